@@ -1,0 +1,310 @@
+package design
+
+import (
+	"bytes"
+	"encoding/json"
+	"fmt"
+	"slices"
+
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
+)
+
+// Schema is the number of the document's present form.
+const Schema = 1
+
+// Document is one experiment. Texts that families read are kept per language.
+type Document struct {
+	Schema     int            `json:"schema" doc:"Number of the document's form; the present one is 1"`
+	Title      text.Localized `json:"title" doc:"Short name, by language code"`
+	Question   text.Localized `json:"question" doc:"The question as families read it"`
+	Background text.Localized `json:"background,omitempty" doc:"For the teacher"`
+	AgeBand    AgeBand        `json:"age_band" enum:"5-7,8-10,11-13,14-18"`
+	Place      text.Localized `json:"place,omitempty" doc:"Where it is done, such as a kitchen table"`
+	Way        Way            `json:"way" enum:"follow-along,predict-then-try,calculate-first,open-challenge,watch-shared" doc:"Way of working"`
+	Languages  []string       `json:"languages" doc:"Codes of the languages families can choose" example:"[\"en\",\"es\"]"`
+	Lesson     string         `json:"lesson,omitempty" doc:"How long the lesson is, such as 45 min; left out for work at the family's own time"`
+	Changed    Variable       `json:"changed,omitzero" doc:"The independent variable"`
+	Measured   []Variable     `json:"measured,omitempty" doc:"The dependent variables"`
+	Kept       []Variable     `json:"kept,omitempty" doc:"The controlled variables"`
+	Conditions []Condition    `json:"conditions,omitempty"`
+	Trials     int            `json:"trials" minimum:"1" maximum:"20" doc:"Trials of each condition"`
+	Needs      []Need         `json:"needs,omitempty"`
+	Steps      []Step         `json:"steps,omitempty"`
+	Readings   []Reading      `json:"readings,omitempty"`
+	Derived    []Derived      `json:"derived,omitempty"`
+	Evidence   []Evidence     `json:"evidence,omitempty"`
+	Questions  []Question     `json:"questions,omitempty"`
+	Mistakes   []Mistake      `json:"mistakes,omitempty"`
+	Hazards    Hazards        `json:"hazards,omitzero" doc:"What the teacher says the experiment contains; an unanswered line stops issuing"`
+}
+
+// AgeBand is the ages an experiment is meant for.
+type AgeBand string
+
+// AgeBands are the four bands of safety rules, youngest first.
+var AgeBands = []AgeBand{"5-7", "8-10", "11-13", "14-18"}
+
+// Way is a way of working.
+type Way string
+
+// The ways of working (see the guide).
+const (
+	FollowAlong    Way = "follow-along"
+	PredictThenTry Way = "predict-then-try"
+	CalculateFirst Way = "calculate-first"
+	OpenChallenge  Way = "open-challenge"
+	WatchShared    Way = "watch-shared"
+)
+
+// Ways are all of them.
+var Ways = []Way{FollowAlong, PredictThenTry, CalculateFirst, OpenChallenge, WatchShared}
+
+// Variable is something changed, measured or kept the same.
+type Variable struct {
+	Name    text.Localized `json:"name,omitempty"`
+	Reading string         `json:"reading,omitempty" doc:"For a measured variable: the id of its reading or derived value"`
+}
+
+// Condition is one set-up that is compared with the others.
+type Condition struct {
+	ID          string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	Name        text.Localized `json:"name"`
+	Description text.Localized `json:"description,omitempty" doc:"What is different in it"`
+	Control     bool           `json:"control,omitempty" doc:"The untreated comparison; at most one"`
+}
+
+// Need is a thing the work needs, by the job it does.
+type Need struct {
+	ID           string           `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	Name         text.Localized   `json:"name"`
+	Role         string           `json:"role,omitempty" doc:"The job it does, such as absorbent strip"`
+	Amount       string           `json:"amount,omitempty" doc:"Quantity with unit, such as 200 mL; blank for a thing"`
+	Tolerance    Tolerance        `json:"tolerance,omitempty" enum:"exact,about,free"`
+	PerCondition bool             `json:"per_condition,omitempty"`
+	Optional     bool             `json:"optional,omitempty"`
+	Instead      []text.Localized `json:"instead,omitempty" doc:"What may be used instead"`
+	Note         text.Localized   `json:"note,omitempty"`
+}
+
+// Tolerance says how closely an amount matters.
+type Tolerance string
+
+// Step is one thing to do, see or wait for.
+type Step struct {
+	ID        string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	Kind      StepKind       `json:"kind" enum:"prepare,do,wait,measure,observe,photo,clear-up"`
+	Title     text.Localized `json:"title"`
+	Text      text.Localized `json:"text,omitempty" doc:"What to do, as the family reads it"`
+	See       text.Localized `json:"see,omitempty" doc:"What one should see"`
+	Duration  string         `json:"duration,omitempty" doc:"How long hands are busy, such as 5 min"`
+	Wait      *Wait          `json:"wait,omitempty" doc:"Time to let pass before this step"`
+	Actions   []string       `json:"actions,omitempty" doc:"What is done, in the words of the safety rules, such as scissors or pour"`
+	Uses      []string       `json:"uses,omitempty" doc:"Ids of needs"`
+	Vessel    text.Localized `json:"vessel,omitempty"`
+	Closed    bool           `json:"closed,omitempty" doc:"The vessel is closed"`
+	Takes     []Take         `json:"takes,omitempty" doc:"Readings taken in this step"`
+	Evidence  []string       `json:"evidence,omitempty" doc:"Ids of evidence collected in this step"`
+	Questions []string       `json:"questions,omitempty" doc:"Ids of questions asked in this step"`
+	Meanwhile text.Localized `json:"meanwhile,omitempty" doc:"What to do while waiting"`
+	AdultNote text.Localized `json:"adult_note,omitempty"`
+}
+
+// StepKind is what a step is for.
+type StepKind string
+
+// StepKinds are all kinds of step.
+var StepKinds = []StepKind{"prepare", "do", "wait", "measure", "observe", "photo", "clear-up"}
+
+// Wait is time to let pass: from the end of another step, or of the one before.
+type Wait struct {
+	For      string `json:"for" doc:"Such as 4 min or 14 h"`
+	From     string `json:"from,omitempty" doc:"Id of the step whose end starts the clock; left out: the step before"`
+	Earliest string `json:"earliest,omitempty" doc:"Time after which the step may begin; left out: the same as for"`
+	Latest   string `json:"latest,omitempty" doc:"Time until which the step counts as in time"`
+}
+
+// Take is a reading taken in a step, at one of its planned times if it has any.
+type Take struct {
+	Reading string `json:"reading"`
+	Time    string `json:"time,omitempty"`
+}
+
+// Reading is something measured.
+type Reading struct {
+	ID            string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	Symbol        string         `json:"symbol" doc:"Its name in formulas" pattern:"^[A-Za-z_][A-Za-z0-9_]*$"`
+	Name          text.Localized `json:"name"`
+	Unit          string         `json:"unit" doc:"Shown beside the field"`
+	Instruments   []Instrument   `json:"instruments,omitempty" doc:"Tools it can be taken with; the first is the usual one"`
+	Times         []string       `json:"times,omitempty" doc:"Planned times, such as 1 min"`
+	PerCondition  bool           `json:"per_condition"`
+	Low           string         `json:"low,omitempty" doc:"Physical limit below which a value is asked about"`
+	High          string         `json:"high,omitempty" doc:"Physical limit above which a value is asked about"`
+	Repeatability string         `json:"repeatability,omitempty" doc:"How far the same thing measured again falls apart, as one standard deviation"`
+	Guidance      text.Localized `json:"guidance,omitempty"`
+}
+
+// Instrument is a tool that shows a value in steps.
+type Instrument struct {
+	ID         string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	Name       text.Localized `json:"name"`
+	Resolution string         `json:"resolution" doc:"Smallest step of a display or division of a scale, such as 1 mm"`
+	Analogue   bool           `json:"analogue,omitempty" doc:"Read by eye to half a division"`
+}
+
+// Derived is a value worked out from readings by a formula.
+type Derived struct {
+	ID      string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	Name    text.Localized `json:"name"`
+	Formula string         `json:"formula"`
+	Unit    string         `json:"unit"`
+}
+
+// Evidence is a photo or words that show what happened.
+type Evidence struct {
+	ID       string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	Kind     string         `json:"kind" enum:"photo,text"`
+	Name     text.Localized `json:"name"`
+	MustShow text.Localized `json:"must_show,omitempty"`
+	Required bool           `json:"required,omitempty"`
+}
+
+// Question is put to the student.
+type Question struct {
+	ID      string           `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	When    string           `json:"when" enum:"before,while,after" doc:"before is the prediction"`
+	Kind    string           `json:"kind" enum:"choice,number,text,order"`
+	Text    text.Localized   `json:"text"`
+	Options []text.Localized `json:"options,omitempty" doc:"For choice and order; left out: the conditions"`
+	Unit    string           `json:"unit,omitempty" doc:"For number"`
+}
+
+// Mistake is something that often goes wrong.
+type Mistake struct {
+	See   text.Localized `json:"see" doc:"What one sees"`
+	Cause text.Localized `json:"cause,omitempty"`
+	Mend  text.Localized `json:"mend"`
+}
+
+// Hazards is the teacher's own statement, line by line; nil is unanswered.
+type Hazards struct {
+	Heat      *bool `json:"heat,omitempty" doc:"Anything heated, or water over 45 °C"`
+	Flame     *bool `json:"flame,omitempty" doc:"Flame, spark or glowing heat"`
+	Blade     *bool `json:"blade,omitempty" doc:"Knife or other blade; scissors are an action of a step"`
+	Gas       *bool `json:"gas,omitempty" doc:"A mixture that makes gas, or a vessel that can build up pressure"`
+	Chemicals *bool `json:"chemicals,omitempty" doc:"Anything beyond food and tap water"`
+}
+
+// MaxBytes is the largest document that is read.
+const MaxBytes = 512 << 10
+
+// Read parses a document and lifts it to the present schema. It fails on
+// bytes that are no JSON object of a known schema, or larger than MaxBytes;
+// everything else is left to Validate.
+func Read(raw []byte) (Document, error) {
+	if len(raw) > MaxBytes {
+		return Document{}, fmt.Errorf("the document is larger than %d kB", MaxBytes>>10)
+	}
+	var head struct {
+		Schema int `json:"schema"`
+	}
+	if err := json.Unmarshal(raw, &head); err != nil {
+		return Document{}, fmt.Errorf("the document is not a JSON object: %w", err)
+	}
+	if head.Schema < 1 || head.Schema > Schema {
+		return Document{}, fmt.Errorf("the document says schema %d; this program reads schema 1 to %d", head.Schema, Schema)
+	}
+	// Schema 1 is the first: a later one adds its lift here, from n to n+1.
+	var d Document
+	if err := json.NewDecoder(bytes.NewReader(raw)).Decode(&d); err != nil {
+		return Document{}, fmt.Errorf("the document could not be read: %w", err)
+	}
+	if d.Trials == 0 {
+		d.Trials = 1
+	}
+	return d, nil
+}
+
+// Seconds reads a duration such as "4 min"; it reports false for anything
+// that is not a time of zero or more.
+func Seconds(duration string) (float64, bool) {
+	p, err := quantity.Parse(duration)
+	if err != nil || p.Unit.Dim != quantity.Time || p.SI() < 0 {
+		return 0, false
+	}
+	return p.SI(), true
+}
+
+// Reading finds a reading by its id.
+func (d *Document) Reading(id string) (*Reading, bool) {
+	i := slices.IndexFunc(d.Readings, func(r Reading) bool { return r.ID == id })
+	if i < 0 {
+		return nil, false
+	}
+	return &d.Readings[i], true
+}
+
+// Condition finds a condition by its id.
+func (d *Document) Condition(id string) (*Condition, bool) {
+	i := slices.IndexFunc(d.Conditions, func(c Condition) bool { return c.ID == id })
+	if i < 0 {
+		return nil, false
+	}
+	return &d.Conditions[i], true
+}
+
+// Step finds a step and its place by its id.
+func (d *Document) Step(id string) (int, bool) {
+	i := slices.IndexFunc(d.Steps, func(s Step) bool { return s.ID == id })
+	return i, i >= 0
+}
+
+// Instrument finds one of a reading's instruments; an unknown or empty id is
+// the usual one, and a reading without any has none.
+func (r *Reading) Instrument(id string) (Instrument, bool) {
+	for _, in := range r.Instruments {
+		if in.ID == id {
+			return in, true
+		}
+	}
+	if len(r.Instruments) > 0 {
+		return r.Instruments[0], true
+	}
+	return Instrument{}, false
+}
+
+// Slot is one reading that is to be taken.
+type Slot struct {
+	Reading   string `json:"reading"`
+	Condition string `json:"condition,omitempty"`
+	Time      string `json:"time,omitempty"`
+	Trial     int    `json:"trial"` // from 1
+}
+
+// Slots lists every reading the document asks for, in the order of readings,
+// conditions, trials and times.
+func (d *Document) Slots() []Slot {
+	var out []Slot
+	for _, r := range d.Readings {
+		conditions := []string{""}
+		if r.PerCondition && len(d.Conditions) > 0 {
+			conditions = conditions[:0]
+			for _, c := range d.Conditions {
+				conditions = append(conditions, c.ID)
+			}
+		}
+		times := r.Times
+		if len(times) == 0 {
+			times = []string{""}
+		}
+		for _, c := range conditions {
+			for trial := 1; trial <= max(1, d.Trials); trial++ {
+				for _, t := range times {
+					out = append(out, Slot{r.ID, c, t, trial})
+				}
+			}
+		}
+	}
+	return out
+}

@@ -1,0 +1,69 @@
+package design
+
+import (
+	"fmt"
+
+	"patient-kitchen/core/text"
+)
+
+// PlacedText is a text of the document with its JSON Pointer.
+type PlacedText struct {
+	Path string
+	Text text.Localized
+}
+
+// FamilyTexts lists every text that families read, in the order of the
+// document; empty ones are among them.
+func (d *Document) FamilyTexts() []PlacedText {
+	var out []PlacedText
+	add := func(t text.Localized, format string, args ...any) {
+		out = append(out, PlacedText{fmt.Sprintf(format, args...), t})
+	}
+	add(d.Title, "/title")
+	add(d.Question, "/question")
+	add(d.Place, "/place")
+	add(d.Changed.Name, "/changed/name")
+	for i, c := range d.Conditions {
+		add(c.Name, "/conditions/%d/name", i)
+		add(c.Description, "/conditions/%d/description", i)
+	}
+	for i, n := range d.Needs {
+		add(n.Name, "/needs/%d/name", i)
+		add(n.Note, "/needs/%d/note", i)
+		for k, s := range n.Instead {
+			add(s, "/needs/%d/instead/%d", i, k)
+		}
+	}
+	for i, s := range d.Steps {
+		add(s.Title, "/steps/%d/title", i)
+		add(s.Text, "/steps/%d/text", i)
+		add(s.See, "/steps/%d/see", i)
+		add(s.Meanwhile, "/steps/%d/meanwhile", i)
+		add(s.AdultNote, "/steps/%d/adult_note", i)
+	}
+	for i, r := range d.Readings {
+		add(r.Name, "/readings/%d/name", i)
+		add(r.Guidance, "/readings/%d/guidance", i)
+		for k, in := range r.Instruments {
+			add(in.Name, "/readings/%d/instruments/%d/name", i, k)
+		}
+	}
+	for i, x := range d.Derived {
+		add(x.Name, "/derived/%d/name", i)
+	}
+	for i, e := range d.Evidence {
+		add(e.Name, "/evidence/%d/name", i)
+		add(e.MustShow, "/evidence/%d/must_show", i)
+	}
+	for i, q := range d.Questions {
+		add(q.Text, "/questions/%d/text", i)
+		for k, o := range q.Options {
+			add(o, "/questions/%d/options/%d", i, k)
+		}
+	}
+	for i, m := range d.Mistakes {
+		add(m.See, "/mistakes/%d/see", i)
+		add(m.Mend, "/mistakes/%d/mend", i)
+	}
+	return out
+}

@@ -1,0 +1,414 @@
+package design
+
+import (
+	"embed"
+	"fmt"
+	"regexp"
+	"slices"
+	"strings"
+
+	"patient-kitchen/core/formula"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
+)
+
+//go:embed texts/*.json
+var texts embed.FS
+
+func init() { text.Register(texts) }
+
+// Severity says what a finding stands in the way of.
+type Severity string
+
+// An error stops issuing, a warning wants mending, a hint is worth a thought.
+const (
+	Error   Severity = "error"
+	Warning Severity = "warning"
+	Hint    Severity = "hint"
+)
+
+// Finding is something the validation has to say about one place.
+type Finding struct {
+	Code     string
+	Severity Severity
+	Path     string // JSON Pointer into the document
+	Message  text.Message
+	Mend     text.Message
+}
+
+var (
+	idPattern     = regexp.MustCompile(`^[a-z][a-z0-9-]{0,39}$`)
+	symbolPattern = regexp.MustCompile(`^[A-Za-z_][A-Za-z0-9_]*$`)
+)
+
+// maxSlots bounds how many readings one home can be asked for.
+const maxSlots = 400
+
+// Validate judges a document and explains each finding in the teacher's words,
+// in the order of the document.
+func Validate(d *Document) []Finding {
+	v := &validator{d: d, ids: map[string]string{}}
+	v.frame()
+	v.conditions()
+	v.needs()
+	v.readings()
+	v.steps()
+	v.derived()
+	v.evidence()
+	v.questions()
+	v.languages()
+	return v.out
+}
+
+// HasErrors reports whether any finding stops issuing.
+func HasErrors(findings []Finding) bool {
+	return slices.ContainsFunc(findings, func(f Finding) bool { return f.Severity == Error })
+}
+
+type validator struct {
+	d   *Document
+	ids map[string]string // kind and id → path
+	out []Finding
+}
+
+func (v *validator) say(s Severity, code, path string, args text.Args) {
+	v.out = append(v.out, Finding{
+		Code: code, Severity: s, Path: path,
+		Message: text.Message{ID: "design." + code, Args: args},
+		Mend:    text.Message{ID: "design." + code + ".mend", Args: args},
+	})
+}
+
+func empty(l text.Localized) bool {
+	s, _ := l.In("en")
+	return strings.TrimSpace(s) == ""
+}
+
+func (v *validator) frame() {
+	d := v.d
+	if empty(d.Title) {
+		v.say(Error, "no-title", "/title", nil)
+	}
+	if q, _ := d.Question.In("en"); strings.TrimSpace(q) == "" {
+		v.say(Error, "no-question", "/question", nil)
+	} else if !strings.Contains(q, "?") {
+		v.say(Hint, "not-a-question", "/question", nil)
+	}
+	if !slices.Contains(AgeBands, d.AgeBand) {
+		v.say(Error, "age-band", "/age_band", text.Args{"typed": string(d.AgeBand)})
+	}
+	if !slices.Contains(Ways, d.Way) {
+		v.say(Error, "way", "/way", text.Args{"typed": string(d.Way)})
+	}
+	if len(d.Languages) == 0 {
+		v.say(Error, "no-language", "/languages", nil)
+	}
+	if d.Lesson != "" {
+		if _, ok := Seconds(d.Lesson); !ok {
+			v.say(Error, "duration", "/lesson", text.Args{"typed": d.Lesson})
+		}
+	}
+	if n := len(d.Slots()); n > maxSlots {
+		v.say(Error, "too-many-readings", "/readings", text.Args{"n": n, "most": maxSlots})
+	}
+}
+
+// id checks an id's form and that it is used once among its kind.
+func (v *validator) id(kind, id, path string) {
+	if !idPattern.MatchString(id) {
+		v.say(Error, "bad-id", path+"/id", text.Args{"typed": id})
+		return
+	}
+	if _, taken := v.ids[kind+" "+id]; taken {
+		v.say(Error, "same-id", path+"/id", text.Args{"typed": id})
+	}
+	v.ids[kind+" "+id] = path
+}
+
+func (v *validator) known(kind, id string) bool {
+	_, ok := v.ids[kind+" "+id]
+	return ok
+}
+
+func (v *validator) conditions() {
+	d := v.d
+	controls := 0
+	for i, c := range d.Conditions {
+		path := fmt.Sprintf("/conditions/%d", i)
+		v.id("condition", c.ID, path)
+		if empty(c.Name) {
+			v.say(Error, "no-name", path+"/name", nil)
+		}
+		if c.Control {
+			controls++
+		}
+		if controls > 1 && c.Control {
+			v.say(Error, "two-controls", path+"/control", nil)
+		}
+	}
+	if !empty(d.Changed.Name) && len(d.Conditions) < 2 {
+		v.say(Error, "nothing-changes", "/conditions", text.Args{"name": d.Changed.Name})
+	}
+	if len(d.Conditions) > 1 && empty(d.Changed.Name) {
+		v.say(Warning, "no-changed", "/changed", nil)
+	}
+	if len(d.Conditions) > 1 && controls == 0 {
+		v.say(Hint, "no-control", "/conditions", nil)
+	}
+	if d.Trials < 1 || d.Trials > 20 {
+		v.say(Error, "trials", "/trials", text.Args{"n": d.Trials})
+	}
+}
+
+func (v *validator) needs() {
+	used := map[string]bool{}
+	for _, s := range v.d.Steps {
+		for _, id := range s.Uses {
+			used[id] = true
+		}
+	}
+	for i, n := range v.d.Needs {
+		path := fmt.Sprintf("/needs/%d", i)
+		v.id("need", n.ID, path)
+		if empty(n.Name) {
+			v.say(Error, "no-name", path+"/name", nil)
+		}
+		if n.Amount != "" {
+			if _, err := quantity.Parse(n.Amount); err != nil {
+				v.say(Warning, "amount", path+"/amount", text.Args{"typed": n.Amount})
+			}
+		}
+		if !used[n.ID] {
+			v.say(Hint, "need-unused", path, text.Args{"name": n.Name})
+		}
+	}
+}
+
+func (v *validator) readings() {
+	symbols := map[string]bool{}
+	for i := range v.d.Readings {
+		r := &v.d.Readings[i]
+		path := fmt.Sprintf("/readings/%d", i)
+		v.id("reading", r.ID, path)
+		if empty(r.Name) {
+			v.say(Error, "no-name", path+"/name", nil)
+		}
+		if !symbolPattern.MatchString(r.Symbol) || symbols[r.Symbol] || r.Symbol == "time" || r.Symbol == "pi" {
+			v.say(Error, "symbol", path+"/symbol", text.Args{"typed": r.Symbol})
+		}
+		symbols[r.Symbol] = true
+		unit, ok := quantity.LookupUnit(r.Unit)
+		if !ok {
+			v.say(Error, "unit", path+"/unit", text.Args{"typed": r.Unit})
+			continue
+		}
+		for _, limit := range [][2]string{{"low", r.Low}, {"high", r.High}, {"repeatability", r.Repeatability}} {
+			if limit[1] != "" && !hasDim(limit[1], unit.Dim) {
+				v.say(Error, "limit", path+"/"+limit[0], text.Args{"typed": limit[1], "unit": r.Unit})
+			}
+		}
+		if len(r.Instruments) == 0 {
+			v.say(Warning, "no-instrument", path+"/instruments", text.Args{"name": r.Name})
+		}
+		for k, in := range r.Instruments {
+			if !hasDim(in.Resolution, unit.Dim) {
+				v.say(Error, "limit", fmt.Sprintf("%s/instruments/%d/resolution", path, k), text.Args{"typed": in.Resolution, "unit": r.Unit})
+			}
+		}
+		for k, t := range r.Times {
+			if _, ok := Seconds(t); !ok {
+				v.say(Error, "duration", fmt.Sprintf("%s/times/%d", path, k), text.Args{"typed": t})
+			}
+		}
+		v.taken(r, path)
+	}
+	if len(v.d.Readings) == 0 {
+		v.say(Error, "nothing-measured", "/readings", nil)
+	}
+	for i, m := range v.d.Measured {
+		if m.Reading != "" && !v.known("reading", m.Reading) && !slices.ContainsFunc(v.d.Derived, func(x Derived) bool { return x.ID == m.Reading }) {
+			v.say(Error, "measured-without-reading", fmt.Sprintf("/measured/%d", i), text.Args{"name": m.Name})
+		}
+	}
+}
+
+func hasDim(typed string, dim quantity.Dim) bool {
+	p, err := quantity.Parse(typed)
+	return err == nil && p.Unit.Dim == dim
+}
+
+// taken checks that some step takes a reading, at each of its times.
+func (v *validator) taken(r *Reading, path string) {
+	times := r.Times
+	if len(times) == 0 {
+		times = []string{""}
+	}
+	for _, t := range times {
+		found := slices.ContainsFunc(v.d.Steps, func(s Step) bool {
+			return slices.Contains(s.Takes, Take{Reading: r.ID, Time: t})
+		})
+		switch {
+		case !found && t == "":
+			v.say(Error, "reading-not-taken", path, text.Args{"name": r.Name})
+		case !found:
+			v.say(Error, "time-not-taken", path+"/times", text.Args{"name": r.Name, "time": t})
+		}
+	}
+}
+
+func (v *validator) steps() {
+	d := v.d
+	if len(d.Steps) == 0 {
+		v.say(Error, "no-steps", "/steps", nil)
+	}
+	for i, s := range d.Steps {
+		path := fmt.Sprintf("/steps/%d", i)
+		v.id("step", s.ID, path)
+		if empty(s.Title) {
+			v.say(Error, "no-name", path+"/title", nil)
+		}
+		if !slices.Contains(StepKinds, s.Kind) {
+			v.say(Error, "step-kind", path+"/kind", text.Args{"typed": string(s.Kind)})
+		}
+		if s.Duration != "" {
+			if _, ok := Seconds(s.Duration); !ok {
+				v.say(Error, "duration", path+"/duration", text.Args{"typed": s.Duration})
+			}
+		}
+		v.wait(i, s, path)
+		for k, id := range s.Uses {
+			if !v.known("need", id) {
+				v.say(Error, "unknown-need", fmt.Sprintf("%s/uses/%d", path, k), text.Args{"typed": id, "step": s.Title})
+			}
+		}
+		for k, t := range s.Takes {
+			r, ok := d.Reading(t.Reading)
+			if !ok || t.Time != "" && !slices.Contains(r.Times, t.Time) || t.Time == "" && len(r.Times) > 0 {
+				v.say(Error, "unknown-take", fmt.Sprintf("%s/takes/%d", path, k), text.Args{"typed": strings.TrimSpace(t.Reading + " " + t.Time), "step": s.Title})
+			}
+		}
+	}
+}
+
+func (v *validator) wait(i int, s Step, path string) {
+	if s.Wait == nil {
+		if s.Kind == "wait" {
+			v.say(Error, "no-wait", path+"/wait", nil)
+		}
+		return
+	}
+	for _, time := range [][2]string{{"for", s.Wait.For}, {"earliest", s.Wait.Earliest}, {"latest", s.Wait.Latest}} {
+		if _, ok := Seconds(time[1]); !ok && (time[1] != "" || time[0] == "for") {
+			v.say(Error, "duration", path+"/wait/"+time[0], text.Args{"typed": time[1]})
+		}
+	}
+	if s.Wait.From != "" {
+		if at, ok := v.d.Step(s.Wait.From); !ok || at >= i {
+			v.say(Error, "wait-from", path+"/wait/from", text.Args{"typed": s.Wait.From})
+		}
+	}
+	useful := false
+	for _, later := range v.d.Steps[i:] {
+		useful = useful || len(later.Takes) > 0 || len(later.Evidence) > 0 || later.Kind == "observe"
+	}
+	if !useful {
+		v.say(Warning, "idle-wait", path+"/wait", text.Args{"step": s.Title})
+	}
+}
+
+func (v *validator) derived() {
+	for i, x := range v.d.Derived {
+		path := fmt.Sprintf("/derived/%d", i)
+		v.id("derived", x.ID, path)
+		if empty(x.Name) {
+			v.say(Error, "no-name", path+"/name", nil)
+		}
+		if _, err := TryFormula(v.d, x.Formula, x.Unit); err != nil {
+			v.say(Error, "formula", path+"/formula", text.Args{"problem": err.Error()})
+		}
+	}
+}
+
+// TryFormula works a formula out with made-up values of the readings' units,
+// so that unknown symbols and dimensions that do not fit show while it is
+// being written. Its errors are of type *formula.Error.
+func TryFormula(d *Document, expression, unit string) (quantity.Quantity, error) {
+	e, err := formula.Parse(expression)
+	if err != nil {
+		return quantity.Quantity{}, err
+	}
+	env := formula.Env{}
+	for i := range d.Readings {
+		r := &d.Readings[i]
+		u, ok := quantity.LookupUnit(r.Unit)
+		if !ok {
+			continue
+		}
+		n := max(1, len(r.Times)) * max(1, d.Trials)
+		b := formula.Binding{Series: n > 1}
+		clock := formula.Binding{Series: true}
+		for k := range n {
+			b.Values = append(b.Values, quantity.Quantity{Value: 3 + float64(k), Unit: u, U: 0.1})
+			if len(r.Times) > 0 {
+				s, _ := Seconds(r.Times[k%len(r.Times)])
+				b.Times = append(b.Times, s)
+				clock.Values = append(clock.Values, quantity.New(s, "s"))
+			}
+		}
+		env[r.Symbol] = b
+		if len(clock.Values) > 0 {
+			env["time"] = clock
+		}
+	}
+	return e.Eval(env, unit)
+}
+
+func (v *validator) evidence() {
+	for i, e := range v.d.Evidence {
+		path := fmt.Sprintf("/evidence/%d", i)
+		v.id("evidence", e.ID, path)
+		if !slices.ContainsFunc(v.d.Steps, func(s Step) bool { return slices.Contains(s.Evidence, e.ID) }) {
+			v.say(Error, "evidence-without-step", path, text.Args{"name": e.Name})
+		}
+	}
+	for i, s := range v.d.Steps {
+		for k, id := range s.Evidence {
+			if !v.known("evidence", id) {
+				v.say(Error, "unknown-evidence", fmt.Sprintf("/steps/%d/evidence/%d", i, k), text.Args{"typed": id})
+			}
+		}
+	}
+}
+
+func (v *validator) questions() {
+	before := false
+	for i, q := range v.d.Questions {
+		path := fmt.Sprintf("/questions/%d", i)
+		v.id("question", q.ID, path)
+		before = before || q.When == "before"
+		if empty(q.Text) {
+			v.say(Error, "no-name", path+"/text", nil)
+		}
+		if (q.Kind == "choice" || q.Kind == "order") && len(q.Options) < 2 && len(v.d.Conditions) < 2 {
+			v.say(Error, "no-options", path+"/options", nil)
+		}
+	}
+	if v.d.Way == PredictThenTry && !before {
+		v.say(Warning, "no-prediction", "/questions", nil)
+	}
+}
+
+// languages warns where a text of the family's lacks one of the languages.
+func (v *validator) languages() {
+	for _, lang := range v.d.Languages {
+		missing := []string{}
+		for _, t := range v.d.FamilyTexts() {
+			if !empty(t.Text) && t.Text[lang] == "" {
+				missing = append(missing, t.Path)
+			}
+		}
+		if len(missing) > 0 {
+			v.say(Warning, "untranslated", missing[0], text.Args{"n": len(missing), "language": lang})
+		}
+	}
+}

@@ -1,0 +1,265 @@
+package formula
+
+import (
+	"fmt"
+	"math"
+
+	"patient-kitchen/core/quantity"
+)
+
+// Binding is what a symbol stands for: one quantity, or a series of them.
+// Times, in seconds, belong to the elements of a series and serve at().
+type Binding struct {
+	Values []quantity.Quantity
+	Series bool
+	Times  []float64
+}
+
+// One binds a symbol to a single quantity.
+func One(q quantity.Quantity) Binding { return Binding{Values: []quantity.Quantity{q}} }
+
+// Env binds the symbols of an expression.
+type Env map[string]Binding
+
+// value is a number or series on its way through an expression, in SI base
+// units, each number with its derivatives by the independent inputs.
+type value struct {
+	dim    quantity.Dim
+	series bool
+	xs     []dual
+	times  []float64
+	exact  bool // made of written numbers only
+}
+
+// dual is a number with its gradient; a nil gradient is all zero.
+type dual struct {
+	x    float64
+	grad []float64
+}
+
+type evaluator struct {
+	env    Env
+	inputs map[string]value
+	us     []float64 // standard uncertainties of the inputs, SI
+}
+
+// Eval works an expression out. Every quantity of env is an independent
+// input; one used twice is still one input, so x/x has no uncertainty. Angles
+// count as pure numbers in radians, temperatures as kelvin. The result is in
+// unit, or in the canonical unit of its dimension when unit is "". Errors are
+// of type *Error and name both units or dimensions where those differ.
+func (e *Expr) Eval(env Env, unit string) (quantity.Quantity, error) {
+	ev := &evaluator{env: env, inputs: map[string]value{}}
+	v, err := ev.eval(e.root)
+	if err != nil {
+		return quantity.Quantity{}, err
+	}
+	if v.series {
+		return quantity.Quantity{}, &Error{e.root.pos, e.root.end, "the formula gives several values; take the mean, last or slope of them"}
+	}
+	out := quantity.Canonical(v.dim)
+	if unit != "" {
+		u, ok := quantity.LookupUnit(unit)
+		if !ok {
+			return quantity.Quantity{}, &Error{0, len(e.src), fmt.Sprintf("%q is not a unit known here", unit)}
+		}
+		dim := u.Dim
+		if dim == quantity.Angle {
+			dim = quantity.Pure
+		}
+		if dim != v.dim {
+			return quantity.Quantity{}, &Error{0, len(e.src), fmt.Sprintf("the formula gives a %s, not a %s (%s)", v.dim, dim, unit)}
+		}
+		out = u
+	}
+	q := quantity.FromSI(v.xs[0].x, ev.spread(v.xs[0]), out)
+	if bad(q.Value) || bad(q.U) {
+		return quantity.Quantity{}, &Error{e.root.pos, e.root.end, "the result is not a finite number"}
+	}
+	return q, nil
+}
+
+func bad(x float64) bool { return math.IsNaN(x) || math.IsInf(x, 0) }
+
+// spread is the first-order standard uncertainty: u² = Σ(∂f/∂input·u_input)².
+func (ev *evaluator) spread(d dual) float64 {
+	sum := 0.0
+	for i, g := range d.grad {
+		sum += g * g * ev.us[i] * ev.us[i]
+	}
+	return math.Sqrt(sum)
+}
+
+func (ev *evaluator) eval(n *node) (value, error) {
+	switch n.kind {
+	case nNumber:
+		return value{xs: []dual{{x: n.number}}, exact: true}, nil
+	case nSymbol:
+		return ev.symbol(n)
+	case nUnary:
+		v, err := ev.eval(n.args[0])
+		if err != nil {
+			return value{}, err
+		}
+		return v.each(func(d dual) dual { return d.scale(-d.x, -1) }), nil
+	case nBinary:
+		a, err := ev.eval(n.args[0])
+		if err != nil {
+			return value{}, err
+		}
+		b, err := ev.eval(n.args[1])
+		if err != nil {
+			return value{}, err
+		}
+		return binary(n, a, b)
+	}
+	return ev.call(n)
+}
+
+func (ev *evaluator) symbol(n *node) (value, error) {
+	if v, ok := ev.inputs[n.name]; ok {
+		return v, nil
+	}
+	b, ok := ev.env[n.name]
+	if !ok {
+		if n.name == "pi" {
+			return value{xs: []dual{{x: math.Pi}}, exact: true}, nil
+		}
+		return value{}, &Error{n.pos, n.end, fmt.Sprintf("%q is not a reading or value of this experiment", n.name)}
+	}
+	if len(b.Values) == 0 {
+		return value{}, &Error{n.pos, n.end, fmt.Sprintf("%q has no values yet", n.name)}
+	}
+	v := value{dim: b.Values[0].Unit.Dim, series: b.Series, times: b.Times}
+	for _, q := range b.Values {
+		if q.Unit.Dim != v.dim {
+			return value{}, &Error{n.pos, n.end, fmt.Sprintf("%q mixes %s and %s", n.name, v.dim, q.Unit.Dim)}
+		}
+		d := dual{x: q.SI()}
+		if q.U > 0 {
+			i := len(ev.us)
+			ev.us = append(ev.us, q.USI())
+			d.grad = make([]float64, i+1)
+			d.grad[i] = 1
+		}
+		v.xs = append(v.xs, d)
+	}
+	if v.dim == quantity.Angle {
+		v.dim = quantity.Pure
+	}
+	ev.inputs[n.name] = v
+	return v, nil
+}
+
+// each applies a function of one number to a value, element by element.
+func (v value) each(f func(dual) dual) value {
+	out := v
+	out.xs = make([]dual, len(v.xs))
+	for i, d := range v.xs {
+		out.xs[i] = f(d)
+	}
+	return out
+}
+
+// scale is a number x whose gradient is k times d's.
+func (d dual) scale(x, k float64) dual { return combine(x, k, d, 0, dual{}) }
+
+// combine is a number x with gradient ka·a' + kb·b'.
+func combine(x, ka float64, a dual, kb float64, b dual) dual {
+	n := max(len(a.grad), len(b.grad))
+	if n == 0 {
+		return dual{x: x}
+	}
+	g := make([]float64, n)
+	for i, v := range a.grad {
+		g[i] += ka * v
+	}
+	for i, v := range b.grad {
+		g[i] += kb * v
+	}
+	return dual{x: x, grad: g}
+}
+
+func binary(n *node, a, b value) (value, error) {
+	if a.series && b.series && len(a.xs) != len(b.xs) {
+		return value{}, &Error{n.pos, n.end, fmt.Sprintf("one side has %d values and the other %d", len(a.xs), len(b.xs))}
+	}
+	out := value{series: a.series || b.series, times: a.times, exact: a.exact && b.exact, dim: a.dim}
+	if !a.series {
+		out.times = b.times
+	}
+	switch n.name {
+	case "+", "-":
+		if a.dim != b.dim {
+			return value{}, &Error{n.pos, n.end, fmt.Sprintf("a %s and a %s cannot be %s", a.dim, b.dim, map[string]string{"+": "added", "-": "subtracted"}[n.name])}
+		}
+	case "*":
+		out.dim = a.dim.Mul(b.dim)
+	case "/":
+		out.dim = a.dim.Div(b.dim)
+	case "^":
+		if b.dim != quantity.Pure || b.series {
+			return value{}, &Error{n.args[1].pos, n.args[1].end, "an exponent has to be a plain number"}
+		}
+		if a.dim != quantity.Pure {
+			half := math.Round(2 * b.xs[0].x)
+			d, ok := a.dim.Pow(int(half))
+			if !b.exact || math.Abs(half-2*b.xs[0].x) > 1e-12 || math.Abs(half) > 24 || !ok {
+				return value{}, &Error{n.args[1].pos, n.args[1].end, fmt.Sprintf("a %s can be raised only to whole or half powers written as numbers", a.dim)}
+			}
+			out.dim = d
+		}
+	}
+	size := max(len(a.xs), len(b.xs))
+	out.xs = make([]dual, size)
+	for i := range size {
+		x, y := a.at(i), b.at(i)
+		d, message := apply(n.name, x, y)
+		if message == "" && bad(d.x) {
+			message = "the result is not a finite number"
+		}
+		if message != "" {
+			return value{}, &Error{n.pos, n.end, message}
+		}
+		out.xs[i] = d
+	}
+	return out, nil
+}
+
+// at is the i-th element of a series, or the one value of a single.
+func (v value) at(i int) dual {
+	if v.series {
+		return v.xs[i]
+	}
+	return v.xs[0]
+}
+
+func apply(op string, a, b dual) (dual, string) {
+	switch op {
+	case "+":
+		return combine(a.x+b.x, 1, a, 1, b), ""
+	case "-":
+		return combine(a.x-b.x, 1, a, -1, b), ""
+	case "*":
+		return combine(a.x*b.x, b.x, a, a.x, b), ""
+	case "/":
+		if b.x == 0 {
+			return dual{}, "this divides by zero"
+		}
+		return combine(a.x/b.x, 1/b.x, a, -a.x/b.x/b.x, b), ""
+	}
+	if a.x == 0 && b.x <= 0 {
+		return dual{}, "zero to a power of zero or below divides by zero"
+	}
+	x := math.Pow(a.x, b.x)
+	ka, kb := 0.0, 0.0
+	if a.x != 0 {
+		ka = b.x * x / a.x
+	} else if b.x == 1 {
+		ka = 1
+	}
+	if len(b.grad) > 0 && a.x > 0 {
+		kb = x * math.Log(a.x)
+	}
+	return combine(x, ka, a, kb, b), ""
+}

@@ -1,0 +1,71 @@
+package formula
+
+import (
+	"strings"
+
+	"patient-kitchen/core/quantity"
+)
+
+// Explain writes the expression with the values put in, as a student would:
+// "(85 g − 40 g) / 40 g × 100". Series stand as "12; 18; 25 mm". Symbols
+// without a value stay as they are.
+func (e *Expr) Explain(env Env, language string) string {
+	var b strings.Builder
+	explain(&b, e.root, env, language, 0)
+	return b.String()
+}
+
+var precedence = map[string]int{"+": 1, "-": 1, "*": 2, "/": 2, "^": 4}
+var written = map[string]string{"+": " + ", "-": " − ", "*": " × ", "/": " / ", "^": "^"}
+
+func explain(b *strings.Builder, n *node, env Env, language string, outer int) {
+	switch n.kind {
+	case nNumber:
+		b.WriteString(quantity.Number(n.number, quantity.Decimals(n.number, 0), language))
+	case nSymbol:
+		if bound, ok := env[n.name]; ok && len(bound.Values) > 0 {
+			b.WriteString(showSeries(bound.Values, language))
+		} else {
+			b.WriteString(n.name)
+		}
+	case nUnary:
+		b.WriteString("−")
+		explain(b, n.args[0], env, language, 3)
+	case nBinary:
+		p := precedence[n.name]
+		if p < outer {
+			b.WriteString("(")
+		}
+		explain(b, n.args[0], env, language, p)
+		b.WriteString(written[n.name])
+		right := p
+		if n.name == "-" || n.name == "/" {
+			right++
+		}
+		explain(b, n.args[1], env, language, right)
+		if p < outer {
+			b.WriteString(")")
+		}
+	case nCall:
+		b.WriteString(n.name + "(")
+		for i, a := range n.args {
+			if i > 0 {
+				b.WriteString(", ")
+			}
+			explain(b, a, env, language, 0)
+		}
+		b.WriteString(")")
+	}
+}
+
+func showSeries(values []quantity.Quantity, language string) string {
+	parts := make([]string, len(values))
+	for i, q := range values {
+		q.U = 0
+		if i < len(values)-1 {
+			q.Unit.Symbol = "1" // the unit stands once, at the end
+		}
+		parts[i] = q.Show(language)
+	}
+	return strings.Join(parts, "; ")
+}

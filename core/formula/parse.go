@@ -1,0 +1,283 @@
+package formula
+
+import (
+	"fmt"
+	"strconv"
+	"strings"
+	"unicode/utf8"
+)
+
+// Error is a fault in an expression or in working it out, with its place.
+type Error struct {
+	Pos, End int    // byte offsets into the expression
+	Message  string // one sentence, in English
+}
+
+func (e *Error) Error() string { return e.Message }
+
+// Expr is a parsed expression.
+type Expr struct {
+	src  string
+	root *node
+}
+
+type nodeKind int
+
+const (
+	nNumber nodeKind = iota
+	nSymbol
+	nUnary
+	nBinary
+	nCall
+)
+
+type node struct {
+	kind     nodeKind
+	pos, end int
+	number   float64
+	name     string // symbol, function or operator
+	args     []*node
+}
+
+// Limits that keep a pasted text from costing much.
+const (
+	maxLength = 500
+	maxDepth  = 50
+)
+
+// Parse reads an expression: numbers, symbols, + - * / ^, parentheses and the
+// functions of this package; × · ÷ − are accepted. ^ binds tighter than a
+// leading minus and from right to left. Its errors are of type *Error.
+func Parse(src string) (*Expr, error) {
+	if len(src) > maxLength {
+		return nil, &Error{0, len(src), fmt.Sprintf("the formula is longer than %d signs", maxLength)}
+	}
+	p := &parser{src: src}
+	p.next()
+	root, err := p.sum(0)
+	if err == nil && p.tok != "" {
+		err = p.fail("%q is not expected here", p.tok)
+	}
+	if err != nil {
+		return nil, err
+	}
+	return &Expr{src: src, root: root}, nil
+}
+
+// String is the expression as it was written.
+func (e *Expr) String() string { return e.src }
+
+// Symbols lists the symbols an expression uses, each once, in order of first
+// use. The constant pi is among them only where it is not followed as such by
+// Eval, so callers that bind no symbol pi may ignore it.
+func (e *Expr) Symbols() []string {
+	var names []string
+	seen := map[string]bool{}
+	var walk func(*node)
+	walk = func(n *node) {
+		if n.kind == nSymbol && !seen[n.name] {
+			seen[n.name] = true
+			names = append(names, n.name)
+		}
+		for _, a := range n.args {
+			walk(a)
+		}
+	}
+	walk(e.root)
+	return names
+}
+
+type parser struct {
+	src      string
+	pos, end int    // of the current token
+	tok      string // "" at the end
+	kind     byte   // '0' number, 'a' name, or the sign itself
+	lexErr   *Error
+}
+
+func (p *parser) fail(format string, args ...any) *Error {
+	if p.lexErr != nil {
+		return p.lexErr
+	}
+	if p.tok == "" {
+		return &Error{len(p.src), len(p.src), "the formula stops too early"}
+	}
+	return &Error{p.pos, p.end, fmt.Sprintf(format, args...)}
+}
+
+var signs = map[rune]string{'×': "*", '·': "*", '÷': "/", '−': "-", '+': "+", '-': "-", '*': "*", '/': "/", '^': "^", '(': "(", ')': ")", ',': ","}
+
+func (p *parser) next() {
+	i := p.end
+	for i < len(p.src) && strings.ContainsRune(" \t\n\u00a0", rune(p.src[i])) {
+		i++
+	}
+	p.pos, p.end, p.tok, p.kind = i, i, "", 0
+	if i >= len(p.src) {
+		return
+	}
+	c := p.src[i]
+	switch {
+	case c >= '0' && c <= '9' || c == '.':
+		j := i
+		digits := func() {
+			for j < len(p.src) && p.src[j] >= '0' && p.src[j] <= '9' {
+				j++
+			}
+		}
+		digits()
+		if j < len(p.src) && p.src[j] == '.' {
+			j++
+			digits()
+		}
+		if j < len(p.src) && (p.src[j] == 'e' || p.src[j] == 'E') {
+			mark := j
+			j++
+			if j < len(p.src) && (p.src[j] == '+' || p.src[j] == '-') {
+				j++
+			}
+			from := j
+			if digits(); j == from {
+				j = mark
+			}
+		}
+		p.end, p.kind = j, '0'
+	case isLetter(c):
+		j := i
+		for j < len(p.src) && (isLetter(p.src[j]) || p.src[j] >= '0' && p.src[j] <= '9') {
+			j++
+		}
+		p.end, p.kind = j, 'a'
+	default:
+		r, size := utf8.DecodeRuneInString(p.src[i:])
+		p.end = i + size
+		sign, ok := signs[r]
+		if !ok {
+			p.tok = p.src[i:p.end]
+			p.lexErr = &Error{i, p.end, fmt.Sprintf("%q has no meaning in a formula", p.tok)}
+			p.kind = '?'
+			return
+		}
+		p.tok, p.kind = sign, sign[0]
+		return
+	}
+	p.tok = p.src[p.pos:p.end]
+}
+
+func isLetter(c byte) bool { return c == '_' || c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' }
+
+func (p *parser) sum(depth int) (*node, error) {
+	return p.chain(depth, "+-", p.product)
+}
+
+func (p *parser) product(depth int) (*node, error) {
+	return p.chain(depth, "*/", p.unary)
+}
+
+// chain reads operands joined from left to right by any of the operators.
+func (p *parser) chain(depth int, operators string, operand func(int) (*node, error)) (*node, error) {
+	if depth > maxDepth {
+		return nil, &Error{p.pos, p.end, "the formula has too many brackets inside each other"}
+	}
+	left, err := operand(depth + 1)
+	for err == nil && p.tok != "" && p.kind != '0' && p.kind != 'a' && strings.Contains(operators, p.tok) {
+		op := p.tok
+		p.next()
+		var right *node
+		if right, err = operand(depth + 1); err == nil {
+			left = &node{kind: nBinary, name: op, pos: left.pos, end: right.end, args: []*node{left, right}}
+		}
+	}
+	return left, err
+}
+
+func (p *parser) unary(depth int) (*node, error) {
+	if p.kind != '-' && p.kind != '+' {
+		return p.power(depth)
+	}
+	if depth > maxDepth {
+		return nil, p.fail("the formula has too many signs in a row")
+	}
+	op, pos := p.tok, p.pos
+	p.next()
+	arg, err := p.unary(depth + 1)
+	if err != nil || op == "+" {
+		return arg, err
+	}
+	return &node{kind: nUnary, name: "-", pos: pos, end: arg.end, args: []*node{arg}}, nil
+}
+
+func (p *parser) power(depth int) (*node, error) {
+	base, err := p.atom(depth)
+	if err != nil || p.kind != '^' {
+		return base, err
+	}
+	p.next()
+	exp, err := p.unary(depth + 1) // right to left
+	if err != nil {
+		return nil, err
+	}
+	return &node{kind: nBinary, name: "^", pos: base.pos, end: exp.end, args: []*node{base, exp}}, nil
+}
+
+func (p *parser) atom(depth int) (*node, error) {
+	pos, tok := p.pos, p.tok
+	switch {
+	case p.kind == '0':
+		v, err := strconv.ParseFloat(tok, 64)
+		if err != nil {
+			return nil, p.fail("%q is not a number", tok)
+		}
+		n := &node{kind: nNumber, pos: pos, end: p.end, number: v}
+		p.next()
+		return n, nil
+	case p.kind == 'a':
+		n := &node{kind: nSymbol, name: tok, pos: pos, end: p.end}
+		p.next()
+		if p.kind != '(' {
+			return n, nil
+		}
+		return p.call(n, depth)
+	case p.kind == '(':
+		p.next()
+		inner, err := p.sum(depth + 1)
+		if err != nil {
+			return nil, err
+		}
+		if p.kind != ')' {
+			return nil, p.fail("a bracket is not closed before %q", p.tok)
+		}
+		// A bracket around a part is kept in its place, for the error marks.
+		inner.pos, inner.end = pos, p.end
+		p.next()
+		return inner, nil
+	}
+	return nil, p.fail("%q is not expected here", p.tok)
+}
+
+func (p *parser) call(n *node, depth int) (*node, error) {
+	if _, ok := functions[n.name]; !ok {
+		return nil, &Error{n.pos, n.end, fmt.Sprintf("%q is not a function here; known are %s", n.name, functionNames())}
+	}
+	n.kind = nCall
+	p.next()
+	for p.kind != ')' {
+		arg, err := p.sum(depth + 1)
+		if err != nil {
+			return nil, err
+		}
+		n.args = append(n.args, arg)
+		if p.kind == ',' {
+			p.next()
+		} else if p.kind != ')' {
+			return nil, p.fail("expected a comma or a closing bracket, not %q", p.tok)
+		}
+	}
+	n.end = p.end
+	p.next()
+	f := functions[n.name]
+	if len(n.args) < f.least || f.most > 0 && len(n.args) > f.most {
+		return nil, &Error{n.pos, n.end, fmt.Sprintf("%s takes %s", n.name, f.takes)}
+	}
+	return n, nil
+}

@@ -1,0 +1,132 @@
+package notebook
+
+import (
+	"slices"
+	"time"
+
+	"patient-kitchen/core/design"
+)
+
+// Kind is what an entry records.
+type Kind string
+
+// The kinds of entry.
+const (
+	Reading     Kind = "reading"     // a value as typed, for a slot
+	Observation Kind = "observation" // words, for a step or an evidence
+	Answer      Kind = "answer"      // to a question; predictions are answers to questions asked before
+	Tick        Kind = "tick"        // a need is there (Refers: need id)
+	StepDone    Kind = "step-done"   // a step was finished; starts the clocks of later waits
+	Spoiled     Kind = "spoiled"     // the reading in Refers was spoiled (Reason)
+	NotRead     Kind = "not-read"    // a slot stays without a value (Reason)
+	Photo       Kind = "photo"       // the picture in Refers, for an evidence
+	Sent        Kind = "sent"        // the home handed its work in
+	Adult       Kind = "adult"       // an adult says to be there, at a step
+)
+
+// Kinds are all kinds of entry.
+var Kinds = []Kind{Reading, Observation, Answer, Tick, StepDone, Spoiled, NotRead, Photo, Sent, Adult}
+
+// Provenance says whose measurement an entry is.
+type Provenance string
+
+// Own is the home's, Shared the teacher's, Practice counts for nothing.
+const (
+	Own      Provenance = "own"
+	Shared   Provenance = "shared"
+	Practice Provenance = "practice"
+)
+
+// Entry is one line of a notebook. Which fields are set depends on the kind.
+type Entry struct {
+	ID         string
+	Kind       Kind
+	Provenance Provenance
+	Step       string
+	Slot       design.Slot // of a reading or a slot not read
+	Typed      string      // the value exactly as typed
+	Instrument string
+	Question   string
+	Evidence   string
+	Text       string
+	Choice     []string // answers to choice and order questions
+	Refers     string   // a superseded or spoiled entry, a need, a picture
+	Reason     string
+	PhoneTime  time.Time     // by the phone's clock
+	Offset     time.Duration // server minus phone, as last measured
+	Received   time.Time     // by the server's clock
+	Late       bool          // came after the due time
+}
+
+// Measured is when the entry was made, in server time: the phone's time moved
+// by its last known offset, and never after it was received.
+func (e *Entry) Measured() time.Time {
+	if e.PhoneTime.IsZero() {
+		return e.Received
+	}
+	t := e.PhoneTime.Add(e.Offset)
+	if !e.Received.IsZero() && t.After(e.Received) {
+		return e.Received
+	}
+	return t
+}
+
+// ClockJump reports whether an entry's phone and server times differ by more
+// than two minutes in a way that its offset does not explain, for one that
+// was not just waiting for a connection: a time in the future.
+func (e *Entry) ClockJump() bool {
+	return !e.PhoneTime.IsZero() && e.PhoneTime.Add(e.Offset).Sub(e.Received) > 2*time.Minute
+}
+
+// Problem is why an entry cannot be taken for a design: the field, the rule
+// broken, and an example that would do.
+type Problem struct {
+	Field, Rule, Example string
+}
+
+// Fits checks that an entry speaks of things the design has. It returns nil
+// when it does.
+func Fits(d *design.Document, e *Entry) *Problem {
+	if !slices.Contains(Kinds, e.Kind) {
+		return &Problem{"kind", "has to be one of the kinds of entry", string(Reading)}
+	}
+	if _, ok := d.Step(e.Step); !ok && e.Step != "" {
+		return &Problem{"step", "has to be a step of this experiment", firstID(len(d.Steps), func(i int) string { return d.Steps[i].ID })}
+	}
+	switch e.Kind {
+	case Reading, NotRead:
+		slots := d.Slots()
+		if !slices.Contains(slots, e.Slot) {
+			return &Problem{"slot", "has to be a reading, condition, time and trial this experiment asks for", firstID(len(slots), func(i int) string {
+				return slots[i].Reading + " " + slots[i].Condition + " " + slots[i].Time
+			})}
+		}
+		if e.Kind == NotRead && e.Reason == "" {
+			return &Problem{"reason", "says why there is no value", "forgot"}
+		}
+	case Answer:
+		if !slices.ContainsFunc(d.Questions, func(q design.Question) bool { return q.ID == e.Question }) {
+			return &Problem{"question", "has to be a question of this experiment", firstID(len(d.Questions), func(i int) string { return d.Questions[i].ID })}
+		}
+	case Photo:
+		if !slices.ContainsFunc(d.Evidence, func(v design.Evidence) bool { return v.ID == e.Evidence }) {
+			return &Problem{"evidence", "has to be a piece of evidence this experiment asks for", firstID(len(d.Evidence), func(i int) string { return d.Evidence[i].ID })}
+		}
+	case Spoiled:
+		if e.Refers == "" || e.Reason == "" {
+			return &Problem{"reason", "a spoiled try names its reading and says what happened", "spilled"}
+		}
+	case StepDone, Adult:
+		if e.Step == "" {
+			return &Problem{"step", "has to be a step of this experiment", firstID(len(d.Steps), func(i int) string { return d.Steps[i].ID })}
+		}
+	}
+	return nil
+}
+
+func firstID(n int, id func(int) string) string {
+	if n == 0 {
+		return ""
+	}
+	return id(0)
+}

@@ -1,0 +1,53 @@
+package review_test
+
+import (
+	"strings"
+	"testing"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/review"
+	"patient-kitchen/core/text"
+	"patient-kitchen/docs"
+)
+
+func TestMargin(t *testing.T) {
+	raw, _ := docs.Examples.ReadFile("examples/paper-strips.json")
+	yes := true
+	for _, c := range []struct {
+		name     string
+		change   func(*design.Document)
+		topic    string
+		want     review.Weight
+		issuable bool
+	}{
+		{"as it is", func(*design.Document) {}, "safety", review.Fine, true},
+		{"as it is", func(*design.Document) {}, "time", review.Fine, true},
+		{"as it is", func(*design.Document) {}, "fair", review.Fine, true},
+		{"young ones", func(d *design.Document) { d.AgeBand = "5-7" }, "safety", review.Note, true},
+		{"unanswered", func(d *design.Document) { d.Hazards.Heat = nil }, "safety", review.Mend, false},
+		{"heat", func(d *design.Document) { d.Hazards.Heat = &yes }, "safety", review.Stop, false},
+		{"short lesson", func(d *design.Document) { d.Lesson = "10 min" }, "time", review.Mend, true},
+		{"one condition", func(d *design.Document) { d.Conditions = d.Conditions[:1] }, "fair", review.Stop, false},
+		{"broken formula", func(d *design.Document) { d.Derived[0].Formula = "(" }, "design", review.Stop, false},
+	} {
+		d, err := design.Read(raw)
+		if err != nil {
+			t.Fatal(err)
+		}
+		c.change(&d)
+		r := review.Of(&d)
+		if r.Issuable != c.issuable || len(r.Margin) != 4 {
+			t.Errorf("%s: issuable %v, %d lines", c.name, r.Issuable, len(r.Margin))
+		}
+		for _, l := range r.Margin {
+			if l.Topic == c.topic && l.Weight != c.want {
+				t.Errorf("%s: %s is %s, want %s", c.name, l.Topic, l.Weight, c.want)
+			}
+			for _, lang := range text.Languages {
+				if s := text.Render(l.Message, lang); strings.ContainsAny(s, "[{") {
+					t.Errorf("%s: %s", lang, s)
+				}
+			}
+		}
+	}
+}

@@ -1,0 +1,63 @@
+package schedule
+
+import (
+	"time"
+
+	"patient-kitchen/core/design"
+)
+
+// Timeline is a design to time, from the start of the first step.
+type Timeline struct {
+	Steps []Span
+	Hands time.Duration // time in which hands are busy
+	Total time.Duration // from the first step's start to the last one's end
+}
+
+// Span is one step on the timeline.
+type Span struct {
+	Step  string
+	Start time.Duration // when it can begin, after its wait
+	End   time.Duration
+	Wait  time.Duration // time between the end of the step before and Start
+}
+
+// usual is what a step without a stated duration takes.
+const usual = 2 * time.Minute
+
+// Plan puts the steps on a timeline in their order. A step with a wait starts
+// that long after the step it waits from, or as soon as the step before has
+// ended if that is later. Durations that cannot be read count as not stated.
+func Plan(d *design.Document) Timeline {
+	var t Timeline
+	ends := map[string]time.Duration{}
+	for _, s := range d.Steps {
+		span := Span{Step: s.ID, Start: t.Total}
+		if s.Wait != nil {
+			from := t.Total
+			if s.Wait.From != "" {
+				from = ends[s.Wait.From]
+			}
+			span.Start = max(t.Total, from+read(s.Wait.For, 0))
+		}
+		span.Wait = span.Start - t.Total
+		hands := usual
+		if s.Kind == "wait" {
+			hands = 0
+		}
+		hands = read(s.Duration, hands)
+		span.End = span.Start + hands
+		t.Hands += hands
+		t.Total = span.End
+		ends[s.ID] = span.End
+		t.Steps = append(t.Steps, span)
+	}
+	return t
+}
+
+func read(duration string, otherwise time.Duration) time.Duration {
+	s, ok := design.Seconds(duration)
+	if !ok || s > 366*86400 {
+		return otherwise
+	}
+	return time.Duration(s * float64(time.Second))
+}

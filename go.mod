@@ -1,0 +1,7 @@
+module patient-kitchen
+
+go 1.26.0
+
+require gonum.org/v1/gonum v0.17.0
+
+ignore ./web/node_modules

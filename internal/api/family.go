@@ -1,0 +1,125 @@
+package api
+
+import (
+	"context"
+	"encoding/json"
+	"net/http"
+	"time"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/google/uuid"
+
+	"patient-kitchen/internal/app"
+)
+
+// rawField cuts one field's exact bytes out of a JSON object, so that what is
+// stored is what was sent.
+func rawField(body []byte, name string) (json.RawMessage, error) {
+	var fields map[string]json.RawMessage
+	if err := json.Unmarshal(body, &fields); err != nil || fields[name] == nil {
+		return nil, &app.Invalid{Field: name, Rule: "has to be a JSON object", Example: `{"schema": 1}`}
+	}
+	return fields[name], nil
+}
+
+type phonePath struct {
+	Home uuid.UUID `path:"home"`
+}
+
+// forHome registers an operation of a home's own page.
+func forHome[I, T any](s *Server, o huma.Operation, home func(*I) uuid.UUID, f func(context.Context, app.HomeActor, *I) (T, error)) {
+	huma.Register(s.api, o, func(ctx context.Context, in *I) (*Reply[T], error) {
+		who, err := s.phone(ctx, home(in))
+		if err != nil {
+			return nil, s.logged(ctx, err)
+		}
+		v, err := f(ctx, who, in)
+		if err != nil {
+			return nil, s.logged(ctx, err)
+		}
+		return &Reply[T]{v}, nil
+	})
+}
+
+// OpenedView tells a phone which home it opened.
+type OpenedView struct {
+	Home uuid.UUID `json:"home"`
+	Now  time.Time `json:"now"`
+}
+
+func (s *Server) family() {
+	type open struct {
+		Body struct {
+			Link string `json:"link,omitempty" maxLength:"100" doc:"The token at the end of the link"`
+			Code string `json:"code,omitempty" maxLength:"40" doc:"Or the code from paper" example:"KT4R7-QXM3A"`
+		}
+	}
+	type opened struct {
+		SetCookie http.Cookie `header:"Set-Cookie"`
+		Body      OpenedView
+	}
+	huma.Register(s.api, op("POST", "/family/open", "open-home", "Let a phone in by link or code"), func(ctx context.Context, i *open) (*opened, error) {
+		address, _ := ctx.Value(networkKey).(string)
+		o, err := s.App.Open(ctx, i.Body.Link, i.Body.Code, address)
+		if err != nil {
+			return nil, s.logged(ctx, err)
+		}
+		cookie := http.Cookie{Name: homeCookie, Value: o.Class.String() + "." + o.Token, Path: "/api/v1/home/" + o.Home.String(), HttpOnly: true,
+			Secure: s.Secure, SameSite: http.SameSiteLaxMode, MaxAge: 400 * 24 * 3600}
+		return &opened{SetCookie: cookie, Body: OpenedView{o.Home, s.App.Now()}}, nil
+	})
+	forHome(s, op("GET", "/home/{home}", "get-bundle", "All that a home's page needs"), func(i *phonePath) uuid.UUID { return i.Home },
+		func(ctx context.Context, who app.HomeActor, _ *phonePath) (app.Bundle, error) {
+			return s.App.Bundle(ctx, who)
+		})
+	type chosen struct {
+		phonePath
+		Body struct {
+			Language string `json:"language" enum:"en,es"`
+		}
+	}
+	forHome(s, op("PUT", "/home/{home}/language", "choose-language", "Choose the home's language"), func(i *chosen) uuid.UUID { return i.Home },
+		func(ctx context.Context, who app.HomeActor, i *chosen) (Done, error) {
+			return Done{true}, s.App.ChooseLanguage(ctx, who, i.Body.Language)
+		})
+	type permission struct {
+		phonePath
+		Assignment uuid.UUID `path:"assignment"`
+		Body       app.PermissionFields
+	}
+	forHome(s, op("POST", "/home/{home}/assignments/{assignment}/permission", "permit", "A guardian's answer"), func(i *permission) uuid.UUID { return i.Home },
+		func(ctx context.Context, who app.HomeActor, i *permission) (app.PermissionView, error) {
+			return s.App.Permit(ctx, who, i.Assignment, i.Body)
+		})
+	type entry struct {
+		phonePath
+		Assignment uuid.UUID `path:"assignment"`
+		ID         uuid.UUID `path:"entry"`
+		Body       struct {
+			app.EntryFields
+			_ struct{} `additionalProperties:"true"`
+		}
+		RawBody []byte
+	}
+	forHome(s, op("PUT", "/home/{home}/assignments/{assignment}/entries/{entry}", "put-entry", "One entry of the notebook; the same again is answered again"), func(i *entry) uuid.UUID { return i.Home },
+		func(ctx context.Context, who app.HomeActor, i *entry) (app.EntryView, error) {
+			return s.App.PutEntry(ctx, who, i.Assignment, i.ID, i.RawBody)
+		})
+	type result struct {
+		phonePath
+		Assignment uuid.UUID `path:"assignment"`
+	}
+	forHome(s, op("GET", "/home/{home}/assignments/{assignment}/result", "get-own-result", "The home's own result, worked out"), func(i *result) uuid.UUID { return i.Home },
+		func(ctx context.Context, who app.HomeActor, i *result) (app.OwnResult, error) {
+			return s.App.OwnResult(ctx, who, i.Assignment)
+		})
+	type incident struct {
+		phonePath
+		ID   uuid.UUID `path:"incident"`
+		Body app.IncidentFields
+	}
+	forHome(s, op("PUT", "/home/{home}/incidents/{incident}", "put-incident", "Something went wrong"), func(i *incident) uuid.UUID { return i.Home },
+		func(ctx context.Context, who app.HomeActor, i *incident) (Done, error) {
+			return Done{true}, s.App.PutIncident(ctx, who, i.ID, i.Body)
+		})
+}

@@ -1,0 +1,204 @@
+package api
+
+import (
+	"encoding/json"
+	"fmt"
+	"io"
+	"net/http"
+	"time"
+
+	"github.com/go-chi/chi/v5"
+	"github.com/google/uuid"
+
+	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/live"
+	"patient-kitchen/internal/media"
+)
+
+// raw registers what is not JSON: pictures, files, the live stream.
+func (s *Server) raw(r chi.Router) {
+	r.Put("/api/v1/home/{home}/assignments/{assignment}/photos/{photo}", s.putPhoto)
+	r.Get("/api/v1/home/{home}/photos/{photo}/{size}", s.homePhoto)
+	r.Get("/api/v1/classes/{class}/photos/{photo}/{size}", s.teacherPhoto)
+	r.Get("/api/v1/classes/{class}/assignments/{assignment}/export.csv", s.exportCSV)
+	r.Get("/api/v1/classes/{class}/assignments/{assignment}/export.json", s.exportJSON)
+	r.Get("/api/v1/experiments/{experiment}/file", s.exportExperiment)
+	r.Get("/api/v1/live", s.stream)
+}
+
+// ids reads ids from the address; a bad one is like one that is not there.
+func ids(r *http.Request, names ...string) ([]uuid.UUID, error) {
+	out := make([]uuid.UUID, len(names))
+	for i, n := range names {
+		id, err := uuid.Parse(chi.URLParam(r, n))
+		if err != nil {
+			return nil, app.ErrNotFound
+		}
+		out[i] = id
+	}
+	return out, nil
+}
+
+func (s *Server) putPhoto(w http.ResponseWriter, r *http.Request) {
+	id, err := ids(r, "home", "assignment", "photo")
+	if err != nil {
+		writeProblem(w, err)
+		return
+	}
+	who, err := s.phone(r.Context(), id[0])
+	if err != nil {
+		writeProblem(w, err)
+		return
+	}
+	upload, err := io.ReadAll(http.MaxBytesReader(w, r.Body, media.MaxBytes))
+	if err != nil {
+		writeProblem(w, &Problem{Status: 413, Title: "Too large", Code: "too-large", Field: "photo", Rule: "can have at most 20 MB", Example: "a photo at a lower size",
+			Detail: "This photo is larger than 20 MB, or the connection broke. Take it again at a lower size."})
+		return
+	}
+	if err := s.App.PutPhoto(r.Context(), who, id[1], id[2], upload); err != nil {
+		writeProblem(w, s.logged(r.Context(), err))
+		return
+	}
+	writeJSON(w, Done{true})
+}
+
+func writeJSON(w http.ResponseWriter, v any) {
+	w.Header().Set("Content-Type", "application/json")
+	_ = json.NewEncoder(w).Encode(v)
+}
+
+func (s *Server) homePhoto(w http.ResponseWriter, r *http.Request) {
+	id, err := ids(r, "home", "photo")
+	if err == nil {
+		var who app.HomeActor
+		if who, err = s.phone(r.Context(), id[0]); err == nil {
+			var b []byte
+			if b, err = s.App.HomePhoto(r.Context(), who, id[1], chi.URLParam(r, "size")); err == nil {
+				writePicture(w, b)
+				return
+			}
+		}
+	}
+	writeProblem(w, s.logged(r.Context(), err))
+}
+
+func (s *Server) teacherPhoto(w http.ResponseWriter, r *http.Request) {
+	s.teacherFile(w, r, []string{"class", "photo"}, func(who app.TeacherActor, id []uuid.UUID) error {
+		b, err := s.App.TeacherPhoto(r.Context(), who, id[0], id[1], chi.URLParam(r, "size"))
+		if err == nil {
+			writePicture(w, b)
+		}
+		return err
+	})
+}
+
+// teacherFile runs a handler that writes a file for a signed-in teacher.
+func (s *Server) teacherFile(w http.ResponseWriter, r *http.Request, names []string, write func(app.TeacherActor, []uuid.UUID) error) {
+	who, err := s.teacher(r.Context())
+	if err == nil {
+		var id []uuid.UUID
+		if id, err = ids(r, names...); err == nil {
+			err = write(who, id)
+		}
+	}
+	if err != nil {
+		writeProblem(w, s.logged(r.Context(), err))
+	}
+}
+
+func writePicture(w http.ResponseWriter, b []byte) {
+	h := w.Header()
+	h.Set("Content-Type", "image/jpeg")
+	h.Set("Cache-Control", "private, max-age=300")
+	h.Set("Content-Security-Policy", "default-src 'none'; sandbox")
+	w.Write(b)
+}
+
+func attachment(w http.ResponseWriter, kind, name string) {
+	w.Header().Set("Content-Type", kind)
+	w.Header().Set("Content-Disposition", fmt.Sprintf("attachment; filename=%q", name))
+}
+
+func (s *Server) exportCSV(w http.ResponseWriter, r *http.Request) {
+	s.teacherFile(w, r, []string{"class", "assignment"}, func(who app.TeacherActor, id []uuid.UUID) error {
+		rows, name, err := s.App.ExportRows(r.Context(), who, id[0], id[1])
+		if err == nil {
+			attachment(w, "text/csv; charset=utf-8", name+".csv")
+			err = app.WriteCSV(w, rows)
+		}
+		return err
+	})
+}
+
+func (s *Server) exportJSON(w http.ResponseWriter, r *http.Request) {
+	s.teacherFile(w, r, []string{"class", "assignment"}, func(who app.TeacherActor, id []uuid.UUID) error {
+		rows, name, err := s.App.ExportRows(r.Context(), who, id[0], id[1])
+		if err == nil {
+			attachment(w, "application/json", name+".json")
+			err = json.NewEncoder(w).Encode(map[string]any{"readings": rows})
+		}
+		return err
+	})
+}
+
+func (s *Server) exportExperiment(w http.ResponseWriter, r *http.Request) {
+	s.teacherFile(w, r, []string{"experiment"}, func(who app.TeacherActor, id []uuid.UUID) error {
+		d, err := s.App.Draft(r.Context(), who, id[0], "en")
+		if err == nil {
+			attachment(w, "application/json", "experiment.json")
+			_, err = w.Write(d.Document)
+		}
+		return err
+	})
+}
+
+const (
+	heartbeat   = 20 * time.Second
+	accessAgain = 5 * time.Minute
+)
+
+// stream sends the events of the teacher's classes.
+func (s *Server) stream(w http.ResponseWriter, r *http.Request) {
+	who, err := s.teacher(r.Context())
+	var classes []app.ClassView
+	if err == nil {
+		classes, err = s.App.Classes(r.Context(), who)
+	}
+	if err != nil {
+		writeProblem(w, s.logged(r.Context(), err))
+		return
+	}
+	list := make([]uuid.UUID, len(classes))
+	for i, c := range classes {
+		list[i] = c.ID
+	}
+	sub := s.Hub.Subscribe(list)
+	defer s.Hub.Leave(sub)
+	out := http.NewResponseController(w)
+	_ = out.SetWriteDeadline(time.Time{})
+	w.Header().Set("Content-Type", "text/event-stream")
+	w.Header().Set("X-Accel-Buffering", "no")
+	fmt.Fprint(w, "retry: 2000\n\ndata: {\"kind\":\""+live.Refetch+"\"}\n\n")
+	beat, again := time.NewTicker(heartbeat), time.NewTimer(accessAgain)
+	defer beat.Stop()
+	defer again.Stop()
+	for {
+		if err := out.Flush(); err != nil {
+			return
+		}
+		select {
+		case e := <-sub.C:
+			raw, _ := json.Marshal(e)
+			fmt.Fprintf(w, "data: %s\n\n", raw)
+		case <-beat.C:
+			fmt.Fprint(w, ": still here\n\n")
+		case <-again.C:
+			return // the browser connects again, and is checked again
+		case <-r.Context().Done():
+			return
+		case <-s.Hub.Done():
+			return
+		}
+	}
+}

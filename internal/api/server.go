@@ -1,0 +1,217 @@
+package api
+
+import (
+	"context"
+	"log/slog"
+	"net"
+	"net/http"
+	"runtime/debug"
+	"strings"
+	"time"
+
+	"github.com/alexedwards/scs/pgxstore"
+	"github.com/alexedwards/scs/v2"
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/danielgtaylor/huma/v2/adapters/humachi"
+	"github.com/go-chi/chi/v5"
+	"github.com/go-chi/chi/v5/middleware"
+	"github.com/go-chi/httprate"
+	"github.com/google/uuid"
+
+	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/live"
+)
+
+// Server answers HTTP for the application. It keeps no state of its own, so
+// that several may serve one database.
+type Server struct {
+	App      *app.App
+	Hub      *live.Hub
+	Log      *slog.Logger
+	Secure   bool // cookies by HTTPS only
+	Proxy    bool // the client's address is in X-Forwarded-For
+	Limit    int  // requests a minute from one address; 0 takes the usual
+	sessions *scs.SessionManager
+	router   chi.Router
+	api      huma.API
+}
+
+// usualLimit is the coarse shield's requests a minute from one address; a
+// whole school can sit behind one.
+const usualLimit = 3000
+
+// csp lets pages load only what ships with the application; styles may stand
+// in attributes, which the plots use for sizes.
+const csp = "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; " +
+	"manifest-src 'self'; worker-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'"
+
+// Routes builds the router. It is called once.
+func (s *Server) Routes() http.Handler {
+	s.sessions = scs.New()
+	s.sessions.Store = pgxstore.NewWithCleanupInterval(s.App.Store.Pool(), 0)
+	s.sessions.HashTokenInStore = true
+	s.sessions.Lifetime = 14 * 24 * time.Hour
+	s.sessions.IdleTimeout = 3 * 24 * time.Hour
+	s.sessions.Cookie = scs.SessionCookie{Name: "pk_session", HttpOnly: true, Path: "/", Persist: true, SameSite: http.SameSiteLaxMode, Secure: s.Secure}
+
+	r := chi.NewRouter()
+	s.router = r
+	if s.Proxy {
+		r.Use(middleware.RealIP)
+	}
+	limit := s.Limit
+	if limit == 0 {
+		limit = usualLimit
+	}
+	r.Use(s.requestLog, s.recoverer, headers, httprate.Limit(limit, time.Minute, httprate.WithKeyFuncs(network)), sameOrigin(), middleware.Compress(5, "text/html", "text/css", "text/javascript", "application/javascript", "application/json", "application/problem+json", "text/csv", "image/svg+xml"))
+	r.Get("/healthz", func(w http.ResponseWriter, _ *http.Request) { w.Write([]byte("ok\n")) })
+	r.Get("/readyz", s.ready)
+	s.pages(r)
+	s.plain(r)
+
+	cfg := huma.DefaultConfig("Patient Kitchen", "1")
+	cfg.OpenAPIPath, cfg.DocsPath, cfg.SchemasPath = "", "", ""
+	cfg.CreateHooks = nil // no $schema links
+	huma.DefaultArrayNullable = false
+	useProblems(map[string]string{})
+	r.Group(func(r chi.Router) {
+		r.Use(s.sessions.LoadAndSave, withCookie)
+		s.api = humachi.New(r, cfg)
+		s.signIn()
+		s.classes()
+		s.experiments()
+		s.assignments()
+		s.family()
+		s.raw(r)
+	})
+	useProblems(examplesOf(s.api))
+	return r
+}
+
+// Router is the router, for the test that walks every route.
+func (s *Server) Router() chi.Router { return s.router }
+
+// OpenAPI is the description of the API, as JSON.
+func (s *Server) OpenAPI() ([]byte, error) { return s.api.OpenAPI().MarshalJSON() }
+
+func (s *Server) ready(w http.ResponseWriter, r *http.Request) {
+	ctx, cancel := context.WithTimeout(r.Context(), 2*time.Second)
+	defer cancel()
+	if err := s.App.Store.Ping(ctx); err != nil {
+		http.Error(w, "the database does not answer", http.StatusServiceUnavailable)
+		return
+	}
+	w.Write([]byte("ready\n"))
+}
+
+func headers(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		h := w.Header()
+		h.Set("Content-Security-Policy", csp)
+		h.Set("Referrer-Policy", "no-referrer")
+		h.Set("X-Content-Type-Options", "nosniff")
+		h.Set("Permissions-Policy", "geolocation=(), microphone=(), camera=(self)")
+		h.Set("Cross-Origin-Opener-Policy", "same-origin")
+		if strings.HasPrefix(r.URL.Path, "/api/") {
+			h.Set("Cache-Control", "no-store")
+		}
+		next.ServeHTTP(w, r)
+	})
+}
+
+func sameOrigin() func(http.Handler) http.Handler {
+	p := http.NewCrossOriginProtection()
+	p.SetDenyHandler(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) {
+		writeProblem(w, &Problem{Status: 403, Title: "From another site", Code: "cross-site", Detail: "This request came from another site and was not carried out. Open the page itself and try again."})
+	}))
+	return p.Handler
+}
+
+// requestLog logs each request with an id, without addresses of homes, tokens
+// or names.
+func (s *Server) requestLog(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		id := uuid.NewString()
+		w.Header().Set("X-Request-Id", id)
+		ww := middleware.NewWrapResponseWriter(w, r.ProtoMajor)
+		start := time.Now()
+		next.ServeHTTP(ww, r)
+		pattern := chi.RouteContext(r.Context())
+		route := ""
+		if pattern != nil {
+			route = pattern.RoutePattern()
+		}
+		level := slog.LevelDebug
+		if ww.Status() >= 500 {
+			level = slog.LevelError
+		}
+		s.Log.Log(r.Context(), level, "request", "id", id, "method", r.Method, "route", route, "status", ww.Status(), "bytes", ww.BytesWritten(), "ms", time.Since(start).Milliseconds())
+	})
+}
+
+func (s *Server) recoverer(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		defer func() {
+			if v := recover(); v != nil && v != http.ErrAbortHandler {
+				s.Log.Error("panic", "value", v, "stack", string(debug.Stack()))
+				writeProblem(w, &Problem{Status: 500, Title: "Fault", Code: "fault", Detail: "Our side has a fault. Nothing you typed is lost; try again."})
+			}
+		}()
+		next.ServeHTTP(w, r)
+	})
+}
+
+// network is the address that tries are counted by.
+func network(r *http.Request) (string, error) {
+	host, _, err := net.SplitHostPort(r.RemoteAddr)
+	if err != nil {
+		host = r.RemoteAddr
+	}
+	return host, nil
+}
+
+type contextKey int
+
+const (
+	cookieKey contextKey = iota
+	networkKey
+)
+
+const homeCookie = "pk_home"
+
+// withCookie keeps a phone's cookie and network address for the handlers.
+func withCookie(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		ctx := r.Context()
+		if c, err := r.Cookie(homeCookie); err == nil {
+			ctx = context.WithValue(ctx, cookieKey, c.Value)
+		}
+		address, _ := network(r)
+		next.ServeHTTP(w, r.WithContext(context.WithValue(ctx, networkKey, address)))
+	})
+}
+
+// teacher is who is signed in.
+func (s *Server) teacher(ctx context.Context) (app.TeacherActor, error) {
+	id, err := uuid.Parse(s.sessions.GetString(ctx, "teacher"))
+	if err != nil {
+		return app.TeacherActor{}, signInFirst
+	}
+	return app.TeacherActor{ID: id}, nil
+}
+
+// phone finds out which home a phone may act for: the one in the address, if
+// its cookie says so.
+func (s *Server) phone(ctx context.Context, home uuid.UUID) (app.HomeActor, error) {
+	value, _ := ctx.Value(cookieKey).(string)
+	class, token, ok := strings.Cut(value, ".")
+	id, err := uuid.Parse(class)
+	if !ok || err != nil {
+		return app.HomeActor{}, &Problem{Status: 401, Title: "Open the link", Code: "open-link", Detail: "This phone has not opened the home's link yet, or forgot it. Open the link or type the code."}
+	}
+	who, err := s.App.Recognise(ctx, id, home, token)
+	if err == app.ErrNotFound {
+		return who, &Problem{Status: 401, Title: "Open the link", Code: "open-link", Detail: "This phone has not opened this home's link. Open the link or type the code."}
+	}
+	return who, err
+}

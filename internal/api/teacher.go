@@ -1,0 +1,374 @@
+package api
+
+import (
+	"context"
+	"net/http"
+	"strconv"
+	"strings"
+	"time"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/google/uuid"
+
+	"patient-kitchen/core/safety"
+	"patient-kitchen/internal/app"
+)
+
+// Reply wraps a body.
+type Reply[T any] struct{ Body T }
+
+// List is a list; next is empty on its last page.
+type List[T any] struct {
+	Items []T    `json:"items"`
+	Next  string `json:"next,omitempty"`
+}
+
+type nothing struct{}
+
+// op describes an operation.
+func op(method, path, id, summary string) huma.Operation {
+	status := http.StatusOK
+	return huma.Operation{Method: method, Path: "/api/v1" + path, OperationID: id, Summary: summary, DefaultStatus: status, Errors: []int{}}
+}
+
+// forTeacher registers an operation that needs a signed-in teacher.
+func forTeacher[I, T any](s *Server, o huma.Operation, f func(context.Context, app.TeacherActor, *I) (T, error)) {
+	huma.Register(s.api, o, func(ctx context.Context, in *I) (*Reply[T], error) {
+		who, err := s.teacher(ctx)
+		if err != nil {
+			return nil, err
+		}
+		v, err := f(ctx, who, in)
+		if err != nil {
+			return nil, s.logged(ctx, err)
+		}
+		return &Reply[T]{v}, nil
+	})
+}
+
+// logged turns an error into a problem, and logs one that is our own fault.
+func (s *Server) logged(ctx context.Context, err error) error {
+	out := fail(err)
+	if out == err {
+		if _, ok := err.(huma.StatusError); !ok {
+			s.Log.ErrorContext(ctx, "fault", "error", err)
+		}
+	}
+	return out
+}
+
+// Done answers what has nothing else to say.
+type Done struct {
+	OK bool `json:"ok"`
+}
+
+// Me is who is signed in.
+type Me struct {
+	ID    uuid.UUID `json:"id"`
+	Name  string    `json:"name"`
+	Email string    `json:"email"`
+}
+
+type language struct {
+	Language string `header:"Accept-Language" default:"en"`
+}
+
+func (l language) code() string {
+	if strings.HasPrefix(l.Language, "es") {
+		return "es"
+	}
+	return "en"
+}
+
+// ifMatch is the version that a change is meant for.
+type ifMatch struct {
+	IfMatch string `header:"If-Match" required:"true" doc:"Version the change was made from" example:"3"`
+}
+
+func (m ifMatch) version() (int, error) {
+	n, err := strconv.Atoi(strings.Trim(m.IfMatch, `" W/`))
+	if err != nil {
+		return 0, &app.Invalid{Field: "If-Match", Rule: "has to be the version the change was made from", Example: "3"}
+	}
+	return n, nil
+}
+
+func (s *Server) signIn() {
+	type in struct {
+		Body struct {
+			Email    string `json:"email" maxLength:"200" example:"tarrant@stonechat.example"`
+			Password string `json:"password" maxLength:"200" example:"three plain words"`
+		}
+	}
+	huma.Register(s.api, op("POST", "/session", "sign-in", "Sign in"), func(ctx context.Context, i *in) (*Reply[Me], error) {
+		address, _ := ctx.Value(networkKey).(string)
+		t, err := s.App.SignIn(ctx, i.Body.Email, i.Body.Password, address)
+		if err != nil {
+			return nil, s.logged(ctx, err)
+		}
+		if err := s.sessions.RenewToken(ctx); err != nil {
+			return nil, err
+		}
+		s.sessions.Put(ctx, "teacher", t.ID.String())
+		return &Reply[Me]{Me{t.ID, t.Name, t.Email}}, nil
+	})
+	huma.Register(s.api, op("DELETE", "/session", "sign-out", "Sign out"), func(ctx context.Context, _ *nothing) (*Reply[Done], error) {
+		return &Reply[Done]{Done{true}}, s.sessions.Destroy(ctx)
+	})
+	forTeacher(s, op("GET", "/session", "who-am-i", "Who is signed in"), func(ctx context.Context, who app.TeacherActor, _ *nothing) (Me, error) {
+		t, err := s.App.Teacher(ctx, who)
+		return Me{t.ID, t.Name, t.Email}, err
+	})
+}
+
+type classPath struct {
+	Class uuid.UUID `path:"class"`
+}
+
+type homePath struct {
+	classPath
+	Home uuid.UUID `path:"home"`
+}
+
+func (s *Server) classes() {
+	forTeacher(s, op("GET", "/classes", "list-classes", "The teacher's classes"), func(ctx context.Context, who app.TeacherActor, _ *nothing) (List[app.ClassView], error) {
+		v, err := s.App.Classes(ctx, who)
+		return List[app.ClassView]{Items: v}, err
+	})
+	type body struct{ Body app.ClassFields }
+	forTeacher(s, op("POST", "/classes", "add-class", "Make a class"), func(ctx context.Context, who app.TeacherActor, i *body) (app.ClassView, error) {
+		return s.App.AddClass(ctx, who, i.Body)
+	})
+	forTeacher(s, op("GET", "/classes/{class}", "get-class", "A class"), func(ctx context.Context, who app.TeacherActor, i *classPath) (app.ClassView, error) {
+		return s.App.Class(ctx, who, i.Class)
+	})
+	type change struct {
+		classPath
+		ifMatch
+		Body app.ClassFields
+	}
+	forTeacher(s, op("PUT", "/classes/{class}", "save-class", "Change a class"), func(ctx context.Context, who app.TeacherActor, i *change) (app.ClassView, error) {
+		version, err := i.version()
+		if err != nil {
+			return app.ClassView{}, err
+		}
+		return s.App.SaveClass(ctx, who, i.Class, version, i.Body)
+	})
+	s.homes()
+}
+
+func (s *Server) homes() {
+	forTeacher(s, op("GET", "/classes/{class}/homes", "list-homes", "The homes of a class"), func(ctx context.Context, who app.TeacherActor, i *classPath) (List[app.HomeView], error) {
+		v, err := s.App.Homes(ctx, who, i.Class)
+		return List[app.HomeView]{Items: v}, err
+	})
+	type add struct {
+		classPath
+		Body app.HomeFields
+	}
+	forTeacher(s, op("POST", "/classes/{class}/homes", "add-home", "Add a home"), func(ctx context.Context, who app.TeacherActor, i *add) (app.HomeView, error) {
+		return s.App.AddHome(ctx, who, i.Class, i.Body)
+	})
+	type roster struct {
+		classPath
+		Body struct {
+			Text string `json:"text" maxLength:"100000" doc:"Nicknames one a line, or CSV" example:"Fern"`
+			Try  bool   `json:"try,omitempty" doc:"Only read it; add nothing"`
+		}
+	}
+	forTeacher(s, op("POST", "/classes/{class}/roster", "import-roster", "Add homes from a list"), func(ctx context.Context, who app.TeacherActor, i *roster) (List[app.RosterLine], error) {
+		read := s.App.ImportRoster
+		if i.Body.Try {
+			read = s.App.PreviewRoster
+		}
+		v, err := read(ctx, who, i.Class, i.Body.Text)
+		return List[app.RosterLine]{Items: v}, err
+	})
+	type change struct {
+		homePath
+		ifMatch
+		Body app.HomeFields
+	}
+	forTeacher(s, op("PUT", "/classes/{class}/homes/{home}", "save-home", "Change a home"), func(ctx context.Context, who app.TeacherActor, i *change) (app.HomeView, error) {
+		version, err := i.version()
+		if err != nil {
+			return app.HomeView{}, err
+		}
+		return s.App.SaveHome(ctx, who, i.Class, i.Home, version, i.Body)
+	})
+	simple := func(method, path, id, summary string, f func(context.Context, app.TeacherActor, uuid.UUID, uuid.UUID) error) {
+		forTeacher(s, op(method, path, id, summary), func(ctx context.Context, who app.TeacherActor, i *homePath) (Done, error) {
+			return Done{true}, f(ctx, who, i.Class, i.Home)
+		})
+	}
+	simple("DELETE", "/classes/{class}/homes/{home}", "delete-home", "Take a home out; it can be brought back for thirty days", s.App.DeleteHome)
+	simple("POST", "/classes/{class}/homes/{home}/restore", "restore-home", "Bring a home back", s.App.RestoreHome)
+	simple("POST", "/classes/{class}/homes/{home}/erase", "erase-home", "Remove a home's names, words and pictures for good", s.App.EraseHome)
+	forTeacher(s, op("POST", "/classes/{class}/homes/{home}/link", "renew-link", "Give a home a new link and code"), func(ctx context.Context, who app.TeacherActor, i *homePath) (app.Invitation, error) {
+		return s.App.RenewLink(ctx, who, i.Class, i.Home)
+	})
+	forTeacher(s, op("GET", "/classes/{class}/invitations", "list-invitations", "Links, codes and QR codes of a class"), func(ctx context.Context, who app.TeacherActor, i *classPath) (List[app.Invitation], error) {
+		v, err := s.App.Invitations(ctx, who, i.Class)
+		return List[app.Invitation]{Items: v}, err
+	})
+}
+
+// Actions are the words that steps may use for what is done.
+type Actions struct {
+	Allowed []string `json:"allowed"`
+	Barred  []string `json:"barred" doc:"Not issued to homes"`
+}
+
+func (s *Server) experiments() {
+	type onlyLanguage struct{ language }
+	forTeacher(s, op("GET", "/experiments", "list-experiments", "The teacher's experiments"), func(ctx context.Context, who app.TeacherActor, i *onlyLanguage) (List[app.ExperimentRow], error) {
+		v, err := s.App.Experiments(ctx, who, i.code())
+		return List[app.ExperimentRow]{Items: v}, err
+	})
+	type add struct {
+		language
+		Body struct {
+			Document map[string]any `json:"document,omitempty" doc:"An experiment document, valid or not"`
+			Example  string         `json:"example,omitempty" doc:"Or the name of an example to begin from" example:"paper-strips"`
+		}
+		RawBody []byte
+	}
+	forTeacher(s, op("POST", "/experiments", "add-experiment", "Make an experiment, from an example or an open file"), func(ctx context.Context, who app.TeacherActor, i *add) (app.DraftView, error) {
+		raw, err := rawField(i.RawBody, "document")
+		if i.Body.Example != "" {
+			raw, err = app.Example(i.Body.Example)
+		}
+		if err != nil {
+			return app.DraftView{}, err
+		}
+		return s.App.AddExperiment(ctx, who, raw, i.code())
+	})
+	type path struct {
+		Experiment uuid.UUID `path:"experiment"`
+	}
+	type get struct {
+		path
+		language
+	}
+	forTeacher(s, op("GET", "/experiments/{experiment}", "get-draft", "An experiment's draft, judged"), func(ctx context.Context, who app.TeacherActor, i *get) (app.DraftView, error) {
+		return s.App.Draft(ctx, who, i.Experiment, i.code())
+	})
+	type save struct {
+		path
+		language
+		ifMatch
+		Body struct {
+			Document map[string]any `json:"document"`
+		}
+		RawBody []byte
+	}
+	forTeacher(s, op("PUT", "/experiments/{experiment}", "save-draft", "Save a draft, valid or not, and judge it"), func(ctx context.Context, who app.TeacherActor, i *save) (app.DraftView, error) {
+		version, err := i.version()
+		if err != nil {
+			return app.DraftView{}, err
+		}
+		raw, err := rawField(i.RawBody, "document")
+		if err != nil {
+			return app.DraftView{}, err
+		}
+		return s.App.SaveDraft(ctx, who, i.Experiment, version, raw, i.code())
+	})
+	forTeacher(s, op("DELETE", "/experiments/{experiment}", "delete-experiment", "Take an experiment off the list"), func(ctx context.Context, who app.TeacherActor, i *path) (Done, error) {
+		return Done{true}, s.App.DeleteExperiment(ctx, who, i.Experiment)
+	})
+	forTeacher(s, op("POST", "/experiments/{experiment}/restore", "restore-experiment", "Bring an experiment back"), func(ctx context.Context, who app.TeacherActor, i *path) (Done, error) {
+		return Done{true}, s.App.RestoreExperiment(ctx, who, i.Experiment)
+	})
+	type formula struct {
+		Body struct {
+			Document map[string]any `json:"document"`
+			Formula  string         `json:"formula" maxLength:"500" example:"last(height)"`
+			Unit     string         `json:"unit,omitempty" example:"mm"`
+		}
+		RawBody []byte
+	}
+	forTeacher(s, op("POST", "/preview/formula", "preview-formula", "Check a formula while it is typed"), func(_ context.Context, _ app.TeacherActor, i *formula) (app.FormulaView, error) {
+		raw, err := rawField(i.RawBody, "document")
+		return app.TryFormula(raw, i.Body.Formula, i.Body.Unit), err
+	})
+	forTeacher(s, op("GET", "/actions", "list-actions", "The actions that safety rules know"), func(context.Context, app.TeacherActor, *nothing) (Actions, error) {
+		allowed, barred := safety.Actions()
+		return Actions{allowed, barred}, nil
+	})
+}
+
+type assignmentPath struct {
+	classPath
+	Assignment uuid.UUID `path:"assignment"`
+}
+
+func (s *Server) assignments() {
+	forTeacher(s, op("GET", "/assignments", "list-assignments", "The assignments of all classes"), func(ctx context.Context, who app.TeacherActor, _ *nothing) (List[app.AssignmentView], error) {
+		v, err := s.App.Assignments(ctx, who)
+		return List[app.AssignmentView]{Items: v}, err
+	})
+	type check struct {
+		classPath
+		language
+		Experiment uuid.UUID `path:"experiment"`
+	}
+	forTeacher(s, op("GET", "/classes/{class}/issue-check/{experiment}", "check-issue", "What is in the way of issuing"), func(ctx context.Context, who app.TeacherActor, i *check) (app.IssueCheck, error) {
+		return s.App.CheckIssue(ctx, who, i.Class, i.Experiment, i.code())
+	})
+	type issue struct {
+		classPath
+		language
+		Body struct {
+			Experiment uuid.UUID `json:"experiment"`
+			OpensAt    time.Time `json:"opens_at"`
+			DueAt      time.Time `json:"due_at"`
+		}
+	}
+	forTeacher(s, op("POST", "/classes/{class}/assignments", "issue", "Freeze a version and hand it to every home"), func(ctx context.Context, who app.TeacherActor, i *issue) (app.AssignmentView, error) {
+		return s.App.Issue(ctx, who, i.Class, i.Body.Experiment, i.Body.OpensAt, i.Body.DueAt, i.code())
+	})
+	type recall struct {
+		assignmentPath
+		Body struct {
+			Reason string `json:"reason" maxLength:"1000" example:"The dishes tip over. Please pour the water away."`
+		}
+	}
+	forTeacher(s, op("POST", "/classes/{class}/assignments/{assignment}/recall", "recall", "Take an experiment back from all homes"), func(ctx context.Context, who app.TeacherActor, i *recall) (Done, error) {
+		return Done{true}, s.App.Recall(ctx, who, i.Class, i.Assignment, i.Body.Reason)
+	})
+	type get struct {
+		assignmentPath
+		language
+	}
+	forTeacher(s, op("GET", "/classes/{class}/assignments/{assignment}/results", "get-results", "The class page"), func(ctx context.Context, who app.TeacherActor, i *get) (app.Results, error) {
+		return s.App.Results(ctx, who, i.Class, i.Assignment, i.code())
+	})
+	type notebook struct {
+		get
+		Home uuid.UUID `path:"home"`
+	}
+	forTeacher(s, op("GET", "/classes/{class}/assignments/{assignment}/notebooks/{home}", "get-notebook", "A home's notebook, corrections included"), func(ctx context.Context, who app.TeacherActor, i *notebook) (app.NotebookView, error) {
+		return s.App.Notebook(ctx, who, i.Class, i.Assignment, i.Home, i.code())
+	})
+	type shared struct {
+		assignmentPath
+		ID      uuid.UUID `path:"entry"`
+		Body    app.EntryFields
+		RawBody []byte
+	}
+	forTeacher(s, op("PUT", "/classes/{class}/assignments/{assignment}/shared/{entry}", "put-shared-entry", "One of the teacher's own readings, to be shared"), func(ctx context.Context, who app.TeacherActor, i *shared) (app.EntryView, error) {
+		return s.App.PutSharedEntry(ctx, who, i.Class, i.Assignment, i.ID, i.RawBody)
+	})
+	type onlyLanguage struct{ language }
+	forTeacher(s, op("GET", "/incidents", "list-incidents", "What homes told through Something went wrong"), func(ctx context.Context, who app.TeacherActor, i *onlyLanguage) (List[app.IncidentView], error) {
+		v, err := s.App.Incidents(ctx, who, i.code())
+		return List[app.IncidentView]{Items: v}, err
+	})
+	type seen struct {
+		classPath
+		Incident uuid.UUID `path:"incident"`
+	}
+	forTeacher(s, op("POST", "/classes/{class}/incidents/{incident}/seen", "see-incident", "The teacher has seen an incident"), func(ctx context.Context, who app.TeacherActor, i *seen) (Done, error) {
+		return Done{true}, s.App.SeeIncident(ctx, who, i.Class, i.Incident)
+	})
+}

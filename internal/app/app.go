@@ -1,0 +1,94 @@
+package app
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"log/slog"
+	"time"
+
+	"github.com/google/uuid"
+
+	"patient-kitchen/internal/keys"
+	"patient-kitchen/internal/media"
+	"patient-kitchen/internal/store"
+)
+
+// App runs the use cases.
+type App struct {
+	Store     *store.Store
+	Keys      *keys.Ring
+	Desk      *media.Desk
+	PublicURL string           // without a slash at the end
+	Now       func() time.Time // the server's clock
+	Log       *slog.Logger
+}
+
+// TeacherActor is a teacher who signed in.
+type TeacherActor struct{ ID uuid.UUID }
+
+// HomeActor is a phone that opened a home's link.
+type HomeActor struct{ Class, Home uuid.UUID }
+
+// ErrNotFound is for things that are not there or not the actor's.
+var ErrNotFound = errors.New("there is no such thing here")
+
+// Invalid says what is wrong with a request: the field, the rule it breaks,
+// and an example that would do.
+type Invalid struct{ Field, Rule, Example string }
+
+func (e *Invalid) Error() string { return fmt.Sprintf("%s %s, such as %s", e.Field, e.Rule, e.Example) }
+
+// Refused says why something cannot be done now. Code is stable; Detail is a
+// sentence; Current is the present state where a document was changed meanwhile.
+type Refused struct {
+	Code, Detail string
+	Current      any
+}
+
+func (e *Refused) Error() string { return e.Detail }
+
+// notFound turns a missing row into ErrNotFound.
+func notFound(err error) error {
+	if errors.Is(err, store.ErrNotFound) {
+		return ErrNotFound
+	}
+	return err
+}
+
+// class finds a class of the teacher's own.
+func (a *App) class(ctx context.Context, who TeacherActor, id uuid.UUID) (store.Class, error) {
+	c, err := a.Store.Class(ctx, id)
+	if err == nil && c.TeacherID != who.ID {
+		return store.Class{}, ErrNotFound
+	}
+	return c, notFound(err)
+}
+
+// home finds a home of one of the teacher's own classes.
+func (a *App) home(ctx context.Context, who TeacherActor, class, id uuid.UUID) (store.Class, store.Home, error) {
+	c, err := a.class(ctx, who, class)
+	if err != nil {
+		return store.Class{}, store.Home{}, err
+	}
+	h, err := a.Store.Home(ctx, class, id)
+	return c, h, notFound(err)
+}
+
+// audited runs a change of the teacher's in a transaction, with its line in
+// the audit and a live event.
+func (a *App) audited(ctx context.Context, who TeacherActor, class uuid.UUID, home *uuid.UUID, action, detail string, change func(q *store.Queries) error) error {
+	return a.Store.InTx(ctx, func(q *store.Queries) error {
+		if err := change(q); err != nil {
+			return err
+		}
+		if err := q.AddAudit(ctx, store.Audit{ClassID: class, TeacherID: who.ID, HomeID: home, Action: action, Detail: detail, At: a.Now()}); err != nil {
+			return err
+		}
+		id := class
+		if home != nil {
+			id = *home
+		}
+		return q.Notify(ctx, store.Event{Class: class, Kind: action, ID: id})
+	})
+}

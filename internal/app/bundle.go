@@ -1,0 +1,169 @@
+package app
+
+import (
+	"context"
+	"time"
+
+	"github.com/google/uuid"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/notebook"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/safety"
+	"patient-kitchen/core/text"
+	"patient-kitchen/internal/store"
+)
+
+// Bundle is all that a home's page needs, kept on the phone for work without
+// a connection.
+type Bundle struct {
+	Home      HomeCard   `json:"home"`
+	Class     ClassCard  `json:"class"`
+	FirstAid  []CardView `json:"first_aid"`
+	Sheets    []Sheet    `json:"sheets"`
+	Languages []string   `json:"languages"`
+	Now       time.Time  `json:"now" doc:"The server's clock"`
+}
+
+// HomeCard is the home on its own page.
+type HomeCard struct {
+	ID       uuid.UUID `json:"id"`
+	Nickname string    `json:"nickname"`
+	Language string    `json:"language"`
+	Students []string  `json:"students"`
+}
+
+// ClassCard is what a family sees of the class: never another home.
+type ClassCard struct {
+	Name            string `json:"name"`
+	School          string `json:"school"`
+	Teacher         string `json:"teacher"`
+	Zone            string `json:"zone"`
+	UnitSystem      string `json:"unit_system"`
+	EmergencyNumber string `json:"emergency_number"`
+	PoisonNumber    string `json:"poison_number"`
+	PhotoDays       int    `json:"photo_days"`
+	KeepUntil       string `json:"keep_until"`
+}
+
+// CardView is one first-aid card.
+type CardView struct {
+	ID        string   `json:"id"`
+	Door      string   `json:"door" enum:"hurt,spilled,not-working"`
+	Title     string   `json:"title"`
+	Steps     []string `json:"steps"`
+	CallFirst bool     `json:"call_first"`
+	Poison    bool     `json:"poison"`
+	Minutes   int      `json:"minutes"`
+}
+
+// FirstAid renders the first-aid cards in a language.
+func FirstAid(language string) []CardView {
+	out := []CardView{}
+	for _, c := range safety.Cards() {
+		v := CardView{ID: c.ID, Door: string(c.Door), Title: text.Render(c.Title, language), CallFirst: c.CallFirst, Poison: c.Poison, Minutes: c.Minutes}
+		for _, s := range c.Steps {
+			v.Steps = append(v.Steps, text.Render(s, language))
+		}
+		out = append(out, v)
+	}
+	return out
+}
+
+// homeContext is what most of a home's use cases start from.
+type homeContext struct {
+	home    store.Home
+	class   store.Class
+	teacher store.Teacher
+	writer  notebook.Writer
+}
+
+func (a *App) homeContext(ctx context.Context, who HomeActor) (homeContext, error) {
+	h, err := a.Store.Home(ctx, who.Class, who.Home)
+	if err != nil {
+		return homeContext{}, notFound(err)
+	}
+	c, err := a.Store.Class(ctx, who.Class)
+	if err != nil {
+		return homeContext{}, notFound(err)
+	}
+	t, err := a.Store.Teacher(ctx, c.TeacherID)
+	return homeContext{h, c, t, notebook.Writer{Language: h.Language, System: quantity.System(c.UnitSystem)}}, err
+}
+
+// Bundle gathers a home's page. It takes the same number of queries however
+// many assignments and homes there are.
+func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
+	hc, err := a.homeContext(ctx, who)
+	if err != nil {
+		return Bundle{}, err
+	}
+	assignments, err := a.Store.Assignments(ctx, who.Class)
+	if err != nil {
+		return Bundle{}, err
+	}
+	permissions, err := a.Store.HomePermissions(ctx, who.Class, who.Home)
+	if err != nil {
+		return Bundle{}, err
+	}
+	entries, err := a.Store.HomeEntries(ctx, who.Class, who.Home)
+	if err != nil {
+		return Bundle{}, err
+	}
+	shared, err := a.Store.SharedEntries(ctx, who.Class)
+	if err != nil {
+		return Bundle{}, err
+	}
+	students, err := a.Store.Students(ctx, who.Class)
+	if err != nil {
+		return Bundle{}, err
+	}
+	b := Bundle{Home: HomeCard{ID: hc.home.ID, Nickname: hc.home.Nickname, Language: hc.home.Language, Students: []string{}},
+		Class: cardOf(hc), FirstAid: FirstAid(hc.home.Language), Sheets: []Sheet{}, Languages: text.Languages, Now: a.Now()}
+	for _, s := range students {
+		if s.HomeID == who.Home {
+			b.Home.Students = append(b.Home.Students, s.Name)
+		}
+	}
+	for _, as := range assignments {
+		d, err := design.Read(as.Document)
+		if err != nil {
+			return Bundle{}, err
+		}
+		s := makeSheet(as, &d, hc.home.Language, a.Now())
+		for _, p := range permissions {
+			if p.AssignmentID == as.ID {
+				s.Permission = viewPermission(p, &d)
+			}
+		}
+		s.Entries = viewEntries(&d, entries, as.ID, hc.writer)
+		if s.Permission.State == "declined" || d.Way == design.WatchShared {
+			s.Shared = viewEntries(&d, shared, as.ID, hc.writer)
+		}
+		b.Sheets = append(b.Sheets, s)
+	}
+	return b, nil
+}
+
+func cardOf(hc homeContext) ClassCard {
+	c := hc.class
+	return ClassCard{c.Name, c.School, hc.teacher.Name, c.Zone, c.UnitSystem, c.EmergencyNumber, c.PoisonNumber, c.PhotoDays, c.KeepUntil.Format(time.DateOnly)}
+}
+
+func viewEntries(d *design.Document, entries []store.Entry, assignment uuid.UUID, w notebook.Writer) []EntryView {
+	out := []EntryView{}
+	for _, e := range entries {
+		if e.AssignmentID == assignment {
+			out = append(out, viewEntry(d, e, w))
+		}
+	}
+	return out
+}
+
+// ChooseLanguage keeps the language a family chose.
+func (a *App) ChooseLanguage(ctx context.Context, who HomeActor, language string) error {
+	if !contains(text.Languages, language) {
+		return &Invalid{"language", "has to be one of the languages", "es"}
+	}
+	return notFound(a.Store.SetHomeLanguage(ctx, who.Class, who.Home, language))
+}

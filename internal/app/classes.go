@@ -1,0 +1,141 @@
+package app
+
+import (
+	"context"
+	"regexp"
+	"strings"
+	"time"
+
+	"github.com/google/uuid"
+
+	"patient-kitchen/core/text"
+	"patient-kitchen/internal/store"
+)
+
+// ClassFields are what a teacher sets of a class.
+type ClassFields struct {
+	Name            string `json:"name" example:"7M"`
+	School          string `json:"school,omitempty" example:"Stonechat Moor School"`
+	Zone            string `json:"zone" doc:"IANA time zone" example:"Europe/London"`
+	Language        string `json:"language" enum:"en,es"`
+	UnitSystem      string `json:"unit_system" enum:"us,metric,uk,au" doc:"What cup, spoon and fl oz mean"`
+	EmergencyNumber string `json:"emergency_number,omitempty" example:"112"`
+	PoisonNumber    string `json:"poison_number,omitempty" example:"0555 010 010"`
+	PhotoDays       int    `json:"photo_days" doc:"Days photos are kept after an experiment closes" minimum:"1" maximum:"400"`
+	KeepUntil       string `json:"keep_until" doc:"Day after which everything else is erased" example:"2027-07-31"`
+}
+
+// ClassView is a class as its teacher sees it.
+type ClassView struct {
+	ID uuid.UUID `json:"id"`
+	ClassFields
+	Version int `json:"version"`
+	Homes   int `json:"homes"`
+}
+
+var phonePattern = regexp.MustCompile(`^\+?[0-9][0-9 ()-]{1,19}$`)
+
+func (f ClassFields) check(now time.Time) (store.Class, error) {
+	c := store.Class{
+		Name: strings.TrimSpace(f.Name), School: strings.TrimSpace(f.School), Zone: f.Zone, Language: f.Language, UnitSystem: f.UnitSystem,
+		EmergencyNumber: strings.TrimSpace(f.EmergencyNumber), PoisonNumber: strings.TrimSpace(f.PoisonNumber), PhotoDays: f.PhotoDays,
+	}
+	if c.Name == "" || len([]rune(c.Name)) > 60 {
+		return c, &Invalid{"name", "has to be there, with at most 60 signs", "7M"}
+	}
+	if len([]rune(c.School)) > 90 {
+		return c, &Invalid{"school", "can have at most 90 signs", "Stonechat Moor School"}
+	}
+	if _, err := time.LoadLocation(c.Zone); err != nil || c.Zone == "" || c.Zone == "Local" {
+		return c, &Invalid{"zone", "has to be a time zone by its place", "Europe/London"}
+	}
+	if !contains(text.Languages, c.Language) {
+		return c, &Invalid{"language", "has to be one of the languages", "en"}
+	}
+	if !contains([]string{"us", "metric", "uk", "au"}, c.UnitSystem) {
+		return c, &Invalid{"unit_system", "has to be us, metric, uk or au", "metric"}
+	}
+	for field, number := range map[string]string{"emergency_number": c.EmergencyNumber, "poison_number": c.PoisonNumber} {
+		if number != "" && !phonePattern.MatchString(number) {
+			return c, &Invalid{field, "has to be a telephone number", "0555 010 010"}
+		}
+	}
+	if c.PhotoDays < 1 || c.PhotoDays > 400 {
+		return c, &Invalid{"photo_days", "has to be from 1 to 400", "30"}
+	}
+	day, err := time.Parse(time.DateOnly, f.KeepUntil)
+	if err != nil || day.After(now.AddDate(3, 0, 0)) {
+		return c, &Invalid{"keep_until", "has to be a day within three years", now.AddDate(1, 0, 0).Format(time.DateOnly)}
+	}
+	c.KeepUntil = day
+	return c, nil
+}
+
+func contains(list []string, s string) bool {
+	for _, x := range list {
+		if x == s {
+			return true
+		}
+	}
+	return false
+}
+
+func viewClass(c store.Class, homes int) ClassView {
+	return ClassView{ID: c.ID, Version: c.Version, Homes: homes, ClassFields: ClassFields{
+		Name: c.Name, School: c.School, Zone: c.Zone, Language: c.Language, UnitSystem: c.UnitSystem, EmergencyNumber: c.EmergencyNumber,
+		PoisonNumber: c.PoisonNumber, PhotoDays: c.PhotoDays, KeepUntil: c.KeepUntil.Format(time.DateOnly),
+	}}
+}
+
+// AddClass makes a class.
+func (a *App) AddClass(ctx context.Context, who TeacherActor, f ClassFields) (ClassView, error) {
+	c, err := f.check(a.Now())
+	if err != nil {
+		return ClassView{}, err
+	}
+	c.ID, c.TeacherID, c.CreatedAt, c.Version = store.NewID(), who.ID, a.Now(), 1
+	return viewClass(c, 0), a.Store.AddClass(ctx, c)
+}
+
+// SaveClass changes a class that still has the version given.
+func (a *App) SaveClass(ctx context.Context, who TeacherActor, id uuid.UUID, version int, f ClassFields) (ClassView, error) {
+	now, err := a.class(ctx, who, id)
+	if err != nil {
+		return ClassView{}, err
+	}
+	c, err := f.check(a.Now())
+	if err != nil {
+		return ClassView{}, err
+	}
+	homes, err := a.Store.Homes(ctx, id)
+	if err != nil {
+		return ClassView{}, err
+	}
+	if now.Version != version {
+		return ClassView{}, &Refused{"changed-elsewhere", "The class was changed in another window.", viewClass(now, len(homes))}
+	}
+	c.ID, c.Version = id, version
+	err = a.audited(ctx, who, id, nil, "class", "settings", func(q *store.Queries) error { return notFound(q.SaveClass(ctx, c)) })
+	c.Version++
+	return viewClass(c, len(homes)), err
+}
+
+// Classes lists the teacher's classes.
+func (a *App) Classes(ctx context.Context, who TeacherActor) ([]ClassView, error) {
+	rows, err := a.Store.Classes(ctx, who.ID)
+	out := make([]ClassView, 0, len(rows))
+	for _, r := range rows {
+		out = append(out, viewClass(r.Class, r.Homes))
+	}
+	return out, err
+}
+
+// Class finds one of the teacher's classes.
+func (a *App) Class(ctx context.Context, who TeacherActor, id uuid.UUID) (ClassView, error) {
+	c, err := a.class(ctx, who, id)
+	if err != nil {
+		return ClassView{}, err
+	}
+	homes, err := a.Store.Homes(ctx, id)
+	return viewClass(c, len(homes)), err
+}

@@ -1,0 +1,263 @@
+package app
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"time"
+
+	"github.com/google/uuid"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/formula"
+	"patient-kitchen/core/review"
+	"patient-kitchen/core/safety"
+	"patient-kitchen/core/text"
+	"patient-kitchen/docs"
+	"patient-kitchen/internal/store"
+)
+
+// ExperimentRow is an experiment in the list.
+type ExperimentRow struct {
+	ID        uuid.UUID      `json:"id"`
+	Title     string         `json:"title"`
+	Question  text.Localized `json:"question,omitempty"`
+	AgeBand   string         `json:"age_band,omitempty"`
+	Minutes   int            `json:"minutes" doc:"From first step to last"`
+	Hands     int            `json:"hands" doc:"Minutes in which hands are busy"`
+	Spans     []SpanView     `json:"spans"`
+	UpdatedAt time.Time      `json:"updated_at"`
+	Version   int            `json:"version"`
+}
+
+// SpanView is one step on the timeline, in seconds from the start.
+type SpanView struct {
+	Step  string `json:"step"`
+	Kind  string `json:"kind"`
+	Title string `json:"title"`
+	Start int    `json:"start"`
+	End   int    `json:"end"`
+	Wait  int    `json:"wait"`
+	Reads bool   `json:"reads" doc:"A reading is taken in it"`
+	Photo bool   `json:"photo"`
+	Adult bool   `json:"adult" doc:"An adult has to be there"`
+}
+
+// DraftView is an experiment's draft with all that it means now.
+type DraftView struct {
+	ID       uuid.UUID       `json:"id"`
+	Version  int             `json:"version"`
+	Document json.RawMessage `json:"document"`
+	Review   ReviewView      `json:"review"`
+}
+
+// ReviewView is a design judged, in the teacher's words.
+type ReviewView struct {
+	Readable   bool          `json:"readable"`
+	Problem    string        `json:"problem,omitempty" doc:"Why the document cannot be read at all"`
+	Validation []FindingView `json:"validation"`
+	Safety     []SafetyView  `json:"safety"`
+	Margin     []MarginView  `json:"margin"`
+	Spans      []SpanView    `json:"spans"`
+	Minutes    int           `json:"minutes"`
+	Hands      int           `json:"hands"`
+	Issuable   bool          `json:"issuable"`
+	Verdict    string        `json:"verdict"`
+}
+
+// FindingView is one finding of the validation.
+type FindingView struct {
+	Code     string `json:"code"`
+	Severity string `json:"severity" enum:"error,warning,hint"`
+	Path     string `json:"path" doc:"JSON Pointer"`
+	Message  string `json:"message"`
+	Mend     string `json:"mend"`
+}
+
+// SafetyView is one safety finding.
+type SafetyView struct {
+	Rule    string `json:"rule"`
+	Verdict string `json:"verdict"`
+	Step    string `json:"step,omitempty"`
+	Action  string `json:"action"`
+	Why     string `json:"why"`
+	Do      string `json:"do"`
+}
+
+// MarginView is one line of the margin.
+type MarginView struct {
+	Topic   string `json:"topic" enum:"safety,design,time,fair"`
+	Weight  string `json:"weight" enum:"stop,mend,note,fine"`
+	Message string `json:"message"`
+	Path    string `json:"path,omitempty"`
+}
+
+// Review judges a document without storing it. It never fails: an unreadable
+// document is answered with the reason.
+func Review(raw []byte, language string) ReviewView {
+	v := ReviewView{Validation: []FindingView{}, Safety: []SafetyView{}, Margin: []MarginView{}, Spans: []SpanView{}}
+	d, err := design.Read(raw)
+	if err != nil {
+		v.Problem = err.Error()
+		return v
+	}
+	r := review.Of(&d)
+	v.Readable, v.Issuable, v.Verdict = true, r.Issuable, string(safety.Worst(r.Safety))
+	for _, f := range r.Validation {
+		v.Validation = append(v.Validation, FindingView{f.Code, string(f.Severity), f.Path, text.Render(f.Message, language), text.Render(f.Mend, language)})
+	}
+	for _, f := range r.Safety {
+		v.Safety = append(v.Safety, SafetyView{f.Rule, string(f.Verdict), f.Step, f.Action, text.Render(f.Why, language), text.Render(f.Do, language)})
+	}
+	for _, l := range r.Margin {
+		v.Margin = append(v.Margin, MarginView{l.Topic, string(l.Weight), text.Render(l.Message, language), l.Path})
+	}
+	v.Spans = viewSpans(&d, r, language)
+	v.Minutes, v.Hands = int(r.Timeline.Total.Minutes()+0.5), int(r.Timeline.Hands.Minutes()+0.5)
+	return v
+}
+
+func viewSpans(d *design.Document, r review.Review, language string) []SpanView {
+	adults := map[string]bool{}
+	for _, j := range safety.AdultJobs(r.Safety) {
+		adults[j.Step] = true
+	}
+	out := []SpanView{}
+	for i, s := range r.Timeline.Steps {
+		step := d.Steps[i]
+		title, _ := step.Title.In(language)
+		photo := false
+		for _, id := range step.Evidence {
+			for _, e := range d.Evidence {
+				photo = photo || e.ID == id && e.Kind == "photo"
+			}
+		}
+		out = append(out, SpanView{Step: s.Step, Kind: string(step.Kind), Title: title, Start: int(s.Start.Seconds()), End: int(s.End.Seconds()),
+			Wait: int(s.Wait.Seconds()), Reads: len(step.Takes) > 0, Photo: photo, Adult: adults[s.Step]})
+	}
+	return out
+}
+
+// titleOf is the title a list shows for a document, readable or not.
+func titleOf(raw []byte) string {
+	var head struct {
+		Title text.Localized `json:"title"`
+	}
+	if json.Unmarshal(raw, &head) == nil {
+		if t, _ := head.Title.In("en"); t != "" {
+			return t
+		}
+	}
+	return "Without a title"
+}
+
+func checkDraft(raw []byte) error {
+	if len(raw) > design.MaxBytes {
+		return &Invalid{"document", fmt.Sprintf("can have at most %d kB", design.MaxBytes>>10), "a shorter background"}
+	}
+	var anything map[string]any
+	if err := json.Unmarshal(raw, &anything); err != nil {
+		return &Invalid{"document", "has to be a JSON object", `{"schema": 1}`}
+	}
+	return nil
+}
+
+// AddExperiment makes an experiment from a document; an invalid one is kept
+// and explained.
+func (a *App) AddExperiment(ctx context.Context, who TeacherActor, raw []byte, language string) (DraftView, error) {
+	if err := checkDraft(raw); err != nil {
+		return DraftView{}, err
+	}
+	e := store.Experiment{ID: store.NewID(), TeacherID: who.ID, Title: titleOf(raw), Draft: raw, Version: 1, CreatedAt: a.Now()}
+	return DraftView{e.ID, 1, raw, Review(raw, language)}, a.Store.AddExperiment(ctx, e)
+}
+
+// Example reads one of the examples that ship with the program.
+func Example(name string) ([]byte, error) {
+	raw, err := docs.Examples.ReadFile("examples/" + name + ".json")
+	if err != nil {
+		return nil, &Invalid{"example", "has to be one of the examples", "paper-strips"}
+	}
+	return raw, nil
+}
+
+// SaveDraft replaces the draft that still has the version given.
+func (a *App) SaveDraft(ctx context.Context, who TeacherActor, id uuid.UUID, version int, raw []byte, language string) (DraftView, error) {
+	if err := checkDraft(raw); err != nil {
+		return DraftView{}, err
+	}
+	e, err := a.Store.Experiment(ctx, who.ID, id)
+	if err != nil {
+		return DraftView{}, notFound(err)
+	}
+	e.Draft, e.Title = raw, titleOf(raw)
+	now := e.Version
+	e.Version = version
+	saved, err := a.Store.SaveDraft(ctx, e, a.Now())
+	if errors.Is(err, store.ErrNotFound) {
+		current, _ := a.Draft(ctx, who, id, language)
+		return DraftView{}, &Refused{"changed-elsewhere", fmt.Sprintf("The experiment was changed in another window; it is at version %d now.", now), current}
+	}
+	return DraftView{id, saved, raw, Review(raw, language)}, err
+}
+
+// Draft finds an experiment's draft.
+func (a *App) Draft(ctx context.Context, who TeacherActor, id uuid.UUID, language string) (DraftView, error) {
+	e, err := a.Store.Experiment(ctx, who.ID, id)
+	if err != nil {
+		return DraftView{}, notFound(err)
+	}
+	return DraftView{e.ID, e.Version, e.Draft, Review(e.Draft, language)}, nil
+}
+
+// Experiments lists the teacher's experiments.
+func (a *App) Experiments(ctx context.Context, who TeacherActor, language string) ([]ExperimentRow, error) {
+	rows, err := a.Store.Experiments(ctx, who.ID)
+	out := make([]ExperimentRow, 0, len(rows))
+	for _, e := range rows {
+		row := ExperimentRow{ID: e.ID, Title: e.Title, UpdatedAt: e.UpdatedAt, Version: e.Version, Spans: []SpanView{}}
+		if d, err := design.Read(e.Draft); err == nil {
+			r := review.Of(&d)
+			row.Question, row.AgeBand, row.Spans = d.Question, string(d.AgeBand), viewSpans(&d, r, language)
+			row.Minutes, row.Hands = int(r.Timeline.Total.Minutes()+0.5), int(r.Timeline.Hands.Minutes()+0.5)
+		}
+		out = append(out, row)
+	}
+	return out, err
+}
+
+// DeleteExperiment takes an experiment off the list; RestoreExperiment brings
+// it back. What was issued of it stays.
+func (a *App) DeleteExperiment(ctx context.Context, who TeacherActor, id uuid.UUID) error {
+	now := a.Now()
+	return notFound(a.Store.SetExperimentDeleted(ctx, who.ID, id, &now))
+}
+
+// RestoreExperiment brings a deleted experiment back.
+func (a *App) RestoreExperiment(ctx context.Context, who TeacherActor, id uuid.UUID) error {
+	return notFound(a.Store.SetExperimentDeleted(ctx, who.ID, id, nil))
+}
+
+// FormulaView answers a formula while it is typed.
+type FormulaView struct {
+	OK       bool   `json:"ok"`
+	Problem  string `json:"problem,omitempty"`
+	Position int    `json:"position" doc:"Byte offset of the problem in the formula"`
+	End      int    `json:"end"`
+	Unit     string `json:"unit,omitempty" doc:"Unit of the result"`
+}
+
+// TryFormula checks a formula against a document's readings.
+func TryFormula(raw []byte, expression, unit string) FormulaView {
+	d, err := design.Read(raw)
+	if err != nil {
+		return FormulaView{Problem: err.Error()}
+	}
+	q, err := design.TryFormula(&d, expression, unit)
+	var fe *formula.Error
+	if errors.As(err, &fe) {
+		return FormulaView{Problem: fe.Message, Position: fe.Pos, End: fe.End}
+	}
+	return FormulaView{OK: true, Unit: q.Unit.Label()}
+}

@@ -1,0 +1,267 @@
+package app
+
+import (
+	"bytes"
+	"context"
+	"crypto/sha256"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"strings"
+	"time"
+
+	"github.com/google/uuid"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/review"
+	"patient-kitchen/core/safety"
+	"patient-kitchen/core/text"
+	"patient-kitchen/internal/store"
+)
+
+// Blocker stands in the way of issuing.
+type Blocker struct {
+	Code    string `json:"code"`
+	Message string `json:"message"`
+	Mend    string `json:"mend"`
+	Place   string `json:"place" enum:"class,homes,safety,design" doc:"Where it is mended"`
+	Path    string `json:"path,omitempty"`
+}
+
+// IssueCheck says whether an experiment can go to a class now.
+type IssueCheck struct {
+	Blockers []Blocker `json:"blockers"`
+	Warnings []string  `json:"warnings"`
+	Homes    int       `json:"homes"`
+	Number   int       `json:"number" doc:"The version number this issue would freeze"`
+}
+
+// CheckIssue lists what is in the way of issuing an experiment to a class, in
+// the order of mending.
+func (a *App) CheckIssue(ctx context.Context, who TeacherActor, class, experiment uuid.UUID, language string) (IssueCheck, error) {
+	c, err := a.class(ctx, who, class)
+	if err != nil {
+		return IssueCheck{}, err
+	}
+	e, err := a.Store.Experiment(ctx, who.ID, experiment)
+	if err != nil {
+		return IssueCheck{}, notFound(err)
+	}
+	homes, err := a.Store.Homes(ctx, class)
+	if err != nil {
+		return IssueCheck{}, err
+	}
+	out := IssueCheck{Blockers: blockers(c, len(homes), e.Draft, language), Warnings: []string{}, Homes: len(homes), Number: 1}
+	out.Warnings = append(out.Warnings, languageWarnings(e.Draft, homes)...)
+	last, err := a.Store.LatestVersion(ctx, experiment)
+	if err == nil {
+		out.Number = last.Number
+		if !bytes.Equal(last.Document, e.Draft) {
+			out.Number++
+		}
+	} else if !errors.Is(err, store.ErrNotFound) {
+		return IssueCheck{}, err
+	}
+	return out, nil
+}
+
+func blockers(c store.Class, homes int, draft []byte, language string) []Blocker {
+	out := []Blocker{}
+	if c.EmergencyNumber == "" {
+		out = append(out, Blocker{"no-emergency-number", "The class has no emergency number.", "Without it no sheet can go out. Set it, such as 112.", "class", "emergency_number"})
+	}
+	if c.PoisonNumber == "" {
+		out = append(out, Blocker{"no-poison-number", "The class has no poison-advice number.", "Without it no sheet can go out. Set the number that holds where you live.", "class", "poison_number"})
+	}
+	if homes == 0 {
+		out = append(out, Blocker{"no-homes", "The class has no homes yet.", "Add them to the roster.", "homes", ""})
+	}
+	d, err := design.Read(draft)
+	if err != nil {
+		return append(out, Blocker{"unreadable", "The experiment cannot be read: " + err.Error() + ".", "Mend the document.", "design", ""})
+	}
+	r := review.Of(&d)
+	seen := map[string]bool{}
+	for _, f := range r.Safety {
+		barred := f.Verdict == safety.Unanswered || f.Verdict == safety.NotAtHome && d.Way != design.WatchShared
+		if barred && !seen[f.Rule+f.Step] {
+			seen[f.Rule+f.Step] = true
+			out = append(out, Blocker{f.Rule, text.Render(f.Why, language), text.Render(f.Do, language), "safety", f.Step})
+		}
+	}
+	for _, f := range r.Validation {
+		if f.Severity == design.Error {
+			out = append(out, Blocker{f.Code, text.Render(f.Message, language), text.Render(f.Mend, language), "design", f.Path})
+		}
+	}
+	return out
+}
+
+// languageWarnings names the homes whose language the experiment lacks.
+func languageWarnings(draft []byte, homes []store.Home) []string {
+	d, err := design.Read(draft)
+	if err != nil {
+		return nil
+	}
+	var without []string
+	for _, h := range homes {
+		if !contains(d.Languages, h.Language) {
+			without = append(without, h.Nickname)
+		}
+	}
+	if len(without) == 0 {
+		return nil
+	}
+	return []string{strings.Join(without, ", ") + " read another language than the experiment has. They see the original, marked; safety and buttons are in theirs."}
+}
+
+// AssignmentView is an assignment as its teacher sees it.
+type AssignmentView struct {
+	ID           uuid.UUID  `json:"id"`
+	Class        uuid.UUID  `json:"class"`
+	ClassName    string     `json:"class_name"`
+	Experiment   uuid.UUID  `json:"experiment"`
+	Title        string     `json:"title"`
+	Number       int        `json:"number" doc:"Version number"`
+	OpensAt      time.Time  `json:"opens_at"`
+	DueAt        time.Time  `json:"due_at"`
+	IssuedAt     time.Time  `json:"issued_at"`
+	RecalledAt   *time.Time `json:"recalled_at,omitempty"`
+	RecallReason string     `json:"recall_reason,omitempty"`
+	Homes        int        `json:"homes"`
+	Sent         int        `json:"sent" doc:"Homes that sent their work"`
+	State        string     `json:"state" enum:"waiting,open,over,recalled"`
+}
+
+func stateOf(opens, due time.Time, recalled *time.Time, now time.Time) string {
+	switch {
+	case recalled != nil:
+		return "recalled"
+	case now.Before(opens):
+		return "waiting"
+	case now.After(due):
+		return "over"
+	}
+	return "open"
+}
+
+// Issue freezes the present draft and hands it to every home of a class.
+func (a *App) Issue(ctx context.Context, who TeacherActor, class, experiment uuid.UUID, opens, due time.Time, language string) (AssignmentView, error) {
+	check, err := a.CheckIssue(ctx, who, class, experiment, language)
+	if err != nil {
+		return AssignmentView{}, err
+	}
+	if len(check.Blockers) > 0 {
+		return AssignmentView{}, &Refused{"blocked", "Waits for: " + check.Blockers[0].Message, check}
+	}
+	if !due.After(opens) || due.After(opens.AddDate(0, 3, 0)) {
+		return AssignmentView{}, &Invalid{"due_at", "has to be after the opening, within three months", opens.Add(24 * time.Hour).Format(time.RFC3339)}
+	}
+	e, err := a.Store.Experiment(ctx, who.ID, experiment)
+	if err != nil {
+		return AssignmentView{}, notFound(err)
+	}
+	now := a.Now()
+	as := store.Assignment{ClassID: class, ID: store.NewID(), ExperimentID: experiment, OpensAt: opens, DueAt: due, IssuedAt: now}
+	err = a.audited(ctx, who, class, nil, "assignment", "issued "+e.Title, func(q *store.Queries) error {
+		version, err := freeze(ctx, q, e, now)
+		if err != nil {
+			return err
+		}
+		as.VersionID, as.Number, as.Document, as.Sha256 = version.ID, version.Number, version.Document, version.Sha256
+		if err := q.AddAssignment(ctx, as); err != nil {
+			return err
+		}
+		return planHomes(ctx, q, as, now)
+	})
+	return AssignmentView{ID: as.ID, Class: class, Experiment: experiment, Title: e.Title, Number: as.Number, OpensAt: opens, DueAt: due, IssuedAt: now,
+		Homes: check.Homes, State: stateOf(opens, due, nil, now)}, err
+}
+
+// freeze makes a new version of the draft, or takes the last one when nothing
+// was changed since.
+func freeze(ctx context.Context, q *store.Queries, e store.Experiment, now time.Time) (store.Version, error) {
+	last, err := q.LatestVersion(ctx, e.ID)
+	if err != nil && !errors.Is(err, store.ErrNotFound) {
+		return store.Version{}, err
+	}
+	if bytes.Equal(last.Document, e.Draft) {
+		return last, nil
+	}
+	d, err := design.Read(e.Draft)
+	if err != nil {
+		return store.Version{}, err
+	}
+	sum := sha256.Sum256(e.Draft)
+	v := store.Version{ID: store.NewID(), ExperimentID: e.ID, Number: last.Number + 1, Document: e.Draft, Sha256: sum[:], Schema: d.Schema, FrozenAt: now}
+	return v, q.AddVersion(ctx, v)
+}
+
+func planHomes(ctx context.Context, q *store.Queries, as store.Assignment, now time.Time) error {
+	d, err := design.Read(as.Document)
+	if err != nil {
+		return err
+	}
+	homes, err := q.Homes(ctx, as.ClassID)
+	if err != nil {
+		return err
+	}
+	for _, h := range homes {
+		p := store.Plan{ClassID: as.ClassID, AssignmentID: as.ID, HomeID: h.ID, Number: 1, RulesVersion: safety.RulesVersion, TextSha: permissionSha(&d), CreatedAt: now}
+		if err := q.AddPlan(ctx, p); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// permissionSha stands for all that a guardian agreed to: the hazards and
+// adult jobs by step. When one of them rises it changes, and an older
+// permission no longer holds.
+func permissionSha(d *design.Document) []byte {
+	type hazard struct {
+		Rule, Step string
+		Verdict    safety.Verdict
+	}
+	var all []hazard
+	for _, f := range safety.Check(d) {
+		all = append(all, hazard{f.Rule, f.Step, f.Verdict})
+	}
+	raw, _ := json.Marshal(all)
+	sum := sha256.Sum256(raw)
+	return sum[:]
+}
+
+// Assignments lists the assignments of the teacher's classes.
+func (a *App) Assignments(ctx context.Context, who TeacherActor) ([]AssignmentView, error) {
+	rows, err := a.Store.AssignmentRows(ctx, who.ID)
+	out := make([]AssignmentView, 0, len(rows))
+	for _, r := range rows {
+		out = append(out, AssignmentView{ID: r.ID, Class: r.ClassID, ClassName: r.ClassName, Experiment: r.ExperimentID, Title: r.Title, Number: r.Number,
+			OpensAt: r.OpensAt, DueAt: r.DueAt, IssuedAt: r.IssuedAt, RecalledAt: r.RecalledAt, Homes: r.Homes, Sent: r.Sent,
+			State: stateOf(r.OpensAt, r.DueAt, r.RecalledAt, a.Now())})
+	}
+	return out, err
+}
+
+// Recall stops an issued experiment: open pages show Stop, nothing more is
+// taken, what was sent is kept.
+func (a *App) Recall(ctx context.Context, who TeacherActor, class, id uuid.UUID, reason string) error {
+	if _, err := a.class(ctx, who, class); err != nil {
+		return err
+	}
+	reason = strings.TrimSpace(reason)
+	if reason == "" || len([]rune(reason)) > 300 {
+		return &Invalid{"reason", "has to be there, as families will read it, with at most 300 signs", "The dishes tip over. Please pour the water away."}
+	}
+	if _, err := a.Store.Assignment(ctx, class, id); err != nil {
+		return notFound(err)
+	}
+	return a.audited(ctx, who, class, nil, "assignment", fmt.Sprintf("recalled: %s", reason), func(q *store.Queries) error {
+		err := q.Recall(ctx, class, id, reason, a.Now())
+		if errors.Is(err, store.ErrNotFound) {
+			return &Refused{Code: "recalled", Detail: "It was taken back before."}
+		}
+		return err
+	})
+}

@@ -1,0 +1,238 @@
+package app
+
+import (
+	"context"
+	"strconv"
+	"strings"
+
+	"github.com/google/uuid"
+	"rsc.io/qr"
+
+	"patient-kitchen/internal/keys"
+	"patient-kitchen/internal/store"
+)
+
+// Invitation is a home's way in, to show and print.
+type Invitation struct {
+	Home     uuid.UUID `json:"home"`
+	Nickname string    `json:"nickname"`
+	Letters  string    `json:"letters"`
+	Language string    `json:"language"`
+	Link     string    `json:"link"`
+	Code     string    `json:"code" doc:"Two groups of five signs"`
+	QR       QR        `json:"qr"`
+}
+
+// QR is a square code as an SVG path: one unit a module, with a quiet border.
+type QR struct {
+	Size int    `json:"size" doc:"Modules a side, border included"`
+	Path string `json:"path"`
+}
+
+const quietZone = 4
+
+func drawQR(link string) (QR, error) {
+	code, err := qr.Encode(link, qr.M)
+	if err != nil {
+		return QR{}, err
+	}
+	var b strings.Builder
+	for y := range code.Size {
+		for x := 0; x < code.Size; x++ {
+			from := x
+			for x < code.Size && code.Black(x, y) {
+				x++
+			}
+			if x > from {
+				b.WriteString("M" + strconv.Itoa(from+quietZone) + " " + strconv.Itoa(y+quietZone) + "h" + strconv.Itoa(x-from) + "v1h-" + strconv.Itoa(x-from) + "z")
+			}
+		}
+	}
+	return QR{code.Size + 2*quietZone, b.String()}, nil
+}
+
+func (a *App) addLinks(ctx context.Context, q *store.Queries, h store.Home) error {
+	link, err := a.Keys.Link(h.KeyID, h.ID, h.Generation)
+	if err != nil {
+		return err
+	}
+	code, err := a.Keys.Code(h.KeyID, h.ID, h.Generation)
+	if err != nil {
+		return err
+	}
+	for kind, token := range map[string]string{"link": link, "code": code} {
+		lookup, err := a.Keys.Lookup(h.KeyID, kind, token)
+		if err != nil {
+			return err
+		}
+		if err := q.AddLink(ctx, store.Link{Lookup: lookup, Kind: kind, ClassID: h.ClassID, HomeID: h.ID, Generation: h.Generation}); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func (a *App) invitation(h store.Home) (Invitation, error) {
+	link, err := a.Keys.Link(h.KeyID, h.ID, h.Generation)
+	if err != nil {
+		return Invitation{}, err
+	}
+	code, err := a.Keys.Code(h.KeyID, h.ID, h.Generation)
+	if err != nil {
+		return Invitation{}, err
+	}
+	full := a.PublicURL + "/h/" + link
+	square, err := drawQR(full)
+	return Invitation{Home: h.ID, Nickname: h.Nickname, Letters: h.Letters, Language: h.Language, Link: full, Code: code[:5] + "-" + code[5:], QR: square}, err
+}
+
+// Invitations are the links, codes and QR codes of a class's homes.
+func (a *App) Invitations(ctx context.Context, who TeacherActor, class uuid.UUID) ([]Invitation, error) {
+	if _, err := a.class(ctx, who, class); err != nil {
+		return nil, err
+	}
+	homes, err := a.Store.Homes(ctx, class)
+	if err != nil {
+		return nil, err
+	}
+	out := make([]Invitation, 0, len(homes))
+	for _, h := range homes {
+		i, err := a.invitation(h)
+		if err != nil {
+			return nil, err
+		}
+		out = append(out, i)
+	}
+	return out, nil
+}
+
+// RenewLink gives a home a new link and code; the old ones and the phones
+// that used them no longer open it.
+func (a *App) RenewLink(ctx context.Context, who TeacherActor, class, id uuid.UUID) (Invitation, error) {
+	_, h, err := a.home(ctx, who, class, id)
+	if err != nil {
+		return Invitation{}, err
+	}
+	err = a.audited(ctx, who, class, &id, "home", "new link", func(q *store.Queries) error {
+		h.KeyID = a.Keys.Newest()
+		if h.Generation, err = q.RaiseGeneration(ctx, class, id, h.KeyID); err != nil {
+			return err
+		}
+		return a.addLinks(ctx, q, h)
+	})
+	if err != nil {
+		return Invitation{}, err
+	}
+	return a.invitation(h)
+}
+
+// Opened is what a phone gets for a link or code.
+type Opened struct {
+	Class uuid.UUID
+	Home  uuid.UUID
+	Token string // for the phone's cookie
+}
+
+// Open lets a phone in by a link's token or a typed code. Tries at codes are
+// counted per network address.
+func (a *App) Open(ctx context.Context, link, code, network string) (Opened, error) {
+	kind, token := "link", strings.TrimSpace(link)
+	unknown := &Refused{Code: "unknown-link", Detail: "This link opens no home. Ask your teacher for a new one."}
+	if code != "" {
+		kind = "code"
+		unknown = &Refused{Code: "unknown-code", Detail: "This code is not known. One sign may be off: compare each with your sheet."}
+		n, err := a.Store.CountAttempt(ctx, "code", network, codeWindow, a.Now())
+		if err != nil {
+			return Opened{}, err
+		}
+		if n > codeTries {
+			return Opened{}, &Refused{Code: "too-many-tries", Detail: "Too many codes were tried from here. Wait an hour, or use the link."}
+		}
+		unknown.Current = map[string]int{"tries_left": codeTries - n}
+		read, ok := keys.ReadCode(code)
+		if !ok {
+			return Opened{}, unknown
+		}
+		token = read
+	}
+	for _, lookup := range a.Keys.Lookups(kind, token) {
+		l, err := a.Store.HomeByLink(ctx, lookup)
+		if notFound(err) == ErrNotFound {
+			continue
+		}
+		if err != nil {
+			return Opened{}, err
+		}
+		return a.letIn(ctx, l, network)
+	}
+	return Opened{}, unknown
+}
+
+func (a *App) letIn(ctx context.Context, l store.Link, network string) (Opened, error) {
+	h, err := a.Store.Home(ctx, l.ClassID, l.HomeID)
+	if err == nil {
+		_, err = a.Store.Class(ctx, l.ClassID)
+	}
+	if notFound(err) == ErrNotFound {
+		return Opened{}, &Refused{Code: "unknown-link", Detail: "This link opens no home. Ask your teacher for a new one."}
+	}
+	if err != nil {
+		return Opened{}, err
+	}
+	if h.Generation != l.Generation {
+		return Opened{}, &Refused{Code: "replaced-link", Detail: "This link was replaced. Ask your teacher for the new one: your work is kept."}
+	}
+	token, hash := keys.NewToken()
+	err = a.Store.InTx(ctx, func(q *store.Queries) error {
+		if err := q.ForgetAttempts(ctx, "code", network); err != nil {
+			return err
+		}
+		if err := q.AddDevice(ctx, store.Device{ClassID: h.ClassID, HomeID: h.ID, TokenHash: hash, Generation: h.Generation, CreatedAt: a.Now()}); err != nil {
+			return err
+		}
+		return q.Notify(ctx, store.Event{Class: h.ClassID, Kind: "home", ID: h.ID})
+	})
+	return Opened{Class: h.ClassID, Home: h.ID, Token: token}, err
+}
+
+// Recognise finds out who a phone's cookie belongs to. A phone let in by a
+// link that was replaced meanwhile is told so.
+func (a *App) Recognise(ctx context.Context, class, home uuid.UUID, token string) (HomeActor, error) {
+	g, err := a.Store.DeviceGeneration(ctx, class, home, keys.HashToken(token))
+	if err != nil {
+		return HomeActor{}, notFound(err)
+	}
+	if g.Device != g.Present {
+		return HomeActor{}, &Refused{Code: "replaced-link", Detail: "This link was replaced. Ask your teacher for the new one: your work is kept on this phone."}
+	}
+	return HomeActor{class, home}, nil
+}
+
+// LookUp finds the home of a link without letting a phone in; the pages that
+// work without script use it.
+func (a *App) LookUp(ctx context.Context, link string) (HomeActor, error) {
+	for _, lookup := range a.Keys.Lookups("link", link) {
+		l, err := a.Store.HomeByLink(ctx, lookup)
+		if notFound(err) == ErrNotFound {
+			continue
+		}
+		if err != nil {
+			return HomeActor{}, err
+		}
+		h, err := a.Store.Home(ctx, l.ClassID, l.HomeID)
+		if err != nil || h.Generation != l.Generation {
+			return HomeActor{}, ErrNotFound
+		}
+		return HomeActor{l.ClassID, l.HomeID}, nil
+	}
+	return HomeActor{}, ErrNotFound
+}
+
+// ParseID reads an id; a bad one is like one that is not there.
+func ParseID(s string) (uuid.UUID, error) {
+	id, err := uuid.Parse(s)
+	if err != nil {
+		return id, ErrNotFound
+	}
+	return id, nil
+}

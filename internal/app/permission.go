@@ -1,0 +1,83 @@
+package app
+
+import (
+	"bytes"
+	"context"
+	"encoding/hex"
+	"strings"
+	"time"
+
+	"github.com/google/uuid"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/internal/store"
+)
+
+// PermissionFields are a guardian's answer. Doing, photos and gallery are
+// separate choices, all no until chosen.
+type PermissionFields struct {
+	Decision string `json:"decision" enum:"granted,declined,withdrawn"`
+	Guardian string `json:"guardian,omitempty" doc:"Name of the adult who agrees" example:"A. Fernsby"`
+	Photos   bool   `json:"photos,omitempty" doc:"Photos may be sent"`
+	Gallery  bool   `json:"gallery,omitempty" doc:"They may be shown to the class without a name"`
+	Adult    bool   `json:"adult,omitempty" doc:"The adult jobs are agreed to"`
+	TextSha  string `json:"text_sha" doc:"Of the text that was shown, as the sheet gave it"`
+}
+
+// PermissionView is where a home's permission stands.
+type PermissionView struct {
+	State    string     `json:"state" enum:"asked,granted,declined,withdrawn,lapsed"`
+	Guardian string     `json:"guardian,omitempty"`
+	Photos   bool       `json:"photos"`
+	Gallery  bool       `json:"gallery"`
+	At       *time.Time `json:"at,omitempty"`
+	TextSha  string     `json:"text_sha"`
+}
+
+func viewPermission(p store.Permission, d *design.Document) PermissionView {
+	sha := permissionSha(d)
+	v := PermissionView{State: p.Kind, Guardian: p.Guardian, Photos: p.Photos, Gallery: p.Gallery, At: &p.At, TextSha: hex.EncodeToString(sha)}
+	if p.Kind == "granted" && !bytes.Equal(p.TextSha, sha) {
+		v.State = "lapsed"
+	}
+	return v
+}
+
+// Permit records a guardian's answer to an assignment.
+func (a *App) Permit(ctx context.Context, who HomeActor, assignment uuid.UUID, f PermissionFields) (PermissionView, error) {
+	hc, err := a.homeContext(ctx, who)
+	if err != nil {
+		return PermissionView{}, err
+	}
+	as, err := a.Store.Assignment(ctx, who.Class, assignment)
+	if err != nil {
+		return PermissionView{}, notFound(err)
+	}
+	d, err := design.Read(as.Document)
+	if err != nil {
+		return PermissionView{}, err
+	}
+	sheet := makeSheet(as, &d, hc.home.Language, a.Now())
+	f.Guardian = strings.Join(strings.Fields(f.Guardian), " ")
+	if f.Decision == "granted" {
+		switch {
+		case as.RecalledAt != nil:
+			return PermissionView{}, &Refused{Code: "recalled", Detail: "The teacher took this experiment back."}
+		case f.TextSha != sheet.Permission.TextSha:
+			return PermissionView{}, &Refused{"text-changed", "The sheet has changed. Please look at it again.", sheet.Permission}
+		case f.Guardian == "" || len([]rune(f.Guardian)) > 80:
+			return PermissionView{}, &Invalid{"guardian", "has to be the name of an adult, with at most 80 signs", "A. Fernsby"}
+		case len(sheet.AdultJobs) > 0 && !f.Adult:
+			return PermissionView{}, &Invalid{"adult", "has to be ticked: an adult will be there", "true"}
+		}
+	}
+	p := store.Permission{ClassID: who.Class, ID: store.NewID(), AssignmentID: assignment, HomeID: who.Home, Kind: f.Decision, Guardian: f.Guardian,
+		Photos: f.Photos && f.Decision == "granted", Gallery: f.Gallery && f.Photos && f.Decision == "granted", Language: hc.home.Language, TextSha: permissionSha(&d), At: a.Now()}
+	err = a.Store.InTx(ctx, func(q *store.Queries) error {
+		if err := q.AddPermission(ctx, p); err != nil {
+			return err
+		}
+		return q.Notify(ctx, store.Event{Class: who.Class, Kind: "permission", ID: assignment})
+	})
+	return viewPermission(p, &d), err
+}

@@ -1,0 +1,102 @@
+package app
+
+import (
+	"bytes"
+	"context"
+	"crypto/sha256"
+	"errors"
+
+	"github.com/google/uuid"
+
+	"patient-kitchen/internal/media"
+	"patient-kitchen/internal/store"
+)
+
+// pictureRefusals say in the family's words why a picture was not taken.
+var pictureRefusals = map[media.Reason]string{
+	media.NotAPicture: "This file is not a photo we can read. Take it again with the camera, or choose a JPEG or PNG file.",
+	media.HEIC:        "This photo is in a form most browsers cannot show (HEIC). Set the camera to “most compatible”, or send a screenshot of it.",
+	media.Animated:    "This is a moving picture. Send a still photo.",
+	media.TooLarge:    "This picture is too large to open safely. Take it again at a lower size.",
+	media.Broken:      "This photo breaks off in the middle. Take or choose it again.",
+}
+
+// PutPhoto takes a picture from a home under an id of the phone's making.
+// Nothing is stored of one that cannot be read.
+func (a *App) PutPhoto(ctx context.Context, who HomeActor, assignment, id uuid.UUID, upload []byte) error {
+	as, err := a.Store.Assignment(ctx, who.Class, assignment)
+	if err != nil {
+		return notFound(err)
+	}
+	permissions, err := a.Store.HomePermissions(ctx, who.Class, who.Home)
+	if err != nil {
+		return err
+	}
+	allowed := false
+	for _, p := range permissions {
+		allowed = allowed || p.AssignmentID == as.ID && p.Kind == "granted" && p.Photos
+	}
+	if !allowed {
+		return &Refused{Code: "no-photos", Detail: "Photos were not agreed to. Open Permission to change that."}
+	}
+	sum := sha256.Sum256(upload)
+	if had, err := a.Store.Media(ctx, who.Class, id); err == nil {
+		if had.HomeID == nil || *had.HomeID != who.Home || !bytes.Equal(had.UploadSha, sum[:]) {
+			return &Refused{Code: "other-body", Detail: "Another picture has this id. Send it again under a new one."}
+		}
+		return nil
+	} else if !errors.Is(err, store.ErrNotFound) {
+		return err
+	}
+	p, err := a.Desk.Take(ctx, upload)
+	var refused *media.Refused
+	if errors.As(err, &refused) {
+		return &Refused{Code: string(refused.Reason), Detail: pictureRefusals[refused.Reason]}
+	}
+	if err != nil {
+		return err
+	}
+	m := store.Media{ClassID: who.Class, ID: id, AssignmentID: assignment, HomeID: &who.Home, Width: p.Width, Height: p.Height, UploadSha: sum[:], CreatedAt: a.Now()}
+	return a.Store.InTx(ctx, func(q *store.Queries) error {
+		_, err := q.AddMedia(ctx, m, p.Display, p.Thumbnail)
+		return err
+	})
+}
+
+// HomePhoto reads one of a home's own pictures.
+func (a *App) HomePhoto(ctx context.Context, who HomeActor, id uuid.UUID, size string) ([]byte, error) {
+	m, err := a.Store.Media(ctx, who.Class, id)
+	if err == nil && (m.HomeID == nil || *m.HomeID != who.Home) {
+		return nil, ErrNotFound
+	}
+	if err != nil {
+		return nil, notFound(err)
+	}
+	b, err := a.Store.MediaBytes(ctx, who.Class, id, size)
+	return b, notFound(err)
+}
+
+// TeacherPhoto reads a picture of one of the teacher's classes; not one of a
+// home that took its permission back.
+func (a *App) TeacherPhoto(ctx context.Context, who TeacherActor, class, id uuid.UUID, size string) ([]byte, error) {
+	if _, err := a.class(ctx, who, class); err != nil {
+		return nil, err
+	}
+	m, err := a.Store.Media(ctx, class, id)
+	if err != nil {
+		return nil, notFound(err)
+	}
+	if m.HomeID != nil {
+		permissions, err := a.Store.HomePermissions(ctx, class, *m.HomeID)
+		if err != nil {
+			return nil, err
+		}
+		for _, p := range permissions {
+			if p.AssignmentID == m.AssignmentID && (p.Kind != "granted" || !p.Photos) {
+				return nil, ErrNotFound
+			}
+		}
+	}
+	b, err := a.Store.MediaBytes(ctx, class, id, size)
+	return b, notFound(err)
+}

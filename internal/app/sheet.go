@@ -1,0 +1,270 @@
+package app
+
+import (
+	"encoding/hex"
+	"time"
+
+	"github.com/google/uuid"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/review"
+	"patient-kitchen/core/safety"
+	"patient-kitchen/core/text"
+	"patient-kitchen/internal/store"
+)
+
+// Sheet is one assignment as a home reads it: every text in the home's
+// language, every time in seconds, every flag the phone acts on. The phone
+// needs nothing else to work without a connection.
+type Sheet struct {
+	Assignment   uuid.UUID      `json:"assignment"`
+	Version      int            `json:"version"`
+	Title        string         `json:"title"`
+	Question     string         `json:"question"`
+	Place        string         `json:"place,omitempty"`
+	Changed      string         `json:"changed,omitempty"`
+	Way          string         `json:"way"`
+	State        string         `json:"state" enum:"waiting,open,over,recalled"`
+	OpensAt      time.Time      `json:"opens_at"`
+	DueAt        time.Time      `json:"due_at"`
+	RecallReason string         `json:"recall_reason,omitempty"`
+	Minutes      int            `json:"minutes"`
+	Hands        int            `json:"hands"`
+	Untranslated int            `json:"untranslated" doc:"Texts shown in another language than the home's"`
+	Trials       int            `json:"trials"`
+	Conditions   []ConditionRow `json:"conditions"`
+	Needs        []NeedRow      `json:"needs"`
+	Steps        []StepRow      `json:"steps"`
+	Readings     []ReadingRow   `json:"readings"`
+	Evidence     []EvidenceRow  `json:"evidence"`
+	Questions    []QuestionRow  `json:"questions"`
+	Mistakes     []MistakeRow   `json:"mistakes"`
+	Cautions     []CautionRow   `json:"cautions"`
+	AdultJobs    []AdultJobRow  `json:"adult_jobs"`
+	Stop         []string       `json:"stop" doc:"Stop if …"`
+	General      []string       `json:"general"`
+	Permission   PermissionView `json:"permission"`
+	Entries      []EntryView    `json:"entries" doc:"The home's own entries as the server has them"`
+	Shared       []EntryView    `json:"shared" doc:"The teacher's readings, for homes that watch"`
+}
+
+// ConditionRow is a condition in the home's language.
+type ConditionRow struct {
+	ID          string `json:"id"`
+	Name        string `json:"name"`
+	Description string `json:"description,omitempty"`
+	Control     bool   `json:"control,omitempty"`
+}
+
+// NeedRow is a need in the home's language.
+type NeedRow struct {
+	ID       string   `json:"id"`
+	Name     string   `json:"name"`
+	Amount   string   `json:"amount,omitempty"`
+	Note     string   `json:"note,omitempty"`
+	Optional bool     `json:"optional,omitempty"`
+	Instead  []string `json:"instead"`
+}
+
+// StepRow is a step in the home's language.
+type StepRow struct {
+	ID        string        `json:"id"`
+	Kind      string        `json:"kind"`
+	Title     string        `json:"title"`
+	Text      string        `json:"text,omitempty"`
+	See       string        `json:"see,omitempty"`
+	Start     int           `json:"start" doc:"Seconds from the first step's start, if nothing is late"`
+	Seconds   int           `json:"seconds" doc:"How long hands are busy"`
+	Wait      *WaitRow      `json:"wait,omitempty"`
+	Adult     string        `json:"adult,omitempty" doc:"adult-near or adult-does"`
+	AdultWhy  string        `json:"adult_why,omitempty"`
+	Cautions  []string      `json:"cautions"`
+	Takes     []design.Slot `json:"takes" doc:"Readings of this step, one a field"`
+	Evidence  []string      `json:"evidence"`
+	Questions []string      `json:"questions"`
+	Meanwhile string        `json:"meanwhile,omitempty"`
+}
+
+// WaitRow is a wait: the step opens Seconds after From was finished.
+type WaitRow struct {
+	From    string `json:"from"`
+	Seconds int    `json:"seconds"`
+	Latest  int    `json:"latest,omitempty" doc:"Seconds until which it counts as in time"`
+}
+
+// ReadingRow is a reading in the home's language.
+type ReadingRow struct {
+	ID          string          `json:"id"`
+	Name        string          `json:"name"`
+	Unit        string          `json:"unit"`
+	Guidance    string          `json:"guidance,omitempty"`
+	Instruments []InstrumentRow `json:"instruments"`
+}
+
+// InstrumentRow is a tool to choose from.
+type InstrumentRow struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+}
+
+// EvidenceRow is a piece of evidence asked for.
+type EvidenceRow struct {
+	ID       string `json:"id"`
+	Kind     string `json:"kind"`
+	Name     string `json:"name"`
+	MustShow string `json:"must_show,omitempty"`
+	Required bool   `json:"required,omitempty"`
+}
+
+// QuestionRow is a question in the home's language.
+type QuestionRow struct {
+	ID      string   `json:"id"`
+	When    string   `json:"when"`
+	Kind    string   `json:"kind"`
+	Text    string   `json:"text"`
+	Options []string `json:"options"`
+	Unit    string   `json:"unit,omitempty"`
+}
+
+// MistakeRow is what may go wrong and how to mend it.
+type MistakeRow struct {
+	See   string `json:"see"`
+	Cause string `json:"cause,omitempty"`
+	Mend  string `json:"mend"`
+}
+
+// CautionRow is one thing that could hurt.
+type CautionRow struct {
+	Why string `json:"why"`
+	Do  string `json:"do"`
+}
+
+// AdultJobRow is a step that needs an adult.
+type AdultJobRow struct {
+	Step    string `json:"step"`
+	Number  int    `json:"number"`
+	Title   string `json:"title"`
+	Verdict string `json:"verdict"`
+	Why     string `json:"why"`
+	Start   int    `json:"start"`
+}
+
+// writer renders texts in a home's language and counts those it lacks.
+type sheetWriter struct {
+	language string
+	missing  int
+}
+
+func (w *sheetWriter) say(l text.Localized) string {
+	s, ok := l.In(w.language)
+	if !ok && s != "" {
+		w.missing++
+	}
+	return s
+}
+
+// makeSheet writes an assignment for a home, without permission and entries.
+func makeSheet(as store.Assignment, d *design.Document, language string, now time.Time) Sheet {
+	w := &sheetWriter{language: language}
+	r := review.Of(d)
+	s := Sheet{
+		Assignment: as.ID, Version: as.Number, Title: w.say(d.Title), Question: w.say(d.Question), Place: w.say(d.Place), Changed: w.say(d.Changed.Name),
+		Way: string(d.Way), State: stateOf(as.OpensAt, as.DueAt, as.RecalledAt, now), OpensAt: as.OpensAt, DueAt: as.DueAt, RecallReason: as.RecallReason,
+		Minutes: int(r.Timeline.Total.Minutes() + 0.5), Hands: int(r.Timeline.Hands.Minutes() + 0.5), Trials: d.Trials,
+		Conditions: []ConditionRow{}, Needs: []NeedRow{}, Steps: []StepRow{}, Readings: []ReadingRow{}, Evidence: []EvidenceRow{}, Questions: []QuestionRow{},
+		Mistakes: []MistakeRow{}, Cautions: []CautionRow{}, AdultJobs: []AdultJobRow{}, Stop: []string{}, General: []string{}, Entries: []EntryView{}, Shared: []EntryView{},
+	}
+	for _, c := range d.Conditions {
+		s.Conditions = append(s.Conditions, ConditionRow{c.ID, w.say(c.Name), w.say(c.Description), c.Control})
+	}
+	for _, n := range d.Needs {
+		row := NeedRow{ID: n.ID, Name: w.say(n.Name), Amount: n.Amount, Note: w.say(n.Note), Optional: n.Optional, Instead: []string{}}
+		for _, i := range n.Instead {
+			row.Instead = append(row.Instead, w.say(i))
+		}
+		s.Needs = append(s.Needs, row)
+	}
+	w.steps(&s, d, r)
+	w.asked(&s, d)
+	for _, m := range safety.General() {
+		s.General = append(s.General, text.Render(m, language))
+	}
+	for _, m := range safety.StopRules() {
+		s.Stop = append(s.Stop, text.Render(m, language))
+	}
+	s.Untranslated = w.missing
+	s.Permission = PermissionView{State: "asked", TextSha: hex.EncodeToString(permissionSha(d))}
+	return s
+}
+
+func (w *sheetWriter) steps(s *Sheet, d *design.Document, r review.Review) {
+	jobs := map[string]safety.AdultJob{}
+	for _, j := range safety.AdultJobs(r.Safety) {
+		jobs[j.Step] = j
+	}
+	told := map[string]bool{}
+	for i, step := range d.Steps {
+		span := r.Timeline.Steps[i]
+		row := StepRow{ID: step.ID, Kind: string(step.Kind), Title: w.say(step.Title), Text: w.say(step.Text), See: w.say(step.See), Meanwhile: w.say(step.Meanwhile),
+			Start: int(span.Start.Seconds()), Seconds: int((span.End - span.Start).Seconds()), Cautions: []string{}, Takes: []design.Slot{}, Evidence: append([]string{}, step.Evidence...), Questions: append([]string{}, step.Questions...)}
+		if step.Wait != nil {
+			from := step.Wait.From
+			if from == "" && i > 0 {
+				from = d.Steps[i-1].ID
+			}
+			seconds, _ := design.Seconds(step.Wait.For)
+			latest, _ := design.Seconds(step.Wait.Latest)
+			row.Wait = &WaitRow{From: from, Seconds: int(seconds), Latest: int(latest)}
+		}
+		for _, f := range r.Safety {
+			if f.Step != step.ID {
+				continue
+			}
+			row.Cautions = append(row.Cautions, text.Render(f.Do, w.language))
+			if !told[f.Rule] {
+				told[f.Rule] = true
+				s.Cautions = append(s.Cautions, CautionRow{text.Render(f.Why, w.language), text.Render(f.Do, w.language)})
+			}
+		}
+		if j, ok := jobs[step.ID]; ok {
+			row.Adult, row.AdultWhy = string(j.Verdict), text.Render(j.Why, w.language)
+			s.AdultJobs = append(s.AdultJobs, AdultJobRow{step.ID, i + 1, row.Title, row.Adult, row.AdultWhy, row.Start})
+		}
+		for _, slot := range d.Slots() {
+			for _, t := range step.Takes {
+				if t.Reading == slot.Reading && t.Time == slot.Time {
+					row.Takes = append(row.Takes, slot)
+				}
+			}
+		}
+		s.Steps = append(s.Steps, row)
+	}
+}
+
+func (w *sheetWriter) asked(s *Sheet, d *design.Document) {
+	for _, r := range d.Readings {
+		row := ReadingRow{ID: r.ID, Name: w.say(r.Name), Unit: r.Unit, Guidance: w.say(r.Guidance), Instruments: []InstrumentRow{}}
+		for _, in := range r.Instruments {
+			row.Instruments = append(row.Instruments, InstrumentRow{in.ID, w.say(in.Name)})
+		}
+		s.Readings = append(s.Readings, row)
+	}
+	for _, e := range d.Evidence {
+		s.Evidence = append(s.Evidence, EvidenceRow{e.ID, e.Kind, w.say(e.Name), w.say(e.MustShow), e.Required})
+	}
+	for _, q := range d.Questions {
+		row := QuestionRow{ID: q.ID, When: q.When, Kind: q.Kind, Text: w.say(q.Text), Unit: q.Unit, Options: []string{}}
+		for _, o := range q.Options {
+			row.Options = append(row.Options, w.say(o))
+		}
+		if len(q.Options) == 0 && (q.Kind == "order" || q.Kind == "choice") {
+			for _, c := range d.Conditions {
+				row.Options = append(row.Options, w.say(c.Name))
+			}
+		}
+		s.Questions = append(s.Questions, row)
+	}
+	for _, m := range d.Mistakes {
+		s.Mistakes = append(s.Mistakes, MistakeRow{w.say(m.See), w.say(m.Cause), w.say(m.Mend)})
+	}
+}

@@ -1,0 +1,161 @@
+// Package keys makes and finds the links and codes of homes, hashes passwords
+// and tokens. Links and codes are derived from a secret, the home and a
+// generation, so that they can be printed again and renewed, and only an HMAC
+// of each is stored.
+//
+// It must not know the database. Start reading at [Ring].
+package keys
+
+import (
+	"crypto/hmac"
+	"crypto/rand"
+	"crypto/sha256"
+	"crypto/subtle"
+	"encoding/base64"
+	"fmt"
+	"strconv"
+	"strings"
+
+	"github.com/google/uuid"
+	"golang.org/x/crypto/argon2"
+
+	"patient-kitchen/internal/config"
+)
+
+// Ring holds the secrets, newest first.
+type Ring struct{ secrets []config.Secret }
+
+// NewRing makes a ring of at least one secret.
+func NewRing(secrets []config.Secret) *Ring { return &Ring{secrets} }
+
+// Newest is the id of the secret that new links are made with.
+func (r *Ring) Newest() string { return r.secrets[0].ID }
+
+func (r *Ring) secret(id string) ([]byte, error) {
+	for _, s := range r.secrets {
+		if s.ID == id {
+			return s.Key, nil
+		}
+	}
+	return nil, fmt.Errorf("the secret %q is not in PK_SECRETS any more; links made with it cannot be shown", id)
+}
+
+func mac(key []byte, parts ...string) []byte {
+	h := hmac.New(sha256.New, key)
+	h.Write([]byte(strings.Join(parts, "|")))
+	return h.Sum(nil)
+}
+
+// Link is a home's link token of a generation: base64url(HMAC-SHA256(secret,
+// "link"|home|generation)).
+func (r *Ring) Link(keyID string, home uuid.UUID, generation int) (string, error) {
+	key, err := r.secret(keyID)
+	if err != nil {
+		return "", err
+	}
+	return base64.RawURLEncoding.EncodeToString(mac(key, "link", home.String(), strconv.Itoa(generation))), nil
+}
+
+// crockford is Crockford's base32 alphabet: no I, L, O or U.
+const crockford = "0123456789ABCDEFGHJKMNPQRSTVWXYZ"
+
+// Code is a home's code of a generation, ten signs of Crockford base32.
+func (r *Ring) Code(keyID string, home uuid.UUID, generation int) (string, error) {
+	key, err := r.secret(keyID)
+	if err != nil {
+		return "", err
+	}
+	sum := mac(key, "code", home.String(), strconv.Itoa(generation))
+	code := make([]byte, 10)
+	for i := range code {
+		code[i] = crockford[sum[i]&31]
+	}
+	return string(code), nil
+}
+
+// ReadCode brings a typed code to its stored form: capitals, no blanks or
+// hyphens, O as 0 and I or L as 1. It reports false for what cannot be one.
+func ReadCode(typed string) (string, bool) {
+	s := strings.NewReplacer(" ", "", "-", "", "O", "0", "I", "1", "L", "1").Replace(strings.ToUpper(typed))
+	if len(s) != 10 {
+		return "", false
+	}
+	for _, c := range s {
+		if !strings.ContainsRune(crockford, c) {
+			return "", false
+		}
+	}
+	return s, true
+}
+
+// Lookups are the values under which a link ("link") or code ("code") may be
+// stored, one for each secret.
+func (r *Ring) Lookups(kind, token string) [][]byte {
+	var out [][]byte
+	for _, s := range r.secrets {
+		out = append(out, mac(s.Key, "look-up", kind, token))
+	}
+	return out
+}
+
+// Lookup is the value under which a link or code is stored.
+func (r *Ring) Lookup(keyID, kind, token string) ([]byte, error) {
+	key, err := r.secret(keyID)
+	if err != nil {
+		return nil, err
+	}
+	return mac(key, "look-up", kind, token), nil
+}
+
+// NewToken is a fresh random token and its hash for storing.
+func NewToken() (token string, hash []byte) {
+	raw := make([]byte, 32)
+	rand.Read(raw)
+	token = base64.RawURLEncoding.EncodeToString(raw)
+	return token, HashToken(token)
+}
+
+// HashToken is the form in which a token is stored.
+func HashToken(token string) []byte {
+	sum := sha256.Sum256([]byte(token))
+	return sum[:]
+}
+
+// Argon2id with 64 MiB, three passes, two lanes; two at once at most, so that
+// sign-in attempts cannot take the machine's memory.
+const (
+	argonMemory = 64 << 10
+	argonPasses = 3
+	argonLanes  = 2
+)
+
+var argonSlots = make(chan struct{}, 2)
+
+// HashPassword hashes a password for storing.
+func HashPassword(password string) string {
+	salt := make([]byte, 16)
+	rand.Read(salt)
+	return fmt.Sprintf("argon2id$%s$%s", base64.RawStdEncoding.EncodeToString(salt), base64.RawStdEncoding.EncodeToString(argon(password, salt)))
+}
+
+func argon(password string, salt []byte) []byte {
+	argonSlots <- struct{}{}
+	defer func() { <-argonSlots }()
+	return argon2.IDKey([]byte(password), salt, argonPasses, argonMemory, argonLanes, 32)
+}
+
+// CheckPassword reports whether a password fits its hash. An empty hash costs
+// the same time and never fits.
+func CheckPassword(hash, password string) bool {
+	parts := strings.Split(hash, "$")
+	if len(parts) != 3 || parts[0] != "argon2id" {
+		argon(password, make([]byte, 16))
+		return false
+	}
+	salt, err1 := base64.RawStdEncoding.DecodeString(parts[1])
+	want, err2 := base64.RawStdEncoding.DecodeString(parts[2])
+	if err1 != nil || err2 != nil {
+		return false
+	}
+	return subtle.ConstantTimeCompare(argon(password, salt), want) == 1
+}

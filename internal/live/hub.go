@@ -1,0 +1,131 @@
+package live
+
+import (
+	"context"
+	"encoding/json"
+	"log/slog"
+	"sync"
+	"time"
+
+	"github.com/google/uuid"
+	"github.com/jackc/pgx/v5/pgxpool"
+
+	"patient-kitchen/internal/store"
+)
+
+// Refetch is the kind of an event that says: some may have been missed.
+const Refetch = "refetch"
+
+// Hub hands events to subscribers.
+type Hub struct {
+	pool *pgxpool.Pool
+	log  *slog.Logger
+	mu   sync.Mutex
+	subs map[*Subscription]bool
+	done chan struct{}
+}
+
+// Subscription is one listener's share of the events.
+type Subscription struct {
+	C       chan store.Event
+	classes map[uuid.UUID]bool
+}
+
+// NewHub makes a hub; Run feeds it.
+func NewHub(pool *pgxpool.Pool, log *slog.Logger) *Hub {
+	return &Hub{pool: pool, log: log, subs: map[*Subscription]bool{}, done: make(chan struct{})}
+}
+
+// Run listens until the context ends. A lost connection is made anew, and
+// subscribers are told to fetch everything once.
+func (h *Hub) Run(ctx context.Context) {
+	defer close(h.done)
+	pause := 50 * time.Millisecond
+	for first := true; ctx.Err() == nil; first = false {
+		start := time.Now()
+		err := h.listen(ctx, !first)
+		if ctx.Err() != nil {
+			return
+		}
+		h.log.Warn("live connection lost", "error", err)
+		if time.Since(start) > 10*time.Second {
+			pause = 50 * time.Millisecond
+		}
+		select {
+		case <-time.After(pause):
+		case <-ctx.Done():
+		}
+		pause = min(2*pause, 5*time.Second)
+	}
+}
+
+func (h *Hub) listen(ctx context.Context, again bool) error {
+	conn, err := h.pool.Acquire(ctx)
+	if err != nil {
+		return err
+	}
+	raw := conn.Hijack() // a connection of its own: a broken one must not go back to the pool
+	defer raw.Close(context.WithoutCancel(ctx))
+	if _, err := raw.Exec(ctx, "LISTEN "+store.Channel); err != nil {
+		return err
+	}
+	if again {
+		h.send(store.Event{Kind: Refetch})
+	}
+	for {
+		n, err := raw.WaitForNotification(ctx)
+		if err != nil {
+			return err
+		}
+		var e store.Event
+		if json.Unmarshal([]byte(n.Payload), &e) == nil {
+			h.send(e)
+		}
+	}
+}
+
+// send hands an event to everyone who may see its class. A subscriber who is
+// behind loses it and is told to fetch everything instead.
+func (h *Hub) send(e store.Event) {
+	h.mu.Lock()
+	defer h.mu.Unlock()
+	for s := range h.subs {
+		if e.Kind != Refetch && !s.classes[e.Class] {
+			continue
+		}
+		select {
+		case s.C <- e:
+		default:
+			select {
+			case <-s.C:
+			default:
+			}
+			select {
+			case s.C <- store.Event{Kind: Refetch}:
+			default:
+			}
+		}
+	}
+}
+
+// Subscribe listens to some classes until Leave.
+func (h *Hub) Subscribe(classes []uuid.UUID) *Subscription {
+	s := &Subscription{C: make(chan store.Event, 64), classes: map[uuid.UUID]bool{}}
+	for _, c := range classes {
+		s.classes[c] = true
+	}
+	h.mu.Lock()
+	h.subs[s] = true
+	h.mu.Unlock()
+	return s
+}
+
+// Leave ends a subscription.
+func (h *Hub) Leave(s *Subscription) {
+	h.mu.Lock()
+	delete(h.subs, s)
+	h.mu.Unlock()
+}
+
+// Done is closed when the hub has stopped; streams end then.
+func (h *Hub) Done() <-chan struct{} { return h.done }

@@ -1,0 +1,7 @@
+// Package media takes in photos: it looks at the header first, decodes within
+// limits, turns the picture upright, scales it to two sizes and writes fresh
+// JPEG files, so that nothing of the upload but its pixels is kept: no place,
+// no time, no maker.
+//
+// It must not know whose picture it is. Start reading at [Desk.Take].
+package media

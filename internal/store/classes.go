@@ -1,0 +1,164 @@
+package store
+
+import (
+	"context"
+	"time"
+
+	"github.com/google/uuid"
+)
+
+// Class is a teacher's class.
+type Class struct {
+	ID              uuid.UUID
+	TeacherID       uuid.UUID
+	Name            string
+	School          string
+	Zone            string
+	Language        string
+	UnitSystem      string
+	EmergencyNumber string
+	PoisonNumber    string
+	PhotoDays       int
+	KeepUntil       time.Time
+	Version         int
+	CreatedAt       time.Time
+	DeletedAt       *time.Time
+}
+
+// AddClass stores a new class.
+func (q *Queries) AddClass(ctx context.Context, c Class) error {
+	return q.exec(ctx, 1, `INSERT INTO class (id, teacher_id, name, school, zone, language, unit_system, emergency_number, poison_number, photo_days, keep_until, created_at)
+		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
+		c.ID, c.TeacherID, c.Name, c.School, c.Zone, c.Language, c.UnitSystem, c.EmergencyNumber, c.PoisonNumber, c.PhotoDays, c.KeepUntil, c.CreatedAt)
+}
+
+// SaveClass changes a class that still has the version given; ErrNotFound
+// when it was changed meanwhile.
+func (q *Queries) SaveClass(ctx context.Context, c Class) error {
+	return q.exec(ctx, 1, `UPDATE class SET name = $3, school = $4, zone = $5, language = $6, unit_system = $7, emergency_number = $8,
+		poison_number = $9, photo_days = $10, keep_until = $11, version = version + 1 WHERE id = $1 AND version = $2`,
+		c.ID, c.Version, c.Name, c.School, c.Zone, c.Language, c.UnitSystem, c.EmergencyNumber, c.PoisonNumber, c.PhotoDays, c.KeepUntil)
+}
+
+// Class finds a class that was not deleted.
+func (q *Queries) Class(ctx context.Context, id uuid.UUID) (Class, error) {
+	return one[Class](ctx, q, `SELECT * FROM class WHERE id = $1 AND deleted_at IS NULL`, id)
+}
+
+// ClassRow is a class in a list.
+type ClassRow struct {
+	Class
+	Homes int
+}
+
+// Classes lists a teacher's classes with their number of homes.
+func (q *Queries) Classes(ctx context.Context, teacher uuid.UUID) ([]ClassRow, error) {
+	return many[ClassRow](ctx, q, `SELECT class.*, (SELECT count(*) FROM home WHERE class_id = class.id AND home.deleted_at IS NULL) AS homes
+		FROM class WHERE teacher_id = $1 AND deleted_at IS NULL ORDER BY name`, teacher)
+}
+
+// Home is a household in a class.
+type Home struct {
+	ClassID    uuid.UUID
+	ID         uuid.UUID
+	Nickname   string
+	Letters    string
+	Language   string
+	Contact    string
+	Phone      string
+	KeyID      string
+	Generation int
+	Version    int
+	CreatedAt  time.Time
+	OpenedAt   *time.Time
+	DeletedAt  *time.Time
+	ErasedAt   *time.Time
+}
+
+// AddHome stores a home; ErrConflict when its nickname or letters are taken.
+func (q *Queries) AddHome(ctx context.Context, h Home) error {
+	return q.exec(ctx, 1, `INSERT INTO home (class_id, id, nickname, letters, language, contact, phone, key_id, generation, created_at)
+		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+		h.ClassID, h.ID, h.Nickname, h.Letters, h.Language, h.Contact, h.Phone, h.KeyID, h.Generation, h.CreatedAt)
+}
+
+// SaveHome changes a home that still has the version given.
+func (q *Queries) SaveHome(ctx context.Context, h Home) error {
+	return q.exec(ctx, 1, `UPDATE home SET nickname = $4, letters = $5, language = $6, contact = $7, phone = $8, version = version + 1
+		WHERE class_id = $1 AND id = $2 AND version = $3 AND deleted_at IS NULL`,
+		h.ClassID, h.ID, h.Version, h.Nickname, h.Letters, h.Language, h.Contact, h.Phone)
+}
+
+// Home finds a home that was not deleted.
+func (q *Queries) Home(ctx context.Context, class, id uuid.UUID) (Home, error) {
+	return one[Home](ctx, q, `SELECT * FROM home WHERE class_id = $1 AND id = $2 AND deleted_at IS NULL`, class, id)
+}
+
+// Homes lists a class's homes by nickname.
+func (q *Queries) Homes(ctx context.Context, class uuid.UUID) ([]Home, error) {
+	return many[Home](ctx, q, `SELECT * FROM home WHERE class_id = $1 AND deleted_at IS NULL ORDER BY lower(nickname), id`, class)
+}
+
+// CountErased is how many homes of a class were erased.
+func (q *Queries) CountErased(ctx context.Context, class uuid.UUID) (int, error) {
+	r, err := one[struct{ N int }](ctx, q, `SELECT count(*) AS n FROM home WHERE class_id = $1 AND erased_at IS NOT NULL`, class)
+	return r.N, err
+}
+
+// SetHomeDeleted deletes a home, or with a nil moment brings it back.
+func (q *Queries) SetHomeDeleted(ctx context.Context, class, id uuid.UUID, at *time.Time) error {
+	return q.exec(ctx, 1, `UPDATE home SET deleted_at = $3 WHERE class_id = $1 AND id = $2 AND erased_at IS NULL`, class, id, at)
+}
+
+// EraseHome removes a home's names, words and pictures for good.
+func (q *Queries) EraseHome(ctx context.Context, class, id uuid.UUID, now time.Time) error {
+	return q.exec(ctx, 0, `SELECT erase_home($1, $2, $3)`, class, id, now)
+}
+
+// SetHomeLanguage keeps the language a family chose.
+func (q *Queries) SetHomeLanguage(ctx context.Context, class, id uuid.UUID, language string) error {
+	return q.exec(ctx, 1, `UPDATE home SET language = $3, version = version + 1 WHERE class_id = $1 AND id = $2`, class, id, language)
+}
+
+// Student is a child of a home.
+type Student struct {
+	ClassID uuid.UUID
+	ID      uuid.UUID
+	HomeID  uuid.UUID
+	Name    string
+}
+
+// Students lists the students of a class's homes.
+func (q *Queries) Students(ctx context.Context, class uuid.UUID) ([]Student, error) {
+	return many[Student](ctx, q, `SELECT student.* FROM student JOIN home ON home.class_id = student.class_id AND home.id = home_id
+		WHERE student.class_id = $1 AND deleted_at IS NULL ORDER BY student.id`, class)
+}
+
+// SetStudents replaces the students of a home.
+func (q *Queries) SetStudents(ctx context.Context, class, home uuid.UUID, names []string) error {
+	if err := q.exec(ctx, 0, `DELETE FROM student WHERE class_id = $1 AND home_id = $2`, class, home); err != nil {
+		return err
+	}
+	for _, n := range names {
+		if err := q.exec(ctx, 1, `INSERT INTO student (class_id, id, home_id, name) VALUES ($1, $2, $3, $4)`, class, NewID(), home, n); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// Audit is one line of what a teacher did to a home or class.
+type Audit struct {
+	ClassID   uuid.UUID
+	TeacherID uuid.UUID
+	HomeID    *uuid.UUID
+	Action    string
+	Detail    string
+	At        time.Time
+}
+
+// AddAudit stores such a line.
+func (q *Queries) AddAudit(ctx context.Context, a Audit) error {
+	return q.exec(ctx, 1, `INSERT INTO audit (class_id, id, teacher_id, home_id, action, detail, at) VALUES ($1, $2, $3, $4, $5, $6, $7)`,
+		a.ClassID, NewID(), a.TeacherID, a.HomeID, a.Action, a.Detail, a.At)
+}

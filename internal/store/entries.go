@@ -1,0 +1,134 @@
+package store
+
+import (
+	"context"
+	"time"
+
+	"github.com/google/uuid"
+)
+
+// Entry is one line of a notebook: the exact bytes the phone sent, and what
+// queries need beside them. HomeID is nil for the teacher's shared readings.
+type Entry struct {
+	ClassID      uuid.UUID
+	ID           uuid.UUID
+	AssignmentID uuid.UUID
+	HomeID       *uuid.UUID
+	Provenance   string
+	Kind         string
+	Body         []byte
+	BodySha      []byte
+	PhoneTime    time.Time
+	OffsetMs     int64
+	ReceivedAt   time.Time
+	Late         bool
+	ClockJump    bool
+}
+
+// AddEntry stores an entry and reports whether it is new. When the id is
+// there already nothing changes.
+func (q *Queries) AddEntry(ctx context.Context, e Entry) (bool, error) {
+	tag, err := q.db.Exec(ctx, `INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha, phone_time, offset_ms, received_at, late, clock_jump)
+		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) ON CONFLICT (class_id, id) DO NOTHING`,
+		e.ClassID, e.ID, e.AssignmentID, e.HomeID, e.Provenance, e.Kind, e.Body, e.BodySha, e.PhoneTime, e.OffsetMs, e.ReceivedAt, e.Late, e.ClockJump)
+	return err == nil && tag.RowsAffected() == 1, translate(err)
+}
+
+// Entry finds an entry of a class.
+func (q *Queries) Entry(ctx context.Context, class, id uuid.UUID) (Entry, error) {
+	return one[Entry](ctx, q, `SELECT * FROM entry WHERE class_id = $1 AND id = $2`, class, id)
+}
+
+// Entries lists all entries of an assignment, shared ones too, in order of
+// arrival.
+func (q *Queries) Entries(ctx context.Context, class, assignment uuid.UUID) ([]Entry, error) {
+	return many[Entry](ctx, q, `SELECT entry.* FROM entry LEFT JOIN home ON home.class_id = entry.class_id AND home.id = home_id
+		WHERE entry.class_id = $1 AND assignment_id = $2 AND home.deleted_at IS NULL ORDER BY received_at, entry.id`, class, assignment)
+}
+
+// HomeEntries lists a home's own entries of all its assignments.
+func (q *Queries) HomeEntries(ctx context.Context, class, home uuid.UUID) ([]Entry, error) {
+	return many[Entry](ctx, q, `SELECT * FROM entry WHERE class_id = $1 AND home_id = $2 ORDER BY received_at, id`, class, home)
+}
+
+// SharedEntries lists the teacher's shared readings of all assignments of a class.
+func (q *Queries) SharedEntries(ctx context.Context, class uuid.UUID) ([]Entry, error) {
+	return many[Entry](ctx, q, `SELECT * FROM entry WHERE class_id = $1 AND home_id IS NULL ORDER BY received_at, id`, class)
+}
+
+// Permission is one event of a home's permission.
+type Permission struct {
+	ClassID      uuid.UUID
+	ID           uuid.UUID
+	AssignmentID uuid.UUID
+	HomeID       uuid.UUID
+	Kind         string
+	Guardian     string
+	Photos       bool
+	Gallery      bool
+	Language     string
+	TextSha      []byte
+	At           time.Time
+}
+
+// AddPermission stores an event.
+func (q *Queries) AddPermission(ctx context.Context, p Permission) error {
+	return q.exec(ctx, 1, `INSERT INTO permission_event (class_id, id, assignment_id, home_id, kind, guardian, photos, gallery, language, text_sha, at)
+		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
+		p.ClassID, p.ID, p.AssignmentID, p.HomeID, p.Kind, p.Guardian, p.Photos, p.Gallery, p.Language, p.TextSha, p.At)
+}
+
+// Permissions lists each home's last permission event of an assignment.
+func (q *Queries) Permissions(ctx context.Context, class, assignment uuid.UUID) ([]Permission, error) {
+	return many[Permission](ctx, q, `SELECT DISTINCT ON (home_id) * FROM permission_event WHERE class_id = $1 AND assignment_id = $2 ORDER BY home_id, at DESC, id DESC`, class, assignment)
+}
+
+// HomePermissions lists a home's last permission event of each assignment.
+func (q *Queries) HomePermissions(ctx context.Context, class, home uuid.UUID) ([]Permission, error) {
+	return many[Permission](ctx, q, `SELECT DISTINCT ON (assignment_id) * FROM permission_event WHERE class_id = $1 AND home_id = $2 ORDER BY assignment_id, at DESC, id DESC`, class, home)
+}
+
+// Incident is what a home told through Something went wrong.
+type Incident struct {
+	ClassID      uuid.UUID
+	ID           uuid.UUID
+	AssignmentID *uuid.UUID
+	HomeID       uuid.UUID
+	Door         string
+	Card         string
+	Outcome      string
+	Note         string
+	PhoneTime    time.Time
+	ReceivedAt   time.Time
+	SeenAt       *time.Time
+}
+
+// PutIncident stores an incident, or what is newly known of it.
+func (q *Queries) PutIncident(ctx context.Context, i Incident) error {
+	return q.exec(ctx, 1, `INSERT INTO incident (class_id, id, assignment_id, home_id, door, card, outcome, note, phone_time, received_at)
+		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
+		ON CONFLICT (class_id, id) DO UPDATE SET card = EXCLUDED.card, outcome = EXCLUDED.outcome, note = EXCLUDED.note WHERE incident.home_id = EXCLUDED.home_id`,
+		i.ClassID, i.ID, i.AssignmentID, i.HomeID, i.Door, i.Card, i.Outcome, i.Note, i.PhoneTime, i.ReceivedAt)
+}
+
+// IncidentRow is an incident with its home's nickname and telephone.
+type IncidentRow struct {
+	Incident
+	Nickname  string
+	Phone     string
+	ClassName string
+}
+
+// Incidents lists the unseen and the last week's incidents of a teacher's
+// classes, unseen and newest first.
+func (q *Queries) Incidents(ctx context.Context, teacher uuid.UUID, since time.Time) ([]IncidentRow, error) {
+	return many[IncidentRow](ctx, q, `SELECT i.*, h.nickname, h.phone, c.name AS class_name FROM incident i
+		JOIN class c ON c.id = i.class_id JOIN home h ON h.class_id = i.class_id AND h.id = i.home_id
+		WHERE c.teacher_id = $1 AND c.deleted_at IS NULL AND h.deleted_at IS NULL AND (i.seen_at IS NULL OR i.received_at > $2)
+		ORDER BY i.seen_at IS NOT NULL, i.received_at DESC`, teacher, since)
+}
+
+// MarkIncidentSeen notes that the teacher has seen an incident.
+func (q *Queries) MarkIncidentSeen(ctx context.Context, class, id uuid.UUID, now time.Time) error {
+	return q.exec(ctx, 1, `UPDATE incident SET seen_at = COALESCE(seen_at, $3) WHERE class_id = $1 AND id = $2`, class, id, now)
+}

@@ -1,0 +1,69 @@
+package store
+
+import (
+	"context"
+	"time"
+
+	"github.com/google/uuid"
+)
+
+// Media is a picture without its bytes.
+type Media struct {
+	ClassID      uuid.UUID
+	ID           uuid.UUID
+	AssignmentID uuid.UUID
+	HomeID       *uuid.UUID
+	Width        int
+	Height       int
+	UploadSha    []byte
+	CreatedAt    time.Time
+}
+
+// AddMedia stores a picture in its two sizes and reports whether it is new.
+func (q *Queries) AddMedia(ctx context.Context, m Media, display, thumbnail []byte) (bool, error) {
+	tag, err := q.db.Exec(ctx, `INSERT INTO media (class_id, id, assignment_id, home_id, width, height, upload_sha, created_at)
+		VALUES ($1, $2, $3, $4, $5, $6, $7, $8) ON CONFLICT (class_id, id) DO NOTHING`,
+		m.ClassID, m.ID, m.AssignmentID, m.HomeID, m.Width, m.Height, m.UploadSha, m.CreatedAt)
+	if err != nil || tag.RowsAffected() == 0 {
+		return false, translate(err)
+	}
+	for size, data := range map[string][]byte{"display": display, "thumbnail": thumbnail} {
+		if err := q.exec(ctx, 1, `INSERT INTO media_bytes (class_id, media_id, size, bytes) VALUES ($1, $2, $3, $4)`, m.ClassID, m.ID, size, data); err != nil {
+			return false, err
+		}
+	}
+	return true, nil
+}
+
+// Media finds a picture of a class.
+func (q *Queries) Media(ctx context.Context, class, id uuid.UUID) (Media, error) {
+	return one[Media](ctx, q, `SELECT * FROM media WHERE class_id = $1 AND id = $2`, class, id)
+}
+
+// MediaBytes reads one size of a picture.
+func (q *Queries) MediaBytes(ctx context.Context, class, id uuid.UUID, size string) ([]byte, error) {
+	r, err := one[struct{ Bytes []byte }](ctx, q, `SELECT bytes FROM media_bytes WHERE class_id = $1 AND media_id = $2 AND size = $3`, class, id, size)
+	return r.Bytes, err
+}
+
+// ForgetOldMedia deletes the pictures of a class whose assignment has been
+// over for longer than the class keeps them, and returns how many.
+func (q *Queries) ForgetOldMedia(ctx context.Context, now time.Time) (int64, error) {
+	tag, err := q.db.Exec(ctx, `DELETE FROM media m USING assignment a, class c
+		WHERE a.class_id = m.class_id AND a.id = m.assignment_id AND c.id = m.class_id AND a.due_at + make_interval(days => c.photo_days) < $1`, now)
+	return tag.RowsAffected(), translate(err)
+}
+
+// HomesToErase lists homes that were deleted thirty days ago or whose class
+// is past the day until which it is kept.
+func (q *Queries) HomesToErase(ctx context.Context, now time.Time) ([]Home, error) {
+	return many[Home](ctx, q, `SELECT h.* FROM home h JOIN class c ON c.id = h.class_id
+		WHERE h.erased_at IS NULL AND (h.deleted_at < $1::timestamptz - interval '30 days' OR c.keep_until < ($1::timestamptz AT TIME ZONE c.zone)::date)`, now)
+}
+
+// LockDaily takes the lock of the daily clean-up for this transaction; false
+// when another process has it.
+func (q *Queries) LockDaily(ctx context.Context) (bool, error) {
+	r, err := one[struct{ Got bool }](ctx, q, `SELECT pg_try_advisory_xact_lock(hashtext('kitchen daily')) AS got`)
+	return r.Got, err
+}

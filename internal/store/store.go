@@ -1,0 +1,134 @@
+package store
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+
+	"github.com/google/uuid"
+	"github.com/jackc/pgx/v5"
+	"github.com/jackc/pgx/v5/pgconn"
+	"github.com/jackc/pgx/v5/pgxpool"
+)
+
+// ErrNotFound is returned for a row that is not there.
+var ErrNotFound = errors.New("not found")
+
+// ErrConflict is returned when a row is there already or was changed meanwhile.
+var ErrConflict = errors.New("conflict")
+
+// runner is what queries need of a pool or a transaction.
+type runner interface {
+	Exec(ctx context.Context, sql string, args ...any) (pgconn.CommandTag, error)
+	Query(ctx context.Context, sql string, args ...any) (pgx.Rows, error)
+}
+
+// Store runs queries outside a transaction; InTx gives one inside.
+type Store struct {
+	pool *pgxpool.Pool
+	Queries
+}
+
+// Queries are all queries; they run on a pool or in a transaction.
+type Queries struct{ db runner }
+
+// Open connects to a database. The pool stays lazy: it fails here only on an
+// address it cannot read.
+func Open(ctx context.Context, url string) (*Store, error) {
+	cfg, err := pgxpool.ParseConfig(url)
+	if err != nil {
+		return nil, fmt.Errorf("PK_DATABASE_URL cannot be read: %w", err)
+	}
+	cfg.MaxConns = 16
+	pool, err := pgxpool.NewWithConfig(ctx, cfg)
+	if err != nil {
+		return nil, err
+	}
+	return &Store{pool, Queries{pool}}, nil
+}
+
+// Close closes all connections.
+func (s *Store) Close() { s.pool.Close() }
+
+// Pool is the pool itself, for sessions and for listening.
+func (s *Store) Pool() *pgxpool.Pool { return s.pool }
+
+// Ping reports whether the database answers.
+func (s *Store) Ping(ctx context.Context) error { return s.pool.Ping(ctx) }
+
+// InTx runs f in a transaction that is committed when f returns nil.
+func (s *Store) InTx(ctx context.Context, f func(q *Queries) error) error {
+	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error { return f(&Queries{tx}) })
+}
+
+// Event tells clients that something of a class changed; they fetch it anew.
+type Event struct {
+	Class   uuid.UUID `json:"class"`
+	Kind    string    `json:"kind"`
+	ID      uuid.UUID `json:"id"`
+	Version int       `json:"version,omitempty"`
+}
+
+// Channel is the PostgreSQL notification channel of events.
+const Channel = "kitchen_live"
+
+// Notify sends an event when the transaction commits.
+func (q *Queries) Notify(ctx context.Context, e Event) error {
+	payload, err := json.Marshal(e)
+	if err != nil {
+		return err
+	}
+	_, err = q.db.Exec(ctx, `SELECT pg_notify($1, $2)`, Channel, string(payload))
+	return err
+}
+
+// one reads exactly one row into T by column names.
+func one[T any](ctx context.Context, q *Queries, sql string, args ...any) (T, error) {
+	var zero T
+	rows, err := q.db.Query(ctx, sql, args...)
+	if err != nil {
+		return zero, translate(err)
+	}
+	v, err := pgx.CollectExactlyOneRow(rows, pgx.RowToStructByName[T])
+	return v, translate(err)
+}
+
+// many reads all rows into T by column names; the list is never nil.
+func many[T any](ctx context.Context, q *Queries, sql string, args ...any) ([]T, error) {
+	rows, err := q.db.Query(ctx, sql, args...)
+	if err != nil {
+		return nil, translate(err)
+	}
+	out, err := pgx.CollectRows(rows, pgx.RowToStructByName[T])
+	if out == nil {
+		out = []T{}
+	}
+	return out, translate(err)
+}
+
+// exec runs a statement; it gives ErrNotFound when want rows are not touched.
+func (q *Queries) exec(ctx context.Context, want int64, sql string, args ...any) error {
+	tag, err := q.db.Exec(ctx, sql, args...)
+	if err != nil {
+		return translate(err)
+	}
+	if want > 0 && tag.RowsAffected() < want {
+		return ErrNotFound
+	}
+	return nil
+}
+
+func translate(err error) error {
+	if errors.Is(err, pgx.ErrNoRows) {
+		return ErrNotFound
+	}
+	var pg *pgconn.PgError
+	if errors.As(err, &pg) && pg.Code == "23505" {
+		return fmt.Errorf("%w: %s", ErrConflict, pg.ConstraintName)
+	}
+	return err
+}
+
+// NewID is a fresh UUIDv7.
+func NewID() uuid.UUID { return uuid.Must(uuid.NewV7()) }

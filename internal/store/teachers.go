@@ -1,0 +1,61 @@
+package store
+
+import (
+	"context"
+	"time"
+
+	"github.com/google/uuid"
+)
+
+// Teacher is someone who signs in.
+type Teacher struct {
+	ID           uuid.UUID
+	Email        string
+	Name         string
+	PasswordHash string
+	CreatedAt    time.Time
+}
+
+// AddTeacher stores a teacher; ErrConflict when the address is taken.
+func (q *Queries) AddTeacher(ctx context.Context, t Teacher) error {
+	return q.exec(ctx, 1, `INSERT INTO teacher (id, email, name, password_hash, created_at) VALUES ($1, $2, $3, $4, $5)`,
+		t.ID, t.Email, t.Name, t.PasswordHash, t.CreatedAt)
+}
+
+// TeacherByEmail finds a teacher by address in small letters.
+func (q *Queries) TeacherByEmail(ctx context.Context, email string) (Teacher, error) {
+	return one[Teacher](ctx, q, `SELECT * FROM teacher WHERE email = $1`, email)
+}
+
+// Teacher finds a teacher.
+func (q *Queries) Teacher(ctx context.Context, id uuid.UUID) (Teacher, error) {
+	return one[Teacher](ctx, q, `SELECT * FROM teacher WHERE id = $1`, id)
+}
+
+// CountAttempt counts a try of a kind by a key within windows of a length and
+// returns how many there were in the present one, this one included.
+func (q *Queries) CountAttempt(ctx context.Context, kind, key string, window time.Duration, now time.Time) (int, error) {
+	r, err := one[struct{ Count int }](ctx, q, `
+		INSERT INTO attempt (kind, key, window_start, count) VALUES ($1, $2, $3, 1)
+		ON CONFLICT (kind, key) DO UPDATE SET
+			count = CASE WHEN attempt.window_start < $4 THEN 1 ELSE attempt.count + 1 END,
+			window_start = CASE WHEN attempt.window_start < $4 THEN $3 ELSE attempt.window_start END
+		RETURNING count`, kind, key, now, now.Add(-window))
+	return r.Count, err
+}
+
+// ForgetAttempts clears the count of a kind and key.
+func (q *Queries) ForgetAttempts(ctx context.Context, kind, key string) error {
+	return q.exec(ctx, 0, `DELETE FROM attempt WHERE kind = $1 AND key = $2`, kind, key)
+}
+
+// SetMarker notes something about the database as a whole.
+func (q *Queries) SetMarker(ctx context.Context, name, value string) error {
+	return q.exec(ctx, 1, `INSERT INTO marker (name, value) VALUES ($1, $2) ON CONFLICT (name) DO UPDATE SET value = $2`, name, value)
+}
+
+// Marker reads such a note; ErrNotFound when there is none.
+func (q *Queries) Marker(ctx context.Context, name string) (string, error) {
+	r, err := one[struct{ Value string }](ctx, q, `SELECT value FROM marker WHERE name = $1`, name)
+	return r.Value, err
+}

@@ -22,7 +22,8 @@ func rawField(body []byte, name string) (json.RawMessage, error) {
 	return fields[name], nil
 }
 
-type phonePath struct {
+// PhonePath names the home a phone acts for.
+type PhonePath struct {
 	Home uuid.UUID `path:"home"`
 }
 
@@ -68,12 +69,12 @@ func (s *Server) family() {
 			Secure: s.Secure, SameSite: http.SameSiteLaxMode, MaxAge: 400 * 24 * 3600}
 		return &opened{SetCookie: cookie, Body: OpenedView{o.Home, s.App.Now()}}, nil
 	})
-	forHome(s, op("GET", "/home/{home}", "get-bundle", "All that a home's page needs"), func(i *phonePath) uuid.UUID { return i.Home },
-		func(ctx context.Context, who app.HomeActor, _ *phonePath) (app.Bundle, error) {
+	forHome(s, op("GET", "/home/{home}", "get-bundle", "All that a home's page needs"), func(i *PhonePath) uuid.UUID { return i.Home },
+		func(ctx context.Context, who app.HomeActor, _ *PhonePath) (app.Bundle, error) {
 			return s.App.Bundle(ctx, who)
 		})
 	type chosen struct {
-		phonePath
+		PhonePath
 		Body struct {
 			Language string `json:"language" enum:"en,es"`
 		}
@@ -83,7 +84,7 @@ func (s *Server) family() {
 			return Done{true}, s.App.ChooseLanguage(ctx, who, i.Body.Language)
 		})
 	type permission struct {
-		phonePath
+		PhonePath
 		Assignment uuid.UUID `path:"assignment"`
 		Body       app.PermissionFields
 	}
@@ -92,7 +93,7 @@ func (s *Server) family() {
 			return s.App.Permit(ctx, who, i.Assignment, i.Body)
 		})
 	type entry struct {
-		phonePath
+		PhonePath
 		Assignment uuid.UUID `path:"assignment"`
 		ID         uuid.UUID `path:"entry"`
 		Body       struct {
@@ -106,7 +107,7 @@ func (s *Server) family() {
 			return s.App.PutEntry(ctx, who, i.Assignment, i.ID, i.RawBody)
 		})
 	type result struct {
-		phonePath
+		PhonePath
 		Assignment uuid.UUID `path:"assignment"`
 	}
 	forHome(s, op("GET", "/home/{home}/assignments/{assignment}/result", "get-own-result", "The home's own result, worked out"), func(i *result) uuid.UUID { return i.Home },
@@ -114,7 +115,7 @@ func (s *Server) family() {
 			return s.App.OwnResult(ctx, who, i.Assignment)
 		})
 	type incident struct {
-		phonePath
+		PhonePath
 		ID   uuid.UUID `path:"incident"`
 		Body app.IncidentFields
 	}

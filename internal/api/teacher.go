@@ -69,24 +69,25 @@ type Me struct {
 	Email string    `json:"email"`
 }
 
-type language struct {
+// Accept is the language answers are worded in.
+type Accept struct {
 	Language string `header:"Accept-Language" default:"en"`
 }
 
-func (l language) code() string {
+func (l Accept) code() string {
 	if strings.HasPrefix(l.Language, "es") {
 		return "es"
 	}
 	return "en"
 }
 
-// ifMatch is the version that a change is meant for.
-type ifMatch struct {
-	IfMatch string `header:"If-Match" required:"true" doc:"Version the change was made from" example:"3"`
+// IfMatch is the version that a change is meant for.
+type IfMatch struct {
+	Version string `header:"If-Match" required:"true" doc:"Version the change was made from" example:"3"`
 }
 
-func (m ifMatch) version() (int, error) {
-	n, err := strconv.Atoi(strings.Trim(m.IfMatch, `" W/`))
+func (m IfMatch) version() (int, error) {
+	n, err := strconv.Atoi(strings.Trim(m.Version, `" W/`))
 	if err != nil {
 		return 0, &app.Invalid{Field: "If-Match", Rule: "has to be the version the change was made from", Example: "3"}
 	}
@@ -121,12 +122,14 @@ func (s *Server) signIn() {
 	})
 }
 
-type classPath struct {
+// ClassPath names a class in an address.
+type ClassPath struct {
 	Class uuid.UUID `path:"class"`
 }
 
-type homePath struct {
-	classPath
+// HomePath names a home of a class in an address.
+type HomePath struct {
+	ClassPath
 	Home uuid.UUID `path:"home"`
 }
 
@@ -139,12 +142,12 @@ func (s *Server) classes() {
 	forTeacher(s, op("POST", "/classes", "add-class", "Make a class"), func(ctx context.Context, who app.TeacherActor, i *body) (app.ClassView, error) {
 		return s.App.AddClass(ctx, who, i.Body)
 	})
-	forTeacher(s, op("GET", "/classes/{class}", "get-class", "A class"), func(ctx context.Context, who app.TeacherActor, i *classPath) (app.ClassView, error) {
+	forTeacher(s, op("GET", "/classes/{class}", "get-class", "A class"), func(ctx context.Context, who app.TeacherActor, i *ClassPath) (app.ClassView, error) {
 		return s.App.Class(ctx, who, i.Class)
 	})
 	type change struct {
-		classPath
-		ifMatch
+		ClassPath
+		IfMatch
 		Body app.ClassFields
 	}
 	forTeacher(s, op("PUT", "/classes/{class}", "save-class", "Change a class"), func(ctx context.Context, who app.TeacherActor, i *change) (app.ClassView, error) {
@@ -158,19 +161,19 @@ func (s *Server) classes() {
 }
 
 func (s *Server) homes() {
-	forTeacher(s, op("GET", "/classes/{class}/homes", "list-homes", "The homes of a class"), func(ctx context.Context, who app.TeacherActor, i *classPath) (List[app.HomeView], error) {
+	forTeacher(s, op("GET", "/classes/{class}/homes", "list-homes", "The homes of a class"), func(ctx context.Context, who app.TeacherActor, i *ClassPath) (List[app.HomeView], error) {
 		v, err := s.App.Homes(ctx, who, i.Class)
 		return List[app.HomeView]{Items: v}, err
 	})
 	type add struct {
-		classPath
+		ClassPath
 		Body app.HomeFields
 	}
 	forTeacher(s, op("POST", "/classes/{class}/homes", "add-home", "Add a home"), func(ctx context.Context, who app.TeacherActor, i *add) (app.HomeView, error) {
 		return s.App.AddHome(ctx, who, i.Class, i.Body)
 	})
 	type roster struct {
-		classPath
+		ClassPath
 		Body struct {
 			Text string `json:"text" maxLength:"100000" doc:"Nicknames one a line, or CSV" example:"Fern"`
 			Try  bool   `json:"try,omitempty" doc:"Only read it; add nothing"`
@@ -185,8 +188,8 @@ func (s *Server) homes() {
 		return List[app.RosterLine]{Items: v}, err
 	})
 	type change struct {
-		homePath
-		ifMatch
+		HomePath
+		IfMatch
 		Body app.HomeFields
 	}
 	forTeacher(s, op("PUT", "/classes/{class}/homes/{home}", "save-home", "Change a home"), func(ctx context.Context, who app.TeacherActor, i *change) (app.HomeView, error) {
@@ -197,17 +200,17 @@ func (s *Server) homes() {
 		return s.App.SaveHome(ctx, who, i.Class, i.Home, version, i.Body)
 	})
 	simple := func(method, path, id, summary string, f func(context.Context, app.TeacherActor, uuid.UUID, uuid.UUID) error) {
-		forTeacher(s, op(method, path, id, summary), func(ctx context.Context, who app.TeacherActor, i *homePath) (Done, error) {
+		forTeacher(s, op(method, path, id, summary), func(ctx context.Context, who app.TeacherActor, i *HomePath) (Done, error) {
 			return Done{true}, f(ctx, who, i.Class, i.Home)
 		})
 	}
 	simple("DELETE", "/classes/{class}/homes/{home}", "delete-home", "Take a home out; it can be brought back for thirty days", s.App.DeleteHome)
 	simple("POST", "/classes/{class}/homes/{home}/restore", "restore-home", "Bring a home back", s.App.RestoreHome)
 	simple("POST", "/classes/{class}/homes/{home}/erase", "erase-home", "Remove a home's names, words and pictures for good", s.App.EraseHome)
-	forTeacher(s, op("POST", "/classes/{class}/homes/{home}/link", "renew-link", "Give a home a new link and code"), func(ctx context.Context, who app.TeacherActor, i *homePath) (app.Invitation, error) {
+	forTeacher(s, op("POST", "/classes/{class}/homes/{home}/link", "renew-link", "Give a home a new link and code"), func(ctx context.Context, who app.TeacherActor, i *HomePath) (app.Invitation, error) {
 		return s.App.RenewLink(ctx, who, i.Class, i.Home)
 	})
-	forTeacher(s, op("GET", "/classes/{class}/invitations", "list-invitations", "Links, codes and QR codes of a class"), func(ctx context.Context, who app.TeacherActor, i *classPath) (List[app.Invitation], error) {
+	forTeacher(s, op("GET", "/classes/{class}/invitations", "list-invitations", "Links, codes and QR codes of a class"), func(ctx context.Context, who app.TeacherActor, i *ClassPath) (List[app.Invitation], error) {
 		v, err := s.App.Invitations(ctx, who, i.Class)
 		return List[app.Invitation]{Items: v}, err
 	})
@@ -220,13 +223,13 @@ type Actions struct {
 }
 
 func (s *Server) experiments() {
-	type onlyLanguage struct{ language }
+	type onlyLanguage struct{ Accept }
 	forTeacher(s, op("GET", "/experiments", "list-experiments", "The teacher's experiments"), func(ctx context.Context, who app.TeacherActor, i *onlyLanguage) (List[app.ExperimentRow], error) {
 		v, err := s.App.Experiments(ctx, who, i.code())
 		return List[app.ExperimentRow]{Items: v}, err
 	})
 	type add struct {
-		language
+		Accept
 		Body struct {
 			Document map[string]any `json:"document,omitempty" doc:"An experiment document, valid or not"`
 			Example  string         `json:"example,omitempty" doc:"Or the name of an example to begin from" example:"paper-strips"`
@@ -243,20 +246,20 @@ func (s *Server) experiments() {
 		}
 		return s.App.AddExperiment(ctx, who, raw, i.code())
 	})
-	type path struct {
+	type ExperimentPath struct {
 		Experiment uuid.UUID `path:"experiment"`
 	}
 	type get struct {
-		path
-		language
+		ExperimentPath
+		Accept
 	}
 	forTeacher(s, op("GET", "/experiments/{experiment}", "get-draft", "An experiment's draft, judged"), func(ctx context.Context, who app.TeacherActor, i *get) (app.DraftView, error) {
 		return s.App.Draft(ctx, who, i.Experiment, i.code())
 	})
 	type save struct {
-		path
-		language
-		ifMatch
+		ExperimentPath
+		Accept
+		IfMatch
 		Body struct {
 			Document map[string]any `json:"document"`
 		}
@@ -273,10 +276,10 @@ func (s *Server) experiments() {
 		}
 		return s.App.SaveDraft(ctx, who, i.Experiment, version, raw, i.code())
 	})
-	forTeacher(s, op("DELETE", "/experiments/{experiment}", "delete-experiment", "Take an experiment off the list"), func(ctx context.Context, who app.TeacherActor, i *path) (Done, error) {
+	forTeacher(s, op("DELETE", "/experiments/{experiment}", "delete-experiment", "Take an experiment off the list"), func(ctx context.Context, who app.TeacherActor, i *ExperimentPath) (Done, error) {
 		return Done{true}, s.App.DeleteExperiment(ctx, who, i.Experiment)
 	})
-	forTeacher(s, op("POST", "/experiments/{experiment}/restore", "restore-experiment", "Bring an experiment back"), func(ctx context.Context, who app.TeacherActor, i *path) (Done, error) {
+	forTeacher(s, op("POST", "/experiments/{experiment}/restore", "restore-experiment", "Bring an experiment back"), func(ctx context.Context, who app.TeacherActor, i *ExperimentPath) (Done, error) {
 		return Done{true}, s.App.RestoreExperiment(ctx, who, i.Experiment)
 	})
 	type formula struct {
@@ -297,8 +300,9 @@ func (s *Server) experiments() {
 	})
 }
 
-type assignmentPath struct {
-	classPath
+// AssignmentPath names an assignment of a class in an address.
+type AssignmentPath struct {
+	ClassPath
 	Assignment uuid.UUID `path:"assignment"`
 }
 
@@ -308,16 +312,16 @@ func (s *Server) assignments() {
 		return List[app.AssignmentView]{Items: v}, err
 	})
 	type check struct {
-		classPath
-		language
+		ClassPath
+		Accept
 		Experiment uuid.UUID `path:"experiment"`
 	}
 	forTeacher(s, op("GET", "/classes/{class}/issue-check/{experiment}", "check-issue", "What is in the way of issuing"), func(ctx context.Context, who app.TeacherActor, i *check) (app.IssueCheck, error) {
 		return s.App.CheckIssue(ctx, who, i.Class, i.Experiment, i.code())
 	})
 	type issue struct {
-		classPath
-		language
+		ClassPath
+		Accept
 		Body struct {
 			Experiment uuid.UUID `json:"experiment"`
 			OpensAt    time.Time `json:"opens_at"`
@@ -328,7 +332,7 @@ func (s *Server) assignments() {
 		return s.App.Issue(ctx, who, i.Class, i.Body.Experiment, i.Body.OpensAt, i.Body.DueAt, i.code())
 	})
 	type recall struct {
-		assignmentPath
+		AssignmentPath
 		Body struct {
 			Reason string `json:"reason" maxLength:"1000" example:"The dishes tip over. Please pour the water away."`
 		}
@@ -336,22 +340,22 @@ func (s *Server) assignments() {
 	forTeacher(s, op("POST", "/classes/{class}/assignments/{assignment}/recall", "recall", "Take an experiment back from all homes"), func(ctx context.Context, who app.TeacherActor, i *recall) (Done, error) {
 		return Done{true}, s.App.Recall(ctx, who, i.Class, i.Assignment, i.Body.Reason)
 	})
-	type get struct {
-		assignmentPath
-		language
+	type Get struct {
+		AssignmentPath
+		Accept
 	}
-	forTeacher(s, op("GET", "/classes/{class}/assignments/{assignment}/results", "get-results", "The class page"), func(ctx context.Context, who app.TeacherActor, i *get) (app.Results, error) {
+	forTeacher(s, op("GET", "/classes/{class}/assignments/{assignment}/results", "get-results", "The class page"), func(ctx context.Context, who app.TeacherActor, i *Get) (app.Results, error) {
 		return s.App.Results(ctx, who, i.Class, i.Assignment, i.code())
 	})
 	type notebook struct {
-		get
+		Get
 		Home uuid.UUID `path:"home"`
 	}
 	forTeacher(s, op("GET", "/classes/{class}/assignments/{assignment}/notebooks/{home}", "get-notebook", "A home's notebook, corrections included"), func(ctx context.Context, who app.TeacherActor, i *notebook) (app.NotebookView, error) {
 		return s.App.Notebook(ctx, who, i.Class, i.Assignment, i.Home, i.code())
 	})
 	type shared struct {
-		assignmentPath
+		AssignmentPath
 		ID      uuid.UUID `path:"entry"`
 		Body    app.EntryFields
 		RawBody []byte
@@ -359,13 +363,13 @@ func (s *Server) assignments() {
 	forTeacher(s, op("PUT", "/classes/{class}/assignments/{assignment}/shared/{entry}", "put-shared-entry", "One of the teacher's own readings, to be shared"), func(ctx context.Context, who app.TeacherActor, i *shared) (app.EntryView, error) {
 		return s.App.PutSharedEntry(ctx, who, i.Class, i.Assignment, i.ID, i.RawBody)
 	})
-	type onlyLanguage struct{ language }
+	type onlyLanguage struct{ Accept }
 	forTeacher(s, op("GET", "/incidents", "list-incidents", "What homes told through Something went wrong"), func(ctx context.Context, who app.TeacherActor, i *onlyLanguage) (List[app.IncidentView], error) {
 		v, err := s.App.Incidents(ctx, who, i.code())
 		return List[app.IncidentView]{Items: v}, err
 	})
 	type seen struct {
-		classPath
+		ClassPath
 		Incident uuid.UUID `path:"incident"`
 	}
 	forTeacher(s, op("POST", "/classes/{class}/incidents/{incident}/seen", "see-incident", "The teacher has seen an incident"), func(ctx context.Context, who app.TeacherActor, i *seen) (Done, error) {

@@ -90,6 +90,10 @@ func (c *Cluster) Stop() error {
 
 // prepare makes the folder and, as root, finds the account that owns it.
 func (c *Cluster) prepare() error {
+	// Others must be able to pass through the folders above, not look into this one.
+	if err := os.MkdirAll(filepath.Dir(c.dir), 0o755); err != nil {
+		return err
+	}
 	if err := os.MkdirAll(c.dir, 0o700); err != nil {
 		return err
 	}

@@ -1,0 +1,57 @@
+import type { components } from './schema';
+
+export type Schemas = components['schemas'];
+export type Problem = Schemas['Problem'];
+
+/** A problem document of the server, or a request that never reached it. */
+export class ProblemError extends Error {
+  readonly problem: Problem;
+  /** True when there was no answer at all: no connection, or the server is down. */
+  readonly offline: boolean;
+  constructor(problem: Problem, offline = false) {
+    super(problem.detail);
+    this.problem = problem;
+    this.offline = offline;
+  }
+}
+
+const noAnswer: Problem = { status: 0, title: 'No connection', code: 'offline', detail: 'There is no connection to the server. What you typed is kept.' };
+
+export interface Options {
+  body?: unknown;
+  raw?: Blob | string;
+  type?: string;
+  version?: number;
+  language?: string;
+  signal?: AbortSignal;
+}
+
+/** Asks the server and gives its JSON answer; a problem is thrown as ProblemError. */
+export async function ask<T>(method: string, path: string, options: Options = {}): Promise<T> {
+  const headers: Record<string, string> = {};
+  let body: BodyInit | undefined;
+  if (options.body !== undefined) {
+    headers['Content-Type'] = 'application/json';
+    body = JSON.stringify(options.body);
+  } else if (options.raw !== undefined) {
+    headers['Content-Type'] = options.type ?? 'application/json';
+    body = options.raw;
+  }
+  if (options.version !== undefined) headers['If-Match'] = String(options.version);
+  if (options.language) headers['Accept-Language'] = options.language;
+  let response: Response;
+  try {
+    response = await fetch('/api/v1' + path, { method, headers, body, signal: options.signal, credentials: 'same-origin' });
+  } catch {
+    throw new ProblemError(noAnswer, true);
+  }
+  const text = await response.text();
+  if (response.ok) return JSON.parse(text) as T;
+  let problem: Problem = { status: response.status, title: 'Fault', code: 'fault', detail: `The server answered ${response.status}. What you typed is kept; try again.` };
+  try {
+    problem = JSON.parse(text) as Problem;
+  } catch {
+    // a proxy's page, not ours: the words above stand
+  }
+  throw new ProblemError(problem, response.status === 502 || response.status === 503 || response.status === 504);
+}

@@ -1,0 +1,35 @@
+import type { Sheet } from '../phone/useHome';
+
+const foldFrom = 30 * 60; // waits longer than half an hour are folded
+
+/** The whole work as one thread: steps as marks, long waits as folds, a peg where one stands. */
+export function ProgressThread({ sheet, at }: { sheet: Sheet; at: number }) {
+  const parts: { width: number; fold: boolean; reads: boolean }[] = [];
+  let end = 0;
+  for (const step of sheet.steps) {
+    const wait = Math.max(0, step.start - end);
+    if (wait > foldFrom) parts.push({ width: 900, fold: true, reads: false });
+    parts.push({ width: Math.max(120, step.seconds + (wait > foldFrom ? 0 : wait)), fold: false, reads: step.takes.length > 0 });
+    end = step.start + step.seconds;
+  }
+  const total = parts.reduce((sum, p) => sum + p.width, 0) || 1;
+  let x = 0;
+  let step = -1;
+  return (
+    <svg className="thread" viewBox="0 0 360 14" preserveAspectRatio="none" aria-hidden="true">
+      {parts.map((p, i) => {
+        const from = (x / total) * 360;
+        x += p.width;
+        const width = (p.width / total) * 360 - 2;
+        if (p.fold) return <path key={i} d={`M${from} 3 l4 4 l-4 4 M${from + width} 3 l-4 4 l4 4`} stroke="var(--edge)" fill="none" strokeWidth="1.5" />;
+        step++;
+        const past = step < at;
+        return (
+          <g key={i}>
+            <rect x={from} y={p.reads ? 2 : 5} width={Math.max(2, width)} height={p.reads ? 10 : 5} rx="1" fill={past ? 'var(--samphire)' : 'var(--paper)'} stroke={step === at ? 'var(--ink)' : 'var(--edge)'} strokeWidth={step === at ? 2 : 1} />
+          </g>
+        );
+      })}
+    </svg>
+  );
+}

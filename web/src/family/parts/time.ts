@@ -1,0 +1,15 @@
+/** Day and time in the class's zone; the day is left out today. */
+export function clock(time: string | number | Date, zone: string, language: string): string {
+  const d = new Date(time);
+  const day = (x: Date) => new Intl.DateTimeFormat('en-CA', { timeZone: zone, dateStyle: 'short' }).format(x);
+  const today = day(d) === day(new Date());
+  return new Intl.DateTimeFormat(language, { timeZone: zone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23', ...(today ? {} : { weekday: 'short', day: 'numeric', month: 'short' }) }).format(d);
+}
+
+/** Time left, in hours and minutes from one hour on, else in minutes and seconds. */
+export function left(ms: number): string {
+  const s = Math.max(0, Math.ceil(ms / 1000));
+  const h = Math.floor(s / 3600);
+  const m = Math.floor((s % 3600) / 60);
+  return h > 0 ? `${h} h ${m} min` : `${m} min ${String(s % 60).padStart(2, '0')} s`;
+}

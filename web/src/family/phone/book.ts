@@ -1,0 +1,64 @@
+import type { LocalEntry } from './db';
+import type { Sheet } from './useHome';
+
+export type Slot = Sheet['steps'][number]['takes'][number];
+export type Step = Sheet['steps'][number];
+
+const sameSlot = (e: LocalEntry['entry'], s: Slot) => e.reading === s.reading && (e.condition ?? '') === (s.condition ?? '') && (e.time ?? '') === (s.time ?? '') && (e.trial ?? 1) === s.trial;
+
+/** The last of a list; written out, since older phones lack findLast. */
+export const last = <T>(list: T[]): T | undefined => list[list.length - 1];
+
+export const byTime = (a: LocalEntry, b: LocalEntry) => a.entry.phone_time.localeCompare(b.entry.phone_time) || a.id.localeCompare(b.id);
+
+/** What a home's own entries say, as far as the phone may say it: order and flags, never what a number means. */
+export class Book {
+  readonly entries: LocalEntry[];
+  constructor(all: LocalEntry[], assignment: string) {
+    this.entries = all.filter((e) => e.assignment === assignment).sort(byTime);
+  }
+  of(kind: string) {
+    return this.entries.filter((e) => e.entry.kind === kind);
+  }
+  readings(slot: Slot) {
+    return this.of('reading').filter((e) => sameSlot(e.entry, slot));
+  }
+  notRead(slot: Slot) {
+    return last(this.of('not-read').filter((e) => sameSlot(e.entry, slot)));
+  }
+  spoiled(id: string) {
+    return this.of('spoiled').find((e) => e.entry.refers === id);
+  }
+  /** The reading that counts: the last that was not spoiled. */
+  present(slot: Slot) {
+    return last(this.readings(slot).filter((e) => !this.spoiled(e.id)));
+  }
+  settled(slot: Slot) {
+    return Boolean(this.present(slot) ?? this.notRead(slot));
+  }
+  done(step: string) {
+    return this.of('step-done').find((e) => e.entry.step === step);
+  }
+  answer(question: string) {
+    return last(this.of('answer').filter((e) => e.entry.question === question));
+  }
+  ticked(need: string) {
+    const tick = last(this.of('tick').filter((e) => e.entry.refers === need));
+    return tick !== undefined && tick.entry.reason !== 'no';
+  }
+  adult(step: string) {
+    return this.of('adult').find((e) => e.entry.step === step);
+  }
+  photos(evidence: string) {
+    return this.of('photo').filter((e) => e.entry.evidence === evidence);
+  }
+  sent() {
+    return last(this.of('sent'));
+  }
+  /** When a step's wait is over, in the server's time; undefined without a wait or before its clock has started. */
+  readyAt(step: Step): number | undefined {
+    const start = step.wait && this.done(step.wait.from);
+    if (!start) return undefined;
+    return new Date(start.entry.phone_time).getTime() + start.entry.offset_ms + step.wait!.seconds * 1000;
+  }
+}

@@ -1,0 +1,65 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { Problem, Schemas } from '../../api/client';
+
+export type Entry = Schemas['EntryFields'];
+export type Answer = Schemas['EntryView'];
+
+/** An entry as this phone knows it: with the server's answer once it has one. */
+export interface LocalEntry {
+  id: string;
+  assignment: string;
+  entry: Entry;
+  answer?: Answer;
+}
+
+/** Something that waits to be sent. Photos stand before the entries that speak of them. */
+export interface Waiting {
+  seq?: number;
+  type: 'entry' | 'photo' | 'incident';
+  id: string;
+  assignment: string;
+  body: string; // exact bytes of an entry or incident, so that a repeat is the same
+  /** Set when the server refused it: it stays here until someone helps. */
+  problem?: Problem;
+}
+
+interface HomeDB extends DBSchema {
+  kv: { key: string; value: unknown };
+  entries: { key: string; value: LocalEntry; indexes: { assignment: string } };
+  queue: { key: number; value: Waiting };
+  photos: { key: string; value: Blob };
+}
+
+export type Database = IDBPDatabase<HomeDB>;
+
+/** Each home on a phone has a store of its own; two homes never mix. */
+export function openHome(home: string): Promise<Database> {
+  return openDB<HomeDB>(`pk-${home}`, 1, {
+    upgrade(db) {
+      db.createObjectStore('kv');
+      db.createObjectStore('entries', { keyPath: 'id' }).createIndex('assignment', 'assignment');
+      db.createObjectStore('queue', { keyPath: 'seq', autoIncrement: true });
+      db.createObjectStore('photos');
+    },
+  });
+}
+
+interface IndexDB extends DBSchema {
+  links: { key: string; value: string };
+}
+
+const openIndex = () => openDB<IndexDB>('pk-index', 1, { upgrade: (db) => void db.createObjectStore('links') });
+
+/** Remembers which home a link opened, for the next time without a connection. */
+export async function rememberLink(hash: string, home: string): Promise<void> {
+  const db = await openIndex();
+  await db.put('links', home, hash);
+  db.close();
+}
+
+export async function homeOfLink(hash: string): Promise<string | undefined> {
+  const db = await openIndex();
+  const home = await db.get('links', hash);
+  db.close();
+  return home;
+}

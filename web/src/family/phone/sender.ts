@@ -1,0 +1,54 @@
+import { ask, ProblemError } from '../../api/client';
+import type { Answer, Database, Waiting } from './db';
+
+/** What stops the whole queue: the phone is no longer let in. */
+export type Stopped = 'replaced-link' | 'open-link' | undefined;
+
+export interface SendResult {
+  /** Something waits that may be tried again later. */
+  again: boolean;
+  stopped: Stopped;
+}
+
+const path = (home: string, w: Waiting) =>
+  w.type === 'incident' ? `/home/${home}/incidents/${w.id}` : `/home/${home}/assignments/${w.assignment}/${w.type === 'photo' ? 'photos' : 'entries'}/${w.id}`;
+
+async function sendOne(home: string, db: Database, w: Waiting): Promise<void> {
+  if (w.type === 'photo') {
+    const blob = await db.get('photos', w.id);
+    if (blob) await ask('PUT', path(home, w), { raw: blob, type: blob.type || 'image/jpeg' });
+    return;
+  }
+  const answer = await ask<Answer>('PUT', path(home, w), { raw: w.body });
+  if (w.type === 'entry') {
+    const local = await db.get('entries', w.id);
+    if (local) await db.put('entries', { ...local, answer });
+  }
+}
+
+/**
+ * Sends what waits, strictly in order, by one sender at a time over all tabs.
+ * Refused things go to the list that needs help and do not hold up the rest.
+ */
+export async function send(home: string, db: Database, changed: () => void): Promise<SendResult> {
+  const work = async (): Promise<SendResult> => {
+    for (;;) {
+      const next = (await db.getAll('queue')).find((w) => !w.problem);
+      if (!next) return { again: false, stopped: undefined };
+      try {
+        await sendOne(home, db, next);
+        await db.delete('queue', next.seq!);
+      } catch (error) {
+        if (!(error instanceof ProblemError)) throw error;
+        const { status, code } = error.problem;
+        if (code === 'replaced-link' || code === 'open-link') return { again: false, stopped: code };
+        const later = error.offline || status >= 500 || status === 0 || status === 408 || status === 425 || status === 429;
+        if (later) return { again: true, stopped: undefined };
+        await db.put('queue', { ...next, problem: error.problem });
+      }
+      changed();
+    }
+  };
+  if (!navigator.locks) return work();
+  return navigator.locks.request(`pk-send-${home}`, { ifAvailable: true }, async (lock) => (lock ? work() : { again: true, stopped: undefined as Stopped }));
+}

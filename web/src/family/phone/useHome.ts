@@ -1,0 +1,188 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { ask, ProblemError, type Schemas } from '../../api/client';
+import { openHome, type Database, type Entry, type LocalEntry, type Waiting } from './db';
+import { newID } from './ids';
+import { send, type Stopped } from './sender';
+
+export type Bundle = Schemas['Bundle'];
+export type Sheet = Schemas['Sheet'];
+
+/** What a home's page works with; it is the same with and without a connection. */
+export interface HomeState {
+  home: string;
+  bundle: Bundle | undefined;
+  entries: LocalEntry[];
+  queue: Waiting[];
+  online: boolean;
+  stopped: Stopped;
+  /** The phone cannot keep anything: full, or closed to this page. */
+  storeProblem: boolean;
+  /** Server's clock minus the phone's, in milliseconds, as last measured. */
+  offset: number;
+  add: (assignment: string, entry: Omit<Entry, 'phone_time' | 'offset_ms'>) => Promise<string>;
+  addPhoto: (assignment: string, blob: Blob) => Promise<string>;
+  tell: (id: string, body: Omit<Schemas['IncidentFields'], 'phone_time'>) => Promise<void>;
+  drop: (waiting: Waiting) => Promise<void>;
+  retry: (waiting: Waiting) => Promise<void>;
+  photo: (id: string) => Promise<Blob | undefined>;
+  keep: (key: string, value: unknown) => void;
+  recall: <T>(key: string) => Promise<T | undefined>;
+  refresh: () => Promise<void>;
+}
+
+const pollEvery = 15_000;
+
+export function useHome(home: string): HomeState {
+  const db = useRef<Promise<Database> | undefined>(undefined);
+  if (!db.current) db.current = openHome(home);
+  const [bundle, setBundle] = useState<Bundle>();
+  const [entries, setEntries] = useState<LocalEntry[]>([]);
+  const [queue, setQueue] = useState<Waiting[]>([]);
+  const [online, setOnline] = useState(navigator.onLine);
+  const [stopped, setStopped] = useState<Stopped>();
+  const [storeProblem, setStoreProblem] = useState(false);
+  const [offset, setOffset] = useState(0);
+  const offsetRef = useRef(0);
+  const channel = useMemo(() => ('BroadcastChannel' in self ? new BroadcastChannel(`pk-${home}`) : undefined), [home]);
+
+  const load = useCallback(async () => {
+    const d = await db.current!;
+    setEntries(await d.getAll('entries'));
+    setQueue(await d.getAll('queue'));
+  }, []);
+
+  const changed = useCallback(() => {
+    void load();
+    channel?.postMessage('changed');
+  }, [load, channel]);
+
+  const sending = useRef(false);
+  const pause = useRef(1000);
+  const pump = useCallback(async () => {
+    if (sending.current) return;
+    sending.current = true;
+    try {
+      const result = await send(home, await db.current!, changed);
+      setStopped(result.stopped);
+      setOnline(!result.again);
+      pause.current = result.again ? Math.min(60_000, pause.current * 2) : 1000;
+      if (result.again) setTimeout(() => void pump(), pause.current * (0.75 + Math.random() / 2));
+    } finally {
+      sending.current = false;
+      await load();
+    }
+  }, [home, changed, load]);
+
+  const refresh = useCallback(async () => {
+    const d = await db.current!;
+    try {
+      const asked = Date.now();
+      const fresh = await ask<Bundle>('GET', `/home/${home}`);
+      const measured = Math.round(new Date(fresh.now).getTime() - (asked + Date.now()) / 2);
+      offsetRef.current = measured;
+      setOffset(measured);
+      await d.put('kv', fresh, 'bundle');
+      await d.put('kv', measured, 'offset');
+      const tx = d.transaction('entries', 'readwrite');
+      for (const sheet of fresh.sheets) {
+        for (const e of sheet.entries) void tx.store.put({ id: e.id, assignment: sheet.assignment, entry: e.entry, answer: e });
+      }
+      await tx.done;
+      setBundle(fresh);
+      setOnline(true);
+      setStopped(undefined);
+    } catch (error) {
+      if (error instanceof ProblemError) {
+        if (error.offline) setOnline(false);
+        if (error.problem.code === 'replaced-link' || error.problem.code === 'open-link') setStopped(error.problem.code);
+      } else setStoreProblem(true);
+    }
+    await load();
+    void pump();
+  }, [home, load, pump]);
+
+  useEffect(() => {
+    let live = true;
+    void (async () => {
+      try {
+        const d = await db.current!;
+        const [kept, keptOffset] = [(await d.get('kv', 'bundle')) as Bundle | undefined, (await d.get('kv', 'offset')) as number | undefined];
+        if (!live) return;
+        if (kept) setBundle(kept);
+        offsetRef.current = keptOffset ?? 0;
+        setOffset(keptOffset ?? 0);
+        void navigator.storage?.persist?.();
+      } catch {
+        setStoreProblem(true);
+      }
+      await refresh();
+    })();
+    const onVisible = () => document.visibilityState === 'visible' && void refresh();
+    const onOnline = () => void refresh();
+    const onOffline = () => setOnline(false);
+    const timer = setInterval(() => document.visibilityState === 'visible' && void refresh(), pollEvery);
+    document.addEventListener('visibilitychange', onVisible);
+    addEventListener('online', onOnline);
+    addEventListener('offline', onOffline);
+    if (channel) channel.onmessage = () => void load();
+    return () => {
+      live = false;
+      clearInterval(timer);
+      document.removeEventListener('visibilitychange', onVisible);
+      removeEventListener('online', onOnline);
+      removeEventListener('offline', onOffline);
+    };
+  }, [refresh, load, channel]);
+
+  const put = useCallback(
+    async (write: (d: Database) => Promise<void>) => {
+      try {
+        await write(await db.current!);
+      } catch (error) {
+        setStoreProblem(true);
+        throw error;
+      }
+      changed();
+      void pump();
+    },
+    [changed, pump],
+  );
+
+  return {
+    home, bundle, entries, queue, online, stopped, storeProblem, offset, refresh,
+    async add(assignment, fields) {
+      const id = newID();
+      const entry: Entry = { ...fields, phone_time: new Date().toISOString(), offset_ms: offsetRef.current };
+      await put(async (d) => {
+        const tx = d.transaction(['entries', 'queue'], 'readwrite');
+        await Promise.all([tx.objectStore('entries').put({ id, assignment, entry }), tx.objectStore('queue').add({ type: 'entry', id, assignment, body: JSON.stringify(entry) }), tx.done]);
+      });
+      return id;
+    },
+    async addPhoto(assignment, blob) {
+      const id = newID();
+      await put(async (d) => {
+        const tx = d.transaction(['photos', 'queue'], 'readwrite');
+        await Promise.all([tx.objectStore('photos').put(blob, id), tx.objectStore('queue').add({ type: 'photo', id, assignment, body: '' }), tx.done]);
+      });
+      return id;
+    },
+    async tell(id, fields) {
+      const body = JSON.stringify({ ...fields, phone_time: new Date().toISOString() });
+      await put(async (d) => void (await d.add('queue', { type: 'incident', id, assignment: fields.assignment ?? '', body })));
+    },
+    async drop(w) {
+      await put(async (d) => {
+        await d.delete('queue', w.seq!);
+        if (w.type === 'entry') await d.delete('entries', w.id);
+        if (w.type === 'photo') await d.delete('photos', w.id);
+      });
+    },
+    async retry(w) {
+      await put(async (d) => void (await d.put('queue', { ...w, problem: undefined })));
+    },
+    photo: async (id) => (await db.current!).get('photos', id),
+    keep: (key, value) => void db.current!.then(async (d) => void (value === undefined ? await d.delete('kv', key) : await d.put('kv', value, key))).catch(() => setStoreProblem(true)),
+    recall: async <T,>(key: string) => (await (await db.current!).get('kv', key)) as T | undefined,
+  };
+}

@@ -1,0 +1,136 @@
+import { useEffect, useState } from 'react';
+import { Icon } from '../../ui/Icon';
+import { NameLabel } from '../../ui/NameLabel';
+import { Book } from '../phone/book';
+import { useHome, type HomeState, type Sheet } from '../phone/useHome';
+import { PhonePage } from '../parts/PhonePage';
+import { clock } from '../parts/time';
+import { useWords } from '../words';
+import { NeedsHelp } from './NeedsHelp';
+import { Welcome } from './Welcome';
+import { Work } from './Work';
+import { WentWrong } from './WentWrong';
+
+/** Where a home stands: #/assignment/view/number. Kept on the phone, so that it returns after the page was killed. */
+export function useHash(state: HomeState) {
+  const [hash, setHash] = useState(location.hash);
+  const { recall, keep } = state;
+  useEffect(() => {
+    const onChange = () => setHash(location.hash);
+    addEventListener('popstate', onChange);
+    addEventListener('hashchange', onChange);
+    if (!location.hash) {
+      void recall<string>('position').then((kept) => {
+        if (kept && !location.hash) {
+          history.replaceState(null, '', kept);
+          setHash(kept);
+        }
+      });
+    }
+    return () => {
+      removeEventListener('popstate', onChange);
+      removeEventListener('hashchange', onChange);
+    };
+    // the phone's store does not change while the page lives
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  const go = (to: string) => {
+    history.pushState(null, '', to);
+    setHash(to);
+    if (!to.endsWith('/wrong')) keep('position', to);
+  };
+  return [hash.replace(/^#\//, '').split('/'), go] as const;
+}
+
+export function HomePage({ home, language, onLanguage }: { home: string; language: string; onLanguage: (l: string) => void }) {
+  const t = useWords();
+  const state = useHome(home);
+  const [[assignment, view, number], go] = useHash(state);
+  const { bundle } = state;
+  const [welcomed, setWelcomed] = useState<boolean>();
+  useEffect(() => void state.recall<boolean>('welcomed').then((w) => setWelcomed(w ?? false)), []); // eslint-disable-line react-hooks/exhaustive-deps
+  useEffect(() => {
+    if (bundle && bundle.home.language !== language) onLanguage(bundle.home.language);
+  }, [bundle?.home.language]); // eslint-disable-line react-hooks/exhaustive-deps
+
+  if (!bundle || welcomed === undefined) {
+    return (
+      <PhonePage place="Patient Kitchen" heading={t('opening')} focusKey="loading" state={state}>
+        {state.stopped && (
+          <p>
+            <a href="/code">{t('typeCode')}</a>
+          </p>
+        )}
+      </PhonePage>
+    );
+  }
+  const wrong = () => go(`#/${assignment || bundle.sheets[0]?.assignment || '-'}/wrong`);
+  const sheet = bundle.sheets.find((s) => s.assignment === assignment);
+  if (view === 'wrong') return <WentWrong state={state} bundle={bundle} sheet={sheet} onClose={() => history.back()} />;
+  if (!welcomed || view === 'welcome') {
+    return (
+      <Welcome
+        state={state}
+        bundle={bundle}
+        onLanguage={onLanguage}
+        onWrong={wrong}
+        onGo={() => {
+          state.keep('welcomed', true);
+          setWelcomed(true);
+          go(bundle.sheets.length === 1 ? `#/${bundle.sheets[0].assignment}` : '#/');
+        }}
+      />
+    );
+  }
+  if (view === 'help') return <NeedsHelp state={state} onClose={() => history.back()} onWrong={wrong} />;
+  if (sheet) return <Work key={sheet.assignment} state={state} bundle={bundle} sheet={sheet} view={view ?? ''} number={Number(number ?? 0)} go={go} onWrong={wrong} />;
+  return (
+    <PhonePage place={`${bundle.class.school} · ${bundle.class.name}`} aside={<Menu go={go} />} heading={t('yourExperiments')} focusKey="list" state={state} onWrong={wrong}>
+      <p>
+        <NameLabel name={bundle.home.nickname} />
+      </p>
+      {bundle.sheets.length === 0 && <p className="card-paper">{t('nothingYet')}</p>}
+      {bundle.sheets.map((s) => (
+        <button key={s.assignment} type="button" className="choice" onClick={() => go(`#/${s.assignment}`)}>
+          <span>
+            <strong>{s.title}</strong>
+            <br />
+            <span className="second">{stateWords(s, t, bundle.class.zone, language)}</span>
+            {new Book(state.entries, s.assignment).sent() && (
+              <span className="second">
+                {' '}
+                · <Icon name="send-check" /> {t('sentTitle')}
+              </span>
+            )}
+          </span>
+        </button>
+      ))}
+      <HelpLine state={state} go={go} />
+    </PhonePage>
+  );
+}
+
+export function stateWords(s: Sheet, t: ReturnType<typeof useWords>, zone: string, language: string): string {
+  const time = clock(s.state === 'waiting' ? s.opens_at : s.due_at, zone, language);
+  return t({ waiting: 'stateWaiting', open: 'stateOpen', over: 'stateOver', recalled: 'stateRecalled' }[s.state], { time });
+}
+
+export function HelpLine({ state, go }: { state: HomeState; go: (to: string) => void }) {
+  const t = useWords();
+  const refused = state.queue.filter((w) => w.problem);
+  if (refused.length === 0) return null;
+  return (
+    <button type="button" className="choice" style={{ borderStyle: 'dashed' }} onClick={() => go('#/-/help')}>
+      <Icon name="exclamation-diamond" size={20} /> {t('needsHelp')} ({refused.length})
+    </button>
+  );
+}
+
+export function Menu({ go }: { go: (to: string) => void }) {
+  const t = useWords();
+  return (
+    <button type="button" className="btn-plain" onClick={() => go('#/-/welcome')}>
+      {t('whichLanguage')}
+    </button>
+  );
+}

@@ -1,0 +1,145 @@
+import { useState } from 'react';
+import { ask, ProblemError } from '../../api/client';
+import { NameLabel } from '../../ui/NameLabel';
+import { PhonePage } from '../parts/PhonePage';
+import { clock } from '../parts/time';
+import { useWords } from '../words';
+import type { WorkProps } from './Work';
+
+/** What, how long, who must be there, what could hurt; and a guardian's yes or no. */
+export function Permission({ state, bundle, sheet, onWrong, onGo }: WorkProps & { onGo: (page: string) => void }) {
+  const t = useWords();
+  const p = sheet.permission;
+  const [adult, setAdult] = useState(false);
+  const [photos, setPhotos] = useState(false);
+  const [gallery, setGallery] = useState(false);
+  const [name, setName] = useState('');
+  const [problem, setProblem] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const { zone } = bundle.class;
+  const language = bundle.home.language;
+
+  const answer = async (decision: 'granted' | 'declined' | 'withdrawn') => {
+    setBusy(true);
+    setProblem(undefined);
+    try {
+      await ask('POST', `/home/${state.home}/assignments/${sheet.assignment}/permission`, { body: { decision, guardian: name, photos, gallery: photos && gallery, adult, text_sha: p.text_sha } });
+      await state.refresh();
+      onGo(decision === 'granted' ? 'ready' : decision === 'declined' ? 'watch' : 'permission');
+    } catch (error) {
+      setProblem(error instanceof ProblemError ? (error.offline ? t('needsLine') : error.problem.detail) : t('loadingFault'));
+      if (error instanceof ProblemError && error.problem.code === 'text-changed') await state.refresh();
+    } finally {
+      setBusy(false);
+    }
+  };
+  const granted = p.state === 'granted';
+  const waits = sheet.adult_jobs.length > 0 && !adult ? t('tickFirst') : name.trim() === '' ? t('nameFirst') : undefined;
+  const action = granted ? { words: t('goOn'), do: () => onGo('ready') } : { words: t('agree'), do: () => !busy && void answer('granted'), waits };
+  return (
+    <PhonePage place={sheet.title} heading={t('before')} focusKey="permission" state={state} action={action} onWrong={onWrong}>
+      {p.state === 'lapsed' && <p className="doubt">{t('lapsedNote')}</p>}
+      {p.state === 'withdrawn' && <p className="doubt">{t('withdrawnNote')}</p>}
+      {sheet.untranslated > 0 && <p className="doubt">{t('untranslated')}</p>}
+      <section className="card-paper">
+        <h2>{t('what')}</h2>
+        <p>{sheet.question}</p>
+        <p>{t('takes', { minutes: sheet.minutes, hands: sheet.hands })}</p>
+        {sheet.changed && <p>{t('changes', { name: sheet.changed })}</p>}
+        {sheet.place && <p>{t('place', { place: sheet.place })}</p>}
+      </section>
+      <section className="card-paper">
+        <h2>{t('whoThere')}</h2>
+        {sheet.adult_jobs.length === 0 && <p>{t('nobody')}</p>}
+        <ul style={{ paddingLeft: '1.2em' }}>
+          {sheet.adult_jobs.map((j) => (
+            <li key={j.step}>
+              <strong>{t(j.verdict === 'adult-does' ? 'adultDoes' : 'adultNear')}</strong>: {t('stepOf', { n: j.number, all: sheet.steps.length })}, {j.title}. {j.why}
+            </li>
+          ))}
+        </ul>
+      </section>
+      <section className="card-paper">
+        <h2>{t('couldHurt')}</h2>
+        <ul style={{ paddingLeft: '1.2em' }}>
+          {sheet.cautions.map((c) => (
+            <li key={c.why}>
+              {c.why} {c.do}
+            </li>
+          ))}
+          {sheet.general.map((g) => (
+            <li key={g}>{g}</li>
+          ))}
+        </ul>
+        <h2>{t('stopIf')}</h2>
+        <ul style={{ paddingLeft: '1.2em' }}>
+          {sheet.stop.map((s) => (
+            <li key={s}>{s}</li>
+          ))}
+        </ul>
+        <Numbers bundle={bundle} />
+      </section>
+      <section className="card-paper">
+        <h2>
+          {t('permission')} <NameLabel name={bundle.home.nickname} />
+        </h2>
+        {granted ? (
+          <>
+            <p>{t('agreed', { name: p.guardian, time: clock(p.at!, zone, language) })}</p>
+            <button type="button" className="btn btn-outline-primary" onClick={() => void answer('withdrawn')}>
+              {t('takeBack')}
+            </button>
+          </>
+        ) : (
+          <>
+            <p>{t('permissionFor', { name: bundle.home.nickname })}</p>
+            {sheet.adult_jobs.length > 0 && <Tick id="adult" words={t('adultTick')} on={adult} set={setAdult} />}
+            <Tick id="photos" words={t('photosTick')} on={photos} set={setPhotos} />
+            {photos && <Tick id="gallery" words={t('galleryTick', { teacher: bundle.class.teacher })} on={gallery} set={setGallery} />}
+            <div className="field" style={{ marginTop: 12 }}>
+              <label htmlFor="guardian">{t('yourName')}</label>
+              <input id="guardian" className="form-control" autoComplete="name" maxLength={80} value={name} onChange={(e) => setName(e.target.value)} />
+            </div>
+          </>
+        )}
+        <p className="hint">
+          {t('onlyTeacher', { teacher: bundle.class.teacher })} {t('keepFor', { days: bundle.class.photo_days, until: bundle.class.keep_until })}
+        </p>
+      </section>
+      {!granted && (
+        <section className="card-paper">
+          <p>{t('rather')}</p>
+          <button type="button" className="btn btn-outline-primary" style={{ width: '100%' }} onClick={() => void answer('declined')}>
+            {t('ratherWatch')}
+          </button>
+        </section>
+      )}
+      {problem && (
+        <p className="doubt" role="alert">
+          {problem}
+        </p>
+      )}
+    </PhonePage>
+  );
+}
+
+function Tick({ id, words, on, set }: { id: string; words: string; on: boolean; set: (v: boolean) => void }) {
+  return (
+    <div className="row-48">
+      <input type="checkbox" className="form-check-input" id={id} checked={on} onChange={(e) => set(e.target.checked)} />
+      <label htmlFor={id}>{words}</label>
+    </div>
+  );
+}
+
+export function Numbers({ bundle }: { bundle: WorkProps['bundle'] }) {
+  const t = useWords();
+  const { emergency_number: emergency, poison_number: poison } = bundle.class;
+  return (
+    <p style={{ margin: '12px 0 0' }}>
+      <a href={`tel:${emergency}`}>{t('emergency', { number: emergency })}</a>
+      <br />
+      <a href={`tel:${poison}`}>{t('poison', { number: poison })}</a>
+    </p>
+  );
+}

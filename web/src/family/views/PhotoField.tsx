@@ -1,0 +1,77 @@
+import { useEffect, useState } from 'react';
+import { Icon } from '../../ui/Icon';
+import { prepare } from '../phone/photo';
+import type { Sheet } from '../phone/useHome';
+import { useWords } from '../words';
+import type { WorkProps } from './Work';
+
+/** A photo from the camera or a file: scaled on the phone, kept there, sent before the entry that speaks of it. */
+export function PhotoField({ state, sheet, book, step, evidence }: WorkProps & { step: string; evidence: Sheet['evidence'][number] }) {
+  const t = useWords();
+  const photos = book.photos(evidence.id);
+  const refused = state.queue.filter((w) => w.type === 'photo' && w.problem);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    const id = await state.addPhoto(sheet.assignment, await prepare(file));
+    await state.add(sheet.assignment, { kind: 'photo', step, evidence: evidence.id, refers: id });
+  };
+  return (
+    <div className="card-paper">
+      <h2>
+        <Icon name="camera" size={22} /> {evidence.name}
+      </h2>
+      {!sheet.permission.photos ? (
+        <p className="second">{t('noPhotos')}</p>
+      ) : (
+        <>
+          {evidence.must_show && <p className="second">{evidence.must_show}</p>}
+          <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', marginBottom: 8 }}>
+            {photos.map((p) => (
+              <Thumbnail key={p.id} state={state} id={p.entry.refers!} sent={Boolean(p.answer)} alt={t('photoOf', { name: evidence.name })} />
+            ))}
+          </div>
+          {refused.map((w) => (
+            <p key={w.seq} className="doubt" role="alert">
+              {w.problem!.detail}
+            </p>
+          ))}
+          <label className="btn btn-outline-primary" style={{ width: '100%' }}>
+            {photos.length > 0 ? t('anotherPhoto') : t('takePhoto')}
+            <input
+              type="file"
+              accept="image/*"
+              className="visually-hidden"
+              data-testid="photo-input"
+              onChange={(e) => {
+                void take(e.target.files?.[0]);
+                e.target.value = '';
+              }}
+            />
+          </label>
+        </>
+      )}
+    </div>
+  );
+}
+
+function Thumbnail({ state, id, sent, alt }: { state: WorkProps['state']; id: string; sent: boolean; alt: string }) {
+  const t = useWords();
+  const [local, setLocal] = useState<string>();
+  useEffect(() => {
+    let url: string | undefined;
+    void state.photo(id).then((blob) => {
+      if (blob) setLocal((url = URL.createObjectURL(blob)));
+    });
+    return () => {
+      if (url) URL.revokeObjectURL(url);
+    };
+  }, [id]); // eslint-disable-line react-hooks/exhaustive-deps
+  return (
+    <figure style={{ margin: 0, width: 140 }}>
+      <img src={local ?? `/api/v1/home/${state.home}/photos/${id}/thumbnail`} alt={alt} style={{ width: '100%', borderRadius: 4, border: '1px solid var(--rule)' }} />
+      <figcaption className="second" style={{ fontSize: '.83rem' }}>
+        {t(sent ? 'photoSent' : 'photoKept')}
+      </figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,62 @@
+import { useState } from 'react';
+import { PhonePage } from '../parts/PhonePage';
+import { clock } from '../parts/time';
+import { useWords } from '../words';
+import { QuestionField, said, useDraft, type Given } from './Questions';
+import type { WorkProps } from './Work';
+
+/** Fixes what the child expects before the first doing step; saved once, with its time. */
+export function Prediction({ state, bundle, sheet, book, onWrong, onGo }: WorkProps & { onGo: () => void }) {
+  const t = useWords();
+  const questions = sheet.questions.filter((q) => q.when === 'before');
+  const locked = questions.length > 0 && questions.every((q) => book.answer(q.id));
+  const [drafts, setDrafts, forget] = useDrafts(state, sheet.assignment);
+  const [busy, setBusy] = useState(false);
+  const save = async () => {
+    setBusy(true);
+    for (const q of questions) {
+      if (book.answer(q.id)) continue;
+      const g = drafts[q.id] ?? { text: '', choice: [] };
+      await state.add(sheet.assignment, { kind: 'answer', question: q.id, text: g.text, choice: q.kind === 'order' && g.choice.length === 0 ? q.options : g.choice });
+    }
+    forget();
+    setBusy(false);
+  };
+  if (locked) {
+    const first = book.answer(questions[0].id)!;
+    return (
+      <PhonePage place={sheet.title} heading={t('prediction')} focusKey="predicted" state={state} action={{ words: t('begin'), do: onGo }} onWrong={onWrong}>
+        <div className="card-paper">
+          <p className="second">{t('savedAt', { time: clock(first.entry.phone_time, bundle.class.zone, bundle.home.language) })}</p>
+          {questions.map((q) => (
+            <p key={q.id}>
+              <span className="second">{q.text}</span>
+              <br />
+              <strong>{said(book.answer(q.id)!.entry)}</strong>
+            </p>
+          ))}
+        </div>
+        <p>{t('seeAgain')}</p>
+      </PhonePage>
+    );
+  }
+  return (
+    <PhonePage place={sheet.title} heading={t('prediction')} focusKey="predict" state={state} action={{ words: t('cannotChange'), do: () => !busy && void save() }} onWrong={onWrong}>
+      {questions.map((q) => (
+        <QuestionField key={q.id} question={q} value={drafts[q.id] ?? { text: '', choice: [] }} onChange={(v) => setDrafts({ ...drafts, [q.id]: v })} />
+      ))}
+      <p className="hint">{t('beingWrong')}</p>
+    </PhonePage>
+  );
+}
+
+function useDrafts(state: WorkProps['state'], assignment: string) {
+  const [given, set, forget] = useDraft(state, assignment, 'predict', { text: '{}', choice: [] });
+  let drafts: Record<string, Given> = {};
+  try {
+    drafts = JSON.parse(given.text) as Record<string, Given>;
+  } catch {
+    // an older page's draft
+  }
+  return [drafts, (d: Record<string, Given>) => set({ text: JSON.stringify(d), choice: [] }), forget] as const;
+}

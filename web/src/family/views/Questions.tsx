@@ -1,0 +1,89 @@
+import { useEffect, useState } from 'react';
+import type { HomeState, Sheet } from '../phone/useHome';
+import { useWords } from '../words';
+
+export type Question = Sheet['questions'][number];
+
+export interface Given {
+  text: string;
+  choice: string[];
+}
+
+const draftKey = (assignment: string, id: string) => `draft/${assignment}/${id}`;
+
+/** A half-written answer that returns after the page was killed. */
+export function useDraft(state: HomeState, assignment: string, id: string, first: Given) {
+  const [given, setGiven] = useState(first);
+  useEffect(() => void state.recall<Given>(draftKey(assignment, id)).then((kept) => kept && setGiven(kept)), []); // eslint-disable-line react-hooks/exhaustive-deps
+  const set = (value: Given) => {
+    setGiven(value);
+    state.keep(draftKey(assignment, id), value);
+  };
+  return [given, set, () => state.keep(draftKey(assignment, id), undefined)] as const;
+}
+
+/** One question with its kind of answer. */
+export function QuestionField({ question, value, onChange }: { question: Question; value: Given; onChange: (v: Given) => void }) {
+  const t = useWords();
+  const id = `question-${question.id}`;
+  if (question.kind === 'order') {
+    const order = value.choice.length ? value.choice : question.options;
+    const move = (i: number, by: number) => {
+      const next = [...order];
+      [next[i], next[i + by]] = [next[i + by], next[i]];
+      onChange({ ...value, choice: next });
+    };
+    return (
+      <fieldset className="card-paper">
+        <legend style={{ fontSize: '1.11rem', fontWeight: 700 }}>{question.text}</legend>
+        <p className="hint">{t('mostFirst')}</p>
+        <ol style={{ listStyle: 'none', padding: 0, margin: 0 }}>
+          {order.map((o, i) => (
+            <li className="row-48" key={o}>
+              <span style={{ flex: 1 }}>
+                {i + 1} <strong>{o}</strong>
+              </span>
+              <button type="button" className="btn btn-outline-primary" disabled={i === 0} onClick={() => move(i, -1)} aria-label={`${o}: ${t('up')}`}>
+                {t('up')}
+              </button>
+              <button type="button" className="btn btn-outline-primary" disabled={i === order.length - 1} onClick={() => move(i, 1)} aria-label={`${o}: ${t('down')}`}>
+                {t('down')}
+              </button>
+            </li>
+          ))}
+        </ol>
+      </fieldset>
+    );
+  }
+  if (question.kind === 'choice') {
+    return (
+      <fieldset className="card-paper">
+        <legend style={{ fontSize: '1.11rem', fontWeight: 700 }}>{question.text}</legend>
+        {question.options.map((o) => (
+          <div className="row-48" key={o}>
+            <input type="radio" className="form-check-input" name={id} id={`${id}-${o}`} checked={value.choice[0] === o} onChange={() => onChange({ ...value, choice: [o] })} />
+            <label htmlFor={`${id}-${o}`}>{o}</label>
+          </div>
+        ))}
+      </fieldset>
+    );
+  }
+  return (
+    <div className="card-paper field">
+      <label htmlFor={id} style={{ fontWeight: 700 }}>
+        {question.text}
+      </label>
+      {question.kind === 'number' ? (
+        <div className="value-row">
+          <input id={id} className="form-control" inputMode="decimal" value={value.text} onChange={(e) => onChange({ ...value, text: e.target.value })} />
+          <span className="unit">{question.unit}</span>
+        </div>
+      ) : (
+        <textarea id={id} className="form-control" rows={3} maxLength={4000} value={value.text} onChange={(e) => onChange({ ...value, text: e.target.value })} />
+      )}
+    </div>
+  );
+}
+
+/** An answer said back. */
+export const said = (given: { text?: string; choice?: string[] }) => [given.choice?.join(', '), given.text && `“${given.text}”`].filter(Boolean).join(' ');

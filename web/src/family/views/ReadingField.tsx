@@ -1,0 +1,165 @@
+import { useEffect, useState } from 'react';
+import type { LocalEntry } from '../phone/db';
+import type { Slot } from '../phone/book';
+import type { HomeState, Sheet } from '../phone/useHome';
+import { useWords } from '../words';
+import type { WorkProps } from './Work';
+
+const slotKey = (s: Slot) => `${s.reading}/${s.condition ?? ''}/${s.time ?? ''}/${s.trial}`;
+
+/** The tool this home measures a reading with; kept on the phone. */
+export function useInstrument(state: HomeState, reading: string) {
+  const key = `instrument/${reading}`;
+  const [instrument, set] = useState('');
+  useEffect(() => void state.recall<string>(key).then((kept) => kept && set(kept)), [key]); // eslint-disable-line react-hooks/exhaustive-deps
+  return [
+    instrument,
+    (id: string) => {
+      set(id);
+      state.keep(key, id);
+    },
+  ] as const;
+}
+
+interface Props extends WorkProps {
+  slot: Slot;
+  reading: Sheet['readings'][number];
+  instrument: string;
+  step: Sheet['steps'][number];
+}
+
+/** One measurement: typed as people type, shown back as the server read it, corrected or spoiled but never overwritten. */
+export function ReadingField({ state, sheet, book, slot, reading, instrument, step }: Props) {
+  const t = useWords();
+  const key = `typed/${sheet.assignment}/${slotKey(slot)}`;
+  const [typed, setTyped] = useState('');
+  const [changing, setChanging] = useState(false);
+  const [asking, setAsking] = useState<'spoiled' | 'not-read'>();
+  const [accepted, setAccepted] = useState(false);
+  useEffect(() => void state.recall<string>(key).then((kept) => kept && setTyped(kept)), [key]); // eslint-disable-line react-hooks/exhaustive-deps
+  const present = book.present(slot);
+  const notRead = book.notRead(slot);
+  const spoiled = book.readings(slot).filter((e) => book.spoiled(e.id));
+  const condition = sheet.conditions.find((c) => c.id === slot.condition);
+  const label = [condition?.name ?? reading.name, sheet.trials > 1 ? t('try', { n: slot.trial, all: sheet.trials }) : ''].filter(Boolean).join(' · ');
+  const id = `reading-${slotKey(slot)}`;
+
+  const write = (value: string) => {
+    setTyped(value);
+    state.keep(key, value || undefined);
+  };
+  const keep = async () => {
+    if (!typed.trim()) return;
+    await state.add(sheet.assignment, {
+      kind: 'reading', step: step.id, reading: slot.reading, condition: slot.condition, time: slot.time, trial: slot.trial, typed, instrument,
+      ...(changing && present ? { refers: present.id, reason: '' } : {}),
+    });
+    write('');
+    setChanging(false);
+    setAccepted(false);
+  };
+  const spoil = (reason: string) => {
+    if (present) void state.add(sheet.assignment, { kind: 'spoiled', step: step.id, refers: present.id, reason });
+    setAsking(undefined);
+  };
+  const skip = (reason: string) => {
+    void state.add(sheet.assignment, { kind: 'not-read', step: step.id, reading: slot.reading, condition: slot.condition, time: slot.time, trial: slot.trial, reason });
+    setAsking(undefined);
+  };
+  const field = !present || changing;
+  return (
+    <div className="slot" data-testid={id}>
+      <label htmlFor={id} className="slot-name">
+        {label}
+      </label>
+      {spoiled.map((e) => (
+        <p key={e.id} className="second" style={{ margin: '0 0 6px' }}>
+          <s>{e.entry.typed}</s> {t('spoiledKept', { reason: book.spoiled(e.id)!.entry.reason })}
+        </p>
+      ))}
+      {field && (
+        <form
+          className="value-row"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void keep();
+          }}
+        >
+          <input id={id} className="form-control" inputMode="decimal" autoComplete="off" value={typed} onChange={(e) => write(e.target.value)} placeholder={t('whatShows')} maxLength={200} />
+          <span className="unit">{reading.unit}</span>
+          <button type="submit" className="btn btn-primary">
+            {t('keep')}
+          </button>
+        </form>
+      )}
+      {present && !changing && <Kept entry={present} id={id} accepted={accepted} onAccept={() => setAccepted(true)} onChange={() => { setChanging(true); write(present.entry.typed ?? ''); }} />}
+      {!present && notRead && <p className="second">{t('notRead')}: {notRead.entry.reason}</p>}
+      {asking === 'spoiled' && <Reasons title={t('spoiledWhy')} reasons={['spilled', 'touched', 'tooEarly', 'fell']} onPick={spoil} />}
+      {asking === 'not-read' && <Reasons title={t('notReadWhy')} reasons={['forgot', 'broken', 'noTool', 'cannotRead']} onPick={skip} />}
+      {!asking && (
+        <p style={{ margin: '4px 0 0', fontSize: '.89rem' }}>
+          {present && !changing && (
+            <button type="button" className="btn-plain" onClick={() => setAsking('spoiled')}>
+              {t('spoiledTry')}
+            </button>
+          )}
+          {!present && !notRead && (
+            <button type="button" className="btn-plain" onClick={() => setAsking('not-read')}>
+              {t('notRead')}
+            </button>
+          )}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** A kept value: as typed while it waits, as read once the server has it, with what is worth a second look. */
+function Kept({ entry, id, accepted, onAccept, onChange }: { entry: LocalEntry; id: string; accepted: boolean; onAccept: () => void; onChange: () => void }) {
+  const t = useWords();
+  const a = entry.answer;
+  const doubt = a?.messages && a.messages.length > 0 && !accepted;
+  const value = a?.in_unit && (a.assumed || a.echo !== a.in_unit) && a.echo ? `${a.echo}${a.echo === a.in_unit ? '' : ` (${a.in_unit})`}` : (a?.echo ?? entry.entry.typed ?? '');
+  return (
+    <>
+      <p style={{ margin: 0 }} aria-live="polite">
+        {a ? t('kept', { value }) : t('keptTyped', { value: entry.entry.typed })}{' '}
+        {a?.assumed && a.echo && <span className="hint">{t('assumed', { value: a.in_unit })}</span>}{' '}
+        <button type="button" id={id} className="btn-plain" onClick={onChange}>
+          {t('change')}
+        </button>
+      </p>
+      {doubt && (
+        <div className="doubt" role="group" aria-label={t('lookOnce')}>
+          {a.messages!.map((m) => (
+            <p key={m} style={{ margin: '0 0 8px' }}>
+              {m}
+            </p>
+          ))}
+          <div className="two">
+            <button type="button" className="btn btn-outline-primary" onClick={onAccept}>
+              {t('keepIt')}
+            </button>
+            <button type="button" className="btn btn-outline-primary" onClick={onChange}>
+              {t('change')}
+            </button>
+          </div>
+        </div>
+      )}
+    </>
+  );
+}
+
+function Reasons({ title, reasons, onPick }: { title: string; reasons: string[]; onPick: (reason: string) => void }) {
+  const t = useWords();
+  return (
+    <div role="group" aria-label={title} style={{ marginTop: 8 }}>
+      <p style={{ margin: '0 0 8px' }}>{title}</p>
+      {reasons.map((r) => (
+        <button key={r} type="button" className="choice" style={{ minHeight: 48 }} onClick={() => onPick(t(r))}>
+          {t(r)}
+        </button>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,152 @@
+import { useEffect, useState } from 'react';
+import { ask, ProblemError, type Schemas } from '../../api/client';
+import { PhonePage } from '../parts/PhonePage';
+import { useWords } from '../words';
+import { QuestionField, said, useDraft } from './Questions';
+import type { WorkProps } from './Work';
+
+type Own = Schemas['OwnResult'];
+
+/** The home's own result, worked out on the server; kept for reading again without a connection. */
+export function useOwnResult({ state, sheet }: WorkProps) {
+  const [own, setOwn] = useState<Own>();
+  const [problem, setProblem] = useState<'offline' | 'fault'>();
+  const waiting = state.queue.filter((w) => !w.problem).length;
+  useEffect(() => {
+    let live = true;
+    const key = `result/${sheet.assignment}`;
+    ask<Own>('GET', `/home/${state.home}/assignments/${sheet.assignment}/result`)
+      .then((r) => {
+        if (!live) return;
+        setOwn(r);
+        setProblem(undefined);
+        state.keep(key, r);
+      })
+      .catch((error) => {
+        if (!live) return;
+        setProblem(error instanceof ProblemError && error.offline ? 'offline' : 'fault');
+        void state.recall<Own>(key).then((kept) => live && kept && setOwn(kept));
+      });
+    return () => {
+      live = false;
+    };
+  }, [waiting === 0, state.online]); // eslint-disable-line react-hooks/exhaustive-deps
+  return { own, problem };
+}
+
+export function ResultTable({ sheet, own, shared }: { sheet: WorkProps['sheet']; own: Own; shared?: boolean }) {
+  const t = useWords();
+  const conditions = sheet.conditions.length > 0 ? sheet.conditions : [{ id: '', name: '' }];
+  const [open, setOpen] = useState<string>();
+  return (
+    <div className={`card-paper ${shared ? 'shared' : ''}`}>
+      {shared && (
+        <p>
+          <strong>{t('shared')}.</strong> {t('sharedNote')}
+        </p>
+      )}
+      <div className="scroll-x" tabIndex={0} role="region" aria-label={t('result')}>
+        <table className="result">
+          <thead>
+            <tr>
+              <th scope="col"><span className="visually-hidden">{t('result')}</span></th>
+              {own.derived.map((d) => (
+                <th key={d.id} scope="col" className="num">
+                  <span style={{ whiteSpace: 'normal' }}>{d.name}</span>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {conditions.map((c) => (
+              <tr key={c.id}>
+                <th scope="row">{c.name}</th>
+                {own.derived.map((d) => {
+                  const r = own.results.find((x) => x.derived === d.id && (x.condition ?? '') === c.id);
+                  return (
+                    <td key={d.id} className="num">
+                      {r?.ok ? r.text : '–'}
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="hint" style={{ margin: '8px 0' }}>
+        ± {t('giveTake')}
+      </p>
+      <button type="button" className="btn-plain" aria-expanded={open === 'working'} onClick={() => setOpen(open ? undefined : 'working')}>
+        {t('working')}
+      </button>
+      {open &&
+        own.results.map((r) => {
+          const name = [own.derived.find((d) => d.id === r.derived)?.name, sheet.conditions.find((c) => c.id === r.condition)?.name].filter(Boolean).join(', ');
+          return (
+            <p key={`${r.derived}/${r.condition}`} className="working">
+              {name}:<br />
+              {r.ok ? `${r.working} = ${r.text}` : r.missing}
+            </p>
+          );
+        })}
+    </div>
+  );
+}
+
+/** What came out for us, how sure is it, did what I said hold? */
+export function Result(props: WorkProps & { onGo: () => void }) {
+  const { state, sheet, book, onWrong, onGo } = props;
+  const t = useWords();
+  const { own, problem } = useOwnResult(props);
+  const prediction = sheet.questions.filter((q) => q.when === 'before').map((q) => book.answer(q.id)).filter((a) => a !== undefined);
+  return (
+    <PhonePage place={sheet.title} heading={t('result')} focusKey="result" state={state} action={{ words: t('nextMeaning'), do: onGo }} onWrong={onWrong}>
+      {problem && <p className="doubt">{t(problem === 'offline' ? 'resultOffline' : 'loadingFault')}</p>}
+      {own && <ResultTable sheet={sheet} own={own} shared={own.shared} />}
+      {own?.sentences.map((s) => <p key={s}>{s}</p>)}
+      {prediction.length > 0 && <p className="card-paper">{t('youSaid', { said: prediction.map((a) => said(a.entry)).join(' ') })}</p>}
+    </PhonePage>
+  );
+}
+
+/** What it means, in words of their own; then the home's work is handed in. */
+export function Conclusion({ onGo, ...props }: WorkProps & { onGo: () => void }) {
+  const { state, sheet, onWrong } = props;
+  const t = useWords();
+  const questions = sheet.questions.filter((q) => q.when === 'after');
+  const send = async () => {
+    if (!props.book.sent()) await state.add(sheet.assignment, { kind: 'sent' });
+    onGo();
+  };
+  return (
+    <PhonePage place={sheet.title} heading={t('conclusion')} focusKey="conclusion" state={state} action={{ words: t('sendIt'), do: () => void send() }} onWrong={onWrong}>
+      {questions.map((q) => (
+        <AfterQuestion key={q.id} {...props} question={q} />
+      ))}
+      <p className="hint">{t('needNotKnow')}</p>
+    </PhonePage>
+  );
+}
+
+function AfterQuestion({ state, sheet, book, question }: WorkProps & { question: WorkProps['sheet']['questions'][number] }) {
+  const t = useWords();
+  const kept = book.answer(question.id);
+  const [given, set, forget] = useDraft(state, sheet.assignment, question.id, { text: '', choice: [] });
+  const save = async () => {
+    if (!given.text.trim() && given.choice.length === 0) return;
+    await state.add(sheet.assignment, { kind: 'answer', question: question.id, text: given.text, choice: given.choice });
+    set({ text: '', choice: [] });
+    forget();
+  };
+  return (
+    <div onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && void save()}>
+      <QuestionField question={question} value={given} onChange={set} />
+      {kept && (
+        <p className="second">
+          {t('saved')}: {said(kept.entry)}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,50 @@
+import { Icon } from '../../ui/Icon';
+import { PhonePage } from '../parts/PhonePage';
+import { useWords } from '../words';
+import { HelpLine } from './HomePage';
+import type { WorkProps } from './Work';
+
+/** “Sent” only when the server has it; otherwise what still waits on this phone. */
+export function Sent({ state, bundle, sheet, book, go, onWrong }: WorkProps) {
+  const t = useWords();
+  const waiting = state.queue.filter((w) => !w.problem).length;
+  const safe = waiting === 0 && Boolean(book.sent()?.answer);
+  const count = (kind: string) => book.of(kind).filter((e) => e.answer).length;
+  const watching = sheet.permission.state === 'declined';
+  return (
+    <PhonePage place={sheet.title} heading={t('sentTitle')} focusKey="sent" state={state} action={{ words: t('toResult'), do: () => go(`#/${sheet.assignment}/${watching ? 'watch' : 'result'}`) }} onWrong={onWrong}>
+      <div className={`card-paper ${safe ? '' : 'shared'}`} role="status" data-testid="sent-state" data-safe={safe}>
+        {safe ? (
+          <p style={{ margin: 0 }}>
+            <Icon name="send-check" size={24} /> {t('sentSafe', { measurements: count('reading'), photos: count('photo') })}
+          </p>
+        ) : (
+          <p style={{ margin: 0 }}>
+            <Icon name="arrow-repeat" size={24} /> {t('notSentYet')}
+          </p>
+        )}
+      </div>
+      {safe && <p>{t('closeOk')}</p>}
+      <HelpLine state={state} go={go} />
+      <p>
+        {!watching && (
+          <button type="button" className="btn-plain" onClick={() => go(`#/${sheet.assignment}/step/1`)}>
+            {t('lookBack')}
+          </button>
+        )}
+      </p>
+      <p>
+        <button type="button" className="btn-plain" onClick={() => go(`#/${sheet.assignment}/permission`)}>
+          {t('permission')}
+        </button>
+      </p>
+      {bundle.sheets.length > 1 && (
+        <p>
+          <button type="button" className="btn-plain" onClick={() => go('#/')}>
+            {t('home')}
+          </button>
+        </p>
+      )}
+    </PhonePage>
+  );
+}

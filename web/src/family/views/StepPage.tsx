@@ -1,0 +1,152 @@
+import { useEffect, useState } from 'react';
+import { Icon } from '../../ui/Icon';
+import { PhonePage } from '../parts/PhonePage';
+import { ProgressThread } from '../parts/ProgressThread';
+import { clock } from '../parts/time';
+import { Timer, useNow } from '../parts/Timer';
+import { useWords } from '../words';
+import { Notes } from './Notes';
+import { PhotoField } from './PhotoField';
+import { ReadingField, useInstrument } from './ReadingField';
+import type { WorkProps } from './Work';
+
+/** One step: what to do now, whether the adult is there, how long; its measurements and photos on the same card. */
+export function StepPage({ number, onGo, ...props }: WorkProps & { number: number; onGo: (n: number) => void }) {
+  const { state, bundle, sheet, book, onWrong } = props;
+  const t = useWords();
+  const step = sheet.steps[number - 1];
+  const now = useNow(state.offset);
+  const readyAt = book.readyAt(step);
+  const [early, setEarly] = useState(false);
+  const waiting = step.wait !== undefined && !early && !book.done(step.id) && (readyAt === undefined || readyAt > now);
+  const clockNotStarted = step.wait !== undefined && readyAt === undefined;
+  const from = sheet.steps.find((s) => s.id === step.wait?.from);
+  const rest = Math.max(0, sheet.steps.slice(number - 1).reduce((sum, s) => sum + s.seconds + (s === step || !s.wait ? 0 : waitOf(sheet, s)), 0) / 60);
+  const last = number === sheet.steps.length;
+  const { zone } = bundle.class;
+  const language = bundle.home.language;
+
+  useNewVersion(state);
+  const finish = async () => {
+    if (!book.done(step.id)) await state.add(sheet.assignment, { kind: 'step-done', step: step.id });
+    onGo(number + 1);
+  };
+  const needsAdult = step.adult !== undefined && step.adult !== '' && !book.adult(step.id);
+  const waits = needsAdult ? t('waitsAdult') : sheet.state === 'waiting' ? t('opensAt', { time: clock(sheet.opens_at, zone, language) }) : waiting ? (readyAt ? t('readyAt', { time: clock(readyAt, zone, language) }) : t('clockStarts', { step: from?.title ?? '' })) : undefined;
+  const place = `${t('stepOf', { n: number, all: sheet.steps.length })} · ${rest >= 90 ? t('hoursLeft', { count: Math.round(rest / 60) }) : t('minLeft', { count: Math.max(1, Math.round(rest)) })}`;
+  return (
+    <PhonePage
+      place={place}
+      aside={number > 1 && <button type="button" className="btn-plain" onClick={() => onGo(number - 1)}>{t('back')}</button>}
+      thread={<ProgressThread sheet={sheet} at={number - 1} />}
+      heading={step.title}
+      focusKey={step.id}
+      state={state}
+      action={{ words: last ? t('doneLast') : t('done'), do: () => void finish(), waits }}
+      onWrong={onWrong}
+    >
+      {waiting && clockNotStarted && <p className="doubt">{t('clockStarts', { step: from?.title ?? '' })}</p>}
+      {step.wait && readyAt !== undefined && !book.done(step.id) && <Timer readyAt={readyAt} seconds={step.wait.seconds} offset={state.offset} zone={zone} language={language} />}
+      {waiting && step.meanwhile && (
+        <div className="card-paper">
+          <h2>{t('meanwhile')}</h2>
+          <p>{step.meanwhile}</p>
+        </div>
+      )}
+      {waiting && (
+        <p>
+          <button
+            type="button"
+            className="btn-plain"
+            onClick={() => {
+              setEarly(true);
+              void state.add(sheet.assignment, { kind: 'observation', step: step.id, text: t('earlyNote') });
+            }}
+          >
+            {t('early')}
+          </button>
+        </p>
+      )}
+      {!waiting && (
+        <>
+          {step.text && <p style={{ fontSize: '1.11rem' }}>{step.text}</p>}
+          {step.see && (
+            <p>
+              <span className="second">{t('shouldSee')}</span> {step.see}
+            </p>
+          )}
+          {step.adult && (
+            <div className={`card-paper adult ${step.adult === 'adult-does' ? 'does' : ''}`}>
+              <h2>
+                <Icon name="person-standing" size={24} /> {t(step.adult === 'adult-does' ? 'adultDoes' : 'adultNear')}
+              </h2>
+              <p>{step.adult_why}</p>
+              {book.adult(step.id) ? (
+                <p>{t('adultConfirmed', { time: clock(book.adult(step.id)!.entry.phone_time, zone, language) })}</p>
+              ) : (
+                <button type="button" className="btn btn-outline-primary" style={{ width: '100%' }} onClick={() => void state.add(sheet.assignment, { kind: 'adult', step: step.id })}>
+                  {t('adultHere')}
+                </button>
+              )}
+            </div>
+          )}
+          {step.cautions.map((c) => (
+            <p key={c} className="second">
+              <Icon name="exclamation-diamond" size={18} /> {c}
+            </p>
+          ))}
+          {step.takes.length > 0 && !needsAdult && <Readings {...props} step={step} />}
+          {step.evidence.map((id) => {
+            const e = sheet.evidence.find((x) => x.id === id);
+            if (!e) return null;
+            return e.kind === 'photo' ? <PhotoField key={id} {...props} step={step.id} evidence={e} /> : <Notes key={id} {...props} step={step.id} title={e.name} evidence={e.id} />;
+          })}
+          {step.questions.map((id) => {
+            const q = sheet.questions.find((x) => x.id === id);
+            return q && <Notes key={id} {...props} step={step.id} title={q.text} question={q.id} />;
+          })}
+        </>
+      )}
+    </PhonePage>
+  );
+}
+
+const waitOf = (sheet: WorkProps['sheet'], step: WorkProps['sheet']['steps'][number]) => {
+  const i = sheet.steps.indexOf(step);
+  const before = sheet.steps[i - 1];
+  return before ? Math.max(0, step.start - before.start - before.seconds) : 0;
+};
+
+function Readings(props: WorkProps & { step: WorkProps['sheet']['steps'][number] }) {
+  const { sheet, step, state } = props;
+  const t = useWords();
+  const reading = sheet.readings.find((r) => r.id === step.takes[0].reading)!;
+  const [instrument, setInstrument] = useInstrument(state, reading.id);
+  return (
+    <div className="card-paper">
+      {reading.guidance && <p className="second">{reading.guidance}</p>}
+      {reading.instruments.length > 1 && (
+        <div className="field">
+          <label htmlFor="instrument">{t('tool')}</label>
+          <select id="instrument" className="form-select" value={instrument || reading.instruments[0].id} onChange={(e) => setInstrument(e.target.value)}>
+            {reading.instruments.map((i) => (
+              <option key={i.id} value={i.id}>
+                {i.name}
+              </option>
+            ))}
+          </select>
+        </div>
+      )}
+      {step.takes.map((slot) => (
+        <ReadingField key={`${slot.reading}/${slot.condition}/${slot.time}/${slot.trial}`} {...props} slot={slot} instrument={instrument || reading.instruments[0]?.id || ''} reading={sheet.readings.find((r) => r.id === slot.reading)!} />
+      ))}
+    </div>
+  );
+}
+
+/** At a step border a waiting newer page takes over; never during a step. */
+function useNewVersion(_: WorkProps['state']) {
+  useEffect(() => {
+    void navigator.serviceWorker?.getRegistration().then((r) => r?.waiting?.postMessage('take-over'));
+  }, []);
+}

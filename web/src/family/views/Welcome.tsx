@@ -1,0 +1,57 @@
+import { useState } from 'react';
+import { ask } from '../../api/client';
+import { NameLabel } from '../../ui/NameLabel';
+import type { Bundle, HomeState } from '../phone/useHome';
+import { PhonePage } from '../parts/PhonePage';
+import { ProgressThread } from '../parts/ProgressThread';
+import { useWords } from '../words';
+
+const names: Record<string, string> = { en: 'English', es: 'Español' };
+
+/** Is this for us, from whom, and in which language? */
+export function Welcome({ state, bundle, onLanguage, onGo, onWrong }: { state: HomeState; bundle: Bundle; onLanguage: (l: string) => void; onGo: () => void; onWrong: () => void }) {
+  const t = useWords();
+  const [chosen, setChosen] = useState(bundle.home.language);
+  const sheet = bundle.sheets[0];
+  const inApp = /FBAN|FBAV|Instagram|Line\/|MicroMessenger|; wv\)/.test(navigator.userAgent);
+  const choose = async (language: string) => {
+    setChosen(language);
+    onLanguage(language);
+    try {
+      await ask('PUT', `/home/${state.home}/language`, { body: { language } });
+      await state.refresh();
+    } catch {
+      // without a connection the page stays in the language it was last read in
+    }
+  };
+  return (
+    <PhonePage place={bundle.class.school} state={state} heading={sheet ? sheet.title : t('yourExperiments')} focusKey="welcome" action={{ words: t('goOn'), do: onGo }} onWrong={onWrong}>
+      <p className="second">{t('from', { teacher: bundle.class.teacher, class: bundle.class.name })}</p>
+      {inApp && <p className="doubt">{t('inApp')}</p>}
+      {sheet && (
+        <>
+          <p style={{ fontSize: '1.11rem', fontWeight: 600 }}>{sheet.question}</p>
+          <ProgressThread sheet={sheet} at={-1} />
+          <p className="second">{t('takes', { minutes: sheet.minutes, hands: sheet.hands })}</p>
+        </>
+      )}
+      <p>
+        {t('forHome')} <NameLabel name={bundle.home.nickname} />
+      </p>
+      <fieldset className="card-paper">
+        <legend style={{ fontSize: '1rem', fontWeight: 700 }}>{t('whichLanguage')}</legend>
+        {bundle.languages.map((l) => (
+          <div className="row-48" key={l}>
+            <input type="radio" className="form-check-input" name="language" id={`language-${l}`} checked={chosen === l} onChange={() => void choose(l)} />
+            <label htmlFor={`language-${l}`} lang={l}>
+              {names[l] ?? l}
+            </label>
+          </div>
+        ))}
+      </fieldset>
+      <p className="hint">
+        {t('noAccount')} {t('notYou', { name: bundle.home.nickname })}
+      </p>
+    </PhonePage>
+  );
+}

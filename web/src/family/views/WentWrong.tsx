@@ -1,0 +1,155 @@
+import { useEffect, useState } from 'react';
+import type { Schemas } from '../../api/client';
+import { Icon } from '../../ui/Icon';
+import { newID } from '../phone/ids';
+import type { Bundle, HomeState, Sheet } from '../phone/useHome';
+import { PhonePage } from '../parts/PhonePage';
+import { left } from '../parts/time';
+import { useWords } from '../words';
+
+type Card = Schemas['CardView'];
+type Door = 'hurt' | 'spilled' | 'not-working';
+
+/** First what to do, one instruction at a time, without a connection; then the teacher is told. */
+export function WentWrong({ state, bundle, sheet, onClose }: { state: HomeState; bundle: Bundle; sheet?: Sheet; onClose: () => void }) {
+  const t = useWords();
+  const [door, setDoor] = useState<Door>();
+  const [card, setCard] = useState<Card>();
+  const [incident, setIncident] = useState<string>();
+  const [outcome, setOutcome] = useState('');
+  const [note, setNote] = useState('');
+  const { emergency_number: emergency, poison_number: poison, teacher } = bundle.class;
+  const tell = (d: Door, c: Card | undefined, more: { outcome?: string; note?: string } = {}) => {
+    const id = incident ?? newID();
+    setIncident(id);
+    void state.tell(id, { door: d, card: c?.id, outcome: (more.outcome ?? outcome) as '', note: more.note ?? note, assignment: sheet?.assignment });
+  };
+  const close = <button type="button" className="btn-plain" onClick={door ? () => { setDoor(undefined); setCard(undefined); } : onClose}>{door ? t('back') : t('close')}</button>;
+  if (!door) {
+    return (
+      <PhonePage place={t('wentWrong')} aside={close} heading={t('wentWrong')} focusKey="doors" state={state}>
+        <Calls emergency={emergency} poison={poison} />
+        <p style={{ fontSize: '1.11rem', fontWeight: 600 }}>{t('hurtFirst')}</p>
+        <button type="button" className="choice hurt" onClick={() => setDoor('hurt')}>
+          {t('doorHurt')}
+        </button>
+        <button type="button" className="choice" onClick={() => setDoor('spilled')}>
+          {t('doorSpilled')}
+        </button>
+        <button type="button" className="choice" onClick={() => { setDoor('not-working'); }}>
+          {t('doorNot')}
+        </button>
+      </PhonePage>
+    );
+  }
+  if (door !== 'not-working' && !card) {
+    return (
+      <PhonePage place={t('wentWrong')} aside={close} heading={t(door === 'hurt' ? 'doorHurt' : 'doorSpilled')} focusKey={door} state={state}>
+        {door === 'hurt' && <Calls emergency={emergency} poison={poison} />}
+        {bundle.first_aid
+          .filter((c) => c.door === door)
+          .map((c) => (
+            <button key={c.id} type="button" className="choice" onClick={() => { setCard(c); tell(door, c); }}>
+              {c.title}
+            </button>
+          ))}
+      </PhonePage>
+    );
+  }
+  const told = incident && !state.queue.some((w) => w.id === incident && !w.problem);
+  return (
+    <PhonePage place={t('wentWrong')} aside={close} heading={card?.title ?? t('doorNot')} focusKey={card?.id ?? 'not-working'} state={state}>
+      {card ? <Aid card={card} emergency={emergency} poison={poison} /> : <Mistakes sheet={sheet} />}
+      {incident && <p role="status">{told ? t('told', { teacher, time: new Date().toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) }) : t('willTell', { teacher })}</p>}
+      {door === 'hurt' && (
+        <>
+          {['fine', 'phone-us', 'mistaken-tap'].map((o) => (
+            <button key={o} type="button" className={`choice ${outcome === o ? 'chosen' : ''}`} aria-pressed={outcome === o} onClick={() => { setOutcome(o); tell(door, card, { outcome: o }); }}>
+              {t({ fine: 'adultFine', 'phone-us': 'phoneUs', 'mistaken-tap': 'mistaken' }[o]!)}
+            </button>
+          ))}
+          <p className="hint">{t('notMedical')}</p>
+        </>
+      )}
+      <div className="field">
+        <label htmlFor="wrong-note">{door === 'not-working' ? t('noMistakes') : t('tellMore')}</label>
+        <textarea id="wrong-note" className="form-control" rows={2} maxLength={1000} value={note} onChange={(e) => setNote(e.target.value)} />
+        <button type="button" className="btn btn-outline-primary" style={{ marginTop: 8 }} onClick={() => tell(door, card)}>
+          {t('tell')}
+        </button>
+      </div>
+    </PhonePage>
+  );
+}
+
+function Calls({ emergency, poison, only }: { emergency: string; poison: string; only?: boolean }) {
+  const t = useWords();
+  return (
+    <>
+      <a className="tel" href={`tel:${emergency}`}>
+        <Icon name="telephone" size={24} /> {t('callNumber', { number: emergency })}
+      </a>
+      {!only && (
+        <a className="tel" href={`tel:${poison}`}>
+          <Icon name="telephone" size={24} /> {t('callPoison', { number: poison })}
+        </a>
+      )}
+    </>
+  );
+}
+
+function Aid({ card, emergency, poison }: { card: Card; emergency: string; poison: string }) {
+  const t = useWords();
+  const [at, setAt] = useState(0);
+  const calls = <Calls emergency={emergency} poison={poison} only={!card.poison} />;
+  return (
+    <>
+      {card.call_first && calls}
+      <ol className="aid" style={{ paddingLeft: '1.3em' }}>
+        {card.steps.slice(0, at + 1).map((s, i) => (
+          <li key={s} style={i === at ? { fontSize: '1.22rem', fontWeight: 700 } : undefined}>
+            {s}
+          </li>
+        ))}
+      </ol>
+      {at < card.steps.length - 1 && (
+        <button type="button" className="btn btn-primary main-action" style={{ width: '100%', marginBottom: 12 }} onClick={() => setAt(at + 1)}>
+          {t('next')}
+        </button>
+      )}
+      {card.minutes > 0 && <AidClock minutes={card.minutes} />}
+      {!card.call_first && calls}
+    </>
+  );
+}
+
+function AidClock({ minutes }: { minutes: number }) {
+  const t = useWords();
+  const [end] = useState(() => Date.now() + minutes * 60_000);
+  const [now, setNow] = useState(Date.now());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), 1000);
+    return () => clearInterval(timer);
+  }, []);
+  return (
+    <p className="big" role="timer" aria-live="off">
+      {t('timeLeft', { time: left(end - now) })}
+    </p>
+  );
+}
+
+function Mistakes({ sheet }: { sheet?: Sheet }) {
+  const t = useWords();
+  return (
+    <>
+      {sheet?.mistakes.map((m) => (
+        <div className="card-paper" key={m.see}>
+          <h2>{m.see}</h2>
+          {m.cause && <p className="second">{m.cause}</p>}
+          <p style={{ margin: 0 }}>{m.mend}</p>
+        </div>
+      ))}
+      <p>{t('startAgain')}</p>
+    </>
+  );
+}

@@ -1,0 +1,58 @@
+import { Book } from '../phone/book';
+import type { Bundle, HomeState, Sheet } from '../phone/useHome';
+import { Permission } from './Permission';
+import { Prediction } from './Prediction';
+import { Ready } from './Ready';
+import { Conclusion, Result } from './Result';
+import { Sent } from './Sent';
+import { StepPage } from './StepPage';
+import { Stopped } from './Stopped';
+import { Watch } from './Watch';
+
+export interface WorkProps {
+  state: HomeState;
+  bundle: Bundle;
+  sheet: Sheet;
+  book: Book;
+  go: (to: string) => void;
+  onWrong: () => void;
+}
+
+/** One assignment, from permission to sent. Which page is shown follows from the address, and else from what was done so far. */
+export function Work({ view, number, ...rest }: Omit<WorkProps, 'book'> & { view: string; number: number }) {
+  const { sheet, state, go } = rest;
+  const book = new Book(state.entries, sheet.assignment);
+  const props: WorkProps = { ...rest, book };
+  const to = (page: string) => go(`#/${sheet.assignment}/${page}`);
+  if (sheet.state === 'recalled') return <Stopped {...props} />;
+  const permission = sheet.permission.state;
+  const shown = view || next(sheet, book);
+  if (permission === 'declined' && view !== 'permission') {
+    if (view === 'sent') return <Sent {...props} />;
+    return <Watch {...props} view={view} onGo={to} />;
+  }
+  if (permission !== 'granted' || shown === 'permission') return <Permission {...props} onGo={to} />;
+  switch (shown) {
+    case 'ready':
+      return <Ready {...props} onGo={() => to(sheet.questions.some((q) => q.when === 'before') ? 'predict' : 'step/1')} />;
+    case 'predict':
+      return <Prediction {...props} onGo={() => to('step/1')} />;
+    case 'result':
+      return <Result {...props} onGo={() => to('conclusion')} />;
+    case 'conclusion':
+      return <Conclusion {...props} onGo={() => to('sent')} />;
+    case 'sent':
+      return <Sent {...props} />;
+    default: {
+      const n = Math.min(Math.max(1, number || 1), sheet.steps.length);
+      return <StepPage key={n} {...props} number={n} onGo={(m) => to(m > sheet.steps.length ? 'result' : `step/${m}`)} />;
+    }
+  }
+}
+
+function next(sheet: Sheet, book: Book): string {
+  if (book.sent()) return 'sent';
+  if (sheet.steps.length > 0 && sheet.steps.every((s) => book.done(s.id))) return 'result';
+  if (sheet.steps.some((s) => book.done(s.id))) return 'step';
+  return 'ready';
+}

@@ -1,0 +1,106 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { ask, type Schemas } from '../../api/client';
+import { Loading, PartError } from '../frame/parts';
+import { Collect } from '../results/Collect';
+import { Compare } from '../results/Compare';
+import { Run } from '../results/Run';
+import { EditingContext } from './fields';
+import { Issue } from './Issue';
+import { Margin } from './Margin';
+import { Plan } from './Plan';
+import { Safety } from './Safety';
+import { StationLine, stations, type Station } from './StationLine';
+import { Steps } from './Steps';
+import { useDraft } from './useDraft';
+
+/** One experiment at one of its eight stations. */
+export default function ExperimentPage() {
+  const { experiment: id = '', station = 'plan' } = useParams();
+  const [params] = useSearchParams();
+  const navigate = useNavigate();
+  const draft = useDraft(id);
+  const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => ask<Schemas['ListAssignmentView']>('GET', '/assignments') });
+  const [language, setLanguage] = useState('en');
+  const here = (stations.includes(station as Station) ? station : 'plan') as Station;
+  const mine = assignments.data?.items.filter((a) => a.experiment === id) ?? [];
+  const assignment = mine.find((a) => a.id === params.get('assignment')) ?? mine[0];
+  const { doc, review } = draft;
+  const title = doc?.title[language] || doc?.title.en || Object.values(doc?.title ?? {})[0] || 'Without a title';
+  useEffect(() => {
+    document.title = `${title} · Patient Kitchen`;
+    const onKey = (() => {
+      let waiting = false;
+      return (e: KeyboardEvent) => {
+        if ((e.target as HTMLElement).closest('input, textarea, select')) return;
+        if (waiting && e.key >= '1' && e.key <= '8') void navigate(`/experiments/${id}/${stations[Number(e.key) - 1]}`);
+        waiting = e.key === 'g';
+      };
+    })();
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  }, [title, id, navigate]);
+  if (draft.query.error) return <PartError what="This experiment" error={draft.query.error} retry={() => void draft.query.refetch()} />;
+  if (!doc) return <Loading what="the experiment" />;
+  const designing = here === 'plan' || here === 'steps' || here === 'safety';
+  const search = assignment && params.get('assignment') ? `?assignment=${assignment.id}&class=${assignment.class}` : '';
+  return (
+    <EditingContext.Provider value={{ doc, set: draft.set, language }}>
+      <header className="head">
+        <h1 style={{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap', maxWidth: '34em' }} title={title}>
+          {title}
+        </h1>
+        <span className="second">
+          ages {doc.age_band.replace('-', '–')} · {assignment ? `${assignment.class_name}, version ${assignment.number} issued` : 'not issued'}
+        </span>
+        <div className="aside">
+          {designing && doc.languages.length > 1 && (
+            <>
+              <label htmlFor="writing-language" className="small">
+                Words in
+              </label>
+              <select id="writing-language" className="form-select" style={{ width: 'auto' }} value={language} onChange={(e) => setLanguage(e.target.value)}>
+                {doc.languages.map((l) => (
+                  <option key={l} value={l}>
+                    {{ en: 'English', es: 'Español' }[l] ?? l}
+                  </option>
+                ))}
+              </select>
+            </>
+          )}
+          <a className="btn btn-outline-primary" href={`/api/v1/experiments/${id}/file`} download>
+            Open file
+          </a>
+        </div>
+      </header>
+      <StationLine id={id} here={here} review={review} assignment={assignment} search={search} />
+      {draft.conflict && (
+        <div className="notice" role="alert" style={{ margin: '8px 20px' }}>
+          Changed in another window; it is at version {draft.conflict.version} now.{' '}
+          <button type="button" className="btn-plain" onClick={() => draft.settle(false)}>
+            Take theirs
+          </button>{' '}
+          <button type="button" className="btn-plain" onClick={() => draft.settle(true)}>
+            Keep mine
+          </button>
+        </div>
+      )}
+      {designing && assignment && <p className="notice plain" style={{ margin: '8px 20px' }}>Version {assignment.number} is with {assignment.homes} homes and stays as it is. What you change here makes the next version when you issue it.</p>}
+      {here === 'plan' && <Plan />}
+      {here === 'steps' && <Steps review={review} replace={draft.replace} />}
+      {here === 'safety' && <Safety review={review} />}
+      {here === 'kitchens' && (
+        <main className="work">
+          <p className="lead-sentence">Kitchens are taken as usual: every home gets the design as it is written.</p>
+          <p>Families see, beside each need, what they may use instead. They are not asked what they have yet, so nothing is converted for a single home.</p>
+        </main>
+      )}
+      {here === 'issue' && <Issue id={id} review={review} assignments={mine} title={title} />}
+      {here === 'run' && <Run assignment={assignment} id={id} />}
+      {here === 'collect' && <Collect assignment={assignment} id={id} />}
+      {here === 'compare' && <Compare assignment={assignment} id={id} />}
+      {designing && <Margin id={id} review={review} />}
+    </EditingContext.Provider>
+  );
+}

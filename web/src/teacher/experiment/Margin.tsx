@@ -1,0 +1,34 @@
+import { Link } from 'react-router';
+import { Icon, type IconName } from '../../ui/Icon';
+import type { Review } from './useDraft';
+
+const topics: Record<string, string> = { safety: 'Safety', design: 'Design', time: 'Time', fair: 'Fair' };
+const weights: Record<string, [string, IconName]> = { stop: ['Stop', 'x-octagon'], mend: ['Mend', 'exclamation-diamond'], note: ['Note', 'info-circle'], fine: ['Fine', 'check2'] };
+
+/** Which station mends a place of the document. */
+export const stationOf = (path: string) => (path.startsWith('/hazards') ? 'safety' : /^\/(steps|needs|readings|derived|evidence|mistakes)/.test(path) ? 'steps' : 'plan');
+
+/** What this design means now: always the same lines in the same order, each one sentence with its place. */
+export function Margin({ id, review }: { id: string; review: Review | undefined }) {
+  return (
+    <section className="margin" aria-label="Margin">
+      <h2>Margin</h2>
+      {review && !review.readable && <p className="w-stop">{review.problem}</p>}
+      <ul>
+        {review?.margin.map((l) => {
+          const [word, icon] = weights[l.weight];
+          return (
+            <li key={l.topic} className={l.weight}>
+              <span className={`w-${l.weight}`}>
+                <Icon name={icon} /> {word}
+              </span>
+              <strong>{topics[l.topic]}</strong>
+              <span>{l.message}</span>
+              {l.path ? <Link to={`/experiments/${id}/${stationOf(l.path)}?at=${encodeURIComponent(l.path)}`}>{stationOf(l.path) === 'steps' ? 'to the steps' : `to ${stationOf(l.path)}`}</Link> : <span />}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

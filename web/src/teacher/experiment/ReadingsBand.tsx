@@ -1,0 +1,144 @@
+import { useEffect, useState } from 'react';
+import { ask, type Schemas } from '../../api/client';
+import { freshID, type Doc, type Reading } from './document';
+import { Band, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
+
+/** What is read, with which tool, how finely; and what is worked out of it. */
+export function ReadingsBand({ replace }: { replace: (d: Doc, words?: string) => void }) {
+  const { doc, set, language } = useEditing();
+  const readings = doc.readings ?? [];
+  const derived = doc.derived ?? [];
+  const evidence = doc.evidence ?? [];
+  const mistakes = doc.mistakes ?? [];
+  const removeReading = (r: Reading) =>
+    replace({ ...doc, readings: readings.filter((x) => x !== r), steps: doc.steps?.map((s) => ({ ...s, takes: s.takes?.filter((t) => t.reading !== r.id) })) }, 'Took out a reading');
+  return (
+    <>
+      <Band title="Readings" aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['readings'], [...readings, { id: freshID('reading', readings), symbol: `x${readings.length + 1}`, name: {}, unit: 'mm', per_condition: true, instruments: [] } satisfies Reading])}>Add a reading</button>}>
+        {readings.length === 0 && <p className="hint">Nothing is measured yet, so nothing can be compared.</p>}
+        {readings.map((r, i) => (
+          <div key={r.id} className="card-paper">
+            <div className="field-row">
+              <div style={{ flex: '2 1 240px' }}>
+                <WordsField label="What is read" path={['readings', i, 'name']} value={r.name} />
+              </div>
+              <PlainField label="Symbol in formulas" path={['readings', i, 'symbol']} value={r.symbol} />
+              <PlainField label="Unit" path={['readings', i, 'unit']} value={r.unit} />
+              <div>
+                <label className="named" htmlFor={`times-${r.id}`}>At the times</label>
+                <TimesInput id={`times-${r.id}`} value={r.times ?? []} onChange={(times) => set(['readings', i, 'times'], times)} />
+              </div>
+              <div style={{ flex: '0 0 auto' }}>
+                <TickField label="in each condition" path={['readings', i, 'per_condition']} value={r.per_condition} />
+              </div>
+            </div>
+            <div className="field-row">
+              <PlainField label="Never below" path={['readings', i, 'low']} value={r.low} hint="0 mm" />
+              <PlainField label="Never above" path={['readings', i, 'high']} value={r.high} />
+              <PlainField label="Repeats fall apart by" path={['readings', i, 'repeatability']} value={r.repeatability} hint="0.8 mm" />
+              <div style={{ flex: '2 1 240px' }}>
+                <WordsField label="How to read it" path={['readings', i, 'guidance']} value={r.guidance} />
+              </div>
+            </div>
+            {(r.instruments ?? []).map((tool, k) => (
+              <div key={tool.id} className="field-row" style={{ marginBottom: 4 }}>
+                <div style={{ flex: '2 1 200px' }}>
+                  <WordsField label={`Tool ${k + 1}`} path={['readings', i, 'instruments', k, 'name']} value={tool.name} />
+                </div>
+                <PlainField label="Smallest step" path={['readings', i, 'instruments', k, 'resolution']} value={tool.resolution} hint="1 mm" />
+                <TickField label="a scale read by eye" path={['readings', i, 'instruments', k, 'analogue']} value={tool.analogue} />
+                <div style={{ flex: '0 0 auto' }}>
+                  <Remove what="this tool" onRemove={() => set(['readings', i, 'instruments'], r.instruments!.filter((x) => x !== tool), 'Took out a tool')} />
+                </div>
+              </div>
+            ))}
+            <button type="button" className="btn btn-outline-primary" onClick={() => set(['readings', i, 'instruments'], [...(r.instruments ?? []), { id: freshID('tool', r.instruments), name: {}, resolution: '' }])}>
+              Add a tool
+            </button>{' '}
+            <Remove what={r.name[language] || 'this reading'} onRemove={() => removeReading(r)} />
+          </div>
+        ))}
+      </Band>
+      <Band title="Worked out" aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['derived'], [...derived, { id: freshID('value', derived), name: {}, formula: '', unit: '' }])}>Add a value</button>}>
+        {derived.map((x, i) => (
+          <div key={x.id} className="field-row">
+            <WordsField label="Name" path={['derived', i, 'name']} value={x.name} />
+            <div style={{ flex: '2 1 240px' }}>
+              <PlainField label="Formula" path={['derived', i, 'formula']} value={x.formula} hint="last(height)" />
+              <FormulaEcho formula={x.formula} unit={x.unit} />
+            </div>
+            <div style={{ flex: '0 1 110px' }}>
+              <PlainField label="Unit" path={['derived', i, 'unit']} value={x.unit} />
+            </div>
+            <div style={{ flex: '0 0 auto' }}>
+              <Remove what={x.name[language] || 'this value'} onRemove={() => set(['derived'], derived.filter((d) => d !== x), 'Took out a value')} />
+            </div>
+          </div>
+        ))}
+        <p className="hint small">Functions: + − × / ^, sqrt, abs, ln, log10, exp, mean, median, sd, min, max, sum, count, first, last, slope, intercept, at(reading, minutes). The planned times are called time.</p>
+      </Band>
+      <Band title="Evidence" aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['evidence'], [...evidence, { id: freshID('evidence', evidence), kind: 'photo', name: {} }])}>Add evidence</button>}>
+        {evidence.map((e, i) => (
+          <div key={e.id} className="field-row">
+            <div style={{ flex: '0 0 120px' }}>
+              <label className="named" htmlFor={`kind-${e.id}`}>Kind</label>
+              <select id={`kind-${e.id}`} className="form-select" value={e.kind} onChange={(event) => set(['evidence', i, 'kind'], event.target.value)}>
+                <option value="photo">photo</option>
+                <option value="text">own words</option>
+              </select>
+            </div>
+            <WordsField label="What" path={['evidence', i, 'name']} value={e.name} />
+            <WordsField label="Must show" path={['evidence', i, 'must_show']} value={e.must_show} />
+            <div style={{ flex: '0 0 auto' }}>
+              <Remove what={e.name[language] || 'this evidence'} onRemove={() => replace({ ...doc, evidence: evidence.filter((x) => x !== e), steps: doc.steps?.map((s) => ({ ...s, evidence: s.evidence?.filter((id) => id !== e.id) })) }, 'Took out evidence')} />
+            </div>
+          </div>
+        ))}
+      </Band>
+      <Band title="What goes wrong" aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['mistakes'], [...mistakes, { see: {}, mend: {} }])}>Add a mistake</button>}>
+        {mistakes.map((m, i) => (
+          <div key={i} className="field-row">
+            <WordsField label="One sees" path={['mistakes', i, 'see']} value={m.see} />
+            <WordsField label="Mend it so" path={['mistakes', i, 'mend']} value={m.mend} />
+            <div style={{ flex: '0 0 auto' }}>
+              <Remove what="this mistake" onRemove={() => set(['mistakes'], mistakes.filter((x) => x !== m), 'Took out a mistake')} />
+            </div>
+          </div>
+        ))}
+      </Band>
+    </>
+  );
+}
+
+/** Times with commas between; what is typed stays as typed until the field is left. */
+function TimesInput({ id, value, onChange }: { id: string; value: string[]; onChange: (v: string[]) => void }) {
+  const [text, setText] = useState(value.join(', '));
+  useEffect(() => setText(value.join(', ')), [value.join()]); // eslint-disable-line react-hooks/exhaustive-deps
+  return <input id={id} className="form-control" placeholder="1 min, 2 min" value={text} onChange={(e) => setText(e.target.value)} onBlur={() => onChange(text.split(',').map((t) => t.trim()).filter(Boolean))} />;
+}
+
+/** The server's word on a formula while it is typed; a stale answer is dropped. */
+function FormulaEcho({ formula, unit }: { formula: string; unit: string }) {
+  const { doc } = useEditing();
+  const [answer, setAnswer] = useState<Schemas['FormulaView']>();
+  const key = JSON.stringify([formula, unit, doc.readings, doc.trials]);
+  useEffect(() => {
+    if (!formula) return setAnswer(undefined);
+    const abort = new AbortController();
+    const timer = setTimeout(() => {
+      ask<Schemas['FormulaView']>('POST', '/preview/formula', { body: { document: doc, formula, unit }, signal: abort.signal }).then(setAnswer, () => undefined);
+    }, 250);
+    return () => {
+      clearTimeout(timer);
+      abort.abort();
+    };
+  }, [key]); // eslint-disable-line react-hooks/exhaustive-deps
+  if (!answer) return null;
+  if (answer.ok) return <span className="hint small">gives a value in {answer.unit || 'plain numbers'}</span>;
+  return (
+    <span className="small w-mend" role="status">
+      {answer.position < answer.end && <>at “{formula.slice(answer.position, answer.end)}”: </>}
+      {answer.problem}
+    </span>
+  );
+}

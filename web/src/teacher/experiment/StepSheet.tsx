@@ -1,0 +1,48 @@
+import { useQuery } from '@tanstack/react-query';
+import { ask, type Schemas } from '../../api/client';
+import type { Take } from './document';
+import { ChoiceField, PlainField, TickField, TickList, useEditing, WordsField } from './fields';
+
+const kinds: [string, string][] = [['prepare', 'prepare'], ['do', 'do'], ['wait', 'wait'], ['measure', 'measure'], ['observe', 'observe'], ['photo', 'photo'], ['clear-up', 'clear up']];
+
+/** One step, beside the strip. */
+export function StepSheet({ at }: { at: number }) {
+  const { doc, set, language } = useEditing();
+  const actions = useQuery({ queryKey: ['actions'], queryFn: () => ask<Schemas['Actions']>('GET', '/actions'), staleTime: Infinity });
+  const s = doc.steps![at];
+  const path = (...rest: (string | number)[]) => ['steps', at, ...rest];
+  const takes: [string, string][] = (doc.readings ?? []).flatMap((r) => (r.times?.length ? r.times : ['']).map((t): [string, string] => [`${r.id}|${t}`, `${r.name[language] || r.symbol}${t ? ` at ${t}` : ''}`]));
+  const taken = (s.takes ?? []).map((t) => `${t.reading}|${t.time ?? ''}`);
+  const setTakes = (_: (string | number)[], value: unknown) =>
+    set(path('takes'), (value as string[]).map((k): Take => { const [reading, time] = k.split('|'); return time ? { reading, time } : { reading }; }));
+  return (
+    <>
+      <WordsField label="What families read first" path={path('title')} value={s.title} />
+      <WordsField label="What to do" path={path('text')} value={s.text} lines={4} />
+      <WordsField label="You should see" path={path('see')} value={s.see} />
+      <div className="field-row" style={{ marginTop: 8 }}>
+        <ChoiceField label="Kind" path={path('kind')} value={s.kind} options={kinds} />
+        <PlainField label="Hands, for" path={path('duration')} value={s.duration} hint="5 min" />
+      </div>
+      <div className="field-row">
+        <PlainField label="Wait before it" path={path('wait', 'for')} value={s.wait?.for} hint="no wait" />
+        <div>
+          <ChoiceField label="from the end of" path={path('wait', 'from')} value={s.wait?.from} options={[['', 'the step before'], ...doc.steps!.slice(0, at).map((x, i): [string, string] => [x.id, `${i + 1} ${x.title[language] ?? ''}`])]} />
+        </div>
+      </div>
+      {s.wait && !s.wait.for && !s.wait.from && (
+        <button type="button" className="btn-plain small" onClick={() => set(path('wait'), undefined)}>
+          No wait after all
+        </button>
+      )}
+      {s.wait?.for && <WordsField label="Meanwhile" path={path('meanwhile')} value={s.meanwhile} />}
+      <TickList legend="Measured in this step" path={path('takes')} value={taken} options={takes} setter={setTakes} />
+      <TickList legend="Uses" path={path('uses')} value={s.uses} options={(doc.needs ?? []).map((n) => [n.id, n.name[language] || Object.values(n.name)[0] || n.id])} />
+      <TickList legend="Done" path={path('actions')} value={s.actions} options={(actions.data?.allowed ?? []).map((a) => [a, a])} />
+      <TickList legend="Done, but not issued to homes yet" path={path('actions')} value={s.actions} options={(actions.data?.barred ?? []).map((a) => [a, a])} />
+      <TickField label="the vessel is closed" path={path('closed')} value={s.closed} />
+      <TickList legend="Evidence" path={path('evidence')} value={s.evidence} options={(doc.evidence ?? []).map((e) => [e.id, e.name[language] || e.id])} />
+      <TickList legend="Asked in this step" path={path('questions')} value={s.questions} options={(doc.questions ?? []).filter((q) => q.when === 'while').map((q) => [q.id, q.text[language] || q.id])} />
+    </>
+  );
+}

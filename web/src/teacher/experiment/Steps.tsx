@@ -1,0 +1,108 @@
+import { useEffect } from 'react';
+import { useSearchParams } from 'react-router';
+import { SideSheet } from '../frame/parts';
+import { freshID, type Doc, type Step } from './document';
+import { Band, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
+import { ReadingsBand } from './ReadingsBand';
+import { StepSheet } from './StepSheet';
+import { Strip } from './Strip';
+import type { Review } from './useDraft';
+
+/** The procedure to time, the things needed, the readings; a step is edited beside the strip. */
+export function Steps({ review, replace }: { review: Review | undefined; replace: (d: Doc, words?: string) => void }) {
+  const { doc, set, language } = useEditing();
+  const [params, setParams] = useSearchParams();
+  const steps = doc.steps ?? [];
+  const at = params.get('at') ?? '';
+  const chosen = steps.findIndex((s, i) => s.id === at || at === `/steps/${i}` || at.startsWith(`/steps/${i}/`));
+  const choose = (id?: string) => setParams(id ? { at: id } : {}, { replace: true });
+  useEffect(() => {
+    if (at.startsWith('/') && chosen < 0) document.getElementById('f-' + at.slice(1).replaceAll('/', '-'))?.focus();
+  }, [at, chosen]);
+  const add = (kind: string) => {
+    const id = freshID('step', steps);
+    set(['steps'], [...steps, { id, kind, title: {}, duration: '5 min' } satisfies Step], 'Added a step');
+    choose(id);
+  };
+  const move = (i: number, by: number) => {
+    const next = [...steps];
+    [next[i], next[i + by]] = [next[i + by], next[i]];
+    replace({ ...doc, steps: next }, `Moved ${steps[i].title[language] || 'a step'}`);
+  };
+  const needs = doc.needs ?? [];
+  return (
+    <div className={chosen >= 0 ? 'with-sheet' : ''}>
+      <main className="work">
+        <Band title="The procedure to time" aside={<><button type="button" className="btn btn-outline-primary" onClick={() => add('do')}>Add a step</button><button type="button" className="btn btn-outline-primary" onClick={() => add('measure')}>Add a measuring step</button></>}>
+          {steps.length === 0 && <p className="lead-sentence">Nothing happens yet. Write what is done first.</p>}
+          {review && steps.length > 0 && <Strip spans={review.spans} chosen={steps[chosen]?.id} onChoose={choose} />}
+          <ol style={{ margin: '8px 0 0', paddingLeft: '1.6em' }}>
+            {steps.map((s, i) => (
+              <li key={s.id}>
+                <button type="button" className="btn-plain" style={{ fontWeight: i === chosen ? 700 : 400 }} onClick={() => choose(s.id)}>
+                  {s.title[language] || Object.values(s.title)[0] || 'without a name'}
+                </button>
+                <span className="second small">
+                  {' '}
+                  {s.duration}
+                  {s.wait && ` · after ${s.wait.for}`}
+                  {(s.takes?.length ?? 0) > 0 && ' · measures'}
+                  {(s.evidence?.length ?? 0) > 0 && ' · evidence'}
+                </span>
+              </li>
+            ))}
+          </ol>
+        </Band>
+        <Band title="Things needed" aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['needs'], [...needs, { id: freshID('need', needs), name: {} }])}>Add a thing</button>}>
+          {needs.length > 0 && (
+            <table className="grid">
+              <thead>
+                <tr>
+                  <th scope="col" style={{ width: '34%' }}>thing, by the job it does</th>
+                  <th scope="col" style={{ width: '13%' }}>amount</th>
+                  <th scope="col">use this instead</th>
+                  <th scope="col">note</th>
+                  <th scope="col"></th>
+                </tr>
+              </thead>
+              <tbody>
+                {needs.map((n, i) => (
+                  <tr key={i}>
+                    <td><WordsField label={`Thing ${i + 1}`} hideLabel path={['needs', i, 'name']} value={n.name} /></td>
+                    <td><PlainField label={`Amount of thing ${i + 1}`} hideLabel path={['needs', i, 'amount']} value={n.amount} hint="200 mL" /></td>
+                    <td><WordsField label={`Instead of thing ${i + 1}`} hideLabel path={['needs', i, 'instead', 0]} value={n.instead?.[0]} /></td>
+                    <td><WordsField label={`Note on thing ${i + 1}`} hideLabel path={['needs', i, 'note']} value={n.note} /></td>
+                    <td className="small" style={{ whiteSpace: 'nowrap' }}>
+                      <TickField label="if at hand" path={['needs', i, 'optional']} value={n.optional} /> <Remove what={n.name[language] || 'this thing'} onRemove={() => replace({ ...doc, needs: needs.filter((__, k) => k !== i), steps: steps.map((s) => ({ ...s, uses: s.uses?.filter((u) => u !== n.id) })) }, 'Took out a thing')} />
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+        </Band>
+        <ReadingsBand replace={replace} />
+      </main>
+      {chosen >= 0 && (
+        <SideSheet title={`Step ${chosen + 1}`} onClose={() => choose()}>
+          <StepSheet key={steps[chosen].id} at={chosen} />
+          <div className="band" style={{ marginTop: 8 }}>
+            <button type="button" className="btn btn-outline-primary" disabled={chosen === 0} onClick={() => move(chosen, -1)}>
+              Earlier
+            </button>{' '}
+            <button type="button" className="btn btn-outline-primary" disabled={chosen === steps.length - 1} onClick={() => move(chosen, 1)}>
+              Later
+            </button>{' '}
+            <Remove
+              what={`step ${chosen + 1}`}
+              onRemove={() => {
+                set(['steps'], steps.filter((__, k) => k !== chosen), 'Took out a step');
+                choose();
+              }}
+            />
+          </div>
+        </SideSheet>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,97 @@
+import type { Review } from './useDraft';
+
+const foldFrom = 30 * 60;
+const height = 112;
+
+type Span = Review['spans'][number];
+
+/** Widths of the strip: time to scale, with room for a figure on every step, and long waits as folds of one width. */
+function layout(spans: Span[], width: number) {
+  const parts = spans.flatMap((s) => {
+    const gap = s.wait > foldFrom ? [{ span: s, kind: 'fold' as const, weight: 0 }] : s.wait > 0 ? [{ span: s, kind: 'gap' as const, weight: s.wait }] : [];
+    return [...gap, { span: s, kind: 'step' as const, weight: s.end - s.start }];
+  });
+  const folds = parts.filter((p) => p.kind === 'fold').length * 90;
+  const least = parts.filter((p) => p.kind === 'step').length * 26;
+  const total = parts.reduce((n, p) => n + p.weight, 0) || 1;
+  const free = Math.max(0, width - folds - least);
+  let x = 0;
+  return parts.map((p) => {
+    const w = p.kind === 'fold' ? 90 : (p.kind === 'step' ? 26 : 0) + (p.weight / total) * free;
+    const at = { ...p, x, w };
+    x += w;
+    return at;
+  });
+}
+
+const words = (seconds: number) => (seconds >= 5400 ? `${Math.round(seconds / 360) / 10} h` : `${Math.round(seconds / 60)} min`);
+
+/** The procedure to time, left to right: steps as blocks, waits as gaps, long waits as folds; a ruler, a camera or an adult hangs from its moment. */
+export function Strip({ spans, chosen, onChoose }: { spans: Span[]; chosen: string | undefined; onChoose: (id: string) => void }) {
+  const width = 1000;
+  const parts = layout(spans, width);
+  let number = 0;
+  return (
+    <svg className="strip" viewBox={`0 0 ${width} ${height}`} role="group" aria-label="The procedure to time">
+      <path d={`M0 34 H${width}`} stroke="var(--edge)" strokeWidth="1.5" />
+      {parts.map((p, i) => {
+        if (p.kind === 'gap') {
+          return (
+            <text key={i} x={p.x + p.w / 2} y={66} textAnchor="middle" fontSize="12" fill="var(--ink-3)">
+              {p.w > 40 ? words(p.span.wait) : ''}
+            </text>
+          );
+        }
+        if (p.kind === 'fold') {
+          const zig = (x: number, by: number) => `M${x} 30 ` + Array.from({ length: 9 }, (_, k) => `L${x + (k % 2 ? 0 : by)} ${36 + k * 8}`).join(' ');
+          return (
+            <g key={i}>
+              <rect x={p.x} y={30} width={p.w} height={72} fill="var(--fold)" />
+              <path d={zig(p.x + 2, 6)} fill="none" stroke="var(--edge)" />
+              <path d={zig(p.x + p.w - 2, -6)} fill="none" stroke="var(--edge)" />
+              <text x={p.x + p.w / 2} y={70} textAnchor="middle" fontSize="13">
+                {words(p.span.wait)}
+              </text>
+            </g>
+          );
+        }
+        number++;
+        const on = p.span.step === chosen;
+        const marks = [p.span.reads && 'reads', p.span.photo && 'photo', p.span.adult && 'adult'].filter(Boolean).join(', ');
+        return (
+          <g key={i} className="block" role="button" tabIndex={0} aria-label={`Step ${number}, ${p.span.title}, ${words(p.span.end - p.span.start)}${marks ? ', ' + marks : ''}`} aria-pressed={on} onClick={() => onChoose(p.span.step)} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onChoose(p.span.step))}>
+            <rect x={p.x + 1} y={44} width={Math.max(8, p.w - 2)} height={50} rx="3" fill={p.span.reads ? 'var(--samphire-tint)' : 'var(--ground)'} stroke={on ? 'var(--ink)' : 'var(--edge)'} strokeWidth={on ? 2.5 : 1} />
+            <text x={p.x + 6} y={62} fontSize="13" fontWeight="700" fill="var(--ink)">
+              {number}
+            </text>
+            {p.w > 62 && (
+              <text x={p.x + 6} y={82} fontSize="12" fill="var(--ink-2)">
+                {p.span.title.slice(0, Math.floor(p.w / 7)) + (p.span.title.length > p.w / 7 ? '…' : '')}
+              </text>
+            )}
+            {p.span.reads && <Peg x={p.x + p.w / 2 - (p.span.photo ? 9 : 0)} words="reading"><path d="M-5 -3 h10 v6 h-10 z M-2.5 -3 v3 M0 -3 v4 M2.5 -3 v3" fill="none" stroke="var(--ink)" strokeWidth="1" /></Peg>}
+            {p.span.photo && <Peg x={p.x + p.w / 2 + (p.span.reads ? 9 : 0)} words="photo"><path d="M-5 -2 h2 l1.5 -2 h3 l1.5 2 h2 v6 h-10 z" fill="none" stroke="var(--ink)" strokeWidth="1" /><circle cx="0" cy="1" r="1.7" fill="none" stroke="var(--ink)" /></Peg>}
+            {p.span.adult && <rect x={p.x + 1} y={97} width={Math.max(8, p.w - 2)} height={8} fill="var(--damson)" />}
+          </g>
+        );
+      })}
+      <text x={2} y={16} fontSize="12" fill="var(--ink-3)">
+        start
+      </text>
+      <text x={width - 2} y={16} fontSize="12" textAnchor="end" fill="var(--ink-3)">
+        {words(spans[spans.length - 1]?.end ?? 0)}
+      </text>
+    </svg>
+  );
+}
+
+function Peg({ x, words, children }: { x: number; words: string; children: React.ReactNode }) {
+  return (
+    <g transform={`translate(${x} 26)`}>
+      <title>{words}</title>
+      <path d="M0 8 V18" stroke="var(--edge)" />
+      <rect x="-8" y="-8" width="16" height="16" rx="3" fill="var(--paper)" stroke="var(--edge)" />
+      {children}
+    </g>
+  );
+}

@@ -1,0 +1,123 @@
+import { createContext, useContext, type ReactNode } from 'react';
+import type { Doc, Localized } from './document';
+
+interface Editing {
+  doc: Doc;
+  set: (path: (string | number)[], value: unknown, words?: string) => void;
+  /** The language whose texts are being written. */
+  language: string;
+  frozen?: boolean;
+}
+
+export const EditingContext = createContext<Editing | undefined>(undefined);
+export const useEditing = () => useContext(EditingContext)!;
+
+const idOf = (path: (string | number)[]) => 'f-' + path.join('-');
+
+/** A text that families read, in the language chosen above; the other language stands as a hint. */
+export function WordsField({ label, path, value, lines, hideLabel }: { label: string; path: (string | number)[]; value: Localized | undefined; lines?: number; hideLabel?: boolean }) {
+  const { set, language } = useEditing();
+  const id = idOf(path);
+  const other = Object.entries(value ?? {}).find(([l, s]) => l !== language && s)?.[1];
+  const props = {
+    id, className: 'form-control', value: value?.[language] ?? '', placeholder: other ? `not yet in this language: ${other}` : undefined, maxLength: lines ? 1200 : 200,
+    onChange: (e: { target: { value: string } }) => set(path, { ...value, [language]: e.target.value }),
+  };
+  return (
+    <div>
+      <label className={hideLabel ? 'visually-hidden' : 'named'} htmlFor={id}>
+        {label}
+      </label>
+      {lines ? <textarea rows={lines} {...props} /> : <input {...props} />}
+    </div>
+  );
+}
+
+export function PlainField({ label, path, value, hint, hideLabel }: { label: string; path: (string | number)[]; value: string | undefined; hint?: string; hideLabel?: boolean }) {
+  const { set } = useEditing();
+  const id = idOf(path);
+  return (
+    <div>
+      <label className={hideLabel ? 'visually-hidden' : 'named'} htmlFor={id}>
+        {label}
+      </label>
+      <input id={id} className="form-control" value={value ?? ''} placeholder={hint} maxLength={200} onChange={(e) => set(path, e.target.value)} />
+    </div>
+  );
+}
+
+export function ChoiceField({ label, path, value, options, hideLabel }: { label: string; path: (string | number)[]; value: string | undefined; options: [string, string][]; hideLabel?: boolean }) {
+  const { set } = useEditing();
+  const id = idOf(path);
+  return (
+    <div>
+      <label className={hideLabel ? 'visually-hidden' : 'named'} htmlFor={id}>
+        {label}
+      </label>
+      <select id={id} className="form-select" value={value ?? ''} onChange={(e) => set(path, e.target.value)}>
+        {options.map(([v, words]) => (
+          <option key={v} value={v}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
+
+export function TickField({ label, path, value }: { label: string; path: (string | number)[]; value: boolean | undefined }) {
+  const { set } = useEditing();
+  const id = idOf(path);
+  return (
+    <span style={{ display: 'inline-flex', gap: 6, alignItems: 'center', minHeight: 24 }}>
+      <input type="checkbox" className="form-check-input" style={{ margin: 0 }} id={id} checked={value ?? false} onChange={(e) => set(path, e.target.checked)} />
+      <label htmlFor={id}>{label}</label>
+    </span>
+  );
+}
+
+/** Ticks of ids in a list, such as the needs a step uses. */
+export function TickList({ legend, path, value, options, setter }: { legend: string; path: (string | number)[]; value: string[] | undefined; options: [string, string][]; setter?: (path: (string | number)[], value: unknown) => void }) {
+  const editing = useEditing();
+  const set = setter ?? editing.set;
+  return (
+    <fieldset style={{ marginBottom: 8 }}>
+      <legend className="named" style={{ fontSize: '.875rem', margin: 0 }}>
+        {legend}
+      </legend>
+      {options.length === 0 && <span className="hint small">none yet</span>}
+      {options.map(([id, words]) => {
+        const on = value?.includes(id) ?? false;
+        const key = `${idOf(path)}-${id}`;
+        return (
+          <span key={id} style={{ display: 'inline-flex', gap: 6, alignItems: 'center', marginRight: 14, minHeight: 24 }}>
+            <input type="checkbox" className="form-check-input" style={{ margin: 0, flex: 'none' }} id={key} checked={on} onChange={() => set(path, on ? value!.filter((x) => x !== id) : [...(value ?? []), id])} />
+            <label htmlFor={key} className="small">
+              {words}
+            </label>
+          </span>
+        );
+      })}
+    </fieldset>
+  );
+}
+
+export function Band({ title, children, aside }: { title: string; children: ReactNode; aside?: ReactNode }) {
+  return (
+    <section className="band" aria-label={title}>
+      <div style={{ display: 'flex', gap: 12, alignItems: 'baseline' }}>
+        <h2 style={{ flex: 1 }}>{title}</h2>
+        {aside}
+      </div>
+      {children}
+    </section>
+  );
+}
+
+export function Remove({ what, onRemove }: { what: string; onRemove: () => void }) {
+  return (
+    <button type="button" className="btn-plain small" onClick={onRemove} aria-label={`Take out ${what}`}>
+      Take out
+    </button>
+  );
+}

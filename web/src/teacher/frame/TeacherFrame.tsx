@@ -1,0 +1,107 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, type ReactNode } from 'react';
+import { NavLink, useNavigate } from 'react-router';
+import { ask, type Schemas } from '../../api/client';
+import { Icon } from '../../ui/Icon';
+import { useKeeping } from './keeping';
+import { useLive } from './live';
+
+const rail = [
+  ['/today', 'Today'],
+  ['/experiments', 'Experiments'],
+  ['/workbench', 'Workbench'],
+  ['/larder', 'Larder'],
+  ['/classes', 'Classes'],
+  ['/help', 'Help'],
+] as const;
+
+/** The teacher's frame: six words, the page, and the keeping line. */
+export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: ReactNode }) {
+  const live = useLive();
+  const { saved, last } = useKeeping();
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  useEffect(() => {
+    let waiting = false;
+    const onKey = (e: KeyboardEvent) => {
+      const field = (e.target as HTMLElement).closest('input, textarea, select, [contenteditable]');
+      if (field || e.ctrlKey || e.metaKey || e.altKey) return;
+      if (waiting) {
+        const to = { t: '/today', e: '/experiments', w: '/workbench', l: '/larder', c: '/classes' }[e.key];
+        waiting = false;
+        if (to) void navigate(to);
+      } else if (e.key === 'g') waiting = true;
+      else if (e.key === '?') void navigate('/help');
+    };
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  }, [navigate]);
+  const signOut = async () => {
+    await ask('DELETE', '/session').catch(() => undefined);
+    client.clear();
+    location.assign('/sign-in');
+  };
+  return (
+    <div className="frame">
+      <a className="skip" href="#work">
+        To the work
+      </a>
+      <nav className="rail" aria-label="Main">
+        <NavLink to="/today" className="brand" aria-current={undefined}>
+          Patient
+          <br />
+          Kitchen
+        </NavLink>
+        {rail.map(([to, words]) => (
+          <NavLink key={to} to={to}>
+            {words}
+          </NavLink>
+        ))}
+        <div className="foot">
+          <div style={{ padding: '6px 12px', overflowWrap: 'anywhere' }}>{me.name}</div>
+          <button type="button" onClick={() => void signOut()}>
+            Sign out
+          </button>
+        </div>
+      </nav>
+      <div id="work" style={{ minWidth: 0 }}>
+        {children}
+      </div>
+      <div className={`keeping ${live ? '' : 'offline'}`} role="status">
+        <span>{saved}</span>
+        {last && (
+          <span>
+            {last.words} ·{' '}
+            <button type="button" className="btn-plain" style={{ padding: 0 }} onClick={last.do}>
+              Undo
+            </button>
+          </span>
+        )}
+        <span className="end">
+          {live ? (
+            'Live'
+          ) : (
+            <>
+              <Icon name="cloud-slash" /> Not live: trying again
+            </>
+          )}
+        </span>
+        <span>Keys ?</span>
+      </div>
+    </div>
+  );
+}
+
+/** Head of a page outside an experiment. */
+export function Head({ title, aside, small }: { title: string; aside?: ReactNode; small?: ReactNode }) {
+  useEffect(() => {
+    document.title = `${title} · Patient Kitchen`;
+  }, [title]);
+  return (
+    <header className="head">
+      <h1>{title}</h1>
+      {small && <span className="second">{small}</span>}
+      {aside && <div className="aside">{aside}</div>}
+    </header>
+  );
+}

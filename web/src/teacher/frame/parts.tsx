@@ -1,0 +1,101 @@
+import { useEffect, useRef, type ReactNode } from 'react';
+import { ProblemError, type Schemas } from '../../api/client';
+import { Icon } from '../../ui/Icon';
+
+/** A part that could not be read: what, and how to go on. */
+export function PartError({ error, retry, what }: { error: unknown; retry?: () => void; what: string }) {
+  const detail = error instanceof ProblemError ? error.problem.detail : 'Something in this page failed. What you typed is kept.';
+  return (
+    <div className="notice" role="alert">
+      <Icon name="exclamation-diamond" /> {what} could not be read. {detail}{' '}
+      {retry && (
+        <button type="button" className="btn-plain" onClick={retry}>
+          Try again
+        </button>
+      )}
+    </div>
+  );
+}
+
+export function Loading({ what }: { what: string }) {
+  return (
+    <p className="hint" role="status" style={{ padding: 20 }}>
+      Reading {what}.
+    </p>
+  );
+}
+
+/** A problem of something just tried, beside the thing. */
+export function ProblemLine({ error }: { error: unknown }) {
+  if (!error) return null;
+  return (
+    <p className="notice" role="alert" style={{ margin: '8px 0' }}>
+      {error instanceof ProblemError ? error.problem.detail : 'That did not work. What you typed is kept; try again.'}
+    </p>
+  );
+}
+
+/** The side sheet: one at a time, closes with Escape, first focus on its heading. */
+export function SideSheet({ title, onClose, children }: { title: ReactNode; onClose: () => void; children: ReactNode }) {
+  const heading = useRef<HTMLHeadingElement>(null);
+  useEffect(() => {
+    heading.current?.focus({ preventScroll: true });
+  }, [title]);
+  return (
+    <aside
+      className="sheet"
+      aria-label={typeof title === 'string' ? title : 'Side sheet'}
+      onKeyDown={(e) => {
+        if (e.key === 'Escape') onClose();
+      }}
+    >
+      <div className="sheet-head">
+        <h2 ref={heading} tabIndex={-1}>
+          {title}
+        </h2>
+        <button type="button" className="btn btn-outline-primary" onClick={onClose}>
+          Close
+        </button>
+      </div>
+      {children}
+    </aside>
+  );
+}
+
+type Span = Schemas['SpanView'];
+const foldFrom = 30 * 60;
+
+/** An experiment's face: its procedure to time, readings tall, waits longer than half an hour folded. */
+export function ThreadFace({ spans, width = 260 }: { spans: Span[]; width?: number }) {
+  const parts: { size: number; kind: 'fold' | 'gap' | 'do' | 'read'; adult: boolean }[] = [];
+  for (const s of spans) {
+    if (s.wait > foldFrom) parts.push({ size: 600, kind: 'fold', adult: false });
+    else if (s.wait > 0) parts.push({ size: s.wait, kind: 'gap', adult: false });
+    parts.push({ size: Math.max(90, s.end - s.start), kind: s.reads ? 'read' : 'do', adult: s.adult });
+  }
+  const total = parts.reduce((n, p) => n + p.size, 0) || 1;
+  let x = 0;
+  return (
+    <svg className="thread-face" width={width} viewBox={`0 0 ${width} 26`} aria-hidden="true">
+      <path d={`M0 21.5 H${width}`} stroke="var(--edge)" strokeWidth="1.5" />
+      {parts.map((p, i) => {
+        const from = (x / total) * width;
+        const w = (p.size / total) * width;
+        x += p.size;
+        if (p.kind === 'gap') return null;
+        if (p.kind === 'fold') {
+          return (
+            <g key={i}>
+              <rect x={from} y="4" width={w} height="18" fill="var(--fold)" />
+              <path d={`M${from} 4 l3 3 l-3 3 l3 3 l-3 3 l3 3 l-3 3 M${from + w} 4 l-3 3 l3 3 l-3 3 l3 3 l-3 3 l3 3`} fill="none" stroke="var(--edge)" />
+            </g>
+          );
+        }
+        return <rect key={i} x={from + 0.5} y={p.kind === 'read' ? 6 : 13} width={Math.max(2, w - 1)} height={p.kind === 'read' ? 16 : 9} fill={p.adult ? 'var(--damson)' : p.kind === 'read' ? 'var(--samphire)' : 'var(--paper)'} stroke="var(--ink-2)" strokeWidth="1" />;
+      })}
+    </svg>
+  );
+}
+
+export const time = (s: string, zone?: string) => new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: zone }).format(new Date(s));
+export const day = (s: string, zone?: string) => new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: zone }).format(new Date(s));

@@ -1,0 +1,59 @@
+import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter, Navigate, Route, Routes, useLocation } from 'react-router';
+import { ask, ProblemError, type Schemas } from '../api/client';
+import { ClassPage } from './classes/ClassPage';
+import { Classes } from './classes/Classes';
+import { Codes } from './classes/Codes';
+import { Experiments } from './experiment/Experiments';
+import { KeepingProvider } from './frame/keeping';
+import { Loading, PartError } from './frame/parts';
+import { TeacherFrame } from './frame/TeacherFrame';
+import './teacher.scss';
+import { Help } from './views/Help';
+import { NotYet } from './views/NotYet';
+import { SignIn } from './views/SignIn';
+import { Today } from './views/Today';
+
+const ExperimentPage = lazy(() => import('./experiment/ExperimentPage'));
+const client = new QueryClient({ defaultOptions: { queries: { retry: (n, e) => n < 2 && e instanceof ProblemError && (e.offline || e.problem.status >= 500), staleTime: 5_000, refetchOnWindowFocus: true } } });
+
+function Inside() {
+  const me = useQuery({ queryKey: ['me'], queryFn: () => ask<Schemas['Me']>('GET', '/session'), staleTime: 60_000 });
+  const location = useLocation();
+  if (me.isPending) return <Loading what="your kitchen" />;
+  if (me.error instanceof ProblemError && me.error.problem.status === 401) return <Navigate to={`/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`} replace />;
+  if (me.error) return <PartError what="Your account" error={me.error} retry={() => void me.refetch()} />;
+  return (
+    <KeepingProvider>
+      <TeacherFrame me={me.data}>
+        <Suspense fallback={<Loading what="the experiment" />}>
+          <Routes>
+            <Route path="/today" element={<Today />} />
+            <Route path="/experiments" element={<Experiments />} />
+            <Route path="/experiments/:experiment/:station?" element={<ExperimentPage />} />
+            <Route path="/workbench" element={<NotYet title="Workbench" words="Here you will ask how much fills this bag, how high the ramp must be, and what the give or take is. It is not built yet; formulas already work inside an experiment." />} />
+            <Route path="/larder" element={<NotYet title="Larder" words="Here household materials, what can stand in for what, and their cautions will be found. It is not built yet; write what may be used instead beside each need of an experiment." />} />
+            <Route path="/classes" element={<Classes />} />
+            <Route path="/classes/:class" element={<ClassPage />} />
+            <Route path="/classes/:class/codes" element={<Codes />} />
+            <Route path="/help" element={<Help />} />
+            <Route path="*" element={<NotYet title="Not here" words="There is nothing by this address. Today is a good place to begin again." />} />
+          </Routes>
+        </Suspense>
+      </TeacherFrame>
+    </KeepingProvider>
+  );
+}
+
+createRoot(document.getElementById('root')!).render(
+  <QueryClientProvider client={client}>
+    <BrowserRouter>
+      <Routes>
+        <Route path="/sign-in" element={<SignIn />} />
+        <Route path="*" element={<Inside />} />
+      </Routes>
+    </BrowserRouter>
+  </QueryClientProvider>,
+);

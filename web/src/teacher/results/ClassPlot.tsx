@@ -1,0 +1,119 @@
+import { scaleLinear } from 'd3-scale';
+import type { Schemas } from '../../api/client';
+import { Mark, seriesOf } from './series';
+import type { HomeResult, Results } from './useResults';
+
+const width = 780;
+const gutter = 92;
+const thread = 18;
+const foot = 34;
+
+interface Props {
+  r: Results;
+  comparison: Schemas['ComparisonView'];
+  /** Without names: for a shared screen. */
+  anonymous?: boolean;
+  chosen?: string | null;
+  onOpen?: (home: string) => void;
+}
+
+/** One thread a home, every condition on it; thick is give or take, thin is twice that; the class as diamonds at the foot. */
+export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
+  const series = seriesOf(r.conditions.length ? r.conditions : [{ id: '', name: '' }]);
+  const value = (h: HomeResult, c: string) => h.results.find((x) => x.derived === comparison.derived && (x.condition ?? '') === c && x.ok);
+  const rows = r.homes.filter((h) => series.some((s) => value(h, s.id)));
+  const shown = r.shared && series.some((s) => value(r.shared!, s.id)) ? r.shared : undefined;
+  const best = [...comparison.groups].filter((g) => g.n > 0).sort((a, b) => b.mean - a.mean)[0]?.condition ?? '';
+  rows.sort((a, b) => (value(b, best)?.value ?? -Infinity) - (value(a, best)?.value ?? -Infinity));
+  const all = [...rows, ...(shown ? [shown] : [])].flatMap((h) => series.flatMap((s) => { const v = value(h, s.id); return v ? [v.value! - 2 * v.u!, v.value! + 2 * v.u!] : []; }));
+  if (all.length === 0) return <p className="hint">No home has a value yet.</p>;
+  const x = scaleLinear().domain([Math.min(0, ...all), Math.max(...all)]).nice().range([gutter, width - 16]);
+  const ticks = x.ticks(8);
+  const height = 46 + rows.length * thread + (shown ? thread + 6 : 0) + foot;
+  const y = (i: number) => 46 + i * thread + thread / 2;
+  const footY = height - foot / 2 - 4;
+  const label = (h: HomeResult) => `${h.nickname}: ${series.map((s) => { const v = value(h, s.id); return `${s.name} ${v ? v.text : 'missing'}`; }).join(', ')}`;
+  const threadOf = (h: HomeResult, at: number, open: boolean) => (
+    <>
+      {series.map((s) => {
+        const v = value(h, s.id);
+        if (!v) return null;
+        const [m, u] = [x(v.value!), Math.abs(x(v.u!) - x(0))];
+        return (
+          <g key={s.id}>
+            <path d={`M${m - 2 * u} ${at} H${m + 2 * u}`} stroke={s.colour} strokeWidth="1.5" />
+            <path d={`M${m - u} ${at} H${m + u}`} stroke={s.colour} strokeWidth="5" />
+            <Mark series={s} x={m} y={at} open={open} />
+            {v.outlier && !anonymous && (
+              <text x={m} y={at - 7} fontSize="11" textAnchor="middle">
+                apart
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </>
+  );
+  return (
+    <figure style={{ margin: 0 }}>
+      <p className="small" style={{ margin: '0 0 4px' }}>
+        {series.map((s) => (
+          <span key={s.id} style={{ marginRight: 18, whiteSpace: 'nowrap' }}>
+            <svg width="16" height="14" viewBox="-8 -7 16 14" aria-hidden="true">
+              <Mark series={s} x={0} y={0} />
+            </svg>{' '}
+            {s.name}
+          </span>
+        ))}
+      </p>
+      <svg className="plot" viewBox={`0 0 ${width} ${height}`} role="group" aria-label={`${comparison.name} by home`}>
+        <path d={`M${gutter} 30 H${width - 16}`} stroke="var(--edge)" strokeWidth="1.5" />
+        <text x={8} y={18} fontSize="13">
+          {comparison.unit}
+        </text>
+        {ticks.map((t, i) => (
+          <g key={t}>
+            <path d={`M${x(t)} 30 v${i % 2 ? 6 : 11}`} stroke="var(--edge)" strokeWidth="1.5" />
+            <text x={x(t)} y={22} textAnchor="middle">
+              {String(t).replace('-', '−')}
+            </text>
+          </g>
+        ))}
+        {rows.map((h, i) => (
+          <g key={h.home} role={onOpen ? 'button' : undefined} tabIndex={onOpen ? 0 : undefined} aria-label={anonymous ? undefined : label(h)} style={onOpen ? { cursor: 'pointer' } : undefined} onClick={() => onOpen?.(h.home!)} onKeyDown={(e) => e.key === 'Enter' && onOpen?.(h.home!)}>
+            <rect x={0} y={y(i) - thread / 2} width={width} height={thread} fill={chosen === h.home ? 'var(--sunk)' : 'transparent'} />
+            {!anonymous && (
+              <text x={8} y={y(i) + 4.5}>
+                {h.letters} {h.nickname.length > 9 ? h.nickname.slice(0, 8) + '…' : h.nickname}
+              </text>
+            )}
+            {threadOf(h, y(i), false)}
+          </g>
+        ))}
+        {shown && (
+          <g aria-label={`Shared, not counted. ${label(shown)}`}>
+            <text x={8} y={y(rows.length) + 8}>
+              shared
+            </text>
+            {threadOf(shown, y(rows.length) + 4, true)}
+          </g>
+        )}
+        <path d={`M0 ${height - foot - 2} H${width}`} stroke="var(--rule)" />
+        <text x={8} y={footY + 5}>
+          class
+        </text>
+        {comparison.groups.filter((g) => g.enough).map((g) => {
+          const s = series.find((k) => k.id === g.condition)!;
+          const [m, u] = [x(g.mean), Math.abs(x(g.se) - x(0))];
+          return (
+            <g key={g.condition}>
+              <rect x={m - 2 * u} y={footY - 8} width={Math.max(2, 4 * u)} height={16} fill={s.colour} fillOpacity={0.16} stroke={s.colour} />
+              <path d={`M${m} ${footY - 8} l7 8 l-7 8 l-7 -8 z`} fill={s.colour} stroke="var(--paper)" strokeWidth="1.5" />
+            </g>
+          );
+        })}
+      </svg>
+      <figcaption className="hint small">Thick: give or take. Thin: twice that. {shown && 'Dashed: your own readings, shared, not counted. '}Diamonds: mean of the class with twice its give or take.</figcaption>
+    </figure>
+  );
+}

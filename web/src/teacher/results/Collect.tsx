@@ -1,0 +1,151 @@
+import { useSearchParams } from 'react-router';
+import { NameLabel } from '../../ui/NameLabel';
+import { Loading, PartError, SideSheet } from '../frame/parts';
+import { NotebookSheet } from './NotebookSheet';
+import { NotIssued } from './NotIssued';
+import { SharedEntry } from './SharedEntry';
+import { stateWords, useResults, type Assignment, type HomeResult, type Results } from './useResults';
+
+const missing: Record<string, string> = { 'not-yet': 'not yet', spoiled: 'spoiled', 'needs-reading': 'to read' };
+
+/** Homes × conditions and times with every reading; what is missing says why, what is doubtful has a dashed line under it. */
+export function Collect({ assignment, id }: { assignment: Assignment | undefined; id: string }) {
+  const results = useResults(assignment);
+  const [params, setParams] = useSearchParams();
+  if (!assignment) return <NotIssued id={id} />;
+  if (results.isPending) return <Loading what={`the readings of ${assignment.homes} homes`} />;
+  if (results.error) return <PartError what="The readings" error={results.error} retry={() => void results.refetch()} />;
+  const r = results.data;
+  const home = params.get('home');
+  const show = (h?: string) => setParams((p) => { if (h) p.set('home', h); else p.delete('home'); return p; });
+  const look = r.homes.filter((h) => h.cells.some(doubtful) || h.results.some((x) => x.outlier));
+  const photos = r.homes.filter((h) => h.photos.length > 0);
+  return (
+    <div className={home ? 'with-sheet' : ''}>
+      <main className="work">
+        <p className="lead-sentence">
+          {r.counted} of {r.homes.length} homes have readings; {look.length === 0 ? 'nothing stands out.' : `${look.length === 1 ? 'one wants' : `${look.length} want`} a look.`}
+          {r.erased > 0 && ` ${r.erased === 1 ? 'One home was' : `${r.erased} homes were`} removed.`}
+        </p>
+        {look.length > 0 && (
+          <section aria-label="Worth a look" style={{ marginBottom: 8 }}>
+            {look.map((h) => (
+              <button key={h.home} type="button" className="btn-plain" style={{ marginRight: 14 }} onClick={() => show(h.home!)}>
+                <NameLabel name={h.nickname} /> {reasons(h)}
+              </button>
+            ))}
+          </section>
+        )}
+        <ReadingsTable r={r} chosen={home} onOpen={show} />
+        <section className="band" aria-label="Photos" style={{ marginTop: 16 }}>
+          <h2>Photos</h2>
+          {photos.length === 0 && <p className="hint">No photo has come in yet.</p>}
+          <div className="photo-wall">
+            {photos.flatMap((h) =>
+              h.photos.map((p) => (
+                <figure key={p}>
+                  <a href={`/api/v1/classes/${assignment.class}/photos/${p}/display`} target="_blank" rel="noreferrer">
+                    <img loading="lazy" src={`/api/v1/classes/${assignment.class}/photos/${p}/thumbnail`} alt={`Photo from ${h.nickname}`} />
+                  </a>
+                  <figcaption>
+                    <NameLabel name={h.nickname} />
+                  </figcaption>
+                </figure>
+              )),
+            )}
+          </div>
+        </section>
+        <section className="band" aria-label="Your own readings">
+          <h2>Your own readings, to share</h2>
+          <SharedEntry assignment={assignment} results={r} />
+        </section>
+        <p>
+          <a href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.csv`} download>Readings as CSV</a> · <a href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.json`} download>as JSON</a>
+        </p>
+      </main>
+      {home && (
+        <SideSheet title={`${r.homes.find((h) => h.home === home)?.nickname ?? 'Home'}’s notebook`} onClose={() => show()}>
+          <NotebookSheet assignment={assignment} home={home} results={r} />
+        </SideSheet>
+      )}
+    </div>
+  );
+}
+
+const doubtful = (c: HomeResult['cells'][number]) => c.state === 'needs-reading' || (c.flags ?? []).includes('look-again') || (c.flags ?? []).includes('decimals');
+
+function reasons(h: HomeResult): string {
+  const out = new Set<string>();
+  for (const c of h.cells) {
+    if (c.state === 'needs-reading') out.add('a text to read');
+    else if (doubtful(c)) out.add('outside the limits');
+  }
+  if (h.results.some((x) => x.outlier)) out.add('stands apart');
+  return [...out].join(', ');
+}
+
+function ReadingsTable({ r, chosen, onOpen }: { r: Results; chosen: string | null; onOpen: (h: string) => void }) {
+  const rows = r.shared ? [...r.homes, r.shared] : r.homes;
+  const conditions = [...new Set(r.slots.map((s) => s.condition ?? ''))];
+  return (
+    <div className="scroll" tabIndex={0} role="region" aria-label="Readings of every home">
+      <table className="grid dense">
+        <thead>
+          <tr>
+            <th scope="col" rowSpan={2}>home</th>
+            {conditions.map((c) => (
+              <th key={c} scope="colgroup" colSpan={r.slots.filter((s) => (s.condition ?? '') === c).length} style={{ borderLeft: '1px solid var(--edge)' }}>
+                {r.conditions.find((x) => x.id === c)?.name ?? r.readings[0]?.name} ({r.readings.map((x) => x.unit).join(', ')})
+              </th>
+            ))}
+            <th scope="col" rowSpan={2} style={{ borderLeft: '1px solid var(--edge)' }}>state</th>
+          </tr>
+          <tr>
+            {conditions.flatMap((c) =>
+              r.slots.filter((s) => (s.condition ?? '') === c).map((s, k) => (
+                <th key={`${c}${s.reading}${s.time}${s.trial}`} scope="col" className="num" style={k === 0 ? { borderLeft: '1px solid var(--edge)' } : undefined}>
+                  {s.time || (r.readings.length > 1 ? r.readings.find((x) => x.id === s.reading)?.name : `try ${s.trial}`)}
+                </th>
+              )),
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((h) => (
+            <tr key={h.home ?? 'shared'} className={chosen === h.home ? 'chosen' : ''} style={h.home ? undefined : { outline: '1px dashed var(--edge)' }}>
+              <th scope="row" style={{ whiteSpace: 'nowrap' }}>
+                {h.home ? (
+                  <button type="button" className="btn-plain" onClick={() => onOpen(h.home!)}>
+                    <bdi>{h.nickname}</bdi>
+                  </button>
+                ) : (
+                  'shared, not counted'
+                )}
+              </th>
+              {conditions.flatMap((c) =>
+                r.slots.map((s, i) => ({ s, i })).filter(({ s }) => (s.condition ?? '') === c).map(({ s, i }, k) => (
+                  <td key={`${c}${s.reading}${s.time}${s.trial}`} className="num" style={k === 0 ? { borderLeft: '1px solid var(--rule)' } : undefined}>
+                    <Cell c={h.cells[i]} declined={h.state === 'declined' || h.state === 'not-opened' || h.state === 'withdrawn'} />
+                  </td>
+                )),
+              )}
+              <td style={{ borderLeft: '1px solid var(--rule)', whiteSpace: 'nowrap' }}>{h.home ? stateWords[h.state] : ''}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function Cell({ c, declined }: { c: HomeResult['cells'][number]; declined: boolean }) {
+  if (c.state === 'value') {
+    return (
+      <span className={doubtful(c) ? 'cell-flag' : ''} title={`typed ${c.typed}${(c.flags ?? []).includes('corrected') ? ', corrected' : ''}`}>
+        {c.text?.replace(/\u00a0.*$/, '')}
+      </span>
+    );
+  }
+  if (declined && c.state === 'not-yet') return null;
+  return <span className={c.state === 'needs-reading' ? 'cell-flag' : 'cell-missing'}>{c.state === 'not-read' ? c.reason : c.state === 'needs-reading' ? `“${c.typed}”` : missing[c.state]}</span>;
+}

@@ -1,0 +1,97 @@
+import { useQuery } from '@tanstack/react-query';
+import { ask, type Schemas } from '../../api/client';
+import { Loading, PartError, time } from '../frame/parts';
+import { stateWords, type Assignment, type Results } from './useResults';
+
+type Line = Schemas['NotebookLine'];
+
+/** A home's notebook: its result, and every entry with corrections, spoiled tries and both times. */
+export function NotebookSheet({ assignment, home, results }: { assignment: Assignment; home: string; results: Results }) {
+  const notebook = useQuery({ queryKey: ['results', 'notebook', assignment.id, home], queryFn: () => ask<Schemas['NotebookView']>('GET', `/classes/${assignment.class}/assignments/${assignment.id}/notebooks/${home}`) });
+  if (notebook.isPending) return <Loading what="the notebook" />;
+  if (notebook.error) return <PartError what="The notebook" error={notebook.error} retry={() => void notebook.refetch()} />;
+  const { result, lines } = notebook.data;
+  const conditionName = (id?: string) => results.conditions.find((c) => c.id === id)?.name ?? '';
+  return (
+    <>
+      <p className="second" style={{ marginTop: 0 }}>
+        {stateWords[result.state]}
+        {result.sent_at && ` ${time(result.sent_at)}`}
+        {result.late && ' · some came late'}
+      </p>
+      {results.derived.map((d) => (
+        <div key={d.id} style={{ marginBottom: 8 }}>
+          <h3>{d.name}</h3>
+          <table className="grid dense">
+            <tbody>
+              {result.results.filter((r) => r.derived === d.id).map((r) => (
+                <tr key={r.condition ?? ''}>
+                  <th scope="row" style={{ fontWeight: 400 }}>{conditionName(r.condition) || 'all'}</th>
+                  <td className="num">{r.ok ? r.text : <span className="cell-missing">{r.missing}</span>}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      ))}
+      {result.photos.length > 0 && (
+        <div className="photo-wall" style={{ margin: '8px 0' }}>
+          {result.photos.map((p) => (
+            <a key={p} href={`/api/v1/classes/${assignment.class}/photos/${p}/display`} target="_blank" rel="noreferrer">
+              <img src={`/api/v1/classes/${assignment.class}/photos/${p}/thumbnail`} alt={`Photo from ${result.nickname}`} style={{ width: 150, border: '1px solid var(--rule)', borderRadius: 4 }} />
+            </a>
+          ))}
+        </div>
+      )}
+      <h3>Every entry</h3>
+      {lines.length === 0 && <p className="hint">Nothing was entered yet.</p>}
+      <ul className="plain-list small">
+        {lines.map((l) => (
+          <li key={l.id} style={{ borderBottom: '1px solid var(--rule)', padding: '3px 0' }}>
+            <span className="second">{time(l.measured_at)}</span> {entryWords(l, conditionName, results)}
+            {new Date(l.received_at).getTime() - new Date(l.measured_at).getTime() > 120_000 && <span className="second"> · received {time(l.received_at)}</span>}
+            {l.late && <span className="second"> · after the due time</span>}
+            {l.clock_jump && <span className="second"> · the phone’s clock was ahead</span>}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function entryWords(l: Line, condition: (id?: string) => string, results: Results) {
+  const e = l.entry;
+  const slot = [condition(e.condition), e.time, (e.trial ?? 1) > 1 ? `try ${e.trial}` : ''].filter(Boolean).join(', ');
+  switch (e.kind) {
+    case 'reading':
+      return (
+        <>
+          {slot}: <span className={l.fate === 'spoiled' || l.fate === 'corrected' || l.fate === 'superseded' ? 'cell-spoiled' : ''}>{e.typed}</span>
+          {l.in_unit && l.in_unit !== e.typed && ` = ${l.in_unit}`}
+          {l.assumed && ' (unit from the field)'}
+          {l.fate && l.fate !== 'counts' && <em className="second" style={{ fontStyle: 'normal' }}> {l.fate}{l.fate_reason && `: ${l.fate_reason}`}</em>}
+          {l.messages?.map((m) => <span key={m} className="w-mend" style={{ fontWeight: 400 }}> {m}</span>)}
+        </>
+      );
+    case 'not-read':
+      return `${slot}: not read, ${e.reason}`;
+    case 'spoiled':
+      return `spoiled a try: ${e.reason}`;
+    case 'answer':
+      return `${results.question && e.question}: ${[e.choice?.join(', '), e.text && `“${e.text}”`].filter(Boolean).join(' ')}`;
+    case 'observation':
+      return `“${e.text}”`;
+    case 'step-done':
+      return `finished ${e.step}`;
+    case 'photo':
+      return 'sent a photo';
+    case 'tick':
+      return e.reason === 'no' ? `took the tick off ${e.refers}` : `ticked ${e.refers}`;
+    case 'adult':
+      return `an adult is there, ${e.step}`;
+    case 'sent':
+      return 'sent the work';
+    default:
+      return e.kind;
+  }
+}

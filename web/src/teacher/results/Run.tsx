@@ -1,0 +1,74 @@
+import { useSearchParams } from 'react-router';
+import { Loading, PartError, SideSheet, time } from '../frame/parts';
+import { NotebookSheet } from './NotebookSheet';
+import { NotIssued } from './NotIssued';
+import { stateWords, useResults, type Assignment, type HomeResult } from './useResults';
+
+const order: HomeResult['state'][] = ['not-opened', 'opened', 'working', 'withdrawn', 'declined', 'sent'];
+
+/** Who is where: those who have not begun first. */
+export function Run({ assignment, id }: { assignment: Assignment | undefined; id: string }) {
+  const results = useResults(assignment);
+  const [params, setParams] = useSearchParams();
+  if (!assignment) return <NotIssued id={id} />;
+  if (results.isPending) return <Loading what={`${assignment.homes} homes`} />;
+  if (results.error) return <PartError what="The homes" error={results.error} retry={() => void results.refetch()} />;
+  const r = results.data;
+  const homes = [...r.homes].sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state) || a.done - b.done);
+  const count = (s: HomeResult['state']) => r.homes.filter((h) => h.state === s).length;
+  const open = params.get('home');
+  const show = (home?: string) => setParams((p) => { if (home) p.set('home', home); else p.delete('home'); return p; });
+  return (
+    <div className={open ? 'with-sheet' : ''}>
+      <main className="work">
+        <p className="lead-sentence">
+          {count('sent')} of {r.homes.length} homes have sent their work, {count('working')} are at it, {count('not-opened')} have not opened the link.
+        </p>
+        <div className="scroll">
+          <table className="grid">
+            <thead>
+              <tr>
+                <th scope="col"></th>
+                <th scope="col">home</th>
+                <th scope="col">where</th>
+                <th scope="col" className="num">steps</th>
+                <th scope="col">progress</th>
+                <th scope="col">last heard</th>
+              </tr>
+            </thead>
+            <tbody>
+              {homes.map((h) => (
+                <tr key={h.home} className={open === h.home ? 'chosen' : ''}>
+                  <td>{h.letters}</td>
+                  <th scope="row">
+                    <button type="button" className="btn-plain" onClick={() => show(h.home!)}>
+                      <bdi>{h.nickname}</bdi>
+                    </button>
+                  </th>
+                  <td>{stateWords[h.state]}{h.late && ', some late'}</td>
+                  <td className="num">{h.state === 'declined' ? '' : `${h.done} of ${h.steps}`}</td>
+                  <td>
+                    {h.state !== 'declined' && (
+                      <svg width="160" height="12" viewBox="0 0 160 12" aria-hidden="true">
+                        <path d="M0 9.5 H160" stroke="var(--edge)" />
+                        {Array.from({ length: h.steps }, (_, i) => (
+                          <rect key={i} x={(i * 160) / h.steps + 0.5} y={3} width={160 / h.steps - 2} height={7} fill={i < h.done ? 'var(--samphire)' : 'var(--paper)'} stroke="var(--edge)" strokeWidth="0.7" />
+                        ))}
+                      </svg>
+                    )}
+                  </td>
+                  <td>{h.last_seen ? time(h.last_seen) : <span className="cell-missing">nothing heard</span>}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </main>
+      {open && (
+        <SideSheet title={homes.find((h) => h.home === open)?.nickname ?? 'Home'} onClose={() => show()}>
+          <NotebookSheet assignment={assignment} home={open} results={r} />
+        </SideSheet>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,56 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ask } from '../../api/client';
+import { newID } from '../../family/phone/ids';
+import { ProblemLine } from '../frame/parts';
+import type { Assignment, Results } from './useResults';
+
+/** The teacher's own measurements, for homes that watch. They are drawn apart and never counted. */
+export function SharedEntry({ assignment, results }: { assignment: Assignment; results: Results }) {
+  const [typed, setTyped] = useState<Record<number, string>>({});
+  const [error, setError] = useState<unknown>();
+  const client = useQueryClient();
+  const keep = async (i: number) => {
+    const text = typed[i]?.trim();
+    if (!text) return;
+    const s = results.slots[i];
+    setError(undefined);
+    try {
+      await ask('PUT', `/classes/${assignment.class}/assignments/${assignment.id}/shared/${newID()}`, {
+        body: { kind: 'reading', reading: s.reading, condition: s.condition, time: s.time, trial: s.trial, typed: text, phone_time: new Date().toISOString(), offset_ms: 0 },
+      });
+      setTyped((t) => ({ ...t, [i]: '' }));
+      await client.invalidateQueries({ queryKey: ['results'] });
+    } catch (e) {
+      setError(e);
+    }
+  };
+  const conditions = [...new Set(results.slots.map((s) => s.condition ?? ''))];
+  return (
+    <>
+      <p className="second small" style={{ marginTop: 0 }}>
+        Families who watch see these at once, marked as shared. Leave a field to keep its value.
+      </p>
+      <div className="scroll">
+        <table className="grid dense" style={{ width: 'auto' }}>
+          <tbody>
+            {conditions.map((c) => (
+              <tr key={c}>
+                <th scope="row">{results.conditions.find((x) => x.id === c)?.name ?? ''}</th>
+                {results.slots.map((s, i) => ({ s, i })).filter(({ s }) => (s.condition ?? '') === c).map(({ s, i }) => (
+                  <td key={i}>
+                    <label className="small hint" htmlFor={`shared-${i}`} style={{ display: 'block' }}>
+                      {[s.time, s.trial > 1 ? `try ${s.trial}` : ''].filter(Boolean).join(' ') || results.readings.find((x) => x.id === s.reading)?.name}
+                    </label>
+                    <input id={`shared-${i}`} className="form-control" style={{ width: 92 }} inputMode="decimal" placeholder={results.shared?.cells[i]?.text ?? results.readings.find((x) => x.id === s.reading)?.unit} value={typed[i] ?? ''} onChange={(e) => setTyped((t) => ({ ...t, [i]: e.target.value }))} onBlur={() => void keep(i)} />
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <ProblemLine error={error} />
+    </>
+  );
+}

@@ -1,0 +1,50 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { useNavigate, useSearchParams } from 'react-router';
+import { ask } from '../../api/client';
+import { ProblemLine } from '../frame/parts';
+
+export function SignIn() {
+  const { register, handleSubmit } = useForm<{ email: string; password: string }>();
+  const [error, setError] = useState<unknown>();
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const [params] = useSearchParams();
+  const submit = handleSubmit(async (body) => {
+    setError(undefined);
+    try {
+      await ask('POST', '/session', { body });
+      client.clear();
+      const to = params.get('to') ?? '/today';
+      await navigate(to.startsWith('/') && !to.startsWith('//') ? to : '/today');
+    } catch (e) {
+      setError(e);
+    }
+  });
+  return (
+    <main style={{ maxWidth: 420, margin: '12vh auto 0', padding: 16 }}>
+      <h1>Patient Kitchen</h1>
+      <p className="lead-sentence" style={{ marginTop: 8 }}>
+        One experiment, thirty different kitchens.
+      </p>
+      <form className="card-paper" onSubmit={(e) => void submit(e)}>
+        <label className="named" htmlFor="email">
+          Your address
+        </label>
+        <input id="email" className="form-control" type="email" autoComplete="username" {...register('email', { required: true })} />
+        <label className="named" htmlFor="password" style={{ marginTop: 12 }}>
+          Password
+        </label>
+        <input id="password" className="form-control" type="password" autoComplete="current-password" {...register('password', { required: true })} />
+        <ProblemLine error={error} />
+        <button type="submit" className="btn btn-primary" style={{ marginTop: 16 }}>
+          Sign in
+        </button>
+      </form>
+      <p className="second">
+        A family? <a href="/code">Type the code from your sheet</a>, or open your link.
+      </p>
+    </main>
+  );
+}

@@ -1,0 +1,55 @@
+import react from '@vitejs/plugin-react';
+import { createHash } from 'node:crypto';
+import { resolve } from 'node:path';
+import { defineConfig, type Plugin } from 'vite';
+
+// Lists the files that a family's page needs and writes them into sw.js, so
+// that the service worker can keep exactly these on the phone. See
+// docs/decisions/0003-service-worker.md.
+function familyShell(): Plugin {
+  return {
+    name: 'family-shell',
+    enforce: 'post',
+    generateBundle(_, bundle) {
+      const files = new Set<string>(['/family.html-page']);
+      const visit = (name: string) => {
+        const file = bundle[name];
+        if (!file || files.has('/' + name) || file.type !== 'chunk') return;
+        files.add('/' + name);
+        for (const css of file.viteMetadata?.importedCss ?? []) files.add('/' + css);
+        for (const asset of file.viteMetadata?.importedAssets ?? []) files.add('/' + asset);
+        [...file.imports, ...file.dynamicImports].forEach(visit);
+      };
+      for (const [name, file] of Object.entries(bundle)) {
+        if (file.type === 'chunk' && file.isEntry && file.name === 'family') visit(name);
+      }
+      for (const name of Object.keys(bundle)) if (name.endsWith('.woff2')) files.add('/' + name);
+      files.delete('/family.html-page');
+      const list = [...files].sort();
+      const sw = bundle['sw.js'];
+      if (sw?.type === 'chunk') {
+        const version = createHash('sha256').update(list.join()).digest('hex').slice(0, 12);
+        sw.code = sw.code.replace(/["'`]__FILES__["'`]/, JSON.stringify(list)).replace('__VERSION__', version);
+      }
+    },
+  };
+}
+
+export default defineConfig({
+  plugins: [react(), familyShell()],
+  build: {
+    outDir: resolve(import.meta.dirname, '../internal/webfiles/dist'),
+    emptyOutDir: true,
+    target: 'es2020',
+    modulePreload: { polyfill: false },
+    rollupOptions: {
+      input: { teacher: resolve(import.meta.dirname, 'teacher.html'), family: resolve(import.meta.dirname, 'family.html'), sw: resolve(import.meta.dirname, 'src/family/sw.ts') },
+      output: {
+        entryFileNames: (chunk) => (chunk.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js'),
+        chunkFileNames: 'assets/[name]-[hash].js',
+        assetFileNames: 'assets/[name]-[hash][extname]',
+      },
+    },
+  },
+  css: { preprocessorOptions: { scss: { quietDeps: true, silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'] } } },
+});

@@ -102,7 +102,7 @@ func (q *Queries) Assignment(ctx context.Context, class, id uuid.UUID) (Assignme
 
 // Assignments lists a class's assignments, newest first.
 func (q *Queries) Assignments(ctx context.Context, class uuid.UUID) ([]Assignment, error) {
-	return many[Assignment](ctx, q, `SELECT `+assignmentColumns+` WHERE a.class_id = $1 ORDER BY a.issued_at DESC, a.id`, class)
+	return many[Assignment](ctx, q, `SELECT `+assignmentColumns+` WHERE a.class_id = $1 ORDER BY a.issued_at DESC, a.id DESC`, class)
 }
 
 // AssignmentRow is an assignment in a list over classes.
@@ -129,7 +129,7 @@ func (q *Queries) AssignmentRows(ctx context.Context, teacher uuid.UUID) ([]Assi
 		(SELECT count(DISTINCT n.home_id) FROM entry n JOIN home h ON h.class_id = n.class_id AND h.id = n.home_id AND h.deleted_at IS NULL
 			WHERE n.class_id = a.class_id AND n.assignment_id = a.id AND n.kind = 'sent') AS sent
 		FROM assignment a JOIN class c ON c.id = a.class_id JOIN experiment e ON e.id = a.experiment_id JOIN experiment_version v ON v.id = a.version_id
-		WHERE c.teacher_id = $1 AND c.deleted_at IS NULL ORDER BY a.issued_at DESC, a.id`, teacher)
+		WHERE c.teacher_id = $1 AND c.deleted_at IS NULL ORDER BY a.issued_at DESC, a.id DESC`, teacher)
 }
 
 // Recall stops an assignment.

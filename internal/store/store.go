@@ -35,12 +35,16 @@ type Queries struct{ db runner }
 
 // Open connects to a database. The pool stays lazy: it fails here only on an
 // address it cannot read.
-func Open(ctx context.Context, url string) (*Store, error) {
+func Open(ctx context.Context, url string) (*Store, error) { return OpenTraced(ctx, url, nil) }
+
+// OpenTraced is Open with a tracer that sees every query; tests count with it.
+func OpenTraced(ctx context.Context, url string, tracer pgx.QueryTracer) (*Store, error) {
 	cfg, err := pgxpool.ParseConfig(url)
 	if err != nil {
 		return nil, fmt.Errorf("PK_DATABASE_URL cannot be read: %w", err)
 	}
 	cfg.MaxConns = 16
+	cfg.ConnConfig.Tracer = tracer
 	pool, err := pgxpool.NewWithConfig(ctx, cfg)
 	if err != nil {
 		return nil, err

@@ -259,20 +259,20 @@ CREATE TRIGGER version_frozen BEFORE UPDATE OR DELETE ON experiment_version FOR 
 -- Removes a home's names, words and pictures for good and leaves a dated
 -- tombstone. It is the only way an entry is ever deleted.
 -- +goose StatementBegin
-CREATE FUNCTION erase_home(class uuid, home uuid, moment timestamptz) RETURNS void LANGUAGE plpgsql AS $$
+CREATE FUNCTION erase_home(of_class uuid, of_home uuid, moment timestamptz) RETURNS void LANGUAGE plpgsql AS $$
 BEGIN
     PERFORM set_config('kitchen.erasing', 'on', true);
-    DELETE FROM media WHERE class_id = class AND home_id = home;
-    DELETE FROM entry WHERE class_id = class AND home_id = home;
-    DELETE FROM permission_event WHERE class_id = class AND home_id = home;
-    DELETE FROM incident WHERE class_id = class AND home_id = home;
-    DELETE FROM home_plan WHERE class_id = class AND home_id = home;
-    DELETE FROM home_device WHERE class_id = class AND home_id = home;
-    DELETE FROM link WHERE class_id = class AND home_id = home;
-    DELETE FROM student WHERE class_id = class AND home_id = home;
-    UPDATE home SET nickname = '', contact = '', phone = '', letters = left(replace(home::text, '-', ''), 12),
+    DELETE FROM media WHERE class_id = of_class AND home_id = of_home;
+    DELETE FROM entry WHERE class_id = of_class AND home_id = of_home;
+    DELETE FROM permission_event WHERE class_id = of_class AND home_id = of_home;
+    DELETE FROM incident WHERE class_id = of_class AND home_id = of_home;
+    DELETE FROM home_plan WHERE class_id = of_class AND home_id = of_home;
+    DELETE FROM home_device WHERE class_id = of_class AND home_id = of_home;
+    DELETE FROM link WHERE class_id = of_class AND home_id = of_home;
+    DELETE FROM student WHERE class_id = of_class AND home_id = of_home;
+    UPDATE home SET nickname = '', contact = '', phone = '', letters = left(replace(of_home::text, '-', ''), 12),
         deleted_at = COALESCE(deleted_at, moment), erased_at = moment
-        WHERE class_id = class AND id = home;
+        WHERE class_id = of_class AND id = of_home;
     PERFORM set_config('kitchen.erasing', 'off', true);
 END $$;
 -- +goose StatementEnd

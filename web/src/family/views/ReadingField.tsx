@@ -119,12 +119,12 @@ function Kept({ entry, id, accepted, onAccept, onChange }: { entry: LocalEntry; 
   const t = useWords();
   const a = entry.answer;
   const doubt = a?.messages && a.messages.length > 0 && !accepted;
-  const value = a?.in_unit && (a.assumed || a.echo !== a.in_unit) && a.echo ? `${a.echo}${a.echo === a.in_unit ? '' : ` (${a.in_unit})`}` : (a?.echo ?? entry.entry.typed ?? '');
+  const value = a?.echo ? (a.in_unit && a.in_unit !== a.echo ? `${a.echo} (${a.in_unit})` : a.echo) : (entry.entry.typed ?? '');
   return (
     <>
       <p style={{ margin: 0 }} aria-live="polite">
         {a ? t('kept', { value }) : t('keptTyped', { value: entry.entry.typed })}{' '}
-        {a?.assumed && a.echo && <span className="hint">{t('assumed', { value: a.in_unit })}</span>}{' '}
+        {a?.assumed && a.echo && <span className="hint">({t('youWrote', { value: entry.entry.typed })})</span>}{' '}
         <button type="button" id={id} className="btn-plain" onClick={onChange}>
           {t('change')}
         </button>

@@ -4,7 +4,7 @@ import { Icon } from '../../ui/Icon';
 import { newID } from '../phone/ids';
 import type { Bundle, HomeState, Sheet } from '../phone/useHome';
 import { PhonePage } from '../parts/PhonePage';
-import { left } from '../parts/time';
+import { clock, left } from '../parts/time';
 import { useWords } from '../words';
 
 type Card = Schemas['CardView'];
@@ -60,7 +60,7 @@ export function WentWrong({ state, bundle, sheet, onClose }: { state: HomeState;
   return (
     <PhonePage place={t('wentWrong')} aside={close} heading={card?.title ?? t('doorNot')} focusKey={card?.id ?? 'not-working'} state={state}>
       {card ? <Aid card={card} emergency={emergency} poison={poison} /> : <Mistakes sheet={sheet} />}
-      {incident && <p role="status">{told ? t('told', { teacher, time: new Date().toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) }) : t('willTell', { teacher })}</p>}
+      {incident && <p role="status">{told ? t('told', { teacher, time: clock(new Date(), bundle.class.zone, bundle.home.language) }) : t('willTell', { teacher })}</p>}
       {door === 'hurt' && (
         <>
           {['fine', 'phone-us', 'mistaken-tap'].map((o) => (

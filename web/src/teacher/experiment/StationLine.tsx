@@ -4,7 +4,7 @@ import type { Review } from './useDraft';
 
 export const stations = ['plan', 'steps', 'safety', 'kitchens', 'issue', 'run', 'collect', 'compare'] as const;
 export type Station = (typeof stations)[number];
-const names: Record<Station, string> = { plan: 'Plan', steps: 'Materials and steps', safety: 'Safety', kitchens: 'Kitchens', issue: 'Issue', run: 'Run', collect: 'Collect', compare: 'Compare' };
+const names: Record<Station, string> = { plan: 'Plan', steps: 'Materials', safety: 'Safety', kitchens: 'Kitchens', issue: 'Issue', run: 'Run', collect: 'Collect', compare: 'Compare' };
 
 type Knot = 'done' | 'wants' | 'stopped' | 'open';
 

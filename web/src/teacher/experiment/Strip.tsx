@@ -1,3 +1,4 @@
+import { useWidth } from '../../ui/useWidth';
 import type { Review } from './useDraft';
 
 const foldFrom = 30 * 60;
@@ -28,10 +29,11 @@ const words = (seconds: number) => (seconds >= 5400 ? `${Math.round(seconds / 36
 
 /** The procedure to time, left to right: steps as blocks, waits as gaps, long waits as folds; a ruler, a camera or an adult hangs from its moment. */
 export function Strip({ spans, chosen, onChoose }: { spans: Span[]; chosen: string | undefined; onChoose: (id: string) => void }) {
-  const width = 1000;
+  const [ref, width] = useWidth<HTMLDivElement>(776);
   const parts = layout(spans, width);
   let number = 0;
   return (
+    <div ref={ref}>
     <svg className="strip" viewBox={`0 0 ${width} ${height}`} role="group" aria-label="The procedure to time">
       <path d={`M0 34 H${width}`} stroke="var(--edge)" strokeWidth="1.5" />
       {parts.map((p, i) => {
@@ -82,6 +84,7 @@ export function Strip({ spans, chosen, onChoose }: { spans: Span[]; chosen: stri
         {words(spans[spans.length - 1]?.end ?? 0)}
       </text>
     </svg>
+    </div>
   );
 }
 

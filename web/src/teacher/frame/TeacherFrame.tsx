@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, type ReactNode } from 'react';
-import { NavLink, useNavigate } from 'react-router';
+import { Link, NavLink, useNavigate } from 'react-router';
 import { ask, type Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
 import { useKeeping } from './keeping';
@@ -47,11 +47,11 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
         To the work
       </a>
       <nav className="rail" aria-label="Main">
-        <NavLink to="/today" className="brand" aria-current={undefined}>
+        <Link to="/today" className="brand">
           Patient
           <br />
           Kitchen
-        </NavLink>
+        </Link>
         {rail.map(([to, words]) => (
           <NavLink key={to} to={to}>
             {words}

@@ -1,25 +1,63 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 
-/** Refreshes what is on the screen when something of the teacher's classes changed anywhere. */
+/**
+ * Refreshes what is on the screen when something of the teacher's classes
+ * changed anywhere. Of all open tabs one listens to the server and tells the
+ * others: a browser allows only a few connections to one server.
+ */
 export function useLive(): boolean {
   const client = useQueryClient();
   const [live, setLive] = useState(false);
   useEffect(() => {
-    const source = new EventSource('/api/v1/live');
+    const channel = new BroadcastChannel('pk-live');
+    const abort = new AbortController();
+    let source: EventSource | undefined;
     let timer: ReturnType<typeof setTimeout> | undefined;
-    source.onopen = () => setLive(true);
-    source.onerror = () => setLive(false);
-    source.onmessage = () => {
-      // several entries of one home come close together: one refresh serves them all
+    // several entries of one home come close together: one refresh serves them all
+    const refresh = () => {
       timer ??= setTimeout(() => {
         timer = undefined;
-        void client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'draft' });
+        void client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'draft' && q.queryKey[0] !== 'actions' });
       }, 150);
     };
+    const say = (isLive: boolean) => {
+      setLive(isLive);
+      channel.postMessage(isLive);
+    };
+    channel.onmessage = (e: MessageEvent<boolean | 'changed' | 'are-you-there'>) => {
+      if (e.data === 'changed') refresh();
+      else if (e.data === 'are-you-there') {
+        if (source) channel.postMessage(source.readyState === EventSource.OPEN);
+      } else setLive(e.data);
+    };
+    const listen = () => {
+      source = new EventSource('/api/v1/live');
+      source.onopen = () => say(true);
+      source.onerror = () => say(false);
+      source.onmessage = () => {
+        refresh();
+        channel.postMessage('changed');
+      };
+    };
+    channel.postMessage('are-you-there');
+    void navigator.locks
+      .request('pk-live', { signal: abort.signal }, async () => {
+        listen();
+        await new Promise((_, stop) => abort.signal.addEventListener('abort', stop));
+      })
+      .catch(() => undefined);
+    const hide = () => source?.close();
+    const show = (e: PageTransitionEvent) => e.persisted && location.reload();
+    addEventListener('pagehide', hide);
+    addEventListener('pageshow', show);
     return () => {
       clearTimeout(timer);
-      source.close();
+      abort.abort();
+      source?.close();
+      channel.close();
+      removeEventListener('pagehide', hide);
+      removeEventListener('pageshow', show);
     };
   }, [client]);
   return live;

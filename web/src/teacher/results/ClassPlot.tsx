@@ -1,9 +1,9 @@
 import { scaleLinear } from 'd3-scale';
 import type { Schemas } from '../../api/client';
+import { useWidth } from '../../ui/useWidth';
 import { Mark, seriesOf } from './series';
 import type { HomeResult, Results } from './useResults';
 
-const width = 780;
 const gutter = 92;
 const thread = 18;
 const foot = 34;
@@ -19,6 +19,7 @@ interface Props {
 
 /** One thread a home, every condition on it; thick is give or take, thin is twice that; the class as diamonds at the foot. */
 export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
+  const [ref, width] = useWidth<HTMLElement>(780);
   const series = seriesOf(r.conditions.length ? r.conditions : [{ id: '', name: '' }]);
   const value = (h: HomeResult, c: string) => h.results.find((x) => x.derived === comparison.derived && (x.condition ?? '') === c && x.ok);
   const rows = r.homes.filter((h) => series.some((s) => value(h, s.id)));
@@ -26,8 +27,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
   const best = [...comparison.groups].filter((g) => g.n > 0).sort((a, b) => b.mean - a.mean)[0]?.condition ?? '';
   rows.sort((a, b) => (value(b, best)?.value ?? -Infinity) - (value(a, best)?.value ?? -Infinity));
   const all = [...rows, ...(shown ? [shown] : [])].flatMap((h) => series.flatMap((s) => { const v = value(h, s.id); return v ? [v.value! - 2 * v.u!, v.value! + 2 * v.u!] : []; }));
-  if (all.length === 0) return <p className="hint">No home has a value yet.</p>;
-  const x = scaleLinear().domain([Math.min(0, ...all), Math.max(...all)]).nice().range([gutter, width - 16]);
+  const x = scaleLinear().domain([Math.min(0, ...all), Math.max(1, ...all)]).nice().range([gutter, width - 16]);
   const ticks = x.ticks(8);
   const height = 46 + rows.length * thread + (shown ? thread + 6 : 0) + foot;
   const y = (i: number) => 46 + i * thread + thread / 2;
@@ -44,18 +44,14 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
             <path d={`M${m - 2 * u} ${at} H${m + 2 * u}`} stroke={s.colour} strokeWidth="1.5" />
             <path d={`M${m - u} ${at} H${m + u}`} stroke={s.colour} strokeWidth="5" />
             <Mark series={s} x={m} y={at} open={open} />
-            {v.outlier && !anonymous && (
-              <text x={m} y={at - 7} fontSize="11" textAnchor="middle">
-                apart
-              </text>
-            )}
           </g>
         );
       })}
     </>
   );
+  if (all.length === 0) return <p className="hint">No home has a value yet.</p>;
   return (
-    <figure style={{ margin: 0 }}>
+    <figure ref={ref} style={{ margin: 0 }}>
       <p className="small" style={{ margin: '0 0 4px' }}>
         {series.map((s) => (
           <span key={s.id} style={{ marginRight: 18, whiteSpace: 'nowrap' }}>
@@ -88,6 +84,11 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
               </text>
             )}
             {threadOf(h, y(i), false)}
+            {!anonymous && h.results.some((v) => v.outlier && v.derived === comparison.derived) && (
+              <text x={width - 18} y={y(i) + 4.5} textAnchor="end" fill="var(--turmeric-ink)">
+                stands apart
+              </text>
+            )}
           </g>
         ))}
         {shown && (

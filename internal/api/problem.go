@@ -42,9 +42,12 @@ var statuses = map[string]int{
 func fail(err error) error {
 	var invalid *app.Invalid
 	var refused *app.Refused
+	var own *Problem
 	switch {
 	case err == nil:
 		return nil
+	case errors.As(err, &own):
+		return own
 	case errors.As(err, &invalid):
 		return &Problem{Status: 422, Title: "Not as it should be", Code: "invalid", Field: invalid.Field, Rule: invalid.Rule, Example: invalid.Example,
 			Detail: sentence(invalid.Field, invalid.Rule, invalid.Example)}
@@ -92,6 +95,12 @@ func useProblems(examples map[string]string) {
 				if name, ok := strings.CutPrefix(d.Message, "expected required property "); ok {
 					name, _, _ = strings.Cut(name, " ")
 					p.Field, p.Rule = strings.TrimPrefix(strings.TrimPrefix(p.Field+"."+name, "body"), "."), "has to be there"
+				}
+				if kind, ok := strings.CutPrefix(p.Rule, "expected "); ok {
+					p.Rule = "has to be " + map[string]string{"string": "a text", "integer": "a whole number", "number": "a number", "boolean": "true or false", "object": "an object", "array": "a list"}[kind]
+					if strings.HasSuffix(p.Rule, "be ") {
+						p.Rule += kind
+					}
 				}
 				last := p.Field[strings.LastIndexByte(p.Field, '.')+1:]
 				p.Example = examples[last]

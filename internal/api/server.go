@@ -75,7 +75,7 @@ func (s *Server) Routes() http.Handler {
 	huma.DefaultArrayNullable = false
 	useProblems(map[string]string{})
 	r.Group(func(r chi.Router) {
-		r.Use(s.sessions.LoadAndSave, withCookie)
+		r.Use(s.sessions.LoadAndSave, withCookie, s.signedIn)
 		s.api = humachi.New(r, cfg)
 		s.signIn()
 		s.classes()
@@ -188,6 +188,20 @@ func withCookie(next http.Handler) http.Handler {
 		}
 		address, _ := network(r)
 		next.ServeHTTP(w, r.WithContext(context.WithValue(ctx, networkKey, address)))
+	})
+}
+
+// signedIn refuses strangers on the teacher's routes before anything of their
+// request is read.
+func (s *Server) signedIn(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		path := strings.TrimPrefix(r.URL.Path, "/api/v1")
+		open := path == "/session" || strings.HasPrefix(path, "/family/") || strings.HasPrefix(path, "/home/")
+		if _, err := s.teacher(r.Context()); err != nil && !open {
+			writeProblem(w, signInFirst)
+			return
+		}
+		next.ServeHTTP(w, r)
 	})
 }
 

@@ -1,0 +1,101 @@
+package api_test
+
+import (
+	"bufio"
+	"context"
+	"net/http"
+	"strings"
+	"testing"
+	"time"
+
+	"patient-kitchen/internal/api"
+	"patient-kitchen/internal/store/storetest"
+)
+
+// events reads a live stream line by line.
+func events(t *testing.T, c *client) <-chan string {
+	t.Helper()
+	ctx, cancel := context.WithCancel(context.Background())
+	t.Cleanup(cancel)
+	req, _ := http.NewRequestWithContext(ctx, "GET", c.s.URL+"/api/v1/live", nil)
+	streaming := *c.Client
+	streaming.Timeout = 0
+	res, err := streaming.Do(req)
+	if err != nil || res.StatusCode != 200 {
+		t.Fatalf("%v %v", res, err)
+	}
+	out := make(chan string, 100)
+	go func() {
+		defer close(out)
+		defer res.Body.Close()
+		lines := bufio.NewScanner(res.Body)
+		for lines.Scan() {
+			if data, ok := strings.CutPrefix(lines.Text(), "data: "); ok {
+				out <- data
+			}
+		}
+	}()
+	return out
+}
+
+func await(t *testing.T, stream <-chan string, says string, within time.Duration) {
+	t.Helper()
+	timeout := time.After(within)
+	for {
+		select {
+		case e, ok := <-stream:
+			if !ok {
+				t.Fatal("the stream ended")
+			}
+			if strings.Contains(e, says) {
+				return
+			}
+		case <-timeout:
+			t.Fatalf("no event with %q within %v", says, within)
+		}
+	}
+}
+
+// Two server processes serve one class: what is written at one is seen at the
+// other within a second, also after the listening connection was killed.
+func TestWrittenHereSeenThere(t *testing.T) {
+	url := storetest.URL(t)
+	here, there := newSiteOn(t, url, nil), newSiteOn(t, url, nil)
+	sc := here.school("t@school.example", "Fern")
+	fern := sc.phone("Fern")
+	sc.agree(fern)
+	watcher := there.client()
+	want[api.Me](watcher, "POST", "/session", map[string]string{"email": "t@school.example", "password": password})
+	stream := events(t, watcher)
+	await(t, stream, "refetch", 5*time.Second)
+	sc.put(fern, newID(), reading("towel", "1 min", "17 mm"))
+	await(t, stream, `"kind":"entry","id":"`+sc.as.ID.String(), time.Second)
+
+	if _, err := here.app.Store.Pool().Exec(t.Context(), `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN%' AND datname = current_database()`); err != nil {
+		t.Fatal(err)
+	}
+	await(t, stream, "refetch", 10*time.Second)
+	sc.put(fern, newID(), reading("towel", "2 min", "24 mm"))
+	await(t, stream, `"kind":"entry"`, time.Second)
+}
+
+func TestStrangersHearNothing(t *testing.T) {
+	s := newSite(t)
+	sc := s.school("t@school.example", "Fern")
+	other := s.school("u@school.example", "Moss")
+	fern := sc.phone("Fern")
+	sc.agree(fern)
+	stream := events(t, other.teacher)
+	await(t, stream, "refetch", 5*time.Second)
+	sc.put(fern, newID(), reading("towel", "1 min", "17 mm"))
+	moss := other.phone("Moss")
+	_ = moss
+	await(t, stream, `"kind":"home"`, 2*time.Second)
+	select {
+	case e := <-stream:
+		if strings.Contains(e, sc.class.ID.String()) {
+			t.Errorf("an event of another class: %s", e)
+		}
+	default:
+	}
+}

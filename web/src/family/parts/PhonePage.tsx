@@ -1,4 +1,4 @@
-import { useEffect, useRef, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, useRef, type ReactNode } from 'react';
 import { Icon } from '../../ui/Icon';
 import type { HomeState } from '../phone/useHome';
 import { useWords } from '../words';
@@ -9,6 +9,9 @@ export interface Action {
   /** Why the action does not work yet; it stays focusable and says so. */
   waits?: string;
 }
+
+/** Opens the choice of language from any page; undefined before a home is known. */
+export const LanguageContext = createContext<(() => void) | undefined>(undefined);
 
 interface Props {
   /** Where one is, in words. */
@@ -28,6 +31,7 @@ interface Props {
 export function PhonePage({ place, aside, thread, state, action, onWrong, heading, children, focusKey }: Props) {
   const t = useWords();
   const h1 = useRef<HTMLHeadingElement>(null);
+  const onLanguage = useContext(LanguageContext);
   useEffect(() => {
     h1.current?.focus({ preventScroll: true });
     scrollTo(0, 0);
@@ -38,7 +42,14 @@ export function PhonePage({ place, aside, thread, state, action, onWrong, headin
       <header>
         <div className="line">
           <span>{place}</span>
-          {aside}
+          <span className="asides">
+            {aside}
+            {onLanguage && (
+              <button type="button" className="btn-plain" onClick={onLanguage}>
+                {t('language')}
+              </button>
+            )}
+          </span>
         </div>
         {thread}
       </header>

@@ -3,7 +3,7 @@ import { Icon } from '../../ui/Icon';
 import { NameLabel } from '../../ui/NameLabel';
 import { Book } from '../phone/book';
 import { useHome, type HomeState, type Sheet } from '../phone/useHome';
-import { PhonePage } from '../parts/PhonePage';
+import { LanguageContext, PhonePage } from '../parts/PhonePage';
 import { clock } from '../parts/time';
 import { useWords } from '../words';
 import { NeedsHelp } from './NeedsHelp';
@@ -42,10 +42,24 @@ export function useHash(state: HomeState) {
   return [hash.replace(/^#\//, '').split('/'), go] as const;
 }
 
-export function HomePage({ home, language, onLanguage }: { home: string; language: string; onLanguage: (l: string) => void }) {
+interface HomePageProps {
+  home: string;
+  language: string;
+  onLanguage: (l: string) => void;
+}
+
+export function HomePage(props: HomePageProps) {
+  const state = useHome(props.home);
+  const [place, go] = useHash(state);
+  return (
+    <LanguageContext.Provider value={place[1] === 'welcome' || place[1] === 'wrong' ? undefined : () => go('#/-/welcome')}>
+      <Places {...props} state={state} place={place} go={go} />
+    </LanguageContext.Provider>
+  );
+}
+
+function Places({ language, onLanguage, state, place: [assignment, view, number], go }: HomePageProps & { state: HomeState; place: string[]; go: (to: string) => void }) {
   const t = useWords();
-  const state = useHome(home);
-  const [[assignment, view, number], go] = useHash(state);
   const { bundle } = state;
   const [welcomed, setWelcomed] = useState<boolean>();
   useEffect(() => void state.recall<boolean>('welcomed').then((w) => setWelcomed(w ?? false)), []); // eslint-disable-line react-hooks/exhaustive-deps
@@ -85,7 +99,7 @@ export function HomePage({ home, language, onLanguage }: { home: string; languag
   if (view === 'help') return <NeedsHelp state={state} onClose={() => history.back()} onWrong={wrong} />;
   if (sheet) return <Work key={sheet.assignment} state={state} bundle={bundle} sheet={sheet} view={view ?? ''} number={Number(number ?? 0)} go={go} onWrong={wrong} />;
   return (
-    <PhonePage place={`${bundle.class.school} · ${bundle.class.name}`} aside={<Menu go={go} />} heading={t('yourExperiments')} focusKey="list" state={state} onWrong={wrong}>
+    <PhonePage place={`${bundle.class.school} · ${bundle.class.name}`} heading={t('yourExperiments')} focusKey="list" state={state} onWrong={wrong}>
       <p>
         <NameLabel name={bundle.home.nickname} />
       </p>
@@ -122,15 +136,6 @@ export function HelpLine({ state, go }: { state: HomeState; go: (to: string) => 
   return (
     <button type="button" className="choice" style={{ borderStyle: 'dashed' }} onClick={() => go('#/-/help')}>
       <Icon name="exclamation-diamond" size={20} /> {t('needsHelp')} ({refused.length})
-    </button>
-  );
-}
-
-export function Menu({ go }: { go: (to: string) => void }) {
-  const t = useWords();
-  return (
-    <button type="button" className="btn-plain" onClick={() => go('#/-/welcome')}>
-      {t('whichLanguage')}
     </button>
   );
 }

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Icon } from '../../ui/Icon';
 import { PhonePage } from '../parts/PhonePage';
 import { ProgressThread } from '../parts/ProgressThread';
@@ -27,7 +27,10 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
   const language = bundle.home.language;
 
   useNewVersion(state);
+  const finishing = useRef(false); // a second tap while the first is being kept does nothing
   const finish = async () => {
+    if (finishing.current) return;
+    finishing.current = true;
     if (!book.done(step.id)) await state.add(sheet.assignment, { kind: 'step-done', step: step.id });
     onGo(number + 1);
   };

@@ -176,7 +176,7 @@ export const en = {
   "loadingFault": "Our side has a fault. Your work is safe on this phone.",
   "comparison": "comparison",
   "minutes": "min",
-  "languageName": "English",
+  "language": "Language",
   "photoOf": "Photo of {{name}}",
   "atTime": "at {{time}}"
 };

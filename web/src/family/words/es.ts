@@ -176,7 +176,7 @@ export const es = {
   "loadingFault": "Nuestra parte tiene un fallo. Tu trabajo está a salvo en este teléfono.",
   "comparison": "comparación",
   "minutes": "min",
-  "languageName": "Español",
+  "language": "Idioma",
   "photoOf": "Foto de {{name}}",
   "atTime": "a los {{time}}"
 };

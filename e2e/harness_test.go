@@ -1,0 +1,294 @@
+package e2e
+
+import (
+	"bufio"
+	"context"
+	"fmt"
+	"io"
+	"net/http"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"strings"
+	"sync"
+	"testing"
+	"time"
+
+	"github.com/chromedp/cdproto/network"
+	"github.com/chromedp/chromedp"
+
+	"patient-kitchen/internal/browser"
+	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/store/storetest"
+)
+
+const (
+	email    = "tarrant@stonechat.example"
+	password = "snow on the moor"
+)
+
+// program is a running patient-kitchen.
+type program struct {
+	cmd  *exec.Cmd
+	base string
+	out  []string // what it printed
+}
+
+func binary(t testing.TB) string {
+	t.Helper()
+	path, err := filepath.Abs("../bin/patient-kitchen")
+	if err == nil {
+		_, err = os.Stat(path)
+	}
+	if err != nil {
+		t.Fatal("bin/patient-kitchen is not built: run ./test")
+	}
+	return path
+}
+
+// start runs the program until the test ends and reads its address.
+func start(t testing.TB, env []string, args ...string) *program {
+	t.Helper()
+	p := &program{cmd: exec.Command(binary(t), args...)}
+	p.cmd.Env = append(os.Environ(), env...)
+	stdout, err := p.cmd.StdoutPipe()
+	if err != nil {
+		t.Fatal(err)
+	}
+	p.cmd.Stderr = os.Stderr
+	if err := p.cmd.Start(); err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(p.kill)
+	ready := make(chan struct{})
+	go func() {
+		lines := bufio.NewScanner(stdout)
+		for lines.Scan() {
+			p.out = append(p.out, lines.Text())
+			if strings.Contains(lines.Text(), "Stop it with") {
+				close(ready)
+				break
+			}
+		}
+		io.Copy(io.Discard, stdout)
+	}()
+	if args[0] != "demo" {
+		return p
+	}
+	select {
+	case <-ready:
+	case <-time.After(90 * time.Second):
+		t.Fatal("the demo did not come up")
+	}
+	for _, l := range p.out {
+		if i := strings.Index(l, "http://"); i >= 0 && strings.HasSuffix(l, "/today") {
+			p.base = strings.TrimSuffix(l[i:], "/today")
+		}
+	}
+	return p
+}
+
+func (p *program) kill() {
+	_ = p.cmd.Process.Kill()
+	_ = p.cmd.Wait()
+}
+
+// link is a family's link that the demo printed.
+func (p *program) link(home string) string {
+	for _, l := range p.out {
+		if strings.Contains(l, home) {
+			return l[strings.Index(l, "http://"):]
+		}
+	}
+	return ""
+}
+
+// theDemo is the demo on a database of its own.
+func theDemo(t *testing.T) *program {
+	t.Helper()
+	return start(t, []string{"PK_DATABASE_URL=" + storetest.URL(t)}, "demo", "--dir", t.TempDir(), "--listen", "127.0.0.1:0")
+}
+
+// serve starts the server on a migrated database; listen is host:port.
+func serve(t testing.TB, database, listen, public string) *program {
+	t.Helper()
+	p := start(t, []string{"PK_DATABASE_URL=" + database, "PK_LISTEN=" + listen, "PK_PUBLIC_URL=" + public, "PK_SECRETS=a:" + strings.Repeat("ab", 32)}, "serve")
+	p.base = "http://" + listen
+	awaitReady(t, p.base)
+	return p
+}
+
+func awaitReady(t testing.TB, base string) {
+	t.Helper()
+	for range 200 {
+		if res, err := http.Get(base + "/readyz"); err == nil {
+			res.Body.Close()
+			if res.StatusCode == 200 {
+				return
+			}
+		}
+		time.Sleep(50 * time.Millisecond)
+	}
+	t.Fatal("the server did not get ready")
+}
+
+// addTeacher makes an account by the command line, as an operator does.
+func addTeacher(t testing.TB, database string) {
+	t.Helper()
+	cmd := exec.Command(binary(t), "teacher", "add", email, "Ms Tarrant")
+	cmd.Env = append(os.Environ(), "PK_DATABASE_URL="+database)
+	cmd.Stdin = strings.NewReader(password + "\n")
+	if out, err := cmd.CombinedOutput(); err != nil {
+		t.Fatalf("%v: %s", err, out)
+	}
+}
+
+// page is a tab, driven by the words on it.
+type page struct {
+	t   *testing.T
+	ctx context.Context
+	mu  sync.Mutex
+	// requests are the addresses this tab asked for.
+	requests []string
+	// script is the number of bytes of script that came over the wire.
+	script float64
+	types  map[network.RequestID]bool
+}
+
+// tab opens a tab of a width and height in a browser of its own.
+func tab(t *testing.T, width, height int64) *page {
+	t.Helper()
+	ctx, cancel, err := browser.Start(context.Background())
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(cancel)
+	p := &page{t: t, ctx: ctx, types: map[network.RequestID]bool{}}
+	if err := chromedp.Listen(ctx, p.hear); err != nil {
+		t.Fatal(err)
+	}
+	size := chromedp.EmulateViewport(width, height)
+	if width < 600 {
+		size = chromedp.EmulateViewport(width, height, chromedp.EmulateMobile)
+	}
+	p.do(size)
+	return p
+}
+
+func (p *page) hear(ev any) {
+	p.mu.Lock()
+	defer p.mu.Unlock()
+	switch e := ev.(type) {
+	case *network.EventRequestWillBeSent:
+		p.requests = append(p.requests, e.Request.URL)
+	case *network.EventResponseReceived:
+		p.types[e.RequestID] = string(e.Type) == "Script"
+	case *network.EventLoadingFinished:
+		if p.types[e.RequestID] {
+			p.script += e.EncodedDataLength
+		}
+	}
+}
+
+func (p *page) do(actions ...chromedp.Action[chromedp.Void]) {
+	p.t.Helper()
+	ctx, cancel := context.WithTimeout(p.ctx, 40*time.Second)
+	defer cancel()
+	if err := chromedp.Do(ctx, actions...); err != nil {
+		p.t.Fatalf("%v\nThe page says:\n%s", err, p.words())
+	}
+}
+
+func evaluate[T any](p *page, script string) T {
+	p.t.Helper()
+	ctx, cancel := context.WithTimeout(p.ctx, 40*time.Second)
+	defer cancel()
+	v, err := chromedp.Run(ctx, chromedp.Evaluate[T](script, chromedp.EvalAwaitPromise))
+	if err != nil {
+		p.t.Fatalf("%.120s: %v\nThe page says:\n%s", script, err, p.words())
+	}
+	return v
+}
+
+func (p *page) words() string {
+	ctx, cancel := context.WithTimeout(p.ctx, 5*time.Second)
+	defer cancel()
+	s, _ := chromedp.Run(ctx, chromedp.Evaluate[string](`document.body ? document.body.innerText : ''`))
+	return s
+}
+
+func (p *page) open(address string) { p.t.Helper(); p.do(chromedp.Navigate(address)) }
+
+// until waits until a script is true.
+func (p *page) until(what, script string) {
+	p.t.Helper()
+	for deadline := time.Now().Add(20 * time.Second); ; time.Sleep(60 * time.Millisecond) {
+		if evaluate[bool](p, script) {
+			return
+		}
+		if time.Now().After(deadline) {
+			p.t.Fatalf("waited in vain for %s\nThe page says:\n%s", what, p.words())
+		}
+	}
+}
+
+// sees waits for words on the page.
+func (p *page) sees(words string) {
+	p.t.Helper()
+	p.until(fmt.Sprintf("the words %q", words), fmt.Sprintf(`document.body.innerText.replaceAll('\u00a0', ' ').includes(%q)`, words))
+}
+
+func (p *page) seesNot(words string) {
+	p.t.Helper()
+	if evaluate[bool](p, fmt.Sprintf(`document.body.innerText.includes(%q)`, words)) {
+		p.t.Errorf("the page says %q", words)
+	}
+}
+
+const find = `(w) => { const seen = (x) => x.getClientRects().length > 0; const all = [...document.querySelectorAll('button, a, [role=button], label.btn')].filter(seen);
+	const text = (x) => (x.textContent || '').trim().replaceAll('\u00a0', ' '); return all.find((x) => text(x) === w) ?? all.find((x) => text(x).startsWith(w)) ?? all.find((x) => text(x).includes(w)); }`
+
+// press presses the button or link with these words; one that waits for
+// something does not count as there.
+func (p *page) press(words string) {
+	p.t.Helper()
+	p.until(fmt.Sprintf("a button %q", words), fmt.Sprintf(`(() => { const b = (%s)(%q); return Boolean(b) && b.getAttribute('aria-disabled') !== 'true' && !b.disabled; })()`, find, words))
+	evaluate[bool](p, fmt.Sprintf(`(() => { const b = (%s)(%q); b.scrollIntoView({block: 'center'}); b.click(); return true; })()`, find, words))
+}
+
+const field = `(w) => { const l = [...document.querySelectorAll('label')].find((x) => x.textContent.trim().replaceAll('\u00a0', ' ').startsWith(w)); return l && (l.control ?? document.getElementById(l.htmlFor)); }`
+
+// types writes into the field with this label, in place of what is there.
+func (p *page) writes(label, text string) {
+	p.t.Helper()
+	p.until(fmt.Sprintf("a field %q", label), fmt.Sprintf(`Boolean((%s)(%q))`, field, label))
+	id := evaluate[string](p, fmt.Sprintf(`(() => { const f = (%s)(%q); f.focus(); f.select?.(); return f.id; })()`, field, label))
+	sel := chromedp.CSS(fmt.Sprintf(`[id=%q]`, id))
+	p.do(chromedp.SendKeys(sel, text))
+}
+
+// ticks ticks the box or radio with this label.
+func (p *page) ticks(label string) {
+	p.t.Helper()
+	p.until(fmt.Sprintf("a box %q", label), fmt.Sprintf(`Boolean((%s)(%q))`, field, label))
+	evaluate[bool](p, fmt.Sprintf(`(() => { (%s)(%q).click(); return true; })()`, field, label))
+}
+
+// enters writes a reading of a condition and keeps it.
+func (p *page) enters(condition, typed string) {
+	p.t.Helper()
+	p.writes(condition, typed)
+	evaluate[bool](p, fmt.Sprintf(`(() => { (%s)(%q).form.requestSubmit(); return true; })()`, field, condition))
+}
+
+func database(t *testing.T) string { return storetest.URL(t) }
+
+func openStore(t testing.TB, url string) *store.Store {
+	t.Helper()
+	s, err := store.Open(context.Background(), url)
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(s.Close)
+	return s
+}

@@ -76,7 +76,7 @@ export function ClassPage() {
               <table className="grid">
                 <thead>
                   <tr>
-                    <th scope="col"></th>
+                    <th scope="col"><span className="visually-hidden">letters</span></th>
                     <th scope="col">home</th>
                     <th scope="col">students</th>
                     <th scope="col">language</th>

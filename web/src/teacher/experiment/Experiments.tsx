@@ -81,7 +81,7 @@ export function Experiments() {
                 <br />
                 {e.minutes > 180 ? `${Math.round(e.minutes / 60)} h in all` : `${e.minutes} min in all`}
               </div>
-              <button type="button" className="btn-plain small" onClick={() => void remove(e.id, e.title)} aria-label={`Take ${e.title} off the list`}>
+              <button type="button" className="btn-plain small" onClick={() => void remove(e.id, e.title)} aria-label={`Take off: ${e.title}`}>
                 Take off
               </button>
             </li>

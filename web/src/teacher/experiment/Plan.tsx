@@ -60,7 +60,7 @@ export function Plan() {
                 <th scope="col">name</th>
                 <th scope="col">what is different</th>
                 <th scope="col">comparison</th>
-                <th scope="col"></th>
+                <th scope="col"><span className="visually-hidden">take out</span></th>
               </tr>
             </thead>
             <tbody>

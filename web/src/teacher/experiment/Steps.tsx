@@ -62,7 +62,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
                   <th scope="col" style={{ width: '13%' }}>amount</th>
                   <th scope="col">use this instead</th>
                   <th scope="col">note</th>
-                  <th scope="col"></th>
+                  <th scope="col"><span className="visually-hidden">more</span></th>
                 </tr>
               </thead>
               <tbody>

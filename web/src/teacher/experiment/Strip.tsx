@@ -61,8 +61,11 @@ export function Strip({ spans, chosen, onChoose }: { spans: Span[]; chosen: stri
         const on = p.span.step === chosen;
         const marks = [p.span.reads && 'reads', p.span.photo && 'photo', p.span.adult && 'adult'].filter(Boolean).join(', ');
         return (
-          <g key={i} className="block" role="button" tabIndex={0} aria-label={`Step ${number}, ${p.span.title}, ${words(p.span.end - p.span.start)}${marks ? ', ' + marks : ''}`} aria-pressed={on} onClick={() => onChoose(p.span.step)} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onChoose(p.span.step))}>
+          <g key={i}>
+            <g className="block" role="button" tabIndex={0} aria-label={`Step ${number}, ${p.span.title}, ${words(p.span.end - p.span.start)}${marks ? ', ' + marks : ''}`} aria-pressed={on} onClick={() => onChoose(p.span.step)} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onChoose(p.span.step))}>
             <rect x={p.x + 1} y={44} width={Math.max(8, p.w - 2)} height={50} rx="3" fill={p.span.reads ? 'var(--samphire-tint)' : 'var(--ground)'} stroke={on ? 'var(--ink)' : 'var(--edge)'} strokeWidth={on ? 2.5 : 1} />
+            </g>
+            <g aria-hidden="true" pointerEvents="none">
             <text x={p.x + 6} y={62} fontSize="13" fontWeight="700" fill="var(--ink)">
               {number}
             </text>
@@ -71,9 +74,10 @@ export function Strip({ spans, chosen, onChoose }: { spans: Span[]; chosen: stri
                 {p.span.title.slice(0, Math.floor(p.w / 7)) + (p.span.title.length > p.w / 7 ? '…' : '')}
               </text>
             )}
-            {p.span.reads && <Peg x={p.x + p.w / 2 - (p.span.photo ? 9 : 0)} words="reading"><path d="M-5 -3 h10 v6 h-10 z M-2.5 -3 v3 M0 -3 v4 M2.5 -3 v3" fill="none" stroke="var(--ink)" strokeWidth="1" /></Peg>}
-            {p.span.photo && <Peg x={p.x + p.w / 2 + (p.span.reads ? 9 : 0)} words="photo"><path d="M-5 -2 h2 l1.5 -2 h3 l1.5 2 h2 v6 h-10 z" fill="none" stroke="var(--ink)" strokeWidth="1" /><circle cx="0" cy="1" r="1.7" fill="none" stroke="var(--ink)" /></Peg>}
+            {p.span.reads && <Peg x={p.x + p.w / 2 - (p.span.photo ? 9 : 0)}><path d="M-5 -3 h10 v6 h-10 z M-2.5 -3 v3 M0 -3 v4 M2.5 -3 v3" fill="none" stroke="var(--ink)" strokeWidth="1" /></Peg>}
+            {p.span.photo && <Peg x={p.x + p.w / 2 + (p.span.reads ? 9 : 0)}><path d="M-5 -2 h2 l1.5 -2 h3 l1.5 2 h2 v6 h-10 z" fill="none" stroke="var(--ink)" strokeWidth="1" /><circle cx="0" cy="1" r="1.7" fill="none" stroke="var(--ink)" /></Peg>}
             {p.span.adult && <rect x={p.x + 1} y={97} width={Math.max(8, p.w - 2)} height={8} fill="var(--damson)" />}
+            </g>
           </g>
         );
       })}
@@ -88,10 +92,9 @@ export function Strip({ spans, chosen, onChoose }: { spans: Span[]; chosen: stri
   );
 }
 
-function Peg({ x, words, children }: { x: number; words: string; children: React.ReactNode }) {
+function Peg({ x, children }: { x: number; children: React.ReactNode }) {
   return (
-    <g transform={`translate(${x} 26)`}>
-      <title>{words}</title>
+    <g transform={`translate(${x} 26)`} aria-hidden="true">
       <path d="M0 8 V18" stroke="var(--edge)" />
       <rect x="-8" y="-8" width="16" height="16" rx="3" fill="var(--paper)" stroke="var(--edge)" />
       {children}

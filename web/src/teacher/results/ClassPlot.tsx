@@ -76,23 +76,26 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
           </g>
         ))}
         {rows.map((h, i) => (
-          <g key={h.home} role={onOpen ? 'button' : undefined} tabIndex={onOpen ? 0 : undefined} aria-label={anonymous ? undefined : label(h)} style={onOpen ? { cursor: 'pointer' } : undefined} onClick={() => onOpen?.(h.home!)} onKeyDown={(e) => e.key === 'Enter' && onOpen?.(h.home!)}>
+          <g key={h.home} role={onOpen ? 'button' : undefined} tabIndex={onOpen ? 0 : undefined} aria-label={anonymous ? undefined : label(h) + (h.results.some((v) => v.outlier && v.derived === comparison.derived) ? ', stands apart' : '')} style={onOpen ? { cursor: 'pointer' } : undefined} onClick={() => onOpen?.(h.home!)} onKeyDown={(e) => e.key === 'Enter' && onOpen?.(h.home!)}>
             <rect x={0} y={y(i) - thread / 2} width={width} height={thread} fill={chosen === h.home ? 'var(--sunk)' : 'transparent'} />
-            {!anonymous && (
+            {threadOf(h, y(i), false)}
+          </g>
+        ))}
+        {!anonymous &&
+          rows.map((h, i) => (
+            <g key={h.home} aria-hidden="true" pointerEvents="none">
               <text x={8} y={y(i) + 4.5}>
                 {h.letters} {h.nickname.length > 9 ? h.nickname.slice(0, 8) + '…' : h.nickname}
               </text>
-            )}
-            {threadOf(h, y(i), false)}
-            {!anonymous && h.results.some((v) => v.outlier && v.derived === comparison.derived) && (
+            {h.results.some((v) => v.outlier && v.derived === comparison.derived) && (
               <text x={width - 18} y={y(i) + 4.5} textAnchor="end" fill="var(--turmeric-ink)">
                 stands apart
               </text>
             )}
-          </g>
-        ))}
+            </g>
+          ))}
         {shown && (
-          <g aria-label={`Shared, not counted. ${label(shown)}`}>
+          <g role="img" aria-label={`Shared, not counted. ${label(shown)}`}>
             <text x={8} y={y(rows.length) + 8}>
               shared
             </text>

@@ -28,7 +28,7 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
           <table className="grid">
             <thead>
               <tr>
-                <th scope="col"></th>
+                <th scope="col"><span className="visually-hidden">letters</span></th>
                 <th scope="col">home</th>
                 <th scope="col">where</th>
                 <th scope="col" className="num">steps</th>

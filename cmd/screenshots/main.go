@@ -39,7 +39,6 @@ func pause(ms int) action { return chromedp.Sleep(time.Duration(ms) * time.Milli
 func shots() []shot {
 	agree := []action{click("Go on"), pause(500)}
 	return []shot{
-		{name: "sign-in", path: "/sign-in"},
 		{name: "today", path: "/today"},
 		{name: "experiments", path: "/experiments"},
 		{name: "plan", path: "/experiments/{e}/plan"},

@@ -255,8 +255,8 @@ func apply(op string, a, b dual) (dual, string) {
 	ka, kb := 0.0, 0.0
 	if a.x != 0 {
 		ka = b.x * x / a.x
-	} else if b.x == 1 {
-		ka = 1
+	} else if b.x <= 1 { // b > 0 here: steepness 1 at power one, infinite below
+		ka = map[bool]float64{true: 1, false: math.Inf(1)}[b.x == 1]
 	}
 	if len(b.grad) > 0 && a.x > 0 {
 		kb = x * math.Log(a.x)

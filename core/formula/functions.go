@@ -109,9 +109,11 @@ func rootOf(_ *evaluator, n *node, args []value) (value, error) {
 	}
 	out := args[0].each(func(d dual) dual {
 		r := math.Sqrt(d.x)
-		if r == 0 {
-			return dual{x: 0}
+		if r == 0 && len(d.grad) == 0 {
+			return dual{}
 		}
+		// At zero the root is infinitely steep: an uncertain zero has no finite u,
+		// and Eval says so.
 		return d.scale(r, 0.5/r)
 	})
 	out.dim = dim

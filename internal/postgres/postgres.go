@@ -131,7 +131,7 @@ func (c *Cluster) initialise(ctx context.Context, data, secret string) error {
 }
 
 // runningPort asks whether the cluster runs already, and on which port. A pid
-// file left behind by a kill does not count: pg_ctl looks at the process.
+// file left behind by a kill does not count: someone has to answer.
 func (c *Cluster) runningPort(ctx context.Context, data string) (int, bool) {
 	if _, err := c.run(ctx, "pg_ctl", "-D", data, "status"); err != nil {
 		return 0, false
@@ -142,7 +142,20 @@ func (c *Cluster) runningPort(ctx context.Context, data string) (int, bool) {
 		return 0, false
 	}
 	port, err := strconv.Atoi(strings.TrimSpace(lines[3]))
-	return port, err == nil
+	if err != nil {
+		return 0, false
+	}
+	for range 50 {
+		if conn, err := net.DialTimeout("tcp", fmt.Sprintf("127.0.0.1:%d", port), time.Second); err == nil {
+			conn.Close()
+			return port, true
+		}
+		time.Sleep(100 * time.Millisecond)
+	}
+	// The process of the file is there and nobody answers: it was killed and
+	// its number was kept or given to another. The file would bar the start.
+	os.Remove(filepath.Join(data, "postmaster.pid"))
+	return 0, false
 }
 
 func (c *Cluster) run(ctx context.Context, name string, args ...string) (string, error) {

@@ -1,0 +1,126 @@
+package app
+
+import (
+	"context"
+	"time"
+
+	"github.com/google/uuid"
+
+	"patient-kitchen/core/compare"
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/notebook"
+	"patient-kitchen/core/text"
+	"patient-kitchen/internal/store"
+)
+
+// NotebookLine is one entry of a home's notebook, corrections included.
+type NotebookLine struct {
+	EntryView
+	Fate       string    `json:"fate,omitempty" enum:"counts,corrected,superseded,spoiled" doc:"Of a reading"`
+	FateReason string    `json:"fate_reason,omitempty"`
+	MeasuredAt time.Time `json:"measured_at" doc:"By the phone, in the server's time"`
+}
+
+// NotebookView is a home's whole notebook.
+type NotebookView struct {
+	Result HomeResult     `json:"result"`
+	Lines  []NotebookLine `json:"lines"`
+}
+
+// Notebook opens one home's notebook of an assignment.
+func (a *App) Notebook(ctx context.Context, who TeacherActor, class, assignment, home uuid.UUID, language string) (NotebookView, error) {
+	b, err := a.classBooks(ctx, who, class, assignment)
+	if err != nil {
+		return NotebookView{}, err
+	}
+	for _, h := range b.homes {
+		if h.ID != home {
+			continue
+		}
+		book := b.books[home]
+		out := NotebookView{Result: homeResult(h, b.permissions[home].State, book, language), Lines: []NotebookLine{}}
+		fates := map[string]notebook.Line{}
+		for i := range book.Cells {
+			for _, l := range book.Cells[i].History {
+				fates[l.Entry.ID] = l
+			}
+		}
+		for _, row := range b.entries[home] {
+			e, _ := readEntry(row)
+			line := NotebookLine{EntryView: viewEntry(&b.design, row, book.Writer), MeasuredAt: e.Measured()}
+			if f, ok := fates[e.ID]; ok {
+				line.Fate, line.FateReason = f.Fate, f.Reason
+			}
+			out.Lines = append(out.Lines, line)
+		}
+		return out, nil
+	}
+	return NotebookView{}, ErrNotFound
+}
+
+// OwnResult is a home's own result, worked out with its own numbers, or with
+// the teacher's shared ones for a home that watches.
+type OwnResult struct {
+	Shared   bool         `json:"shared" doc:"The numbers are the teacher's"`
+	Derived  []DerivedRow `json:"derived"`
+	Results  []ResultView `json:"results"`
+	Sentence []string     `json:"sentences" doc:"What this home alone can tell"`
+	SentAt   *time.Time   `json:"sent_at,omitempty"`
+}
+
+// OwnResult works out a home's own result.
+func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID) (OwnResult, error) {
+	hc, err := a.homeContext(ctx, who)
+	if err != nil {
+		return OwnResult{}, err
+	}
+	as, err := a.Store.Assignment(ctx, who.Class, assignment)
+	if err != nil {
+		return OwnResult{}, notFound(err)
+	}
+	d, err := design.Read(as.Document)
+	if err != nil {
+		return OwnResult{}, err
+	}
+	permissions, err := a.Store.HomePermissions(ctx, who.Class, who.Home)
+	if err != nil {
+		return OwnResult{}, err
+	}
+	watching := d.Way == design.WatchShared
+	for _, p := range permissions {
+		watching = watching || p.AssignmentID == assignment && p.Kind == "declined"
+	}
+	own, err := a.Store.HomeEntries(ctx, who.Class, who.Home)
+	if err != nil {
+		return OwnResult{}, err
+	}
+	rows := own
+	if watching {
+		if rows, err = a.Store.SharedEntries(ctx, who.Class); err != nil {
+			return OwnResult{}, err
+		}
+	}
+	book := openBook(&d, ofAssignment(rows, assignment), hc.writer)
+	out := OwnResult{Shared: watching, Derived: []DerivedRow{}, Results: []ResultView{}, Sentence: []string{}, SentAt: openBook(&d, ofAssignment(own, assignment), hc.writer).SentAt}
+	for _, x := range d.Derived {
+		name, _ := x.Name.In(hc.home.Language)
+		out.Derived = append(out.Derived, DerivedRow{x.ID, name, x.Unit, x.Formula})
+	}
+	for _, r := range notebook.Derive(book) {
+		out.Results = append(out.Results, viewResult(r, hc.home.Language))
+	}
+	for _, m := range compare.Alone(book) {
+		out.Sentence = append(out.Sentence, text.Render(m, hc.home.Language))
+	}
+	return out, nil
+}
+
+func ofAssignment(rows []store.Entry, assignment uuid.UUID) []store.Entry {
+	var out []store.Entry
+	for _, r := range rows {
+		if r.AssignmentID == assignment {
+			out = append(out, r)
+		}
+	}
+	return out
+}

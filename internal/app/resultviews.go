@@ -1,0 +1,198 @@
+package app
+
+import (
+	"time"
+
+	"github.com/google/uuid"
+
+	"patient-kitchen/core/compare"
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/notebook"
+	"patient-kitchen/core/text"
+	"patient-kitchen/internal/store"
+)
+
+// Results is the class page of an assignment.
+type Results struct {
+	Assignment  AssignmentView   `json:"assignment"`
+	Question    string           `json:"question"`
+	Conditions  []ConditionRow   `json:"conditions"`
+	Readings    []ReadingRow     `json:"readings"`
+	Slots       []design.Slot    `json:"slots" doc:"Every reading asked for, in order"`
+	Derived     []DerivedRow     `json:"derived"`
+	Homes       []HomeResult     `json:"homes"`
+	Shared      *HomeResult      `json:"shared,omitempty" doc:"The teacher's own readings"`
+	Comparisons []ComparisonView `json:"comparisons"`
+	Erased      int              `json:"erased" doc:"Homes removed for good"`
+	Counted     int              `json:"counted" doc:"Homes whose readings count"`
+}
+
+// DerivedRow is a derived value of the design.
+type DerivedRow struct {
+	ID      string `json:"id"`
+	Name    string `json:"name"`
+	Unit    string `json:"unit"`
+	Formula string `json:"formula"`
+}
+
+// HomeResult is one home's row.
+type HomeResult struct {
+	Home       *uuid.UUID   `json:"home,omitempty"`
+	Nickname   string       `json:"nickname"`
+	Letters    string       `json:"letters"`
+	Permission string       `json:"permission"`
+	State      string       `json:"state" enum:"not-opened,opened,declined,withdrawn,working,sent"`
+	Done       int          `json:"done"`
+	Steps      int          `json:"steps"`
+	SentAt     *time.Time   `json:"sent_at,omitempty"`
+	LastSeen   *time.Time   `json:"last_seen,omitempty"`
+	Late       bool         `json:"late,omitempty"`
+	Cells      []CellView   `json:"cells" doc:"In the order of slots"`
+	Results    []ResultView `json:"results"`
+	Photos     []uuid.UUID  `json:"photos"`
+}
+
+// CellView is one slot of a home.
+type CellView struct {
+	State   string   `json:"state" enum:"value,needs-reading,not-read,spoiled,not-yet"`
+	Value   *float64 `json:"value,omitempty" doc:"In the reading's unit, rounded to its uncertainty"`
+	U       *float64 `json:"u,omitempty" doc:"Standard uncertainty in the reading's unit"`
+	Text    string   `json:"text,omitempty" doc:"The value in the reading's unit"`
+	Typed   string   `json:"typed,omitempty"`
+	Reason  string   `json:"reason,omitempty"`
+	Flags   []string `json:"flags,omitempty" doc:"Checks that stood when it was kept, and corrected"`
+	History int      `json:"history" doc:"How many readings were ever entered here"`
+}
+
+// ResultView is one derived value of a home.
+type ResultView struct {
+	Derived   string   `json:"derived"`
+	Condition string   `json:"condition,omitempty"`
+	OK        bool     `json:"ok"`
+	Value     *float64 `json:"value,omitempty"`
+	U         *float64 `json:"u,omitempty"`
+	Text      string   `json:"text,omitempty"`
+	Working   string   `json:"working,omitempty"`
+	Missing   string   `json:"missing,omitempty"`
+	Outlier   bool     `json:"outlier,omitempty"`
+}
+
+// ComparisonView is a derived value over the class.
+type ComparisonView struct {
+	Derived  string      `json:"derived"`
+	Name     string      `json:"name"`
+	Unit     string      `json:"unit"`
+	Against  string      `json:"against,omitempty"`
+	Groups   []GroupView `json:"groups"`
+	Findings []WordsView `json:"findings"`
+}
+
+// GroupView is one condition over the class.
+type GroupView struct {
+	Condition string  `json:"condition"`
+	Name      string  `json:"name"`
+	N         int     `json:"n"`
+	Enough    bool    `json:"enough" doc:"Five homes or more"`
+	Mean      float64 `json:"mean"`
+	SE        float64 `json:"se" doc:"Standard error of the mean"`
+	SD        float64 `json:"sd"`
+	Median    float64 `json:"median"`
+	Spread    float64 `json:"spread" doc:"Robust spread"`
+	Text      string  `json:"text" doc:"Mean with its give or take"`
+}
+
+// WordsView is a finding in words.
+type WordsView struct {
+	Condition string `json:"condition"`
+	Words     string `json:"words"`
+	Verdict   string `json:"verdict" enum:"supported,not-supported,cannot-tell"`
+}
+
+func homeResult(h store.Home, permission string, book *notebook.Book, language string) HomeResult {
+	id := h.ID
+	row := HomeResult{Home: &id, Nickname: h.Nickname, Letters: h.Letters, Permission: permission, SentAt: book.SentAt, Cells: []CellView{}, Results: []ResultView{}, Photos: []uuid.UUID{}}
+	row.Done, row.Steps = book.Progress()
+	if !book.LastSeen.IsZero() {
+		seen := book.LastSeen
+		row.LastSeen = &seen
+	}
+	switch {
+	case permission == "withdrawn" || permission == "declined":
+		row.State = permission
+	case book.SentAt != nil:
+		row.State = "sent"
+	case permission == "granted" || row.Done > 0:
+		row.State = "working"
+	case h.OpenedAt != nil:
+		row.State = "opened"
+	default:
+		row.State = "not-opened"
+	}
+	for i := range book.Cells {
+		row.Cells = append(row.Cells, viewCell(&book.Cells[i], language))
+	}
+	for _, r := range notebook.Derive(book) {
+		row.Results = append(row.Results, viewResult(r, language))
+	}
+	for _, p := range book.Photos {
+		if m, err := uuid.Parse(p.Refers); err == nil {
+			row.Photos = append(row.Photos, m)
+		}
+	}
+	return row
+}
+
+func viewCell(c *notebook.Cell, language string) CellView {
+	v := CellView{State: string(c.State), Reason: c.Reason, History: len(c.History)}
+	if c.Entry != nil {
+		v.Typed = c.Entry.Typed
+	}
+	if c.State == notebook.HasValue {
+		q := c.Understood.InUnit
+		value, u := roundTo(q.Value, q.U), q.U
+		v.Value, v.U = &value, &u
+		v.Text = q.Bare().Show(language)
+	}
+	for _, k := range c.Understood.Checks {
+		v.Flags = append(v.Flags, k.Code)
+	}
+	if len(c.History) > 1 {
+		v.Flags = append(v.Flags, "corrected")
+	}
+	return v
+}
+
+func viewResult(r notebook.Result, language string) ResultView {
+	v := ResultView{Derived: r.Derived, Condition: r.Condition, OK: r.OK}
+	if !r.OK {
+		v.Missing = text.Render(r.Missing, language)
+		return v
+	}
+	value, u := r.Value.Value, r.Value.U
+	v.Value, v.U, v.Text, v.Working = &value, &u, r.Value.Show(language), r.Working
+	return v
+}
+
+func viewComparison(d *design.Document, c compare.Comparison, language string) ComparisonView {
+	v := ComparisonView{Derived: c.Derived, Unit: c.Unit.Label(), Against: c.Against, Groups: []GroupView{}, Findings: []WordsView{}}
+	for _, x := range d.Derived {
+		if x.ID == c.Derived {
+			v.Name, _ = x.Name.In(language)
+		}
+	}
+	for _, g := range c.Groups {
+		name := ""
+		if k, ok := d.Condition(g.Condition); ok {
+			name, _ = k.Name.In(language)
+		}
+		gv := GroupView{Condition: g.Condition, Name: name, N: g.Summary.N, Enough: g.Enough, Mean: g.Summary.Mean, SE: g.Mean.U, SD: g.Summary.SD, Median: g.Summary.Median, Spread: g.Summary.Spread}
+		if g.Summary.N > 0 {
+			gv.Text = g.Mean.Show(language)
+		}
+		v.Groups = append(v.Groups, gv)
+	}
+	for _, f := range c.Findings {
+		v.Findings = append(v.Findings, WordsView{f.Condition, text.Render(f.Words, language), string(f.Verdict)})
+	}
+	return v
+}

@@ -16,6 +16,8 @@ import (
 	"strings"
 	"syscall"
 	"time"
+
+	"github.com/jackc/pgx/v5"
 )
 
 // Options say where a cluster lives and how careful it is.
@@ -60,7 +62,7 @@ func Start(ctx context.Context, o Options) (*Cluster, error) {
 	if err != nil {
 		return nil, fmt.Errorf("the password of the database in %s cannot be read: %w", dir, err)
 	}
-	port, running := c.runningPort(ctx, data)
+	port, running := c.runningPort(ctx, data, string(password))
 	if !running {
 		if port, err = freePort(); err != nil {
 			return nil, err
@@ -73,8 +75,12 @@ func Start(ctx context.Context, o Options) (*Cluster, error) {
 			return nil, fmt.Errorf("PostgreSQL did not start (%v); its log is %s/log\n%s", err, dir, out)
 		}
 	}
-	c.URL = fmt.Sprintf("postgres://kitchen:%s@127.0.0.1:%d/postgres?sslmode=disable", strings.TrimSpace(string(password)), port)
+	c.URL = address(string(password), port)
 	return c, nil
+}
+
+func address(password string, port int) string {
+	return fmt.Sprintf("postgres://kitchen:%s@127.0.0.1:%d/postgres?sslmode=disable", strings.TrimSpace(password), port)
 }
 
 // Stop ends the server; connections are cut.
@@ -132,7 +138,7 @@ func (c *Cluster) initialise(ctx context.Context, data, secret string) error {
 
 // runningPort asks whether the cluster runs already, and on which port. A pid
 // file left behind by a kill does not count: someone has to answer.
-func (c *Cluster) runningPort(ctx context.Context, data string) (int, bool) {
+func (c *Cluster) runningPort(ctx context.Context, data, password string) (int, bool) {
 	if _, err := c.run(ctx, "pg_ctl", "-D", data, "status"); err != nil {
 		return 0, false
 	}
@@ -146,8 +152,8 @@ func (c *Cluster) runningPort(ctx context.Context, data string) (int, bool) {
 		return 0, false
 	}
 	for range 50 {
-		if conn, err := net.DialTimeout("tcp", fmt.Sprintf("127.0.0.1:%d", port), time.Second); err == nil {
-			conn.Close()
+		if conn, err := pgx.Connect(ctx, address(password, port)); err == nil {
+			conn.Close(ctx)
 			return port, true
 		}
 		time.Sleep(100 * time.Millisecond)

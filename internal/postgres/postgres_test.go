@@ -38,7 +38,7 @@ func TestStartTakeOverAndKill(t *testing.T) {
 	ctx := context.Background()
 	start := func() *Cluster {
 		t.Helper()
-		c, err := Start(ctx, Options{Dir: filepath.Join(dir, "pg"), Unsafe: true})
+		c, err := Start(ctx, Options{Dir: filepath.Join(dir, "pg")})
 		if err != nil {
 			t.Fatal(err)
 		}

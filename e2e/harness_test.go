@@ -281,6 +281,59 @@ func (p *page) enters(condition, typed string) {
 	evaluate[bool](p, fmt.Sprintf(`(() => { (%s)(%q).form.requestSubmit(); return true; })()`, field, condition))
 }
 
+// another opens a second tab of the same browser: the same phone.
+func (p *page) another(width, height int64) *page {
+	p.t.Helper()
+	ctx, cancel := chromedp.NewContext(p.ctx)
+	p.t.Cleanup(cancel)
+	if err := chromedp.Do(ctx); err != nil { // without a limit: it would end the tab
+		p.t.Fatal(err)
+	}
+	q := &page{t: p.t, ctx: ctx, types: map[network.RequestID]bool{}}
+	q.do(chromedp.EmulateViewport(width, height, chromedp.EmulateMobile))
+	return q
+}
+
+// signIn signs in as the demo's teacher.
+func (p *page) signIn(base string) {
+	p.t.Helper()
+	p.open(base + "/sign-in")
+	p.writes("Your address", email)
+	p.writes("Password", password)
+	p.press("Sign in")
+	p.sees("One home needs you.")
+}
+
+// agree goes from a link to the ready list.
+func (p *page) agree(link string) {
+	p.t.Helper()
+	p.open(link)
+	p.press("Go on")
+	p.sees("What could hurt")
+	p.ticks("Photos of the work")
+	p.writes("Your name (an adult)", "A. Gorsby")
+	p.press("We agree, begin")
+	p.sees("Getting ready")
+}
+
+// pour goes from the ready list to the first wait.
+func (p *page) pour() {
+	p.t.Helper()
+	p.press("9 still to fetch")
+	p.press("Save. It cannot be changed")
+	p.press("Begin")
+	for _, title := range []string{"Draw the start line", "Hang the strips", "Pour, and start the clock", "At 1 minute"} {
+		p.press("Done, next")
+		p.sees(title)
+	}
+}
+
+// looks makes the page look for news, as it does when it comes to the front.
+func (p *page) looks() {
+	p.t.Helper()
+	evaluate[bool](p, `document.dispatchEvent(new Event('visibilitychange'))`)
+}
+
 func database(t *testing.T) string { return storetest.URL(t) }
 
 func openStore(t testing.TB, url string) *store.Store {

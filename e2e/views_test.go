@@ -47,10 +47,7 @@ func TestTeachersViews(t *testing.T) {
 	p.open(demo.base + "/sign-in")
 	p.sees("One experiment, thirty different kitchens.")
 	p.violations("sign-in")
-	p.writes("Your address", email)
-	p.writes("Password", password)
-	p.press("Sign in")
-	p.sees("One home needs you.")
+	p.signIn(demo.base)
 	ids := evaluate[map[string]string](p, `fetch('/api/v1/assignments').then((r) => r.json()).then((l) => ({e: l.items[0].experiment, c: l.items[0].class}))`)
 	at := "/experiments/" + ids["e"]
 	for _, v := range []struct{ name, path, sees string }{
@@ -137,11 +134,7 @@ func TestFamilysViews(t *testing.T) {
 func TestLongAndRightToLeftNames(t *testing.T) {
 	demo := theDemo(t)
 	p := tab(t, 1280, 800)
-	p.open(demo.base + "/sign-in")
-	p.writes("Your address", email)
-	p.writes("Password", password)
-	p.press("Sign in")
-	p.sees("One home needs you.")
+	p.signIn(demo.base)
 	long := "Upper Sphagnum Reservoir and the Old Keeper’s Cottage No. 2"
 	link := evaluate[string](p, fmt.Sprintf(`(async () => {
 		const a = (await (await fetch('/api/v1/assignments')).json()).items[0];

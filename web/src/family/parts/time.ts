@@ -11,5 +11,6 @@ export function left(ms: number): string {
   const s = Math.max(0, Math.ceil(ms / 1000));
   const h = Math.floor(s / 3600);
   const m = Math.floor((s % 3600) / 60);
-  return h > 0 ? `${h} h ${m} min` : `${m} min ${String(s % 60).padStart(2, '0')} s`;
+  if (h > 0) return `${h} h ${m} min`;
+  return m > 0 ? `${m} min ${String(s % 60).padStart(2, '0')} s` : `${s} s`;
 }

@@ -44,7 +44,8 @@ export function Work({ view, number, ...rest }: Omit<WorkProps, 'book'> & { view
     case 'sent':
       return <Sent {...props} />;
     default: {
-      const n = Math.min(Math.max(1, number || 1), sheet.steps.length);
+      const undone = sheet.steps.findIndex((s) => !book.done(s.id)) + 1;
+      const n = Math.min(Math.max(1, number || undone || 1), sheet.steps.length);
       return <StepPage key={n} {...props} number={n} onGo={(m) => to(m > sheet.steps.length ? 'result' : `step/${m}`)} />;
     }
   }

@@ -1,0 +1,127 @@
+package e2e
+
+import (
+	"bytes"
+	"encoding/json"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"strings"
+	"testing"
+)
+
+// command runs the program to its end.
+func command(t *testing.T, database, stdin string, args ...string) (stdout, stderr string, status int) {
+	t.Helper()
+	cmd := exec.Command(binary(t), args...)
+	cmd.Env = append(os.Environ(), "PK_DATABASE_URL="+database)
+	cmd.Stdin = strings.NewReader(stdin)
+	var out, err bytes.Buffer
+	cmd.Stdout, cmd.Stderr = &out, &err
+	if e := cmd.Run(); e != nil && cmd.ProcessState == nil {
+		t.Fatal(e)
+	}
+	return out.String(), err.String(), cmd.ProcessState.ExitCode()
+}
+
+// An operator's day: accounts, experiments as open files, a backup and its
+// restoring into a new database.
+func TestCommands(t *testing.T) {
+	url := database(t)
+	if _, errs, status := command(t, url, password+"\n", "teacher", "add", email, "Ms Tarrant"); status != 0 || !strings.Contains(errs, "can sign in") {
+		t.Fatalf("%d %s", status, errs)
+	}
+	for _, c := range []struct {
+		stdin  string
+		args   []string
+		status int
+		says   string
+	}{
+		{password, []string{"teacher", "add", email, "Twice"}, 1, "taken by another account"},
+		{"short", []string{"teacher", "add", "b@school.example", "B"}, 1, "at least 10 signs"},
+		{password, []string{"teacher", "add", "nowhere", "B"}, 1, "has to be an address"},
+		{"", []string{"import", email, "../docs/examples/no-such.json"}, 1, "no such file"},
+		{"", []string{"import", "x@y.example", "../docs/examples/paper-strips.json"}, 1, "no teacher"},
+		{"", []string{"export", email, "Volcano"}, 1, `no experiment called "Volcano"`},
+		{"", []string{"dance"}, 2, "serve"},
+		{"", nil, 2, "patient-kitchen"},
+		{"", []string{"restore", "../docs/examples/paper-strips.json"}, 1, "not empty"},
+	} {
+		if _, errs, status := command(t, url, c.stdin, c.args...); status != c.status || !strings.Contains(errs, c.says) {
+			t.Errorf("%v: status %d, %s; want %d, %q", c.args, status, errs, c.status, c.says)
+		}
+	}
+	if _, errs, status := command(t, "", "", "migrate"); status != 1 || !strings.Contains(errs, "PK_DATABASE_URL is not set") {
+		t.Errorf("without a database: %d %s", status, errs)
+	}
+
+	id, errs, status := command(t, url, "", "import", email, "../docs/examples/broken-units.json")
+	if status != 0 || len(strings.TrimSpace(id)) != 36 || !strings.Contains(errs, "is not a length of time") {
+		t.Errorf("a broken experiment is taken and explained: %d %s %s", status, id, errs)
+	}
+	if _, _, status := command(t, url, "", "import", email, "../docs/examples/paper-strips.json"); status != 0 {
+		t.Fatal(status)
+	}
+	want, err := os.ReadFile("../docs/examples/paper-strips.json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	if got, _, _ := command(t, url, "", "export", email, "Paper strips"); got != string(want) {
+		t.Error("what comes out is not byte for byte what went in")
+	}
+
+	file := filepath.Join(t.TempDir(), "backup.tar")
+	if _, errs, status := command(t, url, "", "backup", file); status != 0 {
+		t.Fatal(errs)
+	}
+	if info, err := os.Stat(file); err != nil || info.Mode().Perm() != 0o600 {
+		t.Errorf("a backup is for its owner only: %v %v", info, err)
+	}
+	if _, errs, status := command(t, url, "", "backup", file); status != 1 || !strings.Contains(errs, "exists") {
+		t.Errorf("a second backup over the first: %d %s", status, errs)
+	}
+	fresh := database(t)
+	if _, errs, status := command(t, fresh, "", "restore", file); status != 0 {
+		t.Fatal(errs)
+	}
+	if got, _, _ := command(t, fresh, "", "export", email, "Paper strips"); got != string(want) {
+		t.Error("the restored experiment differs")
+	}
+	if _, errs, status := command(t, database(t), "not a backup", "restore", "-"); status != 1 || !strings.Contains(errs, "cannot be read") {
+		t.Errorf("something else than a backup: %d %s", status, errs)
+	}
+}
+
+// The demo goes on where it was, and keeps away from a database that holds
+// something else.
+func TestDemoAgain(t *testing.T) {
+	url, dir := database(t), t.TempDir()
+	first := start(t, []string{"PK_DATABASE_URL=" + url}, "demo", "--dir", dir, "--listen", "127.0.0.1:0")
+	link := first.link("Gorse")
+	first.kill()
+	second := start(t, []string{"PK_DATABASE_URL=" + url}, "demo", "--dir", dir, "--listen", "127.0.0.1:0")
+	again := second.link("Gorse")
+	if token := func(l string) string { return l[strings.LastIndexByte(l, '/'):] }; token(link) != token(again) || len(token(link)) != 44 {
+		t.Errorf("the link was %s and is %s", link, again)
+	}
+	if _, errs, status := command(t, url, "", "demo", "--fresh", "--dir", dir); status != 1 || !strings.Contains(errs, "empty it yourself") {
+		t.Errorf("--fresh on somebody's database: %d %s", status, errs)
+	}
+	other := database(t)
+	if _, _, status := command(t, other, password, "teacher", "add", email, "Real"); status != 0 {
+		t.Fatal("no account")
+	}
+	if _, errs, status := command(t, other, "", "demo", "--dir", dir, "--listen", "127.0.0.1:0"); status != 1 || !strings.Contains(errs, "holds something else") {
+		t.Errorf("a database with somebody in it: %d %s", status, errs)
+	}
+}
+
+// The published schemas are JSON and name what the examples use.
+func TestPublishedSchemas(t *testing.T) {
+	for name, says := range map[string]string{"experiment.schema.json": `"repeatability"`, "openapi.json": `"/api/v1/home/{home}/assignments/{assignment}/entries/{entry}"`} {
+		raw, err := os.ReadFile("../docs/" + name)
+		if err != nil || !json.Valid(raw) || !bytes.Contains(raw, []byte(says)) {
+			t.Errorf("%s: %v", name, err)
+		}
+	}
+}

@@ -24,8 +24,9 @@ export function Permission({ state, bundle, sheet, onWrong, onGo }: WorkProps & 
     setProblem(undefined);
     try {
       await ask('POST', `/home/${state.home}/assignments/${sheet.assignment}/permission`, { body: { decision, guardian: name, photos, gallery: photos && gallery, adult, text_sha: p.text_sha } });
-      await state.refresh();
+      // The address first: the page changes with what is read anew, and a quick tap there must not be undone.
       onGo(decision === 'granted' ? 'ready' : decision === 'declined' ? 'watch' : 'permission');
+      await state.refresh();
     } catch (error) {
       setProblem(error instanceof ProblemError ? (error.offline ? t('needsLine') : error.problem.detail) : t('loadingFault'));
       if (error instanceof ProblemError && error.problem.code === 'text-changed') await state.refresh();

@@ -142,7 +142,7 @@ func (s *Server) requestLog(next http.Handler) http.Handler {
 			route = pattern.RoutePattern()
 		}
 		level := slog.LevelDebug
-		if ww.Status() >= 500 {
+		if ww.Status() >= 500 && r.Context().Err() == nil {
 			level = slog.LevelError
 		}
 		s.Log.Log(r.Context(), level, "request", "id", id, "method", r.Method, "route", route, "status", ww.Status(), "bytes", ww.BytesWritten(), "ms", time.Since(start).Milliseconds())

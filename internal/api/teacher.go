@@ -49,6 +49,9 @@ func forTeacher[I, T any](s *Server, o huma.Operation, f func(context.Context, a
 // logged turns an error into a problem, and logs one that is our own fault.
 func (s *Server) logged(ctx context.Context, err error) error {
 	out := fail(err)
+	if ctx.Err() != nil {
+		return out // the asker has gone; nobody's fault
+	}
 	if out == err {
 		if _, ok := err.(huma.StatusError); !ok {
 			s.Log.ErrorContext(ctx, "fault", "error", err)

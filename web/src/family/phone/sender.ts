@@ -8,6 +8,10 @@ export interface SendResult {
   /** Something waits that may be tried again later. */
   again: boolean;
   stopped: Stopped;
+  /** How many things the server took or refused: above none there is a connection. */
+  answered: number;
+  /** Another tab is sending; it knows how things stand. */
+  busy?: boolean;
 }
 
 const path = (home: string, w: Waiting) =>
@@ -31,24 +35,25 @@ async function sendOne(home: string, db: Database, w: Waiting): Promise<void> {
  * Refused things go to the list that needs help and do not hold up the rest.
  */
 export async function send(home: string, db: Database, changed: () => void): Promise<SendResult> {
+  let answered = 0;
   const work = async (): Promise<SendResult> => {
-    for (;;) {
+    for (;; answered++) {
       const next = (await db.getAll('queue')).find((w) => !w.problem);
-      if (!next) return { again: false, stopped: undefined };
+      if (!next) return { again: false, stopped: undefined, answered };
       try {
         await sendOne(home, db, next);
         await db.delete('queue', next.seq!);
       } catch (error) {
         if (!(error instanceof ProblemError)) throw error;
         const { status, code } = error.problem;
-        if (code === 'replaced-link' || code === 'open-link') return { again: false, stopped: code };
+        if (code === 'replaced-link' || code === 'open-link') return { again: false, stopped: code, answered };
         const later = error.offline || status >= 500 || status === 0 || status === 408 || status === 425 || status === 429;
-        if (later) return { again: true, stopped: undefined };
+        if (later) return { again: true, stopped: undefined, answered };
         await db.put('queue', { ...next, problem: error.problem });
       }
       changed();
     }
   };
   if (!navigator.locks) return work();
-  return navigator.locks.request(`pk-send-${home}`, { ifAvailable: true }, async (lock) => (lock ? work() : { again: true, stopped: undefined as Stopped }));
+  return navigator.locks.request(`pk-send-${home}`, { ifAvailable: true }, async (lock) => (lock ? work() : { again: true, stopped: undefined as Stopped, answered: 0, busy: true }));
 }

@@ -63,8 +63,9 @@ export function useHome(home: string): HomeState {
     sending.current = true;
     try {
       const result = await send(home, await db.current!, changed);
-      setStopped(result.stopped);
-      setOnline(!result.again);
+      if (result.stopped) setStopped(result.stopped);
+      if (result.answered > 0) setOnline(true);
+      else if (result.again && !result.busy) setOnline(false);
       pause.current = result.again ? Math.min(60_000, pause.current * 2) : 1000;
       if (result.again) setTimeout(() => void pump(), pause.current * (0.75 + Math.random() / 2));
     } finally {

@@ -1,0 +1,257 @@
+package api_test
+
+import (
+	"context"
+	"encoding/json"
+	"net/http"
+	"strings"
+	"sync"
+	"testing"
+	"time"
+
+	"github.com/google/uuid"
+
+	"patient-kitchen/internal/api"
+	"patient-kitchen/internal/app"
+)
+
+// Documents carry a version: a change made from an older one is refused with
+// the present one, and nothing is overwritten.
+func TestChangesMadeFromAnOldVersion(t *testing.T) {
+	sc := newSite(t).school("t@school.example", "Fern")
+	body := map[string]any{}
+	for k, v := range classBody {
+		body[k] = v
+	}
+	body["name"] = "7M and friends"
+	c := want[app.ClassView](sc.teacher, "PUT", sc.path(""), body, "If-Match", "1")
+	if c.Version != 2 || c.Name != "7M and friends" || c.Homes != 1 {
+		t.Errorf("%+v", c)
+	}
+	p := sc.teacher.refused("PUT", sc.path(""), classBody, 412, "changed-elsewhere", "If-Match", "1")
+	if now, _ := p.Current.(map[string]any); now["name"] != "7M and friends" {
+		t.Errorf("the refusal carries %v", p.Current)
+	}
+	sc.teacher.refused("PUT", sc.path(""), classBody, 422, "", "If-Match", "soon")
+	sc.teacher.refused("PUT", sc.path(""), classBody, 422, "")
+	home := sc.path("/homes/" + sc.homes[0].ID.String())
+	h := want[app.HomeView](sc.teacher, "PUT", home, map[string]any{"nickname": "Fern B", "letters": "Fb", "language": "es", "students": []string{"F", " ", "G"}}, "If-Match", "1")
+	if h.Version != 2 || h.Letters != "Fb" || len(h.Students) != 2 {
+		t.Errorf("%+v", h)
+	}
+	sc.teacher.refused("PUT", home, map[string]any{"nickname": "Fern C"}, 412, "changed-elsewhere", "If-Match", "1")
+	list := want[api.List[app.HomeView]](sc.teacher, "GET", sc.path("/homes"), nil).Items
+	if list[0].Nickname != "Fern B" || strings.Join(list[0].Students, "+") != "F+G" {
+		t.Errorf("%+v", list[0])
+	}
+}
+
+func TestExperimentsComeAndGo(t *testing.T) {
+	s := newSite(t)
+	teacher := s.teacher("t@school.example")
+	exact := `{"schema":1,  "title":{"en":"Odd   blanks"},"trials":1}`
+	made := want[app.DraftView](teacher, "POST", "/experiments", `{"document": `+exact+`}`)
+	if made.Review.Issuable || !made.Review.Readable || len(made.Review.Validation) == 0 {
+		t.Errorf("an invalid draft is kept and explained: %+v", made.Review)
+	}
+	path := "/experiments/" + made.ID.String()
+	if a := teacher.do("GET", path+"/file", nil); string(a.body) != exact || !strings.Contains(a.header.Get("Content-Disposition"), "experiment.json") {
+		t.Errorf("the file is not byte for byte what was sent: %s", a.body)
+	}
+	teacher.refused("POST", "/experiments", `{"document": {"schema": 1`, 400, "")
+	teacher.refused("POST", "/experiments", `{"document": {"background": "`+strings.Repeat("a", 600<<10)+`"}}`, 422, "invalid")
+	if list := want[api.List[app.ExperimentRow]](teacher, "GET", "/experiments", nil).Items; len(list) != 1 || list[0].Title != "Odd   blanks" {
+		t.Errorf("%+v", list)
+	}
+	want[api.Done](teacher, "DELETE", path, nil)
+	teacher.refused("GET", path, nil, 404, "not-found")
+	want[api.Done](teacher, "POST", path+"/restore", nil)
+	want[app.DraftView](teacher, "GET", path, nil)
+	v := want[app.FormulaView](teacher, "POST", "/preview/formula", `{"document": `+exact+`, "formula": "height / 2", "unit": "mm"}`)
+	if v.OK || !strings.Contains(v.Problem, `"height"`) || v.End != 6 {
+		t.Errorf("%+v", v)
+	}
+	if a := want[api.Actions](teacher, "GET", "/actions", nil); len(a.Allowed) < 8 || !strings.Contains(strings.Join(a.Barred, " "), "flame") {
+		t.Errorf("%+v", a)
+	}
+	spanish := want[app.DraftView](teacher, "GET", path, nil, "Accept-Language", "es-ES,es;q=0.9")
+	if !strings.HasPrefix(spanish.Review.Validation[0].Message, "Todavía no hay") {
+		t.Errorf("in Spanish: %s", spanish.Review.Validation[0].Message)
+	}
+}
+
+func TestSessions(t *testing.T) {
+	s := newSite(t)
+	teacher := s.teacher("t@school.example")
+	if me := want[api.Me](teacher, "GET", "/session", nil); me.Name != "Ms Tarrant" || me.Email != "t@school.example" {
+		t.Errorf("%+v", me)
+	}
+	a := teacher.do("POST", "/session", map[string]string{"email": " T@School.example ", "password": password})
+	cookie := a.header.Get("Set-Cookie")
+	if a.status != 200 || !strings.Contains(cookie, "HttpOnly") || !strings.Contains(cookie, "SameSite=Lax") {
+		t.Errorf("%d %s", a.status, cookie)
+	}
+	want[api.Done](teacher, "DELETE", "/session", nil)
+	teacher.refused("GET", "/session", nil, 401, "sign-in")
+	teacher.refused("GET", "/classes", nil, 401, "sign-in")
+	s.client().refused("POST", "/session", map[string]string{"email": "nobody@school.example", "password": password}, 401, "wrong-password")
+}
+
+// Several phones and a teacher at once, the same entry from two tabs among
+// them: everything is there once.
+func TestManyAtOnce(t *testing.T) {
+	names := []string{"Adder", "Beck", "Cairn", "Dunlin", "Fern", "Gorse"}
+	sc := newSite(t).school("t@school.example", names...)
+	var group sync.WaitGroup
+	for _, name := range names {
+		c := sc.phone(name)
+		sc.agree(c)
+		id := newID()
+		for range 3 {
+			group.Add(1)
+			go func() {
+				defer group.Done()
+				for i, at := range []string{"1 min", "2 min", "4 min", "8 min"} {
+					key := uuid.NewSHA1(uuid.MustParse(id), []byte{byte(i)}).String()
+					if a := c.do("PUT", sc.homePath(c, "/entries/"+key), reading("towel", at, "20 mm")); a.status != 200 {
+						t.Errorf("%s at %s: %d %s", name, at, a.status, a.body)
+					}
+				}
+			}()
+		}
+	}
+	for range 4 {
+		group.Add(1)
+		go func() {
+			defer group.Done()
+			if a := sc.teacher.do("GET", sc.asPath("/results"), nil); a.status != 200 {
+				t.Errorf("results: %d", a.status)
+			}
+		}()
+	}
+	group.Wait()
+	r := sc.results()
+	if r.Counted != len(names) || !strings.Contains(r.Comparisons[0].Groups[3].Text, "20") {
+		t.Errorf("%d counted, %+v", r.Counted, r.Comparisons[0].Groups[3])
+	}
+	for _, h := range r.Homes {
+		for i, slot := range r.Slots {
+			if slot.Condition == "towel" && h.Cells[i].History != 1 {
+				t.Errorf("%s at %s was stored %d times", h.Nickname, slot.Time, h.Cells[i].History)
+			}
+		}
+	}
+}
+
+// The daily clean-up, at two processes at once, and again: idempotent.
+func TestForgetting(t *testing.T) {
+	sc := newSite(t).school("t@school.example", "Fern", "Beck")
+	fern := sc.phone("Fern")
+	sc.agree(fern)
+	want[api.Done](fern, "PUT", sc.homePath(fern, "/photos/"+newID()), jpegOf(20, 20))
+	if gone, err := sc.app.Forget(t.Context()); err != nil || gone.Photos != 0 || gone.Homes != 0 {
+		t.Fatal(gone, err)
+	}
+	sc.now = lesson.AddDate(0, 0, 40)
+	var group sync.WaitGroup
+	var mu sync.Mutex
+	photos := int64(0)
+	for range 3 {
+		group.Add(1)
+		go func() {
+			defer group.Done()
+			gone, err := sc.app.Forget(context.Background())
+			if err != nil {
+				t.Error(err)
+			}
+			mu.Lock()
+			photos += gone.Photos
+			mu.Unlock()
+		}()
+	}
+	group.Wait()
+	if photos != 1 {
+		t.Errorf("%d photos forgotten, want the one", photos)
+	}
+	if n := sc.results().Homes; len(n) != 2 {
+		t.Error("homes are kept until the class's last day")
+	}
+	sc.now = time.Date(2027, 8, 2, 0, 0, 0, 0, time.UTC)
+	if gone, err := sc.app.Forget(t.Context()); err != nil || gone.Homes != 2 {
+		t.Errorf("after the last day: %+v %v", gone, err)
+	}
+	if gone, err := sc.app.Forget(t.Context()); err != nil || gone.Homes != 0 {
+		t.Errorf("and again: %+v %v", gone, err)
+	}
+	fern.refused("GET", fern.home, nil, 401, "open-link")
+}
+
+func TestPagesAndFiles(t *testing.T) {
+	s := newSite(t)
+	noRedirect := &http.Client{CheckRedirect: func(*http.Request, []*http.Request) error { return http.ErrUseLastResponse }}
+	for path, status := range map[string]int{"/": 302, "/today": 200, "/experiments/x/plan": 200, "/classes/7m/codes": 200, "/h/some-link": 200, "/home/some-home": 200, "/code": 200,
+		"/no/such": 404, "/api/v1/no-such": 404, "/api/v2/x": 404, "/assets/none.js": 404, "/assets/": 404, "/assets/../server.go": 404, "/sw.js": 200, "/healthz": 200, "/readyz": 200} {
+		res, err := noRedirect.Get(s.URL + path)
+		if err != nil {
+			t.Fatal(err)
+		}
+		res.Body.Close()
+		if res.StatusCode != status {
+			t.Errorf("%s: %d, want %d", path, res.StatusCode, status)
+		}
+	}
+	s.app.Store.Close()
+	if res, err := http.Get(s.URL + "/readyz"); err != nil || res.StatusCode != 503 {
+		t.Errorf("not ready without its database: %v %v", res, err)
+	}
+}
+
+// Notebook lines carry both times, and whose measurement it is.
+func TestNotebookTimes(t *testing.T) {
+	sc := newSite(t).school("t@school.example", "Fern")
+	fern := sc.phone("Fern")
+	sc.agree(fern)
+	hour := reading("towel", "8 min", "50 mm") // measured an hour ago on a phone two hours slow, received now
+	hour["phone_time"], hour["offset_ms"] = lesson.Add(-3*time.Hour), 2*3600*1000
+	sc.put(fern, newID(), hour)
+	jump := reading("filter", "8 min", "30 mm")
+	jump["phone_time"] = lesson.Add(10 * time.Minute)
+	if e := sc.put(fern, newID(), jump); !e.ClockJump {
+		t.Error("a time in the future is a clock jump")
+	}
+	nb := want[app.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+sc.homes[0].ID.String()), nil)
+	if len(nb.Lines) != 2 || !nb.Lines[0].MeasuredAt.Equal(lesson.Add(-time.Hour)) && !nb.Lines[1].MeasuredAt.Equal(lesson.Add(-time.Hour)) {
+		t.Errorf("%+v", nb.Lines)
+	}
+	for _, l := range nb.Lines {
+		if !l.ReceivedAt.Equal(lesson) || l.Provenance != "own" || l.MeasuredAt.After(lesson) {
+			t.Errorf("%+v", l)
+		}
+	}
+	sc.teacher.refused("GET", sc.asPath("/notebooks/"+newID()), nil, 404, "not-found")
+	sc.teacher.refused("GET", sc.path("/assignments/"+newID()+"/results"), nil, 404, "not-found")
+}
+
+// Unknown fields of a family's entry are let by: an older server must not
+// refuse a newer phone. A teacher's request with one is a slip and is told.
+func TestUnknownFields(t *testing.T) {
+	sc := newSite(t).school("t@school.example", "Fern")
+	fern := sc.phone("Fern")
+	sc.agree(fern)
+	newer := reading("towel", "8 min", "50 mm")
+	newer["mood"] = "cheerful"
+	sc.put(fern, newID(), newer)
+	body := map[string]any{"colour": "green"}
+	for k, v := range classBody {
+		body[k] = v
+	}
+	p := sc.teacher.refused("POST", "/classes", body, 422, "invalid")
+	if !strings.Contains(p.Field, "colour") {
+		t.Errorf("%+v", p)
+	}
+	var description struct{ Paths map[string]json.RawMessage }
+	raw, err := sc.server.OpenAPI()
+	if err != nil || json.Unmarshal(raw, &description) != nil || len(description.Paths) < 25 {
+		t.Errorf("%d paths described, %v", len(description.Paths), err)
+	}
+}

@@ -36,7 +36,13 @@ func click(words string) action {
 
 func pause(ms int) action { return chromedp.Sleep(time.Duration(ms) * time.Millisecond) }
 
+// extra takes the place of all shots when an address is given.
+var extra []shot
+
 func shots() []shot {
+	if extra != nil {
+		return extra
+	}
 	agree := []action{click("Go on"), pause(500)}
 	return []shot{
 		{name: "today", path: "/today"},
@@ -72,7 +78,11 @@ func main() {
 	only := flag.String("only", "", "names with commas between; others are gone through but not kept")
 	out := flag.String("out", "docs/screenshots", "folder for the pictures")
 	full := flag.Bool("full", false, "the whole page, not only the window")
+	path := flag.String("path", "", "one picture more: this address of the teacher's pages, kept as extra.png")
 	flag.Parse()
+	if *path != "" {
+		extra = []shot{{name: "extra", path: *path}}
+	}
 	if err := take(*base, *family, *only, *out, *full); err != nil {
 		fmt.Fprintln(os.Stderr, err)
 		os.Exit(1)

@@ -101,7 +101,7 @@ func TestSheets(t *testing.T) {
 	if soak.Wait == nil || soak.Wait.From != "mix" || soak.Wait.Seconds != 14*3600 || soak.Wait.Latest != 16*3600 || len(soak.Takes) != 3 || soak.Start != (3+6+6)*60+14*3600 {
 		t.Errorf("the soak: %+v, wait %+v", soak, soak.Wait)
 	}
-	if len(s.Questions[0].Options) != 3 || s.Questions[0].Options[2] != "Muy salada" {
+	if len(s.Questions[0].Options) != 3 || s.Questions[0].Options[2] != (OptionRow{"very-salty", "Muy salada"}) {
 		t.Errorf("an order question without options takes the conditions: %v", s.Questions[0].Options)
 	}
 	delete(beans.Steps[0].Text, "es")

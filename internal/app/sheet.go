@@ -2,6 +2,7 @@ package app
 
 import (
 	"encoding/hex"
+	"fmt"
 	"time"
 
 	"github.com/google/uuid"
@@ -118,12 +119,19 @@ type EvidenceRow struct {
 
 // QuestionRow is a question in the home's language.
 type QuestionRow struct {
-	ID      string   `json:"id"`
-	When    string   `json:"when"`
-	Kind    string   `json:"kind"`
-	Text    string   `json:"text"`
-	Options []string `json:"options"`
-	Unit    string   `json:"unit,omitempty"`
+	ID      string      `json:"id"`
+	When    string      `json:"when"`
+	Kind    string      `json:"kind"`
+	Text    string      `json:"text"`
+	Options []OptionRow `json:"options"`
+	Unit    string      `json:"unit,omitempty"`
+}
+
+// OptionRow is one answer to choose from. Its id is stored, so that answers
+// given in different languages are the same answer.
+type OptionRow struct {
+	ID   string `json:"id"`
+	Text string `json:"text"`
 }
 
 // MistakeRow is what may go wrong and how to mend it.
@@ -253,13 +261,13 @@ func (w *sheetWriter) asked(s *Sheet, d *design.Document) {
 		s.Evidence = append(s.Evidence, EvidenceRow{e.ID, e.Kind, w.say(e.Name), w.say(e.MustShow), e.Required})
 	}
 	for _, q := range d.Questions {
-		row := QuestionRow{ID: q.ID, When: q.When, Kind: q.Kind, Text: w.say(q.Text), Unit: q.Unit, Options: []string{}}
-		for _, o := range q.Options {
-			row.Options = append(row.Options, w.say(o))
+		row := QuestionRow{ID: q.ID, When: q.When, Kind: q.Kind, Text: w.say(q.Text), Unit: q.Unit, Options: []OptionRow{}}
+		for i, o := range q.Options {
+			row.Options = append(row.Options, OptionRow{fmt.Sprintf("option-%d", i+1), w.say(o)})
 		}
 		if len(q.Options) == 0 && (q.Kind == "order" || q.Kind == "choice") {
 			for _, c := range d.Conditions {
-				row.Options = append(row.Options, w.say(c.Name))
+				row.Options = append(row.Options, OptionRow{c.ID, w.say(c.Name)})
 			}
 		}
 		s.Questions = append(s.Questions, row)

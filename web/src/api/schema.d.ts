@@ -1214,6 +1214,10 @@ export interface components {
             /** Format: date-time */
             now: string;
         };
+        OptionRow: {
+            id: string;
+            text: string;
+        };
         OwnResult: {
             derived: components["schemas"]["DerivedRow"][];
             results: components["schemas"]["ResultView"][];
@@ -1276,7 +1280,7 @@ export interface components {
         QuestionRow: {
             id: string;
             kind: string;
-            options: string[];
+            options: components["schemas"]["OptionRow"][];
             text: string;
             unit?: string;
             when: string;

@@ -17,7 +17,7 @@ export function Prediction({ state, bundle, sheet, book, onWrong, onGo }: WorkPr
     for (const q of questions) {
       if (book.answer(q.id)) continue;
       const g = drafts[q.id] ?? { text: '', choice: [] };
-      await state.add(sheet.assignment, { kind: 'answer', question: q.id, text: g.text, choice: q.kind === 'order' && g.choice.length === 0 ? q.options : g.choice });
+      await state.add(sheet.assignment, { kind: 'answer', question: q.id, text: g.text, choice: q.kind === 'order' && g.choice.length === 0 ? q.options.map((o) => o.id) : g.choice });
     }
     forget();
     setBusy(false);
@@ -32,7 +32,7 @@ export function Prediction({ state, bundle, sheet, book, onWrong, onGo }: WorkPr
             <p key={q.id}>
               <span className="second">{q.text}</span>
               <br />
-              <strong>{said(book.answer(q.id)!.entry)}</strong>
+              <strong>{said(q, book.answer(q.id)!.entry)}</strong>
             </p>
           ))}
         </div>

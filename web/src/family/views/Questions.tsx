@@ -27,7 +27,8 @@ export function QuestionField({ question, value, onChange }: { question: Questio
   const t = useWords();
   const id = `question-${question.id}`;
   if (question.kind === 'order') {
-    const order = value.choice.length ? value.choice : question.options;
+    const order = value.choice.length ? value.choice : question.options.map((o) => o.id);
+    const name = (option: string) => textOf(question, option);
     const move = (i: number, by: number) => {
       const next = [...order];
       [next[i], next[i + by]] = [next[i + by], next[i]];
@@ -41,12 +42,12 @@ export function QuestionField({ question, value, onChange }: { question: Questio
           {order.map((o, i) => (
             <li className="row-48" key={o}>
               <span style={{ flex: 1 }}>
-                {i + 1} <strong>{o}</strong>
+                {i + 1} <strong>{name(o)}</strong>
               </span>
-              <button type="button" className="btn btn-outline-primary" disabled={i === 0} onClick={() => move(i, -1)} aria-label={`${o}: ${t('up')}`}>
+              <button type="button" className="btn btn-outline-primary" disabled={i === 0} onClick={() => move(i, -1)} aria-label={`${name(o)}: ${t('up')}`}>
                 {t('up')}
               </button>
-              <button type="button" className="btn btn-outline-primary" disabled={i === order.length - 1} onClick={() => move(i, 1)} aria-label={`${o}: ${t('down')}`}>
+              <button type="button" className="btn btn-outline-primary" disabled={i === order.length - 1} onClick={() => move(i, 1)} aria-label={`${name(o)}: ${t('down')}`}>
                 {t('down')}
               </button>
             </li>
@@ -60,9 +61,9 @@ export function QuestionField({ question, value, onChange }: { question: Questio
       <fieldset className="card-paper">
         <legend style={{ fontSize: '1.11rem', fontWeight: 700 }}>{question.text}</legend>
         {question.options.map((o) => (
-          <div className="row-48" key={o}>
-            <input type="radio" className="form-check-input" name={id} id={`${id}-${o}`} checked={value.choice[0] === o} onChange={() => onChange({ ...value, choice: [o] })} />
-            <label htmlFor={`${id}-${o}`}>{o}</label>
+          <div className="row-48" key={o.id}>
+            <input type="radio" className="form-check-input" name={id} id={`${id}-${o.id}`} checked={value.choice[0] === o.id} onChange={() => onChange({ ...value, choice: [o.id] })} />
+            <label htmlFor={`${id}-${o.id}`}>{o.text}</label>
           </div>
         ))}
       </fieldset>
@@ -85,5 +86,8 @@ export function QuestionField({ question, value, onChange }: { question: Questio
   );
 }
 
-/** An answer said back. */
-export const said = (given: { text?: string; choice?: string[] }) => [given.choice?.join(', '), given.text && `“${given.text}”`].filter(Boolean).join(' ');
+const textOf = (question: Question | undefined, option: string) => question?.options.find((o) => o.id === option)?.text ?? option;
+
+/** An answer said back, in the language the page is in now. */
+export const said = (question: Question | undefined, given: { text?: string; choice?: string[] }) =>
+  [given.choice?.map((o) => textOf(question, o)).join(', '), given.text && `“${given.text}”`].filter(Boolean).join(' ');

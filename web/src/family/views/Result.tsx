@@ -99,13 +99,13 @@ export function Result(props: WorkProps & { onGo: () => void }) {
   const { state, sheet, book, onWrong, onGo } = props;
   const t = useWords();
   const { own, problem } = useOwnResult(props);
-  const prediction = sheet.questions.filter((q) => q.when === 'before').map((q) => book.answer(q.id)).filter((a) => a !== undefined);
+  const prediction = sheet.questions.filter((q) => q.when === 'before' && book.answer(q.id)).map((q) => said(q, book.answer(q.id)!.entry));
   return (
     <PhonePage place={sheet.title} heading={t('result')} focusKey="result" state={state} action={{ words: t('nextMeaning'), do: onGo }} onWrong={onWrong}>
       {problem && <p className="doubt">{t(problem === 'offline' ? 'resultOffline' : 'loadingFault')}</p>}
       {own && <ResultTable sheet={sheet} own={own} shared={own.shared} />}
       {own?.sentences.map((s) => <p key={s}>{s}</p>)}
-      {prediction.length > 0 && <p className="card-paper">{t('youSaid', { said: prediction.map((a) => said(a.entry)).join(' ') })}</p>}
+      {prediction.length > 0 && <p className="card-paper">{t('youSaid', { said: prediction.join(' ') })}</p>}
     </PhonePage>
   );
 }
@@ -144,7 +144,7 @@ function AfterQuestion({ state, sheet, book, question }: WorkProps & { question:
       <QuestionField question={question} value={given} onChange={set} />
       {kept && (
         <p className="second">
-          {t('saved')}: {said(kept.entry)}
+          {t('saved')}: {said(question, kept.entry)}
         </p>
       )}
     </div>

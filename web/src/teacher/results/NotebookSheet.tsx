@@ -67,7 +67,7 @@ function entryWords(l: Line, condition: (id?: string) => string, results: Result
       return (
         <>
           {slot}: <span className={l.fate === 'spoiled' || l.fate === 'corrected' || l.fate === 'superseded' ? 'cell-spoiled' : ''}>{e.typed}</span>
-          {l.in_unit && l.in_unit !== e.typed && ` = ${l.in_unit}`}
+          {l.in_unit && l.in_unit.replace('\u00a0', ' ') !== e.typed && ` = ${l.in_unit}`}
           {l.assumed && ' (unit from the field)'}
           {l.fate && l.fate !== 'counts' && <em className="second" style={{ fontStyle: 'normal' }}> {l.fate}{l.fate_reason && `: ${l.fate_reason}`}</em>}
           {l.messages?.map((m) => <span key={m} className="w-mend" style={{ fontWeight: 400 }}> {m}</span>)}
@@ -78,7 +78,7 @@ function entryWords(l: Line, condition: (id?: string) => string, results: Result
     case 'spoiled':
       return `spoiled a try: ${e.reason}`;
     case 'answer':
-      return `${results.question && e.question}: ${[e.choice?.join(', '), e.text && `“${e.text}”`].filter(Boolean).join(' ')}`;
+      return `${e.question}: ${[e.choice?.map((o) => condition(o) || o).join(', '), e.text && `“${e.text}”`].filter(Boolean).join(' ')}`;
     case 'observation':
       return `“${e.text}”`;
     case 'step-done':

@@ -48,7 +48,7 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
       <ul className="plain-list small">
         {lines.map((l) => (
           <li key={l.id} style={{ borderBottom: '1px solid var(--rule)', padding: '3px 0' }}>
-            <span className="second">{time(l.measured_at)}</span> {entryWords(l, conditionName, results)}
+            <span className="second">{time(l.measured_at)}</span> {entryWords(l, conditionName)}
             {new Date(l.received_at).getTime() - new Date(l.measured_at).getTime() > 120_000 && <span className="second"> · received {time(l.received_at)}</span>}
             {l.late && <span className="second"> · after the due time</span>}
             {l.clock_jump && <span className="second"> · the phone’s clock was ahead</span>}
@@ -59,7 +59,7 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
   );
 }
 
-function entryWords(l: Line, condition: (id?: string) => string, results: Results) {
+function entryWords(l: Line, condition: (id?: string) => string) {
   const e = l.entry;
   const slot = [condition(e.condition), e.time, (e.trial ?? 1) > 1 ? `try ${e.trial}` : ''].filter(Boolean).join(', ');
   switch (e.kind) {

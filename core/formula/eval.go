@@ -58,6 +58,9 @@ func (e *Expr) Eval(env Env, unit string) (quantity.Quantity, error) {
 		return quantity.Quantity{}, &Error{e.root.pos, e.root.end, "the formula gives several values; take the mean, last or slope of them"}
 	}
 	out := quantity.Canonical(v.dim)
+	if v.dim == quantity.Temperature {
+		out = quantity.MustUnit("K") // it may be a difference, which °C would shift
+	}
 	if unit != "" {
 		u, ok := quantity.LookupUnit(unit)
 		if !ok {

@@ -281,3 +281,31 @@ func (p *parser) call(n *node, depth int) (*node, error) {
 	}
 	return n, nil
 }
+
+// coreFunctions are the functions of the published expression language
+// (chapter 32 of the models); the series functions are this program's own.
+var coreFunctions = map[string]bool{"sqrt": true, "abs": true, "ln": true, "log10": true, "exp": true, "sin": true, "cos": true, "tan": true}
+
+// ParseCore is Parse for the published language, without series functions.
+func ParseCore(src string) (*Expr, error) {
+	e, err := Parse(src)
+	if err != nil {
+		return nil, err
+	}
+	var walk func(*node) error
+	walk = func(n *node) error {
+		if n.kind == nCall && !coreFunctions[n.name] {
+			return &Error{n.pos, n.end, fmt.Sprintf("%q is not a function here; known are abs, cos, exp, ln, log10, sin, sqrt, tan", n.name)}
+		}
+		for _, a := range n.args {
+			if err := walk(a); err != nil {
+				return err
+			}
+		}
+		return nil
+	}
+	if err := walk(e.root); err != nil {
+		return nil, err
+	}
+	return e, nil
+}

@@ -1,0 +1,89 @@
+package science
+
+import (
+	"encoding/json"
+	"regexp"
+	"sort"
+
+	"patient-kitchen/core/formula"
+	"patient-kitchen/core/quantity"
+)
+
+func init() {
+	register(Model{Number: 32, ID: "formula", Title: "What does this formula give?",
+		Inputs:  []Input{{Name: "expression", Unit: "text"}, {Name: "symbols", Unit: "symbols", Optional: true, Help: "name: value and u"}, {Name: "unit", Unit: "text", Optional: true, Help: "of the result"}},
+		Outputs: []Output{{"value", "as asked"}, {"u", "as asked"}},
+		Assumes: "First order only: when a denominator is uncertain by more than about 20 % the give or take is too small.", run: expression})
+	register(Model{Number: 33, ID: "quantity-parse", Title: "How is this amount read?",
+		Inputs:  []Input{{Name: "text", Unit: "text"}},
+		Outputs: []Output{{"value", "as written"}, {"canonical", "canonical"}, {"low", "as written"}, {"high", "as written"}},
+		Assumes: "Bare spoons and cups are US measures.",
+		run: func(a *args) results {
+			p, err := quantity.Parse(a.text("text"))
+			if err != nil {
+				stop("text", "%s", err)
+			}
+			unit := quantity.Canonical(p.Unit.Dim)
+			can, err := p.In(unit)
+			if err != nil {
+				stop("text", "%s", err)
+			}
+			out := results{"value": num(p.Value, p.Unit.Symbol), "canonical": num(can.Value, unit.Symbol)}
+			if p.IsRange {
+				out["low"], out["high"] = num(p.Low, p.Unit.Symbol), num(p.High, p.Unit.Symbol)
+			}
+			return out
+		}})
+}
+
+var symbolName = regexp.MustCompile(`^[A-Za-z_][A-Za-z0-9_]*$`)
+
+func expression(a *args) results {
+	type symbol struct{ Value, U json.RawMessage }
+	e, err := formula.ParseCore(a.text("expression"))
+	if err != nil {
+		stop("expression", "%s", err)
+	}
+	given := map[string]symbol{}
+	if a.has("symbols") && json.Unmarshal(a.raw["symbols"], &given) != nil {
+		stop("symbols", "have to be names with a value and a u each")
+	}
+	names := make([]string, 0, len(given))
+	for n := range given {
+		names = append(names, n)
+	}
+	sort.Strings(names)
+	env := formula.Env{}
+	for _, n := range names {
+		place := "symbols." + n
+		if !symbolName.MatchString(n) {
+			stop(place, "is not a name")
+		}
+		if given[n].Value == nil {
+			stop(place, "needs a value")
+		}
+		q, _ := readQuantity(place, given[n].Value)
+		if given[n].U != nil {
+			u, _ := readQuantity(place, given[n].U)
+			if u.Unit.Dim != q.Unit.Dim || u.Value < 0 {
+				stop(place, "u has to be a %s of zero or more", q.Unit.Dim)
+			}
+			q.U = u.Value * u.Unit.Factor / q.Unit.Factor
+		}
+		env[n] = formula.One(q)
+	}
+	unit := ""
+	if a.has("unit") {
+		unit = a.text("unit")
+	}
+	q, err := e.Eval(env, unit)
+	if err != nil {
+		stop("expression", "%s", err)
+	}
+	// u of a temperature is a difference, in kelvin.
+	u := num(q.U, q.Unit.Symbol)
+	if q.Unit.Dim == quantity.Temperature {
+		u = num(q.USI(), "K")
+	}
+	return results{"value": {Value: q.Value, Unit: q.Unit.Symbol, Uncertainty: &q.U}, "u": u}
+}

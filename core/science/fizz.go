@@ -1,0 +1,145 @@
+package science
+
+import "math"
+
+var (
+	acids      = []string{"acetic", "citric", "citric-monohydrate", "tartaric"}
+	carbonates = []string{"sodium-bicarbonate", "sodium-carbonate", "sodium-carbonate-decahydrate", "calcium-carbonate"}
+	protons    = map[string]float64{"acetic": 1, "citric": 3, "citric-monohydrate": 3, "tartaric": 2}
+)
+
+// protonsPerCO2 is how many protons free one CO₂.
+func protonsPerCO2(carbonate string) float64 {
+	if carbonate == "sodium-bicarbonate" {
+		return 1
+	}
+	return 2
+}
+
+var fizzInputs = append([]Input{
+	{Name: "acid", Unit: "choice", Options: acids, Help: "kind of acid"},
+	{Name: "acid_volume", Unit: "mL", Optional: true, Limits: "≥ 0", Help: "of the solution; or acid_mass"},
+	{Name: "acid_strength", Unit: "%", Optional: true, Limits: "> 0…100", Help: "g of acid per 100 g of solution"},
+	{Name: "acid_density", Unit: "g/mL", Default: "1.005 g/mL", Limits: "> 0", Help: "of the solution"},
+	{Name: "acid_mass", Unit: "g", Optional: true, Limits: "≥ 0", Help: "of powdered acid; or acid_volume"},
+	{Name: "carbonate", Unit: "choice", Options: carbonates, Help: "kind of carbonate"},
+	{Name: "carbonate_mass", Unit: "g", Limits: "≥ 0", Help: "of the carbonate"},
+	{Name: "yield", Unit: "1", Default: "1", Limits: "> 0…1", Help: "share of the gas that leaves the liquid"},
+}, gasInputs...)
+
+func init() {
+	register(Model{Number: 1, ID: "fizz", Title: "How much gas do acid and carbonate make?", Inputs: fizzInputs,
+		Outputs: []Output{{"limiting", ""}, {"co2_amount", "mol"}, {"co2_mass", "g"}, {"gas_volume", "L"}, {"leftover_acid", "mol"}, {"leftover_carbonate", "g"}, {"open_mass_loss", "g"}},
+		Assumes: "Complete mixing and dry ideal gas. Moist gas is 1 to 4 % more; about 0.04 mol per litre of liquid stay dissolved: with leaks a yield of 0.85 to 0.95 is sensible for a bag. Dry powders need water.",
+		run:     fizz})
+	register(Model{Number: 2, ID: "fizz-recipe", Title: "How much acid and carbonate make this much gas?",
+		Inputs: append([]Input{
+			{Name: "gas_volume", Unit: "L", Limits: "> 0", Help: "wanted"},
+			{Name: "acid", Unit: "choice", Options: acids}, {Name: "acid_strength", Unit: "%", Optional: true, Limits: "> 0…100", Help: "left out for powder"},
+			{Name: "acid_density", Unit: "g/mL", Default: "1.005 g/mL", Limits: "> 0"}, {Name: "carbonate", Unit: "choice", Options: carbonates},
+			{Name: "yield", Unit: "1", Default: "1", Limits: "> 0…1"}, {Name: "spoon_mass", Unit: "g", Optional: true, Limits: "> 0", Help: "of one spoon of the carbonate"},
+		}, gasInputs...),
+		Outputs: []Output{{"co2_amount", "mol"}, {"acid_mass", "g"}, {"acid_volume", "mL"}, {"carbonate_mass", "g"}, {"spoons", "1"}},
+		Assumes: "Exactly balanced amounts. For sodium carbonate a few percent more acid are advisable.", run: fizzRecipe})
+	register(Model{Number: 3, ID: "fizz-fit", Title: "Does the gas fit into this bag?",
+		Inputs: append([]Input{
+			{Name: "capacity", Unit: "L", Limits: "> 0", Help: "full volume of the bag"}, {Name: "liquid_volume", Unit: "L", Optional: true, Limits: "≥ 0", Help: "as acid_volume if left out"},
+			{Name: "air_volume", Unit: "L", Default: "0 L", Limits: "≥ 0", Help: "air left in the bag"},
+		}, fizzInputs...),
+		Outputs: []Output{{"gas_volume", "L"}, {"fill_ratio", "1"}, {"verdict", ""}},
+		Assumes: "Only for flexible vessels. A closed rigid vessel must never be used: it bursts. Aim below 1, warm moist gas adds 2 to 4 %.", run: fizzFit})
+	register(Model{Number: 4, ID: "sealed-mass", Title: "What does the scale show when gas forms?",
+		Inputs:  append([]Input{{Name: "gas_volume", Unit: "L", Limits: "≥ 0", Help: "growth of the bag, or gas lost from the cup"}}, gasInputs...),
+		Outputs: []Output{{"air_density", "g/L"}, {"bag_change", "g"}, {"open_change", "g"}, {"rigid_change", "g"}},
+		Assumes: "Dry air. The open cup shows the full loss only when the gas above the liquid has been replaced by air.", run: sealedMass})
+}
+
+func fizz(a *args) results {
+	acid, carbonate := a.choice("acid"), a.choice("carbonate")
+	var nAcid float64
+	if a.exactlyOne("acid_volume", "acid_mass") == "acid_volume" {
+		nAcid = a.num("acid_volume") * a.num("acid_density") * a.num("acid_strength") / 100 / molarMass[acid]
+	} else {
+		if acid == "acetic" {
+			stop("acid_mass", "acetic acid is not a powder; give acid_volume and acid_strength")
+		}
+		a.forbid("goes with acid_volume, not with a powder", "acid_strength", "acid_density")
+		nAcid = a.num("acid_mass") / molarMass[acid]
+	}
+	mass, yield := a.num("carbonate_mass"), a.num("yield")
+	kelvin, kPa := a.air()
+	p, z := protons[acid], protonsPerCO2(carbonate)
+	nH, nC := p*nAcid, mass/molarMass[carbonate]
+	need := z * nC
+	if nAcid == 0 && mass == 0 {
+		stop("carbonate_mass", "acid and carbonate cannot both be nothing")
+	}
+	limiting := "balanced"
+	switch {
+	case nC == 0 || nH > 1.01*need:
+		limiting = "carbonate"
+	case nH < 0.99*need:
+		limiting = "acid"
+	}
+	n := nC
+	if nH < need {
+		switch carbonate {
+		case "sodium-bicarbonate":
+			n = nH
+		case "calcium-carbonate":
+			n = nH / 2
+		default: // dissolved: the acid first makes bicarbonate
+			n = math.Max(0, nH-nC)
+		}
+	}
+	return results{
+		"limiting": {Value: limiting}, "co2_amount": num(n, "mol"), "co2_mass": num(n*massCO2, "g"), "gas_volume": num(yield*litres(n, kelvin, kPa), "L"),
+		"leftover_acid": num(math.Max(0, nH-need)/p, "mol"), "leftover_carbonate": num((nC-n)*molarMass[carbonate], "g"), "open_mass_loss": num(yield*n*massCO2, "g"),
+	}
+}
+
+func fizzRecipe(a *args) results {
+	acid, carbonate := a.choice("acid"), a.choice("carbonate")
+	strength, liquid := a.opt("acid_strength")
+	if !liquid {
+		if acid == "acetic" {
+			stop("acid_strength", "is missing: acetic acid is not a powder")
+		}
+		a.forbid("goes with acid_strength only", "acid_density")
+	}
+	kelvin, kPa := a.air()
+	n := kPa * a.num("gas_volume") / (gasConstant * kelvin * a.num("yield"))
+	mAcid := n * protonsPerCO2(carbonate) / protons[acid] * molarMass[acid]
+	out := results{"co2_amount": num(n, "mol"), "acid_mass": num(mAcid, "g"), "carbonate_mass": num(n*molarMass[carbonate], "g")}
+	if liquid {
+		out["acid_volume"] = num(100*mAcid/(a.num("acid_density")*strength), "mL")
+	}
+	if spoon, ok := a.opt("spoon_mass"); ok {
+		out["spoons"] = num(n*molarMass[carbonate]/spoon, "1")
+	}
+	return out
+}
+
+func fizzFit(a *args) results {
+	gas := fizz(a)["gas_volume"].Value.(float64)
+	liquid, ok := a.opt("liquid_volume")
+	if !ok && a.has("acid_volume") {
+		liquid = a.num("acid_volume") / 1000
+	}
+	ratio := (gas + liquid + a.num("air_volume")) / a.num("capacity")
+	verdict := "full"
+	switch {
+	case ratio < 0.9:
+		verdict = "underfilled"
+	case ratio > 1.05:
+		verdict = "overfilled"
+	}
+	return results{"gas_volume": num(gas, "L"), "fill_ratio": num(ratio, "1"), "verdict": {Value: verdict}}
+}
+
+func sealedMass(a *args) results {
+	kelvin, kPa := a.air()
+	v := a.num("gas_volume")
+	amount := kPa / (gasConstant * kelvin) // mol/L
+	return results{"air_density": num(amount*massAir, "g/L"), "bag_change": num(-amount*massAir*v, "g"), "open_change": num(-amount*massCO2*v, "g"), "rigid_change": num(0, "g")}
+}

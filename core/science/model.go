@@ -1,0 +1,184 @@
+package science
+
+import (
+	"encoding/json"
+	"fmt"
+	"math"
+	"slices"
+	"sort"
+	"strings"
+)
+
+// Model is one computation.
+type Model struct {
+	Number  int    // chapter of the model reference; sets the order of lists
+	ID      string // such as "pendulum"
+	Title   string // what one wants to find out, in English
+	Inputs  []Input
+	Outputs []Output
+	Assumes string // what has to hold, and where the result misleads
+	run     func(a *args) results
+}
+
+// Input is one input of a model.
+type Input struct {
+	Name string
+	// Unit is the unit the model computes in: any unit of its dimension is
+	// taken. "1" is a pure number, "%" a percentage, "any" a number or quantity
+	// of any dimension, "text", "choice" and "flag" what they say; "list of
+	// UNIT" a list, "objects" a list of objects, "symbols" named quantities.
+	Unit     string
+	Default  string // as it would be typed; "" for none
+	Optional bool   // may be left out though it has no default
+	Limits   string // such as "> 0", "≥ 0", "0…100", "> 0…1", "0…<90"
+	Whole    bool
+	Options  []string // of a choice
+	Help     string
+}
+
+// Output is one output of a model; Unit is "1" for pure numbers, "" for texts
+// and booleans, "as the data" where it follows the inputs.
+type Output struct{ Name, Unit string }
+
+// Value is one output's value: a number or list with its unit, a text, a
+// boolean, or nil where it does not apply.
+type Value struct {
+	Value       any      `json:"value"`
+	Unit        string   `json:"unit,omitempty"`
+	Uncertainty *float64 `json:"uncertainty,omitempty"`
+}
+
+type results map[string]Value
+
+// InputError says which input is wrong and how to mend it. Input is its name,
+// "masses[2]" inside a list, the first of a pair that excludes each other, or
+// "" for the whole.
+type InputError struct{ Input, Message string }
+
+func (e *InputError) Error() string {
+	if e.Input == "" {
+		return e.Message
+	}
+	return e.Input + ": " + e.Message
+}
+
+var registry = map[string]*Model{}
+
+// register adds a model; it panics on an id taken twice, or limits that
+// cannot be read.
+func register(m Model) {
+	if registry[m.ID] != nil {
+		panic("science: two models " + m.ID)
+	}
+	for _, in := range m.Inputs {
+		readLimits(in.Limits)
+	}
+	registry[m.ID] = &m
+}
+
+// Models lists all models in the order of the reference.
+func Models() []*Model {
+	out := make([]*Model, 0, len(registry))
+	for _, m := range registry {
+		out = append(out, m)
+	}
+	sort.Slice(out, func(i, j int) bool { return out[i].Number < out[j].Number })
+	return out
+}
+
+// Find gives a model by its id.
+func Find(id string) (*Model, bool) {
+	m, ok := registry[id]
+	return m, ok
+}
+
+// Run computes a model from inputs as JSON. Its error is of type *InputError.
+// Every output is there; one that does not apply is nil.
+func (m *Model) Run(inputs map[string]json.RawMessage) (out map[string]Value, err error) {
+	a := &args{model: m, raw: inputs}
+	for name := range inputs {
+		if !slices.ContainsFunc(m.Inputs, func(in Input) bool { return in.Name == name }) {
+			return nil, &InputError{name, fmt.Sprintf("is not an input of %s; it takes %s", m.ID, m.inputNames())}
+		}
+	}
+	defer func() {
+		if v := recover(); v != nil {
+			stop, ok := v.(*InputError)
+			if !ok {
+				panic(v)
+			}
+			out, err = nil, stop
+		}
+	}()
+	got := m.run(a)
+	for _, o := range m.Outputs {
+		v, ok := got[o.Name]
+		if !ok {
+			got[o.Name] = Value{}
+			continue
+		}
+		if !finite(v.Value) {
+			return nil, &InputError{"", fmt.Sprintf("%s is not a finite number with these inputs", o.Name)}
+		}
+	}
+	return got, nil
+}
+
+func (m *Model) inputNames() string {
+	names := make([]string, len(m.Inputs))
+	for i, in := range m.Inputs {
+		names[i] = in.Name
+	}
+	return strings.Join(names, ", ")
+}
+
+func finite(v any) bool {
+	switch v := v.(type) {
+	case float64:
+		return !math.IsNaN(v) && !math.IsInf(v, 0)
+	case []float64:
+		return !slices.ContainsFunc(v, func(x float64) bool { return math.IsNaN(x) || math.IsInf(x, 0) })
+	}
+	return true
+}
+
+// num is a number with its unit; 1 for a pure number.
+func num(v float64, unit string) Value { return Value{Value: v, Unit: unit} }
+
+// limits are the ends of an allowed range.
+type limits struct {
+	low, high         float64
+	lowOpen, highOpen bool
+}
+
+func readLimits(s string) limits {
+	l := limits{low: math.Inf(-1), high: math.Inf(1)}
+	if s == "" {
+		return l
+	}
+	from, to, isRange := strings.Cut(s, "…")
+	number := func(t string) float64 {
+		var v float64
+		if _, err := fmt.Sscanf(strings.TrimSpace(t), "%g", &v); err != nil {
+			panic("science: limits " + s)
+		}
+		return v
+	}
+	switch {
+	case strings.HasPrefix(from, ">"):
+		l.low, l.lowOpen = number(from[1:]), true
+	case strings.HasPrefix(from, "≥"):
+		l.low = number(strings.TrimPrefix(from, "≥"))
+	default:
+		l.low = number(from)
+	}
+	if isRange {
+		rest, open := strings.CutPrefix(to, "<")
+		l.high, l.highOpen = number(rest), open
+	}
+	return l
+}
+
+func (l limits) allow(v float64) bool {
+	return v > l.low-0 && (v > l.low || !l.lowOpen) && v <= l.high && (v < l.high || !l.highOpen) || v == l.low && !l.lowOpen && v <= l.high
+}

@@ -1,0 +1,59 @@
+package science
+
+import "math"
+
+func init() {
+	register(Model{Number: 10, ID: "raft", Title: "How much does this raft carry before it sinks or tips?",
+		Inputs: []Input{
+			{Name: "length", Unit: "cm", Limits: "> 0"}, {Name: "width", Unit: "cm", Limits: "> 0"}, {Name: "height", Unit: "cm", Limits: "> 0"}, {Name: "mass", Unit: "g", Limits: "> 0"},
+			{Name: "load_mass", Unit: "g", Limits: "> 0", Help: "of one load"}, {Name: "load_height", Unit: "cm", Default: "0 cm", Limits: "≥ 0"}, {Name: "loads", Unit: "1", Default: "0", Limits: "≥ 0", Whole: true},
+			{Name: "water_density", Unit: "g/mL", Default: water, Limits: "> 0"},
+		},
+		Outputs: []Output{{"max_load", "1"}, {"draft", "cm"}, {"gm", "cm"}, {"stable", ""}, {"max_stable_load", "1"}},
+		Assumes: "Solid box, loads side by side in one layer, calm water. What floats may still tip: show max_stable_load as well.", run: raft})
+	register(Model{Number: 11, ID: "cell-stack", Title: "How many cells does this lamp need?",
+		Inputs: []Input{
+			{Name: "emf", Unit: "V", Limits: "> 0", Help: "of one cell"}, {Name: "resistance", Unit: "Ω", Limits: "≥ 0", Help: "of one cell"}, {Name: "threshold", Unit: "V", Limits: "> 0"}, {Name: "current", Unit: "A", Limits: "≥ 0"},
+		},
+		Outputs: []Output{{"cells", "1"}, {"open_voltage", "V"}, {"loaded_voltage", "V"}},
+		Assumes: "Cells in series, all alike.",
+		run: func(a *args) results {
+			emf := a.num("emf")
+			e := emf - a.num("current")*a.num("resistance")
+			if e <= 0 {
+				stop("current", "takes all the voltage of a cell: more cells cannot help, larger electrodes can")
+			}
+			n := math.Max(1, math.Ceil(a.num("threshold")/e-1e-9))
+			return results{"cells": num(n, "1"), "open_voltage": num(n*emf, "V"), "loaded_voltage": num(n*e, "V")}
+		}})
+}
+
+func raft(a *args) results {
+	l, w, h, m := a.num("length"), a.num("width"), a.num("height"), a.num("mass")
+	one, high, n, rho := a.num("load_mass"), a.num("load_height"), a.num("loads"), a.num("water_density")
+	most := math.Floor((rho*l*w*h-m)/one + 1e-9)
+	if most < 0 {
+		stop("mass", "the raft alone sinks")
+	}
+	if n > most {
+		stop("loads", "%g loads sink it; it carries at most %g", n, most)
+	}
+	narrow := math.Min(l, w)
+	at := func(n float64) (draft, gm float64) {
+		total := m + n*one
+		draft = total / (rho * l * w)
+		return draft, draft/2 + narrow*narrow/(12*draft) - (m*h/2+n*one*(h+high/2))/total
+	}
+	draft, gm := at(n)
+	out := results{"max_load": num(most, "1"), "draft": num(draft, "cm"), "gm": num(gm, "cm"), "stable": {Value: gm > 0}}
+	if most > 1e6 {
+		stop("load_mass", "is so small that more than a million loads would fit")
+	}
+	for k := 0.0; k <= most; k++ {
+		if _, gm := at(k); gm <= 0 {
+			break
+		}
+		out["max_stable_load"] = num(k, "1")
+	}
+	return out
+}

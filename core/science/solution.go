@@ -1,0 +1,131 @@
+package science
+
+import "math"
+
+func init() {
+	register(Model{Number: 5, ID: "solution-strength", Title: "How strong is this solution?",
+		Inputs: []Input{
+			{Name: "mode", Unit: "choice", Options: []string{"to-molarity", "to-percent", "spoons"}},
+			{Name: "solute", Unit: "choice", Optional: true, Options: []string{"sodium-bicarbonate", "acetic", "citric", "citric-monohydrate", "tartaric", "sodium-carbonate", "sodium-carbonate-decahydrate", "calcium-carbonate", "sodium-chloride", "sucrose", "hydrogen-peroxide"}},
+			{Name: "molar_mass", Unit: "g/mol", Optional: true, Limits: "> 0"}, {Name: "percent", Unit: "%", Limits: "0…100", Optional: true}, {Name: "density", Unit: "g/mL", Limits: "> 0", Optional: true},
+			{Name: "molarity", Unit: "mol/L", Limits: "≥ 0", Optional: true}, {Name: "spoons", Unit: "1", Limits: "≥ 0", Optional: true}, {Name: "spoon_mass", Unit: "g", Limits: "> 0", Optional: true},
+			{Name: "water_volume", Unit: "mL", Limits: "> 0", Optional: true}, {Name: "water_density", Unit: "g/mL", Default: water, Limits: "> 0"},
+		},
+		Outputs: []Output{{"molarity", "mol/L"}, {"percent", "%"}, {"solute_mass", "g"}, {"molality", "mol/kg"}},
+		Assumes: "Hydrates count as they are weighed. Solubility is not checked.", run: solutionStrength})
+	register(Model{Number: 6, ID: "dilution", Title: "How do I dilute it to this strength?",
+		Inputs: []Input{
+			{Name: "c1", Unit: "any", Limits: "> 0", Help: "strength there is"}, {Name: "c2", Unit: "any", Limits: "≥ 0", Help: "strength wanted"}, {Name: "v2", Unit: "mL", Limits: "> 0", Help: "volume wanted"},
+			{Name: "density1", Unit: "g/mL", Optional: true, Limits: "> 0"}, {Name: "density2", Unit: "g/mL", Optional: true, Limits: "> 0"}, {Name: "water_density", Unit: "g/mL", Default: water, Limits: "> 0"},
+		},
+		Outputs: []Output{{"v1", "mL"}, {"water", "mL"}},
+		Assumes: "Acid into water, never the other way round. Without densities right for amounts per volume; with them percentages are by mass and volumes do not add up.", run: dilution})
+	register(Model{Number: 7, ID: "peroxide", Title: "How much oxygen is in this peroxide?",
+		Inputs: append([]Input{
+			{Name: "percent", Unit: "%", Optional: true, Limits: "0…100", Help: "g per 100 mL"}, {Name: "volume_strength", Unit: "1", Optional: true, Limits: "≥ 0", Help: "litres of oxygen per litre"},
+			{Name: "molarity", Unit: "mol/L", Optional: true, Limits: "≥ 0"}, {Name: "volume", Unit: "L", Optional: true, Limits: "≥ 0"},
+		}, gasInputs...),
+		Outputs: []Output{{"percent", "%"}, {"volume_strength", "1"}, {"molarity", "mol/L"}, {"oxygen_volume", "L"}},
+		Assumes: "Complete decomposition, dry gas. A label in mass percent differs by the density.", run: peroxide})
+	register(Model{Number: 24, ID: "freezing-point", Title: "At what temperature does this solution freeze?",
+		Inputs: []Input{
+			{Name: "solute", Unit: "choice", Options: []string{"salt", "sugar", "custom"}}, {Name: "mass", Unit: "g", Limits: "≥ 0"}, {Name: "water_mass", Unit: "kg", Limits: "> 0", Help: "liquid water, not ice"},
+			{Name: "ions", Unit: "1", Optional: true, Limits: "> 0"}, {Name: "molar_mass", Unit: "g/mol", Optional: true, Limits: "> 0"},
+		},
+		Outputs: []Output{{"molality", "mol/kg"}, {"depression", "K"}, {"freezing_temperature", "°C"}, {"limited", ""}},
+		Assumes: "Ideal law. Table salt: at 5 % by mass −3.4 instead of about −3.1 °C. Sugar: good to about 1 mol/kg.", run: freezingPoint})
+}
+
+func solutionStrength(a *args) results {
+	m := 0.0
+	mode := a.choice("mode")
+	if a.exactlyOne("solute", "molar_mass") == "solute" {
+		m = molarMass[a.choice("solute")]
+	} else {
+		m = a.num("molar_mass")
+	}
+	foreign := map[string][]string{"to-molarity": {"molarity", "spoons", "spoon_mass", "water_volume"}, "to-percent": {"percent", "spoons", "spoon_mass", "water_volume"}, "spoons": {"percent", "density", "molarity"}}
+	a.forbid("does not belong to the mode "+mode, foreign[mode]...)
+	switch mode {
+	case "to-molarity":
+		return results{"molarity": num(10*a.num("density")*a.num("percent")/m, "mol/L")}
+	case "to-percent":
+		p := a.num("molarity") * m / (10 * a.num("density"))
+		if p > 100 {
+			stop("molarity", "would be more than 100 %%")
+		}
+		return results{"percent": num(p, "%")}
+	}
+	mass, w := a.num("spoons")*a.num("spoon_mass"), a.num("water_volume")*a.num("water_density")
+	return results{"solute_mass": num(mass, "g"), "percent": num(100*mass/(mass+w), "%"), "molality": num(mass/m/(w/1000), "mol/kg")}
+}
+
+func dilution(a *args) results {
+	unit := a.unitOf("c1")
+	c1, c2, v2 := a.like("c1", unit), a.like("c2", unit), a.num("v2")
+	if c2 > c1 {
+		stop("c2", "is stronger than what there is")
+	}
+	d1, has1 := a.opt("density1")
+	d2, has2 := a.opt("density2")
+	if has1 != has2 {
+		stop("density1", "give both densities or none")
+	}
+	if !has1 {
+		v1 := c2 * v2 / c1
+		return results{"v1": num(v1, "mL"), "water": num(v2-v1, "mL")}
+	}
+	if unit.Symbol != "%" {
+		stop("density1", "densities go with strengths in %%")
+	}
+	m2 := d2 * v2
+	m1 := m2 * c2 / c1
+	return results{"v1": num(m1/d1, "mL"), "water": num((m2-m1)/a.num("water_density"), "mL")}
+}
+
+func peroxide(a *args) results {
+	var c float64
+	name := a.exactlyOne("percent", "volume_strength", "molarity")
+	switch v := a.num(name); name {
+	case "percent":
+		c = 10 * v / massH2O2
+	case "volume_strength":
+		c = 2 * v / molarO2L
+	default:
+		c = v
+	}
+	percent := c * massH2O2 / 10
+	if percent > 100*(1+1e-12) {
+		stop(name, "would be more than 100 %% (w/v)")
+	}
+	kelvin, kPa := a.air()
+	out := results{"percent": num(percent, "%"), "volume_strength": num(c/2*molarO2L, "1"), "molarity": num(c, "mol/L")}
+	if v, ok := a.opt("volume"); ok {
+		out["oxygen_volume"] = num(litres(c*v/2, kelvin, kPa), "L")
+	}
+	return out
+}
+
+func freezingPoint(a *args) results {
+	solute := a.choice("solute")
+	m := map[string]float64{"salt": molarMass["sodium-chloride"], "sugar": molarMass["sucrose"]}[solute]
+	i := map[string]float64{"salt": 2, "sugar": 1}[solute]
+	if v, ok := a.opt("ions"); ok {
+		i = v
+	}
+	if solute == "custom" {
+		m, i = a.num("molar_mass"), a.num("ions")
+	} else {
+		a.forbid("goes with the solute custom", "molar_mass")
+	}
+	molality := a.num("mass") / m / a.num("water_mass")
+	depression := i * 1.858 * molality
+	t, limited := -depression, false
+	if solute == "salt" && t < -21.1 {
+		t, limited = -21.1, true
+	}
+	return results{"molality": num(molality, "mol/kg"), "depression": num(depression, "K"), "freezing_temperature": num(t, "°C"), "limited": {Value: limited}}
+}
+
+// root is a fourth root, as the glass law needs it.
+func fourthRoot(x float64) float64 { return math.Sqrt(math.Sqrt(x)) }

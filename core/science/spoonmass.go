@@ -1,0 +1,68 @@
+package science
+
+import "math"
+
+func init() {
+	register(Model{Number: 8, ID: "spoon-mass", Title: "How much does this spoon hold?",
+		Inputs: []Input{
+			{Name: "masses", Unit: "list of g", Limits: "> 0", Help: "one level spoon per reading"}, {Name: "spoons", Unit: "1", Default: "1", Limits: "> 0"},
+			{Name: "resolution", Unit: "g", Default: "0 g", Limits: "≥ 0", Help: "of the scale"},
+		},
+		Outputs: []Output{{"mean", "g"}, {"sd", "g"}, {"se", "g"}, {"total", "g"}, {"total_u", "g"}},
+		Assumes: "The new spoons scatter as the weighed ones did; the rounding of the scale is common to all readings.",
+		run: func(a *args) results {
+			m, k, r := a.list("masses", 2), a.num("spoons"), a.num("resolution")
+			mean, sd := meanSD(m)
+			n := float64(len(m))
+			return results{"mean": num(mean, "g"), "sd": num(sd, "g"), "se": num(sd/math.Sqrt(n), "g"), "total": num(k*mean, "g"),
+				"total_u": num(math.Sqrt(k*sd*sd+k*k*(sd*sd/n+r*r/12)), "g")}
+		}})
+	register(Model{Number: 20, ID: "mass-change", Title: "Did it gain or lose mass, and can the scale tell?",
+		Inputs: []Input{
+			{Name: "before", Unit: "g", Limits: "> 0"}, {Name: "after", Unit: "g", Limits: "≥ 0"}, {Name: "resolution", Unit: "g", Limits: "≥ 0", Help: "step of the display"},
+			{Name: "tare", Unit: "flag", Optional: true, Help: "the scale was zeroed before each weighing"}, {Name: "repeatability", Unit: "g", Default: "0 g", Limits: "≥ 0", Help: "sd of repeated weighings"},
+			{Name: "container", Unit: "g", Default: "0 g", Limits: "≥ 0", Help: "included in both weighings"},
+		},
+		Outputs: []Output{{"change", "g"}, {"percent", "%"}, {"u_change", "g"}, {"u_percent", "%"}, {"resolved", ""}},
+		Assumes: "Real kitchen scales repeat to about one step: with a repeatability of zero a single step counts as seen. Enter half a step if it was not measured.",
+		run:     massChange})
+}
+
+// meanSD is the mean and the sample standard deviation (n − 1).
+func meanSD(x []float64) (mean, sd float64) {
+	for _, v := range x {
+		mean += v / float64(len(x))
+	}
+	if len(x) < 2 {
+		return mean, 0
+	}
+	ss := 0.0
+	for _, v := range x {
+		ss += (v - mean) * (v - mean)
+	}
+	return mean, math.Sqrt(ss / float64(len(x)-1))
+}
+
+func massChange(a *args) results {
+	before, after, r, s, c := a.num("before"), a.num("after"), a.num("resolution"), a.num("repeatability"), a.num("container")
+	tare := a.flag("tare")
+	if c >= before {
+		stop("container", "weighs as much as container and contents before")
+	}
+	if c > 0 && tare {
+		stop("container", "a tared reading has no container in it")
+	}
+	v1 := r*r/12 + s*s
+	v := v1
+	if tare {
+		v = 2 * v1
+	}
+	change, n := after-before, before-c
+	own := 0.0
+	if c > 0 {
+		own = v1
+	}
+	u := math.Sqrt(2 * v)
+	up := 100 / n * math.Sqrt(v+(after-c)*(after-c)/n/n*v+change*change/n/n*own)
+	return results{"change": num(change, "g"), "percent": num(100*change/n, "%"), "u_change": num(u, "g"), "u_percent": num(up, "%"), "resolved": {Value: math.Abs(change) > 2*u}}
+}

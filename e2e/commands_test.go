@@ -3,6 +3,7 @@ package e2e
 import (
 	"bytes"
 	"encoding/json"
+	"math"
 	"os"
 	"os/exec"
 	"path/filepath"
@@ -123,5 +124,77 @@ func TestPublishedSchemas(t *testing.T) {
 		if err != nil || !json.Valid(raw) || !bytes.Contains(raw, []byte(says)) {
 			t.Errorf("%s: %v", name, err)
 		}
+	}
+}
+
+// A model from the command line: the same registry, with files in the place of
+// their names, and one way of saying what is wrong.
+func TestComputeCommand(t *testing.T) {
+	run := func(stdin string, args ...string) (out map[string]any, errs string, status int) {
+		t.Helper()
+		stdout, errs, status := command(t, "", stdin, append([]string{"compute"}, args...)...)
+		if status == 0 {
+			if err := json.Unmarshal([]byte(stdout), &out); err != nil {
+				t.Fatal(err)
+			}
+		}
+		return out, errs, status
+	}
+	// A pendulum of 1 m swings once in 2.00641 s (2π√(L/g), g = 9.80665 m/s²).
+	out, errs, status := run(`{"inputs": {"length": "100 cm"}}`, "pendulum")
+	if status != 0 || out["model"] != "pendulum" || len(out["notes"].([]any)) == 0 {
+		t.Fatalf("%d %s %v", status, errs, out)
+	}
+	if period := out["outputs"].(map[string]any)["period"].(map[string]any); period["unit"] != "s" || math.Abs(period["value"].(float64)-2.00641) > 1e-5 {
+		t.Errorf("%v", period)
+	}
+	out, _, _ = run(`{"inputs": {"text": "2 3/4 tsp"}}`, "quantity-parse")
+	if low := out["outputs"].(map[string]any)["low"].(map[string]any); len(low) != 1 || low["value"] != nil {
+		t.Errorf("what does not apply is null and has no unit: %v", low)
+	}
+
+	quiet := filepath.Join(t.TempDir(), "quiet.wav")
+	head := "RIFF\x00\x00\x00\x00WAVEfmt \x10\x00\x00\x00\x01\x00\x01\x00\x40\x1f\x00\x00\x80\x3e\x00\x00\x02\x00\x10\x00data\x00\x10\x00\x00"
+	if err := os.WriteFile(quiet, append([]byte(head), make([]byte, 4096)...), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	name, _ := json.Marshal(quiet)
+	out, errs, status = run(`{"inputs": {"wav": `+string(name)+`}}`, "signal-pitch")
+	if status != 0 {
+		t.Fatal(errs)
+	}
+	if f := out["outputs"].(map[string]any)["frequency"].(map[string]any); f["value"] != nil {
+		t.Errorf("silence has no pitch: %v", f)
+	}
+
+	for _, c := range []struct{ stdin, model, input, says string }{
+		{"", "pendulum", "", "cannot be read"},
+		{"{", "pendulum", "", "cannot be read"},
+		{"{}", "pendulum", "", "no inputs"},
+		{`{"inputs": {}} more`, "pendulum", "", "something follows"},
+		{`{"inputs": {}, "input": {}}`, "pendulum", "", "unknown field"},
+		{`{"inputs": {}}`, "volcano", "", "compute --list"},
+		{`{"inputs": {}}`, "pendulum", "length", "exactly one"},
+		{`{"inputs": {"counts": [14, "6 g"]}}`, "choice", "counts[1]", "plain number"},
+		{`{"inputs": {"wav": "no-such.wav"}}`, "signal-pitch", "wav", "cannot be read"},
+		{`{"inputs": {"wav": 5}}`, "signal-pitch", "wav", "has to be a text"},
+		{`{"inputs": {"wav": "commands_test.go"}}`, "signal-pitch", "wav", "not a WAV"},
+	} {
+		_, errs, status := run(c.stdin, c.model)
+		var said struct {
+			Error struct{ Input, Message string }
+		}
+		if err := json.Unmarshal([]byte(errs), &said); err != nil || status != 2 || said.Error.Input != c.input || !strings.Contains(said.Error.Message, c.says) {
+			t.Errorf("%s < %s: status %d, %s; want %q %q", c.model, c.stdin, status, errs, c.input, c.says)
+		}
+	}
+
+	list, _, status := command(t, "", "", "compute", "--list")
+	var models []struct {
+		ID     string
+		Inputs []struct{ Name, Unit string }
+	}
+	if err := json.Unmarshal([]byte(list), &models); err != nil || status != 0 || len(models) != 33 || models[0].Inputs[0].Name == "" {
+		t.Errorf("%v %d %d", err, status, len(models))
 	}
 }

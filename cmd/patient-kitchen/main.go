@@ -1,6 +1,6 @@
 // Command patient-kitchen is the whole application: it serves, migrates, makes
-// teachers, backs up and restores, exports and imports experiments, writes
-// the published schemas, and runs the demo.
+// teachers, backs up and restores, exports and imports experiments, computes
+// models, writes the published schemas, and runs the demo.
 package main
 
 import (
@@ -13,6 +13,7 @@ import (
 	"syscall"
 	_ "time/tzdata" // homes and classes have time zones; the machine may not
 
+	"patient-kitchen/core/science"
 	"patient-kitchen/internal/config"
 	"patient-kitchen/internal/store"
 )
@@ -27,6 +28,8 @@ const usage = `patient-kitchen: one experiment, thirty different kitchens
   restore FILE             fill an empty database from such a file
   export TEACHER TITLE     write an experiment as an open file to standard output
   import TEACHER FILE      add an experiment from an open file
+  compute MODEL            run a model on the {"inputs": …} of standard input
+  compute --list           print every model with its inputs and outputs
   schema                   write docs/experiment.schema.json and docs/openapi.json
 `
 
@@ -34,6 +37,10 @@ func main() {
 	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
 	defer stop()
 	if err := run(ctx, os.Args[1:]); err != nil {
+		if bad, ok := errors.AsType[*science.InputError](err); ok {
+			refuse(os.Stderr, bad)
+			os.Exit(2)
+		}
 		fmt.Fprintln(os.Stderr, err)
 		if errors.Is(err, errUsage) {
 			os.Exit(2)
@@ -57,6 +64,10 @@ func run(ctx context.Context, args []string) error {
 		return serve(ctx)
 	case name == "demo":
 		return runDemo(ctx, rest)
+	case name == "compute" && len(rest) == 1 && rest[0] == "--list":
+		return listModels(os.Stdout)
+	case name == "compute" && len(rest) == 1:
+		return compute(rest[0], os.Stdin, os.Stdout)
 	case name == "schema" && len(rest) == 0:
 		return writeSchemas("docs")
 	case name == "migrate" && len(rest) == 0:

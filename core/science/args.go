@@ -2,6 +2,7 @@ package science
 
 import (
 	"bytes"
+	"encoding/base64"
 	"encoding/json"
 	"errors"
 	"fmt"
@@ -94,7 +95,7 @@ func hint(in Input) string {
 		return "; give a percentage such as \"5 %\""
 	case "choice":
 		return "; give one of " + join(in.Options)
-	case "text", "flag", "objects", "symbols":
+	case "text", "flag", "objects", "symbols", "recording":
 		return ""
 	}
 	return fmt.Sprintf("; give a quantity such as \"5 %s\"", in.Unit)
@@ -207,6 +208,15 @@ func (a *args) text(name string) string {
 		stop(name, "has to be a text")
 	}
 	return s
+}
+
+// recording is the bytes of a file that is given as base64.
+func (a *args) recording(name string) []byte {
+	file, err := base64.StdEncoding.DecodeString(a.text(name))
+	if err != nil {
+		stop(name, "has to be a file in base64")
+	}
+	return file
 }
 
 func (a *args) flag(name string) bool {

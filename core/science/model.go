@@ -11,34 +11,38 @@ import (
 
 // Model is one computation.
 type Model struct {
-	Number  int    // chapter of the model reference; sets the order of lists
-	ID      string // such as "pendulum"
-	Title   string // what one wants to find out, in English
-	Inputs  []Input
-	Outputs []Output
-	Assumes string // what has to hold, and where the result misleads
+	Number  int      `json:"number"` // chapter of the model reference; sets the order of lists
+	ID      string   `json:"id"`     // such as "pendulum"
+	Title   string   `json:"title"`  // what one wants to find out, in English
+	Inputs  []Input  `json:"inputs"`
+	Outputs []Output `json:"outputs"`
+	Assumes string   `json:"assumes"` // what has to hold, and where the result misleads
 	run     func(a *args) results
 }
 
 // Input is one input of a model.
 type Input struct {
-	Name string
+	Name string `json:"name"`
 	// Unit is the unit the model computes in: any unit of its dimension is
 	// taken. "1" is a pure number, "%" a percentage, "any" a number or quantity
 	// of any dimension, "text", "choice" and "flag" what they say; "list of
-	// UNIT" a list, "objects" a list of objects, "symbols" named quantities.
-	Unit     string
-	Default  string // as it would be typed; "" for none
-	Optional bool   // may be left out though it has no default
-	Limits   string // such as "> 0", "≥ 0", "0…100", "> 0…1", "0…<90"
-	Whole    bool
-	Options  []string // of a choice
-	Help     string
+	// UNIT" a list, "objects" a list of objects, "symbols" named quantities,
+	// "recording" a WAV file as base64.
+	Unit     string   `json:"unit"`
+	Default  string   `json:"default,omitempty"`  // as it would be typed; "" for none
+	Optional bool     `json:"optional,omitempty"` // may be left out though it has no default
+	Limits   string   `json:"limits,omitempty"`   // such as "> 0", "≥ 0", "0…100", "> 0…1", "0…<90"
+	Whole    bool     `json:"whole,omitempty"`
+	Options  []string `json:"options,omitempty"` // of a choice
+	Help     string   `json:"help,omitempty"`
 }
 
 // Output is one output of a model; Unit is "1" for pure numbers, "" for texts
 // and booleans, "as the data" where it follows the inputs.
-type Output struct{ Name, Unit string }
+type Output struct {
+	Name string `json:"name"`
+	Unit string `json:"unit"`
+}
 
 // Value is one output's value: a number or list with its unit, a text, a
 // boolean, or nil where it does not apply.
@@ -53,7 +57,10 @@ type results map[string]Value
 // InputError says which input is wrong and how to mend it. Input is its name,
 // "masses[2]" inside a list, the first of a pair that excludes each other, or
 // "" for the whole.
-type InputError struct{ Input, Message string }
+type InputError struct {
+	Input   string `json:"input"`
+	Message string `json:"message"`
+}
 
 func (e *InputError) Error() string {
 	if e.Input == "" {
@@ -180,5 +187,7 @@ func readLimits(s string) limits {
 }
 
 func (l limits) allow(v float64) bool {
-	return v > l.low-0 && (v > l.low || !l.lowOpen) && v <= l.high && (v < l.high || !l.highOpen) || v == l.low && !l.lowOpen && v <= l.high
+	below := v < l.low || v == l.low && l.lowOpen
+	above := v > l.high || v == l.high && l.highOpen
+	return !below && !above
 }

@@ -238,7 +238,7 @@ func TestRegistry(t *testing.T) {
 		ids[m.ID], numbers[m.Number] = true, true
 		for _, in := range m.Inputs {
 			switch in.Unit {
-			case "1", "%", "any", "text", "choice", "flag", "objects", "symbols", "list of any", "list of 1", "list of %":
+			case "1", "%", "any", "text", "choice", "flag", "objects", "symbols", "recording", "list of any", "list of 1", "list of %":
 			default:
 				if _, ok := quantity.LookupUnit(strings.TrimPrefix(in.Unit, "list of ")); !ok {
 					t.Errorf("%s: %s has the unit %q", m.ID, in.Name, in.Unit)
@@ -249,7 +249,7 @@ func TestRegistry(t *testing.T) {
 			}
 		}
 	}
-	if len(ids) != 32 {
+	if len(ids) != 33 {
 		t.Errorf("%d models", len(ids))
 	}
 	for s, c := range map[string]struct{ in, out float64 }{"> 0": {1e-9, 0}, "≥ 0": {0, -1}, "0…100": {100, 100.1}, "> 0…1": {1, 0}, "0…<90": {89, 90}, "-500…11000": {-500, -501}} {

@@ -50,9 +50,16 @@ func pitch(a *args) results {
 		return results{"note": {Value: noteOf(n)}, "cents": num(0, "1"), "frequency": num(a4*math.Pow(2, float64(n-69)/12), "Hz")}
 	}
 	f := a.num("frequency")
-	x := 69 + 12*math.Log2(f/a4)
+	note, cents := nearestNote(f, a4)
+	return results{"note": {Value: note}, "cents": num(cents, "1"), "frequency": num(f, "Hz")}
+}
+
+// nearestNote names the note of the scale nearest to a frequency, and how far
+// the frequency is above it, in cents; a4 is the frequency of A4. Both in Hz.
+func nearestNote(frequency, a4 float64) (note string, cents float64) {
+	x := 69 + 12*math.Log2(frequency/a4)
 	n := math.Floor(x + 0.5)
-	return results{"note": {Value: noteOf(int(n))}, "cents": num(100*(x-n), "1"), "frequency": num(f, "Hz")}
+	return noteOf(int(n)), 100 * (x - n)
 }
 
 func noteOf(n int) string {

@@ -24,7 +24,7 @@ type worked struct {
 // Every worked example of the model reference, which were computed there by
 // two separately written programs; six digits are given.
 func TestWorkedExamples(t *testing.T) {
-	raw, err := os.ReadFile("testdata/worked.json")
+	raw, err := os.ReadFile("worked.json")
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -276,6 +276,69 @@ func TestCertifiedLine(t *testing.T) {
 	for name, want := range map[string]float64{"intercept": -0.262323073774029, "slope": 1.00211681802045, "intercept_se": 0.232818234301152, "slope_se": 0.000429796848199937, "residual_sd": 0.884796396144373, "r2": 0.999993745883712} {
 		if got := out[name].Value.(float64); math.Abs(got-want) > 1e-9*math.Abs(want) {
 			t.Errorf("%s = %.15g, want %.15g", name, got, want)
+		}
+	}
+}
+
+// What is typed into blanks is the same computation: every model's example
+// gives what its worked example says.
+func TestTypedExamples(t *testing.T) {
+	for _, m := range Models() {
+		example := m.Example()
+		if m.Typed() == (len(example) == 0) {
+			t.Errorf("%s: %d blanks in its example", m.ID, len(example))
+		}
+		if !m.Typed() {
+			continue
+		}
+		typed, err := m.RunTyped(example)
+		if err != nil {
+			t.Errorf("%s: %v", m.ID, err)
+			continue
+		}
+		raw, _ := json.Marshal(workedInputs[m.ID])
+		exact, bad := run(t, m.ID, string(raw))
+		if bad != nil || !reflect.DeepEqual(typed, exact) {
+			t.Errorf("%s: %v, typed %v", m.ID, exact, typed)
+		}
+	}
+	m, _ := Find("choice")
+	for typed, want := range map[string]string{"14; 6": "counts", " 14 ;\n6; ": "counts", "14": "", "14, 6": "", ";": ""} {
+		if _, err := m.RunTyped(map[string]string{"counts": typed}); (err == nil) != (want != "") {
+			t.Errorf("%q: %v", typed, err)
+		}
+	}
+	m, _ = Find("pendulum")
+	if _, err := m.RunTyped(map[string]string{"length": "1 m", "swings": "   "}); err != nil {
+		t.Errorf("an empty blank: %v", err)
+	}
+}
+
+func TestShow(t *testing.T) {
+	u := 0.04
+	for _, c := range []struct {
+		v        Value
+		language string
+		want     string
+	}{
+		{num(2.00640929, "s"), "en", "2.006 s"},
+		{num(2.00640929, "s"), "es", "2,006 s"},
+		{num(10, "g"), "en", "10 g"},
+		{num(-0.000123456, "1"), "en", "−0.0001235"},
+		{num(0, "%"), "en", "0 %"},
+		{num(1234567, "Pa"), "en", "1234567 Pa"},
+		{num(2.5, "tsp"), "en", "2.5 US tsp"},
+		{Value{Value: 3.14159, Unit: "g", Uncertainty: &u}, "en", "3.14 ± 0.04 g"},
+		{Value{Value: []float64{1, 2.5}, Unit: "cm"}, "en", "1; 2.5 cm"},
+		{Value{Value: true}, "en", "yes"},
+		{Value{Value: true}, "es", "sí"},
+		{Value{Value: false}, "en", "no"},
+		{Value{Value: "acid"}, "en", "acid"},
+		{Value{}, "en", "–"},
+		{Value{Value: []string{"oil", "water"}}, "en", `["oil","water"]`},
+	} {
+		if got := c.v.Show(c.language); got != c.want {
+			t.Errorf("%v: %q, want %q", c.v, got, c.want)
 		}
 	}
 }

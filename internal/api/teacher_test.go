@@ -255,3 +255,49 @@ func TestUnknownFields(t *testing.T) {
 		t.Errorf("%d paths described, %v", len(description.Paths), err)
 	}
 }
+
+// A model answers while it is typed: the same answer as on the command line,
+// in words too, and the question's number comes back with it.
+func TestModelsAnswerWhileTyped(t *testing.T) {
+	s := newSite(t)
+	teacher := s.school("t@school.example", "Fern").teacher
+	models := want[api.List[app.ModelView]](teacher, "GET", "/models", nil).Items
+	if len(models) < 30 {
+		t.Fatalf("%d models", len(models))
+	}
+	for _, m := range models {
+		if !m.Typed {
+			continue
+		}
+		a := want[app.Answer](teacher, "POST", "/models/"+m.ID, map[string]any{"sequence": 7, "typed": m.Example})
+		if a.Problem != nil || a.Sequence != 7 || len(a.Outputs) != len(m.Outputs) || len(a.Shown) != len(m.Outputs) || len(a.Notes) == 0 {
+			t.Errorf("%s with its own example: %+v", m.ID, a)
+		}
+	}
+	// 1 m swings once in 2.00641 s (2π√(L/g), g = 9.80665 m/s²).
+	for body, language := range map[string]string{`{"typed": {"length": " 100 cm ", "amplitude": ""}}`: "en", `{"inputs": {"length": "1 m"}}`: "es"} {
+		a := want[app.Answer](teacher, "POST", "/models/pendulum", body, "Accept-Language", language)
+		if words := map[string]string{"en": "2.006 s", "es": "2,006 s"}[language]; a.Shown["period"] != words {
+			t.Errorf("%s: %q", body, a.Shown["period"])
+		}
+	}
+	for body, problem := range map[string][2]string{
+		`{"typed": {}}`:                                 {"length", "exactly one"},
+		`{"typed": {"length": "1"}}`:                    {"length", "needs a unit"},
+		`{"typed": {"length": "1 m", "colour": "red"}}`: {"colour", "not an input"},
+		`{"inputs": {"length": [1]}}`:                   {"length", "number or a text"},
+		`{}`:                                            {"length", "exactly one"},
+	} {
+		a := want[app.Answer](teacher, "POST", "/models/pendulum", body)
+		if a.Problem == nil || a.Problem.Input != problem[0] || !strings.Contains(a.Problem.Message, problem[1]) || a.Outputs != nil {
+			t.Errorf("%s: %+v", body, a.Problem)
+		}
+	}
+	a := want[app.Answer](teacher, "POST", "/models/choice", `{"typed": {"counts": "14; six"}}`)
+	if a.Problem == nil || a.Problem.Input != "counts[1]" {
+		t.Errorf("the place in a list: %+v", a.Problem)
+	}
+	teacher.refused("POST", "/models/volcano", `{"typed": {}}`, 404, "not-found")
+	teacher.refused("POST", "/models/pendulum", `{"typed": 5}`, 422, "invalid")
+	teacher.refused("POST", "/models/pendulum", `{`, 400, "")
+}

@@ -504,6 +504,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/models": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The models of the Workbench */
+        get: operations["list-models"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/models/{model}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Answer a model while it is typed */
+        post: operations["compute"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/preview/formula": {
         parameters: {
             query?: never;
@@ -569,6 +603,22 @@ export interface components {
             title: string;
             verdict: string;
             why: string;
+        };
+        Answer: {
+            notes?: string[];
+            outputs?: {
+                [key: string]: components["schemas"]["Value"];
+            };
+            problem?: components["schemas"]["InputError"];
+            /**
+             * Format: int64
+             * @description That of the question, so that stale answers can be dropped
+             */
+            sequence: number;
+            /** @description The outputs in words, rounded, with units */
+            shown?: {
+                [key: string]: string;
+            };
         };
         AssignmentView: {
             class: string;
@@ -755,6 +805,21 @@ export interface components {
             groups: components["schemas"]["GroupView"][];
             name: string;
             unit: string;
+        };
+        ComputeBody: {
+            /** @description The inputs as on the command line, where nothing was typed */
+            inputs?: {
+                [key: string]: unknown;
+            };
+            /**
+             * Format: int64
+             * @description Comes back with the answer
+             */
+            sequence?: number;
+            /** @description What was typed into the blanks */
+            typed?: {
+                [key: string]: string;
+            };
         };
         ConditionRow: {
             control?: boolean;
@@ -1075,6 +1140,20 @@ export interface components {
             /** Format: date-time */
             seen_at?: string;
         };
+        Input: {
+            default?: string;
+            help?: string;
+            limits?: string;
+            name: string;
+            optional?: boolean;
+            options?: string[];
+            unit: string;
+            whole?: boolean;
+        };
+        InputError: {
+            input: string;
+            message: string;
+        };
         InstrumentRow: {
             id: string;
             name: string;
@@ -1131,6 +1210,10 @@ export interface components {
             items: components["schemas"]["Invitation"][];
             next?: string;
         };
+        ListModelView: {
+            items: components["schemas"]["ModelView"][];
+            next?: string;
+        };
         ListRosterLine: {
             items: components["schemas"]["RosterLine"][];
             next?: string;
@@ -1152,6 +1235,21 @@ export interface components {
             cause?: string;
             mend: string;
             see: string;
+        };
+        ModelView: {
+            assumes: string;
+            /** @description A worked example, as typed */
+            example: {
+                [key: string]: string;
+            };
+            id: string;
+            inputs: components["schemas"]["Input"][];
+            /** Format: int64 */
+            number: number;
+            outputs: components["schemas"]["Output"][];
+            title: string;
+            /** @description Whether every input can be typed into a blank */
+            typed: boolean;
         };
         NeedRow: {
             amount?: string;
@@ -1217,6 +1315,10 @@ export interface components {
         OptionRow: {
             id: string;
             text: string;
+        };
+        Output: {
+            name: string;
+            unit: string;
         };
         OwnResult: {
             derived: components["schemas"]["DerivedRow"][];
@@ -1474,6 +1576,12 @@ export interface components {
             text?: string;
             title: string;
             wait?: components["schemas"]["WaitRow"];
+        };
+        Value: {
+            /** Format: double */
+            uncertainty?: number;
+            unit?: string;
+            value: unknown;
         };
         WaitRow: {
             from: string;
@@ -2696,6 +2804,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ListIncidentView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "list-models": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListModelView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compute: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Accept-Language"?: string;
+            };
+            path: {
+                model: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ComputeBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Answer"];
                 };
             };
             /** @description Error */

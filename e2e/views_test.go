@@ -64,7 +64,10 @@ func TestTeachersViews(t *testing.T) {
 		{"class", "/classes/" + ids["c"], "have opened their link"},
 		{"codes", "/classes/" + ids["c"] + "/codes", "Cut along the dashes"},
 		{"help", "/help", "Keys"},
-		{"workbench", "/workbench", "not built yet"},
+		{"workbench", "/workbench", "What do you want to find out?"},
+		{"a question", "/workbench?ask=cooling", "15.84 min"},
+		{"a question with a mistake", "/workbench?ask=cooling&times=0+min", "at least 2 values"},
+		{"larder", "/larder", "not built yet"},
 	} {
 		p.open(demo.base + v.path)
 		p.until(v.name, fmt.Sprintf(`document.body.innerText.toLowerCase().includes(%q)`, strings.ToLower(v.sees)))

@@ -56,6 +56,7 @@ func shots() []shot {
 		{name: "compare", path: "/experiments/{e}/compare"},
 		{name: "class", path: "/classes/{c}"},
 		{name: "codes", path: "/classes/{c}/codes"},
+		{name: "workbench", path: "/workbench?ask=cooling"},
 		{name: "family-welcome", phone: true},
 		{name: "family-permission", phone: true, steps: agree},
 		{name: "family-ready", phone: true, steps: []action{chromedp.Click(chromedp.CSS("#photos")), chromedp.SendKeys(chromedp.CSS("#guardian"), "A. Gorsby"), click("We agree, begin"), pause(900)}},

@@ -10,12 +10,12 @@ import (
 )
 
 func init() {
-	register(Model{Number: 32, ID: "formula", Title: "What does this formula give?",
+	register(Model{Number: 32, ID: "formula", Group: "read", Title: "What does this formula give?",
 		Inputs:  []Input{{Name: "expression", Unit: "text"}, {Name: "symbols", Unit: "symbols", Optional: true, Help: "name: value and u"}, {Name: "unit", Unit: "text", Optional: true, Help: "of the result"}},
 		Outputs: []Output{{"value", "as asked"}, {"u", "as asked"}},
 		Assumes: "First order only: when a denominator is uncertain by more than about 20 % the give or take is too small.", run: expression})
-	register(Model{Number: 33, ID: "quantity-parse", Title: "How is this amount read?",
-		Inputs:  []Input{{Name: "text", Unit: "text"}},
+	register(Model{Number: 33, ID: "quantity-parse", Group: "read", Title: "How is this amount read?",
+		Inputs:  []Input{{Name: "text", Unit: "text", Help: "as a family would write it"}},
 		Outputs: []Output{{"value", "as written"}, {"canonical", "canonical"}, {"low", "as written"}, {"high", "as written"}},
 		Assumes: "Bare spoons and cups are US measures.",
 		run: func(a *args) results {

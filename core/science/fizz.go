@@ -28,27 +28,27 @@ var fizzInputs = append([]Input{
 }, gasInputs...)
 
 func init() {
-	register(Model{Number: 1, ID: "fizz", Title: "How much gas do acid and carbonate make?", Inputs: fizzInputs,
+	register(Model{Number: 1, ID: "fizz", Group: "much", Title: "How much gas do acid and carbonate make?", Inputs: fizzInputs,
 		Outputs: []Output{{"limiting", ""}, {"co2_amount", "mol"}, {"co2_mass", "g"}, {"gas_volume", "L"}, {"leftover_acid", "mol"}, {"leftover_carbonate", "g"}, {"open_mass_loss", "g"}},
 		Assumes: "Complete mixing and dry ideal gas. Moist gas is 1 to 4 % more; about 0.04 mol per litre of liquid stay dissolved: with leaks a yield of 0.85 to 0.95 is sensible for a bag. Dry powders need water.",
 		run:     fizz})
-	register(Model{Number: 2, ID: "fizz-recipe", Title: "How much acid and carbonate make this much gas?",
+	register(Model{Number: 2, ID: "fizz-recipe", Group: "much", Title: "How much acid and carbonate make this much gas?",
 		Inputs: append([]Input{
 			{Name: "gas_volume", Unit: "L", Limits: "> 0", Help: "wanted"},
 			{Name: "acid", Unit: "choice", Options: acids}, {Name: "acid_strength", Unit: "%", Optional: true, Limits: "> 0…100", Help: "left out for powder"},
 			{Name: "acid_density", Unit: "g/mL", Default: "1.005 g/mL", Limits: "> 0"}, {Name: "carbonate", Unit: "choice", Options: carbonates},
-			{Name: "yield", Unit: "1", Default: "1", Limits: "> 0…1"}, {Name: "spoon_mass", Unit: "g", Optional: true, Limits: "> 0", Help: "of one spoon of the carbonate"},
+			{Name: "yield", Unit: "1", Default: "1", Limits: "> 0…1", Help: "share of the gas that is caught"}, {Name: "spoon_mass", Unit: "g", Optional: true, Limits: "> 0", Help: "of one spoon of the carbonate"},
 		}, gasInputs...),
 		Outputs: []Output{{"co2_amount", "mol"}, {"acid_mass", "g"}, {"acid_volume", "mL"}, {"carbonate_mass", "g"}, {"spoons", "1"}},
 		Assumes: "Exactly balanced amounts. For sodium carbonate a few percent more acid are advisable.", run: fizzRecipe})
-	register(Model{Number: 3, ID: "fizz-fit", Title: "Does the gas fit into this bag?",
+	register(Model{Number: 3, ID: "fizz-fit", Group: "much", Title: "Does the gas fit into this bag?",
 		Inputs: append([]Input{
 			{Name: "capacity", Unit: "L", Limits: "> 0", Help: "full volume of the bag"}, {Name: "liquid_volume", Unit: "L", Optional: true, Limits: "≥ 0", Help: "as acid_volume if left out"},
 			{Name: "air_volume", Unit: "L", Default: "0 L", Limits: "≥ 0", Help: "air left in the bag"},
 		}, fizzInputs...),
 		Outputs: []Output{{"gas_volume", "L"}, {"fill_ratio", "1"}, {"verdict", ""}},
 		Assumes: "Only for flexible vessels. A closed rigid vessel must never be used: it bursts. Aim below 1, warm moist gas adds 2 to 4 %.", run: fizzFit})
-	register(Model{Number: 4, ID: "sealed-mass", Title: "What does the scale show when gas forms?",
+	register(Model{Number: 4, ID: "sealed-mass", Group: "see", Title: "What does the scale show when gas forms?",
 		Inputs:  append([]Input{{Name: "gas_volume", Unit: "L", Limits: "≥ 0", Help: "growth of the bag, or gas lost from the cup"}}, gasInputs...),
 		Outputs: []Output{{"air_density", "g/L"}, {"bag_change", "g"}, {"open_change", "g"}, {"rigid_change", "g"}},
 		Assumes: "Dry air. The open cup shows the full loss only when the gas above the liquid has been replaced by air.", run: sealedMass})

@@ -11,9 +11,12 @@ import (
 
 // Model is one computation.
 type Model struct {
-	Number  int      `json:"number"` // chapter of the model reference; sets the order of lists
-	ID      string   `json:"id"`     // such as "pendulum"
-	Title   string   `json:"title"`  // what one wants to find out, in English
+	Number int    `json:"number"` // chapter of the model reference; sets the order of lists
+	ID     string `json:"id"`     // such as "pendulum"
+	// Group is the larger question it belongs to: "see" (would we see it), "much",
+	// "fast", "size" (what tone, what size), "sure" or "read".
+	Group   string   `json:"group"`
+	Title   string   `json:"title"` // what one wants to find out, in English
 	Inputs  []Input  `json:"inputs"`
 	Outputs []Output `json:"outputs"`
 	Assumes string   `json:"assumes"` // what has to hold, and where the result misleads
@@ -42,6 +45,23 @@ type Input struct {
 type Output struct {
 	Name string `json:"name"`
 	Unit string `json:"unit"`
+}
+
+// outputWords are names of outputs that would not be understood as they are.
+var outputWords = map[string]string{
+	"u": "give or take", "u_change": "give or take of the change", "u_percent": "give or take of the percentage", "total_u": "give or take of the total", "u_scaled": "give or take, widened by the scatter",
+	"k": "constant k of the law", "se": "standard error", "sd": "spread (standard deviation)", "ci": "95 % interval", "df": "degrees of freedom", "p": "p-value", "exact_p": "exact p-value", "g": "size of the effect (g)", "t": "t-value",
+	"r2": "R²", "slope_se": "standard error of the slope", "intercept_se": "standard error of the intercept", "crossing_se": "standard error of the crossing", "residual_sd": "spread about the line", "slope_ci": "95 % interval of the slope", "intercept_ci": "95 % interval of the intercept",
+	"gm": "steadiness (metacentric height)", "max_load": "loads until it sinks", "max_stable_load": "loads until it tips", "v1": "volume of the stronger one", "rpm": "turns a minute", "rev_per_s": "turns a second", "co2_amount": "amount of CO₂", "co2_mass": "mass of CO₂",
+	"chi_square": "chi-square", "small_expected": "too few are expected somewhere", "largest_index": "largest, counted from 0", "families_needed_small": "families needed, in a small class", "resolved": "the scale can tell", "consistent": "agrees with π", "limited": "stronger than the formula holds",
+}
+
+// Words says what an output is.
+func (o Output) Words() string {
+	if words := outputWords[o.Name]; words != "" {
+		return words
+	}
+	return strings.ReplaceAll(o.Name, "_", " ")
 }
 
 // Value is one output's value: a number or list with its unit, a text, a

@@ -5,7 +5,7 @@ import "math"
 var gInput = Input{Name: "g", Unit: "m/s²", Default: gravity, Limits: "> 0"}
 
 func init() {
-	register(Model{Number: 15, ID: "pendulum", Title: "How long must a pendulum be, how long is its swing?",
+	register(Model{Number: 15, ID: "pendulum", Group: "fast", Title: "How long must a pendulum be, how long is its swing?",
 		Inputs: []Input{
 			{Name: "length", Unit: "m", Optional: true, Limits: "> 0"}, {Name: "period", Unit: "s", Optional: true, Limits: "> 0"}, {Name: "amplitude", Unit: "deg", Default: "0 deg", Limits: "0…90", Help: "from the vertical to one side"},
 			{Name: "swings", Unit: "1", Default: "10", Limits: "> 0", Help: "there and back"}, gInput,
@@ -25,21 +25,21 @@ func init() {
 			}
 			return results{"period": num(t, "s"), "frequency": num(1/t, "Hz"), "length": num(100*l, "cm"), "swings_time": num(a.num("swings")*t, "s")}
 		}})
-	register(Model{Number: 16, ID: "coupled-response", Title: "Which pendulum on the string answers most?",
-		Inputs:  []Input{{Name: "driver_length", Unit: "cm", Limits: "> 0"}, {Name: "follower_lengths", Unit: "list of cm", Limits: "> 0"}, {Name: "q", Unit: "1", Limits: "> 0", Help: "quality factor"}},
+	register(Model{Number: 16, ID: "coupled-response", Group: "fast", Title: "Which pendulum on the string answers most?",
+		Inputs:  []Input{{Name: "driver_length", Unit: "cm", Limits: "> 0", Help: "of the one that is set going"}, {Name: "follower_lengths", Unit: "list of cm", Limits: "> 0"}, {Name: "q", Unit: "1", Limits: "> 0", Help: "quality factor"}},
 		Outputs: []Output{{"amplitudes", "1"}, {"largest_index", "1"}, {"in_resonance", ""}},
 		Assumes: "Steady state, equal coupling, heavy driver. Just after the start all followers show beats.", run: coupled})
-	register(Model{Number: 17, ID: "ramp", Title: "How long does it roll down this ramp?",
+	register(Model{Number: 17, ID: "ramp", Group: "fast", Title: "How long does it roll down this ramp?",
 		Inputs: []Input{
-			{Name: "length", Unit: "m", Limits: "> 0", Help: "along the slope"}, {Name: "height", Unit: "m", Limits: "> 0"},
+			{Name: "length", Unit: "m", Limits: "> 0", Help: "along the slope"}, {Name: "height", Unit: "m", Limits: "> 0", Help: "of the upper end"},
 			{Name: "kind", Unit: "choice", Options: []string{"slide", "solid-sphere", "hollow-sphere", "solid-cylinder", "hoop"}}, gInput,
 		},
 		Outputs: []Output{{"time", "s"}, {"speed", "m/s"}, {"friction_needed", "1"}},
 		Assumes: "From rest, no rolling resistance. A slide is frictionless; a real block is slower.", run: ramp})
-	register(Model{Number: 18, ID: "flight", Title: "How high did it fly?",
+	register(Model{Number: 18, ID: "flight", Group: "fast", Title: "How high did it fly?",
 		Inputs: []Input{
-			{Name: "flight_time", Unit: "s", Optional: true, Limits: "≥ 0"}, {Name: "distance", Unit: "m", Optional: true, Limits: "> 0"}, gInput,
-			{Name: "angle", Unit: "deg", Optional: true, Limits: "0…<90"}, {Name: "eye_height", Unit: "m", Default: "0 m", Limits: "≥ 0"},
+			{Name: "flight_time", Unit: "s", Optional: true, Limits: "≥ 0"}, {Name: "distance", Unit: "m", Optional: true, Limits: "> 0", Help: "to the place below"}, gInput,
+			{Name: "angle", Unit: "deg", Optional: true, Limits: "0…<90", Help: "above the horizon"}, {Name: "eye_height", Unit: "m", Default: "0 m", Limits: "≥ 0"},
 		},
 		Outputs: []Output{{"height", "m"}, {"launch_speed", "m/s"}},
 		Assumes: "Straight up, no air drag: a few percent too high for light balls.",

@@ -3,17 +3,17 @@ package science
 import "math"
 
 func init() {
-	register(Model{Number: 10, ID: "raft", Title: "How much does this raft carry before it sinks or tips?",
+	register(Model{Number: 10, ID: "raft", Group: "much", Title: "How much does this raft carry before it sinks or tips?",
 		Inputs: []Input{
 			{Name: "length", Unit: "cm", Limits: "> 0"}, {Name: "width", Unit: "cm", Limits: "> 0"}, {Name: "height", Unit: "cm", Limits: "> 0"}, {Name: "mass", Unit: "g", Limits: "> 0"},
-			{Name: "load_mass", Unit: "g", Limits: "> 0", Help: "of one load"}, {Name: "load_height", Unit: "cm", Default: "0 cm", Limits: "≥ 0"}, {Name: "loads", Unit: "1", Default: "0", Limits: "≥ 0", Whole: true},
+			{Name: "load_mass", Unit: "g", Limits: "> 0", Help: "of one load"}, {Name: "load_height", Unit: "cm", Default: "0 cm", Limits: "≥ 0", Help: "of their middle above the deck"}, {Name: "loads", Unit: "1", Default: "0", Limits: "≥ 0", Whole: true, Help: "how many are on it"},
 			{Name: "water_density", Unit: "g/mL", Default: water, Limits: "> 0"},
 		},
 		Outputs: []Output{{"max_load", "1"}, {"draft", "cm"}, {"gm", "cm"}, {"stable", ""}, {"max_stable_load", "1"}},
 		Assumes: "Solid box, loads side by side in one layer, calm water. What floats may still tip: show max_stable_load as well.", run: raft})
-	register(Model{Number: 11, ID: "cell-stack", Title: "How many cells does this lamp need?",
+	register(Model{Number: 11, ID: "cell-stack", Group: "much", Title: "How many cells does this lamp need?",
 		Inputs: []Input{
-			{Name: "emf", Unit: "V", Limits: "> 0", Help: "of one cell"}, {Name: "resistance", Unit: "Ω", Limits: "≥ 0", Help: "of one cell"}, {Name: "threshold", Unit: "V", Limits: "> 0"}, {Name: "current", Unit: "A", Limits: "≥ 0"},
+			{Name: "emf", Unit: "V", Limits: "> 0", Help: "of one cell"}, {Name: "resistance", Unit: "Ω", Limits: "≥ 0", Help: "of one cell"}, {Name: "threshold", Unit: "V", Limits: "> 0", Help: "at which the lamp begins to shine"}, {Name: "current", Unit: "A", Limits: "≥ 0", Help: "that the lamp takes"},
 		},
 		Outputs: []Output{{"cells", "1"}, {"open_voltage", "V"}, {"loaded_voltage", "V"}},
 		Assumes: "Cells in series, all alike.",

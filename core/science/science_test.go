@@ -6,6 +6,7 @@ import (
 	"math"
 	"os"
 	"reflect"
+	"slices"
 	"strings"
 	"testing"
 
@@ -232,7 +233,7 @@ func jsonOf(v any) any {
 func TestRegistry(t *testing.T) {
 	ids, numbers := map[string]bool{}, map[int]bool{}
 	for _, m := range Models() {
-		if ids[m.ID] || numbers[m.Number] || m.Title == "" || m.Assumes == "" || len(m.Outputs) == 0 || !strings.HasSuffix(m.Title, "?") {
+		if ids[m.ID] || numbers[m.Number] || m.Title == "" || !slices.Contains([]string{"see", "much", "fast", "size", "sure", "read"}, m.Group) || m.Assumes == "" || len(m.Outputs) == 0 || !strings.HasSuffix(m.Title, "?") {
 			t.Errorf("%d %s: %q", m.Number, m.ID, m.Title)
 		}
 		ids[m.ID], numbers[m.Number] = true, true

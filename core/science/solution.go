@@ -3,7 +3,7 @@ package science
 import "math"
 
 func init() {
-	register(Model{Number: 5, ID: "solution-strength", Title: "How strong is this solution?",
+	register(Model{Number: 5, ID: "solution-strength", Group: "much", Title: "How strong is this solution?",
 		Inputs: []Input{
 			{Name: "mode", Unit: "choice", Options: []string{"to-molarity", "to-percent", "spoons"}},
 			{Name: "solute", Unit: "choice", Optional: true, Options: []string{"sodium-bicarbonate", "acetic", "citric", "citric-monohydrate", "tartaric", "sodium-carbonate", "sodium-carbonate-decahydrate", "calcium-carbonate", "sodium-chloride", "sucrose", "hydrogen-peroxide"}},
@@ -13,24 +13,24 @@ func init() {
 		},
 		Outputs: []Output{{"molarity", "mol/L"}, {"percent", "%"}, {"solute_mass", "g"}, {"molality", "mol/kg"}},
 		Assumes: "Hydrates count as they are weighed. Solubility is not checked.", run: solutionStrength})
-	register(Model{Number: 6, ID: "dilution", Title: "How do I dilute it to this strength?",
+	register(Model{Number: 6, ID: "dilution", Group: "much", Title: "How do I dilute it to this strength?",
 		Inputs: []Input{
 			{Name: "c1", Unit: "any", Limits: "> 0", Help: "strength there is"}, {Name: "c2", Unit: "any", Limits: "≥ 0", Help: "strength wanted"}, {Name: "v2", Unit: "mL", Limits: "> 0", Help: "volume wanted"},
 			{Name: "density1", Unit: "g/mL", Optional: true, Limits: "> 0"}, {Name: "density2", Unit: "g/mL", Optional: true, Limits: "> 0"}, {Name: "water_density", Unit: "g/mL", Default: water, Limits: "> 0"},
 		},
 		Outputs: []Output{{"v1", "mL"}, {"water", "mL"}},
 		Assumes: "Acid into water, never the other way round. Without densities right for amounts per volume; with them percentages are by mass and volumes do not add up.", run: dilution})
-	register(Model{Number: 7, ID: "peroxide", Title: "How much oxygen is in this peroxide?",
+	register(Model{Number: 7, ID: "peroxide", Group: "much", Title: "How much oxygen is in this peroxide?",
 		Inputs: append([]Input{
 			{Name: "percent", Unit: "%", Optional: true, Limits: "0…100", Help: "g per 100 mL"}, {Name: "volume_strength", Unit: "1", Optional: true, Limits: "≥ 0", Help: "litres of oxygen per litre"},
 			{Name: "molarity", Unit: "mol/L", Optional: true, Limits: "≥ 0"}, {Name: "volume", Unit: "L", Optional: true, Limits: "≥ 0"},
 		}, gasInputs...),
 		Outputs: []Output{{"percent", "%"}, {"volume_strength", "1"}, {"molarity", "mol/L"}, {"oxygen_volume", "L"}},
 		Assumes: "Complete decomposition, dry gas. A label in mass percent differs by the density.", run: peroxide})
-	register(Model{Number: 24, ID: "freezing-point", Title: "At what temperature does this solution freeze?",
+	register(Model{Number: 24, ID: "freezing-point", Group: "size", Title: "At what temperature does this solution freeze?",
 		Inputs: []Input{
 			{Name: "solute", Unit: "choice", Options: []string{"salt", "sugar", "custom"}}, {Name: "mass", Unit: "g", Limits: "≥ 0"}, {Name: "water_mass", Unit: "kg", Limits: "> 0", Help: "liquid water, not ice"},
-			{Name: "ions", Unit: "1", Optional: true, Limits: "> 0"}, {Name: "molar_mass", Unit: "g/mol", Optional: true, Limits: "> 0"},
+			{Name: "ions", Unit: "1", Optional: true, Limits: "> 0", Help: "particles from one, such as 2 for table salt"}, {Name: "molar_mass", Unit: "g/mol", Optional: true, Limits: "> 0"},
 		},
 		Outputs: []Output{{"molality", "mol/kg"}, {"depression", "K"}, {"freezing_temperature", "°C"}, {"limited", ""}},
 		Assumes: "Ideal law. Table salt: at 5 % by mass −3.4 instead of about −3.1 °C. Sugar: good to about 1 mol/kg.", run: freezingPoint})

@@ -8,18 +8,18 @@ import (
 )
 
 func init() {
-	register(Model{Number: 12, ID: "pitch", Title: "Which note is this, and how far off?",
-		Inputs:  []Input{{Name: "frequency", Unit: "Hz", Optional: true, Limits: "> 0"}, {Name: "note", Unit: "text", Optional: true}, {Name: "a4", Unit: "Hz", Default: "440 Hz", Limits: "> 0"}},
+	register(Model{Number: 12, ID: "pitch", Group: "size", Title: "Which note is this, and how far off?",
+		Inputs:  []Input{{Name: "frequency", Unit: "Hz", Optional: true, Limits: "> 0"}, {Name: "note", Unit: "text", Optional: true}, {Name: "a4", Unit: "Hz", Default: "440 Hz", Limits: "> 0", Help: "what A4 is tuned to"}},
 		Outputs: []Output{{"note", ""}, {"cents", "1"}, {"frequency", "Hz"}},
 		Assumes: "Equal temperament.", run: pitch})
-	register(Model{Number: 13, ID: "glass-fill", Title: "How full must the glass be for this tone?",
+	register(Model{Number: 13, ID: "glass-fill", Group: "size", Title: "How full must the glass be for this tone?",
 		Inputs: []Input{
 			{Name: "glass_height", Unit: "cm", Limits: "> 0", Help: "inner"}, {Name: "empty_frequency", Unit: "Hz", Limits: "> 0"}, {Name: "filled_height", Unit: "cm", Limits: "> 0"},
 			{Name: "filled_frequency", Unit: "Hz", Limits: "> 0"}, {Name: "target_frequency", Unit: "Hz", Limits: "> 0"},
 		},
 		Outputs: []Output{{"k", "1"}, {"height", "cm"}, {"lowest_frequency", "Hz"}},
 		Assumes: "Straight glasses. Take the reading at more than 60 % filling: below, a small error of it shifts every height.", run: glassFill})
-	register(Model{Number: 14, ID: "air-column", Title: "What tone does this straw or bottle give?",
+	register(Model{Number: 14, ID: "air-column", Group: "size", Title: "What tone does this straw or bottle give?",
 		Inputs: []Input{
 			{Name: "kind", Unit: "choice", Options: []string{"tube", "bottle"}}, {Name: "temperature", Unit: "°C", Default: "20 °C"}, {Name: "length", Unit: "m", Optional: true, Limits: "> 0"}, {Name: "diameter", Unit: "m", Optional: true, Limits: "> 0"},
 			{Name: "volume", Unit: "L", Optional: true, Limits: "> 0", Help: "of the air in the body"}, {Name: "neck_length", Unit: "m", Optional: true, Limits: "≥ 0"}, {Name: "neck_diameter", Unit: "m", Optional: true, Limits: "> 0"},

@@ -3,9 +3,9 @@ package science
 import "math"
 
 func init() {
-	register(Model{Number: 8, ID: "spoon-mass", Title: "How much does this spoon hold?",
+	register(Model{Number: 8, ID: "spoon-mass", Group: "much", Title: "How much does this spoon hold?",
 		Inputs: []Input{
-			{Name: "masses", Unit: "list of g", Limits: "> 0", Help: "one level spoon per reading"}, {Name: "spoons", Unit: "1", Default: "1", Limits: "> 0"},
+			{Name: "masses", Unit: "list of g", Limits: "> 0", Help: "one level spoon per reading"}, {Name: "spoons", Unit: "1", Default: "1", Limits: "> 0", Help: "how many go into the total"},
 			{Name: "resolution", Unit: "g", Default: "0 g", Limits: "≥ 0", Help: "of the scale"},
 		},
 		Outputs: []Output{{"mean", "g"}, {"sd", "g"}, {"se", "g"}, {"total", "g"}, {"total_u", "g"}},
@@ -17,9 +17,9 @@ func init() {
 			return results{"mean": num(mean, "g"), "sd": num(sd, "g"), "se": num(sd/math.Sqrt(n), "g"), "total": num(k*mean, "g"),
 				"total_u": num(math.Sqrt(k*sd*sd+k*k*(sd*sd/n+r*r/12)), "g")}
 		}})
-	register(Model{Number: 20, ID: "mass-change", Title: "Did it gain or lose mass, and can the scale tell?",
+	register(Model{Number: 20, ID: "mass-change", Group: "see", Title: "Did it gain or lose mass, and can the scale tell?",
 		Inputs: []Input{
-			{Name: "before", Unit: "g", Limits: "> 0"}, {Name: "after", Unit: "g", Limits: "≥ 0"}, {Name: "resolution", Unit: "g", Limits: "≥ 0", Help: "step of the display"},
+			{Name: "before", Unit: "g", Limits: "> 0", Help: "mean of the weighings"}, {Name: "after", Unit: "g", Limits: "≥ 0", Help: "mean of the weighings"}, {Name: "resolution", Unit: "g", Limits: "≥ 0", Help: "step of the display"},
 			{Name: "tare", Unit: "flag", Optional: true, Help: "the scale was zeroed before each weighing"}, {Name: "repeatability", Unit: "g", Default: "0 g", Limits: "≥ 0", Help: "sd of repeated weighings"},
 			{Name: "container", Unit: "g", Default: "0 g", Limits: "≥ 0", Help: "included in both weighings"},
 		},

@@ -18,38 +18,38 @@ var (
 )
 
 func init() {
-	register(Model{Number: 21, ID: "detect", Title: "Would this class see the effect?",
+	register(Model{Number: 21, ID: "detect", Group: "see", Title: "Would this class see the effect?",
 		Inputs: []Input{
-			{Name: "effect", Unit: "any"}, {Name: "reading_sd", Unit: "any", Limits: "≥ 0", Help: "scatter of one reading"}, {Name: "between_sd", Unit: "any", Limits: "≥ 0", Help: "scatter of the true difference between families"},
-			{Name: "trials", Unit: "1", Limits: "≥ 1", Whole: true, Help: "per family and condition"}, {Name: "families", Unit: "1", Limits: "≥ 1", Whole: true},
+			{Name: "effect", Unit: "any", Help: "the difference that matters"}, {Name: "reading_sd", Unit: "any", Limits: "≥ 0", Help: "scatter of one reading"}, {Name: "between_sd", Unit: "any", Limits: "≥ 0", Help: "scatter of the true difference between families"},
+			{Name: "trials", Unit: "1", Limits: "≥ 1", Whole: true, Help: "per family and condition"}, {Name: "families", Unit: "1", Limits: "≥ 1", Whole: true, Help: "how many take part"},
 		},
 		Outputs: []Output{{"se", "as the data"}, {"power", "1"}, {"families_needed", "1"}, {"families_needed_small", "1"}},
-		Assumes: "Every family tests both conditions. The normal approximation is optimistic for small classes: use families_needed_small.", run: detect})
-	register(Model{Number: 22, ID: "choice", Title: "Did they choose, or spread by chance?",
+		Assumes: "Every family tests both conditions. The normal approximation is optimistic for small classes: use the number for a small class.", run: detect})
+	register(Model{Number: 22, ID: "choice", Group: "see", Title: "Did they choose, or spread by chance?",
 		Inputs: []Input{
-			{Name: "counts", Unit: "list of 1", Limits: "≥ 0", Whole: true}, {Name: "shares", Unit: "list of 1", Optional: true, Limits: "> 0"}, {Name: "p1", Unit: "1", Optional: true, Limits: "0…1"},
+			{Name: "counts", Unit: "list of 1", Limits: "≥ 0", Whole: true, Help: "how many at each place"}, {Name: "shares", Unit: "list of 1", Optional: true, Limits: "> 0", Help: "expected, equal when left out"}, {Name: "p1", Unit: "1", Optional: true, Limits: "0…1", Help: "true share of the first, for planning"},
 		},
 		Outputs: []Output{{"chi_square", "1"}, {"df", "1"}, {"p", "1"}, {"exact_p", "1"}, {"small_expected", ""}, {"animals_needed", "1"}},
 		Assumes: "Every animal may count once: several looks at the same animal are not independent. With few, use the exact test or fewer zones.", run: choiceTest})
-	register(Model{Number: 23, ID: "cooling", Title: "How fast does it cool, and how warm will it be?",
+	register(Model{Number: 23, ID: "cooling", Group: "fast", Title: "How fast does it cool, and how warm will it be?",
 		Inputs: []Input{
-			{Name: "times", Unit: "list of min"}, {Name: "temperatures", Unit: "list of °C"}, {Name: "ambient", Unit: "°C"}, {Name: "at", Unit: "min", Optional: true},
+			{Name: "times", Unit: "list of min", Help: "of the readings"}, {Name: "temperatures", Unit: "list of °C"}, {Name: "ambient", Unit: "°C", Help: "of the room"}, {Name: "at", Unit: "min", Optional: true, Help: "when the temperature is wanted"},
 		},
 		Outputs: []Output{{"k", "1/min"}, {"half_time", "min"}, {"predicted", "°C"}},
 		Assumes: "Use readings at least 10 °C away from the room: the logarithm magnifies the noise of the last ones. Open hot cups cool faster at first.", run: cooling})
-	register(Model{Number: 27, ID: "line-fit", Title: "Which straight line fits?",
-		Inputs:  []Input{{Name: "x", Unit: "list of any"}, {Name: "y", Unit: "list of any"}},
+	register(Model{Number: 27, ID: "line-fit", Group: "sure", Title: "Which straight line fits?",
+		Inputs:  []Input{{Name: "x", Unit: "list of any", Help: "what was set"}, {Name: "y", Unit: "list of any", Help: "what was read"}},
 		Outputs: []Output{{"slope", "1"}, {"intercept", "1"}, {"slope_se", "1"}, {"intercept_se", "1"}, {"r2", "1"}, {"residual_sd", "1"}, {"slope_ci", "1"}, {"intercept_ci", "1"}},
 		Assumes: "Only y scatters, by the same amount everywhere.", run: lineFit})
-	register(Model{Number: 28, ID: "compare-groups", Title: "Do two groups differ?",
-		Inputs:  []Input{{Name: "mode", Unit: "choice", Default: "welch", Options: []string{"welch", "paired"}}, {Name: "a", Unit: "list of any"}, {Name: "b", Unit: "list of any"}},
+	register(Model{Number: 28, ID: "compare-groups", Group: "sure", Title: "Do two groups differ?",
+		Inputs:  []Input{{Name: "mode", Unit: "choice", Default: "welch", Options: []string{"welch", "paired"}}, {Name: "a", Unit: "list of any", Help: "first group"}, {Name: "b", Unit: "list of any", Help: "second group, or the same homes again"}},
 		Outputs: []Output{{"mean_a", "as the data"}, {"mean_b", "as the data"}, {"difference", "as the data"}, {"t", "1"}, {"df", "1"}, {"p", "1"}, {"ci", "as the data"}, {"g", "1"}},
 		Assumes: "One value per family: several trials of one family are averaged first.", run: compareGroups})
-	register(Model{Number: 29, ID: "pooled", Title: "What do all families say together?",
+	register(Model{Number: 29, ID: "pooled", Group: "sure", Title: "What do all families say together?",
 		Inputs:  []Input{{Name: "values", Unit: "objects", Help: "list of value and u"}},
 		Outputs: []Output{{"weighted_mean", "as the data"}, {"u", "as the data"}, {"median", "as the data"}, {"robust_scale", "as the data"}, {"outliers", ""}, {"scatter_ratio", "1"}, {"u_scaled", "as the data"}},
 		Assumes: "Outliers stay in. If families differ by more than their own give or take, show u_scaled.", run: pooled})
-	register(Model{Number: 30, ID: "osmosis-crossing", Title: "At which strength does it neither gain nor lose?",
+	register(Model{Number: 30, ID: "osmosis-crossing", Group: "sure", Title: "At which strength does it neither gain nor lose?",
 		Inputs:  []Input{{Name: "concentrations", Unit: "list of any", Limits: "≥ 0"}, {Name: "changes", Unit: "list of %"}},
 		Outputs: []Output{{"crossing", "as the data"}, {"crossing_se", "as the data"}, {"extrapolated", ""}},
 		Assumes: "The true curve bends: use points near the crossing. An extrapolated one is outside the data.", run: osmosis})

@@ -10,6 +10,7 @@ import (
 // ModelView is a model as the Workbench lists it.
 type ModelView struct {
 	science.Model
+	Words   map[string]string `json:"words" doc:"What each output is"`
 	Typed   bool              `json:"typed" doc:"Whether every input can be typed into a blank"`
 	Example map[string]string `json:"example" doc:"A worked example, as typed"`
 }
@@ -18,7 +19,11 @@ type ModelView struct {
 func Models() []ModelView {
 	out := []ModelView{}
 	for _, m := range science.Models() {
-		out = append(out, ModelView{*m, m.Typed(), m.Example()})
+		words := map[string]string{}
+		for _, o := range m.Outputs {
+			words[o.Name] = o.Words()
+		}
+		out = append(out, ModelView{*m, words, m.Typed(), m.Example()})
 	}
 	return out
 }

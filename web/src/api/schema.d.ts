@@ -1242,6 +1242,7 @@ export interface components {
             example: {
                 [key: string]: string;
             };
+            group: string;
             id: string;
             inputs: components["schemas"]["Input"][];
             /** Format: int64 */
@@ -1250,6 +1251,10 @@ export interface components {
             title: string;
             /** @description Whether every input can be typed into a blank */
             typed: boolean;
+            /** @description What each output is */
+            words: {
+                [key: string]: string;
+            };
         };
         NeedRow: {
             amount?: string;

@@ -17,6 +17,7 @@ import { SignIn } from './views/SignIn';
 import { Today } from './views/Today';
 
 const ExperimentPage = lazy(() => import('./experiment/ExperimentPage'));
+const Workbench = lazy(() => import('./workbench/Workbench'));
 const client = new QueryClient({ defaultOptions: { queries: { retry: (n, e) => n < 2 && e instanceof ProblemError && (e.offline || e.problem.status >= 500), staleTime: 5_000, refetchOnWindowFocus: true } } });
 
 function Inside() {
@@ -28,12 +29,12 @@ function Inside() {
   return (
     <KeepingProvider>
       <TeacherFrame me={me.data}>
-        <Suspense fallback={<Loading what="the experiment" />}>
+        <Suspense fallback={<Loading what="the page" />}>
           <Routes>
             <Route path="/today" element={<Today />} />
             <Route path="/experiments" element={<Experiments />} />
             <Route path="/experiments/:experiment/:station?" element={<ExperimentPage />} />
-            <Route path="/workbench" element={<NotYet title="Workbench" words="Here you will ask how much fills this bag, how high the ramp must be, and what the give or take is. It is not built yet; formulas already work inside an experiment." />} />
+            <Route path="/workbench" element={<Workbench />} />
             <Route path="/larder" element={<NotYet title="Larder" words="Here household materials, what can stand in for what, and their cautions will be found. It is not built yet; write what may be used instead beside each need of an experiment." />} />
             <Route path="/classes" element={<Classes />} />
             <Route path="/classes/:class" element={<ClassPage />} />

@@ -1,6 +1,7 @@
 import { Head } from '../frame/TeacherFrame';
 
 const keys = [
+  ['/', 'find a question on the Workbench'],
   ['g then t e w l c', 'go to Today, Experiments, Workbench, Larder, Classes'],
   ['g then 1 to 8', 'a station, inside an experiment'],
   ['Esc', 'close the side sheet'],

@@ -8,6 +8,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strings"
 
 	"patient-kitchen/core/quantity"
 )
@@ -17,6 +18,7 @@ import (
 type args struct {
 	model *Model
 	raw   map[string]json.RawMessage
+	used  map[string]bool // inputs that the model has looked at
 }
 
 // stop ends the run: input is at fault.
@@ -77,6 +79,7 @@ func (a *args) forbid(why string, names ...string) {
 
 // value is an input's JSON, or its default; it ends the run when there is none.
 func (a *args) value(in Input) json.RawMessage {
+	a.used[in.Name] = true
 	if a.has(in.Name) {
 		return a.raw[in.Name]
 	}
@@ -85,6 +88,26 @@ func (a *args) value(in Input) json.RawMessage {
 	}
 	raw, _ := json.Marshal(in.Default)
 	return raw
+}
+
+// rest ends the run when an input that this model had no use for, in the way
+// it was asked, is not of its kind: nothing wrong is passed over in silence.
+func (a *args) rest() {
+	for _, in := range a.model.Inputs {
+		if a.used[in.Name] || !a.has(in.Name) {
+			continue
+		}
+		switch {
+		case in.Unit == "choice":
+			a.choice(in.Name)
+		case in.Unit == "flag":
+			a.flag(in.Name)
+		case in.Unit == "text":
+			a.text(in.Name)
+		case in.Unit != "any" && in.Unit != "objects" && in.Unit != "symbols" && !strings.HasPrefix(in.Unit, "list of "):
+			a.num(in.Name)
+		}
+	}
 }
 
 func hint(in Input) string {

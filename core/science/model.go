@@ -122,7 +122,7 @@ func Find(id string) (*Model, bool) {
 // Run computes a model from inputs as JSON. Its error is of type *InputError.
 // Every output is there; one that does not apply is nil.
 func (m *Model) Run(inputs map[string]json.RawMessage) (out map[string]Value, err error) {
-	a := &args{model: m, raw: inputs}
+	a := &args{model: m, raw: inputs, used: map[string]bool{}}
 	for name := range inputs {
 		if !slices.ContainsFunc(m.Inputs, func(in Input) bool { return in.Name == name }) {
 			return nil, &InputError{name, fmt.Sprintf("is not an input of %s; it takes %s", m.ID, m.inputNames())}
@@ -138,6 +138,7 @@ func (m *Model) Run(inputs map[string]json.RawMessage) (out map[string]Value, er
 		}
 	}()
 	got := m.run(a)
+	a.rest()
 	for _, o := range m.Outputs {
 		v, ok := got[o.Name]
 		if !ok {

@@ -80,6 +80,7 @@ func (s *Server) Routes() http.Handler {
 		s.signIn()
 		s.classes()
 		s.experiments()
+		s.workbench()
 		s.assignments()
 		s.family()
 		s.raw(r)

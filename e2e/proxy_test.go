@@ -10,13 +10,14 @@ import (
 )
 
 // proxy stands between people and the server; a test can cut it off, heal it,
-// or let requests through and lose their answers.
+// let requests through and lose their answers, or let them hang.
 type proxy struct {
 	addr    string
 	target  atomic.Value // string
 	mu      sync.Mutex
 	conns   map[net.Conn]bool
 	cutOff  atomic.Bool
+	hangs   atomic.Bool  // takes requests and never answers
 	swallow atomic.Int64 // answers still to be lost
 }
 
@@ -44,6 +45,12 @@ func newProxy(t testing.TB, target string) *proxy {
 func (p *proxy) serve(c net.Conn) {
 	if p.cutOff.Load() {
 		c.Close()
+		return
+	}
+	if p.hangs.Load() {
+		p.mu.Lock()
+		p.conns[c] = true
+		p.mu.Unlock()
 		return
 	}
 	up, err := net.DialTimeout("tcp", p.target.Load().(string), 2*time.Second)
@@ -94,6 +101,7 @@ func (p *proxy) drop() {
 }
 
 func (p *proxy) cut()  { p.cutOff.Store(true); p.drop() }
+func (p *proxy) hang() { p.hangs.Store(true); p.drop() }
 func (p *proxy) heal() { p.cutOff.Store(false) }
 func (p *proxy) base() string {
 	return "http://" + p.addr

@@ -48,6 +48,28 @@ func TestTwoPhonesAndTwoTabs(t *testing.T) {
 	first.sees("Kept: 12 mm")
 }
 
+// On a network that takes requests and never answers, a page that is opened
+// again has its clock and its readings at once, from the phone.
+func TestReloadWhileTheNetworkHangs(t *testing.T) {
+	demo := theDemo(t)
+	line := newProxy(t, strings.TrimPrefix(demo.base, "http://"))
+	p := tab(t, 390, 844)
+	p.agree(strings.Replace(demo.link("Gorse"), demo.base, line.base(), 1))
+	p.pour()
+	p.until("the page is kept on the phone", `navigator.serviceWorker.controller !== null`)
+	readyAt := evaluate[string](p, `document.querySelector('[data-testid=timer]').dataset.readyAt`)
+	line.hang()
+	p.do(chromedp.Reload())
+	p.sees("At 1 minute")
+	// In the same breath as its title: no moment without the clock.
+	if again := evaluate[string](p, `document.querySelector('[data-testid=timer]')?.dataset.readyAt ?? 'none'`); again != readyAt {
+		t.Errorf("the clock was %s and is %s", readyAt, again)
+	}
+	p.press("We did not wait")
+	p.enters("Kitchen roll", "17 mm")
+	p.sees("Kept as typed: 17 mm")
+}
+
 // A reload in any state comes back to the same page with the same words.
 func TestReloadInEachState(t *testing.T) {
 	demo := theDemo(t)

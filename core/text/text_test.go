@@ -56,3 +56,54 @@ func TestQuantityCodesHaveWords(t *testing.T) {
 		}
 	}
 }
+
+type shown string
+
+func (s shown) Show(language string) string { return string(s) + "/" + language }
+
+// Whatever stands in a hole is worded in the reader's language.
+func TestHoles(t *testing.T) {
+	catalog["en"]["t.v"], catalog["es"]["t.v"] = "<{v}>", "<{v}>"
+	catalog["en"]["t.in"], catalog["es"]["t.in"] = "inside", "dentro"
+	catalog["en"]["t.open"] = "left {open"
+	defer func() {
+		for _, id := range []string{"t.v", "t.in", "t.open"} {
+			delete(catalog["en"], id)
+			delete(catalog["es"], id)
+		}
+	}()
+	salt, water := Localized{"en": "salt", "es": "sal"}, Localized{"en": "water", "es": "agua"}
+	for _, c := range []struct {
+		v      any
+		en, es string
+	}{
+		{"as it is", "<as it is>", "<as it is>"},
+		{12, "<12>", "<12>"},
+		{-3, "<−3>", "<−3>"},
+		{2.5, "<2.5>", "<2,5>"},
+		{1.0 / 3, "<0.3333>", "<0,3333>"},
+		{shown("q"), "<q/en>", "<q/es>"},
+		{salt, "<salt>", "<sal>"},
+		{Localized{"en": "only"}, "<only>", "<only>"},
+		{Message{ID: "t.in"}, "<inside>", "<dentro>"},
+		{[]string{}, "<>", "<>"},
+		{[]string{"one"}, "<one>", "<one>"},
+		{[]string{"one", "two"}, "<one and two>", "<one y two>"},
+		{[]Localized{salt, water, salt}, "<salt, water and salt>", "<sal, agua y sal>"},
+		{true, "<true>", "<true>"},
+	} {
+		m := Message{ID: "t.v", Args: Args{"v": c.v}}
+		if en, es := Render(m, "en"), Render(m, "es"); en != c.en || es != c.es {
+			t.Errorf("%v: %q %q, want %q %q", c.v, en, es, c.en, c.es)
+		}
+	}
+	if got := Render(Message{ID: "t.v"}, "en"); got != "<{v}>" {
+		t.Errorf("an argument that is missing shows its hole: %q", got)
+	}
+	if got := Render(Message{ID: "t.open"}, "en"); got != "left " {
+		t.Errorf("a hole that is not closed: %q", got)
+	}
+	if got := Holes("t.v", "en"); len(got) != 1 || got[0] != "v" {
+		t.Errorf("%v", got)
+	}
+}

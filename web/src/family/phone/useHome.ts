@@ -89,6 +89,7 @@ export function useHome(home: string): HomeState {
         for (const e of sheet.entries) void tx.store.put({ id: e.id, assignment: sheet.assignment, entry: e.entry, answer: e });
       }
       await tx.done;
+      await load();
       setBundle(fresh);
       setOnline(true);
       setStopped(undefined);
@@ -108,6 +109,9 @@ export function useHome(home: string): HomeState {
       try {
         const d = await db.current!;
         const [kept, keptOffset] = [(await d.get('kv', 'bundle')) as Bundle | undefined, (await d.get('kv', 'offset')) as number | undefined];
+        // What was done comes before what is to do: a step without its entries
+        // would show neither its clock nor its readings until the server answers.
+        await load();
         if (!live) return;
         if (kept) setBundle(kept);
         offsetRef.current = keptOffset ?? 0;

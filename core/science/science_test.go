@@ -343,3 +343,36 @@ func TestShow(t *testing.T) {
 		}
 	}
 }
+
+// Data and results that are in every textbook: Student's ten patients (1908)
+// by Welch and in pairs, Mendel's 556 peas (1866) against 9 : 3 : 3 : 1, and
+// the first of Anscombe's four sets (1973).
+func TestPublishedValues(t *testing.T) {
+	patients := `"a": [0.7, -1.6, -0.2, -1.2, -0.1, 3.4, 3.7, 0.8, 0.0, 2.0], "b": [1.9, 0.8, 1.1, 0.1, -0.1, 4.4, 5.5, 1.6, 4.6, 3.4]`
+	for _, c := range []struct {
+		model, inputs string
+		want          map[string]float64
+		ci            []float64
+	}{
+		{"compare-groups", `{` + patients + `}`, map[string]float64{"mean_a": 0.75, "mean_b": 2.33, "difference": 1.58, "t": 1.8608, "df": 17.776, "p": 0.07939}, []float64{-0.2054832, 3.3654832}},
+		{"compare-groups", `{"mode": "paired", ` + patients + `}`, map[string]float64{"difference": 1.58, "t": 4.0621, "df": 9, "p": 0.002833}, []float64{0.7001142, 2.4598858}},
+		{"choice", `{"counts": [315, 108, 101, 32], "shares": [9, 3, 3, 1]}`, map[string]float64{"chi_square": 0.470024, "df": 3, "p": 0.925426}, nil},
+		{"line-fit", `{"x": [10, 8, 13, 9, 11, 14, 6, 4, 12, 7, 5], "y": [8.04, 6.95, 7.58, 8.81, 8.33, 9.96, 7.24, 4.26, 10.84, 4.82, 5.68]}`, map[string]float64{"slope": 0.50009, "intercept": 3.00009, "r2": 0.66654, "slope_se": 0.11791, "intercept_se": 1.12475, "residual_sd": 1.23660}, nil},
+	} {
+		out, err := run(t, c.model, c.inputs)
+		if err != nil {
+			t.Errorf("%s %s: %v", c.model, c.inputs, err)
+			continue
+		}
+		for name, want := range c.want {
+			if got, _ := out[name].Value.(float64); math.Abs(got-want) > 3e-5*math.Max(1, math.Abs(want)) {
+				t.Errorf("%s: %s = %g, published is %g", c.model, name, got, want)
+			}
+		}
+		for i, want := range c.ci {
+			if got := out["ci"].Value.([]float64)[i]; math.Abs(got-want) > 1e-6 {
+				t.Errorf("%s: ci[%d] = %.8g, published is %.8g", c.model, i, got, want)
+			}
+		}
+	}
+}

@@ -35,7 +35,7 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
   }
   return (
     <div>
-      <label htmlFor={id} className="named">
+      <label htmlFor={id} className={input.name.length === 1 ? 'named symbol' : 'named'}>
         {spoken(input.name)}
       </label>
       {input.unit === 'choice' ? (

@@ -8,6 +8,7 @@ import (
 	"patient-kitchen/core/compare"
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
+	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/store"
 )
@@ -99,6 +100,9 @@ type GroupView struct {
 	Median    float64 `json:"median"`
 	Spread    float64 `json:"spread" doc:"Robust spread"`
 	Text      string  `json:"text" doc:"Mean with its give or take"`
+
+	MedianText string `json:"median_text" doc:"Median, to the digits of the mean; its unit is the comparison's"`
+	SpreadText string `json:"spread_text" doc:"Spread, to the same digits; empty for one home"`
 }
 
 // WordsView is a finding in words.
@@ -188,6 +192,11 @@ func viewComparison(d *design.Document, c compare.Comparison, language string) C
 		gv := GroupView{Condition: g.Condition, Name: name, N: g.Summary.N, Enough: g.Enough, Mean: g.Summary.Mean, SE: g.Mean.U, SD: g.Summary.SD, Median: g.Summary.Median, Spread: g.Summary.Spread}
 		if g.Summary.N > 0 {
 			gv.Text = g.Mean.Show(language)
+			decimals := quantity.Decimals(g.Summary.Median, g.Mean.U)
+			gv.MedianText = quantity.Number(g.Summary.Median, decimals, language)
+			if g.Summary.N > 1 {
+				gv.SpreadText = quantity.Number(g.Summary.Spread, decimals, language)
+			}
 		}
 		v.Groups = append(v.Groups, gv)
 	}

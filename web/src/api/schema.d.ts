@@ -1012,6 +1012,8 @@ export interface components {
             mean: number;
             /** Format: double */
             median: number;
+            /** @description Median, to the digits of the mean; its unit is the comparison's */
+            median_text: string;
             /** Format: int64 */
             n: number;
             name: string;
@@ -1027,6 +1029,8 @@ export interface components {
              * @description Robust spread
              */
             spread: number;
+            /** @description Spread, to the same digits; empty for one home */
+            spread_text: string;
             /** @description Mean with its give or take */
             text: string;
         };

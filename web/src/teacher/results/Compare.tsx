@@ -82,8 +82,8 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
                   <th scope="row">{g.name || 'all'}</th>
                   <td className="num">{g.n}</td>
                   <td className="num">{g.text}</td>
-                  <td className="num">{g.n ? g.median.toFixed(1) : '–'}</td>
-                  <td className="num">{g.n > 1 ? g.spread.toFixed(1) : '–'}</td>
+                  <td className="num">{g.median_text || '–'}</td>
+                  <td className="num">{g.spread_text || '–'}</td>
                 </tr>
               ))}
             </tbody>

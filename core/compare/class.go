@@ -57,7 +57,7 @@ type Comparison struct {
 type Finding struct {
 	Condition, Against     string
 	More, Less, CannotTell int // homes by their own give or take: a difference above twice its u counts
-	Difference             stats.Difference
+	Difference             stats.Finding
 	Tested                 bool
 	Typical                quantity.Quantity
 	Verdict                stats.Verdict
@@ -117,12 +117,14 @@ func (g *Group) summarise(unit quantity.Unit) {
 	for i, p := range g.Points {
 		plain[i] = p.Value.Value
 	}
-	for _, i := range stats.Outliers(plain) {
-		g.Points[i].Outlier = true
-	}
 	s, ok := stats.Summarise(plain)
 	if !ok {
 		return
+	}
+	if s.N >= MinHomes {
+		for _, i := range stats.Outliers(plain) {
+			g.Points[i].Outlier = true
+		}
 	}
 	g.Summary, g.Enough = s, s.N >= MinHomes
 	g.Mean = quantity.Quantity{Value: s.Mean, Unit: unit, U: s.SD / math.Sqrt(float64(s.N))}
@@ -150,7 +152,7 @@ func (c *Comparison) compare(d *design.Document, values map[string]map[string]qu
 			continue
 		}
 		f := Finding{Condition: k.ID, Against: c.Against, Verdict: stats.CannotTell}
-		var differences []float64
+		var with, without []float64 // the homes that did both
 		keys := make([]string, 0, len(values[k.ID]))
 		for key := range values[k.ID] {
 			keys = append(keys, key)
@@ -163,7 +165,7 @@ func (c *Comparison) compare(d *design.Document, values map[string]map[string]qu
 			}
 			v := values[k.ID][key]
 			diff := v.Value - other.Value
-			differences = append(differences, diff)
+			with, without = append(with, v.Value), append(without, other.Value)
 			switch u := math.Hypot(v.U, other.U); {
 			case diff > 2*u:
 				f.More++
@@ -173,13 +175,13 @@ func (c *Comparison) compare(d *design.Document, values map[string]map[string]qu
 				f.CannotTell++
 			}
 		}
-		f.finish(d, c, differences)
+		f.finish(d, c, without, with)
 		c.Findings = append(c.Findings, f)
 	}
 }
 
-func (f *Finding) finish(d *design.Document, c *Comparison, differences []float64) {
-	n := len(differences)
+func (f *Finding) finish(d *design.Document, c *Comparison, without, with []float64) {
+	n := len(with)
 	condition, _ := d.Condition(f.Condition)
 	against, _ := d.Condition(f.Against)
 	args := text.Args{"condition": condition.Name, "n": n}
@@ -190,9 +192,14 @@ func (f *Finding) finish(d *design.Document, c *Comparison, differences []float6
 	if n == 0 {
 		id = "compare.none"
 	}
-	if f.Difference, f.Tested = stats.Paired(differences); f.Tested {
+	if n >= MinHomes {
+		var err error
+		f.Difference, err = stats.Paired(without, with, stats.Claim{})
+		f.Tested = err == nil
+	}
+	if f.Tested {
 		f.Verdict = f.Difference.Verdict
-		f.Typical = quantity.Quantity{Value: f.Difference.Mean, Unit: c.Unit, U: f.Difference.SE}
+		f.Typical = quantity.Quantity{Value: f.Difference.Estimate, Unit: c.Unit, U: f.Difference.SE}
 		args["typical"] = f.Typical
 		args["low"] = quantity.Quantity{Value: f.Difference.Low, Unit: c.Unit, U: f.Difference.SE}.Bare()
 		args["high"] = quantity.Quantity{Value: f.Difference.High, Unit: c.Unit, U: f.Difference.SE}.Bare()
@@ -200,7 +207,7 @@ func (f *Finding) finish(d *design.Document, c *Comparison, differences []float6
 		switch {
 		case f.Verdict == stats.CannotTell:
 			id = "compare.cannot-tell"
-		case f.Difference.Mean > 0:
+		case f.Difference.Estimate > 0:
 			id = "compare.more"
 		default:
 			id = "compare.less"

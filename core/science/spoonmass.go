@@ -1,6 +1,10 @@
 package science
 
-import "math"
+import (
+	"math"
+
+	"patient-kitchen/core/stats"
+)
 
 func init() {
 	register(Model{Number: 8, ID: "spoon-mass", Group: "much", Title: "How much does this spoon hold?",
@@ -12,8 +16,8 @@ func init() {
 		Assumes: "The new spoons scatter as the weighed ones did; the rounding of the scale is common to all readings.",
 		run: func(a *args) results {
 			m, k, r := a.list("masses", 2), a.num("spoons"), a.num("resolution")
-			mean, sd := meanSD(m)
-			n := float64(len(m))
+			all, _ := stats.Summarise(m)
+			mean, sd, n := all.Mean, all.SD, float64(all.N)
 			return results{"mean": num(mean, "g"), "sd": num(sd, "g"), "se": num(sd/math.Sqrt(n), "g"), "total": num(k*mean, "g"),
 				"total_u": num(math.Sqrt(k*sd*sd+k*k*(sd*sd/n+r*r/12)), "g")}
 		}})
@@ -26,21 +30,6 @@ func init() {
 		Outputs: []Output{{"change", "g"}, {"percent", "%"}, {"u_change", "g"}, {"u_percent", "%"}, {"resolved", ""}},
 		Assumes: "Real kitchen scales repeat to about one step: with a repeatability of zero a single step counts as seen. Enter half a step if it was not measured.",
 		run:     massChange})
-}
-
-// meanSD is the mean and the sample standard deviation (n − 1).
-func meanSD(x []float64) (mean, sd float64) {
-	for _, v := range x {
-		mean += v / float64(len(x))
-	}
-	if len(x) < 2 {
-		return mean, 0
-	}
-	ss := 0.0
-	for _, v := range x {
-		ss += (v - mean) * (v - mean)
-	}
-	return mean, math.Sqrt(ss / float64(len(x)-1))
 }
 
 func massChange(a *args) results {

@@ -2,19 +2,13 @@ package science
 
 import (
 	"encoding/json"
+	"errors"
 	"fmt"
-	"math"
-	"sort"
 
 	"gonum.org/v1/gonum/stat/distuv"
 
 	"patient-kitchen/core/quantity"
-)
-
-// z975 and z80 are the normal quantiles of the design's models 21 and 22.
-var (
-	z975 = distuv.UnitNormal.Quantile(0.975)
-	z80  = distuv.UnitNormal.Quantile(0.8)
+	"patient-kitchen/core/stats"
 )
 
 func init() {
@@ -65,102 +59,43 @@ func detect(a *args) results {
 	if sd == 0 && tau == 0 {
 		stop("reading_sd", "cannot be zero together with between_sd")
 	}
-	v := tau*tau + 2*sd*sd/m
-	se := math.Sqrt(v / f)
-	x := math.Abs(effect) / se
-	n := (z975 + z80) * (z975 + z80) * v / effect / effect
-	return results{
-		"se": num(se, unit.Symbol), "power": num(distuv.UnitNormal.CDF(x-z975)+distuv.UnitNormal.CDF(-x-z975), "1"),
-		"families_needed": num(math.Max(2, math.Ceil(n-1e-9)), "1"), "families_needed_small": num(math.Max(2, math.Ceil(n+z975*z975/2-1e-9)), "1"),
+	p, err := stats.Detect(effect, sd, tau, m, f)
+	if err != nil {
+		stop("effect", "%s", err)
 	}
+	return results{"se": num(p.SE, unit.Symbol), "power": num(p.Power, "1"), "families_needed": num(p.Homes, "1"), "families_needed_small": num(p.HomesSmall, "1")}
 }
 
 func choiceTest(a *args) results {
-	counts := a.list("counts", 2)
-	shares := make([]float64, len(counts))
-	for i := range shares {
-		shares[i] = 1
+	numbers := a.list("counts", 2)
+	counts, shares, n := make([]int, len(numbers)), make([]float64, len(numbers)), 0.0
+	for i, k := range numbers {
+		counts[i], shares[i] = int(k), 1
+		n += k
 	}
 	if a.has("shares") {
 		if shares = a.list("shares", 2); len(shares) != len(counts) {
 			stop("shares", "has %d values and counts %d", len(shares), len(counts))
 		}
 	}
-	n, total := 0.0, 0.0
-	for i := range counts {
-		n += counts[i]
-		total += shares[i]
-	}
-	if n == 0 {
+	switch {
+	case n == 0:
 		stop("counts", "are all zero")
+	case n > 1e6:
+		stop("counts", "add up to more than a million")
 	}
-	chi, small := 0.0, false
-	for i := range counts {
-		e := n * shares[i] / total
-		chi += (counts[i] - e) * (counts[i] - e) / e
-		small = small || e < 5
-	}
-	df := float64(len(counts) - 1)
+	chi, df, small := stats.ChiSquare(counts, shares)
 	out := results{"chi_square": num(chi, "1"), "df": num(df, "1"), "p": num(distuv.ChiSquared{K: df}.Survival(chi), "1"), "small_expected": {Value: small}}
 	if len(counts) == 2 {
-		if n > 1e6 {
-			stop("counts", "add up to more than a million")
-		}
-		out["exact_p"] = num(exactBinomial(int(counts[0]), int(n), shares[0]/total), "1")
+		out["exact_p"] = num(stats.ExactBinomial(counts[0], int(n), shares[0]/(shares[0]+shares[1])), "1")
 	}
 	if p1, ok := a.opt("p1"); ok {
 		if p1 <= 0 || p1 >= 1 || p1 == 0.5 {
 			stop("p1", "has to lie between 0 and 1 and not at 0.5")
 		}
-		r := (z975*0.5 + z80*math.Sqrt(p1*(1-p1))) / (p1 - 0.5)
-		out["animals_needed"] = num(math.Ceil(r*r-1e-9), "1")
+		out["animals_needed"] = num(stats.ChoicesNeeded(p1), "1")
 	}
 	return out
-}
-
-// exactBinomial is the two-sided exact binomial test: the probability of all
-// outcomes not more probable than the one observed.
-func exactBinomial(k, n int, p float64) float64 {
-	logProb := func(i int) float64 {
-		a, _ := math.Lgamma(float64(n + 1))
-		b, _ := math.Lgamma(float64(i + 1))
-		c, _ := math.Lgamma(float64(n - i + 1))
-		return a - b - c + float64(i)*math.Log(p) + float64(n-i)*math.Log1p(-p)
-	}
-	limit := math.Exp(logProb(k)) * (1 + 1e-7)
-	sum := 0.0
-	for i := 0; i <= n; i++ {
-		if q := math.Exp(logProb(i)); q <= limit {
-			sum += q
-		}
-	}
-	return math.Min(1, sum)
-}
-
-// line is a least-squares line of centred data.
-type line struct{ slope, intercept, sxx, syy, sse, meanX, n float64 }
-
-func fitLine(x, y []float64) line {
-	l := line{n: float64(len(x))}
-	meanY := 0.0
-	for i := range x {
-		l.meanX += x[i] / l.n
-		meanY += y[i] / l.n
-	}
-	sxy := 0.0
-	for i := range x {
-		dx, dy := x[i]-l.meanX, y[i]-meanY
-		l.sxx += dx * dx
-		l.syy += dy * dy
-		sxy += dx * dy
-	}
-	l.slope = sxy / l.sxx
-	l.intercept = meanY - l.slope*l.meanX
-	for i := range x {
-		r := y[i] - meanY - l.slope*(x[i]-l.meanX)
-		l.sse += r * r
-	}
-	return l
 }
 
 func (a *args) sameLength(first, second string, n, m int) {
@@ -172,25 +107,20 @@ func (a *args) sameLength(first, second string, n, m int) {
 func cooling(a *args) results {
 	times, temps, ambient := a.list("times", 2), a.list("temperatures", 2), a.num("ambient")
 	a.sameLength("times", "temperatures", len(times), len(temps))
-	sign := math.Copysign(1, temps[0]-ambient)
-	logs := make([]float64, len(temps))
-	for i, t := range temps {
-		if sign*(t-ambient) <= 0 {
-			stop(fmt.Sprintf("temperatures[%d]", i), "all have to lie above the room's temperature, or all below")
-		}
-		logs[i] = math.Log(math.Abs(t - ambient))
+	fit, err := stats.FitCooling(times, temps, ambient)
+	var faulty *stats.CoolingError
+	switch {
+	case errors.As(err, &faulty) && faulty.Reading >= 0:
+		stop(fmt.Sprintf("temperatures[%d]", faulty.Reading), "%s", err)
+	case errors.As(err, &faulty):
+		stop("temperatures", "%s", err)
+	case err != nil:
+		stop("times", "%s", err)
 	}
-	l := fitLine(times, logs)
-	if l.sxx == 0 {
-		stop("times", "are all the same")
-	}
-	k := -l.slope
-	if k <= 0 {
-		stop("temperatures", "move away from the room's temperature")
-	}
-	out := results{"k": num(k, "1/min"), "half_time": num(math.Ln2/k, "min")}
+	out := results{"k": num(fit.K, "1/min"), "half_time": num(fit.Half, "min")}
 	if at, ok := a.opt("at"); ok {
-		out["predicted"] = num(ambient+sign*math.Exp(l.intercept+l.slope*at), "°C")
+		t, _ := fit.At(at)
+		out["predicted"] = num(t, "°C")
 	}
 	return out
 }
@@ -198,18 +128,18 @@ func cooling(a *args) results {
 func lineFit(a *args) results {
 	x, y := a.any("x", 3, nil).values, a.any("y", 3, nil).values
 	a.sameLength("x", "y", len(x), len(y))
-	l := fitLine(x, y)
-	if l.sxx == 0 {
-		stop("x", "are all the same, so no line can be drawn")
+	l, err := stats.FitLine(x, y)
+	if err != nil {
+		stop("x", "%s, so no line can be drawn", err)
 	}
-	if l.syy == 0 {
-		stop("y", "are all the same")
+	if l.SYY == 0 {
+		stop("y", "%s", stats.ErrAllSame)
 	}
-	s := math.Sqrt(l.sse / (l.n - 2))
-	bse, ase := s/math.Sqrt(l.sxx), s*math.Sqrt(1/l.n+l.meanX*l.meanX/l.sxx)
-	t := distuv.StudentsT{Sigma: 1, Nu: l.n - 2}.Quantile(0.975)
-	return results{"slope": num(l.slope, "1"), "intercept": num(l.intercept, "1"), "slope_se": num(bse, "1"), "intercept_se": num(ase, "1"), "r2": num(1-l.sse/l.syy, "1"), "residual_sd": num(s, "1"),
-		"slope_ci": {Value: []float64{l.slope - t*bse, l.slope + t*bse}, Unit: "1"}, "intercept_ci": {Value: []float64{l.intercept - t*ase, l.intercept + t*ase}, Unit: "1"}}
+	interval := func(middle, se float64) Value {
+		return Value{Value: []float64{middle - l.T*se, middle + l.T*se}, Unit: "1"}
+	}
+	return results{"slope": num(l.Slope, "1"), "intercept": num(l.Intercept, "1"), "slope_se": num(l.SlopeSE, "1"), "intercept_se": num(l.InterceptSE, "1"), "r2": num(l.R2, "1"), "residual_sd": num(l.ResidualSD, "1"),
+		"slope_ci": interval(l.Slope, l.SlopeSE), "intercept_ci": interval(l.Intercept, l.InterceptSE)}
 }
 
 func compareGroups(a *args) results {
@@ -217,37 +147,23 @@ func compareGroups(a *args) results {
 	first := a.any("a", 2, nil)
 	second := a.any("b", 2, &first.unit)
 	x, y := first.values, second.values
-	ma, sa := meanSD(x)
-	mb, sb := meanSD(y)
-	na, nb := float64(len(x)), float64(len(y))
-	var se, df, scale, nu float64
+	test := stats.Welch
 	if mode == "paired" {
 		a.sameLength("a", "b", len(x), len(y))
-		if len(x) < 3 {
-			stop("a", "needs at least 3 pairs")
-		}
-		d := make([]float64, len(x))
-		for i := range x {
-			d[i] = y[i] - x[i]
-		}
-		_, sd := meanSD(d)
-		se, df, nu = sd/math.Sqrt(na), na-1, na-1
-		scale = math.Sqrt((sa*sa + sb*sb) / 2)
-	} else {
-		va, vb := sa*sa/na, sb*sb/nb
-		se, nu = math.Sqrt(va+vb), na+nb-2
-		df = (va + vb) * (va + vb) / (va*va/(na-1) + vb*vb/(nb-1))
-		scale = math.Sqrt(((na-1)*sa*sa + (nb-1)*sb*sb) / nu)
+		test = stats.Paired
 	}
-	if se == 0 {
-		stop("a", "there is no scatter at all, so no test can be made")
+	f, err := test(x, y, stats.Claim{})
+	switch {
+	case errors.Is(err, stats.ErrFew):
+		stop("a", "needs at least 3 pairs")
+	case err != nil:
+		stop("a", "%s", err)
 	}
-	diff := mb - ma
-	dist := distuv.StudentsT{Sigma: 1, Nu: df}
-	half := dist.Quantile(0.975) * se
+	sa, _ := stats.Summarise(x)
+	sb, _ := stats.Summarise(y)
 	u := first.unit.Symbol
-	return results{"mean_a": num(ma, u), "mean_b": num(mb, u), "difference": num(diff, u), "t": num(diff/se, "1"), "df": num(df, "1"), "p": num(2*dist.CDF(-math.Abs(diff/se)), "1"),
-		"ci": {Value: []float64{diff - half, diff + half}, Unit: u}, "g": num((1-3/(4*nu-1))*diff/scale, "1")}
+	return results{"mean_a": num(sa.Mean, u), "mean_b": num(sb.Mean, u), "difference": num(f.Estimate, u), "t": num(f.Statistic, "1"), "df": num(f.DF, "1"), "p": num(f.P, "1"),
+		"ci": {Value: []float64{f.Low, f.High}, Unit: u}, "g": num(f.Effect, "1")}
 }
 
 func pooled(a *args) results {
@@ -278,62 +194,28 @@ func pooled(a *args) results {
 			stop(place, "u has to be above zero")
 		}
 	}
-	sw, swx := 0.0, 0.0
-	for i := range x {
-		w := 1 / us[i] / us[i]
-		sw += w
-		swx += w * x[i]
-	}
-	mean, u := swx/sw, 1/math.Sqrt(sw)
-	med := middle(x)
-	away := make([]float64, len(x))
-	meanAway, ss := 0.0, 0.0
-	for i := range x {
-		away[i] = math.Abs(x[i] - med)
-		meanAway += away[i] / float64(len(x))
-		ss += (x[i] - mean) * (x[i] - mean) / us[i] / us[i]
-	}
-	mad := middle(away)
-	outliers := []int{}
-	for i := range x {
-		if mad > 0 && 0.6745*away[i]/mad > 3.5 || mad == 0 && meanAway > 0 && away[i]/(1.253314*meanAway) > 3.5 {
-			outliers = append(outliers, i)
-		}
+	p, err := stats.Pooled(x, us)
+	if err != nil {
+		stop("values", "%s", err)
 	}
 	s := unit.Symbol
-	out := results{"weighted_mean": num(mean, s), "u": num(u, s), "median": num(med, s), "robust_scale": num(1.4826*mad, s), "outliers": {Value: outliers}, "u_scaled": num(u, s)}
+	out := results{"weighted_mean": num(p.Mean, s), "u": num(p.U, s), "median": num(p.Median, s), "robust_scale": num(p.Spread, s), "outliers": {Value: append([]int{}, p.Outliers...)}, "u_scaled": num(p.UScaled, s)}
 	if len(x) > 1 {
-		ratio := math.Sqrt(ss / float64(len(x)-1))
-		out["scatter_ratio"] = num(ratio, "1")
-		out["u_scaled"] = num(u*math.Max(1, ratio), s)
+		out["scatter_ratio"] = num(p.ScatterRatio, "1")
 	}
 	return out
-}
-
-func middle(x []float64) float64 {
-	s := append([]float64(nil), x...)
-	sort.Float64s(s)
-	if n := len(s); n%2 == 0 {
-		return (s[n/2-1] + s[n/2]) / 2
-	}
-	return s[len(s)/2]
 }
 
 func osmosis(a *args) results {
 	c, changes := a.any("concentrations", 3, nil), a.list("changes", 3)
 	a.sameLength("concentrations", "changes", len(c.values), len(changes))
-	l := fitLine(c.values, changes)
-	if l.sxx == 0 {
-		stop("concentrations", "are all the same")
+	l, err := stats.FitLine(c.values, changes)
+	if err != nil {
+		stop("concentrations", "%s", err)
 	}
-	if l.slope == 0 {
+	x, se, outside, ok := l.Crossing()
+	if !ok {
 		stop("changes", "do not depend on the strength, so nothing crosses")
 	}
-	x := -l.intercept / l.slope
-	s := math.Sqrt(l.sse / (l.n - 2))
-	low, high := c.values[0], c.values[0]
-	for _, v := range c.values {
-		low, high = math.Min(low, v), math.Max(high, v)
-	}
-	return results{"crossing": num(x, c.unit.Symbol), "crossing_se": num(s/math.Abs(l.slope)*math.Sqrt(1/l.n+(x-l.meanX)*(x-l.meanX)/l.sxx), c.unit.Symbol), "extrapolated": {Value: x < low || x > high}}
+	return results{"crossing": num(x, c.unit.Symbol), "crossing_se": num(se, c.unit.Symbol), "extrapolated": {Value: outside}}
 }

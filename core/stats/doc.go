@@ -1,9 +1,12 @@
-// Package stats summarises values and compares them: means with weights,
-// robust centres and spreads, outliers, paired differences.
+// Package stats summarises values and tests what they say: means with
+// weights, robust centres and spreads, outliers, differences, counts in zones,
+// straight lines, cooling, ranks, and how many homes are needed.
 //
-// Functions take plain numbers of one unit; each says in its comment the
-// conditions under which its result means something. Distributions come from
-// gonum. The package must not know homes, readings or units.
+// Functions take plain numbers of one unit. A test returns a [Finding]: which
+// test it was, the estimate with its 95 % interval, the verdict on a [Claim]
+// (supported, not supported, cannot tell), which conditions of the test these
+// numbers do not meet, and all of that in words. Distributions come from
+// gonum. The package must not know homes or readings.
 //
-// Start reading at [Summarise].
+// Start reading at [Summarise] and [Finding].
 package stats

@@ -1,11 +1,17 @@
 package stats
 
 import (
-	"fmt"
+	"errors"
 	"math"
 	"sort"
+)
 
-	"gonum.org/v1/gonum/stat/distuv"
+// Faults of data that no test can be made of.
+var (
+	ErrFew       = errors.New("there are too few values")
+	ErrNoScatter = errors.New("there is no scatter at all, so no test can be made")
+	ErrAllSame   = errors.New("they are all the same")
+	ErrLengths   = errors.New("the two lists have different lengths")
 )
 
 // Summary describes a list of values.
@@ -26,24 +32,36 @@ func Summarise(values []float64) (Summary, bool) {
 	if n == 0 {
 		return Summary{}, false
 	}
-	sorted := append([]float64(nil), values...)
-	sort.Float64s(sorted)
-	s := Summary{N: n, Median: median(sorted), Low: sorted[0], High: sorted[n-1]}
-	for _, v := range values {
-		s.Mean += v / float64(n)
-	}
-	if n > 1 {
-		ss := 0.0
-		for _, v := range values {
-			ss += (v - s.Mean) * (v - s.Mean)
-		}
-		s.SD = math.Sqrt(ss / float64(n-1))
-	}
+	sorted := sortedCopy(values)
+	s := Summary{N: n, Median: middle(sorted), Low: sorted[0], High: sorted[n-1]}
+	s.Mean, s.SD = meanSD(values)
 	s.Spread = 1.4826 * mad(sorted, s.Median)
 	return s, true
 }
 
-func median(sorted []float64) float64 {
+// meanSD is the mean and the sample standard deviation (n − 1; 0 below two).
+func meanSD(x []float64) (mean, sd float64) {
+	n := float64(len(x))
+	for _, v := range x {
+		mean += v / n
+	}
+	if n < 2 {
+		return mean, 0
+	}
+	ss := 0.0
+	for _, v := range x {
+		ss += (v - mean) * (v - mean)
+	}
+	return mean, math.Sqrt(ss / (n - 1))
+}
+
+func sortedCopy(x []float64) []float64 {
+	s := append([]float64(nil), x...)
+	sort.Float64s(s)
+	return s
+}
+
+func middle(sorted []float64) float64 {
 	n := len(sorted)
 	if n%2 == 1 {
 		return sorted[n/2]
@@ -58,89 +76,74 @@ func mad(values []float64, centre float64) float64 {
 		d[i] = math.Abs(v - centre)
 	}
 	sort.Float64s(d)
-	return median(d)
+	return middle(d)
 }
 
 // Outliers gives the positions of values whose modified z-score
 // |0.6745·(x − median)/MAD| exceeds 3.5 (Iglewicz and Hoaglin, How to Detect
-// and Handle Outliers, 1993). Below five values, or when more than half are
-// equal, nothing is called an outlier.
+// and Handle Outliers, 1993). Where more than half are equal and MAD is 0 it
+// is |x − median|/(1.253314·mean|x − median|), after the same source; when all
+// are equal there are none. A few values always look odd: callers decide from
+// how many on they ask.
 func Outliers(values []float64) []int {
-	if len(values) < 5 {
+	if len(values) == 0 {
 		return nil
 	}
-	sorted := append([]float64(nil), values...)
-	sort.Float64s(sorted)
-	m := median(sorted)
-	scale := mad(sorted, m)
+	m := middle(sortedCopy(values))
+	scale := mad(values, m) / 0.6745
 	if scale == 0 {
-		return nil
+		for _, v := range values {
+			scale += 1.253314 * math.Abs(v-m) / float64(len(values))
+		}
 	}
 	var out []int
 	for i, v := range values {
-		if 0.6745*math.Abs(v-m)/scale > 3.5 {
+		if scale > 0 && math.Abs(v-m)/scale > 3.5 {
 			out = append(out, i)
 		}
 	}
 	return out
 }
 
-// WeightedMean is Σwx/Σw with w = 1/u², and its standard uncertainty
-// 1/√Σw. Every u must be above zero; the values must be independent and
-// differ only by their uncertainties.
-func WeightedMean(values, us []float64) (mean, u float64, err error) {
-	if len(values) == 0 || len(values) != len(us) {
-		return 0, 0, fmt.Errorf("%d values and %d uncertainties; one of each is needed, and at least one pair", len(values), len(us))
+// Pool is what several values with their uncertainties say together.
+type Pool struct {
+	Mean         float64 // Σwx/Σw with w = 1/u²
+	U            float64 // 1/√Σw: right when the values differ only by their u
+	Median       float64
+	Spread       float64 // robust, as in Summary
+	Outliers     []int
+	ScatterRatio float64 // √(Σw(x − mean)²/(n − 1)); clearly above 1 they differ by more than their u. 0 for one value
+	UScaled      float64 // U·max(1, ScatterRatio), the one to show
+}
+
+// Pooled weighs values by their standard uncertainties. It fails with ErrFew
+// or ErrLengths; every u must be above zero. Outliers stay in the mean.
+func Pooled(values, us []float64) (Pool, error) {
+	if len(values) == 0 {
+		return Pool{}, ErrFew
 	}
-	sw, sx := 0.0, 0.0
+	if len(values) != len(us) {
+		return Pool{}, ErrLengths
+	}
+	sw, swx := 0.0, 0.0
 	for i, v := range values {
 		if !(us[i] > 0) {
-			return 0, 0, fmt.Errorf("the uncertainty of value %d is %v; it has to be above zero", i+1, us[i])
+			return Pool{}, errors.New("every uncertainty has to be above zero")
 		}
 		w := 1 / us[i] / us[i]
 		sw += w
-		sx += w * v
+		swx += w * v
 	}
-	return sx / sw, 1 / math.Sqrt(sw), nil
-}
-
-// Verdict is what a comparison lets one say.
-type Verdict string
-
-// The three verdicts.
-const (
-	Supported    Verdict = "supported"
-	NotSupported Verdict = "not-supported"
-	CannotTell   Verdict = "cannot-tell"
-)
-
-// Difference is a mean difference with its standard error, its 95 % interval
-// and the two-sided p-value of the paired t test against no difference.
-type Difference struct {
-	N         int
-	Mean      float64
-	SE        float64
-	Low, High float64
-	P         float64
-	Verdict   Verdict // supported: the interval leaves zero out
-}
-
-// Paired compares differences within homes with zero by Student's t test:
-// t = mean/(sd/√n) with n−1 degrees of freedom. Conditions: one difference a
-// home, homes independent, and differences roughly normal or n of about 15 or
-// more. It reports false below five differences or when all are equal.
-func Paired(differences []float64) (Difference, bool) {
-	s, ok := Summarise(differences)
-	if !ok || s.N < 5 || s.SD == 0 {
-		return Difference{}, false
+	s, _ := Summarise(values)
+	p := Pool{Mean: swx / sw, U: 1 / math.Sqrt(sw), Median: s.Median, Spread: s.Spread, Outliers: Outliers(values)}
+	p.UScaled = p.U
+	if n := len(values); n > 1 {
+		ss := 0.0
+		for i, v := range values {
+			ss += (v - p.Mean) * (v - p.Mean) / us[i] / us[i]
+		}
+		p.ScatterRatio = math.Sqrt(ss / float64(n-1))
+		p.UScaled = p.U * math.Max(1, p.ScatterRatio)
 	}
-	d := Difference{N: s.N, Mean: s.Mean, SE: s.SD / math.Sqrt(float64(s.N)), Verdict: CannotTell}
-	t := distuv.StudentsT{Mu: 0, Sigma: 1, Nu: float64(s.N - 1)}
-	half := t.Quantile(0.975) * d.SE
-	d.Low, d.High = d.Mean-half, d.Mean+half
-	d.P = 2 * t.CDF(-math.Abs(d.Mean)/d.SE)
-	if d.Low > 0 || d.High < 0 {
-		d.Verdict = Supported
-	}
-	return d, true
+	return p, nil
 }

@@ -22,33 +22,18 @@ func TestSummarise(t *testing.T) {
 	}
 }
 
-// Student's own sleep data (The Probable Error of a Mean, 1908, extra hours
-// with the second drug minus the first): mean 1.58, t = 4.0621, 9 degrees of
-// freedom, p = 0.002833, interval 0.7001 to 2.4599, as printed by standard
-// statistical software.
-func TestPaired(t *testing.T) {
-	d, ok := Paired([]float64{1.2, 2.4, 1.3, 1.3, 0, 1, 1.8, 0.8, 4.6, 1.4})
-	if !ok || !near(d.Mean, 1.58, 1e-9) || !near(d.Mean/d.SE, 4.0621, 1e-4) || !near(d.P, 0.002833, 1e-3) || !near(d.Low, 0.7001142, 1e-5) || !near(d.High, 2.4598858, 1e-5) || d.Verdict != Supported {
-		t.Errorf("%+v", d)
+func TestPooled(t *testing.T) {
+	// By hand: weights 1 and 1/4, (10 + 14/4)/(5/4) = 10.8, u = √(4/5);
+	// Σw(x−m)² = 0.64 + 2.56 = 3.2, so the ratio is √3.2.
+	p, err := Pooled([]float64{10, 14}, []float64{1, 2})
+	if err != nil || !near(p.Mean, 10.8, 1e-12) || !near(p.U, math.Sqrt(0.8), 1e-12) || !near(p.ScatterRatio, math.Sqrt(3.2), 1e-12) || !near(p.UScaled, math.Sqrt(0.8*3.2), 1e-12) {
+		t.Errorf("%+v %v", p, err)
 	}
-	if d, _ := Paired([]float64{-1, 1, -2, 2, 0.5}); d.Verdict != CannotTell {
-		t.Errorf("no difference: %+v", d)
-	}
-	for _, few := range [][]float64{nil, {1, 2, 3, 4}, {1, 1, 1, 1, 1}} {
-		if _, ok := Paired(few); ok {
-			t.Errorf("%v is too little for a test", few)
-		}
-	}
-}
-
-func TestWeightedMean(t *testing.T) {
-	// By hand: weights 1 and 1/4, (10 + 14/4)/(5/4) = 10.8, u = √(4/5).
-	m, u, err := WeightedMean([]float64{10, 14}, []float64{1, 2})
-	if err != nil || !near(m, 10.8, 1e-12) || !near(u, math.Sqrt(0.8), 1e-12) {
-		t.Error(m, u, err)
+	if p, _ := Pooled([]float64{5}, []float64{2}); p.UScaled != 2 {
+		t.Errorf("one value: %+v", p)
 	}
 	for _, bad := range [][2][]float64{{nil, nil}, {{1}, {0}}, {{1}, {1, 2}}, {{1}, {math.NaN()}}} {
-		if _, _, err := WeightedMean(bad[0], bad[1]); err == nil {
+		if _, err := Pooled(bad[0], bad[1]); err == nil {
 			t.Errorf("%v is no pair of lists to weigh", bad)
 		}
 	}
@@ -61,10 +46,12 @@ func TestOutliers(t *testing.T) {
 	if got := Outliers([]float64{10, 11, 9, -10, 10.5, 10}); len(got) != 1 || got[0] != 3 {
 		t.Errorf("a low one: %v", got)
 	}
-	if got := Outliers([]float64{1, 2, 3, 40}); got != nil {
-		t.Errorf("four values are too few: %v", got)
+	if got := Outliers([]float64{1, 1, 1, 1, 1, 1, 1, 9}); len(got) != 1 || got[0] != 7 {
+		t.Errorf("one away from equal ones: %v", got)
 	}
-	if got := Outliers([]float64{1, 1, 1, 1, 9}); got != nil {
-		t.Errorf("no scale: %v", got)
+	for _, none := range [][]float64{nil, {4}, {1, 1, 1}, {1, 2, 3, 4}} {
+		if got := Outliers(none); got != nil {
+			t.Errorf("%v: %v", none, got)
+		}
 	}
 }

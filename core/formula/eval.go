@@ -57,29 +57,38 @@ func (e *Expr) Eval(env Env, unit string) (quantity.Quantity, error) {
 	if v.series {
 		return quantity.Quantity{}, &Error{e.root.pos, e.root.end, "the formula gives several values; take the mean, last or slope of them"}
 	}
-	out := quantity.Canonical(v.dim)
-	if v.dim == quantity.Temperature {
-		out = quantity.MustUnit("K") // it may be a difference, which °C would shift
-	}
-	if unit != "" {
-		u, ok := quantity.LookupUnit(unit)
-		if !ok {
-			return quantity.Quantity{}, &Error{0, len(e.src), fmt.Sprintf("%q is not a unit known here", unit)}
-		}
-		dim := u.Dim
-		if dim == quantity.Angle {
-			dim = quantity.Pure
-		}
-		if dim != v.dim {
-			return quantity.Quantity{}, &Error{0, len(e.src), fmt.Sprintf("the formula gives a %s, not a %s (%s)", v.dim, dim, unit)}
-		}
-		out = u
+	out, err := resultUnit(e, v.dim, unit)
+	if err != nil {
+		return quantity.Quantity{}, err
 	}
 	q := quantity.FromSI(v.xs[0].x, ev.spread(v.xs[0]), out)
 	if bad(q.Value) || bad(q.U) {
 		return quantity.Quantity{}, &Error{e.root.pos, e.root.end, "the result is not a finite number"}
 	}
 	return q, nil
+}
+
+// resultUnit is the unit of a result: the asked one, which has to be of its
+// dimension, or the canonical one.
+func resultUnit(e *Expr, dim quantity.Dim, unit string) (quantity.Unit, error) {
+	if unit == "" {
+		if dim == quantity.Temperature {
+			return quantity.MustUnit("K"), nil // it may be a difference, which °C would shift
+		}
+		return quantity.Canonical(dim), nil
+	}
+	u, ok := quantity.LookupUnit(unit)
+	if !ok {
+		return u, &Error{0, len(e.src), fmt.Sprintf("%q is not a unit known here", unit)}
+	}
+	asked := u.Dim
+	if asked == quantity.Angle {
+		asked = quantity.Pure
+	}
+	if asked != dim {
+		return u, &Error{0, len(e.src), fmt.Sprintf("the formula gives a %s, not a %s (%s)", dim, asked, unit)}
+	}
+	return u, nil
 }
 
 func bad(x float64) bool { return math.IsNaN(x) || math.IsInf(x, 0) }
@@ -191,27 +200,16 @@ func binary(n *node, a, b value) (value, error) {
 	if !a.series {
 		out.times = b.times
 	}
-	switch n.name {
-	case "+", "-":
-		if a.dim != b.dim {
-			return value{}, &Error{n.pos, n.end, fmt.Sprintf("a %s and a %s cannot be %s", a.dim, b.dim, map[string]string{"+": "added", "-": "subtracted"}[n.name])}
-		}
-	case "*":
-		out.dim = a.dim.Mul(b.dim)
-	case "/":
-		out.dim = a.dim.Div(b.dim)
-	case "^":
-		if b.dim != quantity.Pure || b.series {
-			return value{}, &Error{n.args[1].pos, n.args[1].end, "an exponent has to be a plain number"}
-		}
-		if a.dim != quantity.Pure {
-			half := math.Round(2 * b.xs[0].x)
-			d, ok := a.dim.Pow(int(half))
-			if !b.exact || math.Abs(half-2*b.xs[0].x) > 1e-12 || math.Abs(half) > 24 || !ok {
-				return value{}, &Error{n.args[1].pos, n.args[1].end, fmt.Sprintf("a %s can be raised only to whole or half powers written as numbers", a.dim)}
-			}
-			out.dim = d
-		}
+	if n.name == "^" && b.series {
+		return value{}, &Error{n.args[1].pos, n.args[1].end, "an exponent has to be a plain number"}
+	}
+	exponent := 0.0
+	if len(b.xs) > 0 {
+		exponent = b.xs[0].x
+	}
+	var err *Error
+	if out.dim, err = resultDim(n, a.dim, b.dim, exponent, b.exact); err != nil {
+		return value{}, err
 	}
 	size := max(len(a.xs), len(b.xs))
 	out.xs = make([]dual, size)
@@ -227,6 +225,34 @@ func binary(n *node, a, b value) (value, error) {
 		out.xs[i] = d
 	}
 	return out, nil
+}
+
+// resultDim is the dimension of two operands joined; exponent and exact belong
+// to the right one.
+func resultDim(n *node, a, b quantity.Dim, exponent float64, exact bool) (quantity.Dim, *Error) {
+	switch n.name {
+	case "+", "-":
+		if a != b {
+			return a, &Error{n.pos, n.end, fmt.Sprintf("a %s and a %s cannot be %s", a, b, map[string]string{"+": "added", "-": "subtracted"}[n.name])}
+		}
+	case "*":
+		return a.Mul(b), nil
+	case "/":
+		return a.Div(b), nil
+	case "^":
+		if b != quantity.Pure {
+			return a, &Error{n.args[1].pos, n.args[1].end, "an exponent has to be a plain number"}
+		}
+		if a != quantity.Pure {
+			half := math.Round(2 * exponent)
+			d, ok := a.Pow(int(half))
+			if !exact || math.Abs(half-2*exponent) > 1e-12 || math.Abs(half) > 24 || !ok {
+				return a, &Error{n.args[1].pos, n.args[1].end, fmt.Sprintf("a %s can be raised only to whole or half powers written as numbers", a)}
+			}
+			return d, nil
+		}
+	}
+	return a, nil
 }
 
 // at is the i-th element of a series, or the one value of a single.

@@ -309,3 +309,17 @@ func ParseCore(src string) (*Expr, error) {
 	}
 	return e, nil
 }
+
+// clone copies an expression, so that its tree can be changed.
+func (e *Expr) clone() *Expr {
+	var copyNode func(*node) *node
+	copyNode = func(n *node) *node {
+		c := *n
+		c.args = make([]*node, len(n.args))
+		for i, a := range n.args {
+			c.args[i] = copyNode(a)
+		}
+		return &c
+	}
+	return &Expr{src: e.src, root: copyNode(e.root)}
+}

@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"io/fs"
+	"math"
 	"path"
 	"sort"
 	"strings"
@@ -202,4 +203,19 @@ func Holes(id, language string) []string {
 // found in a typed text.
 func Quantity(code, read, example string) Message {
 	return Message{ID: "quantity." + code, Args: Args{"read": read, "example": example}}
+}
+
+// Portion words an amount made up of a home's measures, with the rounding
+// error said from one percent on: "2 × 1 tsp + 1 × ¼ tsp, 3 % under".
+func Portion(p quantity.Portion) Message {
+	percent := int(math.Round(100 * math.Abs(p.Off)))
+	id := "exact"
+	switch {
+	case percent == 0:
+	case p.Off < 0:
+		id = "under"
+	default:
+		id = "over"
+	}
+	return Message{ID: "quantity.portion." + id, Args: Args{"parts": p, "percent": percent}}
 }

@@ -107,3 +107,15 @@ func TestHoles(t *testing.T) {
 		t.Errorf("%v", got)
 	}
 }
+
+func TestPortion(t *testing.T) {
+	tsp := func(size float64) quantity.Measure {
+		return quantity.Measure{Size: size, Unit: quantity.MustUnit("metric tsp"), Spread: 0.1}
+	}
+	for ml, want := range map[float64]string{11.6: "2 × 1\u00a0metric tsp + 1 × ¼\u00a0metric tsp, 3 % under", 5: "1 × 1\u00a0metric tsp", 4.8: "1 × 1\u00a0metric tsp, 4 % over"} {
+		p, ok := quantity.New(ml, "mL").InMeasures([]quantity.Measure{tsp(1), tsp(0.25)})
+		if got := Render(Portion(p), "en"); !ok || got != want {
+			t.Errorf("%v mL: %q, want %q", ml, got, want)
+		}
+	}
+}

@@ -8,6 +8,7 @@ import (
 	"os"
 
 	"patient-kitchen/core/science"
+	"patient-kitchen/core/text"
 )
 
 // compute runs one model of core/science: the document
@@ -44,7 +45,7 @@ func compute(id string, in io.Reader, out io.Writer) error {
 		Model   string                   `json:"model"`
 		Outputs map[string]science.Value `json:"outputs"`
 		Notes   []string                 `json:"notes"`
-	}{id, outputs, []string{model.Assumes}})
+	}{id, outputs, []string{text.Render(model.Assumes(), "en"), text.Render(model.Note(), "en")}})
 }
 
 // readRecordings puts the files in the place of their paths: a model takes
@@ -67,7 +68,13 @@ func readRecordings(model *science.Model, inputs map[string]json.RawMessage) err
 }
 
 // listModels prints every model with its inputs and outputs.
-func listModels(out io.Writer) error { return writeJSON(out, science.Models()) }
+func listModels(out io.Writer) error {
+	models := []science.Described{}
+	for _, m := range science.Models() {
+		models = append(models, m.Describe("en"))
+	}
+	return writeJSON(out, models)
+}
 
 // refuse says on w which input is wrong, as a document for programs.
 func refuse(w io.Writer, err *science.InputError) {

@@ -15,28 +15,29 @@ const Schema = 1
 
 // Document is one experiment. Texts that families read are kept per language.
 type Document struct {
-	Schema     int            `json:"schema" doc:"Number of the document's form; the present one is 1"`
-	Title      text.Localized `json:"title" doc:"Short name, by language code"`
-	Question   text.Localized `json:"question" doc:"The question as families read it"`
-	Background text.Localized `json:"background,omitempty" doc:"For the teacher"`
-	AgeBand    AgeBand        `json:"age_band" enum:"5-7,8-10,11-13,14-18"`
-	Place      text.Localized `json:"place,omitempty" doc:"Where it is done, such as a kitchen table"`
-	Way        Way            `json:"way" enum:"follow-along,predict-then-try,calculate-first,open-challenge,watch-shared" doc:"Way of working"`
-	Languages  []string       `json:"languages" doc:"Codes of the languages families can choose" example:"[\"en\",\"es\"]"`
-	Lesson     string         `json:"lesson,omitempty" doc:"How long the lesson is, such as 45 min; left out for work at the family's own time"`
-	Changed    Variable       `json:"changed,omitzero" doc:"The independent variable"`
-	Measured   []Variable     `json:"measured,omitempty" doc:"The dependent variables"`
-	Kept       []Variable     `json:"kept,omitempty" doc:"The controlled variables"`
-	Conditions []Condition    `json:"conditions,omitempty"`
-	Trials     int            `json:"trials" minimum:"1" maximum:"20" doc:"Trials of each condition"`
-	Needs      []Need         `json:"needs,omitempty"`
-	Steps      []Step         `json:"steps,omitempty"`
-	Readings   []Reading      `json:"readings,omitempty"`
-	Derived    []Derived      `json:"derived,omitempty"`
-	Evidence   []Evidence     `json:"evidence,omitempty"`
-	Questions  []Question     `json:"questions,omitempty"`
-	Mistakes   []Mistake      `json:"mistakes,omitempty"`
-	Hazards    Hazards        `json:"hazards,omitzero" doc:"What the teacher says the experiment contains; an unanswered line stops issuing"`
+	Schema       int            `json:"schema" doc:"Number of the document's form; the present one is 1"`
+	Title        text.Localized `json:"title" doc:"Short name, by language code"`
+	Question     text.Localized `json:"question" doc:"The question as families read it"`
+	Background   text.Localized `json:"background,omitempty" doc:"For the teacher"`
+	AgeBand      AgeBand        `json:"age_band" enum:"5-7,8-10,11-13,14-18"`
+	Place        text.Localized `json:"place,omitempty" doc:"Where it is done, such as a kitchen table"`
+	Way          Way            `json:"way" enum:"follow-along,predict-then-try,calculate-first,open-challenge,watch-shared" doc:"Way of working"`
+	Languages    []string       `json:"languages" doc:"Codes of the languages families can choose" example:"[\"en\",\"es\"]"`
+	Lesson       string         `json:"lesson,omitempty" doc:"How long the lesson is, such as 45 min; left out for work at the family's own time"`
+	Changed      Variable       `json:"changed,omitzero" doc:"The independent variable"`
+	Measured     []Variable     `json:"measured,omitempty" doc:"The dependent variables"`
+	Kept         []Variable     `json:"kept,omitempty" doc:"The controlled variables"`
+	Conditions   []Condition    `json:"conditions,omitempty"`
+	Trials       int            `json:"trials" minimum:"1" maximum:"20" doc:"Trials of each condition"`
+	Needs        []Need         `json:"needs,omitempty"`
+	Steps        []Step         `json:"steps,omitempty"`
+	Readings     []Reading      `json:"readings,omitempty"`
+	Derived      []Derived      `json:"derived,omitempty"`
+	Expectations []Expectation  `json:"expectations,omitempty"`
+	Evidence     []Evidence     `json:"evidence,omitempty"`
+	Questions    []Question     `json:"questions,omitempty"`
+	Mistakes     []Mistake      `json:"mistakes,omitempty"`
+	Hazards      Hazards        `json:"hazards,omitzero" doc:"What the teacher says the experiment contains; an unanswered line stops issuing"`
 }
 
 // AgeBand is the ages an experiment is meant for.

@@ -54,6 +54,7 @@ func Validate(d *Document) []Finding {
 	v.readings()
 	v.steps()
 	v.derived()
+	v.expectations()
 	v.evidence()
 	v.questions()
 	v.languages()

@@ -19,6 +19,7 @@ type args struct {
 	model *Model
 	raw   map[string]json.RawMessage
 	used  map[string]bool // inputs that the model has looked at
+	*working
 }
 
 // stop ends the run: input is at fault.
@@ -26,13 +27,7 @@ func stop(input, format string, values ...any) {
 	panic(&InputError{input, fmt.Sprintf(format, values...)})
 }
 
-func (a *args) input(name string) Input {
-	i := slices.IndexFunc(a.model.Inputs, func(in Input) bool { return in.Name == name })
-	if i < 0 {
-		panic("science: " + a.model.ID + " has no input " + name)
-	}
-	return a.model.Inputs[i]
-}
+func (a *args) input(name string) Input { return a.model.input(name) }
 
 // has reports whether an input was given.
 func (a *args) has(name string) bool {
@@ -127,9 +122,28 @@ func hint(in Input) string {
 // num is an input in its unit. Required unless it has a default.
 func (a *args) num(name string) float64 {
 	in := a.input(name)
-	v := number(in.Name, a.value(in), in.Unit)
+	raw := a.value(in)
+	v := number(in.Name, raw, in.Unit)
 	a.check(in, in.Name, v)
+	a.bindAs(in.Unit, name, []json.RawMessage{raw}, false)
 	return v
+}
+
+// bindAs notes inputs for the working, as they were typed. A plain number
+// where a percentage is asked is one.
+func (a *args) bindAs(unit, name string, raws []json.RawMessage, series bool) {
+	if a.working == nil {
+		return
+	}
+	all := make([]quantity.Quantity, len(raws))
+	for i, raw := range raws {
+		q, plain := readQuantity(name, raw)
+		if plain && unit == "%" {
+			q.Unit = quantity.MustUnit("%")
+		}
+		all[i] = q
+	}
+	a.bind(name, all, series)
 }
 
 // opt is an input that may be left out.
@@ -263,6 +277,7 @@ func (a *args) list(name string, least int) []float64 {
 		out[i] = number(place, raw, in.Unit[len("list of "):])
 		a.check(in, place, out[i])
 	}
+	a.bindAs(in.Unit[len("list of "):], name, items, true)
 	return out
 }
 
@@ -290,7 +305,8 @@ func (a *args) any(name string, least int, like *quantity.Unit) series {
 	in := a.input(name)
 	s := series{unit: quantity.One}
 	plainFirst := false
-	for i, raw := range a.items(in, least) {
+	items := a.items(in, least)
+	for i, raw := range items {
 		place := fmt.Sprintf("%s[%d]", name, i)
 		q, plain := readQuantity(place, raw)
 		if i == 0 {
@@ -311,6 +327,7 @@ func (a *args) any(name string, least int, like *quantity.Unit) series {
 		a.check(in, place, v.Value)
 		s.values = append(s.values, v.Value)
 	}
+	a.bindAs("any", name, items, true)
 	return s
 }
 
@@ -324,6 +341,11 @@ func (a *args) like(name string, unit quantity.Unit) float64 {
 	}
 	v := q.Value * q.Unit.Factor / unit.Factor
 	a.check(in, name, v)
+	if unit.Dim == quantity.Temperature { // a difference
+		a.know(name, v*unit.Factor, "K")
+	} else {
+		a.know(name, v, unit.Symbol)
+	}
 	return v
 }
 

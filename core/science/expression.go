@@ -10,14 +10,13 @@ import (
 )
 
 func init() {
-	register(Model{Number: 32, ID: "formula", Group: "read", Title: "What does this formula give?",
+	register(Model{Number: 32, ID: "formula", Group: "read", Main: "value",
 		Inputs:  []Input{{Name: "expression", Unit: "text"}, {Name: "symbols", Unit: "symbols", Optional: true, Help: "name: value and u"}, {Name: "unit", Unit: "text", Optional: true, Help: "of the result"}},
-		Outputs: []Output{{"value", "as asked"}, {"u", "as asked"}},
-		Assumes: "First order only: when a denominator is uncertain by more than about 20 % the give or take is too small.", run: expression})
-	register(Model{Number: 33, ID: "quantity-parse", Group: "read", Title: "How is this amount read?",
+		Outputs: []Output{{"value", "as asked", "u"}, {"u", "as asked", ""}},
+		run:     expression})
+	register(Model{Number: 33, ID: "quantity-parse", Group: "read", Main: "canonical",
 		Inputs:  []Input{{Name: "text", Unit: "text", Help: "as a family would write it"}},
-		Outputs: []Output{{"value", "as written"}, {"canonical", "canonical"}, {"low", "as written"}, {"high", "as written"}},
-		Assumes: "Bare spoons and cups are US measures.",
+		Outputs: []Output{{"value", "as written", ""}, {"canonical", "canonical", ""}, {"low", "as written", ""}, {"high", "as written", ""}},
 		run: func(a *args) results {
 			p, err := quantity.Parse(a.text("text"))
 			if err != nil {
@@ -80,10 +79,13 @@ func expression(a *args) results {
 	if err != nil {
 		stop("expression", "%s", err)
 	}
+	if a.working != nil {
+		a.steps = append(a.steps, Step{"value", e, env, q})
+	}
 	// u of a temperature is a difference, in kelvin.
 	u := num(q.U, q.Unit.Symbol)
 	if q.Unit.Dim == quantity.Temperature {
 		u = num(q.USI(), "K")
 	}
-	return results{"value": {Value: q.Value, Unit: q.Unit.Symbol, Uncertainty: &q.U}, "u": u}
+	return results{"value": num(q.Value, q.Unit.Symbol), "u": u}
 }

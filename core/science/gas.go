@@ -40,6 +40,8 @@ func (a *args) air() (kelvin, kPa float64) {
 	if h, ok := a.opt("altitude"); ok {
 		kPa = 101.325 * math.Pow(1-0.0065*h/288.15, 5.25588)
 	}
+	a.know("pressure", kPa, "kPa")
+	a.know("R", gasConstant, "kPa·L/mol/K")
 	return kelvin, kPa
 }
 

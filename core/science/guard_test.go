@@ -150,13 +150,13 @@ func TestCounterparts(t *testing.T) {
 func TestSpellingsDoNotMatter(t *testing.T) {
 	rewrite := strings.NewReplacer(" mL", " mL ", " cm", " centimetres", " min", " minutes", " °C", "°C", " g", " grams")
 	for _, m := range Models() {
-		if !m.Typed() || m.ID == "quantity-parse" {
+		if m.ID == "signal-pitch" || m.ID == "quantity-parse" || m.ID == "formula" || m.ID == "layers" {
 			continue
 		}
 		example := m.Example()
 		other := maps.Clone(example)
 		for _, in := range m.Inputs {
-			if _, given := other[in.Name]; given && in.Unit != "text" && in.Unit != "choice" && !strings.Contains(in.Unit, "/") {
+			if _, given := other[in.Name]; given && in.Unit != "text" && in.Unit != "choice" && in.Unit != "objects" && !strings.Contains(in.Unit, "/") {
 				other[in.Name] = " " + rewrite.Replace(other[in.Name]+" ")
 			}
 		}

@@ -18,10 +18,10 @@ type named struct {
 }
 
 func init() {
-	register(Model{Number: 9, ID: "layers", Group: "much", Title: "Which liquid lies on which, and what floats where?",
-		Inputs:  []Input{{Name: "liquids", Unit: "objects", Help: "list of name and density"}, {Name: "objects", Unit: "objects", Optional: true, Help: "list of name and density"}},
-		Outputs: []Output{{"order", ""}, {"places", ""}, {"warnings", ""}},
-		Assumes: "Density says which order is possible, not that the layers stay apart: liquids that mix blur within minutes to hours.", run: layers})
+	register(Model{Number: 9, ID: "layers", Group: "much",
+		Inputs:  []Input{{Name: "liquids", Unit: "objects", Form: NameDensity, Help: "list of name and density"}, {Name: "objects", Unit: "objects", Form: NameDensity, Optional: true, Help: "list of name and density"}},
+		Outputs: []Output{{"order", "", ""}, {"places", "", ""}, {"warnings", "", ""}},
+		run:     layers})
 }
 
 func readLayers(a *args, name string, least int) []named {

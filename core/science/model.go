@@ -1,12 +1,16 @@
 package science
 
 import (
+	"embed"
 	"encoding/json"
 	"fmt"
 	"math"
 	"slices"
 	"sort"
 	"strings"
+
+	"patient-kitchen/core/formula"
+	"patient-kitchen/core/text"
 )
 
 // Model is one computation.
@@ -16,11 +20,50 @@ type Model struct {
 	// Group is the larger question it belongs to: "see" (would we see it), "much",
 	// "fast", "size" (what tone, what size), "sure" or "read".
 	Group   string   `json:"group"`
-	Title   string   `json:"title"` // what one wants to find out, in English
 	Inputs  []Input  `json:"inputs"`
 	Outputs []Output `json:"outputs"`
-	Assumes string   `json:"assumes"` // what has to hold, and where the result misleads
+	// Main is the output that answers the question; another one that is a
+	// number takes its place where it does not apply.
+	Main string `json:"main,omitempty"`
+	// Inverse are the inputs that can be found from a wanted main output.
+	Inverse []string `json:"inverse,omitempty"`
 	run     func(a *args) results
+}
+
+//go:embed texts/*.json
+var texts embed.FS
+
+func init() { text.Register(texts) }
+
+// Title is what one wants to find out.
+func (m *Model) Title() text.Message { return m.say("title") }
+
+// Assumes is what has to hold, and where the result misleads.
+func (m *Model) Assumes() text.Message { return m.say("assumes") }
+
+// Note is the usual slip and what is right.
+func (m *Model) Note() text.Message { return m.say("note") }
+
+// Source is the law or method behind the model.
+func (m *Model) Source() text.Message { return m.say("source") }
+
+func (m *Model) say(what string) text.Message {
+	return text.Message{ID: "science." + m.ID + "." + what}
+}
+
+// Described is a model with its texts in a language.
+type Described struct {
+	*Model
+	Title   string `json:"title" doc:"What one wants to find out"`
+	Assumes string `json:"assumes" doc:"What has to hold, and where the result misleads"`
+	Note    string `json:"note" doc:"The usual slip and what is right"`
+	Source  string `json:"source" doc:"The law or method behind it"`
+}
+
+// Describe gives a model its texts.
+func (m *Model) Describe(language string) Described {
+	say := func(m text.Message) string { return text.Render(m, language) }
+	return Described{m, say(m.Title()), say(m.Assumes()), say(m.Note()), say(m.Source())}
 }
 
 // Input is one input of a model.
@@ -38,13 +81,27 @@ type Input struct {
 	Whole    bool     `json:"whole,omitempty"`
 	Options  []string `json:"options,omitempty"` // of a choice
 	Help     string   `json:"help,omitempty"`
+	// Chosen is a number that is decided, not read off a tool, so that it has no
+	// give or take of its own.
+	Chosen bool `json:"chosen,omitempty"`
+	Form   Form `json:"form,omitempty"` // how objects are typed
 }
+
+// Form is how one object of a list is typed into a blank.
+type Form string
+
+// The forms.
+const (
+	ValueU      Form = "9.7 cm ± 0.2 cm"
+	NameDensity Form = "honey 1.42 g/mL"
+)
 
 // Output is one output of a model; Unit is "1" for pure numbers, "" for texts
 // and booleans, "as the data" where it follows the inputs.
 type Output struct {
 	Name string `json:"name"`
 	Unit string `json:"unit"`
+	U    string `json:"u,omitempty"` // the output that is its standard uncertainty
 }
 
 // outputWords are names of outputs that would not be understood as they are.
@@ -121,11 +178,20 @@ func Find(id string) (*Model, bool) {
 
 // Run computes a model from inputs as JSON. Its error is of type *InputError.
 // Every output is there; one that does not apply is nil.
-func (m *Model) Run(inputs map[string]json.RawMessage) (out map[string]Value, err error) {
-	a := &args{model: m, raw: inputs, used: map[string]bool{}}
+func (m *Model) Run(inputs map[string]json.RawMessage) (map[string]Value, error) {
+	_, out, err := m.work(inputs, false)
+	return out, err
+}
+
+// work is Run that also keeps the working, when it is told to.
+func (m *Model) work(inputs map[string]json.RawMessage, explain bool) (a *args, out results, err error) {
+	a = &args{model: m, raw: inputs, used: map[string]bool{}}
+	if explain {
+		a.working = &working{env: formula.Env{}}
+	}
 	for name := range inputs {
 		if !slices.ContainsFunc(m.Inputs, func(in Input) bool { return in.Name == name }) {
-			return nil, &InputError{name, fmt.Sprintf("is not an input of %s; it takes %s", m.ID, m.inputNames())}
+			return a, nil, &InputError{name, fmt.Sprintf("is not an input of %s; it takes %s", m.ID, m.inputNames())}
 		}
 	}
 	defer func() {
@@ -146,10 +212,17 @@ func (m *Model) Run(inputs map[string]json.RawMessage) (out map[string]Value, er
 			continue
 		}
 		if !finite(v.Value) {
-			return nil, &InputError{"", fmt.Sprintf("%s is not a finite number with these inputs", o.Name)}
+			return a, nil, &InputError{"", fmt.Sprintf("%s is not a finite number with these inputs", o.Name)}
 		}
 	}
-	return got, nil
+	for _, o := range m.Outputs {
+		v := got[o.Name]
+		if u, ok := got[o.U].Value.(float64); ok && v.Value != nil {
+			v.Uncertainty = &u
+			got[o.Name] = v
+		}
+	}
+	return a, got, nil
 }
 
 func (m *Model) inputNames() string {

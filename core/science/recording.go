@@ -3,10 +3,10 @@ package science
 import "patient-kitchen/core/signal"
 
 func init() {
-	register(Model{Number: 31, ID: "signal-pitch", Group: "size", Title: "What tone is in this recording of a glass or a bottle?",
+	register(Model{Number: 31, ID: "signal-pitch", Group: "size", Main: "frequency",
 		Inputs:  []Input{{Name: "wav", Unit: "recording", Help: "16-bit PCM WAV, 8 to 48 kHz, one strike or one breath"}},
-		Outputs: []Output{{"frequency", "Hz"}, {"confidence", "1"}, {"note", ""}, {"cents", "1"}},
-		Assumes: "The lowest vibration of the loudest glass within a second of its strike, between 100 Hz and 5 kHz; none for silence and noise. The partials of a glass are not harmonic.", run: signalPitch})
+		Outputs: []Output{{"frequency", "Hz", ""}, {"confidence", "1", ""}, {"note", "", ""}, {"cents", "1", ""}},
+		run:     signalPitch})
 }
 
 func signalPitch(a *args) results {

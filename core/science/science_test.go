@@ -11,6 +11,7 @@ import (
 	"testing"
 
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
 )
 
 type worked struct {
@@ -99,6 +100,25 @@ func same(v Value, want any, unit string) bool {
 	b, _ := json.Marshal(want)
 	return string(a) == string(b)
 }
+
+// exampleInputs are the inputs of all of a model's worked examples.
+func exampleInputs(t *testing.T, id string) []map[string]json.RawMessage {
+	t.Helper()
+	var examples []worked
+	if err := json.Unmarshal(workedFile, &examples); err != nil {
+		t.Fatal(err)
+	}
+	var out []map[string]json.RawMessage
+	for _, e := range examples {
+		if e.Model == id {
+			out = append(out, e.Inputs)
+		}
+	}
+	return out
+}
+
+// at is a value as a quantity.
+func at(v Value) quantity.Quantity { return quantity.New(v.Value.(float64), v.Unit) }
 
 func run(t *testing.T, model, inputs string) (map[string]Value, *InputError) {
 	t.Helper()
@@ -233,8 +253,20 @@ func jsonOf(v any) any {
 func TestRegistry(t *testing.T) {
 	ids, numbers := map[string]bool{}, map[int]bool{}
 	for _, m := range Models() {
-		if ids[m.ID] || numbers[m.Number] || m.Title == "" || !slices.Contains([]string{"see", "much", "fast", "size", "sure", "read"}, m.Group) || m.Assumes == "" || len(m.Outputs) == 0 || !strings.HasSuffix(m.Title, "?") {
-			t.Errorf("%d %s: %q", m.Number, m.ID, m.Title)
+		if ids[m.ID] || numbers[m.Number] || !slices.Contains([]string{"see", "much", "fast", "size", "sure", "read"}, m.Group) || len(m.Outputs) == 0 {
+			t.Errorf("%d %s", m.Number, m.ID)
+		}
+		for _, language := range text.Languages {
+			d := m.Describe(language)
+			if !strings.HasSuffix(d.Title, "?") || strings.HasPrefix(d.Assumes, "[") || strings.HasPrefix(d.Note, "[") || strings.HasPrefix(d.Source, "[") {
+				t.Errorf("%s in %s: %+v", m.ID, language, d)
+			}
+		}
+		if i := slices.IndexFunc(m.Outputs, func(o Output) bool { return o.Name == m.Main }); m.Main != "" && i < 0 {
+			t.Errorf("%s answers with %q", m.ID, m.Main)
+		}
+		for _, name := range m.Inverse {
+			m.input(name) // panics where there is none
 		}
 		ids[m.ID], numbers[m.Number] = true, true
 		for _, in := range m.Inputs {
@@ -286,10 +318,7 @@ func TestCertifiedLine(t *testing.T) {
 func TestTypedExamples(t *testing.T) {
 	for _, m := range Models() {
 		example := m.Example()
-		if m.Typed() == (len(example) == 0) {
-			t.Errorf("%s: %d blanks in its example", m.ID, len(example))
-		}
-		if !m.Typed() {
+		if m.ID == "signal-pitch" { // its example is a recording
 			continue
 		}
 		typed, err := m.RunTyped(example)
@@ -336,7 +365,11 @@ func TestShow(t *testing.T) {
 		{Value{Value: false}, "en", "no"},
 		{Value{Value: "acid"}, "en", "acid"},
 		{Value{}, "en", "–"},
-		{Value{Value: []string{"oil", "water"}}, "en", `["oil","water"]`},
+		{Value{Value: []string{"oil", "water"}}, "en", "oil, water"},
+		{Value{Value: []string{}}, "es", "ninguno"},
+		{Value{Value: []int{4}}, "en", "4"},
+		{Value{Value: [][]string{{"oil", "water"}}}, "en", "oil and water"},
+		{Value{Value: map[string]string{"cork": "on:oil", "nail": "floor"}}, "en", "cork: on oil, nail: floor"},
 	} {
 		if got := c.v.Show(c.language); got != c.want {
 			t.Errorf("%v: %q, want %q", c.v, got, c.want)

@@ -3,7 +3,7 @@ package science
 import "math"
 
 func init() {
-	register(Model{Number: 5, ID: "solution-strength", Group: "much", Title: "How strong is this solution?",
+	register(Model{Number: 5, ID: "solution-strength", Group: "much", Main: "percent", Inverse: []string{"spoons", "water_volume", "molarity", "percent"},
 		Inputs: []Input{
 			{Name: "mode", Unit: "choice", Options: []string{"to-molarity", "to-percent", "spoons"}},
 			{Name: "solute", Unit: "choice", Optional: true, Options: []string{"sodium-bicarbonate", "acetic", "citric", "citric-monohydrate", "tartaric", "sodium-carbonate", "sodium-carbonate-decahydrate", "calcium-carbonate", "sodium-chloride", "sucrose", "hydrogen-peroxide"}},
@@ -11,29 +11,29 @@ func init() {
 			{Name: "molarity", Unit: "mol/L", Limits: "≥ 0", Optional: true}, {Name: "spoons", Unit: "1", Limits: "≥ 0", Optional: true}, {Name: "spoon_mass", Unit: "g", Limits: "> 0", Optional: true},
 			{Name: "water_volume", Unit: "mL", Limits: "> 0", Optional: true}, {Name: "water_density", Unit: "g/mL", Default: water, Limits: "> 0"},
 		},
-		Outputs: []Output{{"molarity", "mol/L"}, {"percent", "%"}, {"solute_mass", "g"}, {"molality", "mol/kg"}},
-		Assumes: "Hydrates count as they are weighed. Solubility is not checked.", run: solutionStrength})
-	register(Model{Number: 6, ID: "dilution", Group: "much", Title: "How do I dilute it to this strength?",
+		Outputs: []Output{{"molarity", "mol/L", ""}, {"percent", "%", ""}, {"solute_mass", "g", ""}, {"molality", "mol/kg", ""}},
+		run:     solutionStrength})
+	register(Model{Number: 6, ID: "dilution", Group: "much", Main: "v1", Inverse: []string{"v2"},
 		Inputs: []Input{
-			{Name: "c1", Unit: "any", Limits: "> 0", Help: "strength there is"}, {Name: "c2", Unit: "any", Limits: "≥ 0", Help: "strength wanted"}, {Name: "v2", Unit: "mL", Limits: "> 0", Help: "volume wanted"},
+			{Name: "c1", Unit: "any", Limits: "> 0", Help: "strength there is"}, {Name: "c2", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "strength wanted"}, {Name: "v2", Chosen: true, Unit: "mL", Limits: "> 0", Help: "volume wanted"},
 			{Name: "density1", Unit: "g/mL", Optional: true, Limits: "> 0"}, {Name: "density2", Unit: "g/mL", Optional: true, Limits: "> 0"}, {Name: "water_density", Unit: "g/mL", Default: water, Limits: "> 0"},
 		},
-		Outputs: []Output{{"v1", "mL"}, {"water", "mL"}},
-		Assumes: "Acid into water, never the other way round. Without densities right for amounts per volume; with them percentages are by mass and volumes do not add up.", run: dilution})
-	register(Model{Number: 7, ID: "peroxide", Group: "much", Title: "How much oxygen is in this peroxide?",
+		Outputs: []Output{{"v1", "mL", ""}, {"water", "mL", ""}},
+		run:     dilution})
+	register(Model{Number: 7, ID: "peroxide", Group: "much", Main: "oxygen_volume", Inverse: []string{"volume", "percent", "volume_strength"},
 		Inputs: append([]Input{
 			{Name: "percent", Unit: "%", Optional: true, Limits: "0…100", Help: "g per 100 mL"}, {Name: "volume_strength", Unit: "1", Optional: true, Limits: "≥ 0", Help: "litres of oxygen per litre"},
 			{Name: "molarity", Unit: "mol/L", Optional: true, Limits: "≥ 0"}, {Name: "volume", Unit: "L", Optional: true, Limits: "≥ 0"},
 		}, gasInputs...),
-		Outputs: []Output{{"percent", "%"}, {"volume_strength", "1"}, {"molarity", "mol/L"}, {"oxygen_volume", "L"}},
-		Assumes: "Complete decomposition, dry gas. A label in mass percent differs by the density.", run: peroxide})
-	register(Model{Number: 24, ID: "freezing-point", Group: "size", Title: "At what temperature does this solution freeze?",
+		Outputs: []Output{{"percent", "%", ""}, {"volume_strength", "1", ""}, {"molarity", "mol/L", ""}, {"oxygen_volume", "L", ""}},
+		run:     peroxide})
+	register(Model{Number: 24, ID: "freezing-point", Group: "size", Main: "freezing_temperature", Inverse: []string{"mass"},
 		Inputs: []Input{
 			{Name: "solute", Unit: "choice", Options: []string{"salt", "sugar", "custom"}}, {Name: "mass", Unit: "g", Limits: "≥ 0"}, {Name: "water_mass", Unit: "kg", Limits: "> 0", Help: "liquid water, not ice"},
 			{Name: "ions", Unit: "1", Optional: true, Limits: "> 0", Help: "particles from one, such as 2 for table salt"}, {Name: "molar_mass", Unit: "g/mol", Optional: true, Limits: "> 0"},
 		},
-		Outputs: []Output{{"molality", "mol/kg"}, {"depression", "K"}, {"freezing_temperature", "°C"}, {"limited", ""}},
-		Assumes: "Ideal law. Table salt: at 5 % by mass −3.4 instead of about −3.1 °C. Sugar: good to about 1 mol/kg.", run: freezingPoint})
+		Outputs: []Output{{"molality", "mol/kg", ""}, {"depression", "K", ""}, {"freezing_temperature", "°C", ""}, {"limited", "", ""}},
+		run:     freezingPoint})
 }
 
 func solutionStrength(a *args) results {
@@ -46,17 +46,24 @@ func solutionStrength(a *args) results {
 	}
 	foreign := map[string][]string{"to-molarity": {"molarity", "spoons", "spoon_mass", "water_volume"}, "to-percent": {"percent", "spoons", "spoon_mass", "water_volume"}, "spoons": {"percent", "density", "molarity"}}
 	a.forbid("does not belong to the mode "+mode, foreign[mode]...)
+	a.know("M", m, "g/mol")
 	switch mode {
 	case "to-molarity":
+		defer a.step("molarity", "percent * density / M", "mol/L")
 		return results{"molarity": num(10*a.num("density")*a.num("percent")/m, "mol/L")}
 	case "to-percent":
 		p := a.num("molarity") * m / (10 * a.num("density"))
 		if p > 100 {
 			stop("molarity", "would be more than 100 %%")
 		}
+		a.step("percent", "molarity * M / density", "%")
 		return results{"percent": num(p, "%")}
 	}
 	mass, w := a.num("spoons")*a.num("spoon_mass"), a.num("water_volume")*a.num("water_density")
+	a.step("solute_mass", "spoons * spoon_mass", "g")
+	a.step("water_mass", "water_volume * water_density", "g")
+	a.step("percent", "solute_mass / (solute_mass + water_mass)", "%")
+	a.step("molality", "solute_mass / M / water_mass", "mol/kg")
 	return results{"solute_mass": num(mass, "g"), "percent": num(100*mass/(mass+w), "%"), "molality": num(mass/m/(w/1000), "mol/kg")}
 }
 
@@ -73,6 +80,8 @@ func dilution(a *args) results {
 	}
 	if !has1 {
 		v1 := c2 * v2 / c1
+		a.step("v1", "c2 * v2 / c1", "mL")
+		a.step("water", "v2 - v1", "mL")
 		return results{"v1": num(v1, "mL"), "water": num(v2-v1, "mL")}
 	}
 	if unit.Symbol != "%" {
@@ -80,6 +89,11 @@ func dilution(a *args) results {
 	}
 	m2 := d2 * v2
 	m1 := m2 * c2 / c1
+	a.num("water_density")
+	a.step("mass_wanted", "density2 * v2", "g")
+	a.step("mass_of_the_stronger_one", "mass_wanted * c2 / c1", "g")
+	a.step("v1", "mass_of_the_stronger_one / density1", "mL")
+	a.step("water", "(mass_wanted - mass_of_the_stronger_one) / water_density", "mL")
 	return results{"v1": num(m1/d1, "mL"), "water": num((m2-m1)/a.num("water_density"), "mL")}
 }
 
@@ -99,9 +113,21 @@ func peroxide(a *args) results {
 		stop(name, "would be more than 100 %% (w/v)")
 	}
 	kelvin, kPa := a.air()
+	a.know("M", massH2O2, "g/mol")
+	a.know("grams_per_mL", 1, "g/mL")
+	a.know("molar_volume", molarO2L, "L/mol")
+	switch name {
+	case "percent":
+		a.step("molarity", "percent * grams_per_mL / M", "mol/L")
+	case "volume_strength":
+		a.step("molarity", "2 * volume_strength / molar_volume", "mol/L")
+	}
+	a.step("percent", "molarity * M / grams_per_mL", "%")
+	a.step("volume_strength", "molarity / 2 * molar_volume", "1")
 	out := results{"percent": num(percent, "%"), "volume_strength": num(c/2*molarO2L, "1"), "molarity": num(c, "mol/L")}
 	if v, ok := a.opt("volume"); ok {
 		out["oxygen_volume"] = num(litres(c*v/2, kelvin, kPa), "L")
+		a.step("oxygen_volume", "molarity / 2 * volume * R * temperature / pressure", "L")
 	}
 	return out
 }
@@ -120,6 +146,11 @@ func freezingPoint(a *args) results {
 	}
 	molality := a.num("mass") / m / a.num("water_mass")
 	depression := i * 1.858 * molality
+	a.know("M", m, "g/mol")
+	a.know("particles", i, "1")
+	a.know("K_f", 1.858, "K·kg/mol")
+	a.step("molality", "mass / M / water_mass", "mol/kg")
+	a.step("depression", "particles * K_f * molality", "K")
 	t, limited := -depression, false
 	if solute == "salt" && t < -21.1 {
 		t, limited = -21.1, true

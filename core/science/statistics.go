@@ -4,6 +4,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"math"
 
 	"gonum.org/v1/gonum/stat/distuv"
 
@@ -12,41 +13,41 @@ import (
 )
 
 func init() {
-	register(Model{Number: 21, ID: "detect", Group: "see", Title: "Would this class see the effect?",
+	register(Model{Number: 21, ID: "detect", Group: "see", Main: "power", Inverse: []string{"families", "trials", "effect"},
 		Inputs: []Input{
-			{Name: "effect", Unit: "any", Help: "the difference that matters"}, {Name: "reading_sd", Unit: "any", Limits: "≥ 0", Help: "scatter of one reading"}, {Name: "between_sd", Unit: "any", Limits: "≥ 0", Help: "scatter of the true difference between families"},
+			{Name: "effect", Chosen: true, Unit: "any", Help: "the difference that matters"}, {Name: "reading_sd", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "scatter of one reading"}, {Name: "between_sd", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "scatter of the true difference between families"},
 			{Name: "trials", Unit: "1", Limits: "≥ 1", Whole: true, Help: "per family and condition"}, {Name: "families", Unit: "1", Limits: "≥ 1", Whole: true, Help: "how many take part"},
 		},
-		Outputs: []Output{{"se", "as the data"}, {"power", "1"}, {"families_needed", "1"}, {"families_needed_small", "1"}},
-		Assumes: "Every family tests both conditions. The normal approximation is optimistic for small classes: use the number for a small class.", run: detect})
-	register(Model{Number: 22, ID: "choice", Group: "see", Title: "Did they choose, or spread by chance?",
+		Outputs: []Output{{"se", "as the data", ""}, {"power", "1", ""}, {"families_needed", "1", ""}, {"families_needed_small", "1", ""}},
+		run:     detect})
+	register(Model{Number: 22, ID: "choice", Group: "see", Main: "exact_p",
 		Inputs: []Input{
 			{Name: "counts", Unit: "list of 1", Limits: "≥ 0", Whole: true, Help: "how many at each place"}, {Name: "shares", Unit: "list of 1", Optional: true, Limits: "> 0", Help: "expected, equal when left out"}, {Name: "p1", Unit: "1", Optional: true, Limits: "0…1", Help: "true share of the first, for planning"},
 		},
-		Outputs: []Output{{"chi_square", "1"}, {"df", "1"}, {"p", "1"}, {"exact_p", "1"}, {"small_expected", ""}, {"animals_needed", "1"}},
-		Assumes: "Every animal may count once: several looks at the same animal are not independent. With few, use the exact test or fewer zones.", run: choiceTest})
-	register(Model{Number: 23, ID: "cooling", Group: "fast", Title: "How fast does it cool, and how warm will it be?",
+		Outputs: []Output{{"chi_square", "1", ""}, {"df", "1", ""}, {"p", "1", ""}, {"exact_p", "1", ""}, {"small_expected", "", ""}, {"animals_needed", "1", ""}},
+		run:     choiceTest})
+	register(Model{Number: 23, ID: "cooling", Group: "fast", Main: "predicted", Inverse: []string{"at"},
 		Inputs: []Input{
-			{Name: "times", Unit: "list of min", Help: "of the readings"}, {Name: "temperatures", Unit: "list of °C"}, {Name: "ambient", Unit: "°C", Help: "of the room"}, {Name: "at", Unit: "min", Optional: true, Help: "when the temperature is wanted"},
+			{Name: "times", Unit: "list of min", Help: "of the readings"}, {Name: "temperatures", Unit: "list of °C"}, {Name: "ambient", Unit: "°C", Help: "of the room"}, {Name: "at", Chosen: true, Unit: "min", Optional: true, Help: "when the temperature is wanted"},
 		},
-		Outputs: []Output{{"k", "1/min"}, {"half_time", "min"}, {"predicted", "°C"}},
-		Assumes: "Use readings at least 10 °C away from the room: the logarithm magnifies the noise of the last ones. Open hot cups cool faster at first.", run: cooling})
-	register(Model{Number: 27, ID: "line-fit", Group: "sure", Title: "Which straight line fits?",
+		Outputs: []Output{{"k", "1/min", ""}, {"half_time", "min", ""}, {"predicted", "°C", ""}},
+		run:     cooling})
+	register(Model{Number: 27, ID: "line-fit", Group: "sure", Main: "slope",
 		Inputs:  []Input{{Name: "x", Unit: "list of any", Help: "what was set"}, {Name: "y", Unit: "list of any", Help: "what was read"}},
-		Outputs: []Output{{"slope", "1"}, {"intercept", "1"}, {"slope_se", "1"}, {"intercept_se", "1"}, {"r2", "1"}, {"residual_sd", "1"}, {"slope_ci", "1"}, {"intercept_ci", "1"}},
-		Assumes: "Only y scatters, by the same amount everywhere.", run: lineFit})
-	register(Model{Number: 28, ID: "compare-groups", Group: "sure", Title: "Do two groups differ?",
+		Outputs: []Output{{"slope", "1", "slope_se"}, {"intercept", "1", "intercept_se"}, {"slope_se", "1", ""}, {"intercept_se", "1", ""}, {"r2", "1", ""}, {"residual_sd", "1", ""}, {"slope_ci", "1", ""}, {"intercept_ci", "1", ""}},
+		run:     lineFit})
+	register(Model{Number: 28, ID: "compare-groups", Group: "sure", Main: "difference",
 		Inputs:  []Input{{Name: "mode", Unit: "choice", Default: "welch", Options: []string{"welch", "paired"}}, {Name: "a", Unit: "list of any", Help: "first group"}, {Name: "b", Unit: "list of any", Help: "second group, or the same homes again"}},
-		Outputs: []Output{{"mean_a", "as the data"}, {"mean_b", "as the data"}, {"difference", "as the data"}, {"t", "1"}, {"df", "1"}, {"p", "1"}, {"ci", "as the data"}, {"g", "1"}},
-		Assumes: "One value per family: several trials of one family are averaged first.", run: compareGroups})
-	register(Model{Number: 29, ID: "pooled", Group: "sure", Title: "What do all families say together?",
-		Inputs:  []Input{{Name: "values", Unit: "objects", Help: "list of value and u"}},
-		Outputs: []Output{{"weighted_mean", "as the data"}, {"u", "as the data"}, {"median", "as the data"}, {"robust_scale", "as the data"}, {"outliers", ""}, {"scatter_ratio", "1"}, {"u_scaled", "as the data"}},
-		Assumes: "Outliers stay in. If families differ by more than their own give or take, show u_scaled.", run: pooled})
-	register(Model{Number: 30, ID: "osmosis-crossing", Group: "sure", Title: "At which strength does it neither gain nor lose?",
+		Outputs: []Output{{"mean_a", "as the data", ""}, {"mean_b", "as the data", ""}, {"difference", "as the data", ""}, {"t", "1", ""}, {"df", "1", ""}, {"p", "1", ""}, {"ci", "as the data", ""}, {"g", "1", ""}},
+		run:     compareGroups})
+	register(Model{Number: 29, ID: "pooled", Group: "sure", Main: "weighted_mean",
+		Inputs:  []Input{{Name: "values", Unit: "objects", Form: ValueU, Help: "list of value and u"}},
+		Outputs: []Output{{"weighted_mean", "as the data", "u_scaled"}, {"u", "as the data", ""}, {"median", "as the data", ""}, {"robust_scale", "as the data", ""}, {"outliers", "", ""}, {"scatter_ratio", "1", ""}, {"u_scaled", "as the data", ""}},
+		run:     pooled})
+	register(Model{Number: 30, ID: "osmosis-crossing", Group: "sure", Main: "crossing",
 		Inputs:  []Input{{Name: "concentrations", Unit: "list of any", Limits: "≥ 0"}, {Name: "changes", Unit: "list of %"}},
-		Outputs: []Output{{"crossing", "as the data"}, {"crossing_se", "as the data"}, {"extrapolated", ""}},
-		Assumes: "The true curve bends: use points near the crossing. An extrapolated one is outside the data.", run: osmosis})
+		Outputs: []Output{{"crossing", "as the data", "crossing_se"}, {"crossing_se", "as the data", ""}, {"extrapolated", "", ""}},
+		run:     osmosis})
 }
 
 func detect(a *args) results {
@@ -59,6 +60,8 @@ func detect(a *args) results {
 	if sd == 0 && tau == 0 {
 		stop("reading_sd", "cannot be zero together with between_sd")
 	}
+	a.step("variance", "between_sd^2 + 2 * reading_sd^2 / trials", "")
+	a.step("se", "sqrt(variance / families)", "")
 	p, err := stats.Detect(effect, sd, tau, m, f)
 	if err != nil {
 		stop("effect", "%s", err)
@@ -89,6 +92,11 @@ func choiceTest(a *args) results {
 	if len(counts) == 2 {
 		out["exact_p"] = num(stats.ExactBinomial(counts[0], int(n), shares[0]/(shares[0]+shares[1])), "1")
 	}
+	if a.working != nil {
+		if f, err := stats.Zones(counts, shares, stats.Claim{}); err == nil {
+			a.found(f, "choice", quantity.One)
+		}
+	}
 	if p1, ok := a.opt("p1"); ok {
 		if p1 <= 0 || p1 >= 1 || p1 == 0.5 {
 			stop("p1", "has to lie between 0 and 1 and not at 0.5")
@@ -117,10 +125,18 @@ func cooling(a *args) results {
 	case err != nil:
 		stop("times", "%s", err)
 	}
+	logs := make([]float64, len(temps))
+	for i, t := range temps {
+		logs[i] = math.Log(math.Abs(t - ambient))
+	}
+	a.knowAll("log_of_the_degrees_away", logs)
+	a.step("k", "-slope(log_of_the_degrees_away, times)", "1/min")
+	a.step("half_time", "ln(2) / k", "min")
 	out := results{"k": num(fit.K, "1/min"), "half_time": num(fit.Half, "min")}
 	if at, ok := a.opt("at"); ok {
 		t, _ := fit.At(at)
 		out["predicted"] = num(t, "°C")
+		a.step("degrees_away_then", "exp(intercept(log_of_the_degrees_away, times) - k * at)", "1")
 	}
 	return out
 }
@@ -135,6 +151,13 @@ func lineFit(a *args) results {
 	if l.SYY == 0 {
 		stop("y", "%s", stats.ErrAllSame)
 	}
+	if f, err := l.Test(stats.Claim{}); err == nil {
+		a.found(f, "slope", quantity.One)
+	}
+	a.knowAll("x", x)
+	a.knowAll("y", y)
+	a.step("slope", "slope(y, x)", "")
+	a.step("intercept", "intercept(y, x)", "")
 	interval := func(middle, se float64) Value {
 		return Value{Value: []float64{middle - l.T*se, middle + l.T*se}, Unit: "1"}
 	}
@@ -147,10 +170,10 @@ func compareGroups(a *args) results {
 	first := a.any("a", 2, nil)
 	second := a.any("b", 2, &first.unit)
 	x, y := first.values, second.values
-	test := stats.Welch
+	test, claim := stats.Welch, "differ"
 	if mode == "paired" {
 		a.sameLength("a", "b", len(x), len(y))
-		test = stats.Paired
+		test, claim = stats.Paired, "change"
 	}
 	f, err := test(x, y, stats.Claim{})
 	switch {
@@ -161,7 +184,16 @@ func compareGroups(a *args) results {
 	}
 	sa, _ := stats.Summarise(x)
 	sb, _ := stats.Summarise(y)
-	u := first.unit.Symbol
+	u, between := first.unit.Symbol, first.unit
+	if between.Dim == quantity.Temperature { // a difference has no zero point
+		between.Offset = 0
+	}
+	a.found(f, claim, between)
+	a.step("mean_a", "mean(a)", u)
+	a.step("mean_b", "mean(b)", u)
+	if between == first.unit {
+		a.step("difference", "mean_b - mean_a", u)
+	}
 	return results{"mean_a": num(sa.Mean, u), "mean_b": num(sb.Mean, u), "difference": num(f.Estimate, u), "t": num(f.Statistic, "1"), "df": num(f.DF, "1"), "p": num(f.P, "1"),
 		"ci": {Value: []float64{f.Low, f.High}, Unit: u}, "g": num(f.Effect, "1")}
 }
@@ -217,5 +249,8 @@ func osmosis(a *args) results {
 	if !ok {
 		stop("changes", "do not depend on the strength, so nothing crosses")
 	}
+	a.step("slope", "slope(changes, concentrations)", "")
+	a.step("intercept", "intercept(changes, concentrations)", "%")
+	a.step("crossing", "-intercept / slope", c.unit.Symbol)
 	return results{"crossing": num(x, c.unit.Symbol), "crossing_se": num(se, c.unit.Symbol), "extrapolated": {Value: outside}}
 }

@@ -5,27 +5,17 @@ import (
 	_ "embed"
 	"encoding/json"
 	"fmt"
+	"sort"
 	"strings"
 
 	"patient-kitchen/core/quantity"
 )
 
-// Typed reports whether every input can be typed into a blank: lists of
-// objects, named quantities and recordings cannot.
-func (m *Model) Typed() bool {
-	for _, in := range m.Inputs {
-		switch in.Unit {
-		case "objects", "symbols", "recording":
-			return false
-		}
-	}
-	return true
-}
-
-// RunTyped computes a model from what was typed into its blanks: an empty
+// fromTyped makes inputs of what was typed into a model's blanks: an empty
 // blank is left out, a list is divided by semicolons or line ends, a flag is
-// "true" or "false". Its error is of type *InputError.
-func (m *Model) RunTyped(blanks map[string]string) (map[string]Value, error) {
+// "true" or "false", a list of objects is written as its Form says, and named
+// quantities as "before = 50.2 g ± 0.1 g". Its error is of type *InputError.
+func (m *Model) fromTyped(blanks map[string]string) (map[string]json.RawMessage, error) {
 	inputs := map[string]json.RawMessage{}
 	for name, typed := range blanks {
 		typed = strings.TrimSpace(typed)
@@ -40,11 +30,79 @@ func (m *Model) RunTyped(blanks map[string]string) (map[string]Value, error) {
 				value = typed == "true"
 			case strings.HasPrefix(in.Unit, "list of "):
 				value = divide(typed)
+			case in.Unit == "objects", in.Unit == "symbols":
+				var err error
+				if value, err = in.readObjects(divide(typed)); err != nil {
+					return nil, err
+				}
 			}
 		}
 		inputs[name], _ = json.Marshal(value)
 	}
+	return inputs, nil
+}
+
+// RunTyped computes a model from what was typed into its blanks. Its error is
+// of type *InputError.
+func (m *Model) RunTyped(blanks map[string]string) (map[string]Value, error) {
+	inputs, err := m.fromTyped(blanks)
+	if err != nil {
+		return nil, err
+	}
 	return m.Run(inputs)
+}
+
+// readObjects reads typed objects: "9.7 ± 0.2" for a value and its u, "honey
+// 1.42 g/mL" for a name and a density, "before = 50.2 g ± 0.1 g" for a symbol.
+func (in Input) readObjects(items []string) (any, error) {
+	symbols, list := map[string]any{}, []any{}
+	for i, item := range items {
+		place := fmt.Sprintf("%s[%d]", in.Name, i)
+		name, rest := "", item
+		switch {
+		case in.Unit == "symbols":
+			before, after, ok := strings.Cut(item, "=")
+			if name, rest = strings.TrimSpace(before), after; !ok || name == "" {
+				return nil, &InputError{in.Name, fmt.Sprintf("“%s” is no name with a value; write it as before = 50.2 g ± 0.1 g", item)}
+			}
+			if symbols[name] != nil {
+				return nil, &InputError{in.Name, fmt.Sprintf("“%s” is there twice", name)}
+			}
+		case in.Form == NameDensity:
+			digit := strings.IndexAny(item, "0123456789")
+			if digit <= 0 {
+				return nil, &InputError{place, fmt.Sprintf("“%s” is no name with a density; write it as honey 1.42 g/mL", item)}
+			}
+			list = append(list, map[string]any{"name": strings.TrimRight(item[:digit], " :=,"), "density": item[digit:]})
+			continue
+		}
+		value, give, said := cutGive(rest)
+		object := map[string]any{"value": strings.TrimSpace(value)}
+		if said {
+			object["u"] = sameUnit(give, value)
+		} else if in.Form == ValueU {
+			return nil, &InputError{place, fmt.Sprintf("“%s” has no give or take; write it as 9.7 cm ± 0.2 cm", item)}
+		}
+		if in.Unit == "symbols" {
+			symbols[name] = object
+		} else {
+			list = append(list, object)
+		}
+	}
+	if in.Unit == "symbols" {
+		return symbols, nil
+	}
+	return list, nil
+}
+
+// sameUnit gives a bare number after ± the unit of the value before it.
+func sameUnit(give, value string) string {
+	g, err1 := quantity.Parse(give)
+	v, err2 := quantity.Parse(value)
+	if err1 == nil && err2 == nil && g.Unit == quantity.One && v.Unit != quantity.One {
+		return give + " " + v.Unit.Symbol
+	}
+	return give
 }
 
 // divide splits a typed list. A comma may be a decimal comma and divides
@@ -83,33 +141,49 @@ var workedInputs = func() map[string]map[string]any {
 }()
 
 // Example is a worked example as it would be typed into the blanks; empty for
-// a model that cannot be typed.
+// a model that takes a recording.
 func (m *Model) Example() map[string]string {
 	out := map[string]string{}
-	if !m.Typed() {
-		return out
-	}
 	for name, value := range workedInputs[m.ID] {
-		if list, ok := value.([]any); ok {
-			words := make([]string, len(list))
-			for i, v := range list {
-				words[i] = fmt.Sprint(v)
+		switch value := value.(type) {
+		case []any:
+			words := make([]string, len(value))
+			for i, v := range value {
+				if o, ok := v.(map[string]any); ok {
+					words[i] = typedObject(o)
+				} else {
+					words[i] = fmt.Sprint(v)
+				}
 			}
 			out[name] = strings.Join(words, "; ")
-			continue
+		case map[string]any:
+			words := make([]string, 0, len(value))
+			for symbol, v := range value {
+				words = append(words, symbol+" = "+typedObject(v.(map[string]any)))
+			}
+			sort.Strings(words)
+			out[name] = strings.Join(words, "; ")
+		default:
+			out[name] = fmt.Sprint(value)
 		}
-		out[name] = fmt.Sprint(value)
 	}
 	return out
+}
+
+func typedObject(o map[string]any) string {
+	if o["name"] != nil {
+		return fmt.Sprint(o["name"], " ", o["density"])
+	}
+	if o["u"] == nil {
+		return fmt.Sprint(o["value"])
+	}
+	return fmt.Sprint(o["value"], " ± ", o["u"])
 }
 
 // Show words an output for a reader of a language ("en", "es"): numbers to
 // four digits or to their uncertainty, with the unit.
 func (v Value) Show(language string) string {
-	unit := v.Unit
-	if u, ok := quantity.LookupUnit(unit); ok {
-		unit = u.Label() // none for pure numbers
-	}
+	unit := label(v.Unit) // none for pure numbers
 	number := func(x float64) string { return quantity.Number(x, quantity.Decimals(x, 0), language) }
 	join := func(words ...string) string { return strings.TrimSpace(strings.Join(words, " ")) }
 	switch x := v.Value.(type) {
@@ -138,7 +212,53 @@ func (v Value) Show(language string) string {
 		return no
 	case string:
 		return x
+	case []string:
+		return list(x, ", ", language)
+	case []int:
+		words := make([]string, len(x))
+		for i, n := range x {
+			words[i] = fmt.Sprint(n)
+		}
+		return list(words, ", ", language)
+	case [][]string: // pairs
+		and := " and "
+		if language == "es" {
+			and = " y "
+		}
+		words := make([]string, len(x))
+		for i, pair := range x {
+			words[i] = strings.Join(pair, and)
+		}
+		return list(words, "; ", language)
+	case map[string]string:
+		words := make([]string, 0, len(x))
+		for name, place := range x {
+			words = append(words, name+": "+strings.Replace(place, ":", " ", 1))
+		}
+		sort.Strings(words)
+		return list(words, ", ", language)
 	}
 	raw, _ := json.Marshal(v.Value)
 	return string(raw)
+}
+
+// Give writes a give or take to one digit, two when the first is 1.
+func (v Value) Give(language string) string {
+	x, _ := v.Value.(float64)
+	unit := label(v.Unit)
+	if v.Unit == "°F" || v.Unit == "°C" {
+		unit = v.Unit // a difference, in the degrees of the answer
+	}
+	return strings.TrimSpace(quantity.Number(x, quantity.Decimals(x, x), language) + " " + unit)
+}
+
+// list joins words; none says so.
+func list(words []string, with, language string) string {
+	if len(words) > 0 {
+		return strings.Join(words, with)
+	}
+	if language == "es" {
+		return "ninguno"
+	}
+	return "none"
 }

@@ -287,6 +287,7 @@ func (s *Server) experiments() {
 	})
 	type formula struct {
 		Body struct {
+			Sequence int            `json:"sequence,omitempty" doc:"Comes back with the answer"`
 			Document map[string]any `json:"document"`
 			Formula  string         `json:"formula" maxLength:"500" example:"last(height)"`
 			Unit     string         `json:"unit,omitempty" example:"mm"`
@@ -295,7 +296,9 @@ func (s *Server) experiments() {
 	}
 	forTeacher(s, op("POST", "/preview/formula", "preview-formula", "Check a formula while it is typed"), func(_ context.Context, _ app.TeacherActor, i *formula) (app.FormulaView, error) {
 		raw, err := rawField(i.RawBody, "document")
-		return app.TryFormula(raw, i.Body.Formula, i.Body.Unit), err
+		view := app.TryFormula(raw, i.Body.Formula, i.Body.Unit)
+		view.Sequence = i.Body.Sequence
+		return view, err
 	})
 	forTeacher(s, op("GET", "/actions", "list-actions", "The actions that safety rules know"), func(context.Context, app.TeacherActor, *nothing) (Actions, error) {
 		allowed, barred := safety.Actions()

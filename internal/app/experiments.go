@@ -54,16 +54,27 @@ type DraftView struct {
 
 // ReviewView is a design judged, in the teacher's words.
 type ReviewView struct {
-	Readable   bool          `json:"readable"`
-	Problem    string        `json:"problem,omitempty" doc:"Why the document cannot be read at all"`
-	Validation []FindingView `json:"validation"`
-	Safety     []SafetyView  `json:"safety"`
-	Margin     []MarginView  `json:"margin"`
-	Spans      []SpanView    `json:"spans"`
-	Minutes    int           `json:"minutes"`
-	Hands      int           `json:"hands"`
-	Issuable   bool          `json:"issuable"`
-	Verdict    string        `json:"verdict"`
+	Readable   bool           `json:"readable"`
+	Problem    string         `json:"problem,omitempty" doc:"Why the document cannot be read at all"`
+	Validation []FindingView  `json:"validation"`
+	Safety     []SafetyView   `json:"safety"`
+	Margin     []MarginView   `json:"margin"`
+	Spans      []SpanView     `json:"spans"`
+	Minutes    int            `json:"minutes"`
+	Hands      int            `json:"hands"`
+	Expected   []ExpectedView `json:"expected" doc:"What models of the Workbench say should come out"`
+	Issuable   bool           `json:"issuable"`
+	Verdict    string         `json:"verdict"`
+}
+
+// ExpectedView is one expectation worked out.
+type ExpectedView struct {
+	ID        string `json:"id"`
+	For       string `json:"for"`
+	Condition string `json:"condition,omitempty"`
+	Title     string `json:"title" doc:"The question of the model"`
+	Text      string `json:"text,omitempty" doc:"The value with its give or take"`
+	Problem   string `json:"problem,omitempty"`
 }
 
 // FindingView is one finding of the validation.
@@ -96,7 +107,7 @@ type MarginView struct {
 // Review judges a document without storing it. It never fails: an unreadable
 // document is answered with the reason.
 func Review(raw []byte, language string) ReviewView {
-	v := ReviewView{Validation: []FindingView{}, Safety: []SafetyView{}, Margin: []MarginView{}, Spans: []SpanView{}}
+	v := ReviewView{Validation: []FindingView{}, Safety: []SafetyView{}, Margin: []MarginView{}, Spans: []SpanView{}, Expected: []ExpectedView{}}
 	d, err := design.Read(raw)
 	if err != nil {
 		v.Problem = err.Error()
@@ -114,6 +125,16 @@ func Review(raw []byte, language string) ReviewView {
 		v.Margin = append(v.Margin, MarginView{l.Topic, string(l.Weight), text.Render(l.Message, language), l.Path})
 	}
 	v.Spans = viewSpans(&d, r, language)
+	for _, x := range d.Expectations {
+		e, err := d.Expect(x)
+		view := ExpectedView{ID: x.ID, For: x.For, Condition: x.Condition}
+		if err != nil {
+			view.Problem = err.Error()
+		} else {
+			view.Title, view.Text = text.Render(e.Title, language), e.Value.Show(language)
+		}
+		v.Expected = append(v.Expected, view)
+	}
 	v.Minutes, v.Hands = int(r.Timeline.Total.Minutes()+0.5), int(r.Timeline.Hands.Minutes()+0.5)
 	return v
 }
@@ -241,6 +262,7 @@ func (a *App) RestoreExperiment(ctx context.Context, who TeacherActor, id uuid.U
 
 // FormulaView answers a formula while it is typed.
 type FormulaView struct {
+	Sequence int    `json:"sequence" doc:"That of the question, so that stale answers can be dropped"`
 	OK       bool   `json:"ok"`
 	Problem  string `json:"problem,omitempty"`
 	Position int    `json:"position" doc:"Byte offset of the problem in the formula"`

@@ -90,16 +90,18 @@ type ComparisonView struct {
 
 // GroupView is one condition over the class.
 type GroupView struct {
-	Condition string  `json:"condition"`
-	Name      string  `json:"name"`
-	N         int     `json:"n"`
-	Enough    bool    `json:"enough" doc:"Five homes or more"`
-	Mean      float64 `json:"mean"`
-	SE        float64 `json:"se" doc:"Standard error of the mean"`
-	SD        float64 `json:"sd"`
-	Median    float64 `json:"median"`
-	Spread    float64 `json:"spread" doc:"Robust spread"`
-	Text      string  `json:"text" doc:"Mean with its give or take"`
+	Condition    string   `json:"condition"`
+	Name         string   `json:"name"`
+	N            int      `json:"n"`
+	Enough       bool     `json:"enough" doc:"Five homes or more"`
+	Mean         float64  `json:"mean"`
+	SE           float64  `json:"se" doc:"Standard error of the mean"`
+	SD           float64  `json:"sd"`
+	Median       float64  `json:"median"`
+	Spread       float64  `json:"spread" doc:"Robust spread"`
+	Text         string   `json:"text" doc:"Mean with its give or take"`
+	Expected     *float64 `json:"expected,omitempty" doc:"What the teacher's model says"`
+	ExpectedText string   `json:"expected_text,omitempty"`
 
 	MedianText string `json:"median_text" doc:"Median, to the digits of the mean; its unit is the comparison's"`
 	SpreadText string `json:"spread_text" doc:"Spread, to the same digits; empty for one home"`
@@ -196,6 +198,14 @@ func viewComparison(d *design.Document, c compare.Comparison, language string) C
 			gv.MedianText = quantity.Number(g.Summary.Median, decimals, language)
 			if g.Summary.N > 1 {
 				gv.SpreadText = quantity.Number(g.Summary.Spread, decimals, language)
+			}
+		}
+		for _, x := range d.Expectations {
+			if x.For != c.Derived || x.Condition != "" && x.Condition != g.Condition {
+				continue
+			}
+			if e, err := d.Expect(x); err == nil {
+				gv.Expected, gv.ExpectedText = &e.Value.Value, e.Value.Show(language)
 			}
 		}
 		v.Groups = append(v.Groups, gv)

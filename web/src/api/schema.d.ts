@@ -605,6 +605,15 @@ export interface components {
             why: string;
         };
         Answer: {
+            curve?: components["schemas"]["Curve"];
+            doubts?: components["schemas"]["Doubt"][];
+            finding?: components["schemas"]["TestedView"];
+            /** @description The give or take if the first of the doubts were read ten times finer */
+            finer?: string;
+            /** @description Its give or take, in words */
+            give?: string;
+            /** @description The output that answers the question */
+            main?: string;
             notes?: string[];
             outputs?: {
                 [key: string]: components["schemas"]["Value"];
@@ -619,6 +628,33 @@ export interface components {
             shown?: {
                 [key: string]: string;
             };
+            solved?: components["schemas"]["SolvedView"];
+            /** @description The working, for an answer key */
+            steps?: string[];
+            student?: components["schemas"]["CheckedView"];
+        };
+        Asked: {
+            /** @description The inputs as on the command line, where nothing was typed */
+            inputs?: {
+                [key: string]: unknown;
+            };
+            /**
+             * Format: int64
+             * @description Comes back with the answer
+             */
+            sequence?: number;
+            /** @description The input to change until the answer is as wanted */
+            solve?: string;
+            /** @description What was typed into the blanks; 60 mL ± 2 mL says its give or take */
+            typed?: {
+                [key: string]: string;
+            };
+            /** @description The input to draw the answer along */
+            vary?: string;
+            /** @description The wanted answer, as typed */
+            wanted?: string;
+            /** @description A student's own lines, to be held against the formula; model formula only */
+            working?: string;
         };
         AssignmentView: {
             class: string;
@@ -713,6 +749,15 @@ export interface components {
              */
             value?: number;
         };
+        CheckedView: {
+            /**
+             * Format: int64
+             * @description The first line that goes off, from 1
+             */
+            line: number;
+            right: boolean;
+            words: string;
+        };
         ChosenBody: {
             /** @enum {string} */
             language: "en" | "es";
@@ -806,26 +851,42 @@ export interface components {
             name: string;
             unit: string;
         };
-        ComputeBody: {
-            /** @description The inputs as on the command line, where nothing was typed */
-            inputs?: {
-                [key: string]: unknown;
-            };
-            /**
-             * Format: int64
-             * @description Comes back with the answer
-             */
-            sequence?: number;
-            /** @description What was typed into the blanks */
-            typed?: {
-                [key: string]: string;
-            };
-        };
         ConditionRow: {
             control?: boolean;
             description?: string;
             id: string;
             name: string;
+        };
+        Curve: {
+            /**
+             * Format: double
+             * @description The present amount
+             */
+            at_x: number;
+            /** Format: double */
+            at_y: number;
+            /**
+             * Format: double
+             * @description to here: twice its give or take
+             */
+            high: number;
+            /**
+             * Format: double
+             * @description What the tool allows the present amount to be, from here
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Give or take of the present answer; 0 for none
+             */
+            u: number;
+            /** @description The input that changes */
+            vary: string;
+            x: number[];
+            x_unit: string;
+            /** @description Null where there is no answer */
+            y: (number | null)[];
+            y_unit: string;
         };
         DerivedRow: {
             formula: string;
@@ -835,6 +896,14 @@ export interface components {
         };
         Done: {
             ok: boolean;
+        };
+        Doubt: {
+            input: string;
+            /**
+             * Format: double
+             * @description Of the squared give or take, from 0 to 1
+             */
+            share: number;
         };
         DraftView: {
             document: unknown;
@@ -950,6 +1019,16 @@ export interface components {
             name: string;
             required?: boolean;
         };
+        ExpectedView: {
+            condition?: string;
+            for: string;
+            id: string;
+            problem?: string;
+            /** @description The value with its give or take */
+            text?: string;
+            /** @description The question of the model */
+            title: string;
+        };
         ExperimentRow: {
             age_band?: string;
             /**
@@ -988,6 +1067,11 @@ export interface components {
             };
             /** @example last(height) */
             formula: string;
+            /**
+             * Format: int64
+             * @description Comes back with the answer
+             */
+            sequence?: number;
             /** @example mm */
             unit?: string;
         };
@@ -1001,6 +1085,11 @@ export interface components {
              */
             position: number;
             problem?: string;
+            /**
+             * Format: int64
+             * @description That of the question, so that stale answers can be dropped
+             */
+            sequence: number;
             /** @description Unit of the result */
             unit?: string;
         };
@@ -1008,6 +1097,12 @@ export interface components {
             condition: string;
             /** @description Five homes or more */
             enough: boolean;
+            /**
+             * Format: double
+             * @description What the teacher's model says
+             */
+            expected?: number;
+            expected_text?: string;
             /** Format: double */
             mean: number;
             /** Format: double */
@@ -1145,7 +1240,9 @@ export interface components {
             seen_at?: string;
         };
         Input: {
+            chosen?: boolean;
             default?: string;
+            form?: string;
             help?: string;
             limits?: string;
             name: string;
@@ -1241,6 +1338,7 @@ export interface components {
             see: string;
         };
         ModelView: {
+            /** @description What has to hold, and where the result misleads */
             assumes: string;
             /** @description A worked example, as typed */
             example: {
@@ -1249,12 +1347,17 @@ export interface components {
             group: string;
             id: string;
             inputs: components["schemas"]["Input"][];
+            inverse?: string[];
+            main?: string;
+            /** @description The usual slip and what is right */
+            note: string;
             /** Format: int64 */
             number: number;
             outputs: components["schemas"]["Output"][];
+            /** @description The law or method behind it */
+            source: string;
+            /** @description What one wants to find out */
             title: string;
-            /** @description Whether every input can be typed into a blank */
-            typed: boolean;
             /** @description What each output is */
             words: {
                 [key: string]: string;
@@ -1327,6 +1430,7 @@ export interface components {
         };
         Output: {
             name: string;
+            u?: string;
             unit: string;
         };
         OwnResult: {
@@ -1444,6 +1548,8 @@ export interface components {
             slots: components["schemas"]["Slot"][];
         };
         ReviewView: {
+            /** @description What models of the Workbench say should come out */
+            expected: components["schemas"]["ExpectedView"][];
             /** Format: int64 */
             hands: number;
             issuable: boolean;
@@ -1543,6 +1649,11 @@ export interface components {
             /** Format: int64 */
             trial: number;
         };
+        SolvedView: {
+            input: string;
+            problem?: components["schemas"]["InputError"];
+            typed?: string;
+        };
         SpanView: {
             /** @description An adult has to be there */
             adult: boolean;
@@ -1585,6 +1696,15 @@ export interface components {
             text?: string;
             title: string;
             wait?: components["schemas"]["WaitRow"];
+        };
+        TestedView: {
+            /** @description What has to hold for the test to mean something */
+            conditions: string;
+            /** @description Conditions that these values do not meet */
+            doubts: string[];
+            /** @enum {string} */
+            verdict: "supported" | "not-supported" | "cannot-tell";
+            words: string;
         };
         Value: {
             /** Format: double */
@@ -2829,7 +2949,9 @@ export interface operations {
     "list-models": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Accept-Language"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -2868,7 +2990,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ComputeBody"];
+                "application/json": components["schemas"]["Asked"];
             };
         };
         responses: {

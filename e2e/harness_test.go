@@ -245,7 +245,7 @@ func (p *page) seesNot(words string) {
 	}
 }
 
-const find = `(w) => { const seen = (x) => x.getClientRects().length > 0; const all = [...document.querySelectorAll('button, a, [role=button], label.btn')].filter(seen);
+const find = `(w) => { const seen = (x) => x.getClientRects().length > 0; const all = [...document.querySelectorAll('button, a, summary, [role=button], label.btn')].filter(seen);
 	const text = (x) => (x.textContent || '').trim().replaceAll('\u00a0', ' '); return all.find((x) => text(x) === w) ?? all.find((x) => text(x).startsWith(w)) ?? all.find((x) => text(x).includes(w)); }`
 
 // press presses the button or link with these words; one that waits for
@@ -272,6 +272,14 @@ func (p *page) ticks(label string) {
 	p.t.Helper()
 	p.until(fmt.Sprintf("a box %q", label), fmt.Sprintf(`Boolean((%s)(%q))`, field, label))
 	evaluate[bool](p, fmt.Sprintf(`(() => { (%s)(%q).click(); return true; })()`, field, label))
+}
+
+// chooses takes the option with these words.
+func (p *page) chooses(label, option string) {
+	p.t.Helper()
+	choose := fmt.Sprintf(`((f, w) => { const o = f && [...f.options].find((x) => x.textContent.trim() === w); if (!o) return false;
+		Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(f, o.value); f.dispatchEvent(new Event('change', {bubbles: true})); return true; })((%s)(%q), %q)`, field, label, option)
+	p.until(fmt.Sprintf("the choice %q of %q", option, label), choose)
 }
 
 // enters writes a reading of a condition and keeps it.

@@ -112,7 +112,7 @@ func TestDoubt(t *testing.T) {
 func TestCurve(t *testing.T) {
 	r := ask(t, "pendulum", Question{Typed: map[string]string{"length": "100 cm ± 2 cm"}})
 	c := r.Curve
-	if c == nil || c.Vary != "length" || c.XUnit != "cm" || c.YUnit != "s" || c.AtX != 100 || c.Low != 96 || c.High != 104 || len(c.X) != curvePoints || c.X[0] != 50 || c.X[curvePoints-1] != 150 {
+	if c == nil || c.Vary != "length" || c.XUnit != "cm" || c.YUnit != "s" || *c.AtX != 100 || c.Low != 96 || c.High != 104 || len(c.X) != curvePoints || c.X[0] != 50 || c.X[curvePoints-1] != 150 {
 		t.Fatalf("%+v", c)
 	}
 	for i, y := range c.Y {
@@ -124,6 +124,15 @@ func TestCurve(t *testing.T) {
 	r = ask(t, "ramp", Question{Typed: map[string]string{"length": "1 m", "height": "80 cm", "kind": "hoop"}, Vary: "height"})
 	if last := r.Curve.Y[curvePoints-1]; last != nil {
 		t.Errorf("a ramp as high as 1.2 m on 1 m: %v", *last)
+	}
+	// A fitted law is drawn with its readings, and on to where it is asked for.
+	r = ask(t, "cooling", Question{Typed: map[string]string{"times": "0 min; 5 min; 10 min", "temperatures": "60 °C; 50 °C; 42.5 °C", "ambient": "20 °C", "at": "30 min"}})
+	if c := r.Curve; len(c.Points) != 3 || c.X[curvePoints-1] != 30 || c.AtX == nil || *c.AtX != 30 || math.Abs(*c.Y[curvePoints-1]-*c.AtY) > 1e-9 {
+		t.Errorf("%+v", c)
+	}
+	r = ask(t, "line-fit", Question{Typed: map[string]string{"x": "1; 2; 3", "y": "2; 4; 7"}})
+	if c := r.Curve; len(c.Points) != 3 || c.AtX != nil || math.Abs(*c.Y[0]-(13.0/3-2.5)) > 1e-9 {
+		t.Errorf("%+v", c)
 	}
 	// Whole numbers are drawn whole.
 	r = ask(t, "detect", Question{Typed: map[string]string{"effect": "1", "reading_sd": "1", "between_sd": "1", "trials": "2", "families": "8"}, Vary: "families"})

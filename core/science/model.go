@@ -80,6 +80,7 @@ type Input struct {
 	Limits   string   `json:"limits,omitempty"`   // such as "> 0", "≥ 0", "0…100", "> 0…1", "0…<90"
 	Whole    bool     `json:"whole,omitempty"`
 	Options  []string `json:"options,omitempty"` // of a choice
+	Label    string   `json:"label,omitempty"`   // where the name does not speak for itself
 	Help     string   `json:"help,omitempty"`
 	// Chosen is a number that is decided, not read off a tool, so that it has no
 	// give or take of its own.
@@ -107,7 +108,7 @@ type Output struct {
 // outputWords are names of outputs that would not be understood as they are.
 var outputWords = map[string]string{
 	"u": "give or take", "u_change": "give or take of the change", "u_percent": "give or take of the percentage", "total_u": "give or take of the total", "u_scaled": "give or take, widened by the scatter",
-	"k": "constant k of the law", "se": "standard error", "sd": "spread (standard deviation)", "ci": "95 % interval", "df": "degrees of freedom", "p": "p-value", "exact_p": "exact p-value", "g": "size of the effect (g)", "t": "t-value",
+	"k": "constant k of the law", "predicted": "temperature then", "se": "standard error", "sd": "spread (standard deviation)", "ci": "95 % interval", "df": "degrees of freedom", "p": "p-value", "exact_p": "exact p-value", "g": "size of the effect (g)", "t": "t-value",
 	"r2": "R²", "slope_se": "standard error of the slope", "intercept_se": "standard error of the intercept", "crossing_se": "standard error of the crossing", "residual_sd": "spread about the line", "slope_ci": "95 % interval of the slope", "intercept_ci": "95 % interval of the intercept",
 	"gm": "steadiness (metacentric height)", "max_load": "loads until it sinks", "max_stable_load": "loads until it tips", "v1": "volume of the stronger one", "rpm": "turns a minute", "rev_per_s": "turns a second", "co2_amount": "amount of CO₂", "co2_mass": "mass of CO₂",
 	"chi_square": "chi-square", "small_expected": "too few are expected somewhere", "largest_index": "largest, counted from 0", "families_needed_small": "families needed, in a small class", "resolved": "the scale can tell", "consistent": "agrees with π", "limited": "stronger than the formula holds",

@@ -31,7 +31,7 @@ func init() {
 			return results{"period": num(t, "s"), "frequency": num(1/t, "Hz"), "length": num(100*l, "cm"), "swings_time": num(a.num("swings")*t, "s")}
 		}})
 	register(Model{Number: 16, ID: "coupled-response", Group: "fast",
-		Inputs:  []Input{{Name: "driver_length", Unit: "cm", Limits: "> 0", Help: "of the one that is set going"}, {Name: "follower_lengths", Unit: "list of cm", Limits: "> 0"}, {Name: "q", Unit: "1", Limits: "> 0", Help: "quality factor"}},
+		Inputs:  []Input{{Name: "driver_length", Unit: "cm", Limits: "> 0", Help: "of the one that is set going"}, {Name: "follower_lengths", Unit: "list of cm", Limits: "> 0"}, {Name: "q", Label: "quality factor", Unit: "1", Limits: "> 0", Help: "quality factor"}},
 		Outputs: []Output{{"amplitudes", "1", ""}, {"largest_index", "1", ""}, {"in_resonance", "", ""}},
 		run:     coupled})
 	register(Model{Number: 17, ID: "ramp", Group: "fast", Main: "time", Inverse: []string{"height", "length"},

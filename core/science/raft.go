@@ -13,7 +13,7 @@ func init() {
 		run:     raft})
 	register(Model{Number: 11, ID: "cell-stack", Group: "much", Main: "cells",
 		Inputs: []Input{
-			{Name: "emf", Unit: "V", Limits: "> 0", Help: "of one cell"}, {Name: "resistance", Unit: "Ω", Limits: "≥ 0", Help: "of one cell"}, {Name: "threshold", Chosen: true, Unit: "V", Limits: "> 0", Help: "at which the lamp begins to shine"}, {Name: "current", Unit: "A", Limits: "≥ 0", Help: "that the lamp takes"},
+			{Name: "emf", Label: "voltage of a cell", Unit: "V", Limits: "> 0", Help: "of one cell"}, {Name: "resistance", Unit: "Ω", Limits: "≥ 0", Help: "of one cell"}, {Name: "threshold", Chosen: true, Unit: "V", Limits: "> 0", Help: "at which the lamp begins to shine"}, {Name: "current", Unit: "A", Limits: "≥ 0", Help: "that the lamp takes"},
 		},
 		Outputs: []Output{{"cells", "1", ""}, {"open_voltage", "V", ""}, {"loaded_voltage", "V", ""}},
 		run: func(a *args) results {

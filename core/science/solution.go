@@ -15,7 +15,7 @@ func init() {
 		run:     solutionStrength})
 	register(Model{Number: 6, ID: "dilution", Group: "much", Main: "v1", Inverse: []string{"v2"},
 		Inputs: []Input{
-			{Name: "c1", Unit: "any", Limits: "> 0", Help: "strength there is"}, {Name: "c2", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "strength wanted"}, {Name: "v2", Chosen: true, Unit: "mL", Limits: "> 0", Help: "volume wanted"},
+			{Name: "c1", Label: "strength there is", Unit: "any", Limits: "> 0", Help: "strength there is"}, {Name: "c2", Label: "strength wanted", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "strength wanted"}, {Name: "v2", Label: "volume wanted", Chosen: true, Unit: "mL", Limits: "> 0", Help: "volume wanted"},
 			{Name: "density1", Unit: "g/mL", Optional: true, Limits: "> 0"}, {Name: "density2", Unit: "g/mL", Optional: true, Limits: "> 0"}, {Name: "water_density", Unit: "g/mL", Default: water, Limits: "> 0"},
 		},
 		Outputs: []Output{{"v1", "mL", ""}, {"water", "mL", ""}},

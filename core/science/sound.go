@@ -9,7 +9,7 @@ import (
 
 func init() {
 	register(Model{Number: 12, ID: "pitch", Group: "size", Main: "frequency",
-		Inputs:  []Input{{Name: "frequency", Unit: "Hz", Optional: true, Limits: "> 0"}, {Name: "note", Unit: "text", Optional: true}, {Name: "a4", Chosen: true, Unit: "Hz", Default: "440 Hz", Limits: "> 0", Help: "what A4 is tuned to"}},
+		Inputs:  []Input{{Name: "frequency", Unit: "Hz", Optional: true, Limits: "> 0"}, {Name: "note", Unit: "text", Optional: true}, {Name: "a4", Label: "A4", Chosen: true, Unit: "Hz", Default: "440 Hz", Limits: "> 0", Help: "what A4 is tuned to"}},
 		Outputs: []Output{{"note", "", ""}, {"cents", "1", ""}, {"frequency", "Hz", ""}},
 		run:     pitch})
 	register(Model{Number: 13, ID: "glass-fill", Group: "size", Main: "height", Inverse: []string{"target_frequency"},

@@ -22,13 +22,13 @@ func init() {
 		run:     detect})
 	register(Model{Number: 22, ID: "choice", Group: "see", Main: "exact_p",
 		Inputs: []Input{
-			{Name: "counts", Unit: "list of 1", Limits: "≥ 0", Whole: true, Help: "how many at each place"}, {Name: "shares", Unit: "list of 1", Optional: true, Limits: "> 0", Help: "expected, equal when left out"}, {Name: "p1", Unit: "1", Optional: true, Limits: "0…1", Help: "true share of the first, for planning"},
+			{Name: "counts", Unit: "list of 1", Limits: "≥ 0", Whole: true, Help: "how many at each place"}, {Name: "shares", Unit: "list of 1", Optional: true, Limits: "> 0", Help: "expected, equal when left out"}, {Name: "p1", Label: "true share", Unit: "1", Optional: true, Limits: "0…1", Help: "true share of the first, for planning"},
 		},
 		Outputs: []Output{{"chi_square", "1", ""}, {"df", "1", ""}, {"p", "1", ""}, {"exact_p", "1", ""}, {"small_expected", "", ""}, {"animals_needed", "1", ""}},
 		run:     choiceTest})
 	register(Model{Number: 23, ID: "cooling", Group: "fast", Main: "predicted", Inverse: []string{"at"},
 		Inputs: []Input{
-			{Name: "times", Unit: "list of min", Help: "of the readings"}, {Name: "temperatures", Unit: "list of °C"}, {Name: "ambient", Unit: "°C", Help: "of the room"}, {Name: "at", Chosen: true, Unit: "min", Optional: true, Help: "when the temperature is wanted"},
+			{Name: "times", Unit: "list of min", Help: "of the readings"}, {Name: "temperatures", Unit: "list of °C"}, {Name: "ambient", Label: "room", Unit: "°C", Help: "of the room"}, {Name: "at", Label: "time wanted", Chosen: true, Unit: "min", Optional: true, Help: "when the temperature is wanted"},
 		},
 		Outputs: []Output{{"k", "1/min", ""}, {"half_time", "min", ""}, {"predicted", "°C", ""}},
 		run:     cooling})
@@ -125,6 +125,10 @@ func cooling(a *args) results {
 	case err != nil:
 		stop("times", "%s", err)
 	}
+	a.draw(drawn{x: times, y: temps, xName: "time", yName: "temperature", xUnit: "min", yUnit: "°C", at: "at", law: func(t float64) float64 {
+		y, _ := fit.At(t)
+		return y
+	}})
 	logs := make([]float64, len(temps))
 	for i, t := range temps {
 		logs[i] = math.Log(math.Abs(t - ambient))
@@ -154,6 +158,10 @@ func lineFit(a *args) results {
 	if f, err := l.Test(stats.Claim{}); err == nil {
 		a.found(f, "slope", quantity.One)
 	}
+	a.draw(drawn{x: x, y: y, xName: "x", yName: "y", law: func(at float64) float64 {
+		v, _ := l.At(at)
+		return v
+	}})
 	a.knowAll("x", x)
 	a.knowAll("y", y)
 	a.step("slope", "slope(y, x)", "")
@@ -249,6 +257,10 @@ func osmosis(a *args) results {
 	if !ok {
 		stop("changes", "do not depend on the strength, so nothing crosses")
 	}
+	a.draw(drawn{x: c.values, y: changes, xName: "concentration", yName: "change", xUnit: c.unit.Label(), yUnit: "%", law: func(at float64) float64 {
+		v, _ := l.At(at)
+		return v
+	}})
 	a.step("slope", "slope(changes, concentrations)", "")
 	a.step("intercept", "intercept(changes, concentrations)", "%")
 	a.step("crossing", "-intercept / slope", c.unit.Symbol)

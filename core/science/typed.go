@@ -194,7 +194,7 @@ func (v Value) Show(language string) string {
 			d := quantity.Decimals(x, *v.Uncertainty)
 			return join(quantity.Number(x, d, language), "±", quantity.Number(*v.Uncertainty, d, language), unit)
 		}
-		return join(number(x), unit)
+		return v.Bare(language)
 	case []float64:
 		words := make([]string, len(x))
 		for i := range x {
@@ -240,6 +240,19 @@ func (v Value) Show(language string) string {
 	}
 	raw, _ := json.Marshal(v.Value)
 	return string(raw)
+}
+
+// Bare writes a number without its give or take, but rounded by it.
+func (v Value) Bare(language string) string {
+	x, ok := v.Value.(float64)
+	if !ok {
+		return v.Show(language)
+	}
+	u := 0.0
+	if v.Uncertainty != nil {
+		u = *v.Uncertainty
+	}
+	return strings.TrimSpace(quantity.Number(x, quantity.Decimals(x, u), language) + " " + label(v.Unit))
 }
 
 // Give writes a give or take to one digit, two when the first is 1.

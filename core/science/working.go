@@ -18,6 +18,23 @@ type working struct {
 	env     formula.Env
 	steps   []Step
 	finding *Finding
+	drawn   *drawn
+}
+
+// drawn is a fitted law with its readings. at is the input that asks for its
+// value somewhere, "" for none.
+type drawn struct {
+	x, y                       []float64
+	xName, yName, xUnit, yUnit string
+	at                         string
+	law                        func(x float64) float64
+}
+
+// draw notes a fitted law.
+func (w *working) draw(d drawn) {
+	if w != nil {
+		w.drawn = &d
+	}
 }
 
 // Step is one line of a working.

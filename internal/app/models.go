@@ -51,6 +51,8 @@ type Answer struct {
 	Shown    map[string]string        `json:"shown,omitempty" doc:"The outputs in words, rounded, with units"`
 	Notes    []string                 `json:"notes,omitempty"`
 	Main     string                   `json:"main,omitempty" doc:"The output that answers the question"`
+	MainText string                   `json:"main_text,omitempty" doc:"It without its give or take"`
+	Sentence string                   `json:"sentence,omitempty" doc:"The answer as a sentence"`
 	Give     string                   `json:"give,omitempty" doc:"Its give or take, in words"`
 	Finer    string                   `json:"finer,omitempty" doc:"The give or take if the first of the doubts were read ten times finer"`
 	Doubts   []science.Doubt          `json:"doubts,omitempty"`
@@ -105,6 +107,7 @@ func Compute(id, language string, asked Asked) (Answer, error) {
 		return answer.failed(err)
 	}
 	answer.show(m, reply.Outputs, language)
+	answer.MainText, answer.Sentence = reply.Outputs[reply.Main].Bare(language), text.Render(m.Sentence(reply), language)
 	answer.Main, answer.Doubts, answer.Curve = reply.Main, reply.Doubts, reply.Curve
 	if main := reply.Outputs[reply.Main]; main.Uncertainty != nil {
 		answer.Give = science.Value{Value: *main.Uncertainty, Unit: main.Unit}.Give(language)

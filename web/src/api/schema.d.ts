@@ -614,11 +614,15 @@ export interface components {
             give?: string;
             /** @description The output that answers the question */
             main?: string;
+            /** @description It without its give or take */
+            main_text?: string;
             notes?: string[];
             outputs?: {
                 [key: string]: components["schemas"]["Value"];
             };
             problem?: components["schemas"]["InputError"];
+            /** @description The answer as a sentence */
+            sentence?: string;
             /**
              * Format: int64
              * @description That of the question, so that stale answers can be dropped
@@ -860,11 +864,11 @@ export interface components {
         Curve: {
             /**
              * Format: double
-             * @description The present amount
+             * @description The present amount; none for a mere fit
              */
-            at_x: number;
+            at_x?: number;
             /** Format: double */
-            at_y: number;
+            at_y?: number;
             /**
              * Format: double
              * @description to here: twice its give or take
@@ -875,17 +879,21 @@ export interface components {
              * @description What the tool allows the present amount to be, from here
              */
             low: number;
+            /** @description Readings, as x and y; the law is sure only among them */
+            points?: number[][];
             /**
              * Format: double
              * @description Give or take of the present answer; 0 for none
              */
             u: number;
-            /** @description The input that changes */
-            vary: string;
+            /** @description The input that changes; none for a fitted law */
+            vary?: string;
             x: number[];
+            x_name: string;
             x_unit: string;
             /** @description Null where there is no answer */
             y: (number | null)[];
+            y_name: string;
             y_unit: string;
         };
         DerivedRow: {
@@ -1244,6 +1252,7 @@ export interface components {
             default?: string;
             form?: string;
             help?: string;
+            label?: string;
             limits?: string;
             name: string;
             optional?: boolean;

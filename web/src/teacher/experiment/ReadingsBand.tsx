@@ -1,15 +1,18 @@
 import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
 import { ask, type Schemas } from '../../api/client';
 import { freshID, type Doc, type Reading } from './document';
 import { Band, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
+import type { Review } from './useDraft';
 
 /** What is read, with which tool, how finely; and what is worked out of it. */
-export function ReadingsBand({ replace }: { replace: (d: Doc, words?: string) => void }) {
+export function ReadingsBand({ review, replace }: { review: Review | undefined; replace: (d: Doc, words?: string) => void }) {
   const { doc, set, language } = useEditing();
   const readings = doc.readings ?? [];
   const derived = doc.derived ?? [];
   const evidence = doc.evidence ?? [];
   const mistakes = doc.mistakes ?? [];
+  const expectations = doc.expectations ?? [];
   const removeReading = (r: Reading) =>
     replace({ ...doc, readings: readings.filter((x) => x !== r), steps: doc.steps?.map((s) => ({ ...s, takes: s.takes?.filter((t) => t.reading !== r.id) })) }, 'Took out a reading');
   return (
@@ -77,6 +80,30 @@ export function ReadingsBand({ replace }: { replace: (d: Doc, words?: string) =>
         ))}
         <p className="hint small">Functions: + − × / ^, sqrt, abs, ln, log10, exp, mean, median, sd, min, max, sum, count, first, last, slope, intercept, at(reading, minutes). The planned times are called time.</p>
       </Band>
+      <Band title="Expected">
+        {expectations.length === 0 && (
+          <p className="hint">
+            Nothing is expected yet. Ask the <Link to="/workbench">Workbench</Link> and put its answer into this design; it is worked out anew each time.
+          </p>
+        )}
+        {expectations.map((x) => {
+          const out = review?.expected?.find((e) => e.id === x.id);
+          const of = [...derived, ...readings].find((r) => r.id === x.for);
+          const where = doc.conditions?.find((c) => c.id === x.condition);
+          return (
+            <div key={x.id} className="row-line">
+              <span style={{ flex: 1 }}>
+                <strong>{of?.name[language] ?? x.for}</strong>
+                {where && <>, {where.name[language] ?? where.id}</>}: {out?.problem ? <span className="w-mend">{out.problem}</span> : out?.text}{' '}
+                <Link className="small" to={`/workbench?${new URLSearchParams({ ask: x.model, ...x.typed }).toString()}`}>
+                  {out?.title || 'Open at the Workbench'}
+                </Link>
+              </span>
+              <Remove what="what is expected" onRemove={() => set(['expectations'], expectations.filter((e) => e !== x), 'Took out what was expected')} />
+            </div>
+          );
+        })}
+      </Band>
       <Band title="Evidence" aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['evidence'], [...evidence, { id: freshID('evidence', evidence), kind: 'photo', name: {} }])}>Add evidence</button>}>
         {evidence.map((e, i) => (
           <div key={e.id} className="field-row">
@@ -117,6 +144,8 @@ function TimesInput({ id, value, onChange }: { id: string; value: string[]; onCh
   return <input id={id} className="form-control" placeholder="1 min, 2 min" value={text} onChange={(e) => setText(e.target.value)} onBlur={() => onChange(text.split(',').map((t) => t.trim()).filter(Boolean))} />;
 }
 
+let sequence = 0;
+
 /** The server's word on a formula while it is typed; a stale answer is dropped. */
 function FormulaEcho({ formula, unit }: { formula: string; unit: string }) {
   const { doc } = useEditing();
@@ -125,8 +154,9 @@ function FormulaEcho({ formula, unit }: { formula: string; unit: string }) {
   useEffect(() => {
     if (!formula) return setAnswer(undefined);
     const abort = new AbortController();
+    const mine = ++sequence;
     const timer = setTimeout(() => {
-      ask<Schemas['FormulaView']>('POST', '/preview/formula', { body: { document: doc, formula, unit }, signal: abort.signal }).then(setAnswer, () => undefined);
+      ask<Schemas['FormulaView']>('POST', '/preview/formula', { body: { sequence: mine, document: doc, formula, unit }, signal: abort.signal }).then((a) => a.sequence === sequence && setAnswer(a), () => undefined);
     }, 250);
     return () => {
       clearTimeout(timer);

@@ -81,7 +81,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
             </table>
           )}
         </Band>
-        <ReadingsBand replace={replace} />
+        <ReadingsBand review={review} replace={replace} />
       </main>
       {chosen >= 0 && (
         <SideSheet title={`Step ${chosen + 1}`} onClose={() => choose()}>

@@ -70,6 +70,7 @@ export interface Doc {
   steps?: Step[];
   readings?: Reading[];
   derived?: { id: string; name: Localized; formula: string; unit: string }[];
+  expectations?: { id: string; for: string; condition?: string; model: string; typed: Record<string, string> }[];
   evidence?: { id: string; kind: string; name: Localized; must_show?: Localized; required?: boolean }[];
   questions?: { id: string; when: string; kind: string; text: Localized; options?: Localized[]; unit?: string }[];
   mistakes?: { see: Localized; cause?: Localized; mend: Localized }[];

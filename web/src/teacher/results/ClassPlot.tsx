@@ -27,7 +27,8 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
   const best = [...comparison.groups].filter((g) => g.n > 0).sort((a, b) => b.mean - a.mean)[0]?.condition ?? '';
   rows.sort((a, b) => (value(b, best)?.value ?? -Infinity) - (value(a, best)?.value ?? -Infinity));
   const all = [...rows, ...(shown ? [shown] : [])].flatMap((h) => series.flatMap((s) => { const v = value(h, s.id); return v ? [v.value! - 2 * v.u!, v.value! + 2 * v.u!] : []; }));
-  const x = scaleLinear().domain([Math.min(0, ...all), Math.max(1, ...all)]).nice().range([gutter, width - 16]);
+  const expected = comparison.groups.flatMap((g) => (g.expected === undefined ? [] : [g.expected]));
+  const x = scaleLinear().domain([Math.min(0, ...all, ...expected), Math.max(1, ...all, ...expected)]).nice().range([gutter, width - 16]);
   const ticks = x.ticks(8);
   const height = 46 + rows.length * thread + (shown ? thread + 6 : 0) + foot;
   const y = (i: number) => 46 + i * thread + thread / 2;
@@ -103,6 +104,9 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
           </g>
         )}
         <path d={`M0 ${height - foot - 2} H${width}`} stroke="var(--rule)" />
+        {comparison.groups.filter((g) => g.expected !== undefined).map((g) => (
+          <path key={g.condition} d={`M${x(g.expected!)} 34 V${height - 4}`} stroke={series.find((k) => k.id === g.condition)!.colour} strokeWidth="1.5" strokeDasharray="2 4" />
+        ))}
         <text x={8} y={footY + 5}>
           class
         </text>
@@ -117,7 +121,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
           );
         })}
       </svg>
-      <figcaption className="hint small">Thick: give or take. Thin: twice that. {shown && 'Dashed: your own readings, shared, not counted. '}Diamonds: mean of the class with twice its give or take.</figcaption>
+      <figcaption className="hint small">Thick: give or take. Thin: twice that. {shown && 'Dashed: your own readings, shared, not counted. '}Diamonds: mean of the class with twice its give or take.{comparison.groups.some((g) => g.expected !== undefined) && ' Dotted: what was expected.'}</figcaption>
     </figure>
   );
 }

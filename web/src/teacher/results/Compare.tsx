@@ -26,6 +26,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
     );
   }
   const few = r.counted < 5;
+  const expected = comparison.groups.some((g) => g.expected_text);
   const sentence = r.counted === 0 ? 'No home has readings yet.' : r.counted === 1 ? 'One home: there is no class result to give. Its own result is below.' : few ? `Too early: ${r.counted} homes are in. Here they are one by one.` : undefined;
   return (
     <div className={home ? 'with-sheet' : ''}>
@@ -72,6 +73,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
                 <th scope="col">condition</th>
                 <th scope="col" className="num">homes</th>
                 <th scope="col" className="num">mean, give or take</th>
+                {expected && <th scope="col" className="num">expected</th>}
                 <th scope="col" className="num">median, {comparison.unit}</th>
                 <th scope="col" className="num">spread of homes, {comparison.unit}</th>
               </tr>
@@ -82,6 +84,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
                   <th scope="row">{g.name || 'all'}</th>
                   <td className="num">{g.n}</td>
                   <td className="num">{g.text}</td>
+                  {expected && <td className="num">{g.expected_text || '–'}</td>}
                   <td className="num">{g.median_text || '–'}</td>
                   <td className="num">{g.spread_text || '–'}</td>
                 </tr>

@@ -4,6 +4,9 @@ import type { Schemas } from '../../api/client';
 /** The core's words as they are spoken: "acid_mass" is "acid mass". */
 export const spoken = (words: string) => words.replaceAll('_', ' ');
 
+/** What an input is called beside its blank. */
+export const labelOf = (input: Schemas['Input']) => input.label ?? spoken(input.name);
+
 interface Props {
   input: Schemas['Input'];
   value: string;
@@ -16,16 +19,23 @@ interface Props {
 /** One blank: it takes what people type, and the server says what it means. */
 export function Blank({ input, value, example, untouched, problem, onChange }: Props) {
   const id = useId();
-  const help = [input.help && spoken(input.help), measure(input.unit), input.limits && `allowed ${input.limits}`].filter(Boolean).join(', ');
+  const help = [input.help && spoken(input.help), measure(input), input.limits && `allowed ${input.limits}`].filter(Boolean).join(', ');
   // Nothing is typed: the example stands greyed in its place; afterwards what is taken when it is left out.
   const instead = untouched ? example : (input.default ?? '');
   const shared = { id, 'aria-describedby': `${id}-help`, 'aria-invalid': problem ? true : undefined };
+  const long = input.unit.startsWith('list of ') || input.unit === 'objects' || input.unit === 'symbols';
+  const wrong = problem && (
+    <div role="alert" className="w-mend">
+      {problem.input === input.name ? '' : `${ordinal(problem.input)}: `}
+      {spoken(problem.message)}
+    </div>
+  );
   if (input.unit === 'flag') {
     return (
       <div className="form-check align-self-center">
         <input {...shared} type="checkbox" className="form-check-input" checked={(value || instead) === 'true'} onChange={(e) => onChange(e.target.checked ? 'true' : 'false')} />
         <label htmlFor={id} className="form-check-label">
-          {spoken(input.name)}
+          {labelOf(input)}
         </label>
         <div id={`${id}-help`} className="small hint">
           {help}
@@ -34,9 +44,9 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
     );
   }
   return (
-    <div>
-      <label htmlFor={id} className={input.name.length === 1 ? 'named symbol' : 'named'}>
-        {spoken(input.name)}
+    <div className={long ? 'wide' : undefined}>
+      <label htmlFor={id} className={labelOf(input).length === 1 ? 'named symbol' : 'named'}>
+        {input.unit === 'recording' ? 'recording' : labelOf(input)}
       </label>
       {input.unit === 'choice' ? (
         <select {...shared} className="form-select" value={value || instead} onChange={(e) => onChange(e.target.value)}>
@@ -47,19 +57,16 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
             </option>
           ))}
         </select>
-      ) : input.unit.startsWith('list of ') ? (
+      ) : input.unit === 'recording' ? (
+        <input {...shared} type="file" accept=".wav,audio/wav" className="form-control" onChange={(e) => void asBase64(e.target.files?.[0]).then(onChange)} />
+      ) : long ? (
         <textarea {...shared} rows={2} className="form-control" value={value} placeholder={instead} spellCheck={false} onChange={(e) => onChange(e.target.value)} />
       ) : (
         <input {...shared} className="form-control" value={value} placeholder={instead} autoComplete="off" spellCheck={false} onChange={(e) => onChange(e.target.value)} />
       )}
       <div id={`${id}-help`} className="small">
         <span className="hint">{help}</span>
-        {problem && (
-          <div role="alert" className="w-mend">
-            {problem.input === input.name ? '' : `${ordinal(problem.input)}: `}
-            {spoken(problem.message)}
-          </div>
-        )}
+        {wrong}
       </div>
     </div>
   );
@@ -68,9 +75,22 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
 /** "masses[2]" is number 3 of the list. */
 const ordinal = (place: string) => `Number ${Number(/\[(\d+)\]$/.exec(place)?.[1] ?? 0) + 1}`;
 
-function measure(unit: string): string {
-  const list = unit.startsWith('list of ');
-  const one = unit.replace('list of ', '');
-  const words = { '1': 'a number', '%': 'a percentage', any: 'a number or amount', text: '', choice: '', flag: '' }[one] ?? `in ${one} or any such unit`;
+function measure(input: Schemas['Input']): string {
+  if (input.unit === 'symbols') return 'one a line, such as before = 50.2 g ± 0.1 g';
+  if (input.unit === 'objects') return `such as ${input.form}; write ; between them`;
+  const list = input.unit.startsWith('list of ');
+  const one = input.unit.replace('list of ', '');
+  const words = { '1': 'a number', '%': 'a percentage', any: 'a number or amount', text: '', choice: '', flag: '', recording: '' }[one] ?? `in ${one} or any such unit`;
   return list ? `${words}; write ; between them` : words;
+}
+
+async function asBase64(file: File | undefined): Promise<string> {
+  if (!file) return '';
+  const url = await new Promise<string>((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve(reader.result as string);
+    reader.onerror = () => reject(reader.error ?? new Error('unreadable'));
+    reader.readAsDataURL(file);
+  });
+  return url.slice(url.indexOf(',') + 1);
 }

@@ -1,0 +1,307 @@
+import { keepPreviousData, useQueries, useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { ask, type Schemas } from '../../api/client';
+import { PartError } from '../frame/parts';
+import { AnswerPlot } from './AnswerPlot';
+import { Blank, labelOf, spoken } from './Blank';
+import { Keep } from './Keep';
+
+type Model = Schemas['ModelView'];
+type Answer = Schemas['Answer'];
+type Typed = Record<string, string>;
+type Asked = Omit<Schemas['Asked'], 'typed'> & { typed: Typed };
+
+const most = 4;
+let sequence = 0;
+
+/** Asks the model; an answer to an older question than the last is never shown, because each question is its own key. */
+const answered = (model: string, asked: Asked) => ({
+  queryKey: ['answer', model, asked],
+  queryFn: async ({ signal }: { signal: AbortSignal }) => {
+    const mine = ++sequence;
+    const answer = await ask<Answer>('POST', `/models/${model}`, { body: { ...asked, sequence: mine }, signal });
+    if (answer.sequence !== mine) throw new Error('an answer to another question');
+    return answer;
+  },
+  staleTime: Infinity,
+});
+
+/** One question: blanks, the answer as a sentence, drawn, with where its doubt comes from, and others beside it. What is typed is kept in the address. */
+export function Question({ model }: { model: Model }) {
+  const [params, setParams] = useSearchParams();
+  const [typed, setTyped] = useState<Typed>(() => fromAddress(model, params));
+  const [whatIfs, setWhatIfs] = useState<Typed[]>(() => params.getAll('if').slice(0, most).map((s) => fromAddress(model, new URLSearchParams(s))));
+  const [vary, setVary] = useState(params.get('along') ?? '');
+  const [wanted, setWanted] = useState({ solve: '', wanted: '' });
+  const [working, setWorking] = useState('');
+  const [hidden, setHidden] = useState(false);
+  const [keeping, setKeeping] = useState(false);
+  const [copied, setCopied] = useState(false);
+  // What may be left out and was, when the question was opened, is folded away.
+  const [folded] = useState(() => model.inputs!.filter((i) => (i.default || i.optional) && i.unit !== 'choice' && !typed[i.name] && !model.example[i.name]).map((i) => i.name));
+  const untouched = Object.keys(typed).length === 0;
+  const settled = useSettled({ typed, wanted, working });
+  const blanks = Object.keys(settled.typed).length === 0 ? model.example : settled.typed;
+  const recording = model.inputs!.find((i) => i.unit === 'recording')?.name;
+  useEffect(() => {
+    const next = new URLSearchParams({ ask: model.id, ...settled.typed, ...(vary && { along: vary }) });
+    if (recording) next.delete(recording); // a file has no place in an address
+    whatIfs.forEach((w) => next.append('if', new URLSearchParams(w).toString()));
+    setParams(next, { replace: true });
+  }, [model.id, settled.typed, whatIfs, vary]); // eslint-disable-line react-hooks/exhaustive-deps
+  const empty = Object.keys(blanks).length === 0;
+  const asked: Asked = { typed: blanks, vary, ...(settled.wanted.solve && settled.wanted), ...(settled.working && { working: settled.working }) };
+  const answer = useQuery({ ...answered(model.id, asked), placeholderData: keepPreviousData, enabled: !empty });
+  const others = useQueries({ queries: whatIfs.map((w) => answered(model.id, { typed: w, vary })) });
+  // The last answer stays, greyed, while something typed cannot be read.
+  const [good, setGood] = useState<Answer>();
+  useEffect(() => {
+    if (answer.data?.shown) setGood(answer.data);
+  }, [answer.data]);
+  // The first change goes into the example; the rest of it stays as it was.
+  const type = (name: string, value: string) => {
+    const { [name]: _, ...rest } = untouched ? model.example : typed;
+    setTyped(value ? { ...rest, [name]: value } : rest);
+  };
+  const problem = answer.data?.problem;
+  const place = problem?.input.replace(/\[\d+\]$/, '');
+  const aboutOne = model.inputs!.some((i) => i.name === place);
+  const sentence = good?.sentence ?? '';
+  const beside = () => {
+    if (!problem && good && whatIfs.length < most) setWhatIfs([...whatIfs, blanks]);
+  };
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const writing = (e.target as HTMLElement).closest('input, textarea, select');
+      if (e.key === 'Enter' && e.ctrlKey) setKeeping(true);
+      else if (!writing && !e.ctrlKey && !e.metaKey && e.key === 'w') beside();
+      else if (!writing && !e.ctrlKey && !e.metaKey && /^[1-4]$/.test(e.key)) document.getElementById(`what-if-${e.key}`)?.focus();
+      else return;
+      e.preventDefault();
+    };
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  });
+  const name = (input: string) => labelOf(model.inputs!.find((i) => i.name === input)!);
+  const blank = (i: Schemas['Input']) => <Blank key={i.name} input={i} value={typed[i.name] ?? ''} example={model.example[i.name] ?? ''} untouched={untouched} onChange={(v) => type(i.name, v)} problem={place === i.name ? problem : undefined} />;
+  const amounts = model.inputs!.filter((i) => blanks[i.name] && !['text', 'choice', 'flag', 'objects', 'symbols', 'recording'].includes(i.unit) && !i.unit.startsWith('list of '));
+  const inverse = (model.inverse ?? []).filter((input) => good?.main !== input && blanks[input]);
+  return (
+    <>
+      <section aria-labelledby="question" className="question">
+        <h2 id="question">{model.title}</h2>
+        {untouched && !empty && <p className="hint">Worked example. Type over it.</p>}
+        <div className="blanks">{model.inputs!.filter((i) => !folded.includes(i.name)).map(blank)}</div>
+        {folded.length > 0 && (
+          <details className="more" open={folded.includes(place ?? '') || undefined}>
+            <summary>
+              More that can be said: <span className="small">{model.inputs!.filter((i) => folded.includes(i.name)).map(labelOf).join(', ')}</span>
+            </summary>
+            <div className="blanks">{model.inputs!.filter((i) => folded.includes(i.name)).map(blank)}</div>
+          </details>
+        )}
+        {problem && !aboutOne && (
+          <p className="notice" role="alert">
+            {spoken(problem.message)}
+          </p>
+        )}
+        {answer.error && <PartError what="The answer" error={answer.error} retry={() => void answer.refetch()} />}
+        {good?.shown && hidden && <p className="notice plain">The answers are hidden. What do you think comes out?</p>}
+        {good?.shown && !hidden && (
+          <>
+            <p className={`answer ${problem ? 'stale' : ''}`} role="status">
+              {problem && <span className="small">Before the mistake: </span>}
+              {sentence}
+            </p>
+            {good.finding && (
+              <div className="notice plain">
+                {good.finding.words}
+                {(good.finding.doubts ?? []).map((d) => (
+                  <p key={d} className="w-mend" style={{ margin: '4px 0 0' }}>
+                    {d}
+                  </p>
+                ))}
+                <p className="small hint" style={{ margin: '4px 0 0' }}>
+                  Means something when: {good.finding.conditions}
+                </p>
+              </div>
+            )}
+            {good.curve && <AnswerPlot curve={good.curve} caption={sentence} others={others.flatMap((o, n) => (o.data?.curve ? [{ number: n + 1, curve: o.data.curve }] : []))} />}
+            {amounts.length > 1 && good.curve && (
+              <p className="along small">
+                <label htmlFor="along">Draw along</label>
+                <select id="along" className="form-select" value={vary || good.curve.vary || ''} onChange={(e) => setVary(e.target.value)}>
+                  {!good.curve.vary && <option value="">the readings</option>}
+                  {amounts.map((i) => (
+                    <option key={i.name} value={i.name}>
+                      {labelOf(i)}
+                    </option>
+                  ))}
+                </select>
+              </p>
+            )}
+            <div className="scroll">
+              <table className={`grid answers ${problem ? 'stale' : ''}`} role="table">
+                <caption className="visually-hidden">All that comes out</caption>
+                <tbody>
+                  {model.outputs!.map((o) => (
+                    <tr key={o.name}>
+                      <th scope="row">{model.words[o.name]}</th>
+                      <td className="num">{good.shown?.[o.name]}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+            {(good.steps?.length ?? 0) > 0 && (
+              <details className="working">
+                <summary>Working, step by step, for an answer key</summary>
+                <ol>
+                  {good.steps!.map((s) => (
+                    <li key={s}>{s}</li>
+                  ))}
+                </ol>
+              </details>
+            )}
+            {model.id === 'formula' && (
+              <div style={{ margin: '0 0 12px' }}>
+                <label htmlFor="student-lines" className="named">
+                  A student’s own lines
+                </label>
+                <textarea id="student-lines" rows={2} className="form-control" value={working} spellCheck={false} placeholder="(57.3 g − 50.2 g) / 50.2 g × 100 = 14.1" onChange={(e) => setWorking(e.target.value)} />
+                {answer.data?.student && <p role="status" className={answer.data.student.right ? 'w-fine' : 'w-mend'}>{answer.data.student.words}</p>}
+              </div>
+            )}
+          </>
+        )}
+        {good?.notes && (
+          <p className="notice plain">
+            <strong>Holds when:</strong> {good.notes[0]} <br />
+            <strong>Usual slip:</strong> {good.notes[1]} <br />
+            <strong>Law:</strong> {model.source}
+          </p>
+        )}
+        <p className="hint small">Kept in the address: send the link to share it. Write ± behind an amount to say its give or take; without it the last digit counts, a spoon as a tenth, a cup as a twentieth.</p>
+      </section>
+      <aside className="bench-side" aria-label="Beside the answer">
+        {keeping && <Keep model={model.id} typed={blanks} sentence={sentence} onClose={() => setKeeping(false)} />}
+        <section aria-labelledby="what-ifs">
+          <h3 id="what-ifs">What if</h3>
+          <ol className="plain-list">
+            {whatIfs.map((w, n) => (
+              <li key={n} id={`what-if-${n + 1}`} tabIndex={-1} className="what-if">
+                <strong>What if {n + 1}</strong> <span className="small">{difference(model, w, blanks)}</span>
+                <br />
+                {hidden ? '' : (others[n]?.data?.sentence ?? (others[n]?.error ? 'could not be answered' : ''))}
+                <br />
+                <button type="button" className="btn-plain" onClick={() => setWhatIfs(whatIfs.filter((_, i) => i !== n))}>
+                  Remove<span className="visually-hidden"> what if {n + 1}</span>
+                </button>
+              </li>
+            ))}
+          </ol>
+          <button type="button" className="btn btn-outline-primary" disabled={!!problem || !good || whatIfs.length >= most} onClick={beside}>
+            Keep beside, and change something
+          </button>
+          {whatIfs.length >= most && <p className="hint small">Four are beside each other; remove one first.</p>}
+        </section>
+        {good?.shown && !hidden && inverse.length > 0 && good.main && (
+          <section aria-labelledby="turn-round">
+            <h3 id="turn-round">The other way round</h3>
+            <label htmlFor="wanted" className="small">
+              Wanted {model.words[good.main]}
+            </label>
+            <input id="wanted" className="form-control" value={wanted.wanted} placeholder={good.main_text} autoComplete="off" onChange={(e) => setWanted({ solve: wanted.solve || inverse[0]!, wanted: e.target.value })} />
+            <label htmlFor="solve" className="small">
+              by changing
+            </label>
+            <select id="solve" className="form-select" value={wanted.solve || inverse[0]} onChange={(e) => setWanted({ ...wanted, solve: e.target.value })}>
+              {inverse.map((input) => (
+                <option key={input} value={input}>
+                  {name(input)}
+                </option>
+              ))}
+            </select>
+            {wanted.wanted && answer.data?.solved && (
+              <p role="status" style={{ margin: '6px 0 0' }}>
+                {answer.data.solved.problem ? (
+                  <span className="w-mend">
+                    {name(answer.data.solved.input)}: {spoken(answer.data.solved.problem.message)}
+                  </span>
+                ) : (
+                  <>
+                    {name(answer.data.solved.input)} {answer.data.solved.typed}{' '}
+                    <button type="button" className="btn-plain" onClick={() => type(answer.data.solved!.input, answer.data.solved!.typed!)}>
+                      Take it
+                    </button>
+                  </>
+                )}
+              </p>
+            )}
+          </section>
+        )}
+        {good?.doubts && good.doubts.length > 0 && !hidden && (
+          <section aria-labelledby="doubts">
+            <h3 id="doubts">Most of the doubt</h3>
+            <ul className="plain-list doubts">
+              {good.doubts.filter((d) => d.share >= 0.005).map((d) => (
+                <li key={d.input}>
+                  <span>{name(d.input)}</span>
+                  <span className="bar" aria-hidden="true">
+                    <span style={{ width: `${100 * d.share}%` }} />
+                  </span>
+                  <span className="num">{Math.round(100 * d.share)} %</span>
+                </li>
+              ))}
+            </ul>
+            <p className="small" style={{ margin: 0 }}>
+              {name(good.doubts[0]!.input)} read ten times finer: give or take {good.finer} instead of {good.give}, if the tool is as true as it is fine.
+            </p>
+          </section>
+        )}
+        <section className="ways-out">
+          {good?.main && (
+            <button type="button" className="btn btn-primary" onClick={() => setKeeping(true)} disabled={!!problem}>
+              Put into a design
+            </button>
+          )}
+          <button type="button" className="btn btn-outline-primary" disabled={!good} onClick={() => void navigator.clipboard?.writeText([model.title, sentence, ...(good?.steps ?? []), location.href].join('\n')).then(() => setCopied(true), () => undefined)}>
+            Copy
+          </button>
+          <button type="button" className="btn btn-outline-primary" onClick={() => print()}>
+            Print
+          </button>
+          {copied && <span role="status" className="small">Copied.</span>}
+          <div className="form-check">
+            <input id="hide-answers" type="checkbox" className="form-check-input" checked={hidden} onChange={(e) => setHidden(e.target.checked)} />
+            <label htmlFor="hide-answers" className="form-check-label">
+              Hide answers, for a shared screen
+            </label>
+          </div>
+        </section>
+      </aside>
+    </>
+  );
+}
+
+function fromAddress(model: Model, params: URLSearchParams): Typed {
+  return Object.fromEntries(model.inputs!.flatMap((i) => (params.get(i.name) ? [[i.name, params.get(i.name) ?? '']] : [])));
+}
+
+/** What another question has otherwise than the present one. */
+function difference(model: Model, then: Typed, now: Typed): string {
+  const parts = model.inputs!.filter((i) => (then[i.name] ?? '') !== (now[i.name] ?? '')).map((i) => `${labelOf(i)} ${then[i.name] || (i.default ?? 'left out')}`);
+  return parts.join(', ') || 'the same';
+}
+
+/** A value once it has not changed for a moment, so that not every keystroke is a request. */
+function useSettled<T>(value: T): T {
+  const key = JSON.stringify(value);
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(JSON.parse(key) as T), 120);
+    return () => clearTimeout(timer);
+  }, [key]);
+  return settled;
+}

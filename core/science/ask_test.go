@@ -1,7 +1,12 @@
 package science
 
 import (
+	"bytes"
+	"encoding/base64"
 	"errors"
+	"image"
+	"image/color"
+	"image/png"
 	"math"
 	"slices"
 	"strings"
@@ -51,7 +56,7 @@ func TestWorkingAgrees(t *testing.T) {
 				}
 			}
 		}
-		if steps == 0 && !slices.Contains([]string{"layers", "choice", "pooled", "signal-pitch", "quantity-parse"}, m.ID) {
+		if steps == 0 && !slices.Contains([]string{"layers", "choice", "pooled", "signal-pitch", "quantity-parse", "photo-length", "photo-angle", "photo-colour"}, m.ID) {
 			t.Errorf("%s has no working", m.ID)
 		}
 	}
@@ -221,7 +226,7 @@ func TestTypedObjects(t *testing.T) {
 // mistake it says so.
 func TestAskEveryExample(t *testing.T) {
 	for _, m := range Models() {
-		if m.ID == "signal-pitch" {
+		if m.takesFile() {
 			continue
 		}
 		r, err := m.Ask(Question{Typed: m.Example()})
@@ -260,5 +265,29 @@ func BenchmarkAsk(b *testing.B) {
 		if _, err := m.Ask(q); err != nil {
 			b.Fatal(err)
 		}
+	}
+}
+
+// A green field beside white paper, made up, comes back as green.
+func TestPhotoColour(t *testing.T) {
+	img := image.NewNRGBA(image.Rect(0, 0, 40, 20))
+	for y := range 20 {
+		for x := range 40 {
+			c := color.NRGBA{200, 200, 200, 255}
+			if x >= 20 {
+				c = color.NRGBA{60, 160, 60, 255}
+			}
+			img.SetNRGBA(x, y, c)
+		}
+	}
+	var file bytes.Buffer
+	if err := png.Encode(&file, img); err != nil {
+		t.Fatal(err)
+	}
+	r := ask(t, "photo-colour", Question{Typed: map[string]string{"photo": base64.StdEncoding.EncodeToString(file.Bytes()), "spot": "30; 10; 6", "white": "10; 10; 6"}})
+	c := r.Outputs["colour"].Value.([]float64)
+	// sRGB 160 is 0.352 in linear light, 200 is 0.578: 0.609 of the white.
+	if math.Abs(c[1]-0.609) > 0.002 || c[0] > 0.1 || c[2] > 0.1 || len(r.Outputs["warnings"].Value.([]string)) != 0 {
+		t.Errorf("%+v", r.Outputs)
 	}
 }

@@ -17,7 +17,9 @@ func (s *Server) workbench() {
 		Model string `path:"model" maxLength:"40"`
 		Body  app.Asked
 	}
-	forTeacher(s, op("POST", "/models/{model}", "compute", "Answer a model while it is typed"), func(_ context.Context, _ app.TeacherActor, i *compute) (app.Answer, error) {
+	o := op("POST", "/models/{model}", "compute", "Answer a model while it is typed")
+	o.MaxBodyBytes = 16 << 20 // a recording or a photo, in base64
+	forTeacher(s, o, func(_ context.Context, _ app.TeacherActor, i *compute) (app.Answer, error) {
 		return app.Compute(i.Model, i.code(), i.Body)
 	})
 }

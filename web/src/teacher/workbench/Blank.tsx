@@ -46,7 +46,7 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
   return (
     <div className={long ? 'wide' : undefined}>
       <label htmlFor={id} className={labelOf(input).length === 1 ? 'named symbol' : 'named'}>
-        {input.unit === 'recording' ? 'recording' : labelOf(input)}
+        {input.name === 'wav' ? 'recording' : labelOf(input)}
       </label>
       {input.unit === 'choice' ? (
         <select {...shared} className="form-select" value={value || instead} onChange={(e) => onChange(e.target.value)}>
@@ -58,7 +58,7 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
           ))}
         </select>
       ) : input.unit === 'recording' ? (
-        <input {...shared} type="file" accept=".wav,audio/wav" className="form-control" onChange={(e) => void asBase64(e.target.files?.[0]).then(onChange)} />
+        <input {...shared} type="file" accept={input.name === 'wav' ? '.wav,audio/wav' : 'image/jpeg,image/png'} className="form-control" onChange={(e) => void asBase64(e.target.files?.[0]).then(onChange)} />
       ) : long ? (
         <textarea {...shared} rows={2} className="form-control" value={value} placeholder={instead} spellCheck={false} onChange={(e) => onChange(e.target.value)} />
       ) : (

@@ -25,7 +25,8 @@ export interface HomeState {
   drop: (waiting: Waiting) => Promise<void>;
   retry: (waiting: Waiting) => Promise<void>;
   photo: (id: string) => Promise<Blob | undefined>;
-  keep: (key: string, value: unknown) => void;
+  /** Resolves when it is kept, or when the phone has refused to keep it. */
+  keep: (key: string, value: unknown) => Promise<void>;
   recall: <T>(key: string) => Promise<T | undefined>;
   refresh: () => Promise<void>;
 }
@@ -187,7 +188,7 @@ export function useHome(home: string): HomeState {
       await put(async (d) => void (await d.put('queue', { ...w, problem: undefined })));
     },
     photo: async (id) => (await db.current!).get('photos', id),
-    keep: (key, value) => void db.current!.then(async (d) => void (value === undefined ? await d.delete('kv', key) : await d.put('kv', value, key))).catch(() => setStoreProblem(true)),
+    keep: (key, value) => db.current!.then(async (d) => void (value === undefined ? await d.delete('kv', key) : await d.put('kv', value, key))).catch(() => setStoreProblem(true)),
     recall: async <T,>(key: string) => (await (await db.current!).get('kv', key)) as T | undefined,
   };
 }

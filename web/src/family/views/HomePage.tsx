@@ -37,7 +37,7 @@ export function useHash(state: HomeState) {
   const go = (to: string) => {
     history.pushState(null, '', to);
     setHash(to);
-    if (!to.endsWith('/wrong')) keep('position', to);
+    if (!to.endsWith('/wrong')) void keep('position', to);
   };
   return [hash.replace(/^#\//, '').split('/'), go] as const;
 }
@@ -88,8 +88,9 @@ function Places({ language, onLanguage, state, place: [assignment, view, number]
         bundle={bundle}
         onLanguage={onLanguage}
         onWrong={wrong}
-        onGo={() => {
-          state.keep('welcomed', true);
+        onGo={async () => {
+          // Kept before it shows: a page killed in the next breath does not ask again.
+          await state.keep('welcomed', true);
           setWelcomed(true);
           go(bundle.sheets.length === 1 ? `#/${bundle.sheets[0].assignment}` : '#/');
         }}

@@ -17,9 +17,9 @@ export function useDraft(state: HomeState, assignment: string, id: string, first
   useEffect(() => void state.recall<Given>(draftKey(assignment, id)).then((kept) => kept && setGiven(kept)), []); // eslint-disable-line react-hooks/exhaustive-deps
   const set = (value: Given) => {
     setGiven(value);
-    state.keep(draftKey(assignment, id), value);
+    void state.keep(draftKey(assignment, id), value);
   };
-  return [given, set, () => state.keep(draftKey(assignment, id), undefined)] as const;
+  return [given, set, () => void state.keep(draftKey(assignment, id), undefined)] as const;
 }
 
 /** One question with its kind of answer. */

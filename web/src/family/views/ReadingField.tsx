@@ -16,7 +16,7 @@ export function useInstrument(state: HomeState, reading: string) {
     instrument,
     (id: string) => {
       set(id);
-      state.keep(key, id);
+      void state.keep(key, id);
     },
   ] as const;
 }
@@ -46,7 +46,7 @@ export function ReadingField({ state, sheet, book, slot, reading, instrument, st
 
   const write = (value: string) => {
     setTyped(value);
-    state.keep(key, value || undefined);
+    void state.keep(key, value || undefined);
   };
   const keep = async () => {
     if (!typed.trim()) return;

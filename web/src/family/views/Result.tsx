@@ -20,7 +20,7 @@ export function useOwnResult({ state, sheet }: WorkProps) {
         if (!live) return;
         setOwn(r);
         setProblem(undefined);
-        state.keep(key, r);
+        void state.keep(key, r);
       })
       .catch((error) => {
         if (!live) return;

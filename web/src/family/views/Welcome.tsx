@@ -9,7 +9,7 @@ import { useWords } from '../words';
 const names: Record<string, string> = { en: 'English', es: 'Español' };
 
 /** Is this for us, from whom, and in which language? */
-export function Welcome({ state, bundle, onLanguage, onGo, onWrong }: { state: HomeState; bundle: Bundle; onLanguage: (l: string) => void; onGo: () => void; onWrong: () => void }) {
+export function Welcome({ state, bundle, onLanguage, onGo, onWrong }: { state: HomeState; bundle: Bundle; onLanguage: (l: string) => void; onGo: () => Promise<void>; onWrong: () => void }) {
   const t = useWords();
   const [chosen, setChosen] = useState(bundle.home.language);
   const sheet = bundle.sheets[0];
@@ -25,7 +25,7 @@ export function Welcome({ state, bundle, onLanguage, onGo, onWrong }: { state: H
     }
   };
   return (
-    <PhonePage place={bundle.class.school} state={state} heading={sheet ? sheet.title : t('yourExperiments')} focusKey="welcome" action={{ words: t('goOn'), do: onGo }} onWrong={onWrong}>
+    <PhonePage place={bundle.class.school} state={state} heading={sheet ? sheet.title : t('yourExperiments')} focusKey="welcome" action={{ words: t('goOn'), do: () => void onGo() }} onWrong={onWrong}>
       <p className="second">{t('from', { teacher: bundle.class.teacher, class: bundle.class.name })}</p>
       {inApp && <p className="doubt">{t('inApp')}</p>}
       {sheet && (

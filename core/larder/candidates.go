@@ -1,0 +1,271 @@
+package larder
+
+import (
+	"cmp"
+	"slices"
+
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
+)
+
+// Need is what a design asks the larder for.
+type Need struct {
+	Role      string
+	Stuff                       // the preferred material, as the design has it
+	Amount    quantity.Quantity // of it; zero for a thing that is not measured out
+	Result    string            // what is measured; "" judges for every result and takes the lowest class
+	Tolerance string            // exact, about or free: how much spread a class bears
+	Barred    []string          // ids of materials the design does not allow
+	Avoid     []string          // allergens of the home
+	Cost      string            // dearest band allowed; "" is any
+}
+
+// Candidate is one material that may do a need's job.
+type Candidate struct {
+	Material  *Material
+	Form      string
+	Percent   float64 // strength that the rule speaks of; 0 for any
+	Rule      string  // id of the substitution; "" for a material that only shares the job
+	Basis     Basis
+	Class     Class
+	Amount    quantity.Quantity
+	MakeUp    quantity.Quantity // water is added up to this; zero when none is
+	How       text.Message      // the sum
+	Partner   float64           // by how much the acid that goes with it changes; 1 for not at all
+	Effect    string            // on the result
+	Safety    string            // what changes in safety; package safety judges it
+	Procedure string
+	Because   text.Message // why it has this class
+}
+
+// How far the amount may be off in each class, as half its spread over its
+// value, for an exact tolerance; "about" bears twice as much, "free" all.
+const (
+	poolsBears  = 0.03
+	scalesBears = 0.10
+)
+
+// Candidates lists what may do the need's job instead of the preferred
+// material, best first: by class, then by how little the amount is off, then
+// by cost, then by id. What is refused comes last, with its reason. It fails
+// on an unknown role or material.
+func (l *Larder) Candidates(n Need) ([]Candidate, error) {
+	role, ok := l.roles[n.Role]
+	if !ok {
+		return nil, &UnknownError{"role", n.Role, "mild-acid"}
+	}
+	if _, ok := l.materials[n.Material]; !ok {
+		return nil, &UnknownError{"material", n.Material, "vinegar-white"}
+	}
+	var out []Candidate
+	for i := range l.Rules {
+		r := &l.Rules[i]
+		if r.Role != role.ID || !slices.Contains(r.From.Materials, n.Material) || n.Result != "" && !r.about(n.Result) {
+			continue
+		}
+		for _, id := range r.To.Materials {
+			c, ok := l.byRule(n, r, id)
+			if !ok {
+				continue
+			}
+			out = keepLower(out, c)
+		}
+	}
+	for i := range l.Materials {
+		m := &l.Materials[i]
+		if m.ID == n.Material || !m.Does(role.ID) || slices.ContainsFunc(out, func(c Candidate) bool { return c.Material.ID == m.ID }) {
+			continue
+		}
+		out = append(out, l.byRole(n, m))
+	}
+	for i := range out {
+		l.judge(n, &out[i])
+	}
+	slices.SortStableFunc(out, func(a, b Candidate) int {
+		return cmp.Or(
+			cmp.Compare(slices.Index(Classes, a.Class), slices.Index(Classes, b.Class)),
+			cmp.Compare(off(a), off(b)),
+			cmp.Compare(slices.Index(Costs, a.Material.Cost), slices.Index(Costs, b.Material.Cost)),
+			cmp.Compare(a.Material.ID, b.Material.ID),
+			cmp.Compare(a.Percent, b.Percent),
+			cmp.Compare(a.Form, b.Form))
+	})
+	return out, nil
+}
+
+// UnknownError names something that is not in the larder.
+type UnknownError struct{ Kind, ID, Example string }
+
+func (e *UnknownError) Error() string {
+	return "no " + e.Kind + " is called “" + e.ID + "”; give an id of the larder, such as " + e.Example
+}
+
+func (r *Rule) about(result string) bool {
+	return slices.Contains(r.Results, result) || slices.Contains(r.Results, "any")
+}
+
+// off is how far a candidate's amount may be off.
+func off(c Candidate) float64 {
+	if c.Amount.Value == 0 {
+		return 0
+	}
+	return c.Amount.U * sqrt3 / c.Amount.Value
+}
+
+// keepLower adds a candidate, or puts it in the place of the same stuff with
+// a better class: when several rules speak of a swap, the lowest holds.
+func keepLower(out []Candidate, c Candidate) []Candidate {
+	i := slices.IndexFunc(out, func(o Candidate) bool {
+		return o.Material.ID == c.Material.ID && o.Form == c.Form && o.Percent == c.Percent
+	})
+	if i < 0 {
+		return append(out, c)
+	}
+	if slices.Index(Classes, c.Class) > slices.Index(Classes, out[i].Class) {
+		out[i] = c
+	}
+	return out
+}
+
+func (l *Larder) byRule(n Need, r *Rule, id string) (Candidate, bool) {
+	if id == n.Material && r.To.Percent == 0 && r.To.Form == "" && r.Class != Unsuitable {
+		return Candidate{}, false // the same thing in another state: a line of the rule, not a swap
+	}
+	from := n.Stuff
+	if from.Percent == 0 {
+		from.Percent = r.From.Percent
+	}
+	if from.Form == "" {
+		from.Form = r.From.Form
+	}
+	if id == n.Material && (r.To.Percent == from.Percent && r.To.Form == from.Form || r.Class == Unsuitable && r.To.Percent == 0) {
+		return Candidate{}, false
+	}
+	to := Stuff{Material: id, Form: r.To.Form, Percent: r.To.Percent}
+	if r.To.Same {
+		to.Percent = from.Percent
+	}
+	c := Candidate{Material: l.materials[id], Form: to.Form, Percent: to.Percent, Rule: r.ID, Basis: r.Basis, Class: r.Class, Partner: 1,
+		Effect: r.Effect, Safety: r.Safety, Procedure: r.Procedure, Because: text.Message{ID: "larder.because." + string(r.Class)}}
+	if r.Class == Unsuitable {
+		return c, true
+	}
+	l.amount(&c, from, to, n.Amount, r.Factor)
+	return c, true
+}
+
+// amount puts the converted amount into a candidate; where it cannot be
+// worked out the class falls to separate, and the reason is said.
+func (l *Larder) amount(c *Candidate, from, to Stuff, amount quantity.Quantity, stated *Range) {
+	if amount.Value == 0 {
+		return
+	}
+	var conv Conversion
+	var err error
+	if stated != nil {
+		f := *stated
+		conv = Conversion{Amount: spread(f.times(amount.Value), amount.Unit), Factor: f,
+			How: text.Message{ID: "larder.how.stated", Args: text.Args{"amount": amount, "factor": quantity.Quantity{Value: f.Typical, Unit: quantity.One}, "to": spread(f.times(amount.Value), amount.Unit)}}}
+	} else if conv, err = l.Convert(from, to, amount, c.Basis); err != nil {
+		c.Class, c.Because = Worst(c.Class, Separate), text.Message{ID: "larder.because.unknown-amount", Args: text.Args{"why": err.Error()}}
+		return
+	}
+	c.Amount, c.MakeUp, c.How = conv.Amount, conv.MakeUp, conv.How
+	if a, b := l.Need(from), l.Need(to); a > 0 && b > 0 {
+		c.Partner = b / a
+	}
+}
+
+// byRole is a material that shares the job and that no rule speaks of: its
+// amount is worked out where its contents allow, and it is its own group.
+func (l *Larder) byRole(n Need, m *Material) Candidate {
+	c := Candidate{Material: m, Basis: NoConversion, Class: Separate, Partner: 1, Because: text.Message{ID: "larder.because.untried"}}
+	if m.Refused {
+		c.Class, c.Basis, c.Because = Unsuitable, Refuse, text.Message{ID: "larder.because.refused"}
+		return c
+	}
+	c.Basis = basisOf[n.Role]
+	if c.Basis == "" {
+		c.Basis = NoConversion
+	}
+	if _, err := l.Convert(n.Stuff, Stuff{Material: m.ID}, n.Amount, c.Basis); err != nil {
+		c.Basis = NoConversion
+		return c // no amount: it has to be tried
+	}
+	l.amount(&c, n.Stuff, Stuff{Material: m.ID}, n.Amount, nil)
+	return c
+}
+
+// basisOf says what a job's amounts keep equal where no rule says it.
+var basisOf = map[string]Basis{"mild-acid": EqualAcid, "carbonate": EqualCO2, "oxygen-releaser": EqualO2, "salt": EqualParticles, "melt-salt": EqualParticles,
+	"sugar": EqualMass, "starch": EqualMass, "cargo-unit": EqualMass}
+
+// judge lowers a candidate's class for what this design or home does not
+// allow, and for an amount that is too uncertain for the tolerance.
+func (l *Larder) judge(n Need, c *Candidate) {
+	if c.Class == Unsuitable {
+		return
+	}
+	lower := func(to Class, why string, args text.Args) {
+		c.Class, c.Because = Worst(c.Class, to), text.Message{ID: "larder.because." + why, Args: args}
+	}
+	for _, a := range c.Material.Allergens() {
+		if slices.Contains(n.Avoid, a) {
+			lower(Unsuitable, "allergen", text.Args{"allergen": text.Message{ID: "larder.allergen." + a}})
+			return
+		}
+	}
+	switch {
+	case slices.Contains(n.Barred, c.Material.ID):
+		lower(Unsuitable, "barred", nil)
+	case n.Cost != "" && slices.Index(Costs, c.Material.Cost) > slices.Index(Costs, n.Cost):
+		lower(Unsuitable, "cost", nil)
+	default:
+		bears := map[string]float64{"about": 2, "free": 1000}[n.Tolerance]
+		if bears == 0 {
+			bears = 1
+		}
+		o := off(*c)
+		args := text.Args{"percent": quantity.Quantity{Value: 100 * o, Unit: quantity.MustUnit("%"), U: 1}.Bare()}
+		if c.Class == Pools && o > poolsBears*bears {
+			lower(Scales, "spread", args)
+		}
+		if c.Class == Scales && o > scalesBears*bears {
+			lower(Separate, "spread", args)
+		}
+	}
+}
+
+// StandsIn is one line of what a material can stand in for, or what can stand
+// in for it, by result: the card of a material.
+type StandsIn struct {
+	Rule  *Rule
+	Other []*Material // the materials on the other side
+}
+
+// Instead lists the rules that lead from a material to others, and Serves
+// those that lead to it, in the order of the rules.
+func (l *Larder) Instead(material string) []StandsIn {
+	return l.standing(material, func(r *Rule) (mine, other Side) { return r.From, r.To })
+}
+
+// Serves is described at Instead.
+func (l *Larder) Serves(material string) []StandsIn {
+	return l.standing(material, func(r *Rule) (mine, other Side) { return r.To, r.From })
+}
+
+func (l *Larder) standing(material string, sides func(*Rule) (Side, Side)) []StandsIn {
+	var out []StandsIn
+	for i := range l.Rules {
+		mine, other := sides(&l.Rules[i])
+		if !slices.Contains(mine.Materials, material) {
+			continue
+		}
+		s := StandsIn{Rule: &l.Rules[i]}
+		for _, id := range other.Materials {
+			s.Other = append(s.Other, l.materials[id])
+		}
+		out = append(out, s)
+	}
+	return out
+}

@@ -1,0 +1,150 @@
+package larder_test
+
+import (
+	"bytes"
+	"slices"
+	"strings"
+	"testing"
+
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/text"
+)
+
+func TestFind(t *testing.T) {
+	l := larder.Standard()
+	for _, c := range []struct{ typed, first, asks string }{
+		{"white vinegar", "vinegar-white", ""},
+		{"Vinagre BLANCO", "vinegar-white", ""},
+		{"zumo de limon", "lemon-juice-fresh", ""},
+		{"bicarb", "baking-soda", "match"},
+		{"soda", "", "ask"},
+		{"levadura", "", "ask"},
+		{"chalk", "chalk-stick", "ask"},
+		{"white spirit", "", "refuse"},
+		{"lejía", "bleach", ""},
+		{"cloro", "bleach", "refuse"},
+		{"aspirina", "", ""},
+		{"", "", ""},
+		{"   ", "", ""},
+	} {
+		f := l.Find(c.typed)
+		if c.first != "" && (len(f.Hits) == 0 || f.Hits[0].Material.ID != c.first) {
+			t.Errorf("%q finds %v", c.typed, f.Hits)
+		}
+		if (c.asks != "") != (len(f.Asks) > 0) || c.asks != "" && f.Asks[0].Rule != c.asks {
+			t.Errorf("%q asks %v, not %q", c.typed, f.Asks, c.asks)
+		}
+	}
+	if f := l.Find("bakking soda"); len(f.Nearest) == 0 || f.Nearest[0].Material.ID != "baking-soda" {
+		t.Errorf("a slip of the pen is not forgiven: %+v", f)
+	}
+}
+
+// Every main name finds its own material, in both languages.
+func TestEveryNameIsFound(t *testing.T) {
+	l := larder.Standard()
+	for i := range l.Materials {
+		for _, lang := range text.Languages {
+			m := &l.Materials[i]
+			f := l.Find(m.Name[lang])
+			if !slices.ContainsFunc(f.Hits, func(h larder.Hit) bool { return h.Material.ID == m.ID }) {
+				t.Errorf("%q does not find %s", m.Name[lang], m.ID)
+			}
+		}
+	}
+}
+
+func TestOwnMaterials(t *testing.T) {
+	l := larder.Standard()
+	soap := larder.Material{ID: "school-soap", Name: text.Localized{"en": "school soap"}, Roles: []string{"surfactant"}, Hazards: []string{"slip"}, Cost: "cheap"}
+	mine, problems := l.With([]larder.Material{soap, {ID: "bleach", Name: text.Localized{"en": "our bleach"}, Roles: []string{"mild-alkali"}}})
+	if len(problems) > 0 {
+		t.Fatal(problems)
+	}
+	if m, ok := mine.Material("school-soap"); !ok || !m.Own || m.Shelf != "own" {
+		t.Errorf("%+v", m)
+	}
+	// A known thing keeps its hazards and stays refused, whatever the entry says.
+	if m, _ := mine.Material("bleach"); !m.Refused || !m.Has("corrosive") || !m.Has("not-at-home") || m.Name["en"] != "our bleach" {
+		t.Errorf("%+v", m)
+	}
+	if m, _ := l.Material("bleach"); m.Own {
+		t.Error("the shipped larder was changed")
+	}
+	for _, bad := range []larder.Material{
+		{ID: "Soap", Name: text.Localized{"en": "x"}},
+		{ID: "soap-x"},
+		{ID: "soap-x", Name: text.Localized{"en": "x"}, Roles: []string{"cleaner"}},
+		{ID: "soap-x", Name: text.Localized{"en": "x"}, Hazards: []string{"naughty"}},
+		{ID: "soap-x", Name: text.Localized{"en": "x"}, MayHold: []string{"dust"}},
+		{ID: "soap-x", Name: text.Localized{"en": "x"}, Cost: "dear"},
+		{ID: "soap-x", Name: text.Localized{"en": "x"}, Piece: &larder.Range{Low: 2, Typical: 1, High: 3}},
+		{ID: "soap-x", Name: text.Localized{"en": "x"}, Contains: []larder.Content{{Substance: "gold", Range: larder.Range{Low: 1, Typical: 1, High: 1}, Basis: "w/w"}}},
+		{ID: "soap-x", Name: text.Localized{"en": "x"}, Contains: []larder.Content{{Substance: "sucrose", Range: larder.Range{Low: 1, Typical: 1, High: 300}, Basis: "heavy"}}},
+		{ID: "soap-x", Name: text.Localized{"en": "x"}, Figures: []larder.Figure{{Key: "rho", Low: 2, High: 1, Quality: "sure"}}},
+	} {
+		if same, problems := l.With([]larder.Material{bad}); len(problems) == 0 || same != l {
+			t.Errorf("%+v passes", bad)
+		}
+	}
+	if _, problems := l.With(make([]larder.Material, larder.MaxOwn+1)); len(problems) != 1 {
+		t.Error("there is no end to it")
+	}
+}
+
+func TestOwnRoundTrip(t *testing.T) {
+	l := larder.Standard()
+	honey, _ := l.Material("honey")
+	washer, _ := l.Material("washer-m8")
+	own := []larder.Material{*honey, *washer, {ID: "minus", Name: text.Localized{"en": "-1 a trick"}, Hazards: []string{"slip"}}}
+	var b bytes.Buffer
+	if err := larder.WriteJSON(&b, own); err != nil {
+		t.Fatal(err)
+	}
+	back, err := larder.ReadJSON(b.Bytes())
+	if err != nil || len(back) != 3 || back[0].Name["es"] != "miel" || back[1].Piece.Typical != 1.83 {
+		t.Errorf("%v %+v", err, back)
+	}
+	b.Reset()
+	if err := larder.WriteCSV(&b, own); err != nil {
+		t.Fatal(err)
+	}
+	if !strings.Contains(b.String(), "'-1 a trick") {
+		t.Error("a cell could be taken for a formula")
+	}
+	back, err = larder.ReadCSV(b.Bytes())
+	if err != nil || len(back) != 3 || back[2].Name["en"] != "-1 a trick" || !slices.Equal(back[0].Roles, honey.Roles) || back[1].Piece.Typical != 1.83 {
+		t.Errorf("%v %+v", err, back)
+	}
+	for _, bad := range []string{"", "id;thing\n", "name_en\nx\n", "id,bulk_low_g_per_mL\nx,abc\n", "id,bulk_low_g_per_mL,bulk_high_g_per_mL\nx,2,1\n", "id,name_en\n\"x\n"} {
+		if _, err := larder.ReadCSV([]byte(bad)); err == nil {
+			t.Errorf("%q passes", bad)
+		}
+	}
+	for _, bad := range []string{"", "{}", `[{"id":"x","hazrds":["slip"]}]`, "[] []"} {
+		if _, err := larder.ReadJSON([]byte(bad)); err == nil {
+			t.Errorf("%q passes", bad)
+		}
+	}
+}
+
+func FuzzReadCSV(f *testing.F) {
+	f.Add([]byte("id,name_en,hazards\nx,y,slip; dust\n"))
+	f.Add([]byte("\ufeffid;name_es\nx;\"y\n"))
+	f.Fuzz(func(t *testing.T, data []byte) {
+		own, err := larder.ReadCSV(data)
+		if err == nil {
+			larder.Standard().With(own)
+		}
+	})
+}
+
+func BenchmarkCandidates(b *testing.B) {
+	l := larder.Standard()
+	n := larder.Need{Role: "mild-acid", Stuff: larder.Stuff{Material: "vinegar-white", Percent: 5}, Result: "total-gas"}
+	for b.Loop() {
+		if _, err := l.Candidates(n); err != nil {
+			b.Fatal(err)
+		}
+	}
+}

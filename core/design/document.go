@@ -6,38 +6,41 @@ import (
 	"fmt"
 	"slices"
 
+	"patient-kitchen/core/larder"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
 )
 
 // Schema is the number of the document's present form.
-const Schema = 1
+const Schema = 2
 
 // Document is one experiment. Texts that families read are kept per language.
 type Document struct {
-	Schema       int            `json:"schema" doc:"Number of the document's form; the present one is 1"`
-	Title        text.Localized `json:"title" doc:"Short name, by language code"`
-	Question     text.Localized `json:"question" doc:"The question as families read it"`
-	Background   text.Localized `json:"background,omitempty" doc:"For the teacher"`
-	AgeBand      AgeBand        `json:"age_band" enum:"5-7,8-10,11-13,14-18"`
-	Place        text.Localized `json:"place,omitempty" doc:"Where it is done, such as a kitchen table"`
-	Way          Way            `json:"way" enum:"follow-along,predict-then-try,calculate-first,open-challenge,watch-shared" doc:"Way of working"`
-	Languages    []string       `json:"languages" doc:"Codes of the languages families can choose" example:"[\"en\",\"es\"]"`
-	Lesson       string         `json:"lesson,omitempty" doc:"How long the lesson is, such as 45 min; left out for work at the family's own time"`
-	Changed      Variable       `json:"changed,omitzero" doc:"The independent variable"`
-	Measured     []Variable     `json:"measured,omitempty" doc:"The dependent variables"`
-	Kept         []Variable     `json:"kept,omitempty" doc:"The controlled variables"`
-	Conditions   []Condition    `json:"conditions,omitempty"`
-	Trials       int            `json:"trials" minimum:"1" maximum:"20" doc:"Trials of each condition"`
-	Needs        []Need         `json:"needs,omitempty"`
-	Steps        []Step         `json:"steps,omitempty"`
-	Readings     []Reading      `json:"readings,omitempty"`
-	Derived      []Derived      `json:"derived,omitempty"`
-	Expectations []Expectation  `json:"expectations,omitempty"`
-	Evidence     []Evidence     `json:"evidence,omitempty"`
-	Questions    []Question     `json:"questions,omitempty"`
-	Mistakes     []Mistake      `json:"mistakes,omitempty"`
-	Hazards      Hazards        `json:"hazards,omitzero" doc:"What the teacher says the experiment contains; an unanswered line stops issuing"`
+	Schema       int               `json:"schema" doc:"Number of the document's form; the present one is 2"`
+	Title        text.Localized    `json:"title" doc:"Short name, by language code"`
+	Question     text.Localized    `json:"question" doc:"The question as families read it"`
+	Background   text.Localized    `json:"background,omitempty" doc:"For the teacher"`
+	AgeBand      AgeBand           `json:"age_band" enum:"5-7,8-10,11-13,14-18"`
+	Place        text.Localized    `json:"place,omitempty" doc:"Where it is done, such as a kitchen table"`
+	Outdoors     bool              `json:"outdoors,omitempty" doc:"It is done outside, clear above"`
+	Way          Way               `json:"way" enum:"follow-along,predict-then-try,calculate-first,open-challenge,watch-shared" doc:"Way of working"`
+	Languages    []string          `json:"languages" doc:"Codes of the languages families can choose" example:"[\"en\",\"es\"]"`
+	Lesson       string            `json:"lesson,omitempty" doc:"How long the lesson is, such as 45 min; left out for work at the family's own time"`
+	Changed      Variable          `json:"changed,omitzero" doc:"The independent variable"`
+	Measured     []Variable        `json:"measured,omitempty" doc:"The dependent variables"`
+	Kept         []Variable        `json:"kept,omitempty" doc:"The controlled variables"`
+	Conditions   []Condition       `json:"conditions,omitempty"`
+	Trials       int               `json:"trials" minimum:"1" maximum:"20" doc:"Trials of each condition"`
+	Needs        []Need            `json:"needs,omitempty"`
+	Steps        []Step            `json:"steps,omitempty"`
+	Readings     []Reading         `json:"readings,omitempty"`
+	Derived      []Derived         `json:"derived,omitempty"`
+	Expectations []Expectation     `json:"expectations,omitempty"`
+	Evidence     []Evidence        `json:"evidence,omitempty"`
+	Questions    []Question        `json:"questions,omitempty"`
+	Mistakes     []Mistake         `json:"mistakes,omitempty"`
+	Materials    []larder.Material `json:"materials,omitempty" doc:"Things of the school's own larder that this experiment uses; they travel with it"`
+	Lowered      []Lowering        `json:"lowered,omitempty" doc:"Verdicts of the safety rules that the teacher lowers by one level, with the reason"`
 }
 
 // AgeBand is the ages an experiment is meant for.
@@ -65,6 +68,7 @@ var Ways = []Way{FollowAlong, PredictThenTry, CalculateFirst, OpenChallenge, Wat
 type Variable struct {
 	Name    text.Localized `json:"name,omitempty"`
 	Reading string         `json:"reading,omitempty" doc:"For a measured variable: the id of its reading or derived value"`
+	Result  string         `json:"result,omitempty" doc:"For a measured variable: what kind of result it is, in the words of the larder's swaps, such as total-gas; it decides which substitutes compare"`
 }
 
 // Condition is one set-up that is compared with the others.
@@ -79,13 +83,45 @@ type Condition struct {
 type Need struct {
 	ID           string           `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
 	Name         text.Localized   `json:"name"`
-	Role         string           `json:"role,omitempty" doc:"The job it does, such as absorbent strip"`
-	Amount       string           `json:"amount,omitempty" doc:"Quantity with unit, such as 200 mL; blank for a thing"`
+	Kind         NeedKind         `json:"kind,omitempty" enum:"material,object,person,place" doc:"material: a thing of the larder; object: an everyday thing with nothing in it that could hurt; left out: not said yet"`
+	Role         string           `json:"role,omitempty" doc:"The job it does, an id of the larder such as mild-acid"`
+	Material     string           `json:"material,omitempty" doc:"The preferred thing, an id of the larder such as vinegar-white"`
+	Form         string           `json:"form,omitempty" doc:"Of a material that has forms, such as anhydrous"`
+	Strength     *Strength        `json:"strength,omitempty" doc:"As the label says it"`
+	Amount       string           `json:"amount,omitempty" doc:"Quantity with unit, such as 200 mL; of a bag its capacity; blank for a thing"`
 	Tolerance    Tolerance        `json:"tolerance,omitempty" enum:"exact,about,free"`
 	PerCondition bool             `json:"per_condition,omitempty"`
 	Optional     bool             `json:"optional,omitempty"`
-	Instead      []text.Localized `json:"instead,omitempty" doc:"What may be used instead"`
+	Weighed      bool             `json:"weighed,omitempty" doc:"The amount is weighed, not spooned"`
+	Barred       []string         `json:"barred,omitempty" doc:"Ids of materials that may not stand in for it"`
+	Instead      []text.Localized `json:"instead,omitempty" doc:"What may be used instead, in the teacher's words"`
 	Note         text.Localized   `json:"note,omitempty"`
+}
+
+// NeedKind says what a need is.
+type NeedKind string
+
+// The kinds of need. One that is not said yet is judged as the worst.
+const (
+	MaterialNeed NeedKind = "material"
+	ObjectNeed   NeedKind = "object"
+	PersonNeed   NeedKind = "person"
+	PlaceNeed    NeedKind = "place"
+)
+
+// Strength is a label's strength with its basis.
+type Strength struct {
+	Value float64 `json:"value" exclusiveMinimum:"0"`
+	Basis string  `json:"basis" enum:"w/w,w/v,v/v,volumes,mol/L"`
+}
+
+// Lowering is a verdict taken one level down by the teacher. Package safety
+// says where that is possible.
+type Lowering struct {
+	Rule   string `json:"rule"`
+	Step   string `json:"step"`
+	Reason string `json:"reason" doc:"Printed on the sheet; at least 20 signs"`
+	By     string `json:"by" doc:"Name of the teacher"`
 }
 
 // Tolerance says how closely an amount matters.
@@ -103,7 +139,10 @@ type Step struct {
 	Actions   []string       `json:"actions,omitempty" doc:"What is done, in the words of the safety rules, such as scissors or pour"`
 	Uses      []string       `json:"uses,omitempty" doc:"Ids of needs"`
 	Vessel    text.Localized `json:"vessel,omitempty"`
+	In        string         `json:"in,omitempty" doc:"Id of the need that is the vessel; what is used in steps without one is judged as put together"`
 	Closed    bool           `json:"closed,omitempty" doc:"The vessel is closed"`
+	Heat      string         `json:"heat,omitempty" doc:"Highest temperature of anything handled, such as 50 °C"`
+	Voltage   string         `json:"voltage,omitempty" doc:"Of a source put to something wet, such as 4.5 V"`
 	Takes     []Take         `json:"takes,omitempty" doc:"Readings taken in this step"`
 	Evidence  []string       `json:"evidence,omitempty" doc:"Ids of evidence collected in this step"`
 	Questions []string       `json:"questions,omitempty" doc:"Ids of questions asked in this step"`
@@ -188,15 +227,6 @@ type Mistake struct {
 	Mend  text.Localized `json:"mend"`
 }
 
-// Hazards is the teacher's own statement, line by line; nil is unanswered.
-type Hazards struct {
-	Heat      *bool `json:"heat,omitempty" doc:"Anything heated, or water over 45 °C"`
-	Flame     *bool `json:"flame,omitempty" doc:"Flame, spark or glowing heat"`
-	Blade     *bool `json:"blade,omitempty" doc:"Knife or other blade; scissors are an action of a step"`
-	Gas       *bool `json:"gas,omitempty" doc:"A mixture that makes gas, or a vessel that can build up pressure"`
-	Chemicals *bool `json:"chemicals,omitempty" doc:"Anything beyond food and tap water"`
-}
-
 // MaxBytes is the largest document that is read.
 const MaxBytes = 512 << 10
 
@@ -216,7 +246,13 @@ func Read(raw []byte) (Document, error) {
 	if head.Schema < 1 || head.Schema > Schema {
 		return Document{}, fmt.Errorf("the document says schema %d; this program reads schema 1 to %d", head.Schema, Schema)
 	}
-	// Schema 1 is the first: a later one adds its lift here, from n to n+1.
+	if head.Schema == 1 {
+		lifted, err := lift1(raw)
+		if err != nil {
+			return Document{}, fmt.Errorf("the document could not be lifted to schema 2: %w", err)
+		}
+		raw = lifted
+	}
 	var d Document
 	if err := json.NewDecoder(bytes.NewReader(raw)).Decode(&d); err != nil {
 		return Document{}, fmt.Errorf("the document could not be read: %w", err)
@@ -235,6 +271,22 @@ func Seconds(duration string) (float64, bool) {
 		return 0, false
 	}
 	return p.SI(), true
+}
+
+// Larder is the shipped larder with the school's own things that the document
+// brings along. Entries that are wrong are left out; Validate says so.
+func (d *Document) Larder() *larder.Larder {
+	l, _ := larder.Standard().With(d.Materials)
+	return l
+}
+
+// Need finds a need by its id.
+func (d *Document) Need(id string) (*Need, bool) {
+	i := slices.IndexFunc(d.Needs, func(n Need) bool { return n.ID == id })
+	if i < 0 {
+		return nil, false
+	}
+	return &d.Needs[i], true
 }
 
 // Reading finds a reading by its id.

@@ -8,6 +8,7 @@ import (
 	"strings"
 
 	"patient-kitchen/core/formula"
+	"patient-kitchen/core/larder"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
 )
@@ -47,12 +48,13 @@ const maxSlots = 400
 // Validate judges a document and explains each finding in the teacher's words,
 // in the order of the document.
 func Validate(d *Document) []Finding {
-	v := &validator{d: d, ids: map[string]string{}}
+	v := &validator{d: d, ids: map[string]string{}, larder: d.Larder()}
 	v.frame()
 	v.conditions()
 	v.needs()
 	v.readings()
 	v.steps()
+	v.things()
 	v.derived()
 	v.expectations()
 	v.evidence()
@@ -70,6 +72,8 @@ type validator struct {
 	d   *Document
 	ids map[string]string // kind and id → path
 	out []Finding
+
+	larder *larder.Larder
 }
 
 func (v *validator) say(s Severity, code, path string, args text.Args) {
@@ -167,6 +171,7 @@ func (v *validator) needs() {
 		for _, id := range s.Uses {
 			used[id] = true
 		}
+		used[s.In] = true
 	}
 	for i, n := range v.d.Needs {
 		path := fmt.Sprintf("/needs/%d", i)
@@ -179,6 +184,7 @@ func (v *validator) needs() {
 				v.say(Warning, "amount", path+"/amount", text.Args{"typed": n.Amount})
 			}
 		}
+		v.thing(&v.d.Needs[i], path)
 		if !used[n.ID] {
 			v.say(Hint, "need-unused", path, text.Args{"name": n.Name})
 		}

@@ -46,8 +46,8 @@ const (
 )
 
 // Candidates lists what may do the need's job instead of the preferred
-// material, best first: by class, then by how little the amount is off, then
-// by cost, then by id. What is refused comes last, with its reason. It fails
+// material, best first: by class, then whether the amount is known and how
+// little it is off, then by cost, then by id. What is refused comes last, with its reason. It fails
 // on an unknown role or material.
 func (l *Larder) Candidates(n Need) ([]Candidate, error) {
 	role, ok := l.roles[n.Role]
@@ -84,6 +84,7 @@ func (l *Larder) Candidates(n Need) ([]Candidate, error) {
 	slices.SortStableFunc(out, func(a, b Candidate) int {
 		return cmp.Or(
 			cmp.Compare(slices.Index(Classes, a.Class), slices.Index(Classes, b.Class)),
+			cmp.Compare(unmeasured(n, a), unmeasured(n, b)),
 			cmp.Compare(off(a), off(b)),
 			cmp.Compare(slices.Index(Costs, a.Material.Cost), slices.Index(Costs, b.Material.Cost)),
 			cmp.Compare(a.Material.ID, b.Material.ID),
@@ -91,6 +92,14 @@ func (l *Larder) Candidates(n Need) ([]Candidate, error) {
 			cmp.Compare(a.Form, b.Form))
 	})
 	return out, nil
+}
+
+// unmeasured is 1 for a candidate whose amount is wanted and not known.
+func unmeasured(n Need, c Candidate) int {
+	if n.Amount.Value > 0 && c.Amount.Value == 0 {
+		return 1
+	}
+	return 0
 }
 
 // UnknownError names something that is not in the larder.

@@ -38,7 +38,7 @@ type Line struct {
 // Review is all that a design means now.
 type Review struct {
 	Validation []design.Finding
-	Safety     []safety.Finding
+	Safety     safety.Report
 	Timeline   schedule.Timeline
 	Margin     []Line
 	Issuable   bool
@@ -46,41 +46,54 @@ type Review struct {
 
 // Of judges a design.
 func Of(d *design.Document) Review {
-	r := Review{Validation: design.Validate(d), Safety: safety.Check(d), Timeline: schedule.Plan(d)}
-	r.Issuable = !design.HasErrors(r.Validation) && safety.Issuable(r.Safety, d.Way)
+	r := Review{Validation: design.Validate(d), Safety: safety.Judge(d, d.Larder(), nil), Timeline: schedule.Plan(d)}
+	r.Issuable = !design.HasErrors(r.Validation) && r.Safety.Issuable(d.Way)
 	r.Margin = []Line{safetyLine(d, r.Safety), designLine(r.Validation), timeLine(d, r.Timeline), fairLine(d, r.Validation)}
 	return r
 }
 
-func safetyLine(d *design.Document, findings []safety.Finding) Line {
+// safetyLine says the gravest thing: what keeps it from homes, then what is
+// out of order, then the adult jobs.
+func safetyLine(d *design.Document, r safety.Report) Line {
 	l := Line{Topic: "safety", Weight: Fine, Message: text.Message{ID: "review.safety.fine"}}
-	worst := safety.Worst(findings)
-	for _, f := range findings {
-		if f.Verdict != worst {
-			continue
+	worst := safety.Worst(r.Findings)
+	if worst == safety.NotAtHome {
+		for _, f := range r.Findings {
+			if f.Verdict == worst {
+				l.Weight, l.Message = Stop, f.Why
+				if f.Asks {
+					l.Weight = Mend
+				}
+				l.Path = placeOf(d, f.Steps, f.Needs)
+				return l
+			}
 		}
-		l.Message = f.Why
-		if f.Step != "" {
-			l.Path = stepPath(d, f.Step)
-		} else {
-			l.Path = "/hazards"
-		}
-		break
 	}
-	jobs := safety.AdultJobs(findings)
-	switch {
-	case worst == safety.Unanswered:
-		l.Weight = Mend
-	case worst == safety.NotAtHome:
-		l.Weight = Stop
-	case len(jobs) > 0:
-		l.Weight = Note
-		l.Message = text.Message{ID: "review.safety.adult", Args: text.Args{"n": len(jobs)}}
-		l.Path = stepPath(d, jobs[0].Step)
-	default:
-		l.Message, l.Path = text.Message{ID: "review.safety.fine"}, ""
+	for _, line := range r.Lines {
+		if line.Kind == safety.OrderError {
+			return Line{Topic: "safety", Weight: Mend, Message: line.Message, Path: stepPath(d, line.Step)}
+		}
+	}
+	if jobs := safety.AdultJobs(d, r.Findings); len(jobs) > 0 {
+		return Line{Topic: "safety", Weight: Note, Message: text.Message{ID: "review.safety.adult", Args: text.Args{"n": len(jobs)}}, Path: stepPath(d, jobs[0].Step)}
 	}
 	return l
+}
+
+// placeOf is where a finding is mended: at its need if it has one, else at
+// its first step.
+func placeOf(d *design.Document, steps, needs []string) string {
+	if len(needs) > 0 {
+		for i := range d.Needs {
+			if d.Needs[i].ID == needs[0] {
+				return "/needs/" + strconv.Itoa(i)
+			}
+		}
+	}
+	if len(steps) > 0 {
+		return stepPath(d, steps[0])
+	}
+	return ""
 }
 
 func stepPath(d *design.Document, id string) string {

@@ -12,7 +12,6 @@ import (
 
 func TestMargin(t *testing.T) {
 	raw, _ := docs.Examples.ReadFile("examples/paper-strips.json")
-	yes := true
 	for _, c := range []struct {
 		name     string
 		change   func(*design.Document)
@@ -24,8 +23,9 @@ func TestMargin(t *testing.T) {
 		{"as it is", func(*design.Document) {}, "time", review.Fine, true},
 		{"as it is", func(*design.Document) {}, "fair", review.Fine, true},
 		{"young ones", func(d *design.Document) { d.AgeBand = "5-7" }, "safety", review.Note, true},
-		{"unanswered", func(d *design.Document) { d.Hazards.Heat = nil }, "safety", review.Mend, false},
-		{"heat", func(d *design.Document) { d.Hazards.Heat = &yes }, "safety", review.Stop, false},
+		{"not said what it is", func(d *design.Document) { d.Needs[0].Kind = "" }, "safety", review.Mend, false},
+		{"bleach", func(d *design.Document) { d.Needs[0].Kind, d.Needs[0].Material = design.MaterialNeed, "bleach" }, "safety", review.Stop, false},
+		{"hot water carried at once", func(d *design.Document) { d.Steps[0].Actions = []string{"hot-water", "carry"} }, "safety", review.Mend, false},
 		{"short lesson", func(d *design.Document) { d.Lesson = "10 min" }, "time", review.Mend, true},
 		{"one condition", func(d *design.Document) { d.Conditions = d.Conditions[:1] }, "fair", review.Stop, false},
 		{"broken formula", func(d *design.Document) { d.Derived[0].Formula = "(" }, "design", review.Stop, false},

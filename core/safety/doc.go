@@ -1,13 +1,13 @@
-// Package safety turns a design into findings: what could hurt, whom, what to
-// do, and what must not be done at home. It is the one book of safety; it
-// never says "safe", and every sheet defers to product labels, the school's
-// own risk assessment and local law.
+// Package safety turns a design, and a home it goes to, into findings: what
+// could hurt whom, what to do about it, and what must not be done at home. It
+// is the one book of safety (rules.json): every hazard tag and refused thing
+// of the larder resolves to its rules. It never says "safe": every sheet
+// defers to product labels, the school's own risk assessment and local law.
 //
-// What it knows so far is the first part of that book: the actions of
-// rules.json and the teacher's own statement of hazards. Until the rest is
-// here it errs on the strict side: whatever is not on its list of everyday
-// actions cannot be issued.
+// It errs on the strict side. What is not said is judged as the worst it
+// could be, after one question; the higher of two verdicts holds; nothing
+// that is added ever lowers one.
 //
-// The package must not know homes by name, and nobody may lower a rule by
-// editing a design. Start reading at [Check].
+// The package must not know homes by name, the clock or a language: texts are
+// message ids with arguments. Start reading at [Judge].
 package safety

@@ -1,96 +1,349 @@
 package safety_test
 
 import (
+	"math/rand/v2"
 	"slices"
 	"strings"
 	"testing"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/kitchen"
+	"patient-kitchen/core/larder"
 	"patient-kitchen/core/safety"
 	"patient-kitchen/core/text"
 )
 
-func no() *bool  { b := false; return &b }
-func yes() *bool { b := true; return &b }
+func judge(d *design.Document) safety.Report { return safety.Judge(d, larder.Standard(), nil) }
 
-func sound() design.Document {
-	return design.Document{
-		AgeBand: "11-13", Way: design.PredictThenTry,
-		Steps:   []design.Step{{ID: "cut", Actions: []string{"scissors"}}, {ID: "pour", Actions: []string{"pour", "weigh"}}},
-		Hazards: design.Hazards{Heat: no(), Flame: no(), Blade: no(), Gas: no(), Chemicals: no()},
-	}
-}
+const bag = "v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 1 L\n"
 
-// The verdicts are those of the house rules for scissors (pointed taken, as
-// the stricter) and of the first version's bars.
-func TestVerdicts(t *testing.T) {
+// Each rule about the order of steps: a design in which it speaks, the kind
+// of line, and one in which the order holds.
+func TestTheOrderOfSteps(t *testing.T) {
 	for _, c := range []struct {
-		name   string
-		change func(*design.Document)
-		rule   string
-		want   safety.Verdict
-		issue  bool
+		rule  string
+		kind  safety.LineKind
+		wrong string
+		right string
 	}{
-		{"scissors at 11-13", func(*design.Document) {}, "scissors-pin", safety.Care, true},
-		{"scissors at 5-7", func(d *design.Document) { d.AgeBand = "5-7" }, "scissors-pin", safety.AdultNear, true},
-		{"an unknown age is the youngest", func(d *design.Document) { d.AgeBand = "" }, "scissors-pin", safety.AdultNear, true},
-		{"heat", func(d *design.Document) { d.Steps[0].Actions = []string{"heat"} }, "heat", safety.NotAtHome, false},
-		{"heat, watched", func(d *design.Document) { d.Steps[0].Actions = []string{"heat"}; d.Way = design.WatchShared }, "heat", safety.NotAtHome, true},
-		{"knife", func(d *design.Document) { d.Steps[0].Actions = []string{"knife"} }, "blade", safety.NotAtHome, false},
-		{"taste", func(d *design.Document) { d.Steps[0].Actions = []string{"taste"} }, "chemicals", safety.NotAtHome, false},
-		{"not on the list", func(d *design.Document) { d.Steps[0].Actions = []string{"juggle"} }, "unknown-action", safety.NotAtHome, false},
-		{"closed vessel", func(d *design.Document) { d.Steps[1].Closed = true }, "gas-rigid-closed", safety.NotAtHome, false},
-		{"ticked yes", func(d *design.Document) { d.Hazards.Flame = yes() }, "flame", safety.NotAtHome, false},
-		{"not ticked", func(d *design.Document) { d.Hazards.Gas = nil }, "unanswered-gas", safety.Unanswered, false},
-		{"not ticked, watched", func(d *design.Document) { d.Hazards.Gas = nil; d.Way = design.WatchShared }, "unanswered-gas", safety.Unanswered, false},
+		{"clear-first", safety.Added, "---\na: put", "---\nz: clear-table\na: put"},
+		{"finish", safety.Added, "---\na: put", "---\na: put\nb: wash-hands"},
+		{"gear-first", safety.OrderError, "w: washing-soda-crystals\n---\na: stir with w\nb: gear-on", "w: washing-soda-crystals\n---\nb: gear-on\na: stir with w"},
+		{"gear-first", safety.Added, "w: vinegar-white\n---\na: pour with w", "w: water-tap\n---\na: pour with w"},
+		{"label-first", safety.OrderError, "v: vinegar-white\ns: water-tap\nj: jam-jar\nk: mug\n---\na: decant with v in j\nb: decant with s in k", "v: vinegar-white\ns: water-tap\nj: jam-jar\nk: mug\n---\nl: label\na: decant with v in j\nb: decant with s in k"},
+		{"label-first", safety.OrderError, "s: table-salt\nj: jam-jar\n---\na: stand with s in j\nb: weigh wait 14 h", "s: table-salt\nj: jam-jar\n---\na: stand with s in j\nb: weigh wait 40 min"},
+		{"apart-until-closed", safety.OrderError, bag + "---\na: pour with v s in b closed", bag + "---\na: keep-apart, pour with v s in b closed"},
+		{"flame-last", safety.OrderError, "---\na: light\nb: put wait 5 min", "---\na: put wait 5 min\nb: light\nc: put-out\nd: put wait 5 min"},
+		{"acid-to-water", safety.OrderError, "v: vinegar-cleaning 10 %\n---\na: dilute with v", "v: vinegar-cleaning 10 %\n---\na: water-first\nb: dilute with v"},
+		{"cool-first", safety.OrderError, "---\na: hot-water at 60 °C\nb: weigh", "---\na: hot-water at 60 °C\nb: cool\nc: weigh"},
+		{"measure-before", safety.OrderError, "---\na: weigh takes after-soak\nb: weigh takes before-soak", "---\na: weigh takes before-soak\nb: weigh takes after-soak"},
+		{"no-second-dose", safety.Added, "---\na: launch", "---\na: drop"},
+		{"misfire", safety.Added, "---\na: launch", "---\na: drop"},
+		{"blades-away", safety.Added, "---\na: scissors\nb: put", "---\na: scissors\nb: put-away"},
+		{"adult-block", safety.Suggestion, "---\na: smoke\nb: put\nc: launch", "---\na: smoke\nb: launch\nc: put"},
+		{"interrupt", safety.Added, "---\na: light", "---\na: put"},
+		{"leftover", safety.OrderError, "p: peroxide-3 10 mL\nj: mug\n---\na: pour with p in j", "p: peroxide-3 10 mL\nj: mug\n---\na: pour with p in j\nb: clear-leftover"},
+		{"leftover-none", safety.Added, "p: table-salt\nj: mug\n---\na: pour with p in j", "p: peroxide-3 10 mL\nj: mug\n---\na: pour with p in j"},
+		{"amount-missing", safety.OrderError, "p: peroxide-3\n---\na: pour with p", "p: peroxide-3 10 mL\n---\na: pour with p"},
+		{"heat-missing", safety.OrderError, "---\na: hot-water", "---\na: hot-water at 50 °C"},
+		{"place", safety.OrderError, "---\na: launch", "outdoors: yes\n---\na: launch"},
+		{"place-table", safety.Added, "---\na: put", "outdoors: yes\n---\na: put"},
+		{"spare-hands", safety.Added, "---\na: two-people", "---\na: put"},
 	} {
-		d := sound()
-		c.change(&d)
-		got := safety.Check(&d)
-		i := slices.IndexFunc(got, func(f safety.Finding) bool { return f.Rule == c.rule })
-		if i < 0 || got[i].Verdict != c.want || safety.Issuable(got, d.Way) != c.issue {
-			t.Errorf("%s: %+v, issuable %v", c.name, got, safety.Issuable(got, d.Way))
+		age := "age: 14-18\n"
+		has := func(lines string) (safety.Line, bool) {
+			r := judge(plan(age + lines))
+			i := slices.IndexFunc(r.Lines, func(l safety.Line) bool { return l.Rule == c.rule && l.Kind == c.kind })
+			if i < 0 {
+				return safety.Line{}, false
+			}
+			return r.Lines[i], true
+		}
+		l, ok := has(c.wrong)
+		if !ok {
+			t.Errorf("%s (%s) does not speak of\n%s: %+v", c.rule, c.kind, c.wrong, judge(plan(age+c.wrong)).Lines)
 			continue
 		}
 		for _, lang := range text.Languages {
-			if s := text.Render(got[i].Why, lang) + text.Render(got[i].Do, lang); strings.ContainsAny(s, "[{") {
-				t.Errorf("%s lacks words in %s: %s", c.name, lang, s)
+			if s := text.Render(l.Message, lang); strings.ContainsAny(s, "[{") {
+				t.Errorf("%s lacks words in %s: %s", c.rule, lang, s)
 			}
+		}
+		if _, ok := has(c.right); ok {
+			t.Errorf("%s (%s) speaks of\n%s", c.rule, c.kind, c.right)
 		}
 	}
 }
 
-// Adding an action never makes the worst verdict milder; an answer taken back
-// never does either.
-func TestNothingLowers(t *testing.T) {
-	allowed, barred := safety.Actions()
-	for _, band := range design.AgeBands {
-		d := sound()
-		d.AgeBand = band
-		worst := safety.Worst(safety.Check(&d))
-		for _, a := range append(append([]string{}, allowed...), append(barred, "anything else")...) {
-			d.Steps = append(d.Steps, design.Step{ID: "x", Actions: []string{a}})
-			now := safety.Worst(safety.Check(&d))
-			if worst.Worse(now) {
-				t.Fatalf("%s, %s: %s after %s", band, a, now, worst)
+// A step that a line asks for can be put in with one click, and then the line
+// has nothing more to say; what is put in has words in both languages.
+func TestInsertedStepsMend(t *testing.T) {
+	for _, lines := range []string{
+		"w: washing-soda-crystals\n---\na: stir with w\nb: clear-leftover", "v: vinegar-white\ns: water-tap\nj: jam-jar\nk: mug\n---\na: decant with v in j\nb: decant with s in k",
+		bag + "---\na: pour with v s in b closed", "v: vinegar-white 5 %\n---\na: dilute with v", "---\na: hot-water at 60 °C\nb: weigh", "age: 14-18\np: peroxide-3 10 mL\nj: mug\n---\na: gear-on, pour with p in j",
+	} {
+		d := plan(lines)
+		l := larder.Standard()
+		for range 5 {
+			r := judge(d)
+			i := slices.IndexFunc(r.Lines, func(l safety.Line) bool { return l.Kind == safety.OrderError })
+			if i < 0 {
+				break
 			}
-			worst = now
+			ways := safety.LineWays(d, r.Lines[i])
+			if len(ways) != 1 {
+				t.Fatalf("%s: no way out of %+v", lines, r.Lines[i])
+			}
+			after, err := safety.Apply(d, l, ways[0].ID)
+			if err != nil {
+				t.Fatal(err)
+			}
+			for _, s := range after.Steps {
+				if _, was := d.Step(s.ID); !was && (s.Title["es"] == "" || s.Text["en"] == "" || strings.ContainsAny(s.Text["es"], "[{")) {
+					t.Errorf("%s: %+v", lines, s)
+				}
+			}
+			d = after
 		}
-		d.Hazards = design.Hazards{}
-		if worst.Worse(safety.Worst(safety.Check(&d))) {
-			t.Fatalf("%s: taking answers back lowers the verdict", band)
+		if r := judge(d); slices.ContainsFunc(r.Lines, func(l safety.Line) bool { return l.Kind == safety.OrderError }) {
+			t.Errorf("%s: still %+v", lines, r.Lines)
 		}
+	}
+}
+
+func TestWhatCanBeIssued(t *testing.T) {
+	for _, c := range []struct {
+		name, lines string
+		way         design.Way
+		want        bool
+	}{
+		{"everyday", "---\na: weigh, pour", design.PredictThenTry, true},
+		{"a knife", "---\na: knife", design.PredictThenTry, true},
+		{"not at home", "---\na: culture", design.PredictThenTry, false},
+		{"not at home, watched", "---\na: culture", design.WatchShared, true},
+		{"out of order", "---\na: hot-water at 60 °C\nb: weigh", design.PredictThenTry, false},
+		{"not said", "u: unsaid\n---\na: stir with u", design.PredictThenTry, false},
+		{"a bag that fits", bag + "---\nz: gear-on, keep-apart\na: pour with v s in b closed", design.PredictThenTry, true},
+	} {
+		if got := judge(plan(c.lines)).Issuable(c.way); got != c.want {
+			t.Errorf("%s: %v", c.name, got)
+		}
+	}
+}
+
+// A gas bag that is too full: the smaller amount that is offered fits, and a
+// little more does not. 0.5 L hold at most 0.475 L; 100 mL are the vinegar.
+func TestTheSmallerAmountFits(t *testing.T) {
+	d := plan("v: vinegar-white 5 % 100 mL\ns: baking-soda 4 g weighed\nb: zip-bag-small 0.5 L\n---\na: keep-apart, pour with v s in b closed")
+	f, ok := finding(safety.Check(d), "gas-flexible", "over")
+	if !ok {
+		t.Fatal("it is not too full")
+	}
+	ways := safety.Ways(d, larder.Standard(), f)
+	if len(ways) == 0 || !strings.HasPrefix(ways[0].ID, "less:s:1.2") || ways[0].After != safety.Care {
+		t.Fatalf("%+v", ways)
+	}
+	after, err := safety.Apply(d, larder.Standard(), ways[0].ID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, ok := finding(safety.Check(after), "gas-flexible", "fits"); !ok {
+		t.Errorf("%+v", safety.Check(after))
+	}
+	// Not weighed: the same spoon may be heaped, half as much again.
+	after.Needs[1].Weighed = false
+	if _, ok := finding(safety.Check(after), "gas-flexible", "fits"); ok {
+		t.Error("a spoon counts like a scale")
+	}
+}
+
+// With acid that is soon used up a heaped spoon cannot burst the bag: 20 mL of
+// 5 % vinegar give at most 0.41 L whatever the soda.
+func TestTheLimitingAcid(t *testing.T) {
+	for _, c := range []struct{ soda, want string }{{"2 g", "fits"}, {"200 g", "fits"}} {
+		d := plan("v: vinegar-white 5 % 20 mL\ns: baking-soda " + c.soda + "\nb: zip-bag-large 1 L\n---\na: keep-apart, pour with v s in b closed")
+		if _, ok := finding(safety.Check(d), "gas-flexible", c.want); !ok {
+			t.Errorf("%s: %+v", c.soda, safety.Check(d))
+		}
+	}
+}
+
+// worstFinding is the gravest finding of a rule.
+func worstFinding(found []safety.Finding, rule string) (worst safety.Finding, ok bool) {
+	for _, f := range found {
+		if f.Rule == rule && (!ok || f.Verdict.Worse(worst.Verdict)) {
+			worst, ok = f, true
+		}
+	}
+	return worst, ok
+}
+
+func TestWaysOut(t *testing.T) {
+	l := larder.Standard()
+	for _, c := range []struct {
+		lines, rule, want string
+		after             safety.Verdict
+	}{
+		{"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour, seal with v s in j closed", "gas-rigid-closed", "open:a", safety.Care},
+		{"p: peroxide-6 as oxygen-releaser 20 mL\n---\na: pour with p", "peroxide-strong", "swap:p:peroxide-3", safety.AdultNear},
+		{"v: vinegar-cleaning as mild-acid 12 % 50 mL\n---\na: pour with v", "acid-concentrate", "swap:v:vinegar-white", safety.Care},
+		{"p: isopropyl-70 40 mL\n---\na: pour with p", "alcohol-rubbing", "less:p:30 mL", safety.AdultDoes},
+		{"---\na: culture", "microbe", "watch", safety.NotAtHome},
+	} {
+		d := plan(c.lines)
+		f, _ := worstFinding(safety.Check(d), c.rule)
+		ways := safety.Ways(d, l, f)
+		i := slices.IndexFunc(ways, func(w safety.Way) bool { return strings.HasPrefix(w.ID, c.want) })
+		if i < 0 || ways[i].After != c.after {
+			t.Errorf("%s: %+v", c.rule, ways)
+			continue
+		}
+		after, err := safety.Apply(d, l, ways[i].ID)
+		if err != nil {
+			t.Errorf("%s: %v", c.rule, err)
+		} else if c.want != "watch" && !f.Verdict.Worse(safety.Worst(safety.Check(after))) {
+			t.Errorf("%s is no better after %s", c.rule, ways[i].ID)
+		}
+		for _, lang := range text.Languages {
+			if s := text.Render(ways[i].Label, lang); strings.ContainsAny(s, "[{") {
+				t.Error(s)
+			}
+		}
+	}
+	d := plan("v: vinegar-white\n---\na: pour with v")
+	for _, bad := range []string{"", "open:a", "open:x", "less:v", "less:x:1 mL", "less:v:some", "swap:v:bleach::0", "swap:x:y::z", "insert:gear-first:a", "insert:tidy:a", "close:a"} {
+		if _, err := safety.Apply(d, l, bad); err == nil {
+			t.Errorf("%q is carried out", bad)
+		}
+	}
+}
+
+// Lowering: by one level, with a reason, only where the house lets it.
+func TestLowering(t *testing.T) {
+	const reason = "The class cut fruit with me twice last month."
+	for _, c := range []struct {
+		name, lines, rule, step, reason string
+		want                            safety.Verdict
+		refused                         bool
+	}{
+		{"a craft knife at 11-13", "---\na: craft-knife", "blade", "a", reason, safety.AdultNear, false},
+		{"one level only", "age: 14-18\n---\na: craft-knife", "blade", "a", reason, safety.Care, false},
+		{"under 11", "age: 8-10\n---\na: knife", "blade", "a", reason, safety.AdultDoes, true},
+		{"without a reason", "---\na: craft-knife", "blade", "a", "I said so", safety.AdultDoes, true},
+		{"a flame", "---\na: light", "flame", "a", reason, safety.AdultDoes, true},
+		{"not at home", "---\na: climb-high", "height", "a", reason, safety.NotAtHome, true},
+		{"care", "---\na: scissors", "scissors-pin", "a", reason, safety.Care, true},
+		{"another step", "---\na: craft-knife\nb: put", "blade", "b", reason, safety.AdultDoes, true},
+	} {
+		d := plan(c.lines)
+		d.Lowered = []design.Lowering{{Rule: c.rule, Step: c.step, Reason: c.reason, By: "Ms Tarrant"}}
+		r := judge(d)
+		f, _ := finding(r.Findings, c.rule, "")
+		refused := slices.ContainsFunc(r.Lines, func(l safety.Line) bool { return l.Rule == "lowering" && l.Kind == safety.OrderError })
+		if f.Verdict != c.want || refused != c.refused || !refused && (f.Was == "" || !strings.Contains(text.Render(f.Reason, "es"), "Ms Tarrant")) {
+			t.Errorf("%s: %s, refused %v: %+v", c.name, f.Verdict, refused, f)
+		}
+	}
+	people := calm()
+	people.Under4 = yes()
+	d := plan("c: coin-uk-1p\n---\na: put with c")
+	d.Lowered = []design.Lowering{{Rule: "small-part", Step: "a", Reason: reason}}
+	if f, _ := finding(safety.Judge(d, larder.Standard(), &people).Findings, "small-part", "little"); f.Verdict != safety.AdultNear {
+		t.Errorf("a fact of the home was lowered: %+v", f)
 	}
 }
 
 func TestAdultJobs(t *testing.T) {
-	d := sound()
-	d.AgeBand = "5-7"
-	d.Steps[0].Actions = []string{"scissors", "small-things"}
-	jobs := safety.AdultJobs(safety.Check(&d))
-	if len(jobs) != 1 || jobs[0].Step != "cut" || jobs[0].Verdict != safety.AdultNear {
+	d := plan("age: 5-7\n---\nput: put\ncut: scissors, small-things\nboil: hot-water at 50 °C")
+	jobs := safety.AdultJobs(d, safety.Check(d))
+	if len(jobs) != 2 || jobs[0].Step != "cut" || jobs[0].Verdict != safety.AdultNear || jobs[1].Verdict != safety.AdultDoes {
 		t.Errorf("%+v", jobs)
 	}
+}
+
+// Verdicts side by side: those of the four bands for the same design.
+func TestBands(t *testing.T) {
+	r := judge(plan("---\na: knife\nb: gear-on"))
+	if want := [4]safety.Verdict{safety.AdultDoes, safety.AdultDoes, safety.AdultNear, safety.Care}; r.Bands != want {
+		t.Errorf("%v", r.Bands)
+	}
+}
+
+// The label decides: a strength that is not said is taken as the strongest
+// usual one, and asked about.
+func TestSilence(t *testing.T) {
+	for lines, asks := range map[string]bool{
+		"v: vinegar-cleaning\n---\na: pour with v": true, "v: vinegar-cleaning 9 %\n---\na: pour with v": false,
+		"v: surgical-spirit 10 mL\n---\na: pour with v": true, "v: surgical-spirit 70 % 10 mL\n---\na: pour with v": false,
+		"v: vinegar-white\n---\na: pour with v": false, "---\na: hot-water": true, "u: unsaid\n---\na: put with u": true,
+	} {
+		found := safety.Check(plan(lines))
+		if got := slices.ContainsFunc(found, func(f safety.Finding) bool { return f.Asks }); got != asks {
+			t.Errorf("%s: %+v", lines, found)
+		}
+	}
+}
+
+// Adding a hazard never makes a verdict milder, and neither does taking an
+// answer back: over random designs, at every age and in every home.
+func TestNothingLowers(t *testing.T) {
+	r := rand.New(rand.NewPCG(4, 8))
+	l := larder.Standard()
+	allowed, barred := safety.Actions()
+	actions := append(append(allowed, barred...), "anything")
+	heats, volts := []string{"", "40 °C", "55 °C", "90 °C"}, []string{"", "3 V", "9 V"}
+	for range 400 {
+		d := &design.Document{Schema: 2, AgeBand: design.AgeBands[r.IntN(4)], Way: design.PredictThenTry, Trials: 1}
+		for range 1 + r.IntN(6) {
+			addNeed(r, d, l)
+			addStep(r, d, actions, heats, volts)
+		}
+		people := calm()
+		if r.IntN(2) == 0 {
+			people.Under4, people.Pet, people.Adult = yes(), yes(), no()
+		}
+		worst := func(d *design.Document, p kitchen.People) safety.Verdict {
+			return safety.Worst(safety.Judge(d, l, &p).Findings)
+		}
+		was := worst(d, people)
+		more := *d
+		more.Needs, more.Steps = slices.Clone(d.Needs), slices.Clone(d.Steps)
+		addNeed(r, &more, l)
+		addStep(r, &more, actions, heats, volts)
+		if now := worst(&more, people); was.Worse(now) {
+			t.Fatalf("%s and then %s after adding\n%+v\n%+v", was, now, more.Needs, more.Steps)
+		}
+		// An answer taken back: of the home, a strength, an amount, a kind.
+		for _, take := range []func(*design.Document, *kitchen.People){
+			func(_ *design.Document, p *kitchen.People) { p.Under4 = nil },
+			func(_ *design.Document, p *kitchen.People) { p.Pet, p.Asthma, p.Answered = nil, nil, false },
+			func(_ *design.Document, p *kitchen.People) { p.Adult, p.Goggles = nil, nil },
+			func(d *design.Document, _ *kitchen.People) { d.Needs[0].Kind, d.Needs[0].Material = "", "" },
+		} {
+			less, fewer := *d, people
+			less.Needs = slices.Clone(d.Needs)
+			take(&less, &fewer)
+			if now := worst(&less, fewer); was.Worse(now) {
+				t.Fatalf("%s and then %s after taking an answer back\n%+v", was, now, d)
+			}
+		}
+	}
+}
+
+func addNeed(r *rand.Rand, d *design.Document, l *larder.Larder) {
+	m := l.Materials[r.IntN(len(l.Materials))]
+	n := design.Need{ID: string(rune('a'+len(d.Needs)%26)) + strings.Repeat("x", len(d.Needs)/26), Kind: design.MaterialNeed, Material: m.ID}
+	n.Amount = []string{"", "20 mL", "5 g", "1 L"}[r.IntN(4)]
+	d.Needs = append(d.Needs, n)
+}
+
+func addStep(r *rand.Rand, d *design.Document, actions, heats, volts []string) {
+	s := design.Step{ID: "s" + string(rune('a'+len(d.Steps)%26)) + strings.Repeat("x", len(d.Steps)/26), Kind: "do", Closed: r.IntN(3) == 0, Heat: heats[r.IntN(4)], Voltage: volts[r.IntN(3)]}
+	for range 1 + r.IntN(2) {
+		s.Actions = append(s.Actions, actions[r.IntN(len(actions))])
+		s.Uses = append(s.Uses, d.Needs[r.IntN(len(d.Needs))].ID)
+	}
+	d.Steps = append(d.Steps, s)
 }
 
 func TestCardsHaveWords(t *testing.T) {
@@ -105,12 +358,45 @@ func TestCardsHaveWords(t *testing.T) {
 			}
 		}
 	}
-	if doors[safety.Hurt] < 6 || doors[safety.Spilled] < 3 {
+	if doors[safety.Hurt] < 10 || doors[safety.Spilled] < 3 {
 		t.Errorf("too few cards: %v", doors)
 	}
-	for _, m := range append(safety.General(), safety.StopRules()...) {
+	d := plan("c: cell-button\n---\na: put with c\nb: touch-vertebrate")
+	if got := safety.CardsFor(safety.Check(d)); !slices.Contains(got, "cell") || !slices.Contains(got, "sting") || slices.Contains(got, "shock") || !slices.Contains(got, "spill") {
+		t.Errorf("%v", got)
+	}
+	for _, m := range append(safety.General(), safety.StopRules(safety.Check(d))...) {
 		if strings.HasPrefix(text.Render(m, "es"), "[") {
 			t.Errorf("%s lacks words", m.ID)
+		}
+	}
+}
+
+// The check is linear: ten times the steps and needs, about ten times the
+// time; a class of 30 homes thirty times one.
+func BenchmarkJudge(b *testing.B) {
+	l := larder.Standard()
+	for _, n := range []int{6, 60} {
+		d := plan("v: vinegar-white 5 % 50 mL\n---\na: pour with v")
+		for i := range n - 1 {
+			id := "n" + strings.Repeat("i", i%30) + string(rune('a'+i/30))
+			d.Needs = append(d.Needs, design.Need{ID: id, Kind: design.MaterialNeed, Material: l.Materials[i*5%300].ID})
+			d.Steps = append(d.Steps, design.Step{ID: "s" + id, Actions: []string{"stir"}, Uses: []string{id}})
+		}
+		b.Run(map[int]string{6: "6", 60: "60"}[n], func(b *testing.B) {
+			for b.Loop() {
+				safety.Judge(d, l, nil)
+			}
+		})
+		if n == 6 {
+			people := calm()
+			b.Run("30-homes", func(b *testing.B) {
+				for b.Loop() {
+					for range 30 {
+						safety.Judge(d, l, &people)
+					}
+				}
+			})
 		}
 	}
 }

@@ -23,8 +23,11 @@ type Message struct {
 	Args Args
 }
 
+// List is several messages in a row: "milk and soy".
+type List []Message
+
 // Args are a message's arguments by name: string, int, float64,
-// quantity.Quantity, []string, Message or Localized.
+// quantity.Quantity, []string, Message, List or Localized.
 type Args map[string]any
 
 // Localized is a text that the teacher wrote in one or more languages, by
@@ -148,6 +151,12 @@ func write(v any, language string) string {
 		return s
 	case Message:
 		return Render(v, language)
+	case List:
+		words := make([]string, len(v))
+		for i := range v {
+			words[i] = Render(v[i], language)
+		}
+		return list(words, language)
 	case []string:
 		return list(v, language)
 	case []Localized:
@@ -170,6 +179,12 @@ func list(words []string, language string) string {
 	}
 	last := len(words) - 1
 	return strings.Join(words[:last], ", ") + and + words[last]
+}
+
+// Has reports whether an id has a text.
+func Has(id string) bool {
+	_, ok := catalog[Languages[0]][id]
+	return ok
 }
 
 // IDs lists the ids that have a text in a language, sorted.

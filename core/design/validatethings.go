@@ -1,0 +1,71 @@
+package design
+
+import (
+	"fmt"
+	"slices"
+
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
+)
+
+var needKinds = []NeedKind{"", MaterialNeed, ObjectNeed, PersonNeed, PlaceNeed}
+
+var strengthBases = []string{"w/w", "w/v", "v/v", "volumes", "mol/L"}
+
+// thing checks what a need says it is against the larder.
+func (v *validator) thing(n *Need, path string) {
+	l := v.larder
+	if !slices.Contains(needKinds, n.Kind) {
+		v.say(Error, "need-kind", path+"/kind", text.Args{"typed": string(n.Kind)})
+	}
+	if n.Role != "" {
+		if _, ok := l.Role(n.Role); !ok {
+			v.say(Error, "unknown-role", path+"/role", text.Args{"typed": n.Role})
+		}
+	}
+	if n.Material != "" {
+		m, ok := l.Material(n.Material)
+		switch {
+		case !ok:
+			v.say(Error, "unknown-material", path+"/material", text.Args{"typed": n.Material})
+		case n.Role != "" && !m.Does(n.Role):
+			v.say(Warning, "role-not-of-material", path+"/role", text.Args{"name": m.Name, "role": n.Role})
+		case n.Form != "" && !slices.Contains(m.Forms(), n.Form):
+			v.say(Error, "unknown-form", path+"/form", text.Args{"name": m.Name, "typed": n.Form})
+		}
+	}
+	if s := n.Strength; s != nil && (s.Value <= 0 || !slices.Contains(strengthBases, s.Basis) || s.Basis != "volumes" && s.Basis != "mol/L" && s.Value > 100) {
+		v.say(Error, "strength", path+"/strength", text.Args{"value": s.Value, "basis": s.Basis})
+	}
+	for i, id := range n.Barred {
+		if _, ok := l.Material(id); !ok {
+			v.say(Error, "unknown-material", fmt.Sprintf("%s/barred/%d", path, i), text.Args{"typed": id})
+		}
+	}
+}
+
+// things checks what stands in the document about the larder apart from the
+// needs: the school's own materials, vessels, temperatures and voltages.
+func (v *validator) things() {
+	if _, problems := larder.Standard().With(v.d.Materials); len(problems) > 0 {
+		v.say(Error, "own-material", "/materials", text.Args{"problem": problems[0].String()})
+	}
+	for i, m := range v.d.Measured {
+		if m.Result != "" && !slices.Contains(v.larder.Results(), m.Result) {
+			v.say(Warning, "unknown-result", fmt.Sprintf("/measured/%d/result", i), text.Args{"typed": m.Result})
+		}
+	}
+	for i, s := range v.d.Steps {
+		path := fmt.Sprintf("/steps/%d", i)
+		if s.In != "" && !v.known("need", s.In) {
+			v.say(Error, "unknown-need", path+"/in", text.Args{"typed": s.In, "step": s.Title})
+		}
+		if s.Heat != "" && !hasDim(s.Heat, quantity.Temperature) {
+			v.say(Error, "heat", path+"/heat", text.Args{"typed": s.Heat})
+		}
+		if s.Voltage != "" && !hasDim(s.Voltage, quantity.Voltage) {
+			v.say(Error, "voltage", path+"/voltage", text.Args{"typed": s.Voltage})
+		}
+	}
+}

@@ -1,0 +1,177 @@
+package fit
+
+import (
+	"embed"
+	"slices"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/safety"
+	"patient-kitchen/core/text"
+)
+
+//go:embed texts/*.json
+var texts embed.FS
+
+func init() { text.Register(texts) }
+
+// Item is one line of the materials list.
+type Item struct {
+	Need     string         // id; "" for what the steps ask for beside things
+	Name     text.Message   // what it is
+	Amount   text.Message   // "" where it is not measured out
+	Note     text.Localized // the teacher's
+	Steps    []int          // numbers of the steps that use it, from 1
+	Optional bool
+	Unused   bool // on the design's list but in no step
+}
+
+// Materials is the list of what a home needs, made from the steps in their
+// order so that nothing is left off: first things, then who and where. Amounts
+// are for the whole work: all conditions and trials.
+func Materials(d *design.Document, r safety.Report) []Item {
+	steps := map[string][]int{}
+	var order []string
+	use := func(id string, number int) {
+		if _, ok := d.Need(id); !ok || slices.Contains(steps[id], number) {
+			return
+		}
+		if len(steps[id]) == 0 {
+			order = append(order, id)
+		}
+		steps[id] = append(steps[id], number)
+	}
+	two := []int{}
+	for i, s := range d.Steps {
+		if s.In != "" {
+			use(s.In, i+1)
+		}
+		for _, id := range s.Uses {
+			use(id, i+1)
+		}
+		if slices.Contains(s.Actions, "two-people") {
+			two = append(two, i+1)
+		}
+	}
+	for _, n := range d.Needs {
+		if len(steps[n.ID]) == 0 {
+			order = append(order, n.ID)
+		}
+	}
+	var things, others []Item
+	for _, id := range order {
+		n, _ := d.Need(id)
+		item := Item{Need: id, Name: text.Message{ID: "fit.thing", Args: text.Args{"thing": n.Name}}, Amount: amountOf(d, n), Note: n.Note, Steps: steps[id], Optional: n.Optional, Unused: len(steps[id]) == 0}
+		if n.Kind == design.PersonNeed || n.Kind == design.PlaceNeed {
+			others = append(others, item)
+		} else {
+			things = append(things, item)
+		}
+	}
+	things = append(things, gear(d, r)...)
+	if jobs := safety.AdultJobs(d, r.Findings); len(jobs) > 0 {
+		item := Item{Name: text.Message{ID: "fit.adult"}}
+		for _, j := range jobs {
+			i, _ := d.Step(j.Step)
+			item.Steps = append(item.Steps, i+1)
+		}
+		others = append(others, item)
+	}
+	if len(two) > 0 {
+		others = append(others, Item{Name: text.Message{ID: "fit.partner"}, Steps: two})
+	}
+	if len(d.Place) > 0 {
+		others = append(others, Item{Name: text.Message{ID: "fit.thing", Args: text.Args{"thing": d.Place}}})
+	}
+	return append(things, others...)
+}
+
+// gear is the protection the findings ask for, unless the design lists it.
+func gear(d *design.Document, r safety.Report) []Item {
+	if slices.ContainsFunc(d.Needs, func(n design.Need) bool { return n.Material == "goggles" || n.Role == "eye-protection" }) {
+		return nil
+	}
+	var out []Item
+	for _, g := range safety.SheetOf(d, r).Gear {
+		out = append(out, Item{Name: g})
+	}
+	return out
+}
+
+// amountOf is a need's whole amount: of one condition, times how often.
+func amountOf(d *design.Document, n *design.Need) text.Message {
+	if n.Amount == "" {
+		return text.Message{}
+	}
+	p, err := quantity.Parse(n.Amount)
+	times := 1
+	if n.PerCondition {
+		times = max(1, len(d.Conditions)) * max(1, d.Trials)
+	}
+	if err != nil || times == 1 {
+		return text.Message{ID: "fit.amount", Args: text.Args{"amount": n.Amount}}
+	}
+	total := p.Quantity
+	total.Value, total.U = total.Value*float64(times), 0
+	return text.Message{ID: "fit.amount-times", Args: text.Args{"total": total, "times": times, "amount": n.Amount}}
+}
+
+// Swap is one line of the substitution list.
+type Swap struct {
+	Material text.Localized
+	Form     string
+	Percent  float64
+	Amount   text.Message // "" where nothing is measured out
+	How      text.Message
+	Class    larder.Class
+	Counts   text.Message // what the class means for the home's result
+	Verdict  safety.Verdict
+	Graver   bool // than with the design's own: said on the list
+	Rule     string
+	Do       string // the rule's change of procedure, in English only
+	Partner  float64
+}
+
+// SwapList is what may stand in for one need.
+type SwapList struct {
+	Need  *design.Need
+	Swaps []Swap
+}
+
+// most is how many substitutes a list names for one need.
+const most = 4
+
+// Substitutions is the substitution list of a whole experiment: for each need
+// with a job, the best of what may stand in for it, judged with the safety
+// rules. Needs that nothing may stand in for are left out.
+func Substitutions(d *design.Document) ([]SwapList, error) {
+	l := d.Larder()
+	var out []SwapList
+	for i := range d.Needs {
+		n := &d.Needs[i]
+		subs, err := safety.Substitutes(d, l, n)
+		if err != nil {
+			return nil, err
+		}
+		list := SwapList{Need: n}
+		for _, s := range subs {
+			if len(list.Swaps) == most {
+				break
+			}
+			swap := Swap{Material: s.Material.Name, Form: s.Form, Percent: s.Percent, How: s.How, Class: s.Class, Counts: text.Message{ID: "fit.counts." + string(s.Class)},
+				Verdict: s.Verdict, Graver: s.Graver, Rule: s.Rule, Do: s.Procedure, Partner: s.Partner}
+			switch {
+			case s.Amount.Value > 0 && s.MakeUp.Value > 0:
+				swap.Amount = text.Message{ID: "fit.made-up", Args: text.Args{"amount": s.Amount.Bare(), "to": s.MakeUp.Bare()}}
+			case s.Amount.Value > 0:
+				swap.Amount = text.Message{ID: "fit.amount", Args: text.Args{"amount": s.Amount.Bare()}}
+			}
+			list.Swaps = append(list.Swaps, swap)
+		}
+		if len(list.Swaps) > 0 {
+			out = append(out, list)
+		}
+	}
+	return out, nil
+}

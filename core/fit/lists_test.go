@@ -1,0 +1,89 @@
+package fit_test
+
+import (
+	"slices"
+	"strings"
+	"testing"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/fit"
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/safety"
+	"patient-kitchen/core/text"
+	"patient-kitchen/docs"
+)
+
+func example(t *testing.T, name string) *design.Document {
+	t.Helper()
+	raw, err := docs.Examples.ReadFile("examples/" + name + ".json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	d, err := design.Read(raw)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return &d
+}
+
+// The list follows the steps: every need once, in the order it is first used,
+// with its whole amount; then the people.
+func TestMaterials(t *testing.T) {
+	d := example(t, "thirsty-beans")
+	d.Steps[0].Actions = append(d.Steps[0].Actions, "knife")
+	d.AgeBand = "8-10"
+	items := fit.Materials(d, safety.Judge(d, d.Larder(), nil))
+	var names []string
+	for _, i := range items {
+		names = append(names, strings.TrimSpace(text.Render(i.Name, "en")))
+	}
+	if len(names) < 7 || names[0] != "3 clear jars or cups" || names[1] != "dried white beans" || !slices.Contains(names, "an adult") || names[len(names)-1] != "A kitchen table" {
+		t.Errorf("%v", names)
+	}
+	if got := strings.ReplaceAll(text.Render(items[1].Amount, "en"), "\u00a0", " "); got != "120 g (3 × 40 g)" {
+		t.Errorf("beans: %s", got)
+	}
+	if got := items[1].Steps; !slices.Equal(got, []int{2, 3}) {
+		t.Errorf("beans are used in %v", got)
+	}
+	d.Needs = append(d.Needs, design.Need{ID: "spare", Name: text.Localized{"en": "a spoon"}, Kind: design.ObjectNeed})
+	items = fit.Materials(d, safety.Judge(d, d.Larder(), nil))
+	if i := slices.IndexFunc(items, func(i fit.Item) bool { return i.Need == "spare" }); i < 0 || !items[i].Unused {
+		t.Error("a need in no step is lost")
+	}
+}
+
+// No substitute ever offered makes a verdict worse than the design's without
+// saying so, and none is kept from homes.
+func TestSubstitutions(t *testing.T) {
+	d := example(t, "thirsty-beans")
+	l := d.Larder()
+	d.Needs = append(d.Needs, design.Need{ID: "acid", Name: text.Localized{"en": "vinegar"}, Kind: design.MaterialNeed, Role: "mild-acid", Material: "vinegar-white", Strength: &design.Strength{Value: 5, Basis: "w/w"}, Amount: "100 mL"},
+		design.Need{ID: "soda", Name: text.Localized{"en": "soda"}, Kind: design.MaterialNeed, Role: "carbonate", Material: "baking-soda", Amount: "4 g"})
+	d.Measured[0].Result = "total-gas"
+	lists, err := fit.Substitutions(d)
+	if err != nil {
+		t.Fatal(err)
+	}
+	own := safety.Worst(safety.Judge(d, l, nil).Findings)
+	acid := slices.IndexFunc(lists, func(s fit.SwapList) bool { return s.Need.ID == "acid" })
+	if acid < 0 {
+		t.Fatalf("nothing stands in for vinegar: %+v", lists)
+	}
+	for _, list := range lists {
+		for _, s := range list.Swaps {
+			if s.Verdict == safety.NotAtHome || s.Verdict.Worse(own) != s.Graver || s.Class == larder.Unsuitable {
+				t.Errorf("%s: %+v", list.Need.ID, s)
+			}
+			for _, lang := range text.Languages {
+				if words := text.Render(s.Counts, lang) + text.Render(s.How, lang); s.Amount.ID != "" && strings.ContainsAny(words+text.Render(s.Amount, lang), "[{") {
+					t.Errorf("%s", words)
+				}
+			}
+		}
+	}
+	first := lists[acid].Swaps[0]
+	if first.Class != larder.Pools || text.Render(first.Amount, "en") == "" {
+		t.Errorf("%+v", first)
+	}
+}

@@ -1,0 +1,83 @@
+package safety
+
+import (
+	"slices"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/quantity"
+)
+
+// heatActions are the actions whose verdict a temperature decides.
+var heatActions = []string{"warm-water", "hot-water", "heat"}
+
+// step judges what is done in one step.
+func (j *judge) step(s *design.Step) {
+	heated := false
+	for _, a := range s.Actions {
+		switch {
+		case slices.Contains(heatActions, a):
+			heated = true
+			j.heat(s, a)
+		case a == "taste":
+			name := "mixed"
+			if j.food() {
+				name = "food"
+			}
+			j.say(named("taste", name), []string{s.ID}, nil, a, nil)
+		case a == "electrolyse":
+			// judged with what is in the vessel
+		default:
+			h, ok := byAction[a]
+			if !ok {
+				h = named("unknown", "action")
+			}
+			f := j.say(h, []string{s.ID}, nil, a, nil)
+			if f != nil && !ok {
+				f.Asks = true
+			}
+		}
+	}
+	if !heated && s.Heat != "" {
+		j.heat(s, "heat")
+	}
+	if len(s.Evidence) > 0 {
+		for _, e := range j.d.Evidence {
+			if e.Kind == "photo" && slices.Contains(s.Evidence, e.ID) {
+				j.say(named("privacy", "photo"), []string{s.ID}, nil, "", nil)
+			}
+		}
+	}
+}
+
+// heat judges a step by its highest temperature; one that is not said is
+// judged as the highest.
+func (j *judge) heat(s *design.Step, action string) {
+	name := "above"
+	t, ok := celsius(s.Heat)
+	switch {
+	case !ok:
+		m := missing{step: s.ID, heat: true}
+		if !slices.Contains(j.missing, m) {
+			j.missing = append(j.missing, m)
+		}
+	case t <= 30 && action == "heat":
+		return // no warmer than a hand
+	case t <= 45:
+		name = "45"
+	case t <= 60:
+		name = "60"
+	}
+	f := j.say(named("heat", name), []string{s.ID}, nil, action, nil)
+	if f != nil && !ok {
+		f.Asks = true
+	}
+}
+
+// celsius reads a typed temperature.
+func celsius(typed string) (float64, bool) {
+	p, err := quantity.Parse(typed)
+	if err != nil || p.Unit.Dim != quantity.Temperature {
+		return 0, false
+	}
+	return p.SI() + p.USI() - 273.15, true
+}

@@ -1,0 +1,282 @@
+package safety
+
+import (
+	"encoding/json"
+	"math"
+	"slices"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/science"
+	"patient-kitchen/core/text"
+)
+
+// gas judges a vessel in which gas is made and that is closed at some step.
+func (j *judge) gas(v *vessel) {
+	makers := v.gasFrom()
+	if len(makers) == 0 || len(v.closed) == 0 {
+		return
+	}
+	needs := needsOf(makers)
+	switch {
+	case v.material != nil && v.material.Does("snap-lid-canister"):
+		j.say(named("launcher", ""), v.closed, append(needs, v.need), "launch", nil)
+	case v.material == nil || !v.material.Does("flexible-gas-bag"):
+		j.say(named("gas-rigid-closed", "any"), v.closed, needs, "", nil)
+	default:
+		j.bag(v, makers)
+	}
+}
+
+// The limits of a bag's fill, as shares of its capacity at the upper end.
+const (
+	bagFits  = 0.95
+	bagTight = 1.05
+)
+
+// bag judges the fill of a flexible vessel by its upper end.
+func (j *judge) bag(v *vessel, makers []content) {
+	needs := append(needsOf(makers), v.need)
+	fill, ok := j.upperFill(v, makers, 1)
+	if !ok {
+		j.say(named("gas-flexible", "unknown"), v.closed, needs, "", nil).Asks = true
+		return
+	}
+	name := "fits"
+	switch {
+	case fill > bagTight:
+		name = "over"
+	case fill > bagFits:
+		name = "tight"
+	}
+	args := text.Args{"percent": quantity.Quantity{Value: math.Ceil(fill * 100), Unit: quantity.MustUnit("%")}.Bare()}
+	if n, amount, ok := j.less(v, makers); name == "over" && ok {
+		args["less"], args["amount"] = amount, n.Amount
+	} else if name == "over" {
+		args["less"], args["amount"] = text.Message{ID: "safety.bigger-bag"}, text.Message{ID: "safety.this-bag"}
+	}
+	j.say(named("gas-flexible", name), v.closed, needs, "", args)
+}
+
+// upperFill is the most that gas and liquid can fill of a bag, as a share of
+// what it holds: every amount at its upper end (2u; a powder that is not
+// weighed counts as a heaped spoon, half as much again), the bag at its lower
+// (a fifth less where it was not measured), at 25 °C. scale multiplies the
+// gas-making powder. It reports false when an amount is not said.
+func (j *judge) upperFill(v *vessel, makers []content, scale float64) (float64, bool) {
+	capacity, ok := j.capacity(v)
+	if !ok {
+		return 0, false
+	}
+	var acids, carbonates, others []content
+	known := true
+	for _, c := range makers {
+		if _, said := j.amount(c.need); !said && !isYeast(c.material) {
+			j.lacks(c.need)
+			known = false
+		}
+		switch {
+		case isCarbonate(c.material) && !slices.Contains(fizzesAlone, c.material.ID):
+			carbonates = append(carbonates, c)
+		case isAcid(c.material) && !slices.Contains(fizzesAlone, c.material.ID):
+			acids = append(acids, c)
+		default:
+			others = append(others, c)
+		}
+	}
+	if !known {
+		return 0, false
+	}
+	var gas float64 // L
+	if len(acids) == 1 && len(carbonates) == 1 {
+		if g, ok := j.modelled(acids[0], carbonates[0], scale); ok {
+			gas = g
+		} else {
+			gas = j.allGas(carbonates, scale)
+		}
+	} else {
+		gas = j.allGas(carbonates, scale)
+	}
+	gas += j.allGas(others, scale)
+	var liquid float64 // L
+	for _, c := range v.holds {
+		if c.material.Liquid() {
+			if q, ok := j.perRun(c.need); ok && q.Unit.Dim == quantity.Volume {
+				liquid += (q.SI() + 2*q.USI()) * 1000
+			}
+		}
+	}
+	return (gas + liquid) / capacity, true
+}
+
+// capacity of a bag in litres, at its lower end: as measured, or a fifth less
+// than the least of its kind.
+func (j *judge) capacity(v *vessel) (float64, bool) {
+	if q, ok := j.perRun(v.need); ok && q.Unit.Dim == quantity.Volume {
+		return (q.SI() - 2*q.USI()) * 1000, q.SI() > 2*q.USI()
+	}
+	least, ok := bagLitres[v.material.ID]
+	return least * 0.8, ok
+}
+
+// bagLitres is the least a bag of its kind holds, in litres (larder, B8).
+var bagLitres = map[string]float64{"zip-bag-small": 0.5, "zip-bag-large": 0.95, "balloon-latex": 11, "balloon-foil": 5, "glove-nitrile": 0.5, "glove-latex": 0.5}
+
+// perRun reads a need's amount for one condition and trial.
+func (j *judge) perRun(n *design.Need) (quantity.Quantity, bool) {
+	if n == nil || n.Amount == "" {
+		return quantity.Quantity{}, false
+	}
+	p, err := quantity.Parse(n.Amount)
+	return p.Quantity, err == nil
+}
+
+// upper is the most of a need's amount in grams (or pieces).
+func (j *judge) upper(c content) (grams float64, pieces bool) {
+	q, _ := j.perRun(c.need)
+	value := q.SI() + 2*q.USI()
+	switch q.Unit.Dim {
+	case quantity.Volume:
+		if c.material.Liquid() {
+			rho := 1.0
+			if r, ok := c.material.Figure("rho"); ok {
+				rho = r.High
+			}
+			return value * 1e6 * rho, false
+		}
+		bulk := 1.1
+		if r, ok := c.material.Figure("bulk"); ok {
+			bulk = r.High
+		}
+		return value * 1e6 * bulk * 1.5, false // level spoons are heaped at times
+	case quantity.Mass:
+		if !c.need.Weighed && !c.material.Liquid() {
+			return value * 1000 * 1.5, false
+		}
+		return value * 1000, false
+	}
+	return value, true
+}
+
+// litresPerMmol is the gas volume at 25 °C and 101.325 kPa.
+const litresPerMmol = 0.02447
+
+// allGas is the gas that carbonates, tablets, sugars and peroxide can give at
+// most, in litres, whatever they meet.
+func (j *judge) allGas(contents []content, scale float64) float64 {
+	var litres float64
+	for _, c := range contents {
+		amount, _ := j.upper(c)
+		amount *= scale
+		stuff := larder.Stuff{Material: c.material.ID, Form: c.need.Form}
+		if r, err := j.l.CO2Per(stuff); err == nil {
+			per := r.High
+			if c.material.Liquid() {
+				per = r.High // per mL, and amounts of liquids come in grams of about 1 mL
+			}
+			litres += amount * per * litresPerMmol
+		}
+		switch {
+		case isPeroxide(c.material):
+			_, high, ok := j.strength(c.need, c.material, "hydrogen-peroxide")
+			if ok {
+				litres += amount * high / 100 * 1000 / 34.01 / 2 * litresPerMmol
+			}
+		case isYeastFood(c.material):
+			litres += amount * 0.29 // at most 0.51 g of CO₂ a gram of sugar, all fermented
+		case slices.Contains([]string{"cola", "lemonade-fizzy", "sparkling-water"}, c.material.ID):
+			litres += amount / 1000 * 4 // what the drink brings
+		}
+	}
+	return litres
+}
+
+var acidNames = map[string]string{"acetic-acid": "acetic", "citric-acid": "citric", "citric-acid-monohydrate": "citric-monohydrate", "tartaric-acid": "tartaric"}
+var carbonateNames = map[string]string{"sodium-hydrogencarbonate": "sodium-bicarbonate", "sodium-carbonate": "sodium-carbonate", "sodium-carbonate-decahydrate": "sodium-carbonate-decahydrate", "calcium-carbonate": "calcium-carbonate"}
+
+// modelled is the gas of one acid and one carbonate, by the science model, so
+// that the limiting one limits: an acid that is used up cannot be overdone by
+// a heaped spoon. It reports false for stuff the model does not know.
+func (j *judge) modelled(acid, carbonate content, scale float64) (float64, bool) {
+	as, aok := substanceOf(acid, acidNames)
+	cs, cok := substanceOf(carbonate, carbonateNames)
+	if !aok || !cok {
+		return 0, false
+	}
+	aMass, aPieces := j.upper(acid)
+	cMass, cPieces := j.upper(carbonate)
+	if aPieces || cPieces {
+		return 0, false
+	}
+	inputs := map[string]string{"acid": acidNames[as.Substance], "carbonate": carbonateNames[cs.Substance], "carbonate_mass": grams(cMass * scale * cs.High / 100), "temperature": "25 °C"}
+	share := as.High
+	if acid.need.Strength != nil {
+		share = percent(acid.need.Strength, "acid")
+	}
+	inputs["acid_mass"] = grams(aMass * share / 100)
+	if acidNames[as.Substance] == "acetic" {
+		// The model takes acetic acid as a solution.
+		delete(inputs, "acid_mass")
+		inputs["acid_volume"], inputs["acid_strength"], inputs["acid_density"] = quantity.Number(aMass, 6, "en")+" mL", quantity.Number(share, 6, "en")+" %", "1 g/mL"
+	}
+	raw := map[string]json.RawMessage{}
+	for name, value := range inputs {
+		raw[name], _ = json.Marshal(value)
+	}
+	model, _ := science.Find("fizz")
+	out, err := model.Run(raw)
+	if err != nil {
+		return 0, false
+	}
+	v, ok := out["gas_volume"].Value.(float64)
+	return v, ok
+}
+
+func grams(g float64) string { return quantity.Number(g, 6, "en") + " g" }
+
+func substanceOf(c content, names map[string]string) (larder.Content, bool) {
+	for _, x := range c.material.Contains {
+		if names[x.Substance] != "" && (c.need.Form == "" || x.Form == c.need.Form) {
+			return x, true
+		}
+	}
+	return larder.Content{}, false
+}
+
+// less is the amount of the gas-making powder with which the bag fits.
+func (j *judge) less(v *vessel, makers []content) (*design.Need, string, bool) {
+	var powder *content
+	for i, c := range makers {
+		if isCarbonate(c.material) || isYeastFood(c.material) || slices.Contains(fizzesAlone, c.material.ID) {
+			powder = &makers[i]
+		}
+	}
+	if powder == nil {
+		return nil, "", false
+	}
+	q, ok := j.perRun(powder.need)
+	if !ok {
+		return nil, "", false
+	}
+	if f, ok := j.upperFill(v, makers, 1e-6); !ok || f > bagFits {
+		return nil, "", false // the liquid alone is too much
+	}
+	low, high := 0.0, 1.0
+	for range 40 {
+		mid := (low + high) / 2
+		if f, _ := j.upperFill(v, makers, mid); f > bagFits {
+			high = mid
+		} else {
+			low = mid
+		}
+	}
+	value := q.Value * low
+	step := math.Pow(10, math.Floor(math.Log10(value))-1)
+	value = math.Floor(value/step) * step // two digits, never up
+	if value <= 0 {
+		return nil, "", false
+	}
+	unit := q.Unit.Label()
+	return powder.need, quantity.Number(value, quantity.Decimals(value, step/2), "en") + " " + unit, true
+}

@@ -1,0 +1,130 @@
+package safety
+
+import (
+	"slices"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/kitchen"
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/text"
+)
+
+// atHome adds what the facts of one home raise. What a home has not answered
+// is taken as the most careful case: the steps concerned stay closed.
+func (j *judge) atHome() {
+	h := j.home
+	before := len(j.out)
+	under4, under6 := kitchen.Maybe(h.Under4, true), kitchen.Maybe(h.Under6, true) || kitchen.Maybe(h.Under4, true)
+	pet, asthma := kitchen.Maybe(h.Pet, true), kitchen.Maybe(h.Asthma, true)
+	for i := range j.out[:before] {
+		f := j.out[i] // a copy: say may move the list
+		about := func(id, name string) {
+			var needs []*design.Need
+			for _, n := range f.Needs {
+				if need, ok := j.d.Need(n); ok {
+					needs = append(needs, need)
+				}
+			}
+			j.say(named(id, name), f.Steps, needs, f.Action, nil)
+		}
+		switch {
+		case f.Rule == "small-part" && under4:
+			about("small-part", "little")
+		case f.Rule == "cells-magnets" && f.Case == "" && under6:
+			about("cells-magnets", "little")
+		case f.Rule == "deep-water" && under4:
+			about("deep-water", "little")
+		case f.Rule == "standing" && (under4 || pet) && !h.Covered && f.Case == "":
+			about("standing", "within-reach")
+		case (f.Rule == "smoke" || f.Rule == "microbe" && f.Case == "mould") && asthma:
+			about("microbe", "weak")
+		}
+	}
+	j.allergies()
+	for i := before; i < len(j.out); i++ {
+		j.out[i].FromHome = true
+	}
+	j.alone()
+}
+
+// allergies bars every material that holds or may hold what the home avoids.
+func (j *judge) allergies() {
+	for i := range j.d.Needs {
+		n := &j.d.Needs[i]
+		m, ok := j.l.Material(n.Material)
+		if !ok {
+			continue
+		}
+		var hits []string
+		for _, a := range m.Allergens() {
+			if !j.home.Answered || slices.Contains(j.home.Allergens, a) {
+				hits = append(hits, a)
+			}
+		}
+		if len(hits) > 0 {
+			j.say(named("allergen", "home"), j.uses[n.ID], []*design.Need{n}, "", text.Args{"allergens": allergenNames(hits)})
+		}
+	}
+}
+
+// alone closes what an adult or eye protection is needed for and is not there.
+func (j *judge) alone() {
+	adult, goggles := kitchen.Maybe(j.home.Adult, false), kitchen.Maybe(j.home.Goggles, false)
+	var withAdult, withGoggles []string
+	for _, f := range j.out {
+		needs := f.Verdict == AdultNear || f.Verdict == AdultDoes || f.Rule == "flame" || f.Rule == "launcher" || f.Rule == "gas-flexible" || f.Rule == "heat" && (f.Case == "above" || f.Case == "fat")
+		for _, s := range f.Steps {
+			if needs && !slices.Contains(withAdult, s) {
+				withAdult = append(withAdult, s)
+			}
+			if wears(f) && !slices.Contains(withGoggles, s) {
+				withGoggles = append(withGoggles, s)
+			}
+		}
+	}
+	close := func(name string, steps []string) {
+		if len(steps) > 0 {
+			j.say(named("people-home", name), steps, nil, "", nil).FromHome = true
+		}
+	}
+	if !adult {
+		close("no-adult", withAdult)
+	}
+	if !goggles {
+		close("no-goggles", withGoggles)
+	}
+}
+
+// wears reports whether a finding's eye protection has to be worn, not only
+// advised.
+func wears(f Finding) bool {
+	return (slices.Contains(f.Gear, "goggles") || slices.Contains(f.Gear, "safety-goggles")) && !(f.Verdict == Care && f.Rule == "mild-acid")
+}
+
+// Swapped is the design with one need's material replaced, as a home would do
+// it.
+func Swapped(d *design.Document, need string, c larder.Candidate) *design.Document {
+	out := *d
+	out.Needs = slices.Clone(d.Needs)
+	for i := range out.Needs {
+		if n := &out.Needs[i]; n.ID == need {
+			n.Material, n.Form, n.Strength = c.Material.ID, c.Form, nil
+			n.Kind = design.MaterialNeed
+			if c.Percent > 0 {
+				n.Strength = &design.Strength{Value: c.Percent, Basis: "w/w"}
+				for _, x := range c.Material.Contains {
+					if x.Basis != "g/piece" {
+						n.Strength.Basis = x.Basis
+						break
+					}
+				}
+			}
+			if c.Amount.Value > 0 {
+				n.Amount = amountWords(c)
+			}
+		}
+	}
+	return &out
+}
+
+func amountWords(c larder.Candidate) string { return c.Amount.Bare().Show("en") }

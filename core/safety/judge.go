@@ -1,0 +1,227 @@
+package safety
+
+import (
+	"cmp"
+	"slices"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/kitchen"
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/text"
+)
+
+// Finding is one thing that could hurt, and what follows from it.
+type Finding struct {
+	Rule      string
+	Case      string // of the rule; "" for its main one
+	Verdict   Verdict
+	Absolute  bool     // not at home, and nothing changes that
+	Steps     []string // ids
+	Needs     []string // ids of the needs it comes from
+	Materials []string // their ids in the larder
+	Action    string
+	Why       text.Message // one sentence a guardian understands
+	Do        text.Message // control measures
+	Gear      []string
+	Aid       []string     // first-aid cards
+	Clear     string       // how to clear up
+	Asks      bool         // something is not said: until it is, this is the worst it could be
+	FromHome  bool         // a fact of the home raised it
+	Was       Verdict      // before it was lowered; "" if it was not
+	Reason    text.Message // of the lowering
+}
+
+// Report is all that the rules say about a design, or about a design in a
+// home.
+type Report struct {
+	Findings []Finding // in the order of their first step, then of the book
+	Lines    []Line    // the order of steps: errors, and what is added
+	Bands    [4]Verdict
+}
+
+// Judge applies the book to a design with a larder, and to a home when one is
+// given. It is deterministic, and linear in the steps times the needs.
+func Judge(d *design.Document, l *larder.Larder, home *kitchen.People) Report {
+	var r Report
+	for i, band := range design.AgeBands {
+		other := *d
+		other.AgeBand = band
+		r.Bands[i] = Worst(newJudge(&other, l, home).findings())
+	}
+	j := newJudge(d, l, home)
+	r.Findings = j.findings()
+	r.Lines = j.lines(r.Findings)
+	return r
+}
+
+// Check is the findings of a design alone, with the shipped larder.
+func Check(d *design.Document) []Finding {
+	return newJudge(d, larder.Standard(), nil).findings()
+}
+
+// judge is one application of the book.
+type judge struct {
+	d       *design.Document
+	l       *larder.Larder
+	home    *kitchen.People
+	band    int
+	uses    map[string][]string // need id → ids of the steps that use it
+	vessels []vessel
+	missing []missing // amounts that something depends on
+	out     []Finding
+	at      []int // place in the book of each finding
+}
+
+type missing struct {
+	step, need string
+	heat       bool
+}
+
+func newJudge(d *design.Document, l *larder.Larder, home *kitchen.People) *judge {
+	j := &judge{d: d, l: l, home: home, band: bandOf(d.AgeBand), uses: map[string][]string{}}
+	for _, s := range d.Steps {
+		for _, u := range s.Uses {
+			if !slices.Contains(j.uses[u], s.ID) {
+				j.uses[u] = append(j.uses[u], s.ID)
+			}
+		}
+		if s.In != "" && !slices.Contains(j.uses[s.In], s.ID) {
+			j.uses[s.In] = append(j.uses[s.In], s.ID)
+		}
+	}
+	j.vessels = j.fill()
+	return j
+}
+
+func (j *judge) findings() []Finding {
+	for i := range j.d.Needs {
+		j.need(&j.d.Needs[i])
+	}
+	for i := range j.d.Steps {
+		j.step(&j.d.Steps[i])
+	}
+	j.mixtures()
+	j.evening()
+	if j.home != nil {
+		j.atHome()
+	}
+	j.lower()
+	index := map[string]int{}
+	for i, s := range j.d.Steps {
+		index[s.ID] = i
+	}
+	order := make([]int, len(j.out))
+	for i := range order {
+		order[i] = i
+	}
+	first := func(f Finding) int {
+		if len(f.Steps) == 0 {
+			return -1
+		}
+		return index[f.Steps[0]]
+	}
+	slices.SortStableFunc(order, func(a, b int) int {
+		return cmp.Or(cmp.Compare(first(j.out[a]), first(j.out[b])), cmp.Compare(j.at[a], j.at[b]))
+	})
+	sorted := make([]Finding, len(order))
+	for i, o := range order {
+		sorted[i] = j.out[o]
+	}
+	return sorted
+}
+
+// say adds a finding of a clause. Findings of one rule and case about the same
+// thing are one finding with all their steps.
+func (j *judge) say(h hit, steps []string, needs []*design.Need, action string, args text.Args) *Finding {
+	if h.Quiet {
+		return nil
+	}
+	if len(steps) == 0 && len(j.d.Steps) > 0 {
+		steps = []string{j.d.Steps[0].ID} // used in no step that says so: from the start
+	}
+	f := Finding{Rule: h.ID, Case: h.Name, Verdict: h.Verdict.at[j.band], Absolute: h.Verdict.absolute, Steps: slices.Clone(steps), Action: action,
+		Gear: h.Gear, Aid: h.Aid, Clear: h.Clear}
+	for _, n := range needs {
+		f.Needs = append(f.Needs, n.ID)
+		if n.Material != "" {
+			f.Materials = append(f.Materials, n.Material)
+		}
+	}
+	if args == nil {
+		args = text.Args{"action": action}
+	}
+	f.Why, f.Do = words(h.ID, h.Name, "why", args), words(h.ID, h.Name, "do", args)
+	for i := range j.out {
+		o := &j.out[i]
+		if o.Rule == f.Rule && o.Case == f.Case && o.Asks == f.Asks && slices.Equal(o.Needs, f.Needs) && (len(f.Needs) > 0 || o.Action == f.Action || h.Part == "action") {
+			for _, s := range f.Steps {
+				if !slices.Contains(o.Steps, s) {
+					o.Steps = append(o.Steps, s)
+				}
+			}
+			return o
+		}
+	}
+	j.out, j.at = append(j.out, f), append(j.at, h.at)
+	return &j.out[len(j.out)-1]
+}
+
+// words are a rule's text for a case, or its main one.
+func words(id, name, what string, args text.Args) text.Message {
+	if name != "" && text.Has("safety."+id+"."+name+"."+what) {
+		return text.Message{ID: "safety." + id + "." + name + "." + what, Args: args}
+	}
+	return text.Message{ID: "safety." + id + "." + what, Args: args}
+}
+
+// named is a rule's clause by name, with its place in the book.
+func named(id, name string) hit {
+	return hit{byID[id], clauseOf(id, name), slices.IndexFunc(rules, func(r rule) bool { return r.ID == id })}
+}
+
+// Worst is the gravest verdict among findings; Care when there are none.
+func Worst(findings []Finding) Verdict {
+	worst := Care
+	for _, f := range findings {
+		if f.Verdict.Worse(worst) {
+			worst = f.Verdict
+		}
+	}
+	return worst
+}
+
+// Issuable reports whether a design with this report may go to homes in a way
+// of working: nothing is barred unless the homes only watch, and the order of
+// steps holds.
+func (r Report) Issuable(way design.Way) bool {
+	if way == design.WatchShared {
+		return true
+	}
+	return Worst(r.Findings) != NotAtHome && !slices.ContainsFunc(r.Lines, func(l Line) bool { return l.Kind == OrderError })
+}
+
+// AdultJob is a step at which an adult has to be there or act.
+type AdultJob struct {
+	Step    string
+	Verdict Verdict
+	Why     text.Message
+	Do      text.Message
+}
+
+// AdultJobs lists the steps that need an adult, each once with its gravest
+// verdict, in the order of the design.
+func AdultJobs(d *design.Document, findings []Finding) []AdultJob {
+	var jobs []AdultJob
+	for _, s := range d.Steps {
+		job := AdultJob{Step: s.ID, Verdict: Care}
+		for _, f := range findings {
+			if slices.Contains(f.Steps, s.ID) && f.Verdict.Worse(job.Verdict) && f.Verdict != NotAtHome {
+				job.Verdict, job.Why, job.Do = f.Verdict, f.Why, f.Do
+			}
+		}
+		if job.Verdict != Care {
+			jobs = append(jobs, job)
+		}
+	}
+	return jobs
+}

@@ -1,0 +1,273 @@
+package safety
+
+import (
+	"fmt"
+	"slices"
+	"strconv"
+	"strings"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
+)
+
+// Way is one way to mend a finding or a line; [Apply] carries it out.
+type Way struct {
+	ID    string
+	Label text.Message
+	After Verdict // the gravest verdict of the finding's steps then
+}
+
+// maxSwaps is how many other materials are offered for one finding.
+const maxSwaps = 3
+
+// Ways lists what can be done about a finding, the nearest to the design
+// first: leave the vessel open, use less, use something else; and for what
+// cannot go home, show it and let homes watch. A material is offered only
+// when the verdict is milder with it.
+func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
+	var ways []Way
+	try := func(id string, label text.Message) {
+		after, err := Apply(d, l, id)
+		if err != nil {
+			return
+		}
+		v := Care
+		for _, g := range newJudge(after, l, nil).findings() {
+			if slices.ContainsFunc(g.Steps, func(s string) bool { return slices.Contains(f.Steps, s) }) && g.Verdict.Worse(v) {
+				v = g.Verdict
+			}
+		}
+		if f.Verdict.Worse(v) {
+			ways = append(ways, Way{id, label, v})
+		}
+	}
+	switch {
+	case f.Rule == "gas-rigid-closed", f.Case == "closed":
+		for _, s := range f.Steps {
+			if i, ok := d.Step(s); ok && d.Steps[i].Closed {
+				try("open:"+s, text.Message{ID: "safety.way.open"})
+				break
+			}
+		}
+	case f.Rule == "gas-flexible" && f.Case == "over":
+		if less, ok := f.Do.Args["less"].(string); ok {
+			for _, id := range f.Needs {
+				if n, ok := d.Need(id); ok && n.Amount == f.Do.Args["amount"] {
+					try("less:"+id+":"+less, text.Message{ID: "safety.way.less", Args: text.Args{"amount": less}})
+				}
+			}
+		}
+	}
+	if f.Case == "much" && len(f.Needs) > 0 {
+		most := fmt.Sprintf("%g mL", clauseOf(f.Rule, "much").OverML)
+		try("less:"+f.Needs[0]+":"+most, text.Message{ID: "safety.way.less", Args: text.Args{"amount": most}})
+	}
+	before := len(ways)
+	for _, id := range f.Needs {
+		n, ok := d.Need(id)
+		if !ok || n.Role == "" || n.Material == "" {
+			continue
+		}
+		all, err := l.Candidates(larderNeed(d, n))
+		if err != nil {
+			continue
+		}
+		named := byID[f.Rule].Instead
+		slices.SortStableFunc(all, func(a, b larder.Candidate) int { return preferred(named, a) - preferred(named, b) })
+		for _, c := range all {
+			if len(ways)-before >= maxSwaps {
+				break
+			}
+			if c.Class == larder.Unsuitable {
+				continue
+			}
+			label := text.Message{ID: "safety.way.swap", Args: text.Args{"material": c.Material.Name}}
+			if c.Amount.Value > 0 {
+				label = text.Message{ID: "safety.way.swap-amount", Args: text.Args{"material": c.Material.Name, "amount": c.Amount.Bare()}}
+			}
+			try(swapID(n.ID, c), label)
+		}
+	}
+	if f.Verdict == NotAtHome {
+		ways = append(ways, Way{"watch", text.Message{ID: "safety.way.watch"}, NotAtHome})
+	}
+	return ways
+}
+
+// preferred is 0 for a material that the rule itself names, 1 for others.
+func preferred(named []string, c larder.Candidate) int {
+	if slices.Contains(named, c.Material.ID) {
+		return 0
+	}
+	return 1
+}
+
+// LineWays lists what can be done about a line: put a step in, or do the work
+// outdoors.
+func LineWays(d *design.Document, l Line) []Way {
+	switch {
+	case l.Insert:
+		return []Way{{ID: "insert:" + l.Rule + ":" + l.Step, Label: text.Message{ID: "safety.way.insert", Args: text.Args{"title": text.Message{ID: "safety.step." + l.Rule + ".title"}}}}}
+	case l.Rule == "place":
+		return []Way{{ID: "outdoors", Label: text.Message{ID: "safety.way.outdoors"}}}
+	}
+	return nil
+}
+
+// larderNeed is a design's need as the larder asks for it.
+func larderNeed(d *design.Document, n *design.Need) larder.Need {
+	need := larder.Need{Role: n.Role, Stuff: larder.Stuff{Material: n.Material, Form: n.Form}, Tolerance: string(n.Tolerance), Barred: n.Barred}
+	if n.Strength != nil {
+		need.Percent = n.Strength.Value
+		if n.Strength.Basis == "volumes" {
+			need.Percent = n.Strength.Value / 3.3
+		}
+	}
+	if p, err := quantity.Parse(n.Amount); err == nil {
+		need.Amount = p.Quantity
+	}
+	if len(d.Measured) > 0 {
+		need.Result = d.Measured[0].Result
+	}
+	return need
+}
+
+// Substitutes lists what may stand in for a need of a design, with the
+// verdict the design would have with each. What the rules keep from homes is
+// left out; a worse verdict than the design's own is said.
+func Substitutes(d *design.Document, l *larder.Larder, n *design.Need) ([]Substitute, error) {
+	if n.Role == "" || n.Material == "" {
+		return nil, nil
+	}
+	all, err := l.Candidates(larderNeed(d, n))
+	if err != nil {
+		return nil, err
+	}
+	own := Worst(newJudge(d, l, nil).findings())
+	var out []Substitute
+	for _, c := range all {
+		if c.Class == larder.Unsuitable {
+			continue
+		}
+		v := Worst(newJudge(Swapped(d, n.ID, c), l, nil).findings())
+		if v == NotAtHome && own != NotAtHome {
+			continue
+		}
+		out = append(out, Substitute{c, v, v.Worse(own)})
+	}
+	return out, nil
+}
+
+// Substitute is a candidate with the verdict of the design with it.
+type Substitute struct {
+	larder.Candidate
+	Verdict Verdict
+	Graver  bool // than the design's own: it has to be said
+}
+
+func swapID(need string, c larder.Candidate) string {
+	return fmt.Sprintf("swap:%s:%s:%s:%g", need, c.Material.ID, c.Form, c.Percent)
+}
+
+// Apply carries a way out on a copy of the design. It fails, naming the way,
+// when it does not fit the design.
+func Apply(d *design.Document, l *larder.Larder, way string) (*design.Document, error) {
+	out := *d
+	out.Needs, out.Steps = slices.Clone(d.Needs), slices.Clone(d.Steps)
+	kind, rest, _ := strings.Cut(way, ":")
+	parts := strings.Split(rest, ":")
+	wrong := fmt.Errorf("the way %q does not fit this design any more; look again", way)
+	switch {
+	case way == "watch":
+		out.Way = design.WatchShared
+	case way == "outdoors":
+		out.Outdoors = true
+	case kind == "open":
+		i, ok := out.Step(rest)
+		if !ok || !out.Steps[i].Closed {
+			return nil, wrong
+		}
+		out.Steps[i].Closed = false
+		out.Steps[i].Actions = slices.DeleteFunc(slices.Clone(out.Steps[i].Actions), func(a string) bool { return a == "seal" })
+	case kind == "less" && len(parts) == 2:
+		n, ok := out.Need(parts[0])
+		if _, err := quantity.Parse(parts[1]); !ok || err != nil {
+			return nil, wrong
+		}
+		n.Amount = parts[1]
+	case kind == "swap" && len(parts) == 4:
+		n, ok := out.Need(parts[0])
+		if !ok || n.Role == "" {
+			return nil, wrong
+		}
+		percent, err := strconv.ParseFloat(parts[3], 64)
+		all, err2 := l.Candidates(larderNeed(&out, n))
+		if err != nil || err2 != nil {
+			return nil, wrong
+		}
+		i := slices.IndexFunc(all, func(c larder.Candidate) bool {
+			return c.Material.ID == parts[1] && c.Form == parts[2] && c.Percent == percent
+		})
+		if i < 0 || all[i].Class == larder.Unsuitable {
+			return nil, wrong
+		}
+		swapped := Swapped(&out, n.ID, all[i])
+		renamed, _ := swapped.Need(n.ID)
+		renamed.Name = all[i].Material.Name
+		return swapped, nil
+	case kind == "insert" && len(parts) == 2:
+		return insert(&out, l, parts[0], parts[1], wrong)
+	default:
+		return nil, wrong
+	}
+	return &out, nil
+}
+
+// inserted is what a step that a rule asks for does.
+var inserted = map[string]struct {
+	kind   design.StepKind
+	action string
+}{
+	"gear-first": {"prepare", "gear-on"}, "label-first": {"prepare", "label"}, "apart-until-closed": {"prepare", "keep-apart"},
+	"acid-to-water": {"do", "water-first"}, "cool-first": {"do", "cool"}, "leftover": {"clear-up", "clear-leftover"},
+}
+
+func insert(d *design.Document, l *larder.Larder, rule, step string, wrong error) (*design.Document, error) {
+	what, ok := inserted[rule]
+	at, found := d.Step(step)
+	if !ok || !found {
+		return nil, wrong
+	}
+	r := Judge(d, l, nil)
+	i := slices.IndexFunc(r.Lines, func(line Line) bool { return line.Rule == rule && line.Step == step && line.Insert })
+	if i < 0 {
+		return nil, wrong
+	}
+	s := design.Step{ID: freshID(d, rule), Kind: what.kind, Title: text.Localized{}, Text: text.Localized{}, Duration: "2 min", Actions: []string{what.action}}
+	message := r.Lines[i].Message
+	if text.Has("safety.step." + rule + ".text") {
+		message = text.Message{ID: "safety.step." + rule + ".text"}
+	}
+	for _, lang := range d.Languages {
+		s.Title[lang] = text.Render(text.Message{ID: "safety.step." + rule + ".title"}, lang)
+		s.Text[lang] = text.Render(message, lang)
+	}
+	if r.Lines[i].After {
+		at++
+	}
+	d.Steps = slices.Insert(d.Steps, at, s)
+	return d, nil
+}
+
+func freshID(d *design.Document, id string) string {
+	if _, taken := d.Step(id); !taken {
+		return id
+	}
+	for n := 2; ; n++ {
+		if _, taken := d.Step(fmt.Sprintf("%s-%d", id, n)); !taken {
+			return fmt.Sprintf("%s-%d", id, n)
+		}
+	}
+}

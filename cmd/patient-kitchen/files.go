@@ -134,7 +134,11 @@ func writeSchemas(dir string) error {
 	if err != nil {
 		return err
 	}
-	for name, raw := range map[string][]byte{"openapi.json": openapi, "experiment.schema.json": experiment} {
+	things, err := api.LarderSchema()
+	if err != nil {
+		return err
+	}
+	for name, raw := range map[string][]byte{"openapi.json": openapi, "experiment.schema.json": experiment, "larder.schema.json": things} {
 		var v any
 		if err := json.Unmarshal(raw, &v); err != nil {
 			return err

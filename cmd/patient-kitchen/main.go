@@ -30,7 +30,8 @@ const usage = `patient-kitchen: one experiment, thirty different kitchens
   import TEACHER FILE      add an experiment from an open file
   compute MODEL            run a model on the {"inputs": …} of standard input
   compute --list           print every model with its inputs and outputs
-  schema                   write docs/experiment.schema.json and docs/openapi.json
+  check DESIGN.json        judge an experiment file: validation, safety, verdicts by age
+  schema                   write the schemas of docs/ and docs/openapi.json
 `
 
 func main() {
@@ -41,8 +42,11 @@ func main() {
 			refuse(os.Stderr, bad)
 			os.Exit(2)
 		}
+		if errors.Is(err, errNotIssuable) {
+			os.Exit(1) // the answer has said why
+		}
 		fmt.Fprintln(os.Stderr, err)
-		if errors.Is(err, errUsage) {
+		if errors.Is(err, errUsage) || errors.Is(err, errUnreadable) {
 			os.Exit(2)
 		}
 		os.Exit(1)
@@ -68,6 +72,8 @@ func run(ctx context.Context, args []string) error {
 		return listModels(os.Stdout)
 	case name == "compute" && len(rest) == 1:
 		return compute(rest[0], os.Stdin, os.Stdout)
+	case name == "check" && len(rest) == 1:
+		return check(rest[0], os.Stdout)
 	case name == "schema" && len(rest) == 0:
 		return writeSchemas("docs")
 	case name == "migrate" && len(rest) == 0:

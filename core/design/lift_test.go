@@ -48,11 +48,13 @@ func TestThings(t *testing.T) {
 		"role-not-of-material": func(d *design.Document) { d.Needs[0].Role = "mild-acid" },
 		"unknown-form":         func(d *design.Document) { d.Needs[0].Form = "roasted" },
 		"strength":             func(d *design.Document) { d.Needs[0].Strength = &design.Strength{Value: 140, Basis: "w/v"} },
-		"own-material":         func(d *design.Document) { d.Materials = append(d.Materials, d.Larder().Materials[0], d.Larder().Materials[0]) },
-		"unknown-result":       func(d *design.Document) { d.Measured[0].Result = "beauty" },
-		"unknown-need":         func(d *design.Document) { d.Steps[0].In = "bucket" },
-		"heat":                 func(d *design.Document) { d.Steps[0].Heat = "very" },
-		"voltage":              func(d *design.Document) { d.Steps[0].Voltage = "3 kg" },
+		"own-material": func(d *design.Document) {
+			d.Materials = append(d.Materials, d.Larder().Materials[0], d.Larder().Materials[0])
+		},
+		"unknown-result": func(d *design.Document) { d.Measured[0].Result = "beauty" },
+		"unknown-need":   func(d *design.Document) { d.Steps[0].In = "bucket" },
+		"heat":           func(d *design.Document) { d.Steps[0].Heat = "very" },
+		"voltage":        func(d *design.Document) { d.Steps[0].Voltage = "3 kg" },
 	} {
 		d := example(t, "thirsty-beans")
 		for _, f := range design.Validate(&d) {

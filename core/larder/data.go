@@ -215,7 +215,12 @@ type Larder struct {
 	roles      map[string]*Role
 	materials  map[string]*Material
 	substances map[string]*Substance
+	names      [][]name               // of each material, as searched
+	called     map[string][]*Material // by folded name
 }
+
+// name is an everyday name as it stands and as it is searched.
+type name struct{ as, folded string }
 
 //go:embed data
 var files embed.FS
@@ -280,8 +285,15 @@ func (l *Larder) index() {
 	for i := range l.Roles {
 		l.roles[l.Roles[i].ID] = &l.Roles[i]
 	}
+	l.names, l.called = make([][]name, len(l.Materials)), map[string][]*Material{}
 	for i := range l.Materials {
-		l.materials[l.Materials[i].ID] = &l.Materials[i]
+		m := &l.Materials[i]
+		l.materials[m.ID] = m
+		for _, n := range m.Names() {
+			f := fold(n)
+			l.names[i] = append(l.names[i], name{n, f})
+			l.called[f] = append(l.called[f], m)
+		}
 	}
 	for i := range l.Substances {
 		l.substances[l.Substances[i].ID] = &l.Substances[i]

@@ -46,13 +46,14 @@ func (l *Larder) Find(typed string) Found {
 	for i := range l.Materials {
 		m := &l.Materials[i]
 		best, closest := scored{score: -1}, scored{score: -1}
-		for _, name := range m.Names() {
-			folded := fold(name)
-			if s := match(folded, want); s > best.score {
-				best = scored{Hit{m, name, folded == want}, s}
+		for _, n := range l.names[i] {
+			if s := match(n.folded, want); s > best.score {
+				best = scored{Hit{m, n.as, n.folded == want}, s}
 			}
-			if d := distance(folded, want); d <= 1+len(want)/5 && (closest.score < 0 || d < closest.score) {
-				closest = scored{Hit{m, name, false}, d}
+			if most := 1 + len(want)/5; best.score < 0 && max(len(n.folded)-len(want), len(want)-len(n.folded)) <= 2*most {
+				if d := distance(n.folded, want); d <= most && (closest.score < 0 || d < closest.score) {
+					closest = scored{Hit{m, n.as, false}, d}
+				}
 			}
 		}
 		if best.score >= 0 {
@@ -73,6 +74,9 @@ func (l *Larder) Find(typed string) Found {
 	}
 	return f
 }
+
+// Called lists the materials that have exactly this name, in any language.
+func (l *Larder) Called(typed string) []*Material { return l.called[fold(typed)] }
 
 // Names lists every everyday name of a material, the main ones first.
 func (m *Material) Names() []string {

@@ -51,3 +51,15 @@ func TestMargin(t *testing.T) {
 		}
 	}
 }
+
+// A review answers while a teacher types.
+func BenchmarkReview(b *testing.B) {
+	raw, _ := docs.Examples.ReadFile("examples/thirsty-beans.json")
+	d, err := design.Read(raw)
+	if err != nil {
+		b.Fatal(err)
+	}
+	for b.Loop() {
+		review.Of(&d)
+	}
+}

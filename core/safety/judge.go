@@ -54,9 +54,9 @@ func Judge(d *design.Document, l *larder.Larder, home *kitchen.People) Report {
 	return r
 }
 
-// Check is the findings of a design alone, with the shipped larder.
+// Check is the findings of a design alone, with the larder it brings.
 func Check(d *design.Document) []Finding {
-	return newJudge(d, larder.Standard(), nil).findings()
+	return newJudge(d, d.Larder(), nil).findings()
 }
 
 // judge is one application of the book.

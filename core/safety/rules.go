@@ -69,6 +69,7 @@ type clause struct {
 	Actions   []string `json:"actions"`
 	Materials []string `json:"materials"`
 	Tags      []string `json:"tags"`
+	Unless    []string `json:"unless"` // tags of which another rule says more
 	Roles     []string `json:"roles"`
 	Substance string   `json:"substance"` // a group of strengths
 	Over      float64  `json:"over"`      // above this strength in %, or temperature in °C

@@ -110,6 +110,9 @@ var everyRule = []struct {
 	{"scissors-pin", "pierce", "---\na: pierce", "DDNC", "---\na: scissors"},
 	{"glass", "handled", "g: jam-jar\n---\na: carry with g", "NCCC", "g: plastic-cup\n---\na: carry with g"},
 	{"sharp-edge", "", "c: can-empty\n---\na: put with c", "CCCC", "c: tube-toilet\n---\na: put with c"},
+	{"sharp-edge", "", "c: can-empty\n---\na: put with c", "CCCC", "c: jam-jar\n---\na: put with c"}, // glass says more
+	{"pressure", "", "c: pet-bottle-small\n---\na: put with c", "CCCC", "c: mug\n---\na: put with c"},
+	{"hot-thing", "", "c: battery-9v\n---\na: put with c", "CCCC", "c: battery-aa\n---\na: put with c"},
 	{"small-part", "", "c: coin-uk-1p\n---\na: put with c", "CCCC", "c: book\n---\na: put with c"},
 	{"small-part", "loose", "---\na: small-things", "NCCC", "---\na: put"},
 	{"cells-magnets", "", "c: cell-button\n---\na: put with c", "XXXN", "c: battery-d\n---\na: put with c"},

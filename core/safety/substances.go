@@ -85,13 +85,15 @@ func graver(c, than *clause, band int) bool {
 	return c.Verdict.absolute && !than.Verdict.absolute || c.Name != "" && than.Name == ""
 }
 
+// noObject are the tags of things that are no everyday objects.
+var noObject = []string{"adult-does", "adult-near", "corrosive", "alcohol", "irritant"}
+
 // disguised is the material that a so-called object is named after, if it is
 // one with a strength, a refused one or one for adults.
 func (j *judge) disguised(n *design.Need) *larder.Material {
 	for _, name := range n.Name {
-		for _, h := range j.l.Find(name).Hits {
-			m := h.Material
-			if h.Exact && (m.Refused || m.Has("adult-does") || m.Has("adult-near") || m.Has("corrosive") || m.Has("alcohol") || m.Has("irritant")) {
+		for _, m := range j.l.Called(name) {
+			if m.Refused || slices.ContainsFunc(noObject, m.Has) {
 				return m
 			}
 		}
@@ -102,6 +104,9 @@ func (j *judge) disguised(n *design.Need) *larder.Material {
 // speaksOf reports whether a clause is about a need's material, and whether
 // that rests on something not said.
 func (j *judge) speaksOf(c *clause, n *design.Need, m *larder.Material) (ok, unsure bool) {
+	if slices.ContainsFunc(c.Unless, m.Has) {
+		return false, false
+	}
 	if slices.Contains(c.Materials, m.ID) || slices.ContainsFunc(c.Tags, m.Has) || slices.ContainsFunc(c.Roles, m.Does) {
 		return true, false
 	}

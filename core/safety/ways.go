@@ -87,7 +87,7 @@ func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
 			if c.Amount.Value > 0 {
 				label = text.Message{ID: "safety.way.swap-amount", Args: text.Args{"material": c.Material.Name, "amount": c.Amount.Bare()}}
 			}
-			try(swapID(n.ID, c), label)
+			try(SwapWay(n.ID, c), label)
 		}
 	}
 	if f.Verdict == NotAtHome {
@@ -167,7 +167,8 @@ type Substitute struct {
 	Graver  bool // than the design's own: it has to be said
 }
 
-func swapID(need string, c larder.Candidate) string {
+// SwapWay is the id of the way out that takes a candidate for a need.
+func SwapWay(need string, c larder.Candidate) string {
 	return fmt.Sprintf("swap:%s:%s:%s:%g", need, c.Material.ID, c.Form, c.Percent)
 }
 

@@ -91,8 +91,12 @@ func Register(files fs.FS) {
 
 // Render writes a message in a language. A language without texts is answered
 // in the first of Languages. An id without a text renders as itself in
-// brackets, so that it can be found on a screen.
+// brackets, so that it can be found on a screen. A message without an id is
+// nothing.
 func Render(m Message, language string) string {
+	if m.ID == "" {
+		return ""
+	}
 	texts, ok := catalog[language]
 	if !ok {
 		language = Languages[0]

@@ -200,7 +200,11 @@ func TestIssueWaitsForWhatIsInTheWay(t *testing.T) {
 		t.Fatal(err)
 	}
 	delete(doc, "expectations") // of a value that is replaced below
-	doc["hazards"] = map[string]any{"heat": true}
+	doc["needs"] = append(doc["needs"].([]any), map[string]any{"id": "thing", "name": map[string]string{"en": "a thing"}}, map[string]any{"id": "bleach", "name": map[string]string{"en": "bleach"}, "kind": "material", "material": "bleach"})
+	steps := doc["steps"].([]any)
+	steps[len(steps)-1].(map[string]any)["heat"] = "60 °C"
+	steps[len(steps)-1].(map[string]any)["actions"] = []any{"pour", "hot-water", "weigh"}
+	doc["steps"] = append(steps, map[string]any{"id": "carry", "kind": "do", "title": map[string]string{"en": "Carry"}, "actions": []any{"carry"}})
 	doc["derived"] = []any{map[string]any{"id": "x", "name": map[string]string{"en": "x"}, "formula": "height +", "unit": "mm"}}
 	exp := want[app.DraftView](teacher, "POST", "/experiments", map[string]any{"document": doc})
 	check := want[app.IssueCheck](teacher, "GET", "/classes/"+class.ID.String()+"/issue-check/"+exp.ID.String(), nil)
@@ -208,7 +212,7 @@ func TestIssueWaitsForWhatIsInTheWay(t *testing.T) {
 	for _, b := range check.Blockers {
 		codes = append(codes, b.Code)
 	}
-	wantCodes := "no-emergency-number no-poison-number no-homes heat unanswered-flame unanswered-blade unanswered-gas unanswered-chemicals formula"
+	wantCodes := "no-emergency-number no-poison-number no-homes corrosive cleaners unknown not-at-home gear-first cool-first formula"
 	if got := strings.Join(codes, " "); got != wantCodes {
 		t.Errorf("in the way: %s\nwant: %s", got, wantCodes)
 	}

@@ -23,6 +23,7 @@ func (s *Server) raw(r chi.Router) {
 	r.Get("/api/v1/classes/{class}/assignments/{assignment}/export.csv", s.exportCSV)
 	r.Get("/api/v1/classes/{class}/assignments/{assignment}/export.json", s.exportJSON)
 	r.Get("/api/v1/experiments/{experiment}/file", s.exportExperiment)
+	r.Get("/api/v1/larder/own.{form:json|csv}", s.exportThings)
 	r.Get("/api/v1/live", s.stream)
 }
 
@@ -144,10 +145,10 @@ func (s *Server) exportJSON(w http.ResponseWriter, r *http.Request) {
 
 func (s *Server) exportExperiment(w http.ResponseWriter, r *http.Request) {
 	s.teacherFile(w, r, []string{"experiment"}, func(who app.TeacherActor, id []uuid.UUID) error {
-		d, err := s.App.Draft(r.Context(), who, id[0], "en")
+		file, err := s.App.DraftFile(r.Context(), who, id[0])
 		if err == nil {
 			attachment(w, "application/json", "experiment.json")
-			_, err = w.Write(d.Document)
+			_, err = w.Write(file)
 		}
 		return err
 	})

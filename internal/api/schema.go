@@ -12,16 +12,25 @@ import (
 // ExperimentSchema is the JSON Schema of the experiment document, made from
 // its types.
 func ExperimentSchema() ([]byte, error) {
+	return schemaOf[design.Document]("Patient Kitchen experiment")
+}
+
+// schemaOf is the JSON Schema of an open file's type.
+func schemaOf[T any](title string) ([]byte, error) {
 	registry := huma.NewMapRegistry("#/$defs/", huma.DefaultSchemaNamer)
-	root := registry.Schema(reflect.TypeFor[design.Document](), true, "Document")
+	root := registry.Schema(reflect.TypeFor[T](), true, "Document")
 	defs := map[string]any{}
 	for name, s := range registry.Map() {
 		defs[name] = s
 	}
-	return json.Marshal(map[string]any{
-		"$schema": "https://json-schema.org/draft/2020-12/schema",
-		"title":   "Patient Kitchen experiment",
-		"$ref":    root.Ref,
-		"$defs":   defs,
-	})
+	raw, err := json.Marshal(root)
+	if err != nil {
+		return nil, err
+	}
+	out := map[string]any{}
+	if err := json.Unmarshal(raw, &out); err != nil {
+		return nil, err
+	}
+	out["$schema"], out["title"], out["$defs"] = "https://json-schema.org/draft/2020-12/schema", title, defs
+	return json.Marshal(out)
 }

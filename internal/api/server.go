@@ -81,9 +81,11 @@ func (s *Server) Routes() http.Handler {
 		s.classes()
 		s.experiments()
 		s.workbench()
+		s.larder()
 		s.assignments()
 		s.family()
 		s.raw(r)
+		s.print(r)
 	})
 	useProblems(examplesOf(s.api))
 	return r

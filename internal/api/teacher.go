@@ -300,6 +300,37 @@ func (s *Server) experiments() {
 		view.Sequence = i.Body.Sequence
 		return view, err
 	})
+	type mend struct {
+		Accept
+		Body struct {
+			Document map[string]any `json:"document"`
+			Way      string         `json:"way" maxLength:"200" example:"open:mix" doc:"Id of a way out, as a finding offers it"`
+		}
+		RawBody []byte
+	}
+	forTeacher(s, op("POST", "/preview/mend", "preview-mend", "Carry a way out on a document"), func(_ context.Context, _ app.TeacherActor, i *mend) (app.Mended, error) {
+		raw, err := rawField(i.RawBody, "document")
+		if err != nil {
+			return app.Mended{}, err
+		}
+		return app.Mend(raw, i.Body.Way, i.code())
+	})
+	type substitutes struct {
+		Accept
+		Body struct {
+			Document map[string]any `json:"document"`
+			Need     string         `json:"need" maxLength:"40" example:"vinegar"`
+		}
+		RawBody []byte
+	}
+	forTeacher(s, op("POST", "/preview/substitutes", "preview-substitutes", "What may stand in for a need"), func(_ context.Context, _ app.TeacherActor, i *substitutes) (List[app.SubstituteRow], error) {
+		raw, err := rawField(i.RawBody, "document")
+		if err != nil {
+			return List[app.SubstituteRow]{}, err
+		}
+		rows, err := app.Substitutes(raw, i.Body.Need, i.code())
+		return List[app.SubstituteRow]{Items: rows}, err
+	})
 	forTeacher(s, op("GET", "/actions", "list-actions", "The actions that safety rules know"), func(context.Context, app.TeacherActor, *nothing) (Actions, error) {
 		allowed, barred := safety.Actions()
 		return Actions{allowed, barred}, nil

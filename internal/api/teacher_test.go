@@ -72,7 +72,7 @@ func TestExperimentsComeAndGo(t *testing.T) {
 	if v.OK || !strings.Contains(v.Problem, `"height"`) || v.End != 6 {
 		t.Errorf("%+v", v)
 	}
-	if a := want[api.Actions](teacher, "GET", "/actions", nil); len(a.Allowed) < 8 || !strings.Contains(strings.Join(a.Barred, " "), "flame") {
+	if a := want[api.Actions](teacher, "GET", "/actions", nil); len(a.Allowed) < 8 || !strings.Contains(strings.Join(a.Barred, " "), "laser") {
 		t.Errorf("%+v", a)
 	}
 	spanish := want[app.DraftView](teacher, "GET", path, nil, "Accept-Language", "es-ES,es;q=0.9")

@@ -57,7 +57,10 @@ type ReviewView struct {
 	Readable   bool           `json:"readable"`
 	Problem    string         `json:"problem,omitempty" doc:"Why the document cannot be read at all"`
 	Validation []FindingView  `json:"validation"`
-	Safety     []SafetyView   `json:"safety"`
+	Safety     []SafetyView   `json:"safety" doc:"The gravest first"`
+	Order      []OrderView    `json:"order" doc:"The order of steps: errors, and what is added by itself"`
+	Bands      []BandView     `json:"bands" doc:"The verdict at each age"`
+	Guardian   SafetyPart     `json:"guardian" doc:"What a guardian will read"`
 	Margin     []MarginView   `json:"margin"`
 	Spans      []SpanView     `json:"spans"`
 	Minutes    int            `json:"minutes"`
@@ -86,16 +89,6 @@ type FindingView struct {
 	Mend     string `json:"mend"`
 }
 
-// SafetyView is one safety finding.
-type SafetyView struct {
-	Rule    string `json:"rule"`
-	Verdict string `json:"verdict"`
-	Step    string `json:"step,omitempty"`
-	Action  string `json:"action"`
-	Why     string `json:"why"`
-	Do      string `json:"do"`
-}
-
 // MarginView is one line of the margin.
 type MarginView struct {
 	Topic   string `json:"topic" enum:"safety,design,time,fair"`
@@ -107,20 +100,19 @@ type MarginView struct {
 // Review judges a document without storing it. It never fails: an unreadable
 // document is answered with the reason.
 func Review(raw []byte, language string) ReviewView {
-	v := ReviewView{Validation: []FindingView{}, Safety: []SafetyView{}, Margin: []MarginView{}, Spans: []SpanView{}, Expected: []ExpectedView{}}
+	v := ReviewView{Guardian: SafetyPart{AdultJobs: []AdultJobRow{}, Gear: []string{}, Where: []string{}, Before: []string{}, Cautions: []CautionRow{}, Stop: []string{}, Clearing: []string{}, Lowered: []string{}, General: []string{}, Cards: []string{}}, Validation: []FindingView{}, Safety: []SafetyView{}, Order: []OrderView{}, Bands: []BandView{}, Margin: []MarginView{}, Spans: []SpanView{}, Expected: []ExpectedView{}}
 	d, err := design.Read(raw)
 	if err != nil {
 		v.Problem = err.Error()
 		return v
 	}
 	r := review.Of(&d)
-	v.Readable, v.Issuable, v.Verdict = true, r.Issuable, string(safety.Worst(r.Safety))
+	v.Readable, v.Issuable, v.Verdict = true, r.Issuable, string(safety.Worst(r.Safety.Findings))
 	for _, f := range r.Validation {
 		v.Validation = append(v.Validation, FindingView{f.Code, string(f.Severity), f.Path, text.Render(f.Message, language), text.Render(f.Mend, language)})
 	}
-	for _, f := range r.Safety {
-		v.Safety = append(v.Safety, SafetyView{f.Rule, string(f.Verdict), f.Step, f.Action, text.Render(f.Why, language), text.Render(f.Do, language)})
-	}
+	v.Safety, v.Order, v.Bands = viewSafety(&d, d.Larder(), r.Safety, language), viewOrder(&d, r.Safety, language), viewBands(r.Safety)
+	v.Guardian = safetyPart(&d, r.Safety, nil, &sheetWriter{language: language})
 	for _, l := range r.Margin {
 		v.Margin = append(v.Margin, MarginView{l.Topic, string(l.Weight), text.Render(l.Message, language), l.Path})
 	}
@@ -141,7 +133,7 @@ func Review(raw []byte, language string) ReviewView {
 
 func viewSpans(d *design.Document, r review.Review, language string) []SpanView {
 	adults := map[string]bool{}
-	for _, j := range safety.AdultJobs(r.Safety) {
+	for _, j := range safety.AdultJobs(d, r.Safety.Findings) {
 		adults[j.Step] = true
 	}
 	out := []SpanView{}
@@ -179,7 +171,7 @@ func checkDraft(raw []byte) error {
 	}
 	var anything map[string]any
 	if err := json.Unmarshal(raw, &anything); err != nil {
-		return &Invalid{"document", "has to be a JSON object", `{"schema": 1}`}
+		return &Invalid{"document", "has to be a JSON object", `{"schema": 2}`}
 	}
 	return nil
 }
@@ -223,13 +215,20 @@ func (a *App) SaveDraft(ctx context.Context, who TeacherActor, id uuid.UUID, ver
 	return DraftView{id, saved, raw, Review(raw, language)}, err
 }
 
-// Draft finds an experiment's draft.
+// Draft finds an experiment's draft, lifted to the present schema for editing.
 func (a *App) Draft(ctx context.Context, who TeacherActor, id uuid.UUID, language string) (DraftView, error) {
 	e, err := a.Store.Experiment(ctx, who.ID, id)
 	if err != nil {
 		return DraftView{}, notFound(err)
 	}
-	return DraftView{e.ID, e.Version, e.Draft, Review(e.Draft, language)}, nil
+	return DraftView{e.ID, e.Version, design.Lift(e.Draft), Review(e.Draft, language)}, nil
+}
+
+// DraftFile is an experiment's draft as an open file, byte for byte as it was
+// saved.
+func (a *App) DraftFile(ctx context.Context, who TeacherActor, id uuid.UUID) ([]byte, error) {
+	e, err := a.Store.Experiment(ctx, who.ID, id)
+	return e.Draft, notFound(err)
 }
 
 // Experiments lists the teacher's experiments.

@@ -81,12 +81,16 @@ func blockers(c store.Class, homes int, draft []byte, language string) []Blocker
 		return append(out, Blocker{"unreadable", "The experiment cannot be read: " + err.Error() + ".", "Mend the document.", "design", ""})
 	}
 	r := review.Of(&d)
-	seen := map[string]bool{}
-	for _, f := range r.Safety {
-		barred := f.Verdict == safety.Unanswered || f.Verdict == safety.NotAtHome && d.Way != design.WatchShared
-		if barred && !seen[f.Rule+f.Step] {
-			seen[f.Rule+f.Step] = true
-			out = append(out, Blocker{f.Rule, text.Render(f.Why, language), text.Render(f.Do, language), "safety", f.Step})
+	if d.Way != design.WatchShared {
+		for _, f := range r.Safety.Findings {
+			if f.Verdict == safety.NotAtHome {
+				out = append(out, Blocker{f.Rule, text.Render(f.Why, language), text.Render(f.Do, language), "safety", strings.Join(f.Steps, ",")})
+			}
+		}
+		for _, l := range r.Safety.Lines {
+			if l.Kind == safety.OrderError {
+				out = append(out, Blocker{l.Rule, text.Render(l.Message, language), "Look at the Safety station: it can put the step in.", "safety", l.Step})
+			}
 		}
 	}
 	for _, f := range r.Validation {
@@ -220,12 +224,15 @@ func planHomes(ctx context.Context, q *store.Queries, as store.Assignment, now t
 // permission no longer holds.
 func permissionSha(d *design.Document) []byte {
 	type hazard struct {
-		Rule, Step string
+		Rule, Case string
+		Steps      []string
+		Materials  []string
 		Verdict    safety.Verdict
+		Lowered    safety.Verdict
 	}
 	var all []hazard
 	for _, f := range safety.Check(d) {
-		all = append(all, hazard{f.Rule, f.Step, f.Verdict})
+		all = append(all, hazard{f.Rule, f.Case, f.Steps, f.Materials, f.Verdict, f.Was})
 	}
 	raw, _ := json.Marshal(all)
 	sum := sha256.Sum256(raw)

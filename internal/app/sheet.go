@@ -3,11 +3,13 @@ package app
 import (
 	"encoding/hex"
 	"fmt"
+	"slices"
 	"time"
 
 	"github.com/google/uuid"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/fit"
 	"patient-kitchen/core/review"
 	"patient-kitchen/core/safety"
 	"patient-kitchen/core/text"
@@ -40,13 +42,10 @@ type Sheet struct {
 	Evidence     []EvidenceRow  `json:"evidence"`
 	Questions    []QuestionRow  `json:"questions"`
 	Mistakes     []MistakeRow   `json:"mistakes"`
-	Cautions     []CautionRow   `json:"cautions"`
-	AdultJobs    []AdultJobRow  `json:"adult_jobs"`
-	Stop         []string       `json:"stop" doc:"Stop if …"`
-	General      []string       `json:"general"`
-	Permission   PermissionView `json:"permission"`
-	Entries      []EntryView    `json:"entries" doc:"The home's own entries as the server has them"`
-	Shared       []EntryView    `json:"shared" doc:"The teacher's readings, for homes that watch"`
+	SafetyPart
+	Permission PermissionView `json:"permission"`
+	Entries    []EntryView    `json:"entries" doc:"The home's own entries as the server has them"`
+	Shared     []EntryView    `json:"shared" doc:"The teacher's readings, for homes that watch"`
 }
 
 // ConditionRow is a condition in the home's language.
@@ -65,6 +64,7 @@ type NeedRow struct {
 	Note     string   `json:"note,omitempty"`
 	Optional bool     `json:"optional,omitempty"`
 	Instead  []string `json:"instead"`
+	Steps    []int    `json:"steps" doc:"Numbers of the steps that use it"`
 }
 
 // StepRow is a step in the home's language.
@@ -80,6 +80,8 @@ type StepRow struct {
 	Adult     string        `json:"adult,omitempty" doc:"adult-near or adult-does"`
 	AdultWhy  string        `json:"adult_why,omitempty"`
 	Cautions  []string      `json:"cautions"`
+	Before    []string      `json:"before" doc:"What the safety rules add before it"`
+	After     []string      `json:"after" doc:"What they add after it"`
 	Takes     []design.Slot `json:"takes" doc:"Readings of this step, one a field"`
 	Evidence  []string      `json:"evidence"`
 	Questions []string      `json:"questions"`
@@ -143,8 +145,9 @@ type MistakeRow struct {
 
 // CautionRow is one thing that could hurt.
 type CautionRow struct {
-	Why string `json:"why"`
-	Do  string `json:"do"`
+	Why   string `json:"why"`
+	Do    string `json:"do"`
+	Steps []int  `json:"steps" doc:"Numbers of its steps"`
 }
 
 // AdultJobRow is a step that needs an adult.
@@ -154,7 +157,9 @@ type AdultJobRow struct {
 	Title   string `json:"title"`
 	Verdict string `json:"verdict"`
 	Why     string `json:"why"`
+	Do      string `json:"do"`
 	Start   int    `json:"start"`
+	Minutes int    `json:"minutes"`
 }
 
 // writer renders texts in a home's language and counts those it lacks.
@@ -180,26 +185,30 @@ func makeSheet(as store.Assignment, d *design.Document, language string, now tim
 		Way: string(d.Way), State: stateOf(as.OpensAt, as.DueAt, as.RecalledAt, now), OpensAt: as.OpensAt, DueAt: as.DueAt, RecallReason: as.RecallReason,
 		Minutes: int(r.Timeline.Total.Minutes() + 0.5), Hands: int(r.Timeline.Hands.Minutes() + 0.5), Trials: d.Trials,
 		Conditions: []ConditionRow{}, Needs: []NeedRow{}, Steps: []StepRow{}, Readings: []ReadingRow{}, Evidence: []EvidenceRow{}, Questions: []QuestionRow{},
-		Mistakes: []MistakeRow{}, Cautions: []CautionRow{}, AdultJobs: []AdultJobRow{}, Stop: []string{}, General: []string{}, Entries: []EntryView{}, Shared: []EntryView{},
+		Mistakes: []MistakeRow{}, Entries: []EntryView{}, Shared: []EntryView{},
 	}
 	for _, c := range d.Conditions {
 		s.Conditions = append(s.Conditions, ConditionRow{c.ID, w.say(c.Name), w.say(c.Description), c.Control})
 	}
-	for _, n := range d.Needs {
-		row := NeedRow{ID: n.ID, Name: w.say(n.Name), Amount: n.Amount, Note: w.say(n.Note), Optional: n.Optional, Instead: []string{}}
+	for _, item := range fit.Materials(d, r.Safety) {
+		row := NeedRow{ID: item.Need, Name: text.Render(item.Name, language), Amount: text.Render(item.Amount, language), Note: w.say(item.Note), Optional: item.Optional, Instead: []string{}, Steps: append([]int{}, item.Steps...)}
+		n, ok := d.Need(item.Need)
+		if !ok || n.Kind == design.PersonNeed || n.Kind == design.PlaceNeed {
+			continue // who and where stand on the safety sheet
+		}
 		for _, i := range n.Instead {
 			row.Instead = append(row.Instead, w.say(i))
 		}
+		row.Name = w.say(n.Name)
 		s.Needs = append(s.Needs, row)
 	}
 	w.steps(&s, d, r)
 	w.asked(&s, d)
-	for _, m := range safety.General() {
-		s.General = append(s.General, text.Render(m, language))
+	starts := map[string]int{}
+	for _, row := range s.Steps {
+		starts[row.ID] = row.Start
 	}
-	for _, m := range safety.StopRules() {
-		s.Stop = append(s.Stop, text.Render(m, language))
-	}
+	s.SafetyPart = safetyPart(d, r.Safety, starts, w)
 	s.Untranslated = w.missing
 	s.Permission = PermissionView{State: "asked", TextSha: hex.EncodeToString(permissionSha(d))}
 	return s
@@ -207,10 +216,9 @@ func makeSheet(as store.Assignment, d *design.Document, language string, now tim
 
 func (w *sheetWriter) steps(s *Sheet, d *design.Document, r review.Review) {
 	jobs := map[string]safety.AdultJob{}
-	for _, j := range safety.AdultJobs(r.Safety) {
+	for _, j := range safety.AdultJobs(d, r.Safety.Findings) {
 		jobs[j.Step] = j
 	}
-	told := map[string]bool{}
 	for i, step := range d.Steps {
 		span := r.Timeline.Steps[i]
 		row := StepRow{ID: step.ID, Kind: string(step.Kind), Title: w.say(step.Title), Text: w.say(step.Text), See: w.say(step.See), Meanwhile: w.say(step.Meanwhile),
@@ -224,19 +232,15 @@ func (w *sheetWriter) steps(s *Sheet, d *design.Document, r review.Review) {
 			latest, _ := design.Seconds(step.Wait.Latest)
 			row.Wait = &WaitRow{From: from, Seconds: int(seconds), Latest: int(latest)}
 		}
-		for _, f := range r.Safety {
-			if f.Step != step.ID {
-				continue
-			}
-			row.Cautions = append(row.Cautions, text.Render(f.Do, w.language))
-			if !told[f.Rule] {
-				told[f.Rule] = true
-				s.Cautions = append(s.Cautions, CautionRow{text.Render(f.Why, w.language), text.Render(f.Do, w.language)})
+		for _, f := range r.Safety.Findings {
+			if slices.Contains(f.Steps, step.ID) && f.Rule != "allergen" && !slices.Contains(row.Cautions, text.Render(f.Do, w.language)) {
+				row.Cautions = append(row.Cautions, text.Render(f.Do, w.language))
 			}
 		}
+		before, after := safety.StepLines(r.Safety, step.ID)
+		row.Before, row.After = sayAll(before, w.language), sayAll(after, w.language)
 		if j, ok := jobs[step.ID]; ok {
 			row.Adult, row.AdultWhy = string(j.Verdict), text.Render(j.Why, w.language)
-			s.AdultJobs = append(s.AdultJobs, AdultJobRow{step.ID, i + 1, row.Title, row.Adult, row.AdultWhy, row.Start})
 		}
 		for _, slot := range d.Slots() {
 			for _, t := range step.Takes {

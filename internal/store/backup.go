@@ -15,20 +15,25 @@ import (
 
 // tables are all tables in an order in which they can be filled again; a test
 // compares them with the database.
-var tables = []string{"teacher", "sessions", "attempt", "class", "home", "student", "link", "home_device", "experiment", "experiment_version",
+var tables = []string{"teacher", "sessions", "attempt", "class", "home", "student", "link", "home_device", "experiment", "experiment_version", "own_material",
 	"assignment", "home_plan", "permission_event", "entry", "media", "media_bytes", "incident", "audit", "marker"}
 
 const schemaFile = "schema"
 
+// schema is the number of the database's schema.
+func (s *Store) schema(ctx context.Context) (int64, error) {
+	p, done, err := provider(s.pool)
+	if err != nil {
+		return 0, err
+	}
+	defer done()
+	return p.GetDBVersion(ctx)
+}
+
 // Backup writes everything, as of one moment, as a tar archive of tables in
 // PostgreSQL's binary COPY form, with the schema's number.
 func (s *Store) Backup(ctx context.Context, w io.Writer) error {
-	p, done, err := provider(s.pool)
-	if err != nil {
-		return err
-	}
-	defer done()
-	version, err := p.GetDBVersion(ctx)
+	version, err := s.schema(ctx)
 	if err != nil {
 		return err
 	}
@@ -85,12 +90,7 @@ var ErrNotEmpty = errors.New("the database is not empty; restore into a new one"
 
 // Restore fills an empty, migrated database from a backup of the same schema.
 func (s *Store) Restore(ctx context.Context, r io.Reader) error {
-	p, done, err := provider(s.pool)
-	if err != nil {
-		return err
-	}
-	defer done()
-	version, err := p.GetDBVersion(ctx)
+	version, err := s.schema(ctx)
 	if err != nil {
 		return err
 	}

@@ -504,6 +504,92 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/larder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Things, jobs, swaps, and what never */
+        get: operations["get-larder"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/larder/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Search by everyday names, in every language */
+        get: operations["find-things"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/larder/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add the school's own things from a file, all or none */
+        post: operations["import-things"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/larder/own/{thing}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Add or correct a thing of the school's own */
+        put: operations["put-own-thing"];
+        post?: never;
+        /** Take a thing of the school's own out */
+        delete: operations["delete-own-thing"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/larder/things/{thing}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All that is known of one thing */
+        get: operations["get-thing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/models": {
         parameters: {
             query?: never;
@@ -555,6 +641,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/preview/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Carry a way out on a document */
+        post: operations["preview-mend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/preview/substitutes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What may stand in for a need */
+        post: operations["preview-substitutes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/session": {
         parameters: {
             query?: never;
@@ -595,6 +715,9 @@ export interface components {
             example?: string;
         };
         AdultJobRow: {
+            do: string;
+            /** Format: int64 */
+            minutes: number;
             /** Format: int64 */
             number: number;
             /** Format: int64 */
@@ -636,6 +759,12 @@ export interface components {
             /** @description The working, for an answer key */
             steps?: string[];
             student?: components["schemas"]["CheckedView"];
+        };
+        AskRow: {
+            choices: string[];
+            /** @enum {string} */
+            rule: "ask" | "match" | "refuse";
+            why: string;
         };
         Asked: {
             /** @description The inputs as on the command line, where nothing was typed */
@@ -690,6 +819,10 @@ export interface components {
             state: "waiting" | "open" | "over" | "recalled";
             title: string;
         };
+        BandView: {
+            age_band: string;
+            verdict: string;
+        };
         Blocker: {
             code: string;
             mend: string;
@@ -726,6 +859,8 @@ export interface components {
         };
         CautionRow: {
             do: string;
+            /** @description Numbers of its steps */
+            steps: number[];
             why: string;
         };
         CellView: {
@@ -860,6 +995,10 @@ export interface components {
             description?: string;
             id: string;
             name: string;
+        };
+        Counted: {
+            /** Format: int64 */
+            count: number;
         };
         Curve: {
             /**
@@ -1060,6 +1199,10 @@ export interface components {
             /** Format: int64 */
             version: number;
         };
+        FigureRow: {
+            quality?: string;
+            text: string;
+        };
         FindingView: {
             code: string;
             mend: string;
@@ -1206,6 +1349,10 @@ export interface components {
             /** Format: int64 */
             version: number;
         };
+        ImportedBody: {
+            /** @description JSON or CSV, as text */
+            file: string;
+        };
         InBody: {
             /** @example tarrant@stonechat.example */
             email: string;
@@ -1296,6 +1443,40 @@ export interface components {
             number: number;
             warnings: string[];
         };
+        JobRow: {
+            /** @description What usually goes wrong */
+            failure: string;
+            /** @description Not asked for by itself: it supports another job */
+            helper?: boolean;
+            id: string;
+            job: string;
+            /** @description Usual limits; a design may set its own */
+            limits: string;
+            /** @description Properties that matter */
+            matters: string;
+            requires: string;
+            /** Format: int64 */
+            things: number;
+        };
+        LarderFound: {
+            asks: components["schemas"]["AskRow"][];
+            nearest: string[];
+            /** @description Ids, best first */
+            things: string[];
+        };
+        LarderView: {
+            jobs: components["schemas"]["JobRow"][];
+            never: components["schemas"]["NeverRow"][];
+            /**
+             * Format: int64
+             * @description How many things the school added
+             */
+            own: number;
+            /** @description Kinds of result that swaps tell apart */
+            results: string[];
+            swaps: components["schemas"]["SwapRow"][];
+            things: components["schemas"]["ThingRow"][];
+        };
         ListAssignmentView: {
             items: components["schemas"]["AssignmentView"][];
             next?: string;
@@ -1328,6 +1509,10 @@ export interface components {
             items: components["schemas"]["RosterLine"][];
             next?: string;
         };
+        ListSubstituteRow: {
+            items: components["schemas"]["SubstituteRow"][];
+            next?: string;
+        };
         MarginView: {
             message: string;
             path?: string;
@@ -1340,6 +1525,20 @@ export interface components {
             email: string;
             id: string;
             name: string;
+        };
+        MendBody: {
+            document: {
+                [key: string]: unknown;
+            };
+            /**
+             * @description Id of a way out, as a finding offers it
+             * @example open:mix
+             */
+            way: string;
+        };
+        Mended: {
+            document: unknown;
+            review: components["schemas"]["ReviewView"];
         };
         MistakeRow: {
             cause?: string;
@@ -1379,6 +1578,13 @@ export interface components {
             name: string;
             note?: string;
             optional?: boolean;
+            /** @description Numbers of the steps that use it */
+            steps: number[];
+        };
+        NeverRow: {
+            result: string;
+            rule: string;
+            what: string;
         };
         NotebookLine: {
             /** @description No unit was typed; the one beside the field was taken */
@@ -1437,6 +1643,17 @@ export interface components {
             id: string;
             text: string;
         };
+        OrderView: {
+            /** @enum {string} */
+            kind: "error" | "added" | "suggestion";
+            message: string;
+            need?: string;
+            /** Format: int64 */
+            number?: number;
+            rule: string;
+            step?: string;
+            ways: components["schemas"]["WayView"][];
+        };
         Output: {
             name: string;
             u?: string;
@@ -1492,6 +1709,12 @@ export interface components {
             /** Format: int64 */
             status: number;
             title: string;
+        };
+        PutBody: {
+            /** @description As the larder's data files write it; its id is that of the address */
+            material: {
+                [key: string]: unknown;
+            };
         };
         QR: {
             path: string;
@@ -1557,17 +1780,24 @@ export interface components {
             slots: components["schemas"]["Slot"][];
         };
         ReviewView: {
+            /** @description The verdict at each age */
+            bands: components["schemas"]["BandView"][];
             /** @description What models of the Workbench say should come out */
             expected: components["schemas"]["ExpectedView"][];
+            /** @description What a guardian will read */
+            guardian: components["schemas"]["SafetyPart"];
             /** Format: int64 */
             hands: number;
             issuable: boolean;
             margin: components["schemas"]["MarginView"][];
             /** Format: int64 */
             minutes: number;
+            /** @description The order of steps: errors, and what is added by itself */
+            order: components["schemas"]["OrderView"][];
             /** @description Why the document cannot be read at all */
             problem?: string;
             readable: boolean;
+            /** @description The gravest first */
             safety: components["schemas"]["SafetyView"][];
             spans: components["schemas"]["SpanView"][];
             validation: components["schemas"]["FindingView"][];
@@ -1593,13 +1823,51 @@ export interface components {
             problem?: string;
             text: string;
         };
+        SafetyPart: {
+            adult_jobs: components["schemas"]["AdultJobRow"][];
+            before: string[];
+            /** @description First-aid cards, those of this experiment first */
+            cards: string[];
+            cautions: components["schemas"]["CautionRow"][];
+            clearing: string[];
+            gear: string[];
+            general: string[];
+            /** @description Allergens */
+            holds?: string;
+            /** @description What the teacher lowered, with the reason */
+            lowered: string[];
+            /** @description What an adult near means at this age */
+            near: string;
+            /** @description Stop if … */
+            stop: string[];
+            where: string[];
+        };
         SafetyView: {
-            action: string;
+            /** @description Not at home, and cannot be lowered */
+            absolute: boolean;
+            action?: string;
+            /** @description Something is not said; until it is, the worst is assumed */
+            asks: boolean;
+            can_lower: boolean;
+            case?: string;
+            clear?: string;
             do: string;
+            gear: string[];
+            /** @description Id of the first need it comes from */
+            need?: string;
+            reason?: string;
             rule: string;
-            step?: string;
-            verdict: string;
+            steps: components["schemas"]["StepRef"][];
+            /** @description What it comes from, in words */
+            things: string[];
+            /** @enum {string} */
+            verdict: "care" | "adult-near" | "adult-does" | "not-at-home";
+            /** @description The verdict before it was lowered */
+            was?: string;
+            ways: components["schemas"]["WayView"][];
             why: string;
+            /** @description Titles of the first-aid cards it can need */
+            wrong: string[];
         };
         SaveBody: {
             document: {
@@ -1609,20 +1877,31 @@ export interface components {
         Sheet: {
             adult_jobs: components["schemas"]["AdultJobRow"][];
             assignment: string;
+            before: string[];
+            /** @description First-aid cards, those of this experiment first */
+            cards: string[];
             cautions: components["schemas"]["CautionRow"][];
             changed?: string;
+            clearing: string[];
             conditions: components["schemas"]["ConditionRow"][];
             /** Format: date-time */
             due_at: string;
             /** @description The home's own entries as the server has them */
             entries: components["schemas"]["EntryView"][];
             evidence: components["schemas"]["EvidenceRow"][];
+            gear: string[];
             general: string[];
             /** Format: int64 */
             hands: number;
+            /** @description Allergens */
+            holds?: string;
+            /** @description What the teacher lowered, with the reason */
+            lowered: string[];
             /** Format: int64 */
             minutes: number;
             mistakes: components["schemas"]["MistakeRow"][];
+            /** @description What an adult near means at this age */
+            near: string;
             needs: components["schemas"]["NeedRow"][];
             /** Format: date-time */
             opens_at: string;
@@ -1650,6 +1929,7 @@ export interface components {
             /** Format: int64 */
             version: number;
             way: string;
+            where: string[];
         };
         Slot: {
             condition?: string;
@@ -1679,10 +1959,20 @@ export interface components {
             /** Format: int64 */
             wait: number;
         };
+        StepRef: {
+            id: string;
+            /** Format: int64 */
+            number: number;
+            title: string;
+        };
         StepRow: {
             /** @description adult-near or adult-does */
             adult?: string;
             adult_why?: string;
+            /** @description What they add after it */
+            after: string[];
+            /** @description What the safety rules add before it */
+            before: string[];
             cautions: string[];
             evidence: string[];
             id: string;
@@ -1706,6 +1996,46 @@ export interface components {
             title: string;
             wait?: components["schemas"]["WaitRow"];
         };
+        SubstituteRow: {
+            amount?: string;
+            because: string;
+            /** @enum {string} */
+            class: "pools" | "scales" | "separate";
+            effect?: string;
+            /** @description The verdict would be graver than now */
+            graver: boolean;
+            /** @description The sum */
+            how?: string;
+            name: string;
+            /** @description Form or strength */
+            other?: string;
+            /** @description What changes for the acid that goes with it */
+            partner?: string;
+            procedure?: string;
+            verdict: string;
+            /** @description Takes it, through /preview/mend */
+            way: string;
+        };
+        SubstitutesBody: {
+            document: {
+                [key: string]: unknown;
+            };
+            /** @example vinegar */
+            need: string;
+        };
+        SwapRow: {
+            basis: string;
+            class: string;
+            effect?: string;
+            from: string;
+            id: string;
+            procedure?: string;
+            results: string[];
+            role: string;
+            safety?: string;
+            to: string;
+            worked?: string;
+        };
         TestedView: {
             /** @description What has to hold for the test to mean something */
             conditions: string;
@@ -1714,6 +2044,59 @@ export interface components {
             /** @enum {string} */
             verdict: "supported" | "not-supported" | "cannot-tell";
             words: string;
+        };
+        ThingCard: {
+            allergy: string[];
+            bands: components["schemas"]["BandView"][];
+            caveat?: string;
+            clear: string[];
+            cost?: string;
+            /** @description The teacher's experiments that use it */
+            designs: string[];
+            diet: string[];
+            figures: components["schemas"]["FigureRow"][];
+            forms?: string[];
+            hazards: components["schemas"]["CautionRow"][];
+            id: string;
+            /** @description What may stand in for it */
+            instead: components["schemas"]["SwapRow"][];
+            jobs: string[];
+            /** @description An own thing as the data files write it */
+            material?: unknown;
+            name: string;
+            names: string[];
+            /** @description Its name in the other language */
+            other?: string;
+            own?: boolean;
+            pets: string[];
+            place?: string;
+            refused?: boolean;
+            /** @description What it may stand in for */
+            serves: components["schemas"]["SwapRow"][];
+            shelf: string;
+            /** @description Its strength is read off the label */
+            strong?: boolean;
+            /** @description What its amounts come in: mL, g or pieces */
+            unit?: string;
+            /** @description For the youngest age band, as an ordinary amount */
+            verdict: string;
+        };
+        ThingRow: {
+            forms?: string[];
+            id: string;
+            jobs: string[];
+            name: string;
+            /** @description Its name in the other language */
+            other?: string;
+            own?: boolean;
+            refused?: boolean;
+            shelf: string;
+            /** @description Its strength is read off the label */
+            strong?: boolean;
+            /** @description What its amounts come in: mL, g or pieces */
+            unit?: string;
+            /** @description For the youngest age band, as an ordinary amount */
+            verdict: string;
         };
         Value: {
             /** Format: double */
@@ -1730,6 +2113,12 @@ export interface components {
             latest?: number;
             /** Format: int64 */
             seconds: number;
+        };
+        WayView: {
+            /** @description The gravest verdict of these steps then */
+            after?: string;
+            id: string;
+            label: string;
         };
         WordsView: {
             condition: string;
@@ -2955,6 +3344,203 @@ export interface operations {
             };
         };
     };
+    "get-larder": {
+        parameters: {
+            query?: never;
+            header?: {
+                "Accept-Language"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LarderView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "find-things": {
+        parameters: {
+            query?: {
+                q?: string;
+            };
+            header?: {
+                "Accept-Language"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LarderFound"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "import-things": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ImportedBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Counted"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "put-own-thing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                thing: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutBody"];
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "delete-own-thing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                thing: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-thing": {
+        parameters: {
+            query?: never;
+            header?: {
+                "Accept-Language"?: string;
+            };
+            path: {
+                thing: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingCard"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "list-models": {
         parameters: {
             query?: never;
@@ -3044,6 +3630,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FormulaView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "preview-mend": {
+        parameters: {
+            query?: never;
+            header?: {
+                "Accept-Language"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MendBody"];
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Mended"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "preview-substitutes": {
+        parameters: {
+            query?: never;
+            header?: {
+                "Accept-Language"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SubstitutesBody"];
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListSubstituteRow"];
                 };
             };
             /** @description Error */

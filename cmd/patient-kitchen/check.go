@@ -1,0 +1,108 @@
+package main
+
+import (
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io"
+	"os"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/review"
+	"patient-kitchen/core/safety"
+	"patient-kitchen/core/text"
+)
+
+var (
+	errNotIssuable = errors.New("it could not be issued in its own way of working")
+	errUnreadable  = errors.New("the file cannot be read")
+)
+
+// checked is what check prints, in the words of docs: see docs/guide.md.
+type checked struct {
+	Validation []checkedFinding                  `json:"validation"`
+	Safety     []checkedSafety                   `json:"safety"`
+	Order      []checkedOrder                    `json:"order"`
+	Verdict    map[design.AgeBand]safety.Verdict `json:"verdict"`
+	Issuable   bool                              `json:"issuable"`
+}
+
+type checkedFinding struct {
+	Code     string          `json:"code"`
+	Severity design.Severity `json:"severity"`
+	Path     string          `json:"path"`
+	Message  string          `json:"message"`
+	Mend     string          `json:"mend"`
+}
+
+type checkedSafety struct {
+	Rule      string         `json:"rule"`
+	Case      string         `json:"case,omitempty"`
+	Verdict   safety.Verdict `json:"verdict"`
+	Absolute  bool           `json:"absolute"`
+	AgeBand   design.AgeBand `json:"age_band"`
+	Steps     []string       `json:"steps"`
+	Materials []string       `json:"materials"`
+	Why       string         `json:"why"`
+	Measures  string         `json:"measures"`
+	Gear      []string       `json:"gear"`
+	FirstAid  []string       `json:"first_aid"`
+	ClearUp   string         `json:"clear_up,omitempty"`
+	Asks      bool           `json:"asks"`
+	Ways      []string       `json:"ways"`
+}
+
+type checkedOrder struct {
+	Rule    string          `json:"rule"`
+	Kind    safety.LineKind `json:"kind"`
+	Step    string          `json:"step,omitempty"`
+	Message string          `json:"message"`
+}
+
+// check judges an experiment file and prints what it finds as JSON. It
+// returns errNotIssuable when the experiment could not be issued in its own
+// way of working, and errUnreadable when the file is none.
+func check(name string, out io.Writer) error {
+	raw, err := os.ReadFile(name)
+	if err != nil {
+		return fmt.Errorf("%w: %w", errUnreadable, err)
+	}
+	d, err := design.Read(raw)
+	if err != nil {
+		return fmt.Errorf("%w: %s: %w", errUnreadable, name, err)
+	}
+	const language = "en"
+	r, l := review.Of(&d), d.Larder()
+	c := checked{Validation: []checkedFinding{}, Safety: []checkedSafety{}, Order: []checkedOrder{}, Verdict: map[design.AgeBand]safety.Verdict{}, Issuable: r.Issuable}
+	for _, f := range r.Validation {
+		c.Validation = append(c.Validation, checkedFinding{f.Code, f.Severity, f.Path, text.Render(f.Message, language), text.Render(f.Mend, language)})
+	}
+	for _, f := range r.Safety.Findings {
+		v := checkedSafety{Rule: f.Rule, Case: f.Case, Verdict: f.Verdict, Absolute: f.Absolute, AgeBand: d.AgeBand, Steps: f.Steps, Materials: append([]string{}, f.Materials...),
+			Why: text.Render(f.Why, language), Measures: text.Render(f.Do, language), Gear: append([]string{}, f.Gear...), FirstAid: append([]string{}, f.Aid...), Asks: f.Asks, Ways: []string{}}
+		if f.Clear != "" {
+			v.ClearUp = text.Render(text.Message{ID: "safety.clear." + f.Clear}, language)
+		}
+		if f.Verdict != safety.Care {
+			for _, w := range safety.Ways(&d, l, f) {
+				v.Ways = append(v.Ways, text.Render(w.Label, language))
+			}
+		}
+		c.Safety = append(c.Safety, v)
+	}
+	for _, o := range r.Safety.Lines {
+		c.Order = append(c.Order, checkedOrder{o.Rule, o.Kind, o.Step, text.Render(o.Message, language)})
+	}
+	for i, v := range r.Safety.Bands {
+		c.Verdict[design.AgeBands[i]] = v
+	}
+	e := json.NewEncoder(out)
+	e.SetIndent("", " ")
+	if err := e.Encode(c); err != nil {
+		return err
+	}
+	if !c.Issuable {
+		return errNotIssuable
+	}
+	return nil
+}

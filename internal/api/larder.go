@@ -1,0 +1,95 @@
+package api
+
+import (
+	"context"
+	"net/http"
+
+	"github.com/go-chi/chi/v5"
+
+	"patient-kitchen/core/larder"
+	"patient-kitchen/internal/app"
+)
+
+// larder answers what household things are, and takes the school's own.
+func (s *Server) larder() {
+	type list struct{ Accept }
+	forTeacher(s, op("GET", "/larder", "get-larder", "Things, jobs, swaps, and what never"), func(ctx context.Context, who app.TeacherActor, i *list) (app.LarderView, error) {
+		return s.App.Larder(ctx, who, i.code())
+	})
+	type find struct {
+		Accept
+		Typed string `query:"q" maxLength:"100" example:"vinegar"`
+	}
+	forTeacher(s, op("GET", "/larder/find", "find-things", "Search by everyday names, in every language"), func(ctx context.Context, who app.TeacherActor, i *find) (app.LarderFound, error) {
+		return s.App.FindThings(ctx, who, i.Typed, i.code())
+	})
+	type thing struct {
+		Accept
+		Thing string `path:"thing" maxLength:"40" example:"vinegar-white"`
+	}
+	forTeacher(s, op("GET", "/larder/things/{thing}", "get-thing", "All that is known of one thing"), func(ctx context.Context, who app.TeacherActor, i *thing) (app.ThingCard, error) {
+		return s.App.Thing(ctx, who, i.Thing, i.code())
+	})
+	type put struct {
+		Thing string `path:"thing" maxLength:"40" example:"school-soap"`
+		Body  struct {
+			Material map[string]any `json:"material" doc:"As the larder's data files write it; its id is that of the address"`
+		}
+		RawBody []byte
+	}
+	forTeacher(s, op("PUT", "/larder/own/{thing}", "put-own-thing", "Add or correct a thing of the school's own"), func(ctx context.Context, who app.TeacherActor, i *put) (Done, error) {
+		raw, err := rawField(i.RawBody, "material")
+		if err != nil {
+			return Done{}, err
+		}
+		return Done{true}, s.App.PutOwnThing(ctx, who, i.Thing, raw)
+	})
+	type del struct {
+		Thing string `path:"thing" maxLength:"40" example:"school-soap"`
+	}
+	forTeacher(s, op("DELETE", "/larder/own/{thing}", "delete-own-thing", "Take a thing of the school's own out"), func(ctx context.Context, who app.TeacherActor, i *del) (Done, error) {
+		return Done{true}, s.App.DeleteOwnThing(ctx, who, i.Thing)
+	})
+	type imported struct {
+		Body struct {
+			File string `json:"file" maxLength:"1000000" doc:"JSON or CSV, as text"`
+		}
+	}
+	forTeacher(s, op("POST", "/larder/own", "import-things", "Add the school's own things from a file, all or none"), func(ctx context.Context, who app.TeacherActor, i *imported) (Counted, error) {
+		n, err := s.App.ImportThings(ctx, who, []byte(i.Body.File))
+		return Counted{n}, err
+	})
+}
+
+// Counted says how many.
+type Counted struct {
+	Count int `json:"count"`
+}
+
+// exportThings writes the school's own things as a file.
+func (s *Server) exportThings(w http.ResponseWriter, r *http.Request) {
+	who, err := s.teacher(r.Context())
+	if err != nil {
+		writeProblem(w, err)
+		return
+	}
+	own, err := s.App.OwnThings(r.Context(), who)
+	if err != nil {
+		writeProblem(w, s.logged(r.Context(), err))
+		return
+	}
+	write, kind := larder.WriteJSON, "application/json"
+	if chi.URLParam(r, "form") == "csv" {
+		write, kind = larder.WriteCSV, "text/csv; charset=utf-8"
+	}
+	w.Header().Set("Content-Type", kind)
+	w.Header().Set("Content-Disposition", `attachment; filename="larder-own.`+chi.URLParam(r, "form")+`"`)
+	if err := write(w, own); err != nil {
+		s.Log.Error("export", "error", err)
+	}
+}
+
+// LarderSchema is the JSON Schema of the larder's materials.
+func LarderSchema() ([]byte, error) {
+	return schemaOf[[]larder.Material]("Patient Kitchen larder: a list of things")
+}

@@ -1,0 +1,438 @@
+package app
+
+import (
+	"bytes"
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"slices"
+	"strings"
+	"sync"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/safety"
+	"patient-kitchen/core/text"
+	"patient-kitchen/internal/store"
+)
+
+// LarderView is the larder in short: what the lists and pickers show.
+type LarderView struct {
+	Things  []ThingRow `json:"things"`
+	Jobs    []JobRow   `json:"jobs"`
+	Swaps   []SwapRow  `json:"swaps"`
+	Never   []NeverRow `json:"never"`
+	Results []string   `json:"results" doc:"Kinds of result that swaps tell apart"`
+	Own     int        `json:"own" doc:"How many things the school added"`
+}
+
+// ThingRow is a material in the list.
+type ThingRow struct {
+	ID      string   `json:"id"`
+	Name    string   `json:"name"`
+	Other   string   `json:"other,omitempty" doc:"Its name in the other language"`
+	Shelf   string   `json:"shelf"`
+	Jobs    []string `json:"jobs"`
+	Verdict string   `json:"verdict" doc:"For the youngest age band, as an ordinary amount"`
+	Refused bool     `json:"refused,omitempty"`
+	Own     bool     `json:"own,omitempty"`
+	Forms   []string `json:"forms,omitempty"`
+	Strong  bool     `json:"strong,omitempty" doc:"Its strength is read off the label"`
+	Unit    string   `json:"unit,omitempty" doc:"What its amounts come in: mL, g or pieces"`
+}
+
+// JobRow is a role.
+type JobRow struct {
+	larder.Role
+	Things int `json:"things"`
+}
+
+// SwapRow is one substitution rule with its materials in words.
+type SwapRow struct {
+	ID        string   `json:"id"`
+	Role      string   `json:"role"`
+	Results   []string `json:"results"`
+	From      string   `json:"from"`
+	To        string   `json:"to"`
+	Basis     string   `json:"basis"`
+	Class     string   `json:"class"`
+	Worked    string   `json:"worked,omitempty"`
+	Effect    string   `json:"effect,omitempty"`
+	Safety    string   `json:"safety,omitempty"`
+	Procedure string   `json:"procedure,omitempty"`
+}
+
+// NeverRow is what no kit may hold.
+type NeverRow struct {
+	What   string `json:"what"`
+	Result string `json:"result"`
+	Rule   string `json:"rule"`
+}
+
+// ThingCard is all that is known of one material.
+type ThingCard struct {
+	ThingRow
+	Names    []string     `json:"names"`
+	Figures  []FigureRow  `json:"figures"`
+	Caveat   string       `json:"caveat,omitempty"`
+	Place    string       `json:"place,omitempty"`
+	Cost     string       `json:"cost,omitempty"`
+	Bands    []BandView   `json:"bands"`
+	Hazards  []CautionRow `json:"hazards"`
+	Clear    []string     `json:"clear"`
+	Allergy  []string     `json:"allergy"`
+	Diet     []string     `json:"diet"`
+	Pets     []string     `json:"pets"`
+	Instead  []SwapRow    `json:"instead" doc:"What may stand in for it"`
+	Serves   []SwapRow    `json:"serves" doc:"What it may stand in for"`
+	Designs  []string     `json:"designs" doc:"The teacher's experiments that use it"`
+	Material any          `json:"material,omitempty" doc:"An own thing as the data files write it"`
+}
+
+// FigureRow is one property with its quality.
+type FigureRow struct {
+	Text    string `json:"text"`
+	Quality string `json:"quality,omitempty"`
+}
+
+// LarderFound is what a search brings.
+type LarderFound struct {
+	Things  []string `json:"things" doc:"Ids, best first"`
+	Asks    []AskRow `json:"asks"`
+	Nearest []string `json:"nearest"`
+}
+
+// AskRow is a word that may mean several things.
+type AskRow struct {
+	Rule    string   `json:"rule" enum:"ask,match,refuse"`
+	Why     string   `json:"why"`
+	Choices []string `json:"choices"`
+}
+
+// verdicts of the shipped things, worked out once: they do not change while
+// the program runs.
+var shippedVerdicts = sync.OnceValue(func() map[string][4]safety.Verdict {
+	out := map[string][4]safety.Verdict{}
+	for i := range larder.Standard().Materials {
+		m := &larder.Standard().Materials[i]
+		out[m.ID] = verdictsOf(larder.Standard(), m)
+	}
+	return out
+})
+
+// verdictsOf judges a material by itself, as 10 mL, 10 g or ten pieces of it.
+func verdictsOf(l *larder.Larder, m *larder.Material) [4]safety.Verdict {
+	return aloneReport(l, m).Bands
+}
+
+func aloneReport(l *larder.Larder, m *larder.Material) safety.Report {
+	d := design.Document{AgeBand: design.AgeBands[0], Needs: []design.Need{{ID: "thing", Kind: design.MaterialNeed, Material: m.ID, Amount: "10 mL"}}, Steps: []design.Step{{ID: "use", Uses: []string{"thing"}}}}
+	return safety.Judge(&d, l, nil)
+}
+
+func (a *App) larderOf(ctx context.Context, who TeacherActor) (*larder.Larder, []larder.Material, error) {
+	rows, err := a.Store.OwnMaterials(ctx, who.ID)
+	if err != nil {
+		return nil, nil, err
+	}
+	var own []larder.Material
+	for _, r := range rows {
+		var m larder.Material
+		if err := json.Unmarshal(r.Material, &m); err != nil {
+			return nil, nil, fmt.Errorf("own material %s: %w", r.ID, err)
+		}
+		own = append(own, m)
+	}
+	l, _ := larder.Standard().With(own)
+	return l, own, nil
+}
+
+// Larder lists the larder with the teacher's own things.
+func (a *App) Larder(ctx context.Context, who TeacherActor, language string) (LarderView, error) {
+	l, own, err := a.larderOf(ctx, who)
+	if err != nil {
+		return LarderView{}, err
+	}
+	v := LarderView{Things: []ThingRow{}, Jobs: []JobRow{}, Swaps: []SwapRow{}, Never: []NeverRow{}, Results: l.Results(), Own: len(own)}
+	counts := map[string]int{}
+	for i := range l.Materials {
+		m := &l.Materials[i]
+		v.Things = append(v.Things, thingRow(l, m, language))
+		for _, r := range m.Roles {
+			counts[r]++
+		}
+	}
+	for _, r := range l.Roles {
+		v.Jobs = append(v.Jobs, JobRow{r, counts[r.ID]})
+	}
+	for i := range l.Rules {
+		v.Swaps = append(v.Swaps, swapRow(&l.Rules[i]))
+	}
+	for _, n := range l.Nevers {
+		v.Never = append(v.Never, NeverRow{n.What, n.Result, n.Rule})
+	}
+	return v, nil
+}
+
+func thingRow(l *larder.Larder, m *larder.Material, language string) ThingRow {
+	name, _ := m.Name.In(language)
+	verdicts, ok := shippedVerdicts()[m.ID]
+	if !ok || m.Own {
+		verdicts = verdictsOf(l, m)
+	}
+	r := ThingRow{ID: m.ID, Name: name, Shelf: m.Shelf, Jobs: append([]string{}, m.Roles...), Verdict: string(verdicts[0]), Refused: m.Refused, Own: m.Own, Forms: m.Forms()}
+	for _, lang := range text.Languages {
+		if lang != language && m.Name[lang] != name {
+			r.Other = m.Name[lang]
+		}
+	}
+	for _, c := range m.Contains {
+		r.Strong = r.Strong || c.Basis != "g/piece" && c.High-c.Low > 0.5 && c.High < 95
+	}
+	switch {
+	case m.Liquid():
+		r.Unit = "mL"
+	case len(m.Contains) > 0 && m.Contains[0].Basis == "g/piece", m.Piece != nil:
+		r.Unit = "pieces"
+	default:
+		if _, ok := m.Figure("bulk"); ok || len(m.Contains) > 0 {
+			r.Unit = "g"
+		}
+	}
+	return r
+}
+
+func swapRow(r *larder.Rule) SwapRow {
+	return SwapRow{r.ID, r.Role, r.Results, r.From.Text, r.To.Text, string(r.Basis), string(r.Class), r.Worked, r.Effect, r.Safety, r.Procedure}
+}
+
+// Thing is one material's card.
+func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) (ThingCard, error) {
+	l, _, err := a.larderOf(ctx, who)
+	if err != nil {
+		return ThingCard{}, err
+	}
+	m, ok := l.Material(id)
+	if !ok {
+		return ThingCard{}, ErrNotFound
+	}
+	r := aloneReport(l, m)
+	v := ThingCard{ThingRow: thingRow(l, m, language), Names: m.Names(), Figures: figureRows(l, m), Caveat: m.Caveat, Place: m.UsualPlace, Cost: m.Cost, Bands: viewBands(r),
+		Hazards: []CautionRow{}, Clear: []string{}, Allergy: []string{}, Diet: []string{}, Pets: []string{}, Instead: []SwapRow{}, Serves: []SwapRow{}, Designs: []string{}}
+	for _, f := range r.Findings {
+		if f.Rule == "allergen" {
+			continue
+		}
+		v.Hazards = append(v.Hazards, CautionRow{Why: text.Render(f.Why, language), Do: text.Render(f.Do, language), Steps: []int{}})
+		if f.Clear != "" {
+			if c := text.Render(text.Message{ID: "safety.clear." + f.Clear}, language); !slices.Contains(v.Clear, c) {
+				v.Clear = append(v.Clear, c)
+			}
+		}
+	}
+	for _, x := range m.Allergens() {
+		v.Allergy = append(v.Allergy, text.Render(text.Message{ID: "larder.allergen." + x}, language))
+	}
+	for _, d := range l.Diets {
+		if slices.Contains(d.Materials, id) {
+			for _, s := range []string{d.Diet, d.Swap} {
+				if s != "" {
+					v.Diet = append(v.Diet, s)
+				}
+			}
+		}
+	}
+	for _, p := range l.Pets {
+		if slices.Contains(p.Materials, id) {
+			v.Pets = append(v.Pets, strings.TrimSuffix(p.Hazard+": "+p.Animals+"; "+p.Note, "; "))
+		}
+	}
+	for _, s := range l.Instead(id) {
+		v.Instead = append(v.Instead, swapRow(s.Rule))
+	}
+	for _, s := range l.Serves(id) {
+		v.Serves = append(v.Serves, swapRow(s.Rule))
+	}
+	if m.Own {
+		v.Material = m
+	}
+	rows, err := a.Store.Experiments(ctx, who.ID)
+	if err != nil {
+		return ThingCard{}, err
+	}
+	for _, e := range rows {
+		if d, err := design.Read(e.Draft); err == nil && slices.ContainsFunc(d.Needs, func(n design.Need) bool { return n.Material == id }) {
+			v.Designs = append(v.Designs, e.Title)
+		}
+	}
+	return v, nil
+}
+
+// figureRows are a material's figures, those worked out here first.
+func figureRows(l *larder.Larder, m *larder.Material) []FigureRow {
+	out := []FigureRow{}
+	add := func(words string, r larder.Range, unit string) {
+		q := quantity.Between(r.Low, r.High, quantity.MustUnit("1"))
+		d := quantity.Decimals(r.Typical, max(q.U, r.Typical/200))
+		out = append(out, FigureRow{fmt.Sprintf("%s %s %s (%s to %s)", words, quantity.Number(r.Typical, d, "en"), unit, quantity.Number(r.Low, d, "en"), quantity.Number(r.High, d, "en")), "computed"})
+	}
+	stuff := larder.Stuff{Material: m.ID}
+	if r, err := l.AcidPer(stuff); err == nil {
+		add("acid", r, map[bool]string{true: "meq/mL", false: "meq/g"}[m.Liquid()])
+	}
+	if r, err := l.CO2Per(stuff); err == nil {
+		add("CO₂", r, map[bool]string{true: "mmol per piece", false: "mmol/g"}[m.Contains[0].Basis == "g/piece"])
+	}
+	for _, f := range m.Figures {
+		if f.Key != "acid" && f.Key != "co2" {
+			out = append(out, FigureRow{f.Text, f.Quality})
+		}
+	}
+	return out
+}
+
+// FindThings searches the larder by everyday names.
+func (a *App) FindThings(ctx context.Context, who TeacherActor, typed, language string) (LarderFound, error) {
+	l, _, err := a.larderOf(ctx, who)
+	if err != nil {
+		return LarderFound{}, err
+	}
+	f := l.Find(typed)
+	out := LarderFound{Things: []string{}, Asks: []AskRow{}, Nearest: []string{}}
+	for _, h := range f.Hits {
+		out.Things = append(out.Things, h.Material.ID)
+	}
+	for _, h := range f.Nearest {
+		out.Nearest = append(out.Nearest, h.Material.ID)
+	}
+	for _, w := range f.Asks {
+		why, _ := w.Why.In(language)
+		out.Asks = append(out.Asks, AskRow{w.Rule, why, append([]string{}, w.Choices...)})
+	}
+	return out, nil
+}
+
+// PutOwnThing adds or corrects a thing of the school's own.
+func (a *App) PutOwnThing(ctx context.Context, who TeacherActor, id string, raw []byte) error {
+	own, err := larder.ReadJSON(append(append([]byte("["), raw...), ']'))
+	if err == nil && len(own) != 1 {
+		err = errors.New("give one thing")
+	}
+	if err != nil {
+		return &Invalid{"material", "cannot be read: " + err.Error(), `{"name": {"en": "school soap"}, "roles": ["surfactant"], "hazards": ["slip"]}`}
+	}
+	own[0].ID = id
+	return a.putOwn(ctx, who, own)
+}
+
+// ImportThings takes a school's own things from a file, JSON or CSV, all or
+// none, and says how many.
+func (a *App) ImportThings(ctx context.Context, who TeacherActor, data []byte) (int, error) {
+	var own []larder.Material
+	var err error
+	if trimmed := bytes.TrimSpace(data); len(trimmed) > 0 && (trimmed[0] == '[' || trimmed[0] == '{') {
+		own, err = larder.ReadJSON(data)
+	} else {
+		own, err = larder.ReadCSV(data)
+	}
+	if err != nil {
+		return 0, &Invalid{"file", "cannot be read: " + err.Error(), "id,name_en,roles\nschool-soap,school soap,surfactant"}
+	}
+	if len(own) == 0 {
+		return 0, &Invalid{"file", "holds no things", "id,name_en,roles\nschool-soap,school soap,surfactant"}
+	}
+	return len(own), a.putOwn(ctx, who, own)
+}
+
+func (a *App) putOwn(ctx context.Context, who TeacherActor, own []larder.Material) error {
+	if _, problems := larder.Standard().With(own); len(problems) > 0 {
+		return &Invalid{"material." + problems[0].Field, problems[0].Entry + " " + problems[0].Message, `{"name": {"en": "school soap"}, "roles": ["surfactant"], "hazards": ["slip"]}`}
+	}
+	_, present, err := a.larderOf(ctx, who)
+	if err != nil {
+		return err
+	}
+	ids := map[string]bool{}
+	for _, m := range append(present, own...) {
+		ids[m.ID] = true
+	}
+	if len(ids) > larder.MaxOwn {
+		return &Invalid{"material", fmt.Sprintf("would be one of more than %d", larder.MaxOwn), "take some out first"}
+	}
+	return a.Store.InTx(ctx, func(q *store.Queries) error {
+		for _, m := range own {
+			m.Own, m.Shelf = true, ""
+			raw, err := json.Marshal(m)
+			if err != nil {
+				return err
+			}
+			if err := q.PutOwnMaterial(ctx, store.OwnMaterial{TeacherID: who.ID, ID: m.ID, Material: raw, UpdatedAt: a.Now()}); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
+}
+
+// DeleteOwnThing takes a thing of the school's own out of the larder.
+func (a *App) DeleteOwnThing(ctx context.Context, who TeacherActor, id string) error {
+	return notFound(a.Store.DeleteOwnMaterial(ctx, who.ID, id))
+}
+
+// OwnThings are the school's own things, for export.
+func (a *App) OwnThings(ctx context.Context, who TeacherActor) ([]larder.Material, error) {
+	_, own, err := a.larderOf(ctx, who)
+	return own, err
+}
+
+// SubstituteRow is one thing that may stand in for a need of a design.
+type SubstituteRow struct {
+	Name      string `json:"name"`
+	Other     string `json:"other,omitempty" doc:"Form or strength"`
+	Amount    string `json:"amount,omitempty"`
+	How       string `json:"how,omitempty" doc:"The sum"`
+	Class     string `json:"class" enum:"pools,scales,separate"`
+	Because   string `json:"because"`
+	Effect    string `json:"effect,omitempty"`
+	Procedure string `json:"procedure,omitempty"`
+	Verdict   string `json:"verdict"`
+	Graver    bool   `json:"graver" doc:"The verdict would be graver than now"`
+	Partner   string `json:"partner,omitempty" doc:"What changes for the acid that goes with it"`
+	Way       string `json:"way" doc:"Takes it, through /preview/mend"`
+}
+
+// Substitutes lists what may stand in for a need of a document that is not
+// stored.
+func Substitutes(raw []byte, need, language string) ([]SubstituteRow, error) {
+	d, err := design.Read(raw)
+	if err != nil {
+		return nil, &Invalid{"document", "cannot be read: " + err.Error(), `{"schema": 2}`}
+	}
+	n, ok := d.Need(need)
+	if !ok {
+		return nil, ErrNotFound
+	}
+	subs, err := safety.Substitutes(&d, d.Larder(), n)
+	out := []SubstituteRow{}
+	var unknown *larder.UnknownError
+	if errors.As(err, &unknown) {
+		return out, nil // the design's own findings say what is unknown
+	}
+	for _, s := range subs {
+		name, _ := s.Material.Name.In(language)
+		row := SubstituteRow{Name: name, Other: s.Form, Class: string(s.Class), Because: text.Render(s.Because, language), Effect: s.Effect, Procedure: s.Procedure, Verdict: string(s.Verdict), Graver: s.Graver, Way: safety.SwapWay(n.ID, s.Candidate)}
+		if s.Percent > 0 {
+			row.Other = quantity.Number(s.Percent, quantity.Decimals(s.Percent, 0), language) + " %"
+		}
+		if s.Amount.Value > 0 {
+			row.Amount, row.How = s.Amount.Show(language), text.Render(s.How, language)
+		}
+		if s.Partner != 1 {
+			row.Partner = fmt.Sprintf("× %g of the acid", s.Partner)
+		}
+		out = append(out, row)
+	}
+	return out, err
+}

@@ -1,0 +1,160 @@
+package app
+
+import (
+	"context"
+	"slices"
+
+	"github.com/google/uuid"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/fit"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/review"
+	"patient-kitchen/core/text"
+)
+
+// PrintedSheets are the sheets that can be printed.
+var PrintedSheets = []string{"safety", "materials", "substitutions"}
+
+// Printed is an experiment's sheets in one language, for paper and for pages
+// without script.
+type Printed struct {
+	Kind     string
+	Language string
+	Home     string // nickname; "" on a sheet for all
+	Class    ClassCard
+	Title    string
+	Question string
+	Version  int // 0 for a draft
+	Minutes  int
+	Hands    int
+	Place    string
+	Steps    int
+	Missing  int // texts that stand in another language
+	Safety   SafetyPart
+	Cards    []CardView // of this experiment's first aid, shortened to the page
+	Items    []PrintedItem
+	Swaps    []PrintedSwaps
+}
+
+// PrintedItem is one line of the materials list.
+type PrintedItem struct {
+	Name, Amount, Note string
+	Steps              []int
+	Optional           bool
+}
+
+// PrintedSwaps is what may stand in for one thing.
+type PrintedSwaps struct {
+	Name, Amount string
+	Swaps        []PrintedSwap
+}
+
+// PrintedSwap is one substitute.
+type PrintedSwap struct {
+	Name, Amount, Counts, Adult string
+	Twice                       bool // twice the acid goes with it
+}
+
+// firstCards is how many first-aid cards the one page of a safety sheet holds.
+const firstCards = 5
+
+// PrintDraft is a sheet of an experiment's present draft, for a class. A class
+// without both numbers gets no safety sheet.
+func (a *App) PrintDraft(ctx context.Context, who TeacherActor, class, experiment uuid.UUID, kind, language string) (Printed, error) {
+	c, err := a.class(ctx, who, class)
+	if err != nil {
+		return Printed{}, err
+	}
+	e, err := a.Store.Experiment(ctx, who.ID, experiment)
+	if err != nil {
+		return Printed{}, notFound(err)
+	}
+	t, err := a.Store.Teacher(ctx, who.ID)
+	if err != nil {
+		return Printed{}, err
+	}
+	d, err := design.Read(e.Draft)
+	if err != nil {
+		return Printed{}, &Refused{Code: "unreadable", Detail: "The experiment cannot be read: " + err.Error() + "."}
+	}
+	p, err := printed(&d, kind, language)
+	p.Class = cardOf(homeContext{class: c, teacher: t})
+	if kind == "safety" && (c.EmergencyNumber == "" || c.PoisonNumber == "") {
+		return Printed{}, &Refused{Code: "no-numbers", Detail: "The class has no emergency or poison-advice number. Without both no safety sheet is printed."}
+	}
+	return p, err
+}
+
+// PrintHome is a sheet of an issued experiment in a home's language.
+func (a *App) PrintHome(ctx context.Context, who HomeActor, assignment uuid.UUID, kind string) (Printed, error) {
+	hc, err := a.homeContext(ctx, who)
+	if err != nil {
+		return Printed{}, err
+	}
+	as, err := a.Store.Assignment(ctx, who.Class, assignment)
+	if err != nil {
+		return Printed{}, notFound(err)
+	}
+	d, err := design.Read(as.Document)
+	if err != nil {
+		return Printed{}, err
+	}
+	p, err := printed(&d, kind, hc.home.Language)
+	p.Class, p.Home, p.Version = cardOf(hc), hc.home.Nickname, as.Number
+	return p, err
+}
+
+func printed(d *design.Document, kind, language string) (Printed, error) {
+	if !slices.Contains(PrintedSheets, kind) || !contains(text.Languages, language) {
+		return Printed{}, ErrNotFound
+	}
+	w := &sheetWriter{language: language}
+	r := review.Of(d)
+	p := Printed{Kind: kind, Language: language, Title: w.say(d.Title), Question: w.say(d.Question), Place: w.say(d.Place), Steps: len(d.Steps),
+		Minutes: int(r.Timeline.Total.Minutes() + 0.5), Hands: int(r.Timeline.Hands.Minutes() + 0.5)}
+	switch kind {
+	case "safety":
+		starts := map[string]int{}
+		for _, s := range r.Timeline.Steps {
+			starts[s.Step] = int(s.Start.Seconds())
+		}
+		p.Safety = safetyPart(d, r.Safety, starts, w)
+		for _, c := range FirstAid(language) {
+			if i := slices.Index(p.Safety.Cards, c.ID); i >= 0 && i < firstCards {
+				p.Cards = append(p.Cards, c)
+			}
+		}
+	case "materials":
+		for _, i := range fit.Materials(d, r.Safety) {
+			p.Items = append(p.Items, PrintedItem{text.Render(i.Name, language), text.Render(i.Amount, language), w.say(i.Note), i.Steps, i.Optional})
+		}
+	case "substitutions":
+		lists, err := fit.Substitutions(d)
+		if err != nil {
+			return Printed{}, err
+		}
+		for _, l := range lists {
+			p.Swaps = append(p.Swaps, printedSwaps(l, language, w))
+		}
+	}
+	p.Missing = w.missing
+	return p, nil
+}
+
+func printedSwaps(l fit.SwapList, language string, w *sheetWriter) PrintedSwaps {
+	out := PrintedSwaps{Name: w.say(l.Need.Name), Amount: l.Need.Amount}
+	for _, s := range l.Swaps {
+		row := PrintedSwap{Name: w.say(s.Material), Amount: text.Render(s.Amount, language), Counts: text.Render(s.Counts, language), Twice: s.Partner == 2}
+		if s.Percent > 0 {
+			row.Name += " " + quantity.Number(s.Percent, quantity.Decimals(s.Percent, 0), language) + " %"
+		} else if s.Form != "" {
+			row.Name += ", " + s.Form
+		}
+		if s.Graver {
+			row.Adult = text.Render(text.Message{ID: "safety.verdict." + string(s.Verdict)}, language)
+		}
+		out.Swaps = append(out.Swaps, row)
+	}
+	return out
+}

@@ -1,0 +1,211 @@
+package app
+
+import (
+	"cmp"
+	"encoding/json"
+	"slices"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/safety"
+	"patient-kitchen/core/text"
+)
+
+// SafetyView is one safety finding, in the teacher's words.
+type SafetyView struct {
+	Rule     string    `json:"rule"`
+	Case     string    `json:"case,omitempty"`
+	Verdict  string    `json:"verdict" enum:"care,adult-near,adult-does,not-at-home"`
+	Absolute bool      `json:"absolute" doc:"Not at home, and cannot be lowered"`
+	Steps    []StepRef `json:"steps"`
+	Things   []string  `json:"things" doc:"What it comes from, in words"`
+	Need     string    `json:"need,omitempty" doc:"Id of the first need it comes from"`
+	Action   string    `json:"action,omitempty"`
+	Why      string    `json:"why"`
+	Do       string    `json:"do"`
+	Gear     []string  `json:"gear"`
+	Wrong    []string  `json:"wrong" doc:"Titles of the first-aid cards it can need"`
+	Clear    string    `json:"clear,omitempty"`
+	Asks     bool      `json:"asks" doc:"Something is not said; until it is, the worst is assumed"`
+	Ways     []WayView `json:"ways"`
+	CanLower bool      `json:"can_lower"`
+	Was      string    `json:"was,omitempty" doc:"The verdict before it was lowered"`
+	Reason   string    `json:"reason,omitempty"`
+}
+
+// StepRef names a step.
+type StepRef struct {
+	ID     string `json:"id"`
+	Number int    `json:"number"`
+	Title  string `json:"title"`
+}
+
+// WayView is a way out that carries itself out: POST its id with the document
+// to /preview/mend.
+type WayView struct {
+	ID    string `json:"id"`
+	Label string `json:"label"`
+	After string `json:"after,omitempty" doc:"The gravest verdict of these steps then"`
+}
+
+// OrderView is one line about the order of steps.
+type OrderView struct {
+	Rule    string    `json:"rule"`
+	Kind    string    `json:"kind" enum:"error,added,suggestion"`
+	Step    string    `json:"step,omitempty"`
+	Number  int       `json:"number,omitempty"`
+	Need    string    `json:"need,omitempty"`
+	Message string    `json:"message"`
+	Ways    []WayView `json:"ways"`
+}
+
+// BandView is a design's verdict at one age.
+type BandView struct {
+	AgeBand string `json:"age_band"`
+	Verdict string `json:"verdict"`
+}
+
+// SafetyPart is what a guardian reads, in the fixed order of the sheet.
+type SafetyPart struct {
+	AdultJobs []AdultJobRow `json:"adult_jobs"`
+	Near      string        `json:"near" doc:"What an adult near means at this age"`
+	Gear      []string      `json:"gear"`
+	Where     []string      `json:"where"`
+	Before    []string      `json:"before"`
+	Cautions  []CautionRow  `json:"cautions"`
+	Stop      []string      `json:"stop" doc:"Stop if …"`
+	Clearing  []string      `json:"clearing"`
+	Holds     string        `json:"holds,omitempty" doc:"Allergens"`
+	Lowered   []string      `json:"lowered" doc:"What the teacher lowered, with the reason"`
+	General   []string      `json:"general"`
+	Cards     []string      `json:"cards" doc:"First-aid cards, those of this experiment first"`
+}
+
+// viewSafety puts the gravest findings first; ways out are worked out where a
+// finding asks for more than care.
+func viewSafety(d *design.Document, l *larder.Larder, r safety.Report, language string) []SafetyView {
+	titles := map[string]string{}
+	for _, c := range safety.Cards() {
+		titles[c.ID] = text.Render(c.Title, language)
+	}
+	out := []SafetyView{}
+	for _, f := range r.Findings {
+		v := SafetyView{Rule: f.Rule, Case: f.Case, Verdict: string(f.Verdict), Absolute: f.Absolute, Steps: []StepRef{}, Things: []string{}, Action: f.Action,
+			Why: text.Render(f.Why, language), Do: text.Render(f.Do, language), Gear: []string{}, Wrong: []string{}, Asks: f.Asks, Ways: []WayView{},
+			CanLower: safety.CanLower(d, f), Was: string(f.Was)}
+		if f.Was != "" {
+			v.Reason = text.Render(f.Reason, language)
+		}
+		for _, id := range f.Steps {
+			v.Steps = append(v.Steps, refOf(d, id, language))
+		}
+		for _, id := range f.Needs {
+			if n, ok := d.Need(id); ok {
+				name, _ := n.Name.In(language)
+				v.Things = append(v.Things, name)
+			}
+		}
+		if len(f.Needs) > 0 {
+			v.Need = f.Needs[0]
+		}
+		for _, g := range f.Gear {
+			v.Gear = append(v.Gear, text.Render(text.Message{ID: "safety.gear." + g}, language))
+		}
+		for _, a := range f.Aid {
+			v.Wrong = append(v.Wrong, titles[a])
+		}
+		if f.Clear != "" {
+			v.Clear = text.Render(text.Message{ID: "safety.clear." + f.Clear}, language)
+		}
+		if f.Verdict != safety.Care {
+			v.Ways = viewWays(safety.Ways(d, l, f), language)
+		}
+		out = append(out, v)
+	}
+	slices.SortStableFunc(out, func(a, b SafetyView) int {
+		return cmp.Compare(slices.Index(safety.Verdicts, safety.Verdict(b.Verdict)), slices.Index(safety.Verdicts, safety.Verdict(a.Verdict)))
+	})
+	return out
+}
+
+func refOf(d *design.Document, id, language string) StepRef {
+	i, ok := d.Step(id)
+	if !ok {
+		return StepRef{ID: id}
+	}
+	title, _ := d.Steps[i].Title.In(language)
+	return StepRef{id, i + 1, title}
+}
+
+func viewWays(ways []safety.Way, language string) []WayView {
+	out := []WayView{}
+	for _, w := range ways {
+		out = append(out, WayView{w.ID, text.Render(w.Label, language), string(w.After)})
+	}
+	return out
+}
+
+func viewOrder(d *design.Document, r safety.Report, language string) []OrderView {
+	out := []OrderView{}
+	for _, l := range r.Lines {
+		v := OrderView{Rule: l.Rule, Kind: string(l.Kind), Step: l.Step, Need: l.Need, Message: text.Render(l.Message, language), Ways: viewWays(safety.LineWays(d, l), language)}
+		v.Number = refOf(d, l.Step, language).Number
+		out = append(out, v)
+	}
+	return out
+}
+
+func viewBands(r safety.Report) []BandView {
+	out := make([]BandView, len(r.Bands))
+	for i, v := range r.Bands {
+		out[i] = BandView{string(design.AgeBands[i]), string(v)}
+	}
+	return out
+}
+
+// say renders messages in a language.
+func sayAll(messages []text.Message, language string) []string {
+	out := []string{}
+	for _, m := range messages {
+		out = append(out, text.Render(m, language))
+	}
+	return out
+}
+
+// safetyPart words a design's safety sheet.
+func safetyPart(d *design.Document, r safety.Report, starts map[string]int, w *sheetWriter) SafetyPart {
+	s := safety.SheetOf(d, r)
+	p := SafetyPart{AdultJobs: []AdultJobRow{}, Near: text.Render(s.Near, w.language), Gear: sayAll(s.Gear, w.language), Where: sayAll(s.Where, w.language), Before: sayAll(s.Before, w.language),
+		Cautions: []CautionRow{}, Stop: sayAll(s.Stop, w.language), Clearing: sayAll(s.Clearing, w.language), Lowered: sayAll(s.Lowered, w.language), General: sayAll(s.General, w.language), Cards: s.Cards}
+	for _, j := range s.Jobs {
+		p.AdultJobs = append(p.AdultJobs, AdultJobRow{Step: j.Step, Number: j.Number, Title: w.say(j.Title), Verdict: string(j.Verdict), Why: text.Render(j.Why, w.language), Do: text.Render(j.Do, w.language),
+			Start: starts[j.Step], Minutes: j.Minutes})
+	}
+	for _, c := range s.During {
+		p.Cautions = append(p.Cautions, CautionRow{Why: text.Render(c.Why, w.language), Do: text.Render(c.Do, w.language), Steps: append([]int{}, c.Numbers...)})
+	}
+	if s.Holds != nil {
+		p.Holds = text.Render(*s.Holds, w.language)
+	}
+	return p
+}
+
+// Mended is a document with a way out carried out, and what it means then.
+type Mended struct {
+	Document json.RawMessage `json:"document"`
+	Review   ReviewView      `json:"review"`
+}
+
+// Mend carries a way out on a document that is not stored.
+func Mend(raw []byte, way, language string) (Mended, error) {
+	d, err := design.Read(raw)
+	if err != nil {
+		return Mended{}, &Invalid{"document", "cannot be read: " + err.Error(), `{"schema": 2}`}
+	}
+	after, err := safety.Apply(&d, d.Larder(), way)
+	if err != nil {
+		return Mended{}, &Refused{Code: "way-gone", Detail: "This way out does not fit the experiment any more. Look at the findings again."}
+	}
+	out, err := json.Marshal(after)
+	return Mended{out, Review(out, language)}, err
+}

@@ -55,7 +55,7 @@ func TestTeachersViews(t *testing.T) {
 		{"experiments", "/experiments", "Thirsty beans"},
 		{"plan", at + "/plan", "One thing changes"},
 		{"steps", at + "/steps?at=read-4", "What families read first"},
-		{"safety", at + "/safety", "Your statement"},
+		{"safety", at + "/safety", "What the guardian will read"},
 		{"kitchens", at + "/kitchens", "taken as usual"},
 		{"issue", at + "/issue", "Nothing is in the way."},
 		{"run", at + "/run", "have sent their work"},
@@ -67,7 +67,8 @@ func TestTeachersViews(t *testing.T) {
 		{"workbench", "/workbench", "What do you want to find out?"},
 		{"a question", "/workbench?ask=cooling", "give or take 0.2 °C"},
 		{"a question with a mistake", "/workbench?ask=cooling&times=0+min", "at least 2 values"},
-		{"larder", "/larder", "not built yet"},
+		{"larder", "/larder?thing=vinegar-white", "Instead of it"},
+		{"jobs", "/larder?by=jobs", "usual failure"},
 	} {
 		p.open(demo.base + v.path)
 		p.until(v.name, fmt.Sprintf(`document.body.innerText.toLowerCase().includes(%q)`, strings.ToLower(v.sees)))

@@ -100,6 +100,25 @@ type Figure struct {
 	Unit    string  `json:"unit,omitempty"`
 }
 
+// figureWords are the everyday words for the keys of figures, with the unit
+// where the text leaves it out.
+var figureWords = map[string][2]string{"rho": {"density", "g/mL"}, "bulk": {"loose, level density", "g/mL"}, "tsp": {"one level teaspoon weighs", ""}, "tbsp": {"one level tablespoon weighs", ""},
+	"pct": {"strength in %:", ""}, "o2": {"oxygen", ""}, "mp": {"melts at", "°C"}, "bp": {"boils at", "°C"}, "flash": {"catches fire from", "°C"}, "k": {"heat conductivity", "W/(m·K)"},
+	"res": {"smallest step", ""}, "err": {"error to expect", ""}, "vol": {"holds", ""}, "cap": {"most", ""}, "d": {"diameter", ""}}
+
+// Words is the figure as the card shows it.
+func (f Figure) Words() string {
+	w, ok := figureWords[f.Key]
+	rest, cut := strings.CutPrefix(f.Text, f.Key+" ")
+	if !ok || !cut {
+		return f.Text
+	}
+	if w[1] != "" && !strings.Contains(rest, w[1]) {
+		rest += " " + w[1]
+	}
+	return w[0] + " " + rest
+}
+
 // Material is a household thing: stuff, vessel, tool or place.
 type Material struct {
 	ID         string              `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`

@@ -8,8 +8,8 @@ import (
 	"patient-kitchen/core/text"
 )
 
-// leastReason is how many signs a reason for a lowered verdict has at least.
-const leastReason = 20
+// LeastReason is how many signs a reason for a lowered verdict has at least.
+const LeastReason = 20
 
 // lower takes verdicts one level down where the teacher has said why and the
 // rule allows it: never what is not at home, never for under 11, never what a
@@ -43,7 +43,7 @@ func (j *judge) whyNot(f Finding, reason string) string {
 		return "rule"
 	case f.Verdict == Care:
 		return "none"
-	case len([]rune(strings.TrimSpace(reason))) < leastReason:
+	case len([]rune(strings.TrimSpace(reason))) < LeastReason:
 		return "reason"
 	}
 	return ""
@@ -53,7 +53,7 @@ func (j *judge) whyNot(f Finding, reason string) string {
 // reason.
 func CanLower(d *design.Document, f Finding) bool {
 	j := &judge{d: d, band: bandOf(d.AgeBand)}
-	return f.Was == "" && j.whyNot(f, strings.Repeat("x", leastReason)) == ""
+	return f.Was == "" && j.whyNot(f, strings.Repeat("x", LeastReason)) == ""
 }
 
 // refusedLowerings says which of the design's lowerings do not hold, and why.

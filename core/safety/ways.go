@@ -24,10 +24,14 @@ const maxSwaps = 3
 
 // Ways lists what can be done about a finding, the nearest to the design
 // first: leave the vessel open, use less, use something else; and for what
-// cannot go home, show it and let homes watch. A material is offered only
-// when the verdict is milder with it.
+// cannot go home, show it and let homes watch. A way is offered only when the
+// finding is gone or milder with it and nothing as grave comes in its place.
 func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
 	var ways []Way
+	known := map[string]bool{}
+	for _, g := range newJudge(d, l, nil).findings() {
+		known[g.key()] = true
+	}
 	try := func(id string, label text.Message) {
 		after, err := Apply(d, l, id)
 		if err != nil {
@@ -35,13 +39,17 @@ func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
 		}
 		v := Care
 		for _, g := range newJudge(after, l, nil).findings() {
-			if slices.ContainsFunc(g.Steps, func(s string) bool { return slices.Contains(f.Steps, s) }) && g.Verdict.Worse(v) {
+			if !slices.ContainsFunc(g.Steps, func(s string) bool { return slices.Contains(f.Steps, s) }) {
+				continue
+			}
+			if !f.Verdict.Worse(g.Verdict) && (g.key() == f.key() || !known[g.key()]) {
+				return // as grave as before, or grave in another way
+			}
+			if g.Verdict.Worse(v) {
 				v = g.Verdict
 			}
 		}
-		if f.Verdict.Worse(v) {
-			ways = append(ways, Way{id, label, v})
-		}
+		ways = append(ways, Way{id, label, v})
 	}
 	switch {
 	case f.Rule == "gas-rigid-closed", f.Case == "closed":
@@ -114,6 +122,11 @@ func LineWays(d *design.Document, l Line) []Way {
 		return []Way{{ID: "outdoors", Label: text.Message{ID: "safety.way.outdoors"}}}
 	}
 	return nil
+}
+
+// key tells one finding of a design from another.
+func (f Finding) key() string {
+	return f.Rule + "|" + f.Case + "|" + strings.Join(f.Needs, ",") + "|" + f.Action
 }
 
 // larderNeed is a design's need as the larder asks for it.

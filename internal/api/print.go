@@ -20,10 +20,11 @@ var printTemplate = template.Must(template.New("print.html").Funcs(template.Func
 }}).ParseFS(printFile, "print.html"))
 
 // print registers the sheets for paper: plain pages without script, black on
-// white, laid out for 190 × 254 mm so that one style serves A4 and Letter.
+// white, laid out for 190 × 254 mm so that one style serves A4 and Letter. A
+// home's own stand below its cookie's path.
 func (s *Server) print(r chi.Router) {
 	r.Get("/print/classes/{class}/experiments/{experiment}/{sheet}", s.printDraft)
-	r.Get("/print/home/{home}/assignments/{assignment}/{sheet}", s.printHome)
+	r.Get("/api/v1/home/{home}/assignments/{assignment}/print/{sheet}", s.printHome)
 }
 
 func (s *Server) printDraft(w http.ResponseWriter, r *http.Request) {

@@ -315,6 +315,17 @@ func (s *Server) experiments() {
 		}
 		return app.Mend(raw, i.Body.Way, i.code())
 	})
+	type judge struct {
+		Accept
+		Body struct {
+			Document map[string]any `json:"document"`
+		}
+		RawBody []byte
+	}
+	forTeacher(s, op("POST", "/preview/review", "preview-review", "Judge a document in another language, without storing it"), func(_ context.Context, _ app.TeacherActor, i *judge) (app.ReviewView, error) {
+		raw, err := rawField(i.RawBody, "document")
+		return app.Review(raw, i.code()), err
+	})
 	type substitutes struct {
 		Accept
 		Body struct {

@@ -61,6 +61,7 @@ type ReviewView struct {
 	Order      []OrderView    `json:"order" doc:"The order of steps: errors, and what is added by itself"`
 	Bands      []BandView     `json:"bands" doc:"The verdict at each age"`
 	Guardian   SafetyPart     `json:"guardian" doc:"What a guardian will read"`
+	Least      int            `json:"least_reason" doc:"Signs that a reason for a lowered verdict has at least"`
 	Margin     []MarginView   `json:"margin"`
 	Spans      []SpanView     `json:"spans"`
 	Minutes    int            `json:"minutes"`
@@ -100,7 +101,7 @@ type MarginView struct {
 // Review judges a document without storing it. It never fails: an unreadable
 // document is answered with the reason.
 func Review(raw []byte, language string) ReviewView {
-	v := ReviewView{Guardian: SafetyPart{AdultJobs: []AdultJobRow{}, Gear: []string{}, Where: []string{}, Before: []string{}, Cautions: []CautionRow{}, Stop: []string{}, Clearing: []string{}, Lowered: []string{}, General: []string{}, Cards: []string{}}, Validation: []FindingView{}, Safety: []SafetyView{}, Order: []OrderView{}, Bands: []BandView{}, Margin: []MarginView{}, Spans: []SpanView{}, Expected: []ExpectedView{}}
+	v := ReviewView{Least: safety.LeastReason, Guardian: SafetyPart{AdultJobs: []AdultJobRow{}, Gear: []string{}, Where: []string{}, Before: []string{}, Cautions: []CautionRow{}, Stop: []string{}, Clearing: []string{}, Lowered: []string{}, General: []string{}, Cards: []string{}}, Validation: []FindingView{}, Safety: []SafetyView{}, Order: []OrderView{}, Bands: []BandView{}, Margin: []MarginView{}, Spans: []SpanView{}, Expected: []ExpectedView{}}
 	d, err := design.Read(raw)
 	if err != nil {
 		v.Problem = err.Error()

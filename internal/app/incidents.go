@@ -25,6 +25,7 @@ type IncidentFields struct {
 type IncidentView struct {
 	ID         uuid.UUID  `json:"id"`
 	Class      uuid.UUID  `json:"class"`
+	Assignment *uuid.UUID `json:"assignment,omitempty"`
 	ClassName  string     `json:"class_name"`
 	Home       uuid.UUID  `json:"home"`
 	Nickname   string     `json:"nickname"`
@@ -76,7 +77,7 @@ func (a *App) Incidents(ctx context.Context, who TeacherActor, language string) 
 	}
 	out := make([]IncidentView, 0, len(rows))
 	for _, r := range rows {
-		out = append(out, IncidentView{ID: r.ID, Class: r.ClassID, ClassName: r.ClassName, Home: r.HomeID, Nickname: r.Nickname, Phone: r.Phone, Door: r.Door, Advice: titles[r.Card],
+		out = append(out, IncidentView{ID: r.ID, Class: r.ClassID, Assignment: r.AssignmentID, ClassName: r.ClassName, Home: r.HomeID, Nickname: r.Nickname, Phone: r.Phone, Door: r.Door, Advice: titles[r.Card],
 			Outcome: r.Outcome, Note: r.Note, PhoneTime: r.PhoneTime, ReceivedAt: r.ReceivedAt, SeenAt: r.SeenAt})
 	}
 	return out, err

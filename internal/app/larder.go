@@ -26,6 +26,9 @@ type LarderView struct {
 	Never   []NeverRow `json:"never"`
 	Results []string   `json:"results" doc:"Kinds of result that swaps tell apart"`
 	Own     int        `json:"own" doc:"How many things the school added"`
+
+	Tags      []string `json:"tags" doc:"Hazard tags that a thing can carry"`
+	Allergens []string `json:"allergens"`
 }
 
 // ThingRow is a material in the list.
@@ -84,6 +87,7 @@ type ThingCard struct {
 	Clear    []string     `json:"clear"`
 	Allergy  []string     `json:"allergy"`
 	Diet     []string     `json:"diet"`
+	Swap     []string     `json:"swap" doc:"What keeps the job for those who avoid it"`
 	Pets     []string     `json:"pets"`
 	Instead  []SwapRow    `json:"instead" doc:"What may stand in for it"`
 	Serves   []SwapRow    `json:"serves" doc:"What it may stand in for"`
@@ -155,7 +159,7 @@ func (a *App) Larder(ctx context.Context, who TeacherActor, language string) (La
 	if err != nil {
 		return LarderView{}, err
 	}
-	v := LarderView{Things: []ThingRow{}, Jobs: []JobRow{}, Swaps: []SwapRow{}, Never: []NeverRow{}, Results: l.Results(), Own: len(own)}
+	v := LarderView{Things: []ThingRow{}, Jobs: []JobRow{}, Swaps: []SwapRow{}, Never: []NeverRow{}, Results: l.Results(), Own: len(own), Tags: larder.Tags, Allergens: larder.Allergens}
 	counts := map[string]int{}
 	for i := range l.Materials {
 		m := &l.Materials[i]
@@ -220,7 +224,7 @@ func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) 
 	}
 	r := aloneReport(l, m)
 	v := ThingCard{ThingRow: thingRow(l, m, language), Names: m.Names(), Figures: figureRows(l, m), Caveat: m.Caveat, Place: m.UsualPlace, Cost: m.Cost, Bands: viewBands(r),
-		Hazards: []CautionRow{}, Clear: []string{}, Allergy: []string{}, Diet: []string{}, Pets: []string{}, Instead: []SwapRow{}, Serves: []SwapRow{}, Designs: []string{}}
+		Hazards: []CautionRow{}, Clear: []string{}, Allergy: []string{}, Diet: []string{}, Swap: []string{}, Pets: []string{}, Instead: []SwapRow{}, Serves: []SwapRow{}, Designs: []string{}}
 	for _, f := range r.Findings {
 		if f.Rule == "allergen" {
 			continue
@@ -237,9 +241,13 @@ func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) 
 	}
 	for _, d := range l.Diets {
 		if slices.Contains(d.Materials, id) {
-			for _, s := range []string{d.Diet, d.Swap} {
-				if s != "" {
-					v.Diet = append(v.Diet, s)
+			if d.Diet != "" {
+				v.Diet = append(v.Diet, d.Diet)
+			}
+			for _, id := range d.Swaps {
+				if other, ok := l.Material(id); ok {
+					name, _ := other.Name.In(language)
+					v.Swap = append(v.Swap, name)
 				}
 			}
 		}
@@ -287,7 +295,7 @@ func figureRows(l *larder.Larder, m *larder.Material) []FigureRow {
 	}
 	for _, f := range m.Figures {
 		if f.Key != "acid" && f.Key != "co2" {
-			out = append(out, FigureRow{f.Text, f.Quality})
+			out = append(out, FigureRow{f.Words(), f.Quality})
 		}
 	}
 	return out

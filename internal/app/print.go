@@ -52,8 +52,11 @@ type PrintedSwaps struct {
 
 // PrintedSwap is one substitute.
 type PrintedSwap struct {
-	Name, Amount, Counts, Adult string
-	Twice                       bool // twice the acid goes with it
+	Name   string `json:"name"`
+	Amount string `json:"amount,omitempty"`
+	Counts string `json:"counts" doc:"What it means for the home's result"`
+	Adult  string `json:"adult,omitempty" doc:"The verdict, where it is graver than the design's own"`
+	Twice  bool   `json:"twice,omitempty" doc:"Twice the acid goes with it"`
 }
 
 // firstCards is how many first-aid cards the one page of a safety sheet holds.

@@ -4,6 +4,7 @@ import (
 	"encoding/hex"
 	"fmt"
 	"slices"
+	"sync"
 	"time"
 
 	"github.com/google/uuid"
@@ -65,6 +66,8 @@ type NeedRow struct {
 	Optional bool     `json:"optional,omitempty"`
 	Instead  []string `json:"instead"`
 	Steps    []int    `json:"steps" doc:"Numbers of the steps that use it"`
+
+	Swaps []PrintedSwap `json:"swaps" doc:"What the larder knows that may be used instead"`
 }
 
 // StepRow is a step in the home's language.
@@ -190,8 +193,9 @@ func makeSheet(as store.Assignment, d *design.Document, language string, now tim
 	for _, c := range d.Conditions {
 		s.Conditions = append(s.Conditions, ConditionRow{c.ID, w.say(c.Name), w.say(c.Description), c.Control})
 	}
+	swaps := swapsOf(as, d, language)
 	for _, item := range fit.Materials(d, r.Safety) {
-		row := NeedRow{ID: item.Need, Name: text.Render(item.Name, language), Amount: text.Render(item.Amount, language), Note: w.say(item.Note), Optional: item.Optional, Instead: []string{}, Steps: append([]int{}, item.Steps...)}
+		row := NeedRow{ID: item.Need, Name: text.Render(item.Name, language), Amount: text.Render(item.Amount, language), Note: w.say(item.Note), Optional: item.Optional, Instead: []string{}, Steps: append([]int{}, item.Steps...), Swaps: []PrintedSwap{}}
 		n, ok := d.Need(item.Need)
 		if !ok || n.Kind == design.PersonNeed || n.Kind == design.PlaceNeed {
 			continue // who and where stand on the safety sheet
@@ -200,6 +204,7 @@ func makeSheet(as store.Assignment, d *design.Document, language string, now tim
 			row.Instead = append(row.Instead, w.say(i))
 		}
 		row.Name = w.say(n.Name)
+		row.Swaps = append(row.Swaps, swaps[n.ID]...)
 		s.Needs = append(s.Needs, row)
 	}
 	w.steps(&s, d, r)
@@ -212,6 +217,31 @@ func makeSheet(as store.Assignment, d *design.Document, language string, now tim
 	s.Untranslated = w.missing
 	s.Permission = PermissionView{State: "asked", TextSha: hex.EncodeToString(permissionSha(d))}
 	return s
+}
+
+// swapsMemo keeps the worked-out substitutes of issued versions, which never
+// change, by version and language: a page is asked for every few seconds.
+var swapsMemo sync.Map
+
+func swapsOf(as store.Assignment, d *design.Document, language string) map[string][]PrintedSwap {
+	type key struct {
+		assignment uuid.UUID
+		language   string
+	}
+	k := key{as.ID, language}
+	if kept, ok := swapsMemo.Load(k); ok {
+		return kept.(map[string][]PrintedSwap)
+	}
+	out := map[string][]PrintedSwap{}
+	lists, err := fit.Substitutions(d)
+	if err != nil {
+		return out // an unknown id: the sheet stands without swaps
+	}
+	for _, l := range lists {
+		out[l.Need.ID] = printedSwaps(l, language, &sheetWriter{language: language}).Swaps
+	}
+	swapsMemo.Store(k, out)
+	return out
 }
 
 func (w *sheetWriter) steps(s *Sheet, d *design.Document, r review.Review) {

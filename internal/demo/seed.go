@@ -127,7 +127,7 @@ func (s *seeder) classes(now time.Time) error {
 
 func (s *seeder) experiments(lesson time.Time) error {
 	var strips uuid.UUID
-	for _, name := range []string{"falling-spinners", "thirsty-beans", "paper-strips"} {
+	for _, name := range []string{"sour-lemon", "warm-wraps", "falling-spinners", "thirsty-beans", "paper-strips"} {
 		raw, err := app.Example(name)
 		if err != nil {
 			return err

@@ -658,6 +658,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/preview/review": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Judge a document in another language, without storing it */
+        post: operations["preview-review"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/preview/substitutes": {
         parameters: {
             query?: never;
@@ -1377,6 +1394,7 @@ export interface components {
         IncidentView: {
             /** @description Title of the advice the page showed */
             advice?: string;
+            assignment?: string;
             class: string;
             class_name: string;
             door: string;
@@ -1458,6 +1476,11 @@ export interface components {
             /** Format: int64 */
             things: number;
         };
+        JudgeBody: {
+            document: {
+                [key: string]: unknown;
+            };
+        };
         LarderFound: {
             asks: components["schemas"]["AskRow"][];
             nearest: string[];
@@ -1465,6 +1488,7 @@ export interface components {
             things: string[];
         };
         LarderView: {
+            allergens: string[];
             jobs: components["schemas"]["JobRow"][];
             never: components["schemas"]["NeverRow"][];
             /**
@@ -1475,6 +1499,8 @@ export interface components {
             /** @description Kinds of result that swaps tell apart */
             results: string[];
             swaps: components["schemas"]["SwapRow"][];
+            /** @description Hazard tags that a thing can carry */
+            tags: string[];
             things: components["schemas"]["ThingRow"][];
         };
         ListAssignmentView: {
@@ -1580,6 +1606,8 @@ export interface components {
             optional?: boolean;
             /** @description Numbers of the steps that use it */
             steps: number[];
+            /** @description What the larder knows that may be used instead */
+            swaps: components["schemas"]["PrintedSwap"][];
         };
         NeverRow: {
             result: string;
@@ -1696,6 +1724,16 @@ export interface components {
             state: "asked" | "granted" | "declined" | "withdrawn" | "lapsed";
             text_sha: string;
         };
+        PrintedSwap: {
+            /** @description The verdict, where it is graver than the design's own */
+            adult?: string;
+            amount?: string;
+            /** @description What it means for the home's result */
+            counts: string;
+            name: string;
+            /** @description Twice the acid goes with it */
+            twice?: boolean;
+        };
         Problem: {
             /** @description Stable name of the problem */
             code: string;
@@ -1789,6 +1827,11 @@ export interface components {
             /** Format: int64 */
             hands: number;
             issuable: boolean;
+            /**
+             * Format: int64
+             * @description Signs that a reason for a lowered verdict has at least
+             */
+            least_reason: number;
             margin: components["schemas"]["MarginView"][];
             /** Format: int64 */
             minutes: number;
@@ -2076,6 +2119,8 @@ export interface components {
             shelf: string;
             /** @description Its strength is read off the label */
             strong?: boolean;
+            /** @description What keeps the job for those who avoid it */
+            swap: string[];
             /** @description What its amounts come in: mL, g or pieces */
             unit?: string;
             /** @description For the youngest age band, as an ordinary amount */
@@ -3666,6 +3711,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Mended"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "preview-review": {
+        parameters: {
+            query?: never;
+            header?: {
+                "Accept-Language"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgeBody"];
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReviewView"];
                 };
             };
             /** @description Error */

@@ -17,6 +17,7 @@ import { SignIn } from './views/SignIn';
 import { Today } from './views/Today';
 
 const ExperimentPage = lazy(() => import('./experiment/ExperimentPage'));
+const Larder = lazy(() => import('./larder/Larder'));
 const Workbench = lazy(() => import('./workbench/Workbench'));
 const client = new QueryClient({ defaultOptions: { queries: { retry: (n, e) => n < 2 && e instanceof ProblemError && (e.offline || e.problem.status >= 500), staleTime: 5_000, refetchOnWindowFocus: true } } });
 
@@ -35,7 +36,7 @@ function Inside() {
             <Route path="/experiments" element={<Experiments />} />
             <Route path="/experiments/:experiment/:station?" element={<ExperimentPage />} />
             <Route path="/workbench" element={<Workbench />} />
-            <Route path="/larder" element={<NotYet title="Larder" words="Here household materials, what can stand in for what, and their cautions will be found. It is not built yet; write what may be used instead beside each need of an experiment." />} />
+            <Route path="/larder" element={<Larder />} />
             <Route path="/classes" element={<Classes />} />
             <Route path="/classes/:class" element={<ClassPage />} />
             <Route path="/classes/:class/codes" element={<Codes />} />

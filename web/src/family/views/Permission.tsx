@@ -4,6 +4,7 @@ import { NameLabel } from '../../ui/NameLabel';
 import { PhonePage } from '../parts/PhonePage';
 import { clock } from '../parts/time';
 import { useWords } from '../words';
+import { Sheets } from './Ready';
 import type { WorkProps } from './Work';
 
 /** What, how long, who must be there, what could hurt; and a guardian's yes or no. */
@@ -55,16 +56,32 @@ export function Permission({ state, bundle, sheet, onWrong, onGo }: WorkProps & 
         <ul style={{ paddingLeft: '1.2em' }}>
           {sheet.adult_jobs.map((j) => (
             <li key={j.step}>
-              <strong>{t(j.verdict === 'adult-does' ? 'adultDoes' : 'adultNear')}</strong>: {t('stepOf', { n: j.number, all: sheet.steps.length })}, {j.title}. {j.why}
+              <strong>{t(j.verdict === 'adult-does' ? 'adultDoes' : 'adultNear')}</strong>: {t('stepOf', { n: j.number, all: sheet.steps.length })}, {j.title}, {t('aboutMinutes', { minutes: j.minutes })}. {j.why} {j.do}
             </li>
           ))}
         </ul>
+        {sheet.adult_jobs.length > 0 && <p>{sheet.near}</p>}
+        {sheet.gear.length > 0 && (
+          <p>
+            {t('wear')}: {sheet.gear.join(' · ')}
+          </p>
+        )}
       </section>
       <section className="card-paper">
         <h2>{t('couldHurt')}</h2>
         <ul style={{ paddingLeft: '1.2em' }}>
+          {sheet.holds && (
+            <li>
+              <strong>{sheet.holds}</strong>
+            </li>
+          )}
+          {sheet.lowered.map((l) => (
+            <li key={l}>
+              <strong>{l}</strong>
+            </li>
+          ))}
           {sheet.cautions.map((c) => (
-            <li key={c.why}>
+            <li key={c.why + c.do}>
               {c.why} {c.do}
             </li>
           ))}
@@ -78,7 +95,10 @@ export function Permission({ state, bundle, sheet, onWrong, onGo }: WorkProps & 
             <li key={s}>{s}</li>
           ))}
         </ul>
+        <h2>{t('clearing')}</h2>
+        <p>{sheet.clearing.join(' ')}</p>
         <Numbers bundle={bundle} />
+        <Sheets home={state.home} assignment={sheet.assignment} />
       </section>
       <section className="card-paper">
         <h2>

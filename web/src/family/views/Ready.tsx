@@ -32,10 +32,23 @@ export function Ready({ state, bundle, sheet, book, go, onWrong, onGo }: WorkPro
                   {t('instead')}: {n.instead.join('; ')}
                 </span>
               )}
+              {n.swaps.map((w) => (
+                <span key={w.name + w.amount} className="second">
+                  <br />
+                  {t('instead')}: {w.name}
+                  {w.amount && <strong> {w.amount}</strong>}. {w.counts} {w.adult && <strong>{w.adult}.</strong>}
+                </span>
+              ))}
             </label>
           </div>
         ))}
       </section>
+      {sheet.gear.length > 0 && (
+        <section className="card-paper">
+          <h2>{t('wear')}</h2>
+          <p>{sheet.gear.join(' · ')}</p>
+        </section>
+      )}
       {people.length > 0 && (
         <section className="card-paper">
           <h2>{t('peoplePlace')}</h2>
@@ -47,6 +60,25 @@ export function Ready({ state, bundle, sheet, book, go, onWrong, onGo }: WorkPro
           ))}
         </section>
       )}
+      <Sheets home={state.home} assignment={sheet.assignment} />
     </PhonePage>
+  );
+}
+
+/** The same sheets for paper, in this home's language. */
+export function Sheets({ home, assignment }: { home: string; assignment: string }) {
+  const t = useWords();
+  return (
+    <p className="second">
+      {t('paper')}{' '}
+      {(['safety', 'materials', 'substitutions'] as const).map((s, i) => (
+        <span key={s}>
+          {i > 0 && ' · '}
+          <a href={`/api/v1/home/${home}/assignments/${assignment}/print/${s}`} target="_blank" rel="noreferrer">
+            {t(`sheet-${s}`)}
+          </a>
+        </span>
+      ))}
+    </p>
   );
 }

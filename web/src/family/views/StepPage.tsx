@@ -72,6 +72,11 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
       )}
       {!waiting && (
         <>
+          {step.before.map((b) => (
+            <p key={b} className="added">
+              {b}
+            </p>
+          ))}
           {step.text && <p style={{ fontSize: '1.11rem' }}>{step.text}</p>}
           {step.see && (
             <p>
@@ -96,6 +101,11 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
           {step.cautions.map((c) => (
             <p key={c} className="second">
               <Icon name="exclamation-diamond" size={18} /> {c}
+            </p>
+          ))}
+          {step.after.map((a) => (
+            <p key={a} className="added">
+              {a}
             </p>
           ))}
           {step.takes.length > 0 && !needsAdult && <Readings {...props} step={step} />}

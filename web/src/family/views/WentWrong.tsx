@@ -18,6 +18,7 @@ export function WentWrong({ state, bundle, sheet, onClose }: { state: HomeState;
   const [incident, setIncident] = useState<string>();
   const [outcome, setOutcome] = useState('');
   const [note, setNote] = useState('');
+  const [all, setAll] = useState(!sheet);
   const { emergency_number: emergency, poison_number: poison, teacher } = bundle.class;
   const tell = (d: Door, c: Card | undefined, more: { outcome?: string; note?: string } = {}) => {
     const id = incident ?? newID();
@@ -47,12 +48,17 @@ export function WentWrong({ state, bundle, sheet, onClose }: { state: HomeState;
       <PhonePage place={t('wentWrong')} aside={close} heading={t(door === 'hurt' ? 'doorHurt' : 'doorSpilled')} focusKey={door} state={state}>
         {door === 'hurt' && <Calls emergency={emergency} poison={poison} />}
         {bundle.first_aid
-          .filter((c) => c.door === door)
+          .filter((c) => c.door === door && (all || sheet?.cards.includes(c.id)))
           .map((c) => (
             <button key={c.id} type="button" className="choice" onClick={() => { setCard(c); tell(door, c); }}>
               {c.title}
             </button>
           ))}
+        {!all && (
+          <button type="button" className="choice" onClick={() => setAll(true)}>
+            {t('somethingElse')}
+          </button>
+        )}
       </PhonePage>
     );
   }

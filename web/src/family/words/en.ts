@@ -178,5 +178,13 @@ export const en = {
   "minutes": "min",
   "language": "Language",
   "photoOf": "Photo of {{name}}",
-  "atTime": "at {{time}}"
+  "atTime": "at {{time}}",
+  "wear": "Wear",
+  "somethingElse": "Something else",
+  "paper": "On paper:",
+  "sheet-safety": "safety sheet",
+  "sheet-materials": "what you need",
+  "sheet-substitutions": "use this instead",
+  "aboutMinutes": "about {{minutes}} min",
+  "clearing": "Clear up",
 };

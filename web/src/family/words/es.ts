@@ -178,5 +178,13 @@ export const es = {
   "minutes": "min",
   "language": "Idioma",
   "photoOf": "Foto de {{name}}",
-  "atTime": "a los {{time}}"
+  "atTime": "a los {{time}}",
+  "wear": "Protección",
+  "somethingElse": "Otra cosa",
+  "paper": "En papel:",
+  "sheet-safety": "hoja de seguridad",
+  "sheet-materials": "lo que hace falta",
+  "sheet-substitutions": "en su lugar",
+  "aboutMinutes": "unos {{minutes}} min",
+  "clearing": "Recoger",
 };

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { ask, type Schemas } from '../../api/client';
 import { Loading, PartError } from '../frame/parts';
+import { Trouble } from '../frame/Trouble';
 import { Collect } from '../results/Collect';
 import { Compare } from '../results/Compare';
 import { Run } from '../results/Run';
@@ -22,6 +23,7 @@ export default function ExperimentPage() {
   const navigate = useNavigate();
   const draft = useDraft(id);
   const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => ask<Schemas['ListAssignmentView']>('GET', '/assignments') });
+  const incidents = useQuery({ queryKey: ['incidents'], queryFn: () => ask<Schemas['ListIncidentView']>('GET', '/incidents') });
   const [language, setLanguage] = useState('en');
   const here = (stations.includes(station as Station) ? station : 'plan') as Station;
   const mine = assignments.data?.items.filter((a) => a.experiment === id) ?? [];
@@ -43,6 +45,7 @@ export default function ExperimentPage() {
   }, [title, id, navigate]);
   if (draft.query.error) return <PartError what="This experiment" error={draft.query.error} retry={() => void draft.query.refetch()} />;
   if (!doc) return <Loading what="the experiment" />;
+  const troubles = incidents.data?.items.filter((i) => !i.seen_at && mine.some((a) => a.id === i.assignment)) ?? [];
   const designing = here === 'plan' || here === 'steps' || here === 'safety';
   const search = assignment && params.get('assignment') ? `?assignment=${assignment.id}&class=${assignment.class}` : '';
   return (
@@ -75,6 +78,13 @@ export default function ExperimentPage() {
         </div>
       </header>
       <StationLine id={id} here={here} review={review} assignment={assignment} search={search} />
+      {troubles.length > 0 && (
+        <section aria-label="Something went wrong" style={{ margin: '8px 20px' }}>
+          {troubles.map((i) => (
+            <Trouble key={i.id} incident={i} />
+          ))}
+        </section>
+      )}
       {draft.conflict && (
         <div className="notice" role="alert" style={{ margin: '8px 20px' }}>
           Changed in another window; it is at version {draft.conflict.version} now.{' '}
@@ -89,7 +99,7 @@ export default function ExperimentPage() {
       {designing && assignment && <p className="notice plain" style={{ margin: '8px 20px' }}>Version {assignment.number} is with {assignment.homes} homes and stays as it is. What you change here makes the next version when you issue it.</p>}
       {here === 'plan' && <Plan />}
       {here === 'steps' && <Steps review={review} replace={draft.replace} />}
-      {here === 'safety' && <Safety review={review} />}
+      {here === 'safety' && <Safety id={id} review={review} replace={draft.replace} />}
       {here === 'kitchens' && (
         <main className="work">
           <p className="lead-sentence">Kitchens are taken as usual: every home gets the design as it is written.</p>

@@ -1,3 +1,5 @@
+import { useQuery } from '@tanstack/react-query';
+import { ask, type Schemas } from '../../api/client';
 import { freshID } from './document';
 import { Band, ChoiceField, PlainField, Remove, TickField, TickList, useEditing, WordsField } from './fields';
 
@@ -11,6 +13,7 @@ export function Plan() {
   const kept = doc.kept ?? [];
   const questions = doc.questions ?? [];
   const measured = doc.measured?.[0];
+  const larder = useQuery({ queryKey: ['larder'], queryFn: () => ask<Schemas['LarderView']>('GET', '/larder'), staleTime: Infinity });
   return (
     <main className="work">
       <Band title="The question, as families read it">
@@ -26,6 +29,9 @@ export function Plan() {
           <PlainField label="Lesson, if it is one" path={['lesson']} value={doc.lesson} hint="45 min" />
           <WordsField label="Where" path={['place']} value={doc.place} />
         </div>
+        <p style={{ margin: '0 0 8px' }}>
+          <TickField label="outdoors, clear above" path={['outdoors']} value={doc.outdoors} />
+        </p>
         <TickList legend="Languages families can choose" path={['languages']} value={doc.languages} options={[['en', 'English'], ['es', 'Español']]} />
       </Band>
       <Band title="One thing changes">
@@ -36,6 +42,13 @@ export function Plan() {
             <ChoiceField label="by the reading" path={['measured', 0, 'reading']} value={measured?.reading} options={[['', 'none yet'], ...(doc.readings ?? []).map((r): [string, string] => [r.id, r.name[language] || r.symbol]), ...(doc.derived ?? []).map((r): [string, string] => [r.id, r.name[language] || r.id])]} />
           </div>
         </div>
+        {measured && (
+          <div className="field-row">
+            <div style={{ flex: '0 1 320px' }}>
+              <ChoiceField label="as a result, it is" path={['measured', 0, 'result']} value={measured.result} options={[['', 'not said: every swap is judged by its worst'], ...(larder.data?.results ?? []).map((r): [string, string] => [r, r.replaceAll('-', ' ')])]} />
+            </div>
+          </div>
+        )}
         <p className="named" style={{ margin: '0 0 4px' }}>
           We keep the same
         </p>

@@ -1,76 +1,144 @@
-import { Icon } from '../../ui/Icon';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { ask, type Schemas } from '../../api/client';
+import { Loading, ProblemLine } from '../frame/parts';
+import { Verdict, verdicts, verdictWords } from '../frame/Verdict';
+import type { Doc } from './document';
 import { useEditing } from './fields';
+import { FindingCard, type Finding } from './FindingCard';
+import { GuardianPreview } from './GuardianPreview';
 import type { Review } from './useDraft';
 
-const lines: [string, string][] = [
-  ['heat', 'Is anything heated, or is water over 45 °C used?'],
-  ['flame', 'Is there a flame, a spark or glowing heat?'],
-  ['blade', 'Is a knife or another blade used? (Scissors are an action of a step.)'],
-  ['gas', 'Does anything make gas, or can pressure build up in a vessel?'],
-  ['chemicals', 'Is anything used beyond food and tap water?'],
-];
-const verdicts: Record<string, string> = { care: 'With care', 'adult-near': 'Adult near', 'adult-does': 'Adult does', 'not-at-home': 'Not at home', unanswered: 'Not answered' };
+type Order = Schemas['OrderView'];
 
-/** What could hurt, step by step; and the teacher's own statement, line by line. */
-export function Safety({ review }: { review: Review | undefined }) {
-  const { doc, set, language } = useEditing();
-  const hazards = doc.hazards ?? {};
-  const open = lines.filter(([h]) => hazards[h] === undefined).length;
-  const findings = review?.safety.filter((f) => f.step) ?? [];
-  const worst = review?.verdict ?? 'unanswered';
-  const sentence =
-    worst === 'not-at-home' ? 'Something here is not issued to homes. Show it yourself and share the readings, or change it.' : open > 0 ? `${open === 1 ? 'One line is' : `${open} lines are`} not answered yet. An unanswered line stops issuing.` : worst === 'care' ? 'Everyday actions with the usual care.' : 'An adult has to be there at some step; permission will name it.';
+/** What could hurt, who must be there, and is anything kept from going home? */
+export function Safety({ id, review, replace }: { id: string; review: Review | undefined; replace: (d: Doc, words?: string) => void }) {
+  const { doc, set } = useEditing();
+  const navigate = useNavigate();
+  const session = useQuery({ queryKey: ['me'], queryFn: () => ask<Schemas['Me']>('GET', '/session'), staleTime: 60_000 });
+  const [only, setOnly] = useState<string>();
+  const [problem, setProblem] = useState<unknown>();
+  const list = useRef<HTMLDivElement>(null);
+
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if ((e.target as HTMLElement).closest('input, textarea, select') || e.ctrlKey || e.metaKey || e.altKey) return;
+      const cards = [...(list.current?.querySelectorAll<HTMLElement>('article') ?? [])];
+      const here = cards.findIndex((c) => c.contains(document.activeElement));
+      if (e.key === 'j' || e.key === 'k') cards[Math.max(0, Math.min(cards.length - 1, here + (e.key === 'j' ? 1 : -1)))]?.focus();
+      if (/^[1-3]$/.test(e.key) && here >= 0) cards[here].querySelectorAll<HTMLButtonElement>('.ways .btn')[Number(e.key) - 1]?.click();
+    };
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  }, []);
+
+  if (!review) return <Loading what="the safety check" />;
+  const take = async (way: string, words: string) => {
+    try {
+      setProblem(undefined);
+      replace((await ask<Schemas['Mended']>('POST', '/preview/mend', { body: { document: doc, way } })).document as Doc, words);
+    } catch (error) {
+      setProblem(error);
+    }
+  };
+  const lower = (f: Finding, reason: string) => set(['lowered'], [...(doc.lowered ?? []), { rule: f.rule, step: f.steps[0].id, reason, by: session.data?.name ?? '' }], 'Lowered a verdict');
+  const raise = (f: Finding) => set(['lowered'], (doc.lowered ?? []).filter((l) => !(l.rule === f.rule && f.steps.some((s) => s.id === l.step))), 'Put a verdict back');
+  const toStep = (step: string) => void navigate(`/experiments/${id}/steps?at=${step}`);
+  const errors = review.order.filter((o) => o.kind === 'error');
+  const added = review.order.filter((o) => o.kind === 'added');
+  const hints = review.order.filter((o) => o.kind === 'suggestion');
+  const count = (v: string) => review.safety.filter((f) => f.verdict === v).length;
+  const shown = review.safety.filter((f) => !only || f.verdict === only);
+  const jobs = review.guardian.adult_jobs.length;
+  const kept = count('not-at-home');
   return (
-    <main className="work">
-      <p className="lead-sentence">{sentence}</p>
-      <section className="band" aria-label="Your statement">
-        <h2>Your statement</h2>
-        <table className="grid" style={{ maxWidth: 760 }}>
-          <tbody>
-            {lines.map(([h, words]) => (
-              <tr key={h} id={`hazard-${h}`}>
-                <th scope="row" style={{ fontWeight: 400 }} id={`h-${h}`}>
-                  {words}
-                </th>
-                <td style={{ whiteSpace: 'nowrap' }}>
-                  <span role="radiogroup" aria-labelledby={`h-${h}`}>
-                    {[false, true].map((answer) => (
-                      <label key={String(answer)} style={{ marginRight: 16, minHeight: 24 }}>
-                        <input type="radio" className="form-check-input" name={`hazard-${h}`} checked={hazards[h] === answer} onChange={() => set(['hazards', h], answer)} /> {answer ? 'yes' : 'no'}
-                      </label>
-                    ))}
-                  </span>
-                </td>
-                <td>{hazards[h] === undefined ? <span className="w-mend">not answered</span> : hazards[h] ? <span className="w-stop">not issued to homes</span> : ''}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </section>
-      <section className="band" aria-label="By step">
-        <h2>By step</h2>
-        {findings.length === 0 && <p className="second">No step has an action that the rules speak of. Tick what is done in each step at Materials and steps.</p>}
-        {findings.map((f) => {
-          const i = doc.steps?.findIndex((s) => s.id === f.step) ?? -1;
-          const adult = f.verdict === 'adult-near' || f.verdict === 'adult-does';
-          return (
-            <article key={f.step + f.action} className={`card-paper ${f.verdict === 'not-at-home' ? 'trouble' : ''}`} style={adult ? { borderLeft: '6px solid var(--damson)' } : undefined}>
-              <p style={{ margin: 0 }}>
-                <strong>
-                  {adult && <Icon name="person-standing" />} {verdicts[f.verdict]}
-                </strong>{' '}
-                · step {i + 1}, {doc.steps?.[i]?.title[language]} · {f.action}
-              </p>
-              <p style={{ margin: 0 }}>
-                {f.why} {f.do}
-              </p>
-            </article>
-          );
-        })}
-        <p className="hint small">
-          These are the usual cautions. Product labels, your school’s own risk assessment and local law go first. This version knows the everyday actions; whatever it does not know is not issued.
-        </p>
-      </section>
+    <main className="work safety">
+      <p className="lead-sentence">
+        {kept > 0 ? `${kept === 1 ? 'One thing is' : `${kept} things are`} kept from homes as it stands. ` : ''}
+        {errors.length > 0 ? `The order of steps wants ${errors.length === 1 ? 'one thing' : `${errors.length} things`}. ` : ''}
+        {jobs > 0 ? `${jobs === 1 ? 'One adult job' : `${jobs} adult jobs`}; permission names ${jobs === 1 ? 'it' : 'them'}. ` : ''}
+        {kept + errors.length + jobs === 0 && 'No adult has to be there. '}
+        {review.safety.length === 0 && 'Nothing but the usual cautions applies. They are on the sheet all the same.'}
+      </p>
+      <ProblemLine error={problem} />
+      <div className="safety-columns">
+        <section aria-label="By how serious">
+          <h2>By how serious</h2>
+          {verdicts.map((v) => (
+            <button key={v} type="button" className="ladder" aria-pressed={only === v} onClick={() => setOnly(only === v ? undefined : v)}>
+              <Verdict v={v} /> <span className="tabular">{count(v)}</span>
+            </button>
+          ))}
+          <h2>At each age</h2>
+          <table className="grid">
+            <tbody>
+              {review.bands.map((b) => (
+                <tr key={b.age_band} aria-current={b.age_band === doc.age_band || undefined}>
+                  <th scope="row" style={{ fontWeight: b.age_band === doc.age_band ? 700 : 400 }}>
+                    {b.age_band.replace('-', '–')}
+                  </th>
+                  <td>
+                    <Verdict v={b.verdict} />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="hint small">The usual cautions. Product labels, your school’s own risk assessment and local law go first.</p>
+        </section>
+        <section aria-label="Findings" ref={list}>
+          {errors.map((o) => (
+            <OrderCard key={o.rule + o.step + o.need} line={o} onWay={take} onStep={toStep} />
+          ))}
+          {shown.map((f) => (
+            <FindingCard key={f.rule + f.case + f.need + f.verdict} finding={f} open={review.safety.length < 8} least={review.least_reason} onWay={(w, words) => void take(w, words)} onLower={lower} onRaise={raise} onStep={toStep} />
+          ))}
+          {only && shown.length === 0 && <p className="second">Nothing here is “{verdictWords[only].toLowerCase()}”.</p>}
+          {hints.map((o) => (
+            <p key={o.rule} className="notice plain">
+              {o.message}
+            </p>
+          ))}
+          {added.length > 0 && (
+            <details className="card-paper">
+              <summary>Added by itself: {added.length} lines on the family’s page</summary>
+              <ul>
+                {added.map((o) => (
+                  <li key={o.rule + o.step}>
+                    {o.number ? `Step ${o.number}: ` : ''}
+                    {o.message}
+                  </li>
+                ))}
+              </ul>
+            </details>
+          )}
+        </section>
+        <GuardianPreview id={id} review={review} />
+      </div>
     </main>
+  );
+}
+
+function OrderCard({ line, onWay, onStep }: { line: Order; onWay: (way: string, words: string) => Promise<void>; onStep: (id: string) => void }) {
+  return (
+    <article className="card-paper finding order" tabIndex={-1}>
+      <h3>
+        Order of steps{' '}
+        <button type="button" className="btn-plain small" onClick={() => line.step && onStep(line.step)}>
+          step {line.number}
+        </button>
+      </h3>
+      <p style={{ margin: 0 }}>{line.message}</p>
+      {line.ways.length > 0 && (
+        <p className="ways">
+          {line.ways.map((w) => (
+            <button key={w.id} type="button" className="btn btn-outline-primary" onClick={() => void onWay(w.id, w.label)}>
+              {w.label}
+            </button>
+          ))}
+        </p>
+      )}
+    </article>
   );
 }

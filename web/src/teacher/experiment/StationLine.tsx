@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
+import { useEditing } from './fields';
 import type { Review } from './useDraft';
 
 export const stations = ['plan', 'steps', 'safety', 'kitchens', 'issue', 'run', 'collect', 'compare'] as const;
@@ -10,13 +11,16 @@ type Knot = 'done' | 'wants' | 'stopped' | 'open';
 
 /** Where the experiment stands: eight knots on a cord. The shape of a knot carries its state, the words say it. */
 export function StationLine({ id, here, review, assignment, search }: { id: string; here: Station; review: Review | undefined; assignment: Schemas['AssignmentView'] | undefined; search: string }) {
+  const { doc } = useEditing();
   const errors = review?.validation.filter((f) => f.severity === 'error') ?? [];
   const planErrors = errors.filter((f) => /^\/(title|question|age_band|way|languages|lesson|conditions|changed|measured|trials|questions)/.test(f.path));
-  const openSafety = review?.safety.filter((f) => f.verdict === 'unanswered' || f.verdict === 'not-at-home') ?? [];
+  const kept = review?.safety.filter((f) => f.verdict === 'not-at-home') ?? [];
+  const disorder = review?.order.filter((o) => o.kind === 'error') ?? [];
+  const jobs = review?.guardian.adult_jobs.length ?? 0;
   const words: Record<Station, [Knot, string]> = {
     plan: planErrors.length ? ['wants', `${planErrors.length} to mend`] : ['done', 'in order'],
     steps: errors.length - planErrors.length > 0 ? ['wants', `${errors.length - planErrors.length} to mend`] : ['done', `${review?.spans.length ?? 0} steps, ${review?.hands ?? 0} min hands`],
-    safety: openSafety.some((f) => f.verdict === 'not-at-home') ? ['stopped', 'not at home'] : openSafety.length ? ['wants', `${openSafety.length} lines open`] : ['done', 'answered'],
+    safety: kept.some((f) => !f.asks) && doc.way !== 'watch-shared' ? ['stopped', 'not at home'] : kept.length + disorder.length > 0 ? ['wants', `${kept.length + disorder.length} to settle`] : ['done', jobs ? `${jobs} adult ${jobs === 1 ? 'job' : 'jobs'}` : 'no adult job'],
     kitchens: ['open', 'taken as usual'],
     issue: assignment ? ['done', `${assignment.class_name}, version ${assignment.number}`] : ['open', review?.issuable ? 'can be issued' : 'waits'],
     run: assignment ? [assignment.state === 'open' ? 'open' : 'done', { open: 'open now', waiting: 'not open yet', over: 'over', recalled: 'taken back' }[assignment.state]!] : ['open', 'waits'],

@@ -5,6 +5,43 @@ import { ChoiceField, PlainField, TickField, TickList, useEditing, WordsField } 
 
 const kinds: [string, string][] = [['prepare', 'prepare'], ['do', 'do'], ['wait', 'wait'], ['measure', 'measure'], ['observe', 'observe'], ['photo', 'photo'], ['clear-up', 'clear up']];
 
+/** What is done, in the words of the safety rules. */
+function ActionPicker({ at, actions }: { at: number; actions: Schemas['Actions'] | undefined }) {
+  const { doc, set } = useEditing();
+  const done = doc.steps![at].actions ?? [];
+  const put = (next: string[]) => set(['steps', at, 'actions'], next);
+  const words = (a: string) => a.replaceAll('-', ' ');
+  const options = (list: string[] | undefined) =>
+    (list ?? [])
+      .filter((a) => !done.includes(a))
+      .sort()
+      .map((a) => (
+        <option key={a} value={a}>
+          {words(a)}
+        </option>
+      ));
+  return (
+    <fieldset style={{ marginBottom: 8 }}>
+      <legend className="named" style={{ fontSize: '.875rem', margin: 0 }}>
+        What is done
+      </legend>
+      {done.map((a) => (
+        <button key={a} type="button" className="btn-plain small" style={{ marginRight: 12 }} aria-label={`Take out ${words(a)}`} onClick={() => put(done.filter((x) => x !== a))}>
+          {words(a)} ✕
+        </button>
+      ))}
+      <label className="visually-hidden" htmlFor="add-action">
+        Add what is done
+      </label>
+      <select id="add-action" className="form-select" value="" onChange={(e) => e.target.value && put([...done, e.target.value])}>
+        <option value="">add what is done …</option>
+        <optgroup label="may go home">{options(actions?.allowed)}</optgroup>
+        <optgroup label="never goes home">{options(actions?.barred)}</optgroup>
+      </select>
+    </fieldset>
+  );
+}
+
 /** One step, beside the strip. */
 export function StepSheet({ at }: { at: number }) {
   const { doc, set, language } = useEditing();
@@ -38,9 +75,17 @@ export function StepSheet({ at }: { at: number }) {
       {s.wait?.for && <WordsField label="Meanwhile" path={path('meanwhile')} value={s.meanwhile} />}
       <TickList legend="Measured in this step" path={path('takes')} value={taken} options={takes} setter={setTakes} />
       <TickList legend="Uses" path={path('uses')} value={s.uses} options={(doc.needs ?? []).map((n) => [n.id, n.name[language] || Object.values(n.name)[0] || n.id])} />
-      <TickList legend="Done" path={path('actions')} value={s.actions} options={(actions.data?.allowed ?? []).map((a) => [a, a])} />
-      <TickList legend="Done, but not issued to homes yet" path={path('actions')} value={s.actions} options={(actions.data?.barred ?? []).map((a) => [a, a])} />
-      <TickField label="the vessel is closed" path={path('closed')} value={s.closed} />
+      <ActionPicker at={at} actions={actions.data} />
+      <div className="field-row">
+        <ChoiceField label="In which vessel" path={path('in')} value={s.in} options={[['', 'not said: all together'], ...(doc.needs ?? []).filter((n) => n.kind !== 'person' && n.kind !== 'place').map((n): [string, string] => [n.id, n.name[language] || n.id])]} />
+        <div style={{ alignSelf: 'end' }}>
+          <TickField label="it is closed" path={path('closed')} value={s.closed} />
+        </div>
+      </div>
+      <div className="field-row">
+        <PlainField label="Hottest, if warm" path={path('heat')} value={s.heat} hint="50 °C" />
+        <PlainField label="Battery on something wet" path={path('voltage')} value={s.voltage} hint="none" />
+      </div>
       <TickList legend="Evidence" path={path('evidence')} value={s.evidence} options={(doc.evidence ?? []).map((e) => [e.id, e.name[language] || e.id])} />
       <TickList legend="Asked in this step" path={path('questions')} value={s.questions} options={(doc.questions ?? []).filter((q) => q.when === 'while').map((q) => [q.id, q.text[language] || q.id])} />
     </>

@@ -3,6 +3,7 @@ import { useSearchParams } from 'react-router';
 import { SideSheet } from '../frame/parts';
 import { freshID, type Doc, type Step } from './document';
 import { Band, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
+import { NeedSheet } from './NeedSheet';
 import { ReadingsBand } from './ReadingsBand';
 import { StepSheet } from './StepSheet';
 import { Strip } from './Strip';
@@ -15,6 +16,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
   const steps = doc.steps ?? [];
   const at = params.get('at') ?? '';
   const chosen = steps.findIndex((s, i) => s.id === at || at === `/steps/${i}` || at.startsWith(`/steps/${i}/`));
+  const needAt = (doc.needs ?? []).findIndex((n, i) => at === `need:${n.id}` || at === `/needs/${i}` || at.startsWith(`/needs/${i}/`));
   const choose = (id?: string) => setParams(id ? { at: id } : {}, { replace: true });
   useEffect(() => {
     if (at.startsWith('/') && chosen < 0) document.getElementById('f-' + at.slice(1).replaceAll('/', '-'))?.focus();
@@ -31,7 +33,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
   };
   const needs = doc.needs ?? [];
   return (
-    <div className={chosen >= 0 ? 'with-sheet' : ''}>
+    <div className={chosen >= 0 || needAt >= 0 ? 'with-sheet' : ''}>
       <main className="work">
         <Band title="The procedure to time" aside={<><button type="button" className="btn btn-outline-primary" onClick={() => add('do')}>Add a step</button><button type="button" className="btn btn-outline-primary" onClick={() => add('measure')}>Add a measuring step</button></>}>
           {steps.length === 0 && <p className="lead-sentence">Nothing happens yet. Write what is done first.</p>}
@@ -53,15 +55,15 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
             ))}
           </ol>
         </Band>
-        <Band title="Things needed" aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['needs'], [...needs, { id: freshID('need', needs), name: {} }])}>Add a thing</button>}>
+        <Band title="Things needed" aside={<button type="button" className="btn btn-outline-primary" onClick={() => { const id = freshID('need', needs); set(['needs'], [...needs, { id, name: {} }]); choose(`need:${id}`); }}>Add a thing</button>}>
           {needs.length > 0 && (
             <table className="grid">
               <thead>
                 <tr>
-                  <th scope="col" style={{ width: '34%' }}>thing, by the job it does</th>
+                  <th scope="col" style={{ width: '30%' }}>thing</th>
                   <th scope="col" style={{ width: '13%' }}>amount</th>
-                  <th scope="col">use this instead</th>
-                  <th scope="col">note</th>
+                  <th scope="col">what it is</th>
+                  <th scope="col">use this instead, in your words</th>
                   <th scope="col"><span className="visually-hidden">more</span></th>
                 </tr>
               </thead>
@@ -70,8 +72,14 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
                   <tr key={i}>
                     <td><WordsField label={`Thing ${i + 1}`} hideLabel path={['needs', i, 'name']} value={n.name} /></td>
                     <td><PlainField label={`Amount of thing ${i + 1}`} hideLabel path={['needs', i, 'amount']} value={n.amount} hint="200 mL" /></td>
+                    <td>
+                      <button type="button" className="btn-plain" onClick={() => choose(`need:${n.id}`)}>
+                        {n.material?.replaceAll('-', ' ') ?? (n.kind && n.kind !== 'material' ? n.kind : 'not said')}
+                        <span className="visually-hidden">: what thing {i + 1} is</span>
+                      </button>
+                      {n.strength && <span className="second small"> {n.strength.value} {n.strength.basis === 'volumes' ? 'vol' : '%'}</span>}
+                    </td>
                     <td><WordsField label={`Instead of thing ${i + 1}`} hideLabel path={['needs', i, 'instead', 0]} value={n.instead?.[0]} /></td>
-                    <td><WordsField label={`Note on thing ${i + 1}`} hideLabel path={['needs', i, 'note']} value={n.note} /></td>
                     <td className="small" style={{ whiteSpace: 'nowrap' }}>
                       <TickField label="if at hand" path={['needs', i, 'optional']} value={n.optional} /> <Remove what={n.name[language] || 'this thing'} onRemove={() => replace({ ...doc, needs: needs.filter((__, k) => k !== i), steps: steps.map((s) => ({ ...s, uses: s.uses?.filter((u) => u !== n.id) })) }, 'Took out a thing')} />
                     </td>
@@ -83,6 +91,11 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
         </Band>
         <ReadingsBand review={review} replace={replace} />
       </main>
+      {needAt >= 0 && chosen < 0 && (
+        <SideSheet title={`Thing ${needAt + 1}`} onClose={() => choose()}>
+          <NeedSheet key={needs[needAt].id} at={needAt} replace={replace} />
+        </SideSheet>
+      )}
       {chosen >= 0 && (
         <SideSheet title={`Step ${chosen + 1}`} onClose={() => choose()}>
           <StepSheet key={steps[chosen].id} at={chosen} />

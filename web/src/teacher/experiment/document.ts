@@ -15,7 +15,10 @@ export interface Step {
   wait?: { for: string; from?: string; latest?: string };
   actions?: string[];
   uses?: string[];
+  in?: string;
   closed?: boolean;
+  heat?: string;
+  voltage?: string;
   takes?: Take[];
   evidence?: string[];
   questions?: string[];
@@ -24,9 +27,15 @@ export interface Step {
 export interface Need {
   id: string;
   name: Localized;
+  kind?: string;
   role?: string;
+  material?: string;
+  form?: string;
+  strength?: { value: number; basis: string };
   amount?: string;
   tolerance?: string;
+  weighed?: boolean;
+  barred?: string[];
   per_condition?: boolean;
   optional?: boolean;
   instead?: Localized[];
@@ -57,13 +66,14 @@ export interface Doc {
   question: Localized;
   background?: Localized;
   place?: Localized;
+  outdoors?: boolean;
   age_band: string;
   way: string;
   languages: string[];
   lesson?: string;
   trials: number;
   changed?: { name?: Localized };
-  measured?: { name?: Localized; reading?: string }[];
+  measured?: { name?: Localized; reading?: string; result?: string }[];
   kept?: { name?: Localized }[];
   conditions?: { id: string; name: Localized; description?: Localized; control?: boolean }[];
   needs?: Need[];
@@ -74,10 +84,11 @@ export interface Doc {
   evidence?: { id: string; kind: string; name: Localized; must_show?: Localized; required?: boolean }[];
   questions?: { id: string; when: string; kind: string; text: Localized; options?: Localized[]; unit?: string }[];
   mistakes?: { see: Localized; cause?: Localized; mend: Localized }[];
-  hazards?: Record<string, boolean>;
+  materials?: { id: string }[];
+  lowered?: { rule: string; step: string; reason: string; by: string }[];
 }
 
-export const emptyDoc: Doc = { schema: 1, title: { en: '' }, question: { en: '' }, age_band: '11-13', way: 'predict-then-try', languages: ['en'], trials: 1, conditions: [], needs: [], steps: [], readings: [], derived: [], evidence: [], questions: [], mistakes: [], hazards: {} };
+export const emptyDoc: Doc = { schema: 2, title: { en: '' }, question: { en: '' }, age_band: '11-13', way: 'predict-then-try', languages: ['en'], trials: 1, conditions: [], needs: [], steps: [], readings: [], derived: [], evidence: [], questions: [], mistakes: [] };
 
 /** A fresh id of a kind that the list does not hold yet. */
 export function freshID(kind: string, list: { id: string }[] | undefined): string {

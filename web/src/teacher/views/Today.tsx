@@ -1,21 +1,18 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { ask, type Schemas } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
+import { doors, Trouble } from '../frame/Trouble';
 import { day, Loading, PartError, time } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
 
 type Incidents = Schemas['ListIncidentView'];
 type Assignments = Schemas['ListAssignmentView'];
 
-const doors: Record<string, string> = { hurt: 'Someone is hurt', spilled: 'Spilled or broken', 'not-working': 'It isn’t working' };
-const outcomes: Record<string, string> = { fine: 'An adult says: small, we are fine.', 'phone-us': 'They ask you to phone.', 'mistaken-tap': 'They say it was a mistaken tap.' };
-
 /** Is any home in trouble, and what is under way? */
 export function Today() {
   const incidents = useQuery({ queryKey: ['incidents'], queryFn: () => ask<Incidents>('GET', '/incidents') });
   const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => ask<Assignments>('GET', '/assignments') });
-  const client = useQueryClient();
   const today = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }).format(new Date());
   if (incidents.isPending || assignments.isPending) return <><Head title={today} /><Loading what="what happened" /></>;
   if (incidents.error || assignments.error) return <><Head title={today} /><PartError what="Today" error={incidents.error ?? assignments.error} retry={() => { void incidents.refetch(); void assignments.refetch(); }} /></>;
@@ -25,10 +22,6 @@ export function Today() {
     unseen.length === 0 ? 'No home is in trouble.' : unseen.length === 1 ? 'One home needs you.' : `${unseen.length} homes need you.`,
     open.length === 0 ? 'Nothing is under way.' : `${open.length === 1 ? 'One experiment is' : `${open.length} experiments are`} under way.`,
   ].join(' ');
-  const see = async (i: Incidents['items'][number]) => {
-    await ask('POST', `/classes/${i.class}/incidents/${i.id}/seen`);
-    await client.invalidateQueries({ queryKey: ['incidents'] });
-  };
   return (
     <>
       <Head title={today} />
@@ -38,22 +31,7 @@ export function Today() {
           <section aria-label="In this order">
             <h2>In this order</h2>
             {unseen.map((i) => (
-              <article key={i.id} className="card-paper trouble">
-                <p style={{ margin: '0 0 4px' }}>
-                  <NameLabel name={i.nickname} /> {i.class_name} pressed Something went wrong, {time(i.phone_time)}
-                </p>
-                <p style={{ margin: 0 }}>
-                  <strong>{doors[i.door]}.</strong> {i.note && `“${i.note}” `}
-                  {i.advice && `The page showed: ${i.advice}. `}
-                  {outcomes[i.outcome ?? ''] ?? 'No adult has answered yet.'}
-                </p>
-                <p style={{ margin: '6px 0 0' }}>
-                  {i.phone ? <a href={`tel:${i.phone.replace(/ /g, '')}`}>Phone {i.phone}</a> : <span className="second">No number on file</span>}{' '}
-                  <button type="button" className="btn btn-outline-primary" onClick={() => void see(i)}>
-                    I have seen it
-                  </button>
-                </p>
-              </article>
+              <Trouble key={i.id} incident={i} />
             ))}
             {open.map((a) => (
               <article key={a.id} className="card-paper">

@@ -1,0 +1,155 @@
+package api_test
+
+import (
+	"encoding/json"
+	"slices"
+	"strings"
+	"testing"
+
+	"patient-kitchen/internal/api"
+	"patient-kitchen/internal/app"
+)
+
+func TestTheLarder(t *testing.T) {
+	s := newSite(t)
+	teacher := s.teacher("t@school.example")
+	v := want[app.LarderView](teacher, "GET", "/larder", nil)
+	if len(v.Things) != 339 || len(v.Jobs) != 66 || len(v.Swaps) != 277 || len(v.Never) < 20 || len(v.Results) < 100 {
+		t.Errorf("%d things, %d jobs, %d swaps", len(v.Things), len(v.Jobs), len(v.Swaps))
+	}
+	card := want[app.ThingCard](teacher, "GET", "/larder/things/vinegar-white", nil)
+	if card.Name != "white vinegar" || len(card.Instead) < 10 || card.Bands[0].Verdict != "care" || !strings.Contains(card.Figures[0].Text, "meq/mL") {
+		t.Errorf("%+v", card)
+	}
+	if spanish := want[app.ThingCard](teacher, "GET", "/larder/things/bleach", nil, "Accept-Language", "es"); spanish.Name != "lejía" || spanish.Bands[3].Verdict != "not-at-home" {
+		t.Errorf("%+v", spanish)
+	}
+	teacher.refused("GET", "/larder/things/nectar", nil, 404, "not-found")
+	if f := want[app.LarderFound](teacher, "GET", "/larder/find?q=soda", nil); len(f.Asks) != 1 || len(f.Asks[0].Choices) != 4 {
+		t.Errorf("%+v", f)
+	}
+	if f := want[app.LarderFound](teacher, "GET", "/larder/find?q=bakking+soda", nil); len(f.Things) != 0 || len(f.Nearest) == 0 {
+		t.Errorf("%+v", f)
+	}
+}
+
+// A school's own things: added, corrected, out and in as files, taken out; and
+// never another teacher's.
+func TestOwnThings(t *testing.T) {
+	s := newSite(t)
+	teacher, other := s.teacher("t@school.example"), s.teacher("u@school.example")
+	soap := map[string]any{"name": map[string]string{"en": "school soap"}, "roles": []string{"surfactant"}, "hazards": []string{"slip", "irritant"}}
+	want[api.Done](teacher, "PUT", "/larder/own/school-soap", map[string]any{"material": soap})
+	card := want[app.ThingCard](teacher, "GET", "/larder/things/school-soap", nil)
+	if !card.Own || card.Shelf != "own" || len(card.Hazards) == 0 {
+		t.Errorf("%+v", card)
+	}
+	other.refused("GET", "/larder/things/school-soap", nil, 404, "not-found")
+	// A known thing keeps its hazards whatever the entry says.
+	want[api.Done](teacher, "PUT", "/larder/own/bleach", map[string]any{"material": map[string]any{"name": map[string]string{"en": "our bleach"}}})
+	if b := want[app.ThingCard](teacher, "GET", "/larder/things/bleach", nil); !b.Refused || b.Bands[3].Verdict != "not-at-home" {
+		t.Errorf("%+v", b)
+	}
+	for _, bad := range []map[string]any{{}, {"name": map[string]string{"en": "x"}, "hazards": []string{"naughty"}}, {"name": map[string]string{"en": "x"}, "hazrds": []string{"slip"}}} {
+		teacher.refused("PUT", "/larder/own/thing-x", map[string]any{"material": bad}, 422, "invalid")
+	}
+	teacher.refused("PUT", "/larder/own/Thing", map[string]any{"material": soap}, 422, "invalid")
+	file := string(teacher.do("GET", "/larder/own.csv", nil).body)
+	if !strings.Contains(file, "school-soap") || !strings.Contains(file, "our bleach") {
+		t.Errorf("%s", file)
+	}
+	if n := want[api.Counted](other, "POST", "/larder/own", map[string]any{"file": file}); n.Count != 2 {
+		t.Errorf("%+v", n)
+	}
+	if n := want[api.Counted](other, "POST", "/larder/own", map[string]any{"file": string(teacher.do("GET", "/larder/own.json", nil).body)}); n.Count != 2 {
+		t.Errorf("%+v", n)
+	}
+	other.refused("POST", "/larder/own", map[string]any{"file": "id,nonsense\nx,y"}, 422, "invalid")
+	other.refused("POST", "/larder/own", map[string]any{"file": "[]"}, 422, "invalid")
+	want[api.Done](teacher, "DELETE", "/larder/own/school-soap", nil)
+	teacher.refused("DELETE", "/larder/own/school-soap", nil, 404, "not-found")
+	if v := want[app.LarderView](teacher, "GET", "/larder", nil); v.Own != 1 {
+		t.Errorf("%d own things", v.Own)
+	}
+}
+
+func exampleDoc(t *testing.T, name string) map[string]any {
+	t.Helper()
+	raw, err := app.Example(name)
+	if err != nil {
+		t.Fatal(err)
+	}
+	var doc map[string]any
+	if err := json.Unmarshal(raw, &doc); err != nil {
+		t.Fatal(err)
+	}
+	return doc
+}
+
+// A design in which a lid is screwed on a fizz: the finding says so, one click
+// opens the vessel, and then it can be issued.
+func TestWaysOutCarryThemselvesOut(t *testing.T) {
+	s := newSite(t)
+	teacher := s.teacher("t@school.example")
+	doc := exampleDoc(t, "sour-lemon")
+	step := doc["steps"].([]any)[3].(map[string]any)
+	step["closed"] = true
+	r := want[app.ReviewView](teacher, "POST", "/preview/review", map[string]any{"document": doc})
+	if r.Issuable || r.Safety[0].Rule != "gas-rigid-closed" || !r.Safety[0].Absolute || len(r.Safety[0].Ways) < 2 || r.Safety[0].CanLower {
+		t.Fatalf("%+v", r.Safety[0])
+	}
+	m := want[app.Mended](teacher, "POST", "/preview/mend", map[string]any{"document": doc, "way": r.Safety[0].Ways[0].ID})
+	if !m.Review.Issuable {
+		t.Errorf("after %s: %+v", r.Safety[0].Ways[0].ID, m.Review.Safety)
+	}
+	teacher.refused("POST", "/preview/mend", map[string]any{"document": doc, "way": "open:nothing"}, 409, "way-gone")
+	teacher.refused("POST", "/preview/mend", map[string]any{"document": map[string]any{"schema": 99}, "way": "watch"}, 422, "invalid")
+	spanish := want[app.ReviewView](teacher, "POST", "/preview/review", map[string]any{"document": doc}, "Accept-Language", "es")
+	if !strings.HasPrefix(spanish.Guardian.AdultJobs[0].Why, "Un cuchillo") {
+		t.Errorf("%+v", spanish.Guardian.AdultJobs)
+	}
+	subs := want[api.List[app.SubstituteRow]](teacher, "POST", "/preview/substitutes", map[string]any{"document": doc, "need": "soda"}).Items
+	i := slices.IndexFunc(subs, func(r app.SubstituteRow) bool { return strings.HasPrefix(r.Name, "eggshell") })
+	if i < 0 || subs[i].Class != "separate" || !strings.Contains(subs[i].Amount, "25") {
+		t.Errorf("%+v", subs)
+	}
+	teacher.refused("POST", "/preview/substitutes", map[string]any{"document": doc, "need": "gold"}, 404, "not-found")
+}
+
+// The sheets for paper: in both languages, with both numbers, only to those
+// whose they are.
+func TestSheetsForPaper(t *testing.T) {
+	s := newSite(t)
+	sc := s.school("t@school.example", "Fern", "Beck")
+	fern, beck := sc.phone("Fern"), sc.phone("Beck")
+	get := func(c *client, path string) (int, string) {
+		a := c.do("GET", "/../.."+path, nil)
+		return a.status, string(a.body)
+	}
+	draft := "/print/classes/" + sc.class.ID.String() + "/experiments/" + sc.experiment.ID.String() + "/"
+	for _, c := range []struct{ path, says string }{
+		{draft + "safety", "Stop if"}, {draft + "safety?language=es", "Parar si"}, {draft + "materials", "cold tap water"}, {draft + "materials?language=es", "agua fría del grifo"},
+		{draft + "substitutions", "Instead of"}, {draft + "substitutions?language=es", "En lugar de"},
+	} {
+		status, page := get(sc.teacher, c.path)
+		if status != 200 || !strings.Contains(page, c.says) || !strings.Contains(page, "0555 010 010") || strings.Contains(page, "[safety.") {
+			t.Errorf("%s: %d %.400s", c.path, status, page)
+		}
+	}
+	for _, path := range []string{draft + "poem", draft + "safety?language=xx"} {
+		if status, _ := get(sc.teacher, path); status != 404 {
+			t.Errorf("%s: %d", path, status)
+		}
+	}
+	home := "/api/v1" + fern.home + "/assignments/" + sc.as.ID.String() + "/print/safety"
+	if status, page := get(fern, home); status != 200 || !strings.Contains(page, "Fern") {
+		t.Errorf("%d %.300s", status, page)
+	}
+	if status, page := get(beck, home); status == 200 {
+		t.Errorf("another home reads it: %.300s", page)
+	}
+	sheet := fern.sheet()
+	if len(sheet.Cards) < 8 || len(sheet.Before) == 0 || len(sheet.Clearing) == 0 || sheet.Near == "" || len(sheet.Steps[0].Before) == 0 {
+		t.Errorf("%+v", sheet.SafetyPart)
+	}
+}

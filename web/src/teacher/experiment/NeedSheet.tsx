@@ -1,0 +1,127 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ask, type Schemas } from '../../api/client';
+import { Loading, PartError, ProblemLine } from '../frame/parts';
+import { Comparability, Verdict } from '../frame/Verdict';
+import type { Doc, Need } from './document';
+import { ChoiceField, PlainField, TickField, useEditing, WordsField } from './fields';
+import { ThingPicker } from './ThingPicker';
+
+const kinds: [string, string][] = [['', 'not said yet'], ['material', 'a thing of the larder'], ['object', 'an everyday object'], ['person', 'a person'], ['place', 'a place']];
+const bases: [string, string][] = [['w/v', '% (as most labels)'], ['w/w', '% by mass'], ['v/v', '% by volume'], ['volumes', 'volumes'], ['mol/L', 'mol/L']];
+type Row = Schemas['SubstituteRow'];
+
+/** What a need is: the thing, its job, its strength and amount; and what may stand in for it. */
+export function NeedSheet({ at, replace }: { at: number; replace: (d: Doc, words?: string) => void }) {
+  const { doc, set } = useEditing();
+  const n = doc.needs![at];
+  const path = (...rest: (string | number)[]) => ['needs', at, ...rest];
+  const larder = useQuery({ queryKey: ['larder'], queryFn: () => ask<Schemas['LarderView']>('GET', '/larder'), staleTime: Infinity });
+  if (larder.error) return <PartError what="The larder" error={larder.error} retry={() => void larder.refetch()} />;
+  if (!larder.data) return <Loading what="the larder" />;
+  const thing = larder.data.things.find((t) => t.id === n.material);
+  const choose = async (id: string) => {
+    const row = larder.data.things.find((t) => t.id === id);
+    const next: Need = { ...n, kind: 'material', material: id, role: row?.jobs.includes(n.role ?? '') ? n.role : row?.jobs[0], form: undefined, strength: undefined };
+    if (Object.values(next.name).every((s) => !s)) next.name = { en: row?.name ?? id, ...(row?.other ? { es: row.other } : {}) };
+    let materials = doc.materials;
+    if (row?.own && !materials?.some((m) => m.id === id)) {
+      const card = await ask<Schemas['ThingCard']>('GET', `/larder/things/${id}`);
+      materials = [...(materials ?? []), card.material as { id: string }];
+    }
+    replace({ ...doc, ...(materials ? { materials } : {}), needs: doc.needs!.map((x, i) => (i === at ? next : x)) }, `Chose ${row?.name ?? id}`);
+  };
+  return (
+    <>
+      <WordsField label="What families read" path={path('name')} value={n.name} />
+      <ChoiceField label="It is" path={path('kind')} value={n.kind} options={kinds} />
+      {n.kind === '' || n.kind === undefined ? <p className="hint small">Until it is said, the safety check assumes the worst.</p> : null}
+      {(n.kind === 'material' || !n.kind) && <ThingPicker chosen={thing} things={larder.data.things} onChoose={(id) => void choose(id)} />}
+      {thing && (
+        <>
+          <div className="field-row">
+            <ChoiceField label="Its job here" path={path('role')} value={n.role} options={[['', 'none'], ...thing.jobs.map((j): [string, string] => [j, j.replaceAll('-', ' ')])]} />
+            {thing.forms && thing.forms.length > 0 && <ChoiceField label="Form" path={path('form')} value={n.form} options={[['', `${thing.forms[0]} (usual)`], ...thing.forms.map((f): [string, string] => [f, f])]} />}
+          </div>
+          {thing.strong && (
+            <div className="field-row">
+              <div>
+                <label className="named" htmlFor="strength">
+                  Strength, as the label says
+                </label>
+                <input
+                  id="strength" className="form-control" inputMode="decimal" placeholder="not said: the strongest is assumed" defaultValue={n.strength?.value ?? ''} key={n.material}
+                  onChange={(e) => {
+                    const v = Number(e.target.value.replace(',', '.'));
+                    set(path('strength'), v > 0 ? { value: v, basis: n.strength?.basis ?? 'w/v' } : undefined);
+                  }}
+                />
+              </div>
+              {n.strength && <ChoiceField label="meant as" path={path('strength', 'basis')} value={n.strength.basis} options={bases} />}
+            </div>
+          )}
+        </>
+      )}
+      {n.kind !== 'person' && n.kind !== 'place' && (
+        <>
+          <div className="field-row">
+            <PlainField label={thing?.jobs.includes('flexible-gas-bag') ? 'What it holds, measured' : `Amount${thing?.unit ? `, in ${thing.unit}` : ''}`} path={path('amount')} value={n.amount} hint={thing?.unit === 'g' ? '5 g' : '200 mL'} />
+            <ChoiceField label="It matters" path={path('tolerance')} value={n.tolerance} options={[['', 'exactly'], ['about', 'about'], ['free', 'as you like']]} />
+          </div>
+          <p className="small" style={{ display: 'flex', gap: 16, flexWrap: 'wrap' }}>
+            <TickField label="for each condition" path={path('per_condition')} value={n.per_condition} />
+            <TickField label="weighed, not spooned" path={path('weighed')} value={n.weighed} />
+            <TickField label="if at hand" path={path('optional')} value={n.optional} />
+          </p>
+        </>
+      )}
+      <WordsField label="Note" path={path('note')} value={n.note} />
+      {n.material && n.role && <Substitutes need={n} replace={replace} />}
+    </>
+  );
+}
+
+/** What may stand in, for the result that is measured, with its sum and its effect. */
+function Substitutes({ need, replace }: { need: Need; replace: (d: Doc, words?: string) => void }) {
+  const { doc } = useEditing();
+  const [problem, setProblem] = useState<unknown>();
+  const key = JSON.stringify([need, doc.measured?.[0]?.result, doc.age_band]);
+  const list = useQuery({ queryKey: ['substitutes', key], queryFn: () => ask<{ items: Row[] }>('POST', '/preview/substitutes', { body: { document: doc, need: need.id } }), placeholderData: (before: { items: Row[] } | undefined) => before });
+  const take = async (row: Row) => {
+    try {
+      replace((await ask<Schemas['Mended']>('POST', '/preview/mend', { body: { document: doc, way: row.way } })).document as Doc, `Took ${row.name}`);
+    } catch (error) {
+      setProblem(error);
+    }
+  };
+  return (
+    <section aria-label="What may stand in for it">
+      <h3 style={{ fontSize: '1rem', margin: '12px 0 4px' }}>May stand in for it</h3>
+      {!doc.measured?.[0]?.result && <p className="hint small">Say at Plan what kind of result is measured: a swap may pool for one and not for another. Until then the lowest class is shown.</p>}
+      <ProblemLine error={list.error ?? problem} />
+      {list.data?.items.length === 0 && <p className="second">Nothing that the larder knows.</p>}
+      {list.data?.items.slice(0, 8).map((r) => (
+        <div key={r.way} className="swap">
+          <p style={{ margin: 0 }}>
+            <strong>
+              {r.name}
+              {r.other ? `, ${r.other}` : ''}
+            </strong>{' '}
+            {r.amount && <span className="tabular">{r.amount}</span>} <Comparability c={r.class} />{' '}
+            {r.graver && (
+              <>
+                · then <Verdict v={r.verdict} />
+              </>
+            )}
+          </p>
+          <p className="second small" style={{ margin: 0 }}>
+            {r.how} {r.because} {r.effect && `Effect: ${r.effect}.`} {r.partner} {r.procedure && `Also: ${r.procedure}.`}{' '}
+            <button type="button" className="btn-plain" onClick={() => void take(r)}>
+              Use it in the design
+            </button>
+          </p>
+        </div>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,57 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ask, type Schemas } from '../../api/client';
+import { Verdict } from '../frame/Verdict';
+
+type Thing = Schemas['ThingRow'];
+
+/** Finds a thing by its everyday names; words that mean several things are asked about, never guessed. */
+export function ThingPicker({ chosen, things, onChoose }: { chosen: Thing | undefined; things: Thing[]; onChoose: (id: string) => void }) {
+  const [typed, setTyped] = useState('');
+  const found = useQuery({
+    queryKey: ['find', typed.trim()], enabled: typed.trim().length > 1, staleTime: Infinity, placeholderData: (before: Schemas['LarderFound'] | undefined) => before,
+    queryFn: () => ask<Schemas['LarderFound']>('GET', `/larder/find?q=${encodeURIComponent(typed.trim())}`),
+  });
+  const rows = (ids: string[]) => ids.map((id) => things.find((t) => t.id === id)).filter((t): t is Thing => t !== undefined);
+  const list = typed.trim().length > 1 && found.data ? found.data : undefined;
+  const button = (t: Thing) => (
+    <button
+      key={t.id} type="button" className="thing-choice"
+      onClick={() => {
+        setTyped('');
+        onChoose(t.id);
+      }}
+    >
+      {t.name} {t.refused && <Verdict v="not-at-home" />}
+      {t.own && <span className="second small"> your school’s</span>}
+    </button>
+  );
+  return (
+    <div style={{ marginBottom: 8 }}>
+      <label className="named" htmlFor="thing-search">
+        {chosen ? `Thing: ${chosen.name}` : 'Which thing?'}
+      </label>
+      <input id="thing-search" className="form-control" type="search" autoComplete="off" placeholder={chosen ? 'look for another' : 'vinegar, soda, jam jar …'} value={typed} onChange={(e) => setTyped(e.target.value)} />
+      {list && (
+        <div className="thing-list" role="group" aria-label="Found">
+          {list.asks.map((a) => (
+            <p key={a.why} className="notice plain" style={{ margin: '4px 0' }}>
+              {a.why}
+            </p>
+          ))}
+          {rows(list.asks.flatMap((a) => a.choices)).map(button)}
+          {rows(list.things)
+            .filter((t) => !list.asks.some((a) => a.choices.includes(t.id)))
+            .slice(0, 8)
+            .map(button)}
+          {list.things.length === 0 && list.asks.length === 0 && (
+            <p className="second" style={{ margin: '4px 0' }}>
+              Nothing is called “{typed.trim()}” here.{list.nearest.length > 0 && ' Nearest:'}
+            </p>
+          )}
+          {rows(list.nearest).map(button)}
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,24 @@
+export const verdictWords: Record<string, string> = { care: 'With care', 'adult-near': 'Adult near', 'adult-does': 'Adult does', 'not-at-home': 'Not at home' };
+const signs: Record<string, string> = { care: '□', 'adult-near': '▤', 'adult-does': '▣', 'not-at-home': '■' };
+export const verdicts = ['not-at-home', 'adult-does', 'adult-near', 'care'];
+
+/** A verdict of the safety rules: its sign and its word, never a colour alone. */
+export function Verdict({ v, word = true }: { v: string; word?: boolean }) {
+  return (
+    <span className={`verdict v-${v}`}>
+      <span aria-hidden={word}>{signs[v]}</span>
+      {word ? ` ${verdictWords[v] ?? v}` : <span className="visually-hidden">{verdictWords[v]}</span>}
+    </span>
+  );
+}
+
+const classSigns: Record<string, string> = { pools: '∪', scales: '≈', separate: '‖', unsuitable: '✕' };
+
+/** How a home's result with a substitute stands to the others'. */
+export function Comparability({ c }: { c: string }) {
+  return (
+    <span className={`comparability c-${c}`}>
+      <span aria-hidden>{classSigns[c]}</span> {c}
+    </span>
+  );
+}

@@ -1,0 +1,268 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { ask, type Schemas } from '../../api/client';
+import { Loading, PartError } from '../frame/parts';
+import { Head } from '../frame/TeacherFrame';
+import { Comparability, Verdict } from '../frame/Verdict';
+import { OwnForm } from './OwnForm';
+import { OwnFiles } from './OwnFiles';
+import { ThingSheet } from './ThingSheet';
+
+type View = Schemas['LarderView'];
+type Thing = Schemas['ThingRow'];
+const ways = ['things', 'jobs', 'swaps', 'never'] as const;
+
+const words = (s: string) => s.replaceAll('-', ' ');
+
+/** What is this thing, may I use it at home, what could replace it, and what will change? */
+export default function Larder() {
+  const [params, setParams] = useSearchParams();
+  const way = (ways as readonly string[]).includes(params.get('by') ?? '') ? params.get('by')! : 'things';
+  const [typed, setTyped] = useState(params.get('q') ?? '');
+  const chosen = params.get('thing') ?? undefined;
+  const job = params.get('job') ?? '';
+  const [own, setOwn] = useState<string | undefined>();
+  const search = useRef<HTMLInputElement>(null);
+  const larder = useQuery({ queryKey: ['larder'], queryFn: () => ask<View>('GET', '/larder'), staleTime: 60_000 });
+  const found = useQuery({ queryKey: ['find', typed.trim()], enabled: typed.trim().length > 1, staleTime: 60_000, placeholderData: (b: Schemas['LarderFound'] | undefined) => b, queryFn: () => ask<Schemas['LarderFound']>('GET', `/larder/find?q=${encodeURIComponent(typed.trim())}`) });
+  // The address follows what is typed; it never holds the letters up.
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      if ((params.get('q') ?? '') !== typed) go({ q: typed, by: 'things' });
+    }, 300);
+    return () => clearTimeout(timer);
+  });
+  const go = (next: Record<string, string | undefined>) => {
+    const p = new URLSearchParams(params);
+    for (const [k, v] of Object.entries(next)) if (v) p.set(k, v);
+    else p.delete(k);
+    setParams(p, { replace: true });
+  };
+  useEffect(() => {
+    document.title = 'Larder · Patient Kitchen';
+    const onKey = (e: KeyboardEvent) => {
+      if ((e.target as HTMLElement).closest('input, textarea, select') || e.ctrlKey || e.metaKey || e.altKey) return;
+      if (e.key === '/') {
+        e.preventDefault();
+        search.current?.focus();
+      }
+      if (/^[1-4]$/.test(e.key)) go({ by: ways[Number(e.key) - 1] });
+      const rows = [...document.querySelectorAll<HTMLElement>('[data-thing]')];
+      const at = rows.findIndex((r) => r === document.activeElement);
+      if (e.key === 'j' || e.key === 'k') rows[Math.max(0, Math.min(rows.length - 1, at + (e.key === 'j' ? 1 : -1)))]?.focus();
+    };
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  });
+  if (larder.error) return <><Head title="Larder" /><PartError what="The larder" error={larder.error} retry={() => void larder.refetch()} /></>;
+  if (!larder.data) return <><Head title="Larder" /><Loading what="the larder" /></>;
+  const { things, jobs, swaps, never } = larder.data;
+  const result = typed.trim().length > 1 ? found.data : undefined;
+  const listed = (result ? result.things.map((id) => things.find((t) => t.id === id)).filter((t): t is Thing => !!t) : things).filter((t) => !job || t.jobs.includes(job));
+  const nearest = result?.nearest.map((id) => things.find((t) => t.id === id)).filter((t): t is Thing => !!t) ?? [];
+  return (
+    <>
+      <Head title="Larder" aside={
+        <div role="group" aria-label="Ways in" style={{ display: 'flex', gap: 8 }}>
+          {ways.map((w) => (
+            <button key={w} type="button" className={`btn ${w === way ? 'btn-primary' : 'btn-outline-primary'}`} aria-pressed={w === way} onClick={() => go({ by: w })}>
+              {{ things: `Things ${things.length}`, jobs: `Jobs ${jobs.length}`, swaps: `Swaps ${swaps.length}`, never: 'Never' }[w]}
+            </button>
+          ))}
+          <button type="button" className="btn btn-outline-primary" onClick={() => setOwn('')}>
+            Add your own
+          </button>
+        </div>
+      } />
+      <div className={chosen || own !== undefined ? 'with-sheet' : ''}>
+        <main className="work">
+          <div className="field-row">
+            <div style={{ flex: '1 1 320px' }}>
+              <label className="named" htmlFor="larder-search">
+                Find by any everyday name, English or Spanish
+              </label>
+              <input id="larder-search" ref={search} type="search" className="form-control" placeholder="vinegar, lejía, cup …" value={typed} onChange={(e) => setTyped(e.target.value)} />
+            </div>
+            {way !== 'never' && (
+              <div style={{ flex: '0 1 240px' }}>
+                <label className="named" htmlFor="larder-job">
+                  That can do the job
+                </label>
+                <select id="larder-job" className="form-select" value={job} onChange={(e) => go({ job: e.target.value })}>
+                  <option value="">any</option>
+                  {jobs.map((j) => (
+                    <option key={j.id} value={j.id}>
+                      {words(j.id)}
+                    </option>
+                  ))}
+                </select>
+              </div>
+            )}
+          </div>
+          {way === 'things' && (
+            <>
+              {result?.asks.map((a) => (
+                <p key={a.why} className="notice plain">
+                  {a.why}{' '}
+                  {a.choices.map((c) => (
+                    <button key={c} type="button" className="btn-plain" style={{ marginRight: 8 }} onClick={() => go({ thing: c })}>
+                      {things.find((t) => t.id === c)?.name ?? c}
+                    </button>
+                  ))}
+                </p>
+              ))}
+              {listed.length === 0 && (
+                <p>
+                  Nothing is called “{typed.trim()}” here.{' '}
+                  {nearest.length > 0 && (
+                    <>
+                      Nearest:{' '}
+                      {nearest.map((t) => (
+                        <button key={t.id} type="button" className="btn-plain" style={{ marginRight: 8 }} onClick={() => go({ thing: t.id })}>
+                          {t.name}
+                        </button>
+                      ))}
+                    </>
+                  )}{' '}
+                  Or <button type="button" className="btn-plain" onClick={() => setOwn('')}>add your own</button>.
+                </p>
+              )}
+              <ThingTable things={listed} shelves={!result} chosen={chosen} onChoose={(id) => go({ thing: id })} />
+            </>
+          )}
+          {way === 'jobs' && <Jobs jobs={jobs.filter((j) => !job || j.id === job)} onChoose={(id) => go({ job: id, by: 'things' })} />}
+          {way === 'swaps' && <Swaps swaps={swaps.filter((s) => !job || s.role === job)} />}
+          {way === 'never' && (
+            <table className="grid">
+              <thead>
+                <tr>
+                  <th scope="col">never together, never do</th>
+                  <th scope="col">what comes of it</th>
+                  <th scope="col">what the rules do</th>
+                </tr>
+              </thead>
+              <tbody>
+                {never.map((n) => (
+                  <tr key={n.what}>
+                    <th scope="row" style={{ fontWeight: 400 }}>
+                      <Verdict v="not-at-home" word={false} /> {n.what}
+                    </th>
+                    <td>{n.result}</td>
+                    <td>{n.rule}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          <OwnFiles count={larder.data.own} />
+        </main>
+        {own !== undefined && <OwnForm id={own} larder={larder.data} onClose={() => setOwn(undefined)} onKept={(id) => { setOwn(undefined); setTyped(''); go({ thing: id, q: undefined }); }} />}
+        {chosen && own === undefined && <ThingSheet id={chosen} onClose={() => go({ thing: undefined })} onCorrect={(id) => setOwn(id)} />}
+      </div>
+    </>
+  );
+}
+
+function ThingTable({ things, shelves, chosen, onChoose }: { things: Thing[]; shelves: boolean; chosen?: string; onChoose: (id: string) => void }) {
+  const groups = shelves ? [...new Set(things.map((t) => t.shelf))].map((s) => [s, things.filter((t) => t.shelf === s)] as const) : [['', things] as const];
+  if (things.length === 0) return null;
+  return (
+    <table className="grid larder">
+      <thead>
+        <tr>
+          <th scope="col">thing</th>
+          <th scope="col">Spanish</th>
+          <th scope="col">jobs</th>
+          <th scope="col">youngest ages</th>
+        </tr>
+      </thead>
+      {groups.map(([shelf, rows]) => (
+        <tbody key={shelf}>
+          {shelf && (
+            <tr className="shelf">
+              <th colSpan={4} scope="rowgroup">
+                {words(shelf)} <span className="second tabular">{rows.length}</span>
+              </th>
+            </tr>
+          )}
+          {rows.map((t) => (
+            <tr key={t.id} aria-current={t.id === chosen || undefined}>
+              <th scope="row">
+                <button type="button" className="btn-plain" data-thing={t.id} onClick={() => onChoose(t.id)}>
+                  {t.name}
+                </button>
+                {t.own && <span className="second small"> · your school’s</span>}
+              </th>
+              <td lang="es">{t.other}</td>
+              <td className="second">{t.jobs.map(words).join(', ')}</td>
+              <td>{t.refused ? <><Verdict v="not-at-home" word={false} /> refused</> : <Verdict v={t.verdict} />}</td>
+            </tr>
+          ))}
+        </tbody>
+      ))}
+    </table>
+  );
+}
+
+function Jobs({ jobs, onChoose }: { jobs: Schemas['JobRow'][]; onChoose: (id: string) => void }) {
+  return (
+    <table className="grid larder">
+      <thead>
+        <tr>
+          <th scope="col">job</th>
+          <th scope="col">what it does</th>
+          <th scope="col">properties that matter</th>
+          <th scope="col">usual failure</th>
+          <th scope="col" className="num">things</th>
+        </tr>
+      </thead>
+      <tbody>
+        {jobs.map((j) => (
+          <tr key={j.id}>
+            <th scope="row">
+              <button type="button" className="btn-plain" data-thing={j.id} onClick={() => onChoose(j.id)}>
+                {words(j.id)}
+              </button>
+            </th>
+            <td>{j.job}</td>
+            <td>{j.matters}</td>
+            <td>{j.failure}</td>
+            <td className="num">{j.things}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+export function Swaps({ swaps }: { swaps: Schemas['SwapRow'][] }) {
+  return (
+    <table className="grid larder">
+      <thead>
+        <tr>
+          <th scope="col">instead of</th>
+          <th scope="col">use</th>
+          <th scope="col">for the result</th>
+          <th scope="col">compares</th>
+          <th scope="col">worked example</th>
+          <th scope="col">effect, and what changes</th>
+        </tr>
+      </thead>
+      <tbody>
+        {swaps.map((s) => (
+          <tr key={s.id}>
+            <th scope="row" style={{ fontWeight: 400 }}>{s.from}</th>
+            <td>{s.to}</td>
+            <td>{s.results.map(words).join(', ')}</td>
+            <td><Comparability c={s.class} /></td>
+            <td>{s.worked}</td>
+            <td>
+              {[s.effect, s.safety && `Safety: ${s.safety}`, s.procedure].filter(Boolean).join('. ')}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,120 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { ask, type Schemas } from '../../api/client';
+import { ProblemLine, SideSheet } from '../frame/parts';
+
+const words = (s: string) => s.replaceAll('-', ' ');
+
+interface Own {
+  name: { en?: string; es?: string };
+  roles: string[];
+  hazards: string[];
+  may_hold: string[];
+  caveat?: string;
+  cost?: string;
+  figures?: unknown[];
+  contains?: unknown[];
+  [more: string]: unknown;
+}
+
+/** A thing of the school's own, or a correction of a known one. Safety tags can be added, never taken from a known thing. */
+export function OwnForm({ id, larder, onClose, onKept }: { id: string; larder: Schemas['LarderView']; onClose: () => void; onKept: (id: string) => void }) {
+  const client = useQueryClient();
+  const [own, setOwn] = useState<Own>({ name: {}, roles: [], hazards: [], may_hold: [] });
+  const [newID, setNewID] = useState('');
+  const [density, setDensity] = useState('');
+  const [problem, setProblem] = useState<unknown>();
+  const known = useQuery({ queryKey: ['thing', id], enabled: id !== '', queryFn: () => ask<Schemas['ThingCard']>('GET', `/larder/things/${id}`) });
+  useEffect(() => {
+    const c = known.data;
+    if (!c) return;
+    const kept = c.material as Own | undefined;
+    setOwn(kept ? { ...kept, roles: kept.roles ?? [], hazards: kept.hazards ?? [], may_hold: kept.may_hold ?? [] } : { name: { en: c.name, ...(c.other ? { es: c.other } : {}) }, roles: c.jobs, hazards: [], may_hold: [], caveat: c.caveat });
+  }, [known.data]);
+  const target = id || newID.trim() || (own.name.en ?? own.name.es ?? '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 40);
+  const keep = async () => {
+    const rho = Number(density.replace(',', '.'));
+    const { id: _id, own: _own, shelf: _shelf, ...material } = own;
+    if (rho > 0) material.figures = [{ text: `rho ${rho}`, key: 'rho', low: rho, high: rho, unit: 'g/mL', quality: 'varies' }];
+    try {
+      await ask('PUT', `/larder/own/${target}`, { body: { material } });
+      await client.invalidateQueries();
+      onKept(target);
+    } catch (error) {
+      setProblem(error);
+    }
+  };
+  const toggle = (field: 'roles' | 'hazards' | 'may_hold', value: string) => setOwn({ ...own, [field]: own[field].includes(value) ? own[field].filter((x) => x !== value) : [...own[field], value] });
+  return (
+    <SideSheet title={id ? `Your school’s ${words(id)}` : 'A thing of your own'} onClose={onClose}>
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void keep();
+        }}
+      >
+        <p className="hint small">Marked “your school’s” everywhere. Safety tags add to what the rules know of a thing; they never take anything away.</p>
+        <Text label="Name in English" id="own-en" value={own.name.en ?? ''} set={(v) => setOwn({ ...own, name: { ...own.name, en: v } })} />
+        <Text label="Name in Spanish" id="own-es" value={own.name.es ?? ''} set={(v) => setOwn({ ...own, name: { ...own.name, es: v } })} />
+        {!id && <Text label="Id" id="own-id" value={newID} set={setNewID} hint={target || 'school-soap'} />}
+        <label className="named" htmlFor="own-job">
+          Jobs it can do
+        </label>
+        <p style={{ margin: 0 }}>
+          {own.roles.map((r) => (
+            <button key={r} type="button" className="btn-plain small" style={{ marginRight: 10 }} aria-label={`Take out ${words(r)}`} onClick={() => toggle('roles', r)}>
+              {words(r)} ✕
+            </button>
+          ))}
+        </p>
+        <select id="own-job" className="form-select" value="" onChange={(e) => e.target.value && toggle('roles', e.target.value)}>
+          <option value="">add a job …</option>
+          {larder.jobs.map((j) => j.id).filter((j) => !own.roles.includes(j)).map((j) => (
+            <option key={j} value={j}>
+              {words(j)}
+            </option>
+          ))}
+        </select>
+        <Text label="Density, if poured, in g/mL" id="own-rho" value={density} set={setDensity} hint="1.03" />
+        <Ticks legend="Hazards" list={larder.tags} on={own.hazards} toggle={(v) => toggle('hazards', v)} />
+        <Ticks legend="Holds or may hold" list={larder.allergens} on={own.may_hold} toggle={(v) => toggle('may_hold', v)} />
+        <Text label="What to know about it" id="own-caveat" value={own.caveat ?? ''} set={(v) => setOwn({ ...own, caveat: v })} />
+        <ProblemLine error={problem} />
+        <p className="ways">
+          <button type="submit" className="btn btn-primary">
+            Keep it
+          </button>
+        </p>
+      </form>
+    </SideSheet>
+  );
+}
+
+function Text({ label, id, value, set, hint }: { label: string; id: string; value: string; set: (v: string) => void; hint?: string }) {
+  return (
+    <>
+      <label className="named" htmlFor={id}>
+        {label}
+      </label>
+      <input id={id} className="form-control" value={value} placeholder={hint} maxLength={200} onChange={(e) => set(e.target.value)} />
+    </>
+  );
+}
+
+function Ticks({ legend, list, on, toggle }: { legend: string; list: string[]; on: string[]; toggle: (v: string) => void }) {
+  return (
+    <fieldset style={{ margin: '8px 0' }}>
+      <legend className="named" style={{ fontSize: '.875rem', margin: 0 }}>
+        {legend}
+      </legend>
+      {list.map((v) => (
+        <span key={v} style={{ display: 'inline-flex', gap: 6, alignItems: 'center', marginRight: 14, minHeight: 32 }}>
+          <input type="checkbox" className="form-check-input" style={{ margin: 0, flex: 'none' }} id={`own-${legend}-${v}`} checked={on.includes(v)} onChange={() => toggle(v)} />
+          <label htmlFor={`own-${legend}-${v}`} className="small">
+            {words(v)}
+          </label>
+        </span>
+      ))}
+    </fieldset>
+  );
+}

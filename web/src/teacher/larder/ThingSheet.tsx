@@ -1,0 +1,120 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ask, type Schemas } from '../../api/client';
+import { Loading, PartError, ProblemLine, SideSheet } from '../frame/parts';
+import { Comparability, Verdict } from '../frame/Verdict';
+
+type Card = Schemas['ThingCard'];
+const words = (s: string) => s.replaceAll('-', ' ');
+const qualities: Record<string, string> = { 'well-known': 'well known', typical: 'typical', varies: 'varies: read the label', computed: 'worked out', choice: 'our choice' };
+
+/** One thing: what it is, what it can hurt, what may stand in for it and for what. */
+export function ThingSheet({ id, onClose, onCorrect }: { id: string; onClose: () => void; onCorrect: (id: string) => void }) {
+  const client = useQueryClient();
+  const [problem, setProblem] = useState<unknown>();
+  const card = useQuery({ queryKey: ['thing', id], queryFn: () => ask<Card>('GET', `/larder/things/${id}`) });
+  const c = card.data;
+  const remove = async () => {
+    try {
+      await ask('DELETE', `/larder/own/${id}`);
+      onClose();
+      await client.invalidateQueries();
+    } catch (error) {
+      setProblem(error);
+    }
+  };
+  return (
+    <SideSheet title={c?.name ?? words(id)} onClose={onClose}>
+      {card.error && <PartError what="This thing" error={card.error} retry={() => void card.refetch()} />}
+      {!c && !card.error && <Loading what="the card" />}
+      {c && (
+        <div className="thing-card">
+          <p className="second">
+            {c.other && <span lang="es">es {c.other}. </span>}
+            Also: {c.names.filter((n) => n !== c.name && n !== c.other && n !== c.id).join(', ') || 'no other name'}.
+          </p>
+          {c.refused && (
+            <p className="notice">
+              <Verdict v="not-at-home" /> It is in the larder so that it can be refused.
+            </p>
+          )}
+          <h3>Jobs</h3>
+          <p>{c.jobs.map(words).join(', ') || 'none'}</p>
+          <h3>What is known</h3>
+          <ul>
+            {c.figures.map((f) => (
+              <li key={f.text}>
+                {f.text} {f.quality && <span className="second small">· {qualities[f.quality]}</span>}
+              </li>
+            ))}
+          </ul>
+          {c.caveat && <p className="second">{c.caveat}</p>}
+          <h3>At home</h3>
+          <p style={{ display: 'flex', flexWrap: 'wrap', columnGap: 14 }}>
+            {c.bands.map((b) => (
+              <span key={b.age_band} style={{ whiteSpace: 'nowrap' }}>
+                {b.age_band.replace('-', '–')} <Verdict v={b.verdict} />
+              </span>
+            ))}
+          </p>
+          <ul>
+            {c.hazards.map((h) => (
+              <li key={h.why}>
+                {h.why} {h.do}
+              </li>
+            ))}
+          </ul>
+          <p>
+            <strong>Allergy:</strong> {c.allergy.join(', ') || 'none known; read the label'}. <strong>Pets:</strong> {c.pets.join('; ') || 'none known'}.
+          </p>
+          {c.diet.length + c.swap.length > 0 && (
+            <p className="second">
+              {c.diet.join('; ')}
+              {c.swap.length > 0 && ` Those who avoid it keep the job with: ${c.swap.join(', ')}.`}
+            </p>
+          )}
+          {c.clear.length > 0 && (
+            <p>
+              <strong>Clearing up:</strong> {c.clear.join(' ')}
+            </p>
+          )}
+          <SwapList title="Instead of it" rows={c.instead} side="to" />
+          <SwapList title="It may stand in for" rows={c.serves} side="from" />
+          {c.designs.length > 0 && (
+            <p>
+              <strong>In use:</strong> {c.designs.join(', ')}
+            </p>
+          )}
+          <ProblemLine error={problem} />
+          <p className="ways">
+            <button type="button" className="btn btn-outline-primary" onClick={() => onCorrect(c.id)}>
+              {c.own ? 'Correct your entry' : 'Correct it for your school'}
+            </button>
+            {c.own && (
+              <button type="button" className="btn btn-outline-primary" onClick={() => void remove()}>
+                Take your entry out
+              </button>
+            )}
+          </p>
+        </div>
+      )}
+    </SideSheet>
+  );
+}
+
+function SwapList({ title, rows, side }: { title: string; rows: Schemas['SwapRow'][]; side: 'to' | 'from' }) {
+  if (rows.length === 0) return null;
+  return (
+    <>
+      <h3>{title}</h3>
+      {rows.map((r) => (
+        <div key={r.id} className="swap">
+          <strong>{r[side]}</strong> <Comparability c={r.class} /> <span className="second small">for {r.results.map(words).join(', ')}</span>
+          <p className="second small" style={{ margin: 0 }}>
+            {[r.worked, r.effect, r.safety && `Safety: ${r.safety}`, r.procedure].filter(Boolean).join(' · ')}
+          </p>
+        </div>
+      ))}
+    </>
+  );
+}

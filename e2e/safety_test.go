@@ -31,7 +31,7 @@ func TestSafetyStation(t *testing.T) {
 	p.press("Leave the vessel open")
 	p.sees("One thing is kept from homes as it stands.")
 	p.open(at + "/steps?at=fizz")
-	p.press("Take out climb high")
+	p.press("climb high ✕")
 	p.open(at + "/safety")
 	p.sees("One adult job; permission names it.")
 

@@ -43,13 +43,14 @@ func shots() []shot {
 	if extra != nil {
 		return extra
 	}
-	agree := []action{click("Go on"), pause(500)}
 	return []shot{
 		{name: "today", path: "/today"},
 		{name: "experiments", path: "/experiments"},
 		{name: "plan", path: "/experiments/{e}/plan"},
 		{name: "steps", path: "/experiments/{e}/steps?at=read-4"},
-		{name: "safety", path: "/experiments/{e}/safety"},
+		{name: "safety", path: "/experiments/{lemon}/safety"},
+		{name: "larder", path: "/larder?thing=baking-soda"},
+		{name: "print-safety", path: "/print/classes/{c}/experiments/{lemon}/safety"},
 		{name: "issue", path: "/experiments/{e}/issue"},
 		{name: "run", path: "/experiments/{e}/run"},
 		{name: "collect", path: "/experiments/{e}/collect"},
@@ -57,11 +58,9 @@ func shots() []shot {
 		{name: "class", path: "/classes/{c}"},
 		{name: "codes", path: "/classes/{c}/codes"},
 		{name: "workbench", path: "/workbench?ask=cooling"},
-		{name: "family-welcome", phone: true},
-		{name: "family-permission", phone: true, steps: agree},
+		{name: "family-permission", phone: true, steps: []action{click("Go on"), pause(500)}},
 		{name: "family-ready", phone: true, steps: []action{chromedp.Click(chromedp.CSS("#photos")), chromedp.SendKeys(chromedp.CSS("#guardian"), "A. Gorsby"), click("We agree, begin"), pause(900)}},
-		{name: "family-predict", phone: true, steps: []action{click("9 still to fetch"), pause(500)}},
-		{name: "family-step", phone: true, steps: []action{click("Save. It cannot"), pause(900), click("Begin"), pause(300), click("Done, next"), pause(300), click("Done, next"), pause(300), click("Done, next"), pause(300), click("Done, next"), pause(1200)}},
+		{name: "family-step", phone: true, steps: []action{click("9 still to fetch"), pause(500), click("Save. It cannot"), pause(900), click("Begin"), pause(300), click("Done, next"), pause(300), click("Done, next"), pause(300), click("Done, next"), pause(300), click("Done, next"), pause(1200)}},
 		{name: "family-reading", phone: true, steps: []action{click("We did not wait"), pause(500), type_("reading-height/printer/1 min/1", "5 mm"), type_("reading-height/newspaper/1 min/1", "8.5"), type_("reading-height/filter/1 min/1", "12 cm"), type_("reading-height/towel/1 min/1", "3/4 in"), pause(1200)}},
 		{name: "family-went-wrong", phone: true, steps: []action{click("Something went wrong"), pause(400), click("Someone is hurt"), pause(300), click("Burn or scald"), pause(500)}},
 	}
@@ -102,7 +101,7 @@ func take(base, family, only, out string, full bool) error {
 		chromedp.SendKeys(chromedp.CSS("#password"), demo.Password+"\n"), chromedp.WaitVisible(chromedp.CSS(".rail"))); err != nil {
 		return err
 	}
-	strips, err := chromedp.Run(ctx, chromedp.Evaluate[struct{ Experiment, Class string }](`fetch('/api/v1/assignments').then((r) => r.json()).then((l) => ({Experiment: l.items[0].experiment, Class: l.items[0].class}))`, chromedp.EvalAwaitPromise))
+	ids, err := chromedp.Run(ctx, chromedp.Evaluate[struct{ Experiment, Class, Lemon string }](`Promise.all(['assignments', 'experiments'].map((x) => fetch('/api/v1/' + x).then((r) => r.json()))).then(([a, e]) => ({Experiment: a.items[0].experiment, Class: a.items[0].class, Lemon: e.items.find((x) => x.title === 'Sour lemon').id}))`, chromedp.EvalAwaitPromise))
 	if err != nil {
 		return err
 	}
@@ -120,7 +119,7 @@ func take(base, family, only, out string, full bool) error {
 		}
 		actions := slices.Clone(s.steps)
 		if !s.phone {
-			path := strings.NewReplacer("{e}", strips.Experiment, "{c}", strips.Class).Replace(s.path)
+			path := strings.NewReplacer("{e}", ids.Experiment, "{c}", ids.Class, "{lemon}", ids.Lemon).Replace(s.path)
 			actions = append(actions, chromedp.Navigate(base+path), pause(1400))
 		}
 		if err := chromedp.Do(ctx, actions...); err != nil {

@@ -3,6 +3,7 @@ package fit
 import (
 	"embed"
 	"slices"
+	"strings"
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/larder"
@@ -117,10 +118,21 @@ func amountOf(d *design.Document, n *design.Need) text.Message {
 	return text.Message{ID: "fit.amount-times", Args: text.Args{"total": total, "times": times, "amount": n.Amount}}
 }
 
+// sensible rounds an amount to what a kitchen can measure out: three digits
+// where it has to be exact, two otherwise.
+func sensible(q quantity.Quantity, tolerance design.Tolerance) quantity.Bare {
+	least := 0.05
+	if tolerance == "" || tolerance == "exact" {
+		least = 0.005
+	}
+	q.U = max(q.U, least*q.Value)
+	return q.Bare()
+}
+
 // Swap is one line of the substitution list.
 type Swap struct {
 	Material text.Localized
-	Form     string
+	Form     text.Message // "" where it comes in one form
 	Percent  float64
 	Amount   text.Message // "" where nothing is measured out
 	How      text.Message
@@ -159,13 +171,19 @@ func Substitutions(d *design.Document) ([]SwapList, error) {
 			if len(list.Swaps) == most {
 				break
 			}
-			swap := Swap{Material: s.Material.Name, Form: s.Form, Percent: s.Percent, How: s.How, Class: s.Class, Counts: text.Message{ID: "fit.counts." + string(s.Class)},
+			if s.Rule == "" {
+				continue // it shares the job, but nobody has compared it: the teacher's to decide
+			}
+			swap := Swap{Material: s.Material.Name, Percent: s.Percent, How: s.How, Class: s.Class, Counts: text.Message{ID: "fit.counts." + string(s.Class)},
 				Verdict: s.Verdict, Graver: s.Graver, Rule: s.Rule, Do: s.Procedure, Partner: s.Partner}
+			if s.Form != "" {
+				swap.Form = text.Message{ID: "larder.form." + strings.ReplaceAll(s.Form, " ", "-")}
+			}
 			switch {
 			case s.Amount.Value > 0 && s.MakeUp.Value > 0:
-				swap.Amount = text.Message{ID: "fit.made-up", Args: text.Args{"amount": s.Amount.Bare(), "to": s.MakeUp.Bare()}}
+				swap.Amount = text.Message{ID: "fit.made-up", Args: text.Args{"amount": sensible(s.Amount, n.Tolerance), "to": s.MakeUp.Bare()}}
 			case s.Amount.Value > 0:
-				swap.Amount = text.Message{ID: "fit.amount", Args: text.Args{"amount": s.Amount.Bare()}}
+				swap.Amount = text.Message{ID: "fit.amount", Args: text.Args{"amount": sensible(s.Amount, n.Tolerance)}}
 			}
 			list.Swaps = append(list.Swaps, swap)
 		}

@@ -65,20 +65,47 @@ func TestSubstitutions(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	own := safety.Worst(safety.Judge(d, l, nil).Findings)
+	worst := func(d *design.Document) map[string]safety.Verdict {
+		out := map[string]safety.Verdict{}
+		for _, f := range safety.Judge(d, l, nil).Findings {
+			for _, s := range f.Steps {
+				if f.Verdict.Worse(out[s]) || out[s] == "" {
+					out[s] = f.Verdict
+				}
+			}
+		}
+		return out
+	}
+	own := worst(d)
 	acid := slices.IndexFunc(lists, func(s fit.SwapList) bool { return s.Need.ID == "acid" })
 	if acid < 0 {
 		t.Fatalf("nothing stands in for vinegar: %+v", lists)
 	}
 	for _, list := range lists {
 		for _, s := range list.Swaps {
-			if s.Verdict == safety.NotAtHome || s.Verdict.Worse(own) != s.Graver || s.Class == larder.Unsuitable {
+			if s.Verdict == safety.NotAtHome || s.Class == larder.Unsuitable || s.Rule == "" {
 				t.Errorf("%s: %+v", list.Need.ID, s)
 			}
 			for _, lang := range text.Languages {
 				if words := text.Render(s.Counts, lang) + text.Render(s.How, lang); s.Amount.ID != "" && strings.ContainsAny(words+text.Render(s.Amount, lang), "[{") {
 					t.Errorf("%s", words)
 				}
+			}
+		}
+	}
+	// The same over everything the larder would offer for every need.
+	for i := range d.Needs {
+		subs, err := safety.Substitutes(d, l, &d.Needs[i])
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, s := range subs {
+			graver := false
+			for step, v := range worst(safety.Swapped(d, d.Needs[i].ID, s.Candidate)) {
+				graver = graver || v.Worse(own[step])
+			}
+			if graver != s.Graver {
+				t.Errorf("%s for %s: graver %v, said %v", s.Material.ID, d.Needs[i].ID, graver, s.Graver)
 			}
 		}
 	}

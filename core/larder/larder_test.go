@@ -38,6 +38,11 @@ func TestTheFilesAreWhole(t *testing.T) {
 				t.Errorf("%s has no name in %s", m.ID, lang)
 			}
 		}
+		for _, f := range m.Forms() {
+			if !text.Has("larder.form." + strings.ReplaceAll(f, " ", "-")) {
+				t.Errorf("the form %q of %s has no words", f, m.ID)
+			}
+		}
 		if m.Refused && !m.Has("not-at-home") && m.ID != "gel-pack" {
 			t.Errorf("%s is refused and not marked not-at-home", m.ID)
 		}

@@ -1,6 +1,7 @@
 package safety_test
 
 import (
+	"encoding/json"
 	"math/rand/v2"
 	"slices"
 	"strings"
@@ -399,4 +400,35 @@ func BenchmarkJudge(b *testing.B) {
 			})
 		}
 	}
+}
+
+// Whatever stands in a document: a report, and ways out that either fit or say
+// that they do not.
+func FuzzJudge(f *testing.F) {
+	for _, lines := range []string{bag + "---\na: keep-apart, pour with v s in b closed", "p: peroxide-6 as oxygen-releaser 20 mL\n---\na: pour with p\nb: hot-water at 300 °C volts 9 V"} {
+		raw, _ := json.Marshal(plan(lines))
+		f.Add(raw)
+	}
+	l := larder.Standard()
+	f.Fuzz(func(t *testing.T, raw []byte) {
+		d, err := design.Read(raw)
+		if err != nil || len(d.Steps) > 20 || len(d.Needs) > 20 || len(d.Materials) > 5 {
+			return
+		}
+		r := safety.Judge(&d, l, nil)
+		for _, finding := range r.Findings {
+			for _, w := range safety.Ways(&d, l, finding) {
+				if _, err := safety.Apply(&d, l, w.ID); err != nil {
+					t.Fatalf("%s: %v", w.ID, err)
+				}
+			}
+		}
+		for _, line := range r.Lines {
+			for _, w := range safety.LineWays(&d, line) {
+				if _, err := safety.Apply(&d, l, w.ID); err != nil {
+					t.Fatalf("%s: %v", w.ID, err)
+				}
+			}
+		}
+	})
 }

@@ -148,8 +148,8 @@ func larderNeed(d *design.Document, n *design.Need) larder.Need {
 }
 
 // Substitutes lists what may stand in for a need of a design, with the
-// verdict the design would have with each. What the rules keep from homes is
-// left out; a worse verdict than the design's own is said.
+// verdict its steps would have with each. What the rules keep from homes is
+// left out; that some step would be graver than in the design is said.
 func Substitutes(d *design.Document, l *larder.Larder, n *design.Need) ([]Substitute, error) {
 	if n.Role == "" || n.Material == "" {
 		return nil, nil
@@ -158,26 +158,49 @@ func Substitutes(d *design.Document, l *larder.Larder, n *design.Need) ([]Substi
 	if err != nil {
 		return nil, err
 	}
-	own := Worst(newJudge(d, l, nil).findings())
+	own := byStep(newJudge(d, l, nil).findings())
 	var out []Substitute
 	for _, c := range all {
 		if c.Class == larder.Unsuitable {
 			continue
 		}
-		v := Worst(newJudge(Swapped(d, n.ID, c), l, nil).findings())
-		if v == NotAtHome && own != NotAtHome {
-			continue
+		with := byStep(newJudge(Swapped(d, n.ID, c), l, nil).findings())
+		sub := Substitute{Candidate: c, Verdict: Care}
+		barred := false
+		for step, v := range with {
+			if v.Worse(own[step]) {
+				sub.Graver = true
+				barred = barred || v == NotAtHome
+			}
+			if i, ok := d.Step(step); ok && (slices.Contains(d.Steps[i].Uses, n.ID) || d.Steps[i].In == n.ID) && v.Worse(sub.Verdict) {
+				sub.Verdict = v
+			}
 		}
-		out = append(out, Substitute{c, v, v.Worse(own)})
+		if !barred {
+			out = append(out, sub)
+		}
 	}
 	return out, nil
+}
+
+// byStep is the gravest verdict of each step.
+func byStep(findings []Finding) map[string]Verdict {
+	out := map[string]Verdict{}
+	for _, f := range findings {
+		for _, s := range f.Steps {
+			if v, ok := out[s]; !ok || f.Verdict.Worse(v) {
+				out[s] = f.Verdict
+			}
+		}
+	}
+	return out
 }
 
 // Substitute is a candidate with the verdict of the design with it.
 type Substitute struct {
 	larder.Candidate
-	Verdict Verdict
-	Graver  bool // than the design's own: it has to be said
+	Verdict Verdict // the gravest of the steps that use it
+	Graver  bool    // some step is graver than in the design: it has to be said
 }
 
 // SwapWay is the id of the way out that takes a candidate for a need.

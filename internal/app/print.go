@@ -151,8 +151,8 @@ func printedSwaps(l fit.SwapList, language string, w *sheetWriter) PrintedSwaps 
 		row := PrintedSwap{Name: w.say(s.Material), Amount: text.Render(s.Amount, language), Counts: text.Render(s.Counts, language), Twice: s.Partner == 2}
 		if s.Percent > 0 {
 			row.Name += " " + quantity.Number(s.Percent, quantity.Decimals(s.Percent, 0), language) + " %"
-		} else if s.Form != "" {
-			row.Name += ", " + s.Form
+		} else if s.Form.ID != "" {
+			row.Name += ", " + text.Render(s.Form, language)
 		}
 		if s.Graver {
 			row.Adult = text.Render(text.Message{ID: "safety.verdict." + string(s.Verdict)}, language)

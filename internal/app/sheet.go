@@ -81,6 +81,7 @@ type StepRow struct {
 	Seconds   int           `json:"seconds" doc:"How long hands are busy"`
 	Wait      *WaitRow      `json:"wait,omitempty"`
 	Adult     string        `json:"adult,omitempty" doc:"adult-near or adult-does"`
+	Foreign   bool          `json:"foreign,omitempty" doc:"It needs an adult and has no words in the home's language: it stays closed"`
 	AdultWhy  string        `json:"adult_why,omitempty"`
 	Cautions  []string      `json:"cautions"`
 	Before    []string      `json:"before" doc:"What the safety rules add before it"`
@@ -271,6 +272,11 @@ func (w *sheetWriter) steps(s *Sheet, d *design.Document, r review.Review) {
 		row.Before, row.After = sayAll(before, w.language), sayAll(after, w.language)
 		if j, ok := jobs[step.ID]; ok {
 			row.Adult, row.AdultWhy = string(j.Verdict), text.Render(j.Why, w.language)
+			for _, words := range []text.Localized{step.Title, step.Text} {
+				if s, ok := words.In(w.language); s != "" && !ok {
+					row.Foreign = true
+				}
+			}
 		}
 		for _, slot := range d.Slots() {
 			for _, t := range step.Takes {

@@ -2018,6 +2018,8 @@ export interface components {
             before: string[];
             cautions: string[];
             evidence: string[];
+            /** @description It needs an adult and has no words in the home's language: it stays closed */
+            foreign?: boolean;
             id: string;
             kind: string;
             meanwhile?: string;

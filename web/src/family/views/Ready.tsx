@@ -26,19 +26,20 @@ export function Ready({ state, bundle, sheet, book, go, onWrong, onGo }: WorkPro
               {n.amount && <strong> {n.amount}</strong>}
               {n.optional && <span className="hint"> ({t('optional')})</span>}
               {n.note && <span className="second"><br />{n.note}</span>}
-              {n.instead.length > 0 && (
+              {n.instead.length + n.swaps.length > 0 && (
                 <span className="second">
                   <br />
-                  {t('instead')}: {n.instead.join('; ')}
+                  {t('instead')}:{' '}
+                  {n.instead.join('; ')}
+                  {n.swaps.map((w, i) => (
+                    <span key={w.name + w.amount}>
+                      {i + n.instead.length > 0 && '; '}
+                      {w.name}
+                      {w.amount && <strong> {w.amount}</strong>} ({w.counts.replace(/\.$/, '').toLowerCase()}){w.adult && <strong> {w.adult}</strong>}
+                    </span>
+                  ))}
                 </span>
               )}
-              {n.swaps.map((w) => (
-                <span key={w.name + w.amount} className="second">
-                  <br />
-                  {t('instead')}: {w.name}
-                  {w.amount && <strong> {w.amount}</strong>}. {w.counts} {w.adult && <strong>{w.adult}.</strong>}
-                </span>
-              ))}
             </label>
           </div>
         ))}

@@ -35,7 +35,7 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
     onGo(number + 1);
   };
   const needsAdult = step.adult !== undefined && step.adult !== '' && !book.adult(step.id);
-  const waits = needsAdult ? t('waitsAdult') : sheet.state === 'waiting' ? t('opensAt', { time: clock(sheet.opens_at, zone, language) }) : waiting ? (readyAt ? t('waitsClock', { time: clock(readyAt, zone, language) }) : t('clockStarts', { step: from?.title ?? '' })) : undefined;
+  const waits = step.foreign ? t('waitsLanguage', { teacher: bundle.class.teacher }) : needsAdult ? t('waitsAdult') : sheet.state === 'waiting' ? t('opensAt', { time: clock(sheet.opens_at, zone, language) }) : waiting ? (readyAt ? t('waitsClock', { time: clock(readyAt, zone, language) }) : t('clockStarts', { step: from?.title ?? '' })) : undefined;
   const place = `${t('stepOf', { n: number, all: sheet.steps.length })} · ${rest >= 90 ? t('hoursLeft', { count: Math.round(rest / 60) }) : t('minLeft', { count: Math.max(1, Math.round(rest)) })}`;
   return (
     <PhonePage

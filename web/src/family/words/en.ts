@@ -185,6 +185,7 @@ export const en = {
   "sheet-safety": "safety sheet",
   "sheet-materials": "what you need",
   "sheet-substitutions": "use this instead",
+  "waitsLanguage": "This step is not in your language yet. Ask {{teacher}} before you do it.",
   "aboutMinutes": "about {{minutes}} min",
   "clearing": "Clear up",
 };

@@ -185,6 +185,7 @@ export const es = {
   "sheet-safety": "hoja de seguridad",
   "sheet-materials": "lo que hace falta",
   "sheet-substitutions": "en su lugar",
+  "waitsLanguage": "Este paso aún no está en su idioma. Pregunte a {{teacher}} antes de hacerlo.",
   "aboutMinutes": "unos {{minutes}} min",
   "clearing": "Recoger",
 };

@@ -198,3 +198,77 @@ func TestComputeCommand(t *testing.T) {
 		t.Errorf("%v %d %d", err, status, len(models))
 	}
 }
+
+// check judges a file for anyone: status 0 when it could be issued in its own
+// way of working, 1 when not, 2 when it cannot be read.
+func TestCheckCommand(t *testing.T) {
+	type answer struct {
+		Validation []struct{ Code, Severity, Path, Message, Mend string }
+		Safety     []struct {
+			Rule, Verdict string
+			AgeBand       string `json:"age_band"`
+			Steps         []string
+			Why, Measures string
+			Ways          []string
+		}
+		Verdict  map[string]string
+		Issuable bool
+	}
+	folder := t.TempDir()
+	file := func(name string, change func(map[string]any)) string {
+		raw, err := os.ReadFile("../docs/examples/sour-lemon.json")
+		if err != nil {
+			t.Fatal(err)
+		}
+		var doc map[string]any
+		if err := json.Unmarshal(raw, &doc); err != nil {
+			t.Fatal(err)
+		}
+		change(doc)
+		raw, _ = json.Marshal(doc)
+		path := filepath.Join(folder, name)
+		if err := os.WriteFile(path, raw, 0o600); err != nil {
+			t.Fatal(err)
+		}
+		return path
+	}
+	closed := func(doc map[string]any) { doc["steps"].([]any)[3].(map[string]any)["closed"] = true }
+	for _, c := range []struct {
+		name, path string
+		status     int
+		rule       string
+		verdict    string
+	}{
+		{"as it ships", "../docs/examples/sour-lemon.json", 0, "blade", "adult-does"},
+		{"a lid on the fizz", file("closed.json", closed), 1, "gas-rigid-closed", "not-at-home"},
+		{"watched only", file("watched.json", func(d map[string]any) { closed(d); d["way"] = "watch-shared" }), 0, "gas-rigid-closed", "not-at-home"},
+		{"broken", "../docs/examples/broken-units.json", 1, "small-part", "care"},
+	} {
+		out, errs, status := command(t, "", "", "check", c.path)
+		var a answer
+		if err := json.Unmarshal([]byte(out), &a); err != nil || status != c.status || a.Issuable != (c.status == 0) || len(a.Verdict) != 4 {
+			t.Errorf("%s: status %d, %v %s %.300s", c.name, status, err, errs, out)
+			continue
+		}
+		found := false
+		for _, f := range a.Safety {
+			if f.Rule == c.rule && f.Verdict == c.verdict && f.Why != "" && f.Measures != "" && len(f.Steps) > 0 {
+				found = true
+				if c.verdict == "not-at-home" && len(f.Ways) == 0 {
+					t.Errorf("%s: %s has no way out", c.name, f.Rule)
+				}
+			}
+		}
+		if !found {
+			t.Errorf("%s: no %s (%s) in %+v", c.name, c.rule, c.verdict, a.Safety)
+		}
+	}
+	if a, _, status := command(t, "", "", "check", "../docs/examples/broken-units.json"); status != 1 || !strings.Contains(a, `"severity": "error"`) {
+		t.Errorf("%d %.200s", status, a)
+	}
+	for _, bad := range []string{filepath.Join(folder, "none.json"), "../README.md", "../docs/openapi.json"} {
+		if _, errs, status := command(t, "", "", "check", bad); status != 2 || !strings.Contains(errs, "cannot be read") {
+			t.Errorf("%s: %d %s", bad, status, errs)
+		}
+	}
+}

@@ -146,7 +146,8 @@ func TestWholeWay(t *testing.T) {
 	fern.press("We did not wait")
 	fern.enters("Kitchen roll", "3 1/4 in")
 	fern.sees("Kept as typed: 3 1/4 in. It will be checked when back online.")
-	fern.writes("Coffee filter", "3") // half typed: the system kills the page
+	fern.writes("Coffee filter", "3") // half typed: the system kills the page a moment later
+	fern.until("the draft is kept", `new Promise((done) => setTimeout(() => done(true), 150))`)
 	fern.do(chromedp.Reload())
 	fern.press("We did not wait")
 	fern.until("the half-typed value", `[...document.querySelectorAll('input')].some((i) => i.value === '3')`)

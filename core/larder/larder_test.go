@@ -258,3 +258,45 @@ func TestBadQuestions(t *testing.T) {
 		}
 	}
 }
+
+// Swaps for one thing and one result, as the substitution tables have them:
+// a rule about two states of one thing is no swap between two things.
+func TestNamedSwaps(t *testing.T) {
+	l := larder.Standard()
+	for _, c := range []struct {
+		role, from, result, to string
+		want                   larder.Class
+	}{
+		{"heat-insulator", "fabric-wool", "cooling", "bubble-wrap", larder.Separate},                          // R243
+		{"heat-insulator", "fabric-wool", "cooling", "cotton-wool", larder.Separate},                          // in no table
+		{"cargo-unit", "coin-us-1c-zinc", "cargo-mass", "coin-uk-1p", larder.Scales},                          // R206
+		{"cargo-unit", "coin-us-1c-zinc", "", "coin-uk-1p", larder.Scales},                                    // R209 is about mixed kinds
+		{"pendulum-bob", "washer-m8", "period", "nut-m8", larder.Pools},                                       // R184
+		{"pendulum-bob", "washer-m8", "period", "ball-paper", larder.Unsuitable},                              // R186
+		{"enzyme-source", "potato", "o2-rate", "carrot", larder.Separate},                                     // R078
+		{"enzyme-source", "potato", "o2-rate", "liver", larder.Separate},                                      // R079
+		{"flexible-gas-bag", "balloon-latex", "gas-volume", "glass-bottle", larder.Unsuitable},                // R154
+		{"flexible-gas-bag", "balloon-latex", "gas-volume", "glove-nitrile", larder.Scales},                   // R152
+		{"snap-lid-canister", "canister-plug", "pop-time", "canister-rim", larder.Unsuitable},                 // R158
+		{"acid-base-indicator", "red-cabbage", "ph-step", "beetroot", larder.Unsuitable},                      // R063
+		{"acid-base-indicator", "red-cabbage", "ph-number", "ph-paper", larder.Scales},                        // R064
+		{"dense-syrup", "corn-syrup", "order-of-layers", "honey", larder.Pools},                               // R120
+		{"dense-syrup", "corn-syrup", "fall-time", "honey", larder.Separate},                                  // R121
+		{"thin-flexible-thread", "thread-sewing", "single-pendulum-period", "dental-floss", larder.Pools},     // R180
+		{"thin-flexible-thread", "thread-sewing", "energy-exchange-time", "string-cotton", larder.Unsuitable}, // R182
+		{"mass-instrument", "scale-pocket-01", "mass-from-50-g", "scale-kitchen", larder.Pools},               // R310
+		{"mass-instrument", "scale-pocket-01", "mass-below-20-g", "scale-kitchen", larder.Unsuitable},         // R311
+		{"time-instrument", "stopwatch-phone", "event-from-60-s", "wall-clock", larder.Pools},                 // R340
+		{"time-instrument", "stopwatch-phone", "event-10-60-s", "wall-clock", larder.Separate},                // R344
+		{"oxygen-releaser", "peroxide-3", "total-o2", "peroxide-6", larder.Unsuitable},                        // R071, mended: not diluted at home
+		{"low-voltage-lamp", "led-red", "lights-yes-no", "bulb-filament", larder.Unsuitable},                  // R231
+		{"resonant-glass", "wine-glass", "struck", "jam-jar", larder.Scales},                                  // R280
+		{"choice-seed", "cress-seed", "percent-sprouted", "radish-seed", larder.Separate},                     // R295
+	} {
+		all, err := l.Candidates(larder.Need{Role: c.role, Stuff: larder.Stuff{Material: c.from}, Result: c.result, Tolerance: "about"})
+		got, ok := find(all, c.to)
+		if err != nil || !ok || got.Class != c.want {
+			t.Errorf("%s for %s (%s): %s by %s, %v; want %s", c.to, c.from, c.result, got.Class, got.Rule, err, c.want)
+		}
+	}
+}

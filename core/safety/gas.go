@@ -195,30 +195,49 @@ func (j *judge) allGas(contents []content, scale float64) float64 {
 var acidNames = map[string]string{"acetic-acid": "acetic", "citric-acid": "citric", "citric-acid-monohydrate": "citric-monohydrate", "tartaric-acid": "tartaric"}
 var carbonateNames = map[string]string{"sodium-hydrogencarbonate": "sodium-bicarbonate", "sodium-carbonate": "sodium-carbonate", "sodium-carbonate-decahydrate": "sodium-carbonate-decahydrate", "calcium-carbonate": "calcium-carbonate"}
 
-// modelled is the gas of one acid and one carbonate, by the science model, so
-// that the limiting one limits: an acid that is used up cannot be overdone by
-// a heaped spoon. It reports false for stuff the model does not know.
+// modelled is the gas of one acid and one carbonate at their upper ends, in
+// litres, by the science model, so that the limiting one limits: an acid that
+// is used up cannot be overdone by a heaped spoon. It reports false for stuff
+// the model does not know.
 func (j *judge) modelled(acid, carbonate content, scale float64) (float64, bool) {
+	out, ok := j.fizz(acid, carbonate, scale, true)
+	if !ok {
+		return 0, false
+	}
+	v, ok := out["gas_volume"].Value.(float64)
+	return v, ok
+}
+
+// fizz runs the science model of one acid and one carbonate, with amounts at
+// their upper ends or as they are written.
+func (j *judge) fizz(acid, carbonate content, scale float64, upper bool) (map[string]science.Value, bool) {
 	as, aok := substanceOf(acid, acidNames)
 	cs, cok := substanceOf(carbonate, carbonateNames)
 	if !aok || !cok {
-		return 0, false
+		return nil, false
 	}
-	aMass, aPieces := j.upper(acid)
-	cMass, cPieces := j.upper(carbonate)
+	amount := j.upper
+	if !upper {
+		amount = j.written
+	}
+	aMass, aPieces := amount(acid)
+	cMass, cPieces := amount(carbonate)
 	if aPieces || cPieces {
-		return 0, false
+		return nil, false
 	}
-	inputs := map[string]string{"acid": acidNames[as.Substance], "carbonate": carbonateNames[cs.Substance], "carbonate_mass": grams(cMass * scale * cs.High / 100), "temperature": "25 °C"}
-	share := as.High
+	share, soda := as.Typical, cs.Typical
+	if upper {
+		share, soda = as.High, cs.High
+	}
 	if acid.need.Strength != nil {
 		share = percent(acid.need.Strength, "acid")
 	}
-	inputs["acid_mass"] = grams(aMass * share / 100)
+	inputs := map[string]string{"acid": acidNames[as.Substance], "carbonate": carbonateNames[cs.Substance], "carbonate_mass": grams(cMass * scale * soda / 100), "temperature": "25 °C"}
 	if acidNames[as.Substance] == "acetic" {
 		// The model takes acetic acid as a solution.
-		delete(inputs, "acid_mass")
 		inputs["acid_volume"], inputs["acid_strength"], inputs["acid_density"] = quantity.Number(aMass, 6, "en")+" mL", quantity.Number(share, 6, "en")+" %", "1 g/mL"
+	} else {
+		inputs["acid_mass"] = grams(aMass * share / 100)
 	}
 	raw := map[string]json.RawMessage{}
 	for name, value := range inputs {
@@ -226,11 +245,25 @@ func (j *judge) modelled(acid, carbonate content, scale float64) (float64, bool)
 	}
 	model, _ := science.Find("fizz")
 	out, err := model.Run(raw)
-	if err != nil {
-		return 0, false
+	return out, err == nil
+}
+
+// written is a need's amount in grams (or pieces) as it is written.
+func (j *judge) written(c content) (grams float64, pieces bool) {
+	q, _ := j.perRun(c.need)
+	switch q.Unit.Dim {
+	case quantity.Volume:
+		per := 1.0
+		if r, ok := c.material.Figure("rho"); ok && c.material.Liquid() {
+			per = r.Typical
+		} else if r, ok := c.material.Figure("bulk"); ok {
+			per = r.Typical
+		}
+		return q.SI() * 1e6 * per, false
+	case quantity.Mass:
+		return q.SI() * 1000, false
 	}
-	v, ok := out["gas_volume"].Value.(float64)
-	return v, ok
+	return q.SI(), true
 }
 
 func grams(g float64) string { return quantity.Number(g, 6, "en") + " g" }

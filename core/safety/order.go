@@ -6,6 +6,7 @@ import (
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/larder"
+	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
 )
 
@@ -359,6 +360,9 @@ func (o *order) leftover() {
 			}
 		}
 	}
+	for i := range o.vessels {
+		o.leftOf(&o.vessels[i])
+	}
 	clears := slices.ContainsFunc(o.d.Steps, func(s design.Step) bool {
 		return slices.Contains(s.Actions, "clear-leftover") || s.Kind == "clear-up"
 	})
@@ -368,6 +372,36 @@ func (o *order) leftover() {
 		l.After, l.Insert = true, true
 	case len(things) == 0 && len(o.vessels) > 0:
 		o.add("leftover-none", Added, o.last().ID, nil).After = true
+	}
+}
+
+// leftOf works out what a fizz leaves in its vessel, of one acid and one
+// carbonate with their amounts known: whichever there is too much of.
+func (o *order) leftOf(v *vessel) {
+	acids, carbonates := v.with(isAcid), v.with(isCarbonate)
+	if len(acids) != 1 || len(carbonates) != 1 {
+		return
+	}
+	if _, ok := o.perRun(acids[0].need); !ok {
+		return
+	}
+	if _, ok := o.perRun(carbonates[0].need); !ok {
+		return
+	}
+	out, ok := o.fizz(acids[0], carbonates[0], 1, false)
+	if !ok {
+		return
+	}
+	soda, _ := out["leftover_carbonate"].Value.(float64)
+	acid, _ := out["leftover_acid"].Value.(float64)
+	last := v.steps[len(v.steps)-1]
+	switch {
+	case soda > 0.05:
+		o.add("left-soda", Added, last, text.Args{"amount": quantity.Quantity{Value: soda, Unit: quantity.MustUnit("g"), U: soda / 10}.Bare(), "thing": carbonates[0].need.Name}).After = true
+	case acid > 0.0005:
+		o.add("left-acid", Added, last, text.Args{"thing": acids[0].need.Name}).After = true
+	default:
+		o.add("left-none", Added, last, nil).After = true
 	}
 }
 

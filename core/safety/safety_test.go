@@ -45,6 +45,9 @@ func TestTheOrderOfSteps(t *testing.T) {
 		{"interrupt", safety.Added, "---\na: light", "---\na: put"},
 		{"leftover", safety.OrderError, "p: peroxide-3 10 mL\nj: mug\n---\na: pour with p in j", "p: peroxide-3 10 mL\nj: mug\n---\na: pour with p in j\nb: clear-leftover"},
 		{"leftover-none", safety.Added, "p: table-salt\nj: mug\n---\na: pour with p in j", "p: peroxide-3 10 mL\nj: mug\n---\na: pour with p in j"},
+		// 2 g of soda are 23.8 mmol and take 28 mL of 5 % vinegar (larder, G).
+		{"left-acid", safety.Added, "v: vinegar-white 5 % 40 mL\ns: baking-soda 2 g weighed\nm: mug\n---\na: pour with v s in m", "v: vinegar-white 5 % 20 mL\ns: baking-soda 2 g weighed\nm: mug\n---\na: pour with v s in m"},
+		{"left-soda", safety.Added, "v: vinegar-white 5 % 20 mL\ns: baking-soda 2 g weighed\nm: mug\n---\na: pour with v s in m", "v: vinegar-white 5 % 40 mL\ns: baking-soda 2 g weighed\nm: mug\n---\na: pour with v s in m"},
 		{"amount-missing", safety.OrderError, "p: peroxide-3\n---\na: pour with p", "p: peroxide-3 10 mL\n---\na: pour with p"},
 		{"heat-missing", safety.OrderError, "---\na: hot-water", "---\na: hot-water at 50 °C"},
 		{"place", safety.OrderError, "---\na: launch", "outdoors: yes\n---\na: launch"},
@@ -73,6 +76,19 @@ func TestTheOrderOfSteps(t *testing.T) {
 		if _, ok := has(c.right); ok {
 			t.Errorf("%s (%s) speaks of\n%s", c.rule, c.kind, c.right)
 		}
+	}
+}
+
+// What is left is worked out: 20 mL of 5 % vinegar, 1.0075 g/mL, hold
+// 16.78 mmol of acid and leave 2 g − 16.78 mmol × 84.01 g/mol = 0.59 g of soda.
+func TestWhatIsLeft(t *testing.T) {
+	r := judge(plan("v: vinegar-white 5 % 20 mL\ns: baking-soda 2 g weighed\nm: mug\n---\na: pour with v s in m"))
+	i := slices.IndexFunc(r.Lines, func(l safety.Line) bool { return l.Rule == "left-soda" })
+	if i < 0 {
+		t.Fatalf("%+v", r.Lines)
+	}
+	if got := strings.ReplaceAll(text.Render(r.Lines[i].Message, "en"), "\u00a0", " "); got != "Left in the jar: about 0.59 g of the s, and no acid." {
+		t.Error(got)
 	}
 }
 

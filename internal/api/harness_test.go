@@ -102,7 +102,10 @@ func (c *client) do(method, path string, body any, headers ...string) answer {
 		}
 		reader = bytes.NewReader(raw)
 	}
-	req, err := http.NewRequest(method, c.s.URL+"/api/v1"+path, reader)
+	if !strings.HasPrefix(path, "/print/") { // sheets for paper stand beside the API
+		path = "/api/v1" + path
+	}
+	req, err := http.NewRequest(method, c.s.URL+path, reader)
 	if err != nil {
 		c.s.t.Fatal(err)
 	}

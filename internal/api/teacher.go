@@ -285,63 +285,7 @@ func (s *Server) experiments() {
 	forTeacher(s, op("POST", "/experiments/{experiment}/restore", "restore-experiment", "Bring an experiment back"), func(ctx context.Context, who app.TeacherActor, i *ExperimentPath) (Done, error) {
 		return Done{true}, s.App.RestoreExperiment(ctx, who, i.Experiment)
 	})
-	type formula struct {
-		Body struct {
-			Sequence int            `json:"sequence,omitempty" doc:"Comes back with the answer"`
-			Document map[string]any `json:"document"`
-			Formula  string         `json:"formula" maxLength:"500" example:"last(height)"`
-			Unit     string         `json:"unit,omitempty" example:"mm"`
-		}
-		RawBody []byte
-	}
-	forTeacher(s, op("POST", "/preview/formula", "preview-formula", "Check a formula while it is typed"), func(_ context.Context, _ app.TeacherActor, i *formula) (app.FormulaView, error) {
-		raw, err := rawField(i.RawBody, "document")
-		view := app.TryFormula(raw, i.Body.Formula, i.Body.Unit)
-		view.Sequence = i.Body.Sequence
-		return view, err
-	})
-	type mend struct {
-		Accept
-		Body struct {
-			Document map[string]any `json:"document"`
-			Way      string         `json:"way" maxLength:"200" example:"open:mix" doc:"Id of a way out, as a finding offers it"`
-		}
-		RawBody []byte
-	}
-	forTeacher(s, op("POST", "/preview/mend", "preview-mend", "Carry a way out on a document"), func(_ context.Context, _ app.TeacherActor, i *mend) (app.Mended, error) {
-		raw, err := rawField(i.RawBody, "document")
-		if err != nil {
-			return app.Mended{}, err
-		}
-		return app.Mend(raw, i.Body.Way, i.code())
-	})
-	type judge struct {
-		Accept
-		Body struct {
-			Document map[string]any `json:"document"`
-		}
-		RawBody []byte
-	}
-	forTeacher(s, op("POST", "/preview/review", "preview-review", "Judge a document in another language, without storing it"), func(_ context.Context, _ app.TeacherActor, i *judge) (app.ReviewView, error) {
-		raw, err := rawField(i.RawBody, "document")
-		return app.Review(raw, i.code()), err
-	})
-	type substitutes struct {
-		Accept
-		Body struct {
-			Document map[string]any `json:"document"`
-			Need     string         `json:"need" maxLength:"40" example:"vinegar"`
-		}
-		RawBody []byte
-	}
-	forTeacher(s, op("POST", "/preview/substitutes", "preview-substitutes", "What may stand in for a need"), func(_ context.Context, _ app.TeacherActor, i *substitutes) (List[app.SubstituteRow], error) {
-		raw, err := rawField(i.RawBody, "document")
-		if err != nil {
-			return List[app.SubstituteRow]{}, err
-		}
-		rows, err := app.Substitutes(raw, i.Body.Need, i.code())
-		return List[app.SubstituteRow]{Items: rows}, err
-	})
+	s.previews()
 	forTeacher(s, op("GET", "/actions", "list-actions", "The actions that safety rules know"), func(context.Context, app.TeacherActor, *nothing) (Actions, error) {
 		allowed, barred := safety.Actions()
 		return Actions{allowed, barred}, nil

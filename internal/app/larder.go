@@ -1,10 +1,8 @@
 package app
 
 import (
-	"bytes"
 	"context"
 	"encoding/json"
-	"errors"
 	"fmt"
 	"slices"
 	"strings"
@@ -15,7 +13,6 @@ import (
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/safety"
 	"patient-kitchen/core/text"
-	"patient-kitchen/internal/store"
 )
 
 // LarderView is the larder in short: what the lists and pickers show.
@@ -320,127 +317,4 @@ func (a *App) FindThings(ctx context.Context, who TeacherActor, typed, language 
 		out.Asks = append(out.Asks, AskRow{w.Rule, why, append([]string{}, w.Choices...)})
 	}
 	return out, nil
-}
-
-// PutOwnThing adds or corrects a thing of the school's own.
-func (a *App) PutOwnThing(ctx context.Context, who TeacherActor, id string, raw []byte) error {
-	own, err := larder.ReadJSON(append(append([]byte("["), raw...), ']'))
-	if err == nil && len(own) != 1 {
-		err = errors.New("give one thing")
-	}
-	if err != nil {
-		return &Invalid{"material", "cannot be read: " + err.Error(), `{"name": {"en": "school soap"}, "roles": ["surfactant"], "hazards": ["slip"]}`}
-	}
-	own[0].ID = id
-	return a.putOwn(ctx, who, own)
-}
-
-// ImportThings takes a school's own things from a file, JSON or CSV, all or
-// none, and says how many.
-func (a *App) ImportThings(ctx context.Context, who TeacherActor, data []byte) (int, error) {
-	var own []larder.Material
-	var err error
-	if trimmed := bytes.TrimSpace(data); len(trimmed) > 0 && (trimmed[0] == '[' || trimmed[0] == '{') {
-		own, err = larder.ReadJSON(data)
-	} else {
-		own, err = larder.ReadCSV(data)
-	}
-	if err != nil {
-		return 0, &Invalid{"file", "cannot be read: " + err.Error(), "id,name_en,roles\nschool-soap,school soap,surfactant"}
-	}
-	if len(own) == 0 {
-		return 0, &Invalid{"file", "holds no things", "id,name_en,roles\nschool-soap,school soap,surfactant"}
-	}
-	return len(own), a.putOwn(ctx, who, own)
-}
-
-func (a *App) putOwn(ctx context.Context, who TeacherActor, own []larder.Material) error {
-	if _, problems := larder.Standard().With(own); len(problems) > 0 {
-		return &Invalid{"material." + problems[0].Field, problems[0].Entry + " " + problems[0].Message, `{"name": {"en": "school soap"}, "roles": ["surfactant"], "hazards": ["slip"]}`}
-	}
-	_, present, err := a.larderOf(ctx, who)
-	if err != nil {
-		return err
-	}
-	ids := map[string]bool{}
-	for _, m := range append(present, own...) {
-		ids[m.ID] = true
-	}
-	if len(ids) > larder.MaxOwn {
-		return &Invalid{"material", fmt.Sprintf("would be one of more than %d", larder.MaxOwn), "take some out first"}
-	}
-	return a.Store.InTx(ctx, func(q *store.Queries) error {
-		for _, m := range own {
-			m.Own, m.Shelf = true, ""
-			raw, err := json.Marshal(m)
-			if err != nil {
-				return err
-			}
-			if err := q.PutOwnMaterial(ctx, store.OwnMaterial{TeacherID: who.ID, ID: m.ID, Material: raw, UpdatedAt: a.Now()}); err != nil {
-				return err
-			}
-		}
-		return nil
-	})
-}
-
-// DeleteOwnThing takes a thing of the school's own out of the larder.
-func (a *App) DeleteOwnThing(ctx context.Context, who TeacherActor, id string) error {
-	return notFound(a.Store.DeleteOwnMaterial(ctx, who.ID, id))
-}
-
-// OwnThings are the school's own things, for export.
-func (a *App) OwnThings(ctx context.Context, who TeacherActor) ([]larder.Material, error) {
-	_, own, err := a.larderOf(ctx, who)
-	return own, err
-}
-
-// SubstituteRow is one thing that may stand in for a need of a design.
-type SubstituteRow struct {
-	Name      string `json:"name"`
-	Other     string `json:"other,omitempty" doc:"Form or strength"`
-	Amount    string `json:"amount,omitempty"`
-	How       string `json:"how,omitempty" doc:"The sum"`
-	Class     string `json:"class" enum:"pools,scales,separate"`
-	Because   string `json:"because"`
-	Effect    string `json:"effect,omitempty"`
-	Procedure string `json:"procedure,omitempty"`
-	Verdict   string `json:"verdict"`
-	Graver    bool   `json:"graver" doc:"The verdict would be graver than now"`
-	Partner   string `json:"partner,omitempty" doc:"What changes for the acid that goes with it"`
-	Way       string `json:"way" doc:"Takes it, through /preview/mend"`
-}
-
-// Substitutes lists what may stand in for a need of a document that is not
-// stored.
-func Substitutes(raw []byte, need, language string) ([]SubstituteRow, error) {
-	d, err := design.Read(raw)
-	if err != nil {
-		return nil, &Invalid{"document", "cannot be read: " + err.Error(), `{"schema": 2}`}
-	}
-	n, ok := d.Need(need)
-	if !ok {
-		return nil, ErrNotFound
-	}
-	subs, err := safety.Substitutes(&d, d.Larder(), n)
-	out := []SubstituteRow{}
-	var unknown *larder.UnknownError
-	if errors.As(err, &unknown) {
-		return out, nil // the design's own findings say what is unknown
-	}
-	for _, s := range subs {
-		name, _ := s.Material.Name.In(language)
-		row := SubstituteRow{Name: name, Other: s.Form, Class: string(s.Class), Because: text.Render(s.Because, language), Effect: s.Effect, Procedure: s.Procedure, Verdict: string(s.Verdict), Graver: s.Graver, Way: safety.SwapWay(n.ID, s.Candidate)}
-		if s.Percent > 0 {
-			row.Other = quantity.Number(s.Percent, quantity.Decimals(s.Percent, 0), language) + " %"
-		}
-		if s.Amount.Value > 0 {
-			row.Amount, row.How = s.Amount.Show(language), text.Render(s.How, language)
-		}
-		if s.Partner != 1 {
-			row.Partner = fmt.Sprintf("× %g of the acid", s.Partner)
-		}
-		out = append(out, row)
-	}
-	return out, err
 }

@@ -18,6 +18,7 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
   const navigate = useNavigate();
   const session = useQuery({ queryKey: ['me'], queryFn: () => ask<Schemas['Me']>('GET', '/session'), staleTime: 60_000 });
   const [only, setOnly] = useState<string>();
+  const [step, setStep] = useState<string>();
   const [problem, setProblem] = useState<unknown>();
   const list = useRef<HTMLDivElement>(null);
 
@@ -49,7 +50,8 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
   const added = review.order.filter((o) => o.kind === 'added');
   const hints = review.order.filter((o) => o.kind === 'suggestion');
   const count = (v: string) => review.safety.filter((f) => f.verdict === v).length;
-  const shown = review.safety.filter((f) => !only || f.verdict === only);
+  const shown = review.safety.filter((f) => (!only || f.verdict === only) && (!step || f.steps.some((x) => x.id === step)));
+  const worst = (id: string) => verdicts.find((v) => review.safety.some((f) => f.verdict === v && f.steps.some((x) => x.id === id)));
   const jobs = review.guardian.adult_jobs.length;
   const kept = count('not-at-home');
   return (
@@ -70,6 +72,15 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
               <Verdict v={v} /> <span className="tabular">{count(v)}</span>
             </button>
           ))}
+          <h2>By step</h2>
+          <div className="by-step">
+            {doc.steps?.map((s, i) => (
+              <button key={s.id} type="button" aria-pressed={step === s.id} aria-label={`Step ${i + 1}, ${worst(s.id) ? verdictWords[worst(s.id)!] : 'nothing found'}`} title={s.title.en} onClick={() => setStep(step === s.id ? undefined : s.id)}>
+                <span aria-hidden>{worst(s.id) ? <Verdict v={worst(s.id)!} word={false} /> : '·'}</span>
+                <span aria-hidden>{i + 1}</span>
+              </button>
+            ))}
+          </div>
           <h2>At each age</h2>
           <table className="grid">
             <tbody>
@@ -94,7 +105,7 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
           {shown.map((f) => (
             <FindingCard key={f.rule + f.case + f.need + f.verdict} finding={f} open={review.safety.length < 8} least={review.least_reason} onWay={(w, words) => void take(w, words)} onLower={lower} onRaise={raise} onStep={toStep} />
           ))}
-          {only && shown.length === 0 && <p className="second">Nothing here is “{verdictWords[only].toLowerCase()}”.</p>}
+          {(only || step) && shown.length === 0 && <p className="second">Nothing here{only ? ` is “${verdictWords[only].toLowerCase()}”` : ''}.</p>}
           {hints.map((o) => (
             <p key={o.rule} className="notice plain">
               {o.message}

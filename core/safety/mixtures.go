@@ -12,6 +12,9 @@ import (
 func (j *judge) mixtures() {
 	for i := range j.vessels {
 		v := &j.vessels[i]
+		if v.decanted() {
+			j.say(named("decanted", ""), v.steps, nil, "decant", nil)
+		}
 		if p, a := v.with(isPeroxide), v.with(isAcid); len(p) > 0 && len(a) > 0 {
 			j.say(named("mix-peroxide-acid", "any"), v.steps, needsOf(p, a), "", nil)
 		}
@@ -79,7 +82,13 @@ func (j *judge) electrolysis(s *design.Step) {
 // vessel: a design's needs and actions as a whole, the clearing up included.
 func (j *judge) evening() {
 	var flames, fuels, dusts, cleaners, others []*design.Need
-	flame := false
+	flame, hot := false, false // hot is a hot plate or oil: it lights vapours as a flame does
+	for i := range j.vessels { // hydrogen burns as well
+		v := &j.vessels[i]
+		if acid, metal := v.with(isAcid), v.with(isReactive); len(acid) > 0 && len(metal) > 0 {
+			fuels = append(fuels, needsOf(acid, metal)...)
+		}
+	}
 	for i := range j.d.Needs {
 		n := &j.d.Needs[i]
 		m, ok := j.l.Material(n.Material)
@@ -110,6 +119,9 @@ func (j *judge) evening() {
 			case "light", "flame":
 				flame = true
 				lit = append(lit, s.ID)
+			case "heat", "melt-wax", "hot-oil", "hot-syrup", "deep-fry":
+				hot = true
+				lit = append(lit, s.ID)
 			case "throw-powder":
 				thrown = append(thrown, s.ID)
 			case "spray-can":
@@ -117,7 +129,7 @@ func (j *judge) evening() {
 			}
 		}
 	}
-	if flame && len(fuels) > 0 {
+	if (flame || hot) && len(fuels) > 0 {
 		j.say(named("flame-flammable", "any"), lit, real(append(flames, fuels...)), "", nil)
 	}
 	if flame && (len(dusts) > 0 || len(thrown) > 0) {

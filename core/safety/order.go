@@ -135,43 +135,41 @@ func (o *order) gear() {
 		return
 	}
 	args := text.Args{"gear": gear}
-	if on := o.lastDoing("gear-on", first); on >= 0 {
-		return
-	}
-	if must {
+	switch {
+	case o.lastDoing("gear-on", first) >= 0:
+	case must:
 		o.add("gear-first", OrderError, o.d.Steps[first].ID, args).Insert = true
-	} else {
+	default:
 		o.add("gear-first", Added, o.d.Steps[first].ID, args)
 	}
-	o.add("gear-off", Added, o.last().ID, nil).After = true
+	if o.lastDoing("gear-off", len(o.d.Steps)-1) < 0 {
+		o.add("gear-off", Added, o.last().ID, nil).After = true
+	}
 }
 
 // labels: names on the jars before they are filled, where two could be mixed
-// up or drunk.
+// up, one could be drunk, or they stand past the lesson.
 func (o *order) labels() {
-	jars, undrinkable, first, last := map[string]bool{}, false, -1, -1
-	wanted := false
+	first := -1
 	for i, s := range o.d.Steps {
-		if slices.Contains(s.Actions, "decant") || slices.Contains(s.Actions, "stand") {
-			wanted = true
-			if first < 0 {
-				first = i
-			}
-			last = i
+		if first < 0 && (slices.Contains(s.Actions, "decant") || slices.Contains(s.Actions, "stand")) {
+			first = i
 		}
 	}
+	jars, undrinkable := 0, false
 	for _, v := range o.vessels {
-		if v.need == nil || len(v.holds) == 0 {
+		if !v.decanted() {
 			continue
 		}
-		jars[v.need.ID] = true
-		if v.has(func(m *larder.Material) bool {
-			return slices.ContainsFunc(notFood, m.Has) || isAcid(m) || isPeroxide(m) || isAlkali(m)
-		}) {
-			undrinkable = true
+		jars++
+		undrinkable = undrinkable || v.has(isUndrinkable)
+		for _, id := range v.steps {
+			if i, ok := o.d.Step(id); ok && (first < 0 || i < first) {
+				first = i
+			}
 		}
 	}
-	if !wanted || last < 0 || len(jars) < 2 && !undrinkable && !o.standsLong() {
+	if first < 0 || jars < 2 && !undrinkable && !o.standsLong() {
 		return
 	}
 	if o.lastDoing("label", first) < 0 {

@@ -40,6 +40,7 @@ func (j *judge) need(n *design.Need) {
 		return
 	}
 	found, spoken := false, false
+	var gravest *clause // of the rules that say more than a tag does
 	for i := range rules {
 		r := &rules[i]
 		if r.Fallback && spoken {
@@ -57,6 +58,13 @@ func (j *judge) need(n *design.Need) {
 		if worst == nil {
 			continue
 		}
+		if slices.Contains(bareTags, r.ID) {
+			if gravest != nil && !graver(worst, gravest, j.band) {
+				continue // said already, with its reason
+			}
+		} else if gravest == nil || graver(worst, gravest, j.band) {
+			gravest = worst
+		}
 		found, spoken = true, spoken || r.Part == "substance"
 		if f := j.say(hit{r, worst, i}, j.uses[n.ID], []*design.Need{n}, "", thing); f != nil && asks {
 			f.Asks = true
@@ -69,6 +77,10 @@ func (j *judge) need(n *design.Need) {
 		j.say(named("allergen", "named"), j.uses[n.ID], []*design.Need{n}, "", text.Args{"allergens": allergenNames(a)})
 	}
 }
+
+// bareTags are the rules that only repeat a tag of the larder. They stand after
+// the rules about stuff, and speak where those are milder.
+var bareTags = []string{"adult-near", "adult-does", "not-at-home"}
 
 func allergenNames(allergens []string) text.List {
 	list := make(text.List, len(allergens))

@@ -103,6 +103,16 @@ func (v *vessel) with(test func(*larder.Material) bool) []content {
 
 func (v *vessel) has(test func(*larder.Material) bool) bool { return len(v.with(test)) > 0 }
 
+// decanted reports whether stuff was moved into a named vessel from which it
+// could be taken for something else: not a bag or a canister.
+func (v *vessel) decanted() bool {
+	return v.need != nil && len(v.holds) > 0 && (v.material == nil || !v.material.Does("flexible-gas-bag") && !v.material.Does("snap-lid-canister"))
+}
+
+func isUndrinkable(m *larder.Material) bool {
+	return slices.ContainsFunc(notFood, m.Has) || isAcid(m) && !isJuice(m) || isPeroxide(m) || isAlkali(m) || m.Does("salt")
+}
+
 func needsOf(groups ...[]content) []*design.Need {
 	var out []*design.Need
 	for _, g := range groups {

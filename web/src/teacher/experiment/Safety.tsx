@@ -102,9 +102,10 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
           {errors.map((o) => (
             <OrderCard key={o.rule + o.step + o.need} line={o} onWay={take} onStep={toStep} />
           ))}
-          {shown.map((f) => (
+          {shown.filter((f) => f.verdict !== 'care' || f.was).map((f) => (
             <FindingCard key={f.rule + f.case + f.need + f.verdict} finding={f} open={review.safety.length < 8} least={review.least_reason} onWay={(w, words) => void take(w, words)} onLower={lower} onRaise={raise} onStep={toStep} />
           ))}
+          <CareList findings={shown.filter((f) => f.verdict === 'care' && !f.was)} onStep={toStep} />
           {(only || step) && shown.length === 0 && <p className="second">Nothing here{only ? ` is “${verdictWords[only].toLowerCase()}”` : ''}.</p>}
           {hints.map((o) => (
             <p key={o.rule} className="notice plain">
@@ -150,6 +151,43 @@ function OrderCard({ line, onWay, onStep }: { line: Order; onWay: (way: string, 
           ))}
         </p>
       )}
+    </article>
+  );
+}
+
+/** Everything that only asks for care, one caution a line with all the things and steps it comes from. */
+function CareList({ findings, onStep }: { findings: Finding[]; onStep: (id: string) => void }) {
+  if (findings.length === 0) return null;
+  const said = [...new Set(findings.map((f) => `${f.why} ${f.do}`))];
+  return (
+    <article className="card-paper finding v-care" tabIndex={-1}>
+      <h3>
+        <Verdict v="care" /> <span className="second small">· settled by the usual care, on the sheet and on the steps</span>
+      </h3>
+      <ul className="cares">
+        {said.map((words) => {
+          const all = findings.filter((f) => `${f.why} ${f.do}` === words);
+          const steps = all.flatMap((f) => f.steps).filter((s, i, list) => list.findIndex((x) => x.id === s.id) === i).sort((a, b) => a.number - b.number);
+          const things = [...new Set(all.flatMap((f) => f.things))];
+          return (
+            <li key={words}>
+              {words}
+              <span className="second small">
+                {' '}
+                {things.length > 0 && `${things.join(', ')} · `}
+                {steps.map((s, i) => (
+                  <span key={s.id}>
+                    {i > 0 && ', '}
+                    <button type="button" className="btn-plain" onClick={() => onStep(s.id)}>
+                      step {s.number}
+                    </button>
+                  </span>
+                ))}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
     </article>
   );
 }

@@ -81,7 +81,7 @@ func check(name string, out io.Writer) error {
 		v := checkedSafety{Rule: f.Rule, Case: f.Case, Verdict: f.Verdict, Absolute: f.Absolute, AgeBand: d.AgeBand, Steps: f.Steps, Materials: append([]string{}, f.Materials...),
 			Why: text.Render(f.Why, language), Measures: text.Render(f.Do, language), Gear: append([]string{}, f.Gear...), FirstAid: append([]string{}, f.Aid...), Asks: f.Asks, Ways: []string{}}
 		if f.Clear != "" {
-			v.ClearUp = text.Render(text.Message{ID: "safety.clear." + f.Clear}, language)
+			v.ClearUp = text.Render(safety.ClearUp(&d, f), language)
 		}
 		if f.Verdict != safety.Care {
 			for _, w := range safety.Ways(&d, l, f) {

@@ -141,6 +141,9 @@ func (j *judge) say(h hit, steps []string, needs []*design.Need, action string, 
 	}
 	f := Finding{Rule: h.ID, Case: h.Name, Verdict: h.Verdict.at[j.band], Absolute: h.Verdict.absolute, Steps: slices.Clone(steps), Action: action,
 		Gear: h.Gear, Aid: h.Aid, Clear: h.Clear}
+	if h.Keeps {
+		f.Clear = ""
+	}
 	for _, n := range needs {
 		f.Needs = append(f.Needs, n.ID)
 		if n.Material != "" {

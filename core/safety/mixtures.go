@@ -12,7 +12,7 @@ import (
 func (j *judge) mixtures() {
 	for i := range j.vessels {
 		v := &j.vessels[i]
-		if v.decanted() {
+		if v.decanted() && v.has(isUndrinkable) {
 			j.say(named("decanted", ""), v.steps, nil, "decant", nil)
 		}
 		if p, a := v.with(isPeroxide), v.with(isAcid); len(p) > 0 && len(a) > 0 {

@@ -76,6 +76,7 @@ type clause struct {
 	Upto      float64  `json:"upto"`
 	OverML    float64  `json:"over_ml"`
 	UptoML    float64  `json:"upto_ml"`
+	Keeps     bool     `json:"keeps"` // nothing of it has to be cleared away
 	Verdict   byBand   `json:"verdict"`
 }
 

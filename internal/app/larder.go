@@ -125,12 +125,14 @@ var shippedVerdicts = sync.OnceValue(func() map[string][4]safety.Verdict {
 
 // verdictsOf judges a material by itself, as 10 mL, 10 g or ten pieces of it.
 func verdictsOf(l *larder.Larder, m *larder.Material) [4]safety.Verdict {
-	return aloneReport(l, m).Bands
+	d := aloneDesign(m)
+	return safety.Judge(&d, l, nil).Bands
 }
 
-func aloneReport(l *larder.Larder, m *larder.Material) safety.Report {
-	d := design.Document{AgeBand: design.AgeBands[0], Needs: []design.Need{{ID: "thing", Kind: design.MaterialNeed, Material: m.ID, Amount: "10 mL"}}, Steps: []design.Step{{ID: "use", Uses: []string{"thing"}}}}
-	return safety.Judge(&d, l, nil)
+// aloneDesign uses one material and nothing else.
+func aloneDesign(m *larder.Material) design.Document {
+	return design.Document{AgeBand: design.AgeBands[0], Needs: []design.Need{{ID: "thing", Name: m.Name, Kind: design.MaterialNeed, Material: m.ID, Amount: "10 mL"}},
+		Steps: []design.Step{{ID: "use", Uses: []string{"thing"}}}}
 }
 
 func (a *App) larderOf(ctx context.Context, who TeacherActor) (*larder.Larder, []larder.Material, error) {
@@ -219,7 +221,8 @@ func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) 
 	if !ok {
 		return ThingCard{}, ErrNotFound
 	}
-	r := aloneReport(l, m)
+	alone := aloneDesign(m)
+	r := safety.Judge(&alone, l, nil)
 	v := ThingCard{ThingRow: thingRow(l, m, language), Names: m.Names(), Figures: figureRows(l, m), Caveat: m.Caveat, Place: m.UsualPlace, Cost: m.Cost, Bands: viewBands(r),
 		Hazards: []CautionRow{}, Clear: []string{}, Allergy: []string{}, Diet: []string{}, Swap: []string{}, Pets: []string{}, Instead: []SwapRow{}, Serves: []SwapRow{}, Designs: []string{}}
 	for _, f := range r.Findings {
@@ -228,7 +231,7 @@ func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) 
 		}
 		v.Hazards = append(v.Hazards, CautionRow{Why: text.Render(f.Why, language), Do: text.Render(f.Do, language), Steps: []int{}})
 		if f.Clear != "" {
-			if c := text.Render(text.Message{ID: "safety.clear." + f.Clear}, language); !slices.Contains(v.Clear, c) {
+			if c := text.Render(safety.ClearUp(&alone, f), language); !slices.Contains(v.Clear, c) {
 				v.Clear = append(v.Clear, c)
 			}
 		}

@@ -115,7 +115,7 @@ func viewSafety(d *design.Document, l *larder.Larder, r safety.Report, language 
 			v.Wrong = append(v.Wrong, titles[a])
 		}
 		if f.Clear != "" {
-			v.Clear = text.Render(text.Message{ID: "safety.clear." + f.Clear}, language)
+			v.Clear = text.Render(safety.ClearUp(d, f), language)
 		}
 		if f.Verdict != safety.Care {
 			v.Ways = viewWays(safety.Ways(d, l, f), language)

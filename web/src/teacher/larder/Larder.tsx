@@ -29,7 +29,7 @@ export default function Larder() {
   // The address follows what is typed; it never holds the letters up.
   useEffect(() => {
     const timer = setTimeout(() => {
-      if ((params.get('q') ?? '') !== typed) go({ q: typed, by: 'things' });
+      if ((params.get('q') ?? '') !== typed) go({ q: typed });
     }, 300);
     return () => clearTimeout(timer);
   });
@@ -82,7 +82,10 @@ export default function Larder() {
               <label className="named" htmlFor="larder-search">
                 Find by any everyday name, English or Spanish
               </label>
-              <input id="larder-search" ref={search} type="search" className="form-control" placeholder="vinegar, lejía, cup …" value={typed} onChange={(e) => setTyped(e.target.value)} />
+              <input id="larder-search" ref={search} type="search" className="form-control" placeholder="vinegar, lejía, cup …" value={typed} onChange={(e) => {
+                  setTyped(e.target.value);
+                  if (way !== 'things') go({ by: 'things' });
+                }} />
             </div>
             {way !== 'never' && (
               <div style={{ flex: '0 1 240px' }}>

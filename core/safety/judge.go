@@ -44,13 +44,15 @@ type Report struct {
 func Judge(d *design.Document, l *larder.Larder, home *kitchen.People) Report {
 	var r Report
 	for i, band := range design.AgeBands {
-		other := *d
-		other.AgeBand = band
-		r.Bands[i] = Worst(newJudge(&other, l, home).findings())
+		aged := *d
+		aged.AgeBand = band
+		j := newJudge(&aged, l, home)
+		findings := j.findings()
+		r.Bands[i] = Worst(findings)
+		if i == bandOf(d.AgeBand) {
+			r.Findings, r.Lines = findings, j.lines(findings)
+		}
 	}
-	j := newJudge(d, l, home)
-	r.Findings = j.findings()
-	r.Lines = j.lines(r.Findings)
 	return r
 }
 

@@ -24,6 +24,9 @@ type LarderView struct {
 	Results []string   `json:"results" doc:"Kinds of result that swaps tell apart"`
 	Own     int        `json:"own" doc:"How many things the school added"`
 
+	Fallbacks  []larder.Fallback  `json:"fallbacks" doc:"What almost every home has instead"`
+	Printables []larder.Printable `json:"printables" doc:"Sheets that stand in for a tool"`
+
 	Tags      []string `json:"tags" doc:"Hazard tags that a thing can carry"`
 	Allergens []string `json:"allergens"`
 }
@@ -158,7 +161,7 @@ func (a *App) Larder(ctx context.Context, who TeacherActor, language string) (La
 	if err != nil {
 		return LarderView{}, err
 	}
-	v := LarderView{Things: []ThingRow{}, Jobs: []JobRow{}, Swaps: []SwapRow{}, Never: []NeverRow{}, Results: l.Results(), Own: len(own), Tags: larder.Tags, Allergens: larder.Allergens}
+	v := LarderView{Things: []ThingRow{}, Jobs: []JobRow{}, Swaps: []SwapRow{}, Never: []NeverRow{}, Results: l.Results(), Own: len(own), Tags: larder.Tags, Fallbacks: l.Fallbacks, Printables: l.Printables, Allergens: larder.Allergens}
 	counts := map[string]int{}
 	for i := range l.Materials {
 		m := &l.Materials[i]

@@ -228,3 +228,46 @@ func TestAttemptsAreCountedInWindows(t *testing.T) {
 		t.Errorf("a new window begins with %d", n)
 	}
 }
+
+// A database of the first release is brought to this schema with all it holds.
+func TestAnOlderDatabaseIsMigrated(t *testing.T) {
+	f := fill(t)
+	for _, sql := range []string{`DROP TABLE own_material`, `DELETE FROM goose_db_version WHERE version_id = 2`} {
+		_, err := f.Pool().Exec(ctx, sql)
+		must(t, err)
+	}
+	if err := f.CheckSchema(ctx); err == nil || !strings.Contains(err.Error(), "patient-kitchen migrate") {
+		t.Fatalf("an older schema: %v", err)
+	}
+	must(t, f.Migrate(ctx))
+	must(t, f.CheckSchema(ctx))
+	if h, err := f.Home(ctx, f.class.ID, f.home.ID); err != nil || h.Nickname != "Fern" {
+		t.Errorf("%v %+v", err, h)
+	}
+	must(t, f.Migrate(ctx)) // again changes nothing
+}
+
+// A school's own things are kept per teacher.
+func TestOwnMaterials(t *testing.T) {
+	f := fill(t)
+	other := store.Teacher{ID: store.NewID(), Email: "u@school.example", Name: "Mr U", PasswordHash: "x", CreatedAt: now}
+	must(t, f.AddTeacher(ctx, other))
+	m := store.OwnMaterial{TeacherID: f.teacher.ID, ID: "school-soap", Material: []byte(`{"id":"school-soap"}`), UpdatedAt: now}
+	must(t, f.PutOwnMaterial(ctx, m))
+	m.Material = []byte(`{"id":"school-soap","cost":"cheap"}`)
+	must(t, f.PutOwnMaterial(ctx, m))
+	if list, err := f.OwnMaterials(ctx, f.teacher.ID); err != nil || len(list) != 1 || !strings.Contains(string(list[0].Material), "cheap") {
+		t.Errorf("%v %+v", err, list)
+	}
+	if list, err := f.OwnMaterials(ctx, other.ID); err != nil || len(list) != 0 {
+		t.Errorf("another teacher sees %+v, %v", list, err)
+	}
+	if err := f.DeleteOwnMaterial(ctx, other.ID, m.ID); !errors.Is(err, store.ErrNotFound) {
+		t.Errorf("another teacher's delete: %v", err)
+	}
+	m.ID = "School Soap"
+	if err := f.PutOwnMaterial(ctx, m); err == nil {
+		t.Error("an id of any form is taken")
+	}
+	must(t, f.DeleteOwnMaterial(ctx, f.teacher.ID, "school-soap"))
+}

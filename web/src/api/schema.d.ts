@@ -1216,6 +1216,13 @@ export interface components {
             /** Format: int64 */
             version: number;
         };
+        Fallback: {
+            class?: string;
+            expect: string;
+            fallback: string;
+            need: string;
+            rules?: string[];
+        };
         FigureRow: {
             quality?: string;
             text: string;
@@ -1489,6 +1496,8 @@ export interface components {
         };
         LarderView: {
             allergens: string[];
+            /** @description What almost every home has instead */
+            fallbacks: components["schemas"]["Fallback"][];
             jobs: components["schemas"]["JobRow"][];
             never: components["schemas"]["NeverRow"][];
             /**
@@ -1496,6 +1505,8 @@ export interface components {
              * @description How many things the school added
              */
             own: number;
+            /** @description Sheets that stand in for a tool */
+            printables: components["schemas"]["Printable"][];
             /** @description Kinds of result that swaps tell apart */
             results: string[];
             swaps: components["schemas"]["SwapRow"][];
@@ -1723,6 +1734,13 @@ export interface components {
             /** @enum {string} */
             state: "asked" | "granted" | "declined" | "withdrawn" | "lapsed";
             text_sha: string;
+        };
+        Printable: {
+            class: string;
+            error: string;
+            sheet: string;
+            size: string;
+            use: string;
         };
         PrintedSwap: {
             /** @description The verdict, where it is graver than the design's own */

@@ -136,6 +136,7 @@ export default function Larder() {
           )}
           {way === 'jobs' && <Jobs jobs={jobs.filter((j) => !job || j.id === job)} onChoose={(id) => go({ job: id, by: 'things' })} />}
           {way === 'swaps' && <Swaps swaps={swaps.filter((s) => !job || s.role === job)} />}
+          {way === 'swaps' && !job && <Fallbacks larder={larder.data} />}
           {way === 'never' && (
             <table className="grid">
               <thead>
@@ -267,5 +268,57 @@ export function Swaps({ swaps }: { swaps: Schemas['SwapRow'][] }) {
         ))}
       </tbody>
     </table>
+  );
+}
+
+/** Without buying anything: what almost every home has, and sheets that stand in for a tool. */
+function Fallbacks({ larder }: { larder: View }) {
+  return (
+    <>
+      <h2 style={{ marginTop: 20 }}>Without buying anything</h2>
+      <table className="grid larder">
+        <thead>
+          <tr>
+            <th scope="col">no …</th>
+            <th scope="col">use</th>
+            <th scope="col">expect</th>
+            <th scope="col">compares</th>
+          </tr>
+        </thead>
+        <tbody>
+          {larder.fallbacks.map((f) => (
+            <tr key={f.need}>
+              <th scope="row">{f.need}</th>
+              <td>{f.fallback}</td>
+              <td>{f.expect}</td>
+              <td>{f.class}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <h2 style={{ marginTop: 20 }}>Printed at true size</h2>
+      <table className="grid larder">
+        <thead>
+          <tr>
+            <th scope="col">sheet</th>
+            <th scope="col">size on paper</th>
+            <th scope="col">for</th>
+            <th scope="col">error after the check line</th>
+            <th scope="col">compares</th>
+          </tr>
+        </thead>
+        <tbody>
+          {larder.printables.map((p) => (
+            <tr key={p.sheet}>
+              <th scope="row">{p.sheet}</th>
+              <td>{p.size}</td>
+              <td>{p.use}</td>
+              <td>{p.error}</td>
+              <td>{p.class}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
   );
 }

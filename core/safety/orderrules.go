@@ -1,0 +1,307 @@
+package safety
+
+import (
+	"slices"
+	"strings"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
+)
+
+// gear: on before the first hazardous thing is opened, off after clearing up.
+func (o *order) gear() {
+	var gear text.List
+	seen := map[string]bool{}
+	first, must := -1, false
+	for i, s := range o.d.Steps {
+		for _, f := range o.of[s.ID] {
+			for _, g := range f.Gear {
+				if !seen[g] && f.Verdict != NotAtHome {
+					seen[g] = true
+					gear = append(gear, text.Message{ID: "safety.gear." + g})
+				}
+			}
+			if len(f.Gear) > 0 && f.Verdict != NotAtHome && first < 0 {
+				first = i
+			}
+			must = must || f.Verdict != NotAtHome && (wears(f) || f.Verdict != Care && len(f.Gear) > 0)
+		}
+	}
+	if first < 0 {
+		return
+	}
+	args := text.Args{"gear": gear}
+	switch {
+	case o.lastDoing("gear-on", first) >= 0:
+	case must:
+		o.add("gear-first", OrderError, o.d.Steps[first].ID, args).Insert = true
+	default:
+		o.add("gear-first", Added, o.d.Steps[first].ID, args)
+	}
+	if o.lastDoing("gear-off", len(o.d.Steps)-1) < 0 {
+		o.add("gear-off", Added, o.last().ID, nil).After = true
+	}
+}
+
+// labels: names on the jars before they are filled, where two could be mixed
+// up, one could be drunk, or they stand past the lesson.
+func (o *order) labels() {
+	first := -1
+	for i, s := range o.d.Steps {
+		if first < 0 && (slices.Contains(s.Actions, "decant") || slices.Contains(s.Actions, "stand")) {
+			first = i
+		}
+	}
+	jars, undrinkable := 0, false
+	for _, v := range o.vessels {
+		if !v.decanted() {
+			continue
+		}
+		jars++
+		undrinkable = undrinkable || v.has(isUndrinkable)
+		for _, id := range v.steps {
+			if i, ok := o.d.Step(id); ok && (first < 0 || i < first) {
+				first = i
+			}
+		}
+	}
+	if first < 0 || jars < 2 && !undrinkable && !o.standsLong() {
+		return
+	}
+	if o.lastDoing("label", first) < 0 {
+		o.add("label-first", OrderError, o.d.Steps[first].ID, nil).Insert = true
+	}
+}
+
+func (o *order) standsLong() bool {
+	return slices.ContainsFunc(o.d.Steps, func(s design.Step) bool {
+		if s.Wait == nil {
+			return false
+		}
+		t, ok := design.Seconds(s.Wait.For)
+		return ok && t > 3600
+	})
+}
+
+// apart: reactants in a bag stay apart until it is closed.
+func (o *order) apart() {
+	for _, v := range o.vessels {
+		if v.material == nil || !v.material.Does("flexible-gas-bag") || len(v.closed) == 0 {
+			continue
+		}
+		makers := v.gasFrom()
+		if len(makers) == 0 {
+			continue
+		}
+		last := 0
+		var things text.List
+		for _, c := range makers {
+			last = max(last, c.step)
+			things = append(things, text.Message{ID: "safety.thing", Args: text.Args{"thing": c.need.Name}})
+		}
+		if o.lastDoing("keep-apart", last) < 0 {
+			o.add("apart-until-closed", OrderError, o.d.Steps[last].ID, text.Args{"things": things}).Insert = true
+		}
+	}
+}
+
+// flame: lit last, never during a wait, put out before the next thing.
+func (o *order) flame() {
+	lit := -1
+	for i, s := range o.d.Steps {
+		if slices.Contains(s.Actions, "put-out") {
+			lit = -1
+			continue
+		}
+		if lit >= 0 && (s.Wait != nil || s.Kind == "wait" || s.Kind == "prepare") {
+			o.add("flame-last", OrderError, s.ID, nil)
+			return
+		}
+		if slices.Contains(s.Actions, "light") || slices.Contains(s.Actions, "flame") {
+			lit = i
+		}
+	}
+}
+
+// dilution: water first, then the acid.
+func (o *order) dilution() {
+	for i, s := range o.d.Steps {
+		if !slices.Contains(s.Actions, "dilute") {
+			continue
+		}
+		acid := slices.ContainsFunc(s.Uses, func(u string) bool {
+			n, ok := o.d.Need(u)
+			if !ok {
+				return false
+			}
+			m, known := o.l.Material(n.Material)
+			return !known && n.Kind != design.ObjectNeed || known && isAcid(m)
+		})
+		if acid && o.lastDoing("water-first", i) < 0 {
+			o.add("acid-to-water", OrderError, s.ID, nil).Insert = true
+		}
+	}
+}
+
+// cooling: hot things cool before they are weighed, carried or handed over.
+func (o *order) cooling() {
+	hot := false
+	for _, s := range o.d.Steps {
+		if slices.Contains(s.Actions, "cool") || s.Wait != nil || s.Kind == "wait" {
+			hot = false
+		}
+		moves := slices.ContainsFunc(s.Actions, func(a string) bool { return a == "weigh" || a == "carry" || a == "hand-over" })
+		if hot && moves {
+			o.add("cool-first", OrderError, s.ID, nil).Insert = true
+			return
+		}
+		if t, ok := celsius(s.Heat); ok && t > 45 || !ok && slices.ContainsFunc(s.Actions, func(a string) bool { return a == "heat" || a == "hot-water" || a == "microwave" }) {
+			hot = true
+		}
+	}
+}
+
+// before: a reading called before is taken before one called after.
+func (o *order) before() {
+	first := -1
+	for i, s := range o.d.Steps {
+		for _, t := range s.Takes {
+			switch name := strings.ToLower(t.Reading); {
+			case strings.Contains(name, "before") && first < 0:
+				first = i
+			case strings.Contains(name, "after") && first < 0 && slices.ContainsFunc(o.d.Readings, func(r design.Reading) bool { return strings.Contains(r.ID, "before") }):
+				o.add("measure-before", OrderError, s.ID, nil)
+				return
+			}
+		}
+	}
+}
+
+func (o *order) waiting() {
+	for _, f := range o.findings {
+		switch f.Rule {
+		case "gas-flexible", "peroxide-catalyst":
+			o.add("no-second-dose", Added, f.Steps[0], nil).After = true
+		case "launcher":
+			o.add("no-second-dose", Added, f.Steps[0], nil).After = true
+			o.add("misfire", Added, f.Steps[0], nil).After = true
+		}
+	}
+	for _, s := range o.d.Steps {
+		if slices.Contains(s.Actions, "two-people") {
+			o.add("spare-hands", Added, s.ID, nil)
+		}
+	}
+}
+
+func (o *order) blades() {
+	last := -1
+	for i, s := range o.d.Steps {
+		if slices.ContainsFunc(o.of[s.ID], func(f Finding) bool { return f.Rule == "blade" || f.Rule == "scissors-pin" }) {
+			last = i
+		}
+	}
+	if last >= 0 && !slices.ContainsFunc(o.d.Steps[last:], func(s design.Step) bool { return slices.Contains(s.Actions, "put-away") }) {
+		o.add("blades-away", Added, o.d.Steps[last].ID, nil).After = true
+	}
+}
+
+func (o *order) adults() {
+	jobs := AdultJobs(o.d, o.findings)
+	var at []int
+	for _, job := range jobs {
+		i, _ := o.d.Step(job.Step)
+		at = append(at, i)
+		o.add("interrupt", Added, job.Step, nil)
+	}
+	if len(at) > 1 && at[len(at)-1]-at[0] > len(at)-1 {
+		o.add("adult-block", Suggestion, jobs[0].Step, nil)
+	}
+}
+
+func (o *order) amounts() {
+	for _, m := range o.missing {
+		if m.heat {
+			o.add("heat-missing", OrderError, m.step, nil)
+			continue
+		}
+		n, _ := o.d.Need(m.need)
+		l := o.add("amount-missing", OrderError, m.step, text.Args{"thing": n.Name})
+		l.Need = n.ID
+	}
+}
+
+func (o *order) place() {
+	for _, f := range o.findings {
+		if f.Rule == "launcher" && !o.d.Outdoors {
+			o.add("place", OrderError, f.Steps[0], nil)
+			return
+		}
+	}
+	if !o.d.Outdoors {
+		o.add("place-table", Added, o.d.Steps[0].ID, nil)
+	}
+}
+
+// leftover is what remains at the end: what can still hurt needs a clearing
+// step of its own.
+func (o *order) leftover() {
+	var things text.List
+	for _, v := range o.vessels {
+		for _, c := range v.holds {
+			if remains(c.material) {
+				things = append(things, text.Message{ID: "safety.thing", Args: text.Args{"thing": c.need.Name}})
+			}
+		}
+	}
+	for i := range o.vessels {
+		o.leftOf(&o.vessels[i])
+	}
+	clears := slices.ContainsFunc(o.d.Steps, func(s design.Step) bool {
+		return slices.Contains(s.Actions, "clear-leftover") || s.Kind == "clear-up"
+	})
+	switch {
+	case len(things) > 0 && !clears:
+		l := o.add("leftover", OrderError, o.last().ID, text.Args{"things": things})
+		l.After, l.Insert = true, true
+	case len(things) == 0 && len(o.vessels) > 0:
+		o.add("leftover-none", Added, o.last().ID, nil).After = true
+	}
+}
+
+// leftOf works out what a fizz leaves in its vessel, of one acid and one
+// carbonate with their amounts known: whichever there is too much of.
+func (o *order) leftOf(v *vessel) {
+	acids, carbonates := v.with(isAcid), v.with(isCarbonate)
+	if len(acids) != 1 || len(carbonates) != 1 {
+		return
+	}
+	if _, ok := o.perRun(acids[0].need); !ok {
+		return
+	}
+	if _, ok := o.perRun(carbonates[0].need); !ok {
+		return
+	}
+	out, ok := o.fizz(acids[0], carbonates[0], 1, false)
+	if !ok {
+		return
+	}
+	soda, _ := out["leftover_carbonate"].Value.(float64)
+	acid, _ := out["leftover_acid"].Value.(float64)
+	last := v.steps[len(v.steps)-1]
+	switch {
+	case soda > 0.05:
+		o.add("left-soda", Added, last, text.Args{"amount": quantity.Quantity{Value: soda, Unit: quantity.MustUnit("g"), U: soda / 10}.Bare(), "thing": carbonates[0].need.Name}).After = true
+	case acid > 0.0005:
+		o.add("left-acid", Added, last, text.Args{"thing": acids[0].need.Name}).After = true
+	default:
+		o.add("left-none", Added, last, nil).After = true
+	}
+}
+
+// remains reports whether what is left of a material can still hurt.
+func remains(m *larder.Material) bool {
+	return isPeroxide(m) || m.Has("alcohol") || m.Has("adult-near") || m.Has("adult-does") || m.Has("toxic-if-eaten") || m.Has("irritant") && !isAcid(m) && m.ID != "dish-soap" && m.ID != "shampoo"
+}

@@ -221,7 +221,7 @@ func makeSheet(as store.Assignment, d *design.Document, language string, now tim
 }
 
 // swapsMemo keeps the worked-out substitutes of issued versions, which never
-// change, by version and language: a page is asked for every few seconds.
+// change, by assignment and language: a page is asked for every few seconds.
 var swapsMemo sync.Map
 
 func swapsOf(as store.Assignment, d *design.Document, language string) map[string][]PrintedSwap {
@@ -230,7 +230,7 @@ func swapsOf(as store.Assignment, d *design.Document, language string) map[strin
 		language   string
 	}
 	k := key{as.ID, language}
-	if kept, ok := swapsMemo.Load(k); ok {
+	if kept, ok := swapsMemo.Load(k); ok && as.ID != uuid.Nil {
 		return kept.(map[string][]PrintedSwap)
 	}
 	out := map[string][]PrintedSwap{}

@@ -1,0 +1,128 @@
+package app
+
+import (
+	"errors"
+	"slices"
+	"strings"
+	"testing"
+	"time"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/internal/store"
+)
+
+// The materials list stands in the order of the steps, with whole amounts and
+// the people; the substitution list says what goes with a swap and what it
+// means for the home's result.
+func TestPrinted(t *testing.T) {
+	lemon := example(t, "sour-lemon")
+	p, err := printed(&lemon, "materials", "es")
+	if err != nil || p.Missing != 0 {
+		t.Fatal(err, p.Missing)
+	}
+	names := []string{}
+	for _, i := range p.Items {
+		names = append(names, i.Name)
+	}
+	if !slices.Contains(names, "un limón") || !slices.Contains(names, "una persona adulta") || !slices.Contains(names, "gafas (sirven las de nadar)") || names[len(names)-1] != "Una mesa de cocina" {
+		t.Errorf("%q", names)
+	}
+	p, err = printed(&lemon, "substitutions", "en")
+	if err != nil {
+		t.Fatal(err)
+	}
+	soda := slices.IndexFunc(p.Swaps, func(s PrintedSwaps) bool { return s.Name == "baking soda" })
+	if soda < 0 || p.Swaps[soda].Amount != "20 g" {
+		t.Fatalf("%+v", p.Swaps)
+	}
+	crystals := slices.IndexFunc(p.Swaps[soda].Swaps, func(s PrintedSwap) bool { return strings.HasPrefix(s.Name, "washing soda") })
+	if crystals < 0 {
+		t.Fatalf("%+v", p.Swaps[soda])
+	}
+	// 3.41 times the mass and twice the acid; at 8–10 an adult does it.
+	if s := p.Swaps[soda].Swaps[crystals]; !s.Twice || s.Adult != "Adult does" || !strings.HasPrefix(s.Amount, "68") || s.Counts != "Counts like the others, marked." {
+		t.Errorf("%+v", s)
+	}
+	for _, s := range p.Swaps[soda].Swaps {
+		if strings.Contains(s.Name, "laundry") || strings.Contains(s.Name, "denture") {
+			t.Errorf("a refused thing is offered: %+v", s)
+		}
+	}
+	p, err = printed(&lemon, "safety", "es")
+	if err != nil || len(p.Cards) == 0 || len(p.Cards) > firstCards || len(p.Safety.AdultJobs) != 1 || !strings.HasPrefix(p.Safety.AdultJobs[0].Title, "Cortar") {
+		t.Errorf("%v %+v", err, p.Safety.AdultJobs)
+	}
+	for _, bad := range [][2]string{{"poem", "en"}, {"safety", "fr"}, {"", ""}} {
+		if _, err := printed(&lemon, bad[0], bad[1]); !errors.Is(err, ErrNotFound) {
+			t.Errorf("%v: %v", bad, err)
+		}
+	}
+}
+
+// A step that needs an adult stays closed in a language its text lacks; one
+// that needs only care is shown in the original, marked.
+func TestForeignStepsStayClosed(t *testing.T) {
+	now := time.Date(2027, 2, 3, 18, 0, 0, 0, time.UTC)
+	as := store.Assignment{OpensAt: now.Add(-time.Hour), DueAt: now.Add(time.Hour)}
+	lemon := example(t, "sour-lemon")
+	delete(lemon.Steps[0].Text, "es") // an adult cuts
+	delete(lemon.Steps[2].Text, "es") // pouring
+	s := makeSheet(as, &lemon, "es", now)
+	if !s.Steps[0].Foreign || s.Steps[2].Foreign || s.Untranslated != 2 {
+		t.Errorf("%v %v %d", s.Steps[0].Foreign, s.Steps[2].Foreign, s.Untranslated)
+	}
+	if s := makeSheet(as, &lemon, "en", now); s.Steps[0].Foreign {
+		t.Error("it is closed in its own language")
+	}
+}
+
+// What a family's sheet says follows from the design: gear, the lines that are
+// added, the cards of its own materials first, and substitutes.
+func TestSheetsSayWhatTheRulesAdd(t *testing.T) {
+	now := time.Date(2027, 2, 3, 18, 0, 0, 0, time.UTC)
+	as := store.Assignment{OpensAt: now.Add(-time.Hour), DueAt: now.Add(time.Hour)}
+	lemon := example(t, "sour-lemon")
+	s := makeSheet(as, &lemon, "en", now)
+	if !slices.Contains(s.Gear, "goggles (swim goggles will do)") || len(s.Steps[0].Before) < 2 || s.Cards[0] != "eye" || slices.Contains(s.Cards, "sting") {
+		t.Errorf("%v %v %v", s.Gear, s.Steps[0].Before, s.Cards)
+	}
+	soda := slices.IndexFunc(s.Needs, func(n NeedRow) bool { return n.ID == "soda" })
+	if soda < 0 || len(s.Needs[soda].Swaps) == 0 || !slices.Equal(s.Needs[soda].Steps, []int{4}) {
+		t.Errorf("%+v", s.Needs)
+	}
+	if job := s.AdultJobs[0]; job.Number != 1 || job.Minutes != 3 || job.Verdict != "adult-does" || job.Do == "" {
+		t.Errorf("%+v", job)
+	}
+	lemon.AgeBand = "14-18"
+	if s := makeSheet(as, &lemon, "en", now); len(s.AdultJobs) != 0 || !strings.Contains(s.Near, "hears a call") {
+		t.Errorf("%+v %s", s.AdultJobs, s.Near)
+	}
+	lemon.AgeBand, lemon.Lowered = "11-13", []design.Lowering{{Rule: "blade", Step: "cut", Reason: "They cut fruit with me in November.", By: "Ms Tarrant"}}
+	if s := makeSheet(as, &lemon, "en", now); len(s.Lowered) != 1 || !strings.Contains(s.Lowered[0], "Ms Tarrant") || len(s.AdultJobs) != 0 {
+		t.Errorf("%+v %+v", s.Lowered, s.AdultJobs)
+	}
+}
+
+// A way out that is carried out on a document gives it back whole, judged
+// anew; one that does not fit says so.
+func TestMend(t *testing.T) {
+	raw, _ := Example("sour-lemon")
+	m, err := Mend(raw, "watch", "en")
+	if err != nil || !strings.Contains(string(m.Document), `"watch-shared"`) || !m.Review.Issuable {
+		t.Errorf("%v %.200s", err, m.Document)
+	}
+	if _, err := Mend(raw, "open:cut", "en"); err == nil {
+		t.Error("a vessel that is not closed was opened")
+	}
+	if _, err := Mend([]byte("{"), "watch", "en"); err == nil {
+		t.Error("no document was mended")
+	}
+	rows, err := Substitutes(raw, "soda", "es")
+	if err != nil || len(rows) == 0 || rows[0].Name == "" || rows[0].Way == "" {
+		t.Errorf("%v %+v", err, rows)
+	}
+	m, err = Mend(raw, rows[0].Way, "es")
+	if err != nil || !strings.Contains(string(m.Document), strings.Split(rows[0].Way, ":")[2]) {
+		t.Errorf("%v %.300s", err, m.Document)
+	}
+}

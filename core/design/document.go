@@ -40,6 +40,7 @@ type Document struct {
 	Questions    []Question        `json:"questions,omitempty"`
 	Mistakes     []Mistake         `json:"mistakes,omitempty"`
 	Materials    []larder.Material `json:"materials,omitempty" doc:"Things of the school's own larder that this experiment uses; they travel with it"`
+	Cautions     []Caution         `json:"cautions,omitempty" doc:"What the teacher adds to the safety rules; it can only raise a verdict"`
 	Lowered      []Lowering        `json:"lowered,omitempty" doc:"Verdicts of the safety rules that the teacher lowers by one level, with the reason"`
 }
 
@@ -113,6 +114,16 @@ const (
 type Strength struct {
 	Value float64 `json:"value" exclusiveMinimum:"0"`
 	Basis string  `json:"basis" enum:"w/w,w/v,v/v,volumes,mol/L"`
+}
+
+// Caution is a hazard that the teacher sees and the rules do not, or judges
+// more strictly.
+type Caution struct {
+	ID      string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	Step    string         `json:"step" doc:"Id of the step"`
+	Verdict string         `json:"verdict" enum:"care,adult-near,adult-does,not-at-home"`
+	Why     text.Localized `json:"why" doc:"What could hurt, as a guardian reads it"`
+	Do      text.Localized `json:"do" doc:"What to do about it"`
 }
 
 // Lowering is a verdict taken one level down by the teacher. Package safety

@@ -61,6 +61,10 @@ func (d *Document) FamilyTexts() []PlacedText {
 			add(o, "/questions/%d/options/%d", i, k)
 		}
 	}
+	for i, c := range d.Cautions {
+		add(c.Why, "/cautions/%d/why", i)
+		add(c.Do, "/cautions/%d/do", i)
+	}
 	for i, m := range d.Mistakes {
 		add(m.See, "/mistakes/%d/see", i)
 		add(m.Mend, "/mistakes/%d/mend", i)

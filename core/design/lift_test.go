@@ -54,6 +54,7 @@ func TestThings(t *testing.T) {
 		"unknown-result": func(d *design.Document) { d.Measured[0].Result = "beauty" },
 		"unknown-need":   func(d *design.Document) { d.Steps[0].In = "bucket" },
 		"heat":           func(d *design.Document) { d.Steps[0].Heat = "very" },
+		"caution-step":   func(d *design.Document) { d.Cautions = []design.Caution{{ID: "own", Step: "nowhere"}} },
 		"voltage":        func(d *design.Document) { d.Steps[0].Voltage = "3 kg" },
 	} {
 		d := example(t, "thirsty-beans")

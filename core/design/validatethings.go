@@ -56,6 +56,16 @@ func (v *validator) things() {
 			v.say(Warning, "unknown-result", fmt.Sprintf("/measured/%d/result", i), text.Args{"typed": m.Result})
 		}
 	}
+	for i, c := range v.d.Cautions {
+		path := fmt.Sprintf("/cautions/%d", i)
+		v.id("caution", c.ID, path)
+		if _, ok := v.d.Step(c.Step); !ok {
+			v.say(Error, "caution-step", path+"/step", text.Args{"typed": c.Step})
+		}
+		if empty(c.Why) || empty(c.Do) {
+			v.say(Error, "no-name", path+"/why", nil)
+		}
+	}
 	for i, s := range v.d.Steps {
 		path := fmt.Sprintf("/steps/%d", i)
 		if s.In != "" && !v.known("need", s.In) {

@@ -104,6 +104,7 @@ func (j *judge) findings() []Finding {
 	}
 	j.mixtures()
 	j.evening()
+	j.added()
 	if j.home != nil {
 		j.atHome()
 	}
@@ -130,6 +131,23 @@ func (j *judge) findings() []Finding {
 		sorted[i] = j.out[o]
 	}
 	return sorted
+}
+
+// added are the teacher's own cautions. They stand beside the rules and can
+// only raise what those say. A verdict that is none is judged as the gravest.
+func (j *judge) added() {
+	for _, c := range j.d.Cautions {
+		if _, ok := j.d.Step(c.Step); !ok {
+			continue // the validation says so
+		}
+		v := Verdict(c.Verdict)
+		if !slices.Contains(Verdicts, v) {
+			v = NotAtHome
+		}
+		j.out = append(j.out, Finding{Rule: "teacher", Case: c.ID, Verdict: v, Steps: []string{c.Step},
+			Why: text.Message{ID: "safety.thing", Args: text.Args{"thing": c.Why}}, Do: text.Message{ID: "safety.thing", Args: text.Args{"thing": c.Do}}})
+		j.at = append(j.at, len(rules))
+	}
 }
 
 // say adds a finding of a clause. Findings of one rule and case about the same

@@ -32,7 +32,11 @@ func (j *judge) lower() {
 // whyNot is the id of the reason why a finding cannot be lowered; "" when it
 // can.
 func (j *judge) whyNot(f Finding, reason string) string {
-	switch r := byID[f.Rule]; {
+	r := byID[f.Rule]
+	if r == nil {
+		return "rule" // the teacher's own caution is changed, not lowered
+	}
+	switch {
 	case f.Was != "":
 		return "" // it is lowered already, once
 	case f.Verdict == NotAtHome:

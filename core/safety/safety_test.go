@@ -272,6 +272,43 @@ func TestLowering(t *testing.T) {
 	}
 }
 
+// A teacher's own caution raises a verdict and never lowers one; it stands on
+// the sheet in the teacher's words.
+func TestTheTeachersOwnCautions(t *testing.T) {
+	words := func(en, es string) text.Localized { return text.Localized{"en": en, "es": es} }
+	for _, c := range []struct {
+		lines, step, verdict string
+		want                 safety.Verdict
+	}{
+		{"---\na: put", "a", "adult-near", safety.AdultNear},
+		{"---\na: light", "a", "care", safety.AdultDoes},
+		{"---\na: put", "a", "not-at-home", safety.NotAtHome},
+		{"---\na: put", "a", "whatever", safety.NotAtHome},
+		{"---\na: put", "nowhere", "not-at-home", safety.Care},
+	} {
+		d := plan(c.lines)
+		d.Cautions = []design.Caution{{ID: "stove", Step: c.step, Verdict: c.verdict, Why: words("Our stove tips over.", "Nuestra cocina se vuelca."), Do: words("Hold it.", "Sujétala.")}}
+		r := judge(d)
+		if got := safety.Worst(r.Findings); got != c.want {
+			t.Errorf("%s on %s: %s, want %s", c.verdict, c.lines, got, c.want)
+		}
+		said := false
+		for _, x := range safety.SheetOf(d, r).During {
+			said = said || text.Render(x.Why, "es") == "Nuestra cocina se vuelca."
+		}
+		if want := c.step == "a" && c.want != safety.NotAtHome; said != want {
+			t.Errorf("%s: on the sheet %v", c.lines, said)
+		}
+		d.Lowered = []design.Lowering{{Rule: "teacher", Step: "a", Reason: "I have thought about it again, twice."}}
+		if got := safety.Worst(judge(d).Findings); got != c.want {
+			t.Errorf("lowered to %s", got)
+		}
+		for _, f := range r.Findings {
+			safety.Ways(d, larder.Standard(), f)
+		}
+	}
+}
+
 func TestAdultJobs(t *testing.T) {
 	d := plan("age: 5-7\n---\nput: put\ncut: scissors, small-things\nboil: hot-water at 50 °C")
 	jobs := safety.AdultJobs(d, safety.Check(d))

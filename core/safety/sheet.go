@@ -155,7 +155,7 @@ func (s *Sheet) caution(d *design.Document, f Finding) {
 	}
 	for i := range s.During {
 		c := &s.During[i]
-		if c.Rule == f.Rule && c.Why.ID == f.Why.ID && c.Do.ID == f.Do.ID {
+		if c.Rule == f.Rule && f.Rule != "teacher" && c.Why.ID == f.Why.ID && c.Do.ID == f.Do.ID {
 			for _, n := range numbers {
 				if !slices.Contains(c.Numbers, n) {
 					c.Numbers = append(c.Numbers, n)

@@ -82,7 +82,10 @@ func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
 		if err != nil {
 			continue
 		}
-		named := byID[f.Rule].Instead
+		var named []string
+		if r := byID[f.Rule]; r != nil {
+			named = r.Instead
+		}
 		slices.SortStableFunc(all, func(a, b larder.Candidate) int { return preferred(named, a) - preferred(named, b) })
 		for _, c := range all {
 			if len(ways)-before >= maxSwaps {

@@ -8,6 +8,7 @@ import type { Doc } from './document';
 import { useEditing } from './fields';
 import { FindingCard, type Finding } from './FindingCard';
 import { GuardianPreview } from './GuardianPreview';
+import { OwnCautions } from './OwnCautions';
 import type { Review } from './useDraft';
 
 type Order = Schemas['OrderView'];
@@ -107,6 +108,7 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
           ))}
           <CareList findings={shown.filter((f) => f.verdict === 'care' && !f.was)} onStep={toStep} />
           {(only || step) && shown.length === 0 && <p className="second">Nothing here{only ? ` is “${verdictWords[only].toLowerCase()}”` : ''}.</p>}
+          <OwnCautions />
           {hints.map((o) => (
             <p key={o.rule} className="notice plain">
               {o.message}

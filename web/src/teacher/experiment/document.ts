@@ -85,6 +85,8 @@ export interface Doc {
   questions?: { id: string; when: string; kind: string; text: Localized; options?: Localized[]; unit?: string }[];
   mistakes?: { see: Localized; cause?: Localized; mend: Localized }[];
   materials?: { id: string }[];
+  cautions?: { id: string; step: string; verdict: string; why: Localized; do: Localized }[];
+  swaps?: unknown[];
   lowered?: { rule: string; step: string; reason: string; by: string }[];
 }
 

@@ -40,6 +40,7 @@ type Document struct {
 	Questions    []Question        `json:"questions,omitempty"`
 	Mistakes     []Mistake         `json:"mistakes,omitempty"`
 	Materials    []larder.Material `json:"materials,omitempty" doc:"Things of the school's own larder that this experiment uses; they travel with it"`
+	Swaps        []larder.Rule     `json:"swaps,omitempty" doc:"Swaps of the school's own for the things used"`
 	Cautions     []Caution         `json:"cautions,omitempty" doc:"What the teacher adds to the safety rules; it can only raise a verdict"`
 	Lowered      []Lowering        `json:"lowered,omitempty" doc:"Verdicts of the safety rules that the teacher lowers by one level, with the reason"`
 }
@@ -287,7 +288,7 @@ func Seconds(duration string) (float64, bool) {
 // Larder is the shipped larder with the school's own things that the document
 // brings along. Entries that are wrong are left out; Validate says so.
 func (d *Document) Larder() *larder.Larder {
-	l, _ := larder.Standard().With(d.Materials)
+	l, _ := larder.Standard().With(larder.Own{Materials: d.Materials, Rules: d.Swaps})
 	return l
 }
 

@@ -48,7 +48,7 @@ func (v *validator) thing(n *Need, path string) {
 // things checks what stands in the document about the larder apart from the
 // needs: the school's own materials, vessels, temperatures and voltages.
 func (v *validator) things() {
-	if _, problems := larder.Standard().With(v.d.Materials); len(problems) > 0 {
+	if _, problems := larder.Standard().With(larder.Own{Materials: v.d.Materials, Rules: v.d.Swaps}); len(problems) > 0 {
 		v.say(Error, "own-material", "/materials", text.Args{"problem": problems[0].String()})
 	}
 	for i, m := range v.d.Measured {

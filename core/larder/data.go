@@ -162,6 +162,7 @@ type Rule struct {
 	Effect    string   `json:"effect,omitempty"`
 	Safety    string   `json:"safety,omitempty" doc:"What changes in safety"`
 	Procedure string   `json:"procedure,omitempty" doc:"What changes in the procedure"`
+	Own       bool     `json:"own,omitempty" doc:"Added by the school"`
 }
 
 // Word is something people type that may mean several things.

@@ -13,57 +13,106 @@ import (
 	"patient-kitchen/core/text"
 )
 
-// MaxOwn is how many materials of its own a school may add.
+// MaxOwn is how many things, and how many swaps, of its own a school may add.
 const MaxOwn = 500
 
-// With is a larder with a school's own materials beside or in place of the
-// shipped ones. They are marked as own. A known thing keeps every hazard it
-// has and stays refused if it was: own entries may add to a safety tag, never
-// take one away. Problems are returned with the larder unchanged.
-func (l *Larder) With(own []Material) (*Larder, []Problem) {
-	if len(own) == 0 {
+// Own is what a school adds to the larder: things, corrections of known
+// things, and swaps.
+type Own struct {
+	Materials []Material `json:"materials"`
+	Rules     []Rule     `json:"swaps"`
+}
+
+// With is a larder with a school's own entries, marked as own. Of a known
+// thing an entry may change the names, add jobs, hazards and figures, and move
+// a typical value; it never takes away what a safety rule counts with: tags
+// and jobs stay, a range only widens, a refused thing stays refused. An own
+// swap stands beside the shipped ones, and where several speak of a swap the
+// lowest class holds. Problems are returned with the larder unchanged.
+func (l *Larder) With(own Own) (*Larder, []Problem) {
+	if len(own.Materials) == 0 && len(own.Rules) == 0 {
 		return l, nil
 	}
-	if len(own) > MaxOwn {
-		return l, []Problem{{"", "materials", fmt.Sprintf("are %d; a school may add %d", len(own), MaxOwn)}}
+	if len(own.Materials) > MaxOwn || len(own.Rules) > MaxOwn {
+		return l, []Problem{{"", "materials", fmt.Sprintf("are %d things and %d swaps; a school may add %d of each", len(own.Materials), len(own.Rules), MaxOwn)}}
 	}
 	n := *l
-	n.Materials = slices.Clone(l.Materials)
-	n.Rules = slices.Clone(l.Rules)
+	n.Materials, n.Rules = slices.Clone(l.Materials), slices.Clone(l.Rules)
 	at := map[string]int{}
 	for i := range n.Materials {
 		at[n.Materials[i].ID] = i
 	}
 	var problems []Problem
 	seen := map[string]bool{}
-	for _, m := range own {
-		if seen[m.ID] {
-			problems = append(problems, Problem{m.ID, "id", "is taken twice"})
+	once := func(id string) {
+		if seen[id] {
+			problems = append(problems, Problem{id, "id", "is taken twice"})
 		}
-		seen[m.ID] = true
-		m.Own = true
+		seen[id] = true
+	}
+	for _, m := range own.Materials {
+		once(m.ID)
 		if i, known := at[m.ID]; known {
-			was := &n.Materials[i]
-			m.Hazards = union(was.Hazards, m.Hazards)
-			m.MayHold = union(was.MayHold, m.MayHold)
-			m.Refused = was.Refused || m.Refused
-			m.Shelf = was.Shelf
-			n.Materials[i] = m
+			n.Materials[i] = corrected(n.Materials[i], m)
 		} else {
-			m.Shelf = "own"
+			m.Own, m.Shelf = true, "own"
 			n.Materials = append(n.Materials, m)
 		}
 	}
-	n.index()
-	for _, m := range own {
-		if known, ok := n.materials[m.ID]; ok {
-			problems = append(problems, n.checkMaterial(known)...)
+	for _, r := range own.Rules {
+		once(r.ID)
+		if !idPattern.MatchString(r.ID) {
+			problems = append(problems, Problem{r.ID, "id", "has to be small letters, digits and hyphens, such as our-soap"})
 		}
+		r.Own = true
+		n.Rules = append(n.Rules, r)
+	}
+	n.index()
+	for _, m := range own.Materials {
+		problems = append(problems, n.checkMaterial(n.materials[m.ID])...)
+	}
+	for i := len(l.Rules); i < len(n.Rules); i++ {
+		problems = append(problems, n.checkRule(&n.Rules[i])...)
 	}
 	if len(problems) > 0 {
 		return l, problems
 	}
 	return &n, nil
+}
+
+// corrected is a known material with a school's correction.
+func corrected(was, own Material) Material {
+	m := own
+	m.Own, m.Shelf = true, was.Shelf
+	m.Refused = was.Refused || own.Refused
+	m.Roles, m.Hazards, m.MayHold = union(was.Roles, own.Roles), union(was.Hazards, own.Hazards), union(was.MayHold, own.MayHold)
+	m.Contains = slices.Clone(was.Contains)
+	for _, c := range own.Contains {
+		i := slices.IndexFunc(m.Contains, func(k Content) bool { return k.Substance == c.Substance && k.Basis == c.Basis && k.Form == c.Form })
+		if i < 0 {
+			m.Contains = append(m.Contains, c)
+			continue
+		}
+		k := &m.Contains[i]
+		k.Low, k.Typical, k.High = min(k.Low, c.Low), c.Typical, max(k.High, c.High)
+	}
+	m.Figures = slices.Clone(own.Figures)
+	for _, f := range was.Figures {
+		i := slices.IndexFunc(m.Figures, func(o Figure) bool { return f.Key != "" && o.Key == f.Key })
+		if i < 0 {
+			m.Figures = append(m.Figures, f)
+			continue
+		}
+		o := &m.Figures[i]
+		if o.Typical == 0 {
+			o.Typical = (o.Low + o.High) / 2
+		}
+		o.Low, o.High = min(o.Low, f.Low), max(o.High, f.High)
+	}
+	if m.Piece == nil {
+		m.Piece = was.Piece
+	}
+	return m
 }
 
 func union(a, b []string) []string {
@@ -76,27 +125,35 @@ func union(a, b []string) []string {
 	return out
 }
 
-// WriteJSON writes materials in the form of the data files.
-func WriteJSON(w io.Writer, own []Material) error {
+// WriteJSON writes a school's own entries as an open file.
+func WriteJSON(w io.Writer, own Own) error {
 	e := json.NewEncoder(w)
 	e.SetIndent("", " ")
-	if own == nil {
-		own = []Material{}
+	if own.Materials == nil {
+		own.Materials = []Material{}
+	}
+	if own.Rules == nil {
+		own.Rules = []Rule{}
 	}
 	return e.Encode(own)
 }
 
-// ReadJSON reads what WriteJSON wrote. Unknown fields are an error that names
-// them: a typing mistake in a safety tag must not be lost.
-func ReadJSON(data []byte) ([]Material, error) {
+// ReadJSON reads what WriteJSON wrote, or a bare list of things. Unknown
+// fields are an error that names them: a typing mistake in a safety tag must
+// not be lost.
+func ReadJSON(data []byte) (Own, error) {
 	d := json.NewDecoder(bytes.NewReader(data))
 	d.DisallowUnknownFields()
-	var own []Material
-	if err := d.Decode(&own); err != nil {
-		return nil, fmt.Errorf("the file is not a list of materials: %w", err)
+	var own Own
+	var into any = &own
+	if trimmed := bytes.TrimSpace(data); len(trimmed) > 0 && trimmed[0] == '[' {
+		into = &own.Materials
+	}
+	if err := d.Decode(into); err != nil {
+		return Own{}, fmt.Errorf("the file does not hold things and swaps: %w", err)
 	}
 	if _, err := d.Token(); !errors.Is(err, io.EOF) {
-		return nil, errors.New("there is something after the list of materials; remove it")
+		return Own{}, errors.New("there is something after the end; remove it")
 	}
 	return own, nil
 }

@@ -57,7 +57,7 @@ func TestEveryNameIsFound(t *testing.T) {
 func TestOwnMaterials(t *testing.T) {
 	l := larder.Standard()
 	soap := larder.Material{ID: "school-soap", Name: text.Localized{"en": "school soap"}, Roles: []string{"surfactant"}, Hazards: []string{"slip"}, Cost: "cheap"}
-	mine, problems := l.With([]larder.Material{soap, {ID: "bleach", Name: text.Localized{"en": "our bleach"}, Roles: []string{"mild-alkali"}}})
+	mine, problems := l.With(larder.Own{Materials: []larder.Material{soap, {ID: "bleach", Name: text.Localized{"en": "our bleach"}, Roles: []string{"mild-alkali"}}}})
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
@@ -83,12 +83,45 @@ func TestOwnMaterials(t *testing.T) {
 		{ID: "soap-x", Name: text.Localized{"en": "x"}, Contains: []larder.Content{{Substance: "sucrose", Range: larder.Range{Low: 1, Typical: 1, High: 300}, Basis: "heavy"}}},
 		{ID: "soap-x", Name: text.Localized{"en": "x"}, Figures: []larder.Figure{{Key: "rho", Low: 2, High: 1, Quality: "sure"}}},
 	} {
-		if same, problems := l.With([]larder.Material{bad}); len(problems) == 0 || same != l {
+		if same, problems := l.With(larder.Own{Materials: []larder.Material{bad}}); len(problems) == 0 || same != l {
 			t.Errorf("%+v passes", bad)
 		}
 	}
-	if _, problems := l.With(make([]larder.Material, larder.MaxOwn+1)); len(problems) != 1 {
+	if _, problems := l.With(larder.Own{Materials: make([]larder.Material, larder.MaxOwn+1)}); len(problems) != 1 {
 		t.Error("there is no end to it")
+	}
+}
+
+// A correction never takes away what a safety rule counts with, and an own
+// swap never makes one better than the shipped rules do.
+func TestOwnEntriesNeverLoosen(t *testing.T) {
+	l := larder.Standard()
+	weak := larder.Material{ID: "peroxide-6", Name: text.Localized{"en": "our weak peroxide"}, Contains: []larder.Content{{Substance: "hydrogen-peroxide", Range: larder.Range{Low: 1, Typical: 1, High: 1}, Basis: "w/v"}},
+		Figures: []larder.Figure{{Text: "rho 0.9", Key: "rho", Low: 0.9, High: 0.9, Unit: "g/mL"}}}
+	swap := larder.Rule{ID: "better-lemon", Role: "mild-acid", Results: []string{"rate"}, From: larder.Side{Text: "white vinegar", Materials: []string{"vinegar-white"}}, To: larder.Side{Text: "lemon", Materials: []string{"lemon-juice-fresh"}}, Basis: larder.EqualAcid, Class: larder.Pools}
+	mine, problems := l.With(larder.Own{Materials: []larder.Material{weak}, Rules: []larder.Rule{swap}})
+	if len(problems) > 0 {
+		t.Fatal(problems)
+	}
+	m, _ := mine.Material("peroxide-6")
+	if m.Contains[0].High != 6 || m.Contains[0].Typical != 1 || !m.Does("oxygen-releaser") || !m.Has("adult-does") || !m.Own {
+		t.Errorf("%+v", m)
+	}
+	all, err := mine.Candidates(larder.Need{Role: "mild-acid", Stuff: larder.Stuff{Material: "vinegar-white", Percent: 5}, Result: "rate", Tolerance: "free"})
+	if c, ok := find(all, "lemon-juice-fresh"); err != nil || !ok || c.Class != larder.Separate {
+		t.Errorf("an own swap made rate %s: %v", c.Class, err)
+	}
+	for _, bad := range []larder.Rule{
+		{ID: "x", Role: "mild-acid", Results: []string{"any"}, Basis: larder.NoConversion, Class: larder.Scales},
+		{ID: "x", Role: "nothing", Results: []string{"any"}, Basis: larder.EqualAcid, Class: larder.Scales},
+		{ID: "x", Role: "mild-acid", Basis: larder.EqualAcid, Class: larder.Scales},
+		{ID: "Bad Id", Role: "mild-acid", Results: []string{"any"}, Basis: larder.EqualAcid, Class: larder.Scales},
+		{ID: "x", Role: "mild-acid", Results: []string{"any"}, To: larder.Side{Materials: []string{"battery-acid"}}, Basis: larder.NoConversion, Class: larder.Separate},
+		{ID: "x", Role: "mild-acid", Results: []string{"any"}, To: larder.Side{Materials: []string{"nectar"}}, Basis: larder.NoConversion, Class: larder.Separate},
+	} {
+		if same, problems := l.With(larder.Own{Rules: []larder.Rule{bad}}); len(problems) == 0 || same != l {
+			t.Errorf("%+v passes", bad)
+		}
 	}
 }
 
@@ -98,11 +131,13 @@ func TestOwnRoundTrip(t *testing.T) {
 	washer, _ := l.Material("washer-m8")
 	own := []larder.Material{*honey, *washer, {ID: "minus", Name: text.Localized{"en": "-1 a trick"}, Hazards: []string{"slip"}}}
 	var b bytes.Buffer
-	if err := larder.WriteJSON(&b, own); err != nil {
+	swap := larder.Rule{ID: "our-swap", Role: "dense-syrup", Results: []string{"any"}, From: larder.Side{Text: "honey", Materials: []string{"honey"}}, To: larder.Side{Text: "minus", Materials: []string{"minus"}}, Basis: larder.NoConversion, Class: larder.Separate}
+	if err := larder.WriteJSON(&b, larder.Own{Materials: own, Rules: []larder.Rule{swap}}); err != nil {
 		t.Fatal(err)
 	}
-	back, err := larder.ReadJSON(b.Bytes())
-	if err != nil || len(back) != 3 || back[0].Name["es"] != "miel" || back[1].Piece.Typical != 1.83 {
+	whole, err := larder.ReadJSON(b.Bytes())
+	back := whole.Materials
+	if err != nil || len(back) != 3 || len(whole.Rules) != 1 || whole.Rules[0].To.Materials[0] != "minus" || back[0].Name["es"] != "miel" || back[1].Piece.Typical != 1.83 {
 		t.Errorf("%v %+v", err, back)
 	}
 	b.Reset()
@@ -121,7 +156,10 @@ func TestOwnRoundTrip(t *testing.T) {
 			t.Errorf("%q passes", bad)
 		}
 	}
-	for _, bad := range []string{"", "{}", `[{"id":"x","hazrds":["slip"]}]`, "[] []"} {
+	if bare, err := larder.ReadJSON([]byte(`[{"id":"x"}]`)); err != nil || len(bare.Materials) != 1 {
+		t.Errorf("a bare list: %v %+v", err, bare)
+	}
+	for _, bad := range []string{"", `{"things": []}`, `[{"id":"x","hazrds":["slip"]}]`, "[] []"} {
 		if _, err := larder.ReadJSON([]byte(bad)); err == nil {
 			t.Errorf("%q passes", bad)
 		}
@@ -134,7 +172,7 @@ func FuzzReadCSV(f *testing.F) {
 	f.Fuzz(func(t *testing.T, data []byte) {
 		own, err := larder.ReadCSV(data)
 		if err == nil {
-			larder.Standard().With(own)
+			larder.Standard().With(larder.Own{Materials: own})
 		}
 	})
 }

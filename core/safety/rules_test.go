@@ -225,7 +225,7 @@ func TestTheLarderIsNeverStricter(t *testing.T) {
 		}
 	}
 	for _, tag := range append(slices.Clone(larder.Tags), "allergen:milk") {
-		own, problems := l.With([]larder.Material{{ID: "thing-x", Name: text.Localized{"en": "thing x"}, Hazards: []string{tag}}})
+		own, problems := l.With(larder.Own{Materials: []larder.Material{{ID: "thing-x", Name: text.Localized{"en": "thing x"}, Hazards: []string{tag}}}})
 		if len(problems) > 0 {
 			t.Fatal(problems)
 		}

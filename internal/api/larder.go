@@ -50,6 +50,26 @@ func (s *Server) larder() {
 	forTeacher(s, op("DELETE", "/larder/own/{thing}", "delete-own-thing", "Take a thing of the school's own out"), func(ctx context.Context, who app.TeacherActor, i *del) (Done, error) {
 		return Done{true}, s.App.DeleteOwnThing(ctx, who, i.Thing)
 	})
+	type putSwap struct {
+		Swap string `path:"swap" maxLength:"40" example:"soap-for-soap"`
+		Body struct {
+			Swap map[string]any `json:"swap" doc:"As the larder's data files write it; its id is that of the address"`
+		}
+		RawBody []byte
+	}
+	forTeacher(s, op("PUT", "/larder/own-swaps/{swap}", "put-own-swap", "Add or change a swap of the school's own"), func(ctx context.Context, who app.TeacherActor, i *putSwap) (Done, error) {
+		raw, err := rawField(i.RawBody, "swap")
+		if err != nil {
+			return Done{}, err
+		}
+		return Done{true}, s.App.PutOwnSwap(ctx, who, i.Swap, raw)
+	})
+	type delSwap struct {
+		Swap string `path:"swap" maxLength:"40" example:"soap-for-soap"`
+	}
+	forTeacher(s, op("DELETE", "/larder/own-swaps/{swap}", "delete-own-swap", "Take a swap of the school's own out"), func(ctx context.Context, who app.TeacherActor, i *delSwap) (Done, error) {
+		return Done{true}, s.App.DeleteOwnSwap(ctx, who, i.Swap)
+	})
 	type imported struct {
 		Body struct {
 			File string `json:"file" maxLength:"1000000" doc:"JSON or CSV, as text"`
@@ -78,18 +98,20 @@ func (s *Server) exportThings(w http.ResponseWriter, r *http.Request) {
 		writeProblem(w, s.logged(r.Context(), err))
 		return
 	}
-	write, kind := larder.WriteJSON, "application/json"
 	if chi.URLParam(r, "form") == "csv" {
-		write, kind = larder.WriteCSV, "text/csv; charset=utf-8"
+		attachment(w, "text/csv; charset=utf-8", "larder-own.csv")
+		err = larder.WriteCSV(w, own.Materials)
+	} else {
+		attachment(w, "application/json", "larder-own.json")
+		err = larder.WriteJSON(w, own)
 	}
-	w.Header().Set("Content-Type", kind)
-	w.Header().Set("Content-Disposition", `attachment; filename="larder-own.`+chi.URLParam(r, "form")+`"`)
-	if err := write(w, own); err != nil {
+	if err != nil {
 		s.Log.Error("export", "error", err)
 	}
 }
 
-// LarderSchema is the JSON Schema of the larder's materials.
+// LarderSchema is the JSON Schema of a school's own things and swaps, which
+// are written as the larder's data files are.
 func LarderSchema() ([]byte, error) {
-	return schemaOf[[]larder.Material]("Patient Kitchen larder: a list of things")
+	return schemaOf[larder.Own]("Patient Kitchen larder: a school's own things and swaps")
 }

@@ -66,6 +66,34 @@ func TestOwnThings(t *testing.T) {
 	}
 	other.refused("POST", "/larder/own", map[string]any{"file": "id,nonsense\nx,y"}, 422, "invalid")
 	other.refused("POST", "/larder/own", map[string]any{"file": "[]"}, 422, "invalid")
+	// A swap of the school's own, which goes with a design that uses the thing.
+	swap := map[string]any{"role": "surfactant", "results": []string{"any"}, "from": map[string]any{"text": "", "materials": []string{"dish-soap"}}, "to": map[string]any{"text": "", "materials": []string{"school-soap"}}, "basis": "equal-volume", "class": "separate", "effect": "less foam"}
+	want[api.Done](teacher, "PUT", "/larder/own-swaps/soap-for-soap", map[string]any{"swap": swap})
+	if card := want[app.ThingCard](teacher, "GET", "/larder/things/dish-soap", nil); !slices.ContainsFunc(card.Instead, func(r app.SwapRow) bool { return r.Own && r.To == "school soap" }) {
+		t.Errorf("%+v", card.Instead)
+	}
+	doc := map[string]any{"schema": 2, "title": map[string]string{"en": "x"}, "languages": []string{"en"}, "needs": []any{map[string]any{"id": "soap", "name": map[string]string{}}}}
+	m := want[app.Mended](teacher, "POST", "/preview/choose", map[string]any{"document": doc, "need": "soap", "thing": "dish-soap"})
+	for _, says := range []string{`"soap-for-soap"`, `"school-soap"`, `"surfactant"`} {
+		if !strings.Contains(string(m.Document), says) {
+			t.Errorf("the document lacks %s: %s", says, m.Document)
+		}
+	}
+	if rows := want[api.List[app.SubstituteRow]](teacher, "POST", "/preview/substitutes", map[string]any{"document": m.Document, "need": "soap"}).Items; !slices.ContainsFunc(rows, func(r app.SubstituteRow) bool { return r.Name == "school soap" && r.Effect == "less foam" }) {
+		t.Errorf("%+v", rows)
+	}
+	teacher.refused("POST", "/preview/choose", map[string]any{"document": doc, "need": "soap", "thing": "nectar"}, 404, "not-found")
+	for field, bad := range map[string]any{"class": "best", "basis": "luck", "role": "king", "to": map[string]any{"text": "", "materials": []string{"bleach"}}, "from": map[string]any{"text": ""}} {
+		broken := map[string]any{}
+		for k, v := range swap {
+			broken[k] = v
+		}
+		broken[field] = bad
+		teacher.refused("PUT", "/larder/own-swaps/soap-x", map[string]any{"swap": broken}, 422, "invalid")
+	}
+	teacher.refused("DELETE", "/larder/own/school-soap", nil, 409, "in-use")
+	want[api.Done](teacher, "DELETE", "/larder/own-swaps/soap-for-soap", nil)
+	teacher.refused("DELETE", "/larder/own-swaps/soap-for-soap", nil, 404, "not-found")
 	want[api.Done](teacher, "DELETE", "/larder/own/school-soap", nil)
 	teacher.refused("DELETE", "/larder/own/school-soap", nil, 404, "not-found")
 	if v := want[app.LarderView](teacher, "GET", "/larder", nil); v.Own != 1 {

@@ -49,6 +49,22 @@ func (s *Server) previews() {
 		raw, err := rawField(i.RawBody, "document")
 		return app.Review(raw, i.code()), err
 	})
+	type choose struct {
+		Accept
+		Body struct {
+			Document map[string]any `json:"document"`
+			Need     string         `json:"need" maxLength:"40" example:"vinegar"`
+			Thing    string         `json:"thing" maxLength:"40" example:"vinegar-white"`
+		}
+		RawBody []byte
+	}
+	forTeacher(s, op("POST", "/preview/choose", "preview-choose", "Make a need a thing of the larder"), func(ctx context.Context, who app.TeacherActor, i *choose) (app.Mended, error) {
+		raw, err := rawField(i.RawBody, "document")
+		if err != nil {
+			return app.Mended{}, err
+		}
+		return s.App.Choose(ctx, who, raw, i.Body.Need, i.Body.Thing, i.code())
+	})
 	type substitutes struct {
 		Accept
 		Body struct {

@@ -22,7 +22,7 @@ type LarderView struct {
 	Swaps   []SwapRow  `json:"swaps"`
 	Never   []NeverRow `json:"never"`
 	Results []string   `json:"results" doc:"Kinds of result that swaps tell apart"`
-	Own     int        `json:"own" doc:"How many things the school added"`
+	Own     int        `json:"own" doc:"How many things and swaps the school added"`
 
 	Fallbacks  []larder.Fallback  `json:"fallbacks" doc:"What almost every home has instead"`
 	Printables []larder.Printable `json:"printables" doc:"Sheets that stand in for a tool"`
@@ -65,6 +65,7 @@ type SwapRow struct {
 	Effect    string   `json:"effect,omitempty"`
 	Safety    string   `json:"safety,omitempty"`
 	Procedure string   `json:"procedure,omitempty"`
+	Own       bool     `json:"own,omitempty"`
 }
 
 // NeverRow is what no kit may hold.
@@ -138,18 +139,26 @@ func aloneDesign(m *larder.Material) design.Document {
 		Steps: []design.Step{{ID: "use", Uses: []string{"thing"}}}}
 }
 
-func (a *App) larderOf(ctx context.Context, who TeacherActor) (*larder.Larder, []larder.Material, error) {
-	rows, err := a.Store.OwnMaterials(ctx, who.ID)
+func (a *App) larderOf(ctx context.Context, who TeacherActor) (*larder.Larder, larder.Own, error) {
+	var own larder.Own
+	rows, err := a.Store.OwnEntries(ctx, who.ID)
 	if err != nil {
-		return nil, nil, err
+		return nil, own, err
 	}
-	var own []larder.Material
 	for _, r := range rows {
-		var m larder.Material
-		if err := json.Unmarshal(r.Material, &m); err != nil {
-			return nil, nil, fmt.Errorf("own material %s: %w", r.ID, err)
+		var err error
+		if r.Kind == "swap" {
+			var rule larder.Rule
+			err = json.Unmarshal(r.Body, &rule)
+			own.Rules = append(own.Rules, rule)
+		} else {
+			var m larder.Material
+			err = json.Unmarshal(r.Body, &m)
+			own.Materials = append(own.Materials, m)
 		}
-		own = append(own, m)
+		if err != nil {
+			return nil, own, fmt.Errorf("own %s %s: %w", r.Kind, r.ID, err)
+		}
 	}
 	l, _ := larder.Standard().With(own)
 	return l, own, nil
@@ -161,7 +170,7 @@ func (a *App) Larder(ctx context.Context, who TeacherActor, language string) (La
 	if err != nil {
 		return LarderView{}, err
 	}
-	v := LarderView{Things: []ThingRow{}, Jobs: []JobRow{}, Swaps: []SwapRow{}, Never: []NeverRow{}, Results: l.Results(), Own: len(own), Tags: larder.Tags, Fallbacks: l.Fallbacks, Printables: l.Printables, Allergens: larder.Allergens}
+	v := LarderView{Things: []ThingRow{}, Jobs: []JobRow{}, Swaps: []SwapRow{}, Never: []NeverRow{}, Results: l.Results(), Own: len(own.Materials) + len(own.Rules), Tags: larder.Tags, Fallbacks: l.Fallbacks, Printables: l.Printables, Allergens: larder.Allergens}
 	counts := map[string]int{}
 	for i := range l.Materials {
 		m := &l.Materials[i]
@@ -211,7 +220,7 @@ func thingRow(l *larder.Larder, m *larder.Material, language string) ThingRow {
 }
 
 func swapRow(r *larder.Rule) SwapRow {
-	return SwapRow{r.ID, r.Role, r.Results, r.From.Text, r.To.Text, string(r.Basis), string(r.Class), r.Worked, r.Effect, r.Safety, r.Procedure}
+	return SwapRow{r.ID, r.Role, r.Results, r.From.Text, r.To.Text, string(r.Basis), string(r.Class), r.Worked, r.Effect, r.Safety, r.Procedure, r.Own}
 }
 
 // Thing is one material's card.

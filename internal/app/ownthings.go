@@ -6,66 +6,134 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"slices"
 
+	"patient-kitchen/core/design"
 	"patient-kitchen/core/larder"
 	"patient-kitchen/internal/store"
 )
 
+const (
+	thingExample = `{"name": {"en": "school soap"}, "roles": ["surfactant"], "hazards": ["slip"]}`
+	swapExample  = `{"role": "surfactant", "results": ["any"], "from": {"materials": ["dish-soap"]}, "to": {"materials": ["school-soap"]}, "basis": "equal-volume", "class": "separate"}`
+)
+
 // PutOwnThing adds or corrects a thing of the school's own.
 func (a *App) PutOwnThing(ctx context.Context, who TeacherActor, id string, raw []byte) error {
-	own, err := larder.ReadJSON(append(append([]byte("["), raw...), ']'))
-	if err == nil && len(own) != 1 {
+	own, err := larder.ReadJSON(fmt.Appendf(nil, `{"materials": [%s]}`, raw))
+	if err == nil && len(own.Materials) != 1 {
 		err = errors.New("give one thing")
 	}
 	if err != nil {
-		return &Invalid{"material", "cannot be read: " + err.Error(), `{"name": {"en": "school soap"}, "roles": ["surfactant"], "hazards": ["slip"]}`}
+		return &Invalid{"material", "cannot be read: " + err.Error(), thingExample}
 	}
-	own[0].ID = id
+	own.Materials[0].ID = id
 	return a.putOwn(ctx, who, own)
 }
 
-// ImportThings takes a school's own things from a file, JSON or CSV, all or
+// PutOwnSwap adds or changes a swap of the school's own. Its sides are worded
+// by the names of their things when it has no words.
+func (a *App) PutOwnSwap(ctx context.Context, who TeacherActor, id string, raw []byte) error {
+	own, err := larder.ReadJSON(fmt.Appendf(nil, `{"swaps": [%s]}`, raw))
+	if err == nil && len(own.Rules) != 1 {
+		err = errors.New("give one swap")
+	}
+	if err != nil {
+		return &Invalid{"swap", "cannot be read: " + err.Error(), swapExample}
+	}
+	r := &own.Rules[0]
+	r.ID = id
+	if len(r.From.Materials) == 0 || len(r.To.Materials) == 0 {
+		return &Invalid{"swap", "has to lead from a thing to another", swapExample}
+	}
+	if r.Basis == "" {
+		r.Basis = usualBasis(*r)
+	}
+	l, _, err := a.larderOf(ctx, who)
+	if err != nil {
+		return err
+	}
+	for _, side := range []*larder.Side{&r.From, &r.To} {
+		if m, ok := l.Material(side.Materials[0]); ok && side.Text == "" {
+			side.Text, _ = m.Name.In("en")
+		}
+	}
+	return a.putOwn(ctx, who, own)
+}
+
+// usualBasis is what a swap keeps equal where it does not say: what is refused
+// keeps nothing, a factor is between masses, and what only scales asks for a
+// check of one's own.
+func usualBasis(r larder.Rule) larder.Basis {
+	switch {
+	case r.Class == larder.Unsuitable:
+		return larder.Refuse
+	case r.Factor != nil:
+		return larder.EqualMass
+	case r.Class == larder.Scales:
+		return larder.Recalibrate
+	}
+	return larder.NoConversion
+}
+
+// ImportThings takes a school's own entries from a file, JSON or CSV, all or
 // none, and says how many.
 func (a *App) ImportThings(ctx context.Context, who TeacherActor, data []byte) (int, error) {
-	var own []larder.Material
+	const example = "id,name_en,roles\nschool-soap,school soap,surfactant"
+	var own larder.Own
 	var err error
 	if trimmed := bytes.TrimSpace(data); len(trimmed) > 0 && (trimmed[0] == '[' || trimmed[0] == '{') {
 		own, err = larder.ReadJSON(data)
 	} else {
-		own, err = larder.ReadCSV(data)
+		own.Materials, err = larder.ReadCSV(data)
 	}
 	if err != nil {
-		return 0, &Invalid{"file", "cannot be read: " + err.Error(), "id,name_en,roles\nschool-soap,school soap,surfactant"}
+		return 0, &Invalid{"file", "cannot be read: " + err.Error(), example}
 	}
-	if len(own) == 0 {
-		return 0, &Invalid{"file", "holds no things", "id,name_en,roles\nschool-soap,school soap,surfactant"}
+	n := len(own.Materials) + len(own.Rules)
+	if n == 0 {
+		return 0, &Invalid{"file", "holds nothing", example}
 	}
-	return len(own), a.putOwn(ctx, who, own)
+	return n, a.putOwn(ctx, who, own)
 }
 
-func (a *App) putOwn(ctx context.Context, who TeacherActor, own []larder.Material) error {
-	if _, problems := larder.Standard().With(own); len(problems) > 0 {
-		return &Invalid{"material." + problems[0].Field, problems[0].Entry + " " + problems[0].Message, `{"name": {"en": "school soap"}, "roles": ["surfactant"], "hazards": ["slip"]}`}
-	}
+// putOwn stores entries that hold together with those that are there.
+func (a *App) putOwn(ctx context.Context, who TeacherActor, own larder.Own) error {
 	_, present, err := a.larderOf(ctx, who)
 	if err != nil {
 		return err
 	}
-	ids := map[string]bool{}
-	for _, m := range append(present, own...) {
-		ids[m.ID] = true
+	merged := larder.Own{Materials: slices.Clone(own.Materials), Rules: slices.Clone(own.Rules)}
+	for _, m := range present.Materials {
+		if !slices.ContainsFunc(own.Materials, func(o larder.Material) bool { return o.ID == m.ID }) {
+			merged.Materials = append(merged.Materials, m)
+		}
 	}
-	if len(ids) > larder.MaxOwn {
-		return &Invalid{"material", fmt.Sprintf("would be one of more than %d", larder.MaxOwn), "take some out first"}
+	for _, r := range present.Rules {
+		if !slices.ContainsFunc(own.Rules, func(o larder.Rule) bool { return o.ID == r.ID }) {
+			merged.Rules = append(merged.Rules, r)
+		}
+	}
+	if _, problems := larder.Standard().With(merged); len(problems) > 0 {
+		return &Invalid{"material." + problems[0].Field, problems[0].Entry + " " + problems[0].Message, thingExample}
 	}
 	return a.Store.InTx(ctx, func(q *store.Queries) error {
-		for _, m := range own {
-			m.Own, m.Shelf = true, ""
-			raw, err := json.Marshal(m)
+		put := func(kind, id string, entry any) error {
+			raw, err := json.Marshal(entry)
 			if err != nil {
 				return err
 			}
-			if err := q.PutOwnMaterial(ctx, store.OwnMaterial{TeacherID: who.ID, ID: m.ID, Material: raw, UpdatedAt: a.Now()}); err != nil {
+			return q.PutOwnEntry(ctx, store.OwnEntry{TeacherID: who.ID, Kind: kind, ID: id, Body: raw, UpdatedAt: a.Now()})
+		}
+		for _, m := range own.Materials {
+			m.Own, m.Shelf = true, ""
+			if err := put("thing", m.ID, m); err != nil {
+				return err
+			}
+		}
+		for _, r := range own.Rules {
+			r.Own = true
+			if err := put("swap", r.ID, r); err != nil {
 				return err
 			}
 		}
@@ -73,13 +141,79 @@ func (a *App) putOwn(ctx context.Context, who TeacherActor, own []larder.Materia
 	})
 }
 
-// DeleteOwnThing takes a thing of the school's own out of the larder.
+// DeleteOwnThing takes a thing of the school's own out of the larder, unless a
+// swap of its own still names it.
 func (a *App) DeleteOwnThing(ctx context.Context, who TeacherActor, id string) error {
-	return notFound(a.Store.DeleteOwnMaterial(ctx, who.ID, id))
+	_, own, err := a.larderOf(ctx, who)
+	if err != nil {
+		return err
+	}
+	for _, r := range own.Rules {
+		if _, shipped := larder.Standard().Material(id); !shipped && slices.Contains(append(slices.Clone(r.From.Materials), r.To.Materials...), id) {
+			return &Refused{Code: "in-use", Detail: "Your swap “" + r.ID + "” names it. Take the swap out first."}
+		}
+	}
+	return notFound(a.Store.DeleteOwnEntry(ctx, who.ID, "thing", id))
 }
 
-// OwnThings are the school's own things, for export.
-func (a *App) OwnThings(ctx context.Context, who TeacherActor) ([]larder.Material, error) {
+// DeleteOwnSwap takes a swap of the school's own out.
+func (a *App) DeleteOwnSwap(ctx context.Context, who TeacherActor, id string) error {
+	return notFound(a.Store.DeleteOwnEntry(ctx, who.ID, "swap", id))
+}
+
+// OwnThings are the school's own entries, for export.
+func (a *App) OwnThings(ctx context.Context, who TeacherActor) (larder.Own, error) {
 	_, own, err := a.larderOf(ctx, who)
 	return own, err
+}
+
+// Choose makes a need of a document a thing of the teacher's larder: its kind,
+// its job if it has that one, its names where none were written. What is the
+// school's own in it goes along with the document.
+func (a *App) Choose(ctx context.Context, who TeacherActor, raw []byte, need, thing, language string) (Mended, error) {
+	d, err := design.Read(raw)
+	if err != nil {
+		return Mended{}, &Invalid{"document", "cannot be read: " + err.Error(), `{"schema": 2}`}
+	}
+	l, own, err := a.larderOf(ctx, who)
+	if err != nil {
+		return Mended{}, err
+	}
+	n, ok := d.Need(need)
+	m, known := l.Material(thing)
+	if !ok || !known {
+		return Mended{}, ErrNotFound
+	}
+	n.Kind, n.Material, n.Form, n.Strength = design.MaterialNeed, m.ID, "", nil
+	if !m.Does(n.Role) {
+		n.Role = ""
+		if len(m.Roles) > 0 {
+			n.Role = m.Roles[0]
+		}
+	}
+	if named, _ := n.Name.In(language); named == "" {
+		n.Name = m.Name
+	}
+	carry(&d, own, thing)
+	out, err := json.Marshal(d)
+	return Mended{out, Review(out, language)}, err
+}
+
+// carry puts the school's own entries about a thing into a document: the thing
+// itself, its swaps, and the own things those lead to.
+func carry(d *design.Document, own larder.Own, thing string) {
+	wanted := []string{thing}
+	for _, r := range own.Rules {
+		if slices.Contains(r.From.Materials, thing) {
+			wanted = append(wanted, r.To.Materials...)
+			if !slices.ContainsFunc(d.Swaps, func(o larder.Rule) bool { return o.ID == r.ID }) {
+				d.Swaps = append(d.Swaps, r)
+			}
+		}
+	}
+	for _, m := range own.Materials {
+		if slices.Contains(wanted, m.ID) && !slices.ContainsFunc(d.Materials, func(o larder.Material) bool { return o.ID == m.ID }) {
+			d.Materials = append(d.Materials, m)
+		}
+	}
 }

@@ -8,6 +8,7 @@ import (
 	"time"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/larder"
 	"patient-kitchen/internal/store"
 )
 
@@ -124,5 +125,16 @@ func TestMend(t *testing.T) {
 	m, err = Mend(raw, rows[0].Way, "es")
 	if err != nil || !strings.Contains(string(m.Document), strings.Split(rows[0].Way, ":")[2]) {
 		t.Errorf("%v %.300s", err, m.Document)
+	}
+}
+
+func TestUsualBasis(t *testing.T) {
+	for want, r := range map[larder.Basis]larder.Rule{
+		larder.Refuse: {Class: larder.Unsuitable, Factor: &larder.Range{}}, larder.EqualMass: {Class: larder.Scales, Factor: &larder.Range{}},
+		larder.Recalibrate: {Class: larder.Scales}, larder.NoConversion: {Class: larder.Separate},
+	} {
+		if got := usualBasis(r); got != want {
+			t.Errorf("%+v: %s, want %s", r, got, want)
+		}
 	}
 }

@@ -7,26 +7,27 @@ import (
 	"github.com/google/uuid"
 )
 
-// OwnMaterial is a thing that a teacher added to the larder, as JSON.
-type OwnMaterial struct {
+// OwnEntry is a thing or a swap that a teacher added to the larder, as JSON.
+type OwnEntry struct {
 	TeacherID uuid.UUID
+	Kind      string // thing or swap
 	ID        string
-	Material  []byte
+	Body      []byte
 	UpdatedAt time.Time
 }
 
-// OwnMaterials lists a teacher's own things by id.
-func (q *Queries) OwnMaterials(ctx context.Context, teacher uuid.UUID) ([]OwnMaterial, error) {
-	return many[OwnMaterial](ctx, q, `SELECT * FROM own_material WHERE teacher_id = $1 ORDER BY id`, teacher)
+// OwnEntries lists a teacher's own entries, things and swaps by id.
+func (q *Queries) OwnEntries(ctx context.Context, teacher uuid.UUID) ([]OwnEntry, error) {
+	return many[OwnEntry](ctx, q, `SELECT * FROM own_entry WHERE teacher_id = $1 ORDER BY kind, id`, teacher)
 }
 
-// PutOwnMaterial adds a thing or replaces the one with its id.
-func (q *Queries) PutOwnMaterial(ctx context.Context, m OwnMaterial) error {
-	return q.exec(ctx, 1, `INSERT INTO own_material (teacher_id, id, material, updated_at) VALUES ($1, $2, $3, $4)
-		ON CONFLICT (teacher_id, id) DO UPDATE SET material = EXCLUDED.material, updated_at = EXCLUDED.updated_at`, m.TeacherID, m.ID, m.Material, m.UpdatedAt)
+// PutOwnEntry adds an entry or replaces the one with its id.
+func (q *Queries) PutOwnEntry(ctx context.Context, e OwnEntry) error {
+	return q.exec(ctx, 1, `INSERT INTO own_entry (teacher_id, kind, id, body, updated_at) VALUES ($1, $2, $3, $4, $5)
+		ON CONFLICT (teacher_id, kind, id) DO UPDATE SET body = EXCLUDED.body, updated_at = EXCLUDED.updated_at`, e.TeacherID, e.Kind, e.ID, e.Body, e.UpdatedAt)
 }
 
-// DeleteOwnMaterial takes a thing out; designs that use it keep their copy.
-func (q *Queries) DeleteOwnMaterial(ctx context.Context, teacher uuid.UUID, id string) error {
-	return q.exec(ctx, 1, `DELETE FROM own_material WHERE teacher_id = $1 AND id = $2`, teacher, id)
+// DeleteOwnEntry takes an entry out; designs that use it keep their copy.
+func (q *Queries) DeleteOwnEntry(ctx context.Context, teacher uuid.UUID, kind, id string) error {
+	return q.exec(ctx, 1, `DELETE FROM own_entry WHERE teacher_id = $1 AND kind = $2 AND id = $3`, teacher, kind, id)
 }

@@ -232,7 +232,7 @@ func TestAttemptsAreCountedInWindows(t *testing.T) {
 // A database of the first release is brought to this schema with all it holds.
 func TestAnOlderDatabaseIsMigrated(t *testing.T) {
 	f := fill(t)
-	for _, sql := range []string{`DROP TABLE own_material`, `DELETE FROM goose_db_version WHERE version_id = 2`} {
+	for _, sql := range []string{`DROP TABLE own_entry`, `DELETE FROM goose_db_version WHERE version_id = 2`} {
 		_, err := f.Pool().Exec(ctx, sql)
 		must(t, err)
 	}
@@ -247,27 +247,30 @@ func TestAnOlderDatabaseIsMigrated(t *testing.T) {
 	must(t, f.Migrate(ctx)) // again changes nothing
 }
 
-// A school's own things are kept per teacher.
-func TestOwnMaterials(t *testing.T) {
+// A school's own entries are kept per teacher, things and swaps apart.
+func TestOwnEntries(t *testing.T) {
 	f := fill(t)
 	other := store.Teacher{ID: store.NewID(), Email: "u@school.example", Name: "Mr U", PasswordHash: "x", CreatedAt: now}
 	must(t, f.AddTeacher(ctx, other))
-	m := store.OwnMaterial{TeacherID: f.teacher.ID, ID: "school-soap", Material: []byte(`{"id":"school-soap"}`), UpdatedAt: now}
-	must(t, f.PutOwnMaterial(ctx, m))
-	m.Material = []byte(`{"id":"school-soap","cost":"cheap"}`)
-	must(t, f.PutOwnMaterial(ctx, m))
-	if list, err := f.OwnMaterials(ctx, f.teacher.ID); err != nil || len(list) != 1 || !strings.Contains(string(list[0].Material), "cheap") {
+	e := store.OwnEntry{TeacherID: f.teacher.ID, Kind: "thing", ID: "school-soap", Body: []byte(`{"id":"school-soap"}`), UpdatedAt: now}
+	must(t, f.PutOwnEntry(ctx, e))
+	e.Body = []byte(`{"id":"school-soap","cost":"cheap"}`)
+	must(t, f.PutOwnEntry(ctx, e))
+	e.Kind = "swap"
+	must(t, f.PutOwnEntry(ctx, e))
+	if list, err := f.OwnEntries(ctx, f.teacher.ID); err != nil || len(list) != 2 || list[1].Kind != "thing" || !strings.Contains(string(list[1].Body), "cheap") {
 		t.Errorf("%v %+v", err, list)
 	}
-	if list, err := f.OwnMaterials(ctx, other.ID); err != nil || len(list) != 0 {
+	if list, err := f.OwnEntries(ctx, other.ID); err != nil || len(list) != 0 {
 		t.Errorf("another teacher sees %+v, %v", list, err)
 	}
-	if err := f.DeleteOwnMaterial(ctx, other.ID, m.ID); !errors.Is(err, store.ErrNotFound) {
+	if err := f.DeleteOwnEntry(ctx, other.ID, "thing", e.ID); !errors.Is(err, store.ErrNotFound) {
 		t.Errorf("another teacher's delete: %v", err)
 	}
-	m.ID = "School Soap"
-	if err := f.PutOwnMaterial(ctx, m); err == nil {
-		t.Error("an id of any form is taken")
+	for _, bad := range []store.OwnEntry{{TeacherID: f.teacher.ID, Kind: "thing", ID: "School Soap", Body: e.Body, UpdatedAt: now}, {TeacherID: f.teacher.ID, Kind: "poem", ID: "soap", Body: e.Body, UpdatedAt: now}} {
+		if err := f.PutOwnEntry(ctx, bad); err == nil {
+			t.Errorf("%+v is taken", bad)
+		}
 	}
-	must(t, f.DeleteOwnMaterial(ctx, f.teacher.ID, "school-soap"))
+	must(t, f.DeleteOwnEntry(ctx, f.teacher.ID, "thing", "school-soap"))
 }

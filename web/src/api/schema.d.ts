@@ -555,6 +555,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/larder/own-swaps/{swap}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Add or change a swap of the school's own */
+        put: operations["put-own-swap"];
+        post?: never;
+        /** Take a swap of the school's own out */
+        delete: operations["delete-own-swap"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/larder/own/{thing}": {
         parameters: {
             query?: never;
@@ -618,6 +636,23 @@ export interface paths {
         put?: never;
         /** Answer a model while it is typed */
         post: operations["compute"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/preview/choose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make a need a thing of the larder */
+        post: operations["preview-choose"];
         delete?: never;
         options?: never;
         head?: never;
@@ -913,6 +948,15 @@ export interface components {
             line: number;
             right: boolean;
             words: string;
+        };
+        ChooseBody: {
+            document: {
+                [key: string]: unknown;
+            };
+            /** @example vinegar */
+            need: string;
+            /** @example vinegar-white */
+            thing: string;
         };
         ChosenBody: {
             /** @enum {string} */
@@ -1502,7 +1546,7 @@ export interface components {
             never: components["schemas"]["NeverRow"][];
             /**
              * Format: int64
-             * @description How many things the school added
+             * @description How many things and swaps the school added
              */
             own: number;
             /** @description Sheets that stand in for a tool */
@@ -1769,6 +1813,12 @@ export interface components {
         PutBody: {
             /** @description As the larder's data files write it; its id is that of the address */
             material: {
+                [key: string]: unknown;
+            };
+        };
+        PutSwapBody: {
+            /** @description As the larder's data files write it; its id is that of the address */
+            swap: {
                 [key: string]: unknown;
             };
         };
@@ -2092,6 +2142,7 @@ export interface components {
             effect?: string;
             from: string;
             id: string;
+            own?: boolean;
             procedure?: string;
             results: string[];
             role: string;
@@ -3506,6 +3557,73 @@ export interface operations {
             };
         };
     };
+    "put-own-swap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                swap: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutSwapBody"];
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "delete-own-swap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                swap: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "put-own-thing": {
         parameters: {
             query?: never;
@@ -3661,6 +3779,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Answer"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "preview-choose": {
+        parameters: {
+            query?: never;
+            header?: {
+                "Accept-Language"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChooseBody"];
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Mended"];
                 };
             };
             /** @description Error */

@@ -16,26 +16,26 @@ export function NeedSheet({ at, replace }: { at: number; replace: (d: Doc, words
   const { doc, set } = useEditing();
   const n = doc.needs![at];
   const path = (...rest: (string | number)[]) => ['needs', at, ...rest];
+  const [problem, setProblem] = useState<unknown>();
   const larder = useQuery({ queryKey: ['larder'], queryFn: () => ask<Schemas['LarderView']>('GET', '/larder'), staleTime: Infinity });
   if (larder.error) return <PartError what="The larder" error={larder.error} retry={() => void larder.refetch()} />;
   if (!larder.data) return <Loading what="the larder" />;
   const thing = larder.data.things.find((t) => t.id === n.material);
   const choose = async (id: string) => {
-    const row = larder.data.things.find((t) => t.id === id);
-    const next: Need = { ...n, kind: 'material', material: id, role: row?.jobs.includes(n.role ?? '') ? n.role : row?.jobs[0], form: undefined, strength: undefined };
-    if (Object.values(next.name).every((s) => !s)) next.name = { en: row?.name ?? id, ...(row?.other ? { es: row.other } : {}) };
-    let materials = doc.materials;
-    if (row?.own && !materials?.some((m) => m.id === id)) {
-      const card = await ask<Schemas['ThingCard']>('GET', `/larder/things/${id}`);
-      materials = [...(materials ?? []), card.material as { id: string }];
+    try {
+      setProblem(undefined);
+      const { document } = await ask<Schemas['Mended']>('POST', '/preview/choose', { body: { document: doc, need: n.id, thing: id } });
+      replace(document as Doc, `Chose ${id.replaceAll('-', ' ')}`);
+    } catch (error) {
+      setProblem(error);
     }
-    replace({ ...doc, ...(materials ? { materials } : {}), needs: doc.needs!.map((x, i) => (i === at ? next : x)) }, `Chose ${row?.name ?? id}`);
   };
   return (
     <>
       <WordsField label="What families read" path={path('name')} value={n.name} />
       <ChoiceField label="It is" path={path('kind')} value={n.kind} options={kinds} />
       {n.kind === '' || n.kind === undefined ? <p className="hint small">Until it is said, the safety check assumes the worst.</p> : null}
+      <ProblemLine error={problem} />
       {(n.kind === 'material' || !n.kind) && <ThingPicker chosen={thing} things={larder.data.things} onChoose={(id) => void choose(id)} />}
       {thing && (
         <>

@@ -162,7 +162,7 @@ export default function Larder() {
           <OwnFiles count={larder.data.own} />
         </main>
         {own !== undefined && <OwnForm id={own} larder={larder.data} onClose={() => setOwn(undefined)} onKept={(id) => { setOwn(undefined); setTyped(''); go({ thing: id, q: undefined }); }} />}
-        {chosen && own === undefined && <ThingSheet id={chosen} onClose={() => go({ thing: undefined })} onCorrect={(id) => setOwn(id)} />}
+        {chosen && own === undefined && <ThingSheet key={chosen} id={chosen} larder={larder.data} onClose={() => go({ thing: undefined })} onCorrect={(id) => setOwn(id)} />}
       </div>
     </>
   );

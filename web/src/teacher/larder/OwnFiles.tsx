@@ -14,7 +14,7 @@ export function OwnFiles({ count }: { count: number }) {
     setSaid('');
     try {
       const { count: n } = await ask<{ count: number }>('POST', '/larder/own', { body: { file: await file.text() } });
-      setSaid(`${n === 1 ? 'One thing was' : `${n} things were`} taken in.`);
+      setSaid(`${n === 1 ? 'One entry was' : `${n} entries were`} taken in.`);
       await client.invalidateQueries();
     } catch (error) {
       setProblem(error);
@@ -23,13 +23,13 @@ export function OwnFiles({ count }: { count: number }) {
   return (
     <section aria-label="Your school’s own things" style={{ marginTop: 16 }}>
       <p className="second">
-        {count === 0 ? 'Your school has added nothing yet.' : count === 1 ? 'One thing was added by your school.' : `${count} things were added by your school.`}{' '}
+        {count === 0 ? 'Your school has added nothing yet.' : count === 1 ? 'One entry was added by your school.' : `${count} entries were added by your school.`}{' '}
         {count > 0 && (
           <>
-            Save them as <a href="/api/v1/larder/own.json" download>JSON</a> or <a href="/api/v1/larder/own.csv" download>a table (CSV)</a>.{' '}
+            Save them as <a href="/api/v1/larder/own.json" download>JSON</a> or <a href="/api/v1/larder/own.csv" download>a table of the things (CSV)</a>.{' '}
           </>
         )}
-        <label htmlFor="own-file">Take things in from a file:</label> <input id="own-file" type="file" accept=".json,.csv,application/json,text/csv" onChange={(e) => void take(e.target.files?.[0])} />
+        <label htmlFor="own-file">Take entries in from a file:</label> <input id="own-file" type="file" accept=".json,.csv,application/json,text/csv" onChange={(e) => void take(e.target.files?.[0])} />
       </p>
       <p role="status">{said}</p>
       <ProblemLine error={problem} />

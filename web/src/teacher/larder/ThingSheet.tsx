@@ -3,17 +3,27 @@ import { useState } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { Loading, PartError, ProblemLine, SideSheet } from '../frame/parts';
 import { Comparability, Verdict } from '../frame/Verdict';
+import { OwnSwap } from './OwnSwap';
 
 type Card = Schemas['ThingCard'];
 const words = (s: string) => s.replaceAll('-', ' ');
 const qualities: Record<string, string> = { 'well-known': 'well known', typical: 'typical', varies: 'varies: read the label', computed: 'worked out', choice: 'our choice' };
 
 /** One thing: what it is, what it can hurt, what may stand in for it and for what. */
-export function ThingSheet({ id, onClose, onCorrect }: { id: string; onClose: () => void; onCorrect: (id: string) => void }) {
+export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; larder: Schemas['LarderView']; onClose: () => void; onCorrect: (id: string) => void }) {
   const client = useQueryClient();
   const [problem, setProblem] = useState<unknown>();
+  const [adding, setAdding] = useState(false);
   const card = useQuery({ queryKey: ['thing', id], queryFn: () => ask<Card>('GET', `/larder/things/${id}`) });
   const c = card.data;
+  const removeSwap = async (swap: string) => {
+    try {
+      await ask('DELETE', `/larder/own-swaps/${swap}`);
+      await client.invalidateQueries();
+    } catch (error) {
+      setProblem(error);
+    }
+  };
   const remove = async () => {
     try {
       await ask('DELETE', `/larder/own/${id}`);
@@ -78,7 +88,12 @@ export function ThingSheet({ id, onClose, onCorrect }: { id: string; onClose: ()
               <strong>Clearing up:</strong> {c.clear.join(' ')}
             </p>
           )}
-          <SwapList title="Instead of it" rows={c.instead} side="to" />
+          <SwapList title="Instead of it" rows={c.instead} side="to" onRemove={(s) => void removeSwap(s)} />
+          {adding ? <OwnSwap from={c} larder={larder} onKept={() => setAdding(false)} /> : c.jobs.length > 0 && (
+            <button type="button" className="btn-plain" onClick={() => setAdding(true)}>
+              Add a swap of your own
+            </button>
+          )}
           <SwapList title="It may stand in for" rows={c.serves} side="from" />
           {c.designs.length > 0 && (
             <p>
@@ -102,7 +117,7 @@ export function ThingSheet({ id, onClose, onCorrect }: { id: string; onClose: ()
   );
 }
 
-function SwapList({ title, rows, side }: { title: string; rows: Schemas['SwapRow'][]; side: 'to' | 'from' }) {
+function SwapList({ title, rows, side, onRemove }: { title: string; rows: Schemas['SwapRow'][]; side: 'to' | 'from'; onRemove?: (id: string) => void }) {
   if (rows.length === 0) return null;
   return (
     <>
@@ -110,6 +125,17 @@ function SwapList({ title, rows, side }: { title: string; rows: Schemas['SwapRow
       {rows.map((r) => (
         <div key={r.id} className="swap">
           <strong>{r[side]}</strong> <Comparability c={r.class} /> <span className="second small">for {r.results.map(words).join(', ')}</span>
+          {r.own && (
+            <span className="second small">
+              {' '}
+              · your school’s{' '}
+              {onRemove && (
+                <button type="button" className="btn-plain" aria-label={`Take out your swap to ${r.to}`} onClick={() => onRemove(r.id)}>
+                  Take out
+                </button>
+              )}
+            </span>
+          )}
           <p className="second small" style={{ margin: 0 }}>
             {[r.worked, r.effect, r.safety && `Safety: ${r.safety}`, r.procedure].filter(Boolean).join(' · ')}
           </p>

@@ -1,0 +1,76 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ask, type Schemas } from '../../api/client';
+import { ProblemLine } from '../frame/parts';
+import { ThingPicker } from '../experiment/ThingPicker';
+
+const words = (s: string) => s.replaceAll('-', ' ');
+
+/** A swap of the school's own: what may stand in for this thing, for which result, and how it compares. */
+export function OwnSwap({ from, larder, onKept }: { from: Schemas['ThingCard']; larder: Schemas['LarderView']; onKept: () => void }) {
+  const client = useQueryClient();
+  const [to, setTo] = useState<string>();
+  const [role, setRole] = useState(from.jobs[0] ?? '');
+  const [result, setResult] = useState('any');
+  const [how, setHow] = useState('separate');
+  const [factor, setFactor] = useState('');
+  const [effect, setEffect] = useState('');
+  const [problem, setProblem] = useState<unknown>();
+  const keep = async () => {
+    const f = Number(factor.replace(',', '.'));
+    const swap = {
+      role, results: [result], from: { text: '', materials: [from.id] }, to: { text: '', materials: [to] }, class: how,
+      ...(f > 0 && how !== 'unsuitable' ? { factor: { low: f, typical: f, high: f } } : {}), ...(effect ? { effect } : {}),
+    };
+    try {
+      await ask('PUT', `/larder/own-swaps/${`${from.id}-${to}-${result}`.slice(0, 40).replace(/-+$/, '')}`, { body: { swap } });
+      await client.invalidateQueries();
+      onKept();
+    } catch (error) {
+      setProblem(error);
+    }
+  };
+  const choice = (label: string, id: string, value: string, set: (v: string) => void, options: string[]) => (
+    <>
+      <label className="named" htmlFor={id}>
+        {label}
+      </label>
+      <select id={id} className="form-select" value={value} onChange={(e) => set(e.target.value)}>
+        {options.map((o) => (
+          <option key={o} value={o}>
+            {words(o)}
+          </option>
+        ))}
+      </select>
+    </>
+  );
+  return (
+    <form
+      className="card-paper"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void keep();
+      }}
+    >
+      <ThingPicker chosen={larder.things.find((t) => t.id === to)} things={larder.things} onChoose={setTo} />
+      {choice('Its job', 'swap-job', role, setRole, from.jobs)}
+      {choice('for the result', 'swap-result', result, setResult, ['any', ...larder.results])}
+      {choice('it compares', 'swap-class', how, setHow, ['pools', 'scales', 'separate', 'unsuitable'])}
+      <label className="named" htmlFor="swap-factor">
+        Amount, times
+      </label>
+      <input id="swap-factor" className="form-control" inputMode="decimal" placeholder="one for one" value={factor} onChange={(e) => setFactor(e.target.value)} />
+      <label className="named" htmlFor="swap-effect">
+        Effect on the result
+      </label>
+      <input id="swap-effect" className="form-control" maxLength={200} value={effect} onChange={(e) => setEffect(e.target.value)} />
+      <p className="hint small">Where a shipped swap speaks of the same, the stricter holds. Safety is judged anew in every design.</p>
+      <ProblemLine error={problem} />
+      <p className="ways">
+        <button type="submit" className="btn btn-primary" disabled={!to}>
+          Keep the swap
+        </button>
+      </p>
+    </form>
+  );
+}

@@ -145,7 +145,7 @@ func TestPlainPages(t *testing.T) {
 		return res.StatusCode, b.String()
 	}
 	status, page := get("/h/" + token + "?plain")
-	for _, says := range []string{"tel:112", "0555 010 010", "Paper strips", "Scissors and pins cut", "Burn or scald", "not answered"} {
+	for _, says := range []string{"tel:112", "0555 010 010", "Paper strips", "Scissors and pins cut", "First clear the table.", "Burn or scald", "not answered"} {
 		if !strings.Contains(page, says) {
 			t.Errorf("%d: the page does not say %q", status, says)
 		}

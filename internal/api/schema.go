@@ -7,12 +7,34 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/safety"
 )
 
 // ExperimentSchema is the JSON Schema of the experiment document, made from
-// its types.
+// its types, with the words that the safety rules and the larder know.
 func ExperimentSchema() ([]byte, error) {
-	return schemaOf[design.Document]("Patient Kitchen experiment")
+	raw, err := schemaOf[design.Document]("Patient Kitchen experiment")
+	if err != nil {
+		return nil, err
+	}
+	var schema map[string]any
+	if err := json.Unmarshal(raw, &schema); err != nil {
+		return nil, err
+	}
+	allowed, barred := safety.Actions()
+	var roles []string
+	for _, r := range larder.Standard().Roles {
+		roles = append(roles, r.ID)
+	}
+	for at, words := range map[[2]string][]string{{"Step", "actions"}: append(allowed, barred...), {"Need", "role"}: roles, {"Variable", "result"}: larder.Standard().Results()} {
+		property := schema["$defs"].(map[string]any)[at[0]].(map[string]any)["properties"].(map[string]any)[at[1]].(map[string]any)
+		if items, ok := property["items"].(map[string]any); ok {
+			property = items
+		}
+		property["examples"] = words
+	}
+	return json.Marshal(schema)
 }
 
 // schemaOf is the JSON Schema of an open file's type.

@@ -3,6 +3,7 @@ import { Icon } from '../../ui/Icon';
 import { NameLabel } from '../../ui/NameLabel';
 import { Book } from '../phone/book';
 import { useHome, type HomeState, type Sheet } from '../phone/useHome';
+import { HelpLine } from '../parts/HelpLine';
 import { LanguageContext, PhonePage } from '../parts/PhonePage';
 import { clock } from '../parts/time';
 import { useWords } from '../words';
@@ -128,15 +129,4 @@ function Places({ language, onLanguage, state, place: [assignment, view, number]
 export function stateWords(s: Sheet, t: ReturnType<typeof useWords>, zone: string, language: string): string {
   const time = clock(s.state === 'waiting' ? s.opens_at : s.due_at, zone, language);
   return t({ waiting: 'stateWaiting', open: 'stateOpen', over: 'stateOver', recalled: 'stateRecalled' }[s.state], { time });
-}
-
-export function HelpLine({ state, go }: { state: HomeState; go: (to: string) => void }) {
-  const t = useWords();
-  const refused = state.queue.filter((w) => w.problem);
-  if (refused.length === 0) return null;
-  return (
-    <button type="button" className="choice" style={{ borderStyle: 'dashed' }} onClick={() => go('#/-/help')}>
-      <Icon name="exclamation-diamond" size={20} /> {t('needsHelp')} ({refused.length})
-    </button>
-  );
 }

@@ -1,7 +1,7 @@
 import { last } from '../phone/book';
 import { useWords } from '../words';
 import { useDraft } from './Questions';
-import type { WorkProps } from './Work';
+import type { WorkProps } from '../phone/work';
 
 /** Words of the student's own: an observation, or an answer while working. Every version is kept. */
 export function Notes({ state, sheet, book, step, title, evidence, question }: WorkProps & { step: string; title: string; evidence?: string; question?: string }) {

@@ -2,10 +2,10 @@ import { useState } from 'react';
 import { ask, ProblemError } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { PhonePage } from '../parts/PhonePage';
+import { Sheets } from '../parts/Sheets';
 import { clock } from '../parts/time';
 import { useWords } from '../words';
-import { Sheets } from './Ready';
-import type { WorkProps } from './Work';
+import type { WorkProps } from '../phone/work';
 
 /** What, how long, who must be there, what could hurt; and a guardian's yes or no. */
 export function Permission({ state, bundle, sheet, onWrong, onGo }: WorkProps & { onGo: (page: string) => void }) {

@@ -3,7 +3,7 @@ import { Icon } from '../../ui/Icon';
 import { prepare } from '../phone/photo';
 import type { Sheet } from '../phone/useHome';
 import { useWords } from '../words';
-import type { WorkProps } from './Work';
+import type { WorkProps } from '../phone/work';
 
 /** A photo from the camera or a file: scaled on the phone, kept there, sent before the entry that speaks of it. */
 export function PhotoField({ state, sheet, book, step, evidence }: WorkProps & { step: string; evidence: Sheet['evidence'][number] }) {

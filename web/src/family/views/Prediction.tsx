@@ -3,7 +3,7 @@ import { PhonePage } from '../parts/PhonePage';
 import { clock } from '../parts/time';
 import { useWords } from '../words';
 import { QuestionField, said, useDraft, type Given } from './Questions';
-import type { WorkProps } from './Work';
+import type { WorkProps } from '../phone/work';
 
 /** Fixes what the child expects before the first doing step; saved once, with its time. */
 export function Prediction({ state, bundle, sheet, book, onWrong, onGo }: WorkProps & { onGo: () => void }) {

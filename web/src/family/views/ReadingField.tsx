@@ -3,7 +3,7 @@ import type { LocalEntry } from '../phone/db';
 import type { Slot } from '../phone/book';
 import type { HomeState, Sheet } from '../phone/useHome';
 import { useWords } from '../words';
-import type { WorkProps } from './Work';
+import type { WorkProps } from '../phone/work';
 
 const slotKey = (s: Slot) => `${s.reading}/${s.condition ?? ''}/${s.time ?? ''}/${s.trial}`;
 

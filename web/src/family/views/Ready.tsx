@@ -1,8 +1,9 @@
+import { HelpLine } from '../parts/HelpLine';
 import { PhonePage } from '../parts/PhonePage';
+import { Sheets } from '../parts/Sheets';
 import { clock } from '../parts/time';
 import { useWords } from '../words';
-import { HelpLine } from './HomePage';
-import type { WorkProps } from './Work';
+import type { WorkProps } from '../phone/work';
 
 /** What is still to fetch, from the steps; ticks are kept without a connection too. */
 export function Ready({ state, bundle, sheet, book, go, onWrong, onGo }: WorkProps & { onGo: () => void }) {
@@ -63,23 +64,5 @@ export function Ready({ state, bundle, sheet, book, go, onWrong, onGo }: WorkPro
       )}
       <Sheets home={state.home} assignment={sheet.assignment} />
     </PhonePage>
-  );
-}
-
-/** The same sheets for paper, in this home's language. */
-export function Sheets({ home, assignment }: { home: string; assignment: string }) {
-  const t = useWords();
-  return (
-    <p className="second">
-      {t('paper')}{' '}
-      {(['safety', 'materials', 'substitutions'] as const).map((s, i) => (
-        <span key={s}>
-          {i > 0 && ' · '}
-          <a href={`/api/v1/home/${home}/assignments/${assignment}/print/${s}`} target="_blank" rel="noreferrer">
-            {t(`sheet-${s}`)}
-          </a>
-        </span>
-      ))}
-    </p>
   );
 }

@@ -3,7 +3,7 @@ import { ask, ProblemError, type Schemas } from '../../api/client';
 import { PhonePage } from '../parts/PhonePage';
 import { useWords } from '../words';
 import { QuestionField, said, useDraft } from './Questions';
-import type { WorkProps } from './Work';
+import type { WorkProps } from '../phone/work';
 
 type Own = Schemas['OwnResult'];
 

@@ -1,8 +1,8 @@
 import { Icon } from '../../ui/Icon';
 import { PhonePage } from '../parts/PhonePage';
 import { useWords } from '../words';
-import { HelpLine } from './HomePage';
-import type { WorkProps } from './Work';
+import { HelpLine } from '../parts/HelpLine';
+import type { WorkProps } from '../phone/work';
 
 /** “Sent” only when the server has it; otherwise what still waits on this phone. */
 export function Sent({ state, bundle, sheet, book, go, onWrong }: WorkProps) {

@@ -8,7 +8,7 @@ import { useWords } from '../words';
 import { Notes } from './Notes';
 import { PhotoField } from './PhotoField';
 import { ReadingField, useInstrument } from './ReadingField';
-import type { WorkProps } from './Work';
+import type { WorkProps } from '../phone/work';
 
 /** One step: what to do now, whether the adult is there, how long; its measurements and photos on the same card. */
 export function StepPage({ number, onGo, ...props }: WorkProps & { number: number; onGo: (n: number) => void }) {

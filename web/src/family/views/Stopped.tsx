@@ -1,7 +1,7 @@
 import { Icon } from '../../ui/Icon';
 import { PhonePage } from '../parts/PhonePage';
 import { useWords } from '../words';
-import type { WorkProps } from './Work';
+import type { WorkProps } from '../phone/work';
 
 /** The teacher took the experiment back: what to do now, in the teacher's words. */
 export function Stopped({ state, sheet, onWrong }: WorkProps) {

@@ -2,7 +2,7 @@ import { PhonePage } from '../parts/PhonePage';
 import { useWords } from '../words';
 import { Conclusion, ResultTable, useOwnResult } from './Result';
 import { Prediction } from './Prediction';
-import type { WorkProps } from './Work';
+import type { WorkProps } from '../phone/work';
 
 /** For homes that would rather watch: the teacher's own readings, clearly marked, and the home's own thinking. */
 export function Watch({ view, onGo, ...props }: WorkProps & { view: string; onGo: (page: string) => void }) {

@@ -1,5 +1,6 @@
 import { Book } from '../phone/book';
-import type { Bundle, HomeState, Sheet } from '../phone/useHome';
+import type { Sheet } from '../phone/useHome';
+import type { WorkProps } from '../phone/work';
 import { Permission } from './Permission';
 import { Prediction } from './Prediction';
 import { Ready } from './Ready';
@@ -8,15 +9,6 @@ import { Sent } from './Sent';
 import { StepPage } from './StepPage';
 import { Stopped } from './Stopped';
 import { Watch } from './Watch';
-
-export interface WorkProps {
-  state: HomeState;
-  bundle: Bundle;
-  sheet: Sheet;
-  book: Book;
-  go: (to: string) => void;
-  onWrong: () => void;
-}
 
 /** One assignment, from permission to sent. Which page is shown follows from the address, and else from what was done so far. */
 export function Work({ view, number, ...rest }: Omit<WorkProps, 'book'> & { view: string; number: number }) {

@@ -10,7 +10,7 @@ import { ClassForm } from './ClassForm';
 import { HomeSheet } from './HomeSheet';
 import { RosterPaste } from './RosterPaste';
 
-export type HomeView = Schemas['HomeView'];
+type HomeView = Schemas['HomeView'];
 
 /** Who is in the class, and has each home opened its link? */
 export function ClassPage() {

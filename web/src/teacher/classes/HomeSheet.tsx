@@ -5,7 +5,8 @@ import { useForm } from 'react-hook-form';
 import { ask, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { ProblemLine } from '../frame/parts';
-import type { HomeView } from './ClassPage';
+
+type HomeView = Schemas['HomeView'];
 
 interface Props {
   classId: string;

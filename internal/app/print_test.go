@@ -41,7 +41,7 @@ func TestPrinted(t *testing.T) {
 		t.Fatalf("%+v", p.Swaps[soda])
 	}
 	// 3.41 times the mass and twice the acid; at 8–10 an adult does it.
-	if s := p.Swaps[soda].Swaps[crystals]; !s.Twice || s.Adult != "Adult does" || !strings.HasPrefix(s.Amount, "68") || s.Counts != "Counts like the others, marked." {
+	if s := p.Swaps[soda].Swaps[crystals]; !s.Twice || s.Adult != "An adult does this" || !strings.HasPrefix(s.Amount, "68") || s.Counts != "Counts like the others, marked." {
 		t.Errorf("%+v", s)
 	}
 	for _, s := range p.Swaps[soda].Swaps {

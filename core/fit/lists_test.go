@@ -114,3 +114,52 @@ func TestSubstitutions(t *testing.T) {
 		t.Errorf("%+v", first)
 	}
 }
+
+// Beside things: a second person where a step takes two, gear unless the
+// design lists it, persons and places of the design at the end, optional
+// things marked, and amounts that cannot be read as they were written.
+func TestMaterialsBesideThings(t *testing.T) {
+	d := &design.Document{AgeBand: "11-13", Languages: []string{"en", "es"}, Trials: 2, Conditions: []design.Condition{{ID: "a"}, {ID: "b"}},
+		Needs: []design.Need{
+			{ID: "helper", Name: text.Localized{"en": "a grown-up cousin"}, Kind: design.PersonNeed},
+			{ID: "acid", Name: text.Localized{"en": "vinegar"}, Kind: design.MaterialNeed, Material: "vinegar-white", Amount: "20 mL", PerCondition: true},
+			{ID: "pinch", Name: text.Localized{"en": "pepper"}, Kind: design.ObjectNeed, Amount: "some", PerCondition: true, Optional: true},
+		},
+		Steps: []design.Step{{ID: "pour", Actions: []string{"pour", "two-people"}, Uses: []string{"acid", "pinch"}}, {ID: "hold", Actions: []string{"two-people"}, Uses: []string{"helper"}}}}
+	items := fit.Materials(d, safety.Judge(d, d.Larder(), nil))
+	say := func(m text.Message) string { return strings.ReplaceAll(text.Render(m, "en"), "\u00a0", " ") }
+	var got []string
+	for _, i := range items {
+		got = append(got, strings.TrimSpace(say(i.Name)+" "+say(i.Amount)))
+	}
+	want := []string{"vinegar 80 mL (4 × 20 mL)", "pepper some", "goggles (swim goggles will do)", "a grown-up cousin", "a second person"}
+	if !slices.Equal(got, want) {
+		t.Errorf("%q\nwant %q", got, want)
+	}
+	if !items[1].Optional || !slices.Equal(items[4].Steps, []int{1, 2}) || !slices.Equal(items[3].Steps, []int{2}) {
+		t.Errorf("%+v", items)
+	}
+	d.Needs = append(d.Needs, design.Need{ID: "goggles", Name: text.Localized{"en": "my goggles"}, Kind: design.MaterialNeed, Role: "eye-protection", Material: "goggles"})
+	for _, i := range fit.Materials(d, safety.Judge(d, d.Larder(), nil)) {
+		if say(i.Name) == "goggles (swim goggles will do)" {
+			t.Error("goggles stand on the list twice")
+		}
+	}
+}
+
+// Nothing is offered for a need without a job, and an unknown job or thing is
+// an error that names it.
+func TestSubstitutionsOfOddNeeds(t *testing.T) {
+	d := &design.Document{AgeBand: "11-13", Needs: []design.Need{{ID: "x", Kind: design.ObjectNeed}, {ID: "y", Kind: design.MaterialNeed, Material: "vinegar-white"}}, Steps: []design.Step{{ID: "a", Uses: []string{"x", "y"}}}}
+	if lists, err := fit.Substitutions(d); err != nil || len(lists) != 0 {
+		t.Errorf("%v %+v", err, lists)
+	}
+	d.Needs[1].Role = "sour-stuff"
+	if _, err := fit.Substitutions(d); err == nil || !strings.Contains(err.Error(), "sour-stuff") {
+		t.Errorf("%v", err)
+	}
+	d.Needs[1].Role, d.Needs[1].Material = "mild-acid", "nectar"
+	if _, err := fit.Substitutions(d); err == nil || !strings.Contains(err.Error(), "nectar") {
+		t.Errorf("%v", err)
+	}
+}

@@ -300,3 +300,40 @@ func TestNamedSwaps(t *testing.T) {
 		}
 	}
 }
+
+// A figure on a card is in words: what it is, and its unit.
+func TestFigureWords(t *testing.T) {
+	l := larder.Standard()
+	for _, c := range []struct{ id, key, want string }{
+		{"vinegar-white", "rho", "density 1.004–1.011 g/mL"}, {"vinegar-white", "pct", "strength in %: 4–8 acetic, typ 5"}, {"baking-soda", "tsp", "one level teaspoon weighs 4.4–5.5 g, typ 4.6–4.8"},
+		{"table-salt", "bulk", "loose, level density 1.15–1.30 g/mL"}, {"scale-kitchen", "res", "smallest step 1 g"}, {"isopropyl-70", "flash", "catches fire from 18–21 °C"},
+	} {
+		m, ok := l.Material(c.id)
+		if !ok {
+			t.Fatal(c.id)
+		}
+		i := slices.IndexFunc(m.Figures, func(f larder.Figure) bool { return f.Key == c.key })
+		if i < 0 || m.Figures[i].Words() != c.want {
+			t.Errorf("%s: %+v", c.id, m.Figures)
+		}
+	}
+	if got := (larder.Figure{Text: "pale brown"}).Words(); got != "pale brown" {
+		t.Error(got)
+	}
+}
+
+// What stands in for a thing, and what it stands in for, are two sides of the
+// same rules.
+func TestBothWays(t *testing.T) {
+	l := larder.Standard()
+	for i := range l.Materials {
+		for _, s := range l.Instead(l.Materials[i].ID) {
+			for _, other := range s.Other {
+				back := l.Serves(other.ID)
+				if !slices.ContainsFunc(back, func(b larder.StandsIn) bool { return b.Rule == s.Rule }) {
+					t.Errorf("%s leads from %s to %s and not back", s.Rule.ID, l.Materials[i].ID, other.ID)
+				}
+			}
+		}
+	}
+}

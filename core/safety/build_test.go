@@ -71,7 +71,8 @@ func need(id, rest string) design.Need {
 			n.Strength = &design.Strength{Value: v, Basis: map[string]string{"%": "w/v", "volumes": "volumes"}[words[1]]}
 			words = words[2:]
 		default:
-			n.Amount, words = strings.Join(words[:2], " "), words[2:]
+			k := min(2, len(words)) // a number and its unit, or a number of pieces
+			n.Amount, words = strings.Join(words[:k], " "), words[k:]
 		}
 	}
 	return n

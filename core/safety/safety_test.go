@@ -428,17 +428,38 @@ func TestCardsHaveWords(t *testing.T) {
 	}
 }
 
+// large is a design of n steps with a thing each.
+func large(n int) *design.Document {
+	l := larder.Standard()
+	d := plan("v: vinegar-white 5 % 50 mL\n---\na: pour with v")
+	for i := range n - 1 {
+		id := "n" + strings.Repeat("i", i%30) + string(rune('a'+i/30))
+		d.Needs = append(d.Needs, design.Need{ID: id, Kind: design.MaterialNeed, Material: l.Materials[i*5%300].ID})
+		d.Steps = append(d.Steps, design.Step{ID: "s" + id, Actions: []string{"stir"}, Uses: []string{id}})
+	}
+	return d
+}
+
+// Ten times the design takes at most twelve times the memory: the gate that
+// holds on any machine, where times do not.
+func TestGrowth(t *testing.T) {
+	l := larder.Standard()
+	allocations := func(n int) float64 {
+		d := large(n)
+		return testing.AllocsPerRun(5, func() { safety.Judge(d, l, nil) })
+	}
+	few, many := allocations(10), allocations(100)
+	if many > 12*few {
+		t.Errorf("%v allocations for 10 steps and %v for 100", few, many)
+	}
+}
+
 // The check is linear: ten times the steps and needs, about ten times the
 // time; a class of 30 homes thirty times one.
 func BenchmarkJudge(b *testing.B) {
 	l := larder.Standard()
 	for _, n := range []int{6, 60} {
-		d := plan("v: vinegar-white 5 % 50 mL\n---\na: pour with v")
-		for i := range n - 1 {
-			id := "n" + strings.Repeat("i", i%30) + string(rune('a'+i/30))
-			d.Needs = append(d.Needs, design.Need{ID: id, Kind: design.MaterialNeed, Material: l.Materials[i*5%300].ID})
-			d.Steps = append(d.Steps, design.Step{ID: "s" + id, Actions: []string{"stir"}, Uses: []string{id}})
-		}
+		d := large(n)
 		b.Run(map[int]string{6: "6", 60: "60"}[n], func(b *testing.B) {
 			for b.Loop() {
 				safety.Judge(d, l, nil)

@@ -52,6 +52,12 @@ func TestCostOfScreens(t *testing.T) {
 			"class":   func() answer { return sc.teacher.do("GET", sc.path("/homes"), nil) },
 			"results": func() answer { return sc.teacher.do("GET", sc.asPath("/results"), nil) },
 			"phone":   func() answer { return phone.do("GET", phone.home, nil) },
+			"larder":  func() answer { return sc.teacher.do("GET", "/larder", nil) },
+			"thing":   func() answer { return sc.teacher.do("GET", "/larder/things/vinegar-white", nil) },
+			"draft":   func() answer { return sc.teacher.do("GET", "/experiments/"+sc.experiment.ID.String(), nil) },
+			"paper": func() answer {
+				return sc.teacher.do("GET", "/print/classes/"+sc.class.ID.String()+"/experiments/"+sc.experiment.ID.String()+"/substitutions", nil)
+			},
 		} {
 			get()
 			before := count.n.Load()
@@ -65,7 +71,7 @@ func TestCostOfScreens(t *testing.T) {
 		return out
 	}
 	few, many := measure(3), measure(60)
-	most := map[string]int64{"today": 3, "class": 5, "results": 9, "phone": 11}
+	most := map[string]int64{"today": 3, "class": 5, "results": 9, "phone": 11, "larder": 3, "thing": 4, "draft": 3, "paper": 5}
 	for name, m := range many {
 		f := few[name]
 		t.Logf("%s: %d queries; %d → %d bytes, %v → %v from 3 to 60 homes", name, m.queries, f.bytes, m.bytes, f.time.Round(time.Millisecond/10), m.time.Round(time.Millisecond/10))

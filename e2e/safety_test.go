@@ -55,6 +55,28 @@ func TestSafetyStation(t *testing.T) {
 	p.sees("One adult job; permission names it.")
 }
 
+// A caution of the teacher's own raises a step and stands in the guardian's
+// preview in the teacher's words.
+func TestACautionOfOnesOwn(t *testing.T) {
+	demo := theDemo(t)
+	p := tab(t, 1280, 800)
+	p.signIn(demo.base)
+	id := evaluate[string](p, `fetch('/api/v1/experiments').then((r) => r.json()).then((l) => l.items.find((e) => e.title === 'Falling spinners').id)`)
+	p.open(demo.base + "/experiments/" + id + "/safety")
+	p.sees("No adult has to be there.")
+	p.press("Add a caution of your own")
+	p.chooses("it is", "Adult near")
+	p.writes("What could hurt", "The stairwell is deep.")
+	p.writes("What to do about it", "Drop it in the hall.")
+	p.sees("One adult job; permission names it.")
+	p.until("the guardian reads it", `document.querySelector('.guardian').innerText.includes('The stairwell is deep. Drop it in the hall.')`)
+	p.violations("a caution of one's own")
+	p.press("Take out")
+	p.sees("No adult has to be there.")
+	p.press("Undo")
+	p.sees("One adult job; permission names it.")
+}
+
 // A need is looked up by an everyday name; a word that means several things is
 // asked about; what may stand in is shown with its sum.
 func TestChoosingAThing(t *testing.T) {

@@ -2,11 +2,15 @@ package design_test
 
 import (
 	"bytes"
+	"encoding/json"
 	"os"
+	"slices"
 	"strings"
 	"testing"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/text"
 )
 
 // One golden file for each step of the schema.
@@ -71,5 +75,60 @@ func TestThings(t *testing.T) {
 		if !found {
 			t.Errorf("%s is not found: %+v", code, design.Validate(&d))
 		}
+	}
+}
+
+// The school's own things and swaps travel with a document and are judged with
+// it; wrong ones are left out and said.
+func TestOwnEntriesTravel(t *testing.T) {
+	d := example(t, "thirsty-beans")
+	d.Materials = []larder.Material{{ID: "moor-beans", Name: text.Localized{"en": "moor beans", "es": "judías del páramo"}, Roles: []string{"choice-seed"}, Hazards: []string{"choking"}}}
+	d.Swaps = []larder.Rule{{ID: "beans-for-beans", Role: "choice-seed", Results: []string{"any"}, From: larder.Side{Text: "beans", Materials: []string{"kidney-bean-dry"}}, To: larder.Side{Text: "moor beans", Materials: []string{"moor-beans"}}, Basis: larder.EqualMass, Class: larder.Separate}}
+	raw, err := json.Marshal(d)
+	if err != nil {
+		t.Fatal(err)
+	}
+	back, err := design.Read(raw)
+	if err != nil || design.HasErrors(design.Validate(&back)) {
+		t.Fatalf("%v %+v", err, design.Validate(&back))
+	}
+	all, err := back.Larder().Candidates(larder.Need{Role: "choice-seed", Stuff: larder.Stuff{Material: "kidney-bean-dry"}})
+	if err != nil || !slices.ContainsFunc(all, func(c larder.Candidate) bool { return c.Material.ID == "moor-beans" && c.Rule == "beans-for-beans" }) {
+		t.Errorf("%v", err)
+	}
+	if _, ok := larder.Standard().Material("moor-beans"); ok {
+		t.Error("the shipped larder was changed")
+	}
+	back.Swaps[0].To.Materials = []string{"nectar"}
+	found := false
+	for _, f := range design.Validate(&back) {
+		found = found || f.Code == "own-material"
+	}
+	if _, ok := back.Larder().Material("moor-beans"); ok || !found {
+		t.Errorf("a wrong swap: found %v, used %v", found, ok)
+	}
+}
+
+// A teacher's own caution is a text that families read, in each language.
+func TestCautionsAreFamilyTexts(t *testing.T) {
+	d := example(t, "thirsty-beans")
+	d.Cautions = []design.Caution{{ID: "stove", Step: "mix", Verdict: "adult-near", Why: text.Localized{"en": "Our stove tips over."}, Do: text.Localized{"en": "Hold it."}}}
+	missing := 0
+	for _, f := range design.Validate(&d) {
+		if f.Code == "untranslated" {
+			missing++
+		}
+	}
+	if missing == 0 {
+		t.Error("a caution without Spanish is not missed")
+	}
+	paths := 0
+	for _, p := range d.FamilyTexts() {
+		if strings.HasPrefix(p.Path, "/cautions/0/") {
+			paths++
+		}
+	}
+	if paths != 2 {
+		t.Errorf("%d texts of the caution", paths)
 	}
 }

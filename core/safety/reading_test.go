@@ -139,3 +139,26 @@ func TestReadingAge(t *testing.T) {
 		}
 	}
 }
+
+func TestListsAndNothing(t *testing.T) {
+	milk, soy, egg := text.Message{ID: "larder.allergen.milk"}, text.Message{ID: "larder.allergen.soy"}, text.Message{ID: "larder.allergen.egg"}
+	for _, c := range []struct {
+		list     text.List
+		language string
+		want     string
+	}{
+		{text.List{milk}, "en", "It holds or may hold milk. Read the labels."},
+		{text.List{milk, soy}, "en", "It holds or may hold milk and soy. Read the labels."},
+		{text.List{milk, soy, egg}, "es", "Lleva o puede llevar leche, soja y huevo. Lea las etiquetas."},
+	} {
+		if got := text.Render(text.Message{ID: "safety.holds", Args: text.Args{"allergens": c.list}}, c.language); got != c.want {
+			t.Errorf("%q, want %q", got, c.want)
+		}
+	}
+	if got := text.Render(text.Message{}, "en"); got != "" {
+		t.Errorf("nothing says %q", got)
+	}
+	if text.Has("no.such.text") || !text.Has("safety.holds") {
+		t.Error("Has")
+	}
+}

@@ -106,7 +106,7 @@ func TestLarderStates(t *testing.T) {
 	p.sees("has the unknown tag")
 	p.do(chromedp.SetUploadFiles(chromedp.CSS("#own-file"), []string{good}))
 	p.sees("One entry was taken in.")
-	p.sees("a table of the things (CSV)")
+	p.sees("things (CSV)")
 	p.open(demo.base + "/larder?q=jabón+de+la+escuela")
 	p.sees("your school’s")
 	p.open(demo.base + "/larder?thing=no-such-thing")

@@ -3,7 +3,6 @@ package larder_test
 import (
 	"bytes"
 	"slices"
-	"strings"
 	"testing"
 
 	"patient-kitchen/core/larder"
@@ -140,22 +139,6 @@ func TestOwnRoundTrip(t *testing.T) {
 	if err != nil || len(back) != 3 || len(whole.Rules) != 1 || whole.Rules[0].To.Materials[0] != "minus" || back[0].Name["es"] != "miel" || back[1].Piece.Typical != 1.83 {
 		t.Errorf("%v %+v", err, back)
 	}
-	b.Reset()
-	if err := larder.WriteCSV(&b, own); err != nil {
-		t.Fatal(err)
-	}
-	if !strings.Contains(b.String(), "'-1 a trick") {
-		t.Error("a cell could be taken for a formula")
-	}
-	back, err = larder.ReadCSV(b.Bytes())
-	if err != nil || len(back) != 3 || back[2].Name["en"] != "-1 a trick" || !slices.Equal(back[0].Roles, honey.Roles) || back[1].Piece.Typical != 1.83 {
-		t.Errorf("%v %+v", err, back)
-	}
-	for _, bad := range []string{"", "id;thing\n", "name_en\nx\n", "id,bulk_low_g_per_mL\nx,abc\n", "id,bulk_low_g_per_mL,bulk_high_g_per_mL\nx,2,1\n", "id,name_en\n\"x\n"} {
-		if _, err := larder.ReadCSV([]byte(bad)); err == nil {
-			t.Errorf("%q passes", bad)
-		}
-	}
 	if bare, err := larder.ReadJSON([]byte(`[{"id":"x"}]`)); err != nil || len(bare.Materials) != 1 {
 		t.Errorf("a bare list: %v %+v", err, bare)
 	}
@@ -164,17 +147,6 @@ func TestOwnRoundTrip(t *testing.T) {
 			t.Errorf("%q passes", bad)
 		}
 	}
-}
-
-func FuzzReadCSV(f *testing.F) {
-	f.Add([]byte("id,name_en,hazards\nx,y,slip; dust\n"))
-	f.Add([]byte("\ufeffid;name_es\nx;\"y\n"))
-	f.Fuzz(func(t *testing.T, data []byte) {
-		own, err := larder.ReadCSV(data)
-		if err == nil {
-			larder.Standard().With(larder.Own{Materials: own})
-		}
-	})
 }
 
 func BenchmarkCandidates(b *testing.B) {

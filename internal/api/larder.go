@@ -3,8 +3,7 @@ package api
 import (
 	"context"
 	"net/http"
-
-	"github.com/go-chi/chi/v5"
+	"path"
 
 	"patient-kitchen/core/larder"
 	"patient-kitchen/internal/app"
@@ -98,11 +97,16 @@ func (s *Server) exportThings(w http.ResponseWriter, r *http.Request) {
 		writeProblem(w, s.logged(r.Context(), err))
 		return
 	}
-	if chi.URLParam(r, "form") == "csv" {
-		attachment(w, "text/csv; charset=utf-8", "larder-own.csv")
+	name := path.Base(r.URL.Path)
+	switch name {
+	case "own.csv":
+		attachment(w, "text/csv; charset=utf-8", "larder-"+name)
 		err = larder.WriteCSV(w, own.Materials)
-	} else {
-		attachment(w, "application/json", "larder-own.json")
+	case "own-swaps.csv":
+		attachment(w, "text/csv; charset=utf-8", "larder-"+name)
+		err = larder.WriteSwapsCSV(w, own.Rules)
+	default:
+		attachment(w, "application/json", "larder-"+name)
 		err = larder.WriteJSON(w, own)
 	}
 	if err != nil {

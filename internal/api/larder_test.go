@@ -72,6 +72,19 @@ func TestOwnThings(t *testing.T) {
 	if card := want[app.ThingCard](teacher, "GET", "/larder/things/dish-soap", nil); !slices.ContainsFunc(card.Instead, func(r app.SwapRow) bool { return r.Own && r.To == "school soap" }) {
 		t.Errorf("%+v", card.Instead)
 	}
+	// The same swap out as a table, and in with its words and basis left out.
+	swaps := string(teacher.do("GET", "/larder/own-swaps.csv", nil).body)
+	if !strings.Contains(swaps, "soap-for-soap,surfactant,any,dish-soap,,,school-soap") {
+		t.Errorf("%s", swaps)
+	}
+	if n := want[api.Counted](other, "POST", "/larder/own", map[string]any{"file": swaps}); n.Count != 1 {
+		t.Errorf("%+v", n)
+	}
+	want[api.Counted](other, "POST", "/larder/own", map[string]any{"file": "id,role,results,from,to,class\nmore-soap,surfactant,any,dish-soap,school-soap,separate\n"})
+	if card := want[app.ThingCard](other, "GET", "/larder/things/school-soap", nil); len(card.Serves) != 2 {
+		t.Errorf("%+v", card)
+	}
+	other.refused("POST", "/larder/own", map[string]any{"file": "id,role,results,from,to,class\nx,surfactant,any,dish-soap,moon-soap,separate\n"}, 422, "invalid")
 	doc := map[string]any{"schema": 2, "title": map[string]string{"en": "x"}, "languages": []string{"en"}, "needs": []any{map[string]any{"id": "soap", "name": map[string]string{}}}}
 	m := want[app.Mended](teacher, "POST", "/preview/choose", map[string]any{"document": doc, "need": "soap", "thing": "dish-soap"})
 	for _, says := range []string{`"soap-for-soap"`, `"school-soap"`, `"surfactant"`} {

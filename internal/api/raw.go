@@ -23,7 +23,9 @@ func (s *Server) raw(r chi.Router) {
 	r.Get("/api/v1/classes/{class}/assignments/{assignment}/export.csv", s.exportCSV)
 	r.Get("/api/v1/classes/{class}/assignments/{assignment}/export.json", s.exportJSON)
 	r.Get("/api/v1/experiments/{experiment}/file", s.exportExperiment)
-	r.Get("/api/v1/larder/own.{form:json|csv}", s.exportThings)
+	r.Get("/api/v1/larder/own.json", s.exportThings)
+	r.Get("/api/v1/larder/own.csv", s.exportThings)
+	r.Get("/api/v1/larder/own-swaps.csv", s.exportThings)
 	r.Get("/api/v1/live", s.stream)
 }
 

@@ -23,7 +23,7 @@ var open = []string{
 var listsOwn = []string{"GET /api/v1/session", "GET /api/v1/classes", "POST /api/v1/classes", "GET /api/v1/experiments", "POST /api/v1/experiments",
 	"GET /api/v1/assignments", "GET /api/v1/incidents", "GET /api/v1/actions", "POST /api/v1/preview/formula", "GET /api/v1/models", "POST /api/v1/models/{model}", "GET /api/v1/live",
 	"POST /api/v1/preview/mend", "POST /api/v1/preview/review", "POST /api/v1/preview/choose", "PUT /api/v1/larder/own-swaps/{swap}", "DELETE /api/v1/larder/own-swaps/{swap}", "POST /api/v1/preview/substitutes", "GET /api/v1/larder", "GET /api/v1/larder/find", "GET /api/v1/larder/things/{thing}", "POST /api/v1/larder/own",
-	"PUT /api/v1/larder/own/{thing}", "DELETE /api/v1/larder/own/{thing}", "GET /api/v1/larder/own.{form:json|csv}"}
+	"PUT /api/v1/larder/own/{thing}", "DELETE /api/v1/larder/own/{thing}", "GET /api/v1/larder/own.json", "GET /api/v1/larder/own.csv", "GET /api/v1/larder/own-swaps.csv"}
 
 // bodies that pass the description, so that a refusal is about who asks.
 func bodyFor(sc *school, method, pattern string) any {
@@ -73,7 +73,7 @@ func TestStrangersAreRefused(t *testing.T) {
 	strangers := map[string]*client{"nobody": s.client(), "a teacher of another class": other.teacher, "a phone of another home": beck, "a phone of another class": other.phone("Moss")}
 
 	fill := strings.NewReplacer("{class}", sc.class.ID.String(), "{home}", strings.TrimPrefix(fern.home, "/home/"), "{assignment}", sc.as.ID.String(), "{experiment}", sc.experiment.ID.String(),
-		"{entry}", entry, "{photo}", photo, "{incident}", incident, "{size}", "display", "{model}", "pendulum", "{thing}", "vinegar-white", "{swap}", "our-swap", "{sheet}", "safety", "{form:json|csv}", "csv")
+		"{entry}", entry, "{photo}", photo, "{incident}", incident, "{size}", "display", "{model}", "pendulum", "{thing}", "vinegar-white", "{swap}", "our-swap", "{sheet}", "safety")
 	before := snapshot(t, sc)
 	routes := 0
 	err := chi.Walk(s.server.Router(), func(method, pattern string, _ http.Handler, _ ...func(http.Handler) http.Handler) error {

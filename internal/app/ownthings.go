@@ -31,8 +31,7 @@ func (a *App) PutOwnThing(ctx context.Context, who TeacherActor, id string, raw 
 	return a.putOwn(ctx, who, own)
 }
 
-// PutOwnSwap adds or changes a swap of the school's own. Its sides are worded
-// by the names of their things when it has no words.
+// PutOwnSwap adds or changes a swap of the school's own.
 func (a *App) PutOwnSwap(ctx context.Context, who TeacherActor, id string, raw []byte) error {
 	own, err := larder.ReadJSON(fmt.Appendf(nil, `{"swaps": [%s]}`, raw))
 	if err == nil && len(own.Rules) != 1 {
@@ -45,18 +44,6 @@ func (a *App) PutOwnSwap(ctx context.Context, who TeacherActor, id string, raw [
 	r.ID = id
 	if len(r.From.Materials) == 0 || len(r.To.Materials) == 0 {
 		return &Invalid{"swap", "has to lead from a thing to another", swapExample}
-	}
-	if r.Basis == "" {
-		r.Basis = usualBasis(*r)
-	}
-	l, _, err := a.larderOf(ctx, who)
-	if err != nil {
-		return err
-	}
-	for _, side := range []*larder.Side{&r.From, &r.To} {
-		if m, ok := l.Material(side.Materials[0]); ok && side.Text == "" {
-			side.Text, _ = m.Name.In("en")
-		}
 	}
 	return a.putOwn(ctx, who, own)
 }
@@ -85,7 +72,7 @@ func (a *App) ImportThings(ctx context.Context, who TeacherActor, data []byte) (
 	if trimmed := bytes.TrimSpace(data); len(trimmed) > 0 && (trimmed[0] == '[' || trimmed[0] == '{') {
 		own, err = larder.ReadJSON(data)
 	} else {
-		own.Materials, err = larder.ReadCSV(data)
+		own, err = larder.ReadCSV(data)
 	}
 	if err != nil {
 		return 0, &Invalid{"file", "cannot be read: " + err.Error(), example}
@@ -103,12 +90,14 @@ func (a *App) putOwn(ctx context.Context, who TeacherActor, own larder.Own) erro
 	if err != nil {
 		return err
 	}
-	merged := larder.Own{Materials: slices.Clone(own.Materials), Rules: slices.Clone(own.Rules)}
+	merged := larder.Own{Materials: slices.Clone(own.Materials)}
 	for _, m := range present.Materials {
 		if !slices.ContainsFunc(own.Materials, func(o larder.Material) bool { return o.ID == m.ID }) {
 			merged.Materials = append(merged.Materials, m)
 		}
 	}
+	complete(own.Rules, merged.Materials)
+	merged.Rules = slices.Clone(own.Rules)
 	for _, r := range present.Rules {
 		if !slices.ContainsFunc(own.Rules, func(o larder.Rule) bool { return o.ID == r.ID }) {
 			merged.Rules = append(merged.Rules, r)
@@ -139,6 +128,33 @@ func (a *App) putOwn(ctx context.Context, who TeacherActor, own larder.Own) erro
 		}
 		return nil
 	})
+}
+
+// complete gives swaps that leave out their basis or their words the usual
+// ones: the words are the names of the things, the school's own first.
+func complete(swaps []larder.Rule, own []larder.Material) {
+	name := func(id string) string {
+		m, ok := larder.Standard().Material(id)
+		if i := slices.IndexFunc(own, func(o larder.Material) bool { return o.ID == id }); i >= 0 {
+			m, ok = &own[i], true
+		}
+		if !ok {
+			return ""
+		}
+		n, _ := m.Name.In("en")
+		return n
+	}
+	for i := range swaps {
+		r := &swaps[i]
+		if r.Basis == "" {
+			r.Basis = usualBasis(*r)
+		}
+		for _, side := range []*larder.Side{&r.From, &r.To} {
+			if side.Text == "" && len(side.Materials) > 0 {
+				side.Text = name(side.Materials[0])
+			}
+		}
+	}
 }
 
 // DeleteOwnThing takes a thing of the school's own out of the larder, unless a

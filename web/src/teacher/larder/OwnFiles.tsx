@@ -26,7 +26,7 @@ export function OwnFiles({ count }: { count: number }) {
         {count === 0 ? 'Your school has added nothing yet.' : count === 1 ? 'One entry was added by your school.' : `${count} entries were added by your school.`}{' '}
         {count > 0 && (
           <>
-            Save them as <a href="/api/v1/larder/own.json" download>JSON</a> or <a href="/api/v1/larder/own.csv" download>a table of the things (CSV)</a>.{' '}
+            Save them as <a href="/api/v1/larder/own.json" download>one file (JSON)</a>, or as tables: <a href="/api/v1/larder/own.csv" download>things (CSV)</a> and <a href="/api/v1/larder/own-swaps.csv" download>swaps (CSV)</a>.{' '}
           </>
         )}
         <label htmlFor="own-file">Take entries in from a file:</label> <input id="own-file" type="file" accept=".json,.csv,application/json,text/csv" onChange={(e) => void take(e.target.files?.[0])} />

@@ -166,14 +166,6 @@ func (r Range) over(d Range) Range {
 	return Range{r.Low / d.High, r.Typical / d.Typical, r.High / d.Low}
 }
 
-// Spread is half the width over the typical value.
-func (r Range) Spread() float64 {
-	if r.Typical == 0 {
-		return 0
-	}
-	return (r.High - r.Low) / 2 / r.Typical
-}
-
 // densityAt interpolates a solution's density at a strength in % by mass.
 func (s *Substance) densityAt(percent float64) (float64, bool) {
 	return interpolate(s.Densities, 0, 1, percent)

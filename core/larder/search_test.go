@@ -124,6 +124,40 @@ func TestOwnEntriesNeverLoosen(t *testing.T) {
 	}
 }
 
+// A correction widens ranges and adds to lists; what it leaves out stays.
+func TestACorrectionWidens(t *testing.T) {
+	l := larder.Standard()
+	was, _ := l.Material("vinegar-white")
+	strength := was.Contains[0]
+	strength.Low, strength.Typical, strength.High = 5.5, 5.5, 5.5
+	sugar := larder.Content{Substance: "sucrose", Range: larder.Range{Low: 1, Typical: 2, High: 3}, Basis: "w/v"}
+	mine, problems := l.With(larder.Own{Materials: []larder.Material{{ID: was.ID, Name: text.Localized{"en": "our vinegar"}, Roles: []string{"water-base"}, MayHold: []string{"gluten"},
+		Contains: []larder.Content{strength, sugar}, Figures: []larder.Figure{{Text: "rho 1.02", Key: "rho", Low: 1.02, High: 1.04, Unit: "g/mL"}}}}})
+	if len(problems) > 0 {
+		t.Fatal(problems)
+	}
+	m, _ := mine.Material(was.ID)
+	old := was.Contains[0].Range
+	if c := m.Contains[0]; c.Low != min(old.Low, 5.5) || c.Typical != 5.5 || c.High != max(old.High, 5.5) {
+		t.Errorf("the strength is %+v, was %+v", c, old)
+	}
+	if len(m.Contains) != len(was.Contains)+1 || m.Contains[len(m.Contains)-1] != sugar {
+		t.Errorf("%+v", m.Contains)
+	}
+	before, known := was.Figure("rho")
+	if rho, ok := m.Figure("rho"); !ok || rho.Typical != 1.03 || rho.High != 1.04 || known && rho.Low != min(before.Low, 1.02) {
+		t.Errorf("rho %+v, was %+v", rho, before)
+	}
+	for _, kept := range was.Roles {
+		if !slices.Contains(m.Roles, kept) {
+			t.Errorf("the job %s is gone", kept)
+		}
+	}
+	if !slices.Contains(m.Roles, "water-base") || !slices.Contains(m.MayHold, "gluten") || m.Shelf != was.Shelf {
+		t.Errorf("%+v", m)
+	}
+}
+
 func TestOwnRoundTrip(t *testing.T) {
 	l := larder.Standard()
 	honey, _ := l.Material("honey")

@@ -52,6 +52,39 @@ func TestMargin(t *testing.T) {
 	}
 }
 
+// Each line of the margin leads to the place where it is mended.
+func TestMarginLeadsToThePlace(t *testing.T) {
+	raw, _ := docs.Examples.ReadFile("examples/paper-strips.json")
+	for _, c := range []struct {
+		name        string
+		change      func(*design.Document)
+		topic       string
+		path, words string
+	}{
+		{"a need that never may", func(d *design.Document) { d.Needs[1].Kind, d.Needs[1].Material = design.MaterialNeed, "bleach" }, "safety", "/needs/1", ""},
+		{"a step that never may", func(d *design.Document) { d.Steps[2].Actions = []string{"craft-knife"} }, "safety", "/steps/2", ""},
+		{"steps out of order", func(d *design.Document) { d.Steps[1].Actions = []string{"hot-water", "carry"} }, "safety", "/steps/1", ""},
+		{"an adult's job", func(d *design.Document) { d.Steps[3].Actions = []string{"scissors"}; d.AgeBand = "5-7" }, "safety", "", "adult"},
+		{"longer than the lesson", func(d *design.Document) { d.Lesson = "1 min" }, "time", "/lesson", "1 min"},
+		{"hours", func(d *design.Document) { d.Lesson, d.Steps[2].Wait = "", &design.Wait{For: "300 min"} }, "time", "", " h"},
+		{"a broken formula", func(d *design.Document) { d.Derived[0].Formula = "1 +" }, "design", "/derived/0/formula", ""},
+	} {
+		d, err := design.Read(raw)
+		if err != nil {
+			t.Fatal(err)
+		}
+		c.change(&d)
+		for _, l := range review.Of(&d).Margin {
+			if l.Topic != c.topic {
+				continue
+			}
+			if said := text.Render(l.Message, "en"); c.path != "" && l.Path != c.path || !strings.Contains(said, c.words) {
+				t.Errorf("%s: %q leads to %q, wanted %q with %q", c.name, said, l.Path, c.path, c.words)
+			}
+		}
+	}
+}
+
 // A review answers while a teacher types.
 func BenchmarkReview(b *testing.B) {
 	raw, _ := docs.Examples.ReadFile("examples/thirsty-beans.json")

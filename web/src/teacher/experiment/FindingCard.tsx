@@ -31,7 +31,7 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
           ·{' '}
           {f.steps.map((s, i) => (
             <span key={s.id}>
-              {i > 0 && ', '}
+              {i > 0 && ' '}
               <button type="button" className="btn-plain" onClick={() => onStep(s.id)}>
                 step {s.number}
               </button>

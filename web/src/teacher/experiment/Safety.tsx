@@ -179,7 +179,7 @@ function CareList({ findings, onStep }: { findings: Finding[]; onStep: (id: stri
                 {things.length > 0 && `${things.join(', ')} · `}
                 {steps.map((s, i) => (
                   <span key={s.id}>
-                    {i > 0 && ', '}
+                    {i > 0 && ' '}
                     <button type="button" className="btn-plain" onClick={() => onStep(s.id)}>
                       step {s.number}
                     </button>

@@ -186,7 +186,7 @@ function ThingTable({ things, shelves, chosen, onChoose }: { things: Thing[]; sh
           {shelf && (
             <tr className="shelf">
               <th colSpan={4} scope="rowgroup">
-                {words(shelf)} <span className="second tabular">{rows.length}</span>
+                {shelf.split('-').join(', ')} <span className="second tabular">{rows.length}</span>
               </th>
             </tr>
           )}

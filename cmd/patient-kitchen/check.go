@@ -18,7 +18,8 @@ var (
 	errUnreadable  = errors.New("the file cannot be read")
 )
 
-// checked is what check prints, in the words of docs: see docs/guide.md.
+// checked is what check prints: every list is there, if empty, and every text
+// is in English.
 type checked struct {
 	Validation []checkedFinding                  `json:"validation"`
 	Safety     []checkedSafety                   `json:"safety"`
@@ -78,7 +79,7 @@ func check(name string, out io.Writer) error {
 		c.Validation = append(c.Validation, checkedFinding{f.Code, f.Severity, f.Path, text.Render(f.Message, language), text.Render(f.Mend, language)})
 	}
 	for _, f := range r.Safety.Findings {
-		v := checkedSafety{Rule: f.Rule, Case: f.Case, Verdict: f.Verdict, Absolute: f.Absolute, AgeBand: d.AgeBand, Steps: f.Steps, Materials: append([]string{}, f.Materials...),
+		v := checkedSafety{Rule: f.Rule, Case: f.Case, Verdict: f.Verdict, Absolute: f.Absolute, AgeBand: d.AgeBand, Steps: append([]string{}, f.Steps...), Materials: append([]string{}, f.Materials...),
 			Why: text.Render(f.Why, language), Measures: text.Render(f.Do, language), Gear: append([]string{}, f.Gear...), FirstAid: append([]string{}, f.Aid...), Asks: f.Asks, Ways: []string{}}
 		if f.Clear != "" {
 			v.ClearUp = text.Render(safety.ClearUp(&d, f), language)

@@ -185,6 +185,20 @@ func (l *Larder) amount(c *Candidate, from, to Stuff, amount quantity.Quantity, 
 	}
 }
 
+// AcidWith says how the acid that goes with a candidate changes; the empty
+// message where it stays.
+func (c Candidate) AcidWith() text.Message {
+	switch {
+	case c.Partner == 2:
+		return text.Message{ID: "larder.partner.twice"}
+	case c.Partner == 0.5:
+		return text.Message{ID: "larder.partner.half"}
+	case c.Partner != 1:
+		return text.Message{ID: "larder.partner.times", Args: text.Args{"factor": quantity.Quantity{Value: c.Partner, Unit: quantity.One}}}
+	}
+	return text.Message{}
+}
+
 // byRole is a material that shares the job and that no rule speaks of: its
 // amount is worked out where its contents allow, and it is its own group.
 func (l *Larder) byRole(n Need, m *Material) Candidate {

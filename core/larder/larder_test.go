@@ -192,7 +192,7 @@ func TestCandidatesByResult(t *testing.T) {
 	n := soda
 	n.Result = "total-gas"
 	all, _ := l.Candidates(n)
-	if w, _ := find(all, "washing-soda-crystals"); w.Partner != 2 {
+	if w, _ := find(all, "washing-soda-crystals"); w.Partner != 2 || w.AcidWith().ID != "larder.partner.twice" {
 		t.Errorf("washing soda takes %g times the acid", w.Partner)
 	}
 }

@@ -116,3 +116,50 @@ func union(a, b []string) []string {
 	}
 	return out
 }
+
+// Completed gives own swaps that leave out their basis or their words the
+// usual ones: the words are the English names of the things, a school's own
+// first. What it was given stays as it was.
+func (l *Larder) Completed(own Own) Own {
+	own.Rules = slices.Clone(own.Rules)
+	for i := range own.Rules {
+		r := &own.Rules[i]
+		if r.Basis == "" {
+			r.Basis = usualBasis(*r)
+		}
+		for _, side := range []*Side{&r.From, &r.To} {
+			if side.Text == "" && len(side.Materials) > 0 {
+				side.Text = l.nameWith(own, side.Materials[0])
+			}
+		}
+	}
+	return own
+}
+
+// nameWith is the English name of a thing, a school's own first, or "".
+func (l *Larder) nameWith(own Own, id string) string {
+	m, ok := l.Material(id)
+	if i := slices.IndexFunc(own.Materials, func(o Material) bool { return o.ID == id }); i >= 0 {
+		m, ok = &own.Materials[i], true
+	}
+	if !ok {
+		return ""
+	}
+	name, _ := m.Name.In("en")
+	return name
+}
+
+// usualBasis is what a swap keeps equal where it does not say: what is refused
+// keeps nothing, a factor is between masses, and what only scales asks for a
+// check of one's own.
+func usualBasis(r Rule) Basis {
+	switch {
+	case r.Class == Unsuitable:
+		return Refuse
+	case r.Factor != nil:
+		return EqualMass
+	case r.Class == Scales:
+		return Recalibrate
+	}
+	return NoConversion
+}

@@ -50,28 +50,27 @@ func ReadJSON(data []byte) (Own, error) {
 // The columns of the two tables. Lists are separated by semicolons; a range is
 // low-typical-high, low-high or one number.
 var (
-	thingColumns = []string{"id", "name_en", "name_es", "also", "roles", "contains", "density_g_per_mL", "bulk_g_per_mL", "piece_g", "hazards", "may_hold", "usual_place", "cost", "caveat"}
+	thingColumns = []string{"id", "name_en", "name_es", "also_en", "also_es", "roles", "contains", "density_g_per_mL", "bulk_g_per_mL", "piece_g", "hazards", "may_hold", "usual_place", "cost", "caveat", "refused"}
 	swapColumns  = []string{"id", "role", "results", "from", "from_percent", "from_form", "to", "to_percent", "to_form", "basis", "class", "factor", "effect", "safety", "procedure"}
 )
 
-// asStrong in the column to_percent says: as strong as what it stands in for.
-const asStrong = "same"
+const (
+	// asStrong in the column to_percent says: as strong as what it stands in for.
+	asStrong = "same"
+	// yes in the column refused says: known so that it can be refused.
+	yes = "yes"
+)
 
 // WriteCSV writes materials as a table that a spreadsheet opens. What a thing
 // contains is written as "acetic-acid 4-5-6 w/v".
 func WriteCSV(w io.Writer, own []Material) error {
 	rows := [][]string{thingColumns}
 	for _, m := range own {
-		var also, contains []string
-		for _, n := range m.Names() {
-			if n != m.ID && n != m.Name["en"] && n != m.Name["es"] {
-				also = append(also, n)
-			}
-		}
+		var contains []string
 		for _, c := range m.Contains {
 			contains = append(contains, strings.TrimSpace(strings.Join([]string{c.Substance, written(c.Range), c.Basis, c.Form}, " ")))
 		}
-		var rho, bulk, piece string
+		var rho, bulk, piece, refused string
 		if f, ok := m.Figure("rho"); ok {
 			rho = written(f)
 		}
@@ -81,8 +80,11 @@ func WriteCSV(w io.Writer, own []Material) error {
 		if m.Piece != nil {
 			piece = written(*m.Piece)
 		}
-		rows = append(rows, []string{m.ID, m.Name["en"], m.Name["es"], joined(also), joined(m.Roles), joined(contains), rho, bulk, piece,
-			joined(m.Hazards), joined(m.MayHold), m.UsualPlace, m.Cost, m.Caveat})
+		if m.Refused {
+			refused = yes
+		}
+		rows = append(rows, []string{m.ID, m.Name["en"], m.Name["es"], joined(m.Also["en"]), joined(m.Also["es"]), joined(m.Roles), joined(contains), rho, bulk, piece,
+			joined(m.Hazards), joined(m.MayHold), m.UsualPlace, m.Cost, m.Caveat, refused})
 	}
 	return writeTable(w, rows)
 }
@@ -228,13 +230,23 @@ func (t tableRow) spread(column string) (*Range, error) {
 func (t tableRow) thing() (Material, error) {
 	m := Material{ID: t.cell("id"), Name: text.Localized{}, Roles: t.list("roles"), Hazards: t.list("hazards"), MayHold: t.list("may_hold"),
 		UsualPlace: t.cell("usual_place"), Cost: t.cell("cost"), Caveat: t.cell("caveat")}
-	for column, lang := range map[string]string{"name_en": "en", "name_es": "es"} {
-		if n := t.cell(column); n != "" {
+	for _, lang := range text.Languages {
+		if n := t.cell("name_" + lang); n != "" {
 			m.Name[lang] = n
 		}
+		if also := t.list("also_" + lang); also != nil {
+			if m.Also == nil {
+				m.Also = map[string][]string{}
+			}
+			m.Also[lang] = also
+		}
 	}
-	if also := t.list("also"); also != nil {
-		m.Also = map[string][]string{"en": also}
+	switch r := t.cell("refused"); r {
+	case yes:
+		m.Refused = true
+	case "", "no":
+	default:
+		return m, fmt.Errorf("refused is %q; it has to be yes, no or empty", r)
 	}
 	for _, s := range t.list("contains") {
 		c, err := readContent(s)

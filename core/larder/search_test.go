@@ -124,6 +124,33 @@ func TestOwnEntriesNeverLoosen(t *testing.T) {
 	}
 }
 
+// What a swap leaves out is the usual: its basis by its class and factor, its
+// words by the names of the things, a school's own first.
+func TestCompleted(t *testing.T) {
+	side := func(id string) larder.Side { return larder.Side{Materials: []string{id}} }
+	own := larder.Own{Materials: []larder.Material{{ID: "our-soap", Name: text.Localized{"en": "school soap"}}, {ID: "honey", Name: text.Localized{"en": "moor honey"}}}}
+	for _, c := range []struct {
+		rule larder.Rule
+		want larder.Basis
+	}{
+		{larder.Rule{Class: larder.Unsuitable, Factor: &larder.Range{}}, larder.Refuse},
+		{larder.Rule{Class: larder.Scales, Factor: &larder.Range{}}, larder.EqualMass},
+		{larder.Rule{Class: larder.Scales}, larder.Recalibrate},
+		{larder.Rule{Class: larder.Separate}, larder.NoConversion},
+		{larder.Rule{Class: larder.Unsuitable, Basis: larder.EqualAcid}, larder.EqualAcid},
+	} {
+		c.rule.From, c.rule.To = side("honey"), side("our-soap")
+		own.Rules = []larder.Rule{c.rule, {From: larder.Side{Text: "as it says", Materials: []string{"salt"}}, To: side("moon")}}
+		got := larder.Standard().Completed(own).Rules
+		if got[0].Basis != c.want || got[0].From.Text != "moor honey" || got[0].To.Text != "school soap" {
+			t.Errorf("%+v: %+v", c.rule, got[0])
+		}
+		if got[1].From.Text != "as it says" || got[1].To.Text != "" || own.Rules[0].From.Text != "" {
+			t.Errorf("%+v, from %+v", got[1], own.Rules[0])
+		}
+	}
+}
+
 // A correction widens ranges and adds to lists; what it leaves out stays.
 func TestACorrectionWidens(t *testing.T) {
 	l := larder.Standard()

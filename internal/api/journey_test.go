@@ -150,6 +150,7 @@ func TestRecallAndLinks(t *testing.T) {
 		t.Errorf("%s: %s", s.State, s.RecallReason)
 	}
 	fern.refused("PUT", sc.homePath(fern, "/entries/"+newID()), reading("towel", "8 min", "50 mm"), 410, "recalled")
+	fern.refused("GET", sc.homePath(fern, "/print/materials"), nil, 410, "recalled")
 	sc.teacher.refused("POST", sc.asPath("/recall"), map[string]string{"reason": "again"}, 410, "recalled")
 
 	old := sc.links["Fern"]

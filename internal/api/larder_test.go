@@ -129,6 +129,36 @@ func exampleDoc(t *testing.T, name string) map[string]any {
 
 // A design in which a lid is screwed on a fizz: the finding says so, one click
 // opens the vessel, and then it can be issued.
+// Own entries that a new version of the larder no longer takes are left out,
+// which is said, and can be taken out one by one.
+func TestOwnEntriesThatNoLongerFit(t *testing.T) {
+	s := newSite(t)
+	teacher := s.teacher("t@school.example")
+	soap := map[string]any{"name": map[string]string{"en": "school soap"}, "roles": []string{"surfactant"}}
+	want[api.Done](teacher, "PUT", "/larder/own/school-soap", map[string]any{"material": soap})
+	if v := want[app.LarderView](teacher, "GET", "/larder", nil); v.OwnProblem != nil || v.Own != 1 {
+		t.Errorf("%+v", v.OwnProblem)
+	}
+	for kind, body := range map[string]string{"thing": `{"id":"old-job","name":{"en":"old"},"roles":["job-of-old"]}`, "swap": `{"id":"old-swap","role":"surfactant"}`} {
+		if _, err := s.app.Store.Pool().Exec(t.Context(), `INSERT INTO own_entry SELECT teacher_id, $1, $2, $3, updated_at FROM own_entry WHERE id = 'school-soap'`, kind, map[string]string{"thing": "old-job", "swap": "old-swap"}[kind], []byte(body)); err != nil {
+			t.Fatal(err)
+		}
+	}
+	v := want[app.LarderView](teacher, "GET", "/larder", nil)
+	if v.OwnProblem == nil || v.OwnProblem.Kind != "thing" || v.OwnProblem.ID != "old-job" || !strings.Contains(v.OwnProblem.Words, "job-of-old") {
+		t.Fatalf("%+v", v.OwnProblem)
+	}
+	teacher.refused("GET", "/larder/things/school-soap", nil, 404, "not-found")
+	want[api.Done](teacher, "DELETE", "/larder/own/old-job", nil)
+	if v := want[app.LarderView](teacher, "GET", "/larder", nil); v.OwnProblem == nil || v.OwnProblem.Kind != "swap" {
+		t.Fatalf("%+v", v.OwnProblem)
+	}
+	want[api.Done](teacher, "DELETE", "/larder/own-swaps/old-swap", nil)
+	if card := want[app.ThingCard](teacher, "GET", "/larder/things/school-soap", nil); !card.Own {
+		t.Errorf("%+v", card)
+	}
+}
+
 func TestWaysOutCarryThemselvesOut(t *testing.T) {
 	s := newSite(t)
 	teacher := s.teacher("t@school.example")

@@ -2,12 +2,14 @@ package api
 
 import (
 	"bytes"
+	"cmp"
 	"embed"
 	"html/template"
 	"net/http"
 	"strings"
 
 	"github.com/go-chi/chi/v5"
+	"github.com/google/uuid"
 
 	"patient-kitchen/internal/app"
 )
@@ -28,55 +30,37 @@ func (s *Server) print(r chi.Router) {
 }
 
 func (s *Server) printDraft(w http.ResponseWriter, r *http.Request) {
-	id, err := ids(r, "class", "experiment")
-	if err != nil {
-		writeProblem(w, err)
-		return
-	}
-	who, err := s.teacher(r.Context())
-	if err != nil {
-		writeProblem(w, err)
-		return
-	}
-	language := r.URL.Query().Get("language")
-	if language == "" {
-		language = "en"
-	}
-	p, err := s.App.PrintDraft(r.Context(), who, id[0], id[1], chi.URLParam(r, "sheet"), language)
-	s.showPrinted(w, r, p, err)
+	s.teacherFile(w, r, []string{"class", "experiment"}, func(who app.TeacherActor, id []uuid.UUID) error {
+		p, err := s.App.PrintDraft(r.Context(), who, id[0], id[1], chi.URLParam(r, "sheet"), cmp.Or(r.URL.Query().Get("language"), "en"))
+		if err != nil {
+			return err
+		}
+		return writePrinted(w, p)
+	})
 }
 
 func (s *Server) printHome(w http.ResponseWriter, r *http.Request) {
-	id, err := ids(r, "home", "assignment")
-	if err != nil {
-		writeProblem(w, err)
-		return
-	}
-	who, err := s.phone(r.Context(), id[0])
-	if err != nil {
-		writeProblem(w, err)
-		return
-	}
-	p, err := s.App.PrintHome(r.Context(), who, id[1], chi.URLParam(r, "sheet"))
-	s.showPrinted(w, r, p, err)
+	s.homeFile(w, r, []string{"home", "assignment"}, func(who app.HomeActor, id []uuid.UUID) error {
+		p, err := s.App.PrintHome(r.Context(), who, id[1], chi.URLParam(r, "sheet"))
+		if err != nil {
+			return err
+		}
+		return writePrinted(w, p)
+	})
 }
 
-func (s *Server) showPrinted(w http.ResponseWriter, r *http.Request, p app.Printed, err error) {
-	if err != nil {
-		writeProblem(w, s.logged(r.Context(), err))
-		return
-	}
+func writePrinted(w http.ResponseWriter, p app.Printed) error {
 	var page bytes.Buffer
 	if err := printTemplate.Execute(&page, struct {
 		app.Printed
 		W map[string]string
 	}{p, printWords[p.Language]}); err != nil {
-		writeProblem(w, s.logged(r.Context(), err))
-		return
+		return err
 	}
 	w.Header().Set("Content-Type", "text/html; charset=utf-8")
 	w.Header().Set("Cache-Control", "no-store")
-	w.Write(page.Bytes())
+	_, err := w.Write(page.Bytes())
+	return err
 }
 
 // printWords are the fixed words of the sheets.
@@ -87,12 +71,12 @@ var printWords = map[string]map[string]string{
 		"lowered": "Lowered by the teacher", "loweredNone": "nothing", "permission": "Permission", "read": "I have read this", "there": "an adult will be there at the steps named", "photos": "photos of hands and things may be sent", "watch": "we would rather use shared measurements; it counts the same",
 		"name": "name", "signature": "signature", "date": "date", "not": "This sheet names the usual cautions. It does not replace the labels on your packets, your school’s own risk assessment, or the law where you live.",
 		"missing": "English only in places: please ask if anything is unclear.", "thing": "thing", "amount": "how much", "steps": "steps", "optional": "if you have it", "got": "got it", "note": "note", "check": "Check your printer: this line is 100 mm",
-		"wanted": "Instead of", "counts": "your result", "noSwaps": "Nothing on the list has a known substitute. Ask before you use something else.", "ask": "Anything else? Ask first. Never use what has no label.", "twice": "twice as much acid goes with it", "school": "School"},
+		"wanted": "Instead of", "counts": "your result", "noSwaps": "Nothing on the list has a known substitute. Ask before you use something else.", "ask": "Anything else? Ask first. Never use what has no label.", "school": "School"},
 	"es": {"safety": "Seguridad", "materials": "Lo que hace falta", "substitutions": "En su lugar", "class": "clase", "version": "versión", "draft": "borrador", "what": "Qué van a hacer", "takes": "Lleva unos", "hands": "min, con las manos ocupadas", "minutes": "min",
 		"who": "Quién tiene que estar", "nobody": "No hace falta que haya una persona adulta.", "step": "Paso", "about": "unos", "adult-near": "con una persona adulta cerca", "adult-does": "lo hace una persona adulta", "wear": "Protección", "nothing": "Mangas recogidas. Nada especial.",
 		"where": "Dónde", "before": "Antes de empezar", "during": "Mientras trabajan", "stop": "Parar si", "wrong": "Si algo sale mal", "emergency": "Emergencias", "poison": "Toxicología", "clear": "Recoger", "holds": "Alergias",
 		"lowered": "Bajado por quien enseña", "loweredNone": "nada", "permission": "Permiso", "read": "He leído esta hoja", "there": "habrá una persona adulta en los pasos indicados", "photos": "se pueden enviar fotos de manos y cosas", "watch": "preferimos usar medidas compartidas; vale lo mismo",
 		"name": "nombre", "signature": "firma", "date": "fecha", "not": "Esta hoja dice los cuidados habituales. No sustituye las etiquetas de los productos, la evaluación de riesgos de la escuela ni la ley de su lugar.",
 		"missing": "Partes solo en otro idioma: pregunte si algo no está claro. / Parts are in English only: please ask.", "thing": "cosa", "amount": "cuánto", "steps": "pasos", "optional": "si la hay", "got": "listo", "note": "nota", "check": "Compruebe la impresora: esta línea mide 100 mm",
-		"wanted": "En lugar de", "counts": "su resultado", "noSwaps": "Nada de la lista tiene un sustituto conocido. Pregunte antes de usar otra cosa.", "ask": "¿Otra cosa? Pregunte antes. Nunca use algo sin etiqueta.", "twice": "hace falta el doble de ácido", "school": "Escuela"},
+		"wanted": "En lugar de", "counts": "su resultado", "noSwaps": "Nada de la lista tiene un sustituto conocido. Pregunte antes de usar otra cosa.", "ask": "¿Otra cosa? Pregunte antes. Nunca use algo sin etiqueta.", "school": "Escuela"},
 }

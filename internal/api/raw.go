@@ -43,27 +43,18 @@ func ids(r *http.Request, names ...string) ([]uuid.UUID, error) {
 }
 
 func (s *Server) putPhoto(w http.ResponseWriter, r *http.Request) {
-	id, err := ids(r, "home", "assignment", "photo")
-	if err != nil {
-		writeProblem(w, err)
-		return
-	}
-	who, err := s.phone(r.Context(), id[0])
-	if err != nil {
-		writeProblem(w, err)
-		return
-	}
-	upload, err := io.ReadAll(http.MaxBytesReader(w, r.Body, media.MaxBytes))
-	if err != nil {
-		writeProblem(w, &Problem{Status: 413, Title: "Too large", Code: "too-large", Field: "photo", Rule: "can have at most 20 MB", Example: "a photo at a lower size",
-			Detail: "This photo is larger than 20 MB, or the connection broke. Take it again at a lower size."})
-		return
-	}
-	if err := s.App.PutPhoto(r.Context(), who, id[1], id[2], upload); err != nil {
-		writeProblem(w, s.logged(r.Context(), err))
-		return
-	}
-	writeJSON(w, Done{true})
+	s.homeFile(w, r, []string{"home", "assignment", "photo"}, func(who app.HomeActor, id []uuid.UUID) error {
+		upload, err := io.ReadAll(http.MaxBytesReader(w, r.Body, media.MaxBytes))
+		if err != nil {
+			return &Problem{Status: 413, Title: "Too large", Code: "too-large", Field: "photo", Rule: "can have at most 20 MB", Example: "a photo at a lower size",
+				Detail: "This photo is larger than 20 MB, or the connection broke. Take it again at a lower size."}
+		}
+		if err := s.App.PutPhoto(r.Context(), who, id[1], id[2], upload); err != nil {
+			return err
+		}
+		writeJSON(w, Done{true})
+		return nil
+	})
 }
 
 func writeJSON(w http.ResponseWriter, v any) {
@@ -72,18 +63,28 @@ func writeJSON(w http.ResponseWriter, v any) {
 }
 
 func (s *Server) homePhoto(w http.ResponseWriter, r *http.Request) {
-	id, err := ids(r, "home", "photo")
+	s.homeFile(w, r, []string{"home", "photo"}, func(who app.HomeActor, id []uuid.UUID) error {
+		b, err := s.App.HomePhoto(r.Context(), who, id[1], chi.URLParam(r, "size"))
+		if err == nil {
+			writePicture(w, b)
+		}
+		return err
+	})
+}
+
+// homeFile runs a handler that reads or writes a file for a home's phone; the
+// first of the names is the home.
+func (s *Server) homeFile(w http.ResponseWriter, r *http.Request, names []string, handle func(app.HomeActor, []uuid.UUID) error) {
+	id, err := ids(r, names...)
 	if err == nil {
 		var who app.HomeActor
 		if who, err = s.phone(r.Context(), id[0]); err == nil {
-			var b []byte
-			if b, err = s.App.HomePhoto(r.Context(), who, id[1], chi.URLParam(r, "size")); err == nil {
-				writePicture(w, b)
-				return
-			}
+			err = handle(who, id)
 		}
 	}
-	writeProblem(w, s.logged(r.Context(), err))
+	if err != nil {
+		writeProblem(w, s.logged(r.Context(), err))
+	}
 }
 
 func (s *Server) teacherPhoto(w http.ResponseWriter, r *http.Request) {

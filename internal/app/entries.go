@@ -140,12 +140,14 @@ func (a *App) PutEntry(ctx context.Context, who HomeActor, assignment, id uuid.U
 	})
 }
 
+var errRecalled = &Refused{Code: "recalled", Detail: "The teacher took this experiment back. What you had is kept."}
+
 // mayWrite decides whether a home may make an entry with its present
 // permission: ticks always; words once it declined; everything once granted,
 // pictures only when they were agreed to.
 func mayWrite(as store.Assignment, p PermissionView, f EntryFields) error {
 	if as.RecalledAt != nil {
-		return &Refused{Code: "recalled", Detail: "The teacher took this experiment back. What you had is kept."}
+		return errRecalled
 	}
 	kind := notebook.Kind(f.Kind)
 	words := kind == notebook.Answer || kind == notebook.Observation || kind == notebook.Sent || kind == notebook.Tick

@@ -24,11 +24,20 @@ type LarderView struct {
 	Results []string   `json:"results" doc:"Kinds of result that swaps tell apart"`
 	Own     int        `json:"own" doc:"How many things and swaps the school added"`
 
+	OwnProblem *OwnProblem `json:"own_problem,omitempty" doc:"Why the school's own entries are all left out now"`
+
 	Fallbacks  []larder.Fallback  `json:"fallbacks" doc:"What almost every home has instead"`
 	Printables []larder.Printable `json:"printables" doc:"Sheets that stand in for a tool"`
 
 	Tags      []string `json:"tags" doc:"Hazard tags that a thing can carry"`
 	Allergens []string `json:"allergens"`
+}
+
+// OwnProblem is the first own entry that does not hold together any more.
+type OwnProblem struct {
+	Kind  string `json:"kind" enum:"thing,swap"`
+	ID    string `json:"id"`
+	Words string `json:"words" doc:"The field, and what is wrong with it"`
 }
 
 // ThingRow is a material in the list.
@@ -127,18 +136,21 @@ var shippedVerdicts = sync.OnceValue(func() map[string][4]safety.Verdict {
 	return out
 })
 
-// verdictsOf judges a material by itself, as 10 mL, 10 g or ten pieces of it.
+// verdictsOf judges a material by itself, in an ordinary amount.
 func verdictsOf(l *larder.Larder, m *larder.Material) [4]safety.Verdict {
 	d := aloneDesign(m)
 	return safety.Judge(&d, l, nil).Bands
 }
 
-// aloneDesign uses one material and nothing else.
+// aloneDesign uses 10 mL of one material and nothing else.
 func aloneDesign(m *larder.Material) design.Document {
 	return design.Document{AgeBand: design.AgeBands[0], Needs: []design.Need{{ID: "thing", Name: m.Name, Kind: design.MaterialNeed, Material: m.ID, Amount: "10 mL"}},
 		Steps: []design.Step{{ID: "use", Uses: []string{"thing"}}}}
 }
 
+// larderOf is the larder as a teacher has it, and its own entries by
+// themselves. Entries that no longer hold together, as after a new version
+// with other jobs or things, are left out; the larder view says so.
 func (a *App) larderOf(ctx context.Context, who TeacherActor) (*larder.Larder, larder.Own, error) {
 	var own larder.Own
 	rows, err := a.Store.OwnEntries(ctx, who.ID)
@@ -171,6 +183,12 @@ func (a *App) Larder(ctx context.Context, who TeacherActor, language string) (La
 		return LarderView{}, err
 	}
 	v := LarderView{Things: []ThingRow{}, Jobs: []JobRow{}, Swaps: []SwapRow{}, Never: []NeverRow{}, Results: l.Results(), Own: len(own.Materials) + len(own.Rules), Tags: larder.Tags, Fallbacks: l.Fallbacks, Printables: l.Printables, Allergens: larder.Allergens}
+	if _, problems := larder.Standard().With(own); len(problems) > 0 {
+		v.OwnProblem = &OwnProblem{Kind: "thing", ID: problems[0].Entry, Words: problems[0].Field + " " + problems[0].Message}
+		if slices.ContainsFunc(own.Rules, func(r larder.Rule) bool { return r.ID == problems[0].Entry }) {
+			v.OwnProblem.Kind = "swap"
+		}
+	}
 	counts := map[string]int{}
 	for i := range l.Materials {
 		m := &l.Materials[i]

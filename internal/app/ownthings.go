@@ -48,21 +48,6 @@ func (a *App) PutOwnSwap(ctx context.Context, who TeacherActor, id string, raw [
 	return a.putOwn(ctx, who, own)
 }
 
-// usualBasis is what a swap keeps equal where it does not say: what is refused
-// keeps nothing, a factor is between masses, and what only scales asks for a
-// check of one's own.
-func usualBasis(r larder.Rule) larder.Basis {
-	switch {
-	case r.Class == larder.Unsuitable:
-		return larder.Refuse
-	case r.Factor != nil:
-		return larder.EqualMass
-	case r.Class == larder.Scales:
-		return larder.Recalibrate
-	}
-	return larder.NoConversion
-}
-
 // ImportThings takes a school's own entries from a file, JSON or CSV, all or
 // none, and says how many.
 func (a *App) ImportThings(ctx context.Context, who TeacherActor, data []byte) (int, error) {
@@ -96,13 +81,14 @@ func (a *App) putOwn(ctx context.Context, who TeacherActor, own larder.Own) erro
 			merged.Materials = append(merged.Materials, m)
 		}
 	}
-	complete(own.Rules, merged.Materials)
 	merged.Rules = slices.Clone(own.Rules)
 	for _, r := range present.Rules {
 		if !slices.ContainsFunc(own.Rules, func(o larder.Rule) bool { return o.ID == r.ID }) {
 			merged.Rules = append(merged.Rules, r)
 		}
 	}
+	merged = larder.Standard().Completed(merged)
+	own.Rules = merged.Rules[:len(own.Rules)]
 	if _, problems := larder.Standard().With(merged); len(problems) > 0 {
 		return &Invalid{"material." + problems[0].Field, problems[0].Entry + " " + problems[0].Message, thingExample}
 	}
@@ -128,33 +114,6 @@ func (a *App) putOwn(ctx context.Context, who TeacherActor, own larder.Own) erro
 		}
 		return nil
 	})
-}
-
-// complete gives swaps that leave out their basis or their words the usual
-// ones: the words are the names of the things, the school's own first.
-func complete(swaps []larder.Rule, own []larder.Material) {
-	name := func(id string) string {
-		m, ok := larder.Standard().Material(id)
-		if i := slices.IndexFunc(own, func(o larder.Material) bool { return o.ID == id }); i >= 0 {
-			m, ok = &own[i], true
-		}
-		if !ok {
-			return ""
-		}
-		n, _ := m.Name.In("en")
-		return n
-	}
-	for i := range swaps {
-		r := &swaps[i]
-		if r.Basis == "" {
-			r.Basis = usualBasis(*r)
-		}
-		for _, side := range []*larder.Side{&r.From, &r.To} {
-			if side.Text == "" && len(side.Materials) > 0 {
-				side.Text = name(side.Materials[0])
-			}
-		}
-	}
 }
 
 // DeleteOwnThing takes a thing of the school's own out of the larder, unless a

@@ -56,7 +56,7 @@ type PrintedSwap struct {
 	Amount string `json:"amount,omitempty"`
 	Counts string `json:"counts" doc:"What it means for the home's result"`
 	Adult  string `json:"adult,omitempty" doc:"The verdict, where it is graver than the design's own"`
-	Twice  bool   `json:"twice,omitempty" doc:"Twice the acid goes with it"`
+	Acid   string `json:"acid,omitempty" doc:"How the acid that goes with it changes"`
 }
 
 // firstCards is how many first-aid cards the one page of a safety sheet holds.
@@ -98,6 +98,9 @@ func (a *App) PrintHome(ctx context.Context, who HomeActor, assignment uuid.UUID
 	as, err := a.Store.Assignment(ctx, who.Class, assignment)
 	if err != nil {
 		return Printed{}, notFound(err)
+	}
+	if as.RecalledAt != nil {
+		return Printed{}, errRecalled
 	}
 	d, err := design.Read(as.Document)
 	if err != nil {
@@ -148,7 +151,7 @@ func printed(d *design.Document, kind, language string) (Printed, error) {
 func printedSwaps(l fit.SwapList, language string, w *sheetWriter) PrintedSwaps {
 	out := PrintedSwaps{Name: w.say(l.Need.Name), Amount: l.Need.Amount}
 	for _, s := range l.Swaps {
-		row := PrintedSwap{Name: w.say(s.Material), Amount: text.Render(s.Amount, language), Counts: text.Render(s.Counts, language), Twice: s.Partner == 2}
+		row := PrintedSwap{Name: w.say(s.Material), Amount: text.Render(s.Amount, language), Counts: text.Render(s.Counts, language), Acid: text.Render(s.Acid, language)}
 		if s.Percent > 0 {
 			row.Name += " " + quantity.Number(s.Percent, quantity.Decimals(s.Percent, 0), language) + " %"
 		} else if s.Form.ID != "" {

@@ -163,7 +163,7 @@ func viewBands(r safety.Report) []BandView {
 	return out
 }
 
-// say renders messages in a language.
+// sayAll renders messages in a language.
 func sayAll(messages []text.Message, language string) []string {
 	out := []string{}
 	for _, m := range messages {

@@ -166,7 +166,7 @@ type AdultJobRow struct {
 	Minutes int    `json:"minutes"`
 }
 
-// writer renders texts in a home's language and counts those it lacks.
+// sheetWriter renders texts in a home's language and counts those it lacks.
 type sheetWriter struct {
 	language string
 	missing  int
@@ -230,7 +230,7 @@ func swapsOf(as store.Assignment, d *design.Document, language string) map[strin
 		language   string
 	}
 	k := key{as.ID, language}
-	if kept, ok := swapsMemo.Load(k); ok && as.ID != uuid.Nil {
+	if kept, ok := swapsMemo.Load(k); ok {
 		return kept.(map[string][]PrintedSwap)
 	}
 	out := map[string][]PrintedSwap{}
@@ -241,7 +241,9 @@ func swapsOf(as store.Assignment, d *design.Document, language string) map[strin
 	for _, l := range lists {
 		out[l.Need.ID] = printedSwaps(l, language, &sheetWriter{language: language}).Swaps
 	}
-	swapsMemo.Store(k, out)
+	if as.ID != uuid.Nil { // a draft has none, and changes
+		swapsMemo.Store(k, out)
+	}
 	return out
 }
 

@@ -2,7 +2,6 @@ package app
 
 import (
 	"errors"
-	"fmt"
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/larder"
@@ -23,7 +22,7 @@ type SubstituteRow struct {
 	Procedure string `json:"procedure,omitempty"`
 	Verdict   string `json:"verdict"`
 	Graver    bool   `json:"graver" doc:"The verdict would be graver than now"`
-	Partner   string `json:"partner,omitempty" doc:"What changes for the acid that goes with it"`
+	Acid      string `json:"acid,omitempty" doc:"How the acid that goes with it changes"`
 	Way       string `json:"way" doc:"Takes it, through /preview/mend"`
 }
 
@@ -46,15 +45,12 @@ func Substitutes(raw []byte, need, language string) ([]SubstituteRow, error) {
 	}
 	for _, s := range subs {
 		name, _ := s.Material.Name.In(language)
-		row := SubstituteRow{Name: name, Other: s.Form, Class: string(s.Class), Because: text.Render(s.Because, language), Effect: s.Effect, Procedure: s.Procedure, Verdict: string(s.Verdict), Graver: s.Graver, Way: safety.SwapWay(n.ID, s.Candidate)}
+		row := SubstituteRow{Name: name, Other: s.Form, Class: string(s.Class), Because: text.Render(s.Because, language), Effect: s.Effect, Procedure: s.Procedure, Acid: text.Render(s.AcidWith(), language), Verdict: string(s.Verdict), Graver: s.Graver, Way: safety.SwapWay(n.ID, s.Candidate)}
 		if s.Percent > 0 {
 			row.Other = quantity.Number(s.Percent, quantity.Decimals(s.Percent, 0), language) + " %"
 		}
 		if s.Amount.Value > 0 {
 			row.Amount, row.How = s.Amount.Show(language), text.Render(s.How, language)
-		}
-		if s.Partner != 1 {
-			row.Partner = fmt.Sprintf("× %g of the acid", s.Partner)
 		}
 		out = append(out, row)
 	}

@@ -1549,6 +1549,8 @@ export interface components {
              * @description How many things and swaps the school added
              */
             own: number;
+            /** @description Why the school's own entries are all left out now */
+            own_problem?: components["schemas"]["OwnProblem"];
             /** @description Sheets that stand in for a tool */
             printables: components["schemas"]["Printable"][];
             /** @description Kinds of result that swaps tell apart */
@@ -1742,6 +1744,13 @@ export interface components {
             u?: string;
             unit: string;
         };
+        OwnProblem: {
+            id: string;
+            /** @enum {string} */
+            kind: "thing" | "swap";
+            /** @description The field, and what is wrong with it */
+            words: string;
+        };
         OwnResult: {
             derived: components["schemas"]["DerivedRow"][];
             results: components["schemas"]["ResultView"][];
@@ -1787,14 +1796,14 @@ export interface components {
             use: string;
         };
         PrintedSwap: {
+            /** @description How the acid that goes with it changes */
+            acid?: string;
             /** @description The verdict, where it is graver than the design's own */
             adult?: string;
             amount?: string;
             /** @description What it means for the home's result */
             counts: string;
             name: string;
-            /** @description Twice the acid goes with it */
-            twice?: boolean;
         };
         Problem: {
             /** @description Stable name of the problem */
@@ -2110,6 +2119,8 @@ export interface components {
             wait?: components["schemas"]["WaitRow"];
         };
         SubstituteRow: {
+            /** @description How the acid that goes with it changes */
+            acid?: string;
             amount?: string;
             because: string;
             /** @enum {string} */
@@ -2122,8 +2133,6 @@ export interface components {
             name: string;
             /** @description Form or strength */
             other?: string;
-            /** @description What changes for the acid that goes with it */
-            partner?: string;
             procedure?: string;
             verdict: string;
             /** @description Takes it, through /preview/mend */

@@ -159,7 +159,7 @@ export default function Larder() {
               </tbody>
             </table>
           )}
-          <OwnFiles count={larder.data.own} />
+          <OwnFiles count={larder.data.own} left={larder.data.own_problem} />
         </main>
         {own !== undefined && <OwnForm id={own} larder={larder.data} onClose={() => setOwn(undefined)} onKept={(id) => { setOwn(undefined); setTyped(''); go({ thing: id, q: undefined }); }} />}
         {chosen && own === undefined && <ThingSheet key={chosen} id={chosen} larder={larder.data} onClose={() => go({ thing: undefined })} onCorrect={(id) => setOwn(id)} />}

@@ -1,10 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask } from '../../api/client';
+import { ask, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 
 /** The school's own things as open files, out and in. */
-export function OwnFiles({ count }: { count: number }) {
+export function OwnFiles({ count, left }: { count: number; left?: Schemas['OwnProblem'] }) {
   const client = useQueryClient();
   const [problem, setProblem] = useState<unknown>();
   const [said, setSaid] = useState('');
@@ -15,6 +15,15 @@ export function OwnFiles({ count }: { count: number }) {
     try {
       const { count: n } = await ask<{ count: number }>('POST', '/larder/own', { body: { file: await file.text() } });
       setSaid(`${n === 1 ? 'One entry was' : `${n} entries were`} taken in.`);
+      await client.invalidateQueries();
+    } catch (error) {
+      setProblem(error);
+    }
+  };
+  const takeOut = async ({ kind, id }: Schemas['OwnProblem']) => {
+    setProblem(undefined);
+    try {
+      await ask('DELETE', kind === 'swap' ? `/larder/own-swaps/${id}` : `/larder/own/${id}`);
       await client.invalidateQueries();
     } catch (error) {
       setProblem(error);
@@ -31,6 +40,15 @@ export function OwnFiles({ count }: { count: number }) {
         )}
         <label htmlFor="own-file">Take entries in from a file:</label> <input id="own-file" type="file" accept=".json,.csv,application/json,text/csv" onChange={(e) => void take(e.target.files?.[0])} />
       </p>
+      {left && (
+        <p role="alert">
+          <strong>Your own entries are left out for now.</strong> {left.id} does not fit this larder any more: {left.words}. Take in a file with it mended, or{' '}
+          <button type="button" className="btn-plain" onClick={() => void takeOut(left)}>
+            take {left.id} out
+          </button>
+          .
+        </p>
+      )}
       <p role="status">{said}</p>
       <ProblemLine error={problem} />
     </section>

@@ -131,6 +131,7 @@ type Caution struct {
 // says where that is possible.
 type Lowering struct {
 	Rule   string `json:"rule"`
+	Case   string `json:"case,omitempty" doc:"The case of the rule, such as kitchen; left out where the rule has one finding in this step"`
 	Step   string `json:"step"`
 	Reason string `json:"reason" doc:"Printed on the sheet; at least 20 signs"`
 	By     string `json:"by" doc:"Name of the teacher"`

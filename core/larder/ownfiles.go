@@ -7,6 +7,7 @@ import (
 	"errors"
 	"fmt"
 	"io"
+	"maps"
 	"slices"
 	"strconv"
 	"strings"
@@ -61,6 +62,20 @@ const (
 	yes = "yes"
 )
 
+// alsoIn are a material's other names in a language, those of one region with
+// its letters: "GB: bin bag".
+func alsoIn(m Material, lang string) string {
+	names := slices.Clone(m.Also[lang])
+	for _, key := range slices.Sorted(maps.Keys(m.Also)) {
+		if region, ok := strings.CutPrefix(key, lang+"-"); ok {
+			for _, n := range m.Also[key] {
+				names = append(names, region+": "+n)
+			}
+		}
+	}
+	return joined(names)
+}
+
 // WriteCSV writes materials as a table that a spreadsheet opens. What a thing
 // contains is written as "acetic-acid 4-5-6 w/v".
 func WriteCSV(w io.Writer, own []Material) error {
@@ -83,7 +98,7 @@ func WriteCSV(w io.Writer, own []Material) error {
 		if m.Refused {
 			refused = yes
 		}
-		rows = append(rows, []string{m.ID, m.Name["en"], m.Name["es"], joined(m.Also["en"]), joined(m.Also["es"]), joined(m.Roles), joined(contains), rho, bulk, piece,
+		rows = append(rows, []string{m.ID, m.Name["en"], m.Name["es"], alsoIn(m, "en"), alsoIn(m, "es"), joined(m.Roles), joined(contains), rho, bulk, piece,
 			joined(m.Hazards), joined(m.MayHold), m.UsualPlace, m.Cost, m.Caveat, refused})
 	}
 	return writeTable(w, rows)
@@ -234,11 +249,15 @@ func (t tableRow) thing() (Material, error) {
 		if n := t.cell("name_" + lang); n != "" {
 			m.Name[lang] = n
 		}
-		if also := t.list("also_" + lang); also != nil {
+		for _, name := range t.list("also_" + lang) {
 			if m.Also == nil {
 				m.Also = map[string][]string{}
 			}
-			m.Also[lang] = also
+			key := lang
+			if region, rest, ok := strings.Cut(name, ": "); ok && len(region) == 2 && strings.ToUpper(region) == region {
+				key, name = lang+"-"+region, rest
+			}
+			m.Also[key] = append(m.Also[key], name)
 		}
 	}
 	switch r := t.cell("refused"); r {

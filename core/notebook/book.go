@@ -13,13 +13,15 @@ import (
 type State string
 
 // A slot has a value, a typed text nobody could read yet, a reason for having
-// none, only spoiled tries, or nothing so far.
+// none, only spoiled tries, or nothing so far; or a value from a step that
+// needs an adult who never said to be there: it is kept and does not count.
 const (
-	HasValue    State = "value"
-	NeedsLook   State = "needs-reading"
-	HasReason   State = "not-read"
-	OnlySpoiled State = "spoiled"
-	NotYet      State = "not-yet"
+	HasValue     State = "value"
+	NeedsLook    State = "needs-reading"
+	HasReason    State = "not-read"
+	OnlySpoiled  State = "spoiled"
+	NotYet       State = "not-yet"
+	AdultNotSaid State = "adult-not-said"
 )
 
 // Cell is one slot of a notebook with its present value and its history.
@@ -36,7 +38,7 @@ type Cell struct {
 type Line struct {
 	Entry      Entry
 	Understood Understood
-	Fate       string // "counts", "corrected", "spoiled" or "superseded"
+	Fate       string // "counts", "corrected", "spoiled", "superseded" or "adult-not-said"
 	Reason     string // of spoiling or correcting
 }
 
@@ -49,17 +51,21 @@ type Book struct {
 	Photos   []Entry // newest of each evidence last
 	Done     map[string]time.Time
 	Ticked   map[string]bool
-	Adults   map[string]time.Time
+	Adults   map[string]time.Time // by step: when an adult first said to be there
+	Vouched  map[string]string    // by step: why the teacher lets it count without
+	Unheard  []string             // ids of steps that need an adult and were worked at before one said to be there, in the order of the design
 	SentAt   *time.Time
 	LastSeen time.Time
 	index    map[design.Slot]int
+	adults   []string
 }
 
 // Open reads entries into a notebook. Entries may come in any order; they
 // count in the order in which they were made, the later one where two speak
-// of the same slot.
-func Open(d *design.Document, entries []Entry, w Writer) *Book {
-	b := &Book{Design: d, Writer: w, Done: map[string]time.Time{}, Ticked: map[string]bool{}, Adults: map[string]time.Time{}, index: map[design.Slot]int{}}
+// of the same slot. adults are the ids of the steps at which an adult has to
+// be: what is entered there counts once one said so, or the teacher said why.
+func Open(d *design.Document, entries []Entry, w Writer, adults ...string) *Book {
+	b := &Book{Design: d, Writer: w, Done: map[string]time.Time{}, Ticked: map[string]bool{}, Adults: map[string]time.Time{}, Vouched: map[string]string{}, index: map[design.Slot]int{}, adults: adults}
 	for i, s := range d.Slots() {
 		b.Cells = append(b.Cells, Cell{Slot: s, State: NotYet})
 		b.index[s] = i
@@ -74,17 +80,65 @@ func Open(d *design.Document, entries []Entry, w Writer) *Book {
 	})
 	spoiled := map[string]string{}
 	for _, e := range sorted {
-		if e.Kind == Spoiled {
+		switch e.Kind {
+		case Spoiled:
 			spoiled[e.Refers] = e.Reason
+		case Vouched:
+			b.Vouched[e.Step] = e.Reason
+		case Adult:
+			if _, already := b.Adults[e.Step]; !already {
+				b.Adults[e.Step] = e.Measured()
+			}
 		}
 	}
+	unheard := map[string]bool{}
 	for i := range sorted {
 		b.take(&sorted[i], spoiled)
+		for _, step := range b.alone(&sorted[i]) {
+			unheard[step] = true
+		}
 	}
 	for i := range b.Cells {
 		b.Cells[i].settle()
 	}
+	for _, s := range d.Steps {
+		if unheard[s.ID] {
+			b.Unheard = append(b.Unheard, s.ID)
+		}
+	}
 	return b
+}
+
+// alone lists the steps at which an entry was made although they need an adult
+// and none had said to be there by then. A reading that names no step, or one
+// that does not take it, is of the steps that do.
+func (b *Book) alone(e *Entry) []string {
+	if len(b.adults) == 0 || e.Kind == Adult || e.Kind == Vouched || e.Kind == Tick || e.Kind == Sent || e.Kind == Spoiled {
+		return nil
+	}
+	steps := []string{e.Step}
+	if e.Kind == Reading || e.Kind == NotRead {
+		if takers := b.takers(e.Slot); !slices.Contains(takers, e.Step) {
+			steps = takers
+		}
+	}
+	return slices.DeleteFunc(steps, func(id string) bool {
+		said, ok := b.Adults[id]
+		return !slices.Contains(b.adults, id) || b.Vouched[id] != "" || ok && !said.After(e.Measured())
+	})
+}
+
+// takers are the steps in which a slot's reading is taken.
+func (b *Book) takers(slot design.Slot) []string {
+	var out []string
+	for _, s := range b.Design.Steps {
+		if slices.ContainsFunc(s.Takes, func(t design.Take) bool {
+			return t.Reading == slot.Reading && (t.Time == "" || t.Time == slot.Time)
+		}) {
+			out = append(out, s.ID)
+		}
+	}
+	return out
 }
 
 func (b *Book) take(e *Entry, spoiled map[string]string) {
@@ -101,6 +155,8 @@ func (b *Book) take(e *Entry, spoiled map[string]string) {
 		line := Line{Entry: *e, Understood: Understand(r, e.Instrument, e.Typed, b.Writer), Fate: "counts"}
 		if reason, bad := spoiled[e.ID]; bad {
 			line.Fate, line.Reason = "spoiled", reason
+		} else if len(b.alone(e)) > 0 {
+			line.Fate = string(AdultNotSaid)
 		}
 		b.Cells[i].History = append(b.Cells[i].History, line)
 	case NotRead:
@@ -115,8 +171,7 @@ func (b *Book) take(e *Entry, spoiled map[string]string) {
 		}
 	case Tick:
 		b.Ticked[e.Refers] = e.Reason != "no"
-	case Adult:
-		b.Adults[e.Step] = e.Measured()
+	case Adult, Vouched: // read before
 	case Sent:
 		at := e.Received
 		b.SentAt = &at
@@ -129,13 +184,14 @@ func (b *Book) take(e *Entry, spoiled map[string]string) {
 // earlier ones were corrected or superseded.
 func (c *Cell) settle() {
 	last := -1
+	stands := func(i int) bool { return c.History[i].Fate == "counts" || c.History[i].Fate == string(AdultNotSaid) }
 	for i := range c.History {
-		if c.History[i].Fate == "counts" {
+		if stands(i) {
 			last = i
 		}
 	}
 	for i := range c.History {
-		if c.History[i].Fate == "counts" && i != last {
+		if stands(i) && i != last {
 			c.History[i].Fate = "superseded"
 			if c.History[last].Entry.Refers == c.History[i].Entry.ID {
 				c.History[i].Fate, c.History[i].Reason = "corrected", c.History[last].Entry.Reason
@@ -151,6 +207,9 @@ func (c *Cell) settle() {
 		}
 		if line.Understood.Kind == quantity.Missing {
 			c.State, c.Reason = HasReason, "not recorded"
+		}
+		if line.Fate == string(AdultNotSaid) {
+			c.State = AdultNotSaid
 		}
 	case c.Entry != nil:
 		c.State = HasReason

@@ -2,6 +2,7 @@ package notebook
 
 import (
 	"slices"
+	"strings"
 	"time"
 
 	"patient-kitchen/core/design"
@@ -22,19 +23,22 @@ const (
 	Photo       Kind = "photo"       // the picture in Refers, for an evidence
 	Sent        Kind = "sent"        // the home handed its work in
 	Adult       Kind = "adult"       // an adult says to be there, at a step
+	Vouched     Kind = "vouched"     // the teacher says why a step counts without that (Reason)
 )
 
 // Kinds are all kinds of entry.
-var Kinds = []Kind{Reading, Observation, Answer, Tick, StepDone, Spoiled, NotRead, Photo, Sent, Adult}
+var Kinds = []Kind{Reading, Observation, Answer, Tick, StepDone, Spoiled, NotRead, Photo, Sent, Adult, Vouched}
 
 // Provenance says whose measurement an entry is.
 type Provenance string
 
-// Own is the home's, Shared the teacher's, Practice counts for nothing.
+// Own is the home's, Shared the teacher's own measurement, Practice counts for
+// nothing.
 const (
 	Own      Provenance = "own"
 	Shared   Provenance = "shared"
 	Practice Provenance = "practice"
+	Desk     Provenance = "desk" // the teacher's, for a home
 )
 
 // Entry is one line of a notebook. Which fields are set depends on the kind.
@@ -115,6 +119,10 @@ func Fits(d *design.Document, e *Entry) *Problem {
 	case Spoiled:
 		if e.Refers == "" || e.Reason == "" {
 			return &Problem{"reason", "a spoiled try names its reading and says what happened", "spilled"}
+		}
+	case Vouched:
+		if e.Step == "" || strings.TrimSpace(e.Reason) == "" {
+			return &Problem{"reason", "says why the step counts without an adult's word on record", "Grandma told me on the phone that she was there"}
 		}
 	case StepDone, Adult:
 		if e.Step == "" {

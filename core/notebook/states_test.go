@@ -113,6 +113,51 @@ func TestTheRestOfTheBook(t *testing.T) {
 	}
 }
 
+// What is entered at a step that needs an adult counts once an adult had said
+// to be there by then, or the teacher says why; whatever step an entry claims.
+func TestTheAdultsWord(t *testing.T) {
+	d := strips(t)
+	s := slot("towel", "8 min")
+	at := func(step string, minutes float64, typed string) notebook.Entry {
+		e := reading(minutes, s, typed)
+		e.Step = step
+		return e
+	}
+	word := func(minutes float64, step string) notebook.Entry {
+		return entry(notebook.Adult, minutes, func(e *notebook.Entry) { e.Step = step })
+	}
+	vouched := entry(notebook.Vouched, 90, func(e *notebook.Entry) { e.Step, e.Reason = "read-8", "Grandma was there, she told me." })
+	done := entry(notebook.StepDone, 9, func(e *notebook.Entry) { e.Step = "read-8" })
+	for _, c := range []struct {
+		name    string
+		entries []notebook.Entry
+		want    notebook.State
+		unheard int
+	}{
+		{"said before", []notebook.Entry{word(1, "read-8"), at("read-8", 2, "50 mm")}, notebook.HasValue, 0},
+		{"never said", []notebook.Entry{at("read-8", 2, "50 mm")}, notebook.AdultNotSaid, 1},
+		{"said afterwards", []notebook.Entry{word(3, "read-8"), at("read-8", 2, "50 mm")}, notebook.AdultNotSaid, 1},
+		{"said at another step", []notebook.Entry{word(1, "cut"), at("read-8", 2, "50 mm")}, notebook.AdultNotSaid, 1},
+		{"no step named", []notebook.Entry{at("", 2, "50 mm")}, notebook.AdultNotSaid, 1},
+		{"another step named", []notebook.Entry{at("cut", 2, "50 mm")}, notebook.AdultNotSaid, 1},
+		{"a second reading, alone", []notebook.Entry{word(3, "read-8"), at("read-8", 2, "50 mm"), at("read-8", 4, "51 mm")}, notebook.HasValue, 1},
+		{"the teacher says why", []notebook.Entry{at("read-8", 2, "50 mm"), vouched}, notebook.HasValue, 0},
+		{"finished alone", []notebook.Entry{done}, notebook.NotYet, 1},
+		{"unreadable and alone", []notebook.Entry{at("read-8", 2, "high")}, notebook.AdultNotSaid, 1},
+	} {
+		b := notebook.Open(d, c.entries, english, "read-8")
+		if got := b.Cell(s); got.State != c.want || len(b.Unheard) != c.unheard {
+			t.Errorf("%s: %s, unheard %v", c.name, got.State, b.Unheard)
+		}
+		if b := notebook.Open(d, c.entries, english); len(b.Unheard) != 0 {
+			t.Errorf("%s: no adult is needed, and %v", c.name, b.Unheard)
+		}
+	}
+	if p := notebook.Fits(d, &notebook.Entry{Kind: notebook.Vouched, Step: "cut", Reason: " "}); p == nil || p.Field != "reason" {
+		t.Errorf("%+v", p)
+	}
+}
+
 // "Not read" and a value of the same slot: the later one holds.
 func TestNotReadAndReadAgain(t *testing.T) {
 	d := strips(t)

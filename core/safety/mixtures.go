@@ -83,10 +83,14 @@ func (j *judge) electrolysis(s *design.Step) {
 func (j *judge) evening() {
 	var flames, fuels, dusts, cleaners, others []*design.Need
 	flame, hot := false, false // hot is a hot plate or oil: it lights vapours as a flame does
-	for i := range j.vessels { // hydrogen burns as well
+	var oxygen []*design.Need
+	for i := range j.vessels { // hydrogen burns as well, and all burns faster in oxygen
 		v := &j.vessels[i]
 		if acid, metal := v.with(isAcid), v.with(isReactive); len(acid) > 0 && len(metal) > 0 {
 			fuels = append(fuels, needsOf(acid, metal)...)
+		}
+		if peroxide, catalyst := v.with(isPeroxide), v.with(isCatalyst); len(peroxide) > 0 && len(catalyst) > 0 {
+			oxygen = append(oxygen, needsOf(peroxide, catalyst)...)
 		}
 	}
 	for i := range j.d.Needs {
@@ -124,13 +128,16 @@ func (j *judge) evening() {
 				lit = append(lit, s.ID)
 			case "throw-powder":
 				thrown = append(thrown, s.ID)
-			case "spray-can":
+			case "spray-can", "electrolyse":
 				fuels = append(fuels, nil)
 			}
 		}
 	}
 	if (flame || hot) && len(fuels) > 0 {
 		j.say(named("flame-flammable", "any"), lit, real(append(flames, fuels...)), "", nil)
+	}
+	if flame && len(oxygen) > 0 {
+		j.say(named("flame-flammable", "oxygen"), lit, append(flames, oxygen...), "", nil)
 	}
 	if flame && (len(dusts) > 0 || len(thrown) > 0) {
 		j.say(named("flame-dust", "any"), append(lit, thrown...), real(append(flames, dusts...)), "", nil)

@@ -107,22 +107,67 @@ func (o *order) apart() {
 	}
 }
 
-// flame: lit last, never during a wait, put out before the next thing.
+// flame: all is ready before it is lit; while it burns nobody waits, works
+// elsewhere or makes gas; it is put out before the next thing, and at the end.
 func (o *order) flame() {
 	lit := -1
-	for i, s := range o.d.Steps {
-		if slices.Contains(s.Actions, "put-out") {
+	var at []string // what was in hand when it was lit
+	for i := range o.d.Steps {
+		s := &o.d.Steps[i]
+		out := does(s, "put-out")
+		switch {
+		case lit < 0:
+		case o.leaves(s, at, out) || o.makesGas(i):
+			l := o.add("flame-last", OrderError, s.ID, nil)
+			l.Insert = !out
+			lit = -1 // said once a flame
+		case out:
 			lit = -1
-			continue
 		}
-		if lit >= 0 && (s.Wait != nil || s.Kind == "wait" || s.Kind == "prepare") {
-			o.add("flame-last", OrderError, s.ID, nil)
-			return
-		}
-		if slices.Contains(s.Actions, "light") || slices.Contains(s.Actions, "flame") {
-			lit = i
+		if does(s, "light", "flame") {
+			if lit >= 0 {
+				at = append(at, s.Uses...)
+			} else {
+				at = append(slices.Clone(s.Uses), s.In)
+			}
+			if lit = i; out {
+				lit = -1
+			}
 		}
 	}
+	if lit >= 0 {
+		l := o.add("flame-out", OrderError, o.last().ID, nil)
+		l.After, l.Insert = true, true
+	}
+}
+
+// leaves reports whether a step turns away from a flame that burns: it begins
+// with a wait, or works with what was not in hand when the flame was lit.
+func (o *order) leaves(s *design.Step, at []string, out bool) bool {
+	switch {
+	case s.Wait != nil || s.Kind == "wait" || (s.Kind == "prepare" || s.Kind == "clear-up") && !out:
+		return true
+	case out || slices.ContainsFunc(at, func(id string) bool { return id != "" && (s.In == id || slices.Contains(s.Uses, id)) }):
+		return false
+	}
+	return len(s.Uses) > 0 || s.In != ""
+}
+
+// makesGas reports whether the last of what makes gas in a vessel comes
+// together in a step.
+func (o *order) makesGas(step int) bool {
+	return slices.ContainsFunc(o.vessels, func(v vessel) bool {
+		last := -1
+		for _, c := range v.gasFrom() {
+			last = max(last, c.step)
+		}
+		return last == step
+	})
+}
+
+// does reports whether a step has one of some actions.
+func does(s *design.Step, actions ...string) bool {
+	return slices.ContainsFunc(s.Actions, func(a string) bool { return slices.Contains(actions, a) })
 }
 
 // dilution: water first, then the acid.

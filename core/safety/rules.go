@@ -76,21 +76,21 @@ type clause struct {
 	Upto      float64  `json:"upto"`
 	OverML    float64  `json:"over_ml"`
 	UptoML    float64  `json:"upto_ml"`
-	Keeps     bool     `json:"keeps"` // nothing of it has to be cleared away
+	Lowerable bool     `json:"lowerable"` // by one level, with a written reason
+	Keeps     bool     `json:"keeps"`     // nothing of it has to be cleared away
 	Verdict   byBand   `json:"verdict"`
 }
 
 type rule struct {
-	ID        string   `json:"id"`
-	Part      string   `json:"part"`
-	Quiet     bool     `json:"quiet"`     // everyday: no sentence for the family
-	Lowerable bool     `json:"lowerable"` // by one level, with a written reason
-	Fallback  bool     `json:"fallback"`  // speaks of a material only when no other rule about stuff does
-	Instead   []string `json:"instead"`   // materials to offer first
-	Gear      []string `json:"gear"`
-	Aid       []string `json:"aid"` // first-aid cards it can need
-	Clear     string   `json:"clear"`
-	Clauses   []clause `json:"cases"`
+	ID       string   `json:"id"`
+	Part     string   `json:"part"`
+	Quiet    bool     `json:"quiet"`    // everyday: no sentence for the family
+	Fallback bool     `json:"fallback"` // speaks of a material only when no other rule about stuff does
+	Instead  []string `json:"instead"`  // materials to offer first
+	Gear     []string `json:"gear"`
+	Aid      []string `json:"aid"` // first-aid cards it can need
+	Clear    string   `json:"clear"`
+	Clauses  []clause `json:"cases"`
 }
 
 //go:embed rules.json
@@ -131,11 +131,9 @@ func init() {
 		}
 	}
 	for _, a := range heatActions {
-		byAction[a] = hit{byID["heat"], clauseOf("heat", "above"), slices.IndexFunc(rules, func(r rule) bool { return r.ID == "heat" })}
+		byAction[a] = named("heat", "above")
 	}
-	for a, id := range map[string]string{"taste": "taste", "electrolyse": "electrolysis"} {
-		byAction[a] = hit{byID[id], &byID[id].Clauses[1], slices.IndexFunc(rules, func(r rule) bool { return r.ID == id })}
-	}
+	byAction["taste"], byAction["electrolyse"] = named("taste", "mixed"), named("electrolysis", "bad")
 }
 
 // clauseOf finds a clause by its name; it panics on a name that the book does

@@ -37,6 +37,10 @@ func TestTheOrderOfSteps(t *testing.T) {
 		{"gear-off", safety.Added, "v: vinegar-white\n---\na: gear-on, pour with v", "v: vinegar-white\n---\na: gear-on, pour with v\nb: gear-off"},
 		{"apart-until-closed", safety.OrderError, bag + "---\na: pour with v s in b closed", bag + "---\na: keep-apart, pour with v s in b closed"},
 		{"flame-last", safety.OrderError, "---\na: light\nb: put wait 5 min", "---\na: put wait 5 min\nb: light\nc: put-out\nd: put wait 5 min"},
+		{"flame-last", safety.OrderError, "c: candle\ns: table-salt\n---\na: light with c\nb: weigh with s\nc: put-out", "c: candle\ns: table-salt\n---\na: weigh with s\nb: light with c\nc: put with c\nd: put-out"},
+		{"flame-last", safety.OrderError, "c: candle\ns: table-salt\n---\na: light with c\nb: - with s kind observe\nc: put-out", "c: candle\ns: table-salt\n---\na: light with c\nb: - with c kind observe\nc: put-out\nd: - with s kind observe"},
+		{"flame-last", safety.OrderError, "c: candle\nv: vinegar-white\ns: baking-soda\nj: mug\n---\na: light with c j\nb: pour with v s in j\nc: put-out", "c: candle\nv: vinegar-white\ns: baking-soda\nj: mug\n---\nb: pour with v s in j\na: light with c j\nd: pour with c in j\nc: put-out"},
+		{"flame-out", safety.OrderError, "---\na: light\nb: draw", "---\na: light\nb: put-out\nc: draw"},
 		{"acid-to-water", safety.OrderError, "v: vinegar-cleaning 10 %\n---\na: dilute with v", "v: vinegar-cleaning 10 %\n---\na: water-first\nb: dilute with v"},
 		{"cool-first", safety.OrderError, "---\na: hot-water at 60 °C\nb: weigh", "---\na: hot-water at 60 °C\nb: cool\nc: weigh"},
 		{"measure-before", safety.OrderError, "---\na: weigh takes after-soak\nb: weigh takes before-soak", "---\na: weigh takes before-soak\nb: weigh takes after-soak"},
@@ -100,6 +104,7 @@ func TestInsertedStepsMend(t *testing.T) {
 	for _, lines := range []string{
 		"w: washing-soda-crystals\n---\na: stir with w\nb: clear-leftover", "v: vinegar-white\ns: water-tap\nj: jam-jar\nk: mug\n---\na: decant with v in j\nb: decant with s in k",
 		bag + "---\na: pour with v s in b closed", "v: vinegar-white 5 %\n---\na: dilute with v", "---\na: hot-water at 60 °C\nb: weigh", "age: 14-18\np: peroxide-3 10 mL\nj: mug\n---\na: gear-on, pour with p in j",
+		"c: candle\ns: table-salt\n---\na: light with c\nb: weigh with s", "---\na: light\nb: draw",
 	} {
 		d := plan(lines)
 		l := larder.Standard()
@@ -253,6 +258,13 @@ func TestLowering(t *testing.T) {
 		{"not at home", "---\na: climb-high", "height", "a", reason, safety.NotAtHome, true},
 		{"care", "---\na: scissors", "scissors-pin", "a", reason, safety.Care, true},
 		{"another step", "---\na: craft-knife\nb: put", "blade", "b", reason, safety.AdultDoes, true},
+		{"hot water", "---\na: hot-water at 80 °C", "heat", "a", reason, safety.Care, false},
+		{"hot oil", "---\na: hot-oil at 80 °C", "heat", "a", reason, safety.AdultDoes, true},
+		{"oil that is heated", "o: oil-vegetable 100 mL\n---\na: heat with o at 80 °C", "heat", "a", reason, safety.AdultNear, true},
+		{"hotter than water", "---\na: heat at 180 °C", "heat", "a", reason, safety.AdultNear, true},
+		{"no temperature said", "---\na: hot-water", "heat", "a", reason, safety.AdultNear, true},
+		{"a chair", "---\na: climb", "height", "a", reason, safety.AdultNear, true},
+		{"a low step", "---\na: low-step", "height", "a", reason, safety.Care, false},
 	} {
 		d := plan(c.lines)
 		d.Lowered = []design.Lowering{{Rule: c.rule, Step: c.step, Reason: c.reason, By: "Ms Tarrant"}}
@@ -261,6 +273,46 @@ func TestLowering(t *testing.T) {
 		refused := slices.ContainsFunc(r.Lines, func(l safety.Line) bool { return l.Rule == "lowering" && l.Kind == safety.OrderError })
 		if f.Verdict != c.want || refused != c.refused || !refused && (f.Was == "" || !strings.Contains(text.Render(f.Reason, "es"), "Ms Tarrant")) {
 			t.Errorf("%s: %s, refused %v: %+v", c.name, f.Verdict, refused, f)
+		}
+	}
+	// One lowering is one finding, in one step, by one level: said twice, or
+	// without a case where two are meant, it changes nothing more.
+	for _, c := range []struct {
+		lines string
+		low   []design.Lowering
+		want  map[string]safety.Verdict // by case
+		wrong int
+	}{
+		{"---\na: craft-knife", []design.Lowering{{Rule: "blade", Step: "a", Reason: reason}, {Rule: "blade", Step: "a", Reason: reason}}, map[string]safety.Verdict{"craft": safety.AdultNear}, 1},
+		{"age: 14-18\n---\na: craft-knife", []design.Lowering{{Rule: "blade", Step: "a", Reason: reason}, {Rule: "blade", Step: "a", Reason: reason}, {Rule: "blade", Step: "a", Reason: reason}}, map[string]safety.Verdict{"craft": safety.Care}, 2},
+		{"age: 14-18\n---\na: knife", []design.Lowering{{Rule: "blade", Step: "a", Reason: reason}}, map[string]safety.Verdict{"kitchen": safety.Care}, 1},
+		{"---\na: knife, craft-knife", []design.Lowering{{Rule: "blade", Step: "a", Reason: reason}}, map[string]safety.Verdict{"kitchen": safety.AdultNear, "craft": safety.AdultDoes}, 1},
+		{"---\na: knife, craft-knife", []design.Lowering{{Rule: "blade", Case: "kitchen", Step: "a", Reason: reason}}, map[string]safety.Verdict{"kitchen": safety.Care, "craft": safety.AdultDoes}, 0},
+	} {
+		d := plan(c.lines)
+		d.Lowered = c.low
+		r := judge(d)
+		for name, want := range c.want {
+			if f, _ := finding(r.Findings, "blade", name); f.Verdict != want {
+				t.Errorf("%s %s: %s, want %s", c.lines, name, f.Verdict, want)
+			}
+		}
+		wrong := 0
+		for _, l := range r.Lines {
+			if l.Rule == "lowering" {
+				wrong++
+			}
+		}
+		if wrong != c.wrong {
+			t.Errorf("%s: %d lowerings are refused, want %d", c.lines, wrong, c.wrong)
+		}
+	}
+	// The same tool in two steps: only the named one is lowered.
+	two := plan("---\na: knife\nb: knife")
+	two.Lowered = []design.Lowering{{Rule: "blade", Case: "kitchen", Step: "b", Reason: reason}}
+	for _, f := range safety.Check(two) {
+		if want := map[bool]safety.Verdict{true: safety.Care, false: safety.AdultNear}[slices.Contains(f.Steps, "b")]; f.Rule == "blade" && (f.Verdict != want || len(f.Steps) != 1) {
+			t.Errorf("%+v", f)
 		}
 	}
 	people := calm()

@@ -91,6 +91,31 @@ func (j *judge) fill() []vessel {
 	return vessels
 }
 
+// stepOf is a step of the design by its id; the design has it.
+func (j *judge) stepOf(id string) *design.Step {
+	i, _ := j.d.Step(id)
+	return &j.d.Steps[i]
+}
+
+// handled is the stuff in hand in a step: what it uses, and what its vessel
+// holds.
+func (j *judge) handled(s *design.Step) []content {
+	var out []content
+	for _, u := range s.Uses {
+		if n, ok := j.d.Need(u); ok {
+			if m, known := j.l.Material(n.Material); known {
+				out = append(out, content{need: n, material: m})
+			}
+		}
+	}
+	for i := range j.vessels {
+		if v := &j.vessels[i]; s.In != "" && v.need != nil && v.need.ID == s.In {
+			out = append(out, v.holds...)
+		}
+	}
+	return out
+}
+
 func (v *vessel) with(test func(*larder.Material) bool) []content {
 	var out []content
 	for _, c := range v.holds {
@@ -176,3 +201,7 @@ func isReactive(m *larder.Material) bool {
 }
 func isAluminium(m *larder.Material) bool { return slices.Contains(aluminium, m.ID) }
 func isAlkali(m *larder.Material) bool    { return m.Does("mild-alkali") }
+
+// holdsHeat reports whether a material gets hotter than water when it is
+// heated, and burns deeper: fat, syrup, wax.
+func holdsHeat(m *larder.Material) bool { return m.Does("fat-liquid") || m.Does("dense-syrup") }

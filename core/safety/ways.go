@@ -271,7 +271,7 @@ var inserted = map[string]struct {
 	action string
 }{
 	"gear-first": {"prepare", "gear-on"}, "label-first": {"prepare", "label"}, "apart-until-closed": {"prepare", "keep-apart"},
-	"acid-to-water": {"do", "water-first"}, "cool-first": {"do", "cool"}, "leftover": {"clear-up", "clear-leftover"},
+	"acid-to-water": {"do", "water-first"}, "cool-first": {"do", "cool"}, "leftover": {"clear-up", "clear-leftover"}, "flame-last": {"do", "put-out"}, "flame-out": {"do", "put-out"},
 }
 
 func insert(d *design.Document, l *larder.Larder, rule, step string, wrong error) (*design.Document, error) {

@@ -44,6 +44,8 @@ func bodyFor(sc *school, method, pattern string) any {
 		return map[string]any{"text": "Intruder"}
 	case strings.HasSuffix(pattern, "/homes"), strings.HasSuffix(pattern, "/homes/{home}"):
 		return map[string]any{"nickname": "Intruder"}
+	case strings.HasSuffix(pattern, "/vouch"):
+		return map[string]string{"step": "cut", "reason": "Grandma told me that she was there"}
 	case strings.HasSuffix(pattern, "/recall"):
 		return map[string]any{"reason": "because"}
 	case strings.HasSuffix(pattern, "/assignments"):

@@ -130,15 +130,17 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 		if err != nil {
 			return Bundle{}, err
 		}
-		s := makeSheet(as, &d, hc.home.Language, a.Now())
+		s := homeSheet(as, &d, hc.home.Language, a.Now())
 		for _, p := range permissions {
 			if p.AssignmentID == as.ID {
 				s.Permission = viewPermission(p, &d)
 			}
 		}
 		s.Entries = viewEntries(&d, entries, as.ID, hc.writer)
-		if s.Permission.State == "declined" || d.Way == design.WatchShared {
-			s.Shared = viewEntries(&d, shared, as.ID, hc.writer)
+		if s.Permission.State == "declined" || s.Permission.State == "watching" {
+			if book := sharedBook(&d, shared, as.ID, hc.class, hc.home.Language); hasValues(book) {
+				s.Shown = shownReadings(&d, book, hc.home.Language)
+			}
 		}
 		b.Sheets = append(b.Sheets, s)
 	}

@@ -20,7 +20,7 @@ import (
 // EntryFields are an entry as the phone sends it; which are set depends on
 // the kind.
 type EntryFields struct {
-	Kind       string    `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,sent,adult"`
+	Kind       string    `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,sent,adult,vouched"`
 	Step       string    `json:"step,omitempty"`
 	Reading    string    `json:"reading,omitempty"`
 	Condition  string    `json:"condition,omitempty"`
@@ -42,7 +42,7 @@ type EntryFields struct {
 type EntryView struct {
 	ID         uuid.UUID   `json:"id"`
 	Entry      EntryFields `json:"entry"`
-	Provenance string      `json:"provenance" enum:"own,shared,practice"`
+	Provenance string      `json:"provenance" enum:"own,shared,practice,desk"`
 	ReceivedAt time.Time   `json:"received_at"`
 	Late       bool        `json:"late,omitempty"`
 	ClockJump  bool        `json:"clock_jump,omitempty" doc:"The phone's clock was ahead; the time it was received is taken"`
@@ -131,6 +131,9 @@ func (a *App) PutEntry(ctx context.Context, who HomeActor, assignment, id uuid.U
 			return err
 		}
 		state := PermissionView{State: "asked"}
+		if d.Way == design.WatchShared {
+			state.State = "watching"
+		}
 		for _, p := range permissions {
 			if p.AssignmentID == assignment {
 				state = viewPermission(p, d)
@@ -143,8 +146,8 @@ func (a *App) PutEntry(ctx context.Context, who HomeActor, assignment, id uuid.U
 var errRecalled = &Refused{Code: "recalled", Detail: "The teacher took this experiment back. What you had is kept."}
 
 // mayWrite decides whether a home may make an entry with its present
-// permission: ticks always; words once it declined; everything once granted,
-// pictures only when they were agreed to.
+// permission: ticks always; words once it declined, and where it can only
+// watch; everything once granted, pictures only when they were agreed to.
 func mayWrite(as store.Assignment, p PermissionView, f EntryFields) error {
 	if as.RecalledAt != nil {
 		return errRecalled
@@ -152,6 +155,13 @@ func mayWrite(as store.Assignment, p PermissionView, f EntryFields) error {
 	kind := notebook.Kind(f.Kind)
 	words := kind == notebook.Answer || kind == notebook.Observation || kind == notebook.Sent || kind == notebook.Tick
 	switch {
+	case kind == notebook.Vouched:
+		return &Refused{Code: "no-permission", Detail: "Only the teacher lets a step count without an adult's word."}
+	case p.State == "watching":
+		if kind == notebook.Tick || !words {
+			return errWatchOnly
+		}
+		return nil
 	case kind == notebook.Tick:
 		return nil
 	case p.State == "declined" && words:

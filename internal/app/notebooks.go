@@ -2,6 +2,10 @@ package app
 
 import (
 	"context"
+	"crypto/sha256"
+	"encoding/json"
+	"fmt"
+	"strings"
 	"time"
 
 	"github.com/google/uuid"
@@ -9,6 +13,7 @@ import (
 	"patient-kitchen/core/compare"
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
+	"patient-kitchen/core/safety"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/store"
 )
@@ -16,7 +21,7 @@ import (
 // NotebookLine is one entry of a home's notebook, corrections included.
 type NotebookLine struct {
 	EntryView
-	Fate       string    `json:"fate,omitempty" enum:"counts,corrected,superseded,spoiled" doc:"Of a reading"`
+	Fate       string    `json:"fate,omitempty" enum:"counts,corrected,superseded,spoiled,adult-not-said" doc:"Of a reading"`
 	FateReason string    `json:"fate_reason,omitempty"`
 	MeasuredAt time.Time `json:"measured_at" doc:"By the phone, in the server's time"`
 }
@@ -25,6 +30,8 @@ type NotebookLine struct {
 type NotebookView struct {
 	Result HomeResult     `json:"result"`
 	Lines  []NotebookLine `json:"lines"`
+
+	Unheard []StepRef `json:"unheard" doc:"Steps that need an adult and were worked at before one said to be there; what was entered there does not count until the teacher says why"`
 }
 
 // Notebook opens one home's notebook of an assignment.
@@ -39,6 +46,7 @@ func (a *App) Notebook(ctx context.Context, who TeacherActor, class, assignment,
 		}
 		book := b.books[home]
 		out := NotebookView{Result: homeResult(h, b.permissions[home].State, book, language), Lines: []NotebookLine{}}
+		out.Unheard = unheard(&b.design, book, language)
 		fates := map[string]notebook.Line{}
 		for i := range book.Cells {
 			for _, l := range book.Cells[i].History {
@@ -56,6 +64,55 @@ func (a *App) Notebook(ctx context.Context, who TeacherActor, class, assignment,
 		return out, nil
 	}
 	return NotebookView{}, ErrNotFound
+}
+
+func unheard(d *design.Document, book *notebook.Book, language string) []StepRef {
+	refs := []StepRef{}
+	for _, id := range book.Unheard {
+		refs = append(refs, refOf(d, id, language))
+	}
+	return refs
+}
+
+// Vouch lets what a home entered at a step count although no adult's word is
+// on record: the teacher says why, and it stands in the notebook.
+func (a *App) Vouch(ctx context.Context, who TeacherActor, class, assignment, home uuid.UUID, step, reason string) error {
+	if _, err := a.class(ctx, who, class); err != nil {
+		return err
+	}
+	as, err := a.Store.Assignment(ctx, class, assignment)
+	if err != nil {
+		return notFound(err)
+	}
+	h, err := a.Store.Home(ctx, class, home)
+	if err != nil {
+		return notFound(err)
+	}
+	d, err := design.Read(as.Document)
+	if err != nil {
+		return err
+	}
+	now := a.Now()
+	f := EntryFields{Kind: string(notebook.Vouched), Step: step, Reason: strings.TrimSpace(reason), PhoneTime: now}
+	if len([]rune(f.Reason)) < safety.LeastReason {
+		return &Invalid{"reason", fmt.Sprintf("says why it counts, with at least %d letters", safety.LeastReason), "Grandma told me on the phone that she was there"}
+	}
+	if !contains(adultSteps(&d), step) {
+		return &Invalid{"step", "has to be a step that needs an adult", ""}
+	}
+	if err := f.check(now); err != nil {
+		return err
+	}
+	raw, err := json.Marshal(f)
+	if err != nil {
+		return err
+	}
+	sum := sha256.Sum256(raw)
+	e := store.Entry{ClassID: class, ID: store.NewID(), AssignmentID: assignment, HomeID: &home, Provenance: string(notebook.Desk), Kind: f.Kind, Body: raw, BodySha: sum[:], PhoneTime: now, ReceivedAt: now, Late: now.After(as.DueAt)}
+	return a.audited(ctx, who, class, &home, "entry", "let step "+step+" of "+h.Nickname+" count: "+f.Reason, func(q *store.Queries) error {
+		_, err := q.AddEntry(ctx, e)
+		return err
+	})
 }
 
 // OwnResult is a home's own result, worked out with its own numbers, or with
@@ -94,13 +151,14 @@ func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID
 	if err != nil {
 		return OwnResult{}, err
 	}
-	rows := own
+	book := openBook(&d, ofAssignment(own, assignment), hc.writer, adultSteps(&d)...)
 	if watching {
-		if rows, err = a.Store.SharedEntries(ctx, who.Class); err != nil {
+		shared, err := a.Store.SharedEntries(ctx, who.Class)
+		if err != nil {
 			return OwnResult{}, err
 		}
+		book = sharedBook(&d, shared, assignment, hc.class, hc.home.Language)
 	}
-	book := openBook(&d, ofAssignment(rows, assignment), hc.writer)
 	out := OwnResult{Shared: watching, Derived: []DerivedRow{}, Results: []ResultView{}, Sentence: []string{}, SentAt: openBook(&d, ofAssignment(own, assignment), hc.writer).SentAt}
 	for _, x := range d.Derived {
 		name, _ := x.Name.In(hc.home.Language)

@@ -26,7 +26,7 @@ type PermissionFields struct {
 
 // PermissionView is where a home's permission stands.
 type PermissionView struct {
-	State    string     `json:"state" enum:"asked,granted,declined,withdrawn,lapsed"`
+	State    string     `json:"state" enum:"asked,granted,declined,withdrawn,lapsed,watching" doc:"watching: the experiment is only shown, and asks for none"`
 	Guardian string     `json:"guardian,omitempty"`
 	Photos   bool       `json:"photos"`
 	Gallery  bool       `json:"gallery"`
@@ -35,6 +35,9 @@ type PermissionView struct {
 }
 
 func viewPermission(p store.Permission, d *design.Document) PermissionView {
+	if d.Way == design.WatchShared {
+		return PermissionView{State: "watching"}
+	}
 	sha := permissionSha(d)
 	v := PermissionView{State: p.Kind, Guardian: p.Guardian, Photos: p.Photos, Gallery: p.Gallery, At: &p.At, TextSha: hex.EncodeToString(sha)}
 	if p.Kind == "granted" && !bytes.Equal(p.TextSha, sha) {
@@ -56,6 +59,9 @@ func (a *App) Permit(ctx context.Context, who HomeActor, assignment uuid.UUID, f
 	d, err := design.Read(as.Document)
 	if err != nil {
 		return PermissionView{}, err
+	}
+	if d.Way == design.WatchShared {
+		return PermissionView{}, errWatchOnly
 	}
 	sheet := makeSheet(as, &d, hc.home.Language, a.Now())
 	f.Guardian = strings.Join(strings.Fields(f.Guardian), " ")

@@ -8,6 +8,7 @@ import (
 
 	"github.com/google/uuid"
 
+	"patient-kitchen/core/design"
 	"patient-kitchen/internal/media"
 	"patient-kitchen/internal/store"
 )
@@ -27,6 +28,13 @@ func (a *App) PutPhoto(ctx context.Context, who HomeActor, assignment, id uuid.U
 	as, err := a.Store.Assignment(ctx, who.Class, assignment)
 	if err != nil {
 		return notFound(err)
+	}
+	d, err := design.Read(as.Document)
+	if err != nil {
+		return err
+	}
+	if d.Way == design.WatchShared {
+		return errWatchOnly
 	}
 	permissions, err := a.Store.HomePermissions(ctx, who.Class, who.Home)
 	if err != nil {

@@ -3,6 +3,7 @@ package app
 import (
 	"context"
 	"slices"
+	"time"
 
 	"github.com/google/uuid"
 
@@ -11,10 +12,16 @@ import (
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/review"
 	"patient-kitchen/core/text"
+	"patient-kitchen/internal/store"
 )
 
-// PrintedSheets are the sheets that can be printed.
-var PrintedSheets = []string{"safety", "materials", "substitutions"}
+// PrintedSheets are the sheets that can be printed: of an experiment that homes
+// do, those for doing it; of one that they watch, what they see and the
+// teacher's own page for showing it.
+var PrintedSheets = map[bool][]string{
+	false: {"safety", "materials", "substitutions"},
+	true:  {"watch", "demonstration"},
+}
 
 // Printed is an experiment's sheets in one language, for paper and for pages
 // without script.
@@ -35,6 +42,8 @@ type Printed struct {
 	Cards    []CardView // of this experiment's first aid, shortened to the page
 	Items    []PrintedItem
 	Swaps    []PrintedSwaps
+	Watch    Sheet // of an experiment that is only shown: as homes see it
+	Work     Sheet // and as the teacher does it
 }
 
 // PrintedItem is one line of the materials list.
@@ -81,7 +90,7 @@ func (a *App) PrintDraft(ctx context.Context, who TeacherActor, class, experimen
 	if err != nil {
 		return Printed{}, &Refused{Code: "unreadable", Detail: "The experiment cannot be read: " + err.Error() + "."}
 	}
-	p, err := printed(&d, kind, language)
+	p, err := printed(store.Assignment{Document: e.Draft}, &d, kind, language, a.Now())
 	p.Class = cardOf(homeContext{class: c, teacher: t})
 	if kind == "safety" && (c.EmergencyNumber == "" || c.PoisonNumber == "") {
 		return Printed{}, &Refused{Code: "no-numbers", Detail: "The class has no emergency or poison-advice number. Without both no safety sheet is printed."}
@@ -106,20 +115,34 @@ func (a *App) PrintHome(ctx context.Context, who HomeActor, assignment uuid.UUID
 	if err != nil {
 		return Printed{}, err
 	}
-	p, err := printed(&d, kind, hc.home.Language)
+	if kind == "demonstration" {
+		return Printed{}, ErrNotFound // the teacher's own
+	}
+	p, err := printed(as, &d, kind, hc.home.Language, a.Now())
 	p.Class, p.Home, p.Version = cardOf(hc), hc.home.Nickname, as.Number
 	return p, err
 }
 
-func printed(d *design.Document, kind, language string) (Printed, error) {
-	if !slices.Contains(PrintedSheets, kind) || !contains(text.Languages, language) {
+func printed(as store.Assignment, d *design.Document, kind, language string, now time.Time) (Printed, error) {
+	watched := d.Way == design.WatchShared
+	if slices.Contains(PrintedSheets[!watched], kind) {
+		return Printed{}, &Refused{Code: "way-of-working", Detail: "This sheet goes with another way of working: an experiment that is only watched has no sheets for doing it, and one that homes do is not only watched."}
+	}
+	if !slices.Contains(PrintedSheets[watched], kind) || !contains(text.Languages, language) {
 		return Printed{}, ErrNotFound
 	}
 	w := &sheetWriter{language: language}
+	if kind == "watch" {
+		s := homeSheet(as, d, language, now)
+		return Printed{Kind: kind, Language: language, Title: s.Title, Question: s.Question, Missing: s.Untranslated, Watch: s}, nil
+	}
 	r := review.Of(d)
 	p := Printed{Kind: kind, Language: language, Title: w.say(d.Title), Question: w.say(d.Question), Place: w.say(d.Place), Steps: len(d.Steps),
 		Minutes: int(r.Timeline.Total.Minutes() + 0.5), Hands: int(r.Timeline.Hands.Minutes() + 0.5)}
 	switch kind {
+	case "demonstration":
+		p.Work = makeSheet(as, d, language, now)
+		p.Items = printedItems(d, r, w)
 	case "safety":
 		starts := map[string]int{}
 		for _, s := range r.Timeline.Steps {
@@ -132,9 +155,7 @@ func printed(d *design.Document, kind, language string) (Printed, error) {
 			}
 		}
 	case "materials":
-		for _, i := range fit.Materials(d, r.Safety) {
-			p.Items = append(p.Items, PrintedItem{text.Render(i.Name, language), text.Render(i.Amount, language), w.say(i.Note), i.Steps, i.Optional})
-		}
+		p.Items = printedItems(d, r, w)
 	case "substitutions":
 		lists, err := fit.Substitutions(d)
 		if err != nil {
@@ -146,6 +167,14 @@ func printed(d *design.Document, kind, language string) (Printed, error) {
 	}
 	p.Missing = w.missing
 	return p, nil
+}
+
+func printedItems(d *design.Document, r review.Review, w *sheetWriter) []PrintedItem {
+	var items []PrintedItem
+	for _, i := range fit.Materials(d, r.Safety) {
+		items = append(items, PrintedItem{text.Render(i.Name, w.language), text.Render(i.Amount, w.language), w.say(i.Note), i.Steps, i.Optional})
+	}
+	return items
 }
 
 func printedSwaps(l fit.SwapList, language string, w *sheetWriter) PrintedSwaps {

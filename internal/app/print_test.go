@@ -16,7 +16,7 @@ import (
 // means for the home's result.
 func TestPrinted(t *testing.T) {
 	lemon := example(t, "sour-lemon")
-	p, err := printed(&lemon, "materials", "es")
+	p, err := printed(store.Assignment{}, &lemon, "materials", "es", time.Time{})
 	if err != nil || p.Missing != 0 {
 		t.Fatal(err, p.Missing)
 	}
@@ -27,7 +27,7 @@ func TestPrinted(t *testing.T) {
 	if !slices.Contains(names, "un limón") || !slices.Contains(names, "una persona adulta") || !slices.Contains(names, "gafas (sirven las de nadar)") || names[len(names)-1] != "Una mesa de cocina" {
 		t.Errorf("%q", names)
 	}
-	p, err = printed(&lemon, "substitutions", "en")
+	p, err = printed(store.Assignment{}, &lemon, "substitutions", "en", time.Time{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -48,12 +48,12 @@ func TestPrinted(t *testing.T) {
 			t.Errorf("a refused thing is offered: %+v", s)
 		}
 	}
-	p, err = printed(&lemon, "safety", "es")
+	p, err = printed(store.Assignment{}, &lemon, "safety", "es", time.Time{})
 	if err != nil || len(p.Cards) == 0 || len(p.Cards) > firstCards || len(p.Safety.AdultJobs) != 1 || !strings.HasPrefix(p.Safety.AdultJobs[0].Title, "Cortar") {
 		t.Errorf("%v %+v", err, p.Safety.AdultJobs)
 	}
 	for _, bad := range [][2]string{{"poem", "en"}, {"safety", "fr"}, {"", ""}} {
-		if _, err := printed(&lemon, bad[0], bad[1]); !errors.Is(err, ErrNotFound) {
+		if _, err := printed(store.Assignment{}, &lemon, bad[0], bad[1], time.Time{}); !errors.Is(err, ErrNotFound) {
 			t.Errorf("%v: %v", bad, err)
 		}
 	}

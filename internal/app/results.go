@@ -10,6 +10,7 @@ import (
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/safety"
 	"patient-kitchen/internal/store"
 )
 
@@ -28,6 +29,7 @@ type classBooks struct {
 	permissions map[uuid.UUID]PermissionView
 	books       map[uuid.UUID]*notebook.Book
 	entries     map[uuid.UUID][]store.Entry
+	adults      []string // ids of the steps that need an adult
 	shared      *notebook.Book
 	sharedRows  []store.Entry
 }
@@ -55,6 +57,11 @@ func (a *App) classBooks(ctx context.Context, who TeacherActor, class, assignmen
 	for _, p := range permissions {
 		b.permissions[p.HomeID] = viewPermission(p, &b.design)
 	}
+	if b.design.Way == design.WatchShared {
+		for _, h := range b.homes {
+			b.permissions[h.ID] = PermissionView{State: "watching"}
+		}
+	}
 	rows, err := a.Store.Entries(ctx, class, assignment)
 	if err != nil {
 		return nil, err
@@ -66,24 +73,34 @@ func (a *App) classBooks(ctx context.Context, who TeacherActor, class, assignmen
 			b.entries[*r.HomeID] = append(b.entries[*r.HomeID], r)
 		}
 	}
+	b.adults = adultSteps(&b.design)
 	for _, h := range b.homes {
 		w := notebook.Writer{Language: h.Language, System: quantity.System(c.UnitSystem)}
 		if b.permissions[h.ID].State == "withdrawn" {
 			b.entries[h.ID] = nil // a permission taken back hides the home's items at once
 		}
-		b.books[h.ID] = openBook(&b.design, b.entries[h.ID], w)
+		b.books[h.ID] = openBook(&b.design, b.entries[h.ID], w, b.adults...)
 	}
 	b.shared = openBook(&b.design, b.sharedRows, notebook.Writer{Language: c.Language, System: quantity.System(c.UnitSystem)})
 	return b, nil
 }
 
-func openBook(d *design.Document, rows []store.Entry, w notebook.Writer) *notebook.Book {
+// adultSteps are the steps of a design at which an adult has to be.
+func adultSteps(d *design.Document) []string {
+	var out []string
+	for _, j := range safety.AdultJobs(d, safety.Check(d)) {
+		out = append(out, j.Step)
+	}
+	return out
+}
+
+func openBook(d *design.Document, rows []store.Entry, w notebook.Writer, adults ...string) *notebook.Book {
 	entries := make([]notebook.Entry, 0, len(rows))
 	for _, r := range rows {
 		e, _ := readEntry(r)
 		entries = append(entries, e)
 	}
-	return notebook.Open(d, entries, w)
+	return notebook.Open(d, entries, w, adults...)
 }
 
 // Results gathers the class page of an assignment in the teacher's language.

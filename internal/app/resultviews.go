@@ -42,7 +42,7 @@ type HomeResult struct {
 	Nickname   string       `json:"nickname"`
 	Letters    string       `json:"letters"`
 	Permission string       `json:"permission"`
-	State      string       `json:"state" enum:"not-opened,opened,declined,withdrawn,working,sent"`
+	State      string       `json:"state" enum:"not-opened,opened,declined,withdrawn,watching,working,sent"`
 	Done       int          `json:"done"`
 	Steps      int          `json:"steps"`
 	SentAt     *time.Time   `json:"sent_at,omitempty"`
@@ -51,11 +51,12 @@ type HomeResult struct {
 	Cells      []CellView   `json:"cells" doc:"In the order of slots"`
 	Results    []ResultView `json:"results"`
 	Photos     []uuid.UUID  `json:"photos"`
+	Unheard    []int        `json:"unheard" doc:"Numbers of steps that need an adult and were worked at before one said to be there"`
 }
 
 // CellView is one slot of a home.
 type CellView struct {
-	State   string   `json:"state" enum:"value,needs-reading,not-read,spoiled,not-yet"`
+	State   string   `json:"state" enum:"value,needs-reading,not-read,spoiled,not-yet,adult-not-said"`
 	Value   *float64 `json:"value,omitempty" doc:"In the reading's unit, rounded to its uncertainty"`
 	U       *float64 `json:"u,omitempty" doc:"Standard uncertainty in the reading's unit"`
 	Text    string   `json:"text,omitempty" doc:"The value in the reading's unit"`
@@ -116,7 +117,11 @@ type WordsView struct {
 
 func homeResult(h store.Home, permission string, book *notebook.Book, language string) HomeResult {
 	id := h.ID
-	row := HomeResult{Home: &id, Nickname: h.Nickname, Letters: h.Letters, Permission: permission, SentAt: book.SentAt, Cells: []CellView{}, Results: []ResultView{}, Photos: []uuid.UUID{}}
+	row := HomeResult{Home: &id, Nickname: h.Nickname, Letters: h.Letters, Permission: permission, SentAt: book.SentAt, Cells: []CellView{}, Results: []ResultView{}, Photos: []uuid.UUID{}, Unheard: []int{}}
+	for _, id := range book.Unheard {
+		i, _ := book.Design.Step(id)
+		row.Unheard = append(row.Unheard, i+1)
+	}
 	row.Done, row.Steps = book.Progress()
 	if !book.LastSeen.IsZero() {
 		seen := book.LastSeen
@@ -127,6 +132,8 @@ func homeResult(h store.Home, permission string, book *notebook.Book, language s
 		row.State = permission
 	case book.SentAt != nil:
 		row.State = "sent"
+	case permission == "watching" && h.OpenedAt != nil:
+		row.State = permission
 	case permission == "granted" || row.Done > 0:
 		row.State = "working"
 	case h.OpenedAt != nil:
@@ -153,11 +160,14 @@ func viewCell(c *notebook.Cell, language string) CellView {
 	if c.Entry != nil {
 		v.Typed = c.Entry.Typed
 	}
-	if c.State == notebook.HasValue {
+	if c.State == notebook.HasValue || c.State == notebook.AdultNotSaid && c.Understood.Readable {
 		q := c.Understood.InUnit
 		value, u := roundTo(q.Value, q.U), q.U
 		v.Value, v.U = &value, &u
 		v.Text = q.Bare().Show(language)
+	}
+	if c.State == notebook.AdultNotSaid {
+		v.Value, v.U = nil, nil // kept and shown, and counted nowhere
 	}
 	for _, k := range c.Understood.Checks {
 		v.Flags = append(v.Flags, k.Code)

@@ -24,6 +24,7 @@ type Sheet struct {
 	Assignment   uuid.UUID      `json:"assignment"`
 	Version      int            `json:"version"`
 	Title        string         `json:"title"`
+	Notice       string         `json:"notice,omitempty" doc:"Stands on top of an experiment that is only watched"`
 	Question     string         `json:"question"`
 	Place        string         `json:"place,omitempty"`
 	Changed      string         `json:"changed,omitempty"`
@@ -46,7 +47,7 @@ type Sheet struct {
 	SafetyPart
 	Permission PermissionView `json:"permission"`
 	Entries    []EntryView    `json:"entries" doc:"The home's own entries as the server has them"`
-	Shared     []EntryView    `json:"shared" doc:"The teacher's readings, for homes that watch"`
+	Shown      []ShownReading `json:"shown" doc:"The teacher's readings, for homes that watch; empty while there are none"`
 }
 
 // ConditionRow is a condition in the home's language.
@@ -180,17 +181,23 @@ func (w *sheetWriter) say(l text.Localized) string {
 	return s
 }
 
-// makeSheet writes an assignment for a home, without permission and entries.
+// frame is what every sheet begins with, and empty lists.
+func (w *sheetWriter) frame(as store.Assignment, d *design.Document, now time.Time) Sheet {
+	return Sheet{
+		Assignment: as.ID, Version: as.Number, Title: w.say(d.Title), Question: w.say(d.Question), Changed: w.say(d.Changed.Name),
+		Way: string(d.Way), State: stateOf(as.OpensAt, as.DueAt, as.RecalledAt, now), OpensAt: as.OpensAt, DueAt: as.DueAt, RecallReason: as.RecallReason, Trials: d.Trials,
+		Conditions: []ConditionRow{}, Needs: []NeedRow{}, Steps: []StepRow{}, Readings: []ReadingRow{}, Evidence: []EvidenceRow{}, Questions: []QuestionRow{},
+		Mistakes: []MistakeRow{}, Entries: []EntryView{}, Shown: []ShownReading{},
+	}
+}
+
+// makeSheet writes an assignment for a home that does it, without permission
+// and entries.
 func makeSheet(as store.Assignment, d *design.Document, language string, now time.Time) Sheet {
 	w := &sheetWriter{language: language}
 	r := review.Of(d)
-	s := Sheet{
-		Assignment: as.ID, Version: as.Number, Title: w.say(d.Title), Question: w.say(d.Question), Place: w.say(d.Place), Changed: w.say(d.Changed.Name),
-		Way: string(d.Way), State: stateOf(as.OpensAt, as.DueAt, as.RecalledAt, now), OpensAt: as.OpensAt, DueAt: as.DueAt, RecallReason: as.RecallReason,
-		Minutes: int(r.Timeline.Total.Minutes() + 0.5), Hands: int(r.Timeline.Hands.Minutes() + 0.5), Trials: d.Trials,
-		Conditions: []ConditionRow{}, Needs: []NeedRow{}, Steps: []StepRow{}, Readings: []ReadingRow{}, Evidence: []EvidenceRow{}, Questions: []QuestionRow{},
-		Mistakes: []MistakeRow{}, Entries: []EntryView{}, Shared: []EntryView{},
-	}
+	s := w.frame(as, d, now)
+	s.Place, s.Minutes, s.Hands = w.say(d.Place), int(r.Timeline.Total.Minutes()+0.5), int(r.Timeline.Hands.Minutes()+0.5)
 	for _, c := range d.Conditions {
 		s.Conditions = append(s.Conditions, ConditionRow{c.ID, w.say(c.Name), w.say(c.Description), c.Control})
 	}
@@ -302,6 +309,13 @@ func (w *sheetWriter) asked(s *Sheet, d *design.Document) {
 	for _, e := range d.Evidence {
 		s.Evidence = append(s.Evidence, EvidenceRow{e.ID, e.Kind, w.say(e.Name), w.say(e.MustShow), e.Required})
 	}
+	w.questions(s, d)
+	for _, m := range d.Mistakes {
+		s.Mistakes = append(s.Mistakes, MistakeRow{w.say(m.See), w.say(m.Cause), w.say(m.Mend)})
+	}
+}
+
+func (w *sheetWriter) questions(s *Sheet, d *design.Document) {
 	for _, q := range d.Questions {
 		row := QuestionRow{ID: q.ID, When: q.When, Kind: q.Kind, Text: w.say(q.Text), Unit: q.Unit, Options: []OptionRow{}}
 		for i, o := range q.Options {
@@ -313,8 +327,5 @@ func (w *sheetWriter) asked(s *Sheet, d *design.Document) {
 			}
 		}
 		s.Questions = append(s.Questions, row)
-	}
-	for _, m := range d.Mistakes {
-		s.Mistakes = append(s.Mistakes, MistakeRow{w.say(m.See), w.say(m.Cause), w.say(m.Mend)})
 	}
 }

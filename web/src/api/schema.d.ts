@@ -108,6 +108,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/classes/{class}/assignments/{assignment}/notebooks/{home}/vouch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Let a step count without an adult's word, with the reason */
+        post: operations["vouch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/classes/{class}/assignments/{assignment}/recall": {
         parameters: {
             query?: never;
@@ -925,7 +942,7 @@ export interface components {
             history: number;
             reason?: string;
             /** @enum {string} */
-            state: "value" | "needs-reading" | "not-read" | "spoiled" | "not-yet";
+            state: "value" | "needs-reading" | "not-read" | "spoiled" | "not-yet" | "adult-not-said";
             /** @description The value in the reading's unit */
             text?: string;
             typed?: string;
@@ -1126,7 +1143,7 @@ export interface components {
             evidence?: string;
             instrument?: string;
             /** @enum {string} */
-            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult";
+            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "vouched";
             /**
              * Format: int64
              * @description Server's clock minus the phone's, as last measured, in milliseconds
@@ -1165,7 +1182,7 @@ export interface components {
             evidence?: string;
             instrument?: string;
             /** @enum {string} */
-            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult";
+            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "vouched";
             /**
              * Format: int64
              * @description Server's clock minus the phone's, as last measured, in milliseconds
@@ -1211,7 +1228,7 @@ export interface components {
             /** @description A question, or something to look at once more */
             messages?: string[];
             /** @enum {string} */
-            provenance: "own" | "shared" | "practice";
+            provenance: "own" | "shared" | "practice" | "desk";
             /** Format: date-time */
             received_at: string;
             /**
@@ -1388,9 +1405,11 @@ export interface components {
             /** Format: date-time */
             sent_at?: string;
             /** @enum {string} */
-            state: "not-opened" | "opened" | "declined" | "withdrawn" | "working" | "sent";
+            state: "not-opened" | "opened" | "declined" | "withdrawn" | "watching" | "working" | "sent";
             /** Format: int64 */
             steps: number;
+            /** @description Numbers of steps that need an adult and were worked at before one said to be there */
+            unheard: number[];
         };
         HomeView: {
             /** @description Mail address or number for messages */
@@ -1683,7 +1702,7 @@ export interface components {
              * @description Of a reading
              * @enum {string}
              */
-            fate?: "counts" | "corrected" | "superseded" | "spoiled";
+            fate?: "counts" | "corrected" | "superseded" | "spoiled" | "adult-not-said";
             fate_reason?: string;
             id: string;
             /** @description The value in the reading's own unit */
@@ -1697,7 +1716,7 @@ export interface components {
             /** @description A question, or something to look at once more */
             messages?: string[];
             /** @enum {string} */
-            provenance: "own" | "shared" | "practice";
+            provenance: "own" | "shared" | "practice" | "desk";
             /** Format: date-time */
             received_at: string;
             /**
@@ -1709,6 +1728,8 @@ export interface components {
         NotebookView: {
             lines: components["schemas"]["NotebookLine"][];
             result: components["schemas"]["HomeResult"];
+            /** @description Steps that need an adult and were worked at before one said to be there; what was entered there does not count until the teacher says why */
+            unheard: components["schemas"]["StepRef"][];
         };
         OpenBody: {
             /**
@@ -1784,8 +1805,11 @@ export interface components {
             gallery: boolean;
             guardian?: string;
             photos: boolean;
-            /** @enum {string} */
-            state: "asked" | "granted" | "declined" | "withdrawn" | "lapsed";
+            /**
+             * @description watching: the experiment is only shown, and asks for none
+             * @enum {string}
+             */
+            state: "asked" | "granted" | "declined" | "withdrawn" | "lapsed" | "watching";
             text_sha: string;
         };
         Printable: {
@@ -2023,6 +2047,8 @@ export interface components {
             /** @description What an adult near means at this age */
             near: string;
             needs: components["schemas"]["NeedRow"][];
+            /** @description Stands on top of an experiment that is only watched */
+            notice?: string;
             /** Format: date-time */
             opens_at: string;
             permission: components["schemas"]["PermissionView"];
@@ -2031,8 +2057,8 @@ export interface components {
             questions: components["schemas"]["QuestionRow"][];
             readings: components["schemas"]["ReadingRow"][];
             recall_reason?: string;
-            /** @description The teacher's readings, for homes that watch */
-            shared: components["schemas"]["EntryView"][];
+            /** @description The teacher's readings, for homes that watch; empty while there are none */
+            shown: components["schemas"]["ShownReading"][];
             /** @enum {string} */
             state: "waiting" | "open" | "over" | "recalled";
             steps: components["schemas"]["StepRow"][];
@@ -2050,6 +2076,18 @@ export interface components {
             version: number;
             way: string;
             where: string[];
+        };
+        ShownReading: {
+            name: string;
+            /** @description One a condition */
+            rows: components["schemas"]["ShownRow"][];
+            /** @description Planned times; one empty one where there are none */
+            times: string[];
+            unit: string;
+        };
+        ShownRow: {
+            name?: string;
+            values: string[];
         };
         Slot: {
             condition?: string;
@@ -2228,6 +2266,15 @@ export interface components {
             uncertainty?: number;
             unit?: string;
             value: unknown;
+        };
+        VouchBody: {
+            /**
+             * @description Why it counts although no adult's word is on record
+             * @example Grandma told me on the phone that she was there
+             */
+            reason: string;
+            /** @description Id of a step that needs an adult */
+            step: string;
         };
         WaitRow: {
             from: string;
@@ -2508,6 +2555,43 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["NotebookView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    vouch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class: string;
+                assignment: string;
+                home: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VouchBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
                 };
             };
             /** @description Error */

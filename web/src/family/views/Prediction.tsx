@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { NotAtHome } from '../parts/NotAtHome';
 import { PhonePage } from '../parts/PhonePage';
 import { clock } from '../parts/time';
 import { useWords } from '../words';
@@ -26,6 +27,7 @@ export function Prediction({ state, bundle, sheet, book, onWrong, onGo }: WorkPr
     const first = book.answer(questions[0].id)!;
     return (
       <PhonePage place={sheet.title} heading={t('prediction')} focusKey="predicted" state={state} action={{ words: t('begin'), do: onGo }} onWrong={onWrong}>
+        <NotAtHome sheet={sheet} />
         <div className="card-paper">
           <p className="second">{t('savedAt', { time: clock(first.entry.phone_time, bundle.class.zone, bundle.home.language) })}</p>
           {questions.map((q) => (
@@ -42,6 +44,7 @@ export function Prediction({ state, bundle, sheet, book, onWrong, onGo }: WorkPr
   }
   return (
     <PhonePage place={sheet.title} heading={t('prediction')} focusKey="predict" state={state} action={{ words: t('cannotChange'), do: () => !busy && void save() }} onWrong={onWrong}>
+      <NotAtHome sheet={sheet} />
       {questions.map((q) => (
         <QuestionField key={q.id} question={q} value={drafts[q.id] ?? { text: '', choice: [] }} onChange={(v) => setDrafts({ ...drafts, [q.id]: v })} />
       ))}

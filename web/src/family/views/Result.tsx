@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { ask, ProblemError, type Schemas } from '../../api/client';
+import { NotAtHome } from '../parts/NotAtHome';
 import { PhonePage } from '../parts/PhonePage';
 import { useWords } from '../words';
 import { QuestionField, said, useDraft } from './Questions';
@@ -121,6 +122,7 @@ export function Conclusion({ onGo, ...props }: WorkProps & { onGo: () => void })
   };
   return (
     <PhonePage place={sheet.title} heading={t('conclusion')} focusKey="conclusion" state={state} action={{ words: t('sendIt'), do: () => void send() }} onWrong={onWrong}>
+      <NotAtHome sheet={sheet} />
       {questions.map((q) => (
         <AfterQuestion key={q.id} {...props} question={q} />
       ))}

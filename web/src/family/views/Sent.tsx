@@ -10,7 +10,7 @@ export function Sent({ state, bundle, sheet, book, go, onWrong }: WorkProps) {
   const waiting = state.queue.filter((w) => !w.problem).length;
   const safe = waiting === 0 && Boolean(book.sent()?.answer);
   const count = (kind: string) => book.of(kind).filter((e) => e.answer).length;
-  const watching = sheet.permission.state === 'declined';
+  const watching = Boolean(sheet.notice) || sheet.permission.state === 'declined';
   return (
     <PhonePage place={sheet.title} heading={t('sentTitle')} focusKey="sent" state={state} action={{ words: t('toResult'), do: () => go(`#/${sheet.assignment}/${watching ? 'watch' : 'result'}`) }} onWrong={onWrong}>
       <div className={`card-paper ${safe ? '' : 'shared'}`} role="status" data-testid="sent-state" data-safe={safe}>
@@ -33,11 +33,13 @@ export function Sent({ state, bundle, sheet, book, go, onWrong }: WorkProps) {
           </button>
         )}
       </p>
-      <p>
-        <button type="button" className="btn-plain" onClick={() => go(`#/${sheet.assignment}/permission`)}>
-          {t('permission')}
-        </button>
-      </p>
+      {!sheet.notice && (
+        <p>
+          <button type="button" className="btn-plain" onClick={() => go(`#/${sheet.assignment}/permission`)}>
+            {t('permission')}
+          </button>
+        </p>
+      )}
       {bundle.sheets.length > 1 && (
         <p>
           <button type="button" className="btn-plain" onClick={() => go('#/')}>

@@ -1,10 +1,12 @@
+import { NotAtHome } from '../parts/NotAtHome';
 import { PhonePage } from '../parts/PhonePage';
+import { clock } from '../parts/time';
 import { useWords } from '../words';
 import { Conclusion, ResultTable, useOwnResult } from './Result';
 import { Prediction } from './Prediction';
 import type { WorkProps } from '../phone/work';
 
-/** For homes that would rather watch: the teacher's own readings, clearly marked, and the home's own thinking. */
+/** For homes that watch, by their own wish or because it is only shown: the teacher's own readings, clearly marked, and the home's own thinking. */
 export function Watch({ view, onGo, ...props }: WorkProps & { view: string; onGo: (page: string) => void }) {
   const { state, sheet, book, onWrong } = props;
   const t = useWords();
@@ -16,17 +18,29 @@ export function Watch({ view, onGo, ...props }: WorkProps & { view: string; onGo
   return (
     <PhonePage
       place={sheet.title}
-      aside={<button type="button" className="btn-plain" onClick={() => onGo('permission')}>{t('permission')}</button>}
+      aside={!sheet.notice && <button type="button" className="btn-plain" onClick={() => onGo('permission')}>{t('permission')}</button>}
       heading={t('shared')}
       focusKey="watch"
       state={state}
       action={{ words: t('nextMeaning'), do: () => onGo('conclusion') }}
       onWrong={onWrong}
     >
-      <p>{t('declinedNote')}</p>
-      {sheet.shared.length === 0 ? <p className="card-paper shared">{t('sharedNone')}</p> : <SharedReadings sheet={sheet} />}
-      {own && sheet.shared.length > 0 && <ResultTable sheet={sheet} own={own} shared />}
+      {sheet.notice ? <OnlyShown {...props} /> : <p>{t('declinedNote')}</p>}
+      {sheet.shown.length === 0 ? <p className="card-paper shared">{t('sharedNone')}</p> : <SharedReadings sheet={sheet} />}
+      {own && sheet.shown.length > 0 && <ResultTable sheet={sheet} own={own} shared />}
     </PhonePage>
+  );
+}
+
+/** What stands on top of an experiment that is only shown: not at home, what is asked, when it is shown. */
+export function OnlyShown({ sheet, bundle }: WorkProps) {
+  const t = useWords();
+  return (
+    <>
+      <NotAtHome sheet={sheet} />
+      <p>{sheet.question}</p>
+      {sheet.state === 'waiting' && <p>{t('shownAt', { time: clock(sheet.opens_at, bundle.class.zone, bundle.home.language) })}</p>}
+    </>
   );
 }
 
@@ -34,35 +48,29 @@ function SharedReadings({ sheet }: { sheet: WorkProps['sheet'] }) {
   const t = useWords();
   return (
     <>
-      {sheet.readings.map((r) => {
-        const slots = sheet.steps.flatMap((s) => s.takes).filter((s) => s.reading === r.id);
-        const times = [...new Set(slots.map((s) => s.time ?? ''))];
-        const conditions = [...new Set(slots.map((s) => s.condition ?? ''))];
-        const value = (condition: string, time: string) => sheet.shared.filter((e) => e.entry.reading === r.id && (e.entry.condition ?? '') === condition && (e.entry.time ?? '') === time).map((e) => e.echo ?? e.entry.typed).join('; ');
-        return (
-          <div className="card-paper shared" key={r.id}>
-            <h2>{r.name}</h2>
-            <div className="scroll-x" tabIndex={0} role="region" aria-label={r.name}>
-              <table className="result">
-                <thead>
-                  <tr>
-                    <th scope="col"><span className="visually-hidden">{t('shared')}</span></th>
-                    {times.map((x) => <th key={x} scope="col" className="num">{x}</th>)}
+      {sheet.shown.map((r) => (
+        <div className="card-paper shared" key={r.name}>
+          <h2>{r.name}</h2>
+          <div className="scroll-x" tabIndex={0} role="region" aria-label={r.name}>
+            <table className="result">
+              <thead>
+                <tr>
+                  <th scope="col"><span className="visually-hidden">{t('shared')}</span></th>
+                  {r.times.map((x) => <th key={x} scope="col" className="num">{x}</th>)}
+                </tr>
+              </thead>
+              <tbody>
+                {r.rows.map((row) => (
+                  <tr key={row.name ?? ''}>
+                    <th scope="row">{row.name}</th>
+                    {r.times.map((x, i) => <td key={x} className="num">{row.values[i] || '–'}</td>)}
                   </tr>
-                </thead>
-                <tbody>
-                  {conditions.map((c) => (
-                    <tr key={c}>
-                      <th scope="row">{sheet.conditions.find((x) => x.id === c)?.name ?? ''}</th>
-                      {times.map((x) => <td key={x} className="num">{value(c, x) || '–'}</td>)}
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </div>
+                ))}
+              </tbody>
+            </table>
           </div>
-        );
-      })}
+        </div>
+      ))}
     </>
   );
 }

@@ -19,7 +19,7 @@ export function Work({ view, number, ...rest }: Omit<WorkProps, 'book'> & { view
   if (sheet.state === 'recalled') return <Stopped {...props} />;
   const permission = sheet.permission.state;
   const shown = view || next(sheet, book);
-  if (permission === 'declined' && view !== 'permission') {
+  if (sheet.notice || (permission === 'declined' && view !== 'permission')) {
     if (view === 'sent') return <Sent {...props} />;
     return <Watch {...props} view={view} onGo={to} />;
   }

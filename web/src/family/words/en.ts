@@ -151,6 +151,7 @@ export const en = {
   "shared": "Shared measurements",
   "sharedNote": "Your teacher measured these numbers, not your kitchen; the working out and the thinking are yours.",
   "sharedNone": "The shared measurements are not here yet. Your teacher adds them after measuring.",
+  "shownAt": "Your teacher shows it from {{time}} on.",
   "hurtFirst": "Put everything down and call an adult. Is anyone hurt? The experiment can wait.",
   "doorHurt": "Someone is hurt",
   "doorSpilled": "Spilled or broken",

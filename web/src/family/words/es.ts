@@ -151,6 +151,7 @@ export const es = {
   "shared": "Medidas compartidas",
   "sharedNote": "Estos números los midió tu profe, no tu cocina; las cuentas y las ideas son tuyas.",
   "sharedNone": "Las medidas compartidas aún no están. Tu profe las añade después de medir.",
+  "shownAt": "Tu profe lo muestra desde las {{time}}.",
   "hurtFirst": "Deja todo y llama a una persona adulta. ¿Alguien se hizo daño? El experimento puede esperar.",
   "doorHurt": "Alguien se hizo daño",
   "doorSpilled": "Se derramó o se rompió",

@@ -17,7 +17,6 @@ export function GuardianPreview({ id, review }: { id: string; review: Review }) 
   });
   const part: Part = language === 'en' ? review.guardian : (other.data?.guardian ?? review.guardian);
   const at = classes.data?.items[0];
-  const es = language === 'es';
   return (
     <section className="guardian" aria-label="What the guardian will read">
       <div className="guardian-head">
@@ -30,6 +29,37 @@ export function GuardianPreview({ id, review }: { id: string; review: Review }) 
           <option value="es">Español</option>
         </select>
       </div>
+      {doc.way === 'watch-shared' ? <OnlyWatched /> : <Guardian part={part} language={language} />}
+      {at && (
+        <p className="ways">
+          {(doc.way === 'watch-shared' ? watchSheets : doingSheets).map(([sheet, words]) => (
+            <a key={sheet} className="btn btn-outline-primary" target="_blank" rel="noreferrer" href={`/print/classes/${at.id}/experiments/${id}/${sheet}?language=${language}`}>
+              {words}
+            </a>
+          ))}
+        </p>
+      )}
+    </section>
+  );
+}
+
+const doingSheets = [['safety', 'Print the safety sheet'], ['materials', 'Print the materials list'], ['substitutions', 'Print the substitution list']];
+const watchSheets = [['watch', 'Print what homes see'], ['demonstration', 'Print your demonstration']];
+
+function OnlyWatched() {
+  const { doc } = useEditing();
+  return (
+    <div className="card-paper">
+      <h3>You show it; homes watch</h3>
+      <p>On top stands: <strong>Do not do this at home.</strong> Homes get the question, when you show it{doc.questions?.length ? `, ${doc.questions.length} ${doc.questions.length === 1 ? 'question' : 'questions'}` : ''} and the readings you share.</p>
+      <p>They get no list of things, no amounts, no steps, no adult jobs, nothing to agree to and no field for a reading. Those stand on your demonstration alone.</p>
+    </div>
+  );
+}
+
+function Guardian({ part, language }: { part: Part; language: string }) {
+  const es = language === 'es';
+  return (
       <div className="card-paper" lang={language}>
         <h3>{es ? 'Quién tiene que estar' : 'Who must be there'}</h3>
         {part.adult_jobs.length === 0 && <p>{es ? 'No hace falta que haya una persona adulta.' : 'No adult has to be there.'}</p>}
@@ -68,15 +98,5 @@ export function GuardianPreview({ id, review }: { id: string; review: Review }) 
         ))}
         <p className="second small">{part.general.join(' ')}</p>
       </div>
-      {at && (
-        <p className="ways">
-          {(['safety', 'materials', 'substitutions'] as const).map((sheet) => (
-            <a key={sheet} className="btn btn-outline-primary" target="_blank" rel="noreferrer" href={`/print/classes/${at.id}/experiments/${id}/${sheet}?language=${language}`}>
-              {{ safety: 'Print the safety sheet', materials: 'Print the materials list', substitutions: 'Print the substitution list' }[sheet]}
-            </a>
-          ))}
-        </p>
-      )}
-    </section>
   );
 }

@@ -44,8 +44,8 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
       setProblem(error);
     }
   };
-  const lower = (f: Finding, reason: string) => set(['lowered'], [...(doc.lowered ?? []), { rule: f.rule, step: f.steps[0].id, reason, by: session.data?.name ?? '' }], 'Lowered a verdict');
-  const raise = (f: Finding) => set(['lowered'], (doc.lowered ?? []).filter((l) => !(l.rule === f.rule && f.steps.some((s) => s.id === l.step))), 'Put a verdict back');
+  const lower = (f: Finding, reason: string) => set(['lowered'], [...(doc.lowered ?? []), { rule: f.rule, case: f.case, step: f.steps[0].id, reason, by: session.data?.name ?? '' }], 'Lowered a verdict');
+  const raise = (f: Finding) => set(['lowered'], (doc.lowered ?? []).filter((l) => !(l.rule === f.rule && (!l.case || l.case === (f.case ?? '')) && f.steps.some((s) => s.id === l.step))), 'Put a verdict back');
   const toStep = (step: string) => void navigate(`/experiments/${id}/steps?at=${step}`);
   const errors = review.order.filter((o) => o.kind === 'error');
   const added = review.order.filter((o) => o.kind === 'added');

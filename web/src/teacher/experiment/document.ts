@@ -87,7 +87,7 @@ export interface Doc {
   materials?: { id: string }[];
   cautions?: { id: string; step: string; verdict: string; why: Localized; do: Localized }[];
   swaps?: unknown[];
-  lowered?: { rule: string; step: string; reason: string; by: string }[];
+  lowered?: { rule: string; case?: string; step: string; reason: string; by: string }[];
 }
 
 export const emptyDoc: Doc = { schema: 2, title: { en: '' }, question: { en: '' }, age_band: '11-13', way: 'predict-then-try', languages: ['en'], trials: 1, conditions: [], needs: [], steps: [], readings: [], derived: [], evidence: [], questions: [], mistakes: [] };

@@ -78,6 +78,7 @@ function reasons(h: HomeResult): string {
   const out = new Set<string>();
   for (const c of h.cells) {
     if (c.state === 'needs-reading') out.add('a text to read');
+    else if (c.state === 'adult-not-said') out.add('adult not said');
     else if (doubtful(c)) out.add('outside the limits');
   }
   if (h.results.some((x) => x.outlier)) out.add('stands apart');
@@ -125,7 +126,7 @@ function ReadingsTable({ r, chosen, onOpen }: { r: Results; chosen: string | nul
               {conditions.flatMap((c) =>
                 r.slots.map((s, i) => ({ s, i })).filter(({ s }) => (s.condition ?? '') === c).map(({ s, i }, k) => (
                   <td key={`${c}${s.reading}${s.time}${s.trial}`} className="num" style={k === 0 ? { borderLeft: '1px solid var(--rule)' } : undefined}>
-                    <Cell c={h.cells[i]} declined={h.state === 'declined' || h.state === 'not-opened' || h.state === 'withdrawn'} />
+                    <Cell c={h.cells[i]} declined={h.permission === 'watching' || h.state === 'declined' || h.state === 'not-opened' || h.state === 'withdrawn'} />
                   </td>
                 )),
               )}
@@ -143,6 +144,13 @@ function Cell({ c, declined }: { c: HomeResult['cells'][number]; declined: boole
     return (
       <span className={doubtful(c) ? 'cell-flag' : ''} title={`typed ${c.typed}${(c.flags ?? []).includes('corrected') ? ', corrected' : ''}`}>
         {c.text?.replace(/\u00a0.*$/, '')}
+      </span>
+    );
+  }
+  if (c.state === 'adult-not-said') {
+    return (
+      <span className="cell-flag" title={`typed ${c.typed}; kept, and not counted: no adult had said to be there`}>
+        ({c.text?.replace(/\u00a0.*$/, '') ?? c.typed}) adult not said
       </span>
     );
   }

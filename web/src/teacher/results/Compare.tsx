@@ -94,7 +94,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
         )}
         {!toClass && (
           <p className="second small" style={{ marginTop: 8 }}>
-            {r.homes.length - r.counted} of {r.homes.length} homes are not counted: {r.homes.filter((h) => h.state === 'declined').length} use shared readings, {r.homes.filter((h) => h.state === 'withdrawn').length} took permission back, the rest have no reading yet.
+            {r.homes.length - r.counted} of {r.homes.length} homes are not counted: {r.homes.filter((h) => h.state === 'declined' || h.permission === 'watching').length} use shared readings, {r.homes.filter((h) => h.state === 'withdrawn').length} took permission back, the rest have no reading yet.
             {r.erased > 0 && ` ${r.erased} homes were removed.`}
           </p>
         )}

@@ -1,6 +1,7 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
 import { ask, type Schemas } from '../../api/client';
-import { Loading, PartError, time } from '../frame/parts';
+import { Loading, PartError, ProblemLine, time } from '../frame/parts';
 import { stateWords, type Assignment, type Results } from './useResults';
 
 type Line = Schemas['NotebookLine'];
@@ -10,7 +11,7 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
   const notebook = useQuery({ queryKey: ['results', 'notebook', assignment.id, home], queryFn: () => ask<Schemas['NotebookView']>('GET', `/classes/${assignment.class}/assignments/${assignment.id}/notebooks/${home}`) });
   if (notebook.isPending) return <Loading what="the notebook" />;
   if (notebook.error) return <PartError what="The notebook" error={notebook.error} retry={() => void notebook.refetch()} />;
-  const { result, lines } = notebook.data;
+  const { result, lines, unheard } = notebook.data;
   const conditionName = (id?: string) => results.conditions.find((c) => c.id === id)?.name ?? '';
   return (
     <>
@@ -19,6 +20,9 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
         {result.sent_at && ` ${time(result.sent_at)}`}
         {result.late && ' · some came late'}
       </p>
+      {unheard.map((step) => (
+        <AdultNotSaid key={step.id} step={step} path={`/classes/${assignment.class}/assignments/${assignment.id}/notebooks/${home}/vouch`} />
+      ))}
       {results.derived.map((d) => (
         <div key={d.id} style={{ marginBottom: 8 }}>
           <h3>{d.name}</h3>
@@ -59,6 +63,39 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
   );
 }
 
+/** A step that needs an adult, worked at before one said to be there: it counts once the teacher says why. */
+function AdultNotSaid({ step, path }: { step: Schemas['StepRef']; path: string }) {
+  const [why, setWhy] = useState('');
+  const [error, setError] = useState<unknown>();
+  const client = useQueryClient();
+  const keep = async (e: FormEvent) => {
+    e.preventDefault();
+    setError(undefined);
+    try {
+      await ask('POST', path, { body: { step: step.id, reason: why } });
+      await client.invalidateQueries({ queryKey: ['results'] });
+    } catch (problem) {
+      setError(problem);
+    }
+  };
+  const id = `vouch-${step.id}`;
+  return (
+    <form className="notice" onSubmit={(e) => void keep(e)}>
+      <p style={{ margin: 0 }}>
+        <strong>Adult not said.</strong> Step {step.number}, {step.title}, needs an adult, and none had said to be there. What was entered is kept and does not count.
+      </p>
+      <label className="named" htmlFor={id}>
+        Does it count? Say why; it stands in the notebook
+      </label>
+      <input id={id} className="form-control" maxLength={400} value={why} onChange={(e) => setWhy(e.target.value)} placeholder="Grandma told me on the phone that she was there" />
+      <ProblemLine error={error} />
+      <button type="submit" className="btn btn-outline-primary" style={{ marginTop: 6 }}>
+        Let it count
+      </button>
+    </form>
+  );
+}
+
 function entryWords(l: Line, condition: (id?: string) => string) {
   const e = l.entry;
   const slot = [condition(e.condition), e.time, (e.trial ?? 1) > 1 ? `try ${e.trial}` : ''].filter(Boolean).join(', ');
@@ -66,10 +103,10 @@ function entryWords(l: Line, condition: (id?: string) => string) {
     case 'reading':
       return (
         <>
-          {slot}: <span className={l.fate === 'spoiled' || l.fate === 'corrected' || l.fate === 'superseded' ? 'cell-spoiled' : ''}>{e.typed}</span>
+          {slot}: <span className={l.fate === 'spoiled' || l.fate === 'corrected' || l.fate === 'superseded' || l.fate === 'adult-not-said' ? 'cell-spoiled' : ''}>{e.typed}</span>
           {l.in_unit && l.in_unit.replace('\u00a0', ' ') !== e.typed && ` = ${l.in_unit}`}
           {l.assumed && ' (unit from the field)'}
-          {l.fate && l.fate !== 'counts' && <em className="second" style={{ fontStyle: 'normal' }}> {l.fate}{l.fate_reason && `: ${l.fate_reason}`}</em>}
+          {l.fate && l.fate !== 'counts' && <em className="second" style={{ fontStyle: 'normal' }}> {l.fate.replaceAll('-', ' ')}{l.fate_reason && `: ${l.fate_reason}`}</em>}
           {l.messages?.map((m) => <span key={m} className="w-mend" style={{ fontWeight: 400 }}> {m}</span>)}
         </>
       );
@@ -89,6 +126,8 @@ function entryWords(l: Line, condition: (id?: string) => string) {
       return e.reason === 'no' ? `took the tick off ${e.refers}` : `ticked ${e.refers}`;
     case 'adult':
       return `an adult is there, ${e.step}`;
+    case 'vouched':
+      return `you let ${e.step} count: ${e.reason}`;
     case 'sent':
       return 'sent the work';
     default:

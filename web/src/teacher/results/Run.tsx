@@ -2,9 +2,11 @@ import { useSearchParams } from 'react-router';
 import { Loading, PartError, SideSheet, time } from '../frame/parts';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
-import { stateWords, useResults, type Assignment, type HomeResult } from './useResults';
+import { stateWords, unheardWords, useResults, type Assignment, type HomeResult } from './useResults';
 
-const order: HomeResult['state'][] = ['not-opened', 'opened', 'working', 'withdrawn', 'declined', 'sent'];
+const order: HomeResult['state'][] = ['not-opened', 'opened', 'working', 'withdrawn', 'declined', 'watching', 'sent'];
+
+const watches = (h: HomeResult) => h.state === 'declined' || h.permission === 'watching';
 
 /** Who is where: those who have not begun first. */
 export function Run({ assignment, id }: { assignment: Assignment | undefined; id: string }) {
@@ -45,10 +47,10 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
                       <bdi>{h.nickname}</bdi>
                     </button>
                   </th>
-                  <td>{stateWords[h.state]}{h.late && ', some late'}</td>
-                  <td className="num">{h.state === 'declined' ? '' : `${h.done} of ${h.steps}`}</td>
+                  <td>{stateWords[h.state]}{h.late && ', some late'}{h.unheard.length > 0 && <span className="w-mend"> · {unheardWords(h)}</span>}</td>
+                  <td className="num">{watches(h) ? '' : `${h.done} of ${h.steps}`}</td>
                   <td>
-                    {h.state !== 'declined' && (
+                    {!watches(h) && (
                       <svg width="160" height="12" viewBox="0 0 160 12" aria-hidden="true">
                         <path d="M0 9.5 H160" stroke="var(--edge)" />
                         {Array.from({ length: h.steps }, (_, i) => (

@@ -10,4 +10,7 @@ export function useResults(a: Assignment | undefined) {
   return useQuery({ queryKey: ['results', a?.id], queryFn: () => ask<Results>('GET', `/classes/${a!.class}/assignments/${a!.id}/results`), enabled: Boolean(a) });
 }
 
-export const stateWords: Record<HomeResult['state'], string> = { 'not-opened': 'not opened', opened: 'opened', declined: 'shared readings', withdrawn: 'permission taken back', working: 'working', sent: 'sent' };
+export const stateWords: Record<HomeResult['state'], string> = { 'not-opened': 'not opened', opened: 'opened', declined: 'shared readings', watching: 'watches', withdrawn: 'permission taken back', working: 'working', sent: 'sent' };
+
+/** What stands on Run and in Collect where an adult was needed and none had said to be there. */
+export const unheardWords = (h: { unheard: number[] }) => (h.unheard.length ? `adult not said at step ${h.unheard.join(', ')}: not counted` : '');

@@ -282,6 +282,13 @@ func (p *page) chooses(label, option string) {
 	p.until(fmt.Sprintf("the choice %q of %q", option, label), choose)
 }
 
+// first takes the first real option of a choice: the one that denies.
+func (p *page) first(label string) {
+	p.t.Helper()
+	p.until(fmt.Sprintf("the choice of %q", label), fmt.Sprintf(`((f) => { const o = f && [...f.options].find((x) => !x.disabled); if (!o) return false;
+		Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(f, o.value); f.dispatchEvent(new Event('change', {bubbles: true})); return true; })([...document.querySelectorAll('label')].filter((l) => l.textContent.includes(%q)).map((l) => document.getElementById(l.htmlFor))[0])`, label))
+}
+
 // enters writes a reading of a condition and keeps it.
 func (p *page) enters(condition, typed string) {
 	p.t.Helper()

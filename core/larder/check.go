@@ -76,6 +76,7 @@ func (l *Larder) checkMaterial(m *Material) []Problem {
 			bad("roles", "has the unknown job %q; such as mild-acid", r)
 		}
 	}
+	l.checkProps(m, bad)
 	for _, h := range m.Hazards {
 		if a, ok := strings.CutPrefix(h, "allergen:"); ok && !slices.Contains(Allergens, a) || !ok && !slices.Contains(Tags, h) {
 			bad("hazards", "has the unknown tag %q; such as irritant or allergen:milk", h)

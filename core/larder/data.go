@@ -124,7 +124,11 @@ type Material struct {
 	ID         string              `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
 	Name       text.Localized      `json:"name"`
 	Also       map[string][]string `json:"also,omitempty" doc:"Other everyday names, by language"`
+	FirstFor   map[string][]string `json:"first_for,omitempty" doc:"Words that mean this thing first, by language; a word stands at one thing"`
 	Roles      []string            `json:"roles,omitempty"`
+	Props      map[string]string   `json:"is,omitempty" doc:"What it is, property by property, such as metal: zinc-coated"`
+	Capacity   *Range              `json:"capacity_ml,omitempty" doc:"Of a vessel: what fills it to the brim, in mL"`
+	GasBrought float64             `json:"gas_brought,omitempty" doc:"Of a fizzy drink: litres of gas a litre"`
 	Contains   []Content           `json:"contains,omitempty"`
 	Piece      *Range              `json:"piece_g,omitempty" doc:"Mass of one piece, in grams"`
 	Figures    []Figure            `json:"figures,omitempty"`
@@ -136,6 +140,7 @@ type Material struct {
 	Refused    bool                `json:"refused,omitempty" doc:"Known so that it can be refused"`
 	Shelf      string              `json:"shelf,omitempty"`
 	Own        bool                `json:"own,omitempty" doc:"Added by the school"`
+	SaidBy     string              `json:"said_by,omitempty" doc:"Name of the teacher who answered for it"`
 }
 
 // Side is what a substitution is from or to: materials, or words for a state
@@ -231,16 +236,29 @@ type Larder struct {
 	Diets      []Diet
 	Pets       []Pet
 	Nevers     []Never
+	Properties []Question
+	Offers     map[string][]string // what to offer first, by rule of the safety book
 
+	RefusedNames RefusedNames
+
+	shipped    map[string]bool
+	byWords    map[string][]*Material // by the words of a name, singular
 	roles      map[string]*Role
 	materials  map[string]*Material
 	substances map[string]*Substance
 	names      [][]name               // of each material, as searched
+	first      map[string]*Material   // by language and words
 	called     map[string][]*Material // by folded name
 }
 
 // name is an everyday name as it stands and as it is searched.
-type name struct{ as, folded string }
+type name struct {
+	as, folded string
+	lang       string   // "" for the id
+	main       bool     // the first name of its language
+	words      []string // stems, without words that only join
+	parts      []string // each name of a list with commas, as words joined
+}
 
 //go:embed data
 var files embed.FS
@@ -296,7 +314,22 @@ func load() *Larder {
 	read("diet.json", &l.Diets)
 	read("pets.json", &l.Pets)
 	read("never.json", &l.Nevers)
+	read("properties.json", &l.Properties)
+	read("offers.json", &l.Offers)
+	read("refused-names.json", &l.RefusedNames)
+	return Index(*l)
+}
+
+// Index makes a larder of parts that is looked up by id and by name; all its
+// materials count as shipped.
+func Index(parts Larder) *Larder {
+	l := &parts
+	l.shipped = map[string]bool{}
+	for i := range l.Materials {
+		l.shipped[l.Materials[i].ID] = true
+	}
 	l.index()
+	l.RefusedNames.index(l)
 	return l
 }
 
@@ -305,14 +338,23 @@ func (l *Larder) index() {
 	for i := range l.Roles {
 		l.roles[l.Roles[i].ID] = &l.Roles[i]
 	}
-	l.names, l.called = make([][]name, len(l.Materials)), map[string][]*Material{}
+	l.names, l.called, l.byWords, l.first = make([][]name, len(l.Materials)), map[string][]*Material{}, map[string][]*Material{}, map[string]*Material{}
 	for i := range l.Materials {
 		m := &l.Materials[i]
 		l.materials[m.ID] = m
-		for _, n := range m.Names() {
-			f := fold(n)
-			l.names[i] = append(l.names[i], name{n, f})
-			l.called[f] = append(l.called[f], m)
+		for lang, list := range m.FirstFor {
+			for _, w := range list {
+				l.first[lang+" "+strings.Join(search(w, lang), " ")] = m
+			}
+		}
+		for _, n := range m.named() {
+			l.names[i] = append(l.names[i], n)
+			l.called[n.folded] = append(l.called[n.folded], m)
+			for _, key := range n.parts {
+				if !slices.Contains(l.byWords[key], m) {
+					l.byWords[key] = append(l.byWords[key], m)
+				}
+			}
 		}
 	}
 	for i := range l.Substances {

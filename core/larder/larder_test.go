@@ -29,7 +29,7 @@ func TestTheFilesAreWhole(t *testing.T) {
 	for _, p := range l.Check() {
 		t.Error(p)
 	}
-	if len(l.Roles) != 66 || len(l.Materials) != 339 || len(l.Rules) != 277 {
+	if len(l.Roles) != 91 || len(l.Materials) != 825 || len(l.Rules) != 357 {
 		t.Errorf("%d roles, %d materials, %d rules", len(l.Roles), len(l.Materials), len(l.Rules))
 	}
 	for _, m := range l.Materials {

@@ -45,8 +45,9 @@ func (l *Larder) With(own Own) (*Larder, []Problem) {
 	for _, m := range own.Materials {
 		once(m.ID)
 		if i, known := at[m.ID]; known {
-			n.Materials[i] = corrected(n.Materials[i], m)
+			n.Materials[i] = l.corrected(n.Materials[i], m)
 		} else {
+			m = l.inherit(m)
 			m.Own, m.Shelf = true, "own"
 			n.Materials = append(n.Materials, m)
 		}
@@ -73,8 +74,17 @@ func (l *Larder) With(own Own) (*Larder, []Problem) {
 }
 
 // corrected is a known material with a school's correction.
-func corrected(was, own Material) Material {
+func (l *Larder) corrected(was, own Material) Material {
 	m := own
+	m.Props, m.Capacity, m.GasBrought = map[string]string{}, wider(was.Capacity, own.Capacity), max(was.GasBrought, own.GasBrought)
+	for k, v := range was.Props {
+		m.Props[k] = v
+	}
+	for k, v := range own.Props {
+		if q := l.question(k); q == nil || q.Raises && !q.Locked && m.Props[k] == "" {
+			m.Props[k] = v
+		}
+	}
 	m.Own, m.Shelf = true, was.Shelf
 	m.Refused = was.Refused || own.Refused
 	m.Roles, m.Hazards, m.MayHold = union(was.Roles, own.Roles), union(was.Hazards, own.Hazards), union(was.MayHold, own.MayHold)

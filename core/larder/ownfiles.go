@@ -51,7 +51,7 @@ func ReadJSON(data []byte) (Own, error) {
 // The columns of the two tables. Lists are separated by semicolons; a range is
 // low-typical-high, low-high or one number.
 var (
-	thingColumns = []string{"id", "name_en", "name_es", "also_en", "also_es", "roles", "contains", "density_g_per_mL", "bulk_g_per_mL", "piece_g", "hazards", "may_hold", "usual_place", "cost", "caveat", "refused"}
+	thingColumns = []string{"id", "name_en", "name_es", "also_en", "also_es", "roles", "is", "capacity_ml", "contains", "density_g_per_mL", "bulk_g_per_mL", "piece_g", "hazards", "may_hold", "usual_place", "cost", "caveat", "refused"}
 	swapColumns  = []string{"id", "role", "results", "from", "from_percent", "from_form", "to", "to_percent", "to_form", "basis", "class", "factor", "effect", "safety", "procedure"}
 )
 
@@ -85,7 +85,14 @@ func WriteCSV(w io.Writer, own []Material) error {
 		for _, c := range m.Contains {
 			contains = append(contains, strings.TrimSpace(strings.Join([]string{c.Substance, written(c.Range), c.Basis, c.Form}, " ")))
 		}
-		var rho, bulk, piece, refused string
+		var is []string
+		for _, k := range slices.Sorted(maps.Keys(m.Props)) {
+			is = append(is, k+"="+m.Props[k])
+		}
+		var rho, bulk, piece, refused, capacity string
+		if m.Capacity != nil {
+			capacity = written(*m.Capacity)
+		}
 		if f, ok := m.Figure("rho"); ok {
 			rho = written(f)
 		}
@@ -98,7 +105,7 @@ func WriteCSV(w io.Writer, own []Material) error {
 		if m.Refused {
 			refused = yes
 		}
-		rows = append(rows, []string{m.ID, m.Name["en"], m.Name["es"], alsoIn(m, "en"), alsoIn(m, "es"), joined(m.Roles), joined(contains), rho, bulk, piece,
+		rows = append(rows, []string{m.ID, m.Name["en"], m.Name["es"], alsoIn(m, "en"), alsoIn(m, "es"), joined(m.Roles), joined(is), capacity, joined(contains), rho, bulk, piece,
 			joined(m.Hazards), joined(m.MayHold), m.UsualPlace, m.Cost, m.Caveat, refused})
 	}
 	return writeTable(w, rows)
@@ -260,6 +267,21 @@ func (t tableRow) thing() (Material, error) {
 			m.Also[key] = append(m.Also[key], name)
 		}
 	}
+	for _, p := range t.list("is") {
+		k, v, ok := strings.Cut(p, "=")
+		if !ok {
+			return m, fmt.Errorf("is has %q; write what it is as metal=zinc-coated", p)
+		}
+		if m.Props == nil {
+			m.Props = map[string]string{}
+		}
+		m.Props[strings.TrimSpace(k)] = strings.TrimSpace(v)
+	}
+	capacity, err := t.spread("capacity_ml")
+	if err != nil {
+		return m, err
+	}
+	m.Capacity = capacity
 	switch r := t.cell("refused"); r {
 	case yes:
 		m.Refused = true
@@ -283,7 +305,6 @@ func (t tableRow) thing() (Material, error) {
 			m.Figures = append(m.Figures, Figure{Text: f.key + " " + written(*r), Key: f.key, Low: r.Low, Typical: r.Typical, High: r.High, Unit: "g/mL", Quality: "varies"})
 		}
 	}
-	var err error
 	m.Piece, err = t.spread("piece_g")
 	return m, err
 }

@@ -2,6 +2,7 @@ package larder_test
 
 import (
 	"bytes"
+	"maps"
 	"reflect"
 	"slices"
 	"strings"
@@ -34,7 +35,7 @@ func TestThingsThroughATable(t *testing.T) {
 			want := some[i]
 			if got.ID != want.ID || got.Name["en"] != want.Name["en"] || got.Name["es"] != want.Name["es"] || !slices.Equal(got.Roles, want.Roles) || !slices.Equal(got.Hazards, want.Hazards) ||
 				!slices.Equal(got.MayHold, want.MayHold) || !slices.Equal(got.Contains, want.Contains) || !reflect.DeepEqual(got.Piece, want.Piece) || got.Caveat != strings.TrimSpace(want.Caveat) ||
-				got.Refused != want.Refused || !slices.Equal(got.Names(), want.Names()) {
+				got.Refused != want.Refused || !maps.Equal(got.Props, want.Props) || !reflect.DeepEqual(got.Capacity, want.Capacity) || !slices.Equal(got.Names(), want.Names()) {
 				t.Errorf("%s came back as\n%+v, was\n%+v", want.ID, got, want)
 			}
 			for _, key := range []string{"rho", "bulk"} {
@@ -98,6 +99,7 @@ func TestReadCSVAsPeopleWriteIt(t *testing.T) {
 		"id,piece_g\ny,2\nx,Inf\n":           "line 3",
 		"id,contains\nx,acetic-acid\n":       "write it as acetic-acid 4-6 w/v",
 		"id,contains\nx,acetic-acid 0 w/v\n": "a number above 0",
+		"id,is\nx,metal\n":                   "metal=zinc-coated",
 		"id,refused\nx,perhaps\n":            `refused is "perhaps"`,
 		"id,from,to,hazards\nx,y,z,slip\n":   `"hazards" is not known`,
 		"id,from,from_percent\nx,y,same\n":   "from_percent",

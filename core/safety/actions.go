@@ -24,6 +24,8 @@ func (j *judge) step(s *design.Step) {
 				name = "food"
 			}
 			j.say(named("taste", name), []string{s.ID}, nil, a, nil)
+		case a == "smell" || a == "on-skin":
+			j.onBody(s, a)
 		case a == "electrolyse":
 			// judged with what is in the vessel
 		default:
@@ -46,6 +48,40 @@ func (j *judge) step(s *design.Step) {
 				j.say(named("privacy", "photo"), []string{s.ID}, nil, "", nil)
 			}
 		}
+	}
+}
+
+// onBody judges what is smelt or put on the body on purpose by what it is:
+// food and listed things, else what nobody has said, else what never may.
+func (j *judge) onBody(s *design.Step, action string) {
+	id, name := "irritant", "smell"
+	if action == "on-skin" {
+		id, name = "mouth", "on-skin"
+	}
+	hand := j.handled(s)
+	worst := ""
+	for _, c := range hand {
+		m := c.material
+		switch {
+		case m.Refused || isPeroxide(m) || isFuel(m) || m.Is("metal", "lead") || action == "on-skin" && (isAcid(m) && !m.Is("tasted", "yes") || m.Is("cold", "freezer", "colder") || isAlkali(m) && !m.Is("cleaner", "soap") || m.Is("warms", "warm", "hot")):
+			worst = "never"
+		case worst == "" && m.Own:
+			worst = "unsaid"
+		}
+	}
+	if worst == "" && len(hand) == 0 {
+		worst = "unsaid"
+	}
+	switch {
+	case worst == "":
+	case id == "irritant":
+		name = "smell-unsaid"
+	default:
+		name = "on-skin-" + worst
+	}
+	f := j.say(named(id, name), []string{s.ID}, nil, action, nil)
+	if f != nil && worst == "unsaid" {
+		f.Asks = true
 	}
 }
 

@@ -12,20 +12,34 @@ import (
 	"patient-kitchen/core/text"
 )
 
-// gas judges a vessel in which gas is made and that is closed at some step.
+// gas judges a vessel in which gas is made and that is closed at some step, by
+// the fullest state in which it is.
 func (j *judge) gas(v *vessel) {
-	makers := v.gasFrom()
-	if len(makers) == 0 || len(v.closed) == 0 {
+	var steps []string
+	var fullest *state
+	for i := range v.states {
+		st := &v.states[i]
+		if !st.closed || !st.makesGas() {
+			continue
+		}
+		if id := j.d.Steps[st.step].ID; !slices.Contains(steps, id) {
+			steps = append(steps, id)
+		}
+		if fullest == nil || len(st.holds) >= len(fullest.holds) {
+			fullest = st
+		}
+	}
+	if fullest == nil {
 		return
 	}
-	needs := needsOf(makers)
-	switch {
-	case v.material != nil && v.material.Does("snap-lid-canister"):
-		j.say(named("launcher", ""), v.closed, append(needs, v.need), "launch", nil)
-	case v.material == nil || !v.material.Does("flexible-gas-bag"):
-		j.say(named("gas-rigid-closed", "any"), v.closed, needs, "", nil)
+	makers := gasFrom(fullest.holds)
+	switch needs := needsOf(makers); {
+	case pops(v.material):
+		j.say(named("launcher", ""), steps, append(needs, v.need), "launch", nil)
+	case !isBag(v.material):
+		j.say(named("gas-rigid-closed", "any"), steps, needs, "", nil)
 	default:
-		j.bag(v, makers)
+		j.bag(v, fullest, steps, makers)
 	}
 }
 
@@ -36,11 +50,11 @@ const (
 )
 
 // bag judges the fill of a flexible vessel by its upper end.
-func (j *judge) bag(v *vessel, makers []content) {
+func (j *judge) bag(v *vessel, st *state, steps []string, makers []content) {
 	needs := append(needsOf(makers), v.need)
-	fill, ok := j.upperFill(v, makers, 1)
+	fill, ok := j.upperFill(v, st.holds, makers, 1)
 	if !ok {
-		j.say(named("gas-flexible", "unknown"), v.closed, needs, "", nil).Asks = true
+		j.say(named("gas-flexible", "unknown"), steps, needs, "", nil).Asks = true
 		return
 	}
 	name := "fits"
@@ -51,12 +65,12 @@ func (j *judge) bag(v *vessel, makers []content) {
 		name = "tight"
 	}
 	args := text.Args{"percent": quantity.Quantity{Value: math.Ceil(fill * 100), Unit: quantity.MustUnit("%")}.Bare()}
-	if n, amount, ok := j.less(v, makers); name == "over" && ok {
+	if n, amount, ok := j.less(v, st.holds, makers); name == "over" && ok {
 		args["less"], args["amount"] = amount, n.Amount
 	} else if name == "over" {
 		args["less"], args["amount"] = text.Message{ID: "safety.bigger-bag"}, text.Message{ID: "safety.this-bag"}
 	}
-	j.say(named("gas-flexible", name), v.closed, needs, "", args)
+	j.say(named("gas-flexible", name), steps, needs, "", args)
 }
 
 // upperFill is the most that gas and liquid can fill of a bag, as a share of
@@ -64,7 +78,7 @@ func (j *judge) bag(v *vessel, makers []content) {
 // weighed counts as a heaped spoon, half as much again), the bag at its lower
 // (a fifth less where it was not measured), at 25 °C. scale multiplies the
 // gas-making powder. It reports false when an amount is not said.
-func (j *judge) upperFill(v *vessel, makers []content, scale float64) (float64, bool) {
+func (j *judge) upperFill(v *vessel, holds, makers []content, scale float64) (float64, bool) {
 	capacity, ok := j.capacity(v)
 	if !ok {
 		return 0, false
@@ -77,9 +91,9 @@ func (j *judge) upperFill(v *vessel, makers []content, scale float64) (float64, 
 			known = false
 		}
 		switch {
-		case isCarbonate(c.material) && !slices.Contains(fizzesAlone, c.material.ID):
+		case isCarbonate(c.material) && !isFizzy(c.material):
 			carbonates = append(carbonates, c)
-		case isAcid(c.material) && !slices.Contains(fizzesAlone, c.material.ID):
+		case isAcid(c.material) && !isFizzy(c.material):
 			acids = append(acids, c)
 		default:
 			others = append(others, c)
@@ -100,7 +114,7 @@ func (j *judge) upperFill(v *vessel, makers []content, scale float64) (float64, 
 	}
 	gas += j.allGas(others, scale)
 	var liquid float64 // L
-	for _, c := range v.holds {
+	for _, c := range holds {
 		if c.material.Liquid() {
 			if q, ok := j.perRun(c.need); ok && q.Unit.Dim == quantity.Volume {
 				liquid += (q.SI() + 2*q.USI()) * 1000
@@ -110,18 +124,18 @@ func (j *judge) upperFill(v *vessel, makers []content, scale float64) (float64, 
 	return (gas + liquid) / capacity, true
 }
 
-// capacity of a bag in litres, at its lower end: as measured, or a fifth less
-// than the least of its kind.
+// capacity of a bag in litres, at its lower end: as measured, if its kind can
+// hold so much, or a fifth less than the least of its kind.
 func (j *judge) capacity(v *vessel) (float64, bool) {
-	if q, ok := j.perRun(v.need); ok && q.Unit.Dim == quantity.Volume {
-		return (q.SI() - 2*q.USI()) * 1000, q.SI() > 2*q.USI()
+	c := v.material.Capacity
+	if c == nil {
+		return 0, false
 	}
-	least, ok := bagLitres[v.material.ID]
-	return least * 0.8, ok
+	if q, ok := j.perRun(v.need); ok && q.Unit.Dim == quantity.Volume {
+		return min((q.SI()-2*q.USI())*1000, c.High/1000), q.SI() > 2*q.USI()
+	}
+	return c.Low / 1000 * 0.8, true
 }
-
-// bagLitres is the least a bag of its kind holds, in litres (larder, B8).
-var bagLitres = map[string]float64{"zip-bag-small": 0.5, "zip-bag-large": 0.95, "balloon-latex": 11, "balloon-foil": 5, "glove-nitrile": 0.5, "glove-latex": 0.5}
 
 // perRun reads a need's amount for one condition and trial.
 func (j *judge) perRun(n *design.Need) (quantity.Quantity, bool) {
@@ -185,8 +199,12 @@ func (j *judge) allGas(contents []content, scale float64) float64 {
 			}
 		case isYeastFood(c.material):
 			litres += amount * 0.29 // at most 0.51 g of CO₂ a gram of sugar, all fermented
-		case slices.Contains([]string{"cola", "lemonade-fizzy", "sparkling-water"}, c.material.ID):
-			litres += amount / 1000 * 4 // what the drink brings
+		case c.material.Is("fizzes", "when-opened"):
+			brought := c.material.GasBrought
+			if brought == 0 {
+				brought = 4 // L a litre: the most that drinks bring
+			}
+			litres += amount / 1000 * brought
 		}
 	}
 	return litres
@@ -278,10 +296,10 @@ func substanceOf(c content, names map[string]string) (larder.Content, bool) {
 }
 
 // less is the amount of the gas-making powder with which the bag fits.
-func (j *judge) less(v *vessel, makers []content) (*design.Need, string, bool) {
+func (j *judge) less(v *vessel, holds, makers []content) (*design.Need, string, bool) {
 	var powder *content
 	for i, c := range makers {
-		if isCarbonate(c.material) || isYeastFood(c.material) || slices.Contains(fizzesAlone, c.material.ID) {
+		if isCarbonate(c.material) || isYeastFood(c.material) || isFizzy(c.material) {
 			powder = &makers[i]
 		}
 	}
@@ -292,13 +310,13 @@ func (j *judge) less(v *vessel, makers []content) (*design.Need, string, bool) {
 	if !ok {
 		return nil, "", false
 	}
-	if f, ok := j.upperFill(v, makers, 1e-6); !ok || f > bagFits {
+	if f, ok := j.upperFill(v, holds, makers, 1e-6); !ok || f > bagFits {
 		return nil, "", false // the liquid alone is too much
 	}
 	low, high := 0.0, 1.0
 	for range 40 {
 		mid := (low + high) / 2
-		if f, _ := j.upperFill(v, makers, mid); f > bagFits {
+		if f, _ := j.upperFill(v, holds, makers, mid); f > bagFits {
 			high = mid
 		} else {
 			low = mid

@@ -51,7 +51,7 @@ func (j *judge) atHome() {
 func (j *judge) allergies() {
 	for i := range j.d.Needs {
 		n := &j.d.Needs[i]
-		m, ok := j.l.Material(n.Material)
+		m, ok := j.material(n)
 		if !ok {
 			continue
 		}

@@ -43,10 +43,10 @@ type Report struct {
 // given. It is deterministic, and linear in the steps times the needs.
 func Judge(d *design.Document, l *larder.Larder, home *kitchen.People) Report {
 	var r Report
-	for i, band := range design.AgeBands {
-		aged := *d
-		aged.AgeBand = band
-		j := newJudge(&aged, l, home)
+	base := newJudge(d, l, home)
+	for i := range design.AgeBands {
+		j := *base // what things are and where they go is the same at every age
+		j.band = i
 		findings := j.findings()
 		r.Bands[i] = Worst(findings)
 		if i == bandOf(d.AgeBand) {
@@ -67,7 +67,10 @@ type judge struct {
 	l       *larder.Larder
 	home    *kitchen.People
 	band    int
-	uses    map[string][]string // need id → ids of the steps that use it
+	uses    map[string][]string               // need id → ids of the steps that use it
+	means   map[*design.Need]*larder.Material // nil for a need that means nothing known
+	kinds   map[*larder.Material]mask
+	names   map[*design.Need]likeness
 	vessels []vessel
 	missing []missing // amounts that something depends on
 	out     []Finding
@@ -80,7 +83,8 @@ type missing struct {
 }
 
 func newJudge(d *design.Document, l *larder.Larder, home *kitchen.People) *judge {
-	j := &judge{d: d, l: l, home: home, band: bandOf(d.AgeBand), uses: map[string][]string{}}
+	j := &judge{d: d, l: l, home: home, band: bandOf(d.AgeBand), uses: map[string][]string{}, means: map[*design.Need]*larder.Material{},
+		kinds: map[*larder.Material]mask{}, names: map[*design.Need]likeness{}}
 	for _, s := range d.Steps {
 		for _, u := range s.Uses {
 			if !slices.Contains(j.uses[u], s.ID) {

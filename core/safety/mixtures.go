@@ -8,24 +8,15 @@ import (
 	"patient-kitchen/core/quantity"
 )
 
-// mixtures judges what comes together in a vessel.
+// mixtures judges what comes together in a vessel: the rules name what, and
+// whether it is closed.
 func (j *judge) mixtures() {
 	for i := range j.vessels {
 		v := &j.vessels[i]
 		if v.decanted() && v.has(isUndrinkable) {
 			j.say(named("decanted", ""), v.steps, nil, "decant", nil)
 		}
-		if p, a := v.with(isPeroxide), v.with(isAcid); len(p) > 0 && len(a) > 0 {
-			j.say(named("mix-peroxide-acid", "any"), v.steps, needsOf(p, a), "", nil)
-		}
-		if p, c := v.with(isPeroxide), v.with(isCatalyst); len(p) > 0 && len(c) > 0 {
-			name := "open"
-			if len(v.closed) > 0 {
-				name = "closed"
-			}
-			j.say(named("peroxide-catalyst", name), v.steps, needsOf(p, c), "", nil)
-		}
-		j.metals(v)
+		j.together(v)
 		j.gas(v)
 	}
 	for i := range j.d.Steps {
@@ -34,19 +25,90 @@ func (j *judge) mixtures() {
 			j.electrolysis(s)
 		}
 	}
+	j.fire()
 }
 
-func (j *judge) metals(v *vessel) {
-	acid, alkali := v.with(isAcid), v.with(isAlkali)
-	if metal := v.with(isReactive); len(acid) > 0 && len(metal) > 0 {
-		name := "open"
-		if len(v.closed) > 0 {
-			name = "closed"
+// together applies the clauses about contents to a vessel, with every step in
+// which they are together in it. What met while it was open and is closed later
+// meets the closed case there.
+func (j *judge) together(v *vessel) {
+	for i := range combinations {
+		m := &combinations[i]
+		var met []content
+		var steps []string
+		for k := range v.states {
+			st := &v.states[k]
+			if st.kinds&m.mask != m.mask || m.Vessel == "open" && st.closed || m.Vessel == "closed" && !st.closed {
+				continue
+			}
+			steps = append(steps, j.d.Steps[st.step].ID)
+			met = st.holds
+			if k+1 == len(v.states) || len(v.states[k+1].holds) < len(met) { // before it is emptied
+				j.meet(m, met, steps)
+				met, steps = nil, nil
+			}
 		}
-		j.say(named("acid-metal", name), v.steps, needsOf(acid, metal), "", nil)
+		j.meet(m, met, steps)
 	}
-	if foil := v.with(isAluminium); len(alkali) > 0 && len(foil) > 0 {
-		j.say(named("acid-metal", "aluminium"), v.steps, needsOf(alkali, foil), "", nil)
+	for k := range v.states {
+		st := &v.states[k]
+		if !st.closed || !st.heated || len(st.holds) == 0 {
+			continue
+		}
+		s := &j.d.Steps[st.step]
+		if does(s, "microwave", "microwave-sealed") {
+			j.say(named("microwave", "sealed"), []string{s.ID}, needsOf(st.holds), "", nil)
+		} else {
+			j.say(named("gas-rigid-closed", "heated"), []string{s.ID}, needsOf(st.holds), "", nil)
+		}
+	}
+}
+
+// meet says what a combination says of contents, if more than one thing is
+// meant.
+func (j *judge) meet(m *combination, met []content, steps []string) {
+	var groups [][]content
+	for _, kind := range m.Together {
+		groups = append(groups, with(met, kinds[kind]))
+	}
+	if needs := needsOf(groups...); len(steps) > 0 && len(needs) > 1 {
+		j.say(m.hit, steps, needs, "", nil)
+	}
+}
+
+// fire judges what is lit, and what burns among what: metal and fuel are not
+// lit, and a burning thing that is put into a vessel smokes there.
+func (j *judge) fire() {
+	lit := false
+	for i := range j.d.Steps {
+		s := &j.d.Steps[i]
+		steps := []string{s.ID}
+		hand := j.handled(s)
+		flames := with(hand, func(m *larder.Material) bool { return m.Is("lights", "flame") })
+		if does(s, "light", "flame", "heat") {
+			var metal []content
+			if does(s, "light", "flame") {
+				metal = with(hand, func(m *larder.Material) bool { return m.Is("metal", "magnesium") })
+			}
+			metal = append(metal, with(hand, func(m *larder.Material) bool {
+				return m.Is("metal", "zinc", "zinc-coated", "copper-on-zinc") && !m.Is("lights", "flame")
+			})...)
+			if len(metal) > 0 {
+				j.say(named("fire-makers", "metal"), steps, needsOf(metal), "", nil)
+			}
+		}
+		if does(s, "light", "flame") {
+			fuel := with(hand, func(m *larder.Material) bool {
+				return m.Is("fuel", "slow", "other") && !m.Is("lights", "flame") && !m.Is("closes", "open")
+			})
+			if len(fuel) > 0 {
+				j.say(named("fire-makers", "fuel"), steps, needsOf(fuel), "", nil)
+			}
+		}
+		if lit && s.In != "" && len(flames) > 0 && does(s, "put", "drop") {
+			j.say(named("smoke", ""), steps, nil, "smoke", nil)
+		}
+		lit = (lit || does(s, "light", "flame")) && !does(s, "put-out")
 	}
 }
 
@@ -58,18 +120,10 @@ func (j *judge) electrolysis(s *design.Step) {
 	if p, err := quantity.Parse(s.Voltage); err != nil || p.Unit.Dim != quantity.Voltage || p.SI() > 4.5 {
 		bad = true
 	}
-	for _, u := range s.Uses {
-		n, ok := j.d.Need(u)
-		if !ok {
-			continue
-		}
-		m, known := j.l.Material(n.Material)
-		if !known {
-			continue
-		}
-		with = append(with, n)
-		mild = mild || m.Does("carbonate") && m.Shelf == "carbonates-alkalis" && m.ID != "baking-soda" || m.ID == "epsom-salt"
-		bad = bad || m.Does("salt") && m.ID != "epsom-salt" || slices.Contains([]string{"spoon-steel", "battery-9v", "battery-lithium", "cell-button", "mains-supply"}, m.ID)
+	for _, c := range j.handled(s) {
+		with = append(with, c.need)
+		mild = mild || c.material.Is("ions", "carbonate", "sulphate")
+		bad = bad || c.material.Is("ions", "chloride", "other") || c.material.Is("metal", "stainless") || c.material.Is("cell", "block-9v", "button", "lithium", "outlet") || c.material.Is("source", "block-9v", "button", "lithium", "plug")
 	}
 	name := "mild"
 	if bad || !mild {
@@ -81,74 +135,89 @@ func (j *judge) electrolysis(s *design.Step) {
 // evening judges what may not be in the house on one evening, whatever the
 // vessel: a design's needs and actions as a whole, the clearing up included.
 func (j *judge) evening() {
-	var flames, fuels, dusts, cleaners, others []*design.Need
-	flame, hot := false, false // hot is a hot plate or oil: it lights vapours as a flame does
-	var oxygen []*design.Need
-	for i := range j.vessels { // hydrogen burns as well, and all burns faster in oxygen
-		v := &j.vessels[i]
-		if acid, metal := v.with(isAcid), v.with(isReactive); len(acid) > 0 && len(metal) > 0 {
-			fuels = append(fuels, needsOf(acid, metal)...)
-		}
-		if peroxide, catalyst := v.with(isPeroxide), v.with(isCatalyst); len(peroxide) > 0 && len(catalyst) > 0 {
-			oxygen = append(oxygen, needsOf(peroxide, catalyst)...)
-		}
-	}
+	there := map[string]presence{}
 	for i := range j.d.Needs {
 		n := &j.d.Needs[i]
-		m, ok := j.l.Material(n.Material)
-		if !ok || n.Kind == design.ObjectNeed {
+		m, ok := j.material(n)
+		if !ok {
 			continue
 		}
-		cleaner := slices.Contains(byID["cleaners"].Clauses[0].Materials, m.ID)
-		switch {
-		case m.ID == "candle":
-			flame = true
-			flames = append(flames, n)
-		case m.Has("flammable") && m.Liquid():
-			fuels = append(fuels, n)
-		case m.Has("dust") && m.Shelf == "salts-sugars-powders":
-			dusts = append(dusts, n)
+		for _, kind := range []string{"fuel", "dust", "cleaner", "no-cleaner"} {
+			if kinds[kind](m) {
+				there[kind] = there[kind].with(n)
+			}
 		}
-		if cleaner {
-			cleaners = append(cleaners, n)
+		if m.Is("lights", "flame") {
+			there["flame"], there["ignition"] = there["flame"].with(n), there["ignition"].with(n)
 		}
-		if isAcid(m) || isPeroxide(m) || m.Has("alcohol") || m.Has("corrosive") || cleaner {
-			others = append(others, n)
+		if m.Is("lights", "glows") {
+			there["ignition"] = there["ignition"].with(n)
 		}
 	}
-	var lit, thrown []string
-	for _, s := range j.d.Steps {
-		for _, a := range s.Actions {
-			switch a {
-			case "light", "flame":
-				flame = true
-				lit = append(lit, s.ID)
-			case "heat", "melt-wax", "hot-oil", "hot-syrup", "deep-fry":
-				hot = true
-				lit = append(lit, s.ID)
-			case "throw-powder":
-				thrown = append(thrown, s.ID)
-			case "spray-can", "electrolyse":
-				fuels = append(fuels, nil)
+	for i := range j.vessels { // hydrogen burns as well, and all burns faster in oxygen
+		for _, st := range j.vessels[i].states {
+			if acid, metal := with(st.holds, isAcid), with(st.holds, isReactive); len(acid) > 0 && len(metal) > 0 {
+				there["fuel"] = there["fuel"].with(needsOf(acid, metal)...)
+			}
+			if peroxide, catalyst := with(st.holds, isPeroxide), with(st.holds, isCatalyst); len(peroxide) > 0 && len(catalyst) > 0 {
+				there["oxygen"] = there["oxygen"].with(needsOf(peroxide, catalyst)...)
 			}
 		}
 	}
-	if (flame || hot) && len(fuels) > 0 {
-		j.say(named("flame-flammable", "any"), lit, real(append(flames, fuels...)), "", nil)
+	for i := range j.d.Steps {
+		s := &j.d.Steps[i]
+		for _, a := range s.Actions {
+			for _, kind := range brings[a] {
+				there[kind] = there[kind].at(s.ID)
+			}
+		}
 	}
-	if flame && len(oxygen) > 0 {
-		j.say(named("flame-flammable", "oxygen"), lit, append(flames, oxygen...), "", nil)
+	for _, e := range evenings {
+		var all presence
+		here := true
+		for _, kind := range e.Evening {
+			p, ok := there[kind]
+			here = here && ok
+			all = all.with(p.needs...)
+			for _, s := range p.steps {
+				all = all.at(s)
+			}
+		}
+		if here {
+			j.say(e, all.steps, all.needs, "", nil)
+		}
 	}
-	if flame && (len(dusts) > 0 || len(thrown) > 0) {
-		j.say(named("flame-dust", "any"), append(lit, thrown...), real(append(flames, dusts...)), "", nil)
-	}
-	if len(cleaners) > 0 && len(others) > 1 {
-		j.say(named("mix-cleaners", "any"), nil, others, "", nil)
+	if p := there["cleaner"]; len(p.needs) > 1 {
+		j.say(named("mix-cleaners", "two"), nil, p.needs, "", nil)
 	}
 }
 
-func real(needs []*design.Need) []*design.Need {
-	return slices.DeleteFunc(slices.Clone(needs), func(n *design.Need) bool { return n == nil })
+// brings are what actions bring into an evening.
+var brings = map[string][]string{
+	"light": {"flame", "ignition"}, "flame": {"flame", "ignition"}, "heat": {"ignition"}, "melt-wax": {"ignition"}, "hot-oil": {"ignition"}, "hot-syrup": {"ignition"}, "deep-fry": {"ignition"},
+	"throw-powder": {"dust"}, "spray-can": {"fuel"}, "electrolyse": {"fuel"},
+}
+
+// presence is who and where something is in an evening.
+type presence struct {
+	needs []*design.Need
+	steps []string
+}
+
+func (p presence) with(needs ...*design.Need) presence {
+	for _, n := range needs {
+		if !slices.Contains(p.needs, n) {
+			p.needs = append(p.needs, n)
+		}
+	}
+	return p
+}
+
+func (p presence) at(step string) presence {
+	if !slices.Contains(p.steps, step) {
+		p.steps = append(p.steps, step)
+	}
+	return p
 }
 
 // food reports whether everything in the design is food and clean, so that
@@ -156,23 +225,10 @@ func real(needs []*design.Need) []*design.Need {
 func (j *judge) food() bool {
 	for i := range j.d.Needs {
 		n := &j.d.Needs[i]
-		m, ok := j.l.Material(n.Material)
-		if n.Kind == design.MaterialNeed || n.Kind == "" {
-			if !ok {
-				return false
-			}
-		} else {
-			continue
-		}
-		if isStuff(m) && (m.Refused || m.Own || slices.ContainsFunc(notFood, m.Has) || slices.Contains([]string{"acids", "carbonates-alkalis", "peroxide-iodine"}, m.Shelf) && !isJuice(m)) {
+		m, ok := j.material(n)
+		if !ok && (n.Kind == design.MaterialNeed || n.Kind == "" || n.Kind == design.ObjectNeed) || ok && isStuff(m) && !isFood(m) {
 			return false
 		}
 	}
 	return true
 }
-
-func isJuice(m *larder.Material) bool {
-	return slices.Contains([]string{"lemon-juice-fresh", "lemon-juice-bottled", "lime-juice", "orange-juice"}, m.ID)
-}
-
-var notFood = []string{"toxic-if-eaten", "medicine", "alcohol", "germs", "corrosive", "oxidiser", "animal-handling", "flammable", "adult-near", "adult-does", "aspiration"}

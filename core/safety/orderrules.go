@@ -5,7 +5,6 @@ import (
 	"strings"
 
 	"patient-kitchen/core/design"
-	"patient-kitchen/core/larder"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
 )
@@ -88,7 +87,7 @@ func (o *order) standsLong() bool {
 // apart: reactants in a bag stay apart until it is closed.
 func (o *order) apart() {
 	for _, v := range o.vessels {
-		if v.material == nil || !v.material.Does("flexible-gas-bag") || len(v.closed) == 0 {
+		if !isBag(v.material) || len(o.closed(&v)) == 0 {
 			continue
 		}
 		makers := v.gasFrom()
@@ -157,11 +156,12 @@ func (o *order) leaves(s *design.Step, at []string, out bool) bool {
 // together in a step.
 func (o *order) makesGas(step int) bool {
 	return slices.ContainsFunc(o.vessels, func(v vessel) bool {
-		last := -1
-		for _, c := range v.gasFrom() {
-			last = max(last, c.step)
+		for i, st := range v.states {
+			if st.step == step && st.makesGas() && (i == 0 || len(gasFrom(v.states[i-1].holds)) < len(gasFrom(st.holds))) {
+				return true
+			}
 		}
-		return last == step
+		return false
 	})
 }
 
@@ -181,7 +181,7 @@ func (o *order) dilution() {
 			if !ok {
 				return false
 			}
-			m, known := o.l.Material(n.Material)
+			m, known := o.material(n)
 			return !known && n.Kind != design.ObjectNeed || known && isAcid(m)
 		})
 		if acid && o.lastDoing("water-first", i) < 0 {
@@ -344,9 +344,4 @@ func (o *order) leftOf(v *vessel) {
 	default:
 		o.add("left-none", Added, last, nil).After = true
 	}
-}
-
-// remains reports whether what is left of a material can still hurt.
-func remains(m *larder.Material) bool {
-	return isPeroxide(m) || m.Has("alcohol") || m.Has("adult-near") || m.Has("adult-does") || m.Has("toxic-if-eaten") || m.Has("irritant") && !isAcid(m) && m.ID != "dish-soap" && m.ID != "shampoo"
 }

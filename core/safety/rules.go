@@ -65,20 +65,23 @@ func (b *byBand) UnmarshalText(data []byte) error {
 
 // clause is one line of a rule: what it speaks of, and the verdict.
 type clause struct {
-	Name      string   `json:"case"`
-	Actions   []string `json:"actions"`
-	Materials []string `json:"materials"`
-	Tags      []string `json:"tags"`
-	Unless    []string `json:"unless"` // tags of which another rule says more
-	Roles     []string `json:"roles"`
-	Substance string   `json:"substance"` // a group of strengths
-	Over      float64  `json:"over"`      // above this strength in %, or temperature in °C
-	Upto      float64  `json:"upto"`
-	OverML    float64  `json:"over_ml"`
-	UptoML    float64  `json:"upto_ml"`
-	Lowerable bool     `json:"lowerable"` // by one level, with a written reason
-	Keeps     bool     `json:"keeps"`     // nothing of it has to be cleared away
-	Verdict   byBand   `json:"verdict"`
+	Name      string              `json:"case"`
+	Actions   []string            `json:"actions"`
+	Is        map[string][]string `json:"is"`       // properties of a material, one of which is enough
+	Together  []string            `json:"together"` // kinds of thing in one vessel
+	Vessel    string              `json:"vessel"`   // of these: only when it is open, or closed
+	Evening   []string            `json:"evening"`  // kinds of thing in one evening
+	Tags      []string            `json:"tags"`
+	Unless    []string            `json:"unless"` // tags of which another rule says more
+	Roles     []string            `json:"roles"`
+	Substance string              `json:"substance"` // a group of strengths
+	Over      float64             `json:"over"`      // above this strength in %, or temperature in °C
+	Upto      float64             `json:"upto"`
+	OverML    float64             `json:"over_ml"`
+	UptoML    float64             `json:"upto_ml"`
+	Lowerable bool                `json:"lowerable"` // by one level, with a written reason
+	Keeps     bool                `json:"keeps"`     // nothing of it has to be cleared away
+	Verdict   byBand              `json:"verdict"`
 }
 
 type rule struct {
@@ -103,7 +106,16 @@ var (
 	rules    []rule
 	byID     = map[string]*rule{}
 	byAction = map[string]hit{}
+
+	combinations []combination // clauses about what is together in a vessel
+	evenings     []hit         // and in an evening
 )
+
+// combination is a clause about contents, with the kinds it needs.
+type combination struct {
+	hit
+	mask mask
+}
 
 // hit is a clause with its rule and place in the book.
 type hit struct {
@@ -122,6 +134,12 @@ func init() {
 		byID[r.ID] = r
 		for j := range r.Clauses {
 			c := &r.Clauses[j]
+			if len(c.Together) > 0 {
+				combinations = append(combinations, combination{hit{r, c, i}, maskOf(c.Together)})
+			}
+			if len(c.Evening) > 0 {
+				evenings = append(evenings, hit{r, c, i})
+			}
 			for _, a := range c.Actions {
 				if _, taken := byAction[a]; taken {
 					panic("safety: two rules speak of the action " + a)

@@ -17,29 +17,22 @@ var groups = map[string][]string{
 	"hydrogen-peroxide": {"hydrogen-peroxide"}, "alcohol": {"isopropyl-alcohol", "ethanol"},
 }
 
-// need judges what one need is.
+// need judges what one need is. Its kind switches no rule off: a thing of the
+// larder is that thing, and a free name is looked up.
 func (j *judge) need(n *design.Need) {
 	thing := text.Args{"thing": n.Name}
-	switch n.Kind {
-	case design.PersonNeed, design.PlaceNeed:
-		return
-	case design.ObjectNeed:
-		// An everyday object by the name of something that is none is asked about.
-		if m := j.disguised(n); m != nil {
-			name := "unsaid"
-			if m.Refused {
-				name = "refused"
-			}
-			j.say(named("unknown", name), j.uses[n.ID], []*design.Need{n}, "", thing).Asks = true
+	m, ok := j.material(n)
+	j.named(n, m)
+	if !ok {
+		if n.Kind != design.PersonNeed && n.Kind != design.PlaceNeed {
+			j.say(named("unknown", "unsaid"), j.uses[n.ID], []*design.Need{n}, "", thing).Asks = true
 		}
 		return
 	}
-	m, ok := j.l.Material(n.Material)
-	if !ok {
-		j.say(named("unknown", "unsaid"), j.uses[n.ID], []*design.Need{n}, "", thing).Asks = true
-		return
+	if m.Own {
+		j.own(n, m)
 	}
-	found, spoken := false, false
+	spoken := false
 	var gravest *clause // of the rules that say more than a tag does
 	for i := range rules {
 		r := &rules[i]
@@ -65,13 +58,19 @@ func (j *judge) need(n *design.Need) {
 		} else if gravest == nil || graver(worst, gravest, j.band) {
 			gravest = worst
 		}
-		found, spoken = true, spoken || r.Part == "substance"
-		if f := j.say(hit{r, worst, i}, j.uses[n.ID], []*design.Need{n}, "", thing); f != nil && asks {
+		spoken = spoken || r.Part == "substance"
+		steps := j.uses[n.ID]
+		if len(worst.Is["edge"]) > 0 { // where it is said what is cut with it, that is judged
+			steps = slices.DeleteFunc(slices.Clone(steps), func(id string) bool {
+				return slices.ContainsFunc(j.stepOf(id).Actions, func(a string) bool { return byAction[a].rule == r })
+			})
+			if len(steps) == 0 && len(j.uses[n.ID]) > 0 {
+				continue
+			}
+		}
+		if f := j.say(hit{r, worst, i}, steps, []*design.Need{n}, "", thing); f != nil && asks {
 			f.Asks = true
 		}
-	}
-	if m.Own && !found {
-		j.say(named("own", "any"), j.uses[n.ID], []*design.Need{n}, "", thing)
 	}
 	if a := m.Allergens(); len(a) > 0 {
 		j.say(named("allergen", "named"), j.uses[n.ID], []*design.Need{n}, "", text.Args{"allergens": allergenNames(a)})
@@ -97,20 +96,83 @@ func graver(c, than *clause, band int) bool {
 	return c.Verdict.absolute && !than.Verdict.absolute || c.Name != "" && than.Name == ""
 }
 
-// noObject are the tags of things that are no everyday objects.
-var noObject = []string{"adult-does", "adult-near", "corrosive", "alcohol", "irritant"}
+// likeness is how a need's names stand to the refused ones.
+type likeness struct {
+	larder.Likeness
+	like string
+}
 
-// disguised is the material that a so-called object is named after, if it is
-// one with a strength, a refused one or one for adults.
-func (j *judge) disguised(n *design.Need) *larder.Material {
-	for _, name := range n.Name {
-		for _, m := range j.l.Called(name) {
-			if m.Refused || slices.ContainsFunc(noObject, m.Has) {
-				return m
+// named judges a need by its names alone: one that is refused stays refused
+// whatever it is said to be, one that looks like it is asked about.
+func (j *judge) named(n *design.Need, m *larder.Material) {
+	k, ok := j.names[n]
+	if !ok {
+		look := func(name string) {
+			if name == "" || m != nil && !m.Own && slices.Contains(m.Names(), name) {
+				return
+			}
+			if worse, like := j.l.Likeness(name); worse > k.Likeness {
+				k = likeness{worse, like}
 			}
 		}
+		for _, lang := range text.Languages {
+			look(n.Name[lang])
+			for _, i := range n.Instead {
+				look(i[lang])
+			}
+		}
+		j.names[n] = k
 	}
-	return nil
+	args := text.Args{"thing": n.Name, "like": k.like}
+	switch k.Likeness {
+	case larder.Refused:
+		j.say(named("unknown", "refused"), j.uses[n.ID], []*design.Need{n}, "", args)
+	case larder.Near:
+		j.say(named("unknown", "resembles"), j.uses[n.ID], []*design.Need{n}, "", args).Asks = true
+	}
+}
+
+// ownSteps are what a thing that only the school knows is not used for.
+var ownSteps = []string{"seal", "store-closed", "heat", "light", "flame", "microwave", "hot-water", "warm-water", "taste", "on-skin", "hot-oil", "melt-wax", "hot-syrup"}
+
+// own judges a thing that the school added. Until its questions are answered
+// it may be anything; then the answers say what it is, and what is denied of it
+// is printed with the teacher's name. A name that no word of the larder
+// explains opens no closing, heating, lighting, tasting or skin.
+func (j *judge) own(n *design.Need, m *larder.Material) {
+	args := text.Args{"thing": n.Name, "by": m.SaidBy}
+	needs := []*design.Need{n}
+	if open := j.l.Unanswered(m); len(open) > 0 {
+		var list text.List
+		for _, q := range open {
+			list = append(list, text.Message{ID: "safety.thing", Args: text.Args{"thing": q.Question}})
+		}
+		args["questions"] = list
+		j.say(named("own", "unanswered"), j.uses[n.ID], needs, "", args).Asks = true
+		return
+	}
+	denied := j.l.Denied(m)
+	if len(denied) == 0 {
+		return
+	}
+	var list text.List
+	for _, q := range denied {
+		list = append(list, text.Message{ID: "safety.thing", Args: text.Args{"thing": q.Denied}})
+	}
+	args["denied"] = list
+	j.say(named("own", "any"), j.uses[n.ID], needs, "", args)
+	if j.l.Explained(m) {
+		return
+	}
+	var steps []string
+	for _, id := range j.uses[n.ID] {
+		if s := j.stepOf(id); closes(s) || s.Heat != "" || does(s, ownSteps...) {
+			steps = append(steps, id)
+		}
+	}
+	if len(steps) > 0 {
+		j.say(named("own", "unexplained"), steps, needs, "", args)
+	}
 }
 
 // speaksOf reports whether a clause is about a need's material, and whether
@@ -119,7 +181,14 @@ func (j *judge) speaksOf(c *clause, n *design.Need, m *larder.Material) (ok, uns
 	if slices.ContainsFunc(c.Unless, m.Has) {
 		return false, false
 	}
-	if slices.Contains(c.Materials, m.ID) || slices.ContainsFunc(c.Tags, m.Has) || slices.ContainsFunc(c.Roles, m.Does) {
+	if c.Substance == "" || len(m.Contains) == 0 { // a known strength decides, else what it is said to be
+		for property, values := range c.Is {
+			if m.Is(property, values...) {
+				return true, false
+			}
+		}
+	}
+	if slices.ContainsFunc(c.Tags, m.Has) || slices.ContainsFunc(c.Roles, m.Does) {
 		return true, false
 	}
 	if c.Substance == "" {
@@ -136,7 +205,7 @@ func (j *judge) speaksOf(c *clause, n *design.Need, m *larder.Material) (ok, uns
 	}
 	unsure = low <= c.Over && c.Over > 0
 	if c.OverML > 0 || c.UptoML > 0 {
-		ml, said := j.millilitres(n)
+		ml, said := j.inAll(n, c.Substance)
 		if !said {
 			j.lacks(n)
 			return c.OverML > 0, c.OverML > 0
@@ -168,8 +237,18 @@ func (j *judge) strength(n *design.Need, m *larder.Material, group string) (low,
 		}
 		return c.Low, c.High, true
 	}
+	if p, ok := unsaid[group]; ok && len(m.Contains) == 0 && m.Is(p[0], p[1]) {
+		if n.Strength != nil && n.Strength.Value > 0 {
+			v := percent(n.Strength, group)
+			return v, v, true
+		}
+		return 0, 100, true // a school's own, whose label nobody has read
+	}
 	return 0, 0, false
 }
+
+// unsaid are the properties that stand for a group where no content is known.
+var unsaid = map[string][2]string{"hydrogen-peroxide": {"oxidiser", "peroxide"}, "alcohol": {"fuel", "spirit"}}
 
 // percent turns a label's strength into the group's own. Where a density
 // would be needed the figure that gives the stronger result is taken.
@@ -190,6 +269,22 @@ func percent(s *design.Strength, group string) float64 {
 		}
 	}
 	return v
+}
+
+// inAll is how much of a group a design uses in all, over its lines; it is not
+// said where this need's own amount is not.
+func (j *judge) inAll(n *design.Need, group string) (float64, bool) {
+	all, said := j.millilitres(n)
+	for i := range j.d.Needs {
+		o := &j.d.Needs[i]
+		if m, ok := j.material(o); ok && o != n {
+			if _, _, same := j.strength(o, m, group); same {
+				more, _ := j.millilitres(o)
+				all += more
+			}
+		}
+	}
+	return all, said
 }
 
 // millilitres is how much of a liquid a design uses in all.

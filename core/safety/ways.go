@@ -83,9 +83,7 @@ func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
 			continue
 		}
 		var named []string
-		if r := byID[f.Rule]; r != nil {
-			named = r.Instead
-		}
+		named = l.Offers[f.Rule]
 		slices.SortStableFunc(all, func(a, b larder.Candidate) int { return preferred(named, a) - preferred(named, b) })
 		for _, c := range all {
 			if len(ways)-before >= maxSwaps {

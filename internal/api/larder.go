@@ -43,6 +43,20 @@ func (s *Server) larder() {
 		}
 		return Done{true}, s.App.PutOwnThing(ctx, who, i.Thing, raw)
 	})
+	type describe struct {
+		Accept
+		Body struct {
+			Material map[string]any `json:"material" doc:"A thing of the school's own, as far as it is described"`
+		}
+		RawBody []byte
+	}
+	forTeacher(s, op("POST", "/preview/thing", "describe-thing", "What a thing of the school's own is still asked, judged as far as it is described"), func(_ context.Context, _ app.TeacherActor, i *describe) (app.DescribedView, error) {
+		raw, err := rawField(i.RawBody, "material")
+		if err != nil {
+			return app.DescribedView{}, err
+		}
+		return app.DescribeThing(raw, i.code())
+	})
 	type del struct {
 		Thing string `path:"thing" maxLength:"40" example:"school-soap"`
 	}

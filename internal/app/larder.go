@@ -337,7 +337,7 @@ func (a *App) FindThings(ctx context.Context, who TeacherActor, typed, language 
 	if err != nil {
 		return LarderFound{}, err
 	}
-	f := l.Find(typed)
+	f := l.Find(typed, language)
 	out := LarderFound{Things: []string{}, Asks: []AskRow{}, Nearest: []string{}}
 	for _, h := range f.Hits {
 		out.Things = append(out.Things, h.Material.ID)

@@ -10,6 +10,7 @@ import (
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/larder"
+	"patient-kitchen/core/safety"
 	"patient-kitchen/internal/store"
 )
 
@@ -69,6 +70,62 @@ func (a *App) ImportThings(ctx context.Context, who TeacherActor, data []byte) (
 	return n, a.putOwn(ctx, who, own)
 }
 
+// DescribedView is what a thing of the school's own is still asked, and what
+// its answers come to.
+type DescribedView struct {
+	Questions []QuestionView `json:"questions" doc:"In the order they are asked; an answer may bring or take away others"`
+	Left      int            `json:"left" doc:"How many are not answered: until then it is judged as the worst it could be"`
+	Like      string         `json:"like,omitempty" doc:"A refused name that this one is or resembles"`
+	Refused   bool           `json:"refused" doc:"It is that name: whatever is answered, it stays refused"`
+	Unknown   bool           `json:"unknown" doc:"No word of the larder explains the name: it is not closed in, heated, lit, tasted or put on skin"`
+	Bands     []BandView     `json:"bands" doc:"The verdict of using it, by age"`
+}
+
+// QuestionView is one question about an own thing.
+type QuestionView struct {
+	ID       string      `json:"id"`
+	Question string      `json:"question"`
+	Answer   string      `json:"answer,omitempty"`
+	Answers  []OptionRow `json:"answers"`
+}
+
+// DescribeThing judges a thing of the school's own that is not stored.
+func DescribeThing(raw []byte, language string) (DescribedView, error) {
+	own, err := larder.ReadJSON(fmt.Appendf(nil, `{"materials": [%s]}`, raw))
+	if err == nil && len(own.Materials) != 1 {
+		err = errors.New("give one thing")
+	}
+	if err != nil {
+		return DescribedView{}, &Invalid{"material", "cannot be read: " + err.Error(), thingExample}
+	}
+	m := &own.Materials[0]
+	m.ID, m.Own = "own-thing", true
+	l := larder.Standard()
+	v := DescribedView{Questions: []QuestionView{}, Left: len(l.Unanswered(m)), Unknown: !l.Explained(m)}
+	for _, q := range l.Asked(m) {
+		words, _ := q.Question.In(language)
+		row := QuestionView{ID: q.ID, Question: words, Answer: m.Props[q.ID], Answers: []OptionRow{}}
+		for _, answer := range q.Answers {
+			said, _ := answer.Words.In(language)
+			row.Answers = append(row.Answers, OptionRow{answer.Value, said})
+		}
+		v.Questions = append(v.Questions, row)
+	}
+	for _, name := range m.Name {
+		if k, like := l.Likeness(name); k > larder.Unlike {
+			v.Like, v.Refused = like, v.Refused || k == larder.Refused
+		}
+	}
+	if mine, problems := l.With(own); len(problems) == 0 {
+		thing, _ := mine.Material("own-thing")
+		d := aloneDesign(thing)
+		v.Bands = viewBands(safety.Judge(&d, mine, nil))
+	} else {
+		v.Bands = []BandView{}
+	}
+	return v, nil
+}
+
 // putOwn stores entries that hold together with those that are there.
 func (a *App) putOwn(ctx context.Context, who TeacherActor, own larder.Own) error {
 	_, present, err := a.larderOf(ctx, who)
@@ -92,6 +149,10 @@ func (a *App) putOwn(ctx context.Context, who TeacherActor, own larder.Own) erro
 	if _, problems := larder.Standard().With(merged); len(problems) > 0 {
 		return &Invalid{"material." + problems[0].Field, problems[0].Entry + " " + problems[0].Message, thingExample}
 	}
+	t, err := a.Store.Teacher(ctx, who.ID)
+	if err != nil {
+		return err
+	}
 	return a.Store.InTx(ctx, func(q *store.Queries) error {
 		put := func(kind, id string, entry any) error {
 			raw, err := json.Marshal(entry)
@@ -102,6 +163,9 @@ func (a *App) putOwn(ctx context.Context, who TeacherActor, own larder.Own) erro
 		}
 		for _, m := range own.Materials {
 			m.Own, m.Shelf = true, ""
+			if len(m.Props) > 0 {
+				m.SaidBy = t.Name // whoever keeps the answers stands for them
+			}
 			if err := put("thing", m.ID, m); err != nil {
 				return err
 			}

@@ -744,6 +744,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/preview/thing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a thing of the school's own is still asked, judged as far as it is described */
+        post: operations["describe-thing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/session": {
         parameters: {
             query?: never;
@@ -1118,6 +1135,29 @@ export interface components {
             id: string;
             name: string;
             unit: string;
+        };
+        DescribeBody: {
+            /** @description A thing of the school's own, as far as it is described */
+            material: {
+                [key: string]: unknown;
+            };
+        };
+        DescribedView: {
+            /** @description The verdict of using it, by age */
+            bands: components["schemas"]["BandView"][];
+            /**
+             * Format: int64
+             * @description How many are not answered: until then it is judged as the worst it could be
+             */
+            left: number;
+            /** @description A refused name that this one is or resembles */
+            like?: string;
+            /** @description In the order they are asked; an answer may bring or take away others */
+            questions: components["schemas"]["QuestionView"][];
+            /** @description It is that name: whatever is answered, it stays refused */
+            refused: boolean;
+            /** @description No word of the larder explains the name: it is not closed in, heated, lit, tasted or put on skin */
+            unknown: boolean;
         };
         Done: {
             ok: boolean;
@@ -1870,6 +1910,12 @@ export interface components {
             text: string;
             unit?: string;
             when: string;
+        };
+        QuestionView: {
+            answer?: string;
+            answers: components["schemas"]["OptionRow"][];
+            id: string;
+            question: string;
         };
         ReadingRow: {
             guidance?: string;
@@ -4050,6 +4096,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ListSubstituteRow"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "describe-thing": {
+        parameters: {
+            query?: never;
+            header?: {
+                "Accept-Language"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DescribeBody"];
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DescribedView"];
                 };
             };
             /** @description Error */

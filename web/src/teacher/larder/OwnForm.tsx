@@ -10,6 +10,8 @@ interface Own {
   roles: string[];
   hazards: string[];
   may_hold: string[];
+  is?: Record<string, string>;
+  capacity_ml?: { low: number; typical: number; high: number };
   caveat?: string;
   cost?: string;
   figures?: unknown[];
@@ -56,6 +58,8 @@ export function OwnForm({ id, larder, onClose, onKept }: { id: string; larder: S
         <p className="hint small">Marked “your school’s” everywhere. Safety tags add to what the rules know of a thing; they never take anything away.</p>
         <Text label="Name in English" id="own-en" value={own.name.en ?? ''} set={(v) => setOwn({ ...own, name: { ...own.name, en: v } })} />
         <Text label="Name in Spanish" id="own-es" value={own.name.es ?? ''} set={(v) => setOwn({ ...own, name: { ...own.name, es: v } })} />
+        <Questions own={own} known={Boolean(known.data && !known.data.own)} onAnswer={(q, value) => setOwn({ ...own, is: { ...own.is, [q]: value } })} />
+        {own.is?.closes && own.is.closes !== 'no-vessel' && <Capacity own={own} set={(capacity_ml) => setOwn({ ...own, capacity_ml })} />}
         {!id && <Text label="Id" id="own-id" value={newID} set={setNewID} hint={target || 'school-soap'} />}
         <label className="named" htmlFor="own-job">
           Jobs it can do
@@ -87,6 +91,67 @@ export function OwnForm({ id, larder, onClose, onKept }: { id: string; larder: S
         </p>
       </form>
     </SideSheet>
+  );
+}
+
+/** What is asked of a thing of one's own, one answer bringing the next question; judged as the worst until it is answered. */
+function Questions({ own, known, onAnswer }: { own: Own; known: boolean; onAnswer: (question: string, value: string) => void }) {
+  const { name, roles, hazards, may_hold, is, contains } = own;
+  const material = { name, roles, hazards, may_hold, is, contains };
+  const described = useQuery({
+    queryKey: ['describe', material], enabled: !known && Boolean(name.en || name.es), placeholderData: (before: Schemas['DescribedView'] | undefined) => before,
+    queryFn: () => ask<Schemas['DescribedView']>('POST', '/preview/thing', { body: { material } }),
+  });
+  const d = described.data;
+  if (known || !d) return null;
+  return (
+    <fieldset style={{ margin: '8px 0' }}>
+      <legend className="named" style={{ fontSize: '.875rem', margin: 0 }}>
+        What it is
+      </legend>
+      {d.like && (
+        <p className="notice" role="alert">
+          {d.refused ? `This is called like ${d.like}, which is never for homes. Whatever is answered, it stays so.` : `This sounds like ${d.like}, which is never for homes. Is it that? Give it the name on its label.`}
+        </p>
+      )}
+      <p className="small second" role="status">
+        {d.left > 0 ? `${d.left === 1 ? 'One question is' : `${d.left} questions are`} open. Until then it is judged as the worst it could be, and no design with it goes home.` : 'All is answered. What you deny is printed with your name.'}
+        {d.unknown && ' No word of the larder explains this name: it is not closed in, heated, lit, tasted or put on skin.'}
+      </p>
+      {d.questions.map((q) => (
+        <div key={q.id} className="field">
+          <label className="small" htmlFor={`is-${q.id}`}>
+            {q.question}
+          </label>
+          <select id={`is-${q.id}`} className="form-select" value={q.answer ?? ''} onChange={(e) => onAnswer(q.id, e.target.value)}>
+            <option value="" disabled>
+              not answered
+            </option>
+            {q.answers.map((a) => (
+              <option key={a.id} value={a.id}>
+                {a.text}
+              </option>
+            ))}
+          </select>
+        </div>
+      ))}
+    </fieldset>
+  );
+}
+
+/** How much fills a vessel to the brim, measured with water. */
+function Capacity({ own, set }: { own: Own; set: (c: Own['capacity_ml']) => void }) {
+  const [low, setLow] = useState(String(own.capacity_ml?.low ?? ''));
+  const [high, setHigh] = useState(String(own.capacity_ml?.high ?? ''));
+  const keep = () => {
+    const [a, b] = [Number(low.replace(',', '.')), Number((high || low).replace(',', '.'))];
+    set(a > 0 && b >= a ? { low: a, typical: (a + b) / 2, high: b } : undefined);
+  };
+  return (
+    <div className="field-row" onBlur={keep}>
+      <Text label="It holds at least, in mL" id="own-low" value={low} set={setLow} hint="480" />
+      <Text label="and at most, in mL" id="own-high" value={high} set={setHigh} hint="500" />
+    </div>
   );
 }
 

@@ -50,7 +50,18 @@ type checkedSafety struct {
 	FirstAid  []string       `json:"first_aid"`
 	ClearUp   string         `json:"clear_up,omitempty"`
 	Asks      bool           `json:"asks"`
+	Said      *checkedSaid   `json:"said,omitempty"`
 	Ways      []string       `json:"ways"`
+}
+
+// checkedSaid is the sentence that asks, where nothing in the document ticks
+// or lists what it seems to say.
+type checkedSaid struct {
+	Concept  string `json:"concept"`
+	Sentence string `json:"sentence"`
+	Words    string `json:"words"`
+	Question string `json:"question"`
+	Path     string `json:"path"`
 }
 
 type checkedOrder struct {
@@ -81,6 +92,9 @@ func check(name string, out io.Writer) error {
 	for _, f := range r.Safety.Findings {
 		v := checkedSafety{Rule: f.Rule, Case: f.Case, Verdict: f.Verdict, Absolute: f.Absolute, AgeBand: d.AgeBand, Steps: append([]string{}, f.Steps...), Materials: append([]string{}, f.Materials...),
 			Why: text.Render(f.Why, language), Measures: text.Render(f.Do, language), Gear: append([]string{}, f.Gear...), FirstAid: append([]string{}, f.Aid...), Asks: f.Asks, Ways: []string{}}
+		if q := f.Said; q != nil {
+			v.Said = &checkedSaid{q.Concept, q.Sentence, q.Words, text.Render(q.Question, language), q.Path}
+		}
 		if f.Clear != "" {
 			v.ClearUp = text.Render(safety.ClearUp(&d, f), language)
 		}

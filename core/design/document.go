@@ -42,6 +42,7 @@ type Document struct {
 	Materials    []larder.Material `json:"materials,omitempty" doc:"Things of the school's own larder that this experiment uses; they travel with it"`
 	Swaps        []larder.Rule     `json:"swaps,omitempty" doc:"Swaps of the school's own for the things used"`
 	Cautions     []Caution         `json:"cautions,omitempty" doc:"What the teacher adds to the safety rules; it can only raise a verdict"`
+	Heard        []Heard           `json:"heard,omitempty" doc:"The teacher's answers to what a text seems to say and nothing ticked or listed"`
 	Lowered      []Lowering        `json:"lowered,omitempty" doc:"Verdicts of the safety rules that the teacher lowers by one level, with the reason"`
 }
 
@@ -135,6 +136,16 @@ type Lowering struct {
 	Step   string `json:"step"`
 	Reason string `json:"reason" doc:"Printed on the sheet; at least 20 signs"`
 	By     string `json:"by" doc:"Name of the teacher"`
+}
+
+// Heard is an answer to a question about a sentence. It holds as long as the
+// words of the sentence, the needs of its step and the way of working stay.
+type Heard struct {
+	Key     string `json:"key" doc:"Of the question, as the findings give it"`
+	Concept string `json:"concept" doc:"What the sentence seemed to say, such as flame-lit"`
+	Answer  string `json:"answer" enum:"other,teacher" doc:"It means something else, or the teacher alone does it"`
+	Reason  string `json:"reason,omitempty"`
+	By      string `json:"by,omitempty" doc:"Name of the teacher"`
 }
 
 // Tolerance says how closely an amount matters.

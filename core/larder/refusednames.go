@@ -283,3 +283,30 @@ func (l *Larder) Meant(name, lang string) []*Material {
 	}
 	return out
 }
+
+// IsName reports whether folded words in a row are the name of a thing of the
+// larder that can hurt nobody by its name: one that is refused, or that could
+// be lit or look like it, still says what it says.
+func (l *Larder) IsName(words []string) bool {
+	for _, lang := range text.Languages {
+		stems := make([]string, len(words))
+		for i, w := range words {
+			stems[i] = stem(strings.ReplaceAll(w, "ñ", "n"), lang)
+		}
+		key := strings.Join(stems, " ")
+		if m := l.first[lang+" "+key]; m != nil {
+			return usedUp(m, len(words))
+		}
+		for _, m := range l.byWords[key] {
+			if usedUp(m, len(words)) {
+				return true
+			}
+		}
+	}
+	return false
+}
+
+// usedUp reports whether a name of so many words is used up by its thing.
+func usedUp(m *Material, words int) bool {
+	return words > 1 && !m.Refused && !m.Is("lights", "flame", "laser") && !m.Is("magnet", "weak", "strong") && m.Props["edge"] == "" && !m.Is("metal", "zinc", "zinc-coated", "magnesium")
+}

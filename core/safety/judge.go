@@ -29,6 +29,7 @@ type Finding struct {
 	FromHome  bool         // a fact of the home raised it
 	Was       Verdict      // before it was lowered; "" if it was not
 	Reason    text.Message // of the lowering
+	Said      *Said        // the sentence that asks; nil for what is ticked or listed
 }
 
 // Report is all that the rules say about a design, or about a design in a
@@ -44,6 +45,8 @@ type Report struct {
 func Judge(d *design.Document, l *larder.Larder, home *kitchen.People) Report {
 	var r Report
 	base := newJudge(d, l, home)
+	asked := base.questions()
+	base.asked = &asked
 	for i := range design.AgeBands {
 		j := *base // what things are and where they go is the same at every age
 		j.band = i
@@ -71,6 +74,7 @@ type judge struct {
 	means   map[*design.Need]*larder.Material // nil for a need that means nothing known
 	kinds   map[*larder.Material]mask
 	names   map[*design.Need]likeness
+	asked   *[]open // what the texts say that nothing settles; the same at every age
 	vessels []vessel
 	missing []missing // amounts that something depends on
 	out     []Finding
@@ -108,6 +112,7 @@ func (j *judge) findings() []Finding {
 	}
 	j.mixtures()
 	j.evening()
+	j.said()
 	j.added()
 	if j.home != nil {
 		j.atHome()

@@ -51,6 +51,9 @@ func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
 		}
 		ways = append(ways, Way{id, label, v})
 	}
+	if f.Said != nil {
+		return saidWays(d, l, f)
+	}
 	switch {
 	case f.Rule == "gas-rigid-closed", f.Case == "closed":
 		for _, s := range f.Steps {
@@ -105,6 +108,31 @@ func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
 	return ways
 }
 
+// saidWays are the answers that change the design: it is done, and ticked or
+// put on the list; or only the teacher shows it. That a sentence means
+// something else is an answer of its own.
+func saidWays(d *design.Document, l *larder.Larder, f Finding) []Way {
+	var ways []Way
+	for _, lead := range f.Said.leads {
+		if len(ways) == maxSwaps || len(f.Steps) == 0 || !strings.HasPrefix(f.Said.Path, "/steps/") {
+			break
+		}
+		if id, ok := strings.CutPrefix(lead, "+"); ok {
+			if m, known := l.Material(id); known {
+				ways = append(ways, Way{"list:" + f.Steps[0] + ":" + id, text.Message{ID: "safety.way.list", Args: text.Args{"material": m.Name}}, f.Verdict})
+			}
+			continue
+		}
+		if h, ok := byAction[lead]; ok {
+			ways = append(ways, Way{"say:" + f.Steps[0] + ":" + lead, text.Message{ID: "safety.way.say", Args: text.Args{"action": strings.ReplaceAll(lead, "-", " ")}}, h.Verdict.at[bandOf(d.AgeBand)]})
+		}
+	}
+	if f.Verdict == NotAtHome {
+		ways = append(ways, Way{"watch", text.Message{ID: "safety.way.watch"}, NotAtHome})
+	}
+	return ways
+}
+
 // preferred is 0 for a material that the rule itself names, 1 for others.
 func preferred(named []string, c larder.Candidate) int {
 	if slices.Contains(named, c.Material.ID) {
@@ -127,7 +155,11 @@ func LineWays(d *design.Document, l Line) []Way {
 
 // key tells one finding of a design from another.
 func (f Finding) key() string {
-	return f.Rule + "|" + f.Case + "|" + strings.Join(f.Needs, ",") + "|" + f.Action
+	key := f.Rule + "|" + f.Case + "|" + strings.Join(f.Needs, ",") + "|" + f.Action
+	if f.Said != nil {
+		key += "|" + f.Said.Key
+	}
+	return key
 }
 
 // larderNeed is a design's need as the larder asks for it.
@@ -229,6 +261,24 @@ func Apply(d *design.Document, l *larder.Larder, way string) (*design.Document, 
 		}
 		out.Steps[i].Closed = false
 		out.Steps[i].Actions = slices.DeleteFunc(slices.Clone(out.Steps[i].Actions), func(a string) bool { return a == "seal" })
+	case kind == "say" && len(parts) == 2:
+		i, ok := out.Step(parts[0])
+		if _, known := byAction[parts[1]]; !ok || !known {
+			return nil, wrong
+		}
+		out.Steps[i].Actions = append(slices.Clone(out.Steps[i].Actions), parts[1])
+	case kind == "list" && len(parts) == 2:
+		i, ok := out.Step(parts[0])
+		m, known := l.Material(parts[1])
+		if !ok || !known {
+			return nil, wrong
+		}
+		n := design.Need{ID: freshNeed(&out, m.ID), Name: m.Name, Kind: design.MaterialNeed, Material: m.ID}
+		if len(m.Roles) > 0 {
+			n.Role = m.Roles[0]
+		}
+		out.Needs = append(out.Needs, n)
+		out.Steps[i].Uses = append(slices.Clone(out.Steps[i].Uses), n.ID)
 	case kind == "less" && len(parts) == 2:
 		n, ok := out.Need(parts[0])
 		if _, err := quantity.Parse(parts[1]); !ok || err != nil {
@@ -297,6 +347,16 @@ func insert(d *design.Document, l *larder.Larder, rule, step string, wrong error
 	}
 	d.Steps = slices.Insert(d.Steps, at, s)
 	return d, nil
+}
+
+func freshNeed(d *design.Document, id string) string {
+	fresh := id
+	for n := 2; ; n++ {
+		if _, taken := d.Need(fresh); !taken {
+			return fresh
+		}
+		fresh = fmt.Sprintf("%s-%d", id, n)
+	}
 }
 
 func freshID(d *design.Document, id string) string {

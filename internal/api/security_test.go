@@ -22,7 +22,7 @@ var open = []string{
 // his own things there, which hold nothing of this school.
 var listsOwn = []string{"GET /api/v1/session", "GET /api/v1/classes", "POST /api/v1/classes", "GET /api/v1/experiments", "POST /api/v1/experiments",
 	"GET /api/v1/assignments", "GET /api/v1/incidents", "GET /api/v1/actions", "POST /api/v1/preview/formula", "GET /api/v1/models", "POST /api/v1/models/{model}", "GET /api/v1/live",
-	"POST /api/v1/preview/mend", "POST /api/v1/preview/review", "POST /api/v1/preview/choose", "PUT /api/v1/larder/own-swaps/{swap}", "DELETE /api/v1/larder/own-swaps/{swap}", "POST /api/v1/preview/substitutes", "GET /api/v1/larder", "GET /api/v1/larder/find", "GET /api/v1/larder/things/{thing}", "POST /api/v1/larder/own",
+	"POST /api/v1/preview/mend", "POST /api/v1/preview/thing", "POST /api/v1/preview/review", "POST /api/v1/preview/choose", "PUT /api/v1/larder/own-swaps/{swap}", "DELETE /api/v1/larder/own-swaps/{swap}", "POST /api/v1/preview/substitutes", "GET /api/v1/larder", "GET /api/v1/larder/find", "GET /api/v1/larder/things/{thing}", "POST /api/v1/larder/own",
 	"PUT /api/v1/larder/own/{thing}", "DELETE /api/v1/larder/own/{thing}", "GET /api/v1/larder/own.json", "GET /api/v1/larder/own.csv", "GET /api/v1/larder/own-swaps.csv"}
 
 // bodies that pass the description, so that a refusal is about who asks.

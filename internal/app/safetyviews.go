@@ -31,6 +31,21 @@ type SafetyView struct {
 	CanLower bool      `json:"can_lower"`
 	Was      string    `json:"was,omitempty" doc:"The verdict before it was lowered"`
 	Reason   string    `json:"reason,omitempty"`
+	Said     *SaidView `json:"said,omitempty" doc:"The sentence that asks; left out for what is ticked or listed"`
+}
+
+// SaidView is a question about a sentence: what it seems to say, and nothing
+// ticks or lists.
+type SaidView struct {
+	Concept  string `json:"concept"`
+	Key      string `json:"key" doc:"Kept with an answer; it changes with the sentence"`
+	Question string `json:"question"`
+	Sentence string `json:"sentence"`
+	Words    string `json:"words" doc:"What was found in it"`
+	Language string `json:"language"`
+	Path     string `json:"path" doc:"JSON pointer to the text"`
+	Sure     bool   `json:"sure" doc:"Almost sure: ticking is offered first"`
+	Least    int    `json:"least" doc:"Letters that the reason for another meaning needs at least; -1 where that is not taken"`
 }
 
 // StepRef names a step.
@@ -117,7 +132,10 @@ func viewSafety(d *design.Document, l *larder.Larder, r safety.Report, language 
 		if f.Clear != "" {
 			v.Clear = text.Render(safety.ClearUp(d, f), language)
 		}
-		if f.Verdict != safety.Care {
+		if q := f.Said; q != nil {
+			v.Said = &SaidView{q.Concept, q.Key, text.Render(q.Question, language), q.Sentence, q.Words, q.Language, q.Path, q.Sure, q.Least}
+		}
+		if f.Verdict != safety.Care || f.Said != nil {
 			v.Ways = viewWays(safety.Ways(d, l, f), language)
 		}
 		out = append(out, v)

@@ -2047,6 +2047,8 @@ export interface components {
             need?: string;
             reason?: string;
             rule: string;
+            /** @description The sentence that asks; left out for what is ticked or listed */
+            said?: components["schemas"]["SaidView"];
             steps: components["schemas"]["StepRef"][];
             /** @description What it comes from, in words */
             things: string[];
@@ -2058,6 +2060,25 @@ export interface components {
             why: string;
             /** @description Titles of the first-aid cards it can need */
             wrong: string[];
+        };
+        SaidView: {
+            concept: string;
+            /** @description Kept with an answer; it changes with the sentence */
+            key: string;
+            language: string;
+            /**
+             * Format: int64
+             * @description Letters that the reason for another meaning needs at least; -1 where that is not taken
+             */
+            least: number;
+            /** @description JSON pointer to the text */
+            path: string;
+            question: string;
+            sentence: string;
+            /** @description Almost sure: ticking is offered first */
+            sure: boolean;
+            /** @description What was found in it */
+            words: string;
         };
         SaveBody: {
             document: {

@@ -9,6 +9,7 @@ import { useEditing } from './fields';
 import { FindingCard, type Finding } from './FindingCard';
 import { GuardianPreview } from './GuardianPreview';
 import { OwnCautions } from './OwnCautions';
+import { mostQuestions, QuestionCard } from './QuestionCard';
 import type { Review } from './useDraft';
 
 type Order = Schemas['OrderView'];
@@ -21,6 +22,7 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
   const [only, setOnly] = useState<string>();
   const [step, setStep] = useState<string>();
   const [problem, setProblem] = useState<unknown>();
+  const [more, setMore] = useState(false);
   const list = useRef<HTMLDivElement>(null);
 
   useEffect(() => {
@@ -45,6 +47,7 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
     }
   };
   const lower = (f: Finding, reason: string) => set(['lowered'], [...(doc.lowered ?? []), { rule: f.rule, case: f.case, step: f.steps[0].id, reason, by: session.data?.name ?? '' }], 'Lowered a verdict');
+  const other = (f: Finding, reason: string) => f.said && set(['heard'], [...(doc.heard ?? []).filter((h) => h.key !== f.said!.key), { key: f.said.key, concept: f.said.concept, answer: 'other', ...(reason && { reason }), by: session.data?.name ?? '' }], 'Said that it means something else');
   const raise = (f: Finding) => set(['lowered'], (doc.lowered ?? []).filter((l) => !(l.rule === f.rule && (!l.case || l.case === (f.case ?? '')) && f.steps.some((s) => s.id === l.step))), 'Put a verdict back');
   const toStep = (step: string) => void navigate(`/experiments/${id}/steps?at=${step}`);
   const errors = review.order.filter((o) => o.kind === 'error');
@@ -103,10 +106,18 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
           {errors.map((o) => (
             <OrderCard key={o.rule + o.step + o.need} line={o} onWay={take} onStep={toStep} />
           ))}
-          {shown.filter((f) => f.verdict !== 'care' || f.was).map((f) => (
+          {shown.filter((f) => f.said).slice(0, more ? undefined : mostQuestions).map((f) => (
+            <QuestionCard key={f.said!.key + f.said!.concept} finding={f} onWay={(w, words) => void take(w, words)} onOther={other} onStep={toStep} />
+          ))}
+          {!more && shown.filter((f) => f.said).length > mostQuestions && (
+            <button type="button" className="btn-plain" onClick={() => setMore(true)}>
+              and {shown.filter((f) => f.said).length - mostQuestions} more questions
+            </button>
+          )}
+          {shown.filter((f) => !f.said && (f.verdict !== 'care' || f.was)).map((f) => (
             <FindingCard key={f.rule + f.case + f.need + f.verdict} finding={f} open={review.safety.length < 8} least={review.least_reason} onWay={(w, words) => void take(w, words)} onLower={lower} onRaise={raise} onStep={toStep} />
           ))}
-          <CareList findings={shown.filter((f) => f.verdict === 'care' && !f.was)} onStep={toStep} />
+          <CareList findings={shown.filter((f) => f.verdict === 'care' && !f.was && !f.said)} onStep={toStep} />
           {(only || step) && shown.length === 0 && <p className="second">Nothing here{only ? ` is “${verdictWords[only].toLowerCase()}”` : ''}.</p>}
           <OwnCautions />
           {hints.map((o) => (

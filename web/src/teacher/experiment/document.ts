@@ -87,6 +87,7 @@ export interface Doc {
   materials?: { id: string }[];
   cautions?: { id: string; step: string; verdict: string; why: Localized; do: Localized }[];
   swaps?: unknown[];
+  heard?: { key: string; concept: string; answer: 'other' | 'teacher'; reason?: string; by?: string }[];
   lowered?: { rule: string; case?: string; step: string; reason: string; by: string }[];
 }
 

@@ -1,0 +1,381 @@
+package safety
+
+import (
+	"fmt"
+	"hash/fnv"
+	"slices"
+	"strings"
+	"sync"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/lexicon"
+	"patient-kitchen/core/text"
+)
+
+// Said is what a sentence seems to say and nothing in the design ticks or
+// lists: a question to the teacher, judged as the worst until it is answered.
+type Said struct {
+	Concept  string
+	Key      string // of the answer: it changes with the words, the needs of the step and the way of working
+	Sentence string
+	Words    string // found in it
+	Language string
+	Path     string // of the text in the document, as a JSON pointer
+	Sure     bool   // almost: ticking is offered
+	Least    int    // how many letters a reason has at least to be taken; -1 where "something else" is not taken
+	Question text.Message
+	leads    []string
+}
+
+// families are concepts of which one question is put in a sentence, the
+// strictest; its answer settles the rest there.
+var families = map[string]string{}
+
+func init() {
+	for name, members := range map[string]string{
+		"heat": "hob heat-any temperature oven boil hot-water warm-water steam melt wax syrup oil-hot", "flame": "flame-lit candle match lighter burner fire-open burn smoke",
+		"blade": "knife cut-any scissors craft-knife kitchen-tool sharp-edge", "closing": "close cork shake-closed store-closed", "mouth": "taste lick suck straw-blow straw-share",
+		"outside": "road go-out open-water night-weather", "people": "faces home-inside body-data",
+	} {
+		for _, m := range strings.Fields(members) {
+			families[m] = name
+		}
+	}
+}
+
+// line is one text of a design that is read, and how closely.
+type line struct {
+	step  int // −1 for one of the whole design
+	path  string
+	words text.Localized
+	full  bool // else one level less
+}
+
+// readTexts lists the texts of a design in the order in which they are read.
+func readTexts(d *design.Document) []line {
+	var out []line
+	add := func(step int, full bool, path string, words text.Localized) {
+		if len(words) > 0 {
+			out = append(out, line{step, path, words, full})
+		}
+	}
+	add(-1, false, "/title", d.Title)
+	add(-1, false, "/question", d.Question)
+	add(-1, false, "/background", d.Background)
+	add(-1, true, "/place", d.Place)
+	for i, c := range d.Conditions {
+		add(-1, true, fmt.Sprintf("/conditions/%d/name", i), c.Name)
+		add(-1, true, fmt.Sprintf("/conditions/%d/description", i), c.Description)
+	}
+	for i, v := range d.Kept {
+		add(-1, false, fmt.Sprintf("/kept/%d/name", i), v.Name)
+	}
+	for i := range d.Needs {
+		n := &d.Needs[i]
+		for k, in := range n.Instead {
+			add(-1, true, fmt.Sprintf("/needs/%d/instead/%d", i, k), in)
+		}
+		add(-1, true, fmt.Sprintf("/needs/%d/note", i), n.Note)
+	}
+	for i := range d.Steps {
+		s := &d.Steps[i]
+		at := fmt.Sprintf("/steps/%d/", i)
+		add(i, true, at+"title", s.Title)
+		add(i, true, at+"text", s.Text)
+		add(i, true, at+"meanwhile", s.Meanwhile)
+		add(i, true, at+"adult_note", s.AdultNote)
+		add(i, false, at+"see", s.See)
+	}
+	for i, r := range d.Readings {
+		add(-1, false, fmt.Sprintf("/readings/%d/guidance", i), r.Guidance)
+	}
+	for i, e := range d.Evidence {
+		add(-1, false, fmt.Sprintf("/evidence/%d/must_show", i), e.MustShow)
+	}
+	for i, q := range d.Questions {
+		add(-1, false, fmt.Sprintf("/questions/%d/text", i), q.Text)
+		for k, o := range q.Options {
+			add(-1, false, fmt.Sprintf("/questions/%d/options/%d", i, k), o)
+		}
+	}
+	for i, m := range d.Mistakes {
+		add(-1, true, fmt.Sprintf("/mistakes/%d/mend", i), m.Mend)
+		add(-1, false, fmt.Sprintf("/mistakes/%d/see", i), m.See)
+		add(-1, false, fmt.Sprintf("/mistakes/%d/cause", i), m.Cause)
+	}
+	return out
+}
+
+// heard keeps what sentences say: a design is judged at every key, and its
+// sentences mostly stay.
+var heard = struct {
+	sync.Mutex
+	of map[string][]lexicon.Hit
+}{of: map[string][]lexicon.Hit{}}
+
+const mostHeard = 20000
+
+func listen(sentence, lang string) []lexicon.Hit {
+	key := lang + " " + sentence
+	heard.Lock()
+	hits, ok := heard.of[key]
+	heard.Unlock()
+	if ok {
+		return hits
+	}
+	hits = lexicon.Read(sentence, lang, larder.Standard().IsName)
+	heard.Lock()
+	if len(heard.of) >= mostHeard {
+		clear(heard.of)
+	}
+	heard.of[key] = hits
+	heard.Unlock()
+	return hits
+}
+
+// open is a question before it is judged at an age.
+type open struct {
+	Said
+	step    string // id; "" for the whole design
+	concept *lexicon.Concept
+}
+
+// questions reads a design's texts and lists what they say that nothing ticks
+// or lists, in the order of the texts. A thing is asked about once a design, an
+// action once a step, and an answer that still holds settles it.
+func (j *judge) questions() []open {
+	var out []open
+	things, acts := map[string]bool{}, map[string]bool{}
+	for _, l := range readTexts(j.d) {
+		for _, lang := range text.Languages {
+			for _, sentence := range lexicon.Sentences(l.words[lang]) {
+				for _, h := range listen(sentence, lang) {
+					level := h.Level
+					if !l.full && h.From > 0 {
+						level--
+					}
+					step := ""
+					if l.step >= 0 {
+						step = j.d.Steps[l.step].ID
+					}
+					c := h.Concept
+					act := step + " " + c.ID
+					if level <= lexicon.Silent || c.Thing && things[c.ID] || acts[act] || j.settled(c, l.step, h.Words, lang) {
+						continue
+					}
+					things[c.ID], acts[act] = true, true
+					out = append(out, open{Said{Concept: c.ID, Key: j.key(c.ID, l.step, lexicon.Folded(sentence, lang)), Sentence: sentence, Words: h.Words, Language: lang, Path: l.path,
+						Sure: level == lexicon.Tick, Question: text.Message{ID: "safety.thing", Args: text.Args{"thing": c.Asks}}, leads: c.Leads}, step, c})
+				}
+			}
+		}
+	}
+	return out
+}
+
+// key stands for a question: the words of its sentence, the needs of its step
+// and the way of working.
+func (j *judge) key(concept string, step int, folded string) string {
+	h := fnv.New64a()
+	fmt.Fprintf(h, "%s|%s|%t", concept, folded, j.d.Way == design.WatchShared)
+	if step >= 0 {
+		for _, u := range j.d.Steps[step].Uses {
+			if n, ok := j.d.Need(u); ok {
+				fmt.Fprintf(h, "|%s %s", u, n.Material)
+			}
+		}
+	}
+	return fmt.Sprintf("%016x", h.Sum64())
+}
+
+// settled reports whether a concept is ticked in its step (or anywhere, for a
+// text of the whole design) or its thing is listed.
+func (j *judge) settled(c *lexicon.Concept, step int, words, lang string) bool {
+	for i := range j.d.Steps {
+		if (step < 0 || i == step) && does(&j.d.Steps[i], c.Settled...) {
+			return true
+		}
+	}
+	if step >= 0 && slices.Contains(c.Settled, "heat") && j.d.Steps[step].Heat != "" {
+		return true
+	}
+	listed := slices.Contains(c.Settled, "listed")
+	meant := j.l.Meant(words, lang)
+	for i := range j.d.Needs {
+		m, ok := j.material(&j.d.Needs[i])
+		if !ok {
+			continue
+		}
+		if slices.Contains(c.Settled, m.ID) || slices.Contains(c.Leads, "+"+m.ID) || (listed || c.Thing) && slices.Contains(meant, m) {
+			return true
+		}
+	}
+	return false
+}
+
+// said judges the questions that are not answered: each as the worst of what
+// its concept leads to, one a sentence and family.
+func (j *judge) said() {
+	if j.asked == nil {
+		asked := j.questions()
+		j.asked = &asked
+	}
+	type place struct{ step, sentence, family string }
+	strictest := map[place]int{}
+	var found []Finding
+	var at []int
+	for _, o := range *j.asked {
+		f, order, ok := j.worst(&o)
+		if !ok {
+			continue
+		}
+		s := o.Said
+		s.Least = leastSaid(f, s.Sure)
+		f.Said = &s
+		if j.answered(&s, s.Least) {
+			continue
+		}
+		if family, ok := families[s.Concept]; ok {
+			p := place{o.step, s.Sentence, family}
+			if k, had := strictest[p]; had {
+				if f.Verdict.Worse(found[k].Verdict) {
+					found[k], at[k] = f, order
+				}
+				continue
+			}
+			strictest[p] = len(found)
+		}
+		found, at = append(found, f), append(at, order)
+	}
+	j.out, j.at = append(j.out, found...), append(j.at, at...)
+}
+
+// leastSaid is how many letters a reason needs for "it means something else":
+// none for what asks for care or an adult near, ten where an adult does it,
+// twenty where it is kept from homes; what is almost sure and never for homes
+// takes none at all.
+func leastSaid(f Finding, sure bool) int {
+	switch {
+	case f.Absolute && sure:
+		return -1
+	case f.Verdict == NotAtHome:
+		return 20
+	case f.Verdict == AdultDoes:
+		return 10
+	}
+	return 0
+}
+
+// answered reports whether the teacher's answer to a question holds.
+func (j *judge) answered(s *Said, least int) bool {
+	return slices.ContainsFunc(j.d.Heard, func(h design.Heard) bool {
+		if h.Key != s.Key || least < 0 && h.Answer != "teacher" {
+			return false
+		}
+		if h.Answer == "teacher" {
+			return j.d.Way == design.WatchShared
+		}
+		return h.Answer == "other" && len([]rune(strings.TrimSpace(h.Reason))) >= least
+	})
+}
+
+// worst is the gravest of what a concept can be, as a finding in the words of
+// the rule that says so. It reports false where the answer would change
+// nothing.
+func (j *judge) worst(o *open) (Finding, int, bool) {
+	var best hit
+	found := false
+	take := func(h hit) {
+		if h.rule == nil || h.Quiet {
+			return
+		}
+		if !found || graver(h.clause, best.clause, j.band) {
+			best, found = h, true
+		}
+	}
+	for _, lead := range o.leads {
+		switch {
+		case strings.HasPrefix(lead, "+"):
+			if h, ok := j.byItself(lead[1:]); ok {
+				take(h)
+			}
+		case strings.HasPrefix(lead, "="):
+			if r := byID[lead[1:]]; r != nil {
+				for i := range r.Clauses {
+					take(hit{r, &r.Clauses[i], slices.Index(RuleIDs(), r.ID)})
+				}
+			}
+		default:
+			if lead == "seal" || lead == "store-closed" {
+				if f, at, ok := j.closing(o.step, lead); ok {
+					return f, at, true
+				}
+				continue
+			}
+			take(byAction[lead])
+		}
+	}
+	if !found || best.Verdict.at[j.band] == Care && !o.Sure && len(best.Gear) == 0 {
+		return Finding{}, 0, false
+	}
+	return j.asFinding(best, o.step), best.at, true
+}
+
+// asFinding is a clause as a question about a step.
+func (j *judge) asFinding(h hit, step string) Finding {
+	if step == "" && len(j.d.Steps) > 0 {
+		step = j.d.Steps[0].ID
+	}
+	f := Finding{Rule: h.ID, Case: h.Name, Verdict: h.Verdict.at[j.band], Absolute: h.Verdict.absolute, Gear: h.Gear, Aid: h.Aid, Asks: true}
+	if step != "" {
+		f.Steps = []string{step}
+	}
+	args := text.Args{"thing": text.Localized{"en": "it", "es": "esto"}, "action": ""}
+	f.Why, f.Do = words(h.ID, h.Name, "why", args), words(h.ID, h.Name, "do", args)
+	return f
+}
+
+// closing judges a step as if its vessel were closed: a lid on dry beans
+// changes nothing, one on a fizz does.
+func (j *judge) closing(step, action string) (Finding, int, bool) {
+	i, ok := j.d.Step(step)
+	if !ok || does(&j.d.Steps[i], closing...) || j.d.Steps[i].Closed {
+		return Finding{}, 0, false
+	}
+	with := *j.d
+	with.Heard, with.Steps = nil, slices.Clone(j.d.Steps)
+	with.Steps[i].Actions = append(slices.Clone(with.Steps[i].Actions), action)
+	shut := newJudge(&with, j.l, nil)
+	shut.band, shut.asked = j.band, &[]open{}
+	shut.mixtures()
+	before := newJudge(j.d, j.l, nil)
+	before.band, before.asked = j.band, &[]open{}
+	before.mixtures()
+	for k, f := range shut.out {
+		if f.Verdict.Worse(Care) && !slices.ContainsFunc(before.out, func(g Finding) bool { return g.key() == f.key() }) {
+			f.Asks = true
+			return f, shut.at[k], true
+		}
+	}
+	return Finding{}, 0, false
+}
+
+// byItself is the gravest clause about a thing of the larder by itself.
+func (j *judge) byItself(id string) (hit, bool) {
+	m, ok := j.l.Material(id)
+	if !ok {
+		return hit{}, false
+	}
+	n := design.Need{ID: "thing", Kind: design.MaterialNeed, Material: id, Amount: "5 mL"}
+	var best hit
+	for i := range rules {
+		for k := range rules[i].Clauses {
+			c := &rules[i].Clauses[k]
+			if ok, _ := j.speaksOf(c, &n, m); ok && (best.rule == nil || graver(c, best.clause, j.band)) {
+				best = hit{&rules[i], c, i}
+			}
+		}
+	}
+	return best, best.rule != nil
+}

@@ -1,0 +1,85 @@
+import { useState } from 'react';
+import { Verdict } from '../frame/Verdict';
+import type { Finding } from './FindingCard';
+
+/** How many questions stand at once. */
+export const mostQuestions = 7;
+
+interface Props {
+  finding: Finding;
+  onWay: (way: string, words: string) => void;
+  onOther: (finding: Finding, reason: string) => void;
+  onStep: (id: string) => void;
+}
+
+/** What a sentence seems to say and nothing ticks: one question, judged as the worst until it is answered. */
+export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
+  const [why, setWhy] = useState<string>();
+  const said = f.said!;
+  const at = said.sentence.indexOf(said.words);
+  const place = said.path.split('/')[1];
+  const other = () => (said.least > 0 && why === undefined ? setWhy('') : (why ?? '').trim().length >= said.least && onOther(f, (why ?? '').trim()));
+  return (
+    <article className={`card-paper finding question v-${f.verdict}`} tabIndex={-1} data-finding={`said-${said.concept}-${said.key}`}>
+      <h3>
+        {said.question}
+        <span className="second small">
+          {' '}
+          ·{' '}
+          {place === 'steps' ? f.steps.map((s) => (
+            <button key={s.id} type="button" className="btn-plain" onClick={() => onStep(s.id)}>
+              step {s.number}
+            </button>
+          )) : place}
+        </span>
+      </h3>
+      <p style={{ margin: 0 }} lang={said.language}>
+        “{at < 0 ? said.sentence : (
+          <>
+            {said.sentence.slice(0, at)}
+            <mark>{said.words}</mark>
+            {said.sentence.slice(at + said.words.length)}
+          </>
+        )}”
+      </p>
+      <p className="small second" style={{ margin: '4px 0 0' }}>
+        Until it is answered it counts as <Verdict v={f.verdict} />. {f.why}
+      </p>
+      <p className="ways">
+        {f.ways.map((w) => (
+          <button key={w.id} type="button" className="btn btn-outline-primary" onClick={() => onWay(w.id, w.label)}>
+            {w.label}
+          </button>
+        ))}
+        {said.least >= 0 && why === undefined && (
+          <button type="button" className="btn btn-outline-primary" onClick={other}>
+            No, it means something else
+          </button>
+        )}
+      </p>
+      {said.least < 0 && <p className="small second">Words like these are not taken for something else: change the sentence, tick it, or show it yourself.</p>}
+      {why !== undefined && (
+        <form
+          onSubmit={(e) => {
+            e.preventDefault();
+            other();
+          }}
+        >
+          <label className="named" htmlFor={`other-${said.key}`}>
+            What does it mean? It is kept with your name
+          </label>
+          <input id={`other-${said.key}`} className="form-control" maxLength={300} value={why} autoFocus onChange={(e) => setWhy(e.target.value)} />
+          <p className="ways">
+            <button type="submit" className="btn btn-primary" aria-disabled={why.trim().length < said.least}>
+              Keep it so
+            </button>
+            <button type="button" className="btn btn-outline-primary" onClick={() => setWhy(undefined)}>
+              Leave it
+            </button>
+            {why.trim().length < said.least && <span className="hint small">{said.least - why.trim().length} more letters</span>}
+          </p>
+        </form>
+      )}
+    </article>
+  );
+}

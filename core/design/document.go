@@ -385,3 +385,39 @@ func (d *Document) Slots() []Slot {
 	}
 	return out
 }
+
+// Offers lists the kinds of result that a measured variable may name: those
+// that fit its reading, first those that a swap for a job of this design tells
+// apart.
+func (d *Document) Offers(v Variable, l *larder.Larder) []larder.Result {
+	unit := ""
+	if r, ok := d.Reading(v.Reading); ok {
+		unit = r.Unit
+	}
+	for _, x := range d.Derived {
+		if x.ID == v.Reading {
+			unit = x.Unit
+		}
+	}
+	u, ok := quantity.LookupUnit(unit)
+	if unit == "" || !ok {
+		return nil
+	}
+	kind := u.Dim.String()
+	var told, rest []larder.Result
+	for _, r := range l.Kinds {
+		plain := u.Dim == quantity.Pure && (slices.Contains(r.Kinds, "count") || slices.Contains(r.Quantity, "1"))
+		event := u.Dim == quantity.Time && slices.Contains(r.Kinds, "event")
+		if !plain && !event && !slices.Contains(r.Quantity, kind) {
+			continue
+		}
+		if slices.ContainsFunc(l.Rules, func(s larder.Rule) bool {
+			return slices.Contains(s.Results, r.ID) && slices.ContainsFunc(d.Needs, func(n Need) bool { return n.Role == s.Role })
+		}) {
+			told = append(told, r)
+		} else {
+			rest = append(rest, r)
+		}
+	}
+	return append(told, rest...)
+}

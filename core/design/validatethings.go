@@ -52,7 +52,7 @@ func (v *validator) things() {
 		v.say(Error, "own-material", "/materials", text.Args{"problem": problems[0].String()})
 	}
 	for i, m := range v.d.Measured {
-		if m.Result != "" && !slices.Contains(v.larder.Results(), m.Result) {
+		if _, known := v.larder.Result(m.Result); m.Result != "" && !known && !slices.Contains(v.larder.Results(), m.Result) {
 			v.say(Warning, "unknown-result", fmt.Sprintf("/measured/%d/result", i), text.Args{"typed": m.Result})
 		}
 	}

@@ -90,7 +90,11 @@ func Materials(d *design.Document, r safety.Report) []Item {
 
 // gear is the protection the findings ask for, unless the design lists it.
 func gear(d *design.Document, r safety.Report) []Item {
-	if slices.ContainsFunc(d.Needs, func(n design.Need) bool { return n.Material == "goggles" || n.Role == "eye-protection" }) {
+	l := d.Larder()
+	if slices.ContainsFunc(d.Needs, func(n design.Need) bool {
+		m, ok := l.Material(n.Material)
+		return n.Role == "eye-protection" || ok && m.Is("protects-eyes", "splash", "impact")
+	}) {
 		return nil
 	}
 	var out []Item
@@ -102,6 +106,29 @@ func gear(d *design.Document, r safety.Report) []Item {
 
 // amountOf is a need's whole amount: of one condition, times how often.
 func amountOf(d *design.Document, n *design.Need) text.Message {
+	amount := bareAmount(d, n)
+	if n.Strength == nil {
+		return amount
+	}
+	strength := Strength(n)
+	if amount.ID == "" {
+		return strength
+	}
+	return text.Message{ID: "fit.strong", Args: text.Args{"strength": strength, "amount": amount}}
+}
+
+// Strength is a need's strength as its label says it.
+func Strength(n *design.Need) text.Message {
+	unit := map[string]string{"volumes": "volumes", "mol/L": "molar"}[n.Strength.Basis]
+	if unit == "" {
+		unit = "percent"
+	}
+	return text.Message{ID: "fit.strength." + unit, Args: text.Args{"value": quantity.Quantity{Value: n.Strength.Value, Unit: quantity.One}}}
+}
+
+// bareAmount is the amount without the strength; "" where it is not measured
+// out.
+func bareAmount(d *design.Document, n *design.Need) text.Message {
 	if n.Amount == "" {
 		return text.Message{}
 	}

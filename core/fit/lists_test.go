@@ -101,7 +101,7 @@ func TestSubstitutions(t *testing.T) {
 		}
 		for _, s := range subs {
 			graver := false
-			for step, v := range worst(safety.Swapped(d, d.Needs[i].ID, s.Candidate)) {
+			for step, v := range worst(safety.Swapped(d, l, d.Needs[i].ID, s.Candidate)) {
 				graver = graver || v.Worse(own[step])
 			}
 			if graver != s.Graver {

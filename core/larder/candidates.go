@@ -14,6 +14,7 @@ type Need struct {
 	Stuff                       // the preferred material, as the design has it
 	Amount    quantity.Quantity // of it; zero for a thing that is not measured out
 	Result    string            // what is measured; "" judges for every result and takes the lowest class
+	Results   []string          // what is measured where it is several: the lowest class over them
 	Tolerance string            // exact, about or free: how much spread a class bears
 	Barred    []string          // ids of materials the design does not allow
 	Avoid     []string          // allergens of the home
@@ -49,7 +50,45 @@ const (
 // material, best first: by class, then whether the amount is known and how
 // little it is off, then by cost, then by id. What is refused comes last, with its reason. It fails
 // on an unknown role or material.
+//
+// A design that measures several results compares by the lowest class of them;
+// one that names none, by what holds for any result.
 func (l *Larder) Candidates(n Need) ([]Candidate, error) {
+	if len(n.Results) == 0 {
+		return l.candidates(n)
+	}
+	var out []Candidate
+	for i, result := range n.Results {
+		n.Result = result
+		these, err := l.candidates(n)
+		if err != nil {
+			return nil, err
+		}
+		if i == 0 {
+			out = these
+			continue
+		}
+		out = slices.DeleteFunc(out, func(c Candidate) bool { return !slices.ContainsFunc(these, c.same) })
+		for k := range out {
+			c := these[slices.IndexFunc(these, out[k].same)]
+			if slices.Index(Classes, c.Class) > slices.Index(Classes, out[k].Class) {
+				c.Amount, c.MakeUp, c.How = out[k].Amount, out[k].MakeUp, out[k].How
+				out[k] = c
+			}
+		}
+	}
+	slices.SortStableFunc(out, func(a, b Candidate) int {
+		return cmp.Compare(slices.Index(Classes, a.Class), slices.Index(Classes, b.Class))
+	})
+	return out, nil
+}
+
+// same reports whether two candidates are the same stuff.
+func (c Candidate) same(o Candidate) bool {
+	return o.Material.ID == c.Material.ID && o.Form == c.Form && o.Percent == c.Percent
+}
+
+func (l *Larder) candidates(n Need) ([]Candidate, error) {
 	role, ok := l.roles[n.Role]
 	if !ok {
 		return nil, &UnknownError{"role", n.Role, "mild-acid"}
@@ -60,7 +99,7 @@ func (l *Larder) Candidates(n Need) ([]Candidate, error) {
 	var out []Candidate
 	for i := range l.Rules {
 		r := &l.Rules[i]
-		if r.Role != role.ID || !slices.Contains(r.From.Materials, n.Material) || n.Result != "" && !r.about(n.Result) {
+		if r.Role != role.ID || !slices.Contains(r.From.Materials, n.Material) || n.Result != "" && !r.about(n.Result, l) {
 			continue
 		}
 		for _, id := range r.To.Materials {
@@ -69,6 +108,18 @@ func (l *Larder) Candidates(n Need) ([]Candidate, error) {
 				continue
 			}
 			out = keepLower(out, c)
+		}
+	}
+	for i := range l.Rules { // compared for another result: its own group here
+		r := &l.Rules[i]
+		if n.Result == "" || r.Class == Unsuitable || r.Role != role.ID || !slices.Contains(r.From.Materials, n.Material) || r.about(n.Result, l) {
+			continue
+		}
+		for _, id := range r.To.Materials {
+			if c, ok := l.byRule(n, r, id); ok && !slices.ContainsFunc(out, func(o Candidate) bool { return o.Material.ID == id }) {
+				c.Class, c.Because = Worst(c.Class, Separate), text.Message{ID: "larder.because.other-result"}
+				out = append(out, c)
+			}
 		}
 	}
 	for i := range l.Materials {
@@ -107,10 +158,6 @@ type UnknownError struct{ Kind, ID, Example string }
 
 func (e *UnknownError) Error() string {
 	return "no " + e.Kind + " is called “" + e.ID + "”; give an id of the larder, such as " + e.Example
-}
-
-func (r *Rule) about(result string) bool {
-	return slices.Contains(r.Results, result) || slices.Contains(r.Results, "any")
 }
 
 // off is how far a candidate's amount may be off.
@@ -159,7 +206,13 @@ func (l *Larder) byRule(n Need, r *Rule, id string) (Candidate, bool) {
 	if r.Class == Unsuitable {
 		return c, true
 	}
+	if n.Result == "" && !slices.Contains(r.Results, "any") {
+		c.Class, c.Because = Worst(c.Class, Separate), text.Message{ID: "larder.because.no-result"}
+	}
 	l.amount(&c, from, to, n.Amount, r.Factor)
+	if n.Amount.Value > 0 && c.Amount.Value == 0 && c.Class == Scales {
+		c.Class = Separate // nothing was worked out that would make it comparable
+	}
 	return c, true
 }
 
@@ -178,6 +231,9 @@ func (l *Larder) amount(c *Candidate, from, to Stuff, amount quantity.Quantity, 
 	} else if conv, err = l.Convert(from, to, amount, c.Basis); err != nil {
 		c.Class, c.Because = Worst(c.Class, Separate), text.Message{ID: "larder.because.unknown-amount", Args: text.Args{"why": err.Error()}}
 		return
+	}
+	if c.Basis == NoConversion && stated == nil && amount.Unit.Dim == (quantity.Dim{}) && (l.materials[from.Material].Props["cell"] != "" || l.materials[to.Material].Props["cell"] != "" || c.Class == Separate) {
+		return // so many pieces of one are not so many of another: nothing is kept equal
 	}
 	c.Amount, c.MakeUp, c.How = conv.Amount, conv.MakeUp, conv.How
 	if a, b := l.Need(from), l.Need(to); a > 0 && b > 0 {

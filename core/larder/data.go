@@ -237,6 +237,7 @@ type Larder struct {
 	Pets       []Pet
 	Nevers     []Never
 	Properties []Question
+	Kinds      []Result
 	Offers     map[string][]string // what to offer first, by rule of the safety book
 
 	RefusedNames RefusedNames
@@ -315,6 +316,7 @@ func load() *Larder {
 	read("pets.json", &l.Pets)
 	read("never.json", &l.Nevers)
 	read("properties.json", &l.Properties)
+	read("results.json", &l.Kinds)
 	read("offers.json", &l.Offers)
 	read("refused-names.json", &l.RefusedNames)
 	return Index(*l)
@@ -416,6 +418,36 @@ func (m *Material) Forms() []string {
 		}
 	}
 	return out
+}
+
+// Result is a kind of result that a measured variable can name: it decides
+// which swaps compare.
+type Result struct {
+	ID       string         `json:"id"`
+	Words    text.Localized `json:"words"`
+	Quantity []string       `json:"quantity,omitempty" doc:"Dimensions of the readings it fits"`
+	Kinds    []string       `json:"kinds,omitempty" doc:"Other kinds of reading it fits"`
+	Also     []string       `json:"also,omitempty" doc:"Words of the swaps for it"`
+}
+
+// Result finds a kind of result by its id.
+func (l *Larder) Result(id string) (*Result, bool) {
+	i := slices.IndexFunc(l.Kinds, func(r Result) bool { return r.ID == id })
+	if i < 0 {
+		return nil, false
+	}
+	return &l.Kinds[i], true
+}
+
+// about reports whether a rule speaks of a result: by its own word, or by one
+// of the words that swaps have for it, if the rule is strict there. A rule that
+// lets results join holds for those alone that it names.
+func (r *Rule) about(result string, l *Larder) bool {
+	if slices.Contains(r.Results, result) || slices.Contains(r.Results, "any") {
+		return true
+	}
+	kind, ok := l.Result(result)
+	return ok && (r.Class == Separate || r.Class == Unsuitable) && slices.ContainsFunc(kind.Also, func(w string) bool { return slices.Contains(r.Results, w) })
 }
 
 // Results lists everything that some rule tells apart, in the alphabet's

@@ -267,10 +267,11 @@ func TestNamedSwaps(t *testing.T) {
 		role, from, result, to string
 		want                   larder.Class
 	}{
-		{"heat-insulator", "fabric-wool", "cooling", "bubble-wrap", larder.Separate},                          // R243
-		{"heat-insulator", "fabric-wool", "cooling", "cotton-wool", larder.Separate},                          // in no table
-		{"cargo-unit", "coin-us-1c-zinc", "cargo-mass", "coin-uk-1p", larder.Scales},                          // R206
-		{"cargo-unit", "coin-us-1c-zinc", "", "coin-uk-1p", larder.Scales},                                    // R209 is about mixed kinds
+		{"heat-insulator", "fabric-wool", "cooling", "bubble-wrap", larder.Separate}, // R243
+		{"heat-insulator", "fabric-wool", "cooling", "cotton-wool", larder.Separate}, // in no table
+		{"cargo-unit", "coin-us-1c-zinc", "cargo-mass", "coin-uk-1p", larder.Scales}, // R206
+		{"cargo-unit", "coin-us-1c-zinc", "cargo-mass", "coin-uk-1p", larder.Scales},
+		{"cargo-unit", "coin-us-1c-zinc", "", "coin-uk-1p", larder.Separate},                                  // R209 is about mixed kinds
 		{"pendulum-bob", "washer-m8", "period", "nut-m8", larder.Pools},                                       // R184
 		{"pendulum-bob", "washer-m8", "period", "ball-paper", larder.Unsuitable},                              // R186
 		{"enzyme-source", "potato", "o2-rate", "carrot", larder.Separate},                                     // R078

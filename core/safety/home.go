@@ -6,6 +6,7 @@ import (
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/kitchen"
 	"patient-kitchen/core/larder"
+	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
 )
 
@@ -102,29 +103,61 @@ func wears(f Finding) bool {
 }
 
 // Swapped is the design with one need's material replaced, as a home would do
-// it.
-func Swapped(d *design.Document, need string, c larder.Candidate) *design.Document {
+// it: with the acid that goes with it, the water it is made up with, and a bag's
+// own capacity.
+func Swapped(d *design.Document, l *larder.Larder, need string, c larder.Candidate) *design.Document {
 	out := *d
 	out.Needs = slices.Clone(d.Needs)
 	for i := range out.Needs {
-		if n := &out.Needs[i]; n.ID == need {
-			n.Material, n.Form, n.Strength = c.Material.ID, c.Form, nil
-			n.Kind = design.MaterialNeed
-			if c.Percent > 0 {
-				n.Strength = &design.Strength{Value: c.Percent, Basis: "w/w"}
-				for _, x := range c.Material.Contains {
-					if x.Basis != "g/piece" {
-						n.Strength.Basis = x.Basis
-						break
-					}
+		n := &out.Needs[i]
+		if n.ID != need {
+			if m, ok := l.Material(n.Material); ok && c.Partner > 1 && isAcid(m) {
+				n.Amount = times(n.Amount, c.Partner)
+			}
+			continue
+		}
+		was, _ := l.Material(n.Material)
+		n.Material, n.Form, n.Strength = c.Material.ID, c.Form, nil
+		n.Kind = design.MaterialNeed
+		if c.Percent > 0 {
+			n.Strength = &design.Strength{Value: c.Percent, Basis: "w/w"}
+			for _, x := range c.Material.Contains {
+				if x.Basis != "g/piece" {
+					n.Strength.Basis = x.Basis
+					break
 				}
 			}
-			if c.Amount.Value > 0 {
-				n.Amount = amountWords(c)
+		}
+		switch {
+		case isBag(was) || isBag(c.Material):
+			n.Amount = "" // its own capacity, at the least of its kind
+		case c.Amount.Value > 0:
+			n.Amount = amountWords(c)
+		}
+	}
+	if water := l.Offers["make-up-water"]; c.MakeUp.Value > 0 && len(water) > 0 {
+		w := design.Need{ID: freshNeed(&out, need+"-water"), Kind: design.MaterialNeed, Material: water[0], Amount: c.MakeUp.Bare().Show("en")}
+		out.Needs = append(out.Needs, w)
+		out.Steps = slices.Clone(out.Steps)
+		for i := range out.Steps {
+			if s := &out.Steps[i]; slices.Contains(s.Uses, need) {
+				s.Uses = append(slices.Clone(s.Uses), w.ID)
 			}
 		}
 	}
 	return &out
+}
+
+// times is a typed amount so many times over; as it was where it cannot be
+// read.
+func times(typed string, factor float64) string {
+	p, err := quantity.Parse(typed)
+	if err != nil {
+		return typed
+	}
+	q := p.Quantity
+	q.Value, q.U = q.Value*factor, q.U*factor
+	return q.Show("en")
 }
 
 func amountWords(c larder.Candidate) string { return c.Amount.Bare().Show("en") }

@@ -207,11 +207,26 @@ func (j *judge) settled(c *lexicon.Concept, step int, words, lang string) bool {
 		if !ok {
 			continue
 		}
-		if slices.Contains(c.Settled, m.ID) || slices.Contains(c.Leads, "+"+m.ID) || (listed || c.Thing) && slices.Contains(meant, m) {
+		if slices.Contains(c.Settled, m.ID) || (listed || c.Thing) && slices.Contains(meant, m) || slices.ContainsFunc(c.Leads, func(lead string) bool {
+			id, thing := strings.CutPrefix(lead, "+")
+			known, ok := j.l.Material(id)
+			return thing && ok && sameClass(m, known)
+		}) {
 			return true
 		}
 	}
 	return false
+}
+
+// classes are the properties by which two things are of one class: what one of
+// them leads to, the other has led to by being listed.
+var classes = []string{"oxidiser", "fuel", "lights", "magnet", "cell", "cleaner", "swells", "warms", "cold", "organism", "poison"}
+
+func sameClass(a, b *larder.Material) bool {
+	return a == b || slices.ContainsFunc(classes, func(p string) bool {
+		v := a.Props[p]
+		return v != "" && v != "no" && v != "none" && v == b.Props[p]
+	})
 }
 
 // said judges the questions that are not answered: each as the worst of what

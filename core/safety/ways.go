@@ -174,17 +174,42 @@ func larderNeed(d *design.Document, n *design.Need) larder.Need {
 	if p, err := quantity.Parse(n.Amount); err == nil {
 		need.Amount = p.Quantity
 	}
-	if len(d.Measured) > 0 {
-		need.Result = d.Measured[0].Result
+	for _, m := range d.Measured {
+		if m.Result == "" {
+			need.Results = nil // one that is not named compares by what holds for any
+			break
+		}
+		need.Results = append(need.Results, m.Result)
 	}
 	return need
+}
+
+// isChanged reports whether a need is what the experiment changes: that is
+// never swapped, or the question would be another.
+func isChanged(d *design.Document, l *larder.Larder, n *design.Need) bool {
+	for _, lang := range text.Languages {
+		for _, words := range append([]text.Localized{d.Changed.Name}, conditionNames(d)...) {
+			if words[lang] != "" && slices.ContainsFunc(l.Meant(words[lang], lang), func(m *larder.Material) bool { return m.ID == n.Material }) {
+				return true
+			}
+		}
+	}
+	return false
+}
+
+func conditionNames(d *design.Document) []text.Localized {
+	var out []text.Localized
+	for _, c := range d.Conditions {
+		out = append(out, c.Name)
+	}
+	return out
 }
 
 // Substitutes lists what may stand in for a need of a design, with the
 // verdict its steps would have with each. What the rules keep from homes is
 // left out; that some step would be graver than in the design is said.
 func Substitutes(d *design.Document, l *larder.Larder, n *design.Need) ([]Substitute, error) {
-	if n.Role == "" || n.Material == "" {
+	if n.Role == "" || n.Material == "" || isChanged(d, l, n) {
 		return nil, nil
 	}
 	all, err := l.Candidates(larderNeed(d, n))
@@ -197,7 +222,7 @@ func Substitutes(d *design.Document, l *larder.Larder, n *design.Need) ([]Substi
 		if c.Class == larder.Unsuitable {
 			continue
 		}
-		with := byStep(newJudge(Swapped(d, n.ID, c), l, nil).findings())
+		with := byStep(newJudge(Swapped(d, l, n.ID, c), l, nil).findings())
 		sub := Substitute{Candidate: c, Verdict: Care}
 		barred := false
 		for step, v := range with {
@@ -301,7 +326,7 @@ func Apply(d *design.Document, l *larder.Larder, way string) (*design.Document, 
 		if i < 0 || all[i].Class == larder.Unsuitable {
 			return nil, wrong
 		}
-		swapped := Swapped(&out, n.ID, all[i])
+		swapped := Swapped(&out, l, n.ID, all[i])
 		renamed, _ := swapped.Need(n.ID)
 		renamed.Name = all[i].Material.Name
 		return swapped, nil

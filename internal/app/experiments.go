@@ -69,6 +69,7 @@ type ReviewView struct {
 	Expected   []ExpectedView `json:"expected" doc:"What models of the Workbench say should come out"`
 	Issuable   bool           `json:"issuable"`
 	Verdict    string         `json:"verdict"`
+	Results    [][]OptionRow  `json:"results" doc:"What each measured variable may be as a result, the likeliest first"`
 }
 
 // ExpectedView is one expectation worked out.
@@ -101,7 +102,7 @@ type MarginView struct {
 // Review judges a document without storing it. It never fails: an unreadable
 // document is answered with the reason.
 func Review(raw []byte, language string) ReviewView {
-	v := ReviewView{Least: safety.LeastReason, Guardian: SafetyPart{AdultJobs: []AdultJobRow{}, Gear: []string{}, Where: []string{}, Before: []string{}, Cautions: []CautionRow{}, Stop: []string{}, Clearing: []string{}, Lowered: []string{}, General: []string{}, Cards: []string{}}, Validation: []FindingView{}, Safety: []SafetyView{}, Order: []OrderView{}, Bands: []BandView{}, Margin: []MarginView{}, Spans: []SpanView{}, Expected: []ExpectedView{}}
+	v := ReviewView{Least: safety.LeastReason, Guardian: SafetyPart{AdultJobs: []AdultJobRow{}, Gear: []string{}, Where: []string{}, Before: []string{}, Cautions: []CautionRow{}, Stop: []string{}, Clearing: []string{}, Lowered: []string{}, General: []string{}, Cards: []string{}}, Validation: []FindingView{}, Safety: []SafetyView{}, Order: []OrderView{}, Bands: []BandView{}, Margin: []MarginView{}, Spans: []SpanView{}, Expected: []ExpectedView{}, Results: [][]OptionRow{}}
 	d, err := design.Read(raw)
 	if err != nil {
 		v.Problem = err.Error()
@@ -118,6 +119,15 @@ func Review(raw []byte, language string) ReviewView {
 		v.Margin = append(v.Margin, MarginView{l.Topic, string(l.Weight), text.Render(l.Message, language), l.Path})
 	}
 	v.Spans = viewSpans(&d, r, language)
+	l := d.Larder()
+	for _, m := range d.Measured {
+		offered := []OptionRow{}
+		for _, k := range d.Offers(m, l) {
+			words, _ := k.Words.In(language)
+			offered = append(offered, OptionRow{k.ID, words})
+		}
+		v.Results = append(v.Results, offered)
+	}
 	for _, x := range d.Expectations {
 		e, err := d.Expect(x)
 		view := ExpectedView{ID: x.ID, For: x.For, Condition: x.Condition}

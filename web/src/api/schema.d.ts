@@ -1987,6 +1987,8 @@ export interface components {
             /** @description Why the document cannot be read at all */
             problem?: string;
             readable: boolean;
+            /** @description What each measured variable may be as a result, the likeliest first */
+            results: components["schemas"]["OptionRow"][][];
             /** @description The gravest first */
             safety: components["schemas"]["SafetyView"][];
             spans: components["schemas"]["SpanView"][];

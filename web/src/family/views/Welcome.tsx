@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { ask } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import type { Bundle, HomeState } from '../phone/useHome';
+import { NotAtHome } from '../parts/NotAtHome';
 import { PhonePage } from '../parts/PhonePage';
 import { ProgressThread } from '../parts/ProgressThread';
 import { useWords } from '../words';
@@ -30,9 +31,14 @@ export function Welcome({ state, bundle, onLanguage, onGo, onWrong }: { state: H
       {inApp && <p className="doubt">{t('inApp')}</p>}
       {sheet && (
         <>
+          <NotAtHome sheet={sheet} />
           <p style={{ fontSize: '1.11rem', fontWeight: 600 }}>{sheet.question}</p>
-          <ProgressThread sheet={sheet} at={-1} />
-          <p className="second">{t('takes', { minutes: sheet.minutes, hands: sheet.hands })}</p>
+          {!sheet.notice && (
+            <>
+              <ProgressThread sheet={sheet} at={-1} />
+              <p className="second">{t('takes', { minutes: sheet.minutes, hands: sheet.hands })}</p>
+            </>
+          )}
         </>
       )}
       <p>

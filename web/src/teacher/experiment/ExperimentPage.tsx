@@ -97,7 +97,7 @@ export default function ExperimentPage() {
         </div>
       )}
       {designing && assignment && <p className="notice plain" style={{ margin: '8px 20px' }}>Version {assignment.number} is with {assignment.homes} homes and stays as it is. What you change here makes the next version when you issue it.</p>}
-      {here === 'plan' && <Plan />}
+      {here === 'plan' && <Plan review={review} />}
       {here === 'steps' && <Steps review={review} replace={draft.replace} />}
       {here === 'safety' && <Safety id={id} review={review} replace={draft.replace} />}
       {here === 'kitchens' && (

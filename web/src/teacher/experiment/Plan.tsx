@@ -1,19 +1,18 @@
-import { useQuery } from '@tanstack/react-query';
-import { ask, type Schemas } from '../../api/client';
 import { freshID } from './document';
+import type { Review } from './useDraft';
 import { Band, ChoiceField, PlainField, Remove, TickField, TickList, useEditing, WordsField } from './fields';
 
 const ages: [string, string][] = [['5-7', '5–7'], ['8-10', '8–10'], ['11-13', '11–13'], ['14-18', '14–18']];
 const ways: [string, string][] = [['follow-along', 'follow along'], ['predict-then-try', 'predict, then try'], ['calculate-first', 'calculate first'], ['open-challenge', 'open challenge'], ['watch-shared', 'watch and use shared readings']];
 
 /** Turns a question into a comparison: what is changed, measured, kept; the conditions; what is asked. */
-export function Plan() {
+export function Plan({ review }: { review: Review | undefined }) {
   const { doc, set, language } = useEditing();
   const conditions = doc.conditions ?? [];
   const kept = doc.kept ?? [];
   const questions = doc.questions ?? [];
   const measured = doc.measured?.[0];
-  const larder = useQuery({ queryKey: ['larder'], queryFn: () => ask<Schemas['LarderView']>('GET', '/larder'), staleTime: Infinity });
+  const offered = review?.results[0] ?? [];
   return (
     <main className="work">
       <Band title="The question, as families read it">
@@ -45,7 +44,7 @@ export function Plan() {
         {measured && (
           <div className="field-row">
             <div style={{ flex: '0 1 320px' }}>
-              <ChoiceField label="as a result, it is" path={['measured', 0, 'result']} value={measured.result} options={[['', 'not said: every swap is judged by its worst'], ...(larder.data?.results ?? []).map((r): [string, string] => [r, r.replaceAll('-', ' ')])]} />
+              <ChoiceField label="as a result, it is" path={['measured', 0, 'result']} value={measured.result} options={[['', 'none of these: every swap is a group of its own'], ...offered.map((r): [string, string] => [r.id, r.text])]} />
             </div>
           </div>
         )}

@@ -11,6 +11,15 @@ var (
 		"en": {"no", "without", "neither", "nor", "none", "nothing", "avoid", "instead of", "rather than", "away from", "far from", "clear of", "out of reach of"},
 		"es": {"sin", "ni", "ningun", "ninguna", "nada", "evita", "eviten", "evite", "en lugar de", "en vez de", "lejos de", "fuera del alcance de"},
 	}
+	// What is only drawn, made of paper or a toy is not there.
+	pictureCues = map[string][]string{
+		"en": {"draw", "drawing of", "picture of", "pictures of", "sketch", "paper", "cardboard", "toy", "plastic"},
+		"es": {"dibuja", "dibujen", "dibuje", "dibujar", "dibujo de", "dibujos de", "imagen de"},
+	}
+	pictured = map[string][]string{
+		"en": {"drawing", "made of paper", "made of card"},
+		"es": {"de papel", "de carton", "de juguete", "de plastico", "dibujado", "dibujada"},
+	}
 	actCues = map[string][]string{
 		"en": {"not", "never", "nobody"},
 		"es": {"no", "nunca", "jamas", "nadie"},
@@ -44,6 +53,20 @@ func negated(h Hit, words []token, lang string) Level {
 	for _, cue := range afterCues[lang] {
 		for at := h.last + 1; at <= h.last+5 && at < len(words) && !words[at].boundary(); at++ {
 			if follows(words, at, cue) {
+				return Silent
+			}
+		}
+	}
+	if h.Concept.Thing && h.Level == Ask || h.Concept.Thing && living[h.Concept.ID] {
+		for _, cue := range pictureCues[lang] {
+			for at := max(0, h.first-4); at < h.first; at++ {
+				if follows(words, at, cue) && !breaks(words, at, h.first, lang) {
+					return Silent
+				}
+			}
+		}
+		for _, cue := range pictured[lang] {
+			if follows(words, h.last+1, cue) {
 				return Silent
 			}
 		}
@@ -90,6 +113,9 @@ func negated(h Hit, words []token, lang string) Level {
 	}
 	return level
 }
+
+// living are the concepts of living things: one that is drawn is not met.
+var living = map[string]bool{"stinger": true, "small-animal": true, "wild-plant": true, "pet": true}
 
 // denies reports whether words between a cue and a thing hold something that is
 // done with it, so that the cue is about the act and the thing is there.

@@ -260,7 +260,7 @@ func TestLowering(t *testing.T) {
 		{"another step", "---\na: craft-knife\nb: put", "blade", "b", reason, safety.AdultDoes, true},
 		{"hot water", "---\na: hot-water at 80 °C", "heat", "a", reason, safety.Care, false},
 		{"hot oil", "---\na: hot-oil at 80 °C", "heat", "a", reason, safety.AdultDoes, true},
-		{"oil that is heated", "o: oil-vegetable 100 mL\n---\na: heat with o at 80 °C", "heat", "a", reason, safety.AdultNear, true},
+		{"oil that is heated", "o: oil-vegetable 100 mL\n---\na: heat with o at 80 °C", "heat", "a", reason, safety.AdultDoes, true},
 		{"hotter than water", "---\na: heat at 180 °C", "heat", "a", reason, safety.AdultNear, true},
 		{"no temperature said", "---\na: hot-water", "heat", "a", reason, safety.AdultNear, true},
 		{"a chair", "---\na: climb", "height", "a", reason, safety.AdultNear, true},

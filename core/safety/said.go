@@ -152,7 +152,7 @@ func (j *judge) questions() []open {
 			for _, sentence := range lexicon.Sentences(l.words[lang]) {
 				for _, h := range listen(sentence, lang) {
 					level := h.Level
-					if !l.full && h.From > 0 {
+					if imperative := h.From == 0 && !h.Concept.Thing && len(strings.Fields(sentence)) > 2; !l.full && !imperative {
 						level--
 					}
 					step := ""
@@ -316,25 +316,48 @@ func (j *judge) worst(o *open) (Finding, int, bool) {
 				take(h)
 			}
 		case strings.HasPrefix(lead, "="):
-			if r := byID[lead[1:]]; r != nil {
+			id, name, one := strings.Cut(lead[1:], "/")
+			if r := byID[id]; r != nil {
 				for i := range r.Clauses {
-					take(hit{r, &r.Clauses[i], slices.Index(RuleIDs(), r.ID)})
+					if !one || r.Clauses[i].Name == name {
+						take(hit{r, &r.Clauses[i], slices.Index(RuleIDs(), r.ID)})
+					}
 				}
 			}
 		default:
-			if lead == "seal" || lead == "store-closed" {
+			if slices.Contains(closing, lead) {
 				if f, at, ok := j.closing(o.step, lead); ok {
 					return f, at, true
 				}
 				continue
 			}
-			take(byAction[lead])
+			take(j.ticked(o.step, lead))
 		}
 	}
 	if !found || best.Verdict.at[j.band] == Care && !o.Sure && len(best.Gear) == 0 {
 		return Finding{}, 0, false
 	}
 	return j.asFinding(best, o.step), best.at, true
+}
+
+// ticked is the clause that a step falls under if an action is ticked there.
+func (j *judge) ticked(step, action string) hit {
+	h := byAction[action]
+	i, ok := j.d.Step(step)
+	if !ok || h.rule == nil || action == "taste" { // what is tasted need not be on the list
+		return h
+	}
+	s := j.d.Steps[i]
+	s.Actions = []string{action}
+	k := *j
+	k.out, k.at, k.missing = nil, nil, nil
+	k.step(&s)
+	for _, f := range k.out {
+		if c := clauseOf(f.Rule, f.Case); f.Action == action && (graver(c, h.clause, j.band) || f.Rule == h.ID) {
+			h = named(f.Rule, f.Case)
+		}
+	}
+	return h
 }
 
 // asFinding is a clause as a question about a step.

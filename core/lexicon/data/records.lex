@@ -112,7 +112,7 @@ popcorn : a : heat microwave : heat microwave hot-oil
  es? hacer.v .. palomitas, reventar.v .. maiz, palomitas .. sarten/olla
 wax : a : melt-wax : melt-wax
  en! melt.v .. wax/crayon.n/paraffin/candle.n/beeswax, molten_wax, hot_wax, melted_wax, wax .. melt.v
- es! derretir.v/fundir.v .. cera/crayon.n/parafina/vela.n, cera_caliente/cera_derretida
+ es! derretir.v/fundir.v .. cera/crayon.n/parafina/vela.n, cera/parafina/crayon.n .. derretir.v, cera_caliente/cera_derretida
 syrup : a : hot-syrup : hot-syrup
  en! carameli*, hot_syrup, boil.v .. sugar/syrup, melt.v .. sugar, make.v .. caramel/toffee/fudge/honeycomb/candy, hot_sugar, sugar .. melt.v .. pan
  es! carameliz*, punto_de_caramelo, hacer.v .. caramelo/melcocha/turron, almibar .. caliente/hirviendo, derretir.v/fundir.v .. azucar, hervir.v .. azucar/almibar
@@ -337,7 +337,7 @@ knife : a : knife table-knife : knife table-knife craft-knife
  en- palette_knife, knife_edge, slice.n of bread, dice, a dice, quarter of an hour, chopstick.n
  es! cuchillo.n, rebanar.v, trocear.v, filetear.v, cortar.v/partir.v/picar.v/pelar.v .. $veg, picar.v fino/finamente, partir.v por_la_mitad/a_la_mitad
  es? en_rodajas, rodaja.n de zanahoria/papa/patata/limon/pepino, partir.v
- es- a_partir_de, filo_del_cuchillo .. balanza, rebanada.n de_pan, mosquito.n .. picar.v, picar.v .. ojo.n
+ es- en_parte, a_partir_de, filo_del_cuchillo .. balanza, rebanada.n de_pan, mosquito.n .. picar.v, picar.v .. ojo.n
 cut-any : a : scissors : scissors round-scissors cut craft-knife knife
  en! cut.v/trim.v/snip.v .. $paperish
  en? cut.v $stop, cut.v it/them/the/a/each/two/three/four/off/along/in, trim.v, snip.v
@@ -368,7 +368,7 @@ tool : t : pierce mains : pierce scissors power-tool
  en! drill.n, drill.v, hammer.n, hammer.v, chisel.n, axe.n, hatchet.n, staple_gun.n, nail_gun.n, wire_cutter.n, power_tool.n, jigsaw_cutter, pliers, screwdriver.n, tin_snips, sandpaper .. coin, sand.v .. coin.n/penny
  en- fire_drill.n, practice drill.n, hammer_out, drill practice
  es! taladro.n, taladrar.v, martillo.n, martillar.v, cincel.n, hacha.n, engrapadora_industrial, destornillador.n, desarmador.n, alicate.n, cizalla.n, lijar.v .. moneda.n, broca.n, herramienta_electrica
-glass-break : a : =glass : tap-glass carry-glass break-glass
+glass-break : a : =glass/break-glass : tap-glass carry-glass break-glass
  en! break.v/smash.v/shatter.v/crack.v/cut.v .. glass/bottle/mirror/jar/light_bulb/bulb, broken_glass, glass_cutter.n, glass_tub*, glass_rod.n, test_tube.n
  en- glass breaks_easily, egg .. glass, break.v .. eggshell/ice/bread/biscuit, if .. break.v, plastic test_tube.n, crack.v .. egg
  es! romper.v/quebrar.v/estrellar.v/cortar.v .. vidrio/cristal/botella/espejo/foco/bombilla/frasco/vaso/copa/tarro, vidrio.n roto.a, cristal.n roto.a, cortavidrios, tubo_de_ensayo, tubos_de_ensayo, varilla_de_vidrio
@@ -377,7 +377,7 @@ glass-tap : a : tap-glass : tap-glass
  en? tap.v/strike.v/hit.v/ping.v/ring.v .. glass/glasses/bottle.n/jar.n, wine_glass.n, finger .. rim
  es? golpear.v/tocar.v/pegar.v .. vaso.n/botella.n/copa.n/frasco.n, copa.n, borde_de_la_copa
  es- copa_del_arbol, copa_mundial
-sharp-edge : t : =glass : scissors
+sharp-edge : t : =glass/handled : scissors
  en? sharp_edge.n, jagged, sharp_end.n, tin_lid.n, cut_tin, cut_can
  en- sharp_edge.n of .. paper/crease/fold/card/shadow/table, sharp shadow.n/picture.n/image.n/focus/pencil.n, sharp edge.n .. shadow
  es? borde.n afilado.a, borde.n cortante.a, filoso.a, punta.n afilada.a
@@ -535,7 +535,7 @@ straw-share : a : share-straw : share-straw
  en! share.v .. straw.n, same_straw, straw .. take.v_turns, turns .. straw
  en- same straw length, same straw.n .. long
  es! compartir.v .. pajita.n/popote.n, misma_pajita, mismo_popote, por_turnos .. pajita/popote, turnarse .. popote/pajita
-nose-ear : a : =mouth : small-things
+nose-ear : a : =mouth/nose-ear : small-things
  en! in/into/up/inside .. nose/nostril.n/ear^ $stop, put.v/push.v/stick.v .. ear.n/nose/nostril.n
  en- put.v .. ear.n .. to/on/against/near, put.v .. by_ear, by ear, nose_clip, ear of_corn
  es! meter.v/poner.v/introducir.v .. en/dentro .. nariz/oreja.n/oido.n, en_la_nariz, en_el_oido
@@ -585,7 +585,7 @@ body-fluid : t : culture : culture
 
 # Living things, food
 
-allergen : t : =allergen : listed
+allergen : t : =allergen/named : listed
  en? peanut.n, almond.n, hazelnut.n, walnut.n, cashew.n, pecan.n, pistachio.n, nut.n, sesame, tahini, egg.n, eggshell.n, milk, cheese, yogurt, yoghurt, butter, cream, wheat, flour, bread, pasta, oats, barley, gluten, soy, soya, tofu, prawn.n, shrimp, crab, mussel.n, shellfish, raw_fish, celery, mustard, lupin, sulphite.n, latex, pollen, feather.n, cat_hair, dog_hair, fur, dough, biscuit.n, cookie.n, cake, chocolate
  en- nut and_bolt/and_the_bolt, nuts_and_bolts, steel nut.n, nut m8, hex_nut.n, hand_cream, cream colour*, egg box/carton/cup/timer, egg_timer.n, eggbox, milk tooth/teeth, milk_white, milky_way, milk bottle .. empty, empty milk, bread bag/bin/clip, piece_of_cake, cake_tin.n, flour dust .. phone, butter dish, butter_knife, butterfly, chocolate_brown, cookie jar/cutter, biscuit_tin.n, cream_coloured
  es? nuez, nueces, cacahuate.n, cacahuete.n, mani, almendra.n, avellana.n, anacardo.n, pistacho.n, sesamo, ajonjoli, huevo.n, cascara_de_huevo, leche, queso, yogur, mantequilla, crema, nata, trigo, harina, pan, pasta, avena, cebada, gluten, soja, soya, camaron.n, cangrejo.n, mejillon.n, marisco.n, pescado, apio, mostaza, altramuz, sulfito.n, latex, polen, pluma.n de_ave, plumas, pelo_de_gato, pelo_de_perro, masa_de_pan, galleta.n, pastel, chocolate
@@ -611,7 +611,7 @@ wild-plant : t : unknown-plant : unknown-plant
  en? berries
  en- mushroom shape*, mushroom_soup, tea_leaves, collect.v .. result.n/number.n, sheet .. leaves, dead_leaves
  es! silvestre.a, hongo.n, seta.n, baya.n, recoger.v/recolectar.v/buscar.v/coger.v/juntar.v .. hoja.n/flor.n/planta.n/baya.n/semilla.n/corteza/musgo, ortiga.n, hiedra.n, acebo, adelfa.n, muerdago, ricino, planta.n desconocida.a, hoja.n/flor.n .. del_jardin/del_parque/del_campo/del_bosque
- es- recoger.v .. hoja.n .. papel, recoger.v .. hoja.n de_respuesta.n, forma_de_hongo, hoja.n de_papel, hojas_secas_de_te
+ es- recoger.v .. hoja.n .. papel, juntar.v .. hoja.n .. cinta/pegamento/clip, recoger.v .. hoja.n de_respuesta.n, forma_de_hongo, hoja.n de_papel, hojas_secas_de_te
 microbe : a : culture grow-mould : culture grow-mould
  en! bacteria, bacterium, microbe.n, petri, petri_dish*, agar, agar_plate.n, culture.v, incubat*, mouldy, moldy, grow.v .. mould/mold/germ.n/fungus, mould/mold .. grow.v/bread/spots, rotten, rot.v, toilet_seat
  en? germ.n, mould $stop, mold $stop
@@ -619,7 +619,7 @@ microbe : a : culture grow-mould : culture grow-mould
  es! bacteria.n, microbio.n, placa.n de_petri, petri, agar, incubar.v, moho, mohoso.a, podrido.a, pudrir.v, cultivar.v .. bacteria.n/microbio.n/hongo.n/germen, caldo_de_cultivo, asiento_del_inodoro, taza_del_baño
  es? germen, germenes
  es- germen_de_trigo
-raw-food : t : =microbe : listed
+raw-food : t : =microbe/germs : listed
  en! raw_meat, raw_chicken, raw_egg.n, raw_liver, raw_fish, uncooked_meat, mince_meat, uncooked_egg.n
  es! carne_cruda, pollo_crudo, huevo.n crudo.n, higado_crudo, pescado_crudo, carne_molida
 soil : t : soil : soil
@@ -638,7 +638,7 @@ deep-water : a : deep-water : deep-water
  en- seal.n/fish/duck.n/frog.n .. swim.v, water_bath, ice_bath, bath towel/salt*/toy.n/mat/scale.n/plug, tub of .. butter/margarine/yogurt/yoghurt, pool .. result.n/number.n, margarine_tub.n, yogurt_tub.n, into .. bin .. tub, swim_goggles, swimming_goggles, goggles .. swim
  es! bañera.n, tina.n, alberca.n, piscina.n, cubeta.n, balde.n, cubo_de_agua, palangana, barreño, nadar.v, bucear.v, sumergir.v .. cabeza/cara, llenar.v .. pileta
  es- baño_maria, gafas .. nadar, goggles .. nadar, gafas_de_nadar
-open-water : t : deep-water : deep-water
+open-water : t : outdoors-edge deep-water : deep-water outdoors-edge
  en! pond.n, river.n, lake.n, canal.n, sea_shore, seashore, rock_pool.n, stream.n $stop, beach, reservoir
  en- sea_salt, stream of .. water/air/bubbles, pond/river .. picture/drawing, river .. map, beach_ball.n, like a river
  es! estanque.n, rio, lago.n, laguna.n, arroyo.n, playa, acequia.n, presa, embalse.n, orilla
@@ -676,12 +676,12 @@ unattended : a : unattended* : listed
  en- leave.v .. timer .. running, leave.v .. clock/stopwatch/page/app running, leave.v .. clock
  es! dejar.v .. encendido.a/prendido.a/ardiendo/hirviendo/cociendo/sin_vigilancia/sin_vigilar/desatendido.a, salir.v_del_cuarto .. mientras, irse/vete .. mientras
  es- dejar.v .. telefono/camara/cronometro/timer/pantalla .. encendido.a/prendido.a
-alone : a : =people-home : listed
+alone : a : =people-home/no-adult : listed
  en! without an/any/your/a^ adult.n/grown_up.n/parent.n/guardian.n, no_adult needed/necessary, adult .. not_needed, nobody_is home/looking, no_one_is home/looking, while .. parents .. out/away/asleep, secretly, do_not_tell, when .. parents .. out/away/asleep
  en- never/not/nobody/no_one .. without an/any/your/a adult.n/grown_up.n
  es! sin un/ningun/tu/tus^ adulto.n/papas/padres/mama/papa/persona_adulta, sin_adultos, no_hay nadie, no_haya nadie, a_escondidas, en_secreto, sin_que .. vea*/sepa*, no_le_digas, no_se_lo_digas, cuando .. papas/padres .. salgan/duerman/no_esten
  es- nunca/no/nadie/jamas .. sin un/una/ningun adulto.n/adulta
-faces : a : =privacy : listed
+faces : a : =privacy/faces : listed
  en! selfie.n, photo.n/picture.n/video.n/film/clip/photograph.n/record.v/show.v .. face.n/yourself/of_you/you_doing/brother/sister/mum/dad/mother/father/family/your_child/voice.n, film.v .. yourself/each_other/brother/sister, smile .. camera, show.v .. your_name/your_address, photo of .. student.n
  en- clock face.n, cube face.n, face.n of .. cube/clock/dice/coin/die, without/no/not .. face.n, face.n down/up, no_faces, face_down, face_up, hands_only
  es! selfi*, foto.n/video.n/clip/grabar.v/filmar.v/mostrar.v .. cara.n/rostro.n/contigo/a_ti/hermano.n/hermana.n/mama/papa/familia/voz, grabate/filmate/grabarte/filmarte/grabarse, sonreir.v .. camara, mostrar.v .. tu_nombre/tu_direccion, foto .. tuya

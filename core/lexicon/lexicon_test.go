@@ -63,3 +63,30 @@ func TestHarmlessAndDangerous(t *testing.T) {
 		}
 	}
 }
+
+// Sentences of other hands than those of the records: what is found at all.
+func TestStrangersSentences(t *testing.T) {
+	for _, lang := range text.Languages {
+		var asked, missed, all, dangerous [2]int
+		for i, s := range lines(t, "strangers-silent."+lang) {
+			all[i%2]++
+			if hits := read(s, lang); len(hits) > 0 {
+				asked[i%2]++
+				t.Logf("asked (%s): %s: %s %q", lang, s, hits[0].Concept.ID, hits[0].Words)
+			}
+		}
+		for i, s := range lines(t, "strangers-said."+lang) {
+			dangerous[i%2]++
+			if len(read(s, lang)) == 0 {
+				missed[i%2]++
+				t.Logf("missed (%s): %s", lang, s)
+			}
+		}
+		t.Logf("%s: asked %d of %d and %d of %d harmless ones, missed %d of %d and %d of %d", lang, asked[0], all[0], asked[1], all[1], missed[0], dangerous[0], missed[1], dangerous[1])
+		for half := range 2 {
+			if asked[half]*50 > all[half] || missed[half]*20 > dangerous[half] {
+				t.Errorf("%s, half %d: asked %d of %d, missed %d of %d", lang, half, asked[half], all[half], missed[half], dangerous[half])
+			}
+		}
+	}
+}

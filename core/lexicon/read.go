@@ -51,7 +51,7 @@ func Read(sentence, lang string, names Names) []Hit {
 	var out []Hit
 	for _, h := range found {
 		h.Level = negated(h, words, lang)
-		if question && imagined(words, lang) || later(words, lang) {
+		if question || later(words, lang) {
 			h.Level--
 		}
 		if h.Level <= Silent {

@@ -115,13 +115,13 @@ func parse(raw string, questions map[string]text.Localized) error {
 			if c == nil || !ok || !known || !slices.Contains(text.Languages, lang) {
 				return fmt.Errorf("line %d: patterns are written en! words", n+1)
 			}
-			for _, p := range strings.Split(body, ", ") {
-				made, err := compile(strings.TrimSpace(p), lang, classes)
+			for _, words := range strings.Split(body, ", ") {
+				p, err := compile(strings.TrimSpace(words), lang, classes)
 				if err != nil {
-					return fmt.Errorf("line %d: %q: %w", n+1, p, err)
+					return fmt.Errorf("line %d: %q: %w", n+1, words, err)
 				}
-				made.concept, made.level = c, level
-				index(made, lang)
+				p.concept, p.level = c, level
+				index(p, lang)
 			}
 		default:
 			fields := strings.Split(line, " : ")
@@ -166,11 +166,11 @@ func compile(s, lang string, classes map[string]string) (*pattern, error) {
 		for _, alt := range strings.Split(expand(w, lang, classes), "/") {
 			var parts []part
 			for _, word := range strings.Split(alt, "_") {
-				made, err := onePart(word, lang)
+				one, err := onePart(word, lang)
 				if err != nil {
 					return nil, err
 				}
-				parts = append(parts, made)
+				parts = append(parts, one)
 			}
 			e.alts = append(e.alts, parts)
 		}
@@ -194,8 +194,20 @@ func expand(w, lang string, classes map[string]string) string {
 	return strings.Join(out, "/")
 }
 
+// made are the words compiled so far: most stand in many patterns.
+var made = map[string]part{}
+
 func onePart(w, lang string) (part, error) {
 	w = strings.ToLower(w)
+	if p, ok := made[lang+w]; ok {
+		return p, nil
+	}
+	p, err := newPart(w, lang)
+	made[lang+w] = p
+	return p, err
+}
+
+func newPart(w, lang string) (part, error) {
 	if strings.HasPrefix(w, "#") {
 		p := part{number: true}
 		if above, ok := strings.CutPrefix(w, "#>"); ok {

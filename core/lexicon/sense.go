@@ -251,18 +251,6 @@ func silentWho(words []token, lang string) bool {
 	return false
 }
 
-// imagined reports whether a question only supposes something.
-func imagined(words []token, lang string) bool {
-	for _, p := range map[string][]string{"en": {"what would happen if", "imagine", "why does", "why do", "why did", "could"}, "es": {"que pasaria si", "imagina", "por que", "podria"}}[lang] {
-		for at := range words {
-			if follows(words, at, p) {
-				return true
-			}
-		}
-	}
-	return false
-}
-
 // later reports whether a sentence speaks of the school, later.
 func later(words []token, lang string) bool {
 	for _, p := range map[string][]string{"en": {"later at school", "next week in class", "back at school", "later in class"}, "es": {"despues en la escuela", "luego en la escuela", "la proxima semana en clase", "mas tarde en clase"}}[lang] {

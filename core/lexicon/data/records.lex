@@ -75,6 +75,8 @@ oven : a : heat : heat
  en- oven glove.n/mitt.n/dish.n/tray.n/timer.n/thermometer.n/shelf/rack.n/paper/proof/tin.n, oven_gloves_on, oven_off, ovenproof, baking soda/powder/tray.n/sheet.n/tin.n/paper/parchment/dish.n/pan.n, baked_beans, roasted
  es! horno.n, hornear.v, tostador.n, tostadora.n, freidora_de_aire, gratinar.v, precalentar.v, asar.v
  es- polvo.n de_hornear, papel de/para hornear/horno, bandeja.n de/para horno/hornear, charola.n de/para horno/hornear, molde.n de/para horno, guante.n de/para horno, fuente.n de/para horno, reloj_del_horno, horno_solar
+ en? grill .. hot, hot .. grill, on/under the/a^ .. grill, griddle, sear.v, sizzle.v, kiln
+ es? parrilla .. caliente.a, en/sobre la^ parrilla, comal, plancha caliente.a
 microwave : a : microwave : microwave
  en! microwave.v
  en- microwave_proof, microwave_safe, clock .. microwave, microwaves_are, microwave clock/timer
@@ -134,7 +136,7 @@ hair-dryer : t : hair-dryer : hair-dryer mains
 # Electricity and light
 
 mains : t : mains : mains
- en! plug.v .. in $stop, wall_socket.n, power_socket.n, plug_socket.n, electrical_outlet.n, wall_outlet.n, power_outlet.n, plug.v in/into/it_in, plugged_in, mains, extension_lead.n, extension_cord.n, power_strip.n, live_wire.n, take.v_apart/open.v/dismantle.v/unscrew.v .. toaster/radio/charger/plug/television/appliance/lamp, electric kettle/fan/lamp/mixer/whisk, table_lamp.n
+ en! plug.v .. in $stop, wall_socket.n, power_socket.n, plug_socket.n, electrical_outlet.n, wall_outlet.n, power_outlet.n, plug.v in/into/it_in, plugged_in, mains, extension_lead.n, extension_cord.n, power_strip.n, live_wire.n, take.v_apart/open.v/dismantle.v/unscrew.v .. toaster/radio/charger/plug/television/appliance/lamp, electric kettle/fan/lamp/mixer/whisk, table_lamp.n, put.v/push.v/stick.v/insert.v .. into .. socket.n, wire.n .. socket.n
  en- plug.v .. in .. hole/gap/sink/bath/clay, plug.v .. sink/bath/hole/drain/bottle/gap, sink_plug, bath_plug, plug_lid, eye_socket.n, unplug.v, plug.n of_clay, plug .. with .. clay
  es! enchufe.n, enchufar.v, toma_de_corriente, tomacorriente.n, alargador.n, multicontacto.n, regleta_electrica, extension_electrica, desarmar.v/abrir.v/desmontar.v .. tostadora/radio/cargador/aparato/electrodomestico/lampara, ventilador_electrico, ventilador.n, lampara_de_mesa, batidora_electrica
  es- desenchufar.v
@@ -202,9 +204,9 @@ uv : t : uv* : uv
  es? uv, ultravioleta, luz_negra
  es- indice_uv
 eye-light : a : eye-light* : eye-light
- en! shine.v/point.v/aim.v/flash.v .. in/into/at .. eye.n/eyes/face, look.v into .. torch/lamp/flashlight/beam/bulb/light, pupil.n .. torch/light
+ en! shine.v/point.v/aim.v/flash.v .. in/into/at .. eye.n/eyes/face, look.v into .. torch/lamp/flashlight/beam/bulb/light, pupil.n .. torch/light, stare.v/gaze.v/look.v .. into .. torch/lamp/flashlight/beam/bulb/laser/lens
  en- pupil.n .. in_a_good_light
- es! alumbrar.v/apuntar.v/iluminar.v/enfocar.v .. ojo.n/cara/pupila.n, mirar.v .. a_la_linterna/a_la_lampara/al_foco/a_la_luz/a_la_bombilla fija*
+ es! alumbrar.v/apuntar.v/iluminar.v/enfocar.v .. ojo.n/cara/pupila.n, mirar.v .. a_la_linterna/a_la_lampara/al_foco/a_la_luz/a_la_bombilla fija*, mirar.v fijamente .. linterna/lampara/foco/bombilla/luz/laser
  es? mirar.v a_la linterna/lampara/bombilla, mirar.v al_foco
 
 # Vessels, force, height
@@ -251,7 +253,7 @@ launch : a : launch : launch stretch-launch
  en! launch.v, fire.v .. rocket/cannon/missile/ball/cork/it, rocket.n .. fly.v/take.v_off/lift_off/up, blast_off, lift_off, missile.n, projectile.n, cannon.n, blowpipe.n, pea_shooter.n, shoot.v .. rocket/cork/ball/pea.n/arrow.n/paper/across/at/target
  en? rocket.n
  en- fire_red/coloured, launch.v .. app/page/timer/project/survey/video, shoot.v .. photo.n/video.n/clip.n/picture.n/film, root.n .. shoot.n, shoot.n .. grow.v/leaf.n/plant.n/root.n/bean.n, bean_shoots, rocket leaves/salad/seed.n, fire_engine.n, paper_rocket drawing
- es! lanzamiento.n, cohete.n .. despegar.v/volar.v/lanzar.v, lanzar.v/disparar.v .. cohete.n/corcho/misil.n/tapon, disparar.v, misil.n, proyectil.n, cerbatana.n, cañon.n .. aire/papas/carton
+ es! lanzamiento.n, cohete.n .. despegar.v/volar.v/lanzar.v, lanzar.v/disparar.v .. cohete.n/corcho/misil.n/tapon, disparar.v, misil.n, proyectil.n, cerbatana.n, cañon.n .. aire/papas/carton, despegar.v .. botella/cohete/tapa/corcho, hacer.v despegar
  es? cohete.n
  es- disparar.v .. foto.n/camara/cronometro/flash, gran_cañon
 stretch-launch : a : stretch-launch : stretch-launch launch
@@ -302,6 +304,8 @@ overhead : a : overhead : overhead hang-cord
  en? hang.v .. ceiling/lamp/beam, hang.v .. from .. ceiling/lamp/beam, above_your_head, over_your_head
  en- hang.v .. washing
  es? colgar.v .. techo/lampara/viga, colgar.v .. de/del .. techo/lampara/viga, sobre_tu_cabeza, encima_de_tu_cabeza
+ en! swing.v/whirl.v/spin.v .. bucket/bag/weight/stone/bottle .. round/around/over .. head
+ es! girar.v/dar.v .. vueltas .. cubeta/balde/bolsa/piedra .. cabeza
 heavy : a : drop-heavy heavy* : drop-heavy heavy
  en? lift.v/carry.v/move.v/push.v/pull.v/drag.v .. heavy/brick.n/furniture/wardrobe/fridge/sack, dumbbell.n, sandbag.n, full_bucket.n, heavy_stone.n, #>4 kilo
  en- heavy_cream, heavy rain/paper/clay
@@ -337,7 +341,7 @@ knife : a : knife table-knife : knife table-knife craft-knife
  en- palette_knife, knife_edge, slice.n of bread, dice, a dice, quarter of an hour, chopstick.n
  es! cuchillo.n, rebanar.v, trocear.v, filetear.v, cortar.v/partir.v/picar.v/pelar.v .. $veg, picar.v fino/finamente, partir.v por_la_mitad/a_la_mitad
  es? en_rodajas, rodaja.n de zanahoria/papa/patata/limon/pepino, partir.v
- es- en_parte, a_partir_de, filo_del_cuchillo .. balanza, rebanada.n de_pan, mosquito.n .. picar.v, picar.v .. ojo.n
+ es- en_parte, a_partir_de, filo_del_cuchillo .. balanza, rebanada.n de_pan, mosquito.n .. picar.v, picar.v .. ojo.n, # partes, partes iguales, dos/tres/cuatro/cinco/seis partes
 cut-any : a : scissors : scissors round-scissors cut craft-knife knife
  en! cut.v/trim.v/snip.v .. $paperish
  en? cut.v $stop, cut.v it/them/the/a/each/two/three/four/off/along/in, trim.v, snip.v
@@ -527,10 +531,10 @@ suck : a : suck : suck
 straw-blow : a : blow-straw : blow-straw
  en! blow.v .. through/into/down/across/over .. straw.n/tube.n/pipe.n/bottle.n/hose
  en? blow.v on/over/hard/gently/it/across
- en- blow.v .. nose, wind .. blow.v, blow.v .. whistle, fan .. blow.v
+ en- blow.v .. nose, wind .. blow.v, blow.v .. whistle, fan .. blow.v, blow.v .. pinwheel/paper/strip/sail/boat/feather/leaf/balloon/ping/windmill
  es! soplar.v .. pajita.n/popote.n/sorbete.n/tubo.n/botella.n/manguera/bombilla.n
  es? soplar.v
- es- viento .. soplar.v, secador .. soplar.v, ventilador .. soplar.v
+ es- viento .. soplar.v, secador .. soplar.v, ventilador .. soplar.v, soplar.v .. rehilete/molinete/papel/tira/vela/barco/pluma/hoja
 straw-share : a : share-straw : share-straw
  en! share.v .. straw.n, same_straw, straw .. take.v_turns, turns .. straw
  en- same straw length, same straw.n .. long
@@ -575,8 +579,8 @@ exercise : a : exercise : exercise
  es? pulso, frecuencia_cardiaca, latido.n, ritmo_cardiaco, saltar.v, correr.v en_el_sitio/en_el_lugar/vuelta.n/escalera.n/alrededor/lo_mas, correr.v .. minuto.n/patio/vueltas, sentadilla.n, brincar.v, dar.v .. vueltas .. sobre, a_la_pata_coja, en_un_pie, hacer.v .. ejercicio, bailar.v
  es- numero .. saltar.v, saltar.v .. paso/linea/numero/pagina, saltarse, agua_corriente, tinta .. correr.v, saltar.v .. tapa/tapon/corcho, tapa/tapon .. saltar.v, correr.v .. cronometro/reloj/tiempo, aceite .. saltar.v
 body-state : a : eyes-closed* fasting* : eyes-closed fasting
- en! blindfold.n, blindfold.v, eyes_closed .. walk, walk.v .. eyes_closed, skip.v breakfast/lunch/dinner/a_meal, stay.v up/awake .. night/late, go.v without_sleep, no_sleep, empty_stomach
- es! vendar.v .. ojo.n, ojos_vendados, ojos_cerrados .. caminar.v, caminar.v .. ojos_cerrados, en_ayunas, ayunar.v, sin_dormir, sin_desayunar, desvelar.v, toda_la_noche despierto.a
+ en! blindfold.n, blindfold.v, eyes_closed .. walk, walk.v .. eyes_closed, skip.v breakfast/lunch/dinner/a_meal, stay.v up/awake .. night/late, go.v without_sleep, no_sleep, empty_stomach, close.v/shut.v/cover.v .. eyes .. walk.v/run.v/jump.v/climb.v, eyes shut/covered .. walk.v, bag/box/bucket/blanket/towel .. over .. head .. walk.v, go.v .. hungry
+ es! vendar.v .. ojo.n, ojos_vendados, ojos_cerrados .. caminar.v, caminar.v .. ojos_cerrados, en_ayunas, ayunar.v, sin_dormir, sin_desayunar, desvelar.v, toda_la_noche despierto.a, cerrar.v/tapar.v .. ojos .. caminar.v/correr.v/saltar.v, ojos tapados .. caminar.v, no desayunar.v/desayunes/desayune/desayunen, no comer.v .. antes, saltar.v .. desayuno/comida
 body-fluid : t : culture : culture
  en! saliva, spit, blood, urine, pee, faeces, feces, poo, swab.v, swab.n .. cheek/mouth/nose/door/toilet/phone/skin/hand.n/sink, cheek_cell.n, finger_prick, sweat, snot, spit.v
  en- blood_orange.n, blood_red, blood_pressure chart, spit_roast
@@ -593,7 +597,7 @@ allergen : t : =allergen/named : listed
 pet : a : touch-vertebrate : touch-vertebrate
  en! touch.v/hold.v/feed.v/stroke.v/pick_up/pick.v_up/catch.v/weigh.v/put.v/test.v/give.v/let.v/measure.v .. cat/dog/hamster/rabbit/guinea_pig/parrot/goldfish/tortoise/pet/hen/horse/frog/lizard/mouse/bird, on .. your_cat/your_dog/your_pet/the_dog/the_cat, your cat/dog/hamster/rabbit
  en- feed.v .. bird_feeder, keep.v .. cat/dog/pet.n .. out/away/off/from, let .. cat/dog/pet .. out, mouse .. computer/click, put.v .. out_of_reach .. pet.n, away from .. pet.n, reach of .. pet.n/dog/cat, bird_table, put.v .. high .. pet.n, computer mouse, put.v .. dog .. another room
- es! tocar.v/sostener.v/alimentar.v/acariciar.v/atrapar.v/pesar.v/poner.v/dar.v/medir.v/probar.v .. gato/perro/hamster/conejo/cobaya/cuy/loro/tortuga/mascota/gallina/caballo/rana/lagartija/raton/pez/pajaro, tu gato/perro/mascota/hamster/conejo
+ es! tocar.v/sostener.v/alimentar.v/acariciar.v/atrapar.v/pesar.v/poner.v/dar.v/medir.v/probar.v .. gato/perro/hamster/conejo/cobaya/cuy/loro/tortuga/mascota/gallina/caballo/rana/lagartija/raton/pez/pajaro, tu gato/perro/mascota/hamster/conejo, dejar.v .. perro.n/gato.n/mascota.n, perro.n/gato.n .. elegir/elija/elige
  es- poner.v .. lejos .. mascota.n, fuera .. alcance .. mascota.n, sin .. mascota.n, poner.v .. alto .. mascota.n, raton_de_la_computadora, comedero_de_pajaros, clic .. raton, alcance .. mascota.n
 small-animal : t : handle-animal watch-animal : handle-animal watch-animal
  en! collect.v/catch.v/pick.v_up/pick_up/touch.v/hold.v/lift.v/put.v/place.v .. snail.n/slug.n/woodlouse/woodlice/worm.n/earthworm.n/mealworm.n/beetle.n/caterpillar.n/ladybird.n/butterfly/insect.n/bug.n/tadpole.n
@@ -614,10 +618,10 @@ wild-plant : t : unknown-plant : unknown-plant
  es- recoger.v .. hoja.n .. papel, juntar.v .. hoja.n .. cinta/pegamento/clip, recoger.v .. hoja.n de_respuesta.n, forma_de_hongo, hoja.n de_papel, hojas_secas_de_te
 microbe : a : culture grow-mould : culture grow-mould
  en! bacteria, bacterium, microbe.n, petri, petri_dish*, agar, agar_plate.n, culture.v, incubat*, mouldy, moldy, grow.v .. mould/mold/germ.n/fungus, mould/mold .. grow.v/bread/spots, rotten, rot.v, toilet_seat
- en? germ.n, mould $stop, mold $stop
+ en? germ.n, mould $stop, mold $stop, swab.v, cotton_bud .. door/handle/phone/mouth/tongue/toilet/hand
  en- wheat_germ, jelly_mould.n, cake_mould.n, ice_mould.n, mould the/it_into/clay, mould.n for .. ice, silicone mould, culture and, other_cultures, ice_cube_mould
  es! bacteria.n, microbio.n, placa.n de_petri, petri, agar, incubar.v, moho, mohoso.a, podrido.a, pudrir.v, cultivar.v .. bacteria.n/microbio.n/hongo.n/germen, caldo_de_cultivo, asiento_del_inodoro, taza_del_baño
- es? germen, germenes
+ es? germen, germenes, hisopo.n .. manija/perilla/puerta/telefono/boca/lengua/mano/inodoro, frotis
  es- germen_de_trigo
 raw-food : t : =microbe/germs : listed
  en! raw_meat, raw_chicken, raw_egg.n, raw_liver, raw_fish, uncooked_meat, mince_meat, uncooked_egg.n

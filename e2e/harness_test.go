@@ -324,7 +324,7 @@ func (p *page) agree(link string) {
 	p.t.Helper()
 	p.open(link)
 	p.press("Go on")
-	p.sees("What could hurt")
+	p.sees("What could hurt, and what to do")
 	p.ticks("Photos of the work")
 	p.writes("Your name (an adult)", "A. Gorsby")
 	p.press("We agree, begin")

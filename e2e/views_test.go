@@ -102,7 +102,7 @@ func TestFamilysViews(t *testing.T) {
 		t.Errorf("the first page loads %.0f bytes of script, want at most 150,000", script)
 	}
 	p.press("Go on")
-	look("permission", "What could hurt")
+	look("permission", "What could hurt, and what to do")
 	p.writes("Your name (an adult)", "A. Gorsby")
 	p.ticks("Photos of the work")
 	p.press("We agree, begin")

@@ -109,7 +109,7 @@ func TestWholeWay(t *testing.T) {
 	fern.press("Idioma")
 	fern.ticks("English")
 	fern.press("Go on")
-	fern.sees("Nobody has to stand by.")
+	fern.sees("No adult has to be there.")
 	fern.ticks("Photos of the work")
 	fern.writes("Your name (an adult)", "A. Fernsby")
 	fern.press("We agree, begin")

@@ -95,8 +95,8 @@ func check(name string, out io.Writer) error {
 		if q := f.Said; q != nil {
 			v.Said = &checkedSaid{q.Concept, q.Sentence, q.Words, text.Render(q.Question, language), q.Path}
 		}
-		if f.Clear != "" {
-			v.ClearUp = text.Render(safety.ClearUp(&d, f), language)
+		if m := r.Safety.Clearing.ClearUp(&d, f); m.ID != "" {
+			v.ClearUp = text.Render(m, language)
 		}
 		if f.Verdict != safety.Care {
 			for _, w := range safety.Ways(&d, l, f) {

@@ -37,6 +37,7 @@ type Finding struct {
 type Report struct {
 	Findings []Finding // in the order of their first step, then of the book
 	Lines    []Line    // the order of steps: errors, and what is added
+	Clearing Clearing
 	Bands    [4]Verdict
 }
 
@@ -53,7 +54,7 @@ func Judge(d *design.Document, l *larder.Larder, home *kitchen.People) Report {
 		findings := j.findings()
 		r.Bands[i] = Worst(findings)
 		if i == bandOf(d.AgeBand) {
-			r.Findings, r.Lines = findings, j.lines(findings)
+			r.Findings, r.Lines, r.Clearing = findings, j.lines(findings), j.clearing(findings)
 		}
 	}
 	return r

@@ -39,8 +39,15 @@ func (o *order) gear() {
 	default:
 		o.add("gear-first", Added, o.d.Steps[first].ID, args)
 	}
-	if o.lastDoing("gear-off", len(o.d.Steps)-1) < 0 {
-		o.add("gear-off", Added, o.last().ID, nil).After = true
+	var off text.List // what is taken off in an order: gloves, then what covers the eyes
+	if seen["gloves"] {
+		off = append(off, text.Message{ID: "safety.off.gloves"})
+	}
+	if seen["goggles"] || seen["safety-goggles"] {
+		off = append(off, text.Message{ID: "safety.off.goggles"})
+	}
+	if len(off) > 0 && o.lastDoing("gear-off", len(o.d.Steps)-1) < 0 {
+		o.add("gear-off", Added, o.last().ID, text.Args{"gear": off}).After = true
 	}
 }
 

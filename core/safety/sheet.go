@@ -66,7 +66,6 @@ func SheetOf(d *design.Document, r Report) Sheet {
 		for _, g := range f.Gear {
 			once(&s.Gear, "gear "+g, text.Message{ID: "safety.gear." + g})
 		}
-		s.clear(d, f)
 		if f.Rule == "allergen" {
 			if list, ok := f.Why.Args["allergens"].(text.List); ok {
 				for _, a := range list {
@@ -85,6 +84,7 @@ func SheetOf(d *design.Document, r Report) Sheet {
 	if len(allergens) > 0 {
 		s.Holds = &text.Message{ID: "safety.holds", Args: text.Args{"allergens": allergens}}
 	}
+	s.Clearing = slices.Clone(r.Clearing.Lines)
 	for _, l := range r.Lines {
 		if l.Kind != Added {
 			continue
@@ -94,7 +94,11 @@ func SheetOf(d *design.Document, r Report) Sheet {
 			once(&s.Where, l.Rule, l.Message)
 		case "clear-first":
 			once(&s.Before, l.Rule, l.Message)
-		case "finish", "leftover-none", "gear-off":
+		case "leftover-none":
+			if len(r.Clearing.Lines) == 0 {
+				once(&s.Clearing, l.Rule, l.Message)
+			}
+		case "finish", "gear-off":
 			once(&s.Clearing, l.Rule, l.Message)
 		}
 	}
@@ -102,47 +106,6 @@ func SheetOf(d *design.Document, r Report) Sheet {
 		s.Where = append(s.Where, text.Message{ID: "safety.order.place"})
 	}
 	return s
-}
-
-// clear adds how to clear up what a finding comes from; things that go the
-// same way stand in one line.
-func (s *Sheet) clear(d *design.Document, f Finding) {
-	if f.Clear == "" {
-		return
-	}
-	m := ClearUp(d, f)
-	for i := range s.Clearing {
-		o := &s.Clearing[i]
-		if o.ID != m.ID {
-			continue
-		}
-		list, _ := o.Args["things"].(text.List)
-		more, _ := m.Args["things"].(text.List)
-		for _, t := range more {
-			if !slices.ContainsFunc(list, func(x text.Message) bool {
-				return text.Render(x, text.Languages[0]) == text.Render(t, text.Languages[0])
-			}) {
-				list = append(list, t)
-			}
-		}
-		o.Args = text.Args{"things": list}
-		return
-	}
-	s.Clearing = append(s.Clearing, m)
-}
-
-// ClearUp says how to clear up what a finding comes from.
-func ClearUp(d *design.Document, f Finding) text.Message {
-	var things text.List
-	for _, id := range f.Needs {
-		if n, ok := d.Need(id); ok {
-			things = append(things, text.Message{ID: "safety.thing", Args: text.Args{"thing": n.Name}})
-		}
-	}
-	if len(things) == 0 && f.Clear != "cool" && f.Clear != "put-back" {
-		return text.Message{ID: "safety.clear.plain"}
-	}
-	return text.Message{ID: "safety.clear." + f.Clear, Args: text.Args{"things": things}}
 }
 
 // caution adds a finding; one rule and case is one caution with its steps.

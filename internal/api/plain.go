@@ -29,14 +29,12 @@ type plainData struct {
 }
 
 var plainWords = map[string]map[string]string{
-	"en": {"from": "From", "hurt": "What could hurt", "adult": "Who must be there", "nobody": "No adult has to be there.", "stop": "Stop if", "wear": "Wear", "clear": "Before, and clearing up", "emergency": "Emergency", "poison": "Poison advice",
+	"en": {"from": "From", "emergency": "Emergency", "poison": "Poison advice",
 		"permission": "Permission", "name": "Your name (an adult)", "photos": "Photos of the work may be sent", "adulttick": "An adult will be there at the steps named", "agree": "We agree", "decline": "We would rather watch",
-		"wrong": "If something goes wrong", "thanks": "Thank you. It is noted.", "declined": "That is fine. Your child works with shared measurements, for the same credit; no other family sees why.", "state": "So far", "step": "Step",
-		"granted": "agreed", "asked": "not answered", "withdrawn": "taken back", "lapsed": "has to be asked again", "declinedstate": "watching", "back": "Take back permission", "nothingShown": "The teacher’s measurements are not here yet."},
-	"es": {"from": "De", "hurt": "Qué puede hacer daño", "adult": "Quién tiene que estar", "nobody": "No hace falta que haya una persona adulta.", "stop": "Parar si", "wear": "Protección", "clear": "Antes, y al recoger", "emergency": "Emergencias", "poison": "Toxicología",
+		"wrong": "If something goes wrong", "thanks": "Thank you. It is noted.", "declined": "That is fine. Your child works with shared measurements, for the same credit; no other family sees why.", "state": "So far", "granted": "agreed", "asked": "not answered", "withdrawn": "taken back", "lapsed": "has to be asked again", "declinedstate": "watching", "back": "Take back permission", "nothingShown": "The teacher’s measurements are not here yet."},
+	"es": {"from": "De", "emergency": "Emergencias", "poison": "Toxicología",
 		"permission": "Permiso", "name": "Su nombre (persona adulta)", "photos": "Se pueden enviar fotos del trabajo", "adulttick": "Habrá una persona adulta en los pasos indicados", "agree": "Damos permiso", "decline": "Preferimos mirar",
-		"wrong": "Si algo sale mal", "thanks": "Gracias. Queda anotado.", "declined": "Está bien. Su hija o hijo trabajará con medidas compartidas y con el mismo valor; ninguna otra familia verá el motivo.", "state": "Hasta ahora", "step": "Paso",
-		"granted": "dado", "asked": "sin responder", "withdrawn": "retirado", "lapsed": "hay que pedirlo otra vez", "declinedstate": "mirando", "back": "Retirar el permiso", "nothingShown": "Las medidas de quien enseña aún no están."},
+		"wrong": "Si algo sale mal", "thanks": "Gracias. Queda anotado.", "declined": "Está bien. Su hija o hijo trabajará con medidas compartidas y con el mismo valor; ninguna otra familia verá el motivo.", "state": "Hasta ahora", "granted": "dado", "asked": "sin responder", "withdrawn": "retirado", "lapsed": "hay que pedirlo otra vez", "declinedstate": "mirando", "back": "Retirar el permiso", "nothingShown": "Las medidas de quien enseña aún no están."},
 }
 
 // plainPage shows the pages without script. It changes nothing.

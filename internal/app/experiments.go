@@ -102,7 +102,7 @@ type MarginView struct {
 // Review judges a document without storing it. It never fails: an unreadable
 // document is answered with the reason.
 func Review(raw []byte, language string) ReviewView {
-	v := ReviewView{Least: safety.LeastReason, Guardian: SafetyPart{AdultJobs: []AdultJobRow{}, Gear: []string{}, Where: []string{}, Before: []string{}, Cautions: []CautionRow{}, Stop: []string{}, Clearing: []string{}, Lowered: []string{}, General: []string{}, Cards: []string{}}, Validation: []FindingView{}, Safety: []SafetyView{}, Order: []OrderView{}, Bands: []BandView{}, Margin: []MarginView{}, Spans: []SpanView{}, Expected: []ExpectedView{}, Results: [][]OptionRow{}}
+	v := ReviewView{Least: safety.LeastReason, Guardian: SafetyPart{Sections: []SheetSection{}, AdultJobs: []AdultJobRow{}, Gear: []string{}, Where: []string{}, Before: []string{}, Cautions: []CautionRow{}, Stop: []string{}, Clearing: []string{}, Lowered: []string{}, General: []string{}, Cards: []string{}}, Validation: []FindingView{}, Safety: []SafetyView{}, Order: []OrderView{}, Bands: []BandView{}, Margin: []MarginView{}, Spans: []SpanView{}, Expected: []ExpectedView{}, Results: [][]OptionRow{}}
 	d, err := design.Read(raw)
 	if err != nil {
 		v.Problem = err.Error()
@@ -114,7 +114,7 @@ func Review(raw []byte, language string) ReviewView {
 		v.Validation = append(v.Validation, FindingView{f.Code, string(f.Severity), f.Path, text.Render(f.Message, language), text.Render(f.Mend, language)})
 	}
 	v.Safety, v.Order, v.Bands = viewSafety(&d, d.Larder(), r.Safety, language), viewOrder(&d, r.Safety, language), viewBands(r.Safety)
-	v.Guardian = safetyPart(&d, r.Safety, nil, &sheetWriter{language: language})
+	v.Guardian = (&sheetWriter{language: language}).guardian(&d, r, nil)
 	for _, l := range r.Margin {
 		v.Margin = append(v.Margin, MarginView{l.Topic, string(l.Weight), text.Render(l.Message, language), l.Path})
 	}

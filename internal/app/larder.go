@@ -260,12 +260,8 @@ func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) 
 			continue
 		}
 		v.Hazards = append(v.Hazards, CautionRow{Why: text.Render(f.Why, language), Do: text.Render(f.Do, language), Steps: []int{}})
-		if f.Clear != "" {
-			if c := text.Render(safety.ClearUp(&alone, f), language); !slices.Contains(v.Clear, c) {
-				v.Clear = append(v.Clear, c)
-			}
-		}
 	}
+	v.Clear = sayAll(r.Clearing.Lines, language)
 	for _, x := range m.Allergens() {
 		v.Allergy = append(v.Allergy, text.Render(text.Message{ID: "larder.allergen." + x}, language))
 	}

@@ -39,7 +39,6 @@ type Printed struct {
 	Steps    int
 	Missing  int // texts that stand in another language
 	Safety   SafetyPart
-	Cards    []CardView // of this experiment's first aid, shortened to the page
 	Items    []PrintedItem
 	Swaps    []PrintedSwaps
 	Watch    Sheet // of an experiment that is only shown: as homes see it
@@ -148,12 +147,7 @@ func printed(as store.Assignment, d *design.Document, kind, language string, now
 		for _, s := range r.Timeline.Steps {
 			starts[s.Step] = int(s.Start.Seconds())
 		}
-		p.Safety = safetyPart(d, r.Safety, starts, w)
-		for _, c := range FirstAid(language) {
-			if i := slices.Index(p.Safety.Cards, c.ID); i >= 0 && i < firstCards {
-				p.Cards = append(p.Cards, c)
-			}
-		}
+		p.Safety = w.guardian(d, r, starts)
 	case "materials":
 		p.Items = printedItems(d, r, w)
 	case "substitutions":

@@ -80,20 +80,22 @@ type BandView struct {
 	Verdict string `json:"verdict"`
 }
 
-// SafetyPart is what a guardian reads, in the fixed order of the sheet.
+// SafetyPart is what a guardian reads: the sections of the sheet in their fixed
+// order, and what the pages act on.
 type SafetyPart struct {
-	AdultJobs []AdultJobRow `json:"adult_jobs"`
-	Near      string        `json:"near" doc:"What an adult near means at this age"`
-	Gear      []string      `json:"gear"`
-	Where     []string      `json:"where"`
-	Before    []string      `json:"before"`
-	Cautions  []CautionRow  `json:"cautions"`
-	Stop      []string      `json:"stop" doc:"Stop if …"`
-	Clearing  []string      `json:"clearing"`
-	Holds     string        `json:"holds,omitempty" doc:"Allergens"`
-	Lowered   []string      `json:"lowered" doc:"What the teacher lowered, with the reason"`
-	General   []string      `json:"general"`
-	Cards     []string      `json:"cards" doc:"First-aid cards, those of this experiment first"`
+	Sections  []SheetSection `json:"sections" doc:"The guardian's sheet, the same on the phone, on paper and in the preview"`
+	AdultJobs []AdultJobRow  `json:"adult_jobs"`
+	Near      string         `json:"near" doc:"What an adult near means at this age"`
+	Gear      []string       `json:"gear"`
+	Where     []string       `json:"where"`
+	Before    []string       `json:"before"`
+	Cautions  []CautionRow   `json:"cautions"`
+	Stop      []string       `json:"stop" doc:"Stop if …"`
+	Clearing  []string       `json:"clearing"`
+	Holds     string         `json:"holds,omitempty" doc:"Allergens"`
+	Lowered   []string       `json:"lowered" doc:"What the teacher lowered, with the reason"`
+	General   []string       `json:"general"`
+	Cards     []string       `json:"cards" doc:"First-aid cards, those of this experiment first"`
 }
 
 // viewSafety puts the gravest findings first; ways out are worked out where a
@@ -129,8 +131,8 @@ func viewSafety(d *design.Document, l *larder.Larder, r safety.Report, language 
 		for _, a := range f.Aid {
 			v.Wrong = append(v.Wrong, titles[a])
 		}
-		if f.Clear != "" {
-			v.Clear = text.Render(safety.ClearUp(d, f), language)
+		if m := r.Clearing.ClearUp(d, f); m.ID != "" {
+			v.Clear = text.Render(m, language)
 		}
 		if q := f.Said; q != nil {
 			v.Said = &SaidView{q.Concept, q.Key, text.Render(q.Question, language), q.Sentence, q.Words, q.Language, q.Path, q.Sure, q.Least}

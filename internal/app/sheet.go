@@ -221,7 +221,7 @@ func makeSheet(as store.Assignment, d *design.Document, language string, now tim
 	for _, row := range s.Steps {
 		starts[row.ID] = row.Start
 	}
-	s.SafetyPart = safetyPart(d, r.Safety, starts, w)
+	s.SafetyPart = w.guardian(d, r, starts)
 	s.Untranslated = w.missing
 	s.Permission = PermissionView{State: "asked", TextSha: hex.EncodeToString(permissionSha(d))}
 	return s

@@ -45,7 +45,7 @@ func homeSheet(as store.Assignment, d *design.Document, language string, now tim
 	w := &sheetWriter{language: language}
 	s := w.frame(as, d, now)
 	s.Notice = text.Render(text.Message{ID: "safety.watch.not-at-home"}, language)
-	s.SafetyPart = SafetyPart{AdultJobs: []AdultJobRow{}, Gear: []string{}, Where: []string{}, Before: []string{}, Cautions: []CautionRow{}, Stop: []string{}, Clearing: []string{}, Lowered: []string{}, General: []string{}, Cards: []string{}}
+	s.SafetyPart = SafetyPart{Sections: []SheetSection{}, AdultJobs: []AdultJobRow{}, Gear: []string{}, Where: []string{}, Before: []string{}, Cautions: []CautionRow{}, Stop: []string{}, Clearing: []string{}, Lowered: []string{}, General: []string{}, Cards: []string{}}
 	for _, c := range d.Conditions {
 		s.Conditions = append(s.Conditions, ConditionRow{ID: c.ID, Name: w.say(c.Name), Control: c.Control})
 	}

@@ -2030,6 +2030,8 @@ export interface components {
             lowered: string[];
             /** @description What an adult near means at this age */
             near: string;
+            /** @description The guardian's sheet, the same on the phone, on paper and in the preview */
+            sections: components["schemas"]["SheetSection"][];
             /** @description Stop if … */
             stop: string[];
             where: string[];
@@ -2126,6 +2128,8 @@ export interface components {
             questions: components["schemas"]["QuestionRow"][];
             readings: components["schemas"]["ReadingRow"][];
             recall_reason?: string;
+            /** @description The guardian's sheet, the same on the phone, on paper and in the preview */
+            sections: components["schemas"]["SheetSection"][];
             /** @description The teacher's readings, for homes that watch; empty while there are none */
             shown: components["schemas"]["ShownReading"][];
             /** @enum {string} */
@@ -2145,6 +2149,17 @@ export interface components {
             version: number;
             way: string;
             where: string[];
+        };
+        SheetLine: {
+            strong?: string;
+            text?: string;
+            why?: string;
+        };
+        SheetSection: {
+            /** @enum {string} */
+            id: "what" | "who" | "wear" | "where" | "before" | "during" | "stop" | "wrong" | "clear" | "lowered" | "general";
+            lines: components["schemas"]["SheetLine"][];
+            title: string;
         };
         ShownReading: {
             name: string;

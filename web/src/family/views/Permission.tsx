@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { ask, ProblemError } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
+import { SheetSections } from '../../ui/SheetSections';
 import { PhonePage } from '../parts/PhonePage';
 import { Sheets } from '../parts/Sheets';
 import { clock } from '../parts/time';
@@ -44,59 +45,7 @@ export function Permission({ state, bundle, sheet, onWrong, onGo }: WorkProps & 
       {p.state === 'withdrawn' && <p className="doubt">{t('withdrawnNote')}</p>}
       {sheet.untranslated > 0 && <p className="doubt">{t('untranslated')}</p>}
       <section className="card-paper">
-        <h2>{t('what')}</h2>
-        <p>{sheet.question}</p>
-        <p>{t('takes', { minutes: sheet.minutes, hands: sheet.hands })}</p>
-        {sheet.changed && <p>{t('changes', { name: sheet.changed })}</p>}
-        {sheet.place && <p>{t('place', { place: sheet.place })}</p>}
-      </section>
-      <section className="card-paper">
-        <h2>{t('whoThere')}</h2>
-        {sheet.adult_jobs.length === 0 && <p>{t('nobody')}</p>}
-        <ul style={{ paddingLeft: '1.2em' }}>
-          {sheet.adult_jobs.map((j) => (
-            <li key={j.step}>
-              <strong>{t(j.verdict === 'adult-does' ? 'adultDoes' : 'adultNear')}</strong>: {t('stepOf', { n: j.number, all: sheet.steps.length })}, {j.title}, {t('aboutMinutes', { minutes: j.minutes })}. {j.why} {j.do}
-            </li>
-          ))}
-        </ul>
-        {sheet.adult_jobs.length > 0 && <p>{sheet.near}</p>}
-        {sheet.gear.length > 0 && (
-          <p>
-            {t('wear')}: {sheet.gear.join(' · ')}
-          </p>
-        )}
-      </section>
-      <section className="card-paper">
-        <h2>{t('couldHurt')}</h2>
-        <ul style={{ paddingLeft: '1.2em' }}>
-          {sheet.holds && (
-            <li>
-              <strong>{sheet.holds}</strong>
-            </li>
-          )}
-          {sheet.lowered.map((l) => (
-            <li key={l}>
-              <strong>{l}</strong>
-            </li>
-          ))}
-          {sheet.cautions.map((c) => (
-            <li key={c.why + c.do}>
-              {c.why} {c.do}
-            </li>
-          ))}
-          {sheet.general.map((g) => (
-            <li key={g}>{g}</li>
-          ))}
-        </ul>
-        <h2>{t('stopIf')}</h2>
-        <ul style={{ paddingLeft: '1.2em' }}>
-          {sheet.stop.map((s) => (
-            <li key={s}>{s}</li>
-          ))}
-        </ul>
-        <h2>{t('clearing')}</h2>
-        <p>{sheet.clearing.join(' ')}</p>
+        <SheetSections sections={sheet.sections} heading="h2" />
         <Numbers bundle={bundle} />
         <Sheets home={state.home} assignment={sheet.assignment} />
       </section>

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, type Schemas } from '../../api/client';
+import { SheetSections } from '../../ui/SheetSections';
 import { useEditing } from './fields';
 import type { Review } from './useDraft';
 
@@ -58,45 +59,9 @@ function OnlyWatched() {
 }
 
 function Guardian({ part, language }: { part: Part; language: string }) {
-  const es = language === 'es';
   return (
-      <div className="card-paper" lang={language}>
-        <h3>{es ? 'Quién tiene que estar' : 'Who must be there'}</h3>
-        {part.adult_jobs.length === 0 && <p>{es ? 'No hace falta que haya una persona adulta.' : 'No adult has to be there.'}</p>}
-        {part.adult_jobs.map((j) => (
-          <p key={j.step}>
-            <strong>
-              {es ? 'Paso' : 'Step'} {j.number}, {es ? 'unos' : 'about'} {j.minutes} min
-            </strong>
-            , {j.title}. {j.why} {j.do}
-          </p>
-        ))}
-        {part.adult_jobs.length > 0 && <p>{part.near}</p>}
-        <h3>{es ? 'Protección y lugar' : 'Wear, and where'}</h3>
-        <p>
-          {part.gear.length > 0 ? `${part.gear.join(' · ')}. ` : ''}
-          {part.where.join(' ')} {part.before.join(' ')}
-        </p>
-        {part.holds && <p>{part.holds}</p>}
-        <h3>{es ? 'Qué puede hacer daño' : 'What could hurt'}</h3>
-        {part.cautions.length === 0 && <p>{es ? 'Solo los cuidados habituales.' : 'Nothing but the usual cautions applies. They are on the sheet all the same.'}</p>}
-        <ul>
-          {part.cautions.map((c) => (
-            <li key={c.why + c.do}>
-              {c.why} {c.do}
-            </li>
-          ))}
-        </ul>
-        <h3>{es ? 'Parar si' : 'Stop if'}</h3>
-        <p>{part.stop.join(' · ')}</p>
-        <h3>{es ? 'Recoger' : 'Clearing up'}</h3>
-        <p>{part.clearing.join(' ')}</p>
-        {part.lowered.map((l) => (
-          <p key={l}>
-            <strong>{l}</strong>
-          </p>
-        ))}
-        <p className="second small">{part.general.join(' ')}</p>
-      </div>
+    <div className="card-paper" lang={language}>
+      <SheetSections sections={part.sections} heading="h3" />
+    </div>
   );
 }

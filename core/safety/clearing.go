@@ -1,0 +1,124 @@
+package safety
+
+import (
+	"slices"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/text"
+)
+
+// clearingPlaces are where things go when clearing up, the strictest first.
+var clearingPlaces = []string{"none", "cells", "put-back", "bin", "sink"}
+
+// Clearing is one list for clearing up: each thing stands in one place, the
+// strictest of what it is and of what shares its vessel at the end.
+type Clearing struct {
+	Places map[string]string // by the id of the need
+	Lines  []text.Message    // in the order in which it is done
+}
+
+// clearing works the list out from the findings and from what is in which
+// vessel at the end.
+func (j *judge) clearing(findings []Finding) Clearing {
+	c := Clearing{Places: map[string]string{}}
+	cools := false
+	for _, f := range findings {
+		cools = cools || f.Clear == "cool"
+		if f.Said != nil || !slices.Contains(clearingPlaces, f.Clear) || f.Clear == "none" && len(f.Needs) > 1 {
+			continue // what may not meet is put away thing by thing
+		}
+		for _, id := range f.Needs {
+			n, ok := j.d.Need(id)
+			if !ok {
+				continue
+			}
+			if m, known := j.material(n); known && f.Clear == "sink" && !m.Is("matter", "stuff") {
+				continue // a vessel or a tool is washed, not poured away
+			}
+			c.Places[id] = stricter(c.Places[id], f.Clear)
+		}
+	}
+	fizzes := map[string]bool{}
+	for i := range j.vessels {
+		v := &j.vessels[i]
+		if len(v.states) == 0 {
+			continue
+		}
+		last := v.states[len(v.states)-1].holds
+		place := ""
+		for _, x := range last {
+			if p := c.Places[x.need.ID]; p != "" && p != "none" && x.material.Is("matter", "stuff") {
+				place = stricter(place, p)
+			}
+		}
+		gas := len(gasFrom(last)) > 0
+		for _, x := range last {
+			if !x.material.Is("matter", "stuff") {
+				continue
+			}
+			fizzes[x.need.ID] = fizzes[x.need.ID] || gas
+			if place != "" {
+				c.Places[x.need.ID] = stricter(c.Places[x.need.ID], place)
+			}
+		}
+	}
+	if cools {
+		c.Lines = append(c.Lines, text.Message{ID: "safety.clear.cool"})
+	}
+	for _, place := range slices.Backward(clearingPlaces) {
+		var things text.List
+		wait := false
+		for i := range j.d.Needs {
+			if n := &j.d.Needs[i]; c.Places[n.ID] == place {
+				things = append(things, text.Message{ID: "safety.thing", Args: text.Args{"thing": n.Name}})
+				wait = wait || fizzes[n.ID]
+			}
+		}
+		if len(things) == 0 {
+			continue
+		}
+		id := "safety.clear." + place
+		if place == "sink" && wait {
+			id = "safety.clear.sink-fizz"
+		}
+		c.Lines = append(c.Lines, text.Message{ID: id, Args: text.Args{"things": things}})
+	}
+	return c
+}
+
+// stricter is the stricter of two places; "" is none yet.
+func stricter(a, b string) string {
+	switch {
+	case a == "":
+		return b
+	case b == "":
+		return a
+	case slices.Index(clearingPlaces, b) < slices.Index(clearingPlaces, a):
+		return b
+	}
+	return a
+}
+
+// ClearUp says how to clear up what a finding comes from, by the one list; the
+// empty message where there is nothing to say.
+func (c Clearing) ClearUp(d *design.Document, f Finding) text.Message {
+	place := ""
+	var things text.List
+	for _, id := range f.Needs {
+		if p := c.Places[id]; p != "" {
+			place = stricter(place, p)
+		}
+	}
+	for _, id := range f.Needs {
+		if n, ok := d.Need(id); ok && place != "" && c.Places[id] == place {
+			things = append(things, text.Message{ID: "safety.thing", Args: text.Args{"thing": n.Name}})
+		}
+	}
+	switch {
+	case len(things) > 0:
+		return text.Message{ID: "safety.clear." + place, Args: text.Args{"things": things}}
+	case f.Clear == "cool" || f.Clear == "put-back":
+		return text.Message{ID: "safety.clear." + f.Clear}
+	}
+	return text.Message{}
+}

@@ -325,6 +325,7 @@ func (p *page) agree(link string) {
 	p.open(link)
 	p.press("Go on")
 	p.sees("What could hurt, and what to do")
+	p.ticks("No")
 	p.ticks("Photos of the work")
 	p.writes("Your name (an adult)", "A. Gorsby")
 	p.press("We agree, begin")

@@ -84,6 +84,7 @@ func TestReloadInEachState(t *testing.T) {
 	again("For the home called")
 	p.press("Go on")
 	again("Who must be there")
+	p.ticks("No")
 	p.writes("Your name (an adult)", "A. Gorsby")
 	p.press("We agree, begin")
 	again("Getting ready")

@@ -124,6 +124,12 @@ func TestWholeWay(t *testing.T) {
 	for _, title := range []string{"Draw the start line", "Hang the strips", "Pour, and start the clock", "At 1 minute"} {
 		fern.press("Done, next")
 		fern.sees(title)
+		if title == "Hang the strips" {
+			fern.sees("Does a child under 4 live in your home?")
+			fern.seesNot("ends level") // closed until it is answered
+			fern.ticks("No")
+			fern.sees("ends level")
+		}
 	}
 	readyAt := evaluate[string](fern, `document.querySelector('[data-testid=timer]').dataset.readyAt`)
 

@@ -113,7 +113,7 @@ func Open(d *design.Document, entries []Entry, w Writer, adults ...string) *Book
 // and none had said to be there by then. A reading that names no step, or one
 // that does not take it, is of the steps that do.
 func (b *Book) alone(e *Entry) []string {
-	if len(b.adults) == 0 || e.Kind == Adult || e.Kind == Vouched || e.Kind == Tick || e.Kind == Sent || e.Kind == Spoiled {
+	if len(b.adults) == 0 || e.Kind == Adult || e.Kind == Fact || e.Kind == Vouched || e.Kind == Tick || e.Kind == Sent || e.Kind == Spoiled {
 		return nil
 	}
 	steps := []string{e.Step}
@@ -171,7 +171,7 @@ func (b *Book) take(e *Entry, spoiled map[string]string) {
 		}
 	case Tick:
 		b.Ticked[e.Refers] = e.Reason != "no"
-	case Adult, Vouched: // read before
+	case Adult, Fact, Vouched: // read before
 	case Sent:
 		at := e.Received
 		b.SentAt = &at

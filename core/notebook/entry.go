@@ -23,11 +23,12 @@ const (
 	Photo       Kind = "photo"       // the picture in Refers, for an evidence
 	Sent        Kind = "sent"        // the home handed its work in
 	Adult       Kind = "adult"       // an adult says to be there, at a step
+	Fact        Kind = "fact"        // what the home says of itself (Refers: the fact; Choice: yes or no)
 	Vouched     Kind = "vouched"     // the teacher says why a step counts without that (Reason)
 )
 
 // Kinds are all kinds of entry.
-var Kinds = []Kind{Reading, Observation, Answer, Tick, StepDone, Spoiled, NotRead, Photo, Sent, Adult, Vouched}
+var Kinds = []Kind{Reading, Observation, Answer, Tick, StepDone, Spoiled, NotRead, Photo, Sent, Adult, Fact, Vouched}
 
 // Provenance says whose measurement an entry is.
 type Provenance string
@@ -123,6 +124,10 @@ func Fits(d *design.Document, e *Entry) *Problem {
 	case Vouched:
 		if e.Step == "" || strings.TrimSpace(e.Reason) == "" {
 			return &Problem{"reason", "says why the step counts without an adult's word on record", "Grandma told me on the phone that she was there"}
+		}
+	case Fact:
+		if e.Refers == "" || len(e.Choice) != 1 || e.Choice[0] != "yes" && e.Choice[0] != "no" {
+			return &Problem{"choice", "says yes or no to one question about the home", "no"}
 		}
 	case StepDone, Adult:
 		if e.Step == "" {

@@ -38,6 +38,7 @@ type Report struct {
 	Findings []Finding // in the order of their first step, then of the book
 	Lines    []Line    // the order of steps: errors, and what is added
 	Clearing Clearing
+	Facts    []Fact // of a home that would raise it; none where one is given
 	Bands    [4]Verdict
 }
 
@@ -55,6 +56,9 @@ func Judge(d *design.Document, l *larder.Larder, home *kitchen.People) Report {
 		r.Bands[i] = Worst(findings)
 		if i == bandOf(d.AgeBand) {
 			r.Findings, r.Lines, r.Clearing = findings, j.lines(findings), j.clearing(findings)
+			if home == nil {
+				r.Facts = j.facts(findings)
+			}
 		}
 	}
 	return r

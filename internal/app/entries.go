@@ -20,7 +20,7 @@ import (
 // EntryFields are an entry as the phone sends it; which are set depends on
 // the kind.
 type EntryFields struct {
-	Kind       string    `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,sent,adult,vouched"`
+	Kind       string    `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,sent,adult,fact,vouched"`
 	Step       string    `json:"step,omitempty"`
 	Reading    string    `json:"reading,omitempty"`
 	Condition  string    `json:"condition,omitempty"`
@@ -32,7 +32,7 @@ type EntryFields struct {
 	Evidence   string    `json:"evidence,omitempty"`
 	Text       string    `json:"text,omitempty"`
 	Choice     []string  `json:"choice,omitempty"`
-	Refers     string    `json:"refers,omitempty" doc:"Entry that is corrected or spoiled, need that is ticked, picture"`
+	Refers     string    `json:"refers,omitempty" doc:"Entry that is corrected or spoiled, need that is ticked, picture, fact of the home"`
 	Reason     string    `json:"reason,omitempty"`
 	PhoneTime  time.Time `json:"phone_time" doc:"By the phone's clock"`
 	OffsetMs   int64     `json:"offset_ms" doc:"Server's clock minus the phone's, as last measured, in milliseconds"`
@@ -146,7 +146,7 @@ func (a *App) PutEntry(ctx context.Context, who HomeActor, assignment, id uuid.U
 var errRecalled = &Refused{Code: "recalled", Detail: "The teacher took this experiment back. What you had is kept."}
 
 // mayWrite decides whether a home may make an entry with its present
-// permission: ticks always; words once it declined, and where it can only
+// permission: ticks and what it says of itself always; words once it declined, and where it can only
 // watch; everything once granted, pictures only when they were agreed to.
 func mayWrite(as store.Assignment, p PermissionView, f EntryFields) error {
 	if as.RecalledAt != nil {
@@ -162,7 +162,7 @@ func mayWrite(as store.Assignment, p PermissionView, f EntryFields) error {
 			return errWatchOnly
 		}
 		return nil
-	case kind == notebook.Tick:
+	case kind == notebook.Tick || kind == notebook.Fact:
 		return nil
 	case p.State == "declined" && words:
 		return nil

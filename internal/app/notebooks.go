@@ -55,6 +55,9 @@ func (a *App) Notebook(ctx context.Context, who TeacherActor, class, assignment,
 		}
 		for _, row := range b.entries[home] {
 			e, _ := readEntry(row)
+			if e.Kind == notebook.Fact {
+				continue // the home's own
+			}
 			line := NotebookLine{EntryView: viewEntry(&b.design, row, book.Writer), MeasuredAt: e.Measured()}
 			if f, ok := fates[e.ID]; ok {
 				line.Fate, line.FateReason = f.Fate, f.Reason
@@ -97,7 +100,11 @@ func (a *App) Vouch(ctx context.Context, who TeacherActor, class, assignment, ho
 	if len([]rune(f.Reason)) < safety.LeastReason {
 		return &Invalid{"reason", fmt.Sprintf("says why it counts, with at least %d letters", safety.LeastReason), "Grandma told me on the phone that she was there"}
 	}
-	if !contains(adultSteps(&d), step) {
+	said, err := a.Store.HomeEntries(ctx, class, home)
+	if err != nil {
+		return err
+	}
+	if !contains(adultSteps(&d)(knownFacts(said)[home]), step) {
 		return &Invalid{"step", "has to be a step that needs an adult", ""}
 	}
 	if err := f.check(now); err != nil {
@@ -151,7 +158,7 @@ func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID
 	if err != nil {
 		return OwnResult{}, err
 	}
-	book := openBook(&d, ofAssignment(own, assignment), hc.writer, adultSteps(&d)...)
+	book := openBook(&d, ofAssignment(own, assignment), hc.writer, adultSteps(&d)(knownFacts(own)[who.Home])...)
 	if watching {
 		shared, err := a.Store.SharedEntries(ctx, who.Class)
 		if err != nil {

@@ -10,7 +10,6 @@ import (
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/quantity"
-	"patient-kitchen/core/safety"
 	"patient-kitchen/internal/store"
 )
 
@@ -29,7 +28,6 @@ type classBooks struct {
 	permissions map[uuid.UUID]PermissionView
 	books       map[uuid.UUID]*notebook.Book
 	entries     map[uuid.UUID][]store.Entry
-	adults      []string // ids of the steps that need an adult
 	shared      *notebook.Book
 	sharedRows  []store.Entry
 }
@@ -73,25 +71,20 @@ func (a *App) classBooks(ctx context.Context, who TeacherActor, class, assignmen
 			b.entries[*r.HomeID] = append(b.entries[*r.HomeID], r)
 		}
 	}
-	b.adults = adultSteps(&b.design)
+	facts, err := a.Store.Facts(ctx, class)
+	if err != nil {
+		return nil, err
+	}
+	known, adults := knownFacts(facts), adultSteps(&b.design)
 	for _, h := range b.homes {
 		w := notebook.Writer{Language: h.Language, System: quantity.System(c.UnitSystem)}
 		if b.permissions[h.ID].State == "withdrawn" {
 			b.entries[h.ID] = nil // a permission taken back hides the home's items at once
 		}
-		b.books[h.ID] = openBook(&b.design, b.entries[h.ID], w, b.adults...)
+		b.books[h.ID] = openBook(&b.design, b.entries[h.ID], w, adults(known[h.ID])...)
 	}
 	b.shared = openBook(&b.design, b.sharedRows, notebook.Writer{Language: c.Language, System: quantity.System(c.UnitSystem)})
 	return b, nil
-}
-
-// adultSteps are the steps of a design at which an adult has to be.
-func adultSteps(d *design.Document) []string {
-	var out []string
-	for _, j := range safety.AdultJobs(d, safety.Check(d)) {
-		out = append(out, j.Step)
-	}
-	return out
 }
 
 func openBook(d *design.Document, rows []store.Entry, w notebook.Writer, adults ...string) *notebook.Book {

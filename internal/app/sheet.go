@@ -45,6 +45,7 @@ type Sheet struct {
 	Questions    []QuestionRow  `json:"questions"`
 	Mistakes     []MistakeRow   `json:"mistakes"`
 	SafetyPart
+	Facts      []FactRow      `json:"facts" doc:"Questions about the home; a step that one names waits for its answer"`
 	Permission PermissionView `json:"permission"`
 	Entries    []EntryView    `json:"entries" doc:"The home's own entries as the server has them"`
 	Shown      []ShownReading `json:"shown" doc:"The teacher's readings, for homes that watch; empty while there are none"`
@@ -187,7 +188,7 @@ func (w *sheetWriter) frame(as store.Assignment, d *design.Document, now time.Ti
 		Assignment: as.ID, Version: as.Number, Title: w.say(d.Title), Question: w.say(d.Question), Changed: w.say(d.Changed.Name),
 		Way: string(d.Way), State: stateOf(as.OpensAt, as.DueAt, as.RecalledAt, now), OpensAt: as.OpensAt, DueAt: as.DueAt, RecallReason: as.RecallReason, Trials: d.Trials,
 		Conditions: []ConditionRow{}, Needs: []NeedRow{}, Steps: []StepRow{}, Readings: []ReadingRow{}, Evidence: []EvidenceRow{}, Questions: []QuestionRow{},
-		Mistakes: []MistakeRow{}, Entries: []EntryView{}, Shown: []ShownReading{},
+		Mistakes: []MistakeRow{}, Entries: []EntryView{}, Shown: []ShownReading{}, Facts: []FactRow{},
 	}
 }
 
@@ -222,6 +223,7 @@ func makeSheet(as store.Assignment, d *design.Document, language string, now tim
 		starts[row.ID] = row.Start
 	}
 	s.SafetyPart = w.guardian(d, r, starts)
+	s.Facts = factRows(r.Safety.Facts, language)
 	s.Untranslated = w.missing
 	s.Permission = PermissionView{State: "asked", TextSha: hex.EncodeToString(permissionSha(d))}
 	return s

@@ -12,7 +12,7 @@ import (
 // script, paper and the teacher's preview draw the same sections in the same
 // order.
 type SheetSection struct {
-	ID    string      `json:"id" enum:"what,who,wear,where,before,during,stop,wrong,clear,lowered,general"`
+	ID    string      `json:"id" enum:"what,who,facts,wear,where,before,during,stop,wrong,clear,lowered,general"`
 	Title string      `json:"title"`
 	Lines []SheetLine `json:"lines"`
 }
@@ -70,6 +70,7 @@ func (w *sheetWriter) sections(d *design.Document, r review.Review, p SafetyPart
 		}
 	}
 	add("who", who...)
+	add("facts", factLines(d, r, w.language)...)
 	if len(p.Gear) > 0 {
 		add("wear", plain(strings.Join(p.Gear, " · "))...)
 	} else {

@@ -51,6 +51,11 @@ func (q *Queries) HomeEntries(ctx context.Context, class, home uuid.UUID) ([]Ent
 	return many[Entry](ctx, q, `SELECT * FROM entry WHERE class_id = $1 AND home_id = $2 ORDER BY received_at, id`, class, home)
 }
 
+// Facts lists what the homes of a class say of themselves, in all assignments.
+func (q *Queries) Facts(ctx context.Context, class uuid.UUID) ([]Entry, error) {
+	return many[Entry](ctx, q, `SELECT * FROM entry WHERE class_id = $1 AND kind = 'fact' ORDER BY received_at, id`, class)
+}
+
 // SharedEntries lists the teacher's shared readings of all assignments of a class.
 func (q *Queries) SharedEntries(ctx context.Context, class uuid.UUID) ([]Entry, error) {
 	return many[Entry](ctx, q, `SELECT * FROM entry WHERE class_id = $1 AND home_id IS NULL ORDER BY received_at, id`, class)

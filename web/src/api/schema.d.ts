@@ -1183,7 +1183,7 @@ export interface components {
             evidence?: string;
             instrument?: string;
             /** @enum {string} */
-            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "vouched";
+            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "vouched";
             /**
              * Format: int64
              * @description Server's clock minus the phone's, as last measured, in milliseconds
@@ -1197,7 +1197,7 @@ export interface components {
             question?: string;
             reading?: string;
             reason?: string;
-            /** @description Entry that is corrected or spoiled, need that is ticked, picture */
+            /** @description Entry that is corrected or spoiled, need that is ticked, picture, fact of the home */
             refers?: string;
             step?: string;
             text?: string;
@@ -1222,7 +1222,7 @@ export interface components {
             evidence?: string;
             instrument?: string;
             /** @enum {string} */
-            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "vouched";
+            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "vouched";
             /**
              * Format: int64
              * @description Server's clock minus the phone's, as last measured, in milliseconds
@@ -1236,7 +1236,7 @@ export interface components {
             question?: string;
             reading?: string;
             reason?: string;
-            /** @description Entry that is corrected or spoiled, need that is ticked, picture */
+            /** @description Entry that is corrected or spoiled, need that is ticked, picture, fact of the home */
             refers?: string;
             step?: string;
             text?: string;
@@ -1316,6 +1316,23 @@ export interface components {
             updated_at: string;
             /** Format: int64 */
             version: number;
+        };
+        FactRow: {
+            ask: string;
+            /** @description What is done then */
+            do: string;
+            id: string;
+            /**
+             * @description The answer that raises
+             * @enum {string}
+             */
+            raises: "yes" | "no";
+            steps: components["schemas"]["FactStepRow"][];
+        };
+        FactStepRow: {
+            step: string;
+            /** @enum {string} */
+            verdict: "adult-near" | "adult-does" | "not-at-home";
         };
         Fallback: {
             class?: string;
@@ -2104,6 +2121,8 @@ export interface components {
             /** @description The home's own entries as the server has them */
             entries: components["schemas"]["EntryView"][];
             evidence: components["schemas"]["EvidenceRow"][];
+            /** @description Questions about the home; a step that one names waits for its answer */
+            facts: components["schemas"]["FactRow"][];
             gear: string[];
             general: string[];
             /** Format: int64 */
@@ -2157,7 +2176,7 @@ export interface components {
         };
         SheetSection: {
             /** @enum {string} */
-            id: "what" | "who" | "wear" | "where" | "before" | "during" | "stop" | "wrong" | "clear" | "lowered" | "general";
+            id: "what" | "who" | "facts" | "wear" | "where" | "before" | "during" | "stop" | "wrong" | "clear" | "lowered" | "general";
             lines: components["schemas"]["SheetLine"][];
             title: string;
         };

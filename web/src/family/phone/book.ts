@@ -14,7 +14,10 @@ export const byTime = (a: LocalEntry, b: LocalEntry) => a.entry.phone_time.local
 /** What a home's own entries say, as far as the phone may say it: order and flags, never what a number means. */
 export class Book {
   readonly entries: LocalEntry[];
+  /** What the home says of itself, in whichever experiment. */
+  readonly facts: LocalEntry[];
   constructor(all: LocalEntry[], assignment: string) {
+    this.facts = all.filter((e) => e.entry.kind === 'fact').sort(byTime);
     this.entries = all.filter((e) => e.assignment === assignment).sort(byTime);
   }
   of(kind: string) {
@@ -48,6 +51,9 @@ export class Book {
   }
   adult(step: string) {
     return this.of('adult').find((e) => e.entry.step === step);
+  }
+  fact(id: string) {
+    return last(this.facts.filter((e) => e.entry.refers === id))?.entry.choice?.[0];
   }
   photos(evidence: string) {
     return this.of('photo').filter((e) => e.entry.evidence === evidence);

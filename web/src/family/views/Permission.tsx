@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { ask, ProblemError } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { SheetSections } from '../../ui/SheetSections';
+import { HomeFact } from '../parts/HomeFacts';
 import { PhonePage } from '../parts/PhonePage';
 import { Sheets } from '../parts/Sheets';
 import { clock } from '../parts/time';
@@ -9,7 +10,8 @@ import { useWords } from '../words';
 import type { WorkProps } from '../phone/work';
 
 /** What, how long, who must be there, what could hurt; and a guardian's yes or no. */
-export function Permission({ state, bundle, sheet, onWrong, onGo }: WorkProps & { onGo: (page: string) => void }) {
+export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string) => void }) {
+  const { state, bundle, sheet, book, onWrong } = props;
   const t = useWords();
   const p = sheet.permission;
   const [adult, setAdult] = useState(false);
@@ -37,7 +39,8 @@ export function Permission({ state, bundle, sheet, onWrong, onGo }: WorkProps & 
     }
   };
   const granted = p.state === 'granted';
-  const waits = sheet.adult_jobs.length > 0 && !adult ? t('tickFirst') : name.trim() === '' ? t('nameFirst') : undefined;
+  const adults = sheet.adult_jobs.length > 0 || sheet.facts.some((f) => book.fact(f.id) === f.raises && f.steps.some((s) => s.verdict !== 'not-at-home'));
+  const waits = adults && !adult ? t('tickFirst') : name.trim() === '' ? t('nameFirst') : undefined;
   const action = granted ? { words: t('goOn'), do: () => onGo('ready') } : { words: t('agree'), do: () => !busy && void answer('granted'), waits };
   return (
     <PhonePage place={sheet.title} heading={t('before')} focusKey="permission" state={state} action={action} onWrong={onWrong}>
@@ -49,6 +52,16 @@ export function Permission({ state, bundle, sheet, onWrong, onGo }: WorkProps & 
         <Numbers bundle={bundle} />
         <Sheets home={state.home} assignment={sheet.assignment} />
       </section>
+      {sheet.facts.length > 0 && (
+        <section className="card-paper">
+          <h2>{t('inOurHome')}</h2>
+          <p className="second">{t('ourHomeAsk')}</p>
+          {sheet.facts.map((f) => (
+            <HomeFact key={f.id} {...props} fact={f} />
+          ))}
+          <p className="hint">{t('ourHomeHint')}</p>
+        </section>
+      )}
       <section className="card-paper">
         <h2>
           {t('permission')} <NameLabel name={bundle.home.nickname} />
@@ -63,7 +76,7 @@ export function Permission({ state, bundle, sheet, onWrong, onGo }: WorkProps & 
         ) : (
           <>
             <p>{t('permissionFor', { name: bundle.home.nickname })}</p>
-            {sheet.adult_jobs.length > 0 && <Tick id="adult" words={t('adultTick')} on={adult} set={setAdult} />}
+            {adults && <Tick id="adult" words={t('adultTick')} on={adult} set={setAdult} />}
             <Tick id="photos" words={t('photosTick')} on={photos} set={setPhotos} />
             {photos && <Tick id="gallery" words={t('galleryTick', { teacher: bundle.class.teacher })} on={gallery} set={setGallery} />}
             <div className="field" style={{ marginTop: 12 }}>

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { Icon } from '../../ui/Icon';
+import { factsAt, HomeFact } from '../parts/HomeFacts';
 import { PhonePage } from '../parts/PhonePage';
 import { ProgressThread } from '../parts/ProgressThread';
 import { clock } from '../parts/time';
@@ -34,8 +35,12 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
     if (!book.done(step.id)) await state.add(sheet.assignment, { kind: 'step-done', step: step.id });
     onGo(number + 1);
   };
-  const needsAdult = step.adult !== undefined && step.adult !== '' && !book.adult(step.id);
-  const waits = step.foreign ? t('waitsLanguage', { teacher: bundle.class.teacher }) : needsAdult ? t('waitsAdult') : sheet.state === 'waiting' ? t('opensAt', { time: clock(sheet.opens_at, zone, language) }) : waiting ? (readyAt ? t('waitsClock', { time: clock(readyAt, zone, language) }) : t('clockStarts', { step: from?.title ?? '' })) : undefined;
+  const facts = factsAt(props, step.id);
+  const adult = step.adult || facts.adult;
+  const needsAdult = Boolean(adult) && !book.adult(step.id);
+  const barred = facts.open || facts.closed;
+  const shut = barred || needsAdult;
+  const waits = step.foreign ? t('waitsLanguage', { teacher: bundle.class.teacher }) : facts.open ? t('waitsAnswer') : facts.closed ? t('waitsClosed') : needsAdult ? t('waitsAdult') : sheet.state === 'waiting' ? t('opensAt', { time: clock(sheet.opens_at, zone, language) }) : waiting ? (readyAt ? t('waitsClock', { time: clock(readyAt, zone, language) }) : t('clockStarts', { step: from?.title ?? '' })) : undefined;
   const place = `${t('stepOf', { n: number, all: sheet.steps.length })} · ${rest >= 90 ? t('hoursLeft', { count: Math.round(rest / 60) }) : t('minLeft', { count: Math.max(1, Math.round(rest)) })}`;
   return (
     <PhonePage
@@ -77,18 +82,33 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
               {b}
             </p>
           ))}
-          {step.text && <p style={{ fontSize: '1.11rem' }}>{step.text}</p>}
+          {step.text && !barred && <p style={{ fontSize: '1.11rem' }}>{step.text}</p>}
           {step.see && (
             <p>
               <span className="second">{t('shouldSee')}</span> {step.see}
             </p>
           )}
-          {step.adult && (
-            <div className={`card-paper adult ${step.adult === 'adult-does' ? 'does' : ''}`}>
+          {facts.here.length > 0 && barred && (
+            <div className="card-paper">
+              <h2>{t('inOurHome')}</h2>
+              {facts.here.map((f) => (
+                <HomeFact key={f.id} {...props} fact={f} />
+              ))}
+              <p className="hint">{t('ourHomeHint')}</p>
+              {facts.closed && (
+                <button type="button" className="btn btn-outline-primary" style={{ width: '100%' }} onClick={() => props.go(`#/${sheet.assignment}/permission`)}>
+                  {t('ratherWatch')}
+                </button>
+              )}
+            </div>
+          )}
+          {adult && (
+            <div className={`card-paper adult ${adult === 'adult-does' ? 'does' : ''}`}>
               <h2>
-                <Icon name="person-standing" size={24} /> {t(step.adult === 'adult-does' ? 'adultDoes' : 'adultNear')}
+                <Icon name="person-standing" size={24} /> {t(adult === 'adult-does' ? 'adultDoes' : 'adultNear')}
               </h2>
-              <p>{step.adult_why}</p>
+              {step.adult_why && <p>{step.adult_why}</p>}
+              {!step.adult && facts.here.filter((f) => book.fact(f.id) === f.raises).map((f) => <p key={f.id}>{f.do}</p>)}
               {book.adult(step.id) ? (
                 <p>{t('adultConfirmed', { time: clock(book.adult(step.id)!.entry.phone_time, zone, language) })}</p>
               ) : (
@@ -108,7 +128,7 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
               {a}
             </p>
           ))}
-          {step.takes.length > 0 && !needsAdult && <Readings {...props} step={step} />}
+          {step.takes.length > 0 && !shut && <Readings {...props} step={step} />}
           {step.evidence.map((id) => {
             const e = sheet.evidence.find((x) => x.id === id);
             if (!e) return null;

@@ -428,6 +428,7 @@ type Result struct {
 	Quantity []string       `json:"quantity,omitempty" doc:"Dimensions of the readings it fits"`
 	Kinds    []string       `json:"kinds,omitempty" doc:"Other kinds of reading it fits"`
 	Also     []string       `json:"also,omitempty" doc:"Words of the swaps for it"`
+	KeepsGas bool           `json:"keeps_gas,omitempty" doc:"It is lost when the gas gets out: the vessel cannot be left open"`
 }
 
 // Result finds a kind of result by its id.

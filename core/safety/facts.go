@@ -31,8 +31,6 @@ type FactStep struct {
 // Facts are the facts that would raise a design, in a fixed order.
 func Facts(d *design.Document, l *larder.Larder) []Fact {
 	j := newJudge(d, l, nil)
-	asked := j.questions()
-	j.asked = &asked
 	return j.facts(j.findings())
 }
 

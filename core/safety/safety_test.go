@@ -114,7 +114,7 @@ func TestInsertedStepsMend(t *testing.T) {
 			if i < 0 {
 				break
 			}
-			ways := safety.LineWays(d, r.Lines[i])
+			ways := safety.LineWays(d, larder.Standard(), r.Lines[i])
 			if len(ways) != 1 {
 				t.Fatalf("%s: no way out of %+v", lines, r.Lines[i])
 			}
@@ -552,7 +552,7 @@ func FuzzJudge(f *testing.F) {
 			}
 		}
 		for _, line := range r.Lines {
-			for _, w := range safety.LineWays(&d, line) {
+			for _, w := range safety.LineWays(&d, l, line) {
 				if _, err := safety.Apply(&d, l, w.ID); err != nil {
 					t.Fatalf("%s: %v", w.ID, err)
 				}

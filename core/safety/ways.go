@@ -1,6 +1,7 @@
 package safety
 
 import (
+	"errors"
 	"fmt"
 	"slices"
 	"strconv"
@@ -27,18 +28,33 @@ const maxSwaps = 3
 // cannot go home, show it and let homes watch. A way is offered only when the
 // finding is gone or milder with it and nothing as grave comes in its place.
 func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
+	if f.Said != nil {
+		return saidWays(d, l, f)
+	}
 	var ways []Way
 	known := map[string]bool{}
-	for _, g := range newJudge(d, l, nil).findings() {
+	base := newJudge(d, l, nil)
+	before := base.findings()
+	lines := base.lines(before)
+	for _, g := range before {
 		known[g.key()] = true
 	}
 	try := func(id string, label text.Message) {
-		after, err := Apply(d, l, id)
+		after, err := apply(d, l, id)
 		if err != nil {
 			return
 		}
+		after = withSteps(after, l, lines)
 		v := Care
-		for _, g := range newJudge(after, l, nil).findings() {
+		j := newJudge(after, l, nil)
+		found := j.findings()
+		if fresh(j.lines(found), lines) {
+			return // it mends one thing and breaks the order of another
+		}
+		for _, g := range found {
+			if g.Verdict == NotAtHome && !known[g.key()] {
+				return
+			}
 			if !slices.ContainsFunc(g.Steps, func(s string) bool { return slices.Contains(f.Steps, s) }) {
 				continue
 			}
@@ -51,13 +67,10 @@ func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
 		}
 		ways = append(ways, Way{id, label, v})
 	}
-	if f.Said != nil {
-		return saidWays(d, l, f)
-	}
 	switch {
 	case f.Rule == "gas-rigid-closed", f.Case == "closed":
 		for _, s := range f.Steps {
-			if i, ok := d.Step(s); ok && d.Steps[i].Closed {
+			if i, ok := d.Step(s); ok && d.Steps[i].Closed && !keepsGas(d, l) {
 				try("open:"+s, text.Message{ID: "safety.way.open"})
 				break
 			}
@@ -75,7 +88,7 @@ func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
 		most := fmt.Sprintf("%g mL", clauseOf(f.Rule, "much").OverML)
 		try("less:"+f.Needs[0]+":"+most, text.Message{ID: "safety.way.less", Args: text.Args{"amount": most}})
 	}
-	before := len(ways)
+	swaps := len(ways)
 	for _, id := range f.Needs {
 		n, ok := d.Need(id)
 		if !ok || n.Role == "" || n.Material == "" {
@@ -89,7 +102,7 @@ func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
 		named = l.Offers[f.Rule]
 		slices.SortStableFunc(all, func(a, b larder.Candidate) int { return preferred(named, a) - preferred(named, b) })
 		for _, c := range all {
-			if len(ways)-before >= maxSwaps {
+			if len(ways)-swaps >= maxSwaps {
 				break
 			}
 			if c.Class == larder.Unsuitable {
@@ -106,6 +119,47 @@ func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
 		ways = append(ways, Way{"watch", text.Message{ID: "safety.way.watch"}, NotAtHome})
 	}
 	return ways
+}
+
+// fresh reports whether an error in the order of steps stands in lines that
+// stood in none before.
+func fresh(lines, before []Line) bool {
+	return slices.ContainsFunc(lines, func(l Line) bool {
+		return l.Kind == OrderError && !slices.ContainsFunc(before, func(b Line) bool { return b.Kind == OrderError && b.Rule == l.Rule && b.Need == l.Need })
+	})
+}
+
+// keepsGas reports whether what is measured would be lost if the gas got out.
+// A measured mass or volume that does not say what it is of may be such.
+func keepsGas(d *design.Document, l *larder.Larder) bool {
+	for _, m := range d.Measured {
+		if m.Result == "" {
+			if u, ok := quantity.LookupUnit(unitOf(d, m.Reading)); ok && (u.Dim == gram.Dim || u.Dim == millilitre.Dim) {
+				return true
+			}
+		} else if k, ok := l.Result(m.Result); ok && k.KeepsGas {
+			return true
+		}
+	}
+	return false
+}
+
+var (
+	gram, _       = quantity.LookupUnit("g")
+	millilitre, _ = quantity.LookupUnit("mL")
+)
+
+// unitOf is the unit of a reading or a derived value; "" for neither.
+func unitOf(d *design.Document, id string) string {
+	if r, ok := d.Reading(id); ok {
+		return r.Unit
+	}
+	for _, x := range d.Derived {
+		if x.ID == id {
+			return x.Unit
+		}
+	}
+	return ""
 }
 
 // saidWays are the answers that change the design: it is done, and ticked or
@@ -141,13 +195,17 @@ func preferred(named []string, c larder.Candidate) int {
 	return 1
 }
 
-// LineWays lists what can be done about a line: put a step in, or do the work
-// outdoors.
-func LineWays(d *design.Document, l Line) []Way {
+// LineWays lists what can be done about a line: put a step in where it mends
+// the order and breaks no other, or do the work outdoors.
+func LineWays(d *design.Document, l *larder.Larder, line Line) []Way {
 	switch {
-	case l.Insert:
-		return []Way{{ID: "insert:" + l.Rule + ":" + l.Step, Label: text.Message{ID: "safety.way.insert", Args: text.Args{"title": text.Message{ID: "safety.step." + l.Rule + ".title"}}}}}
-	case l.Rule == "place":
+	case line.Insert:
+		id := "insert:" + line.Rule + ":" + line.Step
+		if _, err := Apply(d, l, id); err != nil {
+			return nil
+		}
+		return []Way{{ID: id, Label: text.Message{ID: "safety.way.insert", Args: text.Args{"title": text.Message{ID: "safety.step." + line.Rule + ".title"}}}}}
+	case line.Rule == "place":
 		return []Way{{ID: "outdoors", Label: text.Message{ID: "safety.way.outdoors"}}}
 	}
 	return nil
@@ -266,9 +324,40 @@ func SwapWay(need string, c larder.Candidate) string {
 	return fmt.Sprintf("swap:%s:%s:%s:%g", need, c.Material.ID, c.Form, c.Percent)
 }
 
-// Apply carries a way out on a copy of the design. It fails, naming the way,
+// Apply carries a way out on a copy of the design, with the steps that it asks
+// for: what may go home now may need goggles there. It fails, naming the way,
 // when it does not fit the design.
 func Apply(d *design.Document, l *larder.Larder, way string) (*design.Document, error) {
+	out, err := apply(d, l, way)
+	switch kind, _, _ := strings.Cut(way, ":"); {
+	case err != nil:
+		return nil, err
+	case kind == "open" || kind == "less" || kind == "swap":
+		return withSteps(out, l, linesOf(d, l)), nil
+	}
+	return out, nil
+}
+
+// withSteps puts in the steps that the order asks for and did not before.
+func withSteps(d *design.Document, l *larder.Larder, before []Line) *design.Document {
+	for range inserted { // each at most once
+		lines := linesOf(d, l)
+		i := slices.IndexFunc(lines, func(line Line) bool { return line.Insert && fresh([]Line{line}, before) })
+		if i < 0 {
+			break
+		}
+		more, err := insert(d, l, lines[i].Rule, lines[i].Step, errNowhere)
+		if err != nil {
+			break
+		}
+		d = more
+	}
+	return d
+}
+
+var errNowhere = errors.New("there is no place for this step")
+
+func apply(d *design.Document, l *larder.Larder, way string) (*design.Document, error) {
 	out := *d
 	out.Needs, out.Steps = slices.Clone(d.Needs), slices.Clone(d.Steps)
 	kind, rest, _ := strings.Cut(way, ":")
@@ -353,13 +442,13 @@ func insert(d *design.Document, l *larder.Larder, rule, step string, wrong error
 	if !ok || !found {
 		return nil, wrong
 	}
-	r := Judge(d, l, nil)
-	i := slices.IndexFunc(r.Lines, func(line Line) bool { return line.Rule == rule && line.Step == step && line.Insert })
+	lines := linesOf(d, l)
+	i := slices.IndexFunc(lines, func(line Line) bool { return line.Rule == rule && line.Step == step && line.Insert })
 	if i < 0 {
 		return nil, wrong
 	}
 	s := design.Step{ID: freshID(d, rule), Kind: what.kind, Title: text.Localized{}, Text: text.Localized{}, Duration: "2 min", Actions: []string{what.action}}
-	message := r.Lines[i].Message
+	message := lines[i].Message
 	if text.Has("safety.step." + rule + ".text") {
 		message = text.Message{ID: "safety.step." + rule + ".text"}
 	}
@@ -367,11 +456,25 @@ func insert(d *design.Document, l *larder.Larder, rule, step string, wrong error
 		s.Title[lang] = text.Render(text.Message{ID: "safety.step." + rule + ".title"}, lang)
 		s.Text[lang] = text.Render(message, lang)
 	}
-	if r.Lines[i].After {
+	if lines[i].After {
 		at++
 	}
-	d.Steps = slices.Insert(d.Steps, at, s)
-	return d, nil
+	// Where it would come behind a lit flame or into a wait it stands earlier.
+	for ; at >= 0; at-- {
+		out := *d
+		out.Steps = slices.Insert(slices.Clone(d.Steps), at, s)
+		after := linesOf(&out, l)
+		mended := !slices.ContainsFunc(after, func(line Line) bool { return line.Rule == rule && line.Step == step && line.Kind == OrderError })
+		if mended && !fresh(after, lines) {
+			return &out, nil
+		}
+	}
+	return nil, wrong
+}
+
+func linesOf(d *design.Document, l *larder.Larder) []Line {
+	j := newJudge(d, l, nil)
+	return j.lines(j.findings())
 }
 
 func freshNeed(d *design.Document, id string) string {

@@ -113,7 +113,7 @@ func Review(raw []byte, language string) ReviewView {
 	for _, f := range r.Validation {
 		v.Validation = append(v.Validation, FindingView{f.Code, string(f.Severity), f.Path, text.Render(f.Message, language), text.Render(f.Mend, language)})
 	}
-	v.Safety, v.Order, v.Bands = viewSafety(&d, d.Larder(), r.Safety, language), viewOrder(&d, r.Safety, language), viewBands(r.Safety)
+	v.Safety, v.Order, v.Bands = viewSafety(&d, d.Larder(), r.Safety, language), viewOrder(&d, d.Larder(), r.Safety, language), viewBands(r.Safety)
 	v.Guardian = (&sheetWriter{language: language}).guardian(&d, r, nil)
 	for _, l := range r.Margin {
 		v.Margin = append(v.Margin, MarginView{l.Topic, string(l.Weight), text.Render(l.Message, language), l.Path})

@@ -165,11 +165,11 @@ func viewWays(ways []safety.Way, language string) []WayView {
 	return out
 }
 
-func viewOrder(d *design.Document, r safety.Report, language string) []OrderView {
+func viewOrder(d *design.Document, l *larder.Larder, r safety.Report, language string) []OrderView {
 	out := []OrderView{}
-	for _, l := range r.Lines {
-		v := OrderView{Rule: l.Rule, Kind: string(l.Kind), Step: l.Step, Need: l.Need, Message: text.Render(l.Message, language), Ways: viewWays(safety.LineWays(d, l), language)}
-		v.Number = refOf(d, l.Step, language).Number
+	for _, line := range r.Lines {
+		v := OrderView{Rule: line.Rule, Kind: string(line.Kind), Step: line.Step, Need: line.Need, Message: text.Render(line.Message, language), Ways: viewWays(safety.LineWays(d, l, line), language)}
+		v.Number = refOf(d, line.Step, language).Number
 		out = append(out, v)
 	}
 	return out

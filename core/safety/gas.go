@@ -43,6 +43,41 @@ func (j *judge) gas(v *vessel) {
 	}
 }
 
+// foam judges an open vessel in which soap or the stuff itself holds the gas:
+// foam is about as large as the gas in it, and runs over the edge of a vessel
+// that does not hold both. Of an amount or a vessel that does not say how much,
+// it is expected.
+func (j *judge) foam(v *vessel) {
+	if isBag(v.material) {
+		return
+	}
+	var fullest *state
+	for i := range v.states {
+		st := &v.states[i]
+		if !st.closed && (fullest == nil || len(st.holds) > len(fullest.holds)) && st.makesGas() {
+			fullest = st
+		}
+	}
+	if fullest == nil || len(with(fullest.holds, foams)) == 0 {
+		return
+	}
+	makers := gasFrom(fullest.holds)
+	needs := needsOf(makers)
+	if v.need != nil {
+		needs = append(needs, v.need)
+	}
+	name := ""
+	switch fill, ok := j.upperFill(v, fullest.holds, makers, 1); {
+	case !ok:
+		name = "unknown"
+	case fill > 1:
+		name = "over"
+	default:
+		return
+	}
+	j.say(named("foam-over", name), []string{j.d.Steps[fullest.step].ID}, needs, "", nil)
+}
+
 // The limits of a bag's fill, as shares of its capacity at the upper end.
 const (
 	bagFits  = 0.95
@@ -127,10 +162,10 @@ func (j *judge) upperFill(v *vessel, holds, makers []content, scale float64) (fl
 // capacity of a bag in litres, at its lower end: as measured, if its kind can
 // hold so much, or a fifth less than the least of its kind.
 func (j *judge) capacity(v *vessel) (float64, bool) {
-	c := v.material.Capacity
-	if c == nil {
+	if v.material == nil || v.material.Capacity == nil {
 		return 0, false
 	}
+	c := v.material.Capacity
 	if q, ok := j.perRun(v.need); ok && q.Unit.Dim == quantity.Volume {
 		return min((q.SI()-2*q.USI())*1000, c.High/1000), q.SI() > 2*q.USI()
 	}

@@ -49,6 +49,11 @@ func (j *judge) kindsOf(m *larder.Material) mask {
 	return out
 }
 
+// foams are what a gas is held by: soap, and peroxide with what makes it foam.
+func foams(m *larder.Material) bool {
+	return slices.Contains(m.Roles, "surfactant") || isPeroxide(m)
+}
+
 func isAcid(m *larder.Material) bool {
 	return m.Is("acid", "food", "powder", "concentrate", "strong")
 }

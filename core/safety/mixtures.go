@@ -18,6 +18,7 @@ func (j *judge) mixtures() {
 		}
 		j.together(v)
 		j.gas(v)
+		j.foam(v)
 	}
 	for i := range j.d.Steps {
 		s := &j.d.Steps[i]

@@ -147,9 +147,9 @@ func TestListsAndNothing(t *testing.T) {
 		language string
 		want     string
 	}{
-		{text.List{milk}, "en", "It holds or may hold milk. Read the labels."},
-		{text.List{milk, soy}, "en", "It holds or may hold milk and soy. Read the labels."},
-		{text.List{milk, soy, egg}, "es", "Lleva o puede llevar leche, soja y huevo. Lea las etiquetas."},
+		{text.List{milk}, "en", "It contains or may contain milk. Read the labels."},
+		{text.List{milk, soy}, "en", "It contains or may contain milk and soy. Read the labels."},
+		{text.List{milk, soy, egg}, "es", "Contiene o puede contener leche, soja y huevo. Lea las etiquetas."},
 	} {
 		if got := text.Render(text.Message{ID: "safety.holds", Args: text.Args{"allergens": c.list}}, c.language); got != c.want {
 			t.Errorf("%q, want %q", got, c.want)

@@ -198,3 +198,25 @@ func TestSheetsOnPaper(t *testing.T) {
 		t.Error("a sheet without the numbers")
 	}
 }
+
+// The school's own assessment is signed at the foot of the Safety station, and
+// wants to be signed again when the design changes.
+func TestAssessmentIsSigned(t *testing.T) {
+	demo := theDemo(t)
+	p := tab(t, 1280, 800)
+	p.signIn(demo.base)
+	id := evaluate[string](p, `fetch('/api/v1/experiments').then((r) => r.json()).then((e) => e.items.find((x) => x.title === 'Warm wraps').id)`)
+	p.open(demo.base + "/experiments/" + id + "/safety")
+	p.sees("Not signed.")
+	p.press("Sign it for this design")
+	p.press("Sign")
+	p.sees("says what it is about")
+	p.writes("What it is about", "Hot water: 45 °C at most")
+	p.violations("an assessment")
+	p.press("Sign")
+	p.sees("Hot water: 45 °C at most")
+	p.seesNot("Sign it for this design")
+	p.do(chromedp.Reload())
+	p.sees("Hot water: 45 °C at most")
+	p.fits("an assessment")
+}

@@ -5,6 +5,7 @@ import (
 	"slices"
 	"strings"
 	"testing"
+	"time"
 
 	"github.com/go-chi/chi/v5"
 	"github.com/google/uuid"
@@ -44,6 +45,8 @@ func bodyFor(sc *school, method, pattern string) any {
 		return map[string]any{"text": "Intruder"}
 	case strings.HasSuffix(pattern, "/homes"), strings.HasSuffix(pattern, "/homes/{home}"):
 		return map[string]any{"nickname": "Intruder"}
+	case strings.HasSuffix(pattern, "/assessment"):
+		return map[string]string{"by": "Intruder", "on": lesson.Format(time.DateOnly), "about": "nothing"}
 	case strings.HasSuffix(pattern, "/vouch"):
 		return map[string]string{"step": "cut", "reason": "Grandma told me that she was there"}
 	case strings.HasSuffix(pattern, "/recall"):

@@ -252,6 +252,16 @@ func (s *Server) experiments() {
 	type ExperimentPath struct {
 		Experiment uuid.UUID `path:"experiment"`
 	}
+	forTeacher(s, op("GET", "/experiments/{experiment}/assessment", "get-assessment", "The school's last assessment of an experiment"), func(ctx context.Context, who app.TeacherActor, i *ExperimentPath) (app.AssessmentView, error) {
+		return s.App.Assessment(ctx, who, i.Experiment)
+	})
+	type assess struct {
+		ExperimentPath
+		Body app.AssessmentFields
+	}
+	forTeacher(s, op("POST", "/experiments/{experiment}/assessment", "assess", "Sign the school's own assessment of the experiment as it stands"), func(ctx context.Context, who app.TeacherActor, i *assess) (app.AssessmentView, error) {
+		return s.App.Assess(ctx, who, i.Experiment, i.Body)
+	})
 	type get struct {
 		ExperimentPath
 		Accept

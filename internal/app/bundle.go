@@ -118,6 +118,10 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 	if err != nil {
 		return Bundle{}, err
 	}
+	kept, err := a.Store.VersionSheets(ctx, who.Class, hc.home.Language)
+	if err != nil {
+		return Bundle{}, err
+	}
 	b := Bundle{Home: HomeCard{ID: hc.home.ID, Nickname: hc.home.Nickname, Language: hc.home.Language, Students: []string{}},
 		Class: cardOf(hc), FirstAid: FirstAid(hc.home.Language), Sheets: []Sheet{}, Languages: text.Languages, Now: a.Now()}
 	for _, s := range students {
@@ -131,6 +135,9 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 			return Bundle{}, err
 		}
 		s := homeSheet(as, &d, hc.home.Language, a.Now())
+		if d.Way != design.WatchShared {
+			frozen(&s.SafetyPart, as.VersionID, permissionSha(&d), kept)
+		}
 		for _, p := range permissions {
 			if p.AssignmentID == as.ID {
 				s.Permission = viewPermission(p, &d)

@@ -51,7 +51,13 @@ func (a *App) CheckIssue(ctx context.Context, who TeacherActor, class, experimen
 	if err != nil {
 		return IssueCheck{}, err
 	}
-	out := IssueCheck{Blockers: blockers(c, len(homes), e.Draft, language), Warnings: []string{}, Homes: len(homes), Number: 1}
+	sum := sha256.Sum256(e.Draft)
+	_, err = a.Store.AssessmentOf(ctx, experiment, sum[:])
+	assessed := err == nil
+	if err != nil && !errors.Is(err, store.ErrNotFound) {
+		return IssueCheck{}, err
+	}
+	out := IssueCheck{Blockers: blockers(c, len(homes), e.Draft, assessed, language), Warnings: []string{}, Homes: len(homes), Number: 1}
 	out.Warnings = append(out.Warnings, languageWarnings(e.Draft, homes)...)
 	last, err := a.Store.LatestVersion(ctx, experiment)
 	if err == nil {
@@ -65,7 +71,7 @@ func (a *App) CheckIssue(ctx context.Context, who TeacherActor, class, experimen
 	return out, nil
 }
 
-func blockers(c store.Class, homes int, draft []byte, language string) []Blocker {
+func blockers(c store.Class, homes int, draft []byte, assessed bool, language string) []Blocker {
 	out := []Blocker{}
 	if c.EmergencyNumber == "" {
 		out = append(out, Blocker{"no-emergency-number", "The class has no emergency number.", "Without it no sheet can go out. Set it, such as 112.", "class", "emergency_number"})
@@ -75,6 +81,9 @@ func blockers(c store.Class, homes int, draft []byte, language string) []Blocker
 	}
 	if homes == 0 {
 		out = append(out, Blocker{"no-homes", "The class has no homes yet.", "Add them to the roster.", "homes", ""})
+	}
+	if c.NeedsAssessment && !assessed {
+		out = append(out, Blocker{"not-assessed", "The class asks for the school’s own assessment, and there is none of this design as it stands.", "Sign it at the foot of the Safety station.", "safety", ""})
 	}
 	d, err := design.Read(draft)
 	if err != nil {
@@ -198,7 +207,10 @@ func freeze(ctx context.Context, q *store.Queries, e store.Experiment, now time.
 	}
 	sum := sha256.Sum256(e.Draft)
 	v := store.Version{ID: store.NewID(), ExperimentID: e.ID, Number: last.Number + 1, Document: e.Draft, Sha256: sum[:], Schema: d.Schema, FrozenAt: now}
-	return v, q.AddVersion(ctx, v)
+	if err := q.AddVersion(ctx, v); err != nil {
+		return store.Version{}, err
+	}
+	return v, freezeSheets(ctx, q, v, &d, now)
 }
 
 func planHomes(ctx context.Context, q *store.Queries, as store.Assignment, now time.Time) error {

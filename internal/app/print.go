@@ -118,6 +118,13 @@ func (a *App) PrintHome(ctx context.Context, who HomeActor, assignment uuid.UUID
 		return Printed{}, ErrNotFound // the teacher's own
 	}
 	p, err := printed(as, &d, kind, hc.home.Language, a.Now())
+	if err == nil && kind == "safety" {
+		kept, err := a.Store.VersionSheets(ctx, who.Class, hc.home.Language)
+		if err != nil {
+			return Printed{}, err
+		}
+		frozen(&p.Safety, as.VersionID, permissionSha(&d), kept)
+	}
 	p.Class, p.Home, p.Version = cardOf(hc), hc.home.Nickname, as.Number
 	return p, err
 }
@@ -143,11 +150,7 @@ func printed(as store.Assignment, d *design.Document, kind, language string, now
 		p.Work = makeSheet(as, d, language, now)
 		p.Items = printedItems(d, r, w)
 	case "safety":
-		starts := map[string]int{}
-		for _, s := range r.Timeline.Steps {
-			starts[s.Step] = int(s.Start.Seconds())
-		}
-		p.Safety = w.guardian(d, r, starts)
+		p.Safety = w.guardian(d, r, startsOf(r))
 	case "materials":
 		p.Items = printedItems(d, r, w)
 	case "substitutions":

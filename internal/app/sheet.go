@@ -218,11 +218,7 @@ func makeSheet(as store.Assignment, d *design.Document, language string, now tim
 	}
 	w.steps(&s, d, r)
 	w.asked(&s, d)
-	starts := map[string]int{}
-	for _, row := range s.Steps {
-		starts[row.ID] = row.Start
-	}
-	s.SafetyPart = w.guardian(d, r, starts)
+	s.SafetyPart = w.guardian(d, r, startsOf(r))
 	s.Facts = factRows(r.Safety.Facts, language)
 	s.Untranslated = w.missing
 	s.Permission = PermissionView{State: "asked", TextSha: hex.EncodeToString(permissionSha(d))}

@@ -23,21 +23,22 @@ type Class struct {
 	Version         int
 	CreatedAt       time.Time
 	DeletedAt       *time.Time
+	NeedsAssessment bool
 }
 
 // AddClass stores a new class.
 func (q *Queries) AddClass(ctx context.Context, c Class) error {
-	return q.exec(ctx, 1, `INSERT INTO class (id, teacher_id, name, school, zone, language, unit_system, emergency_number, poison_number, photo_days, keep_until, created_at)
-		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
-		c.ID, c.TeacherID, c.Name, c.School, c.Zone, c.Language, c.UnitSystem, c.EmergencyNumber, c.PoisonNumber, c.PhotoDays, c.KeepUntil, c.CreatedAt)
+	return q.exec(ctx, 1, `INSERT INTO class (id, teacher_id, name, school, zone, language, unit_system, emergency_number, poison_number, photo_days, keep_until, created_at, needs_assessment)
+		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)`,
+		c.ID, c.TeacherID, c.Name, c.School, c.Zone, c.Language, c.UnitSystem, c.EmergencyNumber, c.PoisonNumber, c.PhotoDays, c.KeepUntil, c.CreatedAt, c.NeedsAssessment)
 }
 
 // SaveClass changes a class that still has the version given; ErrNotFound
 // when it was changed meanwhile.
 func (q *Queries) SaveClass(ctx context.Context, c Class) error {
 	return q.exec(ctx, 1, `UPDATE class SET name = $3, school = $4, zone = $5, language = $6, unit_system = $7, emergency_number = $8,
-		poison_number = $9, photo_days = $10, keep_until = $11, version = version + 1 WHERE id = $1 AND version = $2`,
-		c.ID, c.Version, c.Name, c.School, c.Zone, c.Language, c.UnitSystem, c.EmergencyNumber, c.PoisonNumber, c.PhotoDays, c.KeepUntil)
+		poison_number = $9, photo_days = $10, keep_until = $11, needs_assessment = $12, version = version + 1 WHERE id = $1 AND version = $2`,
+		c.ID, c.Version, c.Name, c.School, c.Zone, c.Language, c.UnitSystem, c.EmergencyNumber, c.PoisonNumber, c.PhotoDays, c.KeepUntil, c.NeedsAssessment)
 }
 
 // Class finds a class that was not deleted.

@@ -232,7 +232,7 @@ func TestAttemptsAreCountedInWindows(t *testing.T) {
 // A database of the first release is brought to this schema with all it holds.
 func TestAnOlderDatabaseIsMigrated(t *testing.T) {
 	f := fill(t)
-	for _, sql := range []string{`DROP TABLE own_entry`, `DELETE FROM goose_db_version WHERE version_id > 1`} {
+	for _, sql := range []string{`DROP TABLE own_entry, version_sheet, assessment`, `ALTER TABLE class DROP COLUMN needs_assessment`, `DELETE FROM goose_db_version WHERE version_id > 1`} {
 		_, err := f.Pool().Exec(ctx, sql)
 		must(t, err)
 	}

@@ -368,6 +368,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/experiments/{experiment}/assessment": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The school's last assessment of an experiment */
+        get: operations["get-assessment"];
+        put?: never;
+        /** Sign the school's own assessment of the experiment as it stands */
+        post: operations["assess"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/experiments/{experiment}/restore": {
         parameters: {
             query?: never;
@@ -875,6 +893,23 @@ export interface components {
             /** @description A student's own lines, to be held against the formula; model formula only */
             working?: string;
         };
+        AssessmentFields: {
+            /** @example Hot water in homes without a helper: 45 °C at most */
+            about: string;
+            /** @example R. Tarrant, head of science */
+            by: string;
+            /**
+             * @description Day it was made
+             * @example 2026-11-27
+             */
+            on: string;
+        };
+        AssessmentView: {
+            /** @description It is of the design as it stands now; a change wants a new one */
+            holds: boolean;
+            /** @description Left out where there is none */
+            signed?: components["schemas"]["AssessmentFields"];
+        };
         AssignmentView: {
             class: string;
             class_name: string;
@@ -1020,6 +1055,8 @@ export interface components {
             language: "en" | "es";
             /** @example 7M */
             name: string;
+            /** @description Nothing is issued without the school's own assessment of it */
+            needs_assessment?: boolean;
             /**
              * Format: int64
              * @description Days photos are kept after an experiment closes
@@ -1055,6 +1092,8 @@ export interface components {
             language: "en" | "es";
             /** @example 7M */
             name: string;
+            /** @description Nothing is issued without the school's own assessment of it */
+            needs_assessment?: boolean;
             /**
              * Format: int64
              * @description Days photos are kept after an experiment closes
@@ -3339,6 +3378,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-assessment": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AssessmentView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    assess: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                experiment: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AssessmentFields"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AssessmentView"];
                 };
             };
             /** @description Error */

@@ -14,12 +14,12 @@ const inAYear = () => {
 /** A class's settings: what families read, what "cup" means, whom to call, how long things are kept. */
 export function ClassForm({ now, onSaved, onCancel }: { now?: ClassView; onSaved: (c: ClassView) => void; onCancel: () => void }) {
   const { register, handleSubmit, setFocus } = useForm<Fields>({
-    defaultValues: now ?? { name: '', school: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC', language: 'en', unit_system: 'metric', emergency_number: '', poison_number: '', photo_days: 30, keep_until: inAYear() },
+    defaultValues: now ?? { name: '', school: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC', language: 'en', unit_system: 'metric', emergency_number: '', poison_number: '', photo_days: 30, keep_until: inAYear(), needs_assessment: false },
   });
   const [error, setError] = useState<unknown>();
   const submit = handleSubmit(async (f) => {
     setError(undefined);
-    const body: Fields = { name: f.name, school: f.school, zone: f.zone, language: f.language, unit_system: f.unit_system, emergency_number: f.emergency_number, poison_number: f.poison_number, photo_days: Number(f.photo_days), keep_until: f.keep_until };
+    const body: Fields = { name: f.name, school: f.school, zone: f.zone, language: f.language, unit_system: f.unit_system, emergency_number: f.emergency_number, poison_number: f.poison_number, photo_days: Number(f.photo_days), keep_until: f.keep_until, needs_assessment: f.needs_assessment };
     try {
       onSaved(now ? await ask<ClassView>('PUT', `/classes/${now.id}`, { body, version: now.version }) : await ask<ClassView>('POST', '/classes', { body }));
     } catch (e) {
@@ -80,6 +80,10 @@ export function ClassForm({ now, onSaved, onCancel }: { now?: ClassView; onSaved
         </div>
       </div>
       <p className="hint small">Without both numbers nothing can be issued. Families see how long things are kept.</p>
+      <div className="form-check" style={{ marginBottom: 12 }}>
+        <input id="needs_assessment" className="form-check-input" type="checkbox" {...register('needs_assessment')} />
+        <label className="form-check-label" htmlFor="needs_assessment">Issue nothing without the school’s own assessment of it</label>
+      </div>
       <ProblemLine error={error} />
       <button type="submit" className="btn btn-primary">
         {now ? 'Save' : 'Make the class'}

@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import { ask, type Schemas } from '../../api/client';
 import { Loading, ProblemLine } from '../frame/parts';
 import { Verdict, verdicts, verdictWords } from '../frame/Verdict';
+import { Assessment } from './Assessment';
 import type { Doc } from './document';
 import { useEditing } from './fields';
 import { FindingCard, type Finding } from './FindingCard';
@@ -120,6 +121,7 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
           <CareList findings={shown.filter((f) => f.verdict === 'care' && !f.was && !f.said)} onStep={toStep} />
           {(only || step) && shown.length === 0 && <p className="second">Nothing here{only ? ` is “${verdictWords[only].toLowerCase()}”` : ''}.</p>}
           <OwnCautions />
+          <Assessment id={id} by={session.data?.name ?? ''} />
           {hints.map((o) => (
             <p key={o.rule} className="notice plain">
               {o.message}

@@ -1,0 +1,50 @@
+package docs_test
+
+import (
+	"fmt"
+	"io/fs"
+	"os"
+	"path/filepath"
+	"regexp"
+	"strings"
+	"testing"
+)
+
+// Every test that the list of capabilities names is there, and no number of
+// the list is left out.
+func TestCapabilities(t *testing.T) {
+	list, err := os.ReadFile("capabilities.md")
+	if err != nil {
+		t.Fatal(err)
+	}
+	there := map[string]bool{}
+	defined := regexp.MustCompile(`(?m)^func (Test\w+)\(`)
+	err = filepath.WalkDir("..", func(path string, e fs.DirEntry, err error) error {
+		if err != nil || e.IsDir() && (e.Name() == "node_modules" || strings.HasPrefix(e.Name(), ".") && e.Name() != "..") {
+			return filepath.SkipDir
+		}
+		if strings.HasSuffix(path, "_test.go") {
+			code, err := os.ReadFile(path)
+			if err != nil {
+				return err
+			}
+			for _, m := range defined.FindAllStringSubmatch(string(code), -1) {
+				there[m[1]] = true
+			}
+		}
+		return nil
+	})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, name := range regexp.MustCompile(`Test\w+`).FindAllString(string(list), -1) {
+		if !there[name] {
+			t.Errorf("there is no test %s", name)
+		}
+	}
+	for n := 1; n <= 193; n++ {
+		if !strings.Contains(string(list), fmt.Sprintf("\n| %d | ", n)) {
+			t.Errorf("number %d is left out", n)
+		}
+	}
+}

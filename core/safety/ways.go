@@ -101,12 +101,9 @@ func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
 		var named []string
 		named = l.Offers[f.Rule]
 		slices.SortStableFunc(all, func(a, b larder.Candidate) int { return preferred(named, a) - preferred(named, b) })
-		for _, c := range all {
+		for _, c := range base.serving(n, all) {
 			if len(ways)-swaps >= maxSwaps {
 				break
-			}
-			if c.Class == larder.Unsuitable {
-				continue
 			}
 			label := text.Message{ID: "safety.way.swap", Args: text.Args{"material": c.Material.Name}}
 			if c.Amount.Value > 0 {
@@ -274,12 +271,10 @@ func Substitutes(d *design.Document, l *larder.Larder, n *design.Need) ([]Substi
 	if err != nil {
 		return nil, err
 	}
-	own := byStep(newJudge(d, l, nil).findings())
+	base := newJudge(d, l, nil)
+	own := byStep(base.findings())
 	var out []Substitute
-	for _, c := range all {
-		if c.Class == larder.Unsuitable {
-			continue
-		}
+	for _, c := range base.serving(n, all) {
 		with := byStep(newJudge(Swapped(d, l, n.ID, c), l, nil).findings())
 		sub := Substitute{Candidate: c, Verdict: Care}
 		barred := false

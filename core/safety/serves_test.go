@@ -1,0 +1,44 @@
+package safety_test
+
+import (
+	"slices"
+	"testing"
+
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/safety"
+)
+
+// What stands in for a vessel closes where it is closed, bears the heat where
+// it is heated and holds what goes in; each with the twin that asks it not.
+func TestStandInsCanDoTheSteps(t *testing.T) {
+	for _, c := range []struct {
+		name, lines, out string
+		offered          bool
+	}{
+		{"a cup does not close", "w: water-tap 50 mL\nj: jam-jar as holding-vessel\n---\na: seal with w in j closed", "cup-coffee-small", false},
+		{"left open it need not", "w: water-tap 50 mL\nj: jam-jar as holding-vessel\n---\na: pour with w in j", "cup-coffee-small", true},
+		{"plastic gives way", "w: water-tap 50 mL\nj: mug as holding-vessel\n---\na: hot-water with w in j at 80 °C", "cup-plastic-hard", false},
+		{"lukewarm it does not", "w: water-tap 50 mL\nj: mug as holding-vessel\n---\na: warm-water with w in j at 40 °C", "cup-plastic-hard", true},
+		{"a shot glass holds too little", "w: water-tap 200 mL\nj: mug as holding-vessel\n---\na: pour with w in j", "glass-shot", false},
+		{"it holds a mouthful", "w: water-tap 20 mL\nj: mug as holding-vessel\n---\na: pour with w in j", "glass-shot", true},
+		{"nobody fills the bath", "w: water-tap 50 mL\nj: mug as holding-vessel\n---\na: pour with w in j", "bathtub", false},
+		{"a cloth bag leaks", "w: water-tap 50 mL\nj: mug as holding-vessel\n---\na: pour with w in j", "bag-cloth", false},
+		{"beans it carries", "w: bean-white 50 g\nj: jug as holding-vessel\n---\na: put with w in j", "bag-cloth", true},
+	} {
+		t.Run(c.name, func(t *testing.T) {
+			d := plan(c.lines)
+			n, _ := d.Need("j")
+			all, err := safety.Substitutes(d, larder.Standard(), n)
+			if err != nil {
+				t.Fatal(err)
+			}
+			if got := slices.ContainsFunc(all, func(s safety.Substitute) bool { return s.Material.ID == c.out }); got != c.offered {
+				var ids []string
+				for _, s := range all {
+					ids = append(ids, s.Material.ID)
+				}
+				t.Errorf("%s offered: %v, of %v", c.out, got, ids)
+			}
+		})
+	}
+}

@@ -76,6 +76,11 @@ func TestWhatIsSaid(t *testing.T) {
 	id := made(p, `{schema: 2, title: {en: 'Shadows', es: 'Sombras'}, question: {en: 'Which shadow is longer?', es: '¿Qué sombra es más larga?'}, age_band: '11-13', way: 'follow-along', languages: ['en', 'es'], trials: 1,
 	 steps: [{id: 'a', kind: 'do', title: {en: 'Make a shadow', es: 'Una sombra'}, text: {en: 'Light the candle and hold the ruler in front of it.', es: 'Enciende la vela y pon la regla delante.'}, duration: '5 min', actions: ['measure']},
 	  {id: 'b', kind: 'do', title: {en: 'Look', es: 'Mirar'}, text: {en: 'Stand on a chair to see it all.', es: 'Súbete a una silla para verla entera.'}, duration: '5 min', actions: ['draw']}]}`)
+	p.open(demo.base + "/experiments/" + id + "/steps?at=a")
+	p.sees("Is something lit here?") // at its step as well
+	p.seesNot("Does anybody stand on something")
+	p.violations("a step with a question")
+	p.fits("a step with a question")
 	p.open(demo.base + "/experiments/" + id + "/safety")
 	p.sees("Is something lit here?")
 	p.sees("Does anybody stand on something")

@@ -9,7 +9,8 @@ interface Props {
   finding: Finding;
   onWay: (way: string, words: string) => void;
   onOther: (finding: Finding, reason: string) => void;
-  onStep: (id: string) => void;
+  /** Leads to the step; left out where the question stands at it. */
+  onStep?: (id: string) => void;
 }
 
 /** What a sentence seems to say and nothing ticks: one question, judged as the worst until it is answered. */
@@ -23,7 +24,7 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
     <article className={`card-paper finding question v-${f.verdict}`} tabIndex={-1} data-finding={`said-${said.concept}-${said.key}`}>
       <h3>
         {said.question}
-        <span className="second small">
+        {onStep && <span className="second small">
           {' '}
           ·{' '}
           {place === 'steps' ? f.steps.map((s) => (
@@ -31,7 +32,7 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
               step {s.number}
             </button>
           )) : place}
-        </span>
+        </span>}
       </h3>
       <p style={{ margin: 0 }} lang={said.language}>
         “{at < 0 ? said.sentence : (

@@ -1,7 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { ask, type Schemas } from '../../api/client';
+import type { Schemas } from '../../api/client';
 import { Loading, ProblemLine } from '../frame/parts';
 import { Verdict, verdicts, verdictWords } from '../frame/Verdict';
 import { Assessment } from './Assessment';
@@ -11,6 +10,7 @@ import { FindingCard, type Finding } from './FindingCard';
 import { GuardianPreview } from './GuardianPreview';
 import { OwnCautions } from './OwnCautions';
 import { mostQuestions, QuestionCard } from './QuestionCard';
+import { useAnswers } from './useAnswers';
 import type { Review } from './useDraft';
 
 type Order = Schemas['OrderView'];
@@ -19,10 +19,9 @@ type Order = Schemas['OrderView'];
 export function Safety({ id, review, replace }: { id: string; review: Review | undefined; replace: (d: Doc, words?: string) => void }) {
   const { doc, set } = useEditing();
   const navigate = useNavigate();
-  const session = useQuery({ queryKey: ['me'], queryFn: () => ask<Schemas['Me']>('GET', '/session'), staleTime: 60_000 });
+  const { take, other, problem, by } = useAnswers(replace);
   const [only, setOnly] = useState<string>();
   const [step, setStep] = useState<string>();
-  const [problem, setProblem] = useState<unknown>();
   const [more, setMore] = useState(false);
   const list = useRef<HTMLDivElement>(null);
 
@@ -39,16 +38,7 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
   }, []);
 
   if (!review) return <Loading what="the safety check" />;
-  const take = async (way: string, words: string) => {
-    try {
-      setProblem(undefined);
-      replace((await ask<Schemas['Mended']>('POST', '/preview/mend', { body: { document: doc, way } })).document as Doc, words);
-    } catch (error) {
-      setProblem(error);
-    }
-  };
-  const lower = (f: Finding, reason: string) => set(['lowered'], [...(doc.lowered ?? []), { rule: f.rule, case: f.case, step: f.steps[0].id, reason, by: session.data?.name ?? '' }], 'Lowered a verdict');
-  const other = (f: Finding, reason: string) => f.said && set(['heard'], [...(doc.heard ?? []).filter((h) => h.key !== f.said!.key), { key: f.said.key, concept: f.said.concept, answer: 'other', ...(reason && { reason }), by: session.data?.name ?? '' }], 'Said that it means something else');
+  const lower = (f: Finding, reason: string) => set(['lowered'], [...(doc.lowered ?? []), { rule: f.rule, case: f.case, step: f.steps[0].id, reason, by }], 'Lowered a verdict');
   const raise = (f: Finding) => set(['lowered'], (doc.lowered ?? []).filter((l) => !(l.rule === f.rule && (!l.case || l.case === (f.case ?? '')) && f.steps.some((s) => s.id === l.step))), 'Put a verdict back');
   const toStep = (step: string) => void navigate(`/experiments/${id}/steps?at=${step}`);
   const errors = review.order.filter((o) => o.kind === 'error');
@@ -121,7 +111,7 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
           <CareList findings={shown.filter((f) => f.verdict === 'care' && !f.was && !f.said)} onStep={toStep} />
           {(only || step) && shown.length === 0 && <p className="second">Nothing here{only ? ` is “${verdictWords[only].toLowerCase()}”` : ''}.</p>}
           <OwnCautions />
-          <Assessment id={id} by={session.data?.name ?? ''} />
+          <Assessment id={id} by={by} />
           {hints.map((o) => (
             <p key={o.rule} className="notice plain">
               {o.message}

@@ -1,6 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { ask, type Schemas } from '../../api/client';
-import type { Take } from './document';
+import { ProblemLine } from '../frame/parts';
+import type { Doc, Take } from './document';
+import { QuestionCard } from './QuestionCard';
+import { useAnswers } from './useAnswers';
+import type { Review } from './useDraft';
 import { ChoiceField, PlainField, TickField, TickList, useEditing, WordsField } from './fields';
 
 const kinds: [string, string][] = [['prepare', 'prepare'], ['do', 'do'], ['wait', 'wait'], ['measure', 'measure'], ['observe', 'observe'], ['photo', 'photo'], ['clear-up', 'clear up']];
@@ -43,10 +47,12 @@ function ActionPicker({ at, actions }: { at: number; actions: Schemas['Actions']
 }
 
 /** One step, beside the strip. */
-export function StepSheet({ at }: { at: number }) {
+export function StepSheet({ at, review, replace }: { at: number; review: Review | undefined; replace: (d: Doc, words?: string) => void }) {
   const { doc, set, language } = useEditing();
   const actions = useQuery({ queryKey: ['actions'], queryFn: () => ask<Schemas['Actions']>('GET', '/actions'), staleTime: Infinity });
+  const { take, other, problem } = useAnswers(replace);
   const s = doc.steps![at];
+  const asked = (review?.safety ?? []).filter((f) => f.said?.path.startsWith(`/steps/${at}/`));
   const path = (...rest: (string | number)[]) => ['steps', at, ...rest];
   const takes: [string, string][] = (doc.readings ?? []).flatMap((r) => (r.times?.length ? r.times : ['']).map((t): [string, string] => [`${r.id}|${t}`, `${r.name[language] || r.symbol}${t ? ` at ${t}` : ''}`]));
   const taken = (s.takes ?? []).map((t) => `${t.reading}|${t.time ?? ''}`);
@@ -57,6 +63,10 @@ export function StepSheet({ at }: { at: number }) {
       <WordsField label="What families read first" path={path('title')} value={s.title} />
       <WordsField label="What to do" path={path('text')} value={s.text} lines={4} />
       <WordsField label="You should see" path={path('see')} value={s.see} />
+      {asked.map((f) => (
+        <QuestionCard key={f.said!.key + f.said!.concept} finding={f} onWay={(way, words) => void take(way, words)} onOther={other} />
+      ))}
+      <ProblemLine error={problem} />
       <div className="field-row" style={{ marginTop: 8 }}>
         <ChoiceField label="Kind" path={path('kind')} value={s.kind} options={kinds} />
         <PlainField label="Hands, for" path={path('duration')} value={s.duration} hint="5 min" />

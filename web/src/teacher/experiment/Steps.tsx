@@ -98,7 +98,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
       )}
       {chosen >= 0 && (
         <SideSheet title={`Step ${chosen + 1}`} onClose={() => choose()}>
-          <StepSheet key={steps[chosen].id} at={chosen} />
+          <StepSheet key={steps[chosen].id} at={chosen} review={review} replace={replace} />
           <div className="band" style={{ marginTop: 8 }}>
             <button type="button" className="btn btn-outline-primary" disabled={chosen === 0} onClick={() => move(chosen, -1)}>
               Earlier

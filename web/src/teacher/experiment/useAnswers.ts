@@ -1,0 +1,24 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ask, type Schemas } from '../../api/client';
+import type { Doc } from './document';
+import { useEditing } from './fields';
+import type { Finding } from './FindingCard';
+
+/** How a finding is answered: a way out is taken, or its sentence is said to mean something else. */
+export function useAnswers(replace: (d: Doc, words?: string) => void) {
+  const { doc, set } = useEditing();
+  const session = useQuery({ queryKey: ['me'], queryFn: () => ask<Schemas['Me']>('GET', '/session'), staleTime: 60_000 });
+  const [problem, setProblem] = useState<unknown>();
+  const by = session.data?.name ?? '';
+  const take = async (way: string, words: string) => {
+    try {
+      setProblem(undefined);
+      replace((await ask<Schemas['Mended']>('POST', '/preview/mend', { body: { document: doc, way } })).document as Doc, words);
+    } catch (error) {
+      setProblem(error);
+    }
+  };
+  const other = (f: Finding, reason: string) => f.said && set(['heard'], [...(doc.heard ?? []).filter((h) => h.key !== f.said!.key), { key: f.said.key, concept: f.said.concept, answer: 'other', ...(reason && { reason }), by }], 'Said that it means something else');
+  return { take, other, problem, by };
+}

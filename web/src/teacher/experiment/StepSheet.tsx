@@ -63,6 +63,7 @@ export function StepSheet({ at, review, replace }: { at: number; review: Review 
       <WordsField label="What families read first" path={path('title')} value={s.title} />
       <WordsField label="What to do" path={path('text')} value={s.text} lines={4} />
       <WordsField label="You should see" path={path('see')} value={s.see} />
+      {asked.length > 0 && <div style={{ marginTop: 8 }} />}
       {asked.map((f) => (
         <QuestionCard key={f.said!.key + f.said!.concept} finding={f} onWay={(way, words) => void take(way, words)} onOther={other} />
       ))}

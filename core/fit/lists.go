@@ -168,7 +168,8 @@ type Swap struct {
 	Verdict  safety.Verdict
 	Graver   bool // than with the design's own: said on the list
 	Rule     string
-	Do       string       // the rule's change of procedure, in English only
+	Do       string // the rule's change of procedure, in English only
+	Cautions []text.Message
 	Acid     text.Message // how the acid that goes with it changes; "" where it stays
 }
 
@@ -202,7 +203,7 @@ func Substitutions(d *design.Document) ([]SwapList, error) {
 				continue // it shares the job, but nobody has compared it: the teacher's to decide
 			}
 			swap := Swap{Material: s.Material.Name, Percent: s.Percent, How: s.How, Class: s.Class, Counts: text.Message{ID: "fit.counts." + string(s.Class)},
-				Verdict: s.Verdict, Graver: s.Graver, Rule: s.Rule, Do: s.Procedure, Acid: s.AcidWith()}
+				Verdict: s.Verdict, Graver: s.Graver, Rule: s.Rule, Do: s.Procedure, Acid: s.AcidWith(), Cautions: s.Cautions}
 			if s.Form != "" {
 				swap.Form = text.Message{ID: "larder.form." + strings.ReplaceAll(s.Form, " ", "-")}
 			}

@@ -41,7 +41,9 @@ func TestWhatIsWrittenNeverLowers(t *testing.T) {
 				d.Needs[i].Instead = []text.Localized{{"en": words[r.IntN(len(words))]}}
 			},
 			"a place": func(d *design.Document) { d.Place = text.Localized{"en": words[r.IntN(len(words))]} },
-			"a kind":  func(d *design.Document) { d.Needs[i].Kind = []design.NeedKind{design.ObjectNeed, design.PersonNeed, design.PlaceNeed}[r.IntN(3)] },
+			"a kind": func(d *design.Document) {
+				d.Needs[i].Kind = []design.NeedKind{design.ObjectNeed, design.PersonNeed, design.PlaceNeed}[r.IntN(3)]
+			},
 			"an answer to no question": func(d *design.Document) {
 				d.Heard = []design.Heard{{Key: "nothing", Concept: "flame", Answer: "other", Reason: "it is only a figure of speech", By: "T"}}
 			},

@@ -6,6 +6,7 @@ import (
 
 	"patient-kitchen/core/larder"
 	"patient-kitchen/core/safety"
+	"patient-kitchen/core/text"
 )
 
 // What stands in for a vessel closes where it is closed, bears the heat where
@@ -41,4 +42,34 @@ func TestStandInsCanDoTheSteps(t *testing.T) {
 			}
 		})
 	}
+}
+
+// What a stand-in asks for that the design's own thing did not stands beside
+// it: here what it holds that somebody may avoid, and not what both hold.
+func TestStandInsSayTheirOwnCautions(t *testing.T) {
+	d := plan("m: water-tap as solvent 100 mL\n---\na: pour with m")
+	milk := larder.Candidate{Material: must(t, "milk-whole")}
+	before := safety.Check(d)
+	after := safety.Check(safety.Swapped(d, larder.Standard(), "m", milk))
+	say := func(list []text.Message) (out []string) {
+		for _, m := range list {
+			out = append(out, text.Render(m, "en"))
+		}
+		return out
+	}
+	if got := say(safety.NewCautions(before, after, "m")); !slices.Contains(got, "It contains or may contain milk.") {
+		t.Errorf("%q", got)
+	}
+	if got := say(safety.NewCautions(after, after, "m")); len(got) != 0 {
+		t.Errorf("what both ask for is said again: %q", got)
+	}
+}
+
+func must(t *testing.T, id string) *larder.Material {
+	t.Helper()
+	m, ok := larder.Standard().Material(id)
+	if !ok {
+		t.Fatal(id)
+	}
+	return m
 }

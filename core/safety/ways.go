@@ -272,11 +272,13 @@ func Substitutes(d *design.Document, l *larder.Larder, n *design.Need) ([]Substi
 		return nil, err
 	}
 	base := newJudge(d, l, nil)
-	own := byStep(base.findings())
+	found := base.findings()
+	own := byStep(found)
 	var out []Substitute
 	for _, c := range base.serving(n, all) {
-		with := byStep(newJudge(Swapped(d, l, n.ID, c), l, nil).findings())
-		sub := Substitute{Candidate: c, Verdict: Care}
+		after := newJudge(Swapped(d, l, n.ID, c), l, nil).findings()
+		with := byStep(after)
+		sub := Substitute{Candidate: c, Verdict: Care, Cautions: NewCautions(found, after, n.ID)}
 		barred := false
 		for step, v := range with {
 			if v.Worse(own[step]) {
@@ -312,6 +314,30 @@ type Substitute struct {
 	larder.Candidate
 	Verdict Verdict // the gravest of the steps that use it
 	Graver  bool    // some step is graver than in the design: it has to be said
+
+	Cautions []text.Message // of its own, that the design's choice has not
+}
+
+// NewCautions are what a swap asks for that the design did not: what it holds
+// that somebody may avoid, and what to do about what it can hurt.
+func NewCautions(before, after []Finding, need string) []text.Message {
+	var out []text.Message
+	for _, f := range after {
+		known := func(g Finding) bool {
+			return g.Rule == f.Rule && g.Case == f.Case && (f.Rule != "allergen" || slices.Contains(g.Needs, need) && text.Render(g.Why, "en") == text.Render(f.Why, "en"))
+		}
+		if f.Said != nil || !slices.Contains(f.Needs, need) || slices.ContainsFunc(before, known) {
+			continue
+		}
+		m := f.Do
+		if f.Rule == "allergen" {
+			m = f.Why
+		}
+		if !slices.ContainsFunc(out, func(o text.Message) bool { return text.Render(o, "en") == text.Render(m, "en") }) {
+			out = append(out, m)
+		}
+	}
+	return out
 }
 
 // SwapWay is the id of the way out that takes a candidate for a need.

@@ -65,6 +65,8 @@ type PrintedSwap struct {
 	Counts string `json:"counts" doc:"What it means for the home's result"`
 	Adult  string `json:"adult,omitempty" doc:"The verdict, where it is graver than the design's own"`
 	Acid   string `json:"acid,omitempty" doc:"How the acid that goes with it changes"`
+
+	Cautions []string `json:"cautions" doc:"Its own, that the thing it stands for has not"`
 }
 
 // firstCards is how many first-aid cards the one page of a safety sheet holds.
@@ -177,7 +179,7 @@ func printedItems(d *design.Document, r review.Review, w *sheetWriter) []Printed
 func printedSwaps(l fit.SwapList, language string, w *sheetWriter) PrintedSwaps {
 	out := PrintedSwaps{Name: w.say(l.Need.Name), Amount: l.Need.Amount}
 	for _, s := range l.Swaps {
-		row := PrintedSwap{Name: w.say(s.Material), Amount: text.Render(s.Amount, language), Counts: text.Render(s.Counts, language), Acid: text.Render(s.Acid, language)}
+		row := PrintedSwap{Name: w.say(s.Material), Amount: text.Render(s.Amount, language), Counts: text.Render(s.Counts, language), Acid: text.Render(s.Acid, language), Cautions: sayAll(s.Cautions, language)}
 		if s.Percent > 0 {
 			row.Name += " " + quantity.Number(s.Percent, quantity.Decimals(s.Percent, 0), language) + " %"
 		} else if s.Form.ID != "" {

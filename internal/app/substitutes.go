@@ -12,18 +12,19 @@ import (
 
 // SubstituteRow is one thing that may stand in for a need of a design.
 type SubstituteRow struct {
-	Name      string `json:"name"`
-	Other     string `json:"other,omitempty" doc:"Form or strength"`
-	Amount    string `json:"amount,omitempty"`
-	How       string `json:"how,omitempty" doc:"The sum"`
-	Class     string `json:"class" enum:"pools,scales,separate"`
-	Because   string `json:"because"`
-	Effect    string `json:"effect,omitempty"`
-	Procedure string `json:"procedure,omitempty"`
-	Verdict   string `json:"verdict"`
-	Graver    bool   `json:"graver" doc:"The verdict would be graver than now"`
-	Acid      string `json:"acid,omitempty" doc:"How the acid that goes with it changes"`
-	Way       string `json:"way" doc:"Takes it, through /preview/mend"`
+	Name      string   `json:"name"`
+	Other     string   `json:"other,omitempty" doc:"Form or strength"`
+	Amount    string   `json:"amount,omitempty"`
+	How       string   `json:"how,omitempty" doc:"The sum"`
+	Class     string   `json:"class" enum:"pools,scales,separate"`
+	Because   string   `json:"because"`
+	Effect    string   `json:"effect,omitempty"`
+	Procedure string   `json:"procedure,omitempty"`
+	Verdict   string   `json:"verdict"`
+	Graver    bool     `json:"graver" doc:"The verdict would be graver than now"`
+	Acid      string   `json:"acid,omitempty" doc:"How the acid that goes with it changes"`
+	Cautions  []string `json:"cautions" doc:"Its own, that the design's choice has not"`
+	Way       string   `json:"way" doc:"Takes it, through /preview/mend"`
 }
 
 // Substitutes lists what may stand in for a need of a document that is not
@@ -45,7 +46,7 @@ func Substitutes(raw []byte, need, language string) ([]SubstituteRow, error) {
 	}
 	for _, s := range subs {
 		name, _ := s.Material.Name.In(language)
-		row := SubstituteRow{Name: name, Other: s.Form, Class: string(s.Class), Because: text.Render(s.Because, language), Effect: s.Effect, Procedure: s.Procedure, Acid: text.Render(s.AcidWith(), language), Verdict: string(s.Verdict), Graver: s.Graver, Way: safety.SwapWay(n.ID, s.Candidate)}
+		row := SubstituteRow{Name: name, Other: s.Form, Class: string(s.Class), Because: text.Render(s.Because, language), Effect: s.Effect, Procedure: s.Procedure, Acid: text.Render(s.AcidWith(), language), Verdict: string(s.Verdict), Graver: s.Graver, Cautions: sayAll(s.Cautions, language), Way: safety.SwapWay(n.ID, s.Candidate)}
 		if s.Percent > 0 {
 			row.Other = quantity.Number(s.Percent, quantity.Decimals(s.Percent, 0), language) + " %"
 		}

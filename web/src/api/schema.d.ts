@@ -1921,6 +1921,8 @@ export interface components {
             /** @description The verdict, where it is graver than the design's own */
             adult?: string;
             amount?: string;
+            /** @description Its own, that the thing it stands for has not */
+            cautions: string[];
             /** @description What it means for the home's result */
             counts: string;
             name: string;
@@ -2303,6 +2305,8 @@ export interface components {
             acid?: string;
             amount?: string;
             because: string;
+            /** @description Its own, that the design's choice has not */
+            cautions: string[];
             /** @enum {string} */
             class: "pools" | "scales" | "separate";
             effect?: string;

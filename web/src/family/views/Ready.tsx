@@ -36,7 +36,7 @@ export function Ready({ state, bundle, sheet, book, go, onWrong, onGo }: WorkPro
                     <span key={w.name + w.amount}>
                       {i + n.instead.length > 0 && '; '}
                       {w.name}
-                      {w.amount && <strong> {w.amount}</strong>}{w.acid && <strong>, {w.acid}</strong>} ({w.counts.replace(/\.$/, '').toLowerCase()}){w.adult && <strong> {w.adult}</strong>}
+                      {w.amount && <strong> {w.amount}</strong>}{w.acid && <strong>, {w.acid}</strong>} ({w.counts.replace(/\.$/, '').toLowerCase()}){w.cautions.length > 0 && ` ${w.cautions.join(' ')}`}{w.adult && <strong> {w.adult}</strong>}
                     </span>
                   ))}
                 </span>

@@ -115,7 +115,7 @@ function Substitutes({ need, replace }: { need: Need; replace: (d: Doc, words?: 
             )}
           </p>
           <p className="second small" style={{ margin: 0 }}>
-            {r.how} {r.because} {r.effect && `Effect: ${r.effect}.`} {r.acid && `${r.acid[0].toUpperCase()}${r.acid.slice(1)}.`} {r.procedure && `Also: ${r.procedure}.`}{' '}
+            {r.how} {r.because} {r.effect && `Effect: ${r.effect}.`} {r.acid && `${r.acid[0].toUpperCase()}${r.acid.slice(1)}.`} {r.procedure && `Also: ${r.procedure}.`} {r.cautions.join(' ')}{' '}
             <button type="button" className="btn-plain" onClick={() => void take(r)}>
               Use it in the design
             </button>

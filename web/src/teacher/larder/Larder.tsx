@@ -168,9 +168,14 @@ export default function Larder() {
   );
 }
 
+/** How many things of a shelf are shown before it is opened. */
+const fewRows = 5;
+
 function ThingTable({ things, shelves, chosen, onChoose }: { things: Thing[]; shelves: boolean; chosen?: string; onChoose: (id: string) => void }) {
   const groups = shelves ? [...new Set(things.map((t) => t.shelf))].map((s) => [s, things.filter((t) => t.shelf === s)] as const) : [['', things] as const];
+  const [open, setOpen] = useState<string[]>([]);
   if (things.length === 0) return null;
+  const shown = (shelf: string, rows: Thing[]) => (!shelf || rows.length <= fewRows + 2 || open.includes(shelf) || rows.slice(fewRows).some((t) => t.id === chosen) ? rows : rows.slice(0, fewRows));
   return (
     <table className="grid larder">
       <thead>
@@ -190,7 +195,7 @@ function ThingTable({ things, shelves, chosen, onChoose }: { things: Thing[]; sh
               </th>
             </tr>
           )}
-          {rows.map((t) => (
+          {shown(shelf, rows).map((t) => (
             <tr key={t.id} aria-current={t.id === chosen || undefined}>
               <th scope="row">
                 <button type="button" className="btn-plain" data-thing={t.id} onClick={() => onChoose(t.id)}>
@@ -203,6 +208,15 @@ function ThingTable({ things, shelves, chosen, onChoose }: { things: Thing[]; sh
               <td>{t.refused ? <><Verdict v="not-at-home" word={false} /> refused</> : <Verdict v={t.verdict} />}</td>
             </tr>
           ))}
+          {shown(shelf, rows).length < rows.length && (
+            <tr>
+              <td colSpan={4}>
+                <button type="button" className="btn-plain" onClick={() => setOpen([...open, shelf])}>
+                  {rows.length - fewRows} more of {shelf.split('-').join(', ')}
+                </button>
+              </td>
+            </tr>
+          )}
         </tbody>
       ))}
     </table>

@@ -36,7 +36,7 @@ func class(t testing.TB, heights map[string][]float64) (*design.Document, []comp
 					Slot: design.Slot{Reading: "height", Condition: condition, Time: "8 min", Trial: 1}})
 			}
 		}
-		homes = append(homes, compare.Home{Key: fmt.Sprintf("home-%d", i), Book: notebook.Open(&d, entries, notebook.Writer{Language: "en", System: quantity.Metric})})
+		homes = append(homes, compare.Home{Key: fmt.Sprintf("home-%d", i), Book: notebook.Open(&d, entries, notebook.Writer{Language: "en", System: quantity.Metric}, nil)})
 	}
 	return &d, homes
 }

@@ -13,8 +13,9 @@ import (
 type State string
 
 // A slot has a value, a typed text nobody could read yet, a reason for having
-// none, only spoiled tries, or nothing so far; or a value from a step that
-// needs an adult who never said to be there: it is kept and does not count.
+// none, only spoiled tries, or nothing so far; or a value from a guarded step,
+// which is kept and does not count: an adult has to be there and none had said
+// so, the home was not asked about itself, or what it said closes the step.
 const (
 	HasValue     State = "value"
 	NeedsLook    State = "needs-reading"
@@ -22,7 +23,16 @@ const (
 	OnlySpoiled  State = "spoiled"
 	NotYet       State = "not-yet"
 	AdultNotSaid State = "adult-not-said"
+	FactNotSaid  State = "fact-not-said"
+	NotHere      State = "not-here"
 )
+
+// Guarded are the states of a value that does not count because of its step.
+var Guarded = []State{AdultNotSaid, FactNotSaid, NotHere}
+
+// Guards are the steps at which something is asked before what is entered
+// there counts, by id: one of Guarded.
+type Guards map[string]State
 
 // Cell is one slot of a notebook with its present value and its history.
 type Cell struct {
@@ -38,7 +48,7 @@ type Cell struct {
 type Line struct {
 	Entry      Entry
 	Understood Understood
-	Fate       string // "counts", "corrected", "spoiled", "superseded" or "adult-not-said"
+	Fate       string // "counts", "corrected", "spoiled", "superseded" or one of Guarded
 	Reason     string // of spoiling or correcting
 }
 
@@ -53,19 +63,19 @@ type Book struct {
 	Ticked   map[string]bool
 	Adults   map[string]time.Time // by step: when an adult first said to be there
 	Vouched  map[string]string    // by step: why the teacher lets it count without
-	Unheard  []string             // ids of steps that need an adult and were worked at before one said to be there, in the order of the design
+	Held     []string             // ids of guarded steps that were worked at all the same, in the order of the design
 	SentAt   *time.Time
 	LastSeen time.Time
 	index    map[design.Slot]int
-	adults   []string
+	Guards   Guards
 }
 
 // Open reads entries into a notebook. Entries may come in any order; they
 // count in the order in which they were made, the later one where two speak
-// of the same slot. adults are the ids of the steps at which an adult has to
-// be: what is entered there counts once one said so, or the teacher said why.
-func Open(d *design.Document, entries []Entry, w Writer, adults ...string) *Book {
-	b := &Book{Design: d, Writer: w, Done: map[string]time.Time{}, Ticked: map[string]bool{}, Adults: map[string]time.Time{}, Vouched: map[string]string{}, index: map[design.Slot]int{}, adults: adults}
+// of the same slot. What is entered at a guarded step counts once an adult had
+// said to be there, where that is all it waits for, or the teacher says why.
+func Open(d *design.Document, entries []Entry, w Writer, guards Guards) *Book {
+	b := &Book{Design: d, Writer: w, Done: map[string]time.Time{}, Ticked: map[string]bool{}, Adults: map[string]time.Time{}, Vouched: map[string]string{}, index: map[design.Slot]int{}, Guards: guards}
 	for i, s := range d.Slots() {
 		b.Cells = append(b.Cells, Cell{Slot: s, State: NotYet})
 		b.index[s] = i
@@ -91,29 +101,29 @@ func Open(d *design.Document, entries []Entry, w Writer, adults ...string) *Book
 			}
 		}
 	}
-	unheard := map[string]bool{}
+	held := map[string]bool{}
 	for i := range sorted {
 		b.take(&sorted[i], spoiled)
-		for _, step := range b.alone(&sorted[i]) {
-			unheard[step] = true
+		for _, step := range b.guarded(&sorted[i]) {
+			held[step] = true
 		}
 	}
 	for i := range b.Cells {
 		b.Cells[i].settle()
 	}
 	for _, s := range d.Steps {
-		if unheard[s.ID] {
-			b.Unheard = append(b.Unheard, s.ID)
+		if held[s.ID] {
+			b.Held = append(b.Held, s.ID)
 		}
 	}
 	return b
 }
 
-// alone lists the steps at which an entry was made although they need an adult
-// and none had said to be there by then. A reading that names no step, or one
-// that does not take it, is of the steps that do.
-func (b *Book) alone(e *Entry) []string {
-	if len(b.adults) == 0 || e.Kind == Adult || e.Kind == Fact || e.Kind == Vouched || e.Kind == Tick || e.Kind == Sent || e.Kind == Spoiled {
+// guarded lists the steps at which an entry was made although something had to
+// be said first and was not by then. A reading that names no step, or one that
+// does not take it, is of the steps that do.
+func (b *Book) guarded(e *Entry) []string {
+	if len(b.Guards) == 0 || e.Kind == Adult || e.Kind == Fact || e.Kind == Vouched || e.Kind == Tick || e.Kind == Sent || e.Kind == Spoiled {
 		return nil
 	}
 	steps := []string{e.Step}
@@ -123,8 +133,9 @@ func (b *Book) alone(e *Entry) []string {
 		}
 	}
 	return slices.DeleteFunc(steps, func(id string) bool {
+		guard, on := b.Guards[id]
 		said, ok := b.Adults[id]
-		return !slices.Contains(b.adults, id) || b.Vouched[id] != "" || ok && !said.After(e.Measured())
+		return !on || b.Vouched[id] != "" || guard == AdultNotSaid && ok && !said.After(e.Measured())
 	})
 }
 
@@ -155,8 +166,8 @@ func (b *Book) take(e *Entry, spoiled map[string]string) {
 		line := Line{Entry: *e, Understood: Understand(r, e.Instrument, e.Typed, b.Writer), Fate: "counts"}
 		if reason, bad := spoiled[e.ID]; bad {
 			line.Fate, line.Reason = "spoiled", reason
-		} else if len(b.alone(e)) > 0 {
-			line.Fate = string(AdultNotSaid)
+		} else if steps := b.guarded(e); len(steps) > 0 {
+			line.Fate = string(b.Guards[steps[0]])
 		}
 		b.Cells[i].History = append(b.Cells[i].History, line)
 	case NotRead:
@@ -184,7 +195,8 @@ func (b *Book) take(e *Entry, spoiled map[string]string) {
 // earlier ones were corrected or superseded.
 func (c *Cell) settle() {
 	last := -1
-	stands := func(i int) bool { return c.History[i].Fate == "counts" || c.History[i].Fate == string(AdultNotSaid) }
+	held := func(i int) bool { return slices.Contains(Guarded, State(c.History[i].Fate)) }
+	stands := func(i int) bool { return c.History[i].Fate == "counts" || held(i) }
 	for i := range c.History {
 		if stands(i) {
 			last = i
@@ -208,8 +220,8 @@ func (c *Cell) settle() {
 		if line.Understood.Kind == quantity.Missing {
 			c.State, c.Reason = HasReason, "not recorded"
 		}
-		if line.Fate == string(AdultNotSaid) {
-			c.State = AdultNotSaid
+		if held(last) {
+			c.State = State(line.Fate)
 		}
 	case c.Entry != nil:
 		c.State = HasReason

@@ -92,7 +92,7 @@ func TestNothingIsOverwritten(t *testing.T) {
 	wet := reading(1, slot("filter", "1 min"), "20 mm")
 	spoil := entry(notebook.Spoiled, 1.2, func(e *notebook.Entry) { e.Refers, e.Reason = wet.ID, "spilled" })
 	none := entry(notebook.NotRead, 1, func(e *notebook.Entry) { e.Slot, e.Reason = slot("printer", "1 min"), "forgot" })
-	b := notebook.Open(d, []notebook.Entry{spoil, fixed, none, wet, first}, english)
+	b := notebook.Open(d, []notebook.Entry{spoil, fixed, none, wet, first}, english, nil)
 	towel := b.Cell(slot("towel", "1 min"))
 	if towel.State != notebook.HasValue || towel.Understood.InUnit.Value != 31 || len(towel.History) != 2 || towel.History[0].Fate != "corrected" || towel.History[0].Reason != "read cm as mm" {
 		t.Errorf("corrected: %+v", towel)
@@ -107,7 +107,7 @@ func TestNothingIsOverwritten(t *testing.T) {
 		t.Errorf("not yet: %+v", c)
 	}
 	again := reading(3, slot("filter", "1 min"), "22 mm")
-	b = notebook.Open(d, []notebook.Entry{wet, spoil, again}, english)
+	b = notebook.Open(d, []notebook.Entry{wet, spoil, again}, english, nil)
 	if c := b.Cell(slot("filter", "1 min")); c.State != notebook.HasValue || c.Understood.InUnit.Value != 22 || c.History[0].Fate != "spoiled" {
 		t.Errorf("a new try: %+v", c)
 	}
@@ -124,7 +124,7 @@ func TestDerive(t *testing.T) {
 	for i, at := range []string{"1 min", "2 min", "4 min", "8 min"} {
 		entries = append(entries, reading(float64(i), slot("towel", at), fmt.Sprintf("%.6f mm", 10*math.Sqrt(math.Pow(2, float64(i))))))
 	}
-	results := notebook.Derive(notebook.Open(d, entries, english))
+	results := notebook.Derive(notebook.Open(d, entries, english, nil))
 	if len(results) != 8 {
 		t.Fatalf("%d results", len(results))
 	}
@@ -148,7 +148,7 @@ func TestDerive(t *testing.T) {
 	if c := byKey["climb filter"]; c.OK || c.Missing.ID != "notebook.derive.missing" {
 		t.Errorf("no reading: %+v", c)
 	}
-	results = notebook.Derive(notebook.Open(d, entries[:3], english))
+	results = notebook.Derive(notebook.Open(d, entries[:3], english, nil))
 	for _, r := range results {
 		if r.Derived == "climb" && r.Condition == "towel" && (r.OK || r.Missing.ID != "notebook.derive.time") {
 			t.Errorf("no reading at 8 min: %+v", r)
@@ -164,7 +164,7 @@ func TestClocks(t *testing.T) {
 		e.PhoneTime = e.PhoneTime.Add(-2 * time.Hour)
 	})
 	again := entry(notebook.StepDone, 20, func(e *notebook.Entry) { e.Step = "pour" })
-	b := notebook.Open(d, []notebook.Entry{again, pour}, english)
+	b := notebook.Open(d, []notebook.Entry{again, pour}, english, nil)
 	i, _ := d.Step("read-4")
 	ready, ok := b.ReadyAt(i)
 	if !ok || !ready.Equal(start.Add(20*time.Minute)) {

@@ -98,11 +98,11 @@ func TestTheRestOfTheBook(t *testing.T) {
 	saw := entry(notebook.Observation, 4, func(e *notebook.Entry) { e.Text = "it slows down" })
 	photo := entry(notebook.Photo, 5, func(e *notebook.Entry) { e.Evidence, e.Refers = "photo-end", "p" })
 	sent := entry(notebook.Sent, 6, func(*notebook.Entry) {})
-	b := notebook.Open(d, []notebook.Entry{sent, photo, saw, adult, off, water, pencil}, english)
+	b := notebook.Open(d, []notebook.Entry{sent, photo, saw, adult, off, water, pencil}, english, nil)
 	if !b.Ticked["pencil"] || b.Ticked["water"] || b.Adults["cut"].IsZero() || len(b.Notes) != 1 || len(b.Photos) != 1 || b.SentAt == nil || !b.LastSeen.Equal(sent.Received) {
 		t.Errorf("%+v", b)
 	}
-	empty := notebook.Open(d, nil, english)
+	empty := notebook.Open(d, nil, english, nil)
 	if done, all := empty.Progress(); done != 0 || all != 9 || !empty.LastSeen.IsZero() || empty.SentAt != nil {
 		t.Errorf("an empty notebook: %d of %d", done, all)
 	}
@@ -132,7 +132,7 @@ func TestTheAdultsWord(t *testing.T) {
 		name    string
 		entries []notebook.Entry
 		want    notebook.State
-		unheard int
+		held    int
 	}{
 		{"said before", []notebook.Entry{word(1, "read-8"), at("read-8", 2, "50 mm")}, notebook.HasValue, 0},
 		{"never said", []notebook.Entry{at("read-8", 2, "50 mm")}, notebook.AdultNotSaid, 1},
@@ -145,12 +145,23 @@ func TestTheAdultsWord(t *testing.T) {
 		{"finished alone", []notebook.Entry{done}, notebook.NotYet, 1},
 		{"unreadable and alone", []notebook.Entry{at("read-8", 2, "high")}, notebook.AdultNotSaid, 1},
 	} {
-		b := notebook.Open(d, c.entries, english, "read-8")
-		if got := b.Cell(s); got.State != c.want || len(b.Unheard) != c.unheard {
-			t.Errorf("%s: %s, unheard %v", c.name, got.State, b.Unheard)
+		b := notebook.Open(d, c.entries, english, notebook.Guards{"read-8": notebook.AdultNotSaid})
+		if got := b.Cell(s); got.State != c.want || len(b.Held) != c.held {
+			t.Errorf("%s: %s, held %v", c.name, got.State, b.Held)
 		}
-		if b := notebook.Open(d, c.entries, english); len(b.Unheard) != 0 {
-			t.Errorf("%s: no adult is needed, and %v", c.name, b.Unheard)
+		if b := notebook.Open(d, c.entries, english, nil); len(b.Held) != 0 {
+			t.Errorf("%s: no adult is needed, and %v", c.name, b.Held)
+		}
+	}
+	// An adult's word opens what an adult guards, and nothing else.
+	for _, guard := range []notebook.State{notebook.FactNotSaid, notebook.NotHere} {
+		b := notebook.Open(d, []notebook.Entry{word(1, "read-8"), at("read-8", 2, "50 mm")}, english, notebook.Guards{"read-8": guard})
+		if got := b.Cell(s); got.State != guard || len(b.Held) != 1 || got.History[0].Fate != string(guard) {
+			t.Errorf("%s: %s, held %v", guard, got.State, b.Held)
+		}
+		b = notebook.Open(d, []notebook.Entry{at("read-8", 2, "50 mm"), vouched}, english, notebook.Guards{"read-8": guard})
+		if got := b.Cell(s); got.State != notebook.HasValue || len(b.Held) != 0 {
+			t.Errorf("%s, vouched: %s, held %v", guard, got.State, b.Held)
 		}
 	}
 	if p := notebook.Fits(d, &notebook.Entry{Kind: notebook.Vouched, Step: "cut", Reason: " "}); p == nil || p.Field != "reason" {
@@ -165,20 +176,20 @@ func TestNotReadAndReadAgain(t *testing.T) {
 	forgot := func(minutes float64) notebook.Entry {
 		return entry(notebook.NotRead, minutes, func(e *notebook.Entry) { e.Slot, e.Reason = s, "forgot" })
 	}
-	if c := notebook.Open(d, []notebook.Entry{forgot(1), reading(2, s, "17 mm")}, english).Cell(s); c.State != notebook.HasValue {
+	if c := notebook.Open(d, []notebook.Entry{forgot(1), reading(2, s, "17 mm")}, english, nil).Cell(s); c.State != notebook.HasValue {
 		t.Errorf("read after all: %s", c.State)
 	}
-	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "17 mm"), forgot(2)}, english).Cell(s); c.State != notebook.HasReason || c.Reason != "forgot" || len(c.History) != 1 {
+	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "17 mm"), forgot(2)}, english, nil).Cell(s); c.State != notebook.HasReason || c.Reason != "forgot" || len(c.History) != 1 {
 		t.Errorf("taken back: %+v", c)
 	}
-	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "n/a")}, english).Cell(s); c.State != notebook.HasReason || c.Reason != "not recorded" {
+	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "n/a")}, english, nil).Cell(s); c.State != notebook.HasReason || c.Reason != "not recorded" {
 		t.Errorf("typed that there is none: %+v", c)
 	}
-	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "no idea")}, english).Cell(s); c.State != notebook.NeedsLook {
+	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "no idea")}, english, nil).Cell(s); c.State != notebook.NeedsLook {
 		t.Errorf("a text to read: %+v", c)
 	}
 	twice := []notebook.Entry{reading(1, s, "17 mm"), reading(2, s, "18 mm")}
-	if c := notebook.Open(d, twice, english).Cell(s); c.Understood.InUnit.Value != 18 || c.History[0].Fate != "superseded" {
+	if c := notebook.Open(d, twice, english, nil).Cell(s); c.Understood.InUnit.Value != 18 || c.History[0].Fate != "superseded" {
 		t.Errorf("typed twice without a word: %+v", c.History)
 	}
 }
@@ -193,7 +204,7 @@ func TestGainOfBeans(t *testing.T) {
 			e.Slot, e.Typed = design.Slot{Reading: id, Condition: condition, Trial: 1}, typed
 		})
 	}
-	b := notebook.Open(d, []notebook.Entry{weigh("before", "plain", "40 g"), weigh("after", "plain", "85"), weigh("before", "salty", "39 g")}, english)
+	b := notebook.Open(d, []notebook.Entry{weigh("before", "plain", "40 g"), weigh("after", "plain", "85"), weigh("before", "salty", "39 g")}, english, nil)
 	results := notebook.Derive(b)
 	v := 1.0/12 + 0.25
 	want := 100 * math.Sqrt(v) * math.Sqrt(1/1600.0+85*85/math.Pow(40, 4))
@@ -215,8 +226,8 @@ func TestMeanOfTrials(t *testing.T) {
 		}))
 	}
 	entries = append(entries, entry(notebook.Spoiled, 9, func(e *notebook.Entry) { e.Refers, e.Reason = entries[3].ID, "it hit the lamp" }))
-	i := slices.IndexFunc(notebook.Derive(notebook.Open(d, entries, english)), func(r notebook.Result) bool { return r.Condition == "wing-8" })
-	r := notebook.Derive(notebook.Open(d, entries, english))[i]
+	i := slices.IndexFunc(notebook.Derive(notebook.Open(d, entries, english, nil)), func(r notebook.Result) bool { return r.Condition == "wing-8" })
+	r := notebook.Derive(notebook.Open(d, entries, english, nil))[i]
 	if want := math.Sqrt(1e-4/12+0.0225) / 2; !r.OK || math.Abs(r.Value.Value-1.61) > 1e-9 || math.Abs(r.Value.U-want) > 1e-9 {
 		t.Errorf("%+v, want 1.61 ± %v", r, want)
 	}
@@ -225,7 +236,7 @@ func TestMeanOfTrials(t *testing.T) {
 func TestWaits(t *testing.T) {
 	d := read(t, "thirsty-beans")
 	mixed := entry(notebook.StepDone, 0, func(e *notebook.Entry) { e.Step = "mix" })
-	b := notebook.Open(d, []notebook.Entry{mixed}, english)
+	b := notebook.Open(d, []notebook.Entry{mixed}, english, nil)
 	if at, ok := b.ReadyAt(3); !ok || !at.Equal(start.Add(14*time.Hour)) {
 		t.Errorf("the soak ends %v %v", at, ok)
 	}

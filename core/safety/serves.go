@@ -10,13 +10,30 @@ import (
 // have it too, and has not where nothing says so.
 type quality struct {
 	asked func(*judge, *vessel) bool
-	has   func(*judge, *vessel, *larder.Material) bool
+	has   func(j *judge, v *vessel, m *larder.Material, room float64) bool
+}
+
+// The room of a vessel is judged both ways: the design's own choice at its
+// upper end, for the teacher has it in hand, and what stands in for it at its
+// lower end, for nobody saw the one at home. Without a capacity there is none.
+func mostRoom(m *larder.Material) float64 {
+	if m.Capacity == nil {
+		return 0
+	}
+	return m.Capacity.High / 1000
+}
+
+func leastRoom(m *larder.Material) float64 {
+	if m.Capacity == nil {
+		return 0
+	}
+	return m.Capacity.Low / 1000
 }
 
 var vesselQualities = []quality{
 	{ // it is closed at some step
 		func(_ *judge, v *vessel) bool { return v.any(func(s *state) bool { return s.closed }) },
-		func(_ *judge, _ *vessel, m *larder.Material) bool {
+		func(_ *judge, _ *vessel, m *larder.Material, _ float64) bool {
 			return m.Is("closes", "zip", "tie", "screw", "plug", "snap", "clip")
 		},
 	},
@@ -24,19 +41,21 @@ var vesselQualities = []quality{
 		func(j *judge, v *vessel) bool {
 			return v.any(func(s *state) bool { return s.heated || j.hot(s.step) })
 		},
-		func(_ *judge, _ *vessel, m *larder.Material) bool {
+		func(_ *judge, _ *vessel, m *larder.Material, _ float64) bool {
 			return m.Is("make", "metal", "oven-glass", "ceramic", "silicone")
 		},
 	},
-	{ // it holds liquid, with a quarter of room above
+	{ // what is in it is wet
 		func(j *judge, v *vessel) bool { return j.liquid(v) > 0 },
-		func(j *judge, v *vessel, m *larder.Material) bool {
-			return m.Capacity != nil && m.Capacity.High/1000 >= 1.25*j.liquid(v) && !m.Is("make", "cloth", "paper")
-		},
+		func(_ *judge, _ *vessel, m *larder.Material, _ float64) bool { return !m.Is("make", "cloth", "paper") },
+	},
+	{ // it holds the liquid, with a quarter of room above
+		func(j *judge, v *vessel) bool { return j.liquid(v) > 0 },
+		func(j *judge, v *vessel, _ *larder.Material, room float64) bool { return room >= 1.25*j.liquid(v) },
 	},
 	{ // it is no other order of size: what stands high in one is a film in the other
 		func(_ *judge, v *vessel) bool { return v.material.Capacity != nil },
-		func(_ *judge, v *vessel, m *larder.Material) bool {
+		func(_ *judge, v *vessel, m *larder.Material, _ float64) bool {
 			return m.Capacity == nil || m.Capacity.Low <= 10*v.material.Capacity.High
 		},
 	},
@@ -55,7 +74,7 @@ func (j *judge) serves(need string, m *larder.Material) bool {
 			continue
 		}
 		for _, q := range vesselQualities {
-			if q.asked(j, v) && q.has(j, v, v.material) && !q.has(j, v, m) {
+			if q.asked(j, v) && q.has(j, v, v.material, mostRoom(v.material)) && !q.has(j, v, m, leastRoom(m)) {
 				return false
 			}
 		}

@@ -22,9 +22,14 @@ func TestAssessment(t *testing.T) {
 		t.Fatalf("%+v", v)
 	}
 	class := want[app.ClassView](sc.teacher, "GET", sc.path(""), nil)
-	class.NeedsAssessment = true
-	if saved := want[app.ClassView](sc.teacher, "PUT", sc.path(""), class.ClassFields, "If-Match", strconv.Itoa(class.Version)); !saved.NeedsAssessment {
+	yes := true
+	class.NeedsAssessment = &yes
+	if saved := want[app.ClassView](sc.teacher, "PUT", sc.path(""), class.ClassFields, "If-Match", strconv.Itoa(class.Version)); !*saved.NeedsAssessment {
 		t.Fatal("not kept")
+	}
+	class.NeedsAssessment = nil // who does not know of it does not take it away
+	if saved := want[app.ClassView](sc.teacher, "PUT", sc.path(""), class.ClassFields, "If-Match", strconv.Itoa(class.Version+1)); !*saved.NeedsAssessment {
+		t.Fatal("taken away by saying nothing of it")
 	}
 	blocked := func() bool {
 		check := want[app.IssueCheck](sc.teacher, "GET", sc.path("/issue-check/"+sc.experiment.ID.String()), nil)

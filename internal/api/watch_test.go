@@ -153,7 +153,7 @@ func TestTheAdultsWordIsHeld(t *testing.T) {
 	r := sc.results()
 	fern := r.Homes[slices.IndexFunc(r.Homes, func(h app.HomeResult) bool { return h.Nickname == "Fern" })]
 	cell := slices.IndexFunc(fern.Cells, func(c app.CellView) bool { return c.State == "adult-not-said" })
-	if r.Counted != 1 || len(fern.Unheard) != 1 || cell < 0 || !strings.HasPrefix(fern.Cells[cell].Text, "50") || fern.Cells[cell].Value != nil {
+	if r.Counted != 1 || len(fern.Held) != 1 || cell < 0 || !strings.HasPrefix(fern.Cells[cell].Text, "50") || fern.Cells[cell].Value != nil {
 		t.Fatalf("counted %d, %+v", r.Counted, fern)
 	}
 	csv := string(sc.teacher.do("GET", sc.asPath("/export.csv"), nil).body)
@@ -162,8 +162,8 @@ func TestTheAdultsWordIsHeld(t *testing.T) {
 	}
 	book := sc.asPath("/notebooks/" + fern.Home.String())
 	nb := want[app.NotebookView](sc.teacher, "GET", book, nil)
-	if len(nb.Unheard) != 1 || nb.Unheard[0].ID != "read-8" {
-		t.Errorf("%+v", nb.Unheard)
+	if len(nb.Held) != 1 || nb.Held[0].ID != "read-8" {
+		t.Errorf("%+v", nb.Held)
 	}
 	sc.teacher.refused("POST", book+"/vouch", map[string]string{"step": "read-8", "reason": "fine"}, 422, "invalid")
 	sc.teacher.refused("POST", book+"/vouch", map[string]string{"step": "pour", "reason": "Grandma told me that she was there"}, 422, "invalid")
@@ -171,7 +171,7 @@ func TestTheAdultsWordIsHeld(t *testing.T) {
 	if r := sc.results(); r.Counted != 2 {
 		t.Errorf("counted %d", r.Counted)
 	}
-	if nb := want[app.NotebookView](sc.teacher, "GET", book, nil); len(nb.Unheard) != 0 || nb.Lines[len(nb.Lines)-1].Provenance != "desk" {
+	if nb := want[app.NotebookView](sc.teacher, "GET", book, nil); len(nb.Held) != 0 || nb.Lines[len(nb.Lines)-1].Provenance != "desk" {
 		t.Errorf("%+v", nb)
 	}
 }

@@ -23,7 +23,7 @@ type ClassFields struct {
 	PoisonNumber    string `json:"poison_number,omitempty" example:"0555 010 010"`
 	PhotoDays       int    `json:"photo_days" doc:"Days photos are kept after an experiment closes" minimum:"1" maximum:"400"`
 	KeepUntil       string `json:"keep_until" doc:"Day after which everything else is erased" example:"2027-07-31"`
-	NeedsAssessment bool   `json:"needs_assessment,omitempty" doc:"Nothing is issued without the school's own assessment of it"`
+	NeedsAssessment *bool  `json:"needs_assessment,omitempty" doc:"Nothing is issued without the school's own assessment of it; left out: as it was, and at first false"`
 }
 
 // ClassView is a class as its teacher sees it.
@@ -36,10 +36,14 @@ type ClassView struct {
 
 var phonePattern = regexp.MustCompile(`^\+?[0-9][0-9 ()-]{1,19}$`)
 
-func (f ClassFields) check(now time.Time) (store.Class, error) {
+// check reads the fields; was is the class before, a new one when it is none.
+func (f ClassFields) check(was store.Class, now time.Time) (store.Class, error) {
 	c := store.Class{
 		Name: strings.TrimSpace(f.Name), School: strings.TrimSpace(f.School), Zone: f.Zone, Language: f.Language, UnitSystem: f.UnitSystem,
-		EmergencyNumber: strings.TrimSpace(f.EmergencyNumber), PoisonNumber: strings.TrimSpace(f.PoisonNumber), PhotoDays: f.PhotoDays, NeedsAssessment: f.NeedsAssessment,
+		EmergencyNumber: strings.TrimSpace(f.EmergencyNumber), PoisonNumber: strings.TrimSpace(f.PoisonNumber), PhotoDays: f.PhotoDays, NeedsAssessment: was.NeedsAssessment,
+	}
+	if f.NeedsAssessment != nil {
+		c.NeedsAssessment = *f.NeedsAssessment
 	}
 	if c.Name == "" || len([]rune(c.Name)) > 60 {
 		return c, &Invalid{"name", "has to be there, with at most 60 signs", "7M"}
@@ -84,13 +88,13 @@ func contains(list []string, s string) bool {
 func viewClass(c store.Class, homes int) ClassView {
 	return ClassView{ID: c.ID, Version: c.Version, Homes: homes, ClassFields: ClassFields{
 		Name: c.Name, School: c.School, Zone: c.Zone, Language: c.Language, UnitSystem: c.UnitSystem, EmergencyNumber: c.EmergencyNumber,
-		PoisonNumber: c.PoisonNumber, PhotoDays: c.PhotoDays, KeepUntil: c.KeepUntil.Format(time.DateOnly), NeedsAssessment: c.NeedsAssessment,
+		PoisonNumber: c.PoisonNumber, PhotoDays: c.PhotoDays, KeepUntil: c.KeepUntil.Format(time.DateOnly), NeedsAssessment: &c.NeedsAssessment,
 	}}
 }
 
 // AddClass makes a class.
 func (a *App) AddClass(ctx context.Context, who TeacherActor, f ClassFields) (ClassView, error) {
-	c, err := f.check(a.Now())
+	c, err := f.check(store.Class{}, a.Now())
 	if err != nil {
 		return ClassView{}, err
 	}
@@ -104,7 +108,7 @@ func (a *App) SaveClass(ctx context.Context, who TeacherActor, id uuid.UUID, ver
 	if err != nil {
 		return ClassView{}, err
 	}
-	c, err := f.check(a.Now())
+	c, err := f.check(now, a.Now())
 	if err != nil {
 		return ClassView{}, err
 	}

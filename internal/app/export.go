@@ -64,7 +64,7 @@ func exportBook(name string, book *notebook.Book) []ExportRow {
 		}
 		for _, l := range c.History {
 			row := base
-			row.Typed, row.Fate, row.Reason, row.Late = l.Entry.Typed, l.Fate, l.Reason, l.Entry.Late
+			row.Typed, row.Fate, row.Reason, row.Late = l.Entry.Typed, exportFate(l.Fate), l.Reason, l.Entry.Late
 			if in, ok := r.Instrument(l.Entry.Instrument); ok {
 				row.Instrument = in.ID
 			}
@@ -83,6 +83,14 @@ func exportBook(name string, book *notebook.Book) []ExportRow {
 		}
 	}
 	return rows
+}
+
+// exportFate leaves out what would say something about the home.
+func exportFate(fate string) string {
+	if s := notebook.State(fate); s == notebook.FactNotSaid || s == notebook.NotHere {
+		return "not-counted"
+	}
+	return fate
 }
 
 // cell guards a text against being taken for a formula by a spreadsheet.

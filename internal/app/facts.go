@@ -1,6 +1,7 @@
 package app
 
 import (
+	"maps"
 	"slices"
 	"strconv"
 	"strings"
@@ -78,25 +79,30 @@ func knownFacts(rows []store.Entry) map[uuid.UUID]map[string]string {
 	return out
 }
 
-// adultSteps are the steps of a design at which an adult has to be: for
-// everybody, and those that what a home said of itself raises.
-func adultSteps(d *design.Document) func(known map[string]string) []string {
-	var everybody []string
+// guards are the steps of a design at which something has to be said first: an
+// adult has to be there, for everybody or by what a home said of itself; a
+// question about the home waits; or its answer closes the step.
+func guards(d *design.Document) func(known map[string]string) notebook.Guards {
+	everybody := notebook.Guards{}
 	for _, j := range safety.AdultJobs(d, safety.Check(d)) {
-		everybody = append(everybody, j.Step)
+		everybody[j.Step] = notebook.AdultNotSaid
 	}
-	var facts []safety.Fact
-	return func(known map[string]string) []string {
-		if len(known) == 0 {
-			return everybody
+	facts := safety.Facts(d, d.Larder())
+	return func(known map[string]string) notebook.Guards {
+		out := maps.Clone(everybody)
+		for _, f := range facts {
+			if known[f.ID] != "" {
+				continue
+			}
+			for _, s := range f.Steps {
+				out[s.Step] = notebook.FactNotSaid
+			}
 		}
-		if facts == nil {
-			facts = safety.Facts(d, d.Larder())
-		}
-		out := slices.Clone(everybody)
 		for _, s := range safety.RaisedBy(facts, known) {
-			if !slices.Contains(out, s.Step) {
-				out = append(out, s.Step)
+			if s.Verdict == safety.NotAtHome {
+				out[s.Step] = notebook.NotHere
+			} else if out[s.Step] == "" {
+				out[s.Step] = notebook.AdultNotSaid
 			}
 		}
 		return out

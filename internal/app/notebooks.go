@@ -21,7 +21,7 @@ import (
 // NotebookLine is one entry of a home's notebook, corrections included.
 type NotebookLine struct {
 	EntryView
-	Fate       string    `json:"fate,omitempty" enum:"counts,corrected,superseded,spoiled,adult-not-said" doc:"Of a reading"`
+	Fate       string    `json:"fate,omitempty" enum:"counts,corrected,superseded,spoiled,adult-not-said,fact-not-said,not-here" doc:"Of a reading"`
 	FateReason string    `json:"fate_reason,omitempty"`
 	MeasuredAt time.Time `json:"measured_at" doc:"By the phone, in the server's time"`
 }
@@ -31,7 +31,13 @@ type NotebookView struct {
 	Result HomeResult     `json:"result"`
 	Lines  []NotebookLine `json:"lines"`
 
-	Unheard []StepRef `json:"unheard" doc:"Steps that need an adult and were worked at before one said to be there; what was entered there does not count until the teacher says why"`
+	Held []HeldStep `json:"held" doc:"Steps worked at before what they wait for was said; what was entered there does not count until the teacher says why"`
+}
+
+// HeldStep is a step that was worked at before what it waits for was said.
+type HeldStep struct {
+	StepRef
+	Why string `json:"why" enum:"adult-not-said,fact-not-said,not-here" doc:"An adult has to be there and none had said so; the home was not asked about itself; what it said closes the step"`
 }
 
 // Notebook opens one home's notebook of an assignment.
@@ -46,7 +52,7 @@ func (a *App) Notebook(ctx context.Context, who TeacherActor, class, assignment,
 		}
 		book := b.books[home]
 		out := NotebookView{Result: homeResult(h, b.permissions[home].State, book, language), Lines: []NotebookLine{}}
-		out.Unheard = unheard(&b.design, book, language)
+		out.Held = held(book, language)
 		fates := map[string]notebook.Line{}
 		for i := range book.Cells {
 			for _, l := range book.Cells[i].History {
@@ -69,16 +75,16 @@ func (a *App) Notebook(ctx context.Context, who TeacherActor, class, assignment,
 	return NotebookView{}, ErrNotFound
 }
 
-func unheard(d *design.Document, book *notebook.Book, language string) []StepRef {
-	refs := []StepRef{}
-	for _, id := range book.Unheard {
-		refs = append(refs, refOf(d, id, language))
+func held(book *notebook.Book, language string) []HeldStep {
+	steps := []HeldStep{}
+	for _, id := range book.Held {
+		steps = append(steps, HeldStep{refOf(book.Design, id, language), string(book.Guards[id])})
 	}
-	return refs
+	return steps
 }
 
-// Vouch lets what a home entered at a step count although no adult's word is
-// on record: the teacher says why, and it stands in the notebook.
+// Vouch lets what a home entered at a guarded step count all the same: the
+// teacher says why, and it stands in the notebook.
 func (a *App) Vouch(ctx context.Context, who TeacherActor, class, assignment, home uuid.UUID, step, reason string) error {
 	if _, err := a.class(ctx, who, class); err != nil {
 		return err
@@ -104,8 +110,8 @@ func (a *App) Vouch(ctx context.Context, who TeacherActor, class, assignment, ho
 	if err != nil {
 		return err
 	}
-	if !contains(adultSteps(&d)(knownFacts(said)[home]), step) {
-		return &Invalid{"step", "has to be a step that needs an adult", ""}
+	if guards(&d)(knownFacts(said)[home])[step] == "" {
+		return &Invalid{"step", "has to be a step that waits for something to be said", ""}
 	}
 	if err := f.check(now); err != nil {
 		return err
@@ -158,7 +164,7 @@ func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID
 	if err != nil {
 		return OwnResult{}, err
 	}
-	book := openBook(&d, ofAssignment(own, assignment), hc.writer, adultSteps(&d)(knownFacts(own)[who.Home])...)
+	book := openBook(&d, ofAssignment(own, assignment), hc.writer, guards(&d)(knownFacts(own)[who.Home]))
 	if watching {
 		shared, err := a.Store.SharedEntries(ctx, who.Class)
 		if err != nil {
@@ -166,7 +172,7 @@ func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID
 		}
 		book = sharedBook(&d, shared, assignment, hc.class, hc.home.Language)
 	}
-	out := OwnResult{Shared: watching, Derived: []DerivedRow{}, Results: []ResultView{}, Sentence: []string{}, SentAt: openBook(&d, ofAssignment(own, assignment), hc.writer).SentAt}
+	out := OwnResult{Shared: watching, Derived: []DerivedRow{}, Results: []ResultView{}, Sentence: []string{}, SentAt: openBook(&d, ofAssignment(own, assignment), hc.writer, nil).SentAt}
 	for _, x := range d.Derived {
 		name, _ := x.Name.In(hc.home.Language)
 		out.Derived = append(out.Derived, DerivedRow{x.ID, name, x.Unit, x.Formula})

@@ -75,25 +75,25 @@ func (a *App) classBooks(ctx context.Context, who TeacherActor, class, assignmen
 	if err != nil {
 		return nil, err
 	}
-	known, adults := knownFacts(facts), adultSteps(&b.design)
+	known, guarded := knownFacts(facts), guards(&b.design)
 	for _, h := range b.homes {
 		w := notebook.Writer{Language: h.Language, System: quantity.System(c.UnitSystem)}
 		if b.permissions[h.ID].State == "withdrawn" {
 			b.entries[h.ID] = nil // a permission taken back hides the home's items at once
 		}
-		b.books[h.ID] = openBook(&b.design, b.entries[h.ID], w, adults(known[h.ID])...)
+		b.books[h.ID] = openBook(&b.design, b.entries[h.ID], w, guarded(known[h.ID]))
 	}
-	b.shared = openBook(&b.design, b.sharedRows, notebook.Writer{Language: c.Language, System: quantity.System(c.UnitSystem)})
+	b.shared = openBook(&b.design, b.sharedRows, notebook.Writer{Language: c.Language, System: quantity.System(c.UnitSystem)}, nil)
 	return b, nil
 }
 
-func openBook(d *design.Document, rows []store.Entry, w notebook.Writer, adults ...string) *notebook.Book {
+func openBook(d *design.Document, rows []store.Entry, w notebook.Writer, g notebook.Guards) *notebook.Book {
 	entries := make([]notebook.Entry, 0, len(rows))
 	for _, r := range rows {
 		e, _ := readEntry(r)
 		entries = append(entries, e)
 	}
-	return notebook.Open(d, entries, w, adults...)
+	return notebook.Open(d, entries, w, g)
 }
 
 // Results gathers the class page of an assignment in the teacher's language.

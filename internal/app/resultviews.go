@@ -1,6 +1,7 @@
 package app
 
 import (
+	"slices"
 	"time"
 
 	"github.com/google/uuid"
@@ -51,12 +52,12 @@ type HomeResult struct {
 	Cells      []CellView   `json:"cells" doc:"In the order of slots"`
 	Results    []ResultView `json:"results"`
 	Photos     []uuid.UUID  `json:"photos"`
-	Unheard    []int        `json:"unheard" doc:"Numbers of steps that need an adult and were worked at before one said to be there"`
+	Held       []HeldStep   `json:"held" doc:"Steps worked at before what they wait for was said: not counted"`
 }
 
 // CellView is one slot of a home.
 type CellView struct {
-	State   string   `json:"state" enum:"value,needs-reading,not-read,spoiled,not-yet,adult-not-said"`
+	State   string   `json:"state" enum:"value,needs-reading,not-read,spoiled,not-yet,adult-not-said,fact-not-said,not-here"`
 	Value   *float64 `json:"value,omitempty" doc:"In the reading's unit, rounded to its uncertainty"`
 	U       *float64 `json:"u,omitempty" doc:"Standard uncertainty in the reading's unit"`
 	Text    string   `json:"text,omitempty" doc:"The value in the reading's unit"`
@@ -117,11 +118,7 @@ type WordsView struct {
 
 func homeResult(h store.Home, permission string, book *notebook.Book, language string) HomeResult {
 	id := h.ID
-	row := HomeResult{Home: &id, Nickname: h.Nickname, Letters: h.Letters, Permission: permission, SentAt: book.SentAt, Cells: []CellView{}, Results: []ResultView{}, Photos: []uuid.UUID{}, Unheard: []int{}}
-	for _, id := range book.Unheard {
-		i, _ := book.Design.Step(id)
-		row.Unheard = append(row.Unheard, i+1)
-	}
+	row := HomeResult{Home: &id, Nickname: h.Nickname, Letters: h.Letters, Permission: permission, SentAt: book.SentAt, Cells: []CellView{}, Results: []ResultView{}, Photos: []uuid.UUID{}, Held: held(book, language)}
 	row.Done, row.Steps = book.Progress()
 	if !book.LastSeen.IsZero() {
 		seen := book.LastSeen
@@ -160,13 +157,14 @@ func viewCell(c *notebook.Cell, language string) CellView {
 	if c.Entry != nil {
 		v.Typed = c.Entry.Typed
 	}
-	if c.State == notebook.HasValue || c.State == notebook.AdultNotSaid && c.Understood.Readable {
+	guarded := slices.Contains(notebook.Guarded, c.State)
+	if c.State == notebook.HasValue || guarded && c.Understood.Readable {
 		q := c.Understood.InUnit
 		value, u := roundTo(q.Value, q.U), q.U
 		v.Value, v.U = &value, &u
 		v.Text = q.Bare().Show(language)
 	}
-	if c.State == notebook.AdultNotSaid {
+	if guarded {
 		v.Value, v.U = nil, nil // kept and shown, and counted nowhere
 	}
 	for _, k := range c.Understood.Checks {

@@ -151,7 +151,7 @@ func TestLetters(t *testing.T) {
 func TestClassFieldsAreChecked(t *testing.T) {
 	now := time.Date(2027, 2, 2, 0, 0, 0, 0, time.UTC)
 	good := ClassFields{Name: " 7M ", Zone: "Europe/London", Language: "en", UnitSystem: "uk", EmergencyNumber: "+44 (0)112", PhotoDays: 30, KeepUntil: "2027-07-31"}
-	if c, err := good.check(now); err != nil || c.Name != "7M" || c.KeepUntil.Day() != 31 {
+	if c, err := good.check(store.Class{}, now); err != nil || c.Name != "7M" || c.KeepUntil.Day() != 31 {
 		t.Fatalf("%+v %v", c, err)
 	}
 	for field, spoil := range map[string]func(*ClassFields){
@@ -166,7 +166,7 @@ func TestClassFieldsAreChecked(t *testing.T) {
 	} {
 		f := good
 		spoil(&f)
-		_, err := f.check(now)
+		_, err := f.check(store.Class{}, now)
 		bad, ok := err.(*Invalid)
 		if !ok || bad.Field != field || bad.Rule == "" || bad.Example == "" {
 			t.Errorf("%s: %v", field, err)

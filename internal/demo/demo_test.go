@@ -62,6 +62,9 @@ func TestSeed(t *testing.T) {
 	for _, h := range r.Homes {
 		states[h.State]++
 		photos += len(h.Photos)
+		if len(h.Held) != 0 {
+			t.Errorf("%s: %v", h.Nickname, h.Held)
+		}
 		for _, v := range h.Results {
 			if v.Outlier {
 				apart++

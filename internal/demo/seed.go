@@ -210,6 +210,9 @@ func (s *seeder) home(i int, h app.HomeView, lesson time.Time) error {
 	}
 	k := &kitchenOf{rng: s.rng, factor: 1 + 0.07*s.rng.NormFloat64(), tool: st.tool, lang: h.Language}
 	s.moment = lesson.Add(time.Duration(s.rng.IntN(120)) * time.Second)
+	if err := s.sayOfItself(who, b.Sheets[0].Facts); err != nil {
+		return err
+	}
 	if err := s.predict(who, i, h.Language); err != nil {
 		return err
 	}
@@ -250,6 +253,17 @@ func (s *seeder) put(who app.HomeActor, f app.EntryFields) (uuid.UUID, error) {
 	}
 	_, err = s.app.PutEntry(s.ctx, who, s.as, id, raw)
 	return id, err
+}
+
+// sayOfItself answers what the steps ask about the home: here nothing raises.
+func (s *seeder) sayOfItself(who app.HomeActor, facts []app.FactRow) error {
+	for _, f := range facts {
+		calm := map[string]string{"yes": "no", "no": "yes"}[f.Raises]
+		if _, err := s.put(who, app.EntryFields{Kind: string(notebook.Fact), Refers: f.ID, Choice: []string{calm}}); err != nil {
+			return err
+		}
+	}
+	return nil
 }
 
 func (s *seeder) predict(who app.HomeActor, i int, language string) error {

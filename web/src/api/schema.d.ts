@@ -994,7 +994,7 @@ export interface components {
             history: number;
             reason?: string;
             /** @enum {string} */
-            state: "value" | "needs-reading" | "not-read" | "spoiled" | "not-yet" | "adult-not-said";
+            state: "value" | "needs-reading" | "not-read" | "spoiled" | "not-yet" | "adult-not-said" | "fact-not-said" | "not-here";
             /** @description The value in the reading's unit */
             text?: string;
             typed?: string;
@@ -1055,7 +1055,7 @@ export interface components {
             language: "en" | "es";
             /** @example 7M */
             name: string;
-            /** @description Nothing is issued without the school's own assessment of it */
+            /** @description Nothing is issued without the school's own assessment of it; left out: as it was, and at first false */
             needs_assessment?: boolean;
             /**
              * Format: int64
@@ -1092,7 +1092,7 @@ export interface components {
             language: "en" | "es";
             /** @example 7M */
             name: string;
-            /** @description Nothing is issued without the school's own assessment of it */
+            /** @description Nothing is issued without the school's own assessment of it; left out: as it was, and at first false */
             needs_assessment?: boolean;
             /**
              * Format: int64
@@ -1461,6 +1461,17 @@ export interface components {
             /** @description Mean with its give or take */
             text: string;
         };
+        HeldStep: {
+            id: string;
+            /** Format: int64 */
+            number: number;
+            title: string;
+            /**
+             * @description An adult has to be there and none had said so; the home was not asked about itself; what it said closes the step
+             * @enum {string}
+             */
+            why: "adult-not-said" | "fact-not-said" | "not-here";
+        };
         HomeCard: {
             id: string;
             language: string;
@@ -1489,6 +1500,8 @@ export interface components {
             cells: components["schemas"]["CellView"][];
             /** Format: int64 */
             done: number;
+            /** @description Steps worked at before what they wait for was said: not counted */
+            held: components["schemas"]["HeldStep"][];
             home?: string;
             /** Format: date-time */
             last_seen?: string;
@@ -1504,8 +1517,6 @@ export interface components {
             state: "not-opened" | "opened" | "declined" | "withdrawn" | "watching" | "working" | "sent";
             /** Format: int64 */
             steps: number;
-            /** @description Numbers of steps that need an adult and were worked at before one said to be there */
-            unheard: number[];
         };
         HomeView: {
             /** @description Mail address or number for messages */
@@ -1798,7 +1809,7 @@ export interface components {
              * @description Of a reading
              * @enum {string}
              */
-            fate?: "counts" | "corrected" | "superseded" | "spoiled" | "adult-not-said";
+            fate?: "counts" | "corrected" | "superseded" | "spoiled" | "adult-not-said" | "fact-not-said" | "not-here";
             fate_reason?: string;
             id: string;
             /** @description The value in the reading's own unit */
@@ -1822,10 +1833,10 @@ export interface components {
             state?: "value" | "bound" | "question" | "missing" | "unread";
         };
         NotebookView: {
+            /** @description Steps worked at before what they wait for was said; what was entered there does not count until the teacher says why */
+            held: components["schemas"]["HeldStep"][];
             lines: components["schemas"]["NotebookLine"][];
             result: components["schemas"]["HomeResult"];
-            /** @description Steps that need an adult and were worked at before one said to be there; what was entered there does not count until the teacher says why */
-            unheard: components["schemas"]["StepRef"][];
         };
         OpenBody: {
             /**

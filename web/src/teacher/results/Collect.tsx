@@ -4,7 +4,7 @@ import { Loading, PartError, SideSheet } from '../frame/parts';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
 import { SharedEntry } from './SharedEntry';
-import { stateWords, useResults, type Assignment, type HomeResult, type Results } from './useResults';
+import { guardWords, isGuard, stateWords, useResults, type Assignment, type HomeResult, type Results } from './useResults';
 
 const missing: Record<string, string> = { 'not-yet': 'not yet', spoiled: 'spoiled', 'needs-reading': 'to read' };
 
@@ -78,7 +78,7 @@ function reasons(h: HomeResult): string {
   const out = new Set<string>();
   for (const c of h.cells) {
     if (c.state === 'needs-reading') out.add('a text to read');
-    else if (c.state === 'adult-not-said') out.add('adult not said');
+    else if (isGuard(c.state)) out.add(guardWords[c.state]);
     else if (doubtful(c)) out.add('outside the limits');
   }
   if (h.results.some((x) => x.outlier)) out.add('stands apart');
@@ -147,10 +147,10 @@ function Cell({ c, declined }: { c: HomeResult['cells'][number]; declined: boole
       </span>
     );
   }
-  if (c.state === 'adult-not-said') {
+  if (isGuard(c.state)) {
     return (
-      <span className="cell-flag" title={`typed ${c.typed}; kept, and not counted: no adult had said to be there`}>
-        ({c.text?.replace(/\u00a0.*$/, '') ?? c.typed}) adult not said
+      <span className="cell-flag" title={`typed ${c.typed}; kept, and not counted`}>
+        ({c.text?.replace(/\u00a0.*$/, '') ?? c.typed}) {guardWords[c.state]}
       </span>
     );
   }

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { Loading, PartError, ProblemLine, time } from '../frame/parts';
-import { stateWords, type Assignment, type Results } from './useResults';
+import { guardWords, isGuard, stateWords, type Assignment, type Results } from './useResults';
 
 type Line = Schemas['NotebookLine'];
 
@@ -11,7 +11,7 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
   const notebook = useQuery({ queryKey: ['results', 'notebook', assignment.id, home], queryFn: () => ask<Schemas['NotebookView']>('GET', `/classes/${assignment.class}/assignments/${assignment.id}/notebooks/${home}`) });
   if (notebook.isPending) return <Loading what="the notebook" />;
   if (notebook.error) return <PartError what="The notebook" error={notebook.error} retry={() => void notebook.refetch()} />;
-  const { result, lines, unheard } = notebook.data;
+  const { result, lines, held } = notebook.data;
   const conditionName = (id?: string) => results.conditions.find((c) => c.id === id)?.name ?? '';
   return (
     <>
@@ -20,8 +20,8 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
         {result.sent_at && ` ${time(result.sent_at)}`}
         {result.late && ' · some came late'}
       </p>
-      {unheard.map((step) => (
-        <AdultNotSaid key={step.id} step={step} path={`/classes/${assignment.class}/assignments/${assignment.id}/notebooks/${home}/vouch`} />
+      {held.map((step) => (
+        <Held key={step.id} step={step} path={`/classes/${assignment.class}/assignments/${assignment.id}/notebooks/${home}/vouch`} />
       ))}
       {results.derived.map((d) => (
         <div key={d.id} style={{ marginBottom: 8 }}>
@@ -63,8 +63,14 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
   );
 }
 
-/** A step that needs an adult, worked at before one said to be there: it counts once the teacher says why. */
-function AdultNotSaid({ step, path }: { step: Schemas['StepRef']; path: string }) {
+const waits: Record<Schemas['HeldStep']['why'], string> = {
+  'adult-not-said': 'needs an adult, and none had said to be there.',
+  'fact-not-said': 'asks something about the home first, and nobody answered.',
+  'not-here': 'is not for this home, by what it says of itself.',
+};
+
+/** A step worked at before what it waits for was said: it counts once the teacher says why. */
+function Held({ step, path }: { step: Schemas['HeldStep']; path: string }) {
   const [why, setWhy] = useState('');
   const [error, setError] = useState<unknown>();
   const client = useQueryClient();
@@ -82,7 +88,7 @@ function AdultNotSaid({ step, path }: { step: Schemas['StepRef']; path: string }
   return (
     <form className="notice" onSubmit={(e) => void keep(e)}>
       <p style={{ margin: 0 }}>
-        <strong>Adult not said.</strong> Step {step.number}, {step.title}, needs an adult, and none had said to be there. What was entered is kept and does not count.
+        <strong>Not counted: {guardWords[step.why]}.</strong> Step {step.number}, {step.title}, {waits[step.why]} What was entered is kept and does not count.
       </p>
       <label className="named" htmlFor={id}>
         Does it count? Say why; it stands in the notebook
@@ -103,7 +109,7 @@ function entryWords(l: Line, condition: (id?: string) => string) {
     case 'reading':
       return (
         <>
-          {slot}: <span className={l.fate === 'spoiled' || l.fate === 'corrected' || l.fate === 'superseded' || l.fate === 'adult-not-said' ? 'cell-spoiled' : ''}>{e.typed}</span>
+          {slot}: <span className={l.fate === 'spoiled' || l.fate === 'corrected' || l.fate === 'superseded' || isGuard(l.fate) ? 'cell-spoiled' : ''}>{e.typed}</span>
           {l.in_unit && l.in_unit.replace('\u00a0', ' ') !== e.typed && ` = ${l.in_unit}`}
           {l.assumed && ' (unit from the field)'}
           {l.fate && l.fate !== 'counts' && <em className="second" style={{ fontStyle: 'normal' }}> {l.fate.replaceAll('-', ' ')}{l.fate_reason && `: ${l.fate_reason}`}</em>}

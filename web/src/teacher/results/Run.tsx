@@ -2,7 +2,7 @@ import { useSearchParams } from 'react-router';
 import { Loading, PartError, SideSheet, time } from '../frame/parts';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
-import { stateWords, unheardWords, useResults, type Assignment, type HomeResult } from './useResults';
+import { stateWords, heldWords, useResults, type Assignment, type HomeResult } from './useResults';
 
 const order: HomeResult['state'][] = ['not-opened', 'opened', 'working', 'withdrawn', 'declined', 'watching', 'sent'];
 
@@ -47,7 +47,7 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
                       <bdi>{h.nickname}</bdi>
                     </button>
                   </th>
-                  <td>{stateWords[h.state]}{h.late && ', some late'}{h.unheard.length > 0 && <span className="w-mend"> · {unheardWords(h)}</span>}</td>
+                  <td>{stateWords[h.state]}{h.late && ', some late'}{h.held.length > 0 && <span className="w-mend"> · {heldWords(h)}</span>}</td>
                   <td className="num">{watches(h) ? '' : `${h.done} of ${h.steps}`}</td>
                   <td>
                     {!watches(h) && (

@@ -12,5 +12,7 @@ export function useResults(a: Assignment | undefined) {
 
 export const stateWords: Record<HomeResult['state'], string> = { 'not-opened': 'not opened', opened: 'opened', declined: 'shared readings', watching: 'watches', withdrawn: 'permission taken back', working: 'working', sent: 'sent' };
 
-/** What stands on Run and in Collect where an adult was needed and none had said to be there. */
-export const unheardWords = (h: { unheard: number[] }) => (h.unheard.length ? `adult not said at step ${h.unheard.join(', ')}: not counted` : '');
+/** What stands on Run and in Collect at a step that was worked at before what it waits for was said. */
+export const guardWords: Record<Schemas['HeldStep']['why'], string> = { 'adult-not-said': 'adult not said', 'fact-not-said': 'home not asked', 'not-here': 'not for this home' };
+export const isGuard = (s?: string): s is Schemas['HeldStep']['why'] => s !== undefined && s in guardWords;
+export const heldWords = (h: { held: Schemas['HeldStep'][] }) => h.held.map((s) => `${guardWords[s.why]} at step ${s.number}: not counted`).join(' · ');

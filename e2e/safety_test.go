@@ -88,6 +88,17 @@ func TestChoosingAThing(t *testing.T) {
 	p.sees("May stand in for it")
 	p.sees("eggshell")
 	p.violations("a thing with its substitutes")
+
+	// What the need asks falls on whatever stands in for it.
+	p.open(demo.base + "/experiments/" + id + "/steps?at=need:cups")
+	p.sees("shot glass")
+	p.chooses("Add what it has to be", "does not shatter")
+	p.until("what shatters falls out", `!document.body.innerText.includes('shot glass')`)
+	p.sees("plastic")
+	p.violations("a need that asks a quality")
+	p.press("take off")
+	p.sees("shot glass")
+
 	p.press("Add a thing")
 	p.sees("the safety check assumes the worst")
 	p.writes("Which thing?", "soda")

@@ -55,11 +55,21 @@ func TestThings(t *testing.T) {
 		"own-material": func(d *design.Document) {
 			d.Materials = append(d.Materials, d.Larder().Materials[0], d.Larder().Materials[0])
 		},
-		"unknown-result": func(d *design.Document) { d.Measured[0].Result = "beauty" },
-		"unknown-need":   func(d *design.Document) { d.Steps[0].In = "bucket" },
-		"heat":           func(d *design.Document) { d.Steps[0].Heat = "very" },
-		"caution-step":   func(d *design.Document) { d.Cautions = []design.Caution{{ID: "own", Step: "nowhere"}} },
-		"voltage":        func(d *design.Document) { d.Steps[0].Voltage = "3 kg" },
+		"unknown-result":  func(d *design.Document) { d.Measured[0].Result = "beauty" },
+		"unknown-need":    func(d *design.Document) { d.Steps[0].In = "bucket" },
+		"heat":            func(d *design.Document) { d.Steps[0].Heat = "very" },
+		"caution-step":    func(d *design.Document) { d.Cautions = []design.Caution{{ID: "own", Step: "nowhere"}} },
+		"unknown-quality": func(d *design.Document) { d.Needs[0].Qualities = []design.Quality{{Is: "pretty"}} },
+		"quality-plain": func(d *design.Document) {
+			d.Needs[0].Qualities = []design.Quality{{Is: "cut-open", Figure: "3 mm"}}
+		},
+		"quality-figure": func(d *design.Document) {
+			d.Needs[0].Qualities = []design.Quality{{Is: "heat-proof", Figure: "80 mL"}}
+		},
+		"quality": func(d *design.Document) {
+			d.Needs[0].Material, d.Needs[0].Qualities = "mug", []design.Quality{{Is: "see-through"}}
+		},
+		"voltage": func(d *design.Document) { d.Steps[0].Voltage = "3 kg" },
 	} {
 		d := example(t, "thirsty-beans")
 		for _, f := range design.Validate(&d) {

@@ -38,6 +38,23 @@ func (v *validator) thing(n *Need, path string) {
 	if s := n.Strength; s != nil && (s.Value <= 0 || !slices.Contains(strengthBases, s.Basis) || s.Basis != "volumes" && s.Basis != "mol/L" && s.Value > 100) {
 		v.say(Error, "strength", path+"/strength", text.Args{"value": s.Value, "basis": s.Basis})
 	}
+	for i, q := range n.Qualities {
+		at := fmt.Sprintf("%s/qualities/%d", path, i)
+		known, ok := l.Quality(q.Is)
+		if !ok {
+			v.say(Error, "unknown-quality", at+"/is", text.Args{"typed": q.Is})
+			continue
+		}
+		figure, ok := q.figure(known.Takes)
+		switch m, chosen := l.Material(n.Material); {
+		case !ok && known.Takes == "":
+			v.say(Error, "quality-plain", at+"/figure", text.Args{"typed": q.Figure, "quality": known.Words})
+		case !ok:
+			v.say(Error, "quality-figure", at+"/figure", text.Args{"typed": q.Figure, "example": known.Example})
+		case chosen && !l.Has(m, known, figure):
+			v.say(Warning, "quality", at, text.Args{"name": m.Name, "quality": known.Say(figure)})
+		}
+	}
 	for i, id := range n.Barred {
 		if _, ok := l.Material(id); !ok {
 			v.say(Error, "unknown-material", fmt.Sprintf("%s/barred/%d", path, i), text.Args{"typed": id})

@@ -22,6 +22,7 @@ type Item struct {
 	Need     string         // id; "" for what the steps ask for beside things
 	Name     text.Message   // what it is
 	Amount   text.Message   // "" where it is not measured out
+	Must     text.Message   // what whatever does the job has to be; "" where nothing is asked
 	Note     text.Localized // the teacher's
 	Steps    []int          // numbers of the steps that use it, from 1
 	Optional bool
@@ -63,7 +64,7 @@ func Materials(d *design.Document, r safety.Report) []Item {
 	var things, others []Item
 	for _, id := range order {
 		n, _ := d.Need(id)
-		item := Item{Need: id, Name: text.Message{ID: "fit.thing", Args: text.Args{"thing": n.Name}}, Amount: amountOf(d, n), Note: n.Note, Steps: steps[id], Optional: n.Optional, Unused: len(steps[id]) == 0}
+		item := Item{Need: id, Name: text.Message{ID: "fit.thing", Args: text.Args{"thing": n.Name}}, Amount: amountOf(d, n), Must: mustOf(d, n), Note: n.Note, Steps: steps[id], Optional: n.Optional, Unused: len(steps[id]) == 0}
 		if n.Kind == design.PersonNeed || n.Kind == design.PlaceNeed {
 			others = append(others, item)
 		} else {
@@ -102,6 +103,23 @@ func gear(d *design.Document, r safety.Report) []Item {
 		out = append(out, Item{Name: g})
 	}
 	return out
+}
+
+// mustOf says what whatever does a need's job has to be.
+func mustOf(d *design.Document, n *design.Need) text.Message {
+	var list text.Message
+	for _, q := range n.Asked(d.Larder()) {
+		one := text.Message{ID: "fit.quality", Args: text.Args{"quality": q.Say(q.Figure)}}
+		if list.ID == "" {
+			list = one
+		} else {
+			list = text.Message{ID: "fit.qualities", Args: text.Args{"before": list, "quality": one}}
+		}
+	}
+	if list.ID == "" {
+		return list
+	}
+	return text.Message{ID: "fit.must", Args: text.Args{"list": list}}
 }
 
 // amountOf is a need's whole amount: of one condition, times how often.

@@ -48,6 +48,13 @@ func TestMaterials(t *testing.T) {
 	}
 	d.Needs = append(d.Needs, design.Need{ID: "spare", Name: text.Localized{"en": "a spoon"}, Kind: design.ObjectNeed})
 	items = fit.Materials(d, safety.Judge(d, d.Larder(), nil))
+	first, _ := d.Need(items[0].Need)
+	first.Qualities = []design.Quality{{Is: "see-through"}, {Is: "heat-proof", Figure: "140 °F"}}
+	for lang, want := range map[string]string{"en": "Look for one that can be seen through; stands 60\u00a0°C.", "es": "Tiene que cumplir: se puede ver a través; aguanta 60\u00a0°C."} {
+		if got := text.Render(fit.Materials(d, safety.Judge(d, d.Larder(), nil))[0].Must, lang); got != want {
+			t.Errorf("%q", got)
+		}
+	}
 	if i := slices.IndexFunc(items, func(i fit.Item) bool { return i.Need == "spare" }); i < 0 || !items[i].Unused {
 		t.Error("a need in no step is lost")
 	}

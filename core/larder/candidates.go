@@ -17,8 +17,15 @@ type Need struct {
 	Results   []string          // what is measured where it is several: the lowest class over them
 	Tolerance string            // exact, about or free: how much spread a class bears
 	Barred    []string          // ids of materials the design does not allow
+	Qualities []Asked           // what whatever does it has to be
 	Avoid     []string          // allergens of the home
 	Cost      string            // dearest band allowed; "" is any
+}
+
+// Asked is a quality that a need asks, with its figure in °C or mL.
+type Asked struct {
+	*Quality
+	Figure float64
 }
 
 // Candidate is one material that may do a need's job.
@@ -294,7 +301,10 @@ func (l *Larder) judge(n Need, c *Candidate) {
 			return
 		}
 	}
+	lacks := slices.IndexFunc(n.Qualities, func(q Asked) bool { return !l.Has(c.Material, q.Quality, q.Figure) })
 	switch {
+	case lacks >= 0:
+		lower(Unsuitable, "quality", text.Args{"quality": n.Qualities[lacks].Say(n.Qualities[lacks].Figure)})
 	case slices.Contains(n.Barred, c.Material.ID):
 		lower(Unsuitable, "barred", nil)
 	case n.Cost != "" && slices.Index(Costs, c.Material.Cost) > slices.Index(Costs, n.Cost):

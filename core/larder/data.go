@@ -237,6 +237,8 @@ type Larder struct {
 	Pets       []Pet
 	Nevers     []Never
 	Properties []Question
+	Qualities  []Quality
+	Makes      map[string]map[string]string // what a make says of a thing, property by property
 	Kinds      []Result
 	Offers     map[string][]string // what to offer first, by rule of the safety book
 
@@ -316,6 +318,8 @@ func load() *Larder {
 	read("pets.json", &l.Pets)
 	read("never.json", &l.Nevers)
 	read("properties.json", &l.Properties)
+	read("makes.json", &l.Makes)
+	read("qualities.json", &l.Qualities)
 	read("results.json", &l.Kinds)
 	read("offers.json", &l.Offers)
 	read("refused-names.json", &l.RefusedNames)

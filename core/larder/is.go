@@ -20,12 +20,14 @@ type Question struct {
 	Locked   bool                `json:"locked,omitempty" doc:"Of a shipped thing a school cannot change it"`
 	Raises   bool                `json:"raises,omitempty" doc:"Another value than the first can only raise a verdict"`
 	Unasked  bool                `json:"unasked,omitempty" doc:"Known of shipped things alone"`
+	Fit      bool                `json:"fit,omitempty" doc:"It says what a thing can stand in for; the safety rules do not wait for it"`
 }
 
 // Reply is one value of a property, in words.
 type Reply struct {
-	Value string         `json:"value"`
-	Words text.Localized `json:"words"`
+	Value  string         `json:"value"`
+	Words  text.Localized `json:"words"`
+	Figure float64        `json:"figure,omitempty" doc:"What the answer means, in °C"`
 }
 
 // none is the answer that denies: the first of a property that can only raise.
@@ -65,7 +67,7 @@ func (l *Larder) Unanswered(m *Material) []*Question {
 	if !m.Own || l.shipped[m.ID] {
 		return nil
 	}
-	return slices.DeleteFunc(l.Asked(m), func(q *Question) bool { _, ok := m.Props[q.ID]; return ok })
+	return slices.DeleteFunc(l.Asked(m), func(q *Question) bool { _, ok := m.Props[q.ID]; return ok || q.Fit })
 }
 
 // Denied lists what a school says its own thing is not: the questions that it

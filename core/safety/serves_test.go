@@ -4,6 +4,7 @@ import (
 	"slices"
 	"testing"
 
+	"patient-kitchen/core/design"
 	"patient-kitchen/core/larder"
 	"patient-kitchen/core/safety"
 	"patient-kitchen/core/text"
@@ -73,4 +74,39 @@ func must(t *testing.T, id string) *larder.Material {
 		t.Fatal(id)
 	}
 	return m
+}
+
+// What a need asks in words falls on whatever stands in for it: without it, it
+// is offered, and with it not, the design's own choice among them.
+func TestStandInsHaveWhatTheNeedAsks(t *testing.T) {
+	for _, c := range []struct {
+		asks, figure, stays, goes string
+	}{
+		{"see-through", "", "tub-takeaway", "bowl"},
+		{"cut-open", "", "pet-bottle-small", "glass-straight"},
+		{"no-breaking", "", "pet-bottle-small", "glass-straight"},
+		{"heat-proof", "55 °C", "glass-straight", "pet-bottle-small"},
+		{"holds", "390 mL", "pet-bottle-small", "glass-straight"},
+		{"holds-at-most", "0.5 L", "glass-straight", "pet-bottle-large"},
+	} {
+		d := plan("w: water-tap 20 mL\nj: drinking-glass as rigid-clear-vessel\n---\na: pour with w in j")
+		n, _ := d.Need("j")
+		offered := func() (ids []string) {
+			all, err := safety.Substitutes(d, larder.Standard(), n)
+			if err != nil {
+				t.Fatal(err)
+			}
+			for _, s := range all {
+				ids = append(ids, s.Material.ID)
+			}
+			return ids
+		}
+		if before := offered(); !slices.Contains(before, c.stays) || !slices.Contains(before, c.goes) {
+			t.Fatalf("%s: %v", c.asks, before)
+		}
+		n.Qualities = []design.Quality{{Is: c.asks, Figure: c.figure}}
+		if after := offered(); !slices.Contains(after, c.stays) || slices.Contains(after, c.goes) {
+			t.Errorf("%s %s: %v", c.asks, c.figure, after)
+		}
+	}
 }

@@ -94,7 +94,7 @@ func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
 		if !ok || n.Role == "" || n.Material == "" {
 			continue
 		}
-		all, err := l.Candidates(larderNeed(d, n))
+		all, err := l.Candidates(larderNeed(d, l, n))
 		if err != nil {
 			continue
 		}
@@ -218,8 +218,8 @@ func (f Finding) key() string {
 }
 
 // larderNeed is a design's need as the larder asks for it.
-func larderNeed(d *design.Document, n *design.Need) larder.Need {
-	need := larder.Need{Role: n.Role, Stuff: larder.Stuff{Material: n.Material, Form: n.Form}, Tolerance: string(n.Tolerance), Barred: n.Barred}
+func larderNeed(d *design.Document, l *larder.Larder, n *design.Need) larder.Need {
+	need := larder.Need{Role: n.Role, Stuff: larder.Stuff{Material: n.Material, Form: n.Form}, Tolerance: string(n.Tolerance), Barred: n.Barred, Qualities: n.Asked(l)}
 	if n.Strength != nil {
 		need.Percent = n.Strength.Value
 		if n.Strength.Basis == "volumes" {
@@ -267,7 +267,7 @@ func Substitutes(d *design.Document, l *larder.Larder, n *design.Need) ([]Substi
 	if n.Role == "" || n.Material == "" || isChanged(d, l, n) {
 		return nil, nil
 	}
-	all, err := l.Candidates(larderNeed(d, n))
+	all, err := l.Candidates(larderNeed(d, l, n))
 	if err != nil {
 		return nil, err
 	}
@@ -426,7 +426,7 @@ func apply(d *design.Document, l *larder.Larder, way string) (*design.Document, 
 			return nil, wrong
 		}
 		percent, err := strconv.ParseFloat(parts[3], 64)
-		all, err2 := l.Candidates(larderNeed(&out, n))
+		all, err2 := l.Candidates(larderNeed(&out, l, n))
 		if err != nil || err2 != nil {
 			return nil, wrong
 		}

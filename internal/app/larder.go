@@ -24,6 +24,8 @@ type LarderView struct {
 	Results []string   `json:"results" doc:"Kinds of result that swaps tell apart"`
 	Own     int        `json:"own" doc:"How many things and swaps the school added"`
 
+	Qualities []QualityRow `json:"qualities" doc:"What a need can ask of whatever does its job"`
+
 	OwnProblem *OwnProblem `json:"own_problem,omitempty" doc:"Why the school's own entries are all left out now"`
 
 	Fallbacks  []larder.Fallback  `json:"fallbacks" doc:"What almost every home has instead"`
@@ -75,6 +77,14 @@ type SwapRow struct {
 	Safety    string   `json:"safety,omitempty"`
 	Procedure string   `json:"procedure,omitempty"`
 	Own       bool     `json:"own,omitempty"`
+}
+
+// QualityRow is a quality that a need can ask.
+type QualityRow struct {
+	ID      string `json:"id"`
+	Words   string `json:"words"`
+	Takes   string `json:"takes,omitempty" enum:"temperature,volume"`
+	Example string `json:"example,omitempty"`
 }
 
 // NeverRow is what no kit may hold.
@@ -188,6 +198,10 @@ func (a *App) Larder(ctx context.Context, who TeacherActor, language string) (La
 		if slices.ContainsFunc(own.Rules, func(r larder.Rule) bool { return r.ID == problems[0].Entry }) {
 			v.OwnProblem.Kind = "swap"
 		}
+	}
+	for _, q := range l.Qualities {
+		words, _ := q.Words.In(language)
+		v.Qualities = append(v.Qualities, QualityRow{q.ID, strings.Replace(words, "{figure}", "…", 1), q.Takes, q.Example})
 	}
 	counts := map[string]int{}
 	for i := range l.Materials {

@@ -47,9 +47,9 @@ type Printed struct {
 
 // PrintedItem is one line of the materials list.
 type PrintedItem struct {
-	Name, Amount, Note string
-	Steps              []int
-	Optional           bool
+	Name, Amount, Must, Note string
+	Steps                    []int
+	Optional                 bool
 }
 
 // PrintedSwaps is what may stand in for one thing.
@@ -171,7 +171,7 @@ func printed(as store.Assignment, d *design.Document, kind, language string, now
 func printedItems(d *design.Document, r review.Review, w *sheetWriter) []PrintedItem {
 	var items []PrintedItem
 	for _, i := range fit.Materials(d, r.Safety) {
-		items = append(items, PrintedItem{text.Render(i.Name, w.language), text.Render(i.Amount, w.language), w.say(i.Note), i.Steps, i.Optional})
+		items = append(items, PrintedItem{text.Render(i.Name, w.language), text.Render(i.Amount, w.language), text.Render(i.Must, w.language), w.say(i.Note), i.Steps, i.Optional})
 	}
 	return items
 }

@@ -64,6 +64,7 @@ type NeedRow struct {
 	ID       string   `json:"id"`
 	Name     string   `json:"name"`
 	Amount   string   `json:"amount,omitempty"`
+	Must     string   `json:"must,omitempty" doc:"What whatever is taken has to be"`
 	Note     string   `json:"note,omitempty"`
 	Optional bool     `json:"optional,omitempty"`
 	Instead  []string `json:"instead"`
@@ -204,7 +205,7 @@ func makeSheet(as store.Assignment, d *design.Document, language string, now tim
 	}
 	swaps := swapsOf(as, d, language)
 	for _, item := range fit.Materials(d, r.Safety) {
-		row := NeedRow{ID: item.Need, Name: text.Render(item.Name, language), Amount: text.Render(item.Amount, language), Note: w.say(item.Note), Optional: item.Optional, Instead: []string{}, Steps: append([]int{}, item.Steps...), Swaps: []PrintedSwap{}}
+		row := NeedRow{ID: item.Need, Name: text.Render(item.Name, language), Amount: text.Render(item.Amount, language), Must: text.Render(item.Must, language), Note: w.say(item.Note), Optional: item.Optional, Instead: []string{}, Steps: append([]int{}, item.Steps...), Swaps: []PrintedSwap{}}
 		n, ok := d.Need(item.Need)
 		if !ok || n.Kind == design.PersonNeed || n.Kind == design.PlaceNeed {
 			continue // who and where stand on the safety sheet

@@ -1679,6 +1679,8 @@ export interface components {
             own_problem?: components["schemas"]["OwnProblem"];
             /** @description Sheets that stand in for a tool */
             printables: components["schemas"]["Printable"][];
+            /** @description What a need can ask of whatever does its job */
+            qualities: components["schemas"]["QualityRow"][];
             /** @description Kinds of result that swaps tell apart */
             results: string[];
             swaps: components["schemas"]["SwapRow"][];
@@ -1784,6 +1786,8 @@ export interface components {
             amount?: string;
             id: string;
             instead: string[];
+            /** @description What whatever is taken has to be */
+            must?: string;
             name: string;
             note?: string;
             optional?: boolean;
@@ -1971,6 +1975,13 @@ export interface components {
              * @description Modules a side, border included
              */
             size: number;
+        };
+        QualityRow: {
+            example?: string;
+            id: string;
+            /** @enum {string} */
+            takes?: "temperature" | "volume";
+            words: string;
         };
         QuestionRow: {
             id: string;

@@ -26,6 +26,7 @@ export function Ready({ state, bundle, sheet, book, go, onWrong, onGo }: WorkPro
               {n.name}
               {n.amount && <strong> {n.amount}</strong>}
               {n.optional && <span className="hint"> ({t('optional')})</span>}
+              {n.must && <span className="second"><br />{n.must}</span>}
               {n.note && <span className="second"><br />{n.note}</span>}
               {n.instead.length + n.swaps.length > 0 && (
                 <span className="second">

@@ -5,6 +5,7 @@ import { Loading, PartError, ProblemLine } from '../frame/parts';
 import { Comparability, Verdict } from '../frame/Verdict';
 import type { Doc, Need } from './document';
 import { ChoiceField, PlainField, TickField, useEditing, WordsField } from './fields';
+import { Qualities } from './Qualities';
 import { ThingPicker } from './ThingPicker';
 
 const kinds: [string, string][] = [['', 'not said yet'], ['material', 'a thing of the larder'], ['object', 'an everyday object'], ['person', 'a person'], ['place', 'a place']];
@@ -75,6 +76,7 @@ export function NeedSheet({ at, replace }: { at: number; replace: (d: Doc, words
           </p>
         </>
       )}
+      {n.kind !== 'person' && n.kind !== 'place' && <Qualities path={path('qualities')} value={n.qualities ?? []} known={larder.data.qualities} />}
       <WordsField label="Note" path={path('note')} value={n.note} />
       {n.material && n.role && <Substitutes need={n} replace={replace} />}
     </>

@@ -35,6 +35,7 @@ export interface Need {
   amount?: string;
   tolerance?: string;
   weighed?: boolean;
+  qualities?: { is: string; figure?: string }[];
   barred?: string[];
   per_condition?: boolean;
   optional?: boolean;

@@ -26,10 +26,11 @@ type Said struct {
 	Least    int    // how many letters a reason has at least to be taken; -1 where "something else" is not taken
 	Question text.Message
 	leads    []string
+	number   int // of the sentence in its text, from 0
 }
 
 // families are concepts of which one question is put in a sentence, the
-// strictest; its answer settles the rest there.
+// strictest, whichever language says it; its answer settles the rest there.
 var families = map[string]string{}
 
 func init() {
@@ -149,7 +150,7 @@ func (j *judge) questions() []open {
 	things, acts := map[string]bool{}, map[string]bool{}
 	for _, l := range readTexts(j.d) {
 		for _, lang := range text.Languages {
-			for _, sentence := range lexicon.Sentences(l.words[lang]) {
+			for number, sentence := range lexicon.Sentences(l.words[lang]) {
 				for _, h := range listen(sentence, lang) {
 					level := h.Level
 					if imperative := h.From == 0 && !h.Concept.Thing && len(strings.Fields(sentence)) > 2; !l.full && !imperative {
@@ -166,7 +167,7 @@ func (j *judge) questions() []open {
 					}
 					things[c.ID], acts[act] = true, true
 					out = append(out, open{Said{Concept: c.ID, Key: j.key(c.ID, l.step, lexicon.Folded(sentence, lang)), Sentence: sentence, Words: h.Words, Language: lang, Path: l.path,
-						Sure: level == lexicon.Tick, Question: text.Message{ID: "safety.thing", Args: text.Args{"thing": c.Asks}}, leads: c.Leads}, step, c})
+						Sure: level == lexicon.Tick, Question: text.Message{ID: "safety.thing", Args: text.Args{"thing": c.Asks}}, leads: c.Leads, number: number}, step, c})
 				}
 			}
 		}
@@ -230,13 +231,17 @@ func sameClass(a, b *larder.Material) bool {
 }
 
 // said judges the questions that are not answered: each as the worst of what
-// its concept leads to, one a sentence and family.
+// its concept leads to, one a sentence and family. The same sentence in another
+// language is the one with its number: texts are translated in their order.
 func (j *judge) said() {
 	if j.asked == nil {
 		asked := j.questions()
 		j.asked = &asked
 	}
-	type place struct{ step, sentence, family string }
+	type place struct {
+		step, path, family string
+		number             int
+	}
 	strictest := map[place]int{}
 	var found []Finding
 	var at []int
@@ -248,11 +253,8 @@ func (j *judge) said() {
 		s := o.Said
 		s.Least = leastSaid(f, s.Sure)
 		f.Said = &s
-		if j.answered(&s, s.Least) {
-			continue
-		}
 		if family, ok := families[s.Concept]; ok {
-			p := place{o.step, s.Sentence, family}
+			p := place{o.step, s.Path, family, s.number}
 			if k, had := strictest[p]; had {
 				if f.Verdict.Worse(found[k].Verdict) {
 					found[k], at[k] = f, order
@@ -263,7 +265,11 @@ func (j *judge) said() {
 		}
 		found, at = append(found, f), append(at, order)
 	}
-	j.out, j.at = append(j.out, found...), append(j.at, at...)
+	for k := range found {
+		if s := found[k].Said; !j.answered(s, s.Least) {
+			j.out, j.at = append(j.out, found[k]), append(j.at, at[k])
+		}
+	}
 }
 
 // leastSaid is how many letters a reason needs for "it means something else":

@@ -99,6 +99,36 @@ func TestSaidOnlyWhatMatters(t *testing.T) {
 	}
 }
 
+// The same said in two languages is one question, of the strictest; answered,
+// nothing of it is left. What only one language says is asked in its own words.
+func TestSaidInTwoLanguages(t *testing.T) {
+	for _, c := range []struct {
+		en, es   string
+		language string
+	}{
+		{"Heat it on the stove until it boils.", "Hiérvela en la estufa.", "en"},
+		{"Cut the strip.", "Corta la tira con un cuchillo de cocina.", "es"},
+		{"Fill the cup. Cut the strip.", "Llena el vaso. Corta la tira con un cuchillo de cocina.", "es"},
+	} {
+		d := saying(c.en, "en")
+		d.Steps[0].Text["es"] = c.es
+		f := asked(safety.Check(d))
+		if len(f) != 1 || f[0].Said.Language != c.language {
+			t.Errorf("%q, %q: %d questions, %+v", c.en, c.es, len(f), f)
+			continue
+		}
+		d.Heard = []design.Heard{{Key: f[0].Said.Key, Concept: f[0].Said.Concept, Answer: "other", Reason: "It is only what the poem is about, nobody does it.", By: "R. Tarrant"}}
+		if f := asked(safety.Check(d)); len(f) != 0 {
+			t.Errorf("answered, and still asked: %+v", f[0].Said)
+		}
+	}
+	d := saying("Cut the strip with a kitchen knife.", "en")
+	d.Steps[0].Text["es"] = "Corta la tira con un cuchillo de cocina. Enciende la vela."
+	if f := asked(safety.Check(d)); len(f) != 2 {
+		t.Errorf("%d questions", len(f))
+	}
+}
+
 // Ticking or listing settles a question; an answer holds as long as the
 // sentence, the needs of its step and the way of working stay, with a reason
 // as long as the verdict asks.

@@ -149,7 +149,7 @@ func TestListsAndNothing(t *testing.T) {
 	}{
 		{text.List{milk}, "en", "It contains or may contain milk. Read the labels."},
 		{text.List{milk, soy}, "en", "It contains or may contain milk and soy. Read the labels."},
-		{text.List{milk, soy, egg}, "es", "Contiene o puede contener leche, soja y huevo. Lea las etiquetas."},
+		{text.List{milk, soy, egg}, "es", "Contiene o puede contener leche, soya y huevo. Lea las etiquetas."},
 	} {
 		if got := text.Render(text.Message{ID: "safety.holds", Args: text.Args{"allergens": c.list}}, c.language); got != c.want {
 			t.Errorf("%q, want %q", got, c.want)

@@ -199,7 +199,7 @@ func TestSheetsForPaper(t *testing.T) {
 	}
 	draft := "/print/classes/" + sc.class.ID.String() + "/experiments/" + sc.experiment.ID.String() + "/"
 	for _, c := range []struct{ path, says string }{
-		{draft + "safety", "Stop if"}, {draft + "safety?language=es", "Parar si"}, {draft + "materials", "cold tap water"}, {draft + "materials?language=es", "agua fría del grifo"},
+		{draft + "safety", "Stop if"}, {draft + "safety?language=es", "Parar si"}, {draft + "materials", "cold tap water"}, {draft + "materials?language=es", "agua fría de la llave"},
 		{draft + "substitutions", "Instead of"}, {draft + "substitutions?language=es", "En lugar de"},
 	} {
 		status, page := get(sc.teacher, c.path)

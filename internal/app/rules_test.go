@@ -94,7 +94,7 @@ func TestSheets(t *testing.T) {
 	as := store.Assignment{OpensAt: now.Add(-time.Hour), DueAt: now.Add(time.Hour), Number: 6}
 	beans := example(t, "thirsty-beans")
 	s := makeSheet(as, &beans, "es", now)
-	if s.Title != "Judías con sed" || s.State != "open" || s.Version != 6 || s.Untranslated != 0 {
+	if s.Title != "Frijoles con sed" || s.State != "open" || s.Version != 6 || s.Untranslated != 0 {
 		t.Errorf("%s, %s, version %d, %d untranslated", s.Title, s.State, s.Version, s.Untranslated)
 	}
 	soak := s.Steps[3]

@@ -15,6 +15,7 @@ import (
 	"time"
 
 	"github.com/chromedp/cdproto/network"
+	"github.com/chromedp/cdproto/runtime"
 	"github.com/chromedp/chromedp"
 
 	"patient-kitchen/internal/browser"
@@ -179,6 +180,8 @@ func (p *page) hear(ev any) {
 	p.mu.Lock()
 	defer p.mu.Unlock()
 	switch e := ev.(type) {
+	case *runtime.EventExceptionThrown: // a page never throws what nobody catches
+		p.t.Errorf("the page threw: %s", thrown(e.ExceptionDetails))
 	case *network.EventRequestWillBeSent:
 		p.requests = append(p.requests, e.Request.URL)
 	case *network.EventResponseReceived:
@@ -188,6 +191,13 @@ func (p *page) hear(ev any) {
 			p.script += e.EncodedDataLength
 		}
 	}
+}
+
+func thrown(d *runtime.ExceptionDetails) string {
+	if d.Exception != nil && d.Exception.Description != "" {
+		return d.Exception.Description
+	}
+	return d.Text
 }
 
 func (p *page) do(actions ...chromedp.Action[chromedp.Void]) {
@@ -252,8 +262,8 @@ const find = `(w) => { const seen = (x) => x.getClientRects().length > 0; const 
 // something does not count as there.
 func (p *page) press(words string) {
 	p.t.Helper()
-	p.until(fmt.Sprintf("a button %q", words), fmt.Sprintf(`(() => { const b = (%s)(%q); return Boolean(b) && b.getAttribute('aria-disabled') !== 'true' && !b.disabled; })()`, find, words))
-	evaluate[bool](p, fmt.Sprintf(`(() => { const b = (%s)(%q); b.scrollIntoView({block: 'center'}); b.click(); return true; })()`, find, words))
+	p.until(fmt.Sprintf("a button %q", words), fmt.Sprintf(`(() => { const b = (%s)(%q); if (!b || b.getAttribute('aria-disabled') === 'true' || b.disabled) return false;
+		b.scrollIntoView({block: 'center'}); b.click(); return true; })()`, find, words))
 }
 
 const field = `(w) => { const l = [...document.querySelectorAll('label')].find((x) => x.textContent.trim().replaceAll('\u00a0', ' ').startsWith(w)); return l && (l.control ?? document.getElementById(l.htmlFor)); }`

@@ -2,6 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { ask, type Schemas } from '../../api/client';
+import { Conflict } from '../draft/Conflict';
+import { useDraft } from '../draft/useDraft';
 import { Loading, PartError } from '../frame/parts';
 import { Trouble } from '../frame/Trouble';
 import { Collect } from '../results/Collect';
@@ -14,7 +16,6 @@ import { Plan } from './Plan';
 import { Safety } from './Safety';
 import { StationLine, stations, type Station } from './StationLine';
 import { Steps } from './Steps';
-import { useDraft } from './useDraft';
 
 /** One experiment at one of its eight stations. */
 export default function ExperimentPage() {
@@ -43,7 +44,7 @@ export default function ExperimentPage() {
     addEventListener('keydown', onKey);
     return () => removeEventListener('keydown', onKey);
   }, [title, id, navigate]);
-  if (draft.query.error) return <PartError what="This experiment" error={draft.query.error} retry={() => void draft.query.refetch()} />;
+  if (draft.error) return <PartError what="This experiment" error={draft.error} retry={draft.open} />;
   if (!doc) return <Loading what="the experiment" />;
   const troubles = incidents.data?.items.filter((i) => !i.seen_at && mine.some((a) => a.id === i.assignment)) ?? [];
   const designing = here === 'plan' || here === 'steps' || here === 'safety';
@@ -85,17 +86,7 @@ export default function ExperimentPage() {
           ))}
         </section>
       )}
-      {draft.conflict && (
-        <div className="notice" role="alert" style={{ margin: '8px 20px' }}>
-          Changed in another window; it is at version {draft.conflict.version} now.{' '}
-          <button type="button" className="btn-plain" onClick={() => draft.settle(false)}>
-            Take theirs
-          </button>{' '}
-          <button type="button" className="btn-plain" onClick={() => draft.settle(true)}>
-            Keep mine
-          </button>
-        </div>
-      )}
+      {draft.state.conflict && <Conflict state={draft.state} onSettle={draft.settle} />}
       {designing && assignment && <p className="notice plain" style={{ margin: '8px 20px' }}>Version {assignment.number} is with {assignment.homes} homes and stays as it is. What you change here makes the next version when you issue it.</p>}
       {here === 'plan' && <Plan review={review} />}
       {here === 'steps' && <Steps review={review} replace={draft.replace} />}

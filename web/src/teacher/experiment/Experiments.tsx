@@ -5,7 +5,7 @@ import { ask, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { Loading, PartError, ProblemLine, ThreadFace } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
-import { emptyDoc } from './document';
+import { emptyDoc } from '../draft/document';
 
 const examples = [
   ['paper-strips', 'Paper strips'],

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { SheetSections } from '../../ui/SheetSections';
 import { useEditing } from './fields';
-import type { Review } from './useDraft';
+import type { Review } from '../draft/useDraft';
 
 type Part = Schemas['SafetyPart'];
 

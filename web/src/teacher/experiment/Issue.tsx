@@ -5,7 +5,7 @@ import { Link, useSearchParams } from 'react-router';
 import { ask, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { day, PartError, ProblemLine } from '../frame/parts';
-import type { Review } from './useDraft';
+import { draftOf, type Review } from '../draft/useDraft';
 
 type Assignment = Schemas['AssignmentView'];
 
@@ -13,21 +13,22 @@ const local = (d: Date) => new Date(d.getTime() - d.getTimezoneOffset() * 60_000
 
 /** Hands the frozen version to the homes; what is in the way stands first, in the order of mending. */
 export function Issue({ id, assignments, title }: { id: string; review: Review | undefined; assignments: Assignment[]; title: string }) {
+  const client = useQueryClient();
   const classes = useQuery({ queryKey: ['classes'], queryFn: () => ask<Schemas['ListClassView']>('GET', '/classes') });
   const [params] = useSearchParams();
   const [chosen, setChosen] = useState(params.get('class') ?? '');
   const classId = chosen || classes.data?.items[0]?.id || '';
   const cls = classes.data?.items.find((c) => c.id === classId);
-  const check = useQuery({ queryKey: ['issue-check', classId, id], queryFn: () => ask<Schemas['IssueCheck']>('GET', `/classes/${classId}/issue-check/${id}`), enabled: Boolean(classId), staleTime: 0 });
+  const check = useQuery({ queryKey: ['issue-check', classId, id], queryFn: () => draftOf(id, client).flush().catch(() => undefined).then(() => ask<Schemas['IssueCheck']>('GET', `/classes/${classId}/issue-check/${id}`)), enabled: Boolean(classId), staleTime: 0 });
   const [opens, setOpens] = useState(local(new Date()));
   const [due, setDue] = useState(local(new Date(Date.now() + 2 * 24 * 3600_000)));
   const [asking, setAsking] = useState(false);
   const [error, setError] = useState<unknown>();
-  const client = useQueryClient();
   const { did } = useKeeping();
   const issue = async () => {
     setError(undefined);
     try {
+      await draftOf(id, client).flush();
       await ask('POST', `/classes/${classId}/assignments`, { body: { experiment: id, opens_at: new Date(opens).toISOString(), due_at: new Date(due).toISOString() } });
       await client.invalidateQueries();
       did(`${title} issued to ${cls?.name}`);

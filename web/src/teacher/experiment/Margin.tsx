@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { Icon, type IconName } from '../../ui/Icon';
-import type { Review } from './useDraft';
+import type { Review } from '../draft/useDraft';
 
 const topics: Record<string, string> = { safety: 'Safety', design: 'Design', time: 'Time', fair: 'Fair' };
 const weights: Record<string, [string, IconName]> = { stop: ['Stop', 'x-octagon'], mend: ['Mend', 'exclamation-diamond'], note: ['Note', 'info-circle'], fine: ['Fine', 'check2'] };

@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { Loading, PartError, ProblemLine } from '../frame/parts';
 import { Comparability, Verdict } from '../frame/Verdict';
-import type { Doc, Need } from './document';
+import type { Doc, Need } from '../draft/document';
+import type { Replace } from '../draft/useDraft';
 import { ChoiceField, PlainField, TickField, useEditing, WordsField } from './fields';
 import { Qualities } from './Qualities';
 import { ThingPicker } from './ThingPicker';
@@ -13,7 +14,7 @@ const bases: [string, string][] = [['w/v', '% (as most labels)'], ['w/w', '% by 
 type Row = Schemas['SubstituteRow'];
 
 /** What a need is: the thing, its job, its strength and amount; and what may stand in for it. */
-export function NeedSheet({ at, replace }: { at: number; replace: (d: Doc, words?: string) => void }) {
+export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
   const { doc, set } = useEditing();
   const n = doc.needs![at];
   const path = (...rest: (string | number)[]) => ['needs', at, ...rest];
@@ -26,7 +27,7 @@ export function NeedSheet({ at, replace }: { at: number; replace: (d: Doc, words
     try {
       setProblem(undefined);
       const { document } = await ask<Schemas['Mended']>('POST', '/preview/choose', { body: { document: doc, need: n.id, thing: id } });
-      replace(document as Doc, `Chose ${id.replaceAll('-', ' ')}`);
+      replace(document as Doc, `Chose ${id.replaceAll('-', ' ')}`, doc);
     } catch (error) {
       setProblem(error);
     }
@@ -35,7 +36,7 @@ export function NeedSheet({ at, replace }: { at: number; replace: (d: Doc, words
     <>
       <WordsField label="What families read" path={path('name')} value={n.name} />
       <ChoiceField label="It is" path={path('kind')} value={n.kind} options={kinds} />
-      {n.kind === '' || n.kind === undefined ? <p className="hint small">Until it is said, the safety check assumes the worst.</p> : null}
+      {!n.kind ? <p className="hint small">Until it is said, the safety check assumes the worst.</p> : null}
       <ProblemLine error={problem} />
       {(n.kind === 'material' || !n.kind) && <ThingPicker chosen={thing} things={larder.data.things} onChoose={(id) => void choose(id)} />}
       {thing && (
@@ -84,14 +85,14 @@ export function NeedSheet({ at, replace }: { at: number; replace: (d: Doc, words
 }
 
 /** What may stand in, for the result that is measured, with its sum and its effect. */
-function Substitutes({ need, replace }: { need: Need; replace: (d: Doc, words?: string) => void }) {
+function Substitutes({ need, replace }: { need: Need; replace: Replace }) {
   const { doc } = useEditing();
   const [problem, setProblem] = useState<unknown>();
   const key = JSON.stringify([need, doc.measured?.[0]?.result, doc.age_band]);
   const list = useQuery({ queryKey: ['substitutes', key], queryFn: () => ask<{ items: Row[] }>('POST', '/preview/substitutes', { body: { document: doc, need: need.id } }), placeholderData: (before: { items: Row[] } | undefined) => before });
   const take = async (row: Row) => {
     try {
-      replace((await ask<Schemas['Mended']>('POST', '/preview/mend', { body: { document: doc, way: row.way } })).document as Doc, `Took ${row.name}`);
+      replace((await ask<Schemas['Mended']>('POST', '/preview/mend', { body: { document: doc, way: row.way } })).document as Doc, `Took ${row.name}`, doc);
     } catch (error) {
       setProblem(error);
     }

@@ -1,5 +1,5 @@
 import { verdicts, verdictWords } from '../frame/Verdict';
-import { freshID } from './document';
+import { freshID } from '../draft/document';
 import { ChoiceField, Remove, useEditing, WordsField } from './fields';
 
 /** What the teacher sees and the rules do not: it stands beside them and can only raise a verdict. */

@@ -1,5 +1,5 @@
-import { freshID } from './document';
-import type { Review } from './useDraft';
+import { freshID } from '../draft/document';
+import type { Review } from '../draft/useDraft';
 import { Band, ChoiceField, PlainField, Remove, TickField, TickList, useEditing, WordsField } from './fields';
 
 const ages: [string, string][] = [['5-7', '5–7'], ['8-10', '8–10'], ['11-13', '11–13'], ['14-18', '14–18']];

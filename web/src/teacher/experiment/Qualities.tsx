@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import type { Need } from './document';
+import type { Need } from '../draft/document';
 import { useEditing } from './fields';
 
 type Asked = NonNullable<Need['qualities']>[number];

@@ -1,12 +1,12 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { ask, type Schemas } from '../../api/client';
-import { freshID, type Doc, type Reading } from './document';
+import { freshID, type Reading } from '../draft/document';
 import { Band, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
-import type { Review } from './useDraft';
+import type { Replace, Review } from '../draft/useDraft';
 
 /** What is read, with which tool, how finely; and what is worked out of it. */
-export function ReadingsBand({ review, replace }: { review: Review | undefined; replace: (d: Doc, words?: string) => void }) {
+export function ReadingsBand({ review, replace }: { review: Review | undefined; replace: Replace }) {
   const { doc, set, language } = useEditing();
   const readings = doc.readings ?? [];
   const derived = doc.derived ?? [];

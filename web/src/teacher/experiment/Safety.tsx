@@ -4,19 +4,18 @@ import type { Schemas } from '../../api/client';
 import { Loading, ProblemLine } from '../frame/parts';
 import { Verdict, verdicts, verdictWords } from '../frame/Verdict';
 import { Assessment } from './Assessment';
-import type { Doc } from './document';
 import { useEditing } from './fields';
 import { FindingCard, type Finding } from './FindingCard';
 import { GuardianPreview } from './GuardianPreview';
 import { OwnCautions } from './OwnCautions';
 import { mostQuestions, QuestionCard } from './QuestionCard';
 import { useAnswers } from './useAnswers';
-import type { Review } from './useDraft';
+import type { Replace, Review } from '../draft/useDraft';
 
 type Order = Schemas['OrderView'];
 
 /** What could hurt, who must be there, and is anything kept from going home? */
-export function Safety({ id, review, replace }: { id: string; review: Review | undefined; replace: (d: Doc, words?: string) => void }) {
+export function Safety({ id, review, replace }: { id: string; review: Review | undefined; replace: Replace }) {
   const { doc, set } = useEditing();
   const navigate = useNavigate();
   const { take, other, problem, by } = useAnswers(replace);

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useEditing } from './fields';
-import type { Review } from './useDraft';
+import type { Review } from '../draft/useDraft';
 
 export const stations = ['plan', 'steps', 'safety', 'kitchens', 'issue', 'run', 'collect', 'compare'] as const;
 export type Station = (typeof stations)[number];

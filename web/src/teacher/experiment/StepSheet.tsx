@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { ask, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
-import type { Doc, Take } from './document';
+import type { Take } from '../draft/document';
 import { QuestionCard } from './QuestionCard';
 import { useAnswers } from './useAnswers';
-import type { Review } from './useDraft';
+import type { Replace, Review } from '../draft/useDraft';
 import { ChoiceField, PlainField, TickField, TickList, useEditing, WordsField } from './fields';
 
 const kinds: [string, string][] = [['prepare', 'prepare'], ['do', 'do'], ['wait', 'wait'], ['measure', 'measure'], ['observe', 'observe'], ['photo', 'photo'], ['clear-up', 'clear up']];
@@ -47,7 +47,7 @@ function ActionPicker({ at, actions }: { at: number; actions: Schemas['Actions']
 }
 
 /** One step, beside the strip. */
-export function StepSheet({ at, review, replace }: { at: number; review: Review | undefined; replace: (d: Doc, words?: string) => void }) {
+export function StepSheet({ at, review, replace }: { at: number; review: Review | undefined; replace: Replace }) {
   const { doc, set, language } = useEditing();
   const actions = useQuery({ queryKey: ['actions'], queryFn: () => ask<Schemas['Actions']>('GET', '/actions'), staleTime: Infinity });
   const { take, other, problem } = useAnswers(replace);

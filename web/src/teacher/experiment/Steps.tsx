@@ -1,16 +1,16 @@
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
 import { SideSheet } from '../frame/parts';
-import { freshID, type Doc, type Step } from './document';
+import { freshID, type Step } from '../draft/document';
 import { Band, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
 import { NeedSheet } from './NeedSheet';
 import { ReadingsBand } from './ReadingsBand';
 import { StepSheet } from './StepSheet';
 import { Strip } from './Strip';
-import type { Review } from './useDraft';
+import type { Replace, Review } from '../draft/useDraft';
 
 /** The procedure to time, the things needed, the readings; a step is edited beside the strip. */
-export function Steps({ review, replace }: { review: Review | undefined; replace: (d: Doc, words?: string) => void }) {
+export function Steps({ review, replace }: { review: Review | undefined; replace: Replace }) {
   const { doc, set, language } = useEditing();
   const [params, setParams] = useSearchParams();
   const steps = doc.steps ?? [];
@@ -21,7 +21,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
   useEffect(() => {
     if (at.startsWith('/') && chosen < 0) document.getElementById('f-' + at.slice(1).replaceAll('/', '-'))?.focus();
   }, [at, chosen]);
-  const add = (kind: string) => {
+  const add = (kind: Step['kind']) => {
     const id = freshID('step', steps);
     set(['steps'], [...steps, { id, kind, title: {}, duration: '5 min' } satisfies Step], 'Added a step');
     choose(id);

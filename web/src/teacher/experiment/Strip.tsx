@@ -1,5 +1,5 @@
 import { useWidth } from '../../ui/useWidth';
-import type { Review } from './useDraft';
+import type { Review } from '../draft/useDraft';
 
 const foldFrom = 30 * 60;
 const height = 112;

@@ -1,5 +1,5 @@
 import { createContext, useContext, type ReactNode } from 'react';
-import type { Doc, Localized } from './document';
+import type { Doc, Localized } from '../draft/document';
 
 interface Editing {
   doc: Doc;

@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, type Schemas } from '../../api/client';
-import type { Doc } from './document';
+import type { Doc } from '../draft/document';
+import type { Replace } from '../draft/useDraft';
 import { useEditing } from './fields';
 import type { Finding } from './FindingCard';
 
 /** How a finding is answered: a way out is taken, or its sentence is said to mean something else. */
-export function useAnswers(replace: (d: Doc, words?: string) => void) {
+export function useAnswers(replace: Replace) {
   const { doc, set } = useEditing();
   const session = useQuery({ queryKey: ['me'], queryFn: () => ask<Schemas['Me']>('GET', '/session'), staleTime: 60_000 });
   const [problem, setProblem] = useState<unknown>();
@@ -14,7 +15,7 @@ export function useAnswers(replace: (d: Doc, words?: string) => void) {
   const take = async (way: string, words: string) => {
     try {
       setProblem(undefined);
-      replace((await ask<Schemas['Mended']>('POST', '/preview/mend', { body: { document: doc, way } })).document as Doc, words);
+      replace((await ask<Schemas['Mended']>('POST', '/preview/mend', { body: { document: doc, way } })).document as Doc, words, doc);
     } catch (error) {
       setProblem(error);
     }

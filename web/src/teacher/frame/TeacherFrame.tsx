@@ -71,10 +71,15 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
         <span>{saved}</span>
         {last && (
           <span>
-            {last.words} ·{' '}
-            <button type="button" className="btn-plain" style={{ padding: 0 }} onClick={last.do}>
-              Undo
-            </button>
+            {last.words}
+            {last.undo && (
+              <>
+                {' '}·{' '}
+                <button type="button" className="btn-plain" style={{ padding: 0 }} onClick={last.undo}>
+                  Undo
+                </button>
+              </>
+            )}
           </span>
         )}
         <span className="end">

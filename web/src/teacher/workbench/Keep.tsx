@@ -2,7 +2,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { ask, type Schemas } from '../../api/client';
-import { freshID, type Doc } from '../experiment/document';
+import { freshID } from '../draft/document';
+import { draftOf } from '../draft/useDraft';
 import { Loading, PartError, ProblemLine } from '../frame/parts';
 
 interface Props {
@@ -17,8 +18,8 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
   const client = useQueryClient();
   const list = useQuery({ queryKey: ['experiments'], queryFn: () => ask<Schemas['ListExperimentRow']>('GET', '/experiments') });
   const [id, setID] = useState('');
-  const draft = useQuery({ queryKey: ['draft', id], queryFn: () => ask<Schemas['DraftView']>('GET', `/experiments/${id}`), enabled: id !== '', staleTime: 0 });
-  const doc = draft.data?.document as Doc | undefined;
+  const draft = useQuery({ queryKey: ['opened', id], queryFn: () => draftOf(id, client).open().then(() => draftOf(id, client).state.doc!), enabled: id !== '', staleTime: 0, gcTime: 0 });
+  const doc = draft.data;
   const targets = [...(doc?.derived ?? []), ...(doc?.readings ?? [])].map((x) => ({ id: x.id, name: x.name.en ?? x.id, unit: x.unit }));
   const [target, setTarget] = useState('');
   const [condition, setCondition] = useState('');
@@ -26,11 +27,13 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
   useEffect(() => heading.current?.focus(), []);
   const keep = useMutation({
     mutationFn: () => {
-      const expectations = doc!.expectations ?? [];
+      const store = draftOf(id, client);
+      const now = store.state.doc!;
+      const expectations = now.expectations ?? [];
       const added = { id: freshID('expected', expectations), for: target, ...(condition && { condition }), model, typed };
-      return ask<Schemas['DraftView']>('PUT', `/experiments/${id}`, { body: { document: { ...doc, expectations: [...expectations, added] } }, version: draft.data!.version });
+      store.edit({ ...now, expectations: [...expectations, added] });
+      return store.flush();
     },
-    onSuccess: (saved) => client.setQueryData(['draft', id], saved),
   });
   const title = list.data?.items.find((x) => x.id === id)?.title ?? '';
   const kept = keep.data?.review.expected?.at(-1);

@@ -1,0 +1,630 @@
+/** The experiment document, written from docs/experiment.schema.json. */
+
+export interface PatientKitchenExperiment {
+  age_band: "5-7" | "8-10" | "11-13" | "14-18";
+  /**
+   * For the teacher
+   */
+  background?: {
+    [k: string]: string;
+  };
+  /**
+   * What the teacher adds to the safety rules; it can only raise a verdict
+   */
+  cautions?: Caution[];
+  changed?: Variable;
+  conditions?: Condition[];
+  derived?: Derived[];
+  evidence?: Evidence[];
+  expectations?: Expectation[];
+  /**
+   * The teacher's answers to what a text seems to say and nothing ticked or listed
+   */
+  heard?: Heard[];
+  /**
+   * The controlled variables
+   */
+  kept?: Variable1[];
+  /**
+   * Codes of the languages families can choose
+   */
+  languages: string[];
+  /**
+   * How long the lesson is, such as 45 min; left out for work at the family's own time
+   */
+  lesson?: string;
+  /**
+   * Verdicts of the safety rules that the teacher lowers by one level, with the reason
+   */
+  lowered?: Lowering[];
+  /**
+   * Things of the school's own larder that this experiment uses; they travel with it
+   */
+  materials?: Material[];
+  /**
+   * The dependent variables
+   */
+  measured?: Variable1[];
+  mistakes?: Mistake[];
+  needs?: Need[];
+  /**
+   * It is done outside, clear above
+   */
+  outdoors?: boolean;
+  /**
+   * Where it is done, such as a kitchen table
+   */
+  place?: {
+    [k: string]: string;
+  };
+  /**
+   * The question as families read it
+   */
+  question: {
+    [k: string]: string;
+  };
+  questions?: Question[];
+  readings?: Reading[];
+  /**
+   * Number of the document's form; the present one is 2
+   */
+  schema: number;
+  steps?: Step[];
+  /**
+   * Swaps of the school's own for the things used
+   */
+  swaps?: Rule[];
+  /**
+   * Short name, by language code
+   */
+  title: {
+    [k: string]: string;
+  };
+  /**
+   * Trials of each condition
+   */
+  trials: number;
+  /**
+   * Way of working
+   */
+  way: "follow-along" | "predict-then-try" | "calculate-first" | "open-challenge" | "watch-shared";
+}
+export interface Caution {
+  /**
+   * What to do about it
+   */
+  do: {
+    [k: string]: string;
+  };
+  id: string;
+  /**
+   * Id of the step
+   */
+  step: string;
+  verdict: "care" | "adult-near" | "adult-does" | "not-at-home";
+  /**
+   * What could hurt, as a guardian reads it
+   */
+  why: {
+    [k: string]: string;
+  };
+}
+/**
+ * The independent variable
+ */
+export interface Variable {
+  name?: {
+    [k: string]: string;
+  };
+  /**
+   * For a measured variable: the id of its reading or derived value
+   */
+  reading?: string;
+  /**
+   * For a measured variable: what kind of result it is, in the words of the larder's swaps, such as total-gas; it decides which substitutes compare
+   */
+  result?: string;
+}
+export interface Condition {
+  /**
+   * The untreated comparison; at most one
+   */
+  control?: boolean;
+  /**
+   * What is different in it
+   */
+  description?: {
+    [k: string]: string;
+  };
+  id: string;
+  name: {
+    [k: string]: string;
+  };
+}
+export interface Derived {
+  formula: string;
+  id: string;
+  name: {
+    [k: string]: string;
+  };
+  unit: string;
+}
+export interface Evidence {
+  id: string;
+  kind: "photo" | "text";
+  must_show?: {
+    [k: string]: string;
+  };
+  name: {
+    [k: string]: string;
+  };
+  required?: boolean;
+}
+export interface Expectation {
+  /**
+   * Id of the condition it holds for; blank for all
+   */
+  condition?: string;
+  /**
+   * Id of a reading or derived value
+   */
+  for: string;
+  id: string;
+  /**
+   * Id of a model of the Workbench
+   */
+  model: string;
+  /**
+   * What was typed into the model's blanks
+   */
+  typed: {
+    [k: string]: string;
+  };
+}
+export interface Heard {
+  /**
+   * It means something else, or the teacher alone does it
+   */
+  answer: "other" | "teacher";
+  /**
+   * Name of the teacher
+   */
+  by?: string;
+  /**
+   * What the sentence seemed to say, such as flame-lit
+   */
+  concept: string;
+  /**
+   * Of the question, as the findings give it
+   */
+  key: string;
+  reason?: string;
+}
+export interface Variable1 {
+  name?: {
+    [k: string]: string;
+  };
+  /**
+   * For a measured variable: the id of its reading or derived value
+   */
+  reading?: string;
+  /**
+   * For a measured variable: what kind of result it is, in the words of the larder's swaps, such as total-gas; it decides which substitutes compare
+   */
+  result?: string;
+}
+export interface Lowering {
+  /**
+   * Name of the teacher
+   */
+  by: string;
+  /**
+   * The case of the rule, such as kitchen; left out where the rule has one finding in this step
+   */
+  case?: string;
+  /**
+   * Printed on the sheet; at least 20 signs
+   */
+  reason: string;
+  rule: string;
+  step: string;
+}
+export interface Material {
+  /**
+   * Other everyday names, by language
+   */
+  also?: {
+    [k: string]: string[];
+  };
+  capacity_ml?: Range;
+  caveat?: string;
+  contains?: Content[];
+  cost?: "free" | "cheap" | "moderate";
+  figures?: Figure[];
+  /**
+   * Words that mean this thing first, by language; a word stands at one thing
+   */
+  first_for?: {
+    [k: string]: string[];
+  };
+  /**
+   * Of a fizzy drink: litres of gas a litre
+   */
+  gas_brought?: number;
+  /**
+   * Tags of the safety rules
+   */
+  hazards?: string[];
+  id: string;
+  /**
+   * What it is, property by property, such as metal: zinc-coated
+   */
+  is?: {
+    [k: string]: string;
+  };
+  /**
+   * Allergens that some kinds hold: read the label
+   */
+  may_hold?: string[];
+  name: {
+    [k: string]: string;
+  };
+  /**
+   * Added by the school
+   */
+  own?: boolean;
+  piece_g?: Range1;
+  /**
+   * Known so that it can be refused
+   */
+  refused?: boolean;
+  roles?: string[];
+  /**
+   * Name of the teacher who answered for it
+   */
+  said_by?: string;
+  shelf?: string;
+  usual_place?: string;
+}
+/**
+ * Of a vessel: what fills it to the brim, in mL
+ */
+export interface Range {
+  high: number;
+  low: number;
+  typical: number;
+}
+export interface Content {
+  /**
+   * Per cent by mass, of mass in volume, by volume, or grams in a piece
+   */
+  basis: "w/w" | "w/v" | "v/v" | "g/piece";
+  /**
+   * Such as anhydrous
+   */
+  form?: string;
+  high: number;
+  low: number;
+  substance: string;
+  typical: number;
+}
+export interface Figure {
+  high?: number;
+  /**
+   * Such as rho or bulk
+   */
+  key?: string;
+  low?: number;
+  quality?: "well-known" | "typical" | "varies" | "computed" | "choice";
+  text: string;
+  typical?: number;
+  unit?: string;
+}
+/**
+ * Mass of one piece, in grams
+ */
+export interface Range1 {
+  high: number;
+  low: number;
+  typical: number;
+}
+export interface Mistake {
+  cause?: {
+    [k: string]: string;
+  };
+  mend: {
+    [k: string]: string;
+  };
+  /**
+   * What one sees
+   */
+  see: {
+    [k: string]: string;
+  };
+}
+export interface Need {
+  /**
+   * Quantity with unit, such as 200 mL; of a bag its capacity; blank for a thing
+   */
+  amount?: string;
+  /**
+   * Ids of materials that may not stand in for it
+   */
+  barred?: string[];
+  /**
+   * Of a material that has forms, such as anhydrous
+   */
+  form?: string;
+  id: string;
+  /**
+   * What may be used instead, in the teacher's words
+   */
+  instead?: {
+    [k: string]: string;
+  }[];
+  /**
+   * material: a thing of the larder; object: an everyday thing with nothing in it that could hurt; left out: not said yet
+   */
+  kind?: "material" | "object" | "person" | "place";
+  /**
+   * The preferred thing, an id of the larder such as vinegar-white
+   */
+  material?: string;
+  name: {
+    [k: string]: string;
+  };
+  note?: {
+    [k: string]: string;
+  };
+  optional?: boolean;
+  per_condition?: boolean;
+  /**
+   * What whatever does the job has to be
+   */
+  qualities?: Quality[];
+  /**
+   * The job it does, an id of the larder such as mild-acid
+   */
+  role?: string;
+  strength?: Strength;
+  tolerance?: "exact" | "about" | "free";
+  /**
+   * The amount is weighed, not spooned
+   */
+  weighed?: boolean;
+}
+export interface Quality {
+  /**
+   * With unit, for a quality that takes one, such as 80 °C
+   */
+  figure?: string;
+  /**
+   * Id of a quality of the larder, such as cut-open
+   */
+  is: string;
+}
+/**
+ * As the label says it
+ */
+export interface Strength {
+  basis: "w/w" | "w/v" | "v/v" | "volumes" | "mol/L";
+  value: number;
+}
+export interface Question {
+  id: string;
+  kind: "choice" | "number" | "text" | "order";
+  /**
+   * For choice and order; left out: the conditions
+   */
+  options?: {
+    [k: string]: string;
+  }[];
+  text: {
+    [k: string]: string;
+  };
+  /**
+   * For number
+   */
+  unit?: string;
+  /**
+   * before is the prediction
+   */
+  when: "before" | "while" | "after";
+}
+export interface Reading {
+  guidance?: {
+    [k: string]: string;
+  };
+  /**
+   * Physical limit above which a value is asked about
+   */
+  high?: string;
+  id: string;
+  /**
+   * Tools it can be taken with; the first is the usual one
+   */
+  instruments?: Instrument[];
+  /**
+   * Physical limit below which a value is asked about
+   */
+  low?: string;
+  name: {
+    [k: string]: string;
+  };
+  per_condition: boolean;
+  /**
+   * How far the same thing measured again falls apart, as one standard deviation
+   */
+  repeatability?: string;
+  /**
+   * Its name in formulas
+   */
+  symbol: string;
+  /**
+   * Planned times, such as 1 min
+   */
+  times?: string[];
+  /**
+   * Shown beside the field
+   */
+  unit: string;
+}
+export interface Instrument {
+  /**
+   * Read by eye to half a division
+   */
+  analogue?: boolean;
+  id: string;
+  name: {
+    [k: string]: string;
+  };
+  /**
+   * Smallest step of a display or division of a scale, such as 1 mm
+   */
+  resolution: string;
+}
+export interface Step {
+  /**
+   * What is done, in the words of the safety rules, such as scissors or pour
+   */
+  actions?: string[];
+  adult_note?: {
+    [k: string]: string;
+  };
+  /**
+   * The vessel is closed
+   */
+  closed?: boolean;
+  /**
+   * How long hands are busy, such as 5 min
+   */
+  duration?: string;
+  /**
+   * Ids of evidence collected in this step
+   */
+  evidence?: string[];
+  /**
+   * Highest temperature of anything handled, such as 50 °C
+   */
+  heat?: string;
+  id: string;
+  /**
+   * Id of the need that is the vessel; what is used in steps without one is judged as put together
+   */
+  in?: string;
+  kind: "prepare" | "do" | "wait" | "measure" | "observe" | "photo" | "clear-up";
+  /**
+   * What to do while waiting
+   */
+  meanwhile?: {
+    [k: string]: string;
+  };
+  /**
+   * Ids of questions asked in this step
+   */
+  questions?: string[];
+  /**
+   * What one should see
+   */
+  see?: {
+    [k: string]: string;
+  };
+  /**
+   * Readings taken in this step
+   */
+  takes?: Take[];
+  /**
+   * What to do, as the family reads it
+   */
+  text?: {
+    [k: string]: string;
+  };
+  title: {
+    [k: string]: string;
+  };
+  /**
+   * Ids of needs
+   */
+  uses?: string[];
+  vessel?: {
+    [k: string]: string;
+  };
+  /**
+   * Of a source put to something wet, such as 4.5 V
+   */
+  voltage?: string;
+  wait?: Wait;
+}
+export interface Take {
+  reading: string;
+  time?: string;
+}
+/**
+ * Time to let pass before this step
+ */
+export interface Wait {
+  /**
+   * Time after which the step may begin; left out: the same as for
+   */
+  earliest?: string;
+  /**
+   * Such as 4 min or 14 h
+   */
+  for: string;
+  /**
+   * Id of the step whose end starts the clock; left out: the step before
+   */
+  from?: string;
+  /**
+   * Time until which the step counts as in time
+   */
+  latest?: string;
+}
+export interface Rule {
+  basis: string;
+  class: string;
+  effect?: string;
+  factor?: Range2;
+  from: Side;
+  id: string;
+  /**
+   * Added by the school
+   */
+  own?: boolean;
+  /**
+   * What changes in the procedure
+   */
+  procedure?: string;
+  /**
+   * What is measured; any for all
+   */
+  results: string[];
+  role: string;
+  /**
+   * What changes in safety
+   */
+  safety?: string;
+  to: Side;
+  worked?: string;
+}
+/**
+ * Amount over amount, where nothing it could be computed from is known
+ */
+export interface Range2 {
+  high: number;
+  low: number;
+  typical: number;
+}
+export interface Side {
+  form?: string;
+  materials?: string[];
+  /**
+   * Strength, where the rule is about one
+   */
+  percent?: number;
+  /**
+   * As strong as what it stands in for
+   */
+  same_strength?: boolean;
+  text: string;
+}

@@ -1,0 +1,19 @@
+import { ask, ProblemError, type Schemas } from '../../api/client';
+import type { Doc } from './document';
+import type { Gate, Kept } from './store';
+
+/** The way to the server of one experiment's draft. */
+export function gateTo(id: string): Gate {
+  const path = `/experiments/${id}`;
+  const keep = (v: Schemas['DraftView']): Kept => ({ version: v.version, document: v.document as Doc, review: v.review });
+  return {
+    load: () => ask<Schemas['DraftView']>('GET', path).then(keep),
+    save: (document, version) => ask<Schemas['DraftView']>('PUT', path, { body: { document }, version }).then(keep),
+    overtaken: (error) => (error instanceof ProblemError && error.problem.code === 'changed-elsewhere' ? keep(error.problem.current as Schemas['DraftView']) : undefined),
+    trouble: (error) => {
+      if (!(error instanceof ProblemError)) return { words: 'a fault', waits: false, offline: false };
+      const { status, detail } = error.problem;
+      return { words: status === 401 ? 'you are signed out' : detail, waits: error.offline || status === 429 || status >= 500, offline: error.offline };
+    },
+  };
+}

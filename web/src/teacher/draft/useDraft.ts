@@ -1,0 +1,65 @@
+import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
+import { useKeeping } from '../frame/keeping';
+import { put, type Doc } from './document';
+import { gateTo } from './gate';
+import { DraftStore, isDirty, type State } from './store';
+
+export type { Review } from './store';
+
+const stores = new Map<string, DraftStore>();
+
+/** The draft of an experiment; one for the whole program, so that no page holds an older one. */
+export function draftOf(id: string, client: QueryClient): DraftStore {
+  let store = stores.get(id);
+  if (!store) {
+    store = new DraftStore(id, gateTo(id), () => void client.invalidateQueries({ queryKey: ['experiments'] }));
+    stores.set(id, store);
+  }
+  return store;
+}
+
+const clock = () => new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+
+/** What the foot of the page says of a draft. */
+function savedWords(s: State): string {
+  if (s.conflict) return 'Not saved: changed in another window';
+  if (s.trouble?.offline) return 'Offline: your changes are kept on this computer and go out by themselves';
+  if (s.trouble) return `Not saved, kept on this computer: ${s.trouble.words}`;
+  return isDirty(s) || s.flight ? 'Saving' : `Saved ${clock()}`;
+}
+
+/** An experiment's draft: saved as one types, kept on this computer until it is, judged by the server after each save. */
+export function useDraft(id: string) {
+  const client = useQueryClient();
+  const store = draftOf(id, client);
+  const state = useSyncExternalStore(store.subscribe, store.snapshot);
+  const [error, setError] = useState<unknown>();
+  const { setSaved, did } = useKeeping();
+
+  const open = useCallback(() => {
+    setError(undefined);
+    store.open().catch(setError);
+  }, [store]);
+  useEffect(open, [open]);
+  useEffect(() => {
+    let touched = false; // nothing is said of a draft that was only opened
+    return store.subscribe(() => {
+      touched = touched || isDirty(store.state) || Boolean(store.state.trouble);
+      if (touched) setSaved(savedWords(store.state));
+    });
+  }, [store, setSaved]);
+
+  const replace = useCallback(
+    (next: Doc, words?: string, from?: Doc) => {
+      const back = store.change(from ?? store.state.doc!, next);
+      if (words) did(words, back);
+    },
+    [store, did],
+  );
+  const set = useCallback((path: (string | number)[], value: unknown, words?: string) => replace(put(store.state.doc!, path, value), words), [store, replace]);
+  return { doc: state.doc, review: state.base?.review, state, error: state.doc ? undefined : error, open, set, replace, settle: (take: 'mine' | 'theirs' | 'both') => store.settle(take) };
+}
+
+/** Brings a document that was worked out on an older one (from) into the draft. */
+export type Replace = ReturnType<typeof useDraft>['replace'];

@@ -266,7 +266,8 @@ func (p *page) press(words string) {
 		b.scrollIntoView({block: 'center'}); b.click(); return true; })()`, find, words))
 }
 
-const field = `(w) => { const l = [...document.querySelectorAll('label')].find((x) => x.textContent.trim().replaceAll('\u00a0', ' ').startsWith(w)); return l && (l.control ?? document.getElementById(l.htmlFor)); }`
+const field = `(w) => { const text = (x) => x.textContent.trim().replaceAll('\u00a0', ' '); const all = [...document.querySelectorAll('label')].filter((x) => text(x).startsWith(w));
+	return [...all.filter((x) => text(x) === w), ...all].map((x) => x.control ?? document.getElementById(x.htmlFor)).find(Boolean); }`
 
 // types writes into the field with this label, in place of what is there.
 func (p *page) writes(label, text string) {

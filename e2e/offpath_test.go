@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"fmt"
 	"testing"
 )
 
@@ -13,6 +14,12 @@ func (p *page) denies() {
 		Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(f, [...f.options].find((o) => !o.disabled).value);
 		f.dispatchEvent(new Event('change', {bubbles: true})); return 'wait'; })()`
 	p.until("all is answered", `new Promise((done) => setTimeout(done, 120)).then(() => `+next+` === 'done')`)
+}
+
+// sheet waits for the side sheet with this heading.
+func (p *page) sheet(heading string) {
+	p.t.Helper()
+	p.until("the sheet "+heading, fmt.Sprintf(`document.querySelector('.sheet h2')?.textContent === %q`, heading))
 }
 
 // Off the demo's path: an experiment made from nothing with a thing of the
@@ -53,6 +60,7 @@ func TestOffTheDemosPath(t *testing.T) {
 	p.ticks("Español")
 	p.press("2 Materials")
 	p.press("Add a thing")
+	p.sheet("Thing 1")
 	p.writes("What families read", "moor mineral salt")
 	p.chooses("It is", "a thing of the larder")
 	p.writes("Which thing?", "moor mineral")
@@ -60,11 +68,13 @@ func TestOffTheDemosPath(t *testing.T) {
 	p.sees("Thing: Moor mineral salt")
 	p.writes("Amount", "5 g")
 	p.press("Add a thing")
+	p.sheet("Thing 2")
 	p.writes("What families read", "8 ice cubes")
 	p.chooses("It is", "a thing of the larder")
 	p.writes("Which thing?", "ice cube")
 	p.press("ice cubes")
 	p.press("Add a thing")
+	p.sheet("Thing 3")
 	p.writes("What families read", "2 bowls")
 	p.chooses("It is", "a thing of the larder")
 	p.writes("Which thing?", "bowl")
@@ -75,6 +85,7 @@ func TestOffTheDemosPath(t *testing.T) {
 	p.writes("Unit", "g")
 	p.sees("Saved")
 	p.press("Add a step")
+	p.sheet("Step 1")
 	p.writes("What families read first", "Put the ice out")
 	p.writes("What to do", "Put 4 ice cubes in each bowl.")
 	p.chooses("Kind", "prepare")
@@ -82,15 +93,25 @@ func TestOffTheDemosPath(t *testing.T) {
 	p.chooses("Add what is done", "put")
 	p.chooses("In which vessel", "2 bowls")
 	p.press("Add a step")
+	p.sheet("Step 2")
 	p.writes("What families read first", "Sprinkle the salt")
 	p.writes("What to do", "Sprinkle the salt over one of them.")
 	p.ticks("moor mineral salt")
 	p.chooses("Add what is done", "put")
 	p.chooses("In which vessel", "2 bowls")
 	p.press("Add a measuring step")
-	p.sees("Step 3")
+	p.sheet("Step 3")
 	p.writes("What families read first", "Weigh the water")
 	p.writes("Wait before it", "10 min")
-	p.sees("Saved")
+	p.press("Close")
+	p.press("1 Plan")
+	p.writes("We measure", "melted water")
+	p.chooses("by the reading", "melted water")
+	p.press("3 Safety")
+	p.sees("No adult has to be there.")
+	t.Log(p.words())
+	p.press("5 Issue")
+	p.sees("In the way")
+	p.until("what is in the way", `document.querySelectorAll('ol li.notice').length > 0`)
 	t.Log(p.words())
 }

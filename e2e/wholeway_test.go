@@ -59,7 +59,7 @@ func TestWholeWay(t *testing.T) {
 	teacher.press("Classes")
 	teacher.press("New class")
 	teacher.writes("Name", "7M")
-	teacher.writes("Time zone", "Europe/London")
+	teacher.chooses("Time zone", "Europe/London")
 	teacher.press("Make the class")
 	teacher.sees("A number is missing")
 	teacher.writes("Nicknames, one a line", "Fern\nAdder\nFern")

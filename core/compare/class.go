@@ -64,7 +64,7 @@ type Finding struct {
 	Words                  text.Message
 }
 
-// Class compares every derived value over the homes. Differences are paired
+// Class compares every outcome over the homes. Differences are paired
 // within homes; the class's test is the paired t test (package stats gives its
 // conditions). Against is the control, or where a design has none the
 // condition with the smallest mean.
@@ -74,7 +74,7 @@ func Class(d *design.Document, homes []Home) []Comparison {
 	for i, h := range homes {
 		results[i] = notebook.Derive(h.Book)
 	}
-	for _, x := range d.Derived {
+	for _, x := range d.Outcomes() {
 		unit, ok := quantity.LookupUnit(x.Unit)
 		if !ok {
 			continue

@@ -94,6 +94,7 @@ func TestValidateExplains(t *testing.T) {
 		{"evidence-without-step", "/evidence/0", func(d *design.Document) { d.Steps[7].Evidence = nil }},
 		{"unknown-evidence", "/steps/7/evidence/0", func(d *design.Document) { d.Steps[7].Evidence[0] = "film" }},
 		{"no-prediction", "/questions", func(d *design.Document) { d.Questions = d.Questions[2:] }},
+		{"no-words", "/steps/1/title", func(d *design.Document) { delete(d.Steps[1].Title, "es"); delete(d.Steps[0].See, "es") }},
 		{"untranslated", "/steps/0/see", func(d *design.Document) { delete(d.Steps[0].See, "es") }},
 		{"nothing-measured", "/readings", func(d *design.Document) { d.Readings = nil }},
 		{"too-many-readings", "/readings", func(d *design.Document) { d.Trials, d.Readings[0].Times = 20, make([]string, 9) }},

@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"slices"
+	"strconv"
 
 	"patient-kitchen/core/larder"
 	"patient-kitchen/core/quantity"
@@ -261,6 +262,32 @@ type Derived struct {
 	Name    text.Localized `json:"name"`
 	Formula string         `json:"formula"`
 	Unit    string         `json:"unit"`
+}
+
+// Outcomes are what the work comes to, compared over conditions and homes: the
+// values worked out, or where a design works none out each reading by itself,
+// as the mean of its trials, of a timed one at the last of its times.
+func (d *Document) Outcomes() []Derived {
+	if len(d.Derived) > 0 {
+		return d.Derived
+	}
+	var out []Derived
+	for i := range d.Readings {
+		r := &d.Readings[i]
+		x := Derived{ID: r.ID, Name: r.Name, Unit: r.Unit, Formula: r.Symbol}
+		if n := len(r.Times); n > 0 {
+			last := 0.0
+			for _, t := range r.Times {
+				at, _ := Seconds(t)
+				last = max(last, at)
+			}
+			x.Formula = fmt.Sprintf("at(%s, %s)", r.Symbol, strconv.FormatFloat(last/60, 'f', -1, 64))
+		} else if d.Trials > 1 {
+			x.Formula = fmt.Sprintf("mean(%s)", r.Symbol)
+		}
+		out = append(out, x)
+	}
+	return out
 }
 
 // Evidence is a photo or words that show what happened.

@@ -59,6 +59,8 @@ func TestThings(t *testing.T) {
 		"unknown-need":    func(d *design.Document) { d.Steps[0].In = "bucket" },
 		"heat":            func(d *design.Document) { d.Steps[0].Heat = "very" },
 		"caution-step":    func(d *design.Document) { d.Cautions = []design.Caution{{ID: "own", Step: "nowhere"}} },
+		"bare-time":       func(d *design.Document) { d.Steps[0].Duration = "6" },
+		"duration":        func(d *design.Document) { d.Steps[0].Duration = "a while" },
 		"unknown-quality": func(d *design.Document) { d.Needs[0].Qualities = []design.Quality{{Is: "pretty"}} },
 		"quality-plain": func(d *design.Document) {
 			d.Needs[0].Qualities = []design.Quality{{Is: "cut-open", Figure: "3 mm"}}

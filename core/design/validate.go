@@ -18,6 +18,16 @@ var texts embed.FS
 
 func init() { text.Register(texts) }
 
+// vital are the places without whose words nobody can do the work, or follow it.
+var (
+	vital  = regexp.MustCompile(`^/(title|question|conditions/\d+/name|readings/\d+/name)$`)
+	doings = regexp.MustCompile(`^/steps/\d+/(title|text)$`)
+)
+
+func (v *validator) mustSpeak(path string) bool {
+	return vital.MatchString(path) || v.d.Way != WatchShared && doings.MatchString(path)
+}
+
 // Severity says what a finding stands in the way of.
 type Severity string
 
@@ -35,6 +45,7 @@ type Finding struct {
 	Path     string // JSON Pointer into the document
 	Message  text.Message
 	Mend     text.Message
+	Offer    string // what may have been meant, to be taken with one press; "" for nothing
 }
 
 var (
@@ -84,6 +95,22 @@ func (v *validator) say(s Severity, code, path string, args text.Args) {
 	})
 }
 
+// duration checks a length of time. A number without a unit is asked about,
+// never taken: most mean minutes.
+func (v *validator) duration(typed, path string) {
+	if _, ok := Seconds(typed); ok {
+		return
+	}
+	args := text.Args{"typed": typed}
+	if p, err := quantity.Parse(typed); err != nil || p.Unit.Label() != "" || p.Value < 0 {
+		v.say(Error, "duration", path, args)
+		return
+	}
+	args["offer"] = typed + " min"
+	v.say(Error, "bare-time", path, args)
+	v.out[len(v.out)-1].Offer = typed + " min"
+}
+
 func empty(l text.Localized) bool {
 	s, _ := l.In("en")
 	return strings.TrimSpace(s) == ""
@@ -109,9 +136,7 @@ func (v *validator) frame() {
 		v.say(Error, "no-language", "/languages", nil)
 	}
 	if d.Lesson != "" {
-		if _, ok := Seconds(d.Lesson); !ok {
-			v.say(Error, "duration", "/lesson", text.Args{"typed": d.Lesson})
-		}
+		v.duration(d.Lesson, "/lesson")
 	}
 	if n := len(d.Slots()); n > maxSlots {
 		v.say(Error, "too-many-readings", "/readings", text.Args{"n": n, "most": maxSlots})
@@ -223,9 +248,7 @@ func (v *validator) readings() {
 			}
 		}
 		for k, t := range r.Times {
-			if _, ok := Seconds(t); !ok {
-				v.say(Error, "duration", fmt.Sprintf("%s/times/%d", path, k), text.Args{"typed": t})
-			}
+			v.duration(t, fmt.Sprintf("%s/times/%d", path, k))
 		}
 		v.taken(r, path)
 	}
@@ -310,17 +333,27 @@ func TryFormula(d *Document, expression, unit string) (quantity.Quantity, error)
 	return e.Eval(env, unit)
 }
 
-// languages warns where a text of the family's lacks one of the languages.
+// languages finds the texts that lack one of the languages families can
+// choose: what is done has to be there in each, the rest is shown in the other
+// language, marked.
 func (v *validator) languages() {
 	for _, lang := range v.d.Languages {
-		missing := []string{}
+		missing, worst := []string{}, -1
 		for _, t := range v.d.FamilyTexts() {
-			if !empty(t.Text) && t.Text[lang] == "" {
-				missing = append(missing, t.Path)
+			if empty(t.Text) || strings.TrimSpace(t.Text[lang]) != "" {
+				continue
+			}
+			missing = append(missing, t.Path)
+			if worst < 0 && v.mustSpeak(t.Path) {
+				worst = len(missing) - 1
 			}
 		}
-		if len(missing) > 0 {
-			v.say(Warning, "untranslated", missing[0], text.Args{"n": len(missing), "language": lang})
+		args := text.Args{"n": len(missing), "language": text.LanguageName(lang)}
+		switch {
+		case worst >= 0:
+			v.say(Error, "no-words", missing[worst], args)
+		case len(missing) > 0:
+			v.say(Warning, "untranslated", missing[0], args)
 		}
 	}
 }

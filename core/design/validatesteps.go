@@ -23,9 +23,7 @@ func (v *validator) steps() {
 			v.say(Error, "step-kind", path+"/kind", text.Args{"typed": string(s.Kind)})
 		}
 		if s.Duration != "" {
-			if _, ok := Seconds(s.Duration); !ok {
-				v.say(Error, "duration", path+"/duration", text.Args{"typed": s.Duration})
-			}
+			v.duration(s.Duration, path+"/duration")
 		}
 		v.wait(i, s, path)
 		for k, id := range s.Uses {
@@ -50,8 +48,8 @@ func (v *validator) wait(i int, s Step, path string) {
 		return
 	}
 	for _, time := range [][2]string{{"for", s.Wait.For}, {"earliest", s.Wait.Earliest}, {"latest", s.Wait.Latest}} {
-		if _, ok := Seconds(time[1]); !ok && (time[1] != "" || time[0] == "for") {
-			v.say(Error, "duration", path+"/wait/"+time[0], text.Args{"typed": time[1]})
+		if time[1] != "" || time[0] == "for" {
+			v.duration(time[1], path+"/wait/"+time[0])
 		}
 	}
 	if s.Wait.From != "" {

@@ -41,7 +41,7 @@ func init() {
 
 		"slope":     {2, 2, two, lineOf(true)},
 		"intercept": {2, 2, two, lineOf(false)},
-		"at":        {2, 2, "a series and a time in minutes, such as at(height, 8)", atTime},
+		"at":        {2, 2, "a series and a time in minutes, such as at(height, 8); of several trials their mean", atTime},
 	}
 }
 
@@ -257,10 +257,18 @@ func atTime(_ *evaluator, n *node, args []value) (value, error) {
 	default:
 		return value{}, &Error{n.args[1].pos, n.args[1].end, fmt.Sprintf("at takes a time, not a %s", t.dim)}
 	}
+	var trials []dual
 	for i, at := range s.times {
 		if math.Abs(at-seconds) < 0.5 {
-			return value{dim: s.dim, xs: []dual{s.xs[i]}}, nil
+			trials = append(trials, s.xs[i])
 		}
+	}
+	switch len(trials) {
+	case 0:
+	case 1:
+		return value{dim: s.dim, xs: trials}, nil
+	default:
+		return value{dim: s.dim, xs: []dual{mean(trials)}}, nil
 	}
 	return value{}, &Error{n.args[1].pos, n.args[1].end, "there is no reading at that time"}
 }

@@ -19,8 +19,8 @@ type Result struct {
 	OK        bool
 }
 
-// Derive works out every derived value of the design from a notebook, in the
-// order of derived values and conditions. A value that cannot be worked out
+// Derive works out every outcome of the design from a notebook, in the
+// order of outcomes and conditions. A value that cannot be worked out
 // says why; a missing reading among several times or trials only narrows the
 // series. The formula's uncertainty is first order over independent readings.
 func Derive(b *Book) []Result {
@@ -32,7 +32,7 @@ func Derive(b *Book) []Result {
 			conditions = append(conditions, c.ID)
 		}
 	}
-	for _, x := range b.Design.Derived {
+	for _, x := range b.Design.Outcomes() {
 		e, err := formula.Parse(x.Formula)
 		for _, c := range conditions {
 			r := Result{Derived: x.ID, Condition: c}

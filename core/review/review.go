@@ -110,7 +110,11 @@ func designLine(findings []design.Finding) Line {
 	for _, s := range []design.Severity{design.Error, design.Warning, design.Hint} {
 		for _, f := range findings {
 			if f.Severity == s && f.Code != "no-control" && f.Code != "nothing-changes" {
-				return Line{Topic: "design", Weight: weights[s], Message: f.Message, Path: f.Path}
+				weight := weights[s]
+				if f.Offer != "" {
+					weight = Mend // one press away
+				}
+				return Line{Topic: "design", Weight: weight, Message: f.Message, Path: f.Path}
 			}
 		}
 	}

@@ -26,7 +26,8 @@ const usual = 2 * time.Minute
 
 // Plan puts the steps on a timeline in their order. A step with a wait starts
 // that long after the step it waits from, or as soon as the step before has
-// ended if that is later. Durations that cannot be read count as not stated.
+// ended if that is later. A duration that cannot be read counts as none: it is
+// asked about, not guessed.
 func Plan(d *design.Document) Timeline {
 	var t Timeline
 	ends := map[string]time.Duration{}
@@ -55,9 +56,12 @@ func Plan(d *design.Document) Timeline {
 }
 
 func read(duration string, otherwise time.Duration) time.Duration {
+	if duration == "" {
+		return otherwise
+	}
 	s, ok := design.Seconds(duration)
 	if !ok || s > 366*86400 {
-		return otherwise
+		return 0
 	}
 	return time.Duration(s * float64(time.Second))
 }

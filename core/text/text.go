@@ -89,6 +89,17 @@ func Register(files fs.FS) {
 	}
 }
 
+// languageNames are what the languages are called, in each.
+var languageNames = map[string]Localized{"en": {"en": "English", "es": "inglés"}, "es": {"en": "Spanish", "es": "español"}}
+
+// LanguageName is what a language is called; one that is not known is its code.
+func LanguageName(code string) Localized {
+	if n, ok := languageNames[code]; ok {
+		return n
+	}
+	return Localized{Languages[0]: code}
+}
+
 // Render writes a message in a language. A language without texts is answered
 // in the first of Languages. An id without a text renders as itself in
 // brackets, so that it can be found on a screen. A message without an id is

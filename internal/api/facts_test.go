@@ -13,6 +13,7 @@ import (
 func TestFactsOfAHome(t *testing.T) {
 	sc := newSite(t).school("t@school.example", "Fern", "Beck", "Sorrel")
 	first := sc.as
+	sc.experiment = want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]any{"document": sc.experiment.Document})
 	sc.as = want[app.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{"experiment": sc.experiment.ID, "opens_at": lesson.Add(-time.Hour), "due_at": lesson.Add(24 * time.Hour)})
 	say := func(p *client, answer string) map[string]any {
 		return map[string]any{"kind": "fact", "refers": "under-4", "choice": []string{answer}, "phone_time": lesson, "offset_ms": 0}

@@ -214,7 +214,7 @@ func TestIssueWaitsForWhatIsInTheWay(t *testing.T) {
 	for _, b := range check.Blockers {
 		codes = append(codes, b.Code)
 	}
-	wantCodes := "no-emergency-number no-poison-number no-homes corrosive cleaners unknown gear-first cool-first formula"
+	wantCodes := "no-emergency-number no-poison-number no-homes corrosive cleaners unknown gear-first cool-first formula no-words"
 	if got := strings.Join(codes, " "); got != wantCodes {
 		t.Errorf("in the way: %s\nwant: %s", got, wantCodes)
 	}

@@ -5,7 +5,6 @@ import (
 	"net/http"
 	"strconv"
 	"strings"
-	"time"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/google/uuid"
@@ -324,14 +323,10 @@ func (s *Server) assignments() {
 	type issue struct {
 		ClassPath
 		Accept
-		Body struct {
-			Experiment uuid.UUID `json:"experiment"`
-			OpensAt    time.Time `json:"opens_at"`
-			DueAt      time.Time `json:"due_at"`
-		}
+		Body app.IssueFields
 	}
 	forTeacher(s, op("POST", "/classes/{class}/assignments", "issue", "Freeze a version and hand it to every home"), func(ctx context.Context, who app.TeacherActor, i *issue) (app.AssignmentView, error) {
-		return s.App.Issue(ctx, who, i.Class, i.Body.Experiment, i.Body.OpensAt, i.Body.DueAt, i.code())
+		return s.App.Issue(ctx, who, i.Class, i.Body, i.code())
 	})
 	type recall struct {
 		AssignmentPath

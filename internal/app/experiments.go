@@ -89,6 +89,7 @@ type FindingView struct {
 	Path     string `json:"path" doc:"JSON Pointer"`
 	Message  string `json:"message"`
 	Mend     string `json:"mend"`
+	Offer    string `json:"offer,omitempty" doc:"What may have been meant, for the place of the finding"`
 }
 
 // MarginView is one line of the margin.
@@ -111,7 +112,7 @@ func Review(raw []byte, language string) ReviewView {
 	r := review.Of(&d)
 	v.Readable, v.Issuable, v.Verdict = true, r.Issuable, string(safety.Worst(r.Safety.Findings))
 	for _, f := range r.Validation {
-		v.Validation = append(v.Validation, FindingView{f.Code, string(f.Severity), f.Path, text.Render(f.Message, language), text.Render(f.Mend, language)})
+		v.Validation = append(v.Validation, FindingView{f.Code, string(f.Severity), f.Path, text.Render(f.Message, language), text.Render(f.Mend, language), f.Offer})
 	}
 	v.Safety, v.Order, v.Bands = viewSafety(&d, d.Larder(), r.Safety, language), viewOrder(&d, d.Larder(), r.Safety, language), viewBands(r.Safety)
 	v.Guardian = (&sheetWriter{language: language}).guardian(&d, r, nil)

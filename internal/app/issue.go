@@ -34,6 +34,7 @@ type IssueCheck struct {
 	Warnings []string  `json:"warnings"`
 	Homes    int       `json:"homes"`
 	Number   int       `json:"number" doc:"The version number this issue would freeze"`
+	Draft    int       `json:"draft" doc:"Number of the draft that was judged"`
 }
 
 // CheckIssue lists what is in the way of issuing an experiment to a class, in
@@ -47,19 +48,24 @@ func (a *App) CheckIssue(ctx context.Context, who TeacherActor, class, experimen
 	if err != nil {
 		return IssueCheck{}, notFound(err)
 	}
-	homes, err := a.Store.Homes(ctx, class)
+	return checkIssue(ctx, &a.Store.Queries, c, e, language)
+}
+
+// checkIssue judges the bytes it is given: those are what is frozen.
+func checkIssue(ctx context.Context, q *store.Queries, c store.Class, e store.Experiment, language string) (IssueCheck, error) {
+	homes, err := q.Homes(ctx, c.ID)
 	if err != nil {
 		return IssueCheck{}, err
 	}
 	sum := sha256.Sum256(e.Draft)
-	_, err = a.Store.AssessmentOf(ctx, experiment, sum[:])
+	_, err = q.AssessmentOf(ctx, e.ID, sum[:])
 	assessed := err == nil
 	if err != nil && !errors.Is(err, store.ErrNotFound) {
 		return IssueCheck{}, err
 	}
-	out := IssueCheck{Blockers: blockers(c, len(homes), e.Draft, assessed, language), Warnings: []string{}, Homes: len(homes), Number: 1}
+	out := IssueCheck{Blockers: blockers(c, len(homes), e.Draft, assessed, language), Warnings: []string{}, Homes: len(homes), Number: 1, Draft: e.Version}
 	out.Warnings = append(out.Warnings, languageWarnings(e.Draft, homes)...)
-	last, err := a.Store.LatestVersion(ctx, experiment)
+	last, err := q.LatestVersion(ctx, e.ID)
 	if err == nil {
 		out.Number = last.Number
 		if !bytes.Equal(last.Document, e.Draft) {
@@ -158,37 +164,74 @@ func stateOf(opens, due time.Time, recalled *time.Time, now time.Time) string {
 	return "open"
 }
 
-// Issue freezes the present draft and hands it to every home of a class.
-func (a *App) Issue(ctx context.Context, who TeacherActor, class, experiment uuid.UUID, opens, due time.Time, language string) (AssignmentView, error) {
-	check, err := a.CheckIssue(ctx, who, class, experiment, language)
+// IssueFields say what goes to a class and when.
+type IssueFields struct {
+	Experiment uuid.UUID `json:"experiment"`
+	OpensAt    time.Time `json:"opens_at"`
+	DueAt      time.Time `json:"due_at"`
+	Draft      int       `json:"draft,omitempty" doc:"Number of the draft that was looked at; another one is not issued unseen"`
+}
+
+// errStands says that nothing was to be done.
+var errStands = errors.New("the class has this version already")
+
+// Issue freezes the present draft and hands it to every home of a class. What
+// is judged is what is frozen: both happen to the same bytes in one
+// transaction. A version goes to a class once; pressed again it is the same
+// assignment.
+func (a *App) Issue(ctx context.Context, who TeacherActor, class uuid.UUID, f IssueFields, language string) (AssignmentView, error) {
+	c, err := a.class(ctx, who, class)
 	if err != nil {
 		return AssignmentView{}, err
 	}
-	if len(check.Blockers) > 0 {
-		return AssignmentView{}, &Refused{"blocked", "Waits for: " + check.Blockers[0].Message, check}
+	if !f.DueAt.After(f.OpensAt) || f.DueAt.After(f.OpensAt.AddDate(0, 3, 0)) {
+		return AssignmentView{}, &Invalid{"due_at", "has to be after the opening, within three months", f.OpensAt.Add(24 * time.Hour).Format(time.RFC3339)}
 	}
-	if !due.After(opens) || due.After(opens.AddDate(0, 3, 0)) {
-		return AssignmentView{}, &Invalid{"due_at", "has to be after the opening, within three months", opens.Add(24 * time.Hour).Format(time.RFC3339)}
-	}
-	e, err := a.Store.Experiment(ctx, who.ID, experiment)
+	e, err := a.Store.Experiment(ctx, who.ID, f.Experiment)
 	if err != nil {
 		return AssignmentView{}, notFound(err)
 	}
-	now := a.Now()
-	as := store.Assignment{ClassID: class, ID: store.NewID(), ExperimentID: experiment, OpensAt: opens, DueAt: due, IssuedAt: now}
+	now, homes := a.Now(), 0
+	as := store.Assignment{ClassID: class, ID: store.NewID(), ExperimentID: e.ID, OpensAt: f.OpensAt, DueAt: f.DueAt, IssuedAt: now}
 	err = a.audited(ctx, who, class, nil, "assignment", "issued "+e.Title, func(q *store.Queries) error {
+		if e, err = q.LockExperiment(ctx, who.ID, f.Experiment); err != nil {
+			return notFound(err)
+		}
+		check, err := checkIssue(ctx, q, c, e, language)
+		if err != nil {
+			return err
+		}
+		if f.Draft != 0 && f.Draft != e.Version {
+			return &Refused{"changed-elsewhere", "The experiment was changed since this page looked at it. Look again.", check}
+		}
+		if len(check.Blockers) > 0 {
+			return &Refused{"blocked", "Waits for: " + check.Blockers[0].Message, check}
+		}
 		version, err := freeze(ctx, q, e, now)
 		if err != nil {
 			return err
 		}
+		homes = check.Homes
 		as.VersionID, as.Number, as.Document, as.Sha256 = version.ID, version.Number, version.Document, version.Sha256
+		switch stands, err := q.Standing(ctx, class, version.ID); {
+		case err == nil && stands.OpensAt.Equal(f.OpensAt) && stands.DueAt.Equal(f.DueAt):
+			as = stands
+			return errStands
+		case err == nil:
+			return &Refused{Code: "already-issued", Detail: fmt.Sprintf("%s has version %d already. Take it back first, or change the experiment: that makes the next version.", c.Name, version.Number)}
+		case !errors.Is(err, store.ErrNotFound):
+			return err
+		}
 		if err := q.AddAssignment(ctx, as); err != nil {
 			return err
 		}
 		return planHomes(ctx, q, as, now)
 	})
-	return AssignmentView{ID: as.ID, Class: class, Experiment: experiment, Title: e.Title, Number: as.Number, OpensAt: opens, DueAt: due, IssuedAt: now,
-		Homes: check.Homes, State: stateOf(opens, due, nil, now)}, err
+	if err != nil && !errors.Is(err, errStands) {
+		return AssignmentView{}, err
+	}
+	return AssignmentView{ID: as.ID, Class: class, ClassName: c.Name, Experiment: e.ID, Title: e.Title, Number: as.Number, OpensAt: as.OpensAt, DueAt: as.DueAt, IssuedAt: as.IssuedAt,
+		Homes: homes, State: stateOf(as.OpensAt, as.DueAt, nil, now)}, nil
 }
 
 // freeze makes a new version of the draft, or takes the last one when nothing

@@ -173,7 +173,7 @@ func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID
 		book = sharedBook(&d, shared, assignment, hc.class, hc.home.Language)
 	}
 	out := OwnResult{Shared: watching, Derived: []DerivedRow{}, Results: []ResultView{}, Sentence: []string{}, SentAt: openBook(&d, ofAssignment(own, assignment), hc.writer, nil).SentAt}
-	for _, x := range d.Derived {
+	for _, x := range d.Outcomes() {
 		name, _ := x.Name.In(hc.home.Language)
 		out.Derived = append(out.Derived, DerivedRow{x.ID, name, x.Unit, x.Formula})
 	}

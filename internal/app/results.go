@@ -110,7 +110,7 @@ func (a *App) Results(ctx context.Context, who TeacherActor, class, assignment u
 	sheet := makeSheet(b.assignment, d, language, a.Now())
 	out := Results{Question: sheet.Question, Conditions: sheet.Conditions, Readings: sheet.Readings, Slots: d.Slots(), Derived: []DerivedRow{},
 		Homes: []HomeResult{}, Comparisons: []ComparisonView{}, Erased: erased}
-	for _, x := range d.Derived {
+	for _, x := range d.Outcomes() {
 		name, _ := x.Name.In(language)
 		out.Derived = append(out.Derived, DerivedRow{x.ID, name, x.Unit, x.Formula})
 	}

@@ -189,7 +189,7 @@ func viewResult(r notebook.Result, language string) ResultView {
 
 func viewComparison(d *design.Document, c compare.Comparison, language string) ComparisonView {
 	v := ComparisonView{Derived: c.Derived, Unit: c.Unit.Label(), Against: c.Against, Groups: []GroupView{}, Findings: []WordsView{}}
-	for _, x := range d.Derived {
+	for _, x := range d.Outcomes() {
 		if x.ID == c.Derived {
 			v.Name, _ = x.Name.In(language)
 		}

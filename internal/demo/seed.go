@@ -140,7 +140,7 @@ func (s *seeder) experiments(lesson time.Time) error {
 		strips = d.ID
 	}
 	s.moment = lesson.Add(-20 * time.Hour)
-	v, err := s.app.Issue(s.ctx, s.teacher, s.class, strips, lesson.Add(-2*time.Hour), lesson.AddDate(0, 0, 2).Add(9*time.Hour), "en")
+	v, err := s.app.Issue(s.ctx, s.teacher, s.class, app.IssueFields{Experiment: strips, OpensAt: lesson.Add(-2 * time.Hour), DueAt: lesson.AddDate(0, 0, 2).Add(9 * time.Hour)}, "en")
 	s.as = v.ID
 	return err
 }

@@ -39,6 +39,12 @@ func (q *Queries) Experiment(ctx context.Context, teacher, id uuid.UUID) (Experi
 	return one[Experiment](ctx, q, `SELECT * FROM experiment WHERE id = $1 AND teacher_id = $2 AND deleted_at IS NULL`, id, teacher)
 }
 
+// LockExperiment finds a teacher's experiment and keeps its draft as it is until
+// the transaction ends.
+func (q *Queries) LockExperiment(ctx context.Context, teacher, id uuid.UUID) (Experiment, error) {
+	return one[Experiment](ctx, q, `SELECT * FROM experiment WHERE id = $1 AND teacher_id = $2 AND deleted_at IS NULL FOR UPDATE`, id, teacher)
+}
+
 // Experiments lists a teacher's experiments, last changed first.
 func (q *Queries) Experiments(ctx context.Context, teacher uuid.UUID) ([]Experiment, error) {
 	return many[Experiment](ctx, q, `SELECT * FROM experiment WHERE teacher_id = $1 AND deleted_at IS NULL ORDER BY updated_at DESC, id`, teacher)
@@ -98,6 +104,12 @@ func (q *Queries) AddAssignment(ctx context.Context, a Assignment) error {
 // Assignment finds an assignment of a class.
 func (q *Queries) Assignment(ctx context.Context, class, id uuid.UUID) (Assignment, error) {
 	return one[Assignment](ctx, q, `SELECT `+assignmentColumns+` WHERE a.class_id = $1 AND a.id = $2`, class, id)
+}
+
+// Standing finds the assignment by which a class has a version, unless it was
+// taken back.
+func (q *Queries) Standing(ctx context.Context, class, version uuid.UUID) (Assignment, error) {
+	return one[Assignment](ctx, q, `SELECT `+assignmentColumns+` WHERE a.class_id = $1 AND a.version_id = $2 AND a.recalled_at IS NULL ORDER BY a.issued_at LIMIT 1`, class, version)
 }
 
 // Assignments lists a class's assignments, newest first.

@@ -1388,6 +1388,8 @@ export interface components {
             code: string;
             mend: string;
             message: string;
+            /** @description What may have been meant, for the place of the finding */
+            offer?: string;
             /** @description JSON Pointer */
             path: string;
             /** @enum {string} */
@@ -1620,15 +1622,13 @@ export interface components {
             nickname: string;
             qr: components["schemas"]["QR"];
         };
-        IssueBody: {
-            /** Format: date-time */
-            due_at: string;
-            experiment: string;
-            /** Format: date-time */
-            opens_at: string;
-        };
         IssueCheck: {
             blockers: components["schemas"]["Blocker"][];
+            /**
+             * Format: int64
+             * @description Number of the draft that was judged
+             */
+            draft: number;
             /** Format: int64 */
             homes: number;
             /**
@@ -1637,6 +1637,18 @@ export interface components {
              */
             number: number;
             warnings: string[];
+        };
+        IssueFields: {
+            /**
+             * Format: int64
+             * @description Number of the draft that was looked at; another one is not issued unseen
+             */
+            draft?: number;
+            /** Format: date-time */
+            due_at: string;
+            experiment: string;
+            /** Format: date-time */
+            opens_at: string;
         };
         JobRow: {
             /** @description What usually goes wrong */
@@ -2677,7 +2689,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["IssueBody"];
+                "application/json": components["schemas"]["IssueFields"];
             };
         };
         responses: {

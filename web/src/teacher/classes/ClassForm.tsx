@@ -11,10 +11,14 @@ const inAYear = () => {
   return `${d.getMonth() >= 7 ? d.getFullYear() + 1 : d.getFullYear()}-07-31`;
 };
 
+/** This computer's time zone first, then all. */
+const here = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
+const zones = [...new Set([here, 'UTC', ...Intl.supportedValuesOf('timeZone')])];
+
 /** A class's settings: what families read, what "cup" means, whom to call, how long things are kept. */
 export function ClassForm({ now, onSaved, onCancel }: { now?: ClassView; onSaved: (c: ClassView) => void; onCancel: () => void }) {
   const { register, handleSubmit, setFocus } = useForm<Fields>({
-    defaultValues: now ?? { name: '', school: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC', language: 'en', unit_system: 'metric', emergency_number: '', poison_number: '', photo_days: 30, keep_until: inAYear(), needs_assessment: false },
+    defaultValues: now ?? { name: '', school: '', zone: here, language: 'en', unit_system: 'metric', emergency_number: '', poison_number: '', photo_days: 30, keep_until: inAYear(), needs_assessment: false },
   });
   const [error, setError] = useState<unknown>();
   const submit = handleSubmit(async (f) => {
@@ -40,7 +44,13 @@ export function ClassForm({ now, onSaved, onCancel }: { now?: ClassView; onSaved
         </div>
         <div>
           <label className="named" htmlFor="zone">Time zone</label>
-          <input id="zone" className="form-control" {...register('zone')} />
+          <select id="zone" className="form-select" {...register('zone')}>
+            {zones.map((z) => (
+              <option key={z} value={z}>
+                {z.replaceAll('_', ' ')}
+              </option>
+            ))}
+          </select>
         </div>
       </div>
       <div className="field-row">

@@ -50,7 +50,7 @@ export default function ExperimentPage() {
   const designing = here === 'plan' || here === 'steps' || here === 'safety';
   const search = assignment && params.get('assignment') ? `?assignment=${assignment.id}&class=${assignment.class}` : '';
   return (
-    <EditingContext.Provider value={{ doc, set: draft.set, language }}>
+    <EditingContext.Provider value={{ doc, set: draft.set, language, findings: review?.validation ?? [] }}>
       <header className="head">
         <h1 style={{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap', maxWidth: '34em' }} title={title}>
           {title}

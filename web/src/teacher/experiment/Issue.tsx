@@ -11,17 +11,26 @@ type Assignment = Schemas['AssignmentView'];
 
 const local = (d: Date) => new Date(d.getTime() - d.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
 
+/** The evening, some days from now: most homes finish after tea. */
+const eveningIn = (days: number) => new Date(new Date(Date.now() + days * 24 * 3600_000).setHours(20, 0, 0, 0));
+
+/** The class to offer: the one made last that has not this experiment yet. Ids grow with time. */
+function offered(classes: Schemas['ClassView'][], issued: Assignment[]): string {
+  const newest = (list: Schemas['ClassView'][]) => list.reduce((a, c) => (c.id > a ? c.id : a), '');
+  return newest(classes.filter((c) => !issued.some((a) => a.class === c.id && a.state !== 'recalled'))) || newest(classes);
+}
+
 /** Hands the frozen version to the homes; what is in the way stands first, in the order of mending. */
 export function Issue({ id, assignments, title }: { id: string; review: Review | undefined; assignments: Assignment[]; title: string }) {
   const client = useQueryClient();
   const classes = useQuery({ queryKey: ['classes'], queryFn: () => ask<Schemas['ListClassView']>('GET', '/classes') });
   const [params] = useSearchParams();
   const [chosen, setChosen] = useState(params.get('class') ?? '');
-  const classId = chosen || classes.data?.items[0]?.id || '';
+  const classId = chosen || offered(classes.data?.items ?? [], assignments);
   const cls = classes.data?.items.find((c) => c.id === classId);
   const check = useQuery({ queryKey: ['issue-check', classId, id], queryFn: () => draftOf(id, client).flush().catch(() => undefined).then(() => ask<Schemas['IssueCheck']>('GET', `/classes/${classId}/issue-check/${id}`)), enabled: Boolean(classId), staleTime: 0 });
   const [opens, setOpens] = useState(local(new Date()));
-  const [due, setDue] = useState(local(new Date(Date.now() + 2 * 24 * 3600_000)));
+  const [due, setDue] = useState(local(eveningIn(2)));
   const [asking, setAsking] = useState(false);
   const [error, setError] = useState<unknown>();
   const { did } = useKeeping();
@@ -29,11 +38,12 @@ export function Issue({ id, assignments, title }: { id: string; review: Review |
     setError(undefined);
     try {
       await draftOf(id, client).flush();
-      await ask('POST', `/classes/${classId}/assignments`, { body: { experiment: id, opens_at: new Date(opens).toISOString(), due_at: new Date(due).toISOString() } });
+      await ask('POST', `/classes/${classId}/assignments`, { body: { experiment: id, opens_at: new Date(opens).toISOString(), due_at: new Date(due).toISOString(), draft: check.data?.draft } });
       await client.invalidateQueries();
       did(`${title} issued to ${cls?.name}`);
     } catch (e) {
       setError(e);
+      void check.refetch();
     }
     setAsking(false);
   };

@@ -7,8 +7,15 @@ import type { Replace, Review } from '../draft/useDraft';
 
 /** What is read, with which tool, how finely; and what is worked out of it. */
 export function ReadingsBand({ review, replace }: { review: Review | undefined; replace: Replace }) {
-  const { doc, set, language } = useEditing();
+  const { doc, set, language, findings } = useEditing();
   const readings = doc.readings ?? [];
+  const offersOf = (i: number) => (readings[i].times ?? []).map((_, k) => findings.find((f) => f.offer && f.path === `/readings/${i}/times/${k}`)?.offer);
+  /** A planned time that is written anew stays with the steps that take it. */
+  const setTimes = (i: number, times: string[]) => {
+    const { id, times: before = [] } = readings[i];
+    const now = (t: string | undefined) => (t !== undefined && before.length === times.length && before.includes(t) ? times[before.indexOf(t)] : t);
+    replace({ ...doc, readings: readings.map((x, k) => (k === i ? { ...x, times } : x)), steps: doc.steps?.map((s) => (s.takes ? { ...s, takes: s.takes.map((t) => (t.reading === id && t.time ? { ...t, time: now(t.time) } : t)) } : s)) });
+  };
   const derived = doc.derived ?? [];
   const evidence = doc.evidence ?? [];
   const mistakes = doc.mistakes ?? [];
@@ -29,7 +36,7 @@ export function ReadingsBand({ review, replace }: { review: Review | undefined; 
               <PlainField label="Unit" path={['readings', i, 'unit']} value={r.unit} />
               <div>
                 <label className="named" htmlFor={`times-${r.id}`}>At the times</label>
-                <TimesInput id={`times-${r.id}`} value={r.times ?? []} onChange={(times) => set(['readings', i, 'times'], times)} />
+                <TimesInput id={`times-${r.id}`} value={r.times ?? []} offers={offersOf(i)} onChange={(times) => setTimes(i, times)} />
               </div>
               <div style={{ flex: '0 0 auto' }}>
                 <TickField label="in each condition" path={['readings', i, 'per_condition']} value={r.per_condition} />
@@ -138,10 +145,23 @@ export function ReadingsBand({ review, replace }: { review: Review | undefined; 
 }
 
 /** Times with commas between; what is typed stays as typed until the field is left. */
-function TimesInput({ id, value, onChange }: { id: string; value: string[]; onChange: (v: string[]) => void }) {
+function TimesInput({ id, value, offers, onChange }: { id: string; value: string[]; offers: (string | undefined)[]; onChange: (v: string[]) => void }) {
   const [text, setText] = useState(value.join(', '));
   useEffect(() => setText(value.join(', ')), [value.join()]); // eslint-disable-line react-hooks/exhaustive-deps
-  return <input id={id} className="form-control" placeholder="1 min, 2 min" value={text} onChange={(e) => setText(e.target.value)} onBlur={() => onChange(text.split(',').map((t) => t.trim()).filter(Boolean))} />;
+  const meant = value.map((t, k) => offers[k] ?? t);
+  return (
+    <>
+      <input id={id} className="form-control" placeholder="1 min, 2 min" value={text} onChange={(e) => setText(e.target.value)} onBlur={() => onChange(text.split(',').map((t) => t.trim()).filter(Boolean))} />
+      {offers.some(Boolean) && (
+        <p className="small w-mend" role="status" style={{ margin: 0 }}>
+          A time without a unit.{' '}
+          <button type="button" className="btn-plain" onClick={() => onChange(meant)}>
+            Take {meant.join(', ')}
+          </button>
+        </p>
+      )}
+    </>
+  );
 }
 
 let sequence = 0;

@@ -23,7 +23,8 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
   }, [at, chosen]);
   const add = (kind: Step['kind']) => {
     const id = freshID('step', steps);
-    set(['steps'], [...steps, { id, kind, title: {}, duration: '5 min' } satisfies Step], 'Added a step');
+    const untaken = (doc.readings ?? []).filter((r) => !steps.some((s) => s.takes?.some((t) => t.reading === r.id)) && !r.times?.length).map((r) => ({ reading: r.id }));
+    set(['steps'], [...steps, { id, kind, title: {}, duration: '5 min', ...(kind === 'measure' && untaken.length > 0 && { takes: untaken }) } satisfies Step], 'Added a step');
     choose(id);
   };
   const move = (i: number, by: number) => {

@@ -1,4 +1,5 @@
 import { createContext, useContext, type ReactNode } from 'react';
+import type { Schemas } from '../../api/client';
 import type { Doc, Localized } from '../draft/document';
 
 interface Editing {
@@ -6,6 +7,8 @@ interface Editing {
   set: (path: (string | number)[], value: unknown, words?: string) => void;
   /** The language whose texts are being written. */
   language: string;
+  /** What the server found at places of the document, by JSON Pointer. */
+  findings: Schemas['FindingView'][];
   frozen?: boolean;
 }
 
@@ -42,7 +45,23 @@ export function PlainField({ label, path, value, hint, hideLabel }: { label: str
         {label}
       </label>
       <input id={id} className="form-control" value={value ?? ''} placeholder={hint} maxLength={200} onChange={(e) => set(path, e.target.value)} />
+      <FieldNote path={path} field={id} />
     </div>
+  );
+}
+
+/** What was found at a field and can be mended with one press, such as a time without a unit. */
+export function FieldNote({ path, field }: { path: (string | number)[]; field: string }) {
+  const { findings, set } = useEditing();
+  const f = findings.find((x) => x.offer && x.path === '/' + path.join('/'));
+  if (!f) return null;
+  return (
+    <p className="small w-mend" role="status" style={{ margin: 0 }}>
+      {f.message}{' '}
+      <button type="button" className="btn-plain" onClick={() => { set(path, f.offer); document.getElementById(field)?.focus(); }}>
+        Take {f.offer}
+      </button>
+    </p>
   );
 }
 

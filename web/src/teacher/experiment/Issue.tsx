@@ -28,7 +28,7 @@ export function Issue({ id, assignments, title }: { id: string; review: Review |
   const [chosen, setChosen] = useState(params.get('class') ?? '');
   const classId = chosen || offered(classes.data?.items ?? [], assignments);
   const cls = classes.data?.items.find((c) => c.id === classId);
-  const check = useQuery({ queryKey: ['issue-check', classId, id], queryFn: () => draftOf(id, client).flush().catch(() => undefined).then(() => ask<Schemas['IssueCheck']>('GET', `/classes/${classId}/issue-check/${id}`)), enabled: Boolean(classId), staleTime: 0 });
+  const check = useQuery({ queryKey: ['issue-check', classId, id], queryFn: () => draftOf(id, client).flush().catch(() => undefined).then(() => ask<Schemas['IssueCheck']>('GET', `/classes/${classId}/issue-check/${id}`)), enabled: Boolean(classId), staleTime: 0, gcTime: 0 });
   const [opens, setOpens] = useState(local(new Date()));
   const [due, setDue] = useState(local(eveningIn(2)));
   const [asking, setAsking] = useState(false);

@@ -14,6 +14,7 @@ var kinds = map[string]func(*larder.Material) bool{
 	"acid": isAcid, "alkali": isAlkali, "carbonate": isCarbonate, "peroxide": isPeroxide, "catalyst": isCatalyst,
 	"reactive-metal": isReactive, "aluminium": isAluminium, "fast-catalyst": isFastCatalyst, "cleaner": isCleaner, "no-cleaner": isNoCleaner,
 	"fuel": isFuel, "dust": isDust, "fizzy": isFizzy, "yeast": isYeast, "yeast-food": isYeastFood,
+	"ice": isIce, "melting-salt": isMeltingSalt,
 }
 
 // kindNames are the names of kinds, each a bit of a [mask].
@@ -63,6 +64,11 @@ func isPeroxide(m *larder.Material) bool  { return m.Is("oxidiser", "peroxide", 
 func isCatalyst(m *larder.Material) bool  { return m.Is("live", "yeast", "raw") }
 func isYeast(m *larder.Material) bool     { return m.Is("live", "yeast") }
 func isYeastFood(m *larder.Material) bool { return m.Is("yeast-food", "yes") }
+
+func isIce(m *larder.Material) bool { return m.Is("cold", "freezer") }
+
+// isMeltingSalt takes ice well below 0 °C as it dissolves.
+func isMeltingSalt(m *larder.Material) bool { return m.Is("ions", "chloride") && !m.Liquid() }
 
 // isFizzy is what makes gas by itself, with water, or when it is shaken.
 func isFizzy(m *larder.Material) bool { return m.Is("fizzes", "in-water", "when-opened", "standing") }

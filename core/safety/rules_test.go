@@ -195,6 +195,7 @@ var everyRule = []struct {
 	{"slip", "", "---\na: pour", "CCCC", "---\na: weigh"},
 	{"coin-metal", "", "---\na: sand-coin", "CCCC", "---\na: weigh"},
 	{"very-cold", "", "---\na: salt-ice", "CCCC", "---\na: weigh"},
+	{"very-cold", "mixed", "i: plain-ice\ns: table-salt\nb: bowl\n---\na: put with i in b\nc: put with s in b", "CCCC", "i: plain-ice\ns: sugar-granulated\nb: bowl\n---\na: put with i in b\nc: put with s in b"},
 	{"very-cold", "colder", "---\na: freezer-spray", "XXXX!", "---\na: salt-ice"},
 	{"taste", "food", "o: orange-juice\n---\na: taste with o", "CCCC", "o: orange-juice\n---\na: pour with o"},
 	{"taste", "mixed", "o: orange-juice\nb: baking-soda\n---\na: taste with o", "XXXX", "o: orange-juice\nb: sugar-granulated\n---\na: taste with o"},

@@ -78,10 +78,24 @@ func TestTeachersViews(t *testing.T) {
 		p.violations(v.name)
 		p.do(chromedp.EmulateViewport(1280, 800))
 	}
-	p.open(demo.base + at + "/compare?show=class")
+	p.open(demo.base + at + "/compare")
+	p.press("Show to class")
 	p.sees("Back to names")
-	p.seesNot("Snipe")
-	p.seesNot("Rowan")
+	p.sees("stands above Printer paper")
+	for _, hidden := range []string{"Snipe", "Rowan", "Ms Tarrant", "Sign out", "Something went wrong", "0555", "Larder"} {
+		p.seesNot(hidden)
+	}
+	p.violations("the class’s page")
+	p.fits("the class’s page")
+	p.press("Back to names")
+	p.sees("Readings as CSV")
+
+	// Paper carries the numbers of the class that has it, not of the first in a list.
+	p.open(demo.base + at + "/safety")
+	p.sees("7M, which has it")
+	if href := evaluate[string](p, `[...document.querySelectorAll('a')].find((a) => a.textContent.includes('Print the safety sheet')).href`); !strings.Contains(href, ids["c"]) {
+		t.Errorf("it prints %s, issued to %s", href, ids["c"])
+	}
 }
 
 func TestFamilysViews(t *testing.T) {

@@ -18,6 +18,7 @@ import { Today } from './views/Today';
 
 const ExperimentPage = lazy(() => import('./experiment/ExperimentPage'));
 const Larder = lazy(() => import('./larder/Larder'));
+const ShowToClass = lazy(() => import('./results/ShowToClass'));
 const Workbench = lazy(() => import('./workbench/Workbench'));
 const client = new QueryClient({ defaultOptions: { queries: { retry: (n, e) => n < 2 && e instanceof ProblemError && (e.offline || e.problem.status >= 500), staleTime: 5_000, refetchOnWindowFocus: true } } });
 
@@ -27,6 +28,15 @@ function Inside() {
   if (me.isPending) return <Loading what="your kitchen" />;
   if (me.error instanceof ProblemError && me.error.problem.status === 401) return <Navigate to={`/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`} replace />;
   if (me.error) return <PartError what="Your account" error={me.error} retry={() => void me.refetch()} />;
+  if (location.pathname.startsWith('/show/')) {
+    return (
+      <Suspense fallback={<Loading what="the page" />}>
+        <Routes>
+          <Route path="/show/:class/:assignment" element={<ShowToClass />} />
+        </Routes>
+      </Suspense>
+    );
+  }
   return (
     <KeepingProvider>
       <TeacherFrame me={me.data}>

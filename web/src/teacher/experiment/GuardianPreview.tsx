@@ -17,7 +17,11 @@ export function GuardianPreview({ id, review }: { id: string; review: Review }) 
     queryFn: () => ask<Review>('POST', '/preview/review', { body: { document: doc }, language }),
   });
   const part: Part = language === 'en' ? review.guardian : (other.data?.guardian ?? review.guardian);
-  const at = classes.data?.items[0];
+  const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => ask<Schemas['ListAssignmentView']>('GET', '/assignments') });
+  const issued = new Set(assignments.data?.items.filter((a) => a.experiment === id && a.state !== 'recalled').map((a) => a.class));
+  const all = classes.data?.items ?? [];
+  const [chosen, setChosen] = useState('');
+  const at = all.find((c) => c.id === chosen) ?? (issued.size === 1 ? all.find((c) => issued.has(c.id)) : all.length === 1 ? all[0] : undefined);
   return (
     <section className="guardian" aria-label="What the guardian will read">
       <div className="guardian-head">
@@ -31,6 +35,20 @@ export function GuardianPreview({ id, review }: { id: string; review: Review }) 
         </select>
       </div>
       {doc.way === 'watch-shared' ? <OnlyWatched /> : <Guardian part={part} language={language} />}
+      {all.length > 1 && (
+        <p className="ways">
+          <label htmlFor="print-class">Telephone numbers on paper are those of</label>
+          <select id="print-class" className="form-select" style={{ width: 'auto' }} value={at?.id ?? ''} onChange={(e) => setChosen(e.target.value)}>
+            {!at && <option value="">choose a class</option>}
+            {all.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.name}
+                {issued.has(c.id) && ', which has it'}
+              </option>
+            ))}
+          </select>
+        </p>
+      )}
       {at && (
         <p className="ways">
           {(doc.way === 'watch-shared' ? watchSheets : doingSheets).map(([sheet, words]) => (

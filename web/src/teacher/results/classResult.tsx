@@ -1,0 +1,49 @@
+import type { Schemas } from '../../api/client';
+import { Icon } from '../../ui/Icon';
+import type { Results } from './useResults';
+
+type Comparison = Schemas['ComparisonView'];
+
+/** From five homes on a class's statistics are given, so that nobody can be picked out. */
+export const tooFew = (r: Results) => r.counted < 5;
+
+/** What was found, in words. */
+export function Findings({ comparison, few, large }: { comparison: Comparison; few: boolean; large?: boolean }) {
+  return comparison.findings.map((f) => (
+    <p key={f.condition} className={`finding ${few ? '' : 'lead-sentence'} ${large ? 'large' : ''}`}>
+      {f.verdict === 'cannot-tell' && !few && <Icon name="info-circle" />} {f.words}
+    </p>
+  ));
+}
+
+/** The class by condition. */
+export function GroupsTable({ comparison }: { comparison: Comparison }) {
+  const expected = comparison.groups.some((g) => g.expected_text);
+  return (
+    <table className="grid groups">
+      <caption className="visually-hidden">The class by condition</caption>
+      <thead>
+        <tr>
+          <th scope="col">condition</th>
+          <th scope="col" className="num">homes</th>
+          <th scope="col" className="num">mean, give or take</th>
+          {expected && <th scope="col" className="num">expected</th>}
+          <th scope="col" className="num">median, {comparison.unit}</th>
+          <th scope="col" className="num">spread of homes, {comparison.unit}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {comparison.groups.map((g) => (
+          <tr key={g.condition}>
+            <th scope="row">{g.name || 'all'}</th>
+            <td className="num">{g.n}</td>
+            <td className="num">{g.text}</td>
+            {expected && <td className="num">{g.expected_text || '–'}</td>}
+            <td className="num">{g.median_text || '–'}</td>
+            <td className="num">{g.spread_text || '–'}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

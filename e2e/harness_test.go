@@ -355,6 +355,14 @@ func (p *page) pour() {
 	}
 }
 
+// clock is when the wait on the page is over, once its clock stands there.
+func (p *page) clock() string {
+	p.t.Helper()
+	const timer = `document.querySelector('[data-testid=timer]')`
+	p.until("the clock", `Boolean(`+timer+`)`)
+	return evaluate[string](p, timer+`.dataset.readyAt`)
+}
+
 // looks makes the page look for news, as it does when it comes to the front.
 func (p *page) looks() {
 	p.t.Helper()

@@ -173,7 +173,7 @@ func TestOffTheDemosPath(t *testing.T) {
 		t.Fatal(err)
 	}
 	file := filepath.Join(t.TempDir(), "wraps.json")
-	if err := os.WriteFile(file, []byte(strings.ReplaceAll(strings.Replace(string(raw), "Warm wraps", "Wraps from a friend", 1), "Abrigos calientes", "Abrigos de una amiga")), 0o600); err != nil {
+	if err := os.WriteFile(file, []byte(strings.ReplaceAll(strings.Replace(string(raw), "Warm wraps", "Wraps from a friend", 1), "Abrigos para una taza", "Abrigos de una amiga")), 0o600); err != nil {
 		t.Fatal(err)
 	}
 	p.press("Experiments")
@@ -207,12 +207,17 @@ func TestOffTheDemosPath(t *testing.T) {
 	c.sees("Echa la sal sobre uno de ellos.")
 	c.press("Hecho, siguiente")
 	c.sees("Pesar el agua")
+	c.sees("quedan unos 15 min")
 	c.press("No hemos esperado")
 	c.enters("sin sal", "12 g")
 	c.sees("12 g")
-	c.enters("con sal", "31")
+	c.writes("con sal", "31") // typed, never pressed Keep: Done takes it along
 	c.press("Hecho: ver mi resultado")
 	c.sees("con sal: claramente más que sin sal (19 g).")
+	c.fits("a result at 390 px")
+	c.press("Tus experimentos")
+	c.sees("Abrigos de una amiga")
+	c.press("Hielo con sal")
 	c.press("Siguiente: ¿qué significa?")
 	c.press("Enviar")
 	c.sees("2 medidas")

@@ -20,13 +20,13 @@ func TestTwoPhonesAndTwoTabs(t *testing.T) {
 	first := tab(t, 390, 844)
 	first.agree(demo.link("Gorse"))
 	first.pour()
-	clock := evaluate[string](first, `document.querySelector('[data-testid=timer]').dataset.readyAt`)
+	clock := first.clock()
 
 	second := tab(t, 390, 844)
 	second.open(demo.link("Gorse"))
 	second.press("Go on")
 	second.sees("At 1 minute")
-	if other := evaluate[string](second, `document.querySelector('[data-testid=timer]').dataset.readyAt`); other != clock {
+	if other := second.clock(); other != clock {
 		t.Errorf("the first phone's clock ends %s, the second's %s", clock, other)
 	}
 	first.press("We did not wait")
@@ -57,12 +57,12 @@ func TestReloadWhileTheNetworkHangs(t *testing.T) {
 	p.agree(strings.Replace(demo.link("Gorse"), demo.base, line.base(), 1))
 	p.pour()
 	p.until("the page is kept on the phone", `navigator.serviceWorker.controller !== null`)
-	readyAt := evaluate[string](p, `document.querySelector('[data-testid=timer]').dataset.readyAt`)
+	readyAt := p.clock()
 	line.hang()
 	p.do(chromedp.Reload())
 	p.sees("At 1 minute")
 	// In the same breath as its title: no moment without the clock.
-	if again := evaluate[string](p, `document.querySelector('[data-testid=timer]')?.dataset.readyAt ?? 'none'`); again != readyAt {
+	if again := p.clock(); again != readyAt {
 		t.Errorf("the clock was %s and is %s", readyAt, again)
 	}
 	p.press("We did not wait")
@@ -132,7 +132,7 @@ func TestPhoneClockTwoHoursOff(t *testing.T) {
 	p.agree(demo.link("Gorse"))
 	poured := time.Now()
 	p.pour()
-	readyAt, err := time.Parse(time.RFC3339, evaluate[string](p, `document.querySelector('[data-testid=timer]').dataset.readyAt`))
+	readyAt, err := time.Parse(time.RFC3339, p.clock())
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -33,6 +33,8 @@ func TestShownByTheTeacher(t *testing.T) {
 	teacher.open(demo.base + "/experiments/" + id + "/safety")
 	teacher.press("I show it, homes watch")
 	teacher.sees("You show it; homes watch")
+	teacher.seesNot("Print your demonstration") // whose telephone numbers?
+	teacher.chooses("Telephone numbers on paper are those of", "7M")
 	teacher.sees("Print your demonstration")
 	teacher.violations("a design that is watched")
 	teacher.until("it is kept", `document.body.innerText.includes('Saved')`)

@@ -13,6 +13,9 @@ export interface Action {
 /** Opens the choice of language from any page; undefined before a home is known. */
 export const LanguageContext = createContext<(() => void) | undefined>(undefined);
 
+/** Goes to the list of experiments; undefined where there is one, or where one stands on it. */
+export const ListContext = createContext<(() => void) | undefined>(undefined);
+
 interface Props {
   /** Where one is, in words. */
   place: string;
@@ -32,6 +35,7 @@ export function PhonePage({ place, aside, thread, state, action, onWrong, headin
   const t = useWords();
   const h1 = useRef<HTMLHeadingElement>(null);
   const onLanguage = useContext(LanguageContext);
+  const onList = useContext(ListContext);
   useEffect(() => {
     h1.current?.focus({ preventScroll: true });
     scrollTo(0, 0);
@@ -44,6 +48,11 @@ export function PhonePage({ place, aside, thread, state, action, onWrong, headin
           <span>{place}</span>
           <span className="asides">
             {aside}
+            {onList && (
+              <button type="button" className="btn-plain" onClick={onList}>
+                {t('yourExperiments')}
+              </button>
+            )}
             {onLanguage && (
               <button type="button" className="btn-plain" onClick={onLanguage}>
                 {t('language')}

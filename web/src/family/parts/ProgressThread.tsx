@@ -2,14 +2,14 @@ import type { Sheet } from '../phone/useHome';
 
 const foldFrom = 30 * 60; // waits longer than half an hour are folded
 
-/** The whole work as one thread: steps as marks, long waits as folds, a peg where one stands. */
+/** The whole work as one thread: steps as marks, waits as a broken line, long ones folded, a peg where one stands. */
 export function ProgressThread({ sheet, at }: { sheet: Sheet; at: number }) {
-  const parts: { width: number; fold: boolean; reads: boolean }[] = [];
+  const parts: { width: number; wait?: 'fold' | 'line'; reads: boolean }[] = [];
   let end = 0;
   for (const step of sheet.steps) {
     const wait = Math.max(0, step.start - end);
-    if (wait > foldFrom) parts.push({ width: 900, fold: true, reads: false });
-    parts.push({ width: Math.max(120, step.seconds + (wait > foldFrom ? 0 : wait)), fold: false, reads: step.takes.length > 0 });
+    if (wait > 0) parts.push({ width: wait > foldFrom ? 900 : Math.max(60, wait), wait: wait > foldFrom ? 'fold' : 'line', reads: false });
+    parts.push({ width: Math.max(120, step.seconds), reads: step.takes.length > 0 });
     end = step.start + step.seconds;
   }
   const total = parts.reduce((sum, p) => sum + p.width, 0) || 1;
@@ -21,7 +21,8 @@ export function ProgressThread({ sheet, at }: { sheet: Sheet; at: number }) {
         const from = (x / total) * 360;
         x += p.width;
         const width = (p.width / total) * 360 - 2;
-        if (p.fold) return <path key={i} d={`M${from} 3 l4 4 l-4 4 M${from + width} 3 l-4 4 l4 4`} stroke="var(--edge)" fill="none" strokeWidth="1.5" />;
+        if (p.wait === 'line') return <path key={i} d={`M${from} 7 H${from + width}`} stroke="var(--edge)" strokeWidth="1.5" strokeDasharray="2 3" />;
+        if (p.wait) return <path key={i} d={`M${from} 3 l4 4 l-4 4 M${from + width} 3 l-4 4 l4 4`} stroke="var(--edge)" fill="none" strokeWidth="1.5" />;
         step++;
         const past = step < at;
         return (

@@ -14,3 +14,8 @@ export function left(ms: number): string {
   if (h > 0) return `${h} h ${m} min`;
   return m > 0 ? `${m} min ${String(s % 60).padStart(2, '0')} s` : `${s} s`;
 }
+
+/** A day such as 2027-07-31 in words. */
+export function dayWords(day: string, language: string): string {
+  return new Intl.DateTimeFormat(language, { timeZone: 'UTC', day: 'numeric', month: 'long', year: 'numeric' }).format(new Date(`${day}T00:00:00Z`));
+}

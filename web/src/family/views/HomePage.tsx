@@ -4,7 +4,7 @@ import { NameLabel } from '../../ui/NameLabel';
 import { Book } from '../phone/book';
 import { useHome, type HomeState, type Sheet } from '../phone/useHome';
 import { HelpLine } from '../parts/HelpLine';
-import { LanguageContext, PhonePage } from '../parts/PhonePage';
+import { LanguageContext, ListContext, PhonePage } from '../parts/PhonePage';
 import { clock } from '../parts/time';
 import { useWords } from '../words';
 import { NeedsHelp } from './NeedsHelp';
@@ -52,9 +52,12 @@ interface HomePageProps {
 export function HomePage(props: HomePageProps) {
   const state = useHome(props.home);
   const [place, go] = useHash(state);
+  const several = (state.bundle?.sheets.length ?? 0) > 1;
   return (
     <LanguageContext.Provider value={place[1] === 'welcome' || place[1] === 'wrong' ? undefined : () => go('#/-/welcome')}>
-      <Places {...props} state={state} place={place} go={go} />
+      <ListContext.Provider value={several && place[0] && place[1] !== 'welcome' && place[1] !== 'wrong' ? () => go('#/') : undefined}>
+        <Places {...props} state={state} place={place} go={go} />
+      </ListContext.Provider>
     </LanguageContext.Provider>
   );
 }
@@ -101,7 +104,7 @@ function Places({ language, onLanguage, state, place: [assignment, view, number]
   if (view === 'help') return <NeedsHelp state={state} onClose={() => history.back()} onWrong={wrong} />;
   if (sheet) return <Work key={sheet.assignment} state={state} bundle={bundle} sheet={sheet} view={view ?? ''} number={Number(number ?? 0)} go={go} onWrong={wrong} />;
   return (
-    <PhonePage place={`${bundle.class.school} · ${bundle.class.name}`} heading={t('yourExperiments')} focusKey="list" state={state} onWrong={wrong}>
+    <PhonePage place={[bundle.class.school, bundle.class.name].filter(Boolean).join(' · ')} heading={t('yourExperiments')} focusKey="list" state={state} onWrong={wrong}>
       <p>
         <NameLabel name={bundle.home.nickname} />
       </p>
@@ -112,7 +115,7 @@ function Places({ language, onLanguage, state, place: [assignment, view, number]
             <strong>{s.title}</strong>
             <br />
             <span className="second">{stateWords(s, t, bundle.class.zone, language)}</span>
-            {new Book(state.entries, s.assignment).sent() && (
+            {new Book(state.entries, s.assignment).sent()?.answer && (
               <span className="second">
                 {' '}
                 · <Icon name="send-check" /> {t('sentTitle')}

@@ -1,27 +1,28 @@
 import { last } from '../phone/book';
 import { useWords } from '../words';
 import { useDraft } from './Questions';
+import { useKept, type Typing } from '../phone/typing';
 import type { WorkProps } from '../phone/work';
 
 /** Words of the student's own: an observation, or an answer while working. Every version is kept. */
-export function Notes({ state, sheet, book, step, title, evidence, question }: WorkProps & { step: string; title: string; evidence?: string; question?: string }) {
+export function Notes({ state, sheet, book, step, title, evidence, question, typing }: WorkProps & { typing: Typing; step: string; title: string; evidence?: string; question?: string }) {
   const t = useWords();
   const id = `note-${evidence ?? question ?? step}`;
   const kept = question ? book.answer(question) : last(book.of('observation').filter((e) => e.entry.evidence === evidence && e.entry.step === step));
   const [given, set, forget] = useDraft(state, sheet.assignment, id, { text: '', choice: [] });
-  const save = async () => {
+  const save = useKept(typing, id, async () => {
     if (!given.text.trim()) return;
     await state.add(sheet.assignment, question ? { kind: 'answer', step, question, text: given.text } : { kind: 'observation', step, evidence, text: given.text });
     set({ text: '', choice: [] });
     forget();
-  };
+  });
   return (
     <div className="card-paper field">
       <label htmlFor={id} style={{ fontWeight: 700 }}>
         {title}
       </label>
       {kept && <p className="second">“{kept.entry.text}”</p>}
-      <textarea id={id} className="form-control" rows={2} maxLength={4000} value={given.text} onChange={(e) => set({ text: e.target.value, choice: [] })} />
+      <textarea id={id} className="form-control" rows={2} maxLength={4000} value={given.text} onChange={(e) => set({ text: e.target.value, choice: [] })} onBlur={() => void save()} />
       <button type="button" className="btn btn-outline-primary" style={{ marginTop: 8 }} onClick={() => void save()}>
         {t('save')}
       </button>

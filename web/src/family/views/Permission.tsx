@@ -5,7 +5,7 @@ import { SheetSections } from '../../ui/SheetSections';
 import { HomeFact } from '../parts/HomeFacts';
 import { PhonePage } from '../parts/PhonePage';
 import { Sheets } from '../parts/Sheets';
-import { clock } from '../parts/time';
+import { clock, dayWords } from '../parts/time';
 import { useWords } from '../words';
 import type { WorkProps } from '../phone/work';
 
@@ -86,7 +86,7 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
           </>
         )}
         <p className="hint">
-          {t('onlyTeacher', { teacher: bundle.class.teacher })} {t('keepFor', { days: bundle.class.photo_days, until: bundle.class.keep_until })}
+          {t('onlyTeacher', { teacher: bundle.class.teacher })} {t('keepFor', { days: bundle.class.photo_days, until: dayWords(bundle.class.keep_until, language) })}
         </p>
       </section>
       {!granted && (

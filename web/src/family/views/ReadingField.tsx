@@ -3,6 +3,7 @@ import type { LocalEntry } from '../phone/db';
 import type { Slot } from '../phone/book';
 import type { HomeState, Sheet } from '../phone/useHome';
 import { useWords } from '../words';
+import { useKept, type Typing } from '../phone/typing';
 import type { WorkProps } from '../phone/work';
 
 const slotKey = (s: Slot) => `${s.reading}/${s.condition ?? ''}/${s.time ?? ''}/${s.trial}`;
@@ -26,10 +27,11 @@ interface Props extends WorkProps {
   reading: Sheet['readings'][number];
   instrument: string;
   step: Sheet['steps'][number];
+  typing: Typing;
 }
 
 /** One measurement: typed as people type, shown back as the server read it, corrected or spoiled but never overwritten. */
-export function ReadingField({ state, sheet, book, slot, reading, instrument, step }: Props) {
+export function ReadingField({ state, sheet, book, slot, reading, instrument, step, typing }: Props) {
   const t = useWords();
   const key = `typed/${sheet.assignment}/${slotKey(slot)}`;
   const [typed, setTyped] = useState('');
@@ -41,15 +43,21 @@ export function ReadingField({ state, sheet, book, slot, reading, instrument, st
   const notRead = book.notRead(slot);
   const spoiled = book.readings(slot).filter((e) => book.spoiled(e.id));
   const condition = sheet.conditions.find((c) => c.id === slot.condition);
-  const label = [condition?.name ?? reading.name, sheet.trials > 1 ? t('try', { n: slot.trial, all: sheet.trials }) : ''].filter(Boolean).join(' · ');
+  const several = step.takes.some((s) => s.reading !== slot.reading);
+  const label = [condition?.name, (several || !condition) && reading.name, sheet.trials > 1 ? t('try', { n: slot.trial, all: sheet.trials }) : ''].filter(Boolean).join(' · ');
   const id = `reading-${slotKey(slot)}`;
 
   const write = (value: string) => {
     setTyped(value);
     void state.keep(key, value || undefined);
   };
-  const keep = async () => {
+  const keep = useKept(typing, id, async () => {
     if (!typed.trim()) return;
+    if (changing && typed === present?.entry.typed) {
+      write('');
+      setChanging(false);
+      return;
+    }
     await state.add(sheet.assignment, {
       kind: 'reading', step: step.id, reading: slot.reading, condition: slot.condition, time: slot.time, trial: slot.trial, typed, instrument,
       ...(changing && present ? { refers: present.id, reason: '' } : {}),
@@ -57,7 +65,7 @@ export function ReadingField({ state, sheet, book, slot, reading, instrument, st
     write('');
     setChanging(false);
     setAccepted(false);
-  };
+  });
   const spoil = (reason: string) => {
     if (present) void state.add(sheet.assignment, { kind: 'spoiled', step: step.id, refers: present.id, reason });
     setAsking(undefined);
@@ -85,7 +93,7 @@ export function ReadingField({ state, sheet, book, slot, reading, instrument, st
             void keep();
           }}
         >
-          <input id={id} className="form-control" inputMode="decimal" autoComplete="off" value={typed} onChange={(e) => write(e.target.value)} placeholder={t('whatShows')} maxLength={200} />
+          <input id={id} className="form-control" inputMode="decimal" autoComplete="off" value={typed} onChange={(e) => write(e.target.value)} onBlur={() => void keep()} placeholder={t('whatShows')} maxLength={200} />
           <span className="unit">{reading.unit}</span>
           <button type="submit" className="btn btn-primary">
             {t('keep')}

@@ -4,6 +4,7 @@ import { NotAtHome } from '../parts/NotAtHome';
 import { PhonePage } from '../parts/PhonePage';
 import { useWords } from '../words';
 import { QuestionField, said, useDraft } from './Questions';
+import { useKept, useTyping, type Typing } from '../phone/typing';
 import type { WorkProps } from '../phone/work';
 
 type Own = Schemas['OwnResult'];
@@ -46,38 +47,27 @@ export function ResultTable({ sheet, own, shared }: { sheet: WorkProps['sheet'];
           <strong>{t('shared')}.</strong> {t('sharedNote')}
         </p>
       )}
-      <div className="scroll-x" tabIndex={0} role="region" aria-label={t('result')}>
-        <table className="result">
-          <thead>
-            <tr>
-              <th scope="col"><span className="visually-hidden">{t('result')}</span></th>
-              {own.derived.map((d) => (
-                <th key={d.id} scope="col" className="num">
-                  <span style={{ whiteSpace: 'normal' }}>{d.name}</span>
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {conditions.map((c) => (
-              <tr key={c.id}>
-                <th scope="row">{c.name}</th>
-                {own.derived.map((d) => {
-                  const r = own.results.find((x) => x.derived === d.id && (x.condition ?? '') === c.id);
-                  return (
-                    <td key={d.id} className="num">
-                      {r?.ok ? r.text : '–'}
-                    </td>
-                  );
-                })}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
-      <p className="hint" style={{ margin: '8px 0' }}>
-        ± {t('giveTake')}
-      </p>
+      {conditions.map((c) => (
+        <div key={c.id} className="outcome">
+          {c.name && <h2>{c.name}</h2>}
+          <dl>
+            {own.derived.map((d) => {
+              const r = own.results.find((x) => x.derived === d.id && (x.condition ?? '') === c.id);
+              return (
+                <div key={d.id}>
+                  <dt>{d.name}</dt>
+                  <dd>{r?.ok ? r.text : '–'}</dd>
+                </div>
+              );
+            })}
+          </dl>
+        </div>
+      ))}
+      {own.results.some((r) => r.text?.includes('±')) && (
+        <p className="hint" style={{ margin: '8px 0' }}>
+          ± {t('giveTake')}
+        </p>
+      )}
       <button type="button" className="btn-plain" aria-expanded={open === 'working'} onClick={() => setOpen(open ? undefined : 'working')}>
         {t('working')}
       </button>
@@ -116,7 +106,9 @@ export function Conclusion({ onGo, ...props }: WorkProps & { onGo: () => void })
   const { state, sheet, onWrong } = props;
   const t = useWords();
   const questions = sheet.questions.filter((q) => q.when === 'after');
+  const [typing, keepTyped] = useTyping();
   const send = async () => {
+    await keepTyped();
     if (!props.book.sent()) await state.add(sheet.assignment, { kind: 'sent' });
     onGo();
   };
@@ -124,23 +116,23 @@ export function Conclusion({ onGo, ...props }: WorkProps & { onGo: () => void })
     <PhonePage place={sheet.title} heading={t('conclusion')} focusKey="conclusion" state={state} action={{ words: t('sendIt'), do: () => void send() }} onWrong={onWrong}>
       <NotAtHome sheet={sheet} />
       {questions.map((q) => (
-        <AfterQuestion key={q.id} {...props} question={q} />
+        <AfterQuestion key={q.id} {...props} question={q} typing={typing} />
       ))}
       <p className="hint">{t('needNotKnow')}</p>
     </PhonePage>
   );
 }
 
-function AfterQuestion({ state, sheet, book, question }: WorkProps & { question: WorkProps['sheet']['questions'][number] }) {
+function AfterQuestion({ state, sheet, book, question, typing }: WorkProps & { typing: Typing; question: WorkProps['sheet']['questions'][number] }) {
   const t = useWords();
   const kept = book.answer(question.id);
   const [given, set, forget] = useDraft(state, sheet.assignment, question.id, { text: '', choice: [] });
-  const save = async () => {
+  const save = useKept(typing, question.id, async () => {
     if (!given.text.trim() && given.choice.length === 0) return;
     await state.add(sheet.assignment, { kind: 'answer', question: question.id, text: given.text, choice: given.choice });
     set({ text: '', choice: [] });
     forget();
-  };
+  });
   return (
     <div onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && void save()}>
       <QuestionField question={question} value={given} onChange={set} />

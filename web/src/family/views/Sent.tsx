@@ -5,18 +5,19 @@ import { HelpLine } from '../parts/HelpLine';
 import type { WorkProps } from '../phone/work';
 
 /** “Sent” only when the server has it; otherwise what still waits on this phone. */
-export function Sent({ state, bundle, sheet, book, go, onWrong }: WorkProps) {
+export function Sent({ state, sheet, book, go, onWrong }: WorkProps) {
   const t = useWords();
   const waiting = state.queue.filter((w) => !w.problem).length;
   const safe = waiting === 0 && Boolean(book.sent()?.answer);
-  const count = (kind: string) => book.of(kind).filter((e) => e.answer).length;
+  const measured = sheet.steps.flatMap((s) => s.takes).filter((slot) => book.present(slot)?.answer).length;
+  const photos = sheet.evidence.filter((e) => book.photos(e.id).some((p) => p.answer)).length;
   const watching = Boolean(sheet.notice) || sheet.permission.state === 'declined';
   return (
-    <PhonePage place={sheet.title} heading={t('sentTitle')} focusKey="sent" state={state} action={{ words: t('toResult'), do: () => go(`#/${sheet.assignment}/${watching ? 'watch' : 'result'}`) }} onWrong={onWrong}>
+    <PhonePage place={sheet.title} heading={t(safe ? 'sentTitle' : 'sentNot')} focusKey="sent" state={state} action={{ words: t('toResult'), do: () => go(`#/${sheet.assignment}/${watching ? 'watch' : 'result'}`) }} onWrong={onWrong}>
       <div className={`card-paper ${safe ? '' : 'shared'}`} role="status" data-testid="sent-state" data-safe={safe}>
         {safe ? (
           <p style={{ margin: 0 }}>
-            <Icon name="send-check" size={24} /> {t('sentSafe', { measurements: count('reading'), photos: count('photo') })}
+            <Icon name="send-check" size={24} /> {t('sentSafe', { measurements: measured, photos })}
           </p>
         ) : (
           <p style={{ margin: 0 }}>
@@ -37,13 +38,6 @@ export function Sent({ state, bundle, sheet, book, go, onWrong }: WorkProps) {
         <p>
           <button type="button" className="btn-plain" onClick={() => go(`#/${sheet.assignment}/permission`)}>
             {t('permission')}
-          </button>
-        </p>
-      )}
-      {bundle.sheets.length > 1 && (
-        <p>
-          <button type="button" className="btn-plain" onClick={() => go('#/')}>
-            {t('home')}
           </button>
         </p>
       )}

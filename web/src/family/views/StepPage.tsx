@@ -9,6 +9,7 @@ import { useWords } from '../words';
 import { Notes } from './Notes';
 import { PhotoField } from './PhotoField';
 import { ReadingField, useInstrument } from './ReadingField';
+import { useTyping, type Typing } from '../phone/typing';
 import type { WorkProps } from '../phone/work';
 
 /** One step: what to do now, whether the adult is there, how long; its measurements and photos on the same card. */
@@ -22,16 +23,20 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
   const waiting = step.wait !== undefined && !early && !book.done(step.id) && (readyAt === undefined || readyAt > now);
   const clockNotStarted = step.wait !== undefined && readyAt === undefined;
   const from = sheet.steps.find((s) => s.id === step.wait?.from);
-  const rest = Math.max(0, sheet.steps.slice(number - 1).reduce((sum, s) => sum + s.seconds + (s === step || !s.wait ? 0 : waitOf(sheet, s)), 0) / 60);
+  const end = sheet.steps[sheet.steps.length - 1];
+  const toWait = !waiting ? 0 : readyAt === undefined ? step.wait!.seconds : Math.max(0, (readyAt - now) / 1000);
+  const rest = (end.start + end.seconds - step.start + toWait) / 60;
   const last = number === sheet.steps.length;
   const { zone } = bundle.class;
   const language = bundle.home.language;
 
   useNewVersion(state);
+  const [typing, keepTyped] = useTyping();
   const finishing = useRef(false); // a second tap while the first is being kept does nothing
   const finish = async () => {
     if (finishing.current) return;
     finishing.current = true;
+    await keepTyped();
     if (!book.done(step.id)) await state.add(sheet.assignment, { kind: 'step-done', step: step.id });
     onGo(number + 1);
   };
@@ -54,7 +59,7 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
       onWrong={onWrong}
     >
       {waiting && clockNotStarted && <p className="doubt">{t('clockStarts', { step: from?.title ?? '' })}</p>}
-      {step.wait && readyAt !== undefined && !book.done(step.id) && <Timer readyAt={readyAt} seconds={step.wait.seconds} offset={state.offset} zone={zone} language={language} />}
+      {step.wait && readyAt !== undefined && !book.done(step.id) && <Timer readyAt={readyAt} seconds={step.wait.seconds} offset={state.offset} zone={zone} language={language} small={early} />}
       {waiting && step.meanwhile && (
         <div className="card-paper">
           <h2>{t('meanwhile')}</h2>
@@ -77,12 +82,12 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
       )}
       {!waiting && (
         <>
+          {step.text && !barred && <p className="instruction">{step.text}</p>}
           {step.before.map((b) => (
             <p key={b} className="added">
               {b}
             </p>
           ))}
-          {step.text && !barred && <p style={{ fontSize: '1.11rem' }}>{step.text}</p>}
           {step.see && (
             <p>
               <span className="second">{t('shouldSee')}</span> {step.see}
@@ -118,6 +123,16 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
               )}
             </div>
           )}
+          {step.takes.length > 0 && !shut && <Readings {...props} step={step} typing={typing} />}
+          {step.evidence.map((id) => {
+            const e = sheet.evidence.find((x) => x.id === id);
+            if (!e) return null;
+            return e.kind === 'photo' ? <PhotoField key={id} {...props} step={step.id} evidence={e} /> : <Notes key={id} {...props} typing={typing} step={step.id} title={e.name} evidence={e.id} />;
+          })}
+          {step.questions.map((id) => {
+            const q = sheet.questions.find((x) => x.id === id);
+            return q && <Notes key={id} {...props} typing={typing} step={step.id} title={q.text} question={q.id} />;
+          })}
           {step.cautions.map((c) => (
             <p key={c} className="second">
               <Icon name="exclamation-diamond" size={18} /> {c}
@@ -128,29 +143,13 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
               {a}
             </p>
           ))}
-          {step.takes.length > 0 && !shut && <Readings {...props} step={step} />}
-          {step.evidence.map((id) => {
-            const e = sheet.evidence.find((x) => x.id === id);
-            if (!e) return null;
-            return e.kind === 'photo' ? <PhotoField key={id} {...props} step={step.id} evidence={e} /> : <Notes key={id} {...props} step={step.id} title={e.name} evidence={e.id} />;
-          })}
-          {step.questions.map((id) => {
-            const q = sheet.questions.find((x) => x.id === id);
-            return q && <Notes key={id} {...props} step={step.id} title={q.text} question={q.id} />;
-          })}
         </>
       )}
     </PhonePage>
   );
 }
 
-const waitOf = (sheet: WorkProps['sheet'], step: WorkProps['sheet']['steps'][number]) => {
-  const i = sheet.steps.indexOf(step);
-  const before = sheet.steps[i - 1];
-  return before ? Math.max(0, step.start - before.start - before.seconds) : 0;
-};
-
-function Readings(props: WorkProps & { step: WorkProps['sheet']['steps'][number] }) {
+function Readings(props: WorkProps & { step: WorkProps['sheet']['steps'][number]; typing: Typing }) {
   const { sheet, step, state } = props;
   const t = useWords();
   const reading = sheet.readings.find((r) => r.id === step.takes[0].reading)!;

@@ -139,6 +139,7 @@ export const en = {
   "needNotKnow": "You need not know. “I think” is fine.",
   "sendIt": "Send",
   "sentTitle": "Sent",
+  "sentNot": "Not sent yet",
   "sentSafe": "Sent and safe: {{measurements}} measurements, {{photos}} photos. Thank you.",
   "notSentYet": "On this phone, not sent yet: open this page again when you have signal.",
   "closeOk": "You may close this page.",

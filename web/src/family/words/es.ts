@@ -139,6 +139,7 @@ export const es = {
   "needNotKnow": "No hace falta saberlo. «Creo que» vale.",
   "sendIt": "Enviar",
   "sentTitle": "Enviado",
+  "sentNot": "Aún sin enviar",
   "sentSafe": "Enviado y guardado: {{measurements}} medidas, {{photos}} fotos. Gracias.",
   "notSentYet": "Está en este teléfono, aún sin enviar: abra esta página otra vez cuando tenga señal.",
   "closeOk": "Puedes cerrar esta página.",

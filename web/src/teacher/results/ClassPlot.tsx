@@ -121,7 +121,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
           );
         })}
       </svg>
-      <figcaption className="hint small">Thick: give or take. Thin: twice that. {shown && 'Dashed: your own readings, shared, not counted. '}Diamonds: mean of the class with twice its give or take.{comparison.groups.some((g) => g.expected !== undefined) && ' Dotted: what was expected.'}</figcaption>
+      <figcaption className="hint small">Thick: give or take. Thin: twice that. {shown && `Dashed: ${anonymous ? 'the teacher’s' : 'your own'} readings, shared, not counted. `}Diamonds: mean of the class with twice its give or take.{comparison.groups.some((g) => g.expected !== undefined) && ' Dotted: what was expected.'}</figcaption>
     </figure>
   );
 }

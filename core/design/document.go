@@ -349,6 +349,9 @@ func Read(raw []byte) (Document, error) {
 	if d.Trials == 0 {
 		d.Trials = 1
 	}
+	if err := d.bounds(); err != nil {
+		return Document{}, err
+	}
 	return d, nil
 }
 

@@ -57,6 +57,9 @@ func (r *Result) work(b *Book, e *formula.Expr, unit string) {
 		}
 	}
 	v, err := e.Eval(env, unit)
+	if err == nil && !v.Sound() {
+		err = errors.New("what comes out is too large a number to work with")
+	}
 	if err != nil {
 		r.Missing = text.Message{ID: "notebook.derive.formula", Args: text.Args{"problem": err.Error()}}
 		var fe *formula.Error

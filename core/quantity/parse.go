@@ -52,6 +52,9 @@ type Parsed struct {
 // front are US measures. Its errors are of type *ParseError. It never panics.
 func Parse(text string) (Parsed, error) {
 	p, err := parse(text)
+	if err == nil && !p.Sound() {
+		err = &ParseError{Code: "too-large", Read: text}
+	}
 	if err != nil {
 		err.Text = text
 		return Parsed{}, err

@@ -40,7 +40,27 @@ func (q Quantity) In(unit Unit) (Quantity, error) {
 	if q.Unit == unit {
 		return q, nil
 	}
-	return FromSI(q.SI(), q.USI(), unit), nil
+	out := FromSI(q.SI(), q.USI(), unit)
+	if !out.Sound() {
+		return Quantity{}, fmt.Errorf("%g %s is too large a number to work with", q.Value, q.Unit.Symbol)
+	}
+	return out, nil
+}
+
+// enormous is beyond anything that is measured in any unit: the distance to the
+// edge of the visible universe is 4.4e26 m. What is larger was not meant, and
+// sums and squares of what is smaller stay finite.
+const enormous = 1e30
+
+// Sound reports whether a quantity can be worked with: finite, and not
+// enormous, in its own unit and in SI.
+func (q Quantity) Sound() bool {
+	for _, x := range []float64{q.Value, q.U, q.SI(), q.USI()} {
+		if !(math.Abs(x) <= enormous) { // NaN too
+			return false
+		}
+	}
+	return true
 }
 
 // Resolution says how finely an instrument shows a value.

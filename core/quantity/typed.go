@@ -63,6 +63,9 @@ type Typed struct {
 // typed text kept. It never panics.
 func ParseTyped(text string, f Field) Typed {
 	t := readTyped(text, f)
+	if !t.Sound() || math.IsInf(t.Low, 0) || math.IsInf(t.High, 0) {
+		t = unread("too-large", text)
+	}
 	t.Text = text
 	if t.Kind == Value && !t.IsRange && t.High == 0 && t.Low == 0 {
 		t.Low, t.High = t.Value, t.Value

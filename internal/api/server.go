@@ -75,7 +75,7 @@ func (s *Server) Routes() http.Handler {
 	huma.DefaultArrayNullable = false
 	useProblems(map[string]string{})
 	r.Group(func(r chi.Router) {
-		r.Use(s.sessions.LoadAndSave, withCookie, s.signedIn)
+		r.Use(whole, s.sessions.LoadAndSave, withCookie, s.signedIn, wellFormed)
 		s.api = humachi.New(r, cfg)
 		s.signIn()
 		s.classes()
@@ -152,11 +152,21 @@ func (s *Server) requestLog(next http.Handler) http.Handler {
 	})
 }
 
+// recoverer answers a fault of ours. What was begun and not sent yet is dropped;
+// an answer that is half on its way is cut off, so that it is not taken for a
+// whole one.
 func (s *Server) recoverer(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		defer func() {
-			if v := recover(); v != nil && v != http.ErrAbortHandler {
+			v := recover()
+			if v == http.ErrAbortHandler {
+				panic(v)
+			}
+			if v != nil {
 				s.Log.Error("panic", "value", v, "stack", string(debug.Stack()))
+				if ww, ok := w.(middleware.WrapResponseWriter); ok && ww.Status() != 0 {
+					panic(http.ErrAbortHandler)
+				}
 				writeProblem(w, &Problem{Status: 500, Title: "Fault", Code: "fault", Detail: "Our side has a fault. Nothing you typed is lost; try again."})
 			}
 		}()

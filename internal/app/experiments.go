@@ -5,6 +5,9 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"log/slog"
+	"runtime/debug"
+	"strconv"
 	"time"
 
 	"github.com/google/uuid"
@@ -29,6 +32,7 @@ type ExperimentRow struct {
 	Spans     []SpanView     `json:"spans"`
 	UpdatedAt time.Time      `json:"updated_at"`
 	Version   int            `json:"version"`
+	Problem   string         `json:"problem,omitempty" doc:"Why it cannot be judged"`
 }
 
 // SpanView is one step on the timeline, in seconds from the start.
@@ -100,10 +104,23 @@ type MarginView struct {
 	Path    string `json:"path,omitempty"`
 }
 
-// Review judges a document without storing it. It never fails: an unreadable
-// document is answered with the reason.
+// Review judges a document without storing it. It never fails: one that cannot
+// be read or judged is answered with the reason.
 func Review(raw []byte, language string) ReviewView {
-	v := ReviewView{Least: safety.LeastReason, Guardian: SafetyPart{Sections: []SheetSection{}, AdultJobs: []AdultJobRow{}, Gear: []string{}, Where: []string{}, Before: []string{}, Cautions: []CautionRow{}, Stop: []string{}, Clearing: []string{}, Lowered: []string{}, General: []string{}, Cards: []string{}}, Validation: []FindingView{}, Safety: []SafetyView{}, Order: []OrderView{}, Bands: []BandView{}, Margin: []MarginView{}, Spans: []SpanView{}, Expected: []ExpectedView{}, Results: [][]OptionRow{}}
+	var v ReviewView
+	if err := judged(func() error { v = reviewOf(raw, language); return nil }); err != nil {
+		v = emptyReview()
+		v.Problem = err.Error()
+	}
+	return v
+}
+
+func emptyReview() ReviewView {
+	return ReviewView{Least: safety.LeastReason, Guardian: SafetyPart{Sections: []SheetSection{}, AdultJobs: []AdultJobRow{}, Gear: []string{}, Where: []string{}, Before: []string{}, Cautions: []CautionRow{}, Stop: []string{}, Clearing: []string{}, Lowered: []string{}, General: []string{}, Cards: []string{}}, Validation: []FindingView{}, Safety: []SafetyView{}, Order: []OrderView{}, Bands: []BandView{}, Margin: []MarginView{}, Spans: []SpanView{}, Expected: []ExpectedView{}, Results: [][]OptionRow{}}
+}
+
+func reviewOf(raw []byte, language string) ReviewView {
+	v := emptyReview()
 	d, err := design.Read(raw)
 	if err != nil {
 		v.Problem = err.Error()
@@ -185,6 +202,12 @@ func checkDraft(raw []byte) error {
 	if err := json.Unmarshal(raw, &anything); err != nil {
 		return &Invalid{"document", "has to be a JSON object", `{"schema": 2}`}
 	}
+	// A document that cannot be read is kept and explained; one that is too
+	// large to be judged is not even kept.
+	var bound *design.BoundError
+	if _, err := design.Read(raw); errors.As(err, &bound) {
+		return &Invalid{"document" + bound.Path, fmt.Sprintf("can have at most %d %s, and has %d", bound.Most, bound.What, bound.N), strconv.Itoa(bound.Most)}
+	}
 	return nil
 }
 
@@ -249,14 +272,35 @@ func (a *App) Experiments(ctx context.Context, who TeacherActor, language string
 	out := make([]ExperimentRow, 0, len(rows))
 	for _, e := range rows {
 		row := ExperimentRow{ID: e.ID, Title: e.Title, UpdatedAt: e.UpdatedAt, Version: e.Version, Spans: []SpanView{}}
-		if d, err := design.Read(e.Draft); err == nil {
-			r := review.Of(&d)
-			row.Question, row.AgeBand, row.Spans = d.Question, string(d.AgeBand), viewSpans(&d, r, language)
-			row.Minutes, row.Hands = int(r.Timeline.Total.Minutes()+0.5), int(r.Timeline.Hands.Minutes()+0.5)
+		if err := judged(func() error { return row.judge(e.Draft, language) }); err != nil {
+			row.Problem = "It cannot be judged: " + err.Error()
 		}
 		out = append(out, row)
 	}
 	return out, err
+}
+
+func (row *ExperimentRow) judge(draft []byte, language string) error {
+	d, err := design.Read(draft)
+	if err != nil {
+		return err
+	}
+	r := review.Of(&d)
+	row.Question, row.AgeBand, row.Spans = d.Question, string(d.AgeBand), viewSpans(&d, r, language)
+	row.Minutes, row.Hands = int(r.Timeline.Total.Minutes()+0.5), int(r.Timeline.Hands.Minutes()+0.5)
+	return nil
+}
+
+// judged works something out of a stored document. A fault of ours there takes
+// nothing else down: it is logged and said at the row.
+func judged(work func() error) (err error) {
+	defer func() {
+		if fault := recover(); fault != nil {
+			slog.Error("fault while judging a document", "fault", fault, "stack", string(debug.Stack()))
+			err = errors.New("a fault of the program, which is on record; the file can be taken out and sent to us")
+		}
+	}()
+	return work()
 }
 
 // DeleteExperiment takes an experiment off the list; RestoreExperiment brings

@@ -1346,6 +1346,8 @@ export interface components {
              * @description From first step to last
              */
             minutes: number;
+            /** @description Why it cannot be judged */
+            problem?: string;
             question?: {
                 [key: string]: string;
             };

@@ -68,18 +68,22 @@ export function Experiments() {
             <li key={e.id} className="row-line" style={{ display: 'grid', gridTemplateColumns: '280px minmax(0,1fr) 130px auto' }}>
               <div>
                 <Link to={`/experiments/${e.id}/plan`} style={{ fontWeight: 700, overflowWrap: 'anywhere' }}>
-                  {e.title}
+                  {e.title || 'Without a title'}
                 </Link>
                 <ThreadFace spans={e.spans} />
               </div>
               <div>
-                {e.question?.en ?? Object.values(e.question ?? {})[0]}
-                <div className="second small">ages {e.age_band?.replace('-', '–')}</div>
+                {e.problem ? <span className="w-mend">{e.problem}</span> : (e.question?.en ?? Object.values(e.question ?? {})[0])}
+                {e.age_band && <div className="second small">ages {e.age_band.replace('-', '–')}</div>}
               </div>
               <div className="second small">
-                {e.hands} min of hands
-                <br />
-                {e.minutes > 180 ? `${Math.round(e.minutes / 60)} h in all` : `${e.minutes} min in all`}
+                {!e.problem && (
+                  <>
+                    {e.hands} min of hands
+                    <br />
+                    {e.minutes > 180 ? `${Math.round(e.minutes / 60)} h in all` : `${e.minutes} min in all`}
+                  </>
+                )}
               </div>
               <button type="button" className="btn-plain small" onClick={() => void remove(e.id, e.title)} aria-label={`Take off: ${e.title}`}>
                 Take off

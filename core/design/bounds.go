@@ -1,0 +1,78 @@
+package design
+
+import (
+	"fmt"
+)
+
+// What a design holds at most. Read refuses more before anything of it is
+// worked out: a number typed with a digit too many must not take a school's
+// server down.
+const (
+	MaxSteps      = 200
+	MaxConditions = 12
+	MaxTrials     = 20
+	MaxTimes      = 200 // of one reading
+	MaxSlots      = 5000
+	maxParts      = 200 // of any other list
+	maxActions    = 60  // of one step
+	maxQualities  = 30  // of one need
+)
+
+// BoundError says which part of a design is too large.
+type BoundError struct {
+	Path string // JSON Pointer
+	What string
+	N    int
+	Most int
+}
+
+func (e *BoundError) Error() string {
+	return fmt.Sprintf("%s: has %d %s; a design has at most %d", e.Path, e.N, e.What, e.Most)
+}
+
+// bounds finds the first part that is too large. It counts, and expands
+// nothing.
+func (d *Document) bounds() error {
+	var first error
+	most := func(path, what string, n, most int) {
+		if first == nil && n > most {
+			first = &BoundError{path, what, n, most}
+		}
+	}
+	most("/trials", "trials", d.Trials, MaxTrials)
+	most("/conditions", "conditions", len(d.Conditions), MaxConditions)
+	most("/steps", "steps", len(d.Steps), MaxSteps)
+	for _, part := range []struct {
+		path string
+		n    int
+	}{
+		{"/needs", len(d.Needs)}, {"/readings", len(d.Readings)}, {"/derived", len(d.Derived)}, {"/expectations", len(d.Expectations)}, {"/evidence", len(d.Evidence)}, {"/questions", len(d.Questions)},
+		{"/mistakes", len(d.Mistakes)}, {"/materials", len(d.Materials)}, {"/swaps", len(d.Swaps)}, {"/cautions", len(d.Cautions)}, {"/lowered", len(d.Lowered)},
+		{"/kept", len(d.Kept)}, {"/measured", len(d.Measured)}, {"/languages", len(d.Languages)},
+	} {
+		most(part.path, "entries", part.n, maxParts)
+	}
+	for i, s := range d.Steps {
+		at := fmt.Sprintf("/steps/%d", i)
+		most(at+"/actions", "actions", len(s.Actions), maxActions)
+		most(at+"/uses", "things", len(s.Uses), maxParts)
+		most(at+"/takes", "readings", len(s.Takes), MaxSlots)
+	}
+	for i, n := range d.Needs {
+		most(fmt.Sprintf("/needs/%d/qualities", i), "qualities", len(n.Qualities), maxQualities)
+		most(fmt.Sprintf("/needs/%d/barred", i), "things", len(n.Barred), maxParts)
+		most(fmt.Sprintf("/needs/%d/instead", i), "texts", len(n.Instead), maxParts)
+	}
+	slots := 0
+	for i, r := range d.Readings {
+		most(fmt.Sprintf("/readings/%d/times", i), "planned times", len(r.Times), MaxTimes)
+		most(fmt.Sprintf("/readings/%d/instruments", i), "tools", len(r.Instruments), maxParts)
+		conditions := 1
+		if r.PerCondition {
+			conditions = max(1, len(d.Conditions))
+		}
+		slots += conditions * max(1, len(r.Times)) * max(1, min(d.Trials, MaxTrials))
+	}
+	most("/readings", "values to read", slots, MaxSlots)
+	return first
+}

@@ -1,0 +1,152 @@
+package review_test
+
+import (
+	"encoding/json"
+	"flag"
+	"fmt"
+	"math/rand/v2"
+	"runtime"
+	"slices"
+	"strings"
+	"testing"
+	"time"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/review"
+	"patient-kitchen/core/safety"
+	"patient-kitchen/docs"
+)
+
+var mutants = flag.Int("mutants", 250, "how many designs are changed at random and judged")
+
+// mutate changes one place of a document at random: takes it out, doubles an
+// entry of a list many times, puts a wild value, or another example's part in.
+func mutate(r *rand.Rand, v any, donor any) any {
+	wild := []any{"", "6", "1e308 km", "-5 min", "\u0000", strings.Repeat("candle ", 40), 1e9, -1, 0.5, nil, true, []any{}, map[string]any{}, "heat", "x$(", "99999999999999 h"}
+	switch x := v.(type) {
+	case map[string]any:
+		keys := make([]string, 0, len(x))
+		for k := range x {
+			keys = append(keys, k)
+		}
+		slices.Sort(keys)
+		if len(keys) == 0 {
+			return x
+		}
+		k := keys[r.IntN(len(keys))]
+		d, _ := donor.(map[string]any)
+		switch n := r.IntN(10); {
+		case n == 0:
+			delete(x, k)
+		case n == 1 && d[k] != nil:
+			x[k] = d[k]
+		default:
+			x[k] = mutate(r, x[k], d[k])
+		}
+		return x
+	case []any:
+		if len(x) == 0 {
+			if d, ok := donor.([]any); ok {
+				return d
+			}
+			return x
+		}
+		i := r.IntN(len(x))
+		switch r.IntN(6) {
+		case 0: // many of one, each with an id of its own
+			raw, _ := json.Marshal(x[i])
+			for n := range []int{1, 10, 150, 190}[r.IntN(4)] {
+				var again any
+				_ = json.Unmarshal(raw, &again)
+				if o, ok := again.(map[string]any); ok && o["id"] != nil {
+					o["id"] = fmt.Sprintf("%v-%d", o["id"], n)
+				}
+				x = append(x, again)
+			}
+			return x
+		case 1:
+			return append(x[:i:i], x[i+1:]...)
+		case 2:
+			d, _ := donor.([]any)
+			return append(x, d...)
+		}
+		d, _ := donor.([]any)
+		var of any
+		if len(d) > 0 {
+			of = d[r.IntN(len(d))]
+		}
+		x[i] = mutate(r, x[i], of)
+		return x
+	case string:
+		switch r.IntN(4) {
+		case 0:
+			ids, _ := safety.Actions()
+			return ids[r.IntN(len(ids))]
+		case 1:
+			l := larder.Standard()
+			return l.Materials[r.IntN(len(l.Materials))].ID
+		}
+		return wild[r.IntN(len(wild))]
+	}
+	return wild[r.IntN(len(wild))]
+}
+
+// Whatever stands in a document that is read at all, it is judged, in under
+// 200 ms and 64 MB; the worst is printed.
+func TestMutants(t *testing.T) {
+	r := rand.New(rand.NewPCG(9, 2026))
+	names := []string{"paper-strips", "thirsty-beans", "falling-spinners", "warm-wraps", "sour-lemon"}
+	tree := func(name string) any {
+		raw, err := docs.Examples.ReadFile("examples/" + name + ".json")
+		if err != nil {
+			t.Fatal(err)
+		}
+		var v any
+		if err := json.Unmarshal(raw, &v); err != nil {
+			t.Fatal(err)
+		}
+		return v
+	}
+	var slowest time.Duration
+	var most uint64
+	var worst, largest []byte
+	read := 0
+	for range *mutants {
+		v := tree(names[r.IntN(len(names))])
+		for range 1 + r.IntN(12) {
+			v = mutate(r, v, tree(names[r.IntN(len(names))]))
+		}
+		raw, err := json.Marshal(v)
+		if err != nil {
+			t.Fatal(err)
+		}
+		var before, after runtime.MemStats
+		runtime.ReadMemStats(&before)
+		began := time.Now()
+		d, err := design.Read(raw)
+		if err == nil {
+			read++
+			review.Of(&d)
+			safety.Facts(&d, d.Larder())
+		}
+		took := time.Since(began)
+		runtime.ReadMemStats(&after)
+		if took > slowest {
+			slowest, worst = took, raw
+		}
+		if used := after.TotalAlloc - before.TotalAlloc; used > most {
+			most, largest = used, raw
+		}
+	}
+	t.Logf("%d of %d are read; the slowest took %v, the largest %d MB", read, *mutants, slowest, most>>20)
+	if read < *mutants/3 {
+		t.Errorf("only %d are read: the changes are too wild", read)
+	}
+	if slowest > 200*time.Millisecond {
+		t.Errorf("%v: %.3000s", slowest, worst)
+	}
+	if most > 64<<20 {
+		t.Errorf("%d MB: %.3000s", most>>20, largest)
+	}
+}

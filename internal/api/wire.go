@@ -1,0 +1,161 @@
+package api
+
+import (
+	"bytes"
+	"io"
+	"net/http"
+	"strconv"
+	"strings"
+	"unicode/utf8"
+)
+
+// maxHeld is how much of an answer is held back until it is whole; a larger
+// one is a picture or an export, which is sent as it is made.
+const maxHeld = 4 << 20
+
+// held holds an answer back until its handler has ended well, so that a fault
+// in the middle of writing it is answered as a fault and not as half an answer
+// under a good status.
+type held struct {
+	http.ResponseWriter
+	status int
+	body   bytes.Buffer
+	open   bool // what follows goes straight through
+}
+
+func (h *held) WriteHeader(status int) {
+	if h.open {
+		h.ResponseWriter.WriteHeader(status)
+	} else if h.status == 0 {
+		h.status = status
+	}
+}
+
+func (h *held) Write(b []byte) (int, error) {
+	if !h.open && h.body.Len()+len(b) > maxHeld {
+		if err := h.release(); err != nil {
+			return 0, err
+		}
+	}
+	if h.open {
+		return h.ResponseWriter.Write(b)
+	}
+	return h.body.Write(b)
+}
+
+func (h *held) release() error {
+	if h.open {
+		return nil
+	}
+	h.open = true
+	if h.status != 0 {
+		h.ResponseWriter.WriteHeader(h.status)
+	}
+	_, err := h.ResponseWriter.Write(h.body.Bytes())
+	h.body.Reset()
+	return err
+}
+
+// FlushError sends what there is: a stream is not held back.
+func (h *held) FlushError() error {
+	if err := h.release(); err != nil {
+		return err
+	}
+	return http.NewResponseController(h.ResponseWriter).Flush()
+}
+
+// Flush is described at FlushError.
+func (h *held) Flush() { _ = h.FlushError() }
+
+// Unwrap gives the connection to a response controller.
+func (h *held) Unwrap() http.ResponseWriter { return h.ResponseWriter }
+
+func whole(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		h := &held{ResponseWriter: w}
+		next.ServeHTTP(h, r) // a panic passes: nothing was sent
+		if !h.open && (h.status != 0 || h.body.Len() > 0) {
+			_ = h.release()
+		}
+	})
+}
+
+// maxText is the largest request of text that is looked through; the routes
+// have smaller limits of their own.
+const maxText = 24 << 20
+
+// wellFormed refuses what no text can hold: NUL, bytes that are no UTF-8, half
+// of a pair. The database takes none of them, so that a phone would send them
+// again and again.
+func wellFormed(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		kind, _, _ := strings.Cut(r.Header.Get("Content-Type"), ";")
+		kind = strings.ToLower(strings.TrimSpace(kind))
+		what := ""
+		if badQuery(r.URL.EscapedPath()) || badQuery(r.URL.RawQuery) {
+			what = "the address"
+		} else if r.Body != nil && r.Body != http.NoBody && !strings.Contains(r.URL.Path, "/photos/") && (kind == "" || strings.HasSuffix(kind, "json") || strings.HasPrefix(kind, "text/")) {
+			body, err := io.ReadAll(http.MaxBytesReader(w, r.Body, maxText))
+			if err != nil {
+				writeProblem(w, &Problem{Status: 413, Title: "Too large", Code: "too-large", Detail: "What was sent is too large, or the connection broke."})
+				return
+			}
+			if badText(body) {
+				what = "the body"
+			}
+			r.Body = io.NopCloser(bytes.NewReader(body))
+		}
+		if what != "" {
+			writeProblem(w, &Problem{Status: 422, Title: "Not valid", Code: "invalid", Field: what, Rule: "has to be text without NUL and without broken characters", Example: "a text as it is typed",
+				Detail: "Something in it is no text: a NUL or a broken character. Take it out and try again."})
+			return
+		}
+		next.ServeHTTP(w, r)
+	})
+}
+
+func badQuery(s string) bool {
+	return strings.Contains(strings.ToUpper(s), "%00") || strings.ContainsRune(s, 0)
+}
+
+// badText reports whether JSON or plain text holds NUL, bytes that are no
+// UTF-8, or an escape that is half of a pair.
+func badText(b []byte) bool {
+	if bytes.IndexByte(b, 0) >= 0 || !utf8.Valid(b) {
+		return true
+	}
+	for i := 0; ; {
+		at := bytes.IndexByte(b[i:], '\\')
+		if at < 0 || i+at+1 >= len(b) {
+			return false
+		}
+		i += at
+		if b[i+1] != 'u' {
+			i += 2
+			continue
+		}
+		c, ok := escaped(b[i:])
+		switch {
+		case !ok:
+			i += 2
+		case c == 0 || c >= 0xDC00 && c <= 0xDFFF:
+			return true
+		case c >= 0xD800 && c <= 0xDBFF:
+			if low, ok := escaped(b[i+6:]); !ok || low < 0xDC00 || low > 0xDFFF {
+				return true
+			}
+			i += 12
+		default:
+			i += 6
+		}
+	}
+}
+
+// escaped reads \uXXXX at the beginning of b.
+func escaped(b []byte) (uint64, bool) {
+	if len(b) < 6 || b[0] != '\\' || b[1] != 'u' {
+		return 0, false
+	}
+	c, err := strconv.ParseUint(string(b[2:6]), 16, 32)
+	return c, err == nil
+}

@@ -79,10 +79,16 @@ func TestBrokenText(t *testing.T) {
 	for name, typed := range map[string]string{"NUL": `\u0000`, "a lone high half": `\ud83d`, "a lone low half": `a\udc00`, "halves the wrong way round": `\udc00\ud83d`, "raw NUL": "\x00", "no UTF-8": "\xff"} {
 		body := `{"kind":"observation","step":"cut","text":"` + typed + `","phone_time":"` + lesson.Format(time.RFC3339) + `","offset_ms":0}`
 		p.refused("PUT", sc.homePath(p, "/entries/"+newID()), body, 422, "invalid")
-		p.refused("PUT", p.home+"/incidents/"+newID(), `{"door":"hurt","note":"`+typed+`","phone_time":"`+lesson.Format(time.RFC3339)+`"}`, 422, "invalid")
+		// A call for help is taken all the same, without what cannot be kept.
+		want[api.Done](p, "PUT", p.home+"/incidents/"+newID(), `{"door":"hurt","note":"warm `+typed+`water","phone_time":"`+lesson.Format(time.RFC3339)+`"}`)
 		sc.teacher.refused("POST", "/classes", `{"name":"`+typed+`"}`, 422, "invalid")
 		if t.Failed() {
 			t.Fatal(name)
+		}
+	}
+	for _, i := range want[api.List[app.IncidentView]](sc.teacher, "GET", "/incidents", nil).Items {
+		if i.Note != "warm water" && i.Note != "warm awater" {
+			t.Errorf("%q", i.Note)
 		}
 	}
 	for _, whole := range []string{`\ud83d\ude00`, `\\u0000`, `é`} {

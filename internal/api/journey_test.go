@@ -271,7 +271,36 @@ func TestIncidentsReachTheTeacher(t *testing.T) {
 	if list = want[api.List[app.IncidentView]](sc.teacher, "GET", "/incidents", nil).Items; list[0].SeenAt == nil {
 		t.Error("seen is kept")
 	}
-	fern.refused("PUT", fern.home+"/incidents/"+newID(), map[string]any{"door": "roof", "phone_time": lesson}, 422, "invalid")
+	// What gets worse after it was seen is unseen again, and its door changes;
+	// what was said earlier never overwrites what was said later.
+	say := func(door, outcome string, minutes int) app.IncidentView {
+		want[api.Done](fern, "PUT", fern.home+"/incidents/"+id, map[string]any{"door": door, "outcome": outcome, "phone_time": lesson.Add(time.Duration(minutes) * time.Minute)})
+		return want[api.List[app.IncidentView]](sc.teacher, "GET", "/incidents", nil).Items[0]
+	}
+	if i := say("hurt", "fine", 5); i.SeenAt == nil || i.Outcome != "fine" {
+		t.Errorf("better, and %+v", i)
+	}
+	if i := say("hurt", "phone-us", 9); i.SeenAt != nil || i.Outcome != "phone-us" {
+		t.Errorf("worse, and %+v", i)
+	}
+	if i := say("not-working", "fine", 7); i.Door != "hurt" || i.Outcome != "phone-us" {
+		t.Errorf("an older one overwrites a newer: %+v", i)
+	}
+	var events int
+	if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT count(*) FROM incident_event`).Scan(&events); err != nil || events != 5 {
+		t.Errorf("%d events, %v", events, err)
+	}
+
+	// It is always taken: taken back, permission gone, late, with any text.
+	want[app.PermissionView](fern, "POST", sc.homePath(fern, "/permission"), map[string]any{"decision": "withdrawn", "text_sha": fern.sheet().Permission.TextSha})
+	want[api.Done](sc.teacher, "POST", sc.asPath("/recall"), map[string]string{"reason": "The dishes tip over."})
+	sc.now = lesson.AddDate(0, 0, 9)
+	for _, odd := range []map[string]any{{"door": "roof", "phone_time": lesson}, {"door": "hurt", "note": strings.Repeat("ow ", 2000), "phone_time": lesson}, {"door": "hurt", "card": strings.Repeat("x", 99), "outcome": "who knows", "phone_time": lesson.AddDate(900, 0, 0)}, {"door": "hurt", "assignment": newID(), "phone_time": lesson}} {
+		want[api.Done](fern, "PUT", fern.home+"/incidents/"+newID(), odd)
+	}
+	// Readings and pictures are not, and the phone is told why.
+	fern.refused("PUT", sc.homePath(fern, "/entries/"+newID()), reading("towel", "8 min", "50 mm"), 410, "recalled")
+	fern.refused("PUT", sc.homePath(fern, "/photos/"+newID()), []byte("picture"), 410, "recalled")
 }
 
 func TestDeletedHomesComeBackAndErasedOnesDoNot(t *testing.T) {

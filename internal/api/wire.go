@@ -101,7 +101,11 @@ func wellFormed(next http.Handler) http.Handler {
 				return
 			}
 			if badText(body) {
-				what = "the body"
+				if strings.Contains(r.URL.Path, "/incidents/") {
+					body = mended(body) // a call for help is always taken
+				} else {
+					what = "the body"
+				}
 			}
 			r.Body = io.NopCloser(bytes.NewReader(body))
 		}
@@ -149,6 +153,32 @@ func badText(b []byte) bool {
 			i += 6
 		}
 	}
+}
+
+// mended leaves out of JSON what no text can hold.
+func mended(b []byte) []byte {
+	b = bytes.ReplaceAll(bytes.ToValidUTF8(b, nil), []byte{0}, nil)
+	out := make([]byte, 0, len(b))
+	for i := 0; i < len(b); {
+		c, ok := escaped(b[i:])
+		switch {
+		case !ok && b[i] == '\\' && i+1 < len(b):
+			out = append(out, b[i], b[i+1])
+			i += 2
+		case !ok:
+			out = append(out, b[i])
+			i++
+		case c >= 0xD800 && c <= 0xDBFF && !badText(b[i:min(i+12, len(b))]):
+			out = append(out, b[i:i+12]...)
+			i += 12
+		case badText(b[i : i+6]):
+			i += 6
+		default:
+			out = append(out, b[i:i+6]...)
+			i += 6
+		}
+	}
+	return out
 }
 
 // escaped reads \uXXXX at the beginning of b.

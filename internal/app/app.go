@@ -22,6 +22,30 @@ type App struct {
 	PublicURL string           // without a slash at the end
 	Now       func() time.Time // the server's clock
 	Log       *slog.Logger
+	Limits    Limits // zero takes the usual
+}
+
+// Limits are what one home can send in one assignment.
+type Limits struct {
+	Entries  int
+	Pictures int
+	Bytes    int64
+}
+
+// UsualLimits are far beyond what any experiment asks, and keep one phone from
+// filling the school's disk.
+var UsualLimits = Limits{Entries: 5000, Pictures: 300, Bytes: 1 << 30}
+
+func (a *App) limits() Limits {
+	if a.Limits == (Limits{}) {
+		return UsualLimits
+	}
+	return a.Limits
+}
+
+// errFull says that nothing more is taken; what the phone has stays there.
+func errFull(what string) error {
+	return &Refused{Code: "full", Detail: "This experiment has as many " + what + " as one home can send. What you have is kept on this phone; tell your teacher."}
 }
 
 // TeacherActor is a teacher who signed in.

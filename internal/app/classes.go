@@ -2,6 +2,7 @@ package app
 
 import (
 	"context"
+	"errors"
 	"regexp"
 	"strings"
 	"time"
@@ -117,12 +118,24 @@ func (a *App) SaveClass(ctx context.Context, who TeacherActor, id uuid.UUID, ver
 		return ClassView{}, err
 	}
 	if now.Version != version {
-		return ClassView{}, &Refused{"changed-elsewhere", "The class was changed in another window.", viewClass(now, len(homes))}
+		return ClassView{}, classChanged(now, len(homes))
 	}
 	c.ID, c.Version = id, version
-	err = a.audited(ctx, who, id, nil, "class", "settings", func(q *store.Queries) error { return notFound(q.SaveClass(ctx, c)) })
+	err = a.audited(ctx, who, id, nil, "class", "settings", func(q *store.Queries) error {
+		err := q.SaveClass(ctx, c)
+		if errors.Is(err, store.ErrNotFound) { // somebody was faster since it was looked at
+			if now, err = a.class(ctx, who, id); err == nil {
+				return classChanged(now, len(homes))
+			}
+		}
+		return notFound(err)
+	})
 	c.Version++
 	return viewClass(c, len(homes)), err
+}
+
+func classChanged(now store.Class, homes int) error {
+	return &Refused{"changed-elsewhere", "The class was changed in another window.", viewClass(now, homes)}
 }
 
 // Classes lists the teacher's classes.

@@ -14,7 +14,7 @@ type Forgotten struct {
 
 // Forget removes what has been kept long enough: photos some days after their
 // experiment closed, and homes that were deleted thirty days ago or whose
-// class is past its last day. It may run anywhere and any number of times;
+// class is past its last day; what is left of an erased one goes too. It may run anywhere and any number of times;
 // one process does it at a time.
 func (a *App) Forget(ctx context.Context) (Forgotten, error) {
 	var out Forgotten
@@ -30,7 +30,11 @@ func (a *App) Forget(ctx context.Context) (Forgotten, error) {
 		if err != nil {
 			return err
 		}
-		for _, h := range homes {
+		left, err := q.Tombstones(ctx)
+		if err != nil {
+			return err
+		}
+		for _, h := range append(left, homes...) {
 			if err := q.EraseHome(ctx, h.ClassID, h.ID, a.Now()); err != nil {
 				return err
 			}

@@ -6,6 +6,7 @@ import (
 	"crypto/sha256"
 	"encoding/json"
 	"errors"
+	"strings"
 	"time"
 
 	"github.com/google/uuid"
@@ -13,6 +14,7 @@ import (
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/strict"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/store"
 )
@@ -204,6 +206,11 @@ func (a *App) putEntry(ctx context.Context, s store.Entry, raw []byte, w noteboo
 	if err := json.Unmarshal(raw, &f); err != nil {
 		return EntryView{}, &Invalid{"body", "has to be a JSON object of an entry", `{"kind": "observation", "text": "it climbs"}`}
 	}
+	for _, stray := range strict.Find(raw, f, 20) {
+		if stray.Twice { // a part that is not known may come from a newer phone: it is kept with the bytes
+			return EntryView{}, &Invalid{strings.TrimPrefix(stray.Path, "/"), "stands there twice", `{"kind": "observation", "text": "it climbs"}`}
+		}
+	}
 	if err := f.check(a.Now()); err != nil {
 		return EntryView{}, err
 	}
@@ -223,7 +230,7 @@ func (a *App) putEntry(ctx context.Context, s store.Entry, raw []byte, w noteboo
 				return err
 			}
 		}
-		added, err := q.AddEntry(ctx, s)
+		added, err := q.AddEntry(ctx, s, a.limits().Entries)
 		if err != nil || !added {
 			return err
 		}
@@ -233,6 +240,12 @@ func (a *App) putEntry(ctx context.Context, s store.Entry, raw []byte, w noteboo
 		return EntryView{}, err
 	}
 	had, err := a.Store.Entry(ctx, s.ClassID, s.ID)
+	if errors.Is(err, store.ErrNotFound) { // nothing was added, and not because it is there
+		if s.HomeID != nil && a.Store.HoldHome(ctx, s.ClassID, *s.HomeID) != nil {
+			return EntryView{}, ErrNotFound
+		}
+		return EntryView{}, errFull("entries")
+	}
 	if err != nil {
 		return EntryView{}, err
 	}

@@ -137,7 +137,7 @@ func (a *App) AddHome(ctx context.Context, who TeacherActor, class uuid.UUID, f 
 		taken[h.Letters] = true
 	}
 	var view HomeView
-	err = a.audited(ctx, who, class, nil, "home", "added "+f.Nickname, func(q *store.Queries) error {
+	err = a.audited(ctx, who, class, nil, "home", "added", func(q *store.Queries) error {
 		view, err = a.insertHome(ctx, q, class, f, taken)
 		return err
 	})
@@ -183,17 +183,30 @@ func (a *App) SaveHome(ctx context.Context, who TeacherActor, class, id uuid.UUI
 		return HomeView{}, err
 	}
 	if h.Version != version {
-		return HomeView{}, &Refused{"changed-elsewhere", "This home was changed in another window.", viewHome(h, nil)}
+		return HomeView{}, a.homeChanged(ctx, class, id)
 	}
 	h.Nickname, h.Letters, h.Language, h.Contact, h.Phone = f.Nickname, f.Letters, f.Language, f.Contact, f.Phone
 	err = a.audited(ctx, who, class, &id, "home", "changed", func(q *store.Queries) error {
-		if err := nameTaken(q.SaveHome(ctx, h), f); err != nil {
+		err := q.SaveHome(ctx, h)
+		if errors.Is(err, store.ErrNotFound) { // somebody was faster since it was looked at
+			return a.homeChanged(ctx, class, id)
+		}
+		if err := nameTaken(err, f); err != nil {
 			return err
 		}
 		return q.SetStudents(ctx, class, id, f.Students)
 	})
 	h.Version++
 	return viewHome(h, f.Students), err
+}
+
+// homeChanged refuses a change from an older state, with the present one.
+func (a *App) homeChanged(ctx context.Context, class, id uuid.UUID) error {
+	now, err := a.Store.Home(ctx, class, id)
+	if err != nil {
+		return notFound(err)
+	}
+	return &Refused{"changed-elsewhere", "This home was changed in another window.", viewHome(now, nil)}
 }
 
 // DeleteHome takes a home out of the class; it can be brought back for thirty

@@ -2,6 +2,10 @@ package app
 
 import (
 	"context"
+	"crypto/sha256"
+	"encoding/json"
+	"errors"
+	"slices"
 	"strings"
 	"time"
 
@@ -14,9 +18,9 @@ import (
 // IncidentFields are what a home tells through Something went wrong.
 type IncidentFields struct {
 	Assignment *uuid.UUID `json:"assignment,omitempty"`
-	Door       string     `json:"door" enum:"hurt,spilled,not-working"`
+	Door       string     `json:"door" doc:"hurt, spilled or not-working; anything else is taken as hurt"`
 	Card       string     `json:"card,omitempty" doc:"Which advice was shown"`
-	Outcome    string     `json:"outcome,omitempty" enum:"fine,phone-us,mistaken-tap," doc:"What an adult of the home says"`
+	Outcome    string     `json:"outcome,omitempty" doc:"What an adult of the home says: fine, phone-us or mistaken-tap; anything else is left out"`
 	Note       string     `json:"note,omitempty"`
 	PhoneTime  time.Time  `json:"phone_time"`
 }
@@ -41,31 +45,65 @@ type IncidentView struct {
 
 // PutIncident takes what a home tells; the same id again adds to it.
 func (a *App) PutIncident(ctx context.Context, who HomeActor, id uuid.UUID, f IncidentFields) error {
-	doors := []string{string(safety.Hurt), string(safety.Spilled), string(safety.NotWorking)}
-	switch {
-	case !contains(doors, f.Door):
-		return &Invalid{"door", "has to be one of the three", "hurt"}
-	case len([]rune(f.Note)) > 1000:
-		return &Invalid{"note", "can have at most 1000 signs", "warm water on my hand"}
-	case len(f.Card) > 40 || len(f.Outcome) > 40:
-		return &Invalid{"card", "has to be one of the cards", "burn"}
-	case f.PhoneTime.Year() < 2000 || f.PhoneTime.Year() > 2200:
-		return &Invalid{"phone_time", "has to be a time", a.Now().UTC().Format(time.RFC3339)}
-	}
+	f.tidy(a.Now())
 	if f.Assignment != nil {
 		if _, err := a.Store.Assignment(ctx, who.Class, *f.Assignment); err != nil {
-			return notFound(err)
+			f.Assignment = nil
 		}
 	}
 	i := store.Incident{ClassID: who.Class, ID: id, AssignmentID: f.Assignment, HomeID: who.Home, Door: f.Door, Card: f.Card, Outcome: f.Outcome,
 		Note: strings.TrimSpace(f.Note), PhoneTime: f.PhoneTime, ReceivedAt: a.Now()}
-	err := a.Store.InTx(ctx, func(q *store.Queries) error {
-		if err := q.PutIncident(ctx, i); err != nil {
+	raw, err := json.Marshal(f)
+	if err != nil {
+		return err
+	}
+	sum := sha256.Sum256(raw)
+	err = a.Store.InTx(ctx, func(q *store.Queries) error {
+		if err := q.HoldHome(ctx, who.Class, who.Home); err != nil {
+			return notFound(err)
+		}
+		before, err := q.LockIncident(ctx, who.Class, id)
+		if err != nil && !errors.Is(err, store.ErrNotFound) {
+			return err
+		}
+		if err == nil && before.HomeID != who.Home {
+			return ErrNotFound
+		}
+		worse := err == nil && gravity(i.Door, i.Outcome) > gravity(before.Door, before.Outcome)
+		if err := q.PutIncident(ctx, i, sum[:], worse); err != nil {
 			return err
 		}
 		return q.Notify(ctx, store.Event{Class: who.Class, Kind: "incident", ID: id})
 	})
 	return notFound(err)
+}
+
+// doors are the three ways in, the least grave first.
+var doors = []string{string(safety.NotWorking), string(safety.Spilled), string(safety.Hurt)}
+
+// gravity orders what a home told: by what happened, then by whether an adult
+// has said that it is fine or that they want to be phoned.
+func gravity(door, outcome string) int {
+	return 3*slices.Index(doors, door) + map[string]int{"fine": 0, "mistaken-tap": 0, "": 1, "phone-us": 2}[outcome]
+}
+
+// tidy leaves out what cannot be kept: a call for help is always taken.
+func (f *IncidentFields) tidy(now time.Time) {
+	if !contains(doors, f.Door) {
+		f.Door = string(safety.Hurt)
+	}
+	if note := []rune(f.Note); len(note) > 1000 {
+		f.Note = string(note[:1000])
+	}
+	if len(f.Card) > 40 {
+		f.Card = ""
+	}
+	if !contains([]string{"", "fine", "mistaken-tap", "phone-us"}, f.Outcome) {
+		f.Outcome = ""
+	}
+	if f.PhoneTime.Year() < 2000 || f.PhoneTime.After(now.Add(48*time.Hour)) {
+		f.PhoneTime = now
+	}
 }
 
 // Incidents lists what homes told, unseen first.

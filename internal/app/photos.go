@@ -22,6 +22,8 @@ var pictureRefusals = map[media.Reason]string{
 	media.Broken:      "This photo breaks off in the middle. Take or choose it again.",
 }
 
+var errOtherPicture = &Refused{Code: "other-body", Detail: "Another picture has this id. Send it again under a new one."}
+
 // PutPhoto takes a picture from a home under an id of the phone's making.
 // Nothing is stored of one that cannot be read.
 func (a *App) PutPhoto(ctx context.Context, who HomeActor, assignment, id uuid.UUID, upload []byte) error {
@@ -32,6 +34,9 @@ func (a *App) PutPhoto(ctx context.Context, who HomeActor, assignment, id uuid.U
 	d, err := design.Read(as.Document)
 	if err != nil {
 		return err
+	}
+	if as.RecalledAt != nil {
+		return errRecalled
 	}
 	if d.Way == design.WatchShared {
 		return errWatchOnly
@@ -50,11 +55,18 @@ func (a *App) PutPhoto(ctx context.Context, who HomeActor, assignment, id uuid.U
 	sum := sha256.Sum256(upload)
 	if had, err := a.Store.Media(ctx, who.Class, id); err == nil {
 		if had.HomeID == nil || *had.HomeID != who.Home || !bytes.Equal(had.UploadSha, sum[:]) {
-			return &Refused{Code: "other-body", Detail: "Another picture has this id. Send it again under a new one."}
+			return errOtherPicture
 		}
 		return nil
 	} else if !errors.Is(err, store.ErrNotFound) {
 		return err
+	}
+	n, size, err := a.Store.MediaOf(ctx, who.Class, assignment, who.Home)
+	if err != nil {
+		return err
+	}
+	if most := a.limits(); n >= most.Pictures || size >= most.Bytes {
+		return errFull("pictures")
 	}
 	p, err := a.Desk.Take(ctx, upload)
 	var refused *media.Refused
@@ -66,7 +78,18 @@ func (a *App) PutPhoto(ctx context.Context, who HomeActor, assignment, id uuid.U
 	}
 	m := store.Media{ClassID: who.Class, ID: id, AssignmentID: assignment, HomeID: &who.Home, Width: p.Width, Height: p.Height, UploadSha: sum[:], CreatedAt: a.Now()}
 	return a.Store.InTx(ctx, func(q *store.Queries) error {
-		_, err := q.AddMedia(ctx, m, p.Display, p.Thumbnail)
+		if err := q.HoldHome(ctx, who.Class, who.Home); err != nil {
+			return notFound(err)
+		}
+		added, err := q.AddMedia(ctx, m, p.Display, p.Thumbnail)
+		if err != nil || added {
+			return err
+		}
+		// Another one was faster under this id: the first stands.
+		had, err := q.Media(ctx, who.Class, id)
+		if err == nil && (had.HomeID == nil || *had.HomeID != who.Home || !bytes.Equal(had.UploadSha, sum[:])) {
+			return errOtherPicture
+		}
 		return err
 	})
 }

@@ -16,7 +16,7 @@ import (
 // tables are all tables in an order in which they can be filled again; a test
 // compares them with the database.
 var tables = []string{"teacher", "sessions", "attempt", "class", "home", "student", "link", "home_device", "experiment", "experiment_version", "version_sheet", "assessment", "own_entry",
-	"assignment", "home_plan", "permission_event", "entry", "media", "media_bytes", "incident", "audit", "marker"}
+	"assignment", "home_plan", "permission_event", "entry", "media", "media_bytes", "incident", "incident_event", "audit", "marker"}
 
 const schemaFile = "schema"
 

@@ -26,12 +26,23 @@ type Entry struct {
 }
 
 // AddEntry stores an entry and reports whether it is new. When the id is
-// there already nothing changes.
-func (q *Queries) AddEntry(ctx context.Context, e Entry) (bool, error) {
+// there already nothing changes; nor does it when the home was erased, which is
+// held off meanwhile, or has most entries of the assignment already.
+func (q *Queries) AddEntry(ctx context.Context, e Entry, most int) (bool, error) {
 	tag, err := q.db.Exec(ctx, `INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha, phone_time, offset_ms, received_at, late, clock_jump)
-		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13) ON CONFLICT (class_id, id) DO NOTHING`,
-		e.ClassID, e.ID, e.AssignmentID, e.HomeID, e.Provenance, e.Kind, e.Body, e.BodySha, e.PhoneTime, e.OffsetMs, e.ReceivedAt, e.Late, e.ClockJump)
+		SELECT $1::uuid, $2::uuid, $3::uuid, $4::uuid, $5::text, $6::text, $7::bytea, $8::bytea, $9::timestamptz, $10::bigint, $11::timestamptz, $12::boolean, $13::boolean
+		WHERE ($4::uuid IS NULL OR EXISTS (SELECT 1 FROM home WHERE class_id = $1 AND id = $4 AND erased_at IS NULL FOR SHARE))
+		AND (SELECT count(*) FROM (SELECT 1 FROM entry WHERE class_id = $1 AND assignment_id = $3 AND home_id IS NOT DISTINCT FROM $4 LIMIT $14) x) < $14
+		ON CONFLICT (class_id, id) DO NOTHING`,
+		e.ClassID, e.ID, e.AssignmentID, e.HomeID, e.Provenance, e.Kind, e.Body, e.BodySha, e.PhoneTime, e.OffsetMs, e.ReceivedAt, e.Late, e.ClockJump, most)
 	return err == nil && tag.RowsAffected() == 1, translate(err)
+}
+
+// HoldHome keeps a home from being erased until the transaction ends. It
+// reports ErrNotFound for one that is erased.
+func (q *Queries) HoldHome(ctx context.Context, class, home uuid.UUID) error {
+	_, err := one[struct{ ID uuid.UUID }](ctx, q, `SELECT id FROM home WHERE class_id = $1 AND id = $2 AND erased_at IS NULL FOR SHARE`, class, home)
+	return err
 }
 
 // Entry finds an entry of a class.
@@ -106,14 +117,32 @@ type Incident struct {
 	PhoneTime    time.Time
 	ReceivedAt   time.Time
 	SeenAt       *time.Time
+	SaidAt       time.Time // when the phone told what stands here
 }
 
-// PutIncident stores an incident, or what is newly known of it.
-func (q *Queries) PutIncident(ctx context.Context, i Incident) error {
-	return q.exec(ctx, 1, `INSERT INTO incident (class_id, id, assignment_id, home_id, door, card, outcome, note, phone_time, received_at)
-		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
-		ON CONFLICT (class_id, id) DO UPDATE SET card = EXCLUDED.card, outcome = EXCLUDED.outcome, note = EXCLUDED.note WHERE incident.home_id = EXCLUDED.home_id`,
-		i.ClassID, i.ID, i.AssignmentID, i.HomeID, i.Door, i.Card, i.Outcome, i.Note, i.PhoneTime, i.ReceivedAt)
+// PutIncident stores what a home told, as an event of its own: the same said
+// again is one. The incident is what was told last by the phone's clock; where
+// that is worse than what the teacher has seen, it is unseen again. It reports
+// ErrNotFound for an id of another home.
+func (q *Queries) PutIncident(ctx context.Context, i Incident, sha []byte, worse bool) error {
+	if err := q.exec(ctx, 0, `INSERT INTO incident (class_id, id, assignment_id, home_id, door, card, outcome, note, phone_time, received_at, said_at)
+		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $9) ON CONFLICT (class_id, id) DO NOTHING`,
+		i.ClassID, i.ID, i.AssignmentID, i.HomeID, i.Door, i.Card, i.Outcome, i.Note, i.PhoneTime, i.ReceivedAt); err != nil {
+		return err
+	}
+	if err := q.exec(ctx, 0, `INSERT INTO incident_event (class_id, incident_id, sha256, door, card, outcome, note, phone_time, received_at)
+		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9) ON CONFLICT DO NOTHING`,
+		i.ClassID, i.ID, sha, i.Door, i.Card, i.Outcome, i.Note, i.PhoneTime, i.ReceivedAt); err != nil {
+		return err
+	}
+	return q.exec(ctx, 0, `UPDATE incident SET door = $4, card = $5, outcome = $6, note = $7, said_at = $8, seen_at = CASE WHEN $9 THEN NULL ELSE seen_at END
+		WHERE class_id = $1 AND id = $2 AND home_id = $3 AND said_at <= $8`, i.ClassID, i.ID, i.HomeID, i.Door, i.Card, i.Outcome, i.Note, i.PhoneTime, worse)
+}
+
+// LockIncident finds an incident and keeps it as it is until the transaction
+// ends.
+func (q *Queries) LockIncident(ctx context.Context, class, id uuid.UUID) (Incident, error) {
+	return one[Incident](ctx, q, `SELECT * FROM incident WHERE class_id = $1 AND id = $2 FOR UPDATE`, class, id)
 }
 
 // IncidentRow is an incident with its home's nickname and telephone.

@@ -54,6 +54,25 @@ func (q *Queries) ForgetOldMedia(ctx context.Context, now time.Time) (int64, err
 	return tag.RowsAffected(), translate(err)
 }
 
+// MediaOf is how many pictures a home has in an assignment, and their bytes.
+func (q *Queries) MediaOf(ctx context.Context, class, assignment, home uuid.UUID) (n int, size int64, err error) {
+	r, err := one[struct {
+		N    int
+		Size int64
+	}](ctx, q, `SELECT count(DISTINCT m.id) AS n, COALESCE(sum(octet_length(b.bytes)), 0)::bigint AS size FROM media m JOIN media_bytes b ON b.class_id = m.class_id AND b.media_id = m.id
+		WHERE m.class_id = $1 AND m.assignment_id = $2 AND m.home_id = $3`, class, assignment, home)
+	return r.N, r.Size, err
+}
+
+// Tombstones lists the homes that were erased and of which something is there
+// all the same.
+func (q *Queries) Tombstones(ctx context.Context) ([]Home, error) {
+	return many[Home](ctx, q, `SELECT h.* FROM home h WHERE h.erased_at IS NOT NULL AND (
+		EXISTS (SELECT 1 FROM entry x WHERE x.class_id = h.class_id AND x.home_id = h.id) OR EXISTS (SELECT 1 FROM media x WHERE x.class_id = h.class_id AND x.home_id = h.id)
+		OR EXISTS (SELECT 1 FROM incident x WHERE x.class_id = h.class_id AND x.home_id = h.id) OR EXISTS (SELECT 1 FROM permission_event x WHERE x.class_id = h.class_id AND x.home_id = h.id)
+		OR EXISTS (SELECT 1 FROM link x WHERE x.class_id = h.class_id AND x.home_id = h.id) OR EXISTS (SELECT 1 FROM home_device x WHERE x.class_id = h.class_id AND x.home_id = h.id))`)
+}
+
 // HomesToErase lists homes that were deleted thirty days ago or whose class
 // is past the day until which it is kept.
 func (q *Queries) HomesToErase(ctx context.Context, now time.Time) ([]Home, error) {

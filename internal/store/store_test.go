@@ -51,7 +51,7 @@ func fill(t testing.TB) *fixture {
 	f.as = store.Assignment{ClassID: f.class.ID, ID: store.NewID(), ExperimentID: e.ID, VersionID: v.ID, OpensAt: now, DueAt: now.Add(time.Hour), IssuedAt: now}
 	must(t, f.AddAssignment(ctx, f.as))
 	f.entry = store.Entry{ClassID: f.class.ID, ID: store.NewID(), AssignmentID: f.as.ID, HomeID: &f.home.ID, Provenance: "own", Kind: "reading", Body: []byte(`{"typed":"82 mm"}`), BodySha: []byte("b"), PhoneTime: now, ReceivedAt: now}
-	added, err := f.AddEntry(ctx, f.entry)
+	added, err := f.AddEntry(ctx, f.entry, 10)
 	must(t, err)
 	if !added {
 		t.Fatal("a new entry was not added")
@@ -71,7 +71,7 @@ func TestEntriesAreAppendOnly(t *testing.T) {
 	}
 	again := f.entry
 	again.Body = []byte("other")
-	if added, err := f.AddEntry(ctx, again); added || err != nil {
+	if added, err := f.AddEntry(ctx, again, 10); added || err != nil {
 		t.Errorf("the same id again: added %v, %v", added, err)
 	}
 	kept, err := f.Entry(ctx, f.class.ID, f.entry.ID)
@@ -232,7 +232,7 @@ func TestAttemptsAreCountedInWindows(t *testing.T) {
 // A database of the first release is brought to this schema with all it holds.
 func TestAnOlderDatabaseIsMigrated(t *testing.T) {
 	f := fill(t)
-	for _, sql := range []string{`DROP TABLE own_entry, version_sheet, assessment`, `ALTER TABLE class DROP COLUMN needs_assessment`, `DELETE FROM goose_db_version WHERE version_id > 1`} {
+	for _, sql := range []string{`DROP TABLE own_entry, version_sheet, assessment, incident_event`, `ALTER TABLE incident DROP COLUMN said_at`, `ALTER TABLE class DROP COLUMN needs_assessment`, `DELETE FROM goose_db_version WHERE version_id > 1`} {
 		_, err := f.Pool().Exec(ctx, sql)
 		must(t, err)
 	}

@@ -1561,14 +1561,11 @@ export interface components {
             assignment?: string;
             /** @description Which advice was shown */
             card?: string;
-            /** @enum {string} */
-            door: "hurt" | "spilled" | "not-working";
+            /** @description hurt, spilled or not-working; anything else is taken as hurt */
+            door: string;
             note?: string;
-            /**
-             * @description What an adult of the home says
-             * @enum {string}
-             */
-            outcome?: "fine" | "phone-us" | "mistaken-tap" | "";
+            /** @description What an adult of the home says: fine, phone-us or mistaken-tap; anything else is left out */
+            outcome?: string;
             /** Format: date-time */
             phone_time: string;
         };

@@ -42,8 +42,13 @@ var lesson = time.Date(2027, 2, 2, 10, 40, 0, 0, time.UTC)
 
 func newSite(t testing.TB) *site { return newSiteOn(t, storetest.URL(t), nil) }
 
+// newSiteBehind starts a server behind proxies that it trusts.
+func newSiteBehind(t testing.TB, p config.Proxies) *site {
+	return newSiteOn(t, storetest.URL(t), nil, func(s *api.Server) { s.Proxy = p })
+}
+
 // newSiteOn starts a server on a database that another one may serve as well.
-func newSiteOn(t testing.TB, url string, tracer pgx.QueryTracer) *site {
+func newSiteOn(t testing.TB, url string, tracer pgx.QueryTracer, settings ...func(*api.Server)) *site {
 	t.Helper()
 	st, err := store.OpenTraced(context.Background(), url, tracer)
 	if err != nil {
@@ -56,6 +61,9 @@ func newSiteOn(t testing.TB, url string, tracer pgx.QueryTracer) *site {
 	ctx, cancel := context.WithCancel(context.Background())
 	go s.hub.Run(ctx)
 	s.server = &api.Server{App: s.app, Hub: s.hub, Log: log, Limit: 1 << 20}
+	for _, set := range settings {
+		set(s.server)
+	}
 	s.Server = httptest.NewServer(s.server.Routes())
 	t.Cleanup(func() { cancel(); <-s.hub.Done(); s.Close(); st.Close() })
 	return s

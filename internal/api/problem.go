@@ -52,6 +52,9 @@ func fail(err error) error {
 		return &Problem{Status: 422, Title: "Not as it should be", Code: "invalid", Field: invalid.Field, Rule: invalid.Rule, Example: invalid.Example,
 			Detail: sentence(invalid.Field, invalid.Rule, invalid.Example)}
 	case errors.As(err, &refused):
+		if refused.Code == "busy" {
+			return huma.ErrorWithHeaders(&Problem{Status: 503, Title: "Busy", Code: "busy", Detail: refused.Detail}, http.Header{"Retry-After": {"1"}})
+		}
 		status := statuses[refused.Code]
 		if status == 0 {
 			status = 409

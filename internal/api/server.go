@@ -3,7 +3,6 @@ package api
 import (
 	"context"
 	"log/slog"
-	"net"
 	"net/http"
 	"runtime/debug"
 	"strings"
@@ -19,6 +18,7 @@ import (
 	"github.com/google/uuid"
 
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/config"
 	"patient-kitchen/internal/live"
 )
 
@@ -28,9 +28,9 @@ type Server struct {
 	App      *app.App
 	Hub      *live.Hub
 	Log      *slog.Logger
-	Secure   bool // cookies by HTTPS only
-	Proxy    bool // the client's address is in X-Forwarded-For
-	Limit    int  // requests a minute from one address; 0 takes the usual
+	Secure   bool           // cookies by HTTPS only
+	Proxy    config.Proxies // trusted to say where a request came from
+	Limit    int            // requests a minute from one address; 0 takes the usual
 	sessions *scs.SessionManager
 	router   chi.Router
 	api      huma.API
@@ -56,14 +56,11 @@ func (s *Server) Routes() http.Handler {
 
 	r := chi.NewRouter()
 	s.router = r
-	if s.Proxy {
-		r.Use(middleware.RealIP)
-	}
 	limit := s.Limit
 	if limit == 0 {
 		limit = usualLimit
 	}
-	r.Use(s.requestLog, s.recoverer, headers, httprate.Limit(limit, time.Minute, httprate.WithKeyFuncs(network)), sameOrigin(), middleware.Compress(5, "text/html", "text/css", "text/javascript", "application/javascript", "application/json", "application/problem+json", "text/csv", "image/svg+xml"))
+	r.Use(s.requestLog, s.recoverer, headers, httprate.Limit(limit, time.Minute, httprate.WithKeyFuncs(s.network)), sameOrigin(), middleware.Compress(5, "text/html", "text/css", "text/javascript", "application/javascript", "application/json", "application/problem+json", "text/csv", "image/svg+xml"))
 	r.Get("/healthz", func(w http.ResponseWriter, _ *http.Request) { w.Write([]byte("ok\n")) })
 	r.Get("/readyz", s.ready)
 	s.pages(r)
@@ -75,7 +72,7 @@ func (s *Server) Routes() http.Handler {
 	huma.DefaultArrayNullable = false
 	useProblems(map[string]string{})
 	r.Group(func(r chi.Router) {
-		r.Use(whole, s.sessions.LoadAndSave, withCookie, s.signedIn, wellFormed)
+		r.Use(whole, s.sessions.LoadAndSave, s.withCookie, s.signedIn, wellFormed)
 		s.api = humachi.New(r, cfg)
 		s.signIn()
 		s.classes()
@@ -174,13 +171,9 @@ func (s *Server) recoverer(next http.Handler) http.Handler {
 	})
 }
 
-// network is the address that tries are counted by.
-func network(r *http.Request) (string, error) {
-	host, _, err := net.SplitHostPort(r.RemoteAddr)
-	if err != nil {
-		host = r.RemoteAddr
-	}
-	return host, nil
+// network is what tries are counted by.
+func (s *Server) network(r *http.Request) (string, error) {
+	return networkOf(clientAddress(r, s.Proxy)), nil
 }
 
 type contextKey int
@@ -188,18 +181,25 @@ type contextKey int
 const (
 	cookieKey contextKey = iota
 	networkKey
+	knownKey
 )
 
-const homeCookie = "pk_home"
+const (
+	homeCookie  = "pk_home"
+	knownCookie = "pk_known"
+)
 
-// withCookie keeps a phone's cookie and network address for the handlers.
-func withCookie(next http.Handler) http.Handler {
+// withCookie keeps the cookies and the network address for the handlers.
+func (s *Server) withCookie(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		ctx := r.Context()
 		if c, err := r.Cookie(homeCookie); err == nil {
 			ctx = context.WithValue(ctx, cookieKey, c.Value)
 		}
-		address, _ := network(r)
+		if c, err := r.Cookie(knownCookie); err == nil {
+			ctx = context.WithValue(ctx, knownKey, c.Value)
+		}
+		address, _ := s.network(r)
 		next.ServeHTTP(w, r.WithContext(context.WithValue(ctx, networkKey, address)))
 	})
 }

@@ -103,9 +103,14 @@ func (s *Server) signIn() {
 			Password string `json:"password" maxLength:"200" example:"three plain words"`
 		}
 	}
-	huma.Register(s.api, op("POST", "/session", "sign-in", "Sign in"), func(ctx context.Context, i *in) (*Reply[Me], error) {
+	type signedIn struct {
+		SetCookie http.Cookie `header:"Set-Cookie"`
+		Body      Me
+	}
+	huma.Register(s.api, op("POST", "/session", "sign-in", "Sign in"), func(ctx context.Context, i *in) (*signedIn, error) {
 		address, _ := ctx.Value(networkKey).(string)
-		t, err := s.App.SignIn(ctx, i.Body.Email, i.Body.Password, address)
+		known, _ := ctx.Value(knownKey).(string)
+		t, err := s.App.SignIn(ctx, i.Body.Email, i.Body.Password, address, known)
 		if err != nil {
 			return nil, s.logged(ctx, err)
 		}
@@ -113,7 +118,9 @@ func (s *Server) signIn() {
 			return nil, err
 		}
 		s.sessions.Put(ctx, "teacher", t.ID.String())
-		return &Reply[Me]{Me{t.ID, t.Name, t.Email}}, nil
+		// The browser is known from now on: its teacher signs in past a crowd of strangers.
+		cookie := http.Cookie{Name: knownCookie, Value: s.App.Keys.Known(t.ID), Path: "/api/v1/session", MaxAge: 400 * 86400, HttpOnly: true, Secure: s.Secure, SameSite: http.SameSiteLaxMode}
+		return &signedIn{cookie, Me{t.ID, t.Name, t.Email}}, nil
 	})
 	huma.Register(s.api, op("DELETE", "/session", "sign-out", "Sign out"), func(ctx context.Context, _ *nothing) (*Reply[Done], error) {
 		return &Reply[Done]{Done{true}}, s.sessions.Destroy(ctx)

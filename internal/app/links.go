@@ -134,7 +134,7 @@ type Opened struct {
 }
 
 // Open lets a phone in by a link's token or a typed code. Tries at codes are
-// counted per network address.
+// counted by network; a right one is not counted, and clears nothing.
 func (a *App) Open(ctx context.Context, link, code, network string) (Opened, error) {
 	kind, token := "link", strings.TrimSpace(link)
 	unknown := &Refused{Code: "unknown-link", Detail: "This link opens no home. Ask your teacher for a new one."}
@@ -163,12 +163,17 @@ func (a *App) Open(ctx context.Context, link, code, network string) (Opened, err
 		if err != nil {
 			return Opened{}, err
 		}
-		return a.letIn(ctx, l, network)
+		if code != "" { // a right one is no wrong one
+			if err := a.Store.UncountAttempt(ctx, "code", network); err != nil {
+				return Opened{}, err
+			}
+		}
+		return a.letIn(ctx, l)
 	}
 	return Opened{}, unknown
 }
 
-func (a *App) letIn(ctx context.Context, l store.Link, network string) (Opened, error) {
+func (a *App) letIn(ctx context.Context, l store.Link) (Opened, error) {
 	h, err := a.Store.Home(ctx, l.ClassID, l.HomeID)
 	if err == nil {
 		_, err = a.Store.Class(ctx, l.ClassID)
@@ -184,9 +189,6 @@ func (a *App) letIn(ctx context.Context, l store.Link, network string) (Opened, 
 	}
 	token, hash := keys.NewToken()
 	err = a.Store.InTx(ctx, func(q *store.Queries) error {
-		if err := q.ForgetAttempts(ctx, "code", network); err != nil {
-			return err
-		}
 		if err := q.AddDevice(ctx, store.Device{ClassID: h.ClassID, HomeID: h.ID, TokenHash: hash, Generation: h.Generation, CreatedAt: a.Now()}); err != nil {
 			return err
 		}

@@ -16,7 +16,16 @@ const (
 	passwordWindow = 15 * time.Minute
 	codeTries      = 5
 	codeWindow     = time.Hour
+
+	// From so many wrong passwords at one account on, whichever networks they
+	// come from, each network has fewer tries at it.
+	manyWrong                = 30
+	passwordTriesUnderAttack = 3
 )
+
+// queue is how many sign-ins from browsers that nobody knows are worked on or
+// wait at once; each costs a good part of a second of a processor.
+var queue = make(chan struct{}, 12)
 
 // AddTeacher makes an account.
 func (a *App) AddTeacher(ctx context.Context, email, name, password string) (store.Teacher, error) {
@@ -37,28 +46,49 @@ func (a *App) AddTeacher(ctx context.Context, email, name, password string) (sto
 	return t, err
 }
 
-// SignIn checks an address and password. Tries are counted per address and
-// per network address; a wrong address costs as much time as a wrong password.
-func (a *App) SignIn(ctx context.Context, email, password, network string) (store.Teacher, error) {
+// SignIn checks an address and password. Wrong tries are counted by network,
+// fewer of them let through while somebody tries at this account from
+// everywhere; never by account alone, so that a stranger cannot lock a teacher
+// out. A browser in which the teacher has signed in before (known) counts for
+// itself and does not queue with the others. A wrong address costs as much time
+// as a wrong password.
+func (a *App) SignIn(ctx context.Context, email, password, network, known string) (store.Teacher, error) {
 	email = strings.ToLower(strings.TrimSpace(email))
-	for _, key := range []string{"email " + email, "net " + network} {
-		n, err := a.Store.CountAttempt(ctx, "password", key, passwordWindow, a.Now())
-		if err != nil {
-			return store.Teacher{}, err
-		}
-		if n > passwordTries {
-			return store.Teacher{}, &Refused{Code: "too-many-tries", Detail: "Too many tries. Wait a quarter of an hour, then try again."}
-		}
-	}
 	t, err := a.Store.TeacherByEmail(ctx, email)
 	if err != nil && !errors.Is(err, store.ErrNotFound) {
 		return store.Teacher{}, err
 	}
-	if !keys.CheckPassword(t.PasswordHash, password) {
-		return store.Teacher{}, &Refused{Code: "wrong-password", Detail: "Address and password do not go together. Look at both; capitals matter in the password."}
+	friend := err == nil && a.Keys.Knows(known, t.ID)
+	key, most := "net "+network, passwordTries
+	if friend {
+		key = "known " + known
+	} else {
+		select {
+		case queue <- struct{}{}:
+			defer func() { <-queue }()
+		default: // at once, and not counted: a crowd must not make everybody wait
+			return store.Teacher{}, &Refused{Code: "busy", Detail: "Many are signing in just now. It is tried again by itself."}
+		}
+		attacked, err := a.Store.Attempts(ctx, "password", "email "+email, passwordWindow, a.Now())
+		if err != nil {
+			return store.Teacher{}, err
+		}
+		if attacked > manyWrong {
+			most = passwordTriesUnderAttack
+		}
 	}
-	err = a.Store.ForgetAttempts(ctx, "password", "email "+email)
-	return t, err
+	n, err := a.Store.CountAttempt(ctx, "password", key, passwordWindow, a.Now())
+	if err != nil {
+		return store.Teacher{}, err
+	}
+	if n > most {
+		return store.Teacher{}, &Refused{Code: "too-many-tries", Detail: "Too many tries from here. Wait a quarter of an hour, then try again."}
+	}
+	if !keys.CheckPassword(t.PasswordHash, password, friend) {
+		_, err := a.Store.CountAttempt(ctx, "password", "email "+email, passwordWindow, a.Now())
+		return store.Teacher{}, errors.Join(err, &Refused{Code: "wrong-password", Detail: "Address and password do not go together. Look at both; capitals matter in the password."})
+	}
+	return t, a.Store.UncountAttempt(ctx, "password", key) // a right one is no wrong one
 }
 
 // Teacher finds the teacher who is signed in.

@@ -107,6 +107,27 @@ func (r *Ring) Lookup(keyID, kind, token string) ([]byte, error) {
 	return mac(key, "look-up", kind, token), nil
 }
 
+// Known is a token for a browser in which a teacher signed in.
+func (r *Ring) Known(teacher uuid.UUID) string {
+	token, _ := NewToken()
+	return token + "." + base64.RawURLEncoding.EncodeToString(mac(r.secrets[0].Key, "known", teacher.String(), token))
+}
+
+// Knows reports whether a token was given to a browser of this teacher.
+func (r *Ring) Knows(known string, teacher uuid.UUID) bool {
+	token, sum, _ := strings.Cut(known, ".")
+	given, err := base64.RawURLEncoding.DecodeString(sum)
+	if err != nil || token == "" {
+		return false
+	}
+	for _, s := range r.secrets {
+		if hmac.Equal(given, mac(s.Key, "known", teacher.String(), token)) {
+			return true
+		}
+	}
+	return false
+}
+
 // NewToken is a fresh random token and its hash for storing.
 func NewToken() (token string, hash []byte) {
 	raw := make([]byte, 32)
@@ -129,27 +150,35 @@ const (
 	argonLanes  = 2
 )
 
-var argonSlots = make(chan struct{}, 2)
+// Those who signed in before do not queue with strangers.
+var (
+	strangers = make(chan struct{}, 2)
+	friends   = make(chan struct{}, 1)
+)
 
 // HashPassword hashes a password for storing.
 func HashPassword(password string) string {
 	salt := make([]byte, 16)
 	rand.Read(salt)
-	return fmt.Sprintf("argon2id$%s$%s", base64.RawStdEncoding.EncodeToString(salt), base64.RawStdEncoding.EncodeToString(argon(password, salt)))
+	return fmt.Sprintf("argon2id$%s$%s", base64.RawStdEncoding.EncodeToString(salt), base64.RawStdEncoding.EncodeToString(argon(password, salt, strangers)))
 }
 
-func argon(password string, salt []byte) []byte {
-	argonSlots <- struct{}{}
-	defer func() { <-argonSlots }()
+func argon(password string, salt []byte, slots chan struct{}) []byte {
+	slots <- struct{}{}
+	defer func() { <-slots }()
 	return argon2.IDKey([]byte(password), salt, argonPasses, argonMemory, argonLanes, 32)
 }
 
 // CheckPassword reports whether a password fits its hash. An empty hash costs
 // the same time and never fits.
-func CheckPassword(hash, password string) bool {
+func CheckPassword(hash, password string, friend bool) bool {
+	slots := strangers
+	if friend {
+		slots = friends
+	}
 	parts := strings.Split(hash, "$")
 	if len(parts) != 3 || parts[0] != "argon2id" {
-		argon(password, make([]byte, 16))
+		argon(password, make([]byte, 16), slots)
 		return false
 	}
 	salt, err1 := base64.RawStdEncoding.DecodeString(parts[1])
@@ -157,5 +186,5 @@ func CheckPassword(hash, password string) bool {
 	if err1 != nil || err2 != nil {
 		return false
 	}
-	return subtle.ConstantTimeCompare(argon(password, salt), want) == 1
+	return subtle.ConstantTimeCompare(argon(password, salt, slots), want) == 1
 }

@@ -44,9 +44,15 @@ func (q *Queries) CountAttempt(ctx context.Context, kind, key string, window tim
 	return r.Count, err
 }
 
-// ForgetAttempts clears the count of a kind and key.
-func (q *Queries) ForgetAttempts(ctx context.Context, kind, key string) error {
-	return q.exec(ctx, 0, `DELETE FROM attempt WHERE kind = $1 AND key = $2`, kind, key)
+// Attempts is how many tries there were in the present window.
+func (q *Queries) Attempts(ctx context.Context, kind, key string, window time.Duration, now time.Time) (int, error) {
+	r, err := one[struct{ Count int }](ctx, q, `SELECT COALESCE((SELECT count FROM attempt WHERE kind = $1 AND key = $2 AND window_start >= $3), 0) AS count`, kind, key, now.Add(-window))
+	return r.Count, err
+}
+
+// UncountAttempt takes one try back.
+func (q *Queries) UncountAttempt(ctx context.Context, kind, key string) error {
+	return q.exec(ctx, 0, `UPDATE attempt SET count = GREATEST(count - 1, 0) WHERE kind = $1 AND key = $2`, kind, key)
 }
 
 // SetMarker notes something about the database as a whole.

@@ -2,8 +2,24 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useNavigate, useSearchParams } from 'react-router';
-import { ask } from '../../api/client';
+import { ask, ProblemError } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
+
+const pause = 600; // ms between tries while many are signing in
+const tries = 60;
+
+/** Signs in; where many are at it the server answers so at once, and it is tried again. */
+async function enter(body: unknown) {
+  for (let n = 1; ; n++) {
+    try {
+      await ask('POST', '/session', { body });
+      return;
+    } catch (e) {
+      if (!(e instanceof ProblemError) || e.problem.code !== 'busy' || n === tries) throw e;
+      await new Promise((done) => setTimeout(done, pause));
+    }
+  }
+}
 
 export function SignIn() {
   const { register, handleSubmit } = useForm<{ email: string; password: string }>();
@@ -14,7 +30,7 @@ export function SignIn() {
   const submit = handleSubmit(async (body) => {
     setError(undefined);
     try {
-      await ask('POST', '/session', { body });
+      await enter(body);
       client.clear();
       const to = params.get('to') ?? '/today';
       await navigate(to.startsWith('/') && !to.startsWith('//') ? to : '/today');

@@ -35,7 +35,7 @@ func (p *Problem) ContentType(string) string { return "application/problem+json"
 var statuses = map[string]int{
 	"wrong-password": 401, "too-many-tries": 429, "changed-elsewhere": 412, "unknown-link": 404, "unknown-code": 404, "replaced-link": 410,
 	"roster-problems": 422, "no-permission": 403, "no-photos": 403, "watch-only": 403, "recalled": 410,
-	"not-a-picture": 422, "heic": 422, "animated": 422, "too-large": 413, "broken": 422,
+	"not-a-picture": 422, "heic": 422, "film": 422, "animated": 422, "too-large": 413, "broken": 422,
 }
 
 // fail turns an error of a use case into a problem document.

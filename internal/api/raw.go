@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"io"
 	"net/http"
+	"sync"
 	"time"
 
 	"github.com/go-chi/chi/v5"
@@ -42,8 +43,48 @@ func ids(r *http.Request, names ...string) ([]uuid.UUID, error) {
 	return out, nil
 }
 
+// uploads bounds how many pictures are on their way in at once, in all and from
+// one home: each holds its whole file in memory.
+type uploads struct {
+	mu   sync.Mutex
+	all  int
+	home map[uuid.UUID]int
+}
+
+const (
+	uploadsAtOnce    = 8
+	uploadsOfOneHome = 2
+)
+
+func (u *uploads) begin(home uuid.UUID) bool {
+	u.mu.Lock()
+	defer u.mu.Unlock()
+	if u.all >= uploadsAtOnce || u.home[home] >= uploadsOfOneHome {
+		return false
+	}
+	if u.home == nil {
+		u.home = map[uuid.UUID]int{}
+	}
+	u.all++
+	u.home[home]++
+	return true
+}
+
+func (u *uploads) end(home uuid.UUID) {
+	u.mu.Lock()
+	defer u.mu.Unlock()
+	u.all--
+	if u.home[home]--; u.home[home] == 0 {
+		delete(u.home, home)
+	}
+}
+
 func (s *Server) putPhoto(w http.ResponseWriter, r *http.Request) {
 	s.homeFile(w, r, []string{"home", "assignment", "photo"}, func(who app.HomeActor, id []uuid.UUID) error {
+		if !s.uploads.begin(who.Home) {
+			return media.ErrBusy // before a byte of it is read
+		}
+		defer s.uploads.end(who.Home)
 		upload, err := io.ReadAll(http.MaxBytesReader(w, r.Body, media.MaxBytes))
 		if err != nil {
 			return &Problem{Status: 413, Title: "Too large", Code: "too-large", Field: "photo", Rule: "can have at most 20 MB", Example: "a photo at a lower size",

@@ -34,6 +34,7 @@ type Server struct {
 	sessions *scs.SessionManager
 	router   chi.Router
 	api      huma.API
+	uploads  uploads
 }
 
 // usualLimit is the coarse shield's requests a minute from one address; a

@@ -17,6 +17,7 @@ import (
 var pictureRefusals = map[media.Reason]string{
 	media.NotAPicture: "This file is not a photo we can read. Take it again with the camera, or choose a JPEG or PNG file.",
 	media.HEIC:        "This photo is in a form most browsers cannot show (HEIC). Set the camera to “most compatible”, or send a screenshot of it.",
+	media.Film:        "This is a film, not a photo. Take a photo, or send a still of it.",
 	media.Animated:    "This is a moving picture. Send a still photo.",
 	media.TooLarge:    "This picture is too large to open safely. Take it again at a lower size.",
 	media.Broken:      "This photo breaks off in the middle. Take or choose it again.",

@@ -7,17 +7,23 @@ import (
 	"image"
 	"image/jpeg"
 	_ "image/png" // read as well as JPEG
+	"io"
+	"slices"
 	"time"
 
 	"golang.org/x/image/draw"
 	_ "golang.org/x/image/webp" // read as well as JPEG
+	"golang.org/x/sync/semaphore"
 )
 
 // Limits on what is taken in.
 const (
 	MaxBytes     = 20 << 20 // of an upload
 	maxPixels    = 50e6
-	maxDecoded   = 256 << 20 // bytes of a decoded picture
+	budget       = 256 << 20 // bytes that all pictures being decoded take together
+	maxScans     = 40        // of a progressive JPEG; cameras write about ten
+	maxWork      = 600e6     // pixels times scans
+	maxTime      = 20 * time.Second
 	displaySide  = 2048
 	thumbSide    = 320
 	displayJPEG  = 84
@@ -32,6 +38,7 @@ type Reason string
 const (
 	NotAPicture Reason = "not-a-picture"
 	HEIC        Reason = "heic"
+	Film        Reason = "film"
 	Animated    Reason = "animated"
 	TooLarge    Reason = "too-large"
 	Broken      Reason = "broken"
@@ -51,37 +58,51 @@ type Picture struct {
 	Width, Height      int // of Display, in pixels
 }
 
-// Desk works on a few pictures at once and lets others wait.
-type Desk struct{ places chan struct{} }
+// Desk works on a few pictures at once, within one budget of memory, and lets
+// others wait.
+type Desk struct {
+	places *semaphore.Weighted
+	memory *semaphore.Weighted
+}
 
 // NewDesk makes a desk for n pictures at once.
-func NewDesk(n int) *Desk { return &Desk{make(chan struct{}, n)} }
+func NewDesk(n int) *Desk {
+	return &Desk{semaphore.NewWeighted(int64(n)), semaphore.NewWeighted(budget)}
+}
 
 // Take decodes an upload and makes both sizes of it. Its error is *Refused,
 // ErrBusy after ten seconds of waiting, or the context's.
 func (d *Desk) Take(ctx context.Context, upload []byte) (Picture, error) {
-	if err := look(upload); err != nil {
+	needs, err := look(upload)
+	if err != nil {
 		return Picture{}, err
 	}
-	timer := time.NewTimer(waitForADesk)
-	defer timer.Stop()
-	select {
-	case d.places <- struct{}{}:
-		defer func() { <-d.places }()
-	case <-timer.C:
-		return Picture{}, ErrBusy
-	case <-ctx.Done():
-		return Picture{}, ctx.Err()
+	wait, cancel := context.WithTimeout(ctx, waitForADesk)
+	defer cancel()
+	for _, s := range []struct {
+		of *semaphore.Weighted
+		n  int64
+	}{{d.places, 1}, {d.memory, needs}} {
+		if s.of.Acquire(wait, s.n) != nil {
+			if ctx.Err() != nil {
+				return Picture{}, ctx.Err()
+			}
+			return Picture{}, ErrBusy
+		}
+		defer s.of.Release(s.n)
 	}
-	img, format, err := image.Decode(bytes.NewReader(upload))
-	if err != nil {
+	work, stop := context.WithTimeout(ctx, maxTime)
+	defer stop()
+	img, format, err := image.Decode(&stoppable{work, bytes.NewReader(upload)})
+	switch {
+	case ctx.Err() != nil:
+		return Picture{}, ctx.Err()
+	case work.Err() != nil:
+		return Picture{}, &Refused{TooLarge}
+	case err != nil:
 		return Picture{}, &Refused{Broken}
 	}
-	turn := 1
-	if format == "jpeg" {
-		turn = orientation(upload)
-	}
-	display := upright(fit(img, displaySide), turn)
+	display := upright(fit(img, displaySide), orientation(format, upload))
 	small := fit(display, thumbSide)
 	p := Picture{Width: display.Bounds().Dx(), Height: display.Bounds().Dy()}
 	if p.Display, err = encode(display, displayJPEG); err != nil {
@@ -91,26 +112,61 @@ func (d *Desk) Take(ctx context.Context, upload []byte) (Picture, error) {
 	return p, err
 }
 
-// look judges the header alone, before anything is decoded.
-func look(upload []byte) error {
+// stoppable is a reader that ends with its context, so that decoding stops when
+// the caller leaves or its time is over.
+type stoppable struct {
+	ctx context.Context
+	r   io.Reader
+}
+
+func (s *stoppable) Read(b []byte) (int, error) {
+	if err := s.ctx.Err(); err != nil {
+		return 0, err
+	}
+	return s.r.Read(b[:min(len(b), 4096)])
+}
+
+// stills are the brands of still pictures in the film container.
+var stills = []string{"heic", "heix", "hevc", "heim", "heis", "mif1", "msf1", "avif"}
+
+// look judges the headers alone, before anything is decoded, and says how much
+// memory decoding takes.
+func look(upload []byte) (needs int64, err error) {
 	if len(upload) > MaxBytes {
-		return &Refused{TooLarge}
+		return 0, &Refused{TooLarge}
 	}
 	if len(upload) > 12 && string(upload[4:8]) == "ftyp" {
-		return &Refused{HEIC}
+		if slices.Contains(stills, string(upload[8:12])) {
+			return 0, &Refused{HEIC}
+		}
+		return 0, &Refused{Film}
+	}
+	if bytes.HasPrefix(upload, []byte("\x1aE\xdf\xa3")) || len(upload) > 12 && string(upload[:4]) == "RIFF" && string(upload[8:12]) == "AVI " {
+		return 0, &Refused{Film}
 	}
 	if bytes.HasPrefix(upload, []byte("GIF8")) || isAnimatedWebP(upload) || isAnimatedPNG(upload) {
-		return &Refused{Animated}
+		return 0, &Refused{Animated}
 	}
-	cfg, _, err := image.DecodeConfig(bytes.NewReader(upload))
+	cfg, format, err := image.DecodeConfig(bytes.NewReader(upload))
 	if err != nil {
-		return &Refused{NotAPicture}
+		return 0, &Refused{NotAPicture}
 	}
 	pixels := float64(cfg.Width) * float64(cfg.Height)
-	if cfg.Width < 1 || cfg.Height < 1 || pixels > maxPixels || pixels*4 > maxDecoded {
-		return &Refused{TooLarge}
+	each := 8.0 // bytes a pixel: 16 bits a channel
+	if format == "jpeg" {
+		each = 3
+		progressive, scans := scansOf(upload)
+		if progressive {
+			each += 12 // the coefficients of three channels, 32 bits each
+		}
+		if scans > maxScans || pixels*float64(scans) > maxWork {
+			return 0, &Refused{TooLarge}
+		}
 	}
-	return nil
+	if cfg.Width < 1 || cfg.Height < 1 || pixels > maxPixels || pixels*each > budget {
+		return 0, &Refused{TooLarge}
+	}
+	return int64(pixels * each), nil
 }
 
 func isAnimatedWebP(b []byte) bool {

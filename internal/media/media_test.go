@@ -82,7 +82,7 @@ func TestOrientations(t *testing.T) {
 		if r, _, _, _ := out.At(want.X, want.Y).RGBA(); r == 0 {
 			t.Errorf("orientation %d: the pixel is not at %v", turn, want)
 		}
-		if got := orientation(withExif(jpegOf(t, img), uint16(turn))); got != turn {
+		if got := orientation("jpeg", withExif(jpegOf(t, img), uint16(turn))); got != turn {
 			t.Errorf("orientation %d read as %d", turn, got)
 		}
 	}
@@ -127,7 +127,9 @@ func TestRefused(t *testing.T) {
 
 func TestDeskLetsOthersWait(t *testing.T) {
 	d := NewDesk(1)
-	d.places <- struct{}{}
+	if err := d.places.Acquire(context.Background(), 1); err != nil {
+		t.Fatal(err)
+	}
 	ctx, cancel := context.WithCancel(context.Background())
 	cancel()
 	if _, err := d.Take(ctx, jpegOf(t, picture(8, 8))); !errors.Is(err, context.Canceled) {
@@ -138,8 +140,89 @@ func TestDeskLetsOthersWait(t *testing.T) {
 func FuzzOrientation(f *testing.F) {
 	f.Add(withExif(jpegOf(f, picture(2, 2)), 8))
 	f.Fuzz(func(t *testing.T, b []byte) {
-		if o := orientation(b); o < 1 || o > 8 {
+		if o := orientation([]string{"jpeg", "png", "webp"}[len(b)%3], b); o < 1 || o > 8 {
 			t.Errorf("orientation %d", o)
 		}
 	})
+}
+
+// manyScans is a progressive JPEG whose header says a size, with so many scans
+// that hold nothing.
+func manyScans(w, h, scans int) []byte {
+	b := []byte{0xFF, 0xD8, 0xFF, 0xC2, 0, 11, 8, byte(h >> 8), byte(h), byte(w >> 8), byte(w), 1, 1, 0x11, 0}
+	for range scans {
+		b = append(b, 0xFF, 0xDA, 0, 8, 1, 1, 0, 0, 63, 0, 0xFF, 0x00)
+	}
+	return append(b, 0xFF, 0xD9)
+}
+
+// A file that would keep the desk busy is refused by its headers alone.
+func TestWorkIsBounded(t *testing.T) {
+	refused := func(file []byte) Reason {
+		_, err := look(file)
+		var r *Refused
+		if !errors.As(err, &r) {
+			return ""
+		}
+		return r.Reason
+	}
+	for _, c := range []struct {
+		name string
+		file []byte
+		want Reason
+	}{
+		{"250 empty scans", manyScans(1000, 1000, 250), TooLarge},
+		{"41 scans", manyScans(100, 100, 41), TooLarge},
+		{"40 scans", manyScans(100, 100, 40), ""},
+		{"a large one over and over", manyScans(5000, 5000, 30), TooLarge},
+		{"a progressive one of 24 megapixels", manyScans(6000, 4000, 10), TooLarge}, // 360 MB of coefficients
+		{"a progressive one of 12 megapixels", manyScans(4000, 3000, 10), ""},
+		{"a phone's still", []byte("\x00\x00\x00\x18ftypheic\x00\x00\x00\x00"), HEIC},
+		{"a film", []byte("\x00\x00\x00\x18ftypmp42\x00\x00\x00\x00"), Film},
+		{"a phone's film", []byte("\x00\x00\x00\x14ftypqt  \x00\x00\x00\x00"), Film},
+		{"another film", []byte("\x1aE\xdf\xa3\x01\x00\x00\x00\x00\x00"), Film},
+	} {
+		if got := refused(c.file); got != c.want {
+			t.Errorf("%s: %q, want %q", c.name, got, c.want)
+		}
+	}
+	if n, scans := scansOf(jpegOf(t, picture(40, 20))); n || scans != 1 {
+		t.Errorf("a camera's file: progressive %v, %d scans", n, scans)
+	}
+}
+
+// Decoding ends when the caller leaves.
+func TestDecodingStops(t *testing.T) {
+	ctx, cancel := context.WithCancel(context.Background())
+	cancel()
+	if _, err := NewDesk(1).Take(ctx, jpegOf(t, picture(400, 300))); !errors.Is(err, context.Canceled) {
+		t.Errorf("%v", err)
+	}
+	r := &stoppable{ctx, bytes.NewReader(make([]byte, 10))}
+	if _, err := r.Read(make([]byte, 4)); !errors.Is(err, context.Canceled) {
+		t.Errorf("%v", err)
+	}
+}
+
+// Every format that is taken is turned upright.
+func TestEveryFormatIsTurned(t *testing.T) {
+	exif := []byte{'I', 'I', 42, 0, 8, 0, 0, 0, 1, 0, 0x12, 0x01, 3, 0, 1, 0, 0, 0, 6, 0, 0, 0, 0, 0, 0, 0}
+	var b bytes.Buffer
+	if err := png.Encode(&b, picture(40, 20)); err != nil {
+		t.Fatal(err)
+	}
+	file := b.Bytes()
+	chunk := binary.BigEndian.AppendUint32(nil, uint32(len(exif)))
+	chunk = append(append(chunk, "eXIf"...), exif...)
+	chunk = binary.BigEndian.AppendUint32(chunk, crc32.ChecksumIEEE(chunk[4:]))
+	turned := append(append(append([]byte{}, file[:33]...), chunk...), file[33:]...) // after IHDR
+	p, err := NewDesk(1).Take(context.Background(), turned)
+	if err != nil || p.Width != 20 || p.Height != 40 {
+		t.Errorf("a PNG: %d × %d, %v", p.Width, p.Height, err)
+	}
+	webp := append([]byte("RIFF\x00\x00\x00\x00WEBPVP8X\x0a\x00\x00\x00"), make([]byte, 10)...)
+	webp = append(append(binary.LittleEndian.AppendUint32(append(webp, "EXIF"...), uint32(len(exif)+6)), "Exif\x00\x00"...), exif...)
+	if got := orientation("webp", webp); got != 6 {
+		t.Errorf("a WebP: %d", got)
+	}
 }

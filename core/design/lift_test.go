@@ -11,6 +11,7 @@ import (
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/larder"
 	"patient-kitchen/core/text"
+	"patient-kitchen/docs"
 )
 
 // One golden file for each step of the schema.
@@ -39,6 +40,32 @@ func TestLift(t *testing.T) {
 	for _, raw := range []string{"{", `{"schema":2}`, `{"schema":"x"}`} {
 		if string(design.Lift([]byte(raw))) != raw {
 			t.Errorf("%s was changed", raw)
+		}
+	}
+}
+
+// A key that nothing reads is named, in every language; a sound document, of
+// either form, has none.
+func TestStrays(t *testing.T) {
+	for _, name := range []string{"paper-strips", "thirsty-beans", "falling-spinners", "sour-lemon", "warm-wraps"} {
+		raw, err := docs.Examples.ReadFile("examples/" + name + ".json")
+		if err != nil {
+			t.Fatal(err)
+		}
+		if got := design.Strays(raw); len(got) != 0 {
+			t.Errorf("%s: %+v", name, got)
+		}
+		spoilt := strings.Replace(strings.Replace(string(raw), `"duration"`, `"minutes"`, 1), `"age_band"`, `"age_band": "5-7", "age_band"`, 1)
+		got := design.Strays([]byte(spoilt))
+		if len(got) != 2 || got[0].Code != "stray-twice" && got[1].Code != "stray-twice" {
+			t.Errorf("%s: %+v", name, got)
+		}
+		for _, f := range got {
+			for _, lang := range text.Languages {
+				if s := text.Render(f.Message, lang) + text.Render(f.Mend, lang); strings.ContainsAny(s, "[]{}") {
+					t.Errorf("%s: %s", f.Code, s)
+				}
+			}
 		}
 	}
 }

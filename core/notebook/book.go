@@ -13,7 +13,8 @@ import (
 type State string
 
 // A slot has a value, a typed text nobody could read yet, a reason for having
-// none, only spoiled tries, or nothing so far; or a value from a guarded step,
+// none, only spoiled tries, one that the teacher set aside, or nothing so far;
+// or a value from a guarded step,
 // which is kept and does not count: an adult has to be there and none had said
 // so, the home was not asked about itself, or what it said closes the step.
 const (
@@ -21,6 +22,7 @@ const (
 	NeedsLook    State = "needs-reading"
 	HasReason    State = "not-read"
 	OnlySpoiled  State = "spoiled"
+	IsAside      State = "set-aside"
 	NotYet       State = "not-yet"
 	AdultNotSaid State = "adult-not-said"
 	FactNotSaid  State = "fact-not-said"
@@ -48,7 +50,7 @@ type Cell struct {
 type Line struct {
 	Entry      Entry
 	Understood Understood
-	Fate       string // "counts", "corrected", "spoiled", "superseded" or one of Guarded
+	Fate       string // "counts", "corrected", "spoiled", "set-aside", "superseded" or one of Guarded
 	Reason     string // of spoiling or correcting
 }
 
@@ -88,11 +90,13 @@ func Open(d *design.Document, entries []Entry, w Writer, guards Guards) *Book {
 		}
 		return a.Before(c)
 	})
-	spoiled := map[string]string{}
+	spoiled := map[string]fate{}
 	for _, e := range sorted {
 		switch e.Kind {
 		case Spoiled:
-			spoiled[e.Refers] = e.Reason
+			spoiled[e.Refers] = fate{"spoiled", e.Reason}
+		case SetAside:
+			spoiled[e.Refers] = fate{"set-aside", e.Reason}
 		case Vouched:
 			b.Vouched[e.Step] = e.Reason
 		case Adult:
@@ -119,11 +123,14 @@ func Open(d *design.Document, entries []Entry, w Writer, guards Guards) *Book {
 	return b
 }
 
+// fate is what became of a reading, and why.
+type fate struct{ what, why string }
+
 // guarded lists the steps at which an entry was made although something had to
 // be said first and was not by then. A reading that names no step, or one that
 // does not take it, is of the steps that do.
 func (b *Book) guarded(e *Entry) []string {
-	if len(b.Guards) == 0 || e.Kind == Adult || e.Kind == Fact || e.Kind == Vouched || e.Kind == Tick || e.Kind == Sent || e.Kind == Spoiled {
+	if len(b.Guards) == 0 || e.Provenance == Desk || e.Kind == Adult || e.Kind == Fact || e.Kind == Vouched || e.Kind == Tick || e.Kind == Sent || e.Kind == Spoiled {
 		return nil
 	}
 	steps := []string{e.Step}
@@ -152,8 +159,8 @@ func (b *Book) takers(slot design.Slot) []string {
 	return out
 }
 
-func (b *Book) take(e *Entry, spoiled map[string]string) {
-	if e.Received.After(b.LastSeen) {
+func (b *Book) take(e *Entry, spoiled map[string]fate) {
+	if e.Provenance != Desk && e.Received.After(b.LastSeen) {
 		b.LastSeen = e.Received
 	}
 	switch e.Kind {
@@ -164,8 +171,8 @@ func (b *Book) take(e *Entry, spoiled map[string]string) {
 			return
 		}
 		line := Line{Entry: *e, Understood: Understand(r, e.Instrument, e.Typed, b.Writer), Fate: "counts"}
-		if reason, bad := spoiled[e.ID]; bad {
-			line.Fate, line.Reason = "spoiled", reason
+		if f, bad := spoiled[e.ID]; bad {
+			line.Fate, line.Reason = f.what, f.why
 		} else if steps := b.guarded(e); len(steps) > 0 {
 			line.Fate = string(b.Guards[steps[0]])
 		}
@@ -182,7 +189,7 @@ func (b *Book) take(e *Entry, spoiled map[string]string) {
 		}
 	case Tick:
 		b.Ticked[e.Refers] = e.Reason != "no"
-	case Adult, Fact, Vouched: // read before
+	case Adult, Fact, Vouched, SetAside, Asked: // read before, or for the page alone
 	case Sent:
 		at := e.Received
 		b.SentAt = &at
@@ -226,7 +233,11 @@ func (c *Cell) settle() {
 	case c.Entry != nil:
 		c.State = HasReason
 	case len(c.History) > 0:
-		c.State, c.Reason = OnlySpoiled, c.History[len(c.History)-1].Reason
+		final := c.History[len(c.History)-1]
+		c.State, c.Reason = OnlySpoiled, final.Reason
+		if final.Fate == "set-aside" {
+			c.State = IsAside
+		}
 	}
 }
 

@@ -25,10 +25,15 @@ const (
 	Adult       Kind = "adult"       // an adult says to be there, at a step
 	Fact        Kind = "fact"        // what the home says of itself (Refers: the fact; Choice: yes or no)
 	Vouched     Kind = "vouched"     // the teacher says why a step counts without that (Reason)
+	SetAside    Kind = "set-aside"   // the teacher lets the reading in Refers not count (Reason)
+	Asked       Kind = "asked"       // the teacher asks back about the reading in Refers (Text)
 )
 
+// Hers are the kinds that only the teacher writes.
+var Hers = []Kind{Vouched, SetAside, Asked}
+
 // Kinds are all kinds of entry.
-var Kinds = []Kind{Reading, Observation, Answer, Tick, StepDone, Spoiled, NotRead, Photo, Sent, Adult, Fact, Vouched}
+var Kinds = []Kind{Reading, Observation, Answer, Tick, StepDone, Spoiled, NotRead, Photo, Sent, Adult, Fact, Vouched, SetAside, Asked}
 
 // Provenance says whose measurement an entry is.
 type Provenance string
@@ -124,6 +129,14 @@ func Fits(d *design.Document, e *Entry) *Problem {
 	case Vouched:
 		if e.Step == "" || strings.TrimSpace(e.Reason) == "" {
 			return &Problem{"reason", "says why the step counts without an adult's word on record", "Grandma told me on the phone that she was there"}
+		}
+	case SetAside:
+		if e.Refers == "" || strings.TrimSpace(e.Reason) == "" {
+			return &Problem{"reason", "says which reading is set aside and why", "The ruler was upside down on the photo"}
+		}
+	case Asked:
+		if e.Refers == "" || strings.TrimSpace(e.Text) == "" {
+			return &Problem{"text", "says what is asked about which reading", "Did you read millimetres or centimetres?"}
 		}
 	case Fact:
 		if e.Refers == "" || len(e.Choice) != 1 || e.Choice[0] != "yes" && e.Choice[0] != "no" {

@@ -368,16 +368,13 @@ func (s *Server) assignments() {
 		return s.App.PutSharedEntry(ctx, who, i.Class, i.Assignment, i.ID, i.RawBody)
 	})
 	type onlyLanguage struct{ Accept }
-	type vouch struct {
+	type desk struct {
 		AssignmentPath
 		Home uuid.UUID `path:"home"`
-		Body struct {
-			Step   string `json:"step" doc:"Id of a step that needs an adult"`
-			Reason string `json:"reason" maxLength:"400" doc:"Why it counts although no adult's word is on record" example:"Grandma told me on the phone that she was there"`
-		}
+		Body app.DeskFields
 	}
-	forTeacher(s, op("POST", "/classes/{class}/assignments/{assignment}/notebooks/{home}/vouch", "vouch", "Let a step count without an adult's word, with the reason"), func(ctx context.Context, who app.TeacherActor, i *vouch) (Done, error) {
-		return Done{true}, s.App.Vouch(ctx, who, i.Class, i.Assignment, i.Home, i.Body.Step, i.Body.Reason)
+	forTeacher(s, op("POST", "/classes/{class}/assignments/{assignment}/notebooks/{home}/desk", "write-at-desk", "Set a reading aside, put a value in its place, ask about it, or let a step count: with the reason"), func(ctx context.Context, who app.TeacherActor, i *desk) (Done, error) {
+		return Done{true}, s.App.WriteAtDesk(ctx, who, i.Class, i.Assignment, i.Home, i.Body)
 	})
 	forTeacher(s, op("GET", "/incidents", "list-incidents", "What homes told through Something went wrong"), func(ctx context.Context, who app.TeacherActor, i *onlyLanguage) (List[app.IncidentView], error) {
 		v, err := s.App.Incidents(ctx, who, i.code())

@@ -325,3 +325,88 @@ func TestModelsAnswerWhileTyped(t *testing.T) {
 	teacher.refused("POST", "/models/pendulum", `{"typed": 5}`, 422, "invalid")
 	teacher.refused("POST", "/models/pendulum", `{`, 400, "")
 }
+
+// A teacher asks back, sets aside and puts a value in place of a reading: with
+// the reason, never silently, and the comparison is there with and without it.
+func TestAtTheDesk(t *testing.T) {
+	sc := newSite(t).school("t@school.example", "Fern", "Beck", "Sorrel", "Adder", "Heath")
+	ids := map[string]string{}
+	for i, h := range sc.homes {
+		p := sc.phone(h.Nickname)
+		sc.agree(p)
+		sc.put(p, newID(), map[string]any{"kind": "fact", "refers": "under-4", "choice": []string{"no"}, "phone_time": lesson, "offset_ms": 0})
+		ids[h.Nickname] = newID()
+		sc.put(p, newID(), reading("printer", "8 min", "12 mm"))
+		sc.put(p, ids[h.Nickname], reading("towel", "8 min", []string{"50 mm", "51 mm", "49 mm", "50 mm", "5 mm"}[i]))
+	}
+	last := sc.homes[4]
+	desk := sc.asPath("/notebooks/" + last.ID.String() + "/desk")
+	mean := func(list []app.ComparisonView) string {
+		for _, g := range list[0].Groups {
+			if g.Condition == "towel" {
+				return g.Text
+			}
+		}
+		return ""
+	}
+	before := sc.results()
+	if before.AtDesk != 0 || len(before.AsSent) != 0 {
+		t.Fatalf("%+v", before.AsSent)
+	}
+	was := mean(before.Comparisons)
+	of := ids[last.Nickname]
+	for _, bad := range []map[string]string{
+		{"kind": "set-aside", "refers": of, "reason": "wrong"},
+		{"kind": "set-aside", "refers": newID(), "reason": "The ruler was upside down on the photo"},
+		{"kind": "set-aside", "refers": ids[sc.homes[0].Nickname], "reason": "The ruler was upside down on the photo"},
+		{"kind": "reading", "refers": of, "reason": "The photo shows 50 mm, the zero is smudged"},
+		{"kind": "asked", "refers": of},
+	} {
+		sc.teacher.refused("POST", desk, bad, 422, "invalid")
+	}
+	p := sc.phone(last.Nickname)
+	for _, hers := range []string{"set-aside", "asked", "vouched"} {
+		p.refused("PUT", sc.homePath(p, "/entries/"+newID()), map[string]any{"kind": hers, "step": "cut", "refers": of, "reason": "It was fine, we promise you", "text": "why?", "phone_time": lesson, "offset_ms": 0}, 403, "no-permission")
+	}
+	want[api.Done](sc.teacher, "POST", desk, map[string]string{"kind": "asked", "refers": of, "text": "Millimetres or centimetres?"})
+	want[api.Done](sc.teacher, "POST", desk, map[string]string{"kind": "set-aside", "refers": of, "reason": "The photo shows five centimetres, not millimetres"})
+	aside := sc.results()
+	if aside.AtDesk != 1 || mean(aside.AsSent) != was || mean(aside.Comparisons) == was {
+		t.Errorf("aside: %d, %q, as sent %q, before %q", aside.AtDesk, mean(aside.Comparisons), mean(aside.AsSent), was)
+	}
+	for _, h := range aside.Homes {
+		for _, c := range h.Cells {
+			if c.State == "set-aside" && (h.Nickname != last.Nickname || c.Reason == "") {
+				t.Errorf("%s: %+v", h.Nickname, c)
+			}
+		}
+	}
+	want[api.Done](sc.teacher, "POST", desk, map[string]string{"kind": "reading", "refers": of, "typed": "50 mm", "reason": "The photo shows 50 mm, the zero is smudged"})
+	put := sc.results()
+	if put.AtDesk != 2 || !strings.HasPrefix(mean(put.Comparisons), "50") {
+		t.Errorf("put: %d, %q", put.AtDesk, mean(put.Comparisons))
+	}
+	nb := want[app.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+last.ID.String()), nil)
+	fates := map[string]string{}
+	for _, l := range nb.Lines {
+		fates[l.Entry.Typed+" "+l.Provenance] = l.Fate + " " + l.FateReason
+	}
+	if fates["5 mm own"] != "set-aside The photo shows five centimetres, not millimetres" || !strings.HasPrefix(fates["50 mm desk"], "counts") {
+		t.Errorf("%v", fates)
+	}
+	csv := string(sc.teacher.do("GET", sc.asPath("/export.csv"), nil).body)
+	if !strings.Contains(csv, "set-aside") || !strings.Contains(csv, "desk") {
+		t.Errorf("%s", csv)
+	}
+	found := 0
+	for _, s := range want[app.Bundle](p, "GET", p.home, nil).Sheets {
+		for _, e := range s.Entries {
+			if e.Entry.Kind == "asked" && e.Entry.Text == "Millimetres or centimetres?" || e.Entry.Kind == "set-aside" {
+				found++
+			}
+		}
+	}
+	if found != 2 {
+		t.Errorf("the home reads %d of what was written at the desk", found)
+	}
+}

@@ -165,9 +165,9 @@ func TestTheAdultsWordIsHeld(t *testing.T) {
 	if len(nb.Held) != 1 || nb.Held[0].ID != "read-8" {
 		t.Errorf("%+v", nb.Held)
 	}
-	sc.teacher.refused("POST", book+"/vouch", map[string]string{"step": "read-8", "reason": "fine"}, 422, "invalid")
-	sc.teacher.refused("POST", book+"/vouch", map[string]string{"step": "pour", "reason": "Grandma told me that she was there"}, 422, "invalid")
-	want[api.Done](sc.teacher, "POST", book+"/vouch", map[string]string{"step": "read-8", "reason": "Grandma told me that she was there"})
+	sc.teacher.refused("POST", book+"/desk", map[string]string{"kind": "vouched", "step": "read-8", "reason": "fine"}, 422, "invalid")
+	sc.teacher.refused("POST", book+"/desk", map[string]string{"kind": "vouched", "step": "pour", "reason": "Grandma told me that she was there"}, 422, "invalid")
+	want[api.Done](sc.teacher, "POST", book+"/desk", map[string]string{"kind": "vouched", "step": "read-8", "reason": "Grandma told me that she was there"})
 	if r := sc.results(); r.Counted != 2 {
 		t.Errorf("counted %d", r.Counted)
 	}

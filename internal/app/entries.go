@@ -6,6 +6,7 @@ import (
 	"crypto/sha256"
 	"encoding/json"
 	"errors"
+	"slices"
 	"strings"
 	"time"
 
@@ -22,7 +23,7 @@ import (
 // EntryFields are an entry as the phone sends it; which are set depends on
 // the kind.
 type EntryFields struct {
-	Kind       string    `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,sent,adult,fact,vouched"`
+	Kind       string    `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,sent,adult,fact,vouched,set-aside,asked"`
 	Step       string    `json:"step,omitempty"`
 	Reading    string    `json:"reading,omitempty"`
 	Condition  string    `json:"condition,omitempty"`
@@ -157,8 +158,8 @@ func mayWrite(as store.Assignment, p PermissionView, f EntryFields) error {
 	kind := notebook.Kind(f.Kind)
 	words := kind == notebook.Answer || kind == notebook.Observation || kind == notebook.Sent || kind == notebook.Tick
 	switch {
-	case kind == notebook.Vouched:
-		return &Refused{Code: "no-permission", Detail: "Only the teacher lets a step count without an adult's word."}
+	case slices.Contains(notebook.Hers, kind):
+		return &Refused{Code: "no-permission", Detail: "Only the teacher writes this."}
 	case p.State == "watching":
 		if kind == notebook.Tick || !words {
 			return errWatchOnly

@@ -128,7 +128,7 @@ func reviewOf(raw []byte, language string) ReviewView {
 	}
 	r := review.Of(&d)
 	v.Readable, v.Issuable, v.Verdict = true, r.Issuable, string(safety.Worst(r.Safety.Findings))
-	for _, f := range r.Validation {
+	for _, f := range append(r.Validation, design.Strays(raw)...) {
 		v.Validation = append(v.Validation, FindingView{f.Code, string(f.Severity), f.Path, text.Render(f.Message, language), text.Render(f.Mend, language), f.Offer})
 	}
 	v.Safety, v.Order, v.Bands = viewSafety(&d, d.Larder(), r.Safety, language), viewOrder(&d, d.Larder(), r.Safety, language), viewBands(r.Safety)

@@ -64,6 +64,9 @@ func exportBook(name string, book *notebook.Book) []ExportRow {
 		}
 		for _, l := range c.History {
 			row := base
+			if l.Entry.Provenance == notebook.Desk {
+				row.Provenance = string(notebook.Desk)
+			}
 			row.Typed, row.Fate, row.Reason, row.Late = l.Entry.Typed, exportFate(l.Fate), l.Reason, l.Entry.Late
 			if in, ok := r.Instrument(l.Entry.Instrument); ok {
 				row.Instrument = in.ID

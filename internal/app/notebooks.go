@@ -21,7 +21,7 @@ import (
 // NotebookLine is one entry of a home's notebook, corrections included.
 type NotebookLine struct {
 	EntryView
-	Fate       string    `json:"fate,omitempty" enum:"counts,corrected,superseded,spoiled,adult-not-said,fact-not-said,not-here" doc:"Of a reading"`
+	Fate       string    `json:"fate,omitempty" enum:"counts,corrected,superseded,spoiled,set-aside,adult-not-said,fact-not-said,not-here" doc:"Of a reading"`
 	FateReason string    `json:"fate_reason,omitempty"`
 	MeasuredAt time.Time `json:"measured_at" doc:"By the phone, in the server's time"`
 }
@@ -83,9 +83,19 @@ func held(book *notebook.Book, language string) []HeldStep {
 	return steps
 }
 
-// Vouch lets what a home entered at a guarded step count all the same: the
-// teacher says why, and it stands in the notebook.
-func (a *App) Vouch(ctx context.Context, who TeacherActor, class, assignment, home uuid.UUID, step, reason string) error {
+// DeskFields are what a teacher writes into a home's notebook, with the reason:
+// nothing there is changed silently.
+type DeskFields struct {
+	Kind   string `json:"kind" enum:"vouched,set-aside,asked,reading" doc:"A guarded step counts; a reading does not; a question about it; a value in its place"`
+	Step   string `json:"step,omitempty" doc:"Of what counts all the same"`
+	Refers string `json:"refers,omitempty" doc:"Id of the reading"`
+	Reason string `json:"reason,omitempty" example:"Grandma told me on the phone that she was there"`
+	Text   string `json:"text,omitempty" doc:"What is asked"`
+	Typed  string `json:"typed,omitempty" doc:"The value in its place, as typed"`
+}
+
+// WriteAtDesk writes into a home's notebook what the teacher says of it.
+func (a *App) WriteAtDesk(ctx context.Context, who TeacherActor, class, assignment, home uuid.UUID, in DeskFields) error {
 	if _, err := a.class(ctx, who, class); err != nil {
 		return err
 	}
@@ -100,31 +110,62 @@ func (a *App) Vouch(ctx context.Context, who TeacherActor, class, assignment, ho
 	if err != nil {
 		return err
 	}
-	now := a.Now()
-	f := EntryFields{Kind: string(notebook.Vouched), Step: step, Reason: strings.TrimSpace(reason), PhoneTime: now}
-	if len([]rune(f.Reason)) < safety.LeastReason {
-		return &Invalid{"reason", fmt.Sprintf("says why it counts, with at least %d letters", safety.LeastReason), "Grandma told me on the phone that she was there"}
-	}
 	said, err := a.Store.HomeEntries(ctx, class, home)
 	if err != nil {
 		return err
 	}
-	if guards(&d)(knownFacts(said)[home])[step] == "" {
-		return &Invalid{"step", "has to be a step that waits for something to be said", ""}
+	now := a.Now()
+	f := EntryFields{Kind: in.Kind, Step: in.Step, Refers: in.Refers, Reason: strings.TrimSpace(in.Reason), Text: strings.TrimSpace(in.Text), PhoneTime: now}
+	if notebook.Kind(in.Kind) != notebook.Asked && len([]rune(f.Reason)) < safety.LeastReason {
+		return &Invalid{"reason", fmt.Sprintf("says why, with at least %d letters", safety.LeastReason), "Grandma told me on the phone that she was there"}
+	}
+	switch notebook.Kind(in.Kind) {
+	case notebook.Vouched:
+		if guards(&d)(knownFacts(said)[home])[f.Step] == "" {
+			return &Invalid{"step", "has to be a step that waits for something to be said", ""}
+		}
+	default:
+		of, ok := readingOf(said, assignment, in.Refers)
+		if !ok {
+			return &Invalid{"refers", "has to be a reading of this home", ""}
+		}
+		if notebook.Kind(in.Kind) == notebook.Reading {
+			f.Step, f.Reading, f.Condition, f.Time, f.Trial, f.Instrument, f.Typed = of.Step, of.Slot.Reading, of.Slot.Condition, of.Slot.Time, of.Slot.Trial, of.Instrument, in.Typed
+			if strings.TrimSpace(in.Typed) == "" {
+				return &Invalid{"typed", "has to be the value in its place", "42 mm"}
+			}
+		}
 	}
 	if err := f.check(now); err != nil {
 		return err
+	}
+	e := f.entry()
+	if p := notebook.Fits(&d, &e); p != nil {
+		return &Invalid{p.Field, p.Rule, p.Example}
 	}
 	raw, err := json.Marshal(f)
 	if err != nil {
 		return err
 	}
 	sum := sha256.Sum256(raw)
-	e := store.Entry{ClassID: class, ID: store.NewID(), AssignmentID: assignment, HomeID: &home, Provenance: string(notebook.Desk), Kind: f.Kind, Body: raw, BodySha: sum[:], PhoneTime: now, ReceivedAt: now, Late: now.After(as.DueAt)}
-	return a.audited(ctx, who, class, &home, "entry", "let step "+step+" count", func(q *store.Queries) error {
-		_, err := q.AddEntry(ctx, e, a.limits().Entries)
+	row := store.Entry{ClassID: class, ID: store.NewID(), AssignmentID: assignment, HomeID: &home, Provenance: string(notebook.Desk), Kind: f.Kind, Body: raw, BodySha: sum[:], PhoneTime: now, ReceivedAt: now, Late: now.After(as.DueAt)}
+	return a.audited(ctx, who, class, &home, "entry", in.Kind, func(q *store.Queries) error {
+		added, err := q.AddEntry(ctx, row, a.limits().Entries)
+		if err == nil && !added {
+			err = errFull("entries")
+		}
 		return err
 	})
+}
+
+// readingOf finds a reading of a home in an assignment.
+func readingOf(rows []store.Entry, assignment uuid.UUID, id string) (notebook.Entry, bool) {
+	for _, r := range rows {
+		if e, _ := readEntry(r); r.AssignmentID == assignment && e.Kind == notebook.Reading && e.ID == id {
+			return e, true
+		}
+	}
+	return notebook.Entry{}, false
 }
 
 // OwnResult is a home's own result, worked out with its own numbers, or with

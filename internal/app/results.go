@@ -3,6 +3,7 @@ package app
 import (
 	"context"
 	"math"
+	"slices"
 
 	"github.com/google/uuid"
 
@@ -109,7 +110,7 @@ func (a *App) Results(ctx context.Context, who TeacherActor, class, assignment u
 	d := &b.design
 	sheet := makeSheet(b.assignment, d, language, a.Now())
 	out := Results{Question: sheet.Question, Conditions: sheet.Conditions, Readings: sheet.Readings, Slots: d.Slots(), Derived: []DerivedRow{},
-		Homes: []HomeResult{}, Comparisons: []ComparisonView{}, Erased: erased}
+		Homes: []HomeResult{}, Comparisons: []ComparisonView{}, AsSent: []ComparisonView{}, Erased: erased}
 	for _, x := range d.Outcomes() {
 		name, _ := x.Name.In(language)
 		out.Derived = append(out.Derived, DerivedRow{x.ID, name, x.Unit, x.Formula})
@@ -140,11 +141,45 @@ func (a *App) Results(ctx context.Context, who TeacherActor, class, assignment u
 	for _, c := range comparisons {
 		out.Comparisons = append(out.Comparisons, viewComparison(d, c, language))
 	}
+	if asSent := b.asSent(&out); len(asSent) > 0 {
+		for _, c := range compare.Class(d, asSent) {
+			out.AsSent = append(out.AsSent, viewComparison(d, c, language))
+		}
+	}
 	markOutliers(out.Homes, comparisons)
 	as := b.assignment
 	out.Assignment = AssignmentView{ID: as.ID, Class: class, ClassName: b.class.Name, Experiment: as.ExperimentID, Title: sheet.Title, Number: as.Number, OpensAt: as.OpensAt, DueAt: as.DueAt,
 		IssuedAt: as.IssuedAt, RecalledAt: as.RecalledAt, RecallReason: as.RecallReason, Homes: len(b.homes), Sent: sent, State: sheet.State}
 	return out, nil
+}
+
+// asSent are the homes that would count without the teacher's hand in their
+// readings; none where there was none.
+func (b *classBooks) asSent(out *Results) []compare.Home {
+	changed := func(r store.Entry) bool {
+		return r.Provenance == string(notebook.Desk) && (r.Kind == string(notebook.SetAside) || r.Kind == string(notebook.Reading))
+	}
+	for _, rows := range b.entries {
+		for _, r := range rows {
+			if changed(r) {
+				out.AtDesk++
+			}
+		}
+	}
+	if out.AtDesk == 0 {
+		return nil
+	}
+	var homes []compare.Home
+	for _, h := range b.homes {
+		book := b.books[h.ID]
+		if slices.ContainsFunc(b.entries[h.ID], changed) {
+			book = openBook(&b.design, slices.DeleteFunc(slices.Clone(b.entries[h.ID]), changed), book.Writer, book.Guards)
+		}
+		if hasValues(book) {
+			homes = append(homes, compare.Home{Key: h.ID.String(), Book: book})
+		}
+	}
+	return homes
 }
 
 func hasValues(b *notebook.Book) bool {

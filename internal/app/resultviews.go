@@ -25,6 +25,8 @@ type Results struct {
 	Homes       []HomeResult     `json:"homes"`
 	Shared      *HomeResult      `json:"shared,omitempty" doc:"The teacher's own readings"`
 	Comparisons []ComparisonView `json:"comparisons"`
+	AsSent      []ComparisonView `json:"as_sent" doc:"The same without what the teacher set aside or put in its place; empty where that is nothing"`
+	AtDesk      int              `json:"at_desk" doc:"Readings that the teacher set aside or put another value in place of"`
 	Erased      int              `json:"erased" doc:"Homes removed for good"`
 	Counted     int              `json:"counted" doc:"Homes whose readings count"`
 }
@@ -57,7 +59,7 @@ type HomeResult struct {
 
 // CellView is one slot of a home.
 type CellView struct {
-	State   string   `json:"state" enum:"value,needs-reading,not-read,spoiled,not-yet,adult-not-said,fact-not-said,not-here"`
+	State   string   `json:"state" enum:"value,needs-reading,not-read,spoiled,set-aside,not-yet,adult-not-said,fact-not-said,not-here"`
 	Value   *float64 `json:"value,omitempty" doc:"In the reading's unit, rounded to its uncertainty"`
 	U       *float64 `json:"u,omitempty" doc:"Standard uncertainty in the reading's unit"`
 	Text    string   `json:"text,omitempty" doc:"The value in the reading's unit"`

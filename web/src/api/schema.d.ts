@@ -108,7 +108,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/classes/{class}/assignments/{assignment}/notebooks/{home}/vouch": {
+    "/api/v1/classes/{class}/assignments/{assignment}/notebooks/{home}/desk": {
         parameters: {
             query?: never;
             header?: never;
@@ -117,8 +117,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Let a step count without an adult's word, with the reason */
-        post: operations["vouch"];
+        /** Set a reading aside, put a value in its place, ask about it, or let a step count: with the reason */
+        post: operations["write-at-desk"];
         delete?: never;
         options?: never;
         head?: never;
@@ -994,7 +994,7 @@ export interface components {
             history: number;
             reason?: string;
             /** @enum {string} */
-            state: "value" | "needs-reading" | "not-read" | "spoiled" | "not-yet" | "adult-not-said" | "fact-not-said" | "not-here";
+            state: "value" | "needs-reading" | "not-read" | "spoiled" | "set-aside" | "not-yet" | "adult-not-said" | "fact-not-said" | "not-here";
             /** @description The value in the reading's unit */
             text?: string;
             typed?: string;
@@ -1198,6 +1198,23 @@ export interface components {
             /** @description No word of the larder explains the name: it is not closed in, heated, lit, tasted or put on skin */
             unknown: boolean;
         };
+        DeskFields: {
+            /**
+             * @description A guarded step counts; a reading does not; a question about it; a value in its place
+             * @enum {string}
+             */
+            kind: "vouched" | "set-aside" | "asked" | "reading";
+            /** @example Grandma told me on the phone that she was there */
+            reason?: string;
+            /** @description Id of the reading */
+            refers?: string;
+            /** @description Of what counts all the same */
+            step?: string;
+            /** @description What is asked */
+            text?: string;
+            /** @description The value in its place, as typed */
+            typed?: string;
+        };
         Done: {
             ok: boolean;
         };
@@ -1222,7 +1239,7 @@ export interface components {
             evidence?: string;
             instrument?: string;
             /** @enum {string} */
-            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "vouched";
+            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "vouched" | "set-aside" | "asked";
             /**
              * Format: int64
              * @description Server's clock minus the phone's, as last measured, in milliseconds
@@ -1261,7 +1278,7 @@ export interface components {
             evidence?: string;
             instrument?: string;
             /** @enum {string} */
-            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "vouched";
+            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "vouched" | "set-aside" | "asked";
             /**
              * Format: int64
              * @description Server's clock minus the phone's, as last measured, in milliseconds
@@ -1824,7 +1841,7 @@ export interface components {
              * @description Of a reading
              * @enum {string}
              */
-            fate?: "counts" | "corrected" | "superseded" | "spoiled" | "adult-not-said" | "fact-not-said" | "not-here";
+            fate?: "counts" | "corrected" | "superseded" | "spoiled" | "set-aside" | "adult-not-said" | "fact-not-said" | "not-here";
             fate_reason?: string;
             id: string;
             /** @description The value in the reading's own unit */
@@ -2033,7 +2050,14 @@ export interface components {
             working?: string;
         };
         Results: {
+            /** @description The same without what the teacher set aside or put in its place; empty where that is nothing */
+            as_sent: components["schemas"]["ComparisonView"][];
             assignment: components["schemas"]["AssignmentView"];
+            /**
+             * Format: int64
+             * @description Readings that the teacher set aside or put another value in place of
+             */
+            at_desk: number;
             comparisons: components["schemas"]["ComparisonView"][];
             conditions: components["schemas"]["ConditionRow"][];
             /**
@@ -2446,15 +2470,6 @@ export interface components {
             unit?: string;
             value: unknown;
         };
-        VouchBody: {
-            /**
-             * @description Why it counts although no adult's word is on record
-             * @example Grandma told me on the phone that she was there
-             */
-            reason: string;
-            /** @description Id of a step that needs an adult */
-            step: string;
-        };
         WaitRow: {
             from: string;
             /**
@@ -2747,7 +2762,7 @@ export interface operations {
             };
         };
     };
-    vouch: {
+    "write-at-desk": {
         parameters: {
             query?: never;
             header?: never;
@@ -2760,7 +2775,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["VouchBody"];
+                "application/json": components["schemas"]["DeskFields"];
             };
         };
         responses: {

@@ -32,6 +32,10 @@ export class Book {
   spoiled(id: string) {
     return this.of('spoiled').find((e) => e.entry.refers === id);
   }
+  /** What the teacher wrote about a reading: a question, or why it does not count. */
+  desk(id: string) {
+    return last(this.entries.filter((e) => (e.entry.kind === 'asked' || e.entry.kind === 'set-aside') && e.entry.refers === id));
+  }
   /** The reading that counts: the last that was not spoiled. */
   present(slot: Slot) {
     return last(this.readings(slot).filter((e) => !this.spoiled(e.id)));

@@ -41,6 +41,7 @@ export function ReadingField({ state, sheet, book, slot, reading, instrument, st
   useEffect(() => void state.recall<string>(key).then((kept) => kept && setTyped(kept)), [key]); // eslint-disable-line react-hooks/exhaustive-deps
   const present = book.present(slot);
   const notRead = book.notRead(slot);
+  const desk = present && book.desk(present.id);
   const spoiled = book.readings(slot).filter((e) => book.spoiled(e.id));
   const condition = sheet.conditions.find((c) => c.id === slot.condition);
   const several = step.takes.some((s) => s.reading !== slot.reading);
@@ -101,6 +102,11 @@ export function ReadingField({ state, sheet, book, slot, reading, instrument, st
         </form>
       )}
       {present && !changing && <Kept entry={present} id={id} accepted={accepted} onAccept={() => setAccepted(true)} onChange={() => { setChanging(true); write(present.entry.typed ?? ''); }} />}
+      {desk && (
+        <p className="doubt">
+          {desk.entry.kind === 'asked' ? t('teacherAsks', { text: desk.entry.text }) : t('teacherAside', { reason: desk.entry.reason })}
+        </p>
+      )}
       {!present && notRead && <p className="second">{t('notRead')}: {notRead.entry.reason}</p>}
       {asking === 'spoiled' && <Reasons title={t('spoiledWhy')} reasons={['spilled', 'touched', 'tooEarly', 'fell']} onPick={spoil} />}
       {asking === 'not-read' && <Reasons title={t('notReadWhy')} reasons={['forgot', 'broken', 'noTool', 'cannotRead']} onPick={skip} />}

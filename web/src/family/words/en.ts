@@ -110,6 +110,8 @@ export const en = {
   "keepIt": "Keep it",
   "lookOnce": "Please look once more",
   "spoiledTry": "This try is spoiled",
+  "teacherAsks": "Your teacher asks: {{text}}",
+  "teacherAside": "Your teacher set this aside: {{reason}} You can read it once more and change it.",
   "spoiledKept": "Spoiled try (kept): {{reason}}",
   "spoiledWhy": "What happened? Spills happen in every laboratory: it is kept, and you start a new try.",
   "spilled": "spilled",

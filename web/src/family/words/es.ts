@@ -110,6 +110,8 @@ export const es = {
   "keepIt": "Dejarlo así",
   "lookOnce": "Mira otra vez, por favor",
   "spoiledTry": "Esta vez ha fallado",
+  "teacherAsks": "Tu docente pregunta: {{text}}",
+  "teacherAside": "Tu docente lo dejó aparte: {{reason}} Puedes leerlo otra vez y cambiarlo.",
   "spoiledKept": "Vez fallida (se guarda): {{reason}}",
   "spoiledWhy": "¿Qué pasó? En todos los laboratorios se derraman cosas: se guarda y empiezas otra vez.",
   "spilled": "se derramó",

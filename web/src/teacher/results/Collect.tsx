@@ -6,7 +6,7 @@ import { NotIssued } from './NotIssued';
 import { SharedEntry } from './SharedEntry';
 import { guardWords, isGuard, stateWords, useResults, type Assignment, type HomeResult, type Results } from './useResults';
 
-const missing: Record<string, string> = { 'not-yet': 'not yet', spoiled: 'spoiled', 'needs-reading': 'to read' };
+const missing: Record<string, string> = { 'not-yet': 'not yet', spoiled: 'spoiled', 'set-aside': 'set aside', 'needs-reading': 'to read' };
 
 /** Homes × conditions and times with every reading; what is missing says why, what is doubtful has a dashed line under it. */
 export function Collect({ assignment, id }: { assignment: Assignment | undefined; id: string }) {

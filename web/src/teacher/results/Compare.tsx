@@ -15,7 +15,9 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
   if (results.error) return <PartError what="The class result" error={results.error} retry={() => void results.refetch()} />;
   const r = results.data;
   const change = (key: string, value?: string) => setParams((p) => { if (value) p.set(key, value); else p.delete(key); return p; });
-  const comparison = r.comparisons.find((c) => c.derived === params.get('plot')) ?? r.comparisons[0];
+  const asSent = params.get('as') === 'sent' && r.as_sent.length > 0;
+  const comparisons = asSent ? r.as_sent : r.comparisons;
+  const comparison = comparisons.find((c) => c.derived === params.get('plot')) ?? comparisons[0];
   const home = params.get('home');
   if (!comparison) {
     return (
@@ -54,6 +56,14 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
         <Findings comparison={comparison} few={few} />
         <ClassPlot r={r} comparison={comparison} chosen={home} onOpen={(h) => change('home', h)} />
         {!few && <GroupsTable comparison={comparison} />}
+        {r.at_desk > 0 && (
+          <p className="notice plain">
+            {r.at_desk === 1 ? 'One reading was' : `${r.at_desk} readings were`} set aside or given another value by you.{' '}
+            <button type="button" className="btn-plain" aria-pressed={asSent} onClick={() => change('as', asSent ? undefined : 'sent')}>
+              {asSent ? 'Show it with that' : 'Show it as it was sent'}
+            </button>
+          </p>
+        )}
         <p className="second small" style={{ marginTop: 8 }}>
           {r.homes.length - r.counted} of {r.homes.length} homes are not counted: {r.homes.filter((h) => h.state === 'declined' || h.permission === 'watching').length} use shared readings, {r.homes.filter((h) => h.state === 'withdrawn').length} took permission back, the rest have no reading yet.
           {r.erased > 0 && ` ${r.erased} homes were removed.`}

@@ -1,7 +1,8 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { Loading, PartError, ProblemLine, time } from '../frame/parts';
+import { AtDesk, useDesk } from './AtDesk';
 import { guardWords, isGuard, stateWords, type Assignment, type Results } from './useResults';
 
 type Line = Schemas['NotebookLine'];
@@ -12,6 +13,7 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
   if (notebook.isPending) return <Loading what="the notebook" />;
   if (notebook.error) return <PartError what="The notebook" error={notebook.error} retry={() => void notebook.refetch()} />;
   const { result, lines, held } = notebook.data;
+  const desk = `/classes/${assignment.class}/assignments/${assignment.id}/notebooks/${home}/desk`;
   const conditionName = (id?: string) => results.conditions.find((c) => c.id === id)?.name ?? '';
   return (
     <>
@@ -21,7 +23,7 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
         {result.late && ' · some came late'}
       </p>
       {held.map((step) => (
-        <Held key={step.id} step={step} path={`/classes/${assignment.class}/assignments/${assignment.id}/notebooks/${home}/vouch`} />
+        <Held key={step.id} step={step} path={desk} />
       ))}
       {results.derived.map((d) => (
         <div key={d.id} style={{ marginBottom: 8 }}>
@@ -56,6 +58,7 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
             {new Date(l.received_at).getTime() - new Date(l.measured_at).getTime() > 120_000 && <span className="second"> · received {time(l.received_at)}</span>}
             {l.late && <span className="second"> · after the due time</span>}
             {l.clock_jump && <span className="second"> · the phone’s clock was ahead</span>}
+            {l.entry.kind === 'reading' && l.fate === 'counts' && <AtDesk path={desk} reading={l.id} name={l.entry.typed ?? ''} />}
           </li>
         ))}
       </ul>
@@ -73,13 +76,12 @@ const waits: Record<Schemas['HeldStep']['why'], string> = {
 function Held({ step, path }: { step: Schemas['HeldStep']; path: string }) {
   const [why, setWhy] = useState('');
   const [error, setError] = useState<unknown>();
-  const client = useQueryClient();
+  const write = useDesk(path);
   const keep = async (e: FormEvent) => {
     e.preventDefault();
     setError(undefined);
     try {
-      await ask('POST', path, { body: { step: step.id, reason: why } });
-      await client.invalidateQueries({ queryKey: ['results'] });
+      await write({ kind: 'vouched', step: step.id, reason: why });
     } catch (problem) {
       setError(problem);
     }
@@ -109,7 +111,8 @@ function entryWords(l: Line, condition: (id?: string) => string) {
     case 'reading':
       return (
         <>
-          {slot}: <span className={l.fate === 'spoiled' || l.fate === 'corrected' || l.fate === 'superseded' || isGuard(l.fate) ? 'cell-spoiled' : ''}>{e.typed}</span>
+          {l.provenance === 'desk' && 'you put in its place, '}
+          {slot}: <span className={l.fate === 'spoiled' || l.fate === 'corrected' || l.fate === 'superseded' || l.fate === 'set-aside' || isGuard(l.fate) ? 'cell-spoiled' : ''}>{e.typed}</span>
           {l.in_unit && l.in_unit.replace('\u00a0', ' ') !== e.typed && ` = ${l.in_unit}`}
           {l.assumed && ' (unit from the field)'}
           {l.fate && l.fate !== 'counts' && <em className="second" style={{ fontStyle: 'normal' }}> {l.fate.replaceAll('-', ' ')}{l.fate_reason && `: ${l.fate_reason}`}</em>}
@@ -132,6 +135,10 @@ function entryWords(l: Line, condition: (id?: string) => string) {
       return e.reason === 'no' ? `took the tick off ${e.refers}` : `ticked ${e.refers}`;
     case 'adult':
       return `an adult is there, ${e.step}`;
+    case 'set-aside':
+      return `you set a reading aside: ${e.reason}`;
+    case 'asked':
+      return `you asked: “${e.text}”`;
     case 'vouched':
       return `you let ${e.step} count: ${e.reason}`;
     case 'sent':

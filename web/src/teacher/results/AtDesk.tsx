@@ -1,0 +1,89 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { ask, type Schemas } from '../../api/client';
+import { ProblemLine } from '../frame/parts';
+
+type Fields = Schemas['DeskFields'];
+type Act = 'set-aside' | 'reading' | 'asked';
+
+const acts: Record<Act, { words: string; label: string; example: string; done: string }> = {
+  asked: { words: 'Ask back', label: 'What do you ask? The home reads it beside the reading', example: 'Did you read millimetres or centimetres?', done: 'Ask' },
+  reading: { words: 'Put another value', label: 'Why? It stands in the notebook', example: 'The photo shows 45 mm, the 5 is smudged', done: 'Put it there' },
+  'set-aside': { words: 'Set aside', label: 'Why does it not count? It stands in the notebook', example: 'The ruler was upside down on the photo', done: 'Set it aside' },
+};
+
+/** Sends what the teacher writes into a home's notebook. */
+export function useDesk(path: string) {
+  const client = useQueryClient();
+  return async (body: Fields) => {
+    await ask('POST', path, { body });
+    await client.invalidateQueries({ queryKey: ['results'] });
+  };
+}
+
+/** What a teacher can do about one reading, each with its reason: nothing is changed silently. */
+export function AtDesk({ path, reading, name }: { path: string; reading: string; name: string }) {
+  const [open, setOpen] = useState(false);
+  const [act, setAct] = useState<Act>();
+  const [words, setWords] = useState('');
+  const [typed, setTyped] = useState('');
+  const [error, setError] = useState<unknown>();
+  const write = useDesk(path);
+  const keep = async (e: FormEvent) => {
+    e.preventDefault();
+    setError(undefined);
+    try {
+      await write({ kind: act!, refers: reading, ...(act === 'asked' ? { text: words } : { reason: words }), ...(act === 'reading' && { typed }) });
+      setAct(undefined);
+      setOpen(false);
+      setWords('');
+    } catch (problem) {
+      setError(problem);
+    }
+  };
+  if (!open) {
+    return (
+      <span className="desk-acts">
+        <button type="button" className="btn-plain" onClick={() => setOpen(true)}>
+          Not right?<span className="visually-hidden"> {name}</span>
+        </button>
+      </span>
+    );
+  }
+  if (!act) {
+    return (
+      <span className="desk-acts">
+        {(Object.keys(acts) as Act[]).map((a) => (
+          <button key={a} type="button" className="btn-plain" onClick={() => setAct(a)}>
+            {acts[a].words}
+            <span className="visually-hidden">: {name}</span>
+          </button>
+        ))}
+      </span>
+    );
+  }
+  const id = `desk-${reading}`;
+  return (
+    <form className="notice plain" onSubmit={(e) => void keep(e)}>
+      {act === 'reading' && (
+        <>
+          <label className="named" htmlFor={`${id}-typed`}>
+            The value in its place
+          </label>
+          <input id={`${id}-typed`} className="form-control" maxLength={200} value={typed} onChange={(e) => setTyped(e.target.value)} placeholder="45 mm" />
+        </>
+      )}
+      <label className="named" htmlFor={id}>
+        {acts[act].label}
+      </label>
+      <input id={id} className="form-control" maxLength={400} value={words} onChange={(e) => setWords(e.target.value)} placeholder={acts[act].example} />
+      <ProblemLine error={error} />
+      <button type="submit" className="btn btn-outline-primary mt-2">
+        {acts[act].done}
+      </button>{' '}
+      <button type="button" className="btn-plain" onClick={() => setAct(undefined)}>
+        Leave it
+      </button>
+    </form>
+  );
+}

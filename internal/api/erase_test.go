@@ -9,7 +9,7 @@ import (
 	"time"
 
 	"patient-kitchen/internal/api"
-	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/config"
 )
 
 // Erasing holds against what is under way: while a phone writes and uploads,
@@ -88,7 +88,7 @@ func TestTwoPicturesUnderOneID(t *testing.T) {
 // it is told.
 func TestLimitsOfAHome(t *testing.T) {
 	sc := newSite(t).school("t@school.example", "Fern", "Beck")
-	sc.app.Limits = app.Limits{Entries: 5, Pictures: 2, Bytes: 1 << 30}
+	sc.app.Limits = config.Limits{Entries: 5, Pictures: 2, Bytes: 1 << 30}
 	p := sc.phone("Fern")
 	sc.agree(p)
 	saw := func(i int) map[string]any {

@@ -9,6 +9,7 @@ import (
 
 	"github.com/google/uuid"
 
+	"patient-kitchen/internal/config"
 	"patient-kitchen/internal/keys"
 	"patient-kitchen/internal/media"
 	"patient-kitchen/internal/store"
@@ -22,23 +23,15 @@ type App struct {
 	PublicURL string           // without a slash at the end
 	Now       func() time.Time // the server's clock
 	Log       *slog.Logger
-	Limits    Limits // zero takes the usual
+	Limits    config.Limits // of one home in one experiment; zero takes the usual
 }
 
-// Limits are what one home can send in one assignment.
-type Limits struct {
-	Entries  int
-	Pictures int
-	Bytes    int64
-}
+// usualLimits hold where none are set.
+var usualLimits = config.Limits{Entries: 5000, Pictures: 300, Bytes: 1 << 30}
 
-// UsualLimits are far beyond what any experiment asks, and keep one phone from
-// filling the school's disk.
-var UsualLimits = Limits{Entries: 5000, Pictures: 300, Bytes: 1 << 30}
-
-func (a *App) limits() Limits {
-	if a.Limits == (Limits{}) {
-		return UsualLimits
+func (a *App) limits() config.Limits {
+	if a.Limits == (config.Limits{}) {
+		return usualLimits
 	}
 	return a.Limits
 }

@@ -19,6 +19,7 @@ type Config struct {
 	Listen      string   // PK_LISTEN, default 127.0.0.1:8080
 	PublicURL   string   // PK_PUBLIC_URL, the address families see, without a slash at the end
 	Secrets     []Secret // PK_SECRETS, newest first
+	Limits      Limits   // PK_HOME_LIMITS: what one home can send in one experiment
 	TrustProxy  Proxies  // PK_TRUST_PROXY: how many proxies, or which networks, say in X-Forwarded-For where a request came from
 }
 
@@ -58,6 +59,10 @@ func Load(look func(string) (string, bool)) (Config, error) {
 		faults = append(faults, fmt.Errorf("PK_PUBLIC_URL is %q; give the address families will open, such as https://kitchen.example.org", c.PublicURL))
 	} else if u.Scheme == "http" && u.Hostname() != "127.0.0.1" && u.Hostname() != "localhost" {
 		faults = append(faults, fmt.Errorf("PK_PUBLIC_URL is %q; families' links need https outside this machine", c.PublicURL))
+	}
+	c.Limits, err = parseLimits(get("PK_HOME_LIMITS", "5000,300,1024"))
+	if err != nil {
+		faults = append(faults, err)
 	}
 	c.TrustProxy, err = parseProxies(get("PK_TRUST_PROXY", ""))
 	if err != nil {

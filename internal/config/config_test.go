@@ -25,6 +25,8 @@ func TestLoad(t *testing.T) {
 		"PK_DATABASE_URL": {""},
 		"PK_LISTEN":       {"8080", "somewhere"},
 		"PK_PUBLIC_URL":   {"", "kitchen", "ftp://x", "http://kitchen.example.org", "https://x/path"},
+		"PK_HOME_LIMITS":  {"many", "1,2", "0,1,1", "1,2,3,4", "1,2,x"},
+		"PK_TRUST_PROXY":  {"yes", "10", "10.0.0.0/99", "proxy.example"},
 		"PK_SECRETS":      {"", "a", "a:zz", "a:abcd", "a:" + key + ",a:" + key, ":" + key},
 	} {
 		for _, v := range bad {

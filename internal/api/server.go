@@ -99,7 +99,7 @@ func (s *Server) ready(w http.ResponseWriter, r *http.Request) {
 	ctx, cancel := context.WithTimeout(r.Context(), 2*time.Second)
 	defer cancel()
 	if err := s.App.Store.Ping(ctx); err != nil {
-		http.Error(w, "the database does not answer", http.StatusServiceUnavailable)
+		writeProblem(w, &Problem{Status: 503, Title: "Not ready", Code: "database", Detail: "The database does not answer."})
 		return
 	}
 	w.Write([]byte("ready\n"))

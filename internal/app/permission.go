@@ -48,6 +48,9 @@ func viewPermission(p store.Permission, d *design.Document) PermissionView {
 
 // Permit records a guardian's answer to an assignment.
 func (a *App) Permit(ctx context.Context, who HomeActor, assignment uuid.UUID, f PermissionFields) (PermissionView, error) {
+	if !contains([]string{"granted", "declined", "withdrawn"}, f.Decision) {
+		return PermissionView{}, &Invalid{"decision", "has to be granted, declined or withdrawn", "granted"}
+	}
 	hc, err := a.homeContext(ctx, who)
 	if err != nil {
 		return PermissionView{}, err
@@ -76,10 +79,15 @@ func (a *App) Permit(ctx context.Context, who HomeActor, assignment uuid.UUID, f
 		case len(sheet.AdultJobs) > 0 && !f.Adult:
 			return PermissionView{}, &Invalid{"adult", "has to be ticked: an adult will be there", "true"}
 		}
+	} else {
+		f.Guardian = "" // nobody has to sign for a no
 	}
 	p := store.Permission{ClassID: who.Class, ID: store.NewID(), AssignmentID: assignment, HomeID: who.Home, Kind: f.Decision, Guardian: f.Guardian,
 		Photos: f.Photos && f.Decision == "granted", Gallery: f.Gallery && f.Photos && f.Decision == "granted", Language: hc.home.Language, TextSha: permissionSha(&d), At: a.Now()}
 	err = a.Store.InTx(ctx, func(q *store.Queries) error {
+		if err := q.HoldHome(ctx, who.Class, who.Home); err != nil {
+			return notFound(err)
+		}
 		if err := q.AddPermission(ctx, p); err != nil {
 			return err
 		}

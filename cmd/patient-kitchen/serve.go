@@ -23,7 +23,7 @@ func serve(ctx context.Context) error {
 	if err != nil {
 		return err
 	}
-	s, err := store.Open(ctx, c.DatabaseURL)
+	s, err := store.Open(ctx, c.DatabaseURL, store.Serving)
 	if err != nil {
 		return err
 	}

@@ -50,7 +50,7 @@ func newSiteBehind(t testing.TB, p config.Proxies) *site {
 // newSiteOn starts a server on a database that another one may serve as well.
 func newSiteOn(t testing.TB, url string, tracer pgx.QueryTracer, settings ...func(*api.Server)) *site {
 	t.Helper()
-	st, err := store.OpenTraced(context.Background(), url, tracer)
+	st, err := store.Open(context.Background(), url, store.Serving, store.Traced(tracer))
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -10,6 +10,7 @@ import (
 
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/media"
+	"patient-kitchen/internal/store"
 )
 
 // Problem is an error document (RFC 9457) that says what is wrong, where, and
@@ -62,6 +63,8 @@ func fail(err error) error {
 		return &Problem{Status: status, Title: "Cannot be done now", Code: refused.Code, Detail: refused.Detail, Current: refused.Current}
 	case errors.Is(err, app.ErrNotFound):
 		return &Problem{Status: 404, Title: "Not here", Code: "not-found", Detail: "There is no such thing by this address, or it is not yours."}
+	case store.Unavailable(err):
+		return huma.ErrorWithHeaders(&Problem{Status: 503, Title: "Not now", Code: "database", Detail: "The database does not answer in time. What you typed is kept; it is tried again."}, http.Header{"Retry-After": {"2"}})
 	case errors.Is(err, media.ErrBusy):
 		return huma.ErrorWithHeaders(&Problem{Status: 503, Title: "Busy", Code: "busy", Detail: "Many photos are coming in. It is tried again by itself."}, http.Header{"Retry-After": {"5"}})
 	}
@@ -150,11 +153,15 @@ func examplesOf(api huma.API) map[string]string {
 // writeProblem answers a plain handler's problem.
 func writeProblem(w http.ResponseWriter, err error) {
 	var p *Problem
-	if !errors.As(fail(err), &p) {
+	failed := fail(err)
+	if !errors.As(failed, &p) {
 		p = &Problem{Status: 500, Title: "Fault", Code: "fault", Detail: "Our side has a fault. Nothing you typed is lost; try again."}
 	}
-	if errors.Is(err, media.ErrBusy) {
-		w.Header().Set("Retry-After", "5")
+	var with huma.HeadersError
+	if errors.As(failed, &with) {
+		for name, values := range with.GetHeaders() {
+			w.Header()[name] = values
+		}
 	}
 	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(p.Status)

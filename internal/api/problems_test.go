@@ -6,7 +6,34 @@ import (
 	"net/url"
 	"strings"
 	"testing"
+	"time"
 )
+
+// A database that does not answer is said so in seconds, and that it may be
+// tried again; nothing is lost and nothing else hangs.
+func TestADatabaseThatDoesNotAnswer(t *testing.T) {
+	sc := newSite(t).school("t@school.example", "Fern")
+	p := sc.phone("Fern")
+	sc.agree(p)
+	tx, err := sc.app.Store.Pool().Begin(t.Context())
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := tx.Exec(t.Context(), `LOCK TABLE entry IN ACCESS EXCLUSIVE MODE`); err != nil {
+		t.Fatal(err)
+	}
+	id := newID()
+	began := time.Now()
+	a := p.do("PUT", sc.homePath(p, "/entries/"+id), reading("towel", "8 min", "50 mm"))
+	if took := time.Since(began); a.status != 503 || a.problem().Code != "database" || a.header.Get("Retry-After") == "" || took > 9*time.Second {
+		t.Errorf("%d after %v, %s", a.status, took, a.body)
+	}
+	if a := sc.teacher.do("GET", "/classes", nil); a.status != 200 {
+		t.Errorf("another table: %d %s", a.status, a.body)
+	}
+	_ = tx.Rollback(t.Context())
+	sc.put(p, id, reading("towel", "8 min", "50 mm"))
+}
 
 // Whatever is refused is refused as a problem document, and the pages without
 // script read their forms as strictly as the API.

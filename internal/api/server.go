@@ -51,6 +51,7 @@ func (s *Server) Routes() http.Handler {
 	s.sessions = scs.New()
 	s.sessions.Store = pgxstore.NewWithCleanupInterval(s.App.Store.Pool(), 0)
 	s.sessions.HashTokenInStore = true
+	s.sessions.ErrorFunc = func(w http.ResponseWriter, r *http.Request, err error) { writeProblem(w, s.logged(r.Context(), err)) }
 	s.sessions.Lifetime = 14 * 24 * time.Hour
 	s.sessions.IdleTimeout = 3 * 24 * time.Hour
 	s.sessions.Cookie = scs.SessionCookie{Name: "pk_session", HttpOnly: true, Path: "/", Persist: true, SameSite: http.SameSiteLaxMode, Secure: s.Secure}
@@ -73,7 +74,7 @@ func (s *Server) Routes() http.Handler {
 	huma.DefaultArrayNullable = false
 	useProblems(map[string]string{})
 	r.Group(func(r chi.Router) {
-		r.Use(whole, s.sessions.LoadAndSave, s.withCookie, s.signedIn, wellFormed)
+		r.Use(whole, inTime, s.sessions.LoadAndSave, s.withCookie, s.signedIn, wellFormed)
 		s.api = humachi.New(r, cfg)
 		s.signIn()
 		s.classes()

@@ -26,8 +26,9 @@ type nothing struct{}
 
 // op describes an operation.
 func op(method, path, id, summary string) huma.Operation {
-	status := http.StatusOK
-	return huma.Operation{Method: method, Path: "/api/v1" + path, OperationID: id, Summary: summary, DefaultStatus: status, Errors: []int{}}
+	return huma.Operation{Method: method, Path: "/api/v1" + path, OperationID: id, Summary: summary, DefaultStatus: http.StatusOK, Errors: []int{},
+		// The usual five seconds stay on the connection and cut off whatever takes longer, the next request too; the server has its own.
+		BodyReadTimeout: -1}
 }
 
 // forTeacher registers an operation that needs a signed-in teacher.

@@ -2,10 +2,12 @@ package api
 
 import (
 	"bytes"
+	"context"
 	"io"
 	"net/http"
 	"strconv"
 	"strings"
+	"time"
 	"unicode/utf8"
 )
 
@@ -80,8 +82,26 @@ func whole(next http.Handler) http.Handler {
 	})
 }
 
-// maxText is the largest request of text that is looked through; the routes
-// have smaller limits of their own.
+// answerWithin is how long an answer may take; streams, pictures and files
+// have longer.
+const answerWithin = 12 * time.Second
+
+// inTime ends what takes too long, above all a database that does not answer.
+func inTime(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		p := r.URL.Path
+		if strings.HasSuffix(p, "/live") || strings.Contains(p, "/photos/") || strings.Contains(p, "/export.") {
+			next.ServeHTTP(w, r)
+			return
+		}
+		ctx, cancel := context.WithTimeout(r.Context(), answerWithin)
+		defer cancel()
+		next.ServeHTTP(w, r.WithContext(ctx))
+	})
+}
+
+// maxText is the largest request that is read, within the server's time for
+// reading; the routes have smaller limits of their own.
 const maxText = 24 << 20
 
 // wellFormed refuses what no text can hold: NUL, bytes that are no UTF-8, half
@@ -94,13 +114,13 @@ func wellFormed(next http.Handler) http.Handler {
 		what := ""
 		if badQuery(r.URL.EscapedPath()) || badQuery(r.URL.RawQuery) {
 			what = "the address"
-		} else if r.Body != nil && r.Body != http.NoBody && !strings.Contains(r.URL.Path, "/photos/") && (kind == "" || strings.HasSuffix(kind, "json") || strings.HasPrefix(kind, "text/")) {
+		} else if r.Body != nil && r.Body != http.NoBody && !strings.Contains(r.URL.Path, "/photos/") {
 			body, err := io.ReadAll(http.MaxBytesReader(w, r.Body, maxText))
 			if err != nil {
 				writeProblem(w, &Problem{Status: 413, Title: "Too large", Code: "too-large", Detail: "What was sent is too large, or the connection broke."})
 				return
 			}
-			if badText(body) {
+			if text := kind == "" || strings.HasSuffix(kind, "json") || strings.HasPrefix(kind, "text/"); text && badText(body) {
 				if strings.Contains(r.URL.Path, "/incidents/") {
 					body = mended(body) // a call for help is always taken
 				} else {

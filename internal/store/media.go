@@ -83,6 +83,9 @@ func (q *Queries) HomesToErase(ctx context.Context, now time.Time) ([]Home, erro
 // LockDaily takes the lock of the daily clean-up for this transaction; false
 // when another process has it.
 func (q *Queries) LockDaily(ctx context.Context) (bool, error) {
+	if err := q.exec(ctx, 0, `SET LOCAL statement_timeout = 0`); err != nil { // it may take as long as it takes
+		return false, err
+	}
 	r, err := one[struct{ Got bool }](ctx, q, `SELECT pg_try_advisory_xact_lock(hashtext('kitchen daily')) AS got`)
 	return r.Got, err
 }

@@ -5,6 +5,10 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"io"
+	"net"
+	"slices"
+	"strings"
 
 	"github.com/google/uuid"
 	"github.com/jackc/pgx/v5"
@@ -35,21 +39,38 @@ type Queries struct{ db runner }
 
 // Open connects to a database. The pool stays lazy: it fails here only on an
 // address it cannot read.
-func Open(ctx context.Context, url string) (*Store, error) { return OpenTraced(ctx, url, nil) }
-
-// OpenTraced is Open with a tracer that sees every query; tests count with it.
-func OpenTraced(ctx context.Context, url string, tracer pgx.QueryTracer) (*Store, error) {
+func Open(ctx context.Context, url string, settings ...func(*pgxpool.Config)) (*Store, error) {
 	cfg, err := pgxpool.ParseConfig(url)
 	if err != nil {
 		return nil, fmt.Errorf("PK_DATABASE_URL cannot be read: %w", err)
 	}
-	cfg.MaxConns = 16
-	cfg.ConnConfig.Tracer = tracer
+	if !strings.Contains(url, "pool_max_conns") {
+		cfg.MaxConns = 8
+	}
+	for _, set := range settings {
+		set(cfg)
+	}
 	pool, err := pgxpool.NewWithConfig(ctx, cfg)
 	if err != nil {
 		return nil, err
 	}
 	return &Store{pool, Queries{pool}}, nil
+}
+
+// Traced lets a tracer see every query; tests count with it.
+func Traced(tracer pgx.QueryTracer) func(*pgxpool.Config) {
+	return func(cfg *pgxpool.Config) { cfg.ConnConfig.Tracer = tracer }
+}
+
+// Serving is for a server: no statement and no lock is waited for long, so that
+// one that hangs does not take the others' connections. Each may be set
+// otherwise in the address of the database.
+func Serving(cfg *pgxpool.Config) {
+	for name, value := range map[string]string{"statement_timeout": "10s", "lock_timeout": "5s", "idle_in_transaction_session_timeout": "30s"} {
+		if _, set := cfg.ConnConfig.RuntimeParams[name]; !set {
+			cfg.ConnConfig.RuntimeParams[name] = value
+		}
+	}
 }
 
 // Close closes all connections.
@@ -132,6 +153,23 @@ func translate(err error) error {
 		return fmt.Errorf("%w: %s", ErrConflict, pg.ConstraintName)
 	}
 	return err
+}
+
+// Unavailable reports whether an error says that the database does not answer
+// now, or not in time: nothing is wrong with what was asked, and it may be asked
+// again.
+func Unavailable(err error) bool {
+	var pg *pgconn.PgError
+	var connect *pgconn.ConnectError
+	switch {
+	case errors.As(err, &pg):
+		// query canceled, lock not available, too many connections, shutdown and start, connection lost
+		return slices.Contains([]string{"57014", "55P03", "53300", "57P01", "57P02", "57P03"}, pg.Code) || strings.HasPrefix(pg.Code, "08")
+	case errors.As(err, &connect), errors.Is(err, context.DeadlineExceeded), errors.Is(err, io.ErrUnexpectedEOF), pgconn.SafeToRetry(err):
+		return true
+	}
+	var network net.Error
+	return errors.As(err, &network)
 }
 
 // NewID is a fresh UUIDv7.

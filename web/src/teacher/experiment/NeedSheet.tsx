@@ -27,7 +27,7 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
     try {
       setProblem(undefined);
       const { document } = await ask<Schemas['Mended']>('POST', '/preview/choose', { body: { document: doc, need: n.id, thing: id } });
-      replace(document as Doc, `Chose ${id.replaceAll('-', ' ')}`, doc);
+      replace(document as Doc, `Chose ${larder.data?.things.find((t) => t.id === id)?.name ?? id}`, doc);
     } catch (error) {
       setProblem(error);
     }

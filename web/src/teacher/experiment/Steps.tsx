@@ -1,6 +1,8 @@
+import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
 import { SideSheet } from '../frame/parts';
+import { ask, type Schemas } from '../../api/client';
 import { freshID, type Step } from '../draft/document';
 import { Band, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
 import { NeedSheet } from './NeedSheet';
@@ -33,6 +35,8 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
     replace({ ...doc, steps: next }, `Moved ${steps[i].title[language] || 'a step'}`);
   };
   const needs = doc.needs ?? [];
+  const larder = useQuery({ queryKey: ['larder'], queryFn: () => ask<Schemas['LarderView']>('GET', '/larder'), staleTime: Infinity });
+  const thingName = (id: string | undefined) => id && (larder.data?.things.find((t) => t.id === id)?.name ?? id.replaceAll('-', ' '));
   return (
     <div className={chosen >= 0 || needAt >= 0 ? 'with-sheet' : ''}>
       <main className="work">
@@ -75,7 +79,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
                     <td><PlainField label={`Amount of thing ${i + 1}`} hideLabel path={['needs', i, 'amount']} value={n.amount} hint="200 mL" /></td>
                     <td>
                       <button type="button" className="btn-plain" onClick={() => choose(`need:${n.id}`)}>
-                        {n.material?.replaceAll('-', ' ') ?? (n.kind && n.kind !== 'material' ? n.kind : 'not said')}
+                        {thingName(n.material) ?? (n.kind && n.kind !== 'material' ? n.kind : 'not said')}
                         <span className="visually-hidden">: what thing {i + 1} is</span>
                       </button>
                       {n.strength && <span className="second small"> {n.strength.value} {n.strength.basis === 'volumes' ? 'vol' : '%'}</span>}

@@ -17,7 +17,8 @@ export function Today() {
   if (incidents.isPending || assignments.isPending) return <><Head title={today} /><Loading what="what happened" /></>;
   if (incidents.error || assignments.error) return <><Head title={today} /><PartError what="Today" error={incidents.error ?? assignments.error} retry={() => { void incidents.refetch(); void assignments.refetch(); }} /></>;
   const unseen = incidents.data.items.filter((i) => !i.seen_at);
-  const open = assignments.data.items.filter((a) => a.state === 'open' || a.state === 'waiting');
+  // Due soonest first; what has not opened yet comes after what has.
+  const open = assignments.data.items.filter((a) => a.state === 'open' || a.state === 'waiting').sort((a, b) => a.state.localeCompare(b.state) || a.due_at.localeCompare(b.due_at));
   const sentence = [
     unseen.length === 0 ? 'No home is in trouble.' : unseen.length === 1 ? 'One home needs you.' : `${unseen.length} homes need you.`,
     open.length === 0 ? 'Nothing is under way.' : `${open.length === 1 ? 'One experiment is' : `${open.length} experiments are`} under way.`,

@@ -9,6 +9,7 @@ import (
 	"time"
 
 	"patient-kitchen/internal/api"
+	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/store/storetest"
 )
 
@@ -97,5 +98,48 @@ func TestStrangersHearNothing(t *testing.T) {
 			t.Errorf("an event of another class: %s", e)
 		}
 	default:
+	}
+}
+
+// What a teacher's pages may hear follows the teacher: signing out ends the
+// stream, and a class just made is heard after the browser's own reconnect.
+func TestStreamsEndWhenAccessChanges(t *testing.T) {
+	s := newSite(t)
+	sc := s.school("t@school.example", "Fern")
+	other := s.school("u@school.example", "Moss")
+	stream, elsewhere := events(t, sc.teacher), events(t, other.teacher)
+	await(t, stream, "refetch", 5*time.Second)
+	await(t, elsewhere, "refetch", 5*time.Second)
+
+	made := want[app.ClassView](sc.teacher, "POST", "/classes", classBody)
+	ended(t, stream, 2*time.Second)
+	stream = events(t, sc.teacher)
+	await(t, stream, "refetch", 5*time.Second)
+	want[api.List[app.RosterLine]](sc.teacher, "POST", "/classes/"+made.ID.String()+"/roster", map[string]string{"text": "Heron"})
+	await(t, stream, made.ID.String(), 2*time.Second)
+
+	want[api.Done](sc.teacher, "DELETE", "/session", nil)
+	ended(t, stream, 2*time.Second)
+	sc.teacher.refused("GET", "/live", nil, http.StatusUnauthorized, "")
+	want[api.Done](sc.teacher, "DELETE", "/session", nil) // nobody is signed in: nothing to end
+	select {
+	case e, open := <-elsewhere:
+		t.Errorf("another teacher's stream heard %q (open %v)", e, open)
+	default:
+	}
+}
+
+func ended(t *testing.T, stream <-chan string, within time.Duration) {
+	t.Helper()
+	timeout := time.After(within)
+	for {
+		select {
+		case _, open := <-stream:
+			if !open {
+				return
+			}
+		case <-timeout:
+			t.Fatalf("the stream goes on after %v", within)
+		}
 	}
 }

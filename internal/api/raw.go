@@ -214,9 +214,9 @@ func (s *Server) stream(w http.ResponseWriter, r *http.Request) {
 		writeProblem(w, s.logged(r.Context(), err))
 		return
 	}
-	list := make([]uuid.UUID, len(classes))
-	for i, c := range classes {
-		list[i] = c.ID
+	list := []uuid.UUID{who.ID}
+	for _, c := range classes {
+		list = append(list, c.ID)
 	}
 	sub := s.Hub.Subscribe(list)
 	defer s.Hub.Leave(sub)
@@ -234,6 +234,9 @@ func (s *Server) stream(w http.ResponseWriter, r *http.Request) {
 		}
 		select {
 		case e := <-sub.C:
+			if e.Kind == app.Access {
+				return // as below, and at once
+			}
 			raw, _ := json.Marshal(e)
 			fmt.Fprintf(w, "data: %s\n\n", raw)
 		case <-beat.C:

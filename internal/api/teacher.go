@@ -124,7 +124,11 @@ func (s *Server) signIn() {
 		return &signedIn{cookie, Me{t.ID, t.Name, t.Email}}, nil
 	})
 	huma.Register(s.api, op("DELETE", "/session", "sign-out", "Sign out"), func(ctx context.Context, _ *nothing) (*Reply[Done], error) {
-		return &Reply[Done]{Done{true}}, s.sessions.Destroy(ctx)
+		who, err := s.teacher(ctx)
+		if destroyed := s.sessions.Destroy(ctx); destroyed != nil || err != nil {
+			return &Reply[Done]{Done{true}}, destroyed // nobody was signed in
+		}
+		return &Reply[Done]{Done{true}}, s.App.SignedOut(ctx, who)
 	})
 	forTeacher(s, op("GET", "/session", "who-am-i", "Who is signed in"), func(ctx context.Context, who app.TeacherActor, _ *nothing) (Me, error) {
 		t, err := s.App.Teacher(ctx, who)

@@ -100,7 +100,13 @@ func (a *App) AddClass(ctx context.Context, who TeacherActor, f ClassFields) (Cl
 		return ClassView{}, err
 	}
 	c.ID, c.TeacherID, c.CreatedAt, c.Version = store.NewID(), who.ID, a.Now(), 1
-	return viewClass(c, 0), a.Store.AddClass(ctx, c)
+	err = a.Store.InTx(ctx, func(q *store.Queries) error {
+		if err := q.AddClass(ctx, c); err != nil {
+			return err
+		}
+		return q.Notify(ctx, store.Event{Class: who.ID, Kind: Access, ID: c.ID})
+	})
+	return viewClass(c, 0), err
 }
 
 // SaveClass changes a class that still has the version given.

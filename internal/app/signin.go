@@ -91,6 +91,15 @@ func (a *App) SignIn(ctx context.Context, email, password, network, known string
 	return t, a.Store.UncountAttempt(ctx, "password", key) // a right one is no wrong one
 }
 
+// Access is the kind of an event for a teacher: what their pages may hear has
+// changed, by a new class or by signing out. Its class is the teacher's id.
+const Access = "access"
+
+// SignedOut tells the teacher's open pages to ask again whether they may.
+func (a *App) SignedOut(ctx context.Context, who TeacherActor) error {
+	return a.Store.Notify(ctx, store.Event{Class: who.ID, Kind: Access})
+}
+
 // Teacher finds the teacher who is signed in.
 func (a *App) Teacher(ctx context.Context, who TeacherActor) (store.Teacher, error) {
 	t, err := a.Store.Teacher(ctx, who.ID)

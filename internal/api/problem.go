@@ -63,6 +63,8 @@ func fail(err error) error {
 		return &Problem{Status: status, Title: "Cannot be done now", Code: refused.Code, Detail: refused.Detail, Current: refused.Current}
 	case errors.Is(err, app.ErrNotFound):
 		return &Problem{Status: 404, Title: "Not here", Code: "not-found", Detail: "There is no such thing by this address, or it is not yours."}
+	case store.Full(err):
+		return huma.ErrorWithHeaders(full, http.Header{"Retry-After": {"60"}})
 	case store.Unavailable(err):
 		return huma.ErrorWithHeaders(&Problem{Status: 503, Title: "Not now", Code: "database", Detail: "The database does not answer in time. What you typed is kept; it is tried again."}, http.Header{"Retry-After": {"2"}})
 	case errors.Is(err, media.ErrBusy):
@@ -70,6 +72,8 @@ func fail(err error) error {
 	}
 	return err
 }
+
+var full = &Problem{Status: 503, Title: "Full", Code: "full", Detail: "The disk of the database is full, and nothing can be saved. What you typed is kept; it is tried again. Tell whoever looks after the server."}
 
 func sentence(field, rule, example string) string {
 	s := strings.ReplaceAll(field, "_", " ") + " " + rule

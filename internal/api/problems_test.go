@@ -2,11 +2,15 @@ package api_test
 
 import (
 	"encoding/json"
+	"io"
 	"net/http"
 	"net/url"
 	"strings"
 	"testing"
 	"time"
+
+	"patient-kitchen/internal/api"
+	"patient-kitchen/internal/app"
 )
 
 // A database that does not answer is said so in seconds, and that it may be
@@ -33,6 +37,72 @@ func TestADatabaseThatDoesNotAnswer(t *testing.T) {
 	}
 	_ = tx.Rollback(t.Context())
 	sc.put(p, id, reading("towel", "8 min", "50 mm"))
+}
+
+// A full disk is said as such, by what watches the server and to whoever writes;
+// the database pretends it for every write to a table.
+func TestAFullDiskIsSaid(t *testing.T) {
+	s := newSite(t)
+	sc := s.school("t@school.example", "Fern")
+	p := sc.phone("Fern")
+	sc.agree(p)
+	for _, sql := range []string{
+		`CREATE FUNCTION no_room() RETURNS event_trigger LANGUAGE plpgsql AS $$ BEGIN RAISE EXCEPTION 'no room' USING ERRCODE = '53100'; END $$`,
+		`CREATE FUNCTION no_room_here() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN RAISE EXCEPTION 'no room' USING ERRCODE = '53100'; END $$`,
+		`CREATE TRIGGER no_room BEFORE INSERT ON entry EXECUTE FUNCTION no_room_here()`,
+		`CREATE EVENT TRIGGER no_room ON ddl_command_start WHEN TAG IN ('CREATE TABLE AS') EXECUTE FUNCTION no_room()`,
+	} {
+		if _, err := s.app.Store.Pool().Exec(t.Context(), sql); err != nil {
+			t.Fatal(err)
+		}
+	}
+	p.refused("PUT", sc.homePath(p, "/entries/"+newID()), reading("towel", "8 min", "50 mm"), 503, "full")
+	res, err := http.Get(s.URL + "/readyz")
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer res.Body.Close()
+	if said, _ := io.ReadAll(res.Body); res.StatusCode != 503 || !strings.Contains(string(said), `"full"`) {
+		t.Errorf("%d %s", res.StatusCode, said)
+	}
+	want[api.List[app.ClassView]](sc.teacher, "GET", "/classes", nil) // looking goes on
+}
+
+// A look writes nothing: the session's use is noted at most once in five
+// minutes, and a session left alone for three days is over.
+func TestALookWritesNothing(t *testing.T) {
+	s := newSite(t)
+	teacher := s.teacher("t@school.example")
+	stored := func() (row string) {
+		t.Helper()
+		if err := s.app.Store.Pool().QueryRow(t.Context(), `SELECT xmin::text FROM sessions`).Scan(&row); err != nil {
+			t.Fatal(err)
+		}
+		return row
+	}
+	look := func(status int) {
+		t.Helper()
+		if a := teacher.do("GET", "/classes", nil); a.status != status {
+			t.Fatalf("%d %s", a.status, a.body)
+		}
+	}
+	first := stored()
+	for range 3 {
+		s.now = s.now.Add(time.Minute)
+		look(200)
+	}
+	if stored() != first {
+		t.Error("a look wrote the session")
+	}
+	s.now = s.now.Add(3 * time.Minute)
+	look(200)
+	if stored() == first {
+		t.Error("the session's use is not noted after six minutes")
+	}
+	s.now = s.now.Add(71 * time.Hour)
+	look(200)
+	s.now = s.now.Add(73 * time.Hour)
+	look(401)
 }
 
 // Whatever is refused is refused as a problem document, and the pages without

@@ -20,6 +20,7 @@ import (
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/config"
 	"patient-kitchen/internal/live"
+	"patient-kitchen/internal/store"
 )
 
 // Server answers HTTP for the application. It keeps no state of its own, so
@@ -41,6 +42,9 @@ type Server struct {
 // whole school can sit behind one.
 const usualLimit = 3000
 
+// readyLimit is how often a minute one address may ask whether a write is taken.
+const readyLimit = 60
+
 // csp lets pages load only what ships with the application; styles may stand
 // in attributes, which the plots use for sizes.
 const csp = "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; " +
@@ -53,7 +57,6 @@ func (s *Server) Routes() http.Handler {
 	s.sessions.HashTokenInStore = true
 	s.sessions.ErrorFunc = func(w http.ResponseWriter, r *http.Request, err error) { writeProblem(w, s.logged(r.Context(), err)) }
 	s.sessions.Lifetime = 14 * 24 * time.Hour
-	s.sessions.IdleTimeout = 3 * 24 * time.Hour
 	s.sessions.Cookie = scs.SessionCookie{Name: "pk_session", HttpOnly: true, Path: "/", Persist: true, SameSite: http.SameSiteLaxMode, Secure: s.Secure}
 
 	r := chi.NewRouter()
@@ -64,7 +67,7 @@ func (s *Server) Routes() http.Handler {
 	}
 	r.Use(s.requestLog, s.recoverer, headers, httprate.Limit(limit, time.Minute, httprate.WithKeyFuncs(s.network)), sameOrigin(), middleware.Compress(5, "text/html", "text/css", "text/javascript", "application/javascript", "application/json", "application/problem+json", "text/csv", "image/svg+xml"))
 	r.Get("/healthz", func(w http.ResponseWriter, _ *http.Request) { w.Write([]byte("ok\n")) })
-	r.Get("/readyz", s.ready)
+	r.With(httprate.Limit(readyLimit, time.Minute, httprate.WithKeyFuncs(s.network))).Get("/readyz", s.ready) // it writes
 	s.pages(r)
 	s.plain(r)
 
@@ -74,7 +77,7 @@ func (s *Server) Routes() http.Handler {
 	huma.DefaultArrayNullable = false
 	useProblems(map[string]string{})
 	r.Group(func(r chi.Router) {
-		r.Use(whole, inTime, s.sessions.LoadAndSave, s.withCookie, s.signedIn, wellFormed)
+		r.Use(whole, inTime, s.sessions.LoadAndSave, s.awake, s.withCookie, s.signedIn, wellFormed)
 		s.api = humachi.New(r, cfg)
 		s.signIn()
 		s.classes()
@@ -99,8 +102,12 @@ func (s *Server) OpenAPI() ([]byte, error) { return s.api.OpenAPI().MarshalJSON(
 func (s *Server) ready(w http.ResponseWriter, r *http.Request) {
 	ctx, cancel := context.WithTimeout(r.Context(), 2*time.Second)
 	defer cancel()
-	if err := s.App.Store.Ping(ctx); err != nil {
-		writeProblem(w, &Problem{Status: 503, Title: "Not ready", Code: "database", Detail: "The database does not answer."})
+	switch err := s.App.Store.TryWrite(ctx); {
+	case store.Full(err):
+		writeProblem(w, full)
+		return
+	case err != nil:
+		writeProblem(w, &Problem{Status: 503, Title: "Not ready", Code: "database", Detail: "The database does not answer, or takes nothing in."})
 		return
 	}
 	w.Write([]byte("ready\n"))
@@ -215,6 +222,32 @@ func (s *Server) signedIn(next http.Handler) http.Handler {
 		if _, err := s.teacher(r.Context()); err != nil && !open {
 			writeProblem(w, signInFirst)
 			return
+		}
+		next.ServeHTTP(w, r)
+	})
+}
+
+const (
+	idle  = 3 * 24 * time.Hour
+	touch = 5 * time.Minute
+)
+
+// awake ends a session that was not used for three days. Its use is noted at
+// most once in five minutes, so that a look writes nothing.
+func (s *Server) awake(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		ctx, now := r.Context(), s.App.Now()
+		if _, err := s.teacher(ctx); err == nil {
+			seen := s.sessions.GetInt64(ctx, "seen") // Unix seconds; 0 in a session from before they were noted
+			switch since := now.Sub(time.Unix(seen, 0)); {
+			case seen != 0 && since > idle:
+				if err := s.sessions.Destroy(ctx); err != nil {
+					writeProblem(w, s.logged(ctx, err))
+					return
+				}
+			case since > touch:
+				s.sessions.Put(ctx, "seen", now.Unix())
+			}
 		}
 		next.ServeHTTP(w, r)
 	})

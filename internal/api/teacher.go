@@ -119,6 +119,7 @@ func (s *Server) signIn() {
 			return nil, err
 		}
 		s.sessions.Put(ctx, "teacher", t.ID.String())
+		s.sessions.Put(ctx, "seen", s.App.Now().Unix())
 		// The browser is known from now on: its teacher signs in past a crowd of strangers.
 		cookie := http.Cookie{Name: knownCookie, Value: s.App.Keys.Known(t.ID), Path: "/api/v1/session", MaxAge: 400 * 86400, HttpOnly: true, Secure: s.Secure, SameSite: http.SameSiteLaxMode}
 		return &signedIn{cookie, Me{t.ID, t.Name, t.Email}}, nil

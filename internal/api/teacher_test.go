@@ -174,6 +174,7 @@ func TestForgetting(t *testing.T) {
 	if photos != 1 {
 		t.Errorf("%d photos forgotten, want the one", photos)
 	}
+	want[api.Me](sc.teacher, "POST", "/session", map[string]string{"email": "t@school.example", "password": password}) // the old sign-in is over
 	if n := sc.results().Homes; len(n) != 2 {
 		t.Error("homes are kept until the class's last day")
 	}

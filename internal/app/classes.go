@@ -52,7 +52,8 @@ func (f ClassFields) check(was store.Class, now time.Time) (store.Class, error) 
 	if len([]rune(c.School)) > 90 {
 		return c, &Invalid{"school", "can have at most 90 signs", "Stonechat Moor School"}
 	}
-	if _, err := time.LoadLocation(c.Zone); err != nil || c.Zone == "" || c.Zone == "Local" {
+	place, err := time.LoadLocation(c.Zone)
+	if err != nil || c.Zone == "" || c.Zone == "Local" {
 		return c, &Invalid{"zone", "has to be a time zone by its place", "Europe/London"}
 	}
 	if !contains(text.Languages, c.Language) {
@@ -70,8 +71,10 @@ func (f ClassFields) check(was store.Class, now time.Time) (store.Class, error) 
 		return c, &Invalid{"photo_days", "has to be from 1 to 400", "30"}
 	}
 	day, err := time.Parse(time.DateOnly, f.KeepUntil)
-	if err != nil || day.After(now.AddDate(3, 0, 0)) {
-		return c, &Invalid{"keep_until", "has to be a day within three years", now.AddDate(1, 0, 0).Format(time.DateOnly)}
+	// A day that has passed would erase the class at night; a class that has one already may keep it.
+	past := f.KeepUntil < now.In(place).Format(time.DateOnly) && !day.Equal(was.KeepUntil)
+	if err != nil || past || day.After(now.AddDate(3, 0, 0)) {
+		return c, &Invalid{"keep_until", "has to be a day to come, within three years", now.AddDate(1, 0, 0).Format(time.DateOnly)}
 	}
 	c.KeepUntil = day
 	return c, nil

@@ -163,14 +163,25 @@ func TestClassFieldsAreChecked(t *testing.T) {
 		"emergency_number": func(f *ClassFields) { f.EmergencyNumber = "<b>112" },
 		"photo_days":       func(f *ClassFields) { f.PhotoDays = 401 },
 		"keep_until":       func(f *ClassFields) { f.KeepUntil = "2031-01-01" },
+		"keep_until ":      func(f *ClassFields) { f.KeepUntil = "2027-02-01" },
 	} {
 		f := good
 		spoil(&f)
 		_, err := f.check(store.Class{}, now)
 		bad, ok := err.(*Invalid)
-		if !ok || bad.Field != field || bad.Rule == "" || bad.Example == "" {
+		if !ok || bad.Field != strings.TrimSpace(field) || bad.Rule == "" || bad.Example == "" {
 			t.Errorf("%s: %v", field, err)
 		}
+	}
+	over := store.Class{KeepUntil: time.Date(2027, 1, 31, 0, 0, 0, 0, time.UTC)}
+	f := good
+	f.KeepUntil = "2027-01-31"
+	if _, err := f.check(over, now); err != nil {
+		t.Errorf("a class whose day has passed cannot be renamed: %v", err)
+	}
+	f.KeepUntil, f.Zone = "2027-02-01", "America/Denver" // still the first there
+	if _, err := f.check(store.Class{}, now); err != nil {
+		t.Error(err)
 	}
 }
 

@@ -79,8 +79,12 @@ func (s *Store) Close() { s.pool.Close() }
 // Pool is the pool itself, for sessions and for listening.
 func (s *Store) Pool() *pgxpool.Pool { return s.pool }
 
-// Ping reports whether the database answers.
-func (s *Store) Ping(ctx context.Context) error { return s.pool.Ping(ctx) }
+// TryWrite reports whether the database takes something in: a quarter of a
+// megabyte that is gone again at once. Full says whether only room is missing.
+func (s *Store) TryWrite(ctx context.Context) error {
+	_, err := s.pool.Exec(ctx, `CREATE TEMP TABLE room ON COMMIT DROP AS SELECT repeat('x', 1000) FROM generate_series(1, 256)`)
+	return err
+}
 
 // InTx runs f in a transaction that is committed when f returns nil.
 func (s *Store) InTx(ctx context.Context, f func(q *Queries) error) error {
@@ -170,6 +174,12 @@ func Unavailable(err error) bool {
 	}
 	var network net.Error
 	return errors.As(err, &network)
+}
+
+// Full reports whether an error says that the database's disk is full.
+func Full(err error) bool {
+	var pg *pgconn.PgError
+	return errors.As(err, &pg) && pg.Code == "53100"
 }
 
 // NewID is a fresh UUIDv7.

@@ -73,7 +73,7 @@ func fail(err error) error {
 	return err
 }
 
-var full = &Problem{Status: 503, Title: "Full", Code: "full", Detail: "The disk of the database is full, and nothing can be saved. What you typed is kept; it is tried again. Tell whoever looks after the server."}
+var full = &Problem{Status: 503, Title: "Full", Code: "disk-full", Detail: "The disk of the database is full, and nothing can be saved. What you typed is kept; it is tried again. Tell whoever looks after the server."}
 
 func sentence(field, rule, example string) string {
 	s := strings.ReplaceAll(field, "_", " ") + " " + rule

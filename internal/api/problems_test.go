@@ -56,13 +56,13 @@ func TestAFullDiskIsSaid(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	p.refused("PUT", sc.homePath(p, "/entries/"+newID()), reading("towel", "8 min", "50 mm"), 503, "full")
+	p.refused("PUT", sc.homePath(p, "/entries/"+newID()), reading("towel", "8 min", "50 mm"), 503, "disk-full")
 	res, err := http.Get(s.URL + "/readyz")
 	if err != nil {
 		t.Fatal(err)
 	}
 	defer res.Body.Close()
-	if said, _ := io.ReadAll(res.Body); res.StatusCode != 503 || !strings.Contains(string(said), `"full"`) {
+	if said, _ := io.ReadAll(res.Body); res.StatusCode != 503 || !strings.Contains(string(said), `"disk-full"`) {
 		t.Errorf("%d %s", res.StatusCode, said)
 	}
 	want[api.List[app.ClassView]](sc.teacher, "GET", "/classes", nil) // looking goes on

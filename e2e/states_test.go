@@ -4,7 +4,13 @@ import (
 	"context"
 	"fmt"
 	"math"
+	"net/http"
+	"net/http/httptest"
+	"net/http/httputil"
+	"net/url"
 	"strings"
+	"sync"
+	"sync/atomic"
 	"testing"
 	"time"
 
@@ -208,6 +214,42 @@ func TestTwoWindowsOnOneDraft(t *testing.T) {
 	first.sees("Took out what is kept")
 	first.press("Undo")
 	first.until("what was taken out", `[...document.querySelectorAll('input')].some((i) => i.value === 'kind of bean')`)
+}
+
+// While what stands before the server refuses, the page says that it is not
+// live; once it lets through again the page is live without being reloaded.
+func TestLiveAgainAfterRefusals(t *testing.T) {
+	demoApp := theDemo(t)
+	behind, _ := url.Parse(demoApp.base)
+	through := httputil.NewSingleHostReverseProxy(behind)
+	through.FlushInterval = -1
+	var away atomic.Bool
+	var streams sync.Map
+	front := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		if away.Load() {
+			w.WriteHeader(http.StatusBadGateway)
+			return
+		}
+		ctx, cancel := context.WithCancel(r.Context())
+		defer cancel()
+		streams.Store(r, cancel)
+		defer streams.Delete(r)
+		through.ServeHTTP(w, r.WithContext(ctx))
+	}))
+	t.Cleanup(front.Close)
+	through.ErrorHandler = func(http.ResponseWriter, *http.Request, error) { panic(http.ErrAbortHandler) }
+
+	p := tab(t, 1280, 800)
+	p.signIn(front.URL)
+	p.sees("Paper strips")
+	p.until("the page to be live", `!document.body.innerText.includes('Not live')`)
+	away.Store(true)
+	streams.Range(func(_, cancel any) bool { cancel.(context.CancelFunc)(); return true })
+	p.sees("Not live")
+	time.Sleep(3 * time.Second) // long enough for an attempt that is refused
+	p.sees("Not live")
+	away.Store(false)
+	p.until("the page to be live again", `!document.body.innerText.includes('Not live')`)
 }
 
 // No home, one home, three hundred: each is a state of its own.

@@ -75,6 +75,9 @@ func TestWrittenHereSeenThere(t *testing.T) {
 	if _, err := here.app.Store.Pool().Exec(t.Context(), `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN%' AND datname = current_database()`); err != nil {
 		t.Fatal(err)
 	}
+	for range stream { // ends: it may have missed that its teacher signed out
+	}
+	stream = events(t, watcher)
 	await(t, stream, "refetch", 10*time.Second)
 	sc.put(fern, newID(), reading("towel", "2 min", "24 mm"))
 	await(t, stream, `"kind":"entry"`, time.Second)

@@ -4,6 +4,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"io"
+	"math/rand/v2"
 	"net/http"
 	"sync"
 	"time"
@@ -224,7 +225,8 @@ func (s *Server) stream(w http.ResponseWriter, r *http.Request) {
 	_ = out.SetWriteDeadline(time.Time{})
 	w.Header().Set("Content-Type", "text/event-stream")
 	w.Header().Set("X-Accel-Buffering", "no")
-	fmt.Fprint(w, "retry: 2000\n\ndata: {\"kind\":\""+live.Refetch+"\"}\n\n")
+	// Not all at the same moment, after the database was away.
+	fmt.Fprintf(w, "retry: %d\n\ndata: {\"kind\":%q}\n\n", 500+rand.IntN(1500), live.Refetch)
 	beat, again := time.NewTicker(heartbeat), time.NewTimer(accessAgain)
 	defer beat.Stop()
 	defer again.Stop()
@@ -233,9 +235,12 @@ func (s *Server) stream(w http.ResponseWriter, r *http.Request) {
 			return
 		}
 		select {
-		case e := <-sub.C:
-			if e.Kind == app.Access {
-				return // as below, and at once
+		case e, ok := <-sub.C:
+			if !ok || e.Kind == app.Access { // as below, and at once
+				if ok {
+					fmt.Fprint(w, "retry: 100\n\n")
+				}
+				return
 			}
 			raw, _ := json.Marshal(e)
 			fmt.Fprintf(w, "data: %s\n\n", raw)

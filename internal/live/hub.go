@@ -25,7 +25,8 @@ type Hub struct {
 	done chan struct{}
 }
 
-// Subscription is one listener's share of the events.
+// Subscription is one listener's share of the events. C is closed when some may
+// have been missed.
 type Subscription struct {
 	C       chan store.Event
 	classes map[uuid.UUID]bool
@@ -36,8 +37,9 @@ func NewHub(pool *pgxpool.Pool, log *slog.Logger) *Hub {
 	return &Hub{pool: pool, log: log, subs: map[*Subscription]bool{}, done: make(chan struct{})}
 }
 
-// Run listens until the context ends. A lost connection is made anew, and
-// subscribers are told to fetch everything once.
+// Run listens until the context ends. A lost connection is made anew. What was
+// said meanwhile is lost, also that somebody may hear less: subscriptions end,
+// and whoever comes again is looked at again.
 func (h *Hub) Run(ctx context.Context) {
 	defer close(h.done)
 	pause := 50 * time.Millisecond
@@ -70,7 +72,9 @@ func (h *Hub) listen(ctx context.Context, again bool) error {
 		return err
 	}
 	if again {
-		h.send(store.Event{Kind: Refetch})
+		h.endAll()
+	} else {
+		h.send(store.Event{Kind: Refetch}) // to those who came before anybody listened
 	}
 	for {
 		n, err := raw.WaitForNotification(ctx)
@@ -105,6 +109,16 @@ func (h *Hub) send(e store.Event) {
 			default:
 			}
 		}
+	}
+}
+
+// endAll ends every subscription.
+func (h *Hub) endAll() {
+	h.mu.Lock()
+	defer h.mu.Unlock()
+	for s := range h.subs {
+		close(s.C)
+		delete(h.subs, s)
 	}
 }
 

@@ -34,11 +34,14 @@ func TestSend(t *testing.T) {
 	if last.Kind != Refetch {
 		t.Errorf("one who is behind is told so, not %+v", last)
 	}
+	ended := h.Subscribe([]uuid.UUID{mine})
+	h.endAll()
+	if _, open := <-ended.C; open {
+		t.Error("a lost connection ends what it fed")
+	}
 	h.Leave(s)
 	h.send(store.Event{Class: mine, Kind: "entry"})
-	select {
-	case e := <-s.C:
-		t.Errorf("heard %+v after leaving", e)
-	default:
+	for e := range s.C {
+		t.Errorf("heard %+v after it ended", e)
 	}
 }

@@ -13,6 +13,7 @@ export function useLive(): boolean {
     const channel = new BroadcastChannel('pk-live');
     const abort = new AbortController();
     let source: EventSource | undefined;
+    let retry: ReturnType<typeof setTimeout> | undefined;
     let timer: ReturnType<typeof setTimeout> | undefined;
     // several entries of one home come close together: one refresh serves them all
     const refresh = () => {
@@ -34,7 +35,11 @@ export function useLive(): boolean {
     const listen = () => {
       source = new EventSource('/api/v1/live');
       source.onopen = () => say(true);
-      source.onerror = () => say(false);
+      source.onerror = () => {
+        say(false);
+        // A refusal, as while the database is away, ends it for good.
+        if (source?.readyState === EventSource.CLOSED) retry = setTimeout(listen, 3000 + 4000 * Math.random());
+      };
       source.onmessage = () => {
         refresh();
         channel.postMessage('changed');
@@ -47,14 +52,17 @@ export function useLive(): boolean {
         await new Promise((_, stop) => abort.signal.addEventListener('abort', stop));
       })
       .catch(() => undefined);
-    const hide = () => source?.close();
+    const hide = () => {
+      clearTimeout(retry);
+      source?.close();
+    };
     const show = (e: PageTransitionEvent) => e.persisted && location.reload();
     addEventListener('pagehide', hide);
     addEventListener('pageshow', show);
     return () => {
       clearTimeout(timer);
       abort.abort();
-      source?.close();
+      hide();
       channel.close();
       removeEventListener('pagehide', hide);
       removeEventListener('pageshow', show);

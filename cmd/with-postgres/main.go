@@ -1,6 +1,8 @@
 // Command with-postgres starts a throw-away PostgreSQL, runs a command with
 // its address in PK_TEST_DATABASE, stops it again, and ends with the
-// command's status. ./test runs the tests under it.
+// command's status. ./test runs the tests under it. With --durable the server
+// keeps what it has taken, as a real one does, and the command finds
+// PK_TEST_DURABLE set.
 package main
 
 import (
@@ -13,14 +15,18 @@ import (
 )
 
 func main() {
-	if len(os.Args) < 2 {
-		fmt.Fprintln(os.Stderr, "usage: with-postgres COMMAND [ARGUMENT …]")
+	command, durable := os.Args[1:], false
+	if len(command) > 0 && command[0] == "--durable" {
+		command, durable = command[1:], true
+	}
+	if len(command) == 0 {
+		fmt.Fprintln(os.Stderr, "usage: with-postgres [--durable] COMMAND [ARGUMENT …]")
 		os.Exit(2)
 	}
-	os.Exit(run(os.Args[1:]))
+	os.Exit(run(command, durable))
 }
 
-func run(command []string) int {
+func run(command []string, durable bool) int {
 	dir, err := os.MkdirTemp("", "patient-kitchen-test-")
 	if err != nil {
 		fmt.Fprintln(os.Stderr, err)
@@ -28,7 +34,7 @@ func run(command []string) int {
 	}
 	defer os.RemoveAll(dir)
 	os.Chmod(dir, 0o755)
-	cluster, err := postgres.Start(context.Background(), postgres.Options{Dir: dir + "/pg", Unsafe: true})
+	cluster, err := postgres.Start(context.Background(), postgres.Options{Dir: dir + "/pg", Unsafe: !durable})
 	if err != nil {
 		fmt.Fprintln(os.Stderr, err)
 		return 1
@@ -36,6 +42,9 @@ func run(command []string) int {
 	defer cluster.Stop()
 	cmd := exec.Command(command[0], command[1:]...)
 	cmd.Env = append(os.Environ(), "PK_TEST_DATABASE="+cluster.URL)
+	if durable {
+		cmd.Env = append(cmd.Env, "PK_TEST_DURABLE=1")
+	}
 	cmd.Stdin, cmd.Stdout, cmd.Stderr = os.Stdin, os.Stdout, os.Stderr
 	if err := cmd.Run(); err != nil {
 		if cmd.ProcessState != nil {

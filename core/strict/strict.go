@@ -67,6 +67,9 @@ func (f *finder) value(t reflect.Type, path string) error {
 	return nil
 }
 
+// pointer escapes a name for a JSON Pointer (RFC 6901).
+var pointer = strings.NewReplacer("~", "~0", "/", "~1")
+
 func (f *finder) object(t reflect.Type, path string) error {
 	seen := map[string]bool{}
 	for f.dec.More() {
@@ -75,7 +78,7 @@ func (f *finder) object(t reflect.Type, path string) error {
 			return err
 		}
 		key, _ := tok.(string)
-		at := path + "/" + strings.NewReplacer("~", "~0", "/", "~1").Replace(key)
+		at := path + "/" + pointer.Replace(key)
 		if seen[key] {
 			f.add(Stray{at, true})
 		}

@@ -102,10 +102,17 @@ func (s *Server) family() {
 		}
 		RawBody []byte
 	}
-	forHome(s, op("PUT", "/home/{home}/assignments/{assignment}/entries/{entry}", "put-entry", "One entry of the notebook; the same again is answered again"), func(i *entry) uuid.UUID { return i.Home },
-		func(ctx context.Context, who app.HomeActor, i *entry) (app.EntryView, error) {
-			return s.App.PutEntry(ctx, who, i.Assignment, i.ID, i.RawBody)
-		})
+	huma.Register(s.api, op("PUT", "/home/{home}/assignments/{assignment}/entries/{entry}", "put-entry", "One entry of the notebook; the same again is answered again"), func(ctx context.Context, i *entry) (*Reply[app.EntryView], error) {
+		phone, err := s.phoneAsks(ctx, i.Home)
+		if err != nil {
+			return nil, err
+		}
+		v, err := s.App.PutEntry(ctx, phone, i.Assignment, i.ID, i.RawBody)
+		if err != nil {
+			return nil, s.logged(ctx, err)
+		}
+		return &Reply[app.EntryView]{v}, nil
+	})
 	type result struct {
 		PhonePath
 		Assignment uuid.UUID `path:"assignment"`

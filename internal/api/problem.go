@@ -61,6 +61,8 @@ func fail(err error) error {
 			status = 409
 		}
 		return &Problem{Status: status, Title: "Cannot be done now", Code: refused.Code, Detail: refused.Detail, Current: refused.Current}
+	case errors.Is(err, app.ErrStranger):
+		return openLink
 	case errors.Is(err, app.ErrNotFound):
 		return &Problem{Status: 404, Title: "Not here", Code: "not-found", Detail: "There is no such thing by this address, or it is not yours."}
 	case store.Full(err):
@@ -83,6 +85,8 @@ func sentence(field, rule, example string) string {
 	}
 	return s + "."
 }
+
+var openLink = &Problem{Status: 401, Title: "Open the link", Code: "open-link", Detail: "This phone has not opened this home's link, or forgot it. Open the link or type the code."}
 
 var signInFirst = &Problem{Status: 401, Title: "Sign in first", Code: "sign-in", Detail: "You are not signed in, or the sign-in has run out. What you typed is kept."}
 

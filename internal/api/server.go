@@ -16,6 +16,7 @@ import (
 	"github.com/go-chi/chi/v5/middleware"
 	"github.com/go-chi/httprate"
 	"github.com/google/uuid"
+	"github.com/klauspost/compress/gzhttp"
 
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/config"
@@ -65,7 +66,7 @@ func (s *Server) Routes() http.Handler {
 	if limit == 0 {
 		limit = usualLimit
 	}
-	r.Use(s.requestLog, s.recoverer, headers, httprate.Limit(limit, time.Minute, httprate.WithKeyFuncs(s.network)), sameOrigin(), middleware.Compress(5, "text/html", "text/css", "text/javascript", "application/javascript", "application/json", "application/problem+json", "text/csv", "image/svg+xml"))
+	r.Use(s.requestLog, s.recoverer, headers, httprate.Limit(limit, time.Minute, httprate.WithKeyFuncs(s.network)), sameOrigin(), compressed())
 	r.Get("/healthz", func(w http.ResponseWriter, _ *http.Request) { w.Write([]byte("ok\n")) })
 	r.With(httprate.Limit(readyLimit, time.Minute, httprate.WithKeyFuncs(s.network))).Get("/readyz", s.ready) // it writes
 	s.pages(r)
@@ -126,6 +127,16 @@ func headers(next http.Handler) http.Handler {
 		}
 		next.ServeHTTP(w, r)
 	})
+}
+
+// compressed makes answers smaller, where that is worth its time.
+func compressed() func(http.Handler) http.Handler {
+	wrap, err := gzhttp.NewWrapper(gzhttp.MinSize(1000), gzhttp.CompressionLevel(5), gzhttp.ContentTypes([]string{
+		"text/html", "text/css", "text/javascript", "application/javascript", "application/json", "application/problem+json", "application/manifest+json", "text/csv", "image/svg+xml"}))
+	if err != nil {
+		panic(err) // its settings stand here
+	}
+	return func(next http.Handler) http.Handler { return wrap(next) }
 }
 
 func sameOrigin() func(http.Handler) http.Handler {
@@ -262,18 +273,24 @@ func (s *Server) teacher(ctx context.Context) (app.TeacherActor, error) {
 	return app.TeacherActor{ID: id}, nil
 }
 
-// phone finds out which home a phone may act for: the one in the address, if
-// its cookie says so.
-func (s *Server) phone(ctx context.Context, home uuid.UUID) (app.HomeActor, error) {
+// phoneAsks is the phone that asks for a home, as its cookie says; nobody has
+// found out yet whether that is so.
+func (s *Server) phoneAsks(ctx context.Context, home uuid.UUID) (app.Phone, error) {
 	value, _ := ctx.Value(cookieKey).(string)
 	class, token, ok := strings.Cut(value, ".")
 	id, err := uuid.Parse(class)
 	if !ok || err != nil {
-		return app.HomeActor{}, &Problem{Status: 401, Title: "Open the link", Code: "open-link", Detail: "This phone has not opened the home's link yet, or forgot it. Open the link or type the code."}
+		return app.Phone{}, openLink
 	}
-	who, err := s.App.Recognise(ctx, id, home, token)
-	if err == app.ErrNotFound {
-		return who, &Problem{Status: 401, Title: "Open the link", Code: "open-link", Detail: "This phone has not opened this home's link. Open the link or type the code."}
+	return app.PhoneOf(id, home, token), nil
+}
+
+// phone finds out which home a phone may act for: the one in the address, if
+// its cookie says so.
+func (s *Server) phone(ctx context.Context, home uuid.UUID) (app.HomeActor, error) {
+	p, err := s.phoneAsks(ctx, home)
+	if err != nil {
+		return app.HomeActor{}, err
 	}
-	return who, err
+	return s.App.Recognise(ctx, p)
 }

@@ -129,7 +129,8 @@ func (s *Server) signIn() {
 		if destroyed := s.sessions.Destroy(ctx); destroyed != nil || err != nil {
 			return &Reply[Done]{Done{true}}, destroyed // nobody was signed in
 		}
-		return &Reply[Done]{Done{true}}, s.App.SignedOut(ctx, who)
+		s.App.SignedOut(who)
+		return &Reply[Done]{Done{true}}, nil
 	})
 	forTeacher(s, op("GET", "/session", "who-am-i", "Who is signed in"), func(ctx context.Context, who app.TeacherActor, _ *nothing) (Me, error) {
 		t, err := s.App.Teacher(ctx, who)

@@ -24,6 +24,7 @@ type App struct {
 	Now       func() time.Time // the server's clock
 	Log       *slog.Logger
 	Limits    config.Limits // of one home in one experiment; zero takes the usual
+	shelf     shelf
 }
 
 // usualLimits hold where none are set.
@@ -106,6 +107,6 @@ func (a *App) audited(ctx context.Context, who TeacherActor, class uuid.UUID, ho
 		if home != nil {
 			id = *home
 		}
-		return q.Notify(ctx, store.Event{Class: class, Kind: action, ID: id})
+		return q.Changed(ctx, store.Event{Class: class, Kind: action, ID: id})
 	})
 }

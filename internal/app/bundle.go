@@ -130,23 +130,23 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 		}
 	}
 	for _, as := range assignments {
-		d, err := design.Read(as.Document)
+		d, err := a.issued(ctx, as)
 		if err != nil {
 			return Bundle{}, err
 		}
-		s := homeSheet(as, &d, hc.home.Language, a.Now())
+		s := d.homeSheet(as, hc.home.Language, a.Now())
 		if d.Way != design.WatchShared {
-			frozen(&s.SafetyPart, as.VersionID, permissionSha(&d), kept)
+			frozen(&s.SafetyPart, as.VersionID, d.sha, kept)
 		}
 		for _, p := range permissions {
 			if p.AssignmentID == as.ID {
-				s.Permission = viewPermission(p, &d)
+				s.Permission = viewPermission(p, d)
 			}
 		}
-		s.Entries = viewEntries(&d, entries, as.ID, hc.writer)
+		s.Entries = viewEntries(d.Document, entries, as.ID, hc.writer)
 		if s.Permission.State == "declined" || s.Permission.State == "watching" {
-			if book := sharedBook(&d, shared, as.ID, hc.class, hc.home.Language); hasValues(book) {
-				s.Shown = shownReadings(&d, book, hc.home.Language)
+			if book := sharedBook(d.Document, shared, as.ID, hc.class, hc.home.Language); hasValues(book) {
+				s.Shown = shownReadings(d.Document, book, hc.home.Language)
 			}
 		}
 		b.Sheets = append(b.Sheets, s)

@@ -107,7 +107,8 @@ func (a *App) AddClass(ctx context.Context, who TeacherActor, f ClassFields) (Cl
 		if err := q.AddClass(ctx, c); err != nil {
 			return err
 		}
-		return q.Notify(ctx, store.Event{Class: who.ID, Kind: Access, ID: c.ID})
+		q.Tell(store.Event{Class: who.ID, Kind: Access, ID: c.ID})
+		return nil
 	})
 	return viewClass(c, 0), err
 }

@@ -17,6 +17,7 @@ import (
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/strict"
 	"patient-kitchen/core/text"
+	"patient-kitchen/internal/keys"
 	"patient-kitchen/internal/store"
 )
 
@@ -120,41 +121,146 @@ func (f EntryFields) check(now time.Time) error {
 	return nil
 }
 
-// PutEntry takes an entry from a home. The same id with the same bytes is
-// answered again; with other bytes it is refused.
-func (a *App) PutEntry(ctx context.Context, who HomeActor, assignment, id uuid.UUID, raw []byte) (EntryView, error) {
-	hc, err := a.homeContext(ctx, who)
+// Phone is a phone that says which home it belongs to; whoever takes something
+// from it finds out whether that is so.
+type Phone struct {
+	HomeActor
+	token []byte // hashed; nil where it is known already
+}
+
+// PhoneOf is a phone by what its cookie says.
+func PhoneOf(class, home uuid.UUID, token string) Phone {
+	return Phone{HomeActor{class, home}, keys.HashToken(token)}
+}
+
+// Known is a phone that was found out about before.
+func Known(who HomeActor) Phone { return Phone{HomeActor: who} }
+
+// PutEntry takes an entry from a phone. The same id with the same bytes is
+// answered again; with other bytes it is refused. Thirty homes press at once:
+// whether this phone, home and experiment may, is asked in the statement that
+// stores it, and only where nothing was stored is it found out why.
+func (a *App) PutEntry(ctx context.Context, p Phone, assignment, id uuid.UUID, raw []byte) (EntryView, error) {
+	d, err := a.issuedTo(ctx, p.Class, assignment)
+	if err != nil {
+		return EntryView{}, a.afterLooking(ctx, p, notFound(err))
+	}
+	s := store.Entry{ClassID: p.Class, ID: id, AssignmentID: assignment, HomeID: &p.Home, Provenance: string(notebook.Own)}
+	f, bad := a.read(d.Document, &s, raw)
+	var picture error
+	if bad == nil && f.Kind == string(notebook.Photo) {
+		picture = a.ownsPicture(ctx, s, f.Refers)
+	}
+	if bad == nil && picture == nil {
+		gate := store.Gate{Token: p.token, Permission: d.sha, May: mayIn(d, f)}
+		key := [2]uuid.UUID{assignment, p.Home}
+		room, _ := a.shelf.room.Get(key)
+		if room <= 0 {
+			gate.Most = a.limits().Entries
+		}
+		door, err := a.Store.WriteEntry(ctx, s, gate)
+		if err != nil && !errors.Is(err, store.ErrNotFound) {
+			return EntryView{}, err
+		}
+		if err == nil && door.Added {
+			if gate.Most > 0 { // an eighth of it for each process, so that several do not take more than all
+				room = (gate.Most - door.Had) / 8
+			}
+			a.shelf.room.Add(key, room-1)
+			a.Store.Hint(store.Event{Class: p.Class, Kind: "entry", ID: assignment})
+			s.Late = door.Late
+			return viewEntry(d.Document, s, notebook.Writer{Language: door.Language, System: quantity.System(door.UnitSystem)}), nil
+		}
+	}
+	return a.notAdded(ctx, p, d, s, f, bad, picture)
+}
+
+// afterLooking gives an error to a phone that may hear it.
+func (a *App) afterLooking(ctx context.Context, p Phone, err error) error {
+	if p.token != nil {
+		if _, stranger := a.Recognise(ctx, p); stranger != nil {
+			return stranger
+		}
+	}
+	return err
+}
+
+// notAdded finds out why an entry was not added: it is there, or it may not be.
+func (a *App) notAdded(ctx context.Context, p Phone, d *issued, s store.Entry, f EntryFields, bad, picture error) (EntryView, error) {
+	if err := a.afterLooking(ctx, p, nil); err != nil {
+		return EntryView{}, err
+	}
+	hc, err := a.homeContext(ctx, p.HomeActor)
 	if err != nil {
 		return EntryView{}, err
 	}
-	s := store.Entry{ClassID: who.Class, ID: id, AssignmentID: assignment, HomeID: &who.Home, Provenance: string(notebook.Own)}
-	return a.putEntry(ctx, s, raw, hc.writer, func(as store.Assignment, d *design.Document, f EntryFields) error {
-		permissions, err := a.Store.HomePermissions(ctx, who.Class, who.Home)
-		if err != nil {
-			return err
+	had, err := a.Store.Entry(ctx, s.ClassID, s.ID)
+	if err == nil {
+		return again(d.Document, had, s, hc.writer) // before anything else, so that a repeat never fails
+	}
+	if !errors.Is(err, store.ErrNotFound) {
+		return EntryView{}, err
+	}
+	if bad != nil {
+		return EntryView{}, bad
+	}
+	as, err := a.Store.Assignment(ctx, s.ClassID, s.AssignmentID)
+	if err != nil {
+		return EntryView{}, notFound(err)
+	}
+	permissions, err := a.Store.HomePermissions(ctx, p.Class, p.Home)
+	if err != nil {
+		return EntryView{}, err
+	}
+	state := PermissionView{State: "asked"}
+	if d.Way == design.WatchShared {
+		state.State = "watching"
+	}
+	for _, given := range permissions {
+		if given.AssignmentID == s.AssignmentID {
+			state = viewPermission(given, d)
 		}
-		state := PermissionView{State: "asked"}
-		if d.Way == design.WatchShared {
-			state.State = "watching"
-		}
-		for _, p := range permissions {
-			if p.AssignmentID == assignment {
-				state = viewPermission(p, d)
+	}
+	if as.RecalledAt != nil {
+		return EntryView{}, errRecalled
+	}
+	if err := mayWrite(state, f); err != nil {
+		return EntryView{}, err
+	}
+	if picture != nil {
+		return EntryView{}, picture
+	}
+	if err := a.Store.HoldHome(ctx, s.ClassID, p.Home); err != nil {
+		return EntryView{}, notFound(err)
+	}
+	return EntryView{}, errFull("entries")
+}
+
+// mayIn lists the standings, as the database words them, in which a home may
+// make an entry.
+func mayIn(d *issued, f EntryFields) []string {
+	var may []string
+	for _, state := range []string{"asked", "granted", "declined", "withdrawn", "lapsed"} {
+		for _, photos := range []bool{false, true} {
+			p := PermissionView{State: state, Photos: photos}
+			if d.Way == design.WatchShared {
+				p.State = "watching"
+			}
+			if mayWrite(p, f) == nil {
+				may = append(may, store.Standing(state, photos))
 			}
 		}
-		return mayWrite(as, state, f)
-	})
+	}
+	return may
 }
 
 var errRecalled = &Refused{Code: "recalled", Detail: "The teacher took this experiment back. What you had is kept."}
 
 // mayWrite decides whether a home may make an entry with its present
-// permission: ticks and what it says of itself always; words once it declined, and where it can only
-// watch; everything once granted, pictures only when they were agreed to.
-func mayWrite(as store.Assignment, p PermissionView, f EntryFields) error {
-	if as.RecalledAt != nil {
-		return errRecalled
-	}
+// permission: ticks and what it says of itself always; words once it declined,
+// and where it can only watch; everything once granted, pictures only when they
+// were agreed to.
+func mayWrite(p PermissionView, f EntryFields) error {
 	kind := notebook.Kind(f.Kind)
 	words := kind == notebook.Answer || kind == notebook.Observation || kind == notebook.Sent || kind == notebook.Tick
 	switch {
@@ -183,89 +289,86 @@ func (a *App) PutSharedEntry(ctx context.Context, who TeacherActor, class, assig
 	if err != nil {
 		return EntryView{}, err
 	}
-	s := store.Entry{ClassID: class, ID: id, AssignmentID: assignment, Provenance: string(notebook.Shared)}
-	w := notebook.Writer{Language: c.Language, System: quantity.System(c.UnitSystem)}
-	return a.putEntry(ctx, s, raw, w, func(store.Assignment, *design.Document, EntryFields) error { return nil })
-}
-
-func (a *App) putEntry(ctx context.Context, s store.Entry, raw []byte, w notebook.Writer, may func(store.Assignment, *design.Document, EntryFields) error) (EntryView, error) {
-	as, err := a.Store.Assignment(ctx, s.ClassID, s.AssignmentID)
+	as, err := a.Store.Assignment(ctx, class, assignment)
 	if err != nil {
 		return EntryView{}, notFound(err)
 	}
-	d, err := design.Read(as.Document)
+	d, err := a.issued(ctx, as)
 	if err != nil {
 		return EntryView{}, err
 	}
-	sum := sha256.Sum256(raw)
-	if had, err := a.Store.Entry(ctx, s.ClassID, s.ID); err == nil {
-		return again(&d, had, s, sum[:], w) // answered before anything else, so that a repeat never fails
+	w := notebook.Writer{Language: c.Language, System: quantity.System(c.UnitSystem)}
+	s := store.Entry{ClassID: class, ID: id, AssignmentID: assignment, Provenance: string(notebook.Shared)}
+	f, bad := a.read(d.Document, &s, raw)
+	if bad == nil && f.Kind == string(notebook.Photo) {
+		bad = a.ownsPicture(ctx, s, f.Refers)
+	}
+	if had, err := a.Store.Entry(ctx, class, id); err == nil {
+		return again(d.Document, had, s, w)
 	} else if !errors.Is(err, store.ErrNotFound) {
 		return EntryView{}, err
 	}
-	var f EntryFields
-	if err := json.Unmarshal(raw, &f); err != nil {
-		return EntryView{}, &Invalid{"body", "has to be a JSON object of an entry", `{"kind": "observation", "text": "it climbs"}`}
+	if bad != nil {
+		return EntryView{}, bad
 	}
-	for _, stray := range strict.Find(raw, f, 20) {
-		if stray.Twice { // a part that is not known may come from a newer phone: it is kept with the bytes
-			return EntryView{}, &Invalid{strings.TrimPrefix(stray.Path, "/"), "stands there twice", `{"kind": "observation", "text": "it climbs"}`}
-		}
-	}
-	if err := f.check(a.Now()); err != nil {
-		return EntryView{}, err
-	}
-	e := f.entry()
-	if p := notebook.Fits(&d, &e); p != nil {
-		return EntryView{}, &Invalid{p.Field, p.Rule, p.Example}
-	}
-	if err := may(as, &d, f); err != nil {
-		return EntryView{}, err
-	}
-	e.Received = a.Now()
-	s.Kind, s.Body, s.BodySha, s.PhoneTime, s.OffsetMs, s.ReceivedAt = f.Kind, raw, sum[:], f.PhoneTime, f.OffsetMs, e.Received
-	s.Late, s.ClockJump = e.Received.After(as.DueAt), e.ClockJump()
+	s.Late = s.ReceivedAt.After(as.DueAt)
+	var added bool
 	err = a.Store.InTx(ctx, func(q *store.Queries) error {
-		if e.Kind == notebook.Photo {
-			if err := ownsPicture(ctx, q, s, f.Refers); err != nil {
-				return err
-			}
-		}
-		added, err := q.AddEntry(ctx, s, a.limits().Entries)
-		if err != nil || !added {
+		if added, err = q.AddEntry(ctx, s, a.limits().Entries); err != nil || !added {
 			return err
 		}
-		return q.Notify(ctx, store.Event{Class: s.ClassID, Kind: "entry", ID: s.AssignmentID})
+		return q.Changed(ctx, store.Event{Class: class, Kind: "entry", ID: assignment})
 	})
 	if err != nil {
 		return EntryView{}, err
 	}
-	had, err := a.Store.Entry(ctx, s.ClassID, s.ID)
-	if errors.Is(err, store.ErrNotFound) { // nothing was added, and not because it is there
-		if s.HomeID != nil && a.Store.HoldHome(ctx, s.ClassID, *s.HomeID) != nil {
-			return EntryView{}, ErrNotFound
-		}
+	if had, err := a.Store.Entry(ctx, class, id); !added && err == nil { // two at once
+		return again(d.Document, had, s, w)
+	}
+	if !added {
 		return EntryView{}, errFull("entries")
 	}
-	if err != nil {
-		return EntryView{}, err
+	return viewEntry(d.Document, s, w), nil
+}
+
+// read reads and checks an entry, and fills in what is stored of it.
+func (a *App) read(d *design.Document, s *store.Entry, raw []byte) (EntryFields, error) {
+	var f EntryFields
+	sum, now := sha256.Sum256(raw), a.Now().Truncate(time.Microsecond) // as it is stored
+	s.Body, s.BodySha, s.ReceivedAt = raw, sum[:], now
+	if err := json.Unmarshal(raw, &f); err != nil {
+		return f, &Invalid{"body", "has to be a JSON object of an entry", `{"kind": "observation", "text": "it climbs"}`}
 	}
-	return again(&d, had, s, sum[:], w)
+	for _, stray := range strict.Find(raw, f, 20) {
+		if stray.Twice { // a part that is not known may come from a newer phone: it is kept with the bytes
+			return f, &Invalid{strings.TrimPrefix(stray.Path, "/"), "stands there twice", `{"kind": "observation", "text": "it climbs"}`}
+		}
+	}
+	if err := f.check(now); err != nil {
+		return f, err
+	}
+	e := f.entry()
+	if p := notebook.Fits(d, &e); p != nil {
+		return f, &Invalid{p.Field, p.Rule, p.Example}
+	}
+	e.Received = now
+	s.Kind, s.PhoneTime, s.OffsetMs, s.ClockJump = f.Kind, f.PhoneTime, f.OffsetMs, e.ClockJump()
+	return f, nil
 }
 
 // again answers with what is stored under an id, if it is the same thing.
-func again(d *design.Document, had, sent store.Entry, sum []byte, w notebook.Writer) (EntryView, error) {
+func again(d *design.Document, had, sent store.Entry, w notebook.Writer) (EntryView, error) {
 	sameHome := had.HomeID == nil && sent.HomeID == nil || had.HomeID != nil && sent.HomeID != nil && *had.HomeID == *sent.HomeID
-	if !sameHome || had.AssignmentID != sent.AssignmentID || !bytes.Equal(had.BodySha, sum) {
+	if !sameHome || had.AssignmentID != sent.AssignmentID || !bytes.Equal(had.BodySha, sent.BodySha) {
 		return EntryView{}, &Refused{Code: "other-body", Detail: "Another entry has this id. Send it again under a new one."}
 	}
 	return viewEntry(d, had, w), nil
 }
 
-func ownsPicture(ctx context.Context, q *store.Queries, s store.Entry, refers string) error {
+func (a *App) ownsPicture(ctx context.Context, s store.Entry, refers string) error {
 	id, err := uuid.Parse(refers)
 	if err == nil {
-		m, found := q.Media(ctx, s.ClassID, id)
+		m, found := a.Store.Media(ctx, s.ClassID, id)
 		if found == nil && m.AssignmentID == s.AssignmentID && (m.HomeID == nil) == (s.HomeID == nil) && (m.HomeID == nil || *m.HomeID == *s.HomeID) {
 			return nil
 		}

@@ -73,7 +73,7 @@ func (a *App) PutIncident(ctx context.Context, who HomeActor, id uuid.UUID, f In
 		if err := q.PutIncident(ctx, i, sum[:], worse); err != nil {
 			return err
 		}
-		return q.Notify(ctx, store.Event{Class: who.Class, Kind: "incident", ID: id})
+		return q.Changed(ctx, store.Event{Class: who.Class, Kind: "incident", ID: id})
 	})
 	return notFound(err)
 }

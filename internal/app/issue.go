@@ -212,7 +212,7 @@ func (a *App) Issue(ctx context.Context, who TeacherActor, class uuid.UUID, f Is
 			return err
 		}
 		homes = check.Homes
-		as.VersionID, as.Number, as.Document, as.Sha256 = version.ID, version.Number, version.Document, version.Sha256
+		as.VersionID, as.Number = version.ID, version.Number
 		switch stands, err := q.Standing(ctx, class, version.ID); {
 		case err == nil && stands.OpensAt.Equal(f.OpensAt) && stands.DueAt.Equal(f.DueAt):
 			as = stands
@@ -225,7 +225,7 @@ func (a *App) Issue(ctx context.Context, who TeacherActor, class uuid.UUID, f Is
 		if err := q.AddAssignment(ctx, as); err != nil {
 			return err
 		}
-		return planHomes(ctx, q, as, now)
+		return planHomes(ctx, q, as, version.Document, now)
 	})
 	if err != nil && !errors.Is(err, errStands) {
 		return AssignmentView{}, err
@@ -256,8 +256,8 @@ func freeze(ctx context.Context, q *store.Queries, e store.Experiment, now time.
 	return v, freezeSheets(ctx, q, v, &d, now)
 }
 
-func planHomes(ctx context.Context, q *store.Queries, as store.Assignment, now time.Time) error {
-	d, err := design.Read(as.Document)
+func planHomes(ctx context.Context, q *store.Queries, as store.Assignment, document []byte, now time.Time) error {
+	d, err := design.Read(document)
 	if err != nil {
 		return err
 	}
@@ -265,8 +265,9 @@ func planHomes(ctx context.Context, q *store.Queries, as store.Assignment, now t
 	if err != nil {
 		return err
 	}
+	sha := permissionSha(&d)
 	for _, h := range homes {
-		p := store.Plan{ClassID: as.ClassID, AssignmentID: as.ID, HomeID: h.ID, Number: 1, RulesVersion: safety.RulesVersion, TextSha: permissionSha(&d), CreatedAt: now}
+		p := store.Plan{ClassID: as.ClassID, AssignmentID: as.ID, HomeID: h.ID, Number: 1, RulesVersion: safety.RulesVersion, TextSha: sha, CreatedAt: now}
 		if err := q.AddPlan(ctx, p); err != nil {
 			return err
 		}

@@ -2,6 +2,7 @@ package app
 
 import (
 	"context"
+	"errors"
 	"strconv"
 	"strings"
 
@@ -192,22 +193,29 @@ func (a *App) letIn(ctx context.Context, l store.Link) (Opened, error) {
 		if err := q.AddDevice(ctx, store.Device{ClassID: h.ClassID, HomeID: h.ID, TokenHash: hash, Generation: h.Generation, CreatedAt: a.Now()}); err != nil {
 			return err
 		}
-		return q.Notify(ctx, store.Event{Class: h.ClassID, Kind: "home", ID: h.ID})
+		q.Tell(store.Event{Class: h.ClassID, Kind: "home", ID: h.ID})
+		return nil
 	})
 	return Opened{Class: h.ClassID, Home: h.ID, Token: token}, err
 }
 
-// Recognise finds out who a phone's cookie belongs to. A phone let in by a
+// ErrStranger answers a phone that has not opened the home's link.
+var ErrStranger = errors.New("this phone has not opened the home's link")
+
+// Recognise finds out whether a phone belongs to the home it names. A phone let in by a
 // link that was replaced meanwhile is told so.
-func (a *App) Recognise(ctx context.Context, class, home uuid.UUID, token string) (HomeActor, error) {
-	g, err := a.Store.DeviceGeneration(ctx, class, home, keys.HashToken(token))
+func (a *App) Recognise(ctx context.Context, p Phone) (HomeActor, error) {
+	g, err := a.Store.DeviceGeneration(ctx, p.Class, p.Home, p.token)
+	if errors.Is(err, store.ErrNotFound) {
+		return HomeActor{}, ErrStranger
+	}
 	if err != nil {
-		return HomeActor{}, notFound(err)
+		return HomeActor{}, err
 	}
 	if g.Device != g.Present {
 		return HomeActor{}, &Refused{Code: "replaced-link", Detail: "This link was replaced. Ask your teacher for the new one: your work is kept on this phone."}
 	}
-	return HomeActor{class, home}, nil
+	return p.HomeActor, nil
 }
 
 // LookUp finds the home of a link without letting a phone in; the pages that

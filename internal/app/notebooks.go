@@ -64,7 +64,7 @@ func (a *App) Notebook(ctx context.Context, who TeacherActor, class, assignment,
 			if e.Kind == notebook.Fact {
 				continue // the home's own
 			}
-			line := NotebookLine{EntryView: viewEntry(&b.design, row, book.Writer), MeasuredAt: e.Measured()}
+			line := NotebookLine{EntryView: viewEntry(b.design.Document, row, book.Writer), MeasuredAt: e.Measured()}
 			if f, ok := fates[e.ID]; ok {
 				line.Fate, line.FateReason = f.Fate, f.Reason
 			}
@@ -106,7 +106,7 @@ func (a *App) WriteAtDesk(ctx context.Context, who TeacherActor, class, assignme
 	if _, err := a.Store.Home(ctx, class, home); err != nil {
 		return notFound(err)
 	}
-	d, err := design.Read(as.Document)
+	d, err := a.issued(ctx, as)
 	if err != nil {
 		return err
 	}
@@ -121,7 +121,7 @@ func (a *App) WriteAtDesk(ctx context.Context, who TeacherActor, class, assignme
 	}
 	switch notebook.Kind(in.Kind) {
 	case notebook.Vouched:
-		if guards(&d)(knownFacts(said)[home])[f.Step] == "" {
+		if d.guards(knownFacts(said)[home])[f.Step] == "" {
 			return &Invalid{"step", "has to be a step that waits for something to be said", ""}
 		}
 	default:
@@ -140,7 +140,7 @@ func (a *App) WriteAtDesk(ctx context.Context, who TeacherActor, class, assignme
 		return err
 	}
 	e := f.entry()
-	if p := notebook.Fits(&d, &e); p != nil {
+	if p := notebook.Fits(d.Document, &e); p != nil {
 		return &Invalid{p.Field, p.Rule, p.Example}
 	}
 	raw, err := json.Marshal(f)
@@ -188,7 +188,7 @@ func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID
 	if err != nil {
 		return OwnResult{}, notFound(err)
 	}
-	d, err := design.Read(as.Document)
+	d, err := a.issued(ctx, as)
 	if err != nil {
 		return OwnResult{}, err
 	}
@@ -204,15 +204,15 @@ func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID
 	if err != nil {
 		return OwnResult{}, err
 	}
-	book := openBook(&d, ofAssignment(own, assignment), hc.writer, guards(&d)(knownFacts(own)[who.Home]))
+	book := openBook(d.Document, ofAssignment(own, assignment), hc.writer, d.guards(knownFacts(own)[who.Home]))
 	if watching {
 		shared, err := a.Store.SharedEntries(ctx, who.Class)
 		if err != nil {
 			return OwnResult{}, err
 		}
-		book = sharedBook(&d, shared, assignment, hc.class, hc.home.Language)
+		book = sharedBook(d.Document, shared, assignment, hc.class, hc.home.Language)
 	}
-	out := OwnResult{Shared: watching, Derived: []DerivedRow{}, Results: []ResultView{}, Sentence: []string{}, SentAt: openBook(&d, ofAssignment(own, assignment), hc.writer, nil).SentAt}
+	out := OwnResult{Shared: watching, Derived: []DerivedRow{}, Results: []ResultView{}, Sentence: []string{}, SentAt: openBook(d.Document, ofAssignment(own, assignment), hc.writer, nil).SentAt}
 	for _, x := range d.Outcomes() {
 		name, _ := x.Name.In(hc.home.Language)
 		out.Derived = append(out.Derived, DerivedRow{x.ID, name, x.Unit, x.Formula})

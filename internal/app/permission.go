@@ -34,13 +34,12 @@ type PermissionView struct {
 	TextSha  string     `json:"text_sha"`
 }
 
-func viewPermission(p store.Permission, d *design.Document) PermissionView {
+func viewPermission(p store.Permission, d *issued) PermissionView {
 	if d.Way == design.WatchShared {
 		return PermissionView{State: "watching"}
 	}
-	sha := permissionSha(d)
-	v := PermissionView{State: p.Kind, Guardian: p.Guardian, Photos: p.Photos, Gallery: p.Gallery, At: &p.At, TextSha: hex.EncodeToString(sha)}
-	if p.Kind == "granted" && !bytes.Equal(p.TextSha, sha) {
+	v := PermissionView{State: p.Kind, Guardian: p.Guardian, Photos: p.Photos, Gallery: p.Gallery, At: &p.At, TextSha: hex.EncodeToString(d.sha)}
+	if p.Kind == "granted" && !bytes.Equal(p.TextSha, d.sha) {
 		v.State = "lapsed"
 	}
 	return v
@@ -59,14 +58,14 @@ func (a *App) Permit(ctx context.Context, who HomeActor, assignment uuid.UUID, f
 	if err != nil {
 		return PermissionView{}, notFound(err)
 	}
-	d, err := design.Read(as.Document)
+	d, err := a.issued(ctx, as)
 	if err != nil {
 		return PermissionView{}, err
 	}
 	if d.Way == design.WatchShared {
 		return PermissionView{}, errWatchOnly
 	}
-	sheet := makeSheet(as, &d, hc.home.Language, a.Now())
+	sheet := d.sheet(as, hc.home.Language, a.Now())
 	f.Guardian = strings.Join(strings.Fields(f.Guardian), " ")
 	if f.Decision == "granted" {
 		switch {
@@ -83,7 +82,7 @@ func (a *App) Permit(ctx context.Context, who HomeActor, assignment uuid.UUID, f
 		f.Guardian = "" // nobody has to sign for a no
 	}
 	p := store.Permission{ClassID: who.Class, ID: store.NewID(), AssignmentID: assignment, HomeID: who.Home, Kind: f.Decision, Guardian: f.Guardian,
-		Photos: f.Photos && f.Decision == "granted", Gallery: f.Gallery && f.Photos && f.Decision == "granted", Language: hc.home.Language, TextSha: permissionSha(&d), At: a.Now()}
+		Photos: f.Photos && f.Decision == "granted", Gallery: f.Gallery && f.Photos && f.Decision == "granted", Language: hc.home.Language, TextSha: d.sha, At: a.Now()}
 	err = a.Store.InTx(ctx, func(q *store.Queries) error {
 		if err := q.HoldHome(ctx, who.Class, who.Home); err != nil {
 			return notFound(err)
@@ -91,7 +90,7 @@ func (a *App) Permit(ctx context.Context, who HomeActor, assignment uuid.UUID, f
 		if err := q.AddPermission(ctx, p); err != nil {
 			return err
 		}
-		return q.Notify(ctx, store.Event{Class: who.Class, Kind: "permission", ID: assignment})
+		return q.Changed(ctx, store.Event{Class: who.Class, Kind: "permission", ID: assignment})
 	})
-	return viewPermission(p, &d), err
+	return viewPermission(p, d), err
 }

@@ -32,7 +32,7 @@ func (a *App) PutPhoto(ctx context.Context, who HomeActor, assignment, id uuid.U
 	if err != nil {
 		return notFound(err)
 	}
-	d, err := design.Read(as.Document)
+	d, err := a.issued(ctx, as)
 	if err != nil {
 		return err
 	}

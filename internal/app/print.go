@@ -3,7 +3,6 @@ package app
 import (
 	"context"
 	"slices"
-	"time"
 
 	"github.com/google/uuid"
 
@@ -12,7 +11,6 @@ import (
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/review"
 	"patient-kitchen/core/text"
-	"patient-kitchen/internal/store"
 )
 
 // PrintedSheets are the sheets that can be printed: of an experiment that homes
@@ -91,7 +89,7 @@ func (a *App) PrintDraft(ctx context.Context, who TeacherActor, class, experimen
 	if err != nil {
 		return Printed{}, &Refused{Code: "unreadable", Detail: "The experiment cannot be read: " + err.Error() + "."}
 	}
-	p, err := printed(store.Assignment{Document: e.Draft}, &d, kind, language, a.Now())
+	p, err := printed(&d, kind, language)
 	p.Class = cardOf(homeContext{class: c, teacher: t})
 	if kind == "safety" && (c.EmergencyNumber == "" || c.PoisonNumber == "") {
 		return Printed{}, &Refused{Code: "no-numbers", Detail: "The class has no emergency or poison-advice number. Without both no safety sheet is printed."}
@@ -112,26 +110,26 @@ func (a *App) PrintHome(ctx context.Context, who HomeActor, assignment uuid.UUID
 	if as.RecalledAt != nil {
 		return Printed{}, errRecalled
 	}
-	d, err := design.Read(as.Document)
+	d, err := a.issued(ctx, as)
 	if err != nil {
 		return Printed{}, err
 	}
 	if kind == "demonstration" {
 		return Printed{}, ErrNotFound // the teacher's own
 	}
-	p, err := printed(as, &d, kind, hc.home.Language, a.Now())
+	p, err := printed(d.Document, kind, hc.home.Language)
 	if err == nil && kind == "safety" {
 		kept, err := a.Store.VersionSheets(ctx, who.Class, hc.home.Language)
 		if err != nil {
 			return Printed{}, err
 		}
-		frozen(&p.Safety, as.VersionID, permissionSha(&d), kept)
+		frozen(&p.Safety, as.VersionID, d.sha, kept)
 	}
 	p.Class, p.Home, p.Version = cardOf(hc), hc.home.Nickname, as.Number
 	return p, err
 }
 
-func printed(as store.Assignment, d *design.Document, kind, language string, now time.Time) (Printed, error) {
+func printed(d *design.Document, kind, language string) (Printed, error) {
 	watched := d.Way == design.WatchShared
 	if slices.Contains(PrintedSheets[!watched], kind) {
 		return Printed{}, &Refused{Code: "way-of-working", Detail: "This sheet goes with another way of working: an experiment that is only watched has no sheets for doing it, and one that homes do is not only watched."}
@@ -141,7 +139,7 @@ func printed(as store.Assignment, d *design.Document, kind, language string, now
 	}
 	w := &sheetWriter{language: language}
 	if kind == "watch" {
-		s := homeSheet(as, d, language, now)
+		s := watchedSheet(d, language)
 		return Printed{Kind: kind, Language: language, Title: s.Title, Question: s.Question, Missing: s.Untranslated, Watch: s}, nil
 	}
 	r := review.Of(d)
@@ -149,7 +147,7 @@ func printed(as store.Assignment, d *design.Document, kind, language string, now
 		Minutes: int(r.Timeline.Total.Minutes() + 0.5), Hands: int(r.Timeline.Hands.Minutes() + 0.5)}
 	switch kind {
 	case "demonstration":
-		p.Work = makeSheet(as, d, language, now)
+		p.Work = writeSheet(d, language)
 		p.Items = printedItems(d, r, w)
 	case "safety":
 		p.Safety = w.guardian(d, r, startsOf(r))

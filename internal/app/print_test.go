@@ -16,7 +16,7 @@ import (
 // means for the home's result.
 func TestPrinted(t *testing.T) {
 	lemon := example(t, "sour-lemon")
-	p, err := printed(store.Assignment{}, &lemon, "materials", "es", time.Time{})
+	p, err := printed(&lemon, "materials", "es")
 	if err != nil || p.Missing != 0 {
 		t.Fatal(err, p.Missing)
 	}
@@ -27,7 +27,7 @@ func TestPrinted(t *testing.T) {
 	if !slices.Contains(names, "un limón") || !slices.Contains(names, "una persona adulta") || !slices.Contains(names, "lentes protectores o gafas (sirven los de natación)") || names[len(names)-1] != "Una mesa de cocina" {
 		t.Errorf("%q", names)
 	}
-	p, err = printed(store.Assignment{}, &lemon, "substitutions", "en", time.Time{})
+	p, err = printed(&lemon, "substitutions", "en")
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -49,12 +49,12 @@ func TestPrinted(t *testing.T) {
 			t.Errorf("a refused thing is offered: %+v", s)
 		}
 	}
-	p, err = printed(store.Assignment{}, &lemon, "safety", "es", time.Time{})
+	p, err = printed(&lemon, "safety", "es")
 	if err != nil || len(p.Safety.Sections) < 9 || len(p.Safety.AdultJobs) != 1 || !strings.HasPrefix(p.Safety.AdultJobs[0].Title, "Cortar") {
 		t.Errorf("%v %+v", err, p.Safety.AdultJobs)
 	}
 	for _, bad := range [][2]string{{"poem", "en"}, {"safety", "fr"}, {"", ""}} {
-		if _, err := printed(store.Assignment{}, &lemon, bad[0], bad[1], time.Time{}); !errors.Is(err, ErrNotFound) {
+		if _, err := printed(&lemon, bad[0], bad[1]); !errors.Is(err, ErrNotFound) {
 			t.Errorf("%v: %v", bad, err)
 		}
 	}
@@ -68,11 +68,11 @@ func TestForeignStepsStayClosed(t *testing.T) {
 	lemon := example(t, "sour-lemon")
 	delete(lemon.Steps[0].Text, "es") // an adult cuts
 	delete(lemon.Steps[2].Text, "es") // pouring
-	s := makeSheet(as, &lemon, "es", now)
+	s := writeSheet(&lemon, "es").of(as, now)
 	if !s.Steps[0].Foreign || s.Steps[2].Foreign || s.Untranslated != 2 {
 		t.Errorf("%v %v %d", s.Steps[0].Foreign, s.Steps[2].Foreign, s.Untranslated)
 	}
-	if s := makeSheet(as, &lemon, "en", now); s.Steps[0].Foreign {
+	if s := writeSheet(&lemon, "en").of(as, now); s.Steps[0].Foreign {
 		t.Error("it is closed in its own language")
 	}
 }
@@ -83,7 +83,7 @@ func TestSheetsSayWhatTheRulesAdd(t *testing.T) {
 	now := time.Date(2027, 2, 3, 18, 0, 0, 0, time.UTC)
 	as := store.Assignment{OpensAt: now.Add(-time.Hour), DueAt: now.Add(time.Hour)}
 	lemon := example(t, "sour-lemon")
-	s := makeSheet(as, &lemon, "en", now)
+	s := writeSheet(&lemon, "en").of(as, now)
 	if !slices.Contains(s.Gear, "goggles (swim goggles will do)") || len(s.Steps[0].Before) < 2 || s.Cards[0] != "eye" || slices.Contains(s.Cards, "sting") {
 		t.Errorf("%v %v %v", s.Gear, s.Steps[0].Before, s.Cards)
 	}
@@ -95,11 +95,11 @@ func TestSheetsSayWhatTheRulesAdd(t *testing.T) {
 		t.Errorf("%+v", job)
 	}
 	lemon.AgeBand = "14-18"
-	if s := makeSheet(as, &lemon, "en", now); len(s.AdultJobs) != 0 || !strings.Contains(s.Near, "hears a call") {
+	if s := writeSheet(&lemon, "en").of(as, now); len(s.AdultJobs) != 0 || !strings.Contains(s.Near, "hears a call") {
 		t.Errorf("%+v %s", s.AdultJobs, s.Near)
 	}
 	lemon.AgeBand, lemon.Lowered = "11-13", []design.Lowering{{Rule: "blade", Step: "cut", Reason: "They cut fruit with me in November.", By: "Ms Tarrant"}}
-	if s := makeSheet(as, &lemon, "en", now); len(s.Lowered) != 1 || !strings.Contains(s.Lowered[0], "Ms Tarrant") || len(s.AdultJobs) != 0 {
+	if s := writeSheet(&lemon, "en").of(as, now); len(s.Lowered) != 1 || !strings.Contains(s.Lowered[0], "Ms Tarrant") || len(s.AdultJobs) != 0 {
 		t.Errorf("%+v %+v", s.Lowered, s.AdultJobs)
 	}
 }

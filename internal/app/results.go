@@ -24,7 +24,7 @@ func roundTo(value, u float64) float64 {
 type classBooks struct {
 	class       store.Class
 	assignment  store.Assignment
-	design      design.Document
+	design      *issued
 	homes       []store.Home
 	permissions map[uuid.UUID]PermissionView
 	books       map[uuid.UUID]*notebook.Book
@@ -43,7 +43,7 @@ func (a *App) classBooks(ctx context.Context, who TeacherActor, class, assignmen
 		return nil, notFound(err)
 	}
 	b := &classBooks{class: c, assignment: as, permissions: map[uuid.UUID]PermissionView{}, books: map[uuid.UUID]*notebook.Book{}, entries: map[uuid.UUID][]store.Entry{}}
-	if b.design, err = design.Read(as.Document); err != nil {
+	if b.design, err = a.issued(ctx, as); err != nil {
 		return nil, err
 	}
 	if b.homes, err = a.Store.Homes(ctx, class); err != nil {
@@ -54,7 +54,7 @@ func (a *App) classBooks(ctx context.Context, who TeacherActor, class, assignmen
 		return nil, err
 	}
 	for _, p := range permissions {
-		b.permissions[p.HomeID] = viewPermission(p, &b.design)
+		b.permissions[p.HomeID] = viewPermission(p, b.design)
 	}
 	if b.design.Way == design.WatchShared {
 		for _, h := range b.homes {
@@ -76,15 +76,15 @@ func (a *App) classBooks(ctx context.Context, who TeacherActor, class, assignmen
 	if err != nil {
 		return nil, err
 	}
-	known, guarded := knownFacts(facts), guards(&b.design)
+	known := knownFacts(facts)
 	for _, h := range b.homes {
 		w := notebook.Writer{Language: h.Language, System: quantity.System(c.UnitSystem)}
 		if b.permissions[h.ID].State == "withdrawn" {
 			b.entries[h.ID] = nil // a permission taken back hides the home's items at once
 		}
-		b.books[h.ID] = openBook(&b.design, b.entries[h.ID], w, guarded(known[h.ID]))
+		b.books[h.ID] = openBook(b.design.Document, b.entries[h.ID], w, b.design.guards(known[h.ID]))
 	}
-	b.shared = openBook(&b.design, b.sharedRows, notebook.Writer{Language: c.Language, System: quantity.System(c.UnitSystem)}, nil)
+	b.shared = openBook(b.design.Document, b.sharedRows, notebook.Writer{Language: c.Language, System: quantity.System(c.UnitSystem)}, nil)
 	return b, nil
 }
 
@@ -107,8 +107,8 @@ func (a *App) Results(ctx context.Context, who TeacherActor, class, assignment u
 	if err != nil {
 		return Results{}, err
 	}
-	d := &b.design
-	sheet := makeSheet(b.assignment, d, language, a.Now())
+	d := b.design.Document
+	sheet := b.design.sheet(b.assignment, language, a.Now())
 	out := Results{Question: sheet.Question, Conditions: sheet.Conditions, Readings: sheet.Readings, Slots: d.Slots(), Derived: []DerivedRow{},
 		Homes: []HomeResult{}, Comparisons: []ComparisonView{}, AsSent: []ComparisonView{}, Erased: erased}
 	for _, x := range d.Outcomes() {
@@ -173,7 +173,7 @@ func (b *classBooks) asSent(out *Results) []compare.Home {
 	for _, h := range b.homes {
 		book := b.books[h.ID]
 		if slices.ContainsFunc(b.entries[h.ID], changed) {
-			book = openBook(&b.design, slices.DeleteFunc(slices.Clone(b.entries[h.ID]), changed), book.Writer, book.Guards)
+			book = openBook(b.design.Document, slices.DeleteFunc(slices.Clone(b.entries[h.ID]), changed), book.Writer, book.Guards)
 		}
 		if hasValues(book) {
 			homes = append(homes, compare.Home{Key: h.ID.String(), Book: book})

@@ -27,43 +27,35 @@ func example(t *testing.T, name string) design.Document {
 // Who may write what: ticks always, words once a home declined, measurements
 // and pictures only with permission, nothing once the teacher took it back.
 func TestMayWrite(t *testing.T) {
-	gone := time.Now()
 	for _, c := range []struct {
-		kind     notebook.Kind
-		state    string
-		photos   bool
-		recalled bool
-		code     string
+		kind   notebook.Kind
+		state  string
+		photos bool
+		code   string
 	}{
-		{notebook.Reading, "granted", false, false, ""},
-		{notebook.Reading, "asked", false, false, "no-permission"},
-		{notebook.Reading, "declined", false, false, "no-permission"},
-		{notebook.Reading, "withdrawn", false, false, "no-permission"},
-		{notebook.Reading, "lapsed", false, false, "no-permission"},
-		{notebook.Reading, "granted", false, true, "recalled"},
-		{notebook.Tick, "asked", false, false, ""},
-		{notebook.Tick, "asked", false, true, "recalled"},
-		{notebook.Answer, "declined", false, false, ""},
-		{notebook.Observation, "declined", false, false, ""},
-		{notebook.Sent, "declined", false, false, ""},
-		{notebook.Answer, "asked", false, false, "no-permission"},
-		{notebook.Answer, "withdrawn", false, false, "no-permission"},
-		{notebook.StepDone, "declined", false, false, "no-permission"},
-		{notebook.Photo, "granted", true, false, ""},
-		{notebook.Photo, "granted", false, false, "no-photos"},
-		{notebook.Photo, "declined", true, false, "no-permission"},
+		{notebook.Reading, "granted", false, ""},
+		{notebook.Reading, "asked", false, "no-permission"},
+		{notebook.Reading, "declined", false, "no-permission"},
+		{notebook.Reading, "withdrawn", false, "no-permission"},
+		{notebook.Reading, "lapsed", false, "no-permission"},
+		{notebook.Tick, "asked", false, ""},
+		{notebook.Answer, "declined", false, ""},
+		{notebook.Observation, "declined", false, ""},
+		{notebook.Sent, "declined", false, ""},
+		{notebook.Answer, "asked", false, "no-permission"},
+		{notebook.Answer, "withdrawn", false, "no-permission"},
+		{notebook.StepDone, "declined", false, "no-permission"},
+		{notebook.Photo, "granted", true, ""},
+		{notebook.Photo, "granted", false, "no-photos"},
+		{notebook.Photo, "declined", true, "no-permission"},
 	} {
-		var as store.Assignment
-		if c.recalled {
-			as.RecalledAt = &gone
-		}
-		err := mayWrite(as, PermissionView{State: c.state, Photos: c.photos}, EntryFields{Kind: string(c.kind)})
+		err := mayWrite(PermissionView{State: c.state, Photos: c.photos}, EntryFields{Kind: string(c.kind)})
 		code := ""
 		if r, ok := err.(*Refused); ok {
 			code = r.Code
 		}
 		if code != c.code {
-			t.Errorf("%s, permission %s, photos %v, recalled %v: %q, want %q", c.kind, c.state, c.photos, c.recalled, code, c.code)
+			t.Errorf("%s, permission %s, photos %v: %q, want %q", c.kind, c.state, c.photos, code, c.code)
 		}
 	}
 }
@@ -72,19 +64,19 @@ func TestMayWrite(t *testing.T) {
 func TestPermissionLapsesWhenAHazardRises(t *testing.T) {
 	d := example(t, "paper-strips")
 	given := store.Permission{Kind: "granted", Guardian: "A", TextSha: permissionSha(&d), At: time.Now()}
-	if v := viewPermission(given, &d); v.State != "granted" {
+	if v := viewPermission(given, newIssued(&d)); v.State != "granted" {
 		t.Fatal(v.State)
 	}
 	d.Title["en"] = "Another name"
-	if v := viewPermission(given, &d); v.State != "granted" {
+	if v := viewPermission(given, newIssued(&d)); v.State != "granted" {
 		t.Errorf("a new title: %s", v.State)
 	}
 	d.AgeBand = "5-7" // an adult has to be near at the scissors
-	if v := viewPermission(given, &d); v.State != "lapsed" || v.TextSha != hex.EncodeToString(permissionSha(&d)) {
+	if v := viewPermission(given, newIssued(&d)); v.State != "lapsed" || v.TextSha != hex.EncodeToString(permissionSha(&d)) {
 		t.Errorf("an adult job more: %s", v.State)
 	}
 	given.Kind = "declined"
-	if v := viewPermission(given, &d); v.State != "declined" {
+	if v := viewPermission(given, newIssued(&d)); v.State != "declined" {
 		t.Errorf("a no does not lapse: %s", v.State)
 	}
 }
@@ -93,7 +85,7 @@ func TestSheets(t *testing.T) {
 	now := time.Date(2027, 2, 3, 18, 0, 0, 0, time.UTC)
 	as := store.Assignment{OpensAt: now.Add(-time.Hour), DueAt: now.Add(time.Hour), Number: 6}
 	beans := example(t, "thirsty-beans")
-	s := makeSheet(as, &beans, "es", now)
+	s := writeSheet(&beans, "es").of(as, now)
 	if s.Title != "Frijoles con sed" || s.State != "open" || s.Version != 6 || s.Untranslated != 0 {
 		t.Errorf("%s, %s, version %d, %d untranslated", s.Title, s.State, s.Version, s.Untranslated)
 	}
@@ -105,12 +97,12 @@ func TestSheets(t *testing.T) {
 		t.Errorf("an order question without options takes the conditions: %v", s.Questions[0].Options)
 	}
 	delete(beans.Steps[0].Text, "es")
-	if s := makeSheet(as, &beans, "es", now); s.Untranslated != 1 || !strings.HasPrefix(s.Steps[0].Text, "Label the jars") {
+	if s := writeSheet(&beans, "es").of(as, now); s.Untranslated != 1 || !strings.HasPrefix(s.Steps[0].Text, "Label the jars") {
 		t.Errorf("a missing text shows the original and is counted: %d, %q", s.Untranslated, s.Steps[0].Text)
 	}
 	spinners := example(t, "falling-spinners")
 	spinners.AgeBand = "5-7"
-	s = makeSheet(as, &spinners, "en", now)
+	s = writeSheet(&spinners, "en").of(as, now)
 	if len(s.Steps[1].Takes) != 15 || s.Trials != 5 {
 		t.Errorf("3 wings × 5 trials are %d fields", len(s.Steps[1].Takes))
 	}

@@ -4,7 +4,6 @@ import (
 	"encoding/hex"
 	"fmt"
 	"slices"
-	"sync"
 	"time"
 
 	"github.com/google/uuid"
@@ -184,26 +183,32 @@ func (w *sheetWriter) say(l text.Localized) string {
 }
 
 // frame is what every sheet begins with, and empty lists.
-func (w *sheetWriter) frame(as store.Assignment, d *design.Document, now time.Time) Sheet {
+func (w *sheetWriter) frame(d *design.Document) Sheet {
 	return Sheet{
-		Assignment: as.ID, Version: as.Number, Title: w.say(d.Title), Question: w.say(d.Question), Changed: w.say(d.Changed.Name),
-		Way: string(d.Way), State: stateOf(as.OpensAt, as.DueAt, as.RecalledAt, now), OpensAt: as.OpensAt, DueAt: as.DueAt, RecallReason: as.RecallReason, Trials: d.Trials,
+		Title: w.say(d.Title), Question: w.say(d.Question), Changed: w.say(d.Changed.Name), Way: string(d.Way), Trials: d.Trials,
 		Conditions: []ConditionRow{}, Needs: []NeedRow{}, Steps: []StepRow{}, Readings: []ReadingRow{}, Evidence: []EvidenceRow{}, Questions: []QuestionRow{},
 		Mistakes: []MistakeRow{}, Entries: []EntryView{}, Shown: []ShownReading{}, Facts: []FactRow{},
 	}
 }
 
-// makeSheet writes an assignment for a home that does it, without permission
-// and entries.
-func makeSheet(as store.Assignment, d *design.Document, language string, now time.Time) Sheet {
+// of is the sheet as that of an assignment.
+func (s Sheet) of(as store.Assignment, now time.Time) Sheet {
+	s.Assignment, s.Version, s.OpensAt, s.DueAt, s.RecallReason = as.ID, as.Number, as.OpensAt, as.DueAt, as.RecallReason
+	s.State = stateOf(as.OpensAt, as.DueAt, as.RecalledAt, now)
+	return s
+}
+
+// writeSheet writes an experiment for a home that does it, without assignment,
+// permission and entries.
+func writeSheet(d *design.Document, language string) Sheet {
 	w := &sheetWriter{language: language}
 	r := review.Of(d)
-	s := w.frame(as, d, now)
+	s := w.frame(d)
 	s.Place, s.Minutes, s.Hands = w.say(d.Place), int(r.Timeline.Total.Minutes()+0.5), int(r.Timeline.Hands.Minutes()+0.5)
 	for _, c := range d.Conditions {
 		s.Conditions = append(s.Conditions, ConditionRow{c.ID, w.say(c.Name), w.say(c.Description), c.Control})
 	}
-	swaps := swapsOf(as, d, language)
+	swaps := swapsOf(d, language)
 	for _, item := range fit.Materials(d, r.Safety) {
 		row := NeedRow{ID: item.Need, Name: text.Render(item.Name, language), Amount: text.Render(item.Amount, language), Must: text.Render(item.Must, language), Note: w.say(item.Note), Optional: item.Optional, Instead: []string{}, Steps: append([]int{}, item.Steps...), Swaps: []PrintedSwap{}}
 		n, ok := d.Need(item.Need)
@@ -226,19 +231,8 @@ func makeSheet(as store.Assignment, d *design.Document, language string, now tim
 	return s
 }
 
-// swapsMemo keeps the worked-out substitutes of issued versions, which never
-// change, by assignment and language: a page is asked for every few seconds.
-var swapsMemo sync.Map
-
-func swapsOf(as store.Assignment, d *design.Document, language string) map[string][]PrintedSwap {
-	type key struct {
-		assignment uuid.UUID
-		language   string
-	}
-	k := key{as.ID, language}
-	if kept, ok := swapsMemo.Load(k); ok {
-		return kept.(map[string][]PrintedSwap)
-	}
+// swapsOf are what may be used instead, by need.
+func swapsOf(d *design.Document, language string) map[string][]PrintedSwap {
 	out := map[string][]PrintedSwap{}
 	lists, err := fit.Substitutions(d)
 	if err != nil {
@@ -246,9 +240,6 @@ func swapsOf(as store.Assignment, d *design.Document, language string) map[strin
 	}
 	for _, l := range lists {
 		out[l.Need.ID] = printedSwaps(l, language, &sheetWriter{language: language}).Swaps
-	}
-	if as.ID != uuid.Nil { // a draft has none, and changes
-		swapsMemo.Store(k, out)
 	}
 	return out
 }

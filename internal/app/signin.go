@@ -96,8 +96,8 @@ func (a *App) SignIn(ctx context.Context, email, password, network, known string
 const Access = "access"
 
 // SignedOut tells the teacher's open pages to ask again whether they may.
-func (a *App) SignedOut(ctx context.Context, who TeacherActor) error {
-	return a.Store.Notify(ctx, store.Event{Class: who.ID, Kind: Access})
+func (a *App) SignedOut(who TeacherActor) {
+	a.Store.Hint(store.Event{Class: who.ID, Kind: Access})
 }
 
 // Teacher finds the teacher who is signed in.

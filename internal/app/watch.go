@@ -3,7 +3,6 @@ package app
 import (
 	"slices"
 	"strings"
-	"time"
 
 	"github.com/google/uuid"
 
@@ -37,13 +36,10 @@ type ShownRow struct {
 // errWatchOnly answers a home that would do what it can only watch.
 var errWatchOnly = &Refused{Code: "watch-only", Detail: "Your teacher shows this experiment. It is not done at home: there is nothing to agree to and nothing to measure."}
 
-// homeSheet is an assignment as a home gets it.
-func homeSheet(as store.Assignment, d *design.Document, language string, now time.Time) Sheet {
-	if d.Way != design.WatchShared {
-		return makeSheet(as, d, language, now)
-	}
+// watchedSheet is an experiment as a home gets it that only watches.
+func watchedSheet(d *design.Document, language string) Sheet {
 	w := &sheetWriter{language: language}
-	s := w.frame(as, d, now)
+	s := w.frame(d)
 	s.Notice = text.Render(text.Message{ID: "safety.watch.not-at-home"}, language)
 	s.SafetyPart = SafetyPart{Sections: []SheetSection{}, AdultJobs: []AdultJobRow{}, Gear: []string{}, Where: []string{}, Before: []string{}, Cautions: []CautionRow{}, Stop: []string{}, Clearing: []string{}, Lowered: []string{}, General: []string{}, Cards: []string{}}
 	for _, c := range d.Conditions {

@@ -64,9 +64,7 @@ type seeder struct {
 // readings.
 func Seed(ctx context.Context, a *app.App, now time.Time, seed uint64) error {
 	s := &seeder{ctx: ctx, rng: rand.New(rand.NewPCG(seed, 7))}
-	copied := *a
-	copied.Now = func() time.Time { return s.moment }
-	s.app = &copied
+	s.app = &app.App{Store: a.Store, Keys: a.Keys, Desk: a.Desk, PublicURL: a.PublicURL, Log: a.Log, Limits: a.Limits, Now: func() time.Time { return s.moment }}
 	lesson := time.Date(now.Year(), now.Month(), now.Day(), 10, 40, 0, 0, time.UTC).AddDate(0, 0, -1)
 	s.moment = lesson.AddDate(0, 0, -2)
 	t, err := s.app.AddTeacher(ctx, Email, "Ms Tarrant", Password)
@@ -251,7 +249,7 @@ func (s *seeder) put(who app.HomeActor, f app.EntryFields) (uuid.UUID, error) {
 	if err != nil {
 		return id, err
 	}
-	_, err = s.app.PutEntry(s.ctx, who, s.as, id, raw)
+	_, err = s.app.PutEntry(s.ctx, app.Known(who), s.as, id, raw)
 	return id, err
 }
 

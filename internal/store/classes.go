@@ -26,6 +26,8 @@ type Class struct {
 	NeedsAssessment bool
 }
 
+var classColumns = columns[Class]("class")
+
 // AddClass stores a new class.
 func (q *Queries) AddClass(ctx context.Context, c Class) error {
 	return q.exec(ctx, 1, `INSERT INTO class (id, teacher_id, name, school, zone, language, unit_system, emergency_number, poison_number, photo_days, keep_until, created_at, needs_assessment)
@@ -43,7 +45,7 @@ func (q *Queries) SaveClass(ctx context.Context, c Class) error {
 
 // Class finds a class that was not deleted.
 func (q *Queries) Class(ctx context.Context, id uuid.UUID) (Class, error) {
-	return one[Class](ctx, q, `SELECT * FROM class WHERE id = $1 AND deleted_at IS NULL`, id)
+	return one[Class](ctx, q, `SELECT `+classColumns+` FROM class WHERE id = $1 AND deleted_at IS NULL`, id)
 }
 
 // ClassRow is a class in a list.
@@ -54,7 +56,7 @@ type ClassRow struct {
 
 // Classes lists a teacher's classes with their number of homes.
 func (q *Queries) Classes(ctx context.Context, teacher uuid.UUID) ([]ClassRow, error) {
-	return many[ClassRow](ctx, q, `SELECT class.*, (SELECT count(*) FROM home WHERE class_id = class.id AND home.deleted_at IS NULL) AS homes
+	return many[ClassRow](ctx, q, `SELECT `+classColumns+`, (SELECT count(*) FROM home WHERE class_id = class.id AND home.deleted_at IS NULL) AS homes
 		FROM class WHERE teacher_id = $1 AND deleted_at IS NULL ORDER BY name`, teacher)
 }
 
@@ -76,6 +78,8 @@ type Home struct {
 	ErasedAt   *time.Time
 }
 
+var homeColumns = columns[Home]("home")
+
 // AddHome stores a home; ErrConflict when its nickname or letters are taken.
 func (q *Queries) AddHome(ctx context.Context, h Home) error {
 	return q.exec(ctx, 1, `INSERT INTO home (class_id, id, nickname, letters, language, contact, phone, key_id, generation, created_at)
@@ -92,12 +96,12 @@ func (q *Queries) SaveHome(ctx context.Context, h Home) error {
 
 // Home finds a home that was not deleted.
 func (q *Queries) Home(ctx context.Context, class, id uuid.UUID) (Home, error) {
-	return one[Home](ctx, q, `SELECT * FROM home WHERE class_id = $1 AND id = $2 AND deleted_at IS NULL`, class, id)
+	return one[Home](ctx, q, `SELECT `+homeColumns+` FROM home WHERE class_id = $1 AND id = $2 AND deleted_at IS NULL`, class, id)
 }
 
 // Homes lists a class's homes by nickname.
 func (q *Queries) Homes(ctx context.Context, class uuid.UUID) ([]Home, error) {
-	return many[Home](ctx, q, `SELECT * FROM home WHERE class_id = $1 AND deleted_at IS NULL ORDER BY lower(nickname), id`, class)
+	return many[Home](ctx, q, `SELECT `+homeColumns+` FROM home WHERE class_id = $1 AND deleted_at IS NULL ORDER BY lower(nickname), id`, class)
 }
 
 // CountErased is how many homes of a class were erased.
@@ -129,9 +133,11 @@ type Student struct {
 	Name    string
 }
 
+var studentColumns = columns[Student]("student")
+
 // Students lists the students of a class's homes.
 func (q *Queries) Students(ctx context.Context, class uuid.UUID) ([]Student, error) {
-	return many[Student](ctx, q, `SELECT student.* FROM student JOIN home ON home.class_id = student.class_id AND home.id = home_id
+	return many[Student](ctx, q, `SELECT `+studentColumns+` FROM student JOIN home ON home.class_id = student.class_id AND home.id = home_id
 		WHERE student.class_id = $1 AND deleted_at IS NULL ORDER BY student.id`, class)
 }
 

@@ -25,6 +25,8 @@ type Entry struct {
 	ClockJump    bool
 }
 
+var entryColumns = columns[Entry]("entry")
+
 // AddEntry stores an entry and reports whether it is new. When the id is
 // there already nothing changes; nor does it when the home was erased, which is
 // held off meanwhile, or has most entries of the assignment already.
@@ -38,6 +40,53 @@ func (q *Queries) AddEntry(ctx context.Context, e Entry, most int) (bool, error)
 	return err == nil && tag.RowsAffected() == 1, translate(err)
 }
 
+// Gate is what has to be so for an entry of a home to be taken.
+type Gate struct {
+	Token      []byte   // hashed, of the phone, which has to have opened the home's present link; nil where that is known
+	Permission []byte   // hash of what a guardian agrees to now
+	May        []string // standings of the permission, as of [Standing]
+	Most       int      // entries of the home in the assignment; 0 does not count them
+}
+
+// Standing words how a permission stands: asked, granted, declined, withdrawn or
+// lapsed (granted to something else), with or without photos.
+func Standing(state string, photos bool) string {
+	if photos {
+		return state + " photos"
+	}
+	return state
+}
+
+// Door says what an entry met.
+type Door struct {
+	Added      bool
+	Had        int // entries of the home in the assignment before, where they were counted
+	Late       bool
+	Language   string
+	UnitSystem string
+}
+
+// WriteEntry stores an entry of a home if the gate lets it through and its id
+// is new, in one statement; erasing the home waits for it, or it finds the home
+// erased. It reports ErrNotFound where there is no such home or assignment.
+func (q *Queries) WriteEntry(ctx context.Context, e Entry, g Gate) (Door, error) {
+	return one[Door](ctx, q, `WITH door AS MATERIALIZED (
+			SELECT h.language, c.unit_system, $10::timestamptz > a.due_at AS late, a.recalled_at IS NULL
+				AND ($12::bytea IS NULL OR EXISTS (SELECT 1 FROM home_device d WHERE d.class_id = h.class_id AND d.home_id = h.id AND d.token_hash = $12 AND d.generation = h.generation))
+				AND COALESCE(CASE WHEN p.kind = 'granted' AND p.text_sha <> $13::bytea THEN 'lapsed' ELSE p.kind END, 'asked') || CASE WHEN p.photos THEN ' photos' ELSE '' END = ANY ($14::text[])
+				AS opens,
+				CASE WHEN $15::int > 0 THEN (SELECT count(*) FROM (SELECT 1 FROM entry WHERE class_id = $1 AND assignment_id = $3 AND home_id = $4 LIMIT $15) x) ELSE -1 END AS had
+			FROM home h JOIN class c ON c.id = h.class_id AND c.deleted_at IS NULL JOIN assignment a ON a.class_id = h.class_id AND a.id = $3
+			LEFT JOIN LATERAL (SELECT kind, photos, text_sha FROM permission_event WHERE class_id = h.class_id AND assignment_id = a.id AND home_id = h.id ORDER BY at DESC, id DESC LIMIT 1) p ON true
+			WHERE h.class_id = $1 AND h.id = $4 AND h.deleted_at IS NULL AND h.erased_at IS NULL FOR KEY SHARE OF h),
+		added AS (
+			INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha, phone_time, received_at, offset_ms, late, clock_jump)
+			SELECT $1, $2::uuid, $3, $4, $5::text, $6::text, $7::bytea, $8::bytea, $9::timestamptz, $10, $11::bigint, late, $16::boolean FROM door WHERE opens AND had < $15
+			ON CONFLICT (class_id, id) DO NOTHING RETURNING 1)
+		SELECT EXISTS (SELECT 1 FROM added) AS added, had, late, language, unit_system FROM door`,
+		e.ClassID, e.ID, e.AssignmentID, e.HomeID, e.Provenance, e.Kind, e.Body, e.BodySha, e.PhoneTime, e.ReceivedAt, e.OffsetMs, g.Token, g.Permission, g.May, g.Most, e.ClockJump)
+}
+
 // HoldHome keeps a home from being erased until the transaction ends. It
 // reports ErrNotFound for one that is erased.
 func (q *Queries) HoldHome(ctx context.Context, class, home uuid.UUID) error {
@@ -47,29 +96,29 @@ func (q *Queries) HoldHome(ctx context.Context, class, home uuid.UUID) error {
 
 // Entry finds an entry of a class.
 func (q *Queries) Entry(ctx context.Context, class, id uuid.UUID) (Entry, error) {
-	return one[Entry](ctx, q, `SELECT * FROM entry WHERE class_id = $1 AND id = $2`, class, id)
+	return one[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND id = $2`, class, id)
 }
 
 // Entries lists all entries of an assignment, shared ones too, in order of
 // arrival.
 func (q *Queries) Entries(ctx context.Context, class, assignment uuid.UUID) ([]Entry, error) {
-	return many[Entry](ctx, q, `SELECT entry.* FROM entry LEFT JOIN home ON home.class_id = entry.class_id AND home.id = home_id
+	return many[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry LEFT JOIN home ON home.class_id = entry.class_id AND home.id = home_id
 		WHERE entry.class_id = $1 AND assignment_id = $2 AND home.deleted_at IS NULL ORDER BY received_at, entry.id`, class, assignment)
 }
 
 // HomeEntries lists a home's own entries of all its assignments.
 func (q *Queries) HomeEntries(ctx context.Context, class, home uuid.UUID) ([]Entry, error) {
-	return many[Entry](ctx, q, `SELECT * FROM entry WHERE class_id = $1 AND home_id = $2 ORDER BY received_at, id`, class, home)
+	return many[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND home_id = $2 ORDER BY received_at, id`, class, home)
 }
 
 // Facts lists what the homes of a class say of themselves, in all assignments.
 func (q *Queries) Facts(ctx context.Context, class uuid.UUID) ([]Entry, error) {
-	return many[Entry](ctx, q, `SELECT * FROM entry WHERE class_id = $1 AND kind = 'fact' ORDER BY received_at, id`, class)
+	return many[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND kind = 'fact' ORDER BY received_at, id`, class)
 }
 
 // SharedEntries lists the teacher's shared readings of all assignments of a class.
 func (q *Queries) SharedEntries(ctx context.Context, class uuid.UUID) ([]Entry, error) {
-	return many[Entry](ctx, q, `SELECT * FROM entry WHERE class_id = $1 AND home_id IS NULL ORDER BY received_at, id`, class)
+	return many[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND home_id IS NULL ORDER BY received_at, id`, class)
 }
 
 // Permission is one event of a home's permission.
@@ -87,6 +136,8 @@ type Permission struct {
 	At           time.Time
 }
 
+var permissionColumns = columns[Permission]("permission_event")
+
 // AddPermission stores an event.
 func (q *Queries) AddPermission(ctx context.Context, p Permission) error {
 	return q.exec(ctx, 1, `INSERT INTO permission_event (class_id, id, assignment_id, home_id, kind, guardian, photos, gallery, language, text_sha, at)
@@ -96,12 +147,12 @@ func (q *Queries) AddPermission(ctx context.Context, p Permission) error {
 
 // Permissions lists each home's last permission event of an assignment.
 func (q *Queries) Permissions(ctx context.Context, class, assignment uuid.UUID) ([]Permission, error) {
-	return many[Permission](ctx, q, `SELECT DISTINCT ON (home_id) * FROM permission_event WHERE class_id = $1 AND assignment_id = $2 ORDER BY home_id, at DESC, id DESC`, class, assignment)
+	return many[Permission](ctx, q, `SELECT DISTINCT ON (home_id) `+permissionColumns+` FROM permission_event WHERE class_id = $1 AND assignment_id = $2 ORDER BY home_id, at DESC, id DESC`, class, assignment)
 }
 
 // HomePermissions lists a home's last permission event of each assignment.
 func (q *Queries) HomePermissions(ctx context.Context, class, home uuid.UUID) ([]Permission, error) {
-	return many[Permission](ctx, q, `SELECT DISTINCT ON (assignment_id) * FROM permission_event WHERE class_id = $1 AND home_id = $2 ORDER BY assignment_id, at DESC, id DESC`, class, home)
+	return many[Permission](ctx, q, `SELECT DISTINCT ON (assignment_id) `+permissionColumns+` FROM permission_event WHERE class_id = $1 AND home_id = $2 ORDER BY assignment_id, at DESC, id DESC`, class, home)
 }
 
 // Incident is what a home told through Something went wrong.
@@ -119,6 +170,8 @@ type Incident struct {
 	SeenAt       *time.Time
 	SaidAt       time.Time // when the phone told what stands here
 }
+
+var incidentColumns = columns[Incident]("incident")
 
 // PutIncident stores what a home told, as an event of its own: the same said
 // again is one. The incident is what was told last by the phone's clock; where
@@ -142,7 +195,7 @@ func (q *Queries) PutIncident(ctx context.Context, i Incident, sha []byte, worse
 // LockIncident finds an incident and keeps it as it is until the transaction
 // ends.
 func (q *Queries) LockIncident(ctx context.Context, class, id uuid.UUID) (Incident, error) {
-	return one[Incident](ctx, q, `SELECT * FROM incident WHERE class_id = $1 AND id = $2 FOR UPDATE`, class, id)
+	return one[Incident](ctx, q, `SELECT `+incidentColumns+` FROM incident WHERE class_id = $1 AND id = $2 FOR UPDATE`, class, id)
 }
 
 // IncidentRow is an incident with its home's nickname and telephone.
@@ -156,10 +209,10 @@ type IncidentRow struct {
 // Incidents lists the unseen and the last week's incidents of a teacher's
 // classes, unseen and newest first.
 func (q *Queries) Incidents(ctx context.Context, teacher uuid.UUID, since time.Time) ([]IncidentRow, error) {
-	return many[IncidentRow](ctx, q, `SELECT i.*, h.nickname, h.phone, c.name AS class_name FROM incident i
-		JOIN class c ON c.id = i.class_id JOIN home h ON h.class_id = i.class_id AND h.id = i.home_id
-		WHERE c.teacher_id = $1 AND c.deleted_at IS NULL AND h.deleted_at IS NULL AND (i.seen_at IS NULL OR i.received_at > $2)
-		ORDER BY i.seen_at IS NOT NULL, i.received_at DESC`, teacher, since)
+	return many[IncidentRow](ctx, q, `SELECT `+incidentColumns+`, h.nickname, h.phone, c.name AS class_name FROM incident
+		JOIN class c ON c.id = incident.class_id JOIN home h ON h.class_id = incident.class_id AND h.id = incident.home_id
+		WHERE c.teacher_id = $1 AND c.deleted_at IS NULL AND h.deleted_at IS NULL AND (incident.seen_at IS NULL OR incident.received_at > $2)
+		ORDER BY incident.seen_at IS NOT NULL, incident.received_at DESC`, teacher, since)
 }
 
 // MarkIncidentSeen notes that the teacher has seen an incident.

@@ -19,6 +19,8 @@ type Experiment struct {
 	DeletedAt *time.Time
 }
 
+var experimentColumns = columns[Experiment]("experiment")
+
 // AddExperiment stores a new experiment.
 func (q *Queries) AddExperiment(ctx context.Context, e Experiment) error {
 	return q.exec(ctx, 1, `INSERT INTO experiment (id, teacher_id, title, draft, created_at, updated_at) VALUES ($1, $2, $3, $4, $5, $5)`,
@@ -36,18 +38,18 @@ func (q *Queries) SaveDraft(ctx context.Context, e Experiment, now time.Time) (i
 
 // Experiment finds a teacher's experiment.
 func (q *Queries) Experiment(ctx context.Context, teacher, id uuid.UUID) (Experiment, error) {
-	return one[Experiment](ctx, q, `SELECT * FROM experiment WHERE id = $1 AND teacher_id = $2 AND deleted_at IS NULL`, id, teacher)
+	return one[Experiment](ctx, q, `SELECT `+experimentColumns+` FROM experiment WHERE id = $1 AND teacher_id = $2 AND deleted_at IS NULL`, id, teacher)
 }
 
 // LockExperiment finds a teacher's experiment and keeps its draft as it is until
 // the transaction ends.
 func (q *Queries) LockExperiment(ctx context.Context, teacher, id uuid.UUID) (Experiment, error) {
-	return one[Experiment](ctx, q, `SELECT * FROM experiment WHERE id = $1 AND teacher_id = $2 AND deleted_at IS NULL FOR UPDATE`, id, teacher)
+	return one[Experiment](ctx, q, `SELECT `+experimentColumns+` FROM experiment WHERE id = $1 AND teacher_id = $2 AND deleted_at IS NULL FOR UPDATE`, id, teacher)
 }
 
 // Experiments lists a teacher's experiments, last changed first.
 func (q *Queries) Experiments(ctx context.Context, teacher uuid.UUID) ([]Experiment, error) {
-	return many[Experiment](ctx, q, `SELECT * FROM experiment WHERE teacher_id = $1 AND deleted_at IS NULL ORDER BY updated_at DESC, id`, teacher)
+	return many[Experiment](ctx, q, `SELECT `+experimentColumns+` FROM experiment WHERE teacher_id = $1 AND deleted_at IS NULL ORDER BY updated_at DESC, id`, teacher)
 }
 
 // SetExperimentDeleted deletes an experiment, or with nil brings it back.
@@ -66,9 +68,11 @@ type Version struct {
 	FrozenAt     time.Time
 }
 
+var versionColumns = columns[Version]("experiment_version")
+
 // LatestVersion is the last frozen version of an experiment.
 func (q *Queries) LatestVersion(ctx context.Context, experiment uuid.UUID) (Version, error) {
-	return one[Version](ctx, q, `SELECT * FROM experiment_version WHERE experiment_id = $1 ORDER BY number DESC LIMIT 1`, experiment)
+	return one[Version](ctx, q, `SELECT `+versionColumns+` FROM experiment_version WHERE experiment_id = $1 ORDER BY number DESC LIMIT 1`, experiment)
 }
 
 // AddVersion freezes a document.
@@ -77,7 +81,7 @@ func (q *Queries) AddVersion(ctx context.Context, v Version) error {
 		v.ID, v.ExperimentID, v.Number, v.Document, v.Sha256, v.Schema, v.FrozenAt)
 }
 
-// Assignment is a version issued to a class, with the document it froze.
+// Assignment is a version issued to a class.
 type Assignment struct {
 	ClassID      uuid.UUID
 	ID           uuid.UUID
@@ -89,11 +93,15 @@ type Assignment struct {
 	RecalledAt   *time.Time
 	RecallReason string
 	Number       int
-	Document     []byte
-	Sha256       []byte
 }
 
-const assignmentColumns = `a.*, v.number, v.document, v.sha256 FROM assignment a JOIN experiment_version v ON v.id = a.version_id`
+const assignmentColumns = `a.class_id, a.id, a.experiment_id, a.version_id, a.opens_at, a.due_at, a.issued_at, a.recalled_at, a.recall_reason, v.number FROM assignment a JOIN experiment_version v ON v.id = a.version_id`
+
+// VersionDocument is the document that a version froze.
+func (q *Queries) VersionDocument(ctx context.Context, id uuid.UUID) ([]byte, error) {
+	v, err := one[struct{ Document []byte }](ctx, q, `SELECT document FROM experiment_version WHERE id = $1`, id)
+	return v.Document, err
+}
 
 // AddAssignment issues a version to a class.
 func (q *Queries) AddAssignment(ctx context.Context, a Assignment) error {

@@ -16,6 +16,8 @@ type Link struct {
 	Generation int
 }
 
+var linkColumns = columns[Link]("link")
+
 // AddLink stores a look-up value.
 func (q *Queries) AddLink(ctx context.Context, l Link) error {
 	return q.exec(ctx, 1, `INSERT INTO link (lookup, kind, class_id, home_id, generation) VALUES ($1, $2, $3, $4, $5)`,
@@ -25,7 +27,7 @@ func (q *Queries) AddLink(ctx context.Context, l Link) error {
 // HomeByLink finds the home of a link or code. This is the one query that
 // starts without a class: a family comes in with nothing else.
 func (q *Queries) HomeByLink(ctx context.Context, lookup []byte) (Link, error) {
-	return one[Link](ctx, q, `SELECT * FROM link WHERE lookup = $1`, lookup)
+	return one[Link](ctx, q, `SELECT `+linkColumns+` FROM link WHERE lookup = $1`, lookup)
 }
 
 // RaiseGeneration gives a home a new generation of link and code; devices and

@@ -19,6 +19,8 @@ type Media struct {
 	CreatedAt    time.Time
 }
 
+var mediaColumns = columns[Media]("media")
+
 // AddMedia stores a picture in its two sizes and reports whether it is new.
 func (q *Queries) AddMedia(ctx context.Context, m Media, display, thumbnail []byte) (bool, error) {
 	tag, err := q.db.Exec(ctx, `INSERT INTO media (class_id, id, assignment_id, home_id, width, height, upload_sha, created_at)
@@ -37,7 +39,7 @@ func (q *Queries) AddMedia(ctx context.Context, m Media, display, thumbnail []by
 
 // Media finds a picture of a class.
 func (q *Queries) Media(ctx context.Context, class, id uuid.UUID) (Media, error) {
-	return one[Media](ctx, q, `SELECT * FROM media WHERE class_id = $1 AND id = $2`, class, id)
+	return one[Media](ctx, q, `SELECT `+mediaColumns+` FROM media WHERE class_id = $1 AND id = $2`, class, id)
 }
 
 // MediaBytes reads one size of a picture.
@@ -67,17 +69,17 @@ func (q *Queries) MediaOf(ctx context.Context, class, assignment, home uuid.UUID
 // Tombstones lists the homes that were erased and of which something is there
 // all the same.
 func (q *Queries) Tombstones(ctx context.Context) ([]Home, error) {
-	return many[Home](ctx, q, `SELECT h.* FROM home h WHERE h.erased_at IS NOT NULL AND (
-		EXISTS (SELECT 1 FROM entry x WHERE x.class_id = h.class_id AND x.home_id = h.id) OR EXISTS (SELECT 1 FROM media x WHERE x.class_id = h.class_id AND x.home_id = h.id)
-		OR EXISTS (SELECT 1 FROM incident x WHERE x.class_id = h.class_id AND x.home_id = h.id) OR EXISTS (SELECT 1 FROM permission_event x WHERE x.class_id = h.class_id AND x.home_id = h.id)
-		OR EXISTS (SELECT 1 FROM link x WHERE x.class_id = h.class_id AND x.home_id = h.id) OR EXISTS (SELECT 1 FROM home_device x WHERE x.class_id = h.class_id AND x.home_id = h.id))`)
+	return many[Home](ctx, q, `SELECT `+homeColumns+` FROM home WHERE home.erased_at IS NOT NULL AND (
+		EXISTS (SELECT 1 FROM entry x WHERE x.class_id = home.class_id AND x.home_id = home.id) OR EXISTS (SELECT 1 FROM media x WHERE x.class_id = home.class_id AND x.home_id = home.id)
+		OR EXISTS (SELECT 1 FROM incident x WHERE x.class_id = home.class_id AND x.home_id = home.id) OR EXISTS (SELECT 1 FROM permission_event x WHERE x.class_id = home.class_id AND x.home_id = home.id)
+		OR EXISTS (SELECT 1 FROM link x WHERE x.class_id = home.class_id AND x.home_id = home.id) OR EXISTS (SELECT 1 FROM home_device x WHERE x.class_id = home.class_id AND x.home_id = home.id))`)
 }
 
 // HomesToErase lists homes that were deleted thirty days ago or whose class
 // is past the day until which it is kept.
 func (q *Queries) HomesToErase(ctx context.Context, now time.Time) ([]Home, error) {
-	return many[Home](ctx, q, `SELECT h.* FROM home h JOIN class c ON c.id = h.class_id
-		WHERE h.erased_at IS NULL AND (h.deleted_at < $1::timestamptz - interval '30 days' OR c.keep_until < ($1::timestamptz AT TIME ZONE c.zone)::date)`, now)
+	return many[Home](ctx, q, `SELECT `+homeColumns+` FROM home JOIN class c ON c.id = home.class_id
+		WHERE home.erased_at IS NULL AND (home.deleted_at < $1::timestamptz - interval '30 days' OR c.keep_until < ($1::timestamptz AT TIME ZONE c.zone)::date)`, now)
 }
 
 // LockDaily takes the lock of the daily clean-up for this transaction; false

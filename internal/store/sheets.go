@@ -17,6 +17,8 @@ type VersionSheet struct {
 	FrozenAt  time.Time
 }
 
+var versionSheetColumns = columns[VersionSheet]("version_sheet")
+
 // AddVersionSheet freezes a sheet.
 func (q *Queries) AddVersionSheet(ctx context.Context, s VersionSheet) error {
 	return q.exec(ctx, 1, `INSERT INTO version_sheet (version_id, language, format, text_sha, body, frozen_at) VALUES ($1, $2, $3, $4, $5, $6)`,
@@ -26,7 +28,7 @@ func (q *Queries) AddVersionSheet(ctx context.Context, s VersionSheet) error {
 // VersionSheets lists the frozen sheets, in a language, of all that was issued
 // to a class.
 func (q *Queries) VersionSheets(ctx context.Context, class uuid.UUID, language string) ([]VersionSheet, error) {
-	return many[VersionSheet](ctx, q, `SELECT s.* FROM version_sheet s WHERE language = $2 AND version_id IN (SELECT version_id FROM assignment WHERE class_id = $1)`, class, language)
+	return many[VersionSheet](ctx, q, `SELECT `+versionSheetColumns+` FROM version_sheet WHERE language = $2 AND version_id IN (SELECT version_id FROM assignment WHERE class_id = $1)`, class, language)
 }
 
 // Assessment is a school's own risk assessment of a document.
@@ -40,6 +42,8 @@ type Assessment struct {
 	SignedAt     time.Time
 }
 
+var assessmentColumns = columns[Assessment]("assessment")
+
 // AddAssessment keeps an assessment.
 func (q *Queries) AddAssessment(ctx context.Context, a Assessment) error {
 	return q.exec(ctx, 1, `INSERT INTO assessment (id, experiment_id, sha256, by_whom, about, assessed_on, signed_at) VALUES ($1, $2, $3, $4, $5, $6, $7)`,
@@ -48,10 +52,10 @@ func (q *Queries) AddAssessment(ctx context.Context, a Assessment) error {
 
 // LatestAssessment is the last one that was signed for an experiment.
 func (q *Queries) LatestAssessment(ctx context.Context, experiment uuid.UUID) (Assessment, error) {
-	return one[Assessment](ctx, q, `SELECT * FROM assessment WHERE experiment_id = $1 ORDER BY signed_at DESC, id DESC LIMIT 1`, experiment)
+	return one[Assessment](ctx, q, `SELECT `+assessmentColumns+` FROM assessment WHERE experiment_id = $1 ORDER BY signed_at DESC, id DESC LIMIT 1`, experiment)
 }
 
 // AssessmentOf is the last one signed for exactly a document.
 func (q *Queries) AssessmentOf(ctx context.Context, experiment uuid.UUID, sha []byte) (Assessment, error) {
-	return one[Assessment](ctx, q, `SELECT * FROM assessment WHERE experiment_id = $1 AND sha256 = $2 ORDER BY signed_at DESC, id DESC LIMIT 1`, experiment, sha)
+	return one[Assessment](ctx, q, `SELECT `+assessmentColumns+` FROM assessment WHERE experiment_id = $1 AND sha256 = $2 ORDER BY signed_at DESC, id DESC LIMIT 1`, experiment, sha)
 }

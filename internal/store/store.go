@@ -2,11 +2,12 @@ package store
 
 import (
 	"context"
-	"encoding/json"
 	"errors"
 	"fmt"
 	"io"
 	"net"
+	"reflect"
+	"regexp"
 	"slices"
 	"strings"
 
@@ -14,6 +15,7 @@ import (
 	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgconn"
 	"github.com/jackc/pgx/v5/pgxpool"
+	pgxuuid "github.com/vgarvardt/pgx-google-uuid/v5"
 )
 
 // ErrNotFound is returned for a row that is not there.
@@ -30,12 +32,16 @@ type runner interface {
 
 // Store runs queries outside a transaction; InTx gives one inside.
 type Store struct {
-	pool *pgxpool.Pool
+	pool  *pgxpool.Pool
+	hints hints
 	Queries
 }
 
 // Queries are all queries; they run on a pool or in a transaction.
-type Queries struct{ db runner }
+type Queries struct {
+	db     runner
+	events []Event // to be told once the transaction is committed
+}
 
 // Open connects to a database. The pool stays lazy: it fails here only on an
 // address it cannot read.
@@ -47,6 +53,14 @@ func Open(ctx context.Context, url string, settings ...func(*pgxpool.Config)) (*
 	if !strings.Contains(url, "pool_max_conns") {
 		cfg.MaxConns = 8
 	}
+	// Every query looks up by keys: a plan made anew each time costs more than it can win.
+	if _, set := cfg.ConnConfig.RuntimeParams["plan_cache_mode"]; !set {
+		cfg.ConnConfig.RuntimeParams["plan_cache_mode"] = "force_generic_plan"
+	}
+	cfg.AfterConnect = func(_ context.Context, c *pgx.Conn) error {
+		pgxuuid.Register(c.TypeMap())
+		return nil
+	}
 	for _, set := range settings {
 		set(cfg)
 	}
@@ -54,7 +68,7 @@ func Open(ctx context.Context, url string, settings ...func(*pgxpool.Config)) (*
 	if err != nil {
 		return nil, err
 	}
-	return &Store{pool, Queries{pool}}, nil
+	return &Store{pool: pool, Queries: Queries{db: pool}}, nil
 }
 
 // Traced lets a tracer see every query; tests count with it.
@@ -73,8 +87,11 @@ func Serving(cfg *pgxpool.Config) {
 	}
 }
 
-// Close closes all connections.
-func (s *Store) Close() { s.pool.Close() }
+// Close tells what is still to be told and closes all connections.
+func (s *Store) Close() {
+	s.tell()
+	s.pool.Close()
+}
 
 // Pool is the pool itself, for sessions and for listening.
 func (s *Store) Pool() *pgxpool.Pool { return s.pool }
@@ -86,31 +103,32 @@ func (s *Store) TryWrite(ctx context.Context) error {
 	return err
 }
 
-// InTx runs f in a transaction that is committed when f returns nil.
+// InTx runs f in a transaction that is committed when f returns nil. What it
+// says has changed is told after that.
 func (s *Store) InTx(ctx context.Context, f func(q *Queries) error) error {
-	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error { return f(&Queries{tx}) })
-}
-
-// Event tells clients that something of a class changed; they fetch it anew.
-type Event struct {
-	Class   uuid.UUID `json:"class"`
-	Kind    string    `json:"kind"`
-	ID      uuid.UUID `json:"id"`
-	Version int       `json:"version,omitempty"`
-}
-
-// Channel is the PostgreSQL notification channel of events.
-const Channel = "kitchen_live"
-
-// Notify sends an event when the transaction commits.
-func (q *Queries) Notify(ctx context.Context, e Event) error {
-	payload, err := json.Marshal(e)
-	if err != nil {
-		return err
+	q := &Queries{}
+	err := pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
+		q.db = tx
+		return f(q)
+	})
+	if err == nil {
+		s.Hint(q.events...)
 	}
-	_, err = q.db.Exec(ctx, `SELECT pg_notify($1, $2)`, Channel, string(payload))
 	return err
 }
+
+// columns names the columns of a table that fill a struct, so that a process
+// goes on when a newer one has added others.
+func columns[T any](table string) string {
+	t := reflect.TypeFor[T]()
+	names := make([]string, t.NumField())
+	for i := range names {
+		names[i] = table + "." + strings.ToLower(upper.ReplaceAllString(t.Field(i).Name, "${1}_$2"))
+	}
+	return strings.Join(names, ", ")
+}
+
+var upper = regexp.MustCompile(`([a-z0-9])([A-Z])`)
 
 // one reads exactly one row into T by column names.
 func one[T any](ctx context.Context, q *Queries, sql string, args ...any) (T, error) {

@@ -16,6 +16,8 @@ type Teacher struct {
 	CreatedAt    time.Time
 }
 
+var teacherColumns = columns[Teacher]("teacher")
+
 // AddTeacher stores a teacher; ErrConflict when the address is taken.
 func (q *Queries) AddTeacher(ctx context.Context, t Teacher) error {
 	return q.exec(ctx, 1, `INSERT INTO teacher (id, email, name, password_hash, created_at) VALUES ($1, $2, $3, $4, $5)`,
@@ -24,12 +26,12 @@ func (q *Queries) AddTeacher(ctx context.Context, t Teacher) error {
 
 // TeacherByEmail finds a teacher by address in small letters.
 func (q *Queries) TeacherByEmail(ctx context.Context, email string) (Teacher, error) {
-	return one[Teacher](ctx, q, `SELECT * FROM teacher WHERE email = $1`, email)
+	return one[Teacher](ctx, q, `SELECT `+teacherColumns+` FROM teacher WHERE email = $1`, email)
 }
 
 // Teacher finds a teacher.
 func (q *Queries) Teacher(ctx context.Context, id uuid.UUID) (Teacher, error) {
-	return one[Teacher](ctx, q, `SELECT * FROM teacher WHERE id = $1`, id)
+	return one[Teacher](ctx, q, `SELECT `+teacherColumns+` FROM teacher WHERE id = $1`, id)
 }
 
 // CountAttempt counts a try of a kind by a key within windows of a length and

@@ -1,0 +1,115 @@
+package api_test
+
+import (
+	"bytes"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"io"
+	"net/http"
+	"os"
+	"slices"
+	"sync"
+	"sync/atomic"
+	"testing"
+	"time"
+
+	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/store/storetest"
+)
+
+// onDisk lets a test of speed run only where the database keeps what it takes,
+// as in "with-postgres --durable": elsewhere its figures say nothing.
+func onDisk(t *testing.T) {
+	if os.Getenv("PK_TEST_DURABLE") == "" {
+		t.Skip("no durable database: ./test runs it with one")
+	}
+}
+
+// aSecond is how often clients do something a second, all at once for a while.
+func aSecond(clients int, f func(client int) error) (float64, error) {
+	const long = 700 * time.Millisecond
+	var wg sync.WaitGroup
+	var done atomic.Int64
+	var failed atomic.Value
+	begin := time.Now()
+	for c := range clients {
+		wg.Go(func() {
+			for time.Since(begin) < long && failed.Load() == nil {
+				if err := f(c); err != nil {
+					failed.Store(err)
+					return
+				}
+				done.Add(1)
+			}
+		})
+	}
+	wg.Wait()
+	err, _ := failed.Load().(error)
+	return float64(done.Load()) / time.Since(begin).Seconds(), err
+}
+
+// A reading that is acknowledged costs at most a few bare inserts of the same
+// row, and thirty-two phones get no less done than eight.
+func TestSpeedOfAReading(t *testing.T) {
+	onDisk(t)
+	s := newSiteOn(t, storetest.URL(t), nil)
+	const phones = 32
+	var names []string
+	for i := range phones {
+		names = append(names, fmt.Sprintf("Home %d", i))
+	}
+	sc := s.school("t@school.example", names...)
+	clients := make([]*client, phones)
+	transport := &http.Transport{MaxIdleConnsPerHost: phones}
+	for i, n := range names {
+		clients[i] = sc.phone(n)
+		sc.agree(clients[i])
+		clients[i].Transport = transport
+	}
+	body, _ := json.Marshal(reading("towel", "8 min", "82 mm"))
+	put := func(i int) error {
+		c := clients[i]
+		req, err := http.NewRequest("PUT", s.URL+"/api/v1"+sc.homePath(c, "/entries/"+newID()), bytes.NewReader(body))
+		if err != nil {
+			return err
+		}
+		req.Header.Set("Content-Type", "application/json")
+		res, err := c.Do(req)
+		if err != nil {
+			return err
+		}
+		defer res.Body.Close()
+		if answer, err := io.ReadAll(res.Body); err != nil || res.StatusCode != 200 {
+			return fmt.Errorf("%d %s %v", res.StatusCode, answer, err)
+		}
+		return nil
+	}
+	insert := func(i int) error {
+		home := sc.homes[i%len(sc.homes)].ID
+		_, err := s.app.Store.Pool().Exec(t.Context(), `INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha, phone_time, offset_ms, received_at, late, clock_jump)
+			VALUES ($1, $2, $3, $4, 'own', 'reading', $5, $6, $7, 0, $7, false, false)`, sc.class.ID, store.NewID(), sc.as.ID, home, body, body[:32], lesson)
+		return err
+	}
+	for _, n := range []int{8, phones} {
+		var readings, inserts []float64
+		for range 5 { // in turns: the machine is not equally fast all the time
+			rate, err := aSecond(n, put)
+			bare, bareErr := aSecond(n, insert)
+			if err = errors.Join(err, bareErr); err != nil {
+				t.Fatal(err)
+			}
+			readings, inserts = append(readings, rate), append(inserts, bare)
+		}
+		ratio := median(inserts) / median(readings)
+		t.Logf("%d clients: %.0f readings and %.0f bare inserts a second: a reading costs %.1f inserts", n, median(readings), median(inserts), ratio)
+		if ratio > 6 {
+			t.Errorf("a reading costs %.1f bare inserts at %d clients; something has been added to its way", ratio, n)
+		}
+	}
+}
+
+func median(x []float64) float64 {
+	slices.Sort(x)
+	return x[len(x)/2]
+}

@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"net/http"
+	"strings"
 	"time"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -69,10 +70,36 @@ func (s *Server) family() {
 			Secure: s.Secure, SameSite: http.SameSiteLaxMode, MaxAge: 400 * 24 * 3600}
 		return &opened{SetCookie: cookie, Body: OpenedView{o.Home, s.App.Now()}}, nil
 	})
-	forHome(s, op("GET", "/home/{home}", "get-bundle", "All that a home's page needs"), func(i *PhonePath) uuid.UUID { return i.Home },
-		func(ctx context.Context, who app.HomeActor, _ *PhonePath) (app.Bundle, error) {
-			return s.App.Bundle(ctx, who)
-		})
+	type had struct {
+		PhonePath
+		Tag string `header:"If-None-Match" doc:"The ETag of the page that the phone has"`
+	}
+	type page struct {
+		Status int
+		ETag   string    `header:"ETag" doc:"Stands for all that the page depends on"`
+		Now    time.Time `header:"Server-Time" timeFormat:"2006-01-02T15:04:05.000Z07:00" doc:"The server's clock"`
+		Body   *app.Bundle
+	}
+	huma.Register(s.api, op("GET", "/home/{home}", "get-bundle", "All that a home's page needs; 304 when the phone has it"), func(ctx context.Context, i *had) (*page, error) {
+		phone, err := s.phoneAsks(ctx, i.Home)
+		if err != nil {
+			return nil, err
+		}
+		who, pulse, err := s.App.Pulse(ctx, phone)
+		if err != nil {
+			return nil, s.logged(ctx, err)
+		}
+		out := &page{Status: http.StatusNotModified, ETag: `"` + pulse + `"`, Now: s.App.Now().UTC()}
+		if strings.TrimPrefix(i.Tag, "W/") == out.ETag { // a proxy that packs answers weakens it
+			return out, nil
+		}
+		b, err := s.App.Bundle(ctx, who)
+		if err != nil {
+			return nil, s.logged(ctx, err)
+		}
+		out.Status, out.Body = http.StatusOK, &b
+		return out, nil
+	})
 	type chosen struct {
 		PhonePath
 		Body struct {

@@ -2,6 +2,11 @@ package app
 
 import (
 	"context"
+	"crypto/sha256"
+	"encoding/hex"
+	"fmt"
+	"os"
+	"sync"
 	"time"
 
 	"github.com/google/uuid"
@@ -22,7 +27,6 @@ type Bundle struct {
 	FirstAid  []CardView `json:"first_aid"`
 	Sheets    []Sheet    `json:"sheets"`
 	Languages []string   `json:"languages"`
-	Now       time.Time  `json:"now" doc:"The server's clock"`
 }
 
 // HomeCard is the home on its own page.
@@ -91,6 +95,36 @@ func (a *App) homeContext(ctx context.Context, who HomeActor) (homeContext, erro
 	return homeContext{h, c, t, notebook.Writer{Language: h.Language, System: quantity.System(c.UnitSystem)}}, err
 }
 
+// Pulse finds out whether a phone belongs to the home it names, and words in one
+// sign all that the home's page depends on: as long as it is the same, so is
+// the page. Phones ask every few seconds; it is one look at the database.
+func (a *App) Pulse(ctx context.Context, p Phone) (HomeActor, string, error) {
+	now := a.Now()
+	v, err := a.Store.Pulse(ctx, p.Class, p.Home, p.token, now)
+	if err != nil {
+		return HomeActor{}, "", strangerOr(err)
+	}
+	if v.Device != v.Present {
+		return HomeActor{}, "", errReplaced
+	}
+	sum := sha256.Sum256(fmt.Append(nil, build(), v.Changes, v.Version, v.Language, v.Entries, v.Opened, v.Over))
+	return p.HomeActor, hex.EncodeToString(sum[:12]), nil
+}
+
+// build tells one build of the program from another: each words the page anew.
+var build = sync.OnceValue(func() string {
+	path, err := os.Executable()
+	if err != nil {
+		return ""
+	}
+	raw, err := os.ReadFile(path)
+	if err != nil {
+		return ""
+	}
+	sum := sha256.Sum256(raw)
+	return hex.EncodeToString(sum[:8])
+})
+
 // Bundle gathers a home's page. It takes the same number of queries however
 // many assignments and homes there are.
 func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
@@ -123,7 +157,7 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 		return Bundle{}, err
 	}
 	b := Bundle{Home: HomeCard{ID: hc.home.ID, Nickname: hc.home.Nickname, Language: hc.home.Language, Students: []string{}},
-		Class: cardOf(hc), FirstAid: FirstAid(hc.home.Language), Sheets: []Sheet{}, Languages: text.Languages, Now: a.Now()}
+		Class: cardOf(hc), FirstAid: FirstAid(hc.home.Language), Sheets: []Sheet{}, Languages: text.Languages}
 	for _, s := range students {
 		if s.HomeID == who.Home {
 			b.Home.Students = append(b.Home.Students, s.Name)

@@ -202,18 +202,24 @@ func (a *App) letIn(ctx context.Context, l store.Link) (Opened, error) {
 // ErrStranger answers a phone that has not opened the home's link.
 var ErrStranger = errors.New("this phone has not opened the home's link")
 
+var errReplaced = &Refused{Code: "replaced-link", Detail: "This link was replaced. Ask your teacher for the new one: your work is kept on this phone."}
+
+func strangerOr(err error) error {
+	if errors.Is(err, store.ErrNotFound) {
+		return ErrStranger
+	}
+	return err
+}
+
 // Recognise finds out whether a phone belongs to the home it names. A phone let in by a
 // link that was replaced meanwhile is told so.
 func (a *App) Recognise(ctx context.Context, p Phone) (HomeActor, error) {
 	g, err := a.Store.DeviceGeneration(ctx, p.Class, p.Home, p.token)
-	if errors.Is(err, store.ErrNotFound) {
-		return HomeActor{}, ErrStranger
-	}
 	if err != nil {
-		return HomeActor{}, err
+		return HomeActor{}, strangerOr(err)
 	}
 	if g.Device != g.Present {
-		return HomeActor{}, &Refused{Code: "replaced-link", Detail: "This link was replaced. Ask your teacher for the new one: your work is kept on this phone."}
+		return HomeActor{}, errReplaced
 	}
 	return p.HomeActor, nil
 }

@@ -70,3 +70,25 @@ func (q *Queries) DeviceGeneration(ctx context.Context, class, home uuid.UUID, t
 		JOIN class c ON c.id = h.class_id AND c.deleted_at IS NULL
 		WHERE d.class_id = $1 AND d.home_id = $2 AND d.token_hash = $3 AND h.deleted_at IS NULL`, class, home, tokenHash)
 }
+
+// Pulse is what a home's page depends on.
+type Pulse struct {
+	DeviceGeneration
+	Changes  int64      // of the class
+	Version  int        // of the home
+	Language string     // of the home
+	Entries  int        // of the home
+	Opened   *time.Time // the last time an assignment opened, and was over
+	Over     *time.Time
+}
+
+// Pulse finds a phone by its hashed token, with what its page depends on.
+func (q *Queries) Pulse(ctx context.Context, class, home uuid.UUID, tokenHash []byte, now time.Time) (Pulse, error) {
+	return one[Pulse](ctx, q, `SELECT d.generation AS device, h.generation AS present, c.changes, h.version, h.language,
+		(SELECT count(*) FROM assignment a JOIN entry e ON e.class_id = a.class_id AND e.assignment_id = a.id AND e.home_id = h.id WHERE a.class_id = c.id) AS entries,
+		(SELECT max(opens_at) FROM assignment WHERE class_id = c.id AND opens_at <= $4) AS opened,
+		(SELECT max(due_at) FROM assignment WHERE class_id = c.id AND due_at <= $4) AS over
+		FROM home_device d JOIN home h ON h.class_id = d.class_id AND h.id = d.home_id
+		JOIN class c ON c.id = h.class_id AND c.deleted_at IS NULL
+		WHERE d.class_id = $1 AND d.home_id = $2 AND d.token_hash = $3 AND h.deleted_at IS NULL`, class, home, tokenHash, now)
+}

@@ -39,14 +39,36 @@ export async function ask<T>(method: string, path: string, options: Options = {}
   }
   if (options.version !== undefined) headers['If-Match'] = String(options.version);
   if (options.language) headers['Accept-Language'] = options.language;
-  let response: Response;
+  const response = await reach(path, { method, headers, body, signal: options.signal });
+  return JSON.parse(await textOf(response)) as T;
+}
+
+/**
+ * Asks for something of which the caller may have this very state already, by
+ * its tag; there is no value then. `now` is the server's clock.
+ */
+export async function askIfChanged<T>(path: string, tag?: string): Promise<{ value?: T; tag?: string; now: number }> {
+  const response = await reach(path, { headers: tag ? { 'If-None-Match': tag } : {} });
+  const text = response.status === 304 ? undefined : await textOf(response);
+  return {
+    value: text === undefined ? undefined : (JSON.parse(text) as T),
+    tag: response.headers.get('ETag') ?? undefined,
+    now: Date.parse(response.headers.get('Server-Time') ?? ''),
+  };
+}
+
+async function reach(path: string, init: RequestInit): Promise<Response> {
   try {
-    response = await fetch('/api/v1' + path, { method, headers, body, signal: options.signal, credentials: 'same-origin' });
+    return await fetch('/api/v1' + path, { ...init, credentials: 'same-origin' });
   } catch {
     throw new ProblemError(noAnswer, true);
   }
+}
+
+/** The answer's text, or a problem thrown. */
+async function textOf(response: Response): Promise<string> {
   const text = await response.text();
-  if (response.ok) return JSON.parse(text) as T;
+  if (response.ok) return text;
   let problem: Problem = { status: response.status, title: 'Fault', code: 'fault', detail: `The server answered ${response.status}. What you typed is kept; try again.` };
   try {
     problem = JSON.parse(text) as Problem;

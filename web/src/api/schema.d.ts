@@ -427,7 +427,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** All that a home's page needs */
+        /** All that a home's page needs; 304 when the phone has it */
         get: operations["get-bundle"];
         put?: never;
         post?: never;
@@ -960,11 +960,6 @@ export interface components {
             first_aid: components["schemas"]["CardView"][];
             home: components["schemas"]["HomeCard"];
             languages: string[];
-            /**
-             * Format: date-time
-             * @description The server's clock
-             */
-            now: string;
             sheets: components["schemas"]["Sheet"][];
         };
         CardView: {
@@ -3577,7 +3572,10 @@ export interface operations {
     "get-bundle": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The ETag of the page that the phone has */
+                "If-None-Match"?: string;
+            };
             path: {
                 home: string;
             };
@@ -3588,6 +3586,8 @@ export interface operations {
             /** @description OK */
             200: {
                 headers: {
+                    ETag?: string;
+                    "Server-Time"?: string;
                     [name: string]: unknown;
                 };
                 content: {

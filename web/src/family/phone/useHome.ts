@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { ask, ProblemError, type Schemas } from '../../api/client';
+import { askIfChanged, ProblemError, type Schemas } from '../../api/client';
 import { openHome, type Database, type Entry, type LocalEntry, type Waiting } from './db';
 import { newID } from './ids';
 import { send, type Stopped } from './sender';
@@ -79,19 +79,23 @@ export function useHome(home: string): HomeState {
     const d = await db.current!;
     try {
       const asked = Date.now();
-      const fresh = await ask<Bundle>('GET', `/home/${home}`);
-      const measured = Math.round(new Date(fresh.now).getTime() - (asked + Date.now()) / 2);
+      const { value: fresh, tag, now } = await askIfChanged<Bundle>(`/home/${home}`, (await d.get('kv', 'tag')) as string | undefined);
+      const measured = Math.round(now - (asked + Date.now()) / 2);
       offsetRef.current = measured;
       setOffset(measured);
-      await d.put('kv', fresh, 'bundle');
       await d.put('kv', measured, 'offset');
-      const tx = d.transaction('entries', 'readwrite');
-      for (const sheet of fresh.sheets) {
-        for (const e of sheet.entries) void tx.store.put({ id: e.id, assignment: sheet.assignment, entry: e.entry, answer: e });
+      if (fresh) {
+        const tx = d.transaction(['entries', 'kv'], 'readwrite');
+        const entries = tx.objectStore('entries');
+        for (const sheet of fresh.sheets) {
+          for (const e of sheet.entries) void entries.put({ id: e.id, assignment: sheet.assignment, entry: e.entry, answer: e });
+        }
+        void tx.objectStore('kv').put(fresh, 'bundle');
+        void tx.objectStore('kv').put(tag, 'tag');
+        await tx.done;
+        await load();
+        setBundle(fresh);
       }
-      await tx.done;
-      await load();
-      setBundle(fresh);
       setOnline(true);
       setStopped(undefined);
     } catch (error) {

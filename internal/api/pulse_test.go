@@ -1,0 +1,101 @@
+package api_test
+
+import (
+	"net/http"
+	"testing"
+	"time"
+
+	"patient-kitchen/internal/api"
+	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/store/storetest"
+)
+
+// A phone that has its page is told so by one look at the database; whatever
+// changes the page, by whoever's hand or by the hour, gives it the page anew.
+func TestPageIsSentOnlyWhenItChanged(t *testing.T) {
+	count := &counter{}
+	s := newSiteOn(t, storetest.URL(t), count)
+	sc := s.school("t@school.example", "Fern", "Moss")
+	fern, other, moss := sc.phone("Fern"), sc.phone("Fern"), sc.phone("Moss")
+	home := sc.homes[0]
+	sc.agree(moss)
+	tag := ""
+	look := func() int {
+		t.Helper()
+		a := fern.do("GET", fern.home, nil, "If-None-Match", tag)
+		now, err := time.Parse(time.RFC3339, a.header.Get("Server-Time"))
+		if err != nil || !now.Equal(s.now) {
+			t.Errorf("the server's clock is %q: %v", a.header.Get("Server-Time"), err)
+		}
+		if a.status == http.StatusNotModified && len(a.body) > 0 {
+			t.Errorf("%d bytes with nothing new", len(a.body))
+		}
+		tag = a.header.Get("ETag")
+		return a.status
+	}
+	if look() != 200 {
+		t.Fatal("the first look has to give the page")
+	}
+	before := count.n.Load()
+	if look() != 304 || count.n.Load()-before != 1 {
+		t.Errorf("nothing changed, and it took %d queries", count.n.Load()-before)
+	}
+	tag = "W/" + tag
+	if look() != 304 {
+		t.Error("a proxy's weak tag is not known")
+	}
+	sc.put(moss, newID(), reading("towel", "1 min", "17 mm"))
+	if look() != 304 {
+		t.Error("another home's entry is no news for this one")
+	}
+	changedClass := func(field string, value any) map[string]any {
+		body := map[string]any{}
+		for k, v := range classBody {
+			body[k] = v
+		}
+		body[field] = value
+		return body
+	}
+	for _, c := range []struct {
+		what   string
+		change func()
+	}{
+		{"an answer of the guardian", func() { sc.agree(other) }},
+		{"an entry from the other phone", func() { sc.put(other, newID(), reading("towel", "8 min", "82 mm")) }},
+		{"a reading of the teacher's", func() {
+			want[app.EntryView](sc.teacher, "PUT", sc.asPath("/shared/"+newID()), reading("towel", "1 min", "17 mm"))
+		}},
+		{"a question at the desk", func() {
+			n := want[app.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+home.ID.String()), nil)
+			want[api.Done](sc.teacher, "POST", sc.asPath("/notebooks/"+home.ID.String()+"/desk"), map[string]any{"kind": "asked", "refers": n.Lines[0].ID, "text": "Is it 82?"})
+		}},
+		{"another name of the class", func() {
+			want[app.ClassView](sc.teacher, "PUT", sc.path(""), changedClass("name", "7N"), "If-Match", "1")
+		}},
+		{"the students", func() {
+			want[app.HomeView](sc.teacher, "PUT", sc.path("/homes/"+home.ID.String()), map[string]any{"nickname": "Fern", "language": "en", "students": []string{"Robin"}}, "If-Match", "1")
+		}},
+		{"the language", func() {
+			want[api.Done](other, "PUT", other.home+"/language", map[string]string{"language": "es"})
+		}},
+		{"the hour at which it is over", func() { s.now = lesson.Add(25 * time.Hour) }},
+		{"recall", func() {
+			want[api.Done](sc.teacher, "POST", sc.asPath("/recall"), map[string]string{"reason": "The dishes tip over."})
+		}},
+		{"another experiment", func() {
+			made := want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]string{"example": "thirsty-beans"})
+			want[app.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{"experiment": made.ID, "opens_at": s.now.Add(time.Hour), "due_at": s.now.Add(24 * time.Hour)})
+		}},
+		{"the hour at which it opens", func() { s.now = s.now.Add(2 * time.Hour) }},
+	} {
+		if look() != 304 {
+			t.Fatalf("before %s something had changed", c.what)
+		}
+		c.change()
+		if look() != 200 {
+			t.Errorf("%s does not reach the phone", c.what)
+		}
+	}
+	want[app.Invitation](sc.teacher, "POST", sc.path("/homes/"+home.ID.String()+"/link"), nil)
+	fern.refused("GET", fern.home, nil, http.StatusGone, "replaced-link", "If-None-Match", tag)
+}

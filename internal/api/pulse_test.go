@@ -2,6 +2,7 @@ package api_test
 
 import (
 	"net/http"
+	"strings"
 	"testing"
 	"time"
 
@@ -98,4 +99,31 @@ func TestPageIsSentOnlyWhenItChanged(t *testing.T) {
 	}
 	want[app.Invitation](sc.teacher, "POST", sc.path("/homes/"+home.ID.String()+"/link"), nil)
 	fern.refused("GET", fern.home, nil, http.StatusGone, "replaced-link", "If-None-Match", tag)
+}
+
+// The class page asks for what changed: rows that it has are named, not sent.
+func TestClassPageTakesWhatChanged(t *testing.T) {
+	s := newSite(t)
+	sc := s.school("t@school.example", "Fern", "Moss", "Heron")
+	fern := sc.phone("Fern")
+	sc.agree(fern)
+	whole := sc.results()
+	var had []string
+	for _, h := range whole.Homes {
+		had = append(had, h.Tag)
+	}
+	again := func() app.Results {
+		return want[app.Results](sc.teacher, "GET", sc.asPath("/results?had="+strings.Join(had, ",")), nil)
+	}
+	for i, h := range again().Homes {
+		if !h.Had || h.Tag != had[i] || h.Home != nil || len(h.Cells) > 0 {
+			t.Errorf("nothing changed, and %+v was sent", h)
+		}
+	}
+	sc.put(fern, newID(), reading("towel", "8 min", "82 mm"))
+	for i, h := range again().Homes {
+		if changed := whole.Homes[i].Nickname == "Fern"; h.Had == changed || changed && (h.Nickname != "Fern" || len(h.Cells) == 0) {
+			t.Errorf("%s: %+v", whole.Homes[i].Nickname, h)
+		}
+	}
 }

@@ -355,8 +355,16 @@ func (s *Server) assignments() {
 		AssignmentPath
 		Accept
 	}
-	forTeacher(s, op("GET", "/classes/{class}/assignments/{assignment}/results", "get-results", "The class page"), func(ctx context.Context, who app.TeacherActor, i *Get) (app.Results, error) {
-		return s.App.Results(ctx, who, i.Class, i.Assignment, i.code())
+	type results struct {
+		Get
+		Had []string `query:"had" maxItems:"200" doc:"Tags of the rows that the page has"`
+	}
+	forTeacher(s, op("GET", "/classes/{class}/assignments/{assignment}/results", "get-results", "The class page"), func(ctx context.Context, who app.TeacherActor, i *results) (app.Results, error) {
+		out, err := s.App.Results(ctx, who, i.Class, i.Assignment, i.code())
+		if err != nil {
+			return out, err
+		}
+		return out, out.Without(i.Had)
 	})
 	type notebook struct {
 		Get

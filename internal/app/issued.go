@@ -7,6 +7,7 @@ import (
 
 	"github.com/google/uuid"
 	lru "github.com/hashicorp/golang-lru/v2"
+	"github.com/hashicorp/golang-lru/v2/expirable"
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
@@ -20,7 +21,7 @@ type issued struct {
 	*design.Document
 	sha    []byte // of all that a guardian agrees to
 	guards func(known map[string]string) notebook.Guards
-	sheets map[string]Sheet // by language, of no assignment yet
+	sheets map[string]func() Sheet // by language, of no assignment yet; written when first asked for
 }
 
 func readIssued(raw []byte) (*issued, error) {
@@ -28,20 +29,20 @@ func readIssued(raw []byte) (*issued, error) {
 	if err != nil {
 		return nil, err
 	}
-	i := newIssued(&d)
-	for _, language := range text.Languages {
-		i.sheets[language] = writeSheet(&d, language)
-	}
-	return i, nil
+	return newIssued(&d), nil
 }
 
 func newIssued(d *design.Document) *issued {
-	return &issued{Document: d, sha: permissionSha(d), guards: guards(d), sheets: map[string]Sheet{}}
+	i := &issued{Document: d, sha: permissionSha(d), guards: guards(d), sheets: map[string]func() Sheet{}}
+	for _, language := range text.Languages {
+		i.sheets[language] = sync.OnceValue(func() Sheet { return writeSheet(d, language) })
+	}
+	return i
 }
 
 // sheet is an assignment of the version, for a home that does it.
 func (i *issued) sheet(as store.Assignment, language string, now time.Time) Sheet {
-	return i.sheets[language].of(as, now)
+	return i.sheets[language]().of(as, now)
 }
 
 // homeSheet is an assignment as a home gets it.
@@ -57,13 +58,15 @@ func (i *issued) homeSheet(as store.Assignment, language string, now time.Time) 
 type shelf struct {
 	once     sync.Once
 	kept     *lru.Cache[uuid.UUID, *issued]
-	assigned *lru.Cache[[2]uuid.UUID, uuid.UUID] // the version of a class's assignment
-	room     *lru.Cache[[2]uuid.UUID, int]       // how many entries more an assignment takes from a home, at least
+	assigned *lru.Cache[[2]uuid.UUID, uuid.UUID]    // the version of a class's assignment
+	books    *expirable.LRU[[2]uuid.UUID, keptBook] // of an assignment and home
+	room     *lru.Cache[[2]uuid.UUID, int]          // how many entries more an assignment takes from a home, at least
 }
 
 func (s *shelf) open() {
 	s.once.Do(func() {
 		s.kept, _ = lru.New[uuid.UUID, *issued](onShelf)
+		s.books = newBooks()
 		s.room, _ = lru.New[[2]uuid.UUID, int](100 * onShelf)
 		s.assigned, _ = lru.New[[2]uuid.UUID, uuid.UUID](20 * onShelf)
 	})

@@ -61,16 +61,8 @@ func (a *App) classBooks(ctx context.Context, who TeacherActor, class, assignmen
 			b.permissions[h.ID] = PermissionView{State: "watching"}
 		}
 	}
-	rows, err := a.Store.Entries(ctx, class, assignment)
-	if err != nil {
+	if err := a.readRows(ctx, b); err != nil {
 		return nil, err
-	}
-	for _, r := range rows {
-		if r.HomeID == nil {
-			b.sharedRows = append(b.sharedRows, r)
-		} else {
-			b.entries[*r.HomeID] = append(b.entries[*r.HomeID], r)
-		}
 	}
 	facts, err := a.Store.Facts(ctx, class)
 	if err != nil {
@@ -79,10 +71,13 @@ func (a *App) classBooks(ctx context.Context, who TeacherActor, class, assignmen
 	known := knownFacts(facts)
 	for _, h := range b.homes {
 		w := notebook.Writer{Language: h.Language, System: quantity.System(c.UnitSystem)}
+		guards := b.design.guards(known[h.ID])
 		if b.permissions[h.ID].State == "withdrawn" {
 			b.entries[h.ID] = nil // a permission taken back hides the home's items at once
+			b.books[h.ID] = openBook(b.design.Document, nil, w, guards)
+			continue
 		}
-		b.books[h.ID] = openBook(b.design.Document, b.entries[h.ID], w, b.design.guards(known[h.ID]))
+		b.books[h.ID] = a.shelf.book(b.design.Document, [2]uuid.UUID{assignment, h.ID}, b.entries[h.ID], w, guards)
 	}
 	b.shared = openBook(b.design.Document, b.sharedRows, notebook.Writer{Language: c.Language, System: quantity.System(c.UnitSystem)}, nil)
 	return b, nil

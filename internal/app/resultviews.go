@@ -1,6 +1,9 @@
 package app
 
 import (
+	"crypto/sha256"
+	"encoding/hex"
+	"encoding/json"
 	"slices"
 	"time"
 
@@ -41,6 +44,8 @@ type DerivedRow struct {
 
 // HomeResult is one home's row.
 type HomeResult struct {
+	Tag        string       `json:"tag,omitempty" doc:"Stands for this state of the row"`
+	Had        bool         `json:"had,omitempty" doc:"The page has the row of this tag, and takes that: what else stands here is empty"`
 	Home       *uuid.UUID   `json:"home,omitempty"`
 	Nickname   string       `json:"nickname"`
 	Letters    string       `json:"letters"`
@@ -224,4 +229,20 @@ func viewComparison(d *design.Document, c compare.Comparison, language string) C
 		v.Findings = append(v.Findings, WordsView{f.Condition, text.Render(f.Words, language), string(f.Verdict)})
 	}
 	return v
+}
+
+// Without leaves out the rows that a page has, by their tags.
+func (r *Results) Without(had []string) error {
+	for i := range r.Homes {
+		raw, err := json.Marshal(r.Homes[i])
+		if err != nil {
+			return err
+		}
+		sum := sha256.Sum256(raw)
+		r.Homes[i].Tag = hex.EncodeToString(sum[:6])
+		if slices.Contains(had, r.Homes[i].Tag) {
+			r.Homes[i] = HomeResult{Tag: r.Homes[i].Tag, Had: true, Cells: []CellView{}, Results: []ResultView{}, Photos: []uuid.UUID{}, Held: []HeldStep{}}
+		}
+	}
+	return nil
 }

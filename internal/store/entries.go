@@ -99,16 +99,28 @@ func (q *Queries) Entry(ctx context.Context, class, id uuid.UUID) (Entry, error)
 	return one[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND id = $2`, class, id)
 }
 
-// Entries lists all entries of an assignment, shared ones too, in order of
-// arrival.
-func (q *Queries) Entries(ctx context.Context, class, assignment uuid.UUID) ([]Entry, error) {
-	return many[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry LEFT JOIN home ON home.class_id = entry.class_id AND home.id = home_id
-		WHERE entry.class_id = $1 AND assignment_id = $2 AND home.deleted_at IS NULL ORDER BY received_at, entry.id`, class, assignment)
+// EntryCount is how many entries a home made of an assignment; the teacher's
+// shared ones have no home.
+type EntryCount struct {
+	HomeID *uuid.UUID
+	N      int
+}
+
+// EntryCounts counts the entries of an assignment by home.
+func (q *Queries) EntryCounts(ctx context.Context, class, assignment uuid.UUID) ([]EntryCount, error) {
+	return many[EntryCount](ctx, q, `SELECT home_id, count(*) AS n FROM entry WHERE class_id = $1 AND assignment_id = $2 GROUP BY home_id`, class, assignment)
+}
+
+// EntriesOf lists the entries of an assignment by some homes, and the teacher's
+// shared ones, in order of arrival.
+func (q *Queries) EntriesOf(ctx context.Context, class, assignment uuid.UUID, homes []uuid.UUID) ([]Entry, error) {
+	return many[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND assignment_id = $2 AND (home_id = ANY ($3) OR home_id IS NULL) ORDER BY received_at, id`, class, assignment, homes)
 }
 
 // HomeEntries lists a home's own entries of all its assignments.
 func (q *Queries) HomeEntries(ctx context.Context, class, home uuid.UUID) ([]Entry, error) {
-	return many[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND home_id = $2 ORDER BY received_at, id`, class, home)
+	return many[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry JOIN assignment a ON a.class_id = entry.class_id AND a.id = assignment_id
+		WHERE entry.class_id = $1 AND home_id = $2 ORDER BY received_at, entry.id`, class, home)
 }
 
 // Facts lists what the homes of a class say of themselves, in all assignments.

@@ -1516,6 +1516,8 @@ export interface components {
             cells: components["schemas"]["CellView"][];
             /** Format: int64 */
             done: number;
+            /** @description The page has the row of this tag, and takes that: what else stands here is empty */
+            had?: boolean;
             /** @description Steps worked at before what they wait for was said: not counted */
             held: components["schemas"]["HeldStep"][];
             home?: string;
@@ -1533,6 +1535,8 @@ export interface components {
             state: "not-opened" | "opened" | "declined" | "withdrawn" | "watching" | "working" | "sent";
             /** Format: int64 */
             steps: number;
+            /** @description Stands for this state of the row */
+            tag?: string;
         };
         HomeView: {
             /** @description Mail address or number for messages */
@@ -2832,7 +2836,10 @@ export interface operations {
     };
     "get-results": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Tags of the rows that the page has */
+                had?: string[];
+            };
             header?: {
                 "Accept-Language"?: string;
             };

@@ -9,7 +9,7 @@ type Line = Schemas['NotebookLine'];
 
 /** A home's notebook: its result, and every entry with corrections, spoiled tries and both times. */
 export function NotebookSheet({ assignment, home, results }: { assignment: Assignment; home: string; results: Results }) {
-  const notebook = useQuery({ queryKey: ['results', 'notebook', assignment.id, home], queryFn: () => ask<Schemas['NotebookView']>('GET', `/classes/${assignment.class}/assignments/${assignment.id}/notebooks/${home}`) });
+  const notebook = useQuery({ queryKey: ['results', assignment.class, 'notebook', assignment.id, home], queryFn: () => ask<Schemas['NotebookView']>('GET', `/classes/${assignment.class}/assignments/${assignment.id}/notebooks/${home}`) });
   if (notebook.isPending) return <Loading what="the notebook" />;
   if (notebook.error) return <PartError what="The notebook" error={notebook.error} retry={() => void notebook.refetch()} />;
   const { result, lines, held } = notebook.data;

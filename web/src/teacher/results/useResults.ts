@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask, type Schemas } from '../../api/client';
 
 export type Results = Schemas['Results'];
@@ -7,7 +7,17 @@ export type Assignment = Schemas['AssignmentView'];
 
 /** The class page of an assignment; live events refresh it. */
 export function useResults(a: Assignment | undefined) {
-  return useQuery({ queryKey: ['results', a?.id], queryFn: () => ask<Results>('GET', `/classes/${a!.class}/assignments/${a!.id}/results`), enabled: Boolean(a) });
+  const client = useQueryClient();
+  const queryKey = ['results', a?.class, a?.id];
+  return useQuery({ queryKey, queryFn: () => fetchResults(a!, client.getQueryData<Results>(queryKey)), enabled: Boolean(a) });
+}
+
+/** Asks for the rows that changed since, and takes the others from what is there. */
+async function fetchResults(a: Assignment, before: Results | undefined): Promise<Results> {
+  const had = new Map(before?.homes.map((h) => [h.tag!, h]));
+  const query = had.size > 0 ? `?had=${[...had.keys()].join(',')}` : '';
+  const now = await ask<Results>('GET', `/classes/${a.class}/assignments/${a.id}/results${query}`);
+  return { ...now, homes: now.homes.map((h) => (h.had ? had.get(h.tag!)! : h)) };
 }
 
 export const stateWords: Record<HomeResult['state'], string> = { 'not-opened': 'not opened', opened: 'opened', declined: 'shared readings', watching: 'watches', withdrawn: 'permission taken back', working: 'working', sent: 'sent' };

@@ -49,7 +49,7 @@ func newApp(c config.Config, s *store.Store, log *slog.Logger) *app.App {
 // serveOn answers until the context ends, then lets open requests finish.
 func serveOn(ctx context.Context, l net.Listener, c config.Config, s *store.Store, log *slog.Logger) error {
 	a := newApp(c, s, log)
-	hub := live.NewHub(s.Pool(), log)
+	hub := live.NewHub(s, log)
 	hubCtx, stopHub := context.WithCancel(context.Background())
 	defer stopHub()
 	go hub.Run(hubCtx)

@@ -57,7 +57,7 @@ func newSiteOn(t testing.TB, url string, tracer pgx.QueryTracer, settings ...fun
 	s := &site{t: t, now: lesson}
 	log := slog.New(slog.DiscardHandler)
 	s.app = &app.App{Store: st, Keys: keys.NewRing([]config.Secret{{ID: "a", Key: bytes.Repeat([]byte{7}, 32)}}), Desk: media.NewDesk(2), PublicURL: "http://kitchen.test", Now: func() time.Time { return s.now }, Log: log}
-	s.hub = live.NewHub(st.Pool(), log)
+	s.hub = live.NewHub(st, log)
 	ctx, cancel := context.WithCancel(context.Background())
 	go s.hub.Run(ctx)
 	s.server = &api.Server{App: s.app, Hub: s.hub, Log: log, Limit: 1 << 20}

@@ -4,11 +4,12 @@ import (
 	"context"
 	"encoding/json"
 	"log/slog"
+	"maps"
+	"slices"
 	"sync"
 	"time"
 
 	"github.com/google/uuid"
-	"github.com/jackc/pgx/v5/pgxpool"
 
 	"patient-kitchen/internal/store"
 )
@@ -18,11 +19,11 @@ const Refetch = "refetch"
 
 // Hub hands events to subscribers.
 type Hub struct {
-	pool *pgxpool.Pool
-	log  *slog.Logger
-	mu   sync.Mutex
-	subs map[*Subscription]bool
-	done chan struct{}
+	store *store.Store
+	log   *slog.Logger
+	mu    sync.Mutex
+	subs  map[*Subscription]bool
+	done  chan struct{}
 }
 
 // Subscription is one listener's share of the events. C is closed when some may
@@ -33,8 +34,8 @@ type Subscription struct {
 }
 
 // NewHub makes a hub; Run feeds it.
-func NewHub(pool *pgxpool.Pool, log *slog.Logger) *Hub {
-	return &Hub{pool: pool, log: log, subs: map[*Subscription]bool{}, done: make(chan struct{})}
+func NewHub(st *store.Store, log *slog.Logger) *Hub {
+	return &Hub{store: st, log: log, subs: map[*Subscription]bool{}, done: make(chan struct{})}
 }
 
 // Run listens until the context ends. A lost connection is made anew. What was
@@ -42,6 +43,7 @@ func NewHub(pool *pgxpool.Pool, log *slog.Logger) *Hub {
 // and whoever comes again is looked at again.
 func (h *Hub) Run(ctx context.Context) {
 	defer close(h.done)
+	go h.heal(ctx)
 	pause := 50 * time.Millisecond
 	for first := true; ctx.Err() == nil; first = false {
 		start := time.Now()
@@ -62,7 +64,7 @@ func (h *Hub) Run(ctx context.Context) {
 }
 
 func (h *Hub) listen(ctx context.Context, again bool) error {
-	conn, err := h.pool.Acquire(ctx)
+	conn, err := h.store.Pool().Acquire(ctx)
 	if err != nil {
 		return err
 	}
@@ -86,6 +88,51 @@ func (h *Hub) listen(ctx context.Context, again bool) error {
 			h.send(e)
 		}
 	}
+}
+
+// healEvery is how often it is looked for hints that were lost on the way.
+const healEvery = 20 * time.Second
+
+// heal tells of changes whose hint was lost: a process can end between a commit
+// and its hint.
+func (h *Hub) heal(ctx context.Context) {
+	tick := time.NewTicker(healEvery)
+	defer tick.Stop()
+	var before map[uuid.UUID]store.ClassState
+	for {
+		select {
+		case <-ctx.Done():
+			return
+		case <-tick.C:
+			before = h.compare(ctx, before)
+		}
+	}
+}
+
+// compare tells of each class that is not as it was, and gives how all are.
+func (h *Hub) compare(ctx context.Context, before map[uuid.UUID]store.ClassState) map[uuid.UUID]store.ClassState {
+	classes := map[uuid.UUID]bool{}
+	h.mu.Lock()
+	for s := range h.subs {
+		maps.Copy(classes, s.classes)
+	}
+	h.mu.Unlock()
+	states, err := h.store.ClassStates(ctx, slices.Collect(maps.Keys(classes)))
+	if err != nil {
+		return before
+	}
+	now := map[uuid.UUID]store.ClassState{}
+	for _, s := range states {
+		now[s.ID] = s
+		switch was, known := before[s.ID]; {
+		case !known:
+		case was.Changes != s.Changes:
+			h.send(store.Event{Class: s.ID, Kind: "class", ID: s.ID})
+		case was.Last != s.Last:
+			h.send(store.Event{Class: s.ID, Kind: "entry"})
+		}
+	}
+	return now
 }
 
 // send hands an event to everyone who may see its class. A subscriber who is

@@ -169,3 +169,15 @@ func (q *Queries) AddAudit(ctx context.Context, a Audit) error {
 	return q.exec(ctx, 1, `INSERT INTO audit (class_id, id, teacher_id, home_id, action, detail, at) VALUES ($1, $2, $3, $4, $5, $6, $7)`,
 		a.ClassID, NewID(), a.TeacherID, a.HomeID, a.Action, a.Detail, a.At)
 }
+
+// ClassState is what of a class is another when something of it changed.
+type ClassState struct {
+	ID      uuid.UUID
+	Changes int64
+	Last    uuid.UUID // its newest entry
+}
+
+// ClassStates finds the states of some classes.
+func (q *Queries) ClassStates(ctx context.Context, classes []uuid.UUID) ([]ClassState, error) {
+	return many[ClassState](ctx, q, `SELECT c.id, c.changes, COALESCE((SELECT e.id FROM entry e WHERE e.class_id = c.id ORDER BY e.id DESC LIMIT 1), c.id) AS last FROM class c WHERE c.id = ANY ($1)`, classes)
+}

@@ -25,6 +25,7 @@ require (
 )
 
 require (
+	github.com/ccojocar/zxcvbn-go v1.0.4 // indirect
 	github.com/go-json-experiment/json v0.0.0-20260213210345-44df1a37e875 // indirect
 	github.com/jackc/pgpassfile v1.0.0 // indirect
 	github.com/jackc/pgservicefile v0.0.0-20240606120523-5a60cdf6a761 // indirect

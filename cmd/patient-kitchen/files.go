@@ -4,6 +4,7 @@ import (
 	"bufio"
 	"context"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"io"
 	"log/slog"
@@ -22,21 +23,74 @@ import (
 func tool(s *store.Store) *app.App { return &app.App{Store: s, Now: time.Now} }
 
 func addTeacher(ctx context.Context, email, name string) error {
-	return withStore(ctx, func(s *store.Store) error {
-		if err := s.CheckSchema(ctx); err != nil {
-			return err
-		}
-		fmt.Fprint(os.Stderr, "Password (at least 10 signs): ")
-		password, err := bufio.NewReader(os.Stdin).ReadString('\n')
-		if err != nil && err != io.EOF {
-			return err
-		}
-		t, err := tool(s).AddTeacher(ctx, email, name, strings.TrimRight(password, "\r\n"))
+	return withPassword(ctx, func(a *app.App, password string) error {
+		t, err := a.AddTeacher(ctx, email, name, password)
 		if err == nil {
 			fmt.Fprintf(os.Stderr, "\n%s can sign in as %s.\n", t.Name, t.Email)
 		}
 		return err
 	})
+}
+
+// withPassword reads a password from standard input.
+func withPassword(ctx context.Context, f func(*app.App, string) error) error {
+	return withStore(ctx, func(s *store.Store) error {
+		if err := s.CheckSchema(ctx); err != nil {
+			return err
+		}
+		fmt.Fprintf(os.Stderr, "Password (at least %d signs): ", app.LeastPassword)
+		password, err := bufio.NewReader(os.Stdin).ReadString('\n')
+		if err != nil && err != io.EOF {
+			return err
+		}
+		return f(tool(s), strings.TrimRight(password, "\r\n"))
+	})
+}
+
+// setPassword gives a teacher another password and signs all browsers out.
+func setPassword(ctx context.Context, email string) error {
+	return withPassword(ctx, func(a *app.App, password string) error {
+		t, err := a.SetPassword(ctx, email, password)
+		if err != nil {
+			return unknownTeacher(err, email)
+		}
+		server := &api.Server{App: a}
+		if err := server.EndSessions(ctx, app.TeacherActor{ID: t.ID}); err != nil {
+			return err
+		}
+		fmt.Fprintf(os.Stderr, "\n%s has another password and is signed out everywhere.\n", t.Name)
+		return nil
+	})
+}
+
+// removeTeacher takes an account away and signs all browsers out.
+func removeTeacher(ctx context.Context, email string) error {
+	return withStore(ctx, func(s *store.Store) error {
+		if err := s.CheckSchema(ctx); err != nil {
+			return err
+		}
+		who, err := teacherByEmail(ctx, s, email)
+		if err != nil {
+			return err
+		}
+		a := tool(s)
+		if err := a.RemoveTeacher(ctx, email); err != nil {
+			return unknownTeacher(err, email)
+		}
+		server := &api.Server{App: a}
+		if err := server.EndSessions(ctx, who); err != nil {
+			return err
+		}
+		fmt.Fprintf(os.Stderr, "%s is removed.\n", email)
+		return nil
+	})
+}
+
+func unknownTeacher(err error, email string) error {
+	if errors.Is(err, app.ErrNotFound) {
+		return fmt.Errorf("there is no teacher %s", email)
+	}
+	return err
 }
 
 func backup(ctx context.Context, s *store.Store, file string) error {

@@ -24,6 +24,8 @@ const usage = `patient-kitchen: one experiment, thirty different kitchens
   demo [--fresh] [--dir D] the made-up school, with a database of its own
   migrate                  bring the database to this program's schema
   teacher add EMAIL NAME   make an account; the password is read from standard input
+  teacher password EMAIL   give it another password, read from standard input
+  teacher remove EMAIL     take it away, with name and address
   backup FILE              write everything to a file ("-" is standard output)
   restore FILE             fill an empty database from such a file
   export TEACHER TITLE     write an experiment as an open file to standard output
@@ -80,6 +82,10 @@ func run(ctx context.Context, args []string) error {
 		return withStore(ctx, func(s *store.Store) error { return s.Migrate(ctx) })
 	case name == "teacher" && len(rest) == 3 && rest[0] == "add":
 		return addTeacher(ctx, rest[1], rest[2])
+	case name == "teacher" && len(rest) == 2 && rest[0] == "password":
+		return setPassword(ctx, rest[1])
+	case name == "teacher" && len(rest) == 2 && rest[0] == "remove":
+		return removeTeacher(ctx, rest[1])
 	case name == "backup" && len(rest) == 1:
 		return withStore(ctx, func(s *store.Store) error { return backup(ctx, s, rest[0]) })
 	case name == "restore" && len(rest) == 1:

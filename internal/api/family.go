@@ -66,7 +66,7 @@ func (s *Server) family() {
 		if err != nil {
 			return nil, s.logged(ctx, err)
 		}
-		cookie := http.Cookie{Name: homeCookie, Value: o.Class.String() + "." + o.Token, Path: "/api/v1/home/" + o.Home.String(), HttpOnly: true,
+		cookie := http.Cookie{Name: s.cookieName(homeCookie, "home"), Value: o.Class.String() + "." + o.Token, Path: "/api/v1/home/" + o.Home.String(), HttpOnly: true,
 			Secure: s.Secure, SameSite: http.SameSiteLaxMode, MaxAge: 400 * 24 * 3600}
 		return &opened{SetCookie: cookie, Body: OpenedView{o.Home, s.App.Now()}}, nil
 	})

@@ -24,6 +24,7 @@ func (s *Server) raw(r chi.Router) {
 	r.Get("/api/v1/classes/{class}/photos/{photo}/{size}", s.teacherPhoto)
 	r.Get("/api/v1/classes/{class}/assignments/{assignment}/export.csv", s.exportCSV)
 	r.Get("/api/v1/classes/{class}/assignments/{assignment}/export.json", s.exportJSON)
+	r.Get("/api/v1/classes/{class}/archive.zip", s.exportClass)
 	r.Get("/api/v1/experiments/{experiment}/file", s.exportExperiment)
 	r.Get("/api/v1/larder/own.json", s.exportThings)
 	r.Get("/api/v1/larder/own.csv", s.exportThings)
@@ -185,6 +186,22 @@ func (s *Server) exportJSON(w http.ResponseWriter, r *http.Request) {
 			err = json.NewEncoder(w).Encode(map[string]any{"readings": rows})
 		}
 		return err
+	})
+}
+
+func (s *Server) exportClass(w http.ResponseWriter, r *http.Request) {
+	s.teacherFile(w, r, []string{"class"}, func(who app.TeacherActor, id []uuid.UUID) error {
+		file, err := s.App.Archive(r.Context(), who, id[0])
+		if err != nil {
+			return err
+		}
+		attachment(w, "application/zip", file.Name)
+		_ = http.NewResponseController(w).SetWriteDeadline(time.Time{})
+		if err := file.Write(r.Context(), w); err != nil {
+			_ = s.logged(r.Context(), err)
+			panic(http.ErrAbortHandler) // half of it may be on its way: nobody may take it for the whole
+		}
+		return nil
 	})
 }
 

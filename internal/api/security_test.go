@@ -9,12 +9,14 @@ import (
 
 	"github.com/go-chi/chi/v5"
 	"github.com/google/uuid"
+
+	"patient-kitchen/internal/api"
 )
 
 // open are the routes that answer a stranger: pages, their files, and the
 // ways in. Everything else has to refuse.
 var open = []string{
-	"GET /healthz", "GET /readyz", "GET /", "GET /sign-in", "GET /today", "GET /experiments", "GET /experiments/*", "GET /workbench", "GET /larder", "GET /classes", "GET /classes/*", "GET /help",
+	"GET /healthz", "GET /readyz", "GET /", "GET /sign-in", "GET /today", "GET /experiments", "GET /experiments/*", "GET /workbench", "GET /larder", "GET /classes", "GET /classes/*", "GET /account", "GET /help",
 	"GET /h/{token}", "GET /home/{home}", "GET /code", "GET /assets/*", "GET /sw.js", "GET /manifest.webmanifest", "GET /icon.svg",
 	"POST /plain/permission", "POST /api/v1/session", "DELETE /api/v1/session", "POST /api/v1/family/open",
 }
@@ -22,7 +24,7 @@ var open = []string{
 // listsOwn are routes without an id in them: a stranger who is signed in gets
 // his own things there, which hold nothing of this school.
 var listsOwn = []string{"GET /api/v1/session", "GET /api/v1/classes", "POST /api/v1/classes", "GET /api/v1/experiments", "POST /api/v1/experiments",
-	"GET /api/v1/assignments", "GET /api/v1/incidents", "GET /api/v1/actions", "POST /api/v1/preview/formula", "GET /api/v1/models", "POST /api/v1/models/{model}", "GET /api/v1/live",
+	"GET /api/v1/assignments", "GET /api/v1/incidents", "GET /api/v1/actions", "POST /api/v1/preview/formula", "GET /api/v1/models", "POST /api/v1/models/{model}", "GET /api/v1/live", "GET /api/v1/sessions", "DELETE /api/v1/sessions", "PUT /api/v1/session/password", "GET /api/v1/leaving", "GET /api/v1/deleted-classes",
 	"POST /api/v1/preview/mend", "POST /api/v1/preview/thing", "POST /api/v1/preview/review", "POST /api/v1/preview/choose", "PUT /api/v1/larder/own-swaps/{swap}", "DELETE /api/v1/larder/own-swaps/{swap}", "POST /api/v1/preview/substitutes", "GET /api/v1/larder", "GET /api/v1/larder/find", "GET /api/v1/larder/things/{thing}", "POST /api/v1/larder/own",
 	"PUT /api/v1/larder/own/{thing}", "DELETE /api/v1/larder/own/{thing}", "GET /api/v1/larder/own.json", "GET /api/v1/larder/own.csv", "GET /api/v1/larder/own-swaps.csv"}
 
@@ -78,7 +80,8 @@ func TestStrangersAreRefused(t *testing.T) {
 	strangers := map[string]*client{"nobody": s.client(), "a teacher of another class": other.teacher, "a phone of another home": beck, "a phone of another class": other.phone("Moss")}
 
 	fill := strings.NewReplacer("{class}", sc.class.ID.String(), "{home}", strings.TrimPrefix(fern.home, "/home/"), "{assignment}", sc.as.ID.String(), "{experiment}", sc.experiment.ID.String(),
-		"{entry}", entry, "{photo}", photo, "{incident}", incident, "{size}", "display", "{model}", "pendulum", "{thing}", "vinegar-white", "{swap}", "our-swap", "{sheet}", "safety")
+		"{entry}", entry, "{photo}", photo, "{incident}", incident, "{size}", "display", "{model}", "pendulum", "{thing}", "vinegar-white", "{swap}", "our-swap", "{sheet}", "safety",
+		"{session}", want[api.List[api.SessionView]](sc.teacher, "GET", "/sessions", nil).Items[0].ID)
 	before := snapshot(t, sc)
 	routes := 0
 	err := chi.Walk(s.server.Router(), func(method, pattern string, _ http.Handler, _ ...func(http.Handler) http.Handler) error {

@@ -58,7 +58,7 @@ func (s *Server) Routes() http.Handler {
 	s.sessions.HashTokenInStore = true
 	s.sessions.ErrorFunc = func(w http.ResponseWriter, r *http.Request, err error) { writeProblem(w, s.logged(r.Context(), err)) }
 	s.sessions.Lifetime = 14 * 24 * time.Hour
-	s.sessions.Cookie = scs.SessionCookie{Name: "pk_session", HttpOnly: true, Path: "/", Persist: true, SameSite: http.SameSiteLaxMode, Secure: s.Secure}
+	s.sessions.Cookie = scs.SessionCookie{Name: s.cookieName("pk_session", "/"), HttpOnly: true, Path: "/", Persist: true, SameSite: http.SameSiteLaxMode, Secure: s.Secure}
 
 	r := chi.NewRouter()
 	s.router = r
@@ -66,7 +66,7 @@ func (s *Server) Routes() http.Handler {
 	if limit == 0 {
 		limit = usualLimit
 	}
-	r.Use(s.requestLog, s.recoverer, headers, httprate.Limit(limit, time.Minute, httprate.WithKeyFuncs(s.network)), sameOrigin(), compressed())
+	r.Use(s.requestLog, s.recoverer, headers, s.strict, httprate.Limit(limit, time.Minute, httprate.WithKeyFuncs(s.network)), sameOrigin(), compressed())
 	r.Get("/healthz", func(w http.ResponseWriter, _ *http.Request) { w.Write([]byte("ok\n")) })
 	r.With(httprate.Limit(readyLimit, time.Minute, httprate.WithKeyFuncs(s.network))).Get("/readyz", s.ready) // it writes
 	s.pages(r)
@@ -81,6 +81,7 @@ func (s *Server) Routes() http.Handler {
 		r.Use(whole, inTime, s.sessions.LoadAndSave, s.awake, s.withCookie, s.signedIn, wellFormed)
 		s.api = humachi.New(r, cfg)
 		s.signIn()
+		s.account()
 		s.classes()
 		s.experiments()
 		s.workbench()
@@ -213,10 +214,10 @@ const (
 func (s *Server) withCookie(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		ctx := r.Context()
-		if c, err := r.Cookie(homeCookie); err == nil {
+		if c, err := r.Cookie(s.cookieName(homeCookie, "home")); err == nil {
 			ctx = context.WithValue(ctx, cookieKey, c.Value)
 		}
-		if c, err := r.Cookie(knownCookie); err == nil {
+		if c, err := r.Cookie(s.cookieName(knownCookie, "session")); err == nil {
 			ctx = context.WithValue(ctx, knownKey, c.Value)
 		}
 		address, _ := s.network(r)

@@ -99,7 +99,8 @@ func (m IfMatch) version() (int, error) {
 
 func (s *Server) signIn() {
 	type in struct {
-		Body struct {
+		Agent string `header:"User-Agent"`
+		Body  struct {
 			Email    string `json:"email" maxLength:"200" example:"tarrant@stonechat.example"`
 			Password string `json:"password" maxLength:"200" example:"three plain words"`
 		}
@@ -118,10 +119,9 @@ func (s *Server) signIn() {
 		if err := s.sessions.RenewToken(ctx); err != nil {
 			return nil, err
 		}
-		s.sessions.Put(ctx, "teacher", t.ID.String())
-		s.sessions.Put(ctx, "seen", s.App.Now().Unix())
+		s.begin(ctx, t.ID, browserOf(i.Agent))
 		// The browser is known from now on: its teacher signs in past a crowd of strangers.
-		cookie := http.Cookie{Name: knownCookie, Value: s.App.Keys.Known(t.ID), Path: "/api/v1/session", MaxAge: 400 * 86400, HttpOnly: true, Secure: s.Secure, SameSite: http.SameSiteLaxMode}
+		cookie := http.Cookie{Name: s.cookieName(knownCookie, "session"), Value: s.App.Keys.Known(t.ID), Path: "/api/v1/session", MaxAge: 400 * 86400, HttpOnly: true, Secure: s.Secure, SameSite: http.SameSiteLaxMode}
 		return &signedIn{cookie, Me{t.ID, t.Name, t.Email}}, nil
 	})
 	huma.Register(s.api, op("DELETE", "/session", "sign-out", "Sign out"), func(ctx context.Context, _ *nothing) (*Reply[Done], error) {
@@ -172,6 +172,29 @@ func (s *Server) classes() {
 			return app.ClassView{}, err
 		}
 		return s.App.SaveClass(ctx, who, i.Class, version, i.Body)
+	})
+	simple := func(method, path, id, summary string, f func(context.Context, app.TeacherActor, uuid.UUID) error) {
+		forTeacher(s, op(method, path, id, summary), func(ctx context.Context, who app.TeacherActor, i *ClassPath) (Done, error) {
+			return Done{true}, f(ctx, who, i.Class)
+		})
+	}
+	simple("DELETE", "/classes/{class}", "delete-class", "Delete a class; it can be brought back for thirty days", s.App.DeleteClass)
+	simple("POST", "/classes/{class}/restore", "restore-class", "Bring a class back", s.App.RestoreClass)
+	forTeacher(s, op("GET", "/deleted-classes", "list-deleted-classes", "The classes that can be brought back"), func(ctx context.Context, who app.TeacherActor, _ *nothing) (List[app.ClassView], error) {
+		v, err := s.App.DeletedClasses(ctx, who)
+		return List[app.ClassView]{Items: v}, err
+	})
+	forTeacher(s, op("GET", "/leaving", "list-leaving", "What will be removed for good within a week"), func(ctx context.Context, who app.TeacherActor, _ *nothing) (List[app.LeavingView], error) {
+		v, err := s.App.Leavings(ctx, who)
+		return List[app.LeavingView]{Items: v}, err
+	})
+	forTeacher(s, op("GET", "/classes/{class}/audit", "list-audit", "What the teacher did to a class"), func(ctx context.Context, who app.TeacherActor, i *ClassPath) (List[app.AuditView], error) {
+		v, err := s.App.Audit(ctx, who, i.Class, nil)
+		return List[app.AuditView]{Items: v}, err
+	})
+	forTeacher(s, op("GET", "/classes/{class}/homes/{home}/audit", "list-home-audit", "What the teacher did to a home"), func(ctx context.Context, who app.TeacherActor, i *HomePath) (List[app.AuditView], error) {
+		v, err := s.App.Audit(ctx, who, i.Class, &i.Home)
+		return List[app.AuditView]{Items: v}, err
 	})
 	s.homes()
 }

@@ -90,7 +90,7 @@ const answerWithin = 12 * time.Second
 func inTime(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		p := r.URL.Path
-		if strings.HasSuffix(p, "/live") || strings.Contains(p, "/photos/") || strings.Contains(p, "/export.") {
+		if strings.HasSuffix(p, "/live") || strings.Contains(p, "/photos/") || strings.Contains(p, "/export.") || strings.HasSuffix(p, "/archive.zip") {
 			next.ServeHTTP(w, r)
 			return
 		}

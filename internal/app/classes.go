@@ -167,3 +167,97 @@ func (a *App) Class(ctx context.Context, who TeacherActor, id uuid.UUID) (ClassV
 	homes, err := a.Store.Homes(ctx, id)
 	return viewClass(c, len(homes)), err
 }
+
+// DeleteClass takes a class off the list; it can be brought back for thirty days.
+// Its homes' links open nothing meanwhile.
+func (a *App) DeleteClass(ctx context.Context, who TeacherActor, id uuid.UUID) error {
+	if _, err := a.class(ctx, who, id); err != nil {
+		return err
+	}
+	now := a.Now()
+	return a.audited(ctx, who, id, nil, "class", "deleted", func(q *store.Queries) error { return q.SetClassDeleted(ctx, id, &now) })
+}
+
+// RestoreClass brings a class back that was deleted.
+func (a *App) RestoreClass(ctx context.Context, who TeacherActor, id uuid.UUID) error {
+	deleted, err := a.Store.DeletedClasses(ctx, who.ID)
+	if err != nil {
+		return err
+	}
+	for _, c := range deleted {
+		if c.ID == id {
+			return a.audited(ctx, who, id, nil, "class", "restored", func(q *store.Queries) error { return q.SetClassDeleted(ctx, id, nil) })
+		}
+	}
+	return ErrNotFound
+}
+
+// DeletedClasses lists the classes that can be brought back.
+func (a *App) DeletedClasses(ctx context.Context, who TeacherActor) ([]ClassView, error) {
+	rows, err := a.Store.DeletedClasses(ctx, who.ID)
+	out := make([]ClassView, 0, len(rows))
+	for _, r := range rows {
+		out = append(out, viewClass(r.Class, r.Homes))
+	}
+	return out, err
+}
+
+// LeavingView is what will be removed for good, and when.
+type LeavingView struct {
+	Class     uuid.UUID `json:"class"`
+	ClassName string    `json:"class_name"`
+	What      string    `json:"what" enum:"class,homes,photos" doc:"All of the class; homes that were taken out; photos of an experiment"`
+	Title     string    `json:"title,omitempty" doc:"Of the experiment"`
+	N         int       `json:"n" doc:"How many homes or photos"`
+	Day       string    `json:"day"`
+}
+
+// announced is how long before it is said that something will be removed.
+const announced = 7 * 24 * time.Hour
+
+// Leavings lists what will be removed within a week, soonest first.
+func (a *App) Leavings(ctx context.Context, who TeacherActor) ([]LeavingView, error) {
+	rows, err := a.Store.Leavings(ctx, who.ID, a.Now(), announced)
+	out := make([]LeavingView, 0, len(rows))
+	for _, r := range rows {
+		out = append(out, LeavingView{r.ClassID, r.ClassName, r.What, r.Title, r.N, r.Day.Format(time.DateOnly)})
+	}
+	return out, err
+}
+
+// AuditView is one thing that a teacher did to a class or home.
+type AuditView struct {
+	At   time.Time  `json:"at"`
+	Home *uuid.UUID `json:"home,omitempty"`
+	Done string     `json:"done" doc:"What was done, in words"`
+}
+
+// auditWords say what was done, by action and detail; details that are somebody's
+// own words follow after a colon.
+var auditWords = map[string]string{
+	"class settings": "Settings changed", "class deleted": "Class deleted", "class restored": "Class brought back",
+	"home added": "Home added", "home changed": "Home changed", "home deleted": "Home taken out", "home restored": "Home brought back",
+	"home erased": "Home erased for good", "home new link": "New link and code given",
+	"entry vouched": "A step let count", "entry set-aside": "A reading set aside", "entry asked": "A question asked about a reading", "entry reading": "A value put in place of a reading",
+	"entry let a step count": "A step let count", "incident seen": "Something went wrong: seen", "class archive": "Class taken along as a file",
+}
+
+// Audit lists what the teacher did to a class, or to one of its homes, newest
+// first.
+func (a *App) Audit(ctx context.Context, who TeacherActor, class uuid.UUID, home *uuid.UUID) ([]AuditView, error) {
+	if _, err := a.class(ctx, who, class); err != nil {
+		return nil, err
+	}
+	rows, err := a.Store.Audits(ctx, class, home, 200)
+	out := make([]AuditView, 0, len(rows))
+	for _, r := range rows {
+		words, known := auditWords[r.Action+" "+r.Detail]
+		if !known && r.Detail != "" {
+			words = strings.ToUpper(r.Detail[:1]) + r.Detail[1:]
+		} else if !known {
+			words = strings.ToUpper(r.Action[:1]) + r.Action[1:]
+		}
+		out = append(out, AuditView{r.At, r.HomeID, words})
+	}
+	return out, err
+}

@@ -50,7 +50,16 @@ func (a *App) ExportRows(ctx context.Context, who TeacherActor, class, assignmen
 	}
 	rows = append(rows, exportBook("", b.shared)...)
 	title, _ := b.design.Title.In(b.class.Language)
-	return rows, strings.Trim(fileName.ReplaceAllString(strings.ToLower(title+" "+b.class.Name), "-"), "-"), nil
+	return rows, plainName(title + " " + b.class.Name), nil
+}
+
+// plainName is a name that every system takes for a file.
+func plainName(s string) string {
+	name := strings.Trim(fileName.ReplaceAllString(strings.ToLower(s), "-"), "-")
+	if name == "" {
+		return "file"
+	}
+	return name
 }
 
 func exportBook(name string, book *notebook.Book) []ExportRow {
@@ -98,7 +107,7 @@ func exportFate(fate string) string {
 
 // cell guards a text against being taken for a formula by a spreadsheet.
 func cell(s string) string {
-	if s != "" && strings.ContainsRune("=+-@\t", rune(s[0])) {
+	if s != "" && strings.ContainsRune("=+-@\t\r\n", rune(s[0])) {
 		return "'" + s
 	}
 	return s

@@ -137,18 +137,19 @@ func (a *App) AddHome(ctx context.Context, who TeacherActor, class uuid.UUID, f 
 		taken[h.Letters] = true
 	}
 	var view HomeView
-	err = a.audited(ctx, who, class, nil, "home", "added", func(q *store.Queries) error {
-		view, err = a.insertHome(ctx, q, class, f, taken)
+	id := store.NewID()
+	err = a.audited(ctx, who, class, &id, "home", "added", func(q *store.Queries) error {
+		view, err = a.insertHome(ctx, q, class, id, f, taken)
 		return err
 	})
 	return view, err
 }
 
-func (a *App) insertHome(ctx context.Context, q *store.Queries, class uuid.UUID, f HomeFields, taken map[string]bool) (HomeView, error) {
+func (a *App) insertHome(ctx context.Context, q *store.Queries, class, id uuid.UUID, f HomeFields, taken map[string]bool) (HomeView, error) {
 	if f.Letters == "" {
 		f.Letters = freeLetters(f.Nickname, taken)
 	}
-	h := store.Home{ClassID: class, ID: store.NewID(), Nickname: f.Nickname, Letters: f.Letters, Language: f.Language, Contact: f.Contact, Phone: f.Phone,
+	h := store.Home{ClassID: class, ID: id, Nickname: f.Nickname, Letters: f.Letters, Language: f.Language, Contact: f.Contact, Phone: f.Phone,
 		KeyID: a.Keys.Newest(), Generation: 1, Version: 1, CreatedAt: a.Now()}
 	if err := nameTaken(q.AddHome(ctx, h), f); err != nil {
 		return HomeView{}, err

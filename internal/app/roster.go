@@ -175,7 +175,7 @@ func (a *App) ImportRoster(ctx context.Context, who TeacherActor, class uuid.UUI
 	err = a.audited(ctx, who, class, nil, "home", fmt.Sprintf("added %d from a list", len(lines)), func(q *store.Queries) error {
 		taken := map[string]bool{}
 		for _, l := range lines {
-			if _, err := a.insertHome(ctx, q, class, l.Home, taken); err != nil {
+			if _, err := a.insertHome(ctx, q, class, store.NewID(), l.Home, taken); err != nil {
 				return err
 			}
 		}

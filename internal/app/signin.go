@@ -35,8 +35,9 @@ func (a *App) AddTeacher(ctx context.Context, email, name, password string) (sto
 		return t, &Invalid{"email", "has to be an address", "tarrant@stonechat.example"}
 	case t.Name == "" || len(t.Name) > 100:
 		return t, &Invalid{"name", "has to be there, as families read it", "Ms Tarrant"}
-	case len(password) < 10 || len(password) > 200:
-		return t, &Invalid{"password", "has to have at least 10 signs", "three plain words"}
+	}
+	if err := checkPassword("password", password, t.Email, t.Name); err != nil {
+		return t, err
 	}
 	t.PasswordHash = keys.HashPassword(password)
 	err := a.Store.AddTeacher(ctx, t)
@@ -82,7 +83,7 @@ func (a *App) SignIn(ctx context.Context, email, password, network, known string
 		return store.Teacher{}, err
 	}
 	if n > most {
-		return store.Teacher{}, &Refused{Code: "too-many-tries", Detail: "Too many tries from here. Wait a quarter of an hour, then try again."}
+		return store.Teacher{}, errTooManyTries
 	}
 	if !keys.CheckPassword(t.PasswordHash, password, friend) {
 		_, err := a.Store.CountAttempt(ctx, "password", "email "+email, passwordWindow, a.Now())

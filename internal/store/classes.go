@@ -181,3 +181,50 @@ type ClassState struct {
 func (q *Queries) ClassStates(ctx context.Context, classes []uuid.UUID) ([]ClassState, error) {
 	return many[ClassState](ctx, q, `SELECT c.id, c.changes, COALESCE((SELECT e.id FROM entry e WHERE e.class_id = c.id ORDER BY e.id DESC LIMIT 1), c.id) AS last FROM class c WHERE c.id = ANY ($1)`, classes)
 }
+
+var auditColumns = columns[Audit]("audit")
+
+// Audits lists what was done to a class, or to one home of it, newest first.
+func (q *Queries) Audits(ctx context.Context, class uuid.UUID, home *uuid.UUID, most int) ([]Audit, error) {
+	return many[Audit](ctx, q, `SELECT `+auditColumns+` FROM audit WHERE class_id = $1 AND ($2::uuid IS NULL OR home_id = $2) ORDER BY at DESC, id DESC LIMIT $3`, class, home, most)
+}
+
+// SetClassDeleted deletes a class, or with a nil moment brings it back.
+func (q *Queries) SetClassDeleted(ctx context.Context, id uuid.UUID, at *time.Time) error {
+	return q.exec(ctx, 1, `UPDATE class SET deleted_at = $2 WHERE id = $1`, id, at)
+}
+
+// DeletedClasses lists the classes that a teacher deleted and that can be
+// brought back: something of them is there still.
+func (q *Queries) DeletedClasses(ctx context.Context, teacher uuid.UUID) ([]ClassRow, error) {
+	return many[ClassRow](ctx, q, `SELECT `+classColumns+`, (SELECT count(*) FROM home WHERE class_id = class.id AND home.deleted_at IS NULL) AS homes
+		FROM class WHERE teacher_id = $1 AND deleted_at > now() - interval '30 days' ORDER BY deleted_at DESC`, teacher)
+}
+
+// Leaving is what the daily clean-up will remove of a class on a day.
+type Leaving struct {
+	ClassID   uuid.UUID
+	ClassName string
+	What      string // class, homes or photos
+	Title     string // of the experiment, for photos
+	N         int
+	Day       time.Time
+}
+
+// Leavings lists what will be removed of a teacher's classes within a time.
+func (q *Queries) Leavings(ctx context.Context, teacher uuid.UUID, now time.Time, within time.Duration) ([]Leaving, error) {
+	return many[Leaving](ctx, q, `SELECT * FROM (
+		SELECT c.id AS class_id, c.name AS class_name, 'class' AS what, '' AS title, count(*)::int AS n,
+			LEAST(c.keep_until + 1, (c.deleted_at + interval '30 days')::date) AS day
+		FROM class c JOIN home h ON h.class_id = c.id AND h.erased_at IS NULL WHERE c.teacher_id = $1 GROUP BY c.id
+		UNION ALL
+		SELECT c.id, c.name, 'homes', '', count(*)::int, min(h.deleted_at + interval '30 days')::date
+		FROM class c JOIN home h ON h.class_id = c.id AND h.erased_at IS NULL AND h.deleted_at IS NOT NULL
+			AND h.deleted_at + interval '30 days' <= $2::timestamptz + $3::interval
+		WHERE c.teacher_id = $1 AND c.deleted_at IS NULL GROUP BY c.id
+		UNION ALL
+		SELECT c.id, c.name, 'photos', e.title, count(*)::int, (a.due_at + make_interval(days => c.photo_days))::date
+		FROM class c JOIN assignment a ON a.class_id = c.id JOIN experiment e ON e.id = a.experiment_id JOIN media m ON m.class_id = c.id AND m.assignment_id = a.id
+		WHERE c.teacher_id = $1 AND c.deleted_at IS NULL GROUP BY c.id, a.class_id, a.id, e.id
+		) x WHERE day <= ($2::timestamptz + $3::interval)::date ORDER BY day, class_name, what`, teacher, now, within)
+}

@@ -75,11 +75,11 @@ func (q *Queries) Tombstones(ctx context.Context) ([]Home, error) {
 		OR EXISTS (SELECT 1 FROM link x WHERE x.class_id = home.class_id AND x.home_id = home.id) OR EXISTS (SELECT 1 FROM home_device x WHERE x.class_id = home.class_id AND x.home_id = home.id))`)
 }
 
-// HomesToErase lists homes that were deleted thirty days ago or whose class
-// is past the day until which it is kept.
+// HomesToErase lists homes that were deleted thirty days ago, or whose class was
+// or is past the day until which it is kept.
 func (q *Queries) HomesToErase(ctx context.Context, now time.Time) ([]Home, error) {
 	return many[Home](ctx, q, `SELECT `+homeColumns+` FROM home JOIN class c ON c.id = home.class_id
-		WHERE home.erased_at IS NULL AND (home.deleted_at < $1::timestamptz - interval '30 days' OR c.keep_until < ($1::timestamptz AT TIME ZONE c.zone)::date)`, now)
+		WHERE home.erased_at IS NULL AND (home.deleted_at < $1::timestamptz - interval '30 days' OR c.deleted_at < $1::timestamptz - interval '30 days' OR c.keep_until < ($1::timestamptz AT TIME ZONE c.zone)::date)`, now)
 }
 
 // LockDaily takes the lock of the daily clean-up for this transaction; false

@@ -34,6 +34,40 @@ func (q *Queries) Teacher(ctx context.Context, id uuid.UUID) (Teacher, error) {
 	return one[Teacher](ctx, q, `SELECT `+teacherColumns+` FROM teacher WHERE id = $1`, id)
 }
 
+// SetPassword stores the hash of another password.
+func (q *Queries) SetPassword(ctx context.Context, id uuid.UUID, hash string) error {
+	return q.exec(ctx, 1, `UPDATE teacher SET password_hash = $2 WHERE id = $1`, id, hash)
+}
+
+// RemoveTeacher leaves of a teacher only an id, for the classes they had.
+func (q *Queries) RemoveTeacher(ctx context.Context, id uuid.UUID, now time.Time) error {
+	for _, sql := range []string{
+		`UPDATE teacher SET email = 'removed ' || id, name = '', password_hash = '' WHERE id = $1`,
+		`DELETE FROM own_entry WHERE teacher_id = $1`,
+	} {
+		if err := q.exec(ctx, 0, sql, id); err != nil {
+			return err
+		}
+	}
+	return q.exec(ctx, 0, `UPDATE experiment SET deleted_at = COALESCE(deleted_at, $2) WHERE teacher_id = $1`, id, now)
+}
+
+// Session is a signed-in browser, as the session layer writes it.
+type Session struct {
+	Token string // hashed
+	Data  []byte
+}
+
+// Sessions lists all sessions that have not run out.
+func (q *Queries) Sessions(ctx context.Context) ([]Session, error) {
+	return many[Session](ctx, q, `SELECT token, data FROM sessions WHERE expiry > now()`)
+}
+
+// EndSession ends a session by its hashed token.
+func (q *Queries) EndSession(ctx context.Context, token string) error {
+	return q.exec(ctx, 0, `DELETE FROM sessions WHERE token = $1`, token)
+}
+
 // CountAttempt counts a try of a kind by a key within windows of a length and
 // returns how many there were in the present one, this one included.
 func (q *Queries) CountAttempt(ctx context.Context, kind, key string, window time.Duration, now time.Time) (int, error) {

@@ -68,7 +68,8 @@ export interface paths {
         /** Change a class */
         put: operations["save-class"];
         post?: never;
-        delete?: never;
+        /** Delete a class; it can be brought back for thirty days */
+        delete: operations["delete-class"];
         options?: never;
         head?: never;
         patch?: never;
@@ -176,6 +177,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/classes/{class}/audit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the teacher did to a class */
+        get: operations["list-audit"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/classes/{class}/homes": {
         parameters: {
             query?: never;
@@ -207,6 +225,23 @@ export interface paths {
         post?: never;
         /** Take a home out; it can be brought back for thirty days */
         delete: operations["delete-home"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/classes/{class}/homes/{home}/audit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the teacher did to a home */
+        get: operations["list-home-audit"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -314,6 +349,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/classes/{class}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring a class back */
+        post: operations["restore-class"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/classes/{class}/roster": {
         parameters: {
             query?: never;
@@ -325,6 +377,23 @@ export interface paths {
         put?: never;
         /** Add homes from a list */
         post: operations["import-roster"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/deleted-classes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The classes that can be brought back */
+        get: operations["list-deleted-classes"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -643,6 +712,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/leaving": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What will be removed for good within a week */
+        get: operations["list-leaving"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/models": {
         parameters: {
             query?: never;
@@ -798,6 +884,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/session/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change the password; other browsers are signed out */
+        put: operations["change-password"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The browsers in which the teacher is signed in */
+        get: operations["list-sessions"];
+        put?: never;
+        post?: never;
+        /** Sign all other browsers out */
+        delete: operations["end-other-sessions"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/sessions/{session}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Sign another browser out */
+        delete: operations["end-session"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -940,6 +1078,13 @@ export interface components {
             state: "waiting" | "open" | "over" | "recalled";
             title: string;
         };
+        AuditView: {
+            /** Format: date-time */
+            at: string;
+            /** @description What was done, in words */
+            done: string;
+            home?: string;
+        };
         BandView: {
             age_band: string;
             verdict: string;
@@ -1003,6 +1148,15 @@ export interface components {
              * @description In the reading's unit, rounded to its uncertainty
              */
             value?: number;
+        };
+        ChangeBody: {
+            /**
+             * @description The present password
+             * @example three plain words
+             */
+            old: string;
+            /** @example four other plain words */
+            password: string;
         };
         CheckedView: {
             /**
@@ -1715,8 +1869,29 @@ export interface components {
             tags: string[];
             things: components["schemas"]["ThingRow"][];
         };
+        LeavingView: {
+            class: string;
+            class_name: string;
+            day: string;
+            /**
+             * Format: int64
+             * @description How many homes or photos
+             */
+            n: number;
+            /** @description Of the experiment */
+            title?: string;
+            /**
+             * @description All of the class; homes that were taken out; photos of an experiment
+             * @enum {string}
+             */
+            what: "class" | "homes" | "photos";
+        };
         ListAssignmentView: {
             items: components["schemas"]["AssignmentView"][];
+            next?: string;
+        };
+        ListAuditView: {
+            items: components["schemas"]["AuditView"][];
             next?: string;
         };
         ListClassView: {
@@ -1739,12 +1914,20 @@ export interface components {
             items: components["schemas"]["Invitation"][];
             next?: string;
         };
+        ListLeavingView: {
+            items: components["schemas"]["LeavingView"][];
+            next?: string;
+        };
         ListModelView: {
             items: components["schemas"]["ModelView"][];
             next?: string;
         };
         ListRosterLine: {
             items: components["schemas"]["RosterLine"][];
+            next?: string;
+        };
+        ListSessionView: {
+            items: components["schemas"]["SessionView"][];
             next?: string;
         };
         ListSubstituteRow: {
@@ -2202,6 +2385,20 @@ export interface components {
             document: {
                 [key: string]: unknown;
             };
+        };
+        SessionView: {
+            /** @description What it says it is; empty where it said nothing */
+            browser: string;
+            /** @description The one that asks */
+            here: boolean;
+            id: string;
+            /**
+             * Format: date-time
+             * @description Last used, to about five minutes
+             */
+            seen?: string;
+            /** Format: date-time */
+            since?: string;
         };
         Sheet: {
             adult_jobs: components["schemas"]["AdultJobRow"][];
@@ -2689,6 +2886,37 @@ export interface operations {
             };
         };
     };
+    "delete-class": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     issue: {
         parameters: {
             query?: never;
@@ -2909,6 +3137,37 @@ export interface operations {
             };
         };
     };
+    "list-audit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListAuditView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "list-homes": {
         parameters: {
             query?: never;
@@ -3033,6 +3292,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "list-home-audit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class: string;
+                home: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListAuditView"];
                 };
             };
             /** @description Error */
@@ -3239,6 +3530,37 @@ export interface operations {
             };
         };
     };
+    "restore-class": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                class: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "import-roster": {
         parameters: {
             query?: never;
@@ -3261,6 +3583,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ListRosterLine"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "list-deleted-classes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListClassView"];
                 };
             };
             /** @description Error */
@@ -4084,6 +4435,35 @@ export interface operations {
             };
         };
     };
+    "list-leaving": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListLeavingView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "list-models": {
         parameters: {
             query?: never;
@@ -4398,7 +4778,9 @@ export interface operations {
     "sign-in": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "User-Agent"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4434,6 +4816,128 @@ export interface operations {
             query?: never;
             header?: never;
             path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "change-password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "list-sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListSessionView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "end-other-sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "end-session": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session: string;
+            };
             cookie?: never;
         };
         requestBody?: never;

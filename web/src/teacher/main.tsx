@@ -11,6 +11,7 @@ import { KeepingProvider } from './frame/keeping';
 import { Loading, PartError } from './frame/parts';
 import { TeacherFrame } from './frame/TeacherFrame';
 import './teacher.scss';
+import { Account } from './views/Account';
 import { Help } from './views/Help';
 import { NotYet } from './views/NotYet';
 import { SignIn } from './views/SignIn';
@@ -50,6 +51,7 @@ function Inside() {
             <Route path="/classes" element={<Classes />} />
             <Route path="/classes/:class" element={<ClassPage />} />
             <Route path="/classes/:class/codes" element={<Codes />} />
+            <Route path="/account" element={<Account me={me.data} />} />
             <Route path="/help" element={<Help />} />
             <Route path="*" element={<NotYet title="Not here" words="There is nothing by this address. Today is a good place to begin again." />} />
           </Routes>

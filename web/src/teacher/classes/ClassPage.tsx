@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { ask, type Schemas } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { useKeeping } from '../frame/keeping';
@@ -9,6 +9,8 @@ import { Head } from '../frame/TeacherFrame';
 import { ClassForm } from './ClassForm';
 import { HomeSheet } from './HomeSheet';
 import { RosterPaste } from './RosterPaste';
+import { TakeAlong } from './TakeAlong';
+import { WasDone } from './WasDone';
 
 type HomeView = Schemas['HomeView'];
 
@@ -18,6 +20,7 @@ export function ClassPage() {
   const [params, setParams] = useSearchParams();
   const client = useQueryClient();
   const { did } = useKeeping();
+  const navigate = useNavigate();
   const cls = useQuery({ queryKey: ['class', id], queryFn: () => ask<Schemas['ClassView']>('GET', `/classes/${id}`) });
   const homes = useQuery({ queryKey: ['homes', id], queryFn: () => ask<Schemas['ListHomeView']>('GET', `/classes/${id}/homes`) });
   const [settings, setSettings] = useState(params.has('settings'));
@@ -35,6 +38,13 @@ export function ClassPage() {
     open();
     await again();
     did(`${h.nickname} taken out`, () => void ask('POST', `/classes/${id}/homes/${h.id}/restore`).then(again));
+  };
+  const drop = async () => {
+    await ask('DELETE', `/classes/${id}`);
+    await navigate('/classes');
+    const all = () => client.invalidateQueries();
+    await all();
+    did(`Class ${c.name} deleted`, () => void ask('POST', `/classes/${id}/restore`).then(all));
   };
   return (
     <>
@@ -103,13 +113,15 @@ export function ClassPage() {
               </table>
             </div>
           )}
+          <WasDone of={`/classes/${id}`} zone={c.zone} names={new Map(list.map((h) => [h.id, h.nickname]))} />
+          <TakeAlong c={c} onDelete={drop} />
           <p className="hint small" style={{ marginTop: 12 }}>
             No surnames and no photos of homes are asked. You see this page; other families never do.
           </p>
         </main>
         {sheet && (
           <SideSheet title={chosen ? <NameLabel name={chosen.nickname} /> : 'New home'} onClose={() => open()}>
-            <HomeSheet key={chosen?.id ?? 'new'} classId={id} home={chosen} onSaved={(h) => { void again(); open(h.id); }} onRemove={remove} onErased={() => { open(); void again(); }} />
+            <HomeSheet key={chosen?.id ?? 'new'} classId={id} zone={c.zone} home={chosen} onSaved={(h) => { void again(); open(h.id); }} onRemove={remove} onErased={() => { open(); void again(); }} />
           </SideSheet>
         )}
       </div>

@@ -1,10 +1,39 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ask, type Schemas } from '../../api/client';
 import { Loading, PartError } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
 import { ClassForm } from './ClassForm';
+
+/** Classes that were deleted within thirty days, to bring back. */
+function Deleted() {
+  const client = useQueryClient();
+  const deleted = useQuery({ queryKey: ['deleted-classes'], queryFn: () => ask<Schemas['ListClassView']>('GET', '/deleted-classes') });
+  if (!deleted.data?.items.length) return null;
+  const restore = async (id: string) => {
+    await ask('POST', `/classes/${id}/restore`);
+    await client.invalidateQueries();
+  };
+  return (
+    <section aria-label="Deleted classes" style={{ marginTop: 24 }}>
+      <h2>Deleted, for thirty days</h2>
+      <ul className="plain-list">
+        {deleted.data.items.map((c) => (
+          <li key={c.id} className="row-line">
+            <strong>{c.name}</strong>
+            <span className="second">
+              {c.school} · {c.homes === 1 ? 'one home' : `${c.homes} homes`}
+            </span>
+            <button type="button" className="btn-plain" onClick={() => void restore(c.id)}>
+              Bring back<span className="visually-hidden"> {c.name}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
 
 export function Classes() {
   const classes = useQuery({ queryKey: ['classes'], queryFn: () => ask<Schemas['ListClassView']>('GET', '/classes') });
@@ -36,6 +65,7 @@ export function Classes() {
             </li>
           ))}
         </ul>
+        <Deleted />
       </main>
     </>
   );

@@ -5,11 +5,13 @@ import { useForm } from 'react-hook-form';
 import { ask, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { ProblemLine } from '../frame/parts';
+import { WasDone } from './WasDone';
 
 type HomeView = Schemas['HomeView'];
 
 interface Props {
   classId: string;
+  zone: string;
   home?: HomeView;
   onSaved: (h: HomeView) => void;
   onRemove: (h: HomeView) => Promise<void>;
@@ -26,7 +28,7 @@ interface Fields {
 }
 
 /** One home: what is asked of it, its way in, and how to let it go. */
-export function HomeSheet({ classId, home, onSaved, onRemove, onErased }: Props) {
+export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: Props) {
   const { register, handleSubmit } = useForm<Fields>({ defaultValues: { nickname: home?.nickname ?? '', letters: home?.letters ?? '', language: home?.language ?? '', phone: home?.phone ?? '', contact: home?.contact ?? '', students: home?.students?.join(', ') ?? '' } });
   const [error, setError] = useState<unknown>();
   const [erasing, setErasing] = useState(false);
@@ -70,6 +72,7 @@ export function HomeSheet({ classId, home, onSaved, onRemove, onErased }: Props)
         </button>
       </form>
       {home && <Way classId={classId} home={home} />}
+      {home && <WasDone of={`/classes/${classId}/homes/${home.id}`} zone={zone} />}
       {home && (
         <div className="band" style={{ marginTop: 12 }}>
           <button type="button" className="btn btn-outline-primary" onClick={() => void onRemove(home)}>

@@ -58,7 +58,9 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
           </NavLink>
         ))}
         <div className="foot">
-          <div style={{ padding: '6px 12px', overflowWrap: 'anywhere' }}>{me.name}</div>
+          <NavLink to="/account" style={{ overflowWrap: 'anywhere' }}>
+            {me.name}<span className="visually-hidden">, your account</span>
+          </NavLink>
           <button type="button" onClick={() => void signOut()}>
             Sign out
           </button>

@@ -98,4 +98,9 @@ export function ThreadFace({ spans, width = 260 }: { spans: Span[]; width?: numb
 }
 
 export const time = (s: string, zone?: string) => new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: zone }).format(new Date(s));
+/** "31 July 2027". */
+export const longDay = (s: string) => new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' }).format(new Date(s));
+/** "Tue 2 Feb" and "10:40", apart. */
+export const dayOf = (s: string, zone?: string) => new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: zone }).format(new Date(s));
+export const clockOf = (s: string, zone?: string) => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: zone }).format(new Date(s));
 export const day = (s: string, zone?: string) => new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: zone }).format(new Date(s));

@@ -5,6 +5,7 @@ import { NameLabel } from '../../ui/NameLabel';
 import { doors, Trouble } from '../frame/Trouble';
 import { day, Loading, PartError, time } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
+import { Week } from './Week';
 
 type Incidents = Schemas['ListIncidentView'];
 type Assignments = Schemas['ListAssignmentView'];
@@ -50,7 +51,9 @@ export function Today() {
               </p>
             )}
           </section>
-          <section aria-label="Before">
+          <div>
+          <Week assignments={assignments.data.items} />
+          <section aria-label="Before" style={{ marginTop: 16 }}>
             <h2>Before</h2>
             <ul className="plain-list">
               {assignments.data.items.filter((a) => a.state === 'over' || a.state === 'recalled').map((a) => (
@@ -71,6 +74,7 @@ export function Today() {
             </ul>
             {assignments.data.items.every((a) => a.state === 'open' || a.state === 'waiting') && incidents.data.items.every((i) => !i.seen_at) && <p className="hint">What is over stands here.</p>}
           </section>
+          </div>
         </div>
       </main>
     </>

@@ -1,0 +1,202 @@
+package app
+
+import (
+	"archive/zip"
+	"context"
+	"crypto/sha256"
+	"encoding/hex"
+	"encoding/json"
+	"fmt"
+	"io"
+	"time"
+
+	"github.com/google/uuid"
+
+	"patient-kitchen/core/notebook"
+	"patient-kitchen/internal/store"
+)
+
+// Archive is what a class leaves as: open files that need no program of ours.
+type Archive struct {
+	Name  string
+	write func(ctx context.Context, w io.Writer) error
+}
+
+// Write writes the archive as a zip file.
+func (f Archive) Write(ctx context.Context, w io.Writer) error { return f.write(ctx, w) }
+
+// archived is one file of an archive, in its manifest.
+type archived struct {
+	Path   string `json:"path"`
+	Bytes  int    `json:"bytes"`
+	Sha256 string `json:"sha256"`
+}
+
+// archivedHome is a home in an archive. What it says of itself, its telephone
+// and its ways in stay here.
+type archivedHome struct {
+	ID       uuid.UUID `json:"id"`
+	Nickname string    `json:"nickname"`
+	Letters  string    `json:"letters"`
+	Language string    `json:"language"`
+	Students []string  `json:"students"`
+}
+
+// archivedEntry is one line of a notebook as it was sent.
+type archivedEntry struct {
+	ID         uuid.UUID       `json:"id"`
+	Home       *uuid.UUID      `json:"home"`
+	Provenance string          `json:"provenance"`
+	Kind       string          `json:"kind"`
+	ReceivedAt time.Time       `json:"received_at"`
+	Late       bool            `json:"late"`
+	Body       json.RawMessage `json:"body"`
+}
+
+// Archive gathers all of a class that its homes gave leave for: settings, homes,
+// and for each experiment its file, its readings as CSV, every entry as it was
+// sent and the photos. It is read piece by piece while it is written.
+func (a *App) Archive(ctx context.Context, who TeacherActor, class uuid.UUID) (Archive, error) {
+	c, err := a.class(ctx, who, class)
+	if err != nil {
+		return Archive{}, err
+	}
+	homes, err := a.Store.Homes(ctx, class)
+	if err != nil {
+		return Archive{}, err
+	}
+	students, err := a.Store.Students(ctx, class)
+	if err != nil {
+		return Archive{}, err
+	}
+	assignments, err := a.Store.Assignments(ctx, class)
+	if err != nil {
+		return Archive{}, err
+	}
+	if err := a.audited(ctx, who, class, nil, "class", "archive", func(*store.Queries) error { return nil }); err != nil {
+		return Archive{}, err
+	}
+	var listed []archivedHome
+	for _, h := range homes {
+		row := archivedHome{h.ID, h.Nickname, h.Letters, h.Language, []string{}}
+		for _, s := range students {
+			if s.HomeID == h.ID {
+				row.Students = append(row.Students, s.Name)
+			}
+		}
+		listed = append(listed, row)
+	}
+	name := plainName(c.Name)
+	return Archive{name + ".zip", func(ctx context.Context, w io.Writer) error {
+		z := &archiveWriter{zip: zip.NewWriter(w)}
+		z.json("class.json", viewClass(c, len(homes)).ClassFields)
+		z.json("homes.json", listed)
+		for _, as := range assignments {
+			if err := a.archiveAssignment(ctx, z, who, as); err != nil {
+				return err
+			}
+		}
+		z.json("manifest.json", map[string]any{"format": "patient-kitchen class", "version": 1, "made_at": a.Now().UTC(), "class": c.ID, "files": z.files})
+		if z.err != nil {
+			return z.err
+		}
+		return z.zip.Close()
+	}}, nil
+}
+
+func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who TeacherActor, as store.Assignment) error {
+	rows, _, err := a.ExportRows(ctx, who, as.ClassID, as.ID)
+	if err != nil {
+		return err
+	}
+	b, err := a.classBooks(ctx, who, as.ClassID, as.ID)
+	if err != nil {
+		return err
+	}
+	document, err := a.Store.VersionDocument(ctx, as.VersionID)
+	if err != nil {
+		return err
+	}
+	title, _ := b.design.Title.In(b.class.Language)
+	dir := fmt.Sprintf("%s-%s-version-%d/", as.OpensAt.UTC().Format(time.DateOnly), plainName(title), as.Number)
+	z.put(dir+"experiment.json", document)
+	z.make(dir+"readings.csv", func(w io.Writer) error { return WriteCSV(w, rows) })
+	entries := []archivedEntry{}
+	for _, of := range append([][]store.Entry{b.sharedRows}, entriesInOrder(b)...) {
+		for _, e := range of {
+			if e.Kind != string(notebook.Fact) { // what a home says of itself
+				entries = append(entries, archivedEntry{e.ID, e.HomeID, e.Provenance, e.Kind, e.ReceivedAt.UTC(), e.Late, json.RawMessage(e.Body)})
+			}
+		}
+	}
+	z.json(dir+"entries.json", entries)
+	for _, h := range b.homes {
+		if p := b.permissions[h.ID]; p.State != "granted" || !p.Photos {
+			continue
+		}
+		for _, photo := range b.books[h.ID].Photos {
+			id, err := uuid.Parse(photo.Refers)
+			if err != nil {
+				continue
+			}
+			raw, err := a.Store.MediaBytes(ctx, as.ClassID, id, "display")
+			if notFound(err) == ErrNotFound {
+				continue // not kept any longer
+			}
+			if err != nil {
+				return err
+			}
+			z.put(dir+"photos/"+plainName(h.Nickname)+"-"+plainName(photo.Evidence)+"-"+id.String()[24:]+".jpg", raw)
+		}
+	}
+	return z.err
+}
+
+func entriesInOrder(b *classBooks) [][]store.Entry {
+	var out [][]store.Entry
+	for _, h := range b.homes {
+		out = append(out, b.entries[h.ID])
+	}
+	return out
+}
+
+// archiveWriter writes files into a zip and remembers them for the manifest.
+type archiveWriter struct {
+	zip   *zip.Writer
+	files []archived
+	err   error
+}
+
+// make writes a file by a function, while nothing has gone wrong.
+func (z *archiveWriter) make(path string, write func(io.Writer) error) {
+	if z.err != nil {
+		return
+	}
+	f, err := z.zip.Create(path)
+	if err != nil {
+		z.err = err
+		return
+	}
+	sum, n := sha256.New(), counter(0)
+	z.err = write(io.MultiWriter(f, sum, &n))
+	z.files = append(z.files, archived{path, int(n), hex.EncodeToString(sum.Sum(nil))})
+}
+
+func (z *archiveWriter) put(path string, raw []byte) {
+	z.make(path, func(w io.Writer) error { _, err := w.Write(raw); return err })
+}
+
+func (z *archiveWriter) json(path string, v any) {
+	z.make(path, func(w io.Writer) error {
+		out := json.NewEncoder(w)
+		out.SetIndent("", "  ")
+		return out.Encode(v)
+	})
+}
+
+type counter int
+
+func (c *counter) Write(b []byte) (int, error) {
+	*c += counter(len(b))
+	return len(b), nil
+}

@@ -1,0 +1,113 @@
+package app
+
+import (
+	"context"
+	"fmt"
+	"strings"
+	"unicode/utf8"
+
+	"github.com/ccojocar/zxcvbn-go"
+
+	"patient-kitchen/internal/keys"
+	"patient-kitchen/internal/store"
+)
+
+// LeastPassword is how many signs a password has at least.
+const LeastPassword = 12
+
+// checkPassword refuses a password that is short, among the commonest, or made
+// of the teacher's own name and address. Nothing is looked up anywhere.
+func checkPassword(field, password, email, name string) error {
+	example := "three plain words"
+	switch n := utf8.RuneCountInString(password); {
+	case n < LeastPassword:
+		return &Invalid{field, fmt.Sprintf("has to have at least %d signs", LeastPassword), example}
+	case len(password) > 200:
+		return &Invalid{field, "can have at most 200 bytes", example}
+	}
+	own := append(strings.FieldsFunc(email, func(r rune) bool { return r == '@' || r == '.' }), strings.Fields(name)...)
+	if easy(password, own) || easy(strings.TrimRight(password, "0123456789!?.*#$"), own) {
+		return &Invalid{field, "is among those that are tried first, or made of your own name", example}
+	}
+	return nil
+}
+
+// easy reports whether a password, whatever its length, is one of the commonest
+// or guessed within about ten thousand tries.
+func easy(password string, own []string) bool {
+	if len(password) > 60 {
+		return false // the estimate takes its time with length
+	}
+	guess := zxcvbn.PasswordStrength(strings.ToLower(password), own)
+	for _, m := range guess.MatchSequence {
+		if m.DictionaryName == "Passwords" && m.I == 0 && m.J >= len(password)-1 {
+			return true
+		}
+	}
+	return guess.Entropy < 20 // bits
+}
+
+// ChangePassword gives a teacher another password, by the present one. Wrong
+// tries are counted, so that an open session is not worth a guess.
+func (a *App) ChangePassword(ctx context.Context, who TeacherActor, old, password string) error {
+	t, err := a.Teacher(ctx, who)
+	if err != nil {
+		return err
+	}
+	key := "change " + t.ID.String()
+	n, err := a.Store.CountAttempt(ctx, "password", key, passwordWindow, a.Now())
+	if err != nil {
+		return err
+	}
+	if n > passwordTries {
+		return errTooManyTries
+	}
+	if !keys.CheckPassword(t.PasswordHash, old, true) {
+		return &Invalid{"old", "is not your present password", "the one you signed in with"}
+	}
+	if err := a.setPassword(ctx, t, "password", password); err != nil {
+		return err
+	}
+	return a.Store.UncountAttempt(ctx, "password", key)
+}
+
+// SetPassword gives the teacher of an address another password, for whoever
+// looks after the server.
+func (a *App) SetPassword(ctx context.Context, email, password string) (store.Teacher, error) {
+	t, err := a.Store.TeacherByEmail(ctx, strings.ToLower(strings.TrimSpace(email)))
+	if err != nil {
+		return t, notFound(err)
+	}
+	return t, a.setPassword(ctx, t, "password", password)
+}
+
+func (a *App) setPassword(ctx context.Context, t store.Teacher, field, password string) error {
+	if err := checkPassword(field, password, t.Email, t.Name); err != nil {
+		return err
+	}
+	return a.Store.SetPassword(ctx, t.ID, keys.HashPassword(password))
+}
+
+// RemoveTeacher takes an account away: nobody can sign in with it, and neither
+// name nor address is left. A class that stands is somebody's and has to be
+// deleted first.
+func (a *App) RemoveTeacher(ctx context.Context, email string) error {
+	t, err := a.Store.TeacherByEmail(ctx, strings.ToLower(strings.TrimSpace(email)))
+	if err != nil {
+		return notFound(err)
+	}
+	classes, err := a.Store.Classes(ctx, t.ID)
+	if err != nil {
+		return err
+	}
+	if len(classes) > 0 {
+		var names []string
+		for _, c := range classes {
+			names = append(names, c.Name)
+		}
+		return fmt.Errorf("%s still has %s: delete the classes first, or let their last day pass", t.Email, strings.Join(names, ", "))
+	}
+	return a.Store.InTx(ctx, func(q *store.Queries) error { return q.RemoveTeacher(ctx, t.ID, a.Now()) })
+}
+
+var errTooManyTries = &Refused{Code: "too-many-tries", Detail: "Too many tries from here. Wait a quarter of an hour, then try again."}

@@ -1,0 +1,29 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ask, type Schemas } from '../../api/client';
+import { day, Loading, PartError } from '../frame/parts';
+
+/** What the teacher did to a class or home, read when it is opened. */
+export function WasDone({ of, zone, names }: { of: string; zone: string; names?: Map<string, string> }) {
+  const [open, setOpen] = useState(false);
+  const lines = useQuery({ queryKey: ['audit', of], queryFn: () => ask<Schemas['ListAuditView']>('GET', `${of}/audit`), enabled: open });
+  return (
+    <details style={{ marginTop: 12 }} onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>What was done here</summary>
+      {open && lines.isPending && <Loading what="what was done" />}
+      {lines.error && <PartError what="What was done" error={lines.error} retry={() => void lines.refetch()} />}
+      {lines.data?.items.length === 0 && <p className="hint">Nothing yet.</p>}
+      <ul className="plain-list">
+        {lines.data?.items.map((l) => (
+          <li key={l.at + l.done} className="row-line">
+            <span className="second">{day(l.at, zone)}</span>
+            <span>
+              {l.done}
+              {names && l.home && <> · <bdi>{names.get(l.home) ?? 'a home that is gone'}</bdi></>}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

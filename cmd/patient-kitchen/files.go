@@ -121,7 +121,11 @@ func restore(ctx context.Context, s *store.Store, file string) error {
 	if err := s.Migrate(ctx); err != nil {
 		return err
 	}
-	return s.Restore(ctx, bufio.NewReader(in))
+	restored, err := s.Restore(ctx, bufio.NewReader(in))
+	for _, r := range restored {
+		fmt.Fprintf(os.Stderr, "%-20s %8d rows\n", r.Table, r.Rows)
+	}
+	return err
 }
 
 func teacherByEmail(ctx context.Context, s *store.Store, email string) (app.TeacherActor, error) {

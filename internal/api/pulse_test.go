@@ -127,3 +127,31 @@ func TestClassPageTakesWhatChanged(t *testing.T) {
 		}
 	}
 }
+
+// While a newer program has added columns already, an older one goes on.
+func TestNewerColumnsDoNoHarm(t *testing.T) {
+	s := newSite(t)
+	for _, sql := range []string{`DO $$ DECLARE r record; BEGIN
+		FOR r IN SELECT table_name FROM information_schema.tables WHERE table_schema = 'public' AND table_type = 'BASE TABLE' AND table_name NOT IN ('goose_db_version') LOOP
+			EXECUTE format('ALTER TABLE %I ADD COLUMN a_later_one text', r.table_name);
+		END LOOP; END $$`} {
+		if _, err := s.app.Store.Pool().Exec(t.Context(), sql); err != nil {
+			t.Fatal(err)
+		}
+	}
+	sc := s.school("t@school.example", "Fern")
+	fern := sc.phone("Fern")
+	sc.agree(fern)
+	sc.put(fern, newID(), reading("towel", "8 min", "82 mm"))
+	fern.do("PUT", sc.homePath(fern, "/photos/"+newID()), jpegOf(8, 8))
+	fern.do("PUT", fern.home+"/incidents/"+newID(), map[string]any{"door": "spilled", "phone_time": lesson})
+	for _, path := range []string{"/session", "/sessions", "/classes", "/assignments", "/incidents", "/experiments", "/larder", "/leaving", "/deleted-classes", sc.path(""), sc.path("/homes"), sc.path("/invitations"), sc.path("/audit"), sc.path("/archive.zip"),
+		sc.asPath("/results"), sc.asPath("/notebooks/" + sc.homes[0].ID.String()), sc.asPath("/export.csv"), "/experiments/" + sc.experiment.ID.String(), "/experiments/" + sc.experiment.ID.String() + "/assessment"} {
+		if a := sc.teacher.do("GET", path, nil); a.status != 200 {
+			t.Errorf("%s: %d %s", path, a.status, a.body)
+		}
+	}
+	if _, err := s.app.Forget(t.Context()); err != nil {
+		t.Error(err)
+	}
+}

@@ -2,8 +2,10 @@ package store
 
 import (
 	"archive/tar"
-	"bytes"
 	"context"
+	"crypto/sha256"
+	"encoding/hex"
+	"encoding/json"
 	"errors"
 	"fmt"
 	"io"
@@ -18,24 +20,33 @@ import (
 var tables = []string{"teacher", "sessions", "attempt", "class", "home", "student", "link", "home_device", "experiment", "experiment_version", "version_sheet", "assessment", "own_entry",
 	"assignment", "home_plan", "permission_event", "entry", "media", "media_bytes", "incident", "incident_event", "audit", "marker"}
 
-const schemaFile = "schema"
+// The archive begins with the schema's number and ends with a sum of each table.
+const (
+	schemaFile = "schema"
+	sumsFile   = "sums"
+)
 
-// schema is the number of the database's schema.
-func (s *Store) schema(ctx context.Context) (int64, error) {
+// schema is the number of the database's schema, and this program's.
+func (s *Store) schema(ctx context.Context) (have, want int64, err error) {
 	p, done, err := provider(s.pool)
 	if err != nil {
-		return 0, err
+		return 0, 0, err
 	}
 	defer done()
-	return p.GetDBVersion(ctx)
+	return p.GetVersions(ctx)
 }
 
 // Backup writes everything, as of one moment, as a tar archive of tables in
-// PostgreSQL's binary COPY form, with the schema's number.
+// PostgreSQL's binary COPY form, with the schema's number and a SHA-256 of each
+// table. It refuses a database whose schema is not this program's: there may be
+// tables it does not know.
 func (s *Store) Backup(ctx context.Context, w io.Writer) error {
-	version, err := s.schema(ctx)
+	have, want, err := s.schema(ctx)
 	if err != nil {
 		return err
+	}
+	if have != want {
+		return fmt.Errorf("the database has schema %d and this program knows schema %d: back up with the program that serves it", have, want)
 	}
 	out := tar.NewWriter(w)
 	add := func(name string, data []byte) error {
@@ -45,9 +56,10 @@ func (s *Store) Backup(ctx context.Context, w io.Writer) error {
 		_, err := out.Write(data)
 		return err
 	}
-	if err := add(schemaFile, []byte(fmt.Sprint(version))); err != nil {
+	if err := add(schemaFile, []byte(fmt.Sprint(have))); err != nil {
 		return err
 	}
+	sums := map[string]string{}
 	err = pgx.BeginTxFunc(ctx, s.pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) error {
 		for _, t := range tables {
 			// A table goes through a temporary file, since tar wants its size first.
@@ -55,7 +67,7 @@ func (s *Store) Backup(ctx context.Context, w io.Writer) error {
 			if err != nil {
 				return err
 			}
-			err = copyTable(ctx, tx, t, tmp, out)
+			sums[t], err = copyTable(ctx, tx, t, tmp, out)
 			tmp.Close()
 			os.Remove(tmp.Name())
 			if err != nil {
@@ -64,38 +76,55 @@ func (s *Store) Backup(ctx context.Context, w io.Writer) error {
 		}
 		return nil
 	})
+	if err == nil {
+		var raw []byte
+		if raw, err = json.Marshal(sums); err == nil {
+			err = add(sumsFile, raw)
+		}
+	}
 	return errors.Join(err, out.Close())
 }
 
-func copyTable(ctx context.Context, tx pgx.Tx, table string, tmp *os.File, out *tar.Writer) error {
-	if _, err := tx.Conn().PgConn().CopyTo(ctx, tmp, "COPY "+table+" TO STDOUT (FORMAT binary)"); err != nil {
-		return err
+// copyTable writes a table and gives its sum.
+func copyTable(ctx context.Context, tx pgx.Tx, table string, tmp *os.File, out *tar.Writer) (string, error) {
+	sum := sha256.New()
+	if _, err := tx.Conn().PgConn().CopyTo(ctx, io.MultiWriter(tmp, sum), "COPY "+table+" TO STDOUT (FORMAT binary)"); err != nil {
+		return "", err
 	}
 	size, err := tmp.Seek(0, io.SeekEnd)
 	if err != nil {
-		return err
+		return "", err
 	}
 	if _, err := tmp.Seek(0, io.SeekStart); err != nil {
-		return err
+		return "", err
 	}
 	if err := out.WriteHeader(&tar.Header{Name: table, Mode: 0o600, Size: size, ModTime: time.Unix(0, 0)}); err != nil {
-		return err
+		return "", err
 	}
 	_, err = io.Copy(out, tmp)
-	return err
+	return hex.EncodeToString(sum.Sum(nil)), err
 }
 
 // ErrNotEmpty says that a database to restore into holds something already.
 var ErrNotEmpty = errors.New("the database is not empty; restore into a new one")
 
-// Restore fills an empty, migrated database from a backup of the same schema.
-func (s *Store) Restore(ctx context.Context, r io.Reader) error {
-	version, err := s.schema(ctx)
+// Restored is how much of a table was put back.
+type Restored struct {
+	Table string
+	Rows  int64
+}
+
+// Restore fills an empty, migrated database from a backup of the same schema,
+// wholly or not at all, and says what it put back. Every table has to have the
+// sum it was written with, and every entry its own.
+func (s *Store) Restore(ctx context.Context, r io.Reader) ([]Restored, error) {
+	_, version, err := s.schema(ctx)
 	if err != nil {
-		return err
+		return nil, err
 	}
 	in := tar.NewReader(r)
-	return pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
+	var out []Restored
+	err = pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
 		var used bool
 		if err := tx.QueryRow(ctx, `SELECT EXISTS (SELECT FROM teacher) OR EXISTS (SELECT FROM marker)`).Scan(&used); err != nil {
 			return err
@@ -103,33 +132,65 @@ func (s *Store) Restore(ctx context.Context, r io.Reader) error {
 		if used {
 			return ErrNotEmpty
 		}
-		filled := 0
-		for {
-			h, err := in.Next()
-			if err == io.EOF {
-				break
-			}
-			if err != nil {
-				return fmt.Errorf("the backup cannot be read: %w", err)
-			}
-			if h.Name == schemaFile {
-				was, err := io.ReadAll(io.LimitReader(in, 20))
-				if err != nil || !bytes.Equal(was, []byte(fmt.Sprint(version))) {
-					return fmt.Errorf("the backup has schema %s and this program makes %d; use the program it was made with", was, version)
-				}
-				continue
-			}
-			if filled >= len(tables) || h.Name != tables[filled] {
-				return fmt.Errorf("the backup holds %q where %q was expected", h.Name, tables[min(filled, len(tables)-1)])
-			}
-			if _, err := tx.Conn().PgConn().CopyFrom(ctx, in, "COPY "+h.Name+" FROM STDIN (FORMAT binary)"); err != nil {
-				return fmt.Errorf("%s: %w", h.Name, err)
-			}
-			filled++
+		raw, err := named(in, schemaFile, 20)
+		if err != nil {
+			return err
 		}
-		if filled != len(tables) {
-			return fmt.Errorf("the backup breaks off after %d of %d tables", filled, len(tables))
+		if string(raw) != fmt.Sprint(version) {
+			return fmt.Errorf("the backup has schema %s and this program makes %d; use the program it was made with", raw, version)
+		}
+		sums := map[string]string{}
+		for _, t := range tables {
+			h, err := in.Next()
+			if err != nil {
+				return fmt.Errorf("the backup breaks off before %s: %w", t, err)
+			}
+			if h.Name != t {
+				return fmt.Errorf("the backup holds %q where %q was expected", h.Name, t)
+			}
+			sum := sha256.New()
+			tag, err := tx.Conn().PgConn().CopyFrom(ctx, io.TeeReader(in, sum), "COPY "+t+" FROM STDIN (FORMAT binary)")
+			if err != nil {
+				return fmt.Errorf("%s cannot be read: %w", t, err)
+			}
+			sums[t] = hex.EncodeToString(sum.Sum(nil))
+			out = append(out, Restored{t, tag.RowsAffected()})
+		}
+		if raw, err = named(in, sumsFile, 1<<20); err != nil {
+			return err
+		}
+		var written map[string]string
+		if err := json.Unmarshal(raw, &written); err != nil {
+			return fmt.Errorf("the sums of the backup cannot be read: %w", err)
+		}
+		for _, t := range tables {
+			if sums[t] != written[t] {
+				return fmt.Errorf("%s is not as it was written: the backup was damaged", t)
+			}
+		}
+		var changed int
+		if err := tx.QueryRow(ctx, `SELECT count(*) FROM entry WHERE sha256(body) <> body_sha`).Scan(&changed); err != nil {
+			return err
+		}
+		if changed > 0 {
+			return fmt.Errorf("%d entries are not what their homes sent: the backup was damaged before it was made", changed)
 		}
 		return nil
 	})
+	if err != nil {
+		return nil, err
+	}
+	return out, nil
+}
+
+// named reads the next file of an archive, which has to have a name.
+func named(in *tar.Reader, name string, most int64) ([]byte, error) {
+	h, err := in.Next()
+	if err != nil {
+		return nil, fmt.Errorf("the backup cannot be read: %w", err)
+	}
+	if h.Name != name {
+		return nil, fmt.Errorf("the backup holds %q where its %s was expected", h.Name, name)
+	}
+	return io.ReadAll(io.LimitReader(in, most))
 }

@@ -3,7 +3,9 @@ package store_test
 import (
 	"bytes"
 	"context"
+	"crypto/sha256"
 	"errors"
+	"io"
 	"slices"
 	"strings"
 	"testing"
@@ -26,6 +28,11 @@ type fixture struct {
 }
 
 var now = time.Date(2027, 2, 2, 10, 40, 0, 0, time.UTC)
+
+func sumOf(s string) []byte {
+	sum := sha256.Sum256([]byte(s))
+	return sum[:]
+}
 
 func must(t testing.TB, err error) {
 	t.Helper()
@@ -50,7 +57,7 @@ func fill(t testing.TB) *fixture {
 	must(t, f.AddVersion(ctx, v))
 	f.as = store.Assignment{ClassID: f.class.ID, ID: store.NewID(), ExperimentID: e.ID, VersionID: v.ID, OpensAt: now, DueAt: now.Add(time.Hour), IssuedAt: now}
 	must(t, f.AddAssignment(ctx, f.as))
-	f.entry = store.Entry{ClassID: f.class.ID, ID: store.NewID(), AssignmentID: f.as.ID, HomeID: &f.home.ID, Provenance: "own", Kind: "reading", Body: []byte(`{"typed":"82 mm"}`), BodySha: []byte("b"), PhoneTime: now, ReceivedAt: now}
+	f.entry = store.Entry{ClassID: f.class.ID, ID: store.NewID(), AssignmentID: f.as.ID, HomeID: &f.home.ID, Provenance: "own", Kind: "reading", Body: []byte(`{"typed":"82 mm"}`), BodySha: sumOf(`{"typed":"82 mm"}`), PhoneTime: now, ReceivedAt: now}
 	added, err := f.AddEntry(ctx, f.entry, 10)
 	must(t, err)
 	if !added {
@@ -151,14 +158,31 @@ func TestBackupRoundTrip(t *testing.T) {
 	var file bytes.Buffer
 	must(t, f.Backup(ctx, &file))
 	whole := bytes.Clone(file.Bytes())
-	if err := f.Restore(ctx, &file); !errors.Is(err, store.ErrNotEmpty) {
+	if _, err := f.Restore(ctx, &file); !errors.Is(err, store.ErrNotEmpty) {
 		t.Errorf("into a full database: %v", err)
 	}
 	into := storetest.New(t)
-	if err := into.Restore(ctx, bytes.NewReader(whole[:len(whole)/2])); err == nil {
-		t.Error("half a backup was restored")
+	for what, damaged := range map[string][]byte{
+		"half of it":             whole[:len(whole)/2],
+		"without its end":        whole[:len(whole)-2048],
+		"without a schema":       whole[1024:],
+		"another schema":         bytes.Replace(whole, []byte("6"+strings.Repeat("\x00", 511)), []byte("5"+strings.Repeat("\x00", 511)), 1),
+		"a letter of a nickname": bytes.Replace(whole, []byte("Fern"), []byte("Pern"), 1),
+		"a figure of a reading":  bytes.Replace(whole, []byte("82 mm"), []byte("28 mm"), 1),
+		"a byte of a photo":      bytes.Replace(whole, []byte("display"), []byte("displax"), 1),
+	} {
+		if bytes.Equal(damaged, whole) {
+			t.Fatalf("%s: nothing was damaged", what)
+		}
+		if _, err := into.Restore(ctx, bytes.NewReader(damaged)); err == nil {
+			t.Errorf("%s was restored", what)
+		}
 	}
-	must(t, into.Restore(ctx, bytes.NewReader(whole)))
+	restored, err := into.Restore(ctx, bytes.NewReader(whole))
+	must(t, err)
+	if !slices.Contains(restored, store.Restored{Table: "entry", Rows: 1}) || !slices.Contains(restored, store.Restored{Table: "incident", Rows: 0}) {
+		t.Errorf("%v", restored)
+	}
 	var again bytes.Buffer
 	must(t, into.Backup(ctx, &again))
 	if !bytes.Equal(whole, again.Bytes()) {
@@ -209,6 +233,9 @@ func TestSchemaIsChecked(t *testing.T) {
 	must(t, err)
 	if err := s.CheckSchema(ctx); err == nil || !strings.Contains(err.Error(), "newer") {
 		t.Errorf("a newer database: %v", err)
+	}
+	if err := s.Backup(ctx, io.Discard); err == nil || !strings.Contains(err.Error(), "schema 9999") {
+		t.Errorf("a backup of a newer database: %v", err)
 	}
 	_, err = s.Pool().Exec(ctx, `DELETE FROM goose_db_version WHERE version_id > 0`)
 	must(t, err)

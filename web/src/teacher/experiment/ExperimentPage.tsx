@@ -73,6 +73,30 @@ export default function ExperimentPage() {
               </select>
             </>
           )}
+          {(here === 'run' || here === 'collect' || here === 'compare') && mine.length > 1 && (
+            <>
+              <label htmlFor="of-class" className="small">
+                Class
+              </label>
+              <select
+                id="of-class"
+                className="form-select"
+                style={{ width: 'auto' }}
+                value={assignment?.id}
+                onChange={(e) => {
+                  const to = mine.find((a) => a.id === e.target.value)!;
+                  void navigate(`/experiments/${id}/${here}?assignment=${to.id}&class=${to.class}`);
+                }}
+              >
+                {mine.map((a) => (
+                  <option key={a.id} value={a.id}>
+                    {a.class_name}, version {a.number}
+                    {a.state === 'recalled' ? ', taken back' : ''}
+                  </option>
+                ))}
+              </select>
+            </>
+          )}
           <a className="btn btn-outline-primary" href={`/api/v1/experiments/${id}/file`} download>
             Open file
           </a>
@@ -82,7 +106,7 @@ export default function ExperimentPage() {
       {troubles.length > 0 && (
         <section aria-label="Something went wrong" style={{ margin: '8px 20px' }}>
           {troubles.map((i) => (
-            <Trouble key={i.id} incident={i} />
+            <Trouble key={i.id} incident={i} brief={here !== 'run'} />
           ))}
         </section>
       )}

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { Icon, type IconName } from '../../ui/Icon';
 import type { Review } from '../draft/useDraft';
@@ -8,11 +9,33 @@ const weights: Record<string, [string, IconName]> = { stop: ['Stop', 'x-octagon'
 /** Which station mends a place of the document. */
 export const stationOf = (path: string) => (/^\/(steps|needs|readings|derived|evidence|mistakes)/.test(path) ? 'steps' : 'plan');
 
-/** What this design means now: always the same lines in the same order, each one sentence with its place. */
+/** What this design means now: always the same lines in the same order, each one sentence with its place. One line while all is fine. */
 export function Margin({ id, review }: { id: string; review: Review | undefined }) {
+  const fine = review !== undefined && review.readable && review.margin.every((l) => l.weight === 'fine');
+  const [chosen, setChosen] = useState<boolean>();
+  const open = chosen ?? !fine;
   return (
     <section className="margin" aria-label="Margin">
-      <h2>Margin</h2>
+      <div className="margin-head">
+        <h2>Margin</h2>
+        {!open && (
+          <span className={fine ? 'w-fine' : 'w-mend'}>
+            <Icon name={fine ? 'check2' : 'exclamation-diamond'} /> {fine ? `Fine: ${review.margin.map((l) => topics[l.topic].toLowerCase()).join(', ')}` : 'Something wants a look'}
+          </span>
+        )}
+        <button type="button" className="btn-plain" aria-expanded={open} onClick={() => setChosen(!open)}>
+          {open ? 'Fold' : 'Unfold'}
+          <span className="visually-hidden"> the margin</span>
+        </button>
+      </div>
+      {open && <MarginLines id={id} review={review} />}
+    </section>
+  );
+}
+
+function MarginLines({ id, review }: { id: string; review: Review | undefined }) {
+  return (
+    <>
       {review && !review.readable && <p className="w-stop">{review.problem}</p>}
       <ul>
         {review?.margin.map((l) => {
@@ -29,6 +52,6 @@ export function Margin({ id, review }: { id: string; review: Review | undefined 
           );
         })}
       </ul>
-    </section>
+    </>
   );
 }

@@ -45,8 +45,9 @@ func forHome[I, T any](s *Server, o huma.Operation, home func(*I) uuid.UUID, f f
 
 // OpenedView tells a phone which home it opened.
 type OpenedView struct {
-	Home uuid.UUID `json:"home"`
-	Now  time.Time `json:"now"`
+	Home uuid.UUID  `json:"home"`
+	Page app.Bundle `json:"page" doc:"As get-bundle gives it, so that the phone need not ask for it"`
+	Tag  string     `json:"tag" doc:"Its ETag"`
 }
 
 func (s *Server) family() {
@@ -66,9 +67,18 @@ func (s *Server) family() {
 		if err != nil {
 			return nil, s.logged(ctx, err)
 		}
+		phone := app.PhoneOf(o.Class, o.Home, o.Token)
+		who, pulse, err := s.App.Pulse(ctx, phone)
+		if err != nil {
+			return nil, s.logged(ctx, err)
+		}
+		page, err := s.App.Bundle(ctx, who)
+		if err != nil {
+			return nil, s.logged(ctx, err)
+		}
 		cookie := http.Cookie{Name: s.cookieName(homeCookie, "home"), Value: o.Class.String() + "." + o.Token, Path: "/api/v1/home/" + o.Home.String(), HttpOnly: true,
 			Secure: s.Secure, SameSite: http.SameSiteLaxMode, MaxAge: 400 * 24 * 3600}
-		return &opened{SetCookie: cookie, Body: OpenedView{o.Home, s.App.Now()}}, nil
+		return &opened{SetCookie: cookie, Body: OpenedView{o.Home, page, `"` + pulse + `"`}}, nil
 	})
 	type had struct {
 		PhonePath

@@ -3,8 +3,10 @@ package api
 import (
 	"errors"
 	"io/fs"
+	"mime"
 	"net/http"
 	"path"
+	"strconv"
 	"strings"
 
 	"github.com/go-chi/chi/v5"
@@ -16,6 +18,7 @@ import (
 // addresses that lead nowhere.
 func (s *Server) pages(r chi.Router) {
 	files := webfiles.Files()
+	o := readOpening(files)
 	page := func(name string) http.HandlerFunc {
 		return func(w http.ResponseWriter, r *http.Request) { servePage(w, files, name, http.StatusOK) }
 	}
@@ -28,7 +31,7 @@ func (s *Server) pages(r chi.Router) {
 			s.plainPage(w, r)
 			return
 		}
-		servePage(w, files, "family.html", http.StatusOK)
+		o.serve(s, w, r, files)
 	})
 	for _, p := range []string{"/home/{home}", "/code"} {
 		r.Get(p, page("family.html"))
@@ -79,5 +82,25 @@ func serveFile(w http.ResponseWriter, r *http.Request, files fs.FS, name string)
 	if strings.HasSuffix(name, ".webmanifest") {
 		w.Header().Set("Content-Type", "application/manifest+json")
 	}
+	if _, err := fs.Stat(files, name+".br"); err == nil {
+		w.Header().Add("Vary", "Accept-Encoding")
+		if strings.Contains(r.Header.Get("Accept-Encoding"), "br") {
+			servePacked(w, files, name)
+			return
+		}
+	}
 	http.ServeFileFS(w, r, files, name)
+}
+
+// servePacked hands out a file as the build packed it.
+func servePacked(w http.ResponseWriter, files fs.FS, name string) {
+	raw, err := fs.ReadFile(files, name+".br")
+	if err != nil {
+		writeProblem(w, err)
+		return
+	}
+	w.Header().Set("Content-Type", mime.TypeByExtension(path.Ext(name)))
+	w.Header().Set("Content-Encoding", "br")
+	w.Header().Set("Content-Length", strconv.Itoa(len(raw)))
+	w.Write(raw)
 }

@@ -10,7 +10,7 @@ import (
 	"patient-kitchen/internal/app"
 )
 
-//go:embed plain.html
+//go:embed plain.html opening.html
 var plainFile embed.FS
 
 var plainTemplate = template.Must(template.ParseFS(plainFile, "plain.html"))
@@ -29,10 +29,10 @@ type plainData struct {
 }
 
 var plainWords = map[string]map[string]string{
-	"en": {"from": "From", "emergency": "Emergency", "poison": "Poison advice",
+	"en": {"class": "class", "forHome": "For the home called", "goOn": "Go on", "wentWrong": "Something went wrong", "experiments": "Your experiments", "takes": "It takes about {minutes} min, {hands} min of them with your hands.", "from": "From", "emergency": "Emergency", "poison": "Poison advice",
 		"permission": "Permission", "name": "Your name (an adult)", "photos": "Photos of the work may be sent", "adulttick": "An adult will be there at the steps named", "agree": "We agree", "decline": "We would rather watch",
 		"wrong": "If something goes wrong", "thanks": "Thank you. It is noted.", "declined": "That is fine. Your child works with shared measurements, for the same credit; no other family sees why.", "state": "So far", "granted": "agreed", "asked": "not answered", "withdrawn": "taken back", "lapsed": "has to be asked again", "declinedstate": "watching", "back": "Take back permission", "nothingShown": "The teacher’s measurements are not here yet."},
-	"es": {"from": "De", "emergency": "Emergencias", "poison": "Toxicología",
+	"es": {"class": "clase", "forHome": "Para la casa llamada", "goOn": "Seguir", "wentWrong": "Algo salió mal", "experiments": "Tus experimentos", "takes": "Dura unos {minutes} min, {hands} min de ellos con las manos.", "from": "De", "emergency": "Emergencias", "poison": "Toxicología",
 		"permission": "Permiso", "name": "Su nombre (persona adulta)", "photos": "Se pueden enviar fotos del trabajo", "adulttick": "Habrá una persona adulta en los pasos indicados", "agree": "Damos permiso", "decline": "Preferimos mirar",
 		"wrong": "Si algo sale mal", "thanks": "Gracias. Queda anotado.", "declined": "Está bien. Su hija o hijo trabajará con medidas compartidas y con el mismo valor; ninguna otra familia verá el motivo.", "state": "Hasta ahora", "granted": "dado", "asked": "sin responder", "withdrawn": "retirado", "lapsed": "hay que pedirlo otra vez", "declinedstate": "mirando", "back": "Retirar el permiso", "nothingShown": "Las medidas de quien enseña aún no están."},
 }

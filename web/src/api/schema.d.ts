@@ -2063,8 +2063,10 @@ export interface components {
         };
         OpenedView: {
             home: string;
-            /** Format: date-time */
-            now: string;
+            /** @description As get-bundle gives it, so that the phone need not ask for it */
+            page: components["schemas"]["Bundle"];
+            /** @description Its ETag */
+            tag: string;
         };
         OptionRow: {
             id: string;

@@ -1,6 +1,9 @@
 import { createRoot } from 'react-dom/client';
 import { App } from './App';
+import { whenShown } from './opening';
 import './family.scss';
 
-if ('serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+// What the page needs to work without a connection follows once it works with one.
+const keepOffline = () => 'serviceWorker' in navigator && void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+whenShown(keepOffline);
 createRoot(document.getElementById('root')!).render(<App />);

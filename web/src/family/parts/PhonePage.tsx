@@ -1,5 +1,6 @@
 import { createContext, useContext, useEffect, useRef, type ReactNode } from 'react';
 import { Icon } from '../../ui/Icon';
+import { show } from '../opening';
 import type { HomeState } from '../phone/useHome';
 import { useWords } from '../words';
 
@@ -37,6 +38,7 @@ export function PhonePage({ place, aside, thread, state, action, onWrong, headin
   const onLanguage = useContext(LanguageContext);
   const onList = useContext(ListContext);
   useEffect(() => {
+    if (focusKey !== 'opening' && focusKey !== 'loading') show();
     h1.current?.focus({ preventScroll: true });
     scrollTo(0, 0);
     document.title = `${heading} · Patient Kitchen`;

@@ -44,6 +44,25 @@ export function openHome(home: string): Promise<Database> {
   });
 }
 
+/** Keeps a home's page as the server gave it, with the entries on it. */
+export async function storePage(d: Database, page: Schemas['Bundle'], tag: string | undefined): Promise<void> {
+  const tx = d.transaction(['entries', 'kv'], 'readwrite');
+  const entries = tx.objectStore('entries');
+  for (const sheet of page.sheets) {
+    for (const e of sheet.entries) void entries.put({ id: e.id, assignment: sheet.assignment, entry: e.entry, answer: e });
+  }
+  void tx.objectStore('kv').put(page, 'bundle');
+  void tx.objectStore('kv').put(tag, 'tag');
+  await tx.done;
+}
+
+/** The same before the home's page is open. */
+export async function keepPage(home: string, page: Schemas['Bundle'], tag: string): Promise<void> {
+  const d = await openHome(home);
+  await storePage(d, page, tag);
+  d.close();
+}
+
 interface IndexDB extends DBSchema {
   links: { key: string; value: string };
 }

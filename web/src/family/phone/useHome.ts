@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { askIfChanged, ProblemError, type Schemas } from '../../api/client';
-import { openHome, type Database, type Entry, type LocalEntry, type Waiting } from './db';
+import { openHome, storePage, type Database, type Entry, type LocalEntry, type Waiting } from './db';
 import { newID } from './ids';
 import { send, type Stopped } from './sender';
 
@@ -85,14 +85,7 @@ export function useHome(home: string): HomeState {
       setOffset(measured);
       await d.put('kv', measured, 'offset');
       if (fresh) {
-        const tx = d.transaction(['entries', 'kv'], 'readwrite');
-        const entries = tx.objectStore('entries');
-        for (const sheet of fresh.sheets) {
-          for (const e of sheet.entries) void entries.put({ id: e.id, assignment: sheet.assignment, entry: e.entry, answer: e });
-        }
-        void tx.objectStore('kv').put(fresh, 'bundle');
-        void tx.objectStore('kv').put(tag, 'tag');
-        await tx.done;
+        await storePage(d, fresh, tag);
         await load();
         setBundle(fresh);
       }

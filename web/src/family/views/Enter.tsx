@@ -1,6 +1,6 @@
 import { useEffect, useState, type FormEvent } from 'react';
-import { ask, ProblemError } from '../../api/client';
-import { homeOfLink, rememberLink } from '../phone/db';
+import { ask, ProblemError, type Schemas } from '../../api/client';
+import { homeOfLink, keepPage, rememberLink } from '../phone/db';
 import { hashOf } from '../phone/ids';
 import { PhonePage } from '../parts/PhonePage';
 import { useWords } from '../words';
@@ -18,8 +18,9 @@ export function Enter({ onOpened }: { onOpened: (home: string) => void }) {
     setProblem(undefined);
     const hash = body.link && (await hashOf(body.link));
     try {
-      const opened = await ask<{ home: string }>('POST', '/family/open', { body });
+      const opened = await ask<Schemas['OpenedView']>('POST', '/family/open', { body });
       if (hash) await rememberLink(hash, opened.home).catch(() => undefined);
+      await keepPage(opened.home, opened.page, opened.tag).catch(() => undefined);
       onOpened(opened.home);
     } catch (error) {
       const known = hash && error instanceof ProblemError && error.offline ? await homeOfLink(hash) : undefined;

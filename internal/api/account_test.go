@@ -15,6 +15,8 @@ import (
 
 	"patient-kitchen/internal/api"
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/config"
+	"patient-kitchen/internal/keys"
 	"patient-kitchen/internal/store/storetest"
 )
 
@@ -260,4 +262,23 @@ func TestAuditCanBeRead(t *testing.T) {
 		t.Errorf("%s", got)
 	}
 	s.teacher("u@school.example").refused("GET", sc.path("/audit"), nil, 404, "not-found")
+}
+
+// When a secret is taken away its links open nothing; they are listed as lost,
+// not as a fault, and a new one helps.
+func TestLinksOfALostSecret(t *testing.T) {
+	url := storetest.URL(t)
+	s := newSiteOn(t, url, nil)
+	sc := s.school("t@school.example", "Fern", "Moss")
+	s.app.Keys = keys.NewRing([]config.Secret{{ID: "b", Key: bytes.Repeat([]byte{8}, 32)}})
+	list := want[api.List[app.Invitation]](sc.teacher, "GET", sc.path("/invitations"), nil).Items
+	if len(list) != 2 || !list[0].Lost || list[0].Link != "" || list[0].Nickname != "Fern" {
+		t.Errorf("%+v", list)
+	}
+	made := want[app.Invitation](sc.teacher, "POST", sc.path("/homes/"+sc.homes[0].ID.String()+"/link"), nil)
+	sc.links["Fern"] = made
+	sc.phone("Fern")
+	if list = want[api.List[app.Invitation]](sc.teacher, "GET", sc.path("/invitations"), nil).Items; list[0].Lost || !list[1].Lost {
+		t.Errorf("%+v", list)
+	}
 }

@@ -46,6 +46,11 @@ const usualLimit = 3000
 // readyLimit is how often a minute one address may ask whether a write is taken.
 const readyLimit = 60
 
+// tooMany answers whoever asks too often; when to come again stands in a header.
+var tooMany = httprate.WithLimitHandler(func(w http.ResponseWriter, _ *http.Request) {
+	writeProblem(w, &Problem{Status: 429, Title: "Too many at once", Code: "too-often", Detail: "Too much is asked from here at once. Wait a minute; what you typed is kept."})
+})
+
 // csp lets pages load only what ships with the application; styles may stand
 // in attributes, which the plots use for sizes.
 const csp = "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; " +
@@ -66,9 +71,9 @@ func (s *Server) Routes() http.Handler {
 	if limit == 0 {
 		limit = usualLimit
 	}
-	r.Use(s.requestLog, s.recoverer, headers, s.strict, httprate.Limit(limit, time.Minute, httprate.WithKeyFuncs(s.network)), sameOrigin(), compressed())
+	r.Use(s.requestLog, s.recoverer, headers, s.strict, httprate.Limit(limit, time.Minute, httprate.WithKeyFuncs(s.network), tooMany), sameOrigin(), compressed())
 	r.Get("/healthz", func(w http.ResponseWriter, _ *http.Request) { w.Write([]byte("ok\n")) })
-	r.With(httprate.Limit(readyLimit, time.Minute, httprate.WithKeyFuncs(s.network))).Get("/readyz", s.ready) // it writes
+	r.With(httprate.Limit(readyLimit, time.Minute, httprate.WithKeyFuncs(s.network), tooMany)).Get("/readyz", s.ready) // it writes
 	s.pages(r)
 	s.plain(r)
 

@@ -5,6 +5,7 @@ import (
 	"context"
 	"io"
 	"net/http"
+	"net/url"
 	"strconv"
 	"strings"
 	"time"
@@ -138,8 +139,10 @@ func wellFormed(next http.Handler) http.Handler {
 	})
 }
 
+// badQuery reports whether a part of an address holds what no text can.
 func badQuery(s string) bool {
-	return strings.Contains(strings.ToUpper(s), "%00") || strings.ContainsRune(s, 0)
+	plain, err := url.PathUnescape(s)
+	return err != nil || !utf8.ValidString(plain) || strings.ContainsRune(plain, 0)
 }
 
 // badText reports whether JSON or plain text holds NUL, bytes that are no

@@ -22,6 +22,7 @@ type Invitation struct {
 	Link     string    `json:"link"`
 	Code     string    `json:"code" doc:"Two groups of five signs"`
 	QR       QR        `json:"qr"`
+	Lost     bool      `json:"lost,omitempty" doc:"It was made with a secret that the server has no more: nothing opens the home until it is given a new link"`
 }
 
 // QR is a square code as an SVG path: one unit a module, with a quiet border.
@@ -74,7 +75,12 @@ func (a *App) addLinks(ctx context.Context, q *store.Queries, h store.Home) erro
 }
 
 func (a *App) invitation(h store.Home) (Invitation, error) {
+	out := Invitation{Home: h.ID, Nickname: h.Nickname, Letters: h.Letters, Language: h.Language}
 	link, err := a.Keys.Link(h.KeyID, h.ID, h.Generation)
+	if errors.Is(err, keys.ErrGone) {
+		out.Lost = true
+		return out, nil
+	}
 	if err != nil {
 		return Invitation{}, err
 	}
@@ -84,7 +90,8 @@ func (a *App) invitation(h store.Home) (Invitation, error) {
 	}
 	full := a.PublicURL + "/h/" + link
 	square, err := drawQR(full)
-	return Invitation{Home: h.ID, Nickname: h.Nickname, Letters: h.Letters, Language: h.Language, Link: full, Code: code[:5] + "-" + code[5:], QR: square}, err
+	out.Link, out.Code, out.QR = full, code[:5]+"-"+code[5:], square
+	return out, err
 }
 
 // Invitations are the links, codes and QR codes of a class's homes.

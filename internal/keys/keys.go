@@ -12,6 +12,7 @@ import (
 	"crypto/sha256"
 	"crypto/subtle"
 	"encoding/base64"
+	"errors"
 	"fmt"
 	"strconv"
 	"strings"
@@ -31,13 +32,17 @@ func NewRing(secrets []config.Secret) *Ring { return &Ring{secrets} }
 // Newest is the id of the secret that new links are made with.
 func (r *Ring) Newest() string { return r.secrets[0].ID }
 
+// ErrGone says that the secret with which a link was made is not known any more:
+// the link cannot be shown, and opens nothing.
+var ErrGone = errors.New("the secret of this link is gone")
+
 func (r *Ring) secret(id string) ([]byte, error) {
 	for _, s := range r.secrets {
 		if s.ID == id {
 			return s.Key, nil
 		}
 	}
-	return nil, fmt.Errorf("the secret %q is not in PK_SECRETS any more; links made with it cannot be shown", id)
+	return nil, fmt.Errorf("%w: %q is not in PK_SECRETS any more", ErrGone, id)
 }
 
 func mac(key []byte, parts ...string) []byte {

@@ -94,6 +94,18 @@ func (c *Cluster) Stop() error {
 	return nil
 }
 
+// Crash ends the server as a power cut would: nothing is written any more, and
+// the next start recovers.
+func (c *Cluster) Crash() error {
+	ctx, cancel := context.WithTimeout(context.Background(), 40*time.Second)
+	defer cancel()
+	out, err := c.run(ctx, "pg_ctl", "-D", filepath.Join(c.dir, "data"), "-w", "-t", "30", "-m", "immediate", "stop")
+	if err != nil {
+		return fmt.Errorf("PostgreSQL did not crash: %v\n%s", err, out)
+	}
+	return nil
+}
+
 // prepare makes the folder and, as root, finds the account that owns it.
 func (c *Cluster) prepare() error {
 	// Others must be able to pass through the folders above, not look into this one.

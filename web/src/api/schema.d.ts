@@ -1788,6 +1788,8 @@ export interface components {
             language: string;
             letters: string;
             link: string;
+            /** @description It was made with a secret that the server has no more: nothing opens the home until it is given a new link */
+            lost?: boolean;
             nickname: string;
             qr: components["schemas"]["QR"];
         };

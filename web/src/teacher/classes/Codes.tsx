@@ -18,8 +18,13 @@ export function Codes() {
     <>
       <Head title={`Codes · ${cls.data.name}`} small={`${list.data.items.length} homes. Cut along the dashes: each slip opens one home.`} aside={<><Link className="btn btn-outline-primary" to={`/classes/${id}`}>Class</Link><button type="button" className="btn btn-primary" onClick={() => print()}>Print</button></>} />
       <main className="work">
+        {list.data.items.some((i) => i.lost) && (
+          <p className="notice">
+            Without a slip: {list.data.items.filter((i) => i.lost).map((i) => i.nickname).join(', ')}. Their links were made with a secret that the server has no more; give each a new one at <Link to={`/classes/${id}`}>its class</Link>.
+          </p>
+        )}
         <div className="slips">
-          {list.data.items.map((i) => {
+          {list.data.items.filter((i) => !i.lost).map((i) => {
             const [open, none] = words[i.language] ?? words.en;
             return (
               <div className="slip" key={i.home} lang={i.language}>

@@ -125,6 +125,10 @@ function Way({ classId, home }: { classId: string; home: HomeView }) {
   return (
     <div className="band" style={{ marginTop: 12 }}>
       <h3>Way in</h3>
+      {mine.lost ? (
+        <p className="notice">This home’s link was made with a secret that the server has no more. Nothing opens it until you give it a new one.</p>
+      ) : (
+        <>
       <p style={{ margin: 0 }}>
         Code <strong style={{ letterSpacing: '.06em' }}>{mine.code}</strong>
       </p>
@@ -133,9 +137,11 @@ function Way({ classId, home }: { classId: string; home: HomeView }) {
           {mine.link}
         </a>
       </p>
-      <button type="button" className="btn btn-outline-primary" onClick={() => void navigator.clipboard.writeText(mine.link).then(() => did('Link copied'))}>
-        Copy the link
-      </button>{' '}
+          <button type="button" className="btn btn-outline-primary" onClick={() => void navigator.clipboard.writeText(mine.link).then(() => did('Link copied'))}>
+            Copy the link
+          </button>{' '}
+        </>
+      )}
       <button type="button" className="btn btn-outline-primary" onClick={() => void renew()}>
         New link and code
       </button>

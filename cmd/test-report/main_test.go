@@ -1,0 +1,46 @@
+package main
+
+import (
+	"strings"
+	"testing"
+)
+
+// What failed is said with its output, what passed only with its result, what
+// was measured also when it passed.
+func TestReport(t *testing.T) {
+	stream := `{"Action":"run","Package":"p","Test":"TestGood"}
+{"Action":"output","Package":"p","Test":"TestGood","Output":"a quiet word\n"}
+{"Action":"pass","Package":"p","Test":"TestGood","Elapsed":0.5}
+{"Action":"output","Package":"p","Test":"TestSpeedOfIt","Output":"    x_test.go:3: 3 times\n"}
+{"Action":"output","Package":"p","Test":"TestSpeedOfIt","Output":"level=ERROR a quiet word\n"}
+{"Action":"pass","Package":"p","Test":"TestSpeedOfIt","Elapsed":2}
+{"Action":"output","Package":"p","Output":"ok  \tp\t2.5s\n"}
+{"Action":"pass","Package":"p","Elapsed":2.5}
+`
+	for name, c := range map[string]struct {
+		in     string
+		failed bool
+		says   []string
+		not    []string
+	}{
+		"all well":    {stream, false, []string{"3 times", "ok  \tp", "2.0 s  TestSpeedOfIt"}, []string{"a quiet word"}},
+		"one fails":   {stream + `{"Action":"output","Package":"q","Test":"TestBad","Output":"why\n"}` + "\n" + `{"Action":"fail","Package":"q","Test":"TestBad","Elapsed":1}`, true, []string{"why", "1.0 s  TestBad"}, nil},
+		"no compiler": {"# q\nq.go:1: expected\n" + `{"Action":"build-output","ImportPath":"q","Output":"q.go:2\n"}` + "\n" + `{"Action":"build-fail","ImportPath":"q"}`, true, []string{"q.go:1", "q.go:2"}, nil},
+	} {
+		var out strings.Builder
+		failed, err := report(strings.NewReader(c.in), &out)
+		if err != nil || failed != c.failed {
+			t.Errorf("%s: failed %v, %v", name, failed, err)
+		}
+		for _, s := range c.says {
+			if !strings.Contains(out.String(), s) {
+				t.Errorf("%s lacks %q:\n%s", name, s, out.String())
+			}
+		}
+		for _, s := range c.not {
+			if strings.Contains(out.String(), s) {
+				t.Errorf("%s says %q", name, s)
+			}
+		}
+	}
+}

@@ -34,7 +34,8 @@ func (q *Queries) AddEntry(ctx context.Context, e Entry, most int) (bool, error)
 	tag, err := q.db.Exec(ctx, `INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha, phone_time, offset_ms, received_at, late, clock_jump)
 		SELECT $1::uuid, $2::uuid, $3::uuid, $4::uuid, $5::text, $6::text, $7::bytea, $8::bytea, $9::timestamptz, $10::bigint, $11::timestamptz, $12::boolean, $13::boolean
 		WHERE ($4::uuid IS NULL OR EXISTS (SELECT 1 FROM home WHERE class_id = $1 AND id = $4 AND erased_at IS NULL FOR SHARE))
-		AND (SELECT count(*) FROM (SELECT 1 FROM entry WHERE class_id = $1 AND assignment_id = $3 AND home_id IS NOT DISTINCT FROM $4 LIMIT $14) x) < $14
+		AND (SELECT count(*) FROM (SELECT 1 FROM entry WHERE class_id = $1 AND assignment_id = $3 AND home_id = $4
+			UNION ALL SELECT 1 FROM entry WHERE $4 IS NULL AND class_id = $1 AND home_id IS NULL AND assignment_id = $3 LIMIT $14) x) < $14
 		ON CONFLICT (class_id, id) DO NOTHING`,
 		e.ClassID, e.ID, e.AssignmentID, e.HomeID, e.Provenance, e.Kind, e.Body, e.BodySha, e.PhoneTime, e.OffsetMs, e.ReceivedAt, e.Late, e.ClockJump, most)
 	return err == nil && tag.RowsAffected() == 1, translate(err)

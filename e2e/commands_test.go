@@ -39,7 +39,7 @@ func TestCommands(t *testing.T) {
 		says   string
 	}{
 		{password, []string{"teacher", "add", email, "Twice"}, 1, "taken by another account"},
-		{"short", []string{"teacher", "add", "b@school.example", "B"}, 1, "at least 10 signs"},
+		{"short", []string{"teacher", "add", "b@school.example", "B"}, 1, "at least 12 signs"},
 		{password, []string{"teacher", "add", "nowhere", "B"}, 1, "has to be an address"},
 		{"", []string{"import", email, "../docs/examples/no-such.json"}, 1, "no such file"},
 		{"", []string{"import", "x@y.example", "../docs/examples/paper-strips.json"}, 1, "no teacher"},

@@ -223,11 +223,19 @@ func evaluate[T any](p *page, script string) T {
 func (p *page) words() string {
 	ctx, cancel := context.WithTimeout(p.ctx, 5*time.Second)
 	defer cancel()
-	s, _ := chromedp.Run(ctx, chromedp.Evaluate[string](`document.body ? document.body.innerText : ''`))
+	s, _ := chromedp.Run(ctx, chromedp.Evaluate[string](`document.body ? (document.body?.innerText ?? '') : ''`))
 	return s
 }
 
-func (p *page) open(address string) { p.t.Helper(); p.do(chromedp.Navigate(address)) }
+// open goes to an address; of a family's link it waits for what the script makes
+// of it.
+func (p *page) open(address string) {
+	p.t.Helper()
+	p.do(chromedp.Navigate(address))
+	if strings.Contains(address, "/h/") && !strings.Contains(address, "plain") {
+		p.until("the script's page", `document.readyState !== 'loading' && !document.getElementById('opening')`)
+	}
+}
 
 // until waits until a script is true.
 func (p *page) until(what, script string) {
@@ -245,12 +253,12 @@ func (p *page) until(what, script string) {
 // sees waits for words on the page.
 func (p *page) sees(words string) {
 	p.t.Helper()
-	p.until(fmt.Sprintf("the words %q", words), fmt.Sprintf(`document.body.innerText.replaceAll('\u00a0', ' ').includes(%q)`, words))
+	p.until(fmt.Sprintf("the words %q", words), fmt.Sprintf(`(document.body?.innerText ?? '').replaceAll('\u00a0', ' ').includes(%q)`, words))
 }
 
 func (p *page) seesNot(words string) {
 	p.t.Helper()
-	if evaluate[bool](p, fmt.Sprintf(`document.body.innerText.includes(%q)`, words)) {
+	if evaluate[bool](p, fmt.Sprintf(`(document.body?.innerText ?? '').includes(%q)`, words)) {
 		p.t.Errorf("the page says %q", words)
 	}
 }

@@ -71,7 +71,7 @@ func TestTeachersViews(t *testing.T) {
 		{"jobs", "/larder?by=jobs", "usual failure"},
 	} {
 		p.open(demo.base + v.path)
-		p.until(v.name, fmt.Sprintf(`document.body.innerText.toLowerCase().includes(%q)`, strings.ToLower(v.sees)))
+		p.until(v.name, fmt.Sprintf(`(document.body?.innerText ?? '').toLowerCase().includes(%q)`, strings.ToLower(v.sees)))
 		p.fits(v.name)
 		// A tall window, so that no row lies half under the line at the foot.
 		p.do(chromedp.EmulateViewport(1280, 3000))

@@ -211,7 +211,7 @@ func TestWholeWay(t *testing.T) {
 	teacher.writes("1 min", "4 mm")
 	evaluate[bool](teacher, `(() => { document.activeElement.blur(); return true; })()`)
 	teacher.sees("shared, not counted")
-	adder.until("the shared reading", `(document.dispatchEvent(new Event('visibilitychange')), document.body.innerText.replaceAll('\u00a0', ' ').includes('4 mm'))`)
+	adder.until("the shared reading", `(document.dispatchEvent(new Event('visibilitychange')), (document.body?.innerText ?? '').replaceAll('\u00a0', ' ').includes('4 mm'))`)
 	adder.press("Next: what does it mean?")
 	adder.press("Send")
 	adder.sees("Sent and safe: 0 measurements")
@@ -222,7 +222,7 @@ func TestWholeWay(t *testing.T) {
 	teacher.writes("What families should read", "The dishes tip over. Pour the water away.")
 	teacher.press("Take it back now")
 	teacher.sees("taken back")
-	fern.until("Stop on the open page", `(document.dispatchEvent(new Event('visibilitychange')), document.body.innerText.includes('The dishes tip over.'))`)
+	fern.until("Stop on the open page", `(document.dispatchEvent(new Event('visibilitychange')), (document.body?.innerText ?? '').includes('The dishes tip over.'))`)
 
 	for name, p := range map[string]*page{"teacher": teacher, "Fern": fern, "Adder": adder} {
 		p.mu.Lock()

@@ -2,6 +2,7 @@ package fit
 
 import (
 	"embed"
+	"math"
 	"slices"
 	"strings"
 
@@ -151,10 +152,7 @@ func bareAmount(d *design.Document, n *design.Need) text.Message {
 		return text.Message{}
 	}
 	p, err := quantity.Parse(n.Amount)
-	times := 1
-	if n.PerCondition {
-		times = max(1, len(d.Conditions)) * max(1, d.Trials)
-	}
+	times := timesOf(d, n)
 	if err != nil || times == 1 {
 		return text.Message{ID: "fit.amount", Args: text.Args{"amount": n.Amount}}
 	}
@@ -163,14 +161,26 @@ func bareAmount(d *design.Document, n *design.Need) text.Message {
 	return text.Message{ID: "fit.amount-times", Args: text.Args{"total": total, "times": times, "amount": n.Amount}}
 }
 
+// timesOf is how often the amount of a need is used.
+func timesOf(d *design.Document, n *design.Need) int {
+	if n.PerCondition {
+		return max(1, len(d.Conditions)) * max(1, d.Trials)
+	}
+	return 1
+}
+
 // sensible rounds an amount to what a kitchen can measure out: three digits
-// where it has to be exact, two otherwise.
+// where it has to be exact, two otherwise; what is counted is whole.
 func sensible(q quantity.Quantity, tolerance design.Tolerance) quantity.Bare {
 	least := 0.05
 	if tolerance == "" || tolerance == "exact" {
 		least = 0.005
 	}
-	q.U = max(q.U, least*q.Value)
+	p := math.Pow10(quantity.Decimals(q.Value, max(q.U, least*q.Value)))
+	if q.Unit.Dim == quantity.Pure || q.Unit.Dim == quantity.Count {
+		p = 1
+	}
+	q.Value, q.U = max(math.Round(q.Value*p)/p, 1/p), 0
 	return q.Bare()
 }
 
@@ -230,6 +240,11 @@ func Substitutions(d *design.Document) ([]SwapList, error) {
 				swap.Amount = text.Message{ID: "fit.made-up", Args: text.Args{"amount": sensible(s.Amount, n.Tolerance), "to": s.MakeUp.Bare()}}
 			case s.Amount.Value > 0:
 				swap.Amount = text.Message{ID: "fit.amount", Args: text.Args{"amount": sensible(s.Amount, n.Tolerance)}}
+				if times := timesOf(d, n); times > 1 {
+					total := s.Amount
+					total.Value, total.U = total.Value*float64(times), total.U*float64(times)
+					swap.Amount = text.Message{ID: "fit.amount-times", Args: text.Args{"total": sensible(total, n.Tolerance), "times": times, "amount": sensible(s.Amount, n.Tolerance)}}
+				}
 			}
 			list.Swaps = append(list.Swaps, swap)
 		}

@@ -173,5 +173,5 @@ func writeProblem(w http.ResponseWriter, err error) {
 	}
 	w.Header().Set("Content-Type", "application/problem+json")
 	w.WriteHeader(p.Status)
-	_ = json.NewEncoder(w).Encode(p)
+	_ = json.NewEncoder(w).Encode(p.in(w.Header().Get("Content-Language")))
 }

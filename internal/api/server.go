@@ -71,7 +71,7 @@ func (s *Server) Routes() http.Handler {
 	if limit == 0 {
 		limit = usualLimit
 	}
-	r.Use(s.requestLog, s.recoverer, headers, s.strict, httprate.Limit(limit, time.Minute, httprate.WithKeyFuncs(s.network), tooMany), sameOrigin(), compressed())
+	r.Use(s.requestLog, s.recoverer, headers, spoken, s.strict, httprate.Limit(limit, time.Minute, httprate.WithKeyFuncs(s.network), tooMany), sameOrigin(), compressed())
 	r.Get("/healthz", func(w http.ResponseWriter, _ *http.Request) { w.Write([]byte("ok\n")) })
 	r.With(httprate.Limit(readyLimit, time.Minute, httprate.WithKeyFuncs(s.network), tooMany)).Get("/readyz", s.ready) // it writes
 	s.pages(r)
@@ -80,6 +80,7 @@ func (s *Server) Routes() http.Handler {
 	cfg := huma.DefaultConfig("Patient Kitchen", "1")
 	cfg.OpenAPIPath, cfg.DocsPath, cfg.SchemasPath = "", "", ""
 	cfg.CreateHooks = nil // no $schema links
+	cfg.Transformers = append(cfg.Transformers, wordProblems)
 	huma.DefaultArrayNullable = false
 	useProblems(map[string]string{})
 	r.Group(func(r chi.Router) {

@@ -78,10 +78,7 @@ type Accept struct {
 }
 
 func (l Accept) code() string {
-	if strings.HasPrefix(l.Language, "es") {
-		return "es"
-	}
-	return "en"
+	return languageOf(l.Language)
 }
 
 // IfMatch is the version that a change is meant for.

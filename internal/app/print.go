@@ -53,6 +53,7 @@ type PrintedItem struct {
 // PrintedSwaps is what may stand in for one thing.
 type PrintedSwaps struct {
 	Name, Amount string
+	Instead      []string // in the teacher's own words
 	Swaps        []PrintedSwap
 }
 
@@ -154,12 +155,10 @@ func printed(d *design.Document, kind, language string) (Printed, error) {
 	case "materials":
 		p.Items = printedItems(d, r, w)
 	case "substitutions":
-		lists, err := fit.Substitutions(d)
-		if err != nil {
-			return Printed{}, err
-		}
-		for _, l := range lists {
-			p.Swaps = append(p.Swaps, printedSwaps(l, language, w))
+		for _, n := range writeSheet(d, language).Needs { // the list of the phone
+			if len(n.Instead)+len(n.Swaps) > 0 {
+				p.Swaps = append(p.Swaps, PrintedSwaps{n.Name, n.Amount, n.Instead, n.Swaps})
+			}
 		}
 	}
 	p.Missing = w.missing
@@ -174,8 +173,8 @@ func printedItems(d *design.Document, r review.Review, w *sheetWriter) []Printed
 	return items
 }
 
-func printedSwaps(l fit.SwapList, language string, w *sheetWriter) PrintedSwaps {
-	out := PrintedSwaps{Name: w.say(l.Need.Name), Amount: l.Need.Amount}
+func printedSwaps(l fit.SwapList, language string, w *sheetWriter) []PrintedSwap {
+	var out []PrintedSwap
 	for _, s := range l.Swaps {
 		row := PrintedSwap{Name: w.say(s.Material), Amount: text.Render(s.Amount, language), Counts: text.Render(s.Counts, language), Acid: text.Render(s.Acid, language), Cautions: sayAll(s.Cautions, language)}
 		if s.Percent > 0 {
@@ -186,7 +185,7 @@ func printedSwaps(l fit.SwapList, language string, w *sheetWriter) PrintedSwaps 
 		if s.Graver {
 			row.Adult = text.Render(text.Message{ID: "safety.verdict." + string(s.Verdict)}, language)
 		}
-		out.Swaps = append(out.Swaps, row)
+		out = append(out, row)
 	}
 	return out
 }

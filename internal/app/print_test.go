@@ -2,6 +2,7 @@ package app
 
 import (
 	"errors"
+	"regexp"
 	"slices"
 	"strings"
 	"testing"
@@ -125,5 +126,38 @@ func TestMend(t *testing.T) {
 	m, err = Mend(raw, rows[0].Way, "es")
 	if err != nil || !strings.Contains(string(m.Document), strings.Split(rows[0].Way, ":")[2]) {
 		t.Errorf("%v %.300s", err, m.Document)
+	}
+}
+
+// What may be used instead is one list: on paper what the phone shows, the
+// teacher's own words too, in amounts that can be measured out.
+func TestSubstitutesAreOneList(t *testing.T) {
+	hollow := regexp.MustCompile(`\d[.,]0+( |$)`)
+	for _, name := range []string{"paper-strips", "sour-lemon", "thirsty-beans", "falling-spinners", "warm-wraps"} {
+		d := example(t, name)
+		for _, language := range []string{"en", "es"} {
+			p, err := printed(&d, "substitutions", language)
+			if err != nil {
+				t.Fatal(err)
+			}
+			at := 0
+			for _, n := range writeSheet(&d, language).Needs {
+				if len(n.Instead)+len(n.Swaps) == 0 {
+					continue
+				}
+				if at >= len(p.Swaps) || p.Swaps[at].Name != n.Name || p.Swaps[at].Amount != n.Amount || !slices.Equal(p.Swaps[at].Instead, n.Instead) || len(p.Swaps[at].Swaps) != len(n.Swaps) {
+					t.Fatalf("%s, %s: the phone has %q at place %d, paper has not", name, language, n.Name, at)
+				}
+				for _, s := range n.Swaps {
+					if hollow.MatchString(s.Amount) {
+						t.Errorf("%s, %s: %s of %s", name, language, s.Amount, s.Name)
+					}
+				}
+				at++
+			}
+			if at != len(p.Swaps) {
+				t.Errorf("%s, %s: paper has %d more", name, language, len(p.Swaps)-at)
+			}
+		}
 	}
 }

@@ -239,7 +239,7 @@ func swapsOf(d *design.Document, language string) map[string][]PrintedSwap {
 		return out // an unknown id: the sheet stands without swaps
 	}
 	for _, l := range lists {
-		out[l.Need.ID] = printedSwaps(l, language, &sheetWriter{language: language}).Swaps
+		out[l.Need.ID] = printedSwaps(l, language, &sheetWriter{language: language})
 	}
 	return out
 }

@@ -59,7 +59,8 @@ export async function askIfChanged<T>(path: string, tag?: string): Promise<{ val
 
 async function reach(path: string, init: RequestInit): Promise<Response> {
   try {
-    return await fetch('/api/v1' + path, { ...init, credentials: 'same-origin' });
+    const headers = { 'Accept-Language': document.documentElement.lang || 'en', ...(init.headers as Record<string, string>) };
+    return await fetch('/api/v1' + path, { ...init, headers, credentials: 'same-origin' });
   } catch {
     throw new ProblemError(noAnswer, true);
   }

@@ -301,6 +301,15 @@ func (p *page) chooses(label, option string) {
 	p.until(fmt.Sprintf("the choice %q of %q", option, label), choose)
 }
 
+// adds adds what is done in a step by its words.
+func (p *page) adds(action string) {
+	p.t.Helper()
+	p.writes("Add what is done", action)
+	option := fmt.Sprintf(`[...document.querySelectorAll('[role=option]')].find((o) => o.textContent.startsWith(%q))`, action)
+	p.until("the action "+action, `Boolean(`+option+`)`)
+	evaluate[bool](p, option+`.click() || true`)
+}
+
 // first takes the first real option of a choice: the one that denies.
 func (p *page) first(label string) {
 	p.t.Helper()

@@ -21,7 +21,7 @@ func TestSafetyStation(t *testing.T) {
 	p.open(at + "/steps?at=fizz")
 	p.sees("What is done")
 	p.ticks("it is closed")
-	p.chooses("Add what is done", "climb high")
+	p.adds("climb high")
 	p.sees("can burst it and throw pieces")
 	p.open(at + "/safety")
 	p.sees("2 things are kept from homes as it stands.")

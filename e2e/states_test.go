@@ -196,8 +196,7 @@ func TestTwoWindowsOnOneDraft(t *testing.T) {
 	second.signIn(demo.base)
 	for _, p := range []*page{first, second} {
 		p.press("Experiments")
-		p.until("the list", `Boolean(document.querySelector('li a'))`)
-		evaluate[bool](p, `([...document.querySelectorAll('li a')].find((a) => a.textContent === 'Thirsty beans').click(), true)`)
+		p.until("the experiment in the list", `([...document.querySelectorAll('li a')].find((a) => a.textContent === 'Thirsty beans')?.click(), location.pathname !== '/experiments')`)
 		p.sees("One thing changes")
 	}
 	first.writes("Title", "Thirsty beans, again")

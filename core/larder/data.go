@@ -226,21 +226,22 @@ type Never struct {
 // Larder is everything known, looked up by id. It is not changed after it
 // was made and may be shared.
 type Larder struct {
-	Roles      []Role
-	Materials  []Material
-	Rules      []Rule
-	Substances []Substance
-	Words      []Word
-	Fallbacks  []Fallback
-	Printables []Printable
-	Diets      []Diet
-	Pets       []Pet
-	Nevers     []Never
-	Properties []Question
-	Qualities  []Quality
-	Makes      map[string]map[string]string // what a make says of a thing, property by property
-	Kinds      []Result
-	Offers     map[string][]string // what to offer first, by rule of the safety book
+	Roles       []Role
+	Materials   []Material
+	Rules       []Rule
+	Substances  []Substance
+	Words       []Word
+	Fallbacks   []Fallback
+	Printables  []Printable
+	Diets       []Diet
+	Pets        []Pet
+	Nevers      []Never
+	Properties  []Question
+	Qualities   []Quality
+	Makes       map[string]map[string]string // what a make says of a thing, property by property
+	Kinds       []Result
+	ResultWords map[string]text.Localized // what only swaps name, in words
+	Offers      map[string][]string       // what to offer first, by rule of the safety book
 
 	RefusedNames RefusedNames
 
@@ -321,6 +322,7 @@ func load() *Larder {
 	read("makes.json", &l.Makes)
 	read("qualities.json", &l.Qualities)
 	read("results.json", &l.Kinds)
+	read("result-words.json", &l.ResultWords)
 	read("offers.json", &l.Offers)
 	read("refused-names.json", &l.RefusedNames)
 	return Index(*l)
@@ -442,6 +444,23 @@ func (l *Larder) Result(id string) (*Result, bool) {
 		return nil, false
 	}
 	return &l.Kinds[i], true
+}
+
+// ResultName words what swaps tell apart: a kind of result, or something narrower
+// that only a swap names.
+func (l *Larder) ResultName(id string) text.Localized {
+	if kind, ok := l.Result(id); ok {
+		return kind.Words
+	}
+	if words, ok := l.ResultWords[id]; ok {
+		return words
+	}
+	for i := range l.Kinds {
+		if slices.Contains(l.Kinds[i].Also, id) {
+			return l.Kinds[i].Words
+		}
+	}
+	return text.Localized{"en": id}
 }
 
 // about reports whether a rule speaks of a result: by its own word, or by one

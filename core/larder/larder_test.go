@@ -338,3 +338,13 @@ func TestBothWays(t *testing.T) {
 		}
 	}
 }
+
+// Everything that a swap tells apart has words in both languages.
+func TestResultNames(t *testing.T) {
+	l := larder.Standard()
+	for _, id := range append(l.Results(), "any") {
+		if n := l.ResultName(id); n["en"] == "" || n["es"] == "" || n["en"] == id && strings.Contains(id, "-") {
+			t.Errorf("%q is worded %v", id, n)
+		}
+	}
+}

@@ -1,7 +1,10 @@
 package safety
 
 import (
+	_ "embed"
+	"encoding/json"
 	"slices"
+	"sync"
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/quantity"
@@ -9,6 +12,54 @@ import (
 
 // heatActions are the actions whose verdict a temperature decides.
 var heatActions = []string{"warm-water", "hot-water", "heat"}
+
+//go:embed actions.json
+var actionsFile []byte
+
+// ActionGroup is a group of actions, as a teacher looks for them.
+type ActionGroup struct {
+	Name    string
+	Never   bool // none of them goes home
+	Actions []ActionWord
+}
+
+// ActionWord is an action with its words.
+type ActionWord struct{ ID, Name string }
+
+// actionGroups are the groups in the file's order, by language.
+var actionGroups = sync.OnceValue(readActionGroups)
+
+func readActionGroups() map[string][]ActionGroup {
+	var file []struct {
+		Group   map[string]string
+		Actions [][3]string // id, English, Spanish
+	}
+	if err := json.Unmarshal(actionsFile, &file); err != nil {
+		panic(err) // it ships with the program
+	}
+	_, barred := Actions()
+	out := map[string][]ActionGroup{}
+	for at, language := range []string{"en", "es"} {
+		for _, g := range file {
+			group := ActionGroup{Name: g.Group[language]}
+			for _, a := range g.Actions {
+				group.Actions = append(group.Actions, ActionWord{a[0], a[1+at]})
+				group.Never = slices.Contains(barred, a[0])
+			}
+			out[language] = append(out[language], group)
+		}
+	}
+	return out
+}
+
+// ActionGroups lists the actions that rules know in a language's words, the
+// common ones first, what never goes home last.
+func ActionGroups(language string) []ActionGroup {
+	if g, ok := actionGroups()[language]; ok {
+		return g
+	}
+	return actionGroups()["en"]
+}
 
 // step judges what is done in one step.
 func (j *judge) step(s *design.Step) {

@@ -252,10 +252,17 @@ func (s *Server) homes() {
 	})
 }
 
-// Actions are the words that steps may use for what is done.
-type Actions struct {
-	Allowed []string `json:"allowed"`
-	Barred  []string `json:"barred" doc:"Not issued to homes"`
+// ActionGroup is a group of what may be done in a step, in words.
+type ActionGroup struct {
+	Name    string       `json:"name"`
+	Never   bool         `json:"never,omitempty" doc:"None of them is issued to homes"`
+	Actions []ActionWord `json:"actions"`
+}
+
+// ActionWord is one action.
+type ActionWord struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
 }
 
 func (s *Server) experiments() {
@@ -329,9 +336,16 @@ func (s *Server) experiments() {
 		return Done{true}, s.App.RestoreExperiment(ctx, who, i.Experiment)
 	})
 	s.previews()
-	forTeacher(s, op("GET", "/actions", "list-actions", "The actions that safety rules know"), func(context.Context, app.TeacherActor, *nothing) (Actions, error) {
-		allowed, barred := safety.Actions()
-		return Actions{allowed, barred}, nil
+	forTeacher(s, op("GET", "/actions", "list-actions", "The actions that safety rules know, common ones first"), func(_ context.Context, _ app.TeacherActor, i *onlyLanguage) (List[ActionGroup], error) {
+		out := List[ActionGroup]{Items: []ActionGroup{}}
+		for _, g := range safety.ActionGroups(i.code()) {
+			group := ActionGroup{Name: g.Name, Never: g.Never}
+			for _, a := range g.Actions {
+				group.Actions = append(group.Actions, ActionWord(a))
+			}
+			out.Items = append(out.Items, group)
+		}
+		return out, nil
 	})
 }
 

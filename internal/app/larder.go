@@ -17,12 +17,12 @@ import (
 
 // LarderView is the larder in short: what the lists and pickers show.
 type LarderView struct {
-	Things  []ThingRow `json:"things"`
-	Jobs    []JobRow   `json:"jobs"`
-	Swaps   []SwapRow  `json:"swaps"`
-	Never   []NeverRow `json:"never"`
-	Results []string   `json:"results" doc:"Kinds of result that swaps tell apart"`
-	Own     int        `json:"own" doc:"How many things and swaps the school added"`
+	Things  []ThingRow  `json:"things"`
+	Jobs    []JobRow    `json:"jobs"`
+	Swaps   []SwapRow   `json:"swaps"`
+	Never   []NeverRow  `json:"never"`
+	Results []OptionRow `json:"results" doc:"Kinds of result, in words"`
+	Own     int         `json:"own" doc:"How many things and swaps the school added"`
 
 	Qualities []QualityRow `json:"qualities" doc:"What a need can ask of whatever does its job"`
 
@@ -67,7 +67,7 @@ type JobRow struct {
 type SwapRow struct {
 	ID        string   `json:"id"`
 	Role      string   `json:"role"`
-	Results   []string `json:"results"`
+	Results   []string `json:"results" doc:"In words"`
 	From      string   `json:"from"`
 	To        string   `json:"to"`
 	Basis     string   `json:"basis"`
@@ -192,7 +192,7 @@ func (a *App) Larder(ctx context.Context, who TeacherActor, language string) (La
 	if err != nil {
 		return LarderView{}, err
 	}
-	v := LarderView{Things: []ThingRow{}, Jobs: []JobRow{}, Swaps: []SwapRow{}, Never: []NeverRow{}, Results: l.Results(), Own: len(own.Materials) + len(own.Rules), Tags: larder.Tags, Fallbacks: l.Fallbacks, Printables: l.Printables, Allergens: larder.Allergens}
+	v := LarderView{Things: []ThingRow{}, Jobs: []JobRow{}, Swaps: []SwapRow{}, Never: []NeverRow{}, Results: resultRows(l), Own: len(own.Materials) + len(own.Rules), Tags: larder.Tags, Fallbacks: l.Fallbacks, Printables: l.Printables, Allergens: larder.Allergens}
 	if _, problems := larder.Standard().With(own); len(problems) > 0 {
 		v.OwnProblem = &OwnProblem{Kind: "thing", ID: problems[0].Entry, Words: problems[0].Field + " " + problems[0].Message}
 		if slices.ContainsFunc(own.Rules, func(r larder.Rule) bool { return r.ID == problems[0].Entry }) {
@@ -215,7 +215,7 @@ func (a *App) Larder(ctx context.Context, who TeacherActor, language string) (La
 		v.Jobs = append(v.Jobs, JobRow{r, counts[r.ID]})
 	}
 	for i := range l.Rules {
-		v.Swaps = append(v.Swaps, swapRow(&l.Rules[i]))
+		v.Swaps = append(v.Swaps, swapRow(l, &l.Rules[i]))
 	}
 	for _, n := range l.Nevers {
 		v.Never = append(v.Never, NeverRow{n.What, n.Result, n.Rule})
@@ -251,8 +251,23 @@ func thingRow(l *larder.Larder, m *larder.Material, language string) ThingRow {
 	return r
 }
 
-func swapRow(r *larder.Rule) SwapRow {
-	return SwapRow{r.ID, r.Role, r.Results, r.From.Text, r.To.Text, string(r.Basis), string(r.Class), r.Worked, r.Effect, r.Safety, r.Procedure, r.Own}
+func resultRows(l *larder.Larder) []OptionRow {
+	out := []OptionRow{}
+	for _, k := range l.Kinds {
+		out = append(out, OptionRow{k.ID, k.Words["en"]})
+	}
+	slices.SortFunc(out, func(a, b OptionRow) int { return strings.Compare(a.Text, b.Text) })
+	return out
+}
+
+func swapRow(l *larder.Larder, r *larder.Rule) SwapRow {
+	var results []string
+	for _, id := range r.Results {
+		if name := l.ResultName(id)["en"]; !slices.Contains(results, name) {
+			results = append(results, name)
+		}
+	}
+	return SwapRow{r.ID, r.Role, results, r.From.Text, r.To.Text, string(r.Basis), string(r.Class), r.Worked, r.Effect, r.Safety, r.Procedure, r.Own}
 }
 
 // Thing is one material's card.
@@ -298,10 +313,10 @@ func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) 
 		}
 	}
 	for _, s := range l.Instead(id) {
-		v.Instead = append(v.Instead, swapRow(s.Rule))
+		v.Instead = append(v.Instead, swapRow(l, s.Rule))
 	}
 	for _, s := range l.Serves(id) {
-		v.Serves = append(v.Serves, swapRow(s.Rule))
+		v.Serves = append(v.Serves, swapRow(l, s.Rule))
 	}
 	if m.Own {
 		v.Material = m

@@ -11,7 +11,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The actions that safety rules know */
+        /** The actions that safety rules know, common ones first */
         get: operations["list-actions"];
         put?: never;
         post?: never;
@@ -940,10 +940,15 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        Actions: {
-            allowed: string[];
-            /** @description Not issued to homes */
-            barred: string[];
+        ActionGroup: {
+            actions: components["schemas"]["ActionWord"][];
+            name: string;
+            /** @description None of them is issued to homes */
+            never?: boolean;
+        };
+        ActionWord: {
+            id: string;
+            name: string;
         };
         AddBody: {
             /** @description An experiment document, valid or not */
@@ -1864,8 +1869,8 @@ export interface components {
             printables: components["schemas"]["Printable"][];
             /** @description What a need can ask of whatever does its job */
             qualities: components["schemas"]["QualityRow"][];
-            /** @description Kinds of result that swaps tell apart */
-            results: string[];
+            /** @description Kinds of result, in words */
+            results: components["schemas"]["OptionRow"][];
             swaps: components["schemas"]["SwapRow"][];
             /** @description Hazard tags that a thing can carry */
             tags: string[];
@@ -1887,6 +1892,10 @@ export interface components {
              * @enum {string}
              */
             what: "class" | "homes" | "photos";
+        };
+        ListActionGroup: {
+            items: components["schemas"]["ActionGroup"][];
+            next?: string;
         };
         ListAssignmentView: {
             items: components["schemas"]["AssignmentView"][];
@@ -2594,6 +2603,7 @@ export interface components {
             id: string;
             own?: boolean;
             procedure?: string;
+            /** @description In words */
             results: string[];
             role: string;
             safety?: string;
@@ -2704,7 +2714,9 @@ export interface operations {
     "list-actions": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Accept-Language"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -2716,7 +2728,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Actions"];
+                    "application/json": components["schemas"]["ListActionGroup"];
                 };
             };
             /** @description Error */

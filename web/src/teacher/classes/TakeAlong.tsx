@@ -8,7 +8,7 @@ export function TakeAlong({ c, onDelete }: { c: Schemas['ClassView']; onDelete: 
   const [asking, setAsking] = useState(false);
   return (
     <div className="band" style={{ marginTop: 16 }}>
-      <h3>Take along or let go</h3>
+      <h2>Take along or let go</h2>
       <p className="small">
         Kept until {longDay(c.keep_until)}; then everything of the homes is erased by itself. The file holds settings, homes, and for each experiment its readings, every entry and the photos, in open formats.
       </p>

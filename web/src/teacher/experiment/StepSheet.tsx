@@ -1,7 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
-import { ask, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import type { Take } from '../draft/document';
+import { ActionPicker } from './ActionPicker';
 import { QuestionCard } from './QuestionCard';
 import { useAnswers } from './useAnswers';
 import type { Replace, Review } from '../draft/useDraft';
@@ -9,47 +8,9 @@ import { ChoiceField, PlainField, TickField, TickList, useEditing, WordsField } 
 
 const kinds: [string, string][] = [['prepare', 'prepare'], ['do', 'do'], ['wait', 'wait'], ['measure', 'measure'], ['observe', 'observe'], ['photo', 'photo'], ['clear-up', 'clear up']];
 
-/** What is done, in the words of the safety rules. */
-function ActionPicker({ at, actions }: { at: number; actions: Schemas['Actions'] | undefined }) {
-  const { doc, set } = useEditing();
-  const done = doc.steps![at].actions ?? [];
-  const put = (next: string[]) => set(['steps', at, 'actions'], next);
-  const words = (a: string) => a.replaceAll('-', ' ');
-  const options = (list: string[] | undefined) =>
-    (list ?? [])
-      .filter((a) => !done.includes(a))
-      .sort()
-      .map((a) => (
-        <option key={a} value={a}>
-          {words(a)}
-        </option>
-      ));
-  return (
-    <fieldset style={{ marginBottom: 8 }}>
-      <legend className="named" style={{ fontSize: '.875rem', margin: 0 }}>
-        What is done
-      </legend>
-      {done.map((a) => (
-        <button key={a} type="button" className="btn-plain small" style={{ marginRight: 12 }} aria-label={`Take out ${words(a)}`} onClick={() => put(done.filter((x) => x !== a))}>
-          {words(a)} ✕
-        </button>
-      ))}
-      <label className="visually-hidden" htmlFor="add-action">
-        Add what is done
-      </label>
-      <select id="add-action" className="form-select" value="" onChange={(e) => e.target.value && put([...done, e.target.value])}>
-        <option value="">add what is done …</option>
-        <optgroup label="may go home">{options(actions?.allowed)}</optgroup>
-        <optgroup label="never goes home">{options(actions?.barred)}</optgroup>
-      </select>
-    </fieldset>
-  );
-}
-
 /** One step, beside the strip. */
 export function StepSheet({ at, review, replace }: { at: number; review: Review | undefined; replace: Replace }) {
   const { doc, set, language } = useEditing();
-  const actions = useQuery({ queryKey: ['actions'], queryFn: () => ask<Schemas['Actions']>('GET', '/actions'), staleTime: Infinity });
   const { take, other, problem } = useAnswers(replace);
   const s = doc.steps![at];
   const asked = (review?.safety ?? []).filter((f) => f.said?.path.startsWith(`/steps/${at}/`));
@@ -86,7 +47,7 @@ export function StepSheet({ at, review, replace }: { at: number; review: Review 
       {s.wait?.for && <WordsField label="Meanwhile" path={path('meanwhile')} value={s.meanwhile} />}
       <TickList legend="Measured in this step" path={path('takes')} value={taken} options={takes} setter={setTakes} />
       <TickList legend="Uses" path={path('uses')} value={s.uses} options={(doc.needs ?? []).map((n) => [n.id, n.name[language] || Object.values(n.name)[0] || n.id])} />
-      <ActionPicker at={at} actions={actions.data} />
+      <ActionPicker at={at} />
       <div className="field-row">
         <ChoiceField label="In which vessel" path={path('in')} value={s.in} options={[['', 'not said: all together'], ...(doc.needs ?? []).filter((n) => n.kind !== 'person' && n.kind !== 'place').map((n): [string, string] => [n.id, n.name[language] || n.id])]} />
         <div style={{ alignSelf: 'end' }}>

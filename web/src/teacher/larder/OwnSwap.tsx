@@ -30,15 +30,15 @@ export function OwnSwap({ from, larder, onKept }: { from: Schemas['ThingCard']; 
       setProblem(error);
     }
   };
-  const choice = (label: string, id: string, value: string, set: (v: string) => void, options: string[]) => (
+  const choice = (label: string, id: string, value: string, set: (v: string) => void, options: [string, string][]) => (
     <>
       <label className="named" htmlFor={id}>
         {label}
       </label>
       <select id={id} className="form-select" value={value} onChange={(e) => set(e.target.value)}>
-        {options.map((o) => (
-          <option key={o} value={o}>
-            {words(o)}
+        {options.map(([id, name]) => (
+          <option key={id} value={id}>
+            {name}
           </option>
         ))}
       </select>
@@ -53,9 +53,9 @@ export function OwnSwap({ from, larder, onKept }: { from: Schemas['ThingCard']; 
       }}
     >
       <ThingPicker chosen={larder.things.find((t) => t.id === to)} things={larder.things} onChoose={setTo} />
-      {choice('Its job', 'swap-job', role, setRole, from.jobs)}
-      {choice('for the result', 'swap-result', result, setResult, ['any', ...larder.results])}
-      {choice('it compares', 'swap-class', how, setHow, ['pools', 'scales', 'separate', 'unsuitable'])}
+      {choice('Its job', 'swap-job', role, setRole, from.jobs.map((j) => [j, words(j)]))}
+      {choice('for the result', 'swap-result', result, setResult, [['any', 'any result'], ...larder.results.map((r): [string, string] => [r.id, r.text])])}
+      {choice('it compares', 'swap-class', how, setHow, [['pools', 'pools: counts as the same'], ['scales', 'scales: by its factor'], ['separate', 'separate: a group of its own'], ['unsuitable', 'unsuitable']])}
       <label className="named" htmlFor="swap-factor">
         Amount, times
       </label>

@@ -1,0 +1,109 @@
+import { useQuery } from '@tanstack/react-query';
+import { useId, useState, type KeyboardEvent } from 'react';
+import { ask, type Schemas } from '../../api/client';
+import { Icon } from '../../ui/Icon';
+import { useEditing } from './fields';
+
+type Group = Schemas['ActionGroup'];
+interface Found {
+  id: string;
+  name: string;
+  group: string;
+  never: boolean;
+}
+
+const most = 12;
+
+/** What suits a few letters, or the common ones without any; what never goes home is found under its name alone. */
+function find(groups: Group[], typed: string, done: string[]): Found[] {
+  const wanted = typed.toLowerCase().split(/\s+/).filter(Boolean);
+  return groups
+    .flatMap((g, i) => (wanted.length > 0 || i === 0 ? g.actions.map((a) => ({ ...a, group: g.name, never: Boolean(g.never) })) : []))
+    .filter((a) => !done.includes(a.id) && wanted.every((w) => `${a.name} ${a.id} ${a.never ? '' : a.group}`.toLowerCase().includes(w)))
+    .slice(0, most);
+}
+
+/** What is done in a step, in words: typed, or chosen from the common ones. */
+export function ActionPicker({ at }: { at: number }) {
+  const { doc, set } = useEditing();
+  const groups = useQuery({ queryKey: ['actions'], queryFn: () => ask<Schemas['ListActionGroup']>('GET', '/actions'), staleTime: Infinity });
+  const [typed, setTyped] = useState('');
+  const [open, setOpen] = useState(false);
+  const [active, setActive] = useState(0);
+  const list = useId();
+  const all = groups.data?.items ?? [];
+  const done = doc.steps![at].actions ?? [];
+  const put = (next: string[]) => set(['steps', at, 'actions'], next);
+  const name = (id: string) => all.flatMap((g) => g.actions).find((a) => a.id === id)?.name ?? id.replaceAll('-', ' ');
+  const found = find(all, typed, done);
+  const add = (a: Found) => {
+    put([...done, a.id]);
+    setTyped('');
+    setActive(0);
+  };
+  const onKey = (e: KeyboardEvent) => {
+    if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
+      e.preventDefault();
+      setOpen(true);
+      setActive((found.length + active + (e.key === 'ArrowDown' ? (open ? 1 : 0) : -1)) % Math.max(1, found.length));
+    } else if (e.key === 'Enter' && open && found[active]) {
+      e.preventDefault();
+      add(found[active]);
+    } else if (e.key === 'Escape' && open) {
+      e.stopPropagation();
+      setOpen(false);
+    }
+  };
+  return (
+    <fieldset style={{ marginBottom: 8 }}>
+      <legend className="named" style={{ fontSize: '.875rem', margin: 0 }}>
+        What is done
+      </legend>
+      {done.map((a) => (
+        <button key={a} type="button" className="btn-plain small" style={{ marginRight: 12 }} aria-label={`Take out ${name(a)}`} onClick={() => put(done.filter((x) => x !== a))}>
+          {name(a)} ✕
+        </button>
+      ))}
+      <div className="picker">
+        <label className="visually-hidden" htmlFor={`${list}-field`}>
+          Add what is done
+        </label>
+        <input
+          id={`${list}-field`}
+          className="form-control"
+          role="combobox"
+          aria-expanded={open}
+          aria-controls={list}
+          aria-autocomplete="list"
+          aria-activedescendant={open && found[active] ? `${list}-${active}` : undefined}
+          placeholder="pour, cut, heat …"
+          autoComplete="off"
+          value={typed}
+          onChange={(e) => {
+            setTyped(e.target.value);
+            setOpen(true);
+            setActive(0);
+          }}
+          onFocus={() => setOpen(true)}
+          onBlur={() => setOpen(false)}
+          onKeyDown={onKey}
+        />
+        <ul id={list} role="listbox" aria-label="Actions" hidden={!open || found.length === 0}>
+          {found.map((a, i) => (
+            // the field keeps the focus: a press would take it before the choice is made
+            <li key={a.id} id={`${list}-${i}`} role="option" aria-selected={i === active} onMouseDown={(e) => e.preventDefault()} onClick={() => add(a)}>
+              {a.name}
+              {a.never && (
+                <span className="w-stop small">
+                  {' '}
+                  <Icon name="x-octagon" /> never at home
+                </span>
+              )}
+            </li>
+          ))}
+        </ul>
+        {open && typed && found.length === 0 && <p className="hint small">The safety rules know no such thing by this word. Say it in the step’s sentence: that is read too.</p>}
+      </div>
+    </fieldset>
+  );
+}

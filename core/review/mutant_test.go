@@ -11,8 +11,12 @@ import (
 	"testing"
 	"time"
 
+	"patient-kitchen/core/compare"
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/fit"
 	"patient-kitchen/core/larder"
+	"patient-kitchen/core/notebook"
+	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/review"
 	"patient-kitchen/core/safety"
 	"patient-kitchen/docs"
@@ -97,25 +101,14 @@ func mutate(r *rand.Rand, v any, donor any) any {
 func TestMutants(t *testing.T) {
 	r := rand.New(rand.NewPCG(9, 2026))
 	names := []string{"paper-strips", "thirsty-beans", "falling-spinners", "warm-wraps", "sour-lemon"}
-	tree := func(name string) any {
-		raw, err := docs.Examples.ReadFile("examples/" + name + ".json")
-		if err != nil {
-			t.Fatal(err)
-		}
-		var v any
-		if err := json.Unmarshal(raw, &v); err != nil {
-			t.Fatal(err)
-		}
-		return v
-	}
 	var slowest time.Duration
 	var most uint64
 	var worst, largest []byte
 	read := 0
 	for range *mutants {
-		v := tree(names[r.IntN(len(names))])
+		v := example(t, names[r.IntN(len(names))])
 		for range 1 + r.IntN(12) {
-			v = mutate(r, v, tree(names[r.IntN(len(names))]))
+			v = mutate(r, v, example(t, names[r.IntN(len(names))]))
 		}
 		raw, err := json.Marshal(v)
 		if err != nil {
@@ -149,4 +142,87 @@ func TestMutants(t *testing.T) {
 	if most > 64<<20 {
 		t.Errorf("%d MB: %.3000s", most>>20, largest)
 	}
+}
+
+// A document that is read at all goes the whole way: lists, sheet, ways out,
+// substitutes, a class's notebooks with anything typed into them, results and
+// comparison. None of it fails, whatever stands in the document.
+func TestMutantsGoTheWholeWay(t *testing.T) {
+	r := rand.New(rand.NewPCG(27, 11))
+	names := []string{"paper-strips", "thirsty-beans", "falling-spinners", "warm-wraps", "sour-lemon"}
+	typed := []string{"82 mm", "5.5", "", "about 7", "1e308 km", "-3 g", "2 to 3 cm", "up to the crease", "12,5 °C", "1 1/2 tsp", "0", "no", "99999999999 mm"}
+	went := 0
+	for range *mutants / 5 {
+		v := example(t, names[r.IntN(len(names))])
+		for range 1 + r.IntN(8) {
+			v = mutate(r, v, example(t, names[r.IntN(len(names))]))
+		}
+		raw, err := json.Marshal(v)
+		if err != nil {
+			t.Fatal(err)
+		}
+		d, err := design.Read(raw)
+		if err != nil {
+			continue
+		}
+		went++
+		func() {
+			defer func() {
+				if p := recover(); p != nil {
+					t.Fatalf("%v with %.3000s", p, raw)
+				}
+			}()
+			l := d.Larder()
+			report := safety.Judge(&d, l, nil)
+			fit.Materials(&d, report)
+			safety.SheetOf(&d, report)
+			safety.AdultJobs(&d, report.Findings)
+			for i, f := range report.Findings {
+				if i == 5 {
+					break
+				}
+				for _, w := range safety.Ways(&d, l, f) {
+					if _, err := safety.Apply(&d, l, w.ID); err != nil {
+						t.Fatalf("%s: %v with %.3000s", w.ID, err, raw)
+					}
+				}
+			}
+			_, _ = fit.Substitutions(&d) // a thing that nobody knows is an error, not a fault
+			slots := d.Slots()
+			var homes []compare.Home
+			for h := range 7 {
+				var entries []notebook.Entry
+				for n := range min(60, 3*len(slots)) {
+					e := notebook.Entry{ID: fmt.Sprintf("%d-%d", h, n), Kind: notebook.Reading, Slot: slots[r.IntN(len(slots))], Typed: typed[r.IntN(len(typed))],
+						PhoneTime: time.Unix(int64(1e9+60*n), 0), Received: time.Unix(int64(1e9+60*n), 0)}
+					if notebook.Fits(&d, &e) == nil {
+						entries = append(entries, e)
+					}
+				}
+				book := notebook.Open(&d, entries, notebook.Writer{Language: []string{"en", "es"}[h%2], System: quantity.Metric}, nil)
+				notebook.Derive(book)
+				compare.Alone(book)
+				homes = append(homes, compare.Home{Key: fmt.Sprint(h), Book: book})
+			}
+			compare.Class(&d, homes)
+		}()
+	}
+	t.Logf("%d went the whole way", went)
+	if went < *mutants/15 {
+		t.Errorf("only %d went the whole way", went)
+	}
+}
+
+// example is an example document as a tree.
+func example(t *testing.T, name string) any {
+	t.Helper()
+	raw, err := docs.Examples.ReadFile("examples/" + name + ".json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	var v any
+	if err := json.Unmarshal(raw, &v); err != nil {
+		t.Fatal(err)
+	}
+	return v
 }

@@ -4,7 +4,9 @@ import (
 	"bufio"
 	"context"
 	"net/http"
+	"net/url"
 	"strings"
+	"sync"
 	"testing"
 	"time"
 
@@ -151,4 +153,52 @@ func ended(t *testing.T, stream <-chan string, within time.Duration) {
 			t.Fatalf("the stream goes on after %v", within)
 		}
 	}
+}
+
+// Three processes share the twenty-five connections of a small database while
+// thirty phones send: nothing is refused, nothing fails.
+func TestThreeProcessesShareConnections(t *testing.T) {
+	admin := storetest.URL(t)
+	first := newSiteOn(t, admin, nil)
+	sc := first.school("t@school.example", "Fern", "Moss", "Heron", "Gorse", "Peat")
+	role := "small_" + strings.ReplaceAll(newID(), "-", "")
+	for _, sql := range []string{"CREATE ROLE " + role + " LOGIN PASSWORD 'small' CONNECTION LIMIT 25", "GRANT ALL ON ALL TABLES IN SCHEMA public TO " + role, "GRANT ALL ON SCHEMA public TO " + role} {
+		if _, err := first.app.Store.Pool().Exec(t.Context(), sql); err != nil {
+			t.Fatal(err)
+		}
+	}
+	u, err := url.Parse(admin)
+	if err != nil {
+		t.Fatal(err)
+	}
+	u.User = url.UserPassword(role, "small")
+	var sites []*site
+	for range 3 {
+		sites = append(sites, newSiteOn(t, u.String(), nil))
+	}
+	t.Cleanup(func() { _, _ = first.app.Store.Pool().Exec(context.Background(), "DROP OWNED BY "+role+"; DROP ROLE "+role) })
+	var phones []*client
+	for _, h := range sc.homes {
+		c := sc.phone(h.Nickname)
+		sc.agree(c)
+		phones = append(phones, c)
+	}
+	var wg sync.WaitGroup
+	for i := range 30 {
+		wg.Go(func() {
+			phone := *phones[i%len(phones)]
+			phone.s = sites[i%3]
+			for range 15 {
+				if a := phone.do("PUT", sc.homePath(&phone, "/entries/"+newID()), reading("towel", "8 min", "82 mm")); a.status != 200 {
+					t.Errorf("%d %s", a.status, a.body)
+					return
+				}
+				if a := phone.do("GET", phone.home, nil); a.status != 200 {
+					t.Errorf("%d %s", a.status, a.body)
+					return
+				}
+			}
+		})
+	}
+	wg.Wait()
 }

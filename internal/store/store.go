@@ -51,7 +51,7 @@ func Open(ctx context.Context, url string, settings ...func(*pgxpool.Config)) (*
 		return nil, fmt.Errorf("PK_DATABASE_URL cannot be read: %w", err)
 	}
 	if !strings.Contains(url, "pool_max_conns") {
-		cfg.MaxConns = 8
+		cfg.MaxConns = 7 // and one that listens: three processes share twenty-five
 	}
 	// Every query looks up by keys: a plan made anew each time costs more than it can win.
 	if _, set := cfg.ConnConfig.RuntimeParams["plan_cache_mode"]; !set {

@@ -176,7 +176,9 @@ func TestThreeProcessesShareConnections(t *testing.T) {
 	for range 3 {
 		sites = append(sites, newSiteOn(t, u.String(), nil))
 	}
-	t.Cleanup(func() { _, _ = first.app.Store.Pool().Exec(context.Background(), "DROP OWNED BY "+role+"; DROP ROLE "+role) })
+	t.Cleanup(func() {
+		_, _ = first.app.Store.Pool().Exec(context.Background(), "DROP OWNED BY "+role+"; DROP ROLE "+role)
+	})
 	var phones []*client
 	for _, h := range sc.homes {
 		c := sc.phone(h.Nickname)

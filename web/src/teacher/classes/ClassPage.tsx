@@ -4,7 +4,7 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { ask, type Schemas } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { useKeeping } from '../frame/keeping';
-import { Loading, PartError, SideSheet, time } from '../frame/parts';
+import { homesHave, Loading, PartError, SideSheet, time } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
 import { ClassForm } from './ClassForm';
 import { HomeSheet } from './HomeSheet';
@@ -78,7 +78,7 @@ export function ClassPage() {
             </p>
           )}
           <p className="lead-sentence">
-            {list.length === 0 ? 'The class has no homes yet. Paste their nicknames, one a line; letters are made for you.' : `${opened} of ${list.length} homes have opened their link.`}
+            {list.length === 0 ? 'The class has no homes yet. Paste their nicknames, one a line; letters are made for you.' : `${opened} of ${list.length} ${homesHave(list.length)} opened ${list.length === 1 ? 'its' : 'their'} link.`}
           </p>
           <RosterPaste classId={id} open={list.length === 0} onAdded={(n) => { void again(); did(n === 1 ? 'One home added' : `${n} homes added`); }} onOne={() => open('new')} />
           {list.length > 0 && (

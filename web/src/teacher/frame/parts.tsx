@@ -98,6 +98,8 @@ export function ThreadFace({ spans, width = 260 }: { spans: Span[]; width?: numb
 }
 
 export const time = (s: string, zone?: string) => new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: zone }).format(new Date(s));
+/** After a number of homes. */
+export const homesHave = (n: number) => (n === 1 ? 'home has' : 'homes have');
 /** "31 July 2027". */
 export const longDay = (s: string) => new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' }).format(new Date(s));
 /** "Tue 2 Feb" and "10:40", apart. */

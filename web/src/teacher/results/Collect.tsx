@@ -1,6 +1,6 @@
 import { useSearchParams } from 'react-router';
 import { NameLabel } from '../../ui/NameLabel';
-import { Loading, PartError, SideSheet } from '../frame/parts';
+import { homesHave, Loading, PartError, SideSheet } from '../frame/parts';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
 import { SharedEntry } from './SharedEntry';
@@ -24,7 +24,7 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
     <div className={home ? 'with-sheet' : ''}>
       <main className="work">
         <p className="lead-sentence">
-          {r.counted} of {r.homes.length} homes have readings; {look.length === 0 ? 'nothing stands out.' : `${look.length === 1 ? 'one wants' : `${look.length} want`} a look.`}
+          {r.counted} of {r.homes.length} {homesHave(r.homes.length)} readings; {look.length === 0 ? 'nothing stands out.' : `${look.length === 1 ? 'one wants' : `${look.length} want`} a look.`}
           {r.erased > 0 && ` ${r.erased === 1 ? 'One home was' : `${r.erased} homes were`} removed.`}
         </p>
         {look.length > 0 && (

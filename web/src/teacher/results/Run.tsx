@@ -1,5 +1,5 @@
 import { useSearchParams } from 'react-router';
-import { Loading, PartError, SideSheet, time } from '../frame/parts';
+import { homesHave, Loading, PartError, SideSheet, time } from '../frame/parts';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
 import { stateWords, heldWords, useResults, type Assignment, type HomeResult } from './useResults';
@@ -20,11 +20,12 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
   const count = (s: HomeResult['state']) => r.homes.filter((h) => h.state === s).length;
   const open = params.get('home');
   const show = (home?: string) => setParams((p) => { if (home) p.set('home', home); else p.delete('home'); return p; });
+  const few = (n: number, one: string, more: string) => (n === 0 ? `none ${one}` : n === 1 ? `one ${one}` : `${n} ${more}`);
   return (
     <div className={open ? 'with-sheet' : ''}>
       <main className="work">
         <p className="lead-sentence">
-          {count('sent')} of {r.homes.length} homes have sent their work, {count('working')} are at it, {count('not-opened')} have not opened the link.
+          {count('sent')} of {r.homes.length} {homesHave(r.homes.length)} sent their work, {few(count('working'), 'is', 'are')} at it, {few(count('not-opened'), 'has', 'have')} not opened the link.
         </p>
         <div className="scroll">
           <table className="grid">

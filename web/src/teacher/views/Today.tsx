@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { ask, type Schemas } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { doors, Trouble } from '../frame/Trouble';
-import { day, Loading, PartError, time } from '../frame/parts';
+import { day, homesHave, Loading, PartError, time } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
 import { Week } from './Week';
 
@@ -38,7 +38,7 @@ export function Today() {
             {open.map((a) => (
               <article key={a.id} className="card-paper">
                 <p style={{ margin: 0 }}>
-                  <strong>{a.title}</strong> · {a.class_name}: {a.sent} of {a.homes} homes have sent their work. {a.state === 'waiting' ? `Opens ${day(a.opens_at)}.` : `Due ${day(a.due_at)}.`}
+                  <strong>{a.title}</strong> · {a.class_name}: {a.sent} of {a.homes} {homesHave(a.homes)} sent their work. {a.state === 'waiting' ? `Opens ${day(a.opens_at)}.` : `Due ${day(a.due_at)}.`}
                 </p>
                 <p style={{ margin: '6px 0 0' }}>
                   <Link to={`/experiments/${a.experiment}/run?assignment=${a.id}&class=${a.class}`}>Who is where</Link> · <Link to={`/experiments/${a.experiment}/compare?assignment=${a.id}&class=${a.class}`}>What they found</Link>

@@ -63,6 +63,7 @@ func TestTeachersViews(t *testing.T) {
 		{"compare", at + "/compare", "stands above Printer paper"},
 		{"class", "/classes/" + ids["c"], "have opened their link"},
 		{"codes", "/classes/" + ids["c"] + "/codes", "Cut along the dashes"},
+		{"account", "/account", "Where you are signed in"},
 		{"help", "/help", "Keys"},
 		{"workbench", "/workbench", "What do you want to find out?"},
 		{"a question", "/workbench?ask=cooling", "give or take 0.2 °C"},
@@ -76,6 +77,9 @@ func TestTeachersViews(t *testing.T) {
 		// A tall window, so that no row lies half under the line at the foot.
 		p.do(chromedp.EmulateViewport(1280, 3000))
 		p.violations(v.name)
+		p.do(chromedp.EmulateViewport(640, 3000)) // as at 200 %
+		p.violations(v.name + " at 200 %")
+		p.fits(v.name + " at 200 %")
 		p.do(chromedp.EmulateViewport(1280, 800))
 	}
 	p.open(demo.base + at + "/compare")
@@ -105,8 +109,13 @@ func TestFamilysViews(t *testing.T) {
 	look := func(name, sees string) {
 		p.t.Helper()
 		p.sees(sees)
-		p.violations(name)
-		p.fits(name)
+		for _, width := range []int64{320, 390} {
+			// A tall window, so that nothing lies half under the foot.
+			p.do(chromedp.EmulateViewport(width, 2400, chromedp.EmulateMobile))
+			p.violations(fmt.Sprintf("%s at %d px", name, width))
+			p.do(chromedp.EmulateViewport(width, 844, chromedp.EmulateMobile))
+			p.fits(fmt.Sprintf("%s at %d px", name, width))
+		}
 	}
 	look("welcome", "For the home called")
 	p.mu.Lock()

@@ -20,6 +20,7 @@ export function Findings({ comparison, few, large }: { comparison: Comparison; f
 export function GroupsTable({ comparison }: { comparison: Comparison }) {
   const expected = comparison.groups.some((g) => g.expected_text);
   return (
+    <div className="scroll" tabIndex={0} role="region" aria-label="The class by condition">
     <table className="grid groups">
       <caption className="visually-hidden">The class by condition</caption>
       <thead>
@@ -45,5 +46,6 @@ export function GroupsTable({ comparison }: { comparison: Comparison }) {
         ))}
       </tbody>
     </table>
+    </div>
   );
 }

@@ -102,3 +102,17 @@ func TestUnits(t *testing.T) {
 	}()
 	MustUnit("blobs")
 }
+
+// Units as people spell them at home, with capitals as they fall.
+func TestUnitsAsPeopleSpellThem(t *testing.T) {
+	for spelled, symbol := range map[string]string{
+		"5 milimetros": "mm", "5 cms": "cm", "3 mts": "m", "2 pulgadas": "in", "6 pies": "ft", "20 gr": "g", "20 grms": "g", "1 kilogramo": "kg", "2 Onzas": "oz", "1 libra": "lb", "2 libras": "lb",
+		"20 mls": "mL", "2 lts": "L", "20 seg": "s", "3 dias": "d", "20 ºC": "°C", "20° C": "°C", "20 ° c": "°C", "20 degrees C": "°C", "20 grados centígrados": "°C", "20 centígrados": "°C", "72 degrees F": "°F", "72 grados Fahrenheit": "°F",
+		"5 por ciento": "%", "5 per cent": "%", "5 pct": "%",
+	} {
+		p, err := Parse(spelled)
+		if err != nil || p.Quantity.Unit.Symbol != symbol {
+			t.Errorf("%q is read as %v, %v; want %s", spelled, p.Quantity, err, symbol)
+		}
+	}
+}

@@ -106,6 +106,9 @@ func readTyped(text string, f Field) Typed {
 	}
 	var t Typed
 	s, t.Approximate = cutAny(s, approxWords)
+	if !t.Approximate {
+		s, t.Approximate = cutAfter(s, approxAfter)
+	}
 	if rest, below, ok := cutBound(s); ok {
 		in := readTyped(rest, f)
 		if in.Kind == Value {
@@ -269,7 +272,25 @@ func typedCompound(first number, f Field) (Typed, bool) {
 		}
 		return Typed{Kind: Value, Parsed: Parsed{Quantity: q}, UnitAssumed: assumed}, true
 	}
-	return Typed{}, false
+	return sumOfUnits(first, unit, rest[cut:], f)
+}
+
+// sumOfUnits reads "3 cm 4 mm" or "1 cup 2 tbsp": a whole number of a unit and,
+// of a smaller one of the same dimension that is written out, less than makes one
+// of it. The sum is in the smaller unit.
+func sumOfUnits(first number, unit Unit, rest string, f Field) (Typed, bool) {
+	second, err := readNumber(rest)
+	if err != nil || strings.TrimSpace(second.rest) == "" {
+		return Typed{}, false
+	}
+	small, ok := unitInField(strings.TrimSpace(second.rest), f)
+	if !ok || small.Dim != unit.Dim || small.Dim == Temperature || small.Dim == Pure || small.Factor >= unit.Factor || unit.Dim != f.Dim {
+		return Typed{}, false
+	}
+	if second.value*small.Factor >= unit.Factor {
+		return ask("bad-compound", rest), true
+	}
+	return Typed{Kind: Value, Parsed: Parsed{Quantity: Quantity{Value: first.value*unit.Factor/small.Factor + second.value, Unit: small}}}, true
 }
 
 // typedUnit decides the unit of a value: the one typed, as this field and
@@ -322,26 +343,45 @@ func fieldUnit(f Field) Unit {
 	return Canonical(f.Dim)
 }
 
-// clockTime reads 1:20, 1m20 and 1.20 min in a field for durations.
+// clockTime reads 1:20, 1m20, a stopwatch's 0:11.4 and 1:20:30 in a field for
+// durations.
 func clockTime(s string, f Field) (Typed, bool) {
 	if f.Dim != Time {
 		return Typed{}, false
 	}
-	sep := ":"
-	if !strings.Contains(s, sep) {
-		sep = "m"
+	parts := strings.Split(s, ":")
+	if len(parts) == 1 {
+		if a, b, ok := strings.Cut(s, "m"); ok {
+			parts = []string{a, strings.TrimPrefix(b, "in ")}
+		}
 	}
-	a, b, ok := strings.Cut(s, sep)
-	b = strings.TrimSpace(strings.TrimPrefix(b, "in "))
-	if !ok || a == "" || leadingDigits(a) != a || b == "" || leadingDigits(b) != b || len(b) > 2 || len(a) > 4 {
+	if len(parts) != 2 && len(parts) != 3 {
 		return Typed{}, false
 	}
-	m, _ := readDecimal(a)
-	sec, _ := readDecimal(b)
-	if sec >= 60 {
-		return ask("bad-compound", s), true
+	total := 0.0
+	for i, p := range parts {
+		p = strings.TrimSpace(p)
+		whole, hundredths := p, ""
+		if at := strings.IndexAny(p, ".,"); at >= 0 && i == len(parts)-1 {
+			whole, hundredths = p[:at], p[at+1:]
+			if hundredths == "" || leadingDigits(hundredths) != hundredths || len(hundredths) > 3 {
+				return Typed{}, false
+			}
+		}
+		if whole == "" || leadingDigits(whole) != whole || len(whole) > 4 || i > 0 && len(whole) > 2 {
+			return Typed{}, false
+		}
+		n, _ := readDecimal(whole)
+		if i > 0 && n >= 60 {
+			return ask("bad-compound", s), true
+		}
+		if hundredths != "" {
+			part, _ := readDecimal(hundredths)
+			n += part / math.Pow10(len(hundredths))
+		}
+		total = total*60 + n
 	}
-	return Typed{Kind: Value, Parsed: Parsed{Quantity: Quantity{Value: m*60 + sec, Unit: MustUnit("s")}}}, true
+	return Typed{Kind: Value, Parsed: Parsed{Quantity: Quantity{Value: total, Unit: MustUnit("s")}}}, true
 }
 
 // labelEcho reads "100g/3.5oz": the same amount said twice, within 2 %.

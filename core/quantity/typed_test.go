@@ -1,6 +1,9 @@
 package quantity
 
-import "testing"
+import (
+	"math"
+	"testing"
+)
 
 // The rows are larder D4's test table; the numbers follow from the units'
 // definitions. Rows about strengths of peroxide and about grams from spoons
@@ -115,6 +118,58 @@ func TestParseTyped(t *testing.T) {
 		can, err := got.In(Canonical(got.Unit.Dim))
 		if err != nil || !near(can.Value, c.canonical, 1e-5) || got.Unit.Symbol != c.unit {
 			t.Errorf("row %d, %q: %v %s (%v), want %s (%v); %v", c.row, c.text, got.Value, got.Unit.Symbol, can.Value, c.unit, c.canonical, err)
+		}
+	}
+}
+
+// What a stopwatch shows, with hours and with hundredths.
+func TestClockTimes(t *testing.T) {
+	f := Field{Dim: Time, Unit: "s", Language: "en"}
+	for typed, seconds := range map[string]float64{"1:20": 80, "1m20": 80, "0:11.4": 11.4, "00:11.40": 11.4, "1:02.3": 62.3, "1:02,3": 62.3, "1:20:30": 4830, "0:00:07.25": 7.25} {
+		if got := ParseTyped(typed, f); got.Kind != Value || math.Abs(got.Value-seconds) > 1e-9 || got.Unit.Symbol != "s" {
+			t.Errorf("%s: %s %v %s", typed, got.Kind, got.Value, got.Unit.Symbol)
+		}
+	}
+	for _, typed := range []string{"1:75", "1:20:75", "1:", ":20", "1:2:3:4", "1:020", "1:20.", "12345:20"} {
+		if got := ParseTyped(typed, f); got.Kind == Value {
+			t.Errorf("%s is taken as %v", typed, got.Value)
+		}
+	}
+	if got := ParseTyped("1:20", Field{Dim: Length, Unit: "mm"}); got.Kind == Value {
+		t.Errorf("a clock time in millimetres: %v", got.Value)
+	}
+}
+
+// A whole number of one unit and some of a smaller one, written out; digits of
+// full width; "about" behind the value.
+func TestSumsAndAbout(t *testing.T) {
+	for _, c := range []struct {
+		typed  string
+		f      Field
+		si     float64
+		approx bool
+	}{
+		{"3 cm 4 mm", Field{Dim: Length, Unit: "mm"}, 0.034, false},
+		{"1 m 5 cm", Field{Dim: Length, Unit: "cm"}, 1.05, false},
+		{"1 kg 200 g", Field{Dim: Mass, Unit: "g"}, 1.2, false},
+		{"1 L 250 mL", Field{Dim: Volume, Unit: "mL"}, 1.25e-3, false},
+		{"1 cup 2 tbsp", Field{Dim: Volume, Unit: "mL", System: Metric}, 280e-6, false},
+		{"１２ mm", Field{Dim: Length, Unit: "mm"}, 0.012, false},
+		{"１．５ cm", Field{Dim: Length, Unit: "mm"}, 0.015, false},
+		{"25 mm approx", Field{Dim: Length, Unit: "mm"}, 0.025, true},
+		{"25 mm or so", Field{Dim: Length, Unit: "mm"}, 0.025, true},
+		{"casi 25 mm", Field{Dim: Length, Unit: "mm", Language: "es"}, 0.025, true},
+		{"25 mm más o menos", Field{Dim: Length, Unit: "mm", Language: "es"}, 0.025, true},
+		{"almost 25", Field{Dim: Length, Unit: "mm"}, 0.025, true},
+	} {
+		got := ParseTyped(c.typed, c.f)
+		if got.Kind != Value || math.Abs(got.SI()-c.si) > 1e-9*math.Abs(c.si)+1e-15 || got.Approximate != c.approx {
+			t.Errorf("%s: %s %v %s (%v), about %v", c.typed, got.Kind, got.Value, got.Unit.Symbol, got.Code, got.Approximate)
+		}
+	}
+	for _, typed := range []string{"3 cm 40 mm", "3 mm 4 cm", "3 cm 4", "3 cm 4 g", "3.5 cm 4 mm"} {
+		if got := ParseTyped(typed, Field{Dim: Length, Unit: "mm"}); got.Kind == Value {
+			t.Errorf("%s is taken as %v %s", typed, got.Value, got.Unit.Symbol)
 		}
 	}
 }

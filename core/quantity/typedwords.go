@@ -22,6 +22,11 @@ func tidy(text string) string {
 			r = '/'
 		case '×':
 			r = 'x'
+		case '．', '，': // full width, as some keyboards write
+			r -= '，' - ','
+		}
+		if r >= '０' && r <= '９' {
+			r -= '０' - '0'
 		}
 		if f := vulgar[r]; f != [2]float64{} {
 			if prev >= '0' && prev <= '9' {
@@ -47,7 +52,20 @@ func tidy(text string) string {
 	return strings.Join(strings.Fields(b.String()), " ")
 }
 
-var approxWords = []string{"about ", "approx. ", "approx ", "approximately ", "ca. ", "ca ", "circa ", "~", "≈", "around ", "roughly ", "aprox. ", "aprox ", "unos ", "unas ", "más o menos ", "mas o menos "}
+var approxWords = []string{"about ", "approx. ", "approx ", "approximately ", "ca. ", "ca ", "circa ", "~", "≈", "around ", "roughly ", "aprox. ", "aprox ", "unos ", "unas ", "más o menos ", "mas o menos ", "casi ", "como ", "almost ", "nearly "}
+
+// approxAfter are the same words behind the value.
+var approxAfter = []string{" approx", " approx.", " approximately", " or so", " aprox", " aprox.", " aproximadamente", " más o menos", " mas o menos", " about"}
+
+func cutAfter(s string, suffixes []string) (string, bool) {
+	low := strings.ToLower(s)
+	for _, x := range suffixes {
+		if strings.HasSuffix(low, x) && len(low) == len(s) {
+			return strings.TrimRight(s[:len(s)-len(x)], " ,"), true
+		}
+	}
+	return s, false
+}
 
 func cutAny(s string, prefixes []string) (string, bool) {
 	low := strings.ToLower(s)

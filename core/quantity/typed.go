@@ -77,9 +77,10 @@ func ask(code, read string) Typed    { return Typed{Kind: Question, Code: code, 
 func unread(code, read string) Typed { return Typed{Kind: Unread, Code: code, Read: read} }
 
 var (
-	notRecorded = wordSet("n/a|-|?|idk|na|no sé|no se|not sure|don't know")
-	zeroWords   = wordSet("none|no|nada|nothing|ninguno|ninguna|cero|zero")
-	noNumber    = wordSet("un chorrito|chorrito|a splash|splash|some|to taste|a handful|handful|un puñado|puñado|al gusto|a bit|a little|un poco|algo")
+	notRecorded  = wordSet("n/a|-|?|idk|na|no sé|no se|not sure|don't know")
+	bareFraction = wordSet("half|a half|quarter|a quarter|third|a third|medio|media|la mitad|mitad|un cuarto|cuarto|un tercio|tercio")
+	zeroWords    = wordSet("none|no|nada|nothing|ninguno|ninguna|cero|zero")
+	noNumber     = wordSet("un chorrito|chorrito|a splash|splash|some|to taste|a handful|handful|un puñado|puñado|al gusto|a bit|a little|un poco|algo")
 )
 
 func wordSet(s string) map[string]bool {
@@ -130,6 +131,15 @@ func readTyped(text string, f Field) Typed {
 		}
 		return in
 	}
+	s = between(s)
+	for _, minus := range []string{"minus ", "menos "} {
+		if len(s) > len(minus) && strings.EqualFold(s[:len(minus)], minus) {
+			s = "-" + s[len(minus):]
+		}
+	}
+	if bareFraction[strings.ToLower(s)] && f.Dim != Volume && f.Dim != Pure && f.Dim != Count {
+		return ask("not-a-number", s) // half of what?
+	}
 	if v, ok := clockTime(s, f); ok {
 		v.Approximate = t.Approximate
 		return v
@@ -159,6 +169,9 @@ func readValue(s string, f Field) Typed {
 	}
 	if joint, ok := spacedFraction(body); ok {
 		return ask("range-or-mixed", joint)
+	}
+	if twoReadings(first, body) {
+		return ask("not-a-number", s)
 	}
 	low, high, isRange, rest, bad := readSpread(first)
 	if bad != "" {
@@ -201,6 +214,28 @@ func readValue(s string, f Field) Typed {
 	return t
 }
 
+// twoReadings reports whether two readings stand where one is asked: "2 y 3",
+// "25/26". A fraction of a kitchen has a small denominator.
+func twoReadings(first number, body string) bool {
+	rest := strings.ToLower(strings.TrimLeft(first.rest, " "))
+	for _, joint := range []string{"y ", "and ", "& ", "e "} {
+		if after, ok := strings.CutPrefix(rest, joint); ok && leadingDigits(after) != "" {
+			return true
+		}
+	}
+	written := strings.TrimSpace(strings.TrimSuffix(body, first.rest))
+	_, below, ok := strings.Cut(written, "/")
+	if !ok {
+		return false
+	}
+	digits := leadingDigits(strings.TrimSpace(below))
+	if digits == "" {
+		return false
+	}
+	n, err := readDecimal(digits)
+	return err == nil && n > 16
+}
+
 // readSpread reads what may follow a first number to make it a range ("2-3",
 // "2 to 3") or a value with a half-width ("10 ± 1").
 func readSpread(first number) (low, high float64, isRange bool, rest, bad string) {
@@ -214,7 +249,7 @@ func readSpread(first number) (low, high float64, isRange bool, rest, bad string
 			return first.value - n.value, first.value + n.value, true, n.rest, ""
 		}
 	}
-	for _, j := range []string{"-", "to ", "a ", "or ", "o ", "y "} {
+	for _, j := range []string{"-", "to ", "a ", "or ", "o "} {
 		after, ok := strings.CutPrefix(trimmed, j)
 		if !ok {
 			continue

@@ -173,3 +173,29 @@ func TestSumsAndAbout(t *testing.T) {
 		}
 	}
 }
+
+// Numbers in words are read; two readings in one box, and a half of nobody
+// knows what, are asked.
+func TestNumbersInWords(t *testing.T) {
+	spoon, taza := Field{Dim: Volume, Unit: "tsp", System: Metric}, Field{Dim: Volume, Unit: "mL", System: Metric, Language: "es"}
+	mm, warm := Field{Dim: Length, Unit: "mm", Language: "es"}, Field{Dim: Temperature, Unit: "°C", Language: "es"}
+	grams := Field{Dim: Mass, Unit: "g"}
+	for _, c := range []struct {
+		typed string
+		f     Field
+		kind  Kind
+		value float64 // in the unit that was typed
+	}{
+		{"two and a half tsp", spoon, Value, 2.5}, {"1 and 1/2 tsp", spoon, Value, 1.5}, {"three quarters of a teaspoon", spoon, Value, 0.75}, {"a cup and a half", spoon, Value, 1.5}, {"half a teaspoon", spoon, Value, 0.5},
+		{"1 y media tazas", taza, Value, 1.5}, {"1 y 1/2 tazas", taza, Value, 1.5}, {"tres cuartos de taza", taza, Value, 0.75}, {"dos tercios de taza", taza, Value, 2.0 / 3}, {"media taza", taza, Value, 0.5},
+		{"twenty g", grams, Value, 20}, {"ninety", grams, Value, 90}, {"veinte mm", mm, Value, 20}, {"quince", mm, Value, 15},
+		{"menos 4", warm, Value, -4}, {"minus 4 °C", warm, Value, -4}, {"entre 38 y 39", warm, Value, 38.5}, {"between 38 and 39 °C", warm, Value, 38.5},
+		{"2 y 3", mm, Question, 0}, {"2 and 3 mm", mm, Question, 0}, {"25/26 mm", mm, Question, 0}, {"half", mm, Question, 0}, {"la mitad", mm, Question, 0}, {"3/4 in", Field{Dim: Length, Unit: "mm"}, Value, 0.75}, {"5/16 in", Field{Dim: Length, Unit: "mm"}, Value, 5.0 / 16},
+		{"two and two tsp", spoon, Unread, 0},
+	} {
+		got := ParseTyped(c.typed, c.f)
+		if got.Kind != c.kind || c.kind == Value && math.Abs(got.Value-c.value) > 1e-9 {
+			t.Errorf("%s: %s %v %s (%s), want %s %v", c.typed, got.Kind, got.Value, got.Unit.Symbol, got.Code, c.kind, c.value)
+		}
+	}
+}

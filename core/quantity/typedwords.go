@@ -171,6 +171,60 @@ var numberWords = map[string]string{
 	"couple": "2", "dozen": "12", "medio": "1/2", "media": "1/2", "cuarto": "1/4", "tercio": "1/3", "un": "1", "una": "1", "uno": "1",
 	"dos": "2", "tres": "3", "cuatro": "4", "cinco": "5", "seis": "6", "siete": "7", "ocho": "8", "nueve": "9", "diez": "10",
 	"once": "11", "doce": "12", "docena": "12",
+	"thirteen": "13", "fourteen": "14", "fifteen": "15", "sixteen": "16", "seventeen": "17", "eighteen": "18", "nineteen": "19",
+	"twenty": "20", "thirty": "30", "forty": "40", "fifty": "50", "sixty": "60", "seventy": "70", "eighty": "80", "ninety": "90", "hundred": "100",
+	"trece": "13", "catorce": "14", "quince": "15", "dieciséis": "16", "diecisiete": "17", "dieciocho": "18", "diecinueve": "19",
+	"veinte": "20", "treinta": "30", "cuarenta": "40", "cincuenta": "50", "sesenta": "60", "setenta": "70", "ochenta": "80", "noventa": "90", "cien": "100",
+}
+
+// parts are the words for several parts of one: "three quarters".
+var parts = map[string]string{"halves": "2", "quarters": "4", "thirds": "3", "eighths": "8", "cuartos": "4", "tercios": "3", "octavos": "8"}
+
+// mixed reads "two and a half", "1 y media" and "three quarters" at the head of
+// words: the number and how many words it took.
+func mixed(words []string) (string, int) {
+	low := func(i int) string {
+		if i < len(words) {
+			return strings.ToLower(words[i])
+		}
+		return ""
+	}
+	whole := numberWords[low(0)]
+	if leadingDigits(low(0)) == low(0) {
+		whole = low(0)
+	}
+	if whole == "" || strings.Contains(whole, "/") {
+		return "", 0
+	}
+	if of := parts[low(1)]; of != "" {
+		return whole + "/" + of, 2
+	}
+	if low(1) != "and" && low(1) != "y" {
+		return "", 0
+	}
+	at := 2
+	if low(at) == "a" || low(at) == "an" || low(at) == "un" || low(at) == "una" {
+		at++
+	}
+	part := numberWords[low(at)]
+	if strings.Contains(low(at), "/") {
+		part = low(at)
+	}
+	if !strings.Contains(part, "/") {
+		return "", 0
+	}
+	return whole + " " + part, at + 1
+}
+
+// between reads "between 38 and 39" and "entre 38 y 39" as a range.
+func between(s string) string {
+	low := strings.ToLower(s)
+	for prefix, joint := range map[string]string{"between ": " and ", "entre ": " y "} {
+		if at := strings.Index(low, joint); strings.HasPrefix(low, prefix) && at > len(prefix) && len(low) == len(s) {
+			return s[len(prefix):at] + " - " + s[at+len(joint):]
+		}
+	}
+	return s
 }
 
 // wordsToNumbers turns leading number words into digits: "half a cup", "a cup
@@ -185,6 +239,13 @@ func wordsToNumbers(s string) string {
 			return strings.ToLower(words[i])
 		}
 		return ""
+	}
+	if n, took := mixed(words); took > 0 {
+		rest := words[took:]
+		for len(rest) > 0 && (strings.EqualFold(rest[0], "of") || strings.EqualFold(rest[0], "de") || strings.EqualFold(rest[0], "a")) {
+			rest = rest[1:]
+		}
+		return strings.TrimSpace(n + " " + strings.Join(rest, " "))
 	}
 	if n := len(words); n >= 4 && low(n-3) == "and" && low(n-2) == "a" && low(n-1) == "half" || n >= 3 && low(n-2) == "y" && (low(n-1) == "media" || low(n-1) == "medio") {
 		keep := n - 3

@@ -183,8 +183,9 @@ func TestArchiveOfAClass(t *testing.T) {
 	sc.put(fern, newID(), map[string]any{"kind": "photo", "evidence": "photo-end", "refers": photo, "phone_time": lesson, "offset_ms": 0})
 	sc.put(fern, newID(), reading("towel", "8 min", "82 mm"))
 	sc.put(moss, newID(), reading("towel", "8 min", "=HYPERLINK(1)"))
-	withdrawn := sc.phone("Moss")
-	_ = withdrawn
+	// The same version goes out a second time, on the same day.
+	want[api.Done](sc.teacher, "POST", sc.asPath("/recall"), map[string]string{"reason": "The wrong day."})
+	want[app.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{"experiment": sc.experiment.ID, "opens_at": lesson, "due_at": lesson.Add(48 * time.Hour)})
 	a := sc.teacher.do("GET", sc.path("/archive.zip"), nil)
 	z, err := zip.NewReader(bytes.NewReader(a.body), int64(len(a.body)))
 	if a.status != 200 || err != nil {
@@ -192,6 +193,9 @@ func TestArchiveOfAClass(t *testing.T) {
 	}
 	files := map[string]string{}
 	for _, f := range z.File {
+		if _, twice := files[f.Name]; twice {
+			t.Errorf("%s stands in it twice", f.Name)
+		}
 		r, err := f.Open()
 		if err != nil {
 			t.Fatal(err)
@@ -215,6 +219,9 @@ func TestArchiveOfAClass(t *testing.T) {
 		}
 	}
 	dir := "2027-02-02-paper-strips-version-1/"
+	if files["2027-02-02-paper-strips-version-1-again-2/experiment.json"] == "" {
+		t.Errorf("the second time is missing: %+v", manifest.Files)
+	}
 	for name, says := range map[string]string{"class.json": "Stonechat Moor School", "homes.json": "Fern", dir + "experiment.json": `"schema"`, dir + "readings.csv": "82", dir + "entries.json": `"typed": "82 mm"`} {
 		if !strings.Contains(files[name], says) {
 			t.Errorf("%s lacks %s: %.200s", name, says, files[name])

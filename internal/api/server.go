@@ -256,6 +256,9 @@ func (s *Server) awake(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		ctx, now := r.Context(), s.App.Now()
 		if _, err := s.teacher(ctx); err == nil {
+			if s.sessions.GetString(ctx, "id") == "" { // begun before sessions were listed
+				s.sessions.Put(ctx, "id", uuid.NewString())
+			}
 			seen := s.sessions.GetInt64(ctx, "seen") // Unix seconds; 0 in a session from before they were noted
 			switch since := now.Sub(time.Unix(seen, 0)); {
 			case seen != 0 && since > idle:

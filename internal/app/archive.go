@@ -8,6 +8,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"io"
+	"slices"
 	"time"
 
 	"github.com/google/uuid"
@@ -88,10 +89,10 @@ func (a *App) Archive(ctx context.Context, who TeacherActor, class uuid.UUID) (A
 	}
 	name := plainName(c.Name)
 	return Archive{name + ".zip", func(ctx context.Context, w io.Writer) error {
-		z := &archiveWriter{zip: zip.NewWriter(w)}
+		z := &archiveWriter{zip: zip.NewWriter(w), folders: map[string]int{}}
 		z.json("class.json", viewClass(c, len(homes)).ClassFields)
 		z.json("homes.json", listed)
-		for _, as := range assignments {
+		for _, as := range slices.Backward(assignments) { // oldest first
 			if err := a.archiveAssignment(ctx, z, who, as); err != nil {
 				return err
 			}
@@ -118,7 +119,7 @@ func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who Teach
 		return err
 	}
 	title, _ := b.design.Title.In(b.class.Language)
-	dir := fmt.Sprintf("%s-%s-version-%d/", as.OpensAt.UTC().Format(time.DateOnly), plainName(title), as.Number)
+	dir := z.folder(fmt.Sprintf("%s-%s-version-%d", as.OpensAt.UTC().Format(time.DateOnly), plainName(title), as.Number))
 	z.put(dir+"experiment.json", document)
 	z.make(dir+"readings.csv", func(w io.Writer) error { return WriteCSV(w, rows) })
 	entries := []archivedEntry{}
@@ -162,9 +163,19 @@ func entriesInOrder(b *classBooks) [][]store.Entry {
 
 // archiveWriter writes files into a zip and remembers them for the manifest.
 type archiveWriter struct {
-	zip   *zip.Writer
-	files []archived
-	err   error
+	zip     *zip.Writer
+	files   []archived
+	folders map[string]int
+	err     error
+}
+
+// folder names a folder that no other has: the same version may have gone out
+// twice in a day, and two experiments may have one title.
+func (z *archiveWriter) folder(name string) string {
+	if z.folders[name]++; z.folders[name] > 1 {
+		return fmt.Sprintf("%s-again-%d/", name, z.folders[name])
+	}
+	return name + "/"
 }
 
 // make writes a file by a function, while nothing has gone wrong.

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useId, useState, type KeyboardEvent } from 'react';
+import { useEffect, useId, useState, type KeyboardEvent } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
 import { useEditing } from './fields';
@@ -36,6 +36,9 @@ export function ActionPicker({ at }: { at: number }) {
   const put = (next: string[]) => set(['steps', at, 'actions'], next);
   const name = (id: string) => all.flatMap((g) => g.actions).find((a) => a.id === id)?.name ?? id.replaceAll('-', ' ');
   const found = find(all, typed, done);
+  useEffect(() => {
+    if (open) document.getElementById(`${list}-${active}`)?.scrollIntoView({ block: 'nearest' });
+  }, [list, open, active]);
   const add = (a: Found) => {
     put([...done, a.id]);
     setTyped('');

@@ -272,7 +272,7 @@ export function Swaps({ swaps }: { swaps: Schemas['SwapRow'][] }) {
           <tr key={s.id}>
             <th scope="row" style={{ fontWeight: 400 }}>{s.from}</th>
             <td>{s.to}</td>
-            <td>{s.results.join(', ')}</td>
+            <td>{s.results.join(' · ')}</td>
             <td><Comparability c={s.class} /></td>
             <td>{s.worked}</td>
             <td>

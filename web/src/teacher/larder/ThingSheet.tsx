@@ -124,7 +124,7 @@ function SwapList({ title, rows, side, onRemove }: { title: string; rows: Schema
       <h3>{title}</h3>
       {rows.map((r) => (
         <div key={r.id} className="swap">
-          <strong>{r[side]}</strong> <Comparability c={r.class} /> <span className="second small">for {r.results.join(', ')}</span>
+          <strong>{r[side]}</strong> <Comparability c={r.class} /> <span className="second small">for {r.results.join(' · ')}</span>
           {r.own && (
             <span className="second small">
               {' '}

@@ -20,7 +20,7 @@ export function Week({ assignments }: { assignments: Schemas['AssignmentView'][]
   const rows = [
     ...assignments.filter((a) => a.state !== 'recalled' && soon(a.opens_at)).map((a) => ({ at: a.opens_at, key: a.id + 'o', clock: true, words: `${a.title} opens, ${a.class_name}.`, to: `/experiments/${a.experiment}/run?assignment=${a.id}&class=${a.class}` })),
     ...assignments.filter((a) => a.state !== 'recalled' && soon(a.due_at)).map((a) => ({ at: a.due_at, key: a.id + 'd', clock: true, words: `${a.title} is due, ${a.class_name}: ${a.homes - a.sent} of ${a.homes} homes to come.`, to: `/experiments/${a.experiment}/run?assignment=${a.id}&class=${a.class}` })),
-    ...(leaving.data?.items ?? []).map((l) => ({ at: `${l.day}T00:00`, key: l.class + l.what + l.title, clock: false, words: leaves(l), to: `/classes/${l.class}` })),
+    ...(leaving.data?.items ?? []).map((l) => ({ at: `${l.day}T00:00`, key: l.class + l.what + l.title, clock: false, words: leaves(l), to: l.what === 'class' ? '/classes' : `/classes/${l.class}` })),
   ].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
   return (
     <section aria-label="This week">

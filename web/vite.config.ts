@@ -19,7 +19,7 @@ function familyShell(): Plugin {
         if (!file || files.has('/' + name) || file.type !== 'chunk') return;
         files.add('/' + name);
         for (const css of file.viteMetadata?.importedCss ?? []) files.add('/' + css);
-        for (const asset of file.viteMetadata?.importedAssets ?? []) files.add('/' + asset);
+        for (const asset of file.viteMetadata?.importedAssets ?? []) if (!asset.endsWith('.wasm')) files.add('/' + asset);
         [...file.imports, ...file.dynamicImports].forEach(visit);
       };
       for (const [name, file] of Object.entries(bundle)) {
@@ -44,7 +44,7 @@ function packed(): Plugin {
     name: 'packed',
     enforce: 'post',
     writeBundle({ dir }, bundle) {
-      for (const name of Object.keys(bundle).filter((n) => /\.(js|css|svg)$/.test(n))) {
+      for (const name of Object.keys(bundle).filter((n) => /\.(js|css|svg|wasm)$/.test(n))) {
         const path = resolve(dir!, name);
         const raw = readFileSync(path);
         if (raw.length > 1000) writeFileSync(`${path}.br`, brotliCompressSync(raw, { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }));

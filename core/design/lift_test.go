@@ -86,6 +86,7 @@ func TestThings(t *testing.T) {
 		"unknown-need":    func(d *design.Document) { d.Steps[0].In = "bucket" },
 		"heat":            func(d *design.Document) { d.Steps[0].Heat = "very" },
 		"caution-step":    func(d *design.Document) { d.Cautions = []design.Caution{{ID: "own", Step: "nowhere"}} },
+		"bare-number":     func(d *design.Document) { d.Steps[0].Heat = "50" },
 		"bare-time":       func(d *design.Document) { d.Steps[0].Duration = "6" },
 		"duration":        func(d *design.Document) { d.Steps[0].Duration = "a while" },
 		"unknown-quality": func(d *design.Document) { d.Needs[0].Qualities = []design.Quality{{Is: "pretty"}} },
@@ -113,6 +114,36 @@ func TestThings(t *testing.T) {
 		}
 		if !found {
 			t.Errorf("%s is not found: %+v", code, design.Validate(&d))
+		}
+	}
+}
+
+// A number without its unit is asked, and the likely unit offered: the one of
+// the reading, of what is warm, of a liquid or a powder. What is counted has
+// none.
+func TestBareNumbers(t *testing.T) {
+	for _, c := range []struct {
+		offer string
+		set   func(*design.Document)
+	}{
+		{"50 °C", func(d *design.Document) { d.Steps[0].Heat = "50" }},
+		{"4.5 V", func(d *design.Document) { d.Steps[0].Voltage = "4.5" }},
+		{"1 g", func(d *design.Document) { d.Readings[0].Instruments[0].Resolution = "1" }},
+		{"500 g", func(d *design.Document) { d.Readings[0].High = "500" }},
+		{"200 mL", func(d *design.Document) { d.Needs[0].Material, d.Needs[0].Amount = "water-tap", "200" }},
+		{"30 g", func(d *design.Document) { d.Needs[0].Material, d.Needs[0].Amount = "table-salt", "30" }},
+		{"", func(d *design.Document) { d.Needs[0].Material, d.Needs[0].Amount = "mug", "2" }},
+	} {
+		d := example(t, "thirsty-beans")
+		c.set(&d)
+		offer := ""
+		for _, f := range design.Validate(&d) {
+			if f.Code == "bare-number" {
+				offer = f.Offer
+			}
+		}
+		if offer != c.offer {
+			t.Errorf("%q is offered, want %q", offer, c.offer)
 		}
 	}
 }

@@ -101,14 +101,37 @@ func (v *validator) duration(typed, path string) {
 	if _, ok := Seconds(typed); ok {
 		return
 	}
-	args := text.Args{"typed": typed}
-	if p, err := quantity.Parse(typed); err != nil || p.Unit.Label() != "" || p.Value < 0 {
-		v.say(Error, "duration", path, args)
-		return
+	if !v.bare(Error, "bare-time", typed, "min", path) {
+		v.say(Error, "duration", path, text.Args{"typed": typed})
 	}
-	args["offer"] = typed + " min"
-	v.say(Error, "bare-time", path, args)
-	v.out[len(v.out)-1].Offer = typed + " min"
+}
+
+// bare asks about a number that lacks its unit and offers the likely one. It
+// reports false for what is no bare number.
+func (v *validator) bare(s Severity, code, typed, unit, path string) bool {
+	p, ok := quantity.ParseOK(typed)
+	if !ok || p.Unit != quantity.One || p.Value < 0 && unit != "°C" {
+		return false
+	}
+	offer := strings.TrimSpace(typed) + " " + unit
+	v.say(s, code, path, text.Args{"typed": typed, "offer": offer})
+	v.out[len(v.out)-1].Offer = offer
+	return true
+}
+
+// usualUnit is the unit in which an amount of a material is likely meant; ""
+// for what is counted.
+func usualUnit(m *larder.Material) string {
+	_, pieces := m.Figure("bulk")
+	switch {
+	case m.Piece != nil && !pieces:
+		return ""
+	case m.Liquid():
+		return "mL"
+	case pieces:
+		return "g"
+	}
+	return ""
 }
 
 func empty(l text.Localized) bool {
@@ -207,6 +230,8 @@ func (v *validator) needs() {
 		if n.Amount != "" {
 			if _, err := quantity.Parse(n.Amount); err != nil {
 				v.say(Warning, "amount", path+"/amount", text.Args{"typed": n.Amount})
+			} else if m, ok := v.larder.Material(n.Material); ok && usualUnit(m) != "" {
+				v.bare(Error, "bare-number", n.Amount, usualUnit(m), path+"/amount")
 			}
 		}
 		v.thing(&v.d.Needs[i], path)
@@ -235,7 +260,7 @@ func (v *validator) readings() {
 			continue
 		}
 		for _, limit := range [][2]string{{"low", r.Low}, {"high", r.High}, {"repeatability", r.Repeatability}} {
-			if limit[1] != "" && !hasDim(limit[1], unit.Dim) {
+			if limit[1] != "" && !hasDim(limit[1], unit.Dim) && !v.bare(Error, "bare-number", limit[1], r.Unit, path+"/"+limit[0]) {
 				v.say(Error, "limit", path+"/"+limit[0], text.Args{"typed": limit[1], "unit": r.Unit})
 			}
 		}
@@ -243,8 +268,9 @@ func (v *validator) readings() {
 			v.say(Warning, "no-instrument", path+"/instruments", text.Args{"name": r.Name})
 		}
 		for k, in := range r.Instruments {
-			if !hasDim(in.Resolution, unit.Dim) {
-				v.say(Error, "limit", fmt.Sprintf("%s/instruments/%d/resolution", path, k), text.Args{"typed": in.Resolution, "unit": r.Unit})
+			at := fmt.Sprintf("%s/instruments/%d/resolution", path, k)
+			if !hasDim(in.Resolution, unit.Dim) && !v.bare(Error, "bare-number", in.Resolution, r.Unit, at) {
+				v.say(Error, "limit", at, text.Args{"typed": in.Resolution, "unit": r.Unit})
 			}
 		}
 		for k, t := range r.Times {

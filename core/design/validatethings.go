@@ -88,10 +88,10 @@ func (v *validator) things() {
 		if s.In != "" && !v.known("need", s.In) {
 			v.say(Error, "unknown-need", path+"/in", text.Args{"typed": s.In, "step": s.Title})
 		}
-		if s.Heat != "" && !hasDim(s.Heat, quantity.Temperature) {
+		if s.Heat != "" && !hasDim(s.Heat, quantity.Temperature) && !v.bare(Error, "bare-number", s.Heat, "°C", path+"/heat") {
 			v.say(Error, "heat", path+"/heat", text.Args{"typed": s.Heat})
 		}
-		if s.Voltage != "" && !hasDim(s.Voltage, quantity.Voltage) {
+		if s.Voltage != "" && !hasDim(s.Voltage, quantity.Voltage) && !v.bare(Error, "bare-number", s.Voltage, "V", path+"/voltage") {
 			v.say(Error, "voltage", path+"/voltage", text.Args{"typed": s.Voltage})
 		}
 	}

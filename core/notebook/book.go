@@ -12,13 +12,14 @@ import (
 // State is what a slot holds.
 type State string
 
-// A slot has a value, a typed text nobody could read yet, a reason for having
+// A slot has a value, only a bound ("<5"), a typed text nobody could read yet, a reason for having
 // none, only spoiled tries, one that the teacher set aside, or nothing so far;
 // or a value from a guarded step,
 // which is kept and does not count: an adult has to be there and none had said
 // so, the home was not asked about itself, or what it said closes the step.
 const (
 	HasValue     State = "value"
+	HasBound     State = "bound"
 	NeedsLook    State = "needs-reading"
 	HasReason    State = "not-read"
 	OnlySpoiled  State = "spoiled"
@@ -223,6 +224,9 @@ func (c *Cell) settle() {
 		c.Entry, c.Understood, c.State, c.Reason = &line.Entry, line.Understood, NeedsLook, ""
 		if line.Understood.Readable {
 			c.State = HasValue
+		}
+		if line.Understood.Kind == quantity.Bound && line.Understood.Message.ID == "" {
+			c.State = HasBound
 		}
 		if line.Understood.Kind == quantity.Missing {
 			c.State, c.Reason = HasReason, "not recorded"

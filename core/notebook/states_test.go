@@ -50,13 +50,14 @@ func TestTypedInTheHomesOwnWay(t *testing.T) {
 		{"1.500 mm", spanish, quantity.Question, 0, "¿«1.500 mm» lleva decimales", 0},
 		{"84-80 mm", english, quantity.Question, 0, "not the smaller one", 0},
 		{"8 g", english, quantity.Question, 0, "another kind of unit", 0},
-		{"hasta arriba", spanish, quantity.Unread, 0, "no es un número", 0},
+		{"hasta arriba", spanish, quantity.Question, 0, "todavía no es un número", 0},
+		{"mojado", spanish, quantity.Unread, 0, "no es un número", 0},
 		{"", english, quantity.Missing, 0, "", 0},
 		{"no sé", spanish, quantity.Missing, 0, "", 0},
-		{"<5 mm", english, quantity.Bound, 0, "", 0},
+		{"<5 mm", english, quantity.Bound, 5, "", 0},
 		{"0", english, quantity.Value, 0, "", 0},
 		{"16 cm", english, quantity.Value, 160, "", 1},
-		{"-2", english, quantity.Value, -2, "", 1},
+		{"-2", english, quantity.Question, 0, "below zero", 0},
 	} {
 		got := notebook.Understand(r, "", c.typed, c.w)
 		if got.Kind != c.kind || math.Abs(got.InUnit.Value-c.mm) > 1e-9 || len(got.Checks) != c.checks || got.Readable != (c.kind == quantity.Value) {
@@ -71,6 +72,10 @@ func TestTypedInTheHomesOwnWay(t *testing.T) {
 		}
 	}
 	// A range brings its own uncertainty: half-width/√3 beside the ruler's.
+	// An about brings 5 to 10 % of the value: 80 is ±5.
+	if u, want := notebook.Understand(r, "", "about 80 mm", english).InUnit.U, math.Sqrt(1.0/48+0.64+25.0/3); math.Abs(u-want) > 1e-9 {
+		t.Errorf("u of an about is %v, want %v", u, want)
+	}
 	u := notebook.Understand(r, "", "80-84 mm", english).InUnit.U
 	if want := math.Sqrt(1.0/48 + 0.64 + 4.0/3); math.Abs(u-want) > 1e-9 {
 		t.Errorf("u of a range is %v, want %v", u, want)

@@ -62,6 +62,12 @@ func Parse(text string) (Parsed, error) {
 	return p, nil
 }
 
+// ParseOK is Parse for texts that may be empty or broken.
+func ParseOK(text string) (Parsed, bool) {
+	p, err := Parse(text)
+	return p, err == nil
+}
+
 func parse(text string) (Parsed, *ParseError) {
 	s := strings.TrimSpace(plainSpaces(text))
 	if s == "" {

@@ -48,6 +48,9 @@ func clamp(n, low, high int) int { return max(low, min(high, n)) }
 // Number writes a value with a fixed number of decimals in a language: a true
 // minus sign, and a decimal comma in Spanish.
 func Number(value float64, decimals int, language string) string {
+	if p := math.Pow10(decimals); math.Abs(value)*p < 1e15 {
+		value = math.Round(value*p*(1+1e-14)) / p // 82.55 is 82.6, though its bits lie a little below
+	}
 	s := strconv.FormatFloat(value, 'f', decimals, 64)
 	if strings.Trim(s, "-0.") == "" {
 		s = strings.TrimPrefix(s, "-")

@@ -28,7 +28,7 @@ func TestNumber(t *testing.T) {
 		decimals int
 		lang     string
 		want     string
-	}{{-1.25, 1, "en", "−1.2"}, {1.25, 2, "es", "1,25"}, {-0.04, 1, "en", "0.0"}, {1e6, 0, "es", "1000000"}, {-3, 0, "en", "−3"}} {
+	}{{-1.25, 1, "en", "−1.3"}, {1.25, 2, "es", "1,25"}, {-0.04, 1, "en", "0.0"}, {1e6, 0, "es", "1000000"}, {-3, 0, "en", "−3"}} {
 		if got := Number(c.value, c.decimals, c.lang); got != c.want {
 			t.Errorf("Number(%v, %d, %s) = %q, want %q", c.value, c.decimals, c.lang, got, c.want)
 		}

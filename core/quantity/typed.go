@@ -1,7 +1,9 @@
 package quantity
 
 import (
+	"fmt"
 	"math"
+	"strconv"
 	"strings"
 )
 
@@ -24,9 +26,22 @@ const (
 type Field struct {
 	Dim      Dim
 	Unit     string // shown beside the field and taken when none is typed
-	Language string // "en" or "es": decides the decimal sign
+	Language string // "en" or "es": decides the decimal sign and whose words come first
 	System   System
-	Room     bool // a temperature where °C and °F could be confused
+	Room     bool // the temperature of a room: what is above 60 is in °F where those are used
+}
+
+// FieldFor is the field of a unit; it fails for what is no unit.
+func FieldFor(unit, language string, system System) (Field, bool) {
+	u, ok := LookupUnit(unit)
+	return Field{Dim: u.Dim, Unit: unit, Language: language, System: system}, ok
+}
+
+func (f Field) unit() Unit {
+	if u, ok := LookupUnit(f.Unit); ok {
+		return u
+	}
+	return Canonical(f.Dim)
 }
 
 // Kind is what a typed text turned out to be.
@@ -47,14 +62,17 @@ type Typed struct {
 	Text string
 	Kind Kind
 	Parsed
-	Portions    int     // "2 x 50 mL": 2; otherwise 0
-	Low, High   float64 // of a range or of a modifier's spread, in Unit; equal to Value otherwise
-	Approximate bool    // "about"
-	UnitAssumed bool    // the field's unit was taken
-	Confirm     bool    // a value worth showing back before it counts
-	Below       bool    // for a bound: the value lies below
-	Code        string  // for a question or an unread text: why, worded by package text
-	Read        string  // the part the code speaks of
+	Portions    int      // "2 x 50 mL": 2; otherwise 0
+	Low, High   float64  // of a range, of "about" or of a modifier's spread, in Unit; equal to Value otherwise
+	Approximate bool     // "about"
+	UnitAssumed bool     // the field's unit was taken
+	Confirm     bool     // what is shown back differs in more than the spelling of the unit: it waits for a tap
+	Below       bool     // for a bound: the value lies below
+	Decimals    int      // behind the decimal sign as typed; -1 where the value was not typed as one numeral
+	Note        string   // words behind the value that were left out: "of salt"
+	Code        string   // for a question or an unread text: why, worded by package text
+	Read        string   // the part the code speaks of
+	Offers      []string // for a question: texts that would answer it
 }
 
 // ParseTyped reads what a person typed into a field, by larder D2 to D4 on
@@ -63,371 +81,144 @@ type Typed struct {
 // typed text kept. It never panics.
 func ParseTyped(text string, f Field) Typed {
 	t := readTyped(text, f)
-	if !t.Sound() || math.IsInf(t.Low, 0) || math.IsInf(t.High, 0) {
+	if !t.Sound() || !(math.Abs(t.Low) <= enormous && math.Abs(t.High) <= enormous) {
 		t = unread("too-large", text)
 	}
 	t.Text = text
-	if t.Kind == Value && !t.IsRange && t.High == 0 && t.Low == 0 {
-		t.Low, t.High = t.Value, t.Value
-	}
 	return t
-}
-
-func ask(code, read string) Typed    { return Typed{Kind: Question, Code: code, Read: read} }
-func unread(code, read string) Typed { return Typed{Kind: Unread, Code: code, Read: read} }
-
-var (
-	notRecorded  = wordSet("n/a|-|?|idk|na|no sé|no se|not sure|don't know")
-	bareFraction = wordSet("half|a half|quarter|a quarter|third|a third|medio|media|la mitad|mitad|un cuarto|cuarto|un tercio|tercio")
-	zeroWords    = wordSet("none|no|nada|nothing|ninguno|ninguna|cero|zero")
-	noNumber     = wordSet("un chorrito|chorrito|a splash|splash|some|to taste|a handful|handful|un puñado|puñado|al gusto|a bit|a little|un poco|algo")
-)
-
-func wordSet(s string) map[string]bool {
-	m := map[string]bool{}
-	for _, w := range strings.Split(s, "|") {
-		m[w] = true
-	}
-	return m
 }
 
 func readTyped(text string, f Field) Typed {
 	if len(text) > 400 {
 		return unread("too-long", "")
 	}
-	s := tidy(text)
-	low := strings.ToLower(s)
+	t, r := lex(text), reader{f, lexiconOf(f.Language)}
+	whole := strings.ToLower(strings.TrimSpace(text))
+	said := func(p *phrases[bool]) bool {
+		_, n := p.at(t)
+		_, compact := p.meaning[whole]
+		return compact || n > 0 && n == len(t)
+	}
 	switch {
-	case s == "" || notRecorded[low]:
+	case len(t) == 0 || said(&r.l.missing):
 		return Typed{Kind: Missing}
-	case zeroWords[low]:
-		return Typed{Kind: Value, Parsed: Parsed{Quantity: Quantity{Unit: fieldUnit(f)}}}
-	case noNumber[low]:
-		return ask("not-a-number", s)
+	case said(&r.l.none):
+		return ask("none", text, "0 "+f.Unit)
+	case said(&r.l.vague) || r.vagueOf(t):
+		return ask("not-a-number", text)
 	}
-	var t Typed
-	s, t.Approximate = cutAny(s, approxWords)
-	if !t.Approximate {
-		s, t.Approximate = cutAfter(s, approxAfter)
-	}
-	if rest, below, ok := cutBound(s); ok {
-		in := readTyped(rest, f)
-		if in.Kind == Value {
-			in.Kind, in.Below = Bound, below
-		}
-		return in
-	}
-	if first, second, ok := strings.Cut(s, "/"); ok {
-		if echo, ok := labelEcho(first, second, f); ok {
-			return echo
+	if f.Dim == Frequency {
+		if v, ok := r.note(text); ok {
+			return v
 		}
 	}
-	if n, rest, ok := cutPortions(s); ok {
-		in := readTyped(rest, f)
-		if in.Kind == Value && in.Portions == 0 {
-			in.Portions = n
-			k := float64(n)
-			in.Value, in.U, in.Low, in.High = in.Value*k, in.U*k, in.Low*k, in.High*k
-		}
-		return in
+	out := r.qualified(t)
+	if out.Kind == Value && out.UnitAssumed && f.Dim == Temperature && f.unit().Symbol == "°C" && f.System == US {
+		return r.whichDegrees(out)
 	}
-	s = between(s)
-	for _, minus := range []string{"minus ", "menos "} {
-		if len(s) > len(minus) && strings.EqualFold(s[:len(minus)], minus) {
-			s = "-" + s[len(minus):]
-		}
-	}
-	if bareFraction[strings.ToLower(s)] && f.Dim != Volume && f.Dim != Pure && f.Dim != Count {
-		return ask("not-a-number", s) // half of what?
-	}
-	if v, ok := clockTime(s, f); ok {
-		v.Approximate = t.Approximate
-		return v
-	}
-	out := readValue(wordsToNumbers(s), f)
-	out.Approximate = out.Approximate || t.Approximate
 	return out
 }
 
-// readValue reads number, range or number ± number, then unit.
-func readValue(s string, f Field) Typed {
-	sign, body := readSign(s)
-	if sign < 0 && f.Dim != Temperature && f.Dim != Length && f.Dim != Pure {
-		return ask("negative", s)
+// vagueOf reads "a handful of salt".
+func (r reader) vagueOf(t []token) bool {
+	_, n := r.l.vague.at(t)
+	if _, bound := r.l.bound.at(t); n == 0 || bound > n {
+		return false
 	}
-	body, factor, mod := cutModifier(body)
-	body, confirm := resolveComma(body, f)
-	if confirm == commaAsk {
-		return ask("ambiguous-comma", s)
-	}
-	first, err := readNumber(body)
-	if err != nil && mod && strings.TrimSpace(body) != "" && err.Code == "no-number" {
-		first, err = number{value: 1, rest: " " + body}, nil
-	}
-	if err != nil {
-		return unread(err.Code, err.Read)
-	}
-	if joint, ok := spacedFraction(body); ok {
-		return ask("range-or-mixed", joint)
-	}
-	if twoReadings(first, body) {
-		return ask("not-a-number", s)
-	}
-	low, high, isRange, rest, bad := readSpread(first)
-	if bad != "" {
-		return ask(bad, s)
-	}
-	if !isRange {
-		if p, ok := typedCompound(first, f); ok {
-			if sign < 0 {
-				p.Value = -p.Value
-			}
-			p.Confirm = confirm == commaConfirm
-			return p
-		}
-	}
-	unit, t := typedUnit(rest, first, f)
-	if t.Kind != Value {
+	_, of := r.l.of.at(t[n:])
+	_, _, problem := r.number(t[min(len(t), n+of):])
+	return of > 0 && problem != nil
+}
+
+// whichDegrees asks where a bare number stands in a °C field of a writer who
+// thinks in °F. What is above 60 in a room can only be °F.
+func (r reader) whichDegrees(t Typed) Typed {
+	if r.f.Room && t.Value > 60 {
+		t.Unit, t.Confirm = MustUnit("°F"), true
 		return t
 	}
-	if isRange {
-		t.Parsed = rangeOf(low, high, unit)
-		t.Low, t.High = low, high
-	} else {
-		t.Parsed = Parsed{Quantity: Quantity{Value: first.value, Unit: unit}}
-	}
-	if mod {
-		if unit.Dim != Volume {
-			return ask("modifier", s)
-		}
-		t.Low, t.High = t.Value*factor[1], t.Value*factor[2]
-		t.Value *= factor[0]
-		t.U = (t.High - t.Low) / 2 / sqrt3
-		t.Approximate = factor[1] != factor[2]
-	}
-	if sign < 0 {
-		t.Value, t.Low, t.High = -t.Value, -t.High, -t.Low
-	}
-	if first.power || confirm == commaConfirm {
-		t.Confirm = true
-	}
-	return t
+	v := Number(t.Value, max(0, t.Decimals), r.f.Language)
+	return ask("celsius-or-fahrenheit", v, v+" °C", v+" °F")
 }
 
-// twoReadings reports whether two readings stand where one is asked: "2 y 3",
-// "25/26". A fraction of a kitchen has a small denominator.
-func twoReadings(first number, body string) bool {
-	rest := strings.ToLower(strings.TrimLeft(first.rest, " "))
-	for _, joint := range []string{"y ", "and ", "& ", "e "} {
-		if after, ok := strings.CutPrefix(rest, joint); ok && leadingDigits(after) != "" {
-			return true
-		}
+// note reads the name of a note in a field for frequencies. With its octave,
+// counted as in C4 for the middle C, it is a value within a quarter tone; a
+// name alone is asked, and so are do, re, mi, whose octaves are counted in two
+// ways.
+func (r reader) note(text string) (Typed, bool) {
+	s := strings.ReplaceAll(strings.ToLower(strings.TrimSpace(text)), " ", "")
+	name := strings.TrimRight(s, "0123456789")
+	octave := s[len(name):]
+	bare := strings.TrimRight(strings.NewReplacer("♯", "#", "♭", "b", "sharp", "#", "flat", "b", "sostenido", "#", "bemol", "b").Replace(name), "#")
+	sharp := strings.HasSuffix(strings.NewReplacer("♯", "#", "sharp", "#", "sostenido", "#").Replace(name), "#")
+	accidental := 0
+	if sharp {
+		accidental = 1
 	}
-	written := strings.TrimSpace(strings.TrimSuffix(body, first.rest))
-	_, below, ok := strings.Cut(written, "/")
-	if !ok {
-		return false
+	if len(bare) == 2 && bare[1] == 'b' {
+		bare, accidental = bare[:1], -1
 	}
-	digits := leadingDigits(strings.TrimSpace(below))
-	if digits == "" {
-		return false
+	_, sung := r.l.notes.meaning[bare]
+	if !sung && (len(bare) != 1 || bare[0] < 'a' || bare[0] > 'g') {
+		return Typed{}, false
 	}
-	n, err := readDecimal(digits)
-	return err == nil && n > 16
+	n, err := strconv.Atoi(octave)
+	if sung || err != nil || n > 9 {
+		return ask("note", text), true
+	}
+	v := notePitch(bare[0], accidental, n)
+	quarter := math.Pow(2, 1.0/24)
+	q := Quantity{Value: v, Unit: MustUnit("Hz"), U: v * (quarter - 1/quarter) / 2 / sqrt3}
+	return Typed{Kind: Value, Parsed: Parsed{Quantity: q}, Low: v / quarter, High: v * quarter, Approximate: true, Confirm: true, Decimals: -1}, true
 }
 
-// readSpread reads what may follow a first number to make it a range ("2-3",
-// "2 to 3") or a value with a half-width ("10 ± 1").
-func readSpread(first number) (low, high float64, isRange bool, rest, bad string) {
-	trimmed := strings.TrimLeft(first.rest, " ")
-	for _, pm := range []string{"±", "+/-", "+-"} {
-		if after, ok := strings.CutPrefix(trimmed, pm); ok {
-			n, err := readNumber(strings.TrimLeft(after, " "))
-			if err != nil {
-				return 0, 0, false, "", "bad-spread"
-			}
-			return first.value - n.value, first.value + n.value, true, n.rest, ""
-		}
-	}
-	for _, j := range []string{"-", "to ", "a ", "or ", "o "} {
-		after, ok := strings.CutPrefix(trimmed, j)
-		if !ok {
-			continue
-		}
-		n, err := readNumber(strings.TrimLeft(after, " "))
-		if err != nil {
-			continue
-		}
-		if n.value <= first.value {
-			return 0, 0, false, "", "bad-range"
-		}
-		return first.value, n.value, true, n.rest, ""
-	}
-	return 0, 0, false, first.rest, ""
+func ask(code, read string, offers ...string) Typed {
+	return Typed{Kind: Question, Code: code, Read: strings.TrimSpace(read), Offers: offers}
 }
 
-// typedCompound reads "5'3"", "5ft 3", "1 lb 4 oz": a whole number of the
-// larger unit and a number of the smaller, whose unit may be left out.
-func typedCompound(first number, f Field) (Typed, bool) {
-	rest := strings.TrimLeft(first.rest, " ")
-	cut := strings.IndexAny(rest, "0123456789.")
-	if cut <= 0 || !first.whole {
-		return Typed{}, false
+func unread(code, read string) Typed { return Typed{Kind: Unread, Code: code, Read: read} }
+
+// The size of a drop where a volume is asked (larder D4, row 6), in mL.
+const dropLeast, dropUsual, dropMost = 0.03, 0.05, 0.06
+
+// Converted is a value or bound in another unit, its ends too. Drops become a
+// volume with the spread of a drop. It fails when the dimensions differ.
+func (t Typed) Converted(unit Unit) (Typed, error) {
+	if t.Kind != Value && t.Kind != Bound {
+		return t, fmt.Errorf("there is no value in %q", t.Text)
 	}
-	unit, ok := unitInField(strings.TrimSpace(rest[:cut]), f)
-	if !ok {
-		return Typed{}, false
+	if t.Unit.Dim == Count && unit.Dim == Volume {
+		t.Low, t.Value, t.High = t.Low*dropLeast, t.Value*dropUsual, t.High*dropMost
+		t.U, t.Unit, t.Approximate, t.Decimals = (t.High-t.Low)/2/sqrt3, MustUnit("mL"), true, -1
 	}
-	for _, c := range append(compounds, struct {
-		first, second string
-		limit         float64
-	}{"m", "cm", 100}) {
-		if unit.Symbol != c.first {
-			continue
-		}
-		second, err := readNumber(rest[cut:])
-		if err != nil {
-			return Typed{}, false
-		}
-		name := strings.TrimSpace(second.rest)
-		small, assumed := MustUnit(c.second), name == ""
-		if !assumed {
-			if small, ok = unitInField(name, f); !ok || small.Symbol != c.second {
-				return Typed{}, false
-			}
-		}
-		if second.value >= c.limit {
-			return ask("bad-compound", rest), true
-		}
-		big := first.value + second.value/c.limit
-		q := Quantity{Value: big, Unit: unit}
-		if unit.Symbol == "ft" || unit.Symbol == "h" || unit.Symbol == "min" {
-			q, _ = q.In(small)
-			q.Value = first.value*c.limit + second.value
-		}
-		return Typed{Kind: Value, Parsed: Parsed{Quantity: q}, UnitAssumed: assumed}, true
+	if t.Unit == unit {
+		return t, nil
 	}
-	return sumOfUnits(first, unit, rest[cut:], f)
+	q, err := t.In(unit)
+	if err != nil {
+		return t, err
+	}
+	low, _ := Quantity{Value: t.Low, Unit: t.Unit}.In(unit)
+	high, _ := Quantity{Value: t.High, Unit: t.Unit}.In(unit)
+	if t.Decimals >= 0 { // as fine as its last digit, and no finer
+		step := math.Pow10(-t.Decimals) * t.Unit.Factor / unit.Factor
+		t.Decimals = clamp(int(math.Ceil(-math.Log10(step)-1e-9)), 0, 12)
+	}
+	t.Quantity, t.Low, t.High = q, low.Value, high.Value
+	return t, nil
 }
 
-// sumOfUnits reads "3 cm 4 mm" or "1 cup 2 tbsp": a whole number of a unit and,
-// of a smaller one of the same dimension that is written out, less than makes one
-// of it. The sum is in the smaller unit.
-func sumOfUnits(first number, unit Unit, rest string, f Field) (Typed, bool) {
-	second, err := readNumber(rest)
-	if err != nil || strings.TrimSpace(second.rest) == "" {
-		return Typed{}, false
+// about is how far a value that was called about may be off: half of the place
+// of its last digit that is not zero, at least a twentieth of it and at most a
+// tenth. "About 50" is 45 to 55, "about 25" 23.75 to 26.25.
+func about(value float64) float64 {
+	v := math.Abs(value)
+	if v == 0 {
+		return 0
 	}
-	small, ok := unitInField(strings.TrimSpace(second.rest), f)
-	if !ok || small.Dim != unit.Dim || small.Dim == Temperature || small.Dim == Pure || small.Factor >= unit.Factor || unit.Dim != f.Dim {
-		return Typed{}, false
+	place := math.Pow10(int(math.Floor(math.Log10(v))))
+	for i := 0; i < 12 && math.Abs(math.Round(v/place)*place-v) > 1e-9*v; i++ {
+		place /= 10
 	}
-	if second.value*small.Factor >= unit.Factor {
-		return ask("bad-compound", rest), true
-	}
-	return Typed{Kind: Value, Parsed: Parsed{Quantity: Quantity{Value: first.value*unit.Factor/small.Factor + second.value, Unit: small}}}, true
-}
-
-// typedUnit decides the unit of a value: the one typed, as this field and
-// this system understand it, or the one shown beside the field.
-func typedUnit(rest string, first number, f Field) (Unit, Typed) {
-	name := strings.TrimSpace(rest)
-	name = strings.TrimSpace(strings.TrimPrefix(strings.TrimPrefix(name, "of "), "de "))
-	t := Typed{Kind: Value}
-	if name == "" {
-		t.UnitAssumed = true
-		unit := fieldUnit(f)
-		if f.Room && f.System == US {
-			switch {
-			case first.value > 60:
-				t.Confirm = true
-				return MustUnit("°F"), t
-			default:
-				return Unit{}, ask("celsius-or-fahrenheit", "")
-			}
-		}
-		return unit, t
-	}
-	if f.Dim == Pure && name == "vol" { // peroxide: 3 % is about 10 volumes
-		t.Confirm = true
-		return Unit{Symbol: "vol", Factor: 0.01 / 3.3}, t
-	}
-	unit, ok := unitInField(name, f)
-	if !ok {
-		return Unit{}, unread("unknown-unit", name)
-	}
-	if (name == "T" || name == "t") && f.Dim == Volume {
-		t.Confirm = name == "T"
-	}
-	switch {
-	case unit.Dim == f.Dim:
-	case f.Dim == Volume && unit.Dim == Count:
-	case f.Dim == Volume && unit.Symbol == "oz":
-		return Unit{}, ask("ounce", name)
-	case f.Dim == Count && unit.Dim == Pure:
-	default:
-		return Unit{}, ask("wrong-dimension", unit.Symbol)
-	}
-	return unit, t
-}
-
-func fieldUnit(f Field) Unit {
-	if u, ok := LookupUnit(f.Unit); ok {
-		return u
-	}
-	return Canonical(f.Dim)
-}
-
-// clockTime reads 1:20, 1m20, a stopwatch's 0:11.4 and 1:20:30 in a field for
-// durations.
-func clockTime(s string, f Field) (Typed, bool) {
-	if f.Dim != Time {
-		return Typed{}, false
-	}
-	parts := strings.Split(s, ":")
-	if len(parts) == 1 {
-		if a, b, ok := strings.Cut(s, "m"); ok {
-			parts = []string{a, strings.TrimPrefix(b, "in ")}
-		}
-	}
-	if len(parts) != 2 && len(parts) != 3 {
-		return Typed{}, false
-	}
-	total := 0.0
-	for i, p := range parts {
-		p = strings.TrimSpace(p)
-		whole, hundredths := p, ""
-		if at := strings.IndexAny(p, ".,"); at >= 0 && i == len(parts)-1 {
-			whole, hundredths = p[:at], p[at+1:]
-			if hundredths == "" || leadingDigits(hundredths) != hundredths || len(hundredths) > 3 {
-				return Typed{}, false
-			}
-		}
-		if whole == "" || leadingDigits(whole) != whole || len(whole) > 4 || i > 0 && len(whole) > 2 {
-			return Typed{}, false
-		}
-		n, _ := readDecimal(whole)
-		if i > 0 && n >= 60 {
-			return ask("bad-compound", s), true
-		}
-		if hundredths != "" {
-			part, _ := readDecimal(hundredths)
-			n += part / math.Pow10(len(hundredths))
-		}
-		total = total*60 + n
-	}
-	return Typed{Kind: Value, Parsed: Parsed{Quantity: Quantity{Value: total, Unit: MustUnit("s")}}}, true
-}
-
-// labelEcho reads "100g/3.5oz": the same amount said twice, within 2 %.
-func labelEcho(first, second string, f Field) (Typed, bool) {
-	a, err := Parse(first)
-	if err != nil || a.Unit.Dim != f.Dim || a.Unit == One {
-		return Typed{}, false
-	}
-	b, err := Parse(second)
-	if err != nil || b.Unit.Dim != f.Dim || a.SI() == 0 || math.Abs(b.SI()/a.SI()-1) > 0.02 {
-		return Typed{}, false
-	}
-	return Typed{Kind: Value, Parsed: a}, true
+	return math.Max(v/20, math.Min(v/10, place/2))
 }

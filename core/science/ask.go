@@ -144,7 +144,10 @@ func (m *Model) split(typed map[string]string) (map[string]string, []amount, err
 		}
 		items := []string{t}
 		if list {
-			items = divide(t)
+			var err error
+			if items, err = values(in.Name, t); err != nil {
+				return nil, nil, err
+			}
 		}
 		for i, item := range items {
 			value, give, said := cutGive(item)

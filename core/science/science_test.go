@@ -292,7 +292,7 @@ func TestRegistry(t *testing.T) {
 			}
 		}
 	}
-	if len(ids) != 36 {
+	if len(ids) != 37 {
 		t.Errorf("%d models", len(ids))
 	}
 	for s, c := range map[string]struct{ in, out float64 }{"> 0": {1e-9, 0}, "≥ 0": {0, -1}, "0…100": {100, 100.1}, "> 0…1": {1, 0}, "0…<90": {89, 90}, "-500…11000": {-500, -501}} {
@@ -343,7 +343,7 @@ func TestTypedExamples(t *testing.T) {
 		}
 	}
 	m, _ := Find("choice")
-	for typed, want := range map[string]string{"14; 6": "counts", " 14 ;\n6; ": "counts", "14": "", "14, 6": "", ";": ""} {
+	for typed, want := range map[string]string{"14; 6": "counts", " 14 ;\n6; ": "counts", "14": "", "14, 6": "counts", "14 6": "counts", "14,6": "", ";": ""} {
 		if _, err := m.RunTyped(map[string]string{"counts": typed}); (err == nil) != (want != "") {
 			t.Errorf("%q: %v", typed, err)
 		}

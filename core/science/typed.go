@@ -29,7 +29,11 @@ func (m *Model) fromTyped(blanks map[string]string) (map[string]json.RawMessage,
 			case in.Unit == "flag" && (typed == "true" || typed == "false"):
 				value = typed == "true"
 			case strings.HasPrefix(in.Unit, "list of "):
-				value = divide(typed)
+				items, err := values(name, typed)
+				if err != nil {
+					return nil, err
+				}
+				value = items
 			case in.Unit == "objects", in.Unit == "symbols":
 				var err error
 				if value, err = in.readObjects(divide(typed)); err != nil {
@@ -105,7 +109,17 @@ func sameUnit(give, value string) string {
 	return give
 }
 
-// divide splits a typed list. A comma may be a decimal comma and divides
+// values divides a typed list of values; where a decimal comma leaves two
+// readings it asks.
+func values(name, typed string) ([]string, error) {
+	items, ok := quantity.Divide(typed)
+	if !ok {
+		return nil, &InputError{name, fmt.Sprintf("“%s” may be decimals or a list; write a semicolon between two values, such as 2,5; 3,1", typed)}
+	}
+	return items, nil
+}
+
+// divide splits a typed list of objects. A comma may be a decimal comma and divides
 // nothing.
 func divide(typed string) []string {
 	items := []string{}

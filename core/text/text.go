@@ -235,6 +235,41 @@ func Quantity(code, read, example string) Message {
 	return Message{ID: "quantity." + code, Args: Args{"read": read, "example": example}}
 }
 
+// Echo shows back what was understood of a typed value or bound.
+func Echo(t quantity.Typed) Message {
+	show := func(v float64) figured { return figured{quantity.Quantity{Value: v, Unit: t.Unit}, t.Decimals} }
+	id := "value"
+	switch {
+	case t.Kind == quantity.Bound && t.Below:
+		id = "below"
+	case t.Kind == quantity.Bound:
+		id = "above"
+	case t.IsRange:
+		id = "range"
+	case t.Approximate:
+		id = "about"
+	}
+	return Message{ID: "quantity.echo." + id, Args: Args{"value": show(t.Value), "low": show(t.Low), "high": show(t.High)}}
+}
+
+// figured is a value with the decimals it was typed with; with fewer than none
+// as many as it has, up to four digits.
+type figured struct {
+	quantity.Quantity
+	decimals int
+}
+
+func (f figured) Show(language string) string {
+	if f.decimals < 0 {
+		return f.Quantity.Show(language)
+	}
+	s := quantity.Number(f.Value, f.decimals, language)
+	if l := f.Unit.Label(); l != "" {
+		s += "\u00a0" + l
+	}
+	return s
+}
+
 // Portion words an amount made up of a home's measures, with the rounding
 // error said from one percent on: "2 × 1 tsp + 1 × ¼ tsp, 3 % under".
 func Portion(p quantity.Portion) Message {

@@ -22,7 +22,7 @@ func TestFromDesignToResults(t *testing.T) {
 	want[app.PermissionView](adder, "POST", sc.homePath(adder, "/permission"), map[string]any{"decision": "declined", "text_sha": ""})
 
 	e := sc.put(fern, newID(), reading("towel", "8 min", "3 1/4 in"))
-	if e.State != "value" || e.Echo != "3.25\u00a0in" || e.InUnit != "82.6\u00a0mm" {
+	if e.State != "value" || e.Echo != "82.6\u00a0mm" || !e.Confirm {
 		t.Errorf("3 1/4 in: %+v", e)
 	}
 	sc.put(fern, newID(), reading("printer", "8 min", "12 mm"))

@@ -182,7 +182,7 @@ func TestHeadersAndCookies(t *testing.T) {
 	}
 	res.Body.Close()
 	policy := res.Header.Get("Content-Security-Policy")
-	if !strings.Contains(policy, "script-src 'self';") || !strings.Contains(policy, "default-src 'none'") || res.Header.Get("Referrer-Policy") != "no-referrer" {
+	if !strings.Contains(policy, "script-src 'self' 'wasm-unsafe-eval';") || !strings.Contains(policy, "default-src 'none'") || res.Header.Get("Referrer-Policy") != "no-referrer" {
 		t.Errorf("%v", res.Header)
 	}
 	a := sc.client().do("POST", "/family/open", map[string]string{"link": sc.links["Fern"].Link[strings.LastIndexByte(sc.links["Fern"].Link, '/')+1:]})

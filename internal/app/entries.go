@@ -15,8 +15,8 @@ import (
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/reading"
 	"patient-kitchen/core/strict"
-	"patient-kitchen/core/text"
 	"patient-kitchen/internal/keys"
 	"patient-kitchen/internal/store"
 )
@@ -50,11 +50,7 @@ type EntryView struct {
 	ReceivedAt time.Time   `json:"received_at"`
 	Late       bool        `json:"late,omitempty"`
 	ClockJump  bool        `json:"clock_jump,omitempty" doc:"The phone's clock was ahead; the time it was received is taken"`
-	State      string      `json:"state,omitempty" enum:"value,bound,question,missing,unread" doc:"Of a reading: what the typed text turned out to be"`
-	Echo       string      `json:"echo,omitempty" doc:"The value shown back"`
-	InUnit     string      `json:"in_unit,omitempty" doc:"The value in the reading's own unit"`
-	Assumed    bool        `json:"assumed,omitempty" doc:"No unit was typed; the one beside the field was taken"`
-	Messages   []string    `json:"messages,omitempty" doc:"A question, or something to look at once more"`
+	reading.Reply
 }
 
 func (f EntryFields) entry() notebook.Entry {
@@ -82,23 +78,7 @@ func viewEntry(d *design.Document, s store.Entry, w notebook.Writer) EntryView {
 	if e.Kind != notebook.Reading || !ok {
 		return v
 	}
-	u := notebook.Understand(r, e.Instrument, e.Typed, w)
-	v.State, v.Assumed = string(u.Kind), u.Typed.UnitAssumed
-	if u.Readable {
-		plain := u.Value
-		plain.U = 0
-		v.Echo = plain.Show(w.Language)
-		inUnit := u.InUnit
-		inUnit.Value = roundTo(inUnit.Value, inUnit.U)
-		inUnit.U = 0
-		v.InUnit = inUnit.Show(w.Language)
-	}
-	if u.Message.ID != "" {
-		v.Messages = append(v.Messages, text.Render(u.Message, w.Language))
-	}
-	for _, c := range u.Checks {
-		v.Messages = append(v.Messages, text.Render(c.Message, w.Language))
-	}
+	v.Reply = notebook.Understand(r, e.Instrument, e.Typed, w).Reply(w.Language)
 	return v
 }
 

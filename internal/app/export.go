@@ -12,6 +12,7 @@ import (
 	"github.com/google/uuid"
 
 	"patient-kitchen/core/notebook"
+	"patient-kitchen/core/quantity"
 )
 
 // ExportRow is one reading of an assignment, spoiled and corrected ones
@@ -26,6 +27,8 @@ type ExportRow struct {
 	Value      *float64 `json:"value"`
 	U          *float64 `json:"u"`
 	Unit       string   `json:"unit"`
+	Low        *float64 `json:"low" doc:"The lower end of a range or bound; open where it has none"`
+	High       *float64 `json:"high"`
 	Typed      string   `json:"typed"`
 	Instrument string   `json:"instrument"`
 	Fate       string   `json:"fate"`
@@ -85,6 +88,7 @@ func exportBook(name string, book *notebook.Book) []ExportRow {
 				v, u := l.Understood.InUnit.Value, l.Understood.InUnit.U
 				row.Value, row.U = &v, &u
 			}
+			row.Low, row.High = ends(l.Understood)
 			rows = append(rows, row)
 		}
 		if c.State == notebook.HasReason && c.Entry != nil && c.Entry.Kind == notebook.NotRead {
@@ -95,6 +99,21 @@ func exportBook(name string, book *notebook.Book) []ExportRow {
 		}
 	}
 	return rows
+}
+
+// ends are the ends of what was typed as a range, about or bound, in the
+// reading's unit.
+func ends(u notebook.Understood) (low, high *float64) {
+	t := u.Typical
+	switch {
+	case u.Kind == quantity.Bound && t.Below:
+		return nil, &t.Value
+	case u.Kind == quantity.Bound:
+		return &t.Value, nil
+	case u.Readable && t.Low < t.High:
+		return &t.Low, &t.High
+	}
+	return nil, nil
 }
 
 // exportFate leaves out what would say something about the home.
@@ -123,11 +142,11 @@ func WriteCSV(w io.Writer, rows []ExportRow) error {
 		}
 		return strconv.FormatFloat(*v, 'g', 10, 64)
 	}
-	if err := out.Write([]string{"home", "provenance", "reading", "condition", "time", "trial", "value", "u", "unit", "typed", "instrument", "fate", "reason", "measured_at", "received_at", "late"}); err != nil {
+	if err := out.Write([]string{"home", "provenance", "reading", "condition", "time", "trial", "value", "u", "unit", "low", "high", "typed", "instrument", "fate", "reason", "measured_at", "received_at", "late"}); err != nil {
 		return err
 	}
 	for _, r := range rows {
-		if err := out.Write([]string{cell(r.Home), r.Provenance, r.Reading, r.Condition, r.Time, strconv.Itoa(r.Trial), number(r.Value), number(r.U), cell(r.Unit),
+		if err := out.Write([]string{cell(r.Home), r.Provenance, r.Reading, r.Condition, r.Time, strconv.Itoa(r.Trial), number(r.Value), number(r.U), cell(r.Unit), number(r.Low), number(r.High),
 			cell(r.Typed), r.Instrument, r.Fate, cell(r.Reason), r.MeasuredAt, r.ReceivedAt, strconv.FormatBool(r.Late)}); err != nil {
 			return err
 		}

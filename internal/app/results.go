@@ -179,7 +179,7 @@ func (b *classBooks) asSent(out *Results) []compare.Home {
 
 func hasValues(b *notebook.Book) bool {
 	for i := range b.Cells {
-		if b.Cells[i].State == notebook.HasValue {
+		if s := b.Cells[i].State; s == notebook.HasValue || s == notebook.HasBound {
 			return true
 		}
 	}

@@ -64,7 +64,7 @@ type HomeResult struct {
 
 // CellView is one slot of a home.
 type CellView struct {
-	State   string   `json:"state" enum:"value,needs-reading,not-read,spoiled,set-aside,not-yet,adult-not-said,fact-not-said,not-here"`
+	State   string   `json:"state" enum:"value,bound,needs-reading,not-read,spoiled,set-aside,not-yet,adult-not-said,fact-not-said,not-here"`
 	Value   *float64 `json:"value,omitempty" doc:"In the reading's unit, rounded to its uncertainty"`
 	U       *float64 `json:"u,omitempty" doc:"Standard uncertainty in the reading's unit"`
 	Text    string   `json:"text,omitempty" doc:"The value in the reading's unit"`
@@ -170,6 +170,9 @@ func viewCell(c *notebook.Cell, language string) CellView {
 		value, u := roundTo(q.Value, q.U), q.U
 		v.Value, v.U = &value, &u
 		v.Text = q.Bare().Show(language)
+	}
+	if c.State == notebook.HasBound {
+		v.Text = text.Render(text.Echo(c.Understood.Typical), language)
 	}
 	if guarded {
 		v.Value, v.U = nil, nil // kept and shown, and counted nowhere

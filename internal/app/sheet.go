@@ -107,13 +107,18 @@ type ReadingRow struct {
 	Name        string          `json:"name"`
 	Unit        string          `json:"unit"`
 	Guidance    string          `json:"guidance,omitempty"`
+	Low         string          `json:"low,omitempty" doc:"The physical least"`
+	High        string          `json:"high,omitempty" doc:"The physical most"`
+	Repeats     string          `json:"repeatability,omitempty" doc:"How far two tries of the same thing differ"`
 	Instruments []InstrumentRow `json:"instruments"`
 }
 
 // InstrumentRow is a tool to choose from.
 type InstrumentRow struct {
-	ID   string `json:"id"`
-	Name string `json:"name"`
+	ID       string `json:"id"`
+	Name     string `json:"name"`
+	Step     string `json:"step" doc:"Its smallest step"`
+	Analogue bool   `json:"analogue,omitempty" doc:"Read by eye to half a division"`
 }
 
 // EvidenceRow is a piece of evidence asked for.
@@ -290,9 +295,9 @@ func (w *sheetWriter) steps(s *Sheet, d *design.Document, r review.Review) {
 
 func (w *sheetWriter) asked(s *Sheet, d *design.Document) {
 	for _, r := range d.Readings {
-		row := ReadingRow{ID: r.ID, Name: w.say(r.Name), Unit: r.Unit, Guidance: w.say(r.Guidance), Instruments: []InstrumentRow{}}
+		row := ReadingRow{ID: r.ID, Name: w.say(r.Name), Unit: r.Unit, Guidance: w.say(r.Guidance), Low: r.Low, High: r.High, Repeats: r.Repeatability, Instruments: []InstrumentRow{}}
 		for _, in := range r.Instruments {
-			row.Instruments = append(row.Instruments, InstrumentRow{in.ID, w.say(in.Name)})
+			row.Instruments = append(row.Instruments, InstrumentRow{in.ID, w.say(in.Name), in.Resolution, in.Analogue})
 		}
 		s.Readings = append(s.Readings, row)
 	}

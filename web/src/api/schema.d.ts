@@ -1139,7 +1139,7 @@ export interface components {
             history: number;
             reason?: string;
             /** @enum {string} */
-            state: "value" | "needs-reading" | "not-read" | "spoiled" | "set-aside" | "not-yet" | "adult-not-said" | "fact-not-said" | "not-here";
+            state: "value" | "bound" | "needs-reading" | "not-read" | "spoiled" | "set-aside" | "not-yet" | "adult-not-said" | "fact-not-said" | "not-here";
             /** @description The value in the reading's unit */
             text?: string;
             typed?: string;
@@ -1464,19 +1464,31 @@ export interface components {
             typed?: string;
         };
         EntryView: {
+            /** @description It was typed as about, and its give or take is widened */
+            about?: boolean;
             /** @description No unit was typed; the one beside the field was taken */
             assumed?: boolean;
             /** @description The phone's clock was ahead; the time it was received is taken */
             clock_jump?: boolean;
-            /** @description The value shown back */
+            /** @description The echo differs in more than the unit's spelling: it is shown back and confirmed with one tap */
+            confirm?: boolean;
+            /**
+             * @description What was understood, in the reading's unit
+             * @example about 25 mm
+             */
             echo?: string;
             entry: components["schemas"]["EntryFields"];
             id: string;
-            /** @description The value in the reading's own unit */
-            in_unit?: string;
             late?: boolean;
             /** @description A question, or something to look at once more */
             messages?: string[];
+            /**
+             * @description Texts that would answer the question
+             * @example [
+             *       "72 °F"
+             *     ]
+             */
+            offers?: string[];
             /** @enum {string} */
             provenance: "own" | "shared" | "practice" | "desk";
             /** Format: date-time */
@@ -1783,8 +1795,12 @@ export interface components {
             message: string;
         };
         InstrumentRow: {
+            /** @description Read by eye to half a division */
+            analogue?: boolean;
             id: string;
             name: string;
+            /** @description Its smallest step */
+            step: string;
         };
         Invitation: {
             /** @description Two groups of five signs */
@@ -2023,11 +2039,18 @@ export interface components {
             what: string;
         };
         NotebookLine: {
+            /** @description It was typed as about, and its give or take is widened */
+            about?: boolean;
             /** @description No unit was typed; the one beside the field was taken */
             assumed?: boolean;
             /** @description The phone's clock was ahead; the time it was received is taken */
             clock_jump?: boolean;
-            /** @description The value shown back */
+            /** @description The echo differs in more than the unit's spelling: it is shown back and confirmed with one tap */
+            confirm?: boolean;
+            /**
+             * @description What was understood, in the reading's unit
+             * @example about 25 mm
+             */
             echo?: string;
             entry: components["schemas"]["EntryFields"];
             /**
@@ -2037,8 +2060,6 @@ export interface components {
             fate?: "counts" | "corrected" | "superseded" | "spoiled" | "set-aside" | "adult-not-said" | "fact-not-said" | "not-here";
             fate_reason?: string;
             id: string;
-            /** @description The value in the reading's own unit */
-            in_unit?: string;
             late?: boolean;
             /**
              * Format: date-time
@@ -2047,6 +2068,13 @@ export interface components {
             measured_at: string;
             /** @description A question, or something to look at once more */
             messages?: string[];
+            /**
+             * @description Texts that would answer the question
+             * @example [
+             *       "72 °F"
+             *     ]
+             */
+            offers?: string[];
             /** @enum {string} */
             provenance: "own" | "shared" | "practice" | "desk";
             /** Format: date-time */
@@ -2222,9 +2250,15 @@ export interface components {
         };
         ReadingRow: {
             guidance?: string;
+            /** @description The physical most */
+            high?: string;
             id: string;
             instruments: components["schemas"]["InstrumentRow"][];
+            /** @description The physical least */
+            low?: string;
             name: string;
+            /** @description How far two tries of the same thing differ */
+            repeatability?: string;
             unit: string;
         };
         RecallBody: {

@@ -28,11 +28,21 @@ worker.addEventListener('message', (event) => {
 
 const isFamilyPage = (url: URL) => (url.pathname === '/code' || url.pathname.startsWith('/h/') || url.pathname.startsWith('/home/')) && !url.searchParams.has('plain');
 
+// The core is large and not needed for the first page: it is kept when an
+// experiment asks for it.
+async function fetchAndKeep(request: Request): Promise<Response> {
+  const file = await fetch(request);
+  if (file.ok) await caches.open(cacheName).then((cache) => cache.put(request, file.clone()));
+  return file;
+}
+
 worker.addEventListener('fetch', (event) => {
   const url = new URL(event.request.url);
   if (event.request.method !== 'GET' || url.origin !== worker.location.origin) return;
   if (event.request.mode === 'navigate' && isFamilyPage(url)) {
     event.respondWith(caches.match(shell).then((page) => page ?? fetch(event.request)));
+  } else if (url.pathname.endsWith('.wasm')) {
+    event.respondWith(caches.match(event.request).then((file) => file ?? fetchAndKeep(event.request)));
   } else if (url.pathname.startsWith('/assets/') || url.pathname === '/icon.svg') {
     event.respondWith(caches.match(event.request).then((file) => file ?? fetch(event.request)));
   }

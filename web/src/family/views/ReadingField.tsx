@@ -4,6 +4,9 @@ import type { Slot } from '../phone/book';
 import type { HomeState, Sheet } from '../phone/useHome';
 import { useWords } from '../words';
 import { useKept, type Typing } from '../phone/typing';
+import { useCore } from '../phone/useCore';
+import type { Reply } from '../core';
+import { KeptReading } from './KeptReading';
 import type { WorkProps } from '../phone/work';
 
 const slotKey = (s: Slot) => `${s.reading}/${s.condition ?? ''}/${s.time ?? ''}/${s.trial}`;
@@ -31,13 +34,13 @@ interface Props extends WorkProps {
 }
 
 /** One measurement: typed as people type, shown back as the server read it, corrected or spoiled but never overwritten. */
-export function ReadingField({ state, sheet, book, slot, reading, instrument, step, typing }: Props) {
+export function ReadingField({ state, bundle, sheet, book, slot, reading, instrument, step, typing }: Props) {
   const t = useWords();
+  const core = useCore();
   const key = `typed/${sheet.assignment}/${slotKey(slot)}`;
   const [typed, setTyped] = useState('');
   const [changing, setChanging] = useState(false);
   const [asking, setAsking] = useState<'spoiled' | 'not-read'>();
-  const [accepted, setAccepted] = useState(false);
   useEffect(() => void state.recall<string>(key).then((kept) => kept && setTyped(kept)), [key]); // eslint-disable-line react-hooks/exhaustive-deps
   const present = book.present(slot);
   const notRead = book.notRead(slot);
@@ -52,6 +55,11 @@ export function ReadingField({ state, sheet, book, slot, reading, instrument, st
     setTyped(value);
     void state.keep(key, value || undefined);
   };
+  const put = (text: string, instead?: LocalEntry) =>
+    state.add(sheet.assignment, {
+      kind: 'reading', step: step.id, reading: slot.reading, condition: slot.condition, time: slot.time, trial: slot.trial, typed: text, instrument,
+      ...(instead ? { refers: instead.id, reason: '' } : {}),
+    });
   const keep = useKept(typing, id, async () => {
     if (!typed.trim()) return;
     if (changing && typed === present?.entry.typed) {
@@ -59,14 +67,16 @@ export function ReadingField({ state, sheet, book, slot, reading, instrument, st
       setChanging(false);
       return;
     }
-    await state.add(sheet.assignment, {
-      kind: 'reading', step: step.id, reading: slot.reading, condition: slot.condition, time: slot.time, trial: slot.trial, typed, instrument,
-      ...(changing && present ? { refers: present.id, reason: '' } : {}),
-    });
+    await put(typed, changing ? present : undefined);
     write('');
     setChanging(false);
-    setAccepted(false);
   });
+  /** What the phone itself makes of a reading that waits to be sent. */
+  const read = (e: LocalEntry): Reply | undefined => {
+    const tool = reading.instruments.find((i) => i.id === e.entry.instrument) ?? reading.instruments[0];
+    const asked = { unit: reading.unit, low: reading.low, high: reading.high, repeatability: reading.repeatability, step: tool?.step, analogue: tool?.analogue, tool: { [bundle.home.language]: tool?.name ?? '' } };
+    return core?.({ typed: e.entry.typed ?? '', language: bundle.home.language, measures: bundle.class.unit_system, asked });
+  };
   const spoil = (reason: string) => {
     if (present) void state.add(sheet.assignment, { kind: 'spoiled', step: step.id, refers: present.id, reason });
     setAsking(undefined);
@@ -101,7 +111,21 @@ export function ReadingField({ state, sheet, book, slot, reading, instrument, st
           </button>
         </form>
       )}
-      {present && !changing && <Kept entry={present} id={id} accepted={accepted} onAccept={() => setAccepted(true)} onChange={() => { setChanging(true); write(present.entry.typed ?? ''); }} />}
+      {present && !changing && (
+        <KeptReading
+          key={present.id}
+          entry={present}
+          reply={present.answer ?? read(present)}
+          id={id}
+          state={state}
+          onOffer={(text) => void put(text, present)}
+          onNotRead={() => setAsking('not-read')}
+          onChange={() => {
+            setChanging(true);
+            write(present.entry.typed ?? '');
+          }}
+        />
+      )}
       {desk && (
         <p className="doubt">
           {desk.entry.kind === 'asked' ? t('teacherAsks', { text: desk.entry.text }) : t('teacherAside', { reason: desk.entry.reason })}
@@ -125,42 +149,6 @@ export function ReadingField({ state, sheet, book, slot, reading, instrument, st
         </p>
       )}
     </div>
-  );
-}
-
-/** A kept value: as typed while it waits, as read once the server has it, with what is worth a second look. */
-function Kept({ entry, id, accepted, onAccept, onChange }: { entry: LocalEntry; id: string; accepted: boolean; onAccept: () => void; onChange: () => void }) {
-  const t = useWords();
-  const a = entry.answer;
-  const doubt = a?.messages && a.messages.length > 0 && !accepted;
-  const value = a?.echo ? (a.in_unit && a.in_unit !== a.echo ? `${a.echo} (${a.in_unit})` : a.echo) : (entry.entry.typed ?? '');
-  return (
-    <>
-      <p style={{ margin: 0 }} aria-live="polite">
-        {a ? t('kept', { value }) : t('keptTyped', { value: entry.entry.typed })}{' '}
-        {a?.assumed && a.echo && <span className="hint">({t('youWrote', { value: entry.entry.typed })})</span>}{' '}
-        <button type="button" id={id} className="btn-plain" onClick={onChange}>
-          {t('change')}
-        </button>
-      </p>
-      {doubt && (
-        <div className="doubt" role="group" aria-label={t('lookOnce')}>
-          {a.messages!.map((m) => (
-            <p key={m} style={{ margin: '0 0 8px' }}>
-              {m}
-            </p>
-          ))}
-          <div className="two">
-            <button type="button" className="btn btn-outline-primary" onClick={onAccept}>
-              {t('keepIt')}
-            </button>
-            <button type="button" className="btn btn-outline-primary" onClick={onChange}>
-              {t('change')}
-            </button>
-          </div>
-        </div>
-      )}
-    </>
   );
 }
 

@@ -1,5 +1,6 @@
 import { Book } from '../phone/book';
 import type { Sheet } from '../phone/useHome';
+import { useCore } from '../phone/useCore';
 import type { WorkProps } from '../phone/work';
 import { Permission } from './Permission';
 import { Prediction } from './Prediction';
@@ -13,6 +14,7 @@ import { Watch } from './Watch';
 /** One assignment, from permission to sent. Which page is shown follows from the address, and else from what was done so far. */
 export function Work({ view, number, ...rest }: Omit<WorkProps, 'book'> & { view: string; number: number }) {
   const { sheet, state, go } = rest;
+  useCore(); // it is on the phone before the first reading, however the connection is by then
   const book = new Book(state.entries, sheet.assignment);
   const props: WorkProps = { ...rest, book };
   const to = (page: string) => go(`#/${sheet.assignment}/${page}`);

@@ -107,6 +107,8 @@ export const en = {
   "youWrote": "you wrote {{value}}",
   "waitsClock": "Opens at {{time}}",
   "change": "Change",
+  "weRead": "We read “{{typed}}” as {{value}}. Is that what you mean?",
+  "yesThat": "Yes, that is it",
   "keepIt": "Keep it",
   "lookOnce": "Please look once more",
   "spoiledTry": "This try is spoiled",

@@ -107,6 +107,8 @@ export const es = {
   "youWrote": "escribiste {{value}}",
   "waitsClock": "Se abre a las {{time}}",
   "change": "Cambiar",
+  "weRead": "Leímos «{{typed}}» como {{value}}. ¿Es lo que quieres decir?",
+  "yesThat": "Sí, eso es",
   "keepIt": "Dejarlo así",
   "lookOnce": "Mira otra vez, por favor",
   "spoiledTry": "Esta vez ha fallado",

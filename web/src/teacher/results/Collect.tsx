@@ -140,7 +140,7 @@ function ReadingsTable({ r, chosen, onOpen }: { r: Results; chosen: string | nul
 }
 
 function Cell({ c, declined }: { c: HomeResult['cells'][number]; declined: boolean }) {
-  if (c.state === 'value') {
+  if (c.state === 'value' || c.state === 'bound') {
     return (
       <span className={doubtful(c) ? 'cell-flag' : ''} title={`typed ${c.typed}${(c.flags ?? []).includes('corrected') ? ', corrected' : ''}`}>
         {c.text?.replace(/\u00a0.*$/, '')}

@@ -113,7 +113,7 @@ function entryWords(l: Line, condition: (id?: string) => string) {
         <>
           {l.provenance === 'desk' && 'you put in its place, '}
           {slot}: <span className={l.fate === 'spoiled' || l.fate === 'corrected' || l.fate === 'superseded' || l.fate === 'set-aside' || isGuard(l.fate) ? 'cell-spoiled' : ''}>{e.typed}</span>
-          {l.in_unit && l.in_unit.replace('\u00a0', ' ') !== e.typed && ` = ${l.in_unit}`}
+          {l.echo && l.echo.replace('\u00a0', ' ') !== e.typed && ` = ${l.echo}`}
           {l.assumed && ' (unit from the field)'}
           {l.fate && l.fate !== 'counts' && <em className="second" style={{ fontStyle: 'normal' }}> {l.fate.replaceAll('-', ' ')}{l.fate_reason && `: ${l.fate_reason}`}</em>}
           {l.messages?.map((m) => <span key={m} className="w-mend" style={{ fontWeight: 400 }}> {m}</span>)}

@@ -1,0 +1,302 @@
+package quantity
+
+import (
+	"math"
+	"slices"
+	"strings"
+)
+
+// amount reads a number with its unit, and further numbers of smaller units
+// ("1 h 20 min", "5'3"): how many tokens it took, or why there is none.
+func (r reader) amount(t []token) (amount, int, *Typed) {
+	a, n, problem := r.single(t)
+	if problem != nil {
+		return a, n, problem
+	}
+	for a.typed && n < len(t) {
+		sum, m, problem := r.more(a, t, n)
+		if problem != nil {
+			return a, n, problem
+		}
+		if m == 0 {
+			break
+		}
+		a, n = sum, n+m
+	}
+	if a.unit.Dim == Temperature || !a.typed && r.f.Dim == Temperature {
+		if _, k := r.l.belowZero.at(t[n:]); k > 0 {
+			a.belowZero, a.confirm = true, true
+			n += k
+		}
+	}
+	return a, n, nil
+}
+
+// single reads one number with its unit: "2 heaped tsp", "half a cup", "a cup
+// and a half".
+func (r reader) single(t []token) (amount, int, *Typed) {
+	a := amount{}
+	n := 0
+	filled := func() {
+		if m, k := r.l.modifiers.at(t[n:]); k > 0 {
+			a.modifier, a.plain, n = m, false, n+k
+		}
+	}
+	filled()
+	figure, k, problem := r.number(t[n:])
+	switch {
+	case problem == nil:
+		a.figure, n = figure, n+k
+		if a.modifier[0] > 0 {
+			a.plain = false
+		}
+	case problem.Code == "no-number" && r.countsAsOne(t[n:], a.modifier[0] > 0):
+		a.figure = figureOf(1)
+	default:
+		return a, 0, problem
+	}
+	filled()
+	if a.spoken {
+		if _, k := r.l.of.at(t[n:]); k > 0 && r.unitFollows(t[n+k:]) {
+			n += k
+		}
+	}
+	filled()
+	if u, k, known := r.unit(t[n:]); k > 0 {
+		a.unit, a.typed, n = u, known, n+k
+		if u.Dim == Volume && k == 1 && t[n-1].text == "T" {
+			a.confirm = true
+		}
+	}
+	filled()
+	if half, k := r.andHalf(t[n:]); k > 0 && a.typed && a.whole && !r.unitFollows(t[n+k:]) {
+		a.value, a.plain, a.decimals, a.whole, n = a.value+half, false, -1, false, n+k
+	}
+	return a, n, nil
+}
+
+// countsAsOne reports whether a unit without a number means one of it: "heaped
+// tsp", "minute and a half", "pinch".
+func (r reader) countsAsOne(t []token, filled bool) bool {
+	u, n, known := r.unit(t)
+	if !known || n == 0 {
+		return false
+	}
+	_, half := r.andHalf(t[n:])
+	return filled || half > 0 || u.Symbol == "pinch" || u.Symbol == "dash" || u.Symbol == "smidgen"
+}
+
+func (r reader) unitFollows(t []token) bool {
+	if _, k := r.l.modifiers.at(t); k > 0 {
+		t = t[k:]
+	}
+	_, n, known := r.unit(t)
+	return n > 0 && known
+}
+
+// andHalf reads "and a half", "y media": the share and how many tokens it took.
+func (r reader) andHalf(t []token) (float64, int) {
+	_, n := r.l.and.at(t)
+	if n == 0 {
+		return 0, 0
+	}
+	if _, k := r.l.article.at(t[n:]); k > 0 {
+		n += k
+	}
+	if of, k := r.l.fractions.at(t[n:]); k > 0 {
+		return 1 / of, n + k
+	}
+	if n < len(t) && t[n].kind == 'f' {
+		return t[n].value, n + 1
+	}
+	if num, den, k := slashed(t[n:]); k > 0 && num > 0 && num < den {
+		return num / den, n + k
+	}
+	return 0, 0
+}
+
+// more reads a number of a smaller unit behind an amount. The sum is in the
+// smaller unit.
+func (r reader) more(a amount, t []token, n int) (amount, int, *Typed) {
+	_, joint := r.l.and.at(t[n:])
+	if joint == 0 && t[n].text == "," {
+		joint = 1
+	}
+	b, k, problem := r.single(t[n+joint:])
+	if problem != nil || joint > 0 && !b.typed {
+		return a, 0, nil
+	}
+	if !b.typed {
+		if n+k != len(t) || !b.plain && !strings.Contains(written(t), "/") {
+			return a, 0, nil
+		}
+		small, ok := lessThan[a.unit.Symbol]
+		if !ok {
+			return a, 0, nil
+		}
+		b.unit, b.typed, b.assumed = MustUnit(small), true, true
+	}
+	if b.unit.Dim != a.unit.Dim || a.unit.Dim == Temperature || a.unit.Dim == Pure || b.unit.Factor >= a.unit.Factor {
+		return a, 0, nil
+	}
+	if !a.whole && joint == 0 || b.value*b.unit.Factor >= a.unit.Factor*(1-1e-9) {
+		p := ask("bad-compound", written(t))
+		return a, 0, &p
+	}
+	b.value, b.plain, b.decimals = a.value*a.unit.Factor/b.unit.Factor+b.value, false, -1
+	b.value = math.Round(b.value*1e9) / 1e9
+	return b, joint + k, nil
+}
+
+// lessThan is the unit that may be left out behind another: 5 ft 3, 1 h 20.
+var lessThan = map[string]string{"ft": "in", "lb": "oz", "h": "min", "min": "s", "m": "cm"}
+
+// unit reads a unit as this field and this system understand it: how many
+// tokens it took, and whether a unit was named at all ("20 degrees" names no
+// scale where temperatures are asked).
+func (r reader) unit(t []token) (u Unit, n int, known bool) {
+	if len(t) == 0 || t[0].kind == 'n' || t[0].kind == 'f' {
+		return Unit{}, 0, false
+	}
+	named, n := r.l.units.at(t)
+	if n > 0 {
+		u = named[0]
+		for _, x := range named {
+			if x.Dim == r.f.Dim {
+				u = x
+			}
+		}
+	}
+	if s, ok := fieldSymbols[r.f.Dim][t[0].text]; ok && n <= 1 {
+		u, n = unitsWritten[s], 1
+	} else if s, ok := unitsWritten[t[0].text]; ok && (n == 0 || n == 1 && u.Dim != r.f.Dim) {
+		u, n = s, 1
+	} else if n == 0 {
+		u, n = r.loosely(t[0].text)
+	}
+	if _, k := r.l.degrees.at(t); k > 0 && r.f.Dim == Temperature && k >= n {
+		return Unit{}, k, false
+	}
+	if whole, k := r.composed(t); k > n {
+		return whole, k, true
+	}
+	if n == 0 {
+		if r.f.Dim == Pure && t[0].low == "vol" { // peroxide: 3 % is about 10 volumes
+			return Unit{Symbol: "vol", Factor: 0.01 / 3.3}, 1, true
+		}
+		return Unit{}, 0, false
+	}
+	if _, k := r.l.per.at(t[n:]); k > 0 && n+k < len(t) {
+		if below, ok := simpleUnit(t[n+k].text); ok {
+			if whole, ok := LookupUnit(u.Symbol + "/" + below.Symbol); ok && whole.Dim == r.f.Dim {
+				return whole, n + k + 1, true
+			}
+		}
+	}
+	if s, found := inSystem[r.f.System][u.Symbol]; found {
+		u = MustUnit(s)
+	}
+	return u, n, true
+}
+
+// loosely reads a symbol whose capitals a keyboard changed, where it then fits
+// the field.
+func (r reader) loosely(s string) (Unit, int) {
+	for _, low := range []string{strings.ToLower(s), strings.ToUpper(s)} {
+		if u, ok := unitsWritten[low]; ok && u.Dim == r.f.Dim {
+			return u, 1
+		}
+	}
+	return Unit{}, 0
+}
+
+// composed reads a unit of several, written without blanks: g/mL, mm/√min.
+func (r reader) composed(t []token) (Unit, int) {
+	end := 1
+	for end < len(t) && !t[end].spaced && end < 8 && t[end].kind != 'f' && (t[end].kind != 'n' || t[end-1].text == "^") {
+		end++
+	}
+	for ; end > 1; end-- {
+		if u, ok := LookupUnit(written(t[:end])); ok {
+			return u, end
+		}
+	}
+	return Unit{}, 0
+}
+
+// finish makes a value of an amount and what stands behind it.
+func (r reader) finish(t []token, a amount, rest []token) Typed {
+	field := r.f.unit()
+	counted := field.Dim == Count || field.Symbol == "1"
+	if len(rest) > 0 {
+		if code, offers := r.behind(t, a, rest, counted); code != "" {
+			if code == "unknown-unit" {
+				return unread(code, written(rest))
+			}
+			return ask(code, written(t), offers...)
+		}
+	}
+	if a.share && !a.typed && !counted && !slices.Contains([]string{"tsp", "tbsp", "cup", "metric tsp", "metric tbsp", "metric cup", "AU tbsp"}, field.Symbol) {
+		return ask("not-a-number", written(t)) // half of what?
+	}
+	out := Typed{Kind: Value, UnitAssumed: !a.typed || a.assumed, Decimals: a.decimals, Note: written(rest), Approximate: a.about}
+	if !a.typed {
+		a.unit = field
+	}
+	out.Parsed = Parsed{Quantity: Quantity{Value: a.value, Unit: a.unit}}
+	out.Low, out.High = a.value, a.value
+	switch {
+	case a.unit.Dim == field.Dim, field.Dim == Volume && a.unit.Dim == Count:
+	case field.Dim == Count && a.unit.Dim == Pure:
+	case field.Dim == Volume && a.unit.Symbol == "oz":
+		return ask("ounce", written(t), Number(a.value, max(0, a.decimals), r.f.Language)+" fl oz")
+	default:
+		return ask("wrong-dimension", a.unit.Symbol)
+	}
+	if m := a.modifier; m[0] > 0 {
+		if a.unit.Dim != Volume {
+			return ask("modifier", written(t))
+		}
+		out.Value, out.Low, out.High = a.value*m[0], a.value*m[1], a.value*m[2]
+		out.U = (out.High - out.Low) / 2 / sqrt3
+		out.Approximate = out.Approximate || m[1] != m[2]
+	}
+	out.Confirm = a.confirm || !a.plain || a.unit != field || len(rest) > 0 || a.unit.Symbol == "vol"
+	return out
+}
+
+// behind judges the words behind a value: "" where they may be left out.
+func (r reader) behind(t []token, a amount, rest []token, counted bool) (code string, offers []string) {
+	_, joint := r.l.and.at(rest)
+	if joint == 0 && (rest[0].text == "," || rest[0].text == ";" || rest[0].text == "/" || rest[0].text == "&") {
+		joint = 1
+	}
+	if second, n, problem := r.amount(rest[joint:]); problem == nil {
+		unit := ""
+		if a.typed || second.typed {
+			unit = " " + r.f.Unit
+		}
+		return "two-readings", []string{r.shown(a.figure) + unit, r.shown(second.figure) + unit}[:min(2, n*2)]
+	}
+	if _, n := r.l.packets.at(rest); n > 0 && !a.typed && !counted {
+		return "packets", nil
+	}
+	_, of := r.l.of.at(rest)
+	if !a.typed && !counted && of == 0 || len(rest) > 6 {
+		return "unknown-unit", nil
+	}
+	aside := rest[0].text == "("
+	for i := range rest {
+		if _, n := r.l.against.at(rest[i:]); n > 0 || rest[i].kind != 'w' && !aside {
+			return "unknown-unit", nil
+		}
+		if u, n, known := r.unit(rest[i:]); n > 0 && known && u.Dim == r.f.Dim && !aside || rest[i].kind == 'n' {
+			return "unknown-unit", nil
+		}
+	}
+	return "", nil
+}
+
+func (r reader) shown(f figure) string {
+	return Number(f.value, max(f.decimals, 0), r.f.Language)
+}

@@ -1,0 +1,146 @@
+package quantity
+
+import (
+	"strings"
+	"unicode"
+)
+
+// token is one sign, word or numeral of what was typed.
+type token struct {
+	text   string  // as typed, look-alikes replaced
+	low    string  // in lower case
+	kind   byte    // 'n' numeral, 'f' fraction character, 'w' word, 's' sign
+	value  float64 // of a fraction character
+	spaced bool    // a blank stands before it
+}
+
+func joined(t []token) string {
+	words := make([]string, len(t))
+	for i := range t {
+		words[i] = t[i].low
+	}
+	return strings.Join(words, " ")
+}
+
+func written(t []token) string {
+	var b strings.Builder
+	for i := range t {
+		if i > 0 && t[i].spaced {
+			b.WriteByte(' ')
+		}
+		b.WriteString(t[i].text)
+	}
+	return b.String()
+}
+
+// lookAlikes are signs that keyboards put for plain ones.
+var lookAlikes = map[rune]rune{
+	'–': '-', '—': '-', '−': '-', '‐': '-', '‑': '-', '’': '\'', '‘': '\'', '′': '\'', '”': '"', '“': '"', '″': '"',
+	'⁄': '/', '∕': '/', '×': 'x', '✕': 'x', '˚': '°', '﹣': '-', '：': ':', '；': ';', '（': '(', '）': ')', '＜': '<', '＞': '>', '∼': '~', '～': '~',
+	'．': '.', '，': ',', '－': '-', '＋': '+', '／': '/', '％': '%', '＝': '=',
+}
+
+// ligatures are single characters for a unit.
+var ligatures = map[rune]string{'℃': "°C", '℉': "°F", '㎜': "mm", '㎝': "cm", '㎞': "km", '㎎': "mg", '㎏': "kg", 'ℓ': "L", '㎖': "mL", '％': "%"}
+
+// lex divides a text into tokens. Signs of full width become plain ones; a
+// point or comma behind a numeral or a word ends it and is dropped.
+func lex(text string) []token {
+	var plain []rune
+	for _, r := range plainSpaces(text) {
+		if s, ok := ligatures[r]; ok {
+			plain = append(plain, []rune(s)...)
+			continue
+		}
+		if r >= '０' && r <= '９' {
+			r -= '０' - '0'
+		}
+		if p, ok := lookAlikes[r]; ok {
+			r = p
+		}
+		if unicode.IsSpace(r) {
+			r = ' '
+		}
+		plain = append(plain, r)
+	}
+	var out []token
+	spaced := false
+	add := func(kind byte, s string, value float64) {
+		out = append(out, token{text: s, low: strings.ToLower(s), kind: kind, value: value, spaced: spaced})
+		spaced = false
+	}
+	digit := func(i int) bool { return i < len(plain) && plain[i] >= '0' && plain[i] <= '9' }
+	inWord := func(r rune) bool { return unicode.IsLetter(r) || unicode.IsMark(r) || r == '°' || r == '%' }
+	for i := 0; i < len(plain); {
+		r := plain[i]
+		switch {
+		case r == ' ':
+			spaced = true
+			i++
+		case r == '.' && i+1 < len(plain) && plain[i+1] == '.':
+			for i < len(plain) && plain[i] == '.' {
+				i++
+			}
+			add('s', "…", 0)
+		case digit(i) || (r == '.' || r == ',') && digit(i+1):
+			end := numeral(plain, i)
+			add('n', string(plain[i:end]), 0)
+			i = end
+		case vulgar[r] != [2]float64{}:
+			add('f', string(r), vulgar[r][0]/vulgar[r][1])
+			i++
+		case inWord(r):
+			end := i + 1
+			for end < len(plain) && (inWord(plain[end]) || plain[end] == '\'' && end+1 < len(plain) && unicode.IsLetter(plain[end+1])) {
+				end++
+			}
+			end = exponentEnd(plain, i, end)
+			add('w', string(plain[i:end]), 0)
+			i = end
+		case (r == '.' || r == ',') && len(out) > 0 && !spaced && (out[len(out)-1].kind != 's') && (i+1 == len(plain) || plain[i+1] == ' ' && r == '.' || r == '.' && inWord(plain[i+1])):
+			i++ // "5.", "approx. 5", "fl.oz"
+		default:
+			add('s', string(r), 0)
+			i++
+		}
+	}
+	return out
+}
+
+// numeral is where the digits, points, commas and exponent end that begin at i.
+func numeral(s []rune, i int) int {
+	digit := func(i int) bool { return i < len(s) && s[i] >= '0' && s[i] <= '9' }
+	for i < len(s) && (digit(i) || (s[i] == '.' || s[i] == ',') && digit(i+1)) {
+		i++
+	}
+	if i < len(s) && (s[i] == 'e' || s[i] == 'E') {
+		end := i + 1
+		if end < len(s) && (s[end] == '-' || s[end] == '+') {
+			end++
+		}
+		if digit(end) {
+			for digit(end) {
+				end++
+			}
+			if end == len(s) || !unicode.IsLetter(s[end]) {
+				return end
+			}
+		}
+	}
+	return i
+}
+
+// exponentEnd takes the exponent of a unit into its word: cm3, cm^3, cm³.
+func exponentEnd(s []rune, from, end int) int {
+	if end < len(s) && s[end] == '^' && end+1 < len(s) && (s[end+1] == '2' || s[end+1] == '3') {
+		return end + 2
+	}
+	for end < len(s) && strings.ContainsRune("²³", s[end]) {
+		return end + 1
+	}
+	word := strings.ToLower(string(s[from:end]))
+	if (word == "cm" || word == "mm" || word == "m") && end < len(s) && (s[end] == '2' || s[end] == '3') && (end+1 == len(s) || !unicode.IsDigit(s[end+1]) && s[end+1] != '.' && s[end+1] != ',') {
+		return end + 1
+	}
+	return end
+}

@@ -1,0 +1,38 @@
+// The core itself on the phone, compiled by Go (cmd/phone): what a typed
+// reading means is worked out here too without a connection. No rule of it is
+// written in TypeScript.
+import './wasm_exec.js';
+import wasm from './core.wasm?url';
+import type { Schemas } from '../../api/client';
+
+/** What a typed reading turned out to be; the server's answer has the same. */
+export type Reply = Pick<Schemas['EntryView'], 'state' | 'echo' | 'confirm' | 'about' | 'assumed' | 'messages' | 'offers'>;
+
+export interface Typed {
+  typed: string;
+  language: string;
+  measures: string;
+  asked: { unit: string; low?: string; high?: string; repeatability?: string; step?: string; analogue?: boolean; tool?: Record<string, string> };
+}
+
+declare const Go: new () => { importObject: WebAssembly.Imports; run(instance: WebAssembly.Instance): Promise<void> };
+declare const kitchenUnderstand: (document: string) => string;
+
+export type Understand = (typed: Typed) => Reply;
+
+/** What keeps the page's files is there, so that the core is kept too; a phone without it waits no longer than this. */
+async function keeper(): Promise<void> {
+  const worker = navigator.serviceWorker;
+  if (!worker || worker.controller) return;
+  await Promise.race([new Promise((done) => worker.addEventListener('controllerchange', done, { once: true })), new Promise((done) => setTimeout(done, 5000))]);
+}
+
+export async function start(): Promise<Understand> {
+  await keeper();
+  const go = new Go();
+  const file = await fetch(wasm);
+  if (!file.ok) throw new Error('the core is not there');
+  const { instance } = await WebAssembly.instantiate(await file.arrayBuffer(), go.importObject);
+  void go.run(instance); // it stays
+  return (typed) => JSON.parse(kitchenUnderstand(JSON.stringify(typed))) as Reply;
+}

@@ -1,0 +1,70 @@
+import { useEffect, useState } from 'react';
+import type { Reply } from '../core';
+import type { LocalEntry } from '../phone/db';
+import type { HomeState } from '../phone/useHome';
+import { useWords } from '../words';
+
+interface Props {
+  entry: LocalEntry;
+  reply: Reply | undefined;
+  id: string;
+  state: HomeState;
+  onOffer: (text: string) => void;
+  onNotRead: () => void;
+  onChange: () => void;
+}
+
+/** A kept value, shown back as it was read. What differs from what was typed waits for a tap; a question offers what would answer it. */
+export function KeptReading({ entry, reply, id, state, onOffer, onNotRead, onChange }: Props) {
+  const t = useWords();
+  const key = `accepted/${entry.id}`;
+  const [accepted, setAccepted] = useState(false);
+  useEffect(() => void state.recall<boolean>(key).then((kept) => setAccepted(Boolean(kept))), [key]); // eslint-disable-line react-hooks/exhaustive-deps
+  const accept = () => {
+    setAccepted(true);
+    void state.keep(key, true);
+  };
+  const typed = entry.entry.typed ?? '';
+  const asked = reply?.state === 'question' || reply?.state === 'unread';
+  const doubt = !accepted && (reply?.confirm || (reply?.messages ?? []).length > 0);
+  return (
+    <>
+      <p style={{ margin: 0 }} aria-live="polite">
+        {reply ? t('kept', { value: reply.echo || typed }) : t('keptTyped', { value: typed })}{' '}
+        {reply?.echo && !doubt && (reply.assumed || reply.confirm) && <span className="hint">({t('youWrote', { value: typed })})</span>}{' '}
+        <button type="button" id={id} className="btn-plain" onClick={onChange}>
+          {t('change')}
+        </button>
+      </p>
+      {doubt && (
+        <div className="doubt" role="group" aria-label={t('lookOnce')}>
+          {reply?.confirm && reply.echo && <p style={{ margin: '0 0 8px' }}>{t('weRead', { typed, value: reply.echo })}</p>}
+          {reply?.messages?.map((m) => (
+            <p key={m} style={{ margin: '0 0 8px' }}>
+              {m}
+            </p>
+          ))}
+          <div className="two">
+            {reply?.offers?.map((text) => (
+              <button key={text} type="button" className="btn btn-outline-primary" onClick={() => onOffer(text)}>
+                {text}
+              </button>
+            ))}
+            {asked ? (
+              <button type="button" className="btn btn-outline-primary" onClick={onNotRead}>
+                {t('notRead')}
+              </button>
+            ) : (
+              <button type="button" className="btn btn-outline-primary" onClick={accept}>
+                {t(reply?.confirm ? 'yesThat' : 'keepIt')}
+              </button>
+            )}
+            <button type="button" className="btn btn-outline-primary" onClick={onChange}>
+              {t('change')}
+            </button>
+          </div>
+        </div>
+      )}
+    </>
+  );
+}

@@ -3,6 +3,7 @@ package e2e
 import (
 	"bytes"
 	"encoding/json"
+	"fmt"
 	"math"
 	"os"
 	"os/exec"
@@ -124,6 +125,66 @@ func TestPublishedSchemas(t *testing.T) {
 		if err != nil || !json.Valid(raw) || !bytes.Contains(raw, []byte(says)) {
 			t.Errorf("%s: %v", name, err)
 		}
+	}
+}
+
+// A class from its files, without a server: the same files give the same bytes,
+// and what cannot be read is said with its place.
+func TestCompareCommand(t *testing.T) {
+	var rows []map[string]any
+	for h, climbs := range [][2]float64{{10, 30}, {11, 31}, {9, 30}, {10, 32}, {12, 29}} {
+		for i, condition := range []string{"printer", "towel"} {
+			rows = append(rows, map[string]any{"home": fmt.Sprintf("home %d", h), "provenance": "own", "reading": "height", "condition": condition, "time": "8 min", "trial": 1, "typed": fmt.Sprint(climbs[i], " mm"), "fate": "counts"})
+		}
+	}
+	file := filepath.Join(t.TempDir(), "readings.json")
+	write := func(v any) {
+		raw, _ := json.Marshal(v)
+		if err := os.WriteFile(file, raw, 0o600); err != nil {
+			t.Fatal(err)
+		}
+	}
+	write(map[string]any{"made": "2027-02-03T09:00:00Z", "measures": "metric", "readings": rows})
+	design := "../docs/examples/paper-strips.json"
+	out, errs, status := command(t, "", "", "compare", design, file)
+	again, _, _ := command(t, "", "", "compare", design, file)
+	var report struct {
+		Made     string
+		Findings []struct {
+			ID, Verdict, Test string
+			N                 int
+			P, P_Corrected    *float64
+			Estimate          map[string]any
+			Words             struct{ Teacher, Family map[string]string }
+		}
+		Homes    []map[string]any
+		Left_Out []map[string]any
+		Doubtful []any
+	}
+	if err := json.Unmarshal([]byte(out), &report); err != nil || status != 0 || out != again {
+		t.Fatalf("%d %v %s", status, err, errs)
+	}
+	// Differences 20, 20, 21, 22, 17: mean 20.
+	last := report.Findings[2]
+	if report.Made != "2027-02-03T09:00:00Z" || len(report.Findings) != 3 || last.ID != "climb-towel" || last.Verdict != "supported" || last.Test != "paired-t" || last.N != 5 || last.Estimate["value"] != 20.0 || last.Words.Family["es"] == "" {
+		t.Errorf("%+v", report)
+	}
+	if first := report.Findings[0]; first.P != nil || first.Verdict != "cannot-tell" {
+		t.Errorf("nobody did newspaper: %+v", first)
+	}
+	if len(report.Homes) != 5 || len(report.Left_Out) == 0 || report.Doubtful == nil {
+		t.Errorf("%d homes, %d left out", len(report.Homes), len(report.Left_Out))
+	}
+	rows[3]["condition"] = "velvet"
+	write(map[string]any{"readings": rows})
+	if _, errs, status := command(t, "", "", "compare", design, file); status != 2 || !strings.Contains(errs, "readings[3]") {
+		t.Errorf("%d %s", status, errs)
+	}
+	if _, errs, status := command(t, "", "", "compare", design, "nowhere.json"); status != 2 || !strings.Contains(errs, "nowhere.json") {
+		t.Errorf("%d %s", status, errs)
+	}
+	if _, _, status := command(t, "", "", "compare", file, file); status != 2 {
+		t.Errorf("readings for a design: %d", status)
 	}
 }
 

@@ -213,7 +213,7 @@ func TestOffTheDemosPath(t *testing.T) {
 	c.sees("12 g")
 	c.writes("con sal", "31") // typed, never pressed Keep: Done takes it along
 	c.press("Hecho: ver mi resultado")
-	c.sees("con sal: claramente más que sin sal (19 g).")
+	c.sees("En esta vez con sal fue más que sin sal, por 19,0 g, más o menos 1,5 g.")
 	c.fits("a result at 390 px")
 	c.press("Tus experimentos")
 	c.sees("Abrigos de una amiga")

@@ -60,7 +60,7 @@ func TestTeachersViews(t *testing.T) {
 		{"issue", at + "/issue", "Nothing is in the way."},
 		{"run", at + "/run", "have sent their work"},
 		{"collect", at + "/collect", "want a look"},
-		{"compare", at + "/compare", "stands above Printer paper"},
+		{"compare", at + "/compare", "than with Printer paper"},
 		{"class", "/classes/" + ids["c"], "have opened their link"},
 		{"codes", "/classes/" + ids["c"] + "/codes", "Cut along the dashes"},
 		{"account", "/account", "Where you are signed in"},
@@ -85,7 +85,7 @@ func TestTeachersViews(t *testing.T) {
 	p.open(demo.base + at + "/compare")
 	p.press("Show to class")
 	p.sees("Back to names")
-	p.sees("stands above Printer paper")
+	p.sees("The class can say it")
 	for _, hidden := range []string{"Snipe", "Rowan", "Ms Tarrant", "Sign out", "Something went wrong", "0555", "Larder"} {
 		p.seesNot(hidden)
 	}

@@ -33,6 +33,9 @@ const usage = `patient-kitchen: one experiment, thirty different kitchens
   compute MODEL            run a model on the {"inputs": …} of standard input
   compute --list           print every model with its inputs and outputs
   check DESIGN.json        judge an experiment file: validation, safety, verdicts by age
+  compare DESIGN.json READINGS.json [--all]
+                           work a class out from its design and its exported readings;
+                           --all adds what was only looked for afterwards
   schema                   write the schemas of docs/ and docs/openapi.json
 `
 
@@ -76,6 +79,8 @@ func run(ctx context.Context, args []string) error {
 		return compute(rest[0], os.Stdin, os.Stdout)
 	case name == "check" && len(rest) == 1:
 		return check(rest[0], os.Stdout)
+	case name == "compare" && (len(rest) == 2 || len(rest) == 3 && rest[2] == "--all"):
+		return compareClass(rest[0], rest[1], len(rest) == 3, os.Stdout)
 	case name == "schema" && len(rest) == 0:
 		return writeSchemas("docs")
 	case name == "migrate" && len(rest) == 0:

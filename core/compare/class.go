@@ -2,15 +2,15 @@ package compare
 
 import (
 	"embed"
+	"fmt"
 	"math"
-	"sort"
+	"strconv"
 
+	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/stats"
 	"patient-kitchen/core/text"
-
-	"patient-kitchen/core/design"
 )
 
 //go:embed texts/*.json
@@ -18,200 +18,178 @@ var texts embed.FS
 
 func init() { text.Register(texts) }
 
-// MinHomes is the number of homes from which the class's statistics are
-// given, and shown to families.
-const MinHomes = 5
-
-// Home is one home's notebook with the key it is known by.
-type Home struct {
-	Key  string
-	Book *notebook.Book
-}
-
-// Point is one home's value of a derived value in one condition.
+// Point is one home's value in one condition.
 type Point struct {
 	Key     string
-	Value   quantity.Quantity
+	Value   quantity.Quantity // U is the home's give or take
+	Bound   *stats.Interval   // where it is only a bound
 	Outlier bool
 }
 
-// Group is one condition's values over the class.
+// Group is one condition's values over the class; bounds stand among the points
+// and not in the summary.
 type Group struct {
 	Condition string
 	Points    []Point
 	Summary   stats.Summary
 	Mean      quantity.Quantity // the mean with its standard error as U; U is 0 below two homes
+	Alike     bool              // all the same: there is no scatter to be seen
 	Enough    bool              // MinHomes or more
 }
 
-// Comparison is one derived value over the class.
+// Comparison is one value over the class.
 type Comparison struct {
 	Derived  string
 	Unit     quantity.Unit
 	Groups   []Group // in the order of the design's conditions
-	Against  string  // the condition the others are compared with
+	Against  string  // the control; "" where all pairs are compared
 	Findings []Finding
 }
 
-// Finding compares one condition with another over the homes that did both.
-type Finding struct {
-	Condition, Against     string
-	More, Less, CannotTell int // homes by their own give or take: a difference above twice its u counts
-	Difference             stats.Finding
-	Tested                 bool
-	Typical                quantity.Quantity
-	Verdict                stats.Verdict
-	Words                  text.Message
-}
-
-// Class compares every outcome over the homes. Differences are paired
-// within homes; the class's test is the paired t test (package stats gives its
-// conditions). Against is the control, or where a design has none the
-// condition with the smallest mean.
+// Class compares every outcome over the homes: what the design claims, and for
+// the other outcomes what is looked for afterwards.
 func Class(d *design.Document, homes []Home) []Comparison {
-	var out []Comparison
-	results := make([][]notebook.Result, len(homes))
-	for i, h := range homes {
-		results[i] = notebook.Derive(h.Book)
-	}
-	for _, x := range d.Outcomes() {
-		unit, ok := quantity.LookupUnit(x.Unit)
-		if !ok {
-			continue
+	a := analyse(d, homes)
+	all, first := a.outcomes, a.first()
+	before := a.findings("before", claims(d, all, first))
+	out := []Comparison{}
+	for i, o := range all {
+		c := Comparison{Derived: o.ID, Unit: o.unit, Against: control(d)}
+		for _, condition := range o.conditions {
+			c.Groups = append(c.Groups, a.summary(o, condition))
 		}
-		c := Comparison{Derived: x.ID, Unit: unit}
-		values := map[string]map[string]quantity.Quantity{} // condition → home → value
-		for _, condition := range conditionIDs(d) {
-			g := Group{Condition: condition}
-			values[condition] = map[string]quantity.Quantity{}
-			for i, h := range homes {
-				for _, r := range results[i] {
-					if r.Derived == x.ID && r.Condition == condition && r.OK {
-						g.Points = append(g.Points, Point{Key: h.Key, Value: r.Value})
-						values[condition][h.Key] = r.Value
-					}
-				}
+		for _, f := range before {
+			if f.Value == o.ID {
+				c.Findings = append(c.Findings, f)
 			}
-			g.summarise(unit)
-			c.Groups = append(c.Groups, g)
 		}
-		c.compare(d, values)
+		if len(c.Findings) == 0 && (i != first || d.Claims != nil) {
+			c.Findings = a.findings("afterwards", usual(o, c.Against, "afterwards"))
+		}
+		for _, f := range c.Findings {
+			for _, odd := range f.Apart {
+				c.mark(odd.Home, f.Condition)
+			}
+		}
 		out = append(out, c)
 	}
 	return out
 }
 
-func conditionIDs(d *design.Document) []string {
-	if len(d.Conditions) == 0 {
-		return []string{""}
+func analyse(d *design.Document, homes []Home) *analysis {
+	a := &analysis{d: d, homes: homes, results: make([][]notebook.Result, len(homes))}
+	a.outcomes, _ = outcomes(d)
+	for i, h := range homes {
+		a.results[i] = notebook.Derive(h.Book)
 	}
-	ids := make([]string, len(d.Conditions))
-	for i, c := range d.Conditions {
-		ids[i] = c.ID
-	}
-	return ids
+	return a
 }
 
-func (g *Group) summarise(unit quantity.Unit) {
-	plain := make([]float64, len(g.Points))
-	for i, p := range g.Points {
-		plain[i] = p.Value.Value
+func (a *analysis) first() int {
+	_, first := outcomes(a.d)
+	return first
+}
+
+func (a *analysis) summary(o outcome, condition string) Group {
+	g := Group{Condition: condition}
+	var plain, us []float64
+	for h := range a.homes {
+		r := a.at(h, o.ID, condition)
+		if r == nil {
+			continue
+		}
+		g.Points = append(g.Points, Point{Key: a.homes[h].Key, Value: r.Value, Bound: r.Bound})
+		if r.Bound == nil {
+			plain, us = append(plain, r.Value.Value), append(us, r.Doubt.U)
+		}
 	}
 	s, ok := stats.Summarise(plain)
 	if !ok {
-		return
-	}
-	if s.N >= MinHomes {
-		for _, i := range stats.Outliers(plain) {
-			g.Points[i].Outlier = true
-		}
+		return g
 	}
 	g.Summary, g.Enough = s, s.N >= MinHomes
-	g.Mean = quantity.Quantity{Value: s.Mean, Unit: unit, U: s.SD / math.Sqrt(float64(s.N))}
-}
-
-func (c *Comparison) compare(d *design.Document, values map[string]map[string]quantity.Quantity) {
-	if len(d.Conditions) < 2 {
-		return
+	se := s.SD / math.Sqrt(float64(s.N))
+	g.Alike = s.N > 1 && s.SD < 1e-9*math.Max(math.Abs(s.Low), math.Abs(s.High))
+	if g.Alike || s.SD == 0 && s.N > 1 {
+		g.Alike, se = true, 0
+		g.Summary.SD, g.Summary.Mean = 0, s.Median
 	}
-	for _, k := range d.Conditions {
-		if k.Control {
-			c.Against = k.ID
-		}
-	}
-	if c.Against == "" {
-		smallest := math.Inf(1)
-		for _, g := range c.Groups {
-			if g.Summary.N > 0 && g.Summary.Mean < smallest {
-				smallest, c.Against = g.Summary.Mean, g.Condition
-			}
-		}
-	}
-	for _, k := range d.Conditions {
-		if k.ID == c.Against {
-			continue
-		}
-		f := Finding{Condition: k.ID, Against: c.Against, Verdict: stats.CannotTell}
-		var with, without []float64 // the homes that did both
-		keys := make([]string, 0, len(values[k.ID]))
-		for key := range values[k.ID] {
-			keys = append(keys, key)
-		}
-		sort.Strings(keys)
-		for _, key := range keys {
-			other, ok := values[c.Against][key]
-			if !ok {
+	g.Mean = quantity.Quantity{Value: g.Summary.Mean, Unit: o.unit, U: se}
+	if len(a.d.Conditions) < 2 || len(o.conditions) < 2 {
+		_, odd := stats.Apart(plain, us)
+		at := 0
+		for i := range g.Points {
+			if g.Points[i].Bound != nil {
 				continue
 			}
-			v := values[k.ID][key]
-			diff := v.Value - other.Value
-			with, without = append(with, v.Value), append(without, other.Value)
-			switch u := math.Hypot(v.U, other.U); {
-			case diff > 2*u:
-				f.More++
-			case diff < -2*u:
-				f.Less++
-			default:
-				f.CannotTell++
+			for _, k := range odd {
+				g.Points[i].Outlier = g.Points[i].Outlier || k == at
+			}
+			at++
+		}
+	}
+	return g
+}
+
+// mark notes that a home lies apart in a condition.
+func (c *Comparison) mark(key, condition string) {
+	for i := range c.Groups {
+		if c.Groups[i].Condition != condition {
+			continue
+		}
+		for j := range c.Groups[i].Points {
+			if p := &c.Groups[i].Points[j]; p.Key == key {
+				p.Outlier = true
 			}
 		}
-		f.finish(d, c, without, with)
-		c.Findings = append(c.Findings, f)
 	}
 }
 
-func (f *Finding) finish(d *design.Document, c *Comparison, without, with []float64) {
-	n := len(with)
-	condition, _ := d.Condition(f.Condition)
-	against, _ := d.Condition(f.Against)
-	args := text.Args{"condition": condition.Name, "n": n}
-	id := "compare.few"
-	if against != nil {
-		args["against"] = against.Name
-	}
-	if n == 0 {
-		id = "compare.none"
-	}
-	if n >= MinHomes {
-		var err error
-		f.Difference, err = stats.Paired(without, with, stats.Claim{})
-		f.Tested = err == nil
-	}
-	if f.Tested {
-		f.Verdict = f.Difference.Verdict
-		f.Typical = quantity.Quantity{Value: f.Difference.Estimate, Unit: c.Unit, U: f.Difference.SE}
-		args["typical"] = f.Typical
-		args["low"] = quantity.Quantity{Value: f.Difference.Low, Unit: c.Unit, U: f.Difference.SE}.Bare()
-		args["high"] = quantity.Quantity{Value: f.Difference.High, Unit: c.Unit, U: f.Difference.SE}.Bare()
-		args["more"], args["less"], args["cannot"] = f.More, f.Less, f.CannotTell
-		switch {
-		case f.Verdict == stats.CannotTell:
-			id = "compare.cannot-tell"
-		case f.Difference.Estimate > 0:
-			id = "compare.more"
-		default:
-			id = "compare.less"
+// keyed puts the homes' keys in the place of their numbers.
+func (a *analysis) keyed(f *Finding) {
+	for i := range f.Apart {
+		if n, err := strconv.Atoi(f.Apart[i].Home); err == nil && n < len(a.homes) {
+			f.Apart[i].Home = a.homes[n].Key
 		}
 	}
-	f.Words = text.Message{ID: id, Args: args}
+}
+
+// Differences are what one home can tell by itself of the first value: each
+// condition against the one compared with, in its own words.
+func Differences(b *notebook.Book) []text.Message {
+	a := analyse(b.Design, []Home{{Key: "own", Book: b}})
+	all, first := a.outcomes, a.first()
+	if len(all) == 0 {
+		return nil
+	}
+	var out []text.Message
+	for _, c := range usual(all[first], control(b.Design), "before") {
+		if c.Against == "" {
+			continue
+		}
+		o := all[first]
+		ratio := o.ratio && a.positive(c)
+		for _, d := range a.pairs(c.Value, c.Condition, c.Against, ratio) {
+			out = append(out, a.alone(d, o, ratio))
+		}
+	}
+	return out
+}
+
+func (a *analysis) alone(d Difference, o outcome, ratio bool) text.Message {
+	id := "compare.home-" + d.Word
+	switch {
+	case d.Word == "undecided":
+		id = "compare.home-cannot-tell"
+	case !d.Clearly && (d.Word == "more" || d.Word == "less"):
+		id = "compare.try-" + d.Word
+	}
+	return text.Message{ID: id, Args: text.Args{"b": a.name(d.Condition), "a": a.name(d.Against), "d": shownSize(math.Abs(d.D), d.U, o.unit, ratio), "u": shownGive(d, o.unit, ratio)}}
+}
+
+func shownGive(d Difference, unit quantity.Unit, ratio bool) any {
+	if ratio {
+		return fmt.Sprint(quantity.Number(math.Exp(d.U), 2, "en"))
+	}
+	return sized{d.U, unit, quantity.Decimals(d.U, d.U)}
 }

@@ -1,8 +1,8 @@
 // Package compare puts the homes of a class beside each other: each home's
-// derived values with their uncertainty, the class's centre and spread by
-// condition, what stands apart, and the finding in words.
+// values with their own uncertainty, what the class may claim of them, and what
+// that is in words. docs/statistics.md says which test is used when.
 //
-// The unit of statistics is the home. Shared and practice readings are never
-// counted. The package must not know who a home is: it sees keys and names.
-// Start reading at [Class].
+// The unit of statistics is the home: repeated looks and trials never raise n.
+// Shared and practice readings are never counted. The package must not know who
+// a home is: it sees keys and names. Start reading at [Class].
 package compare

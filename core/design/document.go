@@ -7,6 +7,7 @@ import (
 	"slices"
 	"strconv"
 
+	"patient-kitchen/core/formula"
 	"patient-kitchen/core/larder"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
@@ -36,6 +37,7 @@ type Document struct {
 	Steps        []Step            `json:"steps,omitempty"`
 	Readings     []Reading         `json:"readings,omitempty"`
 	Derived      []Derived         `json:"derived,omitempty"`
+	Claims       []Claim           `json:"claims,omitzero" doc:"What is to be tested, said before; left out: each condition against the control, or all pairs. An empty list: we only look"`
 	Expectations []Expectation     `json:"expectations,omitempty"`
 	Evidence     []Evidence        `json:"evidence,omitempty"`
 	Questions    []Question        `json:"questions,omitempty"`
@@ -73,7 +75,25 @@ type Variable struct {
 	Name    text.Localized `json:"name,omitempty"`
 	Reading string         `json:"reading,omitempty" doc:"For a measured variable: the id of its reading or derived value"`
 	Result  string         `json:"result,omitempty" doc:"For a measured variable: what kind of result it is, in the words of the larder's swaps, such as total-gas; it decides which substitutes compare"`
+	Scale   string         `json:"scale,omitempty" enum:"difference,ratio" doc:"For a measured variable: ratio compares how many times as much, as for times and frequencies"`
+	Matters string         `json:"matters,omitempty" doc:"For a measured variable: the smallest difference that would matter, with unit; a factor above 1 where the scale is ratio"`
+	Stated  string         `json:"stated,omitempty" doc:"For a measured variable: a value it is held against, with unit"`
 }
+
+// Claim is something that the class's results will support, or not.
+type Claim struct {
+	ID        string   `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	Says      string   `json:"says" enum:"more,less,differs,same,order,equals"`
+	Value     string   `json:"value,omitempty" doc:"Id of a reading or derived value; left out: the first"`
+	Condition string   `json:"condition,omitempty"`
+	Against   string   `json:"against,omitempty" doc:"Id of the condition it is compared with; left out: the control"`
+	Order     []string `json:"order,omitempty" doc:"Ids of conditions, the least first"`
+	Stated    string   `json:"stated,omitempty" doc:"For equals: the value, with unit"`
+	Matters   string   `json:"matters,omitempty" doc:"The smallest size that matters; left out: the value's"`
+}
+
+// Says are what a claim can say.
+var Says = []string{"more", "less", "differs", "same", "order", "equals"}
 
 // Condition is one set-up that is compared with the others.
 type Condition struct {
@@ -262,6 +282,65 @@ type Derived struct {
 	Name    text.Localized `json:"name"`
 	Formula string         `json:"formula"`
 	Unit    string         `json:"unit"`
+}
+
+// Expr is the derived value's formula, ready to be worked out. Under the unit %
+// a last factor of 100 is the unit itself. Its errors are of type
+// *formula.Error.
+func (x Derived) Expr() (*formula.Expr, error) {
+	e, err := formula.Parse(x.Formula)
+	if err != nil {
+		return nil, err
+	}
+	share, _, _ := e.AsShare(x.Unit)
+	return share, nil
+}
+
+// ConditionsOf are the conditions for which an outcome is worked out: each of
+// the design's, or "" where it has none, where the home is asked once for all
+// of them, or where the formula runs over all of them, as a slope through one
+// reading of each does.
+func (d *Document) ConditionsOf(x Derived) []string {
+	if len(d.Conditions) == 0 || !d.each(x) || d.over(x) {
+		return []string{""}
+	}
+	ids := make([]string, len(d.Conditions))
+	for i, c := range d.Conditions {
+		ids[i] = c.ID
+	}
+	return ids
+}
+
+// each reports whether a formula uses a reading that is taken in each condition;
+// one that cannot be read counts as if it did.
+func (d *Document) each(x Derived) bool {
+	e, err := formula.Parse(x.Formula)
+	if err != nil {
+		return true
+	}
+	return slices.ContainsFunc(d.Readings, func(r Reading) bool { return r.PerCondition && slices.Contains(e.Symbols(), r.Symbol) })
+}
+
+// over reports whether a formula makes a series of the conditions: it asks for
+// one of readings that have a single value in each.
+func (d *Document) over(x Derived) bool {
+	e, err := formula.Parse(x.Formula)
+	if err != nil || !e.NeedsSeries() || len(d.Conditions) < 2 {
+		return false
+	}
+	each := false
+	for _, s := range e.Symbols() {
+		for i := range d.Readings {
+			r := &d.Readings[i]
+			if r.Symbol == s {
+				if len(r.Times) > 1 || d.Trials > 1 {
+					return false
+				}
+				each = each || r.PerCondition
+			}
+		}
+	}
+	return each
 }
 
 // Outcomes are what the work comes to, compared over conditions and homes: the

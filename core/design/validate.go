@@ -3,6 +3,7 @@ package design
 import (
 	"embed"
 	"fmt"
+	"math"
 	"regexp"
 	"slices"
 	"strings"
@@ -321,30 +322,80 @@ func (v *validator) derived() {
 		}
 		if _, err := TryFormula(v.d, x.Formula, x.Unit); err != nil {
 			v.say(Error, "formula", path+"/formula", text.Args{"problem": err.Error()})
+		} else if e, err := formula.Parse(x.Formula); err == nil {
+			if _, without, twice := e.AsShare(x.Unit); twice {
+				v.say(Hint, "hundred", path+"/formula", text.Args{"offer": without})
+				v.out[len(v.out)-1].Offer = without
+			}
 		}
 	}
 }
 
-// TryFormula works a formula out with made-up values of the readings' units,
-// so that unknown symbols and dimensions that do not fit show while it is
-// being written. Its errors are of type *formula.Error.
+// draws is how many sets of made-up readings a formula is tried with.
+const draws = 16
+
+// TryFormula works a formula out with made-up readings of the right units, so
+// that unknown symbols and dimensions that do not fit show while it is being
+// written. The readings are irregular, within a reading's limits where it has
+// any: what divides by zero or takes the root of a loss for some of them may be
+// right for a home's, so only a fault in all of them is one. Its errors are of
+// type *formula.Error.
 func TryFormula(d *Document, expression, unit string) (quantity.Quantity, error) {
-	e, err := formula.Parse(expression)
+	x := Derived{Formula: expression, Unit: unit}
+	e, err := x.Expr()
 	if err != nil {
 		return quantity.Quantity{}, err
 	}
+	var first error
+	for draw := range draws {
+		q, err := e.Eval(madeUp(d, d.over(x), draw), unit)
+		if err == nil {
+			return q, nil
+		}
+		if first == nil {
+			first = err
+		}
+	}
+	return quantity.Quantity{}, first
+}
+
+// madeUp binds every reading's symbol to irregular values: all trials and
+// times of one condition, or of one trial where the formula works trial by
+// trial.
+func madeUp(d *Document, over bool, draw int) formula.Env {
 	env := formula.Env{}
+	golden := 0.5 * (math.Sqrt(5) - 1)
 	for i := range d.Readings {
 		r := &d.Readings[i]
 		u, ok := quantity.LookupUnit(r.Unit)
 		if !ok {
 			continue
 		}
-		n := max(1, len(r.Times)) * max(1, d.Trials)
+		low, high := 1.0, 20.0
+		if p, ok := quantity.ParseOK(r.Low); ok {
+			if in, err := p.In(u); err == nil {
+				low = in.Value
+			}
+		}
+		if p, ok := quantity.ParseOK(r.High); ok {
+			if in, err := p.In(u); err == nil && in.Value > low {
+				high = in.Value
+			}
+		} else if high <= low {
+			high = low + 20
+		}
+		n := max(1, len(r.Times))
+		if draw%2 == 1 {
+			n *= max(1, d.Trials)
+		}
+		if over && r.PerCondition {
+			n = len(d.Conditions)
+		}
 		b := formula.Binding{Series: n > 1}
 		clock := formula.Binding{Series: true}
 		for k := range n {
-			b.Values = append(b.Values, quantity.Quantity{Value: 3 + float64(k), Unit: u, U: 0.1})
+			_, part := math.Modf(golden * float64(1+k*7+i*13+draw*29))
+			b.Values = append(b.Values, quantity.Quantity{Value: low + (high-low)*(0.1+0.8*part), Unit: u, U: (high - low) / 100})
 			if len(r.Times) > 0 {
 				s, _ := Seconds(r.Times[k%len(r.Times)])
 				b.Times = append(b.Times, s)
@@ -356,7 +407,7 @@ func TryFormula(d *Document, expression, unit string) (quantity.Quantity, error)
 			env["time"] = clock
 		}
 	}
-	return e.Eval(env, unit)
+	return env
 }
 
 // languages finds the texts that lack one of the languages families can

@@ -33,6 +33,7 @@ var compiled = map[string]func(x float64) (y, slope float64){
 	"sin":   func(x float64) (float64, float64) { return math.Sin(x), math.Cos(x) },
 	"cos":   func(x float64) (float64, float64) { return math.Cos(x), -math.Sin(x) },
 	"tan":   func(x float64) (float64, float64) { c := math.Cos(x); return math.Tan(x), 1 / c / c },
+	"atan":  func(x float64) (float64, float64) { return math.Atan(x), 1 / (1 + x*x) },
 }
 
 // Compile fixes the units of an expression's symbols, in the order in which
@@ -63,8 +64,8 @@ func (e *Expr) Compile(symbols []string, units []quantity.Unit, unit string) (*P
 func (p *Program) emit(n *node, index map[string]int) (dim quantity.Dim, number float64, exact bool, err error) {
 	switch n.kind {
 	case nNumber:
-		p.code = append(p.code, instruction{op: '0', value: n.number})
-		return quantity.Pure, n.number, true, nil
+		p.code = append(p.code, instruction{op: '0', value: n.si()})
+		return n.dim(), n.si(), true, nil
 	case nSymbol:
 		i, ok := index[n.name]
 		if !ok && n.name == "pi" {

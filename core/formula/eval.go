@@ -105,9 +105,11 @@ func (ev *evaluator) spread(d dual) float64 {
 func (ev *evaluator) eval(n *node) (value, error) {
 	switch n.kind {
 	case nNumber:
-		return value{xs: []dual{{x: n.number}}, exact: true}, nil
+		return value{dim: n.dim(), xs: []dual{{x: n.si()}}, exact: true}, nil
 	case nSymbol:
 		return ev.symbol(n)
+	case nCompare:
+		return value{}, &Error{n.pos, n.end, "a comparison belongs into if, such as if(a > b, a, b)"}
 	case nUnary:
 		v, err := ev.eval(n.args[0])
 		if err != nil {
@@ -126,6 +128,22 @@ func (ev *evaluator) eval(n *node) (value, error) {
 		return binary(n, a, b)
 	}
 	return ev.call(n)
+}
+
+// dim is the dimension of a written number; angles count as pure numbers.
+func (n *node) dim() quantity.Dim {
+	if n.unit.Dim == quantity.Angle {
+		return quantity.Pure
+	}
+	return n.unit.Dim
+}
+
+// si is a written number in SI base units.
+func (n *node) si() float64 {
+	if n.unit.Symbol == "" {
+		return n.number
+	}
+	return quantity.Quantity{Value: n.number, Unit: n.unit}.SI()
 }
 
 func (ev *evaluator) symbol(n *node) (value, error) {

@@ -22,6 +22,13 @@ func explain(b *strings.Builder, n *node, env Env, language string, outer int) {
 	switch n.kind {
 	case nNumber:
 		b.WriteString(quantity.Number(n.number, quantity.Decimals(n.number, 0), language))
+		if n.unit.Symbol != "" {
+			b.WriteString("\u00a0" + n.unit.Label())
+		}
+	case nCompare:
+		explain(b, n.args[0], env, language, 0)
+		b.WriteString(" " + n.name + " ")
+		explain(b, n.args[1], env, language, 0)
 	case nSymbol:
 		if bound, ok := env[n.name]; ok && len(bound.Values) > 0 {
 			b.WriteString(showSeries(bound.Values, language))

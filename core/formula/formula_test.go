@@ -76,7 +76,7 @@ func TestErrorsHaveAPlace(t *testing.T) {
 	for _, c := range []struct{ expr, says, place string }{
 		{"m + v", "mass", "m + v"}, {"2 * (m - v)", "volume", "(m - v)"}, {"2 +", "too early", ""}, {"2 $ 3", "no meaning", "$"},
 		{"foo(3)", "not a function", "foo"}, {"m / 0", "zero", "m / 0"}, {"ln(0)", "above zero", "ln(0)"}, {"sqrt(-1)", "zero or above", "sqrt(-1)"},
-		{"2 ** 3", "not expected", "*"}, {"2 m", "not expected", "m"}, {"length", "not a reading", "length"}, {"(2 + 3", "too early", ""},
+		{"2 ** 3", "not expected", "*"}, {"2 blobs", "not expected", "blobs"}, {"length", "not a reading", "length"}, {"(2 + 3", "too early", ""},
 		{"exp(m)", "plain number", "exp(m)"}, {"m ^ 0.3", "half powers", "0.3"}, {"x + y", "2 values", "x + y"}, {"x", "several values", "x"},
 		{"slope(x)", "two series", "slope(x)"}, {"at(x, 3)", "several times", "x"}, {"0 ^ -1", "divides by zero", "0 ^ -1"}, {"", "too early", ""},
 		{"1, 2", "not expected", ","}, {"m ^ m", "plain number", "m"}, {strings.Repeat("(", 80) + "1", "brackets", ""}, {"max()", "values", "max()"},

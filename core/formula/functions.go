@@ -28,6 +28,7 @@ func init() {
 		"sin":   {1, 1, one, pure(math.Sin, math.Cos, nil)},
 		"cos":   {1, 1, one, pure(math.Cos, func(x float64) float64 { return -math.Sin(x) }, nil)},
 		"tan":   {1, 1, one, pure(math.Tan, func(x float64) float64 { return 1 / math.Cos(x) / math.Cos(x) }, nil)},
+		"atan":  {1, 1, one, pure(math.Atan, func(x float64) float64 { return 1 / (1 + x*x) }, nil)},
 
 		"min":    {1, 0, list, pick(func(xs []dual) dual { return extreme(xs, -1) })},
 		"max":    {1, 0, list, pick(func(xs []dual) dual { return extreme(xs, 1) })},
@@ -38,6 +39,9 @@ func init() {
 		"count":  {1, 0, list, countOf},
 		"first":  {1, 1, "one series in its brackets", pick(func(xs []dual) dual { return xs[0] })},
 		"last":   {1, 1, "one series in its brackets", pick(func(xs []dual) dual { return xs[len(xs)-1] })},
+
+		"rank": {1, 1, "one series in its brackets", rankOf},
+		"if":   {3, 3, "a comparison and two values, such as if(a > b, a, b)", nil},
 
 		"slope":     {2, 2, two, lineOf(true)},
 		"intercept": {2, 2, two, lineOf(false)},
@@ -55,6 +59,9 @@ func functionNames() string {
 }
 
 func (ev *evaluator) call(n *node) (value, error) {
+	if n.name == "if" {
+		return ev.choose(n)
+	}
 	args := make([]value, len(n.args))
 	for i, a := range n.args {
 		v, err := ev.eval(a)
@@ -73,6 +80,64 @@ func (ev *evaluator) call(n *node) (value, error) {
 		}
 	}
 	return v, nil
+}
+
+// choose works out if(a > b, yes, no). Both values have the same dimension,
+// whichever is taken; what is not taken need not be finite.
+func (ev *evaluator) choose(n *node) (value, error) {
+	if n.args[0].kind != nCompare {
+		return value{}, &Error{n.args[0].pos, n.args[0].end, "if begins with a comparison, such as if(a > b, a, b)"}
+	}
+	a, err := ev.eval(n.args[0].args[0])
+	if err != nil {
+		return value{}, err
+	}
+	b, err := ev.eval(n.args[0].args[1])
+	if err != nil {
+		return value{}, err
+	}
+	if a.dim != b.dim {
+		return value{}, &Error{n.args[0].pos, n.args[0].end, fmt.Sprintf("a %s and a %s cannot be compared", a.dim, b.dim)}
+	}
+	if a.series || b.series {
+		return value{}, &Error{n.args[0].pos, n.args[0].end, "if compares single values; take the mean, last or slope of a series"}
+	}
+	x, y := a.xs[0].x, b.xs[0].x
+	holds := map[string]bool{"<": x < y, ">": x > y, "≤": x <= y, "≥": x >= y, "=": x == y}[n.args[0].name]
+	taken, other := n.args[1], n.args[2]
+	if !holds {
+		taken, other = other, taken
+	}
+	v, err := ev.eval(taken)
+	if err != nil {
+		return value{}, err
+	}
+	if o, err := ev.eval(other); err == nil && o.dim != v.dim {
+		return value{}, &Error{n.pos, n.end, fmt.Sprintf("if gives a %s in one case and a %s in the other", v.dim, o.dim)}
+	}
+	return v, nil
+}
+
+// rankOf gives each value of a series its place from 1, the smallest first;
+// equal ones share their mean place.
+func rankOf(_ *evaluator, n *node, args []value) (value, error) {
+	if !args[0].series {
+		return value{}, &Error{n.args[0].pos, n.args[0].end, "rank needs a series"}
+	}
+	out := value{series: true, times: args[0].times, xs: make([]dual, len(args[0].xs))}
+	for i, d := range args[0].xs {
+		place := 0.5
+		for _, other := range args[0].xs {
+			switch {
+			case other.x < d.x:
+				place++
+			case other.x == d.x:
+				place += 0.5
+			}
+		}
+		out.xs[i] = dual{x: place}
+	}
+	return out, nil
 }
 
 func positive(x float64) string {

@@ -5,6 +5,8 @@ import (
 	"strconv"
 	"strings"
 	"unicode/utf8"
+
+	"patient-kitchen/core/quantity"
 )
 
 // Error is a fault in an expression or in working it out, with its place.
@@ -29,13 +31,15 @@ const (
 	nUnary
 	nBinary
 	nCall
+	nCompare
 )
 
 type node struct {
 	kind     nodeKind
 	pos, end int
 	number   float64
-	name     string // symbol, function or operator
+	unit     quantity.Unit // of a written number; without a symbol where none is written
+	name     string        // symbol, function or operator
 	args     []*node
 }
 
@@ -45,8 +49,9 @@ const (
 	maxDepth  = 50
 )
 
-// Parse reads an expression: numbers, symbols, + - * / ^, parentheses and the
-// functions of this package; × · ÷ − are accepted. ^ binds tighter than a
+// Parse reads an expression: numbers, with a unit behind them or without
+// (9.81 m/s^2), symbols, + - * / ^, parentheses, the functions of this package,
+// and comparisons inside of if; × · ÷ − are accepted. ^ binds tighter than a
 // leading minus and from right to left. Its errors are of type *Error.
 func Parse(src string) (*Expr, error) {
 	if len(src) > maxLength {
@@ -105,7 +110,7 @@ func (p *parser) fail(format string, args ...any) *Error {
 	return &Error{p.pos, p.end, fmt.Sprintf(format, args...)}
 }
 
-var signs = map[rune]string{'×': "*", '·': "*", '÷': "/", '−': "-", '+': "+", '-': "-", '*': "*", '/': "/", '^': "^", '(': "(", ')': ")", ',': ","}
+var signs = map[rune]string{'×': "*", '·': "*", '÷': "/", '−': "-", '+': "+", '-': "-", '*': "*", '/': "/", '^': "^", '(': "(", ')': ")", ',': ",", ';': ",", '<': "<", '>': ">", '≤': "≤", '≥': "≥", '=': "="}
 
 func (p *parser) next() {
 	i := p.end
@@ -229,6 +234,9 @@ func (p *parser) atom(depth int) (*node, error) {
 			return nil, p.fail("%q is not a number", tok)
 		}
 		n := &node{kind: nNumber, pos: pos, end: p.end, number: v}
+		if u, end, ok := p.unitBehind(); ok {
+			n.unit, n.end, p.end = u, end, end
+		}
 		p.next()
 		return n, nil
 	case p.kind == 'a':
@@ -255,6 +263,47 @@ func (p *parser) atom(depth int) (*node, error) {
 	return nil, p.fail("%q is not expected here", p.tok)
 }
 
+// unitBehind finds the unit written behind the number that the parser stands at:
+// the longest one, which goes on to no further name.
+func (p *parser) unitBehind() (u quantity.Unit, end int, ok bool) {
+	rest := p.src[p.end:]
+	trimmed := strings.TrimLeft(rest, " \u00a0")
+	if trimmed == "" || !isLetter(trimmed[0]) && trimmed[0] < 128 && trimmed[0] != '%' || signs[firstRune(trimmed)] != "" {
+		return u, 0, false
+	}
+	for n := min(len(trimmed), 16); n > 0; n-- {
+		after := trimmed[n:]
+		if u, ok := quantity.LookupUnit(trimmed[:n]); ok && !joins(trimmed[:n]) && !continues(after) && !strings.HasPrefix(strings.TrimLeft(after, " "), "(") {
+			return u, p.end + len(rest) - len(trimmed) + n, true
+		}
+	}
+	return u, 0, false
+}
+
+func firstRune(s string) rune {
+	r, _ := utf8.DecodeRuneInString(s)
+	return r
+}
+
+// comparison reads the first part of an if.
+func (p *parser) comparison(depth int) (*node, error) {
+	left, err := p.sum(depth)
+	if err != nil || !strings.Contains("<>≤≥=", p.tok) || p.tok == "" || p.kind == '0' || p.kind == 'a' {
+		return left, err
+	}
+	op := p.tok
+	p.next()
+	if p.tok == "=" && (op == "<" || op == ">" || op == "=") { // <=, >=, ==
+		op = map[string]string{"<": "≤", ">": "≥", "=": "="}[op]
+		p.next()
+	}
+	right, err := p.sum(depth)
+	if err != nil {
+		return nil, err
+	}
+	return &node{kind: nCompare, name: op, pos: left.pos, end: right.end, args: []*node{left, right}}, nil
+}
+
 func (p *parser) call(n *node, depth int) (*node, error) {
 	if _, ok := functions[n.name]; !ok {
 		return nil, &Error{n.pos, n.end, fmt.Sprintf("%q is not a function here; known are %s", n.name, functionNames())}
@@ -262,7 +311,11 @@ func (p *parser) call(n *node, depth int) (*node, error) {
 	n.kind = nCall
 	p.next()
 	for p.kind != ')' {
-		arg, err := p.sum(depth + 1)
+		read := p.sum
+		if n.name == "if" && len(n.args) == 0 {
+			read = p.comparison
+		}
+		arg, err := read(depth + 1)
 		if err != nil {
 			return nil, err
 		}
@@ -294,6 +347,9 @@ func ParseCore(src string) (*Expr, error) {
 	}
 	var walk func(*node) error
 	walk = func(n *node) error {
+		if n.kind == nNumber && n.unit.Symbol != "" {
+			return &Error{n.pos, n.end, "a number inside the expression has no unit here; give it a symbol"}
+		}
 		if n.kind == nCall && !coreFunctions[n.name] {
 			return &Error{n.pos, n.end, fmt.Sprintf("%q is not a function here; known are abs, cos, exp, ln, log10, sin, sqrt, tan", n.name)}
 		}

@@ -69,8 +69,10 @@ type Book struct {
 	Held     []string             // ids of guarded steps that were worked at all the same, in the order of the design
 	SentAt   *time.Time
 	LastSeen time.Time
-	index    map[design.Slot]int
-	Guards   Guards
+	// FirstReading is when the first own reading was made.
+	FirstReading time.Time
+	index        map[design.Slot]int
+	Guards       Guards
 }
 
 // Open reads entries into a notebook. Entries may come in any order; they
@@ -170,6 +172,9 @@ func (b *Book) take(e *Entry, spoiled map[string]fate) {
 		r, known := b.Design.Reading(e.Slot.Reading)
 		if !ok || !known {
 			return
+		}
+		if e.Provenance != Desk && e.Provenance != Shared && (b.FirstReading.IsZero() || e.Measured().Before(b.FirstReading)) {
+			b.FirstReading = e.Measured()
 		}
 		line := Line{Entry: *e, Understood: Understand(r, e.Instrument, e.Typed, b.Writer), Fate: "counts"}
 		if f, bad := spoiled[e.ID]; bad {
@@ -282,4 +287,31 @@ func (b *Book) ReadyAt(step int) (time.Time, bool) {
 		return time.Time{}, false
 	}
 	return start.Add(time.Duration(seconds * float64(time.Second))), true
+}
+
+// Said is an answer to a question.
+type Said struct {
+	Entry      *Entry
+	AfterStart bool // a prediction that by the phone's own times came after a first reading
+}
+
+// Said is what a home answered to a question: the first answer of a prediction,
+// the last one of any other question.
+func (b *Book) Said(question string) (Said, bool) {
+	before := false
+	for _, q := range b.Design.Questions {
+		before = before || q.ID == question && q.When == "before"
+	}
+	var out Said
+	for i := range b.Notes {
+		e := &b.Notes[i]
+		if e.Kind == Answer && e.Question == question && (out.Entry == nil || !before) {
+			out.Entry = e
+		}
+	}
+	if out.Entry == nil {
+		return out, false
+	}
+	out.AfterStart = before && !b.FirstReading.IsZero() && out.Entry.Measured().After(b.FirstReading)
+	return out, true
 }

@@ -2,74 +2,192 @@ package notebook
 
 import (
 	"errors"
+	"math"
 
+	"patient-kitchen/core/design"
 	"patient-kitchen/core/formula"
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/stats"
 	"patient-kitchen/core/text"
 )
 
 // Result is one derived value of one condition ("" where readings are not
-// taken per condition).
+// taken per condition, or the formula runs over all of them).
 type Result struct {
 	Derived   string
 	Condition string
-	Value     quantity.Quantity
-	Working   string // the formula with the home's own numbers, in the writer's language
+	Value     quantity.Quantity // U is the give or take
+	Doubt     Doubt
+	Bound     *stats.Interval // in the value's unit, where a reading is only a bound
+	Working   string          // the formula with the home's own numbers, in the writer's language
 	Missing   text.Message
 	OK        bool
 }
 
-// Derive works out every outcome of the design from a notebook, in the
-// order of outcomes and conditions. A value that cannot be worked out
-// says why; a missing reading among several times or trials only narrows the
-// series. The formula's uncertainty is first order over independent readings.
+// Doubt is how sure a home's value is, from this home alone: u² = s²/n + w with
+// s = max(s_h, s_0). All are in the value's unit.
+type Doubt struct {
+	Trials   []float64 // the value of each trial that has all it needs
+	U        float64   // standard uncertainty of the mean
+	DF       float64   // of U: +Inf where the tools alone decide
+	S        float64   // scatter of one trial: the home's own, and never below the repeatability
+	Own      bool      // the home's own scatter is the larger
+	Nu       float64   // degrees of freedom of the home's own scatter, over all conditions
+	Rounding float64   // variance that the tool's steps bring; not less by repeating, since trials of one thing round alike
+	repeat   float64   // variance of one trial by the readings' repeatability
+}
+
+// Derive works out every outcome of the design from a notebook, in the order
+// of outcomes and conditions. A value is worked out trial by trial and averaged;
+// a formula that takes a series of its own once. A value that cannot be worked
+// out says why; a missing reading among several times or trials only narrows
+// the series.
 func Derive(b *Book) []Result {
 	var out []Result
-	conditions := []string{""}
-	if len(b.Design.Conditions) > 0 {
-		conditions = conditions[:0]
-		for _, c := range b.Design.Conditions {
-			conditions = append(conditions, c.ID)
-		}
-	}
 	for _, x := range b.Design.Outcomes() {
-		e, err := formula.Parse(x.Formula)
-		for _, c := range conditions {
+		e, err := x.Expr()
+		from := len(out)
+		for _, c := range b.Design.ConditionsOf(x) {
 			r := Result{Derived: x.ID, Condition: c}
 			if err != nil {
 				r.Missing = text.Message{ID: "notebook.derive.formula", Args: text.Args{"problem": err.Error()}}
-				out = append(out, r)
-				continue
+			} else {
+				r.work(b, e, x)
 			}
-			r.work(b, e, x.Unit)
 			out = append(out, r)
 		}
+		doubts(out[from:])
 	}
 	return out
 }
 
-func (r *Result) work(b *Book, e *formula.Expr, unit string) {
-	env := bind(b, r.Condition, e.Symbols())
+// doubts pools the home's scatter over the conditions of one outcome and gives
+// each value its uncertainty.
+func doubts(results []Result) {
+	squares, nu := 0.0, 0.0
+	for _, r := range results {
+		if n := len(r.Doubt.Trials); r.OK && n > 1 {
+			s, _ := stats.Summarise(r.Doubt.Trials)
+			squares += s.SD * s.SD * float64(n-1)
+			nu += float64(n - 1)
+		}
+	}
+	for i := range results {
+		r := &results[i]
+		d := &r.Doubt
+		n := float64(len(d.Trials))
+		if !r.OK || n == 0 {
+			continue
+		}
+		d.S, d.Nu, d.DF = math.Sqrt(d.repeat), nu, math.Inf(1)
+		if nu > 0 && squares/nu > d.repeat {
+			d.S, d.Own = math.Sqrt(squares/nu), true
+		}
+		d.U = math.Sqrt(d.S*d.S/n + d.Rounding)
+		if d.Own && d.U > 0 {
+			d.DF = nu * math.Pow(d.U, 4) / math.Pow(d.S*d.S/n, 2)
+		}
+		r.Value.U = stats.GiveOrTake(d.U, d.DF)
+	}
+}
+
+func (r *Result) work(b *Book, e *formula.Expr, x design.Derived) {
+	all := b.bind(r.Condition, e.Symbols(), 0)
 	for _, symbol := range e.Symbols() {
-		if bound, ok := env[symbol]; ok && len(bound.Values) == 0 && symbol != "time" {
+		if bound, ok := all.env[symbol]; ok && len(bound.Values) == 0 && symbol != "time" && !all.bounded[symbol] {
 			r.Missing = text.Message{ID: "notebook.derive.missing", Args: text.Args{"reading": b.name(symbol)}}
 			return
 		}
 	}
-	v, err := e.Eval(env, unit)
+	if len(all.bounded) > 0 {
+		r.bound(b, e, x, all)
+		return
+	}
+	var trials []tried
+	for n := 1; n <= max(1, b.Design.Trials); n++ {
+		env := b.bind(r.Condition, e.Symbols(), n)
+		if v, err := try(e, env, x.Unit); err == nil {
+			trials = append(trials, v)
+		}
+	}
+	if len(trials) == 0 {
+		v, err := try(e, all, x.Unit)
+		if err != nil {
+			r.fail(err)
+			return
+		}
+		trials = []tried{v}
+	}
+	n := float64(len(trials))
+	mean := 0.0
+	for _, t := range trials {
+		mean += t.value.Value
+		r.Doubt.Trials = append(r.Doubt.Trials, t.value.Value)
+		r.Doubt.Rounding += t.rounding / n
+		r.Doubt.repeat += t.repeat / n
+	}
+	r.Value, r.OK = quantity.Quantity{Value: mean / n, Unit: trials[0].value.Unit}, true
+	written, _ := formula.Parse(x.Formula)
+	r.Working = written.Explain(all.env, b.Writer.Language)
+}
+
+// bound works out the ends of a value into which a bound goes; it takes the
+// formula to go one way between them.
+func (r *Result) bound(b *Book, e *formula.Expr, x design.Derived, all binding) {
+	ends := stats.Interval{Low: math.Inf(1), High: math.Inf(-1)}
+	var unit quantity.Unit
+	for _, high := range []bool{false, true} {
+		v, err := e.Eval(all.end(high), x.Unit)
+		if err != nil {
+			r.fail(err)
+			return
+		}
+		unit = v.Unit
+		out := v.Value
+		if math.Abs(out) > farAway/1e3 {
+			out = math.Copysign(math.Inf(1), out)
+		}
+		ends.Low, ends.High = math.Min(ends.Low, out), math.Max(ends.High, out)
+	}
+	r.Bound, r.Value = &ends, quantity.Quantity{Value: finite(ends.High, ends.Low), Unit: unit}
+	r.Missing = text.Message{ID: "notebook.derive.bound"}
+}
+
+func finite(a, b float64) float64 {
+	if math.IsInf(a, 0) {
+		return b
+	}
+	return a
+}
+
+func (r *Result) fail(err error) {
+	r.Missing = text.Message{ID: "notebook.derive.formula", Args: text.Args{"problem": err.Error()}}
+	var fe *formula.Error
+	if errors.As(err, &fe) && fe.Message == "there is no reading at that time" {
+		r.Missing = text.Message{ID: "notebook.derive.time"}
+	}
+}
+
+// tried is a formula worked out once, with the variances that the tools' steps
+// and the readings' repeatability bring.
+type tried struct {
+	value            quantity.Quantity
+	rounding, repeat float64
+}
+
+func try(e *formula.Expr, b binding, unit string) (tried, error) {
+	v, err := e.Eval(b.env, unit)
 	if err == nil && !v.Sound() {
 		err = errors.New("what comes out is too large a number to work with")
 	}
 	if err != nil {
-		r.Missing = text.Message{ID: "notebook.derive.formula", Args: text.Args{"problem": err.Error()}}
-		var fe *formula.Error
-		if errors.As(err, &fe) && fe.Message == "there is no reading at that time" {
-			r.Missing = text.Message{ID: "notebook.derive.time"}
-		}
-		return
+		return tried{}, err
 	}
-	r.Value, r.OK = v, true
-	r.Working = e.Explain(env, b.Writer.Language)
+	again, err := e.Eval(b.repeats, unit)
+	if err != nil {
+		return tried{}, err
+	}
+	return tried{v, v.U * v.U, again.U * again.U}, nil
 }
 
 func (b *Book) name(symbol string) text.Localized {
@@ -81,38 +199,128 @@ func (b *Book) name(symbol string) text.Localized {
 	return text.Localized{"en": symbol}
 }
 
-// bind gives every reading's symbol its values for one condition. A reading
-// with several times or trials is a series; "time" is the series of planned
-// times of the timed reading the expression uses.
-func bind(b *Book, condition string, symbols []string) formula.Env {
-	env := formula.Env{}
-	for _, r := range b.Design.Readings {
-		bound := formula.Binding{}
-		clock := formula.Binding{Series: true}
+// binding is what the symbols of a formula stand for: with what rounding
+// brings as uncertainty, and with what repeating brings.
+type binding struct {
+	env, repeats formula.Env
+	bounded      map[string]bool // symbols with a bound among their values
+	lows, highs  formula.Env     // the ends of the bounds
+}
+
+// farAway stands for an open end while a bound is worked out, in the reading's
+// unit.
+const farAway = 1e15
+
+func (b binding) end(high bool) formula.Env {
+	if high {
+		return b.highs
+	}
+	return b.lows
+}
+
+// bind gives every reading's symbol its values for one condition ("" for all of
+// them) and trial (0 for all of them). A reading with several slots is a series;
+// "time" is the series of planned times of the timed reading the expression uses.
+func (b *Book) bind(condition string, symbols []string, trial int) binding {
+	out := binding{env: formula.Env{}, repeats: formula.Env{}, bounded: map[string]bool{}, lows: formula.Env{}, highs: formula.Env{}}
+	for k := range b.Design.Readings {
+		r := &b.Design.Readings[k]
+		var values, repeats, lows, highs, clock []quantity.Quantity
+		var times []float64
 		slots := 0
 		for i := range b.Cells {
 			c := &b.Cells[i]
-			if c.Slot.Reading != r.ID || c.Slot.Condition != "" && c.Slot.Condition != condition {
+			if c.Slot.Reading != r.ID || condition != "" && c.Slot.Condition != "" && c.Slot.Condition != condition || trial > 0 && c.Slot.Trial != trial {
 				continue
 			}
 			slots++
-			if c.State != HasValue {
+			if c.State != HasValue && c.State != HasBound {
 				continue
 			}
-			bound.Values = append(bound.Values, c.Understood.InUnit)
+			q := c.Understood.InUnit
+			rounding, repeat := uncertainties(r, &c.Understood, c.Entry.Instrument)
+			low, high := q, q
+			if c.State == HasBound {
+				out.bounded[r.Symbol] = true
+				low, high = ends(r, &c.Understood)
+			}
+			values = append(values, quantity.Quantity{Value: q.Value, Unit: q.Unit, U: rounding})
+			repeats = append(repeats, quantity.Quantity{Value: q.Value, Unit: q.Unit, U: repeat})
+			lows, highs = append(lows, low), append(highs, high)
 			if c.Slot.Time != "" {
 				at, _ := quantity.Parse(c.Slot.Time)
-				bound.Times = append(bound.Times, at.SI())
-				clock.Values = append(clock.Values, at.Quantity)
+				times = append(times, at.SI())
+				clock = append(clock, at.Quantity)
 			}
 		}
-		bound.Series = slots > 1
-		env[r.Symbol] = bound
-		for _, s := range symbols {
-			if s == r.Symbol && len(r.Times) > 0 {
-				env["time"] = clock
+		put := func(env formula.Env, values []quantity.Quantity) {
+			env[r.Symbol] = formula.Binding{Values: values, Series: slots > 1, Times: times}
+			for _, s := range symbols {
+				if s == r.Symbol && len(r.Times) > 0 {
+					env["time"] = formula.Binding{Values: clock, Series: true}
+				}
+			}
+		}
+		put(out.env, values)
+		put(out.repeats, repeats)
+		put(out.lows, lows)
+		put(out.highs, highs)
+	}
+	for s := range out.bounded {
+		used := false
+		for _, x := range symbols {
+			used = used || x == s
+		}
+		if !used {
+			delete(out.bounded, s)
+		}
+	}
+	return out
+}
+
+// uncertainties are what the tool's step brings to a reading (with what was
+// typed as a range or as about) and what repeating it brings, one step where the
+// design does not say. A count has neither.
+func uncertainties(r *design.Reading, u *Understood, instrument string) (rounding, repeat float64) {
+	unit := u.InUnit.Unit
+	typed := u.Typical.U
+	if unit == quantity.One || unit.Dim == quantity.Count {
+		return typed, 0
+	}
+	step := 0.0 // of a tool that is not named: the last digit typed
+	if u.Typical.Decimals >= 0 {
+		step = math.Pow10(-u.Typical.Decimals)
+	}
+	if in, ok := r.Instrument(instrument); ok {
+		if p, ok := quantity.ParseOK(in.Resolution); ok && p.Unit.Dim == unit.Dim {
+			step = p.Value * p.Unit.Factor / unit.Factor
+			if in.Analogue {
+				step /= 2
 			}
 		}
 	}
-	return env
+	repeat = step
+	if p, ok := quantity.ParseOK(r.Repeatability); ok && p.Unit.Dim == unit.Dim {
+		repeat = p.Value * p.Unit.Factor / unit.Factor
+	}
+	return math.Hypot(step/math.Sqrt(12), typed), repeat
+}
+
+// ends are the ends of a bound: below it the physical least (0 where nothing
+// can be less), above it nothing.
+func ends(r *design.Reading, u *Understood) (low, high quantity.Quantity) {
+	low, high = u.InUnit, u.InUnit
+	if !u.Typed.Below {
+		high.Value += farAway
+		return low, high
+	}
+	low.Value = 0
+	if least, ok := quantity.ParseOK(r.Low); ok {
+		if in, err := least.In(low.Unit); err == nil {
+			low.Value = in.Value
+		}
+	} else if low.Unit.Dim == quantity.Temperature {
+		low.Value = u.InUnit.Value - farAway
+	}
+	return low, high
 }

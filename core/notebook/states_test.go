@@ -221,7 +221,8 @@ func TestGainOfBeans(t *testing.T) {
 	}
 }
 
-// Five drops of each spinner: the mean, with u = √(0.01²/12 + 0.15²)/√n.
+// Four drops of a spinner: the mean, with u² = 0.15²/4 + 0.01²/12, since the steps
+// of the watch are not less by repeating.
 func TestMeanOfTrials(t *testing.T) {
 	d := read(t, "falling-spinners")
 	var entries []notebook.Entry
@@ -233,7 +234,7 @@ func TestMeanOfTrials(t *testing.T) {
 	entries = append(entries, entry(notebook.Spoiled, 9, func(e *notebook.Entry) { e.Refers, e.Reason = entries[3].ID, "it hit the lamp" }))
 	i := slices.IndexFunc(notebook.Derive(notebook.Open(d, entries, english, nil)), func(r notebook.Result) bool { return r.Condition == "wing-8" })
 	r := notebook.Derive(notebook.Open(d, entries, english, nil))[i]
-	if want := math.Sqrt(1e-4/12+0.0225) / 2; !r.OK || math.Abs(r.Value.Value-1.61) > 1e-9 || math.Abs(r.Value.U-want) > 1e-9 {
+	if want := math.Sqrt(1e-4/12 + 0.0225/4); !r.OK || math.Abs(r.Value.Value-1.61) > 1e-9 || math.Abs(r.Value.U-want) > 1e-9 {
 		t.Errorf("%+v, want 1.61 ± %v", r, want)
 	}
 }

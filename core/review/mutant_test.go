@@ -201,7 +201,7 @@ func TestMutantsGoTheWholeWay(t *testing.T) {
 				}
 				book := notebook.Open(&d, entries, notebook.Writer{Language: []string{"en", "es"}[h%2], System: quantity.Metric}, nil)
 				notebook.Derive(book)
-				compare.Alone(book)
+				compare.Differences(book)
 				homes = append(homes, compare.Home{Key: fmt.Sprint(h), Book: book})
 			}
 			compare.Class(&d, homes)

@@ -111,7 +111,7 @@ func judgeP(p float64, side int, c Claim) Verdict {
 func (f Finding) Words(what any, unit quantity.Unit) text.Message {
 	show := func(v float64) quantity.Bare { return quantity.Quantity{Value: v, Unit: unit, U: f.scale()}.Bare() }
 	return text.Message{ID: "stats.finding." + string(f.Verdict), Args: text.Args{
-		"what": what, "estimate": show(f.Estimate), "low": show(f.Low), "high": show(f.High), "test": f.Test.Words(), "p": showP(f.P), "n": f.N,
+		"what": what, "estimate": show(f.Estimate), "low": show(f.Low), "high": show(f.High), "test": f.Test.Words(), "p": ShowP(f.P), "n": f.N,
 	}}
 }
 
@@ -124,8 +124,8 @@ func (f Finding) scale() float64 {
 	return (f.High - f.Low) / 4
 }
 
-// showP writes a p-value to two digits, and never as zero.
-func showP(p float64) text.Message {
+// ShowP writes a p-value to two digits, and never as zero.
+func ShowP(p float64) text.Message {
 	if p < 0.001 {
 		return text.Message{ID: "stats.p.small"}
 	}

@@ -43,9 +43,9 @@ func Summarise(values []float64) (Summary, bool) {
 func meanSD(x []float64) (mean, sd float64) {
 	n := float64(len(x))
 	for _, v := range x {
-		mean += v / n
+		mean += v
 	}
-	if n < 2 {
+	if mean /= n; n < 2 {
 		return mean, 0
 	}
 	ss := 0.0

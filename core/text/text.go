@@ -252,6 +252,18 @@ func Echo(t quantity.Typed) Message {
 	return Message{ID: "quantity.echo." + id, Args: Args{"value": show(t.Value), "low": show(t.Low), "high": show(t.High)}}
 }
 
+// Between shows a value of which only a bound is known.
+func Between(low, high float64, unit quantity.Unit) Message {
+	t := quantity.Typed{Kind: quantity.Bound, Parsed: quantity.Parsed{Quantity: quantity.Quantity{Value: high, Unit: unit}}, Below: true, Decimals: -1, Low: low, High: high}
+	switch {
+	case math.IsInf(high, 0):
+		t.Value, t.Below = low, false
+	case low > 0:
+		t.Kind, t.IsRange = quantity.Value, true
+	}
+	return Echo(t)
+}
+
 // figured is a value with the decimals it was typed with; with fewer than none
 // as many as it has, up to four digits.
 type figured struct {

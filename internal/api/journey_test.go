@@ -9,6 +9,7 @@ import (
 	"testing"
 	"time"
 
+	"patient-kitchen/core/compare"
 	"patient-kitchen/internal/api"
 	"patient-kitchen/internal/app"
 )
@@ -66,7 +67,7 @@ func TestFromDesignToResults(t *testing.T) {
 		t.Errorf("a home that measures sees %d shared readings", n)
 	}
 	own := want[app.OwnResult](fern, "GET", sc.homePath(fern, "/result"), nil)
-	if own.Shared || len(own.Sentence) != 1 || !strings.Contains(own.Sentence[0], "clearly more") {
+	if own.Shared || len(own.Sentence) != 1 || !strings.Contains(own.Sentence[0], "was more than") {
 		t.Errorf("own result: %+v", own)
 	}
 }
@@ -112,7 +113,7 @@ func TestEntriesAreIdempotentAndKept(t *testing.T) {
 	if err != nil || len(rows) != 5 || rows[0][6] != "value" || a.header.Get("Content-Disposition") != `attachment; filename="paper-strips-7m.csv"` {
 		t.Errorf("%v, %v, %s", rows, err, a.header)
 	}
-	var file struct{ Readings []app.ExportRow }
+	var file compare.Readings
 	if err := json.Unmarshal(sc.teacher.do("GET", sc.asPath("/export.json"), nil).body, &file); err != nil || len(file.Readings) != 4 {
 		t.Errorf("%d readings, %v", len(file.Readings), err)
 	}

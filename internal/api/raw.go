@@ -169,10 +169,10 @@ func attachment(w http.ResponseWriter, kind, name string) {
 
 func (s *Server) exportCSV(w http.ResponseWriter, r *http.Request) {
 	s.teacherFile(w, r, []string{"class", "assignment"}, func(who app.TeacherActor, id []uuid.UUID) error {
-		rows, name, err := s.App.ExportRows(r.Context(), who, id[0], id[1])
+		file, name, err := s.App.Export(r.Context(), who, id[0], id[1])
 		if err == nil {
 			attachment(w, "text/csv; charset=utf-8", name+".csv")
-			err = app.WriteCSV(w, rows)
+			err = app.WriteCSV(w, file.Readings)
 		}
 		return err
 	})
@@ -180,10 +180,10 @@ func (s *Server) exportCSV(w http.ResponseWriter, r *http.Request) {
 
 func (s *Server) exportJSON(w http.ResponseWriter, r *http.Request) {
 	s.teacherFile(w, r, []string{"class", "assignment"}, func(who app.TeacherActor, id []uuid.UUID) error {
-		rows, name, err := s.App.ExportRows(r.Context(), who, id[0], id[1])
+		file, name, err := s.App.Export(r.Context(), who, id[0], id[1])
 		if err == nil {
 			attachment(w, "application/json", name+".json")
-			err = json.NewEncoder(w).Encode(map[string]any{"readings": rows})
+			err = json.NewEncoder(w).Encode(file)
 		}
 		return err
 	})

@@ -106,7 +106,7 @@ func (a *App) Archive(ctx context.Context, who TeacherActor, class uuid.UUID) (A
 }
 
 func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who TeacherActor, as store.Assignment) error {
-	rows, _, err := a.ExportRows(ctx, who, as.ClassID, as.ID)
+	file, _, err := a.Export(ctx, who, as.ClassID, as.ID)
 	if err != nil {
 		return err
 	}
@@ -121,7 +121,8 @@ func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who Teach
 	title, _ := b.design.Title.In(b.class.Language)
 	dir := z.folder(fmt.Sprintf("%s-%s-version-%d", as.OpensAt.UTC().Format(time.DateOnly), plainName(title), as.Number))
 	z.put(dir+"experiment.json", document)
-	z.make(dir+"readings.csv", func(w io.Writer) error { return WriteCSV(w, rows) })
+	z.make(dir+"readings.csv", func(w io.Writer) error { return WriteCSV(w, file.Readings) })
+	z.json(dir+"readings.json", file)
 	entries := []archivedEntry{}
 	for _, of := range append([][]store.Entry{b.sharedRows}, entriesInOrder(b)...) {
 		for _, e := range of {

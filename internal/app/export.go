@@ -2,7 +2,9 @@ package app
 
 import (
 	"context"
+	"crypto/sha256"
 	"encoding/csv"
+	"encoding/hex"
 	"io"
 	"regexp"
 	"strconv"
@@ -11,49 +13,40 @@ import (
 
 	"github.com/google/uuid"
 
+	"patient-kitchen/core/compare"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/quantity"
 )
 
-// ExportRow is one reading of an assignment, spoiled and corrected ones
-// included. Values are in the reading's unit.
-type ExportRow struct {
-	Home       string   `json:"home" doc:"Nickname; blank for shared readings"`
-	Provenance string   `json:"provenance"`
-	Reading    string   `json:"reading"`
-	Condition  string   `json:"condition"`
-	Time       string   `json:"time"`
-	Trial      int      `json:"trial"`
-	Value      *float64 `json:"value"`
-	U          *float64 `json:"u"`
-	Unit       string   `json:"unit"`
-	Low        *float64 `json:"low" doc:"The lower end of a range or bound; open where it has none"`
-	High       *float64 `json:"high"`
-	Typed      string   `json:"typed"`
-	Instrument string   `json:"instrument"`
-	Fate       string   `json:"fate"`
-	Reason     string   `json:"reason"`
-	MeasuredAt string   `json:"measured_at"`
-	ReceivedAt string   `json:"received_at"`
-	Late       bool     `json:"late"`
-}
-
 var fileName = regexp.MustCompile(`[^a-z0-9]+`)
 
-// ExportRows lists every reading of an assignment, home by home, and a name
-// for the file. Homes that took their permission back are left out.
-func (a *App) ExportRows(ctx context.Context, who TeacherActor, class, assignment uuid.UUID) ([]ExportRow, string, error) {
+// Export lists every reading and answer of an assignment, home by home, and a
+// name for the file. Homes that took their permission back are left out.
+func (a *App) Export(ctx context.Context, who TeacherActor, class, assignment uuid.UUID) (compare.Readings, string, error) {
 	b, err := a.classBooks(ctx, who, class, assignment)
 	if err != nil {
-		return nil, "", err
+		return compare.Readings{}, "", err
 	}
-	rows := []ExportRow{}
+	document, err := a.Store.VersionDocument(ctx, b.assignment.VersionID)
+	if err != nil {
+		return compare.Readings{}, "", err
+	}
+	sum := sha256.Sum256(document)
+	out := compare.Readings{Made: a.Now().UTC().Format(time.RFC3339), DesignVersion: hex.EncodeToString(sum[:]), Measures: b.class.UnitSystem,
+		Homes: []compare.ReadingsHome{}, Readings: []compare.Row{}, Answers: []compare.AnswerRow{}}
 	for _, h := range b.homes {
-		rows = append(rows, exportBook(h.Nickname, b.books[h.ID])...)
+		book := b.books[h.ID]
+		out.Homes = append(out.Homes, compare.ReadingsHome{Home: h.Nickname, Language: h.Language})
+		out.Readings = append(out.Readings, exportBook(h.Nickname, book)...)
+		for _, e := range book.Notes {
+			if e.Kind == notebook.Answer {
+				out.Answers = append(out.Answers, compare.AnswerRow{Home: h.Nickname, Question: e.Question, Choice: e.Choice, Text: e.Text, At: e.Measured().UTC().Format(time.RFC3339)})
+			}
+		}
 	}
-	rows = append(rows, exportBook("", b.shared)...)
+	out.Readings = append(out.Readings, exportBook("", b.shared)...)
 	title, _ := b.design.Title.In(b.class.Language)
-	return rows, plainName(title + " " + b.class.Name), nil
+	return out, plainName(title + " " + b.class.Name), nil
 }
 
 // plainName is a name that every system takes for a file.
@@ -65,12 +58,12 @@ func plainName(s string) string {
 	return name
 }
 
-func exportBook(name string, book *notebook.Book) []ExportRow {
-	var rows []ExportRow
+func exportBook(name string, book *notebook.Book) []compare.Row {
+	var rows []compare.Row
 	for i := range book.Cells {
 		c := &book.Cells[i]
 		r, _ := book.Design.Reading(c.Slot.Reading)
-		base := ExportRow{Home: name, Provenance: "own", Reading: c.Slot.Reading, Condition: c.Slot.Condition, Time: c.Slot.Time, Trial: c.Slot.Trial, Unit: r.Unit}
+		base := compare.Row{Home: name, Provenance: "own", Reading: c.Slot.Reading, Condition: c.Slot.Condition, Time: c.Slot.Time, Trial: c.Slot.Trial, Unit: r.Unit}
 		if name == "" {
 			base.Provenance = "shared"
 		}
@@ -134,7 +127,7 @@ func cell(s string) string {
 
 // WriteCSV writes rows with a head. Texts that begin like a formula get a
 // quotation mark in front; numbers do not.
-func WriteCSV(w io.Writer, rows []ExportRow) error {
+func WriteCSV(w io.Writer, rows []compare.Row) error {
 	out := csv.NewWriter(w)
 	number := func(v *float64) string {
 		if v == nil {

@@ -220,7 +220,7 @@ func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID
 	for _, r := range notebook.Derive(book) {
 		out.Results = append(out.Results, viewResult(r, hc.home.Language))
 	}
-	for _, m := range compare.Alone(book) {
+	for _, m := range compare.Differences(book) {
 		out.Sentence = append(out.Sentence, text.Render(m, hc.home.Language))
 	}
 	return out, nil

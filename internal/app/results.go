@@ -133,12 +133,19 @@ func (a *App) Results(ctx context.Context, who TeacherActor, class, assignment u
 	}
 	out.Counted = len(counted)
 	comparisons := compare.Class(d, counted)
+	nickname := func(key string) string {
+		i := slices.IndexFunc(b.homes, func(h store.Home) bool { return h.ID.String() == key })
+		if i < 0 {
+			return key
+		}
+		return b.homes[i].Nickname
+	}
 	for _, c := range comparisons {
-		out.Comparisons = append(out.Comparisons, viewComparison(d, c, language))
+		out.Comparisons = append(out.Comparisons, viewComparison(d, c, nickname, language))
 	}
 	if asSent := b.asSent(&out); len(asSent) > 0 {
 		for _, c := range compare.Class(d, asSent) {
-			out.AsSent = append(out.AsSent, viewComparison(d, c, language))
+			out.AsSent = append(out.AsSent, viewComparison(d, c, nickname, language))
 		}
 	}
 	markOutliers(out.Homes, comparisons)

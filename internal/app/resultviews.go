@@ -118,9 +118,13 @@ type GroupView struct {
 
 // WordsView is a finding in words.
 type WordsView struct {
+	ID        string `json:"id"`
 	Condition string `json:"condition"`
+	Against   string `json:"against,omitempty"`
 	Words     string `json:"words"`
-	Verdict   string `json:"verdict" enum:"supported,not-supported,cannot-tell"`
+	Family    string `json:"family" doc:"The same for students"`
+	Verdict   string `json:"verdict" enum:"supported,not-supported,cannot-tell,afterwards"`
+	Why       string `json:"why" doc:"Why this test"`
 }
 
 func homeResult(h store.Home, permission string, book *notebook.Book, language string) HomeResult {
@@ -188,6 +192,9 @@ func viewCell(c *notebook.Cell, language string) CellView {
 
 func viewResult(r notebook.Result, language string) ResultView {
 	v := ResultView{Derived: r.Derived, Condition: r.Condition, OK: r.OK}
+	if r.Bound != nil {
+		v.Text = text.Render(text.Between(r.Bound.Low, r.Bound.High, r.Value.Unit), language)
+	}
 	if !r.OK {
 		v.Missing = text.Render(r.Missing, language)
 		return v
@@ -197,7 +204,7 @@ func viewResult(r notebook.Result, language string) ResultView {
 	return v
 }
 
-func viewComparison(d *design.Document, c compare.Comparison, language string) ComparisonView {
+func viewComparison(d *design.Document, c compare.Comparison, name func(key string) string, language string) ComparisonView {
 	v := ComparisonView{Derived: c.Derived, Unit: c.Unit.Label(), Against: c.Against, Groups: []GroupView{}, Findings: []WordsView{}}
 	for _, x := range d.Outcomes() {
 		if x.ID == c.Derived {
@@ -205,13 +212,15 @@ func viewComparison(d *design.Document, c compare.Comparison, language string) C
 		}
 	}
 	for _, g := range c.Groups {
-		name := ""
+		gv := GroupView{Condition: g.Condition, N: g.Summary.N, Enough: g.Enough, Mean: g.Summary.Mean, SE: g.Mean.U, SD: g.Summary.SD, Median: g.Summary.Median, Spread: g.Summary.Spread}
 		if k, ok := d.Condition(g.Condition); ok {
-			name, _ = k.Name.In(language)
+			gv.Name, _ = k.Name.In(language)
 		}
-		gv := GroupView{Condition: g.Condition, Name: name, N: g.Summary.N, Enough: g.Enough, Mean: g.Summary.Mean, SE: g.Mean.U, SD: g.Summary.SD, Median: g.Summary.Median, Spread: g.Summary.Spread}
 		if g.Summary.N > 0 {
 			gv.Text = g.Mean.Show(language)
+			if g.Alike && g.Enough {
+				gv.Text = text.Render(text.Message{ID: "compare.all-alike", Args: text.Args{"value": g.Mean}}, language)
+			}
 			decimals := quantity.Decimals(g.Summary.Median, g.Mean.U)
 			gv.MedianText = quantity.Number(g.Summary.Median, decimals, language)
 			if g.Summary.N > 1 {
@@ -229,7 +238,7 @@ func viewComparison(d *design.Document, c compare.Comparison, language string) C
 		v.Groups = append(v.Groups, gv)
 	}
 	for _, f := range c.Findings {
-		v.Findings = append(v.Findings, WordsView{f.Condition, text.Render(f.Words, language), string(f.Verdict)})
+		v.Findings = append(v.Findings, WordsView{f.ID, f.Condition, f.Against, compare.Named(f.Teacher(language), name), compare.Named(f.ForFamily(language), name), string(f.Verdict), text.Render(f.Why, language)})
 	}
 	return v
 }

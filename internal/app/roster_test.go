@@ -5,6 +5,7 @@ import (
 	"strings"
 	"testing"
 
+	"patient-kitchen/core/compare"
 	"patient-kitchen/internal/store"
 )
 
@@ -64,7 +65,7 @@ func FuzzReadRoster(f *testing.F) {
 func TestCSVGuardsTexts(t *testing.T) {
 	v := -4.5
 	var b bytes.Buffer
-	rows := []ExportRow{{Home: "=cmd|' /C calc'!A0", Typed: "-4.5 °C", Reason: "@home", Value: &v, Unit: "°C"}}
+	rows := []compare.Row{{Home: "=cmd|' /C calc'!A0", Typed: "-4.5 °C", Reason: "@home", Value: &v, Unit: "°C"}}
 	if err := WriteCSV(&b, rows); err != nil {
 		t.Fatal(err)
 	}

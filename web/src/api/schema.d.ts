@@ -2731,9 +2731,15 @@ export interface components {
             label: string;
         };
         WordsView: {
+            against?: string;
             condition: string;
+            /** @description The same for students */
+            family: string;
+            id: string;
             /** @enum {string} */
-            verdict: "supported" | "not-supported" | "cannot-tell";
+            verdict: "supported" | "not-supported" | "cannot-tell" | "afterwards";
+            /** @description Why this test */
+            why: string;
             words: string;
         };
     };

@@ -13,6 +13,10 @@ export interface PatientKitchenExperiment {
    */
   cautions?: Caution[];
   changed?: Variable;
+  /**
+   * What is to be tested, said before; left out: each condition against the control, or all pairs. An empty list: we only look
+   */
+  claims?: Claim[];
   conditions?: Condition[];
   derived?: Derived[];
   evidence?: Evidence[];
@@ -113,6 +117,10 @@ export interface Caution {
  * The independent variable
  */
 export interface Variable {
+  /**
+   * For a measured variable: the smallest difference that would matter, with unit; a factor above 1 where the scale is ratio
+   */
+  matters?: string;
   name?: {
     [k: string]: string;
   };
@@ -124,6 +132,39 @@ export interface Variable {
    * For a measured variable: what kind of result it is, in the words of the larder's swaps, such as total-gas; it decides which substitutes compare
    */
   result?: string;
+  /**
+   * For a measured variable: ratio compares how many times as much, as for times and frequencies
+   */
+  scale?: "difference" | "ratio";
+  /**
+   * For a measured variable: a value it is held against, with unit
+   */
+  stated?: string;
+}
+export interface Claim {
+  /**
+   * Id of the condition it is compared with; left out: the control
+   */
+  against?: string;
+  condition?: string;
+  id: string;
+  /**
+   * The smallest size that matters; left out: the value's
+   */
+  matters?: string;
+  /**
+   * Ids of conditions, the least first
+   */
+  order?: string[];
+  says: "more" | "less" | "differs" | "same" | "order" | "equals";
+  /**
+   * For equals: the value, with unit
+   */
+  stated?: string;
+  /**
+   * Id of a reading or derived value; left out: the first
+   */
+  value?: string;
 }
 export interface Condition {
   /**
@@ -201,6 +242,10 @@ export interface Heard {
   reason?: string;
 }
 export interface Variable1 {
+  /**
+   * For a measured variable: the smallest difference that would matter, with unit; a factor above 1 where the scale is ratio
+   */
+  matters?: string;
   name?: {
     [k: string]: string;
   };
@@ -212,6 +257,14 @@ export interface Variable1 {
    * For a measured variable: what kind of result it is, in the words of the larder's swaps, such as total-gas; it decides which substitutes compare
    */
   result?: string;
+  /**
+   * For a measured variable: ratio compares how many times as much, as for times and frequencies
+   */
+  scale?: "difference" | "ratio";
+  /**
+   * For a measured variable: a value it is held against, with unit
+   */
+  stated?: string;
 }
 export interface Lowering {
   /**

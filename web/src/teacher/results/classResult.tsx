@@ -7,11 +7,11 @@ type Comparison = Schemas['ComparisonView'];
 /** From five homes on a class's statistics are given, so that nobody can be picked out. */
 export const tooFew = (r: Results) => r.counted < 5;
 
-/** What was found, in words. */
+/** What was found, in words; large as students read it, without naming a home. */
 export function Findings({ comparison, few, large }: { comparison: Comparison; few: boolean; large?: boolean }) {
   return comparison.findings.map((f) => (
-    <p key={f.condition} className={`finding ${few ? '' : 'lead-sentence'} ${large ? 'large' : ''}`}>
-      {f.verdict === 'cannot-tell' && !few && <Icon name="info-circle" />} {f.words}
+    <p key={f.id} title={f.why} className={`finding ${few ? '' : 'lead-sentence'} ${large ? 'large' : ''}`}>
+      {f.verdict === 'cannot-tell' && !few && <Icon name="info-circle" />} {large ? f.family : f.words}
     </p>
   ));
 }

@@ -1,0 +1,197 @@
+package compare
+
+import (
+	"fmt"
+	"math"
+	"slices"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/formula"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
+)
+
+// Claim is what is held against the data, worked out for one outcome.
+type Claim struct {
+	ID        string   `json:"id"`
+	Says      string   `json:"says"`
+	Value     string   `json:"value"`
+	Condition string   `json:"condition,omitempty"`
+	Against   string   `json:"against,omitempty"`
+	Order     []string `json:"order,omitempty"`
+	Stated    *float64 `json:"stated,omitempty"`
+	Matters   *float64 `json:"matters,omitempty"`
+	Made      string   `json:"made"` // before, or afterwards
+}
+
+// outcome is a value that is compared: its unit and how.
+type outcome struct {
+	design.Derived
+	unit       quantity.Unit
+	ratio      bool // compared as factors
+	counts     bool // whole things: no tool stands between
+	matters    float64
+	stated     float64
+	hasStated  bool
+	conditions []string
+	name       text.Localized
+}
+
+// outcomes are the design's values in their order, the one that is measured
+// first in front of the claims.
+func outcomes(d *design.Document) (all []outcome, first int) {
+	first = -1
+	for _, x := range d.Outcomes() {
+		unit, ok := quantity.LookupUnit(x.Unit)
+		if !ok {
+			continue
+		}
+		o := outcome{Derived: x, unit: unit, conditions: d.ConditionsOf(x), counts: unit == quantity.One || unit.Dim == quantity.Count, name: x.Name}
+		for i, m := range d.Measured {
+			if !speaksOf(d, m.Reading, x) {
+				continue
+			}
+			o.ratio = m.Scale == "ratio"
+			o.matters, _ = size(m.Matters, unit, o.ratio)
+			o.stated, o.hasStated = size(m.Stated, unit, false)
+			if first < 0 && i == 0 {
+				first = len(all)
+			}
+			break
+		}
+		all = append(all, o)
+	}
+	return all, max(first, 0)
+}
+
+// speaksOf reports whether a measured variable means this outcome: itself, or
+// one worked out from its reading.
+func speaksOf(d *design.Document, reading string, x design.Derived) bool {
+	if reading == x.ID {
+		return true
+	}
+	r, ok := d.Reading(reading)
+	if !ok {
+		return false
+	}
+	e, err := formula.Parse(x.Formula)
+	return err == nil && slices.Contains(e.Symbols(), r.Symbol)
+}
+
+// size reads how large something is in a unit; a factor has none.
+func size(typed string, unit quantity.Unit, factor bool) (float64, bool) {
+	p, ok := quantity.ParseOK(typed)
+	if !ok {
+		return 0, false
+	}
+	if factor || p.Unit == quantity.One && unit.Dim == quantity.Pure && unit != quantity.One {
+		return p.Value, true
+	}
+	if unit.Offset != 0 && p.Unit.Dim == unit.Dim { // a difference of temperatures
+		return p.Value * p.Unit.Factor / unit.Factor, true
+	}
+	in, err := p.In(unit)
+	return in.Value, err == nil
+}
+
+// claims are what the design says, or where it says nothing: each condition
+// differs from the control, without one all pairs; without conditions the value
+// equals what is stated. They speak of the first outcome.
+func claims(d *design.Document, all []outcome, first int) []Claim {
+	out := []Claim{}
+	if len(all) == 0 {
+		return out
+	}
+	if d.Claims != nil {
+		for _, c := range d.Claims {
+			if made, ok := stated(d, c, all, first); ok {
+				out = append(out, made)
+			}
+		}
+		return out
+	}
+	return usual(all[first], control(d), "before")
+}
+
+func control(d *design.Document) string {
+	for _, k := range d.Conditions {
+		if k.Control {
+			return k.ID
+		}
+	}
+	return ""
+}
+
+// usual are the claims that a value makes of itself.
+func usual(o outcome, control, made string) []Claim {
+	out := []Claim{}
+	add := func(c Claim) {
+		c.Value, c.Made = o.ID, made
+		if o.matters > 0 {
+			m := o.matters
+			c.Matters = &m
+		}
+		out = append(out, c)
+	}
+	if len(o.conditions) < 2 {
+		if o.hasStated {
+			v := o.stated
+			add(Claim{ID: o.ID + "-stated", Says: "equals", Condition: o.conditions[0], Stated: &v})
+		}
+		return out
+	}
+	for i, b := range o.conditions {
+		for _, a := range o.conditions[:i] {
+			if control == "" {
+				add(Claim{ID: fmt.Sprintf("%s-%s-%s", o.ID, b, a), Says: "differs", Condition: b, Against: a})
+			}
+		}
+		if control != "" && b != control {
+			add(Claim{ID: o.ID + "-" + b, Says: "differs", Condition: b, Against: control})
+		}
+	}
+	return out
+}
+
+func stated(d *design.Document, c design.Claim, all []outcome, first int) (Claim, bool) {
+	o := all[first]
+	for _, x := range all {
+		if x.ID == c.Value {
+			o = x
+		}
+	}
+	out := Claim{ID: c.ID, Says: c.Says, Value: o.ID, Condition: c.Condition, Against: c.Against, Order: c.Order, Made: "before"}
+	if out.Against == "" && out.Says != "equals" && out.Says != "order" {
+		out.Against = control(d)
+	}
+	if m, ok := size(c.Matters, o.unit, o.ratio); ok && m > 0 {
+		out.Matters = &m
+	} else if o.matters > 0 {
+		m := o.matters
+		out.Matters = &m
+	}
+	if v, ok := size(c.Stated, o.unit, false); ok {
+		out.Stated = &v
+	}
+	has := func(id string) bool { return slices.Contains(o.conditions, id) }
+	switch c.Says {
+	case "more", "less", "differs", "same":
+		return out, has(out.Condition) && has(out.Against) && out.Condition != out.Against
+	case "order":
+		return out, len(c.Order) > 1 && !slices.ContainsFunc(c.Order, func(id string) bool { return !has(id) })
+	case "equals":
+		return out, out.Stated != nil && has(out.Condition)
+	}
+	return out, false
+}
+
+// margin is M on the scale of the test; 0 where none is named.
+func (o outcome) margin(c Claim) float64 {
+	if c.Matters == nil {
+		return 0
+	}
+	if o.ratio {
+		return math.Log(*c.Matters)
+	}
+	return *c.Matters
+}

@@ -1,0 +1,514 @@
+package compare
+
+import (
+	"fmt"
+	"math"
+	"slices"
+
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/stats"
+	"patient-kitchen/core/text"
+)
+
+// MinHomes is the number of homes from which the class's statistics are
+// given, and shown to families.
+const MinHomes = 5
+
+// Reasons of a verdict.
+const (
+	Smaller       = "smaller"
+	OtherWay      = "other-way"
+	TooFew        = "too-few"
+	TooFewDecided = "too-few-decided"
+	OneHome       = "one-home"
+	AllZero       = "all-zero"
+)
+
+// Afterwards is the verdict of what was looked for only when the data were
+// there: worth a new try, not yet a finding.
+const Afterwards stats.Verdict = "afterwards"
+
+// Finding is a claim held against the class. Numbers that do not apply are NaN.
+type Finding struct {
+	Claim
+	Question  text.Localized
+	Unit      quantity.Unit
+	Ratio     bool
+	Test      stats.Finding
+	Why       text.Message // why this test
+	Signs     bool         // the sign test: sides and a median, no mean
+	Sides     stats.Sides
+	Middle    stats.Middle
+	JointLow  float64
+	JointHigh float64
+	Corrected float64 // p corrected for the family
+	Family    string
+	M         int // size of the family
+	Verdict   stats.Verdict
+	Reason    string
+	Seen      bool // afterwards: p corrected below 0.05
+	Homes     []Difference
+	Tally     Tally
+	Apart     []Outlier
+	Without   *Without
+	Ratio1    float64 // scatter of homes over what their tools explain
+	RatioP    float64
+	Groups    []GroupFinding
+	Doubts    []string
+	Needs     int // homes that would be needed; 0 where the question does not arise
+	teacher   []text.Message
+	family    []text.Message
+}
+
+// Tally counts homes by their own word; it is the number in the sentence, in
+// the plot and in the table.
+type Tally struct {
+	More       int `json:"more"`
+	Less       int `json:"less"`
+	CannotTell int `json:"cannot_tell"`
+	Tries      int `json:"tries"`
+	same       int
+}
+
+// Outlier is a home that lies apart.
+type Outlier struct {
+	Home  string
+	Value float64
+	Z     float64
+}
+
+// Without is a finding worked out again without the homes that lie apart.
+type Without struct {
+	Test      stats.Finding
+	Corrected float64
+	Verdict   stats.Verdict
+}
+
+// GroupFinding holds the homes with one tool or language against the others.
+type GroupFinding struct {
+	By, Name  string
+	N         int
+	Test      stats.Finding
+	Corrected float64
+}
+
+// findings holds a family of claims against the class.
+func (a *analysis) findings(family string, claims []Claim) []Finding {
+	out := make([]Finding, len(claims))
+	ps := make([]float64, len(claims))
+	for i, c := range claims {
+		out[i] = a.test(c)
+		out[i].Family, out[i].M = family, len(claims)
+		ps[i] = out[i].Test.P
+	}
+	corrected := stats.Holm(ps, len(claims))
+	for i := range out {
+		f := &out[i]
+		f.Corrected = corrected[i]
+		f.JointLow, f.JointHigh = f.Test.Joint(f.M)
+		f.judge(a)
+		a.without(f, ps, i)
+		if f.Made == "afterwards" {
+			f.Seen = f.Corrected < 0.05
+			f.Verdict, f.Reason = Afterwards, ""
+		}
+		if f.Verdict == stats.CannotTell && f.Reason == "" {
+			f.Needs = a.needs(f)
+		}
+	}
+	a.groups(out)
+	for i := range out {
+		out[i].say(a)
+	}
+	return out
+}
+
+// test chooses the test of a claim from its kind and makes it.
+func (a *analysis) test(c Claim) Finding {
+	o := a.outcome(c.Value)
+	nan := math.NaN()
+	f := Finding{Claim: c, Question: a.d.Question, Unit: o.unit, Ratio: o.ratio, Test: stats.Finding{P: nan, Estimate: nan, Low: nan, High: nan}, JointLow: nan, JointHigh: nan, Corrected: nan, Ratio1: nan, RatioP: nan}
+	if f.Ratio && !a.positive(c) {
+		f.Ratio = false
+		f.Doubts = append(f.Doubts, "not-positive")
+	}
+	if c.Says == "order" {
+		return a.order(f)
+	}
+	if c.Says == "equals" {
+		f.Homes = a.singles(c.Value, c.Condition, f.Ratio)
+	} else {
+		f.Homes = a.pairs(c.Value, c.Condition, c.Against, f.Ratio)
+	}
+	f.tally()
+	f.Test, f.Sides, f.Middle, f.Signs = testOf(f.Homes, f.null(), o.counts, c.Says == "equals")
+	f.scatter(o)
+	f.Why = text.Message{ID: "compare.why." + string(f.Test.Test)}
+	for _, d := range f.Test.Doubts {
+		f.Doubts = append(f.Doubts, d.ID[len("stats.doubt."):])
+	}
+	if n := a.missing(c); n > 0.2 {
+		f.Doubts = append(f.Doubts, "uneven-missing")
+	}
+	return f
+}
+
+// null is the value that nothing would show, on the scale of the test.
+func (f *Finding) null() float64 {
+	if f.Stated == nil {
+		return 0
+	}
+	if f.Ratio {
+		return math.Log(*f.Stated)
+	}
+	return *f.Stated
+}
+
+// testOf tests home values: by their mean, or where a bound is among them by
+// their sides.
+func testOf(homes []Difference, null float64, counts, single bool) (stats.Finding, stats.Sides, stats.Middle, bool) {
+	intervals, values, rounding := make([]stats.Interval, len(homes)), make([]float64, len(homes)), make([]float64, len(homes))
+	bounds := false
+	for i, h := range homes {
+		intervals[i], values[i], rounding[i] = h.interval, h.D, h.rounding
+		bounds = bounds || h.interval.Low != h.interval.High
+	}
+	if counts {
+		rounding = nil
+	}
+	if bounds {
+		f, sides, mid := stats.SignOf(intervals, null)
+		if len(homes) < MinHomes {
+			f.P = math.NaN()
+		}
+		return f, sides, mid, true
+	}
+	f, err := stats.MeanOf(values, rounding, null)
+	if single {
+		f.Test = stats.OneSampleTest
+	} else {
+		f.Test = stats.PairedTest
+	}
+	f.N = len(homes)
+	if err != nil || len(homes) < MinHomes {
+		nan := math.NaN()
+		f.P, f.Low, f.High, f.SE, f.DF, f.Statistic = nan, nan, nan, nan, nan, nan
+		if err != nil {
+			f.Estimate = nan
+		}
+	}
+	moved := make([]stats.Interval, len(values))
+	for i, v := range values {
+		moved[i] = stats.Plain(v - null)
+	}
+	return f, stats.Count(moved), stats.Middle{LowValue: math.NaN(), HighValue: math.NaN(), Low: math.NaN(), High: math.NaN()}, false
+}
+
+func (f *Finding) tally() {
+	f.Tally.Tries = 0
+	for i, h := range f.Homes {
+		switch h.Word {
+		case "more":
+			f.Tally.More++
+		case "less":
+			f.Tally.Less++
+		default:
+			f.Tally.CannotTell++
+		}
+		if h.Word == "same" {
+			f.Tally.same++
+		}
+		if i == 0 || h.Tries < f.Tally.Tries {
+			f.Tally.Tries = h.Tries
+		}
+	}
+}
+
+// scatter finds homes that lie apart and whether homes differ more than their
+// tools explain.
+func (f *Finding) scatter(o *outcome) {
+	if f.Signs || len(f.Homes) < MinHomes {
+		return
+	}
+	values, us := make([]float64, len(f.Homes)), make([]float64, len(f.Homes))
+	for i, h := range f.Homes {
+		values[i], us[i] = h.D, h.U
+	}
+	z, odd := stats.Apart(values, us)
+	for _, i := range odd {
+		f.Apart = append(f.Apart, Outlier{Value: values[i], Z: z[i], Home: fmt.Sprint(f.Homes[i].home)})
+	}
+	if !o.counts {
+		if ratio, p := stats.Ratio(values, us); ratio > 0 {
+			f.Ratio1, f.RatioP = ratio, p
+		}
+	}
+}
+
+// missing is how much larger a share of homes lacks one condition than another.
+func (a *analysis) missing(c Claim) float64 {
+	if c.Against == "" || len(a.homes) == 0 {
+		return 0
+	}
+	var b, base, any float64
+	for h := range a.homes {
+		x, y := a.at(h, c.Value, c.Condition) != nil, a.at(h, c.Value, c.Against) != nil
+		if x {
+			b++
+		}
+		if y {
+			base++
+		}
+		if x || y {
+			any++
+		}
+	}
+	return math.Abs(b-base) / math.Max(1, any)
+}
+
+// judge gives the verdict, by the first rule that fits.
+func (f *Finding) judge(a *analysis) {
+	m := a.outcome(f.Value).margin(f.Claim)
+	f.Verdict = stats.CannotTell
+	n := len(f.Homes)
+	if f.Says == "order" {
+		f.judgeOrder(a)
+		return
+	}
+	if n < MinHomes {
+		f.Reason = TooFew
+		return
+	}
+	zero := f.Sides.Same == n
+	noInterval := math.IsNaN(f.Test.Low) && math.IsNaN(f.Middle.Low) || f.Signs
+	if zero && noInterval && f.Says != "equals" {
+		if f.Reason = AllZero; n >= 8 {
+			f.Verdict = stats.NotSupported
+			if f.Says == "same" {
+				f.Verdict, f.Reason = stats.Supported, ""
+			}
+		}
+		return
+	}
+	if f.Signs && f.Sides.Decided() < stats.DecidedNeeded(f.M) {
+		f.Reason = TooFewDecided
+		return
+	}
+	switch f.Says {
+	case "same", "equals":
+		low, high := f.JointLow-f.null(), f.JointHigh-f.null()
+		switch {
+		case math.IsNaN(low):
+			if f.Says == "equals" && f.Test.P < 0.05 {
+				f.Verdict = stats.NotSupported
+			}
+		case low > -m && high < m:
+			f.Verdict = stats.Supported
+		case low > m || high < -m:
+			f.Verdict = stats.NotSupported
+		}
+	default:
+		f.superior(m)
+	}
+}
+
+// superior judges more, less and differs.
+func (f *Finding) superior(m float64) {
+	sign := 1.0
+	if f.Says == "less" {
+		sign = -1
+	}
+	low, high, estimate := f.JointLow, f.JointHigh, f.Test.Estimate
+	if f.Signs {
+		estimate -= 0.5
+		low, high = math.NaN(), math.NaN()
+	}
+	if sign < 0 {
+		low, high, estimate = -high, -low, -estimate
+	}
+	switch seen := f.Corrected < 0.05; {
+	case m > 0 && high < m && (f.Says != "differs" || low > -m):
+		f.Verdict, f.Reason = stats.NotSupported, Smaller
+	case seen && (estimate > 0 || f.Says == "differs"):
+		f.Verdict = stats.Supported
+	case seen && estimate < 0:
+		f.Verdict, f.Reason = stats.NotSupported, OtherWay
+	}
+}
+
+// without works a finding out again without the homes that lie apart. They stay
+// in; but what does not stand without them hangs on one home.
+func (a *analysis) without(f *Finding, ps []float64, at int) {
+	if len(f.Apart) == 0 || len(f.Apart) >= len(f.Homes)-1 {
+		return
+	}
+	kept := slices.DeleteFunc(slices.Clone(f.Homes), func(h Difference) bool {
+		return slices.ContainsFunc(f.Apart, func(o Outlier) bool { return o.Home == fmt.Sprint(h.home) })
+	})
+	again := *f
+	again.Homes = kept
+	again.Test, again.Sides, again.Middle, again.Signs = testOf(kept, f.null(), a.outcome(f.Value).counts, f.Says == "equals")
+	others := slices.Clone(ps)
+	others[at] = again.Test.P
+	again.Corrected = stats.Holm(others, len(others))[at]
+	again.JointLow, again.JointHigh = again.Test.Joint(f.M)
+	again.Reason = ""
+	again.judge(a)
+	f.Without = &Without{again.Test, again.Corrected, again.Verdict}
+	if f.Verdict == stats.Supported && again.Verdict != stats.Supported {
+		f.Verdict, f.Reason = stats.CannotTell, OneHome
+	}
+}
+
+// needs is how many homes would see what matters, or what was found.
+func (a *analysis) needs(f *Finding) int {
+	if f.Signs || !(f.Test.SE > 0) || f.Says == "order" {
+		return 0
+	}
+	e := a.outcome(f.Value).margin(f.Claim)
+	if e == 0 {
+		e = math.Abs(f.Test.Estimate - f.null())
+	}
+	if e == 0 {
+		return 0
+	}
+	return stats.HomesNeeded(e, f.Test.SE*math.Sqrt(float64(f.Test.N)), f.M)
+}
+
+// order tests that conditions follow each other: all neighbours have to hold, so
+// the largest of their p counts.
+func (a *analysis) order(f Finding) Finding {
+	o := a.outcome(f.Value)
+	f.Test.Test, f.Test.P = stats.PairedTest, 0
+	f.Test.N = math.MaxInt
+	for i := 1; i < len(f.Order); i++ {
+		pairs := a.pairs(f.Value, f.Order[i], f.Order[i-1], f.Ratio)
+		t, _, _, _ := testOf(pairs, 0, o.counts, false)
+		if math.IsNaN(t.P) {
+			f.Test.P = math.NaN()
+		}
+		f.Test.P = math.Max(f.Test.P, t.P)
+		f.Test.N = min(f.Test.N, len(pairs))
+		if f.Homes == nil || len(pairs) < len(f.Homes) {
+			f.Homes = pairs
+		}
+	}
+	f.Why = text.Message{ID: "compare.why.order"}
+	return f
+}
+
+func (f *Finding) judgeOrder(a *analysis) {
+	o := a.outcome(f.Value)
+	if f.Test.N < MinHomes {
+		f.Reason = TooFew
+		return
+	}
+	up := true
+	var ps []float64
+	var back []bool
+	for j := 1; j < len(f.Order); j++ {
+		for i := range j {
+			t, sides, _, signs := testOf(a.pairs(f.Value, f.Order[j], f.Order[i], f.Ratio), 0, o.counts, false)
+			estimate := t.Estimate
+			if signs {
+				estimate = float64(sides.More - sides.Less)
+			}
+			ps, back = append(ps, t.P), append(back, estimate < 0)
+			up = up && (j != i+1 || estimate > 0)
+		}
+	}
+	for i, p := range stats.Holm(ps, len(ps)) {
+		if back[i] && p < 0.05 {
+			f.Verdict, f.Reason = stats.NotSupported, OtherWay
+			return
+		}
+	}
+	if f.Corrected < 0.05 && up {
+		f.Verdict = stats.Supported
+	}
+}
+
+// groups asks whether the homes with one tool or language differ from the
+// others; it is looked for afterwards, over everything at once.
+func (a *analysis) groups(findings []Finding) {
+	type place struct{ finding, group int }
+	var places []place
+	var ps []float64
+	for i := range findings {
+		f := &findings[i]
+		if f.Signs || f.Says == "order" {
+			continue
+		}
+		for _, by := range []string{"tool", "language"} {
+			names := map[string]int{}
+			for _, h := range f.Homes {
+				names[a.group(h.home, f.Value, by)]++
+			}
+			for _, name := range sortedKeys(names) {
+				if n := names[name]; name == "" || n < 4 || len(f.Homes)-n < 4 {
+					continue
+				}
+				var with, others, ww, wo []float64
+				for _, h := range f.Homes {
+					if a.group(h.home, f.Value, by) == name {
+						with, ww = append(with, h.D), append(ww, h.rounding)
+					} else {
+						others, wo = append(others, h.D), append(wo, h.rounding)
+					}
+				}
+				t, err := stats.TwoGroups(others, with, wo, ww)
+				if err != nil {
+					continue
+				}
+				f.Groups = append(f.Groups, GroupFinding{By: by, Name: name, N: len(with), Test: t})
+				places, ps = append(places, place{i, len(f.Groups) - 1}), append(ps, t.P)
+			}
+		}
+	}
+	for k, p := range stats.Holm(ps, len(ps)) {
+		findings[places[k].finding].Groups[places[k].group].Corrected = p
+	}
+}
+
+func sortedKeys(m map[string]int) []string {
+	keys := make([]string, 0, len(m))
+	for k := range m {
+		keys = append(keys, k)
+	}
+	slices.Sort(keys)
+	return keys
+}
+
+// group is the tool with which a home took the readings of a value, or its
+// language.
+func (a *analysis) group(home int, value, by string) string {
+	b := a.homes[home].Book
+	if by == "language" {
+		return b.Writer.Language
+	}
+	tool := ""
+	for i := range b.Cells {
+		c := &b.Cells[i]
+		if c.Entry == nil || c.Entry.Typed == "" {
+			continue
+		}
+		r, ok := a.d.Reading(c.Slot.Reading)
+		if !ok || len(r.Instruments) < 2 || !speaksOf(a.d, r.ID, a.outcome(value).Derived) {
+			continue
+		}
+		in, _ := r.Instrument(c.Entry.Instrument)
+		if tool != "" && tool != in.ID {
+			return ""
+		}
+		tool = in.ID
+	}
+	return tool
+}
+
+// name is what a condition is called.
+func (a *analysis) name(condition string) text.Localized {
+	if k, ok := a.d.Condition(condition); ok {
+		return k.Name
+	}
+	return text.Localized{}
+}

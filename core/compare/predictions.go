@@ -1,0 +1,76 @@
+package compare
+
+import (
+	"slices"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/notebook"
+)
+
+// Held says whether a home's prediction came true, by this home's own data.
+type Held struct {
+	Question string `json:"question"`
+	Verdict  string `json:"verdict"` // held, not-held or cannot-tell
+}
+
+// Predictions holds what a home said before against what it found: an order of
+// the conditions or the one with the most, of the first value. One that came
+// after the first reading is no prediction.
+func Predictions(b *notebook.Book) []Held {
+	out := []Held{}
+	a := analyse(b.Design, []Home{{Key: "own", Book: b}})
+	if len(a.outcomes) == 0 {
+		return out
+	}
+	o := a.outcomes[a.first()]
+	for _, q := range b.Design.Questions {
+		if q.When != "before" || len(q.Options) > 0 || len(o.conditions) < 2 || q.Kind != "order" && q.Kind != "choice" {
+			continue
+		}
+		said, ok := b.Said(q.ID)
+		if !ok || said.AfterStart {
+			continue
+		}
+		out = append(out, Held{q.ID, a.held(o, q, said.Entry.Choice)})
+	}
+	return out
+}
+
+// held judges each step of what was said: the first named is the most.
+func (a *analysis) held(o outcome, q design.Question, said []string) string {
+	type step struct{ more, less string }
+	var steps []step
+	if q.Kind == "order" {
+		for i := 1; i < len(said); i++ {
+			steps = append(steps, step{said[i-1], said[i]})
+		}
+	} else if len(said) == 1 {
+		for _, k := range o.conditions {
+			if k != said[0] {
+				steps = append(steps, step{said[0], k})
+			}
+		}
+	}
+	verdict := "held"
+	for _, s := range steps {
+		if !slices.Contains(o.conditions, s.more) || !slices.Contains(o.conditions, s.less) {
+			return "cannot-tell"
+		}
+		x, y := a.at(0, o.ID, s.more), a.at(0, o.ID, s.less)
+		if x == nil || y == nil {
+			verdict = "cannot-tell"
+			continue
+		}
+		switch difference(x, y, false).Word {
+		case "less":
+			return "not-held"
+		case "more":
+		default:
+			verdict = "cannot-tell"
+		}
+	}
+	if len(steps) == 0 {
+		return "cannot-tell"
+	}
+	return verdict
+}

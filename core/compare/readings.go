@@ -1,0 +1,143 @@
+package compare
+
+import (
+	"fmt"
+	"strconv"
+	"time"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/notebook"
+	"patient-kitchen/core/quantity"
+)
+
+// Readings is a class as it is exported: with the design all that the
+// comparison needs, so that anyone can work it out again.
+type Readings struct {
+	Made          string         `json:"made" doc:"When it was exported"`
+	DesignVersion string         `json:"design_version" doc:"sha256 of the issued document"`
+	Measures      string         `json:"measures" doc:"us, metric, uk or au: what a cup is in this class"`
+	Homes         []ReadingsHome `json:"homes"`
+	Readings      []Row          `json:"readings"`
+	Answers       []AnswerRow    `json:"answers"`
+}
+
+// ReadingsHome is a home of the class, in whose language its texts are read.
+type ReadingsHome struct {
+	Home     string `json:"home"`
+	Language string `json:"language"`
+}
+
+// Row is one reading that was entered, or a slot of which a home said why it
+// was not read.
+type Row struct {
+	Home       string   `json:"home" doc:"Nickname; blank for shared readings"`
+	Provenance string   `json:"provenance"`
+	Reading    string   `json:"reading"`
+	Condition  string   `json:"condition"`
+	Time       string   `json:"time"`
+	Trial      int      `json:"trial"`
+	Value      *float64 `json:"value"`
+	U          *float64 `json:"u"`
+	Unit       string   `json:"unit"`
+	Low        *float64 `json:"low" doc:"The lower end of a range or bound; open where it has none"`
+	High       *float64 `json:"high"`
+	Typed      string   `json:"typed"`
+	Instrument string   `json:"instrument"`
+	Fate       string   `json:"fate" doc:"counts, or why it does not"`
+	Reason     string   `json:"reason"`
+	MeasuredAt string   `json:"measured_at"`
+	ReceivedAt string   `json:"received_at"`
+	Late       bool     `json:"late"`
+}
+
+// AnswerRow is an answer to a question.
+type AnswerRow struct {
+	Home     string   `json:"home"`
+	Question string   `json:"question"`
+	Choice   []string `json:"choice,omitempty"`
+	Text     string   `json:"text,omitempty"`
+	At       string   `json:"at"`
+}
+
+// Books opens the notebooks of exported readings, home by home in their order.
+// It fails on a time or slot that cannot be, naming the row.
+func (r *Readings) Books(d *design.Document) ([]Home, error) {
+	entries := map[string][]notebook.Entry{}
+	held := map[string]map[design.Slot]notebook.State{}
+	var names []string
+	languages := map[string]string{}
+	known := func(home string) {
+		if _, ok := languages[home]; !ok {
+			languages[home] = "en"
+			names = append(names, home)
+		}
+	}
+	for _, h := range r.Homes {
+		known(h.Home)
+		languages[h.Home] = h.Language
+	}
+	for i, row := range r.Readings {
+		if row.Home == "" || row.Provenance == string(notebook.Shared) || row.Provenance == string(notebook.Practice) {
+			continue
+		}
+		known(row.Home)
+		at, err := moment(row.MeasuredAt)
+		if err != nil {
+			return nil, fmt.Errorf("readings[%d]: measured_at has to be a time such as 2027-02-02T10:40:00Z", i)
+		}
+		e := notebook.Entry{ID: fmt.Sprintf("r%06d", i), Kind: notebook.Reading, Provenance: notebook.Own, Received: at, Typed: row.Typed, Instrument: row.Instrument,
+			Slot: design.Slot{Reading: row.Reading, Condition: row.Condition, Time: row.Time, Trial: max(1, row.Trial)}}
+		if row.Provenance == string(notebook.Desk) {
+			e.Provenance = notebook.Desk
+		}
+		if row.Fate == "not-read" {
+			e.Kind, e.Reason = notebook.NotRead, row.Reason
+		} else if e.Typed == "" && row.Value != nil {
+			e.Typed = strconv.FormatFloat(*row.Value, 'g', -1, 64) + " " + row.Unit
+		}
+		if p := notebook.Fits(d, &e); p != nil {
+			return nil, fmt.Errorf("readings[%d]: the %s %s, such as %s", i, p.Field, p.Rule, p.Example)
+		}
+		switch row.Fate {
+		case "", "counts", "not-read", "corrected", "superseded":
+		case "spoiled":
+			entries[row.Home] = append(entries[row.Home], notebook.Entry{ID: e.ID + "x", Kind: notebook.Spoiled, Refers: e.ID, Reason: row.Reason, Received: at})
+		case "set-aside":
+			entries[row.Home] = append(entries[row.Home], notebook.Entry{ID: e.ID + "x", Kind: notebook.SetAside, Refers: e.ID, Reason: row.Reason, Received: at})
+		default: // kept and not counted, for its step
+			if held[row.Home] == nil {
+				held[row.Home] = map[design.Slot]notebook.State{}
+			}
+			held[row.Home][e.Slot] = notebook.AdultNotSaid
+		}
+		entries[row.Home] = append(entries[row.Home], e)
+	}
+	for i, row := range r.Answers {
+		known(row.Home)
+		at, err := moment(row.At)
+		if err != nil {
+			return nil, fmt.Errorf("answers[%d]: at has to be a time such as 2027-02-02T10:40:00Z", i)
+		}
+		entries[row.Home] = append(entries[row.Home], notebook.Entry{ID: fmt.Sprintf("a%06d", i), Kind: notebook.Answer, Provenance: notebook.Own, Received: at, Question: row.Question, Choice: row.Choice, Text: row.Text})
+	}
+	var homes []Home
+	for _, name := range names {
+		w := notebook.Writer{Language: languages[name], System: quantity.System(r.Measures)}
+		book := notebook.Open(d, entries[name], w, nil)
+		for slot, state := range held[name] {
+			if c := book.Cell(slot); c != nil {
+				c.State = state
+			}
+		}
+		homes = append(homes, Home{Key: name, Book: book})
+	}
+	return homes, nil
+}
+
+// moment reads a time; one that is not known is the beginning.
+func moment(s string) (time.Time, error) {
+	if s == "" {
+		return time.Unix(0, 0).UTC(), nil
+	}
+	return time.Parse(time.RFC3339, s)
+}

@@ -1,0 +1,334 @@
+package compare
+
+import (
+	"math"
+	"slices"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/notebook"
+	"patient-kitchen/core/stats"
+	"patient-kitchen/core/text"
+)
+
+// Report is a class worked out, as `patient-kitchen compare` prints it. What
+// does not apply is null; numbers are not rounded, words are.
+type Report struct {
+	Made          string          `json:"made"`
+	DesignVersion string          `json:"design_version"`
+	Findings      []FindingReport `json:"findings"`
+	Homes         []HomeReport    `json:"homes"`
+	LeftOut       []LeftOut       `json:"left_out"`
+	Doubtful      []any           `json:"doubtful"`
+}
+
+// FindingReport is one finding as a document.
+type FindingReport struct {
+	ID           string            `json:"id"`
+	Question     text.Localized    `json:"question"`
+	Kind         string            `json:"kind"`
+	Claim        Claim             `json:"claim"`
+	Words        Words             `json:"words"`
+	Verdict      stats.Verdict     `json:"verdict"`
+	Reason       *string           `json:"reason"`
+	Seen         bool              `json:"seen"`
+	Test         stats.Test        `json:"test"`
+	WhyThisTest  string            `json:"why_this_test"`
+	Scale        string            `json:"scale"`
+	N            int               `json:"n"`
+	UnitOfN      string            `json:"unit_of_n"`
+	Decided      *int              `json:"decided"`
+	More         *int              `json:"more"`
+	Less         *int              `json:"less"`
+	Same         *int              `json:"same"`
+	Undecided    *int              `json:"undecided"`
+	Estimate     EstimateReport    `json:"estimate"`
+	Median       *MiddleReport     `json:"median"`
+	Statistic    *float64          `json:"statistic"`
+	P            *float64          `json:"p"`
+	PCorrected   *float64          `json:"p_corrected"`
+	CorrectedFor Family            `json:"corrected_for"`
+	ByCondition  []ConditionReport `json:"by_condition"`
+	Tally        Tally             `json:"tally"`
+	Outliers     []OutlierReport   `json:"outliers"`
+	Without      *WithoutReport    `json:"without"`
+	Scatter      *ScatterReport    `json:"scatter"`
+	Groups       []GroupReport     `json:"groups"`
+	Doubts       []string          `json:"doubts"`
+	NeedsHomes   *int              `json:"needs_homes"`
+}
+
+// Words are a finding's sentences by language.
+type Words struct {
+	Teacher text.Localized `json:"teacher"`
+	Family  text.Localized `json:"family"`
+}
+
+// EstimateReport is the size of what was found; on a ratio scale a factor.
+type EstimateReport struct {
+	Value     *float64 `json:"value"`
+	Unit      string   `json:"unit"`
+	Low       *float64 `json:"low"`
+	High      *float64 `json:"high"`
+	JointLow  *float64 `json:"joint_low"`
+	JointHigh *float64 `json:"joint_high"`
+	SE        *float64 `json:"se"`
+	DF        *float64 `json:"df"`
+}
+
+// MiddleReport is the median difference of a sign test.
+type MiddleReport struct {
+	LowValue  *float64 `json:"low_value"`
+	HighValue *float64 `json:"high_value"`
+	Low       *float64 `json:"low"`
+	High      *float64 `json:"high"`
+}
+
+// Family is what a p-value was corrected for.
+type Family struct {
+	Method string `json:"method"`
+	M      int    `json:"m"`
+	Family string `json:"family"`
+}
+
+// ConditionReport describes one condition.
+type ConditionReport struct {
+	Condition   string   `json:"condition"`
+	N           int      `json:"n"`
+	Mean        *float64 `json:"mean"`
+	SD          *float64 `json:"sd"`
+	Median      *float64 `json:"median"`
+	RobustScale *float64 `json:"robust_scale"`
+}
+
+// OutlierReport is a home that lies apart.
+type OutlierReport struct {
+	Home  string  `json:"home"`
+	Value float64 `json:"value"`
+	Z     float64 `json:"z"`
+}
+
+// WithoutReport is a finding without the homes that lie apart.
+type WithoutReport struct {
+	N          int           `json:"n"`
+	Estimate   *float64      `json:"estimate"`
+	Low        *float64      `json:"low"`
+	High       *float64      `json:"high"`
+	P          *float64      `json:"p"`
+	PCorrected *float64      `json:"p_corrected"`
+	Verdict    stats.Verdict `json:"verdict"`
+}
+
+// ScatterReport says how much more homes differ than their tools explain.
+type ScatterReport struct {
+	Ratio float64 `json:"ratio"`
+	P     float64 `json:"p"`
+}
+
+// GroupReport holds a group of homes against the others.
+type GroupReport struct {
+	By         string   `json:"by"`
+	Name       string   `json:"name"`
+	N          int      `json:"n"`
+	Estimate   *float64 `json:"estimate"`
+	PCorrected *float64 `json:"p_corrected"`
+}
+
+// HomeReport is one home's values and what it can tell by itself.
+type HomeReport struct {
+	Home        string       `json:"home"`
+	Values      []HomeValue  `json:"values"`
+	Differences []Difference `json:"differences"`
+	Predictions []Held       `json:"predictions"`
+}
+
+// HomeValue is one value of a home. Low and High are the ends of a bound.
+type HomeValue struct {
+	Value      string   `json:"value"`
+	Condition  string   `json:"condition,omitempty"`
+	Mean       *float64 `json:"mean"`
+	Unit       string   `json:"unit"`
+	Low        *float64 `json:"low,omitempty"`
+	High       *float64 `json:"high,omitempty"`
+	Trials     int      `json:"trials"`
+	U          *float64 `json:"u"`
+	GiveOrTake *float64 `json:"give_or_take"`
+	DF         *float64 `json:"df"`
+	Group      *string  `json:"group"`
+}
+
+// LeftOut is a value that a home does not have, and why.
+type LeftOut struct {
+	Home      string `json:"home"`
+	Value     string `json:"value"`
+	Condition string `json:"condition,omitempty"`
+	Why       string `json:"why"`
+}
+
+func given(v float64) *float64 {
+	if math.IsNaN(v) || math.IsInf(v, 0) {
+		return nil
+	}
+	return &v
+}
+
+// Work makes the report of a class: what the design claims, and with all also
+// what is looked for afterwards. The same input gives the same report.
+func Work(d *design.Document, homes []Home, all bool) Report {
+	a := analyse(d, homes)
+	r := Report{Findings: []FindingReport{}, Homes: []HomeReport{}, LeftOut: []LeftOut{}, Doubtful: []any{}}
+	for _, c := range Class(d, homes) {
+		for _, f := range c.Findings {
+			if all || f.Made == "before" {
+				r.Findings = append(r.Findings, a.report(f))
+			}
+		}
+	}
+	for h := range homes {
+		r.Homes = append(r.Homes, a.home(h))
+		r.LeftOut = append(r.LeftOut, a.leftOut(h)...)
+	}
+	return r
+}
+
+func (a *analysis) report(f Finding) FindingReport {
+	o := a.outcome(f.Value)
+	t := f.Test
+	unit, back := o.unit.Symbol, func(v float64) *float64 { return given(v) }
+	if f.Ratio {
+		unit, back = "1", func(v float64) *float64 { return given(math.Exp(v)) }
+	}
+	r := FindingReport{ID: f.ID, Question: f.Question, Kind: "quantity", Claim: f.Claim, Verdict: f.Verdict, Seen: f.Seen, Test: t.Test, WhyThisTest: text.Render(f.Why, "en"), Scale: "difference", N: len(f.Homes), UnitOfN: "home",
+		Words:    Words{text.Localized{}, text.Localized{}},
+		Estimate: EstimateReport{Value: back(t.Estimate), Unit: unit, Low: back(t.Low), High: back(t.High), JointLow: back(f.JointLow), JointHigh: back(f.JointHigh), SE: given(t.SE), DF: given(t.DF)},
+		P:        given(t.P), PCorrected: given(f.Corrected), Statistic: given(t.Statistic), CorrectedFor: Family{"holm", f.M, f.Family}, Tally: f.Tally, Outliers: []OutlierReport{}, Groups: []GroupReport{}, Doubts: slices.Clone(f.Doubts), ByCondition: []ConditionReport{}}
+	if f.Ratio {
+		r.Scale = "ratio"
+	}
+	if f.Says == "order" {
+		r.N = f.Test.N
+		if r.N == math.MaxInt {
+			r.N = 0
+		}
+	}
+	for _, language := range text.Languages {
+		name := func(key string) string { return key }
+		r.Words.Teacher[language], r.Words.Family[language] = Named(f.Teacher(language), name), Named(f.ForFamily(language), name)
+	}
+	if f.Reason != "" {
+		r.Reason = &f.Reason
+	}
+	if o.counts {
+		r.Kind = "count"
+	}
+	if f.Signs {
+		decided := f.Sides.Decided()
+		r.Decided, r.More, r.Less, r.Same, r.Undecided = &decided, &f.Sides.More, &f.Sides.Less, &f.Sides.Same, &f.Sides.Undecided
+		r.Median = &MiddleReport{back(f.Middle.LowValue), back(f.Middle.HighValue), back(f.Middle.Low), back(f.Middle.High)}
+		r.Estimate = EstimateReport{Value: given(t.Estimate), Unit: "1", Low: given(t.Low), High: given(t.High)}
+	}
+	for _, k := range []string{f.Against, f.Condition} {
+		if k != "" || len(o.conditions) == 1 {
+			r.ByCondition = append(r.ByCondition, a.described(o, k))
+		}
+		if len(o.conditions) == 1 {
+			break
+		}
+	}
+	for _, k := range f.Order {
+		r.ByCondition = append(r.ByCondition, a.described(o, k))
+	}
+	for _, x := range f.Apart {
+		r.Outliers = append(r.Outliers, OutlierReport(x))
+	}
+	if w := f.Without; w != nil {
+		r.Without = &WithoutReport{w.Test.N, back(w.Test.Estimate), back(w.Test.Low), back(w.Test.High), given(w.Test.P), given(w.Corrected), w.Verdict}
+	}
+	if !math.IsNaN(f.Ratio1) {
+		r.Scatter = &ScatterReport{f.Ratio1, f.RatioP}
+	}
+	for _, g := range f.Groups {
+		r.Groups = append(r.Groups, GroupReport{g.By, g.Name, g.N, back(g.Test.Estimate), given(g.Corrected)})
+	}
+	if r.Doubts == nil {
+		r.Doubts = []string{}
+	}
+	if f.Needs > 0 {
+		r.NeedsHomes = &f.Needs
+	}
+	return r
+}
+
+func (a *analysis) described(o *outcome, condition string) ConditionReport {
+	s := a.summary(*o, condition).Summary
+	c := ConditionReport{Condition: condition, N: s.N}
+	if s.N > 0 {
+		c.Mean, c.Median, c.RobustScale = given(s.Mean), given(s.Median), given(s.Spread)
+	}
+	if s.N > 1 {
+		c.SD = given(s.SD)
+	}
+	return c
+}
+
+func (a *analysis) home(h int) HomeReport {
+	r := HomeReport{Home: a.homes[h].Key, Values: []HomeValue{}, Differences: []Difference{}, Predictions: Predictions(a.homes[h].Book)}
+	for _, o := range a.outcomes {
+		for _, k := range o.conditions {
+			v := a.at(h, o.ID, k)
+			if v == nil {
+				continue
+			}
+			value := HomeValue{Value: o.ID, Condition: k, Unit: o.unit.Symbol, Trials: len(v.Doubt.Trials)}
+			if v.Bound != nil {
+				value.Low, value.High = given(v.Bound.Low), given(v.Bound.High)
+			} else {
+				value.Mean, value.U, value.GiveOrTake, value.DF = given(v.Value.Value), given(v.Doubt.U), given(v.Value.U), given(v.Doubt.DF)
+			}
+			r.Values = append(r.Values, value)
+		}
+		for _, c := range usual(o, control(a.d), "before") {
+			if c.Against == "" {
+				continue
+			}
+			b, base := a.at(h, o.ID, c.Condition), a.at(h, o.ID, c.Against)
+			if b != nil && base != nil {
+				r.Differences = append(r.Differences, difference(b, base, o.ratio && a.positive(c)))
+			}
+		}
+	}
+	return r
+}
+
+// leftOut lists what a home has no value of although its class is asked for it.
+func (a *analysis) leftOut(h int) []LeftOut {
+	var out []LeftOut
+	for _, o := range a.outcomes {
+		for _, k := range o.conditions {
+			if a.at(h, o.ID, k) == nil {
+				out = append(out, LeftOut{a.homes[h].Key, o.ID, k, a.why(h, o, k)})
+			}
+		}
+	}
+	return out
+}
+
+func (a *analysis) why(h int, o outcome, condition string) string {
+	b := a.homes[h].Book
+	why := "missing"
+	for i := range b.Cells {
+		c := &b.Cells[i]
+		r, ok := a.d.Reading(c.Slot.Reading)
+		if !ok || !speaksOf(a.d, r.ID, o.Derived) || condition != "" && c.Slot.Condition != "" && c.Slot.Condition != condition {
+			continue
+		}
+		switch c.State {
+		case notebook.OnlySpoiled:
+			why = "spoiled"
+		case notebook.IsAside:
+			return "by-teacher"
+		case notebook.AdultNotSaid, notebook.FactNotSaid, notebook.NotHere:
+			return "adult-not-said"
+		}
+	}
+	return why
+}

@@ -8,6 +8,8 @@ import (
 	"regexp"
 	"strings"
 	"testing"
+
+	"patient-kitchen/core/science"
 )
 
 // Every test that the list of capabilities names is there, and no number of
@@ -45,6 +47,20 @@ func TestCapabilities(t *testing.T) {
 	for n := 1; n <= 193; n++ {
 		if !strings.Contains(string(list), fmt.Sprintf("\n| %d | ", n)) {
 			t.Errorf("number %d is left out", n)
+		}
+	}
+}
+
+// Every model stands in docs/models.md with its source and what it assumes.
+func TestModelsAreListed(t *testing.T) {
+	list, err := os.ReadFile("models.md")
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, m := range science.Models() {
+		d := m.Describe("en")
+		if row := fmt.Sprintf("| `%s` | %s | %s | %s |", m.ID, d.Title, d.Source, d.Assumes); !strings.Contains(string(list), row) {
+			t.Errorf("models.md lacks %s", row)
 		}
 	}
 }

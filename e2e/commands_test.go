@@ -255,7 +255,7 @@ func TestComputeCommand(t *testing.T) {
 		ID     string
 		Inputs []struct{ Name, Unit string }
 	}
-	if err := json.Unmarshal([]byte(list), &models); err != nil || status != 0 || len(models) != 36 || models[0].Inputs[0].Name == "" {
+	if err := json.Unmarshal([]byte(list), &models); err != nil || status != 0 || len(models) != 37 || models[0].Inputs[0].Name == "" {
 		t.Errorf("%v %d %d", err, status, len(models))
 	}
 }

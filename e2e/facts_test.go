@@ -17,7 +17,7 @@ func TestFactsOfAHome(t *testing.T) {
 	p.writes("Your name (an adult)", "A. Gorsby")
 	p.press("We agree, begin")
 	p.press("9 still to fetch")
-	p.press("Save. It cannot be changed")
+	p.predicts()
 	p.press("Begin")
 	p.press("Done, next")
 	p.sees("Draw a pencil line")

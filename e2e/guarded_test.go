@@ -35,7 +35,7 @@ func TestGuardedExperiment(t *testing.T) {
 	p.sees("counts as its own group")
 	p.violations("a ready list with substitutes")
 	p.press("still to fetch")
-	p.press("Save. It cannot be changed")
+	p.predicts()
 	p.press("Begin")
 	p.sees("First clear the table.")
 	p.sees("Wrap two mugs")

@@ -360,11 +360,31 @@ func (p *page) agree(link string) {
 	p.sees("Getting ready")
 }
 
+// predicts answers each question that is still open, however it is asked, and
+// fixes it; nothing is fixed before.
+func (p *page) predicts() {
+	p.t.Helper()
+	p.press("Save. It cannot be changed")
+	evaluate[bool](p, `(() => {
+		for (const b of document.querySelectorAll('button')) if (b.textContent === 'This is my order') b.click();
+		for (const f of document.querySelectorAll('fieldset')) f.querySelector('input[type=radio]:not(:checked)') && !f.querySelector('input:checked') && f.querySelector('input[type=radio]').click();
+		return true;
+	})()`)
+	for range 5 {
+		label := evaluate[string](p, `([...document.querySelectorAll('textarea, input.form-control')].find((x) => x.value === '')?.labels[0]?.textContent ?? '').trim()`)
+		if label == "" {
+			break
+		}
+		p.writes(label, "because it is the softest")
+	}
+	p.press("Save. It cannot be changed")
+}
+
 // pour goes from the ready list to the first wait.
 func (p *page) pour() {
 	p.t.Helper()
 	p.press("9 still to fetch")
-	p.press("Save. It cannot be changed")
+	p.predicts()
 	p.press("Begin")
 	for _, title := range []string{"Draw the start line", "Hang the strips", "Pour, and start the clock", "At 1 minute"} {
 		p.press("Done, next")

@@ -102,7 +102,7 @@ func TestReloadInEachState(t *testing.T) {
 	p.until("the draft is kept", `new Promise((done) => setTimeout(() => done(true), 150))`)
 	p.do(chromedp.Reload())
 	p.until("the half-written answer", `[...document.querySelectorAll('textarea')].some((x) => x.value === 'half a thought')`)
-	p.press("Save. It cannot be changed")
+	p.predicts()
 	again("half a thought")
 	p.press("Begin")
 	again("Cut one strip of each paper")

@@ -132,7 +132,7 @@ func TestFamilysViews(t *testing.T) {
 	look("ready list", "Getting ready")
 	p.press("9 still to fetch")
 	look("prediction", "Put the four in order.")
-	p.press("Save. It cannot be changed")
+	p.predicts()
 	look("prediction, saved", "You will see it again")
 	p.press("Begin")
 	look("step", "Cut one strip of each paper")

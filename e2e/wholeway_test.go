@@ -208,7 +208,7 @@ func TestWholeWay(t *testing.T) {
 	adder.open(links["Adder"])
 	adder.press("Go on")
 	adder.press("We'd rather watch")
-	adder.press("Save. It cannot be changed")
+	adder.predicts()
 	adder.sees("The shared measurements are not here yet.")
 	teacher.press("7 Collect")
 	teacher.writes("1 min", "4 mm")

@@ -74,7 +74,7 @@ func TestWorkbenchIntoADesign(t *testing.T) {
 	p := tab(t, 1280, 800)
 	p.signIn(demo.base)
 	p.open(demo.base + "/workbench?ask=formula&unit=mm&expression=17+mm+*+2")
-	p.sees("is not expected here")
+	p.sees("has no unit here")
 	p.writes("expression", "early * 2")
 	p.writes("symbols", "early = 8.4 mm ± 0.3 mm")
 	p.sees("Value: 16.8 mm, give or take 0.6 mm.")

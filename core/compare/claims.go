@@ -6,7 +6,6 @@ import (
 	"slices"
 
 	"patient-kitchen/core/design"
-	"patient-kitchen/core/formula"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
 )
@@ -74,7 +73,7 @@ func speaksOf(d *design.Document, reading string, x design.Derived) bool {
 	if !ok {
 		return false
 	}
-	e, err := formula.Parse(x.Formula)
+	e, err := d.Working(x)
 	return err == nil && slices.Contains(e.Symbols(), r.Symbol)
 }
 

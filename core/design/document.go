@@ -7,7 +7,6 @@ import (
 	"slices"
 	"strconv"
 
-	"patient-kitchen/core/formula"
 	"patient-kitchen/core/larder"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
@@ -276,24 +275,20 @@ type Instrument struct {
 	Analogue   bool           `json:"analogue,omitempty" doc:"Read by eye to half a division"`
 }
 
-// Derived is a value worked out from readings by a formula.
+// ModelUse is a model of the Workbench that works a value out of readings.
+type ModelUse struct {
+	ID     string            `json:"id" doc:"Id of the model, such as flight"`
+	Output string            `json:"output,omitempty" doc:"What it gives; left out: its answer"`
+	Inputs map[string]string `json:"inputs" doc:"By input: a reading's symbol, or what would be typed, such as 20 °C"`
+}
+
+// Derived is a value worked out from readings by a formula or a model.
 type Derived struct {
 	ID      string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
 	Name    text.Localized `json:"name"`
-	Formula string         `json:"formula"`
+	Formula string         `json:"formula,omitempty" doc:"Of the readings' symbols; left out where a model works it out"`
+	Model   *ModelUse      `json:"model,omitempty"`
 	Unit    string         `json:"unit"`
-}
-
-// Expr is the derived value's formula, ready to be worked out. Under the unit %
-// a last factor of 100 is the unit itself. Its errors are of type
-// *formula.Error.
-func (x Derived) Expr() (*formula.Expr, error) {
-	e, err := formula.Parse(x.Formula)
-	if err != nil {
-		return nil, err
-	}
-	share, _, _ := e.AsShare(x.Unit)
-	return share, nil
 }
 
 // ConditionsOf are the conditions for which an outcome is worked out: each of
@@ -314,7 +309,7 @@ func (d *Document) ConditionsOf(x Derived) []string {
 // each reports whether a formula uses a reading that is taken in each condition;
 // one that cannot be read counts as if it did.
 func (d *Document) each(x Derived) bool {
-	e, err := formula.Parse(x.Formula)
+	e, err := d.Working(x)
 	if err != nil {
 		return true
 	}
@@ -324,7 +319,7 @@ func (d *Document) each(x Derived) bool {
 // over reports whether a formula makes a series of the conditions: it asks for
 // one of readings that have a single value in each.
 func (d *Document) over(x Derived) bool {
-	e, err := formula.Parse(x.Formula)
+	e, err := d.Working(x)
 	if err != nil || !e.NeedsSeries() || len(d.Conditions) < 2 {
 		return false
 	}
@@ -386,6 +381,37 @@ type Question struct {
 	Text    text.Localized   `json:"text"`
 	Options []text.Localized `json:"options,omitempty" doc:"For choice and order; left out: the conditions"`
 	Unit    string           `json:"unit,omitempty" doc:"For number"`
+}
+
+// QuestionOf finds a question by its id.
+func (d *Document) QuestionOf(id string) (*Question, bool) {
+	i := slices.IndexFunc(d.Questions, func(q Question) bool { return q.ID == id })
+	if i < 0 {
+		return nil, false
+	}
+	return &d.Questions[i], true
+}
+
+// Option is one answer to choose from. Its id is what is kept, so that answers
+// given in different languages are the same answer.
+type Option struct {
+	ID   string
+	Text text.Localized
+}
+
+// OptionsOf lists what a question of choice or order offers: its own options,
+// or the conditions.
+func (d *Document) OptionsOf(q *Question) []Option {
+	out := []Option{}
+	for i, o := range q.Options {
+		out = append(out, Option{fmt.Sprintf("option-%d", i+1), o})
+	}
+	if len(q.Options) == 0 && (q.Kind == "order" || q.Kind == "choice") {
+		for _, c := range d.Conditions {
+			out = append(out, Option{c.ID, c.Name})
+		}
+	}
+	return out
 }
 
 // Mistake is something that often goes wrong.

@@ -282,6 +282,7 @@ func (v *validator) readings() {
 	if len(v.d.Readings) == 0 {
 		v.say(Error, "nothing-measured", "/readings", nil)
 	}
+	v.claims()
 	for i, m := range v.d.Measured {
 		if m.Reading != "" && !v.known("reading", m.Reading) && !slices.ContainsFunc(v.d.Derived, func(x Derived) bool { return x.ID == m.Reading }) {
 			v.say(Error, "measured-without-reading", fmt.Sprintf("/measured/%d", i), text.Args{"name": m.Name})
@@ -313,6 +314,68 @@ func (v *validator) taken(r *Reading, path string) {
 	}
 }
 
+// claims checks what is said before about how results are compared.
+func (v *validator) claims() {
+	for i, m := range v.d.Measured {
+		path := fmt.Sprintf("/measured/%d", i)
+		unit := v.unitOf(m.Reading)
+		if m.Matters != "" && !v.large(m.Matters, unit, m.Scale == "ratio") {
+			v.say(Error, "matters", path+"/matters", text.Args{"typed": m.Matters})
+		}
+		if m.Stated != "" && !v.large(m.Stated, unit, false) {
+			v.say(Error, "stated", path+"/stated", text.Args{"typed": m.Stated})
+		}
+	}
+	for i, c := range v.d.Claims {
+		path := fmt.Sprintf("/claims/%d", i)
+		v.id("claim", c.ID, path)
+		known := slices.Contains(Says, c.Says)
+		for _, k := range append([]string{c.Condition, c.Against}, c.Order...) {
+			if _, ok := v.d.Condition(k); k != "" && !ok {
+				known = false
+			}
+		}
+		switch c.Says {
+		case "order":
+			known = known && len(c.Order) > 1
+		case "equals":
+			known = known && c.Stated != ""
+		default:
+			known = known && c.Condition != ""
+		}
+		if !known {
+			v.say(Error, "claim", path, text.Args{"typed": c.Says})
+		}
+	}
+}
+
+// unitOf is the unit of a reading or derived value; "" where there is none.
+func (v *validator) unitOf(id string) string {
+	for _, x := range v.d.Derived {
+		if x.ID == id {
+			return x.Unit
+		}
+	}
+	if r, ok := v.d.Reading(id); ok {
+		return r.Unit
+	}
+	return ""
+}
+
+// large reports whether a text says how large something is, in a unit of the
+// kind of another, or as a factor above one.
+func (v *validator) large(typed, unit string, factor bool) bool {
+	p, ok := quantity.ParseOK(typed)
+	u, known := quantity.LookupUnit(unit)
+	switch {
+	case !ok || p.Value <= 0 && factor:
+		return false
+	case factor:
+		return p.Unit == quantity.One && p.Value > 1
+	}
+	return !known || p.Unit.Dim == u.Dim
+}
+
 func (v *validator) derived() {
 	for i, x := range v.d.Derived {
 		path := fmt.Sprintf("/derived/%d", i)
@@ -320,7 +383,11 @@ func (v *validator) derived() {
 		if empty(x.Name) {
 			v.say(Error, "no-name", path+"/name", nil)
 		}
-		if _, err := TryFormula(v.d, x.Formula, x.Unit); err != nil {
+		if x.Model != nil {
+			if _, err := Try(v.d, x); err != nil {
+				v.say(Error, "model", path+"/model", text.Args{"problem": err.Error()})
+			}
+		} else if _, err := TryFormula(v.d, x.Formula, x.Unit); err != nil {
 			v.say(Error, "formula", path+"/formula", text.Args{"problem": err.Error()})
 		} else if e, err := formula.Parse(x.Formula); err == nil {
 			if _, without, twice := e.AsShare(x.Unit); twice {
@@ -341,14 +408,18 @@ const draws = 16
 // right for a home's, so only a fault in all of them is one. Its errors are of
 // type *formula.Error.
 func TryFormula(d *Document, expression, unit string) (quantity.Quantity, error) {
-	x := Derived{Formula: expression, Unit: unit}
-	e, err := x.Expr()
+	return Try(d, Derived{Formula: expression, Unit: unit})
+}
+
+// Try works a value out with made-up readings, by its formula or model.
+func Try(d *Document, x Derived) (quantity.Quantity, error) {
+	e, err := d.Working(x)
 	if err != nil {
 		return quantity.Quantity{}, err
 	}
 	var first error
 	for draw := range draws {
-		q, err := e.Eval(madeUp(d, d.over(x), draw), unit)
+		q, err := e.Eval(madeUp(d, d.over(x), draw), x.Unit)
 		if err == nil {
 			return q, nil
 		}

@@ -2,7 +2,6 @@ package fit
 
 import (
 	"embed"
-	"math"
 	"slices"
 	"strings"
 
@@ -158,7 +157,7 @@ func bareAmount(d *design.Document, n *design.Need) text.Message {
 	}
 	total := p.Quantity
 	total.Value, total.U = total.Value*float64(times), 0
-	return text.Message{ID: "fit.amount-times", Args: text.Args{"total": total, "times": times, "amount": n.Amount}}
+	return text.Message{ID: "fit.amount-times", Args: text.Args{"total": sensible(total, "exact"), "times": times, "amount": n.Amount}}
 }
 
 // timesOf is how often the amount of a need is used.
@@ -169,19 +168,10 @@ func timesOf(d *design.Document, n *design.Need) int {
 	return 1
 }
 
-// sensible rounds an amount to what a kitchen can measure out: three digits
-// where it has to be exact, two otherwise; what is counted is whole.
-func sensible(q quantity.Quantity, tolerance design.Tolerance) quantity.Bare {
-	least := 0.05
-	if tolerance == "" || tolerance == "exact" {
-		least = 0.005
-	}
-	p := math.Pow10(quantity.Decimals(q.Value, max(q.U, least*q.Value)))
-	if q.Unit.Dim == quantity.Pure || q.Unit.Dim == quantity.Count {
-		p = 1
-	}
-	q.Value, q.U = max(math.Round(q.Value*p)/p, 1/p), 0
-	return q.Bare()
+// sensible is an amount as a kitchen can measure it out: finer where it has to
+// be exact.
+func sensible(q quantity.Quantity, tolerance design.Tolerance) quantity.Kitchen {
+	return quantity.Kitchen{Quantity: q, Exact: tolerance == "" || tolerance == "exact"}
 }
 
 // Swap is one line of the substitution list.
@@ -237,7 +227,7 @@ func Substitutions(d *design.Document) ([]SwapList, error) {
 			}
 			switch {
 			case s.Amount.Value > 0 && s.MakeUp.Value > 0:
-				swap.Amount = text.Message{ID: "fit.made-up", Args: text.Args{"amount": sensible(s.Amount, n.Tolerance), "to": s.MakeUp.Bare()}}
+				swap.Amount = text.Message{ID: "fit.made-up", Args: text.Args{"amount": sensible(s.Amount, n.Tolerance), "to": sensible(s.MakeUp, n.Tolerance)}}
 			case s.Amount.Value > 0:
 				swap.Amount = text.Message{ID: "fit.amount", Args: text.Args{"amount": sensible(s.Amount, n.Tolerance)}}
 				if times := timesOf(d, n); times > 1 {

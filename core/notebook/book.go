@@ -3,6 +3,7 @@ package notebook
 import (
 	"slices"
 	"sort"
+	"sync"
 	"time"
 
 	"patient-kitchen/core/design"
@@ -71,8 +72,10 @@ type Book struct {
 	LastSeen time.Time
 	// FirstReading is when the first own reading was made.
 	FirstReading time.Time
-	index        map[design.Slot]int
 	Guards       Guards
+	index        map[design.Slot]int
+	once         sync.Once // what is worked out of it is, once
+	derived      []Result
 }
 
 // Open reads entries into a notebook. Entries may come in any order; they

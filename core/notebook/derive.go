@@ -41,11 +41,16 @@ type Doubt struct {
 // of outcomes and conditions. A value is worked out trial by trial and averaged;
 // a formula that takes a series of its own once. A value that cannot be worked
 // out says why; a missing reading among several times or trials only narrows
-// the series.
+// the series. It is worked out once: a notebook that is open does not change.
 func Derive(b *Book) []Result {
+	b.once.Do(func() { b.derived = derive(b) })
+	return b.derived
+}
+
+func derive(b *Book) []Result {
 	var out []Result
 	for _, x := range b.Design.Outcomes() {
-		e, err := x.Expr()
+		e, err := b.Design.Working(x)
 		from := len(out)
 		for _, c := range b.Design.ConditionsOf(x) {
 			r := Result{Derived: x.ID, Condition: c}
@@ -91,7 +96,7 @@ func doubts(results []Result) {
 	}
 }
 
-func (r *Result) work(b *Book, e *formula.Expr, x design.Derived) {
+func (r *Result) work(b *Book, e design.Working, x design.Derived) {
 	all := b.bind(r.Condition, e.Symbols(), 0)
 	for _, symbol := range e.Symbols() {
 		if bound, ok := all.env[symbol]; ok && len(bound.Values) == 0 && symbol != "time" && !all.bounded[symbol] {
@@ -127,13 +132,12 @@ func (r *Result) work(b *Book, e *formula.Expr, x design.Derived) {
 		r.Doubt.repeat += t.repeat / n
 	}
 	r.Value, r.OK = quantity.Quantity{Value: mean / n, Unit: trials[0].value.Unit}, true
-	written, _ := formula.Parse(x.Formula)
-	r.Working = written.Explain(all.env, b.Writer.Language)
+	r.Working = e.Explain(all.env, b.Writer.Language)
 }
 
 // bound works out the ends of a value into which a bound goes; it takes the
 // formula to go one way between them.
-func (r *Result) bound(b *Book, e *formula.Expr, x design.Derived, all binding) {
+func (r *Result) bound(b *Book, e design.Working, x design.Derived, all binding) {
 	ends := stats.Interval{Low: math.Inf(1), High: math.Inf(-1)}
 	var unit quantity.Unit
 	for _, high := range []bool{false, true} {
@@ -175,7 +179,7 @@ type tried struct {
 	rounding, repeat float64
 }
 
-func try(e *formula.Expr, b binding, unit string) (tried, error) {
+func try(e design.Working, b binding, unit string) (tried, error) {
 	v, err := e.Eval(b.env, unit)
 	if err == nil && !v.Sound() {
 		err = errors.New("what comes out is too large a number to work with")

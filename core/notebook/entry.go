@@ -115,9 +115,11 @@ func Fits(d *design.Document, e *Entry) *Problem {
 			return &Problem{"reason", "says why there is no value", "forgot"}
 		}
 	case Answer:
-		if !slices.ContainsFunc(d.Questions, func(q design.Question) bool { return q.ID == e.Question }) {
+		q, ok := d.QuestionOf(e.Question)
+		if !ok {
 			return &Problem{"question", "has to be a question of this experiment", firstID(len(d.Questions), func(i int) string { return d.Questions[i].ID })}
 		}
+		return answers(d, q, e)
 	case Photo:
 		if !slices.ContainsFunc(d.Evidence, func(v design.Evidence) bool { return v.ID == e.Evidence }) {
 			return &Problem{"evidence", "has to be a piece of evidence this experiment asks for", firstID(len(d.Evidence), func(i int) string { return d.Evidence[i].ID })}
@@ -155,4 +157,36 @@ func firstID(n int, id func(int) string) string {
 		return ""
 	}
 	return id(0)
+}
+
+// answers checks an answer against its question's kind: never empty, never an
+// option that is not there.
+func answers(d *design.Document, q *design.Question, e *Entry) *Problem {
+	options := d.OptionsOf(q)
+	known := func(id string) bool {
+		return slices.ContainsFunc(options, func(o design.Option) bool { return o.ID == id })
+	}
+	example := firstID(len(options), func(i int) string { return options[i].ID })
+	switch q.Kind {
+	case "choice":
+		if len(e.Choice) != 1 || !known(e.Choice[0]) {
+			return &Problem{"choice", "has to be one of the question's options", example}
+		}
+	case "order":
+		seen := map[string]bool{}
+		for _, id := range e.Choice {
+			if !known(id) || seen[id] {
+				return &Problem{"choice", "has to be the question's options, each once", example}
+			}
+			seen[id] = true
+		}
+		if len(e.Choice) != len(options) {
+			return &Problem{"choice", "has to be the question's options, each once", example}
+		}
+	default:
+		if strings.TrimSpace(e.Text) == "" {
+			return &Problem{"text", "says something", "I think so because it is the softest"}
+		}
+	}
+	return nil
 }

@@ -255,3 +255,41 @@ func TestWaits(t *testing.T) {
 		t.Error("a wait nobody can read")
 	}
 }
+
+// An answer is never empty and never an option that is not there; the first
+// prediction stands, and one that came after a first reading is marked.
+func TestAnswers(t *testing.T) {
+	d := strips(t)
+	d.Questions = append(d.Questions, design.Question{ID: "most", When: "before", Kind: "choice"}, design.Question{ID: "share", When: "after", Kind: "number", Unit: "%"},
+		design.Question{ID: "own", When: "after", Kind: "choice", Options: []text.Localized{{"en": "fast"}, {"en": "slow"}}})
+	for _, c := range []struct {
+		question string
+		text     string
+		choice   []string
+		field    string
+	}{
+		{"order", "", []string{"printer", "newspaper", "filter", "towel"}, ""}, {"order", "", []string{"printer"}, "choice"}, {"order", "", nil, "choice"},
+		{"order", "", []string{"printer", "printer", "filter", "towel"}, "choice"}, {"most", "", []string{"towel"}, ""}, {"most", "", []string{"velvet"}, "choice"},
+		{"most", "", []string{"towel", "filter"}, "choice"}, {"why", "it is soft", nil, ""}, {"why", "  ", nil, "text"}, {"share", "12", nil, ""}, {"share", "", nil, "text"},
+		{"own", "", []string{"option-2"}, ""}, {"own", "", []string{"option-3"}, "choice"}, {"nothing", "x", nil, "question"},
+	} {
+		p := notebook.Fits(d, &notebook.Entry{Kind: notebook.Answer, Question: c.question, Text: c.text, Choice: c.choice})
+		if p == nil && c.field != "" || p != nil && p.Field != c.field {
+			t.Errorf("%s %q %v: %+v, want a problem with %q", c.question, c.text, c.choice, p, c.field)
+		}
+	}
+	answer := func(minutes float64, choice string) notebook.Entry {
+		return entry(notebook.Answer, minutes, func(e *notebook.Entry) { e.Question, e.Choice = "most", []string{choice} })
+	}
+	b := notebook.Open(d, []notebook.Entry{answer(1, "towel"), answer(9, "filter"), reading(5, slot("towel", "8 min"), "50 mm")}, english, nil)
+	if said, ok := b.Said("most"); !ok || said.Entry.Choice[0] != "towel" || said.AfterStart {
+		t.Errorf("%+v", said)
+	}
+	b = notebook.Open(d, []notebook.Entry{answer(9, "filter"), reading(5, slot("towel", "8 min"), "50 mm")}, english, nil)
+	if said, _ := b.Said("most"); !said.AfterStart {
+		t.Errorf("%+v", said)
+	}
+	if _, ok := b.Said("why"); ok {
+		t.Error("an answer that nobody gave")
+	}
+}

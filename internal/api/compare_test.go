@@ -66,3 +66,61 @@ func TestExportIsComparedTheSame(t *testing.T) {
 		t.Errorf("%d compared; %s over %d homes", compared, words["climb-filter"].Test, words["climb-towel"].N)
 	}
 }
+
+// The first prediction stands, whichever phone of the home is the first; another
+// gets it back. Many at once leave one.
+func TestOnePrediction(t *testing.T) {
+	sc := newSite(t).school("t@school.example", "Fern", "Beck")
+	fern := sc.phone("Fern")
+	sc.agree(fern)
+	order := func(first string) map[string]any {
+		rest := []string{first}
+		for _, id := range []string{"printer", "newspaper", "filter", "towel"} {
+			if id != first {
+				rest = append(rest, id)
+			}
+		}
+		return map[string]any{"kind": "answer", "question": "order", "choice": rest, "phone_time": lesson, "offset_ms": 0}
+	}
+	id := newID()
+	sc.put(fern, id, order("towel"))
+	sc.put(fern, id, order("towel")) // the same again is answered again
+	a := fern.do("PUT", sc.homePath(fern, "/entries/"+newID()), order("filter"))
+	var problem struct {
+		Code    string
+		Current struct{ Choice []string }
+	}
+	if err := json.Unmarshal(a.body, &problem); err != nil || a.status != 409 || problem.Code != "predicted" || len(problem.Current.Choice) != 4 || problem.Current.Choice[0] != "towel" {
+		t.Errorf("%d %s", a.status, a.body)
+	}
+	if a := fern.do("PUT", sc.homePath(fern, "/entries/"+newID()), map[string]any{"kind": "answer", "question": "order", "choice": []string{"option-9"}, "phone_time": lesson, "offset_ms": 0}); a.status != 422 {
+		t.Errorf("an unknown option: %d", a.status)
+	}
+	beck := sc.phone("Beck")
+	sc.agree(beck)
+	taken := make(chan int, 8)
+	for i := range 8 {
+		go func() {
+			taken <- beck.do("PUT", sc.homePath(beck, "/entries/"+newID()), order([]string{"towel", "filter"}[i%2])).status
+		}()
+	}
+	ok := 0
+	for range 8 {
+		if s := <-taken; s == 200 {
+			ok++
+		} else if s != 409 {
+			t.Errorf("status %d", s)
+		}
+	}
+	if ok != 1 {
+		t.Errorf("%d predictions stand", ok)
+	}
+	said := sc.results().Said
+	if len(said) == 0 || said[0].Text == "" || len(said[0].Homes) != 2 || len(said[0].Options) != 0 {
+		t.Errorf("%+v", said)
+	}
+	nb := want[app.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+sc.homes[0].ID.String()), nil)
+	if l := nb.Lines[len(nb.Lines)-1]; l.Asked == "" || l.Said == "" {
+		t.Errorf("an answer is shown by its ids: %+v", l)
+	}
+}

@@ -74,12 +74,24 @@ func readEntry(s store.Entry) (notebook.Entry, EntryFields) {
 func viewEntry(d *design.Document, s store.Entry, w notebook.Writer) EntryView {
 	e, f := readEntry(s)
 	v := EntryView{ID: s.ID, Entry: f, Provenance: s.Provenance, ReceivedAt: s.ReceivedAt, Late: s.Late, ClockJump: s.ClockJump}
+	if q, ok := d.QuestionOf(e.Question); ok && e.Kind == notebook.Answer && q.Kind == "number" {
+		v.Reply = reading.Understand(reading.Asked{Unit: unitOf(q)}, e.Text, w).Reply(w.Language)
+		return v
+	}
 	r, ok := d.Reading(e.Slot.Reading)
 	if e.Kind != notebook.Reading || !ok {
 		return v
 	}
 	v.Reply = notebook.Understand(r, e.Instrument, e.Typed, w).Reply(w.Language)
 	return v
+}
+
+// unitOf is the unit of a question for a number; a plain number without one.
+func unitOf(q *design.Question) string {
+	if q.Unit == "" {
+		return "1"
+	}
+	return q.Unit
 }
 
 // maxText bounds what a family writes in one field.
@@ -138,9 +150,9 @@ func (a *App) PutEntry(ctx context.Context, p Phone, assignment, id uuid.UUID, r
 		if room <= 0 {
 			gate.Most = a.limits().Entries
 		}
-		door, err := a.Store.WriteEntry(ctx, s, gate)
+		door, err := a.write(ctx, d, s, f, gate)
 		if err != nil && !errors.Is(err, store.ErrNotFound) {
-			return EntryView{}, err
+			return EntryView{}, a.afterLooking(ctx, p, err)
 		}
 		if err == nil && door.Added {
 			if gate.Most > 0 { // an eighth of it for each process, so that several do not take more than all
@@ -153,6 +165,33 @@ func (a *App) PutEntry(ctx context.Context, p Phone, assignment, id uuid.UUID, r
 		}
 	}
 	return a.notAdded(ctx, p, d, s, f, bad, picture)
+}
+
+// write stores an entry. Of an answer that was asked for before, only the first
+// stands: another is refused with it, whichever phone it comes from.
+func (a *App) write(ctx context.Context, d *issued, s store.Entry, f EntryFields, gate store.Gate) (store.Door, error) {
+	q, ok := d.QuestionOf(f.Question)
+	if f.Kind != string(notebook.Answer) || !ok || q.When != "before" {
+		return a.Store.WriteEntry(ctx, s, gate)
+	}
+	var door store.Door
+	err := a.Store.InTx(ctx, func(tx *store.Queries) error {
+		if err := tx.LockHome(ctx, s.ClassID, *s.HomeID); err != nil {
+			return err
+		}
+		said, err := tx.Answers(ctx, s.ClassID, s.AssignmentID, *s.HomeID)
+		if err != nil {
+			return err
+		}
+		for _, first := range said {
+			if _, of := readEntry(first); of.Question == f.Question && first.ID != s.ID {
+				return &Refused{Code: "predicted", Detail: "This prediction is made already. The first one stands.", Current: of}
+			}
+		}
+		door, err = tx.WriteEntry(ctx, s, gate)
+		return err
+	})
+	return door, err
 }
 
 // afterLooking gives an error to a phone that may hear it.

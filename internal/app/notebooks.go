@@ -24,6 +24,9 @@ type NotebookLine struct {
 	Fate       string    `json:"fate,omitempty" enum:"counts,corrected,superseded,spoiled,set-aside,adult-not-said,fact-not-said,not-here" doc:"Of a reading"`
 	FateReason string    `json:"fate_reason,omitempty"`
 	MeasuredAt time.Time `json:"measured_at" doc:"By the phone, in the server's time"`
+	Asked      string    `json:"asked,omitempty" doc:"Of an answer: the question"`
+	Said       string    `json:"said,omitempty" doc:"Of an answer: what was chosen, in words"`
+	AfterStart bool      `json:"after_start,omitempty" doc:"Of a prediction: it came after the first reading and counts in no verdict"`
 }
 
 // NotebookView is a home's whole notebook.
@@ -65,6 +68,7 @@ func (a *App) Notebook(ctx context.Context, who TeacherActor, class, assignment,
 				continue // the home's own
 			}
 			line := NotebookLine{EntryView: viewEntry(b.design.Document, row, book.Writer), MeasuredAt: e.Measured()}
+			line.answered(b.design.Document, book, &e, language)
 			if f, ok := fates[e.ID]; ok {
 				line.Fate, line.FateReason = f.Fate, f.Reason
 			}
@@ -234,4 +238,25 @@ func ofAssignment(rows []store.Entry, assignment uuid.UUID) []store.Entry {
 		}
 	}
 	return out
+}
+
+// answered words an answer without any id.
+func (l *NotebookLine) answered(d *design.Document, book *notebook.Book, e *notebook.Entry, language string) {
+	q, ok := d.QuestionOf(e.Question)
+	if e.Kind != notebook.Answer || !ok {
+		return
+	}
+	l.Asked, _ = q.Text.In(language)
+	var names []text.Localized
+	for _, id := range e.Choice {
+		for _, o := range d.OptionsOf(q) {
+			if o.ID == id {
+				names = append(names, o.Text)
+			}
+		}
+	}
+	l.Said = text.Render(text.Message{ID: "compare.said-options", Args: text.Args{"options": names}}, language)
+	if said, ok := book.Said(q.ID); ok && said.Entry.ID == e.ID {
+		l.AfterStart = said.AfterStart
+	}
 }

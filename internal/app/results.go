@@ -105,7 +105,7 @@ func (a *App) Results(ctx context.Context, who TeacherActor, class, assignment u
 	d := b.design.Document
 	sheet := b.design.sheet(b.assignment, language, a.Now())
 	out := Results{Question: sheet.Question, Conditions: sheet.Conditions, Readings: sheet.Readings, Slots: d.Slots(), Derived: []DerivedRow{},
-		Homes: []HomeResult{}, Comparisons: []ComparisonView{}, AsSent: []ComparisonView{}, Erased: erased}
+		Homes: []HomeResult{}, Comparisons: []ComparisonView{}, AsSent: []ComparisonView{}, Said: []AnsweredView{}, Erased: erased}
 	for _, x := range d.Outcomes() {
 		name, _ := x.Name.In(language)
 		out.Derived = append(out.Derived, DerivedRow{x.ID, name, x.Unit, x.Formula})
@@ -149,6 +149,11 @@ func (a *App) Results(ctx context.Context, who TeacherActor, class, assignment u
 		}
 	}
 	markOutliers(out.Homes, comparisons)
+	answered := []compare.Home{}
+	for _, h := range b.homes {
+		answered = append(answered, compare.Home{Key: h.ID.String(), Book: b.books[h.ID]})
+	}
+	out.Said = viewAnswered(d, answered, nickname, language)
 	as := b.assignment
 	out.Assignment = AssignmentView{ID: as.ID, Class: class, ClassName: b.class.Name, Experiment: as.ExperimentID, Title: sheet.Title, Number: as.Number, OpensAt: as.OpensAt, DueAt: as.DueAt,
 		IssuedAt: as.IssuedAt, RecalledAt: as.RecalledAt, RecallReason: as.RecallReason, Homes: len(b.homes), Sent: sent, State: sheet.State}

@@ -2,7 +2,6 @@ package app
 
 import (
 	"encoding/hex"
-	"fmt"
 	"slices"
 	"time"
 
@@ -313,13 +312,8 @@ func (w *sheetWriter) asked(s *Sheet, d *design.Document) {
 func (w *sheetWriter) questions(s *Sheet, d *design.Document) {
 	for _, q := range d.Questions {
 		row := QuestionRow{ID: q.ID, When: q.When, Kind: q.Kind, Text: w.say(q.Text), Unit: q.Unit, Options: []OptionRow{}}
-		for i, o := range q.Options {
-			row.Options = append(row.Options, OptionRow{fmt.Sprintf("option-%d", i+1), w.say(o)})
-		}
-		if len(q.Options) == 0 && (q.Kind == "order" || q.Kind == "choice") {
-			for _, c := range d.Conditions {
-				row.Options = append(row.Options, OptionRow{c.ID, w.say(c.Name)})
-			}
+		for _, o := range d.OptionsOf(&q) {
+			row.Options = append(row.Options, OptionRow{o.ID, w.say(o.Text)})
 		}
 		s.Questions = append(s.Questions, row)
 	}

@@ -95,6 +95,18 @@ func (q *Queries) HoldHome(ctx context.Context, class, home uuid.UUID) error {
 	return err
 }
 
+// LockHome makes writers of one home wait for each other until the transaction
+// ends. It reports ErrNotFound for one that is erased.
+func (q *Queries) LockHome(ctx context.Context, class, home uuid.UUID) error {
+	_, err := one[struct{ ID uuid.UUID }](ctx, q, `SELECT id FROM home WHERE class_id = $1 AND id = $2 AND erased_at IS NULL FOR NO KEY UPDATE`, class, home)
+	return err
+}
+
+// Answers lists a home's own answers of an assignment, in order of arrival.
+func (q *Queries) Answers(ctx context.Context, class, assignment, home uuid.UUID) ([]Entry, error) {
+	return many[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND assignment_id = $2 AND home_id = $3 AND kind = 'answer' ORDER BY received_at, id`, class, assignment, home)
+}
+
 // Entry finds an entry of a class.
 func (q *Queries) Entry(ctx context.Context, class, id uuid.UUID) (Entry, error) {
 	return one[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND id = $2`, class, id)

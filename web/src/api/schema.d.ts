@@ -1007,6 +1007,46 @@ export interface components {
             steps?: string[];
             student?: components["schemas"]["CheckedView"];
         };
+        AnsweredHome: {
+            /** @description A prediction that came after the first reading; it counts in no verdict */
+            after_start?: boolean;
+            home: string;
+            nickname: string;
+            /** @description What the home found, by condition */
+            result?: string;
+            /** @enum {string} */
+            verdict?: "held" | "not-held" | "cannot-tell";
+            words: string;
+        };
+        AnsweredOption: {
+            /**
+             * Format: int64
+             * @description Of a choice: how many homes
+             */
+            n?: number;
+            /** @description Of an order: its mean place */
+            rank?: string;
+            text: string;
+        };
+        AnsweredView: {
+            /** Format: int64 */
+            cannot_tell: number;
+            /** Format: int64 */
+            held: number;
+            homes: components["schemas"]["AnsweredHome"][];
+            id: string;
+            kind: string;
+            /** Format: int64 */
+            not_held: number;
+            /** @description From five homes on */
+            options: components["schemas"]["AnsweredOption"][];
+            text: string;
+            /** @description The answers can be held against the homes' numbers */
+            verdicts: boolean;
+            when: string;
+            /** @description What the class said, from five homes on */
+            words?: string;
+        };
         AskRow: {
             choices: string[];
             /** @enum {string} */
@@ -2041,6 +2081,10 @@ export interface components {
         NotebookLine: {
             /** @description It was typed as about, and its give or take is widened */
             about?: boolean;
+            /** @description Of a prediction: it came after the first reading and counts in no verdict */
+            after_start?: boolean;
+            /** @description Of an answer: the question */
+            asked?: string;
             /** @description No unit was typed; the one beside the field was taken */
             assumed?: boolean;
             /** @description The phone's clock was ahead; the time it was received is taken */
@@ -2079,6 +2123,8 @@ export interface components {
             provenance: "own" | "shared" | "practice" | "desk";
             /** Format: date-time */
             received_at: string;
+            /** @description Of an answer: what was chosen, in words */
+            said?: string;
             /**
              * @description Of a reading: what the typed text turned out to be
              * @enum {string}
@@ -2303,6 +2349,8 @@ export interface components {
             homes: components["schemas"]["HomeResult"][];
             question: string;
             readings: components["schemas"]["ReadingRow"][];
+            /** @description What the homes answered, question by question */
+            said: components["schemas"]["AnsweredView"][];
             /** @description The teacher's own readings */
             shared?: components["schemas"]["HomeResult"];
             /** @description Every reading asked for, in order */

@@ -49,6 +49,10 @@ export class Book {
   answer(question: string) {
     return last(this.of('answer').filter((e) => e.entry.question === question));
   }
+  /** A prediction that came after a first reading: it is kept, and counts in no verdict. */
+  afterStart(prediction: LocalEntry) {
+    return this.of('reading').some((e) => byTime(e, prediction) < 0);
+  }
   ticked(need: string) {
     const tick = last(this.of('tick').filter((e) => e.entry.refers === need));
     return tick !== undefined && tick.entry.reason !== 'no';

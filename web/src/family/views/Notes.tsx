@@ -4,15 +4,15 @@ import { useDraft } from './Questions';
 import { useKept, type Typing } from '../phone/typing';
 import type { WorkProps } from '../phone/work';
 
-/** Words of the student's own: an observation, or an answer while working. Every version is kept. */
-export function Notes({ state, sheet, book, step, title, evidence, question, typing }: WorkProps & { typing: Typing; step: string; title: string; evidence?: string; question?: string }) {
+/** Words of the student's own, for an observation. Every version is kept. */
+export function Notes({ state, sheet, book, step, title, evidence, typing }: WorkProps & { typing: Typing; step: string; title: string; evidence: string }) {
   const t = useWords();
-  const id = `note-${evidence ?? question ?? step}`;
-  const kept = question ? book.answer(question) : last(book.of('observation').filter((e) => e.entry.evidence === evidence && e.entry.step === step));
+  const id = `note-${evidence}`;
+  const kept = last(book.of('observation').filter((e) => e.entry.evidence === evidence && e.entry.step === step));
   const [given, set, forget] = useDraft(state, sheet.assignment, id, { text: '', choice: [] });
   const save = useKept(typing, id, async () => {
     if (!given.text.trim()) return;
-    await state.add(sheet.assignment, question ? { kind: 'answer', step, question, text: given.text } : { kind: 'observation', step, evidence, text: given.text });
+    await state.add(sheet.assignment, { kind: 'observation', step, evidence, text: given.text });
     set({ text: '', choice: [] });
     forget();
   });

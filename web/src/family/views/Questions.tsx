@@ -1,5 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { HomeState, Sheet } from '../phone/useHome';
+import type { Understand } from '../core';
+import type { Bundle } from '../phone/useHome';
 import { useWords } from '../words';
 
 export type Question = Sheet['questions'][number];
@@ -22,8 +24,19 @@ export function useDraft(state: HomeState, assignment: string, id: string, first
   return [given, set, () => void state.keep(draftKey(assignment, id), undefined)] as const;
 }
 
+/** Whether something was answered; an order that nobody touched was not put in order yet. */
+export const answered = (question: Question, given: Given) => (question.kind === 'choice' || question.kind === 'order' ? given.choice.length > 0 : given.text.trim() !== '');
+
+interface Props {
+  question: Question;
+  value: Given;
+  onChange: (v: Given) => void;
+  core: Understand | undefined;
+  writer: Bundle;
+}
+
 /** One question with its kind of answer. */
-export function QuestionField({ question, value, onChange }: { question: Question; value: Given; onChange: (v: Given) => void }) {
+export function QuestionField({ question, value, onChange, core, writer }: Props) {
   const t = useWords();
   const id = `question-${question.id}`;
   if (question.kind === 'order') {
@@ -53,6 +66,11 @@ export function QuestionField({ question, value, onChange }: { question: Questio
             </li>
           ))}
         </ol>
+        {value.choice.length === 0 && (
+          <button type="button" className="btn btn-outline-primary" onClick={() => onChange({ ...value, choice: order })}>
+            {t('myOrder')}
+          </button>
+        )}
       </fieldset>
     );
   }
@@ -75,14 +93,34 @@ export function QuestionField({ question, value, onChange }: { question: Questio
         {question.text}
       </label>
       {question.kind === 'number' ? (
-        <div className="value-row">
-          <input id={id} className="form-control" inputMode="decimal" value={value.text} onChange={(e) => onChange({ ...value, text: e.target.value })} />
-          <span className="unit">{question.unit}</span>
-        </div>
+        <>
+          <div className="value-row">
+            <input id={id} className="form-control" inputMode="decimal" maxLength={200} value={value.text} onChange={(e) => onChange({ ...value, text: e.target.value })} />
+            <span className="unit">{question.unit}</span>
+          </div>
+          <NumberRead question={question} typed={value.text} core={core} writer={writer} onTake={(text) => onChange({ ...value, text })} />
+        </>
       ) : (
         <textarea id={id} className="form-control" rows={3} maxLength={4000} value={value.text} onChange={(e) => onChange({ ...value, text: e.target.value })} />
       )}
     </div>
+  );
+}
+
+/** What the phone makes of a number, with what would answer where it asks. */
+function NumberRead({ question, typed, core, writer, onTake }: { question: Question; typed: string; core: Understand | undefined; writer: Bundle; onTake: (text: string) => void }) {
+  const t = useWords();
+  const reply = typed.trim() ? core?.({ typed, language: writer.home.language, measures: writer.class.unit_system, asked: { unit: question.unit || '1' } }) : undefined;
+  if (!reply) return null;
+  return (
+    <p className="second" aria-live="polite" style={{ margin: '4px 0 0' }}>
+      {reply.echo && reply.confirm && t('weRead', { typed, value: reply.echo })} {reply.messages?.join(' ')}{' '}
+      {reply.offers?.map((text) => (
+        <button key={text} type="button" className="btn btn-outline-primary" onClick={() => onTake(text)}>
+          {text}
+        </button>
+      ))}
+    </p>
   );
 }
 

@@ -3,8 +3,9 @@ import { ask, ProblemError, type Schemas } from '../../api/client';
 import { NotAtHome } from '../parts/NotAtHome';
 import { PhonePage } from '../parts/PhonePage';
 import { useWords } from '../words';
-import { QuestionField, said, useDraft } from './Questions';
-import { useKept, useTyping, type Typing } from '../phone/typing';
+import { AskedQuestion } from './AskedQuestion';
+import { said } from './Questions';
+import { useTyping } from '../phone/typing';
 import type { WorkProps } from '../phone/work';
 
 type Own = Schemas['OwnResult'];
@@ -116,31 +117,9 @@ export function Conclusion({ onGo, ...props }: WorkProps & { onGo: () => void })
     <PhonePage place={sheet.title} heading={t('conclusion')} focusKey="conclusion" state={state} action={{ words: t('sendIt'), do: () => void send() }} onWrong={onWrong}>
       <NotAtHome sheet={sheet} />
       {questions.map((q) => (
-        <AfterQuestion key={q.id} {...props} question={q} typing={typing} />
+        <AskedQuestion key={q.id} {...props} question={q} typing={typing} />
       ))}
       <p className="hint">{t('needNotKnow')}</p>
     </PhonePage>
-  );
-}
-
-function AfterQuestion({ state, sheet, book, question, typing }: WorkProps & { typing: Typing; question: WorkProps['sheet']['questions'][number] }) {
-  const t = useWords();
-  const kept = book.answer(question.id);
-  const [given, set, forget] = useDraft(state, sheet.assignment, question.id, { text: '', choice: [] });
-  const save = useKept(typing, question.id, async () => {
-    if (!given.text.trim() && given.choice.length === 0) return;
-    await state.add(sheet.assignment, { kind: 'answer', question: question.id, text: given.text, choice: given.choice });
-    set({ text: '', choice: [] });
-    forget();
-  });
-  return (
-    <div onBlur={(e) => !e.currentTarget.contains(e.relatedTarget) && void save()}>
-      <QuestionField question={question} value={given} onChange={set} />
-      {kept && (
-        <p className="second">
-          {t('saved')}: {said(question, kept.entry)}
-        </p>
-      )}
-    </div>
   );
 }

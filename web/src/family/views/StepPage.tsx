@@ -6,6 +6,7 @@ import { ProgressThread } from '../parts/ProgressThread';
 import { clock } from '../parts/time';
 import { Timer, useNow } from '../parts/Timer';
 import { useWords } from '../words';
+import { AskedQuestion } from './AskedQuestion';
 import { Notes } from './Notes';
 import { PhotoField } from './PhotoField';
 import { ReadingField, useInstrument } from './ReadingField';
@@ -131,7 +132,7 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
           })}
           {step.questions.map((id) => {
             const q = sheet.questions.find((x) => x.id === id);
-            return q && <Notes key={id} {...props} typing={typing} step={step.id} title={q.text} question={q.id} />;
+            return q && <AskedQuestion key={id} {...props} typing={typing} step={step.id} question={q} />;
           })}
           {step.cautions.map((c) => (
             <p key={c} className="second">

@@ -183,12 +183,32 @@ export interface Condition {
   };
 }
 export interface Derived {
-  formula: string;
+  /**
+   * Of the readings' symbols; left out where a model works it out
+   */
+  formula?: string;
   id: string;
+  model?: ModelUse;
   name: {
     [k: string]: string;
   };
   unit: string;
+}
+export interface ModelUse {
+  /**
+   * Id of the model, such as flight
+   */
+  id: string;
+  /**
+   * By input: a reading's symbol, or what would be typed, such as 20 °C
+   */
+  inputs: {
+    [k: string]: string;
+  };
+  /**
+   * What it gives; left out: its answer
+   */
+  output?: string;
 }
 export interface Evidence {
   id: string;

@@ -1,6 +1,7 @@
 import { freshID } from '../draft/document';
 import type { Review } from '../draft/useDraft';
 import { Band, ChoiceField, PlainField, Remove, TickField, TickList, useEditing, WordsField } from './fields';
+import { QuestionRow } from './QuestionRow';
 
 const ages: [string, string][] = [['5-7', '5–7'], ['8-10', '8–10'], ['11-13', '11–13'], ['14-18', '14–18']];
 const ways: [string, string][] = [['follow-along', 'follow along'], ['predict-then-try', 'predict, then try'], ['calculate-first', 'calculate first'], ['open-challenge', 'open challenge'], ['watch-shared', 'watch and use shared readings']];
@@ -46,6 +47,9 @@ export function Plan({ review }: { review: Review | undefined }) {
             <div style={{ flex: '0 1 320px' }}>
               <ChoiceField label="as a result, it is" path={['measured', 0, 'result']} value={measured.result} options={[['', 'none of these: every swap is a group of its own'], ...offered.map((r): [string, string] => [r.id, r.text])]} />
             </div>
+            <ChoiceField label="compared as" path={['measured', 0, 'scale']} value={measured.scale} options={[['', 'a difference'], ['ratio', 'how many times as much']]} />
+            <PlainField label="How large would matter" path={['measured', 0, 'matters']} value={measured.matters} hint={measured.scale === 'ratio' ? 'a factor, such as 1.2' : 'with unit, such as 5 mm'} />
+            <PlainField label="A stated value, if there is one" path={['measured', 0, 'stated']} value={measured.stated} hint="with unit" />
           </div>
         )}
         <p className="named" style={{ margin: '0 0 4px' }}>
@@ -96,18 +100,7 @@ export function Plan({ review }: { review: Review | undefined }) {
       </Band>
       <Band title="Questions" aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['questions'], [...questions, { id: freshID('question', questions), when: 'before', kind: 'text', text: {} }])}>Add a question</button>}>
         {questions.map((q, i) => (
-          <div key={i} className="field-row">
-            <div style={{ flex: '0 0 150px' }}>
-              <ChoiceField label="When" hideLabel path={['questions', i, 'when']} value={q.when} options={[['before', 'before (predict)'], ['while', 'in a step'], ['after', 'afterwards']]} />
-            </div>
-            <div style={{ flex: '0 0 150px' }}>
-              <ChoiceField label="Kind" hideLabel path={['questions', i, 'kind']} value={q.kind} options={[['order', 'put in order'], ['choice', 'choose one'], ['number', 'a number'], ['text', 'own words']]} />
-            </div>
-            <WordsField label={`Question ${i + 1}`} hideLabel path={['questions', i, 'text']} value={q.text} />
-            <div style={{ flex: '0 0 auto' }}>
-              <Remove what={`question ${i + 1}`} onRemove={() => set(['questions'], questions.filter((__, k) => k !== i), 'Took out a question')} />
-            </div>
-          </div>
+          <QuestionRow key={q.id} question={q} at={i} onRemove={() => set(['questions'], questions.filter((__, k) => k !== i), 'Took out a question')} />
         ))}
         <p className="hint small">A prediction is saved before the first doing step and cannot be changed.</p>
       </Band>

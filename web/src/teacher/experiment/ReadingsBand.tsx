@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { ask, type Schemas } from '../../api/client';
 import { freshID, type Reading } from '../draft/document';
+import { DerivedRow } from './DerivedRow';
 import { Band, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
 import type { Replace, Review } from '../draft/useDraft';
 
@@ -71,21 +71,9 @@ export function ReadingsBand({ review, replace }: { review: Review | undefined; 
       </Band>
       <Band title="Worked out" aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['derived'], [...derived, { id: freshID('value', derived), name: {}, formula: '', unit: '' }])}>Add a value</button>}>
         {derived.map((x, i) => (
-          <div key={x.id} className="field-row">
-            <WordsField label="Name" path={['derived', i, 'name']} value={x.name} />
-            <div style={{ flex: '2 1 240px' }}>
-              <PlainField label="Formula" path={['derived', i, 'formula']} value={x.formula} hint="last(height)" />
-              <FormulaEcho formula={x.formula} unit={x.unit} />
-            </div>
-            <div style={{ flex: '0 1 110px' }}>
-              <PlainField label="Unit" path={['derived', i, 'unit']} value={x.unit} />
-            </div>
-            <div style={{ flex: '0 0 auto' }}>
-              <Remove what={x.name[language] || 'this value'} onRemove={() => set(['derived'], derived.filter((d) => d !== x), 'Took out a value')} />
-            </div>
-          </div>
+          <DerivedRow key={x.id} value={x} at={i} onRemove={() => set(['derived'], derived.filter((d) => d !== x), 'Took out a value')} />
         ))}
-        <p className="hint small">Functions: + − × / ^, sqrt, abs, ln, log10, exp, mean, median, sd, min, max, sum, count, first, last, slope, intercept, at(reading, minutes). The planned times are called time.</p>
+        <p className="hint small">Constants take their unit, such as 9.81 m/s^2. Functions: + − × / ^, sqrt, abs, ln, log10, exp, sin, cos, tan, atan, if(a &gt; b, a, b), rank, mean, median, sd, min, max, sum, count, first, last, slope, intercept, at(reading, minutes). The planned times are called time.</p>
       </Band>
       <Band title="Expected">
         {expectations.length === 0 && (
@@ -161,34 +149,5 @@ function TimesInput({ id, value, offers, onChange }: { id: string; value: string
         </p>
       )}
     </>
-  );
-}
-
-let sequence = 0;
-
-/** The server's word on a formula while it is typed; a stale answer is dropped. */
-function FormulaEcho({ formula, unit }: { formula: string; unit: string }) {
-  const { doc } = useEditing();
-  const [answer, setAnswer] = useState<Schemas['FormulaView']>();
-  const key = JSON.stringify([formula, unit, doc.readings, doc.trials]);
-  useEffect(() => {
-    if (!formula) return setAnswer(undefined);
-    const abort = new AbortController();
-    const mine = ++sequence;
-    const timer = setTimeout(() => {
-      ask<Schemas['FormulaView']>('POST', '/preview/formula', { body: { sequence: mine, document: doc, formula, unit }, signal: abort.signal }).then((a) => a.sequence === sequence && setAnswer(a), () => undefined);
-    }, 250);
-    return () => {
-      clearTimeout(timer);
-      abort.abort();
-    };
-  }, [key]); // eslint-disable-line react-hooks/exhaustive-deps
-  if (!answer) return null;
-  if (answer.ok) return <span className="hint small">gives a value in {answer.unit || 'plain numbers'}</span>;
-  return (
-    <span className="small w-mend" role="status">
-      {answer.position < answer.end && <>at “{formula.slice(answer.position, answer.end)}”: </>}
-      {answer.problem}
-    </span>
   );
 }

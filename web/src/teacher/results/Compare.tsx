@@ -5,6 +5,7 @@ import { Findings, GroupsTable, tooFew } from './classResult';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
 import { useResults, type Assignment } from './useResults';
+import { WhatTheySaid } from './WhatTheySaid';
 
 /** What did we find, in words; do the homes agree; which could not tell? The plot is the page. */
 export function Compare({ assignment, id }: { assignment: Assignment | undefined; id: string }) {
@@ -56,6 +57,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
         <Findings comparison={comparison} few={few} />
         <ClassPlot r={r} comparison={comparison} chosen={home} onOpen={(h) => change('home', h)} />
         {!few && <GroupsTable comparison={comparison} />}
+        <WhatTheySaid r={r} onOpen={(h) => change('home', h)} />
         {r.at_desk > 0 && (
           <p className="notice plain">
             {r.at_desk === 1 ? 'One reading was' : `${r.at_desk} readings were`} set aside or given another value by you.{' '}

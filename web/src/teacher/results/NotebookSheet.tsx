@@ -124,7 +124,7 @@ function entryWords(l: Line, condition: (id?: string) => string) {
     case 'spoiled':
       return `spoiled a try: ${e.reason}`;
     case 'answer':
-      return `${e.question}: ${[e.choice?.map((o) => condition(o) || o).join(', '), e.text && `“${e.text}”`].filter(Boolean).join(' ')}`;
+      return `${l.asked}: ${[l.said, e.text && `“${e.text}”`].filter(Boolean).join(' ')}${l.after_start ? ' · after the start, so it counts in no verdict' : ''}${l.messages ? ` · ${l.messages.join(' ')}` : ''}`;
     case 'observation':
       return `“${e.text}”`;
     case 'step-done':

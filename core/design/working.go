@@ -1,0 +1,182 @@
+package design
+
+import (
+	"fmt"
+	"maps"
+	"math"
+	"slices"
+	"strconv"
+	"strings"
+
+	"patient-kitchen/core/formula"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/science"
+	"patient-kitchen/core/text"
+)
+
+// Working is how a value is worked out of readings: a formula, or a model of the
+// Workbench whose inputs are bound to readings.
+type Working interface {
+	// Symbols are the readings' symbols that go in.
+	Symbols() []string
+	// NeedsSeries reports whether some part asks for a series of its own.
+	NeedsSeries() bool
+	Eval(env formula.Env, unit string) (quantity.Quantity, error)
+	// Explain writes the working with the values put in.
+	Explain(env formula.Env, language string) string
+}
+
+// Working is how one of the design's values is worked out. Under the unit % a
+// last factor of 100 in a formula is the unit itself. Its errors say what is
+// wrong with the formula or the model.
+func (d *Document) Working(x Derived) (Working, error) {
+	if x.Model == nil {
+		e, err := formula.Parse(x.Formula)
+		if err != nil {
+			return nil, err
+		}
+		share, _, _ := e.AsShare(x.Unit)
+		return written{share, e}, nil
+	}
+	m, ok := science.Find(x.Model.ID)
+	if !ok {
+		return nil, fmt.Errorf("there is no model %q", x.Model.ID)
+	}
+	w := modelled{model: m, output: x.Model.Output, typed: map[string]string{}, bound: map[string]string{}}
+	if w.output == "" {
+		w.output = m.Main
+	}
+	if !slices.ContainsFunc(m.Outputs, func(o science.Output) bool { return o.Name == w.output }) {
+		return nil, fmt.Errorf("%s gives no %q", m.ID, w.output)
+	}
+	for _, input := range slices.Sorted(maps.Keys(x.Model.Inputs)) {
+		value := x.Model.Inputs[input]
+		if slices.ContainsFunc(d.Readings, func(r Reading) bool { return r.Symbol == value }) {
+			w.bound[input] = value
+			w.order = append(w.order, input)
+		} else if strings.TrimSpace(value) != "" {
+			w.typed[input] = value
+		}
+	}
+	return w, nil
+}
+
+// written is a formula as it is worked out, and as it was written.
+type written struct {
+	*formula.Expr
+	as *formula.Expr
+}
+
+func (w written) Explain(env formula.Env, language string) string { return w.as.Explain(env, language) }
+
+// modelled is a model with some of its inputs bound to readings.
+type modelled struct {
+	model  *science.Model
+	output string
+	typed  map[string]string
+	bound  map[string]string // input → symbol
+	order  []string          // of the bound inputs
+}
+
+func (w modelled) Symbols() []string {
+	var out []string
+	for _, input := range w.order {
+		if s := w.bound[input]; !slices.Contains(out, s) {
+			out = append(out, s)
+		}
+	}
+	return out
+}
+
+func (w modelled) NeedsSeries() bool {
+	return slices.ContainsFunc(w.model.Inputs, func(in science.Input) bool {
+		return strings.HasPrefix(in.Unit, "list of ") && w.bound[in.Name] != ""
+	})
+}
+
+// Eval runs the model with the readings' values; the uncertainty is first order
+// over them, by running it again with each one moved by its own.
+func (w modelled) Eval(env formula.Env, unit string) (quantity.Quantity, error) {
+	value, err := w.run(env, unit)
+	if err != nil {
+		return quantity.Quantity{}, err
+	}
+	sum := 0.0
+	for _, symbol := range w.Symbols() {
+		for i, q := range env[symbol].Values {
+			if q.U == 0 {
+				continue
+			}
+			moved := maps.Clone(env)
+			b := moved[symbol]
+			b.Values = slices.Clone(b.Values)
+			b.Values[i].Value += q.U
+			moved[symbol] = b
+			if again, err := w.run(moved, unit); err == nil {
+				sum += (again.Value - value.Value) * (again.Value - value.Value)
+			}
+		}
+	}
+	return quantity.FromSI(value.SI(), math.Sqrt(sum)*value.Unit.Factor, value.Unit), nil
+}
+
+func (w modelled) run(env formula.Env, unit string) (quantity.Quantity, error) {
+	typed := maps.Clone(w.typed)
+	for input, symbol := range w.bound {
+		values := env[symbol].Values
+		if len(values) == 0 {
+			return quantity.Quantity{}, fmt.Errorf("%q has no values yet", symbol)
+		}
+		list := strings.HasPrefix(w.unitOf(input), "list of ")
+		if !list && len(values) > 1 {
+			return quantity.Quantity{}, fmt.Errorf("%s takes one value, and %q has several", input, symbol)
+		}
+		parts := make([]string, len(values))
+		for i, q := range values {
+			parts[i] = strings.TrimSpace(strconv.FormatFloat(q.Value, 'g', -1, 64) + " " + q.Unit.Symbol)
+			if q.Unit == quantity.One {
+				parts[i] = strings.TrimSuffix(parts[i], " 1")
+			}
+		}
+		typed[input] = strings.Join(parts, "; ")
+	}
+	out, err := w.model.RunTyped(typed)
+	if err != nil {
+		return quantity.Quantity{}, err
+	}
+	v, ok := out[w.output].Value.(float64)
+	from, known := quantity.LookupUnit(out[w.output].Unit)
+	if !ok || !known {
+		return quantity.Quantity{}, fmt.Errorf("%s gives no number here", w.model.ID)
+	}
+	to := from
+	if unit != "" {
+		if to, known = quantity.LookupUnit(unit); !known {
+			return quantity.Quantity{}, fmt.Errorf("%q is not a unit known here", unit)
+		}
+	}
+	return quantity.Quantity{Value: v, Unit: from}.In(to)
+}
+
+func (w modelled) unitOf(input string) string {
+	for _, in := range w.model.Inputs {
+		if in.Name == input {
+			return in.Unit
+		}
+	}
+	return ""
+}
+
+// Explain names the model and what goes in.
+func (w modelled) Explain(env formula.Env, language string) string {
+	words := []string{}
+	for _, input := range w.order {
+		values := make([]string, len(env[w.bound[input]].Values))
+		for i, q := range env[w.bound[input]].Values {
+			q.U = 0
+			values[i] = q.Show(language)
+		}
+		words = append(words, strings.ReplaceAll(input, "_", " ")+" = "+strings.Join(values, "; "))
+	}
+	return text.Render(w.model.Title(), language) + " " + strings.Join(words, ", ")
+}

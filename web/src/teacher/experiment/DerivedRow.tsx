@@ -1,0 +1,67 @@
+import { useQuery } from '@tanstack/react-query';
+import { ask, type Schemas } from '../../api/client';
+import type { Doc } from '../draft/document';
+import { FormulaEcho } from './FormulaEcho';
+import { PlainField, Remove, useEditing, WordsField } from './fields';
+
+type Derived = NonNullable<Doc['derived']>[number];
+
+/** A value worked out of readings, by a formula or by a model of the Workbench. */
+export function DerivedRow({ value: x, at, onRemove }: { value: Derived; at: number; onRemove: () => void }) {
+  const { set, language } = useEditing();
+  const models = useQuery({ queryKey: ['models'], queryFn: () => ask<Schemas['ListModelView']>('GET', '/models'), staleTime: Infinity });
+  const list = models.data?.items ?? [];
+  const choose = (id: string) => set(['derived', at, 'model'], id ? { id, inputs: {} } : undefined);
+  return (
+    <>
+      <div className="field-row">
+        <WordsField label="Name" path={['derived', at, 'name']} value={x.name} />
+        <div style={{ flex: '0 1 200px' }}>
+          <label className="named" htmlFor={`how-${x.id}`}>
+            Worked out
+          </label>
+          <select id={`how-${x.id}`} className="form-select" value={x.model?.id ?? ''} onChange={(e) => choose(e.target.value)}>
+            <option value="">by a formula</option>
+            {list.map((m) => (
+              <option key={m.id} value={m.id}>
+                {m.title}
+              </option>
+            ))}
+          </select>
+        </div>
+        {!x.model && (
+          <div style={{ flex: '2 1 240px' }}>
+            <PlainField label="Formula" path={['derived', at, 'formula']} value={x.formula} hint="last(height)" />
+            <FormulaEcho formula={x.formula ?? ''} unit={x.unit} />
+          </div>
+        )}
+        <div style={{ flex: '0 1 110px' }}>
+          <PlainField label="Unit" path={['derived', at, 'unit']} value={x.unit} />
+        </div>
+        <div style={{ flex: '0 0 auto' }}>
+          <Remove what={x.name[language] || 'this value'} onRemove={onRemove} />
+        </div>
+      </div>
+      {x.model && <ModelInputs value={x} at={at} model={list.find((m) => m.id === x.model?.id)} />}
+    </>
+  );
+}
+
+/** What goes into the model: readings by their symbols, or what would be typed at the Workbench. */
+function ModelInputs({ value: x, at, model }: { value: Derived; at: number; model: Schemas['ModelView'] | undefined }) {
+  const { doc, findings } = useEditing();
+  const symbols = (doc.readings ?? []).map((r) => r.symbol);
+  const problem = findings.find((f) => f.path === `/derived/${at}/model`);
+  return (
+    <div style={{ margin: '0 0 10px 12px' }}>
+      <div className="field-row">
+        {model?.inputs?.map((input) => (
+          <div key={input.name} style={{ flex: '1 1 150px' }}>
+            <PlainField label={input.label || input.name.replaceAll('_', ' ')} path={['derived', at, 'model', 'inputs', input.name]} value={x.model?.inputs[input.name]} hint={[symbols.join(', '), input.unit].filter(Boolean).join(' or a value in ')} />
+          </div>
+        ))}
+      </div>
+      <p className={`small ${problem ? 'w-mend' : 'hint'}`}>{problem?.message ?? `Write a reading’s symbol${symbols.length ? ` (${symbols.join(', ')})` : ''} where its value goes in, or a value with its unit.`}</p>
+    </div>
+  );
+}

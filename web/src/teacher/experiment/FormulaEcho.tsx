@@ -1,0 +1,32 @@
+import { useEffect, useState } from 'react';
+import { ask, type Schemas } from '../../api/client';
+import { useEditing } from './fields';
+
+let sequence = 0;
+
+/** The server's word on a formula while it is typed; a stale answer is dropped. */
+export function FormulaEcho({ formula, unit }: { formula: string; unit: string }) {
+  const { doc } = useEditing();
+  const [answer, setAnswer] = useState<Schemas['FormulaView']>();
+  const key = JSON.stringify([formula, unit, doc.readings, doc.trials]);
+  useEffect(() => {
+    if (!formula) return setAnswer(undefined);
+    const abort = new AbortController();
+    const mine = ++sequence;
+    const timer = setTimeout(() => {
+      ask<Schemas['FormulaView']>('POST', '/preview/formula', { body: { sequence: mine, document: doc, formula, unit }, signal: abort.signal }).then((a) => a.sequence === sequence && setAnswer(a), () => undefined);
+    }, 250);
+    return () => {
+      clearTimeout(timer);
+      abort.abort();
+    };
+  }, [key]); // eslint-disable-line react-hooks/exhaustive-deps
+  if (!answer) return null;
+  if (answer.ok) return <span className="hint small">gives a value in {answer.unit || 'plain numbers'}</span>;
+  return (
+    <span className="small w-mend" role="status">
+      {answer.position < answer.end && <>at “{formula.slice(answer.position, answer.end)}”: </>}
+      {answer.problem}
+    </span>
+  );
+}

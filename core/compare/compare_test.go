@@ -84,7 +84,7 @@ func TestClass(t *testing.T) {
 			}
 		}
 	}
-	want := "Supported: climb in 8 min is more with Kitchen roll than with Printer paper. Typical difference 20.0 mm, give or take 0.6 mm (19 in 20: 18.5 to 21.5 mm). Paired t test, 6 homes, p below 0.001, corrected for 3 comparisons. In this one try it was more in 6 of 6 homes; in 0 the tools cannot tell; in 0 it was less."
+	want := "Supported: climb in 8 min is more with Kitchen roll than with Printer paper. Typical difference 20.0 mm, give or take 0.6 mm (19 in 20: 18.5 to 21.5 mm). Paired t test, 6 homes, p below 0.001, corrected for 3 comparisons. In this one try it was more in every one of the 6 homes."
 	if s := strings.ReplaceAll(towel.Teacher("en"), "\u00a0", " "); s != want {
 		t.Errorf("words: %s", s)
 	}

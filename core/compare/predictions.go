@@ -31,12 +31,16 @@ func Predictions(b *notebook.Book) []Held {
 		if !ok || said.AfterStart {
 			continue
 		}
-		out = append(out, Held{q.ID, a.held(o, q, said.Entry.Choice)})
+		if verdict := a.held(o, q, said.Entry.Choice); verdict != "" {
+			out = append(out, Held{q.ID, verdict})
+		}
 	}
 	return out
 }
 
-// held judges each step of what was said: the first named is the most.
+// held judges each step of what was said: the first named is the most. A home
+// that did not measure what it spoke of has no verdict, unless what it measured
+// is clearly the other way.
 func (a *analysis) held(o outcome, q design.Question, said []string) string {
 	type step struct{ more, less string }
 	var steps []step
@@ -51,14 +55,14 @@ func (a *analysis) held(o outcome, q design.Question, said []string) string {
 			}
 		}
 	}
-	verdict := "held"
+	verdict, missing := "held", false
 	for _, s := range steps {
 		if !slices.Contains(o.conditions, s.more) || !slices.Contains(o.conditions, s.less) {
 			return "cannot-tell"
 		}
 		x, y := a.at(0, o.ID, s.more), a.at(0, o.ID, s.less)
 		if x == nil || y == nil {
-			verdict = "cannot-tell"
+			missing = true
 			continue
 		}
 		switch difference(x, y, false).Word {
@@ -69,8 +73,8 @@ func (a *analysis) held(o outcome, q design.Question, said []string) string {
 			verdict = "cannot-tell"
 		}
 	}
-	if len(steps) == 0 {
-		return "cannot-tell"
+	if missing || len(steps) == 0 {
+		return ""
 	}
 	return verdict
 }

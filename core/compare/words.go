@@ -150,7 +150,13 @@ func (f *Finding) more(a *analysis, args text.Args, tell func(string)) {
 		tell("sign")
 	default:
 		id := "tally"
-		if f.Tally.same > 0 && f.Tally.same == f.Tally.CannotTell {
+		all := max(f.Tally.More, f.Tally.Less) == n
+		if all {
+			id = "tally-all"
+			if f.Tally.Tries < 2 && f.Tally.same == 0 {
+				id = "tally-try-all"
+			}
+		} else if f.Tally.same > 0 && f.Tally.same == f.Tally.CannotTell {
 			id = "tally-same"
 		} else if f.Tally.Tries < 2 {
 			id = "tally-try"

@@ -3,6 +3,7 @@ package api_test
 import (
 	"encoding/json"
 	"fmt"
+	"strings"
 	"testing"
 
 	"patient-kitchen/core/compare"
@@ -57,7 +58,7 @@ func TestExportIsComparedTheSame(t *testing.T) {
 	for _, c := range want[app.Results](sc.teacher, "GET", sc.asPath("/results"), nil).Comparisons {
 		for _, f := range c.Findings {
 			compared++
-			if w := words[f.ID]; w.Words.Teacher["en"] != f.Words || w.Words.Family["en"] != f.Family || string(w.Verdict) != f.Verdict {
+			if w := words[f.ID]; w.Words.Teacher["en"] != strings.TrimSpace(f.Lead+" "+f.Words) || w.Words.Family["en"] != f.Family || string(w.Verdict) != f.Verdict {
 				t.Errorf("%s: the page says %q, the files %q", f.ID, f.Words, w.Words.Teacher["en"])
 			}
 		}

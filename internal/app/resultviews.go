@@ -12,6 +12,7 @@ import (
 
 	"patient-kitchen/core/compare"
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/formula"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
@@ -33,7 +34,7 @@ type Results struct {
 	AtDesk      int              `json:"at_desk" doc:"Readings that the teacher set aside or put another value in place of"`
 	Erased      int              `json:"erased" doc:"Homes removed for good"`
 	Counted     int              `json:"counted" doc:"Homes whose readings count"`
-	Said        []AnsweredView       `json:"said" doc:"What the homes answered, question by question"`
+	Said        []AnsweredView   `json:"said" doc:"What the homes answered, question by question"`
 }
 
 // DerivedRow is a derived value of the design.
@@ -95,23 +96,24 @@ type ComparisonView struct {
 	Name     string      `json:"name"`
 	Unit     string      `json:"unit"`
 	Against  string      `json:"against,omitempty"`
+	Note     string      `json:"note,omitempty" doc:"How its formula is read, where that is not as it is written"`
 	Groups   []GroupView `json:"groups"`
 	Findings []WordsView `json:"findings"`
 }
 
 // AnsweredView is what the class answered to one question.
 type AnsweredView struct {
-	ID       string         `json:"id"`
-	When     string         `json:"when"`
-	Kind     string         `json:"kind"`
-	Text     string         `json:"text"`
-	Words    string         `json:"words,omitempty" doc:"What the class said, from five homes on"`
-	Options  []AnsweredOption   `json:"options" doc:"From five homes on"`
-	Homes    []AnsweredHome `json:"homes"`
-	Held     int            `json:"held"`
-	NotHeld  int            `json:"not_held"`
-	Cannot   int            `json:"cannot_tell"`
-	Verdicts bool           `json:"verdicts" doc:"The answers can be held against the homes' numbers"`
+	ID       string           `json:"id"`
+	When     string           `json:"when"`
+	Kind     string           `json:"kind"`
+	Text     string           `json:"text"`
+	Words    string           `json:"words,omitempty" doc:"What the class said, from five homes on"`
+	Options  []AnsweredOption `json:"options" doc:"From five homes on"`
+	Homes    []AnsweredHome   `json:"homes"`
+	Held     int              `json:"held"`
+	NotHeld  int              `json:"not_held"`
+	Cannot   int              `json:"cannot_tell"`
+	Verdicts bool             `json:"verdicts" doc:"The answers can be held against the homes' numbers"`
 }
 
 // AnsweredOption is one option over the class.
@@ -153,7 +155,7 @@ func viewAnswered(d *design.Document, homes []compare.Home, name func(key string
 			id, _ := uuid.Parse(h.Key)
 			row := AnsweredHome{Home: id, Nickname: name(h.Key), Words: text.Render(h.Words, language), AfterStart: h.AfterStart, Verdict: h.Verdict}
 			v.Verdicts = v.Verdicts || h.Verdict != ""
-			if s.Question.When == "before" {
+			if s.Question.When == "before" && len(s.Options) > 0 {
 				row.Result = found(d, homes, h.Key, language)
 			}
 			v.Homes = append(v.Homes, row)
@@ -206,7 +208,8 @@ type WordsView struct {
 	ID        string `json:"id"`
 	Condition string `json:"condition"`
 	Against   string `json:"against,omitempty"`
-	Words     string `json:"words"`
+	Lead      string `json:"lead" doc:"The finding"`
+	Words     string `json:"words" doc:"How it is known: sizes, test, homes"`
 	Family    string `json:"family" doc:"The same for students"`
 	Verdict   string `json:"verdict" enum:"supported,not-supported,cannot-tell,afterwards"`
 	Why       string `json:"why" doc:"Why this test"`
@@ -294,6 +297,11 @@ func viewComparison(d *design.Document, c compare.Comparison, name func(key stri
 	for _, x := range d.Outcomes() {
 		if x.ID == c.Derived {
 			v.Name, _ = x.Name.In(language)
+			if e, err := formula.Parse(x.Formula); err == nil && x.Model == nil {
+				if _, once, twice := e.AsShare(x.Unit); twice {
+					v.Note = text.Render(text.Message{ID: "compare.hundred", Args: text.Args{"formula": x.Formula, "once": once}}, language)
+				}
+			}
 		}
 	}
 	for _, g := range c.Groups {
@@ -323,9 +331,18 @@ func viewComparison(d *design.Document, c compare.Comparison, name func(key stri
 		v.Groups = append(v.Groups, gv)
 	}
 	for _, f := range c.Findings {
-		v.Findings = append(v.Findings, WordsView{f.ID, f.Condition, f.Against, compare.Named(f.Teacher(language), name), compare.Named(f.ForFamily(language), name), string(f.Verdict), text.Render(f.Why, language)})
+		lead, words := firstSentence(compare.Named(f.Teacher(language), name))
+		v.Findings = append(v.Findings, WordsView{f.ID, f.Condition, f.Against, lead, words, compare.Named(f.ForFamily(language), name), string(f.Verdict), text.Render(f.Why, language)})
 	}
 	return v
+}
+
+// firstSentence divides words behind their first full stop.
+func firstSentence(words string) (first, rest string) {
+	if before, after, ok := strings.Cut(words, ". "); ok {
+		return before + ".", after
+	}
+	return words, ""
 }
 
 // Without leaves out the rows that a page has, by their tags.

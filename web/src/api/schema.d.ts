@@ -1316,6 +1316,8 @@ export interface components {
             findings: components["schemas"]["WordsView"][];
             groups: components["schemas"]["GroupView"][];
             name: string;
+            /** @description How its formula is read, where that is not as it is written */
+            note?: string;
             unit: string;
         };
         ConditionRow: {
@@ -2784,10 +2786,13 @@ export interface components {
             /** @description The same for students */
             family: string;
             id: string;
+            /** @description The finding */
+            lead: string;
             /** @enum {string} */
             verdict: "supported" | "not-supported" | "cannot-tell" | "afterwards";
             /** @description Why this test */
             why: string;
+            /** @description How it is known: sizes, test, homes */
             words: string;
         };
     };

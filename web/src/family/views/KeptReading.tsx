@@ -44,7 +44,7 @@ export function KeptReading({ entry, reply, id, state, onOffer, onNotRead, onCha
               {m}
             </p>
           ))}
-          <div className="two">
+          <div className="answers">
             {reply?.offers?.map((text) => (
               <button key={text} type="button" className="btn btn-outline-primary" onClick={() => onOffer(text)}>
                 {text}

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { LocalEntry } from '../phone/db';
-import type { Slot } from '../phone/book';
+import { byTime, type Slot } from '../phone/book';
 import type { HomeState, Sheet } from '../phone/useHome';
 import { useWords } from '../words';
 import { useKept, type Typing } from '../phone/typing';
@@ -42,8 +42,9 @@ export function ReadingField({ state, bundle, sheet, book, slot, reading, instru
   const [changing, setChanging] = useState(false);
   const [asking, setAsking] = useState<'spoiled' | 'not-read'>();
   useEffect(() => void state.recall<string>(key).then((kept) => kept && setTyped(kept)), [key]); // eslint-disable-line react-hooks/exhaustive-deps
-  const present = book.present(slot);
+  const taken = book.present(slot);
   const notRead = book.notRead(slot);
+  const present = taken && notRead && byTime(taken, notRead) < 0 ? undefined : taken; // what was said last stands
   const desk = present && book.desk(present.id);
   const spoiled = book.readings(slot).filter((e) => book.spoiled(e.id));
   const condition = sheet.conditions.find((c) => c.id === slot.condition);

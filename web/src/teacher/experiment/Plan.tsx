@@ -48,7 +48,7 @@ export function Plan({ review }: { review: Review | undefined }) {
               <ChoiceField label="as a result, it is" path={['measured', 0, 'result']} value={measured.result} options={[['', 'none of these: every swap is a group of its own'], ...offered.map((r): [string, string] => [r.id, r.text])]} />
             </div>
             <ChoiceField label="compared as" path={['measured', 0, 'scale']} value={measured.scale} options={[['', 'a difference'], ['ratio', 'how many times as much']]} />
-            <PlainField label="How large would matter" path={['measured', 0, 'matters']} value={measured.matters} hint={measured.scale === 'ratio' ? 'a factor, such as 1.2' : 'with unit, such as 5 mm'} />
+            <PlainField label="Smallest that matters" path={['measured', 0, 'matters']} value={measured.matters} hint={measured.scale === 'ratio' ? 'a factor, such as 1.2' : 'with unit, such as 5 mm'} />
             <PlainField label="A stated value, if there is one" path={['measured', 0, 'stated']} value={measured.stated} hint="with unit" />
           </div>
         )}

@@ -54,6 +54,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
           </a>
         </div>
         {sentence && <p className="lead-sentence">{sentence}</p>}
+        {comparison.note && <p className="notice plain">{comparison.note}</p>}
         <Findings comparison={comparison} few={few} />
         <ClassPlot r={r} comparison={comparison} chosen={home} onOpen={(h) => change('home', h)} />
         {!few && <GroupsTable comparison={comparison} />}

@@ -11,9 +11,9 @@ export function WhatTheySaid({ r, onOpen }: { r: Results; onOpen: (home: string)
   if (r.said.length === 0) return null;
   return (
     <section aria-labelledby="said">
-      <h2 id="said">What they said</h2>
+      <h2 id="said" style={{ marginTop: 20 }}>What they said</h2>
       {r.said.map((q) => (
-        <details key={q.id} open={q.when === 'before'}>
+        <details key={q.id} open={q.verdicts}>
           <summary>
             {q.text} <span className="second small">{whens[q.when]}, {q.homes.length === 1 ? 'one home' : `${q.homes.length} homes`}</span>
           </summary>
@@ -24,7 +24,7 @@ export function WhatTheySaid({ r, onOpen }: { r: Results; onOpen: (home: string)
                 <tr>
                   <th scope="col">home</th>
                   <th scope="col">said</th>
-                  {q.when === 'before' && <th scope="col">found</th>}
+                  {q.verdicts && <th scope="col">found</th>}
                   {q.verdicts && <th scope="col">by its own numbers</th>}
                 </tr>
               </thead>
@@ -40,7 +40,7 @@ export function WhatTheySaid({ r, onOpen }: { r: Results; onOpen: (home: string)
                       {h.words}
                       {h.after_start && <span className="second small"> after the start, not counted</span>}
                     </td>
-                    {q.when === 'before' && <td>{h.result || '–'}</td>}
+                    {q.verdicts && <td>{h.result || '–'}</td>}
                     {q.verdicts && <td>{h.verdict && !h.after_start ? verdicts[h.verdict] : '–'}</td>}
                   </tr>
                 ))}

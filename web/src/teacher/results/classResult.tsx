@@ -10,8 +10,15 @@ export const tooFew = (r: Results) => r.counted < 5;
 /** What was found, in words; large as students read it, without naming a home. */
 export function Findings({ comparison, few, large }: { comparison: Comparison; few: boolean; large?: boolean }) {
   return comparison.findings.map((f) => (
-    <p key={f.id} title={f.why} className={`finding ${few ? '' : 'lead-sentence'} ${large ? 'large' : ''}`}>
-      {f.verdict === 'cannot-tell' && !few && <Icon name="info-circle" />} {large ? f.family : f.words}
+    <p key={f.id} className={`finding ${large ? 'large' : ''}`}>
+      {f.verdict === 'cannot-tell' && !few && <Icon name="info-circle" />}{' '}
+      {large ? (
+        f.family
+      ) : (
+        <>
+          <strong>{f.lead}</strong> <span title={f.why}>{f.words}</span>
+        </>
+      )}
     </p>
   ));
 }

@@ -264,3 +264,27 @@ func benchmarkClass(b *testing.B, n int) {
 
 func BenchmarkClass30(b *testing.B)  { benchmarkClass(b, 30) }
 func BenchmarkClass300(b *testing.B) { benchmarkClass(b, 300) }
+
+// The homes with one tool are held against the others, and named where they
+// differ; the whole class stays in.
+func TestGroupsOfHomes(t *testing.T) {
+	d, homes := class(t, map[string][]float64{"printer": {10, 10, 10, 10, 10, 10, 10, 10, 10, 10}, "towel": {30, 31, 30, 29, 30, 40, 41, 40, 39, 41}})
+	for i := 5; i < 10; i++ {
+		var entries []notebook.Entry
+		for _, c := range homes[i].Book.Cells {
+			if c.Entry != nil {
+				e := *c.Entry
+				e.Instrument = "ruler-cm"
+				entries = append(entries, e)
+			}
+		}
+		homes[i].Book = notebook.Open(d, entries, notebook.Writer{Language: "en", System: quantity.Metric}, nil)
+	}
+	f := finding(t, compare.Class(d, homes)[0], "towel")
+	if len(f.Groups) != 2 || f.Groups[0].N != 5 || f.Groups[0].Corrected > 0.05 || math.Abs(math.Abs(f.Groups[0].Test.Estimate)-10.2) > 1e-9 || f.Test.N != 10 {
+		t.Errorf("%+v", f.Groups)
+	}
+	if s := f.Teacher("en"); !strings.Contains(s, "The 5 homes with ruler") {
+		t.Error(s)
+	}
+}

@@ -9,6 +9,7 @@ import (
 	"testing"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/formula"
 	"patient-kitchen/core/larder"
 	"patient-kitchen/core/text"
 	"patient-kitchen/docs"
@@ -204,5 +205,24 @@ func TestCautionsAreFamilyTexts(t *testing.T) {
 	}
 	if paths != 2 {
 		t.Errorf("%d texts of the caution", paths)
+	}
+}
+
+// A percentage says of what it is a share, in the readings' names.
+func TestOfWhat(t *testing.T) {
+	d := example(t, "thirsty-beans")
+	for src, of := range map[string]string{"(after - before) / before * 100": "before", "(before - after) / (before - 3 g)": "(before - 3 g)", "after - before": ""} {
+		e, err := formula.Parse(src)
+		if err != nil {
+			t.Fatal(err)
+		}
+		share, _, _ := e.AsShare("%")
+		want := of
+		for _, r := range d.Readings {
+			want = strings.ReplaceAll(want, r.Symbol, r.Name["en"])
+		}
+		if got := design.Named(&d, share.Of()); got != want || of != "" && got == of {
+			t.Errorf("%s is of %q, want %q", src, got, want)
+		}
 	}
 }

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"maps"
 	"math"
+	"regexp"
 	"slices"
 	"strconv"
 	"strings"
@@ -180,3 +181,19 @@ func (w modelled) Explain(env formula.Env, language string) string {
 	}
 	return text.Render(w.model.Title(), language) + " " + strings.Join(words, ", ")
 }
+
+// Named puts the readings' names in the place of their symbols.
+func Named(d *Document, expression string) string {
+	return symbolInText.ReplaceAllStringFunc(expression, func(symbol string) string {
+		for _, r := range d.Readings {
+			if r.Symbol == symbol {
+				if name, ok := r.Name.In("en"); ok || name != "" {
+					return name
+				}
+			}
+		}
+		return symbol
+	})
+}
+
+var symbolInText = regexp.MustCompile(`[A-Za-z_][A-Za-z0-9_]*`)

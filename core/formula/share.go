@@ -67,3 +67,13 @@ func (e *Expr) NeedsSeries() bool {
 	walk(e.root)
 	return needs
 }
+
+// Of is the part of the text that a share is of: what the whole is divided by.
+// It is empty where the expression is no division.
+func (e *Expr) Of() string {
+	n := e.root
+	if n.kind != nBinary || n.name != "/" {
+		return ""
+	}
+	return e.src[n.args[1].pos:n.args[1].end]
+}

@@ -186,7 +186,7 @@ func (r reader) unit(t []token) (u Unit, n int, known bool) {
 		}
 		return Unit{}, 0, false
 	}
-	if _, k := r.l.per.at(t[n:]); k > 0 && n+k < len(t) {
+	if _, k := r.l.per.at(t[n:]); k > 0 && n+k < len(t) && t[n+k].kind == 'w' {
 		if below, ok := simpleUnit(t[n+k].text); ok {
 			if whole, ok := LookupUnit(u.Symbol + "/" + below.Symbol); ok && whole.Dim == r.f.Dim {
 				return whole, n + k + 1, true
@@ -212,6 +212,9 @@ func (r reader) loosely(s string) (Unit, int) {
 
 // composed reads a unit of several, written without blanks: g/mL, mm/√min.
 func (r reader) composed(t []token) (Unit, int) {
+	if t[0].kind != 'w' {
+		return Unit{}, 0
+	}
 	end := 1
 	for end < len(t) && !t[end].spaced && end < 8 && t[end].kind != 'f' && (t[end].kind != 'n' || t[end-1].text == "^") {
 		end++

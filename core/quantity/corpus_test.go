@@ -113,3 +113,47 @@ func differs(got Typed, f Field, wanted string) string {
 	}
 	return ""
 }
+
+// Whatever is typed: it never panics, is never lost, and a value is finite, keeps
+// its ends in order, and is read as itself when it is typed again as it was
+// understood.
+func FuzzTyped(f *testing.F) {
+	files, _ := corpora.ReadDir("testdata")
+	for _, file := range files {
+		raw, _ := corpora.ReadFile("testdata/" + file.Name())
+		for i, line := range strings.Split(string(raw), "\n") {
+			if i%7 == 0 {
+				f.Add(line, uint8(i))
+			}
+		}
+	}
+	units := []string{"mm", "g", "°C", "s", "h", "mL", "tsp", "1", "%", "Hz", "drop", "g/mL", "V"}
+	f.Fuzz(func(t *testing.T, text string, where uint8) {
+		system := []System{US, Metric, UK, AU}[int(where)%4]
+		language := []string{"en", "es", "fr"}[int(where)%3]
+		field, _ := FieldFor(units[int(where)%len(units)], language, system)
+		got := ParseTyped(text, field)
+		if got.Text != text || got.Kind == "" || (got.Kind == Question || got.Kind == Unread) && got.Code == "" {
+			t.Fatalf("%q: %+v", text, got)
+		}
+		if _, ok := Divide(text); !ok && !strings.Contains(text, ",") {
+			t.Errorf("%q holds no comma and is asked", text)
+		}
+		if got.Kind != Value && got.Kind != Bound {
+			return
+		}
+		if !got.Sound() || got.Low > got.High || got.Kind == Value && (got.Value < got.Low-1e-9*math.Abs(got.Low) || got.Value > got.High+1e-9*math.Abs(got.High)) {
+			t.Fatalf("%q: %v from %v to %v", text, got.Value, got.Low, got.High)
+		}
+		symbol := got.Unit.Symbol
+		if got.Unit == One {
+			symbol = ""
+		}
+		if got.Kind == Value && !got.IsRange && !got.Approximate && got.Value >= 0 && got.Value < 1e6 && got.Unit.Symbol != "vol" {
+			again := ParseTyped(strconv.FormatFloat(got.Value, 'f', 6, 64)+" "+symbol, field)
+			if again.Kind != Value || math.Abs(again.Value-got.Value) > 1e-6 && again.Unit == got.Unit {
+				t.Errorf("%q is %v %s, and that is read as %s %v %s", text, got.Value, got.Unit.Symbol, again.Kind, again.Value, again.Unit.Symbol)
+			}
+		}
+	})
+}

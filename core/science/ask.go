@@ -20,6 +20,8 @@ type Question struct {
 	// Solve is the input to be changed until the main output is Wanted, as
 	// typed, such as "1 L". Both empty when nothing is wanted.
 	Solve, Wanted string
+	Language      string          // of the writer, for numbers and units in words
+	Measures      quantity.System // what a cup is there; "" is metric
 }
 
 // Reply is everything that can be said about a question.
@@ -52,7 +54,7 @@ func (a amount) text(value float64) string {
 
 // Ask computes everything about a question. Its error is of type *InputError.
 func (m *Model) Ask(q Question) (Reply, error) {
-	typed, amounts, err := m.split(q.Typed)
+	typed, amounts, err := m.split(m.plainly(q))
 	if err != nil {
 		return Reply{}, err
 	}
@@ -125,6 +127,34 @@ func (m *Model) answering(outputs map[string]Value, inputs map[string]json.RawMe
 		}
 	}
 	return ""
+}
+
+// plainly writes amounts that are typed as people type them ("two and a half
+// tsp", "1:20", "media taza") in numbers and units. What is read strictly stays
+// as it is, and so does what would be asked: the model says what is wrong.
+func (m *Model) plainly(q Question) map[string]string {
+	out := make(map[string]string, len(q.Typed))
+	for name, typed := range q.Typed {
+		out[name] = typed
+		for _, in := range m.Inputs {
+			unit, ok := quantity.LookupUnit(in.Unit)
+			if in.Name != name || !ok || in.Unit == "1" || in.Unit == "any" {
+				continue
+			}
+			if _, strict := quantity.ParseOK(typed); strict || strings.ContainsAny(typed, "±=") {
+				continue
+			}
+			measures := q.Measures
+			if measures == "" {
+				measures = quantity.Metric
+			}
+			t := quantity.ParseTyped(typed, quantity.Field{Dim: unit.Dim, Unit: in.Unit, Language: q.Language, System: measures})
+			if t.Kind == quantity.Value && !t.UnitAssumed && !t.IsRange {
+				out[name] = strconv.FormatFloat(t.Value, 'g', 12, 64) + " " + t.Unit.Symbol
+			}
+		}
+	}
+	return out
 }
 
 // split takes the give or take off what was typed and reads every amount.

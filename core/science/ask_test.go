@@ -291,3 +291,21 @@ func TestPhotoColour(t *testing.T) {
 		t.Errorf("%+v", r.Outputs)
 	}
 }
+
+// Blanks take what families type too: words, stopwatch times, their own measures.
+func TestBlanksInPlainWords(t *testing.T) {
+	for typed, seconds := range map[string]float64{"1.2 s": 1.2, "0:01.2": 1.2, "one point two seconds": 1.2, "un segundo y medio": 1.5} {
+		m, _ := Find("flight")
+		r, err := m.Ask(Question{Typed: map[string]string{"flight_time": typed}, Language: "en"})
+		want := 9.80665 * seconds * seconds / 8
+		if got, ok := r.Outputs["height"].Value.(float64); err != nil || !ok || math.Abs(got/want-1) > 1e-9 {
+			t.Errorf("%s: %v %v, want %v", typed, got, err, want)
+		}
+	}
+	m, _ := Find("flight")
+	for _, typed := range []string{"2 and 3", "a while", "5"} {
+		if _, err := m.Ask(Question{Typed: map[string]string{"flight_time": typed}}); err == nil {
+			t.Errorf("%q is taken", typed)
+		}
+	}
+}

@@ -323,6 +323,7 @@ type FormulaView struct {
 	Position int    `json:"position" doc:"Byte offset of the problem in the formula"`
 	End      int    `json:"end"`
 	Unit     string `json:"unit,omitempty" doc:"Unit of the result"`
+	Of       string `json:"of,omitempty" doc:"Of a percentage: what it is a share of, in the readings' names"`
 }
 
 // TryFormula checks a formula against a document's readings.
@@ -336,5 +337,10 @@ func TryFormula(raw []byte, expression, unit string) FormulaView {
 	if errors.As(err, &fe) {
 		return FormulaView{Problem: fe.Message, Position: fe.Pos, End: fe.End}
 	}
-	return FormulaView{OK: true, Unit: q.Unit.Label()}
+	view := FormulaView{OK: true, Unit: q.Unit.Label()}
+	if e, err := formula.Parse(expression); err == nil && q.Unit.Symbol == "%" {
+		share, _, _ := e.AsShare("%")
+		view.Of = design.Named(&d, share.Of())
+	}
+	return view
 }

@@ -102,7 +102,7 @@ func Compute(id, language string, asked Asked) (Answer, error) {
 		}
 		return answer.failed(err)
 	}
-	reply, err := m.Ask(science.Question{Typed: asked.Typed, Vary: asked.Vary, Solve: asked.Solve, Wanted: asked.Wanted})
+	reply, err := m.Ask(science.Question{Typed: asked.Typed, Vary: asked.Vary, Solve: asked.Solve, Wanted: asked.Wanted, Language: language})
 	if err != nil {
 		return answer.failed(err)
 	}

@@ -1639,6 +1639,8 @@ export interface components {
         FormulaView: {
             /** Format: int64 */
             end: number;
+            /** @description Of a percentage: what it is a share of, in the readings' names */
+            of?: string;
             ok: boolean;
             /**
              * Format: int64

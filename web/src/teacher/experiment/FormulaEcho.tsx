@@ -22,7 +22,7 @@ export function FormulaEcho({ formula, unit }: { formula: string; unit: string }
     };
   }, [key]); // eslint-disable-line react-hooks/exhaustive-deps
   if (!answer) return null;
-  if (answer.ok) return <span className="hint small">gives a value in {answer.unit || 'plain numbers'}</span>;
+  if (answer.ok) return <span className="hint small">gives {answer.of ? `a share, in %, of: ${answer.of}` : `a value in ${answer.unit || 'plain numbers'}`}</span>;
   return (
     <span className="small w-mend" role="status">
       {answer.position < answer.end && <>at “{formula.slice(answer.position, answer.end)}”: </>}

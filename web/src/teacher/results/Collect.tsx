@@ -126,7 +126,7 @@ function ReadingsTable({ r, chosen, onOpen }: { r: Results; chosen: string | nul
               {conditions.flatMap((c) =>
                 r.slots.map((s, i) => ({ s, i })).filter(({ s }) => (s.condition ?? '') === c).map(({ s, i }, k) => (
                   <td key={`${c}${s.reading}${s.time}${s.trial}`} className="num" style={k === 0 ? { borderLeft: '1px solid var(--rule)' } : undefined}>
-                    <Cell c={h.cells[i]} declined={h.permission === 'watching' || h.state === 'declined' || h.state === 'not-opened' || h.state === 'withdrawn'} />
+                    <Cell c={h.cells[i]} declined={h.permission === 'watching' || h.state === 'declined' || h.state === 'not-opened' || h.state === 'withdrawn'} sent={Boolean(h.sent_at)} />
                   </td>
                 )),
               )}
@@ -139,7 +139,7 @@ function ReadingsTable({ r, chosen, onOpen }: { r: Results; chosen: string | nul
   );
 }
 
-function Cell({ c, declined }: { c: HomeResult['cells'][number]; declined: boolean }) {
+function Cell({ c, declined, sent }: { c: HomeResult['cells'][number]; declined: boolean; sent: boolean }) {
   if (c.state === 'value' || c.state === 'bound') {
     return (
       <span className={doubtful(c) ? 'cell-flag' : ''} title={`typed ${c.typed}${(c.flags ?? []).includes('corrected') ? ', corrected' : ''}`}>
@@ -155,5 +155,6 @@ function Cell({ c, declined }: { c: HomeResult['cells'][number]; declined: boole
     );
   }
   if (declined && c.state === 'not-yet') return null;
+  if (sent && c.state === 'not-yet') return <span className="cell-missing">not there</span>;
   return <span className={c.state === 'needs-reading' ? 'cell-flag' : 'cell-missing'}>{c.state === 'not-read' ? c.reason : c.state === 'needs-reading' ? `“${c.typed}”` : missing[c.state]}</span>;
 }

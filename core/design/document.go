@@ -5,7 +5,6 @@ import (
 	"encoding/json"
 	"fmt"
 	"slices"
-	"strconv"
 
 	"patient-kitchen/core/larder"
 	"patient-kitchen/core/quantity"
@@ -78,21 +77,6 @@ type Variable struct {
 	Matters string         `json:"matters,omitempty" doc:"For a measured variable: the smallest difference that would matter, with unit; a factor above 1 where the scale is ratio"`
 	Stated  string         `json:"stated,omitempty" doc:"For a measured variable: a value it is held against, with unit"`
 }
-
-// Claim is something that the class's results will support, or not.
-type Claim struct {
-	ID        string   `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
-	Says      string   `json:"says" enum:"more,less,differs,same,order,equals"`
-	Value     string   `json:"value,omitempty" doc:"Id of a reading or derived value; left out: the first"`
-	Condition string   `json:"condition,omitempty"`
-	Against   string   `json:"against,omitempty" doc:"Id of the condition it is compared with; left out: the control"`
-	Order     []string `json:"order,omitempty" doc:"Ids of conditions, the least first"`
-	Stated    string   `json:"stated,omitempty" doc:"For equals: the value, with unit"`
-	Matters   string   `json:"matters,omitempty" doc:"The smallest size that matters; left out: the value's"`
-}
-
-// Says are what a claim can say.
-var Says = []string{"more", "less", "differs", "same", "order", "equals"}
 
 // Condition is one set-up that is compared with the others.
 type Condition struct {
@@ -275,95 +259,6 @@ type Instrument struct {
 	Analogue   bool           `json:"analogue,omitempty" doc:"Read by eye to half a division"`
 }
 
-// ModelUse is a model of the Workbench that works a value out of readings.
-type ModelUse struct {
-	ID     string            `json:"id" doc:"Id of the model, such as flight"`
-	Output string            `json:"output,omitempty" doc:"What it gives; left out: its answer"`
-	Inputs map[string]string `json:"inputs" doc:"By input: a reading's symbol, or what would be typed, such as 20 °C"`
-}
-
-// Derived is a value worked out from readings by a formula or a model.
-type Derived struct {
-	ID      string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
-	Name    text.Localized `json:"name"`
-	Formula string         `json:"formula,omitempty" doc:"Of the readings' symbols; left out where a model works it out"`
-	Model   *ModelUse      `json:"model,omitempty"`
-	Unit    string         `json:"unit"`
-}
-
-// ConditionsOf are the conditions for which an outcome is worked out: each of
-// the design's, or "" where it has none, where the home is asked once for all
-// of them, or where the formula runs over all of them, as a slope through one
-// reading of each does.
-func (d *Document) ConditionsOf(x Derived) []string {
-	if len(d.Conditions) == 0 || !d.each(x) || d.over(x) {
-		return []string{""}
-	}
-	ids := make([]string, len(d.Conditions))
-	for i, c := range d.Conditions {
-		ids[i] = c.ID
-	}
-	return ids
-}
-
-// each reports whether a formula uses a reading that is taken in each condition;
-// one that cannot be read counts as if it did.
-func (d *Document) each(x Derived) bool {
-	e, err := d.Working(x)
-	if err != nil {
-		return true
-	}
-	return slices.ContainsFunc(d.Readings, func(r Reading) bool { return r.PerCondition && slices.Contains(e.Symbols(), r.Symbol) })
-}
-
-// over reports whether a formula makes a series of the conditions: it asks for
-// one of readings that have a single value in each.
-func (d *Document) over(x Derived) bool {
-	e, err := d.Working(x)
-	if err != nil || !e.NeedsSeries() || len(d.Conditions) < 2 {
-		return false
-	}
-	each := false
-	for _, s := range e.Symbols() {
-		for i := range d.Readings {
-			r := &d.Readings[i]
-			if r.Symbol == s {
-				if len(r.Times) > 1 || d.Trials > 1 {
-					return false
-				}
-				each = each || r.PerCondition
-			}
-		}
-	}
-	return each
-}
-
-// Outcomes are what the work comes to, compared over conditions and homes: the
-// values worked out, or where a design works none out each reading by itself,
-// as the mean of its trials, of a timed one at the last of its times.
-func (d *Document) Outcomes() []Derived {
-	if len(d.Derived) > 0 {
-		return d.Derived
-	}
-	var out []Derived
-	for i := range d.Readings {
-		r := &d.Readings[i]
-		x := Derived{ID: r.ID, Name: r.Name, Unit: r.Unit, Formula: r.Symbol}
-		if n := len(r.Times); n > 0 {
-			last := 0.0
-			for _, t := range r.Times {
-				at, _ := Seconds(t)
-				last = max(last, at)
-			}
-			x.Formula = fmt.Sprintf("at(%s, %s)", r.Symbol, strconv.FormatFloat(last/60, 'f', -1, 64))
-		} else if d.Trials > 1 {
-			x.Formula = fmt.Sprintf("mean(%s)", r.Symbol)
-		}
-		out = append(out, x)
-	}
-	return out
-}
-
 // Evidence is a photo or words that show what happened.
 type Evidence struct {
 	ID       string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
@@ -371,47 +266,6 @@ type Evidence struct {
 	Name     text.Localized `json:"name"`
 	MustShow text.Localized `json:"must_show,omitempty"`
 	Required bool           `json:"required,omitempty"`
-}
-
-// Question is put to the student.
-type Question struct {
-	ID      string           `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
-	When    string           `json:"when" enum:"before,while,after" doc:"before is the prediction"`
-	Kind    string           `json:"kind" enum:"choice,number,text,order"`
-	Text    text.Localized   `json:"text"`
-	Options []text.Localized `json:"options,omitempty" doc:"For choice and order; left out: the conditions"`
-	Unit    string           `json:"unit,omitempty" doc:"For number"`
-}
-
-// QuestionOf finds a question by its id.
-func (d *Document) QuestionOf(id string) (*Question, bool) {
-	i := slices.IndexFunc(d.Questions, func(q Question) bool { return q.ID == id })
-	if i < 0 {
-		return nil, false
-	}
-	return &d.Questions[i], true
-}
-
-// Option is one answer to choose from. Its id is what is kept, so that answers
-// given in different languages are the same answer.
-type Option struct {
-	ID   string
-	Text text.Localized
-}
-
-// OptionsOf lists what a question of choice or order offers: its own options,
-// or the conditions.
-func (d *Document) OptionsOf(q *Question) []Option {
-	out := []Option{}
-	for i, o := range q.Options {
-		out = append(out, Option{fmt.Sprintf("option-%d", i+1), o})
-	}
-	if len(q.Options) == 0 && (q.Kind == "order" || q.Kind == "choice") {
-		for _, c := range d.Conditions {
-			out = append(out, Option{c.ID, c.Name})
-		}
-	}
-	return out
 }
 
 // Mistake is something that often goes wrong.

@@ -1,0 +1,98 @@
+package design
+
+import (
+	"fmt"
+	"slices"
+	"strconv"
+
+	"patient-kitchen/core/text"
+)
+
+// ModelUse is a model of the Workbench that works a value out of readings.
+type ModelUse struct {
+	ID     string            `json:"id" doc:"Id of the model, such as flight"`
+	Output string            `json:"output,omitempty" doc:"What it gives; left out: its answer"`
+	Inputs map[string]string `json:"inputs" doc:"By input: a reading's symbol, or what would be typed, such as 20 °C"`
+}
+
+// Derived is a value worked out from readings by a formula or a model.
+type Derived struct {
+	ID      string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	Name    text.Localized `json:"name"`
+	Formula string         `json:"formula,omitempty" doc:"Of the readings' symbols; left out where a model works it out"`
+	Model   *ModelUse      `json:"model,omitempty"`
+	Unit    string         `json:"unit"`
+}
+
+// ConditionsOf are the conditions for which an outcome is worked out: each of
+// the design's, or "" where it has none, where the home is asked once for all
+// of them, or where the formula runs over all of them, as a slope through one
+// reading of each does.
+func (d *Document) ConditionsOf(x Derived) []string {
+	if len(d.Conditions) == 0 || !d.each(x) || d.over(x) {
+		return []string{""}
+	}
+	ids := make([]string, len(d.Conditions))
+	for i, c := range d.Conditions {
+		ids[i] = c.ID
+	}
+	return ids
+}
+
+// each reports whether a formula uses a reading that is taken in each condition;
+// one that cannot be read counts as if it did.
+func (d *Document) each(x Derived) bool {
+	e, err := d.Working(x)
+	if err != nil {
+		return true
+	}
+	return slices.ContainsFunc(d.Readings, func(r Reading) bool { return r.PerCondition && slices.Contains(e.Symbols(), r.Symbol) })
+}
+
+// over reports whether a formula makes a series of the conditions: it asks for
+// one of readings that have a single value in each.
+func (d *Document) over(x Derived) bool {
+	e, err := d.Working(x)
+	if err != nil || !e.NeedsSeries() || len(d.Conditions) < 2 {
+		return false
+	}
+	each := false
+	for _, s := range e.Symbols() {
+		for i := range d.Readings {
+			r := &d.Readings[i]
+			if r.Symbol == s {
+				if len(r.Times) > 1 || d.Trials > 1 {
+					return false
+				}
+				each = each || r.PerCondition
+			}
+		}
+	}
+	return each
+}
+
+// Outcomes are what the work comes to, compared over conditions and homes: the
+// values worked out, or where a design works none out each reading by itself,
+// as the mean of its trials, of a timed one at the last of its times.
+func (d *Document) Outcomes() []Derived {
+	if len(d.Derived) > 0 {
+		return d.Derived
+	}
+	var out []Derived
+	for i := range d.Readings {
+		r := &d.Readings[i]
+		x := Derived{ID: r.ID, Name: r.Name, Unit: r.Unit, Formula: r.Symbol}
+		if n := len(r.Times); n > 0 {
+			last := 0.0
+			for _, t := range r.Times {
+				at, _ := Seconds(t)
+				last = max(last, at)
+			}
+			x.Formula = fmt.Sprintf("at(%s, %s)", r.Symbol, strconv.FormatFloat(last/60, 'f', -1, 64))
+		} else if d.Trials > 1 {
+			x.Formula = fmt.Sprintf("mean(%s)", r.Symbol)
+		}
+		out = append(out, x)
+	}
+	return out
+}

@@ -1,0 +1,64 @@
+package design
+
+import (
+	"fmt"
+	"slices"
+
+	"patient-kitchen/core/text"
+)
+
+// Question is put to the student.
+type Question struct {
+	ID      string           `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	When    string           `json:"when" enum:"before,while,after" doc:"before is the prediction"`
+	Kind    string           `json:"kind" enum:"choice,number,text,order"`
+	Text    text.Localized   `json:"text"`
+	Options []text.Localized `json:"options,omitempty" doc:"For choice and order; left out: the conditions"`
+	Unit    string           `json:"unit,omitempty" doc:"For number"`
+}
+
+// QuestionOf finds a question by its id.
+func (d *Document) QuestionOf(id string) (*Question, bool) {
+	i := slices.IndexFunc(d.Questions, func(q Question) bool { return q.ID == id })
+	if i < 0 {
+		return nil, false
+	}
+	return &d.Questions[i], true
+}
+
+// Option is one answer to choose from. Its id is what is kept, so that answers
+// given in different languages are the same answer.
+type Option struct {
+	ID   string
+	Text text.Localized
+}
+
+// OptionsOf lists what a question of choice or order offers: its own options,
+// or the conditions.
+func (d *Document) OptionsOf(q *Question) []Option {
+	out := []Option{}
+	for i, o := range q.Options {
+		out = append(out, Option{fmt.Sprintf("option-%d", i+1), o})
+	}
+	if len(q.Options) == 0 && (q.Kind == "order" || q.Kind == "choice") {
+		for _, c := range d.Conditions {
+			out = append(out, Option{c.ID, c.Name})
+		}
+	}
+	return out
+}
+
+// Claim is something that the class's results will support, or not.
+type Claim struct {
+	ID        string   `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	Says      string   `json:"says" enum:"more,less,differs,same,order,equals"`
+	Value     string   `json:"value,omitempty" doc:"Id of a reading or derived value; left out: the first"`
+	Condition string   `json:"condition,omitempty"`
+	Against   string   `json:"against,omitempty" doc:"Id of the condition it is compared with; left out: the control"`
+	Order     []string `json:"order,omitempty" doc:"Ids of conditions, the least first"`
+	Stated    string   `json:"stated,omitempty" doc:"For equals: the value, with unit"`
+	Matters   string   `json:"matters,omitempty" doc:"The smallest size that matters; left out: the value's"`
+}
+
+// Says are what a claim can say.
+var Says = []string{"more", "less", "differs", "same", "order", "equals"}

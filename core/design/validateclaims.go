@@ -1,0 +1,178 @@
+package design
+
+import (
+	"fmt"
+	"math"
+	"slices"
+
+	"patient-kitchen/core/formula"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
+)
+
+// claims checks what is said before about how results are compared.
+func (v *validator) claims() {
+	for i, m := range v.d.Measured {
+		path := fmt.Sprintf("/measured/%d", i)
+		unit := v.unitOf(m.Reading)
+		if m.Matters != "" && !v.large(m.Matters, unit, m.Scale == "ratio") {
+			v.say(Error, "matters", path+"/matters", text.Args{"typed": m.Matters})
+		}
+		if m.Stated != "" && !v.large(m.Stated, unit, false) {
+			v.say(Error, "stated", path+"/stated", text.Args{"typed": m.Stated})
+		}
+	}
+	for i, c := range v.d.Claims {
+		path := fmt.Sprintf("/claims/%d", i)
+		v.id("claim", c.ID, path)
+		known := slices.Contains(Says, c.Says)
+		for _, k := range append([]string{c.Condition, c.Against}, c.Order...) {
+			if _, ok := v.d.Condition(k); k != "" && !ok {
+				known = false
+			}
+		}
+		switch c.Says {
+		case "order":
+			known = known && len(c.Order) > 1
+		case "equals":
+			known = known && c.Stated != ""
+		default:
+			known = known && c.Condition != ""
+		}
+		if !known {
+			v.say(Error, "claim", path, text.Args{"typed": c.Says})
+		}
+	}
+}
+
+// unitOf is the unit of a reading or derived value; "" where there is none.
+func (v *validator) unitOf(id string) string {
+	for _, x := range v.d.Derived {
+		if x.ID == id {
+			return x.Unit
+		}
+	}
+	if r, ok := v.d.Reading(id); ok {
+		return r.Unit
+	}
+	return ""
+}
+
+// large reports whether a text says how large something is, in a unit of the
+// kind of another, or as a factor above one.
+func (v *validator) large(typed, unit string, factor bool) bool {
+	p, ok := quantity.ParseOK(typed)
+	u, known := quantity.LookupUnit(unit)
+	switch {
+	case !ok || p.Value <= 0 && factor:
+		return false
+	case factor:
+		return p.Unit == quantity.One && p.Value > 1
+	}
+	return !known || p.Unit.Dim == u.Dim
+}
+
+func (v *validator) derived() {
+	for i, x := range v.d.Derived {
+		path := fmt.Sprintf("/derived/%d", i)
+		v.id("derived", x.ID, path)
+		if empty(x.Name) {
+			v.say(Error, "no-name", path+"/name", nil)
+		}
+		if x.Model != nil {
+			if _, err := Try(v.d, x); err != nil {
+				v.say(Error, "model", path+"/model", text.Args{"problem": err.Error()})
+			}
+		} else if _, err := TryFormula(v.d, x.Formula, x.Unit); err != nil {
+			v.say(Error, "formula", path+"/formula", text.Args{"problem": err.Error()})
+		} else if e, err := formula.Parse(x.Formula); err == nil {
+			if _, without, twice := e.AsShare(x.Unit); twice {
+				v.say(Hint, "hundred", path+"/formula", text.Args{"offer": without})
+				v.out[len(v.out)-1].Offer = without
+			}
+		}
+	}
+}
+
+// draws is how many sets of made-up readings a formula is tried with.
+const draws = 16
+
+// TryFormula works a formula out with made-up readings of the right units, so
+// that unknown symbols and dimensions that do not fit show while it is being
+// written. The readings are irregular, within a reading's limits where it has
+// any: what divides by zero or takes the root of a loss for some of them may be
+// right for a home's, so only a fault in all of them is one. Its errors are of
+// type *formula.Error.
+func TryFormula(d *Document, expression, unit string) (quantity.Quantity, error) {
+	return Try(d, Derived{Formula: expression, Unit: unit})
+}
+
+// Try works a value out with made-up readings, by its formula or model.
+func Try(d *Document, x Derived) (quantity.Quantity, error) {
+	e, err := d.Working(x)
+	if err != nil {
+		return quantity.Quantity{}, err
+	}
+	var first error
+	for draw := range draws {
+		q, err := e.Eval(madeUp(d, d.over(x), draw), x.Unit)
+		if err == nil {
+			return q, nil
+		}
+		if first == nil {
+			first = err
+		}
+	}
+	return quantity.Quantity{}, first
+}
+
+// madeUp binds every reading's symbol to irregular values: all trials and
+// times of one condition, or of one trial where the formula works trial by
+// trial.
+func madeUp(d *Document, over bool, draw int) formula.Env {
+	env := formula.Env{}
+	golden := 0.5 * (math.Sqrt(5) - 1)
+	for i := range d.Readings {
+		r := &d.Readings[i]
+		u, ok := quantity.LookupUnit(r.Unit)
+		if !ok {
+			continue
+		}
+		low, high := 1.0, 20.0
+		if p, ok := quantity.ParseOK(r.Low); ok {
+			if in, err := p.In(u); err == nil {
+				low = in.Value
+			}
+		}
+		if p, ok := quantity.ParseOK(r.High); ok {
+			if in, err := p.In(u); err == nil && in.Value > low {
+				high = in.Value
+			}
+		} else if high <= low {
+			high = low + 20
+		}
+		n := max(1, len(r.Times))
+		if draw%2 == 1 {
+			n *= max(1, d.Trials)
+		}
+		if over && r.PerCondition {
+			n = len(d.Conditions)
+		}
+		b := formula.Binding{Series: n > 1}
+		clock := formula.Binding{Series: true}
+		for k := range n {
+			_, part := math.Modf(golden * float64(1+k*7+i*13+draw*29))
+			b.Values = append(b.Values, quantity.Quantity{Value: low + (high-low)*(0.1+0.8*part), Unit: u, U: (high - low) / 100})
+			if len(r.Times) > 0 {
+				s, _ := Seconds(r.Times[k%len(r.Times)])
+				b.Times = append(b.Times, s)
+				clock.Values = append(clock.Values, quantity.New(s, "s"))
+			}
+		}
+		env[r.Symbol] = b
+		if len(clock.Values) > 0 {
+			env["time"] = clock
+		}
+	}
+	return env
+}

@@ -2,6 +2,8 @@ package design
 
 import (
 	"fmt"
+	"maps"
+	"math"
 	"slices"
 
 	"patient-kitchen/core/quantity"
@@ -84,18 +86,88 @@ func (v *validator) expectations() {
 			v.say(Error, "expectation", path, text.Args{"problem": err.Error()})
 			continue
 		}
-		r, ok := v.d.Reading(x.For)
-		if !ok || expected.Value.Unit.Dim == quantity.Temperature { // a point has no size
-			continue
-		}
-		for _, in := range r.Instruments {
-			step, err := quantity.Parse(in.Resolution)
-			if err != nil || step.Unit.Dim != expected.Value.Unit.Dim {
-				continue // said of the reading
+		v.coarse(path, x.For, expected.Value, "too-coarse", nil)
+		for k, other := range v.d.Expectations[:i] {
+			if other.For != x.For || other.Condition == x.Condition {
+				continue
 			}
-			if size := expected.Value; size.Value*size.Unit.Factor < 5*step.SI() && size.Value > 0 {
-				v.say(Warning, "too-coarse", path, text.Args{"expected": size.Bare(), "tool": in.Name, "step": in.Resolution})
+			if from, err := v.d.Expect(other); err == nil {
+				apart := expected.Value
+				apart.Value = math.Abs(apart.Value - from.Value.Value)
+				v.coarse(path, x.For, apart, "too-coarse-apart", text.Args{"against": v.nameOf(v.d.Expectations[k].Condition), "condition": v.nameOf(x.Condition)})
 			}
 		}
 	}
+}
+
+// coarse says where a tool shows less than five steps of what is expected of a
+// reading, or of a value worked out of readings: the tool's steps then weigh as
+// much as they do in the value.
+func (v *validator) coarse(path, id string, size quantity.Quantity, code string, args text.Args) {
+	if code == "too-coarse" && size.Unit.Dim == quantity.Temperature || size.Value <= 0 {
+		return // a point on a scale has no size
+	}
+	for _, s := range v.d.stepsOf(id) {
+		if s.size.Unit.Dim != size.Unit.Dim || size.Value*size.Unit.Factor >= 5*s.size.Value*s.size.Unit.Factor {
+			continue
+		}
+		all := text.Args{"expected": size.Bare(), "tool": s.tool, "step": s.size.Bare()}
+		maps.Copy(all, args)
+		v.say(Warning, code, path, all)
+	}
+}
+
+// toolStep is how finely a value is read with a tool.
+type toolStep struct {
+	tool text.Localized
+	size quantity.Quantity
+}
+
+// stepsOf are the steps of the tools of a reading, or what the steps of the
+// usual tools come to in a value that is worked out.
+func (d *Document) stepsOf(id string) []toolStep {
+	if r, ok := d.Reading(id); ok {
+		var out []toolStep
+		for _, in := range r.Instruments {
+			if p, ok := quantity.ParseOK(in.Resolution); ok { // else it is said of the reading
+				out = append(out, toolStep{in.Name, p.Quantity})
+			}
+		}
+		return out
+	}
+	i := slices.IndexFunc(d.Derived, func(x Derived) bool { return x.ID == id })
+	w, err := d.Working(d.Derived[i])
+	if err != nil {
+		return nil
+	}
+	env := madeUp(d, d.over(d.Derived[i]), 0)
+	tool := text.Localized{}
+	for k := range d.Readings {
+		r := &d.Readings[k]
+		b := env[r.Symbol]
+		u := 0.0
+		if in, ok := r.Instrument(""); ok {
+			if p, ok := quantity.ParseOK(in.Resolution); ok && len(b.Values) > 0 && p.Unit.Dim == b.Values[0].Unit.Dim {
+				u = p.Value * p.Unit.Factor / b.Values[0].Unit.Factor
+				if slices.Contains(w.Symbols(), r.Symbol) && len(tool) == 0 {
+					tool = in.Name
+				}
+			}
+		}
+		for j := range b.Values {
+			b.Values[j].U = u
+		}
+	}
+	q, err := w.Eval(env, d.Derived[i].Unit)
+	if err != nil || q.U == 0 {
+		return nil
+	}
+	return []toolStep{{tool, quantity.Quantity{Value: q.U, Unit: q.Unit}}}
+}
+
+func (v *validator) nameOf(condition string) text.Localized {
+	if k, ok := v.d.Condition(condition); ok {
+		return k.Name
+	}
+	return text.Localized{}
 }

@@ -53,3 +53,35 @@ func TestExpectations(t *testing.T) {
 		}
 	}
 }
+
+// Can the tools see it? Asked of what two conditions differ by (periods of 1 m
+// and 1.1 m differ by 0.098 s, two steps of 0.05 s) and of a value that is worked
+// out, whose step is that of the period.
+func TestToolsSeeDifferences(t *testing.T) {
+	swing := func(condition, of, length string) Expectation {
+		return Expectation{ID: "e-" + condition, For: of, Condition: condition, Model: "pendulum", Typed: map[string]string{"length": length}}
+	}
+	for _, c := range []struct {
+		of, step string
+		want     []string
+	}{
+		{"period", "0.01 s", nil}, {"period", "0.05 s", []string{"too-coarse-apart"}}, {"twice", "0.01 s", nil}, {"twice", "0.05 s", []string{"too-coarse-apart"}}, {"twice", "0.5 s", []string{"too-coarse", "too-coarse", "too-coarse-apart"}},
+	} {
+		d := Document{
+			Readings:     []Reading{{ID: "period", Symbol: "T", Unit: "s", PerCondition: true, Instruments: []Instrument{{ID: "phone", Resolution: c.step}}}},
+			Derived:      []Derived{{ID: "twice", Formula: "T / 1", Unit: "s"}},
+			Conditions:   []Condition{{ID: "short"}, {ID: "long"}},
+			Expectations: []Expectation{swing("short", c.of, "1 m"), swing("long", c.of, "1.1 m")},
+		}
+		var got []string
+		for _, f := range Validate(&d) {
+			if strings.HasPrefix(f.Code, "too-coarse") {
+				got = append(got, f.Code)
+			}
+		}
+		slices.Sort(got)
+		if !slices.Equal(got, c.want) {
+			t.Errorf("%s by steps of %s: %v, want %v", c.of, c.step, got, c.want)
+		}
+	}
+}

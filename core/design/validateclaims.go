@@ -14,7 +14,7 @@ import (
 func (v *validator) claims() {
 	for i, m := range v.d.Measured {
 		path := fmt.Sprintf("/measured/%d", i)
-		unit := v.unitOf(m.Reading)
+		unit, _ := v.d.unitOf(m.Reading)
 		if m.Matters != "" && !v.large(m.Matters, unit, m.Scale == "ratio") {
 			v.say(Error, "matters", path+"/matters", text.Args{"typed": m.Matters})
 		}
@@ -43,19 +43,6 @@ func (v *validator) claims() {
 			v.say(Error, "claim", path, text.Args{"typed": c.Says})
 		}
 	}
-}
-
-// unitOf is the unit of a reading or derived value; "" where there is none.
-func (v *validator) unitOf(id string) string {
-	for _, x := range v.d.Derived {
-		if x.ID == id {
-			return x.Unit
-		}
-	}
-	if r, ok := v.d.Reading(id); ok {
-		return r.Unit
-	}
-	return ""
 }
 
 // large reports whether a text says how large something is, in a unit of the

@@ -179,8 +179,8 @@ func Differences(b *notebook.Book) []text.Message {
 func (a *analysis) alone(d Difference, o outcome, ratio bool) text.Message {
 	id := "compare.home-" + d.Word
 	switch {
-	case d.Word == "undecided":
-		id = "compare.home-cannot-tell"
+	case d.bound:
+		id = "compare.bound-" + d.Word
 	case !d.Clearly && (d.Word == "more" || d.Word == "less"):
 		id = "compare.try-" + d.Word
 	}

@@ -1,6 +1,7 @@
 package compare
 
 import (
+	"encoding/json"
 	"math"
 	"slices"
 
@@ -50,9 +51,25 @@ type Difference struct {
 	Clearly   bool    `json:"clearly"`
 	Tries     int     `json:"tries"`
 
+	bound    bool // of one of its values only a bound is known, so it has no size
 	interval stats.Interval
 	rounding float64
 	home     int
+}
+
+// MarshalJSON leaves the sizes out where there are none.
+func (d Difference) MarshalJSON() ([]byte, error) {
+	type plain Difference // without this method
+	out := struct {
+		plain
+		D *float64 `json:"d"`
+		U *float64 `json:"u"`
+		K *float64 `json:"k"`
+	}{plain: plain(d)}
+	if !d.bound {
+		out.D, out.U, out.K = &d.D, &d.U, &d.K
+	}
+	return json.Marshal(out)
 }
 
 // difference holds two values of one home against each other. On a ratio scale
@@ -63,6 +80,7 @@ func difference(b, a *notebook.Result, ratio bool) Difference {
 	d.interval = x.interval.Minus(y.interval)
 	d.D, d.rounding = x.value-y.value, x.rounding+y.rounding
 	if a.Bound != nil || b.Bound != nil {
+		d.bound = true
 		switch s := stats.Count([]stats.Interval{d.interval}); {
 		case s.More > 0:
 			d.Word = "more"

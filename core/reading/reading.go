@@ -93,7 +93,7 @@ func Understand(a Asked, typed string, w Writer) Understood {
 	u.InUnit, u.Readable = quantity.FromSI(in.SI(), si, unit), true
 	u.Value = quantity.FromSI(t.SI(), si, t.Unit)
 	if u.Typical.Decimals < 0 && u.InUnit.U > 0 {
-		u.Typical.Decimals = quantity.Decimals(u.InUnit.Value, u.InUnit.U)
+		u.Typical.Decimals = min(quantity.Decimals(u.InUnit.Value, u.InUnit.U), quantity.Decimals(u.InUnit.Value, 0)) // never more than was typed
 	}
 	if t.Unit.Dim != unit.Dim { // drops
 		u.Value = u.InUnit

@@ -50,7 +50,7 @@ func TestReply(t *testing.T) {
 		{"30", bath, us, "value", "30 °C", true, nil, ""},    // −1 °C is too
 		{"40", bath, us, "question", "", false, []string{"40 °C", "40 °F"}, "°C or in °F"},
 		{"2:30", reading.Asked{Unit: "h"}, metric, "question", "", false, []string{"2 h 30 min", "2 min 30 s"}, "hours and minutes"},
-		{"2 drops", reading.Asked{Unit: "mL"}, metric, "value", "about 0.100 mL", true, nil, ""},
+		{"2 drops", reading.Asked{Unit: "mL"}, metric, "value", "about 0.1 mL", true, nil, ""},
 		{"5", reading.Asked{Unit: "blobs"}, metric, "unread", "", false, nil, "not a unit"},
 	} {
 		got := reading.Understand(c.a, c.typed, c.w).Reply(c.w.Language)

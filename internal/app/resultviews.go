@@ -172,10 +172,13 @@ func found(d *design.Document, homes []compare.Home, key, language string) strin
 	results := notebook.Derive(homes[i].Book)
 	var words []string
 	for _, r := range results {
-		if r.Derived != results[0].Derived || !r.OK {
+		if r.Derived != results[0].Derived || !r.OK && r.Bound == nil {
 			continue
 		}
 		word := r.Value.Bare().Show(language)
+		if r.Bound != nil {
+			word = text.Render(text.Between(r.Bound.Low, r.Bound.High, r.Value.Unit), language)
+		}
 		if k, ok := d.Condition(r.Condition); ok {
 			n, _ := k.Name.In(language)
 			word = n + " " + word

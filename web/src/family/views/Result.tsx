@@ -39,7 +39,9 @@ export function useOwnResult({ state, sheet }: WorkProps) {
 
 export function ResultTable({ sheet, own, shared }: { sheet: WorkProps['sheet']; own: Own; shared?: boolean }) {
   const t = useWords();
-  const conditions = sheet.conditions.length > 0 ? sheet.conditions : [{ id: '', name: '' }];
+  // What a home has once, whatever the conditions, stands on a card of its own.
+  const has = (id: string) => own.results.some((r) => (r.condition ?? '') === id);
+  const conditions = [{ id: '', name: '' }, ...sheet.conditions].filter((c) => has(c.id));
   const [open, setOpen] = useState<string>();
   return (
     <div className={`card-paper ${shared ? 'shared' : ''}`}>
@@ -52,15 +54,14 @@ export function ResultTable({ sheet, own, shared }: { sheet: WorkProps['sheet'];
         <div key={c.id} className="outcome">
           {c.name && <h2>{c.name}</h2>}
           <dl>
-            {own.derived.map((d) => {
-              const r = own.results.find((x) => x.derived === d.id && (x.condition ?? '') === c.id);
-              return (
-                <div key={d.id}>
-                  <dt>{d.name}</dt>
-                  <dd>{r?.ok ? r.text : '–'}</dd>
+            {own.results
+              .filter((r) => (r.condition ?? '') === c.id)
+              .map((r) => (
+                <div key={r.derived}>
+                  <dt>{own.derived.find((d) => d.id === r.derived)?.name}</dt>
+                  <dd>{r.text || '–'}</dd>
                 </div>
-              );
-            })}
+              ))}
           </dl>
         </div>
       ))}
@@ -97,7 +98,7 @@ export function Result(props: WorkProps & { onGo: () => void }) {
       {problem && <p className="doubt">{t(problem === 'offline' ? 'resultOffline' : 'loadingFault')}</p>}
       {own && <ResultTable sheet={sheet} own={own} shared={own.shared} />}
       {own?.sentences.map((s) => <p key={s}>{s}</p>)}
-      {prediction.length > 0 && <p className="card-paper">{t('youSaid', { said: prediction.join(' ') })}</p>}
+      {prediction.length > 0 && <p className="card-paper">{t('youSaid', { said: prediction.join(' · ') })}</p>}
     </PhonePage>
   );
 }

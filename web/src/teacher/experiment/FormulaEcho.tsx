@@ -1,20 +1,19 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { useEditing } from './fields';
-
-let sequence = 0;
 
 /** The server's word on a formula while it is typed; a stale answer is dropped. */
 export function FormulaEcho({ formula, unit }: { formula: string; unit: string }) {
   const { doc } = useEditing();
   const [answer, setAnswer] = useState<Schemas['FormulaView']>();
+  const sequence = useRef(0);
   const key = JSON.stringify([formula, unit, doc.readings, doc.trials]);
   useEffect(() => {
     if (!formula) return setAnswer(undefined);
     const abort = new AbortController();
-    const mine = ++sequence;
+    const mine = ++sequence.current;
     const timer = setTimeout(() => {
-      ask<Schemas['FormulaView']>('POST', '/preview/formula', { body: { sequence: mine, document: doc, formula, unit }, signal: abort.signal }).then((a) => a.sequence === sequence && setAnswer(a), () => undefined);
+      ask<Schemas['FormulaView']>('POST', '/preview/formula', { body: { sequence: mine, document: doc, formula, unit }, signal: abort.signal }).then((a) => a.sequence === sequence.current && setAnswer(a), () => undefined);
     }, 250);
     return () => {
       clearTimeout(timer);

@@ -20,7 +20,8 @@ interface Props {
 /** One thread a home, every condition on it; thick is give or take, thin is twice that; the class as diamonds at the foot. */
 export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
   const [ref, width] = useWidth<HTMLElement>(780);
-  const series = seriesOf(r.conditions.length ? r.conditions : [{ id: '', name: '' }]);
+  const perHome = comparison.groups.every((g) => g.condition === ''); // one value a home, whatever the conditions
+  const series = seriesOf(perHome ? [{ id: '', name: '' }] : r.conditions);
   const value = (h: HomeResult, c: string) => h.results.find((x) => x.derived === comparison.derived && (x.condition ?? '') === c && x.ok);
   const rows = r.homes.filter((h) => series.some((s) => value(h, s.id)));
   const shown = r.shared && series.some((s) => value(r.shared!, s.id)) ? r.shared : undefined;

@@ -33,7 +33,7 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
               {result.results.filter((r) => r.derived === d.id).map((r) => (
                 <tr key={r.condition ?? ''}>
                   <th scope="row" style={{ fontWeight: 400 }}>{conditionName(r.condition) || 'all'}</th>
-                  <td className="num">{r.ok ? r.text : <span className="cell-missing">{r.missing}</span>}</td>
+                  <td className="num">{r.text || <span className="cell-missing">{r.missing}</span>}</td>
                 </tr>
               ))}
             </tbody>

@@ -13,7 +13,7 @@ export function WhatTheySaid({ r, onOpen }: { r: Results; onOpen: (home: string)
     <section aria-labelledby="said">
       <h2 id="said" style={{ marginTop: 20 }}>What they said</h2>
       {r.said.map((q) => (
-        <details key={q.id} open={q.verdicts}>
+        <details key={q.id} open={q.when === 'before' && q.kind !== 'text'}>
           <summary>
             {q.text} <span className="second small">{whens[q.when]}, {q.homes.length === 1 ? 'one home' : `${q.homes.length} homes`}</span>
           </summary>

@@ -9,9 +9,10 @@ export const tooFew = (r: Results) => r.counted < 5;
 
 /** What was found, in words; large as students read it, without naming a home. */
 export function Findings({ comparison, few, large }: { comparison: Comparison; few: boolean; large?: boolean }) {
+  if (few) return null; // the page says so once
   return comparison.findings.map((f) => (
     <p key={f.id} className={`finding ${large ? 'large' : ''}`}>
-      {f.verdict === 'cannot-tell' && !few && <Icon name="info-circle" />}{' '}
+      {f.verdict === 'cannot-tell' && <Icon name="info-circle" />}{' '}
       {large ? (
         f.family
       ) : (

@@ -60,7 +60,7 @@ func shots() []shot {
 		{name: "workbench", path: "/workbench?ask=cooling"},
 		{name: "family-permission", phone: true, steps: []action{click("Go on"), pause(500)}},
 		{name: "family-ready", phone: true, steps: []action{chromedp.Click(chromedp.CSS("#under-4-no")), chromedp.Click(chromedp.CSS("#photos")), chromedp.SendKeys(chromedp.CSS("#guardian"), "A. Gorsby"), click("We agree, begin"), pause(900)}},
-		{name: "family-step", phone: true, steps: []action{click("9 still to fetch"), pause(500), click("Save. It cannot"), pause(900), click("Begin"), pause(300), click("Done, next"), pause(300), click("Done, next"), pause(300), click("Done, next"), pause(300), click("Done, next"), pause(1200)}},
+		{name: "family-step", phone: true, steps: []action{click("9 still to fetch"), pause(500), click("This is my order"), chromedp.SendKeys(chromedp.CSS("#question-why"), "it is the softest"), pause(200), click("Save. It cannot"), pause(900), click("Begin"), pause(300), click("Done, next"), pause(300), click("Done, next"), pause(300), click("Done, next"), pause(300), click("Done, next"), pause(1200)}},
 		{name: "family-reading", phone: true, steps: []action{click("We did not wait"), pause(500), type_("reading-height/printer/1 min/1", "5 mm"), type_("reading-height/newspaper/1 min/1", "8.5"), type_("reading-height/filter/1 min/1", "12 cm"), type_("reading-height/towel/1 min/1", "3/4 in"), pause(1200)}},
 		{name: "family-went-wrong", phone: true, steps: []action{click("Something went wrong"), pause(400), click("Someone is hurt"), pause(300), click("Burn or scald"), pause(500)}},
 	}

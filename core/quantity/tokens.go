@@ -15,6 +15,9 @@ type token struct {
 }
 
 func joined(t []token) string {
+	if len(t) == 1 {
+		return t[0].low
+	}
 	words := make([]string, len(t))
 	for i := range t {
 		words[i] = t[i].low

@@ -65,24 +65,36 @@ var vocabularies = func() map[string]*vocabulary {
 
 // phrases finds the longest phrase that words begin with.
 type phrases[T any] struct {
-	meaning map[string]T
-	longest int // words
+	meaning     map[string]T
+	first, last map[string]int // the most words of a phrase that begins, or ends, with a word
+}
+
+// note remembers with which words a phrase begins and ends, so that most texts
+// are told apart from all phrases by one word.
+func (p *phrases[T]) note(phrase string) {
+	if p.meaning == nil {
+		p.meaning, p.first, p.last = map[string]T{}, map[string]int{}, map[string]int{}
+	}
+	words := strings.Split(phrase, " ")
+	first, last := words[0], words[len(words)-1]
+	p.first[first], p.last[last] = max(p.first[first], len(words)), max(p.last[last], len(words))
 }
 
 func (p *phrases[T]) add(phrase string, meaning T) {
-	if p.meaning == nil {
-		p.meaning = map[string]T{}
-	}
 	if _, taken := p.meaning[phrase]; !taken {
+		p.note(phrase)
 		p.meaning[phrase] = meaning
-		p.longest = max(p.longest, strings.Count(phrase, " ")+1)
 	}
 }
 
 // at gives the meaning of the longest phrase that begins at a word, and how many
 // words it took; none took 0.
 func (p *phrases[T]) at(t []token) (T, int) {
-	for n := min(p.longest, len(t)); n > 0; n-- {
+	most := 0
+	if len(t) > 0 {
+		most = p.first[t[0].low]
+	}
+	for n := min(most, len(t)); n > 0; n-- {
 		if m, ok := p.meaning[joined(t[:n])]; ok {
 			return m, n
 		}
@@ -94,7 +106,10 @@ func (p *phrases[T]) at(t []token) (T, int) {
 // before is how many of the last words are one of the phrases; a whole text is
 // not its own suffix.
 func (p *phrases[T]) before(t []token) int {
-	for n := min(p.longest, len(t)-1); n > 0; n-- {
+	if len(t) == 0 {
+		return 0
+	}
+	for n := min(p.last[t[len(t)-1].low], len(t)-1); n > 0; n-- {
 		if _, ok := p.meaning[joined(t[len(t)-n:])]; ok {
 			return n
 		}
@@ -239,12 +254,9 @@ func (l *lexicon) learnSigns() {
 }
 
 func (p *phrases[T]) addUnit(phrase string, u Unit) {
+	p.note(phrase)
 	units := any(p).(*phrases[[]Unit])
-	if units.meaning == nil {
-		units.meaning = map[string][]Unit{}
-	}
 	units.meaning[phrase] = append(units.meaning[phrase], u)
-	units.longest = max(units.longest, strings.Count(phrase, " ")+1)
 }
 
 // fieldSymbols are signs that mean another unit in one kind of field, whatever

@@ -17,7 +17,10 @@ export function Findings({ comparison, few, large }: { comparison: Comparison; f
         f.family
       ) : (
         <>
-          <strong>{f.lead}</strong> <span title={f.why}>{f.words}</span>
+          <strong>{f.lead}</strong>{' '}
+          <span className="small" title={f.why}>
+            {f.words}
+          </span>
         </>
       )}
     </p>

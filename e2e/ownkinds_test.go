@@ -78,6 +78,7 @@ func TestOwnKindsInSpanish(t *testing.T) {
 	// words, and what a home has once in a plot of its own.
 	teacher.open(demo.base + "/experiments/" + own + "/compare")
 	teacher.sees("the factor of 100 is the unit and counts once")
+	teacher.sees("A row of dots: only a bound is known.")
 	teacher.sees("How does it feel?")
 	teacher.sees("20 por ciento (asked in %)")
 	teacher.chooses("plot", "room")

@@ -89,6 +89,8 @@ type ResultView struct {
 	Working   string   `json:"working,omitempty"`
 	Missing   string   `json:"missing,omitempty"`
 	Outlier   bool     `json:"outlier,omitempty"`
+	Low       *float64 `json:"low,omitempty" doc:"Of a value of which only a bound is known: its lower end, left out where it is open"`
+	High      *float64 `json:"high,omitempty"`
 }
 
 // ComparisonView is a derived value over the class.
@@ -286,6 +288,12 @@ func viewResult(r notebook.Result, language string) ResultView {
 	v := ResultView{Derived: r.Derived, Condition: r.Condition, OK: r.OK}
 	if r.Bound != nil {
 		v.Text = text.Render(text.Between(r.Bound.Low, r.Bound.High, r.Value.Unit), language)
+		if !math.IsInf(r.Bound.Low, 0) {
+			v.Low = &r.Bound.Low
+		}
+		if !math.IsInf(r.Bound.High, 0) {
+			v.High = &r.Bound.High
+		}
 	}
 	if !r.OK {
 		v.Missing = text.Render(r.Missing, language)

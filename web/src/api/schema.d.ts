@@ -2318,6 +2318,13 @@ export interface components {
         ResultView: {
             condition?: string;
             derived: string;
+            /** Format: double */
+            high?: number;
+            /**
+             * Format: double
+             * @description Of a value of which only a bound is known: its lower end, left out where it is open
+             */
+            low?: number;
             missing?: string;
             ok: boolean;
             outlier?: boolean;

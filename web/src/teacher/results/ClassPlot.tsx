@@ -23,22 +23,25 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
   const perHome = comparison.groups.every((g) => g.condition === ''); // one value a home, whatever the conditions
   const series = seriesOf(perHome ? [{ id: '', name: '' }] : r.conditions);
   const value = (h: HomeResult, c: string) => h.results.find((x) => x.derived === comparison.derived && (x.condition ?? '') === c && x.ok);
-  const rows = r.homes.filter((h) => series.some((s) => value(h, s.id)));
+  const bound = (h: HomeResult, c: string) => h.results.find((x) => x.derived === comparison.derived && (x.condition ?? '') === c && !x.ok && (x.low !== undefined || x.high !== undefined));
+  const rows = r.homes.filter((h) => series.some((s) => value(h, s.id) ?? bound(h, s.id)));
   const shown = r.shared && series.some((s) => value(r.shared!, s.id)) ? r.shared : undefined;
   const best = [...comparison.groups].filter((g) => g.n > 0).sort((a, b) => b.mean - a.mean)[0]?.condition ?? '';
   rows.sort((a, b) => (value(b, best)?.value ?? -Infinity) - (value(a, best)?.value ?? -Infinity));
-  const all = [...rows, ...(shown ? [shown] : [])].flatMap((h) => series.flatMap((s) => { const v = value(h, s.id); return v ? [v.value! - 2 * v.u!, v.value! + 2 * v.u!] : []; }));
+  const all = [...rows, ...(shown ? [shown] : [])].flatMap((h) => series.flatMap((s) => { const v = value(h, s.id); const b = bound(h, s.id); return v ? [v.value! - 2 * v.u!, v.value! + 2 * v.u!] : [b?.low, b?.high].filter((end) => end !== undefined); }));
   const expected = comparison.groups.flatMap((g) => (g.expected === undefined ? [] : [g.expected]));
   const x = scaleLinear().domain([Math.min(0, ...all, ...expected), Math.max(1, ...all, ...expected)]).nice().range([gutter, width - 16]);
   const ticks = x.ticks(8);
   const height = 46 + rows.length * thread + (shown ? thread + 6 : 0) + foot;
   const y = (i: number) => 46 + i * thread + thread / 2;
   const footY = height - foot / 2 - 4;
-  const label = (h: HomeResult) => `${h.nickname}: ${series.map((s) => { const v = value(h, s.id); return `${s.name} ${v ? v.text : 'missing'}`; }).join(', ')}`;
+  const label = (h: HomeResult) => `${h.nickname}: ${series.map((s) => { return `${s.name} ${(value(h, s.id) ?? bound(h, s.id))?.text ?? 'missing'}`; }).join(', ')}`;
   const threadOf = (h: HomeResult, at: number, open: boolean) => (
     <>
       {series.map((s) => {
         const v = value(h, s.id);
+        const b = bound(h, s.id);
+        if (b) return <path key={s.id} d={`M${b.low === undefined ? gutter : x(b.low)} ${at} H${b.high === undefined ? width - 16 : x(b.high)}`} stroke={s.colour} strokeWidth="2" strokeDasharray="1 4" />;
         if (!v) return null;
         const [m, u] = [x(v.value!), Math.abs(x(v.u!) - x(0))];
         return (
@@ -122,7 +125,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
           );
         })}
       </svg>
-      <figcaption className="hint small">Thick: give or take. Thin: twice that. {shown && `Dashed: ${anonymous ? 'the teacher’s' : 'your own'} readings, shared, not counted. `}Diamonds: mean of the class with twice its give or take.{comparison.groups.some((g) => g.expected !== undefined) && ' Dotted: what was expected.'}</figcaption>
+      <figcaption className="hint small">Thick: give or take. Thin: twice that. {rows.some((h) => series.some((s) => bound(h, s.id))) && 'A row of dots: only a bound is known. '}{shown && `Dashed: ${anonymous ? 'the teacher’s' : 'your own'} readings, shared, not counted. `}Diamonds: mean of the class with twice its give or take.{comparison.groups.some((g) => g.expected !== undefined) && ' Dotted: what was expected.'}</figcaption>
     </figure>
   );
 }

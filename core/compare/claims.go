@@ -45,7 +45,7 @@ func outcomes(d *design.Document) (all []outcome, first int) {
 		if !ok {
 			continue
 		}
-		o := outcome{Derived: x, unit: unit, conditions: d.ConditionsOf(x), counts: unit == quantity.One || unit.Dim == quantity.Count, name: x.Name}
+		o := outcome{Derived: x, unit: unit, conditions: d.ConditionsOf(x), counts: (unit == quantity.One || unit.Dim == quantity.Count) && counted(d, x), name: x.Name}
 		for i, m := range d.Measured {
 			if !speaksOf(d, m.Reading, x) {
 				continue
@@ -61,6 +61,19 @@ func outcomes(d *design.Document) (all []outcome, first int) {
 		all = append(all, o)
 	}
 	return all, max(first, 0)
+}
+
+// counted reports whether a value is worked out of whole things alone; a share of
+// two lengths has no unit either, and is measured.
+func counted(d *design.Document, x design.Derived) bool {
+	w, err := d.Working(x)
+	if err != nil {
+		return false
+	}
+	return !slices.ContainsFunc(d.Readings, func(r design.Reading) bool {
+		u, ok := quantity.LookupUnit(r.Unit)
+		return slices.Contains(w.Symbols(), r.Symbol) && (!ok || u != quantity.One && u.Dim != quantity.Count)
+	})
 }
 
 // speaksOf reports whether a measured variable means this outcome: itself, or

@@ -41,6 +41,7 @@ type Group struct {
 type Comparison struct {
 	Derived  string
 	Unit     quantity.Unit
+	Counts   bool    // whole things: a mean of them has no give or take of a tool
 	Groups   []Group // in the order of the design's conditions
 	Against  string  // the control; "" where all pairs are compared
 	Findings []Finding
@@ -54,7 +55,7 @@ func Class(d *design.Document, homes []Home) []Comparison {
 	before := a.findings("before", claims(d, all, first))
 	out := []Comparison{}
 	for i, o := range all {
-		c := Comparison{Derived: o.ID, Unit: o.unit, Against: control(d)}
+		c := Comparison{Derived: o.ID, Unit: o.unit, Counts: o.counts, Against: control(d)}
 		for _, condition := range o.conditions {
 			c.Groups = append(c.Groups, a.summary(o, condition))
 		}

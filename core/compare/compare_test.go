@@ -200,6 +200,34 @@ func TestZeroScatter(t *testing.T) {
 	}
 }
 
+// A share of two lengths has no unit, and is measured all the same: alike values
+// keep the interval of their tools. Counts have none.
+func TestSharesAreMeasured(t *testing.T) {
+	d, homes := class(t, map[string][]float64{"printer": {10, 10, 10, 10, 10, 10}, "towel": {12, 12, 12, 12, 12, 12}})
+	d.Derived = []design.Derived{{ID: "share", Formula: "at(height, 8) / 10 mm", Unit: "1"}}
+	c := compare.Class(d, homes)[0]
+	if f := finding(t, c, "towel"); c.Counts || !(f.Test.SE > 0) || math.IsNaN(f.Test.Low) {
+		t.Errorf("%+v", f.Test)
+	}
+	d, homes = class(t, map[string][]float64{"printer": {10, 10, 10, 10, 10, 10}, "towel": {12, 12, 12, 12, 12, 12}})
+	d.Readings[0].Unit, d.Readings[0].Repeatability, d.Derived = "1", "", nil
+	for i := range homes {
+		var entries []notebook.Entry
+		for _, cell := range homes[i].Book.Cells {
+			if cell.Entry != nil {
+				e := *cell.Entry
+				e.Typed = strings.TrimSuffix(e.Typed, " mm")
+				entries = append(entries, e)
+			}
+		}
+		homes[i].Book = notebook.Open(d, entries, notebook.Writer{Language: "en"}, nil)
+	}
+	c = compare.Class(d, homes)[0]
+	if f := finding(t, c, "towel"); !c.Counts || f.Test.SE != 0 || !math.IsNaN(f.Test.Low) || f.Test.P != 1.0/64 && math.Abs(f.Test.P-1.0/64) > 1e-12 {
+		t.Errorf("%v %+v", c.Counts, f.Test)
+	}
+}
+
 // One home that lies far out stays in; a finding that hangs on it cannot tell.
 func TestOneHome(t *testing.T) {
 	d, homes := class(t, map[string][]float64{"printer": {10, 10, 10, 10, 10, 10, 10, 10, 10, 10}, "towel": {11.6, 12, 11.4, 11.8, 12.4, 12.2, 11.6, 11.9, 12.1, 80}})

@@ -140,7 +140,7 @@ func (a *analysis) test(c Claim) Finding {
 		f.Homes = a.pairs(c.Value, c.Condition, c.Against, f.Ratio)
 	}
 	f.tally()
-	f.Test, f.Sides, f.Middle, f.Signs = testOf(f.Homes, f.null(), o.counts, c.Says == "equals")
+	f.Test, f.Sides, f.Middle, f.Signs = testOf(f.Homes, f.null(), c.Says == "equals")
 	f.scatter(o)
 	f.Why = text.Message{ID: "compare.why." + string(f.Test.Test)}
 	for _, d := range f.Test.Doubts {
@@ -165,15 +165,12 @@ func (f *Finding) null() float64 {
 
 // testOf tests home values: by their mean, or where a bound is among them by
 // their sides.
-func testOf(homes []Difference, null float64, counts, single bool) (stats.Finding, stats.Sides, stats.Middle, bool) {
+func testOf(homes []Difference, null float64, single bool) (stats.Finding, stats.Sides, stats.Middle, bool) {
 	intervals, values, rounding := make([]stats.Interval, len(homes)), make([]float64, len(homes)), make([]float64, len(homes))
 	bounds := false
 	for i, h := range homes {
 		intervals[i], values[i], rounding[i] = h.interval, h.D, h.rounding
 		bounds = bounds || h.interval.Low != h.interval.High
-	}
-	if counts {
-		rounding = nil
 	}
 	if bounds {
 		f, sides, mid := stats.SignOf(intervals, null)
@@ -268,12 +265,11 @@ func (a *analysis) missing(c Claim) float64 {
 // order tests that conditions follow each other: all neighbours have to hold, so
 // the largest of their p counts.
 func (a *analysis) order(f Finding) Finding {
-	o := a.outcome(f.Value)
 	f.Test.Test, f.Test.P = stats.PairedTest, 0
 	f.Test.N = math.MaxInt
 	for i := 1; i < len(f.Order); i++ {
 		pairs := a.pairs(f.Value, f.Order[i], f.Order[i-1], f.Ratio)
-		t, _, _, _ := testOf(pairs, 0, o.counts, false)
+		t, _, _, _ := testOf(pairs, 0, false)
 		if math.IsNaN(t.P) {
 			f.Test.P = math.NaN()
 		}

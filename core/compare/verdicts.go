@@ -79,7 +79,6 @@ func (f *Finding) superior(m float64) {
 }
 
 func (f *Finding) judgeOrder(a *analysis) {
-	o := a.outcome(f.Value)
 	if f.Test.N < MinHomes {
 		f.Reason = TooFew
 		return
@@ -89,7 +88,7 @@ func (f *Finding) judgeOrder(a *analysis) {
 	var back []bool
 	for j := 1; j < len(f.Order); j++ {
 		for i := range j {
-			t, sides, _, signs := testOf(a.pairs(f.Value, f.Order[j], f.Order[i], f.Ratio), 0, o.counts, false)
+			t, sides, _, signs := testOf(a.pairs(f.Value, f.Order[j], f.Order[i], f.Ratio), 0, false)
 			estimate := t.Estimate
 			if signs {
 				estimate = float64(sides.More - sides.Less)
@@ -135,7 +134,7 @@ func (a *analysis) without(f *Finding, ps []float64, at int) {
 	})
 	again := *f
 	again.Homes = kept
-	again.Test, again.Sides, again.Middle, again.Signs = testOf(kept, f.null(), a.outcome(f.Value).counts, f.Says == "equals")
+	again.Test, again.Sides, again.Middle, again.Signs = testOf(kept, f.null(), f.Says == "equals")
 	others := slices.Clone(ps)
 	others[at] = again.Test.P
 	again.Corrected = stats.Holm(others, len(others))[at]

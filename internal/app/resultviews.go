@@ -323,7 +323,7 @@ func viewComparison(d *design.Document, c compare.Comparison, name func(key stri
 		}
 		if g.Summary.N > 0 {
 			gv.Text = g.Mean.Show(language)
-			if counts := c.Unit == quantity.One || c.Unit.Dim == quantity.Count; counts && g.Summary.N > 1 {
+			if c.Counts && g.Summary.N > 1 {
 				gv.Text = text.Render(text.Message{ID: "compare.a-home", Args: text.Args{"value": quantity.Quantity{Value: math.Round(10*g.Summary.Mean) / 10, Unit: c.Unit}}}, language)
 			}
 			if g.Alike && g.Enough {

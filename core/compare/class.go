@@ -2,9 +2,7 @@ package compare
 
 import (
 	"embed"
-	"fmt"
 	"math"
-	"strconv"
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
@@ -146,15 +144,6 @@ func (c *Comparison) mark(key, condition string) {
 	}
 }
 
-// keyed puts the homes' keys in the place of their numbers.
-func (a *analysis) keyed(f *Finding) {
-	for i := range f.Apart {
-		if n, err := strconv.Atoi(f.Apart[i].Home); err == nil && n < len(a.homes) {
-			f.Apart[i].Home = a.homes[n].Key
-		}
-	}
-}
-
 // Differences are what one home can tell by itself of the first value: each
 // condition against the one compared with, in its own words.
 func Differences(b *notebook.Book) []text.Message {
@@ -190,7 +179,7 @@ func (a *analysis) alone(d Difference, o outcome, ratio bool) text.Message {
 
 func shownGive(d Difference, unit quantity.Unit, ratio bool) any {
 	if ratio {
-		return fmt.Sprint(quantity.Number(math.Exp(d.U), 2, "en"))
+		return sized{math.Exp(d.U), quantity.One, 2}
 	}
 	return sized{d.U, unit, quantity.Decimals(d.U, d.U)}
 }

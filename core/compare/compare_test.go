@@ -103,6 +103,11 @@ func TestAfterwards(t *testing.T) {
 	if f.Verdict != compare.Afterwards || !f.Seen || strings.Contains(strings.ToLower(f.Teacher("en")), "supported") || !strings.Contains(f.Teacher("en"), "Worth a new try") {
 		t.Errorf("%+v: %s", f.Verdict, f.Teacher("en"))
 	}
+	other, odd := class(t, map[string][]float64{"printer": {10, 10, 10, 10, 10, 10, 10, 10}, "towel": {30, 31, 29, 30, 32, 31, 30, 90}})
+	other.Derived = append(other.Derived[:1:1], design.Derived{ID: "twice", Name: text.Localized{"en": "énergie"}, Formula: "2 * at(height, 8)", Unit: "mm"})
+	if f := finding(t, compare.Class(other, odd)[1], "towel"); len(f.Apart) != 1 || !strings.Contains(f.Teacher("en"), "afterwards: Énergie is more") || strings.Contains(strings.ToLower(f.Teacher("en")), "supported") {
+		t.Errorf("%s", f.Teacher("en"))
+	}
 	d.Claims = []design.Claim{}
 	if f := finding(t, compare.Class(d, homes)[0], "towel"); f.Verdict != compare.Afterwards {
 		t.Errorf("a design that only looks: %s", f.Verdict)
@@ -225,6 +230,34 @@ func TestSharesAreMeasured(t *testing.T) {
 	c = compare.Class(d, homes)[0]
 	if f := finding(t, c, "towel"); !c.Counts || f.Test.SE != 0 || !math.IsNaN(f.Test.Low) || f.Test.P != 1.0/64 && math.Abs(f.Test.P-1.0/64) > 1e-12 {
 		t.Errorf("%v %+v", c.Counts, f.Test)
+	}
+}
+
+// A design of one thing is held against a stated value. Without a size that
+// matters the class is asked how near is near enough; no sentence speaks of
+// conditions that are not there.
+func TestAgainstAStatedValue(t *testing.T) {
+	d, _ := class(t, map[string][]float64{"towel": {1}})
+	d.Conditions, d.Derived, d.Expectations, d.Readings[0].PerCondition, d.Readings[0].Times = nil, nil, nil, false, nil
+	var homes []compare.Home
+	for i, mm := range []string{"31 mm", "32 mm", "31.5 mm", "30.5 mm", "32 mm", "31 mm"} {
+		e := notebook.Entry{ID: "r", Kind: notebook.Reading, Received: time.Unix(1, 0), Typed: mm, Slot: design.Slot{Reading: "height", Trial: 1}}
+		homes = append(homes, compare.Home{Key: fmt.Sprint(i), Book: notebook.Open(d, []notebook.Entry{e}, notebook.Writer{Language: "en"}, nil)})
+	}
+	for _, c := range []struct {
+		stated, matters string
+		verdict         stats.Verdict
+		says            string
+	}{
+		{"31.4 mm", "2 mm", stats.Supported, "Agrees with 31.4"}, {"31.4 mm", "0.1 mm", stats.CannotTell, "cannot tell whether it is 31.4"}, {"31.4 mm", "", stats.CannotTell, "Say in Plan how near"},
+		{"40 mm", "2 mm", stats.NotSupported, "Does not agree with 40"}, {"40 mm", "", stats.NotSupported, "Does not agree with 40"},
+	} {
+		d.Measured = []design.Variable{{Reading: "height", Stated: c.stated, Matters: c.matters}}
+		f := compare.Class(d, homes)[0].Findings[0]
+		words := strings.ReplaceAll(f.Teacher("en"), "\u00a0", " ")
+		if f.Verdict != c.verdict || !strings.Contains(words, c.says) || strings.Contains(words, " against :") || strings.Contains(f.Teacher("es"), "frente a :") {
+			t.Errorf("%+v: %s: %s", c, f.Verdict, words)
+		}
 	}
 }
 

@@ -1,7 +1,6 @@
 package compare
 
 import (
-	"fmt"
 	"math"
 
 	"patient-kitchen/core/quantity"
@@ -71,9 +70,10 @@ type Tally struct {
 
 // Outlier is a home that lies apart.
 type Outlier struct {
-	Home  string
+	Home  string // its key
 	Value float64
 	Z     float64
+	home  int
 }
 
 // Without is a finding worked out again without the homes that lie apart.
@@ -141,7 +141,7 @@ func (a *analysis) test(c Claim) Finding {
 	}
 	f.tally()
 	f.Test, f.Sides, f.Middle, f.Signs = testOf(f.Homes, f.null(), c.Says == "equals")
-	f.scatter(o)
+	f.scatter(a, o)
 	f.Why = text.Message{ID: "compare.why." + string(f.Test.Test)}
 	for _, d := range f.Test.Doubts {
 		f.Doubts = append(f.Doubts, d.ID[len("stats.doubt."):])
@@ -222,7 +222,7 @@ func (f *Finding) tally() {
 
 // scatter finds homes that lie apart and whether homes differ more than their
 // tools explain.
-func (f *Finding) scatter(o *outcome) {
+func (f *Finding) scatter(a *analysis, o *outcome) {
 	if f.Signs || len(f.Homes) < MinHomes {
 		return
 	}
@@ -232,7 +232,7 @@ func (f *Finding) scatter(o *outcome) {
 	}
 	z, odd := stats.Apart(values, us)
 	for _, i := range odd {
-		f.Apart = append(f.Apart, Outlier{Value: values[i], Z: z[i], Home: fmt.Sprint(f.Homes[i].home)})
+		f.Apart = append(f.Apart, Outlier{Home: a.homes[f.Homes[i].home].Key, Value: values[i], Z: z[i], home: f.Homes[i].home})
 	}
 	if !o.counts {
 		if ratio, p := stats.Ratio(values, us); ratio > 0 {

@@ -38,7 +38,8 @@ func Predictions(b *notebook.Book) []Held {
 	return out
 }
 
-// held judges each step of what was said: the first named is the most. A home
+// held judges each step of what was said: the first named is the most, or where
+// the question asks for the least the least. A home
 // that did not measure what it spoke of has no verdict, unless what it measured
 // is clearly the other way.
 func (a *analysis) held(o outcome, q design.Question, said []string) string {
@@ -59,6 +60,9 @@ func (a *analysis) held(o outcome, q design.Question, said []string) string {
 	for _, s := range steps {
 		if !slices.Contains(o.conditions, s.more) || !slices.Contains(o.conditions, s.less) {
 			return "cannot-tell"
+		}
+		if q.Least {
+			s.more, s.less = s.less, s.more
 		}
 		x, y := a.at(0, o.ID, s.more), a.at(0, o.ID, s.less)
 		if x == nil || y == nil {

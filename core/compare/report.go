@@ -238,7 +238,7 @@ func (a *analysis) report(f Finding) FindingReport {
 		r.ByCondition = append(r.ByCondition, a.described(o, k))
 	}
 	for _, x := range f.Apart {
-		r.Outliers = append(r.Outliers, OutlierReport(x))
+		r.Outliers = append(r.Outliers, OutlierReport{x.Home, x.Value, x.Z})
 	}
 	if w := f.Without; w != nil {
 		r.Without = &WithoutReport{w.Test.N, back(w.Test.Estimate), back(w.Test.Low), back(w.Test.High), given(w.Test.P), given(w.Corrected), w.Verdict}

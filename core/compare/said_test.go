@@ -62,6 +62,14 @@ func TestWhatTheySaid(t *testing.T) {
 	if w := text.Render(said["share"].Words, "en"); !strings.Contains(strings.ReplaceAll(w, "\u00a0", " "), "5 homes, in the middle 12.0 %") {
 		t.Error(w)
 	}
+	for i := range d.Questions {
+		d.Questions[i].Least = d.Questions[i].ID == "most" // towel has the most in four of five homes
+	}
+	for _, s := range compare.WhatTheySaid(d, homes) {
+		if s.Question.ID == "most" && (s.Held != 1 || s.NotHeld != 4) {
+			t.Errorf("where the least is asked for: %+v", s)
+		}
+	}
 	few := compare.WhatTheySaid(d, homes[:3])
 	if few[0].Words.ID != "" || few[0].Options[0].MeanRank != 0 || len(few[0].Homes) != 3 {
 		t.Errorf("three homes are not counted: %+v", few[0])

@@ -1,7 +1,6 @@
 package compare
 
 import (
-	"fmt"
 	"math"
 	"slices"
 
@@ -130,7 +129,7 @@ func (a *analysis) without(f *Finding, ps []float64, at int) {
 		return
 	}
 	kept := slices.DeleteFunc(slices.Clone(f.Homes), func(h Difference) bool {
-		return slices.ContainsFunc(f.Apart, func(o Outlier) bool { return o.Home == fmt.Sprint(h.home) })
+		return slices.ContainsFunc(f.Apart, func(o Outlier) bool { return o.home == h.home })
 	})
 	again := *f
 	again.Homes = kept

@@ -3,6 +3,8 @@ package compare
 import (
 	"math"
 	"strings"
+	"unicode"
+	"unicode/utf8"
 
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/stats"
@@ -50,7 +52,6 @@ func shownSize(v, u float64, unit quantity.Unit, ratio bool) any {
 
 // say words the finding.
 func (f *Finding) say(a *analysis) {
-	a.keyed(f)
 	o := a.outcome(f.Value)
 	args := f.figures(o, a)
 	tell := func(id string) {
@@ -91,6 +92,13 @@ func (f *Finding) say(a *analysis) {
 		id := map[stats.Verdict]string{stats.Supported: "equals", stats.NotSupported: "not-equals"}[verdict]
 		tell(id)
 		family(id)
+	case f.Says == "equals":
+		id := "cannot-equals"
+		if o.margin(f.Claim) == 0 {
+			id = "how-near"
+		}
+		tell(id)
+		family("cannot-equals")
 	case f.Says == "same" && verdict == stats.Supported:
 		tell("same")
 		family("same")
@@ -132,7 +140,8 @@ type bare []text.Message
 func (b bare) Show(language string) string {
 	s := sentences(b, language)
 	if _, after, ok := strings.Cut(s, ": "); ok {
-		return strings.ToUpper(after[:1]) + after[1:]
+		first, size := utf8.DecodeRuneInString(after)
+		return string(unicode.ToUpper(first)) + after[size:]
 	}
 	return s
 }
@@ -174,9 +183,13 @@ func (f *Finding) more(a *analysis, args text.Args, tell func(string)) {
 		tell("quiet-control")
 	}
 	if f.Without != nil && len(f.Apart) > 0 {
+		verdict := f.Without.Verdict
+		if f.Made == "afterwards" {
+			verdict = Afterwards
+		}
 		for _, odd := range f.Apart {
 			f.teacher = append(f.teacher, text.Message{ID: "compare.outlier", Args: text.Args{"home": named{odd.Home}, "value": shownSize(odd.Value, f.Test.SE, f.Unit, f.Ratio), "z": sized{odd.Z, quantity.One, 1},
-				"without": shownSize(f.Without.Test.Estimate, f.Without.Test.SE, f.Unit, f.Ratio), "verdict": text.Message{ID: "compare.verdict." + string(f.Without.Verdict)}}})
+				"without": shownSize(f.Without.Test.Estimate, f.Without.Test.SE, f.Unit, f.Ratio), "verdict": text.Message{ID: "compare.verdict." + string(verdict)}}})
 		}
 	}
 	if f.Ratio1 > 1.5 && f.RatioP < 0.01 {

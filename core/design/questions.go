@@ -15,6 +15,7 @@ type Question struct {
 	Text    text.Localized   `json:"text"`
 	Options []text.Localized `json:"options,omitempty" doc:"For choice and order; left out: the conditions"`
 	Unit    string           `json:"unit,omitempty" doc:"For number"`
+	Least   bool             `json:"least,omitempty" doc:"For choice and order of the conditions: the least is asked for, or stands first; left out: the most"`
 }
 
 // QuestionOf finds a question by its id.

@@ -137,6 +137,7 @@ type QuestionRow struct {
 	Text    string      `json:"text"`
 	Options []OptionRow `json:"options"`
 	Unit    string      `json:"unit,omitempty"`
+	Least   bool        `json:"least,omitempty" doc:"The least is asked for, or stands first"`
 }
 
 // OptionRow is one answer to choose from. Its id is stored, so that answers
@@ -311,7 +312,7 @@ func (w *sheetWriter) asked(s *Sheet, d *design.Document) {
 
 func (w *sheetWriter) questions(s *Sheet, d *design.Document) {
 	for _, q := range d.Questions {
-		row := QuestionRow{ID: q.ID, When: q.When, Kind: q.Kind, Text: w.say(q.Text), Unit: q.Unit, Options: []OptionRow{}}
+		row := QuestionRow{ID: q.ID, When: q.When, Kind: q.Kind, Text: w.say(q.Text), Unit: q.Unit, Least: q.Least, Options: []OptionRow{}}
 		for _, o := range d.OptionsOf(&q) {
 			row.Options = append(row.Options, OptionRow{o.ID, w.say(o.Text)})
 		}

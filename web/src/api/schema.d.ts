@@ -2287,6 +2287,8 @@ export interface components {
         QuestionRow: {
             id: string;
             kind: string;
+            /** @description The least is asked for, or stands first */
+            least?: boolean;
             options: components["schemas"]["OptionRow"][];
             text: string;
             unit?: string;

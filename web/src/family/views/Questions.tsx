@@ -50,7 +50,7 @@ export function QuestionField({ question, value, onChange, core, writer }: Props
     return (
       <fieldset className="card-paper">
         <legend style={{ fontSize: '1.11rem', fontWeight: 700 }}>{question.text}</legend>
-        <p className="hint">{t('mostFirst')}</p>
+        <p className="hint">{t(question.least ? 'leastFirst' : 'mostFirst')}</p>
         <ol style={{ listStyle: 'none', padding: 0, margin: 0 }}>
           {order.map((o, i) => (
             <li className="row-48" key={o}>

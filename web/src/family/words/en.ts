@@ -69,6 +69,7 @@ export const en = {
   "allReady": "All is ready: go on",
   "opensAt": "Opens {{time}}",
   "prediction": "My prediction",
+  "leastFirst": "least first",
   "mostFirst": "most first",
   "up": "up",
   "down": "down",

@@ -69,6 +69,7 @@ export const es = {
   "allReady": "Todo listo: seguir",
   "opensAt": "Se abre {{time}}",
   "prediction": "Mi predicción",
+  "leastFirst": "primero lo menor",
   "mostFirst": "primero lo que más",
   "up": "subir",
   "down": "bajar",

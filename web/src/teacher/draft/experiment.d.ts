@@ -487,6 +487,10 @@ export interface Question {
   id: string;
   kind: "choice" | "number" | "text" | "order";
   /**
+   * For choice and order of the conditions: the least is asked for, or stands first; left out: the most
+   */
+  least?: boolean;
+  /**
    * For choice and order; left out: the conditions
    */
   options?: {

@@ -1,5 +1,5 @@
 import type { Doc } from '../draft/document';
-import { ChoiceField, PlainField, Remove, useEditing, WordsField } from './fields';
+import { ChoiceField, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
 
 type Question = NonNullable<Doc['questions']>[number];
 
@@ -42,7 +42,7 @@ function Options({ question, at }: { question: Question; at: number }) {
   if (options.length === 0) {
     return (
       <p className="hint small" style={{ margin: '0 0 8px 12px' }}>
-        {(doc.conditions ?? []).length > 1 ? 'The options are the conditions.' : 'It has no options yet.'} {add}
+        {(doc.conditions ?? []).length > 1 ? 'The options are the conditions.' : 'It has no options yet.'} {add} <TickField label={question.kind === 'order' ? 'least first' : 'the least is asked for'} path={['questions', at, 'least']} value={question.least} />
       </p>
     );
   }

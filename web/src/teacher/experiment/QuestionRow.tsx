@@ -41,9 +41,12 @@ function Options({ question, at }: { question: Question; at: number }) {
   const add = <button type="button" className="btn-plain" onClick={() => set(path, [...options, {}])}>Add an option</button>;
   if (options.length === 0) {
     return (
-      <p className="hint small" style={{ margin: '0 0 8px 12px' }}>
-        {(doc.conditions ?? []).length > 1 ? 'The options are the conditions.' : 'It has no options yet.'} {add} <TickField label={question.kind === 'order' ? 'least first' : 'the least is asked for'} path={['questions', at, 'least']} value={question.least} />
-      </p>
+      <div className="small" style={{ display: 'flex', gap: 28, alignItems: 'center', minHeight: 36, margin: '0 0 10px 12px' }}>
+        <span className="hint">
+          {(doc.conditions ?? []).length > 1 ? 'The options are the conditions.' : 'It has no options yet.'} {add}
+        </span>
+        <TickField label={question.kind === 'order' ? 'least first' : 'the least is asked for'} path={['questions', at, 'least']} value={question.least} />
+      </div>
     );
   }
   return (

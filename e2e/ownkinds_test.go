@@ -13,8 +13,9 @@ const shade = `{schema: 2, title: {en: 'Damp cloths', es: 'Paños húmedos'}, qu
  readings: [{id: 'wet', symbol: 'wet', name: {en: 'mass at first', es: 'masa al principio'}, unit: 'g', per_condition: true, instruments: [{id: 'scale', name: {en: 'scale', es: 'balanza'}, resolution: '1 g'}]},
   {id: 'dry', symbol: 'dry', name: {en: 'mass later', es: 'masa después'}, unit: 'g', per_condition: true, instruments: [{id: 'scale', name: {en: 'scale', es: 'balanza'}, resolution: '1 g'}]},
   {id: 'room', symbol: 'room', name: {en: 'warmth of the room', es: 'calor del cuarto'}, unit: '°C', per_condition: false, instruments: [{id: 'thermometer', name: {en: 'thermometer', es: 'termómetro'}, resolution: '1 °C', analogue: true}]}],
+ constants: [{symbol: 'ice', name: {en: 'melting ice', es: 'hielo fundente'}, value: '0 °C'}],
  measured: [{name: {en: 'loss', es: 'pérdida'}, reading: 'loss'}],
- derived: [{id: 'loss', name: {en: 'share lost', es: 'parte perdida'}, formula: '(wet - dry) / wet * 100', unit: '%'}, {id: 'warmth', name: {en: 'room', es: 'cuarto'}, formula: 'room - 0 °C', unit: 'K'}],
+ derived: [{id: 'loss', name: {en: 'share lost', es: 'parte perdida'}, formula: '(wet - dry) / wet * 100', unit: '%'}, {id: 'warmth', name: {en: 'room', es: 'cuarto'}, formula: 'room - ice', unit: 'K'}],
  questions: [{id: 'much', when: 'before', kind: 'number', unit: '%', text: {en: 'How much will it lose?', es: '¿Cuánto perderá?'}}, {id: 'which', when: 'before', kind: 'choice', text: {en: 'Which loses more?', es: '¿Cuál pierde más?'}},
   {id: 'feel', when: 'while', kind: 'choice', text: {en: 'How does it feel?', es: '¿Cómo se siente?'}, options: [{en: 'damp', es: 'húmedo'}, {en: 'dry', es: 'seco'}]}]}`
 
@@ -27,6 +28,9 @@ func TestOwnKindsInSpanish(t *testing.T) {
 	id := made(teacher, shade)
 	teacher.open(demo.base + "/experiments/" + id + "/steps")
 	teacher.sees("a share, in %, of: mass at first")
+	teacher.press("Add a constant")
+	teacher.writes("Value with unit", "cold")
+	teacher.sees("is not a value with a unit")
 	teacher.open(demo.base + "/experiments/" + id + "/plan")
 	teacher.press("Add an option")
 	teacher.sees("Take out")

@@ -46,7 +46,7 @@ func (d *Document) bounds() error {
 		path string
 		n    int
 	}{
-		{"/needs", len(d.Needs)}, {"/readings", len(d.Readings)}, {"/derived", len(d.Derived)}, {"/expectations", len(d.Expectations)}, {"/evidence", len(d.Evidence)}, {"/questions", len(d.Questions)},
+		{"/needs", len(d.Needs)}, {"/readings", len(d.Readings)}, {"/derived", len(d.Derived)}, {"/constants", len(d.Constants)}, {"/expectations", len(d.Expectations)}, {"/evidence", len(d.Evidence)}, {"/questions", len(d.Questions)},
 		{"/mistakes", len(d.Mistakes)}, {"/materials", len(d.Materials)}, {"/swaps", len(d.Swaps)}, {"/cautions", len(d.Cautions)}, {"/lowered", len(d.Lowered)},
 		{"/kept", len(d.Kept)}, {"/measured", len(d.Measured)}, {"/languages", len(d.Languages)},
 	} {
@@ -67,11 +67,12 @@ func (d *Document) bounds() error {
 	for i, r := range d.Readings {
 		most(fmt.Sprintf("/readings/%d/times", i), "planned times", len(r.Times), MaxTimes)
 		most(fmt.Sprintf("/readings/%d/instruments", i), "tools", len(r.Instruments), maxParts)
+		most(fmt.Sprintf("/readings/%d/trials", i), "trials", r.Trials, MaxTrials)
 		conditions := 1
 		if r.PerCondition {
 			conditions = max(1, len(d.Conditions))
 		}
-		slots += conditions * max(1, len(r.Times)) * max(1, min(d.Trials, MaxTrials))
+		slots += conditions * max(1, len(r.Times)) * min(d.TrialsOf(&r), MaxTrials)
 	}
 	most("/readings", "values to read", slots, MaxSlots)
 	return first

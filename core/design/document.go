@@ -34,6 +34,7 @@ type Document struct {
 	Needs        []Need            `json:"needs,omitempty"`
 	Steps        []Step            `json:"steps,omitempty"`
 	Readings     []Reading         `json:"readings,omitempty"`
+	Constants    []Constant        `json:"constants,omitempty" doc:"Values that are the same for every home, for use in formulas"`
 	Derived      []Derived         `json:"derived,omitempty"`
 	Claims       []Claim           `json:"claims,omitzero" doc:"What is to be tested, said before; left out: each condition against the control, or all pairs. An empty list: we only look"`
 	Expectations []Expectation     `json:"expectations,omitempty"`
@@ -247,8 +248,17 @@ type Reading struct {
 	PerCondition  bool           `json:"per_condition"`
 	Low           string         `json:"low,omitempty" doc:"Physical limit below which a value is asked about"`
 	High          string         `json:"high,omitempty" doc:"Physical limit above which a value is asked about"`
+	Trials        int            `json:"trials,omitempty" minimum:"0" maximum:"20" doc:"Trials of its own; 1: measured once at each home, whatever is tried again; left out: as many as the design has"`
 	Repeatability string         `json:"repeatability,omitempty" doc:"How far the same thing measured again falls apart, as one standard deviation"`
 	Guidance      text.Localized `json:"guidance,omitempty"`
+}
+
+// Constant is a value of the whole class that formulas use by its symbol, such
+// as the height of the school above the sea.
+type Constant struct {
+	Symbol string         `json:"symbol" doc:"Its name in formulas" pattern:"^[A-Za-z_][A-Za-z0-9_]*$"`
+	Name   text.Localized `json:"name"`
+	Value  string         `json:"value" doc:"With unit, and its give or take where it has one, such as 340 m ± 5 m"`
 }
 
 // Instrument is a tool that shows a value in steps.
@@ -403,7 +413,7 @@ func (d *Document) Slots() []Slot {
 			times = []string{""}
 		}
 		for _, c := range conditions {
-			for trial := 1; trial <= max(1, d.Trials); trial++ {
+			for trial := 1; trial <= d.TrialsOf(&r); trial++ {
 				for _, t := range times {
 					out = append(out, Slot{r.ID, c, t, trial})
 				}
@@ -411,6 +421,14 @@ func (d *Document) Slots() []Slot {
 		}
 	}
 	return out
+}
+
+// TrialsOf is how often a reading is taken again.
+func (d *Document) TrialsOf(r *Reading) int {
+	if r.Trials > 0 {
+		return r.Trials
+	}
+	return max(1, d.Trials)
 }
 
 // Offers lists the kinds of result that a measured variable may name: those

@@ -221,7 +221,7 @@ func TestOfWhat(t *testing.T) {
 		for _, r := range d.Readings {
 			want = strings.ReplaceAll(want, r.Symbol, r.Name["en"])
 		}
-		if got := design.Named(&d, share.Of()); got != want || of != "" && got == of {
+		if got := design.Named(&d, share.Of(), "en"); got != want || of != "" && got == of {
 			t.Errorf("%s is of %q, want %q", src, got, want)
 		}
 	}

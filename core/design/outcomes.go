@@ -61,7 +61,7 @@ func (d *Document) over(x Derived) bool {
 		for i := range d.Readings {
 			r := &d.Readings[i]
 			if r.Symbol == s {
-				if len(r.Times) > 1 || d.Trials > 1 {
+				if len(r.Times) > 1 || d.TrialsOf(r) > 1 {
 					return false
 				}
 				each = each || r.PerCondition
@@ -89,7 +89,7 @@ func (d *Document) Outcomes() []Derived {
 				last = max(last, at)
 			}
 			x.Formula = fmt.Sprintf("at(%s, %s)", r.Symbol, strconv.FormatFloat(last/60, 'f', -1, 64))
-		} else if d.Trials > 1 {
+		} else if d.TrialsOf(r) > 1 {
 			x.Formula = fmt.Sprintf("mean(%s)", r.Symbol)
 		}
 		out = append(out, x)

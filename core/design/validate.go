@@ -241,7 +241,13 @@ func (v *validator) needs() {
 }
 
 func (v *validator) readings() {
-	symbols := map[string]bool{}
+	symbols := map[string]bool{"time": true, "elapsed": true, "pi": true}
+	symbol := func(typed, path string) {
+		if !symbolPattern.MatchString(typed) || symbols[typed] {
+			v.say(Error, "symbol", path+"/symbol", text.Args{"typed": typed})
+		}
+		symbols[typed] = true
+	}
 	for i := range v.d.Readings {
 		r := &v.d.Readings[i]
 		path := fmt.Sprintf("/readings/%d", i)
@@ -249,10 +255,10 @@ func (v *validator) readings() {
 		if empty(r.Name) {
 			v.say(Error, "no-name", path+"/name", nil)
 		}
-		if !symbolPattern.MatchString(r.Symbol) || symbols[r.Symbol] || r.Symbol == "time" || r.Symbol == "pi" {
-			v.say(Error, "symbol", path+"/symbol", text.Args{"typed": r.Symbol})
+		symbol(r.Symbol, path)
+		if r.Trials < 0 || r.Trials > MaxTrials {
+			v.say(Error, "trials", path+"/trials", text.Args{"n": r.Trials})
 		}
-		symbols[r.Symbol] = true
 		unit, ok := quantity.LookupUnit(r.Unit)
 		if !ok {
 			v.say(Error, "unit", path+"/unit", text.Args{"typed": r.Unit})
@@ -276,6 +282,16 @@ func (v *validator) readings() {
 			v.duration(t, fmt.Sprintf("%s/times/%d", path, k))
 		}
 		v.taken(r, path)
+	}
+	for i, c := range v.d.Constants {
+		path := fmt.Sprintf("/constants/%d", i)
+		symbol(c.Symbol, path)
+		if empty(c.Name) {
+			v.say(Error, "no-name", path+"/name", nil)
+		}
+		if _, ok := c.Quantity(); !ok {
+			v.say(Error, "constant", path+"/value", text.Args{"typed": c.Value})
+		}
 	}
 	if len(v.d.Readings) == 0 {
 		v.say(Error, "nothing-measured", "/readings", nil)

@@ -113,11 +113,20 @@ func Try(d *Document, x Derived) (quantity.Quantity, error) {
 	return quantity.Quantity{}, first
 }
 
+// irregular are times of readings as somebody makes them: not quite a minute apart.
+func irregular(n int) formula.Binding {
+	b := formula.Binding{Series: true}
+	for k := range n {
+		b.Values = append(b.Values, quantity.New(float64(k)*(1+0.03*float64(k%3)), "min"))
+	}
+	return b
+}
+
 // madeUp binds every reading's symbol to irregular values: all trials and
 // times of one condition, or of one trial where the formula works trial by
 // trial.
 func madeUp(d *Document, over bool, draw int) formula.Env {
-	env := formula.Env{}
+	env := d.Fixed()
 	golden := 0.5 * (math.Sqrt(5) - 1)
 	for i := range d.Readings {
 		r := &d.Readings[i]
@@ -140,7 +149,7 @@ func madeUp(d *Document, over bool, draw int) formula.Env {
 		}
 		n := max(1, len(r.Times))
 		if draw%2 == 1 {
-			n *= max(1, d.Trials)
+			n *= d.TrialsOf(r)
 		}
 		if over && r.PerCondition {
 			n = len(d.Conditions)
@@ -159,6 +168,9 @@ func madeUp(d *Document, over bool, draw int) formula.Env {
 		env[r.Symbol] = b
 		if len(clock.Values) > 0 {
 			env["time"] = clock
+		}
+		if _, has := env["elapsed"]; !has || n > 1 {
+			env["elapsed"] = irregular(n)
 		}
 	}
 	return env

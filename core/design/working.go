@@ -52,7 +52,7 @@ func (d *Document) Working(x Derived) (Working, error) {
 	}
 	for _, input := range slices.Sorted(maps.Keys(x.Model.Inputs)) {
 		value := x.Model.Inputs[input]
-		if slices.ContainsFunc(d.Readings, func(r Reading) bool { return r.Symbol == value }) {
+		if d.symbol(value) {
 			w.bound[input] = value
 			w.order = append(w.order, input)
 		} else if strings.TrimSpace(value) != "" {
@@ -60,6 +60,45 @@ func (d *Document) Working(x Derived) (Working, error) {
 		}
 	}
 	return w, nil
+}
+
+// symbol reports whether a reading or a constant is called so in formulas.
+func (d *Document) symbol(s string) bool {
+	return slices.ContainsFunc(d.Readings, func(r Reading) bool { return r.Symbol == s }) || slices.ContainsFunc(d.Constants, func(c Constant) bool { return c.Symbol == s })
+}
+
+// Fixed binds the constants' symbols to their values; one that cannot be read
+// is left out.
+func (d *Document) Fixed() formula.Env {
+	env := formula.Env{}
+	for _, c := range d.Constants {
+		if q, ok := c.Quantity(); ok {
+			env[c.Symbol] = formula.Binding{Values: []quantity.Quantity{q}}
+		}
+	}
+	return env
+}
+
+// Quantity is the constant's value with its give or take, written as in a
+// formula; it reports false where it cannot be read.
+func (c Constant) Quantity() (quantity.Quantity, bool) {
+	value, give, has := strings.Cut(c.Value, "±")
+	q, ok := worth(value, "")
+	if ok && has {
+		u, fits := worth(give, q.Unit.Symbol)
+		q.U, ok = math.Abs(u.Value), fits
+	}
+	return q, ok
+}
+
+// worth works out a formula without symbols.
+func worth(expression, unit string) (quantity.Quantity, bool) {
+	e, err := formula.Parse(expression)
+	if err != nil || len(e.Symbols()) > 0 {
+		return quantity.Quantity{}, false
+	}
+	q, err := e.Eval(nil, unit)
+	return q, err == nil && q.Sound()
 }
 
 // written is a formula as it is worked out, and as it was written.
@@ -183,14 +222,21 @@ func (w modelled) Explain(env formula.Env, language string) string {
 }
 
 // Named puts the readings' names in the place of their symbols.
-func Named(d *Document, expression string) string {
+func Named(d *Document, expression, language string) string {
 	return symbolInText.ReplaceAllStringFunc(expression, func(symbol string) string {
+		name := text.Localized{}
 		for _, r := range d.Readings {
 			if r.Symbol == symbol {
-				if name, ok := r.Name.In("en"); ok || name != "" {
-					return name
-				}
+				name = r.Name
 			}
+		}
+		for _, c := range d.Constants {
+			if c.Symbol == symbol {
+				name = c.Name
+			}
+		}
+		if s, _ := name.In(language); s != "" {
+			return s
 		}
 		return symbol
 	})

@@ -253,6 +253,21 @@ func (c *Cell) settle() {
 	}
 }
 
+// first is when a cell's value was first written down: correcting a slip of the
+// finger does not move it. It is zero where the teacher typed it in later.
+func (c *Cell) first() time.Time {
+	at := c.Entry.Measured()
+	for i := range c.History {
+		switch line := &c.History[i]; {
+		case line.Entry.Provenance == Desk:
+			return time.Time{}
+		case line.Fate == "corrected" && line.Entry.Measured().Before(at):
+			at = line.Entry.Measured()
+		}
+	}
+	return at
+}
+
 // Cell finds a slot's cell; nil for a slot the design does not have.
 func (b *Book) Cell(s design.Slot) *Cell {
 	i, ok := b.index[s]

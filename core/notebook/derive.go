@@ -3,6 +3,8 @@ package notebook
 import (
 	"errors"
 	"math"
+	"slices"
+	"time"
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/formula"
@@ -99,10 +101,14 @@ func doubts(results []Result) {
 func (r *Result) work(b *Book, e design.Working, x design.Derived) {
 	all := b.bind(r.Condition, e.Symbols(), 0)
 	for _, symbol := range e.Symbols() {
-		if bound, ok := all.env[symbol]; ok && len(bound.Values) == 0 && symbol != "time" && !all.bounded[symbol] {
+		if bound, ok := all.env[symbol]; ok && len(bound.Values) == 0 && symbol != "time" && symbol != "elapsed" && !all.bounded[symbol] {
 			r.Missing = text.Message{ID: "notebook.derive.missing", Args: text.Args{"reading": b.name(symbol)}}
 			return
 		}
+	}
+	if slices.Contains(e.Symbols(), "elapsed") && !all.clocked {
+		r.Missing = text.Message{ID: "notebook.derive.clock"}
+		return
 	}
 	if len(all.bounded) > 0 {
 		r.bound(b, e, x, all)
@@ -207,6 +213,7 @@ func (b *Book) name(symbol string) text.Localized {
 // brings as uncertainty, and with what repeating brings.
 type binding struct {
 	env, repeats formula.Env
+	clocked      bool            // when its values were measured is known of all of them
 	bounded      map[string]bool // symbols with a bound among their values
 	lows, highs  formula.Env     // the ends of the bounds
 }
@@ -224,17 +231,24 @@ func (b binding) end(high bool) formula.Env {
 
 // bind gives every reading's symbol its values for one condition ("" for all of
 // them) and trial (0 for all of them). A reading with several slots is a series;
-// "time" is the series of planned times of the timed reading the expression uses.
+// "time" is the series of planned times of the timed reading the expression uses,
+// "elapsed" when the values of the reading it uses were really measured, from the
+// first of them on.
 func (b *Book) bind(condition string, symbols []string, trial int) binding {
-	out := binding{env: formula.Env{}, repeats: formula.Env{}, bounded: map[string]bool{}, lows: formula.Env{}, highs: formula.Env{}}
+	out := binding{env: b.Design.Fixed(), repeats: b.Design.Fixed(), clocked: true, bounded: map[string]bool{}, lows: b.Design.Fixed(), highs: b.Design.Fixed()}
+	for symbol := range out.repeats {
+		out.repeats[symbol].Values[0].U = 0 // the same value each time
+	}
 	for k := range b.Design.Readings {
 		r := &b.Design.Readings[k]
 		var values, repeats, lows, highs, clock []quantity.Quantity
 		var times []float64
+		var made []time.Time
 		slots := 0
+		once := b.Design.TrialsOf(r) == 1
 		for i := range b.Cells {
 			c := &b.Cells[i]
-			if c.Slot.Reading != r.ID || condition != "" && c.Slot.Condition != "" && c.Slot.Condition != condition || trial > 0 && c.Slot.Trial != trial {
+			if c.Slot.Reading != r.ID || condition != "" && c.Slot.Condition != "" && c.Slot.Condition != condition || trial > 0 && c.Slot.Trial != trial && !once {
 				continue
 			}
 			slots++
@@ -243,6 +257,9 @@ func (b *Book) bind(condition string, symbols []string, trial int) binding {
 			}
 			q := c.Understood.InUnit
 			rounding, repeat := uncertainties(r, &c.Understood, c.Entry.Instrument)
+			if once && b.Design.Trials > 1 { // the same value in every trial: repeating does not lessen its error
+				rounding, repeat = math.Hypot(rounding, repeat), 0
+			}
 			low, high := q, q
 			if c.State == HasBound {
 				out.bounded[r.Symbol] = true
@@ -251,6 +268,7 @@ func (b *Book) bind(condition string, symbols []string, trial int) binding {
 			values = append(values, quantity.Quantity{Value: q.Value, Unit: q.Unit, U: rounding})
 			repeats = append(repeats, quantity.Quantity{Value: q.Value, Unit: q.Unit, U: repeat})
 			lows, highs = append(lows, low), append(highs, high)
+			made = append(made, c.first())
 			if c.Slot.Time != "" {
 				at, _ := quantity.Parse(c.Slot.Time)
 				times = append(times, at.SI())
@@ -260,8 +278,14 @@ func (b *Book) bind(condition string, symbols []string, trial int) binding {
 		put := func(env formula.Env, values []quantity.Quantity) {
 			env[r.Symbol] = formula.Binding{Values: values, Series: slots > 1, Times: times}
 			for _, s := range symbols {
-				if s == r.Symbol && len(r.Times) > 0 {
+				if s != r.Symbol {
+					continue
+				}
+				if len(r.Times) > 0 {
 					env["time"] = formula.Binding{Values: clock, Series: true}
+				}
+				if elapsed, had := env["elapsed"]; !had || len(made) > len(elapsed.Values) {
+					env["elapsed"] = formula.Binding{Values: since(made), Series: true}
 				}
 			}
 		}
@@ -269,6 +293,9 @@ func (b *Book) bind(condition string, symbols []string, trial int) binding {
 		put(out.repeats, repeats)
 		put(out.lows, lows)
 		put(out.highs, highs)
+		if slices.Contains(symbols, r.Symbol) && slices.ContainsFunc(made, time.Time.IsZero) {
+			out.clocked = false
+		}
 	}
 	for s := range out.bounded {
 		used := false
@@ -278,6 +305,16 @@ func (b *Book) bind(condition string, symbols []string, trial int) binding {
 		if !used {
 			delete(out.bounded, s)
 		}
+	}
+	return out
+}
+
+// since are times from the earliest of them on.
+func since(made []time.Time) []quantity.Quantity {
+	out := make([]quantity.Quantity, len(made))
+	for i, t := range made {
+		first := slices.MinFunc(made, time.Time.Compare)
+		out[i] = quantity.New(t.Sub(first).Minutes(), "min")
 	}
 	return out
 }

@@ -3,6 +3,7 @@ package notebook_test
 import (
 	"fmt"
 	"math"
+	"slices"
 	"testing"
 
 	"patient-kitchen/core/design"
@@ -124,6 +125,73 @@ func TestModelledValue(t *testing.T) {
 		if _, err := design.Try(d, d.Derived[0]); err == nil {
 			t.Errorf("%s: it is worked out", what)
 		}
+	}
+}
+
+// What a home measures once goes into every trial, and repeating the others does
+// not lessen its error; a constant is the same for all. By hand: with the drop
+// 200 ± 1 cm (once, by steps of 2 cm: u² = 4/12 + 4) and 0.5, 0.4 and 0.4 s, the
+// mean of 400, 500 and 500 cm/s; its part of u is 466.67/200 · √(52/12) = 4.857.
+func TestOnceAndForAll(t *testing.T) {
+	d := plain("s", "", 3)
+	d.Readings = append(d.Readings, design.Reading{ID: "drop", Symbol: "drop", Unit: "cm", Trials: 1, Instruments: []design.Instrument{{ID: "tape", Resolution: "2 cm"}}})
+	d.Constants = []design.Constant{{Symbol: "floor", Value: "3 m ± 0.1 m"}}
+	d.Derived = []design.Derived{{ID: "speed", Formula: "drop / v", Unit: "cm/s"}, {ID: "above", Formula: "drop + floor", Unit: "cm"}}
+	entries := append(typed(d, "", "0.5", "0.4", "0.4"), entry(notebook.Reading, 5, func(e *notebook.Entry) {
+		e.Slot, e.Typed, e.Instrument = design.Slot{Reading: "drop", Trial: 1}, "200", "tape"
+	}))
+	if n := len(d.Slots()); n != 4 {
+		t.Errorf("%d slots, want three trials and one that is taken once", n)
+	}
+	r := notebook.Derive(notebook.Open(d, entries, english, nil))
+	speed := r[0]
+	if !speed.OK || math.Abs(speed.Value.Value-1400.0/3) > 1e-9 || len(speed.Doubt.Trials) != 3 {
+		t.Fatalf("%+v", speed)
+	}
+	tool := 0.0 // the stopwatch's steps of 0.1 s, which trials share
+	for _, v := range []float64{0.5, 0.4, 0.4} {
+		tool += math.Pow(200/(v*v)*0.1, 2) / 12 / 3
+	}
+	drop := 52.0 / 12 * (1/(0.5*0.5) + 2/(0.4*0.4)) / 3
+	if want := math.Sqrt(tool + drop); math.Abs(math.Sqrt(speed.Doubt.Rounding)/want-1) > 1e-6 {
+		t.Errorf("rounding %v, want %v", math.Sqrt(speed.Doubt.Rounding), want)
+	}
+	if above := r[1]; !above.OK || math.Abs(above.Value.Value-500) > 1e-9 || math.Abs(above.Doubt.Rounding-(100+52.0/12)) > 1e-6 {
+		t.Errorf("%+v, want 500 cm with the give or take of the constant", above)
+	}
+	for typed, fault := range map[string]bool{"340 m": false, "9.81 m/s^2 ± 0.01 m/s^2": false, "high": true, "": true, "4 m ± 2 s": true, "v + 1": true} {
+		d.Constants[0].Value, d.Constants[0].Name = typed, text.Localized{"en": "the floor"}
+		found := slices.ContainsFunc(design.Validate(d), func(f design.Finding) bool { return f.Path == "/constants/0/value" })
+		if found != fault {
+			t.Errorf("%q: found fault %v, want %v", typed, found, fault)
+		}
+	}
+}
+
+// The times at which values were really written down: a jar that cools by 2 °C in
+// every minute is read at 0, 1.5 and 4 minutes. Mending a slip of the finger does
+// not move a value; what the teacher typed in later has no time.
+func TestElapsed(t *testing.T) {
+	d := plain("°C", "1 °C", 1)
+	d.Readings[0].Times = []string{"0 min", "1 min", "4 min"}
+	d.Derived = []design.Derived{{ID: "x", Formula: "slope(v, elapsed)", Unit: "K/min"}}
+	read := func(minute float64, slot, typed, refers string) notebook.Entry {
+		return entry(notebook.Reading, minute, func(e *notebook.Entry) {
+			e.Slot, e.Typed, e.Refers = design.Slot{Reading: "v", Time: slot, Trial: 1}, typed, refers
+		})
+	}
+	entries := []notebook.Entry{read(10, "0 min", "60 °C", ""), read(11.5, "1 min", "75 °C", ""), read(14, "4 min", "52 °C", "")}
+	entries = append(entries, read(20, "1 min", "57 °C", entries[1].ID))
+	r := notebook.Derive(notebook.Open(d, entries, english, nil))[0]
+	if !r.OK || math.Abs(r.Value.Value+2) > 1e-9 {
+		t.Errorf("%+v, want -2 K/min", r)
+	}
+	entries[2].Provenance = notebook.Desk
+	if r = notebook.Derive(notebook.Open(d, entries, english, nil))[0]; r.OK || r.Missing.ID != "notebook.derive.clock" {
+		t.Errorf("typed in later: %+v", r)
+	}
+	if _, err := design.Try(d, d.Derived[0]); err != nil {
+		t.Error(err)
 	}
 }
 

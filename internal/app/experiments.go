@@ -340,7 +340,7 @@ func TryFormula(raw []byte, expression, unit string) FormulaView {
 	view := FormulaView{OK: true, Unit: q.Unit.Label()}
 	if e, err := formula.Parse(expression); err == nil && q.Unit.Symbol == "%" {
 		share, _, _ := e.AsShare("%")
-		view.Of = design.Named(&d, share.Of())
+		view.Of = design.Named(&d, share.Of(), "en")
 	}
 	return view
 }

@@ -109,6 +109,7 @@ type ReadingRow struct {
 	Low         string          `json:"low,omitempty" doc:"The physical least"`
 	High        string          `json:"high,omitempty" doc:"The physical most"`
 	Repeats     string          `json:"repeatability,omitempty" doc:"How far two tries of the same thing differ"`
+	Trials      int             `json:"trials" doc:"How often it is taken again"`
 	Instruments []InstrumentRow `json:"instruments"`
 }
 
@@ -295,7 +296,7 @@ func (w *sheetWriter) steps(s *Sheet, d *design.Document, r review.Review) {
 
 func (w *sheetWriter) asked(s *Sheet, d *design.Document) {
 	for _, r := range d.Readings {
-		row := ReadingRow{ID: r.ID, Name: w.say(r.Name), Unit: r.Unit, Guidance: w.say(r.Guidance), Low: r.Low, High: r.High, Repeats: r.Repeatability, Instruments: []InstrumentRow{}}
+		row := ReadingRow{ID: r.ID, Name: w.say(r.Name), Unit: r.Unit, Guidance: w.say(r.Guidance), Low: r.Low, High: r.High, Repeats: r.Repeatability, Trials: d.TrialsOf(&r), Instruments: []InstrumentRow{}}
 		for _, in := range r.Instruments {
 			row.Instruments = append(row.Instruments, InstrumentRow{in.ID, w.say(in.Name), in.Resolution, in.Analogue})
 		}

@@ -2311,6 +2311,11 @@ export interface components {
             name: string;
             /** @description How far two tries of the same thing differ */
             repeatability?: string;
+            /**
+             * Format: int64
+             * @description How often it is taken again
+             */
+            trials: number;
             unit: string;
         };
         RecallBody: {

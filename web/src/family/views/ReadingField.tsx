@@ -49,7 +49,7 @@ export function ReadingField({ state, bundle, sheet, book, slot, reading, instru
   const spoiled = book.readings(slot).filter((e) => book.spoiled(e.id));
   const condition = sheet.conditions.find((c) => c.id === slot.condition);
   const several = step.takes.some((s) => s.reading !== slot.reading);
-  const label = [condition?.name, (several || !condition) && reading.name, sheet.trials > 1 ? t('try', { n: slot.trial, all: sheet.trials }) : ''].filter(Boolean).join(' · ');
+  const label = [condition?.name, (several || !condition) && reading.name, reading.trials > 1 ? t('try', { n: slot.trial, all: reading.trials }) : ''].filter(Boolean).join(' · ');
   const id = `reading-${slotKey(slot)}`;
 
   const write = (value: string) => {

@@ -4,7 +4,7 @@ import type { State } from './store';
 
 const names: Record<string, string> = {
   title: 'title', question: 'question', background: 'background', place: 'where', outdoors: 'outdoors', age_band: 'ages', way: 'way of working', languages: 'languages', lesson: 'lesson', trials: 'trials', changed: 'what changes', measured: 'what is measured', kept: 'what is kept',
-  conditions: 'condition', needs: 'thing', steps: 'step', readings: 'reading', derived: 'value worked out', expectations: 'expectation', evidence: 'evidence', questions: 'question', mistakes: 'mistake', materials: 'school’s thing', swaps: 'school’s swap', cautions: 'caution', heard: 'answer', lowered: 'lowering', schema: 'form',
+  conditions: 'condition', needs: 'thing', steps: 'step', readings: 'reading', derived: 'value worked out', constants: 'constant', expectations: 'expectation', evidence: 'evidence', questions: 'question', mistakes: 'mistake', materials: 'school’s thing', swaps: 'school’s swap', cautions: 'caution', heard: 'answer', lowered: 'lowering', schema: 'form',
 };
 const lists = ['conditions', 'needs', 'steps', 'readings', 'derived', 'expectations', 'evidence', 'questions', 'cautions'] as const;
 

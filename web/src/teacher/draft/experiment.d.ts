@@ -18,6 +18,10 @@ export interface PatientKitchenExperiment {
    */
   claims?: Claim[];
   conditions?: Condition[];
+  /**
+   * Values that are the same for every home, for use in formulas
+   */
+  constants?: Constant[];
   derived?: Derived[];
   evidence?: Evidence[];
   expectations?: Expectation[];
@@ -181,6 +185,19 @@ export interface Condition {
   name: {
     [k: string]: string;
   };
+}
+export interface Constant {
+  name: {
+    [k: string]: string;
+  };
+  /**
+   * Its name in formulas
+   */
+  symbol: string;
+  /**
+   * With unit, and its give or take where it has one, such as 340 m ± 5 m
+   */
+  value: string;
 }
 export interface Derived {
   /**
@@ -541,6 +558,10 @@ export interface Reading {
    * Planned times, such as 1 min
    */
   times?: string[];
+  /**
+   * Trials of its own; 1: measured once at each home, whatever is tried again; left out: as many as the design has
+   */
+  trials?: number;
   /**
    * Shown beside the field
    */

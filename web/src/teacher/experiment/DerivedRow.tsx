@@ -50,7 +50,7 @@ export function DerivedRow({ value: x, at, onRemove }: { value: Derived; at: num
 /** What goes into the model: readings by their symbols, or what would be typed at the Workbench. */
 function ModelInputs({ value: x, at, model }: { value: Derived; at: number; model: Schemas['ModelView'] | undefined }) {
   const { doc, findings } = useEditing();
-  const symbols = (doc.readings ?? []).map((r) => r.symbol);
+  const symbols = [...(doc.readings ?? []), ...(doc.constants ?? [])].map((r) => r.symbol);
   const problem = findings.find((f) => f.path === `/derived/${at}/model`);
   return (
     <div style={{ margin: '0 0 10px 12px' }}>
@@ -61,7 +61,7 @@ function ModelInputs({ value: x, at, model }: { value: Derived; at: number; mode
           </div>
         ))}
       </div>
-      <p className={`small ${problem ? 'w-mend' : 'hint'}`}>{problem?.message ?? `Write a reading’s symbol${symbols.length ? ` (${symbols.join(', ')})` : ''} where its value goes in, or a value with its unit.`}</p>
+      <p className={`small ${problem ? 'w-mend' : 'hint'}`}>{problem?.message ?? `Write the symbol of a reading or a constant${symbols.length ? ` (${symbols.join(', ')})` : ''} where its value goes in, or a value with its unit.`}</p>
     </div>
   );
 }

@@ -7,7 +7,7 @@ export function FormulaEcho({ formula, unit }: { formula: string; unit: string }
   const { doc } = useEditing();
   const [answer, setAnswer] = useState<Schemas['FormulaView']>();
   const sequence = useRef(0);
-  const key = JSON.stringify([formula, unit, doc.readings, doc.trials]);
+  const key = JSON.stringify([formula, unit, doc.readings, doc.constants, doc.trials]);
   useEffect(() => {
     if (!formula) return setAnswer(undefined);
     const abort = new AbortController();

@@ -7,7 +7,7 @@ const topics: Record<string, string> = { safety: 'Safety', design: 'Design', tim
 const weights: Record<string, [string, IconName]> = { stop: ['Stop', 'x-octagon'], mend: ['Mend', 'exclamation-diamond'], note: ['Note', 'info-circle'], fine: ['Fine', 'check2'] };
 
 /** Which station mends a place of the document. */
-export const stationOf = (path: string) => (/^\/(steps|needs|readings|derived|evidence|mistakes)/.test(path) ? 'steps' : 'plan');
+export const stationOf = (path: string) => (/^\/(steps|needs|readings|constants|derived|evidence|mistakes)/.test(path) ? 'steps' : 'plan');
 
 /** What this design means now: always the same lines in the same order, each one sentence with its place. One line while all is fine. */
 export function Margin({ id, review }: { id: string; review: Review | undefined }) {

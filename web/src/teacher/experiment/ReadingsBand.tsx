@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { freshID, type Reading } from '../draft/document';
+import { ConstantsBand } from './ConstantsBand';
 import { DerivedRow } from './DerivedRow';
 import { Band, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
 import type { Replace, Review } from '../draft/useDraft';
@@ -40,6 +41,7 @@ export function ReadingsBand({ review, replace }: { review: Review | undefined; 
               </div>
               <div style={{ flex: '0 0 auto' }}>
                 <TickField label="in each condition" path={['readings', i, 'per_condition']} value={r.per_condition} />
+                {(doc.trials > 1 || r.trials === 1) && <TickField label="once, not in each trial" path={['readings', i, 'trials']} value={r.trials === 1} on={1} />}
               </div>
             </div>
             <div className="field-row">
@@ -69,11 +71,12 @@ export function ReadingsBand({ review, replace }: { review: Review | undefined; 
           </div>
         ))}
       </Band>
+      <ConstantsBand />
       <Band title="Worked out" aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['derived'], [...derived, { id: freshID('value', derived), name: {}, formula: '', unit: '' }])}>Add a value</button>}>
         {derived.map((x, i) => (
           <DerivedRow key={x.id} value={x} at={i} onRemove={() => set(['derived'], derived.filter((d) => d !== x), 'Took out a value')} />
         ))}
-        <p className="hint small">Constants take their unit, such as 9.81 m/s^2. Functions: + − × / ^, sqrt, abs, ln, log10, exp, sin, cos, tan, atan, if(a &gt; b, a, b), rank, mean, median, sd, min, max, sum, count, first, last, slope, intercept, at(reading, minutes). The planned times are called time.</p>
+        <p className="hint small">Constants take their unit, such as 9.81 m/s^2. Functions: + − × / ^, sqrt, abs, ln, log10, exp, sin, cos, tan, atan, if(a &gt; b, a, b), rank, mean, median, sd, min, max, sum, count, first, last, slope, intercept, at(reading, minutes). The planned times are called time, the times at which values were really written down elapsed.</p>
       </Band>
       <Band title="Expected">
         {expectations.length === 0 && (

@@ -84,12 +84,13 @@ export function ChoiceField({ label, path, value, options, hideLabel }: { label:
   );
 }
 
-export function TickField({ label, path, value }: { label: string; path: (string | number)[]; value: boolean | undefined }) {
+/** A tick; `on` is what is written where it is ticked, if that is not true. */
+export function TickField({ label, path, value, on }: { label: string; path: (string | number)[]; value: boolean | undefined; on?: unknown }) {
   const { set } = useEditing();
   const id = idOf(path);
   return (
     <span style={{ display: 'inline-flex', gap: 6, alignItems: 'center', minHeight: 24 }}>
-      <input type="checkbox" className="form-check-input" style={{ margin: 0 }} id={id} checked={value ?? false} onChange={(e) => set(path, e.target.checked)} />
+      <input type="checkbox" className="form-check-input" style={{ margin: 0 }} id={id} checked={value ?? false} onChange={(e) => set(path, on === undefined ? e.target.checked : e.target.checked ? on : undefined)} />
       <label htmlFor={id}>{label}</label>
     </span>
   );

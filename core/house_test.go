@@ -17,7 +17,7 @@ import (
 
 // order is the import order: a package may import only those above it.
 var order = []string{
-	"strict", "quantity", "text", "formula", "stats", "signal", "reading", "science", "larder", "lexicon", "design", "kitchen", "safety",
+	"strict", "text", "quantity", "formula", "stats", "signal", "reading", "science", "larder", "lexicon", "design", "kitchen", "safety",
 	"schedule", "detect", "fit", "notebook", "compare", "rehearsal", "review",
 }
 

@@ -181,5 +181,5 @@ func shownGive(d Difference, unit quantity.Unit, ratio bool) any {
 	if ratio {
 		return sized{math.Exp(d.U), quantity.One, 2}
 	}
-	return sized{d.U, unit, quantity.Decimals(d.U, d.U)}
+	return sized{d.U, unit, text.Decimals(d.U, d.U)}
 }

@@ -135,7 +135,7 @@ func (s *Said) summarise(counted int, orders [][]float64, numbers []float64) {
 		if sum, ok := stats.Summarise(numbers); ok && sum.N >= MinHomes {
 			unit, _ := quantity.LookupUnit(s.Question.Unit)
 			show := func(v float64) sized {
-				return sized{v, unit, quantity.Decimals(v, math.Max(sum.Spread, math.Abs(v)/50))}
+				return sized{v, unit, text.Decimals(v, math.Max(sum.Spread, math.Abs(v)/50))}
 			}
 			s.Words = text.Message{ID: "compare.numbers-said", Args: text.Args{"n": sum.N, "median": show(sum.Median), "low": show(sum.Low), "high": show(sum.High)}}
 		}

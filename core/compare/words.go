@@ -33,7 +33,7 @@ type sized struct {
 }
 
 func (s sized) Show(language string) string {
-	out := quantity.Number(s.value, s.decimals, language)
+	out := text.Number(s.value, s.decimals, language)
 	if l := s.unit.Label(); l != "" {
 		out += "\u00a0" + l
 	}
@@ -45,9 +45,9 @@ func (s sized) Show(language string) string {
 func shownSize(v, u float64, unit quantity.Unit, ratio bool) any {
 	if ratio {
 		factor := math.Exp(v)
-		return text.Message{ID: "compare.times", Args: text.Args{"x": sized{factor, quantity.One, quantity.Decimals(factor, factor*u)}}}
+		return text.Message{ID: "compare.times", Args: text.Args{"x": sized{factor, quantity.One, text.Decimals(factor, factor*u)}}}
 	}
-	return sized{v, unit, quantity.Decimals(v, u)}
+	return sized{v, unit, text.Decimals(v, u)}
 }
 
 // say words the finding.
@@ -264,7 +264,7 @@ func (f *Finding) figures(o *outcome, a *analysis) text.Args {
 	if !(se > 0) && !math.IsNaN(t.Low) {
 		se = (t.High - t.Low) / 4
 	}
-	decimals := quantity.Decimals(t.Estimate, se)
+	decimals := text.Decimals(t.Estimate, se)
 	low, high, estimate := t.Low, t.High, t.Estimate
 	if f.Corrected < 0.05 && !f.Ratio && (rounds(low, decimals) || rounds(high, decimals)) {
 		decimals++

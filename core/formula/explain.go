@@ -4,6 +4,7 @@ import (
 	"strings"
 
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
 )
 
 // Explain writes the expression with the values put in, as a student would:
@@ -21,7 +22,7 @@ var written = map[string]string{"+": " + ", "-": " − ", "*": " × ", "/": " / 
 func explain(b *strings.Builder, n *node, env Env, language string, outer int) {
 	switch n.kind {
 	case nNumber:
-		b.WriteString(quantity.Number(n.number, quantity.Decimals(n.number, 0), language))
+		b.WriteString(text.Number(n.number, text.Decimals(n.number, 0), language))
 		if n.unit.Symbol != "" {
 			b.WriteString("\u00a0" + n.unit.Label())
 		}

@@ -4,6 +4,8 @@ import (
 	"math"
 	"slices"
 	"strings"
+
+	"patient-kitchen/core/text"
 )
 
 // amount reads a number with its unit, and further numbers of smaller units
@@ -252,7 +254,7 @@ func (r reader) finish(t []token, a amount, rest []token) Typed {
 	case a.unit.Dim == field.Dim, field.Dim == Volume && a.unit.Dim == Count:
 	case field.Dim == Count && a.unit.Dim == Pure:
 	case field.Dim == Volume && a.unit.Symbol == "oz":
-		return ask("ounce", written(t), Number(a.value, max(0, a.decimals), r.f.Language)+" fl oz")
+		return ask("ounce", written(t), text.Number(a.value, max(0, a.decimals), r.f.Language)+" fl oz")
 	default:
 		return ask("wrong-dimension", a.unit.Symbol)
 	}
@@ -301,5 +303,5 @@ func (r reader) behind(t []token, a amount, rest []token, counted bool) (code st
 }
 
 func (r reader) shown(f figure) string {
-	return Number(f.value, max(f.decimals, 0), r.f.Language)
+	return text.Number(f.value, max(f.decimals, 0), r.f.Language)
 }

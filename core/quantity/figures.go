@@ -3,6 +3,8 @@ package quantity
 import (
 	"math"
 	"slices"
+
+	"patient-kitchen/core/text"
 )
 
 // figure is a number as it stands in a text.
@@ -55,7 +57,7 @@ func (r reader) numeral(t []token) (figure, int, *Typed) {
 			rest := written(append([]token{{}}, t[1:]...))
 			v, _ := readDecimal(point)
 			whole, _ := readDecimal(grouped)
-			return fail(ask("ambiguous-comma", written(t), Number(v, Decimals(v, 0), r.f.Language)+rest, Number(whole, 0, r.f.Language)+rest))
+			return fail(ask("ambiguous-comma", written(t), text.Number(v, text.Decimals(v, 0), r.f.Language)+rest, text.Number(whole, 0, r.f.Language)+rest))
 		case typed != point:
 			typed, confirm = grouped, true
 		}

@@ -1,6 +1,10 @@
 package quantity
 
-import "math"
+import (
+	"math"
+
+	"patient-kitchen/core/text"
+)
 
 // Kitchen is an amount as a kitchen measures it out: spoons and cups by their
 // parts with the metric amount beside them, grams and millilitres to what a
@@ -82,7 +86,7 @@ func (k Kitchen) Show(language string) string {
 	}
 	s := eighths(q.Value)
 	if s == "" {
-		s = Number(q.Value, Decimals(q.Value, 0), language)
+		s = text.Number(q.Value, text.Decimals(q.Value, 0), language)
 	}
 	s += "\u00a0" + q.Unit.Label()
 	if metric, err := q.In(MustUnit("mL")); err == nil {
@@ -103,5 +107,5 @@ func eighths(v float64) string {
 	if whole == 0 && glyph != "" {
 		return glyph
 	}
-	return Number(whole, 0, "en") + glyph
+	return text.Number(whole, 0, "en") + glyph
 }

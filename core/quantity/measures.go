@@ -6,6 +6,8 @@ import (
 	"sort"
 	"strconv"
 	"strings"
+
+	"patient-kitchen/core/text"
 )
 
 // Measure is a spoon, cup or jug line that a home owns: Size of Unit, such as
@@ -139,7 +141,7 @@ func showSize(size float64, language string) string {
 			return strconv.Itoa(int(whole)) + sign
 		}
 	}
-	return Number(size, Decimals(size, 0), language)
+	return text.Number(size, text.Decimals(size, 0), language)
 }
 
 // Between is a figure of which only the range is known: its middle, with the

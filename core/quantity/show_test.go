@@ -3,6 +3,8 @@ package quantity
 import (
 	"math"
 	"testing"
+
+	"patient-kitchen/core/text"
 )
 
 // The rule: the uncertainty keeps one significant digit, two when the first
@@ -16,8 +18,8 @@ func TestDecimals(t *testing.T) {
 		{1234.5, 0, 0}, {12.345, 0, 2}, {0.5, 0, 1}, {7, 0, 0}, {0, 0, 0}, {1.0 / 3, 0, 4}, {1e-9, 0, 9},
 		{5, math.Inf(1), 0}, {math.NaN(), 0, 0}, {5, math.NaN(), 0},
 	} {
-		if got := Decimals(c.value, c.u); got != c.want {
-			t.Errorf("Decimals(%v, %v) = %d, want %d", c.value, c.u, got, c.want)
+		if got := text.Decimals(c.value, c.u); got != c.want {
+			t.Errorf("text.Decimals(%v, %v) = %d, want %d", c.value, c.u, got, c.want)
 		}
 	}
 }
@@ -29,8 +31,8 @@ func TestNumber(t *testing.T) {
 		lang     string
 		want     string
 	}{{-1.25, 1, "en", "−1.3"}, {1.25, 2, "es", "1,25"}, {-0.04, 1, "en", "0.0"}, {1e6, 0, "es", "1000000"}, {-3, 0, "en", "−3"}} {
-		if got := Number(c.value, c.decimals, c.lang); got != c.want {
-			t.Errorf("Number(%v, %d, %s) = %q, want %q", c.value, c.decimals, c.lang, got, c.want)
+		if got := text.Number(c.value, c.decimals, c.lang); got != c.want {
+			t.Errorf("text.Number(%v, %d, %s) = %q, want %q", c.value, c.decimals, c.lang, got, c.want)
 		}
 	}
 	if got := (Quantity{Value: 31.04, Unit: MustUnit("mm"), U: 2.1}).Bare().Show("es"); got != "31\u00a0mm" {

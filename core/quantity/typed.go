@@ -5,6 +5,8 @@ import (
 	"math"
 	"strconv"
 	"strings"
+
+	"patient-kitchen/core/text"
 )
 
 // System is the set of kitchen measures a class uses; it decides what "cup",
@@ -137,7 +139,7 @@ func (r reader) whichDegrees(t Typed) Typed {
 		t.Unit, t.Confirm = MustUnit("°F"), true
 		return t
 	}
-	v := Number(t.Value, max(0, t.Decimals), r.f.Language)
+	v := text.Number(t.Value, max(0, t.Decimals), r.f.Language)
 	return ask("celsius-or-fahrenheit", v, v+" °C", v+" °F")
 }
 
@@ -202,7 +204,7 @@ func (t Typed) Converted(unit Unit) (Typed, error) {
 	high, _ := Quantity{Value: t.High, Unit: t.Unit}.In(unit)
 	if t.Decimals >= 0 { // as fine as its last digit, and no finer
 		step := math.Pow10(-t.Decimals) * t.Unit.Factor / unit.Factor
-		t.Decimals = clamp(int(math.Ceil(-math.Log10(step)-1e-9)), 0, 12)
+		t.Decimals = max(0, min(12, int(math.Ceil(-math.Log10(step)-1e-9))))
 	}
 	t.Quantity, t.Low, t.High = q, low.Value, high.Value
 	return t, nil

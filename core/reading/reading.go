@@ -58,7 +58,7 @@ type Understood struct {
 func Understand(a Asked, typed string, w Writer) Understood {
 	f, ok := quantity.FieldFor(a.Unit, w.Language, w.System)
 	if !ok {
-		return Understood{Kind: quantity.Unread, Typed: quantity.Typed{Text: typed}, Message: text.Quantity("unknown-unit", a.Unit, "5 mm")}
+		return Understood{Kind: quantity.Unread, Typed: quantity.Typed{Text: typed}, Message: quantity.Asked("unknown-unit", a.Unit, "5 mm")}
 	}
 	unit, _ := quantity.LookupUnit(a.Unit)
 	t := quantity.ParseTyped(typed, f)
@@ -70,12 +70,12 @@ func Understand(a Asked, typed string, w Writer) Understood {
 	case quantity.Missing:
 		return u
 	case quantity.Question, quantity.Unread:
-		u.Message = text.Quantity(t.Code, t.Read, example(unit, w.Language))
+		u.Message = quantity.Asked(t.Code, t.Read, example(unit, w.Language))
 		return u
 	}
 	in, err := t.Converted(unit)
 	if err != nil {
-		u.Kind, u.Message = quantity.Question, text.Quantity("wrong-dimension", t.Unit.Symbol, example(unit, w.Language))
+		u.Kind, u.Message = quantity.Question, quantity.Asked("wrong-dimension", t.Unit.Symbol, example(unit, w.Language))
 		return u
 	}
 	u.Typical = in
@@ -93,7 +93,7 @@ func Understand(a Asked, typed string, w Writer) Understood {
 	u.InUnit, u.Readable = quantity.FromSI(in.SI(), si, unit), true
 	u.Value = quantity.FromSI(t.SI(), si, t.Unit)
 	if u.Typical.Decimals < 0 && u.InUnit.U > 0 {
-		u.Typical.Decimals = min(quantity.Decimals(u.InUnit.Value, u.InUnit.U), quantity.Decimals(u.InUnit.Value, 0)) // never more than was typed
+		u.Typical.Decimals = min(text.Decimals(u.InUnit.Value, u.InUnit.U), text.Decimals(u.InUnit.Value, 0)) // never more than was typed
 	}
 	if t.Unit.Dim != unit.Dim { // drops
 		u.Value = u.InUnit
@@ -165,7 +165,7 @@ type Reply struct {
 func (u Understood) Reply(language string) Reply {
 	r := Reply{State: string(u.Kind), Assumed: u.Typed.UnitAssumed, Confirm: u.Typed.Confirm, About: u.Typed.Approximate, Offers: u.Typed.Offers}
 	if u.Readable || u.Kind == quantity.Bound {
-		r.Echo = text.Render(text.Echo(u.Typical), language)
+		r.Echo = text.Render(quantity.Echo(u.Typical), language)
 	}
 	if u.Message.ID != "" {
 		r.Messages = append(r.Messages, text.Render(u.Message, language))

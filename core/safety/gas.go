@@ -288,7 +288,7 @@ func (j *judge) fizz(acid, carbonate content, scale float64, upper bool) (map[st
 	inputs := map[string]string{"acid": acidNames[as.Substance], "carbonate": carbonateNames[cs.Substance], "carbonate_mass": grams(cMass * scale * soda / 100), "temperature": "25 °C"}
 	if acidNames[as.Substance] == "acetic" {
 		// The model takes acetic acid as a solution.
-		inputs["acid_volume"], inputs["acid_strength"], inputs["acid_density"] = quantity.Number(aMass, 6, "en")+" mL", quantity.Number(share, 6, "en")+" %", "1 g/mL"
+		inputs["acid_volume"], inputs["acid_strength"], inputs["acid_density"] = text.Number(aMass, 6, "en")+" mL", text.Number(share, 6, "en")+" %", "1 g/mL"
 	} else {
 		inputs["acid_mass"] = grams(aMass * share / 100)
 	}
@@ -319,7 +319,7 @@ func (j *judge) written(c content) (grams float64, pieces bool) {
 	return q.SI(), true
 }
 
-func grams(g float64) string { return quantity.Number(g, 6, "en") + " g" }
+func grams(g float64) string { return text.Number(g, 6, "en") + " g" }
 
 func substanceOf(c content, names map[string]string) (larder.Content, bool) {
 	for _, x := range c.material.Contains {
@@ -364,5 +364,5 @@ func (j *judge) less(v *vessel, holds, makers []content) (*design.Need, string, 
 		return nil, "", false
 	}
 	unit := q.Unit.Label()
-	return powder.need, quantity.Number(value, quantity.Decimals(value, step/2), "en") + " " + unit, true
+	return powder.need, text.Number(value, text.Decimals(value, step/2), "en") + " " + unit, true
 }

@@ -8,6 +8,7 @@ import (
 	"strings"
 
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
 )
 
 // Solved is the amount of an input at which the main output is what was
@@ -91,8 +92,8 @@ func (m *Model) solve(r Reply, inputs map[string]json.RawMessage, q Question) *S
 	if math.IsInf(low, 1) {
 		return fail(q.Solve, "has no answer near this one")
 	}
-	d := quantity.Decimals(math.Max(math.Abs(low+want), math.Abs(high+want)), (high-low)/100)
-	return fail(q.Solve, "cannot bring the answer there: it goes from %s to %s %s", quantity.Number(low+want, d, "en"), quantity.Number(high+want, d, "en"), label(main.Unit))
+	d := text.Decimals(math.Max(math.Abs(low+want), math.Abs(high+want)), (high-low)/100)
+	return fail(q.Solve, "cannot bring the answer there: it goes from %s to %s %s", text.Number(low+want, d, "en"), text.Number(high+want, d, "en"), label(main.Unit))
 }
 
 func halve(f func(float64) (float64, bool), a, b, fa float64) float64 {

@@ -9,6 +9,7 @@ import (
 	"strings"
 
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
 )
 
 // fromTyped makes inputs of what was typed into a model's blanks: an empty
@@ -198,15 +199,15 @@ func typedObject(o map[string]any) string {
 // four digits or to their uncertainty, with the unit.
 func (v Value) Show(language string) string {
 	unit := label(v.Unit) // none for pure numbers
-	number := func(x float64) string { return quantity.Number(x, quantity.Decimals(x, 0), language) }
+	number := func(x float64) string { return text.Number(x, text.Decimals(x, 0), language) }
 	join := func(words ...string) string { return strings.TrimSpace(strings.Join(words, " ")) }
 	switch x := v.Value.(type) {
 	case nil:
 		return "–"
 	case float64:
 		if v.Uncertainty != nil {
-			d := quantity.Decimals(x, *v.Uncertainty)
-			return join(quantity.Number(x, d, language), "±", quantity.Number(*v.Uncertainty, d, language), unit)
+			d := text.Decimals(x, *v.Uncertainty)
+			return join(text.Number(x, d, language), "±", text.Number(*v.Uncertainty, d, language), unit)
 		}
 		return v.Bare(language)
 	case []float64:
@@ -266,7 +267,7 @@ func (v Value) Bare(language string) string {
 	if v.Uncertainty != nil {
 		u = *v.Uncertainty
 	}
-	return strings.TrimSpace(quantity.Number(x, quantity.Decimals(x, u), language) + " " + label(v.Unit))
+	return strings.TrimSpace(text.Number(x, text.Decimals(x, u), language) + " " + label(v.Unit))
 }
 
 // Give writes a give or take to one digit, two when the first is 1.
@@ -276,7 +277,7 @@ func (v Value) Give(language string) string {
 	if v.Unit == "°F" || v.Unit == "°C" {
 		unit = v.Unit // a difference, in the degrees of the answer
 	}
-	return strings.TrimSpace(quantity.Number(x, quantity.Decimals(x, x), language) + " " + unit)
+	return strings.TrimSpace(text.Number(x, text.Decimals(x, x), language) + " " + unit)
 }
 
 // list joins words; none says so.

@@ -141,7 +141,7 @@ type rounded struct {
 	d int
 }
 
-func (r rounded) Show(language string) string { return quantity.Number(r.v, r.d, language) }
+func (r rounded) Show(language string) string { return text.Number(r.v, r.d, language) }
 
 func doubt(id string, args text.Args) text.Message {
 	return text.Message{ID: "stats.doubt." + id, Args: args}

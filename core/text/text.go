@@ -1,21 +1,13 @@
 package text
 
 import (
-	"embed"
 	"encoding/json"
 	"fmt"
 	"io/fs"
-	"math"
 	"path"
 	"sort"
 	"strings"
-
-	"patient-kitchen/core/quantity"
 )
-
-// Languages are the languages every message exists in; the first is the one
-// taken for readers of any other.
-var Languages = []string{"en", "es"}
 
 // Message is a sentence before it has words.
 type Message struct {
@@ -37,8 +29,10 @@ type Localized map[string]string
 // In is the text in a language. Where it has none it is the first one there
 // is, in the order of Languages and then of the alphabet, and ok is false.
 func (l Localized) In(language string) (s string, ok bool) {
-	if s := l[language]; s != "" {
-		return s, true
+	for _, exact := range []string{language, Base(language)} {
+		if s := l[exact]; s != "" {
+			return s, true
+		}
 	}
 	for _, other := range Languages {
 		if s := l[other]; s != "" {
@@ -59,11 +53,6 @@ func (l Localized) In(language string) (s string, ok bool) {
 }
 
 var catalog = map[string]map[string]string{} // language → id → template
-
-//go:embed texts/*.json
-var own embed.FS
-
-func init() { Register(own) }
 
 // Register adds the texts/<language>.json files of a package. It is called
 // from the package's init and panics on unreadable data or an id taken twice.
@@ -89,17 +78,6 @@ func Register(files fs.FS) {
 	}
 }
 
-// languageNames are what the languages are called, in each.
-var languageNames = map[string]Localized{"en": {"en": "English", "es": "inglés"}, "es": {"en": "Spanish", "es": "español"}}
-
-// LanguageName is what a language is called; one that is not known is its code.
-func LanguageName(code string) Localized {
-	if n, ok := languageNames[code]; ok {
-		return n
-	}
-	return Localized{Languages[0]: code}
-}
-
 // Render writes a message in a language. A language without texts is answered
 // in the first of Languages. An id without a text renders as itself in
 // brackets, so that it can be found on a screen. A message without an id is
@@ -108,12 +86,7 @@ func Render(m Message, language string) string {
 	if m.ID == "" {
 		return ""
 	}
-	texts, ok := catalog[language]
-	if !ok {
-		language = Languages[0]
-		texts = catalog[language]
-	}
-	t, ok := texts[m.ID]
+	t, ok := catalog[Of(language).Code][m.ID]
 	if !ok {
 		return "[" + m.ID + "]"
 	}
@@ -133,22 +106,32 @@ func Render(m Message, language string) string {
 	}
 }
 
-// fill writes one hole: {name}, or {name|one form|other form} where the
-// number decides; # inside a form is the number.
+// fill writes one hole: {name}, or {name|one form|other form} where the number
+// decides, with a form for each of the language's plural classes in their order;
+// # inside a form is the number.
 func fill(hole string, args Args, language string) string {
 	parts := strings.Split(hole, "|")
 	v, ok := args[parts[0]]
 	if !ok {
 		return "{" + parts[0] + "}"
 	}
-	if len(parts) == 3 {
-		form := parts[2]
-		if n, ok := v.(int); ok && n == 1 {
-			form = parts[1]
-		}
-		return strings.ReplaceAll(form, "#", write(v, language))
+	if forms := parts[1:]; len(forms) > 0 {
+		return strings.ReplaceAll(forms[min(formOf(v, language), len(forms)-1)], "#", write(v, language))
 	}
 	return write(v, language)
+}
+
+// formOf is the place of the form that goes with a number; what is no number takes
+// the last.
+func formOf(v any, language string) int {
+	l := Of(language)
+	switch v := v.(type) {
+	case int:
+		return l.Plural(float64(v), 0)
+	case float64:
+		return l.Plural(v, Decimals(v, 0))
+	}
+	return len(l.Plurals) - 1
 }
 
 func write(v any, language string) string {
@@ -156,9 +139,9 @@ func write(v any, language string) string {
 	case string:
 		return v
 	case int:
-		return quantity.Number(float64(v), 0, language)
+		return Number(float64(v), 0, language)
 	case float64:
-		return quantity.Number(v, quantity.Decimals(v, 0), language)
+		return Number(v, Decimals(v, 0), language)
 	case interface{ Show(language string) string }: // quantities
 		return v.Show(language)
 	case Localized:
@@ -171,29 +154,17 @@ func write(v any, language string) string {
 		for i := range v {
 			words[i] = Render(v[i], language)
 		}
-		return list(words, language)
+		return Of(language).And(words)
 	case []string:
-		return list(v, language)
+		return Of(language).And(v)
 	case []Localized:
 		words := make([]string, len(v))
 		for i := range v {
 			words[i], _ = v[i].In(language)
 		}
-		return list(words, language)
+		return Of(language).And(words)
 	}
 	return fmt.Sprint(v)
-}
-
-func list(words []string, language string) string {
-	if len(words) < 2 {
-		return strings.Join(words, "")
-	}
-	and := " and "
-	if language == "es" {
-		and = " y "
-	}
-	last := len(words) - 1
-	return strings.Join(words[:last], ", ") + and + words[last]
 }
 
 // Has reports whether an id has a text.
@@ -227,72 +198,4 @@ func Holes(id, language string) []string {
 	}
 	sort.Strings(names)
 	return names
-}
-
-// Quantity words the code of a problem or question that package quantity
-// found in a typed text.
-func Quantity(code, read, example string) Message {
-	return Message{ID: "quantity." + code, Args: Args{"read": read, "example": example}}
-}
-
-// Echo shows back what was understood of a typed value or bound.
-func Echo(t quantity.Typed) Message {
-	show := func(v float64) figured { return figured{quantity.Quantity{Value: v, Unit: t.Unit}, t.Decimals} }
-	id := "value"
-	switch {
-	case t.Kind == quantity.Bound && t.Below:
-		id = "below"
-	case t.Kind == quantity.Bound:
-		id = "above"
-	case t.IsRange:
-		id = "range"
-	case t.Approximate:
-		id = "about"
-	}
-	return Message{ID: "quantity.echo." + id, Args: Args{"value": show(t.Value), "low": show(t.Low), "high": show(t.High)}}
-}
-
-// Between shows a value of which only a bound is known.
-func Between(low, high float64, unit quantity.Unit) Message {
-	t := quantity.Typed{Kind: quantity.Bound, Parsed: quantity.Parsed{Quantity: quantity.Quantity{Value: high, Unit: unit}}, Below: true, Decimals: -1, Low: low, High: high}
-	switch {
-	case math.IsInf(high, 0):
-		t.Value, t.Below = low, false
-	case low > 0:
-		t.Kind, t.IsRange = quantity.Value, true
-	}
-	return Echo(t)
-}
-
-// figured is a value with the decimals it was typed with; with fewer than none
-// as many as it has, up to four digits.
-type figured struct {
-	quantity.Quantity
-	decimals int
-}
-
-func (f figured) Show(language string) string {
-	if f.decimals < 0 {
-		return f.Quantity.Show(language)
-	}
-	s := quantity.Number(f.Value, f.decimals, language)
-	if l := f.Unit.Label(); l != "" {
-		s += "\u00a0" + l
-	}
-	return s
-}
-
-// Portion words an amount made up of a home's measures, with the rounding
-// error said from one percent on: "2 × 1 tsp + 1 × ¼ tsp, 3 % under".
-func Portion(p quantity.Portion) Message {
-	percent := int(math.Round(100 * math.Abs(p.Off)))
-	id := "exact"
-	switch {
-	case percent == 0:
-	case p.Off < 0:
-		id = "under"
-	default:
-		id = "over"
-	}
-	return Message{ID: "quantity.portion." + id, Args: Args{"parts": p, "percent": percent}}
 }

@@ -338,8 +338,8 @@ func figureRows(l *larder.Larder, m *larder.Material) []FigureRow {
 	out := []FigureRow{}
 	add := func(words string, r larder.Range, unit string) {
 		q := quantity.Between(r.Low, r.High, quantity.MustUnit("1"))
-		d := quantity.Decimals(r.Typical, max(q.U, r.Typical/200))
-		out = append(out, FigureRow{fmt.Sprintf("%s %s %s (%s to %s)", words, quantity.Number(r.Typical, d, "en"), unit, quantity.Number(r.Low, d, "en"), quantity.Number(r.High, d, "en")), "computed"})
+		d := text.Decimals(r.Typical, max(q.U, r.Typical/200))
+		out = append(out, FigureRow{fmt.Sprintf("%s %s %s (%s to %s)", words, text.Number(r.Typical, d, "en"), unit, text.Number(r.Low, d, "en"), text.Number(r.High, d, "en")), "computed"})
 	}
 	stuff := larder.Stuff{Material: m.ID}
 	if r, err := l.AcidPer(stuff); err == nil {

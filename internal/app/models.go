@@ -165,7 +165,7 @@ func (a *Answer) check(step science.Step, asked Asked, language string) error {
 
 // typedAmount writes an amount as it would be typed, to four digits.
 func typedAmount(q quantity.Quantity) string {
-	s := quantity.Number(q.Value, quantity.Decimals(q.Value, math.Abs(q.Value)*2e-4), "en")
+	s := text.Number(q.Value, text.Decimals(q.Value, math.Abs(q.Value)*2e-4), "en")
 	if q.Unit != quantity.One {
 		s += " " + q.Unit.Symbol
 	}

@@ -8,7 +8,6 @@ import (
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/fit"
-	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/review"
 	"patient-kitchen/core/text"
 )
@@ -178,7 +177,7 @@ func printedSwaps(l fit.SwapList, language string, w *sheetWriter) []PrintedSwap
 	for _, s := range l.Swaps {
 		row := PrintedSwap{Name: w.say(s.Material), Amount: text.Render(s.Amount, language), Counts: text.Render(s.Counts, language), Acid: text.Render(s.Acid, language), Cautions: sayAll(s.Cautions, language)}
 		if s.Percent > 0 {
-			row.Name += " " + quantity.Number(s.Percent, quantity.Decimals(s.Percent, 0), language) + " %"
+			row.Name += " " + text.Number(s.Percent, text.Decimals(s.Percent, 0), language) + " %"
 		} else if s.Form.ID != "" {
 			row.Name += ", " + text.Render(s.Form, language)
 		}

@@ -11,12 +11,13 @@ import (
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
 	"patient-kitchen/internal/store"
 )
 
 // roundTo rounds a value to what its uncertainty allows.
 func roundTo(value, u float64) float64 {
-	p := math.Pow10(quantity.Decimals(value, u))
+	p := math.Pow10(text.Decimals(value, u))
 	return math.Round(value*p) / p
 }
 

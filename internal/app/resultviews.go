@@ -147,7 +147,7 @@ func viewAnswered(d *design.Document, homes []compare.Home, name func(key string
 			if s.Question.Kind == "order" {
 				row.N = 0
 				if o.MeanRank > 0 {
-					row.Rank = quantity.Number(o.MeanRank, 1, language)
+					row.Rank = text.Number(o.MeanRank, 1, language)
 				}
 			}
 			if s.Words.ID != "" {
@@ -179,7 +179,7 @@ func found(d *design.Document, homes []compare.Home, key, language string) strin
 		}
 		word := r.Value.Bare().Show(language)
 		if r.Bound != nil {
-			word = text.Render(text.Between(r.Bound.Low, r.Bound.High, r.Value.Unit), language)
+			word = text.Render(quantity.Bounds(r.Bound.Low, r.Bound.High, r.Value.Unit), language)
 		}
 		if k, ok := d.Condition(r.Condition); ok {
 			n, _ := k.Name.In(language)
@@ -270,7 +270,7 @@ func viewCell(c *notebook.Cell, language string) CellView {
 		v.Text = q.Bare().Show(language)
 	}
 	if c.State == notebook.HasBound {
-		v.Text = text.Render(text.Echo(c.Understood.Typical), language)
+		v.Text = text.Render(quantity.Echo(c.Understood.Typical), language)
 	}
 	if guarded {
 		v.Value, v.U = nil, nil // kept and shown, and counted nowhere
@@ -287,7 +287,7 @@ func viewCell(c *notebook.Cell, language string) CellView {
 func viewResult(r notebook.Result, language string) ResultView {
 	v := ResultView{Derived: r.Derived, Condition: r.Condition, OK: r.OK}
 	if r.Bound != nil {
-		v.Text = text.Render(text.Between(r.Bound.Low, r.Bound.High, r.Value.Unit), language)
+		v.Text = text.Render(quantity.Bounds(r.Bound.Low, r.Bound.High, r.Value.Unit), language)
 		if !math.IsInf(r.Bound.Low, 0) {
 			v.Low = &r.Bound.Low
 		}
@@ -329,10 +329,10 @@ func viewComparison(d *design.Document, c compare.Comparison, name func(key stri
 			if g.Alike && g.Enough {
 				gv.Text = text.Render(text.Message{ID: "compare.all-alike", Args: text.Args{"value": g.Mean}}, language)
 			}
-			decimals := quantity.Decimals(g.Summary.Median, g.Mean.U)
-			gv.MedianText = quantity.Number(g.Summary.Median, decimals, language)
+			decimals := text.Decimals(g.Summary.Median, g.Mean.U)
+			gv.MedianText = text.Number(g.Summary.Median, decimals, language)
 			if g.Summary.N > 1 {
-				gv.SpreadText = quantity.Number(g.Summary.Spread, decimals, language)
+				gv.SpreadText = text.Number(g.Summary.Spread, decimals, language)
 			}
 		}
 		for _, x := range d.Expectations {

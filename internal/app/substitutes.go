@@ -5,7 +5,6 @@ import (
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/larder"
-	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/safety"
 	"patient-kitchen/core/text"
 )
@@ -48,7 +47,7 @@ func Substitutes(raw []byte, need, language string) ([]SubstituteRow, error) {
 		name, _ := s.Material.Name.In(language)
 		row := SubstituteRow{Name: name, Other: s.Form, Class: string(s.Class), Because: text.Render(s.Because, language), Effect: s.Effect, Procedure: s.Procedure, Acid: text.Render(s.AcidWith(), language), Verdict: string(s.Verdict), Graver: s.Graver, Cautions: sayAll(s.Cautions, language), Way: safety.SwapWay(n.ID, s.Candidate)}
 		if s.Percent > 0 {
-			row.Other = quantity.Number(s.Percent, quantity.Decimals(s.Percent, 0), language) + " %"
+			row.Other = text.Number(s.Percent, text.Decimals(s.Percent, 0), language) + " %"
 		}
 		if s.Amount.Value > 0 {
 			row.Amount, row.How = s.Amount.Show(language), text.Render(s.How, language)

@@ -5,7 +5,7 @@ import (
 	"math"
 	"math/rand/v2"
 
-	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
 )
 
 // The papers of the strips experiment with how far water climbs in them, in
@@ -41,7 +41,7 @@ func (k *kitchenOf) height(paper int, minute float64) float64 {
 func (k *kitchenOf) typed(mm float64) string {
 	switch k.tool {
 	case "ruler-cm":
-		return quantity.Number(math.Round(mm/2.5)*2.5/10, 2, k.lang) + " cm"
+		return text.Number(math.Round(mm/2.5)*2.5/10, 2, k.lang) + " cm"
 	case "ruler-in":
 		sixteenths := int(math.Round(mm / 25.4 * 16))
 		whole, rest := sixteenths/16, sixteenths%16
@@ -57,7 +57,7 @@ func (k *kitchenOf) typed(mm float64) string {
 	if mm == math.Trunc(mm) {
 		return fmt.Sprintf("%.0f mm", mm)
 	}
-	return quantity.Number(mm, 1, k.lang) + " mm"
+	return text.Number(mm, 1, k.lang) + " mm"
 }
 
 func inches(whole, rest, d int) string {

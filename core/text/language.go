@@ -1,0 +1,185 @@
+package text
+
+import (
+	"embed"
+	"encoding/json"
+	"fmt"
+	"io/fs"
+	"regexp"
+	"slices"
+	"strings"
+)
+
+// Language is how a language writes what is not a sentence: numbers, lists,
+// which form of a word goes with how many.
+type Language struct {
+	Code      string
+	Names     Localized // what it is called, in each language
+	Typed     []string  // what people write for it in a list, in small letters
+	Direction string    // "ltr" or "rtl"
+	Decimal   string    // sign between the whole and the rest
+	Group     string    // sign between thousands
+	Quotes    [2]string
+	Yes, No   string
+	Plurals   []PluralClass // in the order of the forms in a sentence; the last takes what no other does
+	and, or   []joint
+}
+
+// joint is a word between the last two of a list; before some words it sounds
+// otherwise.
+type joint struct {
+	before *regexp.Regexp // nil: before any
+	word   string
+}
+
+//go:embed languages/*.json
+var languageFiles embed.FS
+
+// known are the languages that ship, the first before the others.
+var known = loadLanguages()
+
+// Languages are the codes of the languages every message exists in; the first is
+// the one taken for readers of any other.
+var Languages = codes(known)
+
+func codes(all []*Language) []string {
+	out := make([]string, len(all))
+	for i, l := range all {
+		out[i] = l.Code
+	}
+	return out
+}
+
+func loadLanguages() []*Language {
+	files, err := fs.Glob(languageFiles, "languages/*.json")
+	if err != nil {
+		panic(err) // a fault of the pattern
+	}
+	var out []*Language
+	for _, name := range files {
+		raw, err := languageFiles.ReadFile(name)
+		if err != nil {
+			panic(err) // it ships with the program
+		}
+		code := strings.TrimSuffix(strings.TrimPrefix(name, "languages/"), ".json")
+		l, first, err := readLanguage(code, raw)
+		switch {
+		case err != nil:
+			panic(fmt.Sprintf("text: %s: %v", name, err))
+		case first:
+			out = slices.Insert(out, 0, l)
+		default:
+			out = append(out, l)
+		}
+	}
+	return out
+}
+
+// readLanguage reads a language's file. Its errors name the entry.
+func readLanguage(code string, raw []byte) (l *Language, first bool, err error) {
+	var file struct {
+		First          bool
+		Names          Localized
+		Typed          []string
+		Direction      string
+		Decimal, Group string
+		Quotes         [2]string
+		Yes, No        string
+		Plurals        [][2]string
+		And, Or        map[string]string
+	}
+	if err := json.Unmarshal(raw, &file); err != nil {
+		return nil, false, err
+	}
+	l = &Language{Code: code, Names: file.Names, Typed: file.Typed, Direction: file.Direction, Decimal: file.Decimal, Group: file.Group, Quotes: file.Quotes, Yes: file.Yes, No: file.No}
+	for _, p := range file.Plurals {
+		rule, err := readPlural(p[1])
+		if err != nil {
+			return nil, false, fmt.Errorf("plurals, %s: %w", p[0], err)
+		}
+		l.Plurals = append(l.Plurals, PluralClass{p[0], rule})
+	}
+	for to, words := range map[*[]joint]map[string]string{&l.and: file.And, &l.or: file.Or} {
+		for pattern, word := range words {
+			j := joint{word: word}
+			if pattern != "" {
+				if j.before, err = regexp.Compile("(?i)" + pattern); err != nil {
+					return nil, false, fmt.Errorf("lists: %w", err)
+				}
+			}
+			*to = append(*to, j)
+		}
+		slices.SortFunc(*to, func(a, b joint) int { return len(pattern(b)) - len(pattern(a)) })
+	}
+	if len(l.Plurals) == 0 || l.Decimal == "" || len(l.and) == 0 || len(l.or) == 0 {
+		return nil, false, fmt.Errorf("plurals, decimal, and, or have to be there")
+	}
+	return l, file.First, nil
+}
+
+func pattern(j joint) string {
+	if j.before == nil {
+		return ""
+	}
+	return j.before.String()
+}
+
+// Of is how a language writes; of a tag such as es-MX it is the language's, and
+// of one that does not ship the first's.
+func Of(language string) *Language {
+	base := Base(language)
+	for _, l := range known {
+		if l.Code == base {
+			return l
+		}
+	}
+	return known[0]
+}
+
+// Base is the code of the language of a tag: "es" of "es-MX".
+func Base(tag string) string {
+	base, _, _ := strings.Cut(tag, "-")
+	return strings.ToLower(base)
+}
+
+// Ships reports whether messages exist in a language.
+func Ships(code string) bool { return slices.Contains(Languages, code) }
+
+// LanguageName is what a language is called; one that is not known is its code.
+func LanguageName(code string) Localized {
+	if Ships(code) {
+		return Of(code).Names
+	}
+	return Localized{Languages[0]: code}
+}
+
+// Named is the language that people write so: its code, a tag of it, or its name
+// in any language known here.
+func Named(typed string) (code string, ok bool) {
+	typed = strings.ToLower(strings.TrimSpace(typed))
+	for _, l := range known {
+		if Base(typed) == l.Code && (len(typed) == len(l.Code) || len(typed) == len(l.Code)+3) || slices.Contains(l.Typed, typed) {
+			return l.Code, true
+		}
+	}
+	return "", false
+}
+
+// And writes words as a list: "milk, soy and nuts".
+func (l *Language) And(words []string) string { return join(words, l.and) }
+
+// Or writes words as a choice: "milk, soy or nuts".
+func (l *Language) Or(words []string) string { return join(words, l.or) }
+
+func join(words []string, joints []joint) string {
+	if len(words) < 2 {
+		return strings.Join(words, "")
+	}
+	last := len(words) - 1
+	for _, j := range joints {
+		if j.before == nil || j.before.MatchString(words[last]) {
+			return strings.Join(words[:last], ", ") + j.word + words[last]
+		}
+	}
+	return strings.Join(words, ", ")
+}

@@ -5,6 +5,8 @@ import (
 	"regexp"
 	"slices"
 	"strings"
+
+	"patient-kitchen/core/text"
 )
 
 // Tags is the closed list of hazard tags, without the allergens.
@@ -68,7 +70,7 @@ func (l *Larder) checkMaterial(m *Material) []Problem {
 	if !idPattern.MatchString(m.ID) {
 		bad("id", "has to be small letters, digits and hyphens, such as vinegar-white")
 	}
-	if strings.TrimSpace(m.Name["en"]) == "" && strings.TrimSpace(m.Name["es"]) == "" {
+	if !slices.ContainsFunc(text.Languages, func(l string) bool { return strings.TrimSpace(m.Name[l]) != "" }) {
 		bad("name", "is missing; give it in a language, such as {\"en\": \"white vinegar\"}")
 	}
 	for _, r := range m.Roles {

@@ -51,7 +51,7 @@ func ReadJSON(data []byte) (Own, error) {
 // The columns of the two tables. Lists are separated by semicolons; a range is
 // low-typical-high, low-high or one number.
 var (
-	thingColumns = []string{"id", "name_en", "name_es", "also_en", "also_es", "roles", "is", "capacity_ml", "contains", "density_g_per_mL", "bulk_g_per_mL", "piece_g", "hazards", "may_hold", "usual_place", "cost", "caveat", "refused"}
+	thingColumns = append(append(append([]string{"id"}, perLanguage("name_")...), perLanguage("also_")...), "roles", "is", "capacity_ml", "contains", "density_g_per_mL", "bulk_g_per_mL", "piece_g", "hazards", "may_hold", "usual_place", "cost", "caveat", "refused")
 	swapColumns  = []string{"id", "role", "results", "from", "from_percent", "from_form", "to", "to_percent", "to_form", "basis", "class", "factor", "effect", "safety", "procedure"}
 )
 
@@ -61,6 +61,15 @@ const (
 	// yes in the column refused says: known so that it can be refused.
 	yes = "yes"
 )
+
+// perLanguage are the columns that each language has.
+func perLanguage(prefix string) []string {
+	out := make([]string, len(text.Languages))
+	for i, l := range text.Languages {
+		out[i] = prefix + l
+	}
+	return out
+}
 
 // alsoIn are a material's other names in a language, those of one region with
 // its letters: "GB: bin bag".
@@ -105,8 +114,15 @@ func WriteCSV(w io.Writer, own []Material) error {
 		if m.Refused {
 			refused = yes
 		}
-		rows = append(rows, []string{m.ID, m.Name["en"], m.Name["es"], alsoIn(m, "en"), alsoIn(m, "es"), joined(m.Roles), joined(is), capacity, joined(contains), rho, bulk, piece,
-			joined(m.Hazards), joined(m.MayHold), m.UsualPlace, m.Cost, m.Caveat, refused})
+		row := []string{m.ID}
+		for _, l := range text.Languages {
+			row = append(row, m.Name[l])
+		}
+		for _, l := range text.Languages {
+			row = append(row, alsoIn(m, l))
+		}
+		rows = append(rows, append(row, joined(m.Roles), joined(is), capacity, joined(contains), rho, bulk, piece,
+			joined(m.Hazards), joined(m.MayHold), m.UsualPlace, m.Cost, m.Caveat, refused))
 	}
 	return writeTable(w, rows)
 }

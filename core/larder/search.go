@@ -173,8 +173,8 @@ func (n *name) rank(want []string, joined string) int {
 	return nothing
 }
 
-// head is the word of a name that says what it is: the last before a comma in
-// English, the first in Spanish.
+// head is the word of a name that says what it is: the last before a comma, or
+// the first, as in Spanish.
 func (n *name) head() string {
 	if len(n.parts) == 0 {
 		return ""
@@ -183,10 +183,10 @@ func (n *name) head() string {
 	if len(w) == 0 {
 		return ""
 	}
-	if n.lang == "en" {
-		return w[len(w)-1]
+	if namingOf(n.lang).HeadFirst {
+		return w[0]
 	}
-	return w[0]
+	return w[len(w)-1]
 }
 
 // joinedSlip reports whether two names differ by one letter from five letters
@@ -202,17 +202,12 @@ func joinedSlip(name, typed string) bool {
 	return max(len(name)-len(typed), len(typed)-len(name)) <= most && distance(name, typed) <= most
 }
 
-// joining are words that a search leaves out.
-var joining = map[string][]string{"en": {"of", "for", "the", "a", "an", "with", "and"}, "es": {"de", "del", "para", "con", "la", "el", "un", "una", "los", "las", "y"}}
-
-var leaves = map[string]string{"leaves": "leaf", "knives": "knife", "knifes": "knife", "loaves": "loaf", "halves": "half"}
-
 // search are the words of a name as they are searched: folded, without words
 // that join, in their singular.
 func search(s, lang string) []string {
 	var out []string
 	for _, w := range strings.FieldsFunc(strings.ReplaceAll(fold(s), "ñ", "n"), notLetter) {
-		if slices.Contains(joining[lang], w) {
+		if slices.Contains(namingOf(lang).Joining, w) {
 			continue
 		}
 		out = append(out, stem(w, lang))
@@ -221,7 +216,11 @@ func search(s, lang string) []string {
 }
 
 func stem(w, lang string) string {
-	if lang == "es" {
+	naming := namingOf(lang)
+	if one, ok := naming.Irregular[w]; ok {
+		return one
+	}
+	if naming.Plurals == "spanish" {
 		switch {
 		case len(w) > 3 && strings.HasSuffix(w, "ces"):
 			w = w[:len(w)-3] + "z"
@@ -232,9 +231,6 @@ func stem(w, lang string) string {
 			w = strings.TrimSuffix(w, "e")
 		}
 		return w
-	}
-	if l, ok := leaves[w]; ok {
-		return l
 	}
 	for _, e := range []string{"ses", "xes", "ches", "shes", "oes"} {
 		if len(w) > len(e) && strings.HasSuffix(w, e) {

@@ -5,6 +5,34 @@ import (
 	"strings"
 )
 
+// grammar is how words of a language take their forms; a language's cues name it.
+type grammar struct {
+	forms map[string]func(plain string) []string // by kind: v, n, a
+	apart func(word string) []string             // a short form as its words; nil for others
+}
+
+var grammars = map[string]grammar{
+	"":        {nil, whole},
+	"english": {map[string]func(string) []string{"v": englishVerb, "n": englishNoun, "a": func(w string) []string { return []string{w} }}, englishApart},
+	"spanish": {map[string]func(string) []string{"v": spanishVerb, "n": spanishNoun, "a": spanishAdjective}, whole},
+}
+
+func whole(string) []string { return nil }
+
+func englishApart(w string) []string {
+	switch {
+	case w == "cannot" || w == "can't":
+		return []string{"can", "not"}
+	case w == "won't":
+		return []string{"will", "not"}
+	case strings.HasSuffix(w, "n't"):
+		return []string{strings.TrimSuffix(w, "n't"), "not"}
+	case strings.HasSuffix(w, "'s"):
+		return []string{strings.TrimSuffix(w, "'s")}
+	}
+	return nil
+}
+
 // irregular are the forms of English verbs and nouns that do not follow the
 // rule, the plain form first.
 var irregular = map[string][]string{}
@@ -14,6 +42,15 @@ func init() {
 		words := strings.Fields(line)
 		irregular[words[0]] = words
 	}
+}
+
+// endings puts each of the endings behind a word.
+func endings(w, list string) []string {
+	out := strings.Fields(list)
+	for i := range out {
+		out[i] = w + out[i]
+	}
+	return out
 }
 
 func vowel(b byte) bool { return strings.IndexByte("aeiou", b) >= 0 }
@@ -34,7 +71,7 @@ func englishVerb(w string) []string {
 	case last == 'y' && !vowel(before):
 		out = append(out, w[:n-1]+"ies", w[:n-1]+"ied", w+"ing")
 	case strings.HasSuffix(w, "s") || strings.HasSuffix(w, "x") || strings.HasSuffix(w, "ch") || strings.HasSuffix(w, "sh") || strings.HasSuffix(w, "z") || last == 'o':
-		out = append(out, w+"es", w+"ed", w+"ing")
+		out = append(out, endings(w, "es ed ing")...)
 	default:
 		out = append(out, w+"s", w+"ed", w+"ing")
 	}
@@ -50,17 +87,14 @@ func englishNoun(w string) []string {
 	switch {
 	case n > 1 && w[n-1] == 'y' && !vowel(w[n-2]):
 		return append(out, w[:n-1]+"ies")
-	case strings.HasSuffix(w, "s") || strings.HasSuffix(w, "x") || strings.HasSuffix(w, "ch") || strings.HasSuffix(w, "sh"):
-		return append(out, w+"es")
-	}
-	if w[n-1] == 'o' {
-		out = append(out, w+"es")
+	case strings.HasSuffix(w, "s") || strings.HasSuffix(w, "x") || strings.HasSuffix(w, "ch") || strings.HasSuffix(w, "sh") || w[n-1] == 'o':
+		return append(out, endings(w, "es s")...)
 	}
 	return append(out, w+"s")
 }
 
 func spanishNoun(w string) []string {
-	out := []string{w, w + "s", w + "es"}
+	out := append([]string{w}, endings(w, "s es")...)
 	if stem, ok := strings.CutSuffix(w, "z"); ok {
 		out = append(out, stem+"ces")
 	}
@@ -82,7 +116,7 @@ func spanishAdjective(w string) []string {
 		s := w[:n-1]
 		return []string{s + "o", s + "a", s + "os", s + "as"}
 	}
-	return []string{w, w + "s", w + "es"}
+	return append([]string{w}, endings(w, "s es")...)
 }
 
 // strong are the stems of Spanish verbs where the stress falls on them.
@@ -146,12 +180,18 @@ func spanishVerb(inf string) []string {
 	switch ending {
 	case "ar":
 		add(&gerund, stem+"ando")
-		add(&out, stem+"ado", stem+"ada", stem+"ados", stem+"adas", s+"as", stem+"as", stem+"amos", s+"an", sHard+"es", hard+"emos", stem+"ara", stem+"aran", stem+"aras", stem+"aria", stem+"aron", stem+"aba", stem+"aban")
+		add(&out, endings(stem, "ado ada ados adas as amos ara aran aras aria aron aba aban")...)
+		add(&out, endings(s, "as an")...)
+		add(&out, endings(sHard, "e es")...)
+		add(&out, hard+"emos")
 		add(&orders, s+"a", stem+"a", sHard+"e", sHard+"en", hard+"emos", stem+"ad")
 	default:
 		add(&gerund, stem+"iendo", stem+"endo", stem+"yendo")
 		thematic := map[string]string{"er": "e", "ir": "i"}[ending]
-		add(&out, stem+"ido", stem+"ida", stem+"idos", stem+"idas", s+"es", stem+thematic+"s", stem+thematic+"mos", s+"en", s+"as", stem+"amos", inf+"a", inf+"an", inf+"as", inf+"ia", stem+"io", stem+"ieron", stem+"ia", stem+"ian")
+		add(&out, endings(stem, "ido ida idos idas amos io ieron ia ian")...)
+		add(&out, endings(s, "es en as")...)
+		add(&out, endings(stem+thematic, "s mos")...)
+		add(&out, endings(inf, "a an as ia")...)
 		add(&orders, s+"e", stem+thematic, s+"a", s+"an", stem+"amos", stem+thematic+"d")
 	}
 	orders = append(orders, ownForms[inf]...)

@@ -4,6 +4,8 @@ import (
 	"cmp"
 	"slices"
 	"strings"
+
+	"patient-kitchen/core/text"
 )
 
 // Hit is a concept found in a sentence.
@@ -34,14 +36,11 @@ func Read(sentence, lang string, names Names) []Hit {
 		return nil
 	}
 	found := matches(words, lang)
-	if lang != "es" {
-		for _, h := range matches(words, "es") { // a Spanish thing in an English text
-			if h.Concept.Thing && !foreign(h, words) {
-				found = append(found, h)
-			}
+	for _, other := range text.Languages { // a Spanish thing in an English text
+		if other == lang || lang == "" && other == text.Languages[0] {
+			continue
 		}
-	} else {
-		for _, h := range matches(words, "en") {
+		for _, h := range matches(words, other) {
 			if h.Concept.Thing && !foreign(h, words) {
 				found = append(found, h)
 			}

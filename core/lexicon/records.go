@@ -224,22 +224,11 @@ func newPart(w, lang string) (part, error) {
 	}
 	forms := []string{w}
 	if plain, kind, ok := strings.Cut(w, "."); ok {
-		switch lang + kind {
-		case "env":
-			forms = englishVerb(plain)
-		case "enn":
-			forms = englishNoun(plain)
-		case "ena":
-			forms = []string{plain}
-		case "esv":
-			forms = spanishVerb(plain)
-		case "esn":
-			forms = spanishNoun(plain)
-		case "esa":
-			forms = spanishAdjective(plain)
-		default:
+		in, ok := grammars[cuesOf(lang).Grammar].forms[kind]
+		if !ok {
 			return part{}, fmt.Errorf("no form is called %q", kind)
 		}
+		forms = in(plain)
 	}
 	p := part{words: map[string]bool{}}
 	for _, f := range forms {

@@ -44,9 +44,6 @@ func Sentences(s string) []string {
 	return out
 }
 
-// clauseWords end a clause as a comma does.
-var clauseWords = map[string]map[string]bool{"en": {"but": true, "then": true}, "es": {"pero": true, "luego": true, "despues": true}}
-
 // tokens folds a sentence into words.
 func tokens(s, lang string) []token {
 	var out []token
@@ -123,15 +120,9 @@ func word(out *[]token, w string, from, to int, lang string) {
 	w = strings.Trim(w, "'")
 	switch {
 	case w == "":
-	case lang == "en" && w == "cannot", lang == "en" && w == "can't":
-		add("can", "not")
-	case lang == "en" && w == "won't":
-		add("will", "not")
-	case lang == "en" && strings.HasSuffix(w, "n't"):
-		add(strings.TrimSuffix(w, "n't"), "not")
-	case lang == "en" && strings.HasSuffix(w, "'s"):
-		add(strings.TrimSuffix(w, "'s"))
-	case clauseWords[lang][w]:
+	case grammars[cuesOf(lang).Grammar].apart(w) != nil:
+		add(grammars[cuesOf(lang).Grammar].apart(w)...)
+	case cuesOf(lang).Clause[w]:
 		*out = append(*out, token{from: from, to: to})
 		add(w)
 	case w == "degree", w == "degrees", w == "grados", w == "grado":

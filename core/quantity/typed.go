@@ -28,7 +28,7 @@ const (
 type Field struct {
 	Dim      Dim
 	Unit     string // shown beside the field and taken when none is typed
-	Language string // "en" or "es": decides the decimal sign and whose words come first
+	Language string // decides the decimal sign and whose words come first
 	System   System
 	Room     bool // the temperature of a room: what is above 60 is in °F where those are used
 }

@@ -5,6 +5,8 @@ import (
 	"encoding/json"
 	"math"
 	"strings"
+
+	"patient-kitchen/core/text"
 )
 
 //go:embed words/*.json
@@ -156,10 +158,7 @@ func makeLexicons() map[string]*lexicon {
 
 // lexiconOf is the lexicon of a language; of one that has none it is English.
 func lexiconOf(language string) *lexicon {
-	if l, ok := lexicons[language]; ok {
-		return l
-	}
-	return lexicons["en"]
+	return lexicons[text.Of(language).Code]
 }
 
 // spoken are all words and phrases inside a value, which another language may

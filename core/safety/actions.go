@@ -8,6 +8,7 @@ import (
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
 )
 
 // heatActions are the actions whose verdict a temperature decides.
@@ -32,19 +33,19 @@ var actionGroups = sync.OnceValue(readActionGroups)
 func readActionGroups() map[string][]ActionGroup {
 	var file []struct {
 		Group   map[string]string
-		Actions [][3]string // id, English, Spanish
+		Actions []map[string]string // id, and the word in each language
 	}
 	if err := json.Unmarshal(actionsFile, &file); err != nil {
 		panic(err) // it ships with the program
 	}
 	_, barred := Actions()
 	out := map[string][]ActionGroup{}
-	for at, language := range []string{"en", "es"} {
+	for _, language := range text.Languages {
 		for _, g := range file {
 			group := ActionGroup{Name: g.Group[language]}
 			for _, a := range g.Actions {
-				group.Actions = append(group.Actions, ActionWord{a[0], a[1+at]})
-				group.Never = slices.Contains(barred, a[0])
+				group.Actions = append(group.Actions, ActionWord{a["id"], a[language]})
+				group.Never = slices.Contains(barred, a["id"])
 			}
 			out[language] = append(out[language], group)
 		}
@@ -55,10 +56,7 @@ func readActionGroups() map[string][]ActionGroup {
 // ActionGroups lists the actions that rules know in a language's words, the
 // common ones first, what never goes home last.
 func ActionGroups(language string) []ActionGroup {
-	if g, ok := actionGroups()[language]; ok {
-		return g
-	}
-	return actionGroups()["en"]
+	return actionGroups()[text.Of(language).Code]
 }
 
 // step judges what is done in one step.

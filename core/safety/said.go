@@ -375,7 +375,7 @@ func (j *judge) asFinding(h hit, step string) Finding {
 	if step != "" {
 		f.Steps = []string{step}
 	}
-	args := text.Args{"thing": text.Localized{"en": "it", "es": "esto"}, "action": ""}
+	args := text.Args{"thing": text.Message{ID: "safety.it"}, "action": ""}
 	f.Why, f.Do = words(h.ID, h.Name, "why", args), words(h.ID, h.Name, "do", args)
 	return f
 }

@@ -195,7 +195,7 @@ func typedObject(o map[string]any) string {
 	return fmt.Sprint(o["value"], " ± ", o["u"])
 }
 
-// Show words an output for a reader of a language ("en", "es"): numbers to
+// Show words an output for a reader of a language: numbers to
 // four digits or to their uncertainty, with the unit.
 func (v Value) Show(language string) string {
 	unit := label(v.Unit) // none for pure numbers
@@ -217,14 +217,10 @@ func (v Value) Show(language string) string {
 		}
 		return join(strings.Join(words, "; "), unit)
 	case bool:
-		yes, no := "yes", "no"
-		if language == "es" {
-			yes, no = "sí", "no"
-		}
 		if x {
-			return yes
+			return text.Of(language).Yes
 		}
-		return no
+		return text.Of(language).No
 	case string:
 		return x
 	case []string:
@@ -236,13 +232,9 @@ func (v Value) Show(language string) string {
 		}
 		return list(words, ", ", language)
 	case [][]string: // pairs
-		and := " and "
-		if language == "es" {
-			and = " y "
-		}
 		words := make([]string, len(x))
 		for i, pair := range x {
-			words[i] = strings.Join(pair, and)
+			words[i] = text.Of(language).And(pair)
 		}
 		return list(words, "; ", language)
 	case map[string]string:
@@ -285,8 +277,5 @@ func list(words []string, with, language string) string {
 	if len(words) > 0 {
 		return strings.Join(words, with)
 	}
-	if language == "es" {
-		return "ninguno"
-	}
-	return "none"
+	return text.Render(text.Message{ID: "science.none"}, language)
 }

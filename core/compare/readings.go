@@ -8,6 +8,7 @@ import (
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
 )
 
 // Readings is a class as it is exported: with the design all that the
@@ -96,7 +97,7 @@ func (r *Readings) Books(d *design.Document) ([]Home, error) {
 			e.Typed = strconv.FormatFloat(*row.Value, 'g', -1, 64) + " " + row.Unit
 		}
 		if p := notebook.Fits(d, &e); p != nil {
-			return nil, fmt.Errorf("readings[%d]: the %s %s, such as %s", i, p.Field, p.Rule, p.Example)
+			return nil, fmt.Errorf("readings[%d]: the %s %s, such as %s", i, p.Field, text.Render(p.Rule, text.Languages[0]), p.Example)
 		}
 		switch row.Fate {
 		case "", "counts", "not-read", "corrected", "superseded":

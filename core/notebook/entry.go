@@ -6,6 +6,7 @@ import (
 	"time"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/text"
 )
 
 // Kind is what an entry records.
@@ -91,62 +92,66 @@ func (e *Entry) ClockJump() bool {
 // Problem is why an entry cannot be taken for a design: the field, the rule
 // broken, and an example that would do.
 type Problem struct {
-	Field, Rule, Example string
+	Field   string
+	Rule    text.Message
+	Example string
 }
+
+func rule(code string) text.Message { return text.Message{ID: "notebook.rule." + code} }
 
 // Fits checks that an entry speaks of things the design has. It returns nil
 // when it does.
 func Fits(d *design.Document, e *Entry) *Problem {
 	if !slices.Contains(Kinds, e.Kind) {
-		return &Problem{"kind", "has to be one of the kinds of entry", string(Reading)}
+		return &Problem{"kind", rule("entry-kind"), string(Reading)}
 	}
 	if _, ok := d.Step(e.Step); !ok && e.Step != "" {
-		return &Problem{"step", "has to be a step of this experiment", firstID(len(d.Steps), func(i int) string { return d.Steps[i].ID })}
+		return &Problem{"step", rule("step"), firstID(len(d.Steps), func(i int) string { return d.Steps[i].ID })}
 	}
 	switch e.Kind {
 	case Reading, NotRead:
 		slots := d.Slots()
 		if !slices.Contains(slots, e.Slot) {
-			return &Problem{"slot", "has to be a reading, condition, time and trial this experiment asks for", firstID(len(slots), func(i int) string {
+			return &Problem{"slot", rule("slot"), firstID(len(slots), func(i int) string {
 				return slots[i].Reading + " " + slots[i].Condition + " " + slots[i].Time
 			})}
 		}
 		if e.Kind == NotRead && e.Reason == "" {
-			return &Problem{"reason", "says why there is no value", "forgot"}
+			return &Problem{"reason", rule("no-value"), "forgot"}
 		}
 	case Answer:
 		q, ok := d.QuestionOf(e.Question)
 		if !ok {
-			return &Problem{"question", "has to be a question of this experiment", firstID(len(d.Questions), func(i int) string { return d.Questions[i].ID })}
+			return &Problem{"question", rule("question"), firstID(len(d.Questions), func(i int) string { return d.Questions[i].ID })}
 		}
 		return answers(d, q, e)
 	case Photo:
 		if !slices.ContainsFunc(d.Evidence, func(v design.Evidence) bool { return v.ID == e.Evidence }) {
-			return &Problem{"evidence", "has to be a piece of evidence this experiment asks for", firstID(len(d.Evidence), func(i int) string { return d.Evidence[i].ID })}
+			return &Problem{"evidence", rule("evidence"), firstID(len(d.Evidence), func(i int) string { return d.Evidence[i].ID })}
 		}
 	case Spoiled:
 		if e.Refers == "" || e.Reason == "" {
-			return &Problem{"reason", "a spoiled try names its reading and says what happened", "spilled"}
+			return &Problem{"reason", rule("spoiled"), "spilled"}
 		}
 	case Vouched:
 		if e.Step == "" || strings.TrimSpace(e.Reason) == "" {
-			return &Problem{"reason", "says why the step counts without an adult's word on record", "Grandma told me on the phone that she was there"}
+			return &Problem{"reason", rule("vouched"), "Grandma told me on the phone that she was there"}
 		}
 	case SetAside:
 		if e.Refers == "" || strings.TrimSpace(e.Reason) == "" {
-			return &Problem{"reason", "says which reading is set aside and why", "The ruler was upside down on the photo"}
+			return &Problem{"reason", rule("set-aside"), "The ruler was upside down on the photo"}
 		}
 	case Asked:
 		if e.Refers == "" || strings.TrimSpace(e.Text) == "" {
-			return &Problem{"text", "says what is asked about which reading", "Did you read millimetres or centimetres?"}
+			return &Problem{"text", rule("asked"), "Did you read millimetres or centimetres?"}
 		}
 	case Fact:
 		if e.Refers == "" || len(e.Choice) != 1 || e.Choice[0] != "yes" && e.Choice[0] != "no" {
-			return &Problem{"choice", "says yes or no to one question about the home", "no"}
+			return &Problem{"choice", rule("fact"), "no"}
 		}
 	case StepDone, Adult:
 		if e.Step == "" {
-			return &Problem{"step", "has to be a step of this experiment", firstID(len(d.Steps), func(i int) string { return d.Steps[i].ID })}
+			return &Problem{"step", rule("step"), firstID(len(d.Steps), func(i int) string { return d.Steps[i].ID })}
 		}
 	}
 	return nil
@@ -170,22 +175,22 @@ func answers(d *design.Document, q *design.Question, e *Entry) *Problem {
 	switch q.Kind {
 	case "choice":
 		if len(e.Choice) != 1 || !known(e.Choice[0]) {
-			return &Problem{"choice", "has to be one of the question's options", example}
+			return &Problem{"choice", rule("option"), example}
 		}
 	case "order":
 		seen := map[string]bool{}
 		for _, id := range e.Choice {
 			if !known(id) || seen[id] {
-				return &Problem{"choice", "has to be the question's options, each once", example}
+				return &Problem{"choice", rule("options"), example}
 			}
 			seen[id] = true
 		}
 		if len(e.Choice) != len(options) {
-			return &Problem{"choice", "has to be the question's options, each once", example}
+			return &Problem{"choice", rule("options"), example}
 		}
 	default:
 		if strings.TrimSpace(e.Text) == "" {
-			return &Problem{"text", "says something", "I think so because it is the softest"}
+			return &Problem{"text", rule("says-something"), "I think so because it is the softest"}
 		}
 	}
 	return nil

@@ -196,7 +196,7 @@ func TestFits(t *testing.T) {
 		"evidence": {Kind: notebook.Photo, Evidence: "film"},
 		"reason":   {Kind: notebook.Spoiled, Refers: "x"},
 	} {
-		if p := notebook.Fits(d, &e); p == nil || p.Field != field || p.Rule == "" || p.Example == "" {
+		if p := notebook.Fits(d, &e); p == nil || p.Field != field || p.Rule.ID == "" || p.Example == "" {
 			t.Errorf("%s: %+v", field, p)
 		}
 	}

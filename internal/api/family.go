@@ -10,6 +10,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/google/uuid"
 
+	"patient-kitchen/core/text"
 	"patient-kitchen/internal/app"
 )
 
@@ -18,7 +19,7 @@ import (
 func rawField(body []byte, name string) (json.RawMessage, error) {
 	var fields map[string]json.RawMessage
 	if err := json.Unmarshal(body, &fields); err != nil || fields[name] == nil {
-		return nil, &app.Invalid{Field: name, Rule: "has to be a JSON object", Example: `{"schema": 1}`}
+		return nil, &app.Invalid{Field: name, Rule: text.Message{ID: "rule.object"}, Example: `{"schema": 1}`}
 	}
 	return fields[name], nil
 }

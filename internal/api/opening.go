@@ -11,6 +11,7 @@ import (
 	"github.com/go-chi/chi/v5"
 
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/words"
 )
 
 // opening is the page behind a family's link, ready to read and to go on from
@@ -61,16 +62,13 @@ func (o opening) serve(s *Server, w http.ResponseWriter, r *http.Request, files 
 		servePage(w, files, "family.html", http.StatusOK)
 		return
 	}
-	words := plainWords[b.Home.Language]
-	if words == nil {
-		words = plainWords["en"]
-	}
-	d := openingData{Bundle: b, Heading: words["experiments"], Words: words, Scripts: o.scripts, Styles: o.styles}
+	page := words.Of("plain", b.Home.Language)
+	d := openingData{Bundle: b, Heading: page["experiments"], Words: page, Scripts: o.scripts, Styles: o.styles}
 	if len(b.Sheets) > 0 {
 		d.Sheet = &b.Sheets[0]
 		d.Heading = d.Sheet.Title
 		if d.Sheet.Notice == "" {
-			d.Takes = strings.NewReplacer("{minutes}", strconv.Itoa(d.Sheet.Minutes), "{hands}", strconv.Itoa(d.Sheet.Hands)).Replace(words["takes"])
+			d.Takes = strings.NewReplacer("{minutes}", strconv.Itoa(d.Sheet.Minutes), "{hands}", strconv.Itoa(d.Sheet.Hands)).Replace(page["takes"])
 		}
 	}
 	w.Header().Set("Content-Type", "text/html; charset=utf-8")

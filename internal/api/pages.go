@@ -47,11 +47,11 @@ func (s *Server) pages(r chi.Router) {
 		})
 	}
 	r.MethodNotAllowed(func(w http.ResponseWriter, _ *http.Request) {
-		writeProblem(w, &Problem{Status: 405, Title: "Not done so", Code: "method", Detail: "This address does not take that kind of request."})
+		writeProblem(w, problem(405, "method", "method", "method"))
 	})
 	r.NotFound(func(w http.ResponseWriter, r *http.Request) {
 		if strings.HasPrefix(r.URL.Path, "/api/") {
-			writeProblem(w, &Problem{Status: 404, Title: "Not here", Code: "not-found", Detail: "There is no such thing by this address."})
+			writeProblem(w, problem(404, "not-found", "not-here", "not-found.address"))
 			return
 		}
 		w.Header().Set("Content-Type", "text/html; charset=utf-8")
@@ -76,7 +76,7 @@ func serveFile(w http.ResponseWriter, r *http.Request, files fs.FS, name string)
 	info, err := fs.Stat(files, name)
 	if errors.Is(err, fs.ErrNotExist) || err == nil && info.IsDir() || err != nil {
 		w.Header().Set("Cache-Control", "no-store")
-		writeProblem(w, &Problem{Status: 404, Title: "Not here", Code: "not-found", Detail: "There is no such thing by this address. If a newer version was put up meanwhile, load the page again."})
+		writeProblem(w, problem(404, "not-found", "not-here", "not-found.file"))
 		return
 	}
 	if strings.HasSuffix(name, ".webmanifest") {

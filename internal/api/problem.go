@@ -1,6 +1,7 @@
 package api
 
 import (
+	"cmp"
 	"encoding/json"
 	"errors"
 	"net/http"
@@ -8,6 +9,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"patient-kitchen/core/text"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/media"
 	"patient-kitchen/internal/store"
@@ -24,6 +26,20 @@ type Problem struct {
 	Rule    string `json:"rule,omitempty"`
 	Example string `json:"example,omitempty"`
 	Current any    `json:"current,omitempty" doc:"The present state, where something was changed meanwhile"`
+
+	title, detail, rule text.Message // of Title, Detail and Rule in any language
+}
+
+// problem is an error document with the title and the sentence of these codes.
+func problem(status int, code, title, sentence string) *Problem {
+	p := &Problem{Status: status, Code: code, title: text.Message{ID: "title." + title}, detail: text.Message{ID: "refused." + sentence}}
+	return p.in(text.Languages[0])
+}
+
+// about names the field of a problem, the rule it breaks and an example.
+func (p *Problem) about(field string, rule text.Message, example string) *Problem {
+	p.Field, p.rule, p.Example = field, rule, example
+	return p.in(text.Languages[0])
 }
 
 func (p *Problem) Error() string  { return p.Detail }
@@ -50,53 +66,43 @@ func fail(err error) error {
 	case errors.As(err, &own):
 		return own
 	case errors.As(err, &invalid):
-		return &Problem{Status: 422, Title: "Not as it should be", Code: "invalid", Field: invalid.Field, Rule: invalid.Rule, Example: invalid.Example,
-			Detail: sentence(invalid.Field, invalid.Rule, invalid.Example)}
+		return (&Problem{Status: 422, Code: "invalid", title: text.Message{ID: "title.invalid"}}).about(invalid.Field, invalid.Rule, invalid.Example)
 	case errors.As(err, &refused):
 		if refused.Code == "busy" {
-			return huma.ErrorWithHeaders(&Problem{Status: 503, Title: "Busy", Code: "busy", Detail: refused.Detail}, http.Header{"Retry-After": {"1"}})
+			return huma.ErrorWithHeaders((&Problem{Status: 503, Code: "busy", title: text.Message{ID: "title.busy"}, detail: refused.Said()}).in(text.Languages[0]), http.Header{"Retry-After": {"1"}})
 		}
 		status := statuses[refused.Code]
 		if status == 0 {
 			status = 409
 		}
-		return &Problem{Status: status, Title: "Cannot be done now", Code: refused.Code, Detail: refused.Detail, Current: refused.Current}
+		return (&Problem{Status: status, Code: refused.Code, Current: refused.Current, title: text.Message{ID: "title.cannot-now"}, detail: refused.Said()}).in(text.Languages[0])
 	case errors.Is(err, app.ErrStranger):
 		return openLink
 	case errors.Is(err, app.ErrNotFound):
-		return &Problem{Status: 404, Title: "Not here", Code: "not-found", Detail: "There is no such thing by this address, or it is not yours."}
+		return problem(404, "not-found", "not-here", "not-found")
 	case store.Full(err):
 		return huma.ErrorWithHeaders(full, http.Header{"Retry-After": {"60"}})
 	case store.Unavailable(err):
-		return huma.ErrorWithHeaders(&Problem{Status: 503, Title: "Not now", Code: "database", Detail: "The database does not answer in time. What you typed is kept; it is tried again."}, http.Header{"Retry-After": {"2"}})
+		return huma.ErrorWithHeaders(problem(503, "database", "not-now", "database"), http.Header{"Retry-After": {"2"}})
 	case errors.Is(err, media.ErrBusy):
-		return huma.ErrorWithHeaders(&Problem{Status: 503, Title: "Busy", Code: "busy", Detail: "Many photos are coming in. It is tried again by itself."}, http.Header{"Retry-After": {"5"}})
+		return huma.ErrorWithHeaders(problem(503, "busy", "busy", "busy"), http.Header{"Retry-After": {"5"}})
 	}
 	return err
 }
 
-var full = &Problem{Status: 503, Title: "Full", Code: "disk-full", Detail: "The disk of the database is full, and nothing can be saved. What you typed is kept; it is tried again. Tell whoever looks after the server."}
+var full = problem(503, "disk-full", "full", "disk-full")
 
-func sentence(field, rule, example string) string {
-	s := strings.ReplaceAll(field, "_", " ") + " " + rule
-	s = strings.ToUpper(s[:1]) + s[1:]
-	if example != "" {
-		s += "; for example " + example
-	}
-	return s + "."
-}
+var openLink = problem(401, "open-link", "open-link", "open-link")
 
-var openLink = &Problem{Status: 401, Title: "Open the link", Code: "open-link", Detail: "This phone has not opened this home's link, or forgot it. Open the link or type the code."}
-
-var signInFirst = &Problem{Status: 401, Title: "Sign in first", Code: "sign-in", Detail: "You are not signed in, or the sign-in has run out. What you typed is kept."}
+var signInFirst = problem(401, "sign-in", "sign-in", "sign-in")
 
 // useProblems makes huma answer its own errors as problem documents that name
 // the field, the rule and an example.
 func useProblems(examples map[string]string) {
 	huma.NewError = func(status int, message string, errs ...error) huma.StatusError {
-		p := &Problem{Status: status, Title: http.StatusText(status), Code: "invalid", Detail: message}
+		p := &Problem{Status: status, Code: "invalid", title: text.Message{ID: "title.invalid"}, detail: said(message)}
 		if status >= 500 {
-			p.Code, p.Detail = "fault", "Our side has a fault. Nothing you typed is lost; try again."
+			p.Code, p.title, p.detail = "fault", text.Message{ID: "title.fault"}, text.Message{ID: "refused.fault"}
 		}
 		for _, err := range errs {
 			var own *Problem
@@ -105,30 +111,44 @@ func useProblems(examples map[string]string) {
 			}
 			var d *huma.ErrorDetail
 			if errors.As(err, &d) && p.Field == "" {
-				p.Field, p.Rule = strings.TrimPrefix(d.Location, "body."), d.Message
+				field := strings.TrimPrefix(d.Location, "body.")
 				if name, ok := strings.CutPrefix(d.Message, "expected required property "); ok {
 					name, _, _ = strings.Cut(name, " ")
-					p.Field, p.Rule = strings.TrimPrefix(strings.TrimPrefix(p.Field+"."+name, "body"), "."), "has to be there"
+					field = strings.TrimPrefix(strings.TrimPrefix(field+"."+name, "body"), ".")
 				}
-				if kind, ok := strings.CutPrefix(p.Rule, "expected "); ok {
-					p.Rule = "has to be " + map[string]string{"string": "a text", "integer": "a whole number", "number": "a number", "boolean": "true or false", "object": "an object", "array": "a list"}[kind]
-					if strings.HasSuffix(p.Rule, "be ") {
-						p.Rule += kind
-					}
-				}
-				last := p.Field[strings.LastIndexByte(p.Field, '.')+1:]
-				p.Example = examples[last]
-				if p.Example == "" {
-					p.Example = "see the API description"
-				}
-				p.Detail = sentence(last, p.Rule, p.Example)
+				example := examples[field[strings.LastIndexByte(field, '.')+1:]]
+				p.about(field, ruleOf(d.Message), cmp.Or(example, "see the API description"))
 			}
 		}
 		if status == http.StatusRequestEntityTooLarge {
-			p.Code, p.Detail = "too-large", "This is larger than the server takes."
+			p.Code, p.title, p.detail = "too-large", text.Message{ID: "title.too-large"}, text.Message{ID: "refused.too-large.here"}
 		}
-		return p
+		return p.in(text.Languages[0])
 	}
+}
+
+func said(rule string) text.Message {
+	return text.Message{ID: "rule.said", Args: text.Args{"rule": rule}}
+}
+
+// ruleOf is the rule in what the checks of requests say in English; one that is
+// not known here stays as it is.
+func ruleOf(message string) text.Message {
+	if strings.HasPrefix(message, "expected required property ") {
+		return text.Message{ID: "rule.there"}
+	}
+	if list, ok := strings.CutPrefix(message, "expected value to be one of "); ok {
+		return text.Message{ID: "rule.one-of", Args: text.Args{"list": strings.Trim(list, `"`)}}
+	}
+	for prefix, code := range map[string]string{"expected length <= ": "most-signs", "expected length >= ": "least-signs", "expected number >= ": "at-least", "expected number <= ": "at-most"} {
+		if n, ok := strings.CutPrefix(message, prefix); ok {
+			return text.Message{ID: "rule." + code, Args: text.Args{"n": n}}
+		}
+	}
+	if kind, ok := strings.CutPrefix(message, "expected "); ok && text.Has("rule.type."+kind) {
+		return text.Message{ID: "rule.type." + kind}
+	}
+	return said(message)
 }
 
 // examplesOf gathers the examples of all described fields by name, so that a
@@ -163,7 +183,7 @@ func writeProblem(w http.ResponseWriter, err error) {
 	var p *Problem
 	failed := fail(err)
 	if !errors.As(failed, &p) {
-		p = &Problem{Status: 500, Title: "Fault", Code: "fault", Detail: "Our side has a fault. Nothing you typed is lost; try again."}
+		p = problem(500, "fault", "fault", "fault")
 	}
 	var with huma.HeadersError
 	if errors.As(failed, &with) {

@@ -1,64 +1,46 @@
 package api
 
 import (
-	_ "embed"
-	"encoding/json"
 	"net/http"
 	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
 	"golang.org/x/text/language"
+
+	"patient-kitchen/core/text"
+	"patient-kitchen/internal/words"
 )
 
-//go:embed problems.es.json
-var spanishFile []byte
-
-// spanish words problem documents: titles, details, fields and rules, by the
-// English of the code.
-var spanish = func() map[string]string {
-	m := map[string]string{}
-	if err := json.Unmarshal(spanishFile, &m); err != nil {
-		panic(err) // it ships with the program
+var matcher = func() language.Matcher {
+	tags := make([]language.Tag, len(text.Languages))
+	for i, code := range text.Languages {
+		tags[i] = language.Make(code)
 	}
-	return m
+	return language.NewMatcher(tags)
 }()
-
-var (
-	offered = []string{"en", "es"} // in the matcher's order
-	matcher = language.NewMatcher([]language.Tag{language.English, language.Spanish})
-)
 
 // languageOf is the offered language that suits an Accept-Language header best.
 func languageOf(accept string) string {
 	wanted, _, err := language.ParseAcceptLanguage(accept)
 	if err != nil || len(wanted) == 0 {
-		return offered[0]
+		return text.Languages[0]
 	}
 	_, i, _ := matcher.Match(wanted...)
-	return offered[i]
+	return text.Languages[i]
 }
 
-// in words a problem in a language; what has no words there stays in English.
+// in words a problem in a language.
 func (p *Problem) in(code string) *Problem {
-	if code != "es" {
-		return p
-	}
-	say := func(s string) string {
-		if in, ok := spanish[s]; ok {
-			return in
-		}
-		return s
-	}
 	out := *p
-	out.Title, out.Detail = say(p.Title), say(p.Detail)
-	if rule, known := spanish[p.Rule]; known && p.Field != "" && out.Detail == p.Detail {
-		field := strings.ReplaceAll(p.Field[strings.LastIndexByte(p.Field, '.')+1:], "_", " ")
-		field = say(field)
-		out.Detail = strings.NewReplacer("{Field}", strings.ToUpper(field[:1])+field[1:], "{rule}", rule).Replace(spanish["{Field} {rule}"])
-		if p.Example != "" {
-			out.Detail += spanish["; for example "] + p.Example
-		}
-		out.Detail += "."
+	if p.title.ID != "" {
+		out.Title = text.Render(p.title, code)
+	}
+	if p.rule.ID != "" {
+		out.Rule = text.Render(p.rule, code)
+		out.Detail = words.Sentence(p.Field, p.rule, p.Example, code)
+	}
+	if p.detail.ID != "" && (p.rule.ID == "" || text.Has(p.detail.ID) && p.detail.ID != "rule.said") {
+		out.Detail = text.Render(p.detail, code)
 	}
 	return &out
 }

@@ -1,13 +1,13 @@
 package api
 
 import (
-	"go/ast"
-	"go/parser"
-	"go/token"
+	"os"
 	"path/filepath"
-	"strconv"
+	"regexp"
 	"strings"
 	"testing"
+
+	"patient-kitchen/core/text"
 )
 
 // The language is the one that suits best of what the browser asks for, also
@@ -20,10 +20,18 @@ func TestLanguageOf(t *testing.T) {
 	}
 }
 
-// Every sentence that a refusal is written with has its Spanish, found in the
-// source: what is put together of parts has its own test.
-func TestRefusalsHaveSpanish(t *testing.T) {
-	n := 0
+var (
+	refusedCode = regexp.MustCompile(`&Refused\{Code: "([^"]*)"(?:, Current: [^}]*)?\}`)
+	refusalID   = regexp.MustCompile(`\brefusal\("([^"]*)"`)
+	ruleID      = regexp.MustCompile(`\brule\("([^"]*)"`)
+	problemIDs  = regexp.MustCompile(`\bproblem\(\d+, "[^"]*", "([^"]*)", "([^"]*)"\)`)
+	wholeID     = regexp.MustCompile(`text\.Message\{ID: "((?:rule|refused|title)\.[^"]*[^."])"`)
+)
+
+// Every refusal and rule in the source has its words; that they are there in each
+// language is a test of the core's house.
+func TestRefusalsHaveWords(t *testing.T) {
+	found := map[string]bool{}
 	for _, dir := range []string{".", "../app"} {
 		files, err := filepath.Glob(dir + "/*.go")
 		if err != nil || len(files) == 0 {
@@ -33,44 +41,48 @@ func TestRefusalsHaveSpanish(t *testing.T) {
 			if strings.HasSuffix(file, "_test.go") {
 				continue
 			}
-			parsed, err := parser.ParseFile(token.NewFileSet(), file, nil, 0)
+			raw, err := os.ReadFile(file)
 			if err != nil {
 				t.Fatal(err)
 			}
-			ast.Inspect(parsed, func(node ast.Node) bool {
-				pair, ok := node.(*ast.KeyValueExpr)
-				if !ok {
-					return true
+			for prefix, pattern := range map[string]*regexp.Regexp{"refused.": refusedCode, "refused..": refusalID, "rule.": ruleID, "": wholeID} {
+				for _, m := range pattern.FindAllStringSubmatch(string(raw), -1) {
+					found[strings.Replace(prefix, "..", ".", 1)+m[1]] = true
 				}
-				key, _ := pair.Key.(*ast.Ident)
-				value, _ := pair.Value.(*ast.BasicLit)
-				if key == nil || value == nil || key.Name != "Detail" && key.Name != "Title" || value.Kind != token.STRING {
-					return true
-				}
-				text, _ := strconv.Unquote(value.Value)
-				if n++; spanish[text] == "" {
-					t.Errorf("%s: %q has no Spanish in problems.es.json", file, text)
-				}
-				return true
-			})
+			}
+			for _, m := range problemIDs.FindAllStringSubmatch(string(raw), -1) {
+				found["title."+m[1]], found["refused."+m[2]] = true, true
+			}
 		}
 	}
-	if n < 30 {
-		t.Errorf("only %d sentences were found", n)
+	for id := range found {
+		if !text.Has(id) && !strings.HasSuffix(id, ".") {
+			t.Errorf("%s has no words", id)
+		}
+	}
+	if len(found) < 90 {
+		t.Errorf("only %d sentences were found", len(found))
 	}
 }
 
 func TestProblemsInSpanish(t *testing.T) {
-	for _, c := range []struct{ in, want Problem }{
-		{Problem{Title: "Busy", Detail: "Many photos are coming in. It is tried again by itself."}, Problem{Title: "Ocupado", Detail: "Están llegando muchas fotos. Se intenta otra vez por sí solo."}},
-		{Problem{Field: "guardian", Rule: "has to be the name of an adult, with at most 80 signs", Example: "A. Fernsby", Detail: "Guardian has to be …"}, Problem{Detail: "Nombre: tiene que ser el nombre de una persona adulta, de 80 signos como máximo; por ejemplo, A. Fernsby."}},
-		{Problem{Title: "A title of nobody", Detail: "Something of nobody."}, Problem{Title: "A title of nobody", Detail: "Something of nobody."}},
+	guardian := (&Problem{title: text.Message{ID: "title.invalid"}}).about("guardian", text.Message{ID: "rule.guardian"}, "A. Fernsby")
+	for _, c := range []struct {
+		in            *Problem
+		language      string
+		title, detail string
+	}{
+		{problem(503, "busy", "busy", "busy"), "es", "Ocupado", "Están llegando muchas fotos. Se intenta otra vez por sí solo."},
+		{problem(503, "busy", "busy", "busy"), "en", "Busy", "Many photos are coming in. It is tried again by itself."},
+		{guardian, "es", "No es como debe ser", "Nombre: tiene que ser el nombre de una persona adulta, de 80 signos como máximo; por ejemplo, A. Fernsby."},
+		{guardian, "en", "Not as it should be", "Guardian has to be the name of an adult, with at most 80 signs; for example A. Fernsby."},
+		{(&Problem{}).about("body.unknown_thing", said("has to be odd"), ""), "es", "", "Unknown thing: has to be odd."},
+		{(&Problem{}).about("nickname", ruleOf("expected length <= 60"), ""), "es", "", "Apodo: puede tener 60 signos como máximo."},
+		{(&Problem{}).about("nickname", ruleOf("expected string"), ""), "en", "", "Nickname has to be a text."},
+		{(&Problem{}).about("way", ruleOf(`expected value to be one of "a, b"`), "a"), "en", "", "Way has to be one of a, b; for example a."},
 	} {
-		if got := c.in.in("es"); got.Title != c.want.Title || got.Detail != c.want.Detail {
-			t.Errorf("%q, %q", got.Title, got.Detail)
-		}
-		if got := c.in.in("en"); *got != c.in {
-			t.Errorf("English was changed: %+v", got)
+		if got := c.in.in(c.language); got.Title != c.title || got.Detail != c.detail {
+			t.Errorf("%q, %q; want %q, %q", got.Title, got.Detail, c.title, c.detail)
 		}
 	}
 }

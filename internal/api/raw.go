@@ -12,6 +12,7 @@ import (
 	"github.com/go-chi/chi/v5"
 	"github.com/google/uuid"
 
+	"patient-kitchen/core/text"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/live"
 	"patient-kitchen/internal/media"
@@ -89,8 +90,7 @@ func (s *Server) putPhoto(w http.ResponseWriter, r *http.Request) {
 		defer s.uploads.end(who.Home)
 		upload, err := io.ReadAll(http.MaxBytesReader(w, r.Body, media.MaxBytes))
 		if err != nil {
-			return &Problem{Status: 413, Title: "Too large", Code: "too-large", Field: "photo", Rule: "can have at most 20 MB", Example: "a photo at a lower size",
-				Detail: "This photo is larger than 20 MB, or the connection broke. Take it again at a lower size."}
+			return problem(413, "too-large", "too-large", "too-large.photo").about("photo", text.Message{ID: "rule.most-megabytes", Args: text.Args{"n": media.MaxBytes >> 20}}, "a photo at a lower size")
 		}
 		if err := s.App.PutPhoto(r.Context(), who, id[1], id[2], upload); err != nil {
 			return err

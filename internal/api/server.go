@@ -48,7 +48,7 @@ const readyLimit = 60
 
 // tooMany answers whoever asks too often; when to come again stands in a header.
 var tooMany = httprate.WithLimitHandler(func(w http.ResponseWriter, _ *http.Request) {
-	writeProblem(w, &Problem{Status: 429, Title: "Too many at once", Code: "too-often", Detail: "Too much is asked from here at once. Wait a minute; what you typed is kept."})
+	writeProblem(w, problem(429, "too-often", "too-often", "too-often"))
 })
 
 // csp lets pages load only what ships with the application; styles may stand
@@ -115,7 +115,7 @@ func (s *Server) ready(w http.ResponseWriter, r *http.Request) {
 		writeProblem(w, full)
 		return
 	case err != nil:
-		writeProblem(w, &Problem{Status: 503, Title: "Not ready", Code: "database", Detail: "The database does not answer, or takes nothing in."})
+		writeProblem(w, problem(503, "database", "not-ready", "database.ready"))
 		return
 	}
 	w.Write([]byte("ready\n"))
@@ -149,7 +149,7 @@ func compressed() func(http.Handler) http.Handler {
 func sameOrigin() func(http.Handler) http.Handler {
 	p := http.NewCrossOriginProtection()
 	p.SetDenyHandler(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) {
-		writeProblem(w, &Problem{Status: 403, Title: "From another site", Code: "cross-site", Detail: "This request came from another site and was not carried out. Open the page itself and try again."})
+		writeProblem(w, problem(403, "cross-site", "cross-site", "cross-site"))
 	}))
 	return p.Handler
 }
@@ -191,7 +191,7 @@ func (s *Server) recoverer(next http.Handler) http.Handler {
 				if ww, ok := w.(middleware.WrapResponseWriter); ok && ww.Status() != 0 {
 					panic(http.ErrAbortHandler)
 				}
-				writeProblem(w, &Problem{Status: 500, Title: "Fault", Code: "fault", Detail: "Our side has a fault. Nothing you typed is lost; try again."})
+				writeProblem(w, problem(500, "fault", "fault", "fault"))
 			}
 		}()
 		next.ServeHTTP(w, r)

@@ -9,6 +9,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/google/uuid"
 
+	"patient-kitchen/core/text"
 	"patient-kitchen/internal/app"
 )
 
@@ -88,7 +89,7 @@ type IfMatch struct {
 func (m IfMatch) version() (int, error) {
 	n, err := strconv.Atoi(strings.Trim(m.Version, `" W/`))
 	if err != nil {
-		return 0, &app.Invalid{Field: "If-Match", Rule: "has to be the version the change was made from", Example: "3"}
+		return 0, &app.Invalid{Field: "If-Match", Rule: text.Message{ID: "rule.version"}, Example: "3"}
 	}
 	return n, nil
 }

@@ -10,6 +10,8 @@ import (
 	"strings"
 	"time"
 	"unicode/utf8"
+
+	"patient-kitchen/core/text"
 )
 
 // maxHeld is how much of an answer is held back until it is whole; a larger
@@ -118,7 +120,7 @@ func wellFormed(next http.Handler) http.Handler {
 		} else if r.Body != nil && r.Body != http.NoBody && !strings.Contains(r.URL.Path, "/photos/") {
 			body, err := io.ReadAll(http.MaxBytesReader(w, r.Body, maxText))
 			if err != nil {
-				writeProblem(w, &Problem{Status: 413, Title: "Too large", Code: "too-large", Detail: "What was sent is too large, or the connection broke."})
+				writeProblem(w, problem(413, "too-large", "too-large", "too-large"))
 				return
 			}
 			if text := kind == "" || strings.HasSuffix(kind, "json") || strings.HasPrefix(kind, "text/"); text && badText(body) {
@@ -131,8 +133,7 @@ func wellFormed(next http.Handler) http.Handler {
 			r.Body = io.NopCloser(bytes.NewReader(body))
 		}
 		if what != "" {
-			writeProblem(w, &Problem{Status: 422, Title: "Not valid", Code: "invalid", Field: what, Rule: "has to be text without NUL and without broken characters", Example: "a text as it is typed",
-				Detail: "Something in it is no text: a NUL or a broken character. Take it out and try again."})
+			writeProblem(w, problem(422, "invalid", "not-valid", "invalid.text").about(what, text.Message{ID: "rule.plain-text"}, "a text as it is typed"))
 			return
 		}
 		next.ServeHTTP(w, r)

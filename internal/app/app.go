@@ -3,16 +3,17 @@ package app
 import (
 	"context"
 	"errors"
-	"fmt"
 	"log/slog"
 	"time"
 
 	"github.com/google/uuid"
 
+	"patient-kitchen/core/text"
 	"patient-kitchen/internal/config"
 	"patient-kitchen/internal/keys"
 	"patient-kitchen/internal/media"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/words"
 )
 
 // App runs the use cases.
@@ -39,7 +40,7 @@ func (a *App) limits() config.Limits {
 
 // errFull says that nothing more is taken; what the phone has stays there.
 func errFull(what string) error {
-	return &Refused{Code: "full", Detail: "This experiment has as many " + what + " as one home can send. What you have is kept on this phone; tell your teacher."}
+	return &Refused{Code: "full", Words: refusal("full." + what)}
 }
 
 // TeacherActor is a teacher who signed in.
@@ -53,18 +54,52 @@ var ErrNotFound = errors.New("there is no such thing here")
 
 // Invalid says what is wrong with a request: the field, the rule it breaks,
 // and an example that would do.
-type Invalid struct{ Field, Rule, Example string }
-
-func (e *Invalid) Error() string { return fmt.Sprintf("%s %s, such as %s", e.Field, e.Rule, e.Example) }
-
-// Refused says why something cannot be done now. Code is stable; Detail is a
-// sentence; Current is the present state where a document was changed meanwhile.
-type Refused struct {
-	Code, Detail string
-	Current      any
+type Invalid struct {
+	Field   string
+	Rule    text.Message
+	Example string
 }
 
-func (e *Refused) Error() string { return e.Detail }
+func (e *Invalid) Error() string {
+	return words.Sentence(e.Field, e.Rule, e.Example, text.Languages[0])
+}
+
+// rule is a rule for a field, by its code, with its arguments in pairs.
+func rule(code string, args ...any) text.Message {
+	return text.Message{ID: "rule." + code, Args: pairs(args)}
+}
+
+// Refused says why something cannot be done now. Code is stable; Words are a
+// sentence, the code's own where they are left out; Current is the present state
+// where a document was changed meanwhile.
+type Refused struct {
+	Code    string
+	Words   text.Message
+	Current any
+}
+
+func (e *Refused) Error() string { return text.Render(e.Said(), text.Languages[0]) }
+
+// Said is the refusal as a sentence.
+func (e *Refused) Said() text.Message {
+	if e.Words.ID == "" {
+		return refusal(e.Code)
+	}
+	return e.Words
+}
+
+// refusal is why something is refused, by its code, with its arguments in pairs.
+func refusal(code string, args ...any) text.Message {
+	return text.Message{ID: "refused." + code, Args: pairs(args)}
+}
+
+func pairs(list []any) text.Args {
+	out := text.Args{}
+	for i := 0; i+1 < len(list); i += 2 {
+		out[list[i].(string)] = list[i+1]
+	}
+	return out
+}
 
 // notFound turns a missing row into ErrNotFound.
 func notFound(err error) error {

@@ -50,14 +50,14 @@ func (a *App) Assess(ctx context.Context, who TeacherActor, experiment uuid.UUID
 	}
 	f.By, f.About = strings.Join(strings.Fields(f.By), " "), strings.TrimSpace(f.About)
 	if f.By == "" || len([]rune(f.By)) > 80 {
-		return AssessmentView{}, &Invalid{"by", "says who made the assessment, with at most 80 signs", "R. Tarrant, head of science"}
+		return AssessmentView{}, &Invalid{"by", rule("assessor"), "R. Tarrant, head of science"}
 	}
 	if f.About == "" || len([]rune(f.About)) > 200 {
-		return AssessmentView{}, &Invalid{"about", "says what it is about, with at most 200 signs", "Hot water: 45 °C at most"}
+		return AssessmentView{}, &Invalid{"about", rule("assessed"), "Hot water: 45 °C at most"}
 	}
 	day, err := time.Parse(time.DateOnly, f.On)
 	if err != nil || day.After(a.Now().AddDate(0, 0, 1)) || day.Before(a.Now().AddDate(-5, 0, 0)) {
-		return AssessmentView{}, &Invalid{"on", "has to be the day it was made, within five years and not to come", a.Now().Format(time.DateOnly)}
+		return AssessmentView{}, &Invalid{"on", rule("assessed-on"), a.Now().Format(time.DateOnly)}
 	}
 	sum := sha256.Sum256(e.Draft)
 	s := store.Assessment{ID: store.NewID(), ExperimentID: experiment, Sha256: sum[:], ByWhom: f.By, About: f.About, AssessedOn: day, SignedAt: a.Now()}

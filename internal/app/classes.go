@@ -47,34 +47,34 @@ func (f ClassFields) check(was store.Class, now time.Time) (store.Class, error) 
 		c.NeedsAssessment = *f.NeedsAssessment
 	}
 	if c.Name == "" || len([]rune(c.Name)) > 60 {
-		return c, &Invalid{"name", "has to be there, with at most 60 signs", "7M"}
+		return c, &Invalid{"name", rule("there-signs", "n", 60), "7M"}
 	}
 	if len([]rune(c.School)) > 90 {
-		return c, &Invalid{"school", "can have at most 90 signs", "Stonechat Moor School"}
+		return c, &Invalid{"school", rule("most-signs", "n", 90), "Stonechat Moor School"}
 	}
 	place, err := time.LoadLocation(c.Zone)
 	if err != nil || c.Zone == "" || c.Zone == "Local" {
-		return c, &Invalid{"zone", "has to be a time zone by its place", "Europe/London"}
+		return c, &Invalid{"zone", rule("zone"), "Europe/London"}
 	}
 	if !contains(text.Languages, c.Language) {
-		return c, &Invalid{"language", "has to be one of the languages", "en"}
+		return c, &Invalid{"language", rule("language"), "en"}
 	}
 	if !contains([]string{"us", "metric", "uk", "au"}, c.UnitSystem) {
-		return c, &Invalid{"unit_system", "has to be us, metric, uk or au", "metric"}
+		return c, &Invalid{"unit_system", rule("unit-system"), "metric"}
 	}
 	for field, number := range map[string]string{"emergency_number": c.EmergencyNumber, "poison_number": c.PoisonNumber} {
 		if number != "" && !phonePattern.MatchString(number) {
-			return c, &Invalid{field, "has to be a telephone number", "0555 010 010"}
+			return c, &Invalid{field, rule("phone"), "0555 010 010"}
 		}
 	}
 	if c.PhotoDays < 1 || c.PhotoDays > 400 {
-		return c, &Invalid{"photo_days", "has to be from 1 to 400", "30"}
+		return c, &Invalid{"photo_days", rule("photo-days"), "30"}
 	}
 	day, err := time.Parse(time.DateOnly, f.KeepUntil)
 	// A day that has passed would erase the class at night; a class that has one already may keep it.
 	past := f.KeepUntil < now.In(place).Format(time.DateOnly) && !day.Equal(was.KeepUntil)
 	if err != nil || past || day.After(now.AddDate(3, 0, 0)) {
-		return c, &Invalid{"keep_until", "has to be a day to come, within three years", now.AddDate(1, 0, 0).Format(time.DateOnly)}
+		return c, &Invalid{"keep_until", rule("keep-until"), now.AddDate(1, 0, 0).Format(time.DateOnly)}
 	}
 	c.KeepUntil = day
 	return c, nil
@@ -145,7 +145,7 @@ func (a *App) SaveClass(ctx context.Context, who TeacherActor, id uuid.UUID, ver
 }
 
 func classChanged(now store.Class, homes int) error {
-	return &Refused{"changed-elsewhere", "The class was changed in another window.", viewClass(now, homes)}
+	return &Refused{"changed-elsewhere", refusal("changed-elsewhere.class"), viewClass(now, homes)}
 }
 
 // Classes lists the teacher's classes.

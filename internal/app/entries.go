@@ -100,15 +100,15 @@ const maxText = 4000
 func (f EntryFields) check(now time.Time) error {
 	switch {
 	case len(f.Typed) > 400:
-		return &Invalid{"typed", "can have at most 400 bytes", "82 mm"}
+		return &Invalid{"typed", rule("most-bytes", "n", 400), "82 mm"}
 	case len([]rune(f.Text)) > maxText:
-		return &Invalid{"text", "can have at most 4000 signs", "the wet edge got slower"}
+		return &Invalid{"text", rule("most-signs", "n", 4000), "the wet edge got slower"}
 	case len(f.Choice) > 20:
-		return &Invalid{"choice", "can have at most 20 parts", "towel"}
+		return &Invalid{"choice", rule("most-parts", "n", 20), "towel"}
 	case len(f.Reason) > 400 || len(f.Refers) > 80:
-		return &Invalid{"reason", "can have at most 400 bytes", "spilled"}
+		return &Invalid{"reason", rule("most-bytes", "n", 400), "spilled"}
 	case f.PhoneTime.Year() < 2000 || f.PhoneTime.Year() > 2200:
-		return &Invalid{"phone_time", "has to be a time", now.UTC().Format(time.RFC3339)}
+		return &Invalid{"phone_time", rule("time"), now.UTC().Format(time.RFC3339)}
 	}
 	return nil
 }
@@ -185,7 +185,7 @@ func (a *App) write(ctx context.Context, d *issued, s store.Entry, f EntryFields
 		}
 		for _, first := range said {
 			if _, of := readEntry(first); of.Question == f.Question && first.ID != s.ID {
-				return &Refused{Code: "predicted", Detail: "This prediction is made already. The first one stands.", Current: of}
+				return &Refused{Code: "predicted", Current: of}
 			}
 		}
 		door, err = tx.WriteEntry(ctx, s, gate)
@@ -273,7 +273,7 @@ func mayIn(d *issued, f EntryFields) []string {
 	return may
 }
 
-var errRecalled = &Refused{Code: "recalled", Detail: "The teacher took this experiment back. What you had is kept."}
+var errRecalled = &Refused{Code: "recalled"}
 
 // mayWrite decides whether a home may make an entry with its present
 // permission: ticks and what it says of itself always; words once it declined,
@@ -284,7 +284,7 @@ func mayWrite(p PermissionView, f EntryFields) error {
 	words := kind == notebook.Answer || kind == notebook.Observation || kind == notebook.Sent || kind == notebook.Tick
 	switch {
 	case slices.Contains(notebook.Hers, kind):
-		return &Refused{Code: "no-permission", Detail: "Only the teacher writes this."}
+		return &Refused{Code: "no-permission", Words: refusal("no-permission.teacher")}
 	case p.State == "watching":
 		if kind == notebook.Tick || !words {
 			return errWatchOnly
@@ -295,9 +295,9 @@ func mayWrite(p PermissionView, f EntryFields) error {
 	case p.State == "declined" && words:
 		return nil
 	case p.State != "granted":
-		return &Refused{Code: "no-permission", Detail: "An adult of the home has not agreed, or took it back. Open Permission."}
+		return &Refused{Code: "no-permission"}
 	case kind == notebook.Photo && !p.Photos:
-		return &Refused{Code: "no-photos", Detail: "Photos were not agreed to. Open Permission to change that."}
+		return &Refused{Code: "no-photos"}
 	}
 	return nil
 }
@@ -356,11 +356,11 @@ func (a *App) read(d *design.Document, s *store.Entry, raw []byte) (EntryFields,
 	sum, now := sha256.Sum256(raw), a.Now().Truncate(time.Microsecond) // as it is stored
 	s.Body, s.BodySha, s.ReceivedAt = raw, sum[:], now
 	if err := json.Unmarshal(raw, &f); err != nil {
-		return f, &Invalid{"body", "has to be a JSON object of an entry", `{"kind": "observation", "text": "it climbs"}`}
+		return f, &Invalid{"body", rule("entry-object"), `{"kind": "observation", "text": "it climbs"}`}
 	}
 	for _, stray := range strict.Find(raw, f, 20) {
 		if stray.Twice { // a part that is not known may come from a newer phone: it is kept with the bytes
-			return f, &Invalid{strings.TrimPrefix(stray.Path, "/"), "stands there twice", `{"kind": "observation", "text": "it climbs"}`}
+			return f, &Invalid{strings.TrimPrefix(stray.Path, "/"), rule("twice"), `{"kind": "observation", "text": "it climbs"}`}
 		}
 	}
 	if err := f.check(now); err != nil {
@@ -379,7 +379,7 @@ func (a *App) read(d *design.Document, s *store.Entry, raw []byte) (EntryFields,
 func again(d *design.Document, had, sent store.Entry, w notebook.Writer) (EntryView, error) {
 	sameHome := had.HomeID == nil && sent.HomeID == nil || had.HomeID != nil && sent.HomeID != nil && *had.HomeID == *sent.HomeID
 	if !sameHome || had.AssignmentID != sent.AssignmentID || !bytes.Equal(had.BodySha, sent.BodySha) {
-		return EntryView{}, &Refused{Code: "other-body", Detail: "Another entry has this id. Send it again under a new one."}
+		return EntryView{}, &Refused{Code: "other-body"}
 	}
 	return viewEntry(d, had, w), nil
 }
@@ -395,5 +395,5 @@ func (a *App) ownsPicture(ctx context.Context, s store.Entry, refers string) err
 			return found
 		}
 	}
-	return &Invalid{"refers", "has to be a picture that was sent before", "the id under which it was put"}
+	return &Invalid{"refers", rule("picture"), "the id under which it was put"}
 }

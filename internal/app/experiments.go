@@ -4,10 +4,10 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
-	"fmt"
 	"log/slog"
 	"runtime/debug"
 	"strconv"
+	"strings"
 	"time"
 
 	"github.com/google/uuid"
@@ -196,17 +196,17 @@ func titleOf(raw []byte) string {
 
 func checkDraft(raw []byte) error {
 	if len(raw) > design.MaxBytes {
-		return &Invalid{"document", fmt.Sprintf("can have at most %d kB", design.MaxBytes>>10), "a shorter background"}
+		return &Invalid{"document", rule("most-kilobytes", "n", design.MaxBytes>>10), "a shorter background"}
 	}
 	var anything map[string]any
 	if err := json.Unmarshal(raw, &anything); err != nil {
-		return &Invalid{"document", "has to be a JSON object", `{"schema": 2}`}
+		return &Invalid{"document", rule("object"), `{"schema": 2}`}
 	}
 	// A document that cannot be read is kept and explained; one that is too
 	// large to be judged is not even kept.
 	var bound *design.BoundError
 	if _, err := design.Read(raw); errors.As(err, &bound) {
-		return &Invalid{"document" + bound.Path, fmt.Sprintf("can have at most %d %s, and has %d", bound.Most, bound.What, bound.N), strconv.Itoa(bound.Most)}
+		return &Invalid{"document" + bound.Path, rule("most-of", "most", bound.Most, "what", text.Message{ID: "parts." + strings.ReplaceAll(bound.What, " ", "-")}, "n", bound.N), strconv.Itoa(bound.Most)}
 	}
 	return nil
 }
@@ -225,7 +225,7 @@ func (a *App) AddExperiment(ctx context.Context, who TeacherActor, raw []byte, l
 func Example(name string) ([]byte, error) {
 	raw, err := docs.Examples.ReadFile("examples/" + name + ".json")
 	if err != nil {
-		return nil, &Invalid{"example", "has to be one of the examples", "paper-strips"}
+		return nil, &Invalid{"example", rule("example"), "paper-strips"}
 	}
 	return raw, nil
 }
@@ -245,7 +245,7 @@ func (a *App) SaveDraft(ctx context.Context, who TeacherActor, id uuid.UUID, ver
 	saved, err := a.Store.SaveDraft(ctx, e, a.Now())
 	if errors.Is(err, store.ErrNotFound) {
 		current, _ := a.Draft(ctx, who, id, language)
-		return DraftView{}, &Refused{"changed-elsewhere", fmt.Sprintf("The experiment was changed in another window; it is at version %d now.", now), current}
+		return DraftView{}, &Refused{"changed-elsewhere", refusal("changed-elsewhere.experiment", "n", now), current}
 	}
 	return DraftView{id, saved, raw, Review(raw, language)}, err
 }

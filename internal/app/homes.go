@@ -35,23 +35,23 @@ type HomeView struct {
 func (f *HomeFields) check(class store.Class) error {
 	f.Nickname = strings.Join(strings.Fields(f.Nickname), " ")
 	if f.Nickname == "" || len([]rune(f.Nickname)) > 60 {
-		return &Invalid{"nickname", "has to be there, with at most 60 signs", "Fern"}
+		return &Invalid{"nickname", rule("there-signs", "n", 60), "Fern"}
 	}
 	if f.Language == "" {
 		f.Language = class.Language
 	}
 	if !contains(text.Languages, f.Language) {
-		return &Invalid{"language", "has to be one of the languages", "en"}
+		return &Invalid{"language", rule("language"), "en"}
 	}
 	if f.Letters != "" && (len([]rune(f.Letters)) != 2) {
-		return &Invalid{"letters", "have to be two", "Fe"}
+		return &Invalid{"letters", rule("two-letters"), "Fe"}
 	}
 	f.Contact, f.Phone = strings.TrimSpace(f.Contact), strings.TrimSpace(f.Phone)
 	if f.Phone != "" && !phonePattern.MatchString(f.Phone) {
-		return &Invalid{"phone", "has to be a telephone number", "0555 010 020"}
+		return &Invalid{"phone", rule("phone"), "0555 010 020"}
 	}
 	if len(f.Contact) > 200 {
-		return &Invalid{"contact", "can have at most 200 signs", "fern@home.example"}
+		return &Invalid{"contact", rule("most-signs", "n", 200), "fern@home.example"}
 	}
 	kept := f.Students[:0]
 	for _, s := range f.Students {
@@ -59,7 +59,7 @@ func (f *HomeFields) check(class store.Class) error {
 			kept = append(kept, s)
 		}
 		if len([]rune(s)) > 60 || len(kept) > 8 {
-			return &Invalid{"students", "are at most eight nicknames of at most 60 signs", "Fern"}
+			return &Invalid{"students", rule("students"), "Fern"}
 		}
 	}
 	f.Students = kept
@@ -163,10 +163,10 @@ func (a *App) insertHome(ctx context.Context, q *store.Queries, class, id uuid.U
 
 func nameTaken(err error, f HomeFields) error {
 	if errors.Is(err, store.ErrConflict) && strings.Contains(err.Error(), "letters") {
-		return &Invalid{"letters", "are taken by another home", f.Nickname[:1] + "2"}
+		return &Invalid{"letters", rule("letters-taken"), f.Nickname[:1] + "2"}
 	}
 	if errors.Is(err, store.ErrConflict) {
-		return &Invalid{"nickname", "is used twice in this class", f.Nickname + " B"}
+		return &Invalid{"nickname", rule("nickname-taken"), f.Nickname + " B"}
 	}
 	return notFound(err)
 }
@@ -207,7 +207,7 @@ func (a *App) homeChanged(ctx context.Context, class, id uuid.UUID) error {
 	if err != nil {
 		return notFound(err)
 	}
-	return &Refused{"changed-elsewhere", "This home was changed in another window.", viewHome(now, nil)}
+	return &Refused{"changed-elsewhere", refusal("changed-elsewhere.home"), viewHome(now, nil)}
 }
 
 // DeleteHome takes a home out of the class; it can be brought back for thirty

@@ -185,7 +185,7 @@ func (a *App) Issue(ctx context.Context, who TeacherActor, class uuid.UUID, f Is
 		return AssignmentView{}, err
 	}
 	if !f.DueAt.After(f.OpensAt) || f.DueAt.After(f.OpensAt.AddDate(0, 3, 0)) {
-		return AssignmentView{}, &Invalid{"due_at", "has to be after the opening, within three months", f.OpensAt.Add(24 * time.Hour).Format(time.RFC3339)}
+		return AssignmentView{}, &Invalid{"due_at", rule("after-opening"), f.OpensAt.Add(24 * time.Hour).Format(time.RFC3339)}
 	}
 	e, err := a.Store.Experiment(ctx, who.ID, f.Experiment)
 	if err != nil {
@@ -202,10 +202,10 @@ func (a *App) Issue(ctx context.Context, who TeacherActor, class uuid.UUID, f Is
 			return err
 		}
 		if f.Draft != 0 && f.Draft != e.Version {
-			return &Refused{"changed-elsewhere", "The experiment was changed since this page looked at it. Look again.", check}
+			return &Refused{"changed-elsewhere", refusal("changed-elsewhere.issue"), check}
 		}
 		if len(check.Blockers) > 0 {
-			return &Refused{"blocked", "Waits for: " + check.Blockers[0].Message, check}
+			return &Refused{"blocked", refusal("blocked", "what", check.Blockers[0].Message), check}
 		}
 		version, err := freeze(ctx, q, e, now)
 		if err != nil {
@@ -218,7 +218,7 @@ func (a *App) Issue(ctx context.Context, who TeacherActor, class uuid.UUID, f Is
 			as = stands
 			return errStands
 		case err == nil:
-			return &Refused{Code: "already-issued", Detail: fmt.Sprintf("%s has version %d already. Take it back first, or change the experiment: that makes the next version.", c.Name, version.Number)}
+			return &Refused{Code: "already-issued", Words: refusal("already-issued", "class", c.Name, "n", version.Number)}
 		case !errors.Is(err, store.ErrNotFound):
 			return err
 		}
@@ -315,7 +315,7 @@ func (a *App) Recall(ctx context.Context, who TeacherActor, class, id uuid.UUID,
 	}
 	reason = strings.TrimSpace(reason)
 	if reason == "" || len([]rune(reason)) > 300 {
-		return &Invalid{"reason", "has to be there, as families will read it, with at most 300 signs", "The dishes tip over. Please pour the water away."}
+		return &Invalid{"reason", rule("reason-families"), "The dishes tip over. Please pour the water away."}
 	}
 	if _, err := a.Store.Assignment(ctx, class, id); err != nil {
 		return notFound(err)
@@ -323,7 +323,7 @@ func (a *App) Recall(ctx context.Context, who TeacherActor, class, id uuid.UUID,
 	return a.audited(ctx, who, class, nil, "assignment", fmt.Sprintf("recalled: %s", reason), func(q *store.Queries) error {
 		err := q.Recall(ctx, class, id, reason, a.Now())
 		if errors.Is(err, store.ErrNotFound) {
-			return &Refused{Code: "recalled", Detail: "It was taken back before."}
+			return &Refused{Code: "recalled", Words: refusal("recalled.before")}
 		}
 		return err
 	})

@@ -145,16 +145,16 @@ type Opened struct {
 // counted by network; a right one is not counted, and clears nothing.
 func (a *App) Open(ctx context.Context, link, code, network string) (Opened, error) {
 	kind, token := "link", strings.TrimSpace(link)
-	unknown := &Refused{Code: "unknown-link", Detail: "This link opens no home. Ask your teacher for a new one."}
+	unknown := &Refused{Code: "unknown-link"}
 	if code != "" {
 		kind = "code"
-		unknown = &Refused{Code: "unknown-code", Detail: "This code is not known. One sign may be off: compare each with your sheet."}
+		unknown = &Refused{Code: "unknown-code"}
 		n, err := a.Store.CountAttempt(ctx, "code", network, codeWindow, a.Now())
 		if err != nil {
 			return Opened{}, err
 		}
 		if n > codeTries {
-			return Opened{}, &Refused{Code: "too-many-tries", Detail: "Too many codes were tried from here. Wait an hour, or use the link."}
+			return Opened{}, &Refused{Code: "too-many-tries", Words: refusal("too-many-tries.codes")}
 		}
 		unknown.Current = map[string]int{"tries_left": codeTries - n}
 		read, ok := keys.ReadCode(code)
@@ -187,13 +187,13 @@ func (a *App) letIn(ctx context.Context, l store.Link) (Opened, error) {
 		_, err = a.Store.Class(ctx, l.ClassID)
 	}
 	if notFound(err) == ErrNotFound {
-		return Opened{}, &Refused{Code: "unknown-link", Detail: "This link opens no home. Ask your teacher for a new one."}
+		return Opened{}, &Refused{Code: "unknown-link"}
 	}
 	if err != nil {
 		return Opened{}, err
 	}
 	if h.Generation != l.Generation {
-		return Opened{}, &Refused{Code: "replaced-link", Detail: "This link was replaced. Ask your teacher for the new one: your work is kept."}
+		return Opened{}, &Refused{Code: "replaced-link"}
 	}
 	token, hash := keys.NewToken()
 	err = a.Store.InTx(ctx, func(q *store.Queries) error {
@@ -209,7 +209,7 @@ func (a *App) letIn(ctx context.Context, l store.Link) (Opened, error) {
 // ErrStranger answers a phone that has not opened the home's link.
 var ErrStranger = errors.New("this phone has not opened the home's link")
 
-var errReplaced = &Refused{Code: "replaced-link", Detail: "This link was replaced. Ask your teacher for the new one: your work is kept on this phone."}
+var errReplaced = &Refused{Code: "replaced-link", Words: refusal("replaced-link.phone")}
 
 func strangerOr(err error) error {
 	if errors.Is(err, store.ErrNotFound) {

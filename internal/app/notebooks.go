@@ -4,7 +4,6 @@ import (
 	"context"
 	"crypto/sha256"
 	"encoding/json"
-	"fmt"
 	"strings"
 	"time"
 
@@ -121,22 +120,22 @@ func (a *App) WriteAtDesk(ctx context.Context, who TeacherActor, class, assignme
 	now := a.Now()
 	f := EntryFields{Kind: in.Kind, Step: in.Step, Refers: in.Refers, Reason: strings.TrimSpace(in.Reason), Text: strings.TrimSpace(in.Text), PhoneTime: now}
 	if notebook.Kind(in.Kind) != notebook.Asked && len([]rune(f.Reason)) < safety.LeastReason {
-		return &Invalid{"reason", fmt.Sprintf("says why, with at least %d letters", safety.LeastReason), "Grandma told me on the phone that she was there"}
+		return &Invalid{"reason", rule("reason-letters", "n", safety.LeastReason), "Grandma told me on the phone that she was there"}
 	}
 	switch notebook.Kind(in.Kind) {
 	case notebook.Vouched:
 		if d.guards(knownFacts(said)[home])[f.Step] == "" {
-			return &Invalid{"step", "has to be a step that waits for something to be said", ""}
+			return &Invalid{"step", rule("waiting-step"), ""}
 		}
 	default:
 		of, ok := readingOf(said, assignment, in.Refers)
 		if !ok {
-			return &Invalid{"refers", "has to be a reading of this home", ""}
+			return &Invalid{"refers", rule("home-reading"), ""}
 		}
 		if notebook.Kind(in.Kind) == notebook.Reading {
 			f.Step, f.Reading, f.Condition, f.Time, f.Trial, f.Instrument, f.Typed = of.Step, of.Slot.Reading, of.Slot.Condition, of.Slot.Time, of.Slot.Trial, of.Instrument, in.Typed
 			if strings.TrimSpace(in.Typed) == "" {
-				return &Invalid{"typed", "has to be the value in its place", "42 mm"}
+				return &Invalid{"typed", rule("value-instead"), "42 mm"}
 			}
 		}
 	}

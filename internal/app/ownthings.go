@@ -26,7 +26,7 @@ func (a *App) PutOwnThing(ctx context.Context, who TeacherActor, id string, raw 
 		err = errors.New("give one thing")
 	}
 	if err != nil {
-		return &Invalid{"material", "cannot be read: " + err.Error(), thingExample}
+		return &Invalid{"material", rule("unreadable", "problem", err.Error()), thingExample}
 	}
 	own.Materials[0].ID = id
 	return a.putOwn(ctx, who, own)
@@ -39,12 +39,12 @@ func (a *App) PutOwnSwap(ctx context.Context, who TeacherActor, id string, raw [
 		err = errors.New("give one swap")
 	}
 	if err != nil {
-		return &Invalid{"swap", "cannot be read: " + err.Error(), swapExample}
+		return &Invalid{"swap", rule("unreadable", "problem", err.Error()), swapExample}
 	}
 	r := &own.Rules[0]
 	r.ID = id
 	if len(r.From.Materials) == 0 || len(r.To.Materials) == 0 {
-		return &Invalid{"swap", "has to lead from a thing to another", swapExample}
+		return &Invalid{"swap", rule("leads"), swapExample}
 	}
 	return a.putOwn(ctx, who, own)
 }
@@ -61,11 +61,11 @@ func (a *App) ImportThings(ctx context.Context, who TeacherActor, data []byte) (
 		own, err = larder.ReadCSV(data)
 	}
 	if err != nil {
-		return 0, &Invalid{"file", "cannot be read: " + err.Error(), example}
+		return 0, &Invalid{"file", rule("unreadable", "problem", err.Error()), example}
 	}
 	n := len(own.Materials) + len(own.Rules)
 	if n == 0 {
-		return 0, &Invalid{"file", "holds nothing", example}
+		return 0, &Invalid{"file", rule("holds-nothing"), example}
 	}
 	return n, a.putOwn(ctx, who, own)
 }
@@ -96,7 +96,7 @@ func DescribeThing(raw []byte, language string) (DescribedView, error) {
 		err = errors.New("give one thing")
 	}
 	if err != nil {
-		return DescribedView{}, &Invalid{"material", "cannot be read: " + err.Error(), thingExample}
+		return DescribedView{}, &Invalid{"material", rule("unreadable", "problem", err.Error()), thingExample}
 	}
 	m := &own.Materials[0]
 	m.ID, m.Own = "own-thing", true
@@ -147,7 +147,7 @@ func (a *App) putOwn(ctx context.Context, who TeacherActor, own larder.Own) erro
 	merged = larder.Standard().Completed(merged)
 	own.Rules = merged.Rules[:len(own.Rules)]
 	if _, problems := larder.Standard().With(merged); len(problems) > 0 {
-		return &Invalid{"material." + problems[0].Field, problems[0].Entry + " " + problems[0].Message, thingExample}
+		return &Invalid{"material." + problems[0].Field, rule("said", "rule", problems[0].Entry+" "+problems[0].Message), thingExample}
 	}
 	t, err := a.Store.Teacher(ctx, who.ID)
 	if err != nil {
@@ -189,7 +189,7 @@ func (a *App) DeleteOwnThing(ctx context.Context, who TeacherActor, id string) e
 	}
 	for _, r := range own.Rules {
 		if _, shipped := larder.Standard().Material(id); !shipped && slices.Contains(append(slices.Clone(r.From.Materials), r.To.Materials...), id) {
-			return &Refused{Code: "in-use", Detail: "Your swap “" + r.ID + "” names it. Take the swap out first."}
+			return &Refused{Code: "in-use", Words: refusal("in-use", "id", r.ID)}
 		}
 	}
 	return notFound(a.Store.DeleteOwnEntry(ctx, who.ID, "thing", id))
@@ -212,7 +212,7 @@ func (a *App) OwnThings(ctx context.Context, who TeacherActor) (larder.Own, erro
 func (a *App) Choose(ctx context.Context, who TeacherActor, raw []byte, need, thing, language string) (Mended, error) {
 	d, err := design.Read(raw)
 	if err != nil {
-		return Mended{}, &Invalid{"document", "cannot be read: " + err.Error(), `{"schema": 2}`}
+		return Mended{}, &Invalid{"document", rule("unreadable", "problem", err.Error()), `{"schema": 2}`}
 	}
 	l, own, err := a.larderOf(ctx, who)
 	if err != nil {

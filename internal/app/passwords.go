@@ -21,13 +21,13 @@ func checkPassword(field, password, email, name string) error {
 	example := "three plain words"
 	switch n := utf8.RuneCountInString(password); {
 	case n < LeastPassword:
-		return &Invalid{field, fmt.Sprintf("has to have at least %d signs", LeastPassword), example}
+		return &Invalid{field, rule("least-signs", "n", LeastPassword), example}
 	case len(password) > 200:
-		return &Invalid{field, "can have at most 200 bytes", example}
+		return &Invalid{field, rule("most-bytes", "n", 200), example}
 	}
 	own := append(strings.FieldsFunc(email, func(r rune) bool { return r == '@' || r == '.' }), strings.Fields(name)...)
 	if easy(password, own) || easy(strings.TrimRight(password, "0123456789!?.*#$"), own) {
-		return &Invalid{field, "is among those that are tried first, or made of your own name", example}
+		return &Invalid{field, rule("guessable"), example}
 	}
 	return nil
 }
@@ -63,7 +63,7 @@ func (a *App) ChangePassword(ctx context.Context, who TeacherActor, old, passwor
 		return errTooManyTries
 	}
 	if !keys.CheckPassword(t.PasswordHash, old, true) {
-		return &Invalid{"old", "is not your present password", "the one you signed in with"}
+		return &Invalid{"old", rule("old-password"), "the one you signed in with"}
 	}
 	if err := a.setPassword(ctx, t, "password", password); err != nil {
 		return err
@@ -110,4 +110,4 @@ func (a *App) RemoveTeacher(ctx context.Context, email string) error {
 	return a.Store.InTx(ctx, func(q *store.Queries) error { return q.RemoveTeacher(ctx, t.ID, a.Now()) })
 }
 
-var errTooManyTries = &Refused{Code: "too-many-tries", Detail: "Too many tries from here. Wait a quarter of an hour, then try again."}
+var errTooManyTries = &Refused{Code: "too-many-tries"}

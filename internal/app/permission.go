@@ -48,7 +48,7 @@ func viewPermission(p store.Permission, d *issued) PermissionView {
 // Permit records a guardian's answer to an assignment.
 func (a *App) Permit(ctx context.Context, who HomeActor, assignment uuid.UUID, f PermissionFields) (PermissionView, error) {
 	if !contains([]string{"granted", "declined", "withdrawn"}, f.Decision) {
-		return PermissionView{}, &Invalid{"decision", "has to be granted, declined or withdrawn", "granted"}
+		return PermissionView{}, &Invalid{"decision", rule("decision"), "granted"}
 	}
 	hc, err := a.homeContext(ctx, who)
 	if err != nil {
@@ -70,13 +70,13 @@ func (a *App) Permit(ctx context.Context, who HomeActor, assignment uuid.UUID, f
 	if f.Decision == "granted" {
 		switch {
 		case as.RecalledAt != nil:
-			return PermissionView{}, &Refused{Code: "recalled", Detail: "The teacher took this experiment back."}
+			return PermissionView{}, &Refused{Code: "recalled", Words: refusal("recalled.permission")}
 		case f.TextSha != sheet.Permission.TextSha:
-			return PermissionView{}, &Refused{"text-changed", "The sheet has changed. Please look at it again.", sheet.Permission}
+			return PermissionView{}, &Refused{Code: "text-changed", Current: sheet.Permission}
 		case f.Guardian == "" || len([]rune(f.Guardian)) > 80:
-			return PermissionView{}, &Invalid{"guardian", "has to be the name of an adult, with at most 80 signs", "A. Fernsby"}
+			return PermissionView{}, &Invalid{"guardian", rule("guardian"), "A. Fernsby"}
 		case len(sheet.AdultJobs) > 0 && !f.Adult:
-			return PermissionView{}, &Invalid{"adult", "has to be ticked: an adult will be there", "true"}
+			return PermissionView{}, &Invalid{"adult", rule("adult"), "true"}
 		}
 	} else {
 		f.Guardian = "" // nobody has to sign for a no

@@ -13,17 +13,15 @@ import (
 	"patient-kitchen/internal/store"
 )
 
-// pictureRefusals say in the family's words why a picture was not taken.
-var pictureRefusals = map[media.Reason]string{
-	media.NotAPicture: "This file is not a photo we can read. Take it again with the camera, or choose a JPEG or PNG file.",
-	media.HEIC:        "This photo is in a form most browsers cannot show (HEIC). Set the camera to “most compatible”, or send a screenshot of it.",
-	media.Film:        "This is a film, not a photo. Take a photo, or send a still of it.",
-	media.Animated:    "This is a moving picture. Send a still photo.",
-	media.TooLarge:    "This picture is too large to open safely. Take it again at a lower size.",
-	media.Broken:      "This photo breaks off in the middle. Take or choose it again.",
+// pictureRefused says why a picture was not taken.
+func pictureRefused(reason media.Reason) *Refused {
+	if reason == media.TooLarge {
+		return &Refused{Code: string(reason), Words: refusal("too-large.picture")}
+	}
+	return &Refused{Code: string(reason)}
 }
 
-var errOtherPicture = &Refused{Code: "other-body", Detail: "Another picture has this id. Send it again under a new one."}
+var errOtherPicture = &Refused{Code: "other-body", Words: refusal("other-body.picture")}
 
 // PutPhoto takes a picture from a home under an id of the phone's making.
 // Nothing is stored of one that cannot be read.
@@ -51,7 +49,7 @@ func (a *App) PutPhoto(ctx context.Context, who HomeActor, assignment, id uuid.U
 		allowed = allowed || p.AssignmentID == as.ID && p.Kind == "granted" && p.Photos
 	}
 	if !allowed {
-		return &Refused{Code: "no-photos", Detail: "Photos were not agreed to. Open Permission to change that."}
+		return &Refused{Code: "no-photos"}
 	}
 	sum := sha256.Sum256(upload)
 	if had, err := a.Store.Media(ctx, who.Class, id); err == nil {
@@ -72,7 +70,7 @@ func (a *App) PutPhoto(ctx context.Context, who HomeActor, assignment, id uuid.U
 	p, err := a.Desk.Take(ctx, upload)
 	var refused *media.Refused
 	if errors.As(err, &refused) {
-		return &Refused{Code: string(refused.Reason), Detail: pictureRefusals[refused.Reason]}
+		return pictureRefused(refused.Reason)
 	}
 	if err != nil {
 		return err

@@ -87,12 +87,12 @@ func (a *App) PrintDraft(ctx context.Context, who TeacherActor, class, experimen
 	}
 	d, err := design.Read(e.Draft)
 	if err != nil {
-		return Printed{}, &Refused{Code: "unreadable", Detail: "The experiment cannot be read: " + err.Error() + "."}
+		return Printed{}, &Refused{Code: "unreadable", Words: refusal("unreadable", "problem", err.Error())}
 	}
 	p, err := printed(&d, kind, language)
 	p.Class = cardOf(homeContext{class: c, teacher: t})
 	if kind == "safety" && (c.EmergencyNumber == "" || c.PoisonNumber == "") {
-		return Printed{}, &Refused{Code: "no-numbers", Detail: "The class has no emergency or poison-advice number. Without both no safety sheet is printed."}
+		return Printed{}, &Refused{Code: "no-numbers"}
 	}
 	return p, err
 }
@@ -132,7 +132,7 @@ func (a *App) PrintHome(ctx context.Context, who HomeActor, assignment uuid.UUID
 func printed(d *design.Document, kind, language string) (Printed, error) {
 	watched := d.Way == design.WatchShared
 	if slices.Contains(PrintedSheets[!watched], kind) {
-		return Printed{}, &Refused{Code: "way-of-working", Detail: "This sheet goes with another way of working: an experiment that is only watched has no sheets for doing it, and one that homes do is not only watched."}
+		return Printed{}, &Refused{Code: "way-of-working"}
 	}
 	if !slices.Contains(PrintedSheets[watched], kind) || !contains(text.Languages, language) {
 		return Printed{}, ErrNotFound

@@ -9,7 +9,9 @@ import (
 
 	"github.com/google/uuid"
 
+	"patient-kitchen/core/text"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/words"
 )
 
 // RosterLine is one line of a pasted list or CSV file as it was read.
@@ -99,7 +101,10 @@ func (l *RosterLine) fill(order, cells []string) {
 		case "nickname":
 			l.Home.Nickname = c
 		case "language":
-			l.Home.Language = readLanguage(c)
+			l.Home.Language = c
+			if code, ok := text.Named(c); ok {
+				l.Home.Language = code
+			}
 		case "contact":
 			l.Home.Contact = c
 		case "phone":
@@ -112,29 +117,18 @@ func (l *RosterLine) fill(order, cells []string) {
 	}
 }
 
-func readLanguage(s string) string {
-	switch strings.ToLower(s) {
-	case "english", "inglés", "ingles", "en":
-		return "en"
-	case "spanish", "español", "espanol", "castellano", "es":
-		return "es"
-	}
-	return s
-}
-
 func (l *RosterLine) judge(class store.Class, names map[string]int, taken map[string]bool) {
 	var bad *Invalid
 	if err := l.Home.check(class); errors.As(err, &bad) {
-		l.Problem = fmt.Sprintf("The %s %s, such as %s.", bad.Field, bad.Rule, bad.Example)
+		l.Problem = say("roster.line", "field", words.Field(bad.Field), "rule", bad.Rule, "example", bad.Example)
 		return
 	}
 	key := strings.ToLower(l.Home.Nickname)
 	if first, used := names[key]; used {
-		where := "is in the class already"
+		l.Problem = say("roster.known", "nickname", l.Home.Nickname)
 		if first > 0 {
-			where = fmt.Sprintf("is on line %d as well", first)
+			l.Problem = say("roster.twice", "nickname", l.Home.Nickname, "line", first)
 		}
-		l.Problem = fmt.Sprintf("The nickname “%s” %s. Call one “%s B”.", l.Home.Nickname, where, l.Home.Nickname)
 		return
 	}
 	names[key] = l.Line
@@ -165,11 +159,11 @@ func (a *App) ImportRoster(ctx context.Context, who TeacherActor, class uuid.UUI
 		return nil, err
 	}
 	if len(lines) == 0 {
-		return nil, &Invalid{"text", "has to hold at least one nickname", "Fern"}
+		return nil, &Invalid{"text", rule("nicknames"), "Fern"}
 	}
 	for _, l := range lines {
 		if l.Problem != "" {
-			return nil, &Refused{"roster-problems", fmt.Sprintf("Line %d: %s Nothing was added.", l.Line, l.Problem), lines}
+			return nil, &Refused{"roster-problems", refusal("roster-problems", "line", l.Line, "problem", l.Problem), lines}
 		}
 	}
 	err = a.audited(ctx, who, class, nil, "home", fmt.Sprintf("added %d from a list", len(lines)), func(q *store.Queries) error {
@@ -182,4 +176,9 @@ func (a *App) ImportRoster(ctx context.Context, who TeacherActor, class uuid.UUI
 		return nil
 	})
 	return lines, err
+}
+
+// say words a message of the application for a teacher.
+func say(id string, args ...any) string {
+	return text.Render(text.Message{ID: id, Args: pairs(args)}, text.Languages[0])
 }

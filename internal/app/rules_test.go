@@ -161,7 +161,7 @@ func TestClassFieldsAreChecked(t *testing.T) {
 		spoil(&f)
 		_, err := f.check(store.Class{}, now)
 		bad, ok := err.(*Invalid)
-		if !ok || bad.Field != strings.TrimSpace(field) || bad.Rule == "" || bad.Example == "" {
+		if !ok || bad.Field != strings.TrimSpace(field) || bad.Rule.ID == "" || bad.Example == "" {
 			t.Errorf("%s: %v", field, err)
 		}
 	}

@@ -220,11 +220,11 @@ type Mended struct {
 func Mend(raw []byte, way, language string) (Mended, error) {
 	d, err := design.Read(raw)
 	if err != nil {
-		return Mended{}, &Invalid{"document", "cannot be read: " + err.Error(), `{"schema": 2}`}
+		return Mended{}, &Invalid{"document", rule("unreadable", "problem", err.Error()), `{"schema": 2}`}
 	}
 	after, err := safety.Apply(&d, d.Larder(), way)
 	if err != nil {
-		return Mended{}, &Refused{Code: "way-gone", Detail: "This way out does not fit the experiment any more. Look at the findings again."}
+		return Mended{}, &Refused{Code: "way-gone"}
 	}
 	out, err := json.Marshal(after)
 	return Mended{out, Review(out, language)}, err

@@ -32,9 +32,9 @@ func (a *App) AddTeacher(ctx context.Context, email, name, password string) (sto
 	t := store.Teacher{ID: store.NewID(), Email: strings.ToLower(strings.TrimSpace(email)), Name: strings.TrimSpace(name), CreatedAt: a.Now()}
 	switch {
 	case !strings.Contains(t.Email, "@") || len(t.Email) > 200:
-		return t, &Invalid{"email", "has to be an address", "tarrant@stonechat.example"}
+		return t, &Invalid{"email", rule("address"), "tarrant@stonechat.example"}
 	case t.Name == "" || len(t.Name) > 100:
-		return t, &Invalid{"name", "has to be there, as families read it", "Ms Tarrant"}
+		return t, &Invalid{"name", rule("as-families-read"), "Ms Tarrant"}
 	}
 	if err := checkPassword("password", password, t.Email, t.Name); err != nil {
 		return t, err
@@ -42,7 +42,7 @@ func (a *App) AddTeacher(ctx context.Context, email, name, password string) (sto
 	t.PasswordHash = keys.HashPassword(password)
 	err := a.Store.AddTeacher(ctx, t)
 	if errors.Is(err, store.ErrConflict) {
-		return t, &Invalid{"email", "is taken by another account", "a second address"}
+		return t, &Invalid{"email", rule("taken-address"), "a second address"}
 	}
 	return t, err
 }
@@ -68,7 +68,7 @@ func (a *App) SignIn(ctx context.Context, email, password, network, known string
 		case queue <- struct{}{}:
 			defer func() { <-queue }()
 		default: // at once, and not counted: a crowd must not make everybody wait
-			return store.Teacher{}, &Refused{Code: "busy", Detail: "Many are signing in just now. It is tried again by itself."}
+			return store.Teacher{}, &Refused{Code: "busy", Words: refusal("busy.sign-in")}
 		}
 		attacked, err := a.Store.Attempts(ctx, "password", "email "+email, passwordWindow, a.Now())
 		if err != nil {
@@ -87,7 +87,7 @@ func (a *App) SignIn(ctx context.Context, email, password, network, known string
 	}
 	if !keys.CheckPassword(t.PasswordHash, password, friend) {
 		_, err := a.Store.CountAttempt(ctx, "password", "email "+email, passwordWindow, a.Now())
-		return store.Teacher{}, errors.Join(err, &Refused{Code: "wrong-password", Detail: "Address and password do not go together. Look at both; capitals matter in the password."})
+		return store.Teacher{}, errors.Join(err, &Refused{Code: "wrong-password"})
 	}
 	return t, a.Store.UncountAttempt(ctx, "password", key) // a right one is no wrong one
 }

@@ -31,7 +31,7 @@ type SubstituteRow struct {
 func Substitutes(raw []byte, need, language string) ([]SubstituteRow, error) {
 	d, err := design.Read(raw)
 	if err != nil {
-		return nil, &Invalid{"document", "cannot be read: " + err.Error(), `{"schema": 2}`}
+		return nil, &Invalid{"document", rule("unreadable", "problem", err.Error()), `{"schema": 2}`}
 	}
 	n, ok := d.Need(need)
 	if !ok {

@@ -34,7 +34,7 @@ type ShownRow struct {
 }
 
 // errWatchOnly answers a home that would do what it can only watch.
-var errWatchOnly = &Refused{Code: "watch-only", Detail: "Your teacher shows this experiment. It is not done at home: there is nothing to agree to and nothing to measure."}
+var errWatchOnly = &Refused{Code: "watch-only"}
 
 // watchedSheet is an experiment as a home gets it that only watches.
 func watchedSheet(d *design.Document, language string) Sheet {

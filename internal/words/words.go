@@ -1,0 +1,53 @@
+// Package words holds the sentences of the application that are not the core's:
+// why something is refused, what stands on plain pages and sheets, and the words
+// of the phone's and the teacher's pages, which the web files are built with.
+// They are in texts/<language>.json (ids with arguments, as core/text writes
+// them) and pages/<page>.<language>.json (as i18next reads them). A language is
+// added by putting its files beside these.
+//
+// It must not know what is done with a sentence. Start reading at [Of].
+package words
+
+import (
+	"embed"
+	"strings"
+
+	"patient-kitchen/core/text"
+)
+
+//go:embed texts/*.json
+var texts embed.FS
+
+func init() { text.Register(texts) }
+
+// Of are the fixed words of a page in a language, by their ids without the
+// page's name before them.
+func Of(page, language string) map[string]string {
+	out := map[string]string{}
+	for _, id := range text.IDs(text.Of(language).Code) {
+		if word, ok := strings.CutPrefix(id, page+"."); ok {
+			out[word] = text.Render(text.Message{ID: id}, language)
+		}
+	}
+	return out
+}
+
+// Field is what a field of a request is called.
+func Field(name string) text.Message {
+	last := name[strings.LastIndexAny(name, "./")+1:]
+	if id := "field." + strings.ReplaceAll(last, " ", "-"); text.Has(id) {
+		return text.Message{ID: id}
+	}
+	return text.Message{ID: "rule.said", Args: text.Args{"rule": strings.ReplaceAll(last, "_", " ")}}
+}
+
+// Sentence says which rule a field breaks, with an example that would do.
+func Sentence(field string, rule text.Message, example, language string) string {
+	m := text.Message{ID: "rule.sentence", Args: text.Args{"field": Field(field), "rule": rule, "example": example}}
+	if example != "" {
+		m.ID = "rule.sentence.example"
+	}
+	s := text.Render(m, language)
+	first := []rune(s)[:1]
+	return strings.ToUpper(string(first)) + s[len(string(first)):]
+}

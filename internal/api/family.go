@@ -114,7 +114,7 @@ func (s *Server) family() {
 	type chosen struct {
 		PhonePath
 		Body struct {
-			Language string `json:"language" enum:"en,es"`
+			Language string `json:"language"`
 		}
 	}
 	forHome(s, op("PUT", "/home/{home}/language", "choose-language", "Choose the home's language"), func(i *chosen) uuid.UUID { return i.Home },

@@ -63,7 +63,7 @@ func (o opening) serve(s *Server, w http.ResponseWriter, r *http.Request, files 
 		return
 	}
 	page := words.Of("plain", b.Home.Language)
-	d := openingData{Bundle: b, Heading: page["experiments"], Words: page, Scripts: o.scripts, Styles: o.styles}
+	d := openingData{Bundle: b, Heading: page["yourExperiments"], Words: page, Scripts: o.scripts, Styles: o.styles}
 	if len(b.Sheets) > 0 {
 		d.Sheet = &b.Sheets[0]
 		d.Heading = d.Sheet.Title

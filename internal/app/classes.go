@@ -18,7 +18,7 @@ type ClassFields struct {
 	Name            string `json:"name" example:"7M"`
 	School          string `json:"school,omitempty" example:"Stonechat Moor School"`
 	Zone            string `json:"zone" doc:"IANA time zone" example:"Europe/London"`
-	Language        string `json:"language" enum:"en,es"`
+	Language        string `json:"language" doc:"Code of one of the languages there are"`
 	UnitSystem      string `json:"unit_system" enum:"us,metric,uk,au" doc:"What cup, spoon and fl oz mean"`
 	EmergencyNumber string `json:"emergency_number,omitempty" example:"112"`
 	PoisonNumber    string `json:"poison_number,omitempty" example:"0555 010 010"`

@@ -11,18 +11,21 @@ import (
 
 	"patient-kitchen/internal/keys"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/words"
 )
 
 // Invitation is a home's way in, to show and print.
 type Invitation struct {
-	Home     uuid.UUID `json:"home"`
-	Nickname string    `json:"nickname"`
-	Letters  string    `json:"letters"`
-	Language string    `json:"language"`
-	Link     string    `json:"link"`
-	Code     string    `json:"code" doc:"Two groups of five signs"`
-	QR       QR        `json:"qr"`
-	Lost     bool      `json:"lost,omitempty" doc:"It was made with a secret that the server has no more: nothing opens the home until it is given a new link"`
+	Home      uuid.UUID `json:"home"`
+	Nickname  string    `json:"nickname"`
+	Letters   string    `json:"letters"`
+	Language  string    `json:"language"`
+	Link      string    `json:"link"`
+	Code      string    `json:"code" doc:"Two groups of five signs"`
+	QR        QR        `json:"qr"`
+	Open      string    `json:"open" doc:"What to do with the code, in the home's language"`
+	NoAccount string    `json:"no_account" doc:"That no account is needed, in the home's language"`
+	Lost      bool      `json:"lost,omitempty" doc:"It was made with a secret that the server has no more: nothing opens the home until it is given a new link"`
 }
 
 // QR is a square code as an SVG path: one unit a module, with a quiet border.
@@ -75,7 +78,8 @@ func (a *App) addLinks(ctx context.Context, q *store.Queries, h store.Home) erro
 }
 
 func (a *App) invitation(h store.Home) (Invitation, error) {
-	out := Invitation{Home: h.ID, Nickname: h.Nickname, Letters: h.Letters, Language: h.Language}
+	page := words.Of("print", h.Language)
+	out := Invitation{Home: h.ID, Nickname: h.Nickname, Letters: h.Letters, Language: h.Language, Open: page["slipOpen"], NoAccount: page["slipNone"]}
 	link, err := a.Keys.Link(h.KeyID, h.ID, h.Generation)
 	if errors.Is(err, keys.ErrGone) {
 		out.Lost = true

@@ -10,20 +10,45 @@ package words
 
 import (
 	"embed"
+	"encoding/json"
+	"maps"
 	"strings"
 
 	"patient-kitchen/core/text"
 )
 
-//go:embed texts/*.json
-var texts embed.FS
+//go:embed texts/*.json pages/*.json
+var files embed.FS
 
-func init() { text.Register(texts) }
+func init() { text.Register(files) }
 
-// Of are the fixed words of a page in a language, by their ids without the
-// page's name before them.
+// family are the phone's words by language, for the pages that stand in for it.
+var family = func() map[string]map[string]string {
+	out := map[string]map[string]string{}
+	for _, code := range text.Languages {
+		out[code] = Page("family", code)
+	}
+	return out
+}()
+
+// Page are the words that a web page is built with, by their keys; nil where
+// the language has none.
+func Page(name, language string) map[string]string {
+	raw, err := files.ReadFile("pages/" + name + "." + language + ".json")
+	if err != nil {
+		return nil
+	}
+	var out map[string]string
+	if err := json.Unmarshal(raw, &out); err != nil {
+		panic("words: " + name + "." + language + ": " + err.Error()) // it ships with the program
+	}
+	return out
+}
+
+// Of are the fixed words of a page or sheet in a language, by their ids without
+// its name before them; the phone's words are among them.
 func Of(page, language string) map[string]string {
-	out := map[string]string{}
+	out := maps.Clone(family[text.Of(language).Code])
 	for _, id := range text.IDs(text.Of(language).Code) {
 		if word, ok := strings.CutPrefix(id, page+"."); ok {
 			out[word] = text.Render(text.Message{ID: id}, language)

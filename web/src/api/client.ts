@@ -1,3 +1,4 @@
+import i18next from 'i18next';
 import type { components } from './schema';
 
 export type Schemas = components['schemas'];
@@ -15,7 +16,7 @@ export class ProblemError extends Error {
   }
 }
 
-const noAnswer: Problem = { status: 0, title: 'No connection', code: 'offline', detail: 'There is no connection to the server. What you typed is kept.' };
+const noAnswer = (): Problem => ({ status: 0, title: i18next.t('client.none'), code: 'offline', detail: i18next.t('client.none-words') });
 
 export interface Options {
   body?: unknown;
@@ -62,7 +63,7 @@ async function reach(path: string, init: RequestInit): Promise<Response> {
     const headers = { 'Accept-Language': document.documentElement.lang || 'en', ...(init.headers as Record<string, string>) };
     return await fetch('/api/v1' + path, { ...init, headers, credentials: 'same-origin' });
   } catch {
-    throw new ProblemError(noAnswer, true);
+    throw new ProblemError(noAnswer(), true);
   }
 }
 
@@ -70,7 +71,7 @@ async function reach(path: string, init: RequestInit): Promise<Response> {
 async function textOf(response: Response): Promise<string> {
   const text = await response.text();
   if (response.ok) return text;
-  let problem: Problem = { status: response.status, title: 'Fault', code: 'fault', detail: `The server answered ${response.status}. What you typed is kept; try again.` };
+  let problem: Problem = { status: response.status, title: i18next.t('client.fault'), code: 'fault', detail: i18next.t('client.fault-words', { status: response.status }) };
   try {
     problem = JSON.parse(text) as Problem;
   } catch {

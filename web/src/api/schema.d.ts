@@ -1222,8 +1222,7 @@ export interface components {
             thing: string;
         };
         ChosenBody: {
-            /** @enum {string} */
-            language: "en" | "es";
+            language: string;
         };
         ClassCard: {
             emergency_number: string;
@@ -1245,8 +1244,8 @@ export interface components {
              * @example 2027-07-31
              */
             keep_until: string;
-            /** @enum {string} */
-            language: "en" | "es";
+            /** @description Code of one of the languages there are */
+            language: string;
             /** @example 7M */
             name: string;
             /** @description Nothing is issued without the school's own assessment of it; left out: as it was, and at first false */
@@ -1282,8 +1281,8 @@ export interface components {
              * @example 2027-07-31
              */
             keep_until: string;
-            /** @enum {string} */
-            language: "en" | "es";
+            /** @description Code of one of the languages there are */
+            language: string;
             /** @example 7M */
             name: string;
             /** @description Nothing is issued without the school's own assessment of it; left out: as it was, and at first false */
@@ -1856,6 +1855,10 @@ export interface components {
             /** @description It was made with a secret that the server has no more: nothing opens the home until it is given a new link */
             lost?: boolean;
             nickname: string;
+            /** @description That no account is needed, in the home's language */
+            no_account: string;
+            /** @description What to do with the code, in the home's language */
+            open: string;
             qr: components["schemas"]["QR"];
         };
         IssueCheck: {

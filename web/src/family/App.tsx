@@ -2,12 +2,12 @@ import type { TFunction } from 'i18next';
 import { useEffect, useState } from 'react';
 import { Enter } from './views/Enter';
 import { HomePage } from './views/HomePage';
-import { loadWords, WordsContext } from './words';
+import { firstLanguage, loadWords, WordsContext } from './words';
 
 /** /h/:token and /code let a phone in; /home/:home is the home's own page. */
 export function App() {
   const [home, setHome] = useState(() => location.pathname.match(/^\/home\/([0-9a-f-]{36})$/)?.[1]);
-  const [language, setLanguage] = useState(() => localStorage.getItem('pk-language') ?? (navigator.language.startsWith('es') ? 'es' : 'en'));
+  const [language, setLanguage] = useState(firstLanguage);
   const [words, setWords] = useState<TFunction>();
   useEffect(() => {
     let live = true;

@@ -17,7 +17,7 @@ export function Sent({ state, sheet, book, go, onWrong }: WorkProps) {
       <div className={`card-paper ${safe ? '' : 'shared'}`} role="status" data-testid="sent-state" data-safe={safe}>
         {safe ? (
           <p style={{ margin: 0 }}>
-            <Icon name="send-check" size={24} /> {t('sentSafe', { measurements: measured, photos })}
+            <Icon name="send-check" size={24} /> {t('sentSafe', { measurements: t('measurements', { count: measured }), photos: t('photos', { count: photos }) })}
           </p>
         ) : (
           <p style={{ margin: 0 }}>

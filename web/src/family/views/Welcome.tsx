@@ -5,9 +5,8 @@ import type { Bundle, HomeState } from '../phone/useHome';
 import { NotAtHome } from '../parts/NotAtHome';
 import { PhonePage } from '../parts/PhonePage';
 import { ProgressThread } from '../parts/ProgressThread';
+import { nameOf } from '../../ui/language';
 import { useWords } from '../words';
-
-const names: Record<string, string> = { en: 'English', es: 'Español' };
 
 /** Is this for us, from whom, and in which language? */
 export function Welcome({ state, bundle, onLanguage, onGo, onWrong }: { state: HomeState; bundle: Bundle; onLanguage: (l: string) => void; onGo: () => Promise<void>; onWrong: () => void }) {
@@ -50,7 +49,7 @@ export function Welcome({ state, bundle, onLanguage, onGo, onWrong }: { state: H
           <div className="row-48" key={l}>
             <input type="radio" className="form-check-input" name="language" id={`language-${l}`} checked={chosen === l} onChange={() => void choose(l)} />
             <label htmlFor={`language-${l}`} lang={l}>
-              {names[l] ?? l}
+              {nameOf(l)}
             </label>
           </div>
         ))}

@@ -2,6 +2,8 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { ask, ProblemError, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
+import { languageChoices, ownLanguage } from '../languages';
+import { say } from '../words';
 
 type ClassView = Schemas['ClassView'];
 type Fields = Schemas['ClassFields'];
@@ -18,7 +20,7 @@ const zones = [...new Set([here, 'UTC', ...Intl.supportedValuesOf('timeZone')])]
 /** A class's settings: what families read, what "cup" means, whom to call, how long things are kept. */
 export function ClassForm({ now, onSaved, onCancel }: { now?: ClassView; onSaved: (c: ClassView) => void; onCancel: () => void }) {
   const { register, handleSubmit, setFocus } = useForm<Fields>({
-    defaultValues: now ?? { name: '', school: '', zone: here, language: 'en', unit_system: 'metric', emergency_number: '', poison_number: '', photo_days: 30, keep_until: inAYear(), needs_assessment: false },
+    defaultValues: now ?? { name: '', school: '', zone: here, language: ownLanguage(), unit_system: 'metric', emergency_number: '', poison_number: '', photo_days: 30, keep_until: inAYear(), needs_assessment: false },
   });
   const [error, setError] = useState<unknown>();
   const submit = handleSubmit(async (f) => {
@@ -35,15 +37,15 @@ export function ClassForm({ now, onSaved, onCancel }: { now?: ClassView; onSaved
     <form onSubmit={(e) => void submit(e)}>
       <div className="field-row">
         <div>
-          <label className="named" htmlFor="name">Name</label>
+          <label className="named" htmlFor="name">{say('classForm.name')}</label>
           <input id="name" className="form-control" {...register('name')} />
         </div>
         <div>
-          <label className="named" htmlFor="school">School</label>
+          <label className="named" htmlFor="school">{say('classForm.school')}</label>
           <input id="school" className="form-control" {...register('school')} />
         </div>
         <div>
-          <label className="named" htmlFor="zone">Time zone</label>
+          <label className="named" htmlFor="zone">{say('classForm.time-zone')}</label>
           <select id="zone" className="form-select" {...register('zone')}>
             {zones.map((z) => (
               <option key={z} value={z}>
@@ -55,51 +57,52 @@ export function ClassForm({ now, onSaved, onCancel }: { now?: ClassView; onSaved
       </div>
       <div className="field-row">
         <div>
-          <label className="named" htmlFor="language">Language of most homes</label>
+          <label className="named" htmlFor="language">{say('classForm.language-of-most-homes')}</label>
           <select id="language" className="form-select" {...register('language')}>
-            <option value="en">English</option>
-            <option value="es">Español</option>
+            {languageChoices.map(([code, name]) => (
+              <option key={code} value={code}>{name}</option>
+            ))}
           </select>
         </div>
         <div>
-          <label className="named" htmlFor="unit_system">Cups and spoons</label>
+          <label className="named" htmlFor="unit_system">{say('classForm.cups-and-spoons')}</label>
           <select id="unit_system" className="form-select" {...register('unit_system')}>
-            <option value="metric">metric: 5, 15 and 250 mL</option>
-            <option value="uk">UK: 5 and 15 mL, imperial fl oz</option>
-            <option value="us">US: 4.9, 14.8 and 237 mL</option>
-            <option value="au">Australia: 5, 20 and 250 mL</option>
+            <option value="metric">{say('classForm.metric-5-15-and-250-ml')}</option>
+            <option value="uk">{say('classForm.uk-5-and-15-ml-imperial')}</option>
+            <option value="us">{say('classForm.us-4-9-14-8-and')}</option>
+            <option value="au">{say('classForm.australia-5-20-and-250-ml')}</option>
           </select>
         </div>
         <div>
-          <label className="named" htmlFor="emergency_number">Emergency number</label>
-          <input id="emergency_number" className="form-control" inputMode="tel" placeholder="such as 112" {...register('emergency_number')} />
+          <label className="named" htmlFor="emergency_number">{say('classForm.emergency-number')}</label>
+          <input id="emergency_number" className="form-control" inputMode="tel" placeholder={say('classForm.such-as-112')} {...register('emergency_number')} />
         </div>
         <div>
-          <label className="named" htmlFor="poison_number">Poison advice</label>
+          <label className="named" htmlFor="poison_number">{say('classForm.poison-advice')}</label>
           <input id="poison_number" className="form-control" inputMode="tel" {...register('poison_number')} />
         </div>
       </div>
       <div className="field-row">
         <div>
-          <label className="named" htmlFor="photo_days">Photos are kept, days after closing</label>
+          <label className="named" htmlFor="photo_days">{say('classForm.photos-are-kept-days-after-closing')}</label>
           <input id="photo_days" className="form-control" type="number" min={1} max={400} {...register('photo_days')} />
         </div>
         <div>
-          <label className="named" htmlFor="keep_until">Everything else until</label>
+          <label className="named" htmlFor="keep_until">{say('classForm.everything-else-until')}</label>
           <input id="keep_until" className="form-control" type="date" {...register('keep_until')} />
         </div>
       </div>
-      <p className="hint small">Without both numbers nothing can be issued. Families see how long things are kept.</p>
+      <p className="hint small">{say('classForm.without-both-numbers-nothing-can-be')}</p>
       <div className="form-check" style={{ marginBottom: 12 }}>
         <input id="needs_assessment" className="form-check-input" type="checkbox" {...register('needs_assessment')} />
-        <label className="form-check-label" htmlFor="needs_assessment">Issue nothing without the school’s own assessment of it</label>
+        <label className="form-check-label" htmlFor="needs_assessment">{say('classForm.issue-nothing-without-the-schools-own')}</label>
       </div>
       <ProblemLine error={error} />
       <button type="submit" className="btn btn-primary">
-        {now ? 'Save' : 'Make the class'}
+        {now ? say('classForm.save') : say('classForm.make-the-class')}
       </button>{' '}
       <button type="button" className="btn btn-outline-primary" onClick={onCancel}>
-        Close
+        {say('classForm.close')}
       </button>
     </form>
   );

@@ -11,6 +11,8 @@ import { HomeSheet } from './HomeSheet';
 import { RosterPaste } from './RosterPaste';
 import { TakeAlong } from './TakeAlong';
 import { WasDone } from './WasDone';
+import { nameOf } from '../languages';
+import { say } from '../words';
 
 type HomeView = Schemas['HomeView'];
 
@@ -27,8 +29,8 @@ export function ClassPage() {
   const sheet = params.get('home');
   const open = (home?: string) => setParams(home ? { home } : {});
   const again = () => Promise.all([client.invalidateQueries({ queryKey: ['homes', id] }), client.invalidateQueries({ queryKey: ['class', id] }), client.invalidateQueries({ queryKey: ['classes'] })]);
-  if (cls.isPending || homes.isPending) return <Loading what="the class" />;
-  if (cls.error || homes.error) return <><Head title="Class" /><PartError what="This class" error={cls.error ?? homes.error} retry={() => void again()} /></>;
+  if (cls.isPending || homes.isPending) return <Loading what={say('classPage.the-class')} />;
+  if (cls.error || homes.error) return <><Head title={say('classPage.class')} /><PartError what={say('classPage.this-class')} error={cls.error ?? homes.error} retry={() => void again()} /></>;
   const c = cls.data;
   const list = homes.data.items;
   const chosen = list.find((h) => h.id === sheet);
@@ -37,27 +39,27 @@ export function ClassPage() {
     await ask('DELETE', `/classes/${id}/homes/${h.id}`);
     open();
     await again();
-    did(`${h.nickname} taken out`, () => void ask('POST', `/classes/${id}/homes/${h.id}/restore`).then(again));
+    did(say('classPage.taken-out', { nickname: h.nickname }), () => void ask('POST', `/classes/${id}/homes/${h.id}/restore`).then(again));
   };
   const drop = async () => {
     await ask('DELETE', `/classes/${id}`);
     await navigate('/classes');
     const all = () => client.invalidateQueries();
     await all();
-    did(`Class ${c.name} deleted`, () => void ask('POST', `/classes/${id}/restore`).then(all));
+    did(say('classPage.class-deleted', { name: c.name }), () => void ask('POST', `/classes/${id}/restore`).then(all));
   };
   return (
     <>
       <Head
-        title={`Class ${c.name}`}
-        small={`${c.school} · ${list.length === 1 ? 'one home' : `${list.length} homes`} · ${c.zone}`}
+        title={say('classPage.class-2', { name: c.name })}
+        small={`${c.school} · ${say('classPage.homes', { count: list.length })} · ${c.zone}`}
         aside={
           <>
             <Link className="btn btn-outline-primary" to={`/classes/${id}/codes`}>
-              Codes to print
+              {say('classPage.codes-to-print')}
             </Link>
             <button type="button" className="btn btn-outline-primary" aria-expanded={settings} onClick={() => setSettings(!settings)}>
-              Settings
+              {say('classPage.settings')}
             </button>
           </>
         }
@@ -65,33 +67,33 @@ export function ClassPage() {
       <div className={sheet ? 'with-sheet' : ''}>
         <main className="work">
           {settings && (
-            <section className="card-paper" aria-label="Settings">
+            <section className="card-paper" aria-label={say('classPage.settings')}>
               <ClassForm key={c.version} now={c} onSaved={() => { setSettings(false); void again(); }} onCancel={() => setSettings(false)} />
             </section>
           )}
           {(!c.emergency_number || !c.poison_number) && !settings && (
             <p className="notice">
-              A number is missing: without the emergency and poison-advice numbers nothing can be issued.{' '}
+              {say('classPage.a-number-is-missing-without-the')}{' '}
               <button type="button" className="btn-plain" onClick={() => setSettings(true)}>
-                Set it
+                {say('classPage.set-it')}
               </button>
             </p>
           )}
           <p className="lead-sentence">
-            {list.length === 0 ? 'The class has no homes yet. Paste their nicknames, one a line; letters are made for you.' : `${opened} of ${list.length} ${homesHave(list.length)} opened ${list.length === 1 ? 'its' : 'their'} link.`}
+            {list.length === 0 ? say('classPage.the-class-has-no-homes-yet') : say('classPage.of-opened-link', { opened, n: list.length, homesHave: homesHave(list.length), value: list.length === 1 ? say('classPage.its') : say('classPage.their') })}
           </p>
-          <RosterPaste classId={id} open={list.length === 0} onAdded={(n) => { void again(); did(n === 1 ? 'One home added' : `${n} homes added`); }} onOne={() => open('new')} />
+          <RosterPaste classId={id} open={list.length === 0} onAdded={(n) => { void again(); did(say('classPage.homes-added', { count: n })); }} onOne={() => open('new')} />
           {list.length > 0 && (
             <div className="scroll">
               <table className="grid">
                 <thead>
                   <tr>
-                    <th scope="col"><span className="visually-hidden">letters</span></th>
-                    <th scope="col">home</th>
-                    <th scope="col">students</th>
-                    <th scope="col">language</th>
-                    <th scope="col">guardian’s phone</th>
-                    <th scope="col">link opened</th>
+                    <th scope="col"><span className="visually-hidden">{say('classPage.letters')}</span></th>
+                    <th scope="col">{say('classPage.home')}</th>
+                    <th scope="col">{say('classPage.students')}</th>
+                    <th scope="col">{say('classPage.language')}</th>
+                    <th scope="col">{say('classPage.guardians-phone')}</th>
+                    <th scope="col">{say('classPage.link-opened')}</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -104,9 +106,9 @@ export function ClassPage() {
                         </button>
                       </th>
                       <td>{h.students?.join(', ')}</td>
-                      <td>{h.language === 'es' ? 'Español' : 'English'}</td>
+                      <td>{nameOf(h.language ?? '')}</td>
                       <td>{h.phone}</td>
-                      <td>{h.opened_at ? time(h.opened_at, c.zone) : <span className="cell-missing">not yet</span>}</td>
+                      <td>{h.opened_at ? time(h.opened_at, c.zone) : <span className="cell-missing">{say('classPage.not-yet')}</span>}</td>
                     </tr>
                   ))}
                 </tbody>
@@ -116,11 +118,11 @@ export function ClassPage() {
           <WasDone of={`/classes/${id}`} zone={c.zone} names={new Map(list.map((h) => [h.id, h.nickname]))} />
           <TakeAlong c={c} onDelete={drop} />
           <p className="hint small" style={{ marginTop: 12 }}>
-            No surnames and no photos of homes are asked. You see this page; other families never do.
+            {say('classPage.no-surnames-and-no-photos-of')}
           </p>
         </main>
         {sheet && (
-          <SideSheet title={chosen ? <NameLabel name={chosen.nickname} /> : 'New home'} onClose={() => open()}>
+          <SideSheet title={chosen ? <NameLabel name={chosen.nickname} /> : say('classPage.new-home')} onClose={() => open()}>
             <HomeSheet key={chosen?.id ?? 'new'} classId={id} zone={c.zone} home={chosen} onSaved={(h) => { void again(); open(h.id); }} onRemove={remove} onErased={() => { open(); void again(); }} />
           </SideSheet>
         )}

@@ -5,6 +5,7 @@ import { ask, type Schemas } from '../../api/client';
 import { Loading, PartError } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
 import { ClassForm } from './ClassForm';
+import { Said, say } from '../words';
 
 /** Classes that were deleted within thirty days, to bring back. */
 function Deleted() {
@@ -16,17 +17,17 @@ function Deleted() {
     await client.invalidateQueries();
   };
   return (
-    <section aria-label="Deleted classes" style={{ marginTop: 24 }}>
-      <h2>Deleted, for thirty days</h2>
+    <section aria-label={say('classes.deleted-classes')} style={{ marginTop: 24 }}>
+      <h2>{say('classes.deleted-for-thirty-days')}</h2>
       <ul className="plain-list">
         {deleted.data.items.map((c) => (
           <li key={c.id} className="row-line">
             <strong>{c.name}</strong>
             <span className="second">
-              {c.school} · {c.homes === 1 ? 'one home' : `${c.homes} homes`}
+              {c.school} · {say('classPage.homes', { count: c.homes })}
             </span>
             <button type="button" className="btn-plain" onClick={() => void restore(c.id)}>
-              Bring back<span className="visually-hidden"> {c.name}</span>
+              <Said of={say('classes.bring-back', { name: c.name })} with={[<span key="0" className="visually-hidden" />]} />
             </button>
           </li>
         ))}
@@ -41,14 +42,14 @@ export function Classes() {
   const navigate = useNavigate();
   return (
     <>
-      <Head title="Classes" aside={<button type="button" className="btn btn-primary" onClick={() => setAdding(true)}>New class</button>} />
+      <Head title={say('classes.classes')} aside={<button type="button" className="btn btn-primary" onClick={() => setAdding(true)}>{say('classes.new-class')}</button>} />
       <main className="work">
-        {classes.isPending && <Loading what="your classes" />}
-        {classes.error && <PartError what="Your classes" error={classes.error} retry={() => void classes.refetch()} />}
-        {classes.data?.items.length === 0 && !adding && <p className="lead-sentence">You have no class yet. Make one; then paste the nicknames of its homes.</p>}
+        {classes.isPending && <Loading what={say('classes.your-classes')} />}
+        {classes.error && <PartError what={say('classes.your-classes-2')} error={classes.error} retry={() => void classes.refetch()} />}
+        {classes.data?.items.length === 0 && !adding && <p className="lead-sentence">{say('classes.you-have-no-class-yet-make')}</p>}
         {adding && (
-          <section className="card-paper" aria-label="New class">
-            <h2>New class</h2>
+          <section className="card-paper" aria-label={say('classes.new-class')}>
+            <h2>{say('classes.new-class')}</h2>
             <ClassForm onSaved={(c) => void navigate(`/classes/${c.id}`)} onCancel={() => setAdding(false)} />
           </section>
         )}
@@ -59,9 +60,9 @@ export function Classes() {
                 {c.name}
               </Link>
               <span className="second">
-                {c.school} · {c.homes === 1 ? 'one home' : `${c.homes} homes`} · {c.unit_system === 'us' ? 'US measures' : c.unit_system} · {c.zone}
+                {c.school} · {say('classPage.homes', { count: c.homes })} · {c.unit_system === 'us' ? say('classes.us-measures') : c.unit_system} · {c.zone}
               </span>
-              {(!c.emergency_number || !c.poison_number) && <span className="w-mend">Mend: a number is missing, nothing can be issued</span>}
+              {(!c.emergency_number || !c.poison_number) && <span className="w-mend">{say('classes.mend-a-number-is-missing-nothing')}</span>}
             </li>
           ))}
         </ul>

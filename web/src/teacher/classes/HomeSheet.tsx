@@ -6,6 +6,8 @@ import { ask, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { ProblemLine } from '../frame/parts';
 import { WasDone } from './WasDone';
+import { languageChoices } from '../languages';
+import { Said, say } from '../words';
 
 type HomeView = Schemas['HomeView'];
 
@@ -44,31 +46,32 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
   return (
     <>
       <form onSubmit={(e) => void submit(e)}>
-        <label className="named" htmlFor="nickname">Nickname</label>
+        <label className="named" htmlFor="nickname">{say('homeSheet.nickname')}</label>
         <input id="nickname" className="form-control" {...register('nickname')} />
         <div className="field-row" style={{ marginTop: 8 }}>
           <div>
-            <label className="named" htmlFor="letters">Two letters</label>
-            <input id="letters" className="form-control" maxLength={2} placeholder="made for you" {...register('letters')} />
+            <label className="named" htmlFor="letters">{say('homeSheet.two-letters')}</label>
+            <input id="letters" className="form-control" maxLength={2} placeholder={say('homeSheet.made-for-you')} {...register('letters')} />
           </div>
           <div>
-            <label className="named" htmlFor="home-language">Language</label>
+            <label className="named" htmlFor="home-language">{say('homeSheet.language')}</label>
             <select id="home-language" className="form-select" {...register('language')}>
-              <option value="">the class’s</option>
-              <option value="en">English</option>
-              <option value="es">Español</option>
+              <option value="">{say('homeSheet.the-classs')}</option>
+              {languageChoices.map(([code, name]) => (
+                <option key={code} value={code}>{name}</option>
+              ))}
             </select>
           </div>
         </div>
-        <label className="named" htmlFor="students">Students, by nickname, with commas</label>
+        <label className="named" htmlFor="students">{say('homeSheet.students-by-nickname-with-commas')}</label>
         <input id="students" className="form-control" {...register('students')} />
-        <label className="named" htmlFor="phone" style={{ marginTop: 8 }}>Guardian’s phone, for emergencies</label>
+        <label className="named" htmlFor="phone" style={{ marginTop: 8 }}>{say('homeSheet.guardians-phone-for-emergencies')}</label>
         <input id="phone" className="form-control" inputMode="tel" {...register('phone')} />
-        <label className="named" htmlFor="contact" style={{ marginTop: 8 }}>Reach, if they like</label>
-        <input id="contact" className="form-control" placeholder="link only" {...register('contact')} />
+        <label className="named" htmlFor="contact" style={{ marginTop: 8 }}>{say('homeSheet.reach-if-they-like')}</label>
+        <input id="contact" className="form-control" placeholder={say('homeSheet.link-only')} {...register('contact')} />
         <ProblemLine error={error} />
         <button type="submit" className="btn btn-primary" style={{ marginTop: 12 }}>
-          {home ? 'Save' : 'Add the home'}
+          {home ? say('classForm.save') : say('homeSheet.add-the-home')}
         </button>
       </form>
       {home && <Way classId={classId} home={home} />}
@@ -76,18 +79,18 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
       {home && (
         <div className="band" style={{ marginTop: 12 }}>
           <button type="button" className="btn btn-outline-primary" onClick={() => void onRemove(home)}>
-            Take {home.nickname} out
+            {say('homeSheet.take-out', { nickname: home.nickname })}
           </button>{' '}
           <button type="button" className="btn btn-plain" onClick={() => setErasing(true)}>
-            Erase for good
+            {say('homeSheet.erase-for-good')}
           </button>
         </div>
       )}
       {home && (
         <Modal show={erasing} onHide={() => setErasing(false)} aria-labelledby="erase-title">
           <Modal.Body>
-            <h2 id="erase-title">Erase {home.nickname} for good?</h2>
-            <p>Names, words, measurements and photos are removed and cannot be brought back. Results will say that one home was removed.</p>
+            <h2 id="erase-title">{say('homeSheet.erase-for-good-2', { nickname: home.nickname })}</h2>
+            <p>{say('homeSheet.names-words-measurements-and-photos-are')}</p>
             <button
               type="button"
               className="btn btn-primary"
@@ -98,10 +101,10 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
                 })
               }
             >
-              Erase {home.nickname}
+              {say('homeSheet.erase', { nickname: home.nickname })}
             </button>{' '}
             <button type="button" className="btn btn-outline-primary" onClick={() => setErasing(false)}>
-              Keep it
+              {say('homeSheet.keep-it')}
             </button>
           </Modal.Body>
         </Modal>
@@ -120,30 +123,30 @@ function Way({ classId, home }: { classId: string; home: HomeView }) {
   const renew = async () => {
     await ask('POST', `/classes/${classId}/homes/${home.id}/link`);
     await client.invalidateQueries({ queryKey: ['invitations', classId] });
-    did(`New link and code for ${home.nickname}; the old ones no longer open`);
+    did(say('homeSheet.new-link-and-code-for-the', { nickname: home.nickname }));
   };
   return (
     <div className="band" style={{ marginTop: 12 }}>
-      <h3>Way in</h3>
+      <h3>{say('homeSheet.way-in')}</h3>
       {mine.lost ? (
-        <p className="notice">This home’s link was made with a secret that the server has no more. Nothing opens it until you give it a new one.</p>
+        <p className="notice">{say('homeSheet.this-homes-link-was-made-with')}</p>
       ) : (
         <>
       <p style={{ margin: 0 }}>
-        Code <strong style={{ letterSpacing: '.06em' }}>{mine.code}</strong>
+        <Said of={say('homeSheet.code', { code: mine.code })} with={[<strong key="0" style={{ letterSpacing: '.06em' }} />]} />
       </p>
       <p className="small" style={{ overflowWrap: 'anywhere', margin: '4px 0' }}>
         <a href={mine.link} target="_blank" rel="noreferrer">
           {mine.link}
         </a>
       </p>
-          <button type="button" className="btn btn-outline-primary" onClick={() => void navigator.clipboard.writeText(mine.link).then(() => did('Link copied'))}>
-            Copy the link
+          <button type="button" className="btn btn-outline-primary" onClick={() => void navigator.clipboard.writeText(mine.link).then(() => did(say('homeSheet.link-copied')))}>
+            {say('homeSheet.copy-the-link')}
           </button>{' '}
         </>
       )}
       <button type="button" className="btn btn-outline-primary" onClick={() => void renew()}>
-        New link and code
+        {say('homeSheet.new-link-and-code')}
       </button>
     </div>
   );

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
+import { say } from '../words';
 
 type Lines = Schemas['ListRosterLine'];
 
@@ -35,26 +36,26 @@ export function RosterPaste({ classId, open, onAdded, onOne }: { classId: string
     return (
       <p>
         <button type="button" className="btn btn-outline-primary" onClick={onOne}>
-          Add a home
+          {say('rosterPaste.add-a-home')}
         </button>{' '}
         <button type="button" className="btn btn-outline-primary" onClick={() => setShow(true)}>
-          Paste or CSV
+          {say('rosterPaste.paste-or-csv')}
         </button>
       </p>
     );
   }
   return (
-    <section className="card-paper" aria-label="Paste or CSV">
+    <section className="card-paper" aria-label={say('rosterPaste.paste-or-csv')}>
       <label className="named" htmlFor="roster">
-        Nicknames, one a line; or CSV with nickname, language, contact, phone, students
+        {say('rosterPaste.nicknames-one-a-line-or-csv')}
       </label>
-      <textarea id="roster" className="form-control" rows={6} placeholder={'Fern\nBeck\nCairn, es'} value={text} onChange={(e) => { setText(e.target.value); setLines(undefined); }} />
+      <textarea id="roster" className="form-control" rows={6} placeholder={say('rosterPaste.fern-beck-cairn-es')} value={text} onChange={(e) => { setText(e.target.value); setLines(undefined); }} />
       <p style={{ margin: '8px 0' }}>
         <button type="button" className="btn btn-outline-primary" onClick={() => void read(text)}>
-          Read it
+          {say('rosterPaste.read-it')}
         </button>{' '}
         <label className="btn btn-outline-primary">
-          Choose a file
+          {say('rosterPaste.choose-a-file')}
           <input
             type="file"
             accept=".csv,text/csv,text/plain"
@@ -68,25 +69,25 @@ export function RosterPaste({ classId, open, onAdded, onOne }: { classId: string
           />
         </label>{' '}
         <button type="button" className="btn-plain" onClick={onOne}>
-          or add one by hand
+          {say('rosterPaste.or-add-one-by-hand')}
         </button>
       </p>
       {lines && (
         <>
           <p role="status">
-            {lines.length - bad.length} of {lines.length} lines can be taken.
+            {say('rosterPaste.of-lines-can-be-taken', { value: lines.length - bad.length, n: lines.length })}
           </p>
           <ul className="plain-list">
             {bad.map((l) => (
               <li key={l.line} className="notice">
-                Line {l.line}, “{l.text}”: {l.problem}
+                {say('rosterPaste.line', { line: l.line, text: l.text, problem: l.problem })}
               </li>
             ))}
           </ul>
           <button type="button" className="btn btn-primary" aria-disabled={bad.length > 0 || lines.length === 0} onClick={() => bad.length === 0 && lines.length > 0 && void add()}>
-            Add {lines.length === 1 ? 'one home' : `${lines.length} homes`}
+            {say('rosterPaste.add', { value: say('count.homes', { count: lines.length }) })}
           </button>
-          {bad.length > 0 && <span className="second"> Mend the lines above first; nothing is added half.</span>}
+          {bad.length > 0 && <span className="second">{' '}{say('rosterPaste.mend-the-lines-above-first-nothing')}</span>}
         </>
       )}
       <ProblemLine error={error} />

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { day, Loading, PartError } from '../frame/parts';
+import { say } from '../words';
 
 /** What the teacher did to a class or home, read when it is opened. */
 export function WasDone({ of, zone, names }: { of: string; zone: string; names?: Map<string, string> }) {
@@ -9,17 +10,17 @@ export function WasDone({ of, zone, names }: { of: string; zone: string; names?:
   const lines = useQuery({ queryKey: ['audit', of], queryFn: () => ask<Schemas['ListAuditView']>('GET', `${of}/audit`), enabled: open });
   return (
     <details style={{ marginTop: 12 }} onToggle={(e) => setOpen(e.currentTarget.open)}>
-      <summary>What was done here</summary>
-      {open && lines.isPending && <Loading what="what was done" />}
-      {lines.error && <PartError what="What was done" error={lines.error} retry={() => void lines.refetch()} />}
-      {lines.data?.items.length === 0 && <p className="hint">Nothing yet.</p>}
+      <summary>{say('wasDone.what-was-done-here')}</summary>
+      {open && lines.isPending && <Loading what={say('wasDone.what-was-done')} />}
+      {lines.error && <PartError what={say('wasDone.what-was-done-2')} error={lines.error} retry={() => void lines.refetch()} />}
+      {lines.data?.items.length === 0 && <p className="hint">{say('wasDone.nothing-yet')}</p>}
       <ul className="plain-list">
         {lines.data?.items.map((l) => (
           <li key={l.at + l.done} className="row-line">
             <span className="second">{day(l.at, zone)}</span>
             <span>
               {l.done}
-              {names && l.home && <> · <bdi>{names.get(l.home) ?? 'a home that is gone'}</bdi></>}
+              {names && l.home && <> · <bdi>{names.get(l.home) ?? say('wasDone.a-home-that-is-gone')}</bdi></>}
             </span>
           </li>
         ))}

@@ -1,10 +1,12 @@
 import type { Doc } from './document';
 import { differences, merge, type Place } from './merge';
 import type { State } from './store';
+import { nameOf } from '../../ui/language';
+import { Said, say } from '../words';
 
 const names: Record<string, string> = {
-  title: 'title', question: 'question', background: 'background', place: 'where', outdoors: 'outdoors', age_band: 'ages', way: 'way of working', languages: 'languages', lesson: 'lesson', trials: 'trials', changed: 'what changes', measured: 'what is measured', kept: 'what is kept',
-  conditions: 'condition', needs: 'thing', steps: 'step', readings: 'reading', derived: 'value worked out', constants: 'constant', expectations: 'expectation', evidence: 'evidence', questions: 'question', mistakes: 'mistake', materials: 'school’s thing', swaps: 'school’s swap', cautions: 'caution', heard: 'answer', lowered: 'lowering', schema: 'form',
+  title: say('conflict.title'), question: say('conflict.question'), background: say('conflict.background'), place: say('conflict.where'), outdoors: say('conflict.outdoors'), age_band: say('conflict.ages'), way: say('conflict.way-of-working'), languages: say('conflict.languages'), lesson: say('conflict.lesson'), trials: say('conflict.trials'), changed: say('conflict.what-changes'), measured: say('conflict.what-is-measured'), kept: say('conflict.what-is-kept'),
+  conditions: say('conflict.condition'), needs: say('conflict.thing'), steps: say('conflict.step'), readings: say('conflict.reading'), derived: say('conflict.value-worked-out'), constants: say('conflict.constant'), expectations: say('conflict.expectation'), evidence: say('conflict.evidence'), questions: say('conflict.question'), mistakes: say('conflict.mistake'), materials: say('conflict.schools-thing'), swaps: say('conflict.schools-swap'), cautions: say('conflict.caution'), heard: say('conflict.answer'), lowered: say('conflict.lowering'), schema: say('conflict.form'),
 };
 const lists = ['conditions', 'needs', 'steps', 'readings', 'derived', 'expectations', 'evidence', 'questions', 'cautions'] as const;
 
@@ -18,18 +20,18 @@ function placeWords(place: Place, docs: Doc[]): string {
     words += ` ${n + 1}`;
     left = rest;
   }
-  return [words, ...left.filter((k) => k !== 'name').map((k) => ({ en: 'English', es: 'Español' })[k] ?? String(k).replaceAll('_', ' '))].join(', ');
+  return [words, ...left.filter((k) => k !== 'name').map((k) => (/^[a-z]{2}$/.test(String(k)) ? nameOf(String(k)) : String(k).replaceAll('_', ' ')))].join(', ');
 }
 
 /** A value in words; something with parts by its name. */
 function valueWords(v: unknown): string {
-  if (v === undefined || v === null || v === '') return 'nothing';
-  if (typeof v === 'boolean') return v ? 'yes' : 'no';
-  if (Array.isArray(v)) return v.map(valueWords).join(', ') || 'nothing';
+  if (v === undefined || v === null || v === '') return say('conflict.nothing');
+  if (typeof v === 'boolean') return v ? say('conflict.yes') : say('conflict.no');
+  if (Array.isArray(v)) return v.map(valueWords).join(', ') || say('conflict.nothing');
   if (typeof v === 'object') {
     const o = v as Record<string, unknown>;
     const name = o.name ?? o.title ?? o.text;
-    return name ? valueWords(name) : Object.values(o).filter((x) => typeof x === 'string' && x).join(' · ') || 'nothing';
+    return name ? valueWords(name) : Object.values(o).filter((x) => typeof x === 'string' && x).join(' · ') || say('conflict.nothing');
   }
   return String(v);
 }
@@ -43,17 +45,17 @@ export function Conflict({ state, onSettle }: { state: State; onSettle: (take: '
   const rows = differences(mine, theirs.document);
   const clashes = merge(from, mine, theirs.document).clashes.length;
   return (
-    <section className="notice" role="alert" aria-label="Changed in another window" style={{ margin: '8px 20px' }}>
+    <section className="notice" role="alert" aria-label={say('conflict.changed-in-another-window')} style={{ margin: '8px 20px' }}>
       <p style={{ margin: 0 }}>
-        <strong>Changed in another window</strong> since this one last saved. {clashes === 0 ? 'The changes are in different places.' : `${clashes === 1 ? 'One place was' : `${clashes} places were`} changed in both.`}
+        <Said of={say('conflict.changed-in-another-window-since-this', { value: clashes === 0 ? say('conflict.the-changes-are-in-different-places') : say('conflict.changed-in-both', { value: clashes === 1 ? say('conflict.one-place-was') : say('conflict.places-were', { clashes }) }) })} with={[<strong key="0" />]} />
       </p>
-      <div className="scroll" tabIndex={0} role="region" aria-label="What differs">
+      <div className="scroll" tabIndex={0} role="region" aria-label={say('conflict.what-differs')}>
         <table className="grid dense">
           <thead>
             <tr>
-              <th scope="col">where</th>
-              <th scope="col">here</th>
-              <th scope="col">in the other window</th>
+              <th scope="col">{say('conflict.where')}</th>
+              <th scope="col">{say('conflict.here')}</th>
+              <th scope="col">{say('conflict.in-the-other-window')}</th>
             </tr>
           </thead>
           <tbody>
@@ -67,16 +69,16 @@ export function Conflict({ state, onSettle }: { state: State; onSettle: (take: '
           </tbody>
         </table>
       </div>
-      {rows.length > shown && <p className="small second">and {rows.length - shown} more</p>}
+      {rows.length > shown && <p className="small second">{say('conflict.and-more', { value: rows.length - shown })}</p>}
       <p style={{ margin: '6px 0 0', display: 'flex', gap: 16, flexWrap: 'wrap' }}>
         <button type="button" className="btn btn-outline-primary" onClick={() => onSettle('both')}>
-          {clashes === 0 ? 'Keep both' : 'Keep both, mine where they differ'}
+          {clashes === 0 ? say('conflict.keep-both') : say('conflict.keep-both-mine-where-they-differ')}
         </button>
         <button type="button" className="btn-plain" onClick={() => onSettle('mine')}>
-          Keep mine
+          {say('conflict.keep-mine')}
         </button>
         <button type="button" className="btn-plain" onClick={() => onSettle('theirs')}>
-          Take theirs
+          {say('conflict.take-theirs')}
         </button>
       </p>
     </section>

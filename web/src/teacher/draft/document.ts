@@ -5,7 +5,7 @@ export type { Need, Reading, Step, Take } from './experiment';
 export type Doc = PatientKitchenExperiment;
 export type Localized = Record<string, string>;
 
-export const emptyDoc: Doc = { schema: 2, title: { en: '' }, question: { en: '' }, age_band: '11-13', way: 'predict-then-try', languages: ['en'], trials: 1, conditions: [], needs: [], steps: [], readings: [], derived: [], evidence: [], questions: [], mistakes: [] };
+export const emptyDoc: Doc = { schema: 2, title: {}, question: {}, age_band: '11-13', way: 'predict-then-try', languages: [document.documentElement.lang], trials: 1, conditions: [], needs: [], steps: [], readings: [], derived: [], evidence: [], questions: [], mistakes: [] };
 
 /** A fresh id of a kind that the list does not hold yet. */
 export function freshID(kind: string, list: { id: string }[] | undefined): string {

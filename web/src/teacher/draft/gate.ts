@@ -1,6 +1,7 @@
 import { ask, ProblemError, type Schemas } from '../../api/client';
 import type { Doc } from './document';
 import type { Gate, Kept } from './store';
+import { say } from '../words';
 
 /** The way to the server of one experiment's draft. */
 export function gateTo(id: string): Gate {
@@ -11,9 +12,9 @@ export function gateTo(id: string): Gate {
     save: (document, version) => ask<Schemas['DraftView']>('PUT', path, { body: { document }, version }).then(keep),
     overtaken: (error) => (error instanceof ProblemError && error.problem.code === 'changed-elsewhere' ? keep(error.problem.current as Schemas['DraftView']) : undefined),
     trouble: (error) => {
-      if (!(error instanceof ProblemError)) return { words: 'a fault', waits: false, offline: false };
+      if (!(error instanceof ProblemError)) return { words: say('gate.a-fault'), waits: false, offline: false };
       const { status, detail } = error.problem;
-      return { words: status === 401 ? 'you are signed out' : detail, waits: error.offline || status === 429 || status >= 500, offline: error.offline };
+      return { words: status === 401 ? say('gate.you-are-signed-out') : detail, waits: error.offline || status === 429 || status >= 500, offline: error.offline };
     },
   };
 }

@@ -1,6 +1,7 @@
 import { ProblemError, type Schemas } from '../../api/client';
 import type { Doc } from './document';
 import { merge, same } from './merge';
+import { say } from '../words';
 
 export type Review = Schemas['ReviewView'];
 
@@ -168,8 +169,8 @@ export class DraftStore {
       const look = () => {
         const { base, flight, conflict, trouble } = this.state;
         if (base && !flight && !isDirty(this.state)) resolve(base);
-        else if (conflict) reject(notSaved('The experiment was changed in another window. Open it and settle that first.'));
-        else if (trouble && !flight) reject(notSaved(`The experiment is not saved: ${trouble.words}`));
+        else if (conflict) reject(notSaved(say('store.the-experiment-was-changed-in-another')));
+        else if (trouble && !flight) reject(notSaved(say('store.the-experiment-is-not-saved', { words: trouble.words })));
         else return;
         stop();
       };
@@ -200,7 +201,7 @@ export class DraftStore {
   }
 }
 
-const notSaved = (detail: string) => new ProblemError({ status: 0, title: 'Not saved', code: 'not-saved', detail });
+const notSaved = (detail: string) => new ProblemError({ status: 0, title: say('store.not-saved'), code: 'not-saved', detail });
 
 const prefix = (id: string) => `pk-draft-${id}-`;
 

@@ -4,6 +4,7 @@ import { useKeeping } from '../frame/keeping';
 import { put, type Doc } from './document';
 import { gateTo } from './gate';
 import { DraftStore, isDirty, type State } from './store';
+import { say } from '../words';
 
 export type { Review } from './store';
 
@@ -23,10 +24,10 @@ const clock = () => new Date().toLocaleTimeString('en-GB', { hour: '2-digit', mi
 
 /** What the foot of the page says of a draft. */
 function savedWords(s: State): string {
-  if (s.conflict) return 'Not saved: changed in another window';
-  if (s.trouble?.offline) return 'Offline: your changes are kept on this computer and go out by themselves';
-  if (s.trouble) return `Not saved, kept on this computer: ${s.trouble.words}`;
-  return isDirty(s) || s.flight ? 'Saving' : `Saved ${clock()}`;
+  if (s.conflict) return say('useDraft.not-saved-changed-in-another-window');
+  if (s.trouble?.offline) return say('useDraft.offline-your-changes-are-kept-on');
+  if (s.trouble) return say('useDraft.not-saved-kept-on-this-computer', { words: s.trouble.words });
+  return isDirty(s) || s.flight ? say('useDraft.saving') : say('useDraft.saved', { clock: clock() });
 }
 
 /** An experiment's draft: saved as one types, kept on this computer until it is, judged by the server after each save. */

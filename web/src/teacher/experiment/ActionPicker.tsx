@@ -3,6 +3,7 @@ import { useEffect, useId, useState, type KeyboardEvent } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
 import { useEditing } from './fields';
+import { say } from '../words';
 
 type Group = Schemas['ActionGroup'];
 interface Found {
@@ -60,16 +61,16 @@ export function ActionPicker({ at }: { at: number }) {
   return (
     <fieldset style={{ marginBottom: 8 }}>
       <legend className="named" style={{ fontSize: '.875rem', margin: 0 }}>
-        What is done
+        {say('actionPicker.what-is-done')}
       </legend>
       {done.map((a) => (
-        <button key={a} type="button" className="btn-plain small" style={{ marginRight: 12 }} aria-label={`Take out ${name(a)}`} onClick={() => put(done.filter((x) => x !== a))}>
+        <button key={a} type="button" className="btn-plain small" style={{ marginRight: 12 }} aria-label={say('actionPicker.take-out', { name: name(a) })} onClick={() => put(done.filter((x) => x !== a))}>
           {name(a)} ✕
         </button>
       ))}
       <div className="picker">
         <label className="visually-hidden" htmlFor={`${list}-field`}>
-          Add what is done
+          {say('actionPicker.add-what-is-done')}
         </label>
         <input
           id={`${list}-field`}
@@ -79,7 +80,7 @@ export function ActionPicker({ at }: { at: number }) {
           aria-controls={list}
           aria-autocomplete="list"
           aria-activedescendant={open && found[active] ? `${list}-${active}` : undefined}
-          placeholder="pour, cut, heat …"
+          placeholder={say('actionPicker.pour-cut-heat')}
           autoComplete="off"
           value={typed}
           onChange={(e) => {
@@ -91,7 +92,7 @@ export function ActionPicker({ at }: { at: number }) {
           onBlur={() => setOpen(false)}
           onKeyDown={onKey}
         />
-        <ul id={list} role="listbox" aria-label="Actions" hidden={!open || found.length === 0}>
+        <ul id={list} role="listbox" aria-label={say('actionPicker.actions')} hidden={!open || found.length === 0}>
           {found.map((a, i) => (
             // the field keeps the focus: a press would take it before the choice is made
             <li key={a.id} id={`${list}-${i}`} role="option" aria-selected={i === active} onMouseDown={(e) => e.preventDefault()} onClick={() => add(a)}>
@@ -99,13 +100,13 @@ export function ActionPicker({ at }: { at: number }) {
               {a.never && (
                 <span className="w-stop small">
                   {' '}
-                  <Icon name="x-octagon" /> never at home
+                  <Icon name="x-octagon" />{' '}{say('actionPicker.never-at-home')}
                 </span>
               )}
             </li>
           ))}
         </ul>
-        {open && typed && found.length === 0 && <p className="hint small">The safety rules know no such thing by this word. Say it in the step’s sentence: that is read too.</p>}
+        {open && typed && found.length === 0 && <p className="hint small">{say('actionPicker.the-safety-rules-know-no-such')}</p>}
       </div>
     </fieldset>
   );

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { ask, ProblemError, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
+import { say } from '../words';
 
 type Fields = Schemas['AssessmentFields'];
 
@@ -15,15 +16,15 @@ export function Assessment({ id, by }: { id: string; by: string }) {
   if (!data) return null;
   const signed = data.signed;
   return (
-    <section className="card-paper" style={{ marginTop: 12 }} aria-label="The school’s own assessment">
-      <h3>The school’s own assessment</h3>
+    <section className="card-paper" style={{ marginTop: 12 }} aria-label={say('assessment.the-schools-own-assessment')}>
+      <h3>{say('assessment.the-schools-own-assessment')}</h3>
       {signed && (
         <p>
           {signed.by}, {signed.on}: {signed.about}
         </p>
       )}
-      {signed && !data.holds && <p className="w-mend">The design was changed since. It wants to be signed again.</p>}
-      {!signed && <p className="hint">Not signed. It goes before anything these rules say, and stands on the sheet of the version it was signed for.</p>}
+      {signed && !data.holds && <p className="w-mend">{say('assessment.the-design-was-changed-since-it')}</p>}
+      {!signed && <p className="hint">{say('assessment.not-signed-it-goes-before-anything')}</p>}
       {open ? (
         <Sign
           id={id}
@@ -36,7 +37,7 @@ export function Assessment({ id, by }: { id: string; by: string }) {
       ) : (
         !data.holds && (
           <button type="button" className="btn btn-outline-primary" onClick={() => setOpen(true)}>
-            Sign it for this design
+            {say('assessment.sign-it-for-this-design')}
           </button>
         )
       )}
@@ -64,15 +65,15 @@ function Sign({ id, begin, onDone }: { id: string; begin: Fields; onDone: () => 
   });
   return (
     <form onSubmit={(e) => void submit(e)}>
-      <label className="named" htmlFor="by">Who made it</label>
+      <label className="named" htmlFor="by">{say('assessment.who-made-it')}</label>
       <input id="by" className="form-control" {...register('by')} />
-      <label className="named" htmlFor="on">When</label>
+      <label className="named" htmlFor="on">{say('assessment.when')}</label>
       <input id="on" className="form-control" type="date" {...register('on')} />
-      <label className="named" htmlFor="about">What it is about</label>
+      <label className="named" htmlFor="about">{say('assessment.what-it-is-about')}</label>
       <input id="about" className="form-control" maxLength={200} {...register('about')} />
       <ProblemLine error={error} />
       <button type="submit" className="btn btn-primary" style={{ marginTop: 12 }}>
-        Sign
+        {say('assessment.sign')}
       </button>
     </form>
   );

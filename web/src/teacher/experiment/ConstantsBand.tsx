@@ -1,5 +1,6 @@
 import type { Doc } from '../draft/document';
 import { Band, PlainField, Remove, useEditing, WordsField } from './fields';
+import { say } from '../words';
 
 /** Values that are the same for every home, for use in formulas. */
 export function ConstantsBand() {
@@ -7,20 +8,20 @@ export function ConstantsBand() {
   const constants = doc.constants ?? [];
   const add = () => set(['constants'], [...constants, { symbol: `c${constants.length + 1}`, name: {}, value: '' } satisfies NonNullable<Doc['constants']>[number]]);
   return (
-    <Band title="The same for all homes" aside={<button type="button" className="btn btn-outline-primary" onClick={add}>Add a constant</button>}>
-      {constants.length === 0 && <p className="hint small">A value that formulas need and nobody measures, such as the height of the village above the sea. What each home measures once is a reading, taken once.</p>}
+    <Band title={say('constantsBand.the-same-for-all-homes')} aside={<button type="button" className="btn btn-outline-primary" onClick={add}>{say('constantsBand.add-a-constant')}</button>}>
+      {constants.length === 0 && <p className="hint small">{say('constantsBand.a-value-that-formulas-need-and')}</p>}
       {constants.map((c, i) => (
         <div key={i} className="field-row">
           <div style={{ flex: '2 1 240px' }}>
-            <WordsField label="What it is" path={['constants', i, 'name']} value={c.name} />
+            <WordsField label={say('constantsBand.what-it-is')} path={['constants', i, 'name']} value={c.name} />
           </div>
-          <PlainField label="Symbol in formulas" path={['constants', i, 'symbol']} value={c.symbol} />
+          <PlainField label={say('constantsBand.symbol-in-formulas')} path={['constants', i, 'symbol']} value={c.symbol} />
           <div>
-            <PlainField label="Value with unit" path={['constants', i, 'value']} value={c.value} hint="340 m ± 5 m" />
+            <PlainField label={say('constantsBand.value-with-unit')} path={['constants', i, 'value']} value={c.value} hint="340 m ± 5 m" />
             {c.value && findings.filter((f) => f.path.startsWith(`/constants/${i}/`) && !f.path.endsWith('/name')).map((f) => <p key={f.path} className="small w-mend" role="status">{f.message} {f.mend}</p>)}
           </div>
           <div style={{ flex: '0 0 auto' }}>
-            <Remove what={c.name[language] || 'this constant'} onRemove={() => set(['constants'], constants.filter((x) => x !== c), 'Took out a constant')} />
+            <Remove what={c.name[language] || say('constantsBand.this-constant')} onRemove={() => set(['constants'], constants.filter((x) => x !== c), say('constantsBand.took-out-a-constant'))} />
           </div>
         </div>
       ))}

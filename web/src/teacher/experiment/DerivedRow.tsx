@@ -3,6 +3,7 @@ import { ask, type Schemas } from '../../api/client';
 import type { Doc } from '../draft/document';
 import { FormulaEcho } from './FormulaEcho';
 import { PlainField, Remove, useEditing, WordsField } from './fields';
+import { say } from '../words';
 
 type Derived = NonNullable<Doc['derived']>[number];
 
@@ -15,13 +16,13 @@ export function DerivedRow({ value: x, at, onRemove }: { value: Derived; at: num
   return (
     <>
       <div className="field-row">
-        <WordsField label="Name" path={['derived', at, 'name']} value={x.name} />
+        <WordsField label={say('classForm.name')} path={['derived', at, 'name']} value={x.name} />
         <div style={{ flex: '0 1 200px' }}>
           <label className="named" htmlFor={`how-${x.id}`}>
-            Worked out
+            {say('derivedRow.worked-out')}
           </label>
           <select id={`how-${x.id}`} className="form-select" value={x.model?.id ?? ''} onChange={(e) => choose(e.target.value)}>
-            <option value="">by a formula</option>
+            <option value="">{say('derivedRow.by-a-formula')}</option>
             {list.map((m) => (
               <option key={m.id} value={m.id}>
                 {m.title}
@@ -31,15 +32,15 @@ export function DerivedRow({ value: x, at, onRemove }: { value: Derived; at: num
         </div>
         {!x.model && (
           <div style={{ flex: '2 1 240px' }}>
-            <PlainField label="Formula" path={['derived', at, 'formula']} value={x.formula} hint="last(height)" />
+            <PlainField label={say('derivedRow.formula')} path={['derived', at, 'formula']} value={x.formula} hint="last(height)" />
             <FormulaEcho formula={x.formula ?? ''} unit={x.unit} />
           </div>
         )}
         <div style={{ flex: '0 1 110px' }}>
-          <PlainField label="Unit" path={['derived', at, 'unit']} value={x.unit} />
+          <PlainField label={say('derivedRow.unit')} path={['derived', at, 'unit']} value={x.unit} />
         </div>
         <div style={{ flex: '0 0 auto' }}>
-          <Remove what={x.name[language] || 'this value'} onRemove={onRemove} />
+          <Remove what={x.name[language] || say('derivedRow.this-value')} onRemove={onRemove} />
         </div>
       </div>
       {x.model && <ModelInputs value={x} at={at} model={list.find((m) => m.id === x.model?.id)} />}
@@ -57,11 +58,11 @@ function ModelInputs({ value: x, at, model }: { value: Derived; at: number; mode
       <div className="field-row">
         {model?.inputs?.map((input) => (
           <div key={input.name} style={{ flex: '1 1 150px' }}>
-            <PlainField label={input.label || input.name.replaceAll('_', ' ')} path={['derived', at, 'model', 'inputs', input.name]} value={x.model?.inputs[input.name]} hint={[symbols.join(', '), input.unit].filter(Boolean).join(' or a value in ')} />
+            <PlainField label={input.label || input.name.replaceAll('_', ' ')} path={['derived', at, 'model', 'inputs', input.name]} value={x.model?.inputs[input.name]} hint={[symbols.join(', '), input.unit].filter(Boolean).join(say('derivedRow.or-a-value-in'))} />
           </div>
         ))}
       </div>
-      <p className={`small ${problem ? 'w-mend' : 'hint'}`}>{problem?.message ?? `Write the symbol of a reading or a constant${symbols.length ? ` (${symbols.join(', ')})` : ''} where its value goes in, or a value with its unit.`}</p>
+      <p className={`small ${problem ? 'w-mend' : 'hint'}`}>{problem?.message ?? say('derivedRow.write-the-symbol-of-a-reading', { value: symbols.length ? ` (${symbols.join(', ')})` : '' })}</p>
     </div>
   );
 }

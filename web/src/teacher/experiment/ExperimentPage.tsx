@@ -16,6 +16,8 @@ import { Plan } from './Plan';
 import { Safety } from './Safety';
 import { StationLine, stations, type Station } from './StationLine';
 import { Steps } from './Steps';
+import { nameOf, ownLanguage } from '../languages';
+import { say } from '../words';
 
 /** One experiment at one of its eight stations. */
 export default function ExperimentPage() {
@@ -25,14 +27,14 @@ export default function ExperimentPage() {
   const draft = useDraft(id);
   const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => ask<Schemas['ListAssignmentView']>('GET', '/assignments') });
   const incidents = useQuery({ queryKey: ['incidents'], queryFn: () => ask<Schemas['ListIncidentView']>('GET', '/incidents') });
-  const [language, setLanguage] = useState('en');
+  const [language, setLanguage] = useState(ownLanguage);
   const here = (stations.includes(station as Station) ? station : 'plan') as Station;
   const mine = assignments.data?.items.filter((a) => a.experiment === id) ?? [];
   const assignment = mine.find((a) => a.id === params.get('assignment')) ?? mine[0];
   const { doc, review } = draft;
-  const title = doc?.title[language] || doc?.title.en || Object.values(doc?.title ?? {})[0] || 'Without a title';
+  const title = doc?.title[language] || Object.values(doc?.title ?? {})[0] || say('experimentPage.without-a-title');
   useEffect(() => {
-    document.title = `${title} · Patient Kitchen`;
+    document.title = say('experimentPage.patient-kitchen', { title });
     const onKey = (() => {
       let waiting = false;
       return (e: KeyboardEvent) => {
@@ -44,8 +46,8 @@ export default function ExperimentPage() {
     addEventListener('keydown', onKey);
     return () => removeEventListener('keydown', onKey);
   }, [title, id, navigate]);
-  if (draft.error) return <PartError what="This experiment" error={draft.error} retry={draft.open} />;
-  if (!doc) return <Loading what="the experiment" />;
+  if (draft.error) return <PartError what={say('experimentPage.this-experiment')} error={draft.error} retry={draft.open} />;
+  if (!doc) return <Loading what={say('experimentPage.the-experiment')} />;
   const troubles = incidents.data?.items.filter((i) => !i.seen_at && mine.some((a) => a.id === i.assignment)) ?? [];
   const designing = here === 'plan' || here === 'steps' || here === 'safety';
   const search = assignment && params.get('assignment') ? `?assignment=${assignment.id}&class=${assignment.class}` : '';
@@ -56,18 +58,18 @@ export default function ExperimentPage() {
           {title}
         </h1>
         <span className="second">
-          ages {doc.age_band.replace('-', '–')} · {assignment ? `${assignment.class_name}, version ${assignment.number} issued` : 'not issued'}
+          {say('experimentPage.ages', { replace: doc.age_band.replace('-', '–'), value: assignment ? say('experimentPage.version-issued', { classname: assignment.class_name, number: assignment.number }) : say('experimentPage.not-issued') })}
         </span>
         <div className="aside">
           {designing && doc.languages.length > 1 && (
             <>
               <label htmlFor="writing-language" className="small">
-                Words in
+                {say('experimentPage.words-in')}
               </label>
               <select id="writing-language" className="form-select" style={{ width: 'auto' }} value={language} onChange={(e) => setLanguage(e.target.value)}>
                 {doc.languages.map((l) => (
                   <option key={l} value={l}>
-                    {{ en: 'English', es: 'Español' }[l] ?? l}
+                    {nameOf(l)}
                   </option>
                 ))}
               </select>
@@ -76,7 +78,7 @@ export default function ExperimentPage() {
           {(here === 'run' || here === 'collect' || here === 'compare') && mine.length > 1 && (
             <>
               <label htmlFor="of-class" className="small">
-                Class
+                {say('classPage.class')}
               </label>
               <select
                 id="of-class"
@@ -90,35 +92,34 @@ export default function ExperimentPage() {
               >
                 {mine.map((a) => (
                   <option key={a.id} value={a.id}>
-                    {a.class_name}, version {a.number}
-                    {a.state === 'recalled' ? ', taken back' : ''}
+                    {say('experimentPage.version', { classname: a.class_name, number: a.number, value: a.state === 'recalled' ? say('experimentPage.taken-back') : '' })}
                   </option>
                 ))}
               </select>
             </>
           )}
           <a className="btn btn-outline-primary" href={`/api/v1/experiments/${id}/file`} download>
-            Open file
+            {say('experimentPage.open-file')}
           </a>
         </div>
       </header>
       <StationLine id={id} here={here} review={review} assignment={assignment} search={search} />
       {troubles.length > 0 && (
-        <section aria-label="Something went wrong" style={{ margin: '8px 20px' }}>
+        <section aria-label={say('experimentPage.something-went-wrong')} style={{ margin: '8px 20px' }}>
           {troubles.map((i) => (
             <Trouble key={i.id} incident={i} brief={here !== 'run'} />
           ))}
         </section>
       )}
       {draft.state.conflict && <Conflict state={draft.state} onSettle={draft.settle} />}
-      {designing && assignment && <p className="notice plain" style={{ margin: '8px 20px' }}>Version {assignment.number} is with {assignment.homes} homes and stays as it is. What you change here makes the next version when you issue it.</p>}
+      {designing && assignment && <p className="notice plain" style={{ margin: '8px 20px' }}>{say('experimentPage.version-is-with-homes-and-stays', { number: assignment.number, homes: assignment.homes })}</p>}
       {here === 'plan' && <Plan review={review} />}
       {here === 'steps' && <Steps review={review} replace={draft.replace} />}
       {here === 'safety' && <Safety id={id} review={review} replace={draft.replace} />}
       {here === 'kitchens' && (
         <main className="work">
-          <p className="lead-sentence">Kitchens are taken as usual: every home gets the design as it is written.</p>
-          <p>Families see, beside each need, what they may use instead. They are not asked what they have yet, so nothing is converted for a single home.</p>
+          <p className="lead-sentence">{say('experimentPage.kitchens-are-taken-as-usual-every')}</p>
+          <p>{say('experimentPage.families-see-beside-each-need-what')}</p>
         </main>
       )}
       {here === 'issue' && <Issue id={id} review={review} assignments={mine} title={title} />}

@@ -6,11 +6,13 @@ import { useKeeping } from '../frame/keeping';
 import { Loading, PartError, ProblemLine, ThreadFace } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
 import { emptyDoc } from '../draft/document';
+import { inOwn } from '../languages';
+import { say } from '../words';
 
 const examples = [
-  ['paper-strips', 'Paper strips'],
-  ['thirsty-beans', 'Thirsty beans'],
-  ['falling-spinners', 'Falling spinners'],
+  ['paper-strips', say('experiments.paper-strips')],
+  ['thirsty-beans', say('experiments.thirsty-beans')],
+  ['falling-spinners', say('experiments.falling-spinners')],
 ] as const;
 
 /** Find one to run or go on with; the face of an experiment is its procedure to time. */
@@ -41,52 +43,52 @@ export function Experiments() {
   const remove = async (id: string, title: string) => {
     await ask('DELETE', `/experiments/${id}`);
     await client.invalidateQueries({ queryKey: ['experiments'] });
-    did(`${title} taken off the list`, () => void ask('POST', `/experiments/${id}/restore`).then(() => client.invalidateQueries({ queryKey: ['experiments'] })));
+    did(say('experiments.taken-off-the-list', { title }), () => void ask('POST', `/experiments/${id}/restore`).then(() => client.invalidateQueries({ queryKey: ['experiments'] })));
   };
   return (
     <>
-      <Head title="Experiments" aside={<button type="button" className="btn btn-primary" onClick={() => void begin({ document: emptyDoc })}>Begin from nothing</button>} />
+      <Head title={say('experiments.experiments')} aside={<button type="button" className="btn btn-primary" onClick={() => void begin({ document: emptyDoc })}>{say('experiments.begin-from-nothing')}</button>} />
       <main className="work">
         <p>
-          Begin from an example:{' '}
+          {say('experiments.begin-from-an-example')}{' '}
           {examples.map(([name, words]) => (
             <button key={name} type="button" className="btn btn-outline-primary" style={{ marginRight: 8 }} onClick={() => void begin({ example: name })}>
               {words}
             </button>
           ))}
           <label className="btn btn-outline-primary">
-            From a file
+            {say('experiments.from-a-file')}
             <input type="file" accept=".json,application/json" className="visually-hidden" onChange={(e) => void fromFile(e.target.files?.[0])} />
           </label>
         </p>
         <ProblemLine error={error} />
-        {list.isPending && <Loading what="your experiments" />}
-        {list.error && <PartError what="Your experiments" error={list.error} retry={() => void list.refetch()} />}
-        {list.data?.items.length === 0 && <p className="lead-sentence">You have no experiment yet. An example is a quick start: change what you like.</p>}
+        {list.isPending && <Loading what={say('experiments.your-experiments')} />}
+        {list.error && <PartError what={say('experiments.your-experiments-2')} error={list.error} retry={() => void list.refetch()} />}
+        {list.data?.items.length === 0 && <p className="lead-sentence">{say('experiments.you-have-no-experiment-yet-an')}</p>}
         <ul className="plain-list">
           {list.data?.items.map((e) => (
             <li key={e.id} className="row-line" style={{ display: 'grid', gridTemplateColumns: '280px minmax(0,1fr) 130px auto' }}>
               <div>
                 <Link to={`/experiments/${e.id}/plan`} style={{ fontWeight: 700, overflowWrap: 'anywhere' }}>
-                  {e.title || 'Without a title'}
+                  {e.title || say('experimentPage.without-a-title')}
                 </Link>
                 <ThreadFace spans={e.spans} />
               </div>
               <div>
-                {e.problem ? <span className="w-mend">{e.problem}</span> : (e.question?.en ?? Object.values(e.question ?? {})[0])}
-                {e.age_band && <div className="second small">ages {e.age_band.replace('-', '–')}</div>}
+                {e.problem ? <span className="w-mend">{e.problem}</span> : inOwn(e.question)}
+                {e.age_band && <div className="second small">{say('experiments.ages', { replace: e.age_band.replace('-', '–') })}</div>}
               </div>
               <div className="second small">
                 {!e.problem && (
                   <>
-                    {e.hands} min of hands
+                    {say('experiments.min-of-hands', { hands: e.hands })}
                     <br />
-                    {e.minutes > 180 ? `${Math.round(e.minutes / 60)} h in all` : `${e.minutes} min in all`}
+                    {e.minutes > 180 ? say('experiments.h-in-all', { Math: Math.round(e.minutes / 60) }) : say('experiments.min-in-all', { minutes: e.minutes })}
                   </>
                 )}
               </div>
-              <button type="button" className="btn-plain small" onClick={() => void remove(e.id, e.title)} aria-label={`Take off: ${e.title}`}>
-                Take off
+              <button type="button" className="btn-plain small" onClick={() => void remove(e.id, e.title)} aria-label={say('experiments.take-off', { title: e.title })}>
+                {say('experiments.take-off-2')}
               </button>
             </li>
           ))}

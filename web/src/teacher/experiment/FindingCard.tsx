@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { Verdict, verdictWords } from '../frame/Verdict';
+import { say } from '../words';
 
 export type Finding = Schemas['SafetyView'];
 
@@ -24,8 +25,8 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
     <article className={`card-paper finding v-${f.verdict}`} tabIndex={-1} data-finding={`${f.rule}-${f.case ?? ''}-${f.need ?? ''}`}>
       <h3>
         <Verdict v={f.verdict} />
-        {f.absolute && <span className="second"> · cannot be lowered</span>}
-        {f.asks && <span className="second"> · not said yet</span>}
+        {f.absolute && <span className="second">{' '}{say('findingCard.cannot-be-lowered')}</span>}
+        {f.asks && <span className="second">{' '}{say('findingCard.not-said-yet')}</span>}
         <span className="second small">
           {' '}
           ·{' '}
@@ -33,7 +34,7 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
             <span key={s.id}>
               {i > 0 && ' '}
               <button type="button" className="btn-plain" onClick={() => onStep(s.id)}>
-                step {s.number}
+                {say('findingCard.step', { number: s.number })}
               </button>
             </span>
           ))}
@@ -46,17 +47,17 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
       </p>
       {f.was && (
         <p className="small" style={{ margin: '4px 0 0' }}>
-          {verdictWords[f.was]}, lowered to {verdictWords[f.verdict]}. {f.reason}{' '}
+          {say('findingCard.lowered-to', { value: verdictWords[f.was], value2: verdictWords[f.verdict], reason: f.reason })}{' '}
           <button type="button" className="btn-plain" onClick={() => onRaise(f)}>
-            Put it back
+            {say('findingCard.put-it-back')}
           </button>
         </p>
       )}
       {shown && (
         <>
-          {f.gear.length > 0 && <p className="small finding-line">Wear: {f.gear.join(', ')}.</p>}
-          {f.wrong.length > 0 && <p className="small finding-line">If it goes wrong: {f.wrong.join(' · ')}.</p>}
-          {f.clear && <p className="small finding-line">Clearing up: {f.clear}</p>}
+          {f.gear.length > 0 && <p className="small finding-line">{say('findingCard.wear', { join: f.gear.join(', ') })}</p>}
+          {f.wrong.length > 0 && <p className="small finding-line">{say('findingCard.if-it-goes-wrong', { join: f.wrong.join(' · ') })}</p>}
+          {f.clear && <p className="small finding-line">{say('findingCard.clearing-up', { clear: f.clear })}</p>}
         </>
       )}
       {f.ways.length > 0 && (
@@ -64,7 +65,7 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
           {f.ways.map((w) => (
             <button key={w.id} type="button" className="btn btn-outline-primary" onClick={() => onWay(w.id, w.label)}>
               {w.label}
-              {w.after && w.id !== 'watch' && <span className="small"> · then {verdictWords[w.after].toLowerCase()}</span>}
+              {w.after && w.id !== 'watch' && <span className="small">{' '}{say('findingCard.then', { toLowerCase: verdictWords[w.after].toLowerCase() })}</span>}
             </button>
           ))}
         </p>
@@ -72,12 +73,12 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
       <p className="finding-line">
         {!shown && (
           <button type="button" className="btn-plain small" onClick={() => setMore(true)}>
-            Gear, first aid, clearing up
+            {say('findingCard.gear-first-aid-clearing-up')}
           </button>
         )}
         {f.can_lower && why === undefined && (
           <button type="button" className="btn-plain small" onClick={() => setWhy('')}>
-            Lower it by one level? It needs a reason
+            {say('findingCard.lower-it-by-one-level-it')}
           </button>
         )}
       </p>
@@ -89,17 +90,17 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
           }}
         >
           <label className="named" htmlFor={`why-${f.rule}-${f.steps[0]?.id}`}>
-            Say why. It is printed on the sheet with your name, and permission is asked again.
+            {say('findingCard.say-why-it-is-printed-on')}
           </label>
           <input id={`why-${f.rule}-${f.steps[0]?.id}`} className="form-control" maxLength={300} value={why} autoFocus onChange={(e) => setWhy(e.target.value)} />
           <p className="ways">
             <button type="submit" className="btn btn-primary" aria-disabled={why.trim().length < least}>
-              Lower it
+              {say('findingCard.lower-it')}
             </button>
             <button type="button" className="btn btn-outline-primary" onClick={() => setWhy(undefined)}>
-              Leave it
+              {say('findingCard.leave-it')}
             </button>
-            {why.trim().length < least && <span className="hint small">{least - why.trim().length} more letters</span>}
+            {why.trim().length < least && <span className="hint small">{say('findingCard.more-letters', { value: least - why.trim().length })}</span>}
           </p>
         </form>
       )}

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { useEditing } from './fields';
+import { say } from '../words';
 
 /** The server's word on a formula while it is typed; a stale answer is dropped. */
 export function FormulaEcho({ formula, unit }: { formula: string; unit: string }) {
@@ -21,10 +22,10 @@ export function FormulaEcho({ formula, unit }: { formula: string; unit: string }
     };
   }, [key]); // eslint-disable-line react-hooks/exhaustive-deps
   if (!answer) return null;
-  if (answer.ok) return <span className="hint small">gives {answer.of ? `a share, in %, of: ${answer.of}` : `a value in ${answer.unit || 'plain numbers'}`}</span>;
+  if (answer.ok) return <span className="hint small">{say('formulaEcho.gives', { value: answer.of ? say('formulaEcho.a-share-in-of', { of: answer.of }) : say('formulaEcho.a-value-in', { value: answer.unit || say('formulaEcho.plain-numbers') }) })}</span>;
   return (
     <span className="small w-mend" role="status">
-      {answer.position < answer.end && <>at “{formula.slice(answer.position, answer.end)}”: </>}
+      {answer.position < answer.end && <>{say('formulaEcho.at', { formula: formula.slice(answer.position, answer.end) })}{' '}</>}
       {answer.problem}
     </span>
   );

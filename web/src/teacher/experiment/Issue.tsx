@@ -6,6 +6,7 @@ import { ask, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { day, PartError, ProblemLine } from '../frame/parts';
 import { draftOf, type Review } from '../draft/useDraft';
+import { Said, say } from '../words';
 
 type Assignment = Schemas['AssignmentView'];
 
@@ -40,7 +41,7 @@ export function Issue({ id, assignments, title }: { id: string; review: Review |
       await draftOf(id, client).flush();
       await ask('POST', `/classes/${classId}/assignments`, { body: { experiment: id, opens_at: new Date(opens).toISOString(), due_at: new Date(due).toISOString(), draft: check.data?.draft } });
       await client.invalidateQueries();
-      did(`${title} issued to ${cls?.name}`);
+      did(say('issue.issued-to', { title, name: cls?.name }));
     } catch (e) {
       setError(e);
       void check.refetch();
@@ -51,58 +52,58 @@ export function Issue({ id, assignments, title }: { id: string; review: Review |
   if (classes.data?.items.length === 0) {
     return (
       <main className="work">
-        <p className="lead-sentence">You have no class yet.</p>
-        <Link to="/classes">Make one</Link>
+        <p className="lead-sentence">{say('issue.you-have-no-class-yet')}</p>
+        <Link to="/classes">{say('issue.make-one')}</Link>
       </main>
     );
   }
   const place = (b: Schemas['Blocker']) => (b.place === 'class' ? `/classes/${classId}?settings` : b.place === 'homes' ? `/classes/${classId}` : b.place === 'safety' ? `/experiments/${id}/safety` : `/experiments/${id}/${b.path?.match(/^\/(steps|needs|readings|derived|evidence)/) ? 'steps' : 'plan'}?at=${encodeURIComponent(b.path ?? '')}`);
   return (
     <main className="work">
-      {check.error && <PartError what="What is in the way" error={check.error} retry={() => void check.refetch()} />}
+      {check.error && <PartError what={say('issue.what-is-in-the-way')} error={check.error} retry={() => void check.refetch()} />}
       <p className="lead-sentence" role="status">
-        {blockers.length === 0 ? (check.data ? 'Nothing is in the way.' : 'Looking at what is in the way.') : `In the way: ${blockers.length}.`}
+        {blockers.length === 0 ? (check.data ? say('issue.nothing-is-in-the-way') : say('issue.looking-at-what-is-in-the')) : say('issue.in-the-way', { n: blockers.length })}
       </p>
       <ol style={{ paddingLeft: '1.4em' }}>
         {blockers.map((b) => (
           <li key={b.code + b.path} className="notice">
-            <strong>{b.message}</strong> {b.mend} <Link to={place(b)}>Go there</Link>
+            <strong>{b.message}</strong> {b.mend} <Link to={place(b)}>{say('issue.go-there')}</Link>
           </li>
         ))}
       </ol>
       {check.data?.warnings.map((w) => <p key={w} className="notice plain">{w}</p>)}
-      <section className="band" aria-label="To whom and when">
+      <section className="band" aria-label={say('issue.to-whom-and-when')}>
         <div className="field-row" style={{ maxWidth: 760 }}>
           <div>
-            <label className="named" htmlFor="to-class">Class</label>
+            <label className="named" htmlFor="to-class">{say('classPage.class')}</label>
             <select id="to-class" className="form-select" value={classId} onChange={(e) => setChosen(e.target.value)}>
               {classes.data?.items.map((c) => (
                 <option key={c.id} value={c.id}>
-                  {c.name} · {c.homes} homes
+                  {say('issue.homes', { name: c.name, homes: c.homes })}
                 </option>
               ))}
             </select>
           </div>
           <div>
-            <label className="named" htmlFor="opens">Opens</label>
+            <label className="named" htmlFor="opens">{say('issue.opens')}</label>
             <input id="opens" type="datetime-local" className="form-control" value={opens} onChange={(e) => setOpens(e.target.value)} />
           </div>
           <div>
-            <label className="named" htmlFor="due">Due</label>
+            <label className="named" htmlFor="due">{say('issue.due')}</label>
             <input id="due" type="datetime-local" className="form-control" value={due} onChange={(e) => setDue(e.target.value)} />
           </div>
         </div>
-        <p className="hint small">Times are of this computer. What arrives late is taken and marked.</p>
+        <p className="hint small">{say('issue.times-are-of-this-computer-what')}</p>
         <ProblemLine error={error} />
         <button type="button" className="btn btn-primary" aria-disabled={blockers.length > 0 || !check.data} aria-describedby="why-not" onClick={() => blockers.length === 0 && check.data && setAsking(true)}>
-          Issue version {check.data?.number ?? ''} to {check.data?.homes ?? 0} homes
+          {say('issue.issue-version-to-homes', { value: check.data?.number ?? '', value2: check.data?.homes ?? 0 })}
         </button>
-        <span id="why-not" className="second small"> {blockers.length > 0 && `waits for ${blockers.length === 1 ? 'one thing' : `${blockers.length} things`} above`}</span>{' '}
-        {classId && <Link to={`/classes/${classId}/codes`}>Codes to print</Link>}
+        <span id="why-not" className="second small"> {blockers.length > 0 && say('issue.waits-for-above', { value: say('count.things', { count: blockers.length }) })}</span>{' '}
+        {classId && <Link to={`/classes/${classId}/codes`}>{say('classPage.codes-to-print')}</Link>}
       </section>
       {assignments.length > 0 && (
-        <section className="band" aria-label="Issued">
-          <h2>Issued</h2>
+        <section className="band" aria-label={say('issue.issued')}>
+          <h2>{say('issue.issued')}</h2>
           {assignments.map((a) => (
             <IssuedLine key={a.id} a={a} />
           ))}
@@ -111,14 +112,14 @@ export function Issue({ id, assignments, title }: { id: string; review: Review |
       <Modal show={asking} onHide={() => setAsking(false)} aria-labelledby="issue-title">
         <Modal.Body>
           <h2 id="issue-title">
-            Issue {title} to {check.data?.homes} homes of {cls?.name}?
+            {say('issue.issue-to-homes-of', { title, homes: check.data?.homes, name: cls?.name })}
           </h2>
-          <p>The version is frozen: families keep exactly this text. You can take it back from all homes at once, but not change it.</p>
+          <p>{say('issue.the-version-is-frozen-families-keep')}</p>
           <button type="button" className="btn btn-primary" onClick={() => void issue()}>
-            Issue it
+            {say('issue.issue-it')}
           </button>{' '}
           <button type="button" className="btn btn-outline-primary" onClick={() => setAsking(false)}>
-            Not yet
+            {say('issue.not-yet')}
           </button>
         </Modal.Body>
       </Modal>
@@ -145,27 +146,26 @@ function IssuedLine({ a }: { a: Assignment }) {
   return (
     <div className="card-paper">
       <p style={{ margin: 0 }}>
-        <strong>{a.class_name}</strong>, version {a.number}, issued {day(a.issued_at)}: {a.state === 'recalled' ? `taken back ${day(a.recalled_at!)}` : a.state === 'waiting' ? `opens ${day(a.opens_at)}` : `due ${day(a.due_at)}`}. {a.sent} of {a.homes} sent.{' '}
-        <Link to={`/experiments/${a.experiment}/run${link}`}>Run</Link> · <Link to={`/experiments/${a.experiment}/compare${link}`}>Compare</Link>{' '}
+        <Said of={say('issue.version-issued-of-sent-run-compare', { classname: a.class_name, number: a.number, day: day(a.issued_at), value: a.state === 'recalled' ? say('issue.taken-back', { day: day(a.recalled_at!) }) : a.state === 'waiting' ? say('issue.opens-2', { day: day(a.opens_at) }) : say('issue.due-2', { day: day(a.due_at) }), sent: a.sent, homes: a.homes })} with={[<strong key="0" />, <Link key="1" to={`/experiments/${a.experiment}/run${link}`} />, <Link key="2" to={`/experiments/${a.experiment}/compare${link}`} />]} />{' '}
         {a.state !== 'recalled' && !recalling && (
           <button type="button" className="btn-plain" onClick={() => setRecalling(true)}>
-            Take back from all homes
+            {say('issue.take-back-from-all-homes')}
           </button>
         )}
       </p>
       {recalling && (
         <div style={{ marginTop: 8 }}>
           <label className="named" htmlFor={`reason-${a.id}`}>
-            What families should read: why, and what to do now
+            {say('issue.what-families-should-read-why-and')}
           </label>
-          <input id={`reason-${a.id}`} className="form-control" value={reason} onChange={(e) => setReason(e.target.value)} placeholder="The dishes tip over. Please pour the water away." maxLength={300} />
+          <input id={`reason-${a.id}`} className="form-control" value={reason} onChange={(e) => setReason(e.target.value)} placeholder={say('issue.the-dishes-tip-over-please-pour')} maxLength={300} />
           <ProblemLine error={error} />
           <p style={{ margin: '8px 0 0' }}>
             <button type="button" className="btn btn-primary" onClick={() => void recall()}>
-              Take it back now
+              {say('issue.take-it-back-now')}
             </button>{' '}
             <button type="button" className="btn btn-outline-primary" onClick={() => setRecalling(false)}>
-              Leave it
+              {say('findingCard.leave-it')}
             </button>
           </p>
         </div>

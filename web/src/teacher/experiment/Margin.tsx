@@ -2,9 +2,10 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { Icon, type IconName } from '../../ui/Icon';
 import type { Review } from '../draft/useDraft';
+import { say } from '../words';
 
-const topics: Record<string, string> = { safety: 'Safety', design: 'Design', time: 'Time', fair: 'Fair' };
-const weights: Record<string, [string, IconName]> = { stop: ['Stop', 'x-octagon'], mend: ['Mend', 'exclamation-diamond'], note: ['Note', 'info-circle'], fine: ['Fine', 'check2'] };
+const topics: Record<string, string> = { safety: say('margin.safety'), design: say('margin.design'), time: say('margin.time'), fair: say('margin.fair') };
+const weights: Record<string, [string, IconName]> = { stop: [say('margin.stop'), 'x-octagon'], mend: [say('margin.mend'), 'exclamation-diamond'], note: [say('margin.note'), 'info-circle'], fine: [say('margin.fine'), 'check2'] };
 
 /** Which station mends a place of the document. */
 export const stationOf = (path: string) => (/^\/(steps|needs|readings|constants|derived|evidence|mistakes)/.test(path) ? 'steps' : 'plan');
@@ -15,17 +16,17 @@ export function Margin({ id, review }: { id: string; review: Review | undefined 
   const [chosen, setChosen] = useState<boolean>();
   const open = chosen ?? !fine;
   return (
-    <section className="margin" aria-label="Margin">
+    <section className="margin" aria-label={say('margin.margin')}>
       <div className="margin-head">
-        <h2>Margin</h2>
+        <h2>{say('margin.margin')}</h2>
         {!open && (
           <span className={fine ? 'w-fine' : 'w-mend'}>
-            <Icon name={fine ? 'check2' : 'exclamation-diamond'} /> {fine ? `Fine: ${review.margin.map((l) => topics[l.topic].toLowerCase()).join(', ')}` : 'Something wants a look'}
+            <Icon name={fine ? 'check2' : 'exclamation-diamond'} /> {fine ? say('margin.fine-2', { join: review.margin.map((l) => topics[l.topic].toLowerCase()).join(', ') }) : say('margin.something-wants-a-look')}
           </span>
         )}
         <button type="button" className="btn-plain" aria-expanded={open} onClick={() => setChosen(!open)}>
-          {open ? 'Fold' : 'Unfold'}
-          <span className="visually-hidden"> the margin</span>
+          {open ? say('margin.fold') : say('margin.unfold')}
+          <span className="visually-hidden">{' '}{say('margin.the-margin')}</span>
         </button>
       </div>
       {open && <MarginLines id={id} review={review} />}
@@ -47,7 +48,7 @@ function MarginLines({ id, review }: { id: string; review: Review | undefined })
               </span>
               <strong>{topics[l.topic]}</strong>
               <span>{l.message}</span>
-              {l.path ? <Link to={`/experiments/${id}/${stationOf(l.path)}?at=${encodeURIComponent(l.path)}`}>{stationOf(l.path) === 'steps' ? 'to the steps' : `to ${stationOf(l.path)}`}</Link> : <span />}
+              {l.path ? <Link to={`/experiments/${id}/${stationOf(l.path)}?at=${encodeURIComponent(l.path)}`}>{stationOf(l.path) === 'steps' ? say('margin.to-the-steps') : say('margin.to', { stationOf: stationOf(l.path) })}</Link> : <span />}
             </li>
           );
         })}

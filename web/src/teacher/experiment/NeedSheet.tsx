@@ -8,9 +8,10 @@ import type { Replace } from '../draft/useDraft';
 import { ChoiceField, PlainField, TickField, useEditing, WordsField } from './fields';
 import { Qualities } from './Qualities';
 import { ThingPicker } from './ThingPicker';
+import { say } from '../words';
 
-const kinds: [string, string][] = [['', 'not said yet'], ['material', 'a thing of the larder'], ['object', 'an everyday object'], ['person', 'a person'], ['place', 'a place']];
-const bases: [string, string][] = [['w/v', '% (as most labels)'], ['w/w', '% by mass'], ['v/v', '% by volume'], ['volumes', 'volumes'], ['mol/L', 'mol/L']];
+const kinds: [string, string][] = [['', say('needSheet.not-said-yet')], ['material', say('needSheet.a-thing-of-the-larder')], ['object', say('needSheet.an-everyday-object')], ['person', say('needSheet.a-person')], ['place', say('needSheet.a-place')]];
+const bases: [string, string][] = [['w/v', say('needSheet.as-most-labels')], ['w/w', say('needSheet.by-mass')], ['v/v', say('needSheet.by-volume')], ['volumes', say('needSheet.volumes')], ['mol/L', 'mol/L']];
 type Row = Schemas['SubstituteRow'];
 
 /** What a need is: the thing, its job, its strength and amount; and what may stand in for it. */
@@ -20,46 +21,46 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
   const path = (...rest: (string | number)[]) => ['needs', at, ...rest];
   const [problem, setProblem] = useState<unknown>();
   const larder = useQuery({ queryKey: ['larder'], queryFn: () => ask<Schemas['LarderView']>('GET', '/larder'), staleTime: Infinity });
-  if (larder.error) return <PartError what="The larder" error={larder.error} retry={() => void larder.refetch()} />;
-  if (!larder.data) return <Loading what="the larder" />;
+  if (larder.error) return <PartError what={say('needSheet.the-larder')} error={larder.error} retry={() => void larder.refetch()} />;
+  if (!larder.data) return <Loading what={say('needSheet.the-larder-2')} />;
   const thing = larder.data.things.find((t) => t.id === n.material);
   const choose = async (id: string) => {
     try {
       setProblem(undefined);
       const { document } = await ask<Schemas['Mended']>('POST', '/preview/choose', { body: { document: doc, need: n.id, thing: id } });
-      replace(document as Doc, `Chose ${larder.data?.things.find((t) => t.id === id)?.name ?? id}`, doc);
+      replace(document as Doc, say('needSheet.chose', { name: larder.data?.things.find((t) => t.id === id)?.name ?? id }), doc);
     } catch (error) {
       setProblem(error);
     }
   };
   return (
     <>
-      <WordsField label="What families read" path={path('name')} value={n.name} />
-      <ChoiceField label="It is" path={path('kind')} value={n.kind} options={kinds} />
-      {!n.kind ? <p className="hint small">Until it is said, the safety check assumes the worst.</p> : null}
+      <WordsField label={say('needSheet.what-families-read')} path={path('name')} value={n.name} />
+      <ChoiceField label={say('needSheet.it-is')} path={path('kind')} value={n.kind} options={kinds} />
+      {!n.kind ? <p className="hint small">{say('needSheet.until-it-is-said-the-safety')}</p> : null}
       <ProblemLine error={problem} />
       {(n.kind === 'material' || !n.kind) && <ThingPicker chosen={thing} things={larder.data.things} onChoose={(id) => void choose(id)} />}
       {thing && (
         <>
           <div className="field-row">
-            <ChoiceField label="Its job here" path={path('role')} value={n.role} options={[['', 'none'], ...thing.jobs.map((j): [string, string] => [j, j.replaceAll('-', ' ')])]} />
-            {thing.forms && thing.forms.length > 0 && <ChoiceField label="Form" path={path('form')} value={n.form} options={[['', `${thing.forms[0]} (usual)`], ...thing.forms.map((f): [string, string] => [f, f])]} />}
+            <ChoiceField label={say('needSheet.its-job-here')} path={path('role')} value={n.role} options={[['', say('needSheet.none')], ...thing.jobs.map((j): [string, string] => [j, j.replaceAll('-', ' ')])]} />
+            {thing.forms && thing.forms.length > 0 && <ChoiceField label={say('needSheet.form')} path={path('form')} value={n.form} options={[['', say('needSheet.usual', { value: thing.forms[0] })], ...thing.forms.map((f): [string, string] => [f, f])]} />}
           </div>
           {thing.strong && (
             <div className="field-row">
               <div>
                 <label className="named" htmlFor="strength">
-                  Strength, as the label says
+                  {say('needSheet.strength-as-the-label-says')}
                 </label>
                 <input
-                  id="strength" className="form-control" inputMode="decimal" placeholder="not said: the strongest is assumed" defaultValue={n.strength?.value ?? ''} key={n.material}
+                  id="strength" className="form-control" inputMode="decimal" placeholder={say('needSheet.not-said-the-strongest-is-assumed')} defaultValue={n.strength?.value ?? ''} key={n.material}
                   onChange={(e) => {
                     const v = Number(e.target.value.replace(',', '.'));
                     set(path('strength'), v > 0 ? { value: v, basis: n.strength?.basis ?? 'w/v' } : undefined);
                   }}
                 />
               </div>
-              {n.strength && <ChoiceField label="meant as" path={path('strength', 'basis')} value={n.strength.basis} options={bases} />}
+              {n.strength && <ChoiceField label={say('needSheet.meant-as')} path={path('strength', 'basis')} value={n.strength.basis} options={bases} />}
             </div>
           )}
         </>
@@ -67,18 +68,18 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
       {n.kind !== 'person' && n.kind !== 'place' && (
         <>
           <div className="field-row">
-            <PlainField label={thing?.jobs.includes('flexible-gas-bag') ? 'What it holds, measured' : `Amount${thing?.unit ? `, in ${thing.unit}` : ''}`} path={path('amount')} value={n.amount} hint={thing?.unit === 'g' ? '5 g' : '200 mL'} />
-            <ChoiceField label="It matters" path={path('tolerance')} value={n.tolerance} options={[['', 'exactly'], ['about', 'about'], ['free', 'as you like']]} />
+            <PlainField label={thing?.jobs.includes('flexible-gas-bag') ? say('needSheet.what-it-holds-measured') : say('needSheet.amount', { value: thing?.unit ? say('needSheet.in', { unit: thing.unit }) : '' })} path={path('amount')} value={n.amount} hint={thing?.unit === 'g' ? '5 g' : '200 mL'} />
+            <ChoiceField label={say('needSheet.it-matters')} path={path('tolerance')} value={n.tolerance} options={[['', say('needSheet.exactly')], ['about', say('needSheet.about')], ['free', say('needSheet.as-you-like')]]} />
           </div>
           <p className="small" style={{ display: 'flex', gap: 16, flexWrap: 'wrap' }}>
-            <TickField label="for each condition" path={path('per_condition')} value={n.per_condition} />
-            <TickField label="weighed, not spooned" path={path('weighed')} value={n.weighed} />
-            <TickField label="if at hand" path={path('optional')} value={n.optional} />
+            <TickField label={say('needSheet.for-each-condition')} path={path('per_condition')} value={n.per_condition} />
+            <TickField label={say('needSheet.weighed-not-spooned')} path={path('weighed')} value={n.weighed} />
+            <TickField label={say('needSheet.if-at-hand')} path={path('optional')} value={n.optional} />
           </p>
         </>
       )}
       {n.kind !== 'person' && n.kind !== 'place' && <Qualities path={path('qualities')} value={n.qualities ?? []} known={larder.data.qualities} />}
-      <WordsField label="Note" path={path('note')} value={n.note} />
+      <WordsField label={say('margin.note')} path={path('note')} value={n.note} />
       {n.material && n.role && <Substitutes need={n} replace={replace} />}
     </>
   );
@@ -92,17 +93,17 @@ function Substitutes({ need, replace }: { need: Need; replace: Replace }) {
   const list = useQuery({ queryKey: ['substitutes', key], queryFn: () => ask<{ items: Row[] }>('POST', '/preview/substitutes', { body: { document: doc, need: need.id } }), placeholderData: (before: { items: Row[] } | undefined) => before });
   const take = async (row: Row) => {
     try {
-      replace((await ask<Schemas['Mended']>('POST', '/preview/mend', { body: { document: doc, way: row.way } })).document as Doc, `Took ${row.name}`, doc);
+      replace((await ask<Schemas['Mended']>('POST', '/preview/mend', { body: { document: doc, way: row.way } })).document as Doc, say('needSheet.took', { name: row.name }), doc);
     } catch (error) {
       setProblem(error);
     }
   };
   return (
-    <section aria-label="What may stand in for it">
-      <h3 style={{ fontSize: '1rem', margin: '12px 0 4px' }}>May stand in for it</h3>
-      {!doc.measured?.[0]?.result && <p className="hint small">Say at Plan what kind of result is measured: a swap may pool for one and not for another. Until then the lowest class is shown.</p>}
+    <section aria-label={say('needSheet.what-may-stand-in-for-it')}>
+      <h3 style={{ fontSize: '1rem', margin: '12px 0 4px' }}>{say('needSheet.may-stand-in-for-it')}</h3>
+      {!doc.measured?.[0]?.result && <p className="hint small">{say('needSheet.say-at-plan-what-kind-of')}</p>}
       <ProblemLine error={list.error ?? problem} />
-      {list.data?.items.length === 0 && <p className="second">Nothing that the larder knows.</p>}
+      {list.data?.items.length === 0 && <p className="second">{say('needSheet.nothing-that-the-larder-knows')}</p>}
       {list.data?.items.slice(0, 8).map((r) => (
         <div key={r.way} className="swap">
           <p style={{ margin: 0 }}>
@@ -113,14 +114,14 @@ function Substitutes({ need, replace }: { need: Need; replace: Replace }) {
             {r.amount && <span className="tabular">{r.amount}</span>} <Comparability c={r.class} />{' '}
             {r.graver && (
               <>
-                · then <Verdict v={r.verdict} />
+                {say('needSheet.then')}{' '}<Verdict v={r.verdict} />
               </>
             )}
           </p>
           <p className="second small" style={{ margin: 0 }}>
-            {r.how} {r.because} {r.effect && `Effect: ${r.effect}.`} {r.acid && `${r.acid[0].toUpperCase()}${r.acid.slice(1)}.`} {r.procedure && `Also: ${r.procedure}.`} {r.cautions.join(' ')}{' '}
+            {r.how} {r.because} {r.effect && say('needSheet.effect', { effect: r.effect })} {r.acid && `${r.acid[0].toUpperCase()}${r.acid.slice(1)}.`} {r.procedure && say('needSheet.also', { procedure: r.procedure })} {r.cautions.join(' ')}{' '}
             <button type="button" className="btn-plain" onClick={() => void take(r)}>
-              Use it in the design
+              {say('needSheet.use-it-in-the-design')}
             </button>
           </p>
         </div>

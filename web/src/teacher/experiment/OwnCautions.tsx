@@ -1,6 +1,7 @@
 import { verdicts, verdictWords } from '../frame/Verdict';
 import { freshID } from '../draft/document';
 import { ChoiceField, Remove, useEditing, WordsField } from './fields';
+import { say } from '../words';
 
 /** What the teacher sees and the rules do not: it stands beside them and can only raise a verdict. */
 export function OwnCautions() {
@@ -8,20 +9,20 @@ export function OwnCautions() {
   const own = doc.cautions ?? [];
   const steps = (doc.steps ?? []).map((s, i): [string, string] => [s.id, `${i + 1} ${s.title[language] || Object.values(s.title)[0] || ''}`]);
   return (
-    <section aria-label="Cautions of your own" style={{ marginTop: 8 }}>
+    <section aria-label={say('ownCautions.cautions-of-your-own')} style={{ marginTop: 8 }}>
       {own.map((c, i) => (
         <div key={c.id} className="card-paper" style={{ marginBottom: 8 }}>
           <div className="field-row">
-            <ChoiceField label={`Your caution ${i + 1}: at step`} path={['cautions', i, 'step']} value={c.step} options={steps} />
-            <ChoiceField label="it is" path={['cautions', i, 'verdict']} value={c.verdict} options={[...verdicts].reverse().map((v): [string, string] => [v, verdictWords[v]])} />
+            <ChoiceField label={say('ownCautions.your-caution-at-step', { value: i + 1 })} path={['cautions', i, 'step']} value={c.step} options={steps} />
+            <ChoiceField label={say('ownCautions.it-is')} path={['cautions', i, 'verdict']} value={c.verdict} options={[...verdicts].reverse().map((v): [string, string] => [v, verdictWords[v]])} />
           </div>
-          <WordsField label="What could hurt" path={['cautions', i, 'why']} value={c.why} />
-          <WordsField label="What to do about it" path={['cautions', i, 'do']} value={c.do} />
-          <Remove what={`your caution ${i + 1}`} onRemove={() => set(['cautions'], own.filter((_, k) => k !== i), 'Took out a caution')} />
+          <WordsField label={say('ownCautions.what-could-hurt')} path={['cautions', i, 'why']} value={c.why} />
+          <WordsField label={say('ownCautions.what-to-do-about-it')} path={['cautions', i, 'do']} value={c.do} />
+          <Remove what={say('ownCautions.your-caution', { value: i + 1 })} onRemove={() => set(['cautions'], own.filter((_, k) => k !== i), say('ownCautions.took-out-a-caution'))} />
         </div>
       ))}
       <button type="button" className="btn btn-outline-primary" disabled={steps.length === 0} onClick={() => set(['cautions'], [...own, { id: freshID('caution', own), step: steps[0][0], verdict: 'care', why: {}, do: {} }])}>
-        Add a caution of your own
+        {say('ownCautions.add-a-caution-of-your-own')}
       </button>
     </section>
   );

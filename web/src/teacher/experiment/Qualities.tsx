@@ -1,6 +1,7 @@
 import type { Schemas } from '../../api/client';
 import type { Need } from '../draft/document';
 import { useEditing } from './fields';
+import { say } from '../words';
 
 type Asked = NonNullable<Need['qualities']>[number];
 
@@ -12,7 +13,7 @@ export function Qualities({ path, value, known }: { path: (string | number)[]; v
   const left = known.filter((q) => !value.some((v) => v.is === q.id));
   return (
     <fieldset className="qualities">
-      <legend className="named">Look for one that</legend>
+      <legend className="named">{say('qualities.look-for-one-that')}</legend>
       {value.map((v, i) => {
         const q = known.find((k) => k.id === v.is);
         const words = q?.words ?? v.is;
@@ -29,8 +30,8 @@ export function Qualities({ path, value, known }: { path: (string | number)[]; v
               words
             )}
             {!frozen && (
-              <button type="button" className="btn-plain" aria-label={`take off: ${words}`} onClick={() => save(value.filter((_, k) => k !== i))}>
-                take off
+              <button type="button" className="btn-plain" aria-label={say('qualities.take-off', { words })} onClick={() => save(value.filter((_, k) => k !== i))}>
+                {say('qualities.take-off-2')}
               </button>
             )}
           </p>
@@ -39,10 +40,10 @@ export function Qualities({ path, value, known }: { path: (string | number)[]; v
       {!frozen && left.length > 0 && (
         <>
         <label className="visually-hidden" htmlFor="add-quality">
-          Add what it has to be
+          {say('qualities.add-what-it-has-to-be')}
         </label>
         <select id="add-quality" className="form-select form-select-sm" value="" onChange={(e) => add(e.target.value)}>
-          <option value="">{value.length ? 'and …' : 'anything that does the job'}</option>
+          <option value="">{value.length ? 'and …' : say('qualities.anything-that-does-the-job')}</option>
           {left.map((q) => (
             <option key={q.id} value={q.id}>
               {q.words}

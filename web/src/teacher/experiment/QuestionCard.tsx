@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Verdict } from '../frame/Verdict';
 import type { Finding } from './FindingCard';
+import { say } from '../words';
 
 /** How many questions stand at once. */
 export const mostQuestions = 7;
@@ -29,7 +30,7 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
           ·{' '}
           {place === 'steps' ? f.steps.map((s) => (
             <button key={s.id} type="button" className="btn-plain" onClick={() => onStep(s.id)}>
-              step {s.number}
+              {say('findingCard.step', { number: s.number })}
             </button>
           )) : place}
         </span>}
@@ -44,7 +45,7 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
         )}”
       </p>
       <p className="small second" style={{ margin: '4px 0 0' }}>
-        Until it is answered it counts as <Verdict v={f.verdict} />. {f.why}
+        {say('questionCard.until-it-is-answered-it-counts')}{' '}<Verdict v={f.verdict} />. {f.why}
       </p>
       <p className="ways">
         {f.ways.map((w) => (
@@ -54,11 +55,11 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
         ))}
         {said.least >= 0 && why === undefined && (
           <button type="button" className="btn btn-outline-primary" onClick={other}>
-            No, it means something else
+            {say('questionCard.no-it-means-something-else')}
           </button>
         )}
       </p>
-      {said.least < 0 && <p className="small second">Words like these are not taken for something else: change the sentence, tick it, or show it yourself.</p>}
+      {said.least < 0 && <p className="small second">{say('questionCard.words-like-these-are-not-taken')}</p>}
       {why !== undefined && (
         <form
           onSubmit={(e) => {
@@ -67,17 +68,17 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
           }}
         >
           <label className="named" htmlFor={`other-${said.key}`}>
-            What does it mean? It is kept with your name
+            {say('questionCard.what-does-it-mean-it-is')}
           </label>
           <input id={`other-${said.key}`} className="form-control" maxLength={300} value={why} autoFocus onChange={(e) => setWhy(e.target.value)} />
           <p className="ways">
             <button type="submit" className="btn btn-primary" aria-disabled={why.trim().length < said.least}>
-              Keep it so
+              {say('questionCard.keep-it-so')}
             </button>
             <button type="button" className="btn btn-outline-primary" onClick={() => setWhy(undefined)}>
-              Leave it
+              {say('findingCard.leave-it')}
             </button>
-            {why.trim().length < said.least && <span className="hint small">{said.least - why.trim().length} more letters</span>}
+            {why.trim().length < said.least && <span className="hint small">{say('findingCard.more-letters', { value: said.least - why.trim().length })}</span>}
           </p>
         </form>
       )}

@@ -1,31 +1,32 @@
 import type { Doc } from '../draft/document';
 import { ChoiceField, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
+import { say } from '../words';
 
 type Question = NonNullable<Doc['questions']>[number];
 
-const whens: [string, string][] = [['before', 'before (predict)'], ['while', 'in a step'], ['after', 'afterwards']];
-const kinds: [string, string][] = [['order', 'put in order'], ['choice', 'choose one'], ['number', 'a number'], ['text', 'own words']];
+const whens: [string, string][] = [['before', say('questionRow.before-predict')], ['while', say('questionRow.in-a-step')], ['after', say('questionRow.afterwards')]];
+const kinds: [string, string][] = [['order', say('questionRow.put-in-order')], ['choice', say('questionRow.choose-one')], ['number', say('questionRow.a-number')], ['text', say('questionRow.own-words')]];
 
 /** One question: when and how it is asked, with its options or its unit. */
 export function QuestionRow({ question: q, at, onRemove }: { question: Question; at: number; onRemove: () => void }) {
-  const name = `Question ${at + 1}`;
+  const name = say('questionRow.question', { value: at + 1 });
   return (
     <>
       <div className="field-row">
         <div style={{ flex: '0 0 150px' }}>
-          <ChoiceField label="When" hideLabel path={['questions', at, 'when']} value={q.when} options={whens} />
+          <ChoiceField label={say('assessment.when')} hideLabel path={['questions', at, 'when']} value={q.when} options={whens} />
         </div>
         <div style={{ flex: '0 0 150px' }}>
-          <ChoiceField label="Kind" hideLabel path={['questions', at, 'kind']} value={q.kind} options={kinds} />
+          <ChoiceField label={say('questionRow.kind')} hideLabel path={['questions', at, 'kind']} value={q.kind} options={kinds} />
         </div>
         <WordsField label={name} hideLabel path={['questions', at, 'text']} value={q.text} />
         {q.kind === 'number' && (
           <div style={{ flex: '0 0 110px' }}>
-            <PlainField label={`Unit of question ${at + 1}`} hideLabel hint="unit, such as %" path={['questions', at, 'unit']} value={q.unit} />
+            <PlainField label={say('questionRow.unit-of-question', { value: at + 1 })} hideLabel hint={say('questionRow.unit-such-as')} path={['questions', at, 'unit']} value={q.unit} />
           </div>
         )}
         <div style={{ flex: '0 0 auto' }}>
-          <Remove what={`question ${at + 1}`} onRemove={onRemove} />
+          <Remove what={say('questionRow.question-2', { value: at + 1 })} onRemove={onRemove} />
         </div>
       </div>
       {(q.kind === 'choice' || q.kind === 'order') && <Options question={q} at={at} />}
@@ -38,14 +39,14 @@ function Options({ question, at }: { question: Question; at: number }) {
   const { doc, set } = useEditing();
   const path = ['questions', at, 'options'];
   const options = question.options ?? [];
-  const add = <button type="button" className="btn-plain" onClick={() => set(path, [...options, {}])}>Add an option</button>;
+  const add = <button type="button" className="btn-plain" onClick={() => set(path, [...options, {}])}>{say('questionRow.add-an-option')}</button>;
   if (options.length === 0) {
     return (
       <div className="small" style={{ display: 'flex', gap: 28, alignItems: 'center', minHeight: 36, margin: '0 0 10px 12px' }}>
         <span className="hint">
-          {(doc.conditions ?? []).length > 1 ? 'The options are the conditions.' : 'It has no options yet.'} {add}
+          {(doc.conditions ?? []).length > 1 ? say('questionRow.the-options-are-the-conditions') : say('questionRow.it-has-no-options-yet')} {add}
         </span>
-        <TickField label={question.kind === 'order' ? 'least first' : 'the least is asked for'} path={['questions', at, 'least']} value={question.least} />
+        <TickField label={question.kind === 'order' ? say('questionRow.least-first') : say('questionRow.the-least-is-asked-for')} path={['questions', at, 'least']} value={question.least} />
       </div>
     );
   }
@@ -53,9 +54,9 @@ function Options({ question, at }: { question: Question; at: number }) {
     <div style={{ margin: '0 0 10px 12px' }}>
       {options.map((o, i) => (
         <div key={i} className="field-row">
-          <WordsField label={`Option ${i + 1} of question ${at + 1}`} hideLabel path={[...path, i]} value={o} />
+          <WordsField label={say('questionRow.option-of-question', { value: i + 1, value2: at + 1 })} hideLabel path={[...path, i]} value={o} />
           <div style={{ flex: '0 0 auto' }}>
-            <Remove what={`option ${i + 1}`} onRemove={() => set(path, options.filter((_, k) => k !== i), 'Took out an option')} />
+            <Remove what={say('questionRow.option', { value: i + 1 })} onRemove={() => set(path, options.filter((_, k) => k !== i), say('questionRow.took-out-an-option'))} />
           </div>
         </div>
       ))}

@@ -11,6 +11,7 @@ import { OwnCautions } from './OwnCautions';
 import { mostQuestions, QuestionCard } from './QuestionCard';
 import { useAnswers } from './useAnswers';
 import type { Replace, Review } from '../draft/useDraft';
+import { say } from '../words';
 
 type Order = Schemas['OrderView'];
 
@@ -36,9 +37,9 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
     return () => removeEventListener('keydown', onKey);
   }, []);
 
-  if (!review) return <Loading what="the safety check" />;
-  const lower = (f: Finding, reason: string) => set(['lowered'], [...(doc.lowered ?? []), { rule: f.rule, case: f.case, step: f.steps[0].id, reason, by }], 'Lowered a verdict');
-  const raise = (f: Finding) => set(['lowered'], (doc.lowered ?? []).filter((l) => !(l.rule === f.rule && (!l.case || l.case === (f.case ?? '')) && f.steps.some((s) => s.id === l.step))), 'Put a verdict back');
+  if (!review) return <Loading what={say('safety.the-safety-check')} />;
+  const lower = (f: Finding, reason: string) => set(['lowered'], [...(doc.lowered ?? []), { rule: f.rule, case: f.case, step: f.steps[0].id, reason, by }], say('safety.lowered-a-verdict'));
+  const raise = (f: Finding) => set(['lowered'], (doc.lowered ?? []).filter((l) => !(l.rule === f.rule && (!l.case || l.case === (f.case ?? '')) && f.steps.some((s) => s.id === l.step))), say('safety.put-a-verdict-back'));
   const toStep = (step: string) => void navigate(`/experiments/${id}/steps?at=${step}`);
   const errors = review.order.filter((o) => o.kind === 'error');
   const added = review.order.filter((o) => o.kind === 'added');
@@ -51,31 +52,31 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
   return (
     <main className="work safety">
       <p className="lead-sentence">
-        {kept > 0 ? `${kept === 1 ? 'One thing is' : `${kept} things are`} kept from homes as it stands. ` : ''}
-        {errors.length > 0 ? `The order of steps wants ${errors.length === 1 ? 'one thing' : `${errors.length} things`}. ` : ''}
-        {jobs > 0 ? `${jobs === 1 ? 'One adult job' : `${jobs} adult jobs`}; permission names ${jobs === 1 ? 'it' : 'them'}. ` : ''}
-        {kept + errors.length + jobs === 0 && 'No adult has to be there. '}
-        {review.safety.length === 0 && 'Nothing but the usual cautions applies. They are on the sheet all the same.'}
+        {kept > 0 ? say('safety.kept-from-homes-as-it-stands', { value: kept === 1 ? say('safety.one-thing-is') : say('safety.things-are', { kept }) }) : ''}
+        {errors.length > 0 ? say('safety.the-order-of-steps-wants', { value: say('count.things', { count: errors.length }) }) : ''}
+        {jobs > 0 ? say('safety.permission-names', { value: jobs === 1 ? say('safety.one-adult-job') : say('safety.adult-jobs', { jobs }), value2: jobs === 1 ? say('safety.it') : say('safety.them') }) : ''}
+        {kept + errors.length + jobs === 0 && say('safety.no-adult-has-to-be-there')}
+        {review.safety.length === 0 && say('safety.nothing-but-the-usual-cautions-applies')}
       </p>
       <ProblemLine error={problem} />
       <div className="safety-columns">
-        <section aria-label="By how serious">
-          <h2>By how serious</h2>
+        <section aria-label={say('safety.by-how-serious')}>
+          <h2>{say('safety.by-how-serious')}</h2>
           {verdicts.map((v) => (
             <button key={v} type="button" className="ladder" aria-pressed={only === v} onClick={() => setOnly(only === v ? undefined : v)}>
               <Verdict v={v} /> <span className="tabular">{count(v)}</span>
             </button>
           ))}
-          <h2>By step</h2>
+          <h2>{say('safety.by-step')}</h2>
           <div className="by-step">
             {doc.steps?.map((s, i) => (
-              <button key={s.id} type="button" aria-pressed={step === s.id} aria-label={`Step ${i + 1}, ${worst(s.id) ? verdictWords[worst(s.id)!] : 'nothing found'}`} title={s.title.en} onClick={() => setStep(step === s.id ? undefined : s.id)}>
+              <button key={s.id} type="button" aria-pressed={step === s.id} aria-label={say('safety.step', { value: i + 1, value2: worst(s.id) ? verdictWords[worst(s.id)!] : say('safety.nothing-found') })} title={s.title.en} onClick={() => setStep(step === s.id ? undefined : s.id)}>
                 <span aria-hidden>{worst(s.id) ? <Verdict v={worst(s.id)!} word={false} /> : '·'}</span>
                 <span aria-hidden>{i + 1}</span>
               </button>
             ))}
           </div>
-          <h2>At each age</h2>
+          <h2>{say('safety.at-each-age')}</h2>
           <table className="grid">
             <tbody>
               {review.bands.map((b) => (
@@ -90,9 +91,9 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
               ))}
             </tbody>
           </table>
-          <p className="hint small">The usual cautions. Product labels, your school’s own risk assessment and local law go first.</p>
+          <p className="hint small">{say('safety.the-usual-cautions-product-labels-your')}</p>
         </section>
-        <section aria-label="Findings" ref={list}>
+        <section aria-label={say('safety.findings')} ref={list}>
           {errors.map((o) => (
             <OrderCard key={o.rule + o.step + o.need} line={o} onWay={take} onStep={toStep} />
           ))}
@@ -101,14 +102,14 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
           ))}
           {!more && shown.filter((f) => f.said).length > mostQuestions && (
             <button type="button" className="btn-plain" onClick={() => setMore(true)}>
-              and {shown.filter((f) => f.said).length - mostQuestions} more questions
+              {say('safety.and-more-questions', { value: shown.filter((f) => f.said).length - mostQuestions })}
             </button>
           )}
           {shown.filter((f) => !f.said && (f.verdict !== 'care' || f.was)).map((f) => (
             <FindingCard key={f.rule + f.case + f.need + f.verdict} finding={f} open={review.safety.length < 8} least={review.least_reason} onWay={(w, words) => void take(w, words)} onLower={lower} onRaise={raise} onStep={toStep} />
           ))}
           <CareList findings={shown.filter((f) => f.verdict === 'care' && !f.was && !f.said)} onStep={toStep} />
-          {(only || step) && shown.length === 0 && <p className="second">Nothing here{only ? ` is “${verdictWords[only].toLowerCase()}”` : ''}.</p>}
+          {(only || step) && shown.length === 0 && <p className="second">{say('safety.nothing-here', { value: only ? say('safety.is', { verdict: verdictWords[only].toLowerCase() }) : '' })}</p>}
           <OwnCautions />
           <Assessment id={id} by={by} />
           {hints.map((o) => (
@@ -118,11 +119,11 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
           ))}
           {added.length > 0 && (
             <details className="card-paper">
-              <summary>Added by itself: {added.length} lines on the family’s page</summary>
+              <summary>{say('safety.added-by-itself-lines-on-the', { n: added.length })}</summary>
               <ul>
                 {added.map((o) => (
                   <li key={o.rule + o.step}>
-                    {o.number ? `Step ${o.number}: ` : ''}
+                    {o.number ? say('safety.step-2', { number: o.number }) : ''}
                     {o.message}
                   </li>
                 ))}
@@ -140,9 +141,9 @@ function OrderCard({ line, onWay, onStep }: { line: Order; onWay: (way: string, 
   return (
     <article className="card-paper finding order" tabIndex={-1}>
       <h3>
-        Order of steps{' '}
+        {say('safety.order-of-steps')}{' '}
         <button type="button" className="btn-plain small" onClick={() => line.step && onStep(line.step)}>
-          step {line.number}
+          {say('findingCard.step', { number: line.number })}
         </button>
       </h3>
       <p style={{ margin: 0 }}>{line.message}</p>
@@ -166,7 +167,7 @@ function CareList({ findings, onStep }: { findings: Finding[]; onStep: (id: stri
   return (
     <article className="card-paper finding v-care" tabIndex={-1}>
       <h3>
-        <Verdict v="care" /> <span className="second small">· settled by the usual care, on the sheet and on the steps</span>
+        <Verdict v="care" /> <span className="second small">{say('safety.settled-by-the-usual-care-on')}</span>
       </h3>
       <ul className="cares">
         {said.map((words) => {
@@ -183,7 +184,7 @@ function CareList({ findings, onStep }: { findings: Finding[]; onStep: (id: stri
                   <span key={s.id}>
                     {i > 0 && ' '}
                     <button type="button" className="btn-plain" onClick={() => onStep(s.id)}>
-                      step {s.number}
+                      {say('findingCard.step', { number: s.number })}
                     </button>
                   </span>
                 ))}

@@ -2,10 +2,11 @@ import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { useEditing } from './fields';
 import type { Review } from '../draft/useDraft';
+import { say } from '../words';
 
 export const stations = ['plan', 'steps', 'safety', 'kitchens', 'issue', 'run', 'collect', 'compare'] as const;
 export type Station = (typeof stations)[number];
-const names: Record<Station, string> = { plan: 'Plan', steps: 'Materials', safety: 'Safety', kitchens: 'Kitchens', issue: 'Issue', run: 'Run', collect: 'Collect', compare: 'Compare' };
+const names: Record<Station, string> = { plan: say('stationLine.plan'), steps: say('stationLine.materials'), safety: say('margin.safety'), kitchens: say('stationLine.kitchens'), issue: say('stationLine.issue'), run: say('stationLine.run'), collect: say('stationLine.collect'), compare: say('stationLine.compare') };
 
 type Knot = 'done' | 'wants' | 'stopped' | 'open';
 
@@ -18,17 +19,17 @@ export function StationLine({ id, here, review, assignment, search }: { id: stri
   const disorder = review?.order.filter((o) => o.kind === 'error') ?? [];
   const jobs = review?.guardian.adult_jobs.length ?? 0;
   const words: Record<Station, [Knot, string]> = {
-    plan: planErrors.length ? ['wants', `${planErrors.length} to mend`] : ['done', 'in order'],
-    steps: errors.length - planErrors.length > 0 ? ['wants', `${errors.length - planErrors.length} to mend`] : ['done', `${review?.spans.length ?? 0} steps, ${review?.hands ?? 0} min hands`],
-    safety: kept.some((f) => !f.asks) && doc.way !== 'watch-shared' ? ['stopped', 'not at home'] : kept.length + disorder.length > 0 ? ['wants', `${kept.length + disorder.length} to settle`] : ['done', jobs ? `${jobs} adult ${jobs === 1 ? 'job' : 'jobs'}` : 'no adult job'],
-    kitchens: ['open', 'taken as usual'],
-    issue: assignment ? ['done', `${assignment.class_name}, version ${assignment.number}`] : ['open', review?.issuable ? 'can be issued' : 'waits'],
-    run: assignment ? [assignment.state === 'open' ? 'open' : 'done', { open: 'open now', waiting: 'not open yet', over: 'over', recalled: 'taken back' }[assignment.state]!] : ['open', 'waits'],
-    collect: assignment ? ['open', `${assignment.sent} of ${assignment.homes} in`] : ['open', 'waits'],
-    compare: assignment ? ['open', assignment.sent > 0 ? 'see what they found' : 'too early'] : ['open', 'waits'],
+    plan: planErrors.length ? ['wants', say('stationLine.to-mend', { n: planErrors.length })] : ['done', say('stationLine.in-order')],
+    steps: errors.length - planErrors.length > 0 ? ['wants', say('stationLine.to-mend-2', { value: errors.length - planErrors.length })] : ['done', say('stationLine.steps-min-hands', { value: review?.spans.length ?? 0, value2: review?.hands ?? 0 })],
+    safety: kept.some((f) => !f.asks) && doc.way !== 'watch-shared' ? ['stopped', say('stationLine.not-at-home')] : kept.length + disorder.length > 0 ? ['wants', say('stationLine.to-settle', { value: kept.length + disorder.length })] : ['done', jobs ? say('stationLine.jobs', { count: jobs }) : say('stationLine.no-adult-job')],
+    kitchens: ['open', say('stationLine.taken-as-usual')],
+    issue: assignment ? ['done', say('stationLine.version', { class: assignment.class_name, number: assignment.number })] : ['open', review?.issuable ? say('stationLine.can-be-issued') : 'waits'],
+    run: assignment ? [assignment.state === 'open' ? 'open' : 'done', { open: say('stationLine.open-now'), waiting: say('stationLine.not-open-yet'), over: say('stationLine.over'), recalled: say('stationLine.taken-back') }[assignment.state]!] : ['open', say('stationLine.waits')],
+    collect: assignment ? ['open', say('stationLine.of-in', { sent: assignment.sent, homes: assignment.homes })] : ['open', say('stationLine.waits')],
+    compare: assignment ? ['open', assignment.sent > 0 ? say('stationLine.see-what-they-found') : say('stationLine.too-early')] : ['open', say('stationLine.waits')],
   };
   return (
-    <nav aria-label="Stations">
+    <nav aria-label={say('stationLine.stations')}>
       <ol className="stations">
         {stations.map((s, i) => {
           const [knot, said] = words[s];

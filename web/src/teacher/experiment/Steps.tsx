@@ -10,6 +10,7 @@ import { ReadingsBand } from './ReadingsBand';
 import { StepSheet } from './StepSheet';
 import { Strip } from './Strip';
 import type { Replace, Review } from '../draft/useDraft';
+import { say } from '../words';
 
 /** The procedure to time, the things needed, the readings; a step is edited beside the strip. */
 export function Steps({ review, replace }: { review: Review | undefined; replace: Replace }) {
@@ -26,13 +27,13 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
   const add = (kind: Step['kind']) => {
     const id = freshID('step', steps);
     const untaken = (doc.readings ?? []).filter((r) => !steps.some((s) => s.takes?.some((t) => t.reading === r.id)) && !r.times?.length).map((r) => ({ reading: r.id }));
-    set(['steps'], [...steps, { id, kind, title: {}, duration: '5 min', ...(kind === 'measure' && untaken.length > 0 && { takes: untaken }) } satisfies Step], 'Added a step');
+    set(['steps'], [...steps, { id, kind, title: {}, duration: '5 min', ...(kind === 'measure' && untaken.length > 0 && { takes: untaken }) } satisfies Step], say('steps.added-a-step'));
     choose(id);
   };
   const move = (i: number, by: number) => {
     const next = [...steps];
     [next[i], next[i + by]] = [next[i + by], next[i]];
-    replace({ ...doc, steps: next }, `Moved ${steps[i].title[language] || 'a step'}`);
+    replace({ ...doc, steps: next }, say('steps.moved', { name: steps[i].title[language] || say('steps.a-step') }));
   };
   const needs = doc.needs ?? [];
   const larder = useQuery({ queryKey: ['larder'], queryFn: () => ask<Schemas['LarderView']>('GET', '/larder'), staleTime: Infinity });
@@ -40,19 +41,19 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
   return (
     <div className={chosen >= 0 || needAt >= 0 ? 'with-sheet' : ''}>
       <main className="work">
-        <Band title="The procedure to time" aside={<><button type="button" className="btn btn-outline-primary" onClick={() => add('do')}>Add a step</button><button type="button" className="btn btn-outline-primary" onClick={() => add('measure')}>Add a measuring step</button></>}>
-          {steps.length === 0 && <p className="lead-sentence">Nothing happens yet. Write what is done first.</p>}
+        <Band title={say('steps.the-procedure-to-time')} aside={<><button type="button" className="btn btn-outline-primary" onClick={() => add('do')}>{say('steps.add-a-step')}</button><button type="button" className="btn btn-outline-primary" onClick={() => add('measure')}>{say('steps.add-a-measuring-step')}</button></>}>
+          {steps.length === 0 && <p className="lead-sentence">{say('steps.nothing-happens-yet-write-what-is')}</p>}
           {review && steps.length > 0 && <Strip spans={review.spans} chosen={steps[chosen]?.id} onChoose={choose} />}
           <ol style={{ margin: '8px 0 0', paddingLeft: '1.6em' }}>
             {steps.map((s, i) => (
               <li key={s.id}>
                 <button type="button" className="btn-plain" style={{ fontWeight: i === chosen ? 700 : 400 }} onClick={() => choose(s.id)}>
-                  {s.title[language] || Object.values(s.title)[0] || 'without a name'}
+                  {s.title[language] || Object.values(s.title)[0] || say('steps.without-a-name')}
                 </button>
                 <span className="second small">
                   {' '}
                   {s.duration}
-                  {s.wait && ` · after ${s.wait.for}`}
+                  {s.wait && say('steps.after', { for: s.wait.for })}
                   {(s.takes?.length ?? 0) > 0 && ' · measures'}
                   {(s.evidence?.length ?? 0) > 0 && ' · evidence'}
                 </span>
@@ -60,33 +61,33 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
             ))}
           </ol>
         </Band>
-        <Band title="Things needed" aside={<button type="button" className="btn btn-outline-primary" onClick={() => { const id = freshID('need', needs); set(['needs'], [...needs, { id, name: {} }]); choose(`need:${id}`); }}>Add a thing</button>}>
+        <Band title={say('steps.things-needed')} aside={<button type="button" className="btn btn-outline-primary" onClick={() => { const id = freshID('need', needs); set(['needs'], [...needs, { id, name: {} }]); choose(`need:${id}`); }}>{say('steps.add-a-thing')}</button>}>
           {needs.length > 0 && (
             <table className="grid">
               <thead>
                 <tr>
-                  <th scope="col" style={{ width: '30%' }}>thing</th>
-                  <th scope="col" style={{ width: '13%' }}>amount</th>
-                  <th scope="col">what it is</th>
-                  <th scope="col">use this instead, in your words</th>
-                  <th scope="col"><span className="visually-hidden">more</span></th>
+                  <th scope="col" style={{ width: '30%' }}>{say('conflict.thing')}</th>
+                  <th scope="col" style={{ width: '13%' }}>{say('steps.amount')}</th>
+                  <th scope="col">{say('steps.what-it-is')}</th>
+                  <th scope="col">{say('steps.use-this-instead-in-your-words')}</th>
+                  <th scope="col"><span className="visually-hidden">{say('steps.more')}</span></th>
                 </tr>
               </thead>
               <tbody>
                 {needs.map((n, i) => (
                   <tr key={i}>
-                    <td><WordsField label={`Thing ${i + 1}`} hideLabel path={['needs', i, 'name']} value={n.name} /></td>
-                    <td><PlainField label={`Amount of thing ${i + 1}`} hideLabel path={['needs', i, 'amount']} value={n.amount} hint="200 mL" /></td>
+                    <td><WordsField label={say('steps.thing', { value: i + 1 })} hideLabel path={['needs', i, 'name']} value={n.name} /></td>
+                    <td><PlainField label={say('steps.amount-of-thing', { value: i + 1 })} hideLabel path={['needs', i, 'amount']} value={n.amount} hint="200 mL" /></td>
                     <td>
                       <button type="button" className="btn-plain" onClick={() => choose(`need:${n.id}`)}>
-                        {thingName(n.material) ?? (n.kind && n.kind !== 'material' ? n.kind : 'not said')}
-                        <span className="visually-hidden">: what thing {i + 1} is</span>
+                        {thingName(n.material) ?? (n.kind && n.kind !== 'material' ? n.kind : say('steps.not-said'))}
+                        <span className="visually-hidden">{say('steps.what-thing-is', { value: i + 1 })}</span>
                       </button>
-                      {n.strength && <span className="second small"> {n.strength.value} {n.strength.basis === 'volumes' ? 'vol' : '%'}</span>}
+                      {n.strength && <span className="second small"> {n.strength.value} {n.strength.basis === 'volumes' ? say('steps.vol') : '%'}</span>}
                     </td>
-                    <td><WordsField label={`Instead of thing ${i + 1}`} hideLabel path={['needs', i, 'instead', 0]} value={n.instead?.[0]} /></td>
+                    <td><WordsField label={say('steps.instead-of-thing', { value: i + 1 })} hideLabel path={['needs', i, 'instead', 0]} value={n.instead?.[0]} /></td>
                     <td className="small" style={{ whiteSpace: 'nowrap' }}>
-                      <TickField label="if at hand" path={['needs', i, 'optional']} value={n.optional} /> <Remove what={n.name[language] || 'this thing'} onRemove={() => replace({ ...doc, needs: needs.filter((__, k) => k !== i), steps: steps.map((s) => ({ ...s, uses: s.uses?.filter((u) => u !== n.id) })) }, 'Took out a thing')} />
+                      <TickField label={say('needSheet.if-at-hand')} path={['needs', i, 'optional']} value={n.optional} /> <Remove what={n.name[language] || say('steps.this-thing')} onRemove={() => replace({ ...doc, needs: needs.filter((__, k) => k !== i), steps: steps.map((s) => ({ ...s, uses: s.uses?.filter((u) => u !== n.id) })) }, say('steps.took-out-a-thing'))} />
                     </td>
                   </tr>
                 ))}
@@ -97,24 +98,24 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
         <ReadingsBand review={review} replace={replace} />
       </main>
       {needAt >= 0 && chosen < 0 && (
-        <SideSheet title={`Thing ${needAt + 1}`} onClose={() => choose()}>
+        <SideSheet title={say('steps.thing', { value: needAt + 1 })} onClose={() => choose()}>
           <NeedSheet key={needs[needAt].id} at={needAt} replace={replace} />
         </SideSheet>
       )}
       {chosen >= 0 && (
-        <SideSheet title={`Step ${chosen + 1}`} onClose={() => choose()}>
+        <SideSheet title={say('steps.step', { value: chosen + 1 })} onClose={() => choose()}>
           <StepSheet key={steps[chosen].id} at={chosen} review={review} replace={replace} />
           <div className="band" style={{ marginTop: 8 }}>
             <button type="button" className="btn btn-outline-primary" disabled={chosen === 0} onClick={() => move(chosen, -1)}>
-              Earlier
+              {say('steps.earlier')}
             </button>{' '}
             <button type="button" className="btn btn-outline-primary" disabled={chosen === steps.length - 1} onClick={() => move(chosen, 1)}>
-              Later
+              {say('steps.later')}
             </button>{' '}
             <Remove
-              what={`step ${chosen + 1}`}
+              what={say('steps.step-2', { value: chosen + 1 })}
               onRemove={() => {
-                set(['steps'], steps.filter((__, k) => k !== chosen), 'Took out a step');
+                set(['steps'], steps.filter((__, k) => k !== chosen), say('steps.took-out-a-step'));
                 choose();
               }}
             />

@@ -1,5 +1,6 @@
 import { useWidth } from '../../ui/useWidth';
 import type { Review } from '../draft/useDraft';
+import { say } from '../words';
 
 const foldFrom = 30 * 60;
 const height = 112;
@@ -34,7 +35,7 @@ export function Strip({ spans, chosen, onChoose }: { spans: Span[]; chosen: stri
   let number = 0;
   return (
     <div ref={ref}>
-    <svg className="strip" viewBox={`0 0 ${width} ${height}`} role="group" aria-label="The procedure to time">
+    <svg className="strip" viewBox={`0 0 ${width} ${height}`} role="group" aria-label={say('steps.the-procedure-to-time')}>
       <path d={`M0 34 H${width}`} stroke="var(--edge)" strokeWidth="1.5" />
       {parts.map((p, i) => {
         if (p.kind === 'gap') {
@@ -62,7 +63,7 @@ export function Strip({ spans, chosen, onChoose }: { spans: Span[]; chosen: stri
         const marks = [p.span.reads && 'reads', p.span.photo && 'photo', p.span.adult && 'adult'].filter(Boolean).join(', ');
         return (
           <g key={i}>
-            <g className="block" role="button" tabIndex={0} aria-label={`Step ${number}, ${p.span.title}, ${words(p.span.end - p.span.start)}${marks ? ', ' + marks : ''}`} aria-pressed={on} onClick={() => onChoose(p.span.step)} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onChoose(p.span.step))}>
+            <g className="block" role="button" tabIndex={0} aria-label={say('strip.step', { number, title: p.span.title, words: words(p.span.end - p.span.start), value: marks ? ', ' + marks : '' })} aria-pressed={on} onClick={() => onChoose(p.span.step)} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onChoose(p.span.step))}>
             <rect x={p.x + 1} y={44} width={Math.max(8, p.w - 2)} height={50} rx="3" fill={p.span.reads ? 'var(--samphire-tint)' : 'var(--ground)'} stroke={on ? 'var(--ink)' : 'var(--edge)'} strokeWidth={on ? 2.5 : 1} />
             </g>
             <g aria-hidden="true" pointerEvents="none">
@@ -82,7 +83,7 @@ export function Strip({ spans, chosen, onChoose }: { spans: Span[]; chosen: stri
         );
       })}
       <text x={2} y={16} fontSize="12" fill="var(--ink-3)">
-        start
+        {say('strip.start')}
       </text>
       <text x={width - 2} y={16} fontSize="12" textAnchor="end" fill="var(--ink-3)">
         {words(spans[spans.length - 1]?.end ?? 0)}

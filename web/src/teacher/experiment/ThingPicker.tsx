@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { Verdict } from '../frame/Verdict';
+import { say } from '../words';
 
 type Thing = Schemas['ThingRow'];
 
@@ -23,17 +24,17 @@ export function ThingPicker({ chosen, things, onChoose }: { chosen: Thing | unde
       }}
     >
       {t.name} {t.refused && <Verdict v="not-at-home" />}
-      {t.own && <span className="second small"> your school’s</span>}
+      {t.own && <span className="second small">{' '}{say('thingPicker.your-schools')}</span>}
     </button>
   );
   return (
     <div style={{ marginBottom: 8 }}>
       <label className="named" htmlFor="thing-search">
-        {chosen ? `Thing: ${chosen.name}` : 'Which thing?'}
+        {chosen ? say('thingPicker.thing', { name: chosen.name }) : say('thingPicker.which-thing')}
       </label>
-      <input id="thing-search" className="form-control" type="search" autoComplete="off" placeholder={chosen ? 'look for another' : 'vinegar, soda, jam jar …'} value={typed} onChange={(e) => setTyped(e.target.value)} />
+      <input id="thing-search" className="form-control" type="search" autoComplete="off" placeholder={chosen ? say('thingPicker.look-for-another') : say('thingPicker.vinegar-soda-jam-jar')} value={typed} onChange={(e) => setTyped(e.target.value)} />
       {list && (
-        <div className="thing-list" role="group" aria-label="Found">
+        <div className="thing-list" role="group" aria-label={say('thingPicker.found')}>
           {list.asks.map((a) => (
             <p key={a.why} className="notice plain" style={{ margin: '4px 0' }}>
               {a.why}
@@ -46,7 +47,7 @@ export function ThingPicker({ chosen, things, onChoose }: { chosen: Thing | unde
             .map(button)}
           {list.things.length === 0 && list.asks.length === 0 && (
             <p className="second" style={{ margin: '4px 0' }}>
-              Nothing is called “{typed.trim()}” here.{list.nearest.length > 0 && ' Nearest:'}
+              {say('thingPicker.nothing-is-called-here', { typed: typed.trim(), value: list.nearest.length > 0 && ' Nearest:' })}
             </p>
           )}
           {rows(list.nearest).map(button)}

@@ -1,6 +1,7 @@
 import { createContext, useContext, type ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
 import type { Doc, Localized } from '../draft/document';
+import { say } from '../words';
 
 interface Editing {
   doc: Doc;
@@ -23,7 +24,7 @@ export function WordsField({ label, path, value, lines, hideLabel }: { label: st
   const id = idOf(path);
   const other = Object.entries(value ?? {}).find(([l, s]) => l !== language && s)?.[1];
   const props = {
-    id, className: 'form-control', value: value?.[language] ?? '', placeholder: other ? `not yet in this language: ${other}` : undefined, maxLength: lines ? 1200 : 200,
+    id, className: 'form-control', value: value?.[language] ?? '', placeholder: other ? say('fields.not-yet-in-this-language', { other }) : undefined, maxLength: lines ? 1200 : 200,
     onChange: (e: { target: { value: string } }) => set(path, { ...value, [language]: e.target.value }),
   };
   return (
@@ -59,7 +60,7 @@ export function FieldNote({ path, field }: { path: (string | number)[]; field: s
     <p className="small w-mend" role="status" style={{ margin: 0 }}>
       {f.message}{' '}
       <button type="button" className="btn-plain" onClick={() => { set(path, f.offer); document.getElementById(field)?.focus(); }}>
-        Take {f.offer}
+        {say('fields.take', { offer: f.offer })}
       </button>
     </p>
   );
@@ -105,7 +106,7 @@ export function TickList({ legend, path, value, options, setter }: { legend: str
       <legend className="named" style={{ fontSize: '.875rem', margin: 0 }}>
         {legend}
       </legend>
-      {options.length === 0 && <span className="hint small">none yet</span>}
+      {options.length === 0 && <span className="hint small">{say('plan.none-yet')}</span>}
       {options.map(([id, words]) => {
         const on = value?.includes(id) ?? false;
         const key = `${idOf(path)}-${id}`;
@@ -136,8 +137,8 @@ export function Band({ title, children, aside }: { title: string; children: Reac
 
 export function Remove({ what, onRemove }: { what: string; onRemove: () => void }) {
   return (
-    <button type="button" className="btn-plain small" onClick={onRemove} aria-label={`Take out ${what}`}>
-      Take out
+    <button type="button" className="btn-plain small" onClick={onRemove} aria-label={say('fields.take-out', { what })}>
+      {say('fields.take-out-2')}
     </button>
   );
 }

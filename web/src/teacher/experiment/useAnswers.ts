@@ -5,6 +5,7 @@ import type { Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
 import { useEditing } from './fields';
 import type { Finding } from './FindingCard';
+import { say } from '../words';
 
 /** How a finding is answered: a way out is taken, or its sentence is said to mean something else. */
 export function useAnswers(replace: Replace) {
@@ -20,6 +21,6 @@ export function useAnswers(replace: Replace) {
       setProblem(error);
     }
   };
-  const other = (f: Finding, reason: string) => f.said && set(['heard'], [...(doc.heard ?? []).filter((h) => h.key !== f.said!.key), { key: f.said.key, concept: f.said.concept, answer: 'other', ...(reason && { reason }), by }], 'Said that it means something else');
+  const other = (f: Finding, reason: string) => f.said && set(['heard'], [...(doc.heard ?? []).filter((h) => h.key !== f.said!.key), { key: f.said.key, concept: f.said.concept, answer: 'other', ...(reason && { reason }), by }], say('useAnswers.said-that-it-means-something-else'));
   return { take, other, problem, by };
 }

@@ -5,14 +5,15 @@ import { ask, type Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
 import { useKeeping } from './keeping';
 import { useLive } from './live';
+import { say } from '../words';
 
 const rail = [
-  ['/today', 'Today'],
-  ['/experiments', 'Experiments'],
-  ['/workbench', 'Workbench'],
-  ['/larder', 'Larder'],
-  ['/classes', 'Classes'],
-  ['/help', 'Help'],
+  ['/today', say('teacherFrame.today')],
+  ['/experiments', say('experiments.experiments')],
+  ['/workbench', say('teacherFrame.workbench')],
+  ['/larder', say('teacherFrame.larder')],
+  ['/classes', say('classes.classes')],
+  ['/help', say('teacherFrame.help')],
 ] as const;
 
 /** The teacher's frame: six words, the page, and the keeping line. */
@@ -44,13 +45,13 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
   return (
     <div className="frame">
       <a className="skip" href="#work">
-        To the work
+        {say('teacherFrame.to-the-work')}
       </a>
-      <nav className="rail" aria-label="Main">
+      <nav className="rail" aria-label={say('teacherFrame.main')}>
         <Link to="/today" className="brand">
-          Patient
+          {say('teacherFrame.patient')}
           <br />
-          Kitchen
+          {say('teacherFrame.kitchen')}
         </Link>
         {rail.map(([to, words]) => (
           <NavLink key={to} to={to}>
@@ -59,10 +60,10 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
         ))}
         <div className="foot">
           <NavLink to="/account" style={{ overflowWrap: 'anywhere' }}>
-            {me.name}<span className="visually-hidden">, your account</span>
+            {me.name}<span className="visually-hidden">{say('teacherFrame.your-account')}</span>
           </NavLink>
           <button type="button" onClick={() => void signOut()}>
-            Sign out
+            {say('teacherFrame.sign-out')}
           </button>
         </div>
       </nav>
@@ -78,7 +79,7 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
               <>
                 {' '}·{' '}
                 <button type="button" className="btn-plain" style={{ padding: 0 }} onClick={last.undo}>
-                  Undo
+                  {say('teacherFrame.undo')}
                 </button>
               </>
             )}
@@ -86,14 +87,14 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
         )}
         <span className="end">
           {live ? (
-            'Live'
+            say('teacherFrame.live')
           ) : (
             <>
-              <Icon name="cloud-slash" /> Not live: trying again
+              <Icon name="cloud-slash" />{' '}{say('teacherFrame.not-live-trying-again')}
             </>
           )}
         </span>
-        <span>Keys ?</span>
+        <span>{say('teacherFrame.keys')}</span>
       </div>
     </div>
   );
@@ -102,7 +103,7 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
 /** Head of a page outside an experiment. */
 export function Head({ title, aside, small }: { title: string; aside?: ReactNode; small?: ReactNode }) {
   useEffect(() => {
-    document.title = `${title} · Patient Kitchen`;
+    document.title = say('experimentPage.patient-kitchen', { title });
   }, [title]);
   return (
     <header className="head">

@@ -2,9 +2,10 @@ import { useQueryClient } from '@tanstack/react-query';
 import { ask, type Schemas } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { time } from './parts';
+import { say } from '../words';
 
-export const doors: Record<string, string> = { hurt: 'Someone is hurt', spilled: 'Spilled or broken', 'not-working': 'It isn’t working' };
-const outcomes: Record<string, string> = { fine: 'An adult says: small, we are fine.', 'phone-us': 'They ask you to phone.', 'mistaken-tap': 'They say it was a mistaken tap.' };
+export const doors: Record<string, string> = { hurt: say('trouble.someone-is-hurt'), spilled: say('trouble.spilled-or-broken'), 'not-working': say('trouble.it-isnt-working') };
+const outcomes: Record<string, string> = { fine: say('trouble.an-adult-says-small'), 'phone-us': say('trouble.they-ask-you-to-phone'), 'mistaken-tap': say('trouble.they-say-it-was-a-mistaken') };
 
 /** What a home told through Something went wrong: the advice given, the time, the guardian's phone. Brief, it is one line over other work. */
 export function Trouble({ incident: i, brief }: { incident: Schemas['IncidentView']; brief?: boolean }) {
@@ -13,7 +14,7 @@ export function Trouble({ incident: i, brief }: { incident: Schemas['IncidentVie
     await ask('POST', `/classes/${i.class}/incidents/${i.id}/seen`);
     await client.invalidateQueries({ queryKey: ['incidents'] });
   };
-  const phone = i.phone ? <a href={`tel:${i.phone.replace(/ /g, '')}`}>Phone {i.phone}</a> : <span className="second">No number on file</span>;
+  const phone = i.phone ? <a href={`tel:${i.phone.replace(/ /g, '')}`}>{say('trouble.phone', { phone: i.phone })}</a> : <span className="second">{say('trouble.no-number-on-file')}</span>;
   if (brief)
     return (
       <p className="trouble-line">
@@ -23,24 +24,24 @@ export function Trouble({ incident: i, brief }: { incident: Schemas['IncidentVie
         </span>
         {phone}
         <button type="button" className="btn-plain" onClick={() => void see()}>
-          I have seen it
+          {say('trouble.i-have-seen-it')}
         </button>
       </p>
     );
   return (
     <article className="card-paper trouble">
       <p style={{ margin: '0 0 4px' }}>
-        <NameLabel name={i.nickname} /> {i.class_name} pressed Something went wrong, {time(i.phone_time)}
+        <NameLabel name={i.nickname} />{' '}{say('trouble.pressed-something-went-wrong', { classname: i.class_name, time: time(i.phone_time) })}
       </p>
       <p style={{ margin: 0 }}>
         <strong>{doors[i.door]}.</strong> {i.note && `“${i.note}” `}
-        {i.advice && `The page showed: ${i.advice}. `}
-        {outcomes[i.outcome ?? ''] ?? 'No adult has answered yet.'}
+        {i.advice && say('trouble.the-page-showed', { advice: i.advice })}
+        {outcomes[i.outcome ?? ''] ?? say('trouble.no-adult-has-answered-yet')}
       </p>
       <p style={{ margin: '6px 0 0' }}>
         {phone}{' '}
         <button type="button" className="btn btn-outline-primary" onClick={() => void see()}>
-          I have seen it
+          {say('trouble.i-have-seen-it')}
         </button>
       </p>
     </article>

@@ -1,4 +1,5 @@
-export const verdictWords: Record<string, string> = { care: 'With care', 'adult-near': 'Adult near', 'adult-does': 'Adult does', 'not-at-home': 'Not at home' };
+import { say } from '../words';
+export const verdictWords: Record<string, string> = { care: say('verdict.with-care'), 'adult-near': say('verdict.adult-near'), 'adult-does': say('verdict.adult-does'), 'not-at-home': say('verdict.not-at-home') };
 const signs: Record<string, string> = { care: '□', 'adult-near': '▤', 'adult-does': '▣', 'not-at-home': '■' };
 export const verdicts = ['not-at-home', 'adult-does', 'adult-near', 'care'];
 

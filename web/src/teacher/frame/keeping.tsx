@@ -1,5 +1,6 @@
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import { useLocation } from 'react-router';
+import { say } from '../words';
 
 /** What was just done, and the way back where there is one. */
 export interface Act {
@@ -27,7 +28,7 @@ export function KeepingProvider({ children }: { children: ReactNode }) {
   const [saved, setSaved] = useState('');
   const [last, setLast] = useState<Act & { page: string }>();
   const value = useMemo<Keeping>(
-    () => ({ saved, last: last?.page === page ? last : undefined, setSaved, did: (words, undo) => setLast({ words, page: pageOf(location.pathname), undo: undo && (() => { undo(); setLast({ words: `${words}: undone`, page }); }) }) }),
+    () => ({ saved, last: last?.page === page ? last : undefined, setSaved, did: (words, undo) => setLast({ words, page: pageOf(location.pathname), undo: undo && (() => { undo(); setLast({ words: say('keeping.undone', { words }), page }); }) }) }),
     [saved, last, page],
   );
   return <KeepingContext.Provider value={value}>{children}</KeepingContext.Provider>;

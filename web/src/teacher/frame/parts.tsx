@@ -1,16 +1,17 @@
 import { useEffect, useRef, type ReactNode } from 'react';
 import { ProblemError, type Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
+import { say } from '../words';
 
 /** A part that could not be read: what, and how to go on. */
 export function PartError({ error, retry, what }: { error: unknown; retry?: () => void; what: string }) {
-  const detail = error instanceof ProblemError ? error.problem.detail : 'Something in this page failed. What you typed is kept.';
+  const detail = error instanceof ProblemError ? error.problem.detail : say('parts.something-in-this-page-failed-what');
   return (
     <div className="notice" role="alert">
-      <Icon name="exclamation-diamond" /> {what} could not be read. {detail}{' '}
+      <Icon name="exclamation-diamond" />{' '}{say('parts.could-not-be-read', { what, detail })}{' '}
       {retry && (
         <button type="button" className="btn-plain" onClick={retry}>
-          Try again
+          {say('parts.try-again')}
         </button>
       )}
     </div>
@@ -20,7 +21,7 @@ export function PartError({ error, retry, what }: { error: unknown; retry?: () =
 export function Loading({ what }: { what: string }) {
   return (
     <p className="hint" role="status" style={{ padding: 20 }}>
-      Reading {what}.
+      {say('parts.reading', { what })}
     </p>
   );
 }
@@ -30,7 +31,7 @@ export function ProblemLine({ error }: { error: unknown }) {
   if (!error) return null;
   return (
     <p className="notice" role="alert" style={{ margin: '8px 0' }}>
-      {error instanceof ProblemError ? error.problem.detail : 'That did not work. What you typed is kept; try again.'}
+      {error instanceof ProblemError ? error.problem.detail : say('parts.that-did-not-work-what-you')}
     </p>
   );
 }
@@ -44,7 +45,7 @@ export function SideSheet({ title, onClose, children }: { title: ReactNode; onCl
   return (
     <aside
       className="sheet"
-      aria-label={typeof title === 'string' ? title : 'Side sheet'}
+      aria-label={typeof title === 'string' ? title : say('parts.side-sheet')}
       onKeyDown={(e) => {
         if (e.key === 'Escape') onClose();
       }}
@@ -54,7 +55,7 @@ export function SideSheet({ title, onClose, children }: { title: ReactNode; onCl
           {title}
         </h2>
         <button type="button" className="btn btn-outline-primary" onClick={onClose}>
-          Close
+          {say('classForm.close')}
         </button>
       </div>
       {children}
@@ -99,7 +100,7 @@ export function ThreadFace({ spans, width = 260 }: { spans: Span[]; width?: numb
 
 export const time = (s: string, zone?: string) => new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: zone }).format(new Date(s));
 /** After a number of homes. */
-export const homesHave = (n: number) => (n === 1 ? 'home has' : 'homes have');
+export const homesHave = (n: number) => (say('parts.homes-have', { count: n }));
 /** "31 July 2027". */
 export const longDay = (s: string) => new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' }).format(new Date(s));
 /** "Tue 2 Feb" and "10:40", apart. */

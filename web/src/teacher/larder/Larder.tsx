@@ -8,6 +8,8 @@ import { Comparability, Verdict } from '../frame/Verdict';
 import { OwnForm } from './OwnForm';
 import { OwnFiles } from './OwnFiles';
 import { ThingSheet } from './ThingSheet';
+import { otherLanguage } from '../languages';
+import { say } from '../words';
 
 type View = Schemas['LarderView'];
 type Thing = Schemas['ThingRow'];
@@ -40,7 +42,7 @@ export default function Larder() {
     setParams(p, { replace: true });
   };
   useEffect(() => {
-    document.title = 'Larder · Patient Kitchen';
+    document.title = say('larder.larder-patient-kitchen');
     const onKey = (e: KeyboardEvent) => {
       if ((e.target as HTMLElement).closest('input, textarea, select') || e.ctrlKey || e.metaKey || e.altKey) return;
       if (e.key === '/') {
@@ -55,23 +57,23 @@ export default function Larder() {
     addEventListener('keydown', onKey);
     return () => removeEventListener('keydown', onKey);
   });
-  if (larder.error) return <><Head title="Larder" /><PartError what="The larder" error={larder.error} retry={() => void larder.refetch()} /></>;
-  if (!larder.data) return <><Head title="Larder" /><Loading what="the larder" /></>;
+  if (larder.error) return <><Head title={say('teacherFrame.larder')} /><PartError what={say('needSheet.the-larder')} error={larder.error} retry={() => void larder.refetch()} /></>;
+  if (!larder.data) return <><Head title={say('teacherFrame.larder')} /><Loading what={say('needSheet.the-larder-2')} /></>;
   const { things, jobs, swaps, never } = larder.data;
   const result = typed.trim().length > 1 ? found.data : undefined;
   const listed = (result ? result.things.map((id) => things.find((t) => t.id === id)).filter((t): t is Thing => !!t) : things).filter((t) => !job || t.jobs.includes(job));
   const nearest = result?.nearest.map((id) => things.find((t) => t.id === id)).filter((t): t is Thing => !!t) ?? [];
   return (
     <>
-      <Head title="Larder" aside={
-        <div role="group" aria-label="Ways in" style={{ display: 'flex', gap: 8 }}>
+      <Head title={say('teacherFrame.larder')} aside={
+        <div role="group" aria-label={say('larder.ways-in')} style={{ display: 'flex', gap: 8 }}>
           {ways.map((w) => (
             <button key={w} type="button" className={`btn ${w === way ? 'btn-primary' : 'btn-outline-primary'}`} aria-pressed={w === way} onClick={() => go({ by: w })}>
-              {{ things: `Things ${things.length}`, jobs: `Jobs ${jobs.length}`, swaps: `Swaps ${swaps.length}`, never: 'Never' }[w]}
+              {{ things: say('larder.things', { n: things.length }), jobs: say('larder.jobs', { n: jobs.length }), swaps: say('larder.swaps', { n: swaps.length }), never: say('larder.never') }[w]}
             </button>
           ))}
           <button type="button" className="btn btn-outline-primary" onClick={() => setOwn('')}>
-            Add your own
+            {say('larder.add-your-own')}
           </button>
         </div>
       } />
@@ -80,9 +82,9 @@ export default function Larder() {
           <div className="field-row">
             <div style={{ flex: '1 1 320px' }}>
               <label className="named" htmlFor="larder-search">
-                Find by any everyday name, English or Spanish
+                {say('larder.find-by-any-everyday-name-english')}
               </label>
-              <input id="larder-search" ref={search} type="search" className="form-control" placeholder="vinegar, lejía, cup …" value={typed} onChange={(e) => {
+              <input id="larder-search" ref={search} type="search" className="form-control" placeholder={say('larder.vinegar-lej-a-cup')} value={typed} onChange={(e) => {
                   setTyped(e.target.value);
                   if (way !== 'things') go({ by: 'things' });
                 }} />
@@ -90,10 +92,10 @@ export default function Larder() {
             {way !== 'never' && (
               <div style={{ flex: '0 1 240px' }}>
                 <label className="named" htmlFor="larder-job">
-                  That can do the job
+                  {say('larder.that-can-do-the-job')}
                 </label>
                 <select id="larder-job" className="form-select" value={job} onChange={(e) => go({ job: e.target.value })}>
-                  <option value="">any</option>
+                  <option value="">{say('larder.any')}</option>
                   {jobs.map((j) => (
                     <option key={j.id} value={j.id}>
                       {words(j.id)}
@@ -117,18 +119,17 @@ export default function Larder() {
               ))}
               {listed.length === 0 && (
                 <p>
-                  Nothing is called “{typed.trim()}” here.{' '}
+                  {say('larder.nothing-is-called-here', { typed: typed.trim() })}{' '}
                   {nearest.length > 0 && (
                     <>
-                      Nearest:{' '}
+                      {say('larder.nearest')}{' '}
                       {nearest.map((t) => (
                         <button key={t.id} type="button" className="btn-plain" style={{ marginRight: 8 }} onClick={() => go({ thing: t.id })}>
                           {t.name}
                         </button>
                       ))}
                     </>
-                  )}{' '}
-                  Or <button type="button" className="btn-plain" onClick={() => setOwn('')}>add your own</button>.
+                  )}{' '}{say('larder.or')}{' '}<button type="button" className="btn-plain" onClick={() => setOwn('')}>{say('larder.add-your-own-2')}</button>.
                 </p>
               )}
               <ThingTable things={listed} shelves={!result} chosen={chosen} onChoose={(id) => go({ thing: id })} />
@@ -141,9 +142,9 @@ export default function Larder() {
             <table className="grid">
               <thead>
                 <tr>
-                  <th scope="col">never together, never do</th>
-                  <th scope="col">what comes of it</th>
-                  <th scope="col">what the rules do</th>
+                  <th scope="col">{say('larder.never-together-never-do')}</th>
+                  <th scope="col">{say('larder.what-comes-of-it')}</th>
+                  <th scope="col">{say('larder.what-the-rules-do')}</th>
                 </tr>
               </thead>
               <tbody>
@@ -180,10 +181,10 @@ function ThingTable({ things, shelves, chosen, onChoose }: { things: Thing[]; sh
     <table className="grid larder">
       <thead>
         <tr>
-          <th scope="col">thing</th>
-          <th scope="col">Spanish</th>
-          <th scope="col">jobs</th>
-          <th scope="col">youngest ages</th>
+          <th scope="col">{say('conflict.thing')}</th>
+          <th scope="col">{say('larder.spanish')}</th>
+          <th scope="col">{say('larder.jobs-2')}</th>
+          <th scope="col">{say('larder.youngest-ages')}</th>
         </tr>
       </thead>
       {groups.map(([shelf, rows]) => (
@@ -201,18 +202,18 @@ function ThingTable({ things, shelves, chosen, onChoose }: { things: Thing[]; sh
                 <button type="button" className="btn-plain" data-thing={t.id} onClick={() => onChoose(t.id)}>
                   {t.name}
                 </button>
-                {t.own && <span className="second small"> · your school’s</span>}
+                {t.own && <span className="second small">{' '}{say('larder.your-schools')}</span>}
               </th>
-              <td lang="es">{t.other}</td>
+              <td lang={otherLanguage()}>{t.other}</td>
               <td className="second">{t.jobs.map(words).join(', ')}</td>
-              <td>{t.refused ? <><Verdict v="not-at-home" word={false} /> refused</> : <Verdict v={t.verdict} />}</td>
+              <td>{t.refused ? <><Verdict v="not-at-home" word={false} />{' '}{say('larder.refused')}</> : <Verdict v={t.verdict} />}</td>
             </tr>
           ))}
           {shown(shelf, rows).length < rows.length && (
             <tr>
               <td colSpan={4}>
                 <button type="button" className="btn-plain" onClick={() => setOpen([...open, shelf])}>
-                  {rows.length - fewRows} more of {shelf.split('-').join(', ')}
+                  {say('larder.more-of', { value: rows.length - fewRows, join: shelf.split('-').join(', ') })}
                 </button>
               </td>
             </tr>
@@ -228,11 +229,11 @@ function Jobs({ jobs, onChoose }: { jobs: Schemas['JobRow'][]; onChoose: (id: st
     <table className="grid larder">
       <thead>
         <tr>
-          <th scope="col">job</th>
-          <th scope="col">what it does</th>
-          <th scope="col">properties that matter</th>
-          <th scope="col">usual failure</th>
-          <th scope="col" className="num">things</th>
+          <th scope="col">{say('larder.job')}</th>
+          <th scope="col">{say('larder.what-it-does')}</th>
+          <th scope="col">{say('larder.properties-that-matter')}</th>
+          <th scope="col">{say('larder.usual-failure')}</th>
+          <th scope="col" className="num">{say('larder.things-2')}</th>
         </tr>
       </thead>
       <tbody>
@@ -259,12 +260,12 @@ export function Swaps({ swaps }: { swaps: Schemas['SwapRow'][] }) {
     <table className="grid larder">
       <thead>
         <tr>
-          <th scope="col">instead of</th>
-          <th scope="col">use</th>
-          <th scope="col">for the result</th>
-          <th scope="col">compares</th>
-          <th scope="col">worked example</th>
-          <th scope="col">effect, and what changes</th>
+          <th scope="col">{say('larder.instead-of')}</th>
+          <th scope="col">{say('larder.use')}</th>
+          <th scope="col">{say('larder.for-the-result')}</th>
+          <th scope="col">{say('larder.compares')}</th>
+          <th scope="col">{say('larder.worked-example')}</th>
+          <th scope="col">{say('larder.effect-and-what-changes')}</th>
         </tr>
       </thead>
       <tbody>
@@ -276,7 +277,7 @@ export function Swaps({ swaps }: { swaps: Schemas['SwapRow'][] }) {
             <td><Comparability c={s.class} /></td>
             <td>{s.worked}</td>
             <td>
-              {[s.effect, s.safety && `Safety: ${s.safety}`, s.procedure].filter(Boolean).join('. ')}
+              {[s.effect, s.safety && say('larder.safety', { safety: s.safety }), s.procedure].filter(Boolean).join('. ')}
             </td>
           </tr>
         ))}
@@ -289,14 +290,14 @@ export function Swaps({ swaps }: { swaps: Schemas['SwapRow'][] }) {
 function Fallbacks({ larder }: { larder: View }) {
   return (
     <>
-      <h2 style={{ marginTop: 20 }}>Without buying anything</h2>
+      <h2 style={{ marginTop: 20 }}>{say('larder.without-buying-anything')}</h2>
       <table className="grid larder">
         <thead>
           <tr>
-            <th scope="col">no …</th>
-            <th scope="col">use</th>
-            <th scope="col">expect</th>
-            <th scope="col">compares</th>
+            <th scope="col">{say('larder.no')}</th>
+            <th scope="col">{say('larder.use')}</th>
+            <th scope="col">{say('larder.expect')}</th>
+            <th scope="col">{say('larder.compares')}</th>
           </tr>
         </thead>
         <tbody>
@@ -310,15 +311,15 @@ function Fallbacks({ larder }: { larder: View }) {
           ))}
         </tbody>
       </table>
-      <h2 style={{ marginTop: 20 }}>Printed at true size</h2>
+      <h2 style={{ marginTop: 20 }}>{say('larder.printed-at-true-size')}</h2>
       <table className="grid larder">
         <thead>
           <tr>
-            <th scope="col">sheet</th>
-            <th scope="col">size on paper</th>
-            <th scope="col">for</th>
-            <th scope="col">error after the check line</th>
-            <th scope="col">compares</th>
+            <th scope="col">{say('larder.sheet')}</th>
+            <th scope="col">{say('larder.size-on-paper')}</th>
+            <th scope="col">{say('larder.for')}</th>
+            <th scope="col">{say('larder.error-after-the-check-line')}</th>
+            <th scope="col">{say('larder.compares')}</th>
           </tr>
         </thead>
         <tbody>

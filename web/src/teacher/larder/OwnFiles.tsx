@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
+import { Said, say } from '../words';
 
 /** The school's own things as open files, out and in. */
 export function OwnFiles({ count, left }: { count: number; left?: Schemas['OwnProblem'] }) {
@@ -14,7 +15,7 @@ export function OwnFiles({ count, left }: { count: number; left?: Schemas['OwnPr
     setSaid('');
     try {
       const { count: n } = await ask<{ count: number }>('POST', '/larder/own', { body: { file: await file.text() } });
-      setSaid(`${n === 1 ? 'One entry was' : `${n} entries were`} taken in.`);
+      setSaid(say('ownFiles.taken-in', { value: n === 1 ? say('ownFiles.one-entry-was') : say('ownFiles.entries-were', { n }) }));
       await client.invalidateQueries();
     } catch (error) {
       setProblem(error);
@@ -30,21 +31,21 @@ export function OwnFiles({ count, left }: { count: number; left?: Schemas['OwnPr
     }
   };
   return (
-    <section aria-label="Your school’s own things" style={{ marginTop: 16 }}>
+    <section aria-label={say('ownFiles.your-schools-own-things')} style={{ marginTop: 16 }}>
       <p className="second">
-        {count === 0 ? 'Your school has added nothing yet.' : count === 1 ? 'One entry was added by your school.' : `${count} entries were added by your school.`}{' '}
+        {count === 0 ? say('ownFiles.your-school-has-added-nothing-yet') : say('ownFiles.entries-were-added-by-your-school', { count })}{' '}
         {count > 0 && (
           <>
-            Save them as <a href="/api/v1/larder/own.json" download>one file (JSON)</a>, or as tables: <a href="/api/v1/larder/own.csv" download>things (CSV)</a> and <a href="/api/v1/larder/own-swaps.csv" download>swaps (CSV)</a>.{' '}
+            <Said of={say('ownFiles.save-them-as-one-file-json')} with={[<a key="0" href="/api/v1/larder/own.json" download />, <a key="1" href="/api/v1/larder/own.csv" download />, <a key="2" href="/api/v1/larder/own-swaps.csv" download />]} />{' '}
           </>
         )}
-        <label htmlFor="own-file">Take entries in from a file:</label> <input id="own-file" type="file" accept=".json,.csv,application/json,text/csv" onChange={(e) => void take(e.target.files?.[0])} />
+        <label htmlFor="own-file">{say('ownFiles.take-entries-in-from-a-file')}</label> <input id="own-file" type="file" accept=".json,.csv,application/json,text/csv" onChange={(e) => void take(e.target.files?.[0])} />
       </p>
       {left && (
         <p role="alert">
-          <strong>Your own entries are left out for now.</strong> {left.id} does not fit this larder any more: {left.words}. Take in a file with it mended, or{' '}
+          <Said of={say('ownFiles.your-own-entries-are-left-out', { id: left.id, words: left.words })} with={[<strong key="0" />]} />{' '}
           <button type="button" className="btn-plain" onClick={() => void takeOut(left)}>
-            take {left.id} out
+            {say('ownFiles.take-out', { id: left.id })}
           </button>
           .
         </p>

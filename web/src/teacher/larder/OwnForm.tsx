@@ -2,11 +2,13 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { ProblemLine, SideSheet } from '../frame/parts';
+import { languageChoices, languages, otherLanguage, ownLanguage } from '../languages';
+import { say } from '../words';
 
 const words = (s: string) => s.replaceAll('-', ' ');
 
 interface Own {
-  name: { en?: string; es?: string };
+  name: Record<string, string | undefined>;
   roles: string[];
   hazards: string[];
   may_hold: string[];
@@ -31,9 +33,9 @@ export function OwnForm({ id, larder, onClose, onKept }: { id: string; larder: S
     const c = known.data;
     if (!c) return;
     const kept = c.material as Own | undefined;
-    setOwn(kept ? { ...kept, roles: kept.roles ?? [], hazards: kept.hazards ?? [], may_hold: kept.may_hold ?? [] } : { name: { en: c.name, ...(c.other ? { es: c.other } : {}) }, roles: c.jobs, hazards: [], may_hold: [], caveat: c.caveat });
+    setOwn(kept ? { ...kept, roles: kept.roles ?? [], hazards: kept.hazards ?? [], may_hold: kept.may_hold ?? [] } : { name: { [ownLanguage()]: c.name, ...(c.other ? { [otherLanguage()]: c.other } : {}) }, roles: c.jobs, hazards: [], may_hold: [], caveat: c.caveat });
   }, [known.data]);
-  const target = id || newID.trim() || (own.name.en ?? own.name.es ?? '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 40);
+  const target = id || newID.trim() || (own.name[languages[0]] || Object.values(own.name)[0] || '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 40);
   const keep = async () => {
     const rho = Number(density.replace(',', '.'));
     const { id: _id, own: _own, shelf: _shelf, ...material } = own;
@@ -48,45 +50,46 @@ export function OwnForm({ id, larder, onClose, onKept }: { id: string; larder: S
   };
   const toggle = (field: 'roles' | 'hazards' | 'may_hold', value: string) => setOwn({ ...own, [field]: own[field].includes(value) ? own[field].filter((x) => x !== value) : [...own[field], value] });
   return (
-    <SideSheet title={id ? `Your school’s ${words(id)}` : 'A thing of your own'} onClose={onClose}>
+    <SideSheet title={id ? say('ownForm.your-schools', { words: words(id) }) : say('ownForm.a-thing-of-your-own')} onClose={onClose}>
       <form
         onSubmit={(e) => {
           e.preventDefault();
           void keep();
         }}
       >
-        <p className="hint small">Marked “your school’s” everywhere. Safety tags add to what the rules know of a thing; they never take anything away.</p>
-        <Text label="Name in English" id="own-en" value={own.name.en ?? ''} set={(v) => setOwn({ ...own, name: { ...own.name, en: v } })} />
-        <Text label="Name in Spanish" id="own-es" value={own.name.es ?? ''} set={(v) => setOwn({ ...own, name: { ...own.name, es: v } })} />
+        <p className="hint small">{say('ownForm.marked-your-schools-everywhere-safety-tags')}</p>
+        {languageChoices.map(([code, name]) => (
+          <Text key={code} label={say('ownForm.name-in', { language: name })} id={`own-${code}`} value={own.name[code] ?? ''} set={(v) => setOwn({ ...own, name: { ...own.name, [code]: v } })} />
+        ))}
         <Questions own={own} known={Boolean(known.data && !known.data.own)} onAnswer={(q, value) => setOwn({ ...own, is: { ...own.is, [q]: value } })} />
         {own.is?.closes && own.is.closes !== 'no-vessel' && <Capacity own={own} set={(capacity_ml) => setOwn({ ...own, capacity_ml })} />}
-        {!id && <Text label="Id" id="own-id" value={newID} set={setNewID} hint={target || 'school-soap'} />}
+        {!id && <Text label={say('ownForm.id')} id="own-id" value={newID} set={setNewID} hint={target || 'school-soap'} />}
         <label className="named" htmlFor="own-job">
-          Jobs it can do
+          {say('ownForm.jobs-it-can-do')}
         </label>
         <p style={{ margin: 0 }}>
           {own.roles.map((r) => (
-            <button key={r} type="button" className="btn-plain small" style={{ marginRight: 10 }} aria-label={`Take out ${words(r)}`} onClick={() => toggle('roles', r)}>
+            <button key={r} type="button" className="btn-plain small" style={{ marginRight: 10 }} aria-label={say('ownForm.take-out', { words: words(r) })} onClick={() => toggle('roles', r)}>
               {words(r)} ✕
             </button>
           ))}
         </p>
         <select id="own-job" className="form-select" value="" onChange={(e) => e.target.value && toggle('roles', e.target.value)}>
-          <option value="">add a job …</option>
+          <option value="">{say('ownForm.add-a-job')}</option>
           {larder.jobs.map((j) => j.id).filter((j) => !own.roles.includes(j)).map((j) => (
             <option key={j} value={j}>
               {words(j)}
             </option>
           ))}
         </select>
-        <Text label="Density, if poured, in g/mL" id="own-rho" value={density} set={setDensity} hint="1.03" />
-        <Ticks legend="Hazards" list={larder.tags} on={own.hazards} toggle={(v) => toggle('hazards', v)} />
-        <Ticks legend="Holds or may hold" list={larder.allergens} on={own.may_hold} toggle={(v) => toggle('may_hold', v)} />
-        <Text label="What to know about it" id="own-caveat" value={own.caveat ?? ''} set={(v) => setOwn({ ...own, caveat: v })} />
+        <Text label={say('ownForm.density-if-poured-in-g-ml')} id="own-rho" value={density} set={setDensity} hint="1.03" />
+        <Ticks legend={say('ownForm.hazards')} list={larder.tags} on={own.hazards} toggle={(v) => toggle('hazards', v)} />
+        <Ticks legend={say('ownForm.holds-or-may-hold')} list={larder.allergens} on={own.may_hold} toggle={(v) => toggle('may_hold', v)} />
+        <Text label={say('ownForm.what-to-know-about-it')} id="own-caveat" value={own.caveat ?? ''} set={(v) => setOwn({ ...own, caveat: v })} />
         <ProblemLine error={problem} />
         <p className="ways">
           <button type="submit" className="btn btn-primary">
-            Keep it
+            {say('homeSheet.keep-it')}
           </button>
         </p>
       </form>
@@ -99,7 +102,7 @@ function Questions({ own, known, onAnswer }: { own: Own; known: boolean; onAnswe
   const { name, roles, hazards, may_hold, is, contains } = own;
   const material = { name, roles, hazards, may_hold, is, contains };
   const described = useQuery({
-    queryKey: ['describe', material], enabled: !known && Boolean(name.en || name.es), placeholderData: (before: Schemas['DescribedView'] | undefined) => before,
+    queryKey: ['describe', material], enabled: !known && Object.values(name).some(Boolean), placeholderData: (before: Schemas['DescribedView'] | undefined) => before,
     queryFn: () => ask<Schemas['DescribedView']>('POST', '/preview/thing', { body: { material } }),
   });
   const d = described.data;
@@ -107,16 +110,16 @@ function Questions({ own, known, onAnswer }: { own: Own; known: boolean; onAnswe
   return (
     <fieldset style={{ margin: '8px 0' }}>
       <legend className="named" style={{ fontSize: '.875rem', margin: 0 }}>
-        What it is
+        {say('constantsBand.what-it-is')}
       </legend>
       {d.like && (
         <p className="notice" role="alert">
-          {d.refused ? `This is called like ${d.like}, which is never for homes. Whatever is answered, it stays so.` : `This sounds like ${d.like}, which is never for homes. Is it that? Give it the name on its label.`}
+          {d.refused ? say('ownForm.this-is-called-like-which-is', { like: d.like }) : say('ownForm.this-sounds-like-which-is-never', { like: d.like })}
         </p>
       )}
       <p className="small second" role="status">
-        {d.left > 0 ? `${d.left === 1 ? 'One question is' : `${d.left} questions are`} open. Until then it is judged as the worst it could be, and no design with it goes home.` : 'All is answered. What you deny is printed with your name.'}
-        {d.unknown && ' No word of the larder explains this name: it is not closed in, heated, lit, tasted or put on skin.'}
+        {d.left > 0 ? say('ownForm.open-until-then-it-is-judged', { value: d.left === 1 ? say('ownForm.one-question-is') : say('ownForm.questions-are', { left: d.left }) }) : say('ownForm.all-is-answered-what-you-deny')}
+        {d.unknown && say('ownForm.no-word-of-the-larder-explains')}
       </p>
       {d.questions.map((q) => (
         <div key={q.id} className="field">
@@ -125,7 +128,7 @@ function Questions({ own, known, onAnswer }: { own: Own; known: boolean; onAnswe
           </label>
           <select id={`is-${q.id}`} className="form-select" value={q.answer ?? ''} onChange={(e) => onAnswer(q.id, e.target.value)}>
             <option value="" disabled>
-              not answered
+              {say('ownForm.not-answered')}
             </option>
             {q.answers.map((a) => (
               <option key={a.id} value={a.id}>
@@ -149,8 +152,8 @@ function Capacity({ own, set }: { own: Own; set: (c: Own['capacity_ml']) => void
   };
   return (
     <div className="field-row" onBlur={keep}>
-      <Text label="It holds at least, in mL" id="own-low" value={low} set={setLow} hint="480" />
-      <Text label="and at most, in mL" id="own-high" value={high} set={setHigh} hint="500" />
+      <Text label={say('ownForm.it-holds-at-least-in-ml')} id="own-low" value={low} set={setLow} hint="480" />
+      <Text label={say('ownForm.and-at-most-in-ml')} id="own-high" value={high} set={setHigh} hint="500" />
     </div>
   );
 }

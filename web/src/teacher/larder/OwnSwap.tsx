@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import { ThingPicker } from '../experiment/ThingPicker';
+import { say } from '../words';
 
 const words = (s: string) => s.replaceAll('-', ' ');
 
@@ -53,22 +54,22 @@ export function OwnSwap({ from, larder, onKept }: { from: Schemas['ThingCard']; 
       }}
     >
       <ThingPicker chosen={larder.things.find((t) => t.id === to)} things={larder.things} onChoose={setTo} />
-      {choice('Its job', 'swap-job', role, setRole, from.jobs.map((j) => [j, words(j)]))}
-      {choice('for the result', 'swap-result', result, setResult, [['any', 'any result'], ...larder.results.map((r): [string, string] => [r.id, r.text])])}
-      {choice('it compares', 'swap-class', how, setHow, [['pools', 'pools: counts as the same'], ['scales', 'scales: by its factor'], ['separate', 'separate: a group of its own'], ['unsuitable', 'unsuitable']])}
+      {choice(say('ownSwap.its-job'), 'swap-job', role, setRole, from.jobs.map((j) => [j, words(j)]))}
+      {choice(say('larder.for-the-result'), 'swap-result', result, setResult, [['any', say('ownSwap.any-result')], ...larder.results.map((r): [string, string] => [r.id, r.text])])}
+      {choice(say('ownSwap.it-compares'), 'swap-class', how, setHow, [['pools', say('ownSwap.pools-counts-as-the-same')], ['scales', say('ownSwap.scales-by-its-factor')], ['separate', say('ownSwap.separate-a-group-of-its-own')], ['unsuitable', say('ownSwap.unsuitable')]])}
       <label className="named" htmlFor="swap-factor">
-        Amount, times
+        {say('ownSwap.amount-times')}
       </label>
-      <input id="swap-factor" className="form-control" inputMode="decimal" placeholder="one for one" value={factor} onChange={(e) => setFactor(e.target.value)} />
+      <input id="swap-factor" className="form-control" inputMode="decimal" placeholder={say('ownSwap.one-for-one')} value={factor} onChange={(e) => setFactor(e.target.value)} />
       <label className="named" htmlFor="swap-effect">
-        Effect on the result
+        {say('ownSwap.effect-on-the-result')}
       </label>
       <input id="swap-effect" className="form-control" maxLength={200} value={effect} onChange={(e) => setEffect(e.target.value)} />
-      <p className="hint small">Where a shipped swap speaks of the same, the stricter holds. Safety is judged anew in every design.</p>
+      <p className="hint small">{say('ownSwap.where-a-shipped-swap-speaks-of')}</p>
       <ProblemLine error={problem} />
       <p className="ways">
         <button type="submit" className="btn btn-primary" disabled={!to}>
-          Keep the swap
+          {say('ownSwap.keep-the-swap')}
         </button>
       </p>
     </form>

@@ -4,10 +4,12 @@ import { ask, type Schemas } from '../../api/client';
 import { Loading, PartError, ProblemLine, SideSheet } from '../frame/parts';
 import { Comparability, Verdict } from '../frame/Verdict';
 import { OwnSwap } from './OwnSwap';
+import { otherLanguage } from '../languages';
+import { say } from '../words';
 
 type Card = Schemas['ThingCard'];
 const words = (s: string) => s.replaceAll('-', ' ');
-const qualities: Record<string, string> = { 'well-known': 'well known', typical: 'typical', varies: 'varies: read the label', computed: 'worked out', choice: 'our choice' };
+const qualities: Record<string, string> = { 'well-known': say('thingSheet.well-known'), typical: say('thingSheet.typical'), varies: say('thingSheet.varies-read-the-label'), computed: say('thingSheet.worked-out'), choice: say('thingSheet.our-choice') };
 
 /** One thing: what it is, what it can hurt, what may stand in for it and for what. */
 export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; larder: Schemas['LarderView']; onClose: () => void; onCorrect: (id: string) => void }) {
@@ -35,22 +37,22 @@ export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; lar
   };
   return (
     <SideSheet title={c?.name ?? words(id)} onClose={onClose}>
-      {card.error && <PartError what="This thing" error={card.error} retry={() => void card.refetch()} />}
-      {!c && !card.error && <Loading what="the card" />}
+      {card.error && <PartError what={say('thingSheet.this-thing')} error={card.error} retry={() => void card.refetch()} />}
+      {!c && !card.error && <Loading what={say('thingSheet.the-card')} />}
       {c && (
         <div className="thing-card">
           <p className="second">
-            {c.other && <span lang="es">es {c.other}. </span>}
-            Also: {c.names.filter((n) => n !== c.name && n !== c.other && n !== c.id).join(', ') || 'no other name'}.
+            {c.other && <span lang={otherLanguage()}>{say('thingSheet.es', { other: c.other })}{' '}</span>}
+            {say('thingSheet.also', { value: c.names.filter((n) => n !== c.name && n !== c.other && n !== c.id).join(', ') || say('thingSheet.no-other-name') })}
           </p>
           {c.refused && (
             <p className="notice">
-              <Verdict v="not-at-home" /> It is in the larder so that it can be refused.
+              <Verdict v="not-at-home" />{' '}{say('thingSheet.it-is-in-the-larder-so')}
             </p>
           )}
-          <h3>Jobs</h3>
-          <p>{c.jobs.map(words).join(', ') || 'none'}</p>
-          <h3>What is known</h3>
+          <h3>{say('thingSheet.jobs')}</h3>
+          <p>{c.jobs.map(words).join(', ') || say('needSheet.none')}</p>
+          <h3>{say('thingSheet.what-is-known')}</h3>
           <ul>
             {c.figures.map((f) => (
               <li key={f.text}>
@@ -59,7 +61,7 @@ export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; lar
             ))}
           </ul>
           {c.caveat && <p className="second">{c.caveat}</p>}
-          <h3>At home</h3>
+          <h3>{say('thingSheet.at-home')}</h3>
           <p style={{ display: 'flex', flexWrap: 'wrap', columnGap: 14 }}>
             {c.bands.map((b) => (
               <span key={b.age_band} style={{ whiteSpace: 'nowrap' }}>
@@ -75,39 +77,39 @@ export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; lar
             ))}
           </ul>
           <p>
-            <strong>Allergy:</strong> {c.allergy.join(', ') || 'none known; read the label'}. <strong>Pets:</strong> {c.pets.join('; ') || 'none known'}.
+            <strong>{say('thingSheet.allergy')}</strong> {c.allergy.join(', ') || say('thingSheet.none-known-read-the-label')}. <strong>{say('thingSheet.pets')}</strong> {c.pets.join('; ') || say('thingSheet.none-known')}.
           </p>
           {c.diet.length + c.swap.length > 0 && (
             <p className="second">
               {c.diet.join('; ')}
-              {c.swap.length > 0 && ` Those who avoid it keep the job with: ${c.swap.join(', ')}.`}
+              {c.swap.length > 0 && say('thingSheet.those-who-avoid-it-keep-the', { join: c.swap.join(', ') })}
             </p>
           )}
           {c.clear.length > 0 && (
             <p>
-              <strong>Clearing up:</strong> {c.clear.join(' ')}
+              <strong>{say('thingSheet.clearing-up')}</strong> {c.clear.join(' ')}
             </p>
           )}
-          <SwapList title="Instead of it" rows={c.instead} side="to" onRemove={(s) => void removeSwap(s)} />
+          <SwapList title={say('thingSheet.instead-of-it')} rows={c.instead} side="to" onRemove={(s) => void removeSwap(s)} />
           {adding ? <OwnSwap from={c} larder={larder} onKept={() => setAdding(false)} /> : c.jobs.length > 0 && (
             <button type="button" className="btn-plain" onClick={() => setAdding(true)}>
-              Add a swap of your own
+              {say('thingSheet.add-a-swap-of-your-own')}
             </button>
           )}
-          <SwapList title="It may stand in for" rows={c.serves} side="from" />
+          <SwapList title={say('thingSheet.it-may-stand-in-for')} rows={c.serves} side="from" />
           {c.designs.length > 0 && (
             <p>
-              <strong>In use:</strong> {c.designs.join(', ')}
+              <strong>{say('thingSheet.in-use')}</strong> {c.designs.join(', ')}
             </p>
           )}
           <ProblemLine error={problem} />
           <p className="ways">
             <button type="button" className="btn btn-outline-primary" onClick={() => onCorrect(c.id)}>
-              {c.own ? 'Correct your entry' : 'Correct it for your school'}
+              {c.own ? say('thingSheet.correct-your-entry') : say('thingSheet.correct-it-for-your-school')}
             </button>
             {c.own && (
               <button type="button" className="btn btn-outline-primary" onClick={() => void remove()}>
-                Take your entry out
+                {say('thingSheet.take-your-entry-out')}
               </button>
             )}
           </p>
@@ -124,20 +126,19 @@ function SwapList({ title, rows, side, onRemove }: { title: string; rows: Schema
       <h3>{title}</h3>
       {rows.map((r) => (
         <div key={r.id} className="swap">
-          <strong>{r[side]}</strong> <Comparability c={r.class} /> <span className="second small">for {r.results.join(' · ')}</span>
+          <strong>{r[side]}</strong> <Comparability c={r.class} /> <span className="second small">{say('thingSheet.for', { join: r.results.join(' · ') })}</span>
           {r.own && (
             <span className="second small">
-              {' '}
-              · your school’s{' '}
+              {' '}{say('larder.your-schools')}{' '}
               {onRemove && (
-                <button type="button" className="btn-plain" aria-label={`Take out your swap to ${r.to}`} onClick={() => onRemove(r.id)}>
-                  Take out
+                <button type="button" className="btn-plain" aria-label={say('thingSheet.take-out-your-swap-to', { to: r.to })} onClick={() => onRemove(r.id)}>
+                  {say('fields.take-out-2')}
                 </button>
               )}
             </span>
           )}
           <p className="second small" style={{ margin: 0 }}>
-            {[r.worked, r.effect, r.safety && `Safety: ${r.safety}`, r.procedure].filter(Boolean).join(' · ')}
+            {[r.worked, r.effect, r.safety && say('larder.safety', { safety: r.safety }), r.procedure].filter(Boolean).join(' · ')}
           </p>
         </div>
       ))}

@@ -2,14 +2,15 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
+import { Said, say } from '../words';
 
 type Fields = Schemas['DeskFields'];
 type Act = 'set-aside' | 'reading' | 'asked';
 
 const acts: Record<Act, { words: string; label: string; example: string; done: string }> = {
-  asked: { words: 'Ask back', label: 'What do you ask? The home reads it beside the reading', example: 'Did you read millimetres or centimetres?', done: 'Ask' },
-  reading: { words: 'Put another value', label: 'Why? It stands in the notebook', example: 'The photo shows 45 mm, the 5 is smudged', done: 'Put it there' },
-  'set-aside': { words: 'Set aside', label: 'Why does it not count? It stands in the notebook', example: 'The ruler was upside down on the photo', done: 'Set it aside' },
+  asked: { words: say('atDesk.ask-back'), label: say('atDesk.what-do-you-ask-the-home'), example: say('atDesk.did-you-read-millimetres-or-centimetres'), done: say('atDesk.ask') },
+  reading: { words: say('atDesk.put-another-value'), label: say('atDesk.why-it-stands-in-the-notebook'), example: say('atDesk.the-photo-shows-45-mm-the'), done: say('atDesk.put-it-there') },
+  'set-aside': { words: say('atDesk.set-aside'), label: say('atDesk.why-does-it-not-count-it'), example: say('atDesk.the-ruler-was-upside-down-on'), done: say('atDesk.set-it-aside') },
 };
 
 /** Sends what the teacher writes into a home's notebook. */
@@ -45,7 +46,7 @@ export function AtDesk({ path, reading, name }: { path: string; reading: string;
     return (
       <span className="desk-acts">
         <button type="button" className="btn-plain" onClick={() => setOpen(true)}>
-          Not right?<span className="visually-hidden"> {name}</span>
+          <Said of={say('atDesk.not-right', { name })} with={[<span key="0" className="visually-hidden" />]} />
         </button>
       </span>
     );
@@ -68,7 +69,7 @@ export function AtDesk({ path, reading, name }: { path: string; reading: string;
       {act === 'reading' && (
         <>
           <label className="named" htmlFor={`${id}-typed`}>
-            The value in its place
+            {say('atDesk.the-value-in-its-place')}
           </label>
           <input id={`${id}-typed`} className="form-control" maxLength={200} value={typed} onChange={(e) => setTyped(e.target.value)} placeholder="45 mm" />
         </>
@@ -82,7 +83,7 @@ export function AtDesk({ path, reading, name }: { path: string; reading: string;
         {acts[act].done}
       </button>{' '}
       <button type="button" className="btn-plain" onClick={() => setAct(undefined)}>
-        Leave it
+        {say('findingCard.leave-it')}
       </button>
     </form>
   );

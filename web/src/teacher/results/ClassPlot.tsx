@@ -3,6 +3,7 @@ import type { Schemas } from '../../api/client';
 import { useWidth } from '../../ui/useWidth';
 import { Mark, seriesOf } from './series';
 import type { HomeResult, Results } from './useResults';
+import { say } from '../words';
 
 const gutter = 92;
 const thread = 18;
@@ -35,7 +36,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
   const height = 46 + rows.length * thread + (shown ? thread + 6 : 0) + foot;
   const y = (i: number) => 46 + i * thread + thread / 2;
   const footY = height - foot / 2 - 4;
-  const label = (h: HomeResult) => `${h.nickname}: ${series.map((s) => { return `${s.name} ${(value(h, s.id) ?? bound(h, s.id))?.text ?? 'missing'}`; }).join(', ')}`;
+  const label = (h: HomeResult) => `${h.nickname}: ${series.map((s) => { return `${s.name} ${(value(h, s.id) ?? bound(h, s.id))?.text ?? say('classPlot.missing')}`; }).join(', ')}`;
   const threadOf = (h: HomeResult, at: number, open: boolean) => (
     <>
       {series.map((s) => {
@@ -54,7 +55,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
       })}
     </>
   );
-  if (all.length === 0) return <p className="hint">No home has a value yet.</p>;
+  if (all.length === 0) return <p className="hint">{say('classPlot.no-home-has-a-value-yet')}</p>;
   return (
     <figure ref={ref} style={{ margin: 0 }}>
       <p className="small" style={{ margin: '0 0 4px' }}>
@@ -67,7 +68,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
           </span>
         ))}
       </p>
-      <svg className="plot" viewBox={`0 0 ${width} ${height}`} role="group" aria-label={`${comparison.name} by home`}>
+      <svg className="plot" viewBox={`0 0 ${width} ${height}`} role="group" aria-label={say('classPlot.by-home', { name: comparison.name })}>
         <path d={`M${gutter} 30 H${width - 16}`} stroke="var(--edge)" strokeWidth="1.5" />
         <text x={8} y={18} fontSize="13">
           {comparison.unit}
@@ -81,7 +82,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
           </g>
         ))}
         {rows.map((h, i) => (
-          <g key={h.home} role={onOpen ? 'button' : undefined} tabIndex={onOpen ? 0 : undefined} aria-label={anonymous ? undefined : label(h) + (h.results.some((v) => v.outlier && v.derived === comparison.derived) ? ', stands apart' : '')} style={onOpen ? { cursor: 'pointer' } : undefined} onClick={() => onOpen?.(h.home!)} onKeyDown={(e) => e.key === 'Enter' && onOpen?.(h.home!)}>
+          <g key={h.home} role={onOpen ? 'button' : undefined} tabIndex={onOpen ? 0 : undefined} aria-label={anonymous ? undefined : label(h) + (h.results.some((v) => v.outlier && v.derived === comparison.derived) ? say('classPlot.stands-apart') : '')} style={onOpen ? { cursor: 'pointer' } : undefined} onClick={() => onOpen?.(h.home!)} onKeyDown={(e) => e.key === 'Enter' && onOpen?.(h.home!)}>
             <rect x={0} y={y(i) - thread / 2} width={width} height={thread} fill={chosen === h.home ? 'var(--sunk)' : 'transparent'} />
             {threadOf(h, y(i), false)}
           </g>
@@ -94,15 +95,15 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
               </text>
             {h.results.some((v) => v.outlier && v.derived === comparison.derived) && (
               <text x={width - 18} y={y(i) + 4.5} textAnchor="end" fill="var(--turmeric-ink)">
-                stands apart
+                {say('classPlot.stands-apart-2')}
               </text>
             )}
             </g>
           ))}
         {shown && (
-          <g role="img" aria-label={`Shared, not counted. ${label(shown)}`}>
+          <g role="img" aria-label={say('classPlot.shared-not-counted', { label: label(shown) })}>
             <text x={8} y={y(rows.length) + 8}>
-              shared
+              {say('classPlot.shared')}
             </text>
             {threadOf(shown, y(rows.length) + 4, true)}
           </g>
@@ -112,7 +113,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
           <path key={g.condition} d={`M${x(g.expected!)} 34 V${height - 4}`} stroke={series.find((k) => k.id === g.condition)!.colour} strokeWidth="1.5" strokeDasharray="2 4" />
         ))}
         <text x={8} y={footY + 5}>
-          class
+          {say('classPlot.class')}
         </text>
         {comparison.groups.filter((g) => g.enough).map((g) => {
           const s = series.find((k) => k.id === g.condition)!;
@@ -125,7 +126,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
           );
         })}
       </svg>
-      <figcaption className="hint small">Thick: give or take. Thin: twice that. {rows.some((h) => series.some((s) => bound(h, s.id))) && 'A row of dots: only a bound is known. '}{shown && `Dashed: ${anonymous ? 'the teacher’s' : 'your own'} readings, shared, not counted. `}Diamonds: mean of the class with twice its give or take.{comparison.groups.some((g) => g.expected !== undefined) && ' Dotted: what was expected.'}</figcaption>
+      <figcaption className="hint small">{say('classPlot.thick-give-or-take-thin-twice', { value: rows.some((h) => series.some((s) => bound(h, s.id))) && say('classPlot.a-row-of-dots-only-a'), value2: shown && say('classPlot.dashed-readings-shared-not-counted', { value: anonymous ? say('classPlot.the-teachers') : say('classPlot.your-own') }), value3: comparison.groups.some((g) => g.expected !== undefined) && say('classPlot.dotted-what-was-expected') })}</figcaption>
     </figure>
   );
 }

@@ -5,16 +5,17 @@ import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
 import { SharedEntry } from './SharedEntry';
 import { guardWords, isGuard, stateWords, useResults, type Assignment, type HomeResult, type Results } from './useResults';
+import { say } from '../words';
 
-const missing: Record<string, string> = { 'not-yet': 'not yet', spoiled: 'spoiled', 'set-aside': 'set aside', 'needs-reading': 'to read' };
+const missing: Record<string, string> = { 'not-yet': say('classPage.not-yet'), spoiled: say('collect.spoiled'), 'set-aside': say('collect.set-aside'), 'needs-reading': say('collect.to-read') };
 
 /** Homes × conditions and times with every reading; what is missing says why, what is doubtful has a dashed line under it. */
 export function Collect({ assignment, id }: { assignment: Assignment | undefined; id: string }) {
   const results = useResults(assignment);
   const [params, setParams] = useSearchParams();
   if (!assignment) return <NotIssued id={id} />;
-  if (results.isPending) return <Loading what={`the readings of ${assignment.homes} homes`} />;
-  if (results.error) return <PartError what="The readings" error={results.error} retry={() => void results.refetch()} />;
+  if (results.isPending) return <Loading what={say('collect.the-readings-of-homes', { homes: assignment.homes })} />;
+  if (results.error) return <PartError what={say('collect.the-readings')} error={results.error} retry={() => void results.refetch()} />;
   const r = results.data;
   const home = params.get('home');
   const show = (h?: string) => setParams((p) => { if (h) p.set('home', h); else p.delete('home'); return p; });
@@ -24,11 +25,10 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
     <div className={home ? 'with-sheet' : ''}>
       <main className="work">
         <p className="lead-sentence">
-          {r.counted} of {r.homes.length} {homesHave(r.homes.length)} readings; {look.length === 0 ? 'nothing stands out.' : `${look.length === 1 ? 'one wants' : `${look.length} want`} a look.`}
-          {r.erased > 0 && ` ${r.erased === 1 ? 'One home was' : `${r.erased} homes were`} removed.`}
+          {say('collect.of-readings', { counted: r.counted, homes: r.homes.length, homesHave: homesHave(r.homes.length), value: look.length === 0 ? say('collect.nothing-stands-out') : say('collect.a-look', { count: look.length }), value2: r.erased > 0 && ' ' + say('collect.homes-were', { count: r.erased }) })}
         </p>
         {look.length > 0 && (
-          <section aria-label="Worth a look" style={{ marginBottom: 8 }}>
+          <section aria-label={say('collect.worth-a-look')} style={{ marginBottom: 8 }}>
             {look.map((h) => (
               <button key={h.home} type="button" className="btn-plain" style={{ marginRight: 14 }} onClick={() => show(h.home!)}>
                 <NameLabel name={h.nickname} /> {reasons(h)}
@@ -37,15 +37,15 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
           </section>
         )}
         <ReadingsTable r={r} chosen={home} onOpen={show} />
-        <section className="band" aria-label="Photos" style={{ marginTop: 16 }}>
-          <h2>Photos</h2>
-          {photos.length === 0 && <p className="hint">No photo has come in yet.</p>}
+        <section className="band" aria-label={say('collect.photos')} style={{ marginTop: 16 }}>
+          <h2>{say('collect.photos')}</h2>
+          {photos.length === 0 && <p className="hint">{say('collect.no-photo-has-come-in-yet')}</p>}
           <div className="photo-wall">
             {photos.flatMap((h) =>
               h.photos.map((p) => (
                 <figure key={p}>
                   <a href={`/api/v1/classes/${assignment.class}/photos/${p}/display`} target="_blank" rel="noreferrer">
-                    <img loading="lazy" src={`/api/v1/classes/${assignment.class}/photos/${p}/thumbnail`} alt={`Photo from ${h.nickname}`} />
+                    <img loading="lazy" src={`/api/v1/classes/${assignment.class}/photos/${p}/thumbnail`} alt={say('collect.photo-from', { nickname: h.nickname })} />
                   </a>
                   <figcaption>
                     <NameLabel name={h.nickname} />
@@ -55,16 +55,16 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
             )}
           </div>
         </section>
-        <section className="band" aria-label="Your own readings">
-          <h2>Your own readings, to share</h2>
+        <section className="band" aria-label={say('collect.your-own-readings')}>
+          <h2>{say('collect.your-own-readings-to-share')}</h2>
           <SharedEntry assignment={assignment} results={r} />
         </section>
         <p>
-          <a href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.csv`} download>Readings as CSV</a> · <a href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.json`} download>as JSON</a>
+          <a href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.csv`} download>{say('collect.readings-as-csv')}</a> · <a href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.json`} download>{say('collect.as-json')}</a>
         </p>
       </main>
       {home && (
-        <SideSheet title={`${r.homes.find((h) => h.home === home)?.nickname ?? 'Home'}’s notebook`} onClose={() => show()}>
+        <SideSheet title={say('collect.s-notebook', { value: r.homes.find((h) => h.home === home)?.nickname ?? say('collect.home') })} onClose={() => show()}>
           <NotebookSheet assignment={assignment} home={home} results={r} />
         </SideSheet>
       )}
@@ -77,11 +77,11 @@ const doubtful = (c: HomeResult['cells'][number]) => c.state === 'needs-reading'
 function reasons(h: HomeResult): string {
   const out = new Set<string>();
   for (const c of h.cells) {
-    if (c.state === 'needs-reading') out.add('a text to read');
+    if (c.state === 'needs-reading') out.add(say('collect.a-text-to-read'));
     else if (isGuard(c.state)) out.add(guardWords[c.state]);
-    else if (doubtful(c)) out.add('outside the limits');
+    else if (doubtful(c)) out.add(say('collect.outside-the-limits'));
   }
-  if (h.results.some((x) => x.outlier)) out.add('stands apart');
+  if (h.results.some((x) => x.outlier)) out.add(say('classPlot.stands-apart-2'));
   return [...out].join(', ');
 }
 
@@ -89,23 +89,23 @@ function ReadingsTable({ r, chosen, onOpen }: { r: Results; chosen: string | nul
   const rows = r.shared ? [...r.homes, r.shared] : r.homes;
   const conditions = [...new Set(r.slots.map((s) => s.condition ?? ''))];
   return (
-    <div className="scroll" tabIndex={0} role="region" aria-label="Readings of every home">
+    <div className="scroll" tabIndex={0} role="region" aria-label={say('collect.readings-of-every-home')}>
       <table className="grid dense">
         <thead>
           <tr>
-            <th scope="col" rowSpan={2}>home</th>
+            <th scope="col" rowSpan={2}>{say('classPage.home')}</th>
             {conditions.map((c) => (
               <th key={c} scope="colgroup" colSpan={r.slots.filter((s) => (s.condition ?? '') === c).length} style={{ borderLeft: '1px solid var(--edge)' }}>
                 {r.conditions.find((x) => x.id === c)?.name ?? r.readings[0]?.name} ({r.readings.map((x) => x.unit).join(', ')})
               </th>
             ))}
-            <th scope="col" rowSpan={2} style={{ borderLeft: '1px solid var(--edge)' }}>state</th>
+            <th scope="col" rowSpan={2} style={{ borderLeft: '1px solid var(--edge)' }}>{say('collect.state')}</th>
           </tr>
           <tr>
             {conditions.flatMap((c) =>
               r.slots.filter((s) => (s.condition ?? '') === c).map((s, k) => (
                 <th key={`${c}${s.reading}${s.time}${s.trial}`} scope="col" className="num" style={k === 0 ? { borderLeft: '1px solid var(--edge)' } : undefined}>
-                  {s.time || (r.readings.length > 1 ? r.readings.find((x) => x.id === s.reading)?.name : `try ${s.trial}`)}
+                  {s.time || (r.readings.length > 1 ? r.readings.find((x) => x.id === s.reading)?.name : say('collect.try', { trial: s.trial }))}
                 </th>
               )),
             )}
@@ -120,7 +120,7 @@ function ReadingsTable({ r, chosen, onOpen }: { r: Results; chosen: string | nul
                     <bdi>{h.nickname}</bdi>
                   </button>
                 ) : (
-                  'shared, not counted'
+                  say('collect.shared-not-counted')
                 )}
               </th>
               {conditions.flatMap((c) =>
@@ -142,19 +142,19 @@ function ReadingsTable({ r, chosen, onOpen }: { r: Results; chosen: string | nul
 function Cell({ c, declined, sent }: { c: HomeResult['cells'][number]; declined: boolean; sent: boolean }) {
   if (c.state === 'value' || c.state === 'bound') {
     return (
-      <span className={doubtful(c) ? 'cell-flag' : ''} title={`typed ${c.typed}${(c.flags ?? []).includes('corrected') ? ', corrected' : ''}`}>
+      <span className={doubtful(c) ? 'cell-flag' : ''} title={say('collect.typed', { typed: c.typed, value: (c.flags ?? []).includes('corrected') ? ', corrected' : '' })}>
         {c.text?.replace(/\u00a0.*$/, '')}
       </span>
     );
   }
   if (isGuard(c.state)) {
     return (
-      <span className="cell-flag" title={`typed ${c.typed}; kept, and not counted`}>
+      <span className="cell-flag" title={say('collect.typed-kept-and-not-counted', { typed: c.typed })}>
         ({c.text?.replace(/\u00a0.*$/, '') ?? c.typed}) {guardWords[c.state]}
       </span>
     );
   }
   if (declined && c.state === 'not-yet') return null;
-  if (sent && c.state === 'not-yet') return <span className="cell-missing">not there</span>;
+  if (sent && c.state === 'not-yet') return <span className="cell-missing">{say('collect.not-there')}</span>;
   return <span className={c.state === 'needs-reading' ? 'cell-flag' : 'cell-missing'}>{c.state === 'not-read' ? c.reason : c.state === 'needs-reading' ? `“${c.typed}”` : missing[c.state]}</span>;
 }

@@ -6,14 +6,15 @@ import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
 import { useResults, type Assignment } from './useResults';
 import { WhatTheySaid } from './WhatTheySaid';
+import { say } from '../words';
 
 /** What did we find, in words; do the homes agree; which could not tell? The plot is the page. */
 export function Compare({ assignment, id }: { assignment: Assignment | undefined; id: string }) {
   const results = useResults(assignment);
   const [params, setParams] = useSearchParams();
   if (!assignment) return <NotIssued id={id} />;
-  if (results.isPending) return <Loading what="what the class found" />;
-  if (results.error) return <PartError what="The class result" error={results.error} retry={() => void results.refetch()} />;
+  if (results.isPending) return <Loading what={say('compare.what-the-class-found')} />;
+  if (results.error) return <PartError what={say('compare.the-class-result')} error={results.error} retry={() => void results.refetch()} />;
   const r = results.data;
   const change = (key: string, value?: string) => setParams((p) => { if (value) p.set(key, value); else p.delete(key); return p; });
   const asSent = params.get('as') === 'sent' && r.as_sent.length > 0;
@@ -23,18 +24,18 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
   if (!comparison) {
     return (
       <main className="work">
-        <p className="lead-sentence">Nothing is measured in this experiment, so there is nothing to compare. Add a reading at Materials.</p>
+        <p className="lead-sentence">{say('compare.nothing-is-measured-in-this-experiment')}</p>
       </main>
     );
   }
   const few = tooFew(r);
-  const sentence = r.counted === 0 ? 'No home has readings yet.' : r.counted === 1 ? 'One home: there is no class result to give. Its own result is below.' : few ? `Too early: ${r.counted} homes are in. Here they are one by one.` : undefined;
+  const sentence = r.counted === 0 ? say('compare.no-home-has-readings-yet') : r.counted === 1 ? say('compare.one-home-there-is-no-class') : few ? say('compare.too-early-homes-are-in-here', { counted: r.counted }) : undefined;
   return (
     <div className={home ? 'with-sheet' : ''}>
       <main className="work">
         <div style={{ display: 'flex', gap: 12, alignItems: 'baseline', flexWrap: 'wrap', marginBottom: 6 }}>
           <label htmlFor="plot" className="small">
-            plot
+            {say('compare.plot')}
           </label>
           <select id="plot" className="form-select" style={{ width: 'auto' }} value={comparison.derived} onChange={(e) => change('plot', e.target.value)}>
             {r.comparisons.map((c) => (
@@ -44,13 +45,13 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
             ))}
           </select>
           <Link className="btn btn-outline-primary" to={`/show/${assignment.class}/${assignment.id}?plot=${comparison.derived}`}>
-            Show to class
+            {say('compare.show-to-class')}
           </Link>
           <a href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.csv`} download>
-            Readings as CSV
+            {say('collect.readings-as-csv')}
           </a>
           <a href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.json`} download>
-            as JSON
+            {say('collect.as-json')}
           </a>
         </div>
         {sentence && <p className="lead-sentence">{sentence}</p>}
@@ -61,19 +62,18 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
         <WhatTheySaid r={r} onOpen={(h) => change('home', h)} />
         {r.at_desk > 0 && (
           <p className="notice plain">
-            {r.at_desk === 1 ? 'One reading was' : `${r.at_desk} readings were`} set aside or given another value by you.{' '}
+            {say('compare.set-aside-or-given-another-value', { value: r.at_desk === 1 ? say('compare.one-reading-was') : say('compare.readings-were', { atdesk: r.at_desk }) })}{' '}
             <button type="button" className="btn-plain" aria-pressed={asSent} onClick={() => change('as', asSent ? undefined : 'sent')}>
-              {asSent ? 'Show it with that' : 'Show it as it was sent'}
+              {asSent ? say('compare.show-it-with-that') : say('compare.show-it-as-it-was-sent')}
             </button>
           </p>
         )}
         <p className="second small" style={{ marginTop: 8 }}>
-          {r.homes.length - r.counted} of {r.homes.length} homes are not counted: {r.homes.filter((h) => h.state === 'declined' || h.permission === 'watching').length} use shared readings, {r.homes.filter((h) => h.state === 'withdrawn').length} took permission back, the rest have no reading yet.
-          {r.erased > 0 && ` ${r.erased} homes were removed.`}
+          {say('compare.of-homes-are-not-counted-use', { value: r.homes.length - r.counted, homes: r.homes.length, n: r.homes.filter((h) => h.state === 'declined' || h.permission === 'watching').length, n2: r.homes.filter((h) => h.state === 'withdrawn').length, value2: r.erased > 0 && say('compare.homes-were-removed', { erased: r.erased }) })}
         </p>
       </main>
       {home && (
-        <SideSheet title={`${r.homes.find((h) => h.home === home)?.nickname ?? 'Home'}’s notebook`} onClose={() => change('home')}>
+        <SideSheet title={say('collect.s-notebook', { value: r.homes.find((h) => h.home === home)?.nickname ?? say('collect.home') })} onClose={() => change('home')}>
           <NotebookSheet assignment={assignment} home={home} results={r} />
         </SideSheet>
       )}

@@ -4,14 +4,15 @@ import { ask, type Schemas } from '../../api/client';
 import { Loading, PartError, ProblemLine, time } from '../frame/parts';
 import { AtDesk, useDesk } from './AtDesk';
 import { guardWords, isGuard, stateWords, type Assignment, type Results } from './useResults';
+import { Said, say } from '../words';
 
 type Line = Schemas['NotebookLine'];
 
 /** A home's notebook: its result, and every entry with corrections, spoiled tries and both times. */
 export function NotebookSheet({ assignment, home, results }: { assignment: Assignment; home: string; results: Results }) {
   const notebook = useQuery({ queryKey: ['results', assignment.class, 'notebook', assignment.id, home], queryFn: () => ask<Schemas['NotebookView']>('GET', `/classes/${assignment.class}/assignments/${assignment.id}/notebooks/${home}`) });
-  if (notebook.isPending) return <Loading what="the notebook" />;
-  if (notebook.error) return <PartError what="The notebook" error={notebook.error} retry={() => void notebook.refetch()} />;
+  if (notebook.isPending) return <Loading what={say('notebookSheet.the-notebook')} />;
+  if (notebook.error) return <PartError what={say('notebookSheet.the-notebook-2')} error={notebook.error} retry={() => void notebook.refetch()} />;
   const { result, lines, held } = notebook.data;
   const desk = `/classes/${assignment.class}/assignments/${assignment.id}/notebooks/${home}/desk`;
   const conditionName = (id?: string) => results.conditions.find((c) => c.id === id)?.name ?? '';
@@ -20,7 +21,7 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
       <p className="second" style={{ marginTop: 0 }}>
         {stateWords[result.state]}
         {result.sent_at && ` ${time(result.sent_at)}`}
-        {result.late && ' · some came late'}
+        {result.late && say('notebookSheet.some-came-late')}
       </p>
       {held.map((step) => (
         <Held key={step.id} step={step} path={desk} />
@@ -32,7 +33,7 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
             <tbody>
               {result.results.filter((r) => r.derived === d.id).map((r) => (
                 <tr key={r.condition ?? ''}>
-                  <th scope="row" style={{ fontWeight: 400 }}>{conditionName(r.condition) || 'all'}</th>
+                  <th scope="row" style={{ fontWeight: 400 }}>{conditionName(r.condition) || say('notebookSheet.all')}</th>
                   <td className="num">{r.text || <span className="cell-missing">{r.missing}</span>}</td>
                 </tr>
               ))}
@@ -44,20 +45,20 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
         <div className="photo-wall" style={{ margin: '8px 0' }}>
           {result.photos.map((p) => (
             <a key={p} href={`/api/v1/classes/${assignment.class}/photos/${p}/display`} target="_blank" rel="noreferrer">
-              <img src={`/api/v1/classes/${assignment.class}/photos/${p}/thumbnail`} alt={`Photo from ${result.nickname}`} style={{ width: 150, border: '1px solid var(--rule)', borderRadius: 4 }} />
+              <img src={`/api/v1/classes/${assignment.class}/photos/${p}/thumbnail`} alt={say('collect.photo-from', { nickname: result.nickname })} style={{ width: 150, border: '1px solid var(--rule)', borderRadius: 4 }} />
             </a>
           ))}
         </div>
       )}
-      <h3>Every entry</h3>
-      {lines.length === 0 && <p className="hint">Nothing was entered yet.</p>}
+      <h3>{say('notebookSheet.every-entry')}</h3>
+      {lines.length === 0 && <p className="hint">{say('notebookSheet.nothing-was-entered-yet')}</p>}
       <ul className="plain-list small">
         {lines.map((l) => (
           <li key={l.id} style={{ borderBottom: '1px solid var(--rule)', padding: '3px 0' }}>
             <span className="second">{time(l.measured_at)}</span> {entryWords(l, conditionName)}
-            {new Date(l.received_at).getTime() - new Date(l.measured_at).getTime() > 120_000 && <span className="second"> · received {time(l.received_at)}</span>}
-            {l.late && <span className="second"> · after the due time</span>}
-            {l.clock_jump && <span className="second"> · the phone’s clock was ahead</span>}
+            {new Date(l.received_at).getTime() - new Date(l.measured_at).getTime() > 120_000 && <span className="second">{' '}{say('notebookSheet.received', { time: time(l.received_at) })}</span>}
+            {l.late && <span className="second">{' '}{say('notebookSheet.after-the-due-time')}</span>}
+            {l.clock_jump && <span className="second">{' '}{say('notebookSheet.the-phones-clock-was-ahead')}</span>}
             {l.entry.kind === 'reading' && l.fate === 'counts' && <AtDesk path={desk} reading={l.id} name={l.entry.typed ?? ''} />}
           </li>
         ))}
@@ -67,9 +68,9 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
 }
 
 const waits: Record<Schemas['HeldStep']['why'], string> = {
-  'adult-not-said': 'needs an adult, and none had said to be there.',
-  'fact-not-said': 'asks something about the home first, and nobody answered.',
-  'not-here': 'is not for this home, by what it says of itself.',
+  'adult-not-said': say('notebookSheet.needs-an-adult-and-none-had'),
+  'fact-not-said': say('notebookSheet.asks-something-about-the-home-first'),
+  'not-here': say('notebookSheet.is-not-for-this-home-by'),
 };
 
 /** A step worked at before what it waits for was said: it counts once the teacher says why. */
@@ -90,15 +91,15 @@ function Held({ step, path }: { step: Schemas['HeldStep']; path: string }) {
   return (
     <form className="notice" onSubmit={(e) => void keep(e)}>
       <p style={{ margin: 0 }}>
-        <strong>Not counted: {guardWords[step.why]}.</strong> Step {step.number}, {step.title}, {waits[step.why]} What was entered is kept and does not count.
+        <Said of={say('notebookSheet.not-counted-step-what-was-entered', { value: guardWords[step.why], number: step.number, title: step.title, value2: waits[step.why] })} with={[<strong key="0" />]} />
       </p>
       <label className="named" htmlFor={id}>
-        Does it count? Say why; it stands in the notebook
+        {say('notebookSheet.does-it-count-say-why-it')}
       </label>
-      <input id={id} className="form-control" maxLength={400} value={why} onChange={(e) => setWhy(e.target.value)} placeholder="Grandma told me on the phone that she was there" />
+      <input id={id} className="form-control" maxLength={400} value={why} onChange={(e) => setWhy(e.target.value)} placeholder={say('notebookSheet.grandma-told-me-on-the-phone')} />
       <ProblemLine error={error} />
       <button type="submit" className="btn btn-outline-primary" style={{ marginTop: 6 }}>
-        Let it count
+        {say('notebookSheet.let-it-count')}
       </button>
     </form>
   );
@@ -106,43 +107,43 @@ function Held({ step, path }: { step: Schemas['HeldStep']; path: string }) {
 
 function entryWords(l: Line, condition: (id?: string) => string) {
   const e = l.entry;
-  const slot = [condition(e.condition), e.time, (e.trial ?? 1) > 1 ? `try ${e.trial}` : ''].filter(Boolean).join(', ');
+  const slot = [condition(e.condition), e.time, (e.trial ?? 1) > 1 ? say('collect.try', { trial: e.trial }) : ''].filter(Boolean).join(', ');
   switch (e.kind) {
     case 'reading':
       return (
         <>
-          {l.provenance === 'desk' && 'you put in its place, '}
+          {l.provenance === 'desk' && say('notebookSheet.you-put-in-its-place')}
           {slot}: <span className={l.fate === 'spoiled' || l.fate === 'corrected' || l.fate === 'superseded' || l.fate === 'set-aside' || isGuard(l.fate) ? 'cell-spoiled' : ''}>{e.typed}</span>
           {l.echo && l.echo.replace('\u00a0', ' ') !== e.typed && ` = ${l.echo}`}
-          {l.assumed && ' (unit from the field)'}
+          {l.assumed && say('notebookSheet.unit-from-the-field')}
           {l.fate && l.fate !== 'counts' && <em className="second" style={{ fontStyle: 'normal' }}> {l.fate.replaceAll('-', ' ')}{l.fate_reason && `: ${l.fate_reason}`}</em>}
           {l.messages?.map((m) => <span key={m} className="w-mend" style={{ fontWeight: 400 }}> {m}</span>)}
         </>
       );
     case 'not-read':
-      return `${slot}: not read, ${e.reason}`;
+      return say('notebookSheet.not-read', { slot, reason: e.reason });
     case 'spoiled':
-      return `spoiled a try: ${e.reason}`;
+      return say('notebookSheet.spoiled-a-try', { reason: e.reason });
     case 'answer':
-      return `${l.asked}: ${[l.said, e.text && `“${e.text}”`].filter(Boolean).join(' ')}${l.after_start ? ' · after the start, so it counts in no verdict' : ''}${l.messages ? ` · ${l.messages.join(' ')}` : ''}`;
+      return `${l.asked}: ${[l.said, e.text && `“${e.text}”`].filter(Boolean).join(' ')}${l.after_start ? say('notebookSheet.after-the-start-so-it-counts') : ''}${l.messages ? ` · ${l.messages.join(' ')}` : ''}`;
     case 'observation':
       return `“${e.text}”`;
     case 'step-done':
-      return `finished ${e.step}`;
+      return say('notebookSheet.finished', { step: e.step });
     case 'photo':
-      return 'sent a photo';
+      return say('notebookSheet.sent-a-photo');
     case 'tick':
-      return e.reason === 'no' ? `took the tick off ${e.refers}` : `ticked ${e.refers}`;
+      return e.reason === 'no' ? say('notebookSheet.took-the-tick-off', { refers: e.refers }) : say('notebookSheet.ticked', { refers: e.refers });
     case 'adult':
-      return `an adult is there, ${e.step}`;
+      return say('notebookSheet.an-adult-is-there', { step: e.step });
     case 'set-aside':
-      return `you set a reading aside: ${e.reason}`;
+      return say('notebookSheet.you-set-a-reading-aside', { reason: e.reason });
     case 'asked':
-      return `you asked: “${e.text}”`;
+      return say('notebookSheet.you-asked', { text: e.text });
     case 'vouched':
-      return `you let ${e.step} count: ${e.reason}`;
+      return say('notebookSheet.you-let-count', { step: e.step, reason: e.reason });
     case 'sent':
-      return 'sent the work';
+      return say('notebookSheet.sent-the-work');
     default:
       return e.kind;
   }

@@ -3,6 +3,7 @@ import { homesHave, Loading, PartError, SideSheet, time } from '../frame/parts';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
 import { stateWords, heldWords, useResults, type Assignment, type HomeResult } from './useResults';
+import { say } from '../words';
 
 const order: HomeResult['state'][] = ['not-opened', 'opened', 'working', 'withdrawn', 'declined', 'watching', 'sent'];
 
@@ -13,30 +14,29 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
   const results = useResults(assignment);
   const [params, setParams] = useSearchParams();
   if (!assignment) return <NotIssued id={id} />;
-  if (results.isPending) return <Loading what={`${assignment.homes} homes`} />;
-  if (results.error) return <PartError what="The homes" error={results.error} retry={() => void results.refetch()} />;
+  if (results.isPending) return <Loading what={say('count.homes', { count: assignment.homes })} />;
+  if (results.error) return <PartError what={say('run.the-homes')} error={results.error} retry={() => void results.refetch()} />;
   const r = results.data;
   const homes = [...r.homes].sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state) || a.done - b.done);
   const count = (s: HomeResult['state']) => r.homes.filter((h) => h.state === s).length;
   const open = params.get('home');
   const show = (home?: string) => setParams((p) => { if (home) p.set('home', home); else p.delete('home'); return p; });
-  const few = (n: number, one: string, more: string) => (n === 0 ? `none ${one}` : n === 1 ? `one ${one}` : `${n} ${more}`);
   return (
     <div className={open ? 'with-sheet' : ''}>
       <main className="work">
         <p className="lead-sentence">
-          {count('sent')} of {r.homes.length} {homesHave(r.homes.length)} sent their work, {few(count('working'), 'is', 'are')} at it, {few(count('not-opened'), 'has', 'have')} not opened the link.
+          {say('run.of-sent-their-work-at-it', { n: count('sent'), homes: r.homes.length, homesHave: homesHave(r.homes.length), few: count('working') ? say('run.at-it', { count: count('working') }) : say('run.none-at-it'), few2: count('not-opened') ? say('run.not-opened', { count: count('not-opened') }) : say('run.none-not-opened') })}
         </p>
         <div className="scroll">
           <table className="grid">
             <thead>
               <tr>
-                <th scope="col"><span className="visually-hidden">letters</span></th>
-                <th scope="col">home</th>
-                <th scope="col">where</th>
-                <th scope="col" className="num">steps</th>
-                <th scope="col">progress</th>
-                <th scope="col">last heard</th>
+                <th scope="col"><span className="visually-hidden">{say('classPage.letters')}</span></th>
+                <th scope="col">{say('classPage.home')}</th>
+                <th scope="col">{say('conflict.where')}</th>
+                <th scope="col" className="num">{say('run.steps')}</th>
+                <th scope="col">{say('run.progress')}</th>
+                <th scope="col">{say('run.last-heard')}</th>
               </tr>
             </thead>
             <tbody>
@@ -48,8 +48,8 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
                       <bdi>{h.nickname}</bdi>
                     </button>
                   </th>
-                  <td>{stateWords[h.state]}{h.late && ', some late'}{h.held.length > 0 && <span className="w-mend"> · {heldWords(h)}</span>}</td>
-                  <td className="num">{watches(h) ? '' : `${h.done} of ${h.steps}`}</td>
+                  <td>{stateWords[h.state]}{h.late && say('run.some-late')}{h.held.length > 0 && <span className="w-mend"> · {heldWords(h)}</span>}</td>
+                  <td className="num">{watches(h) ? '' : say('run.of', { done: h.done, steps: h.steps })}</td>
                   <td>
                     {!watches(h) && (
                       <svg width="160" height="12" viewBox="0 0 160 12" aria-hidden="true">
@@ -60,7 +60,7 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
                       </svg>
                     )}
                   </td>
-                  <td>{h.last_seen ? time(h.last_seen) : <span className="cell-missing">nothing heard</span>}</td>
+                  <td>{h.last_seen ? time(h.last_seen) : <span className="cell-missing">{say('run.nothing-heard')}</span>}</td>
                 </tr>
               ))}
             </tbody>
@@ -68,7 +68,7 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
         </div>
       </main>
       {open && (
-        <SideSheet title={homes.find((h) => h.home === open)?.nickname ?? 'Home'} onClose={() => show()}>
+        <SideSheet title={homes.find((h) => h.home === open)?.nickname ?? say('collect.home')} onClose={() => show()}>
           <NotebookSheet assignment={assignment} home={open} results={r} />
         </SideSheet>
       )}

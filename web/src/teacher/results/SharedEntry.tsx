@@ -4,6 +4,7 @@ import { ask } from '../../api/client';
 import { newID } from '../../family/phone/ids';
 import { ProblemLine } from '../frame/parts';
 import type { Assignment, Results } from './useResults';
+import { say } from '../words';
 
 /** The teacher's own measurements, for homes that watch. They are drawn apart and never counted. */
 export function SharedEntry({ assignment, results }: { assignment: Assignment; results: Results }) {
@@ -29,7 +30,7 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
   return (
     <>
       <p className="second small" style={{ marginTop: 0 }}>
-        Families who watch see these at once, marked as shared. Leave a field to keep its value.
+        {say('sharedEntry.families-who-watch-see-these-at')}
       </p>
       <div className="scroll">
         <table className="grid dense" style={{ width: 'auto' }}>
@@ -40,7 +41,7 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
                 {results.slots.map((s, i) => ({ s, i })).filter(({ s }) => (s.condition ?? '') === c).map(({ s, i }) => (
                   <td key={i}>
                     <label className="small hint" htmlFor={`shared-${i}`} style={{ display: 'block' }}>
-                      {[s.time, s.trial > 1 ? `try ${s.trial}` : ''].filter(Boolean).join(' ') || results.readings.find((x) => x.id === s.reading)?.name}
+                      {[s.time, s.trial > 1 ? say('collect.try', { trial: s.trial }) : ''].filter(Boolean).join(' ') || results.readings.find((x) => x.id === s.reading)?.name}
                     </label>
                     <input id={`shared-${i}`} className="form-control" style={{ width: 92 }} inputMode="decimal" placeholder={results.shared?.cells[i]?.text ?? results.readings.find((x) => x.id === s.reading)?.unit} value={typed[i] ?? ''} onChange={(e) => setTyped((t) => ({ ...t, [i]: e.target.value }))} onBlur={() => void keep(i)} />
                   </td>

@@ -6,6 +6,7 @@ import { Loading, PartError } from '../frame/parts';
 import { ClassPlot } from './ClassPlot';
 import { Findings, GroupsTable, tooFew } from './classResult';
 import { useResults } from './useResults';
+import { say } from '../words';
 
 /** What the class found, for a wall or a shared screen: no name, no number of a telephone, nothing of the teacher's frame. */
 export default function ShowToClass() {
@@ -15,20 +16,20 @@ export default function ShowToClass() {
   const assignment = assignments.data?.items.find((a) => a.id === id && a.class === classId);
   const results = useResults(assignment);
   useEffect(() => {
-    document.title = 'What we found';
+    document.title = say('showToClass.what-we-found');
   }, []);
-  if (assignments.error) return <PartError what="The experiment" error={assignments.error} retry={() => void assignments.refetch()} />;
-  if (assignments.data && !assignment) return <PartError what="This result" error={undefined} />;
-  if (results.error) return <PartError what="The class result" error={results.error} retry={() => void results.refetch()} />;
-  if (!assignment || !results.data) return <Loading what="what the class found" />;
+  if (assignments.error) return <PartError what={say('showToClass.the-experiment')} error={assignments.error} retry={() => void assignments.refetch()} />;
+  if (assignments.data && !assignment) return <PartError what={say('showToClass.this-result')} error={undefined} />;
+  if (results.error) return <PartError what={say('compare.the-class-result')} error={results.error} retry={() => void results.refetch()} />;
+  if (!assignment || !results.data) return <Loading what={say('compare.what-the-class-found')} />;
   const r = results.data;
   const comparison = r.comparisons.find((c) => c.derived === params.get('plot')) ?? r.comparisons[0];
   const few = tooFew(r);
   return (
     <main className="show">
       <h1>{r.question}</h1>
-      {!comparison && <p className="lead-sentence">Nothing is measured in this experiment.</p>}
-      {comparison && few && <p className="lead-sentence">{r.counted === 0 ? 'No home has readings yet.' : 'The picture is shown from five homes on, so that nobody can be picked out.'}</p>}
+      {!comparison && <p className="lead-sentence">{say('showToClass.nothing-is-measured-in-this-experiment')}</p>}
+      {comparison && few && <p className="lead-sentence">{r.counted === 0 ? say('compare.no-home-has-readings-yet') : say('showToClass.the-picture-is-shown-from-five')}</p>}
       {comparison && !few && (
         <>
           <Findings comparison={comparison} few={false} large />
@@ -37,7 +38,7 @@ export default function ShowToClass() {
         </>
       )}
       <p className="back">
-        <Link to={`/experiments/${assignment.experiment}/compare?assignment=${id}&class=${classId}${params.get('plot') ? `&plot=${params.get('plot')}` : ''}`}>Back to names</Link>
+        <Link to={`/experiments/${assignment.experiment}/compare?assignment=${id}&class=${classId}${params.get('plot') ? `&plot=${params.get('plot')}` : ''}`}>{say('showToClass.back-to-names')}</Link>
       </p>
     </main>
   );

@@ -1,6 +1,7 @@
 import type { Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
 import type { Results } from './useResults';
+import { say } from '../words';
 
 type Comparison = Schemas['ComparisonView'];
 
@@ -31,23 +32,23 @@ export function Findings({ comparison, few, large }: { comparison: Comparison; f
 export function GroupsTable({ comparison }: { comparison: Comparison }) {
   const expected = comparison.groups.some((g) => g.expected_text);
   return (
-    <div className="scroll" tabIndex={0} role="region" aria-label="The class by condition">
+    <div className="scroll" tabIndex={0} role="region" aria-label={say('classResult.the-class-by-condition')}>
     <table className="grid groups">
-      <caption className="visually-hidden">The class by condition</caption>
+      <caption className="visually-hidden">{say('classResult.the-class-by-condition')}</caption>
       <thead>
         <tr>
-          <th scope="col">condition</th>
-          <th scope="col" className="num">homes</th>
-          <th scope="col" className="num">mean, give or take</th>
-          {expected && <th scope="col" className="num">expected</th>}
-          <th scope="col" className="num">median, {comparison.unit}</th>
-          <th scope="col" className="num">spread of homes, {comparison.unit}</th>
+          <th scope="col">{say('conflict.condition')}</th>
+          <th scope="col" className="num">{say('classResult.homes')}</th>
+          <th scope="col" className="num">{say('classResult.mean-give-or-take')}</th>
+          {expected && <th scope="col" className="num">{say('classResult.expected')}</th>}
+          <th scope="col" className="num">{say('classResult.median', { unit: comparison.unit })}</th>
+          <th scope="col" className="num">{say('classResult.spread-of-homes', { unit: comparison.unit })}</th>
         </tr>
       </thead>
       <tbody>
         {comparison.groups.map((g) => (
           <tr key={g.condition}>
-            <th scope="row">{g.name || 'all'}</th>
+            <th scope="row">{g.name || say('notebookSheet.all')}</th>
             <td className="num">{g.n}</td>
             <td className="num">{g.text}</td>
             {expected && <td className="num">{g.expected_text || '–'}</td>}

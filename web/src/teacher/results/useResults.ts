@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask, type Schemas } from '../../api/client';
+import { say } from '../words';
 
 export type Results = Schemas['Results'];
 export type HomeResult = Schemas['HomeResult'];
@@ -20,9 +21,9 @@ async function fetchResults(a: Assignment, before: Results | undefined): Promise
   return { ...now, homes: now.homes.map((h) => (h.had ? had.get(h.tag!)! : h)) };
 }
 
-export const stateWords: Record<HomeResult['state'], string> = { 'not-opened': 'not opened', opened: 'opened', declined: 'shared readings', watching: 'watches', withdrawn: 'permission taken back', working: 'working', sent: 'sent' };
+export const stateWords: Record<HomeResult['state'], string> = { 'not-opened': say('useResults.not-opened'), opened: say('useResults.opened'), declined: say('useResults.shared-readings'), watching: say('useResults.watches'), withdrawn: say('useResults.permission-taken-back'), working: say('useResults.working'), sent: say('useResults.sent') };
 
 /** What stands on Run and in Collect at a step that was worked at before what it waits for was said. */
-export const guardWords: Record<Schemas['HeldStep']['why'], string> = { 'adult-not-said': 'adult not said', 'fact-not-said': 'home not asked', 'not-here': 'not for this home' };
+export const guardWords: Record<Schemas['HeldStep']['why'], string> = { 'adult-not-said': say('useResults.adult-not-said'), 'fact-not-said': say('useResults.home-not-asked'), 'not-here': say('useResults.not-for-this-home') };
 export const isGuard = (s?: string): s is Schemas['HeldStep']['why'] => s !== undefined && s in guardWords;
-export const heldWords = (h: { held: Schemas['HeldStep'][] }) => h.held.map((s) => `${guardWords[s.why]} at step ${s.number}: not counted`).join(' · ');
+export const heldWords = (h: { held: Schemas['HeldStep'][] }) => h.held.map((s) => say('useResults.at-step-not-counted', { value: guardWords[s.why], number: s.number })).join(' · ');

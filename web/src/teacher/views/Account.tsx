@@ -5,19 +5,46 @@ import { ask, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { day, Loading, PartError, ProblemLine } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
+import { languageChoices, ownLanguage } from '../languages';
+import { Said, say } from '../words';
 
 /** The teacher's own account: password, and where they are signed in. */
 export function Account({ me }: { me: Schemas['Me'] }) {
   return (
     <>
-      <Head title="Your account" small={`${me.name} · ${me.email}`} />
+      <Head title={say('main.your-account')} small={`${me.name} · ${me.email}`} />
       <main className="work">
         <div className="two-col">
-          <Password email={me.email} />
+          <div>
+            <Language />
+            <Password email={me.email} />
+          </div>
           <Browsers />
         </div>
       </main>
     </>
+  );
+}
+
+/** The language of the teacher's own pages, on this computer. */
+function Language() {
+  const choose = (code: string) => {
+    localStorage.setItem('pk-teacher-language', code);
+    location.reload();
+  };
+  return (
+    <section aria-label={say('account.language')}>
+      <h2>{say('account.language')}</h2>
+      <div className="card-paper">
+        <label className="visually-hidden" htmlFor="own-language">{say('account.language')}</label>
+        <select id="own-language" className="form-select" style={{ width: 'auto' }} value={ownLanguage()} onChange={(e) => choose(e.target.value)}>
+          {languageChoices.map(([code, name]) => (
+            <option key={code} value={code} lang={code}>{name}</option>
+          ))}
+        </select>
+        <p className="hint small">{say('account.language-hint')}</p>
+      </div>
+    </section>
   );
 }
 
@@ -37,23 +64,23 @@ function Password({ email }: { email: string }) {
       await ask('PUT', '/session/password', { body });
       reset();
       await client.invalidateQueries({ queryKey: ['sessions'] });
-      did('Password changed; other browsers are signed out');
+      did(say('account.password-changed-other-browsers-are-signed'));
     } catch (e) {
       setError(e);
     }
   });
   return (
-    <section aria-label="Password">
-      <h2>Password</h2>
+    <section aria-label={say('account.password')}>
+      <h2>{say('account.password')}</h2>
       <form className="card-paper" onSubmit={(e) => void submit(e)}>
         <input type="email" autoComplete="username" value={email} readOnly hidden />
-        <label className="named" htmlFor="old">Your present password</label>
+        <label className="named" htmlFor="old">{say('account.your-present-password')}</label>
         <input id="old" className="form-control" type="password" autoComplete="current-password" {...register('old', { required: true })} />
-        <label className="named" htmlFor="new" style={{ marginTop: 12 }}>The new one</label>
+        <label className="named" htmlFor="new" style={{ marginTop: 12 }}>{say('account.the-new-one')}</label>
         <input id="new" className="form-control" type="password" autoComplete="new-password" aria-describedby="new-how" {...register('password', { required: true })} />
-        <p id="new-how" className="hint small">At least twelve signs. Three or four plain words are good, and easy to keep in mind.</p>
+        <p id="new-how" className="hint small">{say('account.at-least-twelve-signs-three-or')}</p>
         <ProblemLine error={error} />
-        <button type="submit" className="btn btn-primary">Change it and sign out elsewhere</button>
+        <button type="submit" className="btn btn-primary">{say('account.change-it-and-sign-out-elsewhere')}</button>
       </form>
     </section>
   );
@@ -70,32 +97,32 @@ function Browsers() {
   };
   const others = sessions.data?.items.filter((s) => !s.here) ?? [];
   return (
-    <section aria-label="Signed in">
-      <h2>Where you are signed in</h2>
-      {sessions.isPending && <Loading what="your browsers" />}
-      {sessions.error && <PartError what="Your browsers" error={sessions.error} retry={() => void sessions.refetch()} />}
+    <section aria-label={say('account.signed-in')}>
+      <h2>{say('account.where-you-are-signed-in')}</h2>
+      {sessions.isPending && <Loading what={say('account.your-browsers')} />}
+      {sessions.error && <PartError what={say('account.your-browsers-2')} error={sessions.error} retry={() => void sessions.refetch()} />}
       <ul className="plain-list">
         {sessions.data?.items.map((s, i) => (
           <li key={s.id || i} className="row-line">
-            <strong>{s.browser || 'A browser'}</strong>
+            <strong>{s.browser || say('account.a-browser')}</strong>
             <span className="second">
-              {s.since && `since ${day(s.since)}`}
-              {s.here ? ' · this one' : s.seen ? ` · last used ${day(s.seen)}` : ''}
+              {s.since && say('account.since', { day: day(s.since) })}
+              {s.here ? say('account.this-one') : s.seen ? say('account.last-used', { day: day(s.seen) }) : ''}
             </span>
             {!s.here && (
-              <button type="button" className="btn-plain" onClick={() => void end(`/sessions/${s.id}`, `${s.browser || 'A browser'} signed out`)}>
-                Sign out<span className="visually-hidden"> {s.browser}</span>
+              <button type="button" className="btn-plain" onClick={() => void end(`/sessions/${s.id}`, say('account.signed-out', { value: s.browser || say('account.a-browser') }))}>
+                <Said of={say('account.sign-out', { browser: s.browser })} with={[<span key="0" className="visually-hidden" />]} />
               </button>
             )}
           </li>
         ))}
       </ul>
       {others.length > 1 && (
-        <button type="button" className="btn btn-outline-primary" onClick={() => void end('/sessions', 'All other browsers signed out')}>
-          Sign out everywhere else
+        <button type="button" className="btn btn-outline-primary" onClick={() => void end('/sessions', say('account.all-other-browsers-signed-out'))}>
+          {say('account.sign-out-everywhere-else')}
         </button>
       )}
-      {sessions.data && others.length === 0 && <p className="hint">Nowhere else. A browser that is not used for three days is signed out by itself.</p>}
+      {sessions.data && others.length === 0 && <p className="hint">{say('account.nowhere-else-a-browser-that-is')}</p>}
     </section>
   );
 }

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { Head } from '../frame/TeacherFrame';
+import { say } from '../words';
 
 export function NotYet({ title, words }: { title: string; words: string }) {
   return (
@@ -8,7 +9,7 @@ export function NotYet({ title, words }: { title: string; words: string }) {
       <main className="work">
         <p className="lead-sentence">{words}</p>
         <p>
-          <Link to="/today">Today</Link> · <Link to="/experiments">Experiments</Link>
+          <Link to="/today">{say('teacherFrame.today')}</Link> · <Link to="/experiments">{say('experiments.experiments')}</Link>
         </p>
       </main>
     </>

@@ -4,6 +4,7 @@ import { useForm } from 'react-hook-form';
 import { useNavigate, useSearchParams } from 'react-router';
 import { ask, ProblemError } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
+import { Said, say } from '../words';
 
 const pause = 600; // ms between tries while many are signing in
 const tries = 60;
@@ -40,26 +41,26 @@ export function SignIn() {
   });
   return (
     <main style={{ maxWidth: 420, margin: '12vh auto 0', padding: 16 }}>
-      <h1>Patient Kitchen</h1>
+      <h1>{say('signIn.patient-kitchen')}</h1>
       <p className="lead-sentence" style={{ marginTop: 8 }}>
-        One experiment, thirty different kitchens.
+        {say('signIn.one-experiment-thirty-different-kitchens')}
       </p>
       <form className="card-paper" onSubmit={(e) => void submit(e)}>
         <label className="named" htmlFor="email">
-          Your address
+          {say('signIn.your-address')}
         </label>
         <input id="email" className="form-control" type="email" autoComplete="username" {...register('email', { required: true })} />
         <label className="named" htmlFor="password" style={{ marginTop: 12 }}>
-          Password
+          {say('account.password')}
         </label>
         <input id="password" className="form-control" type="password" autoComplete="current-password" {...register('password', { required: true })} />
         <ProblemLine error={error} />
         <button type="submit" className="btn btn-primary" style={{ marginTop: 16 }}>
-          Sign in
+          {say('signIn.sign-in')}
         </button>
       </form>
       <p className="second">
-        A family? <a href="/code">Type the code from your sheet</a>, or open your link.
+        <Said of={say('signIn.a-family-type-the-code-from')} with={[<a key="0" href="/code" />]} />
       </p>
     </main>
   );

@@ -6,6 +6,7 @@ import { doors, Trouble } from '../frame/Trouble';
 import { day, homesHave, Loading, PartError, time } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
 import { Week } from './Week';
+import { Said, say } from '../words';
 
 type Incidents = Schemas['ListIncidentView'];
 type Assignments = Schemas['ListAssignmentView'];
@@ -15,14 +16,14 @@ export function Today() {
   const incidents = useQuery({ queryKey: ['incidents'], queryFn: () => ask<Incidents>('GET', '/incidents') });
   const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => ask<Assignments>('GET', '/assignments') });
   const today = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }).format(new Date());
-  if (incidents.isPending || assignments.isPending) return <><Head title={today} /><Loading what="what happened" /></>;
-  if (incidents.error || assignments.error) return <><Head title={today} /><PartError what="Today" error={incidents.error ?? assignments.error} retry={() => { void incidents.refetch(); void assignments.refetch(); }} /></>;
+  if (incidents.isPending || assignments.isPending) return <><Head title={today} /><Loading what={say('today.what-happened')} /></>;
+  if (incidents.error || assignments.error) return <><Head title={today} /><PartError what={say('teacherFrame.today')} error={incidents.error ?? assignments.error} retry={() => { void incidents.refetch(); void assignments.refetch(); }} /></>;
   const unseen = incidents.data.items.filter((i) => !i.seen_at);
   // Due soonest first; what has not opened yet comes after what has.
   const open = assignments.data.items.filter((a) => a.state === 'open' || a.state === 'waiting').sort((a, b) => a.state.localeCompare(b.state) || a.due_at.localeCompare(b.due_at));
   const sentence = [
-    unseen.length === 0 ? 'No home is in trouble.' : unseen.length === 1 ? 'One home needs you.' : `${unseen.length} homes need you.`,
-    open.length === 0 ? 'Nothing is under way.' : `${open.length === 1 ? 'One experiment is' : `${open.length} experiments are`} under way.`,
+    unseen.length === 0 ? say('today.no-home-is-in-trouble') : say('today.homes-need-you', { count: unseen.length }),
+    open.length === 0 ? say('today.nothing-is-under-way') : say('today.under-way', { value: open.length === 1 ? say('today.one-experiment-is') : say('today.experiments-are', { n: open.length }) }),
   ].join(' ');
   return (
     <>
@@ -30,49 +31,49 @@ export function Today() {
       <main className="work">
         <p className="lead-sentence">{sentence}</p>
         <div className="two-col">
-          <section aria-label="In this order">
-            <h2>In this order</h2>
+          <section aria-label={say('today.in-this-order')}>
+            <h2>{say('today.in-this-order')}</h2>
             {unseen.map((i) => (
               <Trouble key={i.id} incident={i} />
             ))}
             {open.map((a) => (
               <article key={a.id} className="card-paper">
                 <p style={{ margin: 0 }}>
-                  <strong>{a.title}</strong> · {a.class_name}: {a.sent} of {a.homes} {homesHave(a.homes)} sent their work. {a.state === 'waiting' ? `Opens ${day(a.opens_at)}.` : `Due ${day(a.due_at)}.`}
+                  <Said of={say('today.of-sent-their-work', { title: a.title, classname: a.class_name, sent: a.sent, homes: a.homes, homesHave: homesHave(a.homes), value: a.state === 'waiting' ? say('today.opens', { day: day(a.opens_at) }) : say('today.due', { day: day(a.due_at) }) })} with={[<strong key="0" />]} />
                 </p>
                 <p style={{ margin: '6px 0 0' }}>
-                  <Link to={`/experiments/${a.experiment}/run?assignment=${a.id}&class=${a.class}`}>Who is where</Link> · <Link to={`/experiments/${a.experiment}/compare?assignment=${a.id}&class=${a.class}`}>What they found</Link>
+                  <Link to={`/experiments/${a.experiment}/run?assignment=${a.id}&class=${a.class}`}>{say('today.who-is-where')}</Link> · <Link to={`/experiments/${a.experiment}/compare?assignment=${a.id}&class=${a.class}`}>{say('today.what-they-found')}</Link>
                 </p>
               </article>
             ))}
             {unseen.length + open.length === 0 && (
               <p>
-                Nothing waits. <Link to="/experiments">Begin an experiment</Link> or <Link to="/classes">set up a class</Link>.
+                <Said of={say('today.nothing-waits-begin-an-experiment-or')} with={[<Link key="0" to="/experiments" />, <Link key="1" to="/classes" />]} />
               </p>
             )}
           </section>
           <div>
           <Week assignments={assignments.data.items} />
-          <section aria-label="Before" style={{ marginTop: 16 }}>
-            <h2>Before</h2>
+          <section aria-label={say('today.before')} style={{ marginTop: 16 }}>
+            <h2>{say('today.before')}</h2>
             <ul className="plain-list">
               {assignments.data.items.filter((a) => a.state === 'over' || a.state === 'recalled').map((a) => (
                 <li key={a.id} className="row-line">
                   <Link to={`/experiments/${a.experiment}/compare?assignment=${a.id}&class=${a.class}`}>{a.title}</Link>
                   <span className="second">
-                    {a.class_name}, {a.state === 'recalled' ? 'taken back' : `over since ${day(a.due_at)}`}, {a.sent} of {a.homes} sent
+                    {say('today.of-sent', { classname: a.class_name, value: a.state === 'recalled' ? say('stationLine.taken-back') : say('today.over-since', { day: day(a.due_at) }), sent: a.sent, homes: a.homes })}
                   </span>
                 </li>
               ))}
               {incidents.data.items.filter((i) => i.seen_at).map((i) => (
                 <li key={i.id} className="row-line">
                   <span>
-                    <NameLabel name={i.nickname} /> <span className="second">{doors[i.door]}, {day(i.phone_time)}, seen {time(i.seen_at!)}</span>
+                    <NameLabel name={i.nickname} /> <span className="second">{say('today.seen', { value: doors[i.door], day: day(i.phone_time), time: time(i.seen_at!) })}</span>
                   </span>
                 </li>
               ))}
             </ul>
-            {assignments.data.items.every((a) => a.state === 'open' || a.state === 'waiting') && incidents.data.items.every((i) => !i.seen_at) && <p className="hint">What is over stands here.</p>}
+            {assignments.data.items.every((a) => a.state === 'open' || a.state === 'waiting') && incidents.data.items.every((i) => !i.seen_at) && <p className="hint">{say('today.what-is-over-stands-here')}</p>}
           </section>
           </div>
         </div>

@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import type { Schemas } from '../../api/client';
 import { useWidth } from '../../ui/useWidth';
+import { say } from '../words';
 
 type Curve = Schemas['Curve'];
 
@@ -51,7 +52,7 @@ export function AnswerPlot({ curve, others, caption }: Props) {
   };
   return (
     <figure ref={ref} style={{ margin: '0 0 8px' }}>
-      <svg className="plot" viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`${curve.y_name} against ${curve.x_name}. ${caption}`}>
+      <svg className="plot" viewBox={`0 0 ${width} ${height}`} role="img" aria-label={say('answerPlot.against', { y: curve.y_name, x: curve.x_name, caption })}>
         {curve.high > curve.low && <rect x={clampX(curve.low)} y={top} width={Math.max(1, clampX(curve.high) - clampX(curve.low))} height={height - foot - top} fill="var(--sunk)" />}
         <path d={`M${left} ${top - 8} V${height - foot} H${width - right}`} fill="none" stroke="var(--edge)" strokeWidth="1.5" />
         {yTicks.map((t) => (
@@ -105,10 +106,10 @@ export function AnswerPlot({ curve, others, caption }: Props) {
         )}
       </svg>
       <figcaption className="hint small">
-        {curve.at_x !== undefined ? 'Diamond: the answer now. ' : ''}
-        {curve.u > 0 ? 'Thick: give or take. Thin: twice that. ' : ''}
-        {curve.high > curve.low ? `Shaded: what the tool allows ${curve.x_name} to be. ` : ''}
-        {curve.points?.length ? 'Solid among the readings, dashed beyond them.' : ''}
+        {curve.at_x !== undefined ? say('answerPlot.diamond-the-answer-now') : ''}
+        {curve.u > 0 ? say('answerPlot.thick-give-or-take-thin-twice') : ''}
+        {curve.high > curve.low ? say('answerPlot.shaded-what-the-tool-allows-to', { xname: curve.x_name }) : ''}
+        {curve.points?.length ? say('answerPlot.solid-among-the-readings-dashed-beyond') : ''}
       </figcaption>
     </figure>
   );

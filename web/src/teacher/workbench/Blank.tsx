@@ -1,5 +1,6 @@
 import { useId } from 'react';
 import type { Schemas } from '../../api/client';
+import { say } from '../words';
 
 /** The core's words as they are spoken: "acid_mass" is "acid mass". */
 export const spoken = (words: string) => words.replaceAll('_', ' ');
@@ -19,7 +20,7 @@ interface Props {
 /** One blank: it takes what people type, and the server says what it means. */
 export function Blank({ input, value, example, untouched, problem, onChange }: Props) {
   const id = useId();
-  const help = [input.help && spoken(input.help), measure(input), input.limits && `allowed ${input.limits}`].filter(Boolean).join(', ');
+  const help = [input.help && spoken(input.help), measure(input), input.limits && say('blank.allowed', { limits: input.limits })].filter(Boolean).join(', ');
   // Nothing is typed: the example stands greyed in its place; afterwards what is taken when it is left out.
   const instead = untouched ? example : (input.default ?? '');
   const shared = { id, 'aria-describedby': `${id}-help`, 'aria-invalid': problem ? true : undefined };
@@ -46,11 +47,11 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
   return (
     <div className={long ? 'wide' : undefined}>
       <label htmlFor={id} className={labelOf(input).length === 1 ? 'named symbol' : 'named'}>
-        {input.name === 'wav' ? 'recording' : labelOf(input)}
+        {input.name === 'wav' ? say('blank.recording') : labelOf(input)}
       </label>
       {input.unit === 'choice' ? (
         <select {...shared} className="form-select" value={value || instead} onChange={(e) => onChange(e.target.value)}>
-          {!instead && <option value="">choose</option>}
+          {!instead && <option value="">{say('blank.choose')}</option>}
           {input.options?.map((o) => (
             <option key={o} value={o}>
               {o.replaceAll('-', ' ')}
@@ -73,15 +74,15 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
 }
 
 /** "masses[2]" is number 3 of the list. */
-const ordinal = (place: string) => `Number ${Number(/\[(\d+)\]$/.exec(place)?.[1] ?? 0) + 1}`;
+const ordinal = (place: string) => say('blank.number', { value: Number(/\[(\d+)\]$/.exec(place)?.[1] ?? 0) + 1 });
 
 function measure(input: Schemas['Input']): string {
-  if (input.unit === 'symbols') return 'one a line, such as before = 50.2 g ± 0.1 g';
-  if (input.unit === 'objects') return `such as ${input.form}; write ; between them`;
+  if (input.unit === 'symbols') return say('blank.one-a-line-such-as-before');
+  if (input.unit === 'objects') return say('blank.such-as-write-between-them', { form: input.form });
   const list = input.unit.startsWith('list of ');
   const one = input.unit.replace('list of ', '');
-  const words = { '1': 'a number', '%': 'a percentage', any: 'a number or amount', text: '', choice: '', flag: '', recording: '' }[one] ?? `in ${one} or any such unit`;
-  return list ? `${words}; write ; between them` : words;
+  const words = { '1': say('questionRow.a-number'), '%': say('blank.a-percentage'), any: say('blank.a-number-or-amount'), text: '', choice: '', flag: '', recording: '' }[one] ?? say('blank.in-or-any-such-unit', { one });
+  return list ? say('blank.write-between-them', { words }) : words;
 }
 
 async function asBase64(file: File | undefined): Promise<string> {

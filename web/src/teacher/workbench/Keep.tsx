@@ -5,6 +5,8 @@ import { ask, type Schemas } from '../../api/client';
 import { freshID } from '../draft/document';
 import { draftOf } from '../draft/useDraft';
 import { Loading, PartError, ProblemLine } from '../frame/parts';
+import { inOwn } from '../languages';
+import { Said, say } from '../words';
 
 interface Props {
   model: string;
@@ -20,7 +22,7 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
   const [id, setID] = useState('');
   const draft = useQuery({ queryKey: ['opened', id], queryFn: () => draftOf(id, client).open().then(() => draftOf(id, client).state.doc!), enabled: id !== '', staleTime: 0, gcTime: 0 });
   const doc = draft.data;
-  const targets = [...(doc?.derived ?? []), ...(doc?.readings ?? [])].map((x) => ({ id: x.id, name: x.name.en ?? x.id, unit: x.unit }));
+  const targets = [...(doc?.derived ?? []), ...(doc?.readings ?? [])].map((x) => ({ id: x.id, name: inOwn(x.name) || x.id, unit: x.unit }));
   const [target, setTarget] = useState('');
   const [condition, setCondition] = useState('');
   const heading = useRef<HTMLHeadingElement>(null);
@@ -40,21 +42,21 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
   return (
     <section className="panel" aria-labelledby="keep" onKeyDown={(e) => e.key === 'Escape' && onClose()}>
       <h3 id="keep" ref={heading} tabIndex={-1}>
-        Keep with an experiment
+        {say('keep.keep-with-an-experiment')}
       </h3>
-      {list.isPending && <Loading what="your experiments" />}
-      {list.error && <PartError what="Your experiments" error={list.error} retry={() => void list.refetch()} />}
+      {list.isPending && <Loading what={say('experiments.your-experiments')} />}
+      {list.error && <PartError what={say('experiments.your-experiments-2')} error={list.error} retry={() => void list.refetch()} />}
       {kept ? (
         <>
           {kept.problem ? (
-            <p className="notice">Kept, but it does not fit yet: {kept.problem}.</p>
+            <p className="notice">{say('keep.kept-but-it-does-not-fit', { problem: kept.problem })}</p>
           ) : (
             <p role="status">
-              {title} now expects {kept.text}. <Link to={`/experiments/${id}/steps`}>Open it</Link>
+              <Said of={say('keep.now-expects-open-it', { title, text: kept.text })} with={[<Link key="0" to={`/experiments/${id}/steps`} />]} />
             </p>
           )}
           <button type="button" className="btn btn-outline-primary" onClick={onClose}>
-            Close
+            {say('classForm.close')}
           </button>
         </>
       ) : (
@@ -67,25 +69,25 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
           >
             <p className="small">{sentence}</p>
             <label htmlFor="keep-experiment" className="named">
-              Experiment
+              {say('keep.experiment')}
             </label>
             <select id="keep-experiment" className="form-select" value={id} onChange={(e) => { setID(e.target.value); setTarget(''); setCondition(''); }}>
-              <option value="">choose</option>
+              <option value="">{say('blank.choose')}</option>
               {list.data.items.map((x) => (
                 <option key={x.id} value={x.id}>
-                  {x.title || 'Without a title'}
+                  {x.title || say('experimentPage.without-a-title')}
                 </option>
               ))}
             </select>
-            {list.data.items.length === 0 && <p className="hint small">There is no experiment yet. Begin one under Experiments.</p>}
-            {draft.error && <PartError what="The experiment" error={draft.error} retry={() => void draft.refetch()} />}
+            {list.data.items.length === 0 && <p className="hint small">{say('keep.there-is-no-experiment-yet-begin')}</p>}
+            {draft.error && <PartError what={say('showToClass.the-experiment')} error={draft.error} retry={() => void draft.refetch()} />}
             {doc && (
               <>
                 <label htmlFor="keep-for" className="named">
-                  Expected of
+                  {say('keep.expected-of')}
                 </label>
                 <select id="keep-for" className="form-select" value={target} onChange={(e) => setTarget(e.target.value)}>
-                  <option value="">choose</option>
+                  <option value="">{say('blank.choose')}</option>
                   {targets.map((t) => (
                     <option key={t.id} value={t.id}>
                       {t.name} ({t.unit})
@@ -95,13 +97,13 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
                 {(doc.conditions?.length ?? 0) > 1 && (
                   <>
                     <label htmlFor="keep-condition" className="named">
-                      In which condition
+                      {say('keep.in-which-condition')}
                     </label>
                     <select id="keep-condition" className="form-select" value={condition} onChange={(e) => setCondition(e.target.value)}>
-                      <option value="">in all</option>
+                      <option value="">{say('keep.in-all')}</option>
                       {doc.conditions!.map((c) => (
                         <option key={c.id} value={c.id}>
-                          {c.name.en ?? c.id}
+                          {inOwn(c.name) || c.id}
                         </option>
                       ))}
                     </select>
@@ -112,10 +114,10 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
             <ProblemLine error={keep.error} />
             <p style={{ margin: '12px 0 0' }}>
               <button type="submit" className="btn btn-primary" disabled={!doc || !target || keep.isPending}>
-                Keep
+                {say('keep.keep')}
               </button>{' '}
               <button type="button" className="btn-plain" onClick={onClose}>
-                Leave it
+                {say('findingCard.leave-it')}
               </button>
             </p>
           </form>

@@ -6,6 +6,7 @@ import { PartError } from '../frame/parts';
 import { AnswerPlot } from './AnswerPlot';
 import { Blank, labelOf, spoken } from './Blank';
 import { Keep } from './Keep';
+import { Said, say } from '../words';
 
 type Model = Schemas['ModelView'];
 type Answer = Schemas['Answer'];
@@ -21,7 +22,7 @@ const answered = (model: string, asked: Asked) => ({
   queryFn: async ({ signal }: { signal: AbortSignal }) => {
     const mine = ++sequence;
     const answer = await ask<Answer>('POST', `/models/${model}`, { body: { ...asked, sequence: mine }, signal });
-    if (answer.sequence !== mine) throw new Error('an answer to another question');
+    if (answer.sequence !== mine) throw new Error(say('question.an-answer-to-another-question'));
     return answer;
   },
   staleTime: Infinity,
@@ -91,12 +92,12 @@ export function Question({ model }: { model: Model }) {
     <>
       <section aria-labelledby="question" className="question">
         <h2 id="question">{model.title}</h2>
-        {untouched && !empty && <p className="hint">Worked example. Type over it.</p>}
+        {untouched && !empty && <p className="hint">{say('question.worked-example-type-over-it')}</p>}
         <div className="blanks">{model.inputs!.filter((i) => !folded.includes(i.name)).map(blank)}</div>
         {folded.length > 0 && (
           <details className="more" open={folded.includes(place ?? '') || undefined}>
             <summary>
-              More that can be said: <span className="small">{model.inputs!.filter((i) => folded.includes(i.name)).map(labelOf).join(', ')}</span>
+              <Said of={say('question.more-that-can-be-said', { join: model.inputs!.filter((i) => folded.includes(i.name)).map(labelOf).join(', ') })} with={[<span key="0" className="small" />]} />
             </summary>
             <div className="blanks">{model.inputs!.filter((i) => folded.includes(i.name)).map(blank)}</div>
           </details>
@@ -106,12 +107,12 @@ export function Question({ model }: { model: Model }) {
             {spoken(problem.message)}
           </p>
         )}
-        {answer.error && <PartError what="The answer" error={answer.error} retry={() => void answer.refetch()} />}
-        {good?.shown && hidden && <p className="notice plain">The answers are hidden. What do you think comes out?</p>}
+        {answer.error && <PartError what={say('question.the-answer')} error={answer.error} retry={() => void answer.refetch()} />}
+        {good?.shown && hidden && <p className="notice plain">{say('question.the-answers-are-hidden-what-do')}</p>}
         {good?.shown && !hidden && (
           <>
             <p className={`answer ${problem ? 'stale' : ''}`} role="status">
-              {problem && <span className="small">Before the mistake: </span>}
+              {problem && <span className="small">{say('question.before-the-mistake')}{' '}</span>}
               {sentence}
             </p>
             {good.finding && (
@@ -123,16 +124,16 @@ export function Question({ model }: { model: Model }) {
                   </p>
                 ))}
                 <p className="small hint" style={{ margin: '4px 0 0' }}>
-                  Means something when: {good.finding.conditions}
+                  {say('question.means-something-when', { conditions: good.finding.conditions })}
                 </p>
               </div>
             )}
             {good.curve && <AnswerPlot curve={good.curve} caption={sentence} others={others.flatMap((o, n) => (o.data?.curve ? [{ number: n + 1, curve: o.data.curve }] : []))} />}
             {amounts.length > 1 && good.curve && (
               <p className="along small">
-                <label htmlFor="along">Draw along</label>
+                <label htmlFor="along">{say('question.draw-along')}</label>
                 <select id="along" className="form-select" value={vary || good.curve.vary || ''} onChange={(e) => setVary(e.target.value)}>
-                  {!good.curve.vary && <option value="">the readings</option>}
+                  {!good.curve.vary && <option value="">{say('question.the-readings')}</option>}
                   {amounts.map((i) => (
                     <option key={i.name} value={i.name}>
                       {labelOf(i)}
@@ -143,7 +144,7 @@ export function Question({ model }: { model: Model }) {
             )}
             <div className="scroll">
               <table className={`grid answers ${problem ? 'stale' : ''}`} role="table">
-                <caption className="visually-hidden">All that comes out</caption>
+                <caption className="visually-hidden">{say('question.all-that-comes-out')}</caption>
                 <tbody>
                   {model.outputs!.map((o) => (
                     <tr key={o.name}>
@@ -156,7 +157,7 @@ export function Question({ model }: { model: Model }) {
             </div>
             {(good.steps?.length ?? 0) > 0 && (
               <details className="working">
-                <summary>Working, step by step, for an answer key</summary>
+                <summary>{say('question.working-step-by-step-for-an')}</summary>
                 <ol>
                   {good.steps!.map((s) => (
                     <li key={s}>{s}</li>
@@ -167,7 +168,7 @@ export function Question({ model }: { model: Model }) {
             {model.id === 'formula' && (
               <div style={{ margin: '0 0 12px' }}>
                 <label htmlFor="student-lines" className="named">
-                  A student’s own lines
+                  {say('question.a-students-own-lines')}
                 </label>
                 <textarea id="student-lines" rows={2} className="form-control" value={working} spellCheck={false} placeholder="(57.3 g − 50.2 g) / 50.2 g × 100 = 14.1" onChange={(e) => setWorking(e.target.value)} />
                 {answer.data?.student && <p role="status" className={answer.data.student.right ? 'w-fine' : 'w-mend'}>{answer.data.student.words}</p>}
@@ -177,44 +178,44 @@ export function Question({ model }: { model: Model }) {
         )}
         {good?.notes && (
           <p className="notice plain">
-            <strong>Holds when:</strong> {good.notes[0]} <br />
-            <strong>Usual slip:</strong> {good.notes[1]} <br />
-            <strong>Law:</strong> {model.source}
+            <strong>{say('question.holds-when')}</strong> {good.notes[0]} <br />
+            <strong>{say('question.usual-slip')}</strong> {good.notes[1]} <br />
+            <strong>{say('question.law')}</strong> {model.source}
           </p>
         )}
-        <p className="hint small">Kept in the address: send the link to share it. Write ± behind an amount to say its give or take; without it the last digit counts, a spoon as a tenth, a cup as a twentieth.</p>
+        <p className="hint small">{say('question.kept-in-the-address-send-the')}</p>
       </section>
-      <aside className="bench-side" aria-label="Beside the answer">
+      <aside className="bench-side" aria-label={say('question.beside-the-answer')}>
         {keeping && <Keep model={model.id} typed={blanks} sentence={sentence} onClose={() => setKeeping(false)} />}
         <section aria-labelledby="what-ifs">
-          <h3 id="what-ifs">What if</h3>
+          <h3 id="what-ifs">{say('question.what-if')}</h3>
           <ol className="plain-list">
             {whatIfs.map((w, n) => (
               <li key={n} id={`what-if-${n + 1}`} tabIndex={-1} className="what-if">
-                <strong>What if {n + 1}</strong> <span className="small">{difference(model, w, blanks)}</span>
+                <strong>{say('question.what-if-2', { value: n + 1 })}</strong> <span className="small">{difference(model, w, blanks)}</span>
                 <br />
-                {hidden ? '' : (others[n]?.data?.sentence ?? (others[n]?.error ? 'could not be answered' : ''))}
+                {hidden ? '' : (others[n]?.data?.sentence ?? (others[n]?.error ? say('question.could-not-be-answered') : ''))}
                 <br />
                 <button type="button" className="btn-plain" onClick={() => setWhatIfs(whatIfs.filter((_, i) => i !== n))}>
-                  Remove<span className="visually-hidden"> what if {n + 1}</span>
+                  <Said of={say('question.remove-what-if', { value: n + 1 })} with={[<span key="0" className="visually-hidden" />]} />
                 </button>
               </li>
             ))}
           </ol>
           <button type="button" className="btn btn-outline-primary" disabled={!!problem || !good || whatIfs.length >= most} onClick={beside}>
-            Keep beside, and change something
+            {say('question.keep-beside-and-change-something')}
           </button>
-          {whatIfs.length >= most && <p className="hint small">Four are beside each other; remove one first.</p>}
+          {whatIfs.length >= most && <p className="hint small">{say('question.four-are-beside-each-other-remove')}</p>}
         </section>
         {good?.shown && !hidden && inverse.length > 0 && good.main && (
           <section aria-labelledby="turn-round">
-            <h3 id="turn-round">The other way round</h3>
+            <h3 id="turn-round">{say('question.the-other-way-round')}</h3>
             <label htmlFor="wanted" className="small">
-              Wanted {model.words[good.main]}
+              {say('question.wanted', { value: model.words[good.main] })}
             </label>
             <input id="wanted" className="form-control" value={wanted.wanted} placeholder={good.main_text} autoComplete="off" onChange={(e) => setWanted({ solve: wanted.solve || inverse[0]!, wanted: e.target.value })} />
             <label htmlFor="solve" className="small">
-              by changing
+              {say('question.by-changing')}
             </label>
             <select id="solve" className="form-select" value={wanted.solve || inverse[0]} onChange={(e) => setWanted({ ...wanted, solve: e.target.value })}>
               {inverse.map((input) => (
@@ -233,7 +234,7 @@ export function Question({ model }: { model: Model }) {
                   <>
                     {name(answer.data.solved.input)} {answer.data.solved.typed}{' '}
                     <button type="button" className="btn-plain" onClick={() => type(answer.data.solved!.input, answer.data.solved!.typed!)}>
-                      Take it
+                      {say('question.take-it')}
                     </button>
                   </>
                 )}
@@ -243,7 +244,7 @@ export function Question({ model }: { model: Model }) {
         )}
         {good?.doubts && good.doubts.length > 0 && !hidden && (
           <section aria-labelledby="doubts">
-            <h3 id="doubts">Most of the doubt</h3>
+            <h3 id="doubts">{say('question.most-of-the-doubt')}</h3>
             <ul className="plain-list doubts">
               {good.doubts.filter((d) => d.share >= 0.005).map((d) => (
                 <li key={d.input}>
@@ -256,27 +257,27 @@ export function Question({ model }: { model: Model }) {
               ))}
             </ul>
             <p className="small" style={{ margin: 0 }}>
-              {name(good.doubts[0]!.input)} read ten times finer: give or take {good.finer} instead of {good.give}, if the tool is as true as it is fine.
+              {say('question.read-ten-times-finer-give-or', { name: name(good.doubts[0]!.input), finer: good.finer, give: good.give })}
             </p>
           </section>
         )}
         <section className="ways-out">
           {good?.main && (
             <button type="button" className="btn btn-primary" onClick={() => setKeeping(true)} disabled={!!problem}>
-              Put into a design
+              {say('question.put-into-a-design')}
             </button>
           )}
           <button type="button" className="btn btn-outline-primary" disabled={!good} onClick={() => void navigator.clipboard?.writeText([model.title, sentence, ...(good?.steps ?? []), location.href].join('\n')).then(() => setCopied(true), () => undefined)}>
-            Copy
+            {say('question.copy')}
           </button>
           <button type="button" className="btn btn-outline-primary" onClick={() => print()}>
-            Print
+            {say('codes.print')}
           </button>
-          {copied && <span role="status" className="small">Copied.</span>}
+          {copied && <span role="status" className="small">{say('question.copied')}</span>}
           <div className="form-check">
             <input id="hide-answers" type="checkbox" className="form-check-input" checked={hidden} onChange={(e) => setHidden(e.target.checked)} />
             <label htmlFor="hide-answers" className="form-check-label">
-              Hide answers, for a shared screen
+              {say('question.hide-answers-for-a-shared-screen')}
             </label>
           </div>
         </section>
@@ -291,8 +292,8 @@ function fromAddress(model: Model, params: URLSearchParams): Typed {
 
 /** What another question has otherwise than the present one. */
 function difference(model: Model, then: Typed, now: Typed): string {
-  const parts = model.inputs!.filter((i) => (then[i.name] ?? '') !== (now[i.name] ?? '')).map((i) => `${labelOf(i)} ${then[i.name] || (i.default ?? 'left out')}`);
-  return parts.join(', ') || 'the same';
+  const parts = model.inputs!.filter((i) => (then[i.name] ?? '') !== (now[i.name] ?? '')).map((i) => `${labelOf(i)} ${then[i.name] || (i.default ?? say('question.left-out'))}`);
+  return parts.join(', ') || say('question.the-same');
 }
 
 /** A value once it has not changed for a moment, so that not every keystroke is a request. */

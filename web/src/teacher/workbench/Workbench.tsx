@@ -5,14 +5,15 @@ import { ask, type Schemas } from '../../api/client';
 import { Loading, PartError } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
 import { Question } from './Question';
+import { say } from '../words';
 
 const groups: readonly (readonly [string, string])[] = [
-  ['see', 'Would we see it?'],
-  ['much', 'How much do I need?'],
-  ['fast', 'How fast?'],
-  ['size', 'What tone, what size?'],
-  ['sure', 'How sure?'],
-  ['read', 'How is it read?'],
+  ['see', say('workbench.would-we-see-it')],
+  ['much', say('workbench.how-much-do-i-need')],
+  ['fast', say('workbench.how-fast')],
+  ['size', say('workbench.what-tone-what-size')],
+  ['sure', say('workbench.how-sure')],
+  ['read', say('workbench.how-is-it-read')],
 ];
 
 /** One question to the science core at a time; which one and what was typed is kept in the address. */
@@ -40,20 +41,20 @@ export default function Workbench() {
   return (
     <>
       <Head
-        title="Workbench"
+        title={say('teacherFrame.workbench')}
         aside={
           <label className="small bench-find">
-            Find a question
+            {say('workbench.find-a-question')}
             <input id="find-question" ref={finder} type="search" className="form-control" value={find} onChange={(e) => setFind(e.target.value)} />
           </label>
         }
       />
       <main className="work bench">
-        {models.isPending && <Loading what="the questions" />}
-        {models.error && <PartError what="The questions" error={models.error} retry={() => void models.refetch()} />}
+        {models.isPending && <Loading what={say('workbench.the-questions')} />}
+        {models.error && <PartError what={say('workbench.the-questions-2')} error={models.error} retry={() => void models.refetch()} />}
         {models.data && (
           <>
-            <nav className="questions" aria-label="Questions">
+            <nav className="questions" aria-label={say('plan.questions')}>
               {groups.map(([group, words]) => {
                 const some = found.filter((m) => m.group === group);
                 if (some.length === 0) return null;
@@ -72,7 +73,7 @@ export default function Workbench() {
                   </section>
                 );
               })}
-              {found.length === 0 && <p className="hint">No question has these words. Try one word of it, such as “tone”.</p>}
+              {found.length === 0 && <p className="hint">{say('workbench.no-question-has-these-words-try')}</p>}
             </nav>
             {asked ? <Question key={asked.id} model={asked} /> : <NoQuestion unknown={params.get('ask')} />}
           </>
@@ -93,9 +94,9 @@ const intoSight = (e: HTMLElement | null) => {
 function NoQuestion({ unknown }: { unknown: string | null }) {
   return (
     <section>
-      {unknown && <p className="notice">There is no question by this address. Choose one on the left.</p>}
-      <p className="lead-sentence">What do you want to find out?</p>
-      <p className="second">Choose a question. Amounts are typed as at the kitchen table, such as 2 3/4 tsp or 60 mL, and every answer says when it holds.</p>
+      {unknown && <p className="notice">{say('workbench.there-is-no-question-by-this')}</p>}
+      <p className="lead-sentence">{say('workbench.what-do-you-want-to-find')}</p>
+      <p className="second">{say('workbench.choose-a-question-amounts-are-typed')}</p>
     </section>
   );
 }

@@ -1,0 +1,85 @@
+package words_test
+
+import (
+	"regexp"
+	"slices"
+	"sort"
+	"strings"
+	"testing"
+
+	"patient-kitchen/core/text"
+	"patient-kitchen/internal/words"
+)
+
+var hole = regexp.MustCompile(`\{\{\w+\}\}|</?\d+>`)
+
+func holes(s string) []string {
+	found := hole.FindAllString(s, -1)
+	sort.Strings(found)
+	return slices.Compact(found)
+}
+
+// Every word of every page is there in every language, with the same holes; a
+// word that counts has the forms that its language asks for.
+func TestEveryPageInEveryLanguage(t *testing.T) {
+	for _, page := range []string{"family", "teacher"} {
+		first := words.Page(page, text.Languages[0])
+		if len(first) < 100 {
+			t.Fatalf("%s has only %d words", page, len(first))
+		}
+		for _, language := range text.Languages {
+			other := words.Page(page, language)
+			for key, word := range first {
+				in, ok := other[key]
+				if !ok || strings.TrimSpace(in) == "" {
+					t.Errorf("%s: %s has no words in %s", page, key, language)
+				} else if !slices.Equal(holes(word), holes(in)) {
+					t.Errorf("%s: %s has other holes in %s: %q, %q", page, key, language, word, in)
+				}
+			}
+			for key := range other {
+				base, form, counts := strings.Cut(key, "_")
+				if _, ok := first[key]; !ok && !counts {
+					t.Errorf("%s: %s is in %s alone", page, key, language)
+				}
+				if counts && form == "other" {
+					for _, c := range text.Of(language).Plurals {
+						if _, ok := other[base+"_"+c.Name]; !ok {
+							t.Errorf("%s: %s lacks the form %s in %s", page, base, c.Name, language)
+						}
+					}
+				}
+			}
+		}
+	}
+}
+
+func TestEverySentenceInEveryLanguage(t *testing.T) {
+	first := text.Languages[0]
+	for _, id := range text.IDs(first) {
+		for _, language := range text.Languages {
+			if !slices.Contains(text.IDs(language), id) {
+				t.Errorf("%s has no text in %s", id, language)
+			} else if !slices.Equal(text.Holes(id, first), text.Holes(id, language)) {
+				t.Errorf("%s has other holes in %s", id, language)
+			}
+		}
+	}
+}
+
+func TestSentence(t *testing.T) {
+	rule := text.Message{ID: "rule.most-signs", Args: text.Args{"n": 60}}
+	for _, c := range []struct{ field, example, language, want string }{
+		{"nickname", "Fern", "en", "Nickname can have at most 60 signs; for example Fern."},
+		{"body.nickname", "", "es", "Apodo: puede tener 60 signos como máximo."},
+		{"odd_thing", "", "en", "Odd thing can have at most 60 signs."},
+		{"ñandú", "", "es", "Ñandú: puede tener 60 signos como máximo."},
+	} {
+		if got := words.Sentence(c.field, rule, c.example, c.language); got != c.want {
+			t.Errorf("%q, want %q", got, c.want)
+		}
+	}
+	if w := words.Of("plain", "es"); w["goOn"] != "Seguir" || w["agree"] != "Damos permiso" || w["title.busy"] != "" {
+		t.Errorf("%v", w)
+	}
+}

@@ -1,0 +1,19 @@
+import i18next, { type TOptions } from 'i18next';
+import { cloneElement, type ReactElement } from 'react';
+import type en from '../../../internal/words/pages/teacher.en.json';
+
+type Plain<K> = K extends `${infer base}_${'zero' | 'one' | 'two' | 'few' | 'many' | 'other'}` ? base : K;
+/** A sentence of the teacher's pages, by its place in internal/words/pages/teacher.<language>.json. */
+export type Key = Plain<keyof typeof en>;
+
+/** The sentence in the teacher's language. The words are loaded before the page, so it may be called anywhere. */
+export const say = (key: Key, args?: TOptions): string => i18next.t(key, args ?? {});
+
+/** A sentence with parts that are more than words: <0>…</0> in it is the first of `with`. */
+export function Said({ of, with: parts }: { of: string; with: ReactElement[] }) {
+  return <>{of.split(/(<\d+>.*?<\/\d+>)/).map((piece, i) => {
+    const [, n, inner] = piece.match(/^<(\d+)>(.*?)<\/\1>$/) ?? [];
+    if (n === undefined) return piece;
+    return cloneElement(parts[Number(n)], { key: i }, ...(inner ? [inner] : []));
+  })}</>;
+}

@@ -1,0 +1,29 @@
+import i18next, { type TFunction } from 'i18next';
+
+type Words = Record<string, string>;
+/** The files of a page's words, as Vite finds them: one a language. */
+export type WordFiles = Record<string, () => Promise<Words>>;
+
+const codeOf = (path: string) => path.match(/\.([a-z]+)\.json$/)![1];
+
+/** The languages that a page has words in. */
+export const codes = (files: WordFiles) => Object.keys(files).map(codeOf).sort();
+
+/** The first of the wanted languages that there is; else the one that the page was written in. */
+export const best = (offered: string[], wanted: readonly string[]) => wanted.map((tag) => tag.split('-')[0].toLowerCase()).find((code) => offered.includes(code)) ?? document.documentElement.lang;
+
+/** What a language is called in itself. */
+export const nameOf = (code: string) => {
+  const name = new Intl.DisplayNames([code], { type: 'language' }).of(code) ?? code;
+  return name[0].toLocaleUpperCase(code) + name.slice(1);
+};
+
+/** Loads the words of one language and makes them those of the page. */
+export async function startWords(files: WordFiles, language: string): Promise<TFunction> {
+  const words = await files[Object.keys(files).find((path) => codeOf(path) === language)!]();
+  document.documentElement.lang = language;
+  if (!i18next.isInitialized) await i18next.init({ lng: language, resources: {}, keySeparator: false, nsSeparator: false, interpolation: { escapeValue: false } });
+  i18next.addResourceBundle(language, 'translation', words);
+  await i18next.changeLanguage(language);
+  return i18next.getFixedT(language);
+}

@@ -197,7 +197,7 @@ func TestWholeWay(t *testing.T) {
 	fern.press("Next: what does it mean?")
 	fern.writes("What do you say now", "Soft paper lifts more.")
 	fern.press("Send")
-	fern.sees("Sent and safe: 9 measurements, 1 photos. Thank you.")
+	fern.sees("Sent and safe: 9 measurements, 1 photo. Thank you.")
 
 	// The teacher's page has taken it all in without a reload.
 	teacher.sees("One home: there is no class result to give.")

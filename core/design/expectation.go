@@ -83,7 +83,7 @@ func (v *validator) expectations() {
 		}
 		expected, err := v.d.Expect(x)
 		if err != nil {
-			v.say(Error, "expectation", path, text.Args{"problem": err.Error()})
+			v.say(Error, "expectation", path, text.Args{"problem": text.Why(err)})
 			continue
 		}
 		v.coarse(path, x.For, expected.Value, "too-coarse", nil)

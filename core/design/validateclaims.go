@@ -68,10 +68,10 @@ func (v *validator) derived() {
 		}
 		if x.Model != nil {
 			if _, err := Try(v.d, x); err != nil {
-				v.say(Error, "model", path+"/model", text.Args{"problem": err.Error()})
+				v.say(Error, "model", path+"/model", text.Args{"problem": text.Why(err)})
 			}
 		} else if _, err := TryFormula(v.d, x.Formula, x.Unit); err != nil {
-			v.say(Error, "formula", path+"/formula", text.Args{"problem": err.Error()})
+			v.say(Error, "formula", path+"/formula", text.Args{"problem": text.Why(err)})
 		} else if e, err := formula.Parse(x.Formula); err == nil {
 			if _, without, twice := e.AsShare(x.Unit); twice {
 				v.say(Hint, "hundred", path+"/formula", text.Args{"offer": without})

@@ -1,7 +1,6 @@
 package formula
 
 import (
-	"fmt"
 	"math"
 
 	"patient-kitchen/core/quantity"
@@ -73,7 +72,7 @@ func (p *Program) emit(n *node, index map[string]int) (dim quantity.Dim, number 
 			return quantity.Pure, math.Pi, true, nil
 		}
 		if !ok {
-			return dim, 0, false, &Error{n.pos, n.end, fmt.Sprintf("%q is not a reading or value of this experiment", n.name)}
+			return dim, 0, false, n.wrong("unknown", "name", n.name)
 		}
 		p.code = append(p.code, instruction{op: 'x', index: i})
 		if dim = p.scales[i].Dim; dim == quantity.Angle {
@@ -103,7 +102,7 @@ func (p *Program) emit(n *node, index map[string]int) (dim quantity.Dim, number 
 	}
 	f, ok := compiled[n.name]
 	if !ok {
-		return dim, 0, false, &Error{n.pos, n.end, n.name + " works on a series, so this formula cannot be compiled"}
+		return dim, 0, false, n.wrong("series-function", "name", n.name)
 	}
 	dim, number, exact, err = p.emit(n.args[0], index)
 	if err != nil {
@@ -115,12 +114,12 @@ func (p *Program) emit(n *node, index map[string]int) (dim quantity.Dim, number 
 	case "sqrt":
 		root, ok := dim.Pow(1)
 		if !ok {
-			return dim, 0, false, &Error{n.pos, n.end, fmt.Sprintf("the root of a %s has no meaning", dim)}
+			return dim, 0, false, n.wrong("root-of", "a", dim.Words())
 		}
 		dim = root
 	default:
 		if dim != quantity.Pure {
-			return dim, 0, false, &Error{n.pos, n.end, fmt.Sprintf("%s takes a plain number, not a %s", n.name, dim)}
+			return dim, 0, false, n.wrong("plain", "name", n.name, "a", dim.Words())
 		}
 	}
 	number, _ = f(number)

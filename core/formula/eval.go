@@ -1,7 +1,6 @@
 package formula
 
 import (
-	"fmt"
 	"math"
 
 	"patient-kitchen/core/quantity"
@@ -55,7 +54,7 @@ func (e *Expr) Eval(env Env, unit string) (quantity.Quantity, error) {
 		return quantity.Quantity{}, err
 	}
 	if v.series {
-		return quantity.Quantity{}, &Error{e.root.pos, e.root.end, "the formula gives several values; take the mean, last or slope of them"}
+		return quantity.Quantity{}, e.root.wrong("several")
 	}
 	out, err := resultUnit(e, v.dim, unit)
 	if err != nil {
@@ -63,7 +62,7 @@ func (e *Expr) Eval(env Env, unit string) (quantity.Quantity, error) {
 	}
 	q := quantity.FromSI(v.xs[0].x, ev.spread(v.xs[0]), out)
 	if bad(q.Value) || bad(q.U) {
-		return quantity.Quantity{}, &Error{e.root.pos, e.root.end, "the result is not a finite number"}
+		return quantity.Quantity{}, e.root.wrong("infinite")
 	}
 	return q, nil
 }
@@ -79,14 +78,14 @@ func resultUnit(e *Expr, dim quantity.Dim, unit string) (quantity.Unit, error) {
 	}
 	u, ok := quantity.LookupUnit(unit)
 	if !ok {
-		return u, &Error{0, len(e.src), fmt.Sprintf("%q is not a unit known here", unit)}
+		return u, &Error{0, len(e.src), why("unit", "unit", unit)}
 	}
 	asked := u.Dim
 	if asked == quantity.Angle {
 		asked = quantity.Pure
 	}
 	if asked != dim {
-		return u, &Error{0, len(e.src), fmt.Sprintf("the formula gives a %s, not a %s (%s)", dim, asked, unit)}
+		return u, &Error{0, len(e.src), why("other-kind", "a", dim.Words(), "b", asked.Words(), "unit", unit)}
 	}
 	return u, nil
 }
@@ -109,7 +108,7 @@ func (ev *evaluator) eval(n *node) (value, error) {
 	case nSymbol:
 		return ev.symbol(n)
 	case nCompare:
-		return value{}, &Error{n.pos, n.end, "a comparison belongs into if, such as if(a > b, a, b)"}
+		return value{}, n.wrong("comparison")
 	case nUnary:
 		v, err := ev.eval(n.args[0])
 		if err != nil {
@@ -155,15 +154,15 @@ func (ev *evaluator) symbol(n *node) (value, error) {
 		if n.name == "pi" {
 			return value{xs: []dual{{x: math.Pi}}, exact: true}, nil
 		}
-		return value{}, &Error{n.pos, n.end, fmt.Sprintf("%q is not a reading or value of this experiment", n.name)}
+		return value{}, n.wrong("unknown", "name", n.name)
 	}
 	if len(b.Values) == 0 {
-		return value{}, &Error{n.pos, n.end, fmt.Sprintf("%q has no values yet", n.name)}
+		return value{}, n.wrong("no-values", "name", n.name)
 	}
 	v := value{dim: b.Values[0].Unit.Dim, series: b.Series, times: b.Times}
 	for _, q := range b.Values {
 		if q.Unit.Dim != v.dim {
-			return value{}, &Error{n.pos, n.end, fmt.Sprintf("%q mixes %s and %s", n.name, v.dim, q.Unit.Dim)}
+			return value{}, n.wrong("mixed-values", "name", n.name, "a", v.dim.Words(), "b", q.Unit.Dim.Words())
 		}
 		d := dual{x: q.SI()}
 		if q.U > 0 {
@@ -212,14 +211,14 @@ func combine(x, ka float64, a dual, kb float64, b dual) dual {
 
 func binary(n *node, a, b value) (value, error) {
 	if a.series && b.series && len(a.xs) != len(b.xs) {
-		return value{}, &Error{n.pos, n.end, fmt.Sprintf("one side has %d values and the other %d", len(a.xs), len(b.xs))}
+		return value{}, n.wrong("lengths", "n", len(a.xs), "m", len(b.xs))
 	}
 	out := value{series: a.series || b.series, times: a.times, exact: a.exact && b.exact, dim: a.dim}
 	if !a.series {
 		out.times = b.times
 	}
 	if n.name == "^" && b.series {
-		return value{}, &Error{n.args[1].pos, n.args[1].end, "an exponent has to be a plain number"}
+		return value{}, n.args[1].wrong("exponent")
 	}
 	exponent := 0.0
 	if len(b.xs) > 0 {
@@ -233,12 +232,12 @@ func binary(n *node, a, b value) (value, error) {
 	out.xs = make([]dual, size)
 	for i := range size {
 		x, y := a.at(i), b.at(i)
-		d, message := apply(n.name, x, y)
-		if message == "" && bad(d.x) {
-			message = "the result is not a finite number"
+		d, fault := apply(n.name, x, y)
+		if fault == "" && bad(d.x) {
+			fault = "infinite"
 		}
-		if message != "" {
-			return value{}, &Error{n.pos, n.end, message}
+		if fault != "" {
+			return value{}, n.wrong(fault)
 		}
 		out.xs[i] = d
 	}
@@ -251,7 +250,7 @@ func resultDim(n *node, a, b quantity.Dim, exponent float64, exact bool) (quanti
 	switch n.name {
 	case "+", "-":
 		if a != b {
-			return a, &Error{n.pos, n.end, fmt.Sprintf("a %s and a %s cannot be %s", a, b, map[string]string{"+": "added", "-": "subtracted"}[n.name])}
+			return a, n.wrong(map[string]string{"+": "added", "-": "subtracted"}[n.name], "a", a.Words(), "b", b.Words())
 		}
 	case "*":
 		return a.Mul(b), nil
@@ -259,13 +258,13 @@ func resultDim(n *node, a, b quantity.Dim, exponent float64, exact bool) (quanti
 		return a.Div(b), nil
 	case "^":
 		if b != quantity.Pure {
-			return a, &Error{n.args[1].pos, n.args[1].end, "an exponent has to be a plain number"}
+			return a, n.args[1].wrong("exponent")
 		}
 		if a != quantity.Pure {
 			half := math.Round(2 * exponent)
 			d, ok := a.Pow(int(half))
 			if !exact || math.Abs(half-2*exponent) > 1e-12 || math.Abs(half) > 24 || !ok {
-				return a, &Error{n.args[1].pos, n.args[1].end, fmt.Sprintf("a %s can be raised only to whole or half powers written as numbers", a)}
+				return a, n.args[1].wrong("power", "a", a.Words())
 			}
 			return d, nil
 		}
@@ -291,12 +290,12 @@ func apply(op string, a, b dual) (dual, string) {
 		return combine(a.x*b.x, b.x, a, a.x, b), ""
 	case "/":
 		if b.x == 0 {
-			return dual{}, "this divides by zero"
+			return dual{}, "division"
 		}
 		return combine(a.x/b.x, 1/b.x, a, -a.x/b.x/b.x, b), ""
 	}
 	if a.x == 0 && b.x <= 0 {
-		return dual{}, "zero to a power of zero or below divides by zero"
+		return dual{}, "zero-power"
 	}
 	x := math.Pow(a.x, b.x)
 	ka, kb := 0.0, 0.0

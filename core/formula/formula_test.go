@@ -86,7 +86,7 @@ func TestErrorsHaveAPlace(t *testing.T) {
 			_, err = e.Eval(env, "")
 		}
 		var fe *Error
-		if !errors.As(err, &fe) || !strings.Contains(fe.Message, c.says) {
+		if !errors.As(err, &fe) || !strings.Contains(fe.Error(), c.says) {
 			t.Errorf("%q: error %v, want one that says %q", c.expr, err, c.says)
 			continue
 		}

@@ -1,7 +1,6 @@
 package formula
 
 import (
-	"fmt"
 	"math"
 	"sort"
 	"strings"
@@ -10,15 +9,15 @@ import (
 )
 
 type function struct {
-	least, most int // number of arguments; most 0 means any
-	takes       string
+	least, most int    // number of arguments; most 0 means any
+	takes       string // code of the words for its arguments
 	call        func(ev *evaluator, n *node, args []value) (value, error)
 }
 
 var functions map[string]function
 
 func init() {
-	one, list, two := "one value in its brackets", "values or a series in its brackets", "two series of the same length, such as slope(height, time)"
+	one, list, two, series := "one", "list", "two", "series"
 	functions = map[string]function{
 		"sqrt":  {1, 1, one, rootOf},
 		"abs":   {1, 1, one, absOf},
@@ -37,15 +36,15 @@ func init() {
 		"median": {1, 0, list, pick(median)},
 		"sd":     {1, 0, list, sdOf},
 		"count":  {1, 0, list, countOf},
-		"first":  {1, 1, "one series in its brackets", pick(func(xs []dual) dual { return xs[0] })},
-		"last":   {1, 1, "one series in its brackets", pick(func(xs []dual) dual { return xs[len(xs)-1] })},
+		"first":  {1, 1, series, pick(func(xs []dual) dual { return xs[0] })},
+		"last":   {1, 1, series, pick(func(xs []dual) dual { return xs[len(xs)-1] })},
 
-		"rank": {1, 1, "one series in its brackets", rankOf},
-		"if":   {3, 3, "a comparison and two values, such as if(a > b, a, b)", nil},
+		"rank": {1, 1, series, rankOf},
+		"if":   {3, 3, "if", nil},
 
 		"slope":     {2, 2, two, lineOf(true)},
 		"intercept": {2, 2, two, lineOf(false)},
-		"at":        {2, 2, "a series and a time in minutes, such as at(height, 8); of several trials their mean", atTime},
+		"at":        {2, 2, "at", atTime},
 	}
 }
 
@@ -76,7 +75,7 @@ func (ev *evaluator) call(n *node) (value, error) {
 	}
 	for _, d := range v.xs {
 		if bad(d.x) {
-			return value{}, &Error{n.pos, n.end, "the result is not a finite number"}
+			return value{}, n.wrong("infinite")
 		}
 	}
 	return v, nil
@@ -86,7 +85,7 @@ func (ev *evaluator) call(n *node) (value, error) {
 // whichever is taken; what is not taken need not be finite.
 func (ev *evaluator) choose(n *node) (value, error) {
 	if n.args[0].kind != nCompare {
-		return value{}, &Error{n.args[0].pos, n.args[0].end, "if begins with a comparison, such as if(a > b, a, b)"}
+		return value{}, n.args[0].wrong("if-comparison")
 	}
 	a, err := ev.eval(n.args[0].args[0])
 	if err != nil {
@@ -97,10 +96,10 @@ func (ev *evaluator) choose(n *node) (value, error) {
 		return value{}, err
 	}
 	if a.dim != b.dim {
-		return value{}, &Error{n.args[0].pos, n.args[0].end, fmt.Sprintf("a %s and a %s cannot be compared", a.dim, b.dim)}
+		return value{}, n.args[0].wrong("compared", "a", a.dim.Words(), "b", b.dim.Words())
 	}
 	if a.series || b.series {
-		return value{}, &Error{n.args[0].pos, n.args[0].end, "if compares single values; take the mean, last or slope of a series"}
+		return value{}, n.args[0].wrong("if-single")
 	}
 	x, y := a.xs[0].x, b.xs[0].x
 	holds := map[string]bool{"<": x < y, ">": x > y, "≤": x <= y, "≥": x >= y, "=": x == y}[n.args[0].name]
@@ -113,7 +112,7 @@ func (ev *evaluator) choose(n *node) (value, error) {
 		return value{}, err
 	}
 	if o, err := ev.eval(other); err == nil && o.dim != v.dim {
-		return value{}, &Error{n.pos, n.end, fmt.Sprintf("if gives a %s in one case and a %s in the other", v.dim, o.dim)}
+		return value{}, n.wrong("if-kinds", "a", v.dim.Words(), "b", o.dim.Words())
 	}
 	return v, nil
 }
@@ -122,7 +121,7 @@ func (ev *evaluator) choose(n *node) (value, error) {
 // equal ones share their mean place.
 func rankOf(_ *evaluator, n *node, args []value) (value, error) {
 	if !args[0].series {
-		return value{}, &Error{n.args[0].pos, n.args[0].end, "rank needs a series"}
+		return value{}, n.args[0].wrong("rank")
 	}
 	out := value{series: true, times: args[0].times, xs: make([]dual, len(args[0].xs))}
 	for i, d := range args[0].xs {
@@ -142,20 +141,21 @@ func rankOf(_ *evaluator, n *node, args []value) (value, error) {
 
 func positive(x float64) string {
 	if x <= 0 {
-		return "the logarithm needs a number above zero"
+		return "log"
 	}
 	return ""
 }
 
-// pure makes a function of pure numbers from itself and its derivative.
+// pure makes a function of pure numbers from itself and its derivative; check
+// gives the code of what is wrong with a number.
 func pure(f, slope func(float64) float64, check func(float64) string) func(*evaluator, *node, []value) (value, error) {
 	return func(_ *evaluator, n *node, args []value) (value, error) {
 		if args[0].dim != quantity.Pure {
-			return value{}, &Error{n.pos, n.end, fmt.Sprintf("%s takes a plain number, not a %s", n.name, args[0].dim)}
+			return value{}, n.wrong("plain", "name", n.name, "a", args[0].dim.Words())
 		}
 		for _, d := range args[0].xs {
 			if check != nil && check(d.x) != "" {
-				return value{}, &Error{n.pos, n.end, check(d.x)}
+				return value{}, n.wrong(check(d.x))
 			}
 		}
 		return args[0].each(func(d dual) dual { return d.scale(f(d.x), slope(d.x)) }), nil
@@ -165,11 +165,11 @@ func pure(f, slope func(float64) float64, check func(float64) string) func(*eval
 func rootOf(_ *evaluator, n *node, args []value) (value, error) {
 	dim, ok := args[0].dim.Pow(1)
 	if !ok {
-		return value{}, &Error{n.pos, n.end, fmt.Sprintf("the root of a %s has no meaning", args[0].dim)}
+		return value{}, n.wrong("root-of", "a", args[0].dim.Words())
 	}
 	for _, d := range args[0].xs {
 		if d.x < 0 {
-			return value{}, &Error{n.pos, n.end, "the square root needs a number of zero or above"}
+			return value{}, n.wrong("negative-root")
 		}
 	}
 	out := args[0].each(func(d dual) dual {
@@ -194,7 +194,7 @@ func gather(n *node, args []value) (value, error) {
 	out := value{dim: args[0].dim}
 	for _, a := range args {
 		if a.dim != out.dim {
-			return value{}, &Error{n.pos, n.end, fmt.Sprintf("%s mixes a %s and a %s", n.name, out.dim, a.dim)}
+			return value{}, n.wrong("mixes", "name", n.name, "a", out.dim.Words(), "b", a.dim.Words())
 		}
 		out.xs = append(out.xs, a.xs...)
 	}
@@ -253,7 +253,7 @@ func sdOf(_ *evaluator, n *node, args []value) (value, error) {
 		return value{}, err
 	}
 	if len(v.xs) < 2 {
-		return value{}, &Error{n.pos, n.end, "sd needs at least two values"}
+		return value{}, n.wrong("sd")
 	}
 	m, k := mean(v.xs), float64(len(v.xs)-1)
 	ss := dual{}
@@ -285,7 +285,7 @@ func lineOf(slope bool) func(*evaluator, *node, []value) (value, error) {
 	return func(_ *evaluator, n *node, args []value) (value, error) {
 		y, x := args[0], args[1]
 		if !y.series || !x.series || len(x.xs) != len(y.xs) || len(x.xs) < 2 {
-			return value{}, &Error{n.pos, n.end, n.name + " needs two series of the same length, with at least two values"}
+			return value{}, n.wrong("two-series", "name", n.name)
 		}
 		mx, my := mean(x.xs), mean(y.xs)
 		sxy, sxx := dual{}, dual{}
@@ -296,7 +296,7 @@ func lineOf(slope bool) func(*evaluator, *node, []value) (value, error) {
 			sxx = combine(sxx.x+dx.x*dx.x, 1, sxx, 2*dx.x, dx)
 		}
 		if sxx.x == 0 {
-			return value{}, &Error{n.args[1].pos, n.args[1].end, "all values are the same here, so no line can be drawn"}
+			return value{}, n.args[1].wrong("no-line")
 		}
 		b := combine(sxy.x/sxx.x, 1/sxx.x, sxy, -sxy.x/sxx.x/sxx.x, sxx)
 		if slope {
@@ -312,7 +312,7 @@ func lineOf(slope bool) func(*evaluator, *node, []value) (value, error) {
 func atTime(_ *evaluator, n *node, args []value) (value, error) {
 	s, t := args[0], args[1]
 	if !s.series || len(s.times) != len(s.xs) {
-		return value{}, &Error{n.args[0].pos, n.args[0].end, "at needs a reading that is taken at several times"}
+		return value{}, n.args[0].wrong("at-series")
 	}
 	seconds := t.xs[0].x
 	switch t.dim {
@@ -320,7 +320,7 @@ func atTime(_ *evaluator, n *node, args []value) (value, error) {
 		seconds *= 60
 	case quantity.Time:
 	default:
-		return value{}, &Error{n.args[1].pos, n.args[1].end, fmt.Sprintf("at takes a time, not a %s", t.dim)}
+		return value{}, n.args[1].wrong("at-time", "a", t.dim.Words())
 	}
 	var trials []dual
 	for i, at := range s.times {
@@ -335,5 +335,5 @@ func atTime(_ *evaluator, n *node, args []value) (value, error) {
 	default:
 		return value{dim: s.dim, xs: []dual{mean(trials)}}, nil
 	}
-	return value{}, &Error{n.args[1].pos, n.args[1].end, "there is no reading at that time"}
+	return value{}, n.args[1].wrong("no-reading-then")
 }

@@ -1,21 +1,32 @@
 package formula
 
 import (
-	"fmt"
 	"strconv"
 	"strings"
 	"unicode/utf8"
 
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
 )
 
 // Error is a fault in an expression or in working it out, with its place.
 type Error struct {
-	Pos, End int    // byte offsets into the expression
-	Message  string // one sentence, in English
+	Pos, End int // byte offsets into the expression
+	Why      text.Message
 }
 
-func (e *Error) Error() string { return e.Message }
+func (e *Error) Error() string { return text.Render(e.Why, text.Languages[0]) }
+
+// Words word the error in every language.
+func (e *Error) Words() text.Message { return e.Why }
+
+// why words what is wrong, by its code, with its arguments in pairs.
+func why(code string, pairs ...any) text.Message { return text.M("formula."+code, pairs...) }
+
+// wrong is an error at a part.
+func (n *node) wrong(code string, pairs ...any) *Error {
+	return &Error{n.pos, n.end, why(code, pairs...)}
+}
 
 // Expr is a parsed expression.
 type Expr struct {
@@ -55,13 +66,13 @@ const (
 // leading minus and from right to left. Its errors are of type *Error.
 func Parse(src string) (*Expr, error) {
 	if len(src) > maxLength {
-		return nil, &Error{0, len(src), fmt.Sprintf("the formula is longer than %d signs", maxLength)}
+		return nil, &Error{0, len(src), why("too-long", "n", maxLength)}
 	}
 	p := &parser{src: src}
 	p.next()
 	root, err := p.sum(0)
 	if err == nil && p.tok != "" {
-		err = p.fail("%q is not expected here", p.tok)
+		err = p.fail("unexpected", "read", p.tok)
 	}
 	if err != nil {
 		return nil, err
@@ -100,14 +111,14 @@ type parser struct {
 	lexErr   *Error
 }
 
-func (p *parser) fail(format string, args ...any) *Error {
+func (p *parser) fail(code string, pairs ...any) *Error {
 	if p.lexErr != nil {
 		return p.lexErr
 	}
 	if p.tok == "" {
-		return &Error{len(p.src), len(p.src), "the formula stops too early"}
+		return &Error{len(p.src), len(p.src), why("stops")}
 	}
-	return &Error{p.pos, p.end, fmt.Sprintf(format, args...)}
+	return &Error{p.pos, p.end, why(code, pairs...)}
 }
 
 var signs = map[rune]string{'×': "*", '·': "*", '÷': "/", '−': "-", '+': "+", '-': "-", '*': "*", '/': "/", '^': "^", '(': "(", ')': ")", ',': ",", ';': ",", '<': "<", '>': ">", '≤': "≤", '≥': "≥", '=': "="}
@@ -159,7 +170,7 @@ func (p *parser) next() {
 		sign, ok := signs[r]
 		if !ok {
 			p.tok = p.src[i:p.end]
-			p.lexErr = &Error{i, p.end, fmt.Sprintf("%q has no meaning in a formula", p.tok)}
+			p.lexErr = &Error{i, p.end, why("sign", "sign", p.tok)}
 			p.kind = '?'
 			return
 		}
@@ -182,7 +193,7 @@ func (p *parser) product(depth int) (*node, error) {
 // chain reads operands joined from left to right by any of the operators.
 func (p *parser) chain(depth int, operators string, operand func(int) (*node, error)) (*node, error) {
 	if depth > maxDepth {
-		return nil, &Error{p.pos, p.end, "the formula has too many brackets inside each other"}
+		return nil, &Error{p.pos, p.end, why("brackets")}
 	}
 	left, err := operand(depth + 1)
 	for err == nil && p.tok != "" && p.kind != '0' && p.kind != 'a' && strings.Contains(operators, p.tok) {
@@ -201,7 +212,7 @@ func (p *parser) unary(depth int) (*node, error) {
 		return p.power(depth)
 	}
 	if depth > maxDepth {
-		return nil, p.fail("the formula has too many signs in a row")
+		return nil, p.fail("signs")
 	}
 	op, pos := p.tok, p.pos
 	p.next()
@@ -231,7 +242,7 @@ func (p *parser) atom(depth int) (*node, error) {
 	case p.kind == '0':
 		v, err := strconv.ParseFloat(tok, 64)
 		if err != nil {
-			return nil, p.fail("%q is not a number", tok)
+			return nil, p.fail("number", "read", tok)
 		}
 		n := &node{kind: nNumber, pos: pos, end: p.end, number: v}
 		if u, end, ok := p.unitBehind(); ok {
@@ -253,14 +264,14 @@ func (p *parser) atom(depth int) (*node, error) {
 			return nil, err
 		}
 		if p.kind != ')' {
-			return nil, p.fail("a bracket is not closed before %q", p.tok)
+			return nil, p.fail("open", "read", p.tok)
 		}
 		// A bracket around a part is kept in its place, for the error marks.
 		inner.pos, inner.end = pos, p.end
 		p.next()
 		return inner, nil
 	}
-	return nil, p.fail("%q is not expected here", p.tok)
+	return nil, p.fail("unexpected", "read", p.tok)
 }
 
 // unitBehind finds the unit written behind the number that the parser stands at:
@@ -306,7 +317,7 @@ func (p *parser) comparison(depth int) (*node, error) {
 
 func (p *parser) call(n *node, depth int) (*node, error) {
 	if _, ok := functions[n.name]; !ok {
-		return nil, &Error{n.pos, n.end, fmt.Sprintf("%q is not a function here; known are %s", n.name, functionNames())}
+		return nil, n.wrong("function", "name", n.name, "names", functionNames())
 	}
 	n.kind = nCall
 	p.next()
@@ -323,14 +334,14 @@ func (p *parser) call(n *node, depth int) (*node, error) {
 		if p.kind == ',' {
 			p.next()
 		} else if p.kind != ')' {
-			return nil, p.fail("expected a comma or a closing bracket, not %q", p.tok)
+			return nil, p.fail("comma", "read", p.tok)
 		}
 	}
 	n.end = p.end
 	p.next()
 	f := functions[n.name]
 	if len(n.args) < f.least || f.most > 0 && len(n.args) > f.most {
-		return nil, &Error{n.pos, n.end, fmt.Sprintf("%s takes %s", n.name, f.takes)}
+		return nil, &Error{n.pos, n.end, why("takes", "name", n.name, "what", why("takes."+f.takes))}
 	}
 	return n, nil
 }
@@ -348,10 +359,10 @@ func ParseCore(src string) (*Expr, error) {
 	var walk func(*node) error
 	walk = func(n *node) error {
 		if n.kind == nNumber && n.unit.Symbol != "" {
-			return &Error{n.pos, n.end, "a number inside the expression has no unit here; give it a symbol"}
+			return n.wrong("no-unit-here")
 		}
 		if n.kind == nCall && !coreFunctions[n.name] {
-			return &Error{n.pos, n.end, fmt.Sprintf("%q is not a function here; known are abs, cos, exp, ln, log10, sin, sqrt, tan", n.name)}
+			return n.wrong("function", "name", n.name, "names", "abs, cos, exp, ln, log10, sin, sqrt, tan")
 		}
 		for _, a := range n.args {
 			if err := walk(a); err != nil {

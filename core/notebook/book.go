@@ -237,7 +237,7 @@ func (c *Cell) settle() {
 			c.State = HasBound
 		}
 		if line.Understood.Kind == quantity.Missing {
-			c.State, c.Reason = HasReason, "not recorded"
+			c.State, c.Reason = HasReason, "not-recorded"
 		}
 		if held(last) {
 			c.State = State(line.Fate)

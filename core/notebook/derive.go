@@ -57,7 +57,7 @@ func derive(b *Book) []Result {
 		for _, c := range b.Design.ConditionsOf(x) {
 			r := Result{Derived: x.ID, Condition: c}
 			if err != nil {
-				r.Missing = text.Message{ID: "notebook.derive.formula", Args: text.Args{"problem": err.Error()}}
+				r.Missing = text.Message{ID: "notebook.derive.formula", Args: text.Args{"problem": text.Why(err)}}
 			} else {
 				r.work(b, e, x)
 			}
@@ -171,9 +171,9 @@ func finite(a, b float64) float64 {
 }
 
 func (r *Result) fail(err error) {
-	r.Missing = text.Message{ID: "notebook.derive.formula", Args: text.Args{"problem": err.Error()}}
+	r.Missing = text.Message{ID: "notebook.derive.formula", Args: text.Args{"problem": text.Why(err)}}
 	var fe *formula.Error
-	if errors.As(err, &fe) && fe.Message == "there is no reading at that time" {
+	if errors.As(err, &fe) && fe.Why.ID == "formula.no-reading-then" {
 		r.Missing = text.Message{ID: "notebook.derive.time"}
 	}
 }

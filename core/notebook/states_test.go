@@ -187,7 +187,7 @@ func TestNotReadAndReadAgain(t *testing.T) {
 	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "17 mm"), forgot(2)}, english, nil).Cell(s); c.State != notebook.HasReason || c.Reason != "forgot" || len(c.History) != 1 {
 		t.Errorf("taken back: %+v", c)
 	}
-	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "n/a")}, english, nil).Cell(s); c.State != notebook.HasReason || c.Reason != "not recorded" {
+	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "n/a")}, english, nil).Cell(s); c.State != notebook.HasReason || c.Reason != "not-recorded" {
 		t.Errorf("typed that there is none: %+v", c)
 	}
 	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "no idea")}, english, nil).Cell(s); c.State != notebook.NeedsLook {

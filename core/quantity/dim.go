@@ -3,6 +3,8 @@ package quantity
 import (
 	"fmt"
 	"strings"
+
+	"patient-kitchen/core/text"
 )
 
 // Dim is a dimension: the exponents of length, mass, time, temperature,
@@ -99,6 +101,14 @@ func (d Dim) String() string {
 		}
 	}
 	return strings.Join(parts, "·")
+}
+
+// Words are the dimension's everyday name; one that has none is its base units.
+func (d Dim) Words() text.Message {
+	if n, ok := dimNames[d]; ok {
+		return text.M("quantity.dimension." + n)
+	}
+	return text.Raw(d.String())
 }
 
 // DimByName finds a dimension by the name that String gives ("mass").

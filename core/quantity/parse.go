@@ -3,6 +3,8 @@ package quantity
 import (
 	"fmt"
 	"strings"
+
+	"patient-kitchen/core/text"
 )
 
 // ParseError says why a text is not a quantity. Code is stable and is worded
@@ -28,6 +30,9 @@ var parseProblems = map[string]string{
 	"signed-range":     "the range %q has a sign; write it without, such as 4-6 drops",
 	"bad-compound":     "the second part of %q is too large or not in the smaller unit; write one such as 5 ft 3 in",
 }
+
+// Words word the error in every language.
+func (e *ParseError) Words() text.Message { return Asked(e.Code, e.Read, "") }
 
 func (e *ParseError) Error() string {
 	f := parseProblems[e.Code]

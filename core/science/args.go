@@ -11,6 +11,7 @@ import (
 	"strings"
 
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
 )
 
 // args reads a model's inputs by their description. A fault ends the run with
@@ -22,9 +23,14 @@ type args struct {
 	*working
 }
 
-// stop ends the run: input is at fault.
-func stop(input, format string, values ...any) {
-	panic(&InputError{input, fmt.Sprintf(format, values...)})
+// stop ends the run: input is at fault, for the reason of this code, with its
+// arguments in pairs.
+func stop(input, code string, pairs ...any) { panic(wrong(input, code, pairs...)) }
+
+// wrong says what is wrong with an input.
+func wrong(input, code string, pairs ...any) *InputError {
+	why := text.M("science.why."+code, pairs...)
+	return &InputError{input, text.Render(why, text.Languages[0]), why}
 }
 
 func (a *args) input(name string) Input { return a.model.input(name) }
@@ -46,28 +52,16 @@ func (a *args) exactlyOne(names ...string) string {
 		}
 	}
 	if n != 1 {
-		stop(names[0], "give exactly one of %s", join(names))
+		stop(names[0], "give-exactly-one-of", "a", names)
 	}
 	return given
-}
-
-func join(names []string) string {
-	s := names[0]
-	for i, n := range names[1:] {
-		if i == len(names)-2 {
-			s += " and " + n
-		} else {
-			s += ", " + n
-		}
-	}
-	return s
 }
 
 // forbid ends the run when an input was given that makes no sense here.
 func (a *args) forbid(why string, names ...string) {
 	for _, n := range names {
 		if a.has(n) {
-			stop(n, "%s", why)
+			stop(n, "forbid."+why)
 		}
 	}
 }
@@ -79,7 +73,7 @@ func (a *args) value(in Input) json.RawMessage {
 		return a.raw[in.Name]
 	}
 	if in.Default == "" {
-		stop(in.Name, "is missing%s", hint(in))
+		stop(in.Name, "is-missing", "a", hint(in))
 	}
 	raw, _ := json.Marshal(in.Default)
 	return raw
@@ -105,18 +99,19 @@ func (a *args) rest() {
 	}
 }
 
-func hint(in Input) string {
+// hint says what would do for an input that is missing.
+func hint(in Input) text.Message {
 	switch in.Unit {
 	case "1", "any":
-		return "; give a number such as 3"
+		return text.M("science.why.hint.number")
 	case "%":
-		return "; give a percentage such as \"5 %\""
+		return text.M("science.why.hint.percent")
 	case "choice":
-		return "; give one of " + join(in.Options)
+		return text.M("science.why.hint.choice", "list", in.Options)
 	case "text", "flag", "objects", "symbols", "recording":
-		return ""
+		return text.Message{}
 	}
-	return fmt.Sprintf("; give a quantity such as \"5 %s\"", in.Unit)
+	return text.M("science.why.hint.quantity", "unit", in.Unit)
 }
 
 // num is an input in its unit. Required unless it has a default.
@@ -157,10 +152,10 @@ func (a *args) opt(name string) (float64, bool) {
 func (a *args) check(in Input, place string, v float64) {
 	l := readLimits(in.Limits)
 	if !l.allow(v) {
-		stop(place, "%g%s is outside what is allowed (%s)", v, unitWord(in.Unit), in.Limits)
+		stop(place, "is-outside-what-is-allowed", "a", v, "b", unitWord(in.Unit), "c", in.Limits)
 	}
 	if in.Whole && v != math.Trunc(v) {
-		stop(place, "%g is not a whole number", v)
+		stop(place, "is-not-a-whole-number", "a", v)
 	}
 }
 
@@ -182,7 +177,7 @@ func number(place string, raw json.RawMessage, unit string) float64 {
 			return q.Value
 		}
 		if q.Unit.Dim != quantity.Pure {
-			stop(place, "has the unit %s where a plain number is asked", q.Unit.Symbol)
+			stop(place, "has-the-unit-where-a-plain", "a", q.Unit.Symbol)
 		}
 		return q.SI()
 	case "%":
@@ -190,20 +185,20 @@ func number(place string, raw json.RawMessage, unit string) float64 {
 			return q.Value
 		}
 		if q.Unit.Symbol != "%" {
-			stop(place, "has the unit %s where a percentage is asked, such as \"5 %%\"", q.Unit.Symbol)
+			stop(place, "has-the-unit-where-a-percentage", "a", q.Unit.Symbol)
 		}
 		return q.Value
 	}
 	want := quantity.MustUnit(unit)
 	if plain {
-		stop(place, "needs a unit, such as \"%g %s\"", q.Value, unit)
+		stop(place, "needs-a-unit-such-as", "a", q.Value, "b", unit)
 	}
 	in, err := q.In(want)
 	if err != nil {
-		stop(place, "%s", err)
+		stop(place, "said", "a", text.Why(err))
 	}
 	if want.Dim == quantity.Temperature && in.SI() <= 0 {
-		stop(place, "lies below absolute zero")
+		stop(place, "lies-below-absolute-zero")
 	}
 	return in.Value
 }
@@ -217,14 +212,14 @@ func readQuantity(place string, raw json.RawMessage) (q quantity.Quantity, plain
 	}
 	var s string
 	if json.Unmarshal(raw, &s) != nil {
-		stop(place, "has to be a number or a text such as \"60 mL\"")
+		stop(place, "has-to-be-a-number-or")
 	}
 	p, err := quantity.Parse(s)
 	if err != nil {
-		stop(place, "%s", err)
+		stop(place, "said", "a", text.Why(err))
 	}
 	if p.IsRange {
-		stop(place, "%q is a range; give one value", s)
+		stop(place, "is-a-range-give-one-value", "a", s)
 	}
 	return p.Quantity, p.Unit == quantity.One
 }
@@ -234,7 +229,7 @@ func (a *args) choice(name string) string {
 	in := a.input(name)
 	var s string
 	if json.Unmarshal(a.value(in), &s) != nil || !slices.Contains(in.Options, s) {
-		stop(name, "has to be one of %s", join(in.Options))
+		stop(name, "has-to-be-one-of", "a", in.Options)
 	}
 	return s
 }
@@ -242,7 +237,7 @@ func (a *args) choice(name string) string {
 func (a *args) text(name string) string {
 	var s string
 	if json.Unmarshal(a.value(a.input(name)), &s) != nil {
-		stop(name, "has to be a text")
+		stop(name, "has-to-be-a-text")
 	}
 	return s
 }
@@ -251,7 +246,7 @@ func (a *args) text(name string) string {
 func (a *args) recording(name string) []byte {
 	file, err := base64.StdEncoding.DecodeString(a.text(name))
 	if err != nil {
-		stop(name, "has to be a file in base64")
+		stop(name, "has-to-be-a-file-in")
 	}
 	return file
 }
@@ -262,7 +257,7 @@ func (a *args) flag(name string) bool {
 	}
 	var b bool
 	if json.Unmarshal(a.raw[name], &b) != nil {
-		stop(name, "has to be true or false")
+		stop(name, "has-to-be-true-or-false")
 	}
 	return b
 }
@@ -284,10 +279,10 @@ func (a *args) list(name string, least int) []float64 {
 func (a *args) items(in Input, least int) []json.RawMessage {
 	var items []json.RawMessage
 	if json.Unmarshal(a.value(in), &items) != nil {
-		stop(in.Name, "has to be a list")
+		stop(in.Name, "has-to-be-a-list")
 	}
 	if len(items) < least {
-		stop(in.Name, "needs at least %d values", least)
+		stop(in.Name, "needs-at-least-values", "a", least)
 	}
 	return items
 }
@@ -318,11 +313,11 @@ func (a *args) any(name string, least int, like *quantity.Unit) series {
 			}
 		}
 		if plain != plainFirst {
-			stop(place, "plain numbers and quantities cannot be mixed")
+			stop(place, "plain-numbers-and-quantities-cannot-be")
 		}
 		v, err := q.In(s.unit)
 		if err != nil {
-			stop(place, "%s", err)
+			stop(place, "said", "a", text.Why(err))
 		}
 		a.check(in, place, v.Value)
 		s.values = append(s.values, v.Value)
@@ -337,7 +332,7 @@ func (a *args) like(name string, unit quantity.Unit) float64 {
 	in := a.input(name)
 	q, _ := readQuantity(name, a.value(in))
 	if q.Unit.Dim != unit.Dim {
-		stop(name, "is a %s where a %s is asked", q.Unit.Dim, unit.Dim)
+		stop(name, "is-a-where-a-is-asked", "a", q.Unit.Dim.Words(), "b", unit.Dim.Words())
 	}
 	v := q.Value * q.Unit.Factor / unit.Factor
 	a.check(in, name, v)
@@ -371,7 +366,7 @@ func objects[T any](a *args, name string, least int) []T {
 			if errors.As(err, &e) {
 				err = fmt.Errorf("%s has the wrong kind of value", e.Field)
 			}
-			stop(fmt.Sprintf("%s[%d]", name, i), "%v", err)
+			stop(fmt.Sprintf("%s[%d]", name, i), "said", "a", text.Why(err))
 		}
 	}
 	return out

@@ -190,14 +190,14 @@ func (m *Model) split(typed map[string]string) (map[string]string, []amount, err
 			p, err := quantity.Parse(value)
 			if err != nil || p.IsRange {
 				if said && strings.TrimSpace(value) == "" {
-					return nil, nil, &InputError{place, "has a give or take, but no amount before it"}
+					return nil, nil, wrong(place, "has-a-give-or-take-but")
 				}
 				continue
 			}
 			q := p.Quantity
 			if said {
 				if q.U, err = readGive(give, q.Unit); err != nil {
-					return nil, nil, &InputError{place, err.Error()}
+					return nil, nil, wrong(place, "said", "a", text.Why(err))
 				}
 			} else if !in.Chosen && !in.Whole && q.Unit != quantity.One {
 				q.U = readingU(value, q)

@@ -2,12 +2,12 @@ package science
 
 import (
 	"encoding/json"
-	"fmt"
 	"math"
 	"sort"
 	"strings"
 
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
 )
 
 // Doubt is one input's part in the give or take.
@@ -31,13 +31,13 @@ func cutGive(s string) (value, give string, said bool) {
 func readGive(give string, unit quantity.Unit) (float64, error) {
 	p, err := quantity.Parse(give)
 	if err != nil || p.IsRange || p.Value < 0 {
-		return 0, fmt.Errorf("what stands after ± is not an amount; write one such as ± 0.5")
+		return 0, text.Faulty("science.why.give.amount")
 	}
 	switch {
 	case p.Unit == quantity.One:
 		return p.Value, nil
 	case p.Unit.Dim != unit.Dim:
-		return 0, fmt.Errorf("what stands after ± is a %s, not a %s", p.Unit.Dim, unit.Dim)
+		return 0, text.Faulty("science.why.give.kind", "a", p.Unit.Dim.Words(), "b", unit.Dim.Words())
 	}
 	return p.Value * p.Unit.Factor / unit.Factor, nil
 }

@@ -7,6 +7,7 @@ import (
 
 	"patient-kitchen/core/formula"
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
 )
 
 func init() {
@@ -20,12 +21,12 @@ func init() {
 		run: func(a *args) results {
 			p, err := quantity.Parse(a.text("text"))
 			if err != nil {
-				stop("text", "%s", err)
+				stop("text", "said", "a", text.Why(err))
 			}
 			unit := quantity.Canonical(p.Unit.Dim)
 			can, err := p.In(unit)
 			if err != nil {
-				stop("text", "%s", err)
+				stop("text", "said", "a", text.Why(err))
 			}
 			out := results{"value": num(p.Value, p.Unit.Symbol), "canonical": num(can.Value, unit.Symbol)}
 			if p.IsRange {
@@ -41,11 +42,11 @@ func expression(a *args) results {
 	type symbol struct{ Value, U json.RawMessage }
 	e, err := formula.ParseCore(a.text("expression"))
 	if err != nil {
-		stop("expression", "%s", err)
+		stop("expression", "said", "a", text.Why(err))
 	}
 	given := map[string]symbol{}
 	if a.has("symbols") && json.Unmarshal(a.raw["symbols"], &given) != nil {
-		stop("symbols", "have to be names with a value and a u each")
+		stop("symbols", "have-to-be-names-with-a")
 	}
 	names := make([]string, 0, len(given))
 	for n := range given {
@@ -56,16 +57,16 @@ func expression(a *args) results {
 	for _, n := range names {
 		place := "symbols." + n
 		if !symbolName.MatchString(n) {
-			stop(place, "is not a name")
+			stop(place, "is-not-a-name")
 		}
 		if given[n].Value == nil {
-			stop(place, "needs a value")
+			stop(place, "needs-a-value")
 		}
 		q, _ := readQuantity(place, given[n].Value)
 		if given[n].U != nil {
 			u, _ := readQuantity(place, given[n].U)
 			if u.Unit.Dim != q.Unit.Dim || u.Value < 0 {
-				stop(place, "u has to be a %s of zero or more", q.Unit.Dim)
+				stop(place, "u-has-to-be-a-of", "a", q.Unit.Dim.Words())
 			}
 			q.U = u.Value * u.Unit.Factor / q.Unit.Factor
 		}
@@ -77,7 +78,7 @@ func expression(a *args) results {
 	}
 	q, err := e.Eval(env, unit)
 	if err != nil {
-		stop("expression", "%s", err)
+		stop("expression", "said", "a", text.Why(err))
 	}
 	if a.working != nil {
 		a.steps = append(a.steps, Step{"value", e, env, q})

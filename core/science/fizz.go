@@ -60,9 +60,9 @@ func fizz(a *args) results {
 		nAcid = a.num("acid_volume") * a.num("acid_density") * a.num("acid_strength") / 100 / molarMass[acid]
 	} else {
 		if acid == "acetic" {
-			stop("acid_mass", "acetic acid is not a powder; give acid_volume and acid_strength")
+			stop("acid_mass", "acetic-acid-is-not-a-powder")
 		}
-		a.forbid("goes with acid_volume, not with a powder", "acid_strength", "acid_density")
+		a.forbid("with-volume", "acid_strength", "acid_density")
 		nAcid = a.num("acid_mass") / molarMass[acid]
 	}
 	mass, yield := a.num("carbonate_mass"), a.num("yield")
@@ -71,7 +71,7 @@ func fizz(a *args) results {
 	nH, nC := p*nAcid, mass/molarMass[carbonate]
 	need := z * nC
 	if nAcid == 0 && mass == 0 {
-		stop("carbonate_mass", "acid and carbonate cannot both be nothing")
+		stop("carbonate_mass", "acid-and-carbonate-cannot-both-be")
 	}
 	limiting := "balanced"
 	switch {
@@ -118,9 +118,9 @@ func fizzRecipe(a *args) results {
 	strength, liquid := a.opt("acid_strength")
 	if !liquid {
 		if acid == "acetic" {
-			stop("acid_strength", "is missing: acetic acid is not a powder")
+			stop("acid_strength", "is-missing-acetic-acid-is-not")
 		}
-		a.forbid("goes with acid_strength only", "acid_density")
+		a.forbid("with-strength", "acid_density")
 	}
 	kelvin, kPa := a.air()
 	n := kPa * a.num("gas_volume") / (gasConstant * kelvin * a.num("yield"))

@@ -32,7 +32,7 @@ func (a *args) air() (kelvin, kPa float64) {
 	kelvin = a.num("temperature") + 273.15
 	kPa = 101.325
 	if a.has("pressure") && a.has("altitude") {
-		stop("pressure", "give pressure or altitude, not both")
+		stop("pressure", "give-pressure-or-altitude-not-both")
 	}
 	if p, ok := a.opt("pressure"); ok {
 		kPa = p

@@ -30,15 +30,15 @@ func readLayers(a *args, name string, least int) []named {
 	for i, l := range objects[layer](a, name, least) {
 		place := fmt.Sprintf("%s[%d]", name, i)
 		if l.Name == "" || seen[l.Name] {
-			stop(place, "needs a name of its own")
+			stop(place, "needs-a-name-of-its-own")
 		}
 		seen[l.Name] = true
 		if l.Density == nil {
-			stop(place, "needs a density such as \"1.00 g/mL\"")
+			stop(place, "needs-a-density-such-as-1")
 		}
 		d := number(place, l.Density, "g/mL")
 		if d <= 0 {
-			stop(place, "has to have a density above zero")
+			stop(place, "has-to-have-a-density-above")
 		}
 		out = append(out, named{l.Name, d})
 	}

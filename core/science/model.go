@@ -138,6 +138,23 @@ type results map[string]Value
 type InputError struct {
 	Input   string `json:"input"`
 	Message string `json:"message"`
+	why     text.Message
+}
+
+// In is the error with its message in a language.
+func (e *InputError) In(language string) *InputError {
+	if e == nil || e.why.ID == "" {
+		return e
+	}
+	return &InputError{e.Input, text.Render(e.why, language), e.why}
+}
+
+// Words word what is wrong in every language.
+func (e *InputError) Words() text.Message {
+	if e.why.ID == "" {
+		return text.Raw(e.Message)
+	}
+	return e.why
 }
 
 func (e *InputError) Error() string {
@@ -192,7 +209,7 @@ func (m *Model) work(inputs map[string]json.RawMessage, explain bool) (a *args, 
 	}
 	for name := range inputs {
 		if !slices.ContainsFunc(m.Inputs, func(in Input) bool { return in.Name == name }) {
-			return a, nil, &InputError{name, fmt.Sprintf("is not an input of %s; it takes %s", m.ID, m.inputNames())}
+			return a, nil, wrong(name, "is-not-an-input-of-it", "a", m.ID, "b", m.inputNames())
 		}
 	}
 	defer func() {
@@ -213,7 +230,7 @@ func (m *Model) work(inputs map[string]json.RawMessage, explain bool) (a *args, 
 			continue
 		}
 		if !finite(v.Value) {
-			return a, nil, &InputError{"", fmt.Sprintf("%s is not a finite number with these inputs", o.Name)}
+			return a, nil, wrong("", "is-not-a-finite-number-with", "a", o.Name)
 		}
 	}
 	for _, o := range m.Outputs {

@@ -49,13 +49,13 @@ func init() {
 		Outputs: []Output{{"height", "m", ""}, {"launch_speed", "m/s", ""}},
 		run: func(a *args) results {
 			if a.exactlyOne("flight_time", "distance") == "flight_time" {
-				a.forbid("goes with distance, not with a flight time", "angle", "eye_height")
+				a.forbid("with-distance", "angle", "eye_height")
 				t, g := a.num("flight_time"), a.num("g")
 				a.step("height", "g * flight_time^2 / 8", "m")
 				a.step("launch_speed", "g * flight_time / 2", "m/s")
 				return results{"height": num(g*t*t/8, "m"), "launch_speed": num(g*t/2, "m/s")}
 			}
-			a.forbid("goes with flight_time", "g")
+			a.forbid("with-flight-time", "g")
 			defer a.step("height", "distance * tan(angle) + eye_height", "m")
 			return results{"height": num(a.num("distance")*math.Tan(a.num("angle")*math.Pi/180)+a.num("eye_height"), "m")}
 		}})
@@ -85,7 +85,7 @@ func ramp(a *args) results {
 	l, h, g, kind := a.num("length"), a.num("height"), a.num("g"), a.choice("kind")
 	beta := map[string]float64{"slide": 0, "solid-sphere": 0.4, "hollow-sphere": 2.0 / 3, "solid-cylinder": 0.5, "hoop": 1}[kind]
 	if h > l || h == l && kind != "slide" {
-		stop("height", "has to be below the length of the slope")
+		stop("height", "has-to-be-below-the-length")
 	}
 	a.know("beta", beta, "1")
 	a.step("acceleration", "g * height / length / (1 + beta)", "m/s²")

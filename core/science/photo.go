@@ -7,6 +7,7 @@ import (
 	_ "image/png"
 
 	"patient-kitchen/core/signal"
+	"patient-kitchen/core/text"
 )
 
 // mostPixels bounds the photo that is decoded.
@@ -37,7 +38,7 @@ func init() {
 func (a *args) point(name string) signal.Point {
 	v := a.list(name, 2)
 	if len(v) != 2 {
-		stop(name, "has to be two numbers, x and y")
+		stop(name, "has-to-be-two-numbers-x")
 	}
 	return signal.Point{X: v[0], Y: v[1]}
 }
@@ -51,7 +52,7 @@ func photoLength(a *args) results {
 	}
 	m, err := r.Measure(a.point("from"), a.point("to"), a.num("click"))
 	if err != nil {
-		stop("ruler_from", "%s", err)
+		stop("ruler_from", "said", "a", text.Why(err))
 	}
 	return results{"length": num(m.Value, unit.Symbol), "u": num(m.U, unit.Symbol), "warnings": {Value: names(m.Warnings)}}
 }
@@ -59,7 +60,7 @@ func photoLength(a *args) results {
 func photoAngle(a *args) results {
 	m, err := signal.Angle(a.point("from"), a.point("corner"), a.point("to"), a.num("click"))
 	if err != nil {
-		stop("corner", "%s", err)
+		stop("corner", "said", "a", text.Why(err))
 	}
 	return results{"angle": num(m.Value, "deg"), "u": num(m.U, "deg"), "warnings": {Value: names(m.Warnings)}}
 }
@@ -67,7 +68,7 @@ func photoAngle(a *args) results {
 func (a *args) spot(name string) signal.Spot {
 	v := a.list(name, 3)
 	if len(v) != 3 {
-		stop(name, "has to be three numbers: x, y and radius")
+		stop(name, "has-to-be-three-numbers-x")
 	}
 	return signal.Spot{X: v[0], Y: v[1], Radius: v[2]}
 }
@@ -76,15 +77,15 @@ func photoColour(a *args) results {
 	file := a.recording("photo")
 	size, _, err := image.DecodeConfig(bytes.NewReader(file))
 	if err != nil || float64(size.Width)*float64(size.Height) > mostPixels {
-		stop("photo", "has to be a JPEG or PNG of at most 50 megapixels")
+		stop("photo", "has-to-be-a-jpeg-or")
 	}
 	photo, _, err := image.Decode(bytes.NewReader(file))
 	if err != nil {
-		stop("photo", "cannot be read: %v", err)
+		stop("photo", "cannot-be-read", "a", text.Why(err))
 	}
 	s, err := signal.SpotColour(photo, a.spot("spot"), a.spot("white"))
 	if err != nil {
-		stop("spot", "%s", err)
+		stop("spot", "said", "a", text.Why(err))
 	}
 	return results{"colour": {Value: []float64{s.Colour.R, s.Colour.G, s.Colour.B}, Unit: "1"}, "spread": num(s.Spread, "1"), "warnings": {Value: names(s.Doubts)}}
 }

@@ -20,7 +20,7 @@ func init() {
 			emf := a.num("emf")
 			e := emf - a.num("current")*a.num("resistance")
 			if e <= 0 {
-				stop("current", "takes all the voltage of a cell: more cells cannot help, larger electrodes can")
+				stop("current", "takes-all-the-voltage-of-a")
 			}
 			n := math.Max(1, math.Ceil(a.num("threshold")/e-1e-9))
 			a.step("volts_of_one", "emf - current * resistance", "V")
@@ -37,10 +37,10 @@ func raft(a *args) results {
 	one, high, n, rho := a.num("load_mass"), a.num("load_height"), a.num("loads"), a.num("water_density")
 	most := math.Floor((rho*l*w*h-m)/one + 1e-9)
 	if most < 0 {
-		stop("mass", "the raft alone sinks")
+		stop("mass", "the-raft-alone-sinks")
 	}
 	if n > most {
-		stop("loads", "%g loads sink it; it carries at most %g", n, most)
+		stop("loads", "loads-sink-it-it-carries-at", "a", n, "b", most)
 	}
 	narrow := math.Min(l, w)
 	at := func(n float64) (draft, gm float64) {
@@ -55,7 +55,7 @@ func raft(a *args) results {
 	a.step("gm", "draft / 2 + narrow_side^2 / (12 * draft) - (mass * height / 2 + loads * load_mass * (height + load_height / 2)) / (mass + loads * load_mass)", "cm")
 	out := results{"max_load": num(most, "1"), "draft": num(draft, "cm"), "gm": num(gm, "cm"), "stable": {Value: gm > 0}}
 	if most > 1e6 {
-		stop("load_mass", "is so small that more than a million loads would fit")
+		stop("load_mass", "is-so-small-that-more-than")
 	}
 	for k := 0.0; k <= most; k++ {
 		if _, gm := at(k); gm <= 0 {

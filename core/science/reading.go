@@ -21,7 +21,7 @@ func init() {
 func typedReading(a *args) results {
 	unit, ok := quantity.LookupUnit(a.text("unit"))
 	if !ok {
-		stop("unit", "%q is no unit; give one such as mm", a.text("unit"))
+		stop("unit", "is-no-unit-give-one-such", "a", a.text("unit"))
 	}
 	language := a.text("language")
 	u := reading.Understand(reading.Asked{Unit: unit.Symbol}, a.text("text"), reading.Writer{Language: language, System: quantity.System(a.choice("measures"))})

@@ -1,6 +1,9 @@
 package science
 
-import "patient-kitchen/core/signal"
+import (
+	"patient-kitchen/core/signal"
+	"patient-kitchen/core/text"
+)
 
 func init() {
 	register(Model{Number: 31, ID: "signal-pitch", Group: "size", Main: "frequency",
@@ -12,7 +15,7 @@ func init() {
 func signalPitch(a *args) results {
 	sound, err := signal.ReadWAV(a.recording("wav"))
 	if err != nil {
-		stop("wav", "%v", err)
+		stop("wav", "said", "a", text.Why(err))
 	}
 	tone, ok := signal.Pitch(sound)
 	if !ok {

@@ -31,7 +31,7 @@ func init() {
 				sum += v
 			}
 			if sum <= 0 {
-				stop("weights", "are all nothing")
+				stop("weights", "are-all-nothing")
 			}
 			a.step("rev_per_s", "fusion_frequency / repeats", "1/s")
 			a.step("rpm", "fusion_frequency / repeats", "1/min")

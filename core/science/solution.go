@@ -45,7 +45,11 @@ func solutionStrength(a *args) results {
 		m = a.num("molar_mass")
 	}
 	foreign := map[string][]string{"to-molarity": {"molarity", "spoons", "spoon_mass", "water_volume"}, "to-percent": {"percent", "spoons", "spoon_mass", "water_volume"}, "spoons": {"percent", "density", "molarity"}}
-	a.forbid("does not belong to the mode "+mode, foreign[mode]...)
+	for _, n := range foreign[mode] {
+		if a.has(n) {
+			stop(n, "forbid.mode", "mode", mode)
+		}
+	}
 	a.know("M", m, "g/mol")
 	switch mode {
 	case "to-molarity":
@@ -54,7 +58,7 @@ func solutionStrength(a *args) results {
 	case "to-percent":
 		p := a.num("molarity") * m / (10 * a.num("density"))
 		if p > 100 {
-			stop("molarity", "would be more than 100 %%")
+			stop("molarity", "would-be-more-than-100")
 		}
 		a.step("percent", "molarity * M / density", "%")
 		return results{"percent": num(p, "%")}
@@ -71,12 +75,12 @@ func dilution(a *args) results {
 	unit := a.unitOf("c1")
 	c1, c2, v2 := a.like("c1", unit), a.like("c2", unit), a.num("v2")
 	if c2 > c1 {
-		stop("c2", "is stronger than what there is")
+		stop("c2", "is-stronger-than-what-there-is")
 	}
 	d1, has1 := a.opt("density1")
 	d2, has2 := a.opt("density2")
 	if has1 != has2 {
-		stop("density1", "give both densities or none")
+		stop("density1", "give-both-densities-or-none")
 	}
 	if !has1 {
 		v1 := c2 * v2 / c1
@@ -85,7 +89,7 @@ func dilution(a *args) results {
 		return results{"v1": num(v1, "mL"), "water": num(v2-v1, "mL")}
 	}
 	if unit.Symbol != "%" {
-		stop("density1", "densities go with strengths in %%")
+		stop("density1", "densities-go-with-strengths-in")
 	}
 	m2 := d2 * v2
 	m1 := m2 * c2 / c1
@@ -110,7 +114,7 @@ func peroxide(a *args) results {
 	}
 	percent := c * massH2O2 / 10
 	if percent > 100*(1+1e-12) {
-		stop(name, "would be more than 100 %% (w/v)")
+		stop(name, "would-be-more-than-100-w")
 	}
 	kelvin, kPa := a.air()
 	a.know("M", massH2O2, "g/mol")
@@ -142,7 +146,7 @@ func freezingPoint(a *args) results {
 	if solute == "custom" {
 		m, i = a.num("molar_mass"), a.num("ions")
 	} else {
-		a.forbid("goes with the solute custom", "molar_mass")
+		a.forbid("with-custom", "molar_mass")
 	}
 	molality := a.num("mass") / m / a.num("water_mass")
 	depression := i * 1.858 * molality

@@ -2,7 +2,6 @@ package science
 
 import (
 	"encoding/json"
-	"fmt"
 	"math"
 	"slices"
 	"strings"
@@ -24,18 +23,18 @@ type Solved struct {
 // amount, then halves.
 func (m *Model) solve(r Reply, inputs map[string]json.RawMessage, q Question) *Solved {
 	s := &Solved{Input: q.Solve}
-	fail := func(input, format string, args ...any) *Solved {
-		s.Problem = &InputError{input, fmt.Sprintf(format, args...)}
+	fail := func(input, code string, pairs ...any) *Solved {
+		s.Problem = wrong(input, code, pairs...)
 		return s
 	}
 	if !slices.Contains(m.Inverse, q.Solve) {
-		return fail(q.Solve, "cannot be found from the answer; only %s can", strings.Join(m.Inverse, ", "))
+		return fail(q.Solve, "only-these", "list", strings.Join(m.Inverse, ", "))
 	}
 	main := r.Outputs[r.Main]
 	raw, _ := json.Marshal(q.Wanted)
 	want, problem := wanted(raw, main.Unit)
 	if problem != nil {
-		return fail(r.Main, "%s", problem.Message)
+		return fail(r.Main, "said", "a", problem.Words())
 	}
 	in := m.input(q.Solve)
 	a := amount{input: q.Solve, item: -1, q: quantity.New(1, unitFor(in)), plain: in.Unit == "1" || in.Unit == "any"}
@@ -90,10 +89,10 @@ func (m *Model) solve(r Reply, inputs map[string]json.RawMessage, q Question) *S
 		}
 	}
 	if math.IsInf(low, 1) {
-		return fail(q.Solve, "has no answer near this one")
+		return fail(q.Solve, "no-answer")
 	}
 	d := text.Decimals(math.Max(math.Abs(low+want), math.Abs(high+want)), (high-low)/100)
-	return fail(q.Solve, "cannot bring the answer there: it goes from %s to %s %s", text.Number(low+want, d, "en"), text.Number(high+want, d, "en"), label(main.Unit))
+	return fail(q.Solve, "not-there", "low", rounded{low + want, d}, "high", rounded{high + want, d}, "unit", label(main.Unit))
 }
 
 func halve(f func(float64) (float64, bool), a, b, fa float64) float64 {
@@ -136,3 +135,12 @@ func unitFor(in Input) string {
 	}
 	return in.Unit
 }
+
+// rounded is a number with so many decimals.
+type rounded struct {
+	value    float64
+	decimals int
+}
+
+// Show writes it in a language.
+func (r rounded) Show(language string) string { return text.Number(r.value, r.decimals, language) }

@@ -36,7 +36,7 @@ func pitch(a *args) results {
 	if a.exactlyOne("frequency", "note") == "note" {
 		m := notePattern.FindStringSubmatch(a.text("note"))
 		if m == nil {
-			stop("note", "has to be a letter A to G, perhaps # or b, and an octave, such as C#5")
+			stop("note", "has-to-be-a-letter-a")
 		}
 		letter := map[byte]int{'C': 0, 'D': 2, 'E': 4, 'F': 5, 'G': 7, 'A': 9, 'B': 11}[m[1][0]&^0x20]
 		octave, _ := strconv.Atoi(m[3])
@@ -71,15 +71,15 @@ func noteOf(n int) string {
 func glassFill(a *args) results {
 	h, f0, h1, f1, ft := a.num("glass_height"), a.num("empty_frequency"), a.num("filled_height"), a.num("filled_frequency"), a.num("target_frequency")
 	if h1 > h {
-		stop("filled_height", "is more than the glass is high")
+		stop("filled_height", "is-more-than-the-glass-is")
 	}
 	if f1 >= f0 {
-		stop("filled_frequency", "has to be below the empty glass's")
+		stop("filled_frequency", "has-to-be-below-the-empty")
 	}
 	k := (f0*f0/f1/f1 - 1) / math.Pow(h1/h, 4)
 	lowest := f0 / math.Sqrt(1+k)
 	if ft > f0*(1+1e-12) || ft < lowest*(1-1e-12) {
-		stop("target_frequency", "lies outside what this glass can give, %.4g to %.4g Hz", lowest, f0)
+		stop("target_frequency", "lies-outside-what-this-glass-can", "a", fmt.Sprintf("%.4g", lowest), "b", fmt.Sprintf("%.4g", f0))
 	}
 	a.step("k", "((empty_frequency / filled_frequency)^2 - 1) / (filled_height / glass_height)^4", "1")
 	a.step("height", "glass_height * (((empty_frequency / target_frequency)^2 - 1) / k)^0.25", "cm")
@@ -94,13 +94,13 @@ func airColumn(a *args) results {
 	a.step("sound_speed", "speed_at_zero * sqrt(1 + celsius / 273.15)", "m/s")
 	var f, eff float64
 	if a.choice("kind") == "tube" {
-		a.forbid("belongs to a bottle", "volume", "neck_length", "neck_diameter")
+		a.forbid("bottle", "volume", "neck_length", "neck_diameter")
 		eff = a.num("length") + 0.3*a.num("diameter")
 		f = c / (4 * eff)
 		a.step("effective_length", "length + 0.3 * diameter", "cm")
 		a.step("frequency", "sound_speed / (4 * effective_length)", "Hz")
 	} else {
-		a.forbid("belongs to a tube", "length", "diameter")
+		a.forbid("tube", "length", "diameter")
 		r := a.num("neck_diameter") / 2
 		eff = a.num("neck_length") + 1.46*r
 		f = c / (2 * math.Pi) * math.Sqrt(math.Pi*r*r/(a.num("volume")/1000*eff))

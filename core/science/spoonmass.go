@@ -40,10 +40,10 @@ func massChange(a *args) results {
 	before, after, r, s, c := a.num("before"), a.num("after"), a.num("resolution"), a.num("repeatability"), a.num("container")
 	tare := a.flag("tare")
 	if c >= before {
-		stop("container", "weighs as much as container and contents before")
+		stop("container", "weighs-as-much-as-container-and")
 	}
 	if c > 0 && tare {
-		stop("container", "a tared reading has no container in it")
+		stop("container", "a-tared-reading-has-no-container")
 	}
 	v1 := r*r/12 + s*s
 	v := v1

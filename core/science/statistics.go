@@ -10,6 +10,7 @@ import (
 
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/stats"
+	"patient-kitchen/core/text"
 )
 
 func init() {
@@ -55,16 +56,16 @@ func detect(a *args) results {
 	effect, sd, tau := a.like("effect", unit), a.like("reading_sd", unit), a.like("between_sd", unit)
 	m, f := a.num("trials"), a.num("families")
 	if effect == 0 {
-		stop("effect", "is zero: there is nothing to see")
+		stop("effect", "is-zero-there-is-nothing-to")
 	}
 	if sd == 0 && tau == 0 {
-		stop("reading_sd", "cannot be zero together with between_sd")
+		stop("reading_sd", "cannot-be-zero-together-with-between")
 	}
 	a.step("variance", "between_sd^2 + 2 * reading_sd^2 / trials", "")
 	a.step("se", "sqrt(variance / families)", "")
 	p, err := stats.Detect(effect, sd, tau, m, f)
 	if err != nil {
-		stop("effect", "%s", err)
+		stop("effect", "said", "a", text.Why(err))
 	}
 	return results{"se": num(p.SE, unit.Symbol), "power": num(p.Power, "1"), "families_needed": num(p.Homes, "1"), "families_needed_small": num(p.HomesSmall, "1")}
 }
@@ -78,14 +79,14 @@ func choiceTest(a *args) results {
 	}
 	if a.has("shares") {
 		if shares = a.list("shares", 2); len(shares) != len(counts) {
-			stop("shares", "has %d values and counts %d", len(shares), len(counts))
+			stop("shares", "has-values-and-counts", "a", len(shares), "b", len(counts))
 		}
 	}
 	switch {
 	case n == 0:
-		stop("counts", "are all zero")
+		stop("counts", "are-all-zero")
 	case n > 1e6:
-		stop("counts", "add up to more than a million")
+		stop("counts", "add-up-to-more-than-a")
 	}
 	chi, df, small := stats.ChiSquare(counts, shares)
 	out := results{"chi_square": num(chi, "1"), "df": num(df, "1"), "p": num(distuv.ChiSquared{K: df}.Survival(chi), "1"), "small_expected": {Value: small}}
@@ -99,7 +100,7 @@ func choiceTest(a *args) results {
 	}
 	if p1, ok := a.opt("p1"); ok {
 		if p1 <= 0 || p1 >= 1 || p1 == 0.5 {
-			stop("p1", "has to lie between 0 and 1 and not at 0.5")
+			stop("p1", "has-to-lie-between-0-and")
 		}
 		out["animals_needed"] = num(stats.ChoicesNeeded(p1), "1")
 	}
@@ -108,7 +109,7 @@ func choiceTest(a *args) results {
 
 func (a *args) sameLength(first, second string, n, m int) {
 	if n != m {
-		stop(first, "has %d values and %s %d", n, second, m)
+		stop(first, "has-values-and", "a", n, "b", second, "c", m)
 	}
 }
 
@@ -119,11 +120,11 @@ func cooling(a *args) results {
 	var faulty *stats.CoolingError
 	switch {
 	case errors.As(err, &faulty) && faulty.Reading >= 0:
-		stop(fmt.Sprintf("temperatures[%d]", faulty.Reading), "%s", err)
+		stop(fmt.Sprintf("temperatures[%d]", faulty.Reading), "said", "a", text.Why(err))
 	case errors.As(err, &faulty):
-		stop("temperatures", "%s", err)
+		stop("temperatures", "said", "a", text.Why(err))
 	case err != nil:
-		stop("times", "%s", err)
+		stop("times", "said", "a", text.Why(err))
 	}
 	a.draw(drawn{x: times, y: temps, xName: "time", yName: "temperature", xUnit: "min", yUnit: "°C", at: "at", law: func(t float64) float64 {
 		y, _ := fit.At(t)
@@ -150,10 +151,10 @@ func lineFit(a *args) results {
 	a.sameLength("x", "y", len(x), len(y))
 	l, err := stats.FitLine(x, y)
 	if err != nil {
-		stop("x", "%s, so no line can be drawn", err)
+		stop("x", "so-no-line-can-be-drawn", "a", text.Why(err))
 	}
 	if l.SYY == 0 {
-		stop("y", "%s", stats.ErrAllSame)
+		stop("y", "said", "a", text.Why(stats.ErrAllSame))
 	}
 	if f, err := l.Test(stats.Claim{}); err == nil {
 		a.found(f, "slope", quantity.One)
@@ -186,9 +187,9 @@ func compareGroups(a *args) results {
 	f, err := test(x, y, stats.Claim{})
 	switch {
 	case errors.Is(err, stats.ErrFew):
-		stop("a", "needs at least 3 pairs")
+		stop("a", "needs-at-least-3-pairs")
 	case err != nil:
-		stop("a", "%s", err)
+		stop("a", "said", "a", text.Why(err))
 	}
 	sa, _ := stats.Summarise(x)
 	sb, _ := stats.Summarise(y)
@@ -215,7 +216,7 @@ func pooled(a *args) results {
 	for i, p := range objects[pair](a, "values", 1) {
 		place := fmt.Sprintf("values[%d]", i)
 		if p.Value == nil || p.U == nil {
-			stop(place, "needs a value and a u")
+			stop(place, "needs-a-value-and-a-u")
 		}
 		v, plain := readQuantity(place, p.Value)
 		if i == 0 {
@@ -223,20 +224,20 @@ func pooled(a *args) results {
 		}
 		in, err := v.In(unit)
 		if err != nil || plain != plainFirst {
-			stop(place, "all values have to be of one kind")
+			stop(place, "all-values-have-to-be-of")
 		}
 		u, plain := readQuantity(place, p.U)
 		if u.Unit.Dim != unit.Dim || plain != plainFirst {
-			stop(place, "u has to be of the same kind as the value")
+			stop(place, "u-has-to-be-of-the")
 		}
 		x, us = append(x, in.Value), append(us, u.Value*u.Unit.Factor/unit.Factor)
 		if us[i] <= 0 {
-			stop(place, "u has to be above zero")
+			stop(place, "u-has-to-be-above-zero")
 		}
 	}
 	p, err := stats.Pooled(x, us)
 	if err != nil {
-		stop("values", "%s", err)
+		stop("values", "said", "a", text.Why(err))
 	}
 	s := unit.Symbol
 	out := results{"weighted_mean": num(p.Mean, s), "u": num(p.U, s), "median": num(p.Median, s), "robust_scale": num(p.Spread, s), "outliers": {Value: append([]int{}, p.Outliers...)}, "u_scaled": num(p.UScaled, s)}
@@ -251,11 +252,11 @@ func osmosis(a *args) results {
 	a.sameLength("concentrations", "changes", len(c.values), len(changes))
 	l, err := stats.FitLine(c.values, changes)
 	if err != nil {
-		stop("concentrations", "%s", err)
+		stop("concentrations", "said", "a", text.Why(err))
 	}
 	x, se, outside, ok := l.Crossing()
 	if !ok {
-		stop("changes", "do not depend on the strength, so nothing crosses")
+		stop("changes", "do-not-depend-on-the-strength")
 	}
 	a.draw(drawn{x: c.values, y: changes, xName: "concentration", yName: "change", xUnit: c.unit.Label(), yUnit: "%", law: func(at float64) float64 {
 		v, _ := l.At(at)

@@ -68,15 +68,15 @@ func (in Input) readObjects(items []string) (any, error) {
 		case in.Unit == "symbols":
 			before, after, ok := strings.Cut(item, "=")
 			if name, rest = strings.TrimSpace(before), after; !ok || name == "" {
-				return nil, &InputError{in.Name, fmt.Sprintf("“%s” is no name with a value; write it as before = 50.2 g ± 0.1 g", item)}
+				return nil, wrong(in.Name, "is-no-name-with-a-value", "a", item)
 			}
 			if symbols[name] != nil {
-				return nil, &InputError{in.Name, fmt.Sprintf("“%s” is there twice", name)}
+				return nil, wrong(in.Name, "is-there-twice", "a", name)
 			}
 		case in.Form == NameDensity:
 			digit := strings.IndexAny(item, "0123456789")
 			if digit <= 0 {
-				return nil, &InputError{place, fmt.Sprintf("“%s” is no name with a density; write it as honey 1.42 g/mL", item)}
+				return nil, wrong(place, "is-no-name-with-a-density", "a", item)
 			}
 			list = append(list, map[string]any{"name": strings.TrimRight(item[:digit], " :=,"), "density": item[digit:]})
 			continue
@@ -86,7 +86,7 @@ func (in Input) readObjects(items []string) (any, error) {
 		if said {
 			object["u"] = sameUnit(give, value)
 		} else if in.Form == ValueU {
-			return nil, &InputError{place, fmt.Sprintf("“%s” has no give or take; write it as 9.7 cm ± 0.2 cm", item)}
+			return nil, wrong(place, "has-no-give-or-take-write", "a", item)
 		}
 		if in.Unit == "symbols" {
 			symbols[name] = object
@@ -115,7 +115,7 @@ func sameUnit(give, value string) string {
 func values(name, typed string) ([]string, error) {
 	items, ok := quantity.Divide(typed)
 	if !ok {
-		return nil, &InputError{name, fmt.Sprintf("“%s” may be decimals or a list; write a semicolon between two values, such as 2,5; 3,1", typed)}
+		return nil, wrong(name, "may-be-decimals-or-a-list", "a", typed)
 	}
 	return items, nil
 }

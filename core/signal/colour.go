@@ -1,9 +1,10 @@
 package signal
 
 import (
-	"errors"
 	"image"
 	"math"
+
+	"patient-kitchen/core/text"
 )
 
 // Spot is a round place on a photo, in pixels.
@@ -34,7 +35,7 @@ const (
 )
 
 // ErrSpot is a spot without pixels, or a white without light.
-var ErrSpot = errors.New("the spot lies outside the photo, or the white spot is black")
+var ErrSpot = text.Faulty("signal.spot")
 
 // SpotColour is the mean colour of a spot against a white spot of the same
 // photo. The means are taken in linear light (sRGB, IEC 61966-2-1), so that

@@ -1,8 +1,9 @@
 package signal
 
 import (
-	"errors"
 	"math"
+
+	"patient-kitchen/core/text"
 )
 
 // Point is a place on a photo, in pixels.
@@ -35,7 +36,7 @@ const (
 )
 
 // ErrPoints is a pair of marks in one place, or a ruler without length.
-var ErrPoints = errors.New("the marks lie on each other; put them at the two ends")
+var ErrPoints = text.Faulty("signal.points")
 
 // Measured is a length or angle from a photo with its standard uncertainty.
 type Measured struct {

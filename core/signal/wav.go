@@ -2,8 +2,8 @@ package signal
 
 import (
 	"encoding/binary"
-	"errors"
-	"fmt"
+
+	"patient-kitchen/core/text"
 )
 
 // Sound is a recording: samples from -1 to 1 per channel.
@@ -16,7 +16,7 @@ type Sound struct {
 func (s Sound) Seconds() float64 { return float64(len(s.Channels[0])) / float64(s.Rate) }
 
 // errNotWAV says what a recording has to be.
-var errNotWAV = errors.New("is not a WAV recording; save it as WAV, 16-bit PCM")
+var errNotWAV = text.Faulty("signal.wav")
 
 // ReadWAV reads a recording: 16-bit PCM, one or two channels, 8 to 48 kHz. A
 // recording that was cut off is read as far as it goes.
@@ -43,7 +43,7 @@ func ReadWAV(file []byte) (Sound, error) {
 			}
 			s.Channels = readSamples(body, channels)
 			if len(s.Channels[0]) == 0 {
-				return Sound{}, errors.New("holds no sound")
+				return Sound{}, text.Faulty("signal.silent")
 			}
 			return s, nil
 		}
@@ -67,11 +67,11 @@ func readFormat(body []byte) (rate, channels int, err error) {
 	bits := binary.LittleEndian.Uint16(body[14:])
 	switch {
 	case format != 1 || bits != 16:
-		return 0, 0, fmt.Errorf("is a WAV recording of another kind (format %d, %d bits); save it as 16-bit PCM", format, bits)
+		return 0, 0, text.Faulty("signal.format", "format", int(format), "bits", int(bits))
 	case channels < 1 || channels > 2:
-		return 0, 0, fmt.Errorf("has %d channels; record in mono or stereo", channels)
+		return 0, 0, text.Faulty("signal.channels", "n", int(channels))
 	case rate64 < 8000 || rate64 > 48000:
-		return 0, 0, fmt.Errorf("has %d samples per second; record with 8000 to 48000, such as 44100", rate64)
+		return 0, 0, text.Faulty("signal.rate", "n", int(rate64))
 	}
 	return int(rate64), channels, nil
 }

@@ -1,8 +1,6 @@
 package stats
 
-import (
-	"math"
-)
+import "math"
 
 // Line is a least-squares line y = Intercept + Slope·x of n points, of which
 // only y scatters, by the same amount everywhere.

@@ -1,10 +1,11 @@
 package stats
 
 import (
-	"errors"
 	"math"
 
 	"gonum.org/v1/gonum/stat/distuv"
+
+	"patient-kitchen/core/text"
 )
 
 // Quantiles of the normal distribution for a two-sided 5 % test and a power of
@@ -23,7 +24,7 @@ type Power struct {
 }
 
 // ErrNothingToSee is an effect, or a scatter, of zero.
-var ErrNothingToSee = errors.New("an effect of zero, or no scatter at all, needs no test")
+var ErrNothingToSee = text.Faulty("stats.error.nothing-to-see")
 
 // Detect plans a paired comparison: every home tests both conditions, trials
 // times each. readingSD is the scatter of one reading, betweenSD that of the

@@ -1,17 +1,18 @@
 package stats
 
 import (
-	"errors"
 	"math"
 	"sort"
+
+	"patient-kitchen/core/text"
 )
 
 // Faults of data that no test can be made of.
 var (
-	ErrFew       = errors.New("there are too few values")
-	ErrNoScatter = errors.New("there is no scatter at all, so no test can be made")
-	ErrAllSame   = errors.New("they are all the same")
-	ErrLengths   = errors.New("the two lists have different lengths")
+	ErrFew       = text.Faulty("stats.error.few")
+	ErrNoScatter = text.Faulty("stats.error.no-scatter")
+	ErrAllSame   = text.Faulty("stats.error.all-same")
+	ErrLengths   = text.Faulty("stats.error.lengths")
 )
 
 // Summary describes a list of values.
@@ -128,7 +129,7 @@ func Pooled(values, us []float64) (Pool, error) {
 	sw, swx := 0.0, 0.0
 	for i, v := range values {
 		if !(us[i] > 0) {
-			return Pool{}, errors.New("every uncertainty has to be above zero")
+			return Pool{}, text.Faulty("stats.error.uncertainty")
 		}
 		w := 1 / us[i] / us[i]
 		sw += w

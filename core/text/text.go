@@ -2,6 +2,7 @@ package text
 
 import (
 	"encoding/json"
+	"errors"
 	"fmt"
 	"io/fs"
 	"path"
@@ -13,6 +14,45 @@ import (
 type Message struct {
 	ID   string
 	Args Args
+}
+
+// M is a message with its arguments in pairs of name and value.
+func M(id string, pairs ...any) Message {
+	m := Message{ID: id}
+	if len(pairs) > 0 {
+		m.Args = Args{}
+	}
+	for i := 0; i+1 < len(pairs); i += 2 {
+		m.Args[pairs[i].(string)] = pairs[i+1]
+	}
+	return m
+}
+
+// raw is the id of a message that is its own words, the same in every language.
+const raw = "="
+
+// Raw is a message of words that have no language, such as a formula or a name.
+func Raw(words string) Message { return Message{ID: raw, Args: Args{raw: words}} }
+
+// Fault is an error with words in every language.
+type Fault struct{ Message Message }
+
+// Faulty is an error with a message's words.
+func Faulty(id string, pairs ...any) error { return &Fault{M(id, pairs...)} }
+
+func (f *Fault) Error() string { return Render(f.Message, Languages[0]) }
+
+// Words are the error's own.
+func (f *Fault) Words() Message { return f.Message }
+
+// Why words an error: in its own words where it has some in every language, else
+// as it is.
+func Why(err error) Message {
+	var worded interface{ Words() Message }
+	if errors.As(err, &worded) {
+		return worded.Words()
+	}
+	return Raw(err.Error())
 }
 
 // List is several messages in a row: "milk and soy".
@@ -85,6 +125,9 @@ func Register(files fs.FS) {
 func Render(m Message, language string) string {
 	if m.ID == "" {
 		return ""
+	}
+	if m.ID == raw {
+		return fmt.Sprint(m.Args[raw])
 	}
 	t, ok := catalog[Of(language).Code][m.ID]
 	if !ok {

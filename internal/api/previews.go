@@ -9,6 +9,7 @@ import (
 // previews answer about a document while it is written, without storing it.
 func (s *Server) previews() {
 	type formula struct {
+		Accept
 		Body struct {
 			Sequence int            `json:"sequence,omitempty" doc:"Comes back with the answer"`
 			Document map[string]any `json:"document"`
@@ -19,7 +20,7 @@ func (s *Server) previews() {
 	}
 	forTeacher(s, op("POST", "/preview/formula", "preview-formula", "Check a formula while it is typed"), func(_ context.Context, _ app.TeacherActor, i *formula) (app.FormulaView, error) {
 		raw, err := rawField(i.RawBody, "document")
-		view := app.TryFormula(raw, i.Body.Formula, i.Body.Unit)
+		view := app.TryFormula(raw, i.Body.Formula, i.Body.Unit, i.code())
 		view.Sequence = i.Body.Sequence
 		return view, err
 	})

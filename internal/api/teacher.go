@@ -185,12 +185,18 @@ func (s *Server) classes() {
 		v, err := s.App.Leavings(ctx, who)
 		return List[app.LeavingView]{Items: v}, err
 	})
-	forTeacher(s, op("GET", "/classes/{class}/audit", "list-audit", "What the teacher did to a class"), func(ctx context.Context, who app.TeacherActor, i *ClassPath) (List[app.AuditView], error) {
-		v, err := s.App.Audit(ctx, who, i.Class, nil)
+	forTeacher(s, op("GET", "/classes/{class}/audit", "list-audit", "What the teacher did to a class"), func(ctx context.Context, who app.TeacherActor, i *struct {
+		ClassPath
+		Accept
+	}) (List[app.AuditView], error) {
+		v, err := s.App.Audit(ctx, who, i.Class, nil, i.code())
 		return List[app.AuditView]{Items: v}, err
 	})
-	forTeacher(s, op("GET", "/classes/{class}/homes/{home}/audit", "list-home-audit", "What the teacher did to a home"), func(ctx context.Context, who app.TeacherActor, i *HomePath) (List[app.AuditView], error) {
-		v, err := s.App.Audit(ctx, who, i.Class, &i.Home)
+	forTeacher(s, op("GET", "/classes/{class}/homes/{home}/audit", "list-home-audit", "What the teacher did to a home"), func(ctx context.Context, who app.TeacherActor, i *struct {
+		HomePath
+		Accept
+	}) (List[app.AuditView], error) {
+		v, err := s.App.Audit(ctx, who, i.Class, &i.Home, i.code())
 		return List[app.AuditView]{Items: v}, err
 	})
 	s.homes()

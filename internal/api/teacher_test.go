@@ -69,7 +69,7 @@ func TestExperimentsComeAndGo(t *testing.T) {
 	want[api.Done](teacher, "POST", path+"/restore", nil)
 	want[app.DraftView](teacher, "GET", path, nil)
 	v := want[app.FormulaView](teacher, "POST", "/preview/formula", `{"document": `+exact+`, "formula": "height / 2", "unit": "mm"}`)
-	if v.OK || !strings.Contains(v.Problem, `"height"`) || v.End != 6 {
+	if v.OK || !strings.Contains(v.Problem, `“height”`) || v.End != 6 {
 		t.Errorf("%+v", v)
 	}
 	groups := want[api.List[api.ActionGroup]](teacher, "GET", "/actions", nil, "Accept-Language", "es").Items

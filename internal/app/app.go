@@ -66,7 +66,7 @@ func (e *Invalid) Error() string {
 
 // rule is a rule for a field, by its code, with its arguments in pairs.
 func rule(code string, args ...any) text.Message {
-	return text.Message{ID: "rule." + code, Args: pairs(args)}
+	return text.M("rule."+code, args...)
 }
 
 // Refused says why something cannot be done now. Code is stable; Words are a
@@ -90,15 +90,7 @@ func (e *Refused) Said() text.Message {
 
 // refusal is why something is refused, by its code, with its arguments in pairs.
 func refusal(code string, args ...any) text.Message {
-	return text.Message{ID: "refused." + code, Args: pairs(args)}
-}
-
-func pairs(list []any) text.Args {
-	out := text.Args{}
-	for i := 0; i+1 < len(list); i += 2 {
-		out[list[i].(string)] = list[i+1]
-	}
-	return out
+	return text.M("refused."+code, args...)
 }
 
 // notFound turns a missing row into ErrNotFound.

@@ -206,7 +206,7 @@ func viewEntries(d *design.Document, entries []store.Entry, assignment uuid.UUID
 // ChooseLanguage keeps the language a family chose.
 func (a *App) ChooseLanguage(ctx context.Context, who HomeActor, language string) error {
 	if !contains(text.Languages, language) {
-		return &Invalid{"language", rule("language"), "es"}
+		return &Invalid{"language", rule("language"), text.Languages[0]}
 	}
 	return notFound(a.Store.SetHomeLanguage(ctx, who.Class, who.Home, language))
 }

@@ -1,8 +1,10 @@
 package app
 
 import (
+	"cmp"
 	"context"
 	"errors"
+	"fmt"
 	"regexp"
 	"strings"
 	"time"
@@ -232,32 +234,36 @@ type AuditView struct {
 	Done string     `json:"done" doc:"What was done, in words"`
 }
 
-// auditWords say what was done, by action and detail; details that are somebody's
-// own words follow after a colon.
-var auditWords = map[string]string{
-	"class settings": "Settings changed", "class deleted": "Class deleted", "class restored": "Class brought back",
-	"home added": "Home added", "home changed": "Home changed", "home deleted": "Home taken out", "home restored": "Home brought back",
-	"home erased": "Home erased for good", "home new link": "New link and code given",
-	"entry vouched": "A step let count", "entry set-aside": "A reading set aside", "entry asked": "A question asked about a reading", "entry reading": "A value put in place of a reading",
-	"entry let a step count": "A step let count", "incident seen": "Something went wrong: seen", "class archive": "Class taken along as a file",
+// auditWords say what was done, by action and detail; what somebody wrote follows
+// in the detail.
+func auditWords(r store.Audit, language string) string {
+	id := "audit." + strings.ReplaceAll(r.Action+" "+r.Detail, " ", "-")
+	var n int
+	switch _, err := fmt.Sscanf(r.Detail, "added %d from a list", &n); {
+	case text.Has(id):
+		return text.Render(text.M(id), language)
+	case err == nil:
+		return text.Render(text.M("audit.home-added-list", "n", n), language)
+	}
+	if title, ok := strings.CutPrefix(r.Detail, "issued "); ok {
+		return text.Render(text.M("audit.assignment-issued", "title", title), language)
+	}
+	if reason, ok := strings.CutPrefix(r.Detail, "recalled: "); ok {
+		return text.Render(text.M("audit.assignment-recalled", "reason", reason), language)
+	}
+	return cmp.Or(r.Detail, r.Action)
 }
 
 // Audit lists what the teacher did to a class, or to one of its homes, newest
 // first.
-func (a *App) Audit(ctx context.Context, who TeacherActor, class uuid.UUID, home *uuid.UUID) ([]AuditView, error) {
+func (a *App) Audit(ctx context.Context, who TeacherActor, class uuid.UUID, home *uuid.UUID, language string) ([]AuditView, error) {
 	if _, err := a.class(ctx, who, class); err != nil {
 		return nil, err
 	}
 	rows, err := a.Store.Audits(ctx, class, home, 200)
 	out := make([]AuditView, 0, len(rows))
 	for _, r := range rows {
-		words, known := auditWords[r.Action+" "+r.Detail]
-		if !known && r.Detail != "" {
-			words = strings.ToUpper(r.Detail[:1]) + r.Detail[1:]
-		} else if !known {
-			words = strings.ToUpper(r.Action[:1]) + r.Action[1:]
-		}
-		out = append(out, AuditView{r.At, r.HomeID, words})
+		out = append(out, AuditView{r.At, r.HomeID, auditWords(r, language)})
 	}
 	return out, err
 }

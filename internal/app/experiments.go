@@ -273,7 +273,7 @@ func (a *App) Experiments(ctx context.Context, who TeacherActor, language string
 	for _, e := range rows {
 		row := ExperimentRow{ID: e.ID, Title: e.Title, UpdatedAt: e.UpdatedAt, Version: e.Version, Spans: []SpanView{}}
 		if err := judged(func() error { return row.judge(e.Draft, language) }); err != nil {
-			row.Problem = "It cannot be judged: " + err.Error()
+			row.Problem = text.Render(text.M("experiments.unjudged", "problem", text.Why(err)), language)
 		}
 		out = append(out, row)
 	}
@@ -327,7 +327,7 @@ type FormulaView struct {
 }
 
 // TryFormula checks a formula against a document's readings.
-func TryFormula(raw []byte, expression, unit string) FormulaView {
+func TryFormula(raw []byte, expression, unit, language string) FormulaView {
 	d, err := design.Read(raw)
 	if err != nil {
 		return FormulaView{Problem: err.Error()}
@@ -335,12 +335,12 @@ func TryFormula(raw []byte, expression, unit string) FormulaView {
 	q, err := design.TryFormula(&d, expression, unit)
 	var fe *formula.Error
 	if errors.As(err, &fe) {
-		return FormulaView{Problem: fe.Message, Position: fe.Pos, End: fe.End}
+		return FormulaView{Problem: text.Render(fe.Why, language), Position: fe.Pos, End: fe.End}
 	}
 	view := FormulaView{OK: true, Unit: q.Unit.Label()}
 	if e, err := formula.Parse(expression); err == nil && q.Unit.Symbol == "%" {
 		share, _, _ := e.AsShare("%")
-		view.Of = design.Named(&d, share.Of(), "en")
+		view.Of = design.Named(&d, share.Of(), language)
 	}
 	return view
 }

@@ -64,7 +64,7 @@ func checkIssue(ctx context.Context, q *store.Queries, c store.Class, e store.Ex
 		return IssueCheck{}, err
 	}
 	out := IssueCheck{Blockers: blockers(c, len(homes), e.Draft, assessed, language), Warnings: []string{}, Homes: len(homes), Number: 1, Draft: e.Version}
-	out.Warnings = append(out.Warnings, languageWarnings(e.Draft, homes)...)
+	out.Warnings = append(out.Warnings, languageWarnings(e.Draft, homes, language)...)
 	last, err := q.LatestVersion(ctx, e.ID)
 	if err == nil {
 		out.Number = last.Number
@@ -79,21 +79,22 @@ func checkIssue(ctx context.Context, q *store.Queries, c store.Class, e store.Ex
 
 func blockers(c store.Class, homes int, draft []byte, assessed bool, language string) []Blocker {
 	out := []Blocker{}
+	say := func(id string, pairs ...any) string { return text.Render(text.M(id, pairs...), language) }
 	if c.EmergencyNumber == "" {
-		out = append(out, Blocker{"no-emergency-number", "The class has no emergency number.", "Without it no sheet can go out. Set it, such as 112.", "class", "emergency_number"})
+		out = append(out, Blocker{"no-emergency-number", say("blocker.no-emergency-number"), say("blocker.no-emergency-number.mend"), "class", "emergency_number"})
 	}
 	if c.PoisonNumber == "" {
-		out = append(out, Blocker{"no-poison-number", "The class has no poison-advice number.", "Without it no sheet can go out. Set the number that holds where you live.", "class", "poison_number"})
+		out = append(out, Blocker{"no-poison-number", say("blocker.no-poison-number"), say("blocker.no-poison-number.mend"), "class", "poison_number"})
 	}
 	if homes == 0 {
-		out = append(out, Blocker{"no-homes", "The class has no homes yet.", "Add them to the roster.", "homes", ""})
+		out = append(out, Blocker{"no-homes", say("blocker.no-homes"), say("blocker.no-homes.mend"), "homes", ""})
 	}
 	if c.NeedsAssessment && !assessed {
-		out = append(out, Blocker{"not-assessed", "The class asks for the school’s own assessment, and there is none of this design as it stands.", "Sign it at the foot of the Safety station.", "safety", ""})
+		out = append(out, Blocker{"not-assessed", say("blocker.not-assessed"), say("blocker.not-assessed.mend"), "safety", ""})
 	}
 	d, err := design.Read(draft)
 	if err != nil {
-		return append(out, Blocker{"unreadable", "The experiment cannot be read: " + err.Error() + ".", "Mend the document.", "design", ""})
+		return append(out, Blocker{"unreadable", say("refused.unreadable", "problem", text.Why(err)), say("blocker.unreadable.mend"), "design", ""})
 	}
 	r := review.Of(&d)
 	if d.Way != design.WatchShared {
@@ -104,7 +105,7 @@ func blockers(c store.Class, homes int, draft []byte, assessed bool, language st
 		}
 		for _, l := range r.Safety.Lines {
 			if l.Kind == safety.OrderError {
-				out = append(out, Blocker{l.Rule, text.Render(l.Message, language), "Look at the Safety station: it can put the step in.", "safety", l.Step})
+				out = append(out, Blocker{l.Rule, text.Render(l.Message, language), say("blocker.order.mend"), "safety", l.Step})
 			}
 		}
 	}
@@ -117,7 +118,7 @@ func blockers(c store.Class, homes int, draft []byte, assessed bool, language st
 }
 
 // languageWarnings names the homes whose language the experiment lacks.
-func languageWarnings(draft []byte, homes []store.Home) []string {
+func languageWarnings(draft []byte, homes []store.Home, language string) []string {
 	d, err := design.Read(draft)
 	if err != nil {
 		return nil
@@ -131,7 +132,7 @@ func languageWarnings(draft []byte, homes []store.Home) []string {
 	if len(without) == 0 {
 		return nil
 	}
-	return []string{strings.Join(without, ", ") + " read another language than the experiment has. They see the original, marked; safety and buttons are in theirs."}
+	return []string{text.Render(text.M("blocker.other-language", "homes", without), language)}
 }
 
 // AssignmentView is an assignment as its teacher sees it.

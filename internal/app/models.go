@@ -100,11 +100,11 @@ func Compute(id, language string, asked Asked) (Answer, error) {
 			answer.show(m, outputs, language)
 			return answer, nil
 		}
-		return answer.failed(err)
+		return answer.failed(err, language)
 	}
 	reply, err := m.Ask(science.Question{Typed: asked.Typed, Vary: asked.Vary, Solve: asked.Solve, Wanted: asked.Wanted, Language: language})
 	if err != nil {
-		return answer.failed(err)
+		return answer.failed(err, language)
 	}
 	answer.show(m, reply.Outputs, language)
 	answer.MainText, answer.Sentence = reply.Outputs[reply.Main].Bare(language), text.Render(m.Sentence(reply), language)
@@ -126,7 +126,7 @@ func Compute(id, language string, asked Asked) (Answer, error) {
 		answer.Finding = &view
 	}
 	if s := reply.Solved; s != nil {
-		answer.Solved = &SolvedView{Input: s.Input, Problem: s.Problem}
+		answer.Solved = &SolvedView{Input: s.Input, Problem: s.Problem.In(language)}
 		if s.Problem == nil {
 			answer.Solved.Typed = typedAmount(s.Value)
 		}
@@ -146,8 +146,9 @@ func (a *Answer) show(m *science.Model, outputs map[string]science.Value, langua
 }
 
 // failed turns a wrong input into an answer.
-func (a Answer) failed(err error) (Answer, error) {
+func (a Answer) failed(err error, language string) (Answer, error) {
 	if errors.As(err, &a.Problem) {
+		a.Problem = a.Problem.In(language)
 		return a, nil
 	}
 	return Answer{}, err

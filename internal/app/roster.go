@@ -55,12 +55,12 @@ func ReadRoster(pasted string, class store.Class, existing []store.Home) []Roste
 			continue
 		}
 		if len(out) >= maxRoster {
-			line.Problem = fmt.Sprintf("A class holds at most %d homes in one list. Take the rest in a second one.", maxRoster)
+			line.Problem = say("roster.most", "n", maxRoster)
 			out = append(out, line)
 			break
 		}
 		if err != nil {
-			line.Problem = "A quotation mark is not closed on this line."
+			line.Problem = say("roster.quote")
 		} else {
 			line.fill(order, cells)
 			line.judge(class, names, taken)
@@ -180,5 +180,5 @@ func (a *App) ImportRoster(ctx context.Context, who TeacherActor, class uuid.UUI
 
 // say words a message of the application for a teacher.
 func say(id string, args ...any) string {
-	return text.Render(text.Message{ID: id, Args: pairs(args)}, text.Languages[0])
+	return text.Render(text.M(id, args...), text.Languages[0])
 }

@@ -189,10 +189,10 @@ func TestReviewOfAnything(t *testing.T) {
 	if _, err := Example("../secrets"); err == nil {
 		t.Error("an example by a path")
 	}
-	if f := TryFormula(raw, "last(height) + ", "mm"); f.OK || f.Problem == "" || f.Position != 15 {
+	if f := TryFormula(raw, "last(height) + ", "mm", "en"); f.OK || f.Problem == "" || f.Position != 15 {
 		t.Errorf("%+v", f)
 	}
-	if f := TryFormula(raw, "last(height) / 2", "cm"); !f.OK || f.Unit != "cm" {
+	if f := TryFormula(raw, "last(height) / 2", "cm", "en"); !f.OK || f.Unit != "cm" {
 		t.Errorf("%+v", f)
 	}
 }

@@ -109,9 +109,7 @@ func (s *seeder) classes(now time.Time) error {
 		}
 		for i, h := range c.homes {
 			f := app.HomeFields{Nickname: h, Phone: fmt.Sprintf("0555 010 %03d", 100+i)}
-			if h == "Cairn" || h == "Kestrel" {
-				f.Language = "es"
-			}
+			f.Language = homesSaid.Homes[h]
 			if h == "Hare" {
 				f.Students = []string{"Hare the elder", "Hare the younger"}
 			}
@@ -266,7 +264,7 @@ func (s *seeder) sayOfItself(who app.HomeActor, facts []app.FactRow) error {
 
 func (s *seeder) predict(who app.HomeActor, i int, language string) error {
 	orders := [][]string{{"towel", "filter", "newspaper", "printer"}, {"filter", "towel", "printer", "newspaper"}, {"towel", "newspaper", "filter", "printer"}}
-	why := map[string][]string{"en": {"it is the softest", "water loves fluffy things", "the filter is made for water", "thick paper drinks more"}, "es": {"es el más blando", "el papel grueso bebe más"}}[language]
+	why := homesSaid.Said[language].Why
 	if _, err := s.put(who, app.EntryFields{Kind: string(notebook.Answer), Question: "order", Choice: orders[i%3]}); err != nil {
 		return err
 	}
@@ -308,7 +306,7 @@ func (s *seeder) work(who app.HomeActor, k *kitchenOf, st stage) error {
 	if !st.sent {
 		return nil
 	}
-	said := map[string][]string{"en": {"Kitchen roll lifted it furthest, and it slowed down.", "Soft paper lifts more. The printer paper hardly did."}, "es": {"El papel de cocina subió más y luego fue más despacio."}}[k.lang]
+	said := homesSaid.Said[k.lang].Claim
 	if _, err := s.put(who, app.EntryFields{Kind: string(notebook.Answer), Question: "claim", Text: said[s.rng.IntN(len(said))]}); err != nil {
 		return err
 	}
@@ -341,7 +339,7 @@ func (s *seeder) read(who app.HomeActor, k *kitchenOf, st stage, step string, pa
 	}
 	id, err := s.put(who, f)
 	if err == nil && st.mistake == "spoiled" && paper == 2 && at == 3 {
-		_, err = s.put(who, app.EntryFields{Kind: string(notebook.Spoiled), Step: step, Refers: id.String(), Reason: "the strip fell into the dish"})
+		_, err = s.put(who, app.EntryFields{Kind: string(notebook.Spoiled), Step: step, Refers: id.String(), Reason: "knocked"})
 	}
 	return err
 }

@@ -3268,7 +3268,9 @@ export interface operations {
     "list-audit": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Accept-Language"?: string;
+            };
             path: {
                 class: string;
             };
@@ -3436,7 +3438,9 @@ export interface operations {
     "list-home-audit": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Accept-Language"?: string;
+            };
             path: {
                 class: string;
                 home: string;
@@ -4699,7 +4703,9 @@ export interface operations {
     "preview-formula": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Accept-Language"?: string;
+            };
             path?: never;
             cookie?: never;
         };

@@ -9,6 +9,9 @@ export type Key = Plain<keyof typeof en>;
 /** The sentence in the teacher's language. The words are loaded before the page, so it may be called anywhere. */
 export const say = (key: Key, args?: TOptions): string => i18next.t(key, args ?? {});
 
+/** A reason is kept as its code; words are somebody's own. */
+export const because = (reason = '') => i18next.t(`reason.${reason}`, { defaultValue: reason });
+
 /** A sentence with parts that are more than words: <0>…</0> in it is the first of `with`. */
 export function Said({ of, with: parts }: { of: string; with: ReactElement[] }) {
   return <>{of.split(/(<\d+>.*?<\/\d+>)/).map((piece, i) => {

@@ -18,6 +18,9 @@ export const nameOf = (code: string) => {
   return name[0].toLocaleUpperCase(code) + name.slice(1);
 };
 
+/** What a language is called in another. */
+export const nameIn = (code: string, language: string) => new Intl.DisplayNames([language], { type: 'language' }).of(code) ?? code;
+
 /** Loads the words of one language and makes them those of the page. */
 export async function startWords(files: WordFiles, language: string): Promise<TFunction> {
   const words = await files[Object.keys(files).find((path) => codeOf(path) === language)!]();

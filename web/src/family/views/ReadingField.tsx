@@ -1,3 +1,4 @@
+import type { TFunction } from 'i18next';
 import { useEffect, useState } from 'react';
 import type { LocalEntry } from '../phone/db';
 import { byTime, type Slot } from '../phone/book';
@@ -94,7 +95,7 @@ export function ReadingField({ state, bundle, sheet, book, slot, reading, instru
       </label>
       {spoiled.map((e) => (
         <p key={e.id} className="second" style={{ margin: '0 0 6px' }}>
-          <s>{e.entry.typed}</s> {t('spoiledKept', { reason: book.spoiled(e.id)!.entry.reason })}
+          <s>{e.entry.typed}</s> {t('spoiledKept', { reason: because(t, book.spoiled(e.id)!.entry.reason) })}
         </p>
       ))}
       {field && (
@@ -132,9 +133,9 @@ export function ReadingField({ state, bundle, sheet, book, slot, reading, instru
           {desk.entry.kind === 'asked' ? t('teacherAsks', { text: desk.entry.text }) : t('teacherAside', { reason: desk.entry.reason })}
         </p>
       )}
-      {!present && notRead && <p className="second">{t('notRead')}: {notRead.entry.reason}</p>}
-      {asking === 'spoiled' && <Reasons title={t('spoiledWhy')} reasons={['spilled', 'touched', 'tooEarly', 'fell']} onPick={spoil} />}
-      {asking === 'not-read' && <Reasons title={t('notReadWhy')} reasons={['forgot', 'broken', 'noTool', 'cannotRead']} onPick={skip} />}
+      {!present && notRead && <p className="second">{t('notRead')}: {because(t, notRead.entry.reason)}</p>}
+      {asking === 'spoiled' && <Reasons title={t('spoiledWhy')} reasons={['spilled', 'touched', 'too-early-or-late', 'knocked']} onPick={spoil} />}
+      {asking === 'not-read' && <Reasons title={t('notReadWhy')} reasons={['forgot', 'broke', 'no-tool', 'cannot-read']} onPick={skip} />}
       {!asking && (
         <p style={{ margin: '4px 0 0', fontSize: '.89rem' }}>
           {present && !changing && (
@@ -153,14 +154,17 @@ export function ReadingField({ state, bundle, sheet, book, slot, reading, instru
   );
 }
 
+/** A reason is kept as its code; words are somebody's own. */
+const because = (t: TFunction, reason = '') => t(`reason.${reason}`, { defaultValue: reason });
+
 function Reasons({ title, reasons, onPick }: { title: string; reasons: string[]; onPick: (reason: string) => void }) {
   const t = useWords();
   return (
     <div role="group" aria-label={title} style={{ marginTop: 8 }}>
       <p style={{ margin: '0 0 8px' }}>{title}</p>
       {reasons.map((r) => (
-        <button key={r} type="button" className="choice" style={{ minHeight: 48 }} onClick={() => onPick(t(r))}>
-          {t(r)}
+        <button key={r} type="button" className="choice" style={{ minHeight: 48 }} onClick={() => onPick(r)}>
+          {t(`reason.${r}`)}
         </button>
       ))}
     </div>

@@ -2,7 +2,8 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { ProblemLine, SideSheet } from '../frame/parts';
-import { languageChoices, languages, otherLanguage, ownLanguage } from '../languages';
+import { nameIn } from '../../ui/language';
+import { languages, otherLanguage, ownLanguage } from '../languages';
 import { say } from '../words';
 
 const words = (s: string) => s.replaceAll('-', ' ');
@@ -58,8 +59,8 @@ export function OwnForm({ id, larder, onClose, onKept }: { id: string; larder: S
         }}
       >
         <p className="hint small">{say('ownForm.marked-your-schools-everywhere-safety-tags')}</p>
-        {languageChoices.map(([code, name]) => (
-          <Text key={code} label={say('ownForm.name-in', { language: name })} id={`own-${code}`} value={own.name[code] ?? ''} set={(v) => setOwn({ ...own, name: { ...own.name, [code]: v } })} />
+        {languages.map((code) => (
+          <Text key={code} label={say('ownForm.name-in', { language: nameIn(code, ownLanguage()) })} id={`own-${code}`} value={own.name[code] ?? ''} set={(v) => setOwn({ ...own, name: { ...own.name, [code]: v } })} />
         ))}
         <Questions own={own} known={Boolean(known.data && !known.data.own)} onAnswer={(q, value) => setOwn({ ...own, is: { ...own.is, [q]: value } })} />
         {own.is?.closes && own.is.closes !== 'no-vessel' && <Capacity own={own} set={(capacity_ml) => setOwn({ ...own, capacity_ml })} />}

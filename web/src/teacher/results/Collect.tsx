@@ -5,7 +5,7 @@ import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
 import { SharedEntry } from './SharedEntry';
 import { guardWords, isGuard, stateWords, useResults, type Assignment, type HomeResult, type Results } from './useResults';
-import { say } from '../words';
+import { because, say } from '../words';
 
 const missing: Record<string, string> = { 'not-yet': say('classPage.not-yet'), spoiled: say('collect.spoiled'), 'set-aside': say('collect.set-aside'), 'needs-reading': say('collect.to-read') };
 
@@ -156,5 +156,5 @@ function Cell({ c, declined, sent }: { c: HomeResult['cells'][number]; declined:
   }
   if (declined && c.state === 'not-yet') return null;
   if (sent && c.state === 'not-yet') return <span className="cell-missing">{say('collect.not-there')}</span>;
-  return <span className={c.state === 'needs-reading' ? 'cell-flag' : 'cell-missing'}>{c.state === 'not-read' ? c.reason : c.state === 'needs-reading' ? `“${c.typed}”` : missing[c.state]}</span>;
+  return <span className={c.state === 'needs-reading' ? 'cell-flag' : 'cell-missing'}>{c.state === 'not-read' ? because(c.reason) : c.state === 'needs-reading' ? `“${c.typed}”` : missing[c.state]}</span>;
 }

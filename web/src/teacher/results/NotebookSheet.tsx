@@ -4,7 +4,7 @@ import { ask, type Schemas } from '../../api/client';
 import { Loading, PartError, ProblemLine, time } from '../frame/parts';
 import { AtDesk, useDesk } from './AtDesk';
 import { guardWords, isGuard, stateWords, type Assignment, type Results } from './useResults';
-import { Said, say } from '../words';
+import { Said, because, say, type Key } from '../words';
 
 type Line = Schemas['NotebookLine'];
 
@@ -116,14 +116,14 @@ function entryWords(l: Line, condition: (id?: string) => string) {
           {slot}: <span className={l.fate === 'spoiled' || l.fate === 'corrected' || l.fate === 'superseded' || l.fate === 'set-aside' || isGuard(l.fate) ? 'cell-spoiled' : ''}>{e.typed}</span>
           {l.echo && l.echo.replace('\u00a0', ' ') !== e.typed && ` = ${l.echo}`}
           {l.assumed && say('notebookSheet.unit-from-the-field')}
-          {l.fate && l.fate !== 'counts' && <em className="second" style={{ fontStyle: 'normal' }}> {l.fate.replaceAll('-', ' ')}{l.fate_reason && `: ${l.fate_reason}`}</em>}
+          {l.fate && l.fate !== 'counts' && <em className="second" style={{ fontStyle: 'normal' }}> {say(`fate.${l.fate}` as Key)}{l.fate_reason && `: ${because(l.fate_reason)}`}</em>}
           {l.messages?.map((m) => <span key={m} className="w-mend" style={{ fontWeight: 400 }}> {m}</span>)}
         </>
       );
     case 'not-read':
-      return say('notebookSheet.not-read', { slot, reason: e.reason });
+      return say('notebookSheet.not-read', { slot, reason: because(e.reason) });
     case 'spoiled':
-      return say('notebookSheet.spoiled-a-try', { reason: e.reason });
+      return say('notebookSheet.spoiled-a-try', { reason: because(e.reason) });
     case 'answer':
       return `${l.asked}: ${[l.said, e.text && `“${e.text}”`].filter(Boolean).join(' ')}${l.after_start ? say('notebookSheet.after-the-start-so-it-counts') : ''}${l.messages ? ` · ${l.messages.join(' ')}` : ''}`;
     case 'observation':

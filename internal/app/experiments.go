@@ -285,6 +285,9 @@ func (row *ExperimentRow) judge(draft []byte, language string) error {
 	if err != nil {
 		return err
 	}
+	if title, _ := d.Title.In(language); title != "" {
+		row.Title = title
+	}
 	r := review.Of(&d)
 	row.Question, row.AgeBand, row.Spans = d.Question, string(d.AgeBand), viewSpans(&d, r, language)
 	row.Minutes, row.Hands = int(r.Timeline.Total.Minutes()+0.5), int(r.Timeline.Hands.Minutes()+0.5)

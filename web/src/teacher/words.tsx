@@ -7,7 +7,7 @@ type Plain<K> = K extends `${infer base}_${'zero' | 'one' | 'two' | 'few' | 'man
 export type Key = Plain<keyof typeof en>;
 
 /** The sentence in the teacher's language. The words are loaded before the page, so it may be called anywhere. */
-export const say = (key: Key, args?: TOptions): string => i18next.t(key, args ?? {});
+export const say = (key: Key, args: TOptions = {}): string => i18next.t(key, Object.fromEntries(Object.entries(args).map(([name, value]) => [name, value === false || value == null ? '' : value])));
 
 /** A reason is kept as its code; words are somebody's own. */
 export const because = (reason = '') => i18next.t(`reason.${reason}`, { defaultValue: reason });

@@ -60,7 +60,7 @@ export function Classes() {
                 {c.name}
               </Link>
               <span className="second">
-                {c.school} · {say('classPage.homes', { count: c.homes })} · {c.unit_system === 'us' ? say('classes.us-measures') : c.unit_system} · {c.zone}
+                {c.school} · {say('classPage.homes', { count: c.homes })} · {say(`measures.${c.unit_system}`)} · {c.zone}
               </span>
               {(!c.emergency_number || !c.poison_number) && <span className="w-mend">{say('classes.mend-a-number-is-missing-nothing')}</span>}
             </li>

@@ -20,7 +20,7 @@ export function draftOf(id: string, client: QueryClient): DraftStore {
   return store;
 }
 
-const clock = () => new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+const clock = () => new Date().toLocaleTimeString(document.documentElement.lang, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
 
 /** What the foot of the page says of a draft. */
 function savedWords(s: State): string {

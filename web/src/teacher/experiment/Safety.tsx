@@ -11,6 +11,7 @@ import { OwnCautions } from './OwnCautions';
 import { mostQuestions, QuestionCard } from './QuestionCard';
 import { useAnswers } from './useAnswers';
 import type { Replace, Review } from '../draft/useDraft';
+import { inOwn } from '../languages';
 import { say } from '../words';
 
 type Order = Schemas['OrderView'];
@@ -70,7 +71,7 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
           <h2>{say('safety.by-step')}</h2>
           <div className="by-step">
             {doc.steps?.map((s, i) => (
-              <button key={s.id} type="button" aria-pressed={step === s.id} aria-label={say('safety.step', { value: i + 1, value2: worst(s.id) ? verdictWords[worst(s.id)!] : say('safety.nothing-found') })} title={s.title.en} onClick={() => setStep(step === s.id ? undefined : s.id)}>
+              <button key={s.id} type="button" aria-pressed={step === s.id} aria-label={say('safety.step', { value: i + 1, value2: worst(s.id) ? verdictWords[worst(s.id)!] : say('safety.nothing-found') })} title={inOwn(s.title)} onClick={() => setStep(step === s.id ? undefined : s.id)}>
                 <span aria-hidden>{worst(s.id) ? <Verdict v={worst(s.id)!} word={false} /> : '·'}</span>
                 <span aria-hidden>{i + 1}</span>
               </button>

@@ -54,8 +54,8 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
                   {' '}
                   {s.duration}
                   {s.wait && say('steps.after', { for: s.wait.for })}
-                  {(s.takes?.length ?? 0) > 0 && ' · measures'}
-                  {(s.evidence?.length ?? 0) > 0 && ' · evidence'}
+                  {(s.takes?.length ?? 0) > 0 && ` · ${say('steps.measures')}`}
+                  {(s.evidence?.length ?? 0) > 0 && ` · ${say('steps.evidence')}`}
                 </span>
               </li>
             ))}
@@ -80,7 +80,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
                     <td><PlainField label={say('steps.amount-of-thing', { value: i + 1 })} hideLabel path={['needs', i, 'amount']} value={n.amount} hint="200 mL" /></td>
                     <td>
                       <button type="button" className="btn-plain" onClick={() => choose(`need:${n.id}`)}>
-                        {thingName(n.material) ?? (n.kind && n.kind !== 'material' ? n.kind : say('steps.not-said'))}
+                        {thingName(n.material) ?? (n.kind && n.kind !== 'material' ? say(`steps.kind.${n.kind}`) : say('steps.not-said'))}
                         <span className="visually-hidden">{say('steps.what-thing-is', { value: i + 1 })}</span>
                       </button>
                       {n.strength && <span className="second small"> {n.strength.value} {n.strength.basis === 'volumes' ? say('steps.vol') : '%'}</span>}

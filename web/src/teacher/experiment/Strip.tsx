@@ -60,7 +60,7 @@ export function Strip({ spans, chosen, onChoose }: { spans: Span[]; chosen: stri
         }
         number++;
         const on = p.span.step === chosen;
-        const marks = [p.span.reads && 'reads', p.span.photo && 'photo', p.span.adult && 'adult'].filter(Boolean).join(', ');
+        const marks = [p.span.reads && say('strip.reads'), p.span.photo && say('strip.photo'), p.span.adult && say('strip.adult')].filter(Boolean).join(', ');
         return (
           <g key={i}>
             <g className="block" role="button" tabIndex={0} aria-label={say('strip.step', { number, title: p.span.title, words: words(p.span.end - p.span.start), value: marks ? ', ' + marks : '' })} aria-pressed={on} onClick={() => onChoose(p.span.step)} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onChoose(p.span.step))}>

@@ -126,7 +126,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
           );
         })}
       </svg>
-      <figcaption className="hint small">{say('classPlot.thick-give-or-take-thin-twice', { value: rows.some((h) => series.some((s) => bound(h, s.id))) && say('classPlot.a-row-of-dots-only-a'), value2: shown && say('classPlot.dashed-readings-shared-not-counted', { value: anonymous ? say('classPlot.the-teachers') : say('classPlot.your-own') }), value3: comparison.groups.some((g) => g.expected !== undefined) && say('classPlot.dotted-what-was-expected') })}</figcaption>
+      <figcaption className="hint small">{say('classPlot.thick-give-or-take-thin-twice', { value: rows.some((h) => series.some((s) => bound(h, s.id))) && say('classPlot.a-row-of-dots-only-a'), value2: shown && (anonymous ? say('classPlot.dashed-teachers') : say('classPlot.dashed-own')), value3: comparison.groups.some((g) => g.expected !== undefined) && say('classPlot.dotted-what-was-expected') })}</figcaption>
     </figure>
   );
 }

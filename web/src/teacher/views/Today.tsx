@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { ask, type Schemas } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { doors, Trouble } from '../frame/Trouble';
-import { day, homesHave, Loading, PartError, time } from '../frame/parts';
+import { dated, day, homesHave, Loading, PartError, time } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
 import { Week } from './Week';
 import { Said, say } from '../words';
@@ -15,7 +15,7 @@ type Assignments = Schemas['ListAssignmentView'];
 export function Today() {
   const incidents = useQuery({ queryKey: ['incidents'], queryFn: () => ask<Incidents>('GET', '/incidents') });
   const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => ask<Assignments>('GET', '/assignments') });
-  const today = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }).format(new Date());
+  const today = new Intl.DateTimeFormat(dated(), { weekday: 'long', day: 'numeric', month: 'long' }).format(new Date());
   if (incidents.isPending || assignments.isPending) return <><Head title={today} /><Loading what={say('today.what-happened')} /></>;
   if (incidents.error || assignments.error) return <><Head title={today} /><PartError what={say('teacherFrame.today')} error={incidents.error ?? assignments.error} retry={() => { void incidents.refetch(); void assignments.refetch(); }} /></>;
   const unseen = incidents.data.items.filter((i) => !i.seen_at);

@@ -55,6 +55,26 @@ func explain(b *strings.Builder, n *node, env Env, language string, outer int) {
 			b.WriteString(")")
 		}
 	case nCall:
+		if id := "formula.say." + n.name; text.Has(id) {
+			said := make([]string, len(n.args))
+			for i, a := range n.args {
+				var part strings.Builder
+				explain(&part, a, env, language, 0)
+				said[i] = part.String()
+			}
+			args := text.Args{"a": said[0]}
+			if len(said) == 2 && (n.name == "slope" || n.name == "intercept" || n.name == "at") {
+				args["b"] = said[1]
+			} else {
+				args["a"] = strings.Join(said, "; ")
+			}
+			words := text.Render(text.Message{ID: id, Args: args}, language)
+			if outer > 0 && n.name != "sqrt" {
+				words = "(" + words + ")"
+			}
+			b.WriteString(words)
+			return
+		}
 		b.WriteString(n.name + "(")
 		for i, a := range n.args {
 			if i > 0 {

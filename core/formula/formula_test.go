@@ -104,7 +104,9 @@ func TestExplain(t *testing.T) {
 	env := Env{"before": q(40, "g", .3), "after": q(85, "g", .3), "x": series("mm", 1, nil, 12, 18)}
 	for expr, want := range map[string]string{
 		"(after - before) / before * 100": "(85\u00a0g − 40\u00a0g) / 40\u00a0g × 100",
-		"mean(x) * 2":                     "mean(12; 18\u00a0mm) × 2",
+		"mean(x) * 2":                     "(the mean of 12; 18\u00a0mm) × 2",
+		"sqrt(before) + exp(1)":           "√(40\u00a0g) + exp(1)",
+		"max(before, after)":              "the largest of 40\u00a0g; 85\u00a0g",
 		"1 - (2 - 3)":                     "1 − (2 − 3)",
 	} {
 		e, err := Parse(expr)
@@ -114,6 +116,13 @@ func TestExplain(t *testing.T) {
 		if got := e.Explain(env, "en"); got != want {
 			t.Errorf("%s: %q, want %q", expr, got, want)
 		}
+	}
+	e, err := Parse("slope(x, sqrt(x))")
+	if err != nil {
+		t.Fatal(err)
+	}
+	if got, want := e.Explain(env, "es-MX"), "la pendiente de 12; 18\u00a0mm según √(12; 18\u00a0mm)"; got != want {
+		t.Errorf("%q, want %q", got, want)
 	}
 }
 

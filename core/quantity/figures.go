@@ -53,7 +53,7 @@ func (r reader) numeral(t []token) (figure, int, *Typed) {
 	typed, confirm := t[0].text, false
 	if point, grouped, ok := doubtful(typed); ok {
 		switch {
-		case r.l.decimal == ',':
+		case text.Of(r.f.Language).Decimal == ",":
 			rest := written(append([]token{{}}, t[1:]...))
 			v, _ := readDecimal(point)
 			whole, _ := readDecimal(grouped)

@@ -16,7 +16,6 @@ var wordFiles embed.FS
 // as words/<language>.json gives them. A phrase is lower-case words with one
 // blank between; in lists of unit spellings ~ stands for a blank inside one.
 type vocabulary struct {
-	Decimal    string                // the decimal sign
 	Units      map[string]string     // by symbol: the spellings, also of the strict layer
 	Kitchen    map[string]string     // the same for kitchen words that only a place gives a size
 	Degrees    string                // words for degrees of whatever scale the field has
@@ -122,7 +121,6 @@ func (p *phrases[T]) before(t []token) int {
 // lexicon is what a writer of one language may use: the words of that language
 // and, where they do not clash with it, those of the others.
 type lexicon struct {
-	decimal                                       byte
 	units                                         phrases[[]Unit]
 	degrees                                       phrases[bool]
 	numbers, groups, pairs, fractions             phrases[float64]
@@ -142,7 +140,7 @@ var lexicons map[string]*lexicon
 func makeLexicons() map[string]*lexicon {
 	out := map[string]*lexicon{}
 	for own, words := range vocabularies {
-		l := &lexicon{decimal: words.Decimal[0]}
+		l := &lexicon{}
 		taken := words.spoken()
 		l.learn(words, map[string]bool{})
 		for other, more := range vocabularies {

@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"io/fs"
+	"maps"
 	"regexp"
 	"slices"
 	"strings"
@@ -13,7 +14,8 @@ import (
 // Language is how a language writes what is not a sentence: numbers, lists,
 // which form of a word goes with how many.
 type Language struct {
-	Code      string
+	Code      string    // of the language, such as es
+	Tag       string    // of the language in a region, such as es-MX; the code where none is meant
 	Names     Localized // what it is called, in each language
 	Typed     []string  // what people write for it in a list, in small letters
 	Direction string    // "ltr" or "rtl"
@@ -23,6 +25,7 @@ type Language struct {
 	Yes, No   string
 	Plurals   []PluralClass // in the order of the forms in a sentence; the last takes what no other does
 	and, or   []joint
+	regions   map[string]*Language // by country: the language as it is written there
 }
 
 // joint is a word between the last two of a list; before some words it sounds
@@ -46,6 +49,19 @@ func codes(all []*Language) []string {
 	out := make([]string, len(all))
 	for i, l := range all {
 		out[i] = l.Code
+	}
+	return out
+}
+
+// Tags are the languages, each followed by what it is called as written in the
+// countries known for it.
+func Tags() []string {
+	var out []string
+	for _, l := range known {
+		out = append(out, l.Code)
+		for _, country := range slices.Sorted(maps.Keys(l.regions)) {
+			out = append(out, l.regions[country].Tag)
+		}
 	}
 	return out
 }
@@ -86,12 +102,13 @@ func readLanguage(code string, raw []byte) (l *Language, first bool, err error) 
 		Quotes         [2]string
 		Yes, No        string
 		Plurals        [][2]string
+		Regions        map[string]struct{ Decimal, Group string }
 		And, Or        map[string]string
 	}
 	if err := json.Unmarshal(raw, &file); err != nil {
 		return nil, false, err
 	}
-	l = &Language{Code: code, Names: file.Names, Typed: file.Typed, Direction: file.Direction, Decimal: file.Decimal, Group: file.Group, Quotes: file.Quotes, Yes: file.Yes, No: file.No}
+	l = &Language{Code: code, Tag: code, Names: file.Names, Typed: file.Typed, Direction: file.Direction, Decimal: file.Decimal, Group: file.Group, Quotes: file.Quotes, Yes: file.Yes, No: file.No}
 	for _, p := range file.Plurals {
 		rule, err := readPlural(p[1])
 		if err != nil {
@@ -114,6 +131,15 @@ func readLanguage(code string, raw []byte) (l *Language, first bool, err error) 
 	if len(l.Plurals) == 0 || l.Decimal == "" || len(l.and) == 0 || len(l.or) == 0 {
 		return nil, false, fmt.Errorf("plurals, decimal, and, or have to be there")
 	}
+	l.regions = map[string]*Language{}
+	for country, own := range file.Regions {
+		there := *l
+		there.Tag = code + "-" + country
+		if own.Decimal != "" {
+			there.Decimal, there.Group = own.Decimal, own.Group
+		}
+		l.regions[country] = &there
+	}
 	return l, file.First, nil
 }
 
@@ -124,16 +150,48 @@ func pattern(j joint) string {
 	return j.before.String()
 }
 
-// Of is how a language writes; of a tag such as es-MX it is the language's, and
-// of one that does not ship the first's.
+// Of is how a language writes, with a tag such as es-MX as it is written there;
+// of one that does not ship it is the first's.
 func Of(language string) *Language {
-	base := Base(language)
+	base, country, _ := strings.Cut(language, "-")
 	for _, l := range known {
 		if l.Code == base {
+			if there, ok := l.regions[country]; ok {
+				return there
+			}
 			return l
 		}
 	}
 	return known[0]
+}
+
+//go:embed zones.json
+var zonesFile []byte
+
+// countries are the countries of time zones, for the countries in which a language
+// that ships is written in a way of its own. Source: the zone table of the IANA
+// time zone database.
+var countries = func() map[string]string {
+	var zones map[string][]string
+	if err := json.Unmarshal(zonesFile, &zones); err != nil {
+		panic(err) // it ships with the program
+	}
+	out := map[string]string{}
+	for country, names := range zones {
+		for _, name := range names {
+			out[name] = country
+		}
+	}
+	return out
+}()
+
+// In is a language as it is written where a time zone is: es-MX for es in
+// America/Mexico_City; the language itself where nothing is known of the place.
+func In(language, zone string) string {
+	if there, ok := Of(language).regions[countries[zone]]; ok {
+		return there.Tag
+	}
+	return language
 }
 
 // Base is the code of the language of a tag: "es" of "es-MX".

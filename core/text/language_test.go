@@ -97,6 +97,40 @@ func TestTagsAndNames(t *testing.T) {
 	}
 }
 
+// A language is written as in the country of the class: decimals by CLDR, by its
+// time zone. Where nothing is known of the place it is the language's own way.
+func TestCountries(t *testing.T) {
+	for _, c := range []struct{ language, zone, tag, number string }{
+		{"es", "America/Mexico_City", "es-MX", "1.5"},
+		{"es", "America/Chicago", "es-US", "1.5"},
+		{"es", "Europe/Madrid", "es-ES", "1,5"},
+		{"es", "America/Argentina/Buenos_Aires", "es-AR", "1,5"},
+		{"es", "Europe/London", "es", "1,5"},
+		{"en", "Europe/London", "en-GB", "1.5"},
+		{"en", "America/New_York", "en-US", "1.5"},
+		{"en", "Europe/Madrid", "en", "1.5"},
+		{"es", "Nowhere/At_All", "es", "1,5"},
+		{"fr", "America/Mexico_City", "fr", "1.5"},
+	} {
+		tag := In(c.language, c.zone)
+		if got := Number(1.5, 1, tag); tag != c.tag || got != c.number {
+			t.Errorf("%s in %s is %s and writes %s; want %s, %s", c.language, c.zone, tag, got, c.tag, c.number)
+		}
+	}
+	if l := Of("es-MX"); l.Code != "es" || l.Yes != "sí" || l.Group != "," {
+		t.Errorf("%+v", l)
+	}
+}
+
+// A country's own words come before the language's.
+func TestWordsOfACountry(t *testing.T) {
+	for tag, want := range map[string]string{"es-ES": "del grifo", "es-MX": "de la llave", "es": "de la llave", "en-GB": "of the tap", "xx": "of the tap"} {
+		if got := Render(M("t.tap"), tag); got != want {
+			t.Errorf("%s: %q, want %q", tag, got, want)
+		}
+	}
+}
+
 // A language's file that is wrong is refused, never half read.
 func TestBadLanguageFiles(t *testing.T) {
 	good := `"decimal": ",", "and": {"": " i "}, "or": {"": " lub "}`

@@ -92,28 +92,32 @@ func (l Localized) In(language string) (s string, ok bool) {
 	return "", false
 }
 
-var catalog = map[string]map[string]string{} // language → id → template
+var catalog = map[string]map[string]string{} // language, or its tag in a country → id → template
 
-// Register adds the texts/<language>.json files of a package. It is called
-// from the package's init and panics on unreadable data or an id taken twice.
+// Register adds the texts/<language>.json files of a package, and those of a
+// country, such as texts/es-ES.json, with the words that are others there. It is
+// called from the package's init and panics on unreadable data or an id taken twice.
 func Register(files fs.FS) {
-	for _, lang := range Languages {
-		data, err := fs.ReadFile(files, path.Join("texts", lang+".json"))
+	for _, tag := range Tags() {
+		data, err := fs.ReadFile(files, path.Join("texts", tag+".json"))
+		if errors.Is(err, fs.ErrNotExist) && !Ships(tag) {
+			continue // most countries say it as the language does
+		}
 		if err != nil {
 			panic(fmt.Sprintf("text: %v", err))
 		}
 		var texts map[string]string
 		if err := json.Unmarshal(data, &texts); err != nil {
-			panic(fmt.Sprintf("text: %s: %v", lang, err))
+			panic(fmt.Sprintf("text: %s: %v", tag, err))
 		}
-		if catalog[lang] == nil {
-			catalog[lang] = map[string]string{}
+		if catalog[tag] == nil {
+			catalog[tag] = map[string]string{}
 		}
 		for id, t := range texts {
-			if _, taken := catalog[lang][id]; taken {
+			if _, taken := catalog[tag][id]; taken {
 				panic("text: two texts for " + id)
 			}
-			catalog[lang][id] = t
+			catalog[tag][id] = t
 		}
 	}
 }
@@ -129,7 +133,10 @@ func Render(m Message, language string) string {
 	if m.ID == raw {
 		return fmt.Sprint(m.Args[raw])
 	}
-	t, ok := catalog[Of(language).Code][m.ID]
+	t, ok := catalog[Of(language).Tag][m.ID] // a country's own words come first
+	if !ok {
+		t, ok = catalog[Of(language).Code][m.ID]
+	}
 	if !ok {
 		return "[" + m.ID + "]"
 	}

@@ -302,7 +302,7 @@ func TestModelsAnswerWhileTyped(t *testing.T) {
 	}
 	// Everything that is said about one answer.
 	a = want[app.Answer](teacher, "POST", "/models/pendulum", `{"typed": {"length": "25.0 cm"}, "vary": "length", "solve": "length", "wanted": "2 s"}`)
-	if a.Main != "period" || a.Give != "0.0006 s" || a.Finer != "0.00006 s" || len(a.Doubts) != 1 || a.Curve == nil || len(a.Curve.X) != len(a.Curve.Y) || a.Solved == nil || a.Solved.Typed != "99.36 cm" || len(a.Steps) < 3 || !strings.HasPrefix(a.Steps[1], "period = 2 × pi × sqrt(length / g) × correction = ") {
+	if a.Main != "period" || a.Give != "0.0006 s" || a.Finer != "0.00006 s" || len(a.Doubts) != 1 || a.Curve == nil || len(a.Curve.X) != len(a.Curve.Y) || a.Solved == nil || a.Solved.Typed != "99.36 cm" || len(a.Steps) < 3 || !strings.HasPrefix(a.Steps[1], "period = 2 × pi × √(length / g) × correction = ") {
 		t.Errorf("%+v", a)
 	}
 	a = want[app.Answer](teacher, "POST", "/models/choice", `{"typed": {"counts": "9; 1"}}`)

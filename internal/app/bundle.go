@@ -34,6 +34,7 @@ type HomeCard struct {
 	ID       uuid.UUID `json:"id"`
 	Nickname string    `json:"nickname"`
 	Language string    `json:"language"`
+	Locale   string    `json:"locale" doc:"The language as it is written where the class is, such as es-MX"`
 	Students []string  `json:"students"`
 }
 
@@ -80,6 +81,7 @@ type homeContext struct {
 	class   store.Class
 	teacher store.Teacher
 	writer  notebook.Writer
+	reader  string // the home's language as it is written where the class is
 }
 
 func (a *App) homeContext(ctx context.Context, who HomeActor) (homeContext, error) {
@@ -92,7 +94,8 @@ func (a *App) homeContext(ctx context.Context, who HomeActor) (homeContext, erro
 		return homeContext{}, notFound(err)
 	}
 	t, err := a.Store.Teacher(ctx, c.TeacherID)
-	return homeContext{h, c, t, notebook.Writer{Language: h.Language, System: quantity.System(c.UnitSystem)}}, err
+	reader := text.In(h.Language, c.Zone)
+	return homeContext{h, c, t, notebook.Writer{Language: reader, System: quantity.System(c.UnitSystem)}, reader}, err
 }
 
 // Pulse finds out whether a phone belongs to the home it names, and words in one
@@ -156,8 +159,8 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 	if err != nil {
 		return Bundle{}, err
 	}
-	b := Bundle{Home: HomeCard{ID: hc.home.ID, Nickname: hc.home.Nickname, Language: hc.home.Language, Students: []string{}},
-		Class: cardOf(hc), FirstAid: FirstAid(hc.home.Language), Sheets: []Sheet{}, Languages: text.Languages}
+	b := Bundle{Home: HomeCard{ID: hc.home.ID, Nickname: hc.home.Nickname, Language: hc.home.Language, Locale: hc.reader, Students: []string{}},
+		Class: cardOf(hc), FirstAid: FirstAid(hc.reader), Sheets: []Sheet{}, Languages: text.Languages}
 	for _, s := range students {
 		if s.HomeID == who.Home {
 			b.Home.Students = append(b.Home.Students, s.Name)
@@ -168,7 +171,7 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 		if err != nil {
 			return Bundle{}, err
 		}
-		s := d.homeSheet(as, hc.home.Language, a.Now())
+		s := d.homeSheet(as, hc.reader, a.Now())
 		if d.Way != design.WatchShared {
 			frozen(&s.SafetyPart, as.VersionID, d.sha, kept)
 		}
@@ -179,8 +182,8 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 		}
 		s.Entries = viewEntries(d.Document, entries, as.ID, hc.writer)
 		if s.Permission.State == "declined" || s.Permission.State == "watching" {
-			if book := sharedBook(d.Document, shared, as.ID, hc.class, hc.home.Language); hasValues(book) {
-				s.Shown = shownReadings(d.Document, book, hc.home.Language)
+			if book := sharedBook(d.Document, shared, as.ID, hc.class, hc.reader); hasValues(book) {
+				s.Shown = shownReadings(d.Document, book, hc.reader)
 			}
 		}
 		b.Sheets = append(b.Sheets, s)

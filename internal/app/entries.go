@@ -17,6 +17,7 @@ import (
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/reading"
 	"patient-kitchen/core/strict"
+	"patient-kitchen/core/text"
 	"patient-kitchen/internal/keys"
 	"patient-kitchen/internal/store"
 )
@@ -161,7 +162,7 @@ func (a *App) PutEntry(ctx context.Context, p Phone, assignment, id uuid.UUID, r
 			a.shelf.room.Add(key, room-1)
 			a.Store.Hint(store.Event{Class: p.Class, Kind: "entry", ID: assignment})
 			s.Late = door.Late
-			return viewEntry(d.Document, s, notebook.Writer{Language: door.Language, System: quantity.System(door.UnitSystem)}), nil
+			return viewEntry(d.Document, s, notebook.Writer{Language: text.In(door.Language, door.Zone), System: quantity.System(door.UnitSystem)}), nil
 		}
 	}
 	return a.notAdded(ctx, p, d, s, f, bad, picture)
@@ -316,7 +317,7 @@ func (a *App) PutSharedEntry(ctx context.Context, who TeacherActor, class, assig
 	if err != nil {
 		return EntryView{}, err
 	}
-	w := notebook.Writer{Language: c.Language, System: quantity.System(c.UnitSystem)}
+	w := notebook.Writer{Language: text.In(c.Language, c.Zone), System: quantity.System(c.UnitSystem)}
 	s := store.Entry{ClassID: class, ID: id, AssignmentID: assignment, Provenance: string(notebook.Shared)}
 	f, bad := a.read(d.Document, &s, raw)
 	if bad == nil && f.Kind == string(notebook.Photo) {

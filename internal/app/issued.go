@@ -34,7 +34,7 @@ func readIssued(raw []byte) (*issued, error) {
 
 func newIssued(d *design.Document) *issued {
 	i := &issued{Document: d, sha: permissionSha(d), guards: guards(d), sheets: map[string]func() Sheet{}}
-	for _, language := range text.Languages {
+	for _, language := range text.Tags() {
 		i.sheets[language] = sync.OnceValue(func() Sheet { return writeSheet(d, language) })
 	}
 	return i

@@ -213,18 +213,18 @@ func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID
 		if err != nil {
 			return OwnResult{}, err
 		}
-		book = sharedBook(d.Document, shared, assignment, hc.class, hc.home.Language)
+		book = sharedBook(d.Document, shared, assignment, hc.class, hc.reader)
 	}
 	out := OwnResult{Shared: watching, Derived: []DerivedRow{}, Results: []ResultView{}, Sentence: []string{}, SentAt: openBook(d.Document, ofAssignment(own, assignment), hc.writer, nil).SentAt}
 	for _, x := range d.Outcomes() {
-		name, _ := x.Name.In(hc.home.Language)
+		name, _ := x.Name.In(hc.reader)
 		out.Derived = append(out.Derived, DerivedRow{x.ID, name, x.Unit, x.Formula})
 	}
 	for _, r := range notebook.Derive(book) {
-		out.Results = append(out.Results, viewResult(r, hc.home.Language))
+		out.Results = append(out.Results, viewResult(r, hc.reader))
 	}
 	for _, m := range compare.Differences(book) {
-		out.Sentence = append(out.Sentence, text.Render(m, hc.home.Language))
+		out.Sentence = append(out.Sentence, text.Render(m, hc.reader))
 	}
 	return out, nil
 }

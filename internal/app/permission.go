@@ -65,7 +65,7 @@ func (a *App) Permit(ctx context.Context, who HomeActor, assignment uuid.UUID, f
 	if d.Way == design.WatchShared {
 		return PermissionView{}, errWatchOnly
 	}
-	sheet := d.sheet(as, hc.home.Language, a.Now())
+	sheet := d.sheet(as, hc.reader, a.Now())
 	f.Guardian = strings.Join(strings.Fields(f.Guardian), " ")
 	if f.Decision == "granted" {
 		switch {

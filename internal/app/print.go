@@ -117,7 +117,7 @@ func (a *App) PrintHome(ctx context.Context, who HomeActor, assignment uuid.UUID
 	if kind == "demonstration" {
 		return Printed{}, ErrNotFound // the teacher's own
 	}
-	p, err := printed(d.Document, kind, hc.home.Language)
+	p, err := printed(d.Document, kind, hc.reader)
 	if err == nil && kind == "safety" {
 		kept, err := a.Store.VersionSheets(ctx, who.Class, hc.home.Language)
 		if err != nil {
@@ -134,7 +134,7 @@ func printed(d *design.Document, kind, language string) (Printed, error) {
 	if slices.Contains(PrintedSheets[!watched], kind) {
 		return Printed{}, &Refused{Code: "way-of-working"}
 	}
-	if !slices.Contains(PrintedSheets[watched], kind) || !contains(text.Languages, language) {
+	if !slices.Contains(PrintedSheets[watched], kind) || !contains(text.Languages, text.Base(language)) {
 		return Printed{}, ErrNotFound
 	}
 	w := &sheetWriter{language: language}

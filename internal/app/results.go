@@ -71,7 +71,7 @@ func (a *App) classBooks(ctx context.Context, who TeacherActor, class, assignmen
 	}
 	known := knownFacts(facts)
 	for _, h := range b.homes {
-		w := notebook.Writer{Language: h.Language, System: quantity.System(c.UnitSystem)}
+		w := notebook.Writer{Language: text.In(h.Language, c.Zone), System: quantity.System(c.UnitSystem)}
 		guards := b.design.guards(known[h.ID])
 		if b.permissions[h.ID].State == "withdrawn" {
 			b.entries[h.ID] = nil // a permission taken back hides the home's items at once
@@ -80,7 +80,7 @@ func (a *App) classBooks(ctx context.Context, who TeacherActor, class, assignmen
 		}
 		b.books[h.ID] = a.shelf.book(b.design.Document, [2]uuid.UUID{assignment, h.ID}, b.entries[h.ID], w, guards)
 	}
-	b.shared = openBook(b.design.Document, b.sharedRows, notebook.Writer{Language: c.Language, System: quantity.System(c.UnitSystem)}, nil)
+	b.shared = openBook(b.design.Document, b.sharedRows, notebook.Writer{Language: text.In(c.Language, c.Zone), System: quantity.System(c.UnitSystem)}, nil)
 	return b, nil
 }
 

@@ -88,7 +88,7 @@ func shownReadings(d *design.Document, shared *notebook.Book, language string) [
 // sharedBook opens the teacher's readings for a home: read as the teacher
 // writes, shown in the home's language.
 func sharedBook(d *design.Document, shared []store.Entry, assignment uuid.UUID, c store.Class, language string) *notebook.Book {
-	book := openBook(d, ofAssignment(shared, assignment), notebook.Writer{Language: c.Language, System: quantity.System(c.UnitSystem)}, nil)
+	book := openBook(d, ofAssignment(shared, assignment), notebook.Writer{Language: text.In(c.Language, c.Zone), System: quantity.System(c.UnitSystem)}, nil)
 	book.Writer.Language = language
 	return book
 }

@@ -64,6 +64,7 @@ type Door struct {
 	Had        int // entries of the home in the assignment before, where they were counted
 	Late       bool
 	Language   string
+	Zone       string
 	UnitSystem string
 }
 
@@ -72,7 +73,7 @@ type Door struct {
 // erased. It reports ErrNotFound where there is no such home or assignment.
 func (q *Queries) WriteEntry(ctx context.Context, e Entry, g Gate) (Door, error) {
 	return one[Door](ctx, q, `WITH door AS MATERIALIZED (
-			SELECT h.language, c.unit_system, $10::timestamptz > a.due_at AS late, a.recalled_at IS NULL
+			SELECT h.language, c.zone, c.unit_system, $10::timestamptz > a.due_at AS late, a.recalled_at IS NULL
 				AND ($12::bytea IS NULL OR EXISTS (SELECT 1 FROM home_device d WHERE d.class_id = h.class_id AND d.home_id = h.id AND d.token_hash = $12 AND d.generation = h.generation))
 				AND COALESCE(CASE WHEN p.kind = 'granted' AND p.text_sha <> $13::bytea THEN 'lapsed' ELSE p.kind END, 'asked') || CASE WHEN p.photos THEN ' photos' ELSE '' END = ANY ($14::text[])
 				AS opens,
@@ -84,7 +85,7 @@ func (q *Queries) WriteEntry(ctx context.Context, e Entry, g Gate) (Door, error)
 			INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha, phone_time, received_at, offset_ms, late, clock_jump)
 			SELECT $1, $2::uuid, $3, $4, $5::text, $6::text, $7::bytea, $8::bytea, $9::timestamptz, $10, $11::bigint, late, $16::boolean FROM door WHERE opens AND had < $15
 			ON CONFLICT (class_id, id) DO NOTHING RETURNING 1)
-		SELECT EXISTS (SELECT 1 FROM added) AS added, had, late, language, unit_system FROM door`,
+		SELECT EXISTS (SELECT 1 FROM added) AS added, had, late, language, zone, unit_system FROM door`,
 		e.ClassID, e.ID, e.AssignmentID, e.HomeID, e.Provenance, e.Kind, e.Body, e.BodySha, e.PhoneTime, e.ReceivedAt, e.OffsetMs, g.Token, g.Permission, g.May, g.Most, e.ClockJump)
 }
 

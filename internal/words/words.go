@@ -25,7 +25,7 @@ func init() { text.Register(files) }
 // family are the phone's words by language, for the pages that stand in for it.
 var family = func() map[string]map[string]string {
 	out := map[string]map[string]string{}
-	for _, code := range text.Languages {
+	for _, code := range text.Tags() {
 		out[code] = Page("family", code)
 	}
 	return out
@@ -49,6 +49,7 @@ func Page(name, language string) map[string]string {
 // its name before them; the phone's words are among them.
 func Of(page, language string) map[string]string {
 	out := maps.Clone(family[text.Of(language).Code])
+	maps.Copy(out, family[text.Of(language).Tag])
 	for _, id := range text.IDs(text.Of(language).Code) {
 		if word, ok := strings.CutPrefix(id, page+"."); ok {
 			out[word] = text.Render(text.Message{ID: id}, language)

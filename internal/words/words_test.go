@@ -54,6 +54,28 @@ func TestEveryPageInEveryLanguage(t *testing.T) {
 	}
 }
 
+// What a country says otherwise is only what the language says, with the same holes.
+func TestWordsOfCountries(t *testing.T) {
+	found := 0
+	for _, page := range []string{"family", "teacher"} {
+		for _, tag := range text.Tags() {
+			base := words.Page(page, text.Base(tag))
+			for key, word := range words.Page(page, tag) {
+				if tag == text.Base(tag) {
+					continue
+				}
+				found++
+				if in, ok := base[key]; !ok || in == word || !slices.Equal(holes(in), holes(word)) {
+					t.Errorf("%s in %s: %s is %q, and %q in the language", page, tag, key, word, in)
+				}
+			}
+		}
+	}
+	if found == 0 {
+		t.Error("no country says anything otherwise")
+	}
+}
+
 func TestEverySentenceInEveryLanguage(t *testing.T) {
 	first := text.Languages[0]
 	for _, id := range text.IDs(first) {

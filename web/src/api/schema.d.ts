@@ -1705,6 +1705,8 @@ export interface components {
         HomeCard: {
             id: string;
             language: string;
+            /** @description The language as it is written where the class is, such as es-MX */
+            locale: string;
             nickname: string;
             students: string[];
         };

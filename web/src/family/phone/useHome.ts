@@ -111,7 +111,7 @@ export function useHome(home: string): HomeState {
         // would show neither its clock nor its readings until the server answers.
         await load();
         if (!live) return;
-        if (kept) setBundle(kept);
+        if (kept) setBundle({ ...kept, home: { ...kept.home, locale: kept.home.locale ?? kept.home.language } }); // kept by an older page
         offsetRef.current = keptOffset ?? 0;
         setOffset(keptOffset ?? 0);
         void navigator.storage?.persist?.();

@@ -68,8 +68,8 @@ function Places({ language, onLanguage, state, place: [assignment, view, number]
   const [welcomed, setWelcomed] = useState<boolean>();
   useEffect(() => void state.recall<boolean>('welcomed').then((w) => setWelcomed(w ?? false)), []); // eslint-disable-line react-hooks/exhaustive-deps
   useEffect(() => {
-    if (bundle && bundle.home.language !== language) onLanguage(bundle.home.language);
-  }, [bundle?.home.language]); // eslint-disable-line react-hooks/exhaustive-deps
+    if (bundle && bundle.home.locale !== language) onLanguage(bundle.home.locale);
+  }, [bundle?.home.locale]); // eslint-disable-line react-hooks/exhaustive-deps
 
   if (!bundle || welcomed === undefined) {
     return (

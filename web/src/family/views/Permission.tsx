@@ -21,7 +21,7 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
   const { zone } = bundle.class;
-  const language = bundle.home.language;
+  const language = bundle.home.locale;
 
   const answer = async (decision: 'granted' | 'declined' | 'withdrawn') => {
     setBusy(true);

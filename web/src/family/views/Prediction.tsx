@@ -39,7 +39,7 @@ export function Prediction({ state, bundle, sheet, book, onWrong, onGo }: WorkPr
         <NotAtHome sheet={sheet} />
         <div className="card-paper">
           <p className="second">
-            {t('savedAt', { time: clock(first.entry.phone_time, bundle.class.zone, bundle.home.language) })} {book.afterStart(first) && t('afterStart')}
+            {t('savedAt', { time: clock(first.entry.phone_time, bundle.class.zone, bundle.home.locale) })} {book.afterStart(first) && t('afterStart')}
           </p>
           {questions.map((q) => (
             <p key={q.id}>

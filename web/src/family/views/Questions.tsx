@@ -110,7 +110,7 @@ export function QuestionField({ question, value, onChange, core, writer }: Props
 /** What the phone makes of a number, with what would answer where it asks. */
 function NumberRead({ question, typed, core, writer, onTake }: { question: Question; typed: string; core: Understand | undefined; writer: Bundle; onTake: (text: string) => void }) {
   const t = useWords();
-  const reply = typed.trim() ? core?.({ typed, language: writer.home.language, measures: writer.class.unit_system, asked: { unit: question.unit || '1' } }) : undefined;
+  const reply = typed.trim() ? core?.({ typed, language: writer.home.locale, measures: writer.class.unit_system, asked: { unit: question.unit || '1' } }) : undefined;
   if (!reply) return null;
   return (
     <p className="second" aria-live="polite" style={{ margin: '4px 0 0' }}>

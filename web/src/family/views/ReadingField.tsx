@@ -77,7 +77,7 @@ export function ReadingField({ state, bundle, sheet, book, slot, reading, instru
   const read = (e: LocalEntry): Reply | undefined => {
     const tool = reading.instruments.find((i) => i.id === e.entry.instrument) ?? reading.instruments[0];
     const asked = { unit: reading.unit, low: reading.low, high: reading.high, repeatability: reading.repeatability, step: tool?.step, analogue: tool?.analogue, tool: { [bundle.home.language]: tool?.name ?? '' } };
-    return core?.({ typed: e.entry.typed ?? '', language: bundle.home.language, measures: bundle.class.unit_system, asked });
+    return core?.({ typed: e.entry.typed ?? '', language: bundle.home.locale, measures: bundle.class.unit_system, asked });
   };
   const spoil = (reason: string) => {
     if (present) void state.add(sheet.assignment, { kind: 'spoiled', step: step.id, refers: present.id, reason });

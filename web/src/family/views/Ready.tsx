@@ -12,7 +12,7 @@ export function Ready({ state, bundle, sheet, book, go, onWrong, onGo }: WorkPro
   if (sheet.place) people.push({ id: 'place', words: sheet.place });
   const missing = sheet.needs.filter((n) => !n.optional && !book.ticked(n.id)).length + people.filter((p) => !book.ticked(p.id)).length;
   const tick = (id: string, on: boolean) => void state.add(sheet.assignment, { kind: 'tick', refers: id, reason: on ? '' : 'no' });
-  const waiting = sheet.state === 'waiting' ? t('opensAt', { time: clock(sheet.opens_at, bundle.class.zone, bundle.home.language) }) : undefined;
+  const waiting = sheet.state === 'waiting' ? t('opensAt', { time: clock(sheet.opens_at, bundle.class.zone, bundle.home.locale) }) : undefined;
   return (
     <PhonePage place={sheet.title} aside={<button type="button" className="btn-plain" onClick={() => go(`#/${sheet.assignment}/permission`)}>{t('permission')}</button>} heading={t('ready')} focusKey="ready" state={state}
       action={{ words: missing === 0 ? t('allReady') : t('stillMissing', { count: missing }), do: onGo, waits: waiting }} onWrong={onWrong}>

@@ -67,7 +67,7 @@ export function ResultTable({ sheet, own, shared }: { sheet: WorkProps['sheet'];
       ))}
       {own.results.some((r) => r.text?.includes('±')) && (
         <p className="hint" style={{ margin: '8px 0' }}>
-          ± {t('giveTake')}
+          {t('giveTake')}
         </p>
       )}
       <button type="button" className="btn-plain" aria-expanded={open === 'working'} onClick={() => setOpen(open ? undefined : 'working')}>

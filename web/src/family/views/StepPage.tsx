@@ -29,7 +29,7 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
   const rest = (end.start + end.seconds - step.start + toWait) / 60;
   const last = number === sheet.steps.length;
   const { zone } = bundle.class;
-  const language = bundle.home.language;
+  const language = bundle.home.locale;
 
   useNewVersion(state);
   const [typing, keepTyped] = useTyping();

@@ -39,7 +39,7 @@ export function OnlyShown({ sheet, bundle }: WorkProps) {
     <>
       <NotAtHome sheet={sheet} />
       <p>{sheet.question}</p>
-      {sheet.state === 'waiting' && <p>{t('shownAt', { time: clock(sheet.opens_at, bundle.class.zone, bundle.home.language) })}</p>}
+      {sheet.state === 'waiting' && <p>{t('shownAt', { time: clock(sheet.opens_at, bundle.class.zone, bundle.home.locale) })}</p>}
     </>
   );
 }

@@ -66,7 +66,7 @@ export function WentWrong({ state, bundle, sheet, onClose }: { state: HomeState;
   return (
     <PhonePage place={t('wentWrong')} aside={close} heading={card?.title ?? t('doorNot')} focusKey={card?.id ?? 'not-working'} state={state}>
       {card ? <Aid card={card} emergency={emergency} poison={poison} /> : <Mistakes sheet={sheet} />}
-      {incident && <p role="status">{told ? t('told', { teacher, time: clock(new Date(), bundle.class.zone, bundle.home.language) }) : t('willTell', { teacher })}</p>}
+      {incident && <p role="status">{told ? t('told', { teacher, time: clock(new Date(), bundle.class.zone, bundle.home.locale) }) : t('willTell', { teacher })}</p>}
       {door === 'hurt' && (
         <>
           {['fine', 'phone-us', 'mistaken-tap'].map((o) => (

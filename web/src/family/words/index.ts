@@ -8,7 +8,7 @@ export const languages = codes(files);
 export const firstLanguage = () => best(languages, [localStorage.getItem('pk-language') ?? '', ...navigator.languages]);
 
 /** Interface words only: what an experiment, a number or a caution says comes from the server in the home's language. */
-export const loadWords = (language: string): Promise<TFunction> => startWords(files, best(languages, [language]));
+export const loadWords = (locale: string): Promise<TFunction> => startWords(files, locale);
 
 export const WordsContext = createContext<TFunction>(((key: string) => key) as unknown as TFunction);
 export const useWords = () => useContext(WordsContext);

@@ -58,6 +58,7 @@ export function GroupsTable({ comparison }: { comparison: Comparison }) {
         ))}
       </tbody>
     </table>
+    <p className="hint small">{say('giveTake')}</p>
     </div>
   );
 }

@@ -32,7 +32,7 @@ func TestGuardedExperiment(t *testing.T) {
 	p.press("We agree, begin")
 	p.sees("Getting ready")
 	p.sees("600 mL")
-	p.sees("counts as its own group")
+	p.sees("is compared with that of homes that use the same")
 	p.violations("a ready list with substitutes")
 	p.press("still to fetch")
 	p.predicts()

@@ -214,6 +214,9 @@ func evaluate[T any](p *page, script string) T {
 	ctx, cancel := context.WithTimeout(p.ctx, 40*time.Second)
 	defer cancel()
 	v, err := chromedp.Run(ctx, chromedp.Evaluate[T](script, chromedp.EvalAwaitPromise))
+	if err != nil && strings.Contains(err.Error(), "navigated or closed") { // the page went on to another meanwhile
+		v, err = chromedp.Run(ctx, chromedp.Evaluate[T](script, chromedp.EvalAwaitPromise))
+	}
 	if err != nil {
 		p.t.Fatalf("%.120s: %v\nThe page says:\n%s", script, err, p.words())
 	}

@@ -27,7 +27,7 @@ func TestTeacherInSpanish(t *testing.T) {
 		p.wholeWords(path)
 	}
 	for station, words := range map[string]string{
-		"plan": "Veces de cada una", "steps": "El procedimiento a escala de tiempo", "safety": "Lo que leerá la persona responsable", "kitchens": "Las cocinas se toman como las habituales",
+		"plan": "Intentos de cada una", "steps": "El procedimiento a escala de tiempo", "safety": "Lo que leerá la persona responsable", "kitchens": "Las cocinas se toman como las habituales",
 		"issue": "A quién y cuándo", "run": "han enviado su trabajo", "collect": "piden una mirada.", "compare": "Los datos lo apoyan",
 	} {
 		p.open(base + station)

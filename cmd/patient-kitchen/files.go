@@ -196,7 +196,11 @@ func writeSchemas(dir string) error {
 	if err != nil {
 		return err
 	}
-	for name, raw := range map[string][]byte{"openapi.json": openapi, "experiment.schema.json": experiment, "larder.schema.json": things} {
+	readings, err := api.ReadingsSchema()
+	if err != nil {
+		return err
+	}
+	for name, raw := range map[string][]byte{"openapi.json": openapi, "experiment.schema.json": experiment, "larder.schema.json": things, "readings.schema.json": readings} {
 		var v any
 		if err := json.Unmarshal(raw, &v); err != nil {
 			return err

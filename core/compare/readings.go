@@ -14,12 +14,13 @@ import (
 // Readings is a class as it is exported: with the design all that the
 // comparison needs, so that anyone can work it out again.
 type Readings struct {
-	Made          string         `json:"made" doc:"When it was exported"`
-	DesignVersion string         `json:"design_version" doc:"sha256 of the issued document"`
-	Measures      string         `json:"measures" doc:"us, metric, uk or au: what a cup is in this class"`
-	Homes         []ReadingsHome `json:"homes"`
-	Readings      []Row          `json:"readings"`
-	Answers       []AnswerRow    `json:"answers"`
+	Made          string           `json:"made" doc:"When it was exported"`
+	DesignVersion string           `json:"design_version" doc:"sha256 of the issued document"`
+	Measures      string           `json:"measures" doc:"us, metric, uk or au: what a cup is in this class"`
+	Homes         []ReadingsHome   `json:"homes"`
+	Readings      []Row            `json:"readings"`
+	Answers       []AnswerRow      `json:"answers"`
+	Observations  []ObservationRow `json:"observations,omitempty"`
 }
 
 // ReadingsHome is a home of the class, in whose language its texts are read.
@@ -37,14 +38,18 @@ type Row struct {
 	Condition  string   `json:"condition"`
 	Time       string   `json:"time"`
 	Trial      int      `json:"trial"`
+	Kind       string   `json:"kind,omitempty" doc:"quantity"`
 	Value      *float64 `json:"value"`
 	U          *float64 `json:"u"`
 	Unit       string   `json:"unit"`
 	Low        *float64 `json:"low" doc:"The lower end of a range or bound; open where it has none"`
 	High       *float64 `json:"high"`
+	Bound      string   `json:"bound,omitempty" doc:"below or above, where only a bound is known"`
 	Typed      string   `json:"typed"`
-	Instrument string   `json:"instrument"`
-	Fate       string   `json:"fate" doc:"counts, or why it does not"`
+	Instrument string   `json:"instrument" doc:"Id of the tool"`
+	Step       string   `json:"tool_step,omitempty" doc:"Smallest step of the tool, such as 1 mm"`
+	Fate       string   `json:"fate" doc:"counts, or why it does not: unread, missing, not-read, corrected, superseded, spoiled, set-aside, adult-not-said, not-counted, shared"`
+	Counts     bool     `json:"counts,omitempty" doc:"It goes into the class's results"`
 	Reason     string   `json:"reason"`
 	MeasuredAt string   `json:"measured_at"`
 	ReceivedAt string   `json:"received_at"`
@@ -60,6 +65,15 @@ type AnswerRow struct {
 	At       string   `json:"at"`
 }
 
+// ObservationRow is what a home saw, in its own words.
+type ObservationRow struct {
+	Home     string `json:"home"`
+	Step     string `json:"step,omitempty"`
+	Evidence string `json:"evidence,omitempty"`
+	Text     string `json:"text"`
+	At       string `json:"at"`
+}
+
 // Books opens the notebooks of exported readings, home by home in their order.
 // It fails on a time or slot that cannot be, naming the row.
 func (r *Readings) Books(d *design.Document) ([]Home, error) {
@@ -69,7 +83,7 @@ func (r *Readings) Books(d *design.Document) ([]Home, error) {
 	languages := map[string]string{}
 	known := func(home string) {
 		if _, ok := languages[home]; !ok {
-			languages[home] = "en"
+			languages[home] = text.Languages[0]
 			names = append(names, home)
 		}
 	}
@@ -100,7 +114,7 @@ func (r *Readings) Books(d *design.Document) ([]Home, error) {
 			return nil, fmt.Errorf("readings[%d]: the %s %s, such as %s", i, p.Field, text.Render(p.Rule, text.Languages[0]), p.Example)
 		}
 		switch row.Fate {
-		case "", "counts", "not-read", "corrected", "superseded":
+		case "", "counts", "unread", "missing", "not-read", "corrected", "superseded":
 		case "spoiled":
 			entries[row.Home] = append(entries[row.Home], notebook.Entry{ID: e.ID + "x", Kind: notebook.Spoiled, Refers: e.ID, Reason: row.Reason, Received: at})
 		case "set-aside":

@@ -222,7 +222,8 @@ func TestArchiveOfAClass(t *testing.T) {
 	if files["2027-02-02-paper-strips-version-1-again-2/experiment.json"] == "" {
 		t.Errorf("the second time is missing: %+v", manifest.Files)
 	}
-	for name, says := range map[string]string{"class.json": "Stonechat Moor School", "homes.json": "Fern", dir + "experiment.json": `"schema"`, dir + "readings.csv": "82", dir + "entries.json": `"typed": "82 mm"`} {
+	for name, says := range map[string]string{"class.json": "Stonechat Moor School", "homes.json": "Fern", dir + "experiment.json": `"schema"`, dir + "readings.csv": "82", dir + "entries.json": `"typed": "82 mm"`,
+		dir + "answers.csv": "question_text", dir + "observations.csv": "evidence", dir + "results.csv": "give_or_take", dir + "tables.xlsx": "PK", dir + "results.json": `"findings"`, dir + "permissions.json": `"granted"`, dir + "incidents.json": "[]", dir + "readings.json": `"kind": "quantity"`} {
 		if !strings.Contains(files[name], says) {
 			t.Errorf("%s lacks %s: %.200s", name, says, files[name])
 		}

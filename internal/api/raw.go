@@ -1,6 +1,7 @@
 package api
 
 import (
+	"cmp"
 	"encoding/json"
 	"fmt"
 	"io"
@@ -14,6 +15,7 @@ import (
 
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/export"
 	"patient-kitchen/internal/live"
 	"patient-kitchen/internal/media"
 )
@@ -23,7 +25,16 @@ func (s *Server) raw(r chi.Router) {
 	r.Put("/api/v1/home/{home}/assignments/{assignment}/photos/{photo}", s.putPhoto)
 	r.Get("/api/v1/home/{home}/photos/{photo}/{size}", s.homePhoto)
 	r.Get("/api/v1/classes/{class}/photos/{photo}/{size}", s.teacherPhoto)
-	r.Get("/api/v1/classes/{class}/assignments/{assignment}/export.csv", s.exportCSV)
+	for path, write := range map[string]func(*export.Class, io.Writer, export.Dialect) error{
+		"export": (*export.Class).ReadingsCSV, "answers": (*export.Class).AnswersCSV, "observations": (*export.Class).ObservationsCSV, "results": (*export.Class).ResultsCSV,
+	} {
+		suffix := "-" + path
+		if path == "export" {
+			suffix = ""
+		}
+		r.Get("/api/v1/classes/{class}/assignments/{assignment}/"+path+".csv", s.exportTable(write, suffix))
+	}
+	r.Get("/api/v1/classes/{class}/assignments/{assignment}/export.xlsx", s.exportXLSX)
 	r.Get("/api/v1/classes/{class}/assignments/{assignment}/export.json", s.exportJSON)
 	r.Get("/api/v1/classes/{class}/archive.zip", s.exportClass)
 	r.Get("/api/v1/experiments/{experiment}/file", s.exportExperiment)
@@ -167,12 +178,37 @@ func attachment(w http.ResponseWriter, kind, name string) {
 	w.Header().Set("Content-Disposition", fmt.Sprintf("attachment; filename=%q", name))
 }
 
-func (s *Server) exportCSV(w http.ResponseWriter, r *http.Request) {
+// readerOf is the language that a file is asked for in, as a link says it, or that
+// of the browser.
+func readerOf(r *http.Request) string {
+	return languageOf(cmp.Or(r.URL.Query().Get("language"), r.Header.Get("Accept-Language")))
+}
+
+// exportTable answers a table of an assignment as text, in the dialect that is
+// asked for: separator=comma, semicolon or tab, decimal=point or comma.
+func (s *Server) exportTable(write func(*export.Class, io.Writer, export.Dialect) error, suffix string) http.HandlerFunc {
+	return func(w http.ResponseWriter, r *http.Request) {
+		s.teacherFile(w, r, []string{"class", "assignment"}, func(who app.TeacherActor, id []uuid.UUID) error {
+			dialect, ok := export.DialectOf(r.URL.Query().Get("separator"), r.URL.Query().Get("decimal"))
+			if !ok {
+				return &app.Invalid{Field: "separator", Rule: text.M("rule.dialect"), Example: "separator=semicolon&decimal=comma"}
+			}
+			class, name, err := s.App.Export(r.Context(), who, id[0], id[1], readerOf(r))
+			if err == nil {
+				attachment(w, "text/csv; charset=utf-8", name+suffix+".csv")
+				err = write(&class, w, dialect)
+			}
+			return err
+		})
+	}
+}
+
+func (s *Server) exportXLSX(w http.ResponseWriter, r *http.Request) {
 	s.teacherFile(w, r, []string{"class", "assignment"}, func(who app.TeacherActor, id []uuid.UUID) error {
-		file, name, err := s.App.Export(r.Context(), who, id[0], id[1])
+		class, name, err := s.App.Export(r.Context(), who, id[0], id[1], readerOf(r))
 		if err == nil {
-			attachment(w, "text/csv; charset=utf-8", name+".csv")
-			err = app.WriteCSV(w, file.Readings)
+			attachment(w, "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", name+".xlsx")
+			err = class.XLSX(w)
 		}
 		return err
 	})
@@ -180,10 +216,10 @@ func (s *Server) exportCSV(w http.ResponseWriter, r *http.Request) {
 
 func (s *Server) exportJSON(w http.ResponseWriter, r *http.Request) {
 	s.teacherFile(w, r, []string{"class", "assignment"}, func(who app.TeacherActor, id []uuid.UUID) error {
-		file, name, err := s.App.Export(r.Context(), who, id[0], id[1])
+		class, name, err := s.App.Export(r.Context(), who, id[0], id[1], readerOf(r))
 		if err == nil {
 			attachment(w, "application/json", name+".json")
-			err = json.NewEncoder(w).Encode(file)
+			err = json.NewEncoder(w).Encode(class.Readings)
 		}
 		return err
 	})

@@ -6,6 +6,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"patient-kitchen/core/compare"
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/larder"
 	"patient-kitchen/core/safety"
@@ -35,6 +36,11 @@ func ExperimentSchema() ([]byte, error) {
 		property["examples"] = words
 	}
 	return json.Marshal(schema)
+}
+
+// ReadingsSchema is the JSON Schema of the exported readings of a class.
+func ReadingsSchema() ([]byte, error) {
+	return schemaOf[compare.Readings]("Patient Kitchen readings of a class")
 }
 
 // schemaOf is the JSON Schema of an open file's type.

@@ -14,6 +14,8 @@ import (
 	"github.com/google/uuid"
 
 	"patient-kitchen/core/notebook"
+	"patient-kitchen/core/text"
+	"patient-kitchen/internal/export"
 	"patient-kitchen/internal/store"
 )
 
@@ -106,10 +108,6 @@ func (a *App) Archive(ctx context.Context, who TeacherActor, class uuid.UUID) (A
 }
 
 func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who TeacherActor, as store.Assignment) error {
-	file, _, err := a.Export(ctx, who, as.ClassID, as.ID)
-	if err != nil {
-		return err
-	}
 	b, err := a.classBooks(ctx, who, as.ClassID, as.ID)
 	if err != nil {
 		return err
@@ -118,11 +116,29 @@ func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who Teach
 	if err != nil {
 		return err
 	}
-	title, _ := b.design.Title.In(b.class.Language)
+	file, _, err := a.Export(ctx, who, as.ClassID, as.ID, text.In(b.class.Language, b.class.Zone))
+	if err != nil {
+		return err
+	}
+	permissions, err := a.Store.Permissions(ctx, as.ClassID, as.ID)
+	if err != nil {
+		return err
+	}
+	incidents, err := a.Store.IncidentsOf(ctx, as.ClassID, as.ID)
+	if err != nil {
+		return err
+	}
+	title := file.Experiment
 	dir := z.folder(fmt.Sprintf("%s-%s-version-%d", as.OpensAt.UTC().Format(time.DateOnly), plainName(title), as.Number))
 	z.put(dir+"experiment.json", document)
-	z.make(dir+"readings.csv", func(w io.Writer) error { return WriteCSV(w, file.Readings) })
-	z.json(dir+"readings.json", file)
+	for name, write := range map[string]func(io.Writer, export.Dialect) error{"readings": file.ReadingsCSV, "answers": file.AnswersCSV, "observations": file.ObservationsCSV, "results": file.ResultsCSV} {
+		z.make(dir+name+".csv", func(w io.Writer) error { return write(w, export.Usual) })
+	}
+	z.make(dir+"tables.xlsx", file.XLSX)
+	z.json(dir+"readings.json", file.Readings)
+	z.json(dir+"results.json", file.Report)
+	z.json(dir+"permissions.json", archivedPermissions(permissions))
+	z.json(dir+"incidents.json", archivedIncidents(b, incidents))
 	entries := []archivedEntry{}
 	for _, of := range append([][]store.Entry{b.sharedRows}, entriesInOrder(b)...) {
 		for _, e := range of {
@@ -152,6 +168,46 @@ func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who Teach
 		}
 	}
 	return z.err
+}
+
+// archivedPermission is one answer of a home, without the name of who gave it.
+type archivedPermission struct {
+	Home     uuid.UUID `json:"home"`
+	Decision string    `json:"decision"`
+	Photos   bool      `json:"photos"`
+	Gallery  bool      `json:"gallery"`
+	Language string    `json:"language"`
+	At       time.Time `json:"at"`
+}
+
+func archivedPermissions(rows []store.Permission) []archivedPermission {
+	out := []archivedPermission{}
+	for _, p := range rows {
+		out = append(out, archivedPermission{p.HomeID, p.Kind, p.Photos, p.Gallery, p.Language, p.At.UTC()})
+	}
+	return out
+}
+
+// archivedIncident is what a home told through Something went wrong.
+type archivedIncident struct {
+	Home       uuid.UUID  `json:"home"`
+	Door       string     `json:"door"`
+	Outcome    string     `json:"outcome"`
+	Note       string     `json:"note"`
+	PhoneTime  time.Time  `json:"phone_time"`
+	ReceivedAt time.Time  `json:"received_at"`
+	SeenAt     *time.Time `json:"seen_at"`
+}
+
+func archivedIncidents(b *classBooks, rows []store.Incident) []archivedIncident {
+	out := []archivedIncident{}
+	for _, i := range rows {
+		if b.permissions[i.HomeID].State == "withdrawn" {
+			continue // what it sent is hidden
+		}
+		out = append(out, archivedIncident{i.HomeID, i.Door, i.Outcome, i.Note, i.PhoneTime.UTC(), i.ReceivedAt.UTC(), i.SeenAt})
+	}
+	return out
 }
 
 func entriesInOrder(b *classBooks) [][]store.Entry {

@@ -3,11 +3,8 @@ package app
 import (
 	"context"
 	"crypto/sha256"
-	"encoding/csv"
 	"encoding/hex"
-	"io"
 	"regexp"
-	"strconv"
 	"strings"
 	"time"
 
@@ -16,37 +13,46 @@ import (
 	"patient-kitchen/core/compare"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/internal/export"
 )
 
 var fileName = regexp.MustCompile(`[^a-z0-9]+`)
 
-// Export lists every reading and answer of an assignment, home by home, and a
-// name for the file. Homes that took their permission back are left out.
-func (a *App) Export(ctx context.Context, who TeacherActor, class, assignment uuid.UUID) (compare.Readings, string, error) {
+// Export gathers every reading, answer and observation of an assignment, home by
+// home, with what was worked out of them, and a name for the file. Homes that took
+// their permission back are left out.
+func (a *App) Export(ctx context.Context, who TeacherActor, class, assignment uuid.UUID, language string) (export.Class, string, error) {
 	b, err := a.classBooks(ctx, who, class, assignment)
 	if err != nil {
-		return compare.Readings{}, "", err
+		return export.Class{}, "", err
 	}
 	document, err := a.Store.VersionDocument(ctx, b.assignment.VersionID)
 	if err != nil {
-		return compare.Readings{}, "", err
+		return export.Class{}, "", err
 	}
 	sum := sha256.Sum256(document)
 	out := compare.Readings{Made: a.Now().UTC().Format(time.RFC3339), DesignVersion: hex.EncodeToString(sum[:]), Measures: b.class.UnitSystem,
-		Homes: []compare.ReadingsHome{}, Readings: []compare.Row{}, Answers: []compare.AnswerRow{}}
+		Homes: []compare.ReadingsHome{}, Readings: []compare.Row{}, Answers: []compare.AnswerRow{}, Observations: []compare.ObservationRow{}}
+	var homes []compare.Home
 	for _, h := range b.homes {
 		book := b.books[h.ID]
-		out.Homes = append(out.Homes, compare.ReadingsHome{Home: h.Nickname, Language: h.Language})
+		out.Homes = append(out.Homes, compare.ReadingsHome{Home: h.Nickname, Language: book.Writer.Language})
+		homes = append(homes, compare.Home{Key: h.Nickname, Book: book})
 		out.Readings = append(out.Readings, exportBook(h.Nickname, book)...)
 		for _, e := range book.Notes {
-			if e.Kind == notebook.Answer {
-				out.Answers = append(out.Answers, compare.AnswerRow{Home: h.Nickname, Question: e.Question, Choice: e.Choice, Text: e.Text, At: e.Measured().UTC().Format(time.RFC3339)})
+			at := e.Measured().UTC().Format(time.RFC3339)
+			switch e.Kind {
+			case notebook.Answer:
+				out.Answers = append(out.Answers, compare.AnswerRow{Home: h.Nickname, Question: e.Question, Choice: e.Choice, Text: e.Text, At: at})
+			case notebook.Observation:
+				out.Observations = append(out.Observations, compare.ObservationRow{Home: h.Nickname, Step: e.Step, Evidence: e.Evidence, Text: e.Text, At: at})
 			}
 		}
 	}
 	out.Readings = append(out.Readings, exportBook("", b.shared)...)
-	title, _ := b.design.Title.In(b.class.Language)
-	return out, plainName(title + " " + b.class.Name), nil
+	title, _ := b.design.Title.In(language)
+	return export.Class{Name: b.class.Name, Experiment: title, Version: b.assignment.Number, Language: language, Design: b.design.Document, Readings: out,
+		Report: compare.Work(b.design.Document, homes, true)}, plainName(title + " " + b.class.Name), nil
 }
 
 // plainName is a name that every system takes for a file.
@@ -63,7 +69,7 @@ func exportBook(name string, book *notebook.Book) []compare.Row {
 	for i := range book.Cells {
 		c := &book.Cells[i]
 		r, _ := book.Design.Reading(c.Slot.Reading)
-		base := compare.Row{Home: name, Provenance: "own", Reading: c.Slot.Reading, Condition: c.Slot.Condition, Time: c.Slot.Time, Trial: c.Slot.Trial, Unit: r.Unit}
+		base := compare.Row{Home: name, Provenance: "own", Reading: c.Slot.Reading, Condition: c.Slot.Condition, Time: c.Slot.Time, Trial: c.Slot.Trial, Unit: r.Unit, Kind: "quantity"}
 		if name == "" {
 			base.Provenance = "shared"
 		}
@@ -74,7 +80,7 @@ func exportBook(name string, book *notebook.Book) []compare.Row {
 			}
 			row.Typed, row.Fate, row.Reason, row.Late = l.Entry.Typed, exportFate(l.Fate), l.Reason, l.Entry.Late
 			if in, ok := r.Instrument(l.Entry.Instrument); ok {
-				row.Instrument = in.ID
+				row.Instrument, row.Step = in.ID, in.Resolution
 			}
 			row.MeasuredAt, row.ReceivedAt = l.Entry.Measured().UTC().Format(time.RFC3339), l.Entry.Received.UTC().Format(time.RFC3339)
 			if l.Understood.Readable {
@@ -82,6 +88,16 @@ func exportBook(name string, book *notebook.Book) []compare.Row {
 				row.Value, row.U = &v, &u
 			}
 			row.Low, row.High = ends(l.Understood)
+			if l.Fate == "counts" {
+				row.Fate = fateOf(&l, row.Provenance)
+			}
+			if l.Understood.Kind == quantity.Bound {
+				row.Bound = "above"
+				if l.Understood.Typed.Below {
+					row.Bound = "below"
+				}
+			}
+			row.Counts = row.Fate == "counts"
 			rows = append(rows, row)
 		}
 		if c.State == notebook.HasReason && c.Entry != nil && c.Entry.Kind == notebook.NotRead {
@@ -109,41 +125,24 @@ func ends(u notebook.Understood) (low, high *float64) {
 	return nil, nil
 }
 
+// fateOf is what became of a reading that nothing speaks against: a text that
+// nobody could read counts for nothing, and shared readings in no class result.
+func fateOf(l *notebook.Line, provenance string) string {
+	switch {
+	case l.Understood.Kind == quantity.Missing:
+		return "missing"
+	case !l.Understood.Readable && (l.Understood.Kind != quantity.Bound || l.Understood.Message.ID != ""):
+		return "unread"
+	case provenance == string(notebook.Shared):
+		return provenance
+	}
+	return "counts"
+}
+
 // exportFate leaves out what would say something about the home.
 func exportFate(fate string) string {
 	if s := notebook.State(fate); s == notebook.FactNotSaid || s == notebook.NotHere {
 		return "not-counted"
 	}
 	return fate
-}
-
-// cell guards a text against being taken for a formula by a spreadsheet.
-func cell(s string) string {
-	if s != "" && strings.ContainsRune("=+-@\t\r\n", rune(s[0])) {
-		return "'" + s
-	}
-	return s
-}
-
-// WriteCSV writes rows with a head. Texts that begin like a formula get a
-// quotation mark in front; numbers do not.
-func WriteCSV(w io.Writer, rows []compare.Row) error {
-	out := csv.NewWriter(w)
-	number := func(v *float64) string {
-		if v == nil {
-			return ""
-		}
-		return strconv.FormatFloat(*v, 'g', 10, 64)
-	}
-	if err := out.Write([]string{"home", "provenance", "reading", "condition", "time", "trial", "value", "u", "unit", "low", "high", "typed", "instrument", "fate", "reason", "measured_at", "received_at", "late"}); err != nil {
-		return err
-	}
-	for _, r := range rows {
-		if err := out.Write([]string{cell(r.Home), r.Provenance, r.Reading, r.Condition, r.Time, strconv.Itoa(r.Trial), number(r.Value), number(r.U), cell(r.Unit), number(r.Low), number(r.High),
-			cell(r.Typed), r.Instrument, r.Fate, cell(r.Reason), r.MeasuredAt, r.ReceivedAt, strconv.FormatBool(r.Late)}); err != nil {
-			return err
-		}
-	}
-	out.Flush()
-	return out.Error()
 }

@@ -1,11 +1,9 @@
 package app
 
 import (
-	"bytes"
 	"strings"
 	"testing"
 
-	"patient-kitchen/core/compare"
 	"patient-kitchen/internal/store"
 )
 
@@ -58,20 +56,4 @@ func FuzzReadRoster(f *testing.F) {
 			letters[l.Home.Letters], names[key] = true, true
 		}
 	})
-}
-
-// Texts that a spreadsheet would take for a formula are guarded; numbers and
-// their minus signs are not.
-func TestCSVGuardsTexts(t *testing.T) {
-	v := -4.5
-	var b bytes.Buffer
-	rows := []compare.Row{{Home: "=cmd|' /C calc'!A0", Typed: "-4.5 °C", Reason: "@home", Value: &v, Unit: "°C"}}
-	if err := WriteCSV(&b, rows); err != nil {
-		t.Fatal(err)
-	}
-	for _, want := range []string{"'=cmd|", ",'-4.5 °C,", "'@home", ",-4.5,"} {
-		if !strings.Contains(b.String(), want) {
-			t.Errorf("%q lacks %q", b.String(), want)
-		}
-	}
 }

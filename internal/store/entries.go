@@ -232,6 +232,12 @@ type IncidentRow struct {
 	ClassName string
 }
 
+// IncidentsOf lists what was told through Something went wrong while an assignment
+// was worked at, oldest first.
+func (q *Queries) IncidentsOf(ctx context.Context, class, assignment uuid.UUID) ([]Incident, error) {
+	return many[Incident](ctx, q, `SELECT `+incidentColumns+` FROM incident WHERE class_id = $1 AND assignment_id = $2 ORDER BY received_at, id`, class, assignment)
+}
+
 // Incidents lists the unseen and the last week's incidents of a teacher's
 // classes, unseen and newest first.
 func (q *Queries) Incidents(ctx context.Context, teacher uuid.UUID, since time.Time) ([]IncidentRow, error) {

@@ -4,6 +4,7 @@ import { homesHave, Loading, PartError, SideSheet } from '../frame/parts';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
 import { SharedEntry } from './SharedEntry';
+import { TakeOut } from './TakeOut';
 import { guardWords, isGuard, stateWords, useResults, type Assignment, type HomeResult, type Results } from './useResults';
 import { because, say } from '../words';
 
@@ -59,9 +60,7 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
           <h2>{say('collect.your-own-readings-to-share')}</h2>
           <SharedEntry assignment={assignment} results={r} />
         </section>
-        <p>
-          <a href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.csv`} download>{say('collect.readings-as-csv')}</a> · <a href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.json`} download>{say('collect.as-json')}</a>
-        </p>
+        <TakeOut assignment={assignment} />
       </main>
       {home && (
         <SideSheet title={say('collect.s-notebook', { value: r.homes.find((h) => h.home === home)?.nickname ?? say('collect.home') })} onClose={() => show()}>

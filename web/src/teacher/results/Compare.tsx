@@ -6,6 +6,7 @@ import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
 import { useResults, type Assignment } from './useResults';
 import { WhatTheySaid } from './WhatTheySaid';
+import { ownLanguage } from '../languages';
 import { say } from '../words';
 
 /** What did we find, in words; do the homes agree; which could not tell? The plot is the page. */
@@ -47,7 +48,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
           <Link className="btn btn-outline-primary" to={`/show/${assignment.class}/${assignment.id}?plot=${comparison.derived}`}>
             {say('compare.show-to-class')}
           </Link>
-          <a href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.csv`} download>
+          <a href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.csv?language=${ownLanguage()}`} download>
             {say('collect.readings-as-csv')}
           </a>
           <a href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.json`} download>

@@ -40,7 +40,7 @@ func ExperimentSchema() ([]byte, error) {
 
 // ReadingsSchema is the JSON Schema of the exported readings of a class.
 func ReadingsSchema() ([]byte, error) {
-	return schemaOf[compare.Readings]("Patient Kitchen readings of a class")
+	return schemaOf[compare.Readings]("Patient Kitchen readings")
 }
 
 // schemaOf is the JSON Schema of an open file's type.

@@ -11,6 +11,7 @@ import (
 
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/roster"
 )
 
 // Reply wraps a body.
@@ -214,20 +215,26 @@ func (s *Server) homes() {
 	forTeacher(s, op("POST", "/classes/{class}/homes", "add-home", "Add a home"), func(ctx context.Context, who app.TeacherActor, i *add) (app.HomeView, error) {
 		return s.App.AddHome(ctx, who, i.Class, i.Body)
 	})
-	type roster struct {
+	type list struct {
 		ClassPath
+		Accept
 		Body struct {
-			Text string `json:"text" maxLength:"100000" doc:"Nicknames one a line, or CSV" example:"Fern"`
-			Try  bool   `json:"try,omitempty" doc:"Only read it; add nothing"`
+			Text    string   `json:"text,omitempty" maxLength:"100000" doc:"Nicknames one a line, or a table" example:"Fern"`
+			File    []byte   `json:"file,omitempty" maxLength:"150000" doc:"The bytes of a file in its place, in base64: UTF-8, UTF-16 or Latin-1"`
+			Mapping []string `json:"mapping,omitempty" maxItems:"60" doc:"What each column is taken for, over what its head says: nickname, students, language, contact, phone, letters, note, or blank to leave it out"`
+			Try     bool     `json:"try,omitempty" doc:"Only read it; add nothing"`
 		}
 	}
-	forTeacher(s, op("POST", "/classes/{class}/roster", "import-roster", "Add homes from a list"), func(ctx context.Context, who app.TeacherActor, i *roster) (List[app.RosterLine], error) {
+	forTeacher(s, op("POST", "/classes/{class}/roster", "import-roster", "Add homes from a list"), func(ctx context.Context, who app.TeacherActor, i *list) (app.RosterView, error) {
 		read := s.App.ImportRoster
 		if i.Body.Try {
 			read = s.App.PreviewRoster
 		}
-		v, err := read(ctx, who, i.Class, i.Body.Text)
-		return List[app.RosterLine]{Items: v}, err
+		text := i.Body.Text
+		if len(i.Body.File) > 0 {
+			text = roster.Decode(i.Body.File)
+		}
+		return read(ctx, who, i.Class, text, i.Body.Mapping, i.code())
 	})
 	type change struct {
 		HomePath

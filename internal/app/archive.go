@@ -43,6 +43,7 @@ type archivedHome struct {
 	Letters  string    `json:"letters"`
 	Language string    `json:"language"`
 	Students []string  `json:"students"`
+	Note     string    `json:"note,omitempty"`
 }
 
 // archivedEntry is one line of a notebook as it was sent.
@@ -81,7 +82,7 @@ func (a *App) Archive(ctx context.Context, who TeacherActor, class uuid.UUID) (A
 	}
 	var listed []archivedHome
 	for _, h := range homes {
-		row := archivedHome{h.ID, h.Nickname, h.Letters, h.Language, []string{}}
+		row := archivedHome{h.ID, h.Nickname, h.Letters, h.Language, []string{}, h.Note}
 		for _, s := range students {
 			if s.HomeID == h.ID {
 				row.Students = append(row.Students, s.Name)

@@ -22,6 +22,7 @@ type HomeFields struct {
 	Contact  string   `json:"contact,omitempty" doc:"Mail address or number for messages"`
 	Phone    string   `json:"phone,omitempty" doc:"Guardian's telephone, for emergencies"`
 	Students []string `json:"students,omitempty" doc:"Nicknames of the students of this home"`
+	Note     string   `json:"note,omitempty" doc:"For the teacher alone, such as a home language that is not one of those here"`
 }
 
 // HomeView is a home as its teacher sees it.
@@ -49,6 +50,9 @@ func (f *HomeFields) check(class store.Class) error {
 	f.Contact, f.Phone = strings.TrimSpace(f.Contact), strings.TrimSpace(f.Phone)
 	if f.Phone != "" && !phonePattern.MatchString(f.Phone) {
 		return &Invalid{"phone", rule("phone"), "0555 010 020"}
+	}
+	if f.Note = strings.TrimSpace(f.Note); len([]rune(f.Note)) > 600 {
+		return &Invalid{"note", rule("most-signs", "n", 600), "speaks Polish at home"}
 	}
 	if len(f.Contact) > 200 {
 		return &Invalid{"contact", rule("most-signs", "n", 200), "fern@home.example"}
@@ -116,7 +120,7 @@ func viewHome(h store.Home, students []string) HomeView {
 		students = []string{}
 	}
 	return HomeView{ID: h.ID, Version: h.Version, OpenedAt: h.OpenedAt, HomeFields: HomeFields{
-		Nickname: h.Nickname, Letters: h.Letters, Language: h.Language, Contact: h.Contact, Phone: h.Phone, Students: students}}
+		Nickname: h.Nickname, Letters: h.Letters, Language: h.Language, Contact: h.Contact, Phone: h.Phone, Students: students, Note: h.Note}}
 }
 
 // AddHome adds a home with its link and code.
@@ -149,7 +153,7 @@ func (a *App) insertHome(ctx context.Context, q *store.Queries, class, id uuid.U
 	if f.Letters == "" {
 		f.Letters = freeLetters(f.Nickname, taken)
 	}
-	h := store.Home{ClassID: class, ID: id, Nickname: f.Nickname, Letters: f.Letters, Language: f.Language, Contact: f.Contact, Phone: f.Phone,
+	h := store.Home{ClassID: class, ID: id, Nickname: f.Nickname, Letters: f.Letters, Language: f.Language, Contact: f.Contact, Phone: f.Phone, Note: f.Note,
 		KeyID: a.Keys.Newest(), Generation: 1, Version: 1, CreatedAt: a.Now()}
 	if err := nameTaken(q.AddHome(ctx, h), f); err != nil {
 		return HomeView{}, err
@@ -186,7 +190,7 @@ func (a *App) SaveHome(ctx context.Context, who TeacherActor, class, id uuid.UUI
 	if h.Version != version {
 		return HomeView{}, a.homeChanged(ctx, class, id)
 	}
-	h.Nickname, h.Letters, h.Language, h.Contact, h.Phone = f.Nickname, f.Letters, f.Language, f.Contact, f.Phone
+	h.Nickname, h.Letters, h.Language, h.Contact, h.Phone, h.Note = f.Nickname, f.Letters, f.Language, f.Contact, f.Phone, f.Note
 	err = a.audited(ctx, who, class, &id, "home", "changed", func(q *store.Queries) error {
 		err := q.SaveHome(ctx, h)
 		if errors.Is(err, store.ErrNotFound) { // somebody was faster since it was looked at

@@ -2,7 +2,6 @@ package app
 
 import (
 	"context"
-	"encoding/csv"
 	"errors"
 	"fmt"
 	"strings"
@@ -10,11 +9,12 @@ import (
 	"github.com/google/uuid"
 
 	"patient-kitchen/core/text"
+	"patient-kitchen/internal/roster"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/words"
 )
 
-// RosterLine is one line of a pasted list or CSV file as it was read.
+// RosterLine is one home of a pasted list or file as it was read.
 type RosterLine struct {
 	Line    int        `json:"line" doc:"From 1"`
 	Text    string     `json:"text"`
@@ -22,112 +22,68 @@ type RosterLine struct {
 	Problem string     `json:"problem,omitempty" doc:"Why the line cannot be taken, and how to mend it"`
 }
 
+// RosterView is a list as it was read: what each column is taken for, and every
+// home.
+type RosterView struct {
+	Columns []roster.Column `json:"columns"`
+	Items   []RosterLine    `json:"items"`
+}
+
 // maxRoster is the most homes one list may hold.
 const maxRoster = 300
 
-// columns of a CSV roster by the heads people write.
-var rosterHeads = map[string]string{
-	"nickname": "nickname", "home": "nickname", "name": "nickname", "apodo": "nickname", "casa": "nickname",
-	"language": "language", "idioma": "language", "lengua": "language", "contact": "contact", "contacto": "contact", "mail": "contact",
-	"phone": "phone", "teléfono": "phone", "telefono": "phone", "students": "students", "alumnos": "students", "letters": "letters", "letras": "letters",
-}
-
-// ReadRoster reads nicknames one a line, or CSV with comma, semicolon or tab,
-// with or without a head. Every line is answered, with its problem if it has
-// one; names already in the class are problems too.
-func ReadRoster(pasted string, class store.Class, existing []store.Home) []RosterLine {
-	pasted = strings.TrimPrefix(strings.ReplaceAll(pasted, "\r\n", "\n"), "\ufeff")
+// ReadRoster reads a list for a class. Every line is answered, with its problem if
+// it has one; names already in the class are problems too. What no field holds goes
+// into the home's note, as a language does that is not one of those here.
+func ReadRoster(pasted string, mapping []string, class store.Class, existing []store.Home, language string) RosterView {
 	names, taken := map[string]int{}, map[string]bool{}
 	for _, h := range existing {
 		names[strings.ToLower(h.Nickname)] = 0
 		taken[h.Letters] = true
 	}
-	order := []string{"nickname", "language", "contact", "phone", "students", "letters"}
-	out := []RosterLine{}
-	for i, text := range strings.Split(pasted, "\n") {
-		if strings.TrimSpace(text) == "" {
-			continue
-		}
-		line := RosterLine{Line: i + 1, Text: text}
-		cells, err := splitCells(text)
-		if head, ok := readHead(cells); ok && len(out) == 0 {
-			order = head
-			continue
-		}
-		if len(out) >= maxRoster {
-			line.Problem = say("roster.most", "n", maxRoster)
-			out = append(out, line)
+	list := roster.Read(pasted, mapping)
+	out := RosterView{Columns: append([]roster.Column{}, list.Columns...), Items: []RosterLine{}}
+	for _, row := range list.Rows {
+		line := RosterLine{Line: row.Line, Text: row.Text}
+		if len(out.Items) >= maxRoster {
+			line.Problem = say(language, "roster.most", "n", maxRoster)
+			out.Items = append(out.Items, line)
 			break
 		}
-		if err != nil {
-			line.Problem = say("roster.quote")
+		if row.Broken {
+			line.Problem = say(language, "roster.quote")
 		} else {
-			line.fill(order, cells)
-			line.judge(class, names, taken)
+			line.fill(row, language)
+			line.judge(class, names, taken, language)
 		}
-		out = append(out, line)
+		out.Items = append(out.Items, line)
 	}
 	return out
 }
 
-func splitCells(text string) ([]string, error) {
-	r := csv.NewReader(strings.NewReader(text))
-	r.FieldsPerRecord = -1
-	switch {
-	case strings.Contains(text, "\t"):
-		r.Comma = '\t'
-	case strings.Contains(text, ";"):
-		r.Comma = ';'
+func (l *RosterLine) fill(row roster.Row, language string) {
+	c, notes := row.Cells, row.Notes
+	l.Home = HomeFields{Nickname: c["nickname"], Contact: c["contact"], Phone: c["phone"], Letters: c["letters"]}
+	l.Home.Students = strings.FieldsFunc(c["students"], func(r rune) bool { return strings.ContainsRune("+&/,;", r) })
+	if code, ok := text.Named(c["language"]); ok {
+		l.Home.Language = code
+	} else if c["language"] != "" {
+		notes = append(notes, say(language, "roster.language", "language", c["language"]))
 	}
-	return r.Read()
+	l.Home.Note = strings.Join(notes, "; ")
 }
 
-func readHead(cells []string) (order []string, ok bool) {
-	for _, c := range cells {
-		name := rosterHeads[strings.ToLower(strings.TrimSpace(c))]
-		ok = ok || name == "nickname"
-		order = append(order, name)
-	}
-	return order, ok
-}
-
-func (l *RosterLine) fill(order, cells []string) {
-	for k, c := range cells {
-		c = strings.TrimPrefix(strings.TrimSpace(c), "'")
-		if k >= len(order) || c == "" {
-			continue
-		}
-		switch order[k] {
-		case "nickname":
-			l.Home.Nickname = c
-		case "language":
-			l.Home.Language = c
-			if code, ok := text.Named(c); ok {
-				l.Home.Language = code
-			}
-		case "contact":
-			l.Home.Contact = c
-		case "phone":
-			l.Home.Phone = c
-		case "students":
-			l.Home.Students = strings.FieldsFunc(c, func(r rune) bool { return r == '+' || r == '&' || r == '/' })
-		case "letters":
-			l.Home.Letters = c
-		}
-	}
-}
-
-func (l *RosterLine) judge(class store.Class, names map[string]int, taken map[string]bool) {
+func (l *RosterLine) judge(class store.Class, names map[string]int, taken map[string]bool, language string) {
 	var bad *Invalid
 	if err := l.Home.check(class); errors.As(err, &bad) {
-		l.Problem = say("roster.line", "field", words.Field(bad.Field), "rule", bad.Rule, "example", bad.Example)
+		l.Problem = say(language, "roster.line", "field", words.Field(bad.Field), "rule", bad.Rule, "example", bad.Example)
 		return
 	}
 	key := strings.ToLower(l.Home.Nickname)
 	if first, used := names[key]; used {
-		l.Problem = say("roster.known", "nickname", l.Home.Nickname)
+		l.Problem = say(language, "roster.known", "nickname", l.Home.Nickname)
 		if first > 0 {
-			l.Problem = say("roster.twice", "nickname", l.Home.Nickname, "line", first)
+			l.Problem = say(language, "roster.twice", "nickname", l.Home.Nickname, "line", first)
 		}
 		return
 	}
@@ -139,31 +95,32 @@ func (l *RosterLine) judge(class store.Class, names map[string]int, taken map[st
 }
 
 // PreviewRoster reads a list without storing anything.
-func (a *App) PreviewRoster(ctx context.Context, who TeacherActor, class uuid.UUID, pasted string) ([]RosterLine, error) {
+func (a *App) PreviewRoster(ctx context.Context, who TeacherActor, class uuid.UUID, pasted string, mapping []string, language string) (RosterView, error) {
 	c, err := a.class(ctx, who, class)
 	if err != nil {
-		return nil, err
+		return RosterView{}, err
 	}
 	homes, err := a.Store.Homes(ctx, class)
 	if err != nil {
-		return nil, err
+		return RosterView{}, err
 	}
-	return ReadRoster(pasted, c, homes), nil
+	return ReadRoster(pasted, mapping, c, homes, language), nil
 }
 
 // ImportRoster adds the homes of a list, all or none: a line with a problem
 // stops it and every line is answered.
-func (a *App) ImportRoster(ctx context.Context, who TeacherActor, class uuid.UUID, pasted string) ([]RosterLine, error) {
-	lines, err := a.PreviewRoster(ctx, who, class, pasted)
+func (a *App) ImportRoster(ctx context.Context, who TeacherActor, class uuid.UUID, pasted string, mapping []string, language string) (RosterView, error) {
+	read, err := a.PreviewRoster(ctx, who, class, pasted, mapping, language)
 	if err != nil {
-		return nil, err
+		return RosterView{}, err
 	}
+	lines := read.Items
 	if len(lines) == 0 {
-		return nil, &Invalid{"text", rule("nicknames"), "Fern"}
+		return RosterView{}, &Invalid{"text", rule("nicknames"), "Fern"}
 	}
 	for _, l := range lines {
 		if l.Problem != "" {
-			return nil, &Refused{"roster-problems", refusal("roster-problems", "line", l.Line, "problem", l.Problem), lines}
+			return RosterView{}, &Refused{"roster-problems", refusal("roster-problems", "line", l.Line, "problem", l.Problem), lines}
 		}
 	}
 	err = a.audited(ctx, who, class, nil, "home", fmt.Sprintf("added %d from a list", len(lines)), func(q *store.Queries) error {
@@ -175,10 +132,10 @@ func (a *App) ImportRoster(ctx context.Context, who TeacherActor, class uuid.UUI
 		}
 		return nil
 	})
-	return lines, err
+	return read, err
 }
 
 // say words a message of the application for a teacher.
-func say(id string, args ...any) string {
-	return text.Render(text.M(id, args...), text.Languages[0])
+func say(language, id string, args ...any) string {
+	return text.Render(text.M(id, args...), language)
 }

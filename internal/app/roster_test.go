@@ -22,7 +22,7 @@ func TestReadRoster(t *testing.T) {
 		"letters taken":     {"Snipe\nSnow\nSnake", []HomeFields{{Nickname: "Snipe", Letters: "Sn", Language: "en"}, {Nickname: "Snow", Letters: "So", Language: "en"}, {Nickname: "Snake", Letters: "Sa", Language: "en"}}},
 		"right to left":     {"سرخس", []HomeFields{{Nickname: "سرخس", Letters: "سر", Language: "en"}}},
 	} {
-		lines := ReadRoster(c.text, class, nil)
+		lines := ReadRoster(c.text, nil, class, nil, "en").Items
 		if len(lines) != len(c.want) {
 			t.Errorf("%s: %d lines, want %d", name, len(lines), len(c.want))
 			continue
@@ -34,9 +34,24 @@ func TestReadRoster(t *testing.T) {
 			}
 		}
 	}
-	many := ReadRoster(strings.Repeat("x\n", 500), class, nil)
+	many := ReadRoster(strings.Repeat("x\n", 500), nil, class, nil, "en").Items
 	if len(many) != maxRoster+1 || many[maxRoster].Problem == "" {
 		t.Errorf("%d lines of a list that is too long", len(many))
+	}
+}
+
+// A school's own list, with a language that is not one of those here: nothing of it
+// is lost, and what was read is said in the teacher's language.
+func TestRosterKeepsWhatItDoesNotKnow(t *testing.T) {
+	v := ReadRoster("Alumno;Lengua materna;Correo;Tutor/a\nÍñigo;euskera;i@home.example;Sra. B\nCai;español;;", nil, class, nil, "es")
+	if len(v.Columns) != 4 || v.Columns[0].Field != "nickname" || v.Columns[2].Field != "contact" || v.Columns[3].Field != "note" {
+		t.Fatalf("%+v", v.Columns)
+	}
+	if h := v.Items[0].Home; h.Nickname != "Íñigo" || h.Language != "en" || h.Contact != "i@home.example" || h.Note != "Tutor/a: Sra. B; idioma en casa: euskera" || v.Items[0].Problem != "" {
+		t.Errorf("%+v", v.Items[0])
+	}
+	if h := v.Items[1].Home; h.Language != "es" || h.Note != "" {
+		t.Errorf("%+v", h)
 	}
 }
 
@@ -45,7 +60,7 @@ func FuzzReadRoster(f *testing.F) {
 	f.Add("a,b,c\n\t;;\n'=1+1")
 	f.Fuzz(func(t *testing.T, text string) {
 		letters, names := map[string]bool{}, map[string]bool{}
-		for _, l := range ReadRoster(text, class, []store.Home{{Nickname: "Fern", Letters: "Fe"}}) {
+		for _, l := range ReadRoster(text, nil, class, []store.Home{{Nickname: "Fern", Letters: "Fe"}}, "en").Items {
 			if l.Problem != "" {
 				continue
 			}

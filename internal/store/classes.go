@@ -69,6 +69,7 @@ type Home struct {
 	Language   string
 	Contact    string
 	Phone      string
+	Note       string
 	KeyID      string
 	Generation int
 	Version    int
@@ -82,16 +83,16 @@ var homeColumns = columns[Home]("home")
 
 // AddHome stores a home; ErrConflict when its nickname or letters are taken.
 func (q *Queries) AddHome(ctx context.Context, h Home) error {
-	return q.exec(ctx, 1, `INSERT INTO home (class_id, id, nickname, letters, language, contact, phone, key_id, generation, created_at)
-		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
-		h.ClassID, h.ID, h.Nickname, h.Letters, h.Language, h.Contact, h.Phone, h.KeyID, h.Generation, h.CreatedAt)
+	return q.exec(ctx, 1, `INSERT INTO home (class_id, id, nickname, letters, language, contact, phone, key_id, generation, created_at, note)
+		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
+		h.ClassID, h.ID, h.Nickname, h.Letters, h.Language, h.Contact, h.Phone, h.KeyID, h.Generation, h.CreatedAt, h.Note)
 }
 
 // SaveHome changes a home that still has the version given.
 func (q *Queries) SaveHome(ctx context.Context, h Home) error {
-	return q.exec(ctx, 1, `UPDATE home SET nickname = $4, letters = $5, language = $6, contact = $7, phone = $8, version = version + 1
+	return q.exec(ctx, 1, `UPDATE home SET nickname = $4, letters = $5, language = $6, contact = $7, phone = $8, note = $9, version = version + 1
 		WHERE class_id = $1 AND id = $2 AND version = $3 AND deleted_at IS NULL`,
-		h.ClassID, h.ID, h.Version, h.Nickname, h.Letters, h.Language, h.Contact, h.Phone)
+		h.ClassID, h.ID, h.Version, h.Nickname, h.Letters, h.Language, h.Contact, h.Phone, h.Note)
 }
 
 // Home finds a home that was not deleted.

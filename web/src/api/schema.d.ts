@@ -1309,6 +1309,17 @@ export interface components {
              */
             zone: string;
         };
+        Column: {
+            /**
+             * @description What it is taken for; blank: it is left out
+             * @enum {string}
+             */
+            field: "nickname" | "students" | "language" | "contact" | "phone" | "letters" | "note" | "";
+            /** @description As it stands in the list; blank where it has no heads */
+            head: string;
+            /** @description Up to three of its cells */
+            samples: string[];
+        };
         ComparisonView: {
             against?: string;
             derived: string;
@@ -1722,6 +1733,8 @@ export interface components {
             letters?: string;
             /** @example Fern */
             nickname: string;
+            /** @description For the teacher alone, such as a home language that is not one of those here */
+            note?: string;
             /** @description Guardian's telephone, for emergencies */
             phone?: string;
             /** @description Nicknames of the students of this home */
@@ -1767,6 +1780,8 @@ export interface components {
             letters?: string;
             /** @example Fern */
             nickname: string;
+            /** @description For the teacher alone, such as a home language that is not one of those here */
+            note?: string;
             /**
              * Format: date-time
              * @description When the link was first opened
@@ -1970,6 +1985,19 @@ export interface components {
             items: components["schemas"]["AuditView"][];
             next?: string;
         };
+        ListBody: {
+            /** @description The bytes of a file in its place, in base64: UTF-8, UTF-16 or Latin-1 */
+            file?: string;
+            /** @description What each column is taken for, over what its head says: nickname, students, language, contact, phone, letters, note, or blank to leave it out */
+            mapping?: string[];
+            /**
+             * @description Nicknames one a line, or a table
+             * @example Fern
+             */
+            text?: string;
+            /** @description Only read it; add nothing */
+            try?: boolean;
+        };
         ListClassView: {
             items: components["schemas"]["ClassView"][];
             next?: string;
@@ -1996,10 +2024,6 @@ export interface components {
         };
         ListModelView: {
             items: components["schemas"]["ModelView"][];
-            next?: string;
-        };
-        ListRosterLine: {
-            items: components["schemas"]["RosterLine"][];
             next?: string;
         };
         ListSessionView: {
@@ -2410,15 +2434,6 @@ export interface components {
             validation: components["schemas"]["FindingView"][];
             verdict: string;
         };
-        RosterBody: {
-            /**
-             * @description Nicknames one a line, or CSV
-             * @example Fern
-             */
-            text: string;
-            /** @description Only read it; add nothing */
-            try?: boolean;
-        };
         RosterLine: {
             home: components["schemas"]["HomeFields"];
             /**
@@ -2429,6 +2444,10 @@ export interface components {
             /** @description Why the line cannot be taken, and how to mend it */
             problem?: string;
             text: string;
+        };
+        RosterView: {
+            columns: components["schemas"]["Column"][];
+            items: components["schemas"]["RosterLine"][];
         };
         SafetyPart: {
             adult_jobs: components["schemas"]["AdultJobRow"][];
@@ -3698,7 +3717,9 @@ export interface operations {
     "import-roster": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Accept-Language"?: string;
+            };
             path: {
                 class: string;
             };
@@ -3706,7 +3727,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RosterBody"];
+                "application/json": components["schemas"]["ListBody"];
             };
         };
         responses: {
@@ -3716,7 +3737,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ListRosterLine"];
+                    "application/json": components["schemas"]["RosterView"];
                 };
             };
             /** @description Error */

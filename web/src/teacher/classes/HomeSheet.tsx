@@ -27,16 +27,17 @@ interface Fields {
   phone: string;
   contact: string;
   students: string;
+  note: string;
 }
 
 /** One home: what is asked of it, its way in, and how to let it go. */
 export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: Props) {
-  const { register, handleSubmit } = useForm<Fields>({ defaultValues: { nickname: home?.nickname ?? '', letters: home?.letters ?? '', language: home?.language ?? '', phone: home?.phone ?? '', contact: home?.contact ?? '', students: home?.students?.join(', ') ?? '' } });
+  const { register, handleSubmit } = useForm<Fields>({ defaultValues: { nickname: home?.nickname ?? '', letters: home?.letters ?? '', language: home?.language ?? '', phone: home?.phone ?? '', contact: home?.contact ?? '', students: home?.students?.join(', ') ?? '', note: home?.note ?? '' } });
   const [error, setError] = useState<unknown>();
   const [erasing, setErasing] = useState(false);
   const submit = handleSubmit(async (f) => {
     setError(undefined);
-    const body = { nickname: f.nickname, letters: f.letters || undefined, language: f.language || undefined, phone: f.phone, contact: f.contact, students: f.students.split(',').map((s) => s.trim()).filter(Boolean) };
+    const body = { nickname: f.nickname, letters: f.letters || undefined, language: f.language || undefined, phone: f.phone, contact: f.contact, note: f.note, students: f.students.split(',').map((s) => s.trim()).filter(Boolean) };
     try {
       onSaved(home ? await ask<HomeView>('PUT', `/classes/${classId}/homes/${home.id}`, { body, version: home.version }) : await ask<HomeView>('POST', `/classes/${classId}/homes`, { body }));
     } catch (e) {
@@ -69,6 +70,8 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
         <input id="phone" className="form-control" inputMode="tel" {...register('phone')} />
         <label className="named" htmlFor="contact" style={{ marginTop: 8 }}>{say('homeSheet.reach-if-they-like')}</label>
         <input id="contact" className="form-control" placeholder={say('homeSheet.link-only')} {...register('contact')} />
+        <label className="named" htmlFor="note" style={{ marginTop: 8 }}>{say('homeSheet.note')}</label>
+        <textarea id="note" className="form-control" rows={2} maxLength={600} {...register('note')} />
         <ProblemLine error={error} />
         <button type="submit" className="btn btn-primary" style={{ marginTop: 12 }}>
           {home ? say('classForm.save') : say('homeSheet.add-the-home')}

@@ -2,36 +2,47 @@ import { useState } from 'react';
 import { ask, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import { say } from '../words';
+import { RosterPreview } from './RosterPreview';
 
-type Lines = Schemas['ListRosterLine'];
+type List = Schemas['RosterView'];
 
-/** Homes from a pasted list or a CSV file, read line by line before anything is added. */
+/** Homes from a pasted list or a school's file, read and shown before anything is added. */
 export function RosterPaste({ classId, open, onAdded, onOne }: { classId: string; open: boolean; onAdded: (n: number) => void; onOne: () => void }) {
   const [show, setShow] = useState(open);
   const [text, setText] = useState('');
-  const [lines, setLines] = useState<Lines['items']>();
+  const [file, setFile] = useState<{ name: string; bytes: string }>();
+  const [list, setList] = useState<List>();
   const [error, setError] = useState<unknown>();
-  const read = async (t: string) => {
+  const post = (body: object) => ask<List>('POST', `/classes/${classId}/roster`, { body });
+  const read = async (from: { text?: string; file?: string }, mapping?: string[]) => {
     setError(undefined);
     try {
-      setLines((await ask<Lines>('POST', `/classes/${classId}/roster`, { body: { text: t, try: true } })).items);
+      setList(await post({ ...from, mapping, try: true }));
     } catch (e) {
       setError(e);
     }
   };
+  const from = () => (file ? { file: file.bytes } : { text });
+  const choose = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    const bytes = btoa(Array.from(new Uint8Array(await chosen.arrayBuffer()), (b) => String.fromCharCode(b)).join(''));
+    setFile({ name: chosen.name, bytes });
+    setText('');
+    await read({ file: bytes });
+  };
   const add = async () => {
     setError(undefined);
     try {
-      const added = await ask<Lines>('POST', `/classes/${classId}/roster`, { body: { text } });
+      const added = await post({ ...from(), mapping: list!.columns.map((c) => c.field) });
       setText('');
-      setLines(undefined);
+      setFile(undefined);
+      setList(undefined);
       setShow(false);
       onAdded(added.items.length);
     } catch (e) {
       setError(e);
     }
   };
-  const bad = lines?.filter((l) => l.problem) ?? [];
   if (!show) {
     return (
       <p>
@@ -49,22 +60,25 @@ export function RosterPaste({ classId, open, onAdded, onOne }: { classId: string
       <label className="named" htmlFor="roster">
         {say('rosterPaste.nicknames-one-a-line-or-csv')}
       </label>
-      <textarea id="roster" className="form-control" rows={6} placeholder={say('rosterPaste.fern-beck-cairn-es')} value={text} onChange={(e) => { setText(e.target.value); setLines(undefined); }} />
+      <textarea
+        id="roster" className="form-control" rows={6} placeholder={file ? file.name : say('rosterPaste.fern-beck-cairn-es')} value={text}
+        onChange={(e) => {
+          setText(e.target.value);
+          setFile(undefined);
+          setList(undefined);
+        }}
+      />
       <p style={{ margin: '8px 0' }}>
-        <button type="button" className="btn btn-outline-primary" onClick={() => void read(text)}>
+        <button type="button" className="btn btn-outline-primary" onClick={() => void read(from())}>
           {say('rosterPaste.read-it')}
         </button>{' '}
         <label className="btn btn-outline-primary">
           {say('rosterPaste.choose-a-file')}
           <input
-            type="file"
-            accept=".csv,text/csv,text/plain"
-            className="visually-hidden"
+            type="file" accept=".csv,.tsv,.txt,text/csv,text/plain" className="visually-hidden"
             onChange={(e) => {
-              void e.target.files?.[0]?.text().then((t) => {
-                setText(t);
-                void read(t);
-              });
+              void choose(e.target.files?.[0]);
+              e.target.value = '';
             }}
           />
         </label>{' '}
@@ -72,24 +86,7 @@ export function RosterPaste({ classId, open, onAdded, onOne }: { classId: string
           {say('rosterPaste.or-add-one-by-hand')}
         </button>
       </p>
-      {lines && (
-        <>
-          <p role="status">
-            {say('rosterPaste.of-lines-can-be-taken', { value: lines.length - bad.length, n: lines.length })}
-          </p>
-          <ul className="plain-list">
-            {bad.map((l) => (
-              <li key={l.line} className="notice">
-                {say('rosterPaste.line', { line: l.line, text: l.text, problem: l.problem })}
-              </li>
-            ))}
-          </ul>
-          <button type="button" className="btn btn-primary" aria-disabled={bad.length > 0 || lines.length === 0} onClick={() => bad.length === 0 && lines.length > 0 && void add()}>
-            {say('rosterPaste.add', { value: say('count.homes', { count: lines.length }) })}
-          </button>
-          {bad.length > 0 && <span className="second">{' '}{say('rosterPaste.mend-the-lines-above-first-nothing')}</span>}
-        </>
-      )}
+      {list && <RosterPreview list={list} onMapping={(mapping) => void read(from(), mapping)} onAdd={() => void add()} />}
       <ProblemLine error={error} />
     </section>
   );

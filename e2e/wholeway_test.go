@@ -192,7 +192,7 @@ func TestWholeWay(t *testing.T) {
 	fern.press("Done: see my result")
 	fern.sees("In this try Kitchen roll was more than Printer paper")
 	fern.press("How was it worked out?")
-	fern.sees("at(82.55; 50; 50; 50 mm, 8) = 50.0 mm ± 0.8")
+	fern.sees("of 82.55; 50; 50; 50 mm, the one at 8 min = 50.0 mm ± 0.8")
 	fern.sees("You said: Newspaper, Printer paper, Coffee filter, Kitchen roll")
 	fern.press("Next: what does it mean?")
 	fern.writes("What do you say now", "Soft paper lifts more.")

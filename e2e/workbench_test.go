@@ -54,7 +54,7 @@ func TestWorkbench(t *testing.T) {
 	p.press("Take it")
 	p.sees("Period: 1.99998 s")
 	p.press("Working, step by step")
-	p.sees("period = 2 × pi × sqrt(length / g) × correction")
+	p.sees("period = 2 × pi × √(length / g) × correction")
 	p.ticks("Hide answers")
 	p.sees("The answers are hidden")
 	p.until("nothing is left", `!document.querySelector('main').innerText.includes("1.99998")`)

@@ -234,7 +234,11 @@ func (s *Server) homes() {
 		if len(i.Body.File) > 0 {
 			text = roster.Decode(i.Body.File)
 		}
-		return read(ctx, who, i.Class, text, i.Body.Mapping, i.code())
+		v, err := read(ctx, who, i.Class, text, i.Body.Mapping, i.code())
+		if len(i.Body.File) > 0 && i.Body.Try {
+			v.Text = text
+		}
+		return v, err
 	})
 	type change struct {
 		HomePath

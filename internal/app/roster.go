@@ -25,6 +25,7 @@ type RosterLine struct {
 // RosterView is a list as it was read: what each column is taken for, and every
 // home.
 type RosterView struct {
+	Text    string          `json:"text,omitempty" doc:"Of a file: what it says, to be mended and sent as text"`
 	Columns []roster.Column `json:"columns"`
 	Items   []RosterLine    `json:"items"`
 }

@@ -2448,6 +2448,8 @@ export interface components {
         RosterView: {
             columns: components["schemas"]["Column"][];
             items: components["schemas"]["RosterLine"][];
+            /** @description Of a file: what it says, to be mended and sent as text */
+            text?: string;
         };
         SafetyPart: {
             adult_jobs: components["schemas"]["AdultJobRow"][];

@@ -10,32 +10,29 @@ type List = Schemas['RosterView'];
 export function RosterPaste({ classId, open, onAdded, onOne }: { classId: string; open: boolean; onAdded: (n: number) => void; onOne: () => void }) {
   const [show, setShow] = useState(open);
   const [text, setText] = useState('');
-  const [file, setFile] = useState<{ name: string; bytes: string }>();
   const [list, setList] = useState<List>();
   const [error, setError] = useState<unknown>();
   const post = (body: object) => ask<List>('POST', `/classes/${classId}/roster`, { body });
   const read = async (from: { text?: string; file?: string }, mapping?: string[]) => {
     setError(undefined);
     try {
-      setList(await post({ ...from, mapping, try: true }));
+      const now = await post({ ...from, mapping, try: true });
+      if (now.text !== undefined) setText(now.text); // a file's words can be mended here
+      setList(now);
     } catch (e) {
       setError(e);
     }
   };
-  const from = () => (file ? { file: file.bytes } : { text });
   const choose = async (chosen: File | undefined) => {
     if (!chosen) return;
     const bytes = btoa(Array.from(new Uint8Array(await chosen.arrayBuffer()), (b) => String.fromCharCode(b)).join(''));
-    setFile({ name: chosen.name, bytes });
-    setText('');
     await read({ file: bytes });
   };
   const add = async () => {
     setError(undefined);
     try {
-      const added = await post({ ...from(), mapping: list!.columns.map((c) => c.field) });
+      const added = await post({ text, mapping: list!.columns.map((c) => c.field) });
       setText('');
-      setFile(undefined);
       setList(undefined);
       setShow(false);
       onAdded(added.items.length);
@@ -61,15 +58,14 @@ export function RosterPaste({ classId, open, onAdded, onOne }: { classId: string
         {say('rosterPaste.nicknames-one-a-line-or-csv')}
       </label>
       <textarea
-        id="roster" className="form-control" rows={6} placeholder={file ? file.name : say('rosterPaste.fern-beck-cairn-es')} value={text}
+        id="roster" className="form-control" rows={6} placeholder={say('rosterPaste.fern-beck-cairn-es')} value={text}
         onChange={(e) => {
           setText(e.target.value);
-          setFile(undefined);
           setList(undefined);
         }}
       />
       <p style={{ margin: '8px 0' }}>
-        <button type="button" className="btn btn-outline-primary" onClick={() => void read(from())}>
+        <button type="button" className="btn btn-outline-primary" onClick={() => void read({ text })}>
           {say('rosterPaste.read-it')}
         </button>{' '}
         <label className="btn btn-outline-primary">
@@ -86,7 +82,7 @@ export function RosterPaste({ classId, open, onAdded, onOne }: { classId: string
           {say('rosterPaste.or-add-one-by-hand')}
         </button>
       </p>
-      {list && <RosterPreview list={list} onMapping={(mapping) => void read(from(), mapping)} onAdd={() => void add()} />}
+      {list && <RosterPreview list={list} onMapping={(mapping) => void read({ text }, mapping)} onAdd={() => void add()} />}
       <ProblemLine error={error} />
     </section>
   );

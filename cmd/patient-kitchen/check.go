@@ -86,7 +86,11 @@ func check(name string, out io.Writer) error {
 	const language = "en"
 	r, l := review.Of(&d), d.Larder()
 	c := checked{Validation: []checkedFinding{}, Safety: []checkedSafety{}, Order: []checkedOrder{}, Verdict: map[design.AgeBand]safety.Verdict{}, Issuable: r.Issuable}
-	for _, f := range append(r.Validation, design.Strays(raw)...) {
+	strays := design.Strays(raw)
+	for i := range strays { // refused, as at import
+		strays[i].Severity, c.Issuable = design.Error, false
+	}
+	for _, f := range append(r.Validation, strays...) {
 		c.Validation = append(c.Validation, checkedFinding{f.Code, f.Severity, f.Path, text.Render(f.Message, language), text.Render(f.Mend, language)})
 	}
 	for _, f := range r.Safety.Findings {

@@ -70,6 +70,7 @@ func Validate(d *Document) []Finding {
 	v.evidence()
 	v.questions()
 	v.languages()
+	v.kinds()
 	return v.out
 }
 

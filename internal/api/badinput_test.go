@@ -72,6 +72,22 @@ func TestProblemsNameFieldRuleAndExample(t *testing.T) {
 	}
 }
 
+// What comes in with parts that nothing here reads is refused, and named.
+func TestStrangeExperimentsAreRefused(t *testing.T) {
+	teacher := newSite(t).teacher("t@school.example")
+	for document, says := range map[string]string{
+		`{"schema": 2, "title": {"en": "X"}, "glitter": 3}`:                                 "/glitter",
+		`{"schema": 2, "title": {"en": "X"}, "evidence": [{"id": "hum", "kind": "audio"}]}`: "audio",
+		`{"schema": 2, "title": {"en": "X"}, "questions": [{"id": "q", "kind": "essay"}]}`:  "essay",
+	} {
+		a := teacher.do("POST", "/experiments", `{"document": `+document+`}`)
+		if a.status != 422 || !strings.Contains(a.problem().Detail, says) {
+			t.Errorf("%s: %d %s", document, a.status, a.body)
+		}
+	}
+	want[app.DraftView](teacher, "POST", "/experiments", `{"document": {"schema": 2, "title": {"en": "X"}}}`)
+}
+
 func TestRosterIsAllOrNothing(t *testing.T) {
 	sc := newSite(t).school("t@school.example", "Fern")
 	text := "nickname;language;phone\nBeck;es;0555 010 101\nFern;en;\nCairn;klingon;\nBeck;;"

@@ -212,13 +212,28 @@ func checkDraft(raw []byte) error {
 }
 
 // AddExperiment makes an experiment from a document; an invalid one is kept
-// and explained.
+// and explained, one with parts that are not known is refused.
 func (a *App) AddExperiment(ctx context.Context, who TeacherActor, raw []byte, language string) (DraftView, error) {
-	if err := checkDraft(raw); err != nil {
+	if err := errors.Join(checkDraft(raw), strange(raw)); err != nil {
 		return DraftView{}, err
 	}
 	e := store.Experiment{ID: store.NewID(), TeacherID: who.ID, Title: titleOf(raw), Draft: raw, Version: 1, CreatedAt: a.Now()}
 	return DraftView{e.ID, 1, raw, Review(raw, language)}, a.Store.AddExperiment(ctx, e)
+}
+
+// strange refuses a document that comes in with keys that nothing reads, or with
+// kinds of things that are not known here: somebody meant something by them.
+func strange(raw []byte) error {
+	d, err := design.Read(raw)
+	if err != nil {
+		return nil // kept, and explained
+	}
+	for _, f := range append(design.Strays(raw), design.Validate(&d)...) {
+		if strings.HasPrefix(f.Code, "stray") || f.Code == "kind" {
+			return &Invalid{"document" + f.Path, text.M("rule.strange", "what", f.Message), `{"schema": 2}`}
+		}
+	}
+	return nil
 }
 
 // Example reads one of the examples that ship with the program.

@@ -40,6 +40,9 @@ export function Help() {
             ))}
           </tbody>
         </table>
+        <p className="small" style={{ marginTop: 12 }}>
+          <a href="/notices.txt">{say('help.notices')}</a>
+        </p>
       </main>
     </>
   );

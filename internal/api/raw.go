@@ -42,6 +42,7 @@ func (s *Server) raw(r chi.Router) {
 	r.Get("/api/v1/larder/own.csv", s.exportThings)
 	r.Get("/api/v1/larder/own-swaps.csv", s.exportThings)
 	r.Get("/api/v1/live", s.stream)
+	r.Get("/api/v1/openapi.json", s.serveOpenAPI)
 }
 
 // ids reads ids from the address; a bad one is like one that is not there.

@@ -97,6 +97,7 @@ func (s *Server) Routes() http.Handler {
 		s.raw(r)
 		s.print(r)
 	})
+	s.describe()
 	useProblems(examplesOf(s.api))
 	return r
 }
@@ -236,7 +237,7 @@ func (s *Server) withCookie(next http.Handler) http.Handler {
 func (s *Server) signedIn(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		path := strings.TrimPrefix(r.URL.Path, "/api/v1")
-		open := path == "/session" || strings.HasPrefix(path, "/family/") || strings.HasPrefix(path, "/home/")
+		open := path == "/session" || path == "/openapi.json" || strings.HasPrefix(path, "/family/") || strings.HasPrefix(path, "/home/")
 		if _, err := s.teacher(r.Context()); err != nil && !open {
 			writeProblem(w, signInFirst)
 			return

@@ -11,7 +11,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The actions that safety rules know, common ones first */
+        /**
+         * The actions that safety rules know, common ones first
+         * @description The actions that safety rules know, common ones first.
+         */
         get: operations["list-actions"];
         put?: never;
         post?: never;
@@ -28,7 +31,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The assignments of all classes */
+        /**
+         * The assignments of all classes
+         * @description The assignments of all classes.
+         */
         get: operations["list-assignments"];
         put?: never;
         post?: never;
@@ -45,10 +51,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The teacher's classes */
+        /**
+         * The teacher's classes
+         * @description The teacher's classes.
+         */
         get: operations["list-classes"];
         put?: never;
-        /** Make a class */
+        /**
+         * Make a class
+         * @description Make a class.
+         */
         post: operations["add-class"];
         delete?: never;
         options?: never;
@@ -63,13 +75,42 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A class */
+        /**
+         * A class
+         * @description A class.
+         */
         get: operations["get-class"];
-        /** Change a class */
+        /**
+         * Change a class
+         * @description Change a class.
+         */
         put: operations["save-class"];
         post?: never;
-        /** Delete a class; it can be brought back for thirty days */
+        /**
+         * Delete a class; it can be brought back for thirty days
+         * @description Delete a class; it can be brought back for thirty days.
+         */
         delete: operations["delete-class"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/classes/{class}/archive.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * All of a class as open files
+         * @description All of a class as open files.
+         */
+        get: operations["archive-class"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -84,8 +125,91 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Freeze a version and hand it to every home */
+        /**
+         * Freeze a version and hand it to every home
+         * @description Freeze a version and hand it to every home.
+         */
         post: operations["issue"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/classes/{class}/assignments/{assignment}/answers.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The answers and predictions as a table
+         * @description The answers and predictions as a table.
+         */
+        get: operations["export-answers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/classes/{class}/assignments/{assignment}/export.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The readings as a table
+         * @description The readings as a table.
+         */
+        get: operations["export-readings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/classes/{class}/assignments/{assignment}/export.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The readings with their published schema, as compare reads them
+         * @description The readings with their published schema, as compare reads them.
+         */
+        get: operations["export-json"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/classes/{class}/assignments/{assignment}/export.xlsx": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * All tables in one workbook that explains its columns
+         * @description All tables in one workbook that explains its columns.
+         */
+        get: operations["export-workbook"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -99,7 +223,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A home's notebook, corrections included */
+        /**
+         * A home's notebook, corrections included
+         * @description A home's notebook, corrections included.
+         */
         get: operations["get-notebook"];
         put?: never;
         post?: never;
@@ -118,8 +245,31 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Set a reading aside, put a value in its place, ask about it, or let a step count: with the reason */
+        /**
+         * Set a reading aside, put a value in its place, ask about it, or let a step count: with the reason
+         * @description Set a reading aside, put a value in its place, ask about it, or let a step count: with the reason.
+         */
         post: operations["write-at-desk"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/classes/{class}/assignments/{assignment}/observations.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The observations as a table
+         * @description The observations as a table.
+         */
+        get: operations["export-observations"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -135,7 +285,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Take an experiment back from all homes */
+        /**
+         * Take an experiment back from all homes
+         * @description Take an experiment back from all homes.
+         */
         post: operations["recall"];
         delete?: never;
         options?: never;
@@ -150,8 +303,31 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The class page */
+        /**
+         * The class page
+         * @description The class page.
+         */
         get: operations["get-results"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/classes/{class}/assignments/{assignment}/results.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What was worked out for each home, as a table
+         * @description What was worked out for each home, as a table.
+         */
+        get: operations["export-results"];
         put?: never;
         post?: never;
         delete?: never;
@@ -168,7 +344,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** One of the teacher's own readings, to be shared */
+        /**
+         * One of the teacher's own readings, to be shared
+         * @description One of the teacher's own readings, to be shared.
+         */
         put: operations["put-shared-entry"];
         post?: never;
         delete?: never;
@@ -184,7 +363,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What the teacher did to a class */
+        /**
+         * What the teacher did to a class
+         * @description What the teacher did to a class.
+         */
         get: operations["list-audit"];
         put?: never;
         post?: never;
@@ -201,10 +383,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The homes of a class */
+        /**
+         * The homes of a class
+         * @description The homes of a class.
+         */
         get: operations["list-homes"];
         put?: never;
-        /** Add a home */
+        /**
+         * Add a home
+         * @description Add a home.
+         */
         post: operations["add-home"];
         delete?: never;
         options?: never;
@@ -220,10 +408,16 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Change a home */
+        /**
+         * Change a home
+         * @description Change a home.
+         */
         put: operations["save-home"];
         post?: never;
-        /** Take a home out; it can be brought back for thirty days */
+        /**
+         * Take a home out; it can be brought back for thirty days
+         * @description Take a home out; it can be brought back for thirty days.
+         */
         delete: operations["delete-home"];
         options?: never;
         head?: never;
@@ -237,7 +431,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What the teacher did to a home */
+        /**
+         * What the teacher did to a home
+         * @description What the teacher did to a home.
+         */
         get: operations["list-home-audit"];
         put?: never;
         post?: never;
@@ -256,7 +453,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Remove a home's names, words and pictures for good */
+        /**
+         * Remove a home's names, words and pictures for good
+         * @description Remove a home's names, words and pictures for good.
+         */
         post: operations["erase-home"];
         delete?: never;
         options?: never;
@@ -273,7 +473,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Give a home a new link and code */
+        /**
+         * Give a home a new link and code
+         * @description Give a home a new link and code.
+         */
         post: operations["renew-link"];
         delete?: never;
         options?: never;
@@ -290,7 +493,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Bring a home back */
+        /**
+         * Bring a home back
+         * @description Bring a home back.
+         */
         post: operations["restore-home"];
         delete?: never;
         options?: never;
@@ -307,7 +513,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The teacher has seen an incident */
+        /**
+         * The teacher has seen an incident
+         * @description The teacher has seen an incident.
+         */
         post: operations["see-incident"];
         delete?: never;
         options?: never;
@@ -322,7 +531,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Links, codes and QR codes of a class */
+        /**
+         * Links, codes and QR codes of a class
+         * @description Links, codes and QR codes of a class.
+         */
         get: operations["list-invitations"];
         put?: never;
         post?: never;
@@ -339,8 +551,31 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What is in the way of issuing */
+        /**
+         * What is in the way of issuing
+         * @description What is in the way of issuing.
+         */
         get: operations["check-issue"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/classes/{class}/photos/{photo}/{size}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A picture that a home sent
+         * @description A picture that a home sent.
+         */
+        get: operations["get-photo"];
         put?: never;
         post?: never;
         delete?: never;
@@ -358,7 +593,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Bring a class back */
+        /**
+         * Bring a class back
+         * @description Bring a class back.
+         */
         post: operations["restore-class"];
         delete?: never;
         options?: never;
@@ -375,7 +613,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Add homes from a list */
+        /**
+         * Add homes from a list
+         * @description Add homes from a list.
+         */
         post: operations["import-roster"];
         delete?: never;
         options?: never;
@@ -390,7 +631,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The classes that can be brought back */
+        /**
+         * The classes that can be brought back
+         * @description The classes that can be brought back.
+         */
         get: operations["list-deleted-classes"];
         put?: never;
         post?: never;
@@ -407,10 +651,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The teacher's experiments */
+        /**
+         * The teacher's experiments
+         * @description The teacher's experiments.
+         */
         get: operations["list-experiments"];
         put?: never;
-        /** Make an experiment, from an example or an open file */
+        /**
+         * Make an experiment, from an example or an open file
+         * @description Make an experiment, from an example or an open file.
+         */
         post: operations["add-experiment"];
         delete?: never;
         options?: never;
@@ -425,12 +675,21 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** An experiment's draft, judged */
+        /**
+         * An experiment's draft, judged
+         * @description An experiment's draft, judged.
+         */
         get: operations["get-draft"];
-        /** Save a draft, valid or not, and judge it */
+        /**
+         * Save a draft, valid or not, and judge it
+         * @description Save a draft, valid or not, and judge it.
+         */
         put: operations["save-draft"];
         post?: never;
-        /** Take an experiment off the list */
+        /**
+         * Take an experiment off the list
+         * @description Take an experiment off the list.
+         */
         delete: operations["delete-experiment"];
         options?: never;
         head?: never;
@@ -444,11 +703,37 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The school's last assessment of an experiment */
+        /**
+         * The school's last assessment of an experiment
+         * @description The school's last assessment of an experiment.
+         */
         get: operations["get-assessment"];
         put?: never;
-        /** Sign the school's own assessment of the experiment as it stands */
+        /**
+         * Sign the school's own assessment of the experiment as it stands
+         * @description Sign the school's own assessment of the experiment as it stands.
+         */
         post: operations["assess"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/experiments/{experiment}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The design as its file
+         * @description The design as its file.
+         */
+        get: operations["export-experiment"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -464,7 +749,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Bring an experiment back */
+        /**
+         * Bring an experiment back
+         * @description Bring an experiment back.
+         */
         post: operations["restore-experiment"];
         delete?: never;
         options?: never;
@@ -481,7 +769,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Let a phone in by link or code */
+        /**
+         * Let a phone in by link or code
+         * @description Let a phone in by link or code.
+         */
         post: operations["open-home"];
         delete?: never;
         options?: never;
@@ -496,7 +787,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** All that a home's page needs; 304 when the phone has it */
+        /**
+         * All that a home's page needs; 304 when the phone has it
+         * @description All that a home's page needs; 304 when the phone has it.
+         */
         get: operations["get-bundle"];
         put?: never;
         post?: never;
@@ -514,7 +808,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** One entry of the notebook; the same again is answered again */
+        /**
+         * One entry of the notebook; the same again is answered again
+         * @description One entry of the notebook; the same again is answered again.
+         */
         put: operations["put-entry"];
         post?: never;
         delete?: never;
@@ -532,8 +829,51 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** A guardian's answer */
+        /**
+         * A guardian's answer
+         * @description A guardian's answer.
+         */
         post: operations["permit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/home/{home}/assignments/{assignment}/photos/{photo}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Send a picture; it is oriented, stripped of all that is not seen, and scaled
+         * @description Send a picture; it is oriented, stripped of all that is not seen, and scaled.
+         */
+        put: operations["put-photo"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/home/{home}/assignments/{assignment}/print/{sheet}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A sheet of an assignment for paper, in the home's language
+         * @description A sheet of an assignment for paper, in the home's language.
+         */
+        get: operations["print-sheet"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -547,7 +887,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The home's own result, worked out */
+        /**
+         * The home's own result, worked out
+         * @description The home's own result, worked out.
+         */
         get: operations["get-own-result"];
         put?: never;
         post?: never;
@@ -565,7 +908,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Something went wrong */
+        /**
+         * Something went wrong
+         * @description Something went wrong.
+         */
         put: operations["put-incident"];
         post?: never;
         delete?: never;
@@ -582,8 +928,31 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Choose the home's language */
+        /**
+         * Choose the home's language
+         * @description Choose the home's language.
+         */
         put: operations["choose-language"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/home/{home}/photos/{photo}/{size}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A picture that this home sent
+         * @description A picture that this home sent.
+         */
+        get: operations["get-home-photo"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -598,7 +967,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What homes told through Something went wrong */
+        /**
+         * What homes told through Something went wrong
+         * @description What homes told through Something went wrong.
+         */
         get: operations["list-incidents"];
         put?: never;
         post?: never;
@@ -615,7 +987,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Things, jobs, swaps, and what never */
+        /**
+         * Things, jobs, swaps, and what never
+         * @description Things, jobs, swaps, and what never.
+         */
         get: operations["get-larder"];
         put?: never;
         post?: never;
@@ -632,7 +1007,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Search by everyday names, in every language */
+        /**
+         * Search by everyday names, in every language
+         * @description Search by everyday names, in every language.
+         */
         get: operations["find-things"];
         put?: never;
         post?: never;
@@ -651,8 +1029,31 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Add the school's own things from a file, all or none */
+        /**
+         * Add the school's own things from a file, all or none
+         * @description Add the school's own things from a file, all or none.
+         */
         post: operations["import-things"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/larder/own-swaps.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The school's own swaps as a table
+         * @description The school's own swaps as a table.
+         */
+        get: operations["export-swaps-table"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -667,11 +1068,57 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Add or change a swap of the school's own */
+        /**
+         * Add or change a swap of the school's own
+         * @description Add or change a swap of the school's own.
+         */
         put: operations["put-own-swap"];
         post?: never;
-        /** Take a swap of the school's own out */
+        /**
+         * Take a swap of the school's own out
+         * @description Take a swap of the school's own out.
+         */
         delete: operations["delete-own-swap"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/larder/own.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The school's own things as a table
+         * @description The school's own things as a table.
+         */
+        get: operations["export-things-table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/larder/own.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The school's own things and swaps
+         * @description The school's own things and swaps.
+         */
+        get: operations["export-things"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -685,10 +1132,16 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Add or correct a thing of the school's own */
+        /**
+         * Add or correct a thing of the school's own
+         * @description Add or correct a thing of the school's own.
+         */
         put: operations["put-own-thing"];
         post?: never;
-        /** Take a thing of the school's own out */
+        /**
+         * Take a thing of the school's own out
+         * @description Take a thing of the school's own out.
+         */
         delete: operations["delete-own-thing"];
         options?: never;
         head?: never;
@@ -702,7 +1155,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** All that is known of one thing */
+        /**
+         * All that is known of one thing
+         * @description All that is known of one thing.
+         */
         get: operations["get-thing"];
         put?: never;
         post?: never;
@@ -719,8 +1175,31 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What will be removed for good within a week */
+        /**
+         * What will be removed for good within a week
+         * @description What will be removed for good within a week.
+         */
         get: operations["list-leaving"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What changes, as it changes: events with class, kind, id and version
+         * @description What changes, as it changes: events with class, kind, id and version.
+         */
+        get: operations["live"];
         put?: never;
         post?: never;
         delete?: never;
@@ -736,7 +1215,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The models of the Workbench */
+        /**
+         * The models of the Workbench
+         * @description The models of the Workbench.
+         */
         get: operations["list-models"];
         put?: never;
         post?: never;
@@ -755,8 +1237,31 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Answer a model while it is typed */
+        /**
+         * Answer a model while it is typed
+         * @description Answer a model while it is typed.
+         */
         post: operations["compute"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/openapi.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * This description
+         * @description This description.
+         */
+        get: operations["get-openapi"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -772,7 +1277,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Make a need a thing of the larder */
+        /**
+         * Make a need a thing of the larder
+         * @description Make a need a thing of the larder.
+         */
         post: operations["preview-choose"];
         delete?: never;
         options?: never;
@@ -789,7 +1297,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Check a formula while it is typed */
+        /**
+         * Check a formula while it is typed
+         * @description Check a formula while it is typed.
+         */
         post: operations["preview-formula"];
         delete?: never;
         options?: never;
@@ -806,7 +1317,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Carry a way out on a document */
+        /**
+         * Carry a way out on a document
+         * @description Carry a way out on a document.
+         */
         post: operations["preview-mend"];
         delete?: never;
         options?: never;
@@ -823,7 +1337,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Judge a document in another language, without storing it */
+        /**
+         * Judge a document in another language, without storing it
+         * @description Judge a document in another language, without storing it.
+         */
         post: operations["preview-review"];
         delete?: never;
         options?: never;
@@ -840,7 +1357,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What may stand in for a need */
+        /**
+         * What may stand in for a need
+         * @description What may stand in for a need.
+         */
         post: operations["preview-substitutes"];
         delete?: never;
         options?: never;
@@ -857,7 +1377,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What a thing of the school's own is still asked, judged as far as it is described */
+        /**
+         * What a thing of the school's own is still asked, judged as far as it is described
+         * @description What a thing of the school's own is still asked, judged as far as it is described.
+         */
         post: operations["describe-thing"];
         delete?: never;
         options?: never;
@@ -872,12 +1395,21 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Who is signed in */
+        /**
+         * Who is signed in
+         * @description Who is signed in.
+         */
         get: operations["who-am-i"];
         put?: never;
-        /** Sign in */
+        /**
+         * Sign in
+         * @description Sign in.
+         */
         post: operations["sign-in"];
-        /** Sign out */
+        /**
+         * Sign out
+         * @description Sign out.
+         */
         delete: operations["sign-out"];
         options?: never;
         head?: never;
@@ -892,7 +1424,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Change the password; other browsers are signed out */
+        /**
+         * Change the password; other browsers are signed out
+         * @description Change the password; other browsers are signed out.
+         */
         put: operations["change-password"];
         post?: never;
         delete?: never;
@@ -908,11 +1443,17 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The browsers in which the teacher is signed in */
+        /**
+         * The browsers in which the teacher is signed in
+         * @description The browsers in which the teacher is signed in.
+         */
         get: operations["list-sessions"];
         put?: never;
         post?: never;
-        /** Sign all other browsers out */
+        /**
+         * Sign all other browsers out
+         * @description Sign all other browsers out.
+         */
         delete: operations["end-other-sessions"];
         options?: never;
         head?: never;
@@ -929,7 +1470,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        /** Sign another browser out */
+        /**
+         * Sign another browser out
+         * @description Sign another browser out.
+         */
         delete: operations["end-session"];
         options?: never;
         head?: never;
@@ -2850,6 +3394,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path?: never;
@@ -2973,6 +3518,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the class */
                 class: string;
             };
             cookie?: never;
@@ -3007,6 +3553,7 @@ export interface operations {
                 "If-Match": string;
             };
             path: {
+                /** @description Id of the class */
                 class: string;
             };
             cookie?: never;
@@ -3042,6 +3589,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the class */
                 class: string;
             };
             cookie?: never;
@@ -3068,13 +3616,47 @@ export interface operations {
             };
         };
     };
+    "archive-class": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     issue: {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path: {
+                /** @description Id of the class */
                 class: string;
             };
             cookie?: never;
@@ -3105,15 +3687,169 @@ export interface operations {
             };
         };
     };
+    "export-answers": {
+        parameters: {
+            query?: {
+                /** @description comma, semicolon or tab */
+                separator?: string;
+                /** @description point or comma */
+                decimal?: string;
+                /** @description The language of names and explanations */
+                language?: string;
+            };
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+                /** @description Id of the assignment: a version that was issued to the class */
+                assignment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "export-readings": {
+        parameters: {
+            query?: {
+                /** @description comma, semicolon or tab */
+                separator?: string;
+                /** @description point or comma */
+                decimal?: string;
+                /** @description The language of names and explanations */
+                language?: string;
+            };
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+                /** @description Id of the assignment: a version that was issued to the class */
+                assignment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "export-json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+                /** @description Id of the assignment: a version that was issued to the class */
+                assignment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "export-workbook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+                /** @description Id of the assignment: a version that was issued to the class */
+                assignment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "get-notebook": {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path: {
+                /** @description Id of the class */
                 class: string;
+                /** @description Id of the assignment: a version that was issued to the class */
                 assignment: string;
+                /** @description Id of the home */
                 home: string;
             };
             cookie?: never;
@@ -3145,8 +3881,11 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the class */
                 class: string;
+                /** @description Id of the assignment: a version that was issued to the class */
                 assignment: string;
+                /** @description Id of the home */
                 home: string;
             };
             cookie?: never;
@@ -3177,12 +3916,55 @@ export interface operations {
             };
         };
     };
+    "export-observations": {
+        parameters: {
+            query?: {
+                /** @description comma, semicolon or tab */
+                separator?: string;
+                /** @description point or comma */
+                decimal?: string;
+                /** @description The language of names and explanations */
+                language?: string;
+            };
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+                /** @description Id of the assignment: a version that was issued to the class */
+                assignment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     recall: {
         parameters: {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the class */
                 class: string;
+                /** @description Id of the assignment: a version that was issued to the class */
                 assignment: string;
             };
             cookie?: never;
@@ -3220,10 +4002,13 @@ export interface operations {
                 had?: string[];
             };
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path: {
+                /** @description Id of the class */
                 class: string;
+                /** @description Id of the assignment: a version that was issued to the class */
                 assignment: string;
             };
             cookie?: never;
@@ -3250,13 +4035,57 @@ export interface operations {
             };
         };
     };
+    "export-results": {
+        parameters: {
+            query?: {
+                /** @description comma, semicolon or tab */
+                separator?: string;
+                /** @description point or comma */
+                decimal?: string;
+                /** @description The language of names and explanations */
+                language?: string;
+            };
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+                /** @description Id of the assignment: a version that was issued to the class */
+                assignment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "put-shared-entry": {
         parameters: {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the class */
                 class: string;
+                /** @description Id of the assignment: a version that was issued to the class */
                 assignment: string;
+                /** @description Id of the entry, made by whoever writes it (UUIDv7) */
                 entry: string;
             };
             cookie?: never;
@@ -3292,9 +4121,11 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path: {
+                /** @description Id of the class */
                 class: string;
             };
             cookie?: never;
@@ -3326,6 +4157,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the class */
                 class: string;
             };
             cookie?: never;
@@ -3357,6 +4189,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the class */
                 class: string;
             };
             cookie?: never;
@@ -3395,7 +4228,9 @@ export interface operations {
                 "If-Match": string;
             };
             path: {
+                /** @description Id of the class */
                 class: string;
+                /** @description Id of the home */
                 home: string;
             };
             cookie?: never;
@@ -3431,7 +4266,9 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the class */
                 class: string;
+                /** @description Id of the home */
                 home: string;
             };
             cookie?: never;
@@ -3462,10 +4299,13 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path: {
+                /** @description Id of the class */
                 class: string;
+                /** @description Id of the home */
                 home: string;
             };
             cookie?: never;
@@ -3497,7 +4337,9 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the class */
                 class: string;
+                /** @description Id of the home */
                 home: string;
             };
             cookie?: never;
@@ -3529,7 +4371,9 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the class */
                 class: string;
+                /** @description Id of the home */
                 home: string;
             };
             cookie?: never;
@@ -3561,7 +4405,9 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the class */
                 class: string;
+                /** @description Id of the home */
                 home: string;
             };
             cookie?: never;
@@ -3593,7 +4439,9 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the class */
                 class: string;
+                /** @description Id of the incident, made by the phone */
                 incident: string;
             };
             cookie?: never;
@@ -3625,6 +4473,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the class */
                 class: string;
             };
             cookie?: never;
@@ -3655,10 +4504,13 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path: {
+                /** @description Id of the class */
                 class: string;
+                /** @description Id of the experiment */
                 experiment: string;
             };
             cookie?: never;
@@ -3685,11 +4537,48 @@ export interface operations {
             };
         };
     };
+    "get-photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+                /** @description Id of the picture, made by the phone (UUIDv7) */
+                photo: string;
+                /** @description display or thumbnail */
+                size: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "restore-class": {
         parameters: {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the class */
                 class: string;
             };
             cookie?: never;
@@ -3720,9 +4609,11 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path: {
+                /** @description Id of the class */
                 class: string;
             };
             cookie?: never;
@@ -3786,6 +4677,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path?: never;
@@ -3817,6 +4709,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path?: never;
@@ -3853,9 +4746,11 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path: {
+                /** @description Id of the experiment */
                 experiment: string;
             };
             cookie?: never;
@@ -3886,11 +4781,13 @@ export interface operations {
         parameters: {
             query?: never;
             header: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
                 /** @description Version the change was made from */
                 "If-Match": string;
             };
             path: {
+                /** @description Id of the experiment */
                 experiment: string;
             };
             cookie?: never;
@@ -3927,6 +4824,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the experiment */
                 experiment: string;
             };
             cookie?: never;
@@ -3958,6 +4856,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the experiment */
                 experiment: string;
             };
             cookie?: never;
@@ -3989,6 +4888,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the experiment */
                 experiment: string;
             };
             cookie?: never;
@@ -4019,11 +4919,44 @@ export interface operations {
             };
         };
     };
+    "export-experiment": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the experiment */
+                experiment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "restore-experiment": {
         parameters: {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the experiment */
                 experiment: string;
             };
             cookie?: never;
@@ -4092,6 +5025,7 @@ export interface operations {
                 "If-None-Match"?: string;
             };
             path: {
+                /** @description Id of the home */
                 home: string;
             };
             cookie?: never;
@@ -4125,8 +5059,11 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the home */
                 home: string;
+                /** @description Id of the assignment: a version that was issued to the class */
                 assignment: string;
+                /** @description Id of the entry, made by whoever writes it (UUIDv7) */
                 entry: string;
             };
             cookie?: never;
@@ -4163,7 +5100,9 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the home */
                 home: string;
+                /** @description Id of the assignment: a version that was issued to the class */
                 assignment: string;
             };
             cookie?: never;
@@ -4194,12 +5133,90 @@ export interface operations {
             };
         };
     };
+    "put-photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the home */
+                home: string;
+                /** @description Id of the assignment: a version that was issued to the class */
+                assignment: string;
+                /** @description Id of the picture, made by the phone (UUIDv7) */
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/*": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "print-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the home */
+                home: string;
+                /** @description Id of the assignment: a version that was issued to the class */
+                assignment: string;
+                /** @description safety, materials, substitutions or watch */
+                sheet: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "get-own-result": {
         parameters: {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the home */
                 home: string;
+                /** @description Id of the assignment: a version that was issued to the class */
                 assignment: string;
             };
             cookie?: never;
@@ -4231,7 +5248,9 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the home */
                 home: string;
+                /** @description Id of the incident, made by the phone */
                 incident: string;
             };
             cookie?: never;
@@ -4267,6 +5286,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the home */
                 home: string;
             };
             cookie?: never;
@@ -4297,10 +5317,47 @@ export interface operations {
             };
         };
     };
+    "get-home-photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the home */
+                home: string;
+                /** @description Id of the picture, made by the phone (UUIDv7) */
+                photo: string;
+                /** @description display or thumbnail */
+                size: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "list-incidents": {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path?: never;
@@ -4332,6 +5389,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path?: never;
@@ -4362,9 +5420,11 @@ export interface operations {
     "find-things": {
         parameters: {
             query?: {
+                /** @description What is looked for */
                 q?: string;
             };
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path?: never;
@@ -4425,11 +5485,41 @@ export interface operations {
             };
         };
     };
+    "export-swaps-table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "put-own-swap": {
         parameters: {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of a swap of the school's own */
                 swap: string;
             };
             cookie?: never;
@@ -4466,6 +5556,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of a swap of the school's own */
                 swap: string;
             };
             cookie?: never;
@@ -4492,11 +5583,70 @@ export interface operations {
             };
         };
     };
+    "export-things-table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "export-things": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "put-own-thing": {
         parameters: {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of a thing of the larder */
                 thing: string;
             };
             cookie?: never;
@@ -4533,6 +5683,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of a thing of the larder */
                 thing: string;
             };
             cookie?: never;
@@ -4563,9 +5714,11 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path: {
+                /** @description Id of a thing of the larder */
                 thing: string;
             };
             cookie?: never;
@@ -4621,10 +5774,40 @@ export interface operations {
             };
         };
     };
+    live: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "list-models": {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path?: never;
@@ -4656,9 +5839,11 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path: {
+                /** @description Id of a model */
                 model: string;
             };
             cookie?: never;
@@ -4689,10 +5874,40 @@ export interface operations {
             };
         };
     };
+    "get-openapi": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "preview-choose": {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path?: never;
@@ -4729,6 +5944,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path?: never;
@@ -4765,6 +5981,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path?: never;
@@ -4801,6 +6018,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path?: never;
@@ -4837,6 +6055,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path?: never;
@@ -4873,6 +6092,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The language that answers are worded in */
                 "Accept-Language"?: string;
             };
             path?: never;
@@ -4938,6 +6158,7 @@ export interface operations {
         parameters: {
             query?: never;
             header?: {
+                /** @description The browser, to name it among the sessions */
                 "User-Agent"?: string;
             };
             path?: never;
@@ -5095,6 +6316,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description Id of the session */
                 session: string;
             };
             cookie?: never;

@@ -145,7 +145,7 @@ func described(path string, o *huma.Operation) {
 
 // serveOpenAPI answers the description of this very program.
 func (s *Server) serveOpenAPI(w http.ResponseWriter, r *http.Request) {
-	raw, err := s.OpenAPI()
+	raw, err := s.openAPI()
 	if err != nil {
 		writeProblem(w, s.logged(r.Context(), err))
 		return

@@ -6,6 +6,7 @@ import (
 	"net/http"
 	"runtime/debug"
 	"strings"
+	"sync"
 	"time"
 
 	"github.com/alexedwards/scs/pgxstore"
@@ -37,6 +38,7 @@ type Server struct {
 	router   chi.Router
 	api      huma.API
 	uploads  uploads
+	openAPI  func() ([]byte, error) // the description, written when first asked for
 }
 
 // usualLimit is the coarse shield's requests a minute from one address; a
@@ -98,6 +100,7 @@ func (s *Server) Routes() http.Handler {
 		s.print(r)
 	})
 	s.describe()
+	s.openAPI = sync.OnceValues(s.OpenAPI)
 	useProblems(examplesOf(s.api))
 	return r
 }

@@ -136,8 +136,10 @@ func Read(list string, mapping []string) List {
 				row.Notes = append(row.Notes, cell)
 			case c.Field != "" && row.Cells[c.Field] == "":
 				row.Cells[c.Field] = cell
-			case c.Field != "": // a second column of the same field
+			case c.Field == "contact" || c.Field == "students":
 				row.Cells[c.Field] += " + " + cell
+			case c.Field != "": // a second telephone or name has no field left
+				row.Notes = append(row.Notes, strings.TrimPrefix(c.Head+": "+cell, ": "))
 			}
 		}
 		out.Rows = append(out.Rows, row)

@@ -71,6 +71,14 @@ func utf16(s string) string {
 	return b.String()
 }
 
+// A second telephone, name or language is kept in the note: joined it would be none.
+func TestTwoColumnsOfOneField(t *testing.T) {
+	r := roster.Read("Forename,Mobile,Emergency contact number,Known as\nFern,0555 010 101,0555 010 102,Fee\n", nil).Rows[0]
+	if r.Cells["phone"] != "0555 010 101" || r.Cells["nickname"] != "Fern" || !slices.Equal(r.Notes, []string{"Emergency contact number: 0555 010 102", "Known as: Fee"}) {
+		t.Errorf("%+v", r)
+	}
+}
+
 // What the teacher says of a column goes before what its head says.
 func TestMapping(t *testing.T) {
 	list := roster.Read("Name,House,Mail\nFern,Moor,f@home.example\n", []string{"students", "nickname", ""})

@@ -1,0 +1,59 @@
+package api_test
+
+import (
+	"encoding/json"
+	"strings"
+	"testing"
+
+	"patient-kitchen/core/compare"
+	"patient-kitchen/internal/api"
+	"patient-kitchen/internal/app"
+)
+
+// A home in Spanish, in a class of Mexico and in one of Spain, all the way: what is
+// typed is read and said back by the country's decimal sign, Spain says its own words,
+// permission, paper and result go on as in any class, and the export is read again by
+// the same rules.
+func TestSpanishHomesOfTwoCountries(t *testing.T) {
+	for zone, c := range map[string]struct{ locale, typed, echo, water, other string }{
+		"America/Mexico_City": {"es-MX", "12.5", "12.5", "agua fría de la llave", "12,5"},
+		"Europe/Madrid":       {"es-ES", "12,5", "12,5", "agua fría del grifo", "12.5"},
+	} {
+		sc := newSite(t).school("t@school.example", "Fern")
+		class := sc.class.ClassFields
+		class.Zone = zone
+		want[app.ClassView](sc.teacher, "PUT", sc.path(""), class, "If-Match", "1")
+		fern := sc.phone("Fern")
+		want[api.Done](fern, "PUT", fern.home+"/language", map[string]string{"language": "es"})
+		b := want[app.Bundle](fern, "GET", fern.home, nil)
+		if b.Home.Locale != c.locale || b.Home.Language != "es" {
+			t.Errorf("%s: %+v", zone, b.Home)
+		}
+		sheet, _ := json.Marshal(b.Sheets)
+		if !strings.Contains(string(sheet), c.water) {
+			t.Errorf("%s: the sheet lacks %q", zone, c.water)
+		}
+		sc.agree(fern)
+		e := sc.put(fern, newID(), reading("towel", "8 min", c.typed))
+		if said, _ := json.Marshal(e); !strings.Contains(string(said), `"`+c.echo+"\u00a0mm") || strings.Contains(strings.ReplaceAll(string(said), `"typed":"`+c.typed+`"`, ""), c.other) {
+			t.Errorf("%s: %s", zone, said)
+		}
+		if a := fern.do("GET", sc.homePath(fern, "/print/safety"), nil); a.status != 200 {
+			t.Errorf("%s: paper %d", zone, a.status)
+		}
+		own := want[app.OwnResult](fern, "GET", sc.homePath(fern, "/result"), nil)
+		if said, _ := json.Marshal(own.Results); !strings.Contains(string(said), c.echo) {
+			t.Errorf("%s: %s", zone, said)
+		}
+		var file compare.Readings
+		if err := json.Unmarshal(sc.teacher.do("GET", sc.asPath("/export.json"), nil).body, &file); err != nil {
+			t.Fatal(err)
+		}
+		if row := file.Readings[0]; file.Homes[0].Language != c.locale || row.Value == nil || *row.Value != 12.5 {
+			t.Errorf("%s: %+v %+v", zone, file.Homes, row)
+		}
+		if r := sc.results(); len(r.Homes) != 1 {
+			t.Errorf("%s: %+v", zone, r.Homes)
+		}
+	}
+}

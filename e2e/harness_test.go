@@ -119,10 +119,13 @@ func serve(t testing.TB, database, listen, public string) *program {
 	return p
 }
 
+// patience asks a server that may not answer.
+var patience = &http.Client{Timeout: 10 * time.Second}
+
 func awaitReady(t testing.TB, base string) {
 	t.Helper()
 	for range 200 {
-		if res, err := http.Get(base + "/readyz"); err == nil {
+		if res, err := patience.Get(base + "/readyz"); err == nil {
 			res.Body.Close()
 			if res.StatusCode == 200 {
 				return

@@ -201,6 +201,9 @@ func TestMutatedRequests(t *testing.T) {
 			return 0, nil, err
 		}
 		defer res.Body.Close()
+		if strings.HasPrefix(res.Header.Get("Content-Type"), "text/event-stream") { // it does not end
+			return res.StatusCode, nil, nil
+		}
 		answer, err := io.ReadAll(io.LimitReader(res.Body, 1<<20))
 		return res.StatusCode, answer, err
 	}

@@ -9,6 +9,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"io"
+	"maps"
 	"os"
 	"regexp"
 	"slices"
@@ -61,6 +62,14 @@ func report(r io.Reader, w io.Writer) (failed bool, err error) {
 			}
 		case "build-fail", "fail":
 			failed = true
+			if e.Test == "" { // a test that a panic or the time limit ended has no result of its own
+				for _, cut := range slices.SortedFunc(maps.Keys(output), func(a, b key) int { return strings.Compare(a.test, b.test) }) {
+					if cut.pkg == k.pkg && cut.test != "" {
+						fmt.Fprintf(w, "--- %s did not end\n%s", cut.test, strings.Join(output[cut], ""))
+						delete(output, cut)
+					}
+				}
+			}
 			fmt.Fprint(w, strings.Join(output[k], ""))
 		case "pass", "skip":
 			if e.Test == "" {

@@ -25,6 +25,7 @@ func TestReport(t *testing.T) {
 	}{
 		"all well":    {stream, false, []string{"3 times", "ok  \tp", "2.0 s  TestSpeedOfIt"}, []string{"a quiet word"}},
 		"one fails":   {stream + `{"Action":"output","Package":"q","Test":"TestBad","Output":"why\n"}` + "\n" + `{"Action":"fail","Package":"q","Test":"TestBad","Elapsed":1}`, true, []string{"why", "1.0 s  TestBad"}, nil},
+		"one hangs":   {stream + `{"Action":"run","Package":"q","Test":"TestHung"}` + "\n" + `{"Action":"output","Package":"q","Test":"TestHung","Output":"panic: test timed out\n"}` + "\n" + `{"Action":"fail","Package":"q","Elapsed":1}`, true, []string{"TestHung did not end", "panic: test timed out"}, nil},
 		"no compiler": {"# q\nq.go:1: expected\n" + `{"Action":"build-output","ImportPath":"q","Output":"q.go:2\n"}` + "\n" + `{"Action":"build-fail","ImportPath":"q"}`, true, []string{"q.go:1", "q.go:2"}, nil},
 	} {
 		var out strings.Builder

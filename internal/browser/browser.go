@@ -7,8 +7,10 @@ package browser
 import (
 	"context"
 	"errors"
+	"fmt"
 	"os"
 	"os/exec"
+	"time"
 
 	"github.com/chromedp/chromedp"
 )
@@ -16,9 +18,61 @@ import (
 // ErrMissing says that there is no Chromium.
 var ErrMissing = errors.New("Chromium is not installed here; on Debian: apt-get install chromium, or name it in CHROMIUM")
 
+const (
+	startWithin = 30 * time.Second // a cold start on a loaded machine takes 5
+	closeWithin = 15 * time.Second
+)
+
 // Start starts a browser with a profile of its own, closed by cancel. Each
-// call of chromedp.NewContext on the context opens a tab in it.
+// call of chromedp.NewContext on the context opens a tab in it. A browser that
+// does not come up is tried once more; one that does not close is killed, so
+// that no test waits for a browser for ever.
 func Start(parent context.Context) (ctx context.Context, cancel func(), err error) {
+	options, err := options()
+	if err != nil {
+		return nil, nil, err
+	}
+	for range 2 {
+		alloc, stop := chromedp.NewExecAllocator(parent, options...)
+		tab, closeTab := chromedp.NewContext(alloc)
+		end := func() {
+			if !within(closeWithin, func() { closeTab(); stop() }) {
+				kill(tab)
+			}
+		}
+		up := make(chan error, 1)
+		if within(startWithin, func() { up <- chromedp.Do(tab) }) {
+			err = <-up
+		} else {
+			err = fmt.Errorf("the browser did not come up within %v", startWithin)
+		}
+		if err == nil {
+			return tab, end, nil
+		}
+		end()
+	}
+	return nil, nil, err
+}
+
+// within reports whether f ended in time.
+func within(limit time.Duration, f func()) bool {
+	done := make(chan struct{})
+	go func() { f(); close(done) }()
+	select {
+	case <-done:
+		return true
+	case <-time.After(limit):
+		return false
+	}
+}
+
+func kill(tab context.Context) {
+	if c := chromedp.FromContext(tab); c != nil && c.Browser != nil && c.Browser.Process() != nil {
+		_ = c.Browser.Process().Kill()
+	}
+}
+
+func options() ([]chromedp.ExecAllocatorOption, error) {
 	path := os.Getenv("CHROMIUM")
 	for _, name := range []string{"chromium", "chromium-browser", "google-chrome"} {
 		if path == "" {
@@ -26,7 +80,7 @@ func Start(parent context.Context) (ctx context.Context, cancel func(), err erro
 		}
 	}
 	if path == "" {
-		return nil, nil, ErrMissing
+		return nil, ErrMissing
 	}
 	options := append(chromedp.DefaultExecAllocatorOptions[:],
 		chromedp.ExecPath(path), chromedp.DisableGPU, chromedp.NoFirstRun,
@@ -36,11 +90,5 @@ func Start(parent context.Context) (ctx context.Context, cancel func(), err erro
 	if os.Getuid() == 0 {
 		options = append(options, chromedp.NoSandbox)
 	}
-	alloc, stop := chromedp.NewExecAllocator(parent, options...)
-	ctx, cancelTab := chromedp.NewContext(alloc)
-	if err := chromedp.Do(ctx); err != nil {
-		stop()
-		return nil, nil, err
-	}
-	return ctx, func() { cancelTab(); stop() }, nil
+	return options, nil
 }

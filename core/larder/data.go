@@ -100,23 +100,21 @@ type Figure struct {
 	Unit    string  `json:"unit,omitempty"`
 }
 
-// figureWords are the everyday words for the keys of figures, with the unit
-// where the text leaves it out.
-var figureWords = map[string][2]string{"rho": {"density", "g/mL"}, "bulk": {"loose, level density", "g/mL"}, "tsp": {"one level teaspoon weighs", ""}, "tbsp": {"one level tablespoon weighs", ""},
-	"pct": {"strength in %:", ""}, "o2": {"oxygen", ""}, "mp": {"melts at", "°C"}, "bp": {"boils at", "°C"}, "flash": {"catches fire from", "°C"}, "k": {"heat conductivity", "W/(m·K)"},
-	"res": {"smallest step", ""}, "err": {"error to expect", ""}, "vol": {"holds", ""}, "cap": {"most", ""}, "d": {"diameter", ""}}
+// figureUnits are the units of figures whose text leaves them out.
+var figureUnits = map[string]string{"rho": "g/mL", "bulk": "g/mL", "mp": "°C", "bp": "°C", "flash": "°C", "k": "W/(m·K)"}
 
-// Words is the figure as the card shows it.
-func (f Figure) Words() string {
-	w, ok := figureWords[f.Key]
+// Words is the figure as the card shows it: an everyday word for its key, where
+// there is one, and what stands behind it.
+func (f Figure) Words(language string) string {
+	id := "larder.figure." + f.Key
 	rest, cut := strings.CutPrefix(f.Text, f.Key+" ")
-	if !ok || !cut {
+	if !text.Has(id) || !cut {
 		return f.Text
 	}
-	if w[1] != "" && !strings.Contains(rest, w[1]) {
-		rest += " " + w[1]
+	if unit := figureUnits[f.Key]; unit != "" && !strings.Contains(rest, unit) {
+		rest += " " + unit
 	}
-	return w[0] + " " + rest
+	return text.Render(text.Message{ID: id}, language) + " " + rest
 }
 
 // Material is a household thing: stuff, vessel, tool or place.

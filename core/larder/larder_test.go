@@ -314,11 +314,11 @@ func TestFigureWords(t *testing.T) {
 			t.Fatal(c.id)
 		}
 		i := slices.IndexFunc(m.Figures, func(f larder.Figure) bool { return f.Key == c.key })
-		if i < 0 || m.Figures[i].Words() != c.want {
+		if i < 0 || m.Figures[i].Words("en") != c.want {
 			t.Errorf("%s: %+v", c.id, m.Figures)
 		}
 	}
-	if got := (larder.Figure{Text: "pale brown"}).Words(); got != "pale brown" {
+	if got := (larder.Figure{Text: "pale brown"}).Words("en"); got != "pale brown" {
 		t.Error(got)
 	}
 }

@@ -76,9 +76,9 @@ func (m *Model) Ask(q Question) (Reply, error) {
 		vary = m.drawnAlong(r, amounts)
 	}
 	if a.drawn != nil && (q.Vary == "" || q.Vary == a.drawn.at) {
-		r.Curve = m.fitted(r, a)
+		r.Curve = m.fitted(r, a, q.Language)
 	} else {
-		r.Curve = m.curve(r, inputs, amounts, vary)
+		r.Curve = m.curve(r, inputs, amounts, vary, q.Language)
 	}
 	if q.Solve != "" && strings.TrimSpace(q.Wanted) != "" {
 		r.Solved = m.solve(r, inputs, q)
@@ -92,14 +92,22 @@ func (m *Model) Sentence(r Reply) text.Message {
 	if name == "" {
 		name = m.Outputs[0].Name
 	}
-	v, what := r.Outputs[name], m.words(name)
-	first, size := utf8.DecodeRuneInString(what)
-	args := text.Args{"what": string(unicode.ToUpper(first)) + what[size:], "value": bare{v}}
+	v := r.Outputs[name]
+	args := text.Args{"what": opening{called(name)}, "value": bare{v}}
 	if v.Uncertainty == nil {
 		return text.Message{ID: "science.answer", Args: args}
 	}
 	args["give"] = give{Value{Value: *v.Uncertainty, Unit: v.Unit}}
 	return text.Message{ID: "science.answer.give", Args: args}
+}
+
+// opening is a message with a capital, as it opens a sentence.
+type opening struct{ text.Message }
+
+func (o opening) Show(language string) string {
+	words := text.Render(o.Message, language)
+	first, size := utf8.DecodeRuneInString(words)
+	return string(unicode.ToUpper(first)) + words[size:]
 }
 
 type bare struct{ Value }
@@ -241,18 +249,6 @@ func (m *Model) number(output string, inputs map[string]json.RawMessage) (v floa
 	}
 	v, ok = out[output].Value.(float64)
 	return v, ok
-}
-
-func spoken(name string) string { return strings.ReplaceAll(name, "_", " ") }
-
-// words says what an output is.
-func (m *Model) words(output string) string {
-	for _, o := range m.Outputs {
-		if o.Name == output {
-			return o.Words()
-		}
-	}
-	return output
 }
 
 func label(unit string) string {

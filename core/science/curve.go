@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
 )
 
 // Curve is the main output against one input, the others as they are, or a
@@ -71,29 +72,29 @@ func (m *Model) reach(a amount) (low, high float64) {
 
 // curve runs the model over the reach of one amount; nil when it is not a
 // single amount or nothing changes.
-func (m *Model) curve(r Reply, inputs map[string]json.RawMessage, amounts []amount, vary string) *Curve {
+func (m *Model) curve(r Reply, inputs map[string]json.RawMessage, amounts []amount, vary, language string) *Curve {
 	i := slices.IndexFunc(amounts, func(a amount) bool { return a.input == vary && a.item < 0 })
 	if i < 0 {
 		return nil
 	}
 	a := amounts[i]
-	whole := slices.ContainsFunc(m.Inputs, func(in Input) bool { return in.Name == vary && in.Whole })
+	in := m.Inputs[slices.IndexFunc(m.Inputs, func(in Input) bool { return in.Name == vary })]
 	main := r.Outputs[r.Main]
 	atY := main.Value.(float64)
-	c := &Curve{Vary: vary, XName: spoken(vary), YName: m.words(r.Main), XUnit: a.q.Unit.Label(), YUnit: label(main.Unit), AtX: &a.q.Value, AtY: &atY, Low: a.q.Value - 2*a.q.U, High: a.q.Value + 2*a.q.U}
+	c := &Curve{Vary: vary, XName: text.Render(in.Words(), language), YName: text.Render(called(r.Main), language), XUnit: a.q.Unit.Label(), YUnit: label(main.Unit), AtX: &a.q.Value, AtY: &atY, Low: a.q.Value - 2*a.q.U, High: a.q.Value + 2*a.q.U}
 	if main.Uncertainty != nil {
 		c.U = *main.Uncertainty
 	}
 	low, high := m.reach(a)
 	points := curvePoints
-	if whole {
+	if in.Whole {
 		low, high = math.Max(1, math.Floor(low)), math.Ceil(high)
 		points = min(curvePoints, int(high-low)+1)
 	}
 	flat, first := true, math.NaN()
 	for k := range points {
 		x := low + (high-low)*float64(k)/float64(max(1, points-1))
-		if whole {
+		if in.Whole {
 			x = math.Round(x)
 		}
 		c.X = append(c.X, x)
@@ -116,9 +117,9 @@ func (m *Model) curve(r Reply, inputs map[string]json.RawMessage, amounts []amou
 
 // fitted draws the law that a model fitted, over its readings and on to the
 // amount that was asked for.
-func (m *Model) fitted(r Reply, a *args) *Curve {
+func (m *Model) fitted(r Reply, a *args, language string) *Curve {
 	d := a.drawn
-	c := &Curve{XName: d.xName, YName: d.yName, XUnit: d.xUnit, YUnit: d.yUnit}
+	c := &Curve{XName: text.Render(called(d.xName), language), YName: text.Render(called(d.yName), language), XUnit: d.xUnit, YUnit: d.yUnit}
 	low, high := slices.Min(d.x), slices.Max(d.x)
 	for i, x := range d.x {
 		c.Points = append(c.Points, [2]float64{x, d.y[i]})

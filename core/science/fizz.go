@@ -17,14 +17,14 @@ func protonsPerCO2(carbonate string) float64 {
 }
 
 var fizzInputs = append([]Input{
-	{Name: "acid", Unit: "choice", Options: acids, Help: "kind of acid"},
-	{Name: "acid_volume", Unit: "mL", Optional: true, Limits: "≥ 0", Help: "of the solution; or acid_mass"},
-	{Name: "acid_strength", Unit: "%", Optional: true, Limits: "> 0…100", Help: "g of acid per 100 g of solution"},
-	{Name: "acid_density", Unit: "g/mL", Default: "1.005 g/mL", Limits: "> 0", Help: "of the solution"},
-	{Name: "acid_mass", Unit: "g", Optional: true, Limits: "≥ 0", Help: "of powdered acid; or acid_volume"},
-	{Name: "carbonate", Unit: "choice", Options: carbonates, Help: "kind of carbonate"},
-	{Name: "carbonate_mass", Unit: "g", Limits: "≥ 0", Help: "of the carbonate"},
-	{Name: "yield", Unit: "1", Default: "1", Limits: "> 0…1", Help: "share of the gas that leaves the liquid"},
+	{Name: "acid", Unit: "choice", Options: acids, Help: "kind-of-acid"},
+	{Name: "acid_volume", Unit: "mL", Optional: true, Limits: "≥ 0", Help: "of-the-solution-or-acid-mass"},
+	{Name: "acid_strength", Unit: "%", Optional: true, Limits: "> 0…100", Help: "g-of-acid-per-100-g-of-solution"},
+	{Name: "acid_density", Unit: "g/mL", Default: "1.005 g/mL", Limits: "> 0", Help: "of-the-solution"},
+	{Name: "acid_mass", Unit: "g", Optional: true, Limits: "≥ 0", Help: "of-powdered-acid-or-acid-volume"},
+	{Name: "carbonate", Unit: "choice", Options: carbonates, Help: "kind-of-carbonate"},
+	{Name: "carbonate_mass", Unit: "g", Limits: "≥ 0", Help: "of-the-carbonate"},
+	{Name: "yield", Unit: "1", Default: "1", Limits: "> 0…1", Help: "share-of-the-gas-that-leaves-the-liquid"},
 }, gasInputs...)
 
 func init() {
@@ -34,21 +34,21 @@ func init() {
 	register(Model{Number: 2, ID: "fizz-recipe", Group: "much", Main: "carbonate_mass", Inverse: []string{"gas_volume"},
 		Inputs: append([]Input{
 			{Name: "gas_volume", Chosen: true, Unit: "L", Limits: "> 0", Help: "wanted"},
-			{Name: "acid", Unit: "choice", Options: acids}, {Name: "acid_strength", Unit: "%", Optional: true, Limits: "> 0…100", Help: "left out for powder"},
+			{Name: "acid", Unit: "choice", Options: acids}, {Name: "acid_strength", Unit: "%", Optional: true, Limits: "> 0…100", Help: "left-out-for-powder"},
 			{Name: "acid_density", Unit: "g/mL", Default: "1.005 g/mL", Limits: "> 0"}, {Name: "carbonate", Unit: "choice", Options: carbonates},
-			{Name: "yield", Unit: "1", Default: "1", Limits: "> 0…1", Help: "share of the gas that is caught"}, {Name: "spoon_mass", Unit: "g", Optional: true, Limits: "> 0", Help: "of one spoon of the carbonate"},
+			{Name: "yield", Unit: "1", Default: "1", Limits: "> 0…1", Help: "share-of-the-gas-that-is-caught"}, {Name: "spoon_mass", Unit: "g", Optional: true, Limits: "> 0", Help: "of-one-spoon-of-the-carbonate"},
 		}, gasInputs...),
 		Outputs: []Output{{"co2_amount", "mol", ""}, {"acid_mass", "g", ""}, {"acid_volume", "mL", ""}, {"carbonate_mass", "g", ""}, {"spoons", "1", ""}},
 		run:     fizzRecipe})
 	register(Model{Number: 3, ID: "fizz-fit", Group: "much", Main: "fill_ratio", Inverse: []string{"carbonate_mass", "acid_volume", "capacity"},
 		Inputs: append([]Input{
-			{Name: "capacity", Chosen: true, Unit: "L", Limits: "> 0", Help: "full volume of the bag"}, {Name: "liquid_volume", Unit: "L", Optional: true, Limits: "≥ 0", Help: "as acid_volume if left out"},
-			{Name: "air_volume", Unit: "L", Default: "0 L", Limits: "≥ 0", Help: "air left in the bag"},
+			{Name: "capacity", Chosen: true, Unit: "L", Limits: "> 0", Help: "full-volume-of-the-bag"}, {Name: "liquid_volume", Unit: "L", Optional: true, Limits: "≥ 0", Help: "as-acid-volume-if-left-out"},
+			{Name: "air_volume", Unit: "L", Default: "0 L", Limits: "≥ 0", Help: "air-left-in-the-bag"},
 		}, fizzInputs...),
 		Outputs: []Output{{"gas_volume", "L", ""}, {"fill_ratio", "1", ""}, {"verdict", "", ""}},
 		run:     fizzFit})
 	register(Model{Number: 4, ID: "sealed-mass", Group: "see", Main: "bag_change", Inverse: []string{"gas_volume"},
-		Inputs:  append([]Input{{Name: "gas_volume", Unit: "L", Limits: "≥ 0", Help: "growth of the bag, or gas lost from the cup"}}, gasInputs...),
+		Inputs:  append([]Input{{Name: "gas_volume", Unit: "L", Limits: "≥ 0", Help: "growth-of-the-bag-or-gas-lost-from-the-cup"}}, gasInputs...),
 		Outputs: []Output{{"air_density", "g/L", ""}, {"bag_change", "g", ""}, {"open_change", "g", ""}, {"rigid_change", "g", ""}},
 		run:     sealedMass})
 }

@@ -21,9 +21,9 @@ var molarMass = map[string]float64{
 }
 
 var gasInputs = []Input{
-	{Name: "temperature", Unit: "°C", Default: "20 °C", Help: "of the gas"},
-	{Name: "pressure", Unit: "kPa", Optional: true, Limits: "> 0", Help: "local air pressure, as a barometer in the room shows; or altitude"},
-	{Name: "altitude", Unit: "m", Optional: true, Limits: "-500…11000", Help: "above the sea, instead of the pressure"},
+	{Name: "temperature", Unit: "°C", Default: "20 °C", Help: "of-the-gas"},
+	{Name: "pressure", Unit: "kPa", Optional: true, Limits: "> 0", Help: "local-air-pressure-as-a-barometer-in-the-room-shows-or-altitude"},
+	{Name: "altitude", Unit: "m", Optional: true, Limits: "-500…11000", Help: "above-the-sea-instead-of-the-pressure"},
 }
 
 // air is the temperature in K and pressure in kPa of a gas. Altitude uses the

@@ -1,6 +1,7 @@
 package science
 
 import (
+	"cmp"
 	"embed"
 	"encoding/json"
 	"fmt"
@@ -54,16 +55,39 @@ func (m *Model) say(what string) text.Message {
 // Described is a model with its texts in a language.
 type Described struct {
 	*Model
-	Title   string `json:"title" doc:"What one wants to find out"`
-	Assumes string `json:"assumes" doc:"What has to hold, and where the result misleads"`
-	Note    string `json:"note" doc:"The usual slip and what is right"`
-	Source  string `json:"source" doc:"The law or method behind it"`
+	Inputs  []DescribedInput `json:"inputs"`
+	Title   string           `json:"title" doc:"What one wants to find out"`
+	Assumes string           `json:"assumes" doc:"What has to hold, and where the result misleads"`
+	Note    string           `json:"note" doc:"The usual slip and what is right"`
+	Source  string           `json:"source" doc:"The law or method behind it"`
+}
+
+// DescribedInput is an input with its texts in a language.
+type DescribedInput struct {
+	Input
+	Label       string            `json:"label" doc:"What it is called beside its blank"`
+	Help        string            `json:"help,omitempty" doc:"What it is of, or how it is written"`
+	OptionWords map[string]string `json:"option_words,omitempty" doc:"What each option is called"`
 }
 
 // Describe gives a model its texts.
 func (m *Model) Describe(language string) Described {
 	say := func(m text.Message) string { return text.Render(m, language) }
-	return Described{m, say(m.Title()), say(m.Assumes()), say(m.Note()), say(m.Source())}
+	d := Described{Model: m, Title: say(m.Title()), Assumes: say(m.Assumes()), Note: say(m.Note()), Source: say(m.Source())}
+	for _, in := range m.Inputs {
+		shown := DescribedInput{Input: in, Label: say(in.Words())}
+		if in.Help != "" {
+			shown.Help = say(text.Message{ID: "science.help." + in.Help})
+		}
+		for _, o := range in.Options {
+			if shown.OptionWords == nil {
+				shown.OptionWords = map[string]string{}
+			}
+			shown.OptionWords[o] = say(text.Message{ID: "science.option." + o})
+		}
+		d.Inputs = append(d.Inputs, shown)
+	}
+	return d
 }
 
 // Input is one input of a model.
@@ -80,12 +104,23 @@ type Input struct {
 	Limits   string   `json:"limits,omitempty"`   // such as "> 0", "≥ 0", "0…100", "> 0…1", "0…<90"
 	Whole    bool     `json:"whole,omitempty"`
 	Options  []string `json:"options,omitempty"` // of a choice
-	Label    string   `json:"label,omitempty"`   // where the name does not speak for itself
-	Help     string   `json:"help,omitempty"`
+	Label    string   `json:"-"`                 // the code of what it is called, where that is not its name
+	Help     string   `json:"-"`                 // the code of its help
 	// Chosen is a number that is decided, not read off a tool, so that it has no
 	// give or take of its own.
 	Chosen bool `json:"chosen,omitempty"`
 	Form   Form `json:"form,omitempty"` // how objects are typed
+}
+
+// Words says what an input is called.
+func (in Input) Words() text.Message { return called(cmp.Or(in.Label, in.Name)) }
+
+// called is what an input or output is called: words, or the symbol that it is.
+func called(name string) text.Message {
+	if id := "science.name." + name; text.Has(id) {
+		return text.Message{ID: id}
+	}
+	return text.Raw(name)
 }
 
 // Form is how one object of a list is typed into a blank.
@@ -105,22 +140,8 @@ type Output struct {
 	U    string `json:"u,omitempty"` // the output that is its standard uncertainty
 }
 
-// outputWords are names of outputs that would not be understood as they are.
-var outputWords = map[string]string{
-	"u": "give or take", "u_change": "give or take of the change", "u_percent": "give or take of the percentage", "total_u": "give or take of the total", "u_scaled": "give or take, widened by the scatter",
-	"k": "constant k of the law", "predicted": "temperature then", "se": "standard error", "sd": "spread (standard deviation)", "ci": "95 % interval", "df": "degrees of freedom", "p": "p-value", "exact_p": "exact p-value", "g": "size of the effect (g)", "t": "t-value",
-	"r2": "R²", "slope_se": "standard error of the slope", "intercept_se": "standard error of the intercept", "crossing_se": "standard error of the crossing", "residual_sd": "spread about the line", "slope_ci": "95 % interval of the slope", "intercept_ci": "95 % interval of the intercept",
-	"gm": "steadiness (metacentric height)", "max_load": "loads until it sinks", "max_stable_load": "loads until it tips", "v1": "volume of the stronger one", "rpm": "turns a minute", "rev_per_s": "turns a second", "co2_amount": "amount of CO₂", "co2_mass": "mass of CO₂",
-	"chi_square": "chi-square", "small_expected": "too few are expected somewhere", "largest_index": "largest, counted from 0", "families_needed_small": "families needed, in a small class", "resolved": "the scale can tell", "consistent": "agrees with π", "limited": "stronger than the formula holds",
-}
-
 // Words says what an output is.
-func (o Output) Words() string {
-	if words := outputWords[o.Name]; words != "" {
-		return words
-	}
-	return strings.ReplaceAll(o.Name, "_", " ")
-}
+func (o Output) Words() text.Message { return called(o.Name) }
 
 // Value is one output's value: a number or list with its unit, a text, a
 // boolean, or nil where it does not apply.

@@ -2,13 +2,13 @@ package science
 
 import "math"
 
-var gInput = Input{Name: "g", Unit: "m/s²", Default: gravity, Limits: "> 0", Help: "gravity here"}
+var gInput = Input{Name: "g", Unit: "m/s²", Default: gravity, Limits: "> 0", Help: "gravity-here"}
 
 func init() {
 	register(Model{Number: 15, ID: "pendulum", Group: "fast", Main: "period", Inverse: []string{"length"},
 		Inputs: []Input{
-			{Name: "length", Unit: "m", Optional: true, Limits: "> 0"}, {Name: "period", Unit: "s", Optional: true, Limits: "> 0"}, {Name: "amplitude", Unit: "deg", Default: "0 deg", Limits: "0…90", Help: "from the vertical to one side"},
-			{Name: "swings", Unit: "1", Default: "10", Limits: "> 0", Help: "there and back"}, gInput,
+			{Name: "length", Unit: "m", Optional: true, Limits: "> 0"}, {Name: "period", Unit: "s", Optional: true, Limits: "> 0"}, {Name: "amplitude", Unit: "deg", Default: "0 deg", Limits: "0…90", Help: "from-the-vertical-to-one-side"},
+			{Name: "swings", Unit: "1", Default: "10", Limits: "> 0", Help: "there-and-back"}, gInput,
 		},
 		Outputs: []Output{{"period", "s", ""}, {"frequency", "Hz", ""}, {"length", "cm", ""}, {"swings_time", "s", ""}},
 		run: func(a *args) results {
@@ -31,20 +31,20 @@ func init() {
 			return results{"period": num(t, "s"), "frequency": num(1/t, "Hz"), "length": num(100*l, "cm"), "swings_time": num(a.num("swings")*t, "s")}
 		}})
 	register(Model{Number: 16, ID: "coupled-response", Group: "fast",
-		Inputs:  []Input{{Name: "driver_length", Unit: "cm", Limits: "> 0", Help: "of the one that is set going"}, {Name: "follower_lengths", Unit: "list of cm", Limits: "> 0"}, {Name: "q", Label: "quality factor", Unit: "1", Limits: "> 0", Help: "quality factor"}},
+		Inputs:  []Input{{Name: "driver_length", Unit: "cm", Limits: "> 0", Help: "of-the-one-that-is-set-going"}, {Name: "follower_lengths", Unit: "list of cm", Limits: "> 0"}, {Name: "q", Label: "quality_factor", Unit: "1", Limits: "> 0", Help: "quality-factor"}},
 		Outputs: []Output{{"amplitudes", "1", ""}, {"largest_index", "1", ""}, {"in_resonance", "", ""}},
 		run:     coupled})
 	register(Model{Number: 17, ID: "ramp", Group: "fast", Main: "time", Inverse: []string{"height", "length"},
 		Inputs: []Input{
-			{Name: "length", Unit: "m", Limits: "> 0", Help: "along the slope"}, {Name: "height", Unit: "m", Limits: "> 0", Help: "of the upper end"},
+			{Name: "length", Unit: "m", Limits: "> 0", Help: "along-the-slope"}, {Name: "height", Unit: "m", Limits: "> 0", Help: "of-the-upper-end"},
 			{Name: "kind", Unit: "choice", Options: []string{"slide", "solid-sphere", "hollow-sphere", "solid-cylinder", "hoop"}}, gInput,
 		},
 		Outputs: []Output{{"time", "s", ""}, {"speed", "m/s", ""}, {"friction_needed", "1", ""}},
 		run:     ramp})
 	register(Model{Number: 18, ID: "flight", Group: "fast", Main: "height", Inverse: []string{"flight_time", "distance", "angle"},
 		Inputs: []Input{
-			{Name: "flight_time", Unit: "s", Optional: true, Limits: "≥ 0"}, {Name: "distance", Unit: "m", Optional: true, Limits: "> 0", Help: "to the place below"}, gInput,
-			{Name: "angle", Unit: "deg", Optional: true, Limits: "0…<90", Help: "above the horizon"}, {Name: "eye_height", Unit: "m", Default: "0 m", Limits: "≥ 0"},
+			{Name: "flight_time", Unit: "s", Optional: true, Limits: "≥ 0"}, {Name: "distance", Unit: "m", Optional: true, Limits: "> 0", Help: "to-the-place-below"}, gInput,
+			{Name: "angle", Unit: "deg", Optional: true, Limits: "0…<90", Help: "above-the-horizon"}, {Name: "eye_height", Unit: "m", Default: "0 m", Limits: "≥ 0"},
 		},
 		Outputs: []Output{{"height", "m", ""}, {"launch_speed", "m/s", ""}},
 		run: func(a *args) results {

@@ -9,8 +9,8 @@ import (
 
 func init() {
 	register(Model{Number: 37, ID: "typed-reading", Group: "read", Main: "value",
-		Inputs: []Input{{Name: "text", Unit: "text", Help: "as it was typed into the field"}, {Name: "unit", Unit: "text", Help: "the unit beside the field, such as mm"},
-			{Name: "language", Unit: "text", Default: "en", Help: "of the writer"}, {Name: "measures", Unit: "choice", Options: []string{"us", "metric", "uk", "au"}, Default: "metric"}},
+		Inputs: []Input{{Name: "text", Unit: "text", Help: "as-it-was-typed-into-the-field"}, {Name: "unit", Unit: "text", Help: "the-unit-beside-the-field-such-as-mm"},
+			{Name: "language", Unit: "text", Default: "en", Help: "of-the-writer"}, {Name: "measures", Unit: "choice", Options: []string{"us", "metric", "uk", "au"}, Default: "metric"}},
 		Outputs: []Output{{"state", "", ""}, {"value", "as the field", "uncertainty"}, {"low", "as the field", ""}, {"high", "as the field", ""}, {"uncertainty", "as the field", ""},
 			{"echo", "", ""}, {"message", "", ""}, {"confirm", "", ""}, {"about", "", ""}, {"offers", "", ""}},
 		run: typedReading})

@@ -7,7 +7,7 @@ import (
 
 func init() {
 	register(Model{Number: 31, ID: "signal-pitch", Group: "size", Main: "frequency",
-		Inputs:  []Input{{Name: "wav", Unit: "recording", Help: "16-bit PCM WAV, 8 to 48 kHz, one strike or one breath"}},
+		Inputs:  []Input{{Name: "wav", Unit: "recording", Help: "16-bit-pcm-wav-8-to-48-khz-one-strike-or-one-breath"}},
 		Outputs: []Output{{"frequency", "Hz", ""}, {"confidence", "1", ""}, {"note", "", ""}, {"cents", "1", ""}},
 		run:     signalPitch})
 }

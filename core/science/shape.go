@@ -6,7 +6,7 @@ func init() {
 	register(Model{Number: 19, ID: "circle", Group: "size", Main: "ratio",
 		Inputs: []Input{
 			{Name: "circumference", Unit: "cm", Limits: "> 0"}, {Name: "diameter", Unit: "cm", Limits: "> 0"},
-			{Name: "circumference_resolution", Chosen: true, Unit: "cm", Default: "1 mm", Limits: "≥ 0", Help: "smallest step of the tape"}, {Name: "diameter_resolution", Chosen: true, Unit: "cm", Default: "1 mm", Limits: "≥ 0", Help: "smallest step of the ruler"},
+			{Name: "circumference_resolution", Chosen: true, Unit: "cm", Default: "1 mm", Limits: "≥ 0", Help: "smallest-step-of-the-tape"}, {Name: "diameter_resolution", Chosen: true, Unit: "cm", Default: "1 mm", Limits: "≥ 0", Help: "smallest-step-of-the-ruler"},
 		},
 		Outputs: []Output{{"ratio", "1", "u"}, {"u", "1", ""}, {"percent_error", "%", ""}, {"consistent", "", ""}},
 		run: func(a *args) results {
@@ -20,8 +20,8 @@ func init() {
 		}})
 	register(Model{Number: 25, ID: "colour-wheel", Group: "size", Main: "rpm", Inverse: []string{"fusion_frequency"},
 		Inputs: []Input{
-			{Name: "weights", Unit: "list of 1", Limits: "≥ 0", Help: "of the colours"}, {Name: "fusion_frequency", Chosen: true, Unit: "Hz", Default: "50 Hz", Limits: "> 0"},
-			{Name: "repeats", Unit: "1", Default: "1", Limits: "≥ 1", Whole: true, Help: "of the set of sectors around the wheel"},
+			{Name: "weights", Unit: "list of 1", Limits: "≥ 0", Help: "of-the-colours"}, {Name: "fusion_frequency", Chosen: true, Unit: "Hz", Default: "50 Hz", Limits: "> 0"},
+			{Name: "repeats", Unit: "1", Default: "1", Limits: "≥ 1", Whole: true, Help: "of-the-set-of-sectors-around-the-wheel"},
 		},
 		Outputs: []Output{{"angles", "deg", ""}, {"rev_per_s", "1/s", ""}, {"rpm", "1/min", ""}},
 		run: func(a *args) results {
@@ -43,7 +43,7 @@ func init() {
 		}})
 	register(Model{Number: 26, ID: "pinhole", Group: "size", Main: "image_height", Inverse: []string{"object_distance", "screen_distance"},
 		Inputs: []Input{
-			{Name: "object_height", Unit: "m", Limits: "> 0"}, {Name: "object_distance", Unit: "m", Limits: "> 0"}, {Name: "screen_distance", Unit: "m", Limits: "> 0", Help: "from the hole"},
+			{Name: "object_height", Unit: "m", Limits: "> 0"}, {Name: "object_distance", Unit: "m", Limits: "> 0"}, {Name: "screen_distance", Unit: "m", Limits: "> 0", Help: "from-the-hole"},
 			{Name: "wavelength", Chosen: true, Unit: "m", Default: "550 nm", Limits: "> 0"},
 		},
 		Outputs: []Output{{"image_height", "cm", ""}, {"hole_diameter", "mm", ""}},

@@ -15,22 +15,22 @@ func init() {
 		run:     solutionStrength})
 	register(Model{Number: 6, ID: "dilution", Group: "much", Main: "v1", Inverse: []string{"v2"},
 		Inputs: []Input{
-			{Name: "c1", Label: "strength there is", Unit: "any", Limits: "> 0", Help: "strength there is"}, {Name: "c2", Label: "strength wanted", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "strength wanted"}, {Name: "v2", Label: "volume wanted", Chosen: true, Unit: "mL", Limits: "> 0", Help: "volume wanted"},
+			{Name: "c1", Label: "strength_there_is", Unit: "any", Limits: "> 0", Help: "strength-there-is"}, {Name: "c2", Label: "strength_wanted", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "strength-wanted"}, {Name: "v2", Label: "volume_wanted", Chosen: true, Unit: "mL", Limits: "> 0", Help: "volume-wanted"},
 			{Name: "density1", Unit: "g/mL", Optional: true, Limits: "> 0"}, {Name: "density2", Unit: "g/mL", Optional: true, Limits: "> 0"}, {Name: "water_density", Unit: "g/mL", Default: water, Limits: "> 0"},
 		},
 		Outputs: []Output{{"v1", "mL", ""}, {"water", "mL", ""}},
 		run:     dilution})
 	register(Model{Number: 7, ID: "peroxide", Group: "much", Main: "oxygen_volume", Inverse: []string{"volume", "percent", "volume_strength"},
 		Inputs: append([]Input{
-			{Name: "percent", Unit: "%", Optional: true, Limits: "0…100", Help: "g per 100 mL"}, {Name: "volume_strength", Unit: "1", Optional: true, Limits: "≥ 0", Help: "litres of oxygen per litre"},
+			{Name: "percent", Unit: "%", Optional: true, Limits: "0…100", Help: "g-per-100-ml"}, {Name: "volume_strength", Unit: "1", Optional: true, Limits: "≥ 0", Help: "litres-of-oxygen-per-litre"},
 			{Name: "molarity", Unit: "mol/L", Optional: true, Limits: "≥ 0"}, {Name: "volume", Unit: "L", Optional: true, Limits: "≥ 0"},
 		}, gasInputs...),
 		Outputs: []Output{{"percent", "%", ""}, {"volume_strength", "1", ""}, {"molarity", "mol/L", ""}, {"oxygen_volume", "L", ""}},
 		run:     peroxide})
 	register(Model{Number: 24, ID: "freezing-point", Group: "size", Main: "freezing_temperature", Inverse: []string{"mass"},
 		Inputs: []Input{
-			{Name: "solute", Unit: "choice", Options: []string{"salt", "sugar", "custom"}}, {Name: "mass", Unit: "g", Limits: "≥ 0"}, {Name: "water_mass", Unit: "kg", Limits: "> 0", Help: "liquid water, not ice"},
-			{Name: "ions", Unit: "1", Optional: true, Limits: "> 0", Help: "particles from one, such as 2 for table salt"}, {Name: "molar_mass", Unit: "g/mol", Optional: true, Limits: "> 0"},
+			{Name: "solute", Unit: "choice", Options: []string{"salt", "sugar", "custom"}}, {Name: "mass", Unit: "g", Limits: "≥ 0"}, {Name: "water_mass", Unit: "kg", Limits: "> 0", Help: "liquid-water-not-ice"},
+			{Name: "ions", Unit: "1", Optional: true, Limits: "> 0", Help: "particles-from-one-such-as-2-for-table-salt"}, {Name: "molar_mass", Unit: "g/mol", Optional: true, Limits: "> 0"},
 		},
 		Outputs: []Output{{"molality", "mol/kg", ""}, {"depression", "K", ""}, {"freezing_temperature", "°C", ""}, {"limited", "", ""}},
 		run:     freezingPoint})

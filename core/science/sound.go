@@ -9,7 +9,7 @@ import (
 
 func init() {
 	register(Model{Number: 12, ID: "pitch", Group: "size", Main: "frequency",
-		Inputs:  []Input{{Name: "frequency", Unit: "Hz", Optional: true, Limits: "> 0"}, {Name: "note", Unit: "text", Optional: true}, {Name: "a4", Label: "A4", Chosen: true, Unit: "Hz", Default: "440 Hz", Limits: "> 0", Help: "what A4 is tuned to"}},
+		Inputs:  []Input{{Name: "frequency", Unit: "Hz", Optional: true, Limits: "> 0"}, {Name: "note", Unit: "text", Optional: true}, {Name: "a4", Label: "A4", Chosen: true, Unit: "Hz", Default: "440 Hz", Limits: "> 0", Help: "what-a4-is-tuned-to"}},
 		Outputs: []Output{{"note", "", ""}, {"cents", "1", ""}, {"frequency", "Hz", ""}},
 		run:     pitch})
 	register(Model{Number: 13, ID: "glass-fill", Group: "size", Main: "height", Inverse: []string{"target_frequency"},
@@ -22,7 +22,7 @@ func init() {
 	register(Model{Number: 14, ID: "air-column", Group: "size", Main: "frequency", Inverse: []string{"length", "volume", "neck_length"},
 		Inputs: []Input{
 			{Name: "kind", Unit: "choice", Options: []string{"tube", "bottle"}}, {Name: "temperature", Unit: "°C", Default: "20 °C"}, {Name: "length", Unit: "m", Optional: true, Limits: "> 0"}, {Name: "diameter", Unit: "m", Optional: true, Limits: "> 0"},
-			{Name: "volume", Unit: "L", Optional: true, Limits: "> 0", Help: "of the air in the body"}, {Name: "neck_length", Unit: "m", Optional: true, Limits: "≥ 0"}, {Name: "neck_diameter", Unit: "m", Optional: true, Limits: "> 0"},
+			{Name: "volume", Unit: "L", Optional: true, Limits: "> 0", Help: "of-the-air-in-the-body"}, {Name: "neck_length", Unit: "m", Optional: true, Limits: "≥ 0"}, {Name: "neck_diameter", Unit: "m", Optional: true, Limits: "> 0"},
 		},
 		Outputs: []Output{{"frequency", "Hz", ""}, {"sound_speed", "m/s", ""}, {"effective_length", "cm", ""}},
 		run:     airColumn})

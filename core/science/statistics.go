@@ -16,33 +16,33 @@ import (
 func init() {
 	register(Model{Number: 21, ID: "detect", Group: "see", Main: "power", Inverse: []string{"families", "trials", "effect"},
 		Inputs: []Input{
-			{Name: "effect", Chosen: true, Unit: "any", Help: "the difference that matters"}, {Name: "reading_sd", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "scatter of one reading"}, {Name: "between_sd", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "scatter of the true difference between families"},
-			{Name: "trials", Unit: "1", Limits: "≥ 1", Whole: true, Help: "per family and condition"}, {Name: "families", Unit: "1", Limits: "≥ 1", Whole: true, Help: "how many take part"},
+			{Name: "effect", Chosen: true, Unit: "any", Help: "the-difference-that-matters"}, {Name: "reading_sd", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "scatter-of-one-reading"}, {Name: "between_sd", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "scatter-of-the-true-difference-between-families"},
+			{Name: "trials", Unit: "1", Limits: "≥ 1", Whole: true, Help: "per-family-and-condition"}, {Name: "families", Unit: "1", Limits: "≥ 1", Whole: true, Help: "how-many-take-part"},
 		},
 		Outputs: []Output{{"se", "as the data", ""}, {"power", "1", ""}, {"families_needed", "1", ""}, {"families_needed_small", "1", ""}},
 		run:     detect})
 	register(Model{Number: 22, ID: "choice", Group: "see", Main: "exact_p",
 		Inputs: []Input{
-			{Name: "counts", Unit: "list of 1", Limits: "≥ 0", Whole: true, Help: "how many at each place"}, {Name: "shares", Unit: "list of 1", Optional: true, Limits: "> 0", Help: "expected, equal when left out"}, {Name: "p1", Label: "true share", Unit: "1", Optional: true, Limits: "0…1", Help: "true share of the first, for planning"},
+			{Name: "counts", Unit: "list of 1", Limits: "≥ 0", Whole: true, Help: "how-many-at-each-place"}, {Name: "shares", Unit: "list of 1", Optional: true, Limits: "> 0", Help: "expected-equal-when-left-out"}, {Name: "p1", Label: "true_share", Unit: "1", Optional: true, Limits: "0…1", Help: "true-share-of-the-first-for-planning"},
 		},
 		Outputs: []Output{{"chi_square", "1", ""}, {"df", "1", ""}, {"p", "1", ""}, {"exact_p", "1", ""}, {"small_expected", "", ""}, {"animals_needed", "1", ""}},
 		run:     choiceTest})
 	register(Model{Number: 23, ID: "cooling", Group: "fast", Main: "predicted", Inverse: []string{"at"},
 		Inputs: []Input{
-			{Name: "times", Unit: "list of min", Help: "of the readings"}, {Name: "temperatures", Unit: "list of °C"}, {Name: "ambient", Label: "room", Unit: "°C", Help: "of the room"}, {Name: "at", Label: "time wanted", Chosen: true, Unit: "min", Optional: true, Help: "when the temperature is wanted"},
+			{Name: "times", Unit: "list of min", Help: "of-the-readings"}, {Name: "temperatures", Unit: "list of °C"}, {Name: "ambient", Label: "room", Unit: "°C", Help: "of-the-room"}, {Name: "at", Label: "time_wanted", Chosen: true, Unit: "min", Optional: true, Help: "when-the-temperature-is-wanted"},
 		},
 		Outputs: []Output{{"k", "1/min", ""}, {"half_time", "min", ""}, {"predicted", "°C", ""}},
 		run:     cooling})
 	register(Model{Number: 27, ID: "line-fit", Group: "sure", Main: "slope",
-		Inputs:  []Input{{Name: "x", Unit: "list of any", Help: "what was set"}, {Name: "y", Unit: "list of any", Help: "what was read"}},
+		Inputs:  []Input{{Name: "x", Unit: "list of any", Help: "what-was-set"}, {Name: "y", Unit: "list of any", Help: "what-was-read"}},
 		Outputs: []Output{{"slope", "1", "slope_se"}, {"intercept", "1", "intercept_se"}, {"slope_se", "1", ""}, {"intercept_se", "1", ""}, {"r2", "1", ""}, {"residual_sd", "1", ""}, {"slope_ci", "1", ""}, {"intercept_ci", "1", ""}},
 		run:     lineFit})
 	register(Model{Number: 28, ID: "compare-groups", Group: "sure", Main: "difference",
-		Inputs:  []Input{{Name: "mode", Unit: "choice", Default: "welch", Options: []string{"welch", "paired"}}, {Name: "a", Unit: "list of any", Help: "first group"}, {Name: "b", Unit: "list of any", Help: "second group, or the same homes again"}},
+		Inputs:  []Input{{Name: "mode", Unit: "choice", Default: "welch", Options: []string{"welch", "paired"}}, {Name: "a", Unit: "list of any", Help: "first-group"}, {Name: "b", Unit: "list of any", Help: "second-group-or-the-same-homes-again"}},
 		Outputs: []Output{{"mean_a", "as the data", ""}, {"mean_b", "as the data", ""}, {"difference", "as the data", ""}, {"t", "1", ""}, {"df", "1", ""}, {"p", "1", ""}, {"ci", "as the data", ""}, {"g", "1", ""}},
 		run:     compareGroups})
 	register(Model{Number: 29, ID: "pooled", Group: "sure", Main: "weighted_mean",
-		Inputs:  []Input{{Name: "values", Unit: "objects", Form: ValueU, Help: "list of value and u"}},
+		Inputs:  []Input{{Name: "values", Unit: "objects", Form: ValueU, Help: "list-of-value-and-u"}},
 		Outputs: []Output{{"weighted_mean", "as the data", "u_scaled"}, {"u", "as the data", ""}, {"median", "as the data", ""}, {"robust_scale", "as the data", ""}, {"outliers", "", ""}, {"scatter_ratio", "1", ""}, {"u_scaled", "as the data", ""}},
 		run:     pooled})
 	register(Model{Number: 30, ID: "osmosis-crossing", Group: "sure", Main: "crossing",

@@ -44,17 +44,17 @@ type OwnProblem struct {
 
 // ThingRow is a material in the list.
 type ThingRow struct {
-	ID      string   `json:"id"`
-	Name    string   `json:"name"`
-	Other   string   `json:"other,omitempty" doc:"Its name in the other language"`
-	Shelf   string   `json:"shelf"`
-	Jobs    []string `json:"jobs"`
-	Verdict string   `json:"verdict" doc:"For the youngest age band, as an ordinary amount"`
-	Refused bool     `json:"refused,omitempty"`
-	Own     bool     `json:"own,omitempty"`
-	Forms   []string `json:"forms,omitempty"`
-	Strong  bool     `json:"strong,omitempty" doc:"Its strength is read off the label"`
-	Unit    string   `json:"unit,omitempty" doc:"What its amounts come in: mL, g or pieces"`
+	ID      string      `json:"id"`
+	Name    string      `json:"name"`
+	Other   string      `json:"other,omitempty" doc:"Its name in the other language"`
+	Shelf   string      `json:"shelf"`
+	Jobs    []string    `json:"jobs"`
+	Verdict string      `json:"verdict" doc:"For the youngest age band, as an ordinary amount"`
+	Refused bool        `json:"refused,omitempty"`
+	Own     bool        `json:"own,omitempty"`
+	Forms   []OptionRow `json:"forms,omitempty"`
+	Strong  bool        `json:"strong,omitempty" doc:"Its strength is read off the label"`
+	Unit    string      `json:"unit,omitempty" doc:"What its amounts come in: mL, g or pieces"`
 }
 
 // JobRow is a role.
@@ -192,7 +192,7 @@ func (a *App) Larder(ctx context.Context, who TeacherActor, language string) (La
 	if err != nil {
 		return LarderView{}, err
 	}
-	v := LarderView{Things: []ThingRow{}, Jobs: []JobRow{}, Swaps: []SwapRow{}, Never: []NeverRow{}, Results: resultRows(l), Own: len(own.Materials) + len(own.Rules), Tags: larder.Tags, Fallbacks: l.Fallbacks, Printables: l.Printables, Allergens: larder.Allergens}
+	v := LarderView{Things: []ThingRow{}, Jobs: []JobRow{}, Swaps: []SwapRow{}, Never: []NeverRow{}, Results: resultRows(l, language), Own: len(own.Materials) + len(own.Rules), Tags: larder.Tags, Fallbacks: []larder.Fallback{}, Printables: []larder.Printable{}, Allergens: larder.Allergens}
 	if _, problems := larder.Standard().With(own); len(problems) > 0 {
 		v.OwnProblem = &OwnProblem{Kind: "thing", ID: problems[0].Entry, Words: problems[0].Field + " " + problems[0].Message}
 		if slices.ContainsFunc(own.Rules, func(r larder.Rule) bool { return r.ID == problems[0].Entry }) {
@@ -211,14 +211,24 @@ func (a *App) Larder(ctx context.Context, who TeacherActor, language string) (La
 			counts[r]++
 		}
 	}
+	said := func(note string) string { return larder.Said(note, language) }
 	for _, r := range l.Roles {
+		r.Job, r.Matters, r.Failure = said(r.Job), said(r.Matters), said(r.Failure)
 		v.Jobs = append(v.Jobs, JobRow{r, counts[r.ID]})
 	}
 	for i := range l.Rules {
-		v.Swaps = append(v.Swaps, swapRow(l, &l.Rules[i]))
+		v.Swaps = append(v.Swaps, swapRow(l, &l.Rules[i], language))
 	}
 	for _, n := range l.Nevers {
-		v.Never = append(v.Never, NeverRow{n.What, n.Result, n.Rule})
+		v.Never = append(v.Never, NeverRow{said(n.What), said(n.Result), said(n.Rule)})
+	}
+	for _, f := range l.Fallbacks {
+		f.Need, f.Fallback, f.Expect = said(f.Need), said(f.Fallback), said(f.Expect)
+		v.Fallbacks = append(v.Fallbacks, f)
+	}
+	for _, p := range l.Printables {
+		p.Sheet, p.Size, p.Use, p.Error = said(p.Sheet), said(p.Size), said(p.Use), said(p.Error)
+		v.Printables = append(v.Printables, p)
 	}
 	return v, nil
 }
@@ -229,7 +239,10 @@ func thingRow(l *larder.Larder, m *larder.Material, language string) ThingRow {
 	if !ok || m.Own {
 		verdicts = verdictsOf(l, m)
 	}
-	r := ThingRow{ID: m.ID, Name: name, Shelf: m.Shelf, Jobs: append([]string{}, m.Roles...), Verdict: string(verdicts[0]), Refused: m.Refused, Own: m.Own, Forms: m.Forms()}
+	r := ThingRow{ID: m.ID, Name: name, Shelf: m.Shelf, Jobs: append([]string{}, m.Roles...), Verdict: string(verdicts[0]), Refused: m.Refused, Own: m.Own}
+	for _, f := range m.Forms() {
+		r.Forms = append(r.Forms, OptionRow{f, larder.FormSaid(f, language)})
+	}
 	for _, lang := range text.Languages {
 		if lang != language && m.Name[lang] != name {
 			r.Other = m.Name[lang]
@@ -251,23 +264,25 @@ func thingRow(l *larder.Larder, m *larder.Material, language string) ThingRow {
 	return r
 }
 
-func resultRows(l *larder.Larder) []OptionRow {
+func resultRows(l *larder.Larder, language string) []OptionRow {
 	out := []OptionRow{}
 	for _, k := range l.Kinds {
-		out = append(out, OptionRow{k.ID, k.Words["en"]})
+		words, _ := k.Words.In(language)
+		out = append(out, OptionRow{k.ID, words})
 	}
 	slices.SortFunc(out, func(a, b OptionRow) int { return strings.Compare(a.Text, b.Text) })
 	return out
 }
 
-func swapRow(l *larder.Larder, r *larder.Rule) SwapRow {
+func swapRow(l *larder.Larder, r *larder.Rule, language string) SwapRow {
+	said := func(note string) string { return larder.Said(note, language) }
 	var results []string
 	for _, id := range r.Results {
-		if name := l.ResultName(id)["en"]; !slices.Contains(results, name) {
+		if name, _ := l.ResultName(id).In(language); !slices.Contains(results, name) {
 			results = append(results, name)
 		}
 	}
-	return SwapRow{r.ID, r.Role, results, r.From.Text, r.To.Text, string(r.Basis), string(r.Class), r.Worked, r.Effect, r.Safety, r.Procedure, r.Own}
+	return SwapRow{r.ID, r.Role, results, r.From.Said(l, language), r.To.Said(l, language), string(r.Basis), string(r.Class), said(r.Worked), said(r.Effect), said(r.Safety), said(r.Procedure), r.Own}
 }
 
 // Thing is one material's card.
@@ -282,7 +297,8 @@ func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) 
 	}
 	alone := aloneDesign(m)
 	r := safety.Judge(&alone, l, nil)
-	v := ThingCard{ThingRow: thingRow(l, m, language), Names: m.Names(), Figures: figureRows(l, m), Caveat: m.Caveat, Place: m.UsualPlace, Cost: m.Cost, Bands: viewBands(r),
+	said := func(note string) string { return larder.Said(note, language) }
+	v := ThingCard{ThingRow: thingRow(l, m, language), Names: m.Names(), Figures: figureRows(l, m, language), Caveat: said(m.Caveat), Place: said(m.UsualPlace), Cost: said(m.Cost), Bands: viewBands(r),
 		Hazards: []CautionRow{}, Clear: []string{}, Allergy: []string{}, Diet: []string{}, Swap: []string{}, Pets: []string{}, Instead: []SwapRow{}, Serves: []SwapRow{}, Designs: []string{}}
 	for _, f := range r.Findings {
 		if f.Rule == "allergen" {
@@ -297,7 +313,7 @@ func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) 
 	for _, d := range l.Diets {
 		if slices.Contains(d.Materials, id) {
 			if d.Diet != "" {
-				v.Diet = append(v.Diet, d.Diet)
+				v.Diet = append(v.Diet, said(d.Diet))
 			}
 			for _, id := range d.Swaps {
 				if other, ok := l.Material(id); ok {
@@ -309,14 +325,14 @@ func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) 
 	}
 	for _, p := range l.Pets {
 		if slices.Contains(p.Materials, id) {
-			v.Pets = append(v.Pets, strings.TrimSuffix(p.Hazard+": "+p.Animals+"; "+p.Note, "; "))
+			v.Pets = append(v.Pets, strings.TrimSuffix(said(p.Hazard)+": "+said(p.Animals)+"; "+said(p.Note), "; "))
 		}
 	}
 	for _, s := range l.Instead(id) {
-		v.Instead = append(v.Instead, swapRow(l, s.Rule))
+		v.Instead = append(v.Instead, swapRow(l, s.Rule, language))
 	}
 	for _, s := range l.Serves(id) {
-		v.Serves = append(v.Serves, swapRow(l, s.Rule))
+		v.Serves = append(v.Serves, swapRow(l, s.Rule, language))
 	}
 	if m.Own {
 		v.Material = m
@@ -334,23 +350,32 @@ func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) 
 }
 
 // figureRows are a material's figures, those worked out here first.
-func figureRows(l *larder.Larder, m *larder.Material) []FigureRow {
+func figureRows(l *larder.Larder, m *larder.Material, language string) []FigureRow {
 	out := []FigureRow{}
-	add := func(words string, r larder.Range, unit string) {
+	add := func(id string, r larder.Range, per any) {
 		q := quantity.Between(r.Low, r.High, quantity.MustUnit("1"))
 		d := text.Decimals(r.Typical, max(q.U, r.Typical/200))
-		out = append(out, FigureRow{fmt.Sprintf("%s %s %s (%s to %s)", words, text.Number(r.Typical, d, "en"), unit, text.Number(r.Low, d, "en"), text.Number(r.High, d, "en")), "computed"})
+		number := func(v float64) string { return text.Number(v, d, language) }
+		out = append(out, FigureRow{text.Render(text.M(id, "value", number(r.Typical), "low", number(r.Low), "high", number(r.High), "per", per), language), "computed"})
 	}
 	stuff := larder.Stuff{Material: m.ID}
 	if r, err := l.AcidPer(stuff); err == nil {
-		add("acid", r, map[bool]string{true: "meq/mL", false: "meq/g"}[m.Liquid()])
+		per := "g"
+		if m.Liquid() {
+			per = "mL"
+		}
+		add("larder.figure-of.acid", r, per)
 	}
 	if r, err := l.CO2Per(stuff); err == nil {
-		add("CO₂", r, map[bool]string{true: "mmol per piece", false: "mmol/g"}[m.Contains[0].Basis == "g/piece"])
+		var per any = "g"
+		if m.Contains[0].Basis == "g/piece" {
+			per = text.M("larder.per-piece")
+		}
+		add("larder.figure-of.co2", r, per)
 	}
 	for _, f := range m.Figures {
 		if f.Key != "acid" && f.Key != "co2" {
-			out = append(out, FigureRow{f.Words(), f.Quality})
+			out = append(out, FigureRow{f.Words(language), f.Quality})
 		}
 	}
 	return out

@@ -24,7 +24,7 @@ func Models(language string) []ModelView {
 	for _, m := range science.Models() {
 		words := map[string]string{}
 		for _, o := range m.Outputs {
-			words[o.Name] = o.Words()
+			words[o.Name] = text.Render(o.Words(), language)
 		}
 		out = append(out, ModelView{m.Describe(language), words, m.Example()})
 	}

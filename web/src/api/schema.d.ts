@@ -1931,6 +1931,25 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        DescribedInput: {
+            chosen?: boolean;
+            default?: string;
+            form?: string;
+            /** @description What it is of, or how it is written */
+            help?: string;
+            /** @description What it is called beside its blank */
+            label: string;
+            limits?: string;
+            name: string;
+            /** @description What each option is called */
+            option_words?: {
+                [key: string]: string;
+            };
+            optional?: boolean;
+            options?: string[];
+            unit: string;
+            whole?: boolean;
+        };
         DescribedView: {
             /** @description The verdict of using it, by age */
             bands: components["schemas"]["BandView"][];
@@ -2381,19 +2400,6 @@ export interface components {
             /** Format: date-time */
             seen_at?: string;
         };
-        Input: {
-            chosen?: boolean;
-            default?: string;
-            form?: string;
-            help?: string;
-            label?: string;
-            limits?: string;
-            name: string;
-            optional?: boolean;
-            options?: string[];
-            unit: string;
-            whole?: boolean;
-        };
         InputError: {
             input: string;
             message: string;
@@ -2619,7 +2625,7 @@ export interface components {
             };
             group: string;
             id: string;
-            inputs: components["schemas"]["Input"][];
+            inputs: components["schemas"]["DescribedInput"][];
             inverse?: string[];
             main?: string;
             /** @description The usual slip and what is right */
@@ -3299,7 +3305,7 @@ export interface components {
             designs: string[];
             diet: string[];
             figures: components["schemas"]["FigureRow"][];
-            forms?: string[];
+            forms?: components["schemas"]["OptionRow"][];
             hazards: components["schemas"]["CautionRow"][];
             id: string;
             /** @description What may stand in for it */
@@ -3328,7 +3334,7 @@ export interface components {
             verdict: string;
         };
         ThingRow: {
-            forms?: string[];
+            forms?: components["schemas"]["OptionRow"][];
             id: string;
             jobs: string[];
             name: string;

@@ -44,7 +44,7 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
         <>
           <div className="field-row">
             <ChoiceField label={say('needSheet.its-job-here')} path={path('role')} value={n.role} options={[['', say('needSheet.none')], ...thing.jobs.map((j): [string, string] => [j, j.replaceAll('-', ' ')])]} />
-            {thing.forms && thing.forms.length > 0 && <ChoiceField label={say('needSheet.form')} path={path('form')} value={n.form} options={[['', say('needSheet.usual', { value: thing.forms[0] })], ...thing.forms.map((f): [string, string] => [f, f])]} />}
+            {thing.forms && thing.forms.length > 0 && <ChoiceField label={say('needSheet.form')} path={path('form')} value={n.form} options={[['', say('needSheet.usual', { value: thing.forms[0].text })], ...thing.forms.map((f): [string, string] => [f.id, f.text])]} />}
           </div>
           {thing.strong && (
             <div className="field-row">

@@ -6,10 +6,10 @@ import { say } from '../words';
 export const spoken = (words: string) => words.replaceAll('_', ' ');
 
 /** What an input is called beside its blank. */
-export const labelOf = (input: Schemas['Input']) => input.label ?? spoken(input.name);
+export const labelOf = (input: Schemas['DescribedInput']) => input.label;
 
 interface Props {
-  input: Schemas['Input'];
+  input: Schemas['DescribedInput'];
   value: string;
   example: string;
   untouched: boolean;
@@ -20,7 +20,7 @@ interface Props {
 /** One blank: it takes what people type, and the server says what it means. */
 export function Blank({ input, value, example, untouched, problem, onChange }: Props) {
   const id = useId();
-  const help = [input.help && spoken(input.help), measure(input), input.limits && say('blank.allowed', { limits: input.limits })].filter(Boolean).join(', ');
+  const help = [input.help, measure(input), input.limits && say('blank.allowed', { limits: input.limits })].filter(Boolean).join(', ');
   // Nothing is typed: the example stands greyed in its place; afterwards what is taken when it is left out.
   const instead = untouched ? example : (input.default ?? '');
   const shared = { id, 'aria-describedby': `${id}-help`, 'aria-invalid': problem ? true : undefined };
@@ -54,7 +54,7 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
           {!instead && <option value="">{say('blank.choose')}</option>}
           {input.options?.map((o) => (
             <option key={o} value={o}>
-              {o.replaceAll('-', ' ')}
+              {input.option_words?.[o] ?? o}
             </option>
           ))}
         </select>
@@ -76,7 +76,7 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
 /** "masses[2]" is number 3 of the list. */
 const ordinal = (place: string) => say('blank.number', { value: Number(/\[(\d+)\]$/.exec(place)?.[1] ?? 0) + 1 });
 
-function measure(input: Schemas['Input']): string {
+function measure(input: Schemas['DescribedInput']): string {
   if (input.unit === 'symbols') return say('blank.one-a-line-such-as-before');
   if (input.unit === 'objects') return say('blank.such-as-write-between-them', { form: input.form });
   const list = input.unit.startsWith('list of ');

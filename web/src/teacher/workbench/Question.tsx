@@ -85,7 +85,7 @@ export function Question({ model }: { model: Model }) {
     return () => removeEventListener('keydown', onKey);
   });
   const name = (input: string) => labelOf(model.inputs!.find((i) => i.name === input)!);
-  const blank = (i: Schemas['Input']) => <Blank key={i.name} input={i} value={typed[i.name] ?? ''} example={model.example[i.name] ?? ''} untouched={untouched} onChange={(v) => type(i.name, v)} problem={place === i.name ? problem : undefined} />;
+  const blank = (i: Schemas['DescribedInput']) => <Blank key={i.name} input={i} value={typed[i.name] ?? ''} example={model.example[i.name] ?? ''} untouched={untouched} onChange={(v) => type(i.name, v)} problem={place === i.name ? problem : undefined} />;
   const amounts = model.inputs!.filter((i) => blanks[i.name] && !['text', 'choice', 'flag', 'objects', 'symbols', 'recording'].includes(i.unit) && !i.unit.startsWith('list of '));
   const inverse = (model.inverse ?? []).filter((input) => good?.main !== input && blanks[input]);
   return (

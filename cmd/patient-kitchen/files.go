@@ -8,8 +8,10 @@ import (
 	"fmt"
 	"io"
 	"log/slog"
+	"maps"
 	"os"
 	"path/filepath"
+	"slices"
 	"strings"
 	"time"
 
@@ -146,7 +148,7 @@ func exportExperiment(ctx context.Context, s *store.Store, email, title string) 
 		return err
 	}
 	for _, e := range rows {
-		if e.Title == title {
+		if slices.Contains(slices.Collect(maps.Values(e.Title)), title) {
 			_, err := os.Stdout.Write(e.Draft)
 			return err
 		}

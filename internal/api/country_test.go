@@ -2,6 +2,7 @@ package api_test
 
 import (
 	"encoding/json"
+	"slices"
 	"strings"
 	"testing"
 
@@ -54,6 +55,40 @@ func TestSpanishHomesOfTwoCountries(t *testing.T) {
 		}
 		if r := sc.results(); len(r.Homes) != 1 {
 			t.Errorf("%s: %+v", zone, r.Homes)
+		}
+	}
+}
+
+// A teacher who reads Spanish: titles in lists, the larder's notes, the blanks
+// of the Workbench, and what has no title.
+func TestListsInTheTeachersLanguage(t *testing.T) {
+	s := newSite(t)
+	sc := s.school("t@school.example", "Fern")
+	spanish := []string{"Accept-Language", "es"}
+	if list := want[api.List[app.AssignmentView]](sc.teacher, "GET", "/assignments", nil, spanish...).Items; list[0].Title != "Tiras de papel" {
+		t.Errorf("%+v", list[0])
+	}
+	if list := want[api.List[app.AssignmentView]](sc.teacher, "GET", "/assignments", nil).Items; list[0].Title != "Paper strips" {
+		t.Errorf("%+v", list[0])
+	}
+	want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]any{"document": map[string]any{"schema": 2}})
+	if list := want[api.List[app.ExperimentRow]](sc.teacher, "GET", "/experiments", nil, spanish...).Items; !slices.ContainsFunc(list, func(e app.ExperimentRow) bool { return e.Title == "Sin título" }) {
+		t.Errorf("%+v", list)
+	}
+	l := want[app.LarderView](sc.teacher, "GET", "/larder", nil, spanish...)
+	if i := slices.IndexFunc(l.Jobs, func(j app.JobRow) bool { return j.ID == "mild-acid" }); i < 0 || l.Jobs[i].Job != "da H⁺: efervescencia, cambio de indicador, disuelve cáscaras" {
+		t.Errorf("%+v", l.Jobs[0])
+	}
+	if l.Never[0].Result != "cloro" || l.Printables[0].Sheet != "regla impresa" || l.Fallbacks[0].Need != "sin balanza" || l.Swaps[0].From != "vinagre blanco 5\u00a0%" {
+		t.Errorf("%+v %+v %+v %+v", l.Never[0], l.Printables[0], l.Fallbacks[0], l.Swaps[0])
+	}
+	card := want[app.ThingCard](sc.teacher, "GET", "/larder/things/vinegar-white", nil, spanish...)
+	if !strings.HasPrefix(card.Caveat, "la etiqueta dice") || card.Place != "alacena de la cocina" || !strings.HasPrefix(card.Figures[0].Text, "ácido ") {
+		t.Errorf("%+v", card)
+	}
+	for _, m := range want[api.List[app.ModelView]](sc.teacher, "GET", "/models", nil, spanish...).Items {
+		if m.ID == "fizz" && (m.Words["limiting"] != "lo que se acaba primero" || m.Inputs[0].Label == "") {
+			t.Errorf("%+v", m)
 		}
 	}
 }

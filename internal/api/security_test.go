@@ -135,7 +135,7 @@ func snapshot(t *testing.T, sc *school) string {
 		(SELECT string_agg(nickname || language || generation || version, ',' ORDER BY id) FROM home WHERE class_id = $1),
 		(SELECT count(*) FROM entry WHERE class_id = $1), (SELECT count(*) FROM media WHERE class_id = $1), (SELECT count(*) FROM permission_event WHERE class_id = $1),
 		(SELECT count(*) FROM assignment WHERE class_id = $1 AND recalled_at IS NULL), (SELECT string_agg(door || outcome, ',') FROM incident WHERE class_id = $1),
-		(SELECT name || version FROM class WHERE id = $1), (SELECT title || version FROM experiment WHERE id = $2))`, sc.class.ID, sc.experiment.ID).Scan(&s); err != nil {
+		(SELECT name || version FROM class WHERE id = $1), (SELECT title::text || version FROM experiment WHERE id = $2))`, sc.class.ID, sc.experiment.ID).Scan(&s); err != nil {
 		t.Fatal(err)
 	}
 	return s

@@ -182,8 +182,8 @@ func (s *Server) classes() {
 		v, err := s.App.DeletedClasses(ctx, who)
 		return List[app.ClassView]{Items: v}, err
 	})
-	forTeacher(s, op("GET", "/leaving", "list-leaving", "What will be removed for good within a week"), func(ctx context.Context, who app.TeacherActor, _ *nothing) (List[app.LeavingView], error) {
-		v, err := s.App.Leavings(ctx, who)
+	forTeacher(s, op("GET", "/leaving", "list-leaving", "What will be removed for good within a week"), func(ctx context.Context, who app.TeacherActor, i *Accept) (List[app.LeavingView], error) {
+		v, err := s.App.Leavings(ctx, who, i.code())
 		return List[app.LeavingView]{Items: v}, err
 	})
 	forTeacher(s, op("GET", "/classes/{class}/audit", "list-audit", "What the teacher did to a class"), func(ctx context.Context, who app.TeacherActor, i *struct {
@@ -276,8 +276,8 @@ type AssignmentPath struct {
 }
 
 func (s *Server) assignments() {
-	forTeacher(s, op("GET", "/assignments", "list-assignments", "The assignments of all classes"), func(ctx context.Context, who app.TeacherActor, _ *nothing) (List[app.AssignmentView], error) {
-		v, err := s.App.Assignments(ctx, who)
+	forTeacher(s, op("GET", "/assignments", "list-assignments", "The assignments of all classes"), func(ctx context.Context, who app.TeacherActor, i *Accept) (List[app.AssignmentView], error) {
+		v, err := s.App.Assignments(ctx, who, i.code())
 		return List[app.AssignmentView]{Items: v}, err
 	})
 	type check struct {

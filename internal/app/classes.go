@@ -218,11 +218,15 @@ type LeavingView struct {
 const announced = 7 * 24 * time.Hour
 
 // Leavings lists what will be removed within a week, soonest first.
-func (a *App) Leavings(ctx context.Context, who TeacherActor) ([]LeavingView, error) {
+func (a *App) Leavings(ctx context.Context, who TeacherActor, language string) ([]LeavingView, error) {
 	rows, err := a.Store.Leavings(ctx, who.ID, a.Now(), announced)
 	out := make([]LeavingView, 0, len(rows))
 	for _, r := range rows {
-		out = append(out, LeavingView{r.ClassID, r.ClassName, r.What, r.Title, r.N, r.Day.Format(time.DateOnly)})
+		title := ""
+		if r.What == "photos" {
+			title = titled(r.Title, language)
+		}
+		out = append(out, LeavingView{r.ClassID, r.ClassName, r.What, title, r.N, r.Day.Format(time.DateOnly)})
 	}
 	return out, err
 }

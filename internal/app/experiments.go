@@ -181,17 +181,23 @@ func viewSpans(d *design.Document, r review.Review, language string) []SpanView 
 	return out
 }
 
-// titleOf is the title a list shows for a document, readable or not.
-func titleOf(raw []byte) string {
+// titleOf is the title of a document, readable or not.
+func titleOf(raw []byte) text.Localized {
 	var head struct {
 		Title text.Localized `json:"title"`
 	}
-	if json.Unmarshal(raw, &head) == nil {
-		if t, _ := head.Title.In("en"); t != "" {
-			return t
-		}
+	if json.Unmarshal(raw, &head) != nil || head.Title == nil {
+		return text.Localized{}
 	}
-	return "Without a title"
+	return head.Title
+}
+
+// titled is the title that a list shows.
+func titled(title text.Localized, language string) string {
+	if words, _ := title.In(language); strings.TrimSpace(words) != "" {
+		return words
+	}
+	return text.Render(text.M("experiments.untitled"), language)
 }
 
 func checkDraft(raw []byte) error {
@@ -286,7 +292,7 @@ func (a *App) Experiments(ctx context.Context, who TeacherActor, language string
 	rows, err := a.Store.Experiments(ctx, who.ID)
 	out := make([]ExperimentRow, 0, len(rows))
 	for _, e := range rows {
-		row := ExperimentRow{ID: e.ID, Title: e.Title, UpdatedAt: e.UpdatedAt, Version: e.Version, Spans: []SpanView{}}
+		row := ExperimentRow{ID: e.ID, Title: titled(e.Title, language), UpdatedAt: e.UpdatedAt, Version: e.Version, Spans: []SpanView{}}
 		if err := judged(func() error { return row.judge(e.Draft, language) }); err != nil {
 			row.Problem = text.Render(text.M("experiments.unjudged", "problem", text.Why(err)), language)
 		}
@@ -299,9 +305,6 @@ func (row *ExperimentRow) judge(draft []byte, language string) error {
 	d, err := design.Read(draft)
 	if err != nil {
 		return err
-	}
-	if title, _ := d.Title.In(language); title != "" {
-		row.Title = title
 	}
 	r := review.Of(&d)
 	row.Question, row.AgeBand, row.Spans = d.Question, string(d.AgeBand), viewSpans(&d, r, language)

@@ -194,7 +194,7 @@ func (a *App) Issue(ctx context.Context, who TeacherActor, class uuid.UUID, f Is
 	}
 	now, homes := a.Now(), 0
 	as := store.Assignment{ClassID: class, ID: store.NewID(), ExperimentID: e.ID, OpensAt: f.OpensAt, DueAt: f.DueAt, IssuedAt: now}
-	err = a.audited(ctx, who, class, nil, "assignment", "issued "+e.Title, func(q *store.Queries) error {
+	err = a.audited(ctx, who, class, nil, "assignment", "issued "+titled(e.Title, language), func(q *store.Queries) error {
 		if e, err = q.LockExperiment(ctx, who.ID, f.Experiment); err != nil {
 			return notFound(err)
 		}
@@ -231,7 +231,7 @@ func (a *App) Issue(ctx context.Context, who TeacherActor, class uuid.UUID, f Is
 	if err != nil && !errors.Is(err, errStands) {
 		return AssignmentView{}, err
 	}
-	return AssignmentView{ID: as.ID, Class: class, ClassName: c.Name, Experiment: e.ID, Title: e.Title, Number: as.Number, OpensAt: as.OpensAt, DueAt: as.DueAt, IssuedAt: as.IssuedAt,
+	return AssignmentView{ID: as.ID, Class: class, ClassName: c.Name, Experiment: e.ID, Title: titled(e.Title, language), Number: as.Number, OpensAt: as.OpensAt, DueAt: as.DueAt, IssuedAt: as.IssuedAt,
 		Homes: homes, State: stateOf(as.OpensAt, as.DueAt, nil, now)}, nil
 }
 
@@ -297,11 +297,11 @@ func permissionSha(d *design.Document) []byte {
 }
 
 // Assignments lists the assignments of the teacher's classes.
-func (a *App) Assignments(ctx context.Context, who TeacherActor) ([]AssignmentView, error) {
+func (a *App) Assignments(ctx context.Context, who TeacherActor, language string) ([]AssignmentView, error) {
 	rows, err := a.Store.AssignmentRows(ctx, who.ID)
 	out := make([]AssignmentView, 0, len(rows))
 	for _, r := range rows {
-		out = append(out, AssignmentView{ID: r.ID, Class: r.ClassID, ClassName: r.ClassName, Experiment: r.ExperimentID, Title: r.Title, Number: r.Number,
+		out = append(out, AssignmentView{ID: r.ID, Class: r.ClassID, ClassName: r.ClassName, Experiment: r.ExperimentID, Title: titled(r.Title, language), Number: r.Number,
 			OpensAt: r.OpensAt, DueAt: r.DueAt, IssuedAt: r.IssuedAt, RecalledAt: r.RecalledAt, Homes: r.Homes, Sent: r.Sent,
 			State: stateOf(r.OpensAt, r.DueAt, r.RecalledAt, a.Now())})
 	}

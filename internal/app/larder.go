@@ -343,7 +343,7 @@ func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) 
 	}
 	for _, e := range rows {
 		if d, err := design.Read(e.Draft); err == nil && slices.ContainsFunc(d.Needs, func(n design.Need) bool { return n.Material == id }) {
-			v.Designs = append(v.Designs, e.Title)
+			v.Designs = append(v.Designs, titled(e.Title, language))
 		}
 	}
 	return v, nil

@@ -41,7 +41,7 @@ func TestSeed(t *testing.T) {
 			t.Fatal(err)
 		}
 		who := app.TeacherActor{ID: teacher.ID}
-		list, err := a.Assignments(ctx, who)
+		list, err := a.Assignments(ctx, who, "en")
 		if err != nil || len(list) != 1 {
 			t.Fatal(list, err)
 		}

@@ -5,6 +5,8 @@ import (
 	"time"
 
 	"github.com/google/uuid"
+
+	"patient-kitchen/core/text"
 )
 
 // Class is a teacher's class.
@@ -206,8 +208,8 @@ func (q *Queries) DeletedClasses(ctx context.Context, teacher uuid.UUID) ([]Clas
 type Leaving struct {
 	ClassID   uuid.UUID
 	ClassName string
-	What      string // class, homes or photos
-	Title     string // of the experiment, for photos
+	What      string         // class, homes or photos
+	Title     text.Localized // of the experiment, for photos
 	N         int
 	Day       time.Time
 }
@@ -215,11 +217,11 @@ type Leaving struct {
 // Leavings lists what will be removed of a teacher's classes within a time.
 func (q *Queries) Leavings(ctx context.Context, teacher uuid.UUID, now time.Time, within time.Duration) ([]Leaving, error) {
 	return many[Leaving](ctx, q, `SELECT * FROM (
-		SELECT c.id AS class_id, c.name AS class_name, 'class' AS what, '' AS title, count(*)::int AS n,
+		SELECT c.id AS class_id, c.name AS class_name, 'class' AS what, '{}'::jsonb AS title, count(*)::int AS n,
 			LEAST(c.keep_until + 1, (c.deleted_at + interval '30 days')::date) AS day
 		FROM class c JOIN home h ON h.class_id = c.id AND h.erased_at IS NULL WHERE c.teacher_id = $1 GROUP BY c.id
 		UNION ALL
-		SELECT c.id, c.name, 'homes', '', count(*)::int, min(h.deleted_at + interval '30 days')::date
+		SELECT c.id, c.name, 'homes', '{}', count(*)::int, min(h.deleted_at + interval '30 days')::date
 		FROM class c JOIN home h ON h.class_id = c.id AND h.erased_at IS NULL AND h.deleted_at IS NOT NULL
 			AND h.deleted_at + interval '30 days' <= $2::timestamptz + $3::interval
 		WHERE c.teacher_id = $1 AND c.deleted_at IS NULL GROUP BY c.id

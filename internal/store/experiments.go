@@ -5,13 +5,15 @@ import (
 	"time"
 
 	"github.com/google/uuid"
+
+	"patient-kitchen/core/text"
 )
 
 // Experiment is a lineage with its present draft, kept as the exact bytes.
 type Experiment struct {
 	ID        uuid.UUID
 	TeacherID uuid.UUID
-	Title     string
+	Title     text.Localized
 	Draft     []byte
 	Version   int
 	CreatedAt time.Time
@@ -131,7 +133,7 @@ type AssignmentRow struct {
 	ID           uuid.UUID
 	ExperimentID uuid.UUID
 	ClassName    string
-	Title        string
+	Title        text.Localized
 	Number       int
 	OpensAt      time.Time
 	DueAt        time.Time

@@ -11,6 +11,7 @@ import (
 	"testing"
 	"time"
 
+	"patient-kitchen/core/text"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/store/storetest"
 )
@@ -51,7 +52,7 @@ func fill(t testing.TB) *fixture {
 	must(t, f.AddHome(ctx, f.home))
 	must(t, f.SetStudents(ctx, f.class.ID, f.home.ID, []string{"F"}))
 	must(t, f.AddLink(ctx, store.Link{Lookup: []byte("l"), Kind: "link", ClassID: f.class.ID, HomeID: f.home.ID, Generation: 1}))
-	e := store.Experiment{ID: store.NewID(), TeacherID: f.teacher.ID, Title: "Strips", Draft: []byte("{}"), CreatedAt: now}
+	e := store.Experiment{ID: store.NewID(), TeacherID: f.teacher.ID, Title: text.Localized{"en": "Strips"}, Draft: []byte("{}"), CreatedAt: now}
 	must(t, f.AddExperiment(ctx, e))
 	v := store.Version{ID: store.NewID(), ExperimentID: e.ID, Number: 1, Document: []byte("{}"), Sha256: []byte("s"), Schema: 1, FrozenAt: now}
 	must(t, f.AddVersion(ctx, v))
@@ -166,7 +167,7 @@ func TestBackupRoundTrip(t *testing.T) {
 		"half of it":             whole[:len(whole)/2],
 		"without its end":        whole[:len(whole)-2048],
 		"without a schema":       whole[1024:],
-		"another schema":         bytes.Replace(whole, []byte("7"+strings.Repeat("\x00", 511)), []byte("6"+strings.Repeat("\x00", 511)), 1),
+		"another schema":         bytes.Replace(whole, []byte("8"+strings.Repeat("\x00", 511)), []byte("7"+strings.Repeat("\x00", 511)), 1),
 		"a letter of a nickname": bytes.Replace(whole, []byte("Fern"), []byte("Pern"), 1),
 		"a figure of a reading":  bytes.Replace(whole, []byte("82 mm"), []byte("28 mm"), 1),
 		"a byte of a photo":      bytes.Replace(whole, []byte("display"), []byte("displax"), 1),
@@ -259,7 +260,7 @@ func TestAttemptsAreCountedInWindows(t *testing.T) {
 // A database of the first release is brought to this schema with all it holds.
 func TestAnOlderDatabaseIsMigrated(t *testing.T) {
 	f := fill(t)
-	for _, sql := range []string{`DROP TABLE own_entry, version_sheet, assessment, incident_event`, `ALTER TABLE incident DROP COLUMN said_at`, `ALTER TABLE class DROP COLUMN needs_assessment, DROP COLUMN changes`, `ALTER TABLE home DROP COLUMN note`, `DROP INDEX permission_home, entry_fact, entry_shared, entry_sent`, `CREATE INDEX permission_assignment ON permission_event (class_id, assignment_id, at)`, `DELETE FROM goose_db_version WHERE version_id > 1`} {
+	for _, sql := range []string{`DROP TABLE own_entry, version_sheet, assessment, incident_event`, `ALTER TABLE incident DROP COLUMN said_at`, `ALTER TABLE class DROP COLUMN needs_assessment, DROP COLUMN changes`, `ALTER TABLE home DROP COLUMN note`, `ALTER TABLE experiment ALTER COLUMN title TYPE text USING title ->> 'en'`, `DROP INDEX permission_home, entry_fact, entry_shared, entry_sent`, `CREATE INDEX permission_assignment ON permission_event (class_id, assignment_id, at)`, `DELETE FROM goose_db_version WHERE version_id > 1`} {
 		_, err := f.Pool().Exec(ctx, sql)
 		must(t, err)
 	}

@@ -3431,7 +3431,10 @@ export interface operations {
     "list-assignments": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5754,7 +5757,10 @@ export interface operations {
     "list-leaving": {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
             path?: never;
             cookie?: never;
         };

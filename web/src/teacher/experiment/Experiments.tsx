@@ -70,7 +70,7 @@ export function Experiments() {
             <li key={e.id} className="row-line" style={{ display: 'grid', gridTemplateColumns: '280px minmax(0,1fr) 130px auto' }}>
               <div>
                 <Link to={`/experiments/${e.id}/plan`} style={{ fontWeight: 700, overflowWrap: 'anywhere' }}>
-                  {e.title || say('experimentPage.without-a-title')}
+                  {e.title}
                 </Link>
                 <ThreadFace spans={e.spans} />
               </div>

@@ -75,7 +75,7 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
               <option value="">{say('blank.choose')}</option>
               {list.data.items.map((x) => (
                 <option key={x.id} value={x.id}>
-                  {x.title || say('experimentPage.without-a-title')}
+                  {x.title}
                 </option>
               ))}
             </select>

@@ -39,7 +39,7 @@ func Said(note, language string) string {
 // strength of its materials.
 func (s Side) Said(l *Larder, language string) string {
 	note := Said(s.Text, language)
-	if note != s.Text || text.Base(language) == text.Languages[0] {
+	if note != "" && (note != s.Text || text.Base(language) == text.Languages[0]) {
 		return note
 	}
 	var names []string

@@ -2,6 +2,7 @@ package quantity
 
 import (
 	"math"
+	"strings"
 
 	"patient-kitchen/core/text"
 )
@@ -28,14 +29,7 @@ var spooned = map[string]bool{"tsp": true, "tbsp": true, "cup": true, "metric ts
 func (k Kitchen) Rounded() Quantity {
 	q := k.Quantity
 	q.U = 0
-	least := 1.0 // of a litre or a kilogram
-	if spooned[q.Unit.Symbol] {
-		least = 0.45 // below half a tablespoon teaspoons are easier; the smallest spoon is an eighth
-		if q.Unit.Symbol == "cup" || q.Unit.Symbol == "metric cup" {
-			least = 0.12
-		}
-	}
-	for q.Value < least {
+	for q.Value < leastOf(q.Unit) {
 		smaller, ok := smallerSpoon[q.Unit.Symbol]
 		if !ok {
 			break
@@ -45,6 +39,17 @@ func (k Kitchen) Rounded() Quantity {
 	step := k.step(q)
 	q.Value = math.Max(step, math.Round(q.Value/step)*step)
 	return q
+}
+
+// leastOf is the amount of a unit below which a smaller one is easier.
+func leastOf(u Unit) float64 {
+	switch {
+	case u.Symbol == "cup" || u.Symbol == "metric cup":
+		return 0.12 // an eighth
+	case spooned[u.Symbol]:
+		return 0.45 // below half a tablespoon teaspoons are easier
+	}
+	return 1
 }
 
 // step is how finely an amount can be measured out.
@@ -88,7 +93,7 @@ func (k Kitchen) Show(language string) string {
 	if s == "" {
 		s = text.Number(q.Value, text.Decimals(q.Value, 0), language)
 	}
-	s += "\u00a0" + q.Unit.Label()
+	s += "\u00a0" + text.Render(text.M("quantity.spoon."+strings.ReplaceAll(q.Unit.Symbol, " ", "-")), language)
 	if metric, err := q.In(MustUnit("mL")); err == nil {
 		s += " (" + Kitchen{metric, false}.Rounded().Show(language) + ")"
 	}

@@ -47,6 +47,8 @@ type vocabulary struct {
 	Against    []string              // behind a value they may turn it round, so it is not read
 	BelowZero  []string              `json:"below_zero"` // behind a temperature
 	Solfege    string                // the names of the notes from do
+	Names      []string              // before a volume that tells a vessel: "a 500 mL bottle"
+	Follows    []string              // behind a volume that is an amount: "200 mL of"
 }
 
 // vocabularies are the words of each language, by its code.

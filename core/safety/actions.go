@@ -4,6 +4,7 @@ import (
 	_ "embed"
 	"encoding/json"
 	"slices"
+	"strings"
 	"sync"
 
 	"patient-kitchen/core/design"
@@ -57,6 +58,25 @@ func readActionGroups() map[string][]ActionGroup {
 // common ones first, what never goes home last.
 func ActionGroups(language string) []ActionGroup {
 	return actionGroups()[text.Of(language).Code]
+}
+
+// ActionName is what an action is called; one that no rule knows is called as it
+// was written.
+func ActionName(id string) text.Localized {
+	out := text.Localized{}
+	for language, groups := range actionGroups() {
+		for _, g := range groups {
+			for _, a := range g.Actions {
+				if a.ID == id {
+					out[language] = a.Name
+				}
+			}
+		}
+	}
+	if len(out) == 0 {
+		out[text.Languages[0]] = strings.ReplaceAll(id, "-", " ")
+	}
+	return out
 }
 
 // step judges what is done in one step.

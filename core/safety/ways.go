@@ -175,7 +175,7 @@ func saidWays(d *design.Document, l *larder.Larder, f Finding) []Way {
 			continue
 		}
 		if h, ok := byAction[lead]; ok {
-			ways = append(ways, Way{"say:" + f.Steps[0] + ":" + lead, text.Message{ID: "safety.way.say", Args: text.Args{"action": strings.ReplaceAll(lead, "-", " ")}}, h.Verdict.at[bandOf(d.AgeBand)]})
+			ways = append(ways, Way{"say:" + f.Steps[0] + ":" + lead, text.Message{ID: "safety.way.say", Args: text.Args{"action": ActionName(lead)}}, h.Verdict.at[bandOf(d.AgeBand)]})
 		}
 	}
 	if f.Verdict == NotAtHome {

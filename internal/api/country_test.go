@@ -2,6 +2,7 @@ package api_test
 
 import (
 	"encoding/json"
+	"io"
 	"slices"
 	"strings"
 	"testing"
@@ -89,6 +90,40 @@ func TestListsInTheTeachersLanguage(t *testing.T) {
 	for _, m := range want[api.List[app.ModelView]](sc.teacher, "GET", "/models", nil, spanish...).Items {
 		if m.ID == "fizz" && (m.Words["limiting"] != "lo que se acaba primero" || m.Inputs[0].Label == "") {
 			t.Errorf("%+v", m)
+		}
+	}
+}
+
+// A class that measures as the US does reads cups, spoons and °F, metric in
+// brackets, on every sheet and list; other classes read metric alone.
+func TestMeasuresOfTheClass(t *testing.T) {
+	for system, cups := range map[string]bool{"us": true, "metric": false, "uk": false} {
+		s := newSite(t)
+		sc := s.school("t@school.example", "Fern")
+		class := sc.class.ClassFields
+		class.UnitSystem, class.EmergencyNumber, class.PoisonNumber = system, "911", "555 0100"
+		want[app.ClassView](sc.teacher, "PUT", sc.path(""), class, "If-Match", "1")
+		fern := sc.phone("Fern")
+		sheets, _ := json.Marshal(want[app.Bundle](fern, "GET", fern.home, nil).Sheets)
+		pages := map[string]string{"the phone": string(sheets)}
+		for _, kind := range []string{"materials", "substitutions"} {
+			pages[kind] = string(fern.do("GET", sc.homePath(fern, "/print/"+kind), nil).body)
+		}
+		list, err := sc.teacher.Get(sc.URL + "/print/classes/" + sc.class.ID.String() + "/experiments/" + sc.experiment.ID.String() + "/materials")
+		if err != nil {
+			t.Fatal(err)
+		}
+		raw, _ := io.ReadAll(list.Body)
+		list.Body.Close()
+		pages["the teacher's list"] = string(raw)
+		for where, page := range pages {
+			page = strings.ReplaceAll(page, "\u00a0", " ")
+			if !strings.Contains(page, " mL") {
+				t.Errorf("%s has no amounts: %.300s", where, page)
+			}
+			if got := strings.Contains(page, "cup (") || strings.Contains(page, "cups ("); got != cups {
+				t.Errorf("%s: cups on %s: %v\n%.1500s", system, where, got, page)
+			}
 		}
 	}
 }

@@ -175,6 +175,7 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 		if d.Way != design.WatchShared {
 			frozen(&s.SafetyPart, as.VersionID, d.sha, kept)
 		}
+		s = measuresOf(hc.class, hc.reader).sheet(s)
 		for _, p := range permissions {
 			if p.AssignmentID == as.ID {
 				s.Permission = viewPermission(p, d)

@@ -31,8 +31,9 @@ type LarderView struct {
 	Fallbacks  []larder.Fallback  `json:"fallbacks" doc:"What almost every home has instead"`
 	Printables []larder.Printable `json:"printables" doc:"Sheets that stand in for a tool"`
 
-	Tags      []string `json:"tags" doc:"Hazard tags that a thing can carry"`
-	Allergens []string `json:"allergens"`
+	Tags      []OptionRow `json:"tags" doc:"Hazards that a thing can carry"`
+	Allergens []OptionRow `json:"allergens"`
+	Shelves   []OptionRow `json:"shelves"`
 }
 
 // OwnProblem is the first own entry that does not hold together any more.
@@ -60,7 +61,8 @@ type ThingRow struct {
 // JobRow is a role.
 type JobRow struct {
 	larder.Role
-	Things int `json:"things"`
+	Name   string `json:"name"`
+	Things int    `json:"things"`
 }
 
 // SwapRow is one substitution rule with its materials in words.
@@ -192,7 +194,7 @@ func (a *App) Larder(ctx context.Context, who TeacherActor, language string) (La
 	if err != nil {
 		return LarderView{}, err
 	}
-	v := LarderView{Things: []ThingRow{}, Jobs: []JobRow{}, Swaps: []SwapRow{}, Never: []NeverRow{}, Results: resultRows(l, language), Own: len(own.Materials) + len(own.Rules), Tags: larder.Tags, Fallbacks: []larder.Fallback{}, Printables: []larder.Printable{}, Allergens: larder.Allergens}
+	v := LarderView{Things: []ThingRow{}, Jobs: []JobRow{}, Swaps: []SwapRow{}, Never: []NeverRow{}, Results: resultRows(l, language), Own: len(own.Materials) + len(own.Rules), Tags: optionRows(larder.Tags, "larder.tag.", language), Fallbacks: []larder.Fallback{}, Printables: []larder.Printable{}, Allergens: optionRows(larder.Allergens, "larder.allergen.", language)}
 	if _, problems := larder.Standard().With(own); len(problems) > 0 {
 		v.OwnProblem = &OwnProblem{Kind: "thing", ID: problems[0].Entry, Words: problems[0].Field + " " + problems[0].Message}
 		if slices.ContainsFunc(own.Rules, func(r larder.Rule) bool { return r.ID == problems[0].Entry }) {
@@ -204,17 +206,22 @@ func (a *App) Larder(ctx context.Context, who TeacherActor, language string) (La
 		v.Qualities = append(v.Qualities, QualityRow{q.ID, strings.Replace(words, "{figure}", "…", 1), q.Takes, q.Example})
 	}
 	counts := map[string]int{}
+	var shelves []string
 	for i := range l.Materials {
 		m := &l.Materials[i]
 		v.Things = append(v.Things, thingRow(l, m, language))
+		if !slices.Contains(shelves, m.Shelf) {
+			shelves = append(shelves, m.Shelf)
+		}
 		for _, r := range m.Roles {
 			counts[r]++
 		}
 	}
+	v.Shelves = optionRows(shelves, "larder.shelf.", language)
 	said := func(note string) string { return larder.Said(note, language) }
 	for _, r := range l.Roles {
 		r.Job, r.Matters, r.Failure = said(r.Job), said(r.Matters), said(r.Failure)
-		v.Jobs = append(v.Jobs, JobRow{r, counts[r.ID]})
+		v.Jobs = append(v.Jobs, JobRow{r, text.Render(text.Message{ID: "larder.role." + r.ID}, language), counts[r.ID]})
 	}
 	for i := range l.Rules {
 		v.Swaps = append(v.Swaps, swapRow(l, &l.Rules[i], language))
@@ -262,6 +269,15 @@ func thingRow(l *larder.Larder, m *larder.Material, language string) ThingRow {
 		}
 	}
 	return r
+}
+
+// optionRows words ids whose texts begin alike.
+func optionRows(ids []string, prefix, language string) []OptionRow {
+	out := make([]OptionRow, 0, len(ids))
+	for _, id := range ids {
+		out = append(out, OptionRow{id, text.Render(text.Message{ID: prefix + id}, language)})
+	}
+	return out
 }
 
 func resultRows(l *larder.Larder, language string) []OptionRow {

@@ -90,6 +90,7 @@ func (a *App) PrintDraft(ctx context.Context, who TeacherActor, class, experimen
 		return Printed{}, &Refused{Code: "unreadable", Words: refusal("unreadable", "problem", err.Error())}
 	}
 	p, err := printed(&d, kind, language)
+	p = measuresOf(c, language).printed(p)
 	p.Class = cardOf(homeContext{class: c, teacher: t})
 	if kind == "safety" && (c.EmergencyNumber == "" || c.PoisonNumber == "") {
 		return Printed{}, &Refused{Code: "no-numbers"}
@@ -125,6 +126,7 @@ func (a *App) PrintHome(ctx context.Context, who HomeActor, assignment uuid.UUID
 		}
 		frozen(&p.Safety, as.VersionID, d.sha, kept)
 	}
+	p = measuresOf(hc.class, hc.reader).printed(p)
 	p.Class, p.Home, p.Version = cardOf(hc), hc.home.Nickname, as.Number
 	return p, err
 }

@@ -107,11 +107,14 @@ func viewSafety(d *design.Document, l *larder.Larder, r safety.Report, language 
 	}
 	out := []SafetyView{}
 	for _, f := range r.Findings {
-		v := SafetyView{Rule: f.Rule, Case: f.Case, Verdict: string(f.Verdict), Absolute: f.Absolute, Steps: []StepRef{}, Things: []string{}, Action: f.Action,
+		v := SafetyView{Rule: f.Rule, Case: f.Case, Verdict: string(f.Verdict), Absolute: f.Absolute, Steps: []StepRef{}, Things: []string{},
 			Why: text.Render(f.Why, language), Do: text.Render(f.Do, language), Gear: []string{}, Wrong: []string{}, Asks: f.Asks, Ways: []WayView{},
 			CanLower: safety.CanLower(d, f), Was: string(f.Was)}
 		if f.Was != "" {
 			v.Reason = text.Render(f.Reason, language)
+		}
+		if f.Action != "" {
+			v.Action, _ = safety.ActionName(f.Action).In(language)
 		}
 		for _, id := range f.Steps {
 			v.Steps = append(v.Steps, refOf(d, id, language))

@@ -2467,6 +2467,7 @@ export interface components {
             limits: string;
             /** @description Properties that matter */
             matters: string;
+            name: string;
             requires: string;
             /** Format: int64 */
             things: number;
@@ -2483,7 +2484,7 @@ export interface components {
             things: string[];
         };
         LarderView: {
-            allergens: string[];
+            allergens: components["schemas"]["OptionRow"][];
             /** @description What almost every home has instead */
             fallbacks: components["schemas"]["Fallback"][];
             jobs: components["schemas"]["JobRow"][];
@@ -2501,9 +2502,10 @@ export interface components {
             qualities: components["schemas"]["QualityRow"][];
             /** @description Kinds of result, in words */
             results: components["schemas"]["OptionRow"][];
+            shelves: components["schemas"]["OptionRow"][];
             swaps: components["schemas"]["SwapRow"][];
-            /** @description Hazard tags that a thing can carry */
-            tags: string[];
+            /** @description Hazards that a thing can carry */
+            tags: components["schemas"]["OptionRow"][];
             things: components["schemas"]["ThingRow"][];
         };
         LeavingView: {

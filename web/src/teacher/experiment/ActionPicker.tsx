@@ -35,7 +35,7 @@ export function ActionPicker({ at }: { at: number }) {
   const all = groups.data?.items ?? [];
   const done = doc.steps![at].actions ?? [];
   const put = (next: string[]) => set(['steps', at, 'actions'], next);
-  const name = (id: string) => all.flatMap((g) => g.actions).find((a) => a.id === id)?.name ?? id.replaceAll('-', ' ');
+  const name = (id: string) => all.flatMap((g) => g.actions).find((a) => a.id === id)?.name ?? id;
   const found = find(all, typed, done);
   useEffect(() => {
     if (open) document.getElementById(`${list}-${active}`)?.scrollIntoView({ block: 'nearest' });

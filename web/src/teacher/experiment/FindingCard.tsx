@@ -39,7 +39,7 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
             </span>
           ))}
           {f.things.length > 0 && ` · ${f.things.join(', ')}`}
-          {f.action && !f.things.length && ` · ${f.action.replaceAll('-', ' ')}`}
+          {f.action && !f.things.length && ` · ${f.action}`}
         </span>
       </h3>
       <p style={{ margin: 0 }}>

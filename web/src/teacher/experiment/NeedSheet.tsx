@@ -8,6 +8,7 @@ import type { Replace } from '../draft/useDraft';
 import { ChoiceField, PlainField, TickField, useEditing, WordsField } from './fields';
 import { Qualities } from './Qualities';
 import { ThingPicker } from './ThingPicker';
+import { useLarder } from '../larder/useLarder';
 import { say } from '../words';
 
 const kinds: [string, string][] = [['', say('needSheet.not-said-yet')], ['material', say('needSheet.a-thing-of-the-larder')], ['object', say('needSheet.an-everyday-object')], ['person', say('needSheet.a-person')], ['place', say('needSheet.a-place')]];
@@ -20,7 +21,7 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
   const n = doc.needs![at];
   const path = (...rest: (string | number)[]) => ['needs', at, ...rest];
   const [problem, setProblem] = useState<unknown>();
-  const larder = useQuery({ queryKey: ['larder'], queryFn: () => ask<Schemas['LarderView']>('GET', '/larder'), staleTime: Infinity });
+  const { query: larder, jobName } = useLarder();
   if (larder.error) return <PartError what={say('needSheet.the-larder')} error={larder.error} retry={() => void larder.refetch()} />;
   if (!larder.data) return <Loading what={say('needSheet.the-larder-2')} />;
   const thing = larder.data.things.find((t) => t.id === n.material);
@@ -43,7 +44,7 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
       {thing && (
         <>
           <div className="field-row">
-            <ChoiceField label={say('needSheet.its-job-here')} path={path('role')} value={n.role} options={[['', say('needSheet.none')], ...thing.jobs.map((j): [string, string] => [j, j.replaceAll('-', ' ')])]} />
+            <ChoiceField label={say('needSheet.its-job-here')} path={path('role')} value={n.role} options={[['', say('needSheet.none')], ...thing.jobs.map((j): [string, string] => [j, jobName(j)])]} />
             {thing.forms && thing.forms.length > 0 && <ChoiceField label={say('needSheet.form')} path={path('form')} value={n.form} options={[['', say('needSheet.usual', { value: thing.forms[0].text })], ...thing.forms.map((f): [string, string] => [f.id, f.text])]} />}
           </div>
           {thing.strong && (

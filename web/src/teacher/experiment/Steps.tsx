@@ -1,8 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
 import { SideSheet } from '../frame/parts';
-import { ask, type Schemas } from '../../api/client';
 import { freshID, type Step } from '../draft/document';
 import { Band, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
 import { NeedSheet } from './NeedSheet';
@@ -10,6 +8,7 @@ import { ReadingsBand } from './ReadingsBand';
 import { StepSheet } from './StepSheet';
 import { Strip } from './Strip';
 import type { Replace, Review } from '../draft/useDraft';
+import { useLarder } from '../larder/useLarder';
 import { say } from '../words';
 
 /** The procedure to time, the things needed, the readings; a step is edited beside the strip. */
@@ -36,8 +35,8 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
     replace({ ...doc, steps: next }, say('steps.moved', { name: steps[i].title[language] || say('steps.a-step') }));
   };
   const needs = doc.needs ?? [];
-  const larder = useQuery({ queryKey: ['larder'], queryFn: () => ask<Schemas['LarderView']>('GET', '/larder'), staleTime: Infinity });
-  const thingName = (id: string | undefined) => id && (larder.data?.things.find((t) => t.id === id)?.name ?? id.replaceAll('-', ' '));
+  const { query: larder } = useLarder();
+  const thingName = (id: string | undefined) => id && (larder.data?.things.find((t) => t.id === id)?.name ?? id);
   return (
     <div className={chosen >= 0 || needAt >= 0 ? 'with-sheet' : ''}>
       <main className="work">

@@ -13,13 +13,14 @@ export function Verdict({ v, word = true }: { v: string; word?: boolean }) {
   );
 }
 
+const classWords: Record<string, string> = { pools: say('comparability.pools'), scales: say('comparability.scales'), separate: say('comparability.separate'), unsuitable: say('comparability.unsuitable') };
 const classSigns: Record<string, string> = { pools: '∪', scales: '≈', separate: '‖', unsuitable: '✕' };
 
 /** How a home's result with a substitute stands to the others'. */
 export function Comparability({ c }: { c: string }) {
   return (
     <span className={`comparability c-${c}`}>
-      <span aria-hidden>{classSigns[c]}</span> {c}
+      <span aria-hidden>{classSigns[c]}</span> {classWords[c] ?? c}
     </span>
   );
 }

@@ -8,14 +8,13 @@ import { Comparability, Verdict } from '../frame/Verdict';
 import { OwnForm } from './OwnForm';
 import { OwnFiles } from './OwnFiles';
 import { ThingSheet } from './ThingSheet';
+import { useLarder } from './useLarder';
 import { otherLanguage } from '../languages';
 import { say } from '../words';
 
 type View = Schemas['LarderView'];
 type Thing = Schemas['ThingRow'];
 const ways = ['things', 'jobs', 'swaps', 'never'] as const;
-
-const words = (s: string) => s.replaceAll('-', ' ');
 
 /** What is this thing, may I use it at home, what could replace it, and what will change? */
 export default function Larder() {
@@ -26,7 +25,7 @@ export default function Larder() {
   const job = params.get('job') ?? '';
   const [own, setOwn] = useState<string | undefined>();
   const search = useRef<HTMLInputElement>(null);
-  const larder = useQuery({ queryKey: ['larder'], queryFn: () => ask<View>('GET', '/larder'), staleTime: 60_000 });
+  const { query: larder } = useLarder();
   const found = useQuery({ queryKey: ['find', typed.trim()], enabled: typed.trim().length > 1, staleTime: 60_000, placeholderData: (b: Schemas['LarderFound'] | undefined) => b, queryFn: () => ask<Schemas['LarderFound']>('GET', `/larder/find?q=${encodeURIComponent(typed.trim())}`) });
   // The address follows what is typed; it never holds the letters up.
   useEffect(() => {
@@ -98,7 +97,7 @@ export default function Larder() {
                   <option value="">{say('larder.any')}</option>
                   {jobs.map((j) => (
                     <option key={j.id} value={j.id}>
-                      {words(j.id)}
+                      {j.name}
                     </option>
                   ))}
                 </select>
@@ -173,6 +172,7 @@ export default function Larder() {
 const fewRows = 5;
 
 function ThingTable({ things, shelves, chosen, onChoose }: { things: Thing[]; shelves: boolean; chosen?: string; onChoose: (id: string) => void }) {
+  const { jobName, shelfName } = useLarder();
   const groups = shelves ? [...new Set(things.map((t) => t.shelf))].map((s) => [s, things.filter((t) => t.shelf === s)] as const) : [['', things] as const];
   const [open, setOpen] = useState<string[]>([]);
   if (things.length === 0) return null;
@@ -192,7 +192,7 @@ function ThingTable({ things, shelves, chosen, onChoose }: { things: Thing[]; sh
           {shelf && (
             <tr className="shelf">
               <th colSpan={4} scope="rowgroup">
-                {shelf.split('-').join(', ')} <span className="second tabular">{rows.length}</span>
+                {shelfName(shelf)} <span className="second tabular">{rows.length}</span>
               </th>
             </tr>
           )}
@@ -205,7 +205,7 @@ function ThingTable({ things, shelves, chosen, onChoose }: { things: Thing[]; sh
                 {t.own && <span className="second small">{' '}{say('larder.your-schools')}</span>}
               </th>
               <td lang={otherLanguage()}>{t.other}</td>
-              <td className="second">{t.jobs.map(words).join(', ')}</td>
+              <td className="second">{t.jobs.map(jobName).join(', ')}</td>
               <td>{t.refused ? <><Verdict v="not-at-home" word={false} />{' '}{say('larder.refused')}</> : <Verdict v={t.verdict} />}</td>
             </tr>
           ))}
@@ -241,7 +241,7 @@ function Jobs({ jobs, onChoose }: { jobs: Schemas['JobRow'][]; onChoose: (id: st
           <tr key={j.id}>
             <th scope="row">
               <button type="button" className="btn-plain" data-thing={j.id} onClick={() => onChoose(j.id)}>
-                {words(j.id)}
+                {j.name}
               </button>
             </th>
             <td>{j.job}</td>

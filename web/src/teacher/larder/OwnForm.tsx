@@ -5,8 +5,7 @@ import { ProblemLine, SideSheet } from '../frame/parts';
 import { nameIn } from '../../ui/language';
 import { languages, otherLanguage, ownLanguage } from '../languages';
 import { say } from '../words';
-
-const words = (s: string) => s.replaceAll('-', ' ');
+import { useLarder } from './useLarder';
 
 interface Own {
   name: Record<string, string | undefined>;
@@ -24,6 +23,7 @@ interface Own {
 
 /** A thing of the school's own, or a correction of a known one. Safety tags can be added, never taken from a known thing. */
 export function OwnForm({ id, larder, onClose, onKept }: { id: string; larder: Schemas['LarderView']; onClose: () => void; onKept: (id: string) => void }) {
+  const { jobName } = useLarder();
   const client = useQueryClient();
   const [own, setOwn] = useState<Own>({ name: {}, roles: [], hazards: [], may_hold: [] });
   const [newID, setNewID] = useState('');
@@ -51,7 +51,7 @@ export function OwnForm({ id, larder, onClose, onKept }: { id: string; larder: S
   };
   const toggle = (field: 'roles' | 'hazards' | 'may_hold', value: string) => setOwn({ ...own, [field]: own[field].includes(value) ? own[field].filter((x) => x !== value) : [...own[field], value] });
   return (
-    <SideSheet title={id ? say('ownForm.your-schools', { words: words(id) }) : say('ownForm.a-thing-of-your-own')} onClose={onClose}>
+    <SideSheet title={id ? say('ownForm.your-schools', { words: known.data?.name ?? id }) : say('ownForm.a-thing-of-your-own')} onClose={onClose}>
       <form
         onSubmit={(e) => {
           e.preventDefault();
@@ -70,16 +70,16 @@ export function OwnForm({ id, larder, onClose, onKept }: { id: string; larder: S
         </label>
         <p style={{ margin: 0 }}>
           {own.roles.map((r) => (
-            <button key={r} type="button" className="btn-plain small" style={{ marginRight: 10 }} aria-label={say('ownForm.take-out', { words: words(r) })} onClick={() => toggle('roles', r)}>
-              {words(r)} ✕
+            <button key={r} type="button" className="btn-plain small" style={{ marginRight: 10 }} aria-label={say('ownForm.take-out', { words: jobName(r) })} onClick={() => toggle('roles', r)}>
+              {jobName(r)} ✕
             </button>
           ))}
         </p>
         <select id="own-job" className="form-select" value="" onChange={(e) => e.target.value && toggle('roles', e.target.value)}>
           <option value="">{say('ownForm.add-a-job')}</option>
-          {larder.jobs.map((j) => j.id).filter((j) => !own.roles.includes(j)).map((j) => (
-            <option key={j} value={j}>
-              {words(j)}
+          {larder.jobs.filter((j) => !own.roles.includes(j.id)).map((j) => (
+            <option key={j.id} value={j.id}>
+              {j.name}
             </option>
           ))}
         </select>
@@ -170,17 +170,17 @@ function Text({ label, id, value, set, hint }: { label: string; id: string; valu
   );
 }
 
-function Ticks({ legend, list, on, toggle }: { legend: string; list: string[]; on: string[]; toggle: (v: string) => void }) {
+function Ticks({ legend, list, on, toggle }: { legend: string; list: Schemas['OptionRow'][]; on: string[]; toggle: (v: string) => void }) {
   return (
     <fieldset style={{ margin: '8px 0' }}>
       <legend className="named" style={{ fontSize: '.875rem', margin: 0 }}>
         {legend}
       </legend>
-      {list.map((v) => (
+      {list.map(({ id: v, text }) => (
         <span key={v} style={{ display: 'inline-flex', gap: 6, alignItems: 'center', marginRight: 14, minHeight: 32 }}>
           <input type="checkbox" className="form-check-input" style={{ margin: 0, flex: 'none' }} id={`own-${legend}-${v}`} checked={on.includes(v)} onChange={() => toggle(v)} />
           <label htmlFor={`own-${legend}-${v}`} className="small">
-            {words(v)}
+            {text}
           </label>
         </span>
       ))}

@@ -4,11 +4,11 @@ import { ask, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import { ThingPicker } from '../experiment/ThingPicker';
 import { say } from '../words';
-
-const words = (s: string) => s.replaceAll('-', ' ');
+import { useLarder } from './useLarder';
 
 /** A swap of the school's own: what may stand in for this thing, for which result, and how it compares. */
 export function OwnSwap({ from, larder, onKept }: { from: Schemas['ThingCard']; larder: Schemas['LarderView']; onKept: () => void }) {
+  const { jobName } = useLarder();
   const client = useQueryClient();
   const [to, setTo] = useState<string>();
   const [role, setRole] = useState(from.jobs[0] ?? '');
@@ -54,7 +54,7 @@ export function OwnSwap({ from, larder, onKept }: { from: Schemas['ThingCard']; 
       }}
     >
       <ThingPicker chosen={larder.things.find((t) => t.id === to)} things={larder.things} onChoose={setTo} />
-      {choice(say('ownSwap.its-job'), 'swap-job', role, setRole, from.jobs.map((j) => [j, words(j)]))}
+      {choice(say('ownSwap.its-job'), 'swap-job', role, setRole, from.jobs.map((j) => [j, jobName(j)]))}
       {choice(say('larder.for-the-result'), 'swap-result', result, setResult, [['any', say('ownSwap.any-result')], ...larder.results.map((r): [string, string] => [r.id, r.text])])}
       {choice(say('ownSwap.it-compares'), 'swap-class', how, setHow, [['pools', say('ownSwap.pools-counts-as-the-same')], ['scales', say('ownSwap.scales-by-its-factor')], ['separate', say('ownSwap.separate-a-group-of-its-own')], ['unsuitable', say('ownSwap.unsuitable')]])}
       <label className="named" htmlFor="swap-factor">

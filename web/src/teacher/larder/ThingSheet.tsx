@@ -6,13 +6,14 @@ import { Comparability, Verdict } from '../frame/Verdict';
 import { OwnSwap } from './OwnSwap';
 import { otherLanguage } from '../languages';
 import { say } from '../words';
+import { useLarder } from './useLarder';
 
 type Card = Schemas['ThingCard'];
-const words = (s: string) => s.replaceAll('-', ' ');
 const qualities: Record<string, string> = { 'well-known': say('thingSheet.well-known'), typical: say('thingSheet.typical'), varies: say('thingSheet.varies-read-the-label'), computed: say('thingSheet.worked-out'), choice: say('thingSheet.our-choice') };
 
 /** One thing: what it is, what it can hurt, what may stand in for it and for what. */
 export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; larder: Schemas['LarderView']; onClose: () => void; onCorrect: (id: string) => void }) {
+  const { jobName } = useLarder();
   const client = useQueryClient();
   const [problem, setProblem] = useState<unknown>();
   const [adding, setAdding] = useState(false);
@@ -36,7 +37,7 @@ export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; lar
     }
   };
   return (
-    <SideSheet title={c?.name ?? words(id)} onClose={onClose}>
+    <SideSheet title={c?.name ?? id} onClose={onClose}>
       {card.error && <PartError what={say('thingSheet.this-thing')} error={card.error} retry={() => void card.refetch()} />}
       {!c && !card.error && <Loading what={say('thingSheet.the-card')} />}
       {c && (
@@ -51,7 +52,7 @@ export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; lar
             </p>
           )}
           <h3>{say('thingSheet.jobs')}</h3>
-          <p>{c.jobs.map(words).join(', ') || say('needSheet.none')}</p>
+          <p>{c.jobs.map(jobName).join(', ') || say('needSheet.none')}</p>
           <h3>{say('thingSheet.what-is-known')}</h3>
           <ul>
             {c.figures.map((f) => (

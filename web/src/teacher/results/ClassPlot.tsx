@@ -3,6 +3,7 @@ import type { Schemas } from '../../api/client';
 import { useWidth } from '../../ui/useWidth';
 import { Mark, seriesOf } from './series';
 import type { HomeResult, Results } from './useResults';
+import { tick } from '../languages';
 import { say } from '../words';
 
 const gutter = 92;
@@ -77,7 +78,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
           <g key={t}>
             <path d={`M${x(t)} 30 v${i % 2 ? 6 : 11}`} stroke="var(--edge)" strokeWidth="1.5" />
             <text x={x(t)} y={22} textAnchor="middle">
-              {String(t).replace('-', '−')}
+              {tick(t, ticks[1]! - ticks[0]!)}
             </text>
           </g>
         ))}

@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import type { Schemas } from '../../api/client';
 import { useWidth } from '../../ui/useWidth';
+import { tick } from '../languages';
 import { say } from '../words';
 
 type Curve = Schemas['Curve'];
@@ -59,7 +60,7 @@ export function AnswerPlot({ curve, others, caption }: Props) {
           <g key={t}>
             <path d={`M${left} ${y(t)} h-6`} stroke="var(--edge)" strokeWidth="1.5" />
             <text x={left - 10} y={y(t) + 4.5} textAnchor="end">
-              {written(t, y.tickFormat(6)(t))}
+              {tick(t, yTicks[1]! - yTicks[0]!)}
             </text>
           </g>
         ))}
@@ -67,7 +68,7 @@ export function AnswerPlot({ curve, others, caption }: Props) {
           <g key={t}>
             <path d={`M${x(t)} ${height - foot} v6`} stroke="var(--edge)" strokeWidth="1.5" />
             <text x={x(t)} y={height - foot + 20} textAnchor="middle">
-              {written(t, x.tickFormat(7)(t))}
+              {tick(t, xTicks[1]! - xTicks[0]!)}
             </text>
           </g>
         ))}
@@ -114,6 +115,3 @@ export function AnswerPlot({ curve, others, caption }: Props) {
     </figure>
   );
 }
-
-/** A tick as it is written: a true minus sign. */
-const written = (value: number, text: string) => (Math.abs(value) < 1e-12 ? '0' : text.replace('-', '−'));

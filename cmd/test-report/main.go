@@ -28,7 +28,7 @@ var logged = regexp.MustCompile(`^\s+\w+_test\.go:\d+: `)
 type key struct{ pkg, test string }
 
 // told are tests whose figures are printed also when they pass.
-var told = regexp.MustCompile(`^Test(Speed|Cold|Chaos|Muta|CostOf|Simulated|Corpus|CoreOnThePhone)`)
+var told = regexp.MustCompile(`^Test(Speed|ReadingAge|Cold|Chaos|Muta|CostOf|Simulated|Corpus|CoreOnThePhone)`)
 
 func main() {
 	if failed, err := report(os.Stdin, os.Stdout); err != nil || failed {

@@ -1,6 +1,7 @@
 package words_test
 
 import (
+	"fmt"
 	"regexp"
 	"slices"
 	"sort"
@@ -103,5 +104,30 @@ func TestSentence(t *testing.T) {
 	}
 	if w := words.Of("plain", "es"); w["goOn"] != "Seguir" || w["agree"] != "Damos permiso" || w["title.busy"] != "" {
 		t.Errorf("%v", w)
+	}
+}
+
+// What a family reads is easy: at most a sixth school grade in English, at least
+// 70 of 100 in Spanish, as the safety texts are.
+func TestReadingAgeOfThePhone(t *testing.T) {
+	sentence := regexp.MustCompile(`\S+\s+\S+\s+\S+\s+\S+`)
+	fill := strings.NewReplacer("<", "", ">", "")
+	for _, language := range text.Languages {
+		var all strings.Builder
+		for key, word := range words.Page("family", language) {
+			if strings.HasSuffix(key, "_one") || !sentence.MatchString(word) {
+				continue
+			}
+			all.WriteString(strings.TrimRight(fill.Replace(hole.ReplaceAllString(word, "6")), ".!?:") + ". ")
+		}
+		r := text.Measure(all.String(), language)
+		said, hard := fmt.Sprintf("grade %.1f", r.FleschKincaid()), r.FleschKincaid() > 6
+		if language == "es" {
+			said, hard = fmt.Sprintf("ease %.0f", r.FernandezHuerta()), r.FernandezHuerta() < 70
+		}
+		t.Logf("%s: %.0f sentences, %.1f words each, %.2f syllables a word, %s", language, r.Sentences, r.Words/r.Sentences, r.Syllables/r.Words, said)
+		if hard {
+			t.Errorf("%s is hard to read", language)
+		}
 	}
 }

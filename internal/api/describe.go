@@ -119,6 +119,10 @@ func (s *Server) describe() {
 }
 
 func described(path string, o *huma.Operation) {
+	if fault := o.Responses["default"]; fault != nil {
+		fault.Description = "A fault of the server"
+		o.Responses["4XX"] = &huma.Response{Description: "Refused: what is wrong, where, and how to mend it", Content: fault.Content}
+	}
 	for _, t := range tags {
 		if strings.HasPrefix(path, t.prefix) {
 			o.Tags = []string{t.name}

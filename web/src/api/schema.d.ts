@@ -3419,7 +3419,16 @@ export interface operations {
                     "application/json": components["schemas"]["ListActionGroup"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -3451,7 +3460,16 @@ export interface operations {
                     "application/json": components["schemas"]["ListAssignmentView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -3480,7 +3498,16 @@ export interface operations {
                     "application/json": components["schemas"]["ListClassView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -3513,7 +3540,16 @@ export interface operations {
                     "application/json": components["schemas"]["ClassView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -3545,7 +3581,16 @@ export interface operations {
                     "application/json": components["schemas"]["ClassView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -3584,7 +3629,16 @@ export interface operations {
                     "application/json": components["schemas"]["ClassView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -3616,7 +3670,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -3648,7 +3711,16 @@ export interface operations {
                     "application/zip": string;
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -3687,7 +3759,16 @@ export interface operations {
                     "application/json": components["schemas"]["AssignmentView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -3728,7 +3809,16 @@ export interface operations {
                     "text/csv": string;
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -3769,7 +3859,16 @@ export interface operations {
                     "text/csv": string;
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -3803,7 +3902,16 @@ export interface operations {
                     "application/json": string;
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -3837,7 +3945,16 @@ export interface operations {
                     "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet": string;
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -3876,7 +3993,16 @@ export interface operations {
                     "application/json": components["schemas"]["NotebookView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -3916,7 +4042,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -3957,7 +4092,16 @@ export interface operations {
                     "text/csv": string;
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -3995,7 +4139,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4035,7 +4188,16 @@ export interface operations {
                     "application/json": components["schemas"]["Results"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4076,7 +4238,16 @@ export interface operations {
                     "text/csv": string;
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4117,7 +4288,16 @@ export interface operations {
                     "application/json": components["schemas"]["EntryView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4152,7 +4332,16 @@ export interface operations {
                     "application/json": components["schemas"]["ListAuditView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4184,7 +4373,16 @@ export interface operations {
                     "application/json": components["schemas"]["ListHomeView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4220,7 +4418,16 @@ export interface operations {
                     "application/json": components["schemas"]["HomeView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4261,7 +4468,16 @@ export interface operations {
                     "application/json": components["schemas"]["HomeView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4295,7 +4511,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4332,7 +4557,16 @@ export interface operations {
                     "application/json": components["schemas"]["ListAuditView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4366,7 +4600,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4400,7 +4643,16 @@ export interface operations {
                     "application/json": components["schemas"]["Invitation"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4434,7 +4686,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4468,7 +4729,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4500,7 +4770,16 @@ export interface operations {
                     "application/json": components["schemas"]["ListInvitation"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4537,7 +4816,16 @@ export interface operations {
                     "application/json": components["schemas"]["IssueCheck"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4573,7 +4861,16 @@ export interface operations {
                     "image/jpeg": string;
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4605,7 +4902,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4644,7 +4950,16 @@ export interface operations {
                     "application/json": components["schemas"]["RosterView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4673,7 +4988,16 @@ export interface operations {
                     "application/json": components["schemas"]["ListClassView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4705,7 +5029,16 @@ export interface operations {
                     "application/json": components["schemas"]["ListExperimentRow"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4742,7 +5075,16 @@ export interface operations {
                     "application/json": components["schemas"]["DraftView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4777,7 +5119,16 @@ export interface operations {
                     "application/json": components["schemas"]["DraftView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4819,7 +5170,16 @@ export interface operations {
                     "application/json": components["schemas"]["DraftView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4851,7 +5211,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4883,7 +5252,16 @@ export interface operations {
                     "application/json": components["schemas"]["AssessmentView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4919,7 +5297,16 @@ export interface operations {
                     "application/json": components["schemas"]["AssessmentView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4951,7 +5338,16 @@ export interface operations {
                     "application/json": string;
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -4983,7 +5379,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5017,7 +5422,16 @@ export interface operations {
                     "application/json": components["schemas"]["OpenedView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5054,7 +5468,16 @@ export interface operations {
                     "application/json": components["schemas"]["Bundle"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5095,7 +5518,16 @@ export interface operations {
                     "application/json": components["schemas"]["EntryView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5133,7 +5565,16 @@ export interface operations {
                     "application/json": components["schemas"]["PermissionView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5173,7 +5614,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5209,7 +5659,16 @@ export interface operations {
                     "text/html": string;
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5243,7 +5702,16 @@ export interface operations {
                     "application/json": components["schemas"]["OwnResult"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5281,7 +5749,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5317,7 +5794,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5353,7 +5839,16 @@ export interface operations {
                     "image/jpeg": string;
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5385,7 +5880,16 @@ export interface operations {
                     "application/json": components["schemas"]["ListIncidentView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5417,7 +5921,16 @@ export interface operations {
                     "application/json": components["schemas"]["LarderView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5452,7 +5965,16 @@ export interface operations {
                     "application/json": components["schemas"]["LarderFound"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5485,7 +6007,16 @@ export interface operations {
                     "application/json": components["schemas"]["Counted"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5514,7 +6045,16 @@ export interface operations {
                     "text/csv": string;
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5551,7 +6091,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5583,7 +6132,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5612,7 +6170,16 @@ export interface operations {
                     "text/csv": string;
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5641,7 +6208,16 @@ export interface operations {
                     "application/json": string;
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5678,7 +6254,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5710,7 +6295,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5745,7 +6339,16 @@ export interface operations {
                     "application/json": components["schemas"]["ThingCard"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5777,7 +6380,16 @@ export interface operations {
                     "application/json": components["schemas"]["ListLeavingView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5806,7 +6418,16 @@ export interface operations {
                     "text/event-stream": string;
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5838,7 +6459,16 @@ export interface operations {
                     "application/json": components["schemas"]["ListModelView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5877,7 +6507,16 @@ export interface operations {
                     "application/json": components["schemas"]["Answer"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5906,7 +6545,16 @@ export interface operations {
                     "application/json": string;
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5943,7 +6591,16 @@ export interface operations {
                     "application/json": components["schemas"]["Mended"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -5980,7 +6637,16 @@ export interface operations {
                     "application/json": components["schemas"]["FormulaView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -6017,7 +6683,16 @@ export interface operations {
                     "application/json": components["schemas"]["Mended"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -6054,7 +6729,16 @@ export interface operations {
                     "application/json": components["schemas"]["ReviewView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -6091,7 +6775,16 @@ export interface operations {
                     "application/json": components["schemas"]["ListSubstituteRow"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -6128,7 +6821,16 @@ export interface operations {
                     "application/json": components["schemas"]["DescribedView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -6157,7 +6859,16 @@ export interface operations {
                     "application/json": components["schemas"]["Me"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -6194,7 +6905,16 @@ export interface operations {
                     "application/json": components["schemas"]["Me"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -6223,7 +6943,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -6256,7 +6985,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -6285,7 +7023,16 @@ export interface operations {
                     "application/json": components["schemas"]["ListSessionView"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -6314,7 +7061,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;
@@ -6346,7 +7102,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            /** @description Error */
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
             default: {
                 headers: {
                     [name: string]: unknown;

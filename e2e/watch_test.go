@@ -91,7 +91,7 @@ func TestWhatIsSaid(t *testing.T) {
 	p.sees("Does anybody stand on something")
 	p.sees("Until it is answered it counts as")
 	p.violations("questions about sentences")
-	p.press("Yes: tick “light”")
+	p.press("Yes: tick “light something”")
 	p.until("it is ticked", `!(document.body?.innerText ?? '').includes('Is something lit here?')`)
 	p.press("No, it means something else")
 	p.until("it is answered", `!(document.body?.innerText ?? '').includes('Does anybody stand on something')`)

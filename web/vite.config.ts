@@ -2,7 +2,8 @@ import react from '@vitejs/plugin-react';
 import { createHash } from 'node:crypto';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { brotliCompressSync, constants } from 'node:zlib';
+import { promisify } from 'node:util';
+import { brotliCompress, constants } from 'node:zlib';
 import { defineConfig, type Plugin } from 'vite';
 
 // Lists the files that a family's page needs and writes them into sw.js, so
@@ -37,18 +38,22 @@ function familyShell(): Plugin {
   };
 }
 
+const brotli = promisify(brotliCompress);
+
 // Packs every script and style once, as small as it gets, so that the server
 // hands it out as it is.
 function packed(): Plugin {
   return {
     name: 'packed',
     enforce: 'post',
-    writeBundle({ dir }, bundle) {
-      for (const name of Object.keys(bundle).filter((n) => /\.(js|css|svg|wasm)$/.test(n))) {
+    async writeBundle({ dir }, bundle) {
+      const pack = async (name: string) => {
         const path = resolve(dir!, name);
         const raw = readFileSync(path);
-        if (raw.length > 1000) writeFileSync(`${path}.br`, brotliCompressSync(raw, { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }));
-      }
+        const quality = { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } };
+        if (raw.length > 1000) writeFileSync(`${path}.br`, await brotli(raw, quality));
+      };
+      await Promise.all(Object.keys(bundle).filter((n) => /\.(js|css|svg|wasm)$/.test(n)).map(pack));
     },
   };
 }

@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-quer
 import { lazy, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes, useLocation } from 'react-router';
-import { ask, ProblemError, type Schemas } from '../api/client';
+import { api, got, ProblemError } from '../api/client';
 import { ClassPage } from './classes/ClassPage';
 import { Classes } from './classes/Classes';
 import { Codes } from './classes/Codes';
@@ -25,7 +25,7 @@ const Workbench = lazy(() => import('./workbench/Workbench'));
 const client = new QueryClient({ defaultOptions: { queries: { retry: (n, e) => n < 2 && e instanceof ProblemError && (e.offline || e.problem.status >= 500), staleTime: 5_000, refetchOnWindowFocus: true } } });
 
 function Inside() {
-  const me = useQuery({ queryKey: ['me'], queryFn: () => ask<Schemas['Me']>('GET', '/session'), staleTime: 60_000 });
+  const me = useQuery({ queryKey: ['me'], queryFn: () => got(api.GET('/api/v1/session')), staleTime: 60_000 });
   const location = useLocation();
   if (me.isPending) return <Loading what={say('main.your-kitchen')} />;
   if (me.error instanceof ProblemError && me.error.problem.status === 401) return <Navigate to={`/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`} replace />;

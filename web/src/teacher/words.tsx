@@ -17,6 +17,7 @@ export function Said({ of, with: parts }: { of: string; with: ReactElement[] }) 
   return <>{of.split(/(<\d+>.*?<\/\d+>)/).map((piece, i) => {
     const [, n, inner] = piece.match(/^<(\d+)>(.*?)<\/\1>$/) ?? [];
     if (n === undefined) return piece;
+    // eslint-disable-next-line react/no-array-index-key -- a sentence's parts keep their places
     return cloneElement(parts[Number(n)], { key: i }, ...(inner ? [inner] : []));
   })}</>;
 }

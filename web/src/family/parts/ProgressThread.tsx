@@ -17,16 +17,16 @@ export function ProgressThread({ sheet, at }: { sheet: Sheet; at: number }) {
   let step = -1;
   return (
     <svg className="thread" viewBox="0 0 360 14" preserveAspectRatio="none" aria-hidden="true">
-      {parts.map((p, i) => {
+      {parts.map((p) => {
         const from = (x / total) * 360;
         x += p.width;
         const width = (p.width / total) * 360 - 2;
-        if (p.wait === 'line') return <path key={i} d={`M${from} 7 H${from + width}`} stroke="var(--edge)" strokeWidth="1.5" strokeDasharray="2 3" />;
-        if (p.wait) return <path key={i} d={`M${from} 3 l4 4 l-4 4 M${from + width} 3 l-4 4 l4 4`} stroke="var(--edge)" fill="none" strokeWidth="1.5" />;
+        if (p.wait === 'line') return <path key={from} d={`M${from} 7 H${from + width}`} stroke="var(--edge)" strokeWidth="1.5" strokeDasharray="2 3" />;
+        if (p.wait) return <path key={from} d={`M${from} 3 l4 4 l-4 4 M${from + width} 3 l-4 4 l4 4`} stroke="var(--edge)" fill="none" strokeWidth="1.5" />;
         step++;
         const past = step < at;
         return (
-          <g key={i}>
+          <g key={from}>
             <rect x={from} y={p.reads ? 2 : 5} width={Math.max(2, width)} height={p.reads ? 10 : 5} rx="1" fill={past ? 'var(--samphire)' : 'var(--paper)'} stroke={step === at ? 'var(--ink)' : 'var(--edge)'} strokeWidth={step === at ? 2 : 1} />
           </g>
         );

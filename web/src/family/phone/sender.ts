@@ -1,5 +1,5 @@
-import { ask, ProblemError } from '../../api/client';
-import type { Answer, Database, Waiting } from './db';
+import { api, got, ProblemError } from '../../api/client';
+import type { Database, Waiting } from './db';
 
 /** What stops the whole queue: the phone is no longer let in. */
 export type Stopped = 'replaced-link' | 'open-link' | undefined;
@@ -14,20 +14,23 @@ export interface SendResult {
   busy?: boolean;
 }
 
-const path = (home: string, w: Waiting) =>
-  w.type === 'incident' ? `/home/${home}/incidents/${w.id}` : `/home/${home}/assignments/${w.assignment}/${w.type === 'photo' ? 'photos' : 'entries'}/${w.id}`;
+/** A body that goes as the bytes it is kept as, whatever its kind. */
+const asKept = (kept: Blob | string, type: string) => ({ body: kept as never, bodySerializer: () => kept, headers: { 'Content-Type': type } });
 
 async function sendOne(home: string, db: Database, w: Waiting): Promise<void> {
-  if (w.type === 'photo') {
-    const blob = await db.get('photos', w.id);
-    if (blob) await ask('PUT', path(home, w), { raw: blob, type: blob.type || 'image/jpeg' });
+  if (w.type === 'incident') {
+    await api.PUT('/api/v1/home/{home}/incidents/{incident}', { params: { path: { home, incident: w.id } }, ...asKept(w.body, 'application/json') });
     return;
   }
-  const answer = await ask<Answer>('PUT', path(home, w), { raw: w.body });
-  if (w.type === 'entry') {
-    const local = await db.get('entries', w.id);
-    if (local) await db.put('entries', { ...local, answer });
+  const of = { home, assignment: w.assignment };
+  if (w.type === 'photo') {
+    const blob = await db.get('photos', w.id);
+    if (blob) await api.PUT('/api/v1/home/{home}/assignments/{assignment}/photos/{photo}', { params: { path: { ...of, photo: w.id } }, ...asKept(blob, blob.type || 'image/jpeg') });
+    return;
   }
+  const answer = await got(api.PUT('/api/v1/home/{home}/assignments/{assignment}/entries/{entry}', { params: { path: { ...of, entry: w.id } }, ...asKept(w.body, 'application/json') }));
+  const local = await db.get('entries', w.id);
+  if (local) await db.put('entries', { ...local, answer });
 }
 
 /**

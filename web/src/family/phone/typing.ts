@@ -1,11 +1,11 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 /** By field, how what is typed there is kept: a page keeps it all before it goes on, since a tap need not take the focus away first. */
 export type Typing = Map<string, () => Promise<void>>;
 
 /** A page's fields, and what keeps all that was typed in them. */
 export function useTyping(): [Typing, () => Promise<void>] {
-  const fields = useRef<Typing>(new Map()).current;
+  const [fields] = useState<Typing>(() => new Map());
   return [
     fields,
     async () => {

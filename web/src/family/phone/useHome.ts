@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { askIfChanged, ProblemError, type Schemas } from '../../api/client';
+import { api, ProblemError, type Schemas } from '../../api/client';
 import { openHome, storePage, type Database, type Entry, type LocalEntry, type Waiting } from './db';
 import { newID } from './ids';
 import { send, type Stopped } from './sender';
@@ -34,8 +34,7 @@ export interface HomeState {
 const pollEvery = 15_000;
 
 export function useHome(home: string): HomeState {
-  const db = useRef<Promise<Database> | undefined>(undefined);
-  if (!db.current) db.current = openHome(home);
+  const db = useMemo(() => openHome(home), [home]);
   const [bundle, setBundle] = useState<Bundle>();
   const [entries, setEntries] = useState<LocalEntry[]>([]);
   const [queue, setQueue] = useState<Waiting[]>([]);
@@ -47,10 +46,10 @@ export function useHome(home: string): HomeState {
   const channel = useMemo(() => ('BroadcastChannel' in self ? new BroadcastChannel(`pk-${home}`) : undefined), [home]);
 
   const load = useCallback(async () => {
-    const d = await db.current!;
+    const d = await db;
     setEntries(await d.getAll('entries'));
     setQueue(await d.getAll('queue'));
-  }, []);
+  }, [db]);
 
   const changed = useCallback(() => {
     void load();
@@ -63,7 +62,7 @@ export function useHome(home: string): HomeState {
     if (sending.current) return;
     sending.current = true;
     try {
-      const result = await send(home, await db.current!, changed);
+      const result = await send(home, await db, changed);
       if (result.stopped) setStopped(result.stopped);
       if (result.answered > 0) setOnline(true);
       else if (result.again && !result.busy) setOnline(false);
@@ -73,13 +72,16 @@ export function useHome(home: string): HomeState {
       sending.current = false;
       await load();
     }
-  }, [home, changed, load]);
+  }, [home, db, changed, load]);
 
   const refresh = useCallback(async () => {
-    const d = await db.current!;
+    const d = await db;
     try {
       const asked = Date.now();
-      const { value: fresh, tag, now } = await askIfChanged<Bundle>(`/home/${home}`, (await d.get('kv', 'tag')) as string | undefined);
+      const known = (await d.get('kv', 'tag')) as string | undefined;
+      const { data: fresh, response } = await api.GET('/api/v1/home/{home}', { params: { path: { home } }, headers: known ? { 'If-None-Match': known } : {} });
+      const now = Date.parse(response.headers.get('Server-Time') ?? '');
+      const tag = response.headers.get('ETag') ?? undefined;
       const measured = Math.round(now - (asked + Date.now()) / 2);
       offsetRef.current = measured;
       setOffset(measured);
@@ -99,13 +101,13 @@ export function useHome(home: string): HomeState {
     }
     await load();
     void pump();
-  }, [home, load, pump]);
+  }, [home, db, load, pump]);
 
   useEffect(() => {
     let live = true;
     void (async () => {
       try {
-        const d = await db.current!;
+        const d = await db;
         const [kept, keptOffset] = [(await d.get('kv', 'bundle')) as Bundle | undefined, (await d.get('kv', 'offset')) as number | undefined];
         // What was done comes before what is to do: a step without its entries
         // would show neither its clock nor its readings until the server answers.
@@ -127,20 +129,22 @@ export function useHome(home: string): HomeState {
     document.addEventListener('visibilitychange', onVisible);
     addEventListener('online', onOnline);
     addEventListener('offline', onOffline);
-    if (channel) channel.onmessage = () => void load();
+    const onMessage = () => void load();
+    channel?.addEventListener('message', onMessage);
     return () => {
       live = false;
       clearInterval(timer);
       document.removeEventListener('visibilitychange', onVisible);
       removeEventListener('online', onOnline);
       removeEventListener('offline', onOffline);
+      channel?.removeEventListener('message', onMessage);
     };
-  }, [refresh, load, channel]);
+  }, [refresh, db, load, channel]);
 
   const put = useCallback(
     async (write: (d: Database) => Promise<void>) => {
       try {
-        await write(await db.current!);
+        await write(await db);
       } catch (error) {
         setStoreProblem(true);
         throw error;
@@ -148,7 +152,7 @@ export function useHome(home: string): HomeState {
       changed();
       void pump();
     },
-    [changed, pump],
+    [db, changed, pump],
   );
 
   return {
@@ -184,8 +188,8 @@ export function useHome(home: string): HomeState {
     async retry(w) {
       await put(async (d) => void (await d.put('queue', { ...w, problem: undefined })));
     },
-    photo: async (id) => (await db.current!).get('photos', id),
-    keep: (key, value) => db.current!.then(async (d) => void (value === undefined ? await d.delete('kv', key) : await d.put('kv', value, key))).catch(() => setStoreProblem(true)),
-    recall: async <T,>(key: string) => (await (await db.current!).get('kv', key)) as T | undefined,
+    photo: async (id) => (await db).get('photos', id),
+    keep: (key, value) => db.then(async (d) => void (value === undefined ? await d.delete('kv', key) : await d.put('kv', value, key))).catch(() => setStoreProblem(true)),
+    recall: async <T,>(key: string) => (await (await db).get('kv', key)) as T | undefined,
   };
 }

@@ -1,5 +1,5 @@
 import { useEffect, useState, type FormEvent } from 'react';
-import { ask, ProblemError, type Schemas } from '../../api/client';
+import { api, got, ProblemError } from '../../api/client';
 import { homeOfLink, keepPage, rememberLink } from '../phone/db';
 import { hashOf } from '../phone/ids';
 import { PhonePage } from '../parts/PhonePage';
@@ -14,11 +14,9 @@ export function Enter({ onOpened }: { onOpened: (home: string) => void }) {
   const [busy, setBusy] = useState(Boolean(token));
 
   const open = async (body: { link?: string; code?: string }) => {
-    setBusy(true);
-    setProblem(undefined);
     const hash = body.link && (await hashOf(body.link));
     try {
-      const opened = await ask<Schemas['OpenedView']>('POST', '/family/open', { body });
+      const opened = await got(api.POST('/api/v1/family/open', { body }));
       if (hash) await rememberLink(hash, opened.home).catch(() => undefined);
       await keepPage(opened.home, opened.page, opened.tag).catch(() => undefined);
       onOpened(opened.home);
@@ -32,13 +30,15 @@ export function Enter({ onOpened }: { onOpened: (home: string) => void }) {
     }
   };
   useEffect(() => {
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- states change when the answer is there
     if (token) void open({ link: token });
-    // once, when the page opens
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the page opens
   }, []);
 
   const submit = (event: FormEvent) => {
     event.preventDefault();
+    setBusy(true);
+    setProblem(undefined);
     void open({ code });
   };
   if (token && busy) {

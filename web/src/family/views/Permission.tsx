@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { ask, ProblemError } from '../../api/client';
+import { api, got, ProblemError } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { SheetSections } from '../../ui/SheetSections';
 import { HomeFact } from '../parts/HomeFacts';
@@ -27,7 +27,7 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
     setBusy(true);
     setProblem(undefined);
     try {
-      await ask('POST', `/home/${state.home}/assignments/${sheet.assignment}/permission`, { body: { decision, guardian: name, photos, gallery: photos && gallery, adult, text_sha: p.text_sha } });
+      await got(api.POST('/api/v1/home/{home}/assignments/{assignment}/permission', { params: { path: { home: state.home, assignment: sheet.assignment } }, body: { decision, guardian: name, photos, gallery: photos && gallery, adult, text_sha: p.text_sha } }));
       // The address first: the page changes with what is read anew, and a quick tap there must not be undone.
       onGo(decision === 'granted' ? 'ready' : decision === 'declined' ? 'watch' : 'permission');
       await state.refresh();

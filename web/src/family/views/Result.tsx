@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { ask, ProblemError, type Schemas } from '../../api/client';
+import { api, got, ProblemError, type Schemas } from '../../api/client';
 import { NotAtHome } from '../parts/NotAtHome';
 import { PhonePage } from '../parts/PhonePage';
 import { useWords } from '../words';
@@ -18,7 +18,7 @@ export function useOwnResult({ state, sheet }: WorkProps) {
   useEffect(() => {
     let live = true;
     const key = `result/${sheet.assignment}`;
-    ask<Own>('GET', `/home/${state.home}/assignments/${sheet.assignment}/result`)
+    got(api.GET('/api/v1/home/{home}/assignments/{assignment}/result', { params: { path: { home: state.home, assignment: sheet.assignment } } }))
       .then((r) => {
         if (!live) return;
         setOwn(r);

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { ask } from '../../api/client';
+import { api, got } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import type { Bundle, HomeState } from '../phone/useHome';
 import { NotAtHome } from '../parts/NotAtHome';
@@ -18,7 +18,7 @@ export function Welcome({ state, bundle, onLanguage, onGo, onWrong }: { state: H
     setChosen(language);
     onLanguage(language);
     try {
-      await ask('PUT', `/home/${state.home}/language`, { body: { language } });
+      await got(api.PUT('/api/v1/home/{home}/language', { params: { path: { home: state.home } }, body: { language } }));
       await state.refresh();
     } catch {
       // without a connection the page stays in the language it was last read in

@@ -23,7 +23,7 @@ export function WentWrong({ state, bundle, sheet, onClose }: { state: HomeState;
   const tell = (d: Door, c: Card | undefined, more: { outcome?: string; note?: string } = {}) => {
     const id = incident ?? newID();
     setIncident(id);
-    void state.tell(id, { door: d, card: c?.id, outcome: (more.outcome ?? outcome) as '', note: more.note ?? note, assignment: sheet?.assignment });
+    void state.tell(id, { door: d, card: c?.id, outcome: (more.outcome ?? outcome), note: more.note ?? note, assignment: sheet?.assignment });
   };
   const close = <button type="button" className="btn-plain" onClick={door ? () => { setDoor(undefined); setCard(undefined); } : onClose}>{door ? t('back') : t('close')}</button>;
   if (!door) {
@@ -132,7 +132,7 @@ function Aid({ card, emergency, poison }: { card: Card; emergency: string; poiso
 function AidClock({ minutes }: { minutes: number }) {
   const t = useWords();
   const [end] = useState(() => Date.now() + minutes * 60_000);
-  const [now, setNow] = useState(Date.now());
+  const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
     const timer = setInterval(() => setNow(Date.now()), 1000);
     return () => clearInterval(timer);

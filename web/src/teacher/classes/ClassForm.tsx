@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { ask, ProblemError, type Schemas } from '../../api/client';
+import { api, got, ProblemError, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import { languageChoices, ownLanguage } from '../languages';
 import { say } from '../words';
@@ -27,7 +27,7 @@ export function ClassForm({ now, onSaved, onCancel }: { now?: ClassView; onSaved
     setError(undefined);
     const body: Fields = { name: f.name, school: f.school, zone: f.zone, language: f.language, unit_system: f.unit_system, emergency_number: f.emergency_number, poison_number: f.poison_number, photo_days: Number(f.photo_days), keep_until: f.keep_until, needs_assessment: f.needs_assessment };
     try {
-      onSaved(now ? await ask<ClassView>('PUT', `/classes/${now.id}`, { body, version: now.version }) : await ask<ClassView>('POST', '/classes', { body }));
+      onSaved(now ? await got(api.PUT('/api/v1/classes/{class}', { params: { path: { class: now.id }, header: { 'If-Match': String(now.version) } }, body })) : await got(api.POST('/api/v1/classes', { body })));
     } catch (e) {
       setError(e);
       if (e instanceof ProblemError && e.problem.field) setFocus(e.problem.field as keyof Fields);

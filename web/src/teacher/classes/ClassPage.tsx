@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { useKeeping } from '../frame/keeping';
 import { homesHave, Loading, PartError, SideSheet, time } from '../frame/parts';
@@ -23,8 +23,8 @@ export function ClassPage() {
   const client = useQueryClient();
   const { did } = useKeeping();
   const navigate = useNavigate();
-  const cls = useQuery({ queryKey: ['class', id], queryFn: () => ask<Schemas['ClassView']>('GET', `/classes/${id}`) });
-  const homes = useQuery({ queryKey: ['homes', id], queryFn: () => ask<Schemas['ListHomeView']>('GET', `/classes/${id}/homes`) });
+  const cls = useQuery({ queryKey: ['class', id], queryFn: () => got(api.GET('/api/v1/classes/{class}', { params: { path: { class: id } } })) });
+  const homes = useQuery({ queryKey: ['homes', id], queryFn: () => got(api.GET('/api/v1/classes/{class}/homes', { params: { path: { class: id } } })) });
   const [settings, setSettings] = useState(params.has('settings'));
   const sheet = params.get('home');
   const open = (home?: string) => setParams(home ? { home } : {});
@@ -36,17 +36,17 @@ export function ClassPage() {
   const chosen = list.find((h) => h.id === sheet);
   const opened = list.filter((h) => h.opened_at).length;
   const remove = async (h: HomeView) => {
-    await ask('DELETE', `/classes/${id}/homes/${h.id}`);
+    await got(api.DELETE('/api/v1/classes/{class}/homes/{home}', { params: { path: { class: id, home: h.id } } }));
     open();
     await again();
-    did(say('classPage.taken-out', { nickname: h.nickname }), () => void ask('POST', `/classes/${id}/homes/${h.id}/restore`).then(again));
+    did(say('classPage.taken-out', { nickname: h.nickname }), () => void got(api.POST('/api/v1/classes/{class}/homes/{home}/restore', { params: { path: { class: id, home: h.id } } })).then(again));
   };
   const drop = async () => {
-    await ask('DELETE', `/classes/${id}`);
+    await got(api.DELETE('/api/v1/classes/{class}', { params: { path: { class: id } } }));
     await navigate('/classes');
     const all = () => client.invalidateQueries();
     await all();
-    did(say('classPage.class-deleted', { name: c.name }), () => void ask('POST', `/classes/${id}/restore`).then(all));
+    did(say('classPage.class-deleted', { name: c.name }), () => void got(api.POST('/api/v1/classes/{class}/restore', { params: { path: { class: id } } })).then(all));
   };
   return (
     <>
@@ -115,7 +115,7 @@ export function ClassPage() {
               </table>
             </div>
           )}
-          <WasDone of={`/classes/${id}`} zone={c.zone} names={new Map(list.map((h) => [h.id, h.nickname]))} />
+          <WasDone of={id} zone={c.zone} names={new Map(list.map((h) => [h.id, h.nickname]))} />
           <TakeAlong c={c} onDelete={drop} />
           <p className="hint small" style={{ marginTop: 12 }}>
             {say('classPage.no-surnames-and-no-photos-of')}

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { ask, type Schemas } from '../../api/client';
+import { api, got } from '../../api/client';
 import { Loading, PartError } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
 import { ClassForm } from './ClassForm';
@@ -10,10 +10,10 @@ import { Said, say } from '../words';
 /** Classes that were deleted within thirty days, to bring back. */
 function Deleted() {
   const client = useQueryClient();
-  const deleted = useQuery({ queryKey: ['deleted-classes'], queryFn: () => ask<Schemas['ListClassView']>('GET', '/deleted-classes') });
+  const deleted = useQuery({ queryKey: ['deleted-classes'], queryFn: () => got(api.GET('/api/v1/deleted-classes')) });
   if (!deleted.data?.items.length) return null;
   const restore = async (id: string) => {
-    await ask('POST', `/classes/${id}/restore`);
+    await got(api.POST('/api/v1/classes/{class}/restore', { params: { path: { class: id } } }));
     await client.invalidateQueries();
   };
   return (
@@ -37,7 +37,7 @@ function Deleted() {
 }
 
 export function Classes() {
-  const classes = useQuery({ queryKey: ['classes'], queryFn: () => ask<Schemas['ListClassView']>('GET', '/classes') });
+  const classes = useQuery({ queryKey: ['classes'], queryFn: () => got(api.GET('/api/v1/classes')) });
   const [adding, setAdding] = useState(false);
   const navigate = useNavigate();
   return (

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { ask, type Schemas } from '../../api/client';
+import { api, got } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { Loading, PartError } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
@@ -9,8 +9,8 @@ import { Said, say } from '../words';
 /** Each home's own way in, on paper, to cut apart. */
 export function Codes() {
   const { class: id = '' } = useParams();
-  const cls = useQuery({ queryKey: ['class', id], queryFn: () => ask<Schemas['ClassView']>('GET', `/classes/${id}`) });
-  const list = useQuery({ queryKey: ['invitations', id], queryFn: () => ask<Schemas['ListInvitation']>('GET', `/classes/${id}/invitations`) });
+  const cls = useQuery({ queryKey: ['class', id], queryFn: () => got(api.GET('/api/v1/classes/{class}', { params: { path: { class: id } } })) });
+  const list = useQuery({ queryKey: ['invitations', id], queryFn: () => got(api.GET('/api/v1/classes/{class}/invitations', { params: { path: { class: id } } })) });
   if (cls.isPending || list.isPending) return <Loading what={say('codes.the-codes')} />;
   if (cls.error || list.error) return <PartError what={say('codes.the-codes-2')} error={cls.error ?? list.error} />;
   return (

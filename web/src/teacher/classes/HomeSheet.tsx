@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { useForm } from 'react-hook-form';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { ProblemLine } from '../frame/parts';
 import { WasDone } from './WasDone';
@@ -39,7 +39,7 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
     setError(undefined);
     const body = { nickname: f.nickname, letters: f.letters || undefined, language: f.language || undefined, phone: f.phone, contact: f.contact, note: f.note, students: f.students.split(',').map((s) => s.trim()).filter(Boolean) };
     try {
-      onSaved(home ? await ask<HomeView>('PUT', `/classes/${classId}/homes/${home.id}`, { body, version: home.version }) : await ask<HomeView>('POST', `/classes/${classId}/homes`, { body }));
+      onSaved(home ? await got(api.PUT('/api/v1/classes/{class}/homes/{home}', { params: { path: { class: classId, home: home.id }, header: { 'If-Match': String(home.version) } }, body })) : await got(api.POST('/api/v1/classes/{class}/homes', { params: { path: { class: classId } }, body })));
     } catch (e) {
       setError(e);
     }
@@ -78,7 +78,7 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
         </button>
       </form>
       {home && <Way classId={classId} home={home} />}
-      {home && <WasDone of={`/classes/${classId}/homes/${home.id}`} zone={zone} />}
+      {home && <WasDone of={classId} home={home.id} zone={zone} />}
       {home && (
         <div className="band" style={{ marginTop: 12 }}>
           <button type="button" className="btn btn-outline-primary" onClick={() => void onRemove(home)}>
@@ -98,7 +98,7 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
               type="button"
               className="btn btn-primary"
               onClick={() =>
-                void ask('POST', `/classes/${classId}/homes/${home.id}/erase`).then(() => {
+                void got(api.POST('/api/v1/classes/{class}/homes/{home}/erase', { params: { path: { class: classId, home: home.id } } })).then(() => {
                   setErasing(false);
                   onErased();
                 })
@@ -120,11 +120,11 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
 function Way({ classId, home }: { classId: string; home: HomeView }) {
   const client = useQueryClient();
   const { did } = useKeeping();
-  const invitations = useQuery({ queryKey: ['invitations', classId], queryFn: () => ask<Schemas['ListInvitation']>('GET', `/classes/${classId}/invitations`) });
+  const invitations = useQuery({ queryKey: ['invitations', classId], queryFn: () => got(api.GET('/api/v1/classes/{class}/invitations', { params: { path: { class: classId } } })) });
   const mine = invitations.data?.items.find((i) => i.home === home.id);
   if (!mine) return null;
   const renew = async () => {
-    await ask('POST', `/classes/${classId}/homes/${home.id}/link`);
+    await got(api.POST('/api/v1/classes/{class}/homes/{home}/link', { params: { path: { class: classId, home: home.id } } }));
     await client.invalidateQueries({ queryKey: ['invitations', classId] });
     did(say('homeSheet.new-link-and-code-for-the', { nickname: home.nickname }));
   };

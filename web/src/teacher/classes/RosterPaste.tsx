@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import { say } from '../words';
 import { RosterPreview } from './RosterPreview';
@@ -12,7 +12,7 @@ export function RosterPaste({ classId, open, onAdded, onOne }: { classId: string
   const [text, setText] = useState('');
   const [list, setList] = useState<List>();
   const [error, setError] = useState<unknown>();
-  const post = (body: object) => ask<List>('POST', `/classes/${classId}/roster`, { body });
+  const post = (body: object) => got(api.POST('/api/v1/classes/{class}/roster', { params: { path: { class: classId } }, body }));
   const read = async (from: { text?: string; file?: string }, mapping?: string[]) => {
     setError(undefined);
     try {

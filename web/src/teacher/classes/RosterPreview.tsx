@@ -22,6 +22,7 @@ export function RosterPreview({ list, onMapping, onAdd }: { list: Schemas['Roste
             <thead>
               <tr>
                 {list.columns.map((c, i) => (
+                  // eslint-disable-next-line react/no-array-index-key -- a column is its place in the list
                   <th key={i} scope="col">
                     <label className="named" htmlFor={`column-${i}`}>{c.head || say('rosterPreview.column', { n: i + 1 })}</label>
                     <select id={`column-${i}`} className="form-select" value={c.field} onChange={(e) => change(i, e.target.value)}>
@@ -36,6 +37,7 @@ export function RosterPreview({ list, onMapping, onAdd }: { list: Schemas['Roste
             <tbody>
               <tr>
                 {list.columns.map((c, i) => (
+                  // eslint-disable-next-line react/no-array-index-key -- a column is its place in the list
                   <td key={i} className="second small">{c.samples.join(' · ')}</td>
                 ))}
               </tr>

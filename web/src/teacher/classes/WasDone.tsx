@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask, type Schemas } from '../../api/client';
+import { api, got } from '../../api/client';
 import { day, Loading, PartError } from '../frame/parts';
 import { say } from '../words';
 
 /** What the teacher did to a class or home, read when it is opened. */
-export function WasDone({ of, zone, names }: { of: string; zone: string; names?: Map<string, string> }) {
+export function WasDone({ of, home, zone, names }: { of: string; home?: string; zone: string; names?: Map<string, string> }) {
   const [open, setOpen] = useState(false);
-  const lines = useQuery({ queryKey: ['audit', of], queryFn: () => ask<Schemas['ListAuditView']>('GET', `${of}/audit`), enabled: open });
+  const lines = useQuery({ queryKey: ['audit', of, home], queryFn: () => (home ? got(api.GET('/api/v1/classes/{class}/homes/{home}/audit', { params: { path: { class: of, home } } })) : got(api.GET('/api/v1/classes/{class}/audit', { params: { path: { class: of } } }))), enabled: open });
   return (
     <details style={{ marginTop: 12 }} onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary>{say('wasDone.what-was-done-here')}</summary>

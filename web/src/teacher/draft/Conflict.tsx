@@ -33,7 +33,7 @@ function valueWords(v: unknown): string {
     const name = o.name ?? o.title ?? o.text;
     return name ? valueWords(name) : Object.values(o).filter((x) => typeof x === 'string' && x).join(' · ') || say('conflict.nothing');
   }
-  return String(v);
+  return typeof v === 'number' ? String(v) : JSON.stringify(v);
 }
 
 const shown = 12;

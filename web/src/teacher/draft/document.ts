@@ -2,7 +2,8 @@
 import type { PatientKitchenExperiment } from './experiment';
 
 export type { Need, Reading, Step, Take } from './experiment';
-export type Doc = PatientKitchenExperiment;
+/** Copied key by key: an interface would not count as the plain object that a body takes. */
+export type Doc = { [K in keyof PatientKitchenExperiment]: PatientKitchenExperiment[K] };
 export type Localized = Record<string, string>;
 
 export const emptyDoc: Doc = { schema: 2, title: {}, question: {}, age_band: '11-13', way: 'predict-then-try', languages: [document.documentElement.lang], trials: 1, conditions: [], needs: [], steps: [], readings: [], derived: [], evidence: [], questions: [], mistakes: [] };

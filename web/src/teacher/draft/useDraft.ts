@@ -42,7 +42,9 @@ export function useDraft(id: string) {
     setError(undefined);
     store.open().catch(setError);
   }, [store]);
-  useEffect(open, [open]);
+  useEffect(() => {
+    store.open().catch(setError);
+  }, [store]);
   useEffect(() => {
     let touched = false; // nothing is said of a draft that was only opened
     return store.subscribe(() => {

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useId, useState, type KeyboardEvent } from 'react';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
 import { useEditing } from './fields';
 import { say } from '../words';
@@ -27,7 +27,7 @@ function find(groups: Group[], typed: string, done: string[]): Found[] {
 /** What is done in a step, in words: typed, or chosen from the common ones. */
 export function ActionPicker({ at }: { at: number }) {
   const { doc, set } = useEditing();
-  const groups = useQuery({ queryKey: ['actions'], queryFn: () => ask<Schemas['ListActionGroup']>('GET', '/actions'), staleTime: Infinity });
+  const groups = useQuery({ queryKey: ['actions'], queryFn: () => got(api.GET('/api/v1/actions')), staleTime: Infinity });
   const [typed, setTyped] = useState('');
   const [open, setOpen] = useState(false);
   const [active, setActive] = useState(0);
@@ -94,7 +94,8 @@ export function ActionPicker({ at }: { at: number }) {
         />
         <ul id={list} role="listbox" aria-label={say('actionPicker.actions')} hidden={!open || found.length === 0}>
           {found.map((a, i) => (
-            // the field keeps the focus: a press would take it before the choice is made
+            // The field keeps the focus and has the keys: a press would take it before the choice is made.
+            // eslint-disable-next-line jsx-a11y/click-events-have-key-events
             <li key={a.id} id={`${list}-${i}`} role="option" aria-selected={i === active} onMouseDown={(e) => e.preventDefault()} onClick={() => add(a)}>
               {a.name}
               {a.never && (

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { ask, ProblemError, type Schemas } from '../../api/client';
+import { api, got, ProblemError, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import { say } from '../words';
 
@@ -12,7 +12,7 @@ export function Assessment({ id, by }: { id: string; by: string }) {
   const client = useQueryClient();
   const [open, setOpen] = useState(false);
   // The design is kept a moment after it is changed: what was signed may no longer hold.
-  const { data } = useQuery({ queryKey: ['assessment', id], queryFn: () => ask<Schemas['AssessmentView']>('GET', `/experiments/${id}/assessment`), refetchInterval: 5000 });
+  const { data } = useQuery({ queryKey: ['assessment', id], queryFn: () => got(api.GET('/api/v1/experiments/{experiment}/assessment', { params: { path: { experiment: id } } })), refetchInterval: 5000 });
   if (!data) return null;
   const signed = data.signed;
   return (
@@ -56,7 +56,7 @@ function Sign({ id, begin, onDone }: { id: string; begin: Fields; onDone: () => 
   const submit = handleSubmit(async (f) => {
     setError(undefined);
     try {
-      await ask('POST', `/experiments/${id}/assessment`, { body: f });
+      await got(api.POST('/api/v1/experiments/{experiment}/assessment', { params: { path: { experiment: id } }, body: f }));
       await onDone();
     } catch (e) {
       setError(e);

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import type { Doc } from '../draft/document';
 import { FormulaEcho } from './FormulaEcho';
 import { PlainField, Remove, useEditing, WordsField } from './fields';
@@ -10,7 +10,7 @@ type Derived = NonNullable<Doc['derived']>[number];
 /** A value worked out of readings, by a formula or by a model of the Workbench. */
 export function DerivedRow({ value: x, at, onRemove }: { value: Derived; at: number; onRemove: () => void }) {
   const { set, language } = useEditing();
-  const models = useQuery({ queryKey: ['models'], queryFn: () => ask<Schemas['ListModelView']>('GET', '/models'), staleTime: Infinity });
+  const models = useQuery({ queryKey: ['models'], queryFn: () => got(api.GET('/api/v1/models')), staleTime: Infinity });
   const list = models.data?.items ?? [];
   const choose = (id: string) => set(['derived', at, 'model'], id ? { id, inputs: {} } : undefined);
   return (

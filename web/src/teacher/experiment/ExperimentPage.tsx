@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import { ask, type Schemas } from '../../api/client';
+import { api, got } from '../../api/client';
 import { Conflict } from '../draft/Conflict';
 import { useDraft } from '../draft/useDraft';
 import { Loading, PartError } from '../frame/parts';
@@ -25,8 +25,8 @@ export default function ExperimentPage() {
   const [params] = useSearchParams();
   const navigate = useNavigate();
   const draft = useDraft(id);
-  const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => ask<Schemas['ListAssignmentView']>('GET', '/assignments') });
-  const incidents = useQuery({ queryKey: ['incidents'], queryFn: () => ask<Schemas['ListIncidentView']>('GET', '/incidents') });
+  const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => got(api.GET('/api/v1/assignments')) });
+  const incidents = useQuery({ queryKey: ['incidents'], queryFn: () => got(api.GET('/api/v1/incidents')) });
   const [language, setLanguage] = useState(ownLanguage);
   const here = (stations.includes(station as Station) ? station : 'plan') as Station;
   const mine = assignments.data?.items.filter((a) => a.experiment === id) ?? [];

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { ask, type Schemas } from '../../api/client';
+import { api, got } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { Loading, PartError, ProblemLine, ThreadFace } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
@@ -17,15 +17,15 @@ const examples = [
 
 /** Find one to run or go on with; the face of an experiment is its procedure to time. */
 export function Experiments() {
-  const list = useQuery({ queryKey: ['experiments'], queryFn: () => ask<Schemas['ListExperimentRow']>('GET', '/experiments') });
+  const list = useQuery({ queryKey: ['experiments'], queryFn: () => got(api.GET('/api/v1/experiments')) });
   const client = useQueryClient();
   const navigate = useNavigate();
   const { did } = useKeeping();
   const [error, setError] = useState<unknown>();
-  const begin = async (body: unknown) => {
+  const begin = async (body: { document?: Record<string, unknown>; example?: string }) => {
     setError(undefined);
     try {
-      const d = await ask<Schemas['DraftView']>('POST', '/experiments', { body });
+      const d = await got(api.POST('/api/v1/experiments', { body }));
       await client.invalidateQueries({ queryKey: ['experiments'] });
       await navigate(`/experiments/${d.id}/plan`);
     } catch (e) {
@@ -35,15 +35,15 @@ export function Experiments() {
   const fromFile = async (file: File | undefined) => {
     if (!file) return;
     try {
-      await begin({ document: JSON.parse(await file.text()) as unknown });
+      await begin({ document: JSON.parse(await file.text()) as Record<string, unknown> });
     } catch {
       setError(new Error('unreadable'));
     }
   };
   const remove = async (id: string, title: string) => {
-    await ask('DELETE', `/experiments/${id}`);
+    await got(api.DELETE('/api/v1/experiments/{experiment}', { params: { path: { experiment: id } } }));
     await client.invalidateQueries({ queryKey: ['experiments'] });
-    did(say('experiments.taken-off-the-list', { title }), () => void ask('POST', `/experiments/${id}/restore`).then(() => client.invalidateQueries({ queryKey: ['experiments'] })));
+    did(say('experiments.taken-off-the-list', { title }), () => void got(api.POST('/api/v1/experiments/{experiment}/restore', { params: { path: { experiment: id } } })).then(() => client.invalidateQueries({ queryKey: ['experiments'] })));
   };
   return (
     <>

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { SheetSections } from '../../ui/SheetSections';
 import { useEditing } from './fields';
 import type { Review } from '../draft/useDraft';
@@ -13,13 +13,13 @@ type Part = Schemas['SafetyPart'];
 export function GuardianPreview({ id, review }: { id: string; review: Review }) {
   const { doc } = useEditing();
   const [language, setLanguage] = useState(ownLanguage);
-  const classes = useQuery({ queryKey: ['classes'], queryFn: () => ask<Schemas['ListClassView']>('GET', '/classes') });
+  const classes = useQuery({ queryKey: ['classes'], queryFn: () => got(api.GET('/api/v1/classes')) });
   const other = useQuery({
     queryKey: ['preview-review', language, doc], enabled: language !== ownLanguage(), placeholderData: (before: Review | undefined) => before,
-    queryFn: () => ask<Review>('POST', '/preview/review', { body: { document: doc }, language }),
+    queryFn: () => got(api.POST('/api/v1/preview/review', { params: { header: { 'Accept-Language': language } }, body: { document: doc } })),
   });
   const part: Part = language === ownLanguage() ? review.guardian : (other.data?.guardian ?? review.guardian);
-  const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => ask<Schemas['ListAssignmentView']>('GET', '/assignments') });
+  const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => got(api.GET('/api/v1/assignments')) });
   const issued = new Set(assignments.data?.items.filter((a) => a.experiment === id && a.state !== 'recalled').map((a) => a.class));
   const all = classes.data?.items ?? [];
   const [chosen, setChosen] = useState('');

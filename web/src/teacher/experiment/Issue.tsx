@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { Link, useSearchParams } from 'react-router';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { day, PartError, ProblemLine } from '../frame/parts';
 import { draftOf, type Review } from '../draft/useDraft';
@@ -24,12 +24,12 @@ function offered(classes: Schemas['ClassView'][], issued: Assignment[]): string 
 /** Hands the frozen version to the homes; what is in the way stands first, in the order of mending. */
 export function Issue({ id, assignments, title }: { id: string; review: Review | undefined; assignments: Assignment[]; title: string }) {
   const client = useQueryClient();
-  const classes = useQuery({ queryKey: ['classes'], queryFn: () => ask<Schemas['ListClassView']>('GET', '/classes') });
+  const classes = useQuery({ queryKey: ['classes'], queryFn: () => got(api.GET('/api/v1/classes')) });
   const [params] = useSearchParams();
   const [chosen, setChosen] = useState(params.get('class') ?? '');
   const classId = chosen || offered(classes.data?.items ?? [], assignments);
   const cls = classes.data?.items.find((c) => c.id === classId);
-  const check = useQuery({ queryKey: ['issue-check', classId, id], queryFn: () => draftOf(id, client).flush().catch(() => undefined).then(() => ask<Schemas['IssueCheck']>('GET', `/classes/${classId}/issue-check/${id}`)), enabled: Boolean(classId), staleTime: 0, gcTime: 0 });
+  const check = useQuery({ queryKey: ['issue-check', classId, id], queryFn: () => draftOf(id, client).flush().catch(() => undefined).then(() => got(api.GET('/api/v1/classes/{class}/issue-check/{experiment}', { params: { path: { class: classId, experiment: id } } }))), enabled: Boolean(classId), staleTime: 0, gcTime: 0 });
   const [opens, setOpens] = useState(local(new Date()));
   const [due, setDue] = useState(local(eveningIn(2)));
   const [asking, setAsking] = useState(false);
@@ -39,7 +39,7 @@ export function Issue({ id, assignments, title }: { id: string; review: Review |
     setError(undefined);
     try {
       await draftOf(id, client).flush();
-      await ask('POST', `/classes/${classId}/assignments`, { body: { experiment: id, opens_at: new Date(opens).toISOString(), due_at: new Date(due).toISOString(), draft: check.data?.draft } });
+      await got(api.POST('/api/v1/classes/{class}/assignments', { params: { path: { class: classId } }, body: { experiment: id, opens_at: new Date(opens).toISOString(), due_at: new Date(due).toISOString(), draft: check.data?.draft } }));
       await client.invalidateQueries();
       did(say('issue.issued-to', { title, name: cls?.name }));
     } catch (e) {
@@ -135,7 +135,7 @@ function IssuedLine({ a }: { a: Assignment }) {
   const recall = async () => {
     setError(undefined);
     try {
-      await ask('POST', `/classes/${a.class}/assignments/${a.id}/recall`, { body: { reason } });
+      await got(api.POST('/api/v1/classes/{class}/assignments/{assignment}/recall', { params: { path: { class: a.class, assignment: a.id } }, body: { reason } }));
       setRecalling(false);
       await client.invalidateQueries();
     } catch (e) {

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { Loading, PartError, ProblemLine } from '../frame/parts';
 import { Comparability, Verdict } from '../frame/Verdict';
 import type { Doc, Need } from '../draft/document';
@@ -28,7 +28,7 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
   const choose = async (id: string) => {
     try {
       setProblem(undefined);
-      const { document } = await ask<Schemas['Mended']>('POST', '/preview/choose', { body: { document: doc, need: n.id, thing: id } });
+      const { document } = await got(api.POST('/api/v1/preview/choose', { body: { document: doc, need: n.id, thing: id } }));
       replace(document as Doc, say('needSheet.chose', { name: larder.data?.things.find((t) => t.id === id)?.name ?? id }), doc);
     } catch (error) {
       setProblem(error);
@@ -91,10 +91,10 @@ function Substitutes({ need, replace }: { need: Need; replace: Replace }) {
   const { doc } = useEditing();
   const [problem, setProblem] = useState<unknown>();
   const key = JSON.stringify([need, doc.measured?.[0]?.result, doc.age_band]);
-  const list = useQuery({ queryKey: ['substitutes', key], queryFn: () => ask<{ items: Row[] }>('POST', '/preview/substitutes', { body: { document: doc, need: need.id } }), placeholderData: (before: { items: Row[] } | undefined) => before });
+  const list = useQuery({ queryKey: ['substitutes', key], queryFn: () => got(api.POST('/api/v1/preview/substitutes', { body: { document: doc, need: need.id } })), placeholderData: (before: { items: Row[] } | undefined) => before });
   const take = async (row: Row) => {
     try {
-      replace((await ask<Schemas['Mended']>('POST', '/preview/mend', { body: { document: doc, way: row.way } })).document as Doc, say('needSheet.took', { name: row.name }), doc);
+      replace((await got(api.POST('/api/v1/preview/mend', { body: { document: doc, way: row.way } }))).document as Doc, say('needSheet.took', { name: row.name }), doc);
     } catch (error) {
       setProblem(error);
     }

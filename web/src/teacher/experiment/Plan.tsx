@@ -3,6 +3,7 @@ import type { Review } from '../draft/useDraft';
 import { Band, ChoiceField, PlainField, Remove, TickField, TickList, useEditing, WordsField } from './fields';
 import { QuestionRow } from './QuestionRow';
 import { languageChoices } from '../languages';
+import { useRowKeys } from '../../ui/useRowKeys';
 import { say } from '../words';
 
 const ages: [string, string][] = [['5-7', '5–7'], ['8-10', '8–10'], ['11-13', '11–13'], ['14-18', '14–18']];
@@ -13,6 +14,7 @@ export function Plan({ review }: { review: Review | undefined }) {
   const { doc, set, language } = useEditing();
   const conditions = doc.conditions ?? [];
   const kept = doc.kept ?? [];
+  const { keys, takeOut } = useRowKeys(kept.length);
   const questions = doc.questions ?? [];
   const measured = doc.measured?.[0];
   const offered = review?.results[0] ?? [];
@@ -58,10 +60,10 @@ export function Plan({ review }: { review: Review | undefined }) {
           {say('plan.we-keep-the-same')}
         </p>
         {kept.map((_, i) => (
-          <div key={i} className="field-row" style={{ marginBottom: 4 }}>
+          <div key={keys[i]} className="field-row" style={{ marginBottom: 4 }}>
             <WordsField label={say('plan.kept-the-same', { value: i + 1 })} hideLabel path={['kept', i, 'name']} value={kept[i].name} />
             <div style={{ flex: '0 0 auto' }}>
-              <Remove what={say('conflict.what-is-kept')} onRemove={() => set(['kept'], kept.filter((__, k) => k !== i), say('plan.took-out-what-is-kept'))} />
+              <Remove what={say('conflict.what-is-kept')} onRemove={() => (takeOut(i), set(['kept'], kept.filter((__, k) => k !== i), say('plan.took-out-what-is-kept')))} />
             </div>
           </div>
         ))}
@@ -83,7 +85,7 @@ export function Plan({ review }: { review: Review | undefined }) {
             </thead>
             <tbody>
               {conditions.map((c, i) => (
-                <tr key={i}>
+                <tr key={c.id}>
                   <td><WordsField label={say('plan.condition', { value: i + 1 })} hideLabel path={['conditions', i, 'name']} value={c.name} /></td>
                   <td><WordsField label={say('plan.what-is-different-in-condition', { value: i + 1 })} hideLabel path={['conditions', i, 'description']} value={c.description} /></td>
                   <td><TickField label={say('plan.untreated')} path={['conditions', i, 'control']} value={c.control} /></td>

@@ -1,5 +1,6 @@
 import type { Doc } from '../draft/document';
 import { ChoiceField, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
+import { useRowKeys } from '../../ui/useRowKeys';
 import { say } from '../words';
 
 type Question = NonNullable<Doc['questions']>[number];
@@ -39,6 +40,7 @@ function Options({ question, at }: { question: Question; at: number }) {
   const { doc, set } = useEditing();
   const path = ['questions', at, 'options'];
   const options = question.options ?? [];
+  const { keys, takeOut } = useRowKeys(options.length);
   const add = <button type="button" className="btn-plain" onClick={() => set(path, [...options, {}])}>{say('questionRow.add-an-option')}</button>;
   if (options.length === 0) {
     return (
@@ -53,10 +55,10 @@ function Options({ question, at }: { question: Question; at: number }) {
   return (
     <div style={{ margin: '0 0 10px 12px' }}>
       {options.map((o, i) => (
-        <div key={i} className="field-row">
+        <div key={keys[i]} className="field-row">
           <WordsField label={say('questionRow.option-of-question', { value: i + 1, value2: at + 1 })} hideLabel path={[...path, i]} value={o} />
           <div style={{ flex: '0 0 auto' }}>
-            <Remove what={say('questionRow.option', { value: i + 1 })} onRemove={() => set(path, options.filter((_, k) => k !== i), say('questionRow.took-out-an-option'))} />
+            <Remove what={say('questionRow.option', { value: i + 1 })} onRemove={() => (takeOut(i), set(path, options.filter((_, k) => k !== i), say('questionRow.took-out-an-option')))} />
           </div>
         </div>
       ))}

@@ -1,10 +1,11 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { freshID, type Reading } from '../draft/document';
 import { ConstantsBand } from './ConstantsBand';
 import { DerivedRow } from './DerivedRow';
 import { Band, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
 import type { Replace, Review } from '../draft/useDraft';
+import { useRowKeys } from '../../ui/useRowKeys';
 import { Said, say } from '../words';
 
 /** What is read, with which tool, how finely; and what is worked out of it. */
@@ -21,6 +22,7 @@ export function ReadingsBand({ review, replace }: { review: Review | undefined; 
   const derived = doc.derived ?? [];
   const evidence = doc.evidence ?? [];
   const mistakes = doc.mistakes ?? [];
+  const { keys, takeOut } = useRowKeys(mistakes.length);
   const expectations = doc.expectations ?? [];
   const removeReading = (r: Reading) =>
     replace({ ...doc, readings: readings.filter((x) => x !== r), steps: doc.steps?.map((s) => ({ ...s, takes: s.takes?.filter((t) => t.reading !== r.id) })) }, say('readingsBand.took-out-a-reading'));
@@ -38,7 +40,7 @@ export function ReadingsBand({ review, replace }: { review: Review | undefined; 
               <PlainField label={say('derivedRow.unit')} path={['readings', i, 'unit']} value={r.unit} />
               <div>
                 <label className="named" htmlFor={`times-${r.id}`}>{say('readingsBand.at-the-times')}</label>
-                <TimesInput id={`times-${r.id}`} value={r.times ?? []} offers={offersOf(i)} onChange={(times) => setTimes(i, times)} />
+                <TimesInput key={r.times?.join()} id={`times-${r.id}`} value={r.times ?? []} offers={offersOf(i)} onChange={(times) => setTimes(i, times)} />
               </div>
               <div style={{ flex: '0 0 auto' }}>
                 <TickField label={say('readingsBand.in-each-condition')} path={['readings', i, 'per_condition']} value={r.per_condition} />
@@ -123,11 +125,11 @@ export function ReadingsBand({ review, replace }: { review: Review | undefined; 
       </Band>
       <Band title={say('readingsBand.what-goes-wrong')} aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['mistakes'], [...mistakes, { see: {}, mend: {} }])}>{say('readingsBand.add-a-mistake')}</button>}>
         {mistakes.map((m, i) => (
-          <div key={i} className="field-row">
+          <div key={keys[i]} className="field-row">
             <WordsField label={say('readingsBand.one-sees')} path={['mistakes', i, 'see']} value={m.see} />
             <WordsField label={say('readingsBand.mend-it-so')} path={['mistakes', i, 'mend']} value={m.mend} />
             <div style={{ flex: '0 0 auto' }}>
-              <Remove what={say('readingsBand.this-mistake')} onRemove={() => set(['mistakes'], mistakes.filter((x) => x !== m), say('readingsBand.took-out-a-mistake'))} />
+              <Remove what={say('readingsBand.this-mistake')} onRemove={() => (takeOut(i), set(['mistakes'], mistakes.filter((x) => x !== m), say('readingsBand.took-out-a-mistake')))} />
             </div>
           </div>
         ))}
@@ -139,7 +141,6 @@ export function ReadingsBand({ review, replace }: { review: Review | undefined; 
 /** Times with commas between; what is typed stays as typed until the field is left. */
 function TimesInput({ id, value, offers, onChange }: { id: string; value: string[]; offers: (string | undefined)[]; onChange: (v: string[]) => void }) {
   const [text, setText] = useState(value.join(', '));
-  useEffect(() => setText(value.join(', ')), [value.join()]); // eslint-disable-line react-hooks/exhaustive-deps
   const meant = value.map((t, k) => offers[k] ?? t);
   return (
     <>

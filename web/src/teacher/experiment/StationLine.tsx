@@ -24,7 +24,7 @@ export function StationLine({ id, here, review, assignment, search }: { id: stri
     safety: kept.some((f) => !f.asks) && doc.way !== 'watch-shared' ? ['stopped', say('stationLine.not-at-home')] : kept.length + disorder.length > 0 ? ['wants', say('stationLine.to-settle', { value: kept.length + disorder.length })] : ['done', jobs ? say('stationLine.jobs', { count: jobs }) : say('stationLine.no-adult-job')],
     kitchens: ['open', say('stationLine.taken-as-usual')],
     issue: assignment ? ['done', say('stationLine.version', { class: assignment.class_name, number: assignment.number })] : ['open', review?.issuable ? say('stationLine.can-be-issued') : 'waits'],
-    run: assignment ? [assignment.state === 'open' ? 'open' : 'done', { open: say('stationLine.open-now'), waiting: say('stationLine.not-open-yet'), over: say('stationLine.over'), recalled: say('stationLine.taken-back') }[assignment.state]!] : ['open', say('stationLine.waits')],
+    run: assignment ? [assignment.state === 'open' ? 'open' : 'done', { open: say('stationLine.open-now'), waiting: say('stationLine.not-open-yet'), over: say('stationLine.over'), recalled: say('stationLine.taken-back') }[assignment.state]] : ['open', say('stationLine.waits')],
     collect: assignment ? ['open', say('stationLine.of-in', { sent: assignment.sent, homes: assignment.homes })] : ['open', say('stationLine.waits')],
     compare: assignment ? ['open', assignment.sent > 0 ? say('stationLine.see-what-they-found') : say('stationLine.too-early')] : ['open', say('stationLine.waits')],
   };

@@ -74,7 +74,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
               </thead>
               <tbody>
                 {needs.map((n, i) => (
-                  <tr key={i}>
+                  <tr key={n.id}>
                     <td><WordsField label={say('steps.thing', { value: i + 1 })} hideLabel path={['needs', i, 'name']} value={n.name} /></td>
                     <td><PlainField label={say('steps.amount-of-thing', { value: i + 1 })} hideLabel path={['needs', i, 'amount']} value={n.amount} hint="200 mL" /></td>
                     <td>

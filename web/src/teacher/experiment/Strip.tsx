@@ -37,10 +37,10 @@ export function Strip({ spans, chosen, onChoose }: { spans: Span[]; chosen: stri
     <div ref={ref}>
     <svg className="strip" viewBox={`0 0 ${width} ${height}`} role="group" aria-label={say('steps.the-procedure-to-time')}>
       <path d={`M0 34 H${width}`} stroke="var(--edge)" strokeWidth="1.5" />
-      {parts.map((p, i) => {
+      {parts.map((p) => {
         if (p.kind === 'gap') {
           return (
-            <text key={i} x={p.x + p.w / 2} y={66} textAnchor="middle" fontSize="12" fill="var(--ink-3)">
+            <text key={`${p.kind} ${p.span.step}`} x={p.x + p.w / 2} y={66} textAnchor="middle" fontSize="12" fill="var(--ink-3)">
               {p.w > 40 ? words(p.span.wait) : ''}
             </text>
           );
@@ -48,7 +48,7 @@ export function Strip({ spans, chosen, onChoose }: { spans: Span[]; chosen: stri
         if (p.kind === 'fold') {
           const zig = (x: number, by: number) => `M${x} 30 ` + Array.from({ length: 9 }, (_, k) => `L${x + (k % 2 ? 0 : by)} ${36 + k * 8}`).join(' ');
           return (
-            <g key={i}>
+            <g key={`${p.kind} ${p.span.step}`}>
               <rect x={p.x} y={30} width={p.w} height={72} fill="var(--fold)" />
               <path d={zig(p.x + 2, 6)} fill="none" stroke="var(--edge)" />
               <path d={zig(p.x + p.w - 2, -6)} fill="none" stroke="var(--edge)" />
@@ -62,7 +62,7 @@ export function Strip({ spans, chosen, onChoose }: { spans: Span[]; chosen: stri
         const on = p.span.step === chosen;
         const marks = [p.span.reads && say('strip.reads'), p.span.photo && say('strip.photo'), p.span.adult && say('strip.adult')].filter(Boolean).join(', ');
         return (
-          <g key={i}>
+          <g key={`${p.kind} ${p.span.step}`}>
             <g className="block" role="button" tabIndex={0} aria-label={say('strip.step', { number, title: p.span.title, words: words(p.span.end - p.span.start), value: marks ? ', ' + marks : '' })} aria-pressed={on} onClick={() => onChoose(p.span.step)} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onChoose(p.span.step))}>
             <rect x={p.x + 1} y={44} width={Math.max(8, p.w - 2)} height={50} rx="3" fill={p.span.reads ? 'var(--samphire-tint)' : 'var(--ground)'} stroke={on ? 'var(--ink)' : 'var(--edge)'} strokeWidth={on ? 2.5 : 1} />
             </g>

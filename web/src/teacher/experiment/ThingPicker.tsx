@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { Verdict } from '../frame/Verdict';
 import { say } from '../words';
 
@@ -11,7 +11,7 @@ export function ThingPicker({ chosen, things, onChoose }: { chosen: Thing | unde
   const [typed, setTyped] = useState('');
   const found = useQuery({
     queryKey: ['find', typed.trim()], enabled: typed.trim().length > 1, staleTime: Infinity, placeholderData: (before: Schemas['LarderFound'] | undefined) => before,
-    queryFn: () => ask<Schemas['LarderFound']>('GET', `/larder/find?q=${encodeURIComponent(typed.trim())}`),
+    queryFn: () => got(api.GET('/api/v1/larder/find', { params: { query: { q: typed.trim() } } })),
   });
   const rows = (ids: string[]) => ids.map((id) => things.find((t) => t.id === id)).filter((t): t is Thing => t !== undefined);
   const list = typed.trim().length > 1 && found.data ? found.data : undefined;

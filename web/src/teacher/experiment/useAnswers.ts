@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask, type Schemas } from '../../api/client';
+import { api, got } from '../../api/client';
 import type { Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
 import { useEditing } from './fields';
@@ -10,13 +10,13 @@ import { say } from '../words';
 /** How a finding is answered: a way out is taken, or its sentence is said to mean something else. */
 export function useAnswers(replace: Replace) {
   const { doc, set } = useEditing();
-  const session = useQuery({ queryKey: ['me'], queryFn: () => ask<Schemas['Me']>('GET', '/session'), staleTime: 60_000 });
+  const session = useQuery({ queryKey: ['me'], queryFn: () => got(api.GET('/api/v1/session')), staleTime: 60_000 });
   const [problem, setProblem] = useState<unknown>();
   const by = session.data?.name ?? '';
   const take = async (way: string, words: string) => {
     try {
       setProblem(undefined);
-      replace((await ask<Schemas['Mended']>('POST', '/preview/mend', { body: { document: doc, way } })).document as Doc, words, doc);
+      replace((await got(api.POST('/api/v1/preview/mend', { body: { document: doc, way } }))).document as Doc, words, doc);
     } catch (error) {
       setProblem(error);
     }

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, type ReactNode } from 'react';
 import { Link, NavLink, useNavigate } from 'react-router';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
 import { useKeeping } from './keeping';
 import { useLive } from './live';
@@ -38,7 +38,7 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
     return () => removeEventListener('keydown', onKey);
   }, [navigate]);
   const signOut = async () => {
-    await ask('DELETE', '/session').catch(() => undefined);
+    await got(api.DELETE('/api/v1/session')).catch(() => undefined);
     client.clear();
     location.assign('/sign-in');
   };

@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { time } from './parts';
 import { say } from '../words';
@@ -11,7 +11,7 @@ const outcomes: Record<string, string> = { fine: say('trouble.an-adult-says-smal
 export function Trouble({ incident: i, brief }: { incident: Schemas['IncidentView']; brief?: boolean }) {
   const client = useQueryClient();
   const see = async () => {
-    await ask('POST', `/classes/${i.class}/incidents/${i.id}/seen`);
+    await got(api.POST('/api/v1/classes/{class}/incidents/{incident}/seen', { params: { path: { class: i.class, incident: i.id } } }));
     await client.invalidateQueries({ queryKey: ['incidents'] });
   };
   const phone = i.phone ? <a href={`tel:${i.phone.replace(/ /g, '')}`}>{say('trouble.phone', { phone: i.phone })}</a> : <span className="second">{say('trouble.no-number-on-file')}</span>;

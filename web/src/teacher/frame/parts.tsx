@@ -1,6 +1,7 @@
 import { useEffect, useRef, type ReactNode } from 'react';
 import { ProblemError, type Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
+import { useEscape } from '../../ui/useEscape';
 import { say } from '../words';
 
 /** A part that could not be read: what, and how to go on. */
@@ -39,17 +40,13 @@ export function ProblemLine({ error }: { error: unknown }) {
 /** The side sheet: one at a time, closes with Escape, first focus on its heading. */
 export function SideSheet({ title, onClose, children }: { title: ReactNode; onClose: () => void; children: ReactNode }) {
   const heading = useRef<HTMLHeadingElement>(null);
+  const sheet = useRef<HTMLElement>(null);
+  useEscape(sheet, onClose);
   useEffect(() => {
     heading.current?.focus({ preventScroll: true });
   }, [title]);
   return (
-    <aside
-      className="sheet"
-      aria-label={typeof title === 'string' ? title : say('parts.side-sheet')}
-      onKeyDown={(e) => {
-        if (e.key === 'Escape') onClose();
-      }}
-    >
+    <aside ref={sheet} className="sheet" aria-label={typeof title === 'string' ? title : say('parts.side-sheet')}>
       <div className="sheet-head">
         <h2 ref={heading} tabIndex={-1}>
           {title}
@@ -79,20 +76,20 @@ export function ThreadFace({ spans, width = 260 }: { spans: Span[]; width?: numb
   return (
     <svg className="thread-face" width={width} viewBox={`0 0 ${width} 26`} aria-hidden="true">
       <path d={`M0 21.5 H${width}`} stroke="var(--edge)" strokeWidth="1.5" />
-      {parts.map((p, i) => {
+      {parts.map((p) => {
         const from = (x / total) * width;
         const w = (p.size / total) * width;
         x += p.size;
         if (p.kind === 'gap') return null;
         if (p.kind === 'fold') {
           return (
-            <g key={i}>
+            <g key={from}>
               <rect x={from} y="4" width={w} height="18" fill="var(--fold)" />
               <path d={`M${from} 4 l3 3 l-3 3 l3 3 l-3 3 l3 3 l-3 3 M${from + w} 4 l-3 3 l3 3 l-3 3 l3 3 l-3 3 l3 3`} fill="none" stroke="var(--edge)" />
             </g>
           );
         }
-        return <rect key={i} x={from + 0.5} y={p.kind === 'read' ? 6 : 13} width={Math.max(2, w - 1)} height={p.kind === 'read' ? 16 : 9} fill={p.adult ? 'var(--damson)' : p.kind === 'read' ? 'var(--samphire)' : 'var(--paper)'} stroke="var(--ink-2)" strokeWidth="1" />;
+        return <rect key={from} x={from + 0.5} y={p.kind === 'read' ? 6 : 13} width={Math.max(2, w - 1)} height={p.kind === 'read' ? 16 : 9} fill={p.adult ? 'var(--damson)' : p.kind === 'read' ? 'var(--samphire)' : 'var(--paper)'} stroke="var(--ink-2)" strokeWidth="1" />;
       })}
     </svg>
   );

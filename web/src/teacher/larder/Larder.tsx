@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { Loading, PartError } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
 import { Comparability, Verdict } from '../frame/Verdict';
@@ -26,36 +26,37 @@ export default function Larder() {
   const [own, setOwn] = useState<string | undefined>();
   const search = useRef<HTMLInputElement>(null);
   const { query: larder } = useLarder();
-  const found = useQuery({ queryKey: ['find', typed.trim()], enabled: typed.trim().length > 1, staleTime: 60_000, placeholderData: (b: Schemas['LarderFound'] | undefined) => b, queryFn: () => ask<Schemas['LarderFound']>('GET', `/larder/find?q=${encodeURIComponent(typed.trim())}`) });
-  // The address follows what is typed; it never holds the letters up.
-  useEffect(() => {
-    const timer = setTimeout(() => {
-      if ((params.get('q') ?? '') !== typed) go({ q: typed });
-    }, 300);
-    return () => clearTimeout(timer);
-  });
+  const found = useQuery({ queryKey: ['find', typed.trim()], enabled: typed.trim().length > 1, staleTime: 60_000, placeholderData: (b: Schemas['LarderFound'] | undefined) => b, queryFn: () => got(api.GET('/api/v1/larder/find', { params: { query: { q: typed.trim() } } })) });
   const go = (next: Record<string, string | undefined>) => {
     const p = new URLSearchParams(params);
     for (const [k, v] of Object.entries(next)) if (v) p.set(k, v);
     else p.delete(k);
     setParams(p, { replace: true });
   };
+  const follow = useEffectEvent(() => {
+    if ((params.get('q') ?? '') !== typed) go({ q: typed });
+  });
+  // The address follows what is typed; it never holds the letters up.
+  useEffect(() => {
+    const timer = setTimeout(follow, 300);
+    return () => clearTimeout(timer);
+  }, [typed]);
+  const onKey = useEffectEvent((e: KeyboardEvent) => {
+    if ((e.target as HTMLElement).closest('input, textarea, select') || e.ctrlKey || e.metaKey || e.altKey) return;
+    if (e.key === '/') {
+      e.preventDefault();
+      search.current?.focus();
+    }
+    if (/^[1-4]$/.test(e.key)) go({ by: ways[Number(e.key) - 1] });
+    const rows = [...document.querySelectorAll<HTMLElement>('[data-thing]')];
+    const at = rows.findIndex((r) => r === document.activeElement);
+    if (e.key === 'j' || e.key === 'k') rows[Math.max(0, Math.min(rows.length - 1, at + (e.key === 'j' ? 1 : -1)))]?.focus();
+  });
   useEffect(() => {
     document.title = say('larder.larder-patient-kitchen');
-    const onKey = (e: KeyboardEvent) => {
-      if ((e.target as HTMLElement).closest('input, textarea, select') || e.ctrlKey || e.metaKey || e.altKey) return;
-      if (e.key === '/') {
-        e.preventDefault();
-        search.current?.focus();
-      }
-      if (/^[1-4]$/.test(e.key)) go({ by: ways[Number(e.key) - 1] });
-      const rows = [...document.querySelectorAll<HTMLElement>('[data-thing]')];
-      const at = rows.findIndex((r) => r === document.activeElement);
-      if (e.key === 'j' || e.key === 'k') rows[Math.max(0, Math.min(rows.length - 1, at + (e.key === 'j' ? 1 : -1)))]?.focus();
-    };
     addEventListener('keydown', onKey);
     return () => removeEventListener('keydown', onKey);
-  });
+  }, []);
   if (larder.error) return <><Head title={say('teacherFrame.larder')} /><PartError what={say('needSheet.the-larder')} error={larder.error} retry={() => void larder.refetch()} /></>;
   if (!larder.data) return <><Head title={say('teacherFrame.larder')} /><Loading what={say('needSheet.the-larder-2')} /></>;
   const { things, jobs, swaps, never } = larder.data;

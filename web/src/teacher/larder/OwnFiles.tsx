@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import { Said, say } from '../words';
 
@@ -14,7 +14,7 @@ export function OwnFiles({ count, left }: { count: number; left?: Schemas['OwnPr
     setProblem(undefined);
     setSaid('');
     try {
-      const { count: n } = await ask<{ count: number }>('POST', '/larder/own', { body: { file: await file.text() } });
+      const { count: n } = await got(api.POST('/api/v1/larder/own', { body: { file: await file.text() } }));
       setSaid(say('ownFiles.taken-in', { value: n === 1 ? say('ownFiles.one-entry-was') : say('ownFiles.entries-were', { n }) }));
       await client.invalidateQueries();
     } catch (error) {
@@ -24,7 +24,7 @@ export function OwnFiles({ count, left }: { count: number; left?: Schemas['OwnPr
   const takeOut = async ({ kind, id }: Schemas['OwnProblem']) => {
     setProblem(undefined);
     try {
-      await ask('DELETE', kind === 'swap' ? `/larder/own-swaps/${id}` : `/larder/own/${id}`);
+      await (kind === 'swap' ? api.DELETE('/api/v1/larder/own-swaps/{swap}', { params: { path: { swap: id } } }) : api.DELETE('/api/v1/larder/own/{thing}', { params: { path: { thing: id } } }));
       await client.invalidateQueries();
     } catch (error) {
       setProblem(error);
@@ -36,6 +36,7 @@ export function OwnFiles({ count, left }: { count: number; left?: Schemas['OwnPr
         {count === 0 ? say('ownFiles.your-school-has-added-nothing-yet') : say('ownFiles.entries-were-added-by-your-school', { count })}{' '}
         {count > 0 && (
           <>
+            {/* eslint-disable-next-line jsx-a11y/anchor-has-content -- the sentence fills them */}
             <Said of={say('ownFiles.save-them-as-one-file-json')} with={[<a key="0" href="/api/v1/larder/own.json" download />, <a key="1" href="/api/v1/larder/own.csv" download />, <a key="2" href="/api/v1/larder/own-swaps.csv" download />]} />{' '}
           </>
         )}

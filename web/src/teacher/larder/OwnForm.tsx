@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
-import { ask, type Schemas } from '../../api/client';
-import { ProblemLine, SideSheet } from '../frame/parts';
+import { useState } from 'react';
+import { api, got, type Schemas } from '../../api/client';
+import { Loading, PartError, ProblemLine, SideSheet } from '../frame/parts';
 import { nameIn } from '../../ui/language';
 import { languages, otherLanguage, ownLanguage } from '../languages';
 import { say } from '../words';
@@ -21,28 +21,54 @@ interface Own {
   [more: string]: unknown;
 }
 
-/** A thing of the school's own, or a correction of a known one. Safety tags can be added, never taken from a known thing. */
-export function OwnForm({ id, larder, onClose, onKept }: { id: string; larder: Schemas['LarderView']; onClose: () => void; onKept: (id: string) => void }) {
+interface Props {
+  id: string;
+  larder: Schemas['LarderView'];
+  onClose: () => void;
+  onKept: (id: string) => void;
+}
+
+/** A thing of the school's own, or a correction of a known one. */
+export function OwnForm(props: Props) {
+  const { id, onClose } = props;
+  const known = useQuery({
+    queryKey: ['thing', id],
+    enabled: id !== '',
+    queryFn: () => got(api.GET('/api/v1/larder/things/{thing}', { params: { path: { thing: id } } })),
+  });
+  if (id && !known.data) {
+    return (
+      <SideSheet title={id} onClose={onClose}>
+        {known.error ? <PartError what={say('thingSheet.this-thing')} error={known.error} retry={() => void known.refetch()} /> : <Loading what={say('thingSheet.the-card')} />}
+      </SideSheet>
+    );
+  }
+  return <Form key={id} {...props} known={known.data} />;
+}
+
+/** What the form begins with: the school's own entry, or what is known of the thing. */
+function begun(c: Schemas['ThingCard'] | undefined): Own {
+  if (!c) return { name: {}, roles: [], hazards: [], may_hold: [] };
+  const kept = c.material as Own | undefined;
+  if (kept) return { ...kept, roles: kept.roles ?? [], hazards: kept.hazards ?? [], may_hold: kept.may_hold ?? [] };
+  return { name: { [ownLanguage()]: c.name, ...(c.other ? { [otherLanguage()]: c.other } : {}) }, roles: c.jobs, hazards: [], may_hold: [], caveat: c.caveat };
+}
+
+/** Safety tags can be added, never taken from a known thing. */
+function Form({ id, larder, known, onClose, onKept }: Props & { known: Schemas['ThingCard'] | undefined }) {
   const { jobName } = useLarder();
   const client = useQueryClient();
-  const [own, setOwn] = useState<Own>({ name: {}, roles: [], hazards: [], may_hold: [] });
+  const [own, setOwn] = useState(() => begun(known));
   const [newID, setNewID] = useState('');
   const [density, setDensity] = useState('');
   const [problem, setProblem] = useState<unknown>();
-  const known = useQuery({ queryKey: ['thing', id], enabled: id !== '', queryFn: () => ask<Schemas['ThingCard']>('GET', `/larder/things/${id}`) });
-  useEffect(() => {
-    const c = known.data;
-    if (!c) return;
-    const kept = c.material as Own | undefined;
-    setOwn(kept ? { ...kept, roles: kept.roles ?? [], hazards: kept.hazards ?? [], may_hold: kept.may_hold ?? [] } : { name: { [ownLanguage()]: c.name, ...(c.other ? { [otherLanguage()]: c.other } : {}) }, roles: c.jobs, hazards: [], may_hold: [], caveat: c.caveat });
-  }, [known.data]);
   const target = id || newID.trim() || (own.name[languages[0]] || Object.values(own.name)[0] || '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 40);
   const keep = async () => {
     const rho = Number(density.replace(',', '.'));
     const { id: _id, own: _own, shelf: _shelf, ...material } = own;
     if (rho > 0) material.figures = [{ text: `rho ${rho}`, key: 'rho', low: rho, high: rho, unit: 'g/mL', quality: 'varies' }];
     try {
-      await ask('PUT', `/larder/own/${target}`, { body: { material } });
+      await got(api.PUT('/api/v1/larder/own/{thing}', { params: { path: { thing: target } }, body: { material } }));
       await client.invalidateQueries();
       onKept(target);
     } catch (error) {
@@ -51,7 +77,7 @@ export function OwnForm({ id, larder, onClose, onKept }: { id: string; larder: S
   };
   const toggle = (field: 'roles' | 'hazards' | 'may_hold', value: string) => setOwn({ ...own, [field]: own[field].includes(value) ? own[field].filter((x) => x !== value) : [...own[field], value] });
   return (
-    <SideSheet title={id ? say('ownForm.your-schools', { words: known.data?.name ?? id }) : say('ownForm.a-thing-of-your-own')} onClose={onClose}>
+    <SideSheet title={id ? say('ownForm.your-schools', { words: known?.name ?? id }) : say('ownForm.a-thing-of-your-own')} onClose={onClose}>
       <form
         onSubmit={(e) => {
           e.preventDefault();
@@ -62,7 +88,7 @@ export function OwnForm({ id, larder, onClose, onKept }: { id: string; larder: S
         {languages.map((code) => (
           <Text key={code} label={say('ownForm.name-in', { language: nameIn(code, ownLanguage()) })} id={`own-${code}`} value={own.name[code] ?? ''} set={(v) => setOwn({ ...own, name: { ...own.name, [code]: v } })} />
         ))}
-        <Questions own={own} known={Boolean(known.data && !known.data.own)} onAnswer={(q, value) => setOwn({ ...own, is: { ...own.is, [q]: value } })} />
+        <Questions own={own} known={Boolean(known && !known.own)} onAnswer={(q, value) => setOwn({ ...own, is: { ...own.is, [q]: value } })} />
         {own.is?.closes && own.is.closes !== 'no-vessel' && <Capacity own={own} set={(capacity_ml) => setOwn({ ...own, capacity_ml })} />}
         {!id && <Text label={say('ownForm.id')} id="own-id" value={newID} set={setNewID} hint={target || 'school-soap'} />}
         <label className="named" htmlFor="own-job">
@@ -104,7 +130,7 @@ function Questions({ own, known, onAnswer }: { own: Own; known: boolean; onAnswe
   const material = { name, roles, hazards, may_hold, is, contains };
   const described = useQuery({
     queryKey: ['describe', material], enabled: !known && Object.values(name).some(Boolean), placeholderData: (before: Schemas['DescribedView'] | undefined) => before,
-    queryFn: () => ask<Schemas['DescribedView']>('POST', '/preview/thing', { body: { material } }),
+    queryFn: () => got(api.POST('/api/v1/preview/thing', { body: { material } })),
   });
   const d = described.data;
   if (known || !d) return null;

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import { ThingPicker } from '../experiment/ThingPicker';
 import { say } from '../words';
@@ -24,7 +24,7 @@ export function OwnSwap({ from, larder, onKept }: { from: Schemas['ThingCard']; 
       ...(f > 0 && how !== 'unsuitable' ? { factor: { low: f, typical: f, high: f } } : {}), ...(effect ? { effect } : {}),
     };
     try {
-      await ask('PUT', `/larder/own-swaps/${`${from.id}-${to}-${result}`.slice(0, 40).replace(/-+$/, '')}`, { body: { swap } });
+      await got(api.PUT('/api/v1/larder/own-swaps/{swap}', { params: { path: { swap: `${from.id}-${to}-${result}`.slice(0, 40).replace(/-+$/, '') } }, body: { swap } }));
       await client.invalidateQueries();
       onKept();
     } catch (error) {

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { Loading, PartError, ProblemLine, SideSheet } from '../frame/parts';
 import { Comparability, Verdict } from '../frame/Verdict';
 import { OwnSwap } from './OwnSwap';
@@ -8,7 +8,6 @@ import { otherLanguage } from '../languages';
 import { say } from '../words';
 import { useLarder } from './useLarder';
 
-type Card = Schemas['ThingCard'];
 const qualities: Record<string, string> = { 'well-known': say('thingSheet.well-known'), typical: say('thingSheet.typical'), varies: say('thingSheet.varies-read-the-label'), computed: say('thingSheet.worked-out'), choice: say('thingSheet.our-choice') };
 
 /** One thing: what it is, what it can hurt, what may stand in for it and for what. */
@@ -17,11 +16,11 @@ export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; lar
   const client = useQueryClient();
   const [problem, setProblem] = useState<unknown>();
   const [adding, setAdding] = useState(false);
-  const card = useQuery({ queryKey: ['thing', id], queryFn: () => ask<Card>('GET', `/larder/things/${id}`) });
+  const card = useQuery({ queryKey: ['thing', id], queryFn: () => got(api.GET('/api/v1/larder/things/{thing}', { params: { path: { thing: id } } })) });
   const c = card.data;
   const removeSwap = async (swap: string) => {
     try {
-      await ask('DELETE', `/larder/own-swaps/${swap}`);
+      await got(api.DELETE('/api/v1/larder/own-swaps/{swap}', { params: { path: { swap } } }));
       await client.invalidateQueries();
     } catch (error) {
       setProblem(error);
@@ -29,7 +28,7 @@ export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; lar
   };
   const remove = async () => {
     try {
-      await ask('DELETE', `/larder/own/${id}`);
+      await got(api.DELETE('/api/v1/larder/own/{thing}', { params: { path: { thing: id } } }));
       onClose();
       await client.invalidateQueries();
     } catch (error) {

@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 
 /** The larder in short, asked for once, and what its jobs, shelves and hazards are called. */
 export function useLarder() {
-  const query = useQuery({ queryKey: ['larder'], queryFn: () => ask<Schemas['LarderView']>('GET', '/larder'), staleTime: 60_000 });
+  const query = useQuery({ queryKey: ['larder'], queryFn: () => got(api.GET('/api/v1/larder')), staleTime: 60_000 });
   const text = (rows: Schemas['OptionRow'][] | undefined, id: string) => rows?.find((r) => r.id === id)?.text ?? id;
   return {
     query,

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import { Said, say } from '../words';
 
@@ -13,23 +13,30 @@ const acts: Record<Act, { words: string; label: string; example: string; done: s
   'set-aside': { words: say('atDesk.set-aside'), label: say('atDesk.why-does-it-not-count-it'), example: say('atDesk.the-ruler-was-upside-down-on'), done: say('atDesk.set-it-aside') },
 };
 
+/** Whose notebook, of which assignment. */
+export interface Notebook {
+  class: string;
+  assignment: string;
+  home: string;
+}
+
 /** Sends what the teacher writes into a home's notebook. */
-export function useDesk(path: string) {
+export function useDesk(of: Notebook) {
   const client = useQueryClient();
   return async (body: Fields) => {
-    await ask('POST', path, { body });
+    await got(api.POST('/api/v1/classes/{class}/assignments/{assignment}/notebooks/{home}/desk', { params: { path: of }, body }));
     await client.invalidateQueries({ queryKey: ['results'] });
   };
 }
 
 /** What a teacher can do about one reading, each with its reason: nothing is changed silently. */
-export function AtDesk({ path, reading, name }: { path: string; reading: string; name: string }) {
+export function AtDesk({ of, reading, name }: { of: Notebook; reading: string; name: string }) {
   const [open, setOpen] = useState(false);
   const [act, setAct] = useState<Act>();
   const [words, setWords] = useState('');
   const [typed, setTyped] = useState('');
   const [error, setError] = useState<unknown>();
-  const write = useDesk(path);
+  const write = useDesk(of);
   const keep = async (e: FormEvent) => {
     e.preventDefault();
     setError(undefined);

@@ -78,7 +78,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
           <g key={t}>
             <path d={`M${x(t)} 30 v${i % 2 ? 6 : 11}`} stroke="var(--edge)" strokeWidth="1.5" />
             <text x={x(t)} y={22} textAnchor="middle">
-              {tick(t, ticks[1]! - ticks[0]!)}
+              {tick(t, ticks[1] - ticks[0])}
             </text>
           </g>
         ))}

@@ -31,7 +31,7 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
         {look.length > 0 && (
           <section aria-label={say('collect.worth-a-look')} style={{ marginBottom: 8 }}>
             {look.map((h) => (
-              <button key={h.home} type="button" className="btn-plain" style={{ marginRight: 14 }} onClick={() => show(h.home!)}>
+              <button key={h.home} type="button" className="btn-plain" style={{ marginRight: 14 }} onClick={() => show(h.home)}>
                 <NameLabel name={h.nickname} /> {reasons(h)}
               </button>
             ))}

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { Loading, PartError, ProblemLine, time } from '../frame/parts';
-import { AtDesk, useDesk } from './AtDesk';
+import { AtDesk, useDesk, type Notebook } from './AtDesk';
 import { guardWords, isGuard, stateWords, type Assignment, type Results } from './useResults';
 import { Said, because, say, type Key } from '../words';
 
@@ -10,11 +10,11 @@ type Line = Schemas['NotebookLine'];
 
 /** A home's notebook: its result, and every entry with corrections, spoiled tries and both times. */
 export function NotebookSheet({ assignment, home, results }: { assignment: Assignment; home: string; results: Results }) {
-  const notebook = useQuery({ queryKey: ['results', assignment.class, 'notebook', assignment.id, home], queryFn: () => ask<Schemas['NotebookView']>('GET', `/classes/${assignment.class}/assignments/${assignment.id}/notebooks/${home}`) });
+  const of = { class: assignment.class, assignment: assignment.id, home };
+  const notebook = useQuery({ queryKey: ['results', assignment.class, 'notebook', assignment.id, home], queryFn: () => got(api.GET('/api/v1/classes/{class}/assignments/{assignment}/notebooks/{home}', { params: { path: of } })) });
   if (notebook.isPending) return <Loading what={say('notebookSheet.the-notebook')} />;
   if (notebook.error) return <PartError what={say('notebookSheet.the-notebook-2')} error={notebook.error} retry={() => void notebook.refetch()} />;
   const { result, lines, held } = notebook.data;
-  const desk = `/classes/${assignment.class}/assignments/${assignment.id}/notebooks/${home}/desk`;
   const conditionName = (id?: string) => results.conditions.find((c) => c.id === id)?.name ?? '';
   return (
     <>
@@ -24,7 +24,7 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
         {result.late && say('notebookSheet.some-came-late')}
       </p>
       {held.map((step) => (
-        <Held key={step.id} step={step} path={desk} />
+        <Held key={step.id} step={step} of={of} />
       ))}
       {results.derived.map((d) => (
         <div key={d.id} style={{ marginBottom: 8 }}>
@@ -59,7 +59,7 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
             {new Date(l.received_at).getTime() - new Date(l.measured_at).getTime() > 120_000 && <span className="second">{' '}{say('notebookSheet.received', { time: time(l.received_at) })}</span>}
             {l.late && <span className="second">{' '}{say('notebookSheet.after-the-due-time')}</span>}
             {l.clock_jump && <span className="second">{' '}{say('notebookSheet.the-phones-clock-was-ahead')}</span>}
-            {l.entry.kind === 'reading' && l.fate === 'counts' && <AtDesk path={desk} reading={l.id} name={l.entry.typed ?? ''} />}
+            {l.entry.kind === 'reading' && l.fate === 'counts' && <AtDesk of={of} reading={l.id} name={l.entry.typed ?? ''} />}
           </li>
         ))}
       </ul>
@@ -74,10 +74,10 @@ const waits: Record<Schemas['HeldStep']['why'], string> = {
 };
 
 /** A step worked at before what it waits for was said: it counts once the teacher says why. */
-function Held({ step, path }: { step: Schemas['HeldStep']; path: string }) {
+function Held({ step, of }: { step: Schemas['HeldStep']; of: Notebook }) {
   const [why, setWhy] = useState('');
   const [error, setError] = useState<unknown>();
-  const write = useDesk(path);
+  const write = useDesk(of);
   const keep = async (e: FormEvent) => {
     e.preventDefault();
     setError(undefined);

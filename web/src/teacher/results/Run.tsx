@@ -44,7 +44,7 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
                 <tr key={h.home} className={open === h.home ? 'chosen' : ''}>
                   <td>{h.letters}</td>
                   <th scope="row">
-                    <button type="button" className="btn-plain" onClick={() => show(h.home!)}>
+                    <button type="button" className="btn-plain" onClick={() => show(h.home)}>
                       <bdi>{h.nickname}</bdi>
                     </button>
                   </th>

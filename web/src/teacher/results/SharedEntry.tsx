@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask } from '../../api/client';
+import { api, got } from '../../api/client';
 import { newID } from '../../family/phone/ids';
 import { ProblemLine } from '../frame/parts';
 import type { Assignment, Results } from './useResults';
@@ -17,9 +17,7 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
     const s = results.slots[i];
     setError(undefined);
     try {
-      await ask('PUT', `/classes/${assignment.class}/assignments/${assignment.id}/shared/${newID()}`, {
-        body: { kind: 'reading', reading: s.reading, condition: s.condition, time: s.time, trial: s.trial, typed: text, phone_time: new Date().toISOString(), offset_ms: 0 },
-      });
+      await got(api.PUT('/api/v1/classes/{class}/assignments/{assignment}/shared/{entry}', { params: { path: { class: assignment.class, assignment: assignment.id, entry: newID() } }, body: { kind: 'reading', reading: s.reading, condition: s.condition, time: s.time, trial: s.trial, typed: text, phone_time: new Date().toISOString(), offset_ms: 0 } }));
       setTyped((t) => ({ ...t, [i]: '' }));
       await client.invalidateQueries({ queryKey: ['results'] });
     } catch (e) {

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { ask, type Schemas } from '../../api/client';
+import { api, got } from '../../api/client';
 import { Loading, PartError } from '../frame/parts';
 import { ClassPlot } from './ClassPlot';
 import { Findings, GroupsTable, tooFew } from './classResult';
@@ -12,7 +12,7 @@ import { say } from '../words';
 export default function ShowToClass() {
   const { class: classId = '', assignment: id = '' } = useParams();
   const [params] = useSearchParams();
-  const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => ask<Schemas['ListAssignmentView']>('GET', '/assignments') });
+  const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => got(api.GET('/api/v1/assignments')) });
   const assignment = assignments.data?.items.find((a) => a.id === id && a.class === classId);
   const results = useResults(assignment);
   useEffect(() => {

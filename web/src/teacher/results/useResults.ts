@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { say } from '../words';
 
 export type Results = Schemas['Results'];
@@ -16,8 +16,7 @@ export function useResults(a: Assignment | undefined) {
 /** Asks for the rows that changed since, and takes the others from what is there. */
 async function fetchResults(a: Assignment, before: Results | undefined): Promise<Results> {
   const had = new Map(before?.homes.map((h) => [h.tag!, h]));
-  const query = had.size > 0 ? `?had=${[...had.keys()].join(',')}` : '';
-  const now = await ask<Results>('GET', `/classes/${a.class}/assignments/${a.id}/results${query}`);
+  const now = await got(api.GET('/api/v1/classes/{class}/assignments/{assignment}/results', { params: { path: { class: a.class, assignment: a.id }, query: had.size > 0 ? { had: [...had.keys()] } : {} }, querySerializer: { array: { style: 'form', explode: false } } }));
   return { ...now, homes: now.homes.map((h) => (h.had ? had.get(h.tag!)! : h)) };
 }
 

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { day, Loading, PartError, ProblemLine } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
@@ -61,7 +61,7 @@ function Password({ email }: { email: string }) {
   const submit = handleSubmit(async (body) => {
     setError(undefined);
     try {
-      await ask('PUT', '/session/password', { body });
+      await got(api.PUT('/api/v1/session/password', { body }));
       reset();
       await client.invalidateQueries({ queryKey: ['sessions'] });
       did(say('account.password-changed-other-browsers-are-signed'));
@@ -89,9 +89,9 @@ function Password({ email }: { email: string }) {
 function Browsers() {
   const client = useQueryClient();
   const { did } = useKeeping();
-  const sessions = useQuery({ queryKey: ['sessions'], queryFn: () => ask<Schemas['ListSessionView']>('GET', '/sessions') });
-  const end = async (path: string, words: string) => {
-    await ask('DELETE', path);
+  const sessions = useQuery({ queryKey: ['sessions'], queryFn: () => got(api.GET('/api/v1/sessions')) });
+  const end = async (ended: Promise<unknown>, words: string) => {
+    await ended;
     await client.invalidateQueries({ queryKey: ['sessions'] });
     did(words);
   };
@@ -110,7 +110,7 @@ function Browsers() {
               {s.here ? say('account.this-one') : s.seen ? say('account.last-used', { day: day(s.seen) }) : ''}
             </span>
             {!s.here && (
-              <button type="button" className="btn-plain" onClick={() => void end(`/sessions/${s.id}`, say('account.signed-out', { value: s.browser || say('account.a-browser') }))}>
+              <button type="button" className="btn-plain" onClick={() => void end(api.DELETE('/api/v1/sessions/{session}', { params: { path: { session: s.id } } }), say('account.signed-out', { value: s.browser || say('account.a-browser') }))}>
                 <Said of={say('account.sign-out', { browser: s.browser })} with={[<span key="0" className="visually-hidden" />]} />
               </button>
             )}
@@ -118,7 +118,7 @@ function Browsers() {
         ))}
       </ul>
       {others.length > 1 && (
-        <button type="button" className="btn btn-outline-primary" onClick={() => void end('/sessions', say('account.all-other-browsers-signed-out'))}>
+        <button type="button" className="btn btn-outline-primary" onClick={() => void end(api.DELETE('/api/v1/sessions'), say('account.all-other-browsers-signed-out'))}>
           {say('account.sign-out-everywhere-else')}
         </button>
       )}

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { ask, type Schemas } from '../../api/client';
+import { api, got } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { doors, Trouble } from '../frame/Trouble';
 import { dated, day, homesHave, Loading, PartError, time } from '../frame/parts';
@@ -8,13 +8,11 @@ import { Head } from '../frame/TeacherFrame';
 import { Week } from './Week';
 import { Said, say } from '../words';
 
-type Incidents = Schemas['ListIncidentView'];
-type Assignments = Schemas['ListAssignmentView'];
 
 /** Is any home in trouble, and what is under way? */
 export function Today() {
-  const incidents = useQuery({ queryKey: ['incidents'], queryFn: () => ask<Incidents>('GET', '/incidents') });
-  const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => ask<Assignments>('GET', '/assignments') });
+  const incidents = useQuery({ queryKey: ['incidents'], queryFn: () => got(api.GET('/api/v1/incidents')) });
+  const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => got(api.GET('/api/v1/assignments')) });
   const today = new Intl.DateTimeFormat(dated(), { weekday: 'long', day: 'numeric', month: 'long' }).format(new Date());
   if (incidents.isPending || assignments.isPending) return <><Head title={today} /><Loading what={say('today.what-happened')} /></>;
   if (incidents.error || assignments.error) return <><Head title={today} /><PartError what={say('teacherFrame.today')} error={incidents.error ?? assignments.error} retry={() => { void incidents.refetch(); void assignments.refetch(); }} /></>;

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link } from 'react-router';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { clockOf, dayOf, PartError } from '../frame/parts';
 import { say } from '../words';
 
@@ -14,8 +15,8 @@ const leaves = (l: Leaving) => {
 
 /** What comes next: openings, ends, and what will be removed for good. */
 export function Week({ assignments }: { assignments: Schemas['AssignmentView'][] }) {
-  const leaving = useQuery({ queryKey: ['leaving'], queryFn: () => ask<Schemas['ListLeavingView']>('GET', '/leaving') });
-  const now = Date.now();
+  const leaving = useQuery({ queryKey: ['leaving'], queryFn: () => got(api.GET('/api/v1/leaving')) });
+  const [now] = useState(() => Date.now());
   const end = now + 7 * 86_400_000;
   const soon = (t: string) => Date.parse(t) > now && Date.parse(t) < end;
   const rows = [

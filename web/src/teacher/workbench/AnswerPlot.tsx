@@ -25,13 +25,13 @@ export function AnswerPlot({ curve, others, caption }: Props) {
   const beside = others.filter((o) => o.curve.x_unit === curve.x_unit && o.curve.vary === curve.vary);
   const drawn = [curve, ...beside.map((o) => o.curve)];
   const xs = drawn.flatMap((c) => c.x ?? []);
-  const ys = [...drawn.flatMap((c) => (c.y ?? []).filter((y): y is number => y !== null)), ...(curve.points ?? []).map((p) => p[1]!)];
+  const ys = [...drawn.flatMap((c) => (c.y ?? []).filter((y): y is number => y !== null)), ...(curve.points ?? []).map((p) => p[1])];
   if (curve.at_y !== undefined) ys.push(curve.at_y - 2 * curve.u, curve.at_y + 2 * curve.u);
   const x = scaleLinear().domain([Math.min(...xs), Math.max(...xs)]).range([left, width - right]);
   const y = scaleLinear().domain([Math.min(...ys), Math.max(...ys)]).nice(6).range([height - foot, top]);
   const xTicks = x.ticks(7);
   const yTicks = y.ticks(6);
-  const [first, last] = curve.points?.length ? [Math.min(...curve.points.map((p) => p[0]!)), Math.max(...curve.points.map((p) => p[0]!))] : [-Infinity, Infinity];
+  const [first, last] = curve.points?.length ? [Math.min(...curve.points.map((p) => p[0])), Math.max(...curve.points.map((p) => p[0]))] : [-Infinity, Infinity];
   const clampX = (v: number) => Math.max(left, Math.min(width - right, x(v)));
   const path = (c: Curve, keep: (v: number) => boolean = () => true) => {
     let d = '';
@@ -48,8 +48,8 @@ export function AnswerPlot({ curve, others, caption }: Props) {
   };
   const end = (c: Curve) => {
     let i = (c.y?.length ?? 0) - 1;
-    while (i >= 0 && c.y![i] === null) i--;
-    return i < 0 ? undefined : { x: x(c.x![i]!), y: y(c.y![i]!) };
+    while (i >= 0 && c.y[i] === null) i--;
+    return i < 0 ? undefined : { x: x(c.x[i]), y: y(c.y[i]!) };
   };
   return (
     <figure ref={ref} style={{ margin: '0 0 8px' }}>
@@ -60,7 +60,7 @@ export function AnswerPlot({ curve, others, caption }: Props) {
           <g key={t}>
             <path d={`M${left} ${y(t)} h-6`} stroke="var(--edge)" strokeWidth="1.5" />
             <text x={left - 10} y={y(t) + 4.5} textAnchor="end">
-              {tick(t, yTicks[1]! - yTicks[0]!)}
+              {tick(t, yTicks[1] - yTicks[0])}
             </text>
           </g>
         ))}
@@ -68,7 +68,7 @@ export function AnswerPlot({ curve, others, caption }: Props) {
           <g key={t}>
             <path d={`M${x(t)} ${height - foot} v6`} stroke="var(--edge)" strokeWidth="1.5" />
             <text x={x(t)} y={height - foot + 20} textAnchor="middle">
-              {tick(t, xTicks[1]! - xTicks[0]!)}
+              {tick(t, xTicks[1] - xTicks[0])}
             </text>
           </g>
         ))}
@@ -93,7 +93,8 @@ export function AnswerPlot({ curve, others, caption }: Props) {
         })}
         <path d={path(curve, (v) => v >= first && v <= last)} fill="none" stroke="var(--samphire)" strokeWidth="2.5" />
         {curve.points?.length ? <path d={path(curve, (v) => v > last || v < first)} fill="none" stroke="var(--samphire)" strokeWidth="2" strokeDasharray="7 5" /> : null}
-        {curve.points?.map((p, i) => <circle key={i} cx={x(p[0]!)} cy={y(p[1]!)} r="5" fill="var(--samphire)" stroke="var(--paper)" strokeWidth="1.5" />)}
+        {/* eslint-disable-next-line react/no-array-index-key -- points are drawn, never moved */}
+        {curve.points?.map((p, i) => <circle key={i} cx={x(p[0])} cy={y(p[1])} r="5" fill="var(--samphire)" stroke="var(--paper)" strokeWidth="1.5" />)}
         {curve.at_x !== undefined && curve.at_y !== undefined && (
           <g transform={`translate(${x(curve.at_x)} 0)`}>
             {curve.u > 0 && (

@@ -1,10 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { ask, type Schemas } from '../../api/client';
+import { api, got } from '../../api/client';
 import { freshID } from '../draft/document';
 import { draftOf } from '../draft/useDraft';
 import { Loading, PartError, ProblemLine } from '../frame/parts';
+import { useEscape } from '../../ui/useEscape';
 import { inOwn } from '../languages';
 import { Said, say } from '../words';
 
@@ -18,7 +19,7 @@ interface Props {
 /** Keeps the question with an experiment, as what is expected of one of its readings or results. */
 export function Keep({ model, typed, sentence, onClose }: Props) {
   const client = useQueryClient();
-  const list = useQuery({ queryKey: ['experiments'], queryFn: () => ask<Schemas['ListExperimentRow']>('GET', '/experiments') });
+  const list = useQuery({ queryKey: ['experiments'], queryFn: () => got(api.GET('/api/v1/experiments')) });
   const [id, setID] = useState('');
   const draft = useQuery({ queryKey: ['opened', id], queryFn: () => draftOf(id, client).open().then(() => draftOf(id, client).state.doc!), enabled: id !== '', staleTime: 0, gcTime: 0 });
   const doc = draft.data;
@@ -26,6 +27,8 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
   const [target, setTarget] = useState('');
   const [condition, setCondition] = useState('');
   const heading = useRef<HTMLHeadingElement>(null);
+  const panel = useRef<HTMLElement>(null);
+  useEscape(panel, onClose);
   useEffect(() => heading.current?.focus(), []);
   const keep = useMutation({
     mutationFn: () => {
@@ -40,7 +43,7 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
   const title = list.data?.items.find((x) => x.id === id)?.title ?? '';
   const kept = keep.data?.review.expected?.at(-1);
   return (
-    <section className="panel" aria-labelledby="keep" onKeyDown={(e) => e.key === 'Escape' && onClose()}>
+    <section ref={panel} className="panel" aria-labelledby="keep">
       <h3 id="keep" ref={heading} tabIndex={-1}>
         {say('keep.keep-with-an-experiment')}
       </h3>

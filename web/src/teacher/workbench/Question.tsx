@@ -1,11 +1,12 @@
 import { keepPreviousData, useQueries, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { ask, type Schemas } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { PartError } from '../frame/parts';
 import { AnswerPlot } from './AnswerPlot';
 import { Blank, labelOf, spoken } from './Blank';
 import { Keep } from './Keep';
+import { useSettled } from '../../ui/useSettled';
 import { Said, say } from '../words';
 
 type Model = Schemas['ModelView'];
@@ -21,7 +22,7 @@ const answered = (model: string, asked: Asked) => ({
   queryKey: ['answer', model, asked],
   queryFn: async ({ signal }: { signal: AbortSignal }) => {
     const mine = ++sequence;
-    const answer = await ask<Answer>('POST', `/models/${model}`, { body: { ...asked, sequence: mine }, signal });
+    const answer = await got(api.POST('/api/v1/models/{model}', { params: { path: { model } }, body: { ...asked, sequence: mine }, signal }));
     if (answer.sequence !== mine) throw new Error(say('question.an-answer-to-another-question'));
     return answer;
   },
@@ -40,11 +41,11 @@ export function Question({ model }: { model: Model }) {
   const [keeping, setKeeping] = useState(false);
   const [copied, setCopied] = useState(false);
   // What may be left out and was, when the question was opened, is folded away.
-  const [folded] = useState(() => model.inputs!.filter((i) => (i.default || i.optional) && i.unit !== 'choice' && !typed[i.name] && !model.example[i.name]).map((i) => i.name));
+  const [folded] = useState(() => model.inputs.filter((i) => (i.default || i.optional) && i.unit !== 'choice' && !typed[i.name] && !model.example[i.name]).map((i) => i.name));
   const untouched = Object.keys(typed).length === 0;
   const settled = useSettled({ typed, wanted, working });
   const blanks = Object.keys(settled.typed).length === 0 ? model.example : settled.typed;
-  const recording = model.inputs!.find((i) => i.unit === 'recording')?.name;
+  const recording = model.inputs.find((i) => i.unit === 'recording')?.name;
   useEffect(() => {
     const next = new URLSearchParams({ ask: model.id, ...settled.typed, ...(vary && { along: vary }) });
     if (recording) next.delete(recording); // a file has no place in an address
@@ -57,9 +58,7 @@ export function Question({ model }: { model: Model }) {
   const others = useQueries({ queries: whatIfs.map((w) => answered(model.id, { typed: w, vary })) });
   // The last answer stays, greyed, while something typed cannot be read.
   const [good, setGood] = useState<Answer>();
-  useEffect(() => {
-    if (answer.data?.shown) setGood(answer.data);
-  }, [answer.data]);
+  if (answer.data?.shown && answer.data !== good) setGood(answer.data);
   // The first change goes into the example; the rest of it stays as it was.
   const type = (name: string, value: string) => {
     const { [name]: _, ...rest } = untouched ? model.example : typed;
@@ -67,7 +66,7 @@ export function Question({ model }: { model: Model }) {
   };
   const problem = answer.data?.problem;
   const place = problem?.input.replace(/\[\d+\]$/, '');
-  const aboutOne = model.inputs!.some((i) => i.name === place);
+  const aboutOne = model.inputs.some((i) => i.name === place);
   const sentence = good?.sentence ?? '';
   const beside = () => {
     if (!problem && good && whatIfs.length < most) setWhatIfs([...whatIfs, blanks]);
@@ -84,22 +83,22 @@ export function Question({ model }: { model: Model }) {
     addEventListener('keydown', onKey);
     return () => removeEventListener('keydown', onKey);
   });
-  const name = (input: string) => labelOf(model.inputs!.find((i) => i.name === input)!);
+  const name = (input: string) => labelOf(model.inputs.find((i) => i.name === input)!);
   const blank = (i: Schemas['DescribedInput']) => <Blank key={i.name} input={i} value={typed[i.name] ?? ''} example={model.example[i.name] ?? ''} untouched={untouched} onChange={(v) => type(i.name, v)} problem={place === i.name ? problem : undefined} />;
-  const amounts = model.inputs!.filter((i) => blanks[i.name] && !['text', 'choice', 'flag', 'objects', 'symbols', 'recording'].includes(i.unit) && !i.unit.startsWith('list of '));
+  const amounts = model.inputs.filter((i) => blanks[i.name] && !['text', 'choice', 'flag', 'objects', 'symbols', 'recording'].includes(i.unit) && !i.unit.startsWith('list of '));
   const inverse = (model.inverse ?? []).filter((input) => good?.main !== input && blanks[input]);
   return (
     <>
       <section aria-labelledby="question" className="question">
         <h2 id="question">{model.title}</h2>
         {untouched && !empty && <p className="hint">{say('question.worked-example-type-over-it')}</p>}
-        <div className="blanks">{model.inputs!.filter((i) => !folded.includes(i.name)).map(blank)}</div>
+        <div className="blanks">{model.inputs.filter((i) => !folded.includes(i.name)).map(blank)}</div>
         {folded.length > 0 && (
           <details className="more" open={folded.includes(place ?? '') || undefined}>
             <summary>
-              <Said of={say('question.more-that-can-be-said', { join: model.inputs!.filter((i) => folded.includes(i.name)).map(labelOf).join(', ') })} with={[<span key="0" className="small" />]} />
+              <Said of={say('question.more-that-can-be-said', { join: model.inputs.filter((i) => folded.includes(i.name)).map(labelOf).join(', ') })} with={[<span key="0" className="small" />]} />
             </summary>
-            <div className="blanks">{model.inputs!.filter((i) => folded.includes(i.name)).map(blank)}</div>
+            <div className="blanks">{model.inputs.filter((i) => folded.includes(i.name)).map(blank)}</div>
           </details>
         )}
         {problem && !aboutOne && (
@@ -146,7 +145,7 @@ export function Question({ model }: { model: Model }) {
               <table className={`grid answers ${problem ? 'stale' : ''}`} role="table">
                 <caption className="visually-hidden">{say('question.all-that-comes-out')}</caption>
                 <tbody>
-                  {model.outputs!.map((o) => (
+                  {model.outputs.map((o) => (
                     <tr key={o.name}>
                       <th scope="row">{model.words[o.name]}</th>
                       <td className="num">{good.shown?.[o.name]}</td>
@@ -191,7 +190,7 @@ export function Question({ model }: { model: Model }) {
           <h3 id="what-ifs">{say('question.what-if')}</h3>
           <ol className="plain-list">
             {whatIfs.map((w, n) => (
-              <li key={n} id={`what-if-${n + 1}`} tabIndex={-1} className="what-if">
+              <li key={new URLSearchParams(w).toString()} id={`what-if-${n + 1}`} tabIndex={-1} className="what-if">
                 <strong>{say('question.what-if-2', { value: n + 1 })}</strong> <span className="small">{difference(model, w, blanks)}</span>
                 <br />
                 {hidden ? '' : (others[n]?.data?.sentence ?? (others[n]?.error ? say('question.could-not-be-answered') : ''))}
@@ -213,7 +212,7 @@ export function Question({ model }: { model: Model }) {
             <label htmlFor="wanted" className="small">
               {say('question.wanted', { value: model.words[good.main] })}
             </label>
-            <input id="wanted" className="form-control" value={wanted.wanted} placeholder={good.main_text} autoComplete="off" onChange={(e) => setWanted({ solve: wanted.solve || inverse[0]!, wanted: e.target.value })} />
+            <input id="wanted" className="form-control" value={wanted.wanted} placeholder={good.main_text} autoComplete="off" onChange={(e) => setWanted({ solve: wanted.solve || inverse[0], wanted: e.target.value })} />
             <label htmlFor="solve" className="small">
               {say('question.by-changing')}
             </label>
@@ -257,7 +256,7 @@ export function Question({ model }: { model: Model }) {
               ))}
             </ul>
             <p className="small" style={{ margin: 0 }}>
-              {say('question.read-ten-times-finer-give-or', { name: name(good.doubts[0]!.input), finer: good.finer, give: good.give })}
+              {say('question.read-ten-times-finer-give-or', { name: name(good.doubts[0].input), finer: good.finer, give: good.give })}
             </p>
           </section>
         )}
@@ -287,22 +286,11 @@ export function Question({ model }: { model: Model }) {
 }
 
 function fromAddress(model: Model, params: URLSearchParams): Typed {
-  return Object.fromEntries(model.inputs!.flatMap((i) => (params.get(i.name) ? [[i.name, params.get(i.name) ?? '']] : [])));
+  return Object.fromEntries(model.inputs.flatMap((i) => (params.get(i.name) ? [[i.name, params.get(i.name) ?? '']] : [])));
 }
 
 /** What another question has otherwise than the present one. */
 function difference(model: Model, then: Typed, now: Typed): string {
-  const parts = model.inputs!.filter((i) => (then[i.name] ?? '') !== (now[i.name] ?? '')).map((i) => `${labelOf(i)} ${then[i.name] || (i.default ?? say('question.left-out'))}`);
+  const parts = model.inputs.filter((i) => (then[i.name] ?? '') !== (now[i.name] ?? '')).map((i) => `${labelOf(i)} ${then[i.name] || (i.default ?? say('question.left-out'))}`);
   return parts.join(', ') || say('question.the-same');
-}
-
-/** A value once it has not changed for a moment, so that not every keystroke is a request. */
-function useSettled<T>(value: T): T {
-  const key = JSON.stringify(value);
-  const [settled, setSettled] = useState(value);
-  useEffect(() => {
-    const timer = setTimeout(() => setSettled(JSON.parse(key) as T), 120);
-    return () => clearTimeout(timer);
-  }, [key]);
-  return settled;
 }

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { ask, type Schemas } from '../../api/client';
+import { api, got } from '../../api/client';
 import { Loading, PartError } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
 import { Question } from './Question';
@@ -18,7 +18,7 @@ const groups: readonly (readonly [string, string])[] = [
 
 /** One question to the science core at a time; which one and what was typed is kept in the address. */
 export default function Workbench() {
-  const models = useQuery({ queryKey: ['models'], queryFn: () => ask<Schemas['ListModelView']>('GET', '/models'), staleTime: Infinity });
+  const models = useQuery({ queryKey: ['models'], queryFn: () => got(api.GET('/api/v1/models')), staleTime: Infinity });
   const [params] = useSearchParams();
   const [find, setFind] = useState('');
   const finder = useRef<HTMLInputElement>(null);
@@ -31,7 +31,7 @@ export default function Workbench() {
       if (e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).closest('input, textarea, select')) return;
       const step = { j: 1, k: -1 }[e.key];
       if (e.key === '/') finder.current?.focus();
-      else if (step && found.length) void navigate(`?ask=${found[Math.max(0, Math.min(found.length - 1, found.findIndex((m) => m === asked) + step))]!.id}`);
+      else if (step && found.length) void navigate(`?ask=${found[Math.max(0, Math.min(found.length - 1, found.findIndex((m) => m === asked) + step))].id}`);
       else return;
       e.preventDefault();
     };

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { Icon } from '../../ui/Icon';
 import { NameLabel } from '../../ui/NameLabel';
 import { Book } from '../phone/book';
@@ -6,6 +6,7 @@ import { useHome, type HomeState, type Sheet } from '../phone/useHome';
 import { HelpLine } from '../parts/HelpLine';
 import { LanguageContext, ListContext, PhonePage } from '../parts/PhonePage';
 import { clock } from '../parts/time';
+import { useRecalled } from '../phone/useRecalled';
 import { useWords } from '../words';
 import { NeedsHelp } from './NeedsHelp';
 import { Welcome } from './Welcome';
@@ -15,25 +16,20 @@ import { WentWrong } from './WentWrong';
 /** Where a home stands: #/assignment/view/number. Kept on the phone, so that it returns after the page was killed. */
 export function useHash(state: HomeState) {
   const [hash, setHash] = useState(location.hash);
-  const { recall, keep } = state;
+  const { keep } = state;
+  useRecalled<string>(state, 'position', (kept) => {
+    if (!kept || location.hash) return;
+    history.replaceState(null, '', kept);
+    setHash(kept);
+  });
   useEffect(() => {
     const onChange = () => setHash(location.hash);
     addEventListener('popstate', onChange);
     addEventListener('hashchange', onChange);
-    if (!location.hash) {
-      void recall<string>('position').then((kept) => {
-        if (kept && !location.hash) {
-          history.replaceState(null, '', kept);
-          setHash(kept);
-        }
-      });
-    }
     return () => {
       removeEventListener('popstate', onChange);
       removeEventListener('hashchange', onChange);
     };
-    // the phone's store does not change while the page lives
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
   const go = (to: string) => {
     history.pushState(null, '', to);
@@ -66,10 +62,12 @@ function Places({ language, onLanguage, state, place: [assignment, view, number]
   const t = useWords();
   const { bundle } = state;
   const [welcomed, setWelcomed] = useState<boolean>();
-  useEffect(() => void state.recall<boolean>('welcomed').then((w) => setWelcomed(w ?? false)), []); // eslint-disable-line react-hooks/exhaustive-deps
+  useRecalled<boolean>(state, 'welcomed', (w) => setWelcomed(w ?? false));
+  const follow = useEffectEvent((locale: string) => locale !== language && onLanguage(locale));
+  const locale = bundle?.home.locale;
   useEffect(() => {
-    if (bundle && bundle.home.locale !== language) onLanguage(bundle.home.locale);
-  }, [bundle?.home.locale]); // eslint-disable-line react-hooks/exhaustive-deps
+    if (locale) follow(locale);
+  }, [locale]);
 
   if (!bundle || welcomed === undefined) {
     return (

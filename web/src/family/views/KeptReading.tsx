@@ -1,7 +1,8 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { Reply } from '../core';
 import type { LocalEntry } from '../phone/db';
 import type { HomeState } from '../phone/useHome';
+import { useRecalled } from '../phone/useRecalled';
 import { useWords } from '../words';
 
 interface Props {
@@ -19,7 +20,7 @@ export function KeptReading({ entry, reply, id, state, onOffer, onNotRead, onCha
   const t = useWords();
   const key = `accepted/${entry.id}`;
   const [accepted, setAccepted] = useState(false);
-  useEffect(() => void state.recall<boolean>(key).then((kept) => setAccepted(Boolean(kept))), [key]); // eslint-disable-line react-hooks/exhaustive-deps
+  useRecalled<boolean>(state, key, (kept) => setAccepted(Boolean(kept)));
   const accept = () => {
     setAccepted(true);
     void state.keep(key, true);

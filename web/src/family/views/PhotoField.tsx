@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { Icon } from '../../ui/Icon';
 import { prepare } from '../phone/photo';
 import type { Sheet } from '../phone/useHome';
@@ -57,15 +57,16 @@ export function PhotoField({ state, sheet, book, step, evidence }: WorkProps & {
 function Thumbnail({ state, id, sent, alt }: { state: WorkProps['state']; id: string; sent: boolean; alt: string }) {
   const t = useWords();
   const [local, setLocal] = useState<string>();
+  const photo = useEffectEvent((of: string) => state.photo(of));
   useEffect(() => {
     let url: string | undefined;
-    void state.photo(id).then((blob) => {
+    void photo(id).then((blob) => {
       if (blob) setLocal((url = URL.createObjectURL(blob)));
     });
     return () => {
       if (url) URL.revokeObjectURL(url);
     };
-  }, [id]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [id]);
   return (
     <figure style={{ margin: 0, width: 140 }}>
       <img src={local ?? `/api/v1/home/${state.home}/photos/${id}/thumbnail`} alt={alt} style={{ width: '100%', borderRadius: 4, border: '1px solid var(--rule)' }} />

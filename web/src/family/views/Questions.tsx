@@ -1,7 +1,8 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { HomeState, Sheet } from '../phone/useHome';
 import type { Understand } from '../core';
 import type { Bundle } from '../phone/useHome';
+import { useRecalled } from '../phone/useRecalled';
 import { useWords } from '../words';
 
 export type Question = Sheet['questions'][number];
@@ -16,7 +17,7 @@ const draftKey = (assignment: string, id: string) => `draft/${assignment}/${id}`
 /** A half-written answer that returns after the page was killed. */
 export function useDraft(state: HomeState, assignment: string, id: string, first: Given) {
   const [given, setGiven] = useState(first);
-  useEffect(() => void state.recall<Given>(draftKey(assignment, id)).then((kept) => kept && setGiven(kept)), []); // eslint-disable-line react-hooks/exhaustive-deps
+  useRecalled<Given>(state, draftKey(assignment, id), (kept) => kept && setGiven(kept));
   const set = (value: Given) => {
     setGiven(value);
     void state.keep(draftKey(assignment, id), value);

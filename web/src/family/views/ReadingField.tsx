@@ -1,8 +1,9 @@
 import type { TFunction } from 'i18next';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { LocalEntry } from '../phone/db';
 import { byTime, type Slot } from '../phone/book';
 import type { HomeState, Sheet } from '../phone/useHome';
+import { useRecalled } from '../phone/useRecalled';
 import { useWords } from '../words';
 import { useKept, type Typing } from '../phone/typing';
 import { useCore } from '../phone/useCore';
@@ -16,7 +17,7 @@ const slotKey = (s: Slot) => `${s.reading}/${s.condition ?? ''}/${s.time ?? ''}/
 export function useInstrument(state: HomeState, reading: string) {
   const key = `instrument/${reading}`;
   const [instrument, set] = useState('');
-  useEffect(() => void state.recall<string>(key).then((kept) => kept && set(kept)), [key]); // eslint-disable-line react-hooks/exhaustive-deps
+  useRecalled<string>(state, key, (kept) => kept && set(kept));
   return [
     instrument,
     (id: string) => {
@@ -42,7 +43,7 @@ export function ReadingField({ state, bundle, sheet, book, slot, reading, instru
   const [typed, setTyped] = useState('');
   const [changing, setChanging] = useState(false);
   const [asking, setAsking] = useState<'spoiled' | 'not-read'>();
-  useEffect(() => void state.recall<string>(key).then((kept) => kept && setTyped(kept)), [key]); // eslint-disable-line react-hooks/exhaustive-deps
+  useRecalled<string>(state, key, (kept) => kept && setTyped(kept));
   const taken = book.present(slot);
   const notRead = book.notRead(slot);
   const present = taken && notRead && byTime(taken, notRead) < 0 ? undefined : taken; // what was said last stands

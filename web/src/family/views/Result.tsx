@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { api, got, ProblemError, type Schemas } from '../../api/client';
 import { NotAtHome } from '../parts/NotAtHome';
 import { PhonePage } from '../parts/PhonePage';
@@ -15,25 +15,28 @@ export function useOwnResult({ state, sheet }: WorkProps) {
   const [own, setOwn] = useState<Own>();
   const [problem, setProblem] = useState<'offline' | 'fault'>();
   const waiting = state.queue.filter((w) => !w.problem).length;
+  const done = waiting === 0;
+  const key = `result/${sheet.assignment}`;
+  const ask = useEffectEvent(() => got(api.GET('/api/v1/home/{home}/assignments/{assignment}/result', { params: { path: { home: state.home, assignment: sheet.assignment } } })));
+  const took = useEffectEvent((fresh: Own) => {
+    setOwn(fresh);
+    setProblem(undefined);
+    void state.keep(key, fresh);
+  });
+  const failed = useEffectEvent((error: unknown) => {
+    setProblem(error instanceof ProblemError && error.offline ? 'offline' : 'fault');
+    return state.recall<Own>(key);
+  });
   useEffect(() => {
     let live = true;
-    const key = `result/${sheet.assignment}`;
-    got(api.GET('/api/v1/home/{home}/assignments/{assignment}/result', { params: { path: { home: state.home, assignment: sheet.assignment } } }))
-      .then((r) => {
-        if (!live) return;
-        setOwn(r);
-        setProblem(undefined);
-        void state.keep(key, r);
-      })
-      .catch((error) => {
-        if (!live) return;
-        setProblem(error instanceof ProblemError && error.offline ? 'offline' : 'fault');
-        void state.recall<Own>(key).then((kept) => live && kept && setOwn(kept));
-      });
+    ask().then(
+      (fresh) => live && took(fresh),
+      (error) => live && void failed(error).then((kept) => live && kept && setOwn(kept)),
+    );
     return () => {
       live = false;
     };
-  }, [waiting === 0, state.online]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [done, state.online]);
   return { own, problem };
 }
 

@@ -36,8 +36,7 @@ export function OwnFiles({ count, left }: { count: number; left?: Schemas['OwnPr
         {count === 0 ? say('ownFiles.your-school-has-added-nothing-yet') : say('ownFiles.entries-were-added-by-your-school', { count })}{' '}
         {count > 0 && (
           <>
-            {/* eslint-disable-next-line jsx-a11y/anchor-has-content -- the sentence fills them */}
-            <Said of={say('ownFiles.save-them-as-one-file-json')} with={[<a key="0" href="/api/v1/larder/own.json" download />, <a key="1" href="/api/v1/larder/own.csv" download />, <a key="2" href="/api/v1/larder/own-swaps.csv" download />]} />{' '}
+            <Said of={say('ownFiles.save-them-as-one-file-json')} with={files} />{' '}
           </>
         )}
         <label htmlFor="own-file">{say('ownFiles.take-entries-in-from-a-file')}</label> <input id="own-file" type="file" accept=".json,.csv,application/json,text/csv" onChange={(e) => void take(e.target.files?.[0])} />
@@ -56,3 +55,10 @@ export function OwnFiles({ count, left }: { count: number; left?: Schemas['OwnPr
     </section>
   );
 }
+
+/* eslint-disable jsx-a11y/anchor-has-content -- the sentence fills them */
+const files = [
+  <a key="json" href="/api/v1/larder/own.json" download />,
+  <a key="things" href="/api/v1/larder/own.csv" download />,
+  <a key="swaps" href="/api/v1/larder/own-swaps.csv" download />,
+];

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQueries, useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { api, got, type Schemas } from '../../api/client';
 import { PartError } from '../frame/parts';
@@ -46,12 +46,13 @@ export function Question({ model }: { model: Model }) {
   const settled = useSettled({ typed, wanted, working });
   const blanks = Object.keys(settled.typed).length === 0 ? model.example : settled.typed;
   const recording = model.inputs.find((i) => i.unit === 'recording')?.name;
-  useEffect(() => {
+  const keepInAddress = useEffectEvent(() => {
     const next = new URLSearchParams({ ask: model.id, ...settled.typed, ...(vary && { along: vary }) });
     if (recording) next.delete(recording); // a file has no place in an address
     whatIfs.forEach((w) => next.append('if', new URLSearchParams(w).toString()));
     setParams(next, { replace: true });
-  }, [model.id, settled.typed, whatIfs, vary]); // eslint-disable-line react-hooks/exhaustive-deps
+  });
+  useEffect(() => keepInAddress(), [model.id, settled.typed, whatIfs, vary]);
   const empty = Object.keys(blanks).length === 0;
   const asked: Asked = { typed: blanks, vary, ...(settled.wanted.solve && settled.wanted), ...(settled.working && { working: settled.working }) };
   const answer = useQuery({ ...answered(model.id, asked), placeholderData: keepPreviousData, enabled: !empty });

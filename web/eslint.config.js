@@ -7,7 +7,14 @@ import { defineConfig, globalIgnores } from 'eslint/config';
 import ts from 'typescript-eslint';
 
 export default defineConfig([
-  globalIgnores(['src/api/schema.d.ts', 'src/teacher/draft/experiment.d.ts', 'src/family/core/**', 'public/**', '*.js', '*.mjs']),
+  globalIgnores([
+    'src/api/schema.d.ts',
+    'src/teacher/draft/experiment.d.ts',
+    'src/family/core/**',
+    'public/**',
+    '*.js',
+    '*.mjs',
+  ]),
   js.configs.recommended,
   ts.configs.recommendedTypeChecked,
   hooks.configs.flat.recommended,
@@ -16,9 +23,15 @@ export default defineConfig([
     plugins: { react },
     languageOptions: { parserOptions: { projectService: true } },
     rules: {
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_' },
+      ],
       // A table that scrolls sideways takes the focus, so that keys reach what is cut off.
-      'jsx-a11y/no-noninteractive-tabindex': ['error', { tags: [], roles: ['region', 'group'], allowExpressionValues: true }],
+      'jsx-a11y/no-noninteractive-tabindex': [
+        'error',
+        { tags: [], roles: ['region', 'group'], allowExpressionValues: true },
+      ],
       // A field that a press brings up takes the focus that the press had.
       'jsx-a11y/no-autofocus': 'off',
       // Where a row can be taken out or moved, its place is no name for it.

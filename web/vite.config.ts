@@ -20,7 +20,8 @@ function familyShell(): Plugin {
         if (!file || files.has('/' + name) || file.type !== 'chunk') return;
         files.add('/' + name);
         for (const css of file.viteMetadata?.importedCss ?? []) files.add('/' + css);
-        for (const asset of file.viteMetadata?.importedAssets ?? []) if (!asset.endsWith('.wasm')) files.add('/' + asset);
+        for (const asset of file.viteMetadata?.importedAssets ?? [])
+          if (!asset.endsWith('.wasm')) files.add('/' + asset);
         [...file.imports, ...file.dynamicImports].forEach(visit);
       };
       for (const [name, file] of Object.entries(bundle)) {
@@ -32,7 +33,9 @@ function familyShell(): Plugin {
       const sw = bundle['sw.js'];
       if (sw?.type === 'chunk') {
         const version = createHash('sha256').update(list.join()).digest('hex').slice(0, 12);
-        sw.code = sw.code.replace(/["'`]__FILES__["'`]/, JSON.stringify(list)).replace('__VERSION__', version);
+        sw.code = sw.code
+          .replace(/["'`]__FILES__["'`]/, JSON.stringify(list))
+          .replace('__VERSION__', version);
       }
     },
   };
@@ -53,7 +56,11 @@ function packed(): Plugin {
         const quality = { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } };
         if (raw.length > 1000) writeFileSync(`${path}.br`, await brotli(raw, quality));
       };
-      await Promise.all(Object.keys(bundle).filter((n) => /\.(js|css|svg|wasm)$/.test(n)).map(pack));
+      await Promise.all(
+        Object.keys(bundle)
+          .filter((n) => /\.(js|css|svg|wasm)$/.test(n))
+          .map(pack),
+      );
     },
   };
 }
@@ -66,7 +73,11 @@ export default defineConfig({
     target: 'es2020',
     modulePreload: { polyfill: false },
     rollupOptions: {
-      input: { teacher: resolve(import.meta.dirname, 'teacher.html'), family: resolve(import.meta.dirname, 'family.html'), sw: resolve(import.meta.dirname, 'src/family/sw.ts') },
+      input: {
+        teacher: resolve(import.meta.dirname, 'teacher.html'),
+        family: resolve(import.meta.dirname, 'family.html'),
+        sw: resolve(import.meta.dirname, 'src/family/sw.ts'),
+      },
       output: {
         entryFileNames: (chunk) => (chunk.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js'),
         chunkFileNames: 'assets/[name]-[hash].js',
@@ -74,5 +85,12 @@ export default defineConfig({
       },
     },
   },
-  css: { preprocessorOptions: { scss: { quietDeps: true, silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'] } } },
+  css: {
+    preprocessorOptions: {
+      scss: {
+        quietDeps: true,
+        silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'],
+      },
+    },
+  },
 });

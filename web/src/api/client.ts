@@ -21,21 +21,37 @@ export class ProblemError extends Error {
 export const api = createClient<paths>({ credentials: 'same-origin', fetch: reach });
 
 /** What was answered, by itself. */
-export async function got<R extends { data?: unknown }>(answer: Promise<R>): Promise<NonNullable<R['data']>> {
+export async function got<R extends { data?: unknown }>(
+  answer: Promise<R>,
+): Promise<NonNullable<R['data']>> {
   return (await answer).data as NonNullable<R['data']>;
 }
 
 async function reach(request: Request): Promise<Response> {
-  if (!request.headers.has('Accept-Language')) request.headers.set('Accept-Language', document.documentElement.lang || 'en');
+  if (!request.headers.has('Accept-Language'))
+    request.headers.set('Accept-Language', document.documentElement.lang || 'en');
   let response: Response;
   try {
     response = await fetch(request);
   } catch {
-    throw new ProblemError({ status: 0, title: i18next.t('client.none'), code: 'offline', detail: i18next.t('client.none-words') }, true);
+    throw new ProblemError(
+      {
+        status: 0,
+        title: i18next.t('client.none'),
+        code: 'offline',
+        detail: i18next.t('client.none-words'),
+      },
+      true,
+    );
   }
   if (response.ok || response.status === 304) return response;
   const { status } = response;
-  let problem: Problem = { status, title: i18next.t('client.fault'), code: 'fault', detail: i18next.t('client.fault-words', { status }) };
+  let problem: Problem = {
+    status,
+    title: i18next.t('client.fault'),
+    code: 'fault',
+    detail: i18next.t('client.fault-words', { status }),
+  };
   try {
     problem = (await response.json()) as Problem;
   } catch {

@@ -10,14 +10,18 @@ const cacheName = 'kitchen-__VERSION__';
 const shell = '/code'; // any family address serves the same page
 
 worker.addEventListener('install', (event) => {
-  event.waitUntil(caches.open(cacheName).then((cache) => cache.addAll([shell, '/icon.svg', ...files])));
+  event.waitUntil(
+    caches.open(cacheName).then((cache) => cache.addAll([shell, '/icon.svg', ...files])),
+  );
 });
 
 worker.addEventListener('activate', (event) => {
   event.waitUntil(
     caches
       .keys()
-      .then((names) => Promise.all(names.filter((n) => n !== cacheName).map((n) => caches.delete(n))))
+      .then((names) =>
+        Promise.all(names.filter((n) => n !== cacheName).map((n) => caches.delete(n))),
+      )
       .then(() => worker.clients.claim()),
   );
 });
@@ -26,7 +30,11 @@ worker.addEventListener('message', (event) => {
   if (event.data === 'take-over') void worker.skipWaiting();
 });
 
-const isFamilyPage = (url: URL) => (url.pathname === '/code' || url.pathname.startsWith('/h/') || url.pathname.startsWith('/home/')) && !url.searchParams.has('plain');
+const isFamilyPage = (url: URL) =>
+  (url.pathname === '/code' ||
+    url.pathname.startsWith('/h/') ||
+    url.pathname.startsWith('/home/')) &&
+  !url.searchParams.has('plain');
 
 // The core is large and not needed for the first page: it is kept when an
 // experiment asks for it.
@@ -42,7 +50,9 @@ worker.addEventListener('fetch', (event) => {
   if (event.request.mode === 'navigate' && isFamilyPage(url)) {
     event.respondWith(caches.match(shell).then((page) => page ?? fetch(event.request)));
   } else if (url.pathname.endsWith('.wasm')) {
-    event.respondWith(caches.match(event.request).then((file) => file ?? fetchAndKeep(event.request)));
+    event.respondWith(
+      caches.match(event.request).then((file) => file ?? fetchAndKeep(event.request)),
+    );
   } else if (url.pathname.startsWith('/assets/') || url.pathname === '/icon.svg') {
     event.respondWith(caches.match(event.request).then((file) => file ?? fetch(event.request)));
   }

@@ -22,14 +22,35 @@ const ExperimentPage = lazy(() => import('./experiment/ExperimentPage'));
 const Larder = lazy(() => import('./larder/Larder'));
 const ShowToClass = lazy(() => import('./results/ShowToClass'));
 const Workbench = lazy(() => import('./workbench/Workbench'));
-const client = new QueryClient({ defaultOptions: { queries: { retry: (n, e) => n < 2 && e instanceof ProblemError && (e.offline || e.problem.status >= 500), staleTime: 5_000, refetchOnWindowFocus: true } } });
+const client = new QueryClient({
+  defaultOptions: {
+    queries: {
+      retry: (n, e) => n < 2 && e instanceof ProblemError && (e.offline || e.problem.status >= 500),
+      staleTime: 5_000,
+      refetchOnWindowFocus: true,
+    },
+  },
+});
 
 function Inside() {
-  const me = useQuery({ queryKey: ['me'], queryFn: () => got(api.GET('/api/v1/session')), staleTime: 60_000 });
+  const me = useQuery({
+    queryKey: ['me'],
+    queryFn: () => got(api.GET('/api/v1/session')),
+    staleTime: 60_000,
+  });
   const location = useLocation();
   if (me.isPending) return <Loading what={say('main.your-kitchen')} />;
-  if (me.error instanceof ProblemError && me.error.problem.status === 401) return <Navigate to={`/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`} replace />;
-  if (me.error) return <PartError what={say('main.your-account')} error={me.error} retry={() => void me.refetch()} />;
+  if (me.error instanceof ProblemError && me.error.problem.status === 401)
+    return (
+      <Navigate
+        to={`/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`}
+        replace
+      />
+    );
+  if (me.error)
+    return (
+      <PartError what={say('main.your-account')} error={me.error} retry={() => void me.refetch()} />
+    );
   if (location.pathname.startsWith('/show/')) {
     return (
       <Suspense fallback={<Loading what={say('main.the-page')} />}>
@@ -54,7 +75,15 @@ function Inside() {
             <Route path="/classes/:class/codes" element={<Codes />} />
             <Route path="/account" element={<Account me={me.data} />} />
             <Route path="/help" element={<Help />} />
-            <Route path="*" element={<NotYet title={say('main.not-here')} words={say('main.there-is-nothing-by-this-address')} />} />
+            <Route
+              path="*"
+              element={
+                <NotYet
+                  title={say('main.not-here')}
+                  words={say('main.there-is-nothing-by-this-address')}
+                />
+              }
+            />
           </Routes>
         </Suspense>
       </TeacherFrame>

@@ -1,7 +1,13 @@
 import type { Schemas } from '../api/client';
 
 /** The guardian's sheet, section by section: the same words in the same order on the phone and in the teacher's preview. */
-export function SheetSections({ sections, heading: H }: { sections: Schemas['SheetSection'][]; heading: 'h2' | 'h3' }) {
+export function SheetSections({
+  sections,
+  heading: H,
+}: {
+  sections: Schemas['SheetSection'][];
+  heading: 'h2' | 'h3';
+}) {
   return (
     <>
       {sections.map((s) => (

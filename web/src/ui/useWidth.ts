@@ -7,7 +7,9 @@ export function useWidth<T extends HTMLElement>(first: number) {
   useEffect(() => {
     const element = ref.current;
     if (!element) return;
-    const observer = new ResizeObserver(([entry]) => setWidth(Math.max(320, Math.round(entry.contentRect.width))));
+    const observer = new ResizeObserver(([entry]) =>
+      setWidth(Math.max(320, Math.round(entry.contentRect.width))),
+    );
     observer.observe(element);
     return () => observer.disconnect();
   }, []);

@@ -12,7 +12,16 @@ export function HomeFact({ state, sheet, book, fact }: WorkProps & { fact: Fact 
       <legend style={{ fontSize: '1rem' }}>{fact.ask}</legend>
       {(['yes', 'no'] as const).map((answer) => (
         <div key={answer} className="row-48">
-          <input type="radio" className="form-check-input" name={fact.id} id={`${fact.id}-${answer}`} checked={said === answer} onChange={() => void state.add(sheet.assignment, { kind: 'fact', refers: fact.id, choice: [answer] })} />
+          <input
+            type="radio"
+            className="form-check-input"
+            name={fact.id}
+            id={`${fact.id}-${answer}`}
+            checked={said === answer}
+            onChange={() =>
+              void state.add(sheet.assignment, { kind: 'fact', refers: fact.id, choice: [answer] })
+            }
+          />
           <label htmlFor={`${fact.id}-${answer}`}>{t(answer)}</label>
         </div>
       ))}
@@ -24,6 +33,13 @@ export function HomeFact({ state, sheet, book, fact }: WorkProps & { fact: Fact 
 /** What the facts of this home make of a step. */
 export function factsAt({ sheet, book }: Pick<WorkProps, 'sheet' | 'book'>, step: string) {
   const here = sheet.facts.filter((f) => f.steps.some((s) => s.step === step));
-  const raised = here.filter((f) => book.fact(f.id) === f.raises).flatMap((f) => f.steps.filter((s) => s.step === step).map((s) => s.verdict));
-  return { here, open: here.some((f) => book.fact(f.id) === undefined), closed: raised.includes('not-at-home'), adult: raised.find((v) => v === 'adult-does') ?? raised.find((v) => v === 'adult-near') };
+  const raised = here
+    .filter((f) => book.fact(f.id) === f.raises)
+    .flatMap((f) => f.steps.filter((s) => s.step === step).map((s) => s.verdict));
+  return {
+    here,
+    open: here.some((f) => book.fact(f.id) === undefined),
+    closed: raised.includes('not-at-home'),
+    adult: raised.find((v) => v === 'adult-does') ?? raised.find((v) => v === 'adult-near'),
+  };
 }

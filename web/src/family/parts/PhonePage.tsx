@@ -32,7 +32,17 @@ interface Props {
 }
 
 /** The frame of every family page: where one is, one thing, one action, and Something went wrong. */
-export function PhonePage({ place, aside, thread, state, action, onWrong, heading, children, focusKey }: Props) {
+export function PhonePage({
+  place,
+  aside,
+  thread,
+  state,
+  action,
+  onWrong,
+  heading,
+  children,
+  focusKey,
+}: Props) {
   const t = useWords();
   const h1 = useRef<HTMLHeadingElement>(null);
   const onLanguage = useContext(LanguageContext);
@@ -73,7 +83,13 @@ export function PhonePage({ place, aside, thread, state, action, onWrong, headin
       </main>
       <footer>
         {action && (
-          <button type="button" className="btn btn-primary main-action" aria-disabled={action.waits ? true : undefined} aria-describedby={action.waits ? 'action-waits' : undefined} onClick={() => !action.waits && action.do()}>
+          <button
+            type="button"
+            className="btn btn-primary main-action"
+            aria-disabled={action.waits ? true : undefined}
+            aria-describedby={action.waits ? 'action-waits' : undefined}
+            onClick={() => !action.waits && action.do()}
+          >
             {action.words}
           </button>
         )}
@@ -100,7 +116,8 @@ function StateLines({ state }: { state: HomeState }) {
     <div role="status">
       {state.stopped && (
         <div className="strip-line brick">
-          <Icon name="exclamation-diamond" size={20} /> {t(state.stopped === 'replaced-link' ? 'replaced' : 'reopen')}
+          <Icon name="exclamation-diamond" size={20} />{' '}
+          {t(state.stopped === 'replaced-link' ? 'replaced' : 'reopen')}
         </div>
       )}
       {state.storeProblem && (

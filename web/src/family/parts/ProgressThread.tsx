@@ -8,7 +8,12 @@ export function ProgressThread({ sheet, at }: { sheet: Sheet; at: number }) {
   let end = 0;
   for (const step of sheet.steps) {
     const wait = Math.max(0, step.start - end);
-    if (wait > 0) parts.push({ width: wait > foldFrom ? 900 : Math.max(60, wait), wait: wait > foldFrom ? 'fold' : 'line', reads: false });
+    if (wait > 0)
+      parts.push({
+        width: wait > foldFrom ? 900 : Math.max(60, wait),
+        wait: wait > foldFrom ? 'fold' : 'line',
+        reads: false,
+      });
     parts.push({ width: Math.max(120, step.seconds), reads: step.takes.length > 0 });
     end = step.start + step.seconds;
   }
@@ -21,13 +26,40 @@ export function ProgressThread({ sheet, at }: { sheet: Sheet; at: number }) {
         const from = (x / total) * 360;
         x += p.width;
         const width = (p.width / total) * 360 - 2;
-        if (p.wait === 'line') return <path key={from} d={`M${from} 7 H${from + width}`} stroke="var(--edge)" strokeWidth="1.5" strokeDasharray="2 3" />;
-        if (p.wait) return <path key={from} d={`M${from} 3 l4 4 l-4 4 M${from + width} 3 l-4 4 l4 4`} stroke="var(--edge)" fill="none" strokeWidth="1.5" />;
+        if (p.wait === 'line')
+          return (
+            <path
+              key={from}
+              d={`M${from} 7 H${from + width}`}
+              stroke="var(--edge)"
+              strokeWidth="1.5"
+              strokeDasharray="2 3"
+            />
+          );
+        if (p.wait)
+          return (
+            <path
+              key={from}
+              d={`M${from} 3 l4 4 l-4 4 M${from + width} 3 l-4 4 l4 4`}
+              stroke="var(--edge)"
+              fill="none"
+              strokeWidth="1.5"
+            />
+          );
         step++;
         const past = step < at;
         return (
           <g key={from}>
-            <rect x={from} y={p.reads ? 2 : 5} width={Math.max(2, width)} height={p.reads ? 10 : 5} rx="1" fill={past ? 'var(--samphire)' : 'var(--paper)'} stroke={step === at ? 'var(--ink)' : 'var(--edge)'} strokeWidth={step === at ? 2 : 1} />
+            <rect
+              x={from}
+              y={p.reads ? 2 : 5}
+              width={Math.max(2, width)}
+              height={p.reads ? 10 : 5}
+              rx="1"
+              fill={past ? 'var(--samphire)' : 'var(--paper)'}
+              stroke={step === at ? 'var(--ink)' : 'var(--edge)'}
+              strokeWidth={step === at ? 2 : 1}
+            />
           </g>
         );
       })}

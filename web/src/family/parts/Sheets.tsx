@@ -9,7 +9,11 @@ export function Sheets({ home, assignment }: { home: string; assignment: string 
       {(['safety', 'materials', 'substitutions'] as const).map((s, i) => (
         <span key={s}>
           {i > 0 && ' · '}
-          <a href={`/api/v1/home/${home}/assignments/${assignment}/print/${s}`} target="_blank" rel="noreferrer">
+          <a
+            href={`/api/v1/home/${home}/assignments/${assignment}/print/${s}`}
+            target="_blank"
+            rel="noreferrer"
+          >
             {t(`sheet-${s}`)}
           </a>
         </span>

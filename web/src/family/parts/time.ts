@@ -1,9 +1,16 @@
 /** Day and time in the class's zone, by the clock of its country where that is known; the day is left out today. */
 export function clock(time: string | number | Date, zone: string, language: string): string {
   const d = new Date(time);
-  const day = (x: Date) => new Intl.DateTimeFormat('en-CA', { timeZone: zone, dateStyle: 'short' }).format(x);
+  const day = (x: Date) =>
+    new Intl.DateTimeFormat('en-CA', { timeZone: zone, dateStyle: 'short' }).format(x);
   const today = day(d) === day(new Date());
-  return new Intl.DateTimeFormat(language, { timeZone: zone, hour: '2-digit', minute: '2-digit', ...(language.includes('-') ? {} : { hourCycle: 'h23' }), ...(today ? {} : { weekday: 'short', day: 'numeric', month: 'short' }) }).format(d);
+  return new Intl.DateTimeFormat(language, {
+    timeZone: zone,
+    hour: '2-digit',
+    minute: '2-digit',
+    ...(language.includes('-') ? {} : { hourCycle: 'h23' }),
+    ...(today ? {} : { weekday: 'short', day: 'numeric', month: 'short' }),
+  }).format(d);
 }
 
 /** Time left, in hours and minutes from one hour on, else in minutes and seconds. */
@@ -17,5 +24,10 @@ export function left(ms: number): string {
 
 /** A day such as 2027-07-31 in words. */
 export function dayWords(day: string, language: string): string {
-  return new Intl.DateTimeFormat(language, { timeZone: 'UTC', day: 'numeric', month: 'long', year: 'numeric' }).format(new Date(`${day}T00:00:00Z`));
+  return new Intl.DateTimeFormat(language, {
+    timeZone: 'UTC',
+    day: 'numeric',
+    month: 'long',
+    year: 'numeric',
+  }).format(new Date(`${day}T00:00:00Z`));
 }

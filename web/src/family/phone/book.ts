@@ -4,12 +4,17 @@ import type { Sheet } from './useHome';
 export type Slot = Sheet['steps'][number]['takes'][number];
 export type Step = Sheet['steps'][number];
 
-const sameSlot = (e: LocalEntry['entry'], s: Slot) => e.reading === s.reading && (e.condition ?? '') === (s.condition ?? '') && (e.time ?? '') === (s.time ?? '') && (e.trial ?? 1) === s.trial;
+const sameSlot = (e: LocalEntry['entry'], s: Slot) =>
+  e.reading === s.reading &&
+  (e.condition ?? '') === (s.condition ?? '') &&
+  (e.time ?? '') === (s.time ?? '') &&
+  (e.trial ?? 1) === s.trial;
 
 /** The last of a list; written out, since older phones lack findLast. */
 export const last = <T>(list: T[]): T | undefined => list[list.length - 1];
 
-export const byTime = (a: LocalEntry, b: LocalEntry) => a.entry.phone_time.localeCompare(b.entry.phone_time) || a.id.localeCompare(b.id);
+export const byTime = (a: LocalEntry, b: LocalEntry) =>
+  a.entry.phone_time.localeCompare(b.entry.phone_time) || a.id.localeCompare(b.id);
 
 /** What a home's own entries say, as far as the phone may say it: order and flags, never what a number means. */
 export class Book {
@@ -34,7 +39,11 @@ export class Book {
   }
   /** What the teacher wrote about a reading: a question, or why it does not count. */
   desk(id: string) {
-    return last(this.entries.filter((e) => (e.entry.kind === 'asked' || e.entry.kind === 'set-aside') && e.entry.refers === id));
+    return last(
+      this.entries.filter(
+        (e) => (e.entry.kind === 'asked' || e.entry.kind === 'set-aside') && e.entry.refers === id,
+      ),
+    );
   }
   /** The reading that counts: the last that was not spoiled. */
   present(slot: Slot) {
@@ -73,6 +82,8 @@ export class Book {
   readyAt(step: Step): number | undefined {
     const start = step.wait && this.done(step.wait.from);
     if (!start) return undefined;
-    return new Date(start.entry.phone_time).getTime() + start.entry.offset_ms + step.wait!.seconds * 1000;
+    return (
+      new Date(start.entry.phone_time).getTime() + start.entry.offset_ms + step.wait!.seconds * 1000
+    );
   }
 }

@@ -45,11 +45,16 @@ export function openHome(home: string): Promise<Database> {
 }
 
 /** Keeps a home's page as the server gave it, with the entries on it. */
-export async function storePage(d: Database, page: Schemas['Bundle'], tag: string | undefined): Promise<void> {
+export async function storePage(
+  d: Database,
+  page: Schemas['Bundle'],
+  tag: string | undefined,
+): Promise<void> {
   const tx = d.transaction(['entries', 'kv'], 'readwrite');
   const entries = tx.objectStore('entries');
   for (const sheet of page.sheets) {
-    for (const e of sheet.entries) void entries.put({ id: e.id, assignment: sheet.assignment, entry: e.entry, answer: e });
+    for (const e of sheet.entries)
+      void entries.put({ id: e.id, assignment: sheet.assignment, entry: e.entry, answer: e });
   }
   void tx.objectStore('kv').put(page, 'bundle');
   void tx.objectStore('kv').put(tag, 'tag');
@@ -67,7 +72,8 @@ interface IndexDB extends DBSchema {
   links: { key: string; value: string };
 }
 
-const openIndex = () => openDB<IndexDB>('pk-index', 1, { upgrade: (db) => void db.createObjectStore('links') });
+const openIndex = () =>
+  openDB<IndexDB>('pk-index', 1, { upgrade: (db) => void db.createObjectStore('links') });
 
 /** Remembers which home a link opened, for the next time without a connection. */
 export async function rememberLink(hash: string, home: string): Promise<void> {

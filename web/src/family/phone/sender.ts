@@ -15,20 +15,36 @@ export interface SendResult {
 }
 
 /** A body that goes as the bytes it is kept as, whatever its kind. */
-const asKept = (kept: Blob | string, type: string) => ({ body: kept as never, bodySerializer: () => kept, headers: { 'Content-Type': type } });
+const asKept = (kept: Blob | string, type: string) => ({
+  body: kept as never,
+  bodySerializer: () => kept,
+  headers: { 'Content-Type': type },
+});
 
 async function sendOne(home: string, db: Database, w: Waiting): Promise<void> {
   if (w.type === 'incident') {
-    await api.PUT('/api/v1/home/{home}/incidents/{incident}', { params: { path: { home, incident: w.id } }, ...asKept(w.body, 'application/json') });
+    await api.PUT('/api/v1/home/{home}/incidents/{incident}', {
+      params: { path: { home, incident: w.id } },
+      ...asKept(w.body, 'application/json'),
+    });
     return;
   }
   const of = { home, assignment: w.assignment };
   if (w.type === 'photo') {
     const blob = await db.get('photos', w.id);
-    if (blob) await api.PUT('/api/v1/home/{home}/assignments/{assignment}/photos/{photo}', { params: { path: { ...of, photo: w.id } }, ...asKept(blob, blob.type || 'image/jpeg') });
+    if (blob)
+      await api.PUT('/api/v1/home/{home}/assignments/{assignment}/photos/{photo}', {
+        params: { path: { ...of, photo: w.id } },
+        ...asKept(blob, blob.type || 'image/jpeg'),
+      });
     return;
   }
-  const answer = await got(api.PUT('/api/v1/home/{home}/assignments/{assignment}/entries/{entry}', { params: { path: { ...of, entry: w.id } }, ...asKept(w.body, 'application/json') }));
+  const answer = await got(
+    api.PUT('/api/v1/home/{home}/assignments/{assignment}/entries/{entry}', {
+      params: { path: { ...of, entry: w.id } },
+      ...asKept(w.body, 'application/json'),
+    }),
+  );
   const local = await db.get('entries', w.id);
   if (local) await db.put('entries', { ...local, answer });
 }
@@ -40,7 +56,7 @@ async function sendOne(home: string, db: Database, w: Waiting): Promise<void> {
 export async function send(home: string, db: Database, changed: () => void): Promise<SendResult> {
   let answered = 0;
   const work = async (): Promise<SendResult> => {
-    for (;; answered++) {
+    for (; ; answered++) {
       const next = (await db.getAll('queue')).find((w) => !w.problem);
       if (!next) return { again: false, stopped: undefined, answered };
       try {
@@ -49,8 +65,15 @@ export async function send(home: string, db: Database, changed: () => void): Pro
       } catch (error) {
         if (!(error instanceof ProblemError)) throw error;
         const { status, code } = error.problem;
-        if (code === 'replaced-link' || code === 'open-link') return { again: false, stopped: code, answered };
-        const later = error.offline || status >= 500 || status === 0 || status === 408 || status === 425 || status === 429;
+        if (code === 'replaced-link' || code === 'open-link')
+          return { again: false, stopped: code, answered };
+        const later =
+          error.offline ||
+          status >= 500 ||
+          status === 0 ||
+          status === 408 ||
+          status === 425 ||
+          status === 429;
         if (later) return { again: true, stopped: undefined, answered };
         await db.put('queue', { ...next, problem: error.problem });
       }
@@ -58,5 +81,7 @@ export async function send(home: string, db: Database, changed: () => void): Pro
     }
   };
   if (!navigator.locks) return work();
-  return navigator.locks.request(`pk-send-${home}`, { ifAvailable: true }, async (lock) => (lock ? work() : { again: true, stopped: undefined as Stopped, answered: 0, busy: true }));
+  return navigator.locks.request(`pk-send-${home}`, { ifAvailable: true }, async (lock) =>
+    lock ? work() : { again: true, stopped: undefined as Stopped, answered: 0, busy: true },
+  );
 }

@@ -15,7 +15,11 @@ export function useTyping(): [Typing, () => Promise<void>] {
 }
 
 /** Tells the page how a field is kept, as it is now; leaving the field and pressing its button at once keeps it once. */
-export function useKept(typing: Typing, id: string, keep: () => Promise<void>): () => Promise<void> {
+export function useKept(
+  typing: Typing,
+  id: string,
+  keep: () => Promise<void>,
+): () => Promise<void> {
   const busy = useRef<Promise<void>>(undefined);
   const once = () => (busy.current ??= keep().finally(() => (busy.current = undefined)));
   useEffect(() => {

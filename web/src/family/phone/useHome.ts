@@ -1,6 +1,13 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { api, ProblemError, type Schemas } from '../../api/client';
-import { openHome, storePage, type Database, type Entry, type LocalEntry, type Waiting } from './db';
+import {
+  openHome,
+  storePage,
+  type Database,
+  type Entry,
+  type LocalEntry,
+  type Waiting,
+} from './db';
 import { newID } from './ids';
 import { send, type Stopped } from './sender';
 
@@ -43,7 +50,10 @@ export function useHome(home: string): HomeState {
   const [storeProblem, setStoreProblem] = useState(false);
   const [offset, setOffset] = useState(0);
   const offsetRef = useRef(0);
-  const channel = useMemo(() => ('BroadcastChannel' in self ? new BroadcastChannel(`pk-${home}`) : undefined), [home]);
+  const channel = useMemo(
+    () => ('BroadcastChannel' in self ? new BroadcastChannel(`pk-${home}`) : undefined),
+    [home],
+  );
 
   const load = useCallback(async () => {
     const d = await db;
@@ -79,7 +89,10 @@ export function useHome(home: string): HomeState {
     try {
       const asked = Date.now();
       const known = (await d.get('kv', 'tag')) as string | undefined;
-      const { data: fresh, response } = await api.GET('/api/v1/home/{home}', { params: { path: { home } }, headers: known ? { 'If-None-Match': known } : {} });
+      const { data: fresh, response } = await api.GET('/api/v1/home/{home}', {
+        params: { path: { home } },
+        headers: known ? { 'If-None-Match': known } : {},
+      });
       const now = Date.parse(response.headers.get('Server-Time') ?? '');
       const tag = response.headers.get('ETag') ?? undefined;
       const measured = Math.round(now - (asked + Date.now()) / 2);
@@ -96,7 +109,8 @@ export function useHome(home: string): HomeState {
     } catch (error) {
       if (error instanceof ProblemError) {
         if (error.offline) setOnline(false);
-        if (error.problem.code === 'replaced-link' || error.problem.code === 'open-link') setStopped(error.problem.code);
+        if (error.problem.code === 'replaced-link' || error.problem.code === 'open-link')
+          setStopped(error.problem.code);
       } else setStoreProblem(true);
     }
     await load();
@@ -108,12 +122,19 @@ export function useHome(home: string): HomeState {
     void (async () => {
       try {
         const d = await db;
-        const [kept, keptOffset] = [(await d.get('kv', 'bundle')) as Bundle | undefined, (await d.get('kv', 'offset')) as number | undefined];
+        const [kept, keptOffset] = [
+          (await d.get('kv', 'bundle')) as Bundle | undefined,
+          (await d.get('kv', 'offset')) as number | undefined,
+        ];
         // What was done comes before what is to do: a step without its entries
         // would show neither its clock nor its readings until the server answers.
         await load();
         if (!live) return;
-        if (kept) setBundle({ ...kept, home: { ...kept.home, locale: kept.home.locale ?? kept.home.language } }); // kept by an older page
+        if (kept)
+          setBundle({
+            ...kept,
+            home: { ...kept.home, locale: kept.home.locale ?? kept.home.language },
+          }); // kept by an older page
         offsetRef.current = keptOffset ?? 0;
         setOffset(keptOffset ?? 0);
         void navigator.storage?.persist?.();
@@ -125,7 +146,10 @@ export function useHome(home: string): HomeState {
     const onVisible = () => document.visibilityState === 'visible' && void refresh();
     const onOnline = () => void refresh();
     const onOffline = () => setOnline(false);
-    const timer = setInterval(() => document.visibilityState === 'visible' && void refresh(), pollEvery);
+    const timer = setInterval(
+      () => document.visibilityState === 'visible' && void refresh(),
+      pollEvery,
+    );
     document.addEventListener('visibilitychange', onVisible);
     addEventListener('online', onOnline);
     addEventListener('offline', onOffline);
@@ -156,13 +180,31 @@ export function useHome(home: string): HomeState {
   );
 
   return {
-    home, bundle, entries, queue, online, stopped, storeProblem, offset, refresh,
+    home,
+    bundle,
+    entries,
+    queue,
+    online,
+    stopped,
+    storeProblem,
+    offset,
+    refresh,
     async add(assignment, fields) {
       const id = newID();
-      const entry: Entry = { ...fields, phone_time: new Date().toISOString(), offset_ms: offsetRef.current };
+      const entry: Entry = {
+        ...fields,
+        phone_time: new Date().toISOString(),
+        offset_ms: offsetRef.current,
+      };
       await put(async (d) => {
         const tx = d.transaction(['entries', 'queue'], 'readwrite');
-        await Promise.all([tx.objectStore('entries').put({ id, assignment, entry }), tx.objectStore('queue').add({ type: 'entry', id, assignment, body: JSON.stringify(entry) }), tx.done]);
+        await Promise.all([
+          tx.objectStore('entries').put({ id, assignment, entry }),
+          tx
+            .objectStore('queue')
+            .add({ type: 'entry', id, assignment, body: JSON.stringify(entry) }),
+          tx.done,
+        ]);
       });
       return id;
     },
@@ -170,13 +212,25 @@ export function useHome(home: string): HomeState {
       const id = newID();
       await put(async (d) => {
         const tx = d.transaction(['photos', 'queue'], 'readwrite');
-        await Promise.all([tx.objectStore('photos').put(blob, id), tx.objectStore('queue').add({ type: 'photo', id, assignment, body: '' }), tx.done]);
+        await Promise.all([
+          tx.objectStore('photos').put(blob, id),
+          tx.objectStore('queue').add({ type: 'photo', id, assignment, body: '' }),
+          tx.done,
+        ]);
       });
       return id;
     },
     async tell(id, fields) {
       const body = JSON.stringify({ ...fields, phone_time: new Date().toISOString() });
-      await put(async (d) => void (await d.add('queue', { type: 'incident', id, assignment: fields.assignment ?? '', body })));
+      await put(
+        async (d) =>
+          void (await d.add('queue', {
+            type: 'incident',
+            id,
+            assignment: fields.assignment ?? '',
+            body,
+          })),
+      );
     },
     async drop(w) {
       await put(async (d) => {
@@ -189,7 +243,13 @@ export function useHome(home: string): HomeState {
       await put(async (d) => void (await d.put('queue', { ...w, problem: undefined })));
     },
     photo: async (id) => (await db).get('photos', id),
-    keep: (key, value) => db.then(async (d) => void (value === undefined ? await d.delete('kv', key) : await d.put('kv', value, key))).catch(() => setStoreProblem(true)),
-    recall: async <T,>(key: string) => (await (await db).get('kv', key)) as T | undefined,
+    keep: (key, value) =>
+      db
+        .then(
+          async (d) =>
+            void (value === undefined ? await d.delete('kv', key) : await d.put('kv', value, key)),
+        )
+        .catch(() => setStoreProblem(true)),
+    recall: async <T>(key: string) => (await (await db).get('kv', key)) as T | undefined,
   };
 }

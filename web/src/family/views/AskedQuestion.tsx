@@ -5,14 +5,31 @@ import { useWords } from '../words';
 import { answered, QuestionField, said, useDraft, type Question } from './Questions';
 
 /** A question in a step or afterwards: kept when it is left, and every version of it stays. */
-export function AskedQuestion({ state, bundle, sheet, book, question, step, typing }: WorkProps & { typing: Typing; question: Question; step?: string }) {
+export function AskedQuestion({
+  state,
+  bundle,
+  sheet,
+  book,
+  question,
+  step,
+  typing,
+}: WorkProps & { typing: Typing; question: Question; step?: string }) {
   const t = useWords();
   const core = useCore();
   const kept = book.answer(question.id);
-  const [given, set, forget] = useDraft(state, sheet.assignment, question.id, { text: '', choice: [] });
+  const [given, set, forget] = useDraft(state, sheet.assignment, question.id, {
+    text: '',
+    choice: [],
+  });
   const save = useKept(typing, question.id, async () => {
     if (!answered(question, given)) return;
-    await state.add(sheet.assignment, { kind: 'answer', step, question: question.id, text: given.text, choice: given.choice });
+    await state.add(sheet.assignment, {
+      kind: 'answer',
+      step,
+      question: question.id,
+      text: given.text,
+      choice: given.choice,
+    });
     set({ text: '', choice: [] });
     forget();
   });

@@ -21,11 +21,15 @@ export function Enter({ onOpened }: { onOpened: (home: string) => void }) {
       await keepPage(opened.home, opened.page, opened.tag).catch(() => undefined);
       onOpened(opened.home);
     } catch (error) {
-      const known = hash && error instanceof ProblemError && error.offline ? await homeOfLink(hash) : undefined;
+      const known =
+        hash && error instanceof ProblemError && error.offline ? await homeOfLink(hash) : undefined;
       if (known) return onOpened(known);
       const p = error instanceof ProblemError ? error.problem : undefined;
       const tries = (p?.current as { tries_left?: number } | undefined)?.tries_left;
-      setProblem((p?.detail ?? t('loadingFault')) + (tries !== undefined ? ' ' + t('triesLeft', { count: tries }) : ''));
+      setProblem(
+        (p?.detail ?? t('loadingFault')) +
+          (tries !== undefined ? ' ' + t('triesLeft', { count: tries }) : ''),
+      );
       setBusy(false);
     }
   };
@@ -49,10 +53,26 @@ export function Enter({ onOpened }: { onOpened: (home: string) => void }) {
     );
   }
   return (
-    <PhonePage place="Patient Kitchen" heading={t('typeCode')} focusKey="code" action={{ words: t('open'), do: () => void open({ code }) }}>
+    <PhonePage
+      place="Patient Kitchen"
+      heading={t('typeCode')}
+      focusKey="code"
+      action={{ words: t('open'), do: () => void open({ code }) }}
+    >
       <form onSubmit={submit} className="card-paper">
         <label htmlFor="code">{t('codeLabel')}</label>
-        <input id="code" className="form-control big" style={{ letterSpacing: '.08em' }} value={code} onChange={(e) => setCode(e.target.value)} autoCapitalize="characters" autoComplete="off" spellCheck={false} aria-describedby="code-help" maxLength={30} />
+        <input
+          id="code"
+          className="form-control big"
+          style={{ letterSpacing: '.08em' }}
+          value={code}
+          onChange={(e) => setCode(e.target.value)}
+          autoCapitalize="characters"
+          autoComplete="off"
+          spellCheck={false}
+          aria-describedby="code-help"
+          maxLength={30}
+        />
         <p id="code-help" className="hint" style={{ margin: '8px 0 0' }}>
           {t('smallLetters')}
         </p>

@@ -50,15 +50,29 @@ export function HomePage(props: HomePageProps) {
   const [place, go] = useHash(state);
   const several = (state.bundle?.sheets.length ?? 0) > 1;
   return (
-    <LanguageContext.Provider value={place[1] === 'welcome' || place[1] === 'wrong' ? undefined : () => go('#/-/welcome')}>
-      <ListContext.Provider value={several && place[0] && place[1] !== 'welcome' && place[1] !== 'wrong' ? () => go('#/') : undefined}>
+    <LanguageContext.Provider
+      value={place[1] === 'welcome' || place[1] === 'wrong' ? undefined : () => go('#/-/welcome')}
+    >
+      <ListContext.Provider
+        value={
+          several && place[0] && place[1] !== 'welcome' && place[1] !== 'wrong'
+            ? () => go('#/')
+            : undefined
+        }
+      >
         <Places {...props} state={state} place={place} go={go} />
       </ListContext.Provider>
     </LanguageContext.Provider>
   );
 }
 
-function Places({ language, onLanguage, state, place: [assignment, view, number], go }: HomePageProps & { state: HomeState; place: string[]; go: (to: string) => void }) {
+function Places({
+  language,
+  onLanguage,
+  state,
+  place: [assignment, view, number],
+  go,
+}: HomePageProps & { state: HomeState; place: string[]; go: (to: string) => void }) {
   const t = useWords();
   const { bundle } = state;
   const [welcomed, setWelcomed] = useState<boolean>();
@@ -82,7 +96,8 @@ function Places({ language, onLanguage, state, place: [assignment, view, number]
   }
   const wrong = () => go(`#/${assignment || bundle.sheets[0]?.assignment || '-'}/wrong`);
   const sheet = bundle.sheets.find((s) => s.assignment === assignment);
-  if (view === 'wrong') return <WentWrong state={state} bundle={bundle} sheet={sheet} onClose={() => history.back()} />;
+  if (view === 'wrong')
+    return <WentWrong state={state} bundle={bundle} sheet={sheet} onClose={() => history.back()} />;
   if (!welcomed || view === 'welcome') {
     return (
       <Welcome
@@ -99,16 +114,40 @@ function Places({ language, onLanguage, state, place: [assignment, view, number]
       />
     );
   }
-  if (view === 'help') return <NeedsHelp state={state} onClose={() => history.back()} onWrong={wrong} />;
-  if (sheet) return <Work key={sheet.assignment} state={state} bundle={bundle} sheet={sheet} view={view ?? ''} number={Number(number ?? 0)} go={go} onWrong={wrong} />;
+  if (view === 'help')
+    return <NeedsHelp state={state} onClose={() => history.back()} onWrong={wrong} />;
+  if (sheet)
+    return (
+      <Work
+        key={sheet.assignment}
+        state={state}
+        bundle={bundle}
+        sheet={sheet}
+        view={view ?? ''}
+        number={Number(number ?? 0)}
+        go={go}
+        onWrong={wrong}
+      />
+    );
   return (
-    <PhonePage place={[bundle.class.school, bundle.class.name].filter(Boolean).join(' · ')} heading={t('yourExperiments')} focusKey="list" state={state} onWrong={wrong}>
+    <PhonePage
+      place={[bundle.class.school, bundle.class.name].filter(Boolean).join(' · ')}
+      heading={t('yourExperiments')}
+      focusKey="list"
+      state={state}
+      onWrong={wrong}
+    >
       <p>
         <NameLabel name={bundle.home.nickname} />
       </p>
       {bundle.sheets.length === 0 && <p className="card-paper">{t('nothingYet')}</p>}
       {bundle.sheets.map((s) => (
-        <button key={s.assignment} type="button" className="choice" onClick={() => go(`#/${s.assignment}`)}>
+        <button
+          key={s.assignment}
+          type="button"
+          className="choice"
+          onClick={() => go(`#/${s.assignment}`)}
+        >
           <span>
             <strong>{s.title}</strong>
             <br />
@@ -127,7 +166,17 @@ function Places({ language, onLanguage, state, place: [assignment, view, number]
   );
 }
 
-export function stateWords(s: Sheet, t: ReturnType<typeof useWords>, zone: string, language: string): string {
+export function stateWords(
+  s: Sheet,
+  t: ReturnType<typeof useWords>,
+  zone: string,
+  language: string,
+): string {
   const time = clock(s.state === 'waiting' ? s.opens_at : s.due_at, zone, language);
-  return t({ waiting: 'stateWaiting', open: 'stateOpen', over: 'stateOver', recalled: 'stateRecalled' }[s.state], { time });
+  return t(
+    { waiting: 'stateWaiting', open: 'stateOpen', over: 'stateOver', recalled: 'stateRecalled' }[
+      s.state
+    ],
+    { time },
+  );
 }

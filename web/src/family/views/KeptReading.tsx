@@ -32,14 +32,18 @@ export function KeptReading({ entry, reply, id, state, onOffer, onNotRead, onCha
     <>
       <p style={{ margin: 0 }} aria-live="polite">
         {reply ? t('kept', { value: reply.echo || typed }) : t('keptTyped', { value: typed })}{' '}
-        {reply?.echo && !doubt && (reply.assumed || reply.confirm) && <span className="hint">({t('youWrote', { value: typed })})</span>}{' '}
+        {reply?.echo && !doubt && (reply.assumed || reply.confirm) && (
+          <span className="hint">({t('youWrote', { value: typed })})</span>
+        )}{' '}
         <button type="button" id={id} className="btn-plain" onClick={onChange}>
           {t('change')}
         </button>
       </p>
       {doubt && (
         <div className="doubt" role="group" aria-label={t('lookOnce')}>
-          {reply?.confirm && reply.echo && <p style={{ margin: '0 0 8px' }}>{t('weRead', { typed, value: reply.echo })}</p>}
+          {reply?.confirm && reply.echo && (
+            <p style={{ margin: '0 0 8px' }}>{t('weRead', { typed, value: reply.echo })}</p>
+          )}
           {reply?.messages?.map((m) => (
             <p key={m} style={{ margin: '0 0 8px' }}>
               {m}
@@ -47,7 +51,12 @@ export function KeptReading({ entry, reply, id, state, onOffer, onNotRead, onCha
           ))}
           <div className="answers">
             {reply?.offers?.map((text) => (
-              <button key={text} type="button" className="btn btn-outline-primary" onClick={() => onOffer(text)}>
+              <button
+                key={text}
+                type="button"
+                className="btn btn-outline-primary"
+                onClick={() => onOffer(text)}
+              >
                 {text}
               </button>
             ))}

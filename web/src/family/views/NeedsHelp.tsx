@@ -3,10 +3,25 @@ import { PhonePage } from '../parts/PhonePage';
 import { useWords } from '../words';
 
 /** What the server would not take, with its reason. Nothing is dropped without being asked. */
-export function NeedsHelp({ state, onClose, onWrong }: { state: HomeState; onClose: () => void; onWrong: () => void }) {
+export function NeedsHelp({
+  state,
+  onClose,
+  onWrong,
+}: {
+  state: HomeState;
+  onClose: () => void;
+  onWrong: () => void;
+}) {
   const t = useWords();
   return (
-    <PhonePage place="" heading={t('needsHelp')} focusKey="help" state={state} action={{ words: t('back'), do: onClose }} onWrong={onWrong}>
+    <PhonePage
+      place=""
+      heading={t('needsHelp')}
+      focusKey="help"
+      state={state}
+      action={{ words: t('back'), do: onClose }}
+      onWrong={onWrong}
+    >
       {state.queue
         .filter((w) => w.problem)
         .map((w) => {
@@ -18,10 +33,18 @@ export function NeedsHelp({ state, onClose, onWrong }: { state: HomeState; onClo
               </p>
               <p>{w.problem!.detail}</p>
               <div className="two">
-                <button type="button" className="btn btn-outline-primary" onClick={() => void state.retry(w)}>
+                <button
+                  type="button"
+                  className="btn btn-outline-primary"
+                  onClick={() => void state.retry(w)}
+                >
                   {t('tryAgain')}
                 </button>
-                <button type="button" className="btn btn-outline-primary" onClick={() => void state.drop(w)}>
+                <button
+                  type="button"
+                  className="btn btn-outline-primary"
+                  onClick={() => void state.drop(w)}
+                >
                   {t('dropIt')}
                 </button>
               </div>

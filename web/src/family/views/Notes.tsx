@@ -5,10 +5,20 @@ import { useKept, type Typing } from '../phone/typing';
 import type { WorkProps } from '../phone/work';
 
 /** Words of the student's own, for an observation. Every version is kept. */
-export function Notes({ state, sheet, book, step, title, evidence, typing }: WorkProps & { typing: Typing; step: string; title: string; evidence: string }) {
+export function Notes({
+  state,
+  sheet,
+  book,
+  step,
+  title,
+  evidence,
+  typing,
+}: WorkProps & { typing: Typing; step: string; title: string; evidence: string }) {
   const t = useWords();
   const id = `note-${evidence}`;
-  const kept = last(book.of('observation').filter((e) => e.entry.evidence === evidence && e.entry.step === step));
+  const kept = last(
+    book.of('observation').filter((e) => e.entry.evidence === evidence && e.entry.step === step),
+  );
   const [given, set, forget] = useDraft(state, sheet.assignment, id, { text: '', choice: [] });
   const save = useKept(typing, id, async () => {
     if (!given.text.trim()) return;
@@ -22,8 +32,21 @@ export function Notes({ state, sheet, book, step, title, evidence, typing }: Wor
         {title}
       </label>
       {kept && <p className="second">“{kept.entry.text}”</p>}
-      <textarea id={id} className="form-control" rows={2} maxLength={4000} value={given.text} onChange={(e) => set({ text: e.target.value, choice: [] })} onBlur={() => void save()} />
-      <button type="button" className="btn btn-outline-primary" style={{ marginTop: 8 }} onClick={() => void save()}>
+      <textarea
+        id={id}
+        className="form-control"
+        rows={2}
+        maxLength={4000}
+        value={given.text}
+        onChange={(e) => set({ text: e.target.value, choice: [] })}
+        onBlur={() => void save()}
+      />
+      <button
+        type="button"
+        className="btn btn-outline-primary"
+        style={{ marginTop: 8 }}
+        onClick={() => void save()}
+      >
         {t('save')}
       </button>
     </div>

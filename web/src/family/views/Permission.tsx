@@ -27,23 +27,55 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
     setBusy(true);
     setProblem(undefined);
     try {
-      await got(api.POST('/api/v1/home/{home}/assignments/{assignment}/permission', { params: { path: { home: state.home, assignment: sheet.assignment } }, body: { decision, guardian: name, photos, gallery: photos && gallery, adult, text_sha: p.text_sha } }));
+      await got(
+        api.POST('/api/v1/home/{home}/assignments/{assignment}/permission', {
+          params: { path: { home: state.home, assignment: sheet.assignment } },
+          body: {
+            decision,
+            guardian: name,
+            photos,
+            gallery: photos && gallery,
+            adult,
+            text_sha: p.text_sha,
+          },
+        }),
+      );
       // The address first: the page changes with what is read anew, and a quick tap there must not be undone.
       onGo(decision === 'granted' ? 'ready' : decision === 'declined' ? 'watch' : 'permission');
       await state.refresh();
     } catch (error) {
-      setProblem(error instanceof ProblemError ? (error.offline ? t('needsLine') : error.problem.detail) : t('loadingFault'));
-      if (error instanceof ProblemError && error.problem.code === 'text-changed') await state.refresh();
+      setProblem(
+        error instanceof ProblemError
+          ? error.offline
+            ? t('needsLine')
+            : error.problem.detail
+          : t('loadingFault'),
+      );
+      if (error instanceof ProblemError && error.problem.code === 'text-changed')
+        await state.refresh();
     } finally {
       setBusy(false);
     }
   };
   const granted = p.state === 'granted';
-  const adults = sheet.adult_jobs.length > 0 || sheet.facts.some((f) => book.fact(f.id) === f.raises && f.steps.some((s) => s.verdict !== 'not-at-home'));
+  const adults =
+    sheet.adult_jobs.length > 0 ||
+    sheet.facts.some(
+      (f) => book.fact(f.id) === f.raises && f.steps.some((s) => s.verdict !== 'not-at-home'),
+    );
   const waits = adults && !adult ? t('tickFirst') : name.trim() === '' ? t('nameFirst') : undefined;
-  const action = granted ? { words: t('goOn'), do: () => onGo('ready') } : { words: t('agree'), do: () => !busy && void answer('granted'), waits };
+  const action = granted
+    ? { words: t('goOn'), do: () => onGo('ready') }
+    : { words: t('agree'), do: () => !busy && void answer('granted'), waits };
   return (
-    <PhonePage place={sheet.title} heading={t('before')} focusKey="permission" state={state} action={action} onWrong={onWrong}>
+    <PhonePage
+      place={sheet.title}
+      heading={t('before')}
+      focusKey="permission"
+      state={state}
+      action={action}
+      onWrong={onWrong}
+    >
       {p.state === 'lapsed' && <p className="doubt">{t('lapsedNote')}</p>}
       {p.state === 'withdrawn' && <p className="doubt">{t('withdrawnNote')}</p>}
       {sheet.untranslated > 0 && <p className="doubt">{t('untranslated')}</p>}
@@ -69,7 +101,11 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
         {granted ? (
           <>
             <p>{t('agreed', { name: p.guardian, time: clock(p.at!, zone, language) })}</p>
-            <button type="button" className="btn btn-outline-primary" onClick={() => void answer('withdrawn')}>
+            <button
+              type="button"
+              className="btn btn-outline-primary"
+              onClick={() => void answer('withdrawn')}
+            >
               {t('takeBack')}
             </button>
           </>
@@ -78,21 +114,44 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
             <p>{t('permissionFor', { name: bundle.home.nickname })}</p>
             {adults && <Tick id="adult" words={t('adultTick')} on={adult} set={setAdult} />}
             <Tick id="photos" words={t('photosTick')} on={photos} set={setPhotos} />
-            {photos && <Tick id="gallery" words={t('galleryTick', { teacher: bundle.class.teacher })} on={gallery} set={setGallery} />}
+            {photos && (
+              <Tick
+                id="gallery"
+                words={t('galleryTick', { teacher: bundle.class.teacher })}
+                on={gallery}
+                set={setGallery}
+              />
+            )}
             <div className="field" style={{ marginTop: 12 }}>
               <label htmlFor="guardian">{t('yourName')}</label>
-              <input id="guardian" className="form-control" autoComplete="name" maxLength={80} value={name} onChange={(e) => setName(e.target.value)} />
+              <input
+                id="guardian"
+                className="form-control"
+                autoComplete="name"
+                maxLength={80}
+                value={name}
+                onChange={(e) => setName(e.target.value)}
+              />
             </div>
           </>
         )}
         <p className="hint">
-          {t('onlyTeacher', { teacher: bundle.class.teacher })} {t('keepFor', { days: bundle.class.photo_days, until: dayWords(bundle.class.keep_until, language) })}
+          {t('onlyTeacher', { teacher: bundle.class.teacher })}{' '}
+          {t('keepFor', {
+            days: bundle.class.photo_days,
+            until: dayWords(bundle.class.keep_until, language),
+          })}
         </p>
       </section>
       {!granted && (
         <section className="card-paper">
           <p>{t('rather')}</p>
-          <button type="button" className="btn btn-outline-primary" style={{ width: '100%' }} onClick={() => void answer('declined')}>
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            style={{ width: '100%' }}
+            onClick={() => void answer('declined')}
+          >
             {t('ratherWatch')}
           </button>
         </section>
@@ -106,10 +165,26 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
   );
 }
 
-function Tick({ id, words, on, set }: { id: string; words: string; on: boolean; set: (v: boolean) => void }) {
+function Tick({
+  id,
+  words,
+  on,
+  set,
+}: {
+  id: string;
+  words: string;
+  on: boolean;
+  set: (v: boolean) => void;
+}) {
   return (
     <div className="row-48">
-      <input type="checkbox" className="form-check-input" id={id} checked={on} onChange={(e) => set(e.target.checked)} />
+      <input
+        type="checkbox"
+        className="form-check-input"
+        id={id}
+        checked={on}
+        onChange={(e) => set(e.target.checked)}
+      />
       <label htmlFor={id}>{words}</label>
     </div>
   );

@@ -6,7 +6,13 @@ import { useWords } from '../words';
 import type { WorkProps } from '../phone/work';
 
 /** A photo from the camera or a file: scaled on the phone, kept there, sent before the entry that speaks of it. */
-export function PhotoField({ state, sheet, book, step, evidence }: WorkProps & { step: string; evidence: Sheet['evidence'][number] }) {
+export function PhotoField({
+  state,
+  sheet,
+  book,
+  step,
+  evidence,
+}: WorkProps & { step: string; evidence: Sheet['evidence'][number] }) {
   const t = useWords();
   const photos = book.photos(evidence.id);
   const refused = state.queue.filter((w) => w.type === 'photo' && w.problem);
@@ -27,7 +33,13 @@ export function PhotoField({ state, sheet, book, step, evidence }: WorkProps & {
           {evidence.must_show && <p className="second">{evidence.must_show}</p>}
           <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', marginBottom: 8 }}>
             {photos.map((p) => (
-              <Thumbnail key={p.id} state={state} id={p.entry.refers!} sent={Boolean(p.answer)} alt={t('photoOf', { name: evidence.name })} />
+              <Thumbnail
+                key={p.id}
+                state={state}
+                id={p.entry.refers!}
+                sent={Boolean(p.answer)}
+                alt={t('photoOf', { name: evidence.name })}
+              />
             ))}
           </div>
           {refused.map((w) => (
@@ -54,7 +66,17 @@ export function PhotoField({ state, sheet, book, step, evidence }: WorkProps & {
   );
 }
 
-function Thumbnail({ state, id, sent, alt }: { state: WorkProps['state']; id: string; sent: boolean; alt: string }) {
+function Thumbnail({
+  state,
+  id,
+  sent,
+  alt,
+}: {
+  state: WorkProps['state'];
+  id: string;
+  sent: boolean;
+  alt: string;
+}) {
   const t = useWords();
   const [local, setLocal] = useState<string>();
   const photo = useEffectEvent((of: string) => state.photo(of));
@@ -69,7 +91,11 @@ function Thumbnail({ state, id, sent, alt }: { state: WorkProps['state']; id: st
   }, [id]);
   return (
     <figure style={{ margin: 0, width: 140 }}>
-      <img src={local ?? `/api/v1/home/${state.home}/photos/${id}/thumbnail`} alt={alt} style={{ width: '100%', borderRadius: 4, border: '1px solid var(--rule)' }} />
+      <img
+        src={local ?? `/api/v1/home/${state.home}/photos/${id}/thumbnail`}
+        alt={alt}
+        style={{ width: '100%', borderRadius: 4, border: '1px solid var(--rule)' }}
+      />
       <figcaption className="second" style={{ fontSize: '.83rem' }}>
         {t(sent ? 'photoSent' : 'photoKept')}
       </figcaption>

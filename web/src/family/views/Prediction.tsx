@@ -10,7 +10,14 @@ import type { WorkProps } from '../phone/work';
 const none: Given = { text: '', choice: [] };
 
 /** Fixes what the child expects before the first doing step; saved once, with its time. */
-export function Prediction({ state, bundle, sheet, book, onWrong, onGo }: WorkProps & { onGo: () => void }) {
+export function Prediction({
+  state,
+  bundle,
+  sheet,
+  book,
+  onWrong,
+  onGo,
+}: WorkProps & { onGo: () => void }) {
   const t = useWords();
   const questions = sheet.questions.filter((q) => q.when === 'before');
   const locked = questions.length > 0 && questions.every((q) => book.answer(q.id));
@@ -27,7 +34,12 @@ export function Prediction({ state, bundle, sheet, book, onWrong, onGo }: WorkPr
     for (const q of questions) {
       if (book.answer(q.id)) continue;
       const g = drafts[q.id];
-      await state.add(sheet.assignment, { kind: 'answer', question: q.id, text: g.text, choice: g.choice });
+      await state.add(sheet.assignment, {
+        kind: 'answer',
+        question: q.id,
+        text: g.text,
+        choice: g.choice,
+      });
     }
     forget();
     setBusy(false);
@@ -35,11 +47,21 @@ export function Prediction({ state, bundle, sheet, book, onWrong, onGo }: WorkPr
   if (locked) {
     const first = book.answer(questions[0].id)!;
     return (
-      <PhonePage place={sheet.title} heading={t('prediction')} focusKey="predicted" state={state} action={{ words: t('begin'), do: onGo }} onWrong={onWrong}>
+      <PhonePage
+        place={sheet.title}
+        heading={t('prediction')}
+        focusKey="predicted"
+        state={state}
+        action={{ words: t('begin'), do: onGo }}
+        onWrong={onWrong}
+      >
         <NotAtHome sheet={sheet} />
         <div className="card-paper">
           <p className="second">
-            {t('savedAt', { time: clock(first.entry.phone_time, bundle.class.zone, bundle.home.locale) })} {book.afterStart(first) && t('afterStart')}
+            {t('savedAt', {
+              time: clock(first.entry.phone_time, bundle.class.zone, bundle.home.locale),
+            })}{' '}
+            {book.afterStart(first) && t('afterStart')}
           </p>
           {questions.map((q) => (
             <p key={q.id}>
@@ -54,10 +76,24 @@ export function Prediction({ state, bundle, sheet, book, onWrong, onGo }: WorkPr
     );
   }
   return (
-    <PhonePage place={sheet.title} heading={t('prediction')} focusKey="predict" state={state} action={{ words: t('cannotChange'), do: () => !busy && void save() }} onWrong={onWrong}>
+    <PhonePage
+      place={sheet.title}
+      heading={t('prediction')}
+      focusKey="predict"
+      state={state}
+      action={{ words: t('cannotChange'), do: () => !busy && void save() }}
+      onWrong={onWrong}
+    >
       <NotAtHome sheet={sheet} />
       {questions.map((q) => (
-        <QuestionField key={q.id} question={q} value={drafts[q.id] ?? none} onChange={(v) => setDrafts({ ...drafts, [q.id]: v })} core={core} writer={bundle} />
+        <QuestionField
+          key={q.id}
+          question={q}
+          value={drafts[q.id] ?? none}
+          onChange={(v) => setDrafts({ ...drafts, [q.id]: v })}
+          core={core}
+          writer={bundle}
+        />
       ))}
       {lacking && (
         <p className="doubt" role="alert">
@@ -77,5 +113,9 @@ function useDrafts(state: WorkProps['state'], assignment: string) {
   } catch {
     // an older page's draft
   }
-  return [drafts, (d: Record<string, Given>) => set({ text: JSON.stringify(d), choice: [] }), forget] as const;
+  return [
+    drafts,
+    (d: Record<string, Given>) => set({ text: JSON.stringify(d), choice: [] }),
+    forget,
+  ] as const;
 }

@@ -26,7 +26,10 @@ export function useDraft(state: HomeState, assignment: string, id: string, first
 }
 
 /** Whether something was answered; an order that nobody touched was not put in order yet. */
-export const answered = (question: Question, given: Given) => (question.kind === 'choice' || question.kind === 'order' ? given.choice.length > 0 : given.text.trim() !== '');
+export const answered = (question: Question, given: Given) =>
+  question.kind === 'choice' || question.kind === 'order'
+    ? given.choice.length > 0
+    : given.text.trim() !== '';
 
 interface Props {
   question: Question;
@@ -58,17 +61,33 @@ export function QuestionField({ question, value, onChange, core, writer }: Props
               <span style={{ flex: 1 }}>
                 {i + 1} <strong>{name(o)}</strong>
               </span>
-              <button type="button" className="btn btn-outline-primary" disabled={i === 0} onClick={() => move(i, -1)} aria-label={`${name(o)}: ${t('up')}`}>
+              <button
+                type="button"
+                className="btn btn-outline-primary"
+                disabled={i === 0}
+                onClick={() => move(i, -1)}
+                aria-label={`${name(o)}: ${t('up')}`}
+              >
                 {t('up')}
               </button>
-              <button type="button" className="btn btn-outline-primary" disabled={i === order.length - 1} onClick={() => move(i, 1)} aria-label={`${name(o)}: ${t('down')}`}>
+              <button
+                type="button"
+                className="btn btn-outline-primary"
+                disabled={i === order.length - 1}
+                onClick={() => move(i, 1)}
+                aria-label={`${name(o)}: ${t('down')}`}
+              >
                 {t('down')}
               </button>
             </li>
           ))}
         </ol>
         {value.choice.length === 0 && (
-          <button type="button" className="btn btn-outline-primary" onClick={() => onChange({ ...value, choice: order })}>
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() => onChange({ ...value, choice: order })}
+          >
             {t('myOrder')}
           </button>
         )}
@@ -81,7 +100,14 @@ export function QuestionField({ question, value, onChange, core, writer }: Props
         <legend style={{ fontSize: '1.11rem', fontWeight: 700 }}>{question.text}</legend>
         {question.options.map((o) => (
           <div className="row-48" key={o.id}>
-            <input type="radio" className="form-check-input" name={id} id={`${id}-${o.id}`} checked={value.choice[0] === o.id} onChange={() => onChange({ ...value, choice: [o.id] })} />
+            <input
+              type="radio"
+              className="form-check-input"
+              name={id}
+              id={`${id}-${o.id}`}
+              checked={value.choice[0] === o.id}
+              onChange={() => onChange({ ...value, choice: [o.id] })}
+            />
             <label htmlFor={`${id}-${o.id}`}>{o.text}</label>
           </div>
         ))}
@@ -96,28 +122,73 @@ export function QuestionField({ question, value, onChange, core, writer }: Props
       {question.kind === 'number' ? (
         <>
           <div className="value-row">
-            <input id={id} className="form-control" inputMode="decimal" maxLength={200} value={value.text} onChange={(e) => onChange({ ...value, text: e.target.value })} />
+            <input
+              id={id}
+              className="form-control"
+              inputMode="decimal"
+              maxLength={200}
+              value={value.text}
+              onChange={(e) => onChange({ ...value, text: e.target.value })}
+            />
             <span className="unit">{question.unit}</span>
           </div>
-          <NumberRead question={question} typed={value.text} core={core} writer={writer} onTake={(text) => onChange({ ...value, text })} />
+          <NumberRead
+            question={question}
+            typed={value.text}
+            core={core}
+            writer={writer}
+            onTake={(text) => onChange({ ...value, text })}
+          />
         </>
       ) : (
-        <textarea id={id} className="form-control" rows={3} maxLength={4000} value={value.text} onChange={(e) => onChange({ ...value, text: e.target.value })} />
+        <textarea
+          id={id}
+          className="form-control"
+          rows={3}
+          maxLength={4000}
+          value={value.text}
+          onChange={(e) => onChange({ ...value, text: e.target.value })}
+        />
       )}
     </div>
   );
 }
 
 /** What the phone makes of a number, with what would answer where it asks. */
-function NumberRead({ question, typed, core, writer, onTake }: { question: Question; typed: string; core: Understand | undefined; writer: Bundle; onTake: (text: string) => void }) {
+function NumberRead({
+  question,
+  typed,
+  core,
+  writer,
+  onTake,
+}: {
+  question: Question;
+  typed: string;
+  core: Understand | undefined;
+  writer: Bundle;
+  onTake: (text: string) => void;
+}) {
   const t = useWords();
-  const reply = typed.trim() ? core?.({ typed, language: writer.home.locale, measures: writer.class.unit_system, asked: { unit: question.unit || '1' } }) : undefined;
+  const reply = typed.trim()
+    ? core?.({
+        typed,
+        language: writer.home.locale,
+        measures: writer.class.unit_system,
+        asked: { unit: question.unit || '1' },
+      })
+    : undefined;
   if (!reply) return null;
   return (
     <p className="second" aria-live="polite" style={{ margin: '4px 0 0' }}>
-      {reply.echo && reply.confirm && t('weRead', { typed, value: reply.echo })} {reply.messages?.join(' ')}{' '}
+      {reply.echo && reply.confirm && t('weRead', { typed, value: reply.echo })}{' '}
+      {reply.messages?.join(' ')}{' '}
       {reply.offers?.map((text) => (
-        <button key={text} type="button" className="btn btn-outline-primary" onClick={() => onTake(text)}>
+        <button
+          key={text}
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => onTake(text)}
+        >
           {text}
         </button>
       ))}
@@ -125,8 +196,11 @@ function NumberRead({ question, typed, core, writer, onTake }: { question: Quest
   );
 }
 
-const textOf = (question: Question | undefined, option: string) => question?.options.find((o) => o.id === option)?.text ?? option;
+const textOf = (question: Question | undefined, option: string) =>
+  question?.options.find((o) => o.id === option)?.text ?? option;
 
 /** An answer said back, in the language the page is in now. */
 export const said = (question: Question | undefined, given: { text?: string; choice?: string[] }) =>
-  [given.choice?.map((o) => textOf(question, o)).join(', '), given.text && `“${given.text}”`].filter(Boolean).join(' ');
+  [given.choice?.map((o) => textOf(question, o)).join(', '), given.text && `“${given.text}”`]
+    .filter(Boolean)
+    .join(' ');

@@ -36,7 +36,17 @@ interface Props extends WorkProps {
 }
 
 /** One measurement: typed as people type, shown back as the server read it, corrected or spoiled but never overwritten. */
-export function ReadingField({ state, bundle, sheet, book, slot, reading, instrument, step, typing }: Props) {
+export function ReadingField({
+  state,
+  bundle,
+  sheet,
+  book,
+  slot,
+  reading,
+  instrument,
+  step,
+  typing,
+}: Props) {
   const t = useWords();
   const core = useCore();
   const key = `typed/${sheet.assignment}/${slotKey(slot)}`;
@@ -51,7 +61,13 @@ export function ReadingField({ state, bundle, sheet, book, slot, reading, instru
   const spoiled = book.readings(slot).filter((e) => book.spoiled(e.id));
   const condition = sheet.conditions.find((c) => c.id === slot.condition);
   const several = step.takes.some((s) => s.reading !== slot.reading);
-  const label = [condition?.name, (several || !condition) && reading.name, reading.trials > 1 ? t('try', { n: slot.trial, all: reading.trials }) : ''].filter(Boolean).join(' · ');
+  const label = [
+    condition?.name,
+    (several || !condition) && reading.name,
+    reading.trials > 1 ? t('try', { n: slot.trial, all: reading.trials }) : '',
+  ]
+    .filter(Boolean)
+    .join(' · ');
   const id = `reading-${slotKey(slot)}`;
 
   const write = (value: string) => {
@@ -60,7 +76,14 @@ export function ReadingField({ state, bundle, sheet, book, slot, reading, instru
   };
   const put = (text: string, instead?: LocalEntry) =>
     state.add(sheet.assignment, {
-      kind: 'reading', step: step.id, reading: slot.reading, condition: slot.condition, time: slot.time, trial: slot.trial, typed: text, instrument,
+      kind: 'reading',
+      step: step.id,
+      reading: slot.reading,
+      condition: slot.condition,
+      time: slot.time,
+      trial: slot.trial,
+      typed: text,
+      instrument,
       ...(instead ? { refers: instead.id, reason: '' } : {}),
     });
   const keep = useKept(typing, id, async () => {
@@ -76,16 +99,44 @@ export function ReadingField({ state, bundle, sheet, book, slot, reading, instru
   });
   /** What the phone itself makes of a reading that waits to be sent. */
   const read = (e: LocalEntry): Reply | undefined => {
-    const tool = reading.instruments.find((i) => i.id === e.entry.instrument) ?? reading.instruments[0];
-    const asked = { unit: reading.unit, low: reading.low, high: reading.high, repeatability: reading.repeatability, step: tool?.step, analogue: tool?.analogue, tool: { [bundle.home.language]: tool?.name ?? '' } };
-    return core?.({ typed: e.entry.typed ?? '', language: bundle.home.locale, measures: bundle.class.unit_system, asked });
+    const tool =
+      reading.instruments.find((i) => i.id === e.entry.instrument) ?? reading.instruments[0];
+    const asked = {
+      unit: reading.unit,
+      low: reading.low,
+      high: reading.high,
+      repeatability: reading.repeatability,
+      step: tool?.step,
+      analogue: tool?.analogue,
+      tool: { [bundle.home.language]: tool?.name ?? '' },
+    };
+    return core?.({
+      typed: e.entry.typed ?? '',
+      language: bundle.home.locale,
+      measures: bundle.class.unit_system,
+      asked,
+    });
   };
   const spoil = (reason: string) => {
-    if (present) void state.add(sheet.assignment, { kind: 'spoiled', step: step.id, refers: present.id, reason });
+    if (present)
+      void state.add(sheet.assignment, {
+        kind: 'spoiled',
+        step: step.id,
+        refers: present.id,
+        reason,
+      });
     setAsking(undefined);
   };
   const skip = (reason: string) => {
-    void state.add(sheet.assignment, { kind: 'not-read', step: step.id, reading: slot.reading, condition: slot.condition, time: slot.time, trial: slot.trial, reason });
+    void state.add(sheet.assignment, {
+      kind: 'not-read',
+      step: step.id,
+      reading: slot.reading,
+      condition: slot.condition,
+      time: slot.time,
+      trial: slot.trial,
+      reason,
+    });
     setAsking(undefined);
   };
   const field = !present || changing;
@@ -96,7 +147,8 @@ export function ReadingField({ state, bundle, sheet, book, slot, reading, instru
       </label>
       {spoiled.map((e) => (
         <p key={e.id} className="second" style={{ margin: '0 0 6px' }}>
-          <s>{e.entry.typed}</s> {t('spoiledKept', { reason: because(t, book.spoiled(e.id)!.entry.reason) })}
+          <s>{e.entry.typed}</s>{' '}
+          {t('spoiledKept', { reason: because(t, book.spoiled(e.id)!.entry.reason) })}
         </p>
       ))}
       {field && (
@@ -107,7 +159,17 @@ export function ReadingField({ state, bundle, sheet, book, slot, reading, instru
             void keep();
           }}
         >
-          <input id={id} className="form-control" inputMode="decimal" autoComplete="off" value={typed} onChange={(e) => write(e.target.value)} onBlur={() => void keep()} placeholder={t('whatShows')} maxLength={200} />
+          <input
+            id={id}
+            className="form-control"
+            inputMode="decimal"
+            autoComplete="off"
+            value={typed}
+            onChange={(e) => write(e.target.value)}
+            onBlur={() => void keep()}
+            placeholder={t('whatShows')}
+            maxLength={200}
+          />
           <span className="unit">{reading.unit}</span>
           <button type="submit" className="btn btn-primary">
             {t('keep')}
@@ -131,12 +193,30 @@ export function ReadingField({ state, bundle, sheet, book, slot, reading, instru
       )}
       {desk && (
         <p className="doubt">
-          {desk.entry.kind === 'asked' ? t('teacherAsks', { text: desk.entry.text }) : t('teacherAside', { reason: desk.entry.reason })}
+          {desk.entry.kind === 'asked'
+            ? t('teacherAsks', { text: desk.entry.text })
+            : t('teacherAside', { reason: desk.entry.reason })}
         </p>
       )}
-      {!present && notRead && <p className="second">{t('notRead')}: {because(t, notRead.entry.reason)}</p>}
-      {asking === 'spoiled' && <Reasons title={t('spoiledWhy')} reasons={['spilled', 'touched', 'too-early-or-late', 'knocked']} onPick={spoil} />}
-      {asking === 'not-read' && <Reasons title={t('notReadWhy')} reasons={['forgot', 'broke', 'no-tool', 'cannot-read']} onPick={skip} />}
+      {!present && notRead && (
+        <p className="second">
+          {t('notRead')}: {because(t, notRead.entry.reason)}
+        </p>
+      )}
+      {asking === 'spoiled' && (
+        <Reasons
+          title={t('spoiledWhy')}
+          reasons={['spilled', 'touched', 'too-early-or-late', 'knocked']}
+          onPick={spoil}
+        />
+      )}
+      {asking === 'not-read' && (
+        <Reasons
+          title={t('notReadWhy')}
+          reasons={['forgot', 'broke', 'no-tool', 'cannot-read']}
+          onPick={skip}
+        />
+      )}
       {!asking && (
         <p style={{ margin: '4px 0 0', fontSize: '.89rem' }}>
           {present && !changing && (
@@ -158,13 +238,27 @@ export function ReadingField({ state, bundle, sheet, book, slot, reading, instru
 /** A reason is kept as its code; words are somebody's own. */
 const because = (t: TFunction, reason = '') => t(`reason.${reason}`, { defaultValue: reason });
 
-function Reasons({ title, reasons, onPick }: { title: string; reasons: string[]; onPick: (reason: string) => void }) {
+function Reasons({
+  title,
+  reasons,
+  onPick,
+}: {
+  title: string;
+  reasons: string[];
+  onPick: (reason: string) => void;
+}) {
   const t = useWords();
   return (
     <div role="group" aria-label={title} style={{ marginTop: 8 }}>
       <p style={{ margin: '0 0 8px' }}>{title}</p>
       {reasons.map((r) => (
-        <button key={r} type="button" className="choice" style={{ minHeight: 48 }} onClick={() => onPick(r)}>
+        <button
+          key={r}
+          type="button"
+          className="choice"
+          style={{ minHeight: 48 }}
+          onClick={() => onPick(r)}
+        >
           {t(`reason.${r}`)}
         </button>
       ))}

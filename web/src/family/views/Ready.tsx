@@ -6,38 +6,93 @@ import { useWords } from '../words';
 import type { WorkProps } from '../phone/work';
 
 /** What is still to fetch, from the steps; ticks are kept without a connection too. */
-export function Ready({ state, bundle, sheet, book, go, onWrong, onGo }: WorkProps & { onGo: () => void }) {
+export function Ready({
+  state,
+  bundle,
+  sheet,
+  book,
+  go,
+  onWrong,
+  onGo,
+}: WorkProps & { onGo: () => void }) {
   const t = useWords();
-  const people = sheet.adult_jobs.map((j) => ({ id: `adult-${j.step}`, words: `${t(j.verdict === 'adult-does' ? 'adultDoes' : 'adultNear')}: ${j.title}` }));
+  const people = sheet.adult_jobs.map((j) => ({
+    id: `adult-${j.step}`,
+    words: `${t(j.verdict === 'adult-does' ? 'adultDoes' : 'adultNear')}: ${j.title}`,
+  }));
   if (sheet.place) people.push({ id: 'place', words: sheet.place });
-  const missing = sheet.needs.filter((n) => !n.optional && !book.ticked(n.id)).length + people.filter((p) => !book.ticked(p.id)).length;
-  const tick = (id: string, on: boolean) => void state.add(sheet.assignment, { kind: 'tick', refers: id, reason: on ? '' : 'no' });
-  const waiting = sheet.state === 'waiting' ? t('opensAt', { time: clock(sheet.opens_at, bundle.class.zone, bundle.home.locale) }) : undefined;
+  const missing =
+    sheet.needs.filter((n) => !n.optional && !book.ticked(n.id)).length +
+    people.filter((p) => !book.ticked(p.id)).length;
+  const tick = (id: string, on: boolean) =>
+    void state.add(sheet.assignment, { kind: 'tick', refers: id, reason: on ? '' : 'no' });
+  const waiting =
+    sheet.state === 'waiting'
+      ? t('opensAt', { time: clock(sheet.opens_at, bundle.class.zone, bundle.home.locale) })
+      : undefined;
   return (
-    <PhonePage place={sheet.title} aside={<button type="button" className="btn-plain" onClick={() => go(`#/${sheet.assignment}/permission`)}>{t('permission')}</button>} heading={t('ready')} focusKey="ready" state={state}
-      action={{ words: missing === 0 ? t('allReady') : t('stillMissing', { count: missing }), do: onGo, waits: waiting }} onWrong={onWrong}>
+    <PhonePage
+      place={sheet.title}
+      aside={
+        <button
+          type="button"
+          className="btn-plain"
+          onClick={() => go(`#/${sheet.assignment}/permission`)}
+        >
+          {t('permission')}
+        </button>
+      }
+      heading={t('ready')}
+      focusKey="ready"
+      state={state}
+      action={{
+        words: missing === 0 ? t('allReady') : t('stillMissing', { count: missing }),
+        do: onGo,
+        waits: waiting,
+      }}
+      onWrong={onWrong}
+    >
       <HelpLine state={state} go={go} />
       <section className="card-paper">
         <h2>{t('fetch')}</h2>
         {sheet.needs.map((n) => (
           <div className="row-48" key={n.id}>
-            <input type="checkbox" className="form-check-input" id={`need-${n.id}`} checked={book.ticked(n.id)} onChange={(e) => tick(n.id, e.target.checked)} />
+            <input
+              type="checkbox"
+              className="form-check-input"
+              id={`need-${n.id}`}
+              checked={book.ticked(n.id)}
+              onChange={(e) => tick(n.id, e.target.checked)}
+            />
             <label htmlFor={`need-${n.id}`}>
               {n.name}
               {n.amount && <strong> {n.amount}</strong>}
               {n.optional && <span className="hint"> ({t('optional')})</span>}
-              {n.must && <span className="second"><br />{n.must}</span>}
-              {n.note && <span className="second"><br />{n.note}</span>}
+              {n.must && (
+                <span className="second">
+                  <br />
+                  {n.must}
+                </span>
+              )}
+              {n.note && (
+                <span className="second">
+                  <br />
+                  {n.note}
+                </span>
+              )}
               {n.instead.length + n.swaps.length > 0 && (
                 <span className="second">
                   <br />
-                  {t('instead')}:{' '}
-                  {n.instead.join('; ')}
+                  {t('instead')}: {n.instead.join('; ')}
                   {n.swaps.map((w, i) => (
                     <span key={w.name + w.amount}>
                       {i + n.instead.length > 0 && '; '}
                       {w.name}
-                      {w.amount && <strong> {w.amount}</strong>}{w.acid && <strong>, {w.acid}</strong>} ({w.counts.replace(/\.$/, '').toLowerCase()}){w.cautions.length > 0 && ` ${w.cautions.join(' ')}`}{w.adult && <strong> {w.adult}</strong>}
+                      {w.amount && <strong> {w.amount}</strong>}
+                      {w.acid && <strong>, {w.acid}</strong>} (
+                      {w.counts.replace(/\.$/, '').toLowerCase()})
+                      {w.cautions.length > 0 && ` ${w.cautions.join(' ')}`}
+                      {w.adult && <strong> {w.adult}</strong>}
                     </span>
                   ))}
                 </span>
@@ -57,7 +112,13 @@ export function Ready({ state, bundle, sheet, book, go, onWrong, onGo }: WorkPro
           <h2>{t('peoplePlace')}</h2>
           {people.map((p) => (
             <div className="row-48" key={p.id}>
-              <input type="checkbox" className="form-check-input" id={`need-${p.id}`} checked={book.ticked(p.id)} onChange={(e) => tick(p.id, e.target.checked)} />
+              <input
+                type="checkbox"
+                className="form-check-input"
+                id={`need-${p.id}`}
+                checked={book.ticked(p.id)}
+                onChange={(e) => tick(p.id, e.target.checked)}
+              />
               <label htmlFor={`need-${p.id}`}>{p.words}</label>
             </div>
           ))}

@@ -17,7 +17,13 @@ export function useOwnResult({ state, sheet }: WorkProps) {
   const waiting = state.queue.filter((w) => !w.problem).length;
   const done = waiting === 0;
   const key = `result/${sheet.assignment}`;
-  const ask = useEffectEvent(() => got(api.GET('/api/v1/home/{home}/assignments/{assignment}/result', { params: { path: { home: state.home, assignment: sheet.assignment } } })));
+  const ask = useEffectEvent(() =>
+    got(
+      api.GET('/api/v1/home/{home}/assignments/{assignment}/result', {
+        params: { path: { home: state.home, assignment: sheet.assignment } },
+      }),
+    ),
+  );
   const took = useEffectEvent((fresh: Own) => {
     setOwn(fresh);
     setProblem(undefined);
@@ -40,7 +46,15 @@ export function useOwnResult({ state, sheet }: WorkProps) {
   return { own, problem };
 }
 
-export function ResultTable({ sheet, own, shared }: { sheet: WorkProps['sheet']; own: Own; shared?: boolean }) {
+export function ResultTable({
+  sheet,
+  own,
+  shared,
+}: {
+  sheet: WorkProps['sheet'];
+  own: Own;
+  shared?: boolean;
+}) {
   const t = useWords();
   // What a home has once, whatever the conditions, stands on a card of its own.
   const has = (id: string) => own.results.some((r) => (r.condition ?? '') === id);
@@ -73,12 +87,22 @@ export function ResultTable({ sheet, own, shared }: { sheet: WorkProps['sheet'];
           {t('giveTake')}
         </p>
       )}
-      <button type="button" className="btn-plain" aria-expanded={open === 'working'} onClick={() => setOpen(open ? undefined : 'working')}>
+      <button
+        type="button"
+        className="btn-plain"
+        aria-expanded={open === 'working'}
+        onClick={() => setOpen(open ? undefined : 'working')}
+      >
         {t('working')}
       </button>
       {open &&
         own.results.map((r) => {
-          const name = [own.derived.find((d) => d.id === r.derived)?.name, sheet.conditions.find((c) => c.id === r.condition)?.name].filter(Boolean).join(', ');
+          const name = [
+            own.derived.find((d) => d.id === r.derived)?.name,
+            sheet.conditions.find((c) => c.id === r.condition)?.name,
+          ]
+            .filter(Boolean)
+            .join(', ');
           return (
             <p key={`${r.derived}/${r.condition}`} className="working">
               {name}:<br />
@@ -95,13 +119,28 @@ export function Result(props: WorkProps & { onGo: () => void }) {
   const { state, sheet, book, onWrong, onGo } = props;
   const t = useWords();
   const { own, problem } = useOwnResult(props);
-  const prediction = sheet.questions.filter((q) => q.when === 'before' && book.answer(q.id)).map((q) => said(q, book.answer(q.id)!.entry));
+  const prediction = sheet.questions
+    .filter((q) => q.when === 'before' && book.answer(q.id))
+    .map((q) => said(q, book.answer(q.id)!.entry));
   return (
-    <PhonePage place={sheet.title} heading={t('result')} focusKey="result" state={state} action={{ words: t('nextMeaning'), do: onGo }} onWrong={onWrong}>
-      {problem && <p className="doubt">{t(problem === 'offline' ? 'resultOffline' : 'loadingFault')}</p>}
+    <PhonePage
+      place={sheet.title}
+      heading={t('result')}
+      focusKey="result"
+      state={state}
+      action={{ words: t('nextMeaning'), do: onGo }}
+      onWrong={onWrong}
+    >
+      {problem && (
+        <p className="doubt">{t(problem === 'offline' ? 'resultOffline' : 'loadingFault')}</p>
+      )}
       {own && <ResultTable sheet={sheet} own={own} shared={own.shared} />}
-      {own?.sentences.map((s) => <p key={s}>{s}</p>)}
-      {prediction.length > 0 && <p className="card-paper">{t('youSaid', { said: prediction.join(' · ') })}</p>}
+      {own?.sentences.map((s) => (
+        <p key={s}>{s}</p>
+      ))}
+      {prediction.length > 0 && (
+        <p className="card-paper">{t('youSaid', { said: prediction.join(' · ') })}</p>
+      )}
     </PhonePage>
   );
 }
@@ -118,7 +157,14 @@ export function Conclusion({ onGo, ...props }: WorkProps & { onGo: () => void })
     onGo();
   };
   return (
-    <PhonePage place={sheet.title} heading={t('conclusion')} focusKey="conclusion" state={state} action={{ words: t('sendIt'), do: () => void send() }} onWrong={onWrong}>
+    <PhonePage
+      place={sheet.title}
+      heading={t('conclusion')}
+      focusKey="conclusion"
+      state={state}
+      action={{ words: t('sendIt'), do: () => void send() }}
+      onWrong={onWrong}
+    >
       <NotAtHome sheet={sheet} />
       {questions.map((q) => (
         <AskedQuestion key={q.id} {...props} question={q} typing={typing} />

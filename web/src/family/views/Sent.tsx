@@ -9,15 +9,36 @@ export function Sent({ state, sheet, book, go, onWrong }: WorkProps) {
   const t = useWords();
   const waiting = state.queue.filter((w) => !w.problem).length;
   const safe = waiting === 0 && Boolean(book.sent()?.answer);
-  const measured = sheet.steps.flatMap((s) => s.takes).filter((slot) => book.present(slot)?.answer).length;
+  const measured = sheet.steps
+    .flatMap((s) => s.takes)
+    .filter((slot) => book.present(slot)?.answer).length;
   const photos = sheet.evidence.filter((e) => book.photos(e.id).some((p) => p.answer)).length;
   const watching = Boolean(sheet.notice) || sheet.permission.state === 'declined';
   return (
-    <PhonePage place={sheet.title} heading={t(safe ? 'sentTitle' : 'sentNot')} focusKey="sent" state={state} action={{ words: t('toResult'), do: () => go(`#/${sheet.assignment}/${watching ? 'watch' : 'result'}`) }} onWrong={onWrong}>
-      <div className={`card-paper ${safe ? '' : 'shared'}`} role="status" data-testid="sent-state" data-safe={safe}>
+    <PhonePage
+      place={sheet.title}
+      heading={t(safe ? 'sentTitle' : 'sentNot')}
+      focusKey="sent"
+      state={state}
+      action={{
+        words: t('toResult'),
+        do: () => go(`#/${sheet.assignment}/${watching ? 'watch' : 'result'}`),
+      }}
+      onWrong={onWrong}
+    >
+      <div
+        className={`card-paper ${safe ? '' : 'shared'}`}
+        role="status"
+        data-testid="sent-state"
+        data-safe={safe}
+      >
         {safe ? (
           <p style={{ margin: 0 }}>
-            <Icon name="send-check" size={24} /> {t('sentSafe', { measurements: t('measurements', { count: measured }), photos: t('photos', { count: photos }) })}
+            <Icon name="send-check" size={24} />{' '}
+            {t('sentSafe', {
+              measurements: t('measurements', { count: measured }),
+              photos: t('photos', { count: photos }),
+            })}
           </p>
         ) : (
           <p style={{ margin: 0 }}>
@@ -29,14 +50,22 @@ export function Sent({ state, sheet, book, go, onWrong }: WorkProps) {
       <HelpLine state={state} go={go} />
       <p>
         {!watching && (
-          <button type="button" className="btn-plain" onClick={() => go(`#/${sheet.assignment}/step/1`)}>
+          <button
+            type="button"
+            className="btn-plain"
+            onClick={() => go(`#/${sheet.assignment}/step/1`)}
+          >
             {t('lookBack')}
           </button>
         )}
       </p>
       {!sheet.notice && (
         <p>
-          <button type="button" className="btn-plain" onClick={() => go(`#/${sheet.assignment}/permission`)}>
+          <button
+            type="button"
+            className="btn-plain"
+            onClick={() => go(`#/${sheet.assignment}/permission`)}
+          >
             {t('permission')}
           </button>
         </p>

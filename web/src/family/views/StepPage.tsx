@@ -14,18 +14,30 @@ import { useTyping, type Typing } from '../phone/typing';
 import type { WorkProps } from '../phone/work';
 
 /** One step: what to do now, whether the adult is there, how long; its measurements and photos on the same card. */
-export function StepPage({ number, onGo, ...props }: WorkProps & { number: number; onGo: (n: number) => void }) {
+export function StepPage({
+  number,
+  onGo,
+  ...props
+}: WorkProps & { number: number; onGo: (n: number) => void }) {
   const { state, bundle, sheet, book, onWrong } = props;
   const t = useWords();
   const step = sheet.steps[number - 1];
   const now = useNow(state.offset);
   const readyAt = book.readyAt(step);
   const [early, setEarly] = useState(false);
-  const waiting = step.wait !== undefined && !early && !book.done(step.id) && (readyAt === undefined || readyAt > now);
+  const waiting =
+    step.wait !== undefined &&
+    !early &&
+    !book.done(step.id) &&
+    (readyAt === undefined || readyAt > now);
   const clockNotStarted = step.wait !== undefined && readyAt === undefined;
   const from = sheet.steps.find((s) => s.id === step.wait?.from);
   const end = sheet.steps[sheet.steps.length - 1];
-  const toWait = !waiting ? 0 : readyAt === undefined ? step.wait!.seconds : Math.max(0, (readyAt - now) / 1000);
+  const toWait = !waiting
+    ? 0
+    : readyAt === undefined
+      ? step.wait!.seconds
+      : Math.max(0, (readyAt - now) / 1000);
   const rest = (end.start + end.seconds - step.start + toWait) / 60;
   const last = number === sheet.steps.length;
   const { zone } = bundle.class;
@@ -38,7 +50,8 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
     if (finishing.current) return;
     finishing.current = true;
     await keepTyped();
-    if (!book.done(step.id)) await state.add(sheet.assignment, { kind: 'step-done', step: step.id });
+    if (!book.done(step.id))
+      await state.add(sheet.assignment, { kind: 'step-done', step: step.id });
     onGo(number + 1);
   };
   const facts = factsAt(props, step.id);
@@ -46,12 +59,32 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
   const needsAdult = Boolean(adult) && !book.adult(step.id);
   const barred = facts.open || facts.closed;
   const shut = barred || needsAdult;
-  const waits = step.foreign ? t('waitsLanguage', { teacher: bundle.class.teacher }) : facts.open ? t('waitsAnswer') : facts.closed ? t('waitsClosed') : needsAdult ? t('waitsAdult') : sheet.state === 'waiting' ? t('opensAt', { time: clock(sheet.opens_at, zone, language) }) : waiting ? (readyAt ? t('waitsClock', { time: clock(readyAt, zone, language) }) : t('clockStarts', { step: from?.title ?? '' })) : undefined;
+  const waits = step.foreign
+    ? t('waitsLanguage', { teacher: bundle.class.teacher })
+    : facts.open
+      ? t('waitsAnswer')
+      : facts.closed
+        ? t('waitsClosed')
+        : needsAdult
+          ? t('waitsAdult')
+          : sheet.state === 'waiting'
+            ? t('opensAt', { time: clock(sheet.opens_at, zone, language) })
+            : waiting
+              ? readyAt
+                ? t('waitsClock', { time: clock(readyAt, zone, language) })
+                : t('clockStarts', { step: from?.title ?? '' })
+              : undefined;
   const place = `${t('stepOf', { n: number, all: sheet.steps.length })} · ${rest >= 90 ? t('hoursLeft', { count: Math.round(rest / 60) }) : t('minLeft', { count: Math.max(1, Math.round(rest)) })}`;
   return (
     <PhonePage
       place={place}
-      aside={number > 1 && <button type="button" className="btn-plain" onClick={() => onGo(number - 1)}>{t('back')}</button>}
+      aside={
+        number > 1 && (
+          <button type="button" className="btn-plain" onClick={() => onGo(number - 1)}>
+            {t('back')}
+          </button>
+        )
+      }
       thread={<ProgressThread sheet={sheet} at={number - 1} />}
       heading={step.title}
       focusKey={step.id}
@@ -59,8 +92,19 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
       action={{ words: last ? t('doneLast') : t('done'), do: () => void finish(), waits }}
       onWrong={onWrong}
     >
-      {waiting && clockNotStarted && <p className="doubt">{t('clockStarts', { step: from?.title ?? '' })}</p>}
-      {step.wait && readyAt !== undefined && !book.done(step.id) && <Timer readyAt={readyAt} seconds={step.wait.seconds} offset={state.offset} zone={zone} language={language} small={early} />}
+      {waiting && clockNotStarted && (
+        <p className="doubt">{t('clockStarts', { step: from?.title ?? '' })}</p>
+      )}
+      {step.wait && readyAt !== undefined && !book.done(step.id) && (
+        <Timer
+          readyAt={readyAt}
+          seconds={step.wait.seconds}
+          offset={state.offset}
+          zone={zone}
+          language={language}
+          small={early}
+        />
+      )}
       {waiting && step.meanwhile && (
         <div className="card-paper">
           <h2>{t('meanwhile')}</h2>
@@ -74,7 +118,11 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
             className="btn-plain"
             onClick={() => {
               setEarly(true);
-              void state.add(sheet.assignment, { kind: 'observation', step: step.id, text: t('earlyNote') });
+              void state.add(sheet.assignment, {
+                kind: 'observation',
+                step: step.id,
+                text: t('earlyNote'),
+              });
             }}
           >
             {t('early')}
@@ -102,7 +150,12 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
               ))}
               <p className="hint">{t('ourHomeHint')}</p>
               {facts.closed && (
-                <button type="button" className="btn btn-outline-primary" style={{ width: '100%' }} onClick={() => props.go(`#/${sheet.assignment}/permission`)}>
+                <button
+                  type="button"
+                  className="btn btn-outline-primary"
+                  style={{ width: '100%' }}
+                  onClick={() => props.go(`#/${sheet.assignment}/permission`)}
+                >
                   {t('ratherWatch')}
                 </button>
               )}
@@ -111,14 +164,27 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
           {adult && (
             <div className={`card-paper adult ${adult === 'adult-does' ? 'does' : ''}`}>
               <h2>
-                <Icon name="person-standing" size={24} /> {t(adult === 'adult-does' ? 'adultDoes' : 'adultNear')}
+                <Icon name="person-standing" size={24} />{' '}
+                {t(adult === 'adult-does' ? 'adultDoes' : 'adultNear')}
               </h2>
               {step.adult_why && <p>{step.adult_why}</p>}
-              {!step.adult && facts.here.filter((f) => book.fact(f.id) === f.raises).map((f) => <p key={f.id}>{f.do}</p>)}
+              {!step.adult &&
+                facts.here
+                  .filter((f) => book.fact(f.id) === f.raises)
+                  .map((f) => <p key={f.id}>{f.do}</p>)}
               {book.adult(step.id) ? (
-                <p>{t('adultConfirmed', { time: clock(book.adult(step.id)!.entry.phone_time, zone, language) })}</p>
+                <p>
+                  {t('adultConfirmed', {
+                    time: clock(book.adult(step.id)!.entry.phone_time, zone, language),
+                  })}
+                </p>
               ) : (
-                <button type="button" className="btn btn-outline-primary" style={{ width: '100%' }} onClick={() => void state.add(sheet.assignment, { kind: 'adult', step: step.id })}>
+                <button
+                  type="button"
+                  className="btn btn-outline-primary"
+                  style={{ width: '100%' }}
+                  onClick={() => void state.add(sheet.assignment, { kind: 'adult', step: step.id })}
+                >
                   {t('adultHere')}
                 </button>
               )}
@@ -128,11 +194,24 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
           {step.evidence.map((id) => {
             const e = sheet.evidence.find((x) => x.id === id);
             if (!e) return null;
-            return e.kind === 'photo' ? <PhotoField key={id} {...props} step={step.id} evidence={e} /> : <Notes key={id} {...props} typing={typing} step={step.id} title={e.name} evidence={e.id} />;
+            return e.kind === 'photo' ? (
+              <PhotoField key={id} {...props} step={step.id} evidence={e} />
+            ) : (
+              <Notes
+                key={id}
+                {...props}
+                typing={typing}
+                step={step.id}
+                title={e.name}
+                evidence={e.id}
+              />
+            );
           })}
           {step.questions.map((id) => {
             const q = sheet.questions.find((x) => x.id === id);
-            return q && <AskedQuestion key={id} {...props} typing={typing} step={step.id} question={q} />;
+            return (
+              q && <AskedQuestion key={id} {...props} typing={typing} step={step.id} question={q} />
+            );
           })}
           {step.cautions.map((c) => (
             <p key={c} className="second">
@@ -150,7 +229,9 @@ export function StepPage({ number, onGo, ...props }: WorkProps & { number: numbe
   );
 }
 
-function Readings(props: WorkProps & { step: WorkProps['sheet']['steps'][number]; typing: Typing }) {
+function Readings(
+  props: WorkProps & { step: WorkProps['sheet']['steps'][number]; typing: Typing },
+) {
   const { sheet, step, state } = props;
   const t = useWords();
   const reading = sheet.readings.find((r) => r.id === step.takes[0].reading)!;
@@ -161,7 +242,12 @@ function Readings(props: WorkProps & { step: WorkProps['sheet']['steps'][number]
       {reading.instruments.length > 1 && (
         <div className="field">
           <label htmlFor="instrument">{t('tool')}</label>
-          <select id="instrument" className="form-select" value={instrument || reading.instruments[0].id} onChange={(e) => setInstrument(e.target.value)}>
+          <select
+            id="instrument"
+            className="form-select"
+            value={instrument || reading.instruments[0].id}
+            onChange={(e) => setInstrument(e.target.value)}
+          >
             {reading.instruments.map((i) => (
               <option key={i.id} value={i.id}>
                 {i.name}
@@ -171,7 +257,13 @@ function Readings(props: WorkProps & { step: WorkProps['sheet']['steps'][number]
         </div>
       )}
       {step.takes.map((slot) => (
-        <ReadingField key={`${slot.reading}/${slot.condition}/${slot.time}/${slot.trial}`} {...props} slot={slot} instrument={instrument || reading.instruments[0]?.id || ''} reading={sheet.readings.find((r) => r.id === slot.reading)!} />
+        <ReadingField
+          key={`${slot.reading}/${slot.condition}/${slot.time}/${slot.trial}`}
+          {...props}
+          slot={slot}
+          instrument={instrument || reading.instruments[0]?.id || ''}
+          reading={sheet.readings.find((r) => r.id === slot.reading)!}
+        />
       ))}
     </div>
   );
@@ -180,6 +272,8 @@ function Readings(props: WorkProps & { step: WorkProps['sheet']['steps'][number]
 /** At a step border a waiting newer page takes over; never during a step. */
 function useNewVersion(_: WorkProps['state']) {
   useEffect(() => {
-    void navigator.serviceWorker?.getRegistration().then((r) => r?.waiting?.postMessage('take-over'));
+    void navigator.serviceWorker
+      ?.getRegistration()
+      .then((r) => r?.waiting?.postMessage('take-over'));
   }, []);
 }

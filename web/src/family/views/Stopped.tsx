@@ -7,7 +7,13 @@ import type { WorkProps } from '../phone/work';
 export function Stopped({ state, sheet, onWrong }: WorkProps) {
   const t = useWords();
   return (
-    <PhonePage place={sheet.title} heading={t('stateRecalled')} focusKey="stopped" state={state} onWrong={onWrong}>
+    <PhonePage
+      place={sheet.title}
+      heading={t('stateRecalled')}
+      focusKey="stopped"
+      state={state}
+      onWrong={onWrong}
+    >
       <div className="card-paper stop" role="alert">
         <p>
           <Icon name="x-octagon" size={24} /> <strong>{t('recalled')}</strong>

@@ -7,7 +7,11 @@ import { Prediction } from './Prediction';
 import type { WorkProps } from '../phone/work';
 
 /** For homes that watch, by their own wish or because it is only shown: the teacher's own readings, clearly marked, and the home's own thinking. */
-export function Watch({ view, onGo, ...props }: WorkProps & { view: string; onGo: (page: string) => void }) {
+export function Watch({
+  view,
+  onGo,
+  ...props
+}: WorkProps & { view: string; onGo: (page: string) => void }) {
   const { state, sheet, book, onWrong } = props;
   const t = useWords();
   const before = sheet.questions.filter((q) => q.when === 'before');
@@ -18,7 +22,13 @@ export function Watch({ view, onGo, ...props }: WorkProps & { view: string; onGo
   return (
     <PhonePage
       place={sheet.title}
-      aside={!sheet.notice && <button type="button" className="btn-plain" onClick={() => onGo('permission')}>{t('permission')}</button>}
+      aside={
+        !sheet.notice && (
+          <button type="button" className="btn-plain" onClick={() => onGo('permission')}>
+            {t('permission')}
+          </button>
+        )
+      }
       heading={t('shared')}
       focusKey="watch"
       state={state}
@@ -26,7 +36,11 @@ export function Watch({ view, onGo, ...props }: WorkProps & { view: string; onGo
       onWrong={onWrong}
     >
       {sheet.notice ? <OnlyShown {...props} /> : <p>{t('declinedNote')}</p>}
-      {sheet.shown.length === 0 ? <p className="card-paper shared">{t('sharedNone')}</p> : <SharedReadings sheet={sheet} />}
+      {sheet.shown.length === 0 ? (
+        <p className="card-paper shared">{t('sharedNone')}</p>
+      ) : (
+        <SharedReadings sheet={sheet} />
+      )}
       {own && sheet.shown.length > 0 && <ResultTable sheet={sheet} own={own} shared />}
     </PhonePage>
   );
@@ -39,7 +53,11 @@ export function OnlyShown({ sheet, bundle }: WorkProps) {
     <>
       <NotAtHome sheet={sheet} />
       <p>{sheet.question}</p>
-      {sheet.state === 'waiting' && <p>{t('shownAt', { time: clock(sheet.opens_at, bundle.class.zone, bundle.home.locale) })}</p>}
+      {sheet.state === 'waiting' && (
+        <p>
+          {t('shownAt', { time: clock(sheet.opens_at, bundle.class.zone, bundle.home.locale) })}
+        </p>
+      )}
     </>
   );
 }
@@ -55,15 +73,25 @@ function SharedReadings({ sheet }: { sheet: WorkProps['sheet'] }) {
             <table className="result">
               <thead>
                 <tr>
-                  <th scope="col"><span className="visually-hidden">{t('shared')}</span></th>
-                  {r.times.map((x) => <th key={x} scope="col" className="num">{x}</th>)}
+                  <th scope="col">
+                    <span className="visually-hidden">{t('shared')}</span>
+                  </th>
+                  {r.times.map((x) => (
+                    <th key={x} scope="col" className="num">
+                      {x}
+                    </th>
+                  ))}
                 </tr>
               </thead>
               <tbody>
                 {r.rows.map((row) => (
                   <tr key={row.name ?? ''}>
                     <th scope="row">{row.name}</th>
-                    {r.times.map((x, i) => <td key={x} className="num">{row.values[i] || '–'}</td>)}
+                    {r.times.map((x, i) => (
+                      <td key={x} className="num">
+                        {row.values[i] || '–'}
+                      </td>
+                    ))}
                   </tr>
                 ))}
               </tbody>

@@ -9,7 +9,19 @@ import { nameOf } from '../../ui/language';
 import { useWords } from '../words';
 
 /** Is this for us, from whom, and in which language? */
-export function Welcome({ state, bundle, onLanguage, onGo, onWrong }: { state: HomeState; bundle: Bundle; onLanguage: (l: string) => void; onGo: () => Promise<void>; onWrong: () => void }) {
+export function Welcome({
+  state,
+  bundle,
+  onLanguage,
+  onGo,
+  onWrong,
+}: {
+  state: HomeState;
+  bundle: Bundle;
+  onLanguage: (l: string) => void;
+  onGo: () => Promise<void>;
+  onWrong: () => void;
+}) {
   const t = useWords();
   const [chosen, setChosen] = useState(bundle.home.language);
   const sheet = bundle.sheets[0];
@@ -18,15 +30,29 @@ export function Welcome({ state, bundle, onLanguage, onGo, onWrong }: { state: H
     setChosen(language);
     onLanguage(language);
     try {
-      await got(api.PUT('/api/v1/home/{home}/language', { params: { path: { home: state.home } }, body: { language } }));
+      await got(
+        api.PUT('/api/v1/home/{home}/language', {
+          params: { path: { home: state.home } },
+          body: { language },
+        }),
+      );
       await state.refresh();
     } catch {
       // without a connection the page stays in the language it was last read in
     }
   };
   return (
-    <PhonePage place={bundle.class.school} state={state} heading={sheet ? sheet.title : t('yourExperiments')} focusKey="welcome" action={{ words: t('goOn'), do: () => void onGo() }} onWrong={onWrong}>
-      <p className="second">{t('from', { teacher: bundle.class.teacher, class: bundle.class.name })}</p>
+    <PhonePage
+      place={bundle.class.school}
+      state={state}
+      heading={sheet ? sheet.title : t('yourExperiments')}
+      focusKey="welcome"
+      action={{ words: t('goOn'), do: () => void onGo() }}
+      onWrong={onWrong}
+    >
+      <p className="second">
+        {t('from', { teacher: bundle.class.teacher, class: bundle.class.name })}
+      </p>
       {inApp && <p className="doubt">{t('inApp')}</p>}
       {sheet && (
         <>
@@ -47,7 +73,14 @@ export function Welcome({ state, bundle, onLanguage, onGo, onWrong }: { state: H
         <legend style={{ fontSize: '1rem', fontWeight: 700 }}>{t('whichLanguage')}</legend>
         {bundle.languages.map((l) => (
           <div className="row-48" key={l}>
-            <input type="radio" className="form-check-input" name="language" id={`language-${l}`} checked={chosen === l} onChange={() => void choose(l)} />
+            <input
+              type="radio"
+              className="form-check-input"
+              name="language"
+              id={`language-${l}`}
+              checked={chosen === l}
+              onChange={() => void choose(l)}
+            />
             <label htmlFor={`language-${l}`} lang={l}>
               {nameOf(l)}
             </label>

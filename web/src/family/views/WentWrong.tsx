@@ -11,7 +11,17 @@ type Card = Schemas['CardView'];
 type Door = 'hurt' | 'spilled' | 'not-working';
 
 /** First what to do, one instruction at a time, without a connection; then the teacher is told. */
-export function WentWrong({ state, bundle, sheet, onClose }: { state: HomeState; bundle: Bundle; sheet?: Sheet; onClose: () => void }) {
+export function WentWrong({
+  state,
+  bundle,
+  sheet,
+  onClose,
+}: {
+  state: HomeState;
+  bundle: Bundle;
+  sheet?: Sheet;
+  onClose: () => void;
+}) {
   const t = useWords();
   const [door, setDoor] = useState<Door>();
   const [card, setCard] = useState<Card>();
@@ -23,12 +33,39 @@ export function WentWrong({ state, bundle, sheet, onClose }: { state: HomeState;
   const tell = (d: Door, c: Card | undefined, more: { outcome?: string; note?: string } = {}) => {
     const id = incident ?? newID();
     setIncident(id);
-    void state.tell(id, { door: d, card: c?.id, outcome: (more.outcome ?? outcome), note: more.note ?? note, assignment: sheet?.assignment });
+    void state.tell(id, {
+      door: d,
+      card: c?.id,
+      outcome: more.outcome ?? outcome,
+      note: more.note ?? note,
+      assignment: sheet?.assignment,
+    });
   };
-  const close = <button type="button" className="btn-plain" onClick={door ? () => { setDoor(undefined); setCard(undefined); } : onClose}>{door ? t('back') : t('close')}</button>;
+  const close = (
+    <button
+      type="button"
+      className="btn-plain"
+      onClick={
+        door
+          ? () => {
+              setDoor(undefined);
+              setCard(undefined);
+            }
+          : onClose
+      }
+    >
+      {door ? t('back') : t('close')}
+    </button>
+  );
   if (!door) {
     return (
-      <PhonePage place={t('wentWrong')} aside={close} heading={t('wentWrong')} focusKey="doors" state={state}>
+      <PhonePage
+        place={t('wentWrong')}
+        aside={close}
+        heading={t('wentWrong')}
+        focusKey="doors"
+        state={state}
+      >
         <Calls emergency={emergency} poison={poison} />
         <p style={{ fontSize: '1.11rem', fontWeight: 600 }}>{t('hurtFirst')}</p>
         <button type="button" className="choice hurt" onClick={() => setDoor('hurt')}>
@@ -37,7 +74,13 @@ export function WentWrong({ state, bundle, sheet, onClose }: { state: HomeState;
         <button type="button" className="choice" onClick={() => setDoor('spilled')}>
           {t('doorSpilled')}
         </button>
-        <button type="button" className="choice" onClick={() => { setDoor('not-working'); }}>
+        <button
+          type="button"
+          className="choice"
+          onClick={() => {
+            setDoor('not-working');
+          }}
+        >
           {t('doorNot')}
         </button>
       </PhonePage>
@@ -45,12 +88,26 @@ export function WentWrong({ state, bundle, sheet, onClose }: { state: HomeState;
   }
   if (door !== 'not-working' && !card) {
     return (
-      <PhonePage place={t('wentWrong')} aside={close} heading={t(door === 'hurt' ? 'doorHurt' : 'doorSpilled')} focusKey={door} state={state}>
+      <PhonePage
+        place={t('wentWrong')}
+        aside={close}
+        heading={t(door === 'hurt' ? 'doorHurt' : 'doorSpilled')}
+        focusKey={door}
+        state={state}
+      >
         {door === 'hurt' && <Calls emergency={emergency} poison={poison} />}
         {bundle.first_aid
           .filter((c) => c.door === door && (all || sheet?.cards.includes(c.id)))
           .map((c) => (
-            <button key={c.id} type="button" className="choice" onClick={() => { setCard(c); tell(door, c); }}>
+            <button
+              key={c.id}
+              type="button"
+              className="choice"
+              onClick={() => {
+                setCard(c);
+                tell(door, c);
+              }}
+            >
               {c.title}
             </button>
           ))}
@@ -64,13 +121,38 @@ export function WentWrong({ state, bundle, sheet, onClose }: { state: HomeState;
   }
   const told = incident && !state.queue.some((w) => w.id === incident && !w.problem);
   return (
-    <PhonePage place={t('wentWrong')} aside={close} heading={card?.title ?? t('doorNot')} focusKey={card?.id ?? 'not-working'} state={state}>
-      {card ? <Aid card={card} emergency={emergency} poison={poison} /> : <Mistakes sheet={sheet} />}
-      {incident && <p role="status">{told ? t('told', { teacher, time: clock(new Date(), bundle.class.zone, bundle.home.locale) }) : t('willTell', { teacher })}</p>}
+    <PhonePage
+      place={t('wentWrong')}
+      aside={close}
+      heading={card?.title ?? t('doorNot')}
+      focusKey={card?.id ?? 'not-working'}
+      state={state}
+    >
+      {card ? (
+        <Aid card={card} emergency={emergency} poison={poison} />
+      ) : (
+        <Mistakes sheet={sheet} />
+      )}
+      {incident && (
+        <p role="status">
+          {told
+            ? t('told', { teacher, time: clock(new Date(), bundle.class.zone, bundle.home.locale) })
+            : t('willTell', { teacher })}
+        </p>
+      )}
       {door === 'hurt' && (
         <>
           {['fine', 'phone-us', 'mistaken-tap'].map((o) => (
-            <button key={o} type="button" className={`choice ${outcome === o ? 'chosen' : ''}`} aria-pressed={outcome === o} onClick={() => { setOutcome(o); tell(door, card, { outcome: o }); }}>
+            <button
+              key={o}
+              type="button"
+              className={`choice ${outcome === o ? 'chosen' : ''}`}
+              aria-pressed={outcome === o}
+              onClick={() => {
+                setOutcome(o);
+                tell(door, card, { outcome: o });
+              }}
+            >
               {t({ fine: 'adultFine', 'phone-us': 'phoneUs', 'mistaken-tap': 'mistaken' }[o]!)}
             </button>
           ))}
@@ -78,9 +160,23 @@ export function WentWrong({ state, bundle, sheet, onClose }: { state: HomeState;
         </>
       )}
       <div className="field">
-        <label htmlFor="wrong-note">{door === 'not-working' ? t('noMistakes') : t('tellMore')}</label>
-        <textarea id="wrong-note" className="form-control" rows={2} maxLength={1000} value={note} onChange={(e) => setNote(e.target.value)} />
-        <button type="button" className="btn btn-outline-primary" style={{ marginTop: 8 }} onClick={() => tell(door, card)}>
+        <label htmlFor="wrong-note">
+          {door === 'not-working' ? t('noMistakes') : t('tellMore')}
+        </label>
+        <textarea
+          id="wrong-note"
+          className="form-control"
+          rows={2}
+          maxLength={1000}
+          value={note}
+          onChange={(e) => setNote(e.target.value)}
+        />
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          style={{ marginTop: 8 }}
+          onClick={() => tell(door, card)}
+        >
           {t('tell')}
         </button>
       </div>
@@ -119,7 +215,12 @@ function Aid({ card, emergency, poison }: { card: Card; emergency: string; poiso
         ))}
       </ol>
       {at < card.steps.length - 1 && (
-        <button type="button" className="btn btn-primary main-action" style={{ width: '100%', marginBottom: 12 }} onClick={() => setAt(at + 1)}>
+        <button
+          type="button"
+          className="btn btn-primary main-action"
+          style={{ width: '100%', marginBottom: 12 }}
+          onClick={() => setAt(at + 1)}
+        >
           {t('next')}
         </button>
       )}

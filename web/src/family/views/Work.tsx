@@ -12,7 +12,11 @@ import { Stopped } from './Stopped';
 import { Watch } from './Watch';
 
 /** One assignment, from permission to sent. Which page is shown follows from the address, and else from what was done so far. */
-export function Work({ view, number, ...rest }: Omit<WorkProps, 'book'> & { view: string; number: number }) {
+export function Work({
+  view,
+  number,
+  ...rest
+}: Omit<WorkProps, 'book'> & { view: string; number: number }) {
   const { sheet, state, go } = rest;
   useCore(); // it is on the phone before the first reading, however the connection is by then
   const book = new Book(state.entries, sheet.assignment);
@@ -25,10 +29,16 @@ export function Work({ view, number, ...rest }: Omit<WorkProps, 'book'> & { view
     if (view === 'sent') return <Sent {...props} />;
     return <Watch {...props} view={view} onGo={to} />;
   }
-  if (permission !== 'granted' || shown === 'permission') return <Permission {...props} onGo={to} />;
+  if (permission !== 'granted' || shown === 'permission')
+    return <Permission {...props} onGo={to} />;
   switch (shown) {
     case 'ready':
-      return <Ready {...props} onGo={() => to(sheet.questions.some((q) => q.when === 'before') ? 'predict' : 'step/1')} />;
+      return (
+        <Ready
+          {...props}
+          onGo={() => to(sheet.questions.some((q) => q.when === 'before') ? 'predict' : 'step/1')}
+        />
+      );
     case 'predict':
       return <Prediction {...props} onGo={() => to('step/1')} />;
     case 'result':
@@ -40,7 +50,14 @@ export function Work({ view, number, ...rest }: Omit<WorkProps, 'book'> & { view
     default: {
       const undone = sheet.steps.findIndex((s) => !book.done(s.id)) + 1;
       const n = Math.min(Math.max(1, number || undone || 1), sheet.steps.length);
-      return <StepPage key={n} {...props} number={n} onGo={(m) => to(m > sheet.steps.length ? 'result' : `step/${m}`)} />;
+      return (
+        <StepPage
+          key={n}
+          {...props}
+          number={n}
+          onGo={(m) => to(m > sheet.steps.length ? 'result' : `step/${m}`)}
+        />
+      );
     }
   }
 }

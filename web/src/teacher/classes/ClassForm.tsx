@@ -18,16 +18,55 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
 const zones = [...new Set([here, 'UTC', ...Intl.supportedValuesOf('timeZone')])];
 
 /** A class's settings: what families read, what "cup" means, whom to call, how long things are kept. */
-export function ClassForm({ now, onSaved, onCancel }: { now?: ClassView; onSaved: (c: ClassView) => void; onCancel: () => void }) {
+export function ClassForm({
+  now,
+  onSaved,
+  onCancel,
+}: {
+  now?: ClassView;
+  onSaved: (c: ClassView) => void;
+  onCancel: () => void;
+}) {
   const { register, handleSubmit, setFocus } = useForm<Fields>({
-    defaultValues: now ?? { name: '', school: '', zone: here, language: ownLanguage(), unit_system: 'metric', emergency_number: '', poison_number: '', photo_days: 30, keep_until: inAYear(), needs_assessment: false },
+    defaultValues: now ?? {
+      name: '',
+      school: '',
+      zone: here,
+      language: ownLanguage(),
+      unit_system: 'metric',
+      emergency_number: '',
+      poison_number: '',
+      photo_days: 30,
+      keep_until: inAYear(),
+      needs_assessment: false,
+    },
   });
   const [error, setError] = useState<unknown>();
   const submit = handleSubmit(async (f) => {
     setError(undefined);
-    const body: Fields = { name: f.name, school: f.school, zone: f.zone, language: f.language, unit_system: f.unit_system, emergency_number: f.emergency_number, poison_number: f.poison_number, photo_days: Number(f.photo_days), keep_until: f.keep_until, needs_assessment: f.needs_assessment };
+    const body: Fields = {
+      name: f.name,
+      school: f.school,
+      zone: f.zone,
+      language: f.language,
+      unit_system: f.unit_system,
+      emergency_number: f.emergency_number,
+      poison_number: f.poison_number,
+      photo_days: Number(f.photo_days),
+      keep_until: f.keep_until,
+      needs_assessment: f.needs_assessment,
+    };
     try {
-      onSaved(now ? await got(api.PUT('/api/v1/classes/{class}', { params: { path: { class: now.id }, header: { 'If-Match': String(now.version) } }, body })) : await got(api.POST('/api/v1/classes', { body })));
+      onSaved(
+        now
+          ? await got(
+              api.PUT('/api/v1/classes/{class}', {
+                params: { path: { class: now.id }, header: { 'If-Match': String(now.version) } },
+                body,
+              }),
+            )
+          : await got(api.POST('/api/v1/classes', { body })),
+      );
     } catch (e) {
       setError(e);
       if (e instanceof ProblemError && e.problem.field) setFocus(e.problem.field as keyof Fields);
@@ -37,15 +76,21 @@ export function ClassForm({ now, onSaved, onCancel }: { now?: ClassView; onSaved
     <form onSubmit={(e) => void submit(e)}>
       <div className="field-row">
         <div>
-          <label className="named" htmlFor="name">{say('classForm.name')}</label>
+          <label className="named" htmlFor="name">
+            {say('classForm.name')}
+          </label>
           <input id="name" className="form-control" {...register('name')} />
         </div>
         <div>
-          <label className="named" htmlFor="school">{say('classForm.school')}</label>
+          <label className="named" htmlFor="school">
+            {say('classForm.school')}
+          </label>
           <input id="school" className="form-control" {...register('school')} />
         </div>
         <div>
-          <label className="named" htmlFor="zone">{say('classForm.time-zone')}</label>
+          <label className="named" htmlFor="zone">
+            {say('classForm.time-zone')}
+          </label>
           <select id="zone" className="form-select" {...register('zone')}>
             {zones.map((z) => (
               <option key={z} value={z}>
@@ -57,15 +102,21 @@ export function ClassForm({ now, onSaved, onCancel }: { now?: ClassView; onSaved
       </div>
       <div className="field-row">
         <div>
-          <label className="named" htmlFor="language">{say('classForm.language-of-most-homes')}</label>
+          <label className="named" htmlFor="language">
+            {say('classForm.language-of-most-homes')}
+          </label>
           <select id="language" className="form-select" {...register('language')}>
             {languageChoices.map(([code, name]) => (
-              <option key={code} value={code}>{name}</option>
+              <option key={code} value={code}>
+                {name}
+              </option>
             ))}
           </select>
         </div>
         <div>
-          <label className="named" htmlFor="unit_system">{say('classForm.cups-and-spoons')}</label>
+          <label className="named" htmlFor="unit_system">
+            {say('classForm.cups-and-spoons')}
+          </label>
           <select id="unit_system" className="form-select" {...register('unit_system')}>
             <option value="metric">{say('classForm.metric-5-15-and-250-ml')}</option>
             <option value="uk">{say('classForm.uk-5-and-15-ml-imperial')}</option>
@@ -74,28 +125,61 @@ export function ClassForm({ now, onSaved, onCancel }: { now?: ClassView; onSaved
           </select>
         </div>
         <div>
-          <label className="named" htmlFor="emergency_number">{say('classForm.emergency-number')}</label>
-          <input id="emergency_number" className="form-control" inputMode="tel" placeholder={say('classForm.such-as-112')} {...register('emergency_number')} />
+          <label className="named" htmlFor="emergency_number">
+            {say('classForm.emergency-number')}
+          </label>
+          <input
+            id="emergency_number"
+            className="form-control"
+            inputMode="tel"
+            placeholder={say('classForm.such-as-112')}
+            {...register('emergency_number')}
+          />
         </div>
         <div>
-          <label className="named" htmlFor="poison_number">{say('classForm.poison-advice')}</label>
-          <input id="poison_number" className="form-control" inputMode="tel" {...register('poison_number')} />
+          <label className="named" htmlFor="poison_number">
+            {say('classForm.poison-advice')}
+          </label>
+          <input
+            id="poison_number"
+            className="form-control"
+            inputMode="tel"
+            {...register('poison_number')}
+          />
         </div>
       </div>
       <div className="field-row">
         <div>
-          <label className="named" htmlFor="photo_days">{say('classForm.photos-are-kept-days-after-closing')}</label>
-          <input id="photo_days" className="form-control" type="number" min={1} max={400} {...register('photo_days')} />
+          <label className="named" htmlFor="photo_days">
+            {say('classForm.photos-are-kept-days-after-closing')}
+          </label>
+          <input
+            id="photo_days"
+            className="form-control"
+            type="number"
+            min={1}
+            max={400}
+            {...register('photo_days')}
+          />
         </div>
         <div>
-          <label className="named" htmlFor="keep_until">{say('classForm.everything-else-until')}</label>
+          <label className="named" htmlFor="keep_until">
+            {say('classForm.everything-else-until')}
+          </label>
           <input id="keep_until" className="form-control" type="date" {...register('keep_until')} />
         </div>
       </div>
       <p className="hint small">{say('classForm.without-both-numbers-nothing-can-be')}</p>
       <div className="form-check" style={{ marginBottom: 12 }}>
-        <input id="needs_assessment" className="form-check-input" type="checkbox" {...register('needs_assessment')} />
-        <label className="form-check-label" htmlFor="needs_assessment">{say('classForm.issue-nothing-without-the-schools-own')}</label>
+        <input
+          id="needs_assessment"
+          className="form-check-input"
+          type="checkbox"
+          {...register('needs_assessment')}
+        />
+        <label className="form-check-label" htmlFor="needs_assessment">
+          {say('classForm.issue-nothing-without-the-schools-own')}
+        </label>
       </div>
       <ProblemLine error={error} />
       <button type="submit" className="btn btn-primary">

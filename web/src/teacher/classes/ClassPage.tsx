@@ -23,30 +23,70 @@ export function ClassPage() {
   const client = useQueryClient();
   const { did } = useKeeping();
   const navigate = useNavigate();
-  const cls = useQuery({ queryKey: ['class', id], queryFn: () => got(api.GET('/api/v1/classes/{class}', { params: { path: { class: id } } })) });
-  const homes = useQuery({ queryKey: ['homes', id], queryFn: () => got(api.GET('/api/v1/classes/{class}/homes', { params: { path: { class: id } } })) });
+  const cls = useQuery({
+    queryKey: ['class', id],
+    queryFn: () => got(api.GET('/api/v1/classes/{class}', { params: { path: { class: id } } })),
+  });
+  const homes = useQuery({
+    queryKey: ['homes', id],
+    queryFn: () =>
+      got(api.GET('/api/v1/classes/{class}/homes', { params: { path: { class: id } } })),
+  });
   const [settings, setSettings] = useState(params.has('settings'));
   const sheet = params.get('home');
   const open = (home?: string) => setParams(home ? { home } : {});
-  const again = () => Promise.all([client.invalidateQueries({ queryKey: ['homes', id] }), client.invalidateQueries({ queryKey: ['class', id] }), client.invalidateQueries({ queryKey: ['classes'] })]);
+  const again = () =>
+    Promise.all([
+      client.invalidateQueries({ queryKey: ['homes', id] }),
+      client.invalidateQueries({ queryKey: ['class', id] }),
+      client.invalidateQueries({ queryKey: ['classes'] }),
+    ]);
   if (cls.isPending || homes.isPending) return <Loading what={say('classPage.the-class')} />;
-  if (cls.error || homes.error) return <><Head title={say('classPage.class')} /><PartError what={say('classPage.this-class')} error={cls.error ?? homes.error} retry={() => void again()} /></>;
+  if (cls.error || homes.error)
+    return (
+      <>
+        <Head title={say('classPage.class')} />
+        <PartError
+          what={say('classPage.this-class')}
+          error={cls.error ?? homes.error}
+          retry={() => void again()}
+        />
+      </>
+    );
   const c = cls.data;
   const list = homes.data.items;
   const chosen = list.find((h) => h.id === sheet);
   const opened = list.filter((h) => h.opened_at).length;
   const remove = async (h: HomeView) => {
-    await got(api.DELETE('/api/v1/classes/{class}/homes/{home}', { params: { path: { class: id, home: h.id } } }));
+    await got(
+      api.DELETE('/api/v1/classes/{class}/homes/{home}', {
+        params: { path: { class: id, home: h.id } },
+      }),
+    );
     open();
     await again();
-    did(say('classPage.taken-out', { nickname: h.nickname }), () => void got(api.POST('/api/v1/classes/{class}/homes/{home}/restore', { params: { path: { class: id, home: h.id } } })).then(again));
+    did(
+      say('classPage.taken-out', { nickname: h.nickname }),
+      () =>
+        void got(
+          api.POST('/api/v1/classes/{class}/homes/{home}/restore', {
+            params: { path: { class: id, home: h.id } },
+          }),
+        ).then(again),
+    );
   };
   const drop = async () => {
     await got(api.DELETE('/api/v1/classes/{class}', { params: { path: { class: id } } }));
     await navigate('/classes');
     const all = () => client.invalidateQueries();
     await all();
-    did(say('classPage.class-deleted', { name: c.name }), () => void got(api.POST('/api/v1/classes/{class}/restore', { params: { path: { class: id } } })).then(all));
+    did(
+      say('classPage.class-deleted', { name: c.name }),
+      () =>
+        void got(
+          api.POST('/api/v1/classes/{class}/restore', { params: { path: { class: id } } }),
+        ).then(all),
+    );
   };
   return (
     <>
@@ -58,7 +98,12 @@ export function ClassPage() {
             <Link className="btn btn-outline-primary" to={`/classes/${id}/codes`}>
               {say('classPage.codes-to-print')}
             </Link>
-            <button type="button" className="btn btn-outline-primary" aria-expanded={settings} onClick={() => setSettings(!settings)}>
+            <button
+              type="button"
+              className="btn btn-outline-primary"
+              aria-expanded={settings}
+              onClick={() => setSettings(!settings)}
+            >
               {say('classPage.settings')}
             </button>
           </>
@@ -68,7 +113,15 @@ export function ClassPage() {
         <main className="work">
           {settings && (
             <section className="card-paper" aria-label={say('classPage.settings')}>
-              <ClassForm key={c.version} now={c} onSaved={() => { setSettings(false); void again(); }} onCancel={() => setSettings(false)} />
+              <ClassForm
+                key={c.version}
+                now={c}
+                onSaved={() => {
+                  setSettings(false);
+                  void again();
+                }}
+                onCancel={() => setSettings(false)}
+              />
             </section>
           )}
           {(!c.emergency_number || !c.poison_number) && !settings && (
@@ -80,15 +133,32 @@ export function ClassPage() {
             </p>
           )}
           <p className="lead-sentence">
-            {list.length === 0 ? say('classPage.the-class-has-no-homes-yet') : say('classPage.of-opened-link', { opened, n: list.length, homesHave: homesHave(list.length), value: list.length === 1 ? say('classPage.its') : say('classPage.their') })}
+            {list.length === 0
+              ? say('classPage.the-class-has-no-homes-yet')
+              : say('classPage.of-opened-link', {
+                  opened,
+                  n: list.length,
+                  homesHave: homesHave(list.length),
+                  value: list.length === 1 ? say('classPage.its') : say('classPage.their'),
+                })}
           </p>
-          <RosterPaste classId={id} open={list.length === 0} onAdded={(n) => { void again(); did(say('classPage.homes-added', { count: n })); }} onOne={() => open('new')} />
+          <RosterPaste
+            classId={id}
+            open={list.length === 0}
+            onAdded={(n) => {
+              void again();
+              did(say('classPage.homes-added', { count: n }));
+            }}
+            onOne={() => open('new')}
+          />
           {list.length > 0 && (
             <div className="scroll">
               <table className="grid">
                 <thead>
                   <tr>
-                    <th scope="col"><span className="visually-hidden">{say('classPage.letters')}</span></th>
+                    <th scope="col">
+                      <span className="visually-hidden">{say('classPage.letters')}</span>
+                    </th>
                     <th scope="col">{say('classPage.home')}</th>
                     <th scope="col">{say('classPage.students')}</th>
                     <th scope="col">{say('classPage.language')}</th>
@@ -101,14 +171,25 @@ export function ClassPage() {
                     <tr key={h.id} className={h.id === sheet ? 'chosen' : ''}>
                       <td>{h.letters}</td>
                       <th scope="row">
-                        <button type="button" className="btn-plain" style={{ fontWeight: 700 }} onClick={() => open(h.id)}>
+                        <button
+                          type="button"
+                          className="btn-plain"
+                          style={{ fontWeight: 700 }}
+                          onClick={() => open(h.id)}
+                        >
                           <bdi>{h.nickname}</bdi>
                         </button>
                       </th>
                       <td>{h.students?.join(', ')}</td>
                       <td>{nameOf(h.language ?? '')}</td>
                       <td>{h.phone}</td>
-                      <td>{h.opened_at ? time(h.opened_at, c.zone) : <span className="cell-missing">{say('classPage.not-yet')}</span>}</td>
+                      <td>
+                        {h.opened_at ? (
+                          time(h.opened_at, c.zone)
+                        ) : (
+                          <span className="cell-missing">{say('classPage.not-yet')}</span>
+                        )}
+                      </td>
                     </tr>
                   ))}
                 </tbody>
@@ -122,8 +203,25 @@ export function ClassPage() {
           </p>
         </main>
         {sheet && (
-          <SideSheet title={chosen ? <NameLabel name={chosen.nickname} /> : say('classPage.new-home')} onClose={() => open()}>
-            <HomeSheet key={chosen?.id ?? 'new'} classId={id} zone={c.zone} home={chosen} onSaved={(h) => { void again(); open(h.id); }} onRemove={remove} onErased={() => { open(); void again(); }} />
+          <SideSheet
+            title={chosen ? <NameLabel name={chosen.nickname} /> : say('classPage.new-home')}
+            onClose={() => open()}
+          >
+            <HomeSheet
+              key={chosen?.id ?? 'new'}
+              classId={id}
+              zone={c.zone}
+              home={chosen}
+              onSaved={(h) => {
+                void again();
+                open(h.id);
+              }}
+              onRemove={remove}
+              onErased={() => {
+                open();
+                void again();
+              }}
+            />
           </SideSheet>
         )}
       </div>

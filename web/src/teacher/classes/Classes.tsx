@@ -10,7 +10,10 @@ import { Said, say } from '../words';
 /** Classes that were deleted within thirty days, to bring back. */
 function Deleted() {
   const client = useQueryClient();
-  const deleted = useQuery({ queryKey: ['deleted-classes'], queryFn: () => got(api.GET('/api/v1/deleted-classes')) });
+  const deleted = useQuery({
+    queryKey: ['deleted-classes'],
+    queryFn: () => got(api.GET('/api/v1/deleted-classes')),
+  });
   if (!deleted.data?.items.length) return null;
   const restore = async (id: string) => {
     await got(api.POST('/api/v1/classes/{class}/restore', { params: { path: { class: id } } }));
@@ -27,7 +30,10 @@ function Deleted() {
               {c.school} · {say('classPage.homes', { count: c.homes })}
             </span>
             <button type="button" className="btn-plain" onClick={() => void restore(c.id)}>
-              <Said of={say('classes.bring-back', { name: c.name })} with={[<span key="0" className="visually-hidden" />]} />
+              <Said
+                of={say('classes.bring-back', { name: c.name })}
+                with={[<span key="0" className="visually-hidden" />]}
+              />
             </button>
           </li>
         ))}
@@ -37,20 +43,41 @@ function Deleted() {
 }
 
 export function Classes() {
-  const classes = useQuery({ queryKey: ['classes'], queryFn: () => got(api.GET('/api/v1/classes')) });
+  const classes = useQuery({
+    queryKey: ['classes'],
+    queryFn: () => got(api.GET('/api/v1/classes')),
+  });
   const [adding, setAdding] = useState(false);
   const navigate = useNavigate();
   return (
     <>
-      <Head title={say('classes.classes')} aside={<button type="button" className="btn btn-primary" onClick={() => setAdding(true)}>{say('classes.new-class')}</button>} />
+      <Head
+        title={say('classes.classes')}
+        aside={
+          <button type="button" className="btn btn-primary" onClick={() => setAdding(true)}>
+            {say('classes.new-class')}
+          </button>
+        }
+      />
       <main className="work">
         {classes.isPending && <Loading what={say('classes.your-classes')} />}
-        {classes.error && <PartError what={say('classes.your-classes-2')} error={classes.error} retry={() => void classes.refetch()} />}
-        {classes.data?.items.length === 0 && !adding && <p className="lead-sentence">{say('classes.you-have-no-class-yet-make')}</p>}
+        {classes.error && (
+          <PartError
+            what={say('classes.your-classes-2')}
+            error={classes.error}
+            retry={() => void classes.refetch()}
+          />
+        )}
+        {classes.data?.items.length === 0 && !adding && (
+          <p className="lead-sentence">{say('classes.you-have-no-class-yet-make')}</p>
+        )}
         {adding && (
           <section className="card-paper" aria-label={say('classes.new-class')}>
             <h2>{say('classes.new-class')}</h2>
-            <ClassForm onSaved={(c) => void navigate(`/classes/${c.id}`)} onCancel={() => setAdding(false)} />
+            <ClassForm
+              onSaved={(c) => void navigate(`/classes/${c.id}`)}
+              onCancel={() => setAdding(false)}
+            />
           </section>
         )}
         <ul className="plain-list">
@@ -60,9 +87,12 @@ export function Classes() {
                 {c.name}
               </Link>
               <span className="second">
-                {c.school} · {say('classPage.homes', { count: c.homes })} · {say(`measures.${c.unit_system}`)} · {c.zone}
+                {c.school} · {say('classPage.homes', { count: c.homes })} ·{' '}
+                {say(`measures.${c.unit_system}`)} · {c.zone}
               </span>
-              {(!c.emergency_number || !c.poison_number) && <span className="w-mend">{say('classes.mend-a-number-is-missing-nothing')}</span>}
+              {(!c.emergency_number || !c.poison_number) && (
+                <span className="w-mend">{say('classes.mend-a-number-is-missing-nothing')}</span>
+              )}
             </li>
           ))}
         </ul>

@@ -9,41 +9,78 @@ import { Said, say } from '../words';
 /** Each home's own way in, on paper, to cut apart. */
 export function Codes() {
   const { class: id = '' } = useParams();
-  const cls = useQuery({ queryKey: ['class', id], queryFn: () => got(api.GET('/api/v1/classes/{class}', { params: { path: { class: id } } })) });
-  const list = useQuery({ queryKey: ['invitations', id], queryFn: () => got(api.GET('/api/v1/classes/{class}/invitations', { params: { path: { class: id } } })) });
+  const cls = useQuery({
+    queryKey: ['class', id],
+    queryFn: () => got(api.GET('/api/v1/classes/{class}', { params: { path: { class: id } } })),
+  });
+  const list = useQuery({
+    queryKey: ['invitations', id],
+    queryFn: () =>
+      got(api.GET('/api/v1/classes/{class}/invitations', { params: { path: { class: id } } })),
+  });
   if (cls.isPending || list.isPending) return <Loading what={say('codes.the-codes')} />;
-  if (cls.error || list.error) return <PartError what={say('codes.the-codes-2')} error={cls.error ?? list.error} />;
+  if (cls.error || list.error)
+    return <PartError what={say('codes.the-codes-2')} error={cls.error ?? list.error} />;
   return (
     <>
-      <Head title={say('codes.codes', { name: cls.data.name })} small={say('codes.homes-cut-along-the-dashes-each', { items: list.data.items.length })} aside={<><Link className="btn btn-outline-primary" to={`/classes/${id}`}>{say('classPage.class')}</Link><button type="button" className="btn btn-primary" onClick={() => print()}>{say('codes.print')}</button></>} />
+      <Head
+        title={say('codes.codes', { name: cls.data.name })}
+        small={say('codes.homes-cut-along-the-dashes-each', { items: list.data.items.length })}
+        aside={
+          <>
+            <Link className="btn btn-outline-primary" to={`/classes/${id}`}>
+              {say('classPage.class')}
+            </Link>
+            <button type="button" className="btn btn-primary" onClick={() => print()}>
+              {say('codes.print')}
+            </button>
+          </>
+        }
+      />
       <main className="work">
         {list.data.items.some((i) => i.lost) && (
           <p className="notice">
-            <Said of={say('codes.without-a-slip-their-links-were', { join: list.data.items.filter((i) => i.lost).map((i) => i.nickname).join(', ') })} with={[<Link key="0" to={`/classes/${id}`} />]} />
+            <Said
+              of={say('codes.without-a-slip-their-links-were', {
+                join: list.data.items
+                  .filter((i) => i.lost)
+                  .map((i) => i.nickname)
+                  .join(', '),
+              })}
+              with={[<Link key="0" to={`/classes/${id}`} />]}
+            />
           </p>
         )}
         <div className="slips">
-          {list.data.items.filter((i) => !i.lost).map((i) => {
-            return (
-              <div className="slip" key={i.home} lang={i.language}>
-                <svg viewBox={`0 0 ${i.qr.size} ${i.qr.size}`} role="img" aria-label={say('codes.square-code-of', { nickname: i.nickname })} shapeRendering="crispEdges">
-                  <rect width={i.qr.size} height={i.qr.size} fill="#fff" />
-                  <path d={i.qr.path} fill="#000" />
-                </svg>
-                <div style={{ minWidth: 0 }}>
-                  <NameLabel name={i.nickname} />
-                  <div className="code">{i.code}</div>
-                  <div className="small">
-                    {`${i.open} ${new URL(i.link).host}/code`}
+          {list.data.items
+            .filter((i) => !i.lost)
+            .map((i) => {
+              return (
+                <div className="slip" key={i.home} lang={i.language}>
+                  <svg
+                    viewBox={`0 0 ${i.qr.size} ${i.qr.size}`}
+                    role="img"
+                    aria-label={say('codes.square-code-of', { nickname: i.nickname })}
+                    shapeRendering="crispEdges"
+                  >
+                    <rect width={i.qr.size} height={i.qr.size} fill="#fff" />
+                    <path d={i.qr.path} fill="#000" />
+                  </svg>
+                  <div style={{ minWidth: 0 }}>
+                    <NameLabel name={i.nickname} />
+                    <div className="code">{i.code}</div>
+                    <div className="small">{`${i.open} ${new URL(i.link).host}/code`}</div>
+                    <div className="small second">{i.no_account}</div>
                   </div>
-                  <div className="small second">{i.no_account}</div>
                 </div>
-              </div>
-            );
-          })}
+              );
+            })}
         </div>
         <p className="hint small" style={{ marginTop: 12 }}>
-          <Said of={say('codes.lost-a-slip-print-it-again')} with={[<Link key="0" to={`/classes/${id}`} />]} />
+          <Said
+            of={say('codes.lost-a-slip-print-it-again')}
+            with={[<Link key="0" to={`/classes/${id}`} />]}
+          />
         </p>
       </main>
     </>

@@ -32,14 +32,52 @@ interface Fields {
 
 /** One home: what is asked of it, its way in, and how to let it go. */
 export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: Props) {
-  const { register, handleSubmit } = useForm<Fields>({ defaultValues: { nickname: home?.nickname ?? '', letters: home?.letters ?? '', language: home?.language ?? '', phone: home?.phone ?? '', contact: home?.contact ?? '', students: home?.students?.join(', ') ?? '', note: home?.note ?? '' } });
+  const { register, handleSubmit } = useForm<Fields>({
+    defaultValues: {
+      nickname: home?.nickname ?? '',
+      letters: home?.letters ?? '',
+      language: home?.language ?? '',
+      phone: home?.phone ?? '',
+      contact: home?.contact ?? '',
+      students: home?.students?.join(', ') ?? '',
+      note: home?.note ?? '',
+    },
+  });
   const [error, setError] = useState<unknown>();
   const [erasing, setErasing] = useState(false);
   const submit = handleSubmit(async (f) => {
     setError(undefined);
-    const body = { nickname: f.nickname, letters: f.letters || undefined, language: f.language || undefined, phone: f.phone, contact: f.contact, note: f.note, students: f.students.split(',').map((s) => s.trim()).filter(Boolean) };
+    const body = {
+      nickname: f.nickname,
+      letters: f.letters || undefined,
+      language: f.language || undefined,
+      phone: f.phone,
+      contact: f.contact,
+      note: f.note,
+      students: f.students
+        .split(',')
+        .map((s) => s.trim())
+        .filter(Boolean),
+    };
     try {
-      onSaved(home ? await got(api.PUT('/api/v1/classes/{class}/homes/{home}', { params: { path: { class: classId, home: home.id }, header: { 'If-Match': String(home.version) } }, body })) : await got(api.POST('/api/v1/classes/{class}/homes', { params: { path: { class: classId } }, body })));
+      onSaved(
+        home
+          ? await got(
+              api.PUT('/api/v1/classes/{class}/homes/{home}', {
+                params: {
+                  path: { class: classId, home: home.id },
+                  header: { 'If-Match': String(home.version) },
+                },
+                body,
+              }),
+            )
+          : await got(
+              api.POST('/api/v1/classes/{class}/homes', {
+                params: { path: { class: classId } },
+                body,
+              }),
+            ),
+      );
     } catch (e) {
       setError(e);
     }
@@ -47,31 +85,64 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
   return (
     <>
       <form onSubmit={(e) => void submit(e)}>
-        <label className="named" htmlFor="nickname">{say('homeSheet.nickname')}</label>
+        <label className="named" htmlFor="nickname">
+          {say('homeSheet.nickname')}
+        </label>
         <input id="nickname" className="form-control" {...register('nickname')} />
         <div className="field-row" style={{ marginTop: 8 }}>
           <div>
-            <label className="named" htmlFor="letters">{say('homeSheet.two-letters')}</label>
-            <input id="letters" className="form-control" maxLength={2} placeholder={say('homeSheet.made-for-you')} {...register('letters')} />
+            <label className="named" htmlFor="letters">
+              {say('homeSheet.two-letters')}
+            </label>
+            <input
+              id="letters"
+              className="form-control"
+              maxLength={2}
+              placeholder={say('homeSheet.made-for-you')}
+              {...register('letters')}
+            />
           </div>
           <div>
-            <label className="named" htmlFor="home-language">{say('homeSheet.language')}</label>
+            <label className="named" htmlFor="home-language">
+              {say('homeSheet.language')}
+            </label>
             <select id="home-language" className="form-select" {...register('language')}>
               <option value="">{say('homeSheet.the-classs')}</option>
               {languageChoices.map(([code, name]) => (
-                <option key={code} value={code}>{name}</option>
+                <option key={code} value={code}>
+                  {name}
+                </option>
               ))}
             </select>
           </div>
         </div>
-        <label className="named" htmlFor="students">{say('homeSheet.students-by-nickname-with-commas')}</label>
+        <label className="named" htmlFor="students">
+          {say('homeSheet.students-by-nickname-with-commas')}
+        </label>
         <input id="students" className="form-control" {...register('students')} />
-        <label className="named" htmlFor="phone" style={{ marginTop: 8 }}>{say('homeSheet.guardians-phone-for-emergencies')}</label>
+        <label className="named" htmlFor="phone" style={{ marginTop: 8 }}>
+          {say('homeSheet.guardians-phone-for-emergencies')}
+        </label>
         <input id="phone" className="form-control" inputMode="tel" {...register('phone')} />
-        <label className="named" htmlFor="contact" style={{ marginTop: 8 }}>{say('homeSheet.reach-if-they-like')}</label>
-        <input id="contact" className="form-control" placeholder={say('homeSheet.link-only')} {...register('contact')} />
-        <label className="named" htmlFor="note" style={{ marginTop: 8 }}>{say('homeSheet.note')}</label>
-        <textarea id="note" className="form-control" rows={2} maxLength={600} {...register('note')} />
+        <label className="named" htmlFor="contact" style={{ marginTop: 8 }}>
+          {say('homeSheet.reach-if-they-like')}
+        </label>
+        <input
+          id="contact"
+          className="form-control"
+          placeholder={say('homeSheet.link-only')}
+          {...register('contact')}
+        />
+        <label className="named" htmlFor="note" style={{ marginTop: 8 }}>
+          {say('homeSheet.note')}
+        </label>
+        <textarea
+          id="note"
+          className="form-control"
+          rows={2}
+          maxLength={600}
+          {...register('note')}
+        />
         <ProblemLine error={error} />
         <button type="submit" className="btn btn-primary" style={{ marginTop: 12 }}>
           {home ? say('classForm.save') : say('homeSheet.add-the-home')}
@@ -81,7 +152,11 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
       {home && <WasDone of={classId} home={home.id} zone={zone} />}
       {home && (
         <div className="band" style={{ marginTop: 12 }}>
-          <button type="button" className="btn btn-outline-primary" onClick={() => void onRemove(home)}>
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() => void onRemove(home)}
+          >
             {say('homeSheet.take-out', { nickname: home.nickname })}
           </button>{' '}
           <button type="button" className="btn btn-plain" onClick={() => setErasing(true)}>
@@ -92,13 +167,19 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
       {home && (
         <Modal show={erasing} onHide={() => setErasing(false)} aria-labelledby="erase-title">
           <Modal.Body>
-            <h2 id="erase-title">{say('homeSheet.erase-for-good-2', { nickname: home.nickname })}</h2>
+            <h2 id="erase-title">
+              {say('homeSheet.erase-for-good-2', { nickname: home.nickname })}
+            </h2>
             <p>{say('homeSheet.names-words-measurements-and-photos-are')}</p>
             <button
               type="button"
               className="btn btn-primary"
               onClick={() =>
-                void got(api.POST('/api/v1/classes/{class}/homes/{home}/erase', { params: { path: { class: classId, home: home.id } } })).then(() => {
+                void got(
+                  api.POST('/api/v1/classes/{class}/homes/{home}/erase', {
+                    params: { path: { class: classId, home: home.id } },
+                  }),
+                ).then(() => {
                   setErasing(false);
                   onErased();
                 })
@@ -106,7 +187,11 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
             >
               {say('homeSheet.erase', { nickname: home.nickname })}
             </button>{' '}
-            <button type="button" className="btn btn-outline-primary" onClick={() => setErasing(false)}>
+            <button
+              type="button"
+              className="btn btn-outline-primary"
+              onClick={() => setErasing(false)}
+            >
               {say('homeSheet.keep-it')}
             </button>
           </Modal.Body>
@@ -120,11 +205,19 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
 function Way({ classId, home }: { classId: string; home: HomeView }) {
   const client = useQueryClient();
   const { did } = useKeeping();
-  const invitations = useQuery({ queryKey: ['invitations', classId], queryFn: () => got(api.GET('/api/v1/classes/{class}/invitations', { params: { path: { class: classId } } })) });
+  const invitations = useQuery({
+    queryKey: ['invitations', classId],
+    queryFn: () =>
+      got(api.GET('/api/v1/classes/{class}/invitations', { params: { path: { class: classId } } })),
+  });
   const mine = invitations.data?.items.find((i) => i.home === home.id);
   if (!mine) return null;
   const renew = async () => {
-    await got(api.POST('/api/v1/classes/{class}/homes/{home}/link', { params: { path: { class: classId, home: home.id } } }));
+    await got(
+      api.POST('/api/v1/classes/{class}/homes/{home}/link', {
+        params: { path: { class: classId, home: home.id } },
+      }),
+    );
     await client.invalidateQueries({ queryKey: ['invitations', classId] });
     did(say('homeSheet.new-link-and-code-for-the', { nickname: home.nickname }));
   };
@@ -135,15 +228,26 @@ function Way({ classId, home }: { classId: string; home: HomeView }) {
         <p className="notice">{say('homeSheet.this-homes-link-was-made-with')}</p>
       ) : (
         <>
-      <p style={{ margin: 0 }}>
-        <Said of={say('homeSheet.code', { code: mine.code })} with={[<strong key="0" style={{ letterSpacing: '.06em' }} />]} />
-      </p>
-      <p className="small" style={{ overflowWrap: 'anywhere', margin: '4px 0' }}>
-        <a href={mine.link} target="_blank" rel="noreferrer">
-          {mine.link}
-        </a>
-      </p>
-          <button type="button" className="btn btn-outline-primary" onClick={() => void navigator.clipboard.writeText(mine.link).then(() => did(say('homeSheet.link-copied')))}>
+          <p style={{ margin: 0 }}>
+            <Said
+              of={say('homeSheet.code', { code: mine.code })}
+              with={[<strong key="0" style={{ letterSpacing: '.06em' }} />]}
+            />
+          </p>
+          <p className="small" style={{ overflowWrap: 'anywhere', margin: '4px 0' }}>
+            <a href={mine.link} target="_blank" rel="noreferrer">
+              {mine.link}
+            </a>
+          </p>
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() =>
+              void navigator.clipboard
+                .writeText(mine.link)
+                .then(() => did(say('homeSheet.link-copied')))
+            }
+          >
             {say('homeSheet.copy-the-link')}
           </button>{' '}
         </>

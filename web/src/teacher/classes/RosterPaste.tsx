@@ -7,12 +7,23 @@ import { RosterPreview } from './RosterPreview';
 type List = Schemas['RosterView'];
 
 /** Homes from a pasted list or a school's file, read and shown before anything is added. */
-export function RosterPaste({ classId, open, onAdded, onOne }: { classId: string; open: boolean; onAdded: (n: number) => void; onOne: () => void }) {
+export function RosterPaste({
+  classId,
+  open,
+  onAdded,
+  onOne,
+}: {
+  classId: string;
+  open: boolean;
+  onAdded: (n: number) => void;
+  onOne: () => void;
+}) {
   const [show, setShow] = useState(open);
   const [text, setText] = useState('');
   const [list, setList] = useState<List>();
   const [error, setError] = useState<unknown>();
-  const post = (body: object) => got(api.POST('/api/v1/classes/{class}/roster', { params: { path: { class: classId } }, body }));
+  const post = (body: object) =>
+    got(api.POST('/api/v1/classes/{class}/roster', { params: { path: { class: classId } }, body }));
   const read = async (from: { text?: string; file?: string }, mapping?: string[]) => {
     setError(undefined);
     try {
@@ -25,7 +36,11 @@ export function RosterPaste({ classId, open, onAdded, onOne }: { classId: string
   };
   const choose = async (chosen: File | undefined) => {
     if (!chosen) return;
-    const bytes = btoa(Array.from(new Uint8Array(await chosen.arrayBuffer()), (b) => String.fromCharCode(b)).join(''));
+    const bytes = btoa(
+      Array.from(new Uint8Array(await chosen.arrayBuffer()), (b) => String.fromCharCode(b)).join(
+        '',
+      ),
+    );
     await read({ file: bytes });
   };
   const add = async () => {
@@ -58,20 +73,30 @@ export function RosterPaste({ classId, open, onAdded, onOne }: { classId: string
         {say('rosterPaste.nicknames-one-a-line-or-csv')}
       </label>
       <textarea
-        id="roster" className="form-control" rows={6} placeholder={say('rosterPaste.fern-beck-cairn-es')} value={text}
+        id="roster"
+        className="form-control"
+        rows={6}
+        placeholder={say('rosterPaste.fern-beck-cairn-es')}
+        value={text}
         onChange={(e) => {
           setText(e.target.value);
           setList(undefined);
         }}
       />
       <p style={{ margin: '8px 0' }}>
-        <button type="button" className="btn btn-outline-primary" onClick={() => void read({ text })}>
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => void read({ text })}
+        >
           {say('rosterPaste.read-it')}
         </button>{' '}
         <label className="btn btn-outline-primary">
           {say('rosterPaste.choose-a-file')}
           <input
-            type="file" accept=".csv,.tsv,.txt,text/csv,text/plain" className="visually-hidden"
+            type="file"
+            accept=".csv,.tsv,.txt,text/csv,text/plain"
+            className="visually-hidden"
             onChange={(e) => {
               void choose(e.target.files?.[0]);
               e.target.value = '';
@@ -82,7 +107,13 @@ export function RosterPaste({ classId, open, onAdded, onOne }: { classId: string
           {say('rosterPaste.or-add-one-by-hand')}
         </button>
       </p>
-      {list && <RosterPreview list={list} onMapping={(mapping) => void read({ text }, mapping)} onAdd={() => void add()} />}
+      {list && (
+        <RosterPreview
+          list={list}
+          onMapping={(mapping) => void read({ text }, mapping)}
+          onAdd={() => void add()}
+        />
+      )}
       <ProblemLine error={error} />
     </section>
   );

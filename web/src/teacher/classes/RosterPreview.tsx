@@ -3,16 +3,31 @@ import { nameOf } from '../languages';
 import { say } from '../words';
 
 const fields = (): [string, string][] => [
-  ['nickname', say('homeSheet.nickname')], ['students', say('rosterPreview.students')], ['language', say('homeSheet.language')], ['contact', say('rosterPreview.contact')],
-  ['phone', say('rosterPreview.phone')], ['letters', say('homeSheet.two-letters')], ['note', say('rosterPreview.note')], ['', say('rosterPreview.leave-out')],
+  ['nickname', say('homeSheet.nickname')],
+  ['students', say('rosterPreview.students')],
+  ['language', say('homeSheet.language')],
+  ['contact', say('rosterPreview.contact')],
+  ['phone', say('rosterPreview.phone')],
+  ['letters', say('homeSheet.two-letters')],
+  ['note', say('rosterPreview.note')],
+  ['', say('rosterPreview.leave-out')],
 ];
 
 /** A list as it was read: what each column is taken for, every home, and what is in the way. */
-export function RosterPreview({ list, onMapping, onAdd }: { list: Schemas['RosterView']; onMapping: (mapping: string[]) => void; onAdd: () => void }) {
+export function RosterPreview({
+  list,
+  onMapping,
+  onAdd,
+}: {
+  list: Schemas['RosterView'];
+  onMapping: (mapping: string[]) => void;
+  onAdd: () => void;
+}) {
   const bad = list.items.filter((l) => l.problem);
   const good = list.items.filter((l) => !l.problem);
   const ready = bad.length === 0 && list.items.length > 0;
-  const change = (at: number, field: string) => onMapping(list.columns.map((c, i) => (i === at ? field : c.field)));
+  const change = (at: number, field: string) =>
+    onMapping(list.columns.map((c, i) => (i === at ? field : c.field)));
   return (
     <>
       {list.columns.length > 1 && (
@@ -24,10 +39,19 @@ export function RosterPreview({ list, onMapping, onAdd }: { list: Schemas['Roste
                 {list.columns.map((c, i) => (
                   // eslint-disable-next-line react/no-array-index-key -- a column is its place in the list
                   <th key={i} scope="col">
-                    <label className="named" htmlFor={`column-${i}`}>{c.head || say('rosterPreview.column', { n: i + 1 })}</label>
-                    <select id={`column-${i}`} className="form-select" value={c.field} onChange={(e) => change(i, e.target.value)}>
+                    <label className="named" htmlFor={`column-${i}`}>
+                      {c.head || say('rosterPreview.column', { n: i + 1 })}
+                    </label>
+                    <select
+                      id={`column-${i}`}
+                      className="form-select"
+                      value={c.field}
+                      onChange={(e) => change(i, e.target.value)}
+                    >
                       {fields().map(([value, words]) => (
-                        <option key={value} value={value}>{words}</option>
+                        <option key={value} value={value}>
+                          {words}
+                        </option>
                       ))}
                     </select>
                   </th>
@@ -38,14 +62,18 @@ export function RosterPreview({ list, onMapping, onAdd }: { list: Schemas['Roste
               <tr>
                 {list.columns.map((c, i) => (
                   // eslint-disable-next-line react/no-array-index-key -- a column is its place in the list
-                  <td key={i} className="second small">{c.samples.join(' · ')}</td>
+                  <td key={i} className="second small">
+                    {c.samples.join(' · ')}
+                  </td>
                 ))}
               </tr>
             </tbody>
           </table>
         </div>
       )}
-      <p role="status">{say('rosterPaste.of-lines-can-be-taken', { value: good.length, n: list.items.length })}</p>
+      <p role="status">
+        {say('rosterPaste.of-lines-can-be-taken', { value: good.length, n: list.items.length })}
+      </p>
       <ul className="plain-list">
         {bad.map((l) => (
           <li key={l.line} className="notice">
@@ -72,7 +100,9 @@ export function RosterPreview({ list, onMapping, onAdd }: { list: Schemas['Roste
                 {good.map(({ line, home }) => (
                   <tr key={line}>
                     <td>{home.letters}</td>
-                    <th scope="row"><bdi>{home.nickname}</bdi></th>
+                    <th scope="row">
+                      <bdi>{home.nickname}</bdi>
+                    </th>
                     <td>{home.students?.join(', ')}</td>
                     <td>{nameOf(home.language ?? '')}</td>
                     <td>{[home.phone, home.contact].filter(Boolean).join(' · ')}</td>
@@ -84,10 +114,17 @@ export function RosterPreview({ list, onMapping, onAdd }: { list: Schemas['Roste
           </div>
         </details>
       )}
-      <button type="button" className="btn btn-primary" aria-disabled={!ready} onClick={() => ready && onAdd()}>
+      <button
+        type="button"
+        className="btn btn-primary"
+        aria-disabled={!ready}
+        onClick={() => ready && onAdd()}
+      >
         {say('rosterPaste.add', { value: say('count.homes', { count: list.items.length }) })}
       </button>
-      {bad.length > 0 && <span className="second"> {say('rosterPaste.mend-the-lines-above-first-nothing')}</span>}
+      {bad.length > 0 && (
+        <span className="second"> {say('rosterPaste.mend-the-lines-above-first-nothing')}</span>
+      )}
     </>
   );
 }

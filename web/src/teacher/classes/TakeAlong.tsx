@@ -5,7 +5,13 @@ import { longDay } from '../frame/parts';
 import { say } from '../words';
 
 /** A class leaves: as a file, or off the list. */
-export function TakeAlong({ c, onDelete }: { c: Schemas['ClassView']; onDelete: () => Promise<void> }) {
+export function TakeAlong({
+  c,
+  onDelete,
+}: {
+  c: Schemas['ClassView'];
+  onDelete: () => Promise<void>;
+}) {
   const [asking, setAsking] = useState(false);
   return (
     <div className="band" style={{ marginTop: 16 }}>
@@ -22,11 +28,19 @@ export function TakeAlong({ c, onDelete }: { c: Schemas['ClassView']; onDelete: 
       <Modal show={asking} onHide={() => setAsking(false)} aria-labelledby="delete-title">
         <Modal.Body>
           <h2 id="delete-title">{say('takeAlong.delete-class', { name: c.name })}</h2>
-          <p>{say('takeAlong.the-links-of-its-open-nothing', { value: say('count.homes', { count: c.homes }) })}</p>
+          <p>
+            {say('takeAlong.the-links-of-its-open-nothing', {
+              value: say('count.homes', { count: c.homes }),
+            })}
+          </p>
           <button type="button" className="btn btn-primary" onClick={() => void onDelete()}>
             {say('takeAlong.delete', { name: c.name })}
           </button>{' '}
-          <button type="button" className="btn btn-outline-primary" onClick={() => setAsking(false)}>
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() => setAsking(false)}
+          >
             {say('homeSheet.keep-it')}
           </button>
         </Modal.Body>

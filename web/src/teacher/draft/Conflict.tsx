@@ -5,10 +5,47 @@ import { nameOf } from '../../ui/language';
 import { Said, say } from '../words';
 
 const names: Record<string, string> = {
-  title: say('conflict.title'), question: say('conflict.question'), background: say('conflict.background'), place: say('conflict.where'), outdoors: say('conflict.outdoors'), age_band: say('conflict.ages'), way: say('conflict.way-of-working'), languages: say('conflict.languages'), lesson: say('conflict.lesson'), trials: say('conflict.trials'), changed: say('conflict.what-changes'), measured: say('conflict.what-is-measured'), kept: say('conflict.what-is-kept'),
-  conditions: say('conflict.condition'), needs: say('conflict.thing'), steps: say('conflict.step'), readings: say('conflict.reading'), derived: say('conflict.value-worked-out'), constants: say('conflict.constant'), expectations: say('conflict.expectation'), evidence: say('conflict.evidence'), questions: say('conflict.question'), mistakes: say('conflict.mistake'), materials: say('conflict.schools-thing'), swaps: say('conflict.schools-swap'), cautions: say('conflict.caution'), heard: say('conflict.answer'), lowered: say('conflict.lowering'), schema: say('conflict.form'),
+  title: say('conflict.title'),
+  question: say('conflict.question'),
+  background: say('conflict.background'),
+  place: say('conflict.where'),
+  outdoors: say('conflict.outdoors'),
+  age_band: say('conflict.ages'),
+  way: say('conflict.way-of-working'),
+  languages: say('conflict.languages'),
+  lesson: say('conflict.lesson'),
+  trials: say('conflict.trials'),
+  changed: say('conflict.what-changes'),
+  measured: say('conflict.what-is-measured'),
+  kept: say('conflict.what-is-kept'),
+  conditions: say('conflict.condition'),
+  needs: say('conflict.thing'),
+  steps: say('conflict.step'),
+  readings: say('conflict.reading'),
+  derived: say('conflict.value-worked-out'),
+  constants: say('conflict.constant'),
+  expectations: say('conflict.expectation'),
+  evidence: say('conflict.evidence'),
+  questions: say('conflict.question'),
+  mistakes: say('conflict.mistake'),
+  materials: say('conflict.schools-thing'),
+  swaps: say('conflict.schools-swap'),
+  cautions: say('conflict.caution'),
+  heard: say('conflict.answer'),
+  lowered: say('conflict.lowering'),
+  schema: say('conflict.form'),
 };
-const lists = ['conditions', 'needs', 'steps', 'readings', 'derived', 'expectations', 'evidence', 'questions', 'cautions'] as const;
+const lists = [
+  'conditions',
+  'needs',
+  'steps',
+  'readings',
+  'derived',
+  'expectations',
+  'evidence',
+  'questions',
+  'cautions',
+] as const;
 
 /** A place of the document in words: “step 2, text (English)”. */
 function placeWords(place: Place, docs: Doc[]): string {
@@ -16,11 +53,21 @@ function placeWords(place: Place, docs: Doc[]): string {
   let words = names[top] ?? String(top);
   let left = id === undefined ? [] : [id, ...rest];
   if (lists.includes(top as (typeof lists)[number]) && id !== undefined) {
-    const n = docs.map((d) => (d[top as (typeof lists)[number]] ?? []).findIndex((x) => x.id === id)).find((i) => i >= 0) ?? 0;
+    const n =
+      docs
+        .map((d) => (d[top as (typeof lists)[number]] ?? []).findIndex((x) => x.id === id))
+        .find((i) => i >= 0) ?? 0;
     words += ` ${n + 1}`;
     left = rest;
   }
-  return [words, ...left.filter((k) => k !== 'name').map((k) => (/^[a-z]{2}$/.test(String(k)) ? nameOf(String(k)) : String(k).replaceAll('_', ' ')))].join(', ');
+  return [
+    words,
+    ...left
+      .filter((k) => k !== 'name')
+      .map((k) =>
+        /^[a-z]{2}$/.test(String(k)) ? nameOf(String(k)) : String(k).replaceAll('_', ' '),
+      ),
+  ].join(', ');
 }
 
 /** A value in words; something with parts by its name. */
@@ -31,7 +78,11 @@ function valueWords(v: unknown): string {
   if (typeof v === 'object') {
     const o = v as Record<string, unknown>;
     const name = o.name ?? o.title ?? o.text;
-    return name ? valueWords(name) : Object.values(o).filter((x) => typeof x === 'string' && x).join(' · ') || say('conflict.nothing');
+    return name
+      ? valueWords(name)
+      : Object.values(o)
+          .filter((x) => typeof x === 'string' && x)
+          .join(' · ') || say('conflict.nothing');
   }
   return typeof v === 'number' ? String(v) : JSON.stringify(v);
 }
@@ -39,15 +90,39 @@ function valueWords(v: unknown): string {
 const shown = 12;
 
 /** Two windows changed one draft: what each says where, and three ways on. */
-export function Conflict({ state, onSettle }: { state: State; onSettle: (take: 'mine' | 'theirs' | 'both') => void }) {
+export function Conflict({
+  state,
+  onSettle,
+}: {
+  state: State;
+  onSettle: (take: 'mine' | 'theirs' | 'both') => void;
+}) {
   const { theirs, from } = state.conflict!;
   const mine = state.doc!;
   const rows = differences(mine, theirs.document);
   const clashes = merge(from, mine, theirs.document).clashes.length;
   return (
-    <section className="notice" role="alert" aria-label={say('conflict.changed-in-another-window')} style={{ margin: '8px 20px' }}>
+    <section
+      className="notice"
+      role="alert"
+      aria-label={say('conflict.changed-in-another-window')}
+      style={{ margin: '8px 20px' }}
+    >
       <p style={{ margin: 0 }}>
-        <Said of={say('conflict.changed-in-another-window-since-this', { value: clashes === 0 ? say('conflict.the-changes-are-in-different-places') : say('conflict.changed-in-both', { value: clashes === 1 ? say('conflict.one-place-was') : say('conflict.places-were', { clashes }) }) })} with={[<strong key="0" />]} />
+        <Said
+          of={say('conflict.changed-in-another-window-since-this', {
+            value:
+              clashes === 0
+                ? say('conflict.the-changes-are-in-different-places')
+                : say('conflict.changed-in-both', {
+                    value:
+                      clashes === 1
+                        ? say('conflict.one-place-was')
+                        : say('conflict.places-were', { clashes }),
+                  }),
+          })}
+          with={[<strong key="0" />]}
+        />
       </p>
       <div className="scroll" tabIndex={0} role="region" aria-label={say('conflict.what-differs')}>
         <table className="grid dense">
@@ -69,10 +144,14 @@ export function Conflict({ state, onSettle }: { state: State; onSettle: (take: '
           </tbody>
         </table>
       </div>
-      {rows.length > shown && <p className="small second">{say('conflict.and-more', { value: rows.length - shown })}</p>}
+      {rows.length > shown && (
+        <p className="small second">{say('conflict.and-more', { value: rows.length - shown })}</p>
+      )}
       <p style={{ margin: '6px 0 0', display: 'flex', gap: 16, flexWrap: 'wrap' }}>
         <button type="button" className="btn btn-outline-primary" onClick={() => onSettle('both')}>
-          {clashes === 0 ? say('conflict.keep-both') : say('conflict.keep-both-mine-where-they-differ')}
+          {clashes === 0
+            ? say('conflict.keep-both')
+            : say('conflict.keep-both-mine-where-they-differ')}
         </button>
         <button type="button" className="btn-plain" onClick={() => onSettle('mine')}>
           {say('conflict.keep-mine')}

@@ -6,11 +6,28 @@ export type { Need, Reading, Step, Take } from './experiment';
 export type Doc = { [K in keyof PatientKitchenExperiment]: PatientKitchenExperiment[K] };
 export type Localized = Record<string, string>;
 
-export const emptyDoc: Doc = { schema: 2, title: {}, question: {}, age_band: '11-13', way: 'predict-then-try', languages: [document.documentElement.lang], trials: 1, conditions: [], needs: [], steps: [], readings: [], derived: [], evidence: [], questions: [], mistakes: [] };
+export const emptyDoc: Doc = {
+  schema: 2,
+  title: {},
+  question: {},
+  age_band: '11-13',
+  way: 'predict-then-try',
+  languages: [document.documentElement.lang],
+  trials: 1,
+  conditions: [],
+  needs: [],
+  steps: [],
+  readings: [],
+  derived: [],
+  evidence: [],
+  questions: [],
+  mistakes: [],
+};
 
 /** A fresh id of a kind that the list does not hold yet. */
 export function freshID(kind: string, list: { id: string }[] | undefined): string {
-  for (let n = (list?.length ?? 0) + 1; ; n++) if (!list?.some((x) => x.id === `${kind}-${n}`)) return `${kind}-${n}`;
+  for (let n = (list?.length ?? 0) + 1; ; n++)
+    if (!list?.some((x) => x.id === `${kind}-${n}`)) return `${kind}-${n}`;
 }
 
 /** Sets a place given by keys to a value, copying what stands above it. */

@@ -3,20 +3,32 @@ export type Place = (string | number)[];
 type Obj = Record<string, unknown>;
 
 const isObject = (x: unknown): x is Obj => typeof x === 'object' && x !== null && !Array.isArray(x);
-const hasIDs = (x: unknown): x is { id: string }[] => Array.isArray(x) && x.every((e) => isObject(e) && typeof e.id === 'string') && new Set(x.map((e) => (e as Obj).id)).size === x.length;
+const hasIDs = (x: unknown): x is { id: string }[] =>
+  Array.isArray(x) &&
+  x.every((e) => isObject(e) && typeof e.id === 'string') &&
+  new Set(x.map((e) => (e as Obj).id)).size === x.length;
 
 /** What the server leaves out when it writes a document: an empty place is the same as none. */
-const isNothing = (x: unknown): boolean => x === undefined || x === null || x === '' || x === false || (Array.isArray(x) && x.length === 0) || (isObject(x) && Object.values(x).every(isNothing));
+const isNothing = (x: unknown): boolean =>
+  x === undefined ||
+  x === null ||
+  x === '' ||
+  x === false ||
+  (Array.isArray(x) && x.length === 0) ||
+  (isObject(x) && Object.values(x).every(isNothing));
 
 /** Whether two values say the same. */
 export function same(a: unknown, b: unknown): boolean {
   if (Object.is(a, b) || (isNothing(a) && isNothing(b))) return true;
-  if (Array.isArray(a) && Array.isArray(b)) return a.length === b.length && a.every((x, i) => same(x, b[i]));
+  if (Array.isArray(a) && Array.isArray(b))
+    return a.length === b.length && a.every((x, i) => same(x, b[i]));
   if (isObject(a) && isObject(b)) return keysOf(a, b).every((k) => same(a[k], b[k]));
   return false;
 }
 
-const keysOf = (...all: unknown[]) => [...new Set(all.flatMap((o) => (isObject(o) ? Object.keys(o) : [])))];
+const keysOf = (...all: unknown[]) => [
+  ...new Set(all.flatMap((o) => (isObject(o) ? Object.keys(o) : []))),
+];
 
 export interface Merged<T> {
   value: T;
@@ -41,18 +53,27 @@ function join(base: unknown, mine: unknown, theirs: unknown, at: Place, clashes:
     }
     return out;
   }
-  if (hasIDs(mine) && hasIDs(theirs)) return joinLists(hasIDs(base) ? base : [], mine, theirs, at, clashes);
+  if (hasIDs(mine) && hasIDs(theirs))
+    return joinLists(hasIDs(base) ? base : [], mine, theirs, at, clashes);
   clashes.push(at);
   return mine;
 }
 
-function joinLists(base: { id: string }[], mine: { id: string }[], theirs: { id: string }[], at: Place, clashes: Place[]): unknown[] {
+function joinLists(
+  base: { id: string }[],
+  mine: { id: string }[],
+  theirs: { id: string }[],
+  at: Place,
+  clashes: Place[],
+): unknown[] {
   const find = (list: { id: string }[], id: string) => list.find((x) => x.id === id);
   const ids = (list: { id: string }[]) => list.map((x) => x.id).join('\n');
   const [lead, other] = ids(mine) === ids(base) ? [theirs, mine] : [mine, theirs];
   const out: unknown[] = [];
   const take = (id: string) => {
-    const b = find(base, id), m = find(mine, id), t = find(theirs, id);
+    const b = find(base, id),
+      m = find(mine, id),
+      t = find(theirs, id);
     if (b && (!m || !t)) {
       if (same(m ?? t, b)) return; // taken out on one side, left alone on the other
       clashes.push([...at, id]);
@@ -84,10 +105,17 @@ export interface Difference {
 /** Where two documents say something else, as deep as both have the same shape. */
 export function differences(mine: unknown, theirs: unknown, at: Place = []): Difference[] {
   if (same(mine, theirs)) return [];
-  if (isObject(mine) && isObject(theirs)) return keysOf(mine, theirs).flatMap((k) => differences(mine[k], theirs[k], [...at, k]));
+  if (isObject(mine) && isObject(theirs))
+    return keysOf(mine, theirs).flatMap((k) => differences(mine[k], theirs[k], [...at, k]));
   if (hasIDs(mine) && hasIDs(theirs) && mine.length + theirs.length > 0) {
     const ids = [...new Set([...mine, ...theirs].map((x) => x.id))];
-    const found = ids.flatMap((id) => differences(mine.find((x) => x.id === id), theirs.find((x) => x.id === id), [...at, id]));
+    const found = ids.flatMap((id) =>
+      differences(
+        mine.find((x) => x.id === id),
+        theirs.find((x) => x.id === id),
+        [...at, id],
+      ),
+    );
     return found.length > 0 ? found : [{ place: at, mine, theirs }]; // another order
   }
   return [{ place: at, mine, theirs }];

@@ -47,7 +47,8 @@ export interface Copy {
 }
 
 /** Whether something on the page is not on the server. */
-export const isDirty = (s: State) => s.doc !== undefined && s.base !== undefined && !same(s.doc, s.base.document);
+export const isDirty = (s: State) =>
+  s.doc !== undefined && s.base !== undefined && !same(s.doc, s.base.document);
 
 /** Whether a save should be sent now. */
 export const isDue = (s: State) => isDirty(s) && !s.flight && !s.conflict;
@@ -56,20 +57,40 @@ export const isDue = (s: State) => isDirty(s) && !s.flight && !s.conflict;
 export function reduce(s: State, e: Event): State {
   switch (e.is) {
     case 'loaded':
-      if (s.base && (s.flight || s.conflict || isDirty(s) || e.kept.version <= s.base.version)) return s; // what is typed here goes first
-      if (e.copy) return meet({ ...s, base: { ...e.kept, version: e.copy.version, document: e.copy.from }, doc: e.copy.doc }, e.kept);
-      return { ...s, base: e.kept, doc: s.doc && same(s.doc, e.kept.document) ? s.doc : e.kept.document, trouble: undefined };
+      if (s.base && (s.flight || s.conflict || isDirty(s) || e.kept.version <= s.base.version))
+        return s; // what is typed here goes first
+      if (e.copy)
+        return meet(
+          {
+            ...s,
+            base: { ...e.kept, version: e.copy.version, document: e.copy.from },
+            doc: e.copy.doc,
+          },
+          e.kept,
+        );
+      return {
+        ...s,
+        base: e.kept,
+        doc: s.doc && same(s.doc, e.kept.document) ? s.doc : e.kept.document,
+        trouble: undefined,
+      };
     case 'edited':
       return { ...s, doc: e.doc };
     case 'sending':
       return { ...s, flight: s.doc, trouble: undefined };
     case 'saved':
-      return { ...s, base: { ...e.kept, document: s.flight ?? e.kept.document }, flight: undefined, trouble: undefined };
+      return {
+        ...s,
+        base: { ...e.kept, document: s.flight ?? e.kept.document },
+        flight: undefined,
+        trouble: undefined,
+      };
     case 'overtaken': {
       const sent = s.flight;
       const landed = { ...s, flight: undefined };
       // Our own save, whose answer was lost on the way.
-      if (sent && same(sent, e.theirs.document)) return { ...landed, base: { ...e.theirs, document: sent }, trouble: undefined };
+      if (sent && same(sent, e.theirs.document))
+        return { ...landed, base: { ...e.theirs, document: sent }, trouble: undefined };
       return meet(landed, e.theirs);
     }
     case 'failed':
@@ -77,7 +98,11 @@ export function reduce(s: State, e: Event): State {
     case 'settled': {
       if (!s.conflict) return s;
       const { theirs, from } = s.conflict;
-      const doc = { mine: s.doc, theirs: theirs.document, both: merge(from, s.doc, theirs.document).value }[e.take];
+      const doc = {
+        mine: s.doc,
+        theirs: theirs.document,
+        both: merge(from, s.doc, theirs.document).value,
+      }[e.take];
       return { ...s, base: theirs, doc, conflict: undefined };
     }
   }
@@ -140,7 +165,11 @@ export class DraftStore {
     this.loading = true;
     try {
       const kept = await this.gate.load();
-      this.happen({ is: 'loaded', kept, copy: this.state.doc ? undefined : copyOf(this.id, kept, this.copies) });
+      this.happen({
+        is: 'loaded',
+        kept,
+        copy: this.state.doc ? undefined : copyOf(this.id, kept, this.copies),
+      });
       this.later(0);
     } finally {
       this.loading = false;
@@ -170,7 +199,8 @@ export class DraftStore {
         const { base, flight, conflict, trouble } = this.state;
         if (base && !flight && !isDirty(this.state)) resolve(base);
         else if (conflict) reject(notSaved(say('store.the-experiment-was-changed-in-another')));
-        else if (trouble && !flight) reject(notSaved(say('store.the-experiment-is-not-saved', { words: trouble.words })));
+        else if (trouble && !flight)
+          reject(notSaved(say('store.the-experiment-is-not-saved', { words: trouble.words })));
         else return;
         stop();
       };
@@ -189,7 +219,10 @@ export class DraftStore {
     if (!isDue(this.state)) return;
     this.happen({ is: 'sending' });
     try {
-      this.happen({ is: 'saved', kept: await this.gate.save(this.state.flight!, this.state.base!.version) });
+      this.happen({
+        is: 'saved',
+        kept: await this.gate.save(this.state.flight!, this.state.base!.version),
+      });
       this.onSaved();
     } catch (error) {
       const theirs = this.gate.overtaken(error);
@@ -201,7 +234,8 @@ export class DraftStore {
   }
 }
 
-const notSaved = (detail: string) => new ProblemError({ status: 0, title: say('store.not-saved'), code: 'not-saved', detail });
+const notSaved = (detail: string) =>
+  new ProblemError({ status: 0, title: say('store.not-saved'), code: 'not-saved', detail });
 
 const prefix = (id: string) => `pk-draft-${id}-`;
 
@@ -220,7 +254,10 @@ function keepCopy(id: string, s: State, held: Set<string>) {
   const key = prefix(id) + nameOf(JSON.stringify(from));
   try {
     if (dirty) {
-      localStorage.setItem(key, JSON.stringify({ version: s.base.version, from, doc: s.doc } satisfies Copy));
+      localStorage.setItem(
+        key,
+        JSON.stringify({ version: s.base.version, from, doc: s.doc } satisfies Copy),
+      );
       held.add(key);
     }
     for (const k of held) if (k !== key || !dirty) forget(k, held);

@@ -14,20 +14,31 @@ const stores = new Map<string, DraftStore>();
 export function draftOf(id: string, client: QueryClient): DraftStore {
   let store = stores.get(id);
   if (!store) {
-    store = new DraftStore(id, gateTo(id), () => void client.invalidateQueries({ queryKey: ['experiments'] }));
+    store = new DraftStore(
+      id,
+      gateTo(id),
+      () => void client.invalidateQueries({ queryKey: ['experiments'] }),
+    );
     stores.set(id, store);
   }
   return store;
 }
 
-const clock = () => new Date().toLocaleTimeString(document.documentElement.lang, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+const clock = () =>
+  new Date().toLocaleTimeString(document.documentElement.lang, {
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+  });
 
 /** What the foot of the page says of a draft. */
 function savedWords(s: State): string {
   if (s.conflict) return say('useDraft.not-saved-changed-in-another-window');
   if (s.trouble?.offline) return say('useDraft.offline-your-changes-are-kept-on');
   if (s.trouble) return say('useDraft.not-saved-kept-on-this-computer', { words: s.trouble.words });
-  return isDirty(s) || s.flight ? say('useDraft.saving') : say('useDraft.saved', { clock: clock() });
+  return isDirty(s) || s.flight
+    ? say('useDraft.saving')
+    : say('useDraft.saved', { clock: clock() });
 }
 
 /** An experiment's draft: saved as one types, kept on this computer until it is, judged by the server after each save. */
@@ -60,8 +71,21 @@ export function useDraft(id: string) {
     },
     [store, did],
   );
-  const set = useCallback((path: (string | number)[], value: unknown, words?: string) => replace(put(store.state.doc!, path, value), words), [store, replace]);
-  return { doc: state.doc, review: state.base?.review, state, error: state.doc ? undefined : error, open, set, replace, settle: (take: 'mine' | 'theirs' | 'both') => store.settle(take) };
+  const set = useCallback(
+    (path: (string | number)[], value: unknown, words?: string) =>
+      replace(put(store.state.doc!, path, value), words),
+    [store, replace],
+  );
+  return {
+    doc: state.doc,
+    review: state.base?.review,
+    state,
+    error: state.doc ? undefined : error,
+    open,
+    set,
+    replace,
+    settle: (take: 'mine' | 'theirs' | 'both') => store.settle(take),
+  };
 }
 
 /** Brings a document that was worked out on an older one (from) into the draft. */

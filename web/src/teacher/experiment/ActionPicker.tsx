@@ -19,15 +19,29 @@ const most = 12;
 function find(groups: Group[], typed: string, done: string[]): Found[] {
   const wanted = typed.toLowerCase().split(/\s+/).filter(Boolean);
   return groups
-    .flatMap((g, i) => (wanted.length > 0 || i === 0 ? g.actions.map((a) => ({ ...a, group: g.name, never: Boolean(g.never) })) : []))
-    .filter((a) => !done.includes(a.id) && wanted.every((w) => `${a.name} ${a.id} ${a.never ? '' : a.group}`.toLowerCase().includes(w)))
+    .flatMap((g, i) =>
+      wanted.length > 0 || i === 0
+        ? g.actions.map((a) => ({ ...a, group: g.name, never: Boolean(g.never) }))
+        : [],
+    )
+    .filter(
+      (a) =>
+        !done.includes(a.id) &&
+        wanted.every((w) =>
+          `${a.name} ${a.id} ${a.never ? '' : a.group}`.toLowerCase().includes(w),
+        ),
+    )
     .slice(0, most);
 }
 
 /** What is done in a step, in words: typed, or chosen from the common ones. */
 export function ActionPicker({ at }: { at: number }) {
   const { doc, set } = useEditing();
-  const groups = useQuery({ queryKey: ['actions'], queryFn: () => got(api.GET('/api/v1/actions')), staleTime: Infinity });
+  const groups = useQuery({
+    queryKey: ['actions'],
+    queryFn: () => got(api.GET('/api/v1/actions')),
+    staleTime: Infinity,
+  });
   const [typed, setTyped] = useState('');
   const [open, setOpen] = useState(false);
   const [active, setActive] = useState(0);
@@ -49,7 +63,10 @@ export function ActionPicker({ at }: { at: number }) {
     if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
       e.preventDefault();
       setOpen(true);
-      setActive((found.length + active + (e.key === 'ArrowDown' ? (open ? 1 : 0) : -1)) % Math.max(1, found.length));
+      setActive(
+        (found.length + active + (e.key === 'ArrowDown' ? (open ? 1 : 0) : -1)) %
+          Math.max(1, found.length),
+      );
     } else if (e.key === 'Enter' && open && found[active]) {
       e.preventDefault();
       add(found[active]);
@@ -64,7 +81,14 @@ export function ActionPicker({ at }: { at: number }) {
         {say('actionPicker.what-is-done')}
       </legend>
       {done.map((a) => (
-        <button key={a} type="button" className="btn-plain small" style={{ marginRight: 12 }} aria-label={say('actionPicker.take-out', { name: name(a) })} onClick={() => put(done.filter((x) => x !== a))}>
+        <button
+          key={a}
+          type="button"
+          className="btn-plain small"
+          style={{ marginRight: 12 }}
+          aria-label={say('actionPicker.take-out', { name: name(a) })}
+          onClick={() => put(done.filter((x) => x !== a))}
+        >
           {name(a)} ✕
         </button>
       ))}
@@ -92,22 +116,36 @@ export function ActionPicker({ at }: { at: number }) {
           onBlur={() => setOpen(false)}
           onKeyDown={onKey}
         />
-        <ul id={list} role="listbox" aria-label={say('actionPicker.actions')} hidden={!open || found.length === 0}>
+        <ul
+          id={list}
+          role="listbox"
+          aria-label={say('actionPicker.actions')}
+          hidden={!open || found.length === 0}
+        >
           {found.map((a, i) => (
             // The field keeps the focus and has the keys: a press would take it before the choice is made.
             // eslint-disable-next-line jsx-a11y/click-events-have-key-events
-            <li key={a.id} id={`${list}-${i}`} role="option" aria-selected={i === active} onMouseDown={(e) => e.preventDefault()} onClick={() => add(a)}>
+            <li
+              key={a.id}
+              id={`${list}-${i}`}
+              role="option"
+              aria-selected={i === active}
+              onMouseDown={(e) => e.preventDefault()}
+              onClick={() => add(a)}
+            >
               {a.name}
               {a.never && (
                 <span className="w-stop small">
                   {' '}
-                  <Icon name="x-octagon" />{' '}{say('actionPicker.never-at-home')}
+                  <Icon name="x-octagon" /> {say('actionPicker.never-at-home')}
                 </span>
               )}
             </li>
           ))}
         </ul>
-        {open && typed && found.length === 0 && <p className="hint small">{say('actionPicker.the-safety-rules-know-no-such')}</p>}
+        {open && typed && found.length === 0 && (
+          <p className="hint small">{say('actionPicker.the-safety-rules-know-no-such')}</p>
+        )}
       </div>
     </fieldset>
   );

@@ -12,18 +12,33 @@ export function Assessment({ id, by }: { id: string; by: string }) {
   const client = useQueryClient();
   const [open, setOpen] = useState(false);
   // The design is kept a moment after it is changed: what was signed may no longer hold.
-  const { data } = useQuery({ queryKey: ['assessment', id], queryFn: () => got(api.GET('/api/v1/experiments/{experiment}/assessment', { params: { path: { experiment: id } } })), refetchInterval: 5000 });
+  const { data } = useQuery({
+    queryKey: ['assessment', id],
+    queryFn: () =>
+      got(
+        api.GET('/api/v1/experiments/{experiment}/assessment', {
+          params: { path: { experiment: id } },
+        }),
+      ),
+    refetchInterval: 5000,
+  });
   if (!data) return null;
   const signed = data.signed;
   return (
-    <section className="card-paper" style={{ marginTop: 12 }} aria-label={say('assessment.the-schools-own-assessment')}>
+    <section
+      className="card-paper"
+      style={{ marginTop: 12 }}
+      aria-label={say('assessment.the-schools-own-assessment')}
+    >
       <h3>{say('assessment.the-schools-own-assessment')}</h3>
       {signed && (
         <p>
           {signed.by}, {signed.on}: {signed.about}
         </p>
       )}
-      {signed && !data.holds && <p className="w-mend">{say('assessment.the-design-was-changed-since-it')}</p>}
+      {signed && !data.holds && (
+        <p className="w-mend">{say('assessment.the-design-was-changed-since-it')}</p>
+      )}
       {!signed && <p className="hint">{say('assessment.not-signed-it-goes-before-anything')}</p>}
       {open ? (
         <Sign
@@ -56,7 +71,12 @@ function Sign({ id, begin, onDone }: { id: string; begin: Fields; onDone: () => 
   const submit = handleSubmit(async (f) => {
     setError(undefined);
     try {
-      await got(api.POST('/api/v1/experiments/{experiment}/assessment', { params: { path: { experiment: id } }, body: f }));
+      await got(
+        api.POST('/api/v1/experiments/{experiment}/assessment', {
+          params: { path: { experiment: id } },
+          body: f,
+        }),
+      );
       await onDone();
     } catch (e) {
       setError(e);
@@ -65,11 +85,17 @@ function Sign({ id, begin, onDone }: { id: string; begin: Fields; onDone: () => 
   });
   return (
     <form onSubmit={(e) => void submit(e)}>
-      <label className="named" htmlFor="by">{say('assessment.who-made-it')}</label>
+      <label className="named" htmlFor="by">
+        {say('assessment.who-made-it')}
+      </label>
       <input id="by" className="form-control" {...register('by')} />
-      <label className="named" htmlFor="on">{say('assessment.when')}</label>
+      <label className="named" htmlFor="on">
+        {say('assessment.when')}
+      </label>
       <input id="on" className="form-control" type="date" {...register('on')} />
-      <label className="named" htmlFor="about">{say('assessment.what-it-is-about')}</label>
+      <label className="named" htmlFor="about">
+        {say('assessment.what-it-is-about')}
+      </label>
       <input id="about" className="form-control" maxLength={200} {...register('about')} />
       <ProblemLine error={error} />
       <button type="submit" className="btn btn-primary" style={{ marginTop: 12 }}>

@@ -8,22 +8,70 @@ export function ConstantsBand() {
   const { doc, set, language, findings } = useEditing();
   const constants = doc.constants ?? [];
   const { keys, takeOut } = useRowKeys(constants.length);
-  const add = () => set(['constants'], [...constants, { symbol: `c${constants.length + 1}`, name: {}, value: '' } satisfies NonNullable<Doc['constants']>[number]]);
+  const add = () =>
+    set(
+      ['constants'],
+      [
+        ...constants,
+        { symbol: `c${constants.length + 1}`, name: {}, value: '' } satisfies NonNullable<
+          Doc['constants']
+        >[number],
+      ],
+    );
   return (
-    <Band title={say('constantsBand.the-same-for-all-homes')} aside={<button type="button" className="btn btn-outline-primary" onClick={add}>{say('constantsBand.add-a-constant')}</button>}>
-      {constants.length === 0 && <p className="hint small">{say('constantsBand.a-value-that-formulas-need-and')}</p>}
+    <Band
+      title={say('constantsBand.the-same-for-all-homes')}
+      aside={
+        <button type="button" className="btn btn-outline-primary" onClick={add}>
+          {say('constantsBand.add-a-constant')}
+        </button>
+      }
+    >
+      {constants.length === 0 && (
+        <p className="hint small">{say('constantsBand.a-value-that-formulas-need-and')}</p>
+      )}
       {constants.map((c, i) => (
         <div key={keys[i]} className="field-row">
           <div style={{ flex: '2 1 240px' }}>
-            <WordsField label={say('constantsBand.what-it-is')} path={['constants', i, 'name']} value={c.name} />
+            <WordsField
+              label={say('constantsBand.what-it-is')}
+              path={['constants', i, 'name']}
+              value={c.name}
+            />
           </div>
-          <PlainField label={say('constantsBand.symbol-in-formulas')} path={['constants', i, 'symbol']} value={c.symbol} />
+          <PlainField
+            label={say('constantsBand.symbol-in-formulas')}
+            path={['constants', i, 'symbol']}
+            value={c.symbol}
+          />
           <div>
-            <PlainField label={say('constantsBand.value-with-unit')} path={['constants', i, 'value']} value={c.value} hint="340 m ± 5 m" />
-            {c.value && findings.filter((f) => f.path.startsWith(`/constants/${i}/`) && !f.path.endsWith('/name')).map((f) => <p key={f.path} className="small w-mend" role="status">{f.message} {f.mend}</p>)}
+            <PlainField
+              label={say('constantsBand.value-with-unit')}
+              path={['constants', i, 'value']}
+              value={c.value}
+              hint="340 m ± 5 m"
+            />
+            {c.value &&
+              findings
+                .filter((f) => f.path.startsWith(`/constants/${i}/`) && !f.path.endsWith('/name'))
+                .map((f) => (
+                  <p key={f.path} className="small w-mend" role="status">
+                    {f.message} {f.mend}
+                  </p>
+                ))}
           </div>
           <div style={{ flex: '0 0 auto' }}>
-            <Remove what={c.name[language] || say('constantsBand.this-constant')} onRemove={() => (takeOut(i), set(['constants'], constants.filter((x) => x !== c), say('constantsBand.took-out-a-constant')))} />
+            <Remove
+              what={c.name[language] || say('constantsBand.this-constant')}
+              onRemove={() => (
+                takeOut(i),
+                set(
+                  ['constants'],
+                  constants.filter((x) => x !== c),
+                  say('constantsBand.took-out-a-constant'),
+                )
+              )}
+            />
           </div>
         </div>
       ))}

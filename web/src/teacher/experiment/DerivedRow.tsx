@@ -8,9 +8,21 @@ import { say } from '../words';
 type Derived = NonNullable<Doc['derived']>[number];
 
 /** A value worked out of readings, by a formula or by a model of the Workbench. */
-export function DerivedRow({ value: x, at, onRemove }: { value: Derived; at: number; onRemove: () => void }) {
+export function DerivedRow({
+  value: x,
+  at,
+  onRemove,
+}: {
+  value: Derived;
+  at: number;
+  onRemove: () => void;
+}) {
   const { set, language } = useEditing();
-  const models = useQuery({ queryKey: ['models'], queryFn: () => got(api.GET('/api/v1/models')), staleTime: Infinity });
+  const models = useQuery({
+    queryKey: ['models'],
+    queryFn: () => got(api.GET('/api/v1/models')),
+    staleTime: Infinity,
+  });
   const list = models.data?.items ?? [];
   const choose = (id: string) => set(['derived', at, 'model'], id ? { id, inputs: {} } : undefined);
   return (
@@ -21,7 +33,12 @@ export function DerivedRow({ value: x, at, onRemove }: { value: Derived; at: num
           <label className="named" htmlFor={`how-${x.id}`}>
             {say('derivedRow.worked-out')}
           </label>
-          <select id={`how-${x.id}`} className="form-select" value={x.model?.id ?? ''} onChange={(e) => choose(e.target.value)}>
+          <select
+            id={`how-${x.id}`}
+            className="form-select"
+            value={x.model?.id ?? ''}
+            onChange={(e) => choose(e.target.value)}
+          >
             <option value="">{say('derivedRow.by-a-formula')}</option>
             {list.map((m) => (
               <option key={m.id} value={m.id}>
@@ -32,12 +49,21 @@ export function DerivedRow({ value: x, at, onRemove }: { value: Derived; at: num
         </div>
         {!x.model && (
           <div style={{ flex: '2 1 240px' }}>
-            <PlainField label={say('derivedRow.formula')} path={['derived', at, 'formula']} value={x.formula} hint="last(height)" />
+            <PlainField
+              label={say('derivedRow.formula')}
+              path={['derived', at, 'formula']}
+              value={x.formula}
+              hint="last(height)"
+            />
             <FormulaEcho formula={x.formula ?? ''} unit={x.unit} />
           </div>
         )}
         <div style={{ flex: '0 1 110px' }}>
-          <PlainField label={say('derivedRow.unit')} path={['derived', at, 'unit']} value={x.unit} />
+          <PlainField
+            label={say('derivedRow.unit')}
+            path={['derived', at, 'unit']}
+            value={x.unit}
+          />
         </div>
         <div style={{ flex: '0 0 auto' }}>
           <Remove what={x.name[language] || say('derivedRow.this-value')} onRemove={onRemove} />
@@ -49,7 +75,15 @@ export function DerivedRow({ value: x, at, onRemove }: { value: Derived; at: num
 }
 
 /** What goes into the model: readings by their symbols, or what would be typed at the Workbench. */
-function ModelInputs({ value: x, at, model }: { value: Derived; at: number; model: Schemas['ModelView'] | undefined }) {
+function ModelInputs({
+  value: x,
+  at,
+  model,
+}: {
+  value: Derived;
+  at: number;
+  model: Schemas['ModelView'] | undefined;
+}) {
   const { doc, findings } = useEditing();
   const symbols = [...(doc.readings ?? []), ...(doc.constants ?? [])].map((r) => r.symbol);
   const problem = findings.find((f) => f.path === `/derived/${at}/model`);
@@ -58,11 +92,23 @@ function ModelInputs({ value: x, at, model }: { value: Derived; at: number; mode
       <div className="field-row">
         {model?.inputs?.map((input) => (
           <div key={input.name} style={{ flex: '1 1 150px' }}>
-            <PlainField label={input.label || input.name.replaceAll('_', ' ')} path={['derived', at, 'model', 'inputs', input.name]} value={x.model?.inputs[input.name]} hint={[symbols.join(', '), input.unit].filter(Boolean).join(say('derivedRow.or-a-value-in'))} />
+            <PlainField
+              label={input.label || input.name.replaceAll('_', ' ')}
+              path={['derived', at, 'model', 'inputs', input.name]}
+              value={x.model?.inputs[input.name]}
+              hint={[symbols.join(', '), input.unit]
+                .filter(Boolean)
+                .join(say('derivedRow.or-a-value-in'))}
+            />
           </div>
         ))}
       </div>
-      <p className={`small ${problem ? 'w-mend' : 'hint'}`}>{problem?.message ?? say('derivedRow.write-the-symbol-of-a-reading', { value: symbols.length ? ` (${symbols.join(', ')})` : '' })}</p>
+      <p className={`small ${problem ? 'w-mend' : 'hint'}`}>
+        {problem?.message ??
+          say('derivedRow.write-the-symbol-of-a-reading', {
+            value: symbols.length ? ` (${symbols.join(', ')})` : '',
+          })}
+      </p>
     </div>
   );
 }

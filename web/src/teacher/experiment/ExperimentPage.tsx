@@ -25,40 +25,80 @@ export default function ExperimentPage() {
   const [params] = useSearchParams();
   const navigate = useNavigate();
   const draft = useDraft(id);
-  const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => got(api.GET('/api/v1/assignments')) });
-  const incidents = useQuery({ queryKey: ['incidents'], queryFn: () => got(api.GET('/api/v1/incidents')) });
+  const assignments = useQuery({
+    queryKey: ['assignments'],
+    queryFn: () => got(api.GET('/api/v1/assignments')),
+  });
+  const incidents = useQuery({
+    queryKey: ['incidents'],
+    queryFn: () => got(api.GET('/api/v1/incidents')),
+  });
   const [language, setLanguage] = useState(ownLanguage);
   const here = (stations.includes(station as Station) ? station : 'plan') as Station;
   const mine = assignments.data?.items.filter((a) => a.experiment === id) ?? [];
   const assignment = mine.find((a) => a.id === params.get('assignment')) ?? mine[0];
   const { doc, review } = draft;
-  const title = doc?.title[language] || Object.values(doc?.title ?? {})[0] || say('experimentPage.without-a-title');
+  const title =
+    doc?.title[language] ||
+    Object.values(doc?.title ?? {})[0] ||
+    say('experimentPage.without-a-title');
   useEffect(() => {
     document.title = say('experimentPage.patient-kitchen', { title });
     const onKey = (() => {
       let waiting = false;
       return (e: KeyboardEvent) => {
         if ((e.target as HTMLElement).closest('input, textarea, select')) return;
-        if (waiting && e.key >= '1' && e.key <= '8') void navigate(`/experiments/${id}/${stations[Number(e.key) - 1]}`);
+        if (waiting && e.key >= '1' && e.key <= '8')
+          void navigate(`/experiments/${id}/${stations[Number(e.key) - 1]}`);
         waiting = e.key === 'g';
       };
     })();
     addEventListener('keydown', onKey);
     return () => removeEventListener('keydown', onKey);
   }, [title, id, navigate]);
-  if (draft.error) return <PartError what={say('experimentPage.this-experiment')} error={draft.error} retry={draft.open} />;
+  if (draft.error)
+    return (
+      <PartError
+        what={say('experimentPage.this-experiment')}
+        error={draft.error}
+        retry={draft.open}
+      />
+    );
   if (!doc) return <Loading what={say('experimentPage.the-experiment')} />;
-  const troubles = incidents.data?.items.filter((i) => !i.seen_at && mine.some((a) => a.id === i.assignment)) ?? [];
+  const troubles =
+    incidents.data?.items.filter((i) => !i.seen_at && mine.some((a) => a.id === i.assignment)) ??
+    [];
   const designing = here === 'plan' || here === 'steps' || here === 'safety';
-  const search = assignment && params.get('assignment') ? `?assignment=${assignment.id}&class=${assignment.class}` : '';
+  const search =
+    assignment && params.get('assignment')
+      ? `?assignment=${assignment.id}&class=${assignment.class}`
+      : '';
   return (
-    <EditingContext.Provider value={{ doc, set: draft.set, language, findings: review?.validation ?? [] }}>
+    <EditingContext.Provider
+      value={{ doc, set: draft.set, language, findings: review?.validation ?? [] }}
+    >
       <header className="head">
-        <h1 style={{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap', maxWidth: '34em' }} title={title}>
+        <h1
+          style={{
+            overflow: 'hidden',
+            textOverflow: 'ellipsis',
+            whiteSpace: 'nowrap',
+            maxWidth: '34em',
+          }}
+          title={title}
+        >
           {title}
         </h1>
         <span className="second">
-          {say('experimentPage.ages', { replace: doc.age_band.replace('-', '–'), value: assignment ? say('experimentPage.version-issued', { classname: assignment.class_name, number: assignment.number }) : say('experimentPage.not-issued') })}
+          {say('experimentPage.ages', {
+            replace: doc.age_band.replace('-', '–'),
+            value: assignment
+              ? say('experimentPage.version-issued', {
+                  classname: assignment.class_name,
+                  number: assignment.number,
+                })
+              : say('experimentPage.not-issued'),
+          })}
         </span>
         <div className="aside">
           {designing && doc.languages.length > 1 && (
@@ -66,7 +106,13 @@ export default function ExperimentPage() {
               <label htmlFor="writing-language" className="small">
                 {say('experimentPage.words-in')}
               </label>
-              <select id="writing-language" className="form-select" style={{ width: 'auto' }} value={language} onChange={(e) => setLanguage(e.target.value)}>
+              <select
+                id="writing-language"
+                className="form-select"
+                style={{ width: 'auto' }}
+                value={language}
+                onChange={(e) => setLanguage(e.target.value)}
+              >
                 {doc.languages.map((l) => (
                   <option key={l} value={l}>
                     {nameOf(l)}
@@ -92,7 +138,11 @@ export default function ExperimentPage() {
               >
                 {mine.map((a) => (
                   <option key={a.id} value={a.id}>
-                    {say('experimentPage.version', { classname: a.class_name, number: a.number, value: a.state === 'recalled' ? say('experimentPage.taken-back') : '' })}
+                    {say('experimentPage.version', {
+                      classname: a.class_name,
+                      number: a.number,
+                      value: a.state === 'recalled' ? say('experimentPage.taken-back') : '',
+                    })}
                   </option>
                 ))}
               </select>
@@ -105,14 +155,24 @@ export default function ExperimentPage() {
       </header>
       <StationLine id={id} here={here} review={review} assignment={assignment} search={search} />
       {troubles.length > 0 && (
-        <section aria-label={say('experimentPage.something-went-wrong')} style={{ margin: '8px 20px' }}>
+        <section
+          aria-label={say('experimentPage.something-went-wrong')}
+          style={{ margin: '8px 20px' }}
+        >
           {troubles.map((i) => (
             <Trouble key={i.id} incident={i} brief={here !== 'run'} />
           ))}
         </section>
       )}
       {draft.state.conflict && <Conflict state={draft.state} onSettle={draft.settle} />}
-      {designing && assignment && <p className="notice plain" style={{ margin: '8px 20px' }}>{say('experimentPage.version-is-with-homes-and-stays', { number: assignment.number, homes: assignment.homes })}</p>}
+      {designing && assignment && (
+        <p className="notice plain" style={{ margin: '8px 20px' }}>
+          {say('experimentPage.version-is-with-homes-and-stays', {
+            number: assignment.number,
+            homes: assignment.homes,
+          })}
+        </p>
+      )}
       {here === 'plan' && <Plan review={review} />}
       {here === 'steps' && <Steps review={review} replace={draft.replace} />}
       {here === 'safety' && <Safety id={id} review={review} replace={draft.replace} />}

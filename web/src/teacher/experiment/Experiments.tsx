@@ -17,7 +17,10 @@ const examples = [
 
 /** Find one to run or go on with; the face of an experiment is its procedure to time. */
 export function Experiments() {
-  const list = useQuery({ queryKey: ['experiments'], queryFn: () => got(api.GET('/api/v1/experiments')) });
+  const list = useQuery({
+    queryKey: ['experiments'],
+    queryFn: () => got(api.GET('/api/v1/experiments')),
+  });
   const client = useQueryClient();
   const navigate = useNavigate();
   const { did } = useKeeping();
@@ -41,53 +44,111 @@ export function Experiments() {
     }
   };
   const remove = async (id: string, title: string) => {
-    await got(api.DELETE('/api/v1/experiments/{experiment}', { params: { path: { experiment: id } } }));
+    await got(
+      api.DELETE('/api/v1/experiments/{experiment}', { params: { path: { experiment: id } } }),
+    );
     await client.invalidateQueries({ queryKey: ['experiments'] });
-    did(say('experiments.taken-off-the-list', { title }), () => void got(api.POST('/api/v1/experiments/{experiment}/restore', { params: { path: { experiment: id } } })).then(() => client.invalidateQueries({ queryKey: ['experiments'] })));
+    did(
+      say('experiments.taken-off-the-list', { title }),
+      () =>
+        void got(
+          api.POST('/api/v1/experiments/{experiment}/restore', {
+            params: { path: { experiment: id } },
+          }),
+        ).then(() => client.invalidateQueries({ queryKey: ['experiments'] })),
+    );
   };
   return (
     <>
-      <Head title={say('experiments.experiments')} aside={<button type="button" className="btn btn-primary" onClick={() => void begin({ document: emptyDoc })}>{say('experiments.begin-from-nothing')}</button>} />
+      <Head
+        title={say('experiments.experiments')}
+        aside={
+          <button
+            type="button"
+            className="btn btn-primary"
+            onClick={() => void begin({ document: emptyDoc })}
+          >
+            {say('experiments.begin-from-nothing')}
+          </button>
+        }
+      />
       <main className="work">
         <p>
           {say('experiments.begin-from-an-example')}{' '}
           {examples.map(([name, words]) => (
-            <button key={name} type="button" className="btn btn-outline-primary" style={{ marginRight: 8 }} onClick={() => void begin({ example: name })}>
+            <button
+              key={name}
+              type="button"
+              className="btn btn-outline-primary"
+              style={{ marginRight: 8 }}
+              onClick={() => void begin({ example: name })}
+            >
               {words}
             </button>
           ))}
           <label className="btn btn-outline-primary">
             {say('experiments.from-a-file')}
-            <input type="file" accept=".json,application/json" className="visually-hidden" onChange={(e) => void fromFile(e.target.files?.[0])} />
+            <input
+              type="file"
+              accept=".json,application/json"
+              className="visually-hidden"
+              onChange={(e) => void fromFile(e.target.files?.[0])}
+            />
           </label>
         </p>
         <ProblemLine error={error} />
         {list.isPending && <Loading what={say('experiments.your-experiments')} />}
-        {list.error && <PartError what={say('experiments.your-experiments-2')} error={list.error} retry={() => void list.refetch()} />}
-        {list.data?.items.length === 0 && <p className="lead-sentence">{say('experiments.you-have-no-experiment-yet-an')}</p>}
+        {list.error && (
+          <PartError
+            what={say('experiments.your-experiments-2')}
+            error={list.error}
+            retry={() => void list.refetch()}
+          />
+        )}
+        {list.data?.items.length === 0 && (
+          <p className="lead-sentence">{say('experiments.you-have-no-experiment-yet-an')}</p>
+        )}
         <ul className="plain-list">
           {list.data?.items.map((e) => (
-            <li key={e.id} className="row-line" style={{ display: 'grid', gridTemplateColumns: '280px minmax(0,1fr) 130px auto' }}>
+            <li
+              key={e.id}
+              className="row-line"
+              style={{ display: 'grid', gridTemplateColumns: '280px minmax(0,1fr) 130px auto' }}
+            >
               <div>
-                <Link to={`/experiments/${e.id}/plan`} style={{ fontWeight: 700, overflowWrap: 'anywhere' }}>
+                <Link
+                  to={`/experiments/${e.id}/plan`}
+                  style={{ fontWeight: 700, overflowWrap: 'anywhere' }}
+                >
                   {e.title}
                 </Link>
                 <ThreadFace spans={e.spans} />
               </div>
               <div>
                 {e.problem ? <span className="w-mend">{e.problem}</span> : inOwn(e.question)}
-                {e.age_band && <div className="second small">{say('experiments.ages', { replace: e.age_band.replace('-', '–') })}</div>}
+                {e.age_band && (
+                  <div className="second small">
+                    {say('experiments.ages', { replace: e.age_band.replace('-', '–') })}
+                  </div>
+                )}
               </div>
               <div className="second small">
                 {!e.problem && (
                   <>
                     {say('experiments.min-of-hands', { hands: e.hands })}
                     <br />
-                    {e.minutes > 180 ? say('experiments.h-in-all', { Math: Math.round(e.minutes / 60) }) : say('experiments.min-in-all', { minutes: e.minutes })}
+                    {e.minutes > 180
+                      ? say('experiments.h-in-all', { Math: Math.round(e.minutes / 60) })
+                      : say('experiments.min-in-all', { minutes: e.minutes })}
                   </>
                 )}
               </div>
-              <button type="button" className="btn-plain small" onClick={() => void remove(e.id, e.title)} aria-label={say('experiments.take-off', { title: e.title })}>
+              <button
+                type="button"
+                className="btn-plain small"
+                onClick={() => void remove(e.id, e.title)}
+                aria-label={say('experiments.take-off', { title: e.title })}
+              >
                 {say('experiments.take-off-2')}
               </button>
             </li>

@@ -22,11 +22,15 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
   const [why, setWhy] = useState<string>();
   const shown = more || f.verdict === 'not-at-home';
   return (
-    <article className={`card-paper finding v-${f.verdict}`} tabIndex={-1} data-finding={`${f.rule}-${f.case ?? ''}-${f.need ?? ''}`}>
+    <article
+      className={`card-paper finding v-${f.verdict}`}
+      tabIndex={-1}
+      data-finding={`${f.rule}-${f.case ?? ''}-${f.need ?? ''}`}
+    >
       <h3>
         <Verdict v={f.verdict} />
-        {f.absolute && <span className="second">{' '}{say('findingCard.cannot-be-lowered')}</span>}
-        {f.asks && <span className="second">{' '}{say('findingCard.not-said-yet')}</span>}
+        {f.absolute && <span className="second"> {say('findingCard.cannot-be-lowered')}</span>}
+        {f.asks && <span className="second"> {say('findingCard.not-said-yet')}</span>}
         <span className="second small">
           {' '}
           ·{' '}
@@ -47,7 +51,11 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
       </p>
       {f.was && (
         <p className="small" style={{ margin: '4px 0 0' }}>
-          {say('findingCard.lowered-to', { value: verdictWords[f.was], value2: verdictWords[f.verdict], reason: f.reason })}{' '}
+          {say('findingCard.lowered-to', {
+            value: verdictWords[f.was],
+            value2: verdictWords[f.verdict],
+            reason: f.reason,
+          })}{' '}
           <button type="button" className="btn-plain" onClick={() => onRaise(f)}>
             {say('findingCard.put-it-back')}
           </button>
@@ -55,17 +63,39 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
       )}
       {shown && (
         <>
-          {f.gear.length > 0 && <p className="small finding-line">{say('findingCard.wear', { join: f.gear.join(', ') })}</p>}
-          {f.wrong.length > 0 && <p className="small finding-line">{say('findingCard.if-it-goes-wrong', { join: f.wrong.join(' · ') })}</p>}
-          {f.clear && <p className="small finding-line">{say('findingCard.clearing-up', { clear: f.clear })}</p>}
+          {f.gear.length > 0 && (
+            <p className="small finding-line">
+              {say('findingCard.wear', { join: f.gear.join(', ') })}
+            </p>
+          )}
+          {f.wrong.length > 0 && (
+            <p className="small finding-line">
+              {say('findingCard.if-it-goes-wrong', { join: f.wrong.join(' · ') })}
+            </p>
+          )}
+          {f.clear && (
+            <p className="small finding-line">
+              {say('findingCard.clearing-up', { clear: f.clear })}
+            </p>
+          )}
         </>
       )}
       {f.ways.length > 0 && (
         <p className="ways">
           {f.ways.map((w) => (
-            <button key={w.id} type="button" className="btn btn-outline-primary" onClick={() => onWay(w.id, w.label)}>
+            <button
+              key={w.id}
+              type="button"
+              className="btn btn-outline-primary"
+              onClick={() => onWay(w.id, w.label)}
+            >
               {w.label}
-              {w.after && w.id !== 'watch' && <span className="small">{' '}{say('findingCard.then', { toLowerCase: verdictWords[w.after].toLowerCase() })}</span>}
+              {w.after && w.id !== 'watch' && (
+                <span className="small">
+                  {' '}
+                  {say('findingCard.then', { toLowerCase: verdictWords[w.after].toLowerCase() })}
+                </span>
+              )}
             </button>
           ))}
         </p>
@@ -92,15 +122,34 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
           <label className="named" htmlFor={`why-${f.rule}-${f.steps[0]?.id}`}>
             {say('findingCard.say-why-it-is-printed-on')}
           </label>
-          <input id={`why-${f.rule}-${f.steps[0]?.id}`} className="form-control" maxLength={300} value={why} autoFocus onChange={(e) => setWhy(e.target.value)} />
+          <input
+            id={`why-${f.rule}-${f.steps[0]?.id}`}
+            className="form-control"
+            maxLength={300}
+            value={why}
+            autoFocus
+            onChange={(e) => setWhy(e.target.value)}
+          />
           <p className="ways">
-            <button type="submit" className="btn btn-primary" aria-disabled={why.trim().length < least}>
+            <button
+              type="submit"
+              className="btn btn-primary"
+              aria-disabled={why.trim().length < least}
+            >
               {say('findingCard.lower-it')}
             </button>
-            <button type="button" className="btn btn-outline-primary" onClick={() => setWhy(undefined)}>
+            <button
+              type="button"
+              className="btn btn-outline-primary"
+              onClick={() => setWhy(undefined)}
+            >
               {say('findingCard.leave-it')}
             </button>
-            {why.trim().length < least && <span className="hint small">{say('findingCard.more-letters', { value: least - why.trim().length })}</span>}
+            {why.trim().length < least && (
+              <span className="hint small">
+                {say('findingCard.more-letters', { value: least - why.trim().length })}
+              </span>
+            )}
           </p>
         </form>
       )}

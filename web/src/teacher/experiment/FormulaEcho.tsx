@@ -16,10 +16,23 @@ export function FormulaEcho({ formula, unit }: { formula: string; unit: string }
   });
   if (!formula) return null;
   if (!answer) return null;
-  if (answer.ok) return <span className="hint small">{say('formulaEcho.gives', { value: answer.of ? say('formulaEcho.a-share-in-of', { of: answer.of }) : say('formulaEcho.a-value-in', { value: answer.unit || say('formulaEcho.plain-numbers') }) })}</span>;
+  if (answer.ok)
+    return (
+      <span className="hint small">
+        {say('formulaEcho.gives', {
+          value: answer.of
+            ? say('formulaEcho.a-share-in-of', { of: answer.of })
+            : say('formulaEcho.a-value-in', {
+                value: answer.unit || say('formulaEcho.plain-numbers'),
+              }),
+        })}
+      </span>
+    );
   return (
     <span className="small w-mend" role="status">
-      {answer.position < answer.end && <>{say('formulaEcho.at', { formula: formula.slice(answer.position, answer.end) })}{' '}</>}
+      {answer.position < answer.end && (
+        <>{say('formulaEcho.at', { formula: formula.slice(answer.position, answer.end) })} </>
+      )}
       {answer.problem}
     </span>
   );

@@ -13,17 +13,38 @@ type Part = Schemas['SafetyPart'];
 export function GuardianPreview({ id, review }: { id: string; review: Review }) {
   const { doc } = useEditing();
   const [language, setLanguage] = useState(ownLanguage);
-  const classes = useQuery({ queryKey: ['classes'], queryFn: () => got(api.GET('/api/v1/classes')) });
-  const other = useQuery({
-    queryKey: ['preview-review', language, doc], enabled: language !== ownLanguage(), placeholderData: (before: Review | undefined) => before,
-    queryFn: () => got(api.POST('/api/v1/preview/review', { params: { header: { 'Accept-Language': language } }, body: { document: doc } })),
+  const classes = useQuery({
+    queryKey: ['classes'],
+    queryFn: () => got(api.GET('/api/v1/classes')),
   });
-  const part: Part = language === ownLanguage() ? review.guardian : (other.data?.guardian ?? review.guardian);
-  const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => got(api.GET('/api/v1/assignments')) });
-  const issued = new Set(assignments.data?.items.filter((a) => a.experiment === id && a.state !== 'recalled').map((a) => a.class));
+  const other = useQuery({
+    queryKey: ['preview-review', language, doc],
+    enabled: language !== ownLanguage(),
+    placeholderData: (before: Review | undefined) => before,
+    queryFn: () =>
+      got(
+        api.POST('/api/v1/preview/review', {
+          params: { header: { 'Accept-Language': language } },
+          body: { document: doc },
+        }),
+      ),
+  });
+  const part: Part =
+    language === ownLanguage() ? review.guardian : (other.data?.guardian ?? review.guardian);
+  const assignments = useQuery({
+    queryKey: ['assignments'],
+    queryFn: () => got(api.GET('/api/v1/assignments')),
+  });
+  const issued = new Set(
+    assignments.data?.items
+      .filter((a) => a.experiment === id && a.state !== 'recalled')
+      .map((a) => a.class),
+  );
   const all = classes.data?.items ?? [];
   const [chosen, setChosen] = useState('');
-  const at = all.find((c) => c.id === chosen) ?? (issued.size === 1 ? all.find((c) => issued.has(c.id)) : all.length === 1 ? all[0] : undefined);
+  const at =
+    all.find((c) => c.id === chosen) ??
+    (issued.size === 1 ? all.find((c) => issued.has(c.id)) : all.length === 1 ? all[0] : undefined);
   return (
     <section className="guardian" aria-label={say('guardianPreview.what-the-guardian-will-read')}>
       <div className="guardian-head">
@@ -31,17 +52,33 @@ export function GuardianPreview({ id, review }: { id: string; review: Review }) 
         <label className="visually-hidden" htmlFor="guardian-language">
           {say('homeSheet.language')}
         </label>
-        <select id="guardian-language" className="form-select" style={{ width: 'auto' }} value={language} onChange={(e) => setLanguage(e.target.value)}>
+        <select
+          id="guardian-language"
+          className="form-select"
+          style={{ width: 'auto' }}
+          value={language}
+          onChange={(e) => setLanguage(e.target.value)}
+        >
           {languageChoices.map(([code, name]) => (
-            <option key={code} value={code}>{name}</option>
+            <option key={code} value={code}>
+              {name}
+            </option>
           ))}
         </select>
       </div>
       {doc.way === 'watch-shared' ? <OnlyWatched /> : <Guardian part={part} language={language} />}
       {all.length > 1 && (
         <p className="ways">
-          <label htmlFor="print-class">{say('guardianPreview.telephone-numbers-on-paper-are-those')}</label>
-          <select id="print-class" className="form-select" style={{ width: 'auto' }} value={at?.id ?? ''} onChange={(e) => setChosen(e.target.value)}>
+          <label htmlFor="print-class">
+            {say('guardianPreview.telephone-numbers-on-paper-are-those')}
+          </label>
+          <select
+            id="print-class"
+            className="form-select"
+            style={{ width: 'auto' }}
+            value={at?.id ?? ''}
+            onChange={(e) => setChosen(e.target.value)}
+          >
             {!at && <option value="">{say('guardianPreview.choose-a-class')}</option>}
             {all.map((c) => (
               <option key={c.id} value={c.id}>
@@ -55,7 +92,13 @@ export function GuardianPreview({ id, review }: { id: string; review: Review }) 
       {at && (
         <p className="ways">
           {(doc.way === 'watch-shared' ? watchSheets : doingSheets).map(([sheet, words]) => (
-            <a key={sheet} className="btn btn-outline-primary" target="_blank" rel="noreferrer" href={`/print/classes/${at.id}/experiments/${id}/${sheet}?language=${language}`}>
+            <a
+              key={sheet}
+              className="btn btn-outline-primary"
+              target="_blank"
+              rel="noreferrer"
+              href={`/print/classes/${at.id}/experiments/${id}/${sheet}?language=${language}`}
+            >
               {words}
             </a>
           ))}
@@ -65,15 +108,31 @@ export function GuardianPreview({ id, review }: { id: string; review: Review }) 
   );
 }
 
-const doingSheets = [['safety', say('guardianPreview.print-the-safety-sheet')], ['materials', say('guardianPreview.print-the-materials-list')], ['substitutions', say('guardianPreview.print-the-substitution-list')]];
-const watchSheets = [['watch', say('guardianPreview.print-what-homes-see')], ['demonstration', say('guardianPreview.print-your-demonstration')]];
+const doingSheets = [
+  ['safety', say('guardianPreview.print-the-safety-sheet')],
+  ['materials', say('guardianPreview.print-the-materials-list')],
+  ['substitutions', say('guardianPreview.print-the-substitution-list')],
+];
+const watchSheets = [
+  ['watch', say('guardianPreview.print-what-homes-see')],
+  ['demonstration', say('guardianPreview.print-your-demonstration')],
+];
 
 function OnlyWatched() {
   const { doc } = useEditing();
   return (
     <div className="card-paper">
       <h3>{say('guardianPreview.you-show-it-homes-watch')}</h3>
-      <p><Said of={say('guardianPreview.on-top-stands-do-not-do', { value: doc.questions?.length ? `, ${doc.questions.length} ${say('guardianPreview.questions', { count: doc.questions.length })}` : '' })} with={[<strong key="0" />]} /></p>
+      <p>
+        <Said
+          of={say('guardianPreview.on-top-stands-do-not-do', {
+            value: doc.questions?.length
+              ? `, ${doc.questions.length} ${say('guardianPreview.questions', { count: doc.questions.length })}`
+              : '',
+          })}
+          with={[<strong key="0" />]}
+        />
+      </p>
       <p>{say('guardianPreview.they-get-no-list-of-things')}</p>
     </div>
   );

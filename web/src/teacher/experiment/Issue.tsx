@@ -10,26 +10,60 @@ import { Said, say } from '../words';
 
 type Assignment = Schemas['AssignmentView'];
 
-const local = (d: Date) => new Date(d.getTime() - d.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+const local = (d: Date) =>
+  new Date(d.getTime() - d.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
 
 /** The evening, some days from now: most homes finish after tea. */
-const eveningIn = (days: number) => new Date(new Date(Date.now() + days * 24 * 3600_000).setHours(20, 0, 0, 0));
+const eveningIn = (days: number) =>
+  new Date(new Date(Date.now() + days * 24 * 3600_000).setHours(20, 0, 0, 0));
 
 /** The class to offer: the one made last that has not this experiment yet. Ids grow with time. */
 function offered(classes: Schemas['ClassView'][], issued: Assignment[]): string {
   const newest = (list: Schemas['ClassView'][]) => list.reduce((a, c) => (c.id > a ? c.id : a), '');
-  return newest(classes.filter((c) => !issued.some((a) => a.class === c.id && a.state !== 'recalled'))) || newest(classes);
+  return (
+    newest(
+      classes.filter((c) => !issued.some((a) => a.class === c.id && a.state !== 'recalled')),
+    ) || newest(classes)
+  );
 }
 
 /** Hands the frozen version to the homes; what is in the way stands first, in the order of mending. */
-export function Issue({ id, assignments, title }: { id: string; review: Review | undefined; assignments: Assignment[]; title: string }) {
+export function Issue({
+  id,
+  assignments,
+  title,
+}: {
+  id: string;
+  review: Review | undefined;
+  assignments: Assignment[];
+  title: string;
+}) {
   const client = useQueryClient();
-  const classes = useQuery({ queryKey: ['classes'], queryFn: () => got(api.GET('/api/v1/classes')) });
+  const classes = useQuery({
+    queryKey: ['classes'],
+    queryFn: () => got(api.GET('/api/v1/classes')),
+  });
   const [params] = useSearchParams();
   const [chosen, setChosen] = useState(params.get('class') ?? '');
   const classId = chosen || offered(classes.data?.items ?? [], assignments);
   const cls = classes.data?.items.find((c) => c.id === classId);
-  const check = useQuery({ queryKey: ['issue-check', classId, id], queryFn: () => draftOf(id, client).flush().catch(() => undefined).then(() => got(api.GET('/api/v1/classes/{class}/issue-check/{experiment}', { params: { path: { class: classId, experiment: id } } }))), enabled: Boolean(classId), staleTime: 0, gcTime: 0 });
+  const check = useQuery({
+    queryKey: ['issue-check', classId, id],
+    queryFn: () =>
+      draftOf(id, client)
+        .flush()
+        .catch(() => undefined)
+        .then(() =>
+          got(
+            api.GET('/api/v1/classes/{class}/issue-check/{experiment}', {
+              params: { path: { class: classId, experiment: id } },
+            }),
+          ),
+        ),
+    enabled: Boolean(classId),
+    staleTime: 0,
+    gcTime: 0,
+  });
   const [opens, setOpens] = useState(local(new Date()));
   const [due, setDue] = useState(local(eveningIn(2)));
   const [asking, setAsking] = useState(false);
@@ -39,7 +73,17 @@ export function Issue({ id, assignments, title }: { id: string; review: Review |
     setError(undefined);
     try {
       await draftOf(id, client).flush();
-      await got(api.POST('/api/v1/classes/{class}/assignments', { params: { path: { class: classId } }, body: { experiment: id, opens_at: new Date(opens).toISOString(), due_at: new Date(due).toISOString(), draft: check.data?.draft } }));
+      await got(
+        api.POST('/api/v1/classes/{class}/assignments', {
+          params: { path: { class: classId } },
+          body: {
+            experiment: id,
+            opens_at: new Date(opens).toISOString(),
+            due_at: new Date(due).toISOString(),
+            draft: check.data?.draft,
+          },
+        }),
+      );
       await client.invalidateQueries();
       did(say('issue.issued-to', { title, name: cls?.name }));
     } catch (e) {
@@ -57,12 +101,29 @@ export function Issue({ id, assignments, title }: { id: string; review: Review |
       </main>
     );
   }
-  const place = (b: Schemas['Blocker']) => (b.place === 'class' ? `/classes/${classId}?settings` : b.place === 'homes' ? `/classes/${classId}` : b.place === 'safety' ? `/experiments/${id}/safety` : `/experiments/${id}/${b.path?.match(/^\/(steps|needs|readings|derived|evidence)/) ? 'steps' : 'plan'}?at=${encodeURIComponent(b.path ?? '')}`);
+  const place = (b: Schemas['Blocker']) =>
+    b.place === 'class'
+      ? `/classes/${classId}?settings`
+      : b.place === 'homes'
+        ? `/classes/${classId}`
+        : b.place === 'safety'
+          ? `/experiments/${id}/safety`
+          : `/experiments/${id}/${b.path?.match(/^\/(steps|needs|readings|derived|evidence)/) ? 'steps' : 'plan'}?at=${encodeURIComponent(b.path ?? '')}`;
   return (
     <main className="work">
-      {check.error && <PartError what={say('issue.what-is-in-the-way')} error={check.error} retry={() => void check.refetch()} />}
+      {check.error && (
+        <PartError
+          what={say('issue.what-is-in-the-way')}
+          error={check.error}
+          retry={() => void check.refetch()}
+        />
+      )}
       <p className="lead-sentence" role="status">
-        {blockers.length === 0 ? (check.data ? say('issue.nothing-is-in-the-way') : say('issue.looking-at-what-is-in-the')) : say('issue.in-the-way', { n: blockers.length })}
+        {blockers.length === 0
+          ? check.data
+            ? say('issue.nothing-is-in-the-way')
+            : say('issue.looking-at-what-is-in-the')
+          : say('issue.in-the-way', { n: blockers.length })}
       </p>
       <ol style={{ paddingLeft: '1.4em' }}>
         {blockers.map((b) => (
@@ -71,12 +132,23 @@ export function Issue({ id, assignments, title }: { id: string; review: Review |
           </li>
         ))}
       </ol>
-      {check.data?.warnings.map((w) => <p key={w} className="notice plain">{w}</p>)}
+      {check.data?.warnings.map((w) => (
+        <p key={w} className="notice plain">
+          {w}
+        </p>
+      ))}
       <section className="band" aria-label={say('issue.to-whom-and-when')}>
         <div className="field-row" style={{ maxWidth: 760 }}>
           <div>
-            <label className="named" htmlFor="to-class">{say('classPage.class')}</label>
-            <select id="to-class" className="form-select" value={classId} onChange={(e) => setChosen(e.target.value)}>
+            <label className="named" htmlFor="to-class">
+              {say('classPage.class')}
+            </label>
+            <select
+              id="to-class"
+              className="form-select"
+              value={classId}
+              onChange={(e) => setChosen(e.target.value)}
+            >
               {classes.data?.items.map((c) => (
                 <option key={c.id} value={c.id}>
                   {say('issue.homes', { name: c.name, homes: c.homes })}
@@ -85,20 +157,51 @@ export function Issue({ id, assignments, title }: { id: string; review: Review |
             </select>
           </div>
           <div>
-            <label className="named" htmlFor="opens">{say('issue.opens')}</label>
-            <input id="opens" type="datetime-local" className="form-control" value={opens} onChange={(e) => setOpens(e.target.value)} />
+            <label className="named" htmlFor="opens">
+              {say('issue.opens')}
+            </label>
+            <input
+              id="opens"
+              type="datetime-local"
+              className="form-control"
+              value={opens}
+              onChange={(e) => setOpens(e.target.value)}
+            />
           </div>
           <div>
-            <label className="named" htmlFor="due">{say('issue.due')}</label>
-            <input id="due" type="datetime-local" className="form-control" value={due} onChange={(e) => setDue(e.target.value)} />
+            <label className="named" htmlFor="due">
+              {say('issue.due')}
+            </label>
+            <input
+              id="due"
+              type="datetime-local"
+              className="form-control"
+              value={due}
+              onChange={(e) => setDue(e.target.value)}
+            />
           </div>
         </div>
         <p className="hint small">{say('issue.times-are-of-this-computer-what')}</p>
         <ProblemLine error={error} />
-        <button type="button" className="btn btn-primary" aria-disabled={blockers.length > 0 || !check.data} aria-describedby="why-not" onClick={() => blockers.length === 0 && check.data && setAsking(true)}>
-          {say('issue.issue-version-to-homes', { value: check.data?.number ?? '', value2: check.data?.homes ?? 0 })}
+        <button
+          type="button"
+          className="btn btn-primary"
+          aria-disabled={blockers.length > 0 || !check.data}
+          aria-describedby="why-not"
+          onClick={() => blockers.length === 0 && check.data && setAsking(true)}
+        >
+          {say('issue.issue-version-to-homes', {
+            value: check.data?.number ?? '',
+            value2: check.data?.homes ?? 0,
+          })}
         </button>
-        <span id="why-not" className="second small"> {blockers.length > 0 && say('issue.waits-for-above', { value: say('count.things', { count: blockers.length }) })}</span>{' '}
+        <span id="why-not" className="second small">
+          {' '}
+          {blockers.length > 0 &&
+            say('issue.waits-for-above', {
+              value: say('count.things', { count: blockers.length }),
+            })}
+        </span>{' '}
         {classId && <Link to={`/classes/${classId}/codes`}>{say('classPage.codes-to-print')}</Link>}
       </section>
       {assignments.length > 0 && (
@@ -118,7 +221,11 @@ export function Issue({ id, assignments, title }: { id: string; review: Review |
           <button type="button" className="btn btn-primary" onClick={() => void issue()}>
             {say('issue.issue-it')}
           </button>{' '}
-          <button type="button" className="btn btn-outline-primary" onClick={() => setAsking(false)}>
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() => setAsking(false)}
+          >
             {say('issue.not-yet')}
           </button>
         </Modal.Body>
@@ -135,7 +242,12 @@ function IssuedLine({ a }: { a: Assignment }) {
   const recall = async () => {
     setError(undefined);
     try {
-      await got(api.POST('/api/v1/classes/{class}/assignments/{assignment}/recall', { params: { path: { class: a.class, assignment: a.id } }, body: { reason } }));
+      await got(
+        api.POST('/api/v1/classes/{class}/assignments/{assignment}/recall', {
+          params: { path: { class: a.class, assignment: a.id } },
+          body: { reason },
+        }),
+      );
       setRecalling(false);
       await client.invalidateQueries();
     } catch (e) {
@@ -146,7 +258,26 @@ function IssuedLine({ a }: { a: Assignment }) {
   return (
     <div className="card-paper">
       <p style={{ margin: 0 }}>
-        <Said of={say('issue.version-issued-of-sent-run-compare', { classname: a.class_name, number: a.number, day: day(a.issued_at), value: a.state === 'recalled' ? say('issue.taken-back', { day: day(a.recalled_at!) }) : a.state === 'waiting' ? say('issue.opens-2', { day: day(a.opens_at) }) : say('issue.due-2', { day: day(a.due_at) }), sent: a.sent, homes: a.homes })} with={[<strong key="0" />, <Link key="1" to={`/experiments/${a.experiment}/run${link}`} />, <Link key="2" to={`/experiments/${a.experiment}/compare${link}`} />]} />{' '}
+        <Said
+          of={say('issue.version-issued-of-sent-run-compare', {
+            classname: a.class_name,
+            number: a.number,
+            day: day(a.issued_at),
+            value:
+              a.state === 'recalled'
+                ? say('issue.taken-back', { day: day(a.recalled_at!) })
+                : a.state === 'waiting'
+                  ? say('issue.opens-2', { day: day(a.opens_at) })
+                  : say('issue.due-2', { day: day(a.due_at) }),
+            sent: a.sent,
+            homes: a.homes,
+          })}
+          with={[
+            <strong key="0" />,
+            <Link key="1" to={`/experiments/${a.experiment}/run${link}`} />,
+            <Link key="2" to={`/experiments/${a.experiment}/compare${link}`} />,
+          ]}
+        />{' '}
         {a.state !== 'recalled' && !recalling && (
           <button type="button" className="btn-plain" onClick={() => setRecalling(true)}>
             {say('issue.take-back-from-all-homes')}
@@ -158,13 +289,24 @@ function IssuedLine({ a }: { a: Assignment }) {
           <label className="named" htmlFor={`reason-${a.id}`}>
             {say('issue.what-families-should-read-why-and')}
           </label>
-          <input id={`reason-${a.id}`} className="form-control" value={reason} onChange={(e) => setReason(e.target.value)} placeholder={say('issue.the-dishes-tip-over-please-pour')} maxLength={300} />
+          <input
+            id={`reason-${a.id}`}
+            className="form-control"
+            value={reason}
+            onChange={(e) => setReason(e.target.value)}
+            placeholder={say('issue.the-dishes-tip-over-please-pour')}
+            maxLength={300}
+          />
           <ProblemLine error={error} />
           <p style={{ margin: '8px 0 0' }}>
             <button type="button" className="btn btn-primary" onClick={() => void recall()}>
               {say('issue.take-it-back-now')}
             </button>{' '}
-            <button type="button" className="btn btn-outline-primary" onClick={() => setRecalling(false)}>
+            <button
+              type="button"
+              className="btn btn-outline-primary"
+              onClick={() => setRecalling(false)}
+            >
               {say('findingCard.leave-it')}
             </button>
           </p>

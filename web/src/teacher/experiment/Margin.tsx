@@ -4,15 +4,27 @@ import { Icon, type IconName } from '../../ui/Icon';
 import type { Review } from '../draft/useDraft';
 import { say } from '../words';
 
-const topics: Record<string, string> = { safety: say('margin.safety'), design: say('margin.design'), time: say('margin.time'), fair: say('margin.fair') };
-const weights: Record<string, [string, IconName]> = { stop: [say('margin.stop'), 'x-octagon'], mend: [say('margin.mend'), 'exclamation-diamond'], note: [say('margin.note'), 'info-circle'], fine: [say('margin.fine'), 'check2'] };
+const topics: Record<string, string> = {
+  safety: say('margin.safety'),
+  design: say('margin.design'),
+  time: say('margin.time'),
+  fair: say('margin.fair'),
+};
+const weights: Record<string, [string, IconName]> = {
+  stop: [say('margin.stop'), 'x-octagon'],
+  mend: [say('margin.mend'), 'exclamation-diamond'],
+  note: [say('margin.note'), 'info-circle'],
+  fine: [say('margin.fine'), 'check2'],
+};
 
 /** Which station mends a place of the document. */
-export const stationOf = (path: string) => (/^\/(steps|needs|readings|constants|derived|evidence|mistakes)/.test(path) ? 'steps' : 'plan');
+export const stationOf = (path: string) =>
+  /^\/(steps|needs|readings|constants|derived|evidence|mistakes)/.test(path) ? 'steps' : 'plan';
 
 /** What this design means now: always the same lines in the same order, each one sentence with its place. One line while all is fine. */
 export function Margin({ id, review }: { id: string; review: Review | undefined }) {
-  const fine = review !== undefined && review.readable && review.margin.every((l) => l.weight === 'fine');
+  const fine =
+    review !== undefined && review.readable && review.margin.every((l) => l.weight === 'fine');
   const [chosen, setChosen] = useState<boolean>();
   const open = chosen ?? !fine;
   return (
@@ -21,12 +33,22 @@ export function Margin({ id, review }: { id: string; review: Review | undefined 
         <h2>{say('margin.margin')}</h2>
         {!open && (
           <span className={fine ? 'w-fine' : 'w-mend'}>
-            <Icon name={fine ? 'check2' : 'exclamation-diamond'} /> {fine ? say('margin.fine-2', { join: review.margin.map((l) => topics[l.topic].toLowerCase()).join(', ') }) : say('margin.something-wants-a-look')}
+            <Icon name={fine ? 'check2' : 'exclamation-diamond'} />{' '}
+            {fine
+              ? say('margin.fine-2', {
+                  join: review.margin.map((l) => topics[l.topic].toLowerCase()).join(', '),
+                })
+              : say('margin.something-wants-a-look')}
           </span>
         )}
-        <button type="button" className="btn-plain" aria-expanded={open} onClick={() => setChosen(!open)}>
+        <button
+          type="button"
+          className="btn-plain"
+          aria-expanded={open}
+          onClick={() => setChosen(!open)}
+        >
           {open ? say('margin.fold') : say('margin.unfold')}
-          <span className="visually-hidden">{' '}{say('margin.the-margin')}</span>
+          <span className="visually-hidden"> {say('margin.the-margin')}</span>
         </button>
       </div>
       {open && <MarginLines id={id} review={review} />}
@@ -48,7 +70,17 @@ function MarginLines({ id, review }: { id: string; review: Review | undefined })
               </span>
               <strong>{topics[l.topic]}</strong>
               <span>{l.message}</span>
-              {l.path ? <Link to={`/experiments/${id}/${stationOf(l.path)}?at=${encodeURIComponent(l.path)}`}>{stationOf(l.path) === 'steps' ? say('margin.to-the-steps') : say('margin.to', { stationOf: stationOf(l.path) })}</Link> : <span />}
+              {l.path ? (
+                <Link
+                  to={`/experiments/${id}/${stationOf(l.path)}?at=${encodeURIComponent(l.path)}`}
+                >
+                  {stationOf(l.path) === 'steps'
+                    ? say('margin.to-the-steps')
+                    : say('margin.to', { stationOf: stationOf(l.path) })}
+                </Link>
+              ) : (
+                <span />
+              )}
             </li>
           );
         })}

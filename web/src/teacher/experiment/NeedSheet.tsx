@@ -11,8 +11,20 @@ import { ThingPicker } from './ThingPicker';
 import { useLarder } from '../larder/useLarder';
 import { say } from '../words';
 
-const kinds: [string, string][] = [['', say('needSheet.not-said-yet')], ['material', say('needSheet.a-thing-of-the-larder')], ['object', say('needSheet.an-everyday-object')], ['person', say('needSheet.a-person')], ['place', say('needSheet.a-place')]];
-const bases: [string, string][] = [['w/v', say('needSheet.as-most-labels')], ['w/w', say('needSheet.by-mass')], ['v/v', say('needSheet.by-volume')], ['volumes', say('needSheet.volumes')], ['mol/L', 'mol/L']];
+const kinds: [string, string][] = [
+  ['', say('needSheet.not-said-yet')],
+  ['material', say('needSheet.a-thing-of-the-larder')],
+  ['object', say('needSheet.an-everyday-object')],
+  ['person', say('needSheet.a-person')],
+  ['place', say('needSheet.a-place')],
+];
+const bases: [string, string][] = [
+  ['w/v', say('needSheet.as-most-labels')],
+  ['w/w', say('needSheet.by-mass')],
+  ['v/v', say('needSheet.by-volume')],
+  ['volumes', say('needSheet.volumes')],
+  ['mol/L', 'mol/L'],
+];
 type Row = Schemas['SubstituteRow'];
 
 /** What a need is: the thing, its job, its strength and amount; and what may stand in for it. */
@@ -22,14 +34,27 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
   const path = (...rest: (string | number)[]) => ['needs', at, ...rest];
   const [problem, setProblem] = useState<unknown>();
   const { query: larder, jobName } = useLarder();
-  if (larder.error) return <PartError what={say('needSheet.the-larder')} error={larder.error} retry={() => void larder.refetch()} />;
+  if (larder.error)
+    return (
+      <PartError
+        what={say('needSheet.the-larder')}
+        error={larder.error}
+        retry={() => void larder.refetch()}
+      />
+    );
   if (!larder.data) return <Loading what={say('needSheet.the-larder-2')} />;
   const thing = larder.data.things.find((t) => t.id === n.material);
   const choose = async (id: string) => {
     try {
       setProblem(undefined);
-      const { document } = await got(api.POST('/api/v1/preview/choose', { body: { document: doc, need: n.id, thing: id } }));
-      replace(document as Doc, say('needSheet.chose', { name: larder.data?.things.find((t) => t.id === id)?.name ?? id }), doc);
+      const { document } = await got(
+        api.POST('/api/v1/preview/choose', { body: { document: doc, need: n.id, thing: id } }),
+      );
+      replace(
+        document as Doc,
+        say('needSheet.chose', { name: larder.data?.things.find((t) => t.id === id)?.name ?? id }),
+        doc,
+      );
     } catch (error) {
       setProblem(error);
     }
@@ -37,15 +62,46 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
   return (
     <>
       <WordsField label={say('needSheet.what-families-read')} path={path('name')} value={n.name} />
-      <ChoiceField label={say('needSheet.it-is')} path={path('kind')} value={n.kind} options={kinds} />
-      {!n.kind ? <p className="hint small">{say('needSheet.until-it-is-said-the-safety')}</p> : null}
+      <ChoiceField
+        label={say('needSheet.it-is')}
+        path={path('kind')}
+        value={n.kind}
+        options={kinds}
+      />
+      {!n.kind ? (
+        <p className="hint small">{say('needSheet.until-it-is-said-the-safety')}</p>
+      ) : null}
       <ProblemLine error={problem} />
-      {(n.kind === 'material' || !n.kind) && <ThingPicker chosen={thing} things={larder.data.things} onChoose={(id) => void choose(id)} />}
+      {(n.kind === 'material' || !n.kind) && (
+        <ThingPicker
+          chosen={thing}
+          things={larder.data.things}
+          onChoose={(id) => void choose(id)}
+        />
+      )}
       {thing && (
         <>
           <div className="field-row">
-            <ChoiceField label={say('needSheet.its-job-here')} path={path('role')} value={n.role} options={[['', say('needSheet.none')], ...thing.jobs.map((j): [string, string] => [j, jobName(j)])]} />
-            {thing.forms && thing.forms.length > 0 && <ChoiceField label={say('needSheet.form')} path={path('form')} value={n.form} options={[['', say('needSheet.usual', { value: thing.forms[0].text })], ...thing.forms.map((f): [string, string] => [f.id, f.text])]} />}
+            <ChoiceField
+              label={say('needSheet.its-job-here')}
+              path={path('role')}
+              value={n.role}
+              options={[
+                ['', say('needSheet.none')],
+                ...thing.jobs.map((j): [string, string] => [j, jobName(j)]),
+              ]}
+            />
+            {thing.forms && thing.forms.length > 0 && (
+              <ChoiceField
+                label={say('needSheet.form')}
+                path={path('form')}
+                value={n.form}
+                options={[
+                  ['', say('needSheet.usual', { value: thing.forms[0].text })],
+                  ...thing.forms.map((f): [string, string] => [f.id, f.text]),
+                ]}
+              />
+            )}
           </div>
           {thing.strong && (
             <div className="field-row">
@@ -54,14 +110,29 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
                   {say('needSheet.strength-as-the-label-says')}
                 </label>
                 <input
-                  id="strength" className="form-control" inputMode="decimal" placeholder={say('needSheet.not-said-the-strongest-is-assumed')} defaultValue={n.strength?.value ?? ''} key={n.material}
+                  id="strength"
+                  className="form-control"
+                  inputMode="decimal"
+                  placeholder={say('needSheet.not-said-the-strongest-is-assumed')}
+                  defaultValue={n.strength?.value ?? ''}
+                  key={n.material}
                   onChange={(e) => {
                     const v = Number(e.target.value.replace(',', '.'));
-                    set(path('strength'), v > 0 ? { value: v, basis: n.strength?.basis ?? 'w/v' } : undefined);
+                    set(
+                      path('strength'),
+                      v > 0 ? { value: v, basis: n.strength?.basis ?? 'w/v' } : undefined,
+                    );
                   }}
                 />
               </div>
-              {n.strength && <ChoiceField label={say('needSheet.meant-as')} path={path('strength', 'basis')} value={n.strength.basis} options={bases} />}
+              {n.strength && (
+                <ChoiceField
+                  label={say('needSheet.meant-as')}
+                  path={path('strength', 'basis')}
+                  value={n.strength.basis}
+                  options={bases}
+                />
+              )}
             </div>
           )}
         </>
@@ -69,17 +140,55 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
       {n.kind !== 'person' && n.kind !== 'place' && (
         <>
           <div className="field-row">
-            <PlainField label={thing?.jobs.includes('flexible-gas-bag') ? say('needSheet.what-it-holds-measured') : say('needSheet.amount', { value: thing?.unit ? say('needSheet.in', { unit: thing.unit }) : '' })} path={path('amount')} value={n.amount} hint={thing?.unit === 'g' ? '5 g' : '200 mL'} />
-            <ChoiceField label={say('needSheet.it-matters')} path={path('tolerance')} value={n.tolerance} options={[['', say('needSheet.exactly')], ['about', say('needSheet.about')], ['free', say('needSheet.as-you-like')]]} />
+            <PlainField
+              label={
+                thing?.jobs.includes('flexible-gas-bag')
+                  ? say('needSheet.what-it-holds-measured')
+                  : say('needSheet.amount', {
+                      value: thing?.unit ? say('needSheet.in', { unit: thing.unit }) : '',
+                    })
+              }
+              path={path('amount')}
+              value={n.amount}
+              hint={thing?.unit === 'g' ? '5 g' : '200 mL'}
+            />
+            <ChoiceField
+              label={say('needSheet.it-matters')}
+              path={path('tolerance')}
+              value={n.tolerance}
+              options={[
+                ['', say('needSheet.exactly')],
+                ['about', say('needSheet.about')],
+                ['free', say('needSheet.as-you-like')],
+              ]}
+            />
           </div>
           <p className="small" style={{ display: 'flex', gap: 16, flexWrap: 'wrap' }}>
-            <TickField label={say('needSheet.for-each-condition')} path={path('per_condition')} value={n.per_condition} />
-            <TickField label={say('needSheet.weighed-not-spooned')} path={path('weighed')} value={n.weighed} />
-            <TickField label={say('needSheet.if-at-hand')} path={path('optional')} value={n.optional} />
+            <TickField
+              label={say('needSheet.for-each-condition')}
+              path={path('per_condition')}
+              value={n.per_condition}
+            />
+            <TickField
+              label={say('needSheet.weighed-not-spooned')}
+              path={path('weighed')}
+              value={n.weighed}
+            />
+            <TickField
+              label={say('needSheet.if-at-hand')}
+              path={path('optional')}
+              value={n.optional}
+            />
           </p>
         </>
       )}
-      {n.kind !== 'person' && n.kind !== 'place' && <Qualities path={path('qualities')} value={n.qualities ?? []} known={larder.data.qualities} />}
+      {n.kind !== 'person' && n.kind !== 'place' && (
+        <Qualities
+          path={path('qualities')}
+          value={n.qualities ?? []}
+          known={larder.data.qualities}
+        />
+      )}
       <WordsField label={say('margin.note')} path={path('note')} value={n.note} />
       {n.material && n.role && <Substitutes need={n} replace={replace} />}
     </>
@@ -91,20 +200,36 @@ function Substitutes({ need, replace }: { need: Need; replace: Replace }) {
   const { doc } = useEditing();
   const [problem, setProblem] = useState<unknown>();
   const key = JSON.stringify([need, doc.measured?.[0]?.result, doc.age_band]);
-  const list = useQuery({ queryKey: ['substitutes', key], queryFn: () => got(api.POST('/api/v1/preview/substitutes', { body: { document: doc, need: need.id } })), placeholderData: (before: { items: Row[] } | undefined) => before });
+  const list = useQuery({
+    queryKey: ['substitutes', key],
+    queryFn: () =>
+      got(api.POST('/api/v1/preview/substitutes', { body: { document: doc, need: need.id } })),
+    placeholderData: (before: { items: Row[] } | undefined) => before,
+  });
   const take = async (row: Row) => {
     try {
-      replace((await got(api.POST('/api/v1/preview/mend', { body: { document: doc, way: row.way } }))).document as Doc, say('needSheet.took', { name: row.name }), doc);
+      replace(
+        (await got(api.POST('/api/v1/preview/mend', { body: { document: doc, way: row.way } })))
+          .document as Doc,
+        say('needSheet.took', { name: row.name }),
+        doc,
+      );
     } catch (error) {
       setProblem(error);
     }
   };
   return (
     <section aria-label={say('needSheet.what-may-stand-in-for-it')}>
-      <h3 style={{ fontSize: '1rem', margin: '12px 0 4px' }}>{say('needSheet.may-stand-in-for-it')}</h3>
-      {!doc.measured?.[0]?.result && <p className="hint small">{say('needSheet.say-at-plan-what-kind-of')}</p>}
+      <h3 style={{ fontSize: '1rem', margin: '12px 0 4px' }}>
+        {say('needSheet.may-stand-in-for-it')}
+      </h3>
+      {!doc.measured?.[0]?.result && (
+        <p className="hint small">{say('needSheet.say-at-plan-what-kind-of')}</p>
+      )}
       <ProblemLine error={list.error ?? problem} />
-      {list.data?.items.length === 0 && <p className="second">{say('needSheet.nothing-that-the-larder-knows')}</p>}
+      {list.data?.items.length === 0 && (
+        <p className="second">{say('needSheet.nothing-that-the-larder-knows')}</p>
+      )}
       {list.data?.items.slice(0, 8).map((r) => (
         <div key={r.way} className="swap">
           <p style={{ margin: 0 }}>
@@ -115,12 +240,15 @@ function Substitutes({ need, replace }: { need: Need; replace: Replace }) {
             {r.amount && <span className="tabular">{r.amount}</span>} <Comparability c={r.class} />{' '}
             {r.graver && (
               <>
-                {say('needSheet.then')}{' '}<Verdict v={r.verdict} />
+                {say('needSheet.then')} <Verdict v={r.verdict} />
               </>
             )}
           </p>
           <p className="second small" style={{ margin: 0 }}>
-            {r.how} {r.because} {r.effect && say('needSheet.effect', { effect: r.effect })} {r.acid && `${r.acid[0].toUpperCase()}${r.acid.slice(1)}.`} {r.procedure && say('needSheet.also', { procedure: r.procedure })} {r.cautions.join(' ')}{' '}
+            {r.how} {r.because} {r.effect && say('needSheet.effect', { effect: r.effect })}{' '}
+            {r.acid && `${r.acid[0].toUpperCase()}${r.acid.slice(1)}.`}{' '}
+            {r.procedure && say('needSheet.also', { procedure: r.procedure })}{' '}
+            {r.cautions.join(' ')}{' '}
             <button type="button" className="btn-plain" onClick={() => void take(r)}>
               {say('needSheet.use-it-in-the-design')}
             </button>

@@ -1,13 +1,33 @@
 import { freshID } from '../draft/document';
 import type { Review } from '../draft/useDraft';
-import { Band, ChoiceField, PlainField, Remove, TickField, TickList, useEditing, WordsField } from './fields';
+import {
+  Band,
+  ChoiceField,
+  PlainField,
+  Remove,
+  TickField,
+  TickList,
+  useEditing,
+  WordsField,
+} from './fields';
 import { QuestionRow } from './QuestionRow';
 import { languageChoices } from '../languages';
 import { useRowKeys } from '../../ui/useRowKeys';
 import { say } from '../words';
 
-const ages: [string, string][] = [['5-7', '5–7'], ['8-10', '8–10'], ['11-13', '11–13'], ['14-18', '14–18']];
-const ways: [string, string][] = [['follow-along', say('plan.follow-along')], ['predict-then-try', say('plan.predict-then-try')], ['calculate-first', say('plan.calculate-first')], ['open-challenge', say('plan.open-challenge')], ['watch-shared', say('plan.watch-and-use-shared-readings')]];
+const ages: [string, string][] = [
+  ['5-7', '5–7'],
+  ['8-10', '8–10'],
+  ['11-13', '11–13'],
+  ['14-18', '14–18'],
+];
+const ways: [string, string][] = [
+  ['follow-along', say('plan.follow-along')],
+  ['predict-then-try', say('plan.predict-then-try')],
+  ['calculate-first', say('plan.calculate-first')],
+  ['open-challenge', say('plan.open-challenge')],
+  ['watch-shared', say('plan.watch-and-use-shared-readings')],
+];
 
 /** Turns a question into a comparison: what is changed, measured, kept; the conditions; what is asked. */
 export function Plan({ review }: { review: Review | undefined }) {
@@ -28,32 +48,104 @@ export function Plan({ review }: { review: Review | undefined }) {
           </div>
         </div>
         <div className="field-row">
-          <ChoiceField label={say('plan.for-ages')} path={['age_band']} value={doc.age_band} options={ages} />
+          <ChoiceField
+            label={say('plan.for-ages')}
+            path={['age_band']}
+            value={doc.age_band}
+            options={ages}
+          />
           <ChoiceField label={say('plan.done-as')} path={['way']} value={doc.way} options={ways} />
-          <PlainField label={say('plan.lesson-if-it-is-one')} path={['lesson']} value={doc.lesson} hint="45 min" />
+          <PlainField
+            label={say('plan.lesson-if-it-is-one')}
+            path={['lesson']}
+            value={doc.lesson}
+            hint="45 min"
+          />
           <WordsField label={say('plan.where')} path={['place']} value={doc.place} />
         </div>
         <p style={{ margin: '0 0 8px' }}>
-          <TickField label={say('plan.outdoors-clear-above')} path={['outdoors']} value={doc.outdoors} />
+          <TickField
+            label={say('plan.outdoors-clear-above')}
+            path={['outdoors']}
+            value={doc.outdoors}
+          />
         </p>
-        <TickList legend={say('plan.languages-families-can-choose')} path={['languages']} value={doc.languages} options={languageChoices} />
+        <TickList
+          legend={say('plan.languages-families-can-choose')}
+          path={['languages']}
+          value={doc.languages}
+          options={languageChoices}
+        />
       </Band>
       <Band title={say('plan.one-thing-changes')}>
         <div className="field-row">
-          <WordsField label={say('plan.we-change')} path={['changed', 'name']} value={doc.changed?.name} />
-          <WordsField label={say('plan.we-measure')} path={['measured', 0, 'name']} value={measured?.name} />
+          <WordsField
+            label={say('plan.we-change')}
+            path={['changed', 'name']}
+            value={doc.changed?.name}
+          />
+          <WordsField
+            label={say('plan.we-measure')}
+            path={['measured', 0, 'name']}
+            value={measured?.name}
+          />
           <div>
-            <ChoiceField label={say('plan.by-the-reading')} path={['measured', 0, 'reading']} value={measured?.reading} options={[['', say('plan.none-yet')], ...(doc.readings ?? []).map((r): [string, string] => [r.id, r.name[language] || r.symbol]), ...(doc.derived ?? []).map((r): [string, string] => [r.id, r.name[language] || r.id])]} />
+            <ChoiceField
+              label={say('plan.by-the-reading')}
+              path={['measured', 0, 'reading']}
+              value={measured?.reading}
+              options={[
+                ['', say('plan.none-yet')],
+                ...(doc.readings ?? []).map((r): [string, string] => [
+                  r.id,
+                  r.name[language] || r.symbol,
+                ]),
+                ...(doc.derived ?? []).map((r): [string, string] => [
+                  r.id,
+                  r.name[language] || r.id,
+                ]),
+              ]}
+            />
           </div>
         </div>
         {measured && (
           <div className="field-row">
             <div style={{ flex: '0 1 320px' }}>
-              <ChoiceField label={say('plan.as-a-result-it-is')} path={['measured', 0, 'result']} value={measured.result} options={[['', say('plan.none-of-these-every-swap-is')], ...offered.map((r): [string, string] => [r.id, r.text])]} />
+              <ChoiceField
+                label={say('plan.as-a-result-it-is')}
+                path={['measured', 0, 'result']}
+                value={measured.result}
+                options={[
+                  ['', say('plan.none-of-these-every-swap-is')],
+                  ...offered.map((r): [string, string] => [r.id, r.text]),
+                ]}
+              />
             </div>
-            <ChoiceField label={say('plan.compared-as')} path={['measured', 0, 'scale']} value={measured.scale} options={[['', say('plan.a-difference')], ['ratio', say('plan.how-many-times-as-much')]]} />
-            <PlainField label={say('plan.smallest-that-matters')} path={['measured', 0, 'matters']} value={measured.matters} hint={measured.scale === 'ratio' ? say('plan.a-factor-such-as-1-2') : say('plan.with-unit-such-as-5-mm')} />
-            <PlainField label={say('plan.a-stated-value-if-there-is')} path={['measured', 0, 'stated']} value={measured.stated} hint={say('plan.with-unit')} />
+            <ChoiceField
+              label={say('plan.compared-as')}
+              path={['measured', 0, 'scale']}
+              value={measured.scale}
+              options={[
+                ['', say('plan.a-difference')],
+                ['ratio', say('plan.how-many-times-as-much')],
+              ]}
+            />
+            <PlainField
+              label={say('plan.smallest-that-matters')}
+              path={['measured', 0, 'matters']}
+              value={measured.matters}
+              hint={
+                measured.scale === 'ratio'
+                  ? say('plan.a-factor-such-as-1-2')
+                  : say('plan.with-unit-such-as-5-mm')
+              }
+            />
+            <PlainField
+              label={say('plan.a-stated-value-if-there-is')}
+              path={['measured', 0, 'stated']}
+              value={measured.stated}
+              hint={say('plan.with-unit')}
+            />
           </div>
         )}
         <p className="named" style={{ margin: '0 0 4px' }}>
@@ -61,18 +153,55 @@ export function Plan({ review }: { review: Review | undefined }) {
         </p>
         {kept.map((_, i) => (
           <div key={keys[i]} className="field-row" style={{ marginBottom: 4 }}>
-            <WordsField label={say('plan.kept-the-same', { value: i + 1 })} hideLabel path={['kept', i, 'name']} value={kept[i].name} />
+            <WordsField
+              label={say('plan.kept-the-same', { value: i + 1 })}
+              hideLabel
+              path={['kept', i, 'name']}
+              value={kept[i].name}
+            />
             <div style={{ flex: '0 0 auto' }}>
-              <Remove what={say('conflict.what-is-kept')} onRemove={() => (takeOut(i), set(['kept'], kept.filter((__, k) => k !== i), say('plan.took-out-what-is-kept')))} />
+              <Remove
+                what={say('conflict.what-is-kept')}
+                onRemove={() => (
+                  takeOut(i),
+                  set(
+                    ['kept'],
+                    kept.filter((__, k) => k !== i),
+                    say('plan.took-out-what-is-kept'),
+                  )
+                )}
+              />
             </div>
           </div>
         ))}
-        <button type="button" className="btn btn-outline-primary" onClick={() => set(['kept'], [...kept, { name: {} }])}>
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() => set(['kept'], [...kept, { name: {} }])}
+        >
           {say('plan.add-what-is-kept')}
         </button>
       </Band>
-      <Band title={say('plan.conditions')} aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['conditions'], [...conditions, { id: freshID('condition', conditions), name: {} }])}>{say('plan.add-a-condition')}</button>}>
-        {conditions.length === 0 && <p className="hint">{say('plan.nothing-is-compared-yet-add-at')}</p>}
+      <Band
+        title={say('plan.conditions')}
+        aside={
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() =>
+              set(
+                ['conditions'],
+                [...conditions, { id: freshID('condition', conditions), name: {} }],
+              )
+            }
+          >
+            {say('plan.add-a-condition')}
+          </button>
+        }
+      >
+        {conditions.length === 0 && (
+          <p className="hint">{say('plan.nothing-is-compared-yet-add-at')}</p>
+        )}
         {conditions.length > 0 && (
           <table className="grid">
             <thead>
@@ -80,16 +209,49 @@ export function Plan({ review }: { review: Review | undefined }) {
                 <th scope="col">{say('plan.name')}</th>
                 <th scope="col">{say('plan.what-is-different')}</th>
                 <th scope="col">{say('plan.comparison')}</th>
-                <th scope="col"><span className="visually-hidden">{say('plan.take-out')}</span></th>
+                <th scope="col">
+                  <span className="visually-hidden">{say('plan.take-out')}</span>
+                </th>
               </tr>
             </thead>
             <tbody>
               {conditions.map((c, i) => (
                 <tr key={c.id}>
-                  <td><WordsField label={say('plan.condition', { value: i + 1 })} hideLabel path={['conditions', i, 'name']} value={c.name} /></td>
-                  <td><WordsField label={say('plan.what-is-different-in-condition', { value: i + 1 })} hideLabel path={['conditions', i, 'description']} value={c.description} /></td>
-                  <td><TickField label={say('plan.untreated')} path={['conditions', i, 'control']} value={c.control} /></td>
-                  <td><Remove what={say('plan.condition-2', { value: i + 1 })} onRemove={() => set(['conditions'], conditions.filter((__, k) => k !== i), say('plan.took-out-a-condition'))} /></td>
+                  <td>
+                    <WordsField
+                      label={say('plan.condition', { value: i + 1 })}
+                      hideLabel
+                      path={['conditions', i, 'name']}
+                      value={c.name}
+                    />
+                  </td>
+                  <td>
+                    <WordsField
+                      label={say('plan.what-is-different-in-condition', { value: i + 1 })}
+                      hideLabel
+                      path={['conditions', i, 'description']}
+                      value={c.description}
+                    />
+                  </td>
+                  <td>
+                    <TickField
+                      label={say('plan.untreated')}
+                      path={['conditions', i, 'control']}
+                      value={c.control}
+                    />
+                  </td>
+                  <td>
+                    <Remove
+                      what={say('plan.condition-2', { value: i + 1 })}
+                      onRemove={() =>
+                        set(
+                          ['conditions'],
+                          conditions.filter((__, k) => k !== i),
+                          say('plan.took-out-a-condition'),
+                        )
+                      }
+                    />
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -97,19 +259,65 @@ export function Plan({ review }: { review: Review | undefined }) {
         )}
         <div className="field-row" style={{ marginTop: 8 }}>
           <div style={{ flex: '0 0 160px' }}>
-            <label className="named" htmlFor="trials">{say('plan.trials-of-each')}</label>
-            <input id="trials" type="number" min={1} max={20} className="form-control" value={doc.trials} onChange={(e) => set(['trials'], Number(e.target.value) || 1)} />
+            <label className="named" htmlFor="trials">
+              {say('plan.trials-of-each')}
+            </label>
+            <input
+              id="trials"
+              type="number"
+              min={1}
+              max={20}
+              className="form-control"
+              value={doc.trials}
+              onChange={(e) => set(['trials'], Number(e.target.value) || 1)}
+            />
           </div>
         </div>
       </Band>
-      <Band title={say('plan.questions')} aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['questions'], [...questions, { id: freshID('question', questions), when: 'before', kind: 'text', text: {} }])}>{say('plan.add-a-question')}</button>}>
+      <Band
+        title={say('plan.questions')}
+        aside={
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() =>
+              set(
+                ['questions'],
+                [
+                  ...questions,
+                  { id: freshID('question', questions), when: 'before', kind: 'text', text: {} },
+                ],
+              )
+            }
+          >
+            {say('plan.add-a-question')}
+          </button>
+        }
+      >
         {questions.map((q, i) => (
-          <QuestionRow key={q.id} question={q} at={i} onRemove={() => set(['questions'], questions.filter((__, k) => k !== i), say('plan.took-out-a-question'))} />
+          <QuestionRow
+            key={q.id}
+            question={q}
+            at={i}
+            onRemove={() =>
+              set(
+                ['questions'],
+                questions.filter((__, k) => k !== i),
+                say('plan.took-out-a-question'),
+              )
+            }
+          />
         ))}
         <p className="hint small">{say('plan.a-prediction-is-saved-before-the')}</p>
       </Band>
       <Band title={say('plan.background-for-you')}>
-        <WordsField label={say('plan.background')} hideLabel path={['background']} value={doc.background} lines={3} />
+        <WordsField
+          label={say('plan.background')}
+          hideLabel
+          path={['background']}
+          value={doc.background}
+          lines={3}
+        />
       </Band>
     </main>
   );

@@ -6,10 +6,28 @@ import { say } from '../words';
 type Asked = NonNullable<Need['qualities']>[number];
 
 /** What whatever does the job has to be: it falls out of the stand-ins where nothing says that it is, and families read it on their list. */
-export function Qualities({ path, value, known }: { path: (string | number)[]; value: Asked[]; known: Schemas['QualityRow'][] }) {
+export function Qualities({
+  path,
+  value,
+  known,
+}: {
+  path: (string | number)[];
+  value: Asked[];
+  known: Schemas['QualityRow'][];
+}) {
   const { set, frozen } = useEditing();
   const save = (list: Asked[]) => set(path, list.length ? list : undefined);
-  const add = (id: string) => id && save([...value, { is: id, ...(known.find((q) => q.id === id)?.example && { figure: known.find((q) => q.id === id)!.example }) }]);
+  const add = (id: string) =>
+    id &&
+    save([
+      ...value,
+      {
+        is: id,
+        ...(known.find((q) => q.id === id)?.example && {
+          figure: known.find((q) => q.id === id)!.example,
+        }),
+      },
+    ]);
   const left = known.filter((q) => !value.some((v) => v.is === q.id));
   return (
     <fieldset className="qualities">
@@ -22,15 +40,29 @@ export function Qualities({ path, value, known }: { path: (string | number)[]; v
             {q?.takes ? (
               <label>
                 {words.split('…')[0]}
-                <input className="form-control form-control-sm" aria-label={words.replace('…', q.takes)} value={v.figure ?? ''} placeholder={q.example} maxLength={20} disabled={frozen}
-                  onChange={(e) => save(value.map((o, k) => (k === i ? { ...o, figure: e.target.value } : o)))} />
+                <input
+                  className="form-control form-control-sm"
+                  aria-label={words.replace('…', q.takes)}
+                  value={v.figure ?? ''}
+                  placeholder={q.example}
+                  maxLength={20}
+                  disabled={frozen}
+                  onChange={(e) =>
+                    save(value.map((o, k) => (k === i ? { ...o, figure: e.target.value } : o)))
+                  }
+                />
                 {words.split('…')[1]}
               </label>
             ) : (
               words
             )}
             {!frozen && (
-              <button type="button" className="btn-plain" aria-label={say('qualities.take-off', { words })} onClick={() => save(value.filter((_, k) => k !== i))}>
+              <button
+                type="button"
+                className="btn-plain"
+                aria-label={say('qualities.take-off', { words })}
+                onClick={() => save(value.filter((_, k) => k !== i))}
+              >
                 {say('qualities.take-off-2')}
               </button>
             )}
@@ -39,17 +71,24 @@ export function Qualities({ path, value, known }: { path: (string | number)[]; v
       })}
       {!frozen && left.length > 0 && (
         <>
-        <label className="visually-hidden" htmlFor="add-quality">
-          {say('qualities.add-what-it-has-to-be')}
-        </label>
-        <select id="add-quality" className="form-select form-select-sm" value="" onChange={(e) => add(e.target.value)}>
-          <option value="">{value.length ? 'and …' : say('qualities.anything-that-does-the-job')}</option>
-          {left.map((q) => (
-            <option key={q.id} value={q.id}>
-              {q.words}
+          <label className="visually-hidden" htmlFor="add-quality">
+            {say('qualities.add-what-it-has-to-be')}
+          </label>
+          <select
+            id="add-quality"
+            className="form-select form-select-sm"
+            value=""
+            onChange={(e) => add(e.target.value)}
+          >
+            <option value="">
+              {value.length ? 'and …' : say('qualities.anything-that-does-the-job')}
             </option>
-          ))}
-        </select>
+            {left.map((q) => (
+              <option key={q.id} value={q.id}>
+                {q.words}
+              </option>
+            ))}
+          </select>
         </>
       )}
     </fieldset>

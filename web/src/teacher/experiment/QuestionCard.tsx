@@ -20,36 +20,61 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
   const said = f.said!;
   const at = said.sentence.indexOf(said.words);
   const place = said.path.split('/')[1];
-  const other = () => (said.least > 0 && why === undefined ? setWhy('') : (why ?? '').trim().length >= said.least && onOther(f, (why ?? '').trim()));
+  const other = () =>
+    said.least > 0 && why === undefined
+      ? setWhy('')
+      : (why ?? '').trim().length >= said.least && onOther(f, (why ?? '').trim());
   return (
-    <article className={`card-paper finding question v-${f.verdict}`} tabIndex={-1} data-finding={`said-${said.concept}-${said.key}`}>
+    <article
+      className={`card-paper finding question v-${f.verdict}`}
+      tabIndex={-1}
+      data-finding={`said-${said.concept}-${said.key}`}
+    >
       <h3>
         {said.question}
-        {onStep && <span className="second small">
-          {' '}
-          ·{' '}
-          {place === 'steps' ? f.steps.map((s) => (
-            <button key={s.id} type="button" className="btn-plain" onClick={() => onStep(s.id)}>
-              {say('findingCard.step', { number: s.number })}
-            </button>
-          )) : place}
-        </span>}
+        {onStep && (
+          <span className="second small">
+            {' '}
+            ·{' '}
+            {place === 'steps'
+              ? f.steps.map((s) => (
+                  <button
+                    key={s.id}
+                    type="button"
+                    className="btn-plain"
+                    onClick={() => onStep(s.id)}
+                  >
+                    {say('findingCard.step', { number: s.number })}
+                  </button>
+                ))
+              : place}
+          </span>
+        )}
       </h3>
       <p style={{ margin: 0 }} lang={said.language}>
-        “{at < 0 ? said.sentence : (
+        “
+        {at < 0 ? (
+          said.sentence
+        ) : (
           <>
             {said.sentence.slice(0, at)}
             <mark>{said.words}</mark>
             {said.sentence.slice(at + said.words.length)}
           </>
-        )}”
+        )}
+        ”
       </p>
       <p className="small second" style={{ margin: '4px 0 0' }}>
-        {say('questionCard.until-it-is-answered-it-counts')}{' '}<Verdict v={f.verdict} />. {f.why}
+        {say('questionCard.until-it-is-answered-it-counts')} <Verdict v={f.verdict} />. {f.why}
       </p>
       <p className="ways">
         {f.ways.map((w) => (
-          <button key={w.id} type="button" className="btn btn-outline-primary" onClick={() => onWay(w.id, w.label)}>
+          <button
+            key={w.id}
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() => onWay(w.id, w.label)}
+          >
             {w.label}
           </button>
         ))}
@@ -59,7 +84,9 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
           </button>
         )}
       </p>
-      {said.least < 0 && <p className="small second">{say('questionCard.words-like-these-are-not-taken')}</p>}
+      {said.least < 0 && (
+        <p className="small second">{say('questionCard.words-like-these-are-not-taken')}</p>
+      )}
       {why !== undefined && (
         <form
           onSubmit={(e) => {
@@ -70,15 +97,34 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
           <label className="named" htmlFor={`other-${said.key}`}>
             {say('questionCard.what-does-it-mean-it-is')}
           </label>
-          <input id={`other-${said.key}`} className="form-control" maxLength={300} value={why} autoFocus onChange={(e) => setWhy(e.target.value)} />
+          <input
+            id={`other-${said.key}`}
+            className="form-control"
+            maxLength={300}
+            value={why}
+            autoFocus
+            onChange={(e) => setWhy(e.target.value)}
+          />
           <p className="ways">
-            <button type="submit" className="btn btn-primary" aria-disabled={why.trim().length < said.least}>
+            <button
+              type="submit"
+              className="btn btn-primary"
+              aria-disabled={why.trim().length < said.least}
+            >
               {say('questionCard.keep-it-so')}
             </button>
-            <button type="button" className="btn btn-outline-primary" onClick={() => setWhy(undefined)}>
+            <button
+              type="button"
+              className="btn btn-outline-primary"
+              onClick={() => setWhy(undefined)}
+            >
               {say('findingCard.leave-it')}
             </button>
-            {why.trim().length < said.least && <span className="hint small">{say('findingCard.more-letters', { value: said.least - why.trim().length })}</span>}
+            {why.trim().length < said.least && (
+              <span className="hint small">
+                {say('findingCard.more-letters', { value: said.least - why.trim().length })}
+              </span>
+            )}
           </p>
         </form>
       )}

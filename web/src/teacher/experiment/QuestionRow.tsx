@@ -5,25 +5,60 @@ import { say } from '../words';
 
 type Question = NonNullable<Doc['questions']>[number];
 
-const whens: [string, string][] = [['before', say('questionRow.before-predict')], ['while', say('questionRow.in-a-step')], ['after', say('questionRow.afterwards')]];
-const kinds: [string, string][] = [['order', say('questionRow.put-in-order')], ['choice', say('questionRow.choose-one')], ['number', say('questionRow.a-number')], ['text', say('questionRow.own-words')]];
+const whens: [string, string][] = [
+  ['before', say('questionRow.before-predict')],
+  ['while', say('questionRow.in-a-step')],
+  ['after', say('questionRow.afterwards')],
+];
+const kinds: [string, string][] = [
+  ['order', say('questionRow.put-in-order')],
+  ['choice', say('questionRow.choose-one')],
+  ['number', say('questionRow.a-number')],
+  ['text', say('questionRow.own-words')],
+];
 
 /** One question: when and how it is asked, with its options or its unit. */
-export function QuestionRow({ question: q, at, onRemove }: { question: Question; at: number; onRemove: () => void }) {
+export function QuestionRow({
+  question: q,
+  at,
+  onRemove,
+}: {
+  question: Question;
+  at: number;
+  onRemove: () => void;
+}) {
   const name = say('questionRow.question', { value: at + 1 });
   return (
     <>
       <div className="field-row">
         <div style={{ flex: '0 0 150px' }}>
-          <ChoiceField label={say('assessment.when')} hideLabel path={['questions', at, 'when']} value={q.when} options={whens} />
+          <ChoiceField
+            label={say('assessment.when')}
+            hideLabel
+            path={['questions', at, 'when']}
+            value={q.when}
+            options={whens}
+          />
         </div>
         <div style={{ flex: '0 0 150px' }}>
-          <ChoiceField label={say('questionRow.kind')} hideLabel path={['questions', at, 'kind']} value={q.kind} options={kinds} />
+          <ChoiceField
+            label={say('questionRow.kind')}
+            hideLabel
+            path={['questions', at, 'kind']}
+            value={q.kind}
+            options={kinds}
+          />
         </div>
         <WordsField label={name} hideLabel path={['questions', at, 'text']} value={q.text} />
         {q.kind === 'number' && (
           <div style={{ flex: '0 0 110px' }}>
-            <PlainField label={say('questionRow.unit-of-question', { value: at + 1 })} hideLabel hint={say('questionRow.unit-such-as')} path={['questions', at, 'unit']} value={q.unit} />
+            <PlainField
+              label={say('questionRow.unit-of-question', { value: at + 1 })}
+              hideLabel
+              hint={say('questionRow.unit-such-as')}
+              path={['questions', at, 'unit']}
+              value={q.unit}
+            />
           </div>
         )}
         <div style={{ flex: '0 0 auto' }}>
@@ -41,14 +76,38 @@ function Options({ question, at }: { question: Question; at: number }) {
   const path = ['questions', at, 'options'];
   const options = question.options ?? [];
   const { keys, takeOut } = useRowKeys(options.length);
-  const add = <button type="button" className="btn-plain" onClick={() => set(path, [...options, {}])}>{say('questionRow.add-an-option')}</button>;
+  const add = (
+    <button type="button" className="btn-plain" onClick={() => set(path, [...options, {}])}>
+      {say('questionRow.add-an-option')}
+    </button>
+  );
   if (options.length === 0) {
     return (
-      <div className="small" style={{ display: 'flex', gap: 28, alignItems: 'center', minHeight: 36, margin: '0 0 10px 12px' }}>
+      <div
+        className="small"
+        style={{
+          display: 'flex',
+          gap: 28,
+          alignItems: 'center',
+          minHeight: 36,
+          margin: '0 0 10px 12px',
+        }}
+      >
         <span className="hint">
-          {(doc.conditions ?? []).length > 1 ? say('questionRow.the-options-are-the-conditions') : say('questionRow.it-has-no-options-yet')} {add}
+          {(doc.conditions ?? []).length > 1
+            ? say('questionRow.the-options-are-the-conditions')
+            : say('questionRow.it-has-no-options-yet')}{' '}
+          {add}
         </span>
-        <TickField label={question.kind === 'order' ? say('questionRow.least-first') : say('questionRow.the-least-is-asked-for')} path={['questions', at, 'least']} value={question.least} />
+        <TickField
+          label={
+            question.kind === 'order'
+              ? say('questionRow.least-first')
+              : say('questionRow.the-least-is-asked-for')
+          }
+          path={['questions', at, 'least']}
+          value={question.least}
+        />
       </div>
     );
   }
@@ -56,9 +115,24 @@ function Options({ question, at }: { question: Question; at: number }) {
     <div style={{ margin: '0 0 10px 12px' }}>
       {options.map((o, i) => (
         <div key={keys[i]} className="field-row">
-          <WordsField label={say('questionRow.option-of-question', { value: i + 1, value2: at + 1 })} hideLabel path={[...path, i]} value={o} />
+          <WordsField
+            label={say('questionRow.option-of-question', { value: i + 1, value2: at + 1 })}
+            hideLabel
+            path={[...path, i]}
+            value={o}
+          />
           <div style={{ flex: '0 0 auto' }}>
-            <Remove what={say('questionRow.option', { value: i + 1 })} onRemove={() => (takeOut(i), set(path, options.filter((_, k) => k !== i), say('questionRow.took-out-an-option')))} />
+            <Remove
+              what={say('questionRow.option', { value: i + 1 })}
+              onRemove={() => (
+                takeOut(i),
+                set(
+                  path,
+                  options.filter((_, k) => k !== i),
+                  say('questionRow.took-out-an-option'),
+                )
+              )}
+            />
           </div>
         </div>
       ))}

@@ -9,15 +9,40 @@ import { useRowKeys } from '../../ui/useRowKeys';
 import { Said, say } from '../words';
 
 /** What is read, with which tool, how finely; and what is worked out of it. */
-export function ReadingsBand({ review, replace }: { review: Review | undefined; replace: Replace }) {
+export function ReadingsBand({
+  review,
+  replace,
+}: {
+  review: Review | undefined;
+  replace: Replace;
+}) {
   const { doc, set, language, findings } = useEditing();
   const readings = doc.readings ?? [];
-  const offersOf = (i: number) => (readings[i].times ?? []).map((_, k) => findings.find((f) => f.offer && f.path === `/readings/${i}/times/${k}`)?.offer);
+  const offersOf = (i: number) =>
+    (readings[i].times ?? []).map(
+      (_, k) => findings.find((f) => f.offer && f.path === `/readings/${i}/times/${k}`)?.offer,
+    );
   /** A planned time that is written anew stays with the steps that take it. */
   const setTimes = (i: number, times: string[]) => {
     const { id, times: before = [] } = readings[i];
-    const now = (t: string | undefined) => (t !== undefined && before.length === times.length && before.includes(t) ? times[before.indexOf(t)] : t);
-    replace({ ...doc, readings: readings.map((x, k) => (k === i ? { ...x, times } : x)), steps: doc.steps?.map((s) => (s.takes ? { ...s, takes: s.takes.map((t) => (t.reading === id && t.time ? { ...t, time: now(t.time) } : t)) } : s)) });
+    const now = (t: string | undefined) =>
+      t !== undefined && before.length === times.length && before.includes(t)
+        ? times[before.indexOf(t)]
+        : t;
+    replace({
+      ...doc,
+      readings: readings.map((x, k) => (k === i ? { ...x, times } : x)),
+      steps: doc.steps?.map((s) =>
+        s.takes
+          ? {
+              ...s,
+              takes: s.takes.map((t) =>
+                t.reading === id && t.time ? { ...t, time: now(t.time) } : t,
+              ),
+            }
+          : s,
+      ),
+    });
   };
   const derived = doc.derived ?? [];
   const evidence = doc.evidence ?? [];
@@ -25,66 +50,217 @@ export function ReadingsBand({ review, replace }: { review: Review | undefined; 
   const { keys, takeOut } = useRowKeys(mistakes.length);
   const expectations = doc.expectations ?? [];
   const removeReading = (r: Reading) =>
-    replace({ ...doc, readings: readings.filter((x) => x !== r), steps: doc.steps?.map((s) => ({ ...s, takes: s.takes?.filter((t) => t.reading !== r.id) })) }, say('readingsBand.took-out-a-reading'));
+    replace(
+      {
+        ...doc,
+        readings: readings.filter((x) => x !== r),
+        steps: doc.steps?.map((s) => ({ ...s, takes: s.takes?.filter((t) => t.reading !== r.id) })),
+      },
+      say('readingsBand.took-out-a-reading'),
+    );
   return (
     <>
-      <Band title={say('readingsBand.readings')} aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['readings'], [...readings, { id: freshID('reading', readings), symbol: `x${readings.length + 1}`, name: {}, unit: 'mm', per_condition: true, instruments: [] } satisfies Reading])}>{say('readingsBand.add-a-reading')}</button>}>
-        {readings.length === 0 && <p className="hint">{say('readingsBand.nothing-is-measured-yet-so-nothing')}</p>}
+      <Band
+        title={say('readingsBand.readings')}
+        aside={
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() =>
+              set(
+                ['readings'],
+                [
+                  ...readings,
+                  {
+                    id: freshID('reading', readings),
+                    symbol: `x${readings.length + 1}`,
+                    name: {},
+                    unit: 'mm',
+                    per_condition: true,
+                    instruments: [],
+                  } satisfies Reading,
+                ],
+              )
+            }
+          >
+            {say('readingsBand.add-a-reading')}
+          </button>
+        }
+      >
+        {readings.length === 0 && (
+          <p className="hint">{say('readingsBand.nothing-is-measured-yet-so-nothing')}</p>
+        )}
         {readings.map((r, i) => (
           <div key={r.id} className="card-paper">
             <div className="field-row">
               <div style={{ flex: '2 1 240px' }}>
-                <WordsField label={say('readingsBand.what-is-read')} path={['readings', i, 'name']} value={r.name} />
+                <WordsField
+                  label={say('readingsBand.what-is-read')}
+                  path={['readings', i, 'name']}
+                  value={r.name}
+                />
               </div>
-              <PlainField label={say('constantsBand.symbol-in-formulas')} path={['readings', i, 'symbol']} value={r.symbol} />
-              <PlainField label={say('derivedRow.unit')} path={['readings', i, 'unit']} value={r.unit} />
+              <PlainField
+                label={say('constantsBand.symbol-in-formulas')}
+                path={['readings', i, 'symbol']}
+                value={r.symbol}
+              />
+              <PlainField
+                label={say('derivedRow.unit')}
+                path={['readings', i, 'unit']}
+                value={r.unit}
+              />
               <div>
-                <label className="named" htmlFor={`times-${r.id}`}>{say('readingsBand.at-the-times')}</label>
-                <TimesInput key={r.times?.join()} id={`times-${r.id}`} value={r.times ?? []} offers={offersOf(i)} onChange={(times) => setTimes(i, times)} />
+                <label className="named" htmlFor={`times-${r.id}`}>
+                  {say('readingsBand.at-the-times')}
+                </label>
+                <TimesInput
+                  key={r.times?.join()}
+                  id={`times-${r.id}`}
+                  value={r.times ?? []}
+                  offers={offersOf(i)}
+                  onChange={(times) => setTimes(i, times)}
+                />
               </div>
               <div style={{ flex: '0 0 auto' }}>
-                <TickField label={say('readingsBand.in-each-condition')} path={['readings', i, 'per_condition']} value={r.per_condition} />
-                {(doc.trials > 1 || r.trials === 1) && <TickField label={say('readingsBand.once-not-in-each-trial')} path={['readings', i, 'trials']} value={r.trials === 1} on={1} />}
+                <TickField
+                  label={say('readingsBand.in-each-condition')}
+                  path={['readings', i, 'per_condition']}
+                  value={r.per_condition}
+                />
+                {(doc.trials > 1 || r.trials === 1) && (
+                  <TickField
+                    label={say('readingsBand.once-not-in-each-trial')}
+                    path={['readings', i, 'trials']}
+                    value={r.trials === 1}
+                    on={1}
+                  />
+                )}
               </div>
             </div>
             <div className="field-row">
-              <PlainField label={say('readingsBand.never-below')} path={['readings', i, 'low']} value={r.low} hint="0 mm" />
-              <PlainField label={say('readingsBand.never-above')} path={['readings', i, 'high']} value={r.high} />
-              <PlainField label={say('readingsBand.repeats-fall-apart-by')} path={['readings', i, 'repeatability']} value={r.repeatability} hint="0.8 mm" />
+              <PlainField
+                label={say('readingsBand.never-below')}
+                path={['readings', i, 'low']}
+                value={r.low}
+                hint="0 mm"
+              />
+              <PlainField
+                label={say('readingsBand.never-above')}
+                path={['readings', i, 'high']}
+                value={r.high}
+              />
+              <PlainField
+                label={say('readingsBand.repeats-fall-apart-by')}
+                path={['readings', i, 'repeatability']}
+                value={r.repeatability}
+                hint="0.8 mm"
+              />
               <div style={{ flex: '2 1 240px' }}>
-                <WordsField label={say('readingsBand.how-to-read-it')} path={['readings', i, 'guidance']} value={r.guidance} />
+                <WordsField
+                  label={say('readingsBand.how-to-read-it')}
+                  path={['readings', i, 'guidance']}
+                  value={r.guidance}
+                />
               </div>
             </div>
             {(r.instruments ?? []).map((tool, k) => (
               <div key={tool.id} className="field-row" style={{ marginBottom: 4 }}>
                 <div style={{ flex: '2 1 200px' }}>
-                  <WordsField label={say('readingsBand.tool', { value: k + 1 })} path={['readings', i, 'instruments', k, 'name']} value={tool.name} />
+                  <WordsField
+                    label={say('readingsBand.tool', { value: k + 1 })}
+                    path={['readings', i, 'instruments', k, 'name']}
+                    value={tool.name}
+                  />
                 </div>
-                <PlainField label={say('readingsBand.smallest-step')} path={['readings', i, 'instruments', k, 'resolution']} value={tool.resolution} hint="1 mm" />
-                <TickField label={say('readingsBand.a-scale-read-by-eye')} path={['readings', i, 'instruments', k, 'analogue']} value={tool.analogue} />
+                <PlainField
+                  label={say('readingsBand.smallest-step')}
+                  path={['readings', i, 'instruments', k, 'resolution']}
+                  value={tool.resolution}
+                  hint="1 mm"
+                />
+                <TickField
+                  label={say('readingsBand.a-scale-read-by-eye')}
+                  path={['readings', i, 'instruments', k, 'analogue']}
+                  value={tool.analogue}
+                />
                 <div style={{ flex: '0 0 auto' }}>
-                  <Remove what={say('readingsBand.this-tool')} onRemove={() => set(['readings', i, 'instruments'], r.instruments!.filter((x) => x !== tool), say('readingsBand.took-out-a-tool'))} />
+                  <Remove
+                    what={say('readingsBand.this-tool')}
+                    onRemove={() =>
+                      set(
+                        ['readings', i, 'instruments'],
+                        r.instruments!.filter((x) => x !== tool),
+                        say('readingsBand.took-out-a-tool'),
+                      )
+                    }
+                  />
                 </div>
               </div>
             ))}
-            <button type="button" className="btn btn-outline-primary" onClick={() => set(['readings', i, 'instruments'], [...(r.instruments ?? []), { id: freshID('tool', r.instruments), name: {}, resolution: '' }])}>
+            <button
+              type="button"
+              className="btn btn-outline-primary"
+              onClick={() =>
+                set(
+                  ['readings', i, 'instruments'],
+                  [
+                    ...(r.instruments ?? []),
+                    { id: freshID('tool', r.instruments), name: {}, resolution: '' },
+                  ],
+                )
+              }
+            >
               {say('readingsBand.add-a-tool')}
             </button>{' '}
-            <Remove what={r.name[language] || say('readingsBand.this-reading')} onRemove={() => removeReading(r)} />
+            <Remove
+              what={r.name[language] || say('readingsBand.this-reading')}
+              onRemove={() => removeReading(r)}
+            />
           </div>
         ))}
       </Band>
       <ConstantsBand />
-      <Band title={say('derivedRow.worked-out')} aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['derived'], [...derived, { id: freshID('value', derived), name: {}, formula: '', unit: '' }])}>{say('readingsBand.add-a-value')}</button>}>
+      <Band
+        title={say('derivedRow.worked-out')}
+        aside={
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() =>
+              set(
+                ['derived'],
+                [...derived, { id: freshID('value', derived), name: {}, formula: '', unit: '' }],
+              )
+            }
+          >
+            {say('readingsBand.add-a-value')}
+          </button>
+        }
+      >
         {derived.map((x, i) => (
-          <DerivedRow key={x.id} value={x} at={i} onRemove={() => set(['derived'], derived.filter((d) => d !== x), say('readingsBand.took-out-a-value'))} />
+          <DerivedRow
+            key={x.id}
+            value={x}
+            at={i}
+            onRemove={() =>
+              set(
+                ['derived'],
+                derived.filter((d) => d !== x),
+                say('readingsBand.took-out-a-value'),
+              )
+            }
+          />
         ))}
         <p className="hint small">{say('readingsBand.constants-take-their-unit-such-as')}</p>
       </Band>
       <Band title={say('readingsBand.expected')}>
         {expectations.length === 0 && (
           <p className="hint">
-            <Said of={say('readingsBand.nothing-is-expected-yet-ask-the')} with={[<Link key="0" to="/workbench" />]} />
+            <Said
+              of={say('readingsBand.nothing-is-expected-yet-ask-the')}
+              with={[<Link key="0" to="/workbench" />]}
+            />
           </p>
         )}
         {expectations.map((x) => {
@@ -95,41 +271,129 @@ export function ReadingsBand({ review, replace }: { review: Review | undefined; 
             <div key={x.id} className="row-line">
               <span style={{ flex: 1 }}>
                 <strong>{of?.name[language] ?? x.for}</strong>
-                {where && <>, {where.name[language] ?? where.id}</>}: {out?.problem ? <span className="w-mend">{out.problem}</span> : out?.text}{' '}
-                <Link className="small" to={`/workbench?${new URLSearchParams({ ask: x.model, ...x.typed }).toString()}`}>
+                {where && <>, {where.name[language] ?? where.id}</>}:{' '}
+                {out?.problem ? <span className="w-mend">{out.problem}</span> : out?.text}{' '}
+                <Link
+                  className="small"
+                  to={`/workbench?${new URLSearchParams({ ask: x.model, ...x.typed }).toString()}`}
+                >
                   {out?.title || say('readingsBand.open-at-the-workbench')}
                 </Link>
               </span>
-              <Remove what={say('readingsBand.what-is-expected')} onRemove={() => set(['expectations'], expectations.filter((e) => e !== x), say('readingsBand.took-out-what-was-expected'))} />
+              <Remove
+                what={say('readingsBand.what-is-expected')}
+                onRemove={() =>
+                  set(
+                    ['expectations'],
+                    expectations.filter((e) => e !== x),
+                    say('readingsBand.took-out-what-was-expected'),
+                  )
+                }
+              />
             </div>
           );
         })}
       </Band>
-      <Band title={say('readingsBand.evidence')} aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['evidence'], [...evidence, { id: freshID('evidence', evidence), kind: 'photo', name: {} }])}>{say('readingsBand.add-evidence')}</button>}>
+      <Band
+        title={say('readingsBand.evidence')}
+        aside={
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() =>
+              set(
+                ['evidence'],
+                [...evidence, { id: freshID('evidence', evidence), kind: 'photo', name: {} }],
+              )
+            }
+          >
+            {say('readingsBand.add-evidence')}
+          </button>
+        }
+      >
         {evidence.map((e, i) => (
           <div key={e.id} className="field-row">
             <div style={{ flex: '0 0 120px' }}>
-              <label className="named" htmlFor={`kind-${e.id}`}>{say('questionRow.kind')}</label>
-              <select id={`kind-${e.id}`} className="form-select" value={e.kind} onChange={(event) => set(['evidence', i, 'kind'], event.target.value)}>
+              <label className="named" htmlFor={`kind-${e.id}`}>
+                {say('questionRow.kind')}
+              </label>
+              <select
+                id={`kind-${e.id}`}
+                className="form-select"
+                value={e.kind}
+                onChange={(event) => set(['evidence', i, 'kind'], event.target.value)}
+              >
                 <option value="photo">{say('readingsBand.photo')}</option>
                 <option value="text">{say('questionRow.own-words')}</option>
               </select>
             </div>
-            <WordsField label={say('readingsBand.what')} path={['evidence', i, 'name']} value={e.name} />
-            <WordsField label={say('readingsBand.must-show')} path={['evidence', i, 'must_show']} value={e.must_show} />
+            <WordsField
+              label={say('readingsBand.what')}
+              path={['evidence', i, 'name']}
+              value={e.name}
+            />
+            <WordsField
+              label={say('readingsBand.must-show')}
+              path={['evidence', i, 'must_show']}
+              value={e.must_show}
+            />
             <div style={{ flex: '0 0 auto' }}>
-              <Remove what={e.name[language] || say('readingsBand.this-evidence')} onRemove={() => replace({ ...doc, evidence: evidence.filter((x) => x !== e), steps: doc.steps?.map((s) => ({ ...s, evidence: s.evidence?.filter((id) => id !== e.id) })) }, say('readingsBand.took-out-evidence'))} />
+              <Remove
+                what={e.name[language] || say('readingsBand.this-evidence')}
+                onRemove={() =>
+                  replace(
+                    {
+                      ...doc,
+                      evidence: evidence.filter((x) => x !== e),
+                      steps: doc.steps?.map((s) => ({
+                        ...s,
+                        evidence: s.evidence?.filter((id) => id !== e.id),
+                      })),
+                    },
+                    say('readingsBand.took-out-evidence'),
+                  )
+                }
+              />
             </div>
           </div>
         ))}
       </Band>
-      <Band title={say('readingsBand.what-goes-wrong')} aside={<button type="button" className="btn btn-outline-primary" onClick={() => set(['mistakes'], [...mistakes, { see: {}, mend: {} }])}>{say('readingsBand.add-a-mistake')}</button>}>
+      <Band
+        title={say('readingsBand.what-goes-wrong')}
+        aside={
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() => set(['mistakes'], [...mistakes, { see: {}, mend: {} }])}
+          >
+            {say('readingsBand.add-a-mistake')}
+          </button>
+        }
+      >
         {mistakes.map((m, i) => (
           <div key={keys[i]} className="field-row">
-            <WordsField label={say('readingsBand.one-sees')} path={['mistakes', i, 'see']} value={m.see} />
-            <WordsField label={say('readingsBand.mend-it-so')} path={['mistakes', i, 'mend']} value={m.mend} />
+            <WordsField
+              label={say('readingsBand.one-sees')}
+              path={['mistakes', i, 'see']}
+              value={m.see}
+            />
+            <WordsField
+              label={say('readingsBand.mend-it-so')}
+              path={['mistakes', i, 'mend']}
+              value={m.mend}
+            />
             <div style={{ flex: '0 0 auto' }}>
-              <Remove what={say('readingsBand.this-mistake')} onRemove={() => (takeOut(i), set(['mistakes'], mistakes.filter((x) => x !== m), say('readingsBand.took-out-a-mistake')))} />
+              <Remove
+                what={say('readingsBand.this-mistake')}
+                onRemove={() => (
+                  takeOut(i),
+                  set(
+                    ['mistakes'],
+                    mistakes.filter((x) => x !== m),
+                    say('readingsBand.took-out-a-mistake'),
+                  )
+                )}
+              />
             </div>
           </div>
         ))}
@@ -139,12 +403,36 @@ export function ReadingsBand({ review, replace }: { review: Review | undefined; 
 }
 
 /** Times with commas between; what is typed stays as typed until the field is left. */
-function TimesInput({ id, value, offers, onChange }: { id: string; value: string[]; offers: (string | undefined)[]; onChange: (v: string[]) => void }) {
+function TimesInput({
+  id,
+  value,
+  offers,
+  onChange,
+}: {
+  id: string;
+  value: string[];
+  offers: (string | undefined)[];
+  onChange: (v: string[]) => void;
+}) {
   const [text, setText] = useState(value.join(', '));
   const meant = value.map((t, k) => offers[k] ?? t);
   return (
     <>
-      <input id={id} className="form-control" placeholder="1 min, 2 min" value={text} onChange={(e) => setText(e.target.value)} onBlur={() => onChange(text.split(',').map((t) => t.trim()).filter(Boolean))} />
+      <input
+        id={id}
+        className="form-control"
+        placeholder="1 min, 2 min"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={() =>
+          onChange(
+            text
+              .split(',')
+              .map((t) => t.trim())
+              .filter(Boolean),
+          )
+        }
+      />
       {offers.some(Boolean) && (
         <p className="small w-mend" role="status" style={{ margin: 0 }}>
           {say('readingsBand.a-time-without-a-unit')}{' '}

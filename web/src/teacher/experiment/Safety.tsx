@@ -17,7 +17,15 @@ import { say } from '../words';
 type Order = Schemas['OrderView'];
 
 /** What could hurt, who must be there, and is anything kept from going home? */
-export function Safety({ id, review, replace }: { id: string; review: Review | undefined; replace: Replace }) {
+export function Safety({
+  id,
+  review,
+  replace,
+}: {
+  id: string;
+  review: Review | undefined;
+  replace: Replace;
+}) {
   const { doc, set } = useEditing();
   const navigate = useNavigate();
   const { take, other, problem, by } = useAnswers(replace);
@@ -28,34 +36,77 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if ((e.target as HTMLElement).closest('input, textarea, select') || e.ctrlKey || e.metaKey || e.altKey) return;
+      if (
+        (e.target as HTMLElement).closest('input, textarea, select') ||
+        e.ctrlKey ||
+        e.metaKey ||
+        e.altKey
+      )
+        return;
       const cards = [...(list.current?.querySelectorAll<HTMLElement>('article') ?? [])];
       const here = cards.findIndex((c) => c.contains(document.activeElement));
-      if (e.key === 'j' || e.key === 'k') cards[Math.max(0, Math.min(cards.length - 1, here + (e.key === 'j' ? 1 : -1)))]?.focus();
-      if (/^[1-3]$/.test(e.key) && here >= 0) cards[here].querySelectorAll<HTMLButtonElement>('.ways .btn')[Number(e.key) - 1]?.click();
+      if (e.key === 'j' || e.key === 'k')
+        cards[Math.max(0, Math.min(cards.length - 1, here + (e.key === 'j' ? 1 : -1)))]?.focus();
+      if (/^[1-3]$/.test(e.key) && here >= 0)
+        cards[here].querySelectorAll<HTMLButtonElement>('.ways .btn')[Number(e.key) - 1]?.click();
     };
     addEventListener('keydown', onKey);
     return () => removeEventListener('keydown', onKey);
   }, []);
 
   if (!review) return <Loading what={say('safety.the-safety-check')} />;
-  const lower = (f: Finding, reason: string) => set(['lowered'], [...(doc.lowered ?? []), { rule: f.rule, case: f.case, step: f.steps[0].id, reason, by }], say('safety.lowered-a-verdict'));
-  const raise = (f: Finding) => set(['lowered'], (doc.lowered ?? []).filter((l) => !(l.rule === f.rule && (!l.case || l.case === (f.case ?? '')) && f.steps.some((s) => s.id === l.step))), say('safety.put-a-verdict-back'));
+  const lower = (f: Finding, reason: string) =>
+    set(
+      ['lowered'],
+      [...(doc.lowered ?? []), { rule: f.rule, case: f.case, step: f.steps[0].id, reason, by }],
+      say('safety.lowered-a-verdict'),
+    );
+  const raise = (f: Finding) =>
+    set(
+      ['lowered'],
+      (doc.lowered ?? []).filter(
+        (l) =>
+          !(
+            l.rule === f.rule &&
+            (!l.case || l.case === (f.case ?? '')) &&
+            f.steps.some((s) => s.id === l.step)
+          ),
+      ),
+      say('safety.put-a-verdict-back'),
+    );
   const toStep = (step: string) => void navigate(`/experiments/${id}/steps?at=${step}`);
   const errors = review.order.filter((o) => o.kind === 'error');
   const added = review.order.filter((o) => o.kind === 'added');
   const hints = review.order.filter((o) => o.kind === 'suggestion');
   const count = (v: string) => review.safety.filter((f) => f.verdict === v).length;
-  const shown = review.safety.filter((f) => (!only || f.verdict === only) && (!step || f.steps.some((x) => x.id === step)));
-  const worst = (id: string) => verdicts.find((v) => review.safety.some((f) => f.verdict === v && f.steps.some((x) => x.id === id)));
+  const shown = review.safety.filter(
+    (f) => (!only || f.verdict === only) && (!step || f.steps.some((x) => x.id === step)),
+  );
+  const worst = (id: string) =>
+    verdicts.find((v) =>
+      review.safety.some((f) => f.verdict === v && f.steps.some((x) => x.id === id)),
+    );
   const jobs = review.guardian.adult_jobs.length;
   const kept = count('not-at-home');
   return (
     <main className="work safety">
       <p className="lead-sentence">
-        {kept > 0 ? say('safety.kept-from-homes-as-it-stands', { value: kept === 1 ? say('safety.one-thing-is') : say('safety.things-are', { kept }) }) : ''}
-        {errors.length > 0 ? say('safety.the-order-of-steps-wants', { value: say('count.things', { count: errors.length }) }) : ''}
-        {jobs > 0 ? say('safety.permission-names', { value: jobs === 1 ? say('safety.one-adult-job') : say('safety.adult-jobs', { jobs }), value2: jobs === 1 ? say('safety.it') : say('safety.them') }) : ''}
+        {kept > 0
+          ? say('safety.kept-from-homes-as-it-stands', {
+              value: kept === 1 ? say('safety.one-thing-is') : say('safety.things-are', { kept }),
+            })
+          : ''}
+        {errors.length > 0
+          ? say('safety.the-order-of-steps-wants', {
+              value: say('count.things', { count: errors.length }),
+            })
+          : ''}
+        {jobs > 0
+          ? say('safety.permission-names', {
+              value: jobs === 1 ? say('safety.one-adult-job') : say('safety.adult-jobs', { jobs }),
+              value2: jobs === 1 ? say('safety.it') : say('safety.them'),
+            })
+          : ''}
         {kept + errors.length + jobs === 0 && say('safety.no-adult-has-to-be-there')}
         {review.safety.length === 0 && say('safety.nothing-but-the-usual-cautions-applies')}
       </p>
@@ -64,15 +115,33 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
         <section aria-label={say('safety.by-how-serious')}>
           <h2>{say('safety.by-how-serious')}</h2>
           {verdicts.map((v) => (
-            <button key={v} type="button" className="ladder" aria-pressed={only === v} onClick={() => setOnly(only === v ? undefined : v)}>
+            <button
+              key={v}
+              type="button"
+              className="ladder"
+              aria-pressed={only === v}
+              onClick={() => setOnly(only === v ? undefined : v)}
+            >
               <Verdict v={v} /> <span className="tabular">{count(v)}</span>
             </button>
           ))}
           <h2>{say('safety.by-step')}</h2>
           <div className="by-step">
             {doc.steps?.map((s, i) => (
-              <button key={s.id} type="button" aria-pressed={step === s.id} aria-label={say('safety.step', { value: i + 1, value2: worst(s.id) ? verdictWords[worst(s.id)!] : say('safety.nothing-found') })} title={inOwn(s.title)} onClick={() => setStep(step === s.id ? undefined : s.id)}>
-                <span aria-hidden>{worst(s.id) ? <Verdict v={worst(s.id)!} word={false} /> : '·'}</span>
+              <button
+                key={s.id}
+                type="button"
+                aria-pressed={step === s.id}
+                aria-label={say('safety.step', {
+                  value: i + 1,
+                  value2: worst(s.id) ? verdictWords[worst(s.id)!] : say('safety.nothing-found'),
+                })}
+                title={inOwn(s.title)}
+                onClick={() => setStep(step === s.id ? undefined : s.id)}
+              >
+                <span aria-hidden>
+                  {worst(s.id) ? <Verdict v={worst(s.id)!} word={false} /> : '·'}
+                </span>
                 <span aria-hidden>{i + 1}</span>
               </button>
             ))}
@@ -98,19 +167,50 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
           {errors.map((o) => (
             <OrderCard key={o.rule + o.step + o.need} line={o} onWay={take} onStep={toStep} />
           ))}
-          {shown.filter((f) => f.said).slice(0, more ? undefined : mostQuestions).map((f) => (
-            <QuestionCard key={f.said!.key + f.said!.concept} finding={f} onWay={(w, words) => void take(w, words)} onOther={other} onStep={toStep} />
-          ))}
+          {shown
+            .filter((f) => f.said)
+            .slice(0, more ? undefined : mostQuestions)
+            .map((f) => (
+              <QuestionCard
+                key={f.said!.key + f.said!.concept}
+                finding={f}
+                onWay={(w, words) => void take(w, words)}
+                onOther={other}
+                onStep={toStep}
+              />
+            ))}
           {!more && shown.filter((f) => f.said).length > mostQuestions && (
             <button type="button" className="btn-plain" onClick={() => setMore(true)}>
-              {say('safety.and-more-questions', { value: shown.filter((f) => f.said).length - mostQuestions })}
+              {say('safety.and-more-questions', {
+                value: shown.filter((f) => f.said).length - mostQuestions,
+              })}
             </button>
           )}
-          {shown.filter((f) => !f.said && (f.verdict !== 'care' || f.was)).map((f) => (
-            <FindingCard key={f.rule + f.case + f.need + f.verdict} finding={f} open={review.safety.length < 8} least={review.least_reason} onWay={(w, words) => void take(w, words)} onLower={lower} onRaise={raise} onStep={toStep} />
-          ))}
-          <CareList findings={shown.filter((f) => f.verdict === 'care' && !f.was && !f.said)} onStep={toStep} />
-          {(only || step) && shown.length === 0 && <p className="second">{say('safety.nothing-here', { value: only ? say('safety.is', { verdict: verdictWords[only].toLowerCase() }) : '' })}</p>}
+          {shown
+            .filter((f) => !f.said && (f.verdict !== 'care' || f.was))
+            .map((f) => (
+              <FindingCard
+                key={f.rule + f.case + f.need + f.verdict}
+                finding={f}
+                open={review.safety.length < 8}
+                least={review.least_reason}
+                onWay={(w, words) => void take(w, words)}
+                onLower={lower}
+                onRaise={raise}
+                onStep={toStep}
+              />
+            ))}
+          <CareList
+            findings={shown.filter((f) => f.verdict === 'care' && !f.was && !f.said)}
+            onStep={toStep}
+          />
+          {(only || step) && shown.length === 0 && (
+            <p className="second">
+              {say('safety.nothing-here', {
+                value: only ? say('safety.is', { verdict: verdictWords[only].toLowerCase() }) : '',
+              })}
+            </p>
+          )}
           <OwnCautions />
           <Assessment id={id} by={by} />
           {hints.map((o) => (
@@ -138,12 +238,24 @@ export function Safety({ id, review, replace }: { id: string; review: Review | u
   );
 }
 
-function OrderCard({ line, onWay, onStep }: { line: Order; onWay: (way: string, words: string) => Promise<void>; onStep: (id: string) => void }) {
+function OrderCard({
+  line,
+  onWay,
+  onStep,
+}: {
+  line: Order;
+  onWay: (way: string, words: string) => Promise<void>;
+  onStep: (id: string) => void;
+}) {
   return (
     <article className="card-paper finding order" tabIndex={-1}>
       <h3>
         {say('safety.order-of-steps')}{' '}
-        <button type="button" className="btn-plain small" onClick={() => line.step && onStep(line.step)}>
+        <button
+          type="button"
+          className="btn-plain small"
+          onClick={() => line.step && onStep(line.step)}
+        >
           {say('findingCard.step', { number: line.number })}
         </button>
       </h3>
@@ -151,7 +263,12 @@ function OrderCard({ line, onWay, onStep }: { line: Order; onWay: (way: string, 
       {line.ways.length > 0 && (
         <p className="ways">
           {line.ways.map((w) => (
-            <button key={w.id} type="button" className="btn btn-outline-primary" onClick={() => void onWay(w.id, w.label)}>
+            <button
+              key={w.id}
+              type="button"
+              className="btn btn-outline-primary"
+              onClick={() => void onWay(w.id, w.label)}
+            >
               {w.label}
             </button>
           ))}
@@ -168,12 +285,16 @@ function CareList({ findings, onStep }: { findings: Finding[]; onStep: (id: stri
   return (
     <article className="card-paper finding v-care" tabIndex={-1}>
       <h3>
-        <Verdict v="care" /> <span className="second small">{say('safety.settled-by-the-usual-care-on')}</span>
+        <Verdict v="care" />{' '}
+        <span className="second small">{say('safety.settled-by-the-usual-care-on')}</span>
       </h3>
       <ul className="cares">
         {said.map((words) => {
           const all = findings.filter((f) => `${f.why} ${f.do}` === words);
-          const steps = all.flatMap((f) => f.steps).filter((s, i, list) => list.findIndex((x) => x.id === s.id) === i).sort((a, b) => a.number - b.number);
+          const steps = all
+            .flatMap((f) => f.steps)
+            .filter((s, i, list) => list.findIndex((x) => x.id === s.id) === i)
+            .sort((a, b) => a.number - b.number);
           const things = [...new Set(all.flatMap((f) => f.things))];
           return (
             <li key={words}>

@@ -7,60 +7,182 @@ import type { Replace, Review } from '../draft/useDraft';
 import { ChoiceField, PlainField, TickField, TickList, useEditing, WordsField } from './fields';
 import { say } from '../words';
 
-const kinds: [string, string][] = [['prepare', say('stepSheet.prepare')], ['do', say('stepSheet.do')], ['wait', say('stepSheet.wait')], ['measure', say('stepSheet.measure')], ['observe', say('stepSheet.observe')], ['photo', say('readingsBand.photo')], ['clear-up', say('stepSheet.clear-up')]];
+const kinds: [string, string][] = [
+  ['prepare', say('stepSheet.prepare')],
+  ['do', say('stepSheet.do')],
+  ['wait', say('stepSheet.wait')],
+  ['measure', say('stepSheet.measure')],
+  ['observe', say('stepSheet.observe')],
+  ['photo', say('readingsBand.photo')],
+  ['clear-up', say('stepSheet.clear-up')],
+];
 
 /** One step, beside the strip. */
-export function StepSheet({ at, review, replace }: { at: number; review: Review | undefined; replace: Replace }) {
+export function StepSheet({
+  at,
+  review,
+  replace,
+}: {
+  at: number;
+  review: Review | undefined;
+  replace: Replace;
+}) {
   const { doc, set, language } = useEditing();
   const { take, other, problem } = useAnswers(replace);
   const s = doc.steps![at];
   const asked = (review?.safety ?? []).filter((f) => f.said?.path.startsWith(`/steps/${at}/`));
   const path = (...rest: (string | number)[]) => ['steps', at, ...rest];
-  const takes: [string, string][] = (doc.readings ?? []).flatMap((r) => (r.times?.length ? r.times : ['']).map((t): [string, string] => [`${r.id}|${t}`, `${r.name[language] || r.symbol}${t ? say('stepSheet.at', { t }) : ''}`]));
+  const takes: [string, string][] = (doc.readings ?? []).flatMap((r) =>
+    (r.times?.length ? r.times : ['']).map((t): [string, string] => [
+      `${r.id}|${t}`,
+      `${r.name[language] || r.symbol}${t ? say('stepSheet.at', { t }) : ''}`,
+    ]),
+  );
   const taken = (s.takes ?? []).map((t) => `${t.reading}|${t.time ?? ''}`);
   const setTakes = (_: (string | number)[], value: unknown) =>
-    set(path('takes'), (value as string[]).map((k): Take => { const [reading, time] = k.split('|'); return time ? { reading, time } : { reading }; }));
+    set(
+      path('takes'),
+      (value as string[]).map((k): Take => {
+        const [reading, time] = k.split('|');
+        return time ? { reading, time } : { reading };
+      }),
+    );
   return (
     <>
-      <WordsField label={say('stepSheet.what-families-read-first')} path={path('title')} value={s.title} />
-      <WordsField label={say('stepSheet.what-to-do')} path={path('text')} value={s.text} lines={4} />
+      <WordsField
+        label={say('stepSheet.what-families-read-first')}
+        path={path('title')}
+        value={s.title}
+      />
+      <WordsField
+        label={say('stepSheet.what-to-do')}
+        path={path('text')}
+        value={s.text}
+        lines={4}
+      />
       <WordsField label={say('stepSheet.you-should-see')} path={path('see')} value={s.see} />
       {asked.length > 0 && <div style={{ marginTop: 8 }} />}
       {asked.map((f) => (
-        <QuestionCard key={f.said!.key + f.said!.concept} finding={f} onWay={(way, words) => void take(way, words)} onOther={other} />
+        <QuestionCard
+          key={f.said!.key + f.said!.concept}
+          finding={f}
+          onWay={(way, words) => void take(way, words)}
+          onOther={other}
+        />
       ))}
       <ProblemLine error={problem} />
       <div className="field-row" style={{ marginTop: 8 }}>
-        <ChoiceField label={say('questionRow.kind')} path={path('kind')} value={s.kind} options={kinds} />
-        <PlainField label={say('stepSheet.hands-for')} path={path('duration')} value={s.duration} hint="5 min" />
+        <ChoiceField
+          label={say('questionRow.kind')}
+          path={path('kind')}
+          value={s.kind}
+          options={kinds}
+        />
+        <PlainField
+          label={say('stepSheet.hands-for')}
+          path={path('duration')}
+          value={s.duration}
+          hint="5 min"
+        />
       </div>
       <div className="field-row">
-        <PlainField label={say('stepSheet.wait-before-it')} path={path('wait', 'for')} value={s.wait?.for} hint={say('stepSheet.no-wait')} />
+        <PlainField
+          label={say('stepSheet.wait-before-it')}
+          path={path('wait', 'for')}
+          value={s.wait?.for}
+          hint={say('stepSheet.no-wait')}
+        />
         <div>
-          <ChoiceField label={say('stepSheet.from-the-end-of')} path={path('wait', 'from')} value={s.wait?.from} options={[['', say('stepSheet.the-step-before')], ...doc.steps!.slice(0, at).map((x, i): [string, string] => [x.id, `${i + 1} ${x.title[language] ?? ''}`])]} />
+          <ChoiceField
+            label={say('stepSheet.from-the-end-of')}
+            path={path('wait', 'from')}
+            value={s.wait?.from}
+            options={[
+              ['', say('stepSheet.the-step-before')],
+              ...doc
+                .steps!.slice(0, at)
+                .map((x, i): [string, string] => [x.id, `${i + 1} ${x.title[language] ?? ''}`]),
+            ]}
+          />
         </div>
       </div>
       {s.wait && !s.wait.for && !s.wait.from && (
-        <button type="button" className="btn-plain small" onClick={() => set(path('wait'), undefined)}>
+        <button
+          type="button"
+          className="btn-plain small"
+          onClick={() => set(path('wait'), undefined)}
+        >
           {say('stepSheet.no-wait-after-all')}
         </button>
       )}
-      {s.wait?.for && <WordsField label={say('stepSheet.meanwhile')} path={path('meanwhile')} value={s.meanwhile} />}
-      <TickList legend={say('stepSheet.measured-in-this-step')} path={path('takes')} value={taken} options={takes} setter={setTakes} />
-      <TickList legend={say('stepSheet.uses')} path={path('uses')} value={s.uses} options={(doc.needs ?? []).map((n) => [n.id, n.name[language] || Object.values(n.name)[0] || n.id])} />
+      {s.wait?.for && (
+        <WordsField
+          label={say('stepSheet.meanwhile')}
+          path={path('meanwhile')}
+          value={s.meanwhile}
+        />
+      )}
+      <TickList
+        legend={say('stepSheet.measured-in-this-step')}
+        path={path('takes')}
+        value={taken}
+        options={takes}
+        setter={setTakes}
+      />
+      <TickList
+        legend={say('stepSheet.uses')}
+        path={path('uses')}
+        value={s.uses}
+        options={(doc.needs ?? []).map((n) => [
+          n.id,
+          n.name[language] || Object.values(n.name)[0] || n.id,
+        ])}
+      />
       <ActionPicker at={at} />
       <div className="field-row">
-        <ChoiceField label={say('stepSheet.in-which-vessel')} path={path('in')} value={s.in} options={[['', say('stepSheet.not-said-all-together')], ...(doc.needs ?? []).filter((n) => n.kind !== 'person' && n.kind !== 'place').map((n): [string, string] => [n.id, n.name[language] || n.id])]} />
+        <ChoiceField
+          label={say('stepSheet.in-which-vessel')}
+          path={path('in')}
+          value={s.in}
+          options={[
+            ['', say('stepSheet.not-said-all-together')],
+            ...(doc.needs ?? [])
+              .filter((n) => n.kind !== 'person' && n.kind !== 'place')
+              .map((n): [string, string] => [n.id, n.name[language] || n.id]),
+          ]}
+        />
         <div style={{ alignSelf: 'end' }}>
           <TickField label={say('stepSheet.it-is-closed')} path={path('closed')} value={s.closed} />
         </div>
       </div>
       <div className="field-row">
-        <PlainField label={say('stepSheet.hottest-if-warm')} path={path('heat')} value={s.heat} hint="50 °C" />
-        <PlainField label={say('stepSheet.battery-on-something-wet')} path={path('voltage')} value={s.voltage} hint="none" />
+        <PlainField
+          label={say('stepSheet.hottest-if-warm')}
+          path={path('heat')}
+          value={s.heat}
+          hint="50 °C"
+        />
+        <PlainField
+          label={say('stepSheet.battery-on-something-wet')}
+          path={path('voltage')}
+          value={s.voltage}
+          hint="none"
+        />
       </div>
-      <TickList legend={say('readingsBand.evidence')} path={path('evidence')} value={s.evidence} options={(doc.evidence ?? []).map((e) => [e.id, e.name[language] || e.id])} />
-      <TickList legend={say('stepSheet.asked-in-this-step')} path={path('questions')} value={s.questions} options={(doc.questions ?? []).filter((q) => q.when === 'while').map((q) => [q.id, q.text[language] || q.id])} />
+      <TickList
+        legend={say('readingsBand.evidence')}
+        path={path('evidence')}
+        value={s.evidence}
+        options={(doc.evidence ?? []).map((e) => [e.id, e.name[language] || e.id])}
+      />
+      <TickList
+        legend={say('stepSheet.asked-in-this-step')}
+        path={path('questions')}
+        value={s.questions}
+        options={(doc.questions ?? [])
+          .filter((q) => q.when === 'while')
+          .map((q) => [q.id, q.text[language] || q.id])}
+      />
     </>
   );
 }

@@ -7,24 +7,38 @@ import { say } from '../words';
 type Thing = Schemas['ThingRow'];
 
 /** Finds a thing by its everyday names; words that mean several things are asked about, never guessed. */
-export function ThingPicker({ chosen, things, onChoose }: { chosen: Thing | undefined; things: Thing[]; onChoose: (id: string) => void }) {
+export function ThingPicker({
+  chosen,
+  things,
+  onChoose,
+}: {
+  chosen: Thing | undefined;
+  things: Thing[];
+  onChoose: (id: string) => void;
+}) {
   const [typed, setTyped] = useState('');
   const found = useQuery({
-    queryKey: ['find', typed.trim()], enabled: typed.trim().length > 1, staleTime: Infinity, placeholderData: (before: Schemas['LarderFound'] | undefined) => before,
+    queryKey: ['find', typed.trim()],
+    enabled: typed.trim().length > 1,
+    staleTime: Infinity,
+    placeholderData: (before: Schemas['LarderFound'] | undefined) => before,
     queryFn: () => got(api.GET('/api/v1/larder/find', { params: { query: { q: typed.trim() } } })),
   });
-  const rows = (ids: string[]) => ids.map((id) => things.find((t) => t.id === id)).filter((t): t is Thing => t !== undefined);
+  const rows = (ids: string[]) =>
+    ids.map((id) => things.find((t) => t.id === id)).filter((t): t is Thing => t !== undefined);
   const list = typed.trim().length > 1 && found.data ? found.data : undefined;
   const button = (t: Thing) => (
     <button
-      key={t.id} type="button" className="thing-choice"
+      key={t.id}
+      type="button"
+      className="thing-choice"
       onClick={() => {
         setTyped('');
         onChoose(t.id);
       }}
     >
       {t.name} {t.refused && <Verdict v="not-at-home" />}
-      {t.own && <span className="second small">{' '}{say('thingPicker.your-schools')}</span>}
+      {t.own && <span className="second small"> {say('thingPicker.your-schools')}</span>}
     </button>
   );
   return (
@@ -32,7 +46,17 @@ export function ThingPicker({ chosen, things, onChoose }: { chosen: Thing | unde
       <label className="named" htmlFor="thing-search">
         {chosen ? say('thingPicker.thing', { name: chosen.name }) : say('thingPicker.which-thing')}
       </label>
-      <input id="thing-search" className="form-control" type="search" autoComplete="off" placeholder={chosen ? say('thingPicker.look-for-another') : say('thingPicker.vinegar-soda-jam-jar')} value={typed} onChange={(e) => setTyped(e.target.value)} />
+      <input
+        id="thing-search"
+        className="form-control"
+        type="search"
+        autoComplete="off"
+        placeholder={
+          chosen ? say('thingPicker.look-for-another') : say('thingPicker.vinegar-soda-jam-jar')
+        }
+        value={typed}
+        onChange={(e) => setTyped(e.target.value)}
+      />
       {list && (
         <div className="thing-list" role="group" aria-label={say('thingPicker.found')}>
           {list.asks.map((a) => (
@@ -47,7 +71,10 @@ export function ThingPicker({ chosen, things, onChoose }: { chosen: Thing | unde
             .map(button)}
           {list.things.length === 0 && list.asks.length === 0 && (
             <p className="second" style={{ margin: '4px 0' }}>
-              {say('thingPicker.nothing-is-called-here', { typed: typed.trim(), value: list.nearest.length > 0 && ' Nearest:' })}
+              {say('thingPicker.nothing-is-called-here', {
+                typed: typed.trim(),
+                value: list.nearest.length > 0 && ' Nearest:',
+              })}
             </p>
           )}
           {rows(list.nearest).map(button)}

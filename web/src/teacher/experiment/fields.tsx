@@ -19,13 +19,30 @@ export const useEditing = () => useContext(EditingContext)!;
 const idOf = (path: (string | number)[]) => 'f-' + path.join('-');
 
 /** A text that families read, in the language chosen above; the other language stands as a hint. */
-export function WordsField({ label, path, value, lines, hideLabel }: { label: string; path: (string | number)[]; value: Localized | undefined; lines?: number; hideLabel?: boolean }) {
+export function WordsField({
+  label,
+  path,
+  value,
+  lines,
+  hideLabel,
+}: {
+  label: string;
+  path: (string | number)[];
+  value: Localized | undefined;
+  lines?: number;
+  hideLabel?: boolean;
+}) {
   const { set, language } = useEditing();
   const id = idOf(path);
   const other = Object.entries(value ?? {}).find(([l, s]) => l !== language && s)?.[1];
   const props = {
-    id, className: 'form-control', value: value?.[language] ?? '', placeholder: other ? say('fields.not-yet-in-this-language', { other }) : undefined, maxLength: lines ? 1200 : 200,
-    onChange: (e: { target: { value: string } }) => set(path, { ...value, [language]: e.target.value }),
+    id,
+    className: 'form-control',
+    value: value?.[language] ?? '',
+    placeholder: other ? say('fields.not-yet-in-this-language', { other }) : undefined,
+    maxLength: lines ? 1200 : 200,
+    onChange: (e: { target: { value: string } }) =>
+      set(path, { ...value, [language]: e.target.value }),
   };
   return (
     <div>
@@ -37,7 +54,19 @@ export function WordsField({ label, path, value, lines, hideLabel }: { label: st
   );
 }
 
-export function PlainField({ label, path, value, hint, hideLabel }: { label: string; path: (string | number)[]; value: string | undefined; hint?: string; hideLabel?: boolean }) {
+export function PlainField({
+  label,
+  path,
+  value,
+  hint,
+  hideLabel,
+}: {
+  label: string;
+  path: (string | number)[];
+  value: string | undefined;
+  hint?: string;
+  hideLabel?: boolean;
+}) {
   const { set } = useEditing();
   const id = idOf(path);
   return (
@@ -45,7 +74,14 @@ export function PlainField({ label, path, value, hint, hideLabel }: { label: str
       <label className={hideLabel ? 'visually-hidden' : 'named'} htmlFor={id}>
         {label}
       </label>
-      <input id={id} className="form-control" value={value ?? ''} placeholder={hint} maxLength={200} onChange={(e) => set(path, e.target.value)} />
+      <input
+        id={id}
+        className="form-control"
+        value={value ?? ''}
+        placeholder={hint}
+        maxLength={200}
+        onChange={(e) => set(path, e.target.value)}
+      />
       <FieldNote path={path} field={id} />
     </div>
   );
@@ -59,14 +95,33 @@ export function FieldNote({ path, field }: { path: (string | number)[]; field: s
   return (
     <p className="small w-mend" role="status" style={{ margin: 0 }}>
       {f.message}{' '}
-      <button type="button" className="btn-plain" onClick={() => { set(path, f.offer); document.getElementById(field)?.focus(); }}>
+      <button
+        type="button"
+        className="btn-plain"
+        onClick={() => {
+          set(path, f.offer);
+          document.getElementById(field)?.focus();
+        }}
+      >
         {say('fields.take', { offer: f.offer })}
       </button>
     </p>
   );
 }
 
-export function ChoiceField({ label, path, value, options, hideLabel }: { label: string; path: (string | number)[]; value: string | undefined; options: [string, string][]; hideLabel?: boolean }) {
+export function ChoiceField({
+  label,
+  path,
+  value,
+  options,
+  hideLabel,
+}: {
+  label: string;
+  path: (string | number)[];
+  value: string | undefined;
+  options: [string, string][];
+  hideLabel?: boolean;
+}) {
   const { set } = useEditing();
   const id = idOf(path);
   return (
@@ -74,7 +129,12 @@ export function ChoiceField({ label, path, value, options, hideLabel }: { label:
       <label className={hideLabel ? 'visually-hidden' : 'named'} htmlFor={id}>
         {label}
       </label>
-      <select id={id} className="form-select" value={value ?? ''} onChange={(e) => set(path, e.target.value)}>
+      <select
+        id={id}
+        className="form-select"
+        value={value ?? ''}
+        onChange={(e) => set(path, e.target.value)}
+      >
         {options.map(([v, words]) => (
           <option key={v} value={v}>
             {words}
@@ -86,19 +146,50 @@ export function ChoiceField({ label, path, value, options, hideLabel }: { label:
 }
 
 /** A tick; `on` is what is written where it is ticked, if that is not true. */
-export function TickField({ label, path, value, on }: { label: string; path: (string | number)[]; value: boolean | undefined; on?: unknown }) {
+export function TickField({
+  label,
+  path,
+  value,
+  on,
+}: {
+  label: string;
+  path: (string | number)[];
+  value: boolean | undefined;
+  on?: unknown;
+}) {
   const { set } = useEditing();
   const id = idOf(path);
   return (
     <span style={{ display: 'inline-flex', gap: 6, alignItems: 'center', minHeight: 24 }}>
-      <input type="checkbox" className="form-check-input" style={{ margin: 0 }} id={id} checked={value ?? false} onChange={(e) => set(path, on === undefined ? e.target.checked : e.target.checked ? on : undefined)} />
+      <input
+        type="checkbox"
+        className="form-check-input"
+        style={{ margin: 0 }}
+        id={id}
+        checked={value ?? false}
+        onChange={(e) =>
+          set(path, on === undefined ? e.target.checked : e.target.checked ? on : undefined)
+        }
+      />
       <label htmlFor={id}>{label}</label>
     </span>
   );
 }
 
 /** Ticks of ids in a list, such as the needs a step uses. */
-export function TickList({ legend, path, value, options, setter }: { legend: string; path: (string | number)[]; value: string[] | undefined; options: [string, string][]; setter?: (path: (string | number)[], value: unknown) => void }) {
+export function TickList({
+  legend,
+  path,
+  value,
+  options,
+  setter,
+}: {
+  legend: string;
+  path: (string | number)[];
+  value: string[] | undefined;
+  options: [string, string][];
+  setter?: (path: (string | number)[], value: unknown) => void;
+}) {
   const editing = useEditing();
   const set = setter ?? editing.set;
   return (
@@ -111,8 +202,26 @@ export function TickList({ legend, path, value, options, setter }: { legend: str
         const on = value?.includes(id) ?? false;
         const key = `${idOf(path)}-${id}`;
         return (
-          <span key={id} style={{ display: 'inline-flex', gap: 6, alignItems: 'center', marginRight: 14, minHeight: 24 }}>
-            <input type="checkbox" className="form-check-input" style={{ margin: 0, flex: 'none' }} id={key} checked={on} onChange={() => set(path, on ? value!.filter((x) => x !== id) : [...(value ?? []), id])} />
+          <span
+            key={id}
+            style={{
+              display: 'inline-flex',
+              gap: 6,
+              alignItems: 'center',
+              marginRight: 14,
+              minHeight: 24,
+            }}
+          >
+            <input
+              type="checkbox"
+              className="form-check-input"
+              style={{ margin: 0, flex: 'none' }}
+              id={key}
+              checked={on}
+              onChange={() =>
+                set(path, on ? value!.filter((x) => x !== id) : [...(value ?? []), id])
+              }
+            />
             <label htmlFor={key} className="small">
               {words}
             </label>
@@ -123,7 +232,15 @@ export function TickList({ legend, path, value, options, setter }: { legend: str
   );
 }
 
-export function Band({ title, children, aside }: { title: string; children: ReactNode; aside?: ReactNode }) {
+export function Band({
+  title,
+  children,
+  aside,
+}: {
+  title: string;
+  children: ReactNode;
+  aside?: ReactNode;
+}) {
   return (
     <section className="band" aria-label={title}>
       <div style={{ display: 'flex', gap: 12, alignItems: 'baseline' }}>
@@ -137,7 +254,12 @@ export function Band({ title, children, aside }: { title: string; children: Reac
 
 export function Remove({ what, onRemove }: { what: string; onRemove: () => void }) {
   return (
-    <button type="button" className="btn-plain small" onClick={onRemove} aria-label={say('fields.take-out', { what })}>
+    <button
+      type="button"
+      className="btn-plain small"
+      onClick={onRemove}
+      aria-label={say('fields.take-out', { what })}
+    >
       {say('fields.take-out-2')}
     </button>
   );

@@ -10,17 +10,41 @@ import { say } from '../words';
 /** How a finding is answered: a way out is taken, or its sentence is said to mean something else. */
 export function useAnswers(replace: Replace) {
   const { doc, set } = useEditing();
-  const session = useQuery({ queryKey: ['me'], queryFn: () => got(api.GET('/api/v1/session')), staleTime: 60_000 });
+  const session = useQuery({
+    queryKey: ['me'],
+    queryFn: () => got(api.GET('/api/v1/session')),
+    staleTime: 60_000,
+  });
   const [problem, setProblem] = useState<unknown>();
   const by = session.data?.name ?? '';
   const take = async (way: string, words: string) => {
     try {
       setProblem(undefined);
-      replace((await got(api.POST('/api/v1/preview/mend', { body: { document: doc, way } }))).document as Doc, words, doc);
+      replace(
+        (await got(api.POST('/api/v1/preview/mend', { body: { document: doc, way } })))
+          .document as Doc,
+        words,
+        doc,
+      );
     } catch (error) {
       setProblem(error);
     }
   };
-  const other = (f: Finding, reason: string) => f.said && set(['heard'], [...(doc.heard ?? []).filter((h) => h.key !== f.said!.key), { key: f.said.key, concept: f.said.concept, answer: 'other', ...(reason && { reason }), by }], say('useAnswers.said-that-it-means-something-else'));
+  const other = (f: Finding, reason: string) =>
+    f.said &&
+    set(
+      ['heard'],
+      [
+        ...(doc.heard ?? []).filter((h) => h.key !== f.said!.key),
+        {
+          key: f.said.key,
+          concept: f.said.concept,
+          answer: 'other',
+          ...(reason && { reason }),
+          by,
+        },
+      ],
+      say('useAnswers.said-that-it-means-something-else'),
+    );
   return { take, other, problem, by };
 }

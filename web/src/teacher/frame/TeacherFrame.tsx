@@ -28,7 +28,9 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
       const field = (e.target as HTMLElement).closest('input, textarea, select, [contenteditable]');
       if (field || e.ctrlKey || e.metaKey || e.altKey) return;
       if (waiting) {
-        const to = { t: '/today', e: '/experiments', w: '/workbench', l: '/larder', c: '/classes' }[e.key];
+        const to = { t: '/today', e: '/experiments', w: '/workbench', l: '/larder', c: '/classes' }[
+          e.key
+        ];
         waiting = false;
         if (to) void navigate(to);
       } else if (e.key === 'g') waiting = true;
@@ -60,7 +62,8 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
         ))}
         <div className="foot">
           <NavLink to="/account" style={{ overflowWrap: 'anywhere' }}>
-            {me.name}<span className="visually-hidden">{say('teacherFrame.your-account')}</span>
+            {me.name}
+            <span className="visually-hidden">{say('teacherFrame.your-account')}</span>
           </NavLink>
           <button type="button" onClick={() => void signOut()}>
             {say('teacherFrame.sign-out')}
@@ -77,8 +80,14 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
             {last.words}
             {last.undo && (
               <>
-                {' '}·{' '}
-                <button type="button" className="btn-plain" style={{ padding: 0 }} onClick={last.undo}>
+                {' '}
+                ·{' '}
+                <button
+                  type="button"
+                  className="btn-plain"
+                  style={{ padding: 0 }}
+                  onClick={last.undo}
+                >
                   {say('teacherFrame.undo')}
                 </button>
               </>
@@ -90,7 +99,7 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
             say('teacherFrame.live')
           ) : (
             <>
-              <Icon name="cloud-slash" />{' '}{say('teacherFrame.not-live-trying-again')}
+              <Icon name="cloud-slash" /> {say('teacherFrame.not-live-trying-again')}
             </>
           )}
         </span>
@@ -101,7 +110,15 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
 }
 
 /** Head of a page outside an experiment. */
-export function Head({ title, aside, small }: { title: string; aside?: ReactNode; small?: ReactNode }) {
+export function Head({
+  title,
+  aside,
+  small,
+}: {
+  title: string;
+  aside?: ReactNode;
+  small?: ReactNode;
+}) {
   useEffect(() => {
     document.title = say('experimentPage.patient-kitchen', { title });
   }, [title]);

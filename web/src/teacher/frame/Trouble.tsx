@@ -4,17 +4,39 @@ import { NameLabel } from '../../ui/NameLabel';
 import { time } from './parts';
 import { say } from '../words';
 
-export const doors: Record<string, string> = { hurt: say('trouble.someone-is-hurt'), spilled: say('trouble.spilled-or-broken'), 'not-working': say('trouble.it-isnt-working') };
-const outcomes: Record<string, string> = { fine: say('trouble.an-adult-says-small'), 'phone-us': say('trouble.they-ask-you-to-phone'), 'mistaken-tap': say('trouble.they-say-it-was-a-mistaken') };
+export const doors: Record<string, string> = {
+  hurt: say('trouble.someone-is-hurt'),
+  spilled: say('trouble.spilled-or-broken'),
+  'not-working': say('trouble.it-isnt-working'),
+};
+const outcomes: Record<string, string> = {
+  fine: say('trouble.an-adult-says-small'),
+  'phone-us': say('trouble.they-ask-you-to-phone'),
+  'mistaken-tap': say('trouble.they-say-it-was-a-mistaken'),
+};
 
 /** What a home told through Something went wrong: the advice given, the time, the guardian's phone. Brief, it is one line over other work. */
-export function Trouble({ incident: i, brief }: { incident: Schemas['IncidentView']; brief?: boolean }) {
+export function Trouble({
+  incident: i,
+  brief,
+}: {
+  incident: Schemas['IncidentView'];
+  brief?: boolean;
+}) {
   const client = useQueryClient();
   const see = async () => {
-    await got(api.POST('/api/v1/classes/{class}/incidents/{incident}/seen', { params: { path: { class: i.class, incident: i.id } } }));
+    await got(
+      api.POST('/api/v1/classes/{class}/incidents/{incident}/seen', {
+        params: { path: { class: i.class, incident: i.id } },
+      }),
+    );
     await client.invalidateQueries({ queryKey: ['incidents'] });
   };
-  const phone = i.phone ? <a href={`tel:${i.phone.replace(/ /g, '')}`}>{say('trouble.phone', { phone: i.phone })}</a> : <span className="second">{say('trouble.no-number-on-file')}</span>;
+  const phone = i.phone ? (
+    <a href={`tel:${i.phone.replace(/ /g, '')}`}>{say('trouble.phone', { phone: i.phone })}</a>
+  ) : (
+    <span className="second">{say('trouble.no-number-on-file')}</span>
+  );
   if (brief)
     return (
       <p className="trouble-line">
@@ -31,7 +53,11 @@ export function Trouble({ incident: i, brief }: { incident: Schemas['IncidentVie
   return (
     <article className="card-paper trouble">
       <p style={{ margin: '0 0 4px' }}>
-        <NameLabel name={i.nickname} />{' '}{say('trouble.pressed-something-went-wrong', { classname: i.class_name, time: time(i.phone_time) })}
+        <NameLabel name={i.nickname} />{' '}
+        {say('trouble.pressed-something-went-wrong', {
+          classname: i.class_name,
+          time: time(i.phone_time),
+        })}
       </p>
       <p style={{ margin: 0 }}>
         <strong>{doors[i.door]}.</strong> {i.note && `“${i.note}” `}

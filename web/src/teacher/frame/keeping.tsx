@@ -16,7 +16,11 @@ interface Keeping {
   did: (words: string, undo?: () => void) => void;
 }
 
-const KeepingContext = createContext<Keeping>({ saved: '', setSaved: () => undefined, did: () => undefined });
+const KeepingContext = createContext<Keeping>({
+  saved: '',
+  setSaved: () => undefined,
+  did: () => undefined,
+});
 export const useKeeping = () => useContext(KeepingContext);
 
 /** The page an act belongs to: the same experiment or class, at whichever of its stations. */
@@ -28,7 +32,22 @@ export function KeepingProvider({ children }: { children: ReactNode }) {
   const [saved, setSaved] = useState('');
   const [last, setLast] = useState<Act & { page: string }>();
   const value = useMemo<Keeping>(
-    () => ({ saved, last: last?.page === page ? last : undefined, setSaved, did: (words, undo) => setLast({ words, page: pageOf(location.pathname), undo: undo && (() => { undo(); setLast({ words: say('keeping.undone', { words }), page }); }) }) }),
+    () => ({
+      saved,
+      last: last?.page === page ? last : undefined,
+      setSaved,
+      did: (words, undo) =>
+        setLast({
+          words,
+          page: pageOf(location.pathname),
+          undo:
+            undo &&
+            (() => {
+              undo();
+              setLast({ words: say('keeping.undone', { words }), page });
+            }),
+        }),
+    }),
     [saved, last, page],
   );
   return <KeepingContext.Provider value={value}>{children}</KeepingContext.Provider>;

@@ -10,7 +10,8 @@ interface Heard {
 /** Whether what a page fetched under a key may be another since an event. */
 function concerns(e: Heard, [what, of]: readonly unknown[]): boolean {
   if (what === 'draft' || what === 'actions') return false;
-  if (e.kind === 'entry' || e.kind === 'permission') return what === 'assignments' || (what === 'results' && of === e.class);
+  if (e.kind === 'entry' || e.kind === 'permission')
+    return what === 'assignments' || (what === 'results' && of === e.class);
   if (e.kind === 'incident') return what === 'incidents';
   return true;
 }
@@ -37,7 +38,9 @@ export function useLive(): boolean {
         const events = heard;
         timer = undefined;
         heard = [];
-        void client.invalidateQueries({ predicate: (q) => events.some((e) => concerns(e, q.queryKey)) });
+        void client.invalidateQueries({
+          predicate: (q) => events.some((e) => concerns(e, q.queryKey)),
+        });
       }, 150);
     };
     const say = (isLive: boolean) => {
@@ -56,7 +59,8 @@ export function useLive(): boolean {
       source.onerror = () => {
         say(false);
         // A refusal, as while the database is away, ends it for good.
-        if (source?.readyState === EventSource.CLOSED) retry = setTimeout(listen, 3000 + 4000 * Math.random());
+        if (source?.readyState === EventSource.CLOSED)
+          retry = setTimeout(listen, 3000 + 4000 * Math.random());
       };
       source.onmessage = (e: MessageEvent<string>) => {
         const event = JSON.parse(e.data) as Heard;

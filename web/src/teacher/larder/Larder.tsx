@@ -19,18 +19,27 @@ const ways = ['things', 'jobs', 'swaps', 'never'] as const;
 /** What is this thing, may I use it at home, what could replace it, and what will change? */
 export default function Larder() {
   const [params, setParams] = useSearchParams();
-  const way = (ways as readonly string[]).includes(params.get('by') ?? '') ? params.get('by')! : 'things';
+  const way = (ways as readonly string[]).includes(params.get('by') ?? '')
+    ? params.get('by')!
+    : 'things';
   const [typed, setTyped] = useState(params.get('q') ?? '');
   const chosen = params.get('thing') ?? undefined;
   const job = params.get('job') ?? '';
   const [own, setOwn] = useState<string | undefined>();
   const search = useRef<HTMLInputElement>(null);
   const { query: larder } = useLarder();
-  const found = useQuery({ queryKey: ['find', typed.trim()], enabled: typed.trim().length > 1, staleTime: 60_000, placeholderData: (b: Schemas['LarderFound'] | undefined) => b, queryFn: () => got(api.GET('/api/v1/larder/find', { params: { query: { q: typed.trim() } } })) });
+  const found = useQuery({
+    queryKey: ['find', typed.trim()],
+    enabled: typed.trim().length > 1,
+    staleTime: 60_000,
+    placeholderData: (b: Schemas['LarderFound'] | undefined) => b,
+    queryFn: () => got(api.GET('/api/v1/larder/find', { params: { query: { q: typed.trim() } } })),
+  });
   const go = (next: Record<string, string | undefined>) => {
     const p = new URLSearchParams(params);
-    for (const [k, v] of Object.entries(next)) if (v) p.set(k, v);
-    else p.delete(k);
+    for (const [k, v] of Object.entries(next))
+      if (v) p.set(k, v);
+      else p.delete(k);
     setParams(p, { replace: true });
   };
   const follow = useEffectEvent(() => {
@@ -42,7 +51,13 @@ export default function Larder() {
     return () => clearTimeout(timer);
   }, [typed]);
   const onKey = useEffectEvent((e: KeyboardEvent) => {
-    if ((e.target as HTMLElement).closest('input, textarea, select') || e.ctrlKey || e.metaKey || e.altKey) return;
+    if (
+      (e.target as HTMLElement).closest('input, textarea, select') ||
+      e.ctrlKey ||
+      e.metaKey ||
+      e.altKey
+    )
+      return;
     if (e.key === '/') {
       e.preventDefault();
       search.current?.focus();
@@ -50,33 +65,72 @@ export default function Larder() {
     if (/^[1-4]$/.test(e.key)) go({ by: ways[Number(e.key) - 1] });
     const rows = [...document.querySelectorAll<HTMLElement>('[data-thing]')];
     const at = rows.findIndex((r) => r === document.activeElement);
-    if (e.key === 'j' || e.key === 'k') rows[Math.max(0, Math.min(rows.length - 1, at + (e.key === 'j' ? 1 : -1)))]?.focus();
+    if (e.key === 'j' || e.key === 'k')
+      rows[Math.max(0, Math.min(rows.length - 1, at + (e.key === 'j' ? 1 : -1)))]?.focus();
   });
   useEffect(() => {
     document.title = say('larder.larder-patient-kitchen');
     addEventListener('keydown', onKey);
     return () => removeEventListener('keydown', onKey);
   }, []);
-  if (larder.error) return <><Head title={say('teacherFrame.larder')} /><PartError what={say('needSheet.the-larder')} error={larder.error} retry={() => void larder.refetch()} /></>;
-  if (!larder.data) return <><Head title={say('teacherFrame.larder')} /><Loading what={say('needSheet.the-larder-2')} /></>;
+  if (larder.error)
+    return (
+      <>
+        <Head title={say('teacherFrame.larder')} />
+        <PartError
+          what={say('needSheet.the-larder')}
+          error={larder.error}
+          retry={() => void larder.refetch()}
+        />
+      </>
+    );
+  if (!larder.data)
+    return (
+      <>
+        <Head title={say('teacherFrame.larder')} />
+        <Loading what={say('needSheet.the-larder-2')} />
+      </>
+    );
   const { things, jobs, swaps, never } = larder.data;
   const result = typed.trim().length > 1 ? found.data : undefined;
-  const listed = (result ? result.things.map((id) => things.find((t) => t.id === id)).filter((t): t is Thing => !!t) : things).filter((t) => !job || t.jobs.includes(job));
-  const nearest = result?.nearest.map((id) => things.find((t) => t.id === id)).filter((t): t is Thing => !!t) ?? [];
+  const listed = (
+    result
+      ? result.things.map((id) => things.find((t) => t.id === id)).filter((t): t is Thing => !!t)
+      : things
+  ).filter((t) => !job || t.jobs.includes(job));
+  const nearest =
+    result?.nearest.map((id) => things.find((t) => t.id === id)).filter((t): t is Thing => !!t) ??
+    [];
   return (
     <>
-      <Head title={say('teacherFrame.larder')} aside={
-        <div role="group" aria-label={say('larder.ways-in')} style={{ display: 'flex', gap: 8 }}>
-          {ways.map((w) => (
-            <button key={w} type="button" className={`btn ${w === way ? 'btn-primary' : 'btn-outline-primary'}`} aria-pressed={w === way} onClick={() => go({ by: w })}>
-              {{ things: say('larder.things', { n: things.length }), jobs: say('larder.jobs', { n: jobs.length }), swaps: say('larder.swaps', { n: swaps.length }), never: say('larder.never') }[w]}
+      <Head
+        title={say('teacherFrame.larder')}
+        aside={
+          <div role="group" aria-label={say('larder.ways-in')} style={{ display: 'flex', gap: 8 }}>
+            {ways.map((w) => (
+              <button
+                key={w}
+                type="button"
+                className={`btn ${w === way ? 'btn-primary' : 'btn-outline-primary'}`}
+                aria-pressed={w === way}
+                onClick={() => go({ by: w })}
+              >
+                {
+                  {
+                    things: say('larder.things', { n: things.length }),
+                    jobs: say('larder.jobs', { n: jobs.length }),
+                    swaps: say('larder.swaps', { n: swaps.length }),
+                    never: say('larder.never'),
+                  }[w]
+                }
+              </button>
+            ))}
+            <button type="button" className="btn btn-outline-primary" onClick={() => setOwn('')}>
+              {say('larder.add-your-own')}
             </button>
-          ))}
-          <button type="button" className="btn btn-outline-primary" onClick={() => setOwn('')}>
-            {say('larder.add-your-own')}
-          </button>
-        </div>
-      } />
+          </div>
+        }
+      />
       <div className={chosen || own !== undefined ? 'with-sheet' : ''}>
         <main className="work">
           <div className="field-row">
@@ -84,17 +138,30 @@ export default function Larder() {
               <label className="named" htmlFor="larder-search">
                 {say('larder.find-by-any-everyday-name-english')}
               </label>
-              <input id="larder-search" ref={search} type="search" className="form-control" placeholder={say('larder.vinegar-lej-a-cup')} value={typed} onChange={(e) => {
+              <input
+                id="larder-search"
+                ref={search}
+                type="search"
+                className="form-control"
+                placeholder={say('larder.vinegar-lej-a-cup')}
+                value={typed}
+                onChange={(e) => {
                   setTyped(e.target.value);
                   if (way !== 'things') go({ by: 'things' });
-                }} />
+                }}
+              />
             </div>
             {way !== 'never' && (
               <div style={{ flex: '0 1 240px' }}>
                 <label className="named" htmlFor="larder-job">
                   {say('larder.that-can-do-the-job')}
                 </label>
-                <select id="larder-job" className="form-select" value={job} onChange={(e) => go({ job: e.target.value })}>
+                <select
+                  id="larder-job"
+                  className="form-select"
+                  value={job}
+                  onChange={(e) => go({ job: e.target.value })}
+                >
                   <option value="">{say('larder.any')}</option>
                   {jobs.map((j) => (
                     <option key={j.id} value={j.id}>
@@ -111,7 +178,13 @@ export default function Larder() {
                 <p key={a.why} className="notice plain">
                   {a.why}{' '}
                   {a.choices.map((c) => (
-                    <button key={c} type="button" className="btn-plain" style={{ marginRight: 8 }} onClick={() => go({ thing: c })}>
+                    <button
+                      key={c}
+                      type="button"
+                      className="btn-plain"
+                      style={{ marginRight: 8 }}
+                      onClick={() => go({ thing: c })}
+                    >
                       {things.find((t) => t.id === c)?.name ?? c}
                     </button>
                   ))}
@@ -124,18 +197,39 @@ export default function Larder() {
                     <>
                       {say('larder.nearest')}{' '}
                       {nearest.map((t) => (
-                        <button key={t.id} type="button" className="btn-plain" style={{ marginRight: 8 }} onClick={() => go({ thing: t.id })}>
+                        <button
+                          key={t.id}
+                          type="button"
+                          className="btn-plain"
+                          style={{ marginRight: 8 }}
+                          onClick={() => go({ thing: t.id })}
+                        >
                           {t.name}
                         </button>
                       ))}
                     </>
-                  )}{' '}{say('larder.or')}{' '}<button type="button" className="btn-plain" onClick={() => setOwn('')}>{say('larder.add-your-own-2')}</button>.
+                  )}{' '}
+                  {say('larder.or')}{' '}
+                  <button type="button" className="btn-plain" onClick={() => setOwn('')}>
+                    {say('larder.add-your-own-2')}
+                  </button>
+                  .
                 </p>
               )}
-              <ThingTable things={listed} shelves={!result} chosen={chosen} onChoose={(id) => go({ thing: id })} />
+              <ThingTable
+                things={listed}
+                shelves={!result}
+                chosen={chosen}
+                onChoose={(id) => go({ thing: id })}
+              />
             </>
           )}
-          {way === 'jobs' && <Jobs jobs={jobs.filter((j) => !job || j.id === job)} onChoose={(id) => go({ job: id, by: 'things' })} />}
+          {way === 'jobs' && (
+            <Jobs
+              jobs={jobs.filter((j) => !job || j.id === job)}
+              onChoose={(id) => go({ job: id, by: 'things' })}
+            />
+          )}
           {way === 'swaps' && <Swaps swaps={swaps.filter((s) => !job || s.role === job)} />}
           {way === 'swaps' && !job && <Fallbacks larder={larder.data} />}
           {way === 'never' && (
@@ -162,8 +256,27 @@ export default function Larder() {
           )}
           <OwnFiles count={larder.data.own} left={larder.data.own_problem} />
         </main>
-        {own !== undefined && <OwnForm id={own} larder={larder.data} onClose={() => setOwn(undefined)} onKept={(id) => { setOwn(undefined); setTyped(''); go({ thing: id, q: undefined }); }} />}
-        {chosen && own === undefined && <ThingSheet key={chosen} id={chosen} larder={larder.data} onClose={() => go({ thing: undefined })} onCorrect={(id) => setOwn(id)} />}
+        {own !== undefined && (
+          <OwnForm
+            id={own}
+            larder={larder.data}
+            onClose={() => setOwn(undefined)}
+            onKept={(id) => {
+              setOwn(undefined);
+              setTyped('');
+              go({ thing: id, q: undefined });
+            }}
+          />
+        )}
+        {chosen && own === undefined && (
+          <ThingSheet
+            key={chosen}
+            id={chosen}
+            larder={larder.data}
+            onClose={() => go({ thing: undefined })}
+            onCorrect={(id) => setOwn(id)}
+          />
+        )}
       </div>
     </>
   );
@@ -172,12 +285,32 @@ export default function Larder() {
 /** How many things of a shelf are shown before it is opened. */
 const fewRows = 5;
 
-function ThingTable({ things, shelves, chosen, onChoose }: { things: Thing[]; shelves: boolean; chosen?: string; onChoose: (id: string) => void }) {
+function ThingTable({
+  things,
+  shelves,
+  chosen,
+  onChoose,
+}: {
+  things: Thing[];
+  shelves: boolean;
+  chosen?: string;
+  onChoose: (id: string) => void;
+}) {
   const { jobName, shelfName } = useLarder();
-  const groups = shelves ? [...new Set(things.map((t) => t.shelf))].map((s) => [s, things.filter((t) => t.shelf === s)] as const) : [['', things] as const];
+  const groups = shelves
+    ? [...new Set(things.map((t) => t.shelf))].map(
+        (s) => [s, things.filter((t) => t.shelf === s)] as const,
+      )
+    : [['', things] as const];
   const [open, setOpen] = useState<string[]>([]);
   if (things.length === 0) return null;
-  const shown = (shelf: string, rows: Thing[]) => (!shelf || rows.length <= fewRows + 2 || open.includes(shelf) || rows.slice(fewRows).some((t) => t.id === chosen) ? rows : rows.slice(0, fewRows));
+  const shown = (shelf: string, rows: Thing[]) =>
+    !shelf ||
+    rows.length <= fewRows + 2 ||
+    open.includes(shelf) ||
+    rows.slice(fewRows).some((t) => t.id === chosen)
+      ? rows
+      : rows.slice(0, fewRows);
   return (
     <table className="grid larder">
       <thead>
@@ -200,21 +333,41 @@ function ThingTable({ things, shelves, chosen, onChoose }: { things: Thing[]; sh
           {shown(shelf, rows).map((t) => (
             <tr key={t.id} aria-current={t.id === chosen || undefined}>
               <th scope="row">
-                <button type="button" className="btn-plain" data-thing={t.id} onClick={() => onChoose(t.id)}>
+                <button
+                  type="button"
+                  className="btn-plain"
+                  data-thing={t.id}
+                  onClick={() => onChoose(t.id)}
+                >
                   {t.name}
                 </button>
-                {t.own && <span className="second small">{' '}{say('larder.your-schools')}</span>}
+                {t.own && <span className="second small"> {say('larder.your-schools')}</span>}
               </th>
               <td lang={otherLanguage()}>{t.other}</td>
               <td className="second">{t.jobs.map(jobName).join(', ')}</td>
-              <td>{t.refused ? <><Verdict v="not-at-home" word={false} />{' '}{say('larder.refused')}</> : <Verdict v={t.verdict} />}</td>
+              <td>
+                {t.refused ? (
+                  <>
+                    <Verdict v="not-at-home" word={false} /> {say('larder.refused')}
+                  </>
+                ) : (
+                  <Verdict v={t.verdict} />
+                )}
+              </td>
             </tr>
           ))}
           {shown(shelf, rows).length < rows.length && (
             <tr>
               <td colSpan={4}>
-                <button type="button" className="btn-plain" onClick={() => setOpen([...open, shelf])}>
-                  {say('larder.more-of', { value: rows.length - fewRows, join: shelf.split('-').join(', ') })}
+                <button
+                  type="button"
+                  className="btn-plain"
+                  onClick={() => setOpen([...open, shelf])}
+                >
+                  {say('larder.more-of', {
+                    value: rows.length - fewRows,
+                    join: shelf.split('-').join(', '),
+                  })}
                 </button>
               </td>
             </tr>
@@ -234,14 +387,21 @@ function Jobs({ jobs, onChoose }: { jobs: Schemas['JobRow'][]; onChoose: (id: st
           <th scope="col">{say('larder.what-it-does')}</th>
           <th scope="col">{say('larder.properties-that-matter')}</th>
           <th scope="col">{say('larder.usual-failure')}</th>
-          <th scope="col" className="num">{say('larder.things-2')}</th>
+          <th scope="col" className="num">
+            {say('larder.things-2')}
+          </th>
         </tr>
       </thead>
       <tbody>
         {jobs.map((j) => (
           <tr key={j.id}>
             <th scope="row">
-              <button type="button" className="btn-plain" data-thing={j.id} onClick={() => onChoose(j.id)}>
+              <button
+                type="button"
+                className="btn-plain"
+                data-thing={j.id}
+                onClick={() => onChoose(j.id)}
+              >
                 {j.name}
               </button>
             </th>
@@ -272,13 +432,19 @@ export function Swaps({ swaps }: { swaps: Schemas['SwapRow'][] }) {
       <tbody>
         {swaps.map((s) => (
           <tr key={s.id}>
-            <th scope="row" style={{ fontWeight: 400 }}>{s.from}</th>
+            <th scope="row" style={{ fontWeight: 400 }}>
+              {s.from}
+            </th>
             <td>{s.to}</td>
             <td>{s.results.join(' · ')}</td>
-            <td><Comparability c={s.class} /></td>
+            <td>
+              <Comparability c={s.class} />
+            </td>
             <td>{s.worked}</td>
             <td>
-              {[s.effect, s.safety && say('larder.safety', { safety: s.safety }), s.procedure].filter(Boolean).join('. ')}
+              {[s.effect, s.safety && say('larder.safety', { safety: s.safety }), s.procedure]
+                .filter(Boolean)
+                .join('. ')}
             </td>
           </tr>
         ))}

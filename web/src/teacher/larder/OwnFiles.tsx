@@ -14,8 +14,14 @@ export function OwnFiles({ count, left }: { count: number; left?: Schemas['OwnPr
     setProblem(undefined);
     setSaid('');
     try {
-      const { count: n } = await got(api.POST('/api/v1/larder/own', { body: { file: await file.text() } }));
-      setSaid(say('ownFiles.taken-in', { value: n === 1 ? say('ownFiles.one-entry-was') : say('ownFiles.entries-were', { n }) }));
+      const { count: n } = await got(
+        api.POST('/api/v1/larder/own', { body: { file: await file.text() } }),
+      );
+      setSaid(
+        say('ownFiles.taken-in', {
+          value: n === 1 ? say('ownFiles.one-entry-was') : say('ownFiles.entries-were', { n }),
+        }),
+      );
       await client.invalidateQueries();
     } catch (error) {
       setProblem(error);
@@ -24,7 +30,9 @@ export function OwnFiles({ count, left }: { count: number; left?: Schemas['OwnPr
   const takeOut = async ({ kind, id }: Schemas['OwnProblem']) => {
     setProblem(undefined);
     try {
-      await (kind === 'swap' ? api.DELETE('/api/v1/larder/own-swaps/{swap}', { params: { path: { swap: id } } }) : api.DELETE('/api/v1/larder/own/{thing}', { params: { path: { thing: id } } }));
+      await (kind === 'swap'
+        ? api.DELETE('/api/v1/larder/own-swaps/{swap}', { params: { path: { swap: id } } })
+        : api.DELETE('/api/v1/larder/own/{thing}', { params: { path: { thing: id } } }));
       await client.invalidateQueries();
     } catch (error) {
       setProblem(error);
@@ -33,17 +41,28 @@ export function OwnFiles({ count, left }: { count: number; left?: Schemas['OwnPr
   return (
     <section aria-label={say('ownFiles.your-schools-own-things')} style={{ marginTop: 16 }}>
       <p className="second">
-        {count === 0 ? say('ownFiles.your-school-has-added-nothing-yet') : say('ownFiles.entries-were-added-by-your-school', { count })}{' '}
+        {count === 0
+          ? say('ownFiles.your-school-has-added-nothing-yet')
+          : say('ownFiles.entries-were-added-by-your-school', { count })}{' '}
         {count > 0 && (
           <>
             <Said of={say('ownFiles.save-them-as-one-file-json')} with={files} />{' '}
           </>
         )}
-        <label htmlFor="own-file">{say('ownFiles.take-entries-in-from-a-file')}</label> <input id="own-file" type="file" accept=".json,.csv,application/json,text/csv" onChange={(e) => void take(e.target.files?.[0])} />
+        <label htmlFor="own-file">{say('ownFiles.take-entries-in-from-a-file')}</label>{' '}
+        <input
+          id="own-file"
+          type="file"
+          accept=".json,.csv,application/json,text/csv"
+          onChange={(e) => void take(e.target.files?.[0])}
+        />
       </p>
       {left && (
         <p role="alert">
-          <Said of={say('ownFiles.your-own-entries-are-left-out', { id: left.id, words: left.words })} with={[<strong key="0" />]} />{' '}
+          <Said
+            of={say('ownFiles.your-own-entries-are-left-out', { id: left.id, words: left.words })}
+            with={[<strong key="0" />]}
+          />{' '}
           <button type="button" className="btn-plain" onClick={() => void takeOut(left)}>
             {say('ownFiles.take-out', { id: left.id })}
           </button>

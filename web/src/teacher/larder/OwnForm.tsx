@@ -34,12 +34,21 @@ export function OwnForm(props: Props) {
   const known = useQuery({
     queryKey: ['thing', id],
     enabled: id !== '',
-    queryFn: () => got(api.GET('/api/v1/larder/things/{thing}', { params: { path: { thing: id } } })),
+    queryFn: () =>
+      got(api.GET('/api/v1/larder/things/{thing}', { params: { path: { thing: id } } })),
   });
   if (id && !known.data) {
     return (
       <SideSheet title={id} onClose={onClose}>
-        {known.error ? <PartError what={say('thingSheet.this-thing')} error={known.error} retry={() => void known.refetch()} /> : <Loading what={say('thingSheet.the-card')} />}
+        {known.error ? (
+          <PartError
+            what={say('thingSheet.this-thing')}
+            error={known.error}
+            retry={() => void known.refetch()}
+          />
+        ) : (
+          <Loading what={say('thingSheet.the-card')} />
+        )}
       </SideSheet>
     );
   }
@@ -50,34 +59,80 @@ export function OwnForm(props: Props) {
 function begun(c: Schemas['ThingCard'] | undefined): Own {
   if (!c) return { name: {}, roles: [], hazards: [], may_hold: [] };
   const kept = c.material as Own | undefined;
-  if (kept) return { ...kept, roles: kept.roles ?? [], hazards: kept.hazards ?? [], may_hold: kept.may_hold ?? [] };
-  return { name: { [ownLanguage()]: c.name, ...(c.other ? { [otherLanguage()]: c.other } : {}) }, roles: c.jobs, hazards: [], may_hold: [], caveat: c.caveat };
+  if (kept)
+    return {
+      ...kept,
+      roles: kept.roles ?? [],
+      hazards: kept.hazards ?? [],
+      may_hold: kept.may_hold ?? [],
+    };
+  return {
+    name: { [ownLanguage()]: c.name, ...(c.other ? { [otherLanguage()]: c.other } : {}) },
+    roles: c.jobs,
+    hazards: [],
+    may_hold: [],
+    caveat: c.caveat,
+  };
 }
 
 /** Safety tags can be added, never taken from a known thing. */
-function Form({ id, larder, known, onClose, onKept }: Props & { known: Schemas['ThingCard'] | undefined }) {
+function Form({
+  id,
+  larder,
+  known,
+  onClose,
+  onKept,
+}: Props & { known: Schemas['ThingCard'] | undefined }) {
   const { jobName } = useLarder();
   const client = useQueryClient();
   const [own, setOwn] = useState(() => begun(known));
   const [newID, setNewID] = useState('');
   const [density, setDensity] = useState('');
   const [problem, setProblem] = useState<unknown>();
-  const target = id || newID.trim() || (own.name[languages[0]] || Object.values(own.name)[0] || '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 40);
+  const target =
+    id ||
+    newID.trim() ||
+    (own.name[languages[0]] || Object.values(own.name)[0] || '')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 40);
   const keep = async () => {
     const rho = Number(density.replace(',', '.'));
     const { id: _id, own: _own, shelf: _shelf, ...material } = own;
-    if (rho > 0) material.figures = [{ text: `rho ${rho}`, key: 'rho', low: rho, high: rho, unit: 'g/mL', quality: 'varies' }];
+    if (rho > 0)
+      material.figures = [
+        { text: `rho ${rho}`, key: 'rho', low: rho, high: rho, unit: 'g/mL', quality: 'varies' },
+      ];
     try {
-      await got(api.PUT('/api/v1/larder/own/{thing}', { params: { path: { thing: target } }, body: { material } }));
+      await got(
+        api.PUT('/api/v1/larder/own/{thing}', {
+          params: { path: { thing: target } },
+          body: { material },
+        }),
+      );
       await client.invalidateQueries();
       onKept(target);
     } catch (error) {
       setProblem(error);
     }
   };
-  const toggle = (field: 'roles' | 'hazards' | 'may_hold', value: string) => setOwn({ ...own, [field]: own[field].includes(value) ? own[field].filter((x) => x !== value) : [...own[field], value] });
+  const toggle = (field: 'roles' | 'hazards' | 'may_hold', value: string) =>
+    setOwn({
+      ...own,
+      [field]: own[field].includes(value)
+        ? own[field].filter((x) => x !== value)
+        : [...own[field], value],
+    });
   return (
-    <SideSheet title={id ? say('ownForm.your-schools', { words: known?.name ?? id }) : say('ownForm.a-thing-of-your-own')} onClose={onClose}>
+    <SideSheet
+      title={
+        id
+          ? say('ownForm.your-schools', { words: known?.name ?? id })
+          : say('ownForm.a-thing-of-your-own')
+      }
+      onClose={onClose}
+    >
       <form
         onSubmit={(e) => {
           e.preventDefault();
@@ -86,33 +141,88 @@ function Form({ id, larder, known, onClose, onKept }: Props & { known: Schemas['
       >
         <p className="hint small">{say('ownForm.marked-your-schools-everywhere-safety-tags')}</p>
         {languages.map((code) => (
-          <Text key={code} label={say('ownForm.name-in', { language: nameIn(code, ownLanguage()) })} id={`own-${code}`} value={own.name[code] ?? ''} set={(v) => setOwn({ ...own, name: { ...own.name, [code]: v } })} />
+          <Text
+            key={code}
+            label={say('ownForm.name-in', { language: nameIn(code, ownLanguage()) })}
+            id={`own-${code}`}
+            value={own.name[code] ?? ''}
+            set={(v) => setOwn({ ...own, name: { ...own.name, [code]: v } })}
+          />
         ))}
-        <Questions own={own} known={Boolean(known && !known.own)} onAnswer={(q, value) => setOwn({ ...own, is: { ...own.is, [q]: value } })} />
-        {own.is?.closes && own.is.closes !== 'no-vessel' && <Capacity own={own} set={(capacity_ml) => setOwn({ ...own, capacity_ml })} />}
-        {!id && <Text label={say('ownForm.id')} id="own-id" value={newID} set={setNewID} hint={target || 'school-soap'} />}
+        <Questions
+          own={own}
+          known={Boolean(known && !known.own)}
+          onAnswer={(q, value) => setOwn({ ...own, is: { ...own.is, [q]: value } })}
+        />
+        {own.is?.closes && own.is.closes !== 'no-vessel' && (
+          <Capacity own={own} set={(capacity_ml) => setOwn({ ...own, capacity_ml })} />
+        )}
+        {!id && (
+          <Text
+            label={say('ownForm.id')}
+            id="own-id"
+            value={newID}
+            set={setNewID}
+            hint={target || 'school-soap'}
+          />
+        )}
         <label className="named" htmlFor="own-job">
           {say('ownForm.jobs-it-can-do')}
         </label>
         <p style={{ margin: 0 }}>
           {own.roles.map((r) => (
-            <button key={r} type="button" className="btn-plain small" style={{ marginRight: 10 }} aria-label={say('ownForm.take-out', { words: jobName(r) })} onClick={() => toggle('roles', r)}>
+            <button
+              key={r}
+              type="button"
+              className="btn-plain small"
+              style={{ marginRight: 10 }}
+              aria-label={say('ownForm.take-out', { words: jobName(r) })}
+              onClick={() => toggle('roles', r)}
+            >
               {jobName(r)} ✕
             </button>
           ))}
         </p>
-        <select id="own-job" className="form-select" value="" onChange={(e) => e.target.value && toggle('roles', e.target.value)}>
+        <select
+          id="own-job"
+          className="form-select"
+          value=""
+          onChange={(e) => e.target.value && toggle('roles', e.target.value)}
+        >
           <option value="">{say('ownForm.add-a-job')}</option>
-          {larder.jobs.filter((j) => !own.roles.includes(j.id)).map((j) => (
-            <option key={j.id} value={j.id}>
-              {j.name}
-            </option>
-          ))}
+          {larder.jobs
+            .filter((j) => !own.roles.includes(j.id))
+            .map((j) => (
+              <option key={j.id} value={j.id}>
+                {j.name}
+              </option>
+            ))}
         </select>
-        <Text label={say('ownForm.density-if-poured-in-g-ml')} id="own-rho" value={density} set={setDensity} hint="1.03" />
-        <Ticks legend={say('ownForm.hazards')} list={larder.tags} on={own.hazards} toggle={(v) => toggle('hazards', v)} />
-        <Ticks legend={say('ownForm.holds-or-may-hold')} list={larder.allergens} on={own.may_hold} toggle={(v) => toggle('may_hold', v)} />
-        <Text label={say('ownForm.what-to-know-about-it')} id="own-caveat" value={own.caveat ?? ''} set={(v) => setOwn({ ...own, caveat: v })} />
+        <Text
+          label={say('ownForm.density-if-poured-in-g-ml')}
+          id="own-rho"
+          value={density}
+          set={setDensity}
+          hint="1.03"
+        />
+        <Ticks
+          legend={say('ownForm.hazards')}
+          list={larder.tags}
+          on={own.hazards}
+          toggle={(v) => toggle('hazards', v)}
+        />
+        <Ticks
+          legend={say('ownForm.holds-or-may-hold')}
+          list={larder.allergens}
+          on={own.may_hold}
+          toggle={(v) => toggle('may_hold', v)}
+        />
+        <Text
+          label={say('ownForm.what-to-know-about-it')}
+          id="own-caveat"
+          value={own.caveat ?? ''}
+          set={(v) => setOwn({ ...own, caveat: v })}
+        />
         <ProblemLine error={problem} />
         <p className="ways">
           <button type="submit" className="btn btn-primary">
@@ -125,11 +235,21 @@ function Form({ id, larder, known, onClose, onKept }: Props & { known: Schemas['
 }
 
 /** What is asked of a thing of one's own, one answer bringing the next question; judged as the worst until it is answered. */
-function Questions({ own, known, onAnswer }: { own: Own; known: boolean; onAnswer: (question: string, value: string) => void }) {
+function Questions({
+  own,
+  known,
+  onAnswer,
+}: {
+  own: Own;
+  known: boolean;
+  onAnswer: (question: string, value: string) => void;
+}) {
   const { name, roles, hazards, may_hold, is, contains } = own;
   const material = { name, roles, hazards, may_hold, is, contains };
   const described = useQuery({
-    queryKey: ['describe', material], enabled: !known && Object.values(name).some(Boolean), placeholderData: (before: Schemas['DescribedView'] | undefined) => before,
+    queryKey: ['describe', material],
+    enabled: !known && Object.values(name).some(Boolean),
+    placeholderData: (before: Schemas['DescribedView'] | undefined) => before,
     queryFn: () => got(api.POST('/api/v1/preview/thing', { body: { material } })),
   });
   const d = described.data;
@@ -141,11 +261,20 @@ function Questions({ own, known, onAnswer }: { own: Own; known: boolean; onAnswe
       </legend>
       {d.like && (
         <p className="notice" role="alert">
-          {d.refused ? say('ownForm.this-is-called-like-which-is', { like: d.like }) : say('ownForm.this-sounds-like-which-is-never', { like: d.like })}
+          {d.refused
+            ? say('ownForm.this-is-called-like-which-is', { like: d.like })
+            : say('ownForm.this-sounds-like-which-is-never', { like: d.like })}
         </p>
       )}
       <p className="small second" role="status">
-        {d.left > 0 ? say('ownForm.open-until-then-it-is-judged', { value: d.left === 1 ? say('ownForm.one-question-is') : say('ownForm.questions-are', { left: d.left }) }) : say('ownForm.all-is-answered-what-you-deny')}
+        {d.left > 0
+          ? say('ownForm.open-until-then-it-is-judged', {
+              value:
+                d.left === 1
+                  ? say('ownForm.one-question-is')
+                  : say('ownForm.questions-are', { left: d.left }),
+            })
+          : say('ownForm.all-is-answered-what-you-deny')}
         {d.unknown && say('ownForm.no-word-of-the-larder-explains')}
       </p>
       {d.questions.map((q) => (
@@ -153,7 +282,12 @@ function Questions({ own, known, onAnswer }: { own: Own; known: boolean; onAnswe
           <label className="small" htmlFor={`is-${q.id}`}>
             {q.question}
           </label>
-          <select id={`is-${q.id}`} className="form-select" value={q.answer ?? ''} onChange={(e) => onAnswer(q.id, e.target.value)}>
+          <select
+            id={`is-${q.id}`}
+            className="form-select"
+            value={q.answer ?? ''}
+            onChange={(e) => onAnswer(q.id, e.target.value)}
+          >
             <option value="" disabled>
               {say('ownForm.not-answered')}
             </option>
@@ -179,32 +313,89 @@ function Capacity({ own, set }: { own: Own; set: (c: Own['capacity_ml']) => void
   };
   return (
     <div className="field-row" onBlur={keep}>
-      <Text label={say('ownForm.it-holds-at-least-in-ml')} id="own-low" value={low} set={setLow} hint="480" />
-      <Text label={say('ownForm.and-at-most-in-ml')} id="own-high" value={high} set={setHigh} hint="500" />
+      <Text
+        label={say('ownForm.it-holds-at-least-in-ml')}
+        id="own-low"
+        value={low}
+        set={setLow}
+        hint="480"
+      />
+      <Text
+        label={say('ownForm.and-at-most-in-ml')}
+        id="own-high"
+        value={high}
+        set={setHigh}
+        hint="500"
+      />
     </div>
   );
 }
 
-function Text({ label, id, value, set, hint }: { label: string; id: string; value: string; set: (v: string) => void; hint?: string }) {
+function Text({
+  label,
+  id,
+  value,
+  set,
+  hint,
+}: {
+  label: string;
+  id: string;
+  value: string;
+  set: (v: string) => void;
+  hint?: string;
+}) {
   return (
     <>
       <label className="named" htmlFor={id}>
         {label}
       </label>
-      <input id={id} className="form-control" value={value} placeholder={hint} maxLength={200} onChange={(e) => set(e.target.value)} />
+      <input
+        id={id}
+        className="form-control"
+        value={value}
+        placeholder={hint}
+        maxLength={200}
+        onChange={(e) => set(e.target.value)}
+      />
     </>
   );
 }
 
-function Ticks({ legend, list, on, toggle }: { legend: string; list: Schemas['OptionRow'][]; on: string[]; toggle: (v: string) => void }) {
+function Ticks({
+  legend,
+  list,
+  on,
+  toggle,
+}: {
+  legend: string;
+  list: Schemas['OptionRow'][];
+  on: string[];
+  toggle: (v: string) => void;
+}) {
   return (
     <fieldset style={{ margin: '8px 0' }}>
       <legend className="named" style={{ fontSize: '.875rem', margin: 0 }}>
         {legend}
       </legend>
       {list.map(({ id: v, text }) => (
-        <span key={v} style={{ display: 'inline-flex', gap: 6, alignItems: 'center', marginRight: 14, minHeight: 32 }}>
-          <input type="checkbox" className="form-check-input" style={{ margin: 0, flex: 'none' }} id={`own-${legend}-${v}`} checked={on.includes(v)} onChange={() => toggle(v)} />
+        <span
+          key={v}
+          style={{
+            display: 'inline-flex',
+            gap: 6,
+            alignItems: 'center',
+            marginRight: 14,
+            minHeight: 32,
+          }}
+        >
+          <input
+            type="checkbox"
+            className="form-check-input"
+            style={{ margin: 0, flex: 'none' }}
+            id={`own-${legend}-${v}`}
+            checked={on.includes(v)}
+            onChange={() => toggle(v)}
+          />
           <label htmlFor={`own-${legend}-${v}`} className="small">
             {text}
           </label>

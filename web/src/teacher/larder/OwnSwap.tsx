@@ -7,7 +7,15 @@ import { say } from '../words';
 import { useLarder } from './useLarder';
 
 /** A swap of the school's own: what may stand in for this thing, for which result, and how it compares. */
-export function OwnSwap({ from, larder, onKept }: { from: Schemas['ThingCard']; larder: Schemas['LarderView']; onKept: () => void }) {
+export function OwnSwap({
+  from,
+  larder,
+  onKept,
+}: {
+  from: Schemas['ThingCard'];
+  larder: Schemas['LarderView'];
+  onKept: () => void;
+}) {
   const { jobName } = useLarder();
   const client = useQueryClient();
   const [to, setTo] = useState<string>();
@@ -20,18 +28,34 @@ export function OwnSwap({ from, larder, onKept }: { from: Schemas['ThingCard']; 
   const keep = async () => {
     const f = Number(factor.replace(',', '.'));
     const swap = {
-      role, results: [result], from: { text: '', materials: [from.id] }, to: { text: '', materials: [to] }, class: how,
-      ...(f > 0 && how !== 'unsuitable' ? { factor: { low: f, typical: f, high: f } } : {}), ...(effect ? { effect } : {}),
+      role,
+      results: [result],
+      from: { text: '', materials: [from.id] },
+      to: { text: '', materials: [to] },
+      class: how,
+      ...(f > 0 && how !== 'unsuitable' ? { factor: { low: f, typical: f, high: f } } : {}),
+      ...(effect ? { effect } : {}),
     };
     try {
-      await got(api.PUT('/api/v1/larder/own-swaps/{swap}', { params: { path: { swap: `${from.id}-${to}-${result}`.slice(0, 40).replace(/-+$/, '') } }, body: { swap } }));
+      await got(
+        api.PUT('/api/v1/larder/own-swaps/{swap}', {
+          params: { path: { swap: `${from.id}-${to}-${result}`.slice(0, 40).replace(/-+$/, '') } },
+          body: { swap },
+        }),
+      );
       await client.invalidateQueries();
       onKept();
     } catch (error) {
       setProblem(error);
     }
   };
-  const choice = (label: string, id: string, value: string, set: (v: string) => void, options: [string, string][]) => (
+  const choice = (
+    label: string,
+    id: string,
+    value: string,
+    set: (v: string) => void,
+    options: [string, string][],
+  ) => (
     <>
       <label className="named" htmlFor={id}>
         {label}
@@ -53,18 +77,49 @@ export function OwnSwap({ from, larder, onKept }: { from: Schemas['ThingCard']; 
         void keep();
       }}
     >
-      <ThingPicker chosen={larder.things.find((t) => t.id === to)} things={larder.things} onChoose={setTo} />
-      {choice(say('ownSwap.its-job'), 'swap-job', role, setRole, from.jobs.map((j) => [j, jobName(j)]))}
-      {choice(say('larder.for-the-result'), 'swap-result', result, setResult, [['any', say('ownSwap.any-result')], ...larder.results.map((r): [string, string] => [r.id, r.text])])}
-      {choice(say('ownSwap.it-compares'), 'swap-class', how, setHow, [['pools', say('ownSwap.pools-counts-as-the-same')], ['scales', say('ownSwap.scales-by-its-factor')], ['separate', say('ownSwap.separate-a-group-of-its-own')], ['unsuitable', say('ownSwap.unsuitable')]])}
+      <ThingPicker
+        chosen={larder.things.find((t) => t.id === to)}
+        things={larder.things}
+        onChoose={setTo}
+      />
+      {choice(
+        say('ownSwap.its-job'),
+        'swap-job',
+        role,
+        setRole,
+        from.jobs.map((j) => [j, jobName(j)]),
+      )}
+      {choice(say('larder.for-the-result'), 'swap-result', result, setResult, [
+        ['any', say('ownSwap.any-result')],
+        ...larder.results.map((r): [string, string] => [r.id, r.text]),
+      ])}
+      {choice(say('ownSwap.it-compares'), 'swap-class', how, setHow, [
+        ['pools', say('ownSwap.pools-counts-as-the-same')],
+        ['scales', say('ownSwap.scales-by-its-factor')],
+        ['separate', say('ownSwap.separate-a-group-of-its-own')],
+        ['unsuitable', say('ownSwap.unsuitable')],
+      ])}
       <label className="named" htmlFor="swap-factor">
         {say('ownSwap.amount-times')}
       </label>
-      <input id="swap-factor" className="form-control" inputMode="decimal" placeholder={say('ownSwap.one-for-one')} value={factor} onChange={(e) => setFactor(e.target.value)} />
+      <input
+        id="swap-factor"
+        className="form-control"
+        inputMode="decimal"
+        placeholder={say('ownSwap.one-for-one')}
+        value={factor}
+        onChange={(e) => setFactor(e.target.value)}
+      />
       <label className="named" htmlFor="swap-effect">
         {say('ownSwap.effect-on-the-result')}
       </label>
-      <input id="swap-effect" className="form-control" maxLength={200} value={effect} onChange={(e) => setEffect(e.target.value)} />
+      <input
+        id="swap-effect"
+        className="form-control"
+        maxLength={200}
+        value={effect}
+        onChange={(e) => setEffect(e.target.value)}
+      />
       <p className="hint small">{say('ownSwap.where-a-shipped-swap-speaks-of')}</p>
       <ProblemLine error={problem} />
       <p className="ways">

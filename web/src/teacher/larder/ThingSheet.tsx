@@ -8,15 +8,35 @@ import { otherLanguage } from '../languages';
 import { say } from '../words';
 import { useLarder } from './useLarder';
 
-const qualities: Record<string, string> = { 'well-known': say('thingSheet.well-known'), typical: say('thingSheet.typical'), varies: say('thingSheet.varies-read-the-label'), computed: say('thingSheet.worked-out'), choice: say('thingSheet.our-choice') };
+const qualities: Record<string, string> = {
+  'well-known': say('thingSheet.well-known'),
+  typical: say('thingSheet.typical'),
+  varies: say('thingSheet.varies-read-the-label'),
+  computed: say('thingSheet.worked-out'),
+  choice: say('thingSheet.our-choice'),
+};
 
 /** One thing: what it is, what it can hurt, what may stand in for it and for what. */
-export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; larder: Schemas['LarderView']; onClose: () => void; onCorrect: (id: string) => void }) {
+export function ThingSheet({
+  id,
+  larder,
+  onClose,
+  onCorrect,
+}: {
+  id: string;
+  larder: Schemas['LarderView'];
+  onClose: () => void;
+  onCorrect: (id: string) => void;
+}) {
   const { jobName } = useLarder();
   const client = useQueryClient();
   const [problem, setProblem] = useState<unknown>();
   const [adding, setAdding] = useState(false);
-  const card = useQuery({ queryKey: ['thing', id], queryFn: () => got(api.GET('/api/v1/larder/things/{thing}', { params: { path: { thing: id } } })) });
+  const card = useQuery({
+    queryKey: ['thing', id],
+    queryFn: () =>
+      got(api.GET('/api/v1/larder/things/{thing}', { params: { path: { thing: id } } })),
+  });
   const c = card.data;
   const removeSwap = async (swap: string) => {
     try {
@@ -37,17 +57,29 @@ export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; lar
   };
   return (
     <SideSheet title={c?.name ?? id} onClose={onClose}>
-      {card.error && <PartError what={say('thingSheet.this-thing')} error={card.error} retry={() => void card.refetch()} />}
+      {card.error && (
+        <PartError
+          what={say('thingSheet.this-thing')}
+          error={card.error}
+          retry={() => void card.refetch()}
+        />
+      )}
       {!c && !card.error && <Loading what={say('thingSheet.the-card')} />}
       {c && (
         <div className="thing-card">
           <p className="second">
-            {c.other && <span lang={otherLanguage()}>{say('thingSheet.es', { other: c.other })}{' '}</span>}
-            {say('thingSheet.also', { value: c.names.filter((n) => n !== c.name && n !== c.other && n !== c.id).join(', ') || say('thingSheet.no-other-name') })}
+            {c.other && (
+              <span lang={otherLanguage()}>{say('thingSheet.es', { other: c.other })} </span>
+            )}
+            {say('thingSheet.also', {
+              value:
+                c.names.filter((n) => n !== c.name && n !== c.other && n !== c.id).join(', ') ||
+                say('thingSheet.no-other-name'),
+            })}
           </p>
           {c.refused && (
             <p className="notice">
-              <Verdict v="not-at-home" />{' '}{say('thingSheet.it-is-in-the-larder-so')}
+              <Verdict v="not-at-home" /> {say('thingSheet.it-is-in-the-larder-so')}
             </p>
           )}
           <h3>{say('thingSheet.jobs')}</h3>
@@ -56,7 +88,8 @@ export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; lar
           <ul>
             {c.figures.map((f) => (
               <li key={f.text}>
-                {f.text} {f.quality && <span className="second small">· {qualities[f.quality]}</span>}
+                {f.text}{' '}
+                {f.quality && <span className="second small">· {qualities[f.quality]}</span>}
               </li>
             ))}
           </ul>
@@ -77,12 +110,16 @@ export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; lar
             ))}
           </ul>
           <p>
-            <strong>{say('thingSheet.allergy')}</strong> {c.allergy.join(', ') || say('thingSheet.none-known-read-the-label')}. <strong>{say('thingSheet.pets')}</strong> {c.pets.join('; ') || say('thingSheet.none-known')}.
+            <strong>{say('thingSheet.allergy')}</strong>{' '}
+            {c.allergy.join(', ') || say('thingSheet.none-known-read-the-label')}.{' '}
+            <strong>{say('thingSheet.pets')}</strong>{' '}
+            {c.pets.join('; ') || say('thingSheet.none-known')}.
           </p>
           {c.diet.length + c.swap.length > 0 && (
             <p className="second">
               {c.diet.join('; ')}
-              {c.swap.length > 0 && say('thingSheet.those-who-avoid-it-keep-the', { join: c.swap.join(', ') })}
+              {c.swap.length > 0 &&
+                say('thingSheet.those-who-avoid-it-keep-the', { join: c.swap.join(', ') })}
             </p>
           )}
           {c.clear.length > 0 && (
@@ -90,11 +127,20 @@ export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; lar
               <strong>{say('thingSheet.clearing-up')}</strong> {c.clear.join(' ')}
             </p>
           )}
-          <SwapList title={say('thingSheet.instead-of-it')} rows={c.instead} side="to" onRemove={(s) => void removeSwap(s)} />
-          {adding ? <OwnSwap from={c} larder={larder} onKept={() => setAdding(false)} /> : c.jobs.length > 0 && (
-            <button type="button" className="btn-plain" onClick={() => setAdding(true)}>
-              {say('thingSheet.add-a-swap-of-your-own')}
-            </button>
+          <SwapList
+            title={say('thingSheet.instead-of-it')}
+            rows={c.instead}
+            side="to"
+            onRemove={(s) => void removeSwap(s)}
+          />
+          {adding ? (
+            <OwnSwap from={c} larder={larder} onKept={() => setAdding(false)} />
+          ) : (
+            c.jobs.length > 0 && (
+              <button type="button" className="btn-plain" onClick={() => setAdding(true)}>
+                {say('thingSheet.add-a-swap-of-your-own')}
+              </button>
+            )
           )}
           <SwapList title={say('thingSheet.it-may-stand-in-for')} rows={c.serves} side="from" />
           {c.designs.length > 0 && (
@@ -104,11 +150,21 @@ export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; lar
           )}
           <ProblemLine error={problem} />
           <p className="ways">
-            <button type="button" className="btn btn-outline-primary" onClick={() => onCorrect(c.id)}>
-              {c.own ? say('thingSheet.correct-your-entry') : say('thingSheet.correct-it-for-your-school')}
+            <button
+              type="button"
+              className="btn btn-outline-primary"
+              onClick={() => onCorrect(c.id)}
+            >
+              {c.own
+                ? say('thingSheet.correct-your-entry')
+                : say('thingSheet.correct-it-for-your-school')}
             </button>
             {c.own && (
-              <button type="button" className="btn btn-outline-primary" onClick={() => void remove()}>
+              <button
+                type="button"
+                className="btn btn-outline-primary"
+                onClick={() => void remove()}
+              >
                 {say('thingSheet.take-your-entry-out')}
               </button>
             )}
@@ -119,26 +175,52 @@ export function ThingSheet({ id, larder, onClose, onCorrect }: { id: string; lar
   );
 }
 
-function SwapList({ title, rows, side, onRemove }: { title: string; rows: Schemas['SwapRow'][]; side: 'to' | 'from'; onRemove?: (id: string) => void }) {
+function SwapList({
+  title,
+  rows,
+  side,
+  onRemove,
+}: {
+  title: string;
+  rows: Schemas['SwapRow'][];
+  side: 'to' | 'from';
+  onRemove?: (id: string) => void;
+}) {
   if (rows.length === 0) return null;
   return (
     <>
       <h3>{title}</h3>
       {rows.map((r) => (
         <div key={r.id} className="swap">
-          <strong>{r[side]}</strong> <Comparability c={r.class} /> <span className="second small">{say('thingSheet.for', { join: r.results.join(' · ') })}</span>
+          <strong>{r[side]}</strong> <Comparability c={r.class} />{' '}
+          <span className="second small">
+            {say('thingSheet.for', { join: r.results.join(' · ') })}
+          </span>
           {r.own && (
             <span className="second small">
-              {' '}{say('larder.your-schools')}{' '}
+              {' '}
+              {say('larder.your-schools')}{' '}
               {onRemove && (
-                <button type="button" className="btn-plain" aria-label={say('thingSheet.take-out-your-swap-to', { to: r.to })} onClick={() => onRemove(r.id)}>
+                <button
+                  type="button"
+                  className="btn-plain"
+                  aria-label={say('thingSheet.take-out-your-swap-to', { to: r.to })}
+                  onClick={() => onRemove(r.id)}
+                >
                   {say('fields.take-out-2')}
                 </button>
               )}
             </span>
           )}
           <p className="second small" style={{ margin: 0 }}>
-            {[r.worked, r.effect, r.safety && say('larder.safety', { safety: r.safety }), r.procedure].filter(Boolean).join(' · ')}
+            {[
+              r.worked,
+              r.effect,
+              r.safety && say('larder.safety', { safety: r.safety }),
+              r.procedure,
+            ]
+              .filter(Boolean)
+              .join(' · ')}
           </p>
         </div>
       ))}

@@ -8,9 +8,24 @@ type Fields = Schemas['DeskFields'];
 type Act = 'set-aside' | 'reading' | 'asked';
 
 const acts: Record<Act, { words: string; label: string; example: string; done: string }> = {
-  asked: { words: say('atDesk.ask-back'), label: say('atDesk.what-do-you-ask-the-home'), example: say('atDesk.did-you-read-millimetres-or-centimetres'), done: say('atDesk.ask') },
-  reading: { words: say('atDesk.put-another-value'), label: say('atDesk.why-it-stands-in-the-notebook'), example: say('atDesk.the-photo-shows-45-mm-the'), done: say('atDesk.put-it-there') },
-  'set-aside': { words: say('atDesk.set-aside'), label: say('atDesk.why-does-it-not-count-it'), example: say('atDesk.the-ruler-was-upside-down-on'), done: say('atDesk.set-it-aside') },
+  asked: {
+    words: say('atDesk.ask-back'),
+    label: say('atDesk.what-do-you-ask-the-home'),
+    example: say('atDesk.did-you-read-millimetres-or-centimetres'),
+    done: say('atDesk.ask'),
+  },
+  reading: {
+    words: say('atDesk.put-another-value'),
+    label: say('atDesk.why-it-stands-in-the-notebook'),
+    example: say('atDesk.the-photo-shows-45-mm-the'),
+    done: say('atDesk.put-it-there'),
+  },
+  'set-aside': {
+    words: say('atDesk.set-aside'),
+    label: say('atDesk.why-does-it-not-count-it'),
+    example: say('atDesk.the-ruler-was-upside-down-on'),
+    done: say('atDesk.set-it-aside'),
+  },
 };
 
 /** Whose notebook, of which assignment. */
@@ -24,7 +39,12 @@ export interface Notebook {
 export function useDesk(of: Notebook) {
   const client = useQueryClient();
   return async (body: Fields) => {
-    await got(api.POST('/api/v1/classes/{class}/assignments/{assignment}/notebooks/{home}/desk', { params: { path: of }, body }));
+    await got(
+      api.POST('/api/v1/classes/{class}/assignments/{assignment}/notebooks/{home}/desk', {
+        params: { path: of },
+        body,
+      }),
+    );
     await client.invalidateQueries({ queryKey: ['results'] });
   };
 }
@@ -41,7 +61,12 @@ export function AtDesk({ of, reading, name }: { of: Notebook; reading: string; n
     e.preventDefault();
     setError(undefined);
     try {
-      await write({ kind: act!, refers: reading, ...(act === 'asked' ? { text: words } : { reason: words }), ...(act === 'reading' && { typed }) });
+      await write({
+        kind: act!,
+        refers: reading,
+        ...(act === 'asked' ? { text: words } : { reason: words }),
+        ...(act === 'reading' && { typed }),
+      });
       setAct(undefined);
       setOpen(false);
       setWords('');
@@ -53,7 +78,10 @@ export function AtDesk({ of, reading, name }: { of: Notebook; reading: string; n
     return (
       <span className="desk-acts">
         <button type="button" className="btn-plain" onClick={() => setOpen(true)}>
-          <Said of={say('atDesk.not-right', { name })} with={[<span key="0" className="visually-hidden" />]} />
+          <Said
+            of={say('atDesk.not-right', { name })}
+            with={[<span key="0" className="visually-hidden" />]}
+          />
         </button>
       </span>
     );
@@ -78,13 +106,27 @@ export function AtDesk({ of, reading, name }: { of: Notebook; reading: string; n
           <label className="named" htmlFor={`${id}-typed`}>
             {say('atDesk.the-value-in-its-place')}
           </label>
-          <input id={`${id}-typed`} className="form-control" maxLength={200} value={typed} onChange={(e) => setTyped(e.target.value)} placeholder="45 mm" />
+          <input
+            id={`${id}-typed`}
+            className="form-control"
+            maxLength={200}
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+            placeholder="45 mm"
+          />
         </>
       )}
       <label className="named" htmlFor={id}>
         {acts[act].label}
       </label>
-      <input id={id} className="form-control" maxLength={400} value={words} onChange={(e) => setWords(e.target.value)} placeholder={acts[act].example} />
+      <input
+        id={id}
+        className="form-control"
+        maxLength={400}
+        value={words}
+        onChange={(e) => setWords(e.target.value)}
+        placeholder={acts[act].example}
+      />
       <ProblemLine error={error} />
       <button type="submit" className="btn btn-outline-primary mt-2">
         {acts[act].done}

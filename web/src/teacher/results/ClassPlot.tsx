@@ -24,26 +24,61 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
   const [ref, width] = useWidth<HTMLElement>(780);
   const perHome = comparison.groups.every((g) => g.condition === ''); // one value a home, whatever the conditions
   const series = seriesOf(perHome ? [{ id: '', name: '' }] : r.conditions);
-  const value = (h: HomeResult, c: string) => h.results.find((x) => x.derived === comparison.derived && (x.condition ?? '') === c && x.ok);
-  const bound = (h: HomeResult, c: string) => h.results.find((x) => x.derived === comparison.derived && (x.condition ?? '') === c && !x.ok && (x.low !== undefined || x.high !== undefined));
+  const value = (h: HomeResult, c: string) =>
+    h.results.find((x) => x.derived === comparison.derived && (x.condition ?? '') === c && x.ok);
+  const bound = (h: HomeResult, c: string) =>
+    h.results.find(
+      (x) =>
+        x.derived === comparison.derived &&
+        (x.condition ?? '') === c &&
+        !x.ok &&
+        (x.low !== undefined || x.high !== undefined),
+    );
   const rows = r.homes.filter((h) => series.some((s) => value(h, s.id) ?? bound(h, s.id)));
   const shown = r.shared && series.some((s) => value(r.shared!, s.id)) ? r.shared : undefined;
-  const best = [...comparison.groups].filter((g) => g.n > 0).sort((a, b) => b.mean - a.mean)[0]?.condition ?? '';
+  const best =
+    [...comparison.groups].filter((g) => g.n > 0).sort((a, b) => b.mean - a.mean)[0]?.condition ??
+    '';
   rows.sort((a, b) => (value(b, best)?.value ?? -Infinity) - (value(a, best)?.value ?? -Infinity));
-  const all = [...rows, ...(shown ? [shown] : [])].flatMap((h) => series.flatMap((s) => { const v = value(h, s.id); const b = bound(h, s.id); return v ? [v.value! - 2 * v.u!, v.value! + 2 * v.u!] : [b?.low, b?.high].filter((end) => end !== undefined); }));
+  const all = [...rows, ...(shown ? [shown] : [])].flatMap((h) =>
+    series.flatMap((s) => {
+      const v = value(h, s.id);
+      const b = bound(h, s.id);
+      return v
+        ? [v.value! - 2 * v.u!, v.value! + 2 * v.u!]
+        : [b?.low, b?.high].filter((end) => end !== undefined);
+    }),
+  );
   const expected = comparison.groups.flatMap((g) => (g.expected === undefined ? [] : [g.expected]));
-  const x = scaleLinear().domain([Math.min(0, ...all, ...expected), Math.max(1, ...all, ...expected)]).nice().range([gutter, width - 16]);
+  const x = scaleLinear()
+    .domain([Math.min(0, ...all, ...expected), Math.max(1, ...all, ...expected)])
+    .nice()
+    .range([gutter, width - 16]);
   const ticks = x.ticks(8);
   const height = 46 + rows.length * thread + (shown ? thread + 6 : 0) + foot;
   const y = (i: number) => 46 + i * thread + thread / 2;
   const footY = height - foot / 2 - 4;
-  const label = (h: HomeResult) => `${h.nickname}: ${series.map((s) => { return `${s.name} ${(value(h, s.id) ?? bound(h, s.id))?.text ?? say('classPlot.missing')}`; }).join(', ')}`;
+  const label = (h: HomeResult) =>
+    `${h.nickname}: ${series
+      .map((s) => {
+        return `${s.name} ${(value(h, s.id) ?? bound(h, s.id))?.text ?? say('classPlot.missing')}`;
+      })
+      .join(', ')}`;
   const threadOf = (h: HomeResult, at: number, open: boolean) => (
     <>
       {series.map((s) => {
         const v = value(h, s.id);
         const b = bound(h, s.id);
-        if (b) return <path key={s.id} d={`M${b.low === undefined ? gutter : x(b.low)} ${at} H${b.high === undefined ? width - 16 : x(b.high)}`} stroke={s.colour} strokeWidth="2" strokeDasharray="1 4" />;
+        if (b)
+          return (
+            <path
+              key={s.id}
+              d={`M${b.low === undefined ? gutter : x(b.low)} ${at} H${b.high === undefined ? width - 16 : x(b.high)}`}
+              stroke={s.colour}
+              strokeWidth="2"
+              strokeDasharray="1 4"
+            />
+          );
         if (!v) return null;
         const [m, u] = [x(v.value!), Math.abs(x(v.u!) - x(0))];
         return (
@@ -69,7 +104,12 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
           </span>
         ))}
       </p>
-      <svg className="plot" viewBox={`0 0 ${width} ${height}`} role="group" aria-label={say('classPlot.by-home', { name: comparison.name })}>
+      <svg
+        className="plot"
+        viewBox={`0 0 ${width} ${height}`}
+        role="group"
+        aria-label={say('classPlot.by-home', { name: comparison.name })}
+      >
         <path d={`M${gutter} 30 H${width - 16}`} stroke="var(--edge)" strokeWidth="1.5" />
         <text x={8} y={18} fontSize="13">
           {comparison.unit}
@@ -83,8 +123,29 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
           </g>
         ))}
         {rows.map((h, i) => (
-          <g key={h.home} role={onOpen ? 'button' : undefined} tabIndex={onOpen ? 0 : undefined} aria-label={anonymous ? undefined : label(h) + (h.results.some((v) => v.outlier && v.derived === comparison.derived) ? say('classPlot.stands-apart') : '')} style={onOpen ? { cursor: 'pointer' } : undefined} onClick={() => onOpen?.(h.home!)} onKeyDown={(e) => e.key === 'Enter' && onOpen?.(h.home!)}>
-            <rect x={0} y={y(i) - thread / 2} width={width} height={thread} fill={chosen === h.home ? 'var(--sunk)' : 'transparent'} />
+          <g
+            key={h.home}
+            role={onOpen ? 'button' : undefined}
+            tabIndex={onOpen ? 0 : undefined}
+            aria-label={
+              anonymous
+                ? undefined
+                : label(h) +
+                  (h.results.some((v) => v.outlier && v.derived === comparison.derived)
+                    ? say('classPlot.stands-apart')
+                    : '')
+            }
+            style={onOpen ? { cursor: 'pointer' } : undefined}
+            onClick={() => onOpen?.(h.home!)}
+            onKeyDown={(e) => e.key === 'Enter' && onOpen?.(h.home!)}
+          >
+            <rect
+              x={0}
+              y={y(i) - thread / 2}
+              width={width}
+              height={thread}
+              fill={chosen === h.home ? 'var(--sunk)' : 'transparent'}
+            />
             {threadOf(h, y(i), false)}
           </g>
         ))}
@@ -94,11 +155,11 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
               <text x={8} y={y(i) + 4.5}>
                 {h.letters} {h.nickname.length > 9 ? h.nickname.slice(0, 8) + '…' : h.nickname}
               </text>
-            {h.results.some((v) => v.outlier && v.derived === comparison.derived) && (
-              <text x={width - 18} y={y(i) + 4.5} textAnchor="end" fill="var(--turmeric-ink)">
-                {say('classPlot.stands-apart-2')}
-              </text>
-            )}
+              {h.results.some((v) => v.outlier && v.derived === comparison.derived) && (
+                <text x={width - 18} y={y(i) + 4.5} textAnchor="end" fill="var(--turmeric-ink)">
+                  {say('classPlot.stands-apart-2')}
+                </text>
+              )}
             </g>
           ))}
         {shown && (
@@ -110,24 +171,58 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
           </g>
         )}
         <path d={`M0 ${height - foot - 2} H${width}`} stroke="var(--rule)" />
-        {comparison.groups.filter((g) => g.expected !== undefined).map((g) => (
-          <path key={g.condition} d={`M${x(g.expected!)} 34 V${height - 4}`} stroke={series.find((k) => k.id === g.condition)!.colour} strokeWidth="1.5" strokeDasharray="2 4" />
-        ))}
+        {comparison.groups
+          .filter((g) => g.expected !== undefined)
+          .map((g) => (
+            <path
+              key={g.condition}
+              d={`M${x(g.expected!)} 34 V${height - 4}`}
+              stroke={series.find((k) => k.id === g.condition)!.colour}
+              strokeWidth="1.5"
+              strokeDasharray="2 4"
+            />
+          ))}
         <text x={8} y={footY + 5}>
           {say('classPlot.class')}
         </text>
-        {comparison.groups.filter((g) => g.enough).map((g) => {
-          const s = series.find((k) => k.id === g.condition)!;
-          const [m, u] = [x(g.mean), Math.abs(x(g.se) - x(0))];
-          return (
-            <g key={g.condition}>
-              <rect x={m - 2 * u} y={footY - 8} width={Math.max(2, 4 * u)} height={16} fill={s.colour} fillOpacity={0.16} stroke={s.colour} />
-              <path d={`M${m} ${footY - 8} l7 8 l-7 8 l-7 -8 z`} fill={s.colour} stroke="var(--paper)" strokeWidth="1.5" />
-            </g>
-          );
-        })}
+        {comparison.groups
+          .filter((g) => g.enough)
+          .map((g) => {
+            const s = series.find((k) => k.id === g.condition)!;
+            const [m, u] = [x(g.mean), Math.abs(x(g.se) - x(0))];
+            return (
+              <g key={g.condition}>
+                <rect
+                  x={m - 2 * u}
+                  y={footY - 8}
+                  width={Math.max(2, 4 * u)}
+                  height={16}
+                  fill={s.colour}
+                  fillOpacity={0.16}
+                  stroke={s.colour}
+                />
+                <path
+                  d={`M${m} ${footY - 8} l7 8 l-7 8 l-7 -8 z`}
+                  fill={s.colour}
+                  stroke="var(--paper)"
+                  strokeWidth="1.5"
+                />
+              </g>
+            );
+          })}
       </svg>
-      <figcaption className="hint small">{say('classPlot.thick-give-or-take-thin-twice', { value: rows.some((h) => series.some((s) => bound(h, s.id))) && say('classPlot.a-row-of-dots-only-a'), value2: shown && (anonymous ? say('classPlot.dashed-teachers') : say('classPlot.dashed-own')), value3: comparison.groups.some((g) => g.expected !== undefined) && say('classPlot.dotted-what-was-expected') })}</figcaption>
+      <figcaption className="hint small">
+        {say('classPlot.thick-give-or-take-thin-twice', {
+          value:
+            rows.some((h) => series.some((s) => bound(h, s.id))) &&
+            say('classPlot.a-row-of-dots-only-a'),
+          value2:
+            shown && (anonymous ? say('classPlot.dashed-teachers') : say('classPlot.dashed-own')),
+          value3:
+            comparison.groups.some((g) => g.expected !== undefined) &&
+            say('classPlot.dotted-what-was-expected'),
+        })}
+      </figcaption>
     </figure>
   );
 }

@@ -5,33 +5,74 @@ import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
 import { SharedEntry } from './SharedEntry';
 import { TakeOut } from './TakeOut';
-import { guardWords, isGuard, stateWords, useResults, type Assignment, type HomeResult, type Results } from './useResults';
+import {
+  guardWords,
+  isGuard,
+  stateWords,
+  useResults,
+  type Assignment,
+  type HomeResult,
+  type Results,
+} from './useResults';
 import { because, say } from '../words';
 
-const missing: Record<string, string> = { 'not-yet': say('classPage.not-yet'), spoiled: say('collect.spoiled'), 'set-aside': say('collect.set-aside'), 'needs-reading': say('collect.to-read') };
+const missing: Record<string, string> = {
+  'not-yet': say('classPage.not-yet'),
+  spoiled: say('collect.spoiled'),
+  'set-aside': say('collect.set-aside'),
+  'needs-reading': say('collect.to-read'),
+};
 
 /** Homes × conditions and times with every reading; what is missing says why, what is doubtful has a dashed line under it. */
 export function Collect({ assignment, id }: { assignment: Assignment | undefined; id: string }) {
   const results = useResults(assignment);
   const [params, setParams] = useSearchParams();
   if (!assignment) return <NotIssued id={id} />;
-  if (results.isPending) return <Loading what={say('collect.the-readings-of-homes', { homes: assignment.homes })} />;
-  if (results.error) return <PartError what={say('collect.the-readings')} error={results.error} retry={() => void results.refetch()} />;
+  if (results.isPending)
+    return <Loading what={say('collect.the-readings-of-homes', { homes: assignment.homes })} />;
+  if (results.error)
+    return (
+      <PartError
+        what={say('collect.the-readings')}
+        error={results.error}
+        retry={() => void results.refetch()}
+      />
+    );
   const r = results.data;
   const home = params.get('home');
-  const show = (h?: string) => setParams((p) => { if (h) p.set('home', h); else p.delete('home'); return p; });
+  const show = (h?: string) =>
+    setParams((p) => {
+      if (h) p.set('home', h);
+      else p.delete('home');
+      return p;
+    });
   const look = r.homes.filter((h) => h.cells.some(doubtful) || h.results.some((x) => x.outlier));
   const photos = r.homes.filter((h) => h.photos.length > 0);
   return (
     <div className={home ? 'with-sheet' : ''}>
       <main className="work">
         <p className="lead-sentence">
-          {say('collect.of-readings', { counted: r.counted, homes: r.homes.length, homesHave: homesHave(r.homes.length), value: look.length === 0 ? say('collect.nothing-stands-out') : say('collect.a-look', { count: look.length }), value2: r.erased > 0 && ' ' + say('collect.homes-were', { count: r.erased }) })}
+          {say('collect.of-readings', {
+            counted: r.counted,
+            homes: r.homes.length,
+            homesHave: homesHave(r.homes.length),
+            value:
+              look.length === 0
+                ? say('collect.nothing-stands-out')
+                : say('collect.a-look', { count: look.length }),
+            value2: r.erased > 0 && ' ' + say('collect.homes-were', { count: r.erased }),
+          })}
         </p>
         {look.length > 0 && (
           <section aria-label={say('collect.worth-a-look')} style={{ marginBottom: 8 }}>
             {look.map((h) => (
-              <button key={h.home} type="button" className="btn-plain" style={{ marginRight: 14 }} onClick={() => show(h.home)}>
+              <button
+                key={h.home}
+                type="button"
+                className="btn-plain"
+                style={{ marginRight: 14 }}
+                onClick={() => show(h.home)}
+              >
                 <NameLabel name={h.nickname} /> {reasons(h)}
               </button>
             ))}
@@ -45,8 +86,16 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
             {photos.flatMap((h) =>
               h.photos.map((p) => (
                 <figure key={p}>
-                  <a href={`/api/v1/classes/${assignment.class}/photos/${p}/display`} target="_blank" rel="noreferrer">
-                    <img loading="lazy" src={`/api/v1/classes/${assignment.class}/photos/${p}/thumbnail`} alt={say('collect.photo-from', { nickname: h.nickname })} />
+                  <a
+                    href={`/api/v1/classes/${assignment.class}/photos/${p}/display`}
+                    target="_blank"
+                    rel="noreferrer"
+                  >
+                    <img
+                      loading="lazy"
+                      src={`/api/v1/classes/${assignment.class}/photos/${p}/thumbnail`}
+                      alt={say('collect.photo-from', { nickname: h.nickname })}
+                    />
                   </a>
                   <figcaption>
                     <NameLabel name={h.nickname} />
@@ -63,7 +112,12 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
         <TakeOut assignment={assignment} />
       </main>
       {home && (
-        <SideSheet title={say('collect.s-notebook', { value: r.homes.find((h) => h.home === home)?.nickname ?? say('collect.home') })} onClose={() => show()}>
+        <SideSheet
+          title={say('collect.s-notebook', {
+            value: r.homes.find((h) => h.home === home)?.nickname ?? say('collect.home'),
+          })}
+          onClose={() => show()}
+        >
           <NotebookSheet assignment={assignment} home={home} results={r} />
         </SideSheet>
       )}
@@ -71,7 +125,10 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
   );
 }
 
-const doubtful = (c: HomeResult['cells'][number]) => c.state === 'needs-reading' || (c.flags ?? []).includes('look-again') || (c.flags ?? []).includes('decimals');
+const doubtful = (c: HomeResult['cells'][number]) =>
+  c.state === 'needs-reading' ||
+  (c.flags ?? []).includes('look-again') ||
+  (c.flags ?? []).includes('decimals');
 
 function reasons(h: HomeResult): string {
   const out = new Set<string>();
@@ -84,35 +141,72 @@ function reasons(h: HomeResult): string {
   return [...out].join(', ');
 }
 
-function ReadingsTable({ r, chosen, onOpen }: { r: Results; chosen: string | null; onOpen: (h: string) => void }) {
+function ReadingsTable({
+  r,
+  chosen,
+  onOpen,
+}: {
+  r: Results;
+  chosen: string | null;
+  onOpen: (h: string) => void;
+}) {
   const rows = r.shared ? [...r.homes, r.shared] : r.homes;
   const conditions = [...new Set(r.slots.map((s) => s.condition ?? ''))];
   return (
-    <div className="scroll" tabIndex={0} role="region" aria-label={say('collect.readings-of-every-home')}>
+    <div
+      className="scroll"
+      tabIndex={0}
+      role="region"
+      aria-label={say('collect.readings-of-every-home')}
+    >
       <table className="grid dense">
         <thead>
           <tr>
-            <th scope="col" rowSpan={2}>{say('classPage.home')}</th>
+            <th scope="col" rowSpan={2}>
+              {say('classPage.home')}
+            </th>
             {conditions.map((c) => (
-              <th key={c} scope="colgroup" colSpan={r.slots.filter((s) => (s.condition ?? '') === c).length} style={{ borderLeft: '1px solid var(--edge)' }}>
-                {r.conditions.find((x) => x.id === c)?.name ?? r.readings[0]?.name} ({r.readings.map((x) => x.unit).join(', ')})
+              <th
+                key={c}
+                scope="colgroup"
+                colSpan={r.slots.filter((s) => (s.condition ?? '') === c).length}
+                style={{ borderLeft: '1px solid var(--edge)' }}
+              >
+                {r.conditions.find((x) => x.id === c)?.name ?? r.readings[0]?.name} (
+                {r.readings.map((x) => x.unit).join(', ')})
               </th>
             ))}
-            <th scope="col" rowSpan={2} style={{ borderLeft: '1px solid var(--edge)' }}>{say('collect.state')}</th>
+            <th scope="col" rowSpan={2} style={{ borderLeft: '1px solid var(--edge)' }}>
+              {say('collect.state')}
+            </th>
           </tr>
           <tr>
             {conditions.flatMap((c) =>
-              r.slots.filter((s) => (s.condition ?? '') === c).map((s, k) => (
-                <th key={`${c}${s.reading}${s.time}${s.trial}`} scope="col" className="num" style={k === 0 ? { borderLeft: '1px solid var(--edge)' } : undefined}>
-                  {s.time || (r.readings.length > 1 ? r.readings.find((x) => x.id === s.reading)?.name : say('collect.try', { trial: s.trial }))}
-                </th>
-              )),
+              r.slots
+                .filter((s) => (s.condition ?? '') === c)
+                .map((s, k) => (
+                  <th
+                    key={`${c}${s.reading}${s.time}${s.trial}`}
+                    scope="col"
+                    className="num"
+                    style={k === 0 ? { borderLeft: '1px solid var(--edge)' } : undefined}
+                  >
+                    {s.time ||
+                      (r.readings.length > 1
+                        ? r.readings.find((x) => x.id === s.reading)?.name
+                        : say('collect.try', { trial: s.trial }))}
+                  </th>
+                )),
             )}
           </tr>
         </thead>
         <tbody>
           {rows.map((h) => (
-            <tr key={h.home ?? 'shared'} className={chosen === h.home ? 'chosen' : ''} style={h.home ? undefined : { outline: '1px dashed var(--edge)' }}>
+            <tr
+              key={h.home ?? 'shared'}
+              className={chosen === h.home ? 'chosen' : ''}
+              style={h.home ? undefined : { outline: '1px dashed var(--edge)' }}
+            >
               <th scope="row" style={{ whiteSpace: 'nowrap' }}>
                 {h.home ? (
                   <button type="button" className="btn-plain" onClick={() => onOpen(h.home!)}>
@@ -123,13 +217,31 @@ function ReadingsTable({ r, chosen, onOpen }: { r: Results; chosen: string | nul
                 )}
               </th>
               {conditions.flatMap((c) =>
-                r.slots.map((s, i) => ({ s, i })).filter(({ s }) => (s.condition ?? '') === c).map(({ s, i }, k) => (
-                  <td key={`${c}${s.reading}${s.time}${s.trial}`} className="num" style={k === 0 ? { borderLeft: '1px solid var(--rule)' } : undefined}>
-                    <Cell c={h.cells[i]} declined={h.permission === 'watching' || h.state === 'declined' || h.state === 'not-opened' || h.state === 'withdrawn'} sent={Boolean(h.sent_at)} />
-                  </td>
-                )),
+                r.slots
+                  .map((s, i) => ({ s, i }))
+                  .filter(({ s }) => (s.condition ?? '') === c)
+                  .map(({ s, i }, k) => (
+                    <td
+                      key={`${c}${s.reading}${s.time}${s.trial}`}
+                      className="num"
+                      style={k === 0 ? { borderLeft: '1px solid var(--rule)' } : undefined}
+                    >
+                      <Cell
+                        c={h.cells[i]}
+                        declined={
+                          h.permission === 'watching' ||
+                          h.state === 'declined' ||
+                          h.state === 'not-opened' ||
+                          h.state === 'withdrawn'
+                        }
+                        sent={Boolean(h.sent_at)}
+                      />
+                    </td>
+                  )),
               )}
-              <td style={{ borderLeft: '1px solid var(--rule)', whiteSpace: 'nowrap' }}>{h.home ? stateWords[h.state] : ''}</td>
+              <td style={{ borderLeft: '1px solid var(--rule)', whiteSpace: 'nowrap' }}>
+                {h.home ? stateWords[h.state] : ''}
+              </td>
             </tr>
           ))}
         </tbody>
@@ -138,22 +250,48 @@ function ReadingsTable({ r, chosen, onOpen }: { r: Results; chosen: string | nul
   );
 }
 
-function Cell({ c, declined, sent }: { c: HomeResult['cells'][number]; declined: boolean; sent: boolean }) {
+function Cell({
+  c,
+  declined,
+  sent,
+}: {
+  c: HomeResult['cells'][number];
+  declined: boolean;
+  sent: boolean;
+}) {
   if (c.state === 'value' || c.state === 'bound') {
     return (
-      <span className={doubtful(c) ? 'cell-flag' : ''} title={say('collect.typed', { typed: c.typed, value: (c.flags ?? []).includes('corrected') ? ', corrected' : '' })}>
+      <span
+        className={doubtful(c) ? 'cell-flag' : ''}
+        title={say('collect.typed', {
+          typed: c.typed,
+          value: (c.flags ?? []).includes('corrected') ? ', corrected' : '',
+        })}
+      >
         {c.text?.replace(/\u00a0.*$/, '')}
       </span>
     );
   }
   if (isGuard(c.state)) {
     return (
-      <span className="cell-flag" title={say('collect.typed-kept-and-not-counted', { typed: c.typed })}>
+      <span
+        className="cell-flag"
+        title={say('collect.typed-kept-and-not-counted', { typed: c.typed })}
+      >
         ({c.text?.replace(/\u00a0.*$/, '') ?? c.typed}) {guardWords[c.state]}
       </span>
     );
   }
   if (declined && c.state === 'not-yet') return null;
-  if (sent && c.state === 'not-yet') return <span className="cell-missing">{say('collect.not-there')}</span>;
-  return <span className={c.state === 'needs-reading' ? 'cell-flag' : 'cell-missing'}>{c.state === 'not-read' ? because(c.reason) : c.state === 'needs-reading' ? `“${c.typed}”` : missing[c.state]}</span>;
+  if (sent && c.state === 'not-yet')
+    return <span className="cell-missing">{say('collect.not-there')}</span>;
+  return (
+    <span className={c.state === 'needs-reading' ? 'cell-flag' : 'cell-missing'}>
+      {c.state === 'not-read'
+        ? because(c.reason)
+        : c.state === 'needs-reading'
+          ? `“${c.typed}”`
+          : missing[c.state]}
+    </span>
+  );
 }

@@ -15,9 +15,21 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
   const [params, setParams] = useSearchParams();
   if (!assignment) return <NotIssued id={id} />;
   if (results.isPending) return <Loading what={say('compare.what-the-class-found')} />;
-  if (results.error) return <PartError what={say('compare.the-class-result')} error={results.error} retry={() => void results.refetch()} />;
+  if (results.error)
+    return (
+      <PartError
+        what={say('compare.the-class-result')}
+        error={results.error}
+        retry={() => void results.refetch()}
+      />
+    );
   const r = results.data;
-  const change = (key: string, value?: string) => setParams((p) => { if (value) p.set(key, value); else p.delete(key); return p; });
+  const change = (key: string, value?: string) =>
+    setParams((p) => {
+      if (value) p.set(key, value);
+      else p.delete(key);
+      return p;
+    });
   const asSent = params.get('as') === 'sent' && r.as_sent.length > 0;
   const comparisons = asSent ? r.as_sent : r.comparisons;
   const comparison = comparisons.find((c) => c.derived === params.get('plot')) ?? comparisons[0];
@@ -30,28 +42,58 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
     );
   }
   const few = tooFew(r);
-  const sentence = r.counted === 0 ? say('compare.no-home-has-readings-yet') : r.counted === 1 ? say('compare.one-home-there-is-no-class') : few ? say('compare.too-early-homes-are-in-here', { counted: r.counted }) : undefined;
+  const sentence =
+    r.counted === 0
+      ? say('compare.no-home-has-readings-yet')
+      : r.counted === 1
+        ? say('compare.one-home-there-is-no-class')
+        : few
+          ? say('compare.too-early-homes-are-in-here', { counted: r.counted })
+          : undefined;
   return (
     <div className={home ? 'with-sheet' : ''}>
       <main className="work">
-        <div style={{ display: 'flex', gap: 12, alignItems: 'baseline', flexWrap: 'wrap', marginBottom: 6 }}>
+        <div
+          style={{
+            display: 'flex',
+            gap: 12,
+            alignItems: 'baseline',
+            flexWrap: 'wrap',
+            marginBottom: 6,
+          }}
+        >
           <label htmlFor="plot" className="small">
             {say('compare.plot')}
           </label>
-          <select id="plot" className="form-select" style={{ width: 'auto' }} value={comparison.derived} onChange={(e) => change('plot', e.target.value)}>
+          <select
+            id="plot"
+            className="form-select"
+            style={{ width: 'auto' }}
+            value={comparison.derived}
+            onChange={(e) => change('plot', e.target.value)}
+          >
             {r.comparisons.map((c) => (
               <option key={c.derived} value={c.derived}>
                 {c.name}
               </option>
             ))}
           </select>
-          <Link className="btn btn-outline-primary" to={`/show/${assignment.class}/${assignment.id}?plot=${comparison.derived}`}>
+          <Link
+            className="btn btn-outline-primary"
+            to={`/show/${assignment.class}/${assignment.id}?plot=${comparison.derived}`}
+          >
             {say('compare.show-to-class')}
           </Link>
-          <a href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.csv?language=${ownLanguage()}`} download>
+          <a
+            href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.csv?language=${ownLanguage()}`}
+            download
+          >
             {say('collect.readings-as-csv')}
           </a>
-          <a href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.json`} download>
+          <a
+            href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.json`}
+            download
+          >
             {say('collect.as-json')}
           </a>
         </div>
@@ -63,18 +105,39 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
         <WhatTheySaid r={r} onOpen={(h) => change('home', h)} />
         {r.at_desk > 0 && (
           <p className="notice plain">
-            {say('compare.set-aside-or-given-another-value', { value: r.at_desk === 1 ? say('compare.one-reading-was') : say('compare.readings-were', { atdesk: r.at_desk }) })}{' '}
-            <button type="button" className="btn-plain" aria-pressed={asSent} onClick={() => change('as', asSent ? undefined : 'sent')}>
+            {say('compare.set-aside-or-given-another-value', {
+              value:
+                r.at_desk === 1
+                  ? say('compare.one-reading-was')
+                  : say('compare.readings-were', { atdesk: r.at_desk }),
+            })}{' '}
+            <button
+              type="button"
+              className="btn-plain"
+              aria-pressed={asSent}
+              onClick={() => change('as', asSent ? undefined : 'sent')}
+            >
               {asSent ? say('compare.show-it-with-that') : say('compare.show-it-as-it-was-sent')}
             </button>
           </p>
         )}
         <p className="second small" style={{ marginTop: 8 }}>
-          {say('compare.of-homes-are-not-counted-use', { value: r.homes.length - r.counted, homes: r.homes.length, n: r.homes.filter((h) => h.state === 'declined' || h.permission === 'watching').length, n2: r.homes.filter((h) => h.state === 'withdrawn').length, value2: r.erased > 0 && say('compare.homes-were-removed', { erased: r.erased }) })}
+          {say('compare.of-homes-are-not-counted-use', {
+            value: r.homes.length - r.counted,
+            homes: r.homes.length,
+            n: r.homes.filter((h) => h.state === 'declined' || h.permission === 'watching').length,
+            n2: r.homes.filter((h) => h.state === 'withdrawn').length,
+            value2: r.erased > 0 && say('compare.homes-were-removed', { erased: r.erased }),
+          })}
         </p>
       </main>
       {home && (
-        <SideSheet title={say('collect.s-notebook', { value: r.homes.find((h) => h.home === home)?.nickname ?? say('collect.home') })} onClose={() => change('home')}>
+        <SideSheet
+          title={say('collect.s-notebook', {
+            value: r.homes.find((h) => h.home === home)?.nickname ?? say('collect.home'),
+          })}
+          onClose={() => change('home')}
+        >
           <NotebookSheet assignment={assignment} home={home} results={r} />
         </SideSheet>
       )}

@@ -9,11 +9,34 @@ import { Said, because, say, type Key } from '../words';
 type Line = Schemas['NotebookLine'];
 
 /** A home's notebook: its result, and every entry with corrections, spoiled tries and both times. */
-export function NotebookSheet({ assignment, home, results }: { assignment: Assignment; home: string; results: Results }) {
+export function NotebookSheet({
+  assignment,
+  home,
+  results,
+}: {
+  assignment: Assignment;
+  home: string;
+  results: Results;
+}) {
   const of = { class: assignment.class, assignment: assignment.id, home };
-  const notebook = useQuery({ queryKey: ['results', assignment.class, 'notebook', assignment.id, home], queryFn: () => got(api.GET('/api/v1/classes/{class}/assignments/{assignment}/notebooks/{home}', { params: { path: of } })) });
+  const notebook = useQuery({
+    queryKey: ['results', assignment.class, 'notebook', assignment.id, home],
+    queryFn: () =>
+      got(
+        api.GET('/api/v1/classes/{class}/assignments/{assignment}/notebooks/{home}', {
+          params: { path: of },
+        }),
+      ),
+  });
   if (notebook.isPending) return <Loading what={say('notebookSheet.the-notebook')} />;
-  if (notebook.error) return <PartError what={say('notebookSheet.the-notebook-2')} error={notebook.error} retry={() => void notebook.refetch()} />;
+  if (notebook.error)
+    return (
+      <PartError
+        what={say('notebookSheet.the-notebook-2')}
+        error={notebook.error}
+        retry={() => void notebook.refetch()}
+      />
+    );
   const { result, lines, held } = notebook.data;
   const conditionName = (id?: string) => results.conditions.find((c) => c.id === id)?.name ?? '';
   return (
@@ -31,12 +54,18 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
           <h3>{d.name}</h3>
           <table className="grid dense">
             <tbody>
-              {result.results.filter((r) => r.derived === d.id).map((r) => (
-                <tr key={r.condition ?? ''}>
-                  <th scope="row" style={{ fontWeight: 400 }}>{conditionName(r.condition) || say('notebookSheet.all')}</th>
-                  <td className="num">{r.text || <span className="cell-missing">{r.missing}</span>}</td>
-                </tr>
-              ))}
+              {result.results
+                .filter((r) => r.derived === d.id)
+                .map((r) => (
+                  <tr key={r.condition ?? ''}>
+                    <th scope="row" style={{ fontWeight: 400 }}>
+                      {conditionName(r.condition) || say('notebookSheet.all')}
+                    </th>
+                    <td className="num">
+                      {r.text || <span className="cell-missing">{r.missing}</span>}
+                    </td>
+                  </tr>
+                ))}
             </tbody>
           </table>
         </div>
@@ -44,8 +73,17 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
       {result.photos.length > 0 && (
         <div className="photo-wall" style={{ margin: '8px 0' }}>
           {result.photos.map((p) => (
-            <a key={p} href={`/api/v1/classes/${assignment.class}/photos/${p}/display`} target="_blank" rel="noreferrer">
-              <img src={`/api/v1/classes/${assignment.class}/photos/${p}/thumbnail`} alt={say('collect.photo-from', { nickname: result.nickname })} style={{ width: 150, border: '1px solid var(--rule)', borderRadius: 4 }} />
+            <a
+              key={p}
+              href={`/api/v1/classes/${assignment.class}/photos/${p}/display`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              <img
+                src={`/api/v1/classes/${assignment.class}/photos/${p}/thumbnail`}
+                alt={say('collect.photo-from', { nickname: result.nickname })}
+                style={{ width: 150, border: '1px solid var(--rule)', borderRadius: 4 }}
+              />
             </a>
           ))}
         </div>
@@ -56,10 +94,19 @@ export function NotebookSheet({ assignment, home, results }: { assignment: Assig
         {lines.map((l) => (
           <li key={l.id} style={{ borderBottom: '1px solid var(--rule)', padding: '3px 0' }}>
             <span className="second">{time(l.measured_at)}</span> {entryWords(l, conditionName)}
-            {new Date(l.received_at).getTime() - new Date(l.measured_at).getTime() > 120_000 && <span className="second">{' '}{say('notebookSheet.received', { time: time(l.received_at) })}</span>}
-            {l.late && <span className="second">{' '}{say('notebookSheet.after-the-due-time')}</span>}
-            {l.clock_jump && <span className="second">{' '}{say('notebookSheet.the-phones-clock-was-ahead')}</span>}
-            {l.entry.kind === 'reading' && l.fate === 'counts' && <AtDesk of={of} reading={l.id} name={l.entry.typed ?? ''} />}
+            {new Date(l.received_at).getTime() - new Date(l.measured_at).getTime() > 120_000 && (
+              <span className="second">
+                {' '}
+                {say('notebookSheet.received', { time: time(l.received_at) })}
+              </span>
+            )}
+            {l.late && <span className="second"> {say('notebookSheet.after-the-due-time')}</span>}
+            {l.clock_jump && (
+              <span className="second"> {say('notebookSheet.the-phones-clock-was-ahead')}</span>
+            )}
+            {l.entry.kind === 'reading' && l.fate === 'counts' && (
+              <AtDesk of={of} reading={l.id} name={l.entry.typed ?? ''} />
+            )}
           </li>
         ))}
       </ul>
@@ -91,12 +138,27 @@ function Held({ step, of }: { step: Schemas['HeldStep']; of: Notebook }) {
   return (
     <form className="notice" onSubmit={(e) => void keep(e)}>
       <p style={{ margin: 0 }}>
-        <Said of={say('notebookSheet.not-counted-step-what-was-entered', { value: guardWords[step.why], number: step.number, title: step.title, value2: waits[step.why] })} with={[<strong key="0" />]} />
+        <Said
+          of={say('notebookSheet.not-counted-step-what-was-entered', {
+            value: guardWords[step.why],
+            number: step.number,
+            title: step.title,
+            value2: waits[step.why],
+          })}
+          with={[<strong key="0" />]}
+        />
       </p>
       <label className="named" htmlFor={id}>
         {say('notebookSheet.does-it-count-say-why-it')}
       </label>
-      <input id={id} className="form-control" maxLength={400} value={why} onChange={(e) => setWhy(e.target.value)} placeholder={say('notebookSheet.grandma-told-me-on-the-phone')} />
+      <input
+        id={id}
+        className="form-control"
+        maxLength={400}
+        value={why}
+        onChange={(e) => setWhy(e.target.value)}
+        placeholder={say('notebookSheet.grandma-told-me-on-the-phone')}
+      />
       <ProblemLine error={error} />
       <button type="submit" className="btn btn-outline-primary" style={{ marginTop: 6 }}>
         {say('notebookSheet.let-it-count')}
@@ -107,17 +169,47 @@ function Held({ step, of }: { step: Schemas['HeldStep']; of: Notebook }) {
 
 function entryWords(l: Line, condition: (id?: string) => string) {
   const e = l.entry;
-  const slot = [condition(e.condition), e.time, (e.trial ?? 1) > 1 ? say('collect.try', { trial: e.trial }) : ''].filter(Boolean).join(', ');
+  const slot = [
+    condition(e.condition),
+    e.time,
+    (e.trial ?? 1) > 1 ? say('collect.try', { trial: e.trial }) : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
   switch (e.kind) {
     case 'reading':
       return (
         <>
           {l.provenance === 'desk' && say('notebookSheet.you-put-in-its-place')}
-          {slot}: <span className={l.fate === 'spoiled' || l.fate === 'corrected' || l.fate === 'superseded' || l.fate === 'set-aside' || isGuard(l.fate) ? 'cell-spoiled' : ''}>{e.typed}</span>
+          {slot}:{' '}
+          <span
+            className={
+              l.fate === 'spoiled' ||
+              l.fate === 'corrected' ||
+              l.fate === 'superseded' ||
+              l.fate === 'set-aside' ||
+              isGuard(l.fate)
+                ? 'cell-spoiled'
+                : ''
+            }
+          >
+            {e.typed}
+          </span>
           {l.echo && l.echo.replace('\u00a0', ' ') !== e.typed && ` = ${l.echo}`}
           {l.assumed && say('notebookSheet.unit-from-the-field')}
-          {l.fate && l.fate !== 'counts' && <em className="second" style={{ fontStyle: 'normal' }}> {say(`fate.${l.fate}` as Key)}{l.fate_reason && `: ${because(l.fate_reason)}`}</em>}
-          {l.messages?.map((m) => <span key={m} className="w-mend" style={{ fontWeight: 400 }}> {m}</span>)}
+          {l.fate && l.fate !== 'counts' && (
+            <em className="second" style={{ fontStyle: 'normal' }}>
+              {' '}
+              {say(`fate.${l.fate}` as Key)}
+              {l.fate_reason && `: ${because(l.fate_reason)}`}
+            </em>
+          )}
+          {l.messages?.map((m) => (
+            <span key={m} className="w-mend" style={{ fontWeight: 400 }}>
+              {' '}
+              {m}
+            </span>
+          ))}
         </>
       );
     case 'not-read':
@@ -133,7 +225,9 @@ function entryWords(l: Line, condition: (id?: string) => string) {
     case 'photo':
       return say('notebookSheet.sent-a-photo');
     case 'tick':
-      return e.reason === 'no' ? say('notebookSheet.took-the-tick-off', { refers: e.refers }) : say('notebookSheet.ticked', { refers: e.refers });
+      return e.reason === 'no'
+        ? say('notebookSheet.took-the-tick-off', { refers: e.refers })
+        : say('notebookSheet.ticked', { refers: e.refers });
     case 'adult':
       return say('notebookSheet.an-adult-is-there', { step: e.step });
     case 'set-aside':

@@ -5,7 +5,15 @@ import { NotIssued } from './NotIssued';
 import { stateWords, heldWords, useResults, type Assignment, type HomeResult } from './useResults';
 import { say } from '../words';
 
-const order: HomeResult['state'][] = ['not-opened', 'opened', 'working', 'withdrawn', 'declined', 'watching', 'sent'];
+const order: HomeResult['state'][] = [
+  'not-opened',
+  'opened',
+  'working',
+  'withdrawn',
+  'declined',
+  'watching',
+  'sent',
+];
 
 const watches = (h: HomeResult) => h.state === 'declined' || h.permission === 'watching';
 
@@ -15,26 +23,54 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
   const [params, setParams] = useSearchParams();
   if (!assignment) return <NotIssued id={id} />;
   if (results.isPending) return <Loading what={say('count.homes', { count: assignment.homes })} />;
-  if (results.error) return <PartError what={say('run.the-homes')} error={results.error} retry={() => void results.refetch()} />;
+  if (results.error)
+    return (
+      <PartError
+        what={say('run.the-homes')}
+        error={results.error}
+        retry={() => void results.refetch()}
+      />
+    );
   const r = results.data;
-  const homes = [...r.homes].sort((a, b) => order.indexOf(a.state) - order.indexOf(b.state) || a.done - b.done);
+  const homes = [...r.homes].sort(
+    (a, b) => order.indexOf(a.state) - order.indexOf(b.state) || a.done - b.done,
+  );
   const count = (s: HomeResult['state']) => r.homes.filter((h) => h.state === s).length;
   const open = params.get('home');
-  const show = (home?: string) => setParams((p) => { if (home) p.set('home', home); else p.delete('home'); return p; });
+  const show = (home?: string) =>
+    setParams((p) => {
+      if (home) p.set('home', home);
+      else p.delete('home');
+      return p;
+    });
   return (
     <div className={open ? 'with-sheet' : ''}>
       <main className="work">
         <p className="lead-sentence">
-          {say('run.of-sent-their-work-at-it', { n: count('sent'), homes: r.homes.length, homesHave: homesHave(r.homes.length), few: count('working') ? say('run.at-it', { count: count('working') }) : say('run.none-at-it'), few2: count('not-opened') ? say('run.not-opened', { count: count('not-opened') }) : say('run.none-not-opened') })}
+          {say('run.of-sent-their-work-at-it', {
+            n: count('sent'),
+            homes: r.homes.length,
+            homesHave: homesHave(r.homes.length),
+            few: count('working')
+              ? say('run.at-it', { count: count('working') })
+              : say('run.none-at-it'),
+            few2: count('not-opened')
+              ? say('run.not-opened', { count: count('not-opened') })
+              : say('run.none-not-opened'),
+          })}
         </p>
         <div className="scroll">
           <table className="grid">
             <thead>
               <tr>
-                <th scope="col"><span className="visually-hidden">{say('classPage.letters')}</span></th>
+                <th scope="col">
+                  <span className="visually-hidden">{say('classPage.letters')}</span>
+                </th>
                 <th scope="col">{say('classPage.home')}</th>
                 <th scope="col">{say('conflict.where')}</th>
-                <th scope="col" className="num">{say('run.steps')}</th>
+                <th scope="col" className="num">
+                  {say('run.steps')}
+                </th>
                 <th scope="col">{say('run.progress')}</th>
                 <th scope="col">{say('run.last-heard')}</th>
               </tr>
@@ -48,19 +84,40 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
                       <bdi>{h.nickname}</bdi>
                     </button>
                   </th>
-                  <td>{stateWords[h.state]}{h.late && say('run.some-late')}{h.held.length > 0 && <span className="w-mend"> · {heldWords(h)}</span>}</td>
-                  <td className="num">{watches(h) ? '' : say('run.of', { done: h.done, steps: h.steps })}</td>
+                  <td>
+                    {stateWords[h.state]}
+                    {h.late && say('run.some-late')}
+                    {h.held.length > 0 && <span className="w-mend"> · {heldWords(h)}</span>}
+                  </td>
+                  <td className="num">
+                    {watches(h) ? '' : say('run.of', { done: h.done, steps: h.steps })}
+                  </td>
                   <td>
                     {!watches(h) && (
                       <svg width="160" height="12" viewBox="0 0 160 12" aria-hidden="true">
                         <path d="M0 9.5 H160" stroke="var(--edge)" />
                         {Array.from({ length: h.steps }, (_, i) => (
-                          <rect key={i} x={(i * 160) / h.steps + 0.5} y={3} width={160 / h.steps - 2} height={7} fill={i < h.done ? 'var(--samphire)' : 'var(--paper)'} stroke="var(--edge)" strokeWidth="0.7" />
+                          <rect
+                            key={i}
+                            x={(i * 160) / h.steps + 0.5}
+                            y={3}
+                            width={160 / h.steps - 2}
+                            height={7}
+                            fill={i < h.done ? 'var(--samphire)' : 'var(--paper)'}
+                            stroke="var(--edge)"
+                            strokeWidth="0.7"
+                          />
                         ))}
                       </svg>
                     )}
                   </td>
-                  <td>{h.last_seen ? time(h.last_seen) : <span className="cell-missing">{say('run.nothing-heard')}</span>}</td>
+                  <td>
+                    {h.last_seen ? (
+                      time(h.last_seen)
+                    ) : (
+                      <span className="cell-missing">{say('run.nothing-heard')}</span>
+                    )}
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -68,7 +125,10 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
         </div>
       </main>
       {open && (
-        <SideSheet title={homes.find((h) => h.home === open)?.nickname ?? say('collect.home')} onClose={() => show()}>
+        <SideSheet
+          title={homes.find((h) => h.home === open)?.nickname ?? say('collect.home')}
+          onClose={() => show()}
+        >
           <NotebookSheet assignment={assignment} home={open} results={r} />
         </SideSheet>
       )}

@@ -17,7 +17,21 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
     const s = results.slots[i];
     setError(undefined);
     try {
-      await got(api.PUT('/api/v1/classes/{class}/assignments/{assignment}/shared/{entry}', { params: { path: { class: assignment.class, assignment: assignment.id, entry: newID() } }, body: { kind: 'reading', reading: s.reading, condition: s.condition, time: s.time, trial: s.trial, typed: text, phone_time: new Date().toISOString(), offset_ms: 0 } }));
+      await got(
+        api.PUT('/api/v1/classes/{class}/assignments/{assignment}/shared/{entry}', {
+          params: { path: { class: assignment.class, assignment: assignment.id, entry: newID() } },
+          body: {
+            kind: 'reading',
+            reading: s.reading,
+            condition: s.condition,
+            time: s.time,
+            trial: s.trial,
+            typed: text,
+            phone_time: new Date().toISOString(),
+            offset_ms: 0,
+          },
+        }),
+      );
       setTyped((t) => ({ ...t, [i]: '' }));
       await client.invalidateQueries({ queryKey: ['results'] });
     } catch (e) {
@@ -36,14 +50,35 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
             {conditions.map((c) => (
               <tr key={c}>
                 <th scope="row">{results.conditions.find((x) => x.id === c)?.name ?? ''}</th>
-                {results.slots.map((s, i) => ({ s, i })).filter(({ s }) => (s.condition ?? '') === c).map(({ s, i }) => (
-                  <td key={i}>
-                    <label className="small hint" htmlFor={`shared-${i}`} style={{ display: 'block' }}>
-                      {[s.time, s.trial > 1 ? say('collect.try', { trial: s.trial }) : ''].filter(Boolean).join(' ') || results.readings.find((x) => x.id === s.reading)?.name}
-                    </label>
-                    <input id={`shared-${i}`} className="form-control" style={{ width: 92 }} inputMode="decimal" placeholder={results.shared?.cells[i]?.text ?? results.readings.find((x) => x.id === s.reading)?.unit} value={typed[i] ?? ''} onChange={(e) => setTyped((t) => ({ ...t, [i]: e.target.value }))} onBlur={() => void keep(i)} />
-                  </td>
-                ))}
+                {results.slots
+                  .map((s, i) => ({ s, i }))
+                  .filter(({ s }) => (s.condition ?? '') === c)
+                  .map(({ s, i }) => (
+                    <td key={i}>
+                      <label
+                        className="small hint"
+                        htmlFor={`shared-${i}`}
+                        style={{ display: 'block' }}
+                      >
+                        {[s.time, s.trial > 1 ? say('collect.try', { trial: s.trial }) : '']
+                          .filter(Boolean)
+                          .join(' ') || results.readings.find((x) => x.id === s.reading)?.name}
+                      </label>
+                      <input
+                        id={`shared-${i}`}
+                        className="form-control"
+                        style={{ width: 92 }}
+                        inputMode="decimal"
+                        placeholder={
+                          results.shared?.cells[i]?.text ??
+                          results.readings.find((x) => x.id === s.reading)?.unit
+                        }
+                        value={typed[i] ?? ''}
+                        onChange={(e) => setTyped((t) => ({ ...t, [i]: e.target.value }))}
+                        onBlur={() => void keep(i)}
+                      />
+                    </td>
+                  ))}
               </tr>
             ))}
           </tbody>

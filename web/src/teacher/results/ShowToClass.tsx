@@ -12,24 +12,51 @@ import { say } from '../words';
 export default function ShowToClass() {
   const { class: classId = '', assignment: id = '' } = useParams();
   const [params] = useSearchParams();
-  const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => got(api.GET('/api/v1/assignments')) });
+  const assignments = useQuery({
+    queryKey: ['assignments'],
+    queryFn: () => got(api.GET('/api/v1/assignments')),
+  });
   const assignment = assignments.data?.items.find((a) => a.id === id && a.class === classId);
   const results = useResults(assignment);
   useEffect(() => {
     document.title = say('showToClass.what-we-found');
   }, []);
-  if (assignments.error) return <PartError what={say('showToClass.the-experiment')} error={assignments.error} retry={() => void assignments.refetch()} />;
-  if (assignments.data && !assignment) return <PartError what={say('showToClass.this-result')} error={undefined} />;
-  if (results.error) return <PartError what={say('compare.the-class-result')} error={results.error} retry={() => void results.refetch()} />;
+  if (assignments.error)
+    return (
+      <PartError
+        what={say('showToClass.the-experiment')}
+        error={assignments.error}
+        retry={() => void assignments.refetch()}
+      />
+    );
+  if (assignments.data && !assignment)
+    return <PartError what={say('showToClass.this-result')} error={undefined} />;
+  if (results.error)
+    return (
+      <PartError
+        what={say('compare.the-class-result')}
+        error={results.error}
+        retry={() => void results.refetch()}
+      />
+    );
   if (!assignment || !results.data) return <Loading what={say('compare.what-the-class-found')} />;
   const r = results.data;
-  const comparison = r.comparisons.find((c) => c.derived === params.get('plot')) ?? r.comparisons[0];
+  const comparison =
+    r.comparisons.find((c) => c.derived === params.get('plot')) ?? r.comparisons[0];
   const few = tooFew(r);
   return (
     <main className="show">
       <h1>{r.question}</h1>
-      {!comparison && <p className="lead-sentence">{say('showToClass.nothing-is-measured-in-this-experiment')}</p>}
-      {comparison && few && <p className="lead-sentence">{r.counted === 0 ? say('compare.no-home-has-readings-yet') : say('showToClass.the-picture-is-shown-from-five')}</p>}
+      {!comparison && (
+        <p className="lead-sentence">{say('showToClass.nothing-is-measured-in-this-experiment')}</p>
+      )}
+      {comparison && few && (
+        <p className="lead-sentence">
+          {r.counted === 0
+            ? say('compare.no-home-has-readings-yet')
+            : say('showToClass.the-picture-is-shown-from-five')}
+        </p>
+      )}
       {comparison && !few && (
         <>
           <Findings comparison={comparison} few={false} large />
@@ -38,7 +65,11 @@ export default function ShowToClass() {
         </>
       )}
       <p className="back">
-        <Link to={`/experiments/${assignment.experiment}/compare?assignment=${id}&class=${classId}${params.get('plot') ? `&plot=${params.get('plot')}` : ''}`}>{say('showToClass.back-to-names')}</Link>
+        <Link
+          to={`/experiments/${assignment.experiment}/compare?assignment=${id}&class=${classId}${params.get('plot') ? `&plot=${params.get('plot')}` : ''}`}
+        >
+          {say('showToClass.back-to-names')}
+        </Link>
       </p>
     </main>
   );

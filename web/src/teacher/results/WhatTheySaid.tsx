@@ -4,22 +4,40 @@ import { say } from '../words';
 
 type Said = Schemas['AnsweredView'];
 
-const verdicts: Record<NonNullable<Said['homes'][number]['verdict']>, string> = { held: say('whatTheySaid.held'), 'not-held': say('whatTheySaid.did-not-hold'), 'cannot-tell': say('whatTheySaid.cannot-tell') };
-const whens: Record<string, string> = { before: say('whatTheySaid.said-before'), while: say('whatTheySaid.said-in-a-step'), after: say('whatTheySaid.said-afterwards') };
+const verdicts: Record<NonNullable<Said['homes'][number]['verdict']>, string> = {
+  held: say('whatTheySaid.held'),
+  'not-held': say('whatTheySaid.did-not-hold'),
+  'cannot-tell': say('whatTheySaid.cannot-tell'),
+};
+const whens: Record<string, string> = {
+  before: say('whatTheySaid.said-before'),
+  while: say('whatTheySaid.said-in-a-step'),
+  after: say('whatTheySaid.said-afterwards'),
+};
 
 /** Each question: what the class said, each home's answer beside what it found. */
 export function WhatTheySaid({ r, onOpen }: { r: Results; onOpen: (home: string) => void }) {
   if (r.said.length === 0) return null;
   return (
     <section aria-labelledby="said">
-      <h2 id="said" style={{ marginTop: 20 }}>{say('whatTheySaid.what-they-said')}</h2>
+      <h2 id="said" style={{ marginTop: 20 }}>
+        {say('whatTheySaid.what-they-said')}
+      </h2>
       {r.said.map((q) => (
         <details key={q.id} open={q.when === 'before' && q.kind !== 'text'}>
           <summary>
-            {q.text} <span className="second small">{whens[q.when]}, {say('classPage.homes', { count: q.homes.length })}</span>
+            {q.text}{' '}
+            <span className="second small">
+              {whens[q.when]}, {say('classPage.homes', { count: q.homes.length })}
+            </span>
           </summary>
           <Summary q={q} />
-          <div className="scroll" tabIndex={0} role="region" aria-label={say('whatTheySaid.answers', { question: q.text })}>
+          <div
+            className="scroll"
+            tabIndex={0}
+            role="region"
+            aria-label={say('whatTheySaid.answers', { question: q.text })}
+          >
             <table className="grid dense">
               <thead>
                 <tr>
@@ -39,10 +57,17 @@ export function WhatTheySaid({ r, onOpen }: { r: Results; onOpen: (home: string)
                     </th>
                     <td>
                       {h.words}
-                      {h.after_start && <span className="second small">{' '}{say('whatTheySaid.after-the-start-not-counted')}</span>}
+                      {h.after_start && (
+                        <span className="second small">
+                          {' '}
+                          {say('whatTheySaid.after-the-start-not-counted')}
+                        </span>
+                      )}
                     </td>
                     {q.verdicts && <td>{h.result || '–'}</td>}
-                    {q.verdicts && <td>{h.verdict && !h.after_start ? verdicts[h.verdict] : '–'}</td>}
+                    {q.verdicts && (
+                      <td>{h.verdict && !h.after_start ? verdicts[h.verdict] : '–'}</td>
+                    )}
                   </tr>
                 ))}
               </tbody>
@@ -61,12 +86,22 @@ function Summary({ q }: { q: Said }) {
       {q.words && <p style={{ margin: '4px 0' }}>{q.words}</p>}
       {counted.length > 0 && (
         <p className="second small" style={{ margin: '4px 0' }}>
-          {counted.map((o) => (o.rank ? say('whatTheySaid.place-on-average', { text: o.text, rank: o.rank }) : `${o.text}: ${o.n}`)).join(' · ')}
+          {counted
+            .map((o) =>
+              o.rank
+                ? say('whatTheySaid.place-on-average', { text: o.text, rank: o.rank })
+                : `${o.text}: ${o.n}`,
+            )
+            .join(' · ')}
         </p>
       )}
       {q.verdicts && (
         <p style={{ margin: '4px 0' }}>
-          {say('whatTheySaid.by-their-own-numbers-it-held', { held: q.held, notheld: q.not_held, cannottell: q.cannot_tell })}
+          {say('whatTheySaid.by-their-own-numbers-it-held', {
+            held: q.held,
+            notheld: q.not_held,
+            cannottell: q.cannot_tell,
+          })}
         </p>
       )}
     </>

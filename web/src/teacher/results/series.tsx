@@ -1,5 +1,14 @@
 /** Plot series in a fixed order: the untreated comparison first, then each with its own shape and colour. */
-const colours = ['#827E78', '#262A7E', '#BC7D19', '#116657', '#754D9E', '#2D95D3', '#A42D11', '#481B38'];
+const colours = [
+  '#827E78',
+  '#262A7E',
+  '#BC7D19',
+  '#116657',
+  '#754D9E',
+  '#2D95D3',
+  '#A42D11',
+  '#481B38',
+];
 const shapes = ['square', 'disc', 'up', 'diamond', 'down', 'pentagon', 'lens', 'half'] as const;
 
 export interface Series {
@@ -18,7 +27,19 @@ export function seriesOf(conditions: { id: string; name: string; control?: boole
 }
 
 /** A marker: shape and colour say the condition; an open dashed one is shared and not counted. */
-export function Mark({ series, x, y, open, size = 5.5 }: { series: Series; x: number; y: number; open?: boolean; size?: number }) {
+export function Mark({
+  series,
+  x,
+  y,
+  open,
+  size = 5.5,
+}: {
+  series: Series;
+  x: number;
+  y: number;
+  open?: boolean;
+  size?: number;
+}) {
   const s = size;
   const d = {
     square: `M${-s} ${-s} h${2 * s} v${2 * s} h${-2 * s} z`,
@@ -30,5 +51,14 @@ export function Mark({ series, x, y, open, size = 5.5 }: { series: Series; x: nu
     lens: `M${-s * 1.2} 0 Q0 ${-s * 1.4} ${s * 1.2} 0 Q0 ${s * 1.4} ${-s * 1.2} 0 z`,
     half: `M${-s} 0 a${s} ${s} 0 0 1 ${2 * s} 0 z`,
   }[series.shape];
-  return <path d={d} transform={`translate(${x} ${y})`} fill={open ? 'var(--paper)' : series.colour} stroke={open ? series.colour : 'var(--paper)'} strokeWidth={1.5} strokeDasharray={open ? '2.5 2' : undefined} />;
+  return (
+    <path
+      d={d}
+      transform={`translate(${x} ${y})`}
+      fill={open ? 'var(--paper)' : series.colour}
+      stroke={open ? series.colour : 'var(--paper)'}
+      strokeWidth={1.5}
+      strokeDasharray={open ? '2.5 2' : undefined}
+    />
+  );
 }

@@ -36,10 +36,20 @@ function Language() {
     <section aria-label={say('account.language')}>
       <h2>{say('account.language')}</h2>
       <div className="card-paper">
-        <label className="visually-hidden" htmlFor="own-language">{say('account.language')}</label>
-        <select id="own-language" className="form-select" style={{ width: 'auto' }} value={ownLanguage()} onChange={(e) => choose(e.target.value)}>
+        <label className="visually-hidden" htmlFor="own-language">
+          {say('account.language')}
+        </label>
+        <select
+          id="own-language"
+          className="form-select"
+          style={{ width: 'auto' }}
+          value={ownLanguage()}
+          onChange={(e) => choose(e.target.value)}
+        >
           {languageChoices.map(([code, name]) => (
-            <option key={code} value={code} lang={code}>{name}</option>
+            <option key={code} value={code} lang={code}>
+              {name}
+            </option>
           ))}
         </select>
         <p className="hint small">{say('account.language-hint')}</p>
@@ -54,7 +64,9 @@ interface Fields {
 }
 
 function Password({ email }: { email: string }) {
-  const { register, handleSubmit, reset } = useForm<Fields>({ defaultValues: { old: '', password: '' } });
+  const { register, handleSubmit, reset } = useForm<Fields>({
+    defaultValues: { old: '', password: '' },
+  });
   const [error, setError] = useState<unknown>();
   const client = useQueryClient();
   const { did } = useKeeping();
@@ -74,13 +86,34 @@ function Password({ email }: { email: string }) {
       <h2>{say('account.password')}</h2>
       <form className="card-paper" onSubmit={(e) => void submit(e)}>
         <input type="email" autoComplete="username" value={email} readOnly hidden />
-        <label className="named" htmlFor="old">{say('account.your-present-password')}</label>
-        <input id="old" className="form-control" type="password" autoComplete="current-password" {...register('old', { required: true })} />
-        <label className="named" htmlFor="new" style={{ marginTop: 12 }}>{say('account.the-new-one')}</label>
-        <input id="new" className="form-control" type="password" autoComplete="new-password" aria-describedby="new-how" {...register('password', { required: true })} />
-        <p id="new-how" className="hint small">{say('account.at-least-twelve-signs-three-or')}</p>
+        <label className="named" htmlFor="old">
+          {say('account.your-present-password')}
+        </label>
+        <input
+          id="old"
+          className="form-control"
+          type="password"
+          autoComplete="current-password"
+          {...register('old', { required: true })}
+        />
+        <label className="named" htmlFor="new" style={{ marginTop: 12 }}>
+          {say('account.the-new-one')}
+        </label>
+        <input
+          id="new"
+          className="form-control"
+          type="password"
+          autoComplete="new-password"
+          aria-describedby="new-how"
+          {...register('password', { required: true })}
+        />
+        <p id="new-how" className="hint small">
+          {say('account.at-least-twelve-signs-three-or')}
+        </p>
         <ProblemLine error={error} />
-        <button type="submit" className="btn btn-primary">{say('account.change-it-and-sign-out-elsewhere')}</button>
+        <button type="submit" className="btn btn-primary">
+          {say('account.change-it-and-sign-out-elsewhere')}
+        </button>
       </form>
     </section>
   );
@@ -89,7 +122,10 @@ function Password({ email }: { email: string }) {
 function Browsers() {
   const client = useQueryClient();
   const { did } = useKeeping();
-  const sessions = useQuery({ queryKey: ['sessions'], queryFn: () => got(api.GET('/api/v1/sessions')) });
+  const sessions = useQuery({
+    queryKey: ['sessions'],
+    queryFn: () => got(api.GET('/api/v1/sessions')),
+  });
   const end = async (ended: Promise<unknown>, words: string) => {
     await ended;
     await client.invalidateQueries({ queryKey: ['sessions'] });
@@ -100,29 +136,61 @@ function Browsers() {
     <section aria-label={say('account.signed-in')}>
       <h2>{say('account.where-you-are-signed-in')}</h2>
       {sessions.isPending && <Loading what={say('account.your-browsers')} />}
-      {sessions.error && <PartError what={say('account.your-browsers-2')} error={sessions.error} retry={() => void sessions.refetch()} />}
+      {sessions.error && (
+        <PartError
+          what={say('account.your-browsers-2')}
+          error={sessions.error}
+          retry={() => void sessions.refetch()}
+        />
+      )}
       <ul className="plain-list">
         {sessions.data?.items.map((s, i) => (
           <li key={s.id || i} className="row-line">
             <strong>{s.browser || say('account.a-browser')}</strong>
             <span className="second">
               {s.since && say('account.since', { day: day(s.since) })}
-              {s.here ? say('account.this-one') : s.seen ? say('account.last-used', { day: day(s.seen) }) : ''}
+              {s.here
+                ? say('account.this-one')
+                : s.seen
+                  ? say('account.last-used', { day: day(s.seen) })
+                  : ''}
             </span>
             {!s.here && (
-              <button type="button" className="btn-plain" onClick={() => void end(api.DELETE('/api/v1/sessions/{session}', { params: { path: { session: s.id } } }), say('account.signed-out', { value: s.browser || say('account.a-browser') }))}>
-                <Said of={say('account.sign-out', { browser: s.browser })} with={[<span key="0" className="visually-hidden" />]} />
+              <button
+                type="button"
+                className="btn-plain"
+                onClick={() =>
+                  void end(
+                    api.DELETE('/api/v1/sessions/{session}', {
+                      params: { path: { session: s.id } },
+                    }),
+                    say('account.signed-out', { value: s.browser || say('account.a-browser') }),
+                  )
+                }
+              >
+                <Said
+                  of={say('account.sign-out', { browser: s.browser })}
+                  with={[<span key="0" className="visually-hidden" />]}
+                />
               </button>
             )}
           </li>
         ))}
       </ul>
       {others.length > 1 && (
-        <button type="button" className="btn btn-outline-primary" onClick={() => void end(api.DELETE('/api/v1/sessions'), say('account.all-other-browsers-signed-out'))}>
+        <button
+          type="button"
+          className="btn btn-outline-primary"
+          onClick={() =>
+            void end(api.DELETE('/api/v1/sessions'), say('account.all-other-browsers-signed-out'))
+          }
+        >
           {say('account.sign-out-everywhere-else')}
         </button>
       )}
-      {sessions.data && others.length === 0 && <p className="hint">{say('account.nowhere-else-a-browser-that-is')}</p>}
+      {sessions.data && others.length === 0 && (
+        <p className="hint">{say('account.nowhere-else-a-browser-that-is')}</p>
+      )}
     </section>
   );
 }

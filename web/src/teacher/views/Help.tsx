@@ -26,9 +26,7 @@ export function Help() {
           <li>{say('help.issue-choose-the-class-and-the')}</li>
           <li>{say('help.run-collect-compare-entries-appear-by')}</li>
         </ol>
-        <p>
-          {say('help.sheets-name-the-usual-cautions-only')}
-        </p>
+        <p>{say('help.sheets-name-the-usual-cautions-only')}</p>
         <h2>{say('help.keys')}</h2>
         <table className="grid" style={{ maxWidth: 520 }}>
           <tbody>

@@ -9,7 +9,8 @@ export function NotYet({ title, words }: { title: string; words: string }) {
       <main className="work">
         <p className="lead-sentence">{words}</p>
         <p>
-          <Link to="/today">{say('teacherFrame.today')}</Link> · <Link to="/experiments">{say('experiments.experiments')}</Link>
+          <Link to="/today">{say('teacherFrame.today')}</Link> ·{' '}
+          <Link to="/experiments">{say('experiments.experiments')}</Link>
         </p>
       </main>
     </>

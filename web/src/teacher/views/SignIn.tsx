@@ -49,11 +49,23 @@ export function SignIn() {
         <label className="named" htmlFor="email">
           {say('signIn.your-address')}
         </label>
-        <input id="email" className="form-control" type="email" autoComplete="username" {...register('email', { required: true })} />
+        <input
+          id="email"
+          className="form-control"
+          type="email"
+          autoComplete="username"
+          {...register('email', { required: true })}
+        />
         <label className="named" htmlFor="password" style={{ marginTop: 12 }}>
           {say('account.password')}
         </label>
-        <input id="password" className="form-control" type="password" autoComplete="current-password" {...register('password', { required: true })} />
+        <input
+          id="password"
+          className="form-control"
+          type="password"
+          autoComplete="current-password"
+          {...register('password', { required: true })}
+        />
         <ProblemLine error={error} />
         <button type="submit" className="btn btn-primary" style={{ marginTop: 16 }}>
           {say('signIn.sign-in')}

@@ -8,20 +8,59 @@ import { Head } from '../frame/TeacherFrame';
 import { Week } from './Week';
 import { Said, say } from '../words';
 
-
 /** Is any home in trouble, and what is under way? */
 export function Today() {
-  const incidents = useQuery({ queryKey: ['incidents'], queryFn: () => got(api.GET('/api/v1/incidents')) });
-  const assignments = useQuery({ queryKey: ['assignments'], queryFn: () => got(api.GET('/api/v1/assignments')) });
-  const today = new Intl.DateTimeFormat(dated(), { weekday: 'long', day: 'numeric', month: 'long' }).format(new Date());
-  if (incidents.isPending || assignments.isPending) return <><Head title={today} /><Loading what={say('today.what-happened')} /></>;
-  if (incidents.error || assignments.error) return <><Head title={today} /><PartError what={say('teacherFrame.today')} error={incidents.error ?? assignments.error} retry={() => { void incidents.refetch(); void assignments.refetch(); }} /></>;
+  const incidents = useQuery({
+    queryKey: ['incidents'],
+    queryFn: () => got(api.GET('/api/v1/incidents')),
+  });
+  const assignments = useQuery({
+    queryKey: ['assignments'],
+    queryFn: () => got(api.GET('/api/v1/assignments')),
+  });
+  const today = new Intl.DateTimeFormat(dated(), {
+    weekday: 'long',
+    day: 'numeric',
+    month: 'long',
+  }).format(new Date());
+  if (incidents.isPending || assignments.isPending)
+    return (
+      <>
+        <Head title={today} />
+        <Loading what={say('today.what-happened')} />
+      </>
+    );
+  if (incidents.error || assignments.error)
+    return (
+      <>
+        <Head title={today} />
+        <PartError
+          what={say('teacherFrame.today')}
+          error={incidents.error ?? assignments.error}
+          retry={() => {
+            void incidents.refetch();
+            void assignments.refetch();
+          }}
+        />
+      </>
+    );
   const unseen = incidents.data.items.filter((i) => !i.seen_at);
   // Due soonest first; what has not opened yet comes after what has.
-  const open = assignments.data.items.filter((a) => a.state === 'open' || a.state === 'waiting').sort((a, b) => a.state.localeCompare(b.state) || a.due_at.localeCompare(b.due_at));
+  const open = assignments.data.items
+    .filter((a) => a.state === 'open' || a.state === 'waiting')
+    .sort((a, b) => a.state.localeCompare(b.state) || a.due_at.localeCompare(b.due_at));
   const sentence = [
-    unseen.length === 0 ? say('today.no-home-is-in-trouble') : say('today.homes-need-you', { count: unseen.length }),
-    open.length === 0 ? say('today.nothing-is-under-way') : say('today.under-way', { value: open.length === 1 ? say('today.one-experiment-is') : say('today.experiments-are', { n: open.length }) }),
+    unseen.length === 0
+      ? say('today.no-home-is-in-trouble')
+      : say('today.homes-need-you', { count: unseen.length }),
+    open.length === 0
+      ? say('today.nothing-is-under-way')
+      : say('today.under-way', {
+          value:
+            open.length === 1
+              ? say('today.one-experiment-is')
+              : say('today.experiments-are', { n: open.length }),
+        }),
   ].join(' ');
   return (
     <>
@@ -37,42 +76,92 @@ export function Today() {
             {open.map((a) => (
               <article key={a.id} className="card-paper">
                 <p style={{ margin: 0 }}>
-                  <Said of={say('today.of-sent-their-work', { title: a.title, classname: a.class_name, sent: a.sent, homes: a.homes, homesHave: homesHave(a.homes), value: a.state === 'waiting' ? say('today.opens', { day: day(a.opens_at) }) : say('today.due', { day: day(a.due_at) }) })} with={[<strong key="0" />]} />
+                  <Said
+                    of={say('today.of-sent-their-work', {
+                      title: a.title,
+                      classname: a.class_name,
+                      sent: a.sent,
+                      homes: a.homes,
+                      homesHave: homesHave(a.homes),
+                      value:
+                        a.state === 'waiting'
+                          ? say('today.opens', { day: day(a.opens_at) })
+                          : say('today.due', { day: day(a.due_at) }),
+                    })}
+                    with={[<strong key="0" />]}
+                  />
                 </p>
                 <p style={{ margin: '6px 0 0' }}>
-                  <Link to={`/experiments/${a.experiment}/run?assignment=${a.id}&class=${a.class}`}>{say('today.who-is-where')}</Link> · <Link to={`/experiments/${a.experiment}/compare?assignment=${a.id}&class=${a.class}`}>{say('today.what-they-found')}</Link>
+                  <Link to={`/experiments/${a.experiment}/run?assignment=${a.id}&class=${a.class}`}>
+                    {say('today.who-is-where')}
+                  </Link>{' '}
+                  ·{' '}
+                  <Link
+                    to={`/experiments/${a.experiment}/compare?assignment=${a.id}&class=${a.class}`}
+                  >
+                    {say('today.what-they-found')}
+                  </Link>
                 </p>
               </article>
             ))}
             {unseen.length + open.length === 0 && (
               <p>
-                <Said of={say('today.nothing-waits-begin-an-experiment-or')} with={[<Link key="0" to="/experiments" />, <Link key="1" to="/classes" />]} />
+                <Said
+                  of={say('today.nothing-waits-begin-an-experiment-or')}
+                  with={[<Link key="0" to="/experiments" />, <Link key="1" to="/classes" />]}
+                />
               </p>
             )}
           </section>
           <div>
-          <Week assignments={assignments.data.items} />
-          <section aria-label={say('today.before')} style={{ marginTop: 16 }}>
-            <h2>{say('today.before')}</h2>
-            <ul className="plain-list">
-              {assignments.data.items.filter((a) => a.state === 'over' || a.state === 'recalled').map((a) => (
-                <li key={a.id} className="row-line">
-                  <Link to={`/experiments/${a.experiment}/compare?assignment=${a.id}&class=${a.class}`}>{a.title}</Link>
-                  <span className="second">
-                    {say('today.of-sent', { classname: a.class_name, value: a.state === 'recalled' ? say('stationLine.taken-back') : say('today.over-since', { day: day(a.due_at) }), sent: a.sent, homes: a.homes })}
-                  </span>
-                </li>
-              ))}
-              {incidents.data.items.filter((i) => i.seen_at).map((i) => (
-                <li key={i.id} className="row-line">
-                  <span>
-                    <NameLabel name={i.nickname} /> <span className="second">{say('today.seen', { value: doors[i.door], day: day(i.phone_time), time: time(i.seen_at!) })}</span>
-                  </span>
-                </li>
-              ))}
-            </ul>
-            {assignments.data.items.every((a) => a.state === 'open' || a.state === 'waiting') && incidents.data.items.every((i) => !i.seen_at) && <p className="hint">{say('today.what-is-over-stands-here')}</p>}
-          </section>
+            <Week assignments={assignments.data.items} />
+            <section aria-label={say('today.before')} style={{ marginTop: 16 }}>
+              <h2>{say('today.before')}</h2>
+              <ul className="plain-list">
+                {assignments.data.items
+                  .filter((a) => a.state === 'over' || a.state === 'recalled')
+                  .map((a) => (
+                    <li key={a.id} className="row-line">
+                      <Link
+                        to={`/experiments/${a.experiment}/compare?assignment=${a.id}&class=${a.class}`}
+                      >
+                        {a.title}
+                      </Link>
+                      <span className="second">
+                        {say('today.of-sent', {
+                          classname: a.class_name,
+                          value:
+                            a.state === 'recalled'
+                              ? say('stationLine.taken-back')
+                              : say('today.over-since', { day: day(a.due_at) }),
+                          sent: a.sent,
+                          homes: a.homes,
+                        })}
+                      </span>
+                    </li>
+                  ))}
+                {incidents.data.items
+                  .filter((i) => i.seen_at)
+                  .map((i) => (
+                    <li key={i.id} className="row-line">
+                      <span>
+                        <NameLabel name={i.nickname} />{' '}
+                        <span className="second">
+                          {say('today.seen', {
+                            value: doors[i.door],
+                            day: day(i.phone_time),
+                            time: time(i.seen_at!),
+                          })}
+                        </span>
+                      </span>
+                    </li>
+                  ))}
+              </ul>
+              {assignments.data.items.every((a) => a.state === 'open' || a.state === 'waiting') &&
+                incidents.data.items.every((i) => !i.seen_at) && (
+                  <p className="hint">{say('today.what-is-over-stands-here')}</p>
+                )}
+            </section>
           </div>
         </div>
       </main>

@@ -22,16 +22,28 @@ interface Props {
 /** The answer against one amount: a law through its readings, the present answer as a diamond with its give or take, and the band that the tool allows. */
 export function AnswerPlot({ curve, others, caption }: Props) {
   const [ref, width] = useWidth<HTMLElement>(600);
-  const beside = others.filter((o) => o.curve.x_unit === curve.x_unit && o.curve.vary === curve.vary);
+  const beside = others.filter(
+    (o) => o.curve.x_unit === curve.x_unit && o.curve.vary === curve.vary,
+  );
   const drawn = [curve, ...beside.map((o) => o.curve)];
   const xs = drawn.flatMap((c) => c.x ?? []);
-  const ys = [...drawn.flatMap((c) => (c.y ?? []).filter((y): y is number => y !== null)), ...(curve.points ?? []).map((p) => p[1])];
+  const ys = [
+    ...drawn.flatMap((c) => (c.y ?? []).filter((y): y is number => y !== null)),
+    ...(curve.points ?? []).map((p) => p[1]),
+  ];
   if (curve.at_y !== undefined) ys.push(curve.at_y - 2 * curve.u, curve.at_y + 2 * curve.u);
-  const x = scaleLinear().domain([Math.min(...xs), Math.max(...xs)]).range([left, width - right]);
-  const y = scaleLinear().domain([Math.min(...ys), Math.max(...ys)]).nice(6).range([height - foot, top]);
+  const x = scaleLinear()
+    .domain([Math.min(...xs), Math.max(...xs)])
+    .range([left, width - right]);
+  const y = scaleLinear()
+    .domain([Math.min(...ys), Math.max(...ys)])
+    .nice(6)
+    .range([height - foot, top]);
   const xTicks = x.ticks(7);
   const yTicks = y.ticks(6);
-  const [first, last] = curve.points?.length ? [Math.min(...curve.points.map((p) => p[0])), Math.max(...curve.points.map((p) => p[0]))] : [-Infinity, Infinity];
+  const [first, last] = curve.points?.length
+    ? [Math.min(...curve.points.map((p) => p[0])), Math.max(...curve.points.map((p) => p[0]))]
+    : [-Infinity, Infinity];
   const clampX = (v: number) => Math.max(left, Math.min(width - right, x(v)));
   const path = (c: Curve, keep: (v: number) => boolean = () => true) => {
     let d = '';
@@ -53,9 +65,27 @@ export function AnswerPlot({ curve, others, caption }: Props) {
   };
   return (
     <figure ref={ref} style={{ margin: '0 0 8px' }}>
-      <svg className="plot" viewBox={`0 0 ${width} ${height}`} role="img" aria-label={say('answerPlot.against', { y: curve.y_name, x: curve.x_name, caption })}>
-        {curve.high > curve.low && <rect x={clampX(curve.low)} y={top} width={Math.max(1, clampX(curve.high) - clampX(curve.low))} height={height - foot - top} fill="var(--sunk)" />}
-        <path d={`M${left} ${top - 8} V${height - foot} H${width - right}`} fill="none" stroke="var(--edge)" strokeWidth="1.5" />
+      <svg
+        className="plot"
+        viewBox={`0 0 ${width} ${height}`}
+        role="img"
+        aria-label={say('answerPlot.against', { y: curve.y_name, x: curve.x_name, caption })}
+      >
+        {curve.high > curve.low && (
+          <rect
+            x={clampX(curve.low)}
+            y={top}
+            width={Math.max(1, clampX(curve.high) - clampX(curve.low))}
+            height={height - foot - top}
+            fill="var(--sunk)"
+          />
+        )}
+        <path
+          d={`M${left} ${top - 8} V${height - foot} H${width - right}`}
+          fill="none"
+          stroke="var(--edge)"
+          strokeWidth="1.5"
+        />
         {yTicks.map((t) => (
           <g key={t}>
             <path d={`M${left} ${y(t)} h-6`} stroke="var(--edge)" strokeWidth="1.5" />
@@ -82,7 +112,14 @@ export function AnswerPlot({ curve, others, caption }: Props) {
           const at = end(o.curve);
           return (
             <g key={o.number}>
-              <path d={path(o.curve)} fill="none" stroke="var(--ink-2)" strokeWidth="2" strokeDasharray="1.5 5" strokeLinecap="round" />
+              <path
+                d={path(o.curve)}
+                fill="none"
+                stroke="var(--ink-2)"
+                strokeWidth="2"
+                strokeDasharray="1.5 5"
+                strokeLinecap="round"
+              />
               {at && (
                 <text x={at.x + 6} y={at.y + 4.5} fontWeight="700">
                   {o.number}
@@ -91,25 +128,64 @@ export function AnswerPlot({ curve, others, caption }: Props) {
             </g>
           );
         })}
-        <path d={path(curve, (v) => v >= first && v <= last)} fill="none" stroke="var(--samphire)" strokeWidth="2.5" />
-        {curve.points?.length ? <path d={path(curve, (v) => v > last || v < first)} fill="none" stroke="var(--samphire)" strokeWidth="2" strokeDasharray="7 5" /> : null}
-        {curve.points?.map((p, i) => <circle key={place(p, i)} cx={x(p[0])} cy={y(p[1])} r="5" fill="var(--samphire)" stroke="var(--paper)" strokeWidth="1.5" />)}
+        <path
+          d={path(curve, (v) => v >= first && v <= last)}
+          fill="none"
+          stroke="var(--samphire)"
+          strokeWidth="2.5"
+        />
+        {curve.points?.length ? (
+          <path
+            d={path(curve, (v) => v > last || v < first)}
+            fill="none"
+            stroke="var(--samphire)"
+            strokeWidth="2"
+            strokeDasharray="7 5"
+          />
+        ) : null}
+        {curve.points?.map((p, i) => (
+          <circle
+            key={place(p, i)}
+            cx={x(p[0])}
+            cy={y(p[1])}
+            r="5"
+            fill="var(--samphire)"
+            stroke="var(--paper)"
+            strokeWidth="1.5"
+          />
+        ))}
         {curve.at_x !== undefined && curve.at_y !== undefined && (
           <g transform={`translate(${x(curve.at_x)} 0)`}>
             {curve.u > 0 && (
               <>
-                <path d={`M0 ${y(curve.at_y - 2 * curve.u)} V${y(curve.at_y + 2 * curve.u)}`} stroke="var(--ink)" strokeWidth="1.5" />
-                <path d={`M0 ${y(curve.at_y - curve.u)} V${y(curve.at_y + curve.u)}`} stroke="var(--ink)" strokeWidth="5" />
+                <path
+                  d={`M0 ${y(curve.at_y - 2 * curve.u)} V${y(curve.at_y + 2 * curve.u)}`}
+                  stroke="var(--ink)"
+                  strokeWidth="1.5"
+                />
+                <path
+                  d={`M0 ${y(curve.at_y - curve.u)} V${y(curve.at_y + curve.u)}`}
+                  stroke="var(--ink)"
+                  strokeWidth="5"
+                />
               </>
             )}
-            <path d="M0 -8 L7 0 L0 8 L-7 0 z" transform={`translate(0 ${y(curve.at_y)})`} fill="var(--ink)" stroke="var(--paper)" strokeWidth="1.5" />
+            <path
+              d="M0 -8 L7 0 L0 8 L-7 0 z"
+              transform={`translate(0 ${y(curve.at_y)})`}
+              fill="var(--ink)"
+              stroke="var(--paper)"
+              strokeWidth="1.5"
+            />
           </g>
         )}
       </svg>
       <figcaption className="hint small">
         {curve.at_x !== undefined ? say('answerPlot.diamond-the-answer-now') : ''}
         {curve.u > 0 ? say('answerPlot.thick-give-or-take-thin-twice') : ''}
-        {curve.high > curve.low ? say('answerPlot.shaded-what-the-tool-allows-to', { xname: curve.x_name }) : ''}
+        {curve.high > curve.low
+          ? say('answerPlot.shaded-what-the-tool-allows-to', { xname: curve.x_name })
+          : ''}
         {curve.points?.length ? say('answerPlot.solid-among-the-readings-dashed-beyond') : ''}
       </figcaption>
     </figure>

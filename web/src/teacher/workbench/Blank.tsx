@@ -20,11 +20,22 @@ interface Props {
 /** One blank: it takes what people type, and the server says what it means. */
 export function Blank({ input, value, example, untouched, problem, onChange }: Props) {
   const id = useId();
-  const help = [input.help, measure(input), input.limits && say('blank.allowed', { limits: input.limits })].filter(Boolean).join(', ');
+  const help = [
+    input.help,
+    measure(input),
+    input.limits && say('blank.allowed', { limits: input.limits }),
+  ]
+    .filter(Boolean)
+    .join(', ');
   // Nothing is typed: the example stands greyed in its place; afterwards what is taken when it is left out.
   const instead = untouched ? example : (input.default ?? '');
-  const shared = { id, 'aria-describedby': `${id}-help`, 'aria-invalid': problem ? true : undefined };
-  const long = input.unit.startsWith('list of ') || input.unit === 'objects' || input.unit === 'symbols';
+  const shared = {
+    id,
+    'aria-describedby': `${id}-help`,
+    'aria-invalid': problem ? true : undefined,
+  };
+  const long =
+    input.unit.startsWith('list of ') || input.unit === 'objects' || input.unit === 'symbols';
   const wrong = problem && (
     <div role="alert" className="w-mend">
       {problem.input === input.name ? '' : `${ordinal(problem.input)}: `}
@@ -34,7 +45,13 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
   if (input.unit === 'flag') {
     return (
       <div className="form-check align-self-center">
-        <input {...shared} type="checkbox" className="form-check-input" checked={(value || instead) === 'true'} onChange={(e) => onChange(e.target.checked ? 'true' : 'false')} />
+        <input
+          {...shared}
+          type="checkbox"
+          className="form-check-input"
+          checked={(value || instead) === 'true'}
+          onChange={(e) => onChange(e.target.checked ? 'true' : 'false')}
+        />
         <label htmlFor={id} className="form-check-label">
           {labelOf(input)}
         </label>
@@ -50,7 +67,12 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
         {input.name === 'wav' ? say('blank.recording') : labelOf(input)}
       </label>
       {input.unit === 'choice' ? (
-        <select {...shared} className="form-select" value={value || instead} onChange={(e) => onChange(e.target.value)}>
+        <select
+          {...shared}
+          className="form-select"
+          value={value || instead}
+          onChange={(e) => onChange(e.target.value)}
+        >
           {!instead && <option value="">{say('blank.choose')}</option>}
           {input.options?.map((o) => (
             <option key={o} value={o}>
@@ -59,11 +81,33 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
           ))}
         </select>
       ) : input.unit === 'recording' ? (
-        <input {...shared} type="file" accept={input.name === 'wav' ? '.wav,audio/wav' : 'image/jpeg,image/png'} className="form-control" onChange={(e) => void asBase64(e.target.files?.[0]).then(onChange)} />
+        <input
+          {...shared}
+          type="file"
+          accept={input.name === 'wav' ? '.wav,audio/wav' : 'image/jpeg,image/png'}
+          className="form-control"
+          onChange={(e) => void asBase64(e.target.files?.[0]).then(onChange)}
+        />
       ) : long ? (
-        <textarea {...shared} rows={2} className="form-control" value={value} placeholder={instead} spellCheck={false} onChange={(e) => onChange(e.target.value)} />
+        <textarea
+          {...shared}
+          rows={2}
+          className="form-control"
+          value={value}
+          placeholder={instead}
+          spellCheck={false}
+          onChange={(e) => onChange(e.target.value)}
+        />
       ) : (
-        <input {...shared} className="form-control" value={value} placeholder={instead} autoComplete="off" spellCheck={false} onChange={(e) => onChange(e.target.value)} />
+        <input
+          {...shared}
+          className="form-control"
+          value={value}
+          placeholder={instead}
+          autoComplete="off"
+          spellCheck={false}
+          onChange={(e) => onChange(e.target.value)}
+        />
       )}
       <div id={`${id}-help`} className="small">
         <span className="hint">{help}</span>
@@ -74,14 +118,25 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
 }
 
 /** "masses[2]" is number 3 of the list. */
-const ordinal = (place: string) => say('blank.number', { value: Number(/\[(\d+)\]$/.exec(place)?.[1] ?? 0) + 1 });
+const ordinal = (place: string) =>
+  say('blank.number', { value: Number(/\[(\d+)\]$/.exec(place)?.[1] ?? 0) + 1 });
 
 function measure(input: Schemas['DescribedInput']): string {
   if (input.unit === 'symbols') return say('blank.one-a-line-such-as-before');
-  if (input.unit === 'objects') return say('blank.such-as-write-between-them', { form: input.form });
+  if (input.unit === 'objects')
+    return say('blank.such-as-write-between-them', { form: input.form });
   const list = input.unit.startsWith('list of ');
   const one = input.unit.replace('list of ', '');
-  const words = { '1': say('questionRow.a-number'), '%': say('blank.a-percentage'), any: say('blank.a-number-or-amount'), text: '', choice: '', flag: '', recording: '' }[one] ?? say('blank.in-or-any-such-unit', { one });
+  const words =
+    {
+      '1': say('questionRow.a-number'),
+      '%': say('blank.a-percentage'),
+      any: say('blank.a-number-or-amount'),
+      text: '',
+      choice: '',
+      flag: '',
+      recording: '',
+    }[one] ?? say('blank.in-or-any-such-unit', { one });
   return list ? say('blank.write-between-them', { words }) : words;
 }
 

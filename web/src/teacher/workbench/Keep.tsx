@@ -19,11 +19,27 @@ interface Props {
 /** Keeps the question with an experiment, as what is expected of one of its readings or results. */
 export function Keep({ model, typed, sentence, onClose }: Props) {
   const client = useQueryClient();
-  const list = useQuery({ queryKey: ['experiments'], queryFn: () => got(api.GET('/api/v1/experiments')) });
+  const list = useQuery({
+    queryKey: ['experiments'],
+    queryFn: () => got(api.GET('/api/v1/experiments')),
+  });
   const [id, setID] = useState('');
-  const draft = useQuery({ queryKey: ['opened', id], queryFn: () => draftOf(id, client).open().then(() => draftOf(id, client).state.doc!), enabled: id !== '', staleTime: 0, gcTime: 0 });
+  const draft = useQuery({
+    queryKey: ['opened', id],
+    queryFn: () =>
+      draftOf(id, client)
+        .open()
+        .then(() => draftOf(id, client).state.doc!),
+    enabled: id !== '',
+    staleTime: 0,
+    gcTime: 0,
+  });
   const doc = draft.data;
-  const targets = [...(doc?.derived ?? []), ...(doc?.readings ?? [])].map((x) => ({ id: x.id, name: inOwn(x.name) || x.id, unit: x.unit }));
+  const targets = [...(doc?.derived ?? []), ...(doc?.readings ?? [])].map((x) => ({
+    id: x.id,
+    name: inOwn(x.name) || x.id,
+    unit: x.unit,
+  }));
   const [target, setTarget] = useState('');
   const [condition, setCondition] = useState('');
   const heading = useRef<HTMLHeadingElement>(null);
@@ -35,7 +51,13 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
       const store = draftOf(id, client);
       const now = store.state.doc!;
       const expectations = now.expectations ?? [];
-      const added = { id: freshID('expected', expectations), for: target, ...(condition && { condition }), model, typed };
+      const added = {
+        id: freshID('expected', expectations),
+        for: target,
+        ...(condition && { condition }),
+        model,
+        typed,
+      };
       store.edit({ ...now, expectations: [...expectations, added] });
       return store.flush();
     },
@@ -48,14 +70,25 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
         {say('keep.keep-with-an-experiment')}
       </h3>
       {list.isPending && <Loading what={say('experiments.your-experiments')} />}
-      {list.error && <PartError what={say('experiments.your-experiments-2')} error={list.error} retry={() => void list.refetch()} />}
+      {list.error && (
+        <PartError
+          what={say('experiments.your-experiments-2')}
+          error={list.error}
+          retry={() => void list.refetch()}
+        />
+      )}
       {kept ? (
         <>
           {kept.problem ? (
-            <p className="notice">{say('keep.kept-but-it-does-not-fit', { problem: kept.problem })}</p>
+            <p className="notice">
+              {say('keep.kept-but-it-does-not-fit', { problem: kept.problem })}
+            </p>
           ) : (
             <p role="status">
-              <Said of={say('keep.now-expects-open-it', { title, text: kept.text })} with={[<Link key="0" to={`/experiments/${id}/steps`} />]} />
+              <Said
+                of={say('keep.now-expects-open-it', { title, text: kept.text })}
+                with={[<Link key="0" to={`/experiments/${id}/steps`} />]}
+              />
             </p>
           )}
           <button type="button" className="btn btn-outline-primary" onClick={onClose}>
@@ -74,7 +107,16 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
             <label htmlFor="keep-experiment" className="named">
               {say('keep.experiment')}
             </label>
-            <select id="keep-experiment" className="form-select" value={id} onChange={(e) => { setID(e.target.value); setTarget(''); setCondition(''); }}>
+            <select
+              id="keep-experiment"
+              className="form-select"
+              value={id}
+              onChange={(e) => {
+                setID(e.target.value);
+                setTarget('');
+                setCondition('');
+              }}
+            >
               <option value="">{say('blank.choose')}</option>
               {list.data.items.map((x) => (
                 <option key={x.id} value={x.id}>
@@ -82,14 +124,27 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
                 </option>
               ))}
             </select>
-            {list.data.items.length === 0 && <p className="hint small">{say('keep.there-is-no-experiment-yet-begin')}</p>}
-            {draft.error && <PartError what={say('showToClass.the-experiment')} error={draft.error} retry={() => void draft.refetch()} />}
+            {list.data.items.length === 0 && (
+              <p className="hint small">{say('keep.there-is-no-experiment-yet-begin')}</p>
+            )}
+            {draft.error && (
+              <PartError
+                what={say('showToClass.the-experiment')}
+                error={draft.error}
+                retry={() => void draft.refetch()}
+              />
+            )}
             {doc && (
               <>
                 <label htmlFor="keep-for" className="named">
                   {say('keep.expected-of')}
                 </label>
-                <select id="keep-for" className="form-select" value={target} onChange={(e) => setTarget(e.target.value)}>
+                <select
+                  id="keep-for"
+                  className="form-select"
+                  value={target}
+                  onChange={(e) => setTarget(e.target.value)}
+                >
                   <option value="">{say('blank.choose')}</option>
                   {targets.map((t) => (
                     <option key={t.id} value={t.id}>
@@ -102,7 +157,12 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
                     <label htmlFor="keep-condition" className="named">
                       {say('keep.in-which-condition')}
                     </label>
-                    <select id="keep-condition" className="form-select" value={condition} onChange={(e) => setCondition(e.target.value)}>
+                    <select
+                      id="keep-condition"
+                      className="form-select"
+                      value={condition}
+                      onChange={(e) => setCondition(e.target.value)}
+                    >
                       <option value="">{say('keep.in-all')}</option>
                       {doc.conditions!.map((c) => (
                         <option key={c.id} value={c.id}>
@@ -116,7 +176,11 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
             )}
             <ProblemLine error={keep.error} />
             <p style={{ margin: '12px 0 0' }}>
-              <button type="submit" className="btn btn-primary" disabled={!doc || !target || keep.isPending}>
+              <button
+                type="submit"
+                className="btn btn-primary"
+                disabled={!doc || !target || keep.isPending}
+              >
                 {say('keep.keep')}
               </button>{' '}
               <button type="button" className="btn-plain" onClick={onClose}>

@@ -22,7 +22,13 @@ const answered = (model: string, asked: Asked) => ({
   queryKey: ['answer', model, asked],
   queryFn: async ({ signal }: { signal: AbortSignal }) => {
     const mine = ++sequence;
-    const answer = await got(api.POST('/api/v1/models/{model}', { params: { path: { model } }, body: { ...asked, sequence: mine }, signal }));
+    const answer = await got(
+      api.POST('/api/v1/models/{model}', {
+        params: { path: { model } },
+        body: { ...asked, sequence: mine },
+        signal,
+      }),
+    );
     if (answer.sequence !== mine) throw new Error(say('question.an-answer-to-another-question'));
     return answer;
   },
@@ -33,7 +39,12 @@ const answered = (model: string, asked: Asked) => ({
 export function Question({ model }: { model: Model }) {
   const [params, setParams] = useSearchParams();
   const [typed, setTyped] = useState<Typed>(() => fromAddress(model, params));
-  const [whatIfs, setWhatIfs] = useState<Typed[]>(() => params.getAll('if').slice(0, most).map((s) => fromAddress(model, new URLSearchParams(s))));
+  const [whatIfs, setWhatIfs] = useState<Typed[]>(() =>
+    params
+      .getAll('if')
+      .slice(0, most)
+      .map((s) => fromAddress(model, new URLSearchParams(s))),
+  );
   const [vary, setVary] = useState(params.get('along') ?? '');
   const [wanted, setWanted] = useState({ solve: '', wanted: '' });
   const [working, setWorking] = useState('');
@@ -41,22 +52,47 @@ export function Question({ model }: { model: Model }) {
   const [keeping, setKeeping] = useState(false);
   const [copied, setCopied] = useState(false);
   // What may be left out and was, when the question was opened, is folded away.
-  const [folded] = useState(() => model.inputs.filter((i) => (i.default || i.optional) && i.unit !== 'choice' && !typed[i.name] && !model.example[i.name]).map((i) => i.name));
+  const [folded] = useState(() =>
+    model.inputs
+      .filter(
+        (i) =>
+          (i.default || i.optional) &&
+          i.unit !== 'choice' &&
+          !typed[i.name] &&
+          !model.example[i.name],
+      )
+      .map((i) => i.name),
+  );
   const untouched = Object.keys(typed).length === 0;
   const settled = useSettled({ typed, wanted, working });
   const blanks = Object.keys(settled.typed).length === 0 ? model.example : settled.typed;
   const recording = model.inputs.find((i) => i.unit === 'recording')?.name;
   const keepInAddress = useEffectEvent(() => {
-    const next = new URLSearchParams({ ask: model.id, ...settled.typed, ...(vary && { along: vary }) });
+    const next = new URLSearchParams({
+      ask: model.id,
+      ...settled.typed,
+      ...(vary && { along: vary }),
+    });
     if (recording) next.delete(recording); // a file has no place in an address
     whatIfs.forEach((w) => next.append('if', new URLSearchParams(w).toString()));
     setParams(next, { replace: true });
   });
   useEffect(() => keepInAddress(), [model.id, settled.typed, whatIfs, vary]);
   const empty = Object.keys(blanks).length === 0;
-  const asked: Asked = { typed: blanks, vary, ...(settled.wanted.solve && settled.wanted), ...(settled.working && { working: settled.working }) };
-  const answer = useQuery({ ...answered(model.id, asked), placeholderData: keepPreviousData, enabled: !empty });
-  const others = useQueries({ queries: whatIfs.map((w) => answered(model.id, { typed: w, vary })) });
+  const asked: Asked = {
+    typed: blanks,
+    vary,
+    ...(settled.wanted.solve && settled.wanted),
+    ...(settled.working && { working: settled.working }),
+  };
+  const answer = useQuery({
+    ...answered(model.id, asked),
+    placeholderData: keepPreviousData,
+    enabled: !empty,
+  });
+  const others = useQueries({
+    queries: whatIfs.map((w) => answered(model.id, { typed: w, vary })),
+  });
   // The last answer stays, greyed, while something typed cannot be read.
   const [good, setGood] = useState<Answer>();
   if (answer.data?.shown && answer.data !== good) setGood(answer.data);
@@ -77,7 +113,8 @@ export function Question({ model }: { model: Model }) {
       const writing = (e.target as HTMLElement).closest('input, textarea, select');
       if (e.key === 'Enter' && e.ctrlKey) setKeeping(true);
       else if (!writing && !e.ctrlKey && !e.metaKey && e.key === 'w') beside();
-      else if (!writing && !e.ctrlKey && !e.metaKey && /^[1-4]$/.test(e.key)) document.getElementById(`what-if-${e.key}`)?.focus();
+      else if (!writing && !e.ctrlKey && !e.metaKey && /^[1-4]$/.test(e.key))
+        document.getElementById(`what-if-${e.key}`)?.focus();
       else return;
       e.preventDefault();
     };
@@ -85,21 +122,50 @@ export function Question({ model }: { model: Model }) {
     return () => removeEventListener('keydown', onKey);
   });
   const name = (input: string) => labelOf(model.inputs.find((i) => i.name === input)!);
-  const blank = (i: Schemas['DescribedInput']) => <Blank key={i.name} input={i} value={typed[i.name] ?? ''} example={model.example[i.name] ?? ''} untouched={untouched} onChange={(v) => type(i.name, v)} problem={place === i.name ? problem : undefined} />;
-  const amounts = model.inputs.filter((i) => blanks[i.name] && !['text', 'choice', 'flag', 'objects', 'symbols', 'recording'].includes(i.unit) && !i.unit.startsWith('list of '));
+  const blank = (i: Schemas['DescribedInput']) => (
+    <Blank
+      key={i.name}
+      input={i}
+      value={typed[i.name] ?? ''}
+      example={model.example[i.name] ?? ''}
+      untouched={untouched}
+      onChange={(v) => type(i.name, v)}
+      problem={place === i.name ? problem : undefined}
+    />
+  );
+  const amounts = model.inputs.filter(
+    (i) =>
+      blanks[i.name] &&
+      !['text', 'choice', 'flag', 'objects', 'symbols', 'recording'].includes(i.unit) &&
+      !i.unit.startsWith('list of '),
+  );
   const inverse = (model.inverse ?? []).filter((input) => good?.main !== input && blanks[input]);
   return (
     <>
       <section aria-labelledby="question" className="question">
         <h2 id="question">{model.title}</h2>
-        {untouched && !empty && <p className="hint">{say('question.worked-example-type-over-it')}</p>}
-        <div className="blanks">{model.inputs.filter((i) => !folded.includes(i.name)).map(blank)}</div>
+        {untouched && !empty && (
+          <p className="hint">{say('question.worked-example-type-over-it')}</p>
+        )}
+        <div className="blanks">
+          {model.inputs.filter((i) => !folded.includes(i.name)).map(blank)}
+        </div>
         {folded.length > 0 && (
           <details className="more" open={folded.includes(place ?? '') || undefined}>
             <summary>
-              <Said of={say('question.more-that-can-be-said', { join: model.inputs.filter((i) => folded.includes(i.name)).map(labelOf).join(', ') })} with={[<span key="0" className="small" />]} />
+              <Said
+                of={say('question.more-that-can-be-said', {
+                  join: model.inputs
+                    .filter((i) => folded.includes(i.name))
+                    .map(labelOf)
+                    .join(', '),
+                })}
+                with={[<span key="0" className="small" />]}
+              />
             </summary>
-            <div className="blanks">{model.inputs.filter((i) => folded.includes(i.name)).map(blank)}</div>
+            <div className="blanks">
+              {model.inputs.filter((i) => folded.includes(i.name)).map(blank)}
+            </div>
           </details>
         )}
         {problem && !aboutOne && (
@@ -107,12 +173,20 @@ export function Question({ model }: { model: Model }) {
             {spoken(problem.message)}
           </p>
         )}
-        {answer.error && <PartError what={say('question.the-answer')} error={answer.error} retry={() => void answer.refetch()} />}
-        {good?.shown && hidden && <p className="notice plain">{say('question.the-answers-are-hidden-what-do')}</p>}
+        {answer.error && (
+          <PartError
+            what={say('question.the-answer')}
+            error={answer.error}
+            retry={() => void answer.refetch()}
+          />
+        )}
+        {good?.shown && hidden && (
+          <p className="notice plain">{say('question.the-answers-are-hidden-what-do')}</p>
+        )}
         {good?.shown && !hidden && (
           <>
             <p className={`answer ${problem ? 'stale' : ''}`} role="status">
-              {problem && <span className="small">{say('question.before-the-mistake')}{' '}</span>}
+              {problem && <span className="small">{say('question.before-the-mistake')} </span>}
               {sentence}
             </p>
             {good.finding && (
@@ -128,11 +202,24 @@ export function Question({ model }: { model: Model }) {
                 </p>
               </div>
             )}
-            {good.curve && <AnswerPlot curve={good.curve} caption={sentence} others={others.flatMap((o, n) => (o.data?.curve ? [{ number: n + 1, curve: o.data.curve }] : []))} />}
+            {good.curve && (
+              <AnswerPlot
+                curve={good.curve}
+                caption={sentence}
+                others={others.flatMap((o, n) =>
+                  o.data?.curve ? [{ number: n + 1, curve: o.data.curve }] : [],
+                )}
+              />
+            )}
             {amounts.length > 1 && good.curve && (
               <p className="along small">
                 <label htmlFor="along">{say('question.draw-along')}</label>
-                <select id="along" className="form-select" value={vary || good.curve.vary || ''} onChange={(e) => setVary(e.target.value)}>
+                <select
+                  id="along"
+                  className="form-select"
+                  value={vary || good.curve.vary || ''}
+                  onChange={(e) => setVary(e.target.value)}
+                >
                   {!good.curve.vary && <option value="">{say('question.the-readings')}</option>}
                   {amounts.map((i) => (
                     <option key={i.name} value={i.name}>
@@ -170,8 +257,20 @@ export function Question({ model }: { model: Model }) {
                 <label htmlFor="student-lines" className="named">
                   {say('question.a-students-own-lines')}
                 </label>
-                <textarea id="student-lines" rows={2} className="form-control" value={working} spellCheck={false} placeholder="(57.3 g − 50.2 g) / 50.2 g × 100 = 14.1" onChange={(e) => setWorking(e.target.value)} />
-                {answer.data?.student && <p role="status" className={answer.data.student.right ? 'w-fine' : 'w-mend'}>{answer.data.student.words}</p>}
+                <textarea
+                  id="student-lines"
+                  rows={2}
+                  className="form-control"
+                  value={working}
+                  spellCheck={false}
+                  placeholder="(57.3 g − 50.2 g) / 50.2 g × 100 = 14.1"
+                  onChange={(e) => setWorking(e.target.value)}
+                />
+                {answer.data?.student && (
+                  <p role="status" className={answer.data.student.right ? 'w-fine' : 'w-mend'}>
+                    {answer.data.student.words}
+                  </p>
+                )}
               </div>
             )}
           </>
@@ -186,26 +285,56 @@ export function Question({ model }: { model: Model }) {
         <p className="hint small">{say('question.kept-in-the-address-send-the')}</p>
       </section>
       <aside className="bench-side" aria-label={say('question.beside-the-answer')}>
-        {keeping && <Keep model={model.id} typed={blanks} sentence={sentence} onClose={() => setKeeping(false)} />}
+        {keeping && (
+          <Keep
+            model={model.id}
+            typed={blanks}
+            sentence={sentence}
+            onClose={() => setKeeping(false)}
+          />
+        )}
         <section aria-labelledby="what-ifs">
           <h3 id="what-ifs">{say('question.what-if')}</h3>
           <ol className="plain-list">
             {whatIfs.map((w, n) => (
-              <li key={new URLSearchParams(w).toString()} id={`what-if-${n + 1}`} tabIndex={-1} className="what-if">
-                <strong>{say('question.what-if-2', { value: n + 1 })}</strong> <span className="small">{difference(model, w, blanks)}</span>
+              <li
+                key={new URLSearchParams(w).toString()}
+                id={`what-if-${n + 1}`}
+                tabIndex={-1}
+                className="what-if"
+              >
+                <strong>{say('question.what-if-2', { value: n + 1 })}</strong>{' '}
+                <span className="small">{difference(model, w, blanks)}</span>
                 <br />
-                {hidden ? '' : (others[n]?.data?.sentence ?? (others[n]?.error ? say('question.could-not-be-answered') : ''))}
+                {hidden
+                  ? ''
+                  : (others[n]?.data?.sentence ??
+                    (others[n]?.error ? say('question.could-not-be-answered') : ''))}
                 <br />
-                <button type="button" className="btn-plain" onClick={() => setWhatIfs(whatIfs.filter((_, i) => i !== n))}>
-                  <Said of={say('question.remove-what-if', { value: n + 1 })} with={[<span key="0" className="visually-hidden" />]} />
+                <button
+                  type="button"
+                  className="btn-plain"
+                  onClick={() => setWhatIfs(whatIfs.filter((_, i) => i !== n))}
+                >
+                  <Said
+                    of={say('question.remove-what-if', { value: n + 1 })}
+                    with={[<span key="0" className="visually-hidden" />]}
+                  />
                 </button>
               </li>
             ))}
           </ol>
-          <button type="button" className="btn btn-outline-primary" disabled={!!problem || !good || whatIfs.length >= most} onClick={beside}>
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            disabled={!!problem || !good || whatIfs.length >= most}
+            onClick={beside}
+          >
             {say('question.keep-beside-and-change-something')}
           </button>
-          {whatIfs.length >= most && <p className="hint small">{say('question.four-are-beside-each-other-remove')}</p>}
+          {whatIfs.length >= most && (
+            <p className="hint small">{say('question.four-are-beside-each-other-remove')}</p>
+          )}
         </section>
         {good?.shown && !hidden && inverse.length > 0 && good.main && (
           <section aria-labelledby="turn-round">
@@ -213,11 +342,25 @@ export function Question({ model }: { model: Model }) {
             <label htmlFor="wanted" className="small">
               {say('question.wanted', { value: model.words[good.main] })}
             </label>
-            <input id="wanted" className="form-control" value={wanted.wanted} placeholder={good.main_text} autoComplete="off" onChange={(e) => setWanted({ solve: wanted.solve || inverse[0], wanted: e.target.value })} />
+            <input
+              id="wanted"
+              className="form-control"
+              value={wanted.wanted}
+              placeholder={good.main_text}
+              autoComplete="off"
+              onChange={(e) =>
+                setWanted({ solve: wanted.solve || inverse[0], wanted: e.target.value })
+              }
+            />
             <label htmlFor="solve" className="small">
               {say('question.by-changing')}
             </label>
-            <select id="solve" className="form-select" value={wanted.solve || inverse[0]} onChange={(e) => setWanted({ ...wanted, solve: e.target.value })}>
+            <select
+              id="solve"
+              className="form-select"
+              value={wanted.solve || inverse[0]}
+              onChange={(e) => setWanted({ ...wanted, solve: e.target.value })}
+            >
               {inverse.map((input) => (
                 <option key={input} value={input}>
                   {name(input)}
@@ -233,7 +376,11 @@ export function Question({ model }: { model: Model }) {
                 ) : (
                   <>
                     {name(answer.data.solved.input)} {answer.data.solved.typed}{' '}
-                    <button type="button" className="btn-plain" onClick={() => type(answer.data.solved!.input, answer.data.solved!.typed!)}>
+                    <button
+                      type="button"
+                      className="btn-plain"
+                      onClick={() => type(answer.data.solved!.input, answer.data.solved!.typed!)}
+                    >
                       {say('question.take-it')}
                     </button>
                   </>
@@ -246,36 +393,71 @@ export function Question({ model }: { model: Model }) {
           <section aria-labelledby="doubts">
             <h3 id="doubts">{say('question.most-of-the-doubt')}</h3>
             <ul className="plain-list doubts">
-              {good.doubts.filter((d) => d.share >= 0.005).map((d) => (
-                <li key={d.input}>
-                  <span>{name(d.input)}</span>
-                  <span className="bar" aria-hidden="true">
-                    <span style={{ width: `${100 * d.share}%` }} />
-                  </span>
-                  <span className="num">{Math.round(100 * d.share)} %</span>
-                </li>
-              ))}
+              {good.doubts
+                .filter((d) => d.share >= 0.005)
+                .map((d) => (
+                  <li key={d.input}>
+                    <span>{name(d.input)}</span>
+                    <span className="bar" aria-hidden="true">
+                      <span style={{ width: `${100 * d.share}%` }} />
+                    </span>
+                    <span className="num">{Math.round(100 * d.share)} %</span>
+                  </li>
+                ))}
             </ul>
             <p className="small" style={{ margin: 0 }}>
-              {say('question.read-ten-times-finer-give-or', { name: name(good.doubts[0].input), finer: good.finer, give: good.give })}
+              {say('question.read-ten-times-finer-give-or', {
+                name: name(good.doubts[0].input),
+                finer: good.finer,
+                give: good.give,
+              })}
             </p>
           </section>
         )}
         <section className="ways-out">
           {good?.main && (
-            <button type="button" className="btn btn-primary" onClick={() => setKeeping(true)} disabled={!!problem}>
+            <button
+              type="button"
+              className="btn btn-primary"
+              onClick={() => setKeeping(true)}
+              disabled={!!problem}
+            >
               {say('question.put-into-a-design')}
             </button>
           )}
-          <button type="button" className="btn btn-outline-primary" disabled={!good} onClick={() => void navigator.clipboard?.writeText([model.title, sentence, ...(good?.steps ?? []), location.href].join('\n')).then(() => setCopied(true), () => undefined)}>
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            disabled={!good}
+            onClick={() =>
+              void navigator.clipboard
+                ?.writeText(
+                  [model.title, sentence, ...(good?.steps ?? []), location.href].join('\n'),
+                )
+                .then(
+                  () => setCopied(true),
+                  () => undefined,
+                )
+            }
+          >
             {say('question.copy')}
           </button>
           <button type="button" className="btn btn-outline-primary" onClick={() => print()}>
             {say('codes.print')}
           </button>
-          {copied && <span role="status" className="small">{say('question.copied')}</span>}
+          {copied && (
+            <span role="status" className="small">
+              {say('question.copied')}
+            </span>
+          )}
           <div className="form-check">
-            <input id="hide-answers" type="checkbox" className="form-check-input" checked={hidden} onChange={(e) => setHidden(e.target.checked)} />
+            <input
+              id="hide-answers"
+              type="checkbox"
+              className="form-check-input"
+              checked={hidden}
+              onChange={(e) => setHidden(e.target.checked)}
+            />
             <label htmlFor="hide-answers" className="form-check-label">
               {say('question.hide-answers-for-a-shared-screen')}
             </label>
@@ -287,11 +469,15 @@ export function Question({ model }: { model: Model }) {
 }
 
 function fromAddress(model: Model, params: URLSearchParams): Typed {
-  return Object.fromEntries(model.inputs.flatMap((i) => (params.get(i.name) ? [[i.name, params.get(i.name) ?? '']] : [])));
+  return Object.fromEntries(
+    model.inputs.flatMap((i) => (params.get(i.name) ? [[i.name, params.get(i.name) ?? '']] : [])),
+  );
 }
 
 /** What another question has otherwise than the present one. */
 function difference(model: Model, then: Typed, now: Typed): string {
-  const parts = model.inputs.filter((i) => (then[i.name] ?? '') !== (now[i.name] ?? '')).map((i) => `${labelOf(i)} ${then[i.name] || (i.default ?? say('question.left-out'))}`);
+  const parts = model.inputs
+    .filter((i) => (then[i.name] ?? '') !== (now[i.name] ?? ''))
+    .map((i) => `${labelOf(i)} ${then[i.name] || (i.default ?? say('question.left-out'))}`);
   return parts.join(', ') || say('question.the-same');
 }

@@ -18,20 +18,37 @@ const groups: readonly (readonly [string, string])[] = [
 
 /** One question to the science core at a time; which one and what was typed is kept in the address. */
 export default function Workbench() {
-  const models = useQuery({ queryKey: ['models'], queryFn: () => got(api.GET('/api/v1/models')), staleTime: Infinity });
+  const models = useQuery({
+    queryKey: ['models'],
+    queryFn: () => got(api.GET('/api/v1/models')),
+    staleTime: Infinity,
+  });
   const [params] = useSearchParams();
   const [find, setFind] = useState('');
   const finder = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
   const all = models.data?.items ?? [];
   const asked = all.find((m) => m.id === params.get('ask'));
-  const found = groups.flatMap(([group]) => all.filter((m) => m.group === group && m.title.toLowerCase().includes(find.trim().toLowerCase())));
+  const found = groups.flatMap(([group]) =>
+    all.filter(
+      (m) => m.group === group && m.title.toLowerCase().includes(find.trim().toLowerCase()),
+    ),
+  );
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if (e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).closest('input, textarea, select')) return;
+      if (
+        e.ctrlKey ||
+        e.metaKey ||
+        e.altKey ||
+        (e.target as HTMLElement).closest('input, textarea, select')
+      )
+        return;
       const step = { j: 1, k: -1 }[e.key];
       if (e.key === '/') finder.current?.focus();
-      else if (step && found.length) void navigate(`?ask=${found[Math.max(0, Math.min(found.length - 1, found.findIndex((m) => m === asked) + step))].id}`);
+      else if (step && found.length)
+        void navigate(
+          `?ask=${found[Math.max(0, Math.min(found.length - 1, found.findIndex((m) => m === asked) + step))].id}`,
+        );
       else return;
       e.preventDefault();
     };
@@ -45,13 +62,26 @@ export default function Workbench() {
         aside={
           <label className="small bench-find">
             {say('workbench.find-a-question')}
-            <input id="find-question" ref={finder} type="search" className="form-control" value={find} onChange={(e) => setFind(e.target.value)} />
+            <input
+              id="find-question"
+              ref={finder}
+              type="search"
+              className="form-control"
+              value={find}
+              onChange={(e) => setFind(e.target.value)}
+            />
           </label>
         }
       />
       <main className="work bench">
         {models.isPending && <Loading what={say('workbench.the-questions')} />}
-        {models.error && <PartError what={say('workbench.the-questions-2')} error={models.error} retry={() => void models.refetch()} />}
+        {models.error && (
+          <PartError
+            what={say('workbench.the-questions-2')}
+            error={models.error}
+            retry={() => void models.refetch()}
+          />
+        )}
         {models.data && (
           <>
             <nav className="questions" aria-label={say('plan.questions')}>
@@ -64,7 +94,11 @@ export default function Workbench() {
                     <ul className="plain-list">
                       {some.map((m) => (
                         <li key={m.id}>
-                          <Link to={`?ask=${m.id}`} aria-current={m === asked ? 'true' : undefined} ref={m === asked ? intoSight : undefined}>
+                          <Link
+                            to={`?ask=${m.id}`}
+                            aria-current={m === asked ? 'true' : undefined}
+                            ref={m === asked ? intoSight : undefined}
+                          >
                             {m.title}
                           </Link>
                         </li>
@@ -73,9 +107,15 @@ export default function Workbench() {
                   </section>
                 );
               })}
-              {found.length === 0 && <p className="hint">{say('workbench.no-question-has-these-words-try')}</p>}
+              {found.length === 0 && (
+                <p className="hint">{say('workbench.no-question-has-these-words-try')}</p>
+              )}
             </nav>
-            {asked ? <Question key={asked.id} model={asked} /> : <NoQuestion unknown={params.get('ask')} />}
+            {asked ? (
+              <Question key={asked.id} model={asked} />
+            ) : (
+              <NoQuestion unknown={params.get('ask')} />
+            )}
           </>
         )}
       </main>
@@ -88,7 +128,8 @@ const intoSight = (e: HTMLElement | null) => {
   const list = e?.closest('nav');
   if (!e || !list) return;
   const [at, box] = [e.getBoundingClientRect(), list.getBoundingClientRect()];
-  if (at.top < box.top || at.bottom > box.bottom) list.scrollTop += at.top - box.top - box.height / 2;
+  if (at.top < box.top || at.bottom > box.bottom)
+    list.scrollTop += at.top - box.top - box.height / 2;
 };
 
 function NoQuestion({ unknown }: { unknown: string | null }) {

@@ -22,7 +22,8 @@ func TestCapabilities(t *testing.T) {
 	there := map[string]bool{}
 	defined := regexp.MustCompile(`(?m)^func (Test\w+)\(`)
 	err = filepath.WalkDir("..", func(path string, e fs.DirEntry, err error) error {
-		if err != nil || e.IsDir() && (e.Name() == "node_modules" || strings.HasPrefix(e.Name(), ".") && e.Name() != "..") {
+		if err != nil ||
+			e.IsDir() && (e.Name() == "node_modules" || strings.HasPrefix(e.Name(), ".") && e.Name() != "..") {
 			return filepath.SkipDir
 		}
 		if strings.HasSuffix(path, "_test.go") {
@@ -59,7 +60,10 @@ func TestModelsAreListed(t *testing.T) {
 	}
 	for _, m := range science.Models() {
 		d := m.Describe("en")
-		if row := fmt.Sprintf("| `%s` | %s | %s | %s |", m.ID, d.Title, d.Source, d.Assumes); !strings.Contains(string(list), row) {
+		if row := fmt.Sprintf("| `%s` | %s | %s | %s |", m.ID, d.Title, d.Source, d.Assumes); !strings.Contains(
+			string(list),
+			row,
+		) {
 			t.Errorf("models.md lacks %s", row)
 		}
 	}

@@ -30,7 +30,8 @@ func command(t *testing.T, database, stdin string, args ...string) (stdout, stde
 // restoring into a new database.
 func TestCommands(t *testing.T) {
 	url := database(t)
-	if _, errs, status := command(t, url, password+"\n", "teacher", "add", email, "Ms Tarrant"); status != 0 || !strings.Contains(errs, "can sign in") {
+	if _, errs, status := command(t, url, password+"\n", "teacher", "add", email, "Ms Tarrant"); status != 0 ||
+		!strings.Contains(errs, "can sign in") {
 		t.Fatalf("%d %s", status, errs)
 	}
 	for _, c := range []struct {
@@ -49,11 +50,13 @@ func TestCommands(t *testing.T) {
 		{"", nil, 2, "patient-kitchen"},
 		{"", []string{"restore", "../docs/examples/paper-strips.json"}, 1, "not empty"},
 	} {
-		if _, errs, status := command(t, url, c.stdin, c.args...); status != c.status || !strings.Contains(errs, c.says) {
+		if _, errs, status := command(t, url, c.stdin, c.args...); status != c.status ||
+			!strings.Contains(errs, c.says) {
 			t.Errorf("%v: status %d, %s; want %d, %q", c.args, status, errs, c.status, c.says)
 		}
 	}
-	if _, errs, status := command(t, "", "", "migrate"); status != 1 || !strings.Contains(errs, "PK_DATABASE_URL is not set") {
+	if _, errs, status := command(t, "", "", "migrate"); status != 1 ||
+		!strings.Contains(errs, "PK_DATABASE_URL is not set") {
 		t.Errorf("without a database: %d %s", status, errs)
 	}
 
@@ -89,7 +92,8 @@ func TestCommands(t *testing.T) {
 	if got, _, _ := command(t, fresh, "", "export", email, "Paper strips"); got != string(want) {
 		t.Error("the restored experiment differs")
 	}
-	if _, errs, status := command(t, database(t), "not a backup", "restore", "-"); status != 1 || !strings.Contains(errs, "cannot be read") {
+	if _, errs, status := command(t, database(t), "not a backup", "restore", "-"); status != 1 ||
+		!strings.Contains(errs, "cannot be read") {
 		t.Errorf("something else than a backup: %d %s", status, errs)
 	}
 }
@@ -103,17 +107,20 @@ func TestDemoAgain(t *testing.T) {
 	first.kill()
 	second := start(t, []string{"PK_DATABASE_URL=" + url}, "demo", "--dir", dir, "--listen", "127.0.0.1:0")
 	again := second.link("Gorse")
-	if token := func(l string) string { return l[strings.LastIndexByte(l, '/'):] }; token(link) != token(again) || len(token(link)) != 44 {
+	if token := func(l string) string { return l[strings.LastIndexByte(l, '/'):] }; token(link) != token(again) ||
+		len(token(link)) != 44 {
 		t.Errorf("the link was %s and is %s", link, again)
 	}
-	if _, errs, status := command(t, url, "", "demo", "--fresh", "--dir", dir); status != 1 || !strings.Contains(errs, "empty it yourself") {
+	if _, errs, status := command(t, url, "", "demo", "--fresh", "--dir", dir); status != 1 ||
+		!strings.Contains(errs, "empty it yourself") {
 		t.Errorf("--fresh on somebody's database: %d %s", status, errs)
 	}
 	other := database(t)
 	if _, _, status := command(t, other, password, "teacher", "add", email, "Real"); status != 0 {
 		t.Fatal("no account")
 	}
-	if _, errs, status := command(t, other, "", "demo", "--dir", dir, "--listen", "127.0.0.1:0"); status != 1 || !strings.Contains(errs, "holds something else") {
+	if _, errs, status := command(t, other, "", "demo", "--dir", dir, "--listen", "127.0.0.1:0"); status != 1 ||
+		!strings.Contains(errs, "holds something else") {
 		t.Errorf("a database with somebody in it: %d %s", status, errs)
 	}
 }
@@ -134,7 +141,19 @@ func TestCompareCommand(t *testing.T) {
 	var rows []map[string]any
 	for h, climbs := range [][2]float64{{10, 30}, {11, 31}, {9, 30}, {10, 32}, {12, 29}} {
 		for i, condition := range []string{"printer", "towel"} {
-			rows = append(rows, map[string]any{"home": fmt.Sprintf("home %d", h), "provenance": "own", "reading": "height", "condition": condition, "time": "8 min", "trial": 1, "typed": fmt.Sprint(climbs[i], " mm"), "fate": "counts"})
+			rows = append(
+				rows,
+				map[string]any{
+					"home":       fmt.Sprintf("home %d", h),
+					"provenance": "own",
+					"reading":    "height",
+					"condition":  condition,
+					"time":       "8 min",
+					"trial":      1,
+					"typed":      fmt.Sprint(climbs[i], " mm"),
+					"fate":       "counts",
+				},
+			)
 		}
 	}
 	file := filepath.Join(t.TempDir(), "readings.json")
@@ -166,7 +185,12 @@ func TestCompareCommand(t *testing.T) {
 	}
 	// Differences 20, 20, 21, 22, 17: mean 20.
 	last := report.Findings[2]
-	if report.Made != "2027-02-03T09:00:00Z" || len(report.Findings) != 3 || last.ID != "climb-towel" || last.Verdict != "supported" || last.Test != "paired-t" || last.N != 5 || last.Estimate["value"] != 20.0 || last.Words.Family["es"] == "" {
+	if report.Made != "2027-02-03T09:00:00Z" || len(report.Findings) != 3 || last.ID != "climb-towel" ||
+		last.Verdict != "supported" ||
+		last.Test != "paired-t" ||
+		last.N != 5 ||
+		last.Estimate["value"] != 20.0 ||
+		last.Words.Family["es"] == "" {
 		t.Errorf("%+v", report)
 	}
 	if first := report.Findings[0]; first.P != nil || first.Verdict != "cannot-tell" {
@@ -177,10 +201,12 @@ func TestCompareCommand(t *testing.T) {
 	}
 	rows[3]["condition"] = "velvet"
 	write(map[string]any{"readings": rows})
-	if _, errs, status := command(t, "", "", "compare", design, file); status != 2 || !strings.Contains(errs, "readings[3]") {
+	if _, errs, status := command(t, "", "", "compare", design, file); status != 2 ||
+		!strings.Contains(errs, "readings[3]") {
 		t.Errorf("%d %s", status, errs)
 	}
-	if _, errs, status := command(t, "", "", "compare", design, "nowhere.json"); status != 2 || !strings.Contains(errs, "nowhere.json") {
+	if _, errs, status := command(t, "", "", "compare", design, "nowhere.json"); status != 2 ||
+		!strings.Contains(errs, "nowhere.json") {
 		t.Errorf("%d %s", status, errs)
 	}
 	if _, _, status := command(t, "", "", "compare", file, file); status != 2 {
@@ -206,7 +232,8 @@ func TestComputeCommand(t *testing.T) {
 	if status != 0 || out["model"] != "pendulum" || len(out["notes"].([]any)) == 0 {
 		t.Fatalf("%d %s %v", status, errs, out)
 	}
-	if period := out["outputs"].(map[string]any)["period"].(map[string]any); period["unit"] != "s" || math.Abs(period["value"].(float64)-2.00641) > 1e-5 {
+	if period := out["outputs"].(map[string]any)["period"].(map[string]any); period["unit"] != "s" ||
+		math.Abs(period["value"].(float64)-2.00641) > 1e-5 {
 		t.Errorf("%v", period)
 	}
 	out, _, _ = run(`{"inputs": {"text": "2 3/4 tsp"}}`, "quantity-parse")
@@ -245,7 +272,8 @@ func TestComputeCommand(t *testing.T) {
 		var said struct {
 			Error struct{ Input, Message string }
 		}
-		if err := json.Unmarshal([]byte(errs), &said); err != nil || status != 2 || said.Error.Input != c.input || !strings.Contains(said.Error.Message, c.says) {
+		if err := json.Unmarshal([]byte(errs), &said); err != nil || status != 2 || said.Error.Input != c.input ||
+			!strings.Contains(said.Error.Message, c.says) {
 			t.Errorf("%s < %s: status %d, %s; want %q %q", c.model, c.stdin, status, errs, c.input, c.says)
 		}
 	}
@@ -255,7 +283,8 @@ func TestComputeCommand(t *testing.T) {
 		ID     string
 		Inputs []struct{ Name, Unit string }
 	}
-	if err := json.Unmarshal([]byte(list), &models); err != nil || status != 0 || len(models) != 37 || models[0].Inputs[0].Name == "" {
+	if err := json.Unmarshal([]byte(list), &models); err != nil || status != 0 || len(models) != 37 ||
+		models[0].Inputs[0].Name == "" {
 		t.Errorf("%v %d %d", err, status, len(models))
 	}
 }
@@ -307,7 +336,8 @@ func TestCheckCommand(t *testing.T) {
 	} {
 		out, errs, status := command(t, "", "", "check", c.path)
 		var a answer
-		if err := json.Unmarshal([]byte(out), &a); err != nil || status != c.status || a.Issuable != (c.status == 0) || len(a.Verdict) != 4 {
+		if err := json.Unmarshal([]byte(out), &a); err != nil || status != c.status || a.Issuable != (c.status == 0) ||
+			len(a.Verdict) != 4 {
 			t.Errorf("%s: status %d, %v %s %.300s", c.name, status, err, errs, out)
 			continue
 		}
@@ -324,11 +354,13 @@ func TestCheckCommand(t *testing.T) {
 			t.Errorf("%s: no %s (%s) in %+v", c.name, c.rule, c.verdict, a.Safety)
 		}
 	}
-	if a, _, status := command(t, "", "", "check", "../docs/examples/broken-units.json"); status != 1 || !strings.Contains(a, `"severity": "error"`) {
+	if a, _, status := command(t, "", "", "check", "../docs/examples/broken-units.json"); status != 1 ||
+		!strings.Contains(a, `"severity": "error"`) {
 		t.Errorf("%d %.200s", status, a)
 	}
 	for _, bad := range []string{filepath.Join(folder, "none.json"), "../README.md", "../docs/openapi.json"} {
-		if _, errs, status := command(t, "", "", "check", bad); status != 2 || !strings.Contains(errs, "cannot be read") {
+		if _, errs, status := command(t, "", "", "check", bad); status != 2 ||
+			!strings.Contains(errs, "cannot be read") {
 			t.Errorf("%s: %d %s", bad, status, errs)
 		}
 	}

@@ -56,7 +56,20 @@ func TestCoreOnThePhone(t *testing.T) {
 	var questions []question
 	for _, x := range typedTexts(t) {
 		for _, w := range [][2]string{{"en", "us"}, {"en", "uk"}, {"es", "metric"}} {
-			questions = append(questions, question{x[0], w[0], w[1], reading.Asked{Unit: x[1], Low: "0 " + x[1], Step: "1 " + x[1], Tool: map[string]string{"en": "ruler", "es": "regla"}}})
+			questions = append(
+				questions,
+				question{
+					x[0],
+					w[0],
+					w[1],
+					reading.Asked{
+						Unit: x[1],
+						Low:  "0 " + x[1],
+						Step: "1 " + x[1],
+						Tool: map[string]string{"en": "ruler", "es": "regla"},
+					},
+				},
+			)
 		}
 	}
 	if len(questions) < 2000 {
@@ -69,19 +82,24 @@ func TestCoreOnThePhone(t *testing.T) {
 			<script>const go = new Go(); WebAssembly.instantiateStreaming(fetch('/core.wasm'), go.importObject).then((core) => go.run(core.instance));</script>`)
 	})
 	mux.Handle("GET /", http.FileServer(http.Dir("../web/src/family/core")))
-	mux.HandleFunc("GET /questions", func(w http.ResponseWriter, _ *http.Request) { _ = json.NewEncoder(w).Encode(questions) })
+	mux.HandleFunc(
+		"GET /questions",
+		func(w http.ResponseWriter, _ *http.Request) { _ = json.NewEncoder(w).Encode(questions) },
+	)
 	server := httptest.NewServer(mux)
 	t.Cleanup(server.Close)
 	p := tab(t, 390, 844)
 	p.open(server.URL)
 	p.until("the core", `typeof kitchenUnderstand === 'function'`)
 	var answers []string
-	if err := json.Unmarshal([]byte(evaluate[string](p, `fetch('/questions').then((r) => r.json()).then((all) => JSON.stringify(all.map((q) => kitchenUnderstand(JSON.stringify(q)))))`)), &answers); err != nil || len(answers) != len(questions) {
+	if err := json.Unmarshal([]byte(evaluate[string](p, `fetch('/questions').then((r) => r.json()).then((all) => JSON.stringify(all.map((q) => kitchenUnderstand(JSON.stringify(q)))))`)), &answers); err != nil ||
+		len(answers) != len(questions) {
 		t.Fatal(len(answers), err)
 	}
 	different := 0
 	for i, q := range questions {
-		want := reading.Understand(q.Asked, q.Typed, reading.Writer{Language: q.Language, System: quantity.System(q.Measures)}).Reply(q.Language)
+		want := reading.Understand(q.Asked, q.Typed, reading.Writer{Language: q.Language, System: quantity.System(q.Measures)}).
+			Reply(q.Language)
 		var got reading.Reply
 		if err := json.Unmarshal([]byte(answers[i]), &got); err != nil || !reflect.DeepEqual(got, want) {
 			if different++; different < 10 {

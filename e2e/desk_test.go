@@ -9,7 +9,10 @@ func TestSettingAReadingAside(t *testing.T) {
 	demo := theDemo(t)
 	p := tab(t, 1280, 900)
 	p.signIn(demo.base)
-	at := evaluate[string](p, `fetch('/api/v1/assignments').then((r) => r.json()).then((l) => '/experiments/' + l.items[0].experiment)`)
+	at := evaluate[string](
+		p,
+		`fetch('/api/v1/assignments').then((r) => r.json()).then((l) => '/experiments/' + l.items[0].experiment)`,
+	)
 	p.open(demo.base + at + "/collect")
 	p.press("Snipe")
 	p.sees("Every entry")

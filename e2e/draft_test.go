@@ -33,7 +33,14 @@ type desk struct {
 // bundled makes one script of a module of the web application, put on window.
 func bundled(t *testing.T, source string) []byte {
 	t.Helper()
-	r := api.Build(api.BuildOptions{Stdin: &api.StdinOptions{Contents: source, ResolveDir: "../web/src", Loader: api.LoaderTS}, Bundle: true, Format: api.FormatIIFE, Write: false})
+	r := api.Build(
+		api.BuildOptions{
+			Stdin:  &api.StdinOptions{Contents: source, ResolveDir: "../web/src", Loader: api.LoaderTS},
+			Bundle: true,
+			Format: api.FormatIIFE,
+			Write:  false,
+		},
+	)
 	if len(r.Errors) > 0 {
 		t.Fatalf("%+v", r.Errors)
 	}
@@ -42,8 +49,11 @@ func bundled(t *testing.T, source string) []byte {
 
 func newDesk(t *testing.T) *desk {
 	t.Helper()
-	script := bundled(t, `import { DraftStore, isDirty } from './teacher/draft/store'; import { gateTo } from './teacher/draft/gate'; import { merge, differences } from './teacher/draft/merge';
-		Object.assign(window, { DraftStore, isDirty, gateTo, merge, differences });`)
+	script := bundled(
+		t,
+		`import { DraftStore, isDirty } from './teacher/draft/store'; import { gateTo } from './teacher/draft/gate'; import { merge, differences } from './teacher/draft/merge';
+		Object.assign(window, { DraftStore, isDirty, gateTo, merge, differences });`,
+	)
 	d := &desk{version: 1, document: json.RawMessage(`{"title":{"en":"Beans"},"needs":[]}`)}
 	mux := http.NewServeMux()
 	mux.HandleFunc("GET /{$}", func(w http.ResponseWriter, _ *http.Request) {
@@ -87,7 +97,8 @@ func (d *desk) serve(w http.ResponseWriter, r *http.Request) {
 		if at, _ := strconv.Atoi(r.Header.Get("If-Match")); at != d.version {
 			d.refused++
 			w.WriteHeader(http.StatusPreconditionFailed)
-			_ = json.NewEncoder(w).Encode(map[string]any{"code": "changed-elsewhere", "status": 412, "title": "Refused", "detail": "changed", "current": d.view()})
+			_ = json.NewEncoder(w).
+				Encode(map[string]any{"code": "changed-elsewhere", "status": 412, "title": "Refused", "detail": "changed", "current": d.view()})
 			return
 		}
 		d.version++
@@ -181,10 +192,16 @@ func TestDraftOnASlowLine(t *testing.T) {
 func TestDraftTakesALateAnswer(t *testing.T) {
 	d := newDesk(t)
 	p := d.window(t)
-	evaluate[bool](p, `(() => { window.before = {...store.state.doc, needs: [{id: 'a', name: {en: 'ice'}}]}; store.edit(before);
+	evaluate[bool](
+		p,
+		`(() => { window.before = {...store.state.doc, needs: [{id: 'a', name: {en: 'ice'}}]}; store.edit(before);
 		store.edit({...store.state.doc, title: {en: 'Ice'}, needs: [...store.state.doc.needs, {id: 'b', name: {en: 'bowl'}}]});
-		window.back = store.change(before, {...before, needs: [{id: 'a', name: {en: 'ice'}, material: 'plain-ice'}]}); return true; })()`)
-	d.holds(t, `{"title":{"en":"Ice"},"needs":[{"id":"a","name":{"en":"ice"},"material":"plain-ice"},{"id":"b","name":{"en":"bowl"}}]}`)
+		window.back = store.change(before, {...before, needs: [{id: 'a', name: {en: 'ice'}, material: 'plain-ice'}]}); return true; })()`,
+	)
+	d.holds(
+		t,
+		`{"title":{"en":"Ice"},"needs":[{"id":"a","name":{"en":"ice"},"material":"plain-ice"},{"id":"b","name":{"en":"bowl"}}]}`,
+	)
 	evaluate[bool](p, `(back(), true)`)
 	d.holds(t, `{"title":{"en":"Ice"},"needs":[{"id":"a","name":{"en":"ice"}},{"id":"b","name":{"en":"bowl"}}]}`)
 }
@@ -201,7 +218,11 @@ func TestDraftWhoseAnswerIsLost(t *testing.T) {
 	p.edits(`{...d, title: {en: 'Lost and found'}}`)
 	d.holds(t, `{"title":{"en":"Lost and found"},"needs":[]}`)
 	if d.refused == 0 || evaluate[bool](p, `Boolean(store.state.conflict)`) {
-		t.Errorf("%d saves came too late; in conflict with itself: %v", d.refused, evaluate[bool](p, `Boolean(store.state.conflict)`))
+		t.Errorf(
+			"%d saves came too late; in conflict with itself: %v",
+			d.refused,
+			evaluate[bool](p, `Boolean(store.state.conflict)`),
+		)
 	}
 }
 
@@ -274,7 +295,15 @@ func TestDraftMerge(t *testing.T) {
 		{"moved and changed", `{"s":[{"id":"a","n":1},{"id":"b","n":1}]}`, `{"s":[{"id":"b","n":1},{"id":"a","n":1}]}`, `{"s":[{"id":"a","n":2},{"id":"b","n":1}]}`, `{"s":[{"id":"b","n":1},{"id":"a","n":2}]}`, `[]`},
 		{"nothing is nothing", `{"a":""}`, `{}`, `{"a":false,"b":[]}`, `{}`, `[]`},
 	} {
-		got := evaluate[string](p, fmt.Sprintf(`(() => { const m = merge(%s, %s, %s); return JSON.stringify([m.value, m.clashes]); })()`, c.base, c.mine, c.theirs))
+		got := evaluate[string](
+			p,
+			fmt.Sprintf(
+				`(() => { const m = merge(%s, %s, %s); return JSON.stringify([m.value, m.clashes]); })()`,
+				c.base,
+				c.mine,
+				c.theirs,
+			),
+		)
 		if want := "[" + c.want + "," + c.clashes + "]"; !sameJSON(got, want) {
 			t.Errorf("%s: %s, want %s", c.name, got, want)
 		}

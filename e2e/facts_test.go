@@ -23,12 +23,18 @@ func TestFactsOfAHome(t *testing.T) {
 	p.sees("Draw a pencil line")
 	p.press("Done, next")
 	p.sees("Does a child under 4 live in your home?")
-	p.until("the step waits for the answer", `document.querySelector('.main-action').getAttribute('aria-disabled') === 'true'`)
+	p.until(
+		"the step waits for the answer",
+		`document.querySelector('.main-action').getAttribute('aria-disabled') === 'true'`,
+	)
 	p.violations("a step that asks")
 	p.fits("a step that asks")
 	p.ticks("Yes")
 	p.sees("An adult stays near.")
-	p.until("the step waits for the adult", `document.querySelector('.main-action').getAttribute('aria-disabled') === 'true'`)
+	p.until(
+		"the step waits for the adult",
+		`document.querySelector('.main-action').getAttribute('aria-disabled') === 'true'`,
+	)
 	p.press("I am an adult and I am here")
 	p.press("Done, next")
 	p.sees("Pour, and start the clock")

@@ -51,7 +51,11 @@ func openPhone(t *testing.T, base, link string) *phone {
 	t.Helper()
 	jar, _ := cookiejar.New(nil)
 	p := &phone{Client: http.Client{Jar: jar, Timeout: 5 * time.Second}, base: base}
-	status, raw, err := p.ask("POST", "/family/open", map[string]string{"link": link[strings.LastIndexByte(link, '/')+1:]})
+	status, raw, err := p.ask(
+		"POST",
+		"/family/open",
+		map[string]string{"link": link[strings.LastIndexByte(link, '/')+1:]},
+	)
 	var opened struct{ Home string }
 	if err != nil || status != 200 || json.Unmarshal(raw, &opened) != nil {
 		t.Fatalf("%d %s %v", status, raw, err)
@@ -63,7 +67,8 @@ func openPhone(t *testing.T, base, link string) *phone {
 		t.Fatalf("%s %v", raw, err)
 	}
 	p.assignment, p.sha = b.Sheets[0].Assignment.String(), b.Sheets[0].Permission.TextSha
-	if status, raw, err = p.ask("POST", p.home+"/assignments/"+p.assignment+"/permission", map[string]any{"decision": "granted", "guardian": "A", "text_sha": p.sha}); err != nil || status != 200 {
+	if status, raw, err = p.ask("POST", p.home+"/assignments/"+p.assignment+"/permission", map[string]any{"decision": "granted", "guardian": "A", "text_sha": p.sha}); err != nil ||
+		status != 200 {
 		t.Fatalf("%d %s %v", status, raw, err)
 	}
 	return p
@@ -133,8 +138,19 @@ func TestChaos(t *testing.T) {
 				case <-time.After(25 * time.Millisecond):
 				}
 				id := store.NewID().String()
-				body, _ := json.Marshal(map[string]any{"kind": "reading", "step": "read-8", "reading": "height", "condition": "towel", "time": "8 min", "trial": 1,
-					"typed": fmt.Sprintf("%d mm", n), "phone_time": time.Now().UTC(), "offset_ms": 0})
+				body, _ := json.Marshal(
+					map[string]any{
+						"kind":       "reading",
+						"step":       "read-8",
+						"reading":    "height",
+						"condition":  "towel",
+						"time":       "8 min",
+						"trial":      1,
+						"typed":      fmt.Sprintf("%d mm", n),
+						"phone_time": time.Now().UTC(),
+						"offset_ms":  0,
+					},
+				)
 				for deadline := time.Now().Add(90 * time.Second); ; time.Sleep(20 * time.Millisecond) {
 					status, _, err := p.ask("PUT", p.home+"/assignments/"+p.assignment+"/entries/"+id, body)
 					if err == nil && status == 200 {
@@ -195,14 +211,17 @@ func TestChaos(t *testing.T) {
 		for _, a := range acknowledged[i] {
 			var n int
 			var body string
-			if err := st.Pool().QueryRow(context.Background(), `SELECT count(*), max(convert_from(body, 'UTF8')) FROM entry WHERE id = $1`, a.id).Scan(&n, &body); err != nil || n != 1 || body != a.body {
+			if err := st.Pool().QueryRow(context.Background(), `SELECT count(*), max(convert_from(body, 'UTF8')) FROM entry WHERE id = $1`, a.id).Scan(&n, &body); err != nil ||
+				n != 1 ||
+				body != a.body {
 				t.Errorf("acknowledged entry %s is there %d times, %v", a.id, n, err)
 			}
 			total++
 		}
 	}
 	var stored int
-	if err := st.Pool().QueryRow(context.Background(), `SELECT count(*) FROM entry WHERE kind = 'reading' AND received_at > $1`, began).Scan(&stored); err != nil || stored != total {
+	if err := st.Pool().QueryRow(context.Background(), `SELECT count(*) FROM entry WHERE kind = 'reading' AND received_at > $1`, began).Scan(&stored); err != nil ||
+		stored != total {
 		t.Errorf("%d entries acknowledged and %d stored: %v", total, stored, err)
 	}
 	t.Logf("%d entries acknowledged over %v kills", total, kills)
@@ -214,7 +233,16 @@ func TestChaos(t *testing.T) {
 // serveQuietly starts a server and waits until it answers; it is killed by
 // the caller.
 func serveQuietly(t testing.TB, url, listen string) *program {
-	p := start(t, []string{"PK_DATABASE_URL=" + url, "PK_LISTEN=" + listen, "PK_PUBLIC_URL=http://127.0.0.1", "PK_SECRETS=a:" + strings.Repeat("ab", 32)}, "serve")
+	p := start(
+		t,
+		[]string{
+			"PK_DATABASE_URL=" + url,
+			"PK_LISTEN=" + listen,
+			"PK_PUBLIC_URL=http://127.0.0.1",
+			"PK_SECRETS=a:" + strings.Repeat("ab", 32),
+		},
+		"serve",
+	)
 	awaitReady(t, "http://"+listen)
 	return p
 }
@@ -242,5 +270,10 @@ func TestServerSaysWhatIsMissing(t *testing.T) {
 	if _, err := st.Pool().Exec(context.Background(), `DELETE FROM goose_db_version WHERE version_id > 0`); err != nil {
 		t.Fatal(err)
 	}
-	run("PK_DATABASE_URL="+url, "PK_LISTEN="+freeAddress(t), "PK_PUBLIC_URL=http://127.0.0.1", "PK_SECRETS=a:"+strings.Repeat("ab", 32))
+	run(
+		"PK_DATABASE_URL="+url,
+		"PK_LISTEN="+freeAddress(t),
+		"PK_PUBLIC_URL=http://127.0.0.1",
+		"PK_SECRETS=a:"+strings.Repeat("ab", 32),
+	)
 }

@@ -13,8 +13,14 @@ func TestGuardedExperiment(t *testing.T) {
 	demo := theDemo(t)
 	teacher := tab(t, 1280, 800)
 	teacher.signIn(demo.base)
-	ids := evaluate[map[string]string](teacher, `Promise.all(['classes', 'experiments'].map((x) => fetch('/api/v1/' + x).then((r) => r.json()))).then(([c, e]) => ({c: c.items.find((x) => x.name === '7M').id, e: e.items.find((x) => x.title === 'Warm wraps').id}))`)
-	issued := evaluate[float64](teacher, `fetch('/api/v1/classes/`+ids["c"]+`/assignments', {method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify({experiment: '`+ids["e"]+`', opens_at: new Date(Date.now() - 36e5).toISOString(), due_at: new Date(Date.now() + 864e5).toISOString()})}).then((r) => r.status)`)
+	ids := evaluate[map[string]string](
+		teacher,
+		`Promise.all(['classes', 'experiments'].map((x) => fetch('/api/v1/' + x).then((r) => r.json()))).then(([c, e]) => ({c: c.items.find((x) => x.name === '7M').id, e: e.items.find((x) => x.title === 'Warm wraps').id}))`,
+	)
+	issued := evaluate[float64](
+		teacher,
+		`fetch('/api/v1/classes/`+ids["c"]+`/assignments', {method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify({experiment: '`+ids["e"]+`', opens_at: new Date(Date.now() - 36e5).toISOString(), due_at: new Date(Date.now() + 864e5).toISOString()})}).then((r) => r.status)`,
+	)
 	if issued != 200 {
 		t.Fatalf("not issued: %v", issued)
 	}
@@ -42,7 +48,10 @@ func TestGuardedExperiment(t *testing.T) {
 	p.press("Done, next")
 	p.sees("Pour the hot water")
 	p.sees("If your helper has to go")
-	p.until("the step waits for the adult", `document.querySelector('.main-action').getAttribute('aria-disabled') === 'true'`)
+	p.until(
+		"the step waits for the adult",
+		`document.querySelector('.main-action').getAttribute('aria-disabled') === 'true'`,
+	)
 	p.violations("a step with an adult")
 	p.press("Something went wrong")
 	p.press("Someone is hurt")
@@ -63,7 +72,10 @@ func TestGuardedExperiment(t *testing.T) {
 	// The sheets of a home, on its own phone, in its own language.
 	home := evaluate[string](p, `location.pathname.split('/').pop()`)
 	for _, sheet := range []string{"safety", "materials", "substitutions"} {
-		text := evaluate[string](p, `fetch('/api/v1/home/`+home+`').then((r) => r.json()).then((b) => fetch('/api/v1/home/`+home+`/assignments/' + b.sheets.find((s) => s.title === 'Warm wraps').assignment + '/print/`+sheet+`')).then((r) => r.text())`)
+		text := evaluate[string](
+			p,
+			`fetch('/api/v1/home/`+home+`').then((r) => r.json()).then((b) => fetch('/api/v1/home/`+home+`/assignments/' + b.sheets.find((s) => s.title === 'Warm wraps').assignment + '/print/`+sheet+`')).then((r) => r.text())`,
+		)
 		if !strings.Contains(text, "Gorse") || !strings.Contains(text, "0555 010 010") {
 			t.Errorf("%s: %.300s", sheet, text)
 		}

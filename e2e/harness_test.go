@@ -107,13 +107,30 @@ func (p *program) link(home string) string {
 // theDemo is the demo on a database of its own.
 func theDemo(t *testing.T) *program {
 	t.Helper()
-	return start(t, []string{"PK_DATABASE_URL=" + storetest.URL(t)}, "demo", "--dir", t.TempDir(), "--listen", "127.0.0.1:0")
+	return start(
+		t,
+		[]string{"PK_DATABASE_URL=" + storetest.URL(t)},
+		"demo",
+		"--dir",
+		t.TempDir(),
+		"--listen",
+		"127.0.0.1:0",
+	)
 }
 
 // serve starts the server on a migrated database; listen is host:port.
 func serve(t testing.TB, database, listen, public string) *program {
 	t.Helper()
-	p := start(t, []string{"PK_DATABASE_URL=" + database, "PK_LISTEN=" + listen, "PK_PUBLIC_URL=" + public, "PK_SECRETS=a:" + strings.Repeat("ab", 32)}, "serve")
+	p := start(
+		t,
+		[]string{
+			"PK_DATABASE_URL=" + database,
+			"PK_LISTEN=" + listen,
+			"PK_PUBLIC_URL=" + public,
+			"PK_SECRETS=a:" + strings.Repeat("ab", 32),
+		},
+		"serve",
+	)
 	p.base = "http://" + listen
 	awaitReady(t, p.base)
 	return p
@@ -259,7 +276,10 @@ func (p *page) until(what, script string) {
 // sees waits for words on the page.
 func (p *page) sees(words string) {
 	p.t.Helper()
-	p.until(fmt.Sprintf("the words %q", words), fmt.Sprintf(`(document.body?.innerText ?? '').replaceAll('\u00a0', ' ').includes(%q)`, words))
+	p.until(
+		fmt.Sprintf("the words %q", words),
+		fmt.Sprintf(`(document.body?.innerText ?? '').replaceAll('\u00a0', ' ').includes(%q)`, words),
+	)
 }
 
 func (p *page) seesNot(words string) {
@@ -276,8 +296,15 @@ const find = `(w) => { const seen = (x) => x.getClientRects().length > 0; const 
 // something does not count as there.
 func (p *page) press(words string) {
 	p.t.Helper()
-	p.until(fmt.Sprintf("a button %q", words), fmt.Sprintf(`(() => { const b = (%s)(%q); if (!b || b.getAttribute('aria-disabled') === 'true' || b.disabled) return false;
-		b.scrollIntoView({block: 'center'}); b.click(); return true; })()`, find, words))
+	p.until(
+		fmt.Sprintf("a button %q", words),
+		fmt.Sprintf(
+			`(() => { const b = (%s)(%q); if (!b || b.getAttribute('aria-disabled') === 'true' || b.disabled) return false;
+		b.scrollIntoView({block: 'center'}); b.click(); return true; })()`,
+			find,
+			words,
+		),
+	)
 }
 
 const field = `(w) => { const text = (x) => x.textContent.trim().replaceAll('\u00a0', ' '); const all = [...document.querySelectorAll('label')].filter((x) => text(x).startsWith(w));
@@ -287,7 +314,10 @@ const field = `(w) => { const text = (x) => x.textContent.trim().replaceAll('\u0
 func (p *page) writes(label, text string) {
 	p.t.Helper()
 	p.until(fmt.Sprintf("a field %q", label), fmt.Sprintf(`Boolean((%s)(%q))`, field, label))
-	id := evaluate[string](p, fmt.Sprintf(`(() => { const f = (%s)(%q); f.focus(); f.select?.(); return f.id; })()`, field, label))
+	id := evaluate[string](
+		p,
+		fmt.Sprintf(`(() => { const f = (%s)(%q); f.focus(); f.select?.(); return f.id; })()`, field, label),
+	)
 	sel := chromedp.CSS(fmt.Sprintf(`[id=%q]`, id))
 	p.do(chromedp.SendKeys(sel, text))
 }
@@ -302,8 +332,13 @@ func (p *page) ticks(label string) {
 // chooses takes the option with these words.
 func (p *page) chooses(label, option string) {
 	p.t.Helper()
-	choose := fmt.Sprintf(`((f, w) => { const o = f && [...f.options].find((x) => x.textContent.trim() === w); if (!o) return false;
-		Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(f, o.value); f.dispatchEvent(new Event('change', {bubbles: true})); return true; })((%s)(%q), %q)`, field, label, option)
+	choose := fmt.Sprintf(
+		`((f, w) => { const o = f && [...f.options].find((x) => x.textContent.trim() === w); if (!o) return false;
+		Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(f, o.value); f.dispatchEvent(new Event('change', {bubbles: true})); return true; })((%s)(%q), %q)`,
+		field,
+		label,
+		option,
+	)
 	p.until(fmt.Sprintf("the choice %q of %q", option, label), choose)
 }
 
@@ -311,7 +346,10 @@ func (p *page) chooses(label, option string) {
 func (p *page) adds(action string) {
 	p.t.Helper()
 	p.writes("Add what is done", action)
-	option := fmt.Sprintf(`[...document.querySelectorAll('[role=option]')].find((o) => o.textContent.startsWith(%q))`, action)
+	option := fmt.Sprintf(
+		`[...document.querySelectorAll('[role=option]')].find((o) => o.textContent.startsWith(%q))`,
+		action,
+	)
 	p.until("the action "+action, `Boolean(`+option+`)`)
 	evaluate[bool](p, option+`.click() || true`)
 }
@@ -319,8 +357,11 @@ func (p *page) adds(action string) {
 // first takes the first real option of a choice: the one that denies.
 func (p *page) first(label string) {
 	p.t.Helper()
-	p.until(fmt.Sprintf("the choice of %q", label), fmt.Sprintf(`((f) => { const o = f && [...f.options].find((x) => !x.disabled); if (!o) return false;
-		Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(f, o.value); f.dispatchEvent(new Event('change', {bubbles: true})); return true; })([...document.querySelectorAll('label')].filter((l) => l.textContent.includes(%q)).map((l) => document.getElementById(l.htmlFor))[0])`, label))
+	p.until(
+		fmt.Sprintf("the choice of %q", label),
+		fmt.Sprintf(`((f) => { const o = f && [...f.options].find((x) => !x.disabled); if (!o) return false;
+		Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(f, o.value); f.dispatchEvent(new Event('change', {bubbles: true})); return true; })([...document.querySelectorAll('label')].filter((l) => l.textContent.includes(%q)).map((l) => document.getElementById(l.htmlFor))[0])`, label),
+	)
 }
 
 // enters writes a reading of a condition and keeps it.
@@ -377,7 +418,10 @@ func (p *page) predicts() {
 		return true;
 	})()`)
 	for range 5 {
-		label := evaluate[string](p, `([...document.querySelectorAll('textarea, input.form-control')].find((x) => x.value === '')?.labels[0]?.textContent ?? '').trim()`)
+		label := evaluate[string](
+			p,
+			`([...document.querySelectorAll('textarea, input.form-control')].find((x) => x.value === '')?.labels[0]?.textContent ?? '').trim()`,
+		)
 		if label == "" {
 			break
 		}

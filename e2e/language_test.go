@@ -17,7 +17,10 @@ func TestTeacherInSpanish(t *testing.T) {
 	p.sees("Idioma de sus páginas")
 	p.open(demo.base + "/experiments")
 	p.sees("¿Qué papel sube más el agua en 8 minutos?")
-	base := evaluate[string](p, `[...document.querySelectorAll('a')].find((a) => a.textContent === 'Tiras de papel').href.replace(/plan$/, '')`)
+	base := evaluate[string](
+		p,
+		`[...document.querySelectorAll('a')].find((a) => a.textContent === 'Tiras de papel').href.replace(/plan$/, '')`,
+	)
 	for path, words := range map[string]string{
 		"/today": "En este orden", "/larder": "Buscar por cualquier nombre", "/classes": "Clase nueva", "/workbench?ask=pendulum": "Ejemplo resuelto. Escriba encima.", "/help": "Teclas",
 	} {
@@ -55,7 +58,10 @@ func TestTeacherInSpanish(t *testing.T) {
 // wholeWords looks for what a missing word leaves behind.
 func (p *page) wholeWords(where string) {
 	p.t.Helper()
-	left := evaluate[[]string](p, `(document.body.innerText.match(/\{\{|\[[a-z]+\.[a-z.-]+\]|\bundefined\b|\bfalse\b|\bnull\b|\bNaN\b|\b[a-z][A-Za-z]+\.[a-z]+-[a-z-]+\b|<\d>/g) ?? [])`)
+	left := evaluate[[]string](
+		p,
+		`(document.body.innerText.match(/\{\{|\[[a-z]+\.[a-z.-]+\]|\bundefined\b|\bfalse\b|\bnull\b|\bNaN\b|\b[a-z][A-Za-z]+\.[a-z]+-[a-z-]+\b|<\d>/g) ?? [])`,
+	)
 	if len(left) > 0 {
 		p.t.Errorf("%s shows %s", where, fmt.Sprint(left))
 	}

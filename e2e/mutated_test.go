@@ -108,8 +108,36 @@ func pick[T any](m mutator, list ...T) T { return list[m.IntN(len(list))] }
 
 // scalar is a value of the kind that breaks things.
 func (m mutator) scalar() any {
-	return pick[any](m, nil, true, 0, -1, 1e308, -1e-320, 9007199254740993, json.Number("1e400"), "", " ", "\x00", "\u202e", "=1+1", "<b>", strings.Repeat("z", pick(m, 200, 5000, 200_000)),
-		"🧪", "'; --", "2026-13-45T99:99:99Z", "../../x", []any{}, map[string]any{}, "1e308 km", "NaN", "½", "2.000,5 °C", store.NewID().String(), strings.Repeat("(", 3000))
+	return pick[any](
+		m,
+		nil,
+		true,
+		0,
+		-1,
+		1e308,
+		-1e-320,
+		9007199254740993,
+		json.Number("1e400"),
+		"",
+		" ",
+		"\x00",
+		"\u202e",
+		"=1+1",
+		"<b>",
+		strings.Repeat("z", pick(m, 200, 5000, 200_000)),
+		"🧪",
+		"'; --",
+		"2026-13-45T99:99:99Z",
+		"../../x",
+		[]any{},
+		map[string]any{},
+		"1e308 km",
+		"NaN",
+		"½",
+		"2.000,5 °C",
+		store.NewID().String(),
+		strings.Repeat("(", 3000),
+	)
 }
 
 // change changes one place of a value.
@@ -163,7 +191,9 @@ func (m mutator) bytes(b []byte) []byte {
 		return b[:m.IntN(len(b))]
 	case m.IntN(3) == 0:
 		i := m.IntN(len(b))
-		return append(b[:i:i], append([]byte(pick(m, "\"", "{", "]", "\xff", "\x00", `\ud800`, ",,", "0")), b[i:]...)...)
+		return append(
+			b[:i:i],
+			append([]byte(pick(m, "\"", "{", "]", "\xff", "\x00", `\ud800`, ",,", "0")), b[i:]...)...)
 	default:
 		b[m.IntN(len(b))] ^= 1 << m.IntN(8)
 	}
@@ -183,7 +213,17 @@ func TestMutatedRequests(t *testing.T) {
 	demo.kill()
 	// Each request comes from another address, as behind a proxy: the limit of one address is not what is tried here.
 	listen := freeAddress(t)
-	demo = start(t, []string{"PK_DATABASE_URL=" + url, "PK_LISTEN=" + listen, "PK_PUBLIC_URL=http://127.0.0.1", "PK_SECRETS=a:" + strings.Repeat("ab", 32), "PK_TRUST_PROXY=1"}, "serve")
+	demo = start(
+		t,
+		[]string{
+			"PK_DATABASE_URL=" + url,
+			"PK_LISTEN=" + listen,
+			"PK_PUBLIC_URL=http://127.0.0.1",
+			"PK_SECRETS=a:" + strings.Repeat("ab", 32),
+			"PK_TRUST_PROXY=1",
+		},
+		"serve",
+	)
 	demo.base = "http://" + listen
 	awaitReady(t, demo.base)
 	ask := func(c *http.Client, method, path string, body []byte, headers map[string]string) (int, []byte, error) {
@@ -223,8 +263,19 @@ func TestMutatedRequests(t *testing.T) {
 		t.Fatal(err)
 	}
 	fresh := func() any { var v any; _ = json.Unmarshal(file, &v); return v }
-	real := map[string]string{"class": of.Class.String(), "assignment": of.ID.String(), "experiment": of.Experiment.String(), "home": strings.TrimPrefix(family.home, "/home/"),
-		"sheet": "safety", "thing": "vinegar-white", "model": "pendulum", "swap": "a-swap", "size": "display", "token": link[strings.LastIndexByte(link, '/')+1:], "anything": "nothing"}
+	real := map[string]string{
+		"class":      of.Class.String(),
+		"assignment": of.ID.String(),
+		"experiment": of.Experiment.String(),
+		"home":       strings.TrimPrefix(family.home, "/home/"),
+		"sheet":      "safety",
+		"thing":      "vinegar-white",
+		"model":      "pendulum",
+		"swap":       "a-swap",
+		"size":       "display",
+		"token":      link[strings.LastIndexByte(link, '/')+1:],
+		"anything":   "nothing",
+	}
 	placeholder := regexp.MustCompile(`\{(\w+)\}`)
 	routes := routesOf(t)
 	statuses := map[int]int{}
@@ -234,7 +285,15 @@ func TestMutatedRequests(t *testing.T) {
 		path := placeholder.ReplaceAllStringFunc(r.path, func(s string) string {
 			v, ok := real[s[1:len(s)-1]]
 			if !ok || gone || m.IntN(12) == 0 {
-				v = pick(m, store.NewID().String(), store.NewID().String(), "x", "%00", "%ff", strings.Repeat("a", 2000))
+				v = pick(
+					m,
+					store.NewID().String(),
+					store.NewID().String(),
+					"x",
+					"%00",
+					"%ff",
+					strings.Repeat("a", 2000),
+				)
 			}
 			return v
 		})
@@ -242,7 +301,16 @@ func TestMutatedRequests(t *testing.T) {
 			continue
 		}
 		if m.IntN(10) == 0 {
-			path += "?" + pick(m, "had=", "q=%00", "plain", "language=xx", "had="+strings.Repeat("a,", 300), "%zz=1", "a=%ff")
+			path += "?" + pick(
+				m,
+				"had=",
+				"q=%00",
+				"plain",
+				"language=xx",
+				"had="+strings.Repeat("a,", 300),
+				"%zz=1",
+				"a=%ff",
+			)
 		}
 		var body []byte
 		if r.body != nil {
@@ -262,7 +330,14 @@ func TestMutatedRequests(t *testing.T) {
 		}
 		headers := map[string]string{"If-Match": pick(m, "1", "2", `"1"`, "x", "99999999999999999999")}
 		if m.IntN(15) == 0 {
-			headers["Content-Type"] = pick(m, "text/plain", "application/x-www-form-urlencoded", "multipart/form-data", "", "application/json; charset=latin1")
+			headers["Content-Type"] = pick(
+				m,
+				"text/plain",
+				"application/x-www-form-urlencoded",
+				"multipart/form-data",
+				"",
+				"application/json; charset=latin1",
+			)
 		}
 		if m.IntN(15) == 0 {
 			headers["Accept-Language"] = pick(m, "es", "ca,es", "xx", strings.Repeat("e", 4000))

@@ -135,7 +135,10 @@ func TestOffTheDemosPath(t *testing.T) {
 	}
 	p.writes("What is read", "agua derretida")
 	for i, words := range [][2]string{{"Poner el hielo", "Pon 4 cubitos en cada tazón."}, {"Echar la sal", "Echa la sal sobre uno de ellos."}, {"Pesar el agua", ""}} {
-		evaluate[bool](p, fmt.Sprintf(`(document.querySelectorAll('main ol li button, main ol li a')[%d].click(), true)`, i))
+		evaluate[bool](
+			p,
+			fmt.Sprintf(`(document.querySelectorAll('main ol li button, main ol li a')[%d].click(), true)`, i),
+		)
 		p.sheet(fmt.Sprintf("Step %d", i+1))
 		p.writes("What families read first", words[0])
 		if words[1] != "" {
@@ -188,7 +191,10 @@ func TestOffTheDemosPath(t *testing.T) {
 	p.sees("Wraps from a friend issued to 9K")
 
 	// The home in Spanish.
-	links := evaluate[map[string]string](p, `fetch('/api/v1/classes').then((r) => r.json()).then((c) => fetch('/api/v1/classes/' + c.items.find((x) => x.name === '9K').id + '/invitations')).then((r) => r.json()).then((l) => Object.fromEntries(l.items.map((i) => [i.nickname, i.link])))`)
+	links := evaluate[map[string]string](
+		p,
+		`fetch('/api/v1/classes').then((r) => r.json()).then((c) => fetch('/api/v1/classes/' + c.items.find((x) => x.name === '9K').id + '/invitations')).then((r) => r.json()).then((l) => Object.fromEntries(l.items.map((i) => [i.nickname, i.link])))`,
+	)
 	c := tab(t, 390, 844)
 	c.open(links["Cairn"])
 	c.press("Seguir")

@@ -37,6 +37,9 @@ func TestASchoolsOwnList(t *testing.T) {
 	p.press("Add 2 homes")
 	p.sees("2 homes added")
 	p.press("Íñigo")
-	p.until("the note of the home", `document.querySelector('#note')?.value === 'Tutor/a: Sra. Peña (tardes); home language: euskera'`)
+	p.until(
+		"the note of the home",
+		`document.querySelector('#note')?.value === 'Tutor/a: Sra. Peña (tardes); home language: euskera'`,
+	)
 	p.until("its mail", `document.querySelector('#contact')?.value === 'i@home.example'`)
 }

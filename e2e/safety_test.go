@@ -16,7 +16,10 @@ func TestSafetyStation(t *testing.T) {
 	demo := theDemo(t)
 	p := tab(t, 1280, 800)
 	p.signIn(demo.base)
-	id := evaluate[string](p, `fetch('/api/v1/experiments').then((r) => r.json()).then((l) => l.items.find((e) => e.title === 'Sour lemon').id)`)
+	id := evaluate[string](
+		p,
+		`fetch('/api/v1/experiments').then((r) => r.json()).then((l) => l.items.find((e) => e.title === 'Sour lemon').id)`,
+	)
 	at := demo.base + "/experiments/" + id
 	p.open(at + "/steps?at=fizz")
 	p.sees("What is done")
@@ -61,7 +64,10 @@ func TestACautionOfOnesOwn(t *testing.T) {
 	demo := theDemo(t)
 	p := tab(t, 1280, 800)
 	p.signIn(demo.base)
-	id := evaluate[string](p, `fetch('/api/v1/experiments').then((r) => r.json()).then((l) => l.items.find((e) => e.title === 'Falling spinners').id)`)
+	id := evaluate[string](
+		p,
+		`fetch('/api/v1/experiments').then((r) => r.json()).then((l) => l.items.find((e) => e.title === 'Falling spinners').id)`,
+	)
 	p.open(demo.base + "/experiments/" + id + "/safety")
 	p.sees("No adult has to be there.")
 	p.press("Add a caution of your own")
@@ -69,7 +75,10 @@ func TestACautionOfOnesOwn(t *testing.T) {
 	p.writes("What could hurt", "The stairwell is deep.")
 	p.writes("What to do about it", "Drop it in the hall.")
 	p.sees("One adult job; permission names it.")
-	p.until("the guardian reads it", `document.querySelector('.guardian').innerText.includes('The stairwell is deep. Drop it in the hall.')`)
+	p.until(
+		"the guardian reads it",
+		`document.querySelector('.guardian').innerText.includes('The stairwell is deep. Drop it in the hall.')`,
+	)
 	p.violations("a caution of one's own")
 	p.press("Take out")
 	p.sees("No adult has to be there.")
@@ -83,7 +92,10 @@ func TestChoosingAThing(t *testing.T) {
 	demo := theDemo(t)
 	p := tab(t, 1280, 800)
 	p.signIn(demo.base)
-	id := evaluate[string](p, `fetch('/api/v1/experiments').then((r) => r.json()).then((l) => l.items.find((e) => e.title === 'Sour lemon').id)`)
+	id := evaluate[string](
+		p,
+		`fetch('/api/v1/experiments').then((r) => r.json()).then((l) => l.items.find((e) => e.title === 'Sour lemon').id)`,
+	)
 	p.open(demo.base + "/experiments/" + id + "/steps?at=need:soda")
 	p.sees("May stand in for it")
 	p.sees("eggshell")
@@ -177,12 +189,24 @@ func TestSheetsOnPaper(t *testing.T) {
 	demo := theDemo(t)
 	p := tab(t, 1280, 800)
 	p.signIn(demo.base)
-	ids := evaluate[map[string]string](p, `Promise.all([fetch('/api/v1/classes'), fetch('/api/v1/experiments')].map((f) => f.then((r) => r.json()))).then(([c, e]) => Object.fromEntries([['class', c.items[0].id], ...e.items.map((x) => [x.title, x.id])]))`)
+	ids := evaluate[map[string]string](
+		p,
+		`Promise.all([fetch('/api/v1/classes'), fetch('/api/v1/experiments')].map((f) => f.then((r) => r.json()))).then(([c, e]) => Object.fromEntries([['class', c.items[0].id], ...e.items.map((x) => [x.title, x.id])]))`,
+	)
 	sizes := map[string]chromedp.PaperSize{"A4": chromedp.PaperA4, "Letter": chromedp.PaperLetter}
 	for _, title := range []string{"Sour lemon", "Warm wraps", "Thirsty beans"} {
 		for _, sheet := range []string{"safety", "materials", "substitutions"} {
 			for _, language := range []string{"en", "es"} {
-				p.open(fmt.Sprintf("%s/print/classes/%s/experiments/%s/%s?language=%s", demo.base, ids["class"], ids[title], sheet, language))
+				p.open(
+					fmt.Sprintf(
+						"%s/print/classes/%s/experiments/%s/%s?language=%s",
+						demo.base,
+						ids["class"],
+						ids[title],
+						sheet,
+						language,
+					),
+				)
 				p.violations(title + " " + sheet)
 				for size, paper := range sizes {
 					pdf, err := chromedp.Run(p.ctx, chromedp.PrintToPDF(chromedp.PDFPaper(paper)))
@@ -198,7 +222,8 @@ func TestSheetsOnPaper(t *testing.T) {
 					}
 				}
 				if sheet == "materials" {
-					if w := evaluate[float64](p, `document.querySelector('.check i').getBoundingClientRect().width / 96 * 25.4`); w < 99.7 || w > 100.3 {
+					if w := evaluate[float64](p, `document.querySelector('.check i').getBoundingClientRect().width / 96 * 25.4`); w < 99.7 ||
+						w > 100.3 {
 						t.Errorf("the check line is %.1f mm", w)
 					}
 				}
@@ -216,7 +241,10 @@ func TestAssessmentIsSigned(t *testing.T) {
 	demo := theDemo(t)
 	p := tab(t, 1280, 800)
 	p.signIn(demo.base)
-	id := evaluate[string](p, `fetch('/api/v1/experiments').then((r) => r.json()).then((e) => e.items.find((x) => x.title === 'Warm wraps').id)`)
+	id := evaluate[string](
+		p,
+		`fetch('/api/v1/experiments').then((r) => r.json()).then((e) => e.items.find((x) => x.title === 'Warm wraps').id)`,
+	)
 	p.open(demo.base + "/experiments/" + id + "/safety")
 	p.sees("Not signed.")
 	p.press("Sign it for this design")

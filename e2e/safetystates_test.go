@@ -14,7 +14,10 @@ import (
 // made stores a document as an experiment and gives its id.
 func (p *page) made(document string) string {
 	p.t.Helper()
-	return evaluate[string](p, `fetch('/api/v1/experiments', {method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify({document: `+document+`})}).then((r) => r.json()).then((d) => d.id)`)
+	return evaluate[string](
+		p,
+		`fetch('/api/v1/experiments', {method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify({document: `+document+`})}).then((r) => r.json()).then((d) => d.id)`,
+	)
 }
 
 // The states of the Safety station: an experiment with nothing in it, one with
@@ -35,25 +38,50 @@ func TestSafetyStates(t *testing.T) {
 		p.fits(name + ", narrow")
 		p.do(chromedp.EmulateViewport(1280, 800))
 	}
-	empty := p.made(`{schema: 2, title: {en: 'Nothing yet'}, question: {en: ''}, age_band: '11-13', way: 'follow-along', languages: ['en'], trials: 1}`)
+	empty := p.made(
+		`{schema: 2, title: {en: 'Nothing yet'}, question: {en: ''}, age_band: '11-13', way: 'follow-along', languages: ['en'], trials: 1}`,
+	)
 	look("an empty experiment", empty, "Nothing but the usual cautions applies.")
 
 	long := strings.Repeat("a very long name of a thing ", 6)
 	var needs, steps []string
 	for i, m := range []string{"vinegar-white", "baking-soda", "table-salt", "kidney-bean-dry", "jam-jar", "coin-uk-1p", "thread-sewing", "milk-whole", "egg-white", "peroxide-6", "cell-button", "candle", "raisins", "balloon-latex", "povidone-iodine"} {
-		needs = append(needs, fmt.Sprintf(`{id: 'n%d', name: {en: %q}, kind: 'material', material: %q, amount: '10 mL'}`, i, long+m, m))
-		steps = append(steps, fmt.Sprintf(`{id: 's%d', kind: 'do', title: {en: %q}, actions: ['pour', 'knife', 'hot-water'], heat: '70 °C', uses: ['n%d']}`, i, long, i))
+		needs = append(
+			needs,
+			fmt.Sprintf(`{id: 'n%d', name: {en: %q}, kind: 'material', material: %q, amount: '10 mL'}`, i, long+m, m),
+		)
+		steps = append(
+			steps,
+			fmt.Sprintf(
+				`{id: 's%d', kind: 'do', title: {en: %q}, actions: ['pour', 'knife', 'hot-water'], heat: '70 °C', uses: ['n%d']}`,
+				i,
+				long,
+				i,
+			),
+		)
 	}
-	many := p.made(`{schema: 2, title: {en: '` + long + `'}, question: {en: 'Why?'}, age_band: '5-7', way: 'follow-along', languages: ['en'], trials: 1, needs: [` + strings.Join(needs, ",") + `], steps: [` + strings.Join(steps, ",") + `]}`)
+	many := p.made(
+		`{schema: 2, title: {en: '` + long + `'}, question: {en: 'Why?'}, age_band: '5-7', way: 'follow-along', languages: ['en'], trials: 1, needs: [` + strings.Join(
+			needs,
+			",",
+		) + `], steps: [` + strings.Join(
+			steps,
+			",",
+		) + `]}`,
+	)
 	look("many findings", many, "are kept from homes as it stands.")
 
-	watched := p.made(`{schema: 2, title: {en: 'Watched'}, question: {en: 'Why?'}, age_band: '11-13', way: 'watch-shared', languages: ['en'], trials: 1, steps: [{id: 'a', kind: 'do', title: {en: 'Culture'}, actions: ['culture']}]}`)
+	watched := p.made(
+		`{schema: 2, title: {en: 'Watched'}, question: {en: 'Why?'}, age_band: '11-13', way: 'watch-shared', languages: ['en'], trials: 1, steps: [{id: 'a', kind: 'do', title: {en: 'Culture'}, actions: ['culture']}]}`,
+	)
 	look("watched only", watched, "Germs grow, and some make you ill.")
 
 	// By the keyboard alone: from finding to finding, and the first way out.
-	closed := p.made(`{schema: 2, title: {en: 'Closed'}, question: {en: 'Why?'}, age_band: '11-13', way: 'follow-along', languages: ['en'], trials: 1,
+	closed := p.made(
+		`{schema: 2, title: {en: 'Closed'}, question: {en: 'Why?'}, age_band: '11-13', way: 'follow-along', languages: ['en'], trials: 1,
 		needs: [{id: 'v', name: {en: 'vinegar'}, kind: 'material', material: 'vinegar-white', amount: '20 mL'}, {id: 's', name: {en: 'soda'}, kind: 'material', material: 'baking-soda', amount: '2 g'}, {id: 'j', name: {en: 'jar'}, kind: 'material', material: 'jam-jar'}],
-		steps: [{id: 'l', kind: 'prepare', title: {en: 'Label'}, actions: ['label']}, {id: 'a', kind: 'do', title: {en: 'Mix'}, actions: ['pour'], uses: ['v', 's'], in: 'j', closed: true}]}`)
+		steps: [{id: 'l', kind: 'prepare', title: {en: 'Label'}, actions: ['label']}, {id: 'a', kind: 'do', title: {en: 'Mix'}, actions: ['pour'], uses: ['v', 's'], in: 'j', closed: true}]}`,
+	)
 	p.open(demo.base + "/experiments/" + closed + "/safety")
 	p.sees("One thing is kept from homes")
 	p.do(chromedp.KeyEvent("j"))

@@ -113,11 +113,23 @@ func TestColdOnASlowPhone(t *testing.T) {
 	go p.do(chromedp.Navigate(base + link[strings.Index(link, "/h/"):]))
 	p.until("the way on", `document.querySelector('#opening .go')?.getClientRects().length > 0`)
 	wayOn := time.Since(begin)
-	paint := evaluate[float64](p, `new Promise((done) => new PerformanceObserver((l) => done(l.getEntries()[0].startTime)).observe({type: 'paint', buffered: true}))`)
+	paint := evaluate[float64](
+		p,
+		`new Promise((done) => new PerformanceObserver((l) => done(l.getEntries()[0].startTime)).observe({type: 'paint', buffered: true}))`,
+	)
 	p.sees("For the home called")
-	p.until("the script's page", `!document.getElementById('opening') && Boolean(document.querySelector('.main-action'))`)
+	p.until(
+		"the script's page",
+		`!document.getElementById('opening') && Boolean(document.querySelector('.main-action'))`,
+	)
 	scripted := time.Since(begin)
-	t.Logf("first text after %.1f s, the way on after %.1f s, the script's page after %.1f s, %.0f kB of script", paint/1000, wayOn.Seconds(), scripted.Seconds(), p.script/1000)
+	t.Logf(
+		"first text after %.1f s, the way on after %.1f s, the script's page after %.1f s, %.0f kB of script",
+		paint/1000,
+		wayOn.Seconds(),
+		scripted.Seconds(),
+		p.script/1000,
+	)
 	if paint > 2000 || wayOn > 2500*time.Millisecond {
 		t.Errorf("too late")
 	}

@@ -101,7 +101,10 @@ func TestReloadInEachState(t *testing.T) {
 	p.writes("Why do you think so?", "half a thought")
 	p.until("the draft is kept", `new Promise((done) => setTimeout(() => done(true), 150))`)
 	p.do(chromedp.Reload())
-	p.until("the half-written answer", `[...document.querySelectorAll('textarea')].some((x) => x.value === 'half a thought')`)
+	p.until(
+		"the half-written answer",
+		`[...document.querySelectorAll('textarea')].some((x) => x.value === 'half a thought')`,
+	)
 	p.predicts()
 	again("half a thought")
 	p.press("Begin")
@@ -130,9 +133,14 @@ func TestPhoneClockTwoHoursOff(t *testing.T) {
 	demo := theDemo(t)
 	p := tab(t, 390, 844)
 	p.do(chromedp.Func(func(ctx context.Context, target *chromedp.Target) error {
-		_, err := cdp.Call(ctx, target, cdppage.AddScriptToEvaluateOnNewDocument, cdppage.AddScriptToEvaluateOnNewDocumentParams{Source: `
+		_, err := cdp.Call(
+			ctx,
+			target,
+			cdppage.AddScriptToEvaluateOnNewDocument,
+			cdppage.AddScriptToEvaluateOnNewDocumentParams{Source: `
 			const Real = Date, ahead = 2 * 3600 * 1000;
-			Date = class extends Real { constructor(...a) { if (a.length) super(...a); else super(Real.now() + ahead); } static now() { return Real.now() + ahead; } };`})
+			Date = class extends Real { constructor(...a) { if (a.length) super(...a); else super(Real.now() + ahead); } static now() { return Real.now() + ahead; } };`},
+		)
 		return err
 	}))
 	p.agree(demo.link("Gorse"))
@@ -145,7 +153,8 @@ func TestPhoneClockTwoHoursOff(t *testing.T) {
 	if off := readyAt.Sub(poured.Add(time.Minute)); math.Abs(off.Seconds()) > 45 {
 		t.Errorf("the minute ends %v away from where it should, in the server's time", off)
 	}
-	if left := evaluate[string](p, `document.querySelector('[role=timer]').textContent`); strings.Contains(left, "h") || !strings.Contains(left, "left") {
+	if left := evaluate[string](p, `document.querySelector('[role=timer]').textContent`); strings.Contains(left, "h") ||
+		!strings.Contains(left, "left") {
 		t.Errorf("the clock says %q", left)
 	}
 	p.press("We did not wait")
@@ -160,7 +169,12 @@ func TestPhoneClockTwoHoursOff(t *testing.T) {
 		return lines.find((l) => l.entry.typed === '17 mm').measured_at; })()`)
 	at, err := time.Parse(time.RFC3339, measured)
 	if err != nil || math.Abs(time.Since(at).Seconds()) > 60 {
-		t.Errorf("measured at %s by the server's clock, %v; it is %s", measured, err, time.Now().UTC().Format(time.RFC3339))
+		t.Errorf(
+			"measured at %s by the server's clock, %v; it is %s",
+			measured,
+			err,
+			time.Now().UTC().Format(time.RFC3339),
+		)
 	}
 }
 
@@ -177,11 +191,17 @@ func TestWithdrawingHalfway(t *testing.T) {
 	teacher := tab(t, 1280, 800)
 	teacher.signIn(demo.base)
 	teacher.press("Who is where")
-	teacher.until("Gorse at work", `[...document.querySelectorAll('tr')].some((r) => r.innerText.includes('Gorse') && r.innerText.includes('4 of 9'))`)
+	teacher.until(
+		"Gorse at work",
+		`[...document.querySelectorAll('tr')].some((r) => r.innerText.includes('Gorse') && r.innerText.includes('4 of 9'))`,
+	)
 	evaluate[bool](p, `(() => { location.hash = location.hash.replace(/step.*/, 'permission'); return true; })()`)
 	p.press("Take back permission")
 	p.sees("Permission was taken back.")
-	teacher.until("Gorse's work hidden", `[...document.querySelectorAll('tr')].some((r) => r.innerText.includes('Gorse') && r.innerText.includes('permission taken back'))`)
+	teacher.until(
+		"Gorse's work hidden",
+		`[...document.querySelectorAll('tr')].some((r) => r.innerText.includes('Gorse') && r.innerText.includes('permission taken back'))`,
+	)
 	evaluate[bool](p, `(() => { location.hash = location.hash.replace('permission', 'step/5'); return true; })()`)
 	p.sees("Who must be there")
 	p.seesNot("Kept: 17 mm")
@@ -196,7 +216,10 @@ func TestTwoWindowsOnOneDraft(t *testing.T) {
 	second.signIn(demo.base)
 	for _, p := range []*page{first, second} {
 		p.press("Experiments")
-		p.until("the experiment in the list", `([...document.querySelectorAll('li a')].find((a) => a.textContent === 'Thirsty beans')?.click(), location.pathname !== '/experiments')`)
+		p.until(
+			"the experiment in the list",
+			`([...document.querySelectorAll('li a')].find((a) => a.textContent === 'Thirsty beans')?.click(), location.pathname !== '/experiments')`,
+		)
 		p.sees("One thing changes")
 	}
 	first.writes("Title", "Thirsty beans, again")
@@ -208,7 +231,10 @@ func TestTwoWindowsOnOneDraft(t *testing.T) {
 	first.writes("Where", "The sink")
 	first.sees("Changed in another window")
 	first.press("Take theirs")
-	first.until("the other window's title", `[...document.querySelectorAll('input')].some((i) => i.value === 'Beans that drink')`)
+	first.until(
+		"the other window's title",
+		`[...document.querySelectorAll('input')].some((i) => i.value === 'Beans that drink')`,
+	)
 	first.press("Take out")
 	first.sees("Took out what is kept")
 	first.press("Undo")

@@ -20,7 +20,10 @@ func (p *page) violations(name string) {
 	}
 	time.Sleep(200 * time.Millisecond) // colours change over a tenth of a second
 	evaluate[bool](p, string(axe)+"; true")
-	raw := evaluate[string](p, `axe.run({runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'], rules: {region: {enabled: false}}}).then((r) => JSON.stringify(r.violations.map((v) => ({id: v.id, help: v.help, nodes: v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160))}))))`)
+	raw := evaluate[string](
+		p,
+		`axe.run({runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'], rules: {region: {enabled: false}}}).then((r) => JSON.stringify(r.violations.map((v) => ({id: v.id, help: v.help, nodes: v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160))}))))`,
+	)
 	var found []struct {
 		ID, Help string
 		Nodes    []string
@@ -48,7 +51,10 @@ func TestTeachersViews(t *testing.T) {
 	p.sees("One experiment, thirty different kitchens.")
 	p.violations("sign-in")
 	p.signIn(demo.base)
-	ids := evaluate[map[string]string](p, `fetch('/api/v1/assignments').then((r) => r.json()).then((l) => ({e: l.items[0].experiment, c: l.items[0].class}))`)
+	ids := evaluate[map[string]string](
+		p,
+		`fetch('/api/v1/assignments').then((r) => r.json()).then((l) => ({e: l.items[0].experiment, c: l.items[0].class}))`,
+	)
 	at := "/experiments/" + ids["e"]
 	for _, v := range []struct{ name, path, sees string }{
 		{"today", "/today", "One home needs you."},
@@ -72,7 +78,10 @@ func TestTeachersViews(t *testing.T) {
 		{"jobs", "/larder?by=jobs", "usual failure"},
 	} {
 		p.open(demo.base + v.path)
-		p.until(v.name, fmt.Sprintf(`(document.body?.innerText ?? '').toLowerCase().includes(%q)`, strings.ToLower(v.sees)))
+		p.until(
+			v.name,
+			fmt.Sprintf(`(document.body?.innerText ?? '').toLowerCase().includes(%q)`, strings.ToLower(v.sees)),
+		)
 		p.fits(v.name)
 		// A tall window, so that no row lies half under the line at the foot.
 		p.do(chromedp.EmulateViewport(1280, 3000))
@@ -97,7 +106,10 @@ func TestTeachersViews(t *testing.T) {
 	// Paper carries the numbers of the class that has it, not of the first in a list.
 	p.open(demo.base + at + "/safety")
 	p.sees("7M, which has it")
-	if href := evaluate[string](p, `[...document.querySelectorAll('a')].find((a) => a.textContent.includes('Print the safety sheet')).href`); !strings.Contains(href, ids["c"]) {
+	if href := evaluate[string](p, `[...document.querySelectorAll('a')].find((a) => a.textContent.includes('Print the safety sheet')).href`); !strings.Contains(
+		href,
+		ids["c"],
+	) {
 		t.Errorf("it prints %s, issued to %s", href, ids["c"])
 	}
 }

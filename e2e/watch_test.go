@@ -4,12 +4,18 @@ import "testing"
 
 // made puts an experiment of the teacher's own into the demo and gives its id.
 func made(p *page, document string) string {
-	return evaluate[string](p, `fetch('/api/v1/experiments', {method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify({document: `+document+`})}).then((r) => r.json()).then((d) => d.id)`)
+	return evaluate[string](
+		p,
+		`fetch('/api/v1/experiments', {method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify({document: `+document+`})}).then((r) => r.json()).then((d) => d.id)`,
+	)
 }
 
 // issued hands an experiment to class 7M and gives the answer's status.
 func issued(p *page, experiment string) float64 {
-	return evaluate[float64](p, `fetch('/api/v1/classes').then((r) => r.json()).then((c) => fetch('/api/v1/classes/' + c.items.find((x) => x.name === '7M').id + '/assignments', {method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify({experiment: '`+experiment+`', opens_at: new Date(Date.now() - 36e5).toISOString(), due_at: new Date(Date.now() + 864e5).toISOString()})})).then((r) => r.status)`)
+	return evaluate[float64](
+		p,
+		`fetch('/api/v1/classes').then((r) => r.json()).then((c) => fetch('/api/v1/classes/' + c.items.find((x) => x.name === '7M').id + '/assignments', {method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify({experiment: '`+experiment+`', opens_at: new Date(Date.now() - 36e5).toISOString(), due_at: new Date(Date.now() + 864e5).toISOString()})})).then((r) => r.status)`,
+	)
 }
 
 const tower = `{schema: 2, title: {en: 'A tower of foam', es: 'Una torre de espuma'}, question: {en: 'Does it rise faster when it is warm?', es: '¿Sube más rápido en caliente?'}, age_band: '11-13', way: 'predict-then-try', languages: ['en', 'es'], trials: 1,
@@ -66,7 +72,10 @@ func TestShownByTheTeacher(t *testing.T) {
 
 	teacher.open(demo.base + "/experiments/" + id + "/run")
 	teacher.sees("watches")
-	class := evaluate[string](teacher, `fetch('/api/v1/classes').then((r) => r.json()).then((c) => c.items.find((x) => x.name === '7M').id)`)
+	class := evaluate[string](
+		teacher,
+		`fetch('/api/v1/classes').then((r) => r.json()).then((c) => c.items.find((x) => x.name === '7M').id)`,
+	)
 	teacher.open(demo.base + "/print/classes/" + class + "/experiments/" + id + "/demonstration")
 	teacher.sees("For the teacher alone")
 	teacher.sees("6 %, 400 mL")
@@ -78,9 +87,12 @@ func TestWhatIsSaid(t *testing.T) {
 	demo := theDemo(t)
 	p := tab(t, 1280, 800)
 	p.signIn(demo.base)
-	id := made(p, `{schema: 2, title: {en: 'Shadows', es: 'Sombras'}, question: {en: 'Which shadow is longer?', es: '¿Qué sombra es más larga?'}, age_band: '11-13', way: 'follow-along', languages: ['en', 'es'], trials: 1,
+	id := made(
+		p,
+		`{schema: 2, title: {en: 'Shadows', es: 'Sombras'}, question: {en: 'Which shadow is longer?', es: '¿Qué sombra es más larga?'}, age_band: '11-13', way: 'follow-along', languages: ['en', 'es'], trials: 1,
 	 steps: [{id: 'a', kind: 'do', title: {en: 'Make a shadow', es: 'Una sombra'}, text: {en: 'Light the candle and hold the ruler in front of it.', es: 'Enciende la vela y pon la regla delante.'}, duration: '5 min', actions: ['measure']},
-	  {id: 'b', kind: 'do', title: {en: 'Look', es: 'Mirar'}, text: {en: 'Stand on a chair to see it all.', es: 'Súbete a una silla para verla entera.'}, duration: '5 min', actions: ['draw']}]}`)
+	  {id: 'b', kind: 'do', title: {en: 'Look', es: 'Mirar'}, text: {en: 'Stand on a chair to see it all.', es: 'Súbete a una silla para verla entera.'}, duration: '5 min', actions: ['draw']}]}`,
+	)
 	p.open(demo.base + "/experiments/" + id + "/steps?at=a")
 	p.sees("Is something lit here?") // at its step as well
 	p.seesNot("Does anybody stand on something")

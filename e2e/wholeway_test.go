@@ -92,7 +92,10 @@ func TestWholeWay(t *testing.T) {
 	teacher.sees("Take back from all homes")
 	teacher.press("Codes to print")
 	teacher.sees("Cut along the dashes")
-	links := evaluate[map[string]string](teacher, `fetch('/api/v1' + location.pathname.replace('/codes', '/invitations')).then((r) => r.json()).then((l) => Object.fromEntries(l.items.map((i) => [i.nickname, i.link])))`)
+	links := evaluate[map[string]string](
+		teacher,
+		`fetch('/api/v1' + location.pathname.replace('/codes', '/invitations')).then((r) => r.json()).then((l) => Object.fromEntries(l.items.map((i) => [i.nickname, i.link])))`,
+	)
 	teacher.press("Today")
 	teacher.press("What they found")
 	teacher.sees("No home has readings yet.")
@@ -132,7 +135,10 @@ func TestWholeWay(t *testing.T) {
 		}
 	}
 	readyAt := fern.clock()
-	fern.until("the core is on the phone", `caches.match([...performance.getEntriesByType('resource')].map((r) => r.name).find((n) => n.endsWith('.wasm')) ?? '/none').then(Boolean)`)
+	fern.until(
+		"the core is on the phone",
+		`caches.match([...performance.getEntriesByType('resource')].map((r) => r.name).find((n) => n.endsWith('.wasm')) ?? '/none').then(Boolean)`,
+	)
 
 	// No connection: the page comes back after a reload, with the same clock,
 	// and says what it makes of a reading.
@@ -214,7 +220,10 @@ func TestWholeWay(t *testing.T) {
 	teacher.writes("1 min", "4 mm")
 	evaluate[bool](teacher, `(() => { document.activeElement.blur(); return true; })()`)
 	teacher.sees("shared, not counted")
-	adder.until("the shared reading", `(document.dispatchEvent(new Event('visibilitychange')), (document.body?.innerText ?? '').replaceAll('\u00a0', ' ').includes('4 mm'))`)
+	adder.until(
+		"the shared reading",
+		`(document.dispatchEvent(new Event('visibilitychange')), (document.body?.innerText ?? '').replaceAll('\u00a0', ' ').includes('4 mm'))`,
+	)
 	adder.press("Next: what does it mean?")
 	adder.press("Send")
 	adder.sees("Sent and safe: 0 measurements")
@@ -225,7 +234,10 @@ func TestWholeWay(t *testing.T) {
 	teacher.writes("What families should read", "The dishes tip over. Pour the water away.")
 	teacher.press("Take it back now")
 	teacher.sees("taken back")
-	fern.until("Stop on the open page", `(document.dispatchEvent(new Event('visibilitychange')), (document.body?.innerText ?? '').includes('The dishes tip over.'))`)
+	fern.until(
+		"Stop on the open page",
+		`(document.dispatchEvent(new Event('visibilitychange')), (document.body?.innerText ?? '').includes('The dishes tip over.'))`,
+	)
 
 	for name, p := range map[string]*page{"teacher": teacher, "Fern": fern, "Adder": adder} {
 		p.mu.Lock()

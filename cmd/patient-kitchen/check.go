@@ -85,17 +85,42 @@ func check(name string, out io.Writer) error {
 	}
 	const language = "en"
 	r, l := review.Of(&d), d.Larder()
-	c := checked{Validation: []checkedFinding{}, Safety: []checkedSafety{}, Order: []checkedOrder{}, Verdict: map[design.AgeBand]safety.Verdict{}, Issuable: r.Issuable}
+	c := checked{
+		Validation: []checkedFinding{},
+		Safety:     []checkedSafety{},
+		Order:      []checkedOrder{},
+		Verdict:    map[design.AgeBand]safety.Verdict{},
+		Issuable:   r.Issuable,
+	}
 	strays := design.Strays(raw)
 	for i := range strays { // refused, as at import
 		strays[i].Severity, c.Issuable = design.Error, false
 	}
 	for _, f := range append(r.Validation, strays...) {
-		c.Validation = append(c.Validation, checkedFinding{f.Code, f.Severity, f.Path, text.Render(f.Message, language), text.Render(f.Mend, language)})
+		c.Validation = append(
+			c.Validation,
+			checkedFinding{f.Code, f.Severity, f.Path, text.Render(f.Message, language), text.Render(f.Mend, language)},
+		)
 	}
 	for _, f := range r.Safety.Findings {
-		v := checkedSafety{Rule: f.Rule, Case: f.Case, Verdict: f.Verdict, Absolute: f.Absolute, AgeBand: d.AgeBand, Steps: append([]string{}, f.Steps...), Materials: append([]string{}, f.Materials...),
-			Why: text.Render(f.Why, language), Measures: text.Render(f.Do, language), Gear: append([]string{}, f.Gear...), FirstAid: append([]string{}, f.Aid...), Asks: f.Asks, Ways: []string{}}
+		v := checkedSafety{
+			Rule:      f.Rule,
+			Case:      f.Case,
+			Verdict:   f.Verdict,
+			Absolute:  f.Absolute,
+			AgeBand:   d.AgeBand,
+			Steps:     append([]string{}, f.Steps...),
+			Materials: append([]string{}, f.Materials...),
+			Why: text.Render(
+				f.Why,
+				language,
+			),
+			Measures: text.Render(f.Do, language),
+			Gear:     append([]string{}, f.Gear...),
+			FirstAid: append([]string{}, f.Aid...),
+			Asks:     f.Asks,
+			Ways:     []string{},
+		}
 		if q := f.Said; q != nil {
 			v.Said = &checkedSaid{q.Concept, q.Sentence, q.Words, text.Render(q.Question, language), q.Path}
 		}

@@ -32,7 +32,12 @@ func compute(id string, in io.Reader, out io.Writer) error {
 		err = errors.New("something follows the document")
 	}
 	if err != nil {
-		return &science.InputError{Message: fmt.Sprintf("standard input cannot be read (%v); it has to be a document such as {\"inputs\": {\"length\": \"1 m\"}}", err)}
+		return &science.InputError{
+			Message: fmt.Sprintf(
+				"standard input cannot be read (%v); it has to be a document such as {\"inputs\": {\"length\": \"1 m\"}}",
+				err,
+			),
+		}
 	}
 	if err := readRecordings(model, document.Inputs); err != nil {
 		return err

@@ -119,7 +119,12 @@ func serveDemo(ctx context.Context, url, dir, listen string) error {
 			return err
 		}
 	}
-	c := config.Config{DatabaseURL: url, Listen: l.Addr().String(), PublicURL: "http://" + l.Addr().String(), Secrets: []config.Secret{secret}}
+	c := config.Config{
+		DatabaseURL: url,
+		Listen:      l.Addr().String(),
+		PublicURL:   "http://" + l.Addr().String(),
+		Secrets:     []config.Secret{secret},
+	}
 	log := slog.New(slog.NewTextHandler(os.Stderr, &slog.HandlerOptions{Level: slog.LevelWarn}))
 	ready, err := demo.Ready(ctx, s)
 	if err != nil {

@@ -43,7 +43,15 @@ func newLog() *slog.Logger {
 }
 
 func newApp(c config.Config, s *store.Store, log *slog.Logger) *app.App {
-	return &app.App{Store: s, Keys: keys.NewRing(c.Secrets), Desk: media.NewDesk(2), PublicURL: c.PublicURL, Now: time.Now, Log: log, Limits: c.Limits}
+	return &app.App{
+		Store:     s,
+		Keys:      keys.NewRing(c.Secrets),
+		Desk:      media.NewDesk(2),
+		PublicURL: c.PublicURL,
+		Now:       time.Now,
+		Log:       log,
+		Limits:    c.Limits,
+	}
 }
 
 // serveOn answers until the context ends, then lets open requests finish.

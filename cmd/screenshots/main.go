@@ -31,7 +31,12 @@ type shot struct {
 }
 
 func click(words string) action {
-	return chromedp.Evaluate[chromedp.Void](fmt.Sprintf(`(() => { const w = %q; const all = [...document.querySelectorAll('button, a, summary')]; const b = all.find((x) => x.textContent.trim() === w) ?? all.find((x) => x.textContent.trim().startsWith(w)); if (!b) throw new Error('no button ' + w); b.click(); })()`, words))
+	return chromedp.Evaluate[chromedp.Void](
+		fmt.Sprintf(
+			`(() => { const w = %q; const all = [...document.querySelectorAll('button, a, summary')]; const b = all.find((x) => x.textContent.trim() === w) ?? all.find((x) => x.textContent.trim().startsWith(w)); if (!b) throw new Error('no button ' + w); b.click(); })()`,
+			words,
+		),
+	)
 }
 
 func pause(ms int) action { return chromedp.Sleep(time.Duration(ms) * time.Millisecond) }
@@ -59,10 +64,65 @@ func shots() []shot {
 		{name: "codes", path: "/classes/{c}/codes"},
 		{name: "workbench", path: "/workbench?ask=cooling"},
 		{name: "family-permission", phone: true, steps: []action{click("Go on"), pause(500)}},
-		{name: "family-ready", phone: true, steps: []action{chromedp.Click(chromedp.CSS("#under-4-no")), chromedp.Click(chromedp.CSS("#photos")), chromedp.SendKeys(chromedp.CSS("#guardian"), "A. Gorsby"), click("We agree, begin"), pause(900)}},
-		{name: "family-step", phone: true, steps: []action{click("9 still to fetch"), pause(500), click("This is my order"), chromedp.SendKeys(chromedp.CSS("#question-why"), "it is the softest"), pause(200), click("Save. It cannot"), pause(900), click("Begin"), pause(300), click("Done, next"), pause(300), click("Done, next"), pause(300), click("Done, next"), pause(300), click("Done, next"), pause(1200)}},
-		{name: "family-reading", phone: true, steps: []action{click("We did not wait"), pause(500), type_("reading-height/printer/1 min/1", "5 mm"), type_("reading-height/newspaper/1 min/1", "8.5"), type_("reading-height/filter/1 min/1", "12 cm"), type_("reading-height/towel/1 min/1", "3/4 in"), pause(1200)}},
-		{name: "family-went-wrong", phone: true, steps: []action{click("Something went wrong"), pause(400), click("Someone is hurt"), pause(300), click("Burn or scald"), pause(500)}},
+		{
+			name:  "family-ready",
+			phone: true,
+			steps: []action{
+				chromedp.Click(chromedp.CSS("#under-4-no")),
+				chromedp.Click(chromedp.CSS("#photos")),
+				chromedp.SendKeys(chromedp.CSS("#guardian"), "A. Gorsby"),
+				click("We agree, begin"),
+				pause(900),
+			},
+		},
+		{
+			name:  "family-step",
+			phone: true,
+			steps: []action{
+				click("9 still to fetch"),
+				pause(500),
+				click("This is my order"),
+				chromedp.SendKeys(chromedp.CSS("#question-why"), "it is the softest"),
+				pause(200),
+				click("Save. It cannot"),
+				pause(900),
+				click("Begin"),
+				pause(300),
+				click("Done, next"),
+				pause(300),
+				click("Done, next"),
+				pause(300),
+				click("Done, next"),
+				pause(300),
+				click("Done, next"),
+				pause(1200),
+			},
+		},
+		{
+			name:  "family-reading",
+			phone: true,
+			steps: []action{
+				click("We did not wait"),
+				pause(500),
+				type_("reading-height/printer/1 min/1", "5 mm"),
+				type_("reading-height/newspaper/1 min/1", "8.5"),
+				type_("reading-height/filter/1 min/1", "12 cm"),
+				type_("reading-height/towel/1 min/1", "3/4 in"),
+				pause(1200),
+			},
+		},
+		{
+			name:  "family-went-wrong",
+			phone: true,
+			steps: []action{
+				click("Something went wrong"),
+				pause(400),
+				click("Someone is hurt"),
+				pause(300),
+				click("Burn or scald"),
+				pause(500),
+			},
+		},
 	}
 }
 
@@ -101,7 +161,13 @@ func take(base, family, only, out string, full bool) error {
 		chromedp.SendKeys(chromedp.CSS("#password"), demo.Password+"\n"), chromedp.WaitVisible(chromedp.CSS(".rail"))); err != nil {
 		return err
 	}
-	ids, err := chromedp.Run(ctx, chromedp.Evaluate[struct{ Experiment, Class, Lemon string }](`Promise.all(['assignments', 'experiments'].map((x) => fetch('/api/v1/' + x).then((r) => r.json()))).then(([a, e]) => ({Experiment: a.items[0].experiment, Class: a.items[0].class, Lemon: e.items.find((x) => x.title === 'Sour lemon').id}))`, chromedp.EvalAwaitPromise))
+	ids, err := chromedp.Run(
+		ctx,
+		chromedp.Evaluate[struct{ Experiment, Class, Lemon string }](
+			`Promise.all(['assignments', 'experiments'].map((x) => fetch('/api/v1/' + x).then((r) => r.json()))).then(([a, e]) => ({Experiment: a.items[0].experiment, Class: a.items[0].class, Lemon: e.items.find((x) => x.title === 'Sour lemon').id}))`,
+			chromedp.EvalAwaitPromise,
+		),
+	)
 	if err != nil {
 		return err
 	}

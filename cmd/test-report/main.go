@@ -73,7 +73,10 @@ func report(r io.Reader, w io.Writer) (failed bool, err error) {
 			fmt.Fprint(w, strings.Join(output[k], ""))
 		case "pass", "skip":
 			if e.Test == "" {
-				fmt.Fprint(w, strings.Join(slices.DeleteFunc(output[k], func(s string) bool { return s == "PASS\n" }), ""))
+				fmt.Fprint(
+					w,
+					strings.Join(slices.DeleteFunc(output[k], func(s string) bool { return s == "PASS\n" }), ""),
+				)
 			} else if told.MatchString(e.Test) && e.Action == "pass" {
 				for _, l := range output[k] {
 					if logged.MatchString(l) {

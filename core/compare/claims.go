@@ -45,7 +45,13 @@ func outcomes(d *design.Document) (all []outcome, first int) {
 		if !ok {
 			continue
 		}
-		o := outcome{Derived: x, unit: unit, conditions: d.ConditionsOf(x), counts: (unit == quantity.One || unit.Dim == quantity.Count) && counted(d, x), name: x.Name}
+		o := outcome{
+			Derived:    x,
+			unit:       unit,
+			conditions: d.ConditionsOf(x),
+			counts:     (unit == quantity.One || unit.Dim == quantity.Count) && counted(d, x),
+			name:       x.Name,
+		}
 		for i, m := range d.Measured {
 			if !speaksOf(d, m.Reading, x) {
 				continue
@@ -172,7 +178,15 @@ func stated(d *design.Document, c design.Claim, all []outcome, first int) (Claim
 			o = x
 		}
 	}
-	out := Claim{ID: c.ID, Says: c.Says, Value: o.ID, Condition: c.Condition, Against: c.Against, Order: c.Order, Made: "before"}
+	out := Claim{
+		ID:        c.ID,
+		Says:      c.Says,
+		Value:     o.ID,
+		Condition: c.Condition,
+		Against:   c.Against,
+		Order:     c.Order,
+		Made:      "before",
+	}
 	if out.Against == "" && out.Says != "equals" && out.Says != "order" {
 		out.Against = control(d)
 	}

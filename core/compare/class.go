@@ -174,7 +174,15 @@ func (a *analysis) alone(d Difference, o outcome, ratio bool) text.Message {
 	case !d.Clearly && (d.Word == "more" || d.Word == "less"):
 		id = "compare.try-" + d.Word
 	}
-	return text.Message{ID: id, Args: text.Args{"b": a.name(d.Condition), "a": a.name(d.Against), "d": shownSize(math.Abs(d.D), d.U, o.unit, ratio), "u": shownGive(d, o.unit, ratio)}}
+	return text.Message{
+		ID: id,
+		Args: text.Args{
+			"b": a.name(d.Condition),
+			"a": a.name(d.Against),
+			"d": shownSize(math.Abs(d.D), d.U, o.unit, ratio),
+			"u": shownGive(d, o.unit, ratio),
+		},
+	}
 }
 
 func shownGive(d Difference, unit quantity.Unit, ratio bool) any {

@@ -32,11 +32,25 @@ func class(t testing.TB, heights map[string][]float64) (*design.Document, []comp
 		var entries []notebook.Entry
 		for condition, h := range heights {
 			if i < len(h) && !math.IsNaN(h[i]) {
-				entries = append(entries, notebook.Entry{ID: condition, Kind: notebook.Reading, Received: time.Unix(1, 0), Typed: fmt.Sprintf("%g mm", h[i]),
-					Slot: design.Slot{Reading: "height", Condition: condition, Time: "8 min", Trial: 1}})
+				entries = append(
+					entries,
+					notebook.Entry{
+						ID:       condition,
+						Kind:     notebook.Reading,
+						Received: time.Unix(1, 0),
+						Typed:    fmt.Sprintf("%g mm", h[i]),
+						Slot:     design.Slot{Reading: "height", Condition: condition, Time: "8 min", Trial: 1},
+					},
+				)
 			}
 		}
-		homes = append(homes, compare.Home{Key: fmt.Sprintf("home-%d", i), Book: notebook.Open(&d, entries, notebook.Writer{Language: "en", System: quantity.Metric}, nil)})
+		homes = append(
+			homes,
+			compare.Home{
+				Key:  fmt.Sprintf("home-%d", i),
+				Book: notebook.Open(&d, entries, notebook.Writer{Language: "en", System: quantity.Metric}, nil),
+			},
+		)
 	}
 	return &d, homes
 }
@@ -66,13 +80,18 @@ func TestClass(t *testing.T) {
 		t.Fatalf("%s against %s, %d findings", c.Derived, c.Against, len(c.Findings))
 	}
 	towel := finding(t, c, "towel")
-	if towel.Tally.More != 6 || towel.Verdict != stats.Supported || math.Abs(towel.Test.Low-18.5159) > 1e-3 || math.Abs(towel.Test.SE-0.57735) > 1e-4 || towel.M != 3 || math.Abs(towel.Corrected-3*towel.Test.P) > 1e-12 {
+	if towel.Tally.More != 6 || towel.Verdict != stats.Supported || math.Abs(towel.Test.Low-18.5159) > 1e-3 ||
+		math.Abs(towel.Test.SE-0.57735) > 1e-4 ||
+		towel.M != 3 ||
+		math.Abs(towel.Corrected-3*towel.Test.P) > 1e-12 {
 		t.Errorf("towel: %+v", towel)
 	}
 	if f := finding(t, c, "filter"); f.Verdict != stats.CannotTell || f.Tally.CannotTell != 7 {
 		t.Errorf("filter: %+v", f)
 	}
-	if f := finding(t, c, "newspaper"); !math.IsNaN(f.Test.P) || f.Verdict != stats.CannotTell || f.Reason != compare.TooFew || len(f.Homes) != 0 {
+	if f := finding(t, c, "newspaper"); !math.IsNaN(f.Test.P) || f.Verdict != stats.CannotTell ||
+		f.Reason != compare.TooFew ||
+		len(f.Homes) != 0 {
 		t.Errorf("nobody did newspaper: %+v", f)
 	}
 	for _, f := range c.Findings {
@@ -97,15 +116,32 @@ func TestClass(t *testing.T) {
 // says supported.
 func TestAfterwards(t *testing.T) {
 	d, homes := class(t, map[string][]float64{"printer": {10, 11, 10, 12, 10, 11}, "towel": {30, 31, 29, 30, 32, 31}})
-	d.Derived = append(d.Derived[:1:1], design.Derived{ID: "twice", Name: text.Localized{"en": "twice the climb"}, Formula: "2 * at(height, 8)", Unit: "mm"})
+	d.Derived = append(
+		d.Derived[:1:1],
+		design.Derived{
+			ID:      "twice",
+			Name:    text.Localized{"en": "twice the climb"},
+			Formula: "2 * at(height, 8)",
+			Unit:    "mm",
+		},
+	)
 	all := compare.Class(d, homes)
 	f := finding(t, all[1], "towel")
-	if f.Verdict != compare.Afterwards || !f.Seen || strings.Contains(strings.ToLower(f.Teacher("en")), "supported") || !strings.Contains(f.Teacher("en"), "Worth a new try") {
+	if f.Verdict != compare.Afterwards || !f.Seen || strings.Contains(strings.ToLower(f.Teacher("en")), "supported") ||
+		!strings.Contains(f.Teacher("en"), "Worth a new try") {
 		t.Errorf("%+v: %s", f.Verdict, f.Teacher("en"))
 	}
-	other, odd := class(t, map[string][]float64{"printer": {10, 10, 10, 10, 10, 10, 10, 10}, "towel": {30, 31, 29, 30, 32, 31, 30, 90}})
-	other.Derived = append(other.Derived[:1:1], design.Derived{ID: "twice", Name: text.Localized{"en": "énergie"}, Formula: "2 * at(height, 8)", Unit: "mm"})
-	if f := finding(t, compare.Class(other, odd)[1], "towel"); len(f.Apart) != 1 || !strings.Contains(f.Teacher("en"), "afterwards: Énergie is more") || strings.Contains(strings.ToLower(f.Teacher("en")), "supported") {
+	other, odd := class(
+		t,
+		map[string][]float64{"printer": {10, 10, 10, 10, 10, 10, 10, 10}, "towel": {30, 31, 29, 30, 32, 31, 30, 90}},
+	)
+	other.Derived = append(
+		other.Derived[:1:1],
+		design.Derived{ID: "twice", Name: text.Localized{"en": "énergie"}, Formula: "2 * at(height, 8)", Unit: "mm"},
+	)
+	if f := finding(t, compare.Class(other, odd)[1], "towel"); len(f.Apart) != 1 ||
+		!strings.Contains(f.Teacher("en"), "afterwards: Énergie is more") ||
+		strings.Contains(strings.ToLower(f.Teacher("en")), "supported") {
 		t.Errorf("%s", f.Teacher("en"))
 	}
 	d.Claims = []design.Claim{}
@@ -116,7 +152,15 @@ func TestAfterwards(t *testing.T) {
 
 // Without a control all pairs are compared, corrected for their number.
 func TestAllPairs(t *testing.T) {
-	d, homes := class(t, map[string][]float64{"printer": {10, 11, 9, 10, 12}, "towel": {30, 31, 30, 32, 29}, "newspaper": {5, 6, 5, 4, 7}, "filter": {10, 10, 11, 9, 12}})
+	d, homes := class(
+		t,
+		map[string][]float64{
+			"printer":   {10, 11, 9, 10, 12},
+			"towel":     {30, 31, 30, 32, 29},
+			"newspaper": {5, 6, 5, 4, 7},
+			"filter":    {10, 10, 11, 9, 12},
+		},
+	)
 	for i := range d.Conditions {
 		d.Conditions[i].Control = false
 	}
@@ -138,7 +182,14 @@ func TestAllPairs(t *testing.T) {
 // differences 1, 2, 0, 1, 1, 2, 0, 1 (mean 1, se 0.2673, t(0.975; 7) = 2.3646:
 // 0.368 to 1.632).
 func TestClaims(t *testing.T) {
-	d, homes := class(t, map[string][]float64{"printer": {10, 10, 10, 10, 10, 10, 10, 10}, "towel": {11, 12, 10, 11, 11, 12, 10, 11}, "filter": {20, 20, 21, 19, 20, 21, 20, 19}})
+	d, homes := class(
+		t,
+		map[string][]float64{
+			"printer": {10, 10, 10, 10, 10, 10, 10, 10},
+			"towel":   {11, 12, 10, 11, 11, 12, 10, 11},
+			"filter":  {20, 20, 21, 19, 20, 21, 20, 19},
+		},
+	)
 	for _, c := range []struct {
 		claim   design.Claim
 		verdict stats.Verdict
@@ -167,18 +218,36 @@ func TestClaims(t *testing.T) {
 
 // A bound is neither its limit nor left out: the sides are counted.
 func TestBounds(t *testing.T) {
-	d, homes := class(t, map[string][]float64{"printer": {10, 10, 10, 10, 10, 10, 10, 10}, "towel": {30, 32, 28, 31, 29, 30, 33, 31}})
+	d, homes := class(
+		t,
+		map[string][]float64{"printer": {10, 10, 10, 10, 10, 10, 10, 10}, "towel": {30, 32, 28, 31, 29, 30, 33, 31}},
+	)
 	d.Claims = []design.Claim{{ID: "c", Says: "more", Condition: "towel"}}
 	raw := func(typed string) []notebook.Entry {
 		var entries []notebook.Entry
 		for condition, typed := range map[string]string{"printer": "10 mm", "towel": typed} {
-			entries = append(entries, notebook.Entry{ID: condition, Kind: notebook.Reading, Received: time.Unix(1, 0), Typed: typed, Slot: design.Slot{Reading: "height", Condition: condition, Time: "8 min", Trial: 1}})
+			entries = append(
+				entries,
+				notebook.Entry{
+					ID:       condition,
+					Kind:     notebook.Reading,
+					Received: time.Unix(1, 0),
+					Typed:    typed,
+					Slot:     design.Slot{Reading: "height", Condition: condition, Time: "8 min", Trial: 1},
+				},
+			)
 		}
 		return entries
 	}
-	homes[7].Book = notebook.Open(d, raw("more than 25 mm"), notebook.Writer{Language: "en", System: quantity.Metric}, nil)
+	homes[7].Book = notebook.Open(
+		d,
+		raw("more than 25 mm"),
+		notebook.Writer{Language: "en", System: quantity.Metric},
+		nil,
+	)
 	f := compare.Class(d, homes)[0].Findings[0]
-	if !f.Signs || f.Sides != (stats.Sides{More: 8}) || f.Verdict != stats.Supported || math.Abs(f.Test.P-2.0/256) > 1e-12 {
+	if !f.Signs || f.Sides != (stats.Sides{More: 8}) || f.Verdict != stats.Supported ||
+		math.Abs(f.Test.P-2.0/256) > 1e-12 {
 		t.Errorf("%+v", f)
 	}
 	homes[7].Book = notebook.Open(d, raw("<12 mm"), notebook.Writer{Language: "en", System: quantity.Metric}, nil)
@@ -197,7 +266,8 @@ func TestBounds(t *testing.T) {
 func TestZeroScatter(t *testing.T) {
 	d, homes := class(t, map[string][]float64{"printer": {0, 0, 0, 0, 0, 0}, "towel": {12, 12, 12, 12, 12, 12}})
 	f := finding(t, compare.Class(d, homes)[0], "towel")
-	if s := f.Teacher("en"); f.Verdict != stats.Supported || !strings.Contains(s, "no scatter to be seen") || !strings.Contains(s, "nothing happened in 6 of 6") {
+	if s := f.Teacher("en"); f.Verdict != stats.Supported || !strings.Contains(s, "no scatter to be seen") ||
+		!strings.Contains(s, "nothing happened in 6 of 6") {
 		t.Errorf("%s: %s", f.Verdict, s)
 	}
 	if g := compare.Class(d, homes)[0].Groups[3]; !g.Alike || g.Summary.SD != 0 || g.Mean.Value != 12 {
@@ -228,7 +298,8 @@ func TestSharesAreMeasured(t *testing.T) {
 		homes[i].Book = notebook.Open(d, entries, notebook.Writer{Language: "en"}, nil)
 	}
 	c = compare.Class(d, homes)[0]
-	if f := finding(t, c, "towel"); !c.Counts || f.Test.SE != 0 || !math.IsNaN(f.Test.Low) || f.Test.P != 1.0/64 && math.Abs(f.Test.P-1.0/64) > 1e-12 {
+	if f := finding(t, c, "towel"); !c.Counts || f.Test.SE != 0 || !math.IsNaN(f.Test.Low) ||
+		f.Test.P != 1.0/64 && math.Abs(f.Test.P-1.0/64) > 1e-12 {
 		t.Errorf("%v %+v", c.Counts, f.Test)
 	}
 }
@@ -241,8 +312,20 @@ func TestAgainstAStatedValue(t *testing.T) {
 	d.Conditions, d.Derived, d.Expectations, d.Readings[0].PerCondition, d.Readings[0].Times = nil, nil, nil, false, nil
 	var homes []compare.Home
 	for i, mm := range []string{"31 mm", "32 mm", "31.5 mm", "30.5 mm", "32 mm", "31 mm"} {
-		e := notebook.Entry{ID: "r", Kind: notebook.Reading, Received: time.Unix(1, 0), Typed: mm, Slot: design.Slot{Reading: "height", Trial: 1}}
-		homes = append(homes, compare.Home{Key: fmt.Sprint(i), Book: notebook.Open(d, []notebook.Entry{e}, notebook.Writer{Language: "en"}, nil)})
+		e := notebook.Entry{
+			ID:       "r",
+			Kind:     notebook.Reading,
+			Received: time.Unix(1, 0),
+			Typed:    mm,
+			Slot:     design.Slot{Reading: "height", Trial: 1},
+		}
+		homes = append(
+			homes,
+			compare.Home{
+				Key:  fmt.Sprint(i),
+				Book: notebook.Open(d, []notebook.Entry{e}, notebook.Writer{Language: "en"}, nil),
+			},
+		)
 	}
 	for _, c := range []struct {
 		stated, matters string
@@ -255,7 +338,8 @@ func TestAgainstAStatedValue(t *testing.T) {
 		d.Measured = []design.Variable{{Reading: "height", Stated: c.stated, Matters: c.matters}}
 		f := compare.Class(d, homes)[0].Findings[0]
 		words := strings.ReplaceAll(f.Teacher("en"), "\u00a0", " ")
-		if f.Verdict != c.verdict || !strings.Contains(words, c.says) || strings.Contains(words, " against :") || strings.Contains(f.Teacher("es"), "frente a :") {
+		if f.Verdict != c.verdict || !strings.Contains(words, c.says) || strings.Contains(words, " against :") ||
+			strings.Contains(f.Teacher("es"), "frente a :") {
 			t.Errorf("%+v: %s: %s", c, f.Verdict, words)
 		}
 	}
@@ -263,7 +347,13 @@ func TestAgainstAStatedValue(t *testing.T) {
 
 // One home that lies far out stays in; a finding that hangs on it cannot tell.
 func TestOneHome(t *testing.T) {
-	d, homes := class(t, map[string][]float64{"printer": {10, 10, 10, 10, 10, 10, 10, 10, 10, 10}, "towel": {11.6, 12, 11.4, 11.8, 12.4, 12.2, 11.6, 11.9, 12.1, 80}})
+	d, homes := class(
+		t,
+		map[string][]float64{
+			"printer": {10, 10, 10, 10, 10, 10, 10, 10, 10, 10},
+			"towel":   {11.6, 12, 11.4, 11.8, 12.4, 12.2, 11.6, 11.9, 12.1, 80},
+		},
+	)
 	d.Claims = []design.Claim{{ID: "c", Says: "more", Condition: "towel"}}
 	f := compare.Class(d, homes)[0].Findings[0]
 	if len(f.Apart) != 1 || f.Apart[0].Home != "home-9" || f.Without == nil || f.Without.Test.N != 9 {
@@ -272,10 +362,17 @@ func TestOneHome(t *testing.T) {
 	if g := compare.Class(d, homes)[0].Groups[3]; !g.Points[9].Outlier || g.Points[0].Outlier || g.Summary.N != 10 {
 		t.Errorf("%+v", g)
 	}
-	if s := compare.Named(f.Teacher("en"), func(string) string { return "Tarn" }); !strings.Contains(s, "Tarn lies apart") || strings.Contains(s, compare.HomeMark) {
+	if s := compare.Named(f.Teacher("en"), func(string) string { return "Tarn" }); !strings.Contains(
+		s,
+		"Tarn lies apart",
+	) ||
+		strings.Contains(s, compare.HomeMark) {
 		t.Error(s)
 	}
-	d, homes = class(t, map[string][]float64{"printer": {10, 10, 10, 10, 10, 10}, "towel": {10, 10.5, 9.5, 10.2, 9.8, 60}})
+	d, homes = class(
+		t,
+		map[string][]float64{"printer": {10, 10, 10, 10, 10, 10}, "towel": {10, 10.5, 9.5, 10.2, 9.8, 60}},
+	)
 	d.Claims = []design.Claim{{ID: "c", Says: "more", Condition: "towel"}}
 	if f := compare.Class(d, homes)[0].Findings[0]; f.Verdict != stats.CannotTell {
 		t.Errorf("it hangs on one home: %s", f.Verdict)
@@ -285,7 +382,8 @@ func TestOneHome(t *testing.T) {
 func TestFewHomes(t *testing.T) {
 	d, homes := class(t, map[string][]float64{"printer": {10, 11}, "towel": {30, 31}})
 	f := finding(t, compare.Class(d, homes)[0], "towel")
-	if f.Reason != compare.TooFew || f.Tally.More != 2 || !strings.Contains(f.Teacher("en"), "Too early: 2 homes are in") {
+	if f.Reason != compare.TooFew || f.Tally.More != 2 ||
+		!strings.Contains(f.Teacher("en"), "Too early: 2 homes are in") {
 		t.Errorf("%+v", f)
 	}
 	if got := compare.Class(d, nil); len(got) != 2 || got[0].Groups[0].Summary.N != 0 {
@@ -303,7 +401,10 @@ func TestAlone(t *testing.T) {
 			t.Error(es)
 		}
 	}
-	if len(words) != 3 || !strings.HasPrefix(words[0], "In this try Newspaper was less than Printer paper, by 7.0 mm") || !strings.Contains(words[1], "cannot tell Coffee filter from Printer paper (1.0 mm, give or take 1.1 mm)") || !strings.HasPrefix(words[2], "In this try Kitchen roll was more") {
+	if len(words) != 3 ||
+		!strings.HasPrefix(words[0], "In this try Newspaper was less than Printer paper, by 7.0 mm") ||
+		!strings.Contains(words[1], "cannot tell Coffee filter from Printer paper (1.0 mm, give or take 1.1 mm)") ||
+		!strings.HasPrefix(words[2], "In this try Kitchen roll was more") {
 		t.Errorf("%q", words)
 	}
 	_, homes = class(t, map[string][]float64{"towel": {30}})
@@ -329,7 +430,13 @@ func BenchmarkClass300(b *testing.B) { benchmarkClass(b, 300) }
 // The homes with one tool are held against the others, and named where they
 // differ; the whole class stays in.
 func TestGroupsOfHomes(t *testing.T) {
-	d, homes := class(t, map[string][]float64{"printer": {10, 10, 10, 10, 10, 10, 10, 10, 10, 10}, "towel": {30, 31, 30, 29, 30, 40, 41, 40, 39, 41}})
+	d, homes := class(
+		t,
+		map[string][]float64{
+			"printer": {10, 10, 10, 10, 10, 10, 10, 10, 10, 10},
+			"towel":   {30, 31, 30, 29, 30, 40, 41, 40, 39, 41},
+		},
+	)
 	for i := 5; i < 10; i++ {
 		var entries []notebook.Entry
 		for _, c := range homes[i].Book.Cells {
@@ -342,7 +449,9 @@ func TestGroupsOfHomes(t *testing.T) {
 		homes[i].Book = notebook.Open(d, entries, notebook.Writer{Language: "en", System: quantity.Metric}, nil)
 	}
 	f := finding(t, compare.Class(d, homes)[0], "towel")
-	if len(f.Groups) != 2 || f.Groups[0].N != 5 || f.Groups[0].Corrected > 0.05 || math.Abs(math.Abs(f.Groups[0].Test.Estimate)-10.2) > 1e-9 || f.Test.N != 10 {
+	if len(f.Groups) != 2 || f.Groups[0].N != 5 || f.Groups[0].Corrected > 0.05 ||
+		math.Abs(math.Abs(f.Groups[0].Test.Estimate)-10.2) > 1e-9 ||
+		f.Test.N != 10 {
 		t.Errorf("%+v", f.Groups)
 	}
 	if s := f.Teacher("en"); !strings.Contains(s, "The 5 homes with ruler") {

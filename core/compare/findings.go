@@ -126,7 +126,18 @@ func (a *analysis) findings(family string, claims []Claim) []Finding {
 func (a *analysis) test(c Claim) Finding {
 	o := a.outcome(c.Value)
 	nan := math.NaN()
-	f := Finding{Claim: c, Question: a.d.Question, Unit: o.unit, Ratio: o.ratio, Test: stats.Finding{P: nan, Estimate: nan, Low: nan, High: nan}, JointLow: nan, JointHigh: nan, Corrected: nan, Ratio1: nan, RatioP: nan}
+	f := Finding{
+		Claim:     c,
+		Question:  a.d.Question,
+		Unit:      o.unit,
+		Ratio:     o.ratio,
+		Test:      stats.Finding{P: nan, Estimate: nan, Low: nan, High: nan},
+		JointLow:  nan,
+		JointHigh: nan,
+		Corrected: nan,
+		Ratio1:    nan,
+		RatioP:    nan,
+	}
 	if f.Ratio && !a.positive(c) {
 		f.Ratio = false
 		f.Doubts = append(f.Doubts, "not-positive")
@@ -166,7 +177,16 @@ func (f *Finding) null() float64 {
 // testOf tests home values: by their mean, or where a bound is among them by
 // their sides.
 func testOf(homes []Difference, null float64, single bool) (stats.Finding, stats.Sides, stats.Middle, bool) {
-	intervals, values, rounding := make([]stats.Interval, len(homes)), make([]float64, len(homes)), make([]float64, len(homes))
+	intervals, values, rounding := make(
+		[]stats.Interval,
+		len(homes),
+	), make(
+		[]float64,
+		len(homes),
+	), make(
+		[]float64,
+		len(homes),
+	)
 	bounds := false
 	for i, h := range homes {
 		intervals[i], values[i], rounding[i] = h.interval, h.D, h.rounding
@@ -197,7 +217,14 @@ func testOf(homes []Difference, null float64, single bool) (stats.Finding, stats
 	for i, v := range values {
 		moved[i] = stats.Plain(v - null)
 	}
-	return f, stats.Count(moved), stats.Middle{LowValue: math.NaN(), HighValue: math.NaN(), Low: math.NaN(), High: math.NaN()}, false
+	return f, stats.Count(
+			moved,
+		), stats.Middle{
+			LowValue:  math.NaN(),
+			HighValue: math.NaN(),
+			Low:       math.NaN(),
+			High:      math.NaN(),
+		}, false
 }
 
 func (f *Finding) tally() {
@@ -232,7 +259,10 @@ func (f *Finding) scatter(a *analysis, o *outcome) {
 	}
 	z, odd := stats.Apart(values, us)
 	for _, i := range odd {
-		f.Apart = append(f.Apart, Outlier{Home: a.homes[f.Homes[i].home].Key, Value: values[i], Z: z[i], home: f.Homes[i].home})
+		f.Apart = append(
+			f.Apart,
+			Outlier{Home: a.homes[f.Homes[i].home].Key, Value: values[i], Z: z[i], home: f.Homes[i].home},
+		)
 	}
 	if !o.counts {
 		if ratio, p := stats.Ratio(values, us); ratio > 0 {

@@ -75,7 +75,13 @@ func (d Difference) MarshalJSON() ([]byte, error) {
 // difference holds two values of one home against each other. On a ratio scale
 // d is the logarithm of a factor.
 func difference(b, a *notebook.Result, ratio bool) Difference {
-	d := Difference{Value: b.Derived, Condition: b.Condition, Against: a.Condition, K: 2, Tries: min(len(b.Doubt.Trials), len(a.Doubt.Trials))}
+	d := Difference{
+		Value:     b.Derived,
+		Condition: b.Condition,
+		Against:   a.Condition,
+		K:         2,
+		Tries:     min(len(b.Doubt.Trials), len(a.Doubt.Trials)),
+	}
 	x, y := terms(b, ratio), terms(a, ratio)
 	d.interval = x.interval.Minus(y.interval)
 	d.D, d.rounding = x.value-y.value, x.rounding+y.rounding
@@ -170,7 +176,20 @@ func (a *analysis) singles(value, condition string, ratio bool) []Difference {
 			continue
 		}
 		t := terms(b, ratio)
-		out = append(out, Difference{Value: value, Condition: condition, D: t.value, U: math.Sqrt(t.scatter + t.rounding), K: 2, Tries: len(b.Doubt.Trials), interval: t.interval, rounding: t.rounding, home: h})
+		out = append(
+			out,
+			Difference{
+				Value:     value,
+				Condition: condition,
+				D:         t.value,
+				U:         math.Sqrt(t.scatter + t.rounding),
+				K:         2,
+				Tries:     len(b.Doubt.Trials),
+				interval:  t.interval,
+				rounding:  t.rounding,
+				home:      h,
+			},
+		)
 	}
 	return out
 }

@@ -24,7 +24,8 @@ func Predictions(b *notebook.Book) []Held {
 	}
 	o := a.outcomes[a.first()]
 	for _, q := range b.Design.Questions {
-		if q.When != "before" || len(q.Options) > 0 || len(o.conditions) < 2 || q.Kind != "order" && q.Kind != "choice" {
+		if q.When != "before" || len(q.Options) > 0 || len(o.conditions) < 2 ||
+			q.Kind != "order" && q.Kind != "choice" {
 			continue
 		}
 		said, ok := b.Said(q.ID)

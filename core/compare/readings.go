@@ -100,8 +100,20 @@ func (r *Readings) Books(d *design.Document) ([]Home, error) {
 		if err != nil {
 			return nil, fmt.Errorf("readings[%d]: measured_at has to be a time such as 2027-02-02T10:40:00Z", i)
 		}
-		e := notebook.Entry{ID: fmt.Sprintf("r%06d", i), Kind: notebook.Reading, Provenance: notebook.Own, Received: at, Typed: row.Typed, Instrument: row.Instrument,
-			Slot: design.Slot{Reading: row.Reading, Condition: row.Condition, Time: row.Time, Trial: max(1, row.Trial)}}
+		e := notebook.Entry{
+			ID:         fmt.Sprintf("r%06d", i),
+			Kind:       notebook.Reading,
+			Provenance: notebook.Own,
+			Received:   at,
+			Typed:      row.Typed,
+			Instrument: row.Instrument,
+			Slot: design.Slot{
+				Reading:   row.Reading,
+				Condition: row.Condition,
+				Time:      row.Time,
+				Trial:     max(1, row.Trial),
+			},
+		}
 		if row.Provenance == string(notebook.Desk) {
 			e.Provenance = notebook.Desk
 		}
@@ -111,14 +123,26 @@ func (r *Readings) Books(d *design.Document) ([]Home, error) {
 			e.Typed = strconv.FormatFloat(*row.Value, 'g', -1, 64) + " " + row.Unit
 		}
 		if p := notebook.Fits(d, &e); p != nil {
-			return nil, fmt.Errorf("readings[%d]: the %s %s, such as %s", i, p.Field, text.Render(p.Rule, text.Languages[0]), p.Example)
+			return nil, fmt.Errorf(
+				"readings[%d]: the %s %s, such as %s",
+				i,
+				p.Field,
+				text.Render(p.Rule, text.Languages[0]),
+				p.Example,
+			)
 		}
 		switch row.Fate {
 		case "", "counts", "unread", "missing", "not-read", "corrected", "superseded":
 		case "spoiled":
-			entries[row.Home] = append(entries[row.Home], notebook.Entry{ID: e.ID + "x", Kind: notebook.Spoiled, Refers: e.ID, Reason: row.Reason, Received: at})
+			entries[row.Home] = append(
+				entries[row.Home],
+				notebook.Entry{ID: e.ID + "x", Kind: notebook.Spoiled, Refers: e.ID, Reason: row.Reason, Received: at},
+			)
 		case "set-aside":
-			entries[row.Home] = append(entries[row.Home], notebook.Entry{ID: e.ID + "x", Kind: notebook.SetAside, Refers: e.ID, Reason: row.Reason, Received: at})
+			entries[row.Home] = append(
+				entries[row.Home],
+				notebook.Entry{ID: e.ID + "x", Kind: notebook.SetAside, Refers: e.ID, Reason: row.Reason, Received: at},
+			)
 		default: // kept and not counted, for its step
 			if held[row.Home] == nil {
 				held[row.Home] = map[design.Slot]notebook.State{}
@@ -133,7 +157,18 @@ func (r *Readings) Books(d *design.Document) ([]Home, error) {
 		if err != nil {
 			return nil, fmt.Errorf("answers[%d]: at has to be a time such as 2027-02-02T10:40:00Z", i)
 		}
-		entries[row.Home] = append(entries[row.Home], notebook.Entry{ID: fmt.Sprintf("a%06d", i), Kind: notebook.Answer, Provenance: notebook.Own, Received: at, Question: row.Question, Choice: row.Choice, Text: row.Text})
+		entries[row.Home] = append(
+			entries[row.Home],
+			notebook.Entry{
+				ID:         fmt.Sprintf("a%06d", i),
+				Kind:       notebook.Answer,
+				Provenance: notebook.Own,
+				Received:   at,
+				Question:   row.Question,
+				Choice:     row.Choice,
+				Text:       row.Text,
+			},
+		)
 	}
 	var homes []Home
 	for _, name := range names {

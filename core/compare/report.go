@@ -197,10 +197,41 @@ func (a *analysis) report(f Finding) FindingReport {
 	if f.Ratio {
 		unit, back = "1", func(v float64) *float64 { return given(math.Exp(v)) }
 	}
-	r := FindingReport{ID: f.ID, Question: f.Question, Kind: "quantity", Claim: f.Claim, Verdict: f.Verdict, Seen: f.Seen, Test: t.Test, WhyThisTest: text.Render(f.Why, "en"), Scale: "difference", N: len(f.Homes), UnitOfN: "home",
-		Words:    Words{text.Localized{}, text.Localized{}},
-		Estimate: EstimateReport{Value: back(t.Estimate), Unit: unit, Low: back(t.Low), High: back(t.High), JointLow: back(f.JointLow), JointHigh: back(f.JointHigh), SE: given(t.SE), DF: given(t.DF)},
-		P:        given(t.P), PCorrected: given(f.Corrected), Statistic: given(t.Statistic), CorrectedFor: Family{"holm", f.M, f.Family}, Tally: f.Tally, Outliers: []OutlierReport{}, Groups: []GroupReport{}, Doubts: slices.Clone(f.Doubts), ByCondition: []ConditionReport{}}
+	r := FindingReport{
+		ID:          f.ID,
+		Question:    f.Question,
+		Kind:        "quantity",
+		Claim:       f.Claim,
+		Verdict:     f.Verdict,
+		Seen:        f.Seen,
+		Test:        t.Test,
+		WhyThisTest: text.Render(f.Why, "en"),
+		Scale:       "difference",
+		N:           len(f.Homes),
+		UnitOfN:     "home",
+		Words:       Words{text.Localized{}, text.Localized{}},
+		Estimate: EstimateReport{
+			Value:     back(t.Estimate),
+			Unit:      unit,
+			Low:       back(t.Low),
+			High:      back(t.High),
+			JointLow:  back(f.JointLow),
+			JointHigh: back(f.JointHigh),
+			SE:        given(t.SE),
+			DF:        given(t.DF),
+		},
+		P: given(
+			t.P,
+		),
+		PCorrected:   given(f.Corrected),
+		Statistic:    given(t.Statistic),
+		CorrectedFor: Family{"holm", f.M, f.Family},
+		Tally:        f.Tally,
+		Outliers:     []OutlierReport{},
+		Groups:       []GroupReport{},
+		Doubts:       slices.Clone(f.Doubts),
+		ByCondition:  []ConditionReport{},
+	}
 	if f.Ratio {
 		r.Scale = "ratio"
 	}
@@ -212,7 +243,13 @@ func (a *analysis) report(f Finding) FindingReport {
 	}
 	for _, language := range text.Languages {
 		name := func(key string) string { return key }
-		r.Words.Teacher[language], r.Words.Family[language] = Named(f.Teacher(language), name), Named(f.ForFamily(language), name)
+		r.Words.Teacher[language], r.Words.Family[language] = Named(
+			f.Teacher(language),
+			name,
+		), Named(
+			f.ForFamily(language),
+			name,
+		)
 	}
 	if f.Reason != "" {
 		r.Reason = &f.Reason
@@ -223,7 +260,12 @@ func (a *analysis) report(f Finding) FindingReport {
 	if f.Signs {
 		decided := f.Sides.Decided()
 		r.Decided, r.More, r.Less, r.Same, r.Undecided = &decided, &f.Sides.More, &f.Sides.Less, &f.Sides.Same, &f.Sides.Undecided
-		r.Median = &MiddleReport{back(f.Middle.LowValue), back(f.Middle.HighValue), back(f.Middle.Low), back(f.Middle.High)}
+		r.Median = &MiddleReport{
+			back(f.Middle.LowValue),
+			back(f.Middle.HighValue),
+			back(f.Middle.Low),
+			back(f.Middle.High),
+		}
 		r.Estimate = EstimateReport{Value: given(t.Estimate), Unit: "1", Low: given(t.Low), High: given(t.High)}
 	}
 	for _, k := range []string{f.Against, f.Condition} {
@@ -241,7 +283,15 @@ func (a *analysis) report(f Finding) FindingReport {
 		r.Outliers = append(r.Outliers, OutlierReport{x.Home, x.Value, x.Z})
 	}
 	if w := f.Without; w != nil {
-		r.Without = &WithoutReport{w.Test.N, back(w.Test.Estimate), back(w.Test.Low), back(w.Test.High), given(w.Test.P), given(w.Corrected), w.Verdict}
+		r.Without = &WithoutReport{
+			w.Test.N,
+			back(w.Test.Estimate),
+			back(w.Test.Low),
+			back(w.Test.High),
+			given(w.Test.P),
+			given(w.Corrected),
+			w.Verdict,
+		}
 	}
 	if !math.IsNaN(f.Ratio1) {
 		r.Scatter = &ScatterReport{f.Ratio1, f.RatioP}
@@ -271,7 +321,12 @@ func (a *analysis) described(o *outcome, condition string) ConditionReport {
 }
 
 func (a *analysis) home(h int) HomeReport {
-	r := HomeReport{Home: a.homes[h].Key, Values: []HomeValue{}, Differences: []Difference{}, Predictions: Predictions(a.homes[h].Book)}
+	r := HomeReport{
+		Home:        a.homes[h].Key,
+		Values:      []HomeValue{},
+		Differences: []Difference{},
+		Predictions: Predictions(a.homes[h].Book),
+	}
 	for _, o := range a.outcomes {
 		for _, k := range o.conditions {
 			v := a.at(h, o.ID, k)
@@ -318,7 +373,8 @@ func (a *analysis) why(h int, o outcome, condition string) string {
 	for i := range b.Cells {
 		c := &b.Cells[i]
 		r, ok := a.d.Reading(c.Slot.Reading)
-		if !ok || !speaksOf(a.d, r.ID, o.Derived) || condition != "" && c.Slot.Condition != "" && c.Slot.Condition != condition {
+		if !ok || !speaksOf(a.d, r.ID, o.Derived) ||
+			condition != "" && c.Slot.Condition != "" && c.Slot.Condition != condition {
 			continue
 		}
 		switch c.State {

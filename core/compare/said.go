@@ -121,7 +121,10 @@ func (s *Said) summarise(counted int, orders [][]float64, numbers []float64) {
 		}
 		f, err := stats.Friedman(orders)
 		if err == nil {
-			s.Words = text.Message{ID: "compare.agree", Args: text.Args{"w": sized{f.Estimate, quantity.One, 2}, "n": counted, "p": stats.ShowP(f.P)}}
+			s.Words = text.Message{
+				ID:   "compare.agree",
+				Args: text.Args{"w": sized{f.Estimate, quantity.One, 2}, "n": counted, "p": stats.ShowP(f.P)},
+			}
 		}
 	case "choice":
 		most := 0
@@ -130,14 +133,20 @@ func (s *Said) summarise(counted int, orders [][]float64, numbers []float64) {
 				most = k
 			}
 		}
-		s.Words = text.Message{ID: "compare.most-said", Args: text.Args{"option": s.Options[most].Text, "k": s.Options[most].N, "n": counted}}
+		s.Words = text.Message{
+			ID:   "compare.most-said",
+			Args: text.Args{"option": s.Options[most].Text, "k": s.Options[most].N, "n": counted},
+		}
 	case "number":
 		if sum, ok := stats.Summarise(numbers); ok && sum.N >= MinHomes {
 			unit, _ := quantity.LookupUnit(s.Question.Unit)
 			show := func(v float64) sized {
 				return sized{v, unit, text.Decimals(v, math.Max(sum.Spread, math.Abs(v)/50))}
 			}
-			s.Words = text.Message{ID: "compare.numbers-said", Args: text.Args{"n": sum.N, "median": show(sum.Median), "low": show(sum.Low), "high": show(sum.High)}}
+			s.Words = text.Message{
+				ID:   "compare.numbers-said",
+				Args: text.Args{"n": sum.N, "median": show(sum.Median), "low": show(sum.Low), "high": show(sum.High)},
+			}
 		}
 	}
 }

@@ -18,8 +18,18 @@ import (
 // simulated is a class of made-up homes with one value in each condition, each
 // home with a level of its own; with a step the values are what a display of
 // that step shows.
-func simulated(rng *rand.Rand, homes, conditions int, control bool, noise func(*rand.Rand) float64, effect, step float64) *analysis {
-	d := &design.Document{Trials: 1, Question: text.Localized{"en": "?"}, Readings: []design.Reading{{ID: "v", Symbol: "v", Unit: "mm", PerCondition: true}}}
+func simulated(
+	rng *rand.Rand,
+	homes, conditions int,
+	control bool,
+	noise func(*rand.Rand) float64,
+	effect, step float64,
+) *analysis {
+	d := &design.Document{
+		Trials:   1,
+		Question: text.Localized{"en": "?"},
+		Readings: []design.Reading{{ID: "v", Symbol: "v", Unit: "mm", PerCondition: true}},
+	}
 	for k := range conditions {
 		d.Conditions = append(d.Conditions, design.Condition{ID: fmt.Sprintf("c%d", k), Control: control && k == 0})
 	}
@@ -43,7 +53,13 @@ func simulated(rng *rand.Rand, homes, conditions int, control bool, noise func(*
 			results = append(results, r)
 		}
 		a.results = append(a.results, results)
-		a.homes = append(a.homes, Home{Key: fmt.Sprint(len(a.homes)), Book: &notebook.Book{Design: d, Writer: reading.Writer{Language: "en"}}})
+		a.homes = append(
+			a.homes,
+			Home{
+				Key:  fmt.Sprint(len(a.homes)),
+				Book: &notebook.Book{Design: d, Writer: reading.Writer{Language: "en"}},
+			},
+		)
 	}
 	return a
 }
@@ -51,7 +67,9 @@ func simulated(rng *rand.Rand, homes, conditions int, control bool, noise func(*
 var noises = map[string]func(*rand.Rand) float64{
 	"normal": func(r *rand.Rand) float64 { return r.NormFloat64() },
 	"t3": func(r *rand.Rand) float64 {
-		return r.NormFloat64() / math.Sqrt((math.Pow(r.NormFloat64(), 2)+math.Pow(r.NormFloat64(), 2)+math.Pow(r.NormFloat64(), 2))/3)
+		return r.NormFloat64() / math.Sqrt(
+			(math.Pow(r.NormFloat64(), 2)+math.Pow(r.NormFloat64(), 2)+math.Pow(r.NormFloat64(), 2))/3,
+		)
 	},
 	"contaminated": func(r *rand.Rand) float64 {
 		if r.Float64() < 0.1 {
@@ -92,14 +110,23 @@ func TestSimulatedNoEffect(t *testing.T) {
 					}
 					all += share
 					cells++
-					t.Logf("seed %d, %d homes, %d conditions, control %v: %.1f %% hear of an effect that is not there", seed, homes, conditions, control, 100*share)
+					t.Logf(
+						"seed %d, %d homes, %d conditions, control %v: %.1f %% hear of an effect that is not there",
+						seed,
+						homes,
+						conditions,
+						control,
+						100*share,
+					)
 					if share > limit {
 						t.Errorf("%.1f %%, want at most %.1f", 100*share, 100*limit)
 					}
 				}
 			}
 		}
-		if t.Logf("seed %d: %.1f %% over all cells of %d classes", seed, 100*all/float64(cells), classes); all/float64(cells) > 0.05 {
+		if t.Logf("seed %d: %.1f %% over all cells of %d classes", seed, 100*all/float64(cells), classes); all/float64(
+			cells,
+		) > 0.05 {
 			t.Error("more than 5 % over all cells")
 		}
 	}

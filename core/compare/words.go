@@ -45,7 +45,10 @@ func (s sized) Show(language string) string {
 func shownSize(v, u float64, unit quantity.Unit, ratio bool) any {
 	if ratio {
 		factor := math.Exp(v)
-		return text.Message{ID: "compare.times", Args: text.Args{"x": sized{factor, quantity.One, text.Decimals(factor, factor*u)}}}
+		return text.Message{
+			ID:   "compare.times",
+			Args: text.Args{"x": sized{factor, quantity.One, text.Decimals(factor, factor*u)}},
+		}
 	}
 	return sized{v, unit, text.Decimals(v, u)}
 }
@@ -188,8 +191,24 @@ func (f *Finding) more(a *analysis, args text.Args, tell func(string)) {
 			verdict = Afterwards
 		}
 		for _, odd := range f.Apart {
-			f.teacher = append(f.teacher, text.Message{ID: "compare.outlier", Args: text.Args{"home": named{odd.Home}, "value": shownSize(odd.Value, f.Test.SE, f.Unit, f.Ratio), "z": sized{odd.Z, quantity.One, 1},
-				"without": shownSize(f.Without.Test.Estimate, f.Without.Test.SE, f.Unit, f.Ratio), "verdict": text.Message{ID: "compare.verdict." + string(verdict)}}})
+			f.teacher = append(
+				f.teacher,
+				text.Message{
+					ID: "compare.outlier",
+					Args: text.Args{
+						"home":  named{odd.Home},
+						"value": shownSize(odd.Value, f.Test.SE, f.Unit, f.Ratio),
+						"z":     sized{odd.Z, quantity.One, 1},
+						"without": shownSize(
+							f.Without.Test.Estimate,
+							f.Without.Test.SE,
+							f.Unit,
+							f.Ratio,
+						),
+						"verdict": text.Message{ID: "compare.verdict." + string(verdict)},
+					},
+				},
+			)
 		}
 	}
 	if f.Ratio1 > 1.5 && f.RatioP < 0.01 {
@@ -198,8 +217,24 @@ func (f *Finding) more(a *analysis, args text.Args, tell func(string)) {
 	}
 	for _, g := range f.Groups {
 		if g.Corrected < 0.05 {
-			f.teacher = append(f.teacher, text.Message{ID: "compare.group", Args: text.Args{"n": g.N, "group": a.groupName(g), "d": shownSize(g.Test.Estimate, g.Test.SE, f.Unit, f.Ratio),
-				"lo": shownSize(g.Test.Low, g.Test.SE, f.Unit, f.Ratio), "hi": shownSize(g.Test.High, g.Test.SE, f.Unit, f.Ratio)}})
+			f.teacher = append(
+				f.teacher,
+				text.Message{
+					ID: "compare.group",
+					Args: text.Args{
+						"n":     g.N,
+						"group": a.groupName(g),
+						"d":     shownSize(g.Test.Estimate, g.Test.SE, f.Unit, f.Ratio),
+						"lo": shownSize(
+							g.Test.Low,
+							g.Test.SE,
+							f.Unit,
+							f.Ratio,
+						),
+						"hi": shownSize(g.Test.High, g.Test.SE, f.Unit, f.Ratio),
+					},
+				},
+			)
 		}
 	}
 }
@@ -291,9 +326,30 @@ func (f *Finding) figures(o *outcome, a *analysis) text.Args {
 		}
 		return show(math.Abs(v))
 	}
-	args := text.Args{"what": o.name, "b": a.name(f.Condition), "a": a.name(f.Against), "d": size(estimate), "signed": show(estimate), "u": show(se), "lo": bare(low), "hi": show(high), "n": len(f.Homes),
-		"test": t.Test.Words(), "p": stats.ShowP(f.Corrected), "corr": f.corrected(), "more": f.Tally.More, "less": f.Tally.Less, "cannot": f.Tally.CannotTell, "need": f.Needs,
-		"dec": f.Sides.Decided(), "smore": f.Sides.More, "sless": f.Sides.Less, "same": f.Sides.Same, "undecided": f.Sides.Undecided, "list": a.list(f.Order)}
+	args := text.Args{
+		"what":      o.name,
+		"b":         a.name(f.Condition),
+		"a":         a.name(f.Against),
+		"d":         size(estimate),
+		"signed":    show(estimate),
+		"u":         show(se),
+		"lo":        bare(low),
+		"hi":        show(high),
+		"n":         len(f.Homes),
+		"test":      t.Test.Words(),
+		"p":         stats.ShowP(f.Corrected),
+		"corr":      f.corrected(),
+		"more":      f.Tally.More,
+		"less":      f.Tally.Less,
+		"cannot":    f.Tally.CannotTell,
+		"need":      f.Needs,
+		"dec":       f.Sides.Decided(),
+		"smore":     f.Sides.More,
+		"sless":     f.Sides.Less,
+		"same":      f.Sides.Same,
+		"undecided": f.Sides.Undecided,
+		"list":      a.list(f.Order),
+	}
 	m := o.margin(f.Claim)
 	e := m
 	if e == 0 {

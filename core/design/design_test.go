@@ -129,7 +129,9 @@ func TestValidateExplains(t *testing.T) {
 func TestSlots(t *testing.T) {
 	d := example(t, "paper-strips")
 	slots := d.Slots()
-	if len(slots) != 16 || slots[0] != (design.Slot{Reading: "height", Condition: "printer", Time: "1 min", Trial: 1}) || slots[15].Time != "8 min" {
+	if len(slots) != 16 ||
+		slots[0] != (design.Slot{Reading: "height", Condition: "printer", Time: "1 min", Trial: 1}) ||
+		slots[15].Time != "8 min" {
 		t.Errorf("%d slots, %+v", len(slots), slots)
 	}
 	d = example(t, "falling-spinners")

@@ -302,7 +302,11 @@ func Read(raw []byte) (Document, error) {
 		return Document{}, fmt.Errorf("the document is not a JSON object: %w", err)
 	}
 	if head.Schema < 1 || head.Schema > Schema {
-		return Document{}, fmt.Errorf("the document says schema %d; this program reads schema 1 to %d", head.Schema, Schema)
+		return Document{}, fmt.Errorf(
+			"the document says schema %d; this program reads schema 1 to %d",
+			head.Schema,
+			Schema,
+		)
 	}
 	if head.Schema == 1 {
 		lifted, err := lift1(raw)
@@ -457,7 +461,8 @@ func (d *Document) Offers(v Variable, l *larder.Larder) []larder.Result {
 			continue
 		}
 		if slices.ContainsFunc(l.Rules, func(s larder.Rule) bool {
-			return slices.Contains(s.Results, r.ID) && slices.ContainsFunc(d.Needs, func(n Need) bool { return n.Role == s.Role })
+			return slices.Contains(s.Results, r.ID) &&
+				slices.ContainsFunc(d.Needs, func(n Need) bool { return n.Role == s.Role })
 		}) {
 			told = append(told, r)
 		} else {

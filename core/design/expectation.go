@@ -79,7 +79,12 @@ func (v *validator) expectations() {
 		path := fmt.Sprintf("/expectations/%d", i)
 		v.id("expectation", x.ID, path)
 		if x.Condition != "" && !v.known("condition", x.Condition) {
-			v.say(Error, "expectation", path+"/condition", text.Args{"problem": fmt.Sprintf("there is no condition %q", x.Condition)})
+			v.say(
+				Error,
+				"expectation",
+				path+"/condition",
+				text.Args{"problem": fmt.Sprintf("there is no condition %q", x.Condition)},
+			)
 		}
 		expected, err := v.d.Expect(x)
 		if err != nil {
@@ -94,7 +99,13 @@ func (v *validator) expectations() {
 			if from, err := v.d.Expect(other); err == nil {
 				apart := expected.Value
 				apart.Value = math.Abs(apart.Value - from.Value.Value)
-				v.coarse(path, x.For, apart, "too-coarse-apart", text.Args{"against": v.nameOf(v.d.Expectations[k].Condition), "condition": v.nameOf(x.Condition)})
+				v.coarse(
+					path,
+					x.For,
+					apart,
+					"too-coarse-apart",
+					text.Args{"against": v.nameOf(v.d.Expectations[k].Condition), "condition": v.nameOf(x.Condition)},
+				)
 			}
 		}
 	}

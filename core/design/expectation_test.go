@@ -10,10 +10,18 @@ import (
 // A pendulum's period by the Workbench's own example: 2π√(L/g).
 func TestExpectations(t *testing.T) {
 	d := Document{
-		Readings:   []Reading{{ID: "period", Symbol: "T", Unit: "s", Instruments: []Instrument{{ID: "phone", Resolution: "0.01 s"}}}},
+		Readings: []Reading{
+			{ID: "period", Symbol: "T", Unit: "s", Instruments: []Instrument{{ID: "phone", Resolution: "0.01 s"}}},
+		},
 		Conditions: []Condition{{ID: "long"}},
 	}
-	x := Expectation{ID: "swing", For: "period", Condition: "long", Model: "pendulum", Typed: map[string]string{"length": "1.00 m"}}
+	x := Expectation{
+		ID:        "swing",
+		For:       "period",
+		Condition: "long",
+		Model:     "pendulum",
+		Typed:     map[string]string{"length": "1.00 m"},
+	}
 	got, err := d.Expect(x)
 	if err != nil || math.Abs(got.Value.Value-2.00641) > 1e-5 || got.Value.Unit.Symbol != "s" || got.Value.U == 0 {
 		t.Errorf("%+v %v", got, err)
@@ -22,7 +30,9 @@ func TestExpectations(t *testing.T) {
 		y := x
 		change(&y)
 		d := d
-		d.Readings = []Reading{{ID: "period", Symbol: "T", Unit: "s", Instruments: []Instrument{{ID: "phone", Resolution: resolution}}}}
+		d.Readings = []Reading{
+			{ID: "period", Symbol: "T", Unit: "s", Instruments: []Instrument{{ID: "phone", Resolution: resolution}}},
+		}
 		d.Expectations = []Expectation{y}
 		var out []string
 		for _, f := range Validate(&d) {
@@ -59,7 +69,13 @@ func TestExpectations(t *testing.T) {
 // out, whose step is that of the period.
 func TestToolsSeeDifferences(t *testing.T) {
 	swing := func(condition, of, length string) Expectation {
-		return Expectation{ID: "e-" + condition, For: of, Condition: condition, Model: "pendulum", Typed: map[string]string{"length": length}}
+		return Expectation{
+			ID:        "e-" + condition,
+			For:       of,
+			Condition: condition,
+			Model:     "pendulum",
+			Typed:     map[string]string{"length": length},
+		}
 	}
 	for _, c := range []struct {
 		of, step string
@@ -68,7 +84,15 @@ func TestToolsSeeDifferences(t *testing.T) {
 		{"period", "0.01 s", nil}, {"period", "0.05 s", []string{"too-coarse-apart"}}, {"twice", "0.01 s", nil}, {"twice", "0.05 s", []string{"too-coarse-apart"}}, {"twice", "0.5 s", []string{"too-coarse", "too-coarse", "too-coarse-apart"}},
 	} {
 		d := Document{
-			Readings:     []Reading{{ID: "period", Symbol: "T", Unit: "s", PerCondition: true, Instruments: []Instrument{{ID: "phone", Resolution: c.step}}}},
+			Readings: []Reading{
+				{
+					ID:           "period",
+					Symbol:       "T",
+					Unit:         "s",
+					PerCondition: true,
+					Instruments:  []Instrument{{ID: "phone", Resolution: c.step}},
+				},
+			},
 			Derived:      []Derived{{ID: "twice", Formula: "T / 1", Unit: "s"}},
 			Conditions:   []Condition{{ID: "short"}, {ID: "long"}},
 			Expectations: []Expectation{swing("short", c.of, "1 m"), swing("long", c.of, "1.1 m")},

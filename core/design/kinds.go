@@ -10,7 +10,12 @@ import (
 )
 
 // ownWords are the types whose values are judged with words of their own.
-var ownWords = []reflect.Type{reflect.TypeFor[AgeBand](), reflect.TypeFor[Way](), reflect.TypeFor[StepKind](), reflect.TypeFor[NeedKind]()}
+var ownWords = []reflect.Type{
+	reflect.TypeFor[AgeBand](),
+	reflect.TypeFor[Way](),
+	reflect.TypeFor[StepKind](),
+	reflect.TypeFor[NeedKind](),
+}
 
 // kinds finds values that are none of those their field can have: what the
 // published schema lists, and nothing else would know what to make of.
@@ -27,7 +32,8 @@ func (v *validator) kindsIn(x reflect.Value, path, allowed string) {
 			v.kindsIn(x.Index(i), fmt.Sprintf("%s/%d", path, i), allowed)
 		}
 	case reflect.String:
-		if s := x.String(); allowed != "" && s != "" && !slices.Contains(ownWords, x.Type()) && !slices.Contains(strings.Split(allowed, ","), s) {
+		if s := x.String(); allowed != "" && s != "" && !slices.Contains(ownWords, x.Type()) &&
+			!slices.Contains(strings.Split(allowed, ","), s) {
 			v.say(Error, "kind", path, text.Args{"typed": s, "list": strings.Split(allowed, ",")})
 		}
 	case reflect.Struct:

@@ -34,8 +34,14 @@ func TestLift(t *testing.T) {
 	}
 	// One line of the statement not answered: every need has to be said anew,
 	// and what was said since stays.
-	open := strings.Replace(strings.Replace(string(old), `"gas":false,`, "", 1), `"id":"acid"`, `"id":"acid","kind":"material","material":"vinegar-white"`, 1)
-	if d, err := design.Read([]byte(open)); err != nil || d.Needs[0].Kind != "" || d.Needs[1].Material != "vinegar-white" {
+	open := strings.Replace(
+		strings.Replace(string(old), `"gas":false,`, "", 1),
+		`"id":"acid"`,
+		`"id":"acid","kind":"material","material":"vinegar-white"`,
+		1,
+	)
+	if d, err := design.Read([]byte(open)); err != nil || d.Needs[0].Kind != "" ||
+		d.Needs[1].Material != "vinegar-white" {
 		t.Errorf("%v %+v", err, d.Needs)
 	}
 	for _, raw := range []string{"{", `{"schema":2}`, `{"schema":"x"}`} {
@@ -56,7 +62,12 @@ func TestStrays(t *testing.T) {
 		if got := design.Strays(raw); len(got) != 0 {
 			t.Errorf("%s: %+v", name, got)
 		}
-		spoilt := strings.Replace(strings.Replace(string(raw), `"duration"`, `"minutes"`, 1), `"age_band"`, `"age_band": "5-7", "age_band"`, 1)
+		spoilt := strings.Replace(
+			strings.Replace(string(raw), `"duration"`, `"minutes"`, 1),
+			`"age_band"`,
+			`"age_band": "5-7", "age_band"`,
+			1,
+		)
 		got := design.Strays([]byte(spoilt))
 		if len(got) != 2 || got[0].Code != "stray-twice" && got[1].Code != "stray-twice" {
 			t.Errorf("%s: %+v", name, got)
@@ -157,8 +168,25 @@ func TestBareNumbers(t *testing.T) {
 // it; wrong ones are left out and said.
 func TestOwnEntriesTravel(t *testing.T) {
 	d := example(t, "thirsty-beans")
-	d.Materials = []larder.Material{{ID: "moor-beans", Name: text.Localized{"en": "moor beans", "es": "judías del páramo"}, Roles: []string{"choice-seed"}, Hazards: []string{"choking"}}}
-	d.Swaps = []larder.Rule{{ID: "beans-for-beans", Role: "choice-seed", Results: []string{"any"}, From: larder.Side{Text: "beans", Materials: []string{"kidney-bean-dry"}}, To: larder.Side{Text: "moor beans", Materials: []string{"moor-beans"}}, Basis: larder.EqualMass, Class: larder.Separate}}
+	d.Materials = []larder.Material{
+		{
+			ID:      "moor-beans",
+			Name:    text.Localized{"en": "moor beans", "es": "judías del páramo"},
+			Roles:   []string{"choice-seed"},
+			Hazards: []string{"choking"},
+		},
+	}
+	d.Swaps = []larder.Rule{
+		{
+			ID:      "beans-for-beans",
+			Role:    "choice-seed",
+			Results: []string{"any"},
+			From:    larder.Side{Text: "beans", Materials: []string{"kidney-bean-dry"}},
+			To:      larder.Side{Text: "moor beans", Materials: []string{"moor-beans"}},
+			Basis:   larder.EqualMass,
+			Class:   larder.Separate,
+		},
+	}
 	raw, err := json.Marshal(d)
 	if err != nil {
 		t.Fatal(err)
@@ -167,8 +195,13 @@ func TestOwnEntriesTravel(t *testing.T) {
 	if err != nil || design.HasErrors(design.Validate(&back)) {
 		t.Fatalf("%v %+v", err, design.Validate(&back))
 	}
-	all, err := back.Larder().Candidates(larder.Need{Role: "choice-seed", Stuff: larder.Stuff{Material: "kidney-bean-dry"}})
-	if err != nil || !slices.ContainsFunc(all, func(c larder.Candidate) bool { return c.Material.ID == "moor-beans" && c.Rule == "beans-for-beans" }) {
+	all, err := back.Larder().
+		Candidates(larder.Need{Role: "choice-seed", Stuff: larder.Stuff{Material: "kidney-bean-dry"}})
+	if err != nil ||
+		!slices.ContainsFunc(
+			all,
+			func(c larder.Candidate) bool { return c.Material.ID == "moor-beans" && c.Rule == "beans-for-beans" },
+		) {
 		t.Errorf("%v", err)
 	}
 	if _, ok := larder.Standard().Material("moor-beans"); ok {
@@ -187,7 +220,15 @@ func TestOwnEntriesTravel(t *testing.T) {
 // A teacher's own caution is a text that families read, in each language.
 func TestCautionsAreFamilyTexts(t *testing.T) {
 	d := example(t, "thirsty-beans")
-	d.Cautions = []design.Caution{{ID: "stove", Step: "mix", Verdict: "adult-near", Why: text.Localized{"en": "Our stove tips over."}, Do: text.Localized{"en": "Hold it."}}}
+	d.Cautions = []design.Caution{
+		{
+			ID:      "stove",
+			Step:    "mix",
+			Verdict: "adult-near",
+			Why:     text.Localized{"en": "Our stove tips over."},
+			Do:      text.Localized{"en": "Hold it."},
+		},
+	}
 	missing := 0
 	for _, f := range design.Validate(&d) {
 		if f.Code == "untranslated" {

@@ -46,7 +46,10 @@ func (d *Document) each(x Derived) bool {
 	if err != nil {
 		return true
 	}
-	return slices.ContainsFunc(d.Readings, func(r Reading) bool { return r.PerCondition && slices.Contains(e.Symbols(), r.Symbol) })
+	return slices.ContainsFunc(
+		d.Readings,
+		func(r Reading) bool { return r.PerCondition && slices.Contains(e.Symbols(), r.Symbol) },
+	)
 }
 
 // over reports whether a formula makes a series of the conditions: it asks for

@@ -266,7 +266,8 @@ func (v *validator) readings() {
 			continue
 		}
 		for _, limit := range [][2]string{{"low", r.Low}, {"high", r.High}, {"repeatability", r.Repeatability}} {
-			if limit[1] != "" && !hasDim(limit[1], unit.Dim) && !v.bare(Error, "bare-number", limit[1], r.Unit, path+"/"+limit[0]) {
+			if limit[1] != "" && !hasDim(limit[1], unit.Dim) &&
+				!v.bare(Error, "bare-number", limit[1], r.Unit, path+"/"+limit[0]) {
 				v.say(Error, "limit", path+"/"+limit[0], text.Args{"typed": limit[1], "unit": r.Unit})
 			}
 		}
@@ -299,7 +300,8 @@ func (v *validator) readings() {
 	}
 	v.claims()
 	for i, m := range v.d.Measured {
-		if m.Reading != "" && !v.known("reading", m.Reading) && !slices.ContainsFunc(v.d.Derived, func(x Derived) bool { return x.ID == m.Reading }) {
+		if m.Reading != "" && !v.known("reading", m.Reading) &&
+			!slices.ContainsFunc(v.d.Derived, func(x Derived) bool { return x.ID == m.Reading }) {
 			v.say(Error, "measured-without-reading", fmt.Sprintf("/measured/%d", i), text.Args{"name": m.Name})
 		}
 	}

@@ -158,7 +158,10 @@ func madeUp(d *Document, over bool, draw int) formula.Env {
 		clock := formula.Binding{Series: true}
 		for k := range n {
 			_, part := math.Modf(golden * float64(1+k*7+i*13+draw*29))
-			b.Values = append(b.Values, quantity.Quantity{Value: low + (high-low)*(0.1+0.8*part), Unit: u, U: (high - low) / 100})
+			b.Values = append(
+				b.Values,
+				quantity.Quantity{Value: low + (high-low)*(0.1+0.8*part), Unit: u, U: (high - low) / 100},
+			)
 			if len(r.Times) > 0 {
 				s, _ := Seconds(r.Times[k%len(r.Times)])
 				b.Times = append(b.Times, s)

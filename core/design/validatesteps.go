@@ -28,13 +28,23 @@ func (v *validator) steps() {
 		v.wait(i, s, path)
 		for k, id := range s.Uses {
 			if !v.known("need", id) {
-				v.say(Error, "unknown-need", fmt.Sprintf("%s/uses/%d", path, k), text.Args{"typed": id, "step": s.Title})
+				v.say(
+					Error,
+					"unknown-need",
+					fmt.Sprintf("%s/uses/%d", path, k),
+					text.Args{"typed": id, "step": s.Title},
+				)
 			}
 		}
 		for k, t := range s.Takes {
 			r, ok := d.Reading(t.Reading)
 			if !ok || t.Time != "" && !slices.Contains(r.Times, t.Time) || t.Time == "" && len(r.Times) > 0 {
-				v.say(Error, "unknown-take", fmt.Sprintf("%s/takes/%d", path, k), text.Args{"typed": strings.TrimSpace(t.Reading + " " + t.Time), "step": s.Title})
+				v.say(
+					Error,
+					"unknown-take",
+					fmt.Sprintf("%s/takes/%d", path, k),
+					text.Args{"typed": strings.TrimSpace(t.Reading + " " + t.Time), "step": s.Title},
+				)
 			}
 		}
 	}

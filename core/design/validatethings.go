@@ -35,7 +35,8 @@ func (v *validator) thing(n *Need, path string) {
 			v.say(Error, "unknown-form", path+"/form", text.Args{"name": m.Name, "typed": n.Form})
 		}
 	}
-	if s := n.Strength; s != nil && (s.Value <= 0 || !slices.Contains(strengthBases, s.Basis) || s.Basis != "volumes" && s.Basis != "mol/L" && s.Value > 100) {
+	if s := n.Strength; s != nil &&
+		(s.Value <= 0 || !slices.Contains(strengthBases, s.Basis) || s.Basis != "volumes" && s.Basis != "mol/L" && s.Value > 100) {
 		v.say(Error, "strength", path+"/strength", text.Args{"value": s.Value, "basis": s.Basis})
 	}
 	for i, q := range n.Qualities {
@@ -65,11 +66,14 @@ func (v *validator) thing(n *Need, path string) {
 // things checks what stands in the document about the larder apart from the
 // needs: the school's own materials, vessels, temperatures and voltages.
 func (v *validator) things() {
-	if _, problems := larder.Standard().With(larder.Own{Materials: v.d.Materials, Rules: v.d.Swaps}); len(problems) > 0 {
+	if _, problems := larder.Standard().With(larder.Own{Materials: v.d.Materials, Rules: v.d.Swaps}); len(
+		problems,
+	) > 0 {
 		v.say(Error, "own-material", "/materials", text.Args{"problem": problems[0].String()})
 	}
 	for i, m := range v.d.Measured {
-		if _, known := v.larder.Result(m.Result); m.Result != "" && !known && !slices.Contains(v.larder.Results(), m.Result) {
+		if _, known := v.larder.Result(m.Result); m.Result != "" && !known &&
+			!slices.Contains(v.larder.Results(), m.Result) {
 			v.say(Warning, "unknown-result", fmt.Sprintf("/measured/%d/result", i), text.Args{"typed": m.Result})
 		}
 	}
@@ -88,10 +92,12 @@ func (v *validator) things() {
 		if s.In != "" && !v.known("need", s.In) {
 			v.say(Error, "unknown-need", path+"/in", text.Args{"typed": s.In, "step": s.Title})
 		}
-		if s.Heat != "" && !hasDim(s.Heat, quantity.Temperature) && !v.bare(Error, "bare-number", s.Heat, "°C", path+"/heat") {
+		if s.Heat != "" && !hasDim(s.Heat, quantity.Temperature) &&
+			!v.bare(Error, "bare-number", s.Heat, "°C", path+"/heat") {
 			v.say(Error, "heat", path+"/heat", text.Args{"typed": s.Heat})
 		}
-		if s.Voltage != "" && !hasDim(s.Voltage, quantity.Voltage) && !v.bare(Error, "bare-number", s.Voltage, "V", path+"/voltage") {
+		if s.Voltage != "" && !hasDim(s.Voltage, quantity.Voltage) &&
+			!v.bare(Error, "bare-number", s.Voltage, "V", path+"/voltage") {
 			v.say(Error, "voltage", path+"/voltage", text.Args{"typed": s.Voltage})
 		}
 	}

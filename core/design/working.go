@@ -64,7 +64,8 @@ func (d *Document) Working(x Derived) (Working, error) {
 
 // symbol reports whether a reading or a constant is called so in formulas.
 func (d *Document) symbol(s string) bool {
-	return slices.ContainsFunc(d.Readings, func(r Reading) bool { return r.Symbol == s }) || slices.ContainsFunc(d.Constants, func(c Constant) bool { return c.Symbol == s })
+	return slices.ContainsFunc(d.Readings, func(r Reading) bool { return r.Symbol == s }) ||
+		slices.ContainsFunc(d.Constants, func(c Constant) bool { return c.Symbol == s })
 }
 
 // Fixed binds the constants' symbols to their values; one that cannot be read

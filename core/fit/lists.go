@@ -64,7 +64,16 @@ func Materials(d *design.Document, r safety.Report) []Item {
 	var things, others []Item
 	for _, id := range order {
 		n, _ := d.Need(id)
-		item := Item{Need: id, Name: text.Message{ID: "fit.thing", Args: text.Args{"thing": n.Name}}, Amount: amountOf(d, n), Must: mustOf(d, n), Note: n.Note, Steps: steps[id], Optional: n.Optional, Unused: len(steps[id]) == 0}
+		item := Item{
+			Need:     id,
+			Name:     text.Message{ID: "fit.thing", Args: text.Args{"thing": n.Name}},
+			Amount:   amountOf(d, n),
+			Must:     mustOf(d, n),
+			Note:     n.Note,
+			Steps:    steps[id],
+			Optional: n.Optional,
+			Unused:   len(steps[id]) == 0,
+		}
 		if n.Kind == design.PersonNeed || n.Kind == design.PlaceNeed {
 			others = append(others, item)
 		} else {
@@ -141,7 +150,10 @@ func Strength(n *design.Need) text.Message {
 	if unit == "" {
 		unit = "percent"
 	}
-	return text.Message{ID: "fit.strength." + unit, Args: text.Args{"value": quantity.Quantity{Value: n.Strength.Value, Unit: quantity.One}}}
+	return text.Message{
+		ID:   "fit.strength." + unit,
+		Args: text.Args{"value": quantity.Quantity{Value: n.Strength.Value, Unit: quantity.One}},
+	}
 }
 
 // bareAmount is the amount without the strength; "" where it is not measured
@@ -157,7 +169,10 @@ func bareAmount(d *design.Document, n *design.Need) text.Message {
 	}
 	total := p.Quantity
 	total.Value, total.U = total.Value*float64(times), 0
-	return text.Message{ID: "fit.amount-times", Args: text.Args{"total": sensible(total, "exact"), "times": times, "amount": n.Amount}}
+	return text.Message{
+		ID:   "fit.amount-times",
+		Args: text.Args{"total": sensible(total, "exact"), "times": times, "amount": n.Amount},
+	}
 }
 
 // timesOf is how often the amount of a need is used.
@@ -220,20 +235,41 @@ func Substitutions(d *design.Document) ([]SwapList, error) {
 			if s.Rule == "" {
 				continue // it shares the job, but nobody has compared it: the teacher's to decide
 			}
-			swap := Swap{Material: s.Material.Name, Percent: s.Percent, How: s.How, Class: s.Class, Counts: text.Message{ID: "fit.counts." + string(s.Class)},
-				Verdict: s.Verdict, Graver: s.Graver, Rule: s.Rule, Do: s.Procedure, Acid: s.AcidWith(), Cautions: s.Cautions}
+			swap := Swap{
+				Material: s.Material.Name,
+				Percent:  s.Percent,
+				How:      s.How,
+				Class:    s.Class,
+				Counts:   text.Message{ID: "fit.counts." + string(s.Class)},
+				Verdict:  s.Verdict,
+				Graver:   s.Graver,
+				Rule:     s.Rule,
+				Do:       s.Procedure,
+				Acid:     s.AcidWith(),
+				Cautions: s.Cautions,
+			}
 			if s.Form != "" {
 				swap.Form = text.Message{ID: "larder.form." + strings.ReplaceAll(s.Form, " ", "-")}
 			}
 			switch {
 			case s.Amount.Value > 0 && s.MakeUp.Value > 0:
-				swap.Amount = text.Message{ID: "fit.made-up", Args: text.Args{"amount": sensible(s.Amount, n.Tolerance), "to": sensible(s.MakeUp, n.Tolerance)}}
+				swap.Amount = text.Message{
+					ID:   "fit.made-up",
+					Args: text.Args{"amount": sensible(s.Amount, n.Tolerance), "to": sensible(s.MakeUp, n.Tolerance)},
+				}
 			case s.Amount.Value > 0:
 				swap.Amount = text.Message{ID: "fit.amount", Args: text.Args{"amount": sensible(s.Amount, n.Tolerance)}}
 				if times := timesOf(d, n); times > 1 {
 					total := s.Amount
 					total.Value, total.U = total.Value*float64(times), total.U*float64(times)
-					swap.Amount = text.Message{ID: "fit.amount-times", Args: text.Args{"total": sensible(total, n.Tolerance), "times": times, "amount": sensible(s.Amount, n.Tolerance)}}
+					swap.Amount = text.Message{
+						ID: "fit.amount-times",
+						Args: text.Args{
+							"total":  sensible(total, n.Tolerance),
+							"times":  times,
+							"amount": sensible(s.Amount, n.Tolerance),
+						},
+					}
 				}
 			}
 			list.Swaps = append(list.Swaps, swap)

@@ -37,7 +37,9 @@ func TestMaterials(t *testing.T) {
 	for _, i := range items {
 		names = append(names, strings.TrimSpace(text.Render(i.Name, "en")))
 	}
-	if len(names) < 7 || names[0] != "3 clear jars or cups" || names[1] != "dried white beans" || !slices.Contains(names, "an adult") || names[len(names)-1] != "A kitchen table" {
+	if len(names) < 7 || names[0] != "3 clear jars or cups" || names[1] != "dried white beans" ||
+		!slices.Contains(names, "an adult") ||
+		names[len(names)-1] != "A kitchen table" {
 		t.Errorf("%v", names)
 	}
 	if got := strings.ReplaceAll(text.Render(items[1].Amount, "en"), "\u00a0", " "); got != "120 g (3 × 40 g)" {
@@ -65,8 +67,26 @@ func TestMaterials(t *testing.T) {
 func TestSubstitutions(t *testing.T) {
 	d := example(t, "thirsty-beans")
 	l := d.Larder()
-	d.Needs = append(d.Needs, design.Need{ID: "acid", Name: text.Localized{"en": "vinegar"}, Kind: design.MaterialNeed, Role: "mild-acid", Material: "vinegar-white", Strength: &design.Strength{Value: 5, Basis: "w/w"}, Amount: "100 mL"},
-		design.Need{ID: "soda", Name: text.Localized{"en": "soda"}, Kind: design.MaterialNeed, Role: "carbonate", Material: "baking-soda", Amount: "4 g"})
+	d.Needs = append(
+		d.Needs,
+		design.Need{
+			ID:       "acid",
+			Name:     text.Localized{"en": "vinegar"},
+			Kind:     design.MaterialNeed,
+			Role:     "mild-acid",
+			Material: "vinegar-white",
+			Strength: &design.Strength{Value: 5, Basis: "w/w"},
+			Amount:   "100 mL",
+		},
+		design.Need{
+			ID:       "soda",
+			Name:     text.Localized{"en": "soda"},
+			Kind:     design.MaterialNeed,
+			Role:     "carbonate",
+			Material: "baking-soda",
+			Amount:   "4 g",
+		},
+	)
 	d.Measured[0].Result = "total-gas"
 	lists, err := fit.Substitutions(d)
 	if err != nil {
@@ -94,7 +114,8 @@ func TestSubstitutions(t *testing.T) {
 				t.Errorf("%s: %+v", list.Need.ID, s)
 			}
 			for _, lang := range text.Languages {
-				if words := text.Render(s.Counts, lang) + text.Render(s.How, lang); s.Amount.ID != "" && strings.ContainsAny(words+text.Render(s.Amount, lang), "[{") {
+				if words := text.Render(s.Counts, lang) + text.Render(s.How, lang); s.Amount.ID != "" &&
+					strings.ContainsAny(words+text.Render(s.Amount, lang), "[{") {
 					t.Errorf("%s", words)
 				}
 			}
@@ -126,27 +147,64 @@ func TestSubstitutions(t *testing.T) {
 // design lists it, persons and places of the design at the end, optional
 // things marked, and amounts that cannot be read as they were written.
 func TestMaterialsBesideThings(t *testing.T) {
-	d := &design.Document{AgeBand: "11-13", Languages: []string{"en", "es"}, Trials: 2, Conditions: []design.Condition{{ID: "a"}, {ID: "b"}},
+	d := &design.Document{
+		AgeBand:    "11-13",
+		Languages:  []string{"en", "es"},
+		Trials:     2,
+		Conditions: []design.Condition{{ID: "a"}, {ID: "b"}},
 		Needs: []design.Need{
 			{ID: "helper", Name: text.Localized{"en": "a grown-up cousin"}, Kind: design.PersonNeed},
-			{ID: "acid", Name: text.Localized{"en": "vinegar"}, Kind: design.MaterialNeed, Material: "vinegar-white", Amount: "20 mL", PerCondition: true},
-			{ID: "pinch", Name: text.Localized{"en": "pepper"}, Kind: design.ObjectNeed, Amount: "some", PerCondition: true, Optional: true},
+			{
+				ID:           "acid",
+				Name:         text.Localized{"en": "vinegar"},
+				Kind:         design.MaterialNeed,
+				Material:     "vinegar-white",
+				Amount:       "20 mL",
+				PerCondition: true,
+			},
+			{
+				ID:           "pinch",
+				Name:         text.Localized{"en": "pepper"},
+				Kind:         design.ObjectNeed,
+				Amount:       "some",
+				PerCondition: true,
+				Optional:     true,
+			},
 		},
-		Steps: []design.Step{{ID: "pour", Actions: []string{"pour", "two-people"}, Uses: []string{"acid", "pinch"}}, {ID: "hold", Actions: []string{"two-people"}, Uses: []string{"helper"}}}}
+		Steps: []design.Step{
+			{ID: "pour", Actions: []string{"pour", "two-people"}, Uses: []string{"acid", "pinch"}},
+			{ID: "hold", Actions: []string{"two-people"}, Uses: []string{"helper"}},
+		},
+	}
 	items := fit.Materials(d, safety.Judge(d, d.Larder(), nil))
 	say := func(m text.Message) string { return strings.ReplaceAll(text.Render(m, "en"), "\u00a0", " ") }
 	var got []string
 	for _, i := range items {
 		got = append(got, strings.TrimSpace(say(i.Name)+" "+say(i.Amount)))
 	}
-	want := []string{"vinegar 80 mL (4 × 20 mL)", "pepper some", "goggles (swim goggles will do)", "a grown-up cousin", "a second person"}
+	want := []string{
+		"vinegar 80 mL (4 × 20 mL)",
+		"pepper some",
+		"goggles (swim goggles will do)",
+		"a grown-up cousin",
+		"a second person",
+	}
 	if !slices.Equal(got, want) {
 		t.Errorf("%q\nwant %q", got, want)
 	}
 	if !items[1].Optional || !slices.Equal(items[4].Steps, []int{1, 2}) || !slices.Equal(items[3].Steps, []int{2}) {
 		t.Errorf("%+v", items)
 	}
-	d.Needs = append(d.Needs, design.Need{ID: "goggles", Name: text.Localized{"en": "my goggles"}, Kind: design.MaterialNeed, Role: "eye-protection", Material: "goggles"})
+	d.Needs = append(
+		d.Needs,
+		design.Need{
+			ID:       "goggles",
+			Name:     text.Localized{"en": "my goggles"},
+			Kind:     design.MaterialNeed,
+			Role:     "eye-protection",
+			Material: "goggles",
+		},
+	)
 	for _, i := range fit.Materials(d, safety.Judge(d, d.Larder(), nil)) {
 		if say(i.Name) == "goggles (swim goggles will do)" {
 			t.Error("goggles stand on the list twice")
@@ -157,7 +215,14 @@ func TestMaterialsBesideThings(t *testing.T) {
 // Nothing is offered for a need without a job, and an unknown job or thing is
 // an error that names it.
 func TestSubstitutionsOfOddNeeds(t *testing.T) {
-	d := &design.Document{AgeBand: "11-13", Needs: []design.Need{{ID: "x", Kind: design.ObjectNeed}, {ID: "y", Kind: design.MaterialNeed, Material: "vinegar-white"}}, Steps: []design.Step{{ID: "a", Uses: []string{"x", "y"}}}}
+	d := &design.Document{
+		AgeBand: "11-13",
+		Needs: []design.Need{
+			{ID: "x", Kind: design.ObjectNeed},
+			{ID: "y", Kind: design.MaterialNeed, Material: "vinegar-white"},
+		},
+		Steps: []design.Step{{ID: "a", Uses: []string{"x", "y"}}},
+	}
 	if lists, err := fit.Substitutions(d); err != nil || len(lists) != 0 {
 		t.Errorf("%v %+v", err, lists)
 	}

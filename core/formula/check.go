@@ -70,7 +70,15 @@ func (e *Expr) Check(env Env, unit, working string) (Checked, error) {
 		}
 	}
 	slip, line, part, read := c.check()
-	return Checked{slip, line, part, text.Message{ID: "formula.check." + map[Slip]string{SlipNone: "right"}[slip] + string(slip), Args: text.Args{"line": line + 1, "part": part + 1, "read": read}}}, nil
+	return Checked{
+		slip,
+		line,
+		part,
+		text.Message{
+			ID:   "formula.check." + map[Slip]string{SlipNone: "right"}[slip] + string(slip),
+			Args: text.Args{"line": line + 1, "part": part + 1, "read": read},
+		},
+	}, nil
 }
 
 type checker struct {
@@ -152,7 +160,8 @@ func (c *checker) follows(before, next part) Slip {
 	switch percent := c.isPercentage(); {
 	case near(v, tolerance):
 		return SlipNone
-	case percent && (near(v*100, tolerance) || near(v/100, tolerance)), percent && before.single && near(v*100, tolerance+100*before.digits):
+	case percent && (near(v*100, tolerance) || near(v/100, tolerance)),
+		percent && before.single && near(v*100, tolerance+100*before.digits):
 		return SlipNone // a fraction that becomes a percentage
 	case next.single && closeTo(v, next.q.Value, 0.02):
 		return SlipRounded
@@ -166,7 +175,8 @@ func closeTo(a, b, relative float64) bool { return math.Abs(a-b) <= relative*mat
 // of 100 at the end of the expression.
 func (c *checker) isPercentage() bool {
 	n := c.e.root
-	return c.want.Unit.Symbol == "%" || n.kind == nBinary && n.name == "*" && n.args[1].kind == nNumber && n.args[1].number == 100
+	return c.want.Unit.Symbol == "%" ||
+		n.kind == nBinary && n.name == "*" && n.args[1].kind == nNumber && n.args[1].number == 100
 }
 
 // compare holds the last line against the right value.
@@ -216,7 +226,22 @@ func (c *checker) compare(parts []part) (Slip, int) {
 }
 
 // factors that come of a unit that was not converted.
-var unitFactors = []float64{10, 100, 1000, 2.54, 25.4, 12, 28.349523125, 453.59237, 60, 3600, 4.92892159375, 14.78676478125, 3, 16}
+var unitFactors = []float64{
+	10,
+	100,
+	1000,
+	2.54,
+	25.4,
+	12,
+	28.349523125,
+	453.59237,
+	60,
+	3600,
+	4.92892159375,
+	14.78676478125,
+	3,
+	16,
+}
 
 // factor asks by what a wrong value differs from the right one.
 func (c *checker) factor(got, tolerance float64) Slip {

@@ -39,7 +39,9 @@ func TestCompileAgreesWithEval(t *testing.T) {
 			}
 			want, err := e.Eval(env, c.unit)
 			got, u := p.EvalU(values, us)
-			if err != nil || math.Abs(got-want.Value) > 1e-9*math.Abs(want.Value) || math.Abs(u-want.U) > 1e-9*want.U+1e-12 || p.Unit() != want.Unit {
+			if err != nil || math.Abs(got-want.Value) > 1e-9*math.Abs(want.Value) ||
+				math.Abs(u-want.U) > 1e-9*want.U+1e-12 ||
+				p.Unit() != want.Unit {
 				t.Errorf("%s: %v ± %v, want %v ± %v (%v)", c.expr, got, u, want.Value, want.U, err)
 			}
 		}
@@ -53,7 +55,8 @@ func TestCompileRefuses(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		if _, err := e.Compile([]string{"m", "v", "x"}, []quantity.Unit{g, ml, quantity.One}, ""); err == nil || !strings.Contains(err.Error(), says) {
+		if _, err := e.Compile([]string{"m", "v", "x"}, []quantity.Unit{g, ml, quantity.One}, ""); err == nil ||
+			!strings.Contains(err.Error(), says) {
 			t.Errorf("%s: %v", expr, err)
 		}
 	}

@@ -20,8 +20,12 @@ func series(unit string, values ...float64) formula.Binding {
 // Values by hand: g·t²/8 for 1.2 s is 1.7658 m; atan(1) is 45°.
 func TestConstantsAndChoices(t *testing.T) {
 	env := formula.Env{
-		"t": formula.One(quantity.New(1.2, "s")), "a": formula.One(quantity.New(3, "cm")), "b": formula.One(quantity.New(40, "mm")),
-		"x": formula.One(quantity.New(1, "1")), "warm": formula.One(quantity.New(42, "°C")), "C": series("cm", 31.4, 62.8, 94.2), "d": series("cm", 10, 20, 30),
+		"t": formula.One(
+			quantity.New(1.2, "s"),
+		), "a": formula.One(quantity.New(3, "cm")), "b": formula.One(quantity.New(40, "mm")),
+		"x": formula.One(
+			quantity.New(1, "1"),
+		), "warm": formula.One(quantity.New(42, "°C")), "C": series("cm", 31.4, 62.8, 94.2), "d": series("cm", 10, 20, 30),
 	}
 	for _, c := range []struct {
 		src, unit string

@@ -250,7 +250,13 @@ func resultDim(n *node, a, b quantity.Dim, exponent float64, exact bool) (quanti
 	switch n.name {
 	case "+", "-":
 		if a != b {
-			return a, n.wrong(map[string]string{"+": "added", "-": "subtracted"}[n.name], "a", a.Words(), "b", b.Words())
+			return a, n.wrong(
+				map[string]string{"+": "added", "-": "subtracted"}[n.name],
+				"a",
+				a.Words(),
+				"b",
+				b.Words(),
+			)
 		}
 	case "*":
 		return a.Mul(b), nil

@@ -65,14 +65,20 @@ func TestEval(t *testing.T) {
 			continue
 		}
 		got, err := e.Eval(c.env, c.unit)
-		if err != nil || math.Abs(got.Value-c.value) > 2e-6*math.Abs(c.value)+1e-12 || math.Abs(got.U-c.u) > 2e-6*c.u+1e-12 {
+		if err != nil || math.Abs(got.Value-c.value) > 2e-6*math.Abs(c.value)+1e-12 ||
+			math.Abs(got.U-c.u) > 2e-6*c.u+1e-12 {
 			t.Errorf("%s = %v ± %v %s (%v), want %v ± %v", c.expr, got.Value, got.U, got.Unit.Symbol, err, c.value, c.u)
 		}
 	}
 }
 
 func TestErrorsHaveAPlace(t *testing.T) {
-	env := Env{"m": q(3, "g", 0), "v": q(3, "mL", 0), "x": series("mm", 0, nil, 1, 2), "y": series("mm", 0, nil, 1, 2, 3)}
+	env := Env{
+		"m": q(3, "g", 0),
+		"v": q(3, "mL", 0),
+		"x": series("mm", 0, nil, 1, 2),
+		"y": series("mm", 0, nil, 1, 2, 3),
+	}
 	for _, c := range []struct{ expr, says, place string }{
 		{"m + v", "mass", "m + v"}, {"2 * (m - v)", "volume", "(m - v)"}, {"2 +", "too early", ""}, {"2 $ 3", "no meaning", "$"},
 		{"foo(3)", "not a function", "foo"}, {"m / 0", "zero", "m / 0"}, {"ln(0)", "above zero", "ln(0)"}, {"sqrt(-1)", "zero or above", "sqrt(-1)"},

@@ -51,13 +51,17 @@ func TestUncertaintyAgainstNumericalDerivatives(t *testing.T) {
 
 func TestSymbols(t *testing.T) {
 	e, err := Parse("slope(height, sqrt(time)) * height / pi")
-	if err != nil || !slices.Equal(e.Symbols(), []string{"height", "time", "pi"}) || e.String() != "slope(height, sqrt(time)) * height / pi" {
+	if err != nil || !slices.Equal(e.Symbols(), []string{"height", "time", "pi"}) ||
+		e.String() != "slope(height, sqrt(time)) * height / pi" {
 		t.Errorf("%v %v", e.Symbols(), err)
 	}
 }
 
 func TestMixedSeries(t *testing.T) {
-	env := Env{"x": {Series: true, Values: []quantity.Quantity{quantity.New(1, "g"), quantity.New(1, "mL")}}, "none": {Series: true}}
+	env := Env{
+		"x":    {Series: true, Values: []quantity.Quantity{quantity.New(1, "g"), quantity.New(1, "mL")}},
+		"none": {Series: true},
+	}
 	for src, says := range map[string]string{"mean(x)": "mixes", "last(none)": "no values", "max(x, 3)": "mixes", "sd(3)": "two values"} {
 		e, err := Parse(src)
 		if err == nil {

@@ -73,7 +73,11 @@ func lift(side string) (expr string, env Env, p part) {
 		// The longest run of letters and unit signs behind it that is a unit.
 		trimmed := strings.TrimLeft(after, " ")
 		for n := min(len(trimmed), 12); n > 0; n-- {
-			if q, err := quantity.Parse(strings.TrimSpace(number + " " + trimmed[:n])); err == nil && !q.IsRange && strings.IndexAny(trimmed[:1], "0123456789/-+*·^") < 0 && q.Unit != quantity.One && !continues(trimmed[n:]) && !joins(trimmed[:n]) {
+			if q, err := quantity.Parse(strings.TrimSpace(number + " " + trimmed[:n])); err == nil && !q.IsRange &&
+				strings.IndexAny(trimmed[:1], "0123456789/-+*·^") < 0 &&
+				q.Unit != quantity.One &&
+				!continues(trimmed[n:]) &&
+				!joins(trimmed[:n]) {
 				name := fmt.Sprintf("quantity_%d", count)
 				count++
 				env[name] = One(quantity.Quantity{Value: q.Value, Unit: q.Unit})
@@ -114,7 +118,8 @@ func joins(s string) bool {
 // continues reports whether a unit goes on, so that the "m" of "min" is not
 // taken for metres.
 func continues(s string) bool {
-	return s != "" && (s[0] >= 'a' && s[0] <= 'z' || s[0] >= 'A' && s[0] <= 'Z' || s[0] > 127 && !strings.HasPrefix(s, "−") && !strings.HasPrefix(s, "×") && !strings.HasPrefix(s, "÷") && !strings.HasPrefix(s, "·"))
+	return s != "" &&
+		(s[0] >= 'a' && s[0] <= 'z' || s[0] >= 'A' && s[0] <= 'Z' || s[0] > 127 && !strings.HasPrefix(s, "−") && !strings.HasPrefix(s, "×") && !strings.HasPrefix(s, "÷") && !strings.HasPrefix(s, "·"))
 }
 
 func leadingNumber(s string) (number, rest string) {

@@ -121,7 +121,26 @@ func (p *parser) fail(code string, pairs ...any) *Error {
 	return &Error{p.pos, p.end, why(code, pairs...)}
 }
 
-var signs = map[rune]string{'×': "*", '·': "*", '÷': "/", '−': "-", '+': "+", '-': "-", '*': "*", '/': "/", '^': "^", '(': "(", ')': ")", ',': ",", ';': ",", '<': "<", '>': ">", '≤': "≤", '≥': "≥", '=': "="}
+var signs = map[rune]string{
+	'×': "*",
+	'·': "*",
+	'÷': "/",
+	'−': "-",
+	'+': "+",
+	'-': "-",
+	'*': "*",
+	'/': "/",
+	'^': "^",
+	'(': "(",
+	')': ")",
+	',': ",",
+	';': ",",
+	'<': "<",
+	'>': ">",
+	'≤': "≤",
+	'≥': "≥",
+	'=': "=",
+}
 
 func (p *parser) next() {
 	i := p.end
@@ -279,12 +298,14 @@ func (p *parser) atom(depth int) (*node, error) {
 func (p *parser) unitBehind() (u quantity.Unit, end int, ok bool) {
 	rest := p.src[p.end:]
 	trimmed := strings.TrimLeft(rest, " \u00a0")
-	if trimmed == "" || !isLetter(trimmed[0]) && trimmed[0] < 128 && trimmed[0] != '%' || signs[firstRune(trimmed)] != "" {
+	if trimmed == "" || !isLetter(trimmed[0]) && trimmed[0] < 128 && trimmed[0] != '%' ||
+		signs[firstRune(trimmed)] != "" {
 		return u, 0, false
 	}
 	for n := min(len(trimmed), 16); n > 0; n-- {
 		after := trimmed[n:]
-		if u, ok := quantity.LookupUnit(trimmed[:n]); ok && !joins(trimmed[:n]) && !continues(after) && !strings.HasPrefix(strings.TrimLeft(after, " "), "(") {
+		if u, ok := quantity.LookupUnit(trimmed[:n]); ok && !joins(trimmed[:n]) && !continues(after) &&
+			!strings.HasPrefix(strings.TrimLeft(after, " "), "(") {
 			return u, p.end + len(rest) - len(trimmed) + n, true
 		}
 	}
@@ -348,7 +369,16 @@ func (p *parser) call(n *node, depth int) (*node, error) {
 
 // coreFunctions are the functions of the published expression language
 // (chapter 32 of the models); the series functions are this program's own.
-var coreFunctions = map[string]bool{"sqrt": true, "abs": true, "ln": true, "log10": true, "exp": true, "sin": true, "cos": true, "tan": true}
+var coreFunctions = map[string]bool{
+	"sqrt":  true,
+	"abs":   true,
+	"ln":    true,
+	"log10": true,
+	"exp":   true,
+	"sin":   true,
+	"cos":   true,
+	"tan":   true,
+}
 
 // ParseCore is Parse for the published language, without series functions.
 func ParseCore(src string) (*Expr, error) {

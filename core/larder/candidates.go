@@ -106,7 +106,8 @@ func (l *Larder) candidates(n Need) ([]Candidate, error) {
 	var out []Candidate
 	for i := range l.Rules {
 		r := &l.Rules[i]
-		if r.Role != role.ID || !slices.Contains(r.From.Materials, n.Material) || n.Result != "" && !r.about(n.Result, l) {
+		if r.Role != role.ID || !slices.Contains(r.From.Materials, n.Material) ||
+			n.Result != "" && !r.about(n.Result, l) {
 			continue
 		}
 		for _, id := range r.To.Materials {
@@ -119,11 +120,14 @@ func (l *Larder) candidates(n Need) ([]Candidate, error) {
 	}
 	for i := range l.Rules { // compared for another result: its own group here
 		r := &l.Rules[i]
-		if n.Result == "" || r.Class == Unsuitable || r.Role != role.ID || !slices.Contains(r.From.Materials, n.Material) || r.about(n.Result, l) {
+		if n.Result == "" || r.Class == Unsuitable || r.Role != role.ID ||
+			!slices.Contains(r.From.Materials, n.Material) ||
+			r.about(n.Result, l) {
 			continue
 		}
 		for _, id := range r.To.Materials {
-			if c, ok := l.byRule(n, r, id); ok && !slices.ContainsFunc(out, func(o Candidate) bool { return o.Material.ID == id }) {
+			if c, ok := l.byRule(n, r, id); ok &&
+				!slices.ContainsFunc(out, func(o Candidate) bool { return o.Material.ID == id }) {
 				c.Class, c.Because = Worst(c.Class, Separate), text.Message{ID: "larder.because.other-result"}
 				out = append(out, c)
 			}
@@ -131,7 +135,8 @@ func (l *Larder) candidates(n Need) ([]Candidate, error) {
 	}
 	for i := range l.Materials {
 		m := &l.Materials[i]
-		if m.ID == n.Material || !m.Does(role.ID) || slices.ContainsFunc(out, func(c Candidate) bool { return c.Material.ID == m.ID }) {
+		if m.ID == n.Material || !m.Does(role.ID) ||
+			slices.ContainsFunc(out, func(c Candidate) bool { return c.Material.ID == m.ID }) {
 			continue
 		}
 		out = append(out, l.byRole(n, m))
@@ -201,15 +206,27 @@ func (l *Larder) byRule(n Need, r *Rule, id string) (Candidate, bool) {
 	if from.Form == "" {
 		from.Form = r.From.Form
 	}
-	if id == n.Material && (r.To.Percent == from.Percent && r.To.Form == from.Form || r.Class == Unsuitable && r.To.Percent == 0) {
+	if id == n.Material &&
+		(r.To.Percent == from.Percent && r.To.Form == from.Form || r.Class == Unsuitable && r.To.Percent == 0) {
 		return Candidate{}, false
 	}
 	to := Stuff{Material: id, Form: r.To.Form, Percent: r.To.Percent}
 	if r.To.Same {
 		to.Percent = from.Percent
 	}
-	c := Candidate{Material: l.materials[id], Form: to.Form, Percent: to.Percent, Rule: r.ID, Basis: r.Basis, Class: r.Class, Partner: 1,
-		Effect: r.Effect, Safety: r.Safety, Procedure: r.Procedure, Because: text.Message{ID: "larder.because." + string(r.Class)}}
+	c := Candidate{
+		Material:  l.materials[id],
+		Form:      to.Form,
+		Percent:   to.Percent,
+		Rule:      r.ID,
+		Basis:     r.Basis,
+		Class:     r.Class,
+		Partner:   1,
+		Effect:    r.Effect,
+		Safety:    r.Safety,
+		Procedure: r.Procedure,
+		Because:   text.Message{ID: "larder.because." + string(r.Class)},
+	}
 	if r.Class == Unsuitable {
 		return c, true
 	}
@@ -234,12 +251,20 @@ func (l *Larder) amount(c *Candidate, from, to Stuff, amount quantity.Quantity, 
 	if stated != nil {
 		f := *stated
 		conv = Conversion{Amount: spread(f.times(amount.Value), amount.Unit), Factor: f,
-			How: text.Message{ID: "larder.how.stated", Args: text.Args{"amount": amount, "factor": quantity.Quantity{Value: f.Typical, Unit: quantity.One}, "to": spread(f.times(amount.Value), amount.Unit)}}}
+			How: text.Message{
+				ID: "larder.how.stated",
+				Args: text.Args{
+					"amount": amount,
+					"factor": quantity.Quantity{Value: f.Typical, Unit: quantity.One},
+					"to":     spread(f.times(amount.Value), amount.Unit),
+				},
+			}}
 	} else if conv, err = l.Convert(from, to, amount, c.Basis); err != nil {
 		c.Class, c.Because = Worst(c.Class, Separate), text.Message{ID: "larder.because.unknown-amount", Args: text.Args{"why": err.Error()}}
 		return
 	}
-	if c.Basis == NoConversion && stated == nil && amount.Unit.Dim == (quantity.Dim{}) && (l.materials[from.Material].Props["cell"] != "" || l.materials[to.Material].Props["cell"] != "" || c.Class == Separate) {
+	if c.Basis == NoConversion && stated == nil && amount.Unit.Dim == (quantity.Dim{}) &&
+		(l.materials[from.Material].Props["cell"] != "" || l.materials[to.Material].Props["cell"] != "" || c.Class == Separate) {
 		return // so many pieces of one are not so many of another: nothing is kept equal
 	}
 	c.Amount, c.MakeUp, c.How = conv.Amount, conv.MakeUp, conv.How
@@ -257,7 +282,10 @@ func (c Candidate) AcidWith() text.Message {
 	case c.Partner == 0.5:
 		return text.Message{ID: "larder.partner.half"}
 	case c.Partner != 1:
-		return text.Message{ID: "larder.partner.times", Args: text.Args{"factor": quantity.Quantity{Value: c.Partner, Unit: quantity.One}}}
+		return text.Message{
+			ID:   "larder.partner.times",
+			Args: text.Args{"factor": quantity.Quantity{Value: c.Partner, Unit: quantity.One}},
+		}
 	}
 	return text.Message{}
 }
@@ -265,7 +293,13 @@ func (c Candidate) AcidWith() text.Message {
 // byRole is a material that shares the job and that no rule speaks of: its
 // amount is worked out where its contents allow, and it is its own group.
 func (l *Larder) byRole(n Need, m *Material) Candidate {
-	c := Candidate{Material: m, Basis: NoConversion, Class: Separate, Partner: 1, Because: text.Message{ID: "larder.because.untried"}}
+	c := Candidate{
+		Material: m,
+		Basis:    NoConversion,
+		Class:    Separate,
+		Partner:  1,
+		Because:  text.Message{ID: "larder.because.untried"},
+	}
 	if m.Refused {
 		c.Class, c.Basis, c.Because = Unsuitable, Refuse, text.Message{ID: "larder.because.refused"}
 		return c
@@ -283,8 +317,16 @@ func (l *Larder) byRole(n Need, m *Material) Candidate {
 }
 
 // basisOf says what a job's amounts keep equal where no rule says it.
-var basisOf = map[string]Basis{"mild-acid": EqualAcid, "carbonate": EqualCO2, "oxygen-releaser": EqualO2, "salt": EqualParticles, "melt-salt": EqualParticles,
-	"sugar": EqualMass, "starch": EqualMass, "cargo-unit": EqualMass}
+var basisOf = map[string]Basis{
+	"mild-acid":       EqualAcid,
+	"carbonate":       EqualCO2,
+	"oxygen-releaser": EqualO2,
+	"salt":            EqualParticles,
+	"melt-salt":       EqualParticles,
+	"sugar":           EqualMass,
+	"starch":          EqualMass,
+	"cargo-unit":      EqualMass,
+}
 
 // judge lowers a candidate's class for what this design or home does not
 // allow, and for an amount that is too uncertain for the tolerance.

@@ -10,12 +10,58 @@ import (
 )
 
 // Tags is the closed list of hazard tags, without the allergens.
-var Tags = []string{"flammable", "corrosive", "oxidiser", "irritant", "sharp", "hot", "cold-burn", "pressure", "choking", "strangle", "suffocation", "aspiration",
-	"breakable", "stains", "slip", "dust", "toxic-if-eaten", "alcohol", "medicine", "germs", "animal-handling", "optical", "mains", "button-cell", "lithium-cell",
-	"strong-magnet", "pet-toxic", "drain", "adult-near", "adult-does", "not-at-home"}
+var Tags = []string{
+	"flammable",
+	"corrosive",
+	"oxidiser",
+	"irritant",
+	"sharp",
+	"hot",
+	"cold-burn",
+	"pressure",
+	"choking",
+	"strangle",
+	"suffocation",
+	"aspiration",
+	"breakable",
+	"stains",
+	"slip",
+	"dust",
+	"toxic-if-eaten",
+	"alcohol",
+	"medicine",
+	"germs",
+	"animal-handling",
+	"optical",
+	"mains",
+	"button-cell",
+	"lithium-cell",
+	"strong-magnet",
+	"pet-toxic",
+	"drain",
+	"adult-near",
+	"adult-does",
+	"not-at-home",
+}
 
 // Allergens is the closed list of what a home may have to avoid.
-var Allergens = []string{"celery", "egg", "fish", "gluten", "latex", "lupin", "milk", "mustard", "nut", "peanut", "sesame", "shellfish", "soy", "sulphite", "wheat"}
+var Allergens = []string{
+	"celery",
+	"egg",
+	"fish",
+	"gluten",
+	"latex",
+	"lupin",
+	"milk",
+	"mustard",
+	"nut",
+	"peanut",
+	"sesame",
+	"shellfish",
+	"soy",
+	"sulphite",
+	"wheat",
+}
 
 // Problem is one thing wrong with an entry: where, what, and an example.
 type Problem struct {
@@ -80,7 +126,8 @@ func (l *Larder) checkMaterial(m *Material) []Problem {
 	}
 	l.checkProps(m, bad)
 	for _, h := range m.Hazards {
-		if a, ok := strings.CutPrefix(h, "allergen:"); ok && !slices.Contains(Allergens, a) || !ok && !slices.Contains(Tags, h) {
+		if a, ok := strings.CutPrefix(h, "allergen:"); ok && !slices.Contains(Allergens, a) ||
+			!ok && !slices.Contains(Tags, h) {
 			bad("hazards", "has the unknown tag %q; such as irritant or allergen:milk", h)
 		}
 	}
@@ -100,7 +147,13 @@ func (l *Larder) checkMaterial(m *Material) []Problem {
 			bad("contains", "has to say how its figure is meant: w/w, w/v, v/v or g/piece")
 		}
 		if !ordered(c.Range) || c.Basis != "g/piece" && c.High > 100 {
-			bad("contains", "has the range %g, %g, %g; low, typical and high have to be above 0, in this order and at most 100 %%", c.Low, c.Typical, c.High)
+			bad(
+				"contains",
+				"has the range %g, %g, %g; low, typical and high have to be above 0, in this order and at most 100 %%",
+				c.Low,
+				c.Typical,
+				c.High,
+			)
 		}
 	}
 	if m.Piece != nil && !ordered(*m.Piece) {
@@ -111,7 +164,14 @@ func (l *Larder) checkMaterial(m *Material) []Problem {
 			bad("figures", "has the unknown quality %q; such as typical", f.Quality)
 		}
 		if f.Key != "" && (f.Low > f.High || f.Typical != 0 && (f.Typical < f.Low || f.Typical > f.High)) {
-			bad("figures", "has %s from %g to %g, typically %g; they have to be in order", f.Key, f.Low, f.High, f.Typical)
+			bad(
+				"figures",
+				"has %s from %g to %g, typically %g; they have to be in order",
+				f.Key,
+				f.Low,
+				f.High,
+				f.Typical,
+			)
 		}
 	}
 	return out
@@ -175,7 +235,12 @@ func (l *Larder) checkComputes(r *Rule) []Problem {
 			if !ok || l.materials[b] == nil {
 				continue
 			}
-			_, err := l.Convert(Stuff{a, r.From.Form, r.From.Percent}, Stuff{b, r.To.Form, r.To.Percent}, m.sample(), r.Basis)
+			_, err := l.Convert(
+				Stuff{a, r.From.Form, r.From.Percent},
+				Stuff{b, r.To.Form, r.To.Percent},
+				m.sample(),
+				r.Basis,
+			)
 			if err != nil && !(r.Class == Separate && strings.Contains(err.Error(), "stronger")) {
 				out = append(out, Problem{r.ID, "basis", err.Error()})
 			}
@@ -204,7 +269,10 @@ func (l *Larder) checkCircles() []Problem {
 						back = conv.Amount
 					}
 					if d := back.SI()/amount.SI() - 1; d > 1e-9 || d < -1e-9 {
-						out = append(out, Problem{a, string(basis), fmt.Sprintf("changes by %g on the way over %s and %s", d, b, c)})
+						out = append(
+							out,
+							Problem{a, string(basis), fmt.Sprintf("changes by %g on the way over %s and %s", d, b, c)},
+						)
 					}
 				}
 			}

@@ -29,7 +29,21 @@ const (
 )
 
 // Bases are all of them.
-var Bases = []Basis{EqualAcid, EqualCO2, EqualO2, EqualStrength, EqualMass, EqualVolume, EqualGeometry, EqualParticles, EqualDensity, EqualTemperature, Recalibrate, NoConversion, Refuse}
+var Bases = []Basis{
+	EqualAcid,
+	EqualCO2,
+	EqualO2,
+	EqualStrength,
+	EqualMass,
+	EqualVolume,
+	EqualGeometry,
+	EqualParticles,
+	EqualDensity,
+	EqualTemperature,
+	Recalibrate,
+	NoConversion,
+	Refuse,
+}
 
 // Conversion is an amount of one stuff worked out from an amount of another.
 type Conversion struct {
@@ -82,7 +96,11 @@ func (l *Larder) Convert(from, to Stuff, amount quantity.Quantity, basis Basis) 
 }
 
 func same(amount quantity.Quantity, basis Basis) Conversion {
-	return Conversion{Amount: amount, Factor: Range{1, 1, 1}, How: text.Message{ID: "larder.how." + string(basis), Args: text.Args{"amount": amount}}}
+	return Conversion{
+		Amount: amount,
+		Factor: Range{1, 1, 1},
+		How:    text.Message{ID: "larder.how." + string(basis), Args: text.Args{"amount": amount}},
+	}
 }
 
 // grams is the mass of an amount of a material.
@@ -126,7 +144,13 @@ func spread(r Range, unit quantity.Unit) quantity.Quantity {
 	return q
 }
 
-func (l *Larder) byProperty(a, b *Material, from, to Stuff, amount quantity.Quantity, p property, name string) (Conversion, error) {
+func (l *Larder) byProperty(
+	a, b *Material,
+	from, to Stuff,
+	amount quantity.Quantity,
+	p property,
+	name string,
+) (Conversion, error) {
 	gives, aPiece, err := l.gives(from, p)
 	if err != nil {
 		return Conversion{}, err
@@ -197,7 +221,13 @@ func (l *Larder) byDilution(a, b *Material, from, to Stuff, amount quantity.Quan
 		return Conversion{}, err
 	}
 	if basis1 != basis2 {
-		return Conversion{}, fmt.Errorf("the strengths of %s (%s) and %s (%s) are said in different ways", a.ID, basis1, b.ID, basis2)
+		return Conversion{}, fmt.Errorf(
+			"the strengths of %s (%s) and %s (%s) are said in different ways",
+			a.ID,
+			basis1,
+			b.ID,
+			basis2,
+		)
 	}
 	f := Range{w1.Typical / w2.High, w1.Typical / w2.Typical, w1.Typical / w2.Low}
 	if basis1 == "w/w" {
@@ -207,8 +237,19 @@ func (l *Larder) byDilution(a, b *Material, from, to Stuff, amount quantity.Quan
 		return Conversion{}, fmt.Errorf("%s cannot be made stronger than it is", b.ID)
 	}
 	v := amount.SI() * 1e6
-	c := Conversion{Amount: spread(f.times(v), millilitre), Factor: f, MakeUp: quantity.Quantity{Value: v, Unit: millilitre}}
-	c.How = text.Message{ID: "larder.how.equal-strength", Args: text.Args{"amount": amount, "to": c.Amount, "water": quantity.Quantity{Value: v - c.Amount.Value, Unit: millilitre}}}
+	c := Conversion{
+		Amount: spread(f.times(v), millilitre),
+		Factor: f,
+		MakeUp: quantity.Quantity{Value: v, Unit: millilitre},
+	}
+	c.How = text.Message{
+		ID: "larder.how.equal-strength",
+		Args: text.Args{
+			"amount": amount,
+			"to":     c.Amount,
+			"water":  quantity.Quantity{Value: v - c.Amount.Value, Unit: millilitre},
+		},
+	}
 	return c, nil
 }
 
@@ -236,7 +277,15 @@ func (l *Larder) byDensity(a, b *Material, from, to Stuff, amount quantity.Quant
 	}
 	solid := quantity.Quantity{Value: g * w / 100, Unit: gram}
 	return Conversion{Amount: solid, Factor: Range{w / from.Percent, w / from.Percent, w / from.Percent},
-		How: text.Message{ID: "larder.how.density-made", Args: text.Args{"amount": solid, "water": quantity.Quantity{Value: g - solid.Value, Unit: gram}, "percent": w, "density": rho}}}, nil
+		How: text.Message{
+			ID: "larder.how.density-made",
+			Args: text.Args{
+				"amount":  solid,
+				"water":   quantity.Quantity{Value: g - solid.Value, Unit: gram},
+				"percent": w,
+				"density": rho,
+			},
+		}}, nil
 }
 
 func (l *Larder) tabled(m *Material) *Substance {
@@ -270,7 +319,14 @@ func (l *Larder) byMass(a, b *Material, from, to Stuff, amount quantity.Quantity
 			out = spread(f.times(g), gram)
 		}
 	}
-	return Conversion{Amount: out, Factor: factor(amount, out), How: text.Message{ID: "larder.how.equal-mass", Args: text.Args{"amount": quantity.Quantity{Value: g, Unit: gram}, "to": out}}}, nil
+	return Conversion{
+		Amount: out,
+		Factor: factor(amount, out),
+		How: text.Message{
+			ID:   "larder.how.equal-mass",
+			Args: text.Args{"amount": quantity.Quantity{Value: g, Unit: gram}, "to": out},
+		},
+	}, nil
 }
 
 // sample is an ordinary amount of a material, in the measure it is taken in.

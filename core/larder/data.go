@@ -101,7 +101,14 @@ type Figure struct {
 }
 
 // figureUnits are the units of figures whose text leaves them out.
-var figureUnits = map[string]string{"rho": "g/mL", "bulk": "g/mL", "mp": "°C", "bp": "°C", "flash": "°C", "k": "W/(m·K)"}
+var figureUnits = map[string]string{
+	"rho":   "g/mL",
+	"bulk":  "g/mL",
+	"mp":    "°C",
+	"bp":    "°C",
+	"flash": "°C",
+	"k":     "W/(m·K)",
+}
 
 // Words is the figure as the card shows it: an everyday word for its key, where
 // there is one, and what stands behind it.
@@ -344,7 +351,10 @@ func (l *Larder) index() {
 	for i := range l.Roles {
 		l.roles[l.Roles[i].ID] = &l.Roles[i]
 	}
-	l.names, l.called, l.byWords, l.first = make([][]name, len(l.Materials)), map[string][]*Material{}, map[string][]*Material{}, map[string]*Material{}
+	l.names, l.called, l.byWords, l.first = make(
+		[][]name,
+		len(l.Materials),
+	), map[string][]*Material{}, map[string][]*Material{}, map[string]*Material{}
 	for i := range l.Materials {
 		m := &l.Materials[i]
 		l.materials[m.ID] = m
@@ -469,7 +479,8 @@ func (r *Rule) about(result string, l *Larder) bool {
 		return true
 	}
 	kind, ok := l.Result(result)
-	return ok && (r.Class == Separate || r.Class == Unsuitable) && slices.ContainsFunc(kind.Also, func(w string) bool { return slices.Contains(r.Results, w) })
+	return ok && (r.Class == Separate || r.Class == Unsuitable) &&
+		slices.ContainsFunc(kind.Also, func(w string) bool { return slices.Contains(r.Results, w) })
 }
 
 // Results lists everything that some rule tells apart, in the alphabet's

@@ -10,11 +10,23 @@ import (
 
 // figureUnits are, by key, units of the dimensions that a figure can have.
 var figureUnits = map[string][]string{
-	"rho": {"g/mL"}, "bulk": {"g/mL"}, "tsp": {"g"}, "tbsp": {"g"}, "mass": {"g"}, "vol": {"mL"}, "cap": {"g"}, "d": {"mm"},
+	"rho": {
+		"g/mL",
+	}, "bulk": {"g/mL"}, "tsp": {"g"}, "tbsp": {"g"}, "mass": {"g"}, "vol": {"mL"}, "cap": {"g"}, "d": {"mm"},
 	"mp": {"°C"}, "bp": {"°C"}, "flash": {"°C"}, "k": {"W/(m·K)"}, "lag": {"s"},
 	"pH": {"1"}, "pct": {"%"}, "protons": {"1"}, "o2": {"mL/mL"}, "co2": {"mmol/g"},
 	"acid": {"mmol/mL", "mmol/g"}, "need": {"mmol/mmol"}, // equivalents are counted like moles
-	"res": {"g", "mL", "mm", "°", "s", "°C", "Hz", "1", "dB"}, "err": {"g", "mL", "mm", "°", "s", "°C", "Hz", "1", "%", "dB"},
+	"res": {
+		"g",
+		"mL",
+		"mm",
+		"°",
+		"s",
+		"°C",
+		"Hz",
+		"1",
+		"dB",
+	}, "err": {"g", "mL", "mm", "°", "s", "°C", "Hz", "1", "%", "dB"},
 }
 
 // Every figure of the larder has a unit of its dimension, and its ends in their

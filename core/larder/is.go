@@ -73,7 +73,10 @@ func (l *Larder) Unanswered(m *Material) []*Question {
 // Denied lists what a school says its own thing is not: the questions that it
 // answered with the first, harmless answer.
 func (l *Larder) Denied(m *Material) []*Question {
-	return slices.DeleteFunc(l.Asked(m), func(q *Question) bool { return len(q.Denied) == 0 || m.Props[q.ID] != q.none() })
+	return slices.DeleteFunc(
+		l.Asked(m),
+		func(q *Question) bool { return len(q.Denied) == 0 || m.Props[q.ID] != q.none() },
+	)
 }
 
 // Explained reports whether the name of a shipped thing stands in one of a thing's
@@ -113,7 +116,8 @@ func (l *Larder) inherit(m Material) Material {
 		m.Refused = m.Refused || s.Refused
 		m.Hazards, m.MayHold = union(m.Hazards, s.Hazards), union(m.MayHold, s.MayHold)
 		for k, v := range s.Props {
-			if q := l.question(k); q != nil && (q.Locked || q.Raises && v != q.none() && (props[k] == "" || props[k] == q.none())) {
+			if q := l.question(k); q != nil &&
+				(q.Locked || q.Raises && v != q.none() && (props[k] == "" || props[k] == q.none())) {
 				props[k] = v
 			}
 		}

@@ -153,8 +153,18 @@ func find(cs []larder.Candidate, id string) (larder.Candidate, bool) {
 // The same swap may pool for one result and be its own group for another.
 func TestCandidatesByResult(t *testing.T) {
 	l := larder.Standard()
-	vinegar := larder.Need{Role: "mild-acid", Stuff: larder.Stuff{Material: "vinegar-white", Percent: 5}, Amount: amount(t, "100 mL"), Tolerance: "about"}
-	soda := larder.Need{Role: "carbonate", Stuff: larder.Stuff{Material: "baking-soda"}, Amount: amount(t, "4 g"), Tolerance: "about"}
+	vinegar := larder.Need{
+		Role:      "mild-acid",
+		Stuff:     larder.Stuff{Material: "vinegar-white", Percent: 5},
+		Amount:    amount(t, "100 mL"),
+		Tolerance: "about",
+	}
+	soda := larder.Need{
+		Role:      "carbonate",
+		Stuff:     larder.Stuff{Material: "baking-soda"},
+		Amount:    amount(t, "4 g"),
+		Tolerance: "about",
+	}
 	for _, c := range []struct {
 		need   larder.Need
 		result string
@@ -186,7 +196,17 @@ func TestCandidatesByResult(t *testing.T) {
 		all, err := l.Candidates(n)
 		got, ok := find(all, c.id)
 		if err != nil || !ok || got.Class != c.class || math.Abs(got.Amount.Value-c.amount) > 0.01*c.amount+1e-9 {
-			t.Errorf("%s for %q: %s, %.4g %s (%v); want %s, %g", c.id, c.result, got.Class, got.Amount.Value, got.Amount.Unit.Symbol, err, c.class, c.amount)
+			t.Errorf(
+				"%s for %q: %s, %.4g %s (%v); want %s, %g",
+				c.id,
+				c.result,
+				got.Class,
+				got.Amount.Value,
+				got.Amount.Unit.Symbol,
+				err,
+				c.class,
+				c.amount,
+			)
 		}
 	}
 	n := soda
@@ -253,7 +273,8 @@ func TestBadQuestions(t *testing.T) {
 		{larder.Stuff{Material: "isopropyl-70"}, larder.Stuff{Material: "isopropyl-91"}, "10 g", larder.EqualStrength, "volume"},
 		{larder.Stuff{Material: "peroxide-3"}, larder.Stuff{Material: "bleach"}, "10 mL", larder.Refuse, "not to be used"},
 	} {
-		if _, err := l.Convert(c.from, c.to, amount(t, c.amount), c.basis); err == nil || !strings.Contains(err.Error(), c.want) {
+		if _, err := l.Convert(c.from, c.to, amount(t, c.amount), c.basis); err == nil ||
+			!strings.Contains(err.Error(), c.want) {
 			t.Errorf("%v to %v: %v; want %q", c.from, c.to, err, c.want)
 		}
 	}
@@ -294,7 +315,9 @@ func TestNamedSwaps(t *testing.T) {
 		{"resonant-glass", "wine-glass", "struck", "jam-jar", larder.Scales},                                  // R280
 		{"choice-seed", "cress-seed", "percent-sprouted", "radish-seed", larder.Separate},                     // R295
 	} {
-		all, err := l.Candidates(larder.Need{Role: c.role, Stuff: larder.Stuff{Material: c.from}, Result: c.result, Tolerance: "about"})
+		all, err := l.Candidates(
+			larder.Need{Role: c.role, Stuff: larder.Stuff{Material: c.from}, Result: c.result, Tolerance: "about"},
+		)
 		got, ok := find(all, c.to)
 		if err != nil || !ok || got.Class != c.want {
 			t.Errorf("%s for %s (%s): %s by %s, %v; want %s", c.to, c.from, c.result, got.Class, got.Rule, err, c.want)

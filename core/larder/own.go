@@ -26,7 +26,18 @@ func (l *Larder) With(own Own) (*Larder, []Problem) {
 		return l, nil
 	}
 	if len(own.Materials) > MaxOwn || len(own.Rules) > MaxOwn {
-		return l, []Problem{{"", "materials", fmt.Sprintf("are %d things and %d swaps; a school may add %d of each", len(own.Materials), len(own.Rules), MaxOwn)}}
+		return l, []Problem{
+			{
+				"",
+				"materials",
+				fmt.Sprintf(
+					"are %d things and %d swaps; a school may add %d of each",
+					len(own.Materials),
+					len(own.Rules),
+					MaxOwn,
+				),
+			},
+		}
 	}
 	n := *l
 	n.Materials, n.Rules = slices.Clone(l.Materials), slices.Clone(l.Rules)
@@ -55,7 +66,10 @@ func (l *Larder) With(own Own) (*Larder, []Problem) {
 	for _, r := range own.Rules {
 		once(r.ID)
 		if !idPattern.MatchString(r.ID) {
-			problems = append(problems, Problem{r.ID, "id", "has to be small letters, digits and hyphens, such as our-soap"})
+			problems = append(
+				problems,
+				Problem{r.ID, "id", "has to be small letters, digits and hyphens, such as our-soap"},
+			)
 		}
 		r.Own = true
 		n.Rules = append(n.Rules, r)
@@ -76,7 +90,13 @@ func (l *Larder) With(own Own) (*Larder, []Problem) {
 // corrected is a known material with a school's correction.
 func (l *Larder) corrected(was, own Material) Material {
 	m := own
-	m.Props, m.Capacity, m.GasBrought = map[string]string{}, wider(was.Capacity, own.Capacity), max(was.GasBrought, own.GasBrought)
+	m.Props, m.Capacity, m.GasBrought = map[string]string{}, wider(
+		was.Capacity,
+		own.Capacity,
+	), max(
+		was.GasBrought,
+		own.GasBrought,
+	)
 	for k, v := range was.Props {
 		m.Props[k] = v
 	}
@@ -87,10 +107,22 @@ func (l *Larder) corrected(was, own Material) Material {
 	}
 	m.Own, m.Shelf = true, was.Shelf
 	m.Refused = was.Refused || own.Refused
-	m.Roles, m.Hazards, m.MayHold = union(was.Roles, own.Roles), union(was.Hazards, own.Hazards), union(was.MayHold, own.MayHold)
+	m.Roles, m.Hazards, m.MayHold = union(
+		was.Roles,
+		own.Roles,
+	), union(
+		was.Hazards,
+		own.Hazards,
+	), union(
+		was.MayHold,
+		own.MayHold,
+	)
 	m.Contains = slices.Clone(was.Contains)
 	for _, c := range own.Contains {
-		i := slices.IndexFunc(m.Contains, func(k Content) bool { return k.Substance == c.Substance && k.Basis == c.Basis && k.Form == c.Form })
+		i := slices.IndexFunc(
+			m.Contains,
+			func(k Content) bool { return k.Substance == c.Substance && k.Basis == c.Basis && k.Form == c.Form },
+		)
 		if i < 0 {
 			m.Contains = append(m.Contains, c)
 			continue

@@ -51,8 +51,39 @@ func ReadJSON(data []byte) (Own, error) {
 // The columns of the two tables. Lists are separated by semicolons; a range is
 // low-typical-high, low-high or one number.
 var (
-	thingColumns = append(append(append([]string{"id"}, perLanguage("name_")...), perLanguage("also_")...), "roles", "is", "capacity_ml", "contains", "density_g_per_mL", "bulk_g_per_mL", "piece_g", "hazards", "may_hold", "usual_place", "cost", "caveat", "refused")
-	swapColumns  = []string{"id", "role", "results", "from", "from_percent", "from_form", "to", "to_percent", "to_form", "basis", "class", "factor", "effect", "safety", "procedure"}
+	thingColumns = append(
+		append(append([]string{"id"}, perLanguage("name_")...), perLanguage("also_")...),
+		"roles",
+		"is",
+		"capacity_ml",
+		"contains",
+		"density_g_per_mL",
+		"bulk_g_per_mL",
+		"piece_g",
+		"hazards",
+		"may_hold",
+		"usual_place",
+		"cost",
+		"caveat",
+		"refused",
+	)
+	swapColumns = []string{
+		"id",
+		"role",
+		"results",
+		"from",
+		"from_percent",
+		"from_form",
+		"to",
+		"to_percent",
+		"to_form",
+		"basis",
+		"class",
+		"factor",
+		"effect",
+		"safety",
+		"procedure",
+	}
 )
 
 const (
@@ -92,7 +123,10 @@ func WriteCSV(w io.Writer, own []Material) error {
 	for _, m := range own {
 		var contains []string
 		for _, c := range m.Contains {
-			contains = append(contains, strings.TrimSpace(strings.Join([]string{c.Substance, written(c.Range), c.Basis, c.Form}, " ")))
+			contains = append(
+				contains,
+				strings.TrimSpace(strings.Join([]string{c.Substance, written(c.Range), c.Basis, c.Form}, " ")),
+			)
 		}
 		var is []string
 		for _, k := range slices.Sorted(maps.Keys(m.Props)) {
@@ -144,8 +178,26 @@ func WriteSwapsCSV(w io.Writer, own []Rule) error {
 		if r.Factor != nil {
 			factor = written(*r.Factor)
 		}
-		rows = append(rows, []string{r.ID, r.Role, joined(r.Results), joined(r.From.Materials), percent(r.From), r.From.Form, joined(r.To.Materials), percent(r.To), r.To.Form,
-			string(r.Basis), string(r.Class), factor, r.Effect, r.Safety, r.Procedure})
+		rows = append(
+			rows,
+			[]string{
+				r.ID,
+				r.Role,
+				joined(r.Results),
+				joined(r.From.Materials),
+				percent(r.From),
+				r.From.Form,
+				joined(r.To.Materials),
+				percent(r.To),
+				r.To.Form,
+				string(r.Basis),
+				string(r.Class),
+				factor,
+				r.Effect,
+				r.Safety,
+				r.Procedure,
+			},
+		)
 	}
 	return writeTable(w, rows)
 }
@@ -266,8 +318,16 @@ func (t tableRow) spread(column string) (*Range, error) {
 }
 
 func (t tableRow) thing() (Material, error) {
-	m := Material{ID: t.cell("id"), Name: text.Localized{}, Roles: t.list("roles"), Hazards: t.list("hazards"), MayHold: t.list("may_hold"),
-		UsualPlace: t.cell("usual_place"), Cost: t.cell("cost"), Caveat: t.cell("caveat")}
+	m := Material{
+		ID:         t.cell("id"),
+		Name:       text.Localized{},
+		Roles:      t.list("roles"),
+		Hazards:    t.list("hazards"),
+		MayHold:    t.list("may_hold"),
+		UsualPlace: t.cell("usual_place"),
+		Cost:       t.cell("cost"),
+		Caveat:     t.cell("caveat"),
+	}
 	for _, lang := range text.Languages {
 		if n := t.cell("name_" + lang); n != "" {
 			m.Name[lang] = n
@@ -277,7 +337,8 @@ func (t tableRow) thing() (Material, error) {
 				m.Also = map[string][]string{}
 			}
 			key := lang
-			if region, rest, ok := strings.Cut(name, ": "); ok && len(region) == 2 && strings.ToUpper(region) == region {
+			if region, rest, ok := strings.Cut(name, ": "); ok && len(region) == 2 &&
+				strings.ToUpper(region) == region {
 				key, name = lang+"-"+region, rest
 			}
 			m.Also[key] = append(m.Also[key], name)
@@ -318,7 +379,18 @@ func (t tableRow) thing() (Material, error) {
 			return m, err
 		}
 		if r != nil {
-			m.Figures = append(m.Figures, Figure{Text: f.key + " " + written(*r), Key: f.key, Low: r.Low, Typical: r.Typical, High: r.High, Unit: "g/mL", Quality: "varies"})
+			m.Figures = append(
+				m.Figures,
+				Figure{
+					Text:    f.key + " " + written(*r),
+					Key:     f.key,
+					Low:     r.Low,
+					Typical: r.Typical,
+					High:    r.High,
+					Unit:    "g/mL",
+					Quality: "varies",
+				},
+			)
 		}
 	}
 	m.Piece, err = t.spread("piece_g")
@@ -326,8 +398,16 @@ func (t tableRow) thing() (Material, error) {
 }
 
 func (t tableRow) swap() (Rule, error) {
-	r := Rule{ID: t.cell("id"), Role: t.cell("role"), Results: t.list("results"), Basis: Basis(t.cell("basis")), Class: Class(t.cell("class")),
-		Effect: t.cell("effect"), Safety: t.cell("safety"), Procedure: t.cell("procedure")}
+	r := Rule{
+		ID:        t.cell("id"),
+		Role:      t.cell("role"),
+		Results:   t.list("results"),
+		Basis:     Basis(t.cell("basis")),
+		Class:     Class(t.cell("class")),
+		Effect:    t.cell("effect"),
+		Safety:    t.cell("safety"),
+		Procedure: t.cell("procedure"),
+	}
 	for _, s := range []struct {
 		column string
 		side   *Side

@@ -16,7 +16,14 @@ import (
 // rule or a conversion counts with.
 func TestThingsThroughATable(t *testing.T) {
 	l := larder.Standard()
-	own := append(slices.Clone(l.Materials), larder.Material{ID: "minus", Name: text.Localized{"en": "-1 a trick", "es": "@truco"}, Hazards: []string{"slip"}})
+	own := append(
+		slices.Clone(l.Materials),
+		larder.Material{
+			ID:      "minus",
+			Name:    text.Localized{"en": "-1 a trick", "es": "@truco"},
+			Hazards: []string{"slip"},
+		},
+	)
 	for len(own) > 0 {
 		some := own[:min(len(own), larder.MaxOwn)]
 		own = own[len(some):]
@@ -35,7 +42,10 @@ func TestThingsThroughATable(t *testing.T) {
 			want := some[i]
 			if got.ID != want.ID || got.Name["en"] != want.Name["en"] || got.Name["es"] != want.Name["es"] || !slices.Equal(got.Roles, want.Roles) || !slices.Equal(got.Hazards, want.Hazards) ||
 				!slices.Equal(got.MayHold, want.MayHold) || !slices.Equal(got.Contains, want.Contains) || !reflect.DeepEqual(got.Piece, want.Piece) || got.Caveat != strings.TrimSpace(want.Caveat) ||
-				got.Refused != want.Refused || !maps.Equal(got.Props, want.Props) || !reflect.DeepEqual(got.Capacity, want.Capacity) || !slices.Equal(got.Names(), want.Names()) {
+				got.Refused != want.Refused ||
+				!maps.Equal(got.Props, want.Props) ||
+				!reflect.DeepEqual(got.Capacity, want.Capacity) ||
+				!slices.Equal(got.Names(), want.Names()) {
 				t.Errorf("%s came back as\n%+v, was\n%+v", want.ID, got, want)
 			}
 			for _, key := range []string{"rho", "bulk"} {
@@ -74,13 +84,18 @@ func TestSwapsThroughATable(t *testing.T) {
 }
 
 func TestReadCSVAsPeopleWriteIt(t *testing.T) {
-	own, err := larder.ReadCSV([]byte("\ufeffid;name_es;contains;bulk_g_per_mL;piece_g\r\nour-vinegar;vinagre;acetic-acid 4,5–6 w/v;0,8;1,2-1,5-2\r\n"))
+	own, err := larder.ReadCSV(
+		[]byte(
+			"\ufeffid;name_es;contains;bulk_g_per_mL;piece_g\r\nour-vinegar;vinagre;acetic-acid 4,5–6 w/v;0,8;1,2-1,5-2\r\n",
+		),
+	)
 	if err != nil {
 		t.Fatal(err)
 	}
 	m := own.Materials[0]
 	bulk, _ := m.Figure("bulk")
-	if c := m.Contains[0]; c.Low != 4.5 || c.Typical != 5.25 || c.High != 6 || bulk.Typical != 0.8 || m.Piece.Typical != 1.5 {
+	if c := m.Contains[0]; c.Low != 4.5 || c.Typical != 5.25 || c.High != 6 || bulk.Typical != 0.8 ||
+		m.Piece.Typical != 1.5 {
 		t.Errorf("%+v", m)
 	}
 	own, err = larder.ReadCSV([]byte("id,from,to,to_percent,factor\nx,honey,golden-syrup,same,0.9-1.1\n"))

@@ -31,7 +31,10 @@ type Stuff struct {
 func (l *Larder) contents(s Stuff) (m *Material, share map[*Substance]Range, perPiece bool, err error) {
 	m, ok := l.materials[s.Material]
 	if !ok {
-		return nil, nil, false, fmt.Errorf("no material is called %q; look it up in the larder, such as vinegar-white", s.Material)
+		return nil, nil, false, fmt.Errorf(
+			"no material is called %q; look it up in the larder, such as vinegar-white",
+			s.Material,
+		)
 	}
 	forms := m.Forms()
 	form := s.Form
@@ -131,9 +134,11 @@ func (m *Material) Liquid() bool {
 		return false
 	}
 	if _, ok := m.Figure("rho"); ok {
-		return m.Shelf != "metals-electric" && m.Shelf != "balls-rollers" && m.Shelf != "vessels-covers" && m.Shelf != "papers-cloths"
+		return m.Shelf != "metals-electric" && m.Shelf != "balls-rollers" && m.Shelf != "vessels-covers" &&
+			m.Shelf != "papers-cloths"
 	}
-	return len(m.Contains) > 0 && (m.Contains[0].Basis == "w/v" || m.Contains[0].Basis == "v/v") || m.Shelf == "acids" && len(m.Contains) > 0
+	return len(m.Contains) > 0 && (m.Contains[0].Basis == "w/v" || m.Contains[0].Basis == "v/v") ||
+		m.Shelf == "acids" && len(m.Contains) > 0
 }
 
 // density of a liquid, g/mL; 1.005 where it is not stated, as for dilute

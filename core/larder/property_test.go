@@ -15,8 +15,23 @@ func TestConversionsAreProportional(t *testing.T) {
 	l := larder.Standard()
 	r := rand.New(rand.NewPCG(1, 2))
 	kinds := map[larder.Basis][]string{
-		larder.EqualAcid:      {"vinegar-white", "vinegar-cider", "lemon-juice-fresh", "citric-acid-powder", "tartaric-acid-powder", "cream-of-tartar", "orange-juice"},
-		larder.EqualCO2:       {"baking-soda", "washing-soda-crystals", "washing-soda-dry", "eggshell", "seashell", "baking-powder"},
+		larder.EqualAcid: {
+			"vinegar-white",
+			"vinegar-cider",
+			"lemon-juice-fresh",
+			"citric-acid-powder",
+			"tartaric-acid-powder",
+			"cream-of-tartar",
+			"orange-juice",
+		},
+		larder.EqualCO2: {
+			"baking-soda",
+			"washing-soda-crystals",
+			"washing-soda-dry",
+			"eggshell",
+			"seashell",
+			"baking-powder",
+		},
 		larder.EqualO2:        {"peroxide-3", "peroxide-6"},
 		larder.EqualParticles: {"table-salt", "sugar-granulated", "epsom-salt", "low-sodium-salt", "glucose-powder"},
 	}
@@ -40,7 +55,8 @@ func TestConversionsAreProportional(t *testing.T) {
 				return c
 			}
 			once, twice := convert(a, b, amount), convert(a, b, 2*amount)
-			if math.Abs(twice.Amount.Value/once.Amount.Value-2) > 1e-9 || math.Abs(twice.Amount.U/max(once.Amount.U, 1e-300)-2) > 1e-9 && once.Amount.U > 0 {
+			if math.Abs(twice.Amount.Value/once.Amount.Value-2) > 1e-9 ||
+				math.Abs(twice.Amount.U/max(once.Amount.U, 1e-300)-2) > 1e-9 && once.Amount.U > 0 {
 				t.Errorf("%s to %s is not proportional: %v, %v", a, b, once.Amount, twice.Amount)
 			}
 			back := convert(b, a, once.Amount.Value)
@@ -59,7 +75,12 @@ func TestStrongerTakesLess(t *testing.T) {
 	l := larder.Standard()
 	last := math.Inf(1)
 	for _, percent := range []float64{4, 5, 6, 7, 8, 10, 12} {
-		c, err := l.Convert(larder.Stuff{Material: "citric-acid-powder"}, larder.Stuff{Material: "vinegar-white", Percent: percent}, quantity.New(5, "g"), larder.EqualAcid)
+		c, err := l.Convert(
+			larder.Stuff{Material: "citric-acid-powder"},
+			larder.Stuff{Material: "vinegar-white", Percent: percent},
+			quantity.New(5, "g"),
+			larder.EqualAcid,
+		)
 		if err != nil || c.Amount.Value >= last {
 			t.Errorf("%g %%: %v %v", percent, c.Amount, err)
 		}

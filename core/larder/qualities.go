@@ -37,7 +37,12 @@ func (q *Quality) Say(figure float64) text.Localized {
 	for language, words := range q.Words {
 		if q.Takes != "" {
 			unit := map[string]string{"temperature": "°C", "volume": "mL"}[q.Takes]
-			words = strings.Replace(words, "{figure}", quantity.Quantity{Value: figure, Unit: quantity.MustUnit(unit)}.Show(language), 1)
+			words = strings.Replace(
+				words,
+				"{figure}",
+				quantity.Quantity{Value: figure, Unit: quantity.MustUnit(unit)}.Show(language),
+				1,
+			)
 		}
 		out[language] = words
 	}

@@ -84,7 +84,11 @@ func TestQualitiesAreWhole(t *testing.T) {
 					continue
 				}
 				for _, v := range values {
-					if !slices.ContainsFunc(l.Properties[at].Answers, func(r larder.Reply) bool { return r.Value == v }) && v != "copper-on-zinc" {
+					if !slices.ContainsFunc(
+						l.Properties[at].Answers,
+						func(r larder.Reply) bool { return r.Value == v },
+					) &&
+						v != "copper-on-zinc" {
 						t.Errorf("%s: %s is never %s", q.ID, property, v)
 					}
 				}
@@ -114,8 +118,26 @@ func TestQualitiesAreWhole(t *testing.T) {
 // A school's own thing has what was answered, and nothing that was not; what
 // only says what it can stand in for keeps no design from homes.
 func TestQualitiesOfAnOwnThing(t *testing.T) {
-	own := larder.Material{ID: "our-beaker", Name: text.Localized{"en": "our gorse beaker"}, Roles: []string{"holding-vessel"},
-		Props: map[string]string{"matter": "thing", "make": "plastic", "closes": "open", "breaks": "nothing", "edge": "none", "burns": "no", "small": "no", "form": "rigid", "lights": "no", "magnet": "none", "stretches": "no", "metal": "none", "source": "hand"}}
+	own := larder.Material{
+		ID:    "our-beaker",
+		Name:  text.Localized{"en": "our gorse beaker"},
+		Roles: []string{"holding-vessel"},
+		Props: map[string]string{
+			"matter":    "thing",
+			"make":      "plastic",
+			"closes":    "open",
+			"breaks":    "nothing",
+			"edge":      "none",
+			"burns":     "no",
+			"small":     "no",
+			"form":      "rigid",
+			"lights":    "no",
+			"magnet":    "none",
+			"stretches": "no",
+			"metal":     "none",
+			"source":    "hand",
+		},
+	}
 	has := func(m larder.Material, quality string) (bool, int) {
 		l, problems := larder.Standard().With(larder.Own{Materials: []larder.Material{m}})
 		if len(problems) > 0 {

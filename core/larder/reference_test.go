@@ -59,7 +59,13 @@ func TestEveryNoteInEveryLanguage(t *testing.T) {
 }
 
 // alike are notes that read the same in the languages that ship.
-var alike = map[string]bool{"gluten": true, "rho 1.20": true, "rho 0.910–0.925": true, "error 0.2 → 0.03 s": true, "−78.5 °C, gas": true}
+var alike = map[string]bool{
+	"gluten":             true,
+	"rho 1.20":           true,
+	"rho 0.910–0.925":    true,
+	"error 0.2 → 0.03 s": true,
+	"−78.5 °C, gas":      true,
+}
 
 func TestSidesOfASwap(t *testing.T) {
 	l := larder.Standard()

@@ -53,7 +53,52 @@ const (
 
 // confusable are signs that look like plain letters: they are read as those
 // where a name could be refused.
-var confusable = strings.NewReplacer("а", "a", "е", "e", "о", "o", "р", "p", "с", "c", "х", "x", "у", "y", "і", "i", "ο", "o", "α", "a", "ε", "e", "ι", "i", "0", "o", "1", "l", "3", "e", "4", "a", "5", "s", "@", "a", "$", "s", "₂", "2", "₃", "3", "₄", "4")
+var confusable = strings.NewReplacer(
+	"а",
+	"a",
+	"е",
+	"e",
+	"о",
+	"o",
+	"р",
+	"p",
+	"с",
+	"c",
+	"х",
+	"x",
+	"у",
+	"y",
+	"і",
+	"i",
+	"ο",
+	"o",
+	"α",
+	"a",
+	"ε",
+	"e",
+	"ι",
+	"i",
+	"0",
+	"o",
+	"1",
+	"l",
+	"3",
+	"e",
+	"4",
+	"a",
+	"5",
+	"s",
+	"@",
+	"a",
+	"$",
+	"s",
+	"₂",
+	"2",
+	"₃",
+	"3",
+	"₄",
+	"4",
+)
 
 // words are a name's words, folded, without what joins them; a full-width or
 // look-alike sign is its plain letter when plain is set.
@@ -205,7 +250,8 @@ func (l *Larder) Likeness(name string) (Likeness, string) {
 			continue
 		}
 		for _, w := range r.letters[t[0]] {
-			if most := slack(len(w)); most > 0 && max(len(t)-len(w), len(w)-len(t)) <= most && !there[w].exact && distance(t, w) <= most {
+			if most := slack(len(w)); most > 0 && max(len(t)-len(w), len(w)-len(t)) <= most && !there[w].exact &&
+				distance(t, w) <= most {
 				there[w] = place{i, false}
 			}
 		}
@@ -219,7 +265,10 @@ func (l *Larder) Likeness(name string) (Likeness, string) {
 				whole, close = whole && near && p.exact, close && near
 				from, to = min(from, p.at), max(to, p.at+1)
 			}
-			if slices.ContainsFunc(spared, func(s span) bool { return s.from <= from && to <= s.to && s.to-s.from >= len(n.words) }) {
+			if slices.ContainsFunc(
+				spared,
+				func(s span) bool { return s.from <= from && to <= s.to && s.to-s.from >= len(n.words) },
+			) {
 				continue
 			}
 			switch {
@@ -237,8 +286,15 @@ func (l *Larder) Likeness(name string) (Likeness, string) {
 			}
 		}
 	}
-	stuff, use := slices.IndexFunc(typed, func(w string) bool { return r.stuff[w] }), slices.IndexFunc(typed, func(w string) bool { return r.uses[w] })
-	if stuff >= 0 && use >= 0 && (use == stuff-1 || slices.ContainsFunc(typed, func(w string) bool { return r.joins[w] })) {
+	stuff, use := slices.IndexFunc(
+		typed,
+		func(w string) bool { return r.stuff[w] },
+	), slices.IndexFunc(
+		typed,
+		func(w string) bool { return r.uses[w] },
+	)
+	if stuff >= 0 && use >= 0 &&
+		(use == stuff-1 || slices.ContainsFunc(typed, func(w string) bool { return r.joins[w] })) {
 		better(Refused, name)
 	}
 	return best, like
@@ -308,5 +364,7 @@ func (l *Larder) IsName(words []string) bool {
 
 // usedUp reports whether a name of so many words is used up by its thing.
 func usedUp(m *Material, words int) bool {
-	return words > 1 && !m.Refused && !m.Is("lights", "flame", "laser") && !m.Is("magnet", "weak", "strong") && m.Props["edge"] == "" && !m.Is("metal", "zinc", "zinc-coated", "magnesium")
+	return words > 1 && !m.Refused && !m.Is("lights", "flame", "laser") && !m.Is("magnet", "weak", "strong") &&
+		m.Props["edge"] == "" &&
+		!m.Is("metal", "zinc", "zinc-coated", "magnesium")
 }

@@ -50,7 +50,11 @@ func (l *Larder) Find(typed, lang string) Found {
 		}
 	}
 	slices.SortStableFunc(hits, func(a, b scored) int {
-		return cmp.Or(cmp.Compare(a.rank, b.rank), cmp.Compare(a.words, b.words), cmp.Compare(a.Material.ID, b.Material.ID))
+		return cmp.Or(
+			cmp.Compare(a.rank, b.rank),
+			cmp.Compare(a.words, b.words),
+			cmp.Compare(a.Material.ID, b.Material.ID),
+		)
 	})
 	seen := map[string]bool{}
 	for _, h := range hits {
@@ -72,7 +76,8 @@ func (l *Larder) Find(typed, lang string) Found {
 
 // own is 1 for a refused thing that has a name.
 func own(h Hit, name string) int {
-	if h.Material.Refused && slices.ContainsFunc(h.Material.Names(), func(n string) bool { return fold(n) == fold(name) }) {
+	if h.Material.Refused &&
+		slices.ContainsFunc(h.Material.Names(), func(n string) bool { return fold(n) == fold(name) }) {
 		return 1
 	}
 	return 0
@@ -150,14 +155,16 @@ func (n *name) rank(want []string, joined string) int {
 		}
 		return other
 	}
-	if strings.Join(n.words, "") == joined || slices.ContainsFunc(n.parts, func(p string) bool { return strings.ReplaceAll(p, " ", "") == joined }) {
+	if strings.Join(n.words, "") == joined ||
+		slices.ContainsFunc(n.parts, func(p string) bool { return strings.ReplaceAll(p, " ", "") == joined }) {
 		return other(wholeMain, wholeOther)
 	}
 	all, begun := true, true
 	for _, w := range want {
 		if !slices.Contains(n.words, w) {
 			all = false
-			begun = begun && len([]rune(w)) >= 3 && slices.ContainsFunc(n.words, func(x string) bool { return strings.HasPrefix(x, w) })
+			begun = begun && len([]rune(w)) >= 3 &&
+				slices.ContainsFunc(n.words, func(x string) bool { return strings.HasPrefix(x, w) })
 		}
 	}
 	switch {
@@ -303,7 +310,28 @@ func notLetter(r rune) bool {
 	return !(r >= 'a' && r <= 'z' || r >= '0' && r <= '9' || r == 'ñ' || r == '%')
 }
 
-var accents = strings.NewReplacer("á", "a", "é", "e", "í", "i", "ó", "o", "ú", "u", "ü", "u", "à", "a", "è", "e", "ç", "c", "-", " ")
+var accents = strings.NewReplacer(
+	"á",
+	"a",
+	"é",
+	"e",
+	"í",
+	"i",
+	"ó",
+	"o",
+	"ú",
+	"u",
+	"ü",
+	"u",
+	"à",
+	"a",
+	"è",
+	"e",
+	"ç",
+	"c",
+	"-",
+	" ",
+)
 
 func fold(s string) string {
 	return strings.Join(strings.Fields(accents.Replace(strings.ToLower(s))), " ")

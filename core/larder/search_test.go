@@ -309,8 +309,21 @@ func TestEveryNameIsFound(t *testing.T) {
 
 func TestOwnMaterials(t *testing.T) {
 	l := larder.Standard()
-	soap := larder.Material{ID: "school-soap", Name: text.Localized{"en": "school soap"}, Roles: []string{"surfactant"}, Hazards: []string{"slip"}, Cost: "cheap"}
-	mine, problems := l.With(larder.Own{Materials: []larder.Material{soap, {ID: "bleach", Name: text.Localized{"en": "our bleach"}, Roles: []string{"mild-alkali"}}}})
+	soap := larder.Material{
+		ID:      "school-soap",
+		Name:    text.Localized{"en": "school soap"},
+		Roles:   []string{"surfactant"},
+		Hazards: []string{"slip"},
+		Cost:    "cheap",
+	}
+	mine, problems := l.With(
+		larder.Own{
+			Materials: []larder.Material{
+				soap,
+				{ID: "bleach", Name: text.Localized{"en": "our bleach"}, Roles: []string{"mild-alkali"}},
+			},
+		},
+	)
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
@@ -318,7 +331,8 @@ func TestOwnMaterials(t *testing.T) {
 		t.Errorf("%+v", m)
 	}
 	// A known thing keeps its hazards and stays refused, whatever the entry says.
-	if m, _ := mine.Material("bleach"); !m.Refused || !m.Has("corrosive") || !m.Has("not-at-home") || m.Name["en"] != "our bleach" {
+	if m, _ := mine.Material("bleach"); !m.Refused || !m.Has("corrosive") || !m.Has("not-at-home") ||
+		m.Name["en"] != "our bleach" {
 		t.Errorf("%+v", m)
 	}
 	if m, _ := l.Material("bleach"); m.Own {
@@ -349,18 +363,40 @@ func TestOwnMaterials(t *testing.T) {
 // swap never makes one better than the shipped rules do.
 func TestOwnEntriesNeverLoosen(t *testing.T) {
 	l := larder.Standard()
-	weak := larder.Material{ID: "peroxide-6", Name: text.Localized{"en": "our weak peroxide"}, Contains: []larder.Content{{Substance: "hydrogen-peroxide", Range: larder.Range{Low: 1, Typical: 1, High: 1}, Basis: "w/v"}},
-		Figures: []larder.Figure{{Text: "rho 0.9", Key: "rho", Low: 0.9, High: 0.9, Unit: "g/mL"}}}
-	swap := larder.Rule{ID: "better-lemon", Role: "mild-acid", Results: []string{"rate"}, From: larder.Side{Text: "white vinegar", Materials: []string{"vinegar-white"}}, To: larder.Side{Text: "lemon", Materials: []string{"lemon-juice-fresh"}}, Basis: larder.EqualAcid, Class: larder.Pools}
+	weak := larder.Material{
+		ID:   "peroxide-6",
+		Name: text.Localized{"en": "our weak peroxide"},
+		Contains: []larder.Content{
+			{Substance: "hydrogen-peroxide", Range: larder.Range{Low: 1, Typical: 1, High: 1}, Basis: "w/v"},
+		},
+		Figures: []larder.Figure{{Text: "rho 0.9", Key: "rho", Low: 0.9, High: 0.9, Unit: "g/mL"}},
+	}
+	swap := larder.Rule{
+		ID:      "better-lemon",
+		Role:    "mild-acid",
+		Results: []string{"rate"},
+		From:    larder.Side{Text: "white vinegar", Materials: []string{"vinegar-white"}},
+		To:      larder.Side{Text: "lemon", Materials: []string{"lemon-juice-fresh"}},
+		Basis:   larder.EqualAcid,
+		Class:   larder.Pools,
+	}
 	mine, problems := l.With(larder.Own{Materials: []larder.Material{weak}, Rules: []larder.Rule{swap}})
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
 	m, _ := mine.Material("peroxide-6")
-	if m.Contains[0].High != 6 || m.Contains[0].Typical != 1 || !m.Does("oxygen-releaser") || !m.Has("adult-does") || !m.Own {
+	if m.Contains[0].High != 6 || m.Contains[0].Typical != 1 || !m.Does("oxygen-releaser") || !m.Has("adult-does") ||
+		!m.Own {
 		t.Errorf("%+v", m)
 	}
-	all, err := mine.Candidates(larder.Need{Role: "mild-acid", Stuff: larder.Stuff{Material: "vinegar-white", Percent: 5}, Result: "rate", Tolerance: "free"})
+	all, err := mine.Candidates(
+		larder.Need{
+			Role:      "mild-acid",
+			Stuff:     larder.Stuff{Material: "vinegar-white", Percent: 5},
+			Result:    "rate",
+			Tolerance: "free",
+		},
+	)
 	if c, ok := find(all, "lemon-juice-fresh"); err != nil || !ok || c.Class != larder.Separate {
 		t.Errorf("an own swap made rate %s: %v", c.Class, err)
 	}
@@ -382,7 +418,12 @@ func TestOwnEntriesNeverLoosen(t *testing.T) {
 // words by the names of the things, a school's own first.
 func TestCompleted(t *testing.T) {
 	side := func(id string) larder.Side { return larder.Side{Materials: []string{id}} }
-	own := larder.Own{Materials: []larder.Material{{ID: "our-soap", Name: text.Localized{"en": "school soap"}}, {ID: "honey", Name: text.Localized{"en": "moor honey"}}}}
+	own := larder.Own{
+		Materials: []larder.Material{
+			{ID: "our-soap", Name: text.Localized{"en": "school soap"}},
+			{ID: "honey", Name: text.Localized{"en": "moor honey"}},
+		},
+	}
 	for _, c := range []struct {
 		rule larder.Rule
 		want larder.Basis
@@ -394,7 +435,10 @@ func TestCompleted(t *testing.T) {
 		{larder.Rule{Class: larder.Unsuitable, Basis: larder.EqualAcid}, larder.EqualAcid},
 	} {
 		c.rule.From, c.rule.To = side("honey"), side("our-soap")
-		own.Rules = []larder.Rule{c.rule, {From: larder.Side{Text: "as it says", Materials: []string{"salt"}}, To: side("moon")}}
+		own.Rules = []larder.Rule{
+			c.rule,
+			{From: larder.Side{Text: "as it says", Materials: []string{"salt"}}, To: side("moon")},
+		}
 		got := larder.Standard().Completed(own).Rules
 		if got[0].Basis != c.want || got[0].From.Text != "moor honey" || got[0].To.Text != "school soap" {
 			t.Errorf("%+v: %+v", c.rule, got[0])
@@ -412,8 +456,23 @@ func TestACorrectionWidens(t *testing.T) {
 	strength := was.Contains[0]
 	strength.Low, strength.Typical, strength.High = 5.5, 5.5, 5.5
 	sugar := larder.Content{Substance: "sucrose", Range: larder.Range{Low: 1, Typical: 2, High: 3}, Basis: "w/v"}
-	mine, problems := l.With(larder.Own{Materials: []larder.Material{{ID: was.ID, Name: text.Localized{"en": "our vinegar"}, Roles: []string{"water-base"}, MayHold: []string{"gluten"},
-		Contains: []larder.Content{strength, sugar}, Figures: []larder.Figure{{Text: "rho 1.02", Key: "rho", Low: 1.02, High: 1.04, Unit: "g/mL"}}}}})
+	mine, problems := l.With(
+		larder.Own{
+			Materials: []larder.Material{
+				{
+					ID:      was.ID,
+					Name:    text.Localized{"en": "our vinegar"},
+					Roles:   []string{"water-base"},
+					MayHold: []string{"gluten"},
+					Contains: []larder.Content{
+						strength,
+						sugar,
+					},
+					Figures: []larder.Figure{{Text: "rho 1.02", Key: "rho", Low: 1.02, High: 1.04, Unit: "g/mL"}},
+				},
+			},
+		},
+	)
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
@@ -426,7 +485,8 @@ func TestACorrectionWidens(t *testing.T) {
 		t.Errorf("%+v", m.Contains)
 	}
 	before, known := was.Figure("rho")
-	if rho, ok := m.Figure("rho"); !ok || rho.Typical != 1.03 || rho.High != 1.04 || known && rho.Low != min(before.Low, 1.02) {
+	if rho, ok := m.Figure("rho"); !ok || rho.Typical != 1.03 || rho.High != 1.04 ||
+		known && rho.Low != min(before.Low, 1.02) {
 		t.Errorf("rho %+v, was %+v", rho, before)
 	}
 	for _, kept := range was.Roles {
@@ -443,15 +503,29 @@ func TestOwnRoundTrip(t *testing.T) {
 	l := larder.Standard()
 	honey, _ := l.Material("honey")
 	washer, _ := l.Material("washer-m8")
-	own := []larder.Material{*honey, *washer, {ID: "minus", Name: text.Localized{"en": "-1 a trick"}, Hazards: []string{"slip"}}}
+	own := []larder.Material{
+		*honey,
+		*washer,
+		{ID: "minus", Name: text.Localized{"en": "-1 a trick"}, Hazards: []string{"slip"}},
+	}
 	var b bytes.Buffer
-	swap := larder.Rule{ID: "our-swap", Role: "dense-syrup", Results: []string{"any"}, From: larder.Side{Text: "honey", Materials: []string{"honey"}}, To: larder.Side{Text: "minus", Materials: []string{"minus"}}, Basis: larder.NoConversion, Class: larder.Separate}
+	swap := larder.Rule{
+		ID:      "our-swap",
+		Role:    "dense-syrup",
+		Results: []string{"any"},
+		From:    larder.Side{Text: "honey", Materials: []string{"honey"}},
+		To:      larder.Side{Text: "minus", Materials: []string{"minus"}},
+		Basis:   larder.NoConversion,
+		Class:   larder.Separate,
+	}
 	if err := larder.WriteJSON(&b, larder.Own{Materials: own, Rules: []larder.Rule{swap}}); err != nil {
 		t.Fatal(err)
 	}
 	whole, err := larder.ReadJSON(b.Bytes())
 	back := whole.Materials
-	if err != nil || len(back) != 3 || len(whole.Rules) != 1 || whole.Rules[0].To.Materials[0] != "minus" || back[0].Name["es"] != "miel" || back[1].Piece.Typical != 1.83 {
+	if err != nil || len(back) != 3 || len(whole.Rules) != 1 || whole.Rules[0].To.Materials[0] != "minus" ||
+		back[0].Name["es"] != "miel" ||
+		back[1].Piece.Typical != 1.83 {
 		t.Errorf("%v %+v", err, back)
 	}
 	if bare, err := larder.ReadJSON([]byte(`[{"id":"x"}]`)); err != nil || len(bare.Materials) != 1 {

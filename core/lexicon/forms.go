@@ -12,8 +12,15 @@ type grammar struct {
 }
 
 var grammars = map[string]grammar{
-	"":        {nil, whole},
-	"english": {map[string]func(string) []string{"v": englishVerb, "n": englishNoun, "a": func(w string) []string { return []string{w} }}, englishApart},
+	"": {nil, whole},
+	"english": {
+		map[string]func(string) []string{
+			"v": englishVerb,
+			"n": englishNoun,
+			"a": func(w string) []string { return []string{w} },
+		},
+		englishApart,
+	},
 	"spanish": {map[string]func(string) []string{"v": spanishVerb, "n": spanishNoun, "a": spanishAdjective}, whole},
 }
 
@@ -124,17 +131,99 @@ var strong = map[string]string{}
 
 // own are forms that follow no rule, added to the rest.
 var ownForms = map[string][]string{
-	"poner": {"pon", "ponga", "pongan", "pongas", "pongamos", "puesto", "puesta", "puestos", "puestas", "puso", "pusieron", "pondra", "pondran"},
-	"hacer": {"haz", "haga", "hagan", "hagas", "hagamos", "hecho", "hecha", "hechos", "hechas", "hizo", "hicieron", "hara", "haran"},
-	"salir": {"sal", "salga", "salgan", "salgas", "saldra"}, "tener": {"ten", "tenga", "tengan", "tengas", "tiene", "tienen", "tienes", "tuvo"},
-	"sostener": {"sosten", "sostenga", "sostengan", "sostengas", "sostiene", "sostienen", "sostienes"}, "mantener": {"manten", "mantenga", "mantengan", "mantengas", "mantiene", "mantienen"},
-	"contener": {"contiene", "contienen", "contenga"}, "retener": {"reten", "retenga", "retengan", "retengas", "retiene", "retienen"},
-	"abrir": {"abierto", "abierta", "abiertos", "abiertas"}, "cubrir": {"cubierto", "cubierta", "cubiertos", "cubiertas"}, "romper": {"roto", "rota", "rotos", "rotas"}, "freir": {"frito", "frita", "fritos", "fritas", "frie", "frien", "fries", "fria", "frian", "friendo"},
-	"sofreir": {"sofrie", "sofrien", "sofria", "sofrian", "sofriendo"}, "sonreir": {"sonrie", "sonrien", "sonria", "sonrian"}, "ver": {"ve", "ven", "vea", "vean", "veas", "visto", "vista", "viendo", "vio", "vieron"},
-	"dar": {"da", "den", "des", "dio"}, "caer": {"caiga", "caigan", "cayo", "cayendo"}, "oler": {"huele", "huelen", "hueles", "huela", "huelan", "huelas"}, "volver": {"vuelto"},
-	"coger": {"coja", "cojan", "cojas", "cojamos"}, "recoger": {"recoja", "recojan", "recojas"}, "sumergir": {"sumerja", "sumerjan", "sumerjas"}, "introducir": {"introduzca", "introduzcan", "introdujo"}, "producir": {"produzca", "produzcan", "produjo"},
-	"cocer": {"cuece", "cuecen", "cueces", "cueza", "cuezan", "cuezas", "cocido"}, "servir": {"sirve", "sirven", "sirva", "sirvan", "sirviendo"}, "medir": {"mide", "miden", "mides", "mida", "midan", "midas", "midiendo"},
-	"teñir": {"tiñe", "tiñen", "tiñes", "tiña", "tiñan", "tiñendo"}, "hervir": {"hierve", "hierven", "hierves", "hierva", "hiervan", "hiervas", "hirviendo", "hirvio", "hirviente"}, "derretir": {"derrite", "derriten", "derrites", "derrita", "derritan", "derritas", "derritiendo"},
+	"poner": {
+		"pon",
+		"ponga",
+		"pongan",
+		"pongas",
+		"pongamos",
+		"puesto",
+		"puesta",
+		"puestos",
+		"puestas",
+		"puso",
+		"pusieron",
+		"pondra",
+		"pondran",
+	},
+	"hacer": {
+		"haz",
+		"haga",
+		"hagan",
+		"hagas",
+		"hagamos",
+		"hecho",
+		"hecha",
+		"hechos",
+		"hechas",
+		"hizo",
+		"hicieron",
+		"hara",
+		"haran",
+	},
+	"salir": {
+		"sal",
+		"salga",
+		"salgan",
+		"salgas",
+		"saldra",
+	}, "tener": {"ten", "tenga", "tengan", "tengas", "tiene", "tienen", "tienes", "tuvo"},
+	"sostener": {
+		"sosten",
+		"sostenga",
+		"sostengan",
+		"sostengas",
+		"sostiene",
+		"sostienen",
+		"sostienes",
+	}, "mantener": {"manten", "mantenga", "mantengan", "mantengas", "mantiene", "mantienen"},
+	"contener": {
+		"contiene",
+		"contienen",
+		"contenga",
+	}, "retener": {"reten", "retenga", "retengan", "retengas", "retiene", "retienen"},
+	"abrir": {
+		"abierto",
+		"abierta",
+		"abiertos",
+		"abiertas",
+	}, "cubrir": {"cubierto", "cubierta", "cubiertos", "cubiertas"}, "romper": {"roto", "rota", "rotos", "rotas"}, "freir": {"frito", "frita", "fritos", "fritas", "frie", "frien", "fries", "fria", "frian", "friendo"},
+	"sofreir": {
+		"sofrie",
+		"sofrien",
+		"sofria",
+		"sofrian",
+		"sofriendo",
+	}, "sonreir": {"sonrie", "sonrien", "sonria", "sonrian"}, "ver": {"ve", "ven", "vea", "vean", "veas", "visto", "vista", "viendo", "vio", "vieron"},
+	"dar": {
+		"da",
+		"den",
+		"des",
+		"dio",
+	}, "caer": {"caiga", "caigan", "cayo", "cayendo"}, "oler": {"huele", "huelen", "hueles", "huela", "huelan", "huelas"}, "volver": {"vuelto"},
+	"coger": {
+		"coja",
+		"cojan",
+		"cojas",
+		"cojamos",
+	}, "recoger": {"recoja", "recojan", "recojas"}, "sumergir": {"sumerja", "sumerjan", "sumerjas"}, "introducir": {"introduzca", "introduzcan", "introdujo"}, "producir": {"produzca", "produzcan", "produjo"},
+	"cocer": {
+		"cuece",
+		"cuecen",
+		"cueces",
+		"cueza",
+		"cuezan",
+		"cuezas",
+		"cocido",
+	}, "servir": {"sirve", "sirven", "sirva", "sirvan", "sirviendo"}, "medir": {"mide", "miden", "mides", "mida", "midan", "midas", "midiendo"},
+	"teñir": {
+		"tiñe",
+		"tiñen",
+		"tiñes",
+		"tiña",
+		"tiñan",
+		"tiñendo",
+	}, "hervir": {"hierve", "hierven", "hierves", "hierva", "hiervan", "hiervas", "hirviendo", "hirvio", "hirviente"}, "derretir": {"derrite", "derriten", "derrites", "derrita", "derritan", "derritas", "derritiendo"},
 	"pudrir": {"podrido", "podrida"},
 }
 
@@ -148,7 +237,23 @@ func init() {
 var clitics = []string{"lo", "la", "los", "las", "le", "les", "se", "te", "me", "nos", "selo", "sela", "telo", "tela"}
 
 // neverVerbs are forms that mostly are other words.
-var neverVerbs = []string{"fria", "frias", "cocina", "cocinas", "cosa", "cosas", "vino", "cura", "nada", "llama", "llamas", "mido", "como", "vela", "velas"}
+var neverVerbs = []string{
+	"fria",
+	"frias",
+	"cocina",
+	"cocinas",
+	"cosa",
+	"cosas",
+	"vino",
+	"cura",
+	"nada",
+	"llama",
+	"llamas",
+	"mido",
+	"como",
+	"vela",
+	"velas",
+}
 
 // spanishVerb lists the forms of a verb from its infinitive, without accents:
 // not the first person, whose ending makes it another word.

@@ -55,10 +55,29 @@ func TestHarmlessAndDangerous(t *testing.T) {
 				t.Logf("missed (%s): %s: want %s, found %v", lang, sentence, concept, ids)
 			}
 		}
-		t.Logf("%s: asked %d of %d and %d of %d harmless ones, missed %d of %d and %d of %d", lang, asked[0], all[0], asked[1], all[1], missed[0], dangerous[0], missed[1], dangerous[1])
+		t.Logf(
+			"%s: asked %d of %d and %d of %d harmless ones, missed %d of %d and %d of %d",
+			lang,
+			asked[0],
+			all[0],
+			asked[1],
+			all[1],
+			missed[0],
+			dangerous[0],
+			missed[1],
+			dangerous[1],
+		)
 		for half := range 2 {
 			if asked[half]*50 > all[half] || missed[half]*20 > dangerous[half] {
-				t.Errorf("%s, half %d: asked %d of %d, missed %d of %d", lang, half, asked[half], all[half], missed[half], dangerous[half])
+				t.Errorf(
+					"%s, half %d: asked %d of %d, missed %d of %d",
+					lang,
+					half,
+					asked[half],
+					all[half],
+					missed[half],
+					dangerous[half],
+				)
 			}
 		}
 	}
@@ -82,10 +101,29 @@ func TestStrangersSentences(t *testing.T) {
 				t.Logf("missed (%s): %s", lang, s)
 			}
 		}
-		t.Logf("%s: asked %d of %d and %d of %d harmless ones, missed %d of %d and %d of %d", lang, asked[0], all[0], asked[1], all[1], missed[0], dangerous[0], missed[1], dangerous[1])
+		t.Logf(
+			"%s: asked %d of %d and %d of %d harmless ones, missed %d of %d and %d of %d",
+			lang,
+			asked[0],
+			all[0],
+			asked[1],
+			all[1],
+			missed[0],
+			dangerous[0],
+			missed[1],
+			dangerous[1],
+		)
 		for half := range 2 {
 			if asked[half]*50 > all[half] || missed[half]*20 > dangerous[half] {
-				t.Errorf("%s, half %d: asked %d of %d, missed %d of %d", lang, half, asked[half], all[half], missed[half], dangerous[half])
+				t.Errorf(
+					"%s, half %d: asked %d of %d, missed %d of %d",
+					lang,
+					half,
+					asked[half],
+					all[half],
+					missed[half],
+					dangerous[half],
+				)
 			}
 		}
 	}

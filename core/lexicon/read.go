@@ -109,8 +109,41 @@ func spend(words []token, names Names) {
 }
 
 // collisions are words of one language that mean something else in the other.
-var collisions = map[string]bool{"pan": true, "once": true, "come": true, "sin": true, "red": true, "dice": true, "son": true, "real": true, "cal": true, "ron": true, "gin": true, "pie": true, "mayor": true,
-	"gas": true, "laser": true, "vela": true, "plastic": true, "metal": true, "animal": true, "globe": true, "tierra": false, "match": true, "balance": true, "alcohol": true, "globo": false, "plug": true, "te": true, "no": true, "sol": true, "butano": false, "9": true, "v": true, "uv": true}
+var collisions = map[string]bool{
+	"pan":     true,
+	"once":    true,
+	"come":    true,
+	"sin":     true,
+	"red":     true,
+	"dice":    true,
+	"son":     true,
+	"real":    true,
+	"cal":     true,
+	"ron":     true,
+	"gin":     true,
+	"pie":     true,
+	"mayor":   true,
+	"gas":     true,
+	"laser":   true,
+	"vela":    true,
+	"plastic": true,
+	"metal":   true,
+	"animal":  true,
+	"globe":   true,
+	"tierra":  false,
+	"match":   true,
+	"balance": true,
+	"alcohol": true,
+	"globo":   false,
+	"plug":    true,
+	"te":      true,
+	"no":      true,
+	"sol":     true,
+	"butano":  false,
+	"9":       true,
+	"v":       true,
+	"uv":      true,
+}
 
 func foreign(h Hit, words []token) bool {
 	for _, t := range words[h.anchor : h.last+1] {
@@ -152,7 +185,10 @@ func matches(words []token, lang string) []Hit {
 		}
 	}
 	return slices.DeleteFunc(hits, func(h Hit) bool {
-		return slices.ContainsFunc(decoys, func(d span) bool { return d.concept == h.Concept && d.from <= h.anchor && h.anchor <= d.to })
+		return slices.ContainsFunc(
+			decoys,
+			func(d span) bool { return d.concept == h.Concept && d.from <= h.anchor && h.anchor <= d.to },
+		)
 	})
 }
 
@@ -216,7 +252,9 @@ func (p *pattern) match(words []token, at int) (from, to, anchor int, ok bool) {
 }
 
 // functionWords follow where a phrase has ended.
-var functionWords = set("and or to for with in on at of from by until while when if so that which as into over under near next it is are was not before after each you your because first y o u e para con en de del por al que si cuando mientras hasta como sobre bajo junto es son no antes despues cada tu su ya cerca porque")
+var functionWords = set(
+	"and or to for with in on at of from by until while when if so that which as into over under near next it is are was not before after each you your because first y o u e para con en de del por al que si cuando mientras hasta como sobre bajo junto es son no antes despues cada tu su ya cerca porque",
+)
 
 func set(s string) map[string]bool {
 	out := map[string]bool{}

@@ -128,7 +128,14 @@ func parse(raw string, questions map[string]text.Localized) error {
 			if len(fields) != 4 {
 				return fmt.Errorf("line %d: a concept is written name : kind : leads to : settled by", n+1)
 			}
-			c = &Concept{ID: fields[0], Thing: fields[1] == "t", Leads: starless(fields[2]), Settled: starless(fields[3]), Asks: questions[fields[0]], place: len(concepts)}
+			c = &Concept{
+				ID:      fields[0],
+				Thing:   fields[1] == "t",
+				Leads:   starless(fields[2]),
+				Settled: starless(fields[3]),
+				Asks:    questions[fields[0]],
+				place:   len(concepts),
+			}
 			concepts, byID[c.ID] = append(concepts, c), c
 			if c.Asks == nil {
 				return fmt.Errorf("line %d: %s has no question", n+1, c.ID)

@@ -46,7 +46,8 @@ func negated(h Hit, words []token, lang string) Level {
 			if !follows(words, at, cue) || breaks(words, at+n, h.anchor, lang) {
 				continue
 			}
-			if far := count(words[at+n : h.anchor]); (far < reach || far < reach+3 && joined(words, at+n, h.anchor, lang)) && silence(at+n) {
+			if far := count(words[at+n : h.anchor]); (far < reach || far < reach+3 && joined(words, at+n, h.anchor, lang)) &&
+				silence(at+n) {
 				return Silent
 			}
 		}

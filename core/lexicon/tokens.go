@@ -18,7 +18,32 @@ type token struct {
 
 func (t token) boundary() bool { return t.word == "" }
 
-var folding = strings.NewReplacer("á", "a", "é", "e", "í", "i", "ó", "o", "ú", "u", "ü", "u", "à", "a", "è", "e", "ç", "c", "’", "'", "‘", "'", "`", "'")
+var folding = strings.NewReplacer(
+	"á",
+	"a",
+	"é",
+	"e",
+	"í",
+	"i",
+	"ó",
+	"o",
+	"ú",
+	"u",
+	"ü",
+	"u",
+	"à",
+	"a",
+	"è",
+	"e",
+	"ç",
+	"c",
+	"’",
+	"'",
+	"‘",
+	"'",
+	"`",
+	"'",
+)
 
 // Sentences splits a text at full stops, semicolons, colons, question and
 // exclamation marks and new lines; a stop within a number is none.
@@ -27,7 +52,8 @@ func Sentences(s string) []string {
 	start := 0
 	runes := []rune(s)
 	for i, r := range runes {
-		end := strings.ContainsRune(";:!?\n", r) || r == '.' && !(i > 0 && i+1 < len(runes) && unicode.IsDigit(runes[i-1]) && unicode.IsDigit(runes[i+1]))
+		end := strings.ContainsRune(";:!?\n", r) ||
+			r == '.' && !(i > 0 && i+1 < len(runes) && unicode.IsDigit(runes[i-1]) && unicode.IsDigit(runes[i+1]))
 		if r == ':' && i > 0 && i+1 < len(runes) && unicode.IsDigit(runes[i-1]) && unicode.IsDigit(runes[i+1]) {
 			end = false
 		}
@@ -81,9 +107,11 @@ func tokens(s, lang string) []token {
 		end := at
 		digits := unicode.IsDigit(r)
 		for i, x := range lower[at:] {
-			inNumber := digits && (x == '.' || x == ',') && at+i+1 < len(lower) && lower[at+i+1] >= '0' && lower[at+i+1] <= '9'
+			inNumber := digits && (x == '.' || x == ',') && at+i+1 < len(lower) && lower[at+i+1] >= '0' &&
+				lower[at+i+1] <= '9'
 			apostrophe := !digits && (x == '\'' || x == '’') && i > 0
-			if unicode.IsDigit(x) != digits && unicode.IsLetter(x) == digits || !unicode.IsLetter(x) && !unicode.IsDigit(x) && !inNumber && !apostrophe {
+			if unicode.IsDigit(x) != digits && unicode.IsLetter(x) == digits ||
+				!unicode.IsLetter(x) && !unicode.IsDigit(x) && !inNumber && !apostrophe {
 				break
 			}
 			end = at + i + len(string(x))
@@ -93,7 +121,10 @@ func tokens(s, lang string) []token {
 		at = end
 	}
 	for i := range out {
-		if v, err := strconv.ParseFloat(strings.Replace(out[i].word, ",", ".", 1), 64); err == nil && out[i].word != "" && out[i].word[0] >= '0' && out[i].word[0] <= '9' {
+		if v, err := strconv.ParseFloat(strings.Replace(out[i].word, ",", ".", 1), 64); err == nil &&
+			out[i].word != "" &&
+			out[i].word[0] >= '0' &&
+			out[i].word[0] <= '9' {
 			out[i].number = &v
 		}
 	}

@@ -83,7 +83,16 @@ type Book struct {
 // of the same slot. What is entered at a guarded step counts once an adult had
 // said to be there, where that is all it waits for, or the teacher says why.
 func Open(d *design.Document, entries []Entry, w Writer, guards Guards) *Book {
-	b := &Book{Design: d, Writer: w, Done: map[string]time.Time{}, Ticked: map[string]bool{}, Adults: map[string]time.Time{}, Vouched: map[string]string{}, index: map[design.Slot]int{}, Guards: guards}
+	b := &Book{
+		Design:  d,
+		Writer:  w,
+		Done:    map[string]time.Time{},
+		Ticked:  map[string]bool{},
+		Adults:  map[string]time.Time{},
+		Vouched: map[string]string{},
+		index:   map[design.Slot]int{},
+		Guards:  guards,
+	}
 	for i, s := range d.Slots() {
 		b.Cells = append(b.Cells, Cell{Slot: s, State: NotYet})
 		b.index[s] = i
@@ -136,7 +145,10 @@ type fate struct{ what, why string }
 // be said first and was not by then. A reading that names no step, or one that
 // does not take it, is of the steps that do.
 func (b *Book) guarded(e *Entry) []string {
-	if len(b.Guards) == 0 || e.Provenance == Desk || e.Kind == Adult || e.Kind == Fact || e.Kind == Vouched || e.Kind == Tick || e.Kind == Sent || e.Kind == Spoiled {
+	if len(b.Guards) == 0 || e.Provenance == Desk || e.Kind == Adult || e.Kind == Fact || e.Kind == Vouched ||
+		e.Kind == Tick ||
+		e.Kind == Sent ||
+		e.Kind == Spoiled {
 		return nil
 	}
 	steps := []string{e.Step}
@@ -176,7 +188,8 @@ func (b *Book) take(e *Entry, spoiled map[string]fate) {
 		if !ok || !known {
 			return
 		}
-		if e.Provenance != Desk && e.Provenance != Shared && (b.FirstReading.IsZero() || e.Measured().Before(b.FirstReading)) {
+		if e.Provenance != Desk && e.Provenance != Shared &&
+			(b.FirstReading.IsZero() || e.Measured().Before(b.FirstReading)) {
 			b.FirstReading = e.Measured()
 		}
 		line := Line{Entry: *e, Understood: Understand(r, e.Instrument, e.Typed, b.Writer), Fate: "counts"}

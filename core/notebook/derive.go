@@ -101,7 +101,8 @@ func doubts(results []Result) {
 func (r *Result) work(b *Book, e design.Working, x design.Derived) {
 	all := b.bind(r.Condition, e.Symbols(), 0)
 	for _, symbol := range e.Symbols() {
-		if bound, ok := all.env[symbol]; ok && len(bound.Values) == 0 && symbol != "time" && symbol != "elapsed" && !all.bounded[symbol] {
+		if bound, ok := all.env[symbol]; ok && len(bound.Values) == 0 && symbol != "time" && symbol != "elapsed" &&
+			!all.bounded[symbol] {
 			r.Missing = text.Message{ID: "notebook.derive.missing", Args: text.Args{"reading": b.name(symbol)}}
 			return
 		}
@@ -235,7 +236,14 @@ func (b binding) end(high bool) formula.Env {
 // "elapsed" when the values of the reading it uses were really measured, from the
 // first of them on.
 func (b *Book) bind(condition string, symbols []string, trial int) binding {
-	out := binding{env: b.Design.Fixed(), repeats: b.Design.Fixed(), clocked: true, bounded: map[string]bool{}, lows: b.Design.Fixed(), highs: b.Design.Fixed()}
+	out := binding{
+		env:     b.Design.Fixed(),
+		repeats: b.Design.Fixed(),
+		clocked: true,
+		bounded: map[string]bool{},
+		lows:    b.Design.Fixed(),
+		highs:   b.Design.Fixed(),
+	}
 	for symbol := range out.repeats {
 		out.repeats[symbol].Values[0].U = 0 // the same value each time
 	}
@@ -248,7 +256,8 @@ func (b *Book) bind(condition string, symbols []string, trial int) binding {
 		once := b.Design.TrialsOf(r) == 1
 		for i := range b.Cells {
 			c := &b.Cells[i]
-			if c.Slot.Reading != r.ID || condition != "" && c.Slot.Condition != "" && c.Slot.Condition != condition || trial > 0 && c.Slot.Trial != trial && !once {
+			if c.Slot.Reading != r.ID || condition != "" && c.Slot.Condition != "" && c.Slot.Condition != condition ||
+				trial > 0 && c.Slot.Trial != trial && !once {
 				continue
 			}
 			slots++

@@ -15,7 +15,12 @@ import (
 // plain is a design of one reading with a tool of one step, taken so many times
 // in each of the conditions.
 func plain(unit, step string, trials int, conditions ...string) *design.Document {
-	d := &design.Document{Trials: trials, Readings: []design.Reading{{ID: "v", Symbol: "v", Name: text.Localized{"en": "it"}, Unit: unit, PerCondition: true}}}
+	d := &design.Document{
+		Trials: trials,
+		Readings: []design.Reading{
+			{ID: "v", Symbol: "v", Name: text.Localized{"en": "it"}, Unit: unit, PerCondition: true},
+		},
+	}
 	if step != "" {
 		d.Readings[0].Instruments = []design.Instrument{{ID: "tool", Resolution: step}}
 	}
@@ -54,8 +59,19 @@ func TestOwnScatter(t *testing.T) {
 	} {
 		b := notebook.Open(c.d, typed(c.d, "", c.values...), english, nil)
 		r := notebook.Derive(b)[0]
-		if !r.OK || math.Abs(r.Value.Value-c.mean) > 1e-9 || math.Abs(r.Doubt.U-c.u) > 1e-3 || math.Abs(r.Value.U-c.g) > 0.02 || !math.IsInf(c.df, 1) && math.Abs(r.Doubt.DF-c.df) > 0.02 || math.IsInf(c.df, 1) != math.IsInf(r.Doubt.DF, 1) {
-			t.Errorf("%v: %v, u %v, give or take %v, df %v; want %+v", c.values, r.Value.Value, r.Doubt.U, r.Value.U, r.Doubt.DF, c)
+		if !r.OK || math.Abs(r.Value.Value-c.mean) > 1e-9 || math.Abs(r.Doubt.U-c.u) > 1e-3 ||
+			math.Abs(r.Value.U-c.g) > 0.02 ||
+			!math.IsInf(c.df, 1) && math.Abs(r.Doubt.DF-c.df) > 0.02 ||
+			math.IsInf(c.df, 1) != math.IsInf(r.Doubt.DF, 1) {
+			t.Errorf(
+				"%v: %v, u %v, give or take %v, df %v; want %+v",
+				c.values,
+				r.Value.Value,
+				r.Doubt.U,
+				r.Value.U,
+				r.Doubt.DF,
+				c,
+			)
 		}
 	}
 }
@@ -64,7 +80,10 @@ func TestOwnScatter(t *testing.T) {
 // of 1/2, 1/4 and 1/5 is not the ratio of the means.
 func TestTrialByTrial(t *testing.T) {
 	d := plain("1", "", 3)
-	d.Derived = []design.Derived{{ID: "x", Formula: "1 / v", Unit: "1"}, {ID: "y", Formula: "max(v) - min(v)", Unit: "1"}}
+	d.Derived = []design.Derived{
+		{ID: "x", Formula: "1 / v", Unit: "1"},
+		{ID: "y", Formula: "max(v) - min(v)", Unit: "1"},
+	}
 	r := notebook.Derive(notebook.Open(d, typed(d, "", "2", "4", "5"), english, nil))
 	if math.Abs(r[0].Value.Value-(0.5+0.25+0.2)/3) > 1e-9 || len(r[0].Doubt.Trials) != 3 {
 		t.Errorf("%+v", r[0])
@@ -74,8 +93,15 @@ func TestTrialByTrial(t *testing.T) {
 // A line through one reading of each condition is one value of the home.
 func TestOverConditions(t *testing.T) {
 	d := plain("cm", "1 mm", 1, "small", "middle", "large")
-	d.Readings = append(d.Readings, design.Reading{ID: "d", Symbol: "d", Unit: "cm", PerCondition: true}, design.Reading{ID: "room", Symbol: "room", Unit: "°C"})
-	d.Derived = []design.Derived{{ID: "pi", Formula: "slope(v, d)", Unit: "1"}, {ID: "warm", Formula: "room - 0 °C", Unit: "K"}}
+	d.Readings = append(
+		d.Readings,
+		design.Reading{ID: "d", Symbol: "d", Unit: "cm", PerCondition: true},
+		design.Reading{ID: "room", Symbol: "room", Unit: "°C"},
+	)
+	d.Derived = []design.Derived{
+		{ID: "pi", Formula: "slope(v, d)", Unit: "1"},
+		{ID: "warm", Formula: "room - 0 °C", Unit: "K"},
+	}
 	var entries []notebook.Entry
 	for i, c := range []string{"small", "middle", "large"} {
 		across := float64(10 * (i + 1))
@@ -85,7 +111,14 @@ func TestOverConditions(t *testing.T) {
 			}))
 		}
 	}
-	entries = append(entries, entry(notebook.Reading, 1, func(e *notebook.Entry) { e.Slot, e.Typed = design.Slot{Reading: "room", Trial: 1}, "21" }))
+	entries = append(
+		entries,
+		entry(
+			notebook.Reading,
+			1,
+			func(e *notebook.Entry) { e.Slot, e.Typed = design.Slot{Reading: "room", Trial: 1}, "21" },
+		),
+	)
 	r := notebook.Derive(notebook.Open(d, entries, english, nil))
 	if len(r) != 2 || r[0].Condition != "" || !r[0].OK || math.Abs(r[0].Value.Value-3.2) > 1e-9 {
 		t.Errorf("%+v", r)
@@ -109,10 +142,13 @@ func TestPercentOnce(t *testing.T) {
 // g·t²/8 for 1.2 s is 1.7652 m, and u(h)/h is 2·u(t)/t.
 func TestModelledValue(t *testing.T) {
 	d := plain("s", "0.1 s", 1)
-	d.Derived = []design.Derived{{ID: "h", Model: &design.ModelUse{ID: "flight", Inputs: map[string]string{"flight_time": "v"}}, Unit: "cm"}}
+	d.Derived = []design.Derived{
+		{ID: "h", Model: &design.ModelUse{ID: "flight", Inputs: map[string]string{"flight_time": "v"}}, Unit: "cm"},
+	}
 	r := notebook.Derive(notebook.Open(d, typed(d, "", "1.2"), english, nil))[0]
 	h, ut := 9.80665*1.44/8*100, math.Sqrt(0.01+0.01/12)
-	if !r.OK || math.Abs(r.Value.Value-h) > 1e-6 || math.Abs(r.Doubt.U/(2*h*ut/1.2)-1) > 0.06 || r.Value.Unit != quantity.MustUnit("cm") {
+	if !r.OK || math.Abs(r.Value.Value-h) > 1e-6 || math.Abs(r.Doubt.U/(2*h*ut/1.2)-1) > 0.06 ||
+		r.Value.Unit != quantity.MustUnit("cm") {
 		t.Errorf("%+v, want %v ± %v", r, h, 2*h*ut/1.2)
 	}
 	for what, use := range map[string]design.ModelUse{
@@ -134,9 +170,21 @@ func TestModelledValue(t *testing.T) {
 // mean of 400, 500 and 500 cm/s; its part of u is 466.67/200 · √(52/12) = 4.857.
 func TestOnceAndForAll(t *testing.T) {
 	d := plain("s", "", 3)
-	d.Readings = append(d.Readings, design.Reading{ID: "drop", Symbol: "drop", Unit: "cm", Trials: 1, Instruments: []design.Instrument{{ID: "tape", Resolution: "2 cm"}}})
+	d.Readings = append(
+		d.Readings,
+		design.Reading{
+			ID:          "drop",
+			Symbol:      "drop",
+			Unit:        "cm",
+			Trials:      1,
+			Instruments: []design.Instrument{{ID: "tape", Resolution: "2 cm"}},
+		},
+	)
 	d.Constants = []design.Constant{{Symbol: "floor", Value: "3 m ± 0.1 m"}}
-	d.Derived = []design.Derived{{ID: "speed", Formula: "drop / v", Unit: "cm/s"}, {ID: "above", Formula: "drop + floor", Unit: "cm"}}
+	d.Derived = []design.Derived{
+		{ID: "speed", Formula: "drop / v", Unit: "cm/s"},
+		{ID: "above", Formula: "drop + floor", Unit: "cm"},
+	}
 	entries := append(typed(d, "", "0.5", "0.4", "0.4"), entry(notebook.Reading, 5, func(e *notebook.Entry) {
 		e.Slot, e.Typed, e.Instrument = design.Slot{Reading: "drop", Trial: 1}, "200", "tape"
 	}))
@@ -156,12 +204,16 @@ func TestOnceAndForAll(t *testing.T) {
 	if want := math.Sqrt(tool + drop); math.Abs(math.Sqrt(speed.Doubt.Rounding)/want-1) > 1e-6 {
 		t.Errorf("rounding %v, want %v", math.Sqrt(speed.Doubt.Rounding), want)
 	}
-	if above := r[1]; !above.OK || math.Abs(above.Value.Value-500) > 1e-9 || math.Abs(above.Doubt.Rounding-(100+52.0/12)) > 1e-6 {
+	if above := r[1]; !above.OK || math.Abs(above.Value.Value-500) > 1e-9 ||
+		math.Abs(above.Doubt.Rounding-(100+52.0/12)) > 1e-6 {
 		t.Errorf("%+v, want 500 cm with the give or take of the constant", above)
 	}
 	for typed, fault := range map[string]bool{"340 m": false, "9.81 m/s^2 ± 0.01 m/s^2": false, "high": true, "": true, "4 m ± 2 s": true, "v + 1": true} {
 		d.Constants[0].Value, d.Constants[0].Name = typed, text.Localized{"en": "the floor"}
-		found := slices.ContainsFunc(design.Validate(d), func(f design.Finding) bool { return f.Path == "/constants/0/value" })
+		found := slices.ContainsFunc(
+			design.Validate(d),
+			func(f design.Finding) bool { return f.Path == "/constants/0/value" },
+		)
 		if found != fault {
 			t.Errorf("%q: found fault %v, want %v", typed, found, fault)
 		}
@@ -180,14 +232,19 @@ func TestElapsed(t *testing.T) {
 			e.Slot, e.Typed, e.Refers = design.Slot{Reading: "v", Time: slot, Trial: 1}, typed, refers
 		})
 	}
-	entries := []notebook.Entry{read(10, "0 min", "60 °C", ""), read(11.5, "1 min", "75 °C", ""), read(14, "4 min", "52 °C", "")}
+	entries := []notebook.Entry{
+		read(10, "0 min", "60 °C", ""),
+		read(11.5, "1 min", "75 °C", ""),
+		read(14, "4 min", "52 °C", ""),
+	}
 	entries = append(entries, read(20, "1 min", "57 °C", entries[1].ID))
 	r := notebook.Derive(notebook.Open(d, entries, english, nil))[0]
 	if !r.OK || math.Abs(r.Value.Value+2) > 1e-9 {
 		t.Errorf("%+v, want -2 K/min", r)
 	}
 	entries[2].Provenance = notebook.Desk
-	if r = notebook.Derive(notebook.Open(d, entries, english, nil))[0]; r.OK || r.Missing.ID != "notebook.derive.clock" {
+	if r = notebook.Derive(notebook.Open(d, entries, english, nil))[0]; r.OK ||
+		r.Missing.ID != "notebook.derive.clock" {
 		t.Errorf("typed in later: %+v", r)
 	}
 	if _, err := design.Try(d, d.Derived[0]); err != nil {
@@ -200,7 +257,9 @@ func TestBoundedValue(t *testing.T) {
 	d := plain("g", "1 g", 1)
 	d.Derived = []design.Derived{{ID: "x", Formula: "v / 40 g", Unit: "%"}, {ID: "y", Formula: "40 g - v", Unit: "g"}}
 	r := notebook.Derive(notebook.Open(d, typed(d, "", "<5"), english, nil))
-	if r[0].OK || r[0].Bound == nil || r[0].Bound.Low != 0 || math.Abs(r[0].Bound.High-12.5) > 1e-9 || math.Abs(r[1].Bound.Low-35) > 1e-9 || math.Abs(r[1].Bound.High-40) > 1e-9 {
+	if r[0].OK || r[0].Bound == nil || r[0].Bound.Low != 0 || math.Abs(r[0].Bound.High-12.5) > 1e-9 ||
+		math.Abs(r[1].Bound.Low-35) > 1e-9 ||
+		math.Abs(r[1].Bound.High-40) > 1e-9 {
 		t.Errorf("%+v %+v", r[0].Bound, r[1].Bound)
 	}
 	r = notebook.Derive(notebook.Open(d, typed(d, "", "more than 5"), english, nil))

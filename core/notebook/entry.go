@@ -34,7 +34,22 @@ const (
 var Hers = []Kind{Vouched, SetAside, Asked}
 
 // Kinds are all kinds of entry.
-var Kinds = []Kind{Reading, Observation, Answer, Tick, StepDone, Spoiled, NotRead, Photo, Sent, Adult, Fact, Vouched, SetAside, Asked}
+var Kinds = []Kind{
+	Reading,
+	Observation,
+	Answer,
+	Tick,
+	StepDone,
+	Spoiled,
+	NotRead,
+	Photo,
+	Sent,
+	Adult,
+	Fact,
+	Vouched,
+	SetAside,
+	Asked,
+}
 
 // Provenance says whose measurement an entry is.
 type Provenance string
@@ -122,12 +137,20 @@ func Fits(d *design.Document, e *Entry) *Problem {
 	case Answer:
 		q, ok := d.QuestionOf(e.Question)
 		if !ok {
-			return &Problem{"question", rule("question"), firstID(len(d.Questions), func(i int) string { return d.Questions[i].ID })}
+			return &Problem{
+				"question",
+				rule("question"),
+				firstID(len(d.Questions), func(i int) string { return d.Questions[i].ID }),
+			}
 		}
 		return answers(d, q, e)
 	case Photo:
 		if !slices.ContainsFunc(d.Evidence, func(v design.Evidence) bool { return v.ID == e.Evidence }) {
-			return &Problem{"evidence", rule("evidence"), firstID(len(d.Evidence), func(i int) string { return d.Evidence[i].ID })}
+			return &Problem{
+				"evidence",
+				rule("evidence"),
+				firstID(len(d.Evidence), func(i int) string { return d.Evidence[i].ID }),
+			}
 		}
 	case Spoiled:
 		if e.Refers == "" || e.Reason == "" {

@@ -36,7 +36,13 @@ var serial int
 func entry(kind notebook.Kind, minutes float64, fill func(*notebook.Entry)) notebook.Entry {
 	serial++
 	at := start.Add(time.Duration(minutes * float64(time.Minute)))
-	e := notebook.Entry{ID: fmt.Sprintf("e%03d", serial), Kind: kind, Provenance: notebook.Own, PhoneTime: at, Received: at.Add(time.Second)}
+	e := notebook.Entry{
+		ID:         fmt.Sprintf("e%03d", serial),
+		Kind:       kind,
+		Provenance: notebook.Own,
+		PhoneTime:  at,
+		Received:   at.Add(time.Second),
+	}
 	fill(&e)
 	return e
 }
@@ -58,7 +64,9 @@ func TestUnderstand(t *testing.T) {
 	if got := notebook.Understand(r, "", "82 mm", english); math.Abs(got.InUnit.U-math.Sqrt(1.0/48+0.64)) > 1e-9 {
 		t.Errorf("u of 82 mm: %v", got.InUnit.U)
 	}
-	if got := notebook.Understand(r, "ruler-cm", "8,2 cm", notebook.Writer{Language: "es"}); math.Abs(got.InUnit.U-math.Sqrt(25.0/48+0.64)) > 1e-9 {
+	if got := notebook.Understand(r, "ruler-cm", "8,2 cm", notebook.Writer{Language: "es"}); math.Abs(
+		got.InUnit.U-math.Sqrt(25.0/48+0.64),
+	) > 1e-9 {
 		t.Errorf("a coarser ruler: %v", got.InUnit.U)
 	}
 	for typed, code := range map[string]string{"82 cm": "look-again", "82 mm": "", "150 mm": ""} {
@@ -71,13 +79,15 @@ func TestUnderstand(t *testing.T) {
 			t.Errorf("%s: check %q, want %q", typed, code2, code)
 		}
 	}
-	if got := notebook.Understand(r, "", "wet", english); got.Readable || got.Kind != quantity.Unread || got.Message.ID == "" {
+	if got := notebook.Understand(r, "", "wet", english); got.Readable || got.Kind != quantity.Unread ||
+		got.Message.ID == "" {
 		t.Errorf("wet: %+v", got)
 	}
 	beans, _ := docs.Examples.ReadFile("examples/thirsty-beans.json")
 	b, _ := design.Read(beans)
 	mass, _ := b.Reading("before")
-	if got := notebook.Understand(mass, "scale-1", "40.3 g", english); len(got.Checks) != 1 || got.Checks[0].Code != "decimals" {
+	if got := notebook.Understand(mass, "scale-1", "40.3 g", english); len(got.Checks) != 1 ||
+		got.Checks[0].Code != "decimals" {
 		t.Errorf("decimals a scale cannot show: %+v", got.Checks)
 	}
 }
@@ -91,13 +101,20 @@ func TestNothingIsOverwritten(t *testing.T) {
 	fixed.Refers, fixed.Reason = first.ID, "read cm as mm"
 	wet := reading(1, slot("filter", "1 min"), "20 mm")
 	spoil := entry(notebook.Spoiled, 1.2, func(e *notebook.Entry) { e.Refers, e.Reason = wet.ID, "spilled" })
-	none := entry(notebook.NotRead, 1, func(e *notebook.Entry) { e.Slot, e.Reason = slot("printer", "1 min"), "forgot" })
+	none := entry(
+		notebook.NotRead,
+		1,
+		func(e *notebook.Entry) { e.Slot, e.Reason = slot("printer", "1 min"), "forgot" },
+	)
 	b := notebook.Open(d, []notebook.Entry{spoil, fixed, none, wet, first}, english, nil)
 	towel := b.Cell(slot("towel", "1 min"))
-	if towel.State != notebook.HasValue || towel.Understood.InUnit.Value != 31 || len(towel.History) != 2 || towel.History[0].Fate != "corrected" || towel.History[0].Reason != "read cm as mm" {
+	if towel.State != notebook.HasValue || towel.Understood.InUnit.Value != 31 || len(towel.History) != 2 ||
+		towel.History[0].Fate != "corrected" ||
+		towel.History[0].Reason != "read cm as mm" {
 		t.Errorf("corrected: %+v", towel)
 	}
-	if c := b.Cell(slot("filter", "1 min")); c.State != notebook.OnlySpoiled || c.Reason != "spilled" || len(c.History) != 1 {
+	if c := b.Cell(slot("filter", "1 min")); c.State != notebook.OnlySpoiled || c.Reason != "spilled" ||
+		len(c.History) != 1 {
 		t.Errorf("spoiled: %+v", c)
 	}
 	if c := b.Cell(slot("printer", "1 min")); c.State != notebook.HasReason || c.Reason != "forgot" {
@@ -108,7 +125,8 @@ func TestNothingIsOverwritten(t *testing.T) {
 	}
 	again := reading(3, slot("filter", "1 min"), "22 mm")
 	b = notebook.Open(d, []notebook.Entry{wet, spoil, again}, english, nil)
-	if c := b.Cell(slot("filter", "1 min")); c.State != notebook.HasValue || c.Understood.InUnit.Value != 22 || c.History[0].Fate != "spoiled" {
+	if c := b.Cell(slot("filter", "1 min")); c.State != notebook.HasValue || c.Understood.InUnit.Value != 22 ||
+		c.History[0].Fate != "spoiled" {
 		t.Errorf("a new try: %+v", c)
 	}
 	if b.Cell(design.Slot{Reading: "mass"}) != nil {
@@ -122,7 +140,10 @@ func TestDerive(t *testing.T) {
 	d := strips(t)
 	var entries []notebook.Entry
 	for i, at := range []string{"1 min", "2 min", "4 min", "8 min"} {
-		entries = append(entries, reading(float64(i), slot("towel", at), fmt.Sprintf("%.6f mm", 10*math.Sqrt(math.Pow(2, float64(i))))))
+		entries = append(
+			entries,
+			reading(float64(i), slot("towel", at), fmt.Sprintf("%.6f mm", 10*math.Sqrt(math.Pow(2, float64(i))))),
+		)
 	}
 	results := notebook.Derive(notebook.Open(d, entries, english, nil))
 	if len(results) != 8 {

@@ -60,8 +60,18 @@ func TestTypedInTheHomesOwnWay(t *testing.T) {
 		{"-2", english, quantity.Question, 0, "below zero", 0},
 	} {
 		got := notebook.Understand(r, "", c.typed, c.w)
-		if got.Kind != c.kind || math.Abs(got.InUnit.Value-c.mm) > 1e-9 || len(got.Checks) != c.checks || got.Readable != (c.kind == quantity.Value) {
-			t.Errorf("%q: %s %v mm, %d checks; want %s %v, %d", c.typed, got.Kind, got.InUnit.Value, len(got.Checks), c.kind, c.mm, c.checks)
+		if got.Kind != c.kind || math.Abs(got.InUnit.Value-c.mm) > 1e-9 || len(got.Checks) != c.checks ||
+			got.Readable != (c.kind == quantity.Value) {
+			t.Errorf(
+				"%q: %s %v mm, %d checks; want %s %v, %d",
+				c.typed,
+				got.Kind,
+				got.InUnit.Value,
+				len(got.Checks),
+				c.kind,
+				c.mm,
+				c.checks,
+			)
 		}
 		words := ""
 		if got.Message.ID != "" {
@@ -73,7 +83,9 @@ func TestTypedInTheHomesOwnWay(t *testing.T) {
 	}
 	// A range brings its own uncertainty: half-width/√3 beside the ruler's.
 	// An about brings 5 to 10 % of the value: 80 is ±5.
-	if u, want := notebook.Understand(r, "", "about 80 mm", english).InUnit.U, math.Sqrt(1.0/48+0.64+25.0/3); math.Abs(u-want) > 1e-9 {
+	if u, want := notebook.Understand(r, "", "about 80 mm", english).InUnit.U, math.Sqrt(1.0/48+0.64+25.0/3); math.Abs(
+		u-want,
+	) > 1e-9 {
 		t.Errorf("u of an about is %v, want %v", u, want)
 	}
 	u := notebook.Understand(r, "", "80-84 mm", english).InUnit.U
@@ -82,7 +94,8 @@ func TestTypedInTheHomesOwnWay(t *testing.T) {
 	}
 	// Checks repeat what was typed and never say what was expected.
 	for _, k := range notebook.Understand(r, "", "82 cm", english).Checks {
-		if s := text.Render(k.Message, "en"); !strings.Contains(s, "You wrote 82 cm.") || strings.Contains(s, "150") || strings.Contains(s, "mm") {
+		if s := text.Render(k.Message, "en"); !strings.Contains(s, "You wrote 82 cm.") || strings.Contains(s, "150") ||
+			strings.Contains(s, "mm") {
 			t.Errorf("a check leads: %q", s)
 		}
 	}
@@ -104,7 +117,10 @@ func TestTheRestOfTheBook(t *testing.T) {
 	photo := entry(notebook.Photo, 5, func(e *notebook.Entry) { e.Evidence, e.Refers = "photo-end", "p" })
 	sent := entry(notebook.Sent, 6, func(*notebook.Entry) {})
 	b := notebook.Open(d, []notebook.Entry{sent, photo, saw, adult, off, water, pencil}, english, nil)
-	if !b.Ticked["pencil"] || b.Ticked["water"] || b.Adults["cut"].IsZero() || len(b.Notes) != 1 || len(b.Photos) != 1 || b.SentAt == nil || !b.LastSeen.Equal(sent.Received) {
+	if !b.Ticked["pencil"] || b.Ticked["water"] || b.Adults["cut"].IsZero() || len(b.Notes) != 1 ||
+		len(b.Photos) != 1 ||
+		b.SentAt == nil ||
+		!b.LastSeen.Equal(sent.Received) {
 		t.Errorf("%+v", b)
 	}
 	empty := notebook.Open(d, nil, english, nil)
@@ -131,7 +147,11 @@ func TestTheAdultsWord(t *testing.T) {
 	word := func(minutes float64, step string) notebook.Entry {
 		return entry(notebook.Adult, minutes, func(e *notebook.Entry) { e.Step = step })
 	}
-	vouched := entry(notebook.Vouched, 90, func(e *notebook.Entry) { e.Step, e.Reason = "read-8", "Grandma was there, she told me." })
+	vouched := entry(
+		notebook.Vouched,
+		90,
+		func(e *notebook.Entry) { e.Step, e.Reason = "read-8", "Grandma was there, she told me." },
+	)
 	done := entry(notebook.StepDone, 9, func(e *notebook.Entry) { e.Step = "read-8" })
 	for _, c := range []struct {
 		name    string
@@ -160,16 +180,27 @@ func TestTheAdultsWord(t *testing.T) {
 	}
 	// An adult's word opens what an adult guards, and nothing else.
 	for _, guard := range []notebook.State{notebook.FactNotSaid, notebook.NotHere} {
-		b := notebook.Open(d, []notebook.Entry{word(1, "read-8"), at("read-8", 2, "50 mm")}, english, notebook.Guards{"read-8": guard})
+		b := notebook.Open(
+			d,
+			[]notebook.Entry{word(1, "read-8"), at("read-8", 2, "50 mm")},
+			english,
+			notebook.Guards{"read-8": guard},
+		)
 		if got := b.Cell(s); got.State != guard || len(b.Held) != 1 || got.History[0].Fate != string(guard) {
 			t.Errorf("%s: %s, held %v", guard, got.State, b.Held)
 		}
-		b = notebook.Open(d, []notebook.Entry{at("read-8", 2, "50 mm"), vouched}, english, notebook.Guards{"read-8": guard})
+		b = notebook.Open(
+			d,
+			[]notebook.Entry{at("read-8", 2, "50 mm"), vouched},
+			english,
+			notebook.Guards{"read-8": guard},
+		)
 		if got := b.Cell(s); got.State != notebook.HasValue || len(b.Held) != 0 {
 			t.Errorf("%s, vouched: %s, held %v", guard, got.State, b.Held)
 		}
 	}
-	if p := notebook.Fits(d, &notebook.Entry{Kind: notebook.Vouched, Step: "cut", Reason: " "}); p == nil || p.Field != "reason" {
+	if p := notebook.Fits(d, &notebook.Entry{Kind: notebook.Vouched, Step: "cut", Reason: " "}); p == nil ||
+		p.Field != "reason" {
 		t.Errorf("%+v", p)
 	}
 }
@@ -184,17 +215,21 @@ func TestNotReadAndReadAgain(t *testing.T) {
 	if c := notebook.Open(d, []notebook.Entry{forgot(1), reading(2, s, "17 mm")}, english, nil).Cell(s); c.State != notebook.HasValue {
 		t.Errorf("read after all: %s", c.State)
 	}
-	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "17 mm"), forgot(2)}, english, nil).Cell(s); c.State != notebook.HasReason || c.Reason != "forgot" || len(c.History) != 1 {
+	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "17 mm"), forgot(2)}, english, nil).Cell(s); c.State != notebook.HasReason ||
+		c.Reason != "forgot" ||
+		len(c.History) != 1 {
 		t.Errorf("taken back: %+v", c)
 	}
-	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "n/a")}, english, nil).Cell(s); c.State != notebook.HasReason || c.Reason != "not-recorded" {
+	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "n/a")}, english, nil).Cell(s); c.State != notebook.HasReason ||
+		c.Reason != "not-recorded" {
 		t.Errorf("typed that there is none: %+v", c)
 	}
 	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "no idea")}, english, nil).Cell(s); c.State != notebook.NeedsLook {
 		t.Errorf("a text to read: %+v", c)
 	}
 	twice := []notebook.Entry{reading(1, s, "17 mm"), reading(2, s, "18 mm")}
-	if c := notebook.Open(d, twice, english, nil).Cell(s); c.Understood.InUnit.Value != 18 || c.History[0].Fate != "superseded" {
+	if c := notebook.Open(d, twice, english, nil).Cell(s); c.Understood.InUnit.Value != 18 ||
+		c.History[0].Fate != "superseded" {
 		t.Errorf("typed twice without a word: %+v", c.History)
 	}
 }
@@ -209,11 +244,22 @@ func TestGainOfBeans(t *testing.T) {
 			e.Slot, e.Typed = design.Slot{Reading: id, Condition: condition, Trial: 1}, typed
 		})
 	}
-	b := notebook.Open(d, []notebook.Entry{weigh("before", "plain", "40 g"), weigh("after", "plain", "85"), weigh("before", "salty", "39 g")}, english, nil)
+	b := notebook.Open(
+		d,
+		[]notebook.Entry{
+			weigh("before", "plain", "40 g"),
+			weigh("after", "plain", "85"),
+			weigh("before", "salty", "39 g"),
+		},
+		english,
+		nil,
+	)
 	results := notebook.Derive(b)
 	v := 1.0/12 + 0.25
 	want := 100 * math.Sqrt(v) * math.Sqrt(1/1600.0+85*85/math.Pow(40, 4))
-	if r := results[0]; !r.OK || math.Abs(r.Value.Value-112.5) > 1e-9 || math.Abs(r.Value.U-want) > 1e-9 || r.Value.Unit.Symbol != "%" || r.Working != "(85\u00a0g − 40\u00a0g) / 40\u00a0g" {
+	if r := results[0]; !r.OK || math.Abs(r.Value.Value-112.5) > 1e-9 || math.Abs(r.Value.U-want) > 1e-9 ||
+		r.Value.Unit.Symbol != "%" ||
+		r.Working != "(85\u00a0g − 40\u00a0g) / 40\u00a0g" {
 		t.Errorf("%+v, want 112.5 ± %v", r, want)
 	}
 	if r := results[1]; r.OK || !strings.Contains(text.Render(r.Missing, "es"), "masa después del remojo") {
@@ -231,10 +277,17 @@ func TestMeanOfTrials(t *testing.T) {
 			e.Slot, e.Typed = design.Slot{Reading: "fall", Condition: "wing-8", Trial: i + 1}, typed
 		}))
 	}
-	entries = append(entries, entry(notebook.Spoiled, 9, func(e *notebook.Entry) { e.Refers, e.Reason = entries[3].ID, "it hit the lamp" }))
-	i := slices.IndexFunc(notebook.Derive(notebook.Open(d, entries, english, nil)), func(r notebook.Result) bool { return r.Condition == "wing-8" })
+	entries = append(
+		entries,
+		entry(notebook.Spoiled, 9, func(e *notebook.Entry) { e.Refers, e.Reason = entries[3].ID, "it hit the lamp" }),
+	)
+	i := slices.IndexFunc(
+		notebook.Derive(notebook.Open(d, entries, english, nil)),
+		func(r notebook.Result) bool { return r.Condition == "wing-8" },
+	)
 	r := notebook.Derive(notebook.Open(d, entries, english, nil))[i]
-	if want := math.Sqrt(1e-4/12 + 0.0225/4); !r.OK || math.Abs(r.Value.Value-1.61) > 1e-9 || math.Abs(r.Value.U-want) > 1e-9 {
+	if want := math.Sqrt(1e-4/12 + 0.0225/4); !r.OK || math.Abs(r.Value.Value-1.61) > 1e-9 ||
+		math.Abs(r.Value.U-want) > 1e-9 {
 		t.Errorf("%+v, want 1.61 ± %v", r, want)
 	}
 }
@@ -260,8 +313,17 @@ func TestWaits(t *testing.T) {
 // prediction stands, and one that came after a first reading is marked.
 func TestAnswers(t *testing.T) {
 	d := strips(t)
-	d.Questions = append(d.Questions, design.Question{ID: "most", When: "before", Kind: "choice"}, design.Question{ID: "share", When: "after", Kind: "number", Unit: "%"},
-		design.Question{ID: "own", When: "after", Kind: "choice", Options: []text.Localized{{"en": "fast"}, {"en": "slow"}}})
+	d.Questions = append(
+		d.Questions,
+		design.Question{ID: "most", When: "before", Kind: "choice"},
+		design.Question{ID: "share", When: "after", Kind: "number", Unit: "%"},
+		design.Question{
+			ID:      "own",
+			When:    "after",
+			Kind:    "choice",
+			Options: []text.Localized{{"en": "fast"}, {"en": "slow"}},
+		},
+	)
 	for _, c := range []struct {
 		question string
 		text     string
@@ -273,19 +335,36 @@ func TestAnswers(t *testing.T) {
 		{"most", "", []string{"towel", "filter"}, "choice"}, {"why", "it is soft", nil, ""}, {"why", "  ", nil, "text"}, {"share", "12", nil, ""}, {"share", "", nil, "text"},
 		{"own", "", []string{"option-2"}, ""}, {"own", "", []string{"option-3"}, "choice"}, {"nothing", "x", nil, "question"},
 	} {
-		p := notebook.Fits(d, &notebook.Entry{Kind: notebook.Answer, Question: c.question, Text: c.text, Choice: c.choice})
+		p := notebook.Fits(
+			d,
+			&notebook.Entry{Kind: notebook.Answer, Question: c.question, Text: c.text, Choice: c.choice},
+		)
 		if p == nil && c.field != "" || p != nil && p.Field != c.field {
 			t.Errorf("%s %q %v: %+v, want a problem with %q", c.question, c.text, c.choice, p, c.field)
 		}
 	}
 	answer := func(minutes float64, choice string) notebook.Entry {
-		return entry(notebook.Answer, minutes, func(e *notebook.Entry) { e.Question, e.Choice = "most", []string{choice} })
+		return entry(
+			notebook.Answer,
+			minutes,
+			func(e *notebook.Entry) { e.Question, e.Choice = "most", []string{choice} },
+		)
 	}
-	b := notebook.Open(d, []notebook.Entry{answer(1, "towel"), answer(9, "filter"), reading(5, slot("towel", "8 min"), "50 mm")}, english, nil)
+	b := notebook.Open(
+		d,
+		[]notebook.Entry{answer(1, "towel"), answer(9, "filter"), reading(5, slot("towel", "8 min"), "50 mm")},
+		english,
+		nil,
+	)
 	if said, ok := b.Said("most"); !ok || said.Entry.Choice[0] != "towel" || said.AfterStart {
 		t.Errorf("%+v", said)
 	}
-	b = notebook.Open(d, []notebook.Entry{answer(9, "filter"), reading(5, slot("towel", "8 min"), "50 mm")}, english, nil)
+	b = notebook.Open(
+		d,
+		[]notebook.Entry{answer(9, "filter"), reading(5, slot("towel", "8 min"), "50 mm")},
+		english,
+		nil,
+	)
 	if said, _ := b.Said("most"); !said.AfterStart {
 		t.Errorf("%+v", said)
 	}

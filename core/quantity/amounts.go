@@ -241,10 +241,20 @@ func (r reader) finish(t []token, a amount, rest []token) Typed {
 			return ask(code, written(t), offers...)
 		}
 	}
-	if a.share && !a.typed && !counted && !slices.Contains([]string{"tsp", "tbsp", "cup", "metric tsp", "metric tbsp", "metric cup", "AU tbsp"}, field.Symbol) {
+	if a.share && !a.typed && !counted &&
+		!slices.Contains(
+			[]string{"tsp", "tbsp", "cup", "metric tsp", "metric tbsp", "metric cup", "AU tbsp"},
+			field.Symbol,
+		) {
 		return ask("not-a-number", written(t)) // half of what?
 	}
-	out := Typed{Kind: Value, UnitAssumed: !a.typed || a.assumed, Decimals: a.decimals, Note: written(rest), Approximate: a.about}
+	out := Typed{
+		Kind:        Value,
+		UnitAssumed: !a.typed || a.assumed,
+		Decimals:    a.decimals,
+		Note:        written(rest),
+		Approximate: a.about,
+	}
 	if !a.typed {
 		a.unit = field
 	}

@@ -14,7 +14,9 @@ import (
 
 // metricAmount finds an amount in millilitres, litres or degrees Celsius in a
 // sentence, and what stands about it.
-var metricAmount = regexp.MustCompile(`(\(|\d[ \x{a0}]?[–-][ \x{a0}]?)?\b(\d+(?:[.,]\d+)?)(?:[–-](\d+(?:[.,]\d+)?))?[ \x{a0}]?(mL|L|°C)(?:\b|$)`)
+var metricAmount = regexp.MustCompile(
+	`(\(|\d[ \x{a0}]?[–-][ \x{a0}]?)?\b(\d+(?:[.,]\d+)?)(?:[–-](\d+(?:[.,]\d+)?))?[ \x{a0}]?(mL|L|°C)(?:\b|$)`,
+)
 
 // farOff is how far a measure may be from the amount that it stands for, as a
 // share: a level cup is filled to about 5 %.
@@ -90,7 +92,8 @@ func fahrenheit(low, high, language string) string {
 // amount, not the name of a vessel.
 func anAmount(before, after, language string) bool {
 	v := vocabularies[text.Of(language).Code]
-	if fields := strings.Fields(before); len(fields) > 0 && slices.Contains(v.Names, strings.ToLower(fields[len(fields)-1])) {
+	if fields := strings.Fields(before); len(fields) > 0 &&
+		slices.Contains(v.Names, strings.ToLower(fields[len(fields)-1])) {
 		return false
 	}
 	after = strings.TrimLeft(after, " \u00a0")
@@ -120,7 +123,10 @@ func inSpoons(number, unit, language string) string {
 	if parts == "" {
 		return ""
 	}
-	return text.Render(text.M(fmt.Sprintf("quantity.measure.%s", k.Unit.Symbol), "n", parts, "many", manyIf(k.Value > 1)), language)
+	return text.Render(
+		text.M(fmt.Sprintf("quantity.measure.%s", k.Unit.Symbol), "n", parts, "many", manyIf(k.Value > 1)),
+		language,
+	)
 }
 
 // manyIf is a number that takes the form for many, or the one for one.

@@ -55,7 +55,16 @@ func TestCorpus(t *testing.T) {
 				t.Logf("%s:%d: %q in a field for %s: %s", file.Name(), i+1, text, f.Unit, fault)
 			}
 		}
-		t.Logf("%s: %d texts: %d taken, %d asked or not recorded, %d unread; %d not as wanted, %d silently wrong", file.Name(), all, taken, asked, left, off, wrong)
+		t.Logf(
+			"%s: %d texts: %d taken, %d asked or not recorded, %d unread; %d not as wanted, %d silently wrong",
+			file.Name(),
+			all,
+			taken,
+			asked,
+			left,
+			off,
+			wrong,
+		)
 		if wrong > 0 || off*20 > all {
 			t.Errorf("%s: %d of %d are not read as they should, %d silently wrong", file.Name(), off, all, wrong)
 		}
@@ -67,7 +76,8 @@ func divideLine(line string) (text string, wanted []string) {
 	parts := strings.Split(line, " | ")
 	at := -1
 	for i := 0; i < len(parts[0])-1; i++ {
-		if parts[0][i] == ' ' && strings.ContainsRune("=~<>?-!", rune(parts[0][i+1])) && (i+2 == len(parts[0]) || parts[0][i+2] == ' ') {
+		if parts[0][i] == ' ' && strings.ContainsRune("=~<>?-!", rune(parts[0][i+1])) &&
+			(i+2 == len(parts[0]) || parts[0][i+2] == ' ') {
 			at = i
 		}
 	}
@@ -87,7 +97,15 @@ func misread(got Typed, f Field, wanted []string) string {
 func differs(got Typed, f Field, wanted string) string {
 	kinds := map[byte]Kind{'=': Value, '~': Value, '<': Bound, '>': Bound, '?': Question, '-': Missing, '!': Unread}
 	if got.Kind != kinds[wanted[0]] {
-		return fmt.Sprintf("is %s %v %s (%s %q), wanted %s", got.Kind, got.Value, got.Unit.Symbol, got.Code, got.Read, wanted)
+		return fmt.Sprintf(
+			"is %s %v %s (%s %q), wanted %s",
+			got.Kind,
+			got.Value,
+			got.Unit.Symbol,
+			got.Code,
+			got.Read,
+			wanted,
+		)
 	}
 	if got.Kind != Value && got.Kind != Bound {
 		return ""
@@ -142,17 +160,28 @@ func FuzzTyped(f *testing.F) {
 		if got.Kind != Value && got.Kind != Bound {
 			return
 		}
-		if !got.Sound() || got.Low > got.High || got.Kind == Value && (got.Value < got.Low-1e-9*math.Abs(got.Low) || got.Value > got.High+1e-9*math.Abs(got.High)) {
+		if !got.Sound() || got.Low > got.High ||
+			got.Kind == Value &&
+				(got.Value < got.Low-1e-9*math.Abs(got.Low) || got.Value > got.High+1e-9*math.Abs(got.High)) {
 			t.Fatalf("%q: %v from %v to %v", text, got.Value, got.Low, got.High)
 		}
 		symbol := got.Unit.Symbol
 		if got.Unit == One {
 			symbol = ""
 		}
-		if got.Kind == Value && !got.IsRange && !got.Approximate && got.Value >= 0 && got.Value < 1e6 && got.Unit.Symbol != "vol" {
+		if got.Kind == Value && !got.IsRange && !got.Approximate && got.Value >= 0 && got.Value < 1e6 &&
+			got.Unit.Symbol != "vol" {
 			again := ParseTyped(strconv.FormatFloat(got.Value, 'f', 6, 64)+" "+symbol, field)
 			if again.Kind != Value || math.Abs(again.Value-got.Value) > 1e-6 && again.Unit == got.Unit {
-				t.Errorf("%q is %v %s, and that is read as %s %v %s", text, got.Value, got.Unit.Symbol, again.Kind, again.Value, again.Unit.Symbol)
+				t.Errorf(
+					"%q is %v %s, and that is read as %s %v %s",
+					text,
+					got.Value,
+					got.Unit.Symbol,
+					again.Kind,
+					again.Value,
+					again.Unit.Symbol,
+				)
 			}
 		}
 	})

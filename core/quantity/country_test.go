@@ -25,7 +25,8 @@ func TestDecimalsOfACountry(t *testing.T) {
 		if !ok {
 			t.Fatal(c)
 		}
-		if got := quantity.ParseTyped(c.typed, f); got.Kind != c.kind || c.kind == quantity.Value && got.Value != c.value {
+		if got := quantity.ParseTyped(c.typed, f); got.Kind != c.kind ||
+			c.kind == quantity.Value && got.Value != c.value {
 			t.Errorf("%s, %q: %v %v, want %v %v", c.language, c.typed, got.Kind, got.Value, c.kind, c.value)
 		}
 	}

@@ -57,7 +57,14 @@ func (r reader) numeral(t []token) (figure, int, *Typed) {
 			rest := written(append([]token{{}}, t[1:]...))
 			v, _ := readDecimal(point)
 			whole, _ := readDecimal(grouped)
-			return fail(ask("ambiguous-comma", written(t), text.Number(v, text.Decimals(v, 0), r.f.Language)+rest, text.Number(whole, 0, r.f.Language)+rest))
+			return fail(
+				ask(
+					"ambiguous-comma",
+					written(t),
+					text.Number(v, text.Decimals(v, 0), r.f.Language)+rest,
+					text.Number(whole, 0, r.f.Language)+rest,
+				),
+			)
 		case typed != point:
 			typed, confirm = grouped, true
 		}
@@ -70,7 +77,12 @@ func (r reader) numeral(t []token) (figure, int, *Typed) {
 		}
 		return fail(unread(code, typed))
 	}
-	f := figure{value: first.value, whole: first.whole || confirm, plain: !confirm && !first.power, decimals: decimals(typed)}
+	f := figure{
+		value:    first.value,
+		whole:    first.whole || confirm,
+		plain:    !confirm && !first.power,
+		decimals: decimals(typed),
+	}
 	if !f.whole || first.power {
 		return f, 1, nil
 	}
@@ -110,7 +122,9 @@ func decimals(numeral string) int {
 
 // slashed reads 3/4.
 func slashed(t []token) (num, den float64, n int) {
-	if len(t) < 3 || t[0].kind != 'n' || t[1].text != "/" || t[2].kind != 'n' || leadingDigits(t[0].text) != t[0].text || leadingDigits(t[2].text) != t[2].text {
+	if len(t) < 3 || t[0].kind != 'n' || t[1].text != "/" || t[2].kind != 'n' ||
+		leadingDigits(t[0].text) != t[0].text ||
+		leadingDigits(t[2].text) != t[2].text {
 		return 0, 0, 0
 	}
 	a, errA := readDecimal(t[0].text)

@@ -267,7 +267,8 @@ func (r reader) clock(t []token) (Typed, bool) {
 	for i := 0; i < len(t); i += 2 {
 		last := i == len(t)-1
 		digits := leadingDigits(t[i].text)
-		if t[i].kind != 'n' || !last && digits != t[i].text || len(digits) > 4 || i > 0 && len(digits) != 2 || t[i].spaced && i > 0 {
+		if t[i].kind != 'n' || !last && digits != t[i].text || len(digits) > 4 || i > 0 && len(digits) != 2 ||
+			t[i].spaced && i > 0 {
 			return unread("bad-compound", written(t)), true
 		}
 		v, err := readDecimal(t[i].text)
@@ -280,7 +281,19 @@ func (r reader) clock(t []token) (Typed, bool) {
 		total = total*60 + v
 	}
 	if unit := r.f.unit().Symbol; len(t) == 3 && (unit == "h" || unit == "d") {
-		return ask("hours-or-minutes", written(t), t[0].text+" h "+t[2].text+" min", t[0].text+" min "+t[2].text+" s"), true
+		return ask(
+			"hours-or-minutes",
+			written(t),
+			t[0].text+" h "+t[2].text+" min",
+			t[0].text+" min "+t[2].text+" s",
+		), true
 	}
-	return Typed{Kind: Value, Parsed: Parsed{Quantity: Quantity{Value: total, Unit: MustUnit("s")}}, Low: total, High: total, Confirm: true, Decimals: -1}, true
+	return Typed{
+		Kind:     Value,
+		Parsed:   Parsed{Quantity: Quantity{Value: total, Unit: MustUnit("s")}},
+		Low:      total,
+		High:     total,
+		Confirm:  true,
+		Decimals: -1,
+	}, true
 }

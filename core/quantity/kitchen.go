@@ -23,7 +23,15 @@ var smallerSpoon = map[string]string{
 	"L": "mL", "kg": "g", "m": "cm", "h": "min",
 }
 
-var spooned = map[string]bool{"tsp": true, "tbsp": true, "cup": true, "metric tsp": true, "metric tbsp": true, "metric cup": true, "AU tbsp": true}
+var spooned = map[string]bool{
+	"tsp":         true,
+	"tbsp":        true,
+	"cup":         true,
+	"metric tsp":  true,
+	"metric tbsp": true,
+	"metric cup":  true,
+	"AU tbsp":     true,
+}
 
 // Rounded is the amount that is measured out. It is never nothing.
 func (k Kitchen) Rounded() Quantity {

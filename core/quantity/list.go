@@ -63,7 +63,9 @@ func atBlanks(text string) []string {
 	for _, at := range besideNumbers.FindAllStringIndex(text, -1) {
 		before := text[start:at[0]]
 		last := before[strings.LastIndexByte(before, ' ')+1:]
-		if plainNumeral.MatchString(last) && proper.MatchString(text[at[0]:]) || strings.HasSuffix(before, "±") || strings.HasSuffix(before, "+/-") || strings.HasPrefix(strings.TrimSpace(text[at[0]:]), "- ") {
+		if plainNumeral.MatchString(last) && proper.MatchString(text[at[0]:]) || strings.HasSuffix(before, "±") ||
+			strings.HasSuffix(before, "+/-") ||
+			strings.HasPrefix(strings.TrimSpace(text[at[0]:]), "- ") {
 			continue
 		}
 		out, start = append(out, before), at[0]

@@ -63,7 +63,9 @@ func (q Quantity) InMeasures(measures []Measure) (p Portion, ok bool) {
 	var try func(i, scoops int, left float64)
 	settle := func(scoops int, left float64) {
 		off := math.Abs(left) / want
-		if score := math.Max(off, goodEnough) + 0.004*float64(scoops); scoops > 0 && scoops <= mostScoops && off <= 0.5 && score < best-1e-12 {
+		if score := math.Max(off, goodEnough) + 0.004*float64(scoops); scoops > 0 && scoops <= mostScoops &&
+			off <= 0.5 &&
+			score < best-1e-12 {
 			best = score
 			p = Portion{Off: -left / want}
 			for j, n := range counts {
@@ -123,12 +125,24 @@ func (p Portion) Amount(unit Unit) Quantity {
 func (p Portion) Show(language string) string {
 	words := make([]string, len(p.Parts))
 	for i, part := range p.Parts {
-		words[i] = fmt.Sprintf("%d × %s\u00a0%s", part.Times, showSize(part.Measure.Size, language), part.Measure.Unit.Label())
+		words[i] = fmt.Sprintf(
+			"%d × %s\u00a0%s",
+			part.Times,
+			showSize(part.Measure.Size, language),
+			part.Measure.Unit.Label(),
+		)
 	}
 	return strings.Join(words, " + ")
 }
 
-var fractionSigns = map[float64]string{1.0 / 8: "⅛", 1.0 / 4: "¼", 1.0 / 3: "⅓", 1.0 / 2: "½", 2.0 / 3: "⅔", 3.0 / 4: "¾"}
+var fractionSigns = map[float64]string{
+	1.0 / 8: "⅛",
+	1.0 / 4: "¼",
+	1.0 / 3: "⅓",
+	1.0 / 2: "½",
+	2.0 / 3: "⅔",
+	3.0 / 4: "¾",
+}
 
 // showSize writes a measure's size with a fraction sign where it has one.
 func showSize(size float64, language string) string {
@@ -169,7 +183,11 @@ func convert(amount, density Quantity, from, to string, f func(amount, density f
 	}
 	d, err := density.In(MustUnit("g/mL"))
 	if err != nil || !(density.Value > 0) {
-		return Quantity{}, fmt.Errorf("%g %s is no density; it has to be one such as 1.05 g/mL", density.Value, density.Unit.Symbol)
+		return Quantity{}, fmt.Errorf(
+			"%g %s is no density; it has to be one such as 1.05 g/mL",
+			density.Value,
+			density.Unit.Symbol,
+		)
 	}
 	v := f(a.Value, d.Value)
 	// Product and quotient have the same first-order law in relative terms.

@@ -33,7 +33,16 @@ func TestInMeasures(t *testing.T) {
 	} {
 		p, ok := New(c.value, c.unit).InMeasures(c.own)
 		if !ok || p.Show("en") != c.shows || math.Abs(p.Off-c.off) > 1e-9 {
-			t.Errorf("%v %s: %q off by %v (%v), want %q off by %v", c.value, c.unit, p.Show("en"), p.Off, ok, c.shows, c.off)
+			t.Errorf(
+				"%v %s: %q off by %v (%v), want %q off by %v",
+				c.value,
+				c.unit,
+				p.Show("en"),
+				p.Off,
+				ok,
+				c.shows,
+				c.off,
+			)
 		}
 	}
 	p, _ := New(3, "tsp").InMeasures(spoons("tsp", 1))
@@ -55,7 +64,8 @@ func TestMassAndVolume(t *testing.T) {
 	// 5 mL of a powder of 0.9 to 1.2 g/mL: 5.25 g, u = 5·0.15/√3 = 0.433 g.
 	density := Between(0.9, 1.2, MustUnit("g/mL"))
 	m, err := MassOf(New(5, "mL"), density)
-	if err != nil || math.Abs(m.Value-5.25) > 1e-12 || math.Abs(m.U-5*0.15/math.Sqrt(3)) > 1e-12 || m.Unit.Symbol != "g" {
+	if err != nil || math.Abs(m.Value-5.25) > 1e-12 || math.Abs(m.U-5*0.15/math.Sqrt(3)) > 1e-12 ||
+		m.Unit.Symbol != "g" {
 		t.Errorf("%+v %v", m, err)
 	}
 	v, err := VolumeOf(m, Quantity{Value: 1.05, Unit: MustUnit("g/mL")})

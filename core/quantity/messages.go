@@ -31,12 +31,22 @@ func Echo(t Typed) text.Message {
 	case t.Approximate:
 		id = "about"
 	}
-	return text.Message{ID: "quantity.echo." + id, Args: text.Args{"value": show(t.Value), "low": show(t.Low), "high": show(t.High)}}
+	return text.Message{
+		ID:   "quantity.echo." + id,
+		Args: text.Args{"value": show(t.Value), "low": show(t.Low), "high": show(t.High)},
+	}
 }
 
 // Bounds shows a value of which only a bound is known.
 func Bounds(low, high float64, unit Unit) text.Message {
-	t := Typed{Kind: Bound, Parsed: Parsed{Quantity: Quantity{Value: high, Unit: unit}}, Below: true, Decimals: -1, Low: low, High: high}
+	t := Typed{
+		Kind:     Bound,
+		Parsed:   Parsed{Quantity: Quantity{Value: high, Unit: unit}},
+		Below:    true,
+		Decimals: -1,
+		Low:      low,
+		High:     high,
+	}
 	switch {
 	case math.IsInf(high, 0):
 		t.Value, t.Below = low, false

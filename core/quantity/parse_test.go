@@ -45,7 +45,17 @@ func TestParse(t *testing.T) {
 			t.Fatal(err)
 		}
 		if !near(got.Value, c.value, 1e-9) || got.Unit.Symbol != c.unit || !near(can.Value, c.canonical, 1e-6) {
-			t.Errorf("Parse(%q) = %v %s (%v %s), want %v %s (%v)", c.text, got.Value, got.Unit.Symbol, can.Value, can.Unit.Symbol, c.value, c.unit, c.canonical)
+			t.Errorf(
+				"Parse(%q) = %v %s (%v %s), want %v %s (%v)",
+				c.text,
+				got.Value,
+				got.Unit.Symbol,
+				can.Value,
+				can.Unit.Symbol,
+				c.value,
+				c.unit,
+				c.canonical,
+			)
 		}
 	}
 }

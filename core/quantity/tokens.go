@@ -44,7 +44,18 @@ var lookAlikes = map[rune]rune{
 }
 
 // ligatures are single characters for a unit.
-var ligatures = map[rune]string{'℃': "°C", '℉': "°F", '㎜': "mm", '㎝': "cm", '㎞': "km", '㎎': "mg", '㎏': "kg", 'ℓ': "L", '㎖': "mL", '％': "%"}
+var ligatures = map[rune]string{
+	'℃': "°C",
+	'℉': "°F",
+	'㎜': "mm",
+	'㎝': "cm",
+	'㎞': "km",
+	'㎎': "mg",
+	'㎏': "kg",
+	'ℓ': "L",
+	'㎖': "mL",
+	'％': "%",
+}
 
 // lex divides a text into tokens. Signs of full width become plain ones; a
 // point or comma behind a numeral or a word ends it and is dropped.
@@ -142,7 +153,8 @@ func exponentEnd(s []rune, from, end int) int {
 		return end + 1
 	}
 	word := strings.ToLower(string(s[from:end]))
-	if (word == "cm" || word == "mm" || word == "m") && end < len(s) && (s[end] == '2' || s[end] == '3') && (end+1 == len(s) || !unicode.IsDigit(s[end+1]) && s[end+1] != '.' && s[end+1] != ',') {
+	if (word == "cm" || word == "mm" || word == "m") && end < len(s) && (s[end] == '2' || s[end] == '3') &&
+		(end+1 == len(s) || !unicode.IsDigit(s[end+1]) && s[end+1] != '.' && s[end+1] != ',') {
 		return end + 1
 	}
 	return end

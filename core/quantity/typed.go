@@ -151,7 +151,11 @@ func (r reader) note(text string) (Typed, bool) {
 	s := strings.ReplaceAll(strings.ToLower(strings.TrimSpace(text)), " ", "")
 	name := strings.TrimRight(s, "0123456789")
 	octave := s[len(name):]
-	bare := strings.TrimRight(strings.NewReplacer("♯", "#", "♭", "b", "sharp", "#", "flat", "b", "sostenido", "#", "bemol", "b").Replace(name), "#")
+	bare := strings.TrimRight(
+		strings.NewReplacer("♯", "#", "♭", "b", "sharp", "#", "flat", "b", "sostenido", "#", "bemol", "b").
+			Replace(name),
+		"#",
+	)
 	sharp := strings.HasSuffix(strings.NewReplacer("♯", "#", "sharp", "#", "sostenido", "#").Replace(name), "#")
 	accidental := 0
 	if sharp {
@@ -171,7 +175,15 @@ func (r reader) note(text string) (Typed, bool) {
 	v := notePitch(bare[0], accidental, n)
 	quarter := math.Pow(2, 1.0/24)
 	q := Quantity{Value: v, Unit: MustUnit("Hz"), U: v * (quarter - 1/quarter) / 2 / sqrt3}
-	return Typed{Kind: Value, Parsed: Parsed{Quantity: q}, Low: v / quarter, High: v * quarter, Approximate: true, Confirm: true, Decimals: -1}, true
+	return Typed{
+		Kind:        Value,
+		Parsed:      Parsed{Quantity: q},
+		Low:         v / quarter,
+		High:        v * quarter,
+		Approximate: true,
+		Confirm:     true,
+		Decimals:    -1,
+	}, true
 }
 
 func ask(code, read string, offers ...string) Typed {

@@ -117,7 +117,17 @@ func TestParseTyped(t *testing.T) {
 		}
 		can, err := got.In(Canonical(got.Unit.Dim))
 		if err != nil || !near(can.Value, c.canonical, 1e-5) || got.Unit.Symbol != c.unit {
-			t.Errorf("row %d, %q: %v %s (%v), want %s (%v); %v", c.row, c.text, got.Value, got.Unit.Symbol, can.Value, c.unit, c.canonical, err)
+			t.Errorf(
+				"row %d, %q: %v %s (%v), want %s (%v); %v",
+				c.row,
+				c.text,
+				got.Value,
+				got.Unit.Symbol,
+				can.Value,
+				c.unit,
+				c.canonical,
+				err,
+			)
 		}
 	}
 }
@@ -126,7 +136,8 @@ func TestParseTyped(t *testing.T) {
 func TestClockTimes(t *testing.T) {
 	f := Field{Dim: Time, Unit: "s", Language: "en"}
 	for typed, seconds := range map[string]float64{"1:20": 80, "1m20": 80, "0:11.4": 11.4, "00:11.40": 11.4, "1:02.3": 62.3, "1:02,3": 62.3, "1:20:30": 4830, "0:00:07.25": 7.25} {
-		if got := ParseTyped(typed, f); got.Kind != Value || math.Abs(got.Value-seconds) > 1e-9 || got.Unit.Symbol != "s" {
+		if got := ParseTyped(typed, f); got.Kind != Value || math.Abs(got.Value-seconds) > 1e-9 ||
+			got.Unit.Symbol != "s" {
 			t.Errorf("%s: %s %v %s", typed, got.Kind, got.Value, got.Unit.Symbol)
 		}
 	}
@@ -164,7 +175,15 @@ func TestSumsAndAbout(t *testing.T) {
 	} {
 		got := ParseTyped(c.typed, c.f)
 		if got.Kind != Value || math.Abs(got.SI()-c.si) > 1e-9*math.Abs(c.si)+1e-15 || got.Approximate != c.approx {
-			t.Errorf("%s: %s %v %s (%v), about %v", c.typed, got.Kind, got.Value, got.Unit.Symbol, got.Code, got.Approximate)
+			t.Errorf(
+				"%s: %s %v %s (%v), about %v",
+				c.typed,
+				got.Kind,
+				got.Value,
+				got.Unit.Symbol,
+				got.Code,
+				got.Approximate,
+			)
 		}
 	}
 	for _, typed := range []string{"3 cm 40 mm", "3 mm 4 cm", "3 cm 4", "3 cm 4 g", "3.5 cm 4 mm"} {
@@ -177,7 +196,16 @@ func TestSumsAndAbout(t *testing.T) {
 // Numbers in words are read; two readings in one box, and a half of nobody
 // knows what, are asked.
 func TestNumbersInWords(t *testing.T) {
-	spoon, taza := Field{Dim: Volume, Unit: "tsp", System: Metric}, Field{Dim: Volume, Unit: "mL", System: Metric, Language: "es"}
+	spoon, taza := Field{
+		Dim:    Volume,
+		Unit:   "tsp",
+		System: Metric,
+	}, Field{
+		Dim:      Volume,
+		Unit:     "mL",
+		System:   Metric,
+		Language: "es",
+	}
 	mm, warm := Field{Dim: Length, Unit: "mm", Language: "es"}, Field{Dim: Temperature, Unit: "°C", Language: "es"}
 	grams := Field{Dim: Mass, Unit: "g"}
 	for _, c := range []struct {
@@ -195,7 +223,16 @@ func TestNumbersInWords(t *testing.T) {
 	} {
 		got := ParseTyped(c.typed, c.f)
 		if got.Kind != c.kind || c.kind == Value && math.Abs(got.Value-c.value) > 1e-9 {
-			t.Errorf("%s: %s %v %s (%s), want %s %v", c.typed, got.Kind, got.Value, got.Unit.Symbol, got.Code, c.kind, c.value)
+			t.Errorf(
+				"%s: %s %v %s (%s), want %s %v",
+				c.typed,
+				got.Kind,
+				got.Value,
+				got.Unit.Symbol,
+				got.Code,
+				c.kind,
+				c.value,
+			)
 		}
 	}
 }

@@ -58,7 +58,11 @@ type Understood struct {
 func Understand(a Asked, typed string, w Writer) Understood {
 	f, ok := quantity.FieldFor(a.Unit, w.Language, w.System)
 	if !ok {
-		return Understood{Kind: quantity.Unread, Typed: quantity.Typed{Text: typed}, Message: quantity.Asked("unknown-unit", a.Unit, "5 mm")}
+		return Understood{
+			Kind:    quantity.Unread,
+			Typed:   quantity.Typed{Text: typed},
+			Message: quantity.Asked("unknown-unit", a.Unit, "5 mm"),
+		}
 	}
 	unit, _ := quantity.LookupUnit(a.Unit)
 	t := quantity.ParseTyped(typed, f)
@@ -75,7 +79,11 @@ func Understand(a Asked, typed string, w Writer) Understood {
 	}
 	in, err := t.Converted(unit)
 	if err != nil {
-		u.Kind, u.Message = quantity.Question, quantity.Asked("wrong-dimension", t.Unit.Symbol, example(unit, w.Language))
+		u.Kind, u.Message = quantity.Question, quantity.Asked(
+			"wrong-dimension",
+			t.Unit.Symbol,
+			example(unit, w.Language),
+		)
 		return u
 	}
 	u.Typical = in
@@ -93,7 +101,10 @@ func Understand(a Asked, typed string, w Writer) Understood {
 	u.InUnit, u.Readable = quantity.FromSI(in.SI(), si, unit), true
 	u.Value = quantity.FromSI(t.SI(), si, t.Unit)
 	if u.Typical.Decimals < 0 && u.InUnit.U > 0 {
-		u.Typical.Decimals = min(text.Decimals(u.InUnit.Value, u.InUnit.U), text.Decimals(u.InUnit.Value, 0)) // never more than was typed
+		u.Typical.Decimals = min(
+			text.Decimals(u.InUnit.Value, u.InUnit.U),
+			text.Decimals(u.InUnit.Value, 0),
+		) // never more than was typed
 	}
 	if t.Unit.Dim != unit.Dim { // drops
 		u.Value = u.InUnit
@@ -134,14 +145,24 @@ func example(unit quantity.Unit, language string) string {
 func (a Asked) checks(u Understood, typed string) []Check {
 	var out []Check
 	add := func(code string) {
-		out = append(out, Check{code, text.Message{ID: "reading.check." + code, Args: text.Args{"typed": strings.TrimSpace(typed), "tool": a.Tool}}})
+		out = append(
+			out,
+			Check{
+				code,
+				text.Message{
+					ID:   "reading.check." + code,
+					Args: text.Args{"typed": strings.TrimSpace(typed), "tool": a.Tool},
+				},
+			},
+		)
 	}
 	low, hasLow := quantity.ParseOK(a.Low)
 	high, hasHigh := quantity.ParseOK(a.High)
 	if hasLow && u.InUnit.SI() < low.SI() || hasHigh && u.InUnit.SI() > high.SI() {
 		add("look-again")
 	}
-	if step, ok := quantity.ParseOK(a.Step); ok && !a.Analogue && !u.Typed.IsRange && step.Unit == u.Typed.Unit && step.Value > 0 {
+	if step, ok := quantity.ParseOK(a.Step); ok && !a.Analogue && !u.Typed.IsRange && step.Unit == u.Typed.Unit &&
+		step.Value > 0 {
 		k := u.Typed.Value / step.Value
 		if math.Abs(k-math.Round(k)) > 1e-6*math.Max(1, math.Abs(k)) {
 			add("decimals")
@@ -163,7 +184,13 @@ type Reply struct {
 
 // Reply words what was understood for a reader of a language.
 func (u Understood) Reply(language string) Reply {
-	r := Reply{State: string(u.Kind), Assumed: u.Typed.UnitAssumed, Confirm: u.Typed.Confirm, About: u.Typed.Approximate, Offers: u.Typed.Offers}
+	r := Reply{
+		State:   string(u.Kind),
+		Assumed: u.Typed.UnitAssumed,
+		Confirm: u.Typed.Confirm,
+		About:   u.Typed.Approximate,
+		Offers:  u.Typed.Offers,
+	}
 	if u.Readable || u.Kind == quantity.Bound {
 		r.Echo = text.Render(quantity.Echo(u.Typical), language)
 	}

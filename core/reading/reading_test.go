@@ -18,7 +18,14 @@ var metric = reading.Writer{Language: "en", System: quantity.Metric}
 func TestReply(t *testing.T) {
 	us := reading.Writer{Language: "en", System: quantity.US}
 	es := reading.Writer{Language: "es", System: quantity.Metric}
-	mm := reading.Asked{Unit: "mm", Step: "1 mm", Analogue: true, Low: "0 mm", High: "200 mm", Tool: text.Localized{"en": "ruler"}}
+	mm := reading.Asked{
+		Unit:     "mm",
+		Step:     "1 mm",
+		Analogue: true,
+		Low:      "0 mm",
+		High:     "200 mm",
+		Tool:     text.Localized{"en": "ruler"},
+	}
 	bath := reading.Asked{Unit: "°C", Low: "0 °C", High: "45 °C"}
 	for _, c := range []struct {
 		typed   string
@@ -55,7 +62,8 @@ func TestReply(t *testing.T) {
 	} {
 		got := reading.Understand(c.a, c.typed, c.w).Reply(c.w.Language)
 		says := strings.Join(got.Messages, " ")
-		if got.State != c.state || strings.ReplaceAll(got.Echo, "\u00a0", " ") != c.echo || got.Confirm != c.confirm || !slices.Equal(got.Offers, c.offers) {
+		if got.State != c.state || strings.ReplaceAll(got.Echo, "\u00a0", " ") != c.echo || got.Confirm != c.confirm ||
+			!slices.Equal(got.Offers, c.offers) {
 			t.Errorf("%q: %+v, want %+v", c.typed, got, c)
 		}
 		if !strings.Contains(says, c.says) || c.says == "" && says != "" || strings.ContainsAny(says, "[{") {
@@ -75,7 +83,8 @@ func TestUncertainty(t *testing.T) {
 		"25 ± 2":   math.Sqrt(1.0/48 + 0.64 + 4.0/3),
 		"2.5 cm":   math.Sqrt(1.0/48 + 0.64),
 	} {
-		if got := reading.Understand(a, typed, metric).InUnit; math.Abs(got.U-u) > 1e-9 || math.Abs(got.Value-25) > 1e-9 {
+		if got := reading.Understand(a, typed, metric).InUnit; math.Abs(got.U-u) > 1e-9 ||
+			math.Abs(got.Value-25) > 1e-9 {
 			t.Errorf("%s: %v ± %v, want 25 ± %v", typed, got.Value, got.U, u)
 		}
 	}

@@ -27,7 +27,24 @@ var mutants = flag.Int("mutants", 250, "how many designs are changed at random a
 // mutate changes one place of a document at random: takes it out, doubles an
 // entry of a list many times, puts a wild value, or another example's part in.
 func mutate(r *rand.Rand, v any, donor any) any {
-	wild := []any{"", "6", "1e308 km", "-5 min", "\u0000", strings.Repeat("candle ", 40), 1e9, -1, 0.5, nil, true, []any{}, map[string]any{}, "heat", "x$(", "99999999999999 h"}
+	wild := []any{
+		"",
+		"6",
+		"1e308 km",
+		"-5 min",
+		"\u0000",
+		strings.Repeat("candle ", 40),
+		1e9,
+		-1,
+		0.5,
+		nil,
+		true,
+		[]any{},
+		map[string]any{},
+		"heat",
+		"x$(",
+		"99999999999999 h",
+	}
 	switch x := v.(type) {
 	case map[string]any:
 		keys := make([]string, 0, len(x))
@@ -150,7 +167,21 @@ func TestMutants(t *testing.T) {
 func TestMutantsGoTheWholeWay(t *testing.T) {
 	r := rand.New(rand.NewPCG(27, 11))
 	names := []string{"paper-strips", "thirsty-beans", "falling-spinners", "warm-wraps", "sour-lemon"}
-	typed := []string{"82 mm", "5.5", "", "about 7", "1e308 km", "-3 g", "2 to 3 cm", "up to the crease", "12,5 °C", "1 1/2 tsp", "0", "no", "99999999999 mm"}
+	typed := []string{
+		"82 mm",
+		"5.5",
+		"",
+		"about 7",
+		"1e308 km",
+		"-3 g",
+		"2 to 3 cm",
+		"up to the crease",
+		"12,5 °C",
+		"1 1/2 tsp",
+		"0",
+		"no",
+		"99999999999 mm",
+	}
 	went := 0
 	for range *mutants / 5 {
 		v := example(t, names[r.IntN(len(names))])
@@ -193,13 +224,24 @@ func TestMutantsGoTheWholeWay(t *testing.T) {
 			for h := range 7 {
 				var entries []notebook.Entry
 				for n := range min(60, 3*len(slots)) {
-					e := notebook.Entry{ID: fmt.Sprintf("%d-%d", h, n), Kind: notebook.Reading, Slot: slots[r.IntN(len(slots))], Typed: typed[r.IntN(len(typed))],
-						PhoneTime: time.Unix(int64(1e9+60*n), 0), Received: time.Unix(int64(1e9+60*n), 0)}
+					e := notebook.Entry{
+						ID:        fmt.Sprintf("%d-%d", h, n),
+						Kind:      notebook.Reading,
+						Slot:      slots[r.IntN(len(slots))],
+						Typed:     typed[r.IntN(len(typed))],
+						PhoneTime: time.Unix(int64(1e9+60*n), 0),
+						Received:  time.Unix(int64(1e9+60*n), 0),
+					}
 					if notebook.Fits(&d, &e) == nil {
 						entries = append(entries, e)
 					}
 				}
-				book := notebook.Open(&d, entries, notebook.Writer{Language: []string{"en", "es"}[h%2], System: quantity.Metric}, nil)
+				book := notebook.Open(
+					&d,
+					entries,
+					notebook.Writer{Language: []string{"en", "es"}[h%2], System: quantity.Metric},
+					nil,
+				)
 				notebook.Derive(book)
 				compare.Differences(book)
 				homes = append(homes, compare.Home{Key: fmt.Sprint(h), Book: book})

@@ -48,7 +48,12 @@ type Review struct {
 func Of(d *design.Document) Review {
 	r := Review{Validation: design.Validate(d), Safety: safety.Judge(d, d.Larder(), nil), Timeline: schedule.Plan(d)}
 	r.Issuable = !design.HasErrors(r.Validation) && r.Safety.Issuable(d.Way)
-	r.Margin = []Line{safetyLine(d, r.Safety), designLine(r.Validation), timeLine(d, r.Timeline), fairLine(d, r.Validation)}
+	r.Margin = []Line{
+		safetyLine(d, r.Safety),
+		designLine(r.Validation),
+		timeLine(d, r.Timeline),
+		fairLine(d, r.Validation),
+	}
 	return r
 }
 
@@ -75,7 +80,12 @@ func safetyLine(d *design.Document, r safety.Report) Line {
 		}
 	}
 	if jobs := safety.AdultJobs(d, r.Findings); len(jobs) > 0 {
-		return Line{Topic: "safety", Weight: Note, Message: text.Message{ID: "review.safety.adult", Args: text.Args{"n": len(jobs)}}, Path: stepPath(d, jobs[0].Step)}
+		return Line{
+			Topic:   "safety",
+			Weight:  Note,
+			Message: text.Message{ID: "review.safety.adult", Args: text.Args{"n": len(jobs)}},
+			Path:    stepPath(d, jobs[0].Step),
+		}
 	}
 	return l
 }
@@ -129,7 +139,8 @@ func timeLine(d *design.Document, t schedule.Timeline) Line {
 		args["total"] = float64(total) / 60
 		l.Message.ID = "review.time.hours"
 	}
-	if lesson, ok := design.Seconds(d.Lesson); ok && d.Lesson != "" && t.Total > time.Duration(lesson*float64(time.Second)) {
+	if lesson, ok := design.Seconds(d.Lesson); ok && d.Lesson != "" &&
+		t.Total > time.Duration(lesson*float64(time.Second)) {
 		l.Weight, l.Path = Mend, "/lesson"
 		l.Message = text.Message{ID: "review.time.over", Args: text.Args{"total": total, "lesson": d.Lesson}}
 	}
@@ -148,5 +159,9 @@ func fairLine(d *design.Document, findings []design.Finding) Line {
 	if len(d.Conditions) < 2 {
 		return Line{Topic: "fair", Weight: Note, Message: text.Message{ID: "review.fair.one"}, Path: "/conditions"}
 	}
-	return Line{Topic: "fair", Weight: Fine, Message: text.Message{ID: "review.fair.fine", Args: text.Args{"n": len(d.Conditions), "name": d.Changed.Name}}}
+	return Line{
+		Topic:   "fair",
+		Weight:  Fine,
+		Message: text.Message{ID: "review.fair.fine", Args: text.Args{"n": len(d.Conditions), "name": d.Changed.Name}},
+	}
 }

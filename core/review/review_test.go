@@ -78,7 +78,8 @@ func TestMarginLeadsToThePlace(t *testing.T) {
 			if l.Topic != c.topic {
 				continue
 			}
-			if said := text.Render(l.Message, "en"); c.path != "" && l.Path != c.path || !strings.Contains(said, c.words) {
+			if said := text.Render(l.Message, "en"); c.path != "" && l.Path != c.path ||
+				!strings.Contains(said, c.words) {
 				t.Errorf("%s: %q leads to %q, wanted %q with %q", c.name, said, l.Path, c.path, c.words)
 			}
 		}

@@ -172,7 +172,11 @@ func (j *judge) heat(s *design.Step, action string) {
 	case t <= 60:
 		name = "60"
 	}
-	if (!ok || t > 60) && slices.ContainsFunc(j.handled(s), func(c content) bool { return holdsHeat(c.material) && !c.material.Is("lights", "flame") }) {
+	if (!ok || t > 60) &&
+		slices.ContainsFunc(
+			j.handled(s),
+			func(c content) bool { return holdsHeat(c.material) && !c.material.Is("lights", "flame") },
+		) {
 		name = "fat" // oil, wax and syrup get hotter than water
 	}
 	f := j.say(named("heat", name), []string{s.ID}, nil, action, nil)

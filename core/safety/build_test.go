@@ -15,7 +15,13 @@ import (
 //
 // before a line of dashes come the needs, after it the steps.
 func plan(lines string) *design.Document {
-	d := &design.Document{Schema: 2, AgeBand: "11-13", Way: design.PredictThenTry, Languages: []string{"en", "es"}, Trials: 1}
+	d := &design.Document{
+		Schema:    2,
+		AgeBand:   "11-13",
+		Way:       design.PredictThenTry,
+		Languages: []string{"en", "es"},
+		Trials:    1,
+	}
 	steps := false
 	for _, line := range strings.Split(lines, "\n") {
 		line = strings.TrimSpace(line)
@@ -68,7 +74,10 @@ func need(id, rest string) design.Need {
 		case len(words) > 1 && (words[1] == "%" || words[1] == "volumes"):
 			var v float64
 			fmt.Sscanf(words[0], "%g", &v)
-			n.Strength = &design.Strength{Value: v, Basis: map[string]string{"%": "w/v", "volumes": "volumes"}[words[1]]}
+			n.Strength = &design.Strength{
+				Value: v,
+				Basis: map[string]string{"%": "w/v", "volumes": "volumes"}[words[1]],
+			}
 			words = words[2:]
 		default:
 			k := min(2, len(words)) // a number and its unit, or a number of pieces

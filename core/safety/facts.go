@@ -49,7 +49,16 @@ func RaisedBy(facts []Fact, known map[string]string) []FactStep {
 // calm is a home in which nothing raises anything.
 func calm() kitchen.People {
 	yes, no := true, false
-	return kitchen.People{Adult: &yes, Under4: &no, Under6: &no, Pet: &no, Asthma: &no, Goggles: &yes, Answered: true, Covered: true}
+	return kitchen.People{
+		Adult:    &yes,
+		Under4:   &no,
+		Under6:   &no,
+		Pet:      &no,
+		Asthma:   &no,
+		Goggles:  &yes,
+		Answered: true,
+		Covered:  true,
+	}
 }
 
 // The facts beside what is avoided, each with the home that has it.

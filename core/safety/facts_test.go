@@ -33,7 +33,11 @@ func TestFactsAskedOfAHome(t *testing.T) {
 		{"what stands is reached", "water-tap", stand, []string{"within-reach a not-at-home"}},
 	} {
 		t.Run(c.name, func(t *testing.T) {
-			d := &design.Document{AgeBand: "14-18", Needs: []design.Need{need(c.material)}, Steps: []design.Step{c.step}}
+			d := &design.Document{
+				AgeBand: "14-18",
+				Needs:   []design.Need{need(c.material)},
+				Steps:   []design.Step{c.step},
+			}
 			if _, ok := larder.Standard().Material(c.material); !ok {
 				t.Fatalf("no material %q", c.material)
 			}

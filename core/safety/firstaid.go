@@ -66,7 +66,14 @@ var always = []string{"burn", "eye", "swallowed", "choking", "cut", "fire", "unw
 func Cards() []Card {
 	var out []Card
 	for _, c := range cardTable {
-		card := Card{ID: c.id, Door: c.door, CallFirst: c.callFirst, Poison: c.poison, Minutes: c.minutes, Title: text.Message{ID: "safety.card." + c.id}}
+		card := Card{
+			ID:        c.id,
+			Door:      c.door,
+			CallFirst: c.callFirst,
+			Poison:    c.poison,
+			Minutes:   c.minutes,
+			Title:     text.Message{ID: "safety.card." + c.id},
+		}
 		for i := 1; i <= c.steps; i++ {
 			card.Steps = append(card.Steps, text.Message{ID: fmt.Sprintf("safety.card.%s.%d", c.id, i)})
 		}
@@ -112,12 +119,18 @@ func StopRules(findings []Finding) []text.Message {
 	var out []text.Message
 	cards := CardsFor(findings)
 	for _, id := range []string{"eye", "burn", "fumes"} {
-		if i := slices.Index(cards, id); i >= 0 && slices.ContainsFunc(findings, func(f Finding) bool { return slices.Contains(f.Aid, id) }) {
+		if i := slices.Index(cards, id); i >= 0 &&
+			slices.ContainsFunc(findings, func(f Finding) bool { return slices.Contains(f.Aid, id) }) {
 			out = append(out, text.Message{ID: "safety.stop." + id})
 		}
 	}
 	if slices.ContainsFunc(findings, func(f Finding) bool { return f.Rule == "gas-flexible" || f.Rule == "launcher" }) {
 		out = append(out, text.Message{ID: "safety.stop.swell"})
 	}
-	return append(out, text.Message{ID: "safety.stop.broken"}, text.Message{ID: "safety.stop.unwell"}, text.Message{ID: "safety.stop.unsure"})
+	return append(
+		out,
+		text.Message{ID: "safety.stop.broken"},
+		text.Message{ID: "safety.stop.unwell"},
+		text.Message{ID: "safety.stop.unsure"},
+	)
 }

@@ -245,8 +245,19 @@ func (j *judge) allGas(contents []content, scale float64) float64 {
 	return litres
 }
 
-var acidNames = map[string]string{"acetic-acid": "acetic", "citric-acid": "citric", "citric-acid-monohydrate": "citric-monohydrate", "tartaric-acid": "tartaric"}
-var carbonateNames = map[string]string{"sodium-hydrogencarbonate": "sodium-bicarbonate", "sodium-carbonate": "sodium-carbonate", "sodium-carbonate-decahydrate": "sodium-carbonate-decahydrate", "calcium-carbonate": "calcium-carbonate"}
+var acidNames = map[string]string{
+	"acetic-acid":             "acetic",
+	"citric-acid":             "citric",
+	"citric-acid-monohydrate": "citric-monohydrate",
+	"tartaric-acid":           "tartaric",
+}
+
+var carbonateNames = map[string]string{
+	"sodium-hydrogencarbonate":     "sodium-bicarbonate",
+	"sodium-carbonate":             "sodium-carbonate",
+	"sodium-carbonate-decahydrate": "sodium-carbonate-decahydrate",
+	"calcium-carbonate":            "calcium-carbonate",
+}
 
 // modelled is the gas of one acid and one carbonate at their upper ends, in
 // litres, by the science model, so that the limiting one limits: an acid that
@@ -285,10 +296,23 @@ func (j *judge) fizz(acid, carbonate content, scale float64, upper bool) (map[st
 	if acid.need.Strength != nil {
 		share = percent(acid.need.Strength, "acid")
 	}
-	inputs := map[string]string{"acid": acidNames[as.Substance], "carbonate": carbonateNames[cs.Substance], "carbonate_mass": grams(cMass * scale * soda / 100), "temperature": "25 °C"}
+	inputs := map[string]string{
+		"acid":           acidNames[as.Substance],
+		"carbonate":      carbonateNames[cs.Substance],
+		"carbonate_mass": grams(cMass * scale * soda / 100),
+		"temperature":    "25 °C",
+	}
 	if acidNames[as.Substance] == "acetic" {
 		// The model takes acetic acid as a solution.
-		inputs["acid_volume"], inputs["acid_strength"], inputs["acid_density"] = text.Number(aMass, 6, "en")+" mL", text.Number(share, 6, "en")+" %", "1 g/mL"
+		inputs["acid_volume"], inputs["acid_strength"], inputs["acid_density"] = text.Number(
+			aMass,
+			6,
+			"en",
+		)+" mL", text.Number(
+			share,
+			6,
+			"en",
+		)+" %", "1 g/mL"
 	} else {
 		inputs["acid_mass"] = grams(aMass * share / 100)
 	}

@@ -99,11 +99,15 @@ func TestHardVessels(t *testing.T) {
 // Steps that name no vessel are judged as put together; naming vessels can
 // only separate.
 func TestVesselsSeparate(t *testing.T) {
-	together := plan("v: vinegar-white 10 mL\np: peroxide-3 10 mL\nj: jam-jar\nk: mug\n---\na: pour with v\nb: pour with p")
+	together := plan(
+		"v: vinegar-white 10 mL\np: peroxide-3 10 mL\nj: jam-jar\nk: mug\n---\na: pour with v\nb: pour with p",
+	)
 	if _, ok := finding(safety.Check(together), "mix-peroxide-acid", ""); !ok {
 		t.Error("what is poured into no named vessel is not put together")
 	}
-	apart := plan("v: vinegar-white 10 mL\np: peroxide-3 10 mL\nj: jam-jar\nk: mug\n---\na: pour with v in j\nb: pour with p in k")
+	apart := plan(
+		"v: vinegar-white 10 mL\np: peroxide-3 10 mL\nj: jam-jar\nk: mug\n---\na: pour with v in j\nb: pour with p in k",
+	)
 	if _, ok := finding(safety.Check(apart), "mix-peroxide-acid", ""); ok {
 		t.Error("two jars are one")
 	}

@@ -63,7 +63,13 @@ func (j *judge) allergies() {
 			}
 		}
 		if len(hits) > 0 {
-			j.say(named("allergen", "home"), j.uses[n.ID], []*design.Need{n}, "", text.Args{"allergens": allergenNames(hits)})
+			j.say(
+				named("allergen", "home"),
+				j.uses[n.ID],
+				[]*design.Need{n},
+				"",
+				text.Args{"allergens": allergenNames(hits)},
+			)
 		}
 	}
 }
@@ -73,7 +79,9 @@ func (j *judge) alone() {
 	adult, goggles := kitchen.Maybe(j.home.Adult, false), kitchen.Maybe(j.home.Goggles, false)
 	var withAdult, withGoggles []string
 	for _, f := range j.out {
-		needs := f.Verdict == AdultNear || f.Verdict == AdultDoes || f.Rule == "flame" || f.Rule == "launcher" || f.Rule == "gas-flexible" || f.Rule == "heat" && (f.Case == "above" || f.Case == "fat")
+		needs := f.Verdict == AdultNear || f.Verdict == AdultDoes || f.Rule == "flame" || f.Rule == "launcher" ||
+			f.Rule == "gas-flexible" ||
+			f.Rule == "heat" && (f.Case == "above" || f.Case == "fat")
 		for _, s := range f.Steps {
 			if needs && !slices.Contains(withAdult, s) {
 				withAdult = append(withAdult, s)
@@ -99,7 +107,8 @@ func (j *judge) alone() {
 // wears reports whether a finding's eye protection has to be worn, not only
 // advised.
 func wears(f Finding) bool {
-	return (slices.Contains(f.Gear, "goggles") || slices.Contains(f.Gear, "safety-goggles")) && !(f.Verdict == Care && f.Rule == "mild-acid")
+	return (slices.Contains(f.Gear, "goggles") || slices.Contains(f.Gear, "safety-goggles")) &&
+		!(f.Verdict == Care && f.Rule == "mild-acid")
 }
 
 // Swapped is the design with one need's material replaced, as a home would do
@@ -136,7 +145,12 @@ func Swapped(d *design.Document, l *larder.Larder, need string, c larder.Candida
 		}
 	}
 	if water := l.Offers["make-up-water"]; c.MakeUp.Value > 0 && len(water) > 0 {
-		w := design.Need{ID: freshNeed(&out, need+"-water"), Kind: design.MaterialNeed, Material: water[0], Amount: c.MakeUp.Bare().Show("en")}
+		w := design.Need{
+			ID:       freshNeed(&out, need+"-water"),
+			Kind:     design.MaterialNeed,
+			Material: water[0],
+			Amount:   c.MakeUp.Bare().Show("en"),
+		}
 		out.Needs = append(out.Needs, w)
 		out.Steps = slices.Clone(out.Steps)
 		for i := range out.Steps {

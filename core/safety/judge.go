@@ -92,8 +92,16 @@ type missing struct {
 }
 
 func newJudge(d *design.Document, l *larder.Larder, home *kitchen.People) *judge {
-	j := &judge{d: d, l: l, home: home, band: bandOf(d.AgeBand), uses: map[string][]string{}, means: map[*design.Need]*larder.Material{},
-		kinds: map[*larder.Material]mask{}, names: map[*design.Need]likeness{}}
+	j := &judge{
+		d:     d,
+		l:     l,
+		home:  home,
+		band:  bandOf(d.AgeBand),
+		uses:  map[string][]string{},
+		means: map[*design.Need]*larder.Material{},
+		kinds: map[*larder.Material]mask{},
+		names: map[*design.Need]likeness{},
+	}
 	for _, s := range d.Steps {
 		for _, u := range s.Uses {
 			if !slices.Contains(j.uses[u], s.ID) {
@@ -159,7 +167,10 @@ func (j *judge) added() {
 			v = NotAtHome
 		}
 		j.out = append(j.out, Finding{Rule: "teacher", Case: c.ID, Verdict: v, Steps: []string{c.Step},
-			Why: text.Message{ID: "safety.thing", Args: text.Args{"thing": c.Why}}, Do: text.Message{ID: "safety.thing", Args: text.Args{"thing": c.Do}}})
+			Why: text.Message{
+				ID:   "safety.thing",
+				Args: text.Args{"thing": c.Why},
+			}, Do: text.Message{ID: "safety.thing", Args: text.Args{"thing": c.Do}}})
 		j.at = append(j.at, len(rules))
 	}
 }
@@ -173,8 +184,17 @@ func (j *judge) say(h hit, steps []string, needs []*design.Need, action string, 
 	if len(steps) == 0 && len(j.d.Steps) > 0 {
 		steps = []string{j.d.Steps[0].ID} // used in no step that says so: from the start
 	}
-	f := Finding{Rule: h.ID, Case: h.Name, Verdict: h.Verdict.at[j.band], Absolute: h.Verdict.absolute, Steps: slices.Clone(steps), Action: action,
-		Gear: h.Gear, Aid: h.Aid, Clear: h.Clear}
+	f := Finding{
+		Rule:     h.ID,
+		Case:     h.Name,
+		Verdict:  h.Verdict.at[j.band],
+		Absolute: h.Verdict.absolute,
+		Steps:    slices.Clone(steps),
+		Action:   action,
+		Gear:     h.Gear,
+		Aid:      h.Aid,
+		Clear:    h.Clear,
+	}
 	if h.Keeps {
 		f.Clear = ""
 	}
@@ -190,7 +210,8 @@ func (j *judge) say(h hit, steps []string, needs []*design.Need, action string, 
 	f.Why, f.Do = words(h.ID, h.Name, "why", args), words(h.ID, h.Name, "do", args)
 	for i := range j.out {
 		o := &j.out[i]
-		if o.Rule == f.Rule && o.Case == f.Case && o.Asks == f.Asks && slices.Equal(o.Needs, f.Needs) && (len(f.Needs) > 0 || o.Action == f.Action || h.Part == "action") {
+		if o.Rule == f.Rule && o.Case == f.Case && o.Asks == f.Asks && slices.Equal(o.Needs, f.Needs) &&
+			(len(f.Needs) > 0 || o.Action == f.Action || h.Part == "action") {
 			for _, s := range f.Steps {
 				if !slices.Contains(o.Steps, s) {
 					o.Steps = append(o.Steps, s)
@@ -234,7 +255,8 @@ func (r Report) Issuable(way design.Way) bool {
 	if way == design.WatchShared {
 		return true
 	}
-	return Worst(r.Findings) != NotAtHome && !slices.ContainsFunc(r.Lines, func(l Line) bool { return l.Kind == OrderError })
+	return Worst(r.Findings) != NotAtHome &&
+		!slices.ContainsFunc(r.Lines, func(l Line) bool { return l.Kind == OrderError })
 }
 
 // AdultJob is a step at which an adult has to be there or act.

@@ -75,7 +75,8 @@ func isFizzy(m *larder.Material) bool { return m.Is("fizzes", "in-water", "when-
 
 // isFastCatalyst is an iodide or a metal that takes peroxide apart at once.
 func isFastCatalyst(m *larder.Material) bool {
-	return m.Is("oxidiser", "iodine") || m.Is("metal", "iron", "copper", "zinc", "zinc-coated", "copper-on-zinc", "magnesium", "lead")
+	return m.Is("oxidiser", "iodine") ||
+		m.Is("metal", "iron", "copper", "zinc", "zinc-coated", "copper-on-zinc", "magnesium", "lead")
 }
 
 // isReactive is a metal that gives hydrogen with acid.
@@ -119,23 +120,39 @@ func isBag(m *larder.Material) bool {
 
 // pops is a small soft pot whose lid comes off before it bursts.
 func pops(m *larder.Material) bool {
-	return m != nil && m.Is("form", "soft") && m.Is("closes", "plug", "snap") && m.Capacity != nil && m.Capacity.High <= 100
+	return m != nil && m.Is("form", "soft") && m.Is("closes", "plug", "snap") && m.Capacity != nil &&
+		m.Capacity.High <= 100
 }
 
 // isFood is what may be tasted in a design of food alone.
 func isFood(m *larder.Material) bool {
-	return !m.Refused && !m.Own && !slices.ContainsFunc(notFood, m.Has) && (m.Is("food", "food", "drink") && !isAcid(m) || m.Is("tasted", "yes"))
+	return !m.Refused && !m.Own && !slices.ContainsFunc(notFood, m.Has) &&
+		(m.Is("food", "food", "drink") && !isAcid(m) || m.Is("tasted", "yes"))
 }
 
-var notFood = []string{"toxic-if-eaten", "medicine", "alcohol", "germs", "corrosive", "oxidiser", "animal-handling", "flammable", "adult-near", "adult-does", "aspiration"}
+var notFood = []string{
+	"toxic-if-eaten",
+	"medicine",
+	"alcohol",
+	"germs",
+	"corrosive",
+	"oxidiser",
+	"animal-handling",
+	"flammable",
+	"adult-near",
+	"adult-does",
+	"aspiration",
+}
 
 func isUndrinkable(m *larder.Material) bool {
-	return slices.ContainsFunc(notFood, m.Has) || isAcid(m) && !m.Is("tasted", "yes") || isPeroxide(m) || isAlkali(m) || m.Is("ions", "chloride", "sulphate", "carbonate", "other")
+	return slices.ContainsFunc(notFood, m.Has) || isAcid(m) && !m.Is("tasted", "yes") || isPeroxide(m) || isAlkali(m) ||
+		m.Is("ions", "chloride", "sulphate", "carbonate", "other")
 }
 
 // remains reports whether what is left of a material can still hurt.
 func remains(m *larder.Material) bool {
-	return isPeroxide(m) || m.Has("alcohol") || m.Has("adult-near") || m.Has("adult-does") || m.Has("toxic-if-eaten") || m.Has("irritant") && !isAcid(m) && !m.Is("residue", "harmless")
+	return isPeroxide(m) || m.Has("alcohol") || m.Has("adult-near") || m.Has("adult-does") || m.Has("toxic-if-eaten") ||
+		m.Has("irritant") && !isAcid(m) && !m.Is("residue", "harmless")
 }
 
 // material is what a need is: the thing it names by id, whatever its kind says;
@@ -165,5 +182,6 @@ func (j *judge) material(n *design.Need) (*larder.Material, bool) {
 
 // harmful reports whether something about a material could matter.
 func harmful(m *larder.Material) bool {
-	return m.Refused || len(m.Hazards) > 0 || isStuff(m) && (isAcid(m) || isAlkali(m) || isPeroxide(m) || isFuel(m) || isFizzy(m))
+	return m.Refused || len(m.Hazards) > 0 ||
+		isStuff(m) && (isAcid(m) || isAlkali(m) || isPeroxide(m) || isFuel(m) || isFizzy(m))
 }

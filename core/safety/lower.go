@@ -117,14 +117,26 @@ func (j *judge) refusedLowerings(findings []Finding) []Line {
 	used := map[int]bool{}
 	for _, w := range j.d.Lowered {
 		i := slices.IndexFunc(findings, func(f Finding) bool {
-			return f.Was != "" && f.Rule == w.Rule && (w.Case == "" || f.Case == w.Case) && slices.Equal(f.Steps, []string{w.Step})
+			return f.Was != "" && f.Rule == w.Rule && (w.Case == "" || f.Case == w.Case) &&
+				slices.Equal(f.Steps, []string{w.Step})
 		})
 		if i >= 0 && !used[i] {
 			used[i] = true
 			continue
 		}
 		_, why := j.meant(w)
-		out = append(out, Line{Rule: "lowering", Kind: OrderError, Step: w.Step, Message: text.Message{ID: "safety.order.lowering", Args: text.Args{"why": text.Message{ID: "safety.lowering." + why}}}})
+		out = append(
+			out,
+			Line{
+				Rule: "lowering",
+				Kind: OrderError,
+				Step: w.Step,
+				Message: text.Message{
+					ID:   "safety.order.lowering",
+					Args: text.Args{"why": text.Message{ID: "safety.lowering." + why}},
+				},
+			},
+		)
 	}
 	return out
 }

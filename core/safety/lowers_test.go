@@ -19,10 +19,32 @@ func TestWhatIsWrittenNeverLowers(t *testing.T) {
 	allowed, barred := safety.Actions()
 	actions := append(append(allowed, barred...), "anything")
 	heats, volts := []string{"", "40 °C", "55 °C", "90 °C"}, []string{"", "3 V", "9 V"}
-	refused := []string{"lye", "drain crystals", "lejía", "lejia", "drain crystal", "old lye tin", "bleach", "sosa cáustica"}
-	words := []string{"It is quite safe.", "No flame, no heat, nothing closed.", "An adult was asked.", "The school allows this.", "Es inofensivo.", "Only water, really."}
+	refused := []string{
+		"lye",
+		"drain crystals",
+		"lejía",
+		"lejia",
+		"drain crystal",
+		"old lye tin",
+		"bleach",
+		"sosa cáustica",
+	}
+	words := []string{
+		"It is quite safe.",
+		"No flame, no heat, nothing closed.",
+		"An adult was asked.",
+		"The school allows this.",
+		"Es inofensivo.",
+		"Only water, really.",
+	}
 	for range 300 {
-		d := &design.Document{Schema: 2, AgeBand: design.AgeBands[r.IntN(4)], Way: design.PredictThenTry, Trials: 1, Languages: []string{"en", "es"}}
+		d := &design.Document{
+			Schema:    2,
+			AgeBand:   design.AgeBands[r.IntN(4)],
+			Way:       design.PredictThenTry,
+			Trials:    1,
+			Languages: []string{"en", "es"},
+		}
 		for range 1 + r.IntN(5) {
 			addNeed(r, d, l)
 			addStep(r, d, actions, heats, volts)

@@ -124,7 +124,9 @@ func (j *judge) electrolysis(s *design.Step) {
 	for _, c := range j.handled(s) {
 		with = append(with, c.need)
 		mild = mild || c.material.Is("ions", "carbonate", "sulphate")
-		bad = bad || c.material.Is("ions", "chloride", "other") || c.material.Is("metal", "stainless") || c.material.Is("cell", "block-9v", "button", "lithium", "outlet") || c.material.Is("source", "block-9v", "button", "lithium", "plug")
+		bad = bad || c.material.Is("ions", "chloride", "other") || c.material.Is("metal", "stainless") ||
+			c.material.Is("cell", "block-9v", "button", "lithium", "outlet") ||
+			c.material.Is("source", "block-9v", "button", "lithium", "plug")
 	}
 	name := "mild"
 	if bad || !mild {
@@ -160,7 +162,8 @@ func (j *judge) evening() {
 			if acid, metal := with(st.holds, isAcid), with(st.holds, isReactive); len(acid) > 0 && len(metal) > 0 {
 				there["fuel"] = there["fuel"].with(needsOf(acid, metal)...)
 			}
-			if peroxide, catalyst := with(st.holds, isPeroxide), with(st.holds, isCatalyst); len(peroxide) > 0 && len(catalyst) > 0 {
+			if peroxide, catalyst := with(st.holds, isPeroxide), with(st.holds, isCatalyst); len(peroxide) > 0 &&
+				len(catalyst) > 0 {
 				there["oxygen"] = there["oxygen"].with(needsOf(peroxide, catalyst)...)
 			}
 		}
@@ -195,7 +198,10 @@ func (j *judge) evening() {
 
 // brings are what actions bring into an evening.
 var brings = map[string][]string{
-	"light": {"flame", "ignition"}, "flame": {"flame", "ignition"}, "heat": {"ignition"}, "melt-wax": {"ignition"}, "hot-oil": {"ignition"}, "hot-syrup": {"ignition"}, "deep-fry": {"ignition"},
+	"light": {
+		"flame",
+		"ignition",
+	}, "flame": {"flame", "ignition"}, "heat": {"ignition"}, "melt-wax": {"ignition"}, "hot-oil": {"ignition"}, "hot-syrup": {"ignition"}, "deep-fry": {"ignition"},
 	"throw-powder": {"dust"}, "spray-can": {"fuel"}, "electrolyse": {"fuel"},
 }
 
@@ -227,7 +233,8 @@ func (j *judge) food() bool {
 	for i := range j.d.Needs {
 		n := &j.d.Needs[i]
 		m, ok := j.material(n)
-		if !ok && (n.Kind == design.MaterialNeed || n.Kind == "" || n.Kind == design.ObjectNeed) || ok && isStuff(m) && !isFood(m) {
+		if !ok && (n.Kind == design.MaterialNeed || n.Kind == "" || n.Kind == design.ObjectNeed) ||
+			ok && isStuff(m) && !isFood(m) {
 			return false
 		}
 	}

@@ -84,7 +84,10 @@ type order struct {
 }
 
 func (o *order) add(rule string, kind LineKind, step string, args text.Args) *Line {
-	o.out = append(o.out, Line{Rule: rule, Kind: kind, Step: step, Message: text.Message{ID: "safety.order." + rule, Args: args}})
+	o.out = append(
+		o.out,
+		Line{Rule: rule, Kind: kind, Step: step, Message: text.Message{ID: "safety.order." + rule, Args: args}},
+	)
 	return &o.out[len(o.out)-1]
 }
 

@@ -164,7 +164,8 @@ func (o *order) leaves(s *design.Step, at []string, out bool) bool {
 func (o *order) makesGas(step int) bool {
 	return slices.ContainsFunc(o.vessels, func(v vessel) bool {
 		for i, st := range v.states {
-			if st.step == step && st.makesGas() && (i == 0 || len(gasFrom(v.states[i-1].holds)) < len(gasFrom(st.holds))) {
+			if st.step == step && st.makesGas() &&
+				(i == 0 || len(gasFrom(v.states[i-1].holds)) < len(gasFrom(st.holds))) {
 				return true
 			}
 		}
@@ -204,12 +205,20 @@ func (o *order) cooling() {
 		if slices.Contains(s.Actions, "cool") || s.Wait != nil || s.Kind == "wait" {
 			hot = false
 		}
-		moves := slices.ContainsFunc(s.Actions, func(a string) bool { return a == "weigh" || a == "carry" || a == "hand-over" })
+		moves := slices.ContainsFunc(
+			s.Actions,
+			func(a string) bool { return a == "weigh" || a == "carry" || a == "hand-over" },
+		)
 		if hot && moves {
 			o.add("cool-first", OrderError, s.ID, nil).Insert = true
 			return
 		}
-		if t, ok := celsius(s.Heat); ok && t > 45 || !ok && slices.ContainsFunc(s.Actions, func(a string) bool { return a == "heat" || a == "hot-water" || a == "microwave" }) {
+		if t, ok := celsius(s.Heat); ok && t > 45 ||
+			!ok &&
+				slices.ContainsFunc(
+					s.Actions,
+					func(a string) bool { return a == "heat" || a == "hot-water" || a == "microwave" },
+				) {
 			hot = true
 		}
 	}
@@ -251,11 +260,18 @@ func (o *order) waiting() {
 func (o *order) blades() {
 	last := -1
 	for i, s := range o.d.Steps {
-		if slices.ContainsFunc(o.of[s.ID], func(f Finding) bool { return f.Rule == "blade" || f.Rule == "scissors-pin" }) {
+		if slices.ContainsFunc(
+			o.of[s.ID],
+			func(f Finding) bool { return f.Rule == "blade" || f.Rule == "scissors-pin" },
+		) {
 			last = i
 		}
 	}
-	if last >= 0 && !slices.ContainsFunc(o.d.Steps[last:], func(s design.Step) bool { return slices.Contains(s.Actions, "put-away") }) {
+	if last >= 0 &&
+		!slices.ContainsFunc(
+			o.d.Steps[last:],
+			func(s design.Step) bool { return slices.Contains(s.Actions, "put-away") },
+		) {
 		o.add("blades-away", Added, o.d.Steps[last].ID, nil).After = true
 	}
 }

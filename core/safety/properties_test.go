@@ -97,7 +97,14 @@ func TestVerdictsDoNotHangOnIDs(t *testing.T) {
 			now := safety.Judge(d, other, nil)
 			tried++
 			if was.Bands != now.Bands || len(was.Findings) != len(now.Findings) || len(was.Lines) != len(now.Lines) {
-				t.Errorf("%v, %d findings became %v, %d:\n%s", was.Bands, len(was.Findings), now.Bands, len(now.Findings), lines)
+				t.Errorf(
+					"%v, %d findings became %v, %d:\n%s",
+					was.Bands,
+					len(was.Findings),
+					now.Bands,
+					len(now.Findings),
+					lines,
+				)
 			}
 		}
 	}
@@ -114,7 +121,11 @@ func describe(name string, props map[string]string) larder.Material {
 // denies answers every question of stuff with the harmless answer.
 func denies(more map[string]string) map[string]string {
 	l := larder.Standard()
-	m := larder.Material{ID: "our-thing", Own: true, Props: map[string]string{"matter": "stuff", "label": "yes", "state": "powder", "food": "no", "germs": "clean"}}
+	m := larder.Material{
+		ID:    "our-thing",
+		Own:   true,
+		Props: map[string]string{"matter": "stuff", "label": "yes", "state": "powder", "food": "no", "germs": "clean"},
+	}
 	for k, v := range more {
 		m.Props[k] = v
 	}
@@ -161,7 +172,8 @@ func TestOwnThings(t *testing.T) {
 			continue
 		}
 		found := safety.Judge(d, l, nil).Findings
-		fired := c.rule == "" || slices.ContainsFunc(found, func(f safety.Finding) bool { return f.Rule+" "+f.Case == c.rule })
+		fired := c.rule == "" ||
+			slices.ContainsFunc(found, func(f safety.Finding) bool { return f.Rule+" "+f.Case == c.rule })
 		if banned := safety.Worst(found) == safety.NotAtHome; banned != c.banned || !fired {
 			t.Errorf("%s: kept from homes %v, want %v; %s fired %v", c.name, banned, c.banned, c.rule, fired)
 			for _, f := range found {
@@ -176,9 +188,24 @@ func TestOwnThings(t *testing.T) {
 func TestCorrectionsLoosenNothing(t *testing.T) {
 	l := larder.Standard()
 	own := larder.Own{Materials: []larder.Material{
-		{ID: "jam-jar", Name: text.Localized{"en": "our jar"}, Roles: []string{"flexible-gas-bag", "snap-lid-canister"}, Props: map[string]string{"form": "flexible", "closes": "zip"}, Capacity: &larder.Range{Low: 100, Typical: 50000, High: 90000}},
-		{ID: "isopropyl-70", Name: text.Localized{"en": "our spirit"}, Props: map[string]string{"state": "powder", "fuel": "none", "matter": "thing"}, Figures: []larder.Figure{{Text: "bulk 0.5", Key: "bulk", Low: 0.5, High: 0.6, Unit: "g/mL"}}},
-		{ID: "vinegar-cleaning", Name: text.Localized{"en": "our vinegar"}, Props: map[string]string{"acid": "food", "food": "drink", "tasted": "yes"}},
+		{
+			ID:       "jam-jar",
+			Name:     text.Localized{"en": "our jar"},
+			Roles:    []string{"flexible-gas-bag", "snap-lid-canister"},
+			Props:    map[string]string{"form": "flexible", "closes": "zip"},
+			Capacity: &larder.Range{Low: 100, Typical: 50000, High: 90000},
+		},
+		{
+			ID:      "isopropyl-70",
+			Name:    text.Localized{"en": "our spirit"},
+			Props:   map[string]string{"state": "powder", "fuel": "none", "matter": "thing"},
+			Figures: []larder.Figure{{Text: "bulk 0.5", Key: "bulk", Low: 0.5, High: 0.6, Unit: "g/mL"}},
+		},
+		{
+			ID:    "vinegar-cleaning",
+			Name:  text.Localized{"en": "our vinegar"},
+			Props: map[string]string{"acid": "food", "food": "drink", "tasted": "yes"},
+		},
 	}}
 	mine, problems := l.With(own)
 	if len(problems) > 0 {

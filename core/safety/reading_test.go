@@ -60,7 +60,13 @@ func TestReadingAge(t *testing.T) {
 }
 
 func TestListsAndNothing(t *testing.T) {
-	milk, soy, egg := text.Message{ID: "larder.allergen.milk"}, text.Message{ID: "larder.allergen.soy"}, text.Message{ID: "larder.allergen.egg"}
+	milk, soy, egg := text.Message{
+		ID: "larder.allergen.milk",
+	}, text.Message{
+		ID: "larder.allergen.soy",
+	}, text.Message{
+		ID: "larder.allergen.egg",
+	}
 	for _, c := range []struct {
 		list     text.List
 		language string

@@ -14,7 +14,12 @@ import (
 
 // letters are the verdicts as the house's safety page writes them, by age
 // band; the tables below are that page's.
-var letters = map[byte]safety.Verdict{'C': safety.Care, 'N': safety.AdultNear, 'D': safety.AdultDoes, 'X': safety.NotAtHome}
+var letters = map[byte]safety.Verdict{
+	'C': safety.Care,
+	'N': safety.AdultNear,
+	'D': safety.AdultDoes,
+	'X': safety.NotAtHome,
+}
 
 // everyRule has, for every rule of the book, a design that just triggers it,
 // with the verdicts 5-7 to 14-18, and one that just does not.
@@ -24,25 +29,115 @@ var everyRule = []struct {
 	verdicts   string // "!" for absolute
 	not        string
 }{
-	{"mild-acid", "", "v: vinegar-white 8 %\n---\npour: pour with v", "CCCC", "v: vinegar-white 8.1 %\n---\npour: pour with v"},
-	{"mild-acid", "powder", "c: citric-acid-powder\n---\na: pour with c", "NCCC", "c: sugar-granulated\n---\na: pour with c"},
-	{"acid-concentrate", "", "v: vinegar-white 8.1 %\n---\na: pour with v", "XDDN", "v: vinegar-white 8 %\n---\na: pour with v"},
-	{"acid-concentrate", "essence", "v: vinegar-white 12.1 %\n---\na: pour with v", "XXXX!", "v: vinegar-white 12 %\n---\na: pour with v"},
-	{"acid-concentrate", "citric", "c: citric-acid-powder 21 %\n---\na: pour with c", "XDDN", "c: citric-acid-powder 20 %\n---\na: pour with c"},
+	{
+		"mild-acid",
+		"",
+		"v: vinegar-white 8 %\n---\npour: pour with v",
+		"CCCC",
+		"v: vinegar-white 8.1 %\n---\npour: pour with v",
+	},
+	{
+		"mild-acid",
+		"powder",
+		"c: citric-acid-powder\n---\na: pour with c",
+		"NCCC",
+		"c: sugar-granulated\n---\na: pour with c",
+	},
+	{
+		"acid-concentrate",
+		"",
+		"v: vinegar-white 8.1 %\n---\na: pour with v",
+		"XDDN",
+		"v: vinegar-white 8 %\n---\na: pour with v",
+	},
+	{
+		"acid-concentrate",
+		"essence",
+		"v: vinegar-white 12.1 %\n---\na: pour with v",
+		"XXXX!",
+		"v: vinegar-white 12 %\n---\na: pour with v",
+	},
+	{
+		"acid-concentrate",
+		"citric",
+		"c: citric-acid-powder 21 %\n---\na: pour with c",
+		"XDDN",
+		"c: citric-acid-powder 20 %\n---\na: pour with c",
+	},
 	{"strong-acid", "", "d: toilet-cleaner\n---\na: pour with d", "XXXX!", "d: vinegar-white\n---\na: pour with d"},
 	{"strong-alkali", "", "d: drain-cleaner\n---\na: pour with d", "XXXX!", "d: baking-soda\n---\na: pour with d"},
-	{"corrosive", "", "d: pool-chemical\n---\na: pour with d", "XXXX!", "d: washing-soda-crystals\n---\na: pour with d"},
-	{"washing-soda", "", "w: washing-soda-crystals\n---\na: stir with w", "XDDN", "w: baking-soda\n---\na: stir with w"},
+	{
+		"corrosive",
+		"",
+		"d: pool-chemical\n---\na: pour with d",
+		"XXXX!",
+		"d: washing-soda-crystals\n---\na: pour with d",
+	},
+	{
+		"washing-soda",
+		"",
+		"w: washing-soda-crystals\n---\na: stir with w",
+		"XDDN",
+		"w: baking-soda\n---\na: stir with w",
+	},
 	{"mild-alkali", "", "w: baking-soda\n---\na: stir with w", "CCCC", "w: table-salt\n---\na: stir with w"},
-	{"peroxide-mild", "", "p: peroxide-3 10 volumes 50 mL\n---\na: pour with p", "DNNN", "p: peroxide-3 11 volumes 50 mL\n---\na: pour with p"},
-	{"peroxide-mild", "much", "p: peroxide-3 3 % 51 mL\n---\na: pour with p", "XXXX", "p: peroxide-3 3 % 50 mL\n---\na: pour with p"},
-	{"peroxide-strong", "", "p: peroxide-3 11 volumes 50 mL\n---\na: pour with p", "XXXX!", "p: peroxide-3 3 % 50 mL\n---\na: pour with p"},
-	{"peroxide-strong", "cream", "p: peroxide-cream 5 mL\n---\na: pour with p", "XXXX!", "p: peroxide-3 5 mL\n---\na: pour with p"},
-	{"alcohol-rubbing", "", "p: isopropyl-70 30 mL\n---\na: pour with p", "DDDN", "p: water-tap 30 mL\n---\na: pour with p"},
-	{"alcohol-rubbing", "much", "p: isopropyl-70 31 mL\n---\na: pour with p", "XXXX", "p: isopropyl-70 30 mL\n---\na: pour with p"},
-	{"alcohol-strong", "", "p: isopropyl-91 30 mL\n---\na: pour with p", "DDDD", "p: isopropyl-70 30 mL\n---\na: pour with p"},
+	{
+		"peroxide-mild",
+		"",
+		"p: peroxide-3 10 volumes 50 mL\n---\na: pour with p",
+		"DNNN",
+		"p: peroxide-3 11 volumes 50 mL\n---\na: pour with p",
+	},
+	{
+		"peroxide-mild",
+		"much",
+		"p: peroxide-3 3 % 51 mL\n---\na: pour with p",
+		"XXXX",
+		"p: peroxide-3 3 % 50 mL\n---\na: pour with p",
+	},
+	{
+		"peroxide-strong",
+		"",
+		"p: peroxide-3 11 volumes 50 mL\n---\na: pour with p",
+		"XXXX!",
+		"p: peroxide-3 3 % 50 mL\n---\na: pour with p",
+	},
+	{
+		"peroxide-strong",
+		"cream",
+		"p: peroxide-cream 5 mL\n---\na: pour with p",
+		"XXXX!",
+		"p: peroxide-3 5 mL\n---\na: pour with p",
+	},
+	{
+		"alcohol-rubbing",
+		"",
+		"p: isopropyl-70 30 mL\n---\na: pour with p",
+		"DDDN",
+		"p: water-tap 30 mL\n---\na: pour with p",
+	},
+	{
+		"alcohol-rubbing",
+		"much",
+		"p: isopropyl-70 31 mL\n---\na: pour with p",
+		"XXXX",
+		"p: isopropyl-70 30 mL\n---\na: pour with p",
+	},
+	{
+		"alcohol-strong",
+		"",
+		"p: isopropyl-91 30 mL\n---\na: pour with p",
+		"DDDD",
+		"p: isopropyl-70 30 mL\n---\na: pour with p",
+	},
 	{"solvent-fuel", "", "p: lamp-oil\n---\na: pour with p", "XXXX!", "p: oil-vegetable\n---\na: pour with p"},
-	{"solvent-fuel", "pure", "p: isopropyl-91 92 % 5 mL\n---\na: pour with p", "XXXX!", "p: isopropyl-91 91 % 5 mL\n---\na: pour with p"},
+	{
+		"solvent-fuel",
+		"pure",
+		"p: isopropyl-91 92 % 5 mL\n---\na: pour with p",
+		"XXXX!",
+		"p: isopropyl-91 91 % 5 mL\n---\na: pour with p",
+	},
 	{"cleaners", "", "p: laundry-powder\n---\na: pour with p", "XXXX!", "p: dish-soap\n---\na: pour with p"},
 	{"borax-boric", "", "p: borax\n---\na: pour with p", "XXXX!", "p: table-salt\n---\na: pour with p"},
 	{"heat-makers", "", "p: calcium-chloride\n---\na: stir with p", "XXDN", "p: table-salt\n---\na: stir with p"},
@@ -57,63 +152,327 @@ var everyRule = []struct {
 	{"toxic-if-eaten", "deadly", "b: antifreeze\n---\na: pour with b", "XXXX!", "b: glycerine\n---\na: pour with b"},
 	{"unknown", "unsaid", "u: unsaid\n---\na: stir with u", "XXXX", "u: object a spoon\n---\na: stir with u"},
 	{"unknown", "unlabelled", "---\na: unlabelled", "XXXX!", "---\na: stir"},
-	{"unknown", "refused", "u: object drain crystals\n---\na: stir with u", "XXXX!", "u: object a blue cup\n---\na: stir with u"},
-	{"unknown", "refused", "u: object a little Lejía\n---\na: stir with u", "XXXX!", "u: object a leaf\n---\na: stir with u"},
-	{"unknown", "resembles", "u: object blaech\n---\na: stir with u", "XXXX", "u: object a beach ball\n---\na: stir with u"},
+	{
+		"unknown",
+		"refused",
+		"u: object drain crystals\n---\na: stir with u",
+		"XXXX!",
+		"u: object a blue cup\n---\na: stir with u",
+	},
+	{
+		"unknown",
+		"refused",
+		"u: object a little Lejía\n---\na: stir with u",
+		"XXXX!",
+		"u: object a leaf\n---\na: stir with u",
+	},
+	{
+		"unknown",
+		"resembles",
+		"u: object blaech\n---\na: stir with u",
+		"XXXX",
+		"u: object a beach ball\n---\na: stir with u",
+	},
 	{"unknown", "action", "---\na: juggle", "XXXX", "---\na: stir"},
 	{"decanted", "", "---\na: decant", "CCCC", "---\na: pour"},
-	{"decanted", "", "v: vinegar-white\nj: jam-jar\n---\na: pour with v in j", "CCCC", "v: vinegar-white\nb: zip-bag-small\n---\na: pour with v in b"},
+	{
+		"decanted",
+		"",
+		"v: vinegar-white\nj: jam-jar\n---\na: pour with v in j",
+		"CCCC",
+		"v: vinegar-white\nb: zip-bag-small\n---\na: pour with v in b",
+	},
 	{"adult-near", "", "o: battery-9v\n---\na: put with o", "NNNN", "o: battery-aa\n---\na: put with o"},
 	{"irritant", "", "o: rock-salt\n---\na: pour with o", "CCCC", "o: table-salt\n---\na: pour with o"},
 	{"adult-does", "", "o: agar\n---\na: pour with o", "DDDD", "o: gelatine\n---\na: pour with o"},
 	{"not-at-home", "", "o: glue-instant\n---\na: put with o", "XXXX!", "o: glue-stick\n---\na: put with o"},
-	{"mix-cleaners", "any", "b: bleach\nv: vinegar-white\n---\na: pour with b\nb: pour with v", "XXXX!", "b: dish-soap\nv: vinegar-white\n---\na: pour with b\nb: pour with v"},
+	{
+		"mix-cleaners",
+		"any",
+		"b: bleach\nv: vinegar-white\n---\na: pour with b\nb: pour with v",
+		"XXXX!",
+		"b: dish-soap\nv: vinegar-white\n---\na: pour with b\nb: pour with v",
+	},
 	{"mix-cleaners", "clearing", "---\na: clean-with-bleach", "XXXX!", "---\na: wash-hands"},
-	{"mix-peroxide-acid", "any", "p: peroxide-3 10 mL\nv: vinegar-white 10 mL\nj: jam-jar\n---\na: pour with p in j\nb: pour with v in j", "XXXX!", "p: peroxide-3 10 mL\nv: vinegar-white 10 mL\nj: jam-jar\nk: mug\n---\na: pour with p in j\nb: pour with v in k"},
-	{"flame-flammable", "any", "p: isopropyl-70 10 mL\n---\na: pour with p\nb: light", "XXXX!", "p: vinegar-white 10 mL\n---\na: pour with p\nb: light"},
-	{"flame-flammable", "any", "p: isopropyl-70 10 mL\n---\na: pour with p\nb: heat at 80 °C", "XXXX!", "p: isopropyl-70 10 mL\n---\na: pour with p\nb: warm-water at 40 °C"},
-	{"flame-flammable", "any", "v: vinegar-white\nn: nail-galvanised\nj: mug\n---\na: put with v n in j\nb: light", "XXXX!", "v: vinegar-white\nn: nail-steel\nj: mug\n---\na: put with v n in j\nb: light"},
-	{"peroxide-catalyst", "fast", "p: peroxide-3 10 mL\nn: nail-steel\nj: mug\n---\na: put with p n in j", "XXXX!", "p: peroxide-3 10 mL\nn: spoon-steel\nj: mug\n---\na: put with p n in j"},
-	{"peroxide-catalyst", "fast", "p: peroxide-3 10 mL\nn: iodine-tincture 1 mL\nj: mug\n---\na: put with p n in j", "XXXX!", "p: peroxide-3 10 mL\nn: iodine-tincture 1 mL\nj: mug\nk: mug\n---\na: put with p in j\nb: put with n in k"},
-	{"mix-cleaners", "two", "b: bleach\nc: laundry-powder\n---\na: put with b c", "XXXX!", "b: bleach\n---\na: put with b"},
-	{"gas-rigid-closed", "heated", "w: water-tap 100 mL\nj: jam-jar\n---\na: pour with w in j closed\nb: heat at 60 °C", "XXXX!", "w: water-tap 100 mL\nj: jam-jar\n---\na: pour with w in j\nb: heat at 60 °C"},
-	{"gas-rigid-closed", "any", "v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour with v s in j\nb: seal", "XXXX!", "v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\nk: mug\n---\na: pour with v s in k\nb: put in j\nc: seal"},
-	{"gas-rigid-closed", "any", "v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\nk: mug\n---\na: put with v in k\nb: put with s in j\nc: pour with k in j closed", "XXXX!", "v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\nk: mug\n---\na: put with v in k\nb: put with s in j\nc: empty in k\nd: pour with k in j closed"},
-	{"gas-rigid-closed", "any", "v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour with v in j closed\nb: put with s in j closed", "XXXX!", "v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour with v in j closed\nb: put with s in j"},
-	{"gas-rigid-closed", "any", "e: drink-energy 50 mL\nj: jam-jar\n---\na: pour with e in j closed", "XXXX!", "e: juice-apple 50 mL\nj: jam-jar\n---\na: pour with e in j closed"},
-	{"microwave", "sealed", "w: water-tap 100 mL\nj: jam-jar\n---\na: pour with w in j closed\nb: microwave in j", "XXXX!", "w: water-tap 100 mL\nj: mug\n---\na: pour with w in j\nb: microwave in j"},
-	{"mix-peroxide-acid", "any", "p: peroxide-3 10 mL\nv: vinegar-white 10 mL\nj: mug\nk: mug\n---\na: put with p in j\nb: put with v in k\nc: pour with j k", "XXXX!", "p: peroxide-3 10 mL\nv: vinegar-white 10 mL\nj: mug\nk: mug\n---\na: put with p in j\nb: put with v in k"},
-	{"peroxide-mild", "much", "p: peroxide-3 40 mL\nq: peroxide-3 40 mL\n---\na: pour with p\nb: pour with q", "XXXX", "p: peroxide-3 20 mL\nq: peroxide-3 20 mL\n---\na: pour with p\nb: pour with q"},
-	{"fire-makers", "metal", "m: magnesium-strip\n---\na: light with m\nb: put-out", "XXXX!", "m: spoon-steel\n---\na: light with m\nb: put-out"},
-	{"fire-makers", "metal", "m: nail-galvanised\n---\na: heat with m at 50 °C", "XXXX!", "m: nail-steel\n---\na: heat with m at 50 °C"},
-	{"fire-makers", "fuel", "m: charcoal-plain\n---\na: light with m\nb: put-out", "XXXX!", "m: candle\n---\na: light with m\nb: put-out"},
-	{"smoke", "", "c: candle\nj: jam-jar\n---\na: light with c\nb: drop with c in j\nd: put-out", "DDDD", "c: candle\nj: jam-jar\n---\nb: put with c in j\na: light with c in j\nd: put-out"},
-	{"flame-flammable", "oxygen", "p: peroxide-3 10 mL\ny: yeast-dry-active\nj: mug\n---\na: put with p y in j\nb: light", "XXXX!", "p: water-tap 10 mL\ny: yeast-dry-active\nj: mug\n---\na: put with p y in j\nb: light"},
-	{"flame-dust", "any", "p: cornflour\nc: candle\n---\na: stir with p\nb: light with c", "XXXX!", "p: table-salt\nc: candle\n---\na: stir with p\nb: light with c"},
-	{"acid-metal", "open", "v: vinegar-white\nn: nail-galvanised\nj: mug\n---\na: put with v n in j", "NNNN", "v: vinegar-white\nn: nail-steel\nj: mug\n---\na: put with v n in j"},
-	{"acid-metal", "closed", "v: vinegar-white\nn: nail-galvanised\nj: jam-jar\n---\na: put with v n in j closed", "XXXX!", "v: vinegar-white\nn: nail-galvanised\nj: jam-jar\n---\na: put with v n in j"},
-	{"acid-metal", "aluminium", "w: washing-soda-crystals\nf: foil-standard\nj: mug\n---\na: put with w f in j", "XXXX!", "w: table-salt\nf: foil-standard\nj: mug\n---\na: put with w f in j"},
+	{
+		"mix-peroxide-acid",
+		"any",
+		"p: peroxide-3 10 mL\nv: vinegar-white 10 mL\nj: jam-jar\n---\na: pour with p in j\nb: pour with v in j",
+		"XXXX!",
+		"p: peroxide-3 10 mL\nv: vinegar-white 10 mL\nj: jam-jar\nk: mug\n---\na: pour with p in j\nb: pour with v in k",
+	},
+	{
+		"flame-flammable",
+		"any",
+		"p: isopropyl-70 10 mL\n---\na: pour with p\nb: light",
+		"XXXX!",
+		"p: vinegar-white 10 mL\n---\na: pour with p\nb: light",
+	},
+	{
+		"flame-flammable",
+		"any",
+		"p: isopropyl-70 10 mL\n---\na: pour with p\nb: heat at 80 °C",
+		"XXXX!",
+		"p: isopropyl-70 10 mL\n---\na: pour with p\nb: warm-water at 40 °C",
+	},
+	{
+		"flame-flammable",
+		"any",
+		"v: vinegar-white\nn: nail-galvanised\nj: mug\n---\na: put with v n in j\nb: light",
+		"XXXX!",
+		"v: vinegar-white\nn: nail-steel\nj: mug\n---\na: put with v n in j\nb: light",
+	},
+	{
+		"peroxide-catalyst",
+		"fast",
+		"p: peroxide-3 10 mL\nn: nail-steel\nj: mug\n---\na: put with p n in j",
+		"XXXX!",
+		"p: peroxide-3 10 mL\nn: spoon-steel\nj: mug\n---\na: put with p n in j",
+	},
+	{
+		"peroxide-catalyst",
+		"fast",
+		"p: peroxide-3 10 mL\nn: iodine-tincture 1 mL\nj: mug\n---\na: put with p n in j",
+		"XXXX!",
+		"p: peroxide-3 10 mL\nn: iodine-tincture 1 mL\nj: mug\nk: mug\n---\na: put with p in j\nb: put with n in k",
+	},
+	{
+		"mix-cleaners",
+		"two",
+		"b: bleach\nc: laundry-powder\n---\na: put with b c",
+		"XXXX!",
+		"b: bleach\n---\na: put with b",
+	},
+	{
+		"gas-rigid-closed",
+		"heated",
+		"w: water-tap 100 mL\nj: jam-jar\n---\na: pour with w in j closed\nb: heat at 60 °C",
+		"XXXX!",
+		"w: water-tap 100 mL\nj: jam-jar\n---\na: pour with w in j\nb: heat at 60 °C",
+	},
+	{
+		"gas-rigid-closed",
+		"any",
+		"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour with v s in j\nb: seal",
+		"XXXX!",
+		"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\nk: mug\n---\na: pour with v s in k\nb: put in j\nc: seal",
+	},
+	{
+		"gas-rigid-closed",
+		"any",
+		"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\nk: mug\n---\na: put with v in k\nb: put with s in j\nc: pour with k in j closed",
+		"XXXX!",
+		"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\nk: mug\n---\na: put with v in k\nb: put with s in j\nc: empty in k\nd: pour with k in j closed",
+	},
+	{
+		"gas-rigid-closed",
+		"any",
+		"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour with v in j closed\nb: put with s in j closed",
+		"XXXX!",
+		"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour with v in j closed\nb: put with s in j",
+	},
+	{
+		"gas-rigid-closed",
+		"any",
+		"e: drink-energy 50 mL\nj: jam-jar\n---\na: pour with e in j closed",
+		"XXXX!",
+		"e: juice-apple 50 mL\nj: jam-jar\n---\na: pour with e in j closed",
+	},
+	{
+		"microwave",
+		"sealed",
+		"w: water-tap 100 mL\nj: jam-jar\n---\na: pour with w in j closed\nb: microwave in j",
+		"XXXX!",
+		"w: water-tap 100 mL\nj: mug\n---\na: pour with w in j\nb: microwave in j",
+	},
+	{
+		"mix-peroxide-acid",
+		"any",
+		"p: peroxide-3 10 mL\nv: vinegar-white 10 mL\nj: mug\nk: mug\n---\na: put with p in j\nb: put with v in k\nc: pour with j k",
+		"XXXX!",
+		"p: peroxide-3 10 mL\nv: vinegar-white 10 mL\nj: mug\nk: mug\n---\na: put with p in j\nb: put with v in k",
+	},
+	{
+		"peroxide-mild",
+		"much",
+		"p: peroxide-3 40 mL\nq: peroxide-3 40 mL\n---\na: pour with p\nb: pour with q",
+		"XXXX",
+		"p: peroxide-3 20 mL\nq: peroxide-3 20 mL\n---\na: pour with p\nb: pour with q",
+	},
+	{
+		"fire-makers",
+		"metal",
+		"m: magnesium-strip\n---\na: light with m\nb: put-out",
+		"XXXX!",
+		"m: spoon-steel\n---\na: light with m\nb: put-out",
+	},
+	{
+		"fire-makers",
+		"metal",
+		"m: nail-galvanised\n---\na: heat with m at 50 °C",
+		"XXXX!",
+		"m: nail-steel\n---\na: heat with m at 50 °C",
+	},
+	{
+		"fire-makers",
+		"fuel",
+		"m: charcoal-plain\n---\na: light with m\nb: put-out",
+		"XXXX!",
+		"m: candle\n---\na: light with m\nb: put-out",
+	},
+	{
+		"smoke",
+		"",
+		"c: candle\nj: jam-jar\n---\na: light with c\nb: drop with c in j\nd: put-out",
+		"DDDD",
+		"c: candle\nj: jam-jar\n---\nb: put with c in j\na: light with c in j\nd: put-out",
+	},
+	{
+		"flame-flammable",
+		"oxygen",
+		"p: peroxide-3 10 mL\ny: yeast-dry-active\nj: mug\n---\na: put with p y in j\nb: light",
+		"XXXX!",
+		"p: water-tap 10 mL\ny: yeast-dry-active\nj: mug\n---\na: put with p y in j\nb: light",
+	},
+	{
+		"flame-dust",
+		"any",
+		"p: cornflour\nc: candle\n---\na: stir with p\nb: light with c",
+		"XXXX!",
+		"p: table-salt\nc: candle\n---\na: stir with p\nb: light with c",
+	},
+	{
+		"acid-metal",
+		"open",
+		"v: vinegar-white\nn: nail-galvanised\nj: mug\n---\na: put with v n in j",
+		"NNNN",
+		"v: vinegar-white\nn: nail-steel\nj: mug\n---\na: put with v n in j",
+	},
+	{
+		"acid-metal",
+		"closed",
+		"v: vinegar-white\nn: nail-galvanised\nj: jam-jar\n---\na: put with v n in j closed",
+		"XXXX!",
+		"v: vinegar-white\nn: nail-galvanised\nj: jam-jar\n---\na: put with v n in j",
+	},
+	{
+		"acid-metal",
+		"aluminium",
+		"w: washing-soda-crystals\nf: foil-standard\nj: mug\n---\na: put with w f in j",
+		"XXXX!",
+		"w: table-salt\nf: foil-standard\nj: mug\n---\na: put with w f in j",
+	},
 	{"metal-battery", "", "---\na: short-battery", "XXXX!", "b: battery-aa\n---\na: put with b"},
-	{"peroxide-catalyst", "open", "p: peroxide-3 20 mL\ny: yeast-dry-active\nj: mug\n---\na: pour with p y in j", "DNNN", "p: peroxide-3 20 mL\ny: table-salt\nj: mug\n---\na: pour with p y in j"},
-	{"peroxide-catalyst", "closed", "p: peroxide-3 20 mL\ny: yeast-dry-active\nb: zip-bag-small 1 L\n---\na: pour with p y in b closed", "XXXX!", "p: peroxide-3 20 mL\ny: yeast-dry-active\nb: zip-bag-small 1 L\n---\na: pour with p y in b"},
-	{"electrolysis", "mild", "e: epsom-salt\nb: battery-aa\n---\na: electrolyse with e b volts 4.5 V", "XDNN", "e: epsom-salt\nb: battery-aa\n---\na: dissolve with e"},
-	{"electrolysis", "bad", "e: epsom-salt\nb: battery-aa\n---\na: electrolyse with e b volts 4.6 V", "XXXX!", "e: epsom-salt\nb: battery-aa\n---\na: electrolyse with e b volts 4.5 V"},
-	{"electrolysis", "bad", "e: table-salt\nb: battery-aa\n---\na: electrolyse with e b volts 3 V", "XXXX!", "e: washing-soda-crystals\nb: battery-aa\n---\na: electrolyse with e b volts 3 V"},
+	{
+		"peroxide-catalyst",
+		"open",
+		"p: peroxide-3 20 mL\ny: yeast-dry-active\nj: mug\n---\na: pour with p y in j",
+		"DNNN",
+		"p: peroxide-3 20 mL\ny: table-salt\nj: mug\n---\na: pour with p y in j",
+	},
+	{
+		"peroxide-catalyst",
+		"closed",
+		"p: peroxide-3 20 mL\ny: yeast-dry-active\nb: zip-bag-small 1 L\n---\na: pour with p y in b closed",
+		"XXXX!",
+		"p: peroxide-3 20 mL\ny: yeast-dry-active\nb: zip-bag-small 1 L\n---\na: pour with p y in b",
+	},
+	{
+		"electrolysis",
+		"mild",
+		"e: epsom-salt\nb: battery-aa\n---\na: electrolyse with e b volts 4.5 V",
+		"XDNN",
+		"e: epsom-salt\nb: battery-aa\n---\na: dissolve with e",
+	},
+	{
+		"electrolysis",
+		"bad",
+		"e: epsom-salt\nb: battery-aa\n---\na: electrolyse with e b volts 4.6 V",
+		"XXXX!",
+		"e: epsom-salt\nb: battery-aa\n---\na: electrolyse with e b volts 4.5 V",
+	},
+	{
+		"electrolysis",
+		"bad",
+		"e: table-salt\nb: battery-aa\n---\na: electrolyse with e b volts 3 V",
+		"XXXX!",
+		"e: washing-soda-crystals\nb: battery-aa\n---\na: electrolyse with e b volts 3 V",
+	},
 	{"stored-fizz", "any", "---\na: store-closed", "XXXX!", "---\na: stand"},
 	{"fire-makers", "", "---\na: match-heads", "XXXX!", "---\na: stir"},
-	{"gas-rigid-closed", "any", "v: vinegar-white 5 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour with v s in j closed", "XXXX!", "v: vinegar-white 5 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour with v s in j"},
-	{"gas-rigid-closed", "any", "v: yeast-dry-active\ns: sugar-granulated 1 g\nj: pet-bottle-small\n---\na: pour with v s in j closed", "XXXX!", "v: table-salt\ns: sugar-granulated 1 g\nj: pet-bottle-small\n---\na: pour with v s in j closed"},
+	{
+		"gas-rigid-closed",
+		"any",
+		"v: vinegar-white 5 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour with v s in j closed",
+		"XXXX!",
+		"v: vinegar-white 5 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour with v s in j",
+	},
+	{
+		"gas-rigid-closed",
+		"any",
+		"v: yeast-dry-active\ns: sugar-granulated 1 g\nj: pet-bottle-small\n---\na: pour with v s in j closed",
+		"XXXX!",
+		"v: table-salt\ns: sugar-granulated 1 g\nj: pet-bottle-small\n---\na: pour with v s in j closed",
+	},
 	{"gas-rigid-closed", "ice", "---\na: close-dry-ice", "XXXX!", "---\na: salt-ice"},
 	// 2.00 g of soda give 0.583 L at 25 °C; with 100 mL of vinegar the bag of 0.719 L is just 95 % full.
-	{"foam-over", "over", "p: peroxide-3 40 mL\ny: yeast-dry-active 3 g\nb: mug 300 mL\n---\na: pour with p y in b", "NCCC", "p: peroxide-3 20 mL\ny: yeast-dry-active 3 g\nb: mug 300 mL\n---\na: pour with p y in b"},
-	{"foam-over", "over", "v: vinegar-white 5 % 100 mL\ns: baking-soda 5 g weighed\nd: dish-soap 5 mL\nb: mug 300 mL\n---\na: pour with v s d in b", "NCCC", "v: vinegar-white 5 % 100 mL\ns: baking-soda 5 g weighed\nb: mug 300 mL\n---\na: pour with v s in b"},
-	{"foam-over", "unknown", "v: vinegar-white 5 % 100 mL\ns: baking-soda\nd: dish-soap 5 mL\nb: mug 300 mL\n---\na: pour with v s d in b", "NCCC", "v: vinegar-white 5 % 100 mL\ns: baking-soda 0.2 g weighed\nd: dish-soap 5 mL\nb: mug 300 mL\n---\na: pour with v s d in b"},
-	{"gas-flexible", "fits", "v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.72 L\n---\na: keep-apart, pour with v s in b closed", "NNCC", "v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.715 L\n---\na: keep-apart, pour with v s in b closed"},
-	{"gas-flexible", "tight", "v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.715 L\n---\na: keep-apart, pour with v s in b closed", "DNNN", "v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.64 L\n---\na: keep-apart, pour with v s in b closed"},
-	{"gas-flexible", "over", "v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.64 L\n---\na: keep-apart, pour with v s in b closed", "XXXX", "v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.72 L\n---\na: keep-apart, pour with v s in b closed"},
-	{"gas-flexible", "unknown", "v: vinegar-white 5 %\ns: baking-soda 2 g\nb: zip-bag-large 1 L\n---\na: pour with v s in b closed", "XXXX", "v: vinegar-white 5 % 50 mL\ns: baking-soda 1 g weighed\nb: zip-bag-large 1 L\n---\na: pour with v s in b closed"},
+	{
+		"foam-over",
+		"over",
+		"p: peroxide-3 40 mL\ny: yeast-dry-active 3 g\nb: mug 300 mL\n---\na: pour with p y in b",
+		"NCCC",
+		"p: peroxide-3 20 mL\ny: yeast-dry-active 3 g\nb: mug 300 mL\n---\na: pour with p y in b",
+	},
+	{
+		"foam-over",
+		"over",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 5 g weighed\nd: dish-soap 5 mL\nb: mug 300 mL\n---\na: pour with v s d in b",
+		"NCCC",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 5 g weighed\nb: mug 300 mL\n---\na: pour with v s in b",
+	},
+	{
+		"foam-over",
+		"unknown",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda\nd: dish-soap 5 mL\nb: mug 300 mL\n---\na: pour with v s d in b",
+		"NCCC",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 0.2 g weighed\nd: dish-soap 5 mL\nb: mug 300 mL\n---\na: pour with v s d in b",
+	},
+	{
+		"gas-flexible",
+		"fits",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.72 L\n---\na: keep-apart, pour with v s in b closed",
+		"NNCC",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.715 L\n---\na: keep-apart, pour with v s in b closed",
+	},
+	{
+		"gas-flexible",
+		"tight",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.715 L\n---\na: keep-apart, pour with v s in b closed",
+		"DNNN",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.64 L\n---\na: keep-apart, pour with v s in b closed",
+	},
+	{
+		"gas-flexible",
+		"over",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.64 L\n---\na: keep-apart, pour with v s in b closed",
+		"XXXX",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.72 L\n---\na: keep-apart, pour with v s in b closed",
+	},
+	{
+		"gas-flexible",
+		"unknown",
+		"v: vinegar-white 5 %\ns: baking-soda 2 g\nb: zip-bag-large 1 L\n---\na: pour with v s in b closed",
+		"XXXX",
+		"v: vinegar-white 5 % 50 mL\ns: baking-soda 1 g weighed\nb: zip-bag-large 1 L\n---\na: pour with v s in b closed",
+	},
 	{"launcher", "", "---\na: launch", "DDDN", "---\na: drop"},
-	{"launcher", "", "v: vinegar-white 5 mL\ns: baking-soda 1 g\nc: canister-plug\n---\na: pour with v s in c closed", "DDDN", "v: vinegar-white 5 mL\ns: baking-soda 1 g\nc: canister-plug\n---\na: pour with v s in c"},
+	{
+		"launcher",
+		"",
+		"v: vinegar-white 5 mL\ns: baking-soda 1 g\nc: canister-plug\n---\na: pour with v s in c closed",
+		"DDDN",
+		"v: vinegar-white 5 mL\ns: baking-soda 1 g\nc: canister-plug\n---\na: pour with v s in c",
+	},
 	{"projectile", "", "---\na: drop", "CCCC", "---\na: stir"},
 	{"projectile", "hard", "---\na: throw", "DNNN", "---\na: drop"},
 	{"heat", "hot-tool", "---\na: hot-tool", "DDDN", "---\na: glue-gun-low"},
@@ -124,13 +483,31 @@ var everyRule = []struct {
 	{"light", "uv", "---\na: uv", "DDNC", "---\na: shadow"},
 	{"light", "uv-germ", "---\na: uv-germ", "XXXX!", "---\na: uv"},
 	{"light", "eye-light", "---\na: eye-light", "XXXX!", "---\na: shadow"},
-	{"irritant", "smell", "c: cinnamon-ground\n---\na: smell with c", "CCCC", "c: cinnamon-ground\n---\na: stir with c"},
-	{"irritant", "smell-unsaid", "c: isopropyl-70 5 mL\n---\na: smell with c", "XXXX!", "c: cinnamon-ground\n---\na: smell with c"},
+	{
+		"irritant",
+		"smell",
+		"c: cinnamon-ground\n---\na: smell with c",
+		"CCCC",
+		"c: cinnamon-ground\n---\na: stir with c",
+	},
+	{
+		"irritant",
+		"smell-unsaid",
+		"c: isopropyl-70 5 mL\n---\na: smell with c",
+		"XXXX!",
+		"c: cinnamon-ground\n---\na: smell with c",
+	},
 	{"irritant", "smell-unsaid", "---\na: smell", "XXXX!", "c: cinnamon-ground\n---\na: smell with c"},
 	{"irritant", "super-glue", "---\na: super-glue", "XXDN", "---\na: stir"},
 	{"mouth", "on-skin", "w: water-tap\n---\na: on-skin with w", "CCCC", "w: water-tap\n---\na: stir with w"},
 	{"mouth", "on-skin-unsaid", "---\na: on-skin", "XXXX", "w: water-tap\n---\na: on-skin with w"},
-	{"mouth", "on-skin-never", "v: vinegar-white\n---\na: on-skin with v", "XXXX!", "w: dish-soap\n---\na: on-skin with w"},
+	{
+		"mouth",
+		"on-skin-never",
+		"v: vinegar-white\n---\na: on-skin with v",
+		"XXXX!",
+		"w: dish-soap\n---\na: on-skin with w",
+	},
 	{"blade", "power-tool", "---\na: power-tool", "DDDD", "---\na: stir"},
 	{"glass", "break-glass", "---\na: break-glass", "XXXX!", "---\na: tap-glass"},
 	{"projectile", "heavy", "---\na: heavy", "DNNC", "---\na: drop"},
@@ -170,7 +547,13 @@ var everyRule = []struct {
 	{"small-part", "", "c: coin-uk-1p\n---\na: put with c", "CCCC", "c: book\n---\na: put with c"},
 	{"small-part", "loose", "---\na: small-things", "NCCC", "---\na: put"},
 	{"cells-magnets", "", "c: cell-button\n---\na: put with c", "XXXN", "c: battery-d\n---\na: put with c"},
-	{"cells-magnets", "inside", "c: scale-pocket-01\n---\na: weigh with c", "CCCC", "c: scale-kitchen\n---\na: weigh with c"},
+	{
+		"cells-magnets",
+		"inside",
+		"c: scale-pocket-01\n---\na: weigh with c",
+		"CCCC",
+		"c: scale-kitchen\n---\na: weigh with c",
+	},
 	{"mains", "", "---\na: charging-phone", "XXXX!", "---\na: electronics-near"},
 	{"height", "floor", "---\na: from-floor", "CCCC", "---\na: put"},
 	{"height", "low-step", "---\na: low-step", "NNNC", "---\na: from-floor"},
@@ -195,10 +578,22 @@ var everyRule = []struct {
 	{"slip", "", "---\na: pour", "CCCC", "---\na: weigh"},
 	{"coin-metal", "", "---\na: sand-coin", "CCCC", "---\na: weigh"},
 	{"very-cold", "", "---\na: salt-ice", "CCCC", "---\na: weigh"},
-	{"very-cold", "mixed", "i: plain-ice\ns: table-salt\nb: bowl\n---\na: put with i in b\nc: put with s in b", "CCCC", "i: plain-ice\ns: sugar-granulated\nb: bowl\n---\na: put with i in b\nc: put with s in b"},
+	{
+		"very-cold",
+		"mixed",
+		"i: plain-ice\ns: table-salt\nb: bowl\n---\na: put with i in b\nc: put with s in b",
+		"CCCC",
+		"i: plain-ice\ns: sugar-granulated\nb: bowl\n---\na: put with i in b\nc: put with s in b",
+	},
 	{"very-cold", "colder", "---\na: freezer-spray", "XXXX!", "---\na: salt-ice"},
 	{"taste", "food", "o: orange-juice\n---\na: taste with o", "CCCC", "o: orange-juice\n---\na: pour with o"},
-	{"taste", "mixed", "o: orange-juice\nb: baking-soda\n---\na: taste with o", "XXXX", "o: orange-juice\nb: sugar-granulated\n---\na: taste with o"},
+	{
+		"taste",
+		"mixed",
+		"o: orange-juice\nb: baking-soda\n---\na: taste with o",
+		"XXXX",
+		"o: orange-juice\nb: sugar-granulated\n---\na: taste with o",
+	},
 	{"allergen", "named", "c: celery\n---\na: put with c", "CCCC", "c: carrot\n---\na: put with c"},
 	{"animal", "watch", "---\na: watch-animal", "CCCC", "---\na: put"},
 	{"animal", "handle", "w: woodlouse\n---\na: put with w", "NCCC", "w: cress-seed\n---\na: put with w"},
@@ -214,7 +609,10 @@ var everyRule = []struct {
 }
 
 func finding(found []safety.Finding, rule, name string) (safety.Finding, bool) {
-	i := slices.IndexFunc(found, func(f safety.Finding) bool { return f.Rule == rule && (name == f.Case || name == "") })
+	i := slices.IndexFunc(
+		found,
+		func(f safety.Finding) bool { return f.Rule == rule && (name == f.Case || name == "") },
+	)
 	if i < 0 {
 		return safety.Finding{}, false
 	}
@@ -231,7 +629,17 @@ func TestEveryRule(t *testing.T) {
 			d.AgeBand = band
 			got, ok := finding(safety.Check(d), c.rule, c.name)
 			if !ok || got.Verdict != letters[c.verdicts[i]] || got.Absolute != absolute {
-				t.Errorf("%s %s at %s: %v %s (absolute %v); want %s\n%s", c.rule, c.name, band, ok, got.Verdict, got.Absolute, c.verdicts, c.triggers)
+				t.Errorf(
+					"%s %s at %s: %v %s (absolute %v); want %s\n%s",
+					c.rule,
+					c.name,
+					band,
+					ok,
+					got.Verdict,
+					got.Absolute,
+					c.verdicts,
+					c.triggers,
+				)
 				break
 			}
 			for _, lang := range text.Languages {
@@ -256,7 +664,13 @@ func TestEveryRule(t *testing.T) {
 // least as strict as the larder says.
 func TestTheLarderIsNeverStricter(t *testing.T) {
 	l := larder.Standard()
-	floor := map[string]safety.Verdict{"adult-near": safety.AdultNear, "adult-does": safety.AdultDoes, "not-at-home": safety.NotAtHome, "corrosive": safety.NotAtHome, "mains": safety.Care}
+	floor := map[string]safety.Verdict{
+		"adult-near":  safety.AdultNear,
+		"adult-does":  safety.AdultDoes,
+		"not-at-home": safety.NotAtHome,
+		"corrosive":   safety.NotAtHome,
+		"mains":       safety.Care,
+	}
 	for i := range l.Materials {
 		m := &l.Materials[i]
 		for _, band := range design.AgeBands {
@@ -278,7 +692,13 @@ func TestTheLarderIsNeverStricter(t *testing.T) {
 		}
 	}
 	for _, tag := range append(slices.Clone(larder.Tags), "allergen:milk") {
-		own, problems := l.With(larder.Own{Materials: []larder.Material{{ID: "thing-x", Name: text.Localized{"en": "thing x"}, Hazards: []string{tag}}}})
+		own, problems := l.With(
+			larder.Own{
+				Materials: []larder.Material{
+					{ID: "thing-x", Name: text.Localized{"en": "thing x"}, Hazards: []string{tag}},
+				},
+			},
+		)
 		if len(problems) > 0 {
 			t.Fatal(problems)
 		}
@@ -321,7 +741,16 @@ func worstOf(material string, percent float64) safety.Verdict {
 }
 
 func calm() kitchen.People {
-	return kitchen.People{Adult: yes(), Under4: no(), Under6: no(), Pet: no(), Asthma: no(), Goggles: yes(), Answered: true, Covered: true}
+	return kitchen.People{
+		Adult:    yes(),
+		Under4:   no(),
+		Under6:   no(),
+		Pet:      no(),
+		Asthma:   no(),
+		Goggles:  yes(),
+		Answered: true,
+		Covered:  true,
+	}
 }
 
 // What a fact of the home raises, and what an answer that is missing does.

@@ -123,13 +123,17 @@ func TestInsertedStepsMend(t *testing.T) {
 				t.Fatal(err)
 			}
 			for _, s := range after.Steps {
-				if _, was := d.Step(s.ID); !was && (s.Title["es"] == "" || s.Text["en"] == "" || strings.ContainsAny(s.Text["es"], "[{")) {
+				if _, was := d.Step(s.ID); !was &&
+					(s.Title["es"] == "" || s.Text["en"] == "" || strings.ContainsAny(s.Text["es"], "[{")) {
 					t.Errorf("%s: %+v", lines, s)
 				}
 			}
 			d = after
 		}
-		if r := judge(d); slices.ContainsFunc(r.Lines, func(l safety.Line) bool { return l.Kind == safety.OrderError }) {
+		if r := judge(d); slices.ContainsFunc(
+			r.Lines,
+			func(l safety.Line) bool { return l.Kind == safety.OrderError },
+		) {
 			t.Errorf("%s: still %+v", lines, r.Lines)
 		}
 	}
@@ -158,7 +162,9 @@ func TestWhatCanBeIssued(t *testing.T) {
 // A gas bag that is too full: the smaller amount that is offered fits, and a
 // little more does not. 0.5 L hold at most 0.475 L; 100 mL are the vinegar.
 func TestTheSmallerAmountFits(t *testing.T) {
-	d := plan("v: vinegar-white 5 % 100 mL\ns: baking-soda 4 g weighed\nb: zip-bag-small 0.5 L\n---\na: keep-apart, pour with v s in b closed")
+	d := plan(
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 4 g weighed\nb: zip-bag-small 0.5 L\n---\na: keep-apart, pour with v s in b closed",
+	)
 	f, ok := finding(safety.Check(d), "gas-flexible", "over")
 	if !ok {
 		t.Fatal("it is not too full")
@@ -185,7 +191,9 @@ func TestTheSmallerAmountFits(t *testing.T) {
 // 5 % vinegar give at most 0.41 L whatever the soda.
 func TestTheLimitingAcid(t *testing.T) {
 	for _, c := range []struct{ soda, want string }{{"2 g", "fits"}, {"200 g", "fits"}} {
-		d := plan("v: vinegar-white 5 % 20 mL\ns: baking-soda " + c.soda + "\nb: zip-bag-large 1 L\n---\na: keep-apart, pour with v s in b closed")
+		d := plan(
+			"v: vinegar-white 5 % 20 mL\ns: baking-soda " + c.soda + "\nb: zip-bag-large 1 L\n---\na: keep-apart, pour with v s in b closed",
+		)
 		if _, ok := finding(safety.Check(d), "gas-flexible", c.want); !ok {
 			t.Errorf("%s: %+v", c.soda, safety.Check(d))
 		}
@@ -270,8 +278,12 @@ func TestLowering(t *testing.T) {
 		d.Lowered = []design.Lowering{{Rule: c.rule, Step: c.step, Reason: c.reason, By: "Ms Tarrant"}}
 		r := judge(d)
 		f, _ := finding(r.Findings, c.rule, "")
-		refused := slices.ContainsFunc(r.Lines, func(l safety.Line) bool { return l.Rule == "lowering" && l.Kind == safety.OrderError })
-		if f.Verdict != c.want || refused != c.refused || !refused && (f.Was == "" || !strings.Contains(text.Render(f.Reason, "es"), "Ms Tarrant")) {
+		refused := slices.ContainsFunc(
+			r.Lines,
+			func(l safety.Line) bool { return l.Rule == "lowering" && l.Kind == safety.OrderError },
+		)
+		if f.Verdict != c.want || refused != c.refused ||
+			!refused && (f.Was == "" || !strings.Contains(text.Render(f.Reason, "es"), "Ms Tarrant")) {
 			t.Errorf("%s: %s, refused %v: %+v", c.name, f.Verdict, refused, f)
 		}
 	}
@@ -311,7 +323,8 @@ func TestLowering(t *testing.T) {
 	two := plan("---\na: knife\nb: knife")
 	two.Lowered = []design.Lowering{{Rule: "blade", Case: "kitchen", Step: "b", Reason: reason}}
 	for _, f := range safety.Check(two) {
-		if want := map[bool]safety.Verdict{true: safety.Care, false: safety.AdultNear}[slices.Contains(f.Steps, "b")]; f.Rule == "blade" && (f.Verdict != want || len(f.Steps) != 1) {
+		if want := map[bool]safety.Verdict{true: safety.Care, false: safety.AdultNear}[slices.Contains(f.Steps, "b")]; f.Rule == "blade" &&
+			(f.Verdict != want || len(f.Steps) != 1) {
 			t.Errorf("%+v", f)
 		}
 	}
@@ -339,7 +352,15 @@ func TestTheTeachersOwnCautions(t *testing.T) {
 		{"---\na: put", "nowhere", "not-at-home", safety.Care},
 	} {
 		d := plan(c.lines)
-		d.Cautions = []design.Caution{{ID: "stove", Step: c.step, Verdict: c.verdict, Why: words("Our stove tips over.", "Nuestra cocina se vuelca."), Do: words("Hold it.", "Sujétala.")}}
+		d.Cautions = []design.Caution{
+			{
+				ID:      "stove",
+				Step:    c.step,
+				Verdict: c.verdict,
+				Why:     words("Our stove tips over.", "Nuestra cocina se vuelca."),
+				Do:      words("Hold it.", "Sujétala."),
+			},
+		}
 		r := judge(d)
 		if got := safety.Worst(r.Findings); got != c.want {
 			t.Errorf("%s on %s: %s, want %s", c.verdict, c.lines, got, c.want)
@@ -364,7 +385,8 @@ func TestTheTeachersOwnCautions(t *testing.T) {
 func TestAdultJobs(t *testing.T) {
 	d := plan("age: 5-7\n---\nput: put\ncut: scissors, small-things\nboil: hot-water at 50 °C")
 	jobs := safety.AdultJobs(d, safety.Check(d))
-	if len(jobs) != 2 || jobs[0].Step != "cut" || jobs[0].Verdict != safety.AdultNear || jobs[1].Verdict != safety.AdultDoes {
+	if len(jobs) != 2 || jobs[0].Step != "cut" || jobs[0].Verdict != safety.AdultNear ||
+		jobs[1].Verdict != safety.AdultDoes {
 		t.Errorf("%+v", jobs)
 	}
 }
@@ -440,13 +462,23 @@ func TestNothingLowers(t *testing.T) {
 
 func addNeed(r *rand.Rand, d *design.Document, l *larder.Larder) {
 	m := l.Materials[r.IntN(len(l.Materials))]
-	n := design.Need{ID: string(rune('a'+len(d.Needs)%26)) + strings.Repeat("x", len(d.Needs)/26), Kind: design.MaterialNeed, Material: m.ID}
+	n := design.Need{
+		ID:       string(rune('a'+len(d.Needs)%26)) + strings.Repeat("x", len(d.Needs)/26),
+		Kind:     design.MaterialNeed,
+		Material: m.ID,
+	}
 	n.Amount = []string{"", "20 mL", "5 g", "1 L"}[r.IntN(4)]
 	d.Needs = append(d.Needs, n)
 }
 
 func addStep(r *rand.Rand, d *design.Document, actions, heats, volts []string) {
-	s := design.Step{ID: "s" + string(rune('a'+len(d.Steps)%26)) + strings.Repeat("x", len(d.Steps)/26), Kind: "do", Closed: r.IntN(3) == 0, Heat: heats[r.IntN(4)], Voltage: volts[r.IntN(3)]}
+	s := design.Step{
+		ID:      "s" + string(rune('a'+len(d.Steps)%26)) + strings.Repeat("x", len(d.Steps)/26),
+		Kind:    "do",
+		Closed:  r.IntN(3) == 0,
+		Heat:    heats[r.IntN(4)],
+		Voltage: volts[r.IntN(3)],
+	}
 	for range 1 + r.IntN(2) {
 		s.Actions = append(s.Actions, actions[r.IntN(len(actions))])
 		s.Uses = append(s.Uses, d.Needs[r.IntN(len(d.Needs))].ID)
@@ -470,7 +502,9 @@ func TestCardsHaveWords(t *testing.T) {
 		t.Errorf("too few cards: %v", doors)
 	}
 	d := plan("c: cell-button\n---\na: put with c\nb: touch-vertebrate")
-	if got := safety.CardsFor(safety.Check(d)); !slices.Contains(got, "cell") || !slices.Contains(got, "sting") || slices.Contains(got, "shock") || !slices.Contains(got, "spill") {
+	if got := safety.CardsFor(safety.Check(d)); !slices.Contains(got, "cell") || !slices.Contains(got, "sting") ||
+		slices.Contains(got, "shock") ||
+		!slices.Contains(got, "spill") {
 		t.Errorf("%v", got)
 	}
 	for _, m := range append(safety.General(), safety.StopRules(safety.Check(d))...) {

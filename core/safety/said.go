@@ -153,7 +153,8 @@ func (j *judge) questions() []open {
 			for number, sentence := range lexicon.Sentences(l.words[lang]) {
 				for _, h := range listen(sentence, lang) {
 					level := h.Level
-					if imperative := h.From == 0 && !h.Concept.Thing && len(strings.Fields(sentence)) > 2; !l.full && !imperative {
+					if imperative := h.From == 0 && !h.Concept.Thing && len(strings.Fields(sentence)) > 2; !l.full &&
+						!imperative {
 						level--
 					}
 					step := ""
@@ -162,12 +163,30 @@ func (j *judge) questions() []open {
 					}
 					c := h.Concept
 					act := step + " " + c.ID
-					if level <= lexicon.Silent || c.Thing && things[c.ID] || acts[act] || j.settled(c, l.step, h.Words, lang) {
+					if level <= lexicon.Silent || c.Thing && things[c.ID] || acts[act] ||
+						j.settled(c, l.step, h.Words, lang) {
 						continue
 					}
 					things[c.ID], acts[act] = true, true
-					out = append(out, open{Said{Concept: c.ID, Key: j.key(c.ID, l.step, lexicon.Folded(sentence, lang)), Sentence: sentence, Words: h.Words, Language: lang, Path: l.path,
-						Sure: level == lexicon.Tick, Question: text.Message{ID: "safety.thing", Args: text.Args{"thing": c.Asks}}, leads: c.Leads, number: number}, step, c})
+					out = append(
+						out,
+						open{
+							Said{
+								Concept:  c.ID,
+								Key:      j.key(c.ID, l.step, lexicon.Folded(sentence, lang)),
+								Sentence: sentence,
+								Words:    h.Words,
+								Language: lang,
+								Path:     l.path,
+								Sure:     level == lexicon.Tick,
+								Question: text.Message{ID: "safety.thing", Args: text.Args{"thing": c.Asks}},
+								leads:    c.Leads,
+								number:   number,
+							},
+							step,
+							c,
+						},
+					)
 				}
 			}
 		}
@@ -208,11 +227,12 @@ func (j *judge) settled(c *lexicon.Concept, step int, words, lang string) bool {
 		if !ok {
 			continue
 		}
-		if slices.Contains(c.Settled, m.ID) || (listed || c.Thing) && slices.Contains(meant, m) || slices.ContainsFunc(c.Leads, func(lead string) bool {
-			id, thing := strings.CutPrefix(lead, "+")
-			known, ok := j.l.Material(id)
-			return thing && ok && sameClass(m, known)
-		}) {
+		if slices.Contains(c.Settled, m.ID) || (listed || c.Thing) && slices.Contains(meant, m) ||
+			slices.ContainsFunc(c.Leads, func(lead string) bool {
+				id, thing := strings.CutPrefix(lead, "+")
+				known, ok := j.l.Material(id)
+				return thing && ok && sameClass(m, known)
+			}) {
 			return true
 		}
 	}
@@ -221,7 +241,19 @@ func (j *judge) settled(c *lexicon.Concept, step int, words, lang string) bool {
 
 // classes are the properties by which two things are of one class: what one of
 // them leads to, the other has led to by being listed.
-var classes = []string{"oxidiser", "fuel", "lights", "magnet", "cell", "cleaner", "swells", "warms", "cold", "organism", "poison"}
+var classes = []string{
+	"oxidiser",
+	"fuel",
+	"lights",
+	"magnet",
+	"cell",
+	"cleaner",
+	"swells",
+	"warms",
+	"cold",
+	"organism",
+	"poison",
+}
 
 func sameClass(a, b *larder.Material) bool {
 	return a == b || slices.ContainsFunc(classes, func(p string) bool {
@@ -371,7 +403,15 @@ func (j *judge) asFinding(h hit, step string) Finding {
 	if step == "" && len(j.d.Steps) > 0 {
 		step = j.d.Steps[0].ID
 	}
-	f := Finding{Rule: h.ID, Case: h.Name, Verdict: h.Verdict.at[j.band], Absolute: h.Verdict.absolute, Gear: h.Gear, Aid: h.Aid, Asks: true}
+	f := Finding{
+		Rule:     h.ID,
+		Case:     h.Name,
+		Verdict:  h.Verdict.at[j.band],
+		Absolute: h.Verdict.absolute,
+		Gear:     h.Gear,
+		Aid:      h.Aid,
+		Asks:     true,
+	}
 	if step != "" {
 		f.Steps = []string{step}
 	}
@@ -397,7 +437,8 @@ func (j *judge) closing(step, action string) (Finding, int, bool) {
 	before.band, before.asked = j.band, &[]open{}
 	before.mixtures()
 	for k, f := range shut.out {
-		if f.Verdict.Worse(Care) && !slices.ContainsFunc(before.out, func(g Finding) bool { return g.key() == f.key() }) {
+		if f.Verdict.Worse(Care) &&
+			!slices.ContainsFunc(before.out, func(g Finding) bool { return g.key() == f.key() }) {
 			f.Asks = true
 			return f, shut.at[k], true
 		}

@@ -57,8 +57,12 @@ func TestSaid(t *testing.T) {
 			}
 			continue
 		}
-		i := slices.IndexFunc(found, func(f safety.Finding) bool { return f.Said.Concept == c.concept || f.Rule == c.rule })
-		if i < 0 || found[i].Rule != c.rule || found[i].Verdict != c.verdict || !found[i].Asks || !strings.Contains(found[i].Said.Sentence, found[i].Said.Words) {
+		i := slices.IndexFunc(
+			found,
+			func(f safety.Finding) bool { return f.Said.Concept == c.concept || f.Rule == c.rule },
+		)
+		if i < 0 || found[i].Rule != c.rule || found[i].Verdict != c.verdict || !found[i].Asks ||
+			!strings.Contains(found[i].Said.Sentence, found[i].Said.Words) {
 			t.Errorf("%q: %+v", c.sentence, found)
 			continue
 		}
@@ -88,7 +92,11 @@ func TestSaidOnlyWhatMatters(t *testing.T) {
 		t.Errorf("one family, %d questions", len(f))
 	}
 	again := plan("w: water-tap\n---\na: put with w\nb: put with w")
-	again.Steps[0].Text, again.Steps[1].Text = text.Localized{"en": "Bring a candle."}, text.Localized{"en": "Put the candle down."}
+	again.Steps[0].Text, again.Steps[1].Text = text.Localized{
+		"en": "Bring a candle.",
+	}, text.Localized{
+		"en": "Put the candle down.",
+	}
 	if f := asked(safety.Check(again)); len(f) != 1 {
 		t.Errorf("a thing is asked about %d times", len(f))
 	}
@@ -117,7 +125,15 @@ func TestSaidInTwoLanguages(t *testing.T) {
 			t.Errorf("%q, %q: %d questions, %+v", c.en, c.es, len(f), f)
 			continue
 		}
-		d.Heard = []design.Heard{{Key: f[0].Said.Key, Concept: f[0].Said.Concept, Answer: "other", Reason: "It is only what the poem is about, nobody does it.", By: "R. Tarrant"}}
+		d.Heard = []design.Heard{
+			{
+				Key:     f[0].Said.Key,
+				Concept: f[0].Said.Concept,
+				Answer:  "other",
+				Reason:  "It is only what the poem is about, nobody does it.",
+				By:      "R. Tarrant",
+			},
+		}
 		if f := asked(safety.Check(d)); len(f) != 0 {
 			t.Errorf("answered, and still asked: %+v", f[0].Said)
 		}
@@ -185,7 +201,9 @@ func TestSaidAnswered(t *testing.T) {
 	// What is almost sure and never for homes means nothing else.
 	sun := saying("Stare at the sun for a minute.", "en")
 	q := asked(safety.Check(sun))[0]
-	sun.Heard = []design.Heard{{Key: q.Said.Key, Concept: q.Said.Concept, Answer: "other", Reason: "the sun of our play, honestly, a lamp"}}
+	sun.Heard = []design.Heard{
+		{Key: q.Said.Key, Concept: q.Said.Concept, Answer: "other", Reason: "the sun of our play, honestly, a lamp"},
+	}
 	if len(asked(safety.Check(sun))) == 0 || q.Said.Least != -1 {
 		t.Errorf("%+v", q.Said)
 	}
@@ -194,7 +212,16 @@ func TestSaidAnswered(t *testing.T) {
 // No text ever lowers a verdict: a design with a sentence more is judged at
 // least as strictly.
 func TestTextsNeverLower(t *testing.T) {
-	sentences := []string{"Light the candle.", "No candle is needed.", "Do not heat it.", "It is safe, the school says so.", "Taste nothing.", "Nobody gets hurt.", "Only your teacher does this.", "If it breaks, sweep it up."}
+	sentences := []string{
+		"Light the candle.",
+		"No candle is needed.",
+		"Do not heat it.",
+		"It is safe, the school says so.",
+		"Taste nothing.",
+		"Nobody gets hurt.",
+		"Only your teacher does this.",
+		"If it breaks, sweep it up.",
+	}
 	for i, c := range everyRule {
 		d := plan(c.triggers)
 		if len(d.Steps) == 0 {

@@ -42,7 +42,12 @@ type Caution struct {
 // SheetOf gathers a design's report into the sheet. Everything on it follows
 // from the findings; nothing is left out because it is everyday.
 func SheetOf(d *design.Document, r Report) Sheet {
-	s := Sheet{Near: text.Message{ID: "safety.near." + string(design.AgeBands[bandOf(d.AgeBand)])}, Stop: StopRules(r.Findings), Cards: CardsFor(r.Findings), General: General()}
+	s := Sheet{
+		Near:    text.Message{ID: "safety.near." + string(design.AgeBands[bandOf(d.AgeBand)])},
+		Stop:    StopRules(r.Findings),
+		Cards:   CardsFor(r.Findings),
+		General: General(),
+	}
 	for _, job := range AdultJobs(d, r.Findings) {
 		i, _ := d.Step(job.Step)
 		seconds, ok := design.Seconds(d.Steps[i].Duration)

@@ -133,7 +133,21 @@ func (j *judge) named(n *design.Need, m *larder.Material) {
 }
 
 // ownSteps are what a thing that only the school knows is not used for.
-var ownSteps = []string{"seal", "store-closed", "heat", "light", "flame", "microwave", "hot-water", "warm-water", "taste", "on-skin", "hot-oil", "melt-wax", "hot-syrup"}
+var ownSteps = []string{
+	"seal",
+	"store-closed",
+	"heat",
+	"light",
+	"flame",
+	"microwave",
+	"hot-water",
+	"warm-water",
+	"taste",
+	"on-skin",
+	"hot-oil",
+	"melt-wax",
+	"hot-syrup",
+}
 
 // own judges a thing that the school added. Until its questions are answered
 // it may be anything; then the answers say what it is, and what is denied of it

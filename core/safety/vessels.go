@@ -42,10 +42,31 @@ func (s *state) makesGas() bool {
 	return false
 }
 
-var gasPairs = []mask{maskOf([]string{"acid", "carbonate"}), maskOf([]string{"peroxide"}), maskOf([]string{"yeast", "yeast-food"}), maskOf([]string{"acid", "reactive-metal"}), maskOf([]string{"fizzy"})}
+var gasPairs = []mask{
+	maskOf([]string{"acid", "carbonate"}),
+	maskOf([]string{"peroxide"}),
+	maskOf([]string{"yeast", "yeast-food"}),
+	maskOf([]string{"acid", "reactive-metal"}),
+	maskOf([]string{"fizzy"}),
+}
 
 var (
-	mixing  = []string{"pour", "stir", "mix", "dissolve", "dilute", "fizz", "seal", "soak", "put", "launch", "electrolyse", "decant", "inflate", "store-closed"}
+	mixing = []string{
+		"pour",
+		"stir",
+		"mix",
+		"dissolve",
+		"dilute",
+		"fizz",
+		"seal",
+		"soak",
+		"put",
+		"launch",
+		"electrolyse",
+		"decant",
+		"inflate",
+		"store-closed",
+	}
 	heating = []string{"heat", "melt-wax", "hot-oil", "hot-syrup", "deep-fry", "microwave", "microwave-sealed"}
 	closing = []string{"seal", "store-closed", "microwave-sealed", "close-dry-ice"}
 	empties = []string{"empty", "drain", "clear-leftover"}
@@ -255,7 +276,9 @@ func (v *vessel) has(test func(*larder.Material) bool) bool { return len(v.with(
 // decanted reports whether stuff was moved into a named vessel from which it
 // could be taken for something else: not a bag or a popping pot.
 func (v *vessel) decanted() bool {
-	return v.need != nil && v.has(func(m *larder.Material) bool { return m.Is("matter", "stuff") }) && !isBag(v.material) && !pops(v.material)
+	return v.need != nil && v.has(func(m *larder.Material) bool { return m.Is("matter", "stuff") }) &&
+		!isBag(v.material) &&
+		!pops(v.material)
 }
 
 func needsOf(groups ...[]content) []*design.Need {

@@ -107,7 +107,10 @@ func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
 			}
 			label := text.Message{ID: "safety.way.swap", Args: text.Args{"material": c.Material.Name}}
 			if c.Amount.Value > 0 {
-				label = text.Message{ID: "safety.way.swap-amount", Args: text.Args{"material": c.Material.Name, "amount": c.Amount.Bare()}}
+				label = text.Message{
+					ID:   "safety.way.swap-amount",
+					Args: text.Args{"material": c.Material.Name, "amount": c.Amount.Bare()},
+				}
 			}
 			try(SwapWay(n.ID, c), label)
 		}
@@ -122,7 +125,11 @@ func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
 // stood in none before.
 func fresh(lines, before []Line) bool {
 	return slices.ContainsFunc(lines, func(l Line) bool {
-		return l.Kind == OrderError && !slices.ContainsFunc(before, func(b Line) bool { return b.Kind == OrderError && b.Rule == l.Rule && b.Need == l.Need })
+		return l.Kind == OrderError &&
+			!slices.ContainsFunc(
+				before,
+				func(b Line) bool { return b.Kind == OrderError && b.Rule == l.Rule && b.Need == l.Need },
+			)
 	})
 }
 
@@ -131,7 +138,8 @@ func fresh(lines, before []Line) bool {
 func keepsGas(d *design.Document, l *larder.Larder) bool {
 	for _, m := range d.Measured {
 		if m.Result == "" {
-			if u, ok := quantity.LookupUnit(unitOf(d, m.Reading)); ok && (u.Dim == gram.Dim || u.Dim == millilitre.Dim) {
+			if u, ok := quantity.LookupUnit(unitOf(d, m.Reading)); ok &&
+				(u.Dim == gram.Dim || u.Dim == millilitre.Dim) {
 				return true
 			}
 		} else if k, ok := l.Result(m.Result); ok && k.KeepsGas {
@@ -170,12 +178,26 @@ func saidWays(d *design.Document, l *larder.Larder, f Finding) []Way {
 		}
 		if id, ok := strings.CutPrefix(lead, "+"); ok {
 			if m, known := l.Material(id); known {
-				ways = append(ways, Way{"list:" + f.Steps[0] + ":" + id, text.Message{ID: "safety.way.list", Args: text.Args{"material": m.Name}}, f.Verdict})
+				ways = append(
+					ways,
+					Way{
+						"list:" + f.Steps[0] + ":" + id,
+						text.Message{ID: "safety.way.list", Args: text.Args{"material": m.Name}},
+						f.Verdict,
+					},
+				)
 			}
 			continue
 		}
 		if h, ok := byAction[lead]; ok {
-			ways = append(ways, Way{"say:" + f.Steps[0] + ":" + lead, text.Message{ID: "safety.way.say", Args: text.Args{"action": ActionName(lead)}}, h.Verdict.at[bandOf(d.AgeBand)]})
+			ways = append(
+				ways,
+				Way{
+					"say:" + f.Steps[0] + ":" + lead,
+					text.Message{ID: "safety.way.say", Args: text.Args{"action": ActionName(lead)}},
+					h.Verdict.at[bandOf(d.AgeBand)],
+				},
+			)
 		}
 	}
 	if f.Verdict == NotAtHome {
@@ -201,7 +223,15 @@ func LineWays(d *design.Document, l *larder.Larder, line Line) []Way {
 		if _, err := Apply(d, l, id); err != nil {
 			return nil
 		}
-		return []Way{{ID: id, Label: text.Message{ID: "safety.way.insert", Args: text.Args{"title": text.Message{ID: "safety.step." + line.Rule + ".title"}}}}}
+		return []Way{
+			{
+				ID: id,
+				Label: text.Message{
+					ID:   "safety.way.insert",
+					Args: text.Args{"title": text.Message{ID: "safety.step." + line.Rule + ".title"}},
+				},
+			},
+		}
 	case line.Rule == "place":
 		return []Way{{ID: "outdoors", Label: text.Message{ID: "safety.way.outdoors"}}}
 	}
@@ -219,7 +249,13 @@ func (f Finding) key() string {
 
 // larderNeed is a design's need as the larder asks for it.
 func larderNeed(d *design.Document, l *larder.Larder, n *design.Need) larder.Need {
-	need := larder.Need{Role: n.Role, Stuff: larder.Stuff{Material: n.Material, Form: n.Form}, Tolerance: string(n.Tolerance), Barred: n.Barred, Qualities: n.Asked(l)}
+	need := larder.Need{
+		Role:      n.Role,
+		Stuff:     larder.Stuff{Material: n.Material, Form: n.Form},
+		Tolerance: string(n.Tolerance),
+		Barred:    n.Barred,
+		Qualities: n.Asked(l),
+	}
 	if n.Strength != nil {
 		need.Percent = n.Strength.Value
 		if n.Strength.Basis == "volumes" {
@@ -244,7 +280,11 @@ func larderNeed(d *design.Document, l *larder.Larder, n *design.Need) larder.Nee
 func isChanged(d *design.Document, l *larder.Larder, n *design.Need) bool {
 	for _, lang := range text.Languages {
 		for _, words := range append([]text.Localized{d.Changed.Name}, conditionNames(d)...) {
-			if words[lang] != "" && slices.ContainsFunc(l.Meant(words[lang], lang), func(m *larder.Material) bool { return m.ID == n.Material }) {
+			if words[lang] != "" &&
+				slices.ContainsFunc(
+					l.Meant(words[lang], lang),
+					func(m *larder.Material) bool { return m.ID == n.Material },
+				) {
 				return true
 			}
 		}
@@ -285,7 +325,8 @@ func Substitutes(d *design.Document, l *larder.Larder, n *design.Need) ([]Substi
 				sub.Graver = true
 				barred = barred || v == NotAtHome
 			}
-			if i, ok := d.Step(step); ok && (slices.Contains(d.Steps[i].Uses, n.ID) || d.Steps[i].In == n.ID) && v.Worse(sub.Verdict) {
+			if i, ok := d.Step(step); ok && (slices.Contains(d.Steps[i].Uses, n.ID) || d.Steps[i].In == n.ID) &&
+				v.Worse(sub.Verdict) {
 				sub.Verdict = v
 			}
 		}
@@ -324,7 +365,8 @@ func NewCautions(before, after []Finding, need string) []text.Message {
 	var out []text.Message
 	for _, f := range after {
 		known := func(g Finding) bool {
-			return g.Rule == f.Rule && g.Case == f.Case && (f.Rule != "allergen" || slices.Contains(g.Needs, need) && text.Render(g.Why, "en") == text.Render(f.Why, "en"))
+			return g.Rule == f.Rule && g.Case == f.Case &&
+				(f.Rule != "allergen" || slices.Contains(g.Needs, need) && text.Render(g.Why, "en") == text.Render(f.Why, "en"))
 		}
 		if f.Said != nil || !slices.Contains(f.Needs, need) || slices.ContainsFunc(before, known) {
 			continue
@@ -333,7 +375,10 @@ func NewCautions(before, after []Finding, need string) []text.Message {
 		if f.Rule == "allergen" {
 			m = f.Why
 		}
-		if !slices.ContainsFunc(out, func(o text.Message) bool { return text.Render(o, "en") == text.Render(m, "en") }) {
+		if !slices.ContainsFunc(
+			out,
+			func(o text.Message) bool { return text.Render(o, "en") == text.Render(m, "en") },
+		) {
 			out = append(out, m)
 		}
 	}
@@ -395,7 +440,10 @@ func apply(d *design.Document, l *larder.Larder, way string) (*design.Document, 
 			return nil, wrong
 		}
 		out.Steps[i].Closed = false
-		out.Steps[i].Actions = slices.DeleteFunc(slices.Clone(out.Steps[i].Actions), func(a string) bool { return a == "seal" })
+		out.Steps[i].Actions = slices.DeleteFunc(
+			slices.Clone(out.Steps[i].Actions),
+			func(a string) bool { return a == "seal" },
+		)
 	case kind == "say" && len(parts) == 2:
 		i, ok := out.Step(parts[0])
 		if _, known := byAction[parts[1]]; !ok || !known {
@@ -453,8 +501,14 @@ var inserted = map[string]struct {
 	kind   design.StepKind
 	action string
 }{
-	"gear-first": {"prepare", "gear-on"}, "label-first": {"prepare", "label"}, "apart-until-closed": {"prepare", "keep-apart"},
-	"acid-to-water": {"do", "water-first"}, "cool-first": {"do", "cool"}, "leftover": {"clear-up", "clear-leftover"}, "flame-last": {"do", "put-out"}, "flame-out": {"do", "put-out"},
+	"gear-first": {
+		"prepare",
+		"gear-on",
+	}, "label-first": {"prepare", "label"}, "apart-until-closed": {"prepare", "keep-apart"},
+	"acid-to-water": {
+		"do",
+		"water-first",
+	}, "cool-first": {"do", "cool"}, "leftover": {"clear-up", "clear-leftover"}, "flame-last": {"do", "put-out"}, "flame-out": {"do", "put-out"},
 }
 
 func insert(d *design.Document, l *larder.Larder, rule, step string, wrong error) (*design.Document, error) {
@@ -468,7 +522,14 @@ func insert(d *design.Document, l *larder.Larder, rule, step string, wrong error
 	if i < 0 {
 		return nil, wrong
 	}
-	s := design.Step{ID: freshID(d, rule), Kind: what.kind, Title: text.Localized{}, Text: text.Localized{}, Duration: "2 min", Actions: []string{what.action}}
+	s := design.Step{
+		ID:       freshID(d, rule),
+		Kind:     what.kind,
+		Title:    text.Localized{},
+		Text:     text.Localized{},
+		Duration: "2 min",
+		Actions:  []string{what.action},
+	}
 	message := lines[i].Message
 	if text.Has("safety.step." + rule + ".text") {
 		message = text.Message{ID: "safety.step." + rule + ".text"}
@@ -485,7 +546,10 @@ func insert(d *design.Document, l *larder.Larder, rule, step string, wrong error
 		out := *d
 		out.Steps = slices.Insert(slices.Clone(d.Steps), at, s)
 		after := linesOf(&out, l)
-		mended := !slices.ContainsFunc(after, func(line Line) bool { return line.Rule == rule && line.Step == step && line.Kind == OrderError })
+		mended := !slices.ContainsFunc(
+			after,
+			func(line Line) bool { return line.Rule == rule && line.Step == step && line.Kind == OrderError },
+		)
 		if mended && !fresh(after, lines) {
 			return &out, nil
 		}

@@ -44,7 +44,9 @@ func TestNoGasLeavesWhatIsMeasured(t *testing.T) {
 
 // A step that would come behind the lit flame is put in before it.
 func TestAStepIsPutInWhereItBreaksNothing(t *testing.T) {
-	d := plan("c: candle\nv: vinegar-white\nw: water-tap\nj: mug\nk: glass\n---\na: light with c v w j k\nb: pour with v in j\nd: pour with w in k\ne: put-out")
+	d := plan(
+		"c: candle\nv: vinegar-white\nw: water-tap\nj: mug\nk: glass\n---\na: light with c v w j k\nb: pour with v in j\nd: pour with w in k\ne: put-out",
+	)
 	d.Languages = []string{"en", "es"}
 	before := safety.Judge(d, larder.Standard(), nil)
 	i := slices.IndexFunc(before.Lines, func(l safety.Line) bool { return l.Rule == "label-first" })

@@ -42,13 +42,17 @@ func TestReviewedWords(t *testing.T) {
 		t.Fatal(err)
 	}
 	if string(kept) != out.String() {
-		t.Errorf("a text is not the one that was reviewed; read it in both languages and write docs/safety-words.csv anew")
+		t.Errorf(
+			"a text is not the one that was reviewed; read it in both languages and write docs/safety-words.csv anew",
+		)
 	}
 }
 
 // Families in the Americas are spoken to as usted, in every safety text.
 func TestOneFormOfAddress(t *testing.T) {
-	familiar := strings.Fields("tú tu tus te ti vosotros os vuestro vuestra ponte lávate déjalo quítalo hazlo usad llamad salid dejad poned quieres puedes tienes haces vives")
+	familiar := strings.Fields(
+		"tú tu tus te ti vosotros os vuestro vuestra ponte lávate déjalo quítalo hazlo usad llamad salid dejad poned quieres puedes tienes haces vives",
+	)
 	for _, id := range text.IDs("en") {
 		if !strings.HasPrefix(id, "safety.") {
 			continue

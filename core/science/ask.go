@@ -156,7 +156,10 @@ func (m *Model) plainly(q Question) map[string]string {
 			if measures == "" {
 				measures = quantity.Metric
 			}
-			t := quantity.ParseTyped(typed, quantity.Field{Dim: unit.Dim, Unit: in.Unit, Language: q.Language, System: measures})
+			t := quantity.ParseTyped(
+				typed,
+				quantity.Field{Dim: unit.Dim, Unit: in.Unit, Language: q.Language, System: measures},
+			)
 			if t.Kind == quantity.Value && !t.UnitAssumed && !t.IsRange {
 				out[name] = strconv.FormatFloat(t.Value, 'g', 12, 64) + " " + t.Unit.Symbol
 			}
@@ -176,7 +179,9 @@ func (m *Model) split(typed map[string]string) (map[string]string, []amount, err
 			continue
 		}
 		list := strings.HasPrefix(in.Unit, "list of ")
-		if in.Unit == "text" || in.Unit == "choice" || in.Unit == "flag" || in.Unit == "objects" || in.Unit == "symbols" || in.Unit == "recording" {
+		if in.Unit == "text" || in.Unit == "choice" || in.Unit == "flag" || in.Unit == "objects" ||
+			in.Unit == "symbols" ||
+			in.Unit == "recording" {
 			plain[in.Name] = t
 			continue
 		}

@@ -81,7 +81,17 @@ func (m *Model) curve(r Reply, inputs map[string]json.RawMessage, amounts []amou
 	in := m.Inputs[slices.IndexFunc(m.Inputs, func(in Input) bool { return in.Name == vary })]
 	main := r.Outputs[r.Main]
 	atY := main.Value.(float64)
-	c := &Curve{Vary: vary, XName: text.Render(in.Words(), language), YName: text.Render(called(r.Main), language), XUnit: a.q.Unit.Label(), YUnit: label(main.Unit), AtX: &a.q.Value, AtY: &atY, Low: a.q.Value - 2*a.q.U, High: a.q.Value + 2*a.q.U}
+	c := &Curve{
+		Vary:  vary,
+		XName: text.Render(in.Words(), language),
+		YName: text.Render(called(r.Main), language),
+		XUnit: a.q.Unit.Label(),
+		YUnit: label(main.Unit),
+		AtX:   &a.q.Value,
+		AtY:   &atY,
+		Low:   a.q.Value - 2*a.q.U,
+		High:  a.q.Value + 2*a.q.U,
+	}
 	if main.Uncertainty != nil {
 		c.U = *main.Uncertainty
 	}
@@ -119,7 +129,12 @@ func (m *Model) curve(r Reply, inputs map[string]json.RawMessage, amounts []amou
 // amount that was asked for.
 func (m *Model) fitted(r Reply, a *args, language string) *Curve {
 	d := a.drawn
-	c := &Curve{XName: text.Render(called(d.xName), language), YName: text.Render(called(d.yName), language), XUnit: d.xUnit, YUnit: d.yUnit}
+	c := &Curve{
+		XName: text.Render(called(d.xName), language),
+		YName: text.Render(called(d.yName), language),
+		XUnit: d.xUnit,
+		YUnit: d.yUnit,
+	}
 	low, high := slices.Min(d.x), slices.Max(d.x)
 	for i, x := range d.x {
 		c.Points = append(c.Points, [2]float64{x, d.y[i]})

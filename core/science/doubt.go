@@ -51,7 +51,18 @@ const (
 // homeStep is the coarsest step, in the unit, that an amount in a large unit is
 // taken to be measured with: nobody reads a tape to the metre. A choice of this
 // program.
-var homeStep = map[string]float64{"km": 0.01, "m": 0.01, "ft": 1.0 / 12, "yd": 1.0 / 36, "L": 0.01, "kg": 0.01, "lb": 1.0 / 16, "d": 1.0 / 24, "h": 1.0 / 60, "min": 1.0 / 60}
+var homeStep = map[string]float64{
+	"km":  0.01,
+	"m":   0.01,
+	"ft":  1.0 / 12,
+	"yd":  1.0 / 36,
+	"L":   0.01,
+	"kg":  0.01,
+	"lb":  1.0 / 16,
+	"d":   1.0 / 24,
+	"h":   1.0 / 60,
+	"min": 1.0 / 60,
+}
 
 // readingU is the standard uncertainty of an amount whose tool was not named:
 // that of a spoon or cup, else a digital step of its last written digit.

@@ -12,12 +12,21 @@ import (
 
 func init() {
 	register(Model{Number: 32, ID: "formula", Group: "read", Main: "value",
-		Inputs:  []Input{{Name: "expression", Unit: "text"}, {Name: "symbols", Unit: "symbols", Optional: true, Help: "name-value-and-u"}, {Name: "unit", Unit: "text", Optional: true, Help: "of-the-result"}},
+		Inputs: []Input{
+			{Name: "expression", Unit: "text"},
+			{Name: "symbols", Unit: "symbols", Optional: true, Help: "name-value-and-u"},
+			{Name: "unit", Unit: "text", Optional: true, Help: "of-the-result"},
+		},
 		Outputs: []Output{{"value", "as asked", "u"}, {"u", "as asked", ""}},
 		run:     expression})
 	register(Model{Number: 33, ID: "quantity-parse", Group: "read", Main: "canonical",
-		Inputs:  []Input{{Name: "text", Unit: "text", Help: "as-a-family-would-write-it"}},
-		Outputs: []Output{{"value", "as written", ""}, {"canonical", "canonical", ""}, {"low", "as written", ""}, {"high", "as written", ""}},
+		Inputs: []Input{{Name: "text", Unit: "text", Help: "as-a-family-would-write-it"}},
+		Outputs: []Output{
+			{"value", "as written", ""},
+			{"canonical", "canonical", ""},
+			{"low", "as written", ""},
+			{"high", "as written", ""},
+		},
 		run: func(a *args) results {
 			p, err := quantity.Parse(a.text("text"))
 			if err != nil {

@@ -28,29 +28,88 @@ var fizzInputs = append([]Input{
 }, gasInputs...)
 
 func init() {
-	register(Model{Number: 1, ID: "fizz", Group: "much", Main: "gas_volume", Inverse: []string{"carbonate_mass", "acid_volume", "acid_mass"}, Inputs: fizzInputs,
-		Outputs: []Output{{"limiting", "", ""}, {"co2_amount", "mol", ""}, {"co2_mass", "g", ""}, {"gas_volume", "L", ""}, {"leftover_acid", "mol", ""}, {"leftover_carbonate", "g", ""}, {"open_mass_loss", "g", ""}},
-		run:     fizz})
+	register(
+		Model{
+			Number:  1,
+			ID:      "fizz",
+			Group:   "much",
+			Main:    "gas_volume",
+			Inverse: []string{"carbonate_mass", "acid_volume", "acid_mass"},
+			Inputs:  fizzInputs,
+			Outputs: []Output{
+				{"limiting", "", ""},
+				{"co2_amount", "mol", ""},
+				{"co2_mass", "g", ""},
+				{"gas_volume", "L", ""},
+				{"leftover_acid", "mol", ""},
+				{"leftover_carbonate", "g", ""},
+				{"open_mass_loss", "g", ""},
+			},
+			run: fizz,
+		},
+	)
 	register(Model{Number: 2, ID: "fizz-recipe", Group: "much", Main: "carbonate_mass", Inverse: []string{"gas_volume"},
 		Inputs: append([]Input{
 			{Name: "gas_volume", Chosen: true, Unit: "L", Limits: "> 0", Help: "wanted"},
-			{Name: "acid", Unit: "choice", Options: acids}, {Name: "acid_strength", Unit: "%", Optional: true, Limits: "> 0…100", Help: "left-out-for-powder"},
-			{Name: "acid_density", Unit: "g/mL", Default: "1.005 g/mL", Limits: "> 0"}, {Name: "carbonate", Unit: "choice", Options: carbonates},
-			{Name: "yield", Unit: "1", Default: "1", Limits: "> 0…1", Help: "share-of-the-gas-that-is-caught"}, {Name: "spoon_mass", Unit: "g", Optional: true, Limits: "> 0", Help: "of-one-spoon-of-the-carbonate"},
+			{
+				Name:    "acid",
+				Unit:    "choice",
+				Options: acids,
+			}, {Name: "acid_strength", Unit: "%", Optional: true, Limits: "> 0…100", Help: "left-out-for-powder"},
+			{
+				Name:    "acid_density",
+				Unit:    "g/mL",
+				Default: "1.005 g/mL",
+				Limits:  "> 0",
+			}, {Name: "carbonate", Unit: "choice", Options: carbonates},
+			{
+				Name:    "yield",
+				Unit:    "1",
+				Default: "1",
+				Limits:  "> 0…1",
+				Help:    "share-of-the-gas-that-is-caught",
+			}, {Name: "spoon_mass", Unit: "g", Optional: true, Limits: "> 0", Help: "of-one-spoon-of-the-carbonate"},
 		}, gasInputs...),
-		Outputs: []Output{{"co2_amount", "mol", ""}, {"acid_mass", "g", ""}, {"acid_volume", "mL", ""}, {"carbonate_mass", "g", ""}, {"spoons", "1", ""}},
-		run:     fizzRecipe})
-	register(Model{Number: 3, ID: "fizz-fit", Group: "much", Main: "fill_ratio", Inverse: []string{"carbonate_mass", "acid_volume", "capacity"},
-		Inputs: append([]Input{
-			{Name: "capacity", Chosen: true, Unit: "L", Limits: "> 0", Help: "full-volume-of-the-bag"}, {Name: "liquid_volume", Unit: "L", Optional: true, Limits: "≥ 0", Help: "as-acid-volume-if-left-out"},
-			{Name: "air_volume", Unit: "L", Default: "0 L", Limits: "≥ 0", Help: "air-left-in-the-bag"},
-		}, fizzInputs...),
-		Outputs: []Output{{"gas_volume", "L", ""}, {"fill_ratio", "1", ""}, {"verdict", "", ""}},
-		run:     fizzFit})
+		Outputs: []Output{
+			{"co2_amount", "mol", ""},
+			{"acid_mass", "g", ""},
+			{"acid_volume", "mL", ""},
+			{"carbonate_mass", "g", ""},
+			{"spoons", "1", ""},
+		},
+		run: fizzRecipe})
+	register(
+		Model{
+			Number:  3,
+			ID:      "fizz-fit",
+			Group:   "much",
+			Main:    "fill_ratio",
+			Inverse: []string{"carbonate_mass", "acid_volume", "capacity"},
+			Inputs: append([]Input{
+				{
+					Name:   "capacity",
+					Chosen: true,
+					Unit:   "L",
+					Limits: "> 0",
+					Help:   "full-volume-of-the-bag",
+				}, {Name: "liquid_volume", Unit: "L", Optional: true, Limits: "≥ 0", Help: "as-acid-volume-if-left-out"},
+				{Name: "air_volume", Unit: "L", Default: "0 L", Limits: "≥ 0", Help: "air-left-in-the-bag"},
+			}, fizzInputs...),
+			Outputs: []Output{{"gas_volume", "L", ""}, {"fill_ratio", "1", ""}, {"verdict", "", ""}},
+			run:     fizzFit,
+		},
+	)
 	register(Model{Number: 4, ID: "sealed-mass", Group: "see", Main: "bag_change", Inverse: []string{"gas_volume"},
-		Inputs:  append([]Input{{Name: "gas_volume", Unit: "L", Limits: "≥ 0", Help: "growth-of-the-bag-or-gas-lost-from-the-cup"}}, gasInputs...),
-		Outputs: []Output{{"air_density", "g/L", ""}, {"bag_change", "g", ""}, {"open_change", "g", ""}, {"rigid_change", "g", ""}},
-		run:     sealedMass})
+		Inputs: append(
+			[]Input{{Name: "gas_volume", Unit: "L", Limits: "≥ 0", Help: "growth-of-the-bag-or-gas-lost-from-the-cup"}},
+			gasInputs...),
+		Outputs: []Output{
+			{"air_density", "g/L", ""},
+			{"bag_change", "g", ""},
+			{"open_change", "g", ""},
+			{"rigid_change", "g", ""},
+		},
+		run: sealedMass})
 }
 
 func fizz(a *args) results {
@@ -108,8 +167,13 @@ func fizz(a *args) results {
 	a.step("co2_mass", "co2_amount * M_CO2", "g")
 	a.step("gas_volume", "yield * co2_amount * R * temperature / pressure", "L")
 	return results{
-		"limiting": {Value: limiting}, "co2_amount": num(n, "mol"), "co2_mass": num(n*massCO2, "g"), "gas_volume": num(yield*litres(n, kelvin, kPa), "L"),
-		"leftover_acid": num(math.Max(0, nH-need)/p, "mol"), "leftover_carbonate": num((nC-n)*molarMass[carbonate], "g"), "open_mass_loss": num(yield*n*massCO2, "g"),
+		"limiting": {
+			Value: limiting,
+		}, "co2_amount": num(n, "mol"), "co2_mass": num(n*massCO2, "g"), "gas_volume": num(yield*litres(n, kelvin, kPa), "L"),
+		"leftover_acid": num(
+			math.Max(0, nH-need)/p,
+			"mol",
+		), "leftover_carbonate": num((nC-n)*molarMass[carbonate], "g"), "open_mass_loss": num(yield*n*massCO2, "g"),
 	}
 }
 
@@ -132,7 +196,11 @@ func fizzRecipe(a *args) results {
 	a.step("acid_mass", "co2_amount * protons_for_one_CO2 / protons_of_one_acid * M_acid", "g")
 	a.step("carbonate_mass", "co2_amount * M_carbonate", "g")
 	mAcid := n * protonsPerCO2(carbonate) / protons[acid] * molarMass[acid]
-	out := results{"co2_amount": num(n, "mol"), "acid_mass": num(mAcid, "g"), "carbonate_mass": num(n*molarMass[carbonate], "g")}
+	out := results{
+		"co2_amount":     num(n, "mol"),
+		"acid_mass":      num(mAcid, "g"),
+		"carbonate_mass": num(n*molarMass[carbonate], "g"),
+	}
 	if liquid {
 		out["acid_volume"] = num(100*mAcid/(a.num("acid_density")*strength), "mL")
 		a.step("acid_volume", "acid_mass / (acid_density * acid_strength)", "mL")
@@ -172,5 +240,10 @@ func sealedMass(a *args) results {
 	a.step("air_density", "pressure * M_air / (R * temperature)", "g/L")
 	a.step("bag_change", "-air_density * gas_volume", "g")
 	a.step("open_change", "-pressure * gas_volume * M_CO2 / (R * temperature)", "g")
-	return results{"air_density": num(amount*massAir, "g/L"), "bag_change": num(-amount*massAir*v, "g"), "open_change": num(-amount*massCO2*v, "g"), "rigid_change": num(0, "g")}
+	return results{
+		"air_density":  num(amount*massAir, "g/L"),
+		"bag_change":   num(-amount*massAir*v, "g"),
+		"open_change":  num(-amount*massCO2*v, "g"),
+		"rigid_change": num(0, "g"),
+	}
 }

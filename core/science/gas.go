@@ -22,7 +22,13 @@ var molarMass = map[string]float64{
 
 var gasInputs = []Input{
 	{Name: "temperature", Unit: "°C", Default: "20 °C", Help: "of-the-gas"},
-	{Name: "pressure", Unit: "kPa", Optional: true, Limits: "> 0", Help: "local-air-pressure-as-a-barometer-in-the-room-shows-or-altitude"},
+	{
+		Name:     "pressure",
+		Unit:     "kPa",
+		Optional: true,
+		Limits:   "> 0",
+		Help:     "local-air-pressure-as-a-barometer-in-the-room-shows-or-altitude",
+	},
 	{Name: "altitude", Unit: "m", Optional: true, Limits: "-500…11000", Help: "above-the-sea-instead-of-the-pressure"},
 }
 

@@ -19,7 +19,10 @@ type named struct {
 
 func init() {
 	register(Model{Number: 9, ID: "layers", Group: "much",
-		Inputs:  []Input{{Name: "liquids", Unit: "objects", Form: NameDensity, Help: "list-of-name-and-density"}, {Name: "objects", Unit: "objects", Form: NameDensity, Optional: true, Help: "list-of-name-and-density"}},
+		Inputs: []Input{
+			{Name: "liquids", Unit: "objects", Form: NameDensity, Help: "list-of-name-and-density"},
+			{Name: "objects", Unit: "objects", Form: NameDensity, Optional: true, Help: "list-of-name-and-density"},
+		},
 		Outputs: []Output{{"order", "", ""}, {"places", "", ""}, {"warnings", "", ""}},
 		run:     layers})
 }

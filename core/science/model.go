@@ -73,7 +73,13 @@ type DescribedInput struct {
 // Describe gives a model its texts.
 func (m *Model) Describe(language string) Described {
 	say := func(m text.Message) string { return text.Render(m, language) }
-	d := Described{Model: m, Title: say(m.Title()), Assumes: say(m.Assumes()), Note: say(m.Note()), Source: say(m.Source())}
+	d := Described{
+		Model:   m,
+		Title:   say(m.Title()),
+		Assumes: say(m.Assumes()),
+		Note:    say(m.Note()),
+		Source:  say(m.Source()),
+	}
 	for _, in := range m.Inputs {
 		shown := DescribedInput{Input: in, Label: say(in.Words())}
 		if in.Help != "" {

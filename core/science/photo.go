@@ -14,22 +14,52 @@ import (
 const mostPixels = 50e6
 
 func init() {
-	click := Input{Name: "click", Unit: "1", Default: "1.5", Limits: "> 0", Chosen: true, Label: "give_or_take_of_a_mark", Help: "in-pixels"}
+	click := Input{
+		Name:    "click",
+		Unit:    "1",
+		Default: "1.5",
+		Limits:  "> 0",
+		Chosen:  true,
+		Label:   "give_or_take_of_a_mark",
+		Help:    "in-pixels",
+	}
 	mark := func(name, help string) Input {
 		return Input{Name: name, Unit: "list of 1", Help: help + "-as-x-y-in-pixels"}
 	}
 	register(Model{Number: 34, ID: "photo-length", Group: "read", Main: "length",
 		Inputs: []Input{
-			{Name: "ruler", Unit: "any", Limits: "> 0", Label: "known_length", Help: "between-the-two-marks-on-the-ruler"},
-			mark("ruler_from", "one-mark-of-the-ruler"), mark("ruler_to", "the-other"), {Name: "ruler_middle", Unit: "list of 1", Optional: true, Help: "half-way-between-them-to-see-a-tilt"},
+			{
+				Name:   "ruler",
+				Unit:   "any",
+				Limits: "> 0",
+				Label:  "known_length",
+				Help:   "between-the-two-marks-on-the-ruler",
+			},
+			mark(
+				"ruler_from",
+				"one-mark-of-the-ruler",
+			), mark("ruler_to", "the-other"), {Name: "ruler_middle", Unit: "list of 1", Optional: true, Help: "half-way-between-them-to-see-a-tilt"},
 			mark("from", "one-end-of-the-thing"), mark("to", "its-other-end"), click,
 		},
-		Outputs: []Output{{"length", "as the data", "u"}, {"u", "as the data", ""}, {"warnings", "", ""}}, run: photoLength})
+		Outputs: []Output{
+			{"length", "as the data", "u"},
+			{"u", "as the data", ""},
+			{"warnings", "", ""},
+		}, run: photoLength})
 	register(Model{Number: 35, ID: "photo-angle", Group: "read", Main: "angle",
-		Inputs:  []Input{mark("corner", "where-the-arms-meet"), mark("from", "on-one-arm"), mark("to", "on-the-other-arm"), click},
+		Inputs: []Input{
+			mark("corner", "where-the-arms-meet"),
+			mark("from", "on-one-arm"),
+			mark("to", "on-the-other-arm"),
+			click,
+		},
 		Outputs: []Output{{"angle", "deg", "u"}, {"u", "deg", ""}, {"warnings", "", ""}}, run: photoAngle})
 	register(Model{Number: 36, ID: "photo-colour", Group: "read", Main: "spread",
-		Inputs:  []Input{{Name: "photo", Unit: "recording", Help: "jpeg-or-png"}, {Name: "spot", Unit: "list of 1", Help: "as-x-y-radius-in-pixels"}, {Name: "white", Unit: "list of 1", Help: "white-paper-in-the-same-light-as-x-y-radius-in-pixels"}},
+		Inputs: []Input{
+			{Name: "photo", Unit: "recording", Help: "jpeg-or-png"},
+			{Name: "spot", Unit: "list of 1", Help: "as-x-y-radius-in-pixels"},
+			{Name: "white", Unit: "list of 1", Help: "white-paper-in-the-same-light-as-x-y-radius-in-pixels"},
+		},
 		Outputs: []Output{{"colour", "1", ""}, {"spread", "1", ""}, {"warnings", "", ""}}, run: photoColour})
 }
 
@@ -53,7 +83,11 @@ func photoLength(a *args) results {
 	if err != nil {
 		stop("ruler_from", "said", "a", text.Why(err))
 	}
-	return results{"length": num(m.Value, unit.Symbol), "u": num(m.U, unit.Symbol), "warnings": {Value: names(m.Warnings)}}
+	return results{
+		"length":   num(m.Value, unit.Symbol),
+		"u":        num(m.U, unit.Symbol),
+		"warnings": {Value: names(m.Warnings)},
+	}
 }
 
 func photoAngle(a *args) results {
@@ -86,7 +120,11 @@ func photoColour(a *args) results {
 	if err != nil {
 		stop("spot", "said", "a", text.Why(err))
 	}
-	return results{"colour": {Value: []float64{s.Colour.R, s.Colour.G, s.Colour.B}, Unit: "1"}, "spread": num(s.Spread, "1"), "warnings": {Value: names(s.Doubts)}}
+	return results{
+		"colour":   {Value: []float64{s.Colour.R, s.Colour.G, s.Colour.B}, Unit: "1"},
+		"spread":   num(s.Spread, "1"),
+		"warnings": {Value: names(s.Doubts)},
+	}
 }
 
 func names[T ~string](list []T) []string {

@@ -5,15 +5,36 @@ import "math"
 func init() {
 	register(Model{Number: 10, ID: "raft", Group: "much", Main: "max_stable_load",
 		Inputs: []Input{
-			{Name: "length", Unit: "cm", Limits: "> 0"}, {Name: "width", Unit: "cm", Limits: "> 0"}, {Name: "height", Unit: "cm", Limits: "> 0"}, {Name: "mass", Unit: "g", Limits: "> 0"},
-			{Name: "load_mass", Unit: "g", Limits: "> 0", Help: "of-one-load"}, {Name: "load_height", Chosen: true, Unit: "cm", Default: "0 cm", Limits: "≥ 0", Help: "of-their-middle-above-the-deck"}, {Name: "loads", Unit: "1", Default: "0", Limits: "≥ 0", Whole: true, Help: "how-many-are-on-it"},
+			{
+				Name:   "length",
+				Unit:   "cm",
+				Limits: "> 0",
+			}, {Name: "width", Unit: "cm", Limits: "> 0"}, {Name: "height", Unit: "cm", Limits: "> 0"}, {Name: "mass", Unit: "g", Limits: "> 0"},
+			{
+				Name:   "load_mass",
+				Unit:   "g",
+				Limits: "> 0",
+				Help:   "of-one-load",
+			}, {Name: "load_height", Chosen: true, Unit: "cm", Default: "0 cm", Limits: "≥ 0", Help: "of-their-middle-above-the-deck"}, {Name: "loads", Unit: "1", Default: "0", Limits: "≥ 0", Whole: true, Help: "how-many-are-on-it"},
 			{Name: "water_density", Unit: "g/mL", Default: water, Limits: "> 0"},
 		},
-		Outputs: []Output{{"max_load", "1", ""}, {"draft", "cm", ""}, {"gm", "cm", ""}, {"stable", "", ""}, {"max_stable_load", "1", ""}},
-		run:     raft})
+		Outputs: []Output{
+			{"max_load", "1", ""},
+			{"draft", "cm", ""},
+			{"gm", "cm", ""},
+			{"stable", "", ""},
+			{"max_stable_load", "1", ""},
+		},
+		run: raft})
 	register(Model{Number: 11, ID: "cell-stack", Group: "much", Main: "cells",
 		Inputs: []Input{
-			{Name: "emf", Label: "voltage_of_a_cell", Unit: "V", Limits: "> 0", Help: "of-one-cell"}, {Name: "resistance", Unit: "Ω", Limits: "≥ 0", Help: "of-one-cell"}, {Name: "threshold", Chosen: true, Unit: "V", Limits: "> 0", Help: "at-which-the-lamp-begins-to-shine"}, {Name: "current", Unit: "A", Limits: "≥ 0", Help: "that-the-lamp-takes"},
+			{
+				Name:   "emf",
+				Label:  "voltage_of_a_cell",
+				Unit:   "V",
+				Limits: "> 0",
+				Help:   "of-one-cell",
+			}, {Name: "resistance", Unit: "Ω", Limits: "≥ 0", Help: "of-one-cell"}, {Name: "threshold", Chosen: true, Unit: "V", Limits: "> 0", Help: "at-which-the-lamp-begins-to-shine"}, {Name: "current", Unit: "A", Limits: "≥ 0", Help: "that-the-lamp-takes"},
 		},
 		Outputs: []Output{{"cells", "1", ""}, {"open_voltage", "V", ""}, {"loaded_voltage", "V", ""}},
 		run: func(a *args) results {
@@ -52,8 +73,17 @@ func raft(a *args) results {
 	a.know("narrow_side", narrow, "cm")
 	a.step("loads_that_float", "(water_density * length * width * height - mass) / load_mass", "1")
 	a.step("draft", "(mass + loads * load_mass) / (water_density * length * width)", "cm")
-	a.step("gm", "draft / 2 + narrow_side^2 / (12 * draft) - (mass * height / 2 + loads * load_mass * (height + load_height / 2)) / (mass + loads * load_mass)", "cm")
-	out := results{"max_load": num(most, "1"), "draft": num(draft, "cm"), "gm": num(gm, "cm"), "stable": {Value: gm > 0}}
+	a.step(
+		"gm",
+		"draft / 2 + narrow_side^2 / (12 * draft) - (mass * height / 2 + loads * load_mass * (height + load_height / 2)) / (mass + loads * load_mass)",
+		"cm",
+	)
+	out := results{
+		"max_load": num(most, "1"),
+		"draft":    num(draft, "cm"),
+		"gm":       num(gm, "cm"),
+		"stable":   {Value: gm > 0},
+	}
 	if most > 1e6 {
 		stop("load_mass", "is-so-small-that-more-than")
 	}

@@ -9,10 +9,29 @@ import (
 
 func init() {
 	register(Model{Number: 37, ID: "typed-reading", Group: "read", Main: "value",
-		Inputs: []Input{{Name: "text", Unit: "text", Help: "as-it-was-typed-into-the-field"}, {Name: "unit", Unit: "text", Help: "the-unit-beside-the-field-such-as-mm"},
-			{Name: "language", Unit: "text", Default: "en", Help: "of-the-writer"}, {Name: "measures", Unit: "choice", Options: []string{"us", "metric", "uk", "au"}, Default: "metric"}},
-		Outputs: []Output{{"state", "", ""}, {"value", "as the field", "uncertainty"}, {"low", "as the field", ""}, {"high", "as the field", ""}, {"uncertainty", "as the field", ""},
-			{"echo", "", ""}, {"message", "", ""}, {"confirm", "", ""}, {"about", "", ""}, {"offers", "", ""}},
+		Inputs: []Input{
+			{Name: "text", Unit: "text", Help: "as-it-was-typed-into-the-field"},
+			{Name: "unit", Unit: "text", Help: "the-unit-beside-the-field-such-as-mm"},
+			{
+				Name:    "language",
+				Unit:    "text",
+				Default: "en",
+				Help:    "of-the-writer",
+			},
+			{Name: "measures", Unit: "choice", Options: []string{"us", "metric", "uk", "au"}, Default: "metric"},
+		},
+		Outputs: []Output{
+			{"state", "", ""},
+			{"value", "as the field", "uncertainty"},
+			{"low", "as the field", ""},
+			{"high", "as the field", ""},
+			{"uncertainty", "as the field", ""},
+			{"echo", "", ""},
+			{"message", "", ""},
+			{"confirm", "", ""},
+			{"about", "", ""},
+			{"offers", "", ""},
+		},
 		run: typedReading})
 }
 
@@ -24,7 +43,11 @@ func typedReading(a *args) results {
 		stop("unit", "is-no-unit-give-one-such", "a", a.text("unit"))
 	}
 	language := a.text("language")
-	u := reading.Understand(reading.Asked{Unit: unit.Symbol}, a.text("text"), reading.Writer{Language: language, System: quantity.System(a.choice("measures"))})
+	u := reading.Understand(
+		reading.Asked{Unit: unit.Symbol},
+		a.text("text"),
+		reading.Writer{Language: language, System: quantity.System(a.choice("measures"))},
+	)
 	reply := u.Reply(language)
 	out := results{"state": {Value: reply.State}, "confirm": {Value: reply.Confirm}, "about": {Value: reply.About}}
 	if reply.Echo != "" {

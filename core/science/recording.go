@@ -22,5 +22,10 @@ func signalPitch(a *args) results {
 		return results{"confidence": num(0, "1")}
 	}
 	note, cents := nearestNote(tone.Frequency, 440)
-	return results{"frequency": num(tone.Frequency, "Hz"), "confidence": num(tone.Confidence, "1"), "note": {Value: note}, "cents": num(cents, "1")}
+	return results{
+		"frequency":  num(tone.Frequency, "Hz"),
+		"confidence": num(tone.Confidence, "1"),
+		"note":       {Value: note},
+		"cents":      num(cents, "1"),
+	}
 }

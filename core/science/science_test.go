@@ -51,7 +51,16 @@ func TestWorkedExamples(t *testing.T) {
 		for name, want := range e.Outputs {
 			v, ok := got[name]
 			if !ok || !same(v, want.Value, want.Unit) {
-				t.Errorf("%s, %s: %s = %v %s, want %v %s", e.Model, e.Title, name, v.Value, v.Unit, want.Value, want.Unit)
+				t.Errorf(
+					"%s, %s: %s = %v %s, want %v %s",
+					e.Model,
+					e.Title,
+					name,
+					v.Value,
+					v.Unit,
+					want.Value,
+					want.Unit,
+				)
 			}
 		}
 		for _, o := range m.Outputs {
@@ -263,12 +272,16 @@ func jsonOf(v any) any {
 func TestRegistry(t *testing.T) {
 	ids, numbers := map[string]bool{}, map[int]bool{}
 	for _, m := range Models() {
-		if ids[m.ID] || numbers[m.Number] || !slices.Contains([]string{"see", "much", "fast", "size", "sure", "read"}, m.Group) || len(m.Outputs) == 0 {
+		if ids[m.ID] || numbers[m.Number] ||
+			!slices.Contains([]string{"see", "much", "fast", "size", "sure", "read"}, m.Group) ||
+			len(m.Outputs) == 0 {
 			t.Errorf("%d %s", m.Number, m.ID)
 		}
 		for _, language := range text.Languages {
 			d := m.Describe(language)
-			if !strings.HasSuffix(d.Title, "?") || strings.HasPrefix(d.Assumes, "[") || strings.HasPrefix(d.Note, "[") || strings.HasPrefix(d.Source, "[") {
+			if !strings.HasSuffix(d.Title, "?") || strings.HasPrefix(d.Assumes, "[") ||
+				strings.HasPrefix(d.Note, "[") ||
+				strings.HasPrefix(d.Source, "[") {
 				t.Errorf("%s in %s: %+v", m.ID, language, d)
 			}
 		}
@@ -281,7 +294,18 @@ func TestRegistry(t *testing.T) {
 		ids[m.ID], numbers[m.Number] = true, true
 		for _, in := range m.Inputs {
 			switch in.Unit {
-			case "1", "%", "any", "text", "choice", "flag", "objects", "symbols", "recording", "list of any", "list of 1", "list of %":
+			case "1",
+				"%",
+				"any",
+				"text",
+				"choice",
+				"flag",
+				"objects",
+				"symbols",
+				"recording",
+				"list of any",
+				"list of 1",
+				"list of %":
 			default:
 				if _, ok := quantity.LookupUnit(strings.TrimPrefix(in.Unit, "list of ")); !ok {
 					t.Errorf("%s: %s has the unit %q", m.ID, in.Name, in.Unit)
@@ -308,8 +332,82 @@ func TestRegistry(t *testing.T) {
 // deviations 0.232818234301152 and 0.000429796848199937, residual sd
 // 0.884796396144373, R² 0.999993745883712.
 func TestCertifiedLine(t *testing.T) {
-	x := []float64{0.2, 337.4, 118.2, 884.6, 10.1, 226.5, 666.3, 996.3, 448.6, 777.0, 558.2, 0.4, 0.6, 775.5, 666.9, 338.0, 447.5, 11.6, 556.0, 228.1, 995.8, 887.6, 120.2, 0.3, 0.3, 556.8, 339.1, 887.2, 999.0, 779.0, 11.1, 118.3, 229.2, 669.1, 448.9, 0.5}
-	y := []float64{0.1, 338.8, 118.1, 888.0, 9.2, 228.1, 668.5, 998.5, 449.1, 778.9, 559.2, 0.3, 0.1, 778.1, 668.8, 339.3, 448.9, 10.8, 557.7, 228.3, 998.0, 888.8, 119.6, 0.3, 0.6, 557.6, 339.3, 888.0, 998.5, 778.9, 10.2, 117.6, 228.9, 668.4, 449.2, 0.2}
+	x := []float64{
+		0.2,
+		337.4,
+		118.2,
+		884.6,
+		10.1,
+		226.5,
+		666.3,
+		996.3,
+		448.6,
+		777.0,
+		558.2,
+		0.4,
+		0.6,
+		775.5,
+		666.9,
+		338.0,
+		447.5,
+		11.6,
+		556.0,
+		228.1,
+		995.8,
+		887.6,
+		120.2,
+		0.3,
+		0.3,
+		556.8,
+		339.1,
+		887.2,
+		999.0,
+		779.0,
+		11.1,
+		118.3,
+		229.2,
+		669.1,
+		448.9,
+		0.5,
+	}
+	y := []float64{
+		0.1,
+		338.8,
+		118.1,
+		888.0,
+		9.2,
+		228.1,
+		668.5,
+		998.5,
+		449.1,
+		778.9,
+		559.2,
+		0.3,
+		0.1,
+		778.1,
+		668.8,
+		339.3,
+		448.9,
+		10.8,
+		557.7,
+		228.3,
+		998.0,
+		888.8,
+		119.6,
+		0.3,
+		0.6,
+		557.6,
+		339.3,
+		888.0,
+		998.5,
+		778.9,
+		10.2,
+		117.6,
+		228.9,
+		668.4,
+		449.2,
+		0.2,
+	}
 	rx, _ := json.Marshal(x)
 	ry, _ := json.Marshal(y)
 	out, err := run(t, "line-fit", `{"x": `+string(rx)+`, "y": `+string(ry)+`}`)

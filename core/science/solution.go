@@ -3,37 +3,134 @@ package science
 import "math"
 
 func init() {
-	register(Model{Number: 5, ID: "solution-strength", Group: "much", Main: "percent", Inverse: []string{"spoons", "water_volume", "molarity", "percent"},
-		Inputs: []Input{
-			{Name: "mode", Unit: "choice", Options: []string{"to-molarity", "to-percent", "spoons"}},
-			{Name: "solute", Unit: "choice", Optional: true, Options: []string{"sodium-bicarbonate", "acetic", "citric", "citric-monohydrate", "tartaric", "sodium-carbonate", "sodium-carbonate-decahydrate", "calcium-carbonate", "sodium-chloride", "sucrose", "hydrogen-peroxide"}},
-			{Name: "molar_mass", Unit: "g/mol", Optional: true, Limits: "> 0"}, {Name: "percent", Unit: "%", Limits: "0…100", Optional: true}, {Name: "density", Unit: "g/mL", Limits: "> 0", Optional: true},
-			{Name: "molarity", Unit: "mol/L", Limits: "≥ 0", Optional: true}, {Name: "spoons", Unit: "1", Limits: "≥ 0", Optional: true}, {Name: "spoon_mass", Unit: "g", Limits: "> 0", Optional: true},
-			{Name: "water_volume", Unit: "mL", Limits: "> 0", Optional: true}, {Name: "water_density", Unit: "g/mL", Default: water, Limits: "> 0"},
+	register(
+		Model{
+			Number:  5,
+			ID:      "solution-strength",
+			Group:   "much",
+			Main:    "percent",
+			Inverse: []string{"spoons", "water_volume", "molarity", "percent"},
+			Inputs: []Input{
+				{Name: "mode", Unit: "choice", Options: []string{"to-molarity", "to-percent", "spoons"}},
+				{
+					Name:     "solute",
+					Unit:     "choice",
+					Optional: true,
+					Options: []string{
+						"sodium-bicarbonate",
+						"acetic",
+						"citric",
+						"citric-monohydrate",
+						"tartaric",
+						"sodium-carbonate",
+						"sodium-carbonate-decahydrate",
+						"calcium-carbonate",
+						"sodium-chloride",
+						"sucrose",
+						"hydrogen-peroxide",
+					},
+				},
+				{
+					Name:     "molar_mass",
+					Unit:     "g/mol",
+					Optional: true,
+					Limits:   "> 0",
+				}, {Name: "percent", Unit: "%", Limits: "0…100", Optional: true}, {Name: "density", Unit: "g/mL", Limits: "> 0", Optional: true},
+				{
+					Name:     "molarity",
+					Unit:     "mol/L",
+					Limits:   "≥ 0",
+					Optional: true,
+				}, {Name: "spoons", Unit: "1", Limits: "≥ 0", Optional: true}, {Name: "spoon_mass", Unit: "g", Limits: "> 0", Optional: true},
+				{
+					Name:     "water_volume",
+					Unit:     "mL",
+					Limits:   "> 0",
+					Optional: true,
+				}, {Name: "water_density", Unit: "g/mL", Default: water, Limits: "> 0"},
+			},
+			Outputs: []Output{
+				{"molarity", "mol/L", ""},
+				{"percent", "%", ""},
+				{"solute_mass", "g", ""},
+				{"molality", "mol/kg", ""},
+			},
+			run: solutionStrength,
 		},
-		Outputs: []Output{{"molarity", "mol/L", ""}, {"percent", "%", ""}, {"solute_mass", "g", ""}, {"molality", "mol/kg", ""}},
-		run:     solutionStrength})
+	)
 	register(Model{Number: 6, ID: "dilution", Group: "much", Main: "v1", Inverse: []string{"v2"},
 		Inputs: []Input{
-			{Name: "c1", Label: "strength_there_is", Unit: "any", Limits: "> 0", Help: "strength-there-is"}, {Name: "c2", Label: "strength_wanted", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "strength-wanted"}, {Name: "v2", Label: "volume_wanted", Chosen: true, Unit: "mL", Limits: "> 0", Help: "volume-wanted"},
-			{Name: "density1", Unit: "g/mL", Optional: true, Limits: "> 0"}, {Name: "density2", Unit: "g/mL", Optional: true, Limits: "> 0"}, {Name: "water_density", Unit: "g/mL", Default: water, Limits: "> 0"},
+			{
+				Name:   "c1",
+				Label:  "strength_there_is",
+				Unit:   "any",
+				Limits: "> 0",
+				Help:   "strength-there-is",
+			}, {Name: "c2", Label: "strength_wanted", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "strength-wanted"}, {Name: "v2", Label: "volume_wanted", Chosen: true, Unit: "mL", Limits: "> 0", Help: "volume-wanted"},
+			{
+				Name:     "density1",
+				Unit:     "g/mL",
+				Optional: true,
+				Limits:   "> 0",
+			}, {Name: "density2", Unit: "g/mL", Optional: true, Limits: "> 0"}, {Name: "water_density", Unit: "g/mL", Default: water, Limits: "> 0"},
 		},
 		Outputs: []Output{{"v1", "mL", ""}, {"water", "mL", ""}},
 		run:     dilution})
-	register(Model{Number: 7, ID: "peroxide", Group: "much", Main: "oxygen_volume", Inverse: []string{"volume", "percent", "volume_strength"},
-		Inputs: append([]Input{
-			{Name: "percent", Unit: "%", Optional: true, Limits: "0…100", Help: "g-per-100-ml"}, {Name: "volume_strength", Unit: "1", Optional: true, Limits: "≥ 0", Help: "litres-of-oxygen-per-litre"},
-			{Name: "molarity", Unit: "mol/L", Optional: true, Limits: "≥ 0"}, {Name: "volume", Unit: "L", Optional: true, Limits: "≥ 0"},
-		}, gasInputs...),
-		Outputs: []Output{{"percent", "%", ""}, {"volume_strength", "1", ""}, {"molarity", "mol/L", ""}, {"oxygen_volume", "L", ""}},
-		run:     peroxide})
-	register(Model{Number: 24, ID: "freezing-point", Group: "size", Main: "freezing_temperature", Inverse: []string{"mass"},
-		Inputs: []Input{
-			{Name: "solute", Unit: "choice", Options: []string{"salt", "sugar", "custom"}}, {Name: "mass", Unit: "g", Limits: "≥ 0"}, {Name: "water_mass", Unit: "kg", Limits: "> 0", Help: "liquid-water-not-ice"},
-			{Name: "ions", Unit: "1", Optional: true, Limits: "> 0", Help: "particles-from-one-such-as-2-for-table-salt"}, {Name: "molar_mass", Unit: "g/mol", Optional: true, Limits: "> 0"},
+	register(
+		Model{
+			Number:  7,
+			ID:      "peroxide",
+			Group:   "much",
+			Main:    "oxygen_volume",
+			Inverse: []string{"volume", "percent", "volume_strength"},
+			Inputs: append([]Input{
+				{
+					Name:     "percent",
+					Unit:     "%",
+					Optional: true,
+					Limits:   "0…100",
+					Help:     "g-per-100-ml",
+				}, {Name: "volume_strength", Unit: "1", Optional: true, Limits: "≥ 0", Help: "litres-of-oxygen-per-litre"},
+				{
+					Name:     "molarity",
+					Unit:     "mol/L",
+					Optional: true,
+					Limits:   "≥ 0",
+				}, {Name: "volume", Unit: "L", Optional: true, Limits: "≥ 0"},
+			}, gasInputs...),
+			Outputs: []Output{
+				{"percent", "%", ""},
+				{"volume_strength", "1", ""},
+				{"molarity", "mol/L", ""},
+				{"oxygen_volume", "L", ""},
+			},
+			run: peroxide,
 		},
-		Outputs: []Output{{"molality", "mol/kg", ""}, {"depression", "K", ""}, {"freezing_temperature", "°C", ""}, {"limited", "", ""}},
-		run:     freezingPoint})
+	)
+	register(
+		Model{Number: 24, ID: "freezing-point", Group: "size", Main: "freezing_temperature", Inverse: []string{"mass"},
+			Inputs: []Input{
+				{
+					Name:    "solute",
+					Unit:    "choice",
+					Options: []string{"salt", "sugar", "custom"},
+				}, {Name: "mass", Unit: "g", Limits: "≥ 0"}, {Name: "water_mass", Unit: "kg", Limits: "> 0", Help: "liquid-water-not-ice"},
+				{
+					Name:     "ions",
+					Unit:     "1",
+					Optional: true,
+					Limits:   "> 0",
+					Help:     "particles-from-one-such-as-2-for-table-salt",
+				}, {Name: "molar_mass", Unit: "g/mol", Optional: true, Limits: "> 0"},
+			},
+			Outputs: []Output{
+				{"molality", "mol/kg", ""},
+				{"depression", "K", ""},
+				{"freezing_temperature", "°C", ""},
+				{"limited", "", ""},
+			},
+			run: freezingPoint},
+	)
 }
 
 func solutionStrength(a *args) results {
@@ -44,7 +141,11 @@ func solutionStrength(a *args) results {
 	} else {
 		m = a.num("molar_mass")
 	}
-	foreign := map[string][]string{"to-molarity": {"molarity", "spoons", "spoon_mass", "water_volume"}, "to-percent": {"percent", "spoons", "spoon_mass", "water_volume"}, "spoons": {"percent", "density", "molarity"}}
+	foreign := map[string][]string{
+		"to-molarity": {"molarity", "spoons", "spoon_mass", "water_volume"},
+		"to-percent":  {"percent", "spoons", "spoon_mass", "water_volume"},
+		"spoons":      {"percent", "density", "molarity"},
+	}
 	for _, n := range foreign[mode] {
 		if a.has(n) {
 			stop(n, "forbid.mode", "mode", mode)
@@ -68,7 +169,11 @@ func solutionStrength(a *args) results {
 	a.step("water_mass", "water_volume * water_density", "g")
 	a.step("percent", "solute_mass / (solute_mass + water_mass)", "%")
 	a.step("molality", "solute_mass / M / water_mass", "mol/kg")
-	return results{"solute_mass": num(mass, "g"), "percent": num(100*mass/(mass+w), "%"), "molality": num(mass/m/(w/1000), "mol/kg")}
+	return results{
+		"solute_mass": num(mass, "g"),
+		"percent":     num(100*mass/(mass+w), "%"),
+		"molality":    num(mass/m/(w/1000), "mol/kg"),
+	}
 }
 
 func dilution(a *args) results {
@@ -159,7 +264,12 @@ func freezingPoint(a *args) results {
 	if solute == "salt" && t < -21.1 {
 		t, limited = -21.1, true
 	}
-	return results{"molality": num(molality, "mol/kg"), "depression": num(depression, "K"), "freezing_temperature": num(t, "°C"), "limited": {Value: limited}}
+	return results{
+		"molality":             num(molality, "mol/kg"),
+		"depression":           num(depression, "K"),
+		"freezing_temperature": num(t, "°C"),
+		"limited":              {Value: limited},
+	}
 }
 
 // root is a fourth root, as the glass law needs it.

@@ -92,7 +92,16 @@ func (m *Model) solve(r Reply, inputs map[string]json.RawMessage, q Question) *S
 		return fail(q.Solve, "no-answer")
 	}
 	d := text.Decimals(math.Max(math.Abs(low+want), math.Abs(high+want)), (high-low)/100)
-	return fail(q.Solve, "not-there", "low", rounded{low + want, d}, "high", rounded{high + want, d}, "unit", label(main.Unit))
+	return fail(
+		q.Solve,
+		"not-there",
+		"low",
+		rounded{low + want, d},
+		"high",
+		rounded{high + want, d},
+		"unit",
+		label(main.Unit),
+	)
 }
 
 func halve(f func(float64) (float64, bool), a, b, fa float64) float64 {

@@ -9,23 +9,62 @@ import (
 
 func init() {
 	register(Model{Number: 12, ID: "pitch", Group: "size", Main: "frequency",
-		Inputs:  []Input{{Name: "frequency", Unit: "Hz", Optional: true, Limits: "> 0"}, {Name: "note", Unit: "text", Optional: true}, {Name: "a4", Label: "A4", Chosen: true, Unit: "Hz", Default: "440 Hz", Limits: "> 0", Help: "what-a4-is-tuned-to"}},
+		Inputs: []Input{
+			{Name: "frequency", Unit: "Hz", Optional: true, Limits: "> 0"},
+			{Name: "note", Unit: "text", Optional: true},
+			{
+				Name:    "a4",
+				Label:   "A4",
+				Chosen:  true,
+				Unit:    "Hz",
+				Default: "440 Hz",
+				Limits:  "> 0",
+				Help:    "what-a4-is-tuned-to",
+			},
+		},
 		Outputs: []Output{{"note", "", ""}, {"cents", "1", ""}, {"frequency", "Hz", ""}},
 		run:     pitch})
 	register(Model{Number: 13, ID: "glass-fill", Group: "size", Main: "height", Inverse: []string{"target_frequency"},
 		Inputs: []Input{
-			{Name: "glass_height", Unit: "cm", Limits: "> 0", Help: "inner"}, {Name: "empty_frequency", Unit: "Hz", Limits: "> 0"}, {Name: "filled_height", Unit: "cm", Limits: "> 0"},
-			{Name: "filled_frequency", Unit: "Hz", Limits: "> 0"}, {Name: "target_frequency", Chosen: true, Unit: "Hz", Limits: "> 0"},
+			{
+				Name:   "glass_height",
+				Unit:   "cm",
+				Limits: "> 0",
+				Help:   "inner",
+			}, {Name: "empty_frequency", Unit: "Hz", Limits: "> 0"}, {Name: "filled_height", Unit: "cm", Limits: "> 0"},
+			{
+				Name:   "filled_frequency",
+				Unit:   "Hz",
+				Limits: "> 0",
+			}, {Name: "target_frequency", Chosen: true, Unit: "Hz", Limits: "> 0"},
 		},
 		Outputs: []Output{{"k", "1", ""}, {"height", "cm", ""}, {"lowest_frequency", "Hz", ""}},
 		run:     glassFill})
-	register(Model{Number: 14, ID: "air-column", Group: "size", Main: "frequency", Inverse: []string{"length", "volume", "neck_length"},
-		Inputs: []Input{
-			{Name: "kind", Unit: "choice", Options: []string{"tube", "bottle"}}, {Name: "temperature", Unit: "°C", Default: "20 °C"}, {Name: "length", Unit: "m", Optional: true, Limits: "> 0"}, {Name: "diameter", Unit: "m", Optional: true, Limits: "> 0"},
-			{Name: "volume", Unit: "L", Optional: true, Limits: "> 0", Help: "of-the-air-in-the-body"}, {Name: "neck_length", Unit: "m", Optional: true, Limits: "≥ 0"}, {Name: "neck_diameter", Unit: "m", Optional: true, Limits: "> 0"},
+	register(
+		Model{
+			Number:  14,
+			ID:      "air-column",
+			Group:   "size",
+			Main:    "frequency",
+			Inverse: []string{"length", "volume", "neck_length"},
+			Inputs: []Input{
+				{
+					Name:    "kind",
+					Unit:    "choice",
+					Options: []string{"tube", "bottle"},
+				}, {Name: "temperature", Unit: "°C", Default: "20 °C"}, {Name: "length", Unit: "m", Optional: true, Limits: "> 0"}, {Name: "diameter", Unit: "m", Optional: true, Limits: "> 0"},
+				{
+					Name:     "volume",
+					Unit:     "L",
+					Optional: true,
+					Limits:   "> 0",
+					Help:     "of-the-air-in-the-body",
+				}, {Name: "neck_length", Unit: "m", Optional: true, Limits: "≥ 0"}, {Name: "neck_diameter", Unit: "m", Optional: true, Limits: "> 0"},
+			},
+			Outputs: []Output{{"frequency", "Hz", ""}, {"sound_speed", "m/s", ""}, {"effective_length", "cm", ""}},
+			run:     airColumn,
 		},
-		Outputs: []Output{{"frequency", "Hz", ""}, {"sound_speed", "m/s", ""}, {"effective_length", "cm", ""}},
-		run:     airColumn})
+	)
 }
 
 var noteNames = [...]string{"C", "C#", "D", "D#", "E", "F", "F#", "G", "G#", "A", "A#", "B"}
@@ -47,7 +86,11 @@ func pitch(a *args) results {
 		case "b", "♭":
 			n--
 		}
-		return results{"note": {Value: noteOf(n)}, "cents": num(0, "1"), "frequency": num(a4*math.Pow(2, float64(n-69)/12), "Hz")}
+		return results{
+			"note":      {Value: noteOf(n)},
+			"cents":     num(0, "1"),
+			"frequency": num(a4*math.Pow(2, float64(n-69)/12), "Hz"),
+		}
 	}
 	f := a.num("frequency")
 	note, cents := nearestNote(f, a4)
@@ -69,7 +112,17 @@ func noteOf(n int) string {
 }
 
 func glassFill(a *args) results {
-	h, f0, h1, f1, ft := a.num("glass_height"), a.num("empty_frequency"), a.num("filled_height"), a.num("filled_frequency"), a.num("target_frequency")
+	h, f0, h1, f1, ft := a.num(
+		"glass_height",
+	), a.num(
+		"empty_frequency",
+	), a.num(
+		"filled_height",
+	), a.num(
+		"filled_frequency",
+	), a.num(
+		"target_frequency",
+	)
 	if h1 > h {
 		stop("filled_height", "is-more-than-the-glass-is")
 	}
@@ -79,12 +132,23 @@ func glassFill(a *args) results {
 	k := (f0*f0/f1/f1 - 1) / math.Pow(h1/h, 4)
 	lowest := f0 / math.Sqrt(1+k)
 	if ft > f0*(1+1e-12) || ft < lowest*(1-1e-12) {
-		stop("target_frequency", "lies-outside-what-this-glass-can", "a", fmt.Sprintf("%.4g", lowest), "b", fmt.Sprintf("%.4g", f0))
+		stop(
+			"target_frequency",
+			"lies-outside-what-this-glass-can",
+			"a",
+			fmt.Sprintf("%.4g", lowest),
+			"b",
+			fmt.Sprintf("%.4g", f0),
+		)
 	}
 	a.step("k", "((empty_frequency / filled_frequency)^2 - 1) / (filled_height / glass_height)^4", "1")
 	a.step("height", "glass_height * (((empty_frequency / target_frequency)^2 - 1) / k)^0.25", "cm")
 	a.step("lowest_frequency", "empty_frequency / sqrt(1 + k)", "Hz")
-	return results{"k": num(k, "1"), "height": num(h*fourthRoot(math.Max(0, f0*f0/ft/ft-1)/k), "cm"), "lowest_frequency": num(lowest, "Hz")}
+	return results{
+		"k":                num(k, "1"),
+		"height":           num(h*fourthRoot(math.Max(0, f0*f0/ft/ft-1)/k), "cm"),
+		"lowest_frequency": num(lowest, "Hz"),
+	}
 }
 
 func airColumn(a *args) results {

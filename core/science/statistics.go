@@ -14,41 +14,116 @@ import (
 )
 
 func init() {
-	register(Model{Number: 21, ID: "detect", Group: "see", Main: "power", Inverse: []string{"families", "trials", "effect"},
-		Inputs: []Input{
-			{Name: "effect", Chosen: true, Unit: "any", Help: "the-difference-that-matters"}, {Name: "reading_sd", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "scatter-of-one-reading"}, {Name: "between_sd", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "scatter-of-the-true-difference-between-families"},
-			{Name: "trials", Unit: "1", Limits: "≥ 1", Whole: true, Help: "per-family-and-condition"}, {Name: "families", Unit: "1", Limits: "≥ 1", Whole: true, Help: "how-many-take-part"},
-		},
-		Outputs: []Output{{"se", "as the data", ""}, {"power", "1", ""}, {"families_needed", "1", ""}, {"families_needed_small", "1", ""}},
-		run:     detect})
+	register(
+		Model{Number: 21, ID: "detect", Group: "see", Main: "power", Inverse: []string{"families", "trials", "effect"},
+			Inputs: []Input{
+				{
+					Name:   "effect",
+					Chosen: true,
+					Unit:   "any",
+					Help:   "the-difference-that-matters",
+				}, {Name: "reading_sd", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "scatter-of-one-reading"}, {Name: "between_sd", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "scatter-of-the-true-difference-between-families"},
+				{
+					Name:   "trials",
+					Unit:   "1",
+					Limits: "≥ 1",
+					Whole:  true,
+					Help:   "per-family-and-condition",
+				}, {Name: "families", Unit: "1", Limits: "≥ 1", Whole: true, Help: "how-many-take-part"},
+			},
+			Outputs: []Output{
+				{"se", "as the data", ""},
+				{"power", "1", ""},
+				{"families_needed", "1", ""},
+				{"families_needed_small", "1", ""},
+			},
+			run: detect},
+	)
 	register(Model{Number: 22, ID: "choice", Group: "see", Main: "exact_p",
 		Inputs: []Input{
-			{Name: "counts", Unit: "list of 1", Limits: "≥ 0", Whole: true, Help: "how-many-at-each-place"}, {Name: "shares", Unit: "list of 1", Optional: true, Limits: "> 0", Help: "expected-equal-when-left-out"}, {Name: "p1", Label: "true_share", Unit: "1", Optional: true, Limits: "0…1", Help: "true-share-of-the-first-for-planning"},
+			{
+				Name:   "counts",
+				Unit:   "list of 1",
+				Limits: "≥ 0",
+				Whole:  true,
+				Help:   "how-many-at-each-place",
+			}, {Name: "shares", Unit: "list of 1", Optional: true, Limits: "> 0", Help: "expected-equal-when-left-out"}, {Name: "p1", Label: "true_share", Unit: "1", Optional: true, Limits: "0…1", Help: "true-share-of-the-first-for-planning"},
 		},
-		Outputs: []Output{{"chi_square", "1", ""}, {"df", "1", ""}, {"p", "1", ""}, {"exact_p", "1", ""}, {"small_expected", "", ""}, {"animals_needed", "1", ""}},
-		run:     choiceTest})
+		Outputs: []Output{
+			{"chi_square", "1", ""},
+			{"df", "1", ""},
+			{"p", "1", ""},
+			{"exact_p", "1", ""},
+			{"small_expected", "", ""},
+			{"animals_needed", "1", ""},
+		},
+		run: choiceTest})
 	register(Model{Number: 23, ID: "cooling", Group: "fast", Main: "predicted", Inverse: []string{"at"},
 		Inputs: []Input{
-			{Name: "times", Unit: "list of min", Help: "of-the-readings"}, {Name: "temperatures", Unit: "list of °C"}, {Name: "ambient", Label: "room", Unit: "°C", Help: "of-the-room"}, {Name: "at", Label: "time_wanted", Chosen: true, Unit: "min", Optional: true, Help: "when-the-temperature-is-wanted"},
+			{
+				Name: "times",
+				Unit: "list of min",
+				Help: "of-the-readings",
+			}, {Name: "temperatures", Unit: "list of °C"}, {Name: "ambient", Label: "room", Unit: "°C", Help: "of-the-room"}, {Name: "at", Label: "time_wanted", Chosen: true, Unit: "min", Optional: true, Help: "when-the-temperature-is-wanted"},
 		},
 		Outputs: []Output{{"k", "1/min", ""}, {"half_time", "min", ""}, {"predicted", "°C", ""}},
 		run:     cooling})
 	register(Model{Number: 27, ID: "line-fit", Group: "sure", Main: "slope",
-		Inputs:  []Input{{Name: "x", Unit: "list of any", Help: "what-was-set"}, {Name: "y", Unit: "list of any", Help: "what-was-read"}},
-		Outputs: []Output{{"slope", "1", "slope_se"}, {"intercept", "1", "intercept_se"}, {"slope_se", "1", ""}, {"intercept_se", "1", ""}, {"r2", "1", ""}, {"residual_sd", "1", ""}, {"slope_ci", "1", ""}, {"intercept_ci", "1", ""}},
-		run:     lineFit})
+		Inputs: []Input{
+			{Name: "x", Unit: "list of any", Help: "what-was-set"},
+			{Name: "y", Unit: "list of any", Help: "what-was-read"},
+		},
+		Outputs: []Output{
+			{"slope", "1", "slope_se"},
+			{"intercept", "1", "intercept_se"},
+			{"slope_se", "1", ""},
+			{"intercept_se", "1", ""},
+			{"r2", "1", ""},
+			{"residual_sd", "1", ""},
+			{"slope_ci", "1", ""},
+			{"intercept_ci", "1", ""},
+		},
+		run: lineFit})
 	register(Model{Number: 28, ID: "compare-groups", Group: "sure", Main: "difference",
-		Inputs:  []Input{{Name: "mode", Unit: "choice", Default: "welch", Options: []string{"welch", "paired"}}, {Name: "a", Unit: "list of any", Help: "first-group"}, {Name: "b", Unit: "list of any", Help: "second-group-or-the-same-homes-again"}},
-		Outputs: []Output{{"mean_a", "as the data", ""}, {"mean_b", "as the data", ""}, {"difference", "as the data", ""}, {"t", "1", ""}, {"df", "1", ""}, {"p", "1", ""}, {"ci", "as the data", ""}, {"g", "1", ""}},
-		run:     compareGroups})
+		Inputs: []Input{
+			{Name: "mode", Unit: "choice", Default: "welch", Options: []string{"welch", "paired"}},
+			{Name: "a", Unit: "list of any", Help: "first-group"},
+			{Name: "b", Unit: "list of any", Help: "second-group-or-the-same-homes-again"},
+		},
+		Outputs: []Output{
+			{"mean_a", "as the data", ""},
+			{"mean_b", "as the data", ""},
+			{"difference", "as the data", ""},
+			{"t", "1", ""},
+			{"df", "1", ""},
+			{"p", "1", ""},
+			{"ci", "as the data", ""},
+			{"g", "1", ""},
+		},
+		run: compareGroups})
 	register(Model{Number: 29, ID: "pooled", Group: "sure", Main: "weighted_mean",
-		Inputs:  []Input{{Name: "values", Unit: "objects", Form: ValueU, Help: "list-of-value-and-u"}},
-		Outputs: []Output{{"weighted_mean", "as the data", "u_scaled"}, {"u", "as the data", ""}, {"median", "as the data", ""}, {"robust_scale", "as the data", ""}, {"outliers", "", ""}, {"scatter_ratio", "1", ""}, {"u_scaled", "as the data", ""}},
-		run:     pooled})
+		Inputs: []Input{{Name: "values", Unit: "objects", Form: ValueU, Help: "list-of-value-and-u"}},
+		Outputs: []Output{
+			{"weighted_mean", "as the data", "u_scaled"},
+			{"u", "as the data", ""},
+			{"median", "as the data", ""},
+			{"robust_scale", "as the data", ""},
+			{"outliers", "", ""},
+			{"scatter_ratio", "1", ""},
+			{"u_scaled", "as the data", ""},
+		},
+		run: pooled})
 	register(Model{Number: 30, ID: "osmosis-crossing", Group: "sure", Main: "crossing",
-		Inputs:  []Input{{Name: "concentrations", Unit: "list of any", Limits: "≥ 0"}, {Name: "changes", Unit: "list of %"}},
-		Outputs: []Output{{"crossing", "as the data", "crossing_se"}, {"crossing_se", "as the data", ""}, {"extrapolated", "", ""}},
-		run:     osmosis})
+		Inputs: []Input{
+			{Name: "concentrations", Unit: "list of any", Limits: "≥ 0"},
+			{Name: "changes", Unit: "list of %"},
+		},
+		Outputs: []Output{
+			{"crossing", "as the data", "crossing_se"},
+			{"crossing_se", "as the data", ""},
+			{"extrapolated", "", ""},
+		},
+		run: osmosis})
 }
 
 func detect(a *args) results {
@@ -67,7 +142,12 @@ func detect(a *args) results {
 	if err != nil {
 		stop("effect", "said", "a", text.Why(err))
 	}
-	return results{"se": num(p.SE, unit.Symbol), "power": num(p.Power, "1"), "families_needed": num(p.Homes, "1"), "families_needed_small": num(p.HomesSmall, "1")}
+	return results{
+		"se":                    num(p.SE, unit.Symbol),
+		"power":                 num(p.Power, "1"),
+		"families_needed":       num(p.Homes, "1"),
+		"families_needed_small": num(p.HomesSmall, "1"),
+	}
 }
 
 func choiceTest(a *args) results {
@@ -89,7 +169,12 @@ func choiceTest(a *args) results {
 		stop("counts", "add-up-to-more-than-a")
 	}
 	chi, df, small := stats.ChiSquare(counts, shares)
-	out := results{"chi_square": num(chi, "1"), "df": num(df, "1"), "p": num(distuv.ChiSquared{K: df}.Survival(chi), "1"), "small_expected": {Value: small}}
+	out := results{
+		"chi_square":     num(chi, "1"),
+		"df":             num(df, "1"),
+		"p":              num(distuv.ChiSquared{K: df}.Survival(chi), "1"),
+		"small_expected": {Value: small},
+	}
 	if len(counts) == 2 {
 		out["exact_p"] = num(stats.ExactBinomial(counts[0], int(n), shares[0]/(shares[0]+shares[1])), "1")
 	}
@@ -126,10 +211,21 @@ func cooling(a *args) results {
 	case err != nil:
 		stop("times", "said", "a", text.Why(err))
 	}
-	a.draw(drawn{x: times, y: temps, xName: "time", yName: "temperature", xUnit: "min", yUnit: "°C", at: "at", law: func(t float64) float64 {
-		y, _ := fit.At(t)
-		return y
-	}})
+	a.draw(
+		drawn{
+			x:     times,
+			y:     temps,
+			xName: "time",
+			yName: "temperature",
+			xUnit: "min",
+			yUnit: "°C",
+			at:    "at",
+			law: func(t float64) float64 {
+				y, _ := fit.At(t)
+				return y
+			},
+		},
+	)
 	logs := make([]float64, len(temps))
 	for i, t := range temps {
 		logs[i] = math.Log(math.Abs(t - ambient))
@@ -170,8 +266,16 @@ func lineFit(a *args) results {
 	interval := func(middle, se float64) Value {
 		return Value{Value: []float64{middle - l.T*se, middle + l.T*se}, Unit: "1"}
 	}
-	return results{"slope": num(l.Slope, "1"), "intercept": num(l.Intercept, "1"), "slope_se": num(l.SlopeSE, "1"), "intercept_se": num(l.InterceptSE, "1"), "r2": num(l.R2, "1"), "residual_sd": num(l.ResidualSD, "1"),
-		"slope_ci": interval(l.Slope, l.SlopeSE), "intercept_ci": interval(l.Intercept, l.InterceptSE)}
+	return results{
+		"slope":        num(l.Slope, "1"),
+		"intercept":    num(l.Intercept, "1"),
+		"slope_se":     num(l.SlopeSE, "1"),
+		"intercept_se": num(l.InterceptSE, "1"),
+		"r2":           num(l.R2, "1"),
+		"residual_sd":  num(l.ResidualSD, "1"),
+		"slope_ci":     interval(l.Slope, l.SlopeSE),
+		"intercept_ci": interval(l.Intercept, l.InterceptSE),
+	}
 }
 
 func compareGroups(a *args) results {
@@ -203,8 +307,16 @@ func compareGroups(a *args) results {
 	if between == first.unit {
 		a.step("difference", "mean_b - mean_a", u)
 	}
-	return results{"mean_a": num(sa.Mean, u), "mean_b": num(sb.Mean, u), "difference": num(f.Estimate, u), "t": num(f.Statistic, "1"), "df": num(f.DF, "1"), "p": num(f.P, "1"),
-		"ci": {Value: []float64{f.Low, f.High}, Unit: u}, "g": num(f.Effect, "1")}
+	return results{
+		"mean_a":     num(sa.Mean, u),
+		"mean_b":     num(sb.Mean, u),
+		"difference": num(f.Estimate, u),
+		"t":          num(f.Statistic, "1"),
+		"df":         num(f.DF, "1"),
+		"p":          num(f.P, "1"),
+		"ci":         {Value: []float64{f.Low, f.High}, Unit: u},
+		"g":          num(f.Effect, "1"),
+	}
 }
 
 func pooled(a *args) results {
@@ -240,7 +352,14 @@ func pooled(a *args) results {
 		stop("values", "said", "a", text.Why(err))
 	}
 	s := unit.Symbol
-	out := results{"weighted_mean": num(p.Mean, s), "u": num(p.U, s), "median": num(p.Median, s), "robust_scale": num(p.Spread, s), "outliers": {Value: append([]int{}, p.Outliers...)}, "u_scaled": num(p.UScaled, s)}
+	out := results{
+		"weighted_mean": num(p.Mean, s),
+		"u":             num(p.U, s),
+		"median":        num(p.Median, s),
+		"robust_scale":  num(p.Spread, s),
+		"outliers":      {Value: append([]int{}, p.Outliers...)},
+		"u_scaled":      num(p.UScaled, s),
+	}
 	if len(x) > 1 {
 		out["scatter_ratio"] = num(p.ScatterRatio, "1")
 	}
@@ -258,12 +377,26 @@ func osmosis(a *args) results {
 	if !ok {
 		stop("changes", "do-not-depend-on-the-strength")
 	}
-	a.draw(drawn{x: c.values, y: changes, xName: "concentration", yName: "change", xUnit: c.unit.Label(), yUnit: "%", law: func(at float64) float64 {
-		v, _ := l.At(at)
-		return v
-	}})
+	a.draw(
+		drawn{
+			x:     c.values,
+			y:     changes,
+			xName: "concentration",
+			yName: "change",
+			xUnit: c.unit.Label(),
+			yUnit: "%",
+			law: func(at float64) float64 {
+				v, _ := l.At(at)
+				return v
+			},
+		},
+	)
 	a.step("slope", "slope(changes, concentrations)", "")
 	a.step("intercept", "intercept(changes, concentrations)", "%")
 	a.step("crossing", "-intercept / slope", c.unit.Symbol)
-	return results{"crossing": num(x, c.unit.Symbol), "crossing_se": num(se, c.unit.Symbol), "extrapolated": {Value: outside}}
+	return results{
+		"crossing":     num(x, c.unit.Symbol),
+		"crossing_se":  num(se, c.unit.Symbol),
+		"extrapolated": {Value: outside},
+	}
 }

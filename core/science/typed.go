@@ -78,7 +78,10 @@ func (in Input) readObjects(items []string) (any, error) {
 			if digit <= 0 {
 				return nil, wrong(place, "is-no-name-with-a-density", "a", item)
 			}
-			list = append(list, map[string]any{"name": strings.TrimRight(item[:digit], " :=,"), "density": item[digit:]})
+			list = append(
+				list,
+				map[string]any{"name": strings.TrimRight(item[:digit], " :=,"), "density": item[digit:]},
+			)
 			continue
 		}
 		value, give, said := cutGive(rest)

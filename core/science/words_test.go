@@ -28,7 +28,8 @@ func TestWordsOfModels(t *testing.T) {
 				}
 			}
 			for _, o := range m.Outputs {
-				if words := text.Render(o.Words(), language); words == o.Name && !symbol.MatchString(words) && !text.Has("science.name."+o.Name) {
+				if words := text.Render(o.Words(), language); words == o.Name && !symbol.MatchString(words) &&
+					!text.Has("science.name."+o.Name) {
 					t.Errorf("%s: no words for %s", m.ID, o.Name)
 				}
 			}

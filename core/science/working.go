@@ -128,6 +128,11 @@ func (w *working) step(name, expression, unit string) {
 // found notes what a test says about what, in a unit.
 func (w *working) found(f stats.Finding, what string, unit quantity.Unit) {
 	if w != nil {
-		w.finding = &Finding{f.Verdict, f.Words(text.Message{ID: "science.claim." + what}, unit), f.Test.Conditions(), f.Doubts}
+		w.finding = &Finding{
+			f.Verdict,
+			f.Words(text.Message{ID: "science.claim." + what}, unit),
+			f.Test.Conditions(),
+			f.Doubts,
+		}
 	}
 }

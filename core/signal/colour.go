@@ -46,7 +46,10 @@ func SpotColour(photo image.Image, spot, white Spot) (Spotted, error) {
 	if !ok1 || !ok2 || paper.mean.R <= 0 || paper.mean.G <= 0 || paper.mean.B <= 0 {
 		return Spotted{}, ErrSpot
 	}
-	out := Spotted{Colour: Colour{thing.mean.R / paper.mean.R, thing.mean.G / paper.mean.G, thing.mean.B / paper.mean.B}, Spread: thing.spread}
+	out := Spotted{
+		Colour: Colour{thing.mean.R / paper.mean.R, thing.mean.G / paper.mean.G, thing.mean.B / paper.mean.B},
+		Spread: thing.spread,
+	}
 	if paper.brightest > 0.97 && paper.clipped > 0.05 {
 		out.Doubts = append(out.Doubts, Glare)
 	}

@@ -156,7 +156,8 @@ func TestSpotColour(t *testing.T) {
 		t.Error("no strip")
 	}
 	// Handbook values: sRGB red is L* 53.24, a* 80.09, b* 67.20.
-	if l, a, b := (Colour{1, 0, 0}).lab(); math.Abs(l-53.24) > .01 || math.Abs(a-80.09) > .02 || math.Abs(b-67.20) > .02 {
+	if l, a, b := (Colour{1, 0, 0}).lab(); math.Abs(l-53.24) > .01 || math.Abs(a-80.09) > .02 ||
+		math.Abs(b-67.20) > .02 {
 		t.Error(l, a, b)
 	}
 }

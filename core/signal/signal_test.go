@@ -40,7 +40,12 @@ func recording(rate int, noise float64, parts ...part) []float64 {
 // glass is a struck glass: its fundamental and three partials, each fading
 // faster, the second louder than the first.
 func glass(f, fades float64) []part {
-	return []part{{f, 0.2, fades, 0}, {2.32 * f, 0.3, fades / 2, 0}, {4.25 * f, 0.2, fades / 3, 0}, {6.63 * f, 0.1, fades / 4, 0}}
+	return []part{
+		{f, 0.2, fades, 0},
+		{2.32 * f, 0.3, fades / 2, 0},
+		{4.25 * f, 0.2, fades / 3, 0},
+		{6.63 * f, 0.1, fades / 4, 0},
+	}
 }
 
 // wav writes 16-bit PCM; what is too loud is clipped.
@@ -206,7 +211,8 @@ func TestReadWAV(t *testing.T) {
 			t.Errorf("%s: %v", name, err)
 		}
 	}
-	if s, _ := ReadWAV(wav(8000, []float64{0.5, 0.25}, []float64{-0.5, 0})); math.Abs(s.Channels[0][1]-0.25) > 1e-4 || math.Abs(s.Channels[1][0]+0.5) > 1e-4 {
+	if s, _ := ReadWAV(wav(8000, []float64{0.5, 0.25}, []float64{-0.5, 0})); math.Abs(s.Channels[0][1]-0.25) > 1e-4 ||
+		math.Abs(s.Channels[1][0]+0.5) > 1e-4 {
 		t.Errorf("the channels are mixed up: %v", s.Channels)
 	}
 }

@@ -17,7 +17,21 @@ func logFactorial(n int) float64 { v, _ := math.Lgamma(float64(n) + 1); return v
 // outcomes not more probable than k of n when the true share is p, 0 < p < 1.
 func ExactBinomial(k, n int, p float64) float64 {
 	logProb := func(i int) float64 {
-		return logFactorial(n) - logFactorial(i) - logFactorial(n-i) + float64(i)*math.Log(p) + float64(n-i)*math.Log1p(-p)
+		return logFactorial(
+			n,
+		) - logFactorial(
+			i,
+		) - logFactorial(
+			n-i,
+		) + float64(
+			i,
+		)*math.Log(
+			p,
+		) + float64(
+			n-i,
+		)*math.Log1p(
+			-p,
+		)
 	}
 	limit := math.Exp(logProb(k)) * (1 + 1e-7)
 	sum := 0.0
@@ -36,7 +50,14 @@ func Share(k, n int, expected float64, c Claim) (Finding, error) {
 	if n <= 0 || k < 0 || k > n {
 		return Finding{}, ErrFew
 	}
-	f := Finding{Test: BinomialTest, N: n, Estimate: float64(k) / float64(n), Low: 0, High: 1, P: ExactBinomial(k, n, expected)}
+	f := Finding{
+		Test:     BinomialTest,
+		N:        n,
+		Estimate: float64(k) / float64(n),
+		Low:      0,
+		High:     1,
+		P:        ExactBinomial(k, n, expected),
+	}
 	if k > 0 {
 		f.Low = mathext.InvRegIncBeta(float64(k), float64(n-k+1), 0.025)
 	}

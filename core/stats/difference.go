@@ -17,7 +17,16 @@ func difference(test Test, n int, estimate, se, df float64, c Claim) (Finding, e
 	}
 	dist := student(df)
 	half := dist.Quantile(0.975) * se
-	f := Finding{Test: test, N: n, Estimate: estimate, SE: se, Low: estimate - half, High: estimate + half, Statistic: estimate / se, DF: df}
+	f := Finding{
+		Test:      test,
+		N:         n,
+		Estimate:  estimate,
+		SE:        se,
+		Low:       estimate - half,
+		High:      estimate + half,
+		Statistic: estimate / se,
+		DF:        df,
+	}
 	f.P = 2 * dist.CDF(-math.Abs(f.Statistic))
 	f.Verdict = judge(f.Low, f.High, c)
 	return f, nil

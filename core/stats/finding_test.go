@@ -37,7 +37,10 @@ func TestPublishedTests(t *testing.T) {
 		}, -29.0 / 165, math.NaN(), math.NaN(), -0.50499, 8, 0.627188, CannotTell},
 	} {
 		f, err := c.run()
-		ok := err == nil && near(f.Estimate, c.estimate, 1e-6) && near(f.Statistic, c.stat, 1e-4) && near(f.DF, c.df, 1e-4) && near(f.P, c.p, 5e-4) && f.Verdict == c.verdict
+		ok := err == nil && near(f.Estimate, c.estimate, 1e-6) && near(f.Statistic, c.stat, 1e-4) &&
+			near(f.DF, c.df, 1e-4) &&
+			near(f.P, c.p, 5e-4) &&
+			f.Verdict == c.verdict
 		if !math.IsNaN(c.low) {
 			ok = ok && near(f.Low, c.low, 1e-6) && near(f.High, c.high, 1e-6)
 		}
@@ -68,10 +71,18 @@ func TestExactCounts(t *testing.T) {
 	if err != nil || f.Test != ChiSquareTest || len(f.Doubts) != 1 {
 		t.Errorf("%+v %v", f, err)
 	}
-	if f, _ := Sign([]float64{1, 2, 0, 3, 1, 1, 4}, Claim{Direction: 1}); f.N != 6 || !near(f.P, 2.0/64, 1e-9) || f.Verdict != Supported || f.Test != SignTest {
+	if f, _ := Sign([]float64{1, 2, 0, 3, 1, 1, 4}, Claim{Direction: 1}); f.N != 6 || !near(f.P, 2.0/64, 1e-9) ||
+		f.Verdict != Supported ||
+		f.Test != SignTest {
 		t.Errorf("%+v", f)
 	}
-	if p, _ := RankAssociation([]float64{1, 2, 3, 4, 5}, []float64{2, 4, 9, 16, 90}, Claim{Direction: -1}); !near(p.P, 2.0/120, 1e-9) || p.Estimate != 1 || p.Verdict != NotSupported {
+	if p, _ := RankAssociation([]float64{1, 2, 3, 4, 5}, []float64{2, 4, 9, 16, 90}, Claim{Direction: -1}); !near(
+		p.P,
+		2.0/120,
+		1e-9,
+	) ||
+		p.Estimate != 1 ||
+		p.Verdict != NotSupported {
 		t.Errorf("rising with a claim that it falls: %+v", p)
 	}
 }
@@ -97,7 +108,9 @@ func TestLine(t *testing.T) {
 	// By hand: x 1 2 3 4, y 3 5 7 10: slope 2.3, intercept 0.5, residuals
 	// 0.2 −0.1 −0.4 0.3, s² = 0.3/2.
 	l, err := FitLine([]float64{1, 2, 3, 4}, []float64{3, 5, 7, 10})
-	if err != nil || !near(l.Slope, 2.3, 1e-12) || !near(l.Intercept, 0.5, 1e-12) || !near(l.ResidualSD, math.Sqrt(0.15), 1e-12) || !near(l.SlopeSE, math.Sqrt(0.15/5), 1e-12) {
+	if err != nil || !near(l.Slope, 2.3, 1e-12) || !near(l.Intercept, 0.5, 1e-12) ||
+		!near(l.ResidualSD, math.Sqrt(0.15), 1e-12) ||
+		!near(l.SlopeSE, math.Sqrt(0.15/5), 1e-12) {
 		t.Errorf("%+v %v", l, err)
 	}
 	if y, se := l.At(2.5); !near(y, 6.25, 1e-12) || !near(se, math.Sqrt(0.15)/2, 1e-12) {

@@ -73,7 +73,13 @@ func MeanOf(d, w []float64, null float64) (Finding, error) {
 	for _, v := range w {
 		floor += v
 	}
-	f := Finding{Test: PairedTest, N: len(d), Estimate: mean, SE: math.Max(sd/math.Sqrt(n), math.Sqrt(floor)/n), DF: n - 1}
+	f := Finding{
+		Test:     PairedTest,
+		N:        len(d),
+		Estimate: mean,
+		SE:       math.Max(sd/math.Sqrt(n), math.Sqrt(floor)/n),
+		DF:       n - 1,
+	}
 	flip, stepped := signFlip(d, null)
 	switch {
 	case f.SE > 0:

@@ -12,7 +12,10 @@ func close6(a, b float64) bool { return math.Abs(a-b) <= 1e-6*math.Max(1, math.A
 func TestMeanOf(t *testing.T) {
 	d := []float64{1.2, 2.4, 1.3, 1.3, 0, 1.0, 1.8, 0.8, 4.6, 1.4}
 	f, err := MeanOf(d, nil, 0)
-	if err != nil || math.Abs(f.Statistic-4.062128) > 1e-6 || math.Abs(f.P-0.00283289) > 1e-8 || !close6(f.Low, 0.7001142) || !close6(f.High, 2.4598858) || f.DF != 9 {
+	if err != nil || math.Abs(f.Statistic-4.062128) > 1e-6 || math.Abs(f.P-0.00283289) > 1e-8 ||
+		!close6(f.Low, 0.7001142) ||
+		!close6(f.High, 2.4598858) ||
+		f.DF != 9 {
 		t.Errorf("%+v %v", f, err)
 	}
 	if len(f.Doubts) != 1 { // m₃/m₂^1.5 of these is 1.25
@@ -85,10 +88,15 @@ func TestTwoGroups(t *testing.T) {
 	a := []float64{0.7, -1.6, -0.2, -1.2, -0.1, 3.4, 3.7, 0.8, 0, 2}
 	b := []float64{1.9, 0.8, 1.1, 0.1, -0.1, 4.4, 5.5, 1.6, 4.6, 3.4}
 	f, err := TwoGroups(a, b, nil, nil)
-	if err != nil || math.Abs(f.Statistic-1.8608) > 1e-4 || math.Abs(f.DF-17.776) > 1e-3 || math.Abs(f.P-0.07939) > 1e-5 {
+	if err != nil || math.Abs(f.Statistic-1.8608) > 1e-4 || math.Abs(f.DF-17.776) > 1e-3 ||
+		math.Abs(f.P-0.07939) > 1e-5 {
 		t.Errorf("%+v %v", f, err)
 	}
-	if f, _ := TwoGroups([]float64{1, 1, 1}, []float64{2, 2, 2}, nil, nil); f.P != RankGroups(plain([]float64{1, 1, 1}), plain([]float64{2, 2, 2})).P || f.SE != 0 {
+	if f, _ := TwoGroups([]float64{1, 1, 1}, []float64{2, 2, 2}, nil, nil); f.P != RankGroups(
+		plain([]float64{1, 1, 1}),
+		plain([]float64{2, 2, 2}),
+	).P ||
+		f.SE != 0 {
 		t.Errorf("no scatter: %+v", f)
 	}
 	if _, err := TwoGroups([]float64{1}, b, nil, nil); err != ErrFew {

@@ -18,7 +18,14 @@ func TwoGroups(a, b, wa, wb []float64) (Finding, error) {
 	ma, sa := meanSD(a)
 	mb, sb := meanSD(b)
 	va, vb := math.Max(sa*sa, mean0(wa))/na, math.Max(sb*sb, mean0(wb))/nb
-	f := Finding{Test: WelchTest, N: len(a) + len(b), Estimate: mb - ma, SE: math.Sqrt(va + vb), Low: math.NaN(), High: math.NaN()}
+	f := Finding{
+		Test:     WelchTest,
+		N:        len(a) + len(b),
+		Estimate: mb - ma,
+		SE:       math.Sqrt(va + vb),
+		Low:      math.NaN(),
+		High:     math.NaN(),
+	}
 	ranks := func() float64 {
 		return RankGroups(plain(a), plain(b)).P
 	}

@@ -25,7 +25,8 @@ func TestReadingFormulas(t *testing.T) {
 	if r != (Reading{2, 8, 11}) || math.Abs(r.FleschKincaid()-(0.39*4+11.8*1.375-15.59)) > 1e-9 {
 		t.Errorf("%+v %v", r, r.FleschKincaid())
 	}
-	if s := Measure("Vierte el agua.", "es"); s != (Reading{1, 3, 5}) || math.Abs(s.FernandezHuerta()-(206.84-100-3.06)) > 1e-9 {
+	if s := Measure("Vierte el agua.", "es"); s != (Reading{1, 3, 5}) ||
+		math.Abs(s.FernandezHuerta()-(206.84-100-3.06)) > 1e-9 {
 		t.Errorf("%+v %v", s, s.FernandezHuerta())
 	}
 }

@@ -108,7 +108,18 @@ func readLanguage(code string, raw []byte) (l *Language, first bool, err error) 
 	if err := json.Unmarshal(raw, &file); err != nil {
 		return nil, false, err
 	}
-	l = &Language{Code: code, Tag: code, Names: file.Names, Typed: file.Typed, Direction: file.Direction, Decimal: file.Decimal, Group: file.Group, Quotes: file.Quotes, Yes: file.Yes, No: file.No}
+	l = &Language{
+		Code:      code,
+		Tag:       code,
+		Names:     file.Names,
+		Typed:     file.Typed,
+		Direction: file.Direction,
+		Decimal:   file.Decimal,
+		Group:     file.Group,
+		Quotes:    file.Quotes,
+		Yes:       file.Yes,
+		No:        file.No,
+	}
 	for _, p := range file.Plurals {
 		rule, err := readPlural(p[1])
 		if err != nil {
@@ -216,7 +227,8 @@ func LanguageName(code string) Localized {
 func Named(typed string) (code string, ok bool) {
 	typed = strings.ToLower(strings.TrimSpace(typed))
 	for _, l := range known {
-		if Base(typed) == l.Code && (len(typed) == len(l.Code) || len(typed) == len(l.Code)+3) || slices.Contains(l.Typed, typed) {
+		if Base(typed) == l.Code && (len(typed) == len(l.Code) || len(typed) == len(l.Code)+3) ||
+			slices.Contains(l.Typed, typed) {
 			return l.Code, true
 		}
 	}

@@ -22,7 +22,12 @@ func notShipped(t *testing.T, code string) *Language {
 
 // Forms of "photo" by number, as the grammars of the four languages have them.
 func TestPlurals(t *testing.T) {
-	forms := map[string][]string{"en": {"photo", "photos"}, "es": {"foto", "fotos"}, "pl": {"zdjęcie", "zdjęcia", "zdjęć", "zdjęcia"}, "ar": {"zero", "one", "two", "few", "many", "other"}}
+	forms := map[string][]string{
+		"en": {"photo", "photos"},
+		"es": {"foto", "fotos"},
+		"pl": {"zdjęcie", "zdjęcia", "zdjęć", "zdjęcia"},
+		"ar": {"zero", "one", "two", "few", "many", "other"},
+	}
 	for _, c := range []struct {
 		language string
 		value    float64

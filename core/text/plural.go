@@ -87,7 +87,16 @@ func operands(value float64, decimals int) map[byte]float64 {
 		v, _ := strconv.ParseFloat("0"+s, 64)
 		return v
 	}
-	return map[byte]float64{'n': number(s), 'i': number(whole), 'v': float64(len(rest)), 'w': float64(len(short)), 'f': number(rest), 't': number(short), 'e': 0, 'c': 0}
+	return map[byte]float64{
+		'n': number(s),
+		'i': number(whole),
+		'v': float64(len(rest)),
+		'w': float64(len(short)),
+		'f': number(rest),
+		't': number(short),
+		'e': 0,
+		'c': 0,
+	}
 }
 
 func (r relation) holds(of map[byte]float64) bool {

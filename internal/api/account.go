@@ -30,38 +30,54 @@ func (s *Server) account() {
 			Password string `json:"password" maxLength:"200" example:"four other plain words"`
 		}
 	}
-	forTeacher(s, op("PUT", "/session/password", "change-password", "Change the password; other browsers are signed out"), func(ctx context.Context, who app.TeacherActor, i *change) (Done, error) {
-		if err := s.App.ChangePassword(ctx, who, i.Body.Old, i.Body.Password); err != nil {
-			return Done{}, err
-		}
-		return Done{true}, s.endSessions(ctx, who, func(v SessionView) bool { return !v.Here })
-	})
-	forTeacher(s, op("GET", "/sessions", "list-sessions", "The browsers in which the teacher is signed in"), func(ctx context.Context, who app.TeacherActor, _ *nothing) (List[SessionView], error) {
-		list, err := s.sessionsOf(ctx, who)
-		out := List[SessionView]{Items: []SessionView{}}
-		for _, l := range list {
-			out.Items = append(out.Items, l.SessionView)
-		}
-		return out, err
-	})
+	forTeacher(
+		s,
+		op("PUT", "/session/password", "change-password", "Change the password; other browsers are signed out"),
+		func(ctx context.Context, who app.TeacherActor, i *change) (Done, error) {
+			if err := s.App.ChangePassword(ctx, who, i.Body.Old, i.Body.Password); err != nil {
+				return Done{}, err
+			}
+			return Done{true}, s.endSessions(ctx, who, func(v SessionView) bool { return !v.Here })
+		},
+	)
+	forTeacher(
+		s,
+		op("GET", "/sessions", "list-sessions", "The browsers in which the teacher is signed in"),
+		func(ctx context.Context, who app.TeacherActor, _ *nothing) (List[SessionView], error) {
+			list, err := s.sessionsOf(ctx, who)
+			out := List[SessionView]{Items: []SessionView{}}
+			for _, l := range list {
+				out.Items = append(out.Items, l.SessionView)
+			}
+			return out, err
+		},
+	)
 	type one struct {
 		ID string `path:"session"`
 	}
-	forTeacher(s, op("DELETE", "/sessions/{session}", "end-session", "Sign another browser out"), func(ctx context.Context, who app.TeacherActor, i *one) (Done, error) {
-		ended := false
-		err := s.endSessions(ctx, who, func(v SessionView) bool {
-			found := v.ID == i.ID && !v.Here
-			ended = ended || found
-			return found
-		})
-		if err == nil && !ended {
-			err = app.ErrNotFound
-		}
-		return Done{true}, err
-	})
-	forTeacher(s, op("DELETE", "/sessions", "end-other-sessions", "Sign all other browsers out"), func(ctx context.Context, who app.TeacherActor, _ *nothing) (Done, error) {
-		return Done{true}, s.endSessions(ctx, who, func(v SessionView) bool { return !v.Here })
-	})
+	forTeacher(
+		s,
+		op("DELETE", "/sessions/{session}", "end-session", "Sign another browser out"),
+		func(ctx context.Context, who app.TeacherActor, i *one) (Done, error) {
+			ended := false
+			err := s.endSessions(ctx, who, func(v SessionView) bool {
+				found := v.ID == i.ID && !v.Here
+				ended = ended || found
+				return found
+			})
+			if err == nil && !ended {
+				err = app.ErrNotFound
+			}
+			return Done{true}, err
+		},
+	)
+	forTeacher(
+		s,
+		op("DELETE", "/sessions", "end-other-sessions", "Sign all other browsers out"),
+		func(ctx context.Context, who app.TeacherActor, _ *nothing) (Done, error) {
+			return Done{true}, s.endSessions(ctx, who, func(v SessionView) bool { return !v.Here })
+		},
+	)
 }
 
 // EndSessions ends all sessions of a teacher.
@@ -180,7 +196,27 @@ func browserOf(agent string) string {
 		}
 		return ""
 	}
-	browser := find([][2]string{{"Edg", "Edge"}, {"OPR", "Opera"}, {"Firefox", "Firefox"}, {"FxiOS", "Firefox"}, {"Chrome", "Chrome"}, {"CriOS", "Chrome"}, {"Safari", "Safari"}})
-	on := find([][2]string{{"Android", "Android"}, {"iPhone", "iPhone"}, {"iPad", "iPad"}, {"Windows", "Windows"}, {"CrOS", "Chromebook"}, {"Mac OS", "Mac"}, {"Linux", "Linux"}})
+	browser := find(
+		[][2]string{
+			{"Edg", "Edge"},
+			{"OPR", "Opera"},
+			{"Firefox", "Firefox"},
+			{"FxiOS", "Firefox"},
+			{"Chrome", "Chrome"},
+			{"CriOS", "Chrome"},
+			{"Safari", "Safari"},
+		},
+	)
+	on := find(
+		[][2]string{
+			{"Android", "Android"},
+			{"iPhone", "iPhone"},
+			{"iPad", "iPad"},
+			{"Windows", "Windows"},
+			{"CrOS", "Chromebook"},
+			{"Mac OS", "Mac"},
+			{"Linux", "Linux"},
+		},
+	)
 	return strings.Trim(browser+" · "+on, " ·")
 }

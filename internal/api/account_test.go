@@ -40,7 +40,12 @@ func TestPasswordsThatAreRefused(t *testing.T) {
 		"contraseña de piedra":  true,
 	} {
 		made++
-		_, err := s.app.AddTeacher(t.Context(), "tarrant"+strings.Repeat("x", made)+"@stonechat.example", "Ms Tarrant", password)
+		_, err := s.app.AddTeacher(
+			t.Context(),
+			"tarrant"+strings.Repeat("x", made)+"@stonechat.example",
+			"Ms Tarrant",
+			password,
+		)
 		if (err == nil) != good {
 			t.Errorf("%q: %v", password, err)
 		}
@@ -54,19 +59,41 @@ func TestChangingThePassword(t *testing.T) {
 	here := s.teacher("t@school.example")
 	there := s.client()
 	signIn := func(c *client, password string) answer {
-		return c.do("POST", "/session", map[string]string{"email": "t@school.example", "password": password}, "User-Agent", "Mozilla/5.0 (X11; Linux x86_64) Firefox/150.0")
+		return c.do(
+			"POST",
+			"/session",
+			map[string]string{"email": "t@school.example", "password": password},
+			"User-Agent",
+			"Mozilla/5.0 (X11; Linux x86_64) Firefox/150.0",
+		)
 	}
 	signIn(there, password)
 	stream := events(t, there)
 	await(t, stream, "refetch", 5*time.Second)
 
 	list := want[api.List[api.SessionView]](here, "GET", "/sessions", nil).Items
-	if len(list) != 2 || !slices.ContainsFunc(list, func(v api.SessionView) bool { return !v.Here && v.Browser == "Firefox · Linux" && v.Seen != nil }) || !slices.ContainsFunc(list, func(v api.SessionView) bool { return v.Here }) {
+	if len(list) != 2 ||
+		!slices.ContainsFunc(
+			list,
+			func(v api.SessionView) bool { return !v.Here && v.Browser == "Firefox · Linux" && v.Seen != nil },
+		) ||
+		!slices.ContainsFunc(list, func(v api.SessionView) bool { return v.Here }) {
 		t.Errorf("%+v", list)
 	}
-	here.refused("PUT", "/session/password", map[string]string{"old": "not this one", "password": "another plain sentence"}, 422, "invalid")
+	here.refused(
+		"PUT",
+		"/session/password",
+		map[string]string{"old": "not this one", "password": "another plain sentence"},
+		422,
+		"invalid",
+	)
 	here.refused("PUT", "/session/password", map[string]string{"old": password, "password": "short"}, 422, "invalid")
-	want[api.Done](here, "PUT", "/session/password", map[string]string{"old": password, "password": "another plain sentence"})
+	want[api.Done](
+		here,
+		"PUT",
+		"/session/password",
+		map[string]string{"old": password, "password": "another plain sentence"},
+	)
 	ended(t, stream, 2*time.Second)
 	there.refused("GET", "/classes", nil, 401, "sign-in")
 	want[api.List[app.ClassView]](here, "GET", "/classes", nil)
@@ -85,9 +112,19 @@ func TestChangingThePassword(t *testing.T) {
 	}
 	there.refused("GET", "/session", nil, 401, "sign-in")
 	for range 12 {
-		here.do("PUT", "/session/password", map[string]string{"old": "a guess at the word", "password": "yet another sentence"})
+		here.do(
+			"PUT",
+			"/session/password",
+			map[string]string{"old": "a guess at the word", "password": "yet another sentence"},
+		)
 	}
-	here.refused("PUT", "/session/password", map[string]string{"old": "another plain sentence", "password": "yet another sentence"}, 429, "too-many-tries")
+	here.refused(
+		"PUT",
+		"/session/password",
+		map[string]string{"old": "another plain sentence", "password": "yet another sentence"},
+		429,
+		"too-many-tries",
+	)
 	other := s.teacher("u@school.example")
 	if items := want[api.List[api.SessionView]](other, "GET", "/sessions", nil).Items; len(items) != 1 {
 		t.Errorf("another teacher sees %d sessions", len(items))
@@ -121,7 +158,8 @@ func TestCookiesByHTTPS(t *testing.T) {
 	}
 	a = c.do("POST", "/session", map[string]string{"email": "t@school.example", "password": password})
 	u, _ := url.Parse(plain.URL)
-	if a.header.Get("Strict-Transport-Security") != "" || len(jar.Cookies(u)) == 0 || jar.Cookies(u)[0].Name != "pk_session" {
+	if a.header.Get("Strict-Transport-Security") != "" || len(jar.Cookies(u)) == 0 ||
+		jar.Cookies(u)[0].Name != "pk_session" {
 		t.Errorf("without HTTPS: %v, %v", a.header, jar.Cookies(u))
 	}
 }
@@ -141,7 +179,9 @@ func TestDeletingAClass(t *testing.T) {
 	sc.teacher.refused("GET", sc.path(""), nil, 404, "not-found")
 	fern.refused("GET", fern.home, nil, 401, "open-link")
 	fern.refused("PUT", sc.homePath(fern, "/entries/"+newID()), reading("towel", "4 min", "60 mm"), 401, "open-link")
-	if items := want[api.List[app.ClassView]](sc.teacher, "GET", "/deleted-classes", nil).Items; len(items) != 1 || items[0].Name != "7M" || items[0].Homes != 1 {
+	if items := want[api.List[app.ClassView]](sc.teacher, "GET", "/deleted-classes", nil).Items; len(items) != 1 ||
+		items[0].Name != "7M" ||
+		items[0].Homes != 1 {
 		t.Errorf("%+v", items)
 	}
 	other := s.teacher("u@school.example")
@@ -157,7 +197,10 @@ func TestDeletingAClass(t *testing.T) {
 	s.now = lesson.AddDate(0, 0, 25)
 	sc.teacher = s.client()
 	want[api.Me](sc.teacher, "POST", "/session", map[string]string{"email": "t@school.example", "password": password})
-	if items := want[api.List[app.LeavingView]](sc.teacher, "GET", "/leaving", nil).Items; len(items) != 1 || items[0].What != "class" || items[0].N != 1 || items[0].Day != "2027-03-04" {
+	if items := want[api.List[app.LeavingView]](sc.teacher, "GET", "/leaving", nil).Items; len(items) != 1 ||
+		items[0].What != "class" ||
+		items[0].N != 1 ||
+		items[0].Day != "2027-03-04" {
 		t.Errorf("a week before it says %+v", items)
 	}
 	s.now = lesson.AddDate(0, 0, 31)
@@ -165,7 +208,8 @@ func TestDeletingAClass(t *testing.T) {
 		t.Errorf("%+v %v", gone, err)
 	}
 	var left int
-	if err := s.app.Store.Pool().QueryRow(t.Context(), `SELECT (SELECT count(*) FROM entry) + (SELECT count(*) FROM student)`).Scan(&left); err != nil || left != 0 {
+	if err := s.app.Store.Pool().QueryRow(t.Context(), `SELECT (SELECT count(*) FROM entry) + (SELECT count(*) FROM student)`).Scan(&left); err != nil ||
+		left != 0 {
 		t.Errorf("%d left, %v", left, err)
 	}
 }
@@ -180,12 +224,21 @@ func TestArchiveOfAClass(t *testing.T) {
 	sc.agree(moss)
 	photo := newID()
 	fern.do("PUT", sc.homePath(fern, "/photos/"+photo), jpegOf(40, 30), "Content-Type", "image/jpeg")
-	sc.put(fern, newID(), map[string]any{"kind": "photo", "evidence": "photo-end", "refers": photo, "phone_time": lesson, "offset_ms": 0})
+	sc.put(
+		fern,
+		newID(),
+		map[string]any{"kind": "photo", "evidence": "photo-end", "refers": photo, "phone_time": lesson, "offset_ms": 0},
+	)
 	sc.put(fern, newID(), reading("towel", "8 min", "82 mm"))
 	sc.put(moss, newID(), reading("towel", "8 min", "=HYPERLINK(1)"))
 	// The same version goes out a second time, on the same day.
 	want[api.Done](sc.teacher, "POST", sc.asPath("/recall"), map[string]string{"reason": "The wrong day."})
-	want[app.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{"experiment": sc.experiment.ID, "opens_at": lesson, "due_at": lesson.Add(48 * time.Hour)})
+	want[app.AssignmentView](
+		sc.teacher,
+		"POST",
+		sc.path("/assignments"),
+		map[string]any{"experiment": sc.experiment.ID, "opens_at": lesson, "due_at": lesson.Add(48 * time.Hour)},
+	)
 	a := sc.teacher.do("GET", sc.path("/archive.zip"), nil)
 	z, err := zip.NewReader(bytes.NewReader(a.body), int64(len(a.body)))
 	if a.status != 200 || err != nil {
@@ -210,7 +263,8 @@ func TestArchiveOfAClass(t *testing.T) {
 			Sha256 string
 		}
 	}
-	if err := json.Unmarshal([]byte(files["manifest.json"]), &manifest); err != nil || len(manifest.Files) != len(files)-1 {
+	if err := json.Unmarshal([]byte(files["manifest.json"]), &manifest); err != nil ||
+		len(manifest.Files) != len(files)-1 {
 		t.Fatalf("%v: %d of %d files in the manifest", err, len(manifest.Files), len(files)-1)
 	}
 	for _, f := range manifest.Files {
@@ -266,7 +320,10 @@ func TestAuditCanBeRead(t *testing.T) {
 	for _, v := range want[api.List[app.AuditView]](sc.teacher, "GET", sc.path("/audit"), nil).Items {
 		done = append(done, v.Done)
 	}
-	if got := strings.Join(done, "; "); !strings.HasPrefix(got, "Recalled: The dishes tip over.; New link and code given; Issued ") {
+	if got := strings.Join(done, "; "); !strings.HasPrefix(
+		got,
+		"Recalled: The dishes tip over.; New link and code given; Issued ",
+	) {
 		t.Errorf("%s", got)
 	}
 	s.teacher("u@school.example").refused("GET", sc.path("/audit"), nil, 404, "not-found")
@@ -286,7 +343,8 @@ func TestLinksOfALostSecret(t *testing.T) {
 	made := want[app.Invitation](sc.teacher, "POST", sc.path("/homes/"+sc.homes[0].ID.String()+"/link"), nil)
 	sc.links["Fern"] = made
 	sc.phone("Fern")
-	if list = want[api.List[app.Invitation]](sc.teacher, "GET", sc.path("/invitations"), nil).Items; list[0].Lost || !list[1].Lost {
+	if list = want[api.List[app.Invitation]](sc.teacher, "GET", sc.path("/invitations"), nil).Items; list[0].Lost ||
+		!list[1].Lost {
 		t.Errorf("%+v", list)
 	}
 }

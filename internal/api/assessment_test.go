@@ -35,29 +35,50 @@ func TestAssessment(t *testing.T) {
 		check := want[app.IssueCheck](sc.teacher, "GET", sc.path("/issue-check/"+sc.experiment.ID.String()), nil)
 		return slices.ContainsFunc(check.Blockers, func(b app.Blocker) bool { return b.Code == "not-assessed" })
 	}
-	issue := map[string]any{"experiment": sc.experiment.ID, "opens_at": lesson.Add(-time.Hour), "due_at": lesson.Add(24 * time.Hour)}
+	issue := map[string]any{
+		"experiment": sc.experiment.ID,
+		"opens_at":   lesson.Add(-time.Hour),
+		"due_at":     lesson.Add(24 * time.Hour),
+	}
 	if !blocked() {
 		t.Error("nothing asks for it")
 	}
 	sc.teacher.refused("POST", sc.path("/assignments"), issue, 409, "blocked")
-	good := map[string]string{"by": "R. Tarrant,  head of science", "on": lesson.Format(time.DateOnly), "about": "Pins: counted out and back"}
+	good := map[string]string{
+		"by":    "R. Tarrant,  head of science",
+		"on":    lesson.Format(time.DateOnly),
+		"about": "Pins: counted out and back",
+	}
 	for field, bad := range map[string]string{"by": " ", "on": lesson.AddDate(0, 0, 9).Format(time.DateOnly), "about": strings.Repeat("a", 201)} {
 		body := maps.Clone(good)
 		body[field] = bad
 		sc.teacher.refused("POST", at, body, 422, "invalid")
 	}
-	if v := want[app.AssessmentView](sc.teacher, "POST", at, good); !v.Holds || v.Signed.By != "R. Tarrant, head of science" {
+	if v := want[app.AssessmentView](sc.teacher, "POST", at, good); !v.Holds ||
+		v.Signed.By != "R. Tarrant, head of science" {
 		t.Errorf("%+v", v)
 	}
 	if blocked() {
 		t.Error("it is asked for again")
 	}
 	// Another word in the design, and it no longer holds.
-	changed := strings.Replace(string(sc.experiment.Document), `"age_band"`, `"place": {"en": "a table"}, "age_band"`, 1)
+	changed := strings.Replace(
+		string(sc.experiment.Document),
+		`"age_band"`,
+		`"place": {"en": "a table"}, "age_band"`,
+		1,
+	)
 	if changed == string(sc.experiment.Document) {
 		t.Fatal("nothing was changed")
 	}
-	want[app.DraftView](sc.teacher, "PUT", "/experiments/"+sc.experiment.ID.String(), map[string]any{"document": json.RawMessage(changed)}, "If-Match", strconv.Itoa(sc.experiment.Version))
+	want[app.DraftView](
+		sc.teacher,
+		"PUT",
+		"/experiments/"+sc.experiment.ID.String(),
+		map[string]any{"document": json.RawMessage(changed)},
+		"If-Match",
+		strconv.Itoa(sc.experiment.Version),
+	)
 	if v := want[app.AssessmentView](sc.teacher, "GET", at, nil); v.Holds || v.Signed == nil || !blocked() {
 		t.Errorf("%+v", v)
 	}
@@ -78,7 +99,12 @@ func TestAssessment(t *testing.T) {
 		t.Errorf("%s", then)
 	}
 	// A later assessment of the same design changes no frozen sheet.
-	want[app.AssessmentView](sc.teacher, "POST", at, map[string]string{"by": "Somebody else", "on": lesson.Format(time.DateOnly), "about": "Everything"})
+	want[app.AssessmentView](
+		sc.teacher,
+		"POST",
+		at,
+		map[string]string{"by": "Somebody else", "on": lesson.Format(time.DateOnly), "about": "Everything"},
+	)
 	if lines() != then {
 		t.Error("the frozen sheet changed")
 	}

@@ -59,12 +59,21 @@ func TestProblemsNameFieldRuleAndExample(t *testing.T) {
 	} {
 		a := c.who.do(c.method, c.path, c.body)
 		p := a.problem()
-		if a.status != 422 && a.status != 400 || a.header.Get("Content-Type") != "application/problem+json" || p.Detail == "" {
+		if a.status != 422 && a.status != 400 || a.header.Get("Content-Type") != "application/problem+json" ||
+			p.Detail == "" {
 			t.Errorf("%s %s %v: %d %s", c.method, c.path, c.body, a.status, a.body)
 			continue
 		}
 		if c.field != "" && (!strings.HasSuffix(p.Field, c.field) || p.Rule == "" || p.Example == "") {
-			t.Errorf("%s %s: field %q, rule %q, example %q; want field %s", c.method, c.path, p.Field, p.Rule, p.Example, c.field)
+			t.Errorf(
+				"%s %s: field %q, rule %q, example %q; want field %s",
+				c.method,
+				c.path,
+				p.Field,
+				p.Rule,
+				p.Example,
+				c.field,
+			)
 		}
 	}
 	if n := len(fern.sheet().Entries); n != 0 {
@@ -91,8 +100,14 @@ func TestStrangeExperimentsAreRefused(t *testing.T) {
 func TestRosterIsAllOrNothing(t *testing.T) {
 	sc := newSite(t).school("t@school.example", "Fern")
 	text := "nickname;language;phone\nBeck;es;0555 010 101\nFern;en;\nCairn;klingon;\nBeck;;"
-	lines := want[app.RosterView](sc.teacher, "POST", sc.path("/roster"), map[string]any{"text": text, "try": true}).Items
-	if len(lines) != 4 || lines[0].Problem != "" || lines[0].Home.Language != "es" || lines[0].Home.Letters != "Be" || lines[0].Line != 2 {
+	lines := want[app.RosterView](
+		sc.teacher,
+		"POST",
+		sc.path("/roster"),
+		map[string]any{"text": text, "try": true},
+	).Items
+	if len(lines) != 4 || lines[0].Problem != "" || lines[0].Home.Language != "es" || lines[0].Home.Letters != "Be" ||
+		lines[0].Line != 2 {
 		t.Fatalf("%+v", lines)
 	}
 	for i, says := range []string{1: "in the class already", 3: "line 2"} {
@@ -131,7 +146,8 @@ func TestBadPhotos(t *testing.T) {
 		fern.refused("GET", fern.home+"/photos/"+id+"/display", nil, 404, "not-found")
 	}
 	var rows int
-	if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT (SELECT count(*) FROM media) + (SELECT count(*) FROM media_bytes)`).Scan(&rows); err != nil || rows != 0 {
+	if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT (SELECT count(*) FROM media) + (SELECT count(*) FROM media_bytes)`).Scan(&rows); err != nil ||
+		rows != 0 {
 		t.Errorf("%d rows half-stored, %v", rows, err)
 	}
 	id := newID()
@@ -173,12 +189,19 @@ func TestPlainPages(t *testing.T) {
 		t.Errorf("a wrong link: %d", status)
 	}
 	sha := page[strings.Index(page, `name="text_sha" value="`)+len(`name="text_sha" value="`):]
-	form := url.Values{"token": {token}, "assignment": {sc.as.ID.String()}, "decision": {"granted"}, "guardian": {"A. Fernsby"}, "text_sha": {sha[:strings.IndexByte(sha, '"')]}}
+	form := url.Values{
+		"token":      {token},
+		"assignment": {sc.as.ID.String()},
+		"decision":   {"granted"},
+		"guardian":   {"A. Fernsby"},
+		"text_sha":   {sha[:strings.IndexByte(sha, '"')]},
+	}
 	res, err := http.PostForm(sc.URL+"/plain/permission", form)
 	if err != nil || res.StatusCode != 200 {
 		t.Fatalf("%v %v", res, err)
 	}
-	if s := sc.phone("Fern").sheet(); s.Permission.State != "granted" || s.Permission.Guardian != "A. Fernsby" || s.Permission.Photos {
+	if s := sc.phone("Fern").sheet(); s.Permission.State != "granted" || s.Permission.Guardian != "A. Fernsby" ||
+		s.Permission.Photos {
 		t.Errorf("%+v", s.Permission)
 	}
 }

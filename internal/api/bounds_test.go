@@ -25,8 +25,17 @@ func TestDesignsThatAreTooLarge(t *testing.T) {
 	} {
 		began := time.Now()
 		sc.teacher.refused("POST", "/experiments", `{"document": `+doc+`}`, 422, "invalid")
-		sc.teacher.refused("PUT", "/experiments/"+sc.experiment.ID.String(), `{"document": `+doc+`}`, 422, "invalid", "If-Match", "1")
-		if r := want[app.ReviewView](sc.teacher, "POST", "/preview/review", `{"document": `+doc+`}`); r.Readable || r.Problem == "" {
+		sc.teacher.refused(
+			"PUT",
+			"/experiments/"+sc.experiment.ID.String(),
+			`{"document": `+doc+`}`,
+			422,
+			"invalid",
+			"If-Match",
+			"1",
+		)
+		if r := want[app.ReviewView](sc.teacher, "POST", "/preview/review", `{"document": `+doc+`}`); r.Readable ||
+			r.Problem == "" {
 			t.Errorf("it is judged: %+v", r)
 		}
 		if took := time.Since(began); took > 3*time.Second {
@@ -77,10 +86,17 @@ func TestBrokenText(t *testing.T) {
 	p := sc.phone("Fern")
 	sc.agree(p)
 	for name, typed := range map[string]string{"NUL": `\u0000`, "a lone high half": `\ud83d`, "a lone low half": `a\udc00`, "halves the wrong way round": `\udc00\ud83d`, "raw NUL": "\x00", "no UTF-8": "\xff"} {
-		body := `{"kind":"observation","step":"cut","text":"` + typed + `","phone_time":"` + lesson.Format(time.RFC3339) + `","offset_ms":0}`
+		body := `{"kind":"observation","step":"cut","text":"` + typed + `","phone_time":"` + lesson.Format(
+			time.RFC3339,
+		) + `","offset_ms":0}`
 		p.refused("PUT", sc.homePath(p, "/entries/"+newID()), body, 422, "invalid")
 		// A call for help is taken all the same, without what cannot be kept.
-		want[api.Done](p, "PUT", p.home+"/incidents/"+newID(), `{"door":"hurt","note":"warm `+typed+`water","phone_time":"`+lesson.Format(time.RFC3339)+`"}`)
+		want[api.Done](
+			p,
+			"PUT",
+			p.home+"/incidents/"+newID(),
+			`{"door":"hurt","note":"warm `+typed+`water","phone_time":"`+lesson.Format(time.RFC3339)+`"}`,
+		)
 		sc.teacher.refused("POST", "/classes", `{"name":"`+typed+`"}`, 422, "invalid")
 		if t.Failed() {
 			t.Fatal(name)
@@ -92,7 +108,15 @@ func TestBrokenText(t *testing.T) {
 		}
 	}
 	for _, whole := range []string{`\ud83d\ude00`, `\\u0000`, `é`} {
-		sc.put(p, newID(), json.RawMessage(`{"kind":"observation","step":"cut","text":"`+whole+`","phone_time":"`+lesson.Format(time.RFC3339)+`","offset_ms":0}`))
+		sc.put(
+			p,
+			newID(),
+			json.RawMessage(
+				`{"kind":"observation","step":"cut","text":"`+whole+`","phone_time":"`+lesson.Format(
+					time.RFC3339,
+				)+`","offset_ms":0}`,
+			),
+		)
 	}
 	sc.teacher.refused("GET", "/larder/find?q=%00", nil, 422, "invalid")
 }

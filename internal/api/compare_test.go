@@ -33,12 +33,23 @@ func TestExportIsComparedTheSame(t *testing.T) {
 			id := newID()
 			sc.put(phone, id, reading(condition, "8 min", typed))
 			if name == "Beck" && condition == "towel" {
-				sc.put(phone, newID(), map[string]any{"kind": "spoiled", "refers": id, "reason": "spilled", "phone_time": lesson, "offset_ms": 0})
+				sc.put(
+					phone,
+					newID(),
+					map[string]any{
+						"kind":       "spoiled",
+						"refers":     id,
+						"reason":     "spilled",
+						"phone_time": lesson,
+						"offset_ms":  0,
+					},
+				)
 			}
 		}
 	}
 	var file compare.Readings
-	if err := json.Unmarshal(sc.teacher.do("GET", sc.asPath("/export.json"), nil).body, &file); err != nil || len(file.Homes) != len(names) {
+	if err := json.Unmarshal(sc.teacher.do("GET", sc.asPath("/export.json"), nil).body, &file); err != nil ||
+		len(file.Homes) != len(names) {
 		t.Fatalf("%v, %+v", err, file)
 	}
 	raw, _ := docs.Examples.ReadFile("examples/paper-strips.json")
@@ -58,7 +69,9 @@ func TestExportIsComparedTheSame(t *testing.T) {
 	for _, c := range want[app.Results](sc.teacher, "GET", sc.asPath("/results"), nil).Comparisons {
 		for _, f := range c.Findings {
 			compared++
-			if w := words[f.ID]; w.Words.Teacher["en"] != strings.TrimSpace(f.Lead+" "+f.Words) || w.Words.Family["en"] != f.Family || string(w.Verdict) != f.Verdict {
+			if w := words[f.ID]; w.Words.Teacher["en"] != strings.TrimSpace(f.Lead+" "+f.Words) ||
+				w.Words.Family["en"] != f.Family ||
+				string(w.Verdict) != f.Verdict {
 				t.Errorf("%s: the page says %q, the files %q", f.ID, f.Words, w.Words.Teacher["en"])
 			}
 		}
@@ -81,7 +94,13 @@ func TestOnePrediction(t *testing.T) {
 				rest = append(rest, id)
 			}
 		}
-		return map[string]any{"kind": "answer", "question": "order", "choice": rest, "phone_time": lesson, "offset_ms": 0}
+		return map[string]any{
+			"kind":       "answer",
+			"question":   "order",
+			"choice":     rest,
+			"phone_time": lesson,
+			"offset_ms":  0,
+		}
 	}
 	id := newID()
 	sc.put(fern, id, order("towel"))
@@ -91,7 +110,9 @@ func TestOnePrediction(t *testing.T) {
 		Code    string
 		Current struct{ Choice []string }
 	}
-	if err := json.Unmarshal(a.body, &problem); err != nil || a.status != 409 || problem.Code != "predicted" || len(problem.Current.Choice) != 4 || problem.Current.Choice[0] != "towel" {
+	if err := json.Unmarshal(a.body, &problem); err != nil || a.status != 409 || problem.Code != "predicted" ||
+		len(problem.Current.Choice) != 4 ||
+		problem.Current.Choice[0] != "towel" {
 		t.Errorf("%d %s", a.status, a.body)
 	}
 	if a := fern.do("PUT", sc.homePath(fern, "/entries/"+newID()), map[string]any{"kind": "answer", "question": "order", "choice": []string{"option-9"}, "phone_time": lesson, "offset_ms": 0}); a.status != 422 {

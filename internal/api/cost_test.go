@@ -73,12 +73,35 @@ func TestCostOfScreens(t *testing.T) {
 		return out
 	}
 	few, many := measure(3), measure(60)
-	most := map[string]int64{"today": 3, "class": 5, "results": 9, "phone": 11, "larder": 3, "thing": 4, "draft": 3, "paper": 5}
+	most := map[string]int64{
+		"today":   3,
+		"class":   5,
+		"results": 9,
+		"phone":   11,
+		"larder":  3,
+		"thing":   4,
+		"draft":   3,
+		"paper":   5,
+	}
 	for name, m := range many {
 		f := few[name]
-		t.Logf("%s: %d queries; %d → %d bytes, %v → %v from 3 to 60 homes", name, m.queries, f.bytes, m.bytes, f.time.Round(time.Millisecond/10), m.time.Round(time.Millisecond/10))
+		t.Logf(
+			"%s: %d queries; %d → %d bytes, %v → %v from 3 to 60 homes",
+			name,
+			m.queries,
+			f.bytes,
+			m.bytes,
+			f.time.Round(time.Millisecond/10),
+			m.time.Round(time.Millisecond/10),
+		)
 		if m.queries != f.queries || m.queries > most[name] {
-			t.Errorf("%s takes %d queries for 3 homes and %d for 60; at most %d and the same", name, f.queries, m.queries, most[name])
+			t.Errorf(
+				"%s takes %d queries for 3 homes and %d for 60; at most %d and the same",
+				name,
+				f.queries,
+				m.queries,
+				most[name],
+			)
 		}
 		if m.bytes > 24*f.bytes {
 			t.Errorf("%s grows from %d to %d bytes for 20 times the homes", name, f.bytes, m.bytes)

@@ -37,7 +37,8 @@ func TestSpanishHomesOfTwoCountries(t *testing.T) {
 		}
 		sc.agree(fern)
 		e := sc.put(fern, newID(), reading("towel", "8 min", c.typed))
-		if said, _ := json.Marshal(e); !strings.Contains(string(said), `"`+c.echo+"\u00a0mm") || strings.Contains(strings.ReplaceAll(string(said), `"typed":"`+c.typed+`"`, ""), c.other) {
+		if said, _ := json.Marshal(e); !strings.Contains(string(said), `"`+c.echo+"\u00a0mm") ||
+			strings.Contains(strings.ReplaceAll(string(said), `"typed":"`+c.typed+`"`, ""), c.other) {
 			t.Errorf("%s: %s", zone, said)
 		}
 		if a := fern.do("GET", sc.homePath(fern, "/print/safety"), nil); a.status != 200 {
@@ -73,18 +74,25 @@ func TestListsInTheTeachersLanguage(t *testing.T) {
 		t.Errorf("%+v", list[0])
 	}
 	want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]any{"document": map[string]any{"schema": 2}})
-	if list := want[api.List[app.ExperimentRow]](sc.teacher, "GET", "/experiments", nil, spanish...).Items; !slices.ContainsFunc(list, func(e app.ExperimentRow) bool { return e.Title == "Sin título" }) {
+	if list := want[api.List[app.ExperimentRow]](sc.teacher, "GET", "/experiments", nil, spanish...).Items; !slices.ContainsFunc(
+		list,
+		func(e app.ExperimentRow) bool { return e.Title == "Sin título" },
+	) {
 		t.Errorf("%+v", list)
 	}
 	l := want[app.LarderView](sc.teacher, "GET", "/larder", nil, spanish...)
-	if i := slices.IndexFunc(l.Jobs, func(j app.JobRow) bool { return j.ID == "mild-acid" }); i < 0 || l.Jobs[i].Job != "da H⁺: efervescencia, cambio de indicador, disuelve cáscaras" {
+	if i := slices.IndexFunc(l.Jobs, func(j app.JobRow) bool { return j.ID == "mild-acid" }); i < 0 ||
+		l.Jobs[i].Job != "da H⁺: efervescencia, cambio de indicador, disuelve cáscaras" {
 		t.Errorf("%+v", l.Jobs[0])
 	}
-	if l.Never[0].Result != "cloro" || l.Printables[0].Sheet != "regla impresa" || l.Fallbacks[0].Need != "sin balanza" || l.Swaps[0].From != "vinagre blanco 5\u00a0%" {
+	if l.Never[0].Result != "cloro" || l.Printables[0].Sheet != "regla impresa" ||
+		l.Fallbacks[0].Need != "sin balanza" ||
+		l.Swaps[0].From != "vinagre blanco 5\u00a0%" {
 		t.Errorf("%+v %+v %+v %+v", l.Never[0], l.Printables[0], l.Fallbacks[0], l.Swaps[0])
 	}
 	card := want[app.ThingCard](sc.teacher, "GET", "/larder/things/vinegar-white", nil, spanish...)
-	if !strings.HasPrefix(card.Caveat, "la etiqueta dice") || card.Place != "alacena de la cocina" || !strings.HasPrefix(card.Figures[0].Text, "ácido ") {
+	if !strings.HasPrefix(card.Caveat, "la etiqueta dice") || card.Place != "alacena de la cocina" ||
+		!strings.HasPrefix(card.Figures[0].Text, "ácido ") {
 		t.Errorf("%+v", card)
 	}
 	for _, m := range want[api.List[app.ModelView]](sc.teacher, "GET", "/models", nil, spanish...).Items {
@@ -109,7 +117,9 @@ func TestMeasuresOfTheClass(t *testing.T) {
 		for _, kind := range []string{"materials", "substitutions"} {
 			pages[kind] = string(fern.do("GET", sc.homePath(fern, "/print/"+kind), nil).body)
 		}
-		list, err := sc.teacher.Get(sc.URL + "/print/classes/" + sc.class.ID.String() + "/experiments/" + sc.experiment.ID.String() + "/materials")
+		list, err := sc.teacher.Get(
+			sc.URL + "/print/classes/" + sc.class.ID.String() + "/experiments/" + sc.experiment.ID.String() + "/materials",
+		)
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -53,22 +53,76 @@ var parameters = map[string]string{
 type file struct{ method, path, id, summary, kind string }
 
 var files = []file{
-	{"PUT", "/home/{home}/assignments/{assignment}/photos/{photo}", "put-photo", "Send a picture; it is oriented, stripped of all that is not seen, and scaled", "image/*"},
+	{
+		"PUT",
+		"/home/{home}/assignments/{assignment}/photos/{photo}",
+		"put-photo",
+		"Send a picture; it is oriented, stripped of all that is not seen, and scaled",
+		"image/*",
+	},
 	{"GET", "/home/{home}/photos/{photo}/{size}", "get-home-photo", "A picture that this home sent", "image/jpeg"},
-	{"GET", "/home/{home}/assignments/{assignment}/print/{sheet}", "print-sheet", "A sheet of an assignment for paper, in the home's language", "text/html"},
+	{
+		"GET",
+		"/home/{home}/assignments/{assignment}/print/{sheet}",
+		"print-sheet",
+		"A sheet of an assignment for paper, in the home's language",
+		"text/html",
+	},
 	{"GET", "/classes/{class}/photos/{photo}/{size}", "get-photo", "A picture that a home sent", "image/jpeg"},
-	{"GET", "/classes/{class}/assignments/{assignment}/export.csv", "export-readings", "The readings as a table", "text/csv"},
-	{"GET", "/classes/{class}/assignments/{assignment}/answers.csv", "export-answers", "The answers and predictions as a table", "text/csv"},
-	{"GET", "/classes/{class}/assignments/{assignment}/observations.csv", "export-observations", "The observations as a table", "text/csv"},
-	{"GET", "/classes/{class}/assignments/{assignment}/results.csv", "export-results", "What was worked out for each home, as a table", "text/csv"},
-	{"GET", "/classes/{class}/assignments/{assignment}/export.xlsx", "export-workbook", "All tables in one workbook that explains its columns", "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"},
-	{"GET", "/classes/{class}/assignments/{assignment}/export.json", "export-json", "The readings with their published schema, as compare reads them", "application/json"},
+	{
+		"GET",
+		"/classes/{class}/assignments/{assignment}/export.csv",
+		"export-readings",
+		"The readings as a table",
+		"text/csv",
+	},
+	{
+		"GET",
+		"/classes/{class}/assignments/{assignment}/answers.csv",
+		"export-answers",
+		"The answers and predictions as a table",
+		"text/csv",
+	},
+	{
+		"GET",
+		"/classes/{class}/assignments/{assignment}/observations.csv",
+		"export-observations",
+		"The observations as a table",
+		"text/csv",
+	},
+	{
+		"GET",
+		"/classes/{class}/assignments/{assignment}/results.csv",
+		"export-results",
+		"What was worked out for each home, as a table",
+		"text/csv",
+	},
+	{
+		"GET",
+		"/classes/{class}/assignments/{assignment}/export.xlsx",
+		"export-workbook",
+		"All tables in one workbook that explains its columns",
+		"application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+	},
+	{
+		"GET",
+		"/classes/{class}/assignments/{assignment}/export.json",
+		"export-json",
+		"The readings with their published schema, as compare reads them",
+		"application/json",
+	},
 	{"GET", "/classes/{class}/archive.zip", "archive-class", "All of a class as open files", "application/zip"},
 	{"GET", "/experiments/{experiment}/file", "export-experiment", "The design as its file", "application/json"},
 	{"GET", "/larder/own.json", "export-things", "The school's own things and swaps", "application/json"},
 	{"GET", "/larder/own.csv", "export-things-table", "The school's own things as a table", "text/csv"},
 	{"GET", "/larder/own-swaps.csv", "export-swaps-table", "The school's own swaps as a table", "text/csv"},
-	{"GET", "/live", "live", "What changes, as it changes: events with class, kind, id and version", "text/event-stream"},
+	{
+		"GET",
+		"/live",
+		"live",
+		"What changes, as it changes: events with class, kind, id and version",
+		"text/event-stream",
+	},
 	{"GET", "/openapi.json", "get-openapi", "This description", "application/json"},
 }
 
@@ -82,25 +136,62 @@ func (s *Server) describe() {
 		"that name the field, the rule and an example. A document that can be changed carries its version and is changed with If-Match. Requests that change something are taken from this site alone."
 	d.Servers = []*huma.Server{{URL: "/", Description: "This server"}}
 	d.Components.SecuritySchemes = map[string]*huma.SecurityScheme{
-		teacherScheme: {Type: "apiKey", In: "cookie", Name: s.sessions.Cookie.Name, Description: "The session of a teacher who signed in"},
-		homeScheme:    {Type: "apiKey", In: "cookie", Name: s.cookieName(homeCookie, "home"), Description: "The phone of a home whose link or code was opened; it counts for that home's addresses alone"},
+		teacherScheme: {
+			Type:        "apiKey",
+			In:          "cookie",
+			Name:        s.sessions.Cookie.Name,
+			Description: "The session of a teacher who signed in",
+		},
+		homeScheme: {
+			Type:        "apiKey",
+			In:          "cookie",
+			Name:        s.cookieName(homeCookie, "home"),
+			Description: "The phone of a home whose link or code was opened; it counts for that home's addresses alone",
+		},
 	}
 	for _, f := range files {
-		o := &huma.Operation{Method: f.method, Path: "/api/v1" + f.path, OperationID: f.id, Summary: f.summary, Responses: map[string]*huma.Response{
-			"200":     {Description: "OK", Content: map[string]*huma.MediaType{f.kind: {Schema: &huma.Schema{Type: "string", Format: "binary"}}}},
-			"default": {Description: "Error", Content: map[string]*huma.MediaType{"application/problem+json": {Schema: &huma.Schema{Ref: "#/components/schemas/Problem"}}}},
-		}}
+		o := &huma.Operation{
+			Method:      f.method,
+			Path:        "/api/v1" + f.path,
+			OperationID: f.id,
+			Summary:     f.summary,
+			Responses: map[string]*huma.Response{
+				"200": {
+					Description: "OK",
+					Content: map[string]*huma.MediaType{
+						f.kind: {Schema: &huma.Schema{Type: "string", Format: "binary"}},
+					},
+				},
+				"default": {
+					Description: "Error",
+					Content: map[string]*huma.MediaType{
+						"application/problem+json": {Schema: &huma.Schema{Ref: "#/components/schemas/Problem"}},
+					},
+				},
+			},
+		}
 		for _, m := range inPath.FindAllStringSubmatch(f.path, -1) {
-			o.Parameters = append(o.Parameters, &huma.Param{Name: m[1], In: "path", Required: true, Schema: &huma.Schema{Type: "string"}})
+			o.Parameters = append(
+				o.Parameters,
+				&huma.Param{Name: m[1], In: "path", Required: true, Schema: &huma.Schema{Type: "string"}},
+			)
 		}
 		if f.kind == "text/csv" && strings.Contains(f.path, "assignments") {
 			for _, name := range []string{"separator", "decimal", "language"} {
-				o.Parameters = append(o.Parameters, &huma.Param{Name: name, In: "query", Schema: &huma.Schema{Type: "string"}})
+				o.Parameters = append(
+					o.Parameters,
+					&huma.Param{Name: name, In: "query", Schema: &huma.Schema{Type: "string"}},
+				)
 			}
 		}
 		if f.method == http.MethodPut {
-			o.RequestBody = &huma.RequestBody{Required: true, Content: map[string]*huma.MediaType{f.kind: {Schema: &huma.Schema{Type: "string", Format: "binary"}}}}
-			o.Responses["200"].Content = map[string]*huma.MediaType{"application/json": {Schema: &huma.Schema{Ref: "#/components/schemas/Done"}}}
+			o.RequestBody = &huma.RequestBody{
+				Required: true,
+				Content:  map[string]*huma.MediaType{f.kind: {Schema: &huma.Schema{Type: "string", Format: "binary"}}},
+			}
+			o.Responses["200"].Content = map[string]*huma.MediaType{
+				"application/json": {Schema: &huma.Schema{Ref: "#/components/schemas/Done"}},
+			}
 		}
 		d.AddOperation(o)
 	}
@@ -121,7 +212,10 @@ func (s *Server) describe() {
 func described(path string, o *huma.Operation) {
 	if fault := o.Responses["default"]; fault != nil {
 		fault.Description = "A fault of the server"
-		o.Responses["4XX"] = &huma.Response{Description: "Refused: what is wrong, where, and how to mend it", Content: fault.Content}
+		o.Responses["4XX"] = &huma.Response{
+			Description: "Refused: what is wrong, where, and how to mend it",
+			Content:     fault.Content,
+		}
 	}
 	for _, t := range tags {
 		if strings.HasPrefix(path, t.prefix) {

@@ -48,7 +48,11 @@ func TestOpenAPIIsWhole(t *testing.T) {
 	for path, item := range d.Paths {
 		for method, o := range item {
 			what := method + " " + path
-			if o.OperationID == "" || seen[o.OperationID] || o.Summary == "" || o.Description == "" || len(o.Tags) != 1 || len(o.Security) != 1 || o.Responses["200"] == nil || o.Responses["default"] == nil {
+			if o.OperationID == "" || seen[o.OperationID] || o.Summary == "" || o.Description == "" ||
+				len(o.Tags) != 1 ||
+				len(o.Security) != 1 ||
+				o.Responses["200"] == nil ||
+				o.Responses["default"] == nil {
 				t.Errorf("%s: %+v", what, o)
 			}
 			seen[o.OperationID] = true
@@ -58,7 +62,10 @@ func TestOpenAPIIsWhole(t *testing.T) {
 				t.Errorf("%s: the tag %v is not explained", what, o.Tags)
 			}
 			for _, name := range regexp.MustCompile(`\{(\w+)\}`).FindAllStringSubmatch(path, -1) {
-				if !slices.ContainsFunc(o.Parameters, func(p struct{ Name, Description string }) bool { return p.Name == name[1] }) {
+				if !slices.ContainsFunc(
+					o.Parameters,
+					func(p struct{ Name, Description string }) bool { return p.Name == name[1] },
+				) {
 					t.Errorf("%s: %s is not described", what, name[1])
 				}
 			}
@@ -70,15 +77,18 @@ func TestOpenAPIIsWhole(t *testing.T) {
 		}
 	}
 	routes := 0
-	_ = chi.Walk(s.server.Router(), func(method, route string, _ http.Handler, _ ...func(http.Handler) http.Handler) error {
-		if strings.HasPrefix(route, "/api/v1/") && method != "HEAD" {
-			routes++
-			if _, ok := d.Paths[route][strings.ToLower(method)]; !ok {
-				t.Errorf("%s %s is not described", method, route)
+	_ = chi.Walk(
+		s.server.Router(),
+		func(method, route string, _ http.Handler, _ ...func(http.Handler) http.Handler) error {
+			if strings.HasPrefix(route, "/api/v1/") && method != "HEAD" {
+				routes++
+				if _, ok := d.Paths[route][strings.ToLower(method)]; !ok {
+					t.Errorf("%s %s is not described", method, route)
+				}
 			}
-		}
-		return nil
-	})
+			return nil
+		},
+	)
 	if routes < 60 {
 		t.Errorf("only %d routes were found", routes)
 	}

@@ -24,13 +24,27 @@ func TestErasingHoldsAgainstWrites(t *testing.T) {
 		all.Go(func() {
 			<-start
 			for i := range 60 {
-				a := p.do("PUT", sc.homePath(p, "/entries/"+newID()), map[string]any{"kind": "observation", "step": "cut", "text": fmt.Sprintf("Grandma Fernsby said %d", i), "phone_time": lesson, "offset_ms": 0})
+				a := p.do(
+					"PUT",
+					sc.homePath(p, "/entries/"+newID()),
+					map[string]any{
+						"kind":       "observation",
+						"step":       "cut",
+						"text":       fmt.Sprintf("Grandma Fernsby said %d", i),
+						"phone_time": lesson,
+						"offset_ms":  0,
+					},
+				)
 				if a.status >= 500 {
 					t.Errorf("%d %s", a.status, a.body)
 				}
 				if i%5 == 0 {
 					p.do("PUT", sc.homePath(p, "/photos/"+newID()), jpegOf(20, 20))
-					p.do("PUT", p.home+"/incidents/"+newID(), map[string]any{"door": "hurt", "note": "Fernsby", "phone_time": lesson})
+					p.do(
+						"PUT",
+						p.home+"/incidents/"+newID(),
+						map[string]any{"door": "hurt", "note": "Fernsby", "phone_time": lesson},
+					)
 				}
 			}
 		})
@@ -43,12 +57,14 @@ func TestErasingHoldsAgainstWrites(t *testing.T) {
 	all.Wait()
 	for _, table := range []string{"entry", "media", "incident", "permission_event", "student", "link", "home_device"} {
 		var n int
-		if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT count(*) FROM `+table+` WHERE home_id IS NOT NULL`).Scan(&n); err != nil || n != 0 {
+		if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT count(*) FROM `+table+` WHERE home_id IS NOT NULL`).Scan(&n); err != nil ||
+			n != 0 {
 			t.Errorf("%d rows of erased homes in %s, %v", n, table, err)
 		}
 	}
 	var named int
-	if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT count(*) FROM audit WHERE detail ~* 'fern|beck|sorrel|adder'`).Scan(&named); err != nil || named != 0 {
+	if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT count(*) FROM audit WHERE detail ~* 'fern|beck|sorrel|adder'`).Scan(&named); err != nil ||
+		named != 0 {
 		t.Errorf("%d lines of the audit name a home, %v", named, err)
 	}
 }
@@ -92,7 +108,13 @@ func TestLimitsOfAHome(t *testing.T) {
 	p := sc.phone("Fern")
 	sc.agree(p)
 	saw := func(i int) map[string]any {
-		return map[string]any{"kind": "observation", "step": "cut", "text": strconv.Itoa(i), "phone_time": lesson, "offset_ms": 0}
+		return map[string]any{
+			"kind":       "observation",
+			"step":       "cut",
+			"text":       strconv.Itoa(i),
+			"phone_time": lesson,
+			"offset_ms":  0,
+		}
 	}
 	first := newID()
 	for i := range 5 {

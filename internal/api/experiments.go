@@ -24,10 +24,14 @@ type ActionWord struct {
 
 func (s *Server) experiments() {
 	type onlyLanguage struct{ Accept }
-	forTeacher(s, op("GET", "/experiments", "list-experiments", "The teacher's experiments"), func(ctx context.Context, who app.TeacherActor, i *onlyLanguage) (List[app.ExperimentRow], error) {
-		v, err := s.App.Experiments(ctx, who, i.code())
-		return List[app.ExperimentRow]{Items: v}, err
-	})
+	forTeacher(
+		s,
+		op("GET", "/experiments", "list-experiments", "The teacher's experiments"),
+		func(ctx context.Context, who app.TeacherActor, i *onlyLanguage) (List[app.ExperimentRow], error) {
+			v, err := s.App.Experiments(ctx, who, i.code())
+			return List[app.ExperimentRow]{Items: v}, err
+		},
+	)
 	type add struct {
 		Accept
 		Body struct {
@@ -36,36 +40,62 @@ func (s *Server) experiments() {
 		}
 		RawBody []byte
 	}
-	forTeacher(s, op("POST", "/experiments", "add-experiment", "Make an experiment, from an example or an open file"), func(ctx context.Context, who app.TeacherActor, i *add) (app.DraftView, error) {
-		raw, err := rawField(i.RawBody, "document")
-		if i.Body.Example != "" {
-			raw, err = app.Example(i.Body.Example)
-		}
-		if err != nil {
-			return app.DraftView{}, err
-		}
-		return s.App.AddExperiment(ctx, who, raw, i.code())
-	})
+	forTeacher(
+		s,
+		op("POST", "/experiments", "add-experiment", "Make an experiment, from an example or an open file"),
+		func(ctx context.Context, who app.TeacherActor, i *add) (app.DraftView, error) {
+			raw, err := rawField(i.RawBody, "document")
+			if i.Body.Example != "" {
+				raw, err = app.Example(i.Body.Example)
+			}
+			if err != nil {
+				return app.DraftView{}, err
+			}
+			return s.App.AddExperiment(ctx, who, raw, i.code())
+		},
+	)
 	type ExperimentPath struct {
 		Experiment uuid.UUID `path:"experiment"`
 	}
-	forTeacher(s, op("GET", "/experiments/{experiment}/assessment", "get-assessment", "The school's last assessment of an experiment"), func(ctx context.Context, who app.TeacherActor, i *ExperimentPath) (app.AssessmentView, error) {
-		return s.App.Assessment(ctx, who, i.Experiment)
-	})
+	forTeacher(
+		s,
+		op(
+			"GET",
+			"/experiments/{experiment}/assessment",
+			"get-assessment",
+			"The school's last assessment of an experiment",
+		),
+		func(ctx context.Context, who app.TeacherActor, i *ExperimentPath) (app.AssessmentView, error) {
+			return s.App.Assessment(ctx, who, i.Experiment)
+		},
+	)
 	type assess struct {
 		ExperimentPath
 		Body app.AssessmentFields
 	}
-	forTeacher(s, op("POST", "/experiments/{experiment}/assessment", "assess", "Sign the school's own assessment of the experiment as it stands"), func(ctx context.Context, who app.TeacherActor, i *assess) (app.AssessmentView, error) {
-		return s.App.Assess(ctx, who, i.Experiment, i.Body)
-	})
+	forTeacher(
+		s,
+		op(
+			"POST",
+			"/experiments/{experiment}/assessment",
+			"assess",
+			"Sign the school's own assessment of the experiment as it stands",
+		),
+		func(ctx context.Context, who app.TeacherActor, i *assess) (app.AssessmentView, error) {
+			return s.App.Assess(ctx, who, i.Experiment, i.Body)
+		},
+	)
 	type get struct {
 		ExperimentPath
 		Accept
 	}
-	forTeacher(s, op("GET", "/experiments/{experiment}", "get-draft", "An experiment's draft, judged"), func(ctx context.Context, who app.TeacherActor, i *get) (app.DraftView, error) {
-		return s.App.Draft(ctx, who, i.Experiment, i.code())
-	})
+	forTeacher(
+		s,
+		op("GET", "/experiments/{experiment}", "get-draft", "An experiment's draft, judged"),
+		func(ctx context.Context, who app.TeacherActor, i *get) (app.DraftView, error) {
+			return s.App.Draft(ctx, who, i.Experiment, i.code())
+		},
+	)
 	type save struct {
 		ExperimentPath
 		Accept
@@ -75,33 +105,49 @@ func (s *Server) experiments() {
 		}
 		RawBody []byte
 	}
-	forTeacher(s, op("PUT", "/experiments/{experiment}", "save-draft", "Save a draft, valid or not, and judge it"), func(ctx context.Context, who app.TeacherActor, i *save) (app.DraftView, error) {
-		version, err := i.version()
-		if err != nil {
-			return app.DraftView{}, err
-		}
-		raw, err := rawField(i.RawBody, "document")
-		if err != nil {
-			return app.DraftView{}, err
-		}
-		return s.App.SaveDraft(ctx, who, i.Experiment, version, raw, i.code())
-	})
-	forTeacher(s, op("DELETE", "/experiments/{experiment}", "delete-experiment", "Take an experiment off the list"), func(ctx context.Context, who app.TeacherActor, i *ExperimentPath) (Done, error) {
-		return Done{true}, s.App.DeleteExperiment(ctx, who, i.Experiment)
-	})
-	forTeacher(s, op("POST", "/experiments/{experiment}/restore", "restore-experiment", "Bring an experiment back"), func(ctx context.Context, who app.TeacherActor, i *ExperimentPath) (Done, error) {
-		return Done{true}, s.App.RestoreExperiment(ctx, who, i.Experiment)
-	})
-	s.previews()
-	forTeacher(s, op("GET", "/actions", "list-actions", "The actions that safety rules know, common ones first"), func(_ context.Context, _ app.TeacherActor, i *onlyLanguage) (List[ActionGroup], error) {
-		out := List[ActionGroup]{Items: []ActionGroup{}}
-		for _, g := range safety.ActionGroups(i.code()) {
-			group := ActionGroup{Name: g.Name, Never: g.Never}
-			for _, a := range g.Actions {
-				group.Actions = append(group.Actions, ActionWord(a))
+	forTeacher(
+		s,
+		op("PUT", "/experiments/{experiment}", "save-draft", "Save a draft, valid or not, and judge it"),
+		func(ctx context.Context, who app.TeacherActor, i *save) (app.DraftView, error) {
+			version, err := i.version()
+			if err != nil {
+				return app.DraftView{}, err
 			}
-			out.Items = append(out.Items, group)
-		}
-		return out, nil
-	})
+			raw, err := rawField(i.RawBody, "document")
+			if err != nil {
+				return app.DraftView{}, err
+			}
+			return s.App.SaveDraft(ctx, who, i.Experiment, version, raw, i.code())
+		},
+	)
+	forTeacher(
+		s,
+		op("DELETE", "/experiments/{experiment}", "delete-experiment", "Take an experiment off the list"),
+		func(ctx context.Context, who app.TeacherActor, i *ExperimentPath) (Done, error) {
+			return Done{true}, s.App.DeleteExperiment(ctx, who, i.Experiment)
+		},
+	)
+	forTeacher(
+		s,
+		op("POST", "/experiments/{experiment}/restore", "restore-experiment", "Bring an experiment back"),
+		func(ctx context.Context, who app.TeacherActor, i *ExperimentPath) (Done, error) {
+			return Done{true}, s.App.RestoreExperiment(ctx, who, i.Experiment)
+		},
+	)
+	s.previews()
+	forTeacher(
+		s,
+		op("GET", "/actions", "list-actions", "The actions that safety rules know, common ones first"),
+		func(_ context.Context, _ app.TeacherActor, i *onlyLanguage) (List[ActionGroup], error) {
+			out := List[ActionGroup]{Items: []ActionGroup{}}
+			for _, g := range safety.ActionGroups(i.code()) {
+				group := ActionGroup{Name: g.Name, Never: g.Never}
+				for _, a := range g.Actions {
+					group.Actions = append(group.Actions, ActionWord(a))
+				}
+				out.Items = append(out.Items, group)
+			}
+			return out, nil
+		},
+	)
 }

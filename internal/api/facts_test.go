@@ -13,16 +13,37 @@ import (
 func TestFactsOfAHome(t *testing.T) {
 	sc := newSite(t).school("t@school.example", "Fern", "Beck", "Sorrel")
 	first := sc.as
-	sc.experiment = want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]any{"document": sc.experiment.Document})
-	sc.as = want[app.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{"experiment": sc.experiment.ID, "opens_at": lesson.Add(-time.Hour), "due_at": lesson.Add(24 * time.Hour)})
+	sc.experiment = want[app.DraftView](
+		sc.teacher,
+		"POST",
+		"/experiments",
+		map[string]any{"document": sc.experiment.Document},
+	)
+	sc.as = want[app.AssignmentView](
+		sc.teacher,
+		"POST",
+		sc.path("/assignments"),
+		map[string]any{
+			"experiment": sc.experiment.ID,
+			"opens_at":   lesson.Add(-time.Hour),
+			"due_at":     lesson.Add(24 * time.Hour),
+		},
+	)
 	say := func(p *client, answer string) map[string]any {
-		return map[string]any{"kind": "fact", "refers": "under-4", "choice": []string{answer}, "phone_time": lesson, "offset_ms": 0}
+		return map[string]any{
+			"kind":       "fact",
+			"refers":     "under-4",
+			"choice":     []string{answer},
+			"phone_time": lesson,
+			"offset_ms":  0,
+		}
 	}
 	for name, answer := range map[string]string{"Fern": "yes", "Beck": "no", "Sorrel": ""} {
 		p := sc.phone(name)
 		sheets := want[app.Bundle](p, "GET", p.home, nil).Sheets
 		for _, s := range sheets {
-			if len(s.Facts) != 1 || s.Facts[0].ID != "under-4" || s.Facts[0].Raises != "yes" || s.Facts[0].Steps[0] != (app.FactStepRow{Step: "hang", Verdict: "adult-near"}) {
+			if len(s.Facts) != 1 || s.Facts[0].ID != "under-4" || s.Facts[0].Raises != "yes" ||
+				s.Facts[0].Steps[0] != (app.FactStepRow{Step: "hang", Verdict: "adult-near"}) {
 				t.Fatalf("%+v", s.Facts)
 			}
 		}
@@ -30,18 +51,45 @@ func TestFactsOfAHome(t *testing.T) {
 		if answer != "" {
 			want[app.EntryView](p, "PUT", p.home+"/assignments/"+first.ID.String()+"/entries/"+newID(), say(p, answer))
 		}
-		p.refused("PUT", sc.homePath(p, "/entries/"+newID()), map[string]any{"kind": "fact", "refers": "under-4", "choice": []string{"perhaps"}, "phone_time": lesson, "offset_ms": 0}, 422, "invalid")
+		p.refused(
+			"PUT",
+			sc.homePath(p, "/entries/"+newID()),
+			map[string]any{
+				"kind":       "fact",
+				"refers":     "under-4",
+				"choice":     []string{"perhaps"},
+				"phone_time": lesson,
+				"offset_ms":  0,
+			},
+			422,
+			"invalid",
+		)
 		for _, s := range sheets {
 			if s.Assignment == sc.as.ID {
-				want[app.PermissionView](p, "POST", sc.homePath(p, "/permission"), map[string]any{"decision": "granted", "guardian": "A. Fernsby", "adult": true, "text_sha": s.Permission.TextSha})
+				want[app.PermissionView](
+					p,
+					"POST",
+					sc.homePath(p, "/permission"),
+					map[string]any{
+						"decision": "granted",
+						"guardian": "A. Fernsby",
+						"adult":    true,
+						"text_sha": s.Permission.TextSha,
+					},
+				)
 			}
 		}
-		sc.put(p, newID(), map[string]any{"kind": "step-done", "step": "hang", "phone_time": lesson.Add(time.Minute), "offset_ms": 0})
+		sc.put(
+			p,
+			newID(),
+			map[string]any{"kind": "step-done", "step": "hang", "phone_time": lesson.Add(time.Minute), "offset_ms": 0},
+		)
 	}
 	for _, h := range sc.results().Homes {
 		book := string(sc.teacher.do("GET", sc.asPath("/notebooks/"+h.Home.String()), nil).body)
 		why := map[string]string{"Fern": "adult-not-said", "Sorrel": "fact-not-said"}[h.Nickname]
-		if got := append(h.Held, app.HeldStep{})[0].Why; got != why || strings.Contains(book, `"held":[{`) != (why != "") {
+		if got := append(h.Held, app.HeldStep{})[0].Why; got != why ||
+			strings.Contains(book, `"held":[{`) != (why != "") {
 			t.Errorf("%s: %v, %s", h.Nickname, h.Held, book)
 		}
 		if strings.Contains(book, "under-4") {

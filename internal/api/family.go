@@ -30,7 +30,12 @@ type PhonePath struct {
 }
 
 // forHome registers an operation of a home's own page.
-func forHome[I, T any](s *Server, o huma.Operation, home func(*I) uuid.UUID, f func(context.Context, app.HomeActor, *I) (T, error)) {
+func forHome[I, T any](
+	s *Server,
+	o huma.Operation,
+	home func(*I) uuid.UUID,
+	f func(context.Context, app.HomeActor, *I) (T, error),
+) {
 	huma.Register(s.api, o, func(ctx context.Context, in *I) (*Reply[T], error) {
 		who, err := s.phone(ctx, home(in))
 		if err != nil {
@@ -62,25 +67,36 @@ func (s *Server) family() {
 		SetCookie http.Cookie `header:"Set-Cookie"`
 		Body      OpenedView
 	}
-	huma.Register(s.api, op("POST", "/family/open", "open-home", "Let a phone in by link or code"), func(ctx context.Context, i *open) (*opened, error) {
-		address, _ := ctx.Value(networkKey).(string)
-		o, err := s.App.Open(ctx, i.Body.Link, i.Body.Code, address)
-		if err != nil {
-			return nil, s.logged(ctx, err)
-		}
-		phone := app.PhoneOf(o.Class, o.Home, o.Token)
-		who, pulse, err := s.App.Pulse(ctx, phone)
-		if err != nil {
-			return nil, s.logged(ctx, err)
-		}
-		page, err := s.App.Bundle(ctx, who)
-		if err != nil {
-			return nil, s.logged(ctx, err)
-		}
-		cookie := http.Cookie{Name: s.cookieName(homeCookie, "home"), Value: o.Class.String() + "." + o.Token, Path: "/api/v1/home/" + o.Home.String(), HttpOnly: true,
-			Secure: s.Secure, SameSite: http.SameSiteLaxMode, MaxAge: 400 * 24 * 3600}
-		return &opened{SetCookie: cookie, Body: OpenedView{o.Home, page, `"` + pulse + `"`}}, nil
-	})
+	huma.Register(
+		s.api,
+		op("POST", "/family/open", "open-home", "Let a phone in by link or code"),
+		func(ctx context.Context, i *open) (*opened, error) {
+			address, _ := ctx.Value(networkKey).(string)
+			o, err := s.App.Open(ctx, i.Body.Link, i.Body.Code, address)
+			if err != nil {
+				return nil, s.logged(ctx, err)
+			}
+			phone := app.PhoneOf(o.Class, o.Home, o.Token)
+			who, pulse, err := s.App.Pulse(ctx, phone)
+			if err != nil {
+				return nil, s.logged(ctx, err)
+			}
+			page, err := s.App.Bundle(ctx, who)
+			if err != nil {
+				return nil, s.logged(ctx, err)
+			}
+			cookie := http.Cookie{
+				Name:     s.cookieName(homeCookie, "home"),
+				Value:    o.Class.String() + "." + o.Token,
+				Path:     "/api/v1/home/" + o.Home.String(),
+				HttpOnly: true,
+				Secure:   s.Secure,
+				SameSite: http.SameSiteLaxMode,
+				MaxAge:   400 * 24 * 3600,
+			}
+			return &opened{SetCookie: cookie, Body: OpenedView{o.Home, page, `"` + pulse + `"`}}, nil
+		},
+	)
 	type had struct {
 		PhonePath
 		Tag string `header:"If-None-Match" doc:"The ETag of the page that the phone has"`
@@ -91,45 +107,57 @@ func (s *Server) family() {
 		Now    time.Time `header:"Server-Time" timeFormat:"2006-01-02T15:04:05.000Z07:00" doc:"The server's clock"`
 		Body   *app.Bundle
 	}
-	huma.Register(s.api, op("GET", "/home/{home}", "get-bundle", "All that a home's page needs; 304 when the phone has it"), func(ctx context.Context, i *had) (*page, error) {
-		phone, err := s.phoneAsks(ctx, i.Home)
-		if err != nil {
-			return nil, err
-		}
-		who, pulse, err := s.App.Pulse(ctx, phone)
-		if err != nil {
-			return nil, s.logged(ctx, err)
-		}
-		out := &page{Status: http.StatusNotModified, ETag: `"` + pulse + `"`, Now: s.App.Now().UTC()}
-		if strings.TrimPrefix(i.Tag, "W/") == out.ETag { // a proxy that packs answers weakens it
+	huma.Register(
+		s.api,
+		op("GET", "/home/{home}", "get-bundle", "All that a home's page needs; 304 when the phone has it"),
+		func(ctx context.Context, i *had) (*page, error) {
+			phone, err := s.phoneAsks(ctx, i.Home)
+			if err != nil {
+				return nil, err
+			}
+			who, pulse, err := s.App.Pulse(ctx, phone)
+			if err != nil {
+				return nil, s.logged(ctx, err)
+			}
+			out := &page{Status: http.StatusNotModified, ETag: `"` + pulse + `"`, Now: s.App.Now().UTC()}
+			if strings.TrimPrefix(i.Tag, "W/") == out.ETag { // a proxy that packs answers weakens it
+				return out, nil
+			}
+			b, err := s.App.Bundle(ctx, who)
+			if err != nil {
+				return nil, s.logged(ctx, err)
+			}
+			out.Status, out.Body = http.StatusOK, &b
 			return out, nil
-		}
-		b, err := s.App.Bundle(ctx, who)
-		if err != nil {
-			return nil, s.logged(ctx, err)
-		}
-		out.Status, out.Body = http.StatusOK, &b
-		return out, nil
-	})
+		},
+	)
 	type chosen struct {
 		PhonePath
 		Body struct {
 			Language string `json:"language"`
 		}
 	}
-	forHome(s, op("PUT", "/home/{home}/language", "choose-language", "Choose the home's language"), func(i *chosen) uuid.UUID { return i.Home },
+	forHome(
+		s,
+		op("PUT", "/home/{home}/language", "choose-language", "Choose the home's language"),
+		func(i *chosen) uuid.UUID { return i.Home },
 		func(ctx context.Context, who app.HomeActor, i *chosen) (Done, error) {
 			return Done{true}, s.App.ChooseLanguage(ctx, who, i.Body.Language)
-		})
+		},
+	)
 	type permission struct {
 		PhonePath
 		Assignment uuid.UUID `path:"assignment"`
 		Body       app.PermissionFields
 	}
-	forHome(s, op("POST", "/home/{home}/assignments/{assignment}/permission", "permit", "A guardian's answer"), func(i *permission) uuid.UUID { return i.Home },
+	forHome(
+		s,
+		op("POST", "/home/{home}/assignments/{assignment}/permission", "permit", "A guardian's answer"),
+		func(i *permission) uuid.UUID { return i.Home },
 		func(ctx context.Context, who app.HomeActor, i *permission) (app.PermissionView, error) {
 			return s.App.Permit(ctx, who, i.Assignment, i.Body)
-		})
+		},
+	)
 	type entry struct {
 		PhonePath
 		Assignment uuid.UUID `path:"assignment"`
@@ -140,32 +168,54 @@ func (s *Server) family() {
 		}
 		RawBody []byte
 	}
-	huma.Register(s.api, op("PUT", "/home/{home}/assignments/{assignment}/entries/{entry}", "put-entry", "One entry of the notebook; the same again is answered again"), func(ctx context.Context, i *entry) (*Reply[app.EntryView], error) {
-		phone, err := s.phoneAsks(ctx, i.Home)
-		if err != nil {
-			return nil, err
-		}
-		v, err := s.App.PutEntry(ctx, phone, i.Assignment, i.ID, i.RawBody)
-		if err != nil {
-			return nil, s.logged(ctx, err)
-		}
-		return &Reply[app.EntryView]{v}, nil
-	})
+	huma.Register(
+		s.api,
+		op(
+			"PUT",
+			"/home/{home}/assignments/{assignment}/entries/{entry}",
+			"put-entry",
+			"One entry of the notebook; the same again is answered again",
+		),
+		func(ctx context.Context, i *entry) (*Reply[app.EntryView], error) {
+			phone, err := s.phoneAsks(ctx, i.Home)
+			if err != nil {
+				return nil, err
+			}
+			v, err := s.App.PutEntry(ctx, phone, i.Assignment, i.ID, i.RawBody)
+			if err != nil {
+				return nil, s.logged(ctx, err)
+			}
+			return &Reply[app.EntryView]{v}, nil
+		},
+	)
 	type result struct {
 		PhonePath
 		Assignment uuid.UUID `path:"assignment"`
 	}
-	forHome(s, op("GET", "/home/{home}/assignments/{assignment}/result", "get-own-result", "The home's own result, worked out"), func(i *result) uuid.UUID { return i.Home },
+	forHome(
+		s,
+		op(
+			"GET",
+			"/home/{home}/assignments/{assignment}/result",
+			"get-own-result",
+			"The home's own result, worked out",
+		),
+		func(i *result) uuid.UUID { return i.Home },
 		func(ctx context.Context, who app.HomeActor, i *result) (app.OwnResult, error) {
 			return s.App.OwnResult(ctx, who, i.Assignment)
-		})
+		},
+	)
 	type incident struct {
 		PhonePath
 		ID   uuid.UUID `path:"incident"`
 		Body app.IncidentFields
 	}
-	forHome(s, op("PUT", "/home/{home}/incidents/{incident}", "put-incident", "Something went wrong"), func(i *incident) uuid.UUID { return i.Home },
+	forHome(
+		s,
+		op("PUT", "/home/{home}/incidents/{incident}", "put-incident", "Something went wrong"),
+		func(i *incident) uuid.UUID { return i.Home },
 		func(ctx context.Context, who app.HomeActor, i *incident) (Done, error) {
 			return Done{true}, s.App.PutIncident(ctx, who, i.ID, i.Body)
-		})
+		},
+	)
 }

@@ -56,7 +56,14 @@ func newSiteOn(t testing.TB, url string, tracer pgx.QueryTracer, settings ...fun
 	}
 	s := &site{t: t, now: lesson}
 	log := slog.New(slog.DiscardHandler)
-	s.app = &app.App{Store: st, Keys: keys.NewRing([]config.Secret{{ID: "a", Key: bytes.Repeat([]byte{7}, 32)}}), Desk: media.NewDesk(2), PublicURL: "http://kitchen.test", Now: func() time.Time { return s.now }, Log: log}
+	s.app = &app.App{
+		Store:     st,
+		Keys:      keys.NewRing([]config.Secret{{ID: "a", Key: bytes.Repeat([]byte{7}, 32)}}),
+		Desk:      media.NewDesk(2),
+		PublicURL: "http://kitchen.test",
+		Now:       func() time.Time { return s.now },
+		Log:       log,
+	}
 	s.hub = live.NewHub(st, log)
 	ctx, cancel := context.WithCancel(context.Background())
 	go s.hub.Run(ctx)
@@ -173,8 +180,17 @@ func (s *site) teacher(email string) *client {
 	return c
 }
 
-var classBody = map[string]any{"name": "7M", "school": "Stonechat Moor School", "zone": "Europe/London", "language": "en", "unit_system": "metric",
-	"emergency_number": "112", "poison_number": "0555 010 010", "photo_days": 30, "keep_until": "2027-07-31"}
+var classBody = map[string]any{
+	"name":             "7M",
+	"school":           "Stonechat Moor School",
+	"zone":             "Europe/London",
+	"language":         "en",
+	"unit_system":      "metric",
+	"emergency_number": "112",
+	"poison_number":    "0555 010 010",
+	"photo_days":       30,
+	"keep_until":       "2027-07-31",
+}
 
 // school is a class with homes, the strips experiment issued to it, and the
 // homes' links.
@@ -192,13 +208,32 @@ func (s *site) school(email string, nicknames ...string) *school {
 	s.t.Helper()
 	sc := &school{site: s, teacher: s.teacher(email), links: map[string]app.Invitation{}}
 	sc.class = want[app.ClassView](sc.teacher, "POST", "/classes", classBody)
-	want[api.List[app.RosterLine]](sc.teacher, "POST", sc.path("/roster"), map[string]string{"text": strings.Join(nicknames, "\n")})
+	want[api.List[app.RosterLine]](
+		sc.teacher,
+		"POST",
+		sc.path("/roster"),
+		map[string]string{"text": strings.Join(nicknames, "\n")},
+	)
 	sc.homes = want[api.List[app.HomeView]](sc.teacher, "GET", sc.path("/homes"), nil).Items
 	for _, i := range want[api.List[app.Invitation]](sc.teacher, "GET", sc.path("/invitations"), nil).Items {
 		sc.links[i.Nickname] = i
 	}
-	sc.experiment = want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]string{"example": "paper-strips"})
-	sc.as = want[app.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{"experiment": sc.experiment.ID, "opens_at": lesson.Add(-time.Hour), "due_at": lesson.Add(24 * time.Hour)})
+	sc.experiment = want[app.DraftView](
+		sc.teacher,
+		"POST",
+		"/experiments",
+		map[string]string{"example": "paper-strips"},
+	)
+	sc.as = want[app.AssignmentView](
+		sc.teacher,
+		"POST",
+		sc.path("/assignments"),
+		map[string]any{
+			"experiment": sc.experiment.ID,
+			"opens_at":   lesson.Add(-time.Hour),
+			"due_at":     lesson.Add(24 * time.Hour),
+		},
+	)
 	return sc
 }
 
@@ -213,7 +248,12 @@ func (sc *school) phone(nickname string) *client {
 	sc.t.Helper()
 	c := sc.client()
 	link := sc.links[nickname].Link
-	o := want[api.OpenedView](c, "POST", "/family/open", map[string]string{"link": link[strings.LastIndexByte(link, '/')+1:]})
+	o := want[api.OpenedView](
+		c,
+		"POST",
+		"/family/open",
+		map[string]string{"link": link[strings.LastIndexByte(link, '/')+1:]},
+	)
 	c.home = "/home/" + o.Home.String()
 	return c
 }
@@ -226,7 +266,17 @@ func (c *client) sheet() app.Sheet {
 // agree gives permission, with photos.
 func (sc *school) agree(c *client) {
 	sc.t.Helper()
-	want[app.PermissionView](c, "POST", sc.homePath(c, "/permission"), map[string]any{"decision": "granted", "guardian": "A. Fernsby", "photos": true, "text_sha": c.sheet().Permission.TextSha})
+	want[app.PermissionView](
+		c,
+		"POST",
+		sc.homePath(c, "/permission"),
+		map[string]any{
+			"decision": "granted",
+			"guardian": "A. Fernsby",
+			"photos":   true,
+			"text_sha": c.sheet().Permission.TextSha,
+		},
+	)
 }
 
 func (sc *school) homePath(c *client, rest string) string {
@@ -234,7 +284,17 @@ func (sc *school) homePath(c *client, rest string) string {
 }
 
 func reading(condition, at, typed string) map[string]any {
-	return map[string]any{"kind": "reading", "step": "read-8", "reading": "height", "condition": condition, "time": at, "trial": 1, "typed": typed, "phone_time": lesson, "offset_ms": 0}
+	return map[string]any{
+		"kind":       "reading",
+		"step":       "read-8",
+		"reading":    "height",
+		"condition":  condition,
+		"time":       at,
+		"trial":      1,
+		"typed":      typed,
+		"phone_time": lesson,
+		"offset_ms":  0,
+	}
 }
 
 func (sc *school) put(c *client, id string, body any) app.EntryView {

@@ -33,14 +33,30 @@ func TestIssuedOnce(t *testing.T) {
 	}
 	later := map[string]any{"experiment": made.ID, "opens_at": lesson, "due_at": lesson.Add(2 * time.Hour)}
 	sc.teacher.refused("POST", sc.path("/assignments"), later, 409, "already-issued")
-	want[app.DraftView](sc.teacher, "PUT", "/experiments/"+made.ID.String(), map[string]any{"document": json.RawMessage(strings.Replace(string(made.Document), `"trials":`, `"lesson": "50 min", "trials":`, 1))}, "If-Match", "1")
+	want[app.DraftView](
+		sc.teacher,
+		"PUT",
+		"/experiments/"+made.ID.String(),
+		map[string]any{
+			"document": json.RawMessage(
+				strings.Replace(string(made.Document), `"trials":`, `"lesson": "50 min", "trials":`, 1),
+			),
+		},
+		"If-Match",
+		"1",
+	)
 	sc.teacher.refused("POST", sc.path("/assignments"), body, 412, "changed-elsewhere")
 	body["draft"] = 2
 	if as := want[app.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), body); as.Number != 2 {
 		t.Errorf("version %d", as.Number)
 	}
 	// Taken back, it may go out again.
-	want[struct{}](sc.teacher, "POST", sc.path("/assignments/"+ids[0]+"/recall"), map[string]string{"reason": "wrong day"})
+	want[struct{}](
+		sc.teacher,
+		"POST",
+		sc.path("/assignments/"+ids[0]+"/recall"),
+		map[string]string{"reason": "wrong day"},
+	)
 }
 
 // What is judged is what is frozen: while one window saves a design that may
@@ -55,7 +71,12 @@ func TestIssuedBytesAreTheJudgedOnes(t *testing.T) {
 	saves.Go(func() {
 		for version := 1; version < 60; version++ {
 			// A comment of its own makes each save a version of its own.
-			doc := strings.Replace([]string{bad, good}[version%2], `"trials":`, `"lesson": "`+strconv.Itoa(60+version)+` min", "trials":`, 1)
+			doc := strings.Replace(
+				[]string{bad, good}[version%2],
+				`"trials":`,
+				`"lesson": "`+strconv.Itoa(60+version)+` min", "trials":`,
+				1,
+			)
 			if a := sc.teacher.do("PUT", path, map[string]any{"document": json.RawMessage(doc)}, "If-Match", strconv.Itoa(version)); a.status != http.StatusOK {
 				t.Errorf("%d %s", a.status, a.body)
 				return
@@ -64,7 +85,15 @@ func TestIssuedBytesAreTheJudgedOnes(t *testing.T) {
 	})
 	issued := 0
 	for i := range 60 {
-		a := sc.teacher.do("POST", sc.path("/assignments"), map[string]any{"experiment": made.ID, "opens_at": lesson, "due_at": lesson.Add(time.Duration(i+1) * time.Minute)})
+		a := sc.teacher.do(
+			"POST",
+			sc.path("/assignments"),
+			map[string]any{
+				"experiment": made.ID,
+				"opens_at":   lesson,
+				"due_at":     lesson.Add(time.Duration(i+1) * time.Minute),
+			},
+		)
 		if a.status == http.StatusOK {
 			issued++
 		} else if a.status != http.StatusConflict {
@@ -77,7 +106,8 @@ func TestIssuedBytesAreTheJudgedOnes(t *testing.T) {
 	}
 	p := sc.phone("Fern")
 	for _, s := range want[app.Bundle](p, "GET", p.home, nil).Sheets {
-		if raw, _ := json.Marshal(s); strings.Contains(string(raw), "very hot oil") || strings.Contains(string(raw), "not-at-home") {
+		if raw, _ := json.Marshal(s); strings.Contains(string(raw), "very hot oil") ||
+			strings.Contains(string(raw), "not-at-home") {
 			t.Errorf("version %d went home: %s", s.Version, raw)
 		}
 	}
@@ -92,27 +122,68 @@ func TestEveryExperimentHasAResult(t *testing.T) {
  "steps": [{"id": "look", "kind": "measure", "title": {"en": "Pour off and weigh"}, "duration": "5 min", "uses": ["ice"], "takes": [{"reading": "water"}]}],
  "readings": [{"id": "water", "symbol": "m", "name": {"en": "melted water"}, "unit": "g", "per_condition": true, "instruments": [{"id": "scale", "name": {"en": "scale"}, "resolution": "1 g"}]}]}`
 	sc := newSite(t).school("t@school.example", "Fern", "Beck", "Sorrel", "Adder", "Heath")
-	sc.experiment = want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]any{"document": json.RawMessage(ice)})
-	sc.as = want[app.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{"experiment": sc.experiment.ID, "opens_at": lesson.Add(-time.Hour), "due_at": lesson.Add(24 * time.Hour)})
+	sc.experiment = want[app.DraftView](
+		sc.teacher,
+		"POST",
+		"/experiments",
+		map[string]any{"document": json.RawMessage(ice)},
+	)
+	sc.as = want[app.AssignmentView](
+		sc.teacher,
+		"POST",
+		sc.path("/assignments"),
+		map[string]any{
+			"experiment": sc.experiment.ID,
+			"opens_at":   lesson.Add(-time.Hour),
+			"due_at":     lesson.Add(24 * time.Hour),
+		},
+	)
 	for i, h := range sc.homes {
 		p := sc.phone(h.Nickname)
 		for _, s := range want[app.Bundle](p, "GET", p.home, nil).Sheets {
 			if s.Assignment == sc.as.ID {
-				want[app.PermissionView](p, "POST", sc.homePath(p, "/permission"), map[string]any{"decision": "granted", "guardian": "A. Fernsby", "adult": true, "text_sha": s.Permission.TextSha})
+				want[app.PermissionView](
+					p,
+					"POST",
+					sc.homePath(p, "/permission"),
+					map[string]any{
+						"decision": "granted",
+						"guardian": "A. Fernsby",
+						"adult":    true,
+						"text_sha": s.Permission.TextSha,
+					},
+				)
 			}
 		}
 		for condition, grams := range map[string]int{"plain": 20 + i, "salted": 40 + i} {
 			for trial := 1; trial <= 2; trial++ {
-				sc.put(p, newID(), map[string]any{"kind": "reading", "step": "look", "reading": "water", "condition": condition, "trial": trial, "typed": strconv.Itoa(grams+2*trial) + " g", "phone_time": lesson, "offset_ms": 0})
+				sc.put(
+					p,
+					newID(),
+					map[string]any{
+						"kind":       "reading",
+						"step":       "look",
+						"reading":    "water",
+						"condition":  condition,
+						"trial":      trial,
+						"typed":      strconv.Itoa(grams+2*trial) + " g",
+						"phone_time": lesson,
+						"offset_ms":  0,
+					},
+				)
 			}
 		}
 		own := want[app.OwnResult](p, "GET", sc.homePath(p, "/result"), nil)
-		if len(own.Derived) != 1 || own.Derived[0].Name != "melted water" || len(own.Results) != 2 || !own.Results[0].OK || !strings.HasPrefix(own.Results[0].Text, strconv.Itoa(23+i)+".0\u00a0g") {
+		if len(own.Derived) != 1 || own.Derived[0].Name != "melted water" || len(own.Results) != 2 ||
+			!own.Results[0].OK ||
+			!strings.HasPrefix(own.Results[0].Text, strconv.Itoa(23+i)+".0\u00a0g") {
 			t.Fatalf("%+v", own)
 		}
 	}
 	r := sc.results()
-	if len(r.Comparisons) != 1 || len(r.Comparisons[0].Groups) != 2 || r.Comparisons[0].Groups[0].Text[:2] != "25" || r.Comparisons[0].Groups[1].Text[:2] != "45" || r.Comparisons[0].Findings[0].Verdict != "supported" {
+	if len(r.Comparisons) != 1 || len(r.Comparisons[0].Groups) != 2 || r.Comparisons[0].Groups[0].Text[:2] != "25" ||
+		r.Comparisons[0].Groups[1].Text[:2] != "45" ||
+		r.Comparisons[0].Findings[0].Verdict != "supported" {
 		t.Errorf("%+v", r.Comparisons)
 	}
 }

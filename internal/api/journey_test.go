@@ -20,7 +20,12 @@ func TestFromDesignToResults(t *testing.T) {
 	fern, beck, adder := sc.phone("Fern"), sc.phone("Beck"), sc.phone("Adder")
 	sc.agree(fern)
 	sc.agree(beck)
-	want[app.PermissionView](adder, "POST", sc.homePath(adder, "/permission"), map[string]any{"decision": "declined", "text_sha": ""})
+	want[app.PermissionView](
+		adder,
+		"POST",
+		sc.homePath(adder, "/permission"),
+		map[string]any{"decision": "declined", "text_sha": ""},
+	)
 
 	e := sc.put(fern, newID(), reading("towel", "8 min", "3 1/4 in"))
 	if e.State != "value" || e.Echo != "82.6\u00a0mm" || !e.Confirm {
@@ -29,7 +34,13 @@ func TestFromDesignToResults(t *testing.T) {
 	sc.put(fern, newID(), reading("printer", "8 min", "12 mm"))
 	sc.put(beck, newID(), reading("towel", "8 min", "50"))
 	sc.put(beck, newID(), reading("printer", "8 min", "wet all over"))
-	adder.refused("PUT", sc.homePath(adder, "/entries/"+newID()), reading("towel", "8 min", "50 mm"), 403, "no-permission")
+	adder.refused(
+		"PUT",
+		sc.homePath(adder, "/entries/"+newID()),
+		reading("towel", "8 min", "50 mm"),
+		403,
+		"no-permission",
+	)
 	want[app.EntryView](sc.teacher, "PUT", sc.asPath("/shared/"+newID()), reading("towel", "8 min", "48 mm"))
 
 	r := sc.results()
@@ -60,7 +71,11 @@ func TestFromDesignToResults(t *testing.T) {
 		t.Errorf("shared readings leaked into a home: %+v", c)
 	}
 	s := adder.sheet()
-	if len(s.Shown) != 1 || !slices.ContainsFunc(s.Shown[0].Rows, func(r app.ShownRow) bool { return slices.Contains(r.Values, "48\u00a0mm") }) {
+	if len(s.Shown) != 1 ||
+		!slices.ContainsFunc(
+			s.Shown[0].Rows,
+			func(r app.ShownRow) bool { return slices.Contains(r.Values, "48\u00a0mm") },
+		) {
 		t.Errorf("a home that watches sees the shared readings: %+v", s.Shown)
 	}
 	if n := len(fern.sheet().Shown); n != 0 {
@@ -81,7 +96,8 @@ func TestEntriesAreIdempotentAndKept(t *testing.T) {
 	id := newID()
 	first := sc.put(fern, id, reading("towel", "8 min", "8 cm"))
 	sc.now = lesson.Add(time.Minute)
-	if again := sc.put(fern, id, reading("towel", "8 min", "8 cm")); !again.ReceivedAt.Equal(first.ReceivedAt) || again.Echo != first.Echo {
+	if again := sc.put(fern, id, reading("towel", "8 min", "8 cm")); !again.ReceivedAt.Equal(first.ReceivedAt) ||
+		again.Echo != first.Echo {
 		t.Errorf("the same again: %+v, then %+v", first, again)
 	}
 	fern.refused("PUT", sc.homePath(fern, "/entries/"+id), reading("towel", "8 min", "9 cm"), 409, "other-body")
@@ -94,7 +110,11 @@ func TestEntriesAreIdempotentAndKept(t *testing.T) {
 	sc.put(fern, newID(), fix)
 	wet := newID()
 	sc.put(fern, wet, reading("filter", "8 min", "20 mm"))
-	sc.put(fern, newID(), map[string]any{"kind": "spoiled", "refers": wet, "reason": "spilled", "phone_time": lesson, "offset_ms": 0})
+	sc.put(
+		fern,
+		newID(),
+		map[string]any{"kind": "spoiled", "refers": wet, "reason": "spilled", "phone_time": lesson, "offset_ms": 0},
+	)
 	late := reading("printer", "8 min", "12 mm")
 	sc.now = lesson.Add(48 * time.Hour)
 	if e := sc.put(fern, newID(), late); !e.Late {
@@ -105,16 +125,20 @@ func TestEntriesAreIdempotentAndKept(t *testing.T) {
 	for _, l := range nb.Lines {
 		fates[l.Entry.Typed] = l.Fate
 	}
-	if nb.Result.Nickname != "Fern" || len(nb.Lines) != 5 || fates["8 cm"] != "corrected" || fates["31 mm"] != "counts" || fates["20 mm"] != "spoiled" {
+	if nb.Result.Nickname != "Fern" || len(nb.Lines) != 5 || fates["8 cm"] != "corrected" ||
+		fates["31 mm"] != "counts" ||
+		fates["20 mm"] != "spoiled" {
 		t.Errorf("%s: %v", nb.Result.Nickname, fates)
 	}
 	a := sc.teacher.do("GET", sc.asPath("/export.csv"), nil)
 	rows, err := csv.NewReader(strings.NewReader(string(a.body))).ReadAll()
-	if err != nil || len(rows) != 5 || rows[0][13] != "value" || a.header.Get("Content-Disposition") != `attachment; filename="paper-strips-7m.csv"` {
+	if err != nil || len(rows) != 5 || rows[0][13] != "value" ||
+		a.header.Get("Content-Disposition") != `attachment; filename="paper-strips-7m.csv"` {
 		t.Errorf("%v, %v, %s", rows, err, a.header)
 	}
 	var file compare.Readings
-	if err := json.Unmarshal(sc.teacher.do("GET", sc.asPath("/export.json"), nil).body, &file); err != nil || len(file.Readings) != 4 {
+	if err := json.Unmarshal(sc.teacher.do("GET", sc.asPath("/export.json"), nil).body, &file); err != nil ||
+		len(file.Readings) != 4 {
 		t.Errorf("%d readings, %v", len(file.Readings), err)
 	}
 }
@@ -126,17 +150,39 @@ func TestWithdrawingHidesAtOnce(t *testing.T) {
 	sc.put(fern, newID(), reading("towel", "8 min", "50 mm"))
 	photo := newID()
 	want[api.Done](fern, "PUT", sc.homePath(fern, "/photos/"+photo), jpegOf(300, 200))
-	sc.put(fern, newID(), map[string]any{"kind": "photo", "step": "read-8", "evidence": "photo-end", "refers": photo, "phone_time": lesson, "offset_ms": 0})
+	sc.put(
+		fern,
+		newID(),
+		map[string]any{
+			"kind":       "photo",
+			"step":       "read-8",
+			"evidence":   "photo-end",
+			"refers":     photo,
+			"phone_time": lesson,
+			"offset_ms":  0,
+		},
+	)
 	if sc.results().Counted != 1 || sc.teacher.do("GET", sc.path("/photos/"+photo+"/thumbnail"), nil).status != 200 {
 		t.Fatal("the teacher sees what was sent")
 	}
-	want[app.PermissionView](fern, "POST", sc.homePath(fern, "/permission"), map[string]any{"decision": "withdrawn", "text_sha": ""})
+	want[app.PermissionView](
+		fern,
+		"POST",
+		sc.homePath(fern, "/permission"),
+		map[string]any{"decision": "withdrawn", "text_sha": ""},
+	)
 	r := sc.results()
 	if r.Counted != 0 || r.Homes[1].State != "withdrawn" || len(r.Homes[1].Photos) != 0 {
 		t.Errorf("hidden at once: %+v", r.Homes[1])
 	}
 	sc.teacher.refused("GET", sc.path("/photos/"+photo+"/thumbnail"), nil, 404, "not-found")
-	fern.refused("PUT", sc.homePath(fern, "/entries/"+newID()), reading("towel", "4 min", "40 mm"), 403, "no-permission")
+	fern.refused(
+		"PUT",
+		sc.homePath(fern, "/entries/"+newID()),
+		reading("towel", "4 min", "40 mm"),
+		403,
+		"no-permission",
+	)
 	if a := sc.teacher.do("GET", sc.asPath("/export.csv"), nil); strings.Contains(string(a.body), "Fern") {
 		t.Error("the export still has the home")
 	}
@@ -147,7 +193,12 @@ func TestRecallAndLinks(t *testing.T) {
 	fern := sc.phone("Fern")
 	sc.agree(fern)
 	sc.teacher.refused("POST", sc.asPath("/recall"), map[string]string{"reason": " "}, 422, "invalid")
-	want[api.Done](sc.teacher, "POST", sc.asPath("/recall"), map[string]string{"reason": "The dishes tip over. Please pour the water away."})
+	want[api.Done](
+		sc.teacher,
+		"POST",
+		sc.asPath("/recall"),
+		map[string]string{"reason": "The dishes tip over. Please pour the water away."},
+	)
 	if s := fern.sheet(); s.State != "recalled" || !strings.Contains(s.RecallReason, "tip over") {
 		t.Errorf("%s: %s", s.State, s.RecallReason)
 	}
@@ -161,8 +212,14 @@ func TestRecallAndLinks(t *testing.T) {
 		t.Errorf("%+v", fresh)
 	}
 	fern.refused("GET", fern.home, nil, 410, "replaced-link")
-	sc.client().refused("POST", "/family/open", map[string]string{"link": old.Link[strings.LastIndexByte(old.Link, '/')+1:]}, 410, "replaced-link")
-	by := want[api.OpenedView](sc.client(), "POST", "/family/open", map[string]string{"code": strings.ToLower(fresh.Code)})
+	sc.client().
+		refused("POST", "/family/open", map[string]string{"link": old.Link[strings.LastIndexByte(old.Link, '/')+1:]}, 410, "replaced-link")
+	by := want[api.OpenedView](
+		sc.client(),
+		"POST",
+		"/family/open",
+		map[string]string{"code": strings.ToLower(fresh.Code)},
+	)
 	if by.Home != sc.homes[0].ID {
 		t.Error("the new code opens another home")
 	}
@@ -182,9 +239,21 @@ func TestCodesAndPasswordsAreTriedOnlySoOften(t *testing.T) {
 	s.now = s.now.Add(61 * time.Minute)
 	want[api.OpenedView](c, "POST", "/family/open", map[string]string{"code": sc.links["Fern"].Code})
 	for range 10 {
-		c.refused("POST", "/session", map[string]string{"email": "t@school.example", "password": "wrong guess"}, 401, "wrong-password")
+		c.refused(
+			"POST",
+			"/session",
+			map[string]string{"email": "t@school.example", "password": "wrong guess"},
+			401,
+			"wrong-password",
+		)
 	}
-	c.refused("POST", "/session", map[string]string{"email": "t@school.example", "password": password}, 429, "too-many-tries")
+	c.refused(
+		"POST",
+		"/session",
+		map[string]string{"email": "t@school.example", "password": password},
+		429,
+		"too-many-tries",
+	)
 }
 
 func TestIssueWaitsForWhatIsInTheWay(t *testing.T) {
@@ -203,12 +272,31 @@ func TestIssueWaitsForWhatIsInTheWay(t *testing.T) {
 		t.Fatal(err)
 	}
 	delete(doc, "expectations") // of a value that is replaced below
-	doc["needs"] = append(doc["needs"].([]any), map[string]any{"id": "thing", "name": map[string]string{"en": "a thing"}}, map[string]any{"id": "bleach", "name": map[string]string{"en": "bleach"}, "kind": "material", "material": "bleach"})
+	doc["needs"] = append(
+		doc["needs"].([]any),
+		map[string]any{"id": "thing", "name": map[string]string{"en": "a thing"}},
+		map[string]any{
+			"id":       "bleach",
+			"name":     map[string]string{"en": "bleach"},
+			"kind":     "material",
+			"material": "bleach",
+		},
+	)
 	steps := doc["steps"].([]any)
 	steps[len(steps)-1].(map[string]any)["heat"] = "60 °C"
 	steps[len(steps)-1].(map[string]any)["actions"] = []any{"pour", "hot-water", "weigh"}
-	doc["steps"] = append(steps, map[string]any{"id": "carry", "kind": "do", "title": map[string]string{"en": "Carry"}, "actions": []any{"carry"}})
-	doc["derived"] = []any{map[string]any{"id": "x", "name": map[string]string{"en": "x"}, "formula": "height +", "unit": "mm"}}
+	doc["steps"] = append(
+		steps,
+		map[string]any{
+			"id":      "carry",
+			"kind":    "do",
+			"title":   map[string]string{"en": "Carry"},
+			"actions": []any{"carry"},
+		},
+	)
+	doc["derived"] = []any{
+		map[string]any{"id": "x", "name": map[string]string{"en": "x"}, "formula": "height +", "unit": "mm"},
+	}
 	exp := want[app.DraftView](teacher, "POST", "/experiments", map[string]any{"document": doc})
 	check := want[app.IssueCheck](teacher, "GET", "/classes/"+class.ID.String()+"/issue-check/"+exp.ID.String(), nil)
 	var codes []string
@@ -219,7 +307,13 @@ func TestIssueWaitsForWhatIsInTheWay(t *testing.T) {
 	if got := strings.Join(codes, " "); got != wantCodes {
 		t.Errorf("in the way: %s\nwant: %s", got, wantCodes)
 	}
-	p := teacher.refused("POST", "/classes/"+class.ID.String()+"/assignments", map[string]any{"experiment": exp.ID, "opens_at": lesson, "due_at": lesson.Add(time.Hour)}, 409, "blocked")
+	p := teacher.refused(
+		"POST",
+		"/classes/"+class.ID.String()+"/assignments",
+		map[string]any{"experiment": exp.ID, "opens_at": lesson, "due_at": lesson.Add(time.Hour)},
+		409,
+		"blocked",
+	)
 	if p.Current == nil {
 		t.Error("the refusal carries what is in the way")
 	}
@@ -234,11 +328,26 @@ func TestVersionsAreFrozen(t *testing.T) {
 		t.Fatal(err)
 	}
 	doc["title"] = map[string]string{"en": "Other strips", "es": "Otras tiras"}
-	saved := want[app.DraftView](sc.teacher, "PUT", "/experiments/"+sc.experiment.ID.String(), map[string]any{"document": doc}, "If-Match", "1")
+	saved := want[app.DraftView](
+		sc.teacher,
+		"PUT",
+		"/experiments/"+sc.experiment.ID.String(),
+		map[string]any{"document": doc},
+		"If-Match",
+		"1",
+	)
 	if saved.Version != 2 || !saved.Review.Issuable {
 		t.Errorf("%+v", saved.Review)
 	}
-	p := sc.teacher.refused("PUT", "/experiments/"+sc.experiment.ID.String(), map[string]any{"document": doc}, 412, "changed-elsewhere", "If-Match", "1")
+	p := sc.teacher.refused(
+		"PUT",
+		"/experiments/"+sc.experiment.ID.String(),
+		map[string]any{"document": doc},
+		412,
+		"changed-elsewhere",
+		"If-Match",
+		"1",
+	)
 	if p.Current == nil {
 		t.Error("412 carries the present draft")
 	}
@@ -246,12 +355,18 @@ func TestVersionsAreFrozen(t *testing.T) {
 	if s := fern.sheet(); s.Title != "Paper strips" || s.Version != 1 {
 		t.Errorf("the home got %s, version %d", s.Title, s.Version)
 	}
-	next := want[app.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{"experiment": sc.experiment.ID, "opens_at": lesson, "due_at": lesson.Add(time.Hour)})
+	next := want[app.AssignmentView](
+		sc.teacher,
+		"POST",
+		sc.path("/assignments"),
+		map[string]any{"experiment": sc.experiment.ID, "opens_at": lesson, "due_at": lesson.Add(time.Hour)},
+	)
 	if next.Number != 2 {
 		t.Errorf("the next issue has number %d", next.Number)
 	}
 	want[api.Done](fern, "PUT", fern.home+"/language", map[string]string{"language": "es"})
-	if s := fern.sheet(); s.Title != "Otras tiras" || s.Steps[0].Title != "Cortar las tiras" || !strings.HasPrefix(s.Stop[0], "algo se rompe") {
+	if s := fern.sheet(); s.Title != "Otras tiras" || s.Steps[0].Title != "Cortar las tiras" ||
+		!strings.HasPrefix(s.Stop[0], "algo se rompe") {
 		t.Errorf("in Spanish: %s, %s, %v", s.Title, s.Steps[0].Title, s.Stop)
 	}
 }
@@ -265,7 +380,9 @@ func TestIncidentsReachTheTeacher(t *testing.T) {
 	body["outcome"] = "phone-us"
 	want[api.Done](fern, "PUT", fern.home+"/incidents/"+id, body)
 	list := want[api.List[app.IncidentView]](sc.teacher, "GET", "/incidents", nil).Items
-	if len(list) != 1 || list[0].Nickname != "Fern" || list[0].Advice != "Burn or scald" || list[0].Outcome != "phone-us" || list[0].SeenAt != nil {
+	if len(list) != 1 || list[0].Nickname != "Fern" || list[0].Advice != "Burn or scald" ||
+		list[0].Outcome != "phone-us" ||
+		list[0].SeenAt != nil {
 		t.Fatalf("%+v", list)
 	}
 	want[api.Done](sc.teacher, "POST", sc.path("/incidents/"+id+"/seen"), nil)
@@ -275,7 +392,16 @@ func TestIncidentsReachTheTeacher(t *testing.T) {
 	// What gets worse after it was seen is unseen again, and its door changes;
 	// what was said earlier never overwrites what was said later.
 	say := func(door, outcome string, minutes int) app.IncidentView {
-		want[api.Done](fern, "PUT", fern.home+"/incidents/"+id, map[string]any{"door": door, "outcome": outcome, "phone_time": lesson.Add(time.Duration(minutes) * time.Minute)})
+		want[api.Done](
+			fern,
+			"PUT",
+			fern.home+"/incidents/"+id,
+			map[string]any{
+				"door":       door,
+				"outcome":    outcome,
+				"phone_time": lesson.Add(time.Duration(minutes) * time.Minute),
+			},
+		)
 		return want[api.List[app.IncidentView]](sc.teacher, "GET", "/incidents", nil).Items[0]
 	}
 	if i := say("hurt", "fine", 5); i.SeenAt == nil || i.Outcome != "fine" {
@@ -288,12 +414,18 @@ func TestIncidentsReachTheTeacher(t *testing.T) {
 		t.Errorf("an older one overwrites a newer: %+v", i)
 	}
 	var events int
-	if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT count(*) FROM incident_event`).Scan(&events); err != nil || events != 5 {
+	if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT count(*) FROM incident_event`).Scan(&events); err != nil ||
+		events != 5 {
 		t.Errorf("%d events, %v", events, err)
 	}
 
 	// It is always taken: taken back, permission gone, late, with any text.
-	want[app.PermissionView](fern, "POST", sc.homePath(fern, "/permission"), map[string]any{"decision": "withdrawn", "text_sha": fern.sheet().Permission.TextSha})
+	want[app.PermissionView](
+		fern,
+		"POST",
+		sc.homePath(fern, "/permission"),
+		map[string]any{"decision": "withdrawn", "text_sha": fern.sheet().Permission.TextSha},
+	)
 	want[api.Done](sc.teacher, "POST", sc.asPath("/recall"), map[string]string{"reason": "The dishes tip over."})
 	sc.now = lesson.AddDate(0, 0, 9)
 	for _, odd := range []map[string]any{{"door": "roof", "phone_time": lesson}, {"door": "hurt", "note": strings.Repeat("ow ", 2000), "phone_time": lesson}, {"door": "hurt", "card": strings.Repeat("x", 99), "outcome": "who knows", "phone_time": lesson.AddDate(900, 0, 0)}, {"door": "hurt", "assignment": newID(), "phone_time": lesson}} {

@@ -12,23 +12,35 @@ import (
 // larder answers what household things are, and takes the school's own.
 func (s *Server) larder() {
 	type list struct{ Accept }
-	forTeacher(s, op("GET", "/larder", "get-larder", "Things, jobs, swaps, and what never"), func(ctx context.Context, who app.TeacherActor, i *list) (app.LarderView, error) {
-		return s.App.Larder(ctx, who, i.code())
-	})
+	forTeacher(
+		s,
+		op("GET", "/larder", "get-larder", "Things, jobs, swaps, and what never"),
+		func(ctx context.Context, who app.TeacherActor, i *list) (app.LarderView, error) {
+			return s.App.Larder(ctx, who, i.code())
+		},
+	)
 	type find struct {
 		Accept
 		Typed string `query:"q" maxLength:"100" example:"vinegar"`
 	}
-	forTeacher(s, op("GET", "/larder/find", "find-things", "Search by everyday names, in every language"), func(ctx context.Context, who app.TeacherActor, i *find) (app.LarderFound, error) {
-		return s.App.FindThings(ctx, who, i.Typed, i.code())
-	})
+	forTeacher(
+		s,
+		op("GET", "/larder/find", "find-things", "Search by everyday names, in every language"),
+		func(ctx context.Context, who app.TeacherActor, i *find) (app.LarderFound, error) {
+			return s.App.FindThings(ctx, who, i.Typed, i.code())
+		},
+	)
 	type thing struct {
 		Accept
 		Thing string `path:"thing" maxLength:"40" example:"vinegar-white"`
 	}
-	forTeacher(s, op("GET", "/larder/things/{thing}", "get-thing", "All that is known of one thing"), func(ctx context.Context, who app.TeacherActor, i *thing) (app.ThingCard, error) {
-		return s.App.Thing(ctx, who, i.Thing, i.code())
-	})
+	forTeacher(
+		s,
+		op("GET", "/larder/things/{thing}", "get-thing", "All that is known of one thing"),
+		func(ctx context.Context, who app.TeacherActor, i *thing) (app.ThingCard, error) {
+			return s.App.Thing(ctx, who, i.Thing, i.code())
+		},
+	)
 	type put struct {
 		Thing string `path:"thing" maxLength:"40" example:"school-soap"`
 		Body  struct {
@@ -36,13 +48,17 @@ func (s *Server) larder() {
 		}
 		RawBody []byte
 	}
-	forTeacher(s, op("PUT", "/larder/own/{thing}", "put-own-thing", "Add or correct a thing of the school's own"), func(ctx context.Context, who app.TeacherActor, i *put) (Done, error) {
-		raw, err := rawField(i.RawBody, "material")
-		if err != nil {
-			return Done{}, err
-		}
-		return Done{true}, s.App.PutOwnThing(ctx, who, i.Thing, raw)
-	})
+	forTeacher(
+		s,
+		op("PUT", "/larder/own/{thing}", "put-own-thing", "Add or correct a thing of the school's own"),
+		func(ctx context.Context, who app.TeacherActor, i *put) (Done, error) {
+			raw, err := rawField(i.RawBody, "material")
+			if err != nil {
+				return Done{}, err
+			}
+			return Done{true}, s.App.PutOwnThing(ctx, who, i.Thing, raw)
+		},
+	)
 	type describe struct {
 		Accept
 		Body struct {
@@ -50,19 +66,32 @@ func (s *Server) larder() {
 		}
 		RawBody []byte
 	}
-	forTeacher(s, op("POST", "/preview/thing", "describe-thing", "What a thing of the school's own is still asked, judged as far as it is described"), func(_ context.Context, _ app.TeacherActor, i *describe) (app.DescribedView, error) {
-		raw, err := rawField(i.RawBody, "material")
-		if err != nil {
-			return app.DescribedView{}, err
-		}
-		return app.DescribeThing(raw, i.code())
-	})
+	forTeacher(
+		s,
+		op(
+			"POST",
+			"/preview/thing",
+			"describe-thing",
+			"What a thing of the school's own is still asked, judged as far as it is described",
+		),
+		func(_ context.Context, _ app.TeacherActor, i *describe) (app.DescribedView, error) {
+			raw, err := rawField(i.RawBody, "material")
+			if err != nil {
+				return app.DescribedView{}, err
+			}
+			return app.DescribeThing(raw, i.code())
+		},
+	)
 	type del struct {
 		Thing string `path:"thing" maxLength:"40" example:"school-soap"`
 	}
-	forTeacher(s, op("DELETE", "/larder/own/{thing}", "delete-own-thing", "Take a thing of the school's own out"), func(ctx context.Context, who app.TeacherActor, i *del) (Done, error) {
-		return Done{true}, s.App.DeleteOwnThing(ctx, who, i.Thing)
-	})
+	forTeacher(
+		s,
+		op("DELETE", "/larder/own/{thing}", "delete-own-thing", "Take a thing of the school's own out"),
+		func(ctx context.Context, who app.TeacherActor, i *del) (Done, error) {
+			return Done{true}, s.App.DeleteOwnThing(ctx, who, i.Thing)
+		},
+	)
 	type putSwap struct {
 		Swap string `path:"swap" maxLength:"40" example:"soap-for-soap"`
 		Body struct {
@@ -70,28 +99,40 @@ func (s *Server) larder() {
 		}
 		RawBody []byte
 	}
-	forTeacher(s, op("PUT", "/larder/own-swaps/{swap}", "put-own-swap", "Add or change a swap of the school's own"), func(ctx context.Context, who app.TeacherActor, i *putSwap) (Done, error) {
-		raw, err := rawField(i.RawBody, "swap")
-		if err != nil {
-			return Done{}, err
-		}
-		return Done{true}, s.App.PutOwnSwap(ctx, who, i.Swap, raw)
-	})
+	forTeacher(
+		s,
+		op("PUT", "/larder/own-swaps/{swap}", "put-own-swap", "Add or change a swap of the school's own"),
+		func(ctx context.Context, who app.TeacherActor, i *putSwap) (Done, error) {
+			raw, err := rawField(i.RawBody, "swap")
+			if err != nil {
+				return Done{}, err
+			}
+			return Done{true}, s.App.PutOwnSwap(ctx, who, i.Swap, raw)
+		},
+	)
 	type delSwap struct {
 		Swap string `path:"swap" maxLength:"40" example:"soap-for-soap"`
 	}
-	forTeacher(s, op("DELETE", "/larder/own-swaps/{swap}", "delete-own-swap", "Take a swap of the school's own out"), func(ctx context.Context, who app.TeacherActor, i *delSwap) (Done, error) {
-		return Done{true}, s.App.DeleteOwnSwap(ctx, who, i.Swap)
-	})
+	forTeacher(
+		s,
+		op("DELETE", "/larder/own-swaps/{swap}", "delete-own-swap", "Take a swap of the school's own out"),
+		func(ctx context.Context, who app.TeacherActor, i *delSwap) (Done, error) {
+			return Done{true}, s.App.DeleteOwnSwap(ctx, who, i.Swap)
+		},
+	)
 	type imported struct {
 		Body struct {
 			File string `json:"file" maxLength:"1000000" doc:"JSON or CSV, as text"`
 		}
 	}
-	forTeacher(s, op("POST", "/larder/own", "import-things", "Add the school's own things from a file, all or none"), func(ctx context.Context, who app.TeacherActor, i *imported) (Counted, error) {
-		n, err := s.App.ImportThings(ctx, who, []byte(i.Body.File))
-		return Counted{n}, err
-	})
+	forTeacher(
+		s,
+		op("POST", "/larder/own", "import-things", "Add the school's own things from a file, all or none"),
+		func(ctx context.Context, who app.TeacherActor, i *imported) (Counted, error) {
+			n, err := s.App.ImportThings(ctx, who, []byte(i.Body.File))
+			return Counted{n}, err
+		},
+	)
 }
 
 // Counted says how many.

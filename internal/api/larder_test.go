@@ -18,17 +18,21 @@ func TestTheLarder(t *testing.T) {
 		t.Errorf("%d things, %d jobs, %d swaps", len(v.Things), len(v.Jobs), len(v.Swaps))
 	}
 	card := want[app.ThingCard](teacher, "GET", "/larder/things/vinegar-white", nil)
-	if card.Name != "white vinegar" || len(card.Instead) < 10 || card.Bands[0].Verdict != "care" || !strings.Contains(card.Figures[0].Text, "meq/mL") {
+	if card.Name != "white vinegar" || len(card.Instead) < 10 || card.Bands[0].Verdict != "care" ||
+		!strings.Contains(card.Figures[0].Text, "meq/mL") {
 		t.Errorf("%+v", card)
 	}
-	if spanish := want[app.ThingCard](teacher, "GET", "/larder/things/bleach", nil, "Accept-Language", "es"); spanish.Name != "lejía" || spanish.Bands[3].Verdict != "not-at-home" {
+	if spanish := want[app.ThingCard](teacher, "GET", "/larder/things/bleach", nil, "Accept-Language", "es"); spanish.Name != "lejía" ||
+		spanish.Bands[3].Verdict != "not-at-home" {
 		t.Errorf("%+v", spanish)
 	}
 	teacher.refused("GET", "/larder/things/nectar", nil, 404, "not-found")
-	if f := want[app.LarderFound](teacher, "GET", "/larder/find?q=soda", nil); len(f.Asks) != 1 || len(f.Asks[0].Choices) != 4 {
+	if f := want[app.LarderFound](teacher, "GET", "/larder/find?q=soda", nil); len(f.Asks) != 1 ||
+		len(f.Asks[0].Choices) != 4 {
 		t.Errorf("%+v", f)
 	}
-	if f := want[app.LarderFound](teacher, "GET", "/larder/find?q=bakking+soda", nil); len(f.Things) != 0 || len(f.Nearest) == 0 {
+	if f := want[app.LarderFound](teacher, "GET", "/larder/find?q=bakking+soda", nil); len(f.Things) != 0 ||
+		len(f.Nearest) == 0 {
 		t.Errorf("%+v", f)
 	}
 }
@@ -38,7 +42,11 @@ func TestTheLarder(t *testing.T) {
 func TestOwnThings(t *testing.T) {
 	s := newSite(t)
 	teacher, other := s.teacher("t@school.example"), s.teacher("u@school.example")
-	soap := map[string]any{"name": map[string]string{"en": "school soap"}, "roles": []string{"surfactant"}, "hazards": []string{"slip", "irritant"}}
+	soap := map[string]any{
+		"name":    map[string]string{"en": "school soap"},
+		"roles":   []string{"surfactant"},
+		"hazards": []string{"slip", "irritant"},
+	}
 	want[api.Done](teacher, "PUT", "/larder/own/school-soap", map[string]any{"material": soap})
 	card := want[app.ThingCard](teacher, "GET", "/larder/things/school-soap", nil)
 	if !card.Own || card.Shelf != "own" || len(card.Hazards) == 0 {
@@ -46,8 +54,14 @@ func TestOwnThings(t *testing.T) {
 	}
 	other.refused("GET", "/larder/things/school-soap", nil, 404, "not-found")
 	// A known thing keeps its hazards whatever the entry says.
-	want[api.Done](teacher, "PUT", "/larder/own/bleach", map[string]any{"material": map[string]any{"name": map[string]string{"en": "our bleach"}}})
-	if b := want[app.ThingCard](teacher, "GET", "/larder/things/bleach", nil); !b.Refused || b.Bands[3].Verdict != "not-at-home" {
+	want[api.Done](
+		teacher,
+		"PUT",
+		"/larder/own/bleach",
+		map[string]any{"material": map[string]any{"name": map[string]string{"en": "our bleach"}}},
+	)
+	if b := want[app.ThingCard](teacher, "GET", "/larder/things/bleach", nil); !b.Refused ||
+		b.Bands[3].Verdict != "not-at-home" {
 		t.Errorf("%+v", b)
 	}
 	for _, bad := range []map[string]any{{}, {"name": map[string]string{"en": "x"}, "hazards": []string{"naughty"}}, {"name": map[string]string{"en": "x"}, "hazrds": []string{"slip"}}} {
@@ -67,9 +81,20 @@ func TestOwnThings(t *testing.T) {
 	other.refused("POST", "/larder/own", map[string]any{"file": "id,nonsense\nx,y"}, 422, "invalid")
 	other.refused("POST", "/larder/own", map[string]any{"file": "[]"}, 422, "invalid")
 	// A swap of the school's own, which goes with a design that uses the thing.
-	swap := map[string]any{"role": "surfactant", "results": []string{"any"}, "from": map[string]any{"text": "", "materials": []string{"dish-soap"}}, "to": map[string]any{"text": "", "materials": []string{"school-soap"}}, "basis": "equal-volume", "class": "separate", "effect": "less foam"}
+	swap := map[string]any{
+		"role":    "surfactant",
+		"results": []string{"any"},
+		"from":    map[string]any{"text": "", "materials": []string{"dish-soap"}},
+		"to":      map[string]any{"text": "", "materials": []string{"school-soap"}},
+		"basis":   "equal-volume",
+		"class":   "separate",
+		"effect":  "less foam",
+	}
 	want[api.Done](teacher, "PUT", "/larder/own-swaps/soap-for-soap", map[string]any{"swap": swap})
-	if card := want[app.ThingCard](teacher, "GET", "/larder/things/dish-soap", nil); !slices.ContainsFunc(card.Instead, func(r app.SwapRow) bool { return r.Own && r.To == "school soap" }) {
+	if card := want[app.ThingCard](teacher, "GET", "/larder/things/dish-soap", nil); !slices.ContainsFunc(
+		card.Instead,
+		func(r app.SwapRow) bool { return r.Own && r.To == "school soap" },
+	) {
 		t.Errorf("%+v", card.Instead)
 	}
 	// The same swap out as a table, and in with its words and basis left out.
@@ -80,22 +105,54 @@ func TestOwnThings(t *testing.T) {
 	if n := want[api.Counted](other, "POST", "/larder/own", map[string]any{"file": swaps}); n.Count != 1 {
 		t.Errorf("%+v", n)
 	}
-	want[api.Counted](other, "POST", "/larder/own", map[string]any{"file": "id,role,results,from,to,class\nmore-soap,surfactant,any,dish-soap,school-soap,separate\n"})
+	want[api.Counted](
+		other,
+		"POST",
+		"/larder/own",
+		map[string]any{
+			"file": "id,role,results,from,to,class\nmore-soap,surfactant,any,dish-soap,school-soap,separate\n",
+		},
+	)
 	if card := want[app.ThingCard](other, "GET", "/larder/things/school-soap", nil); len(card.Serves) != 2 {
 		t.Errorf("%+v", card)
 	}
-	other.refused("POST", "/larder/own", map[string]any{"file": "id,role,results,from,to,class\nx,surfactant,any,dish-soap,moon-soap,separate\n"}, 422, "invalid")
-	doc := map[string]any{"schema": 2, "title": map[string]string{"en": "x"}, "languages": []string{"en"}, "needs": []any{map[string]any{"id": "soap", "name": map[string]string{}}}}
-	m := want[app.Mended](teacher, "POST", "/preview/choose", map[string]any{"document": doc, "need": "soap", "thing": "dish-soap"})
+	other.refused(
+		"POST",
+		"/larder/own",
+		map[string]any{"file": "id,role,results,from,to,class\nx,surfactant,any,dish-soap,moon-soap,separate\n"},
+		422,
+		"invalid",
+	)
+	doc := map[string]any{
+		"schema":    2,
+		"title":     map[string]string{"en": "x"},
+		"languages": []string{"en"},
+		"needs":     []any{map[string]any{"id": "soap", "name": map[string]string{}}},
+	}
+	m := want[app.Mended](
+		teacher,
+		"POST",
+		"/preview/choose",
+		map[string]any{"document": doc, "need": "soap", "thing": "dish-soap"},
+	)
 	for _, says := range []string{`"soap-for-soap"`, `"school-soap"`, `"surfactant"`} {
 		if !strings.Contains(string(m.Document), says) {
 			t.Errorf("the document lacks %s: %s", says, m.Document)
 		}
 	}
-	if rows := want[api.List[app.SubstituteRow]](teacher, "POST", "/preview/substitutes", map[string]any{"document": m.Document, "need": "soap"}).Items; !slices.ContainsFunc(rows, func(r app.SubstituteRow) bool { return r.Name == "school soap" && r.Effect == "less foam" }) {
+	if rows := want[api.List[app.SubstituteRow]](teacher, "POST", "/preview/substitutes", map[string]any{"document": m.Document, "need": "soap"}).Items; !slices.ContainsFunc(
+		rows,
+		func(r app.SubstituteRow) bool { return r.Name == "school soap" && r.Effect == "less foam" },
+	) {
 		t.Errorf("%+v", rows)
 	}
-	teacher.refused("POST", "/preview/choose", map[string]any{"document": doc, "need": "soap", "thing": "nectar"}, 404, "not-found")
+	teacher.refused(
+		"POST",
+		"/preview/choose",
+		map[string]any{"document": doc, "need": "soap", "thing": "nectar"},
+		404,
+		"not-found",
+	)
 	for field, bad := range map[string]any{"class": "best", "basis": "luck", "role": "king", "to": map[string]any{"text": "", "materials": []string{"bleach"}}, "from": map[string]any{"text": ""}} {
 		broken := map[string]any{}
 		for k, v := range swap {
@@ -145,7 +202,8 @@ func TestOwnEntriesThatNoLongerFit(t *testing.T) {
 		}
 	}
 	v := want[app.LarderView](teacher, "GET", "/larder", nil)
-	if v.OwnProblem == nil || v.OwnProblem.Kind != "thing" || v.OwnProblem.ID != "old-job" || !strings.Contains(v.OwnProblem.Words, "job-of-old") {
+	if v.OwnProblem == nil || v.OwnProblem.Kind != "thing" || v.OwnProblem.ID != "old-job" ||
+		!strings.Contains(v.OwnProblem.Words, "job-of-old") {
 		t.Fatalf("%+v", v.OwnProblem)
 	}
 	teacher.refused("GET", "/larder/things/school-soap", nil, 404, "not-found")
@@ -166,20 +224,44 @@ func TestWaysOutCarryThemselvesOut(t *testing.T) {
 	step := doc["steps"].([]any)[3].(map[string]any)
 	step["closed"] = true
 	r := want[app.ReviewView](teacher, "POST", "/preview/review", map[string]any{"document": doc})
-	if r.Issuable || r.Safety[0].Rule != "gas-rigid-closed" || !r.Safety[0].Absolute || len(r.Safety[0].Ways) < 2 || r.Safety[0].CanLower {
+	if r.Issuable || r.Safety[0].Rule != "gas-rigid-closed" || !r.Safety[0].Absolute || len(r.Safety[0].Ways) < 2 ||
+		r.Safety[0].CanLower {
 		t.Fatalf("%+v", r.Safety[0])
 	}
-	m := want[app.Mended](teacher, "POST", "/preview/mend", map[string]any{"document": doc, "way": r.Safety[0].Ways[0].ID})
+	m := want[app.Mended](
+		teacher,
+		"POST",
+		"/preview/mend",
+		map[string]any{"document": doc, "way": r.Safety[0].Ways[0].ID},
+	)
 	if !m.Review.Issuable {
 		t.Errorf("after %s: %+v", r.Safety[0].Ways[0].ID, m.Review.Safety)
 	}
 	teacher.refused("POST", "/preview/mend", map[string]any{"document": doc, "way": "open:nothing"}, 409, "way-gone")
-	teacher.refused("POST", "/preview/mend", map[string]any{"document": map[string]any{"schema": 99}, "way": "watch"}, 422, "invalid")
-	spanish := want[app.ReviewView](teacher, "POST", "/preview/review", map[string]any{"document": doc}, "Accept-Language", "es")
+	teacher.refused(
+		"POST",
+		"/preview/mend",
+		map[string]any{"document": map[string]any{"schema": 99}, "way": "watch"},
+		422,
+		"invalid",
+	)
+	spanish := want[app.ReviewView](
+		teacher,
+		"POST",
+		"/preview/review",
+		map[string]any{"document": doc},
+		"Accept-Language",
+		"es",
+	)
 	if !strings.HasPrefix(spanish.Guardian.AdultJobs[0].Why, "Un cuchillo") {
 		t.Errorf("%+v", spanish.Guardian.AdultJobs)
 	}
-	subs := want[api.List[app.SubstituteRow]](teacher, "POST", "/preview/substitutes", map[string]any{"document": doc, "need": "soda"}).Items
+	subs := want[api.List[app.SubstituteRow]](
+		teacher,
+		"POST",
+		"/preview/substitutes",
+		map[string]any{"document": doc, "need": "soda"},
+	).Items
 	i := slices.IndexFunc(subs, func(r app.SubstituteRow) bool { return strings.HasPrefix(r.Name, "eggshell") })
 	if i < 0 || subs[i].Class != "separate" || !strings.Contains(subs[i].Amount, "25") {
 		t.Errorf("%+v", subs)
@@ -203,7 +285,8 @@ func TestSheetsForPaper(t *testing.T) {
 		{draft + "substitutions", "Instead of"}, {draft + "substitutions?language=es", "En lugar de"},
 	} {
 		status, page := get(sc.teacher, c.path)
-		if status != 200 || !strings.Contains(page, c.says) || !strings.Contains(page, "0555 010 010") || strings.Contains(page, "[safety.") {
+		if status != 200 || !strings.Contains(page, c.says) || !strings.Contains(page, "0555 010 010") ||
+			strings.Contains(page, "[safety.") {
 			t.Errorf("%s: %d %.400s", c.path, status, page)
 		}
 	}
@@ -220,7 +303,8 @@ func TestSheetsForPaper(t *testing.T) {
 		t.Errorf("another home reads it: %.300s", page)
 	}
 	sheet := fern.sheet()
-	if len(sheet.Cards) < 8 || len(sheet.Before) == 0 || len(sheet.Clearing) == 0 || sheet.Near == "" || len(sheet.Steps[0].Before) == 0 {
+	if len(sheet.Cards) < 8 || len(sheet.Before) == 0 || len(sheet.Clearing) == 0 || sheet.Near == "" ||
+		len(sheet.Steps[0].Before) == 0 {
 		t.Errorf("%+v", sheet.SafetyPart)
 	}
 }

@@ -120,7 +120,12 @@ func TestStreamsEndWhenAccessChanges(t *testing.T) {
 	ended(t, stream, 2*time.Second)
 	stream = events(t, sc.teacher)
 	await(t, stream, "refetch", 5*time.Second)
-	want[api.List[app.RosterLine]](sc.teacher, "POST", "/classes/"+made.ID.String()+"/roster", map[string]string{"text": "Heron"})
+	want[api.List[app.RosterLine]](
+		sc.teacher,
+		"POST",
+		"/classes/"+made.ID.String()+"/roster",
+		map[string]string{"text": "Heron"},
+	)
 	await(t, stream, made.ID.String(), 2*time.Second)
 
 	want[api.Done](sc.teacher, "DELETE", "/session", nil)

@@ -11,7 +11,9 @@ import (
 // this header or another, changes nothing.
 func TestClientAddress(t *testing.T) {
 	load := func(trust string) config.Proxies {
-		c, _ := config.Load(func(name string) (string, bool) { return map[string]string{"PK_TRUST_PROXY": trust}[name], true })
+		c, _ := config.Load(
+			func(name string) (string, bool) { return map[string]string{"PK_TRUST_PROXY": trust}[name], true },
+		)
 		return c.TrustProxy
 	}
 	for _, c := range []struct{ trust, peer, forwarded, want string }{
@@ -29,7 +31,14 @@ func TestClientAddress(t *testing.T) {
 		{"", "[2001:db8:1:2:aaaa::1]:4000", "", "2001:db8:1:2::/64"},
 		{"", "[::ffff:203.0.113.9]:4000", "", "203.0.113.9"},
 	} {
-		r := &http.Request{RemoteAddr: c.peer, Header: http.Header{"X-Real-Ip": {"192.0.2.200"}, "True-Client-Ip": {"192.0.2.201"}, "Forwarded": {"for=192.0.2.202"}}}
+		r := &http.Request{
+			RemoteAddr: c.peer,
+			Header: http.Header{
+				"X-Real-Ip":      {"192.0.2.200"},
+				"True-Client-Ip": {"192.0.2.201"},
+				"Forwarded":      {"for=192.0.2.202"},
+			},
+		}
 		if c.forwarded != "" {
 			r.Header.Set("X-Forwarded-For", c.forwarded)
 		}

@@ -22,7 +22,9 @@ type opening struct {
 	scripts, styles []template.HTML // of the built page
 }
 
-var builtTag = regexp.MustCompile(`<(?:script type="module"|link rel="(?:modulepreload|stylesheet)")[^>]*>(?:</script>)?`)
+var builtTag = regexp.MustCompile(
+	`<(?:script type="module"|link rel="(?:modulepreload|stylesheet)")[^>]*>(?:</script>)?`,
+)
 
 // readOpening takes the scripts and styles out of the built page: the styles
 // stand after what can be read at once, which they would hold up.
@@ -68,7 +70,8 @@ func (o opening) serve(s *Server, w http.ResponseWriter, r *http.Request, files 
 		d.Sheet = &b.Sheets[0]
 		d.Heading = d.Sheet.Title
 		if d.Sheet.Notice == "" {
-			d.Takes = strings.NewReplacer("{minutes}", strconv.Itoa(d.Sheet.Minutes), "{hands}", strconv.Itoa(d.Sheet.Hands)).Replace(page["takes"])
+			d.Takes = strings.NewReplacer("{minutes}", strconv.Itoa(d.Sheet.Minutes), "{hands}", strconv.Itoa(d.Sheet.Hands)).
+				Replace(page["takes"])
 		}
 	}
 	w.Header().Set("Content-Type", "text/html; charset=utf-8")

@@ -56,7 +56,11 @@ func (s *Server) pages(r chi.Router) {
 		}
 		w.Header().Set("Content-Type", "text/html; charset=utf-8")
 		w.WriteHeader(http.StatusNotFound)
-		w.Write([]byte(`<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Not here · Patient Kitchen</title><h1>There is nothing by this address.</h1><p><a href="/today">Today</a> (teachers) · <a href="/code">Type a code</a> (families)</p></html>`))
+		w.Write(
+			[]byte(
+				`<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Not here · Patient Kitchen</title><h1>There is nothing by this address.</h1><p><a href="/today">Today</a> (teachers) · <a href="/code">Type a code</a> (families)</p></html>`,
+			),
+		)
 	})
 }
 

@@ -44,7 +44,11 @@ func (s *Server) showPlain(w http.ResponseWriter, r *http.Request, token, thanks
 	w.Header().Set("Cache-Control", "no-store")
 	if err != nil {
 		w.WriteHeader(http.StatusNotFound)
-		w.Write([]byte("<!doctype html><html lang=\"en\"><title>Patient Kitchen</title><p>This link opens no home. Ask your teacher for a new one.</p></html>"))
+		w.Write(
+			[]byte(
+				"<!doctype html><html lang=\"en\"><title>Patient Kitchen</title><p>This link opens no home. Ask your teacher for a new one.</p></html>",
+			),
+		)
 		return
 	}
 	page := words.Of("plain", b.Home.Language)
@@ -63,8 +67,15 @@ func (s *Server) plainPermission(w http.ResponseWriter, r *http.Request) {
 	}
 	id, err := app.ParseID(r.FormValue("assignment"))
 	if err == nil {
-		_, err = s.App.Permit(r.Context(), who, id, app.PermissionFields{Decision: r.FormValue("decision"), Guardian: r.FormValue("guardian"),
-			Photos: r.FormValue("photos") == "yes", Adult: r.FormValue("adult") == "yes", TextSha: r.FormValue("text_sha")})
+		_, err = s.App.Permit(
+			r.Context(),
+			who,
+			id,
+			app.PermissionFields{Decision: r.FormValue("decision"), Guardian: r.FormValue("guardian"),
+				Photos: r.FormValue(
+					"photos",
+				) == "yes", Adult: r.FormValue("adult") == "yes", TextSha: r.FormValue("text_sha")},
+		)
 	}
 	if err != nil {
 		writeProblem(w, s.logged(r.Context(), err))

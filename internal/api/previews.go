@@ -18,12 +18,16 @@ func (s *Server) previews() {
 		}
 		RawBody []byte
 	}
-	forTeacher(s, op("POST", "/preview/formula", "preview-formula", "Check a formula while it is typed"), func(_ context.Context, _ app.TeacherActor, i *formula) (app.FormulaView, error) {
-		raw, err := rawField(i.RawBody, "document")
-		view := app.TryFormula(raw, i.Body.Formula, i.Body.Unit, i.code())
-		view.Sequence = i.Body.Sequence
-		return view, err
-	})
+	forTeacher(
+		s,
+		op("POST", "/preview/formula", "preview-formula", "Check a formula while it is typed"),
+		func(_ context.Context, _ app.TeacherActor, i *formula) (app.FormulaView, error) {
+			raw, err := rawField(i.RawBody, "document")
+			view := app.TryFormula(raw, i.Body.Formula, i.Body.Unit, i.code())
+			view.Sequence = i.Body.Sequence
+			return view, err
+		},
+	)
 	type mend struct {
 		Accept
 		Body struct {
@@ -32,13 +36,17 @@ func (s *Server) previews() {
 		}
 		RawBody []byte
 	}
-	forTeacher(s, op("POST", "/preview/mend", "preview-mend", "Carry a way out on a document"), func(_ context.Context, _ app.TeacherActor, i *mend) (app.Mended, error) {
-		raw, err := rawField(i.RawBody, "document")
-		if err != nil {
-			return app.Mended{}, err
-		}
-		return app.Mend(raw, i.Body.Way, i.code())
-	})
+	forTeacher(
+		s,
+		op("POST", "/preview/mend", "preview-mend", "Carry a way out on a document"),
+		func(_ context.Context, _ app.TeacherActor, i *mend) (app.Mended, error) {
+			raw, err := rawField(i.RawBody, "document")
+			if err != nil {
+				return app.Mended{}, err
+			}
+			return app.Mend(raw, i.Body.Way, i.code())
+		},
+	)
 	type judge struct {
 		Accept
 		Body struct {
@@ -46,10 +54,14 @@ func (s *Server) previews() {
 		}
 		RawBody []byte
 	}
-	forTeacher(s, op("POST", "/preview/review", "preview-review", "Judge a document in another language, without storing it"), func(_ context.Context, _ app.TeacherActor, i *judge) (app.ReviewView, error) {
-		raw, err := rawField(i.RawBody, "document")
-		return app.Review(raw, i.code()), err
-	})
+	forTeacher(
+		s,
+		op("POST", "/preview/review", "preview-review", "Judge a document in another language, without storing it"),
+		func(_ context.Context, _ app.TeacherActor, i *judge) (app.ReviewView, error) {
+			raw, err := rawField(i.RawBody, "document")
+			return app.Review(raw, i.code()), err
+		},
+	)
 	type choose struct {
 		Accept
 		Body struct {
@@ -59,13 +71,17 @@ func (s *Server) previews() {
 		}
 		RawBody []byte
 	}
-	forTeacher(s, op("POST", "/preview/choose", "preview-choose", "Make a need a thing of the larder"), func(ctx context.Context, who app.TeacherActor, i *choose) (app.Mended, error) {
-		raw, err := rawField(i.RawBody, "document")
-		if err != nil {
-			return app.Mended{}, err
-		}
-		return s.App.Choose(ctx, who, raw, i.Body.Need, i.Body.Thing, i.code())
-	})
+	forTeacher(
+		s,
+		op("POST", "/preview/choose", "preview-choose", "Make a need a thing of the larder"),
+		func(ctx context.Context, who app.TeacherActor, i *choose) (app.Mended, error) {
+			raw, err := rawField(i.RawBody, "document")
+			if err != nil {
+				return app.Mended{}, err
+			}
+			return s.App.Choose(ctx, who, raw, i.Body.Need, i.Body.Thing, i.code())
+		},
+	)
 	type substitutes struct {
 		Accept
 		Body struct {
@@ -74,12 +90,16 @@ func (s *Server) previews() {
 		}
 		RawBody []byte
 	}
-	forTeacher(s, op("POST", "/preview/substitutes", "preview-substitutes", "What may stand in for a need"), func(_ context.Context, _ app.TeacherActor, i *substitutes) (List[app.SubstituteRow], error) {
-		raw, err := rawField(i.RawBody, "document")
-		if err != nil {
-			return List[app.SubstituteRow]{}, err
-		}
-		rows, err := app.Substitutes(raw, i.Body.Need, i.code())
-		return List[app.SubstituteRow]{Items: rows}, err
-	})
+	forTeacher(
+		s,
+		op("POST", "/preview/substitutes", "preview-substitutes", "What may stand in for a need"),
+		func(_ context.Context, _ app.TeacherActor, i *substitutes) (List[app.SubstituteRow], error) {
+			raw, err := rawField(i.RawBody, "document")
+			if err != nil {
+				return List[app.SubstituteRow]{}, err
+			}
+			rows, err := app.Substitutes(raw, i.Body.Need, i.code())
+			return List[app.SubstituteRow]{Items: rows}, err
+		},
+	)
 }

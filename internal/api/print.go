@@ -20,7 +20,14 @@ import (
 var printFile embed.FS
 
 var printTemplate = template.Must(template.New("print.html").Funcs(template.FuncMap{"list": func(numbers []int) string {
-	return strings.Trim(strings.ReplaceAll(strings.Trim(strings.Join(strings.Fields(template.HTMLEscaper(numbers)), ", "), "[]"), "  ", " "), " ")
+	return strings.Trim(
+		strings.ReplaceAll(
+			strings.Trim(strings.Join(strings.Fields(template.HTMLEscaper(numbers)), ", "), "[]"),
+			"  ",
+			" ",
+		),
+		" ",
+	)
 }, "inc": func(i int) int { return i + 1 }, "day": func(zone string, t time.Time) string {
 	if place, err := time.LoadLocation(zone); err == nil {
 		t = t.In(place)
@@ -38,7 +45,14 @@ func (s *Server) print(r chi.Router) {
 
 func (s *Server) printDraft(w http.ResponseWriter, r *http.Request) {
 	s.teacherFile(w, r, []string{"class", "experiment"}, func(who app.TeacherActor, id []uuid.UUID) error {
-		p, err := s.App.PrintDraft(r.Context(), who, id[0], id[1], chi.URLParam(r, "sheet"), cmp.Or(r.URL.Query().Get("language"), "en"))
+		p, err := s.App.PrintDraft(
+			r.Context(),
+			who,
+			id[0],
+			id[1],
+			chi.URLParam(r, "sheet"),
+			cmp.Or(r.URL.Query().Get("language"), "en"),
+		)
 		if err != nil {
 			return err
 		}

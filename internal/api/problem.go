@@ -32,7 +32,12 @@ type Problem struct {
 
 // problem is an error document with the title and the sentence of these codes.
 func problem(status int, code, title, sentence string) *Problem {
-	p := &Problem{Status: status, Code: code, title: text.Message{ID: "title." + title}, detail: text.Message{ID: "refused." + sentence}}
+	p := &Problem{
+		Status: status,
+		Code:   code,
+		title:  text.Message{ID: "title." + title},
+		detail: text.Message{ID: "refused." + sentence},
+	}
 	return p.in(text.Languages[0])
 }
 
@@ -66,16 +71,27 @@ func fail(err error) error {
 	case errors.As(err, &own):
 		return own
 	case errors.As(err, &invalid):
-		return (&Problem{Status: 422, Code: "invalid", title: text.Message{ID: "title.invalid"}}).about(invalid.Field, invalid.Rule, invalid.Example)
+		return (&Problem{Status: 422, Code: "invalid", title: text.Message{ID: "title.invalid"}}).about(
+			invalid.Field,
+			invalid.Rule,
+			invalid.Example,
+		)
 	case errors.As(err, &refused):
 		if refused.Code == "busy" {
-			return huma.ErrorWithHeaders((&Problem{Status: 503, Code: "busy", title: text.Message{ID: "title.busy"}, detail: refused.Said()}).in(text.Languages[0]), http.Header{"Retry-After": {"1"}})
+			return huma.ErrorWithHeaders(
+				(&Problem{Status: 503, Code: "busy", title: text.Message{ID: "title.busy"}, detail: refused.Said()}).in(
+					text.Languages[0],
+				),
+				http.Header{"Retry-After": {"1"}},
+			)
 		}
 		status := statuses[refused.Code]
 		if status == 0 {
 			status = 409
 		}
-		return (&Problem{Status: status, Code: refused.Code, Current: refused.Current, title: text.Message{ID: "title.cannot-now"}, detail: refused.Said()}).in(text.Languages[0])
+		return (&Problem{Status: status, Code: refused.Code, Current: refused.Current, title: text.Message{ID: "title.cannot-now"}, detail: refused.Said()}).in(
+			text.Languages[0],
+		)
 	case errors.Is(err, app.ErrStranger):
 		return openLink
 	case errors.Is(err, app.ErrNotFound):
@@ -121,7 +137,11 @@ func useProblems(examples map[string]string) {
 			}
 		}
 		if status == http.StatusRequestEntityTooLarge {
-			p.Code, p.title, p.detail = "too-large", text.Message{ID: "title.too-large"}, text.Message{ID: "refused.too-large.here"}
+			p.Code, p.title, p.detail = "too-large", text.Message{
+				ID: "title.too-large",
+			}, text.Message{
+				ID: "refused.too-large.here",
+			}
 		}
 		return p.in(text.Languages[0])
 	}

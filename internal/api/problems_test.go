@@ -29,7 +29,9 @@ func TestADatabaseThatDoesNotAnswer(t *testing.T) {
 	id := newID()
 	began := time.Now()
 	a := p.do("PUT", sc.homePath(p, "/entries/"+id), reading("towel", "8 min", "50 mm"))
-	if took := time.Since(began); a.status != 503 || a.problem().Code != "database" || a.header.Get("Retry-After") == "" || took > 9*time.Second {
+	if took := time.Since(began); a.status != 503 || a.problem().Code != "database" ||
+		a.header.Get("Retry-After") == "" ||
+		took > 9*time.Second {
 		t.Errorf("%d after %v, %s", a.status, took, a.body)
 	}
 	if a := sc.teacher.do("GET", "/classes", nil); a.status != 200 {
@@ -111,7 +113,15 @@ func TestEveryRefusalIsAProblem(t *testing.T) {
 	sc := newSite(t).school("t@school.example", "Fern")
 	token := sc.links["Fern"].Link[strings.LastIndex(sc.links["Fern"].Link, "/")+1:]
 	form := func(decision string) (*http.Response, error) {
-		return http.PostForm(sc.URL+"/plain/permission", url.Values{"token": {token}, "assignment": {sc.as.ID.String()}, "decision": {decision}, "guardian": {strings.Repeat("x", 500)}})
+		return http.PostForm(
+			sc.URL+"/plain/permission",
+			url.Values{
+				"token":      {token},
+				"assignment": {sc.as.ID.String()},
+				"decision":   {decision},
+				"guardian":   {strings.Repeat("x", 500)},
+			},
+		)
 	}
 	request := func(method, path string) (*http.Response, error) {
 		r, err := http.NewRequest(method, sc.URL+path, nil)
@@ -136,7 +146,8 @@ func TestEveryRefusalIsAProblem(t *testing.T) {
 			t.Fatal(err)
 		}
 		var p struct{ Status int }
-		if err := json.NewDecoder(a.Body).Decode(&p); err != nil || a.StatusCode != c.status || p.Status != c.status || !strings.HasPrefix(a.Header.Get("Content-Type"), "application/problem+json") {
+		if err := json.NewDecoder(a.Body).Decode(&p); err != nil || a.StatusCode != c.status || p.Status != c.status ||
+			!strings.HasPrefix(a.Header.Get("Content-Type"), "application/problem+json") {
 			t.Errorf("%s: %d, %+v, %s, %v", name, a.StatusCode, p, a.Header.Get("Content-Type"), err)
 		}
 		_ = a.Body.Close()

@@ -66,7 +66,11 @@ func TestRefusalsHaveWords(t *testing.T) {
 }
 
 func TestProblemsInSpanish(t *testing.T) {
-	guardian := (&Problem{title: text.Message{ID: "title.invalid"}}).about("guardian", text.Message{ID: "rule.guardian"}, "A. Fernsby")
+	guardian := (&Problem{title: text.Message{ID: "title.invalid"}}).about(
+		"guardian",
+		text.Message{ID: "rule.guardian"},
+		"A. Fernsby",
+	)
 	for _, c := range []struct {
 		in            *Problem
 		language      string

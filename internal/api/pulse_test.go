@@ -122,7 +122,8 @@ func TestClassPageTakesWhatChanged(t *testing.T) {
 	}
 	sc.put(fern, newID(), reading("towel", "8 min", "82 mm"))
 	for i, h := range again().Homes {
-		if changed := whole.Homes[i].Nickname == "Fern"; h.Had == changed || changed && (h.Nickname != "Fern" || len(h.Cells) == 0) {
+		if changed := whole.Homes[i].Nickname == "Fern"; h.Had == changed ||
+			changed && (h.Nickname != "Fern" || len(h.Cells) == 0) {
 			t.Errorf("%s: %+v", whole.Homes[i].Nickname, h)
 		}
 	}

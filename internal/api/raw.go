@@ -102,7 +102,12 @@ func (s *Server) putPhoto(w http.ResponseWriter, r *http.Request) {
 		defer s.uploads.end(who.Home)
 		upload, err := io.ReadAll(http.MaxBytesReader(w, r.Body, media.MaxBytes))
 		if err != nil {
-			return problem(413, "too-large", "too-large", "too-large.photo").about("photo", text.Message{ID: "rule.most-megabytes", Args: text.Args{"n": media.MaxBytes >> 20}}, "a photo at a lower size")
+			return problem(
+				413,
+				"too-large",
+				"too-large",
+				"too-large.photo",
+			).about("photo", text.Message{ID: "rule.most-megabytes", Args: text.Args{"n": media.MaxBytes >> 20}}, "a photo at a lower size")
 		}
 		if err := s.App.PutPhoto(r.Context(), who, id[1], id[2], upload); err != nil {
 			return err
@@ -129,7 +134,12 @@ func (s *Server) homePhoto(w http.ResponseWriter, r *http.Request) {
 
 // homeFile runs a handler that reads or writes a file for a home's phone; the
 // first of the names is the home.
-func (s *Server) homeFile(w http.ResponseWriter, r *http.Request, names []string, handle func(app.HomeActor, []uuid.UUID) error) {
+func (s *Server) homeFile(
+	w http.ResponseWriter,
+	r *http.Request,
+	names []string,
+	handle func(app.HomeActor, []uuid.UUID) error,
+) {
 	id, err := ids(r, names...)
 	if err == nil {
 		var who app.HomeActor
@@ -153,7 +163,12 @@ func (s *Server) teacherPhoto(w http.ResponseWriter, r *http.Request) {
 }
 
 // teacherFile runs a handler that writes a file for a signed-in teacher.
-func (s *Server) teacherFile(w http.ResponseWriter, r *http.Request, names []string, write func(app.TeacherActor, []uuid.UUID) error) {
+func (s *Server) teacherFile(
+	w http.ResponseWriter,
+	r *http.Request,
+	names []string,
+	write func(app.TeacherActor, []uuid.UUID) error,
+) {
 	who, err := s.teacher(r.Context())
 	if err == nil {
 		var id []uuid.UUID
@@ -187,12 +202,19 @@ func readerOf(r *http.Request) string {
 
 // exportTable answers a table of an assignment as text, in the dialect that is
 // asked for: separator=comma, semicolon or tab, decimal=point or comma.
-func (s *Server) exportTable(write func(*export.Class, io.Writer, export.Dialect) error, suffix string) http.HandlerFunc {
+func (s *Server) exportTable(
+	write func(*export.Class, io.Writer, export.Dialect) error,
+	suffix string,
+) http.HandlerFunc {
 	return func(w http.ResponseWriter, r *http.Request) {
 		s.teacherFile(w, r, []string{"class", "assignment"}, func(who app.TeacherActor, id []uuid.UUID) error {
 			dialect, ok := export.DialectOf(r.URL.Query().Get("separator"), r.URL.Query().Get("decimal"))
 			if !ok {
-				return &app.Invalid{Field: "separator", Rule: text.M("rule.dialect"), Example: "separator=semicolon&decimal=comma"}
+				return &app.Invalid{
+					Field:   "separator",
+					Rule:    text.M("rule.dialect"),
+					Example: "separator=semicolon&decimal=comma",
+				}
 			}
 			class, name, err := s.App.Export(r.Context(), who, id[0], id[1], readerOf(r))
 			if err == nil {

@@ -23,10 +23,41 @@ var open = []string{
 
 // listsOwn are routes without an id in them: a stranger who is signed in gets
 // his own things there, which hold nothing of this school.
-var listsOwn = []string{"GET /api/v1/session", "GET /api/v1/classes", "POST /api/v1/classes", "GET /api/v1/experiments", "POST /api/v1/experiments",
-	"GET /api/v1/assignments", "GET /api/v1/incidents", "GET /api/v1/actions", "POST /api/v1/preview/formula", "GET /api/v1/models", "POST /api/v1/models/{model}", "GET /api/v1/live", "GET /api/v1/sessions", "DELETE /api/v1/sessions", "PUT /api/v1/session/password", "GET /api/v1/leaving", "GET /api/v1/deleted-classes",
-	"POST /api/v1/preview/mend", "POST /api/v1/preview/thing", "POST /api/v1/preview/review", "POST /api/v1/preview/choose", "PUT /api/v1/larder/own-swaps/{swap}", "DELETE /api/v1/larder/own-swaps/{swap}", "POST /api/v1/preview/substitutes", "GET /api/v1/larder", "GET /api/v1/larder/find", "GET /api/v1/larder/things/{thing}", "POST /api/v1/larder/own",
-	"PUT /api/v1/larder/own/{thing}", "DELETE /api/v1/larder/own/{thing}", "GET /api/v1/larder/own.json", "GET /api/v1/larder/own.csv", "GET /api/v1/larder/own-swaps.csv"}
+var listsOwn = []string{
+	"GET /api/v1/session",
+	"GET /api/v1/classes",
+	"POST /api/v1/classes",
+	"GET /api/v1/experiments",
+	"POST /api/v1/experiments",
+	"GET /api/v1/assignments",
+	"GET /api/v1/incidents",
+	"GET /api/v1/actions",
+	"POST /api/v1/preview/formula",
+	"GET /api/v1/models",
+	"POST /api/v1/models/{model}",
+	"GET /api/v1/live",
+	"GET /api/v1/sessions",
+	"DELETE /api/v1/sessions",
+	"PUT /api/v1/session/password",
+	"GET /api/v1/leaving",
+	"GET /api/v1/deleted-classes",
+	"POST /api/v1/preview/mend",
+	"POST /api/v1/preview/thing",
+	"POST /api/v1/preview/review",
+	"POST /api/v1/preview/choose",
+	"PUT /api/v1/larder/own-swaps/{swap}",
+	"DELETE /api/v1/larder/own-swaps/{swap}",
+	"POST /api/v1/preview/substitutes",
+	"GET /api/v1/larder",
+	"GET /api/v1/larder/find",
+	"GET /api/v1/larder/things/{thing}",
+	"POST /api/v1/larder/own",
+	"PUT /api/v1/larder/own/{thing}",
+	"DELETE /api/v1/larder/own/{thing}",
+	"GET /api/v1/larder/own.json",
+	"GET /api/v1/larder/own.csv",
+	"GET /api/v1/larder/own-swaps.csv",
+}
 
 // bodies that pass the description, so that a refusal is about who asks.
 func bodyFor(sc *school, method, pattern string) any {
@@ -77,40 +108,73 @@ func TestStrangersAreRefused(t *testing.T) {
 	fern.do("PUT", sc.homePath(fern, "/photos/"+photo), jpegOf(8, 8))
 	fern.do("PUT", fern.home+"/incidents/"+incident, map[string]any{"door": "spilled", "phone_time": lesson})
 	other := s.school("u@school.example", "Moss")
-	strangers := map[string]*client{"nobody": s.client(), "a teacher of another class": other.teacher, "a phone of another home": beck, "a phone of another class": other.phone("Moss")}
+	strangers := map[string]*client{
+		"nobody":                     s.client(),
+		"a teacher of another class": other.teacher,
+		"a phone of another home":    beck,
+		"a phone of another class":   other.phone("Moss"),
+	}
 
-	fill := strings.NewReplacer("{class}", sc.class.ID.String(), "{home}", strings.TrimPrefix(fern.home, "/home/"), "{assignment}", sc.as.ID.String(), "{experiment}", sc.experiment.ID.String(),
-		"{entry}", entry, "{photo}", photo, "{incident}", incident, "{size}", "display", "{model}", "pendulum", "{thing}", "vinegar-white", "{swap}", "our-swap", "{sheet}", "safety",
-		"{session}", want[api.List[api.SessionView]](sc.teacher, "GET", "/sessions", nil).Items[0].ID)
+	fill := strings.NewReplacer(
+		"{class}",
+		sc.class.ID.String(),
+		"{home}",
+		strings.TrimPrefix(fern.home, "/home/"),
+		"{assignment}",
+		sc.as.ID.String(),
+		"{experiment}",
+		sc.experiment.ID.String(),
+		"{entry}",
+		entry,
+		"{photo}",
+		photo,
+		"{incident}",
+		incident,
+		"{size}",
+		"display",
+		"{model}",
+		"pendulum",
+		"{thing}",
+		"vinegar-white",
+		"{swap}",
+		"our-swap",
+		"{sheet}",
+		"safety",
+		"{session}",
+		want[api.List[api.SessionView]](sc.teacher, "GET", "/sessions", nil).Items[0].ID,
+	)
 	before := snapshot(t, sc)
 	routes := 0
-	err := chi.Walk(s.server.Router(), func(method, pattern string, _ http.Handler, _ ...func(http.Handler) http.Handler) error {
-		route := method + " " + pattern
-		if slices.Contains(open, route) {
-			return nil
-		}
-		if !strings.HasPrefix(pattern, "/api/v1/") && !strings.HasPrefix(pattern, "/print/") {
-			t.Errorf("%s is neither open, nor below /api/v1, nor for paper", route)
-			return nil
-		}
-		routes++
-		path := fill.Replace(strings.TrimPrefix(pattern, "/api/v1"))
-		if strings.ContainsAny(path, "{}") {
-			t.Errorf("%s: the test does not know what to put into %s", route, path)
-		}
-		for name, who := range strangers {
-			if slices.Contains(listsOwn, route) {
-				if name == "a teacher of another class" {
-					continue
+	err := chi.Walk(
+		s.server.Router(),
+		func(method, pattern string, _ http.Handler, _ ...func(http.Handler) http.Handler) error {
+			route := method + " " + pattern
+			if slices.Contains(open, route) {
+				return nil
+			}
+			if !strings.HasPrefix(pattern, "/api/v1/") && !strings.HasPrefix(pattern, "/print/") {
+				t.Errorf("%s is neither open, nor below /api/v1, nor for paper", route)
+				return nil
+			}
+			routes++
+			path := fill.Replace(strings.TrimPrefix(pattern, "/api/v1"))
+			if strings.ContainsAny(path, "{}") {
+				t.Errorf("%s: the test does not know what to put into %s", route, path)
+			}
+			for name, who := range strangers {
+				if slices.Contains(listsOwn, route) {
+					if name == "a teacher of another class" {
+						continue
+					}
+				}
+				a := who.do(method, path, bodyFor(sc, method, pattern), "If-Match", "1")
+				if a.status != 401 && a.status != 403 && a.status != 404 {
+					t.Errorf("%s by %s: %d %.200s", route, name, a.status, a.body)
 				}
 			}
-			a := who.do(method, path, bodyFor(sc, method, pattern), "If-Match", "1")
-			if a.status != 401 && a.status != 403 && a.status != 404 {
-				t.Errorf("%s by %s: %d %.200s", route, name, a.status, a.body)
-			}
-		}
-		return nil
-	})
+			return nil
+		},
+	)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -121,7 +185,9 @@ func TestStrangersAreRefused(t *testing.T) {
 		t.Errorf("a stranger changed something:\n%s\n%s", before, after)
 	}
 	for _, path := range []string{"/classes", "/experiments", "/assignments", "/incidents"} {
-		if a := other.teacher.do("GET", path, nil); strings.Contains(string(a.body), sc.class.ID.String()) || strings.Contains(string(a.body), sc.experiment.ID.String()) || strings.Contains(string(a.body), "Fern") {
+		if a := other.teacher.do("GET", path, nil); strings.Contains(string(a.body), sc.class.ID.String()) ||
+			strings.Contains(string(a.body), sc.experiment.ID.String()) ||
+			strings.Contains(string(a.body), "Fern") {
 			t.Errorf("%s of another teacher holds something of this school: %s", path, a.body)
 		}
 	}
@@ -145,30 +211,34 @@ func snapshot(t *testing.T, sc *school) string {
 func TestCrossSiteRequestsAreRefused(t *testing.T) {
 	sc := newSite(t).school("t@school.example", "Fern")
 	n := 0
-	_ = chi.Walk(sc.server.Router(), func(method, pattern string, _ http.Handler, _ ...func(http.Handler) http.Handler) error {
-		if method == "GET" || method == "HEAD" || method == "OPTIONS" {
+	_ = chi.Walk(
+		sc.server.Router(),
+		func(method, pattern string, _ http.Handler, _ ...func(http.Handler) http.Handler) error {
+			if method == "GET" || method == "HEAD" || method == "OPTIONS" {
+				return nil
+			}
+			n++
+			path := strings.NewReplacer("{class}", sc.class.ID.String(), "{experiment}", sc.experiment.ID.String()).
+				Replace(pattern)
+			for strings.Contains(path, "{") {
+				a, b := strings.IndexByte(path, '{'), strings.IndexByte(path, '}')
+				path = path[:a] + uuid.NewString() + path[b+1:]
+			}
+			req, _ := http.NewRequest(method, sc.URL+path, strings.NewReader("{}"))
+			req.Header.Set("Content-Type", "application/json")
+			req.Header.Set("Origin", "https://elsewhere.example")
+			req.Header.Set("Sec-Fetch-Site", "cross-site")
+			res, err := sc.teacher.Do(req)
+			if err != nil {
+				t.Fatal(err)
+			}
+			res.Body.Close()
+			if res.StatusCode != 403 {
+				t.Errorf("%s %s from another site: %d", method, pattern, res.StatusCode)
+			}
 			return nil
-		}
-		n++
-		path := strings.NewReplacer("{class}", sc.class.ID.String(), "{experiment}", sc.experiment.ID.String()).Replace(pattern)
-		for strings.Contains(path, "{") {
-			a, b := strings.IndexByte(path, '{'), strings.IndexByte(path, '}')
-			path = path[:a] + uuid.NewString() + path[b+1:]
-		}
-		req, _ := http.NewRequest(method, sc.URL+path, strings.NewReader("{}"))
-		req.Header.Set("Content-Type", "application/json")
-		req.Header.Set("Origin", "https://elsewhere.example")
-		req.Header.Set("Sec-Fetch-Site", "cross-site")
-		res, err := sc.teacher.Do(req)
-		if err != nil {
-			t.Fatal(err)
-		}
-		res.Body.Close()
-		if res.StatusCode != 403 {
-			t.Errorf("%s %s from another site: %d", method, pattern, res.StatusCode)
-		}
-		return nil
-	})
+		},
+	)
 	if n < 20 {
 		t.Errorf("only %d changing routes", n)
 	}
@@ -182,12 +252,17 @@ func TestHeadersAndCookies(t *testing.T) {
 	}
 	res.Body.Close()
 	policy := res.Header.Get("Content-Security-Policy")
-	if !strings.Contains(policy, "script-src 'self' 'wasm-unsafe-eval';") || !strings.Contains(policy, "default-src 'none'") || res.Header.Get("Referrer-Policy") != "no-referrer" {
+	if !strings.Contains(policy, "script-src 'self' 'wasm-unsafe-eval';") ||
+		!strings.Contains(policy, "default-src 'none'") ||
+		res.Header.Get("Referrer-Policy") != "no-referrer" {
 		t.Errorf("%v", res.Header)
 	}
-	a := sc.client().do("POST", "/family/open", map[string]string{"link": sc.links["Fern"].Link[strings.LastIndexByte(sc.links["Fern"].Link, '/')+1:]})
+	a := sc.client().
+		do("POST", "/family/open", map[string]string{"link": sc.links["Fern"].Link[strings.LastIndexByte(sc.links["Fern"].Link, '/')+1:]})
 	cookie := a.header.Get("Set-Cookie")
-	if !strings.Contains(cookie, "HttpOnly") || !strings.Contains(cookie, "Path=/api/v1/home/"+sc.homes[0].ID.String()) || !strings.Contains(cookie, "SameSite=Lax") {
+	if !strings.Contains(cookie, "HttpOnly") ||
+		!strings.Contains(cookie, "Path=/api/v1/home/"+sc.homes[0].ID.String()) ||
+		!strings.Contains(cookie, "SameSite=Lax") {
 		t.Errorf("the phone's cookie: %s", cookie)
 	}
 	// What is stored of a token, link or session is not the thing itself.

@@ -65,7 +65,14 @@ func (s *Server) Routes() http.Handler {
 	s.sessions.HashTokenInStore = true
 	s.sessions.ErrorFunc = func(w http.ResponseWriter, r *http.Request, err error) { writeProblem(w, s.logged(r.Context(), err)) }
 	s.sessions.Lifetime = 14 * 24 * time.Hour
-	s.sessions.Cookie = scs.SessionCookie{Name: s.cookieName("pk_session", "/"), HttpOnly: true, Path: "/", Persist: true, SameSite: http.SameSiteLaxMode, Secure: s.Secure}
+	s.sessions.Cookie = scs.SessionCookie{
+		Name:     s.cookieName("pk_session", "/"),
+		HttpOnly: true,
+		Path:     "/",
+		Persist:  true,
+		SameSite: http.SameSiteLaxMode,
+		Secure:   s.Secure,
+	}
 
 	r := chi.NewRouter()
 	s.router = r
@@ -73,9 +80,20 @@ func (s *Server) Routes() http.Handler {
 	if limit == 0 {
 		limit = usualLimit
 	}
-	r.Use(s.requestLog, s.recoverer, headers, spoken, s.strict, httprate.Limit(limit, time.Minute, httprate.WithKeyFuncs(s.network), tooMany), sameOrigin(), compressed())
+	r.Use(
+		s.requestLog,
+		s.recoverer,
+		headers,
+		spoken,
+		s.strict,
+		httprate.Limit(limit, time.Minute, httprate.WithKeyFuncs(s.network), tooMany),
+		sameOrigin(),
+		compressed(),
+	)
 	r.Get("/healthz", func(w http.ResponseWriter, _ *http.Request) { w.Write([]byte("ok\n")) })
-	r.With(httprate.Limit(readyLimit, time.Minute, httprate.WithKeyFuncs(s.network), tooMany)).Get("/readyz", s.ready) // it writes
+	r.With(httprate.Limit(readyLimit, time.Minute, httprate.WithKeyFuncs(s.network), tooMany)).
+		Get("/readyz", s.ready)
+		// it writes
 	s.pages(r)
 	s.plain(r)
 
@@ -176,7 +194,23 @@ func (s *Server) requestLog(next http.Handler) http.Handler {
 		if ww.Status() >= 500 && r.Context().Err() == nil {
 			level = slog.LevelError
 		}
-		s.Log.Log(r.Context(), level, "request", "id", id, "method", r.Method, "route", route, "status", ww.Status(), "bytes", ww.BytesWritten(), "ms", time.Since(start).Milliseconds())
+		s.Log.Log(
+			r.Context(),
+			level,
+			"request",
+			"id",
+			id,
+			"method",
+			r.Method,
+			"route",
+			route,
+			"status",
+			ww.Status(),
+			"bytes",
+			ww.BytesWritten(),
+			"ms",
+			time.Since(start).Milliseconds(),
+		)
 	})
 }
 
@@ -240,7 +274,8 @@ func (s *Server) withCookie(next http.Handler) http.Handler {
 func (s *Server) signedIn(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		path := strings.TrimPrefix(r.URL.Path, "/api/v1")
-		open := path == "/session" || path == "/openapi.json" || strings.HasPrefix(path, "/family/") || strings.HasPrefix(path, "/home/")
+		open := path == "/session" || path == "/openapi.json" || strings.HasPrefix(path, "/family/") ||
+			strings.HasPrefix(path, "/home/")
 		if _, err := s.teacher(r.Context()); err != nil && !open {
 			writeProblem(w, signInFirst)
 			return

@@ -31,7 +31,11 @@ func TestAStrangerLocksNobodyOut(t *testing.T) {
 			case <-tick.C:
 			}
 			all.Go(func() {
-				r, err := http.NewRequest("POST", s.URL+"/api/v1/session", strings.NewReader(fmt.Sprintf(`{"email":"t@school.example","password":"wrong password %d"}`, i)))
+				r, err := http.NewRequest(
+					"POST",
+					s.URL+"/api/v1/session",
+					strings.NewReader(fmt.Sprintf(`{"email":"t@school.example","password":"wrong password %d"}`, i)),
+				)
 				if err != nil {
 					return
 				}
@@ -48,7 +52,13 @@ func TestAStrangerLocksNobodyOut(t *testing.T) {
 		t.Helper()
 		began := time.Now()
 		for {
-			a := c.do("POST", "/session", map[string]string{"email": "t@school.example", "password": password}, "X-Forwarded-For", address)
+			a := c.do(
+				"POST",
+				"/session",
+				map[string]string{"email": "t@school.example", "password": password},
+				"X-Forwarded-For",
+				address,
+			)
 			if a.status == http.StatusOK {
 				break
 			}
@@ -73,7 +83,9 @@ func TestAStrangerLocksNobodyOut(t *testing.T) {
 func TestCodesAreCounted(t *testing.T) {
 	sc := newSiteBehind(t, config.Proxies{Hops: 1}).school("t@school.example", "Fern", "Beck")
 	try := func(code string, headers ...string) int {
-		return sc.client().do("POST", "/family/open", map[string]string{"code": code}, append([]string{"X-Forwarded-For", "203.0.113.9"}, headers...)...).status
+		return sc.client().
+			do("POST", "/family/open", map[string]string{"code": code}, append([]string{"X-Forwarded-For", "203.0.113.9"}, headers...)...).
+			status
 	}
 	for range 8 {
 		if got := try(sc.links["Fern"].Code); got != http.StatusOK {
@@ -83,7 +95,8 @@ func TestCodesAreCounted(t *testing.T) {
 	for range 5 {
 		try("AAAAAAAAAA")
 	}
-	sc.client().do("POST", "/family/open", map[string]string{"link": sc.links["Fern"].Link[len(sc.links["Fern"].Link)-43:]}, "X-Forwarded-For", "203.0.113.9")
+	sc.client().
+		do("POST", "/family/open", map[string]string{"link": sc.links["Fern"].Link[len(sc.links["Fern"].Link)-43:]}, "X-Forwarded-For", "203.0.113.9")
 	for _, headers := range [][]string{nil, {"X-Real-IP", "192.0.2.1"}, {"True-Client-IP", "192.0.2.2"}, {"X-Forwarded-For", "192.0.2.3, 203.0.113.9"}} {
 		if got := try("AAAAAAAAAA", headers...); got != http.StatusTooManyRequests {
 			t.Errorf("%v: %d", headers, got)

@@ -94,7 +94,8 @@ func TestSpeedOfAReading(t *testing.T) {
 	}
 	insert := func(i int) error {
 		home := sc.homes[i%len(sc.homes)].ID
-		_, err := s.app.Store.Pool().Exec(t.Context(), `INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha, phone_time, offset_ms, received_at, late, clock_jump)
+		_, err := s.app.Store.Pool().
+			Exec(t.Context(), `INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha, phone_time, offset_ms, received_at, late, clock_jump)
 			VALUES ($1, $2, $3, $4, 'own', 'reading', $5, $6, $7, 0, $7, false, false)`, sc.class.ID, store.NewID(), sc.as.ID, home, body, body[:32], lesson)
 		return err
 	}
@@ -109,7 +110,13 @@ func TestSpeedOfAReading(t *testing.T) {
 			readings, inserts = append(readings, rate), append(inserts, bare)
 		}
 		ratio := median(inserts) / median(readings)
-		t.Logf("%d clients: %.0f readings and %.0f bare inserts a second: a reading costs %.1f inserts", n, median(readings), median(inserts), ratio)
+		t.Logf(
+			"%d clients: %.0f readings and %.0f bare inserts a second: a reading costs %.1f inserts",
+			n,
+			median(readings),
+			median(inserts),
+			ratio,
+		)
 		if ratio > 6 {
 			t.Errorf("a reading costs %.1f bare inserts at %d clients; something has been added to its way", ratio, n)
 		}
@@ -133,8 +140,25 @@ func TestSpeedOfResults(t *testing.T) {
 	}
 	sc := s.school("t@school.example", names...)
 	add := func(q *store.Queries, home uuid.UUID, n int) {
-		raw, _ := json.Marshal(reading([]string{"towel", "printer", "newspaper"}[n%3], []string{"1 min", "2 min", "4 min", "8 min"}[n/3%4], fmt.Sprintf("%d mm", 10+n%60)))
-		e := store.Entry{ClassID: sc.class.ID, ID: store.NewID(), AssignmentID: sc.as.ID, HomeID: &home, Provenance: "own", Kind: "reading", Body: raw, BodySha: raw[:32], PhoneTime: lesson, ReceivedAt: lesson.Add(time.Duration(n) * time.Second)}
+		raw, _ := json.Marshal(
+			reading(
+				[]string{"towel", "printer", "newspaper"}[n%3],
+				[]string{"1 min", "2 min", "4 min", "8 min"}[n/3%4],
+				fmt.Sprintf("%d mm", 10+n%60),
+			),
+		)
+		e := store.Entry{
+			ClassID:      sc.class.ID,
+			ID:           store.NewID(),
+			AssignmentID: sc.as.ID,
+			HomeID:       &home,
+			Provenance:   "own",
+			Kind:         "reading",
+			Body:         raw,
+			BodySha:      raw[:32],
+			PhoneTime:    lesson,
+			ReceivedAt:   lesson.Add(time.Duration(n) * time.Second),
+		}
 		if ok, err := q.AddEntry(t.Context(), e, 10000); !ok || err != nil {
 			t.Fatal(err)
 		}
@@ -161,7 +185,11 @@ func TestSpeedOfResults(t *testing.T) {
 		add(&s.app.Store.Queries, sc.homes[n].ID, 400+n)
 		later = append(later, look())
 	}
-	t.Logf("results of 40 homes with 400 entries each: %.0f ms at first, %.0f ms after one entry more", first, median(later))
+	t.Logf(
+		"results of 40 homes with 400 entries each: %.0f ms at first, %.0f ms after one entry more",
+		first,
+		median(later),
+	)
 	if median(later) > 150 {
 		t.Errorf("the class page takes %.0f ms", median(later))
 	}
@@ -240,7 +268,13 @@ func TestSpeedOfEvents(t *testing.T) {
 	}
 	slices.Sort(took)
 	p95 := took[len(took)*95/100]
-	t.Logf("events to %d pages while %d phones send: half within %.0f ms, 95 of 100 within %.0f ms of the phones' pressing", streams, phones, median(took), p95)
+	t.Logf(
+		"events to %d pages while %d phones send: half within %.0f ms, 95 of 100 within %.0f ms of the phones' pressing",
+		streams,
+		phones,
+		median(took),
+		p95,
+	)
 	if p95 > 1500 {
 		t.Errorf("p95 is %.0f ms", p95)
 	}

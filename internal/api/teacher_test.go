@@ -36,7 +36,14 @@ func TestChangesMadeFromAnOldVersion(t *testing.T) {
 	sc.teacher.refused("PUT", sc.path(""), classBody, 422, "", "If-Match", "soon")
 	sc.teacher.refused("PUT", sc.path(""), classBody, 422, "")
 	home := sc.path("/homes/" + sc.homes[0].ID.String())
-	h := want[app.HomeView](sc.teacher, "PUT", home, map[string]any{"nickname": "Fern B", "letters": "Fb", "language": "es", "students": []string{"F", " ", "G"}}, "If-Match", "1")
+	h := want[app.HomeView](
+		sc.teacher,
+		"PUT",
+		home,
+		map[string]any{"nickname": "Fern B", "letters": "Fb", "language": "es", "students": []string{"F", " ", "G"}},
+		"If-Match",
+		"1",
+	)
 	if h.Version != 2 || h.Letters != "Fb" || len(h.Students) != 2 {
 		t.Errorf("%+v", h)
 	}
@@ -56,24 +63,41 @@ func TestExperimentsComeAndGo(t *testing.T) {
 		t.Errorf("an invalid draft is kept and explained: %+v", made.Review)
 	}
 	path := "/experiments/" + made.ID.String()
-	if a := teacher.do("GET", path+"/file", nil); string(a.body) != exact || !strings.Contains(a.header.Get("Content-Disposition"), "experiment.json") {
+	if a := teacher.do("GET", path+"/file", nil); string(a.body) != exact ||
+		!strings.Contains(a.header.Get("Content-Disposition"), "experiment.json") {
 		t.Errorf("the file is not byte for byte what was sent: %s", a.body)
 	}
 	teacher.refused("POST", "/experiments", `{"document": {"schema": 1`, 400, "")
-	teacher.refused("POST", "/experiments", `{"document": {"background": "`+strings.Repeat("a", 600<<10)+`"}}`, 422, "invalid")
-	if list := want[api.List[app.ExperimentRow]](teacher, "GET", "/experiments", nil).Items; len(list) != 1 || list[0].Title != "Odd   blanks" {
+	teacher.refused(
+		"POST",
+		"/experiments",
+		`{"document": {"background": "`+strings.Repeat("a", 600<<10)+`"}}`,
+		422,
+		"invalid",
+	)
+	if list := want[api.List[app.ExperimentRow]](teacher, "GET", "/experiments", nil).Items; len(list) != 1 ||
+		list[0].Title != "Odd   blanks" {
 		t.Errorf("%+v", list)
 	}
 	want[api.Done](teacher, "DELETE", path, nil)
 	teacher.refused("GET", path, nil, 404, "not-found")
 	want[api.Done](teacher, "POST", path+"/restore", nil)
 	want[app.DraftView](teacher, "GET", path, nil)
-	v := want[app.FormulaView](teacher, "POST", "/preview/formula", `{"document": `+exact+`, "formula": "height / 2", "unit": "mm"}`)
+	v := want[app.FormulaView](
+		teacher,
+		"POST",
+		"/preview/formula",
+		`{"document": `+exact+`, "formula": "height / 2", "unit": "mm"}`,
+	)
 	if v.OK || !strings.Contains(v.Problem, `“height”`) || v.End != 6 {
 		t.Errorf("%+v", v)
 	}
 	groups := want[api.List[api.ActionGroup]](teacher, "GET", "/actions", nil, "Accept-Language", "es").Items
-	if last := groups[len(groups)-1]; len(groups) < 5 || groups[0].Actions[0] != (api.ActionWord{ID: "pour", Name: "verter"}) || groups[0].Never || !last.Never || last.Name != "nunca en casa" {
+	if last := groups[len(groups)-1]; len(groups) < 5 ||
+		groups[0].Actions[0] != (api.ActionWord{ID: "pour", Name: "verter"}) ||
+		groups[0].Never ||
+		!last.Never ||
+		last.Name != "nunca en casa" {
 		t.Errorf("%+v", groups)
 	}
 	spanish := want[app.DraftView](teacher, "GET", path, nil, "Accept-Language", "es-ES,es;q=0.9")
@@ -96,7 +120,8 @@ func TestSessions(t *testing.T) {
 	want[api.Done](teacher, "DELETE", "/session", nil)
 	teacher.refused("GET", "/session", nil, 401, "sign-in")
 	teacher.refused("GET", "/classes", nil, 401, "sign-in")
-	s.client().refused("POST", "/session", map[string]string{"email": "nobody@school.example", "password": password}, 401, "wrong-password")
+	s.client().
+		refused("POST", "/session", map[string]string{"email": "nobody@school.example", "password": password}, 401, "wrong-password")
 }
 
 // Several phones and a teacher at once, the same entry from two tabs among
@@ -175,7 +200,12 @@ func TestForgetting(t *testing.T) {
 	if photos != 1 {
 		t.Errorf("%d photos forgotten, want the one", photos)
 	}
-	want[api.Me](sc.teacher, "POST", "/session", map[string]string{"email": "t@school.example", "password": password}) // the old sign-in is over
+	want[api.Me](
+		sc.teacher,
+		"POST",
+		"/session",
+		map[string]string{"email": "t@school.example", "password": password},
+	) // the old sign-in is over
 	if n := sc.results().Homes; len(n) != 2 {
 		t.Error("homes are kept until the class's last day")
 	}
@@ -191,7 +221,9 @@ func TestForgetting(t *testing.T) {
 
 func TestPagesAndFiles(t *testing.T) {
 	s := newSite(t)
-	noRedirect := &http.Client{CheckRedirect: func(*http.Request, []*http.Request) error { return http.ErrUseLastResponse }}
+	noRedirect := &http.Client{
+		CheckRedirect: func(*http.Request, []*http.Request) error { return http.ErrUseLastResponse },
+	}
 	for path, status := range map[string]int{"/": 302, "/today": 200, "/experiments/x/plan": 200, "/classes/7m/codes": 200, "/h/some-link": 200, "/home/some-home": 200, "/code": 200,
 		"/no/such": 404, "/api/v1/no-such": 404, "/api/v2/x": 404, "/assets/none.js": 404, "/assets/": 404, "/assets/../server.go": 404, "/sw.js": 200, "/healthz": 200, "/readyz": 200} {
 		res, err := noRedirect.Get(s.URL + path)
@@ -223,7 +255,8 @@ func TestNotebookTimes(t *testing.T) {
 		t.Error("a time in the future is a clock jump")
 	}
 	nb := want[app.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+sc.homes[0].ID.String()), nil)
-	if len(nb.Lines) != 2 || !nb.Lines[0].MeasuredAt.Equal(lesson.Add(-time.Hour)) && !nb.Lines[1].MeasuredAt.Equal(lesson.Add(-time.Hour)) {
+	if len(nb.Lines) != 2 ||
+		!nb.Lines[0].MeasuredAt.Equal(lesson.Add(-time.Hour)) && !nb.Lines[1].MeasuredAt.Equal(lesson.Add(-time.Hour)) {
 		t.Errorf("%+v", nb.Lines)
 	}
 	for _, l := range nb.Lines {
@@ -273,7 +306,9 @@ func TestModelsAnswerWhileTyped(t *testing.T) {
 			continue
 		}
 		a := want[app.Answer](teacher, "POST", "/models/"+m.ID, map[string]any{"sequence": 7, "typed": m.Example})
-		if a.Problem != nil || a.Sequence != 7 || len(a.Outputs) != len(m.Outputs) || len(a.Shown) != len(m.Outputs) || len(a.Notes) != 2 || m.Main != "" && (a.Main == "" || a.Shown[a.Main] == "") {
+		if a.Problem != nil || a.Sequence != 7 || len(a.Outputs) != len(m.Outputs) || len(a.Shown) != len(m.Outputs) ||
+			len(a.Notes) != 2 ||
+			m.Main != "" && (a.Main == "" || a.Shown[a.Main] == "") {
 			t.Errorf("%s with its own example: %+v", m.ID, a)
 		}
 	}
@@ -292,7 +327,8 @@ func TestModelsAnswerWhileTyped(t *testing.T) {
 		`{}`:                                            {"length", "exactly one"},
 	} {
 		a := want[app.Answer](teacher, "POST", "/models/pendulum", body)
-		if a.Problem == nil || a.Problem.Input != problem[0] || !strings.Contains(a.Problem.Message, problem[1]) || a.Outputs != nil {
+		if a.Problem == nil || a.Problem.Input != problem[0] || !strings.Contains(a.Problem.Message, problem[1]) ||
+			a.Outputs != nil {
 			t.Errorf("%s: %+v", body, a.Problem)
 		}
 	}
@@ -301,8 +337,18 @@ func TestModelsAnswerWhileTyped(t *testing.T) {
 		t.Errorf("the place in a list: %+v", a.Problem)
 	}
 	// Everything that is said about one answer.
-	a = want[app.Answer](teacher, "POST", "/models/pendulum", `{"typed": {"length": "25.0 cm"}, "vary": "length", "solve": "length", "wanted": "2 s"}`)
-	if a.Main != "period" || a.Give != "0.0006 s" || a.Finer != "0.00006 s" || len(a.Doubts) != 1 || a.Curve == nil || len(a.Curve.X) != len(a.Curve.Y) || a.Solved == nil || a.Solved.Typed != "99.36 cm" || len(a.Steps) < 3 || !strings.HasPrefix(a.Steps[1], "period = 2 × pi × √(length / g) × correction = ") {
+	a = want[app.Answer](
+		teacher,
+		"POST",
+		"/models/pendulum",
+		`{"typed": {"length": "25.0 cm"}, "vary": "length", "solve": "length", "wanted": "2 s"}`,
+	)
+	if a.Main != "period" || a.Give != "0.0006 s" || a.Finer != "0.00006 s" || len(a.Doubts) != 1 || a.Curve == nil ||
+		len(a.Curve.X) != len(a.Curve.Y) ||
+		a.Solved == nil ||
+		a.Solved.Typed != "99.36 cm" ||
+		len(a.Steps) < 3 ||
+		!strings.HasPrefix(a.Steps[1], "period = 2 × pi × √(length / g) × correction = ") {
 		t.Errorf("%+v", a)
 	}
 	a = want[app.Answer](teacher, "POST", "/models/choice", `{"typed": {"counts": "9; 1"}}`)
@@ -310,8 +356,17 @@ func TestModelsAnswerWhileTyped(t *testing.T) {
 		t.Errorf("%+v", a.Finding)
 	}
 	// A recording is larger than other questions: silence of 24 s is no tone.
-	wav := append([]byte("RIFF\x24\x00\x24\x00WAVEfmt \x10\x00\x00\x00\x01\x00\x01\x00\x80\xbb\x00\x00\x00\x77\x01\x00\x02\x00\x10\x00data\x00\x00\x24\x00"), make([]byte, 0x240000)...)
-	a = want[app.Answer](teacher, "POST", "/models/signal-pitch", map[string]any{"typed": map[string]string{"wav": base64.StdEncoding.EncodeToString(wav)}})
+	wav := append(
+		[]byte(
+			"RIFF\x24\x00\x24\x00WAVEfmt \x10\x00\x00\x00\x01\x00\x01\x00\x80\xbb\x00\x00\x00\x77\x01\x00\x02\x00\x10\x00data\x00\x00\x24\x00",
+		),
+		make([]byte, 0x240000)...)
+	a = want[app.Answer](
+		teacher,
+		"POST",
+		"/models/signal-pitch",
+		map[string]any{"typed": map[string]string{"wav": base64.StdEncoding.EncodeToString(wav)}},
+	)
 	if a.Problem != nil || a.Outputs["frequency"].Value != nil {
 		t.Errorf("silence: %+v", a)
 	}
@@ -336,7 +391,17 @@ func TestAtTheDesk(t *testing.T) {
 	for i, h := range sc.homes {
 		p := sc.phone(h.Nickname)
 		sc.agree(p)
-		sc.put(p, newID(), map[string]any{"kind": "fact", "refers": "under-4", "choice": []string{"no"}, "phone_time": lesson, "offset_ms": 0})
+		sc.put(
+			p,
+			newID(),
+			map[string]any{
+				"kind":       "fact",
+				"refers":     "under-4",
+				"choice":     []string{"no"},
+				"phone_time": lesson,
+				"offset_ms":  0,
+			},
+		)
 		ids[h.Nickname] = newID()
 		sc.put(p, newID(), reading("printer", "8 min", "12 mm"))
 		sc.put(p, ids[h.Nickname], reading("towel", "8 min", []string{"50 mm", "51 mm", "49 mm", "50 mm", "5 mm"}[i]))
@@ -368,10 +433,38 @@ func TestAtTheDesk(t *testing.T) {
 	}
 	p := sc.phone(last.Nickname)
 	for _, hers := range []string{"set-aside", "asked", "vouched"} {
-		p.refused("PUT", sc.homePath(p, "/entries/"+newID()), map[string]any{"kind": hers, "step": "cut", "refers": of, "reason": "It was fine, we promise you", "text": "why?", "phone_time": lesson, "offset_ms": 0}, 403, "no-permission")
+		p.refused(
+			"PUT",
+			sc.homePath(p, "/entries/"+newID()),
+			map[string]any{
+				"kind":       hers,
+				"step":       "cut",
+				"refers":     of,
+				"reason":     "It was fine, we promise you",
+				"text":       "why?",
+				"phone_time": lesson,
+				"offset_ms":  0,
+			},
+			403,
+			"no-permission",
+		)
 	}
-	want[api.Done](sc.teacher, "POST", desk, map[string]string{"kind": "asked", "refers": of, "text": "Millimetres or centimetres?"})
-	want[api.Done](sc.teacher, "POST", desk, map[string]string{"kind": "set-aside", "refers": of, "reason": "The photo shows five centimetres, not millimetres"})
+	want[api.Done](
+		sc.teacher,
+		"POST",
+		desk,
+		map[string]string{"kind": "asked", "refers": of, "text": "Millimetres or centimetres?"},
+	)
+	want[api.Done](
+		sc.teacher,
+		"POST",
+		desk,
+		map[string]string{
+			"kind":   "set-aside",
+			"refers": of,
+			"reason": "The photo shows five centimetres, not millimetres",
+		},
+	)
 	aside := sc.results()
 	if aside.AtDesk != 1 || mean(aside.AsSent) != was || mean(aside.Comparisons) == was {
 		t.Errorf("aside: %d, %q, as sent %q, before %q", aside.AtDesk, mean(aside.Comparisons), mean(aside.AsSent), was)
@@ -383,7 +476,17 @@ func TestAtTheDesk(t *testing.T) {
 			}
 		}
 	}
-	want[api.Done](sc.teacher, "POST", desk, map[string]string{"kind": "reading", "refers": of, "typed": "50 mm", "reason": "The photo shows 50 mm, the zero is smudged"})
+	want[api.Done](
+		sc.teacher,
+		"POST",
+		desk,
+		map[string]string{
+			"kind":   "reading",
+			"refers": of,
+			"typed":  "50 mm",
+			"reason": "The photo shows 50 mm, the zero is smudged",
+		},
+	)
 	put := sc.results()
 	if put.AtDesk != 2 || !strings.HasPrefix(mean(put.Comparisons), "50") {
 		t.Errorf("put: %d, %q", put.AtDesk, mean(put.Comparisons))
@@ -393,7 +496,8 @@ func TestAtTheDesk(t *testing.T) {
 	for _, l := range nb.Lines {
 		fates[l.Entry.Typed+" "+l.Provenance] = l.Fate + " " + l.FateReason
 	}
-	if fates["5 mm own"] != "set-aside The photo shows five centimetres, not millimetres" || !strings.HasPrefix(fates["50 mm desk"], "counts") {
+	if fates["5 mm own"] != "set-aside The photo shows five centimetres, not millimetres" ||
+		!strings.HasPrefix(fates["50 mm desk"], "counts") {
 		t.Errorf("%v", fates)
 	}
 	csv := string(sc.teacher.do("GET", sc.asPath("/export.csv"), nil).body)

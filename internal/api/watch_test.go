@@ -34,10 +34,32 @@ func TestWatchOnly(t *testing.T) {
 	sc := site.school("t@school.example", "Fern", "Beck")
 	var doc json.RawMessage = []byte(foam)
 	sc.experiment = want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]any{"document": doc})
-	sc.as = want[app.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{"experiment": sc.experiment.ID, "opens_at": lesson.Add(-time.Hour), "due_at": lesson.Add(24 * time.Hour)})
+	sc.as = want[app.AssignmentView](
+		sc.teacher,
+		"POST",
+		sc.path("/assignments"),
+		map[string]any{
+			"experiment": sc.experiment.ID,
+			"opens_at":   lesson.Add(-time.Hour),
+			"due_at":     lesson.Add(24 * time.Hour),
+		},
+	)
 	fern := sc.phone("Fern")
 	want[api.Done](fern, "PUT", fern.home+"/language", map[string]string{"language": "es"})
-	want[app.EntryView](sc.teacher, "PUT", sc.asPath("/shared/"+newID()), map[string]any{"kind": "reading", "reading": "zzheight", "condition": "warm", "trial": 1, "typed": "212.5 mm", "phone_time": lesson, "offset_ms": 0})
+	want[app.EntryView](
+		sc.teacher,
+		"PUT",
+		sc.asPath("/shared/"+newID()),
+		map[string]any{
+			"kind":       "reading",
+			"reading":    "zzheight",
+			"condition":  "warm",
+			"trial":      1,
+			"typed":      "212.5 mm",
+			"phone_time": lesson,
+			"offset_ms":  0,
+		},
+	)
 
 	seen := func(what string, a answer) string {
 		t.Helper()
@@ -66,7 +88,14 @@ func TestWatchOnly(t *testing.T) {
 		plain, _, _ = strings.Cut(plain[i:], "<h1>") // the other experiment of this class is one to do
 	}
 	paper := seen("paper", fern.do("GET", sc.homePath(fern, "/print/watch"), nil))
-	draft := seen("the draft's paper", sc.teacher.do("GET", "/print/classes/"+sc.class.ID.String()+"/experiments/"+sc.experiment.ID.String()+"/watch?language=es", nil))
+	draft := seen(
+		"the draft's paper",
+		sc.teacher.do(
+			"GET",
+			"/print/classes/"+sc.class.ID.String()+"/experiments/"+sc.experiment.ID.String()+"/watch?language=es",
+			nil,
+		),
+	)
 	result := seen("result", fern.do("GET", sc.homePath(fern, "/result"), nil))
 	for what, page := range map[string]string{"bundle": sheet, "plain page": plain, "paper": paper, "draft's paper": draft, "result": result} {
 		for _, word := range []string{"zz", "417", "peroxide", "6 %", "17 min", "knife", "cuchillo", "/plain/permission"} {
@@ -74,12 +103,14 @@ func TestWatchOnly(t *testing.T) {
 				t.Errorf("%s holds %q: …%s", what, word, page[max(0, i-60):min(len(page), i+60)])
 			}
 		}
-		if what != "result" && (!strings.Contains(page, "No lo hagan en casa") || !strings.Contains(page, "Una torre de espuma")) {
+		if what != "result" &&
+			(!strings.Contains(page, "No lo hagan en casa") || !strings.Contains(page, "Una torre de espuma")) {
 			t.Errorf("%s does not say what it is", what)
 		}
 	}
 	// Typed 212.5 by a teacher who writes points: read so for a home with commas.
-	if !strings.Contains(sheet, "212,5\u00a0mm") || !strings.Contains(plain, "212,5") || !strings.Contains(result, "212") {
+	if !strings.Contains(sheet, "212,5\u00a0mm") || !strings.Contains(plain, "212,5") ||
+		!strings.Contains(result, "212") {
 		t.Errorf("the shared reading is missing: %s\n%s", plain, result)
 	}
 	for _, s := range []string{"safety", "materials", "substitutions", "demonstration"} {
@@ -87,7 +118,14 @@ func TestWatchOnly(t *testing.T) {
 			t.Errorf("a home prints the sheet %s", s)
 		}
 	}
-	mine := seen("demonstration", sc.teacher.do("GET", "/print/classes/"+sc.class.ID.String()+"/experiments/"+sc.experiment.ID.String()+"/demonstration", nil))
+	mine := seen(
+		"demonstration",
+		sc.teacher.do(
+			"GET",
+			"/print/classes/"+sc.class.ID.String()+"/experiments/"+sc.experiment.ID.String()+"/demonstration",
+			nil,
+		),
+	)
 	for _, word := range []string{"zzname", "417", "zztext", "not for homes"} {
 		if !strings.Contains(mine, word) {
 			t.Errorf("the teacher's page lacks %q", word)
@@ -111,12 +149,24 @@ func TestWatchOnly(t *testing.T) {
 		fern.refused("PUT", sc.homePath(fern, "/entries/"+newID()), e, 403, "watch-only")
 	}
 	fern.refused("PUT", sc.homePath(fern, "/photos/"+newID()), jpegOf(30, 20), 403, "watch-only")
-	fern.refused("POST", sc.homePath(fern, "/permission"), map[string]any{"decision": "granted", "guardian": "A. Fernsby", "text_sha": ""}, 403, "watch-only")
-	want[app.EntryView](fern, "PUT", sc.homePath(fern, "/entries/"+newID()), entry(map[string]any{"kind": "answer", "question": "guess", "choice": []string{"warm"}}))
+	fern.refused(
+		"POST",
+		sc.homePath(fern, "/permission"),
+		map[string]any{"decision": "granted", "guardian": "A. Fernsby", "text_sha": ""},
+		403,
+		"watch-only",
+	)
+	want[app.EntryView](
+		fern,
+		"PUT",
+		sc.homePath(fern, "/entries/"+newID()),
+		entry(map[string]any{"kind": "answer", "question": "guess", "choice": []string{"warm"}}),
+	)
 	want[app.EntryView](fern, "PUT", sc.homePath(fern, "/entries/"+newID()), entry(map[string]any{"kind": "sent"}))
 	r := sc.results()
 	for _, h := range r.Homes {
-		if want := map[string]string{"Fern": "sent", "Beck": "not-opened"}[h.Nickname]; h.State != want || h.Permission != "watching" {
+		if want := map[string]string{"Fern": "sent", "Beck": "not-opened"}[h.Nickname]; h.State != want ||
+			h.Permission != "watching" {
 			t.Errorf("%s: %s, %s", h.Nickname, h.State, h.Permission)
 		}
 	}
@@ -131,9 +181,30 @@ func TestWatchOnly(t *testing.T) {
 func TestTheAdultsWordIsHeld(t *testing.T) {
 	sc := newSite(t).school("t@school.example", "Fern", "Beck")
 	doc := sc.experiment.Document
-	doc = []byte(strings.Replace(string(doc), `"age_band"`, `"cautions": [{"id": "own", "step": "read-8", "verdict": "adult-near", "why": {"en": "The dish is heavy.", "es": "El plato pesa."}, "do": {"en": "An adult holds it.", "es": "Una persona adulta lo sujeta."}}], "age_band"`, 1))
-	sc.experiment = want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]any{"document": json.RawMessage(doc)})
-	sc.as = want[app.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{"experiment": sc.experiment.ID, "opens_at": lesson.Add(-time.Hour), "due_at": lesson.Add(24 * time.Hour)})
+	doc = []byte(
+		strings.Replace(
+			string(doc),
+			`"age_band"`,
+			`"cautions": [{"id": "own", "step": "read-8", "verdict": "adult-near", "why": {"en": "The dish is heavy.", "es": "El plato pesa."}, "do": {"en": "An adult holds it.", "es": "Una persona adulta lo sujeta."}}], "age_band"`,
+			1,
+		),
+	)
+	sc.experiment = want[app.DraftView](
+		sc.teacher,
+		"POST",
+		"/experiments",
+		map[string]any{"document": json.RawMessage(doc)},
+	)
+	sc.as = want[app.AssignmentView](
+		sc.teacher,
+		"POST",
+		sc.path("/assignments"),
+		map[string]any{
+			"experiment": sc.experiment.ID,
+			"opens_at":   lesson.Add(-time.Hour),
+			"due_at":     lesson.Add(24 * time.Hour),
+		},
+	)
 	for _, name := range []string{"Fern", "Beck"} {
 		p := sc.phone(name)
 		sha := ""
@@ -142,18 +213,36 @@ func TestTheAdultsWordIsHeld(t *testing.T) {
 				sha = s.Permission.TextSha
 			}
 		}
-		want[app.PermissionView](p, "POST", sc.homePath(p, "/permission"), map[string]any{"decision": "granted", "guardian": "A. Fernsby", "adult": true, "text_sha": sha})
+		want[app.PermissionView](
+			p,
+			"POST",
+			sc.homePath(p, "/permission"),
+			map[string]any{"decision": "granted", "guardian": "A. Fernsby", "adult": true, "text_sha": sha},
+		)
 		if name == "Beck" {
 			sc.put(p, newID(), map[string]any{"kind": "adult", "step": "read-8", "phone_time": lesson, "offset_ms": 0})
 		}
 		sc.put(p, newID(), reading("towel", "8 min", "50 mm"))
 		sc.put(p, newID(), map[string]any{"kind": "step-done", "step": "pour", "phone_time": lesson, "offset_ms": 0})
-		p.refused("PUT", sc.homePath(p, "/entries/"+newID()), map[string]any{"kind": "vouched", "step": "read-8", "reason": "we were all there, honestly", "phone_time": lesson, "offset_ms": 0}, 403, "no-permission")
+		p.refused(
+			"PUT",
+			sc.homePath(p, "/entries/"+newID()),
+			map[string]any{
+				"kind":       "vouched",
+				"step":       "read-8",
+				"reason":     "we were all there, honestly",
+				"phone_time": lesson,
+				"offset_ms":  0,
+			},
+			403,
+			"no-permission",
+		)
 	}
 	r := sc.results()
 	fern := r.Homes[slices.IndexFunc(r.Homes, func(h app.HomeResult) bool { return h.Nickname == "Fern" })]
 	cell := slices.IndexFunc(fern.Cells, func(c app.CellView) bool { return c.State == "adult-not-said" })
-	if r.Counted != 1 || len(fern.Held) != 1 || cell < 0 || !strings.HasPrefix(fern.Cells[cell].Text, "50") || fern.Cells[cell].Value != nil {
+	if r.Counted != 1 || len(fern.Held) != 1 || cell < 0 || !strings.HasPrefix(fern.Cells[cell].Text, "50") ||
+		fern.Cells[cell].Value != nil {
 		t.Fatalf("counted %d, %+v", r.Counted, fern)
 	}
 	csv := string(sc.teacher.do("GET", sc.asPath("/export.csv"), nil).body)
@@ -165,13 +254,31 @@ func TestTheAdultsWordIsHeld(t *testing.T) {
 	if len(nb.Held) != 1 || nb.Held[0].ID != "read-8" {
 		t.Errorf("%+v", nb.Held)
 	}
-	sc.teacher.refused("POST", book+"/desk", map[string]string{"kind": "vouched", "step": "read-8", "reason": "fine"}, 422, "invalid")
-	sc.teacher.refused("POST", book+"/desk", map[string]string{"kind": "vouched", "step": "pour", "reason": "Grandma told me that she was there"}, 422, "invalid")
-	want[api.Done](sc.teacher, "POST", book+"/desk", map[string]string{"kind": "vouched", "step": "read-8", "reason": "Grandma told me that she was there"})
+	sc.teacher.refused(
+		"POST",
+		book+"/desk",
+		map[string]string{"kind": "vouched", "step": "read-8", "reason": "fine"},
+		422,
+		"invalid",
+	)
+	sc.teacher.refused(
+		"POST",
+		book+"/desk",
+		map[string]string{"kind": "vouched", "step": "pour", "reason": "Grandma told me that she was there"},
+		422,
+		"invalid",
+	)
+	want[api.Done](
+		sc.teacher,
+		"POST",
+		book+"/desk",
+		map[string]string{"kind": "vouched", "step": "read-8", "reason": "Grandma told me that she was there"},
+	)
 	if r := sc.results(); r.Counted != 2 {
 		t.Errorf("counted %d", r.Counted)
 	}
-	if nb := want[app.NotebookView](sc.teacher, "GET", book, nil); len(nb.Held) != 0 || nb.Lines[len(nb.Lines)-1].Provenance != "desk" {
+	if nb := want[app.NotebookView](sc.teacher, "GET", book, nil); len(nb.Held) != 0 ||
+		nb.Lines[len(nb.Lines)-1].Provenance != "desk" {
 		t.Errorf("%+v", nb)
 	}
 }

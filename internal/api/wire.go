@@ -93,7 +93,8 @@ const answerWithin = 12 * time.Second
 func inTime(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		p := r.URL.Path
-		if strings.HasSuffix(p, "/live") || strings.Contains(p, "/photos/") || strings.Contains(p, "/export.") || strings.HasSuffix(p, "/archive.zip") {
+		if strings.HasSuffix(p, "/live") || strings.Contains(p, "/photos/") || strings.Contains(p, "/export.") ||
+			strings.HasSuffix(p, "/archive.zip") {
 			next.ServeHTTP(w, r)
 			return
 		}
@@ -133,7 +134,15 @@ func wellFormed(next http.Handler) http.Handler {
 			r.Body = io.NopCloser(bytes.NewReader(body))
 		}
 		if what != "" {
-			writeProblem(w, problem(422, "invalid", "not-valid", "invalid.text").about(what, text.Message{ID: "rule.plain-text"}, "a text as it is typed"))
+			writeProblem(
+				w,
+				problem(
+					422,
+					"invalid",
+					"not-valid",
+					"invalid.text",
+				).about(what, text.Message{ID: "rule.plain-text"}, "a text as it is typed"),
+			)
 			return
 		}
 		next.ServeHTTP(w, r)

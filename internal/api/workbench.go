@@ -9,9 +9,13 @@ import (
 // workbench answers the models of the science core.
 func (s *Server) workbench() {
 	type list struct{ Accept }
-	forTeacher(s, op("GET", "/models", "list-models", "The models of the Workbench"), func(_ context.Context, _ app.TeacherActor, i *list) (List[app.ModelView], error) {
-		return List[app.ModelView]{Items: app.Models(i.code())}, nil
-	})
+	forTeacher(
+		s,
+		op("GET", "/models", "list-models", "The models of the Workbench"),
+		func(_ context.Context, _ app.TeacherActor, i *list) (List[app.ModelView], error) {
+			return List[app.ModelView]{Items: app.Models(i.code())}, nil
+		},
+	)
 	type compute struct {
 		Accept
 		Model string `path:"model" maxLength:"40"`

@@ -122,7 +122,14 @@ func (a *App) home(ctx context.Context, who TeacherActor, class, id uuid.UUID) (
 
 // audited runs a change of the teacher's in a transaction, with its line in
 // the audit and a live event.
-func (a *App) audited(ctx context.Context, who TeacherActor, class uuid.UUID, home *uuid.UUID, action, detail string, change func(q *store.Queries) error) error {
+func (a *App) audited(
+	ctx context.Context,
+	who TeacherActor,
+	class uuid.UUID,
+	home *uuid.UUID,
+	action, detail string,
+	change func(q *store.Queries) error,
+) error {
 	return a.Store.InTx(ctx, func(q *store.Queries) error {
 		if err := change(q); err != nil {
 			return err

@@ -100,7 +100,16 @@ func (a *App) Archive(ctx context.Context, who TeacherActor, class uuid.UUID) (A
 				return err
 			}
 		}
-		z.json("manifest.json", map[string]any{"format": "patient-kitchen class", "version": 1, "made_at": a.Now().UTC(), "class": c.ID, "files": z.files})
+		z.json(
+			"manifest.json",
+			map[string]any{
+				"format":  "patient-kitchen class",
+				"version": 1,
+				"made_at": a.Now().UTC(),
+				"class":   c.ID,
+				"files":   z.files,
+			},
+		)
 		if z.err != nil {
 			return z.err
 		}
@@ -130,7 +139,9 @@ func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who Teach
 		return err
 	}
 	title := file.Experiment
-	dir := z.folder(fmt.Sprintf("%s-%s-version-%d", as.OpensAt.UTC().Format(time.DateOnly), plainName(title), as.Number))
+	dir := z.folder(
+		fmt.Sprintf("%s-%s-version-%d", as.OpensAt.UTC().Format(time.DateOnly), plainName(title), as.Number),
+	)
 	z.put(dir+"experiment.json", document)
 	for name, write := range map[string]func(io.Writer, export.Dialect) error{"readings": file.ReadingsCSV, "answers": file.AnswersCSV, "observations": file.ObservationsCSV, "results": file.ResultsCSV} {
 		z.make(dir+name+".csv", func(w io.Writer) error { return write(w, export.Usual) })
@@ -144,7 +155,18 @@ func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who Teach
 	for _, of := range append([][]store.Entry{b.sharedRows}, entriesInOrder(b)...) {
 		for _, e := range of {
 			if e.Kind != string(notebook.Fact) { // what a home says of itself
-				entries = append(entries, archivedEntry{e.ID, e.HomeID, e.Provenance, e.Kind, e.ReceivedAt.UTC(), e.Late, json.RawMessage(e.Body)})
+				entries = append(
+					entries,
+					archivedEntry{
+						e.ID,
+						e.HomeID,
+						e.Provenance,
+						e.Kind,
+						e.ReceivedAt.UTC(),
+						e.Late,
+						json.RawMessage(e.Body),
+					},
+				)
 			}
 		}
 	}
@@ -206,7 +228,10 @@ func archivedIncidents(b *classBooks, rows []store.Incident) []archivedIncident 
 		if b.permissions[i.HomeID].State == "withdrawn" {
 			continue // what it sent is hidden
 		}
-		out = append(out, archivedIncident{i.HomeID, i.Door, i.Outcome, i.Note, i.PhoneTime.UTC(), i.ReceivedAt.UTC(), i.SeenAt})
+		out = append(
+			out,
+			archivedIncident{i.HomeID, i.Door, i.Outcome, i.Note, i.PhoneTime.UTC(), i.ReceivedAt.UTC(), i.SeenAt},
+		)
 	}
 	return out
 }

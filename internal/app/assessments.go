@@ -39,11 +39,19 @@ func (a *App) Assessment(ctx context.Context, who TeacherActor, experiment uuid.
 		return AssessmentView{}, nil
 	}
 	sum := sha256.Sum256(e.Draft)
-	return AssessmentView{&AssessmentFields{last.ByWhom, last.AssessedOn.Format(time.DateOnly), last.About}, bytes.Equal(sum[:], last.Sha256)}, err
+	return AssessmentView{
+		&AssessmentFields{last.ByWhom, last.AssessedOn.Format(time.DateOnly), last.About},
+		bytes.Equal(sum[:], last.Sha256),
+	}, err
 }
 
 // Assess signs the school's assessment for the experiment as it stands.
-func (a *App) Assess(ctx context.Context, who TeacherActor, experiment uuid.UUID, f AssessmentFields) (AssessmentView, error) {
+func (a *App) Assess(
+	ctx context.Context,
+	who TeacherActor,
+	experiment uuid.UUID,
+	f AssessmentFields,
+) (AssessmentView, error) {
 	e, err := a.Store.Experiment(ctx, who.ID, experiment)
 	if err != nil {
 		return AssessmentView{}, notFound(err)
@@ -60,7 +68,15 @@ func (a *App) Assess(ctx context.Context, who TeacherActor, experiment uuid.UUID
 		return AssessmentView{}, &Invalid{"on", rule("assessed-on"), a.Now().Format(time.DateOnly)}
 	}
 	sum := sha256.Sum256(e.Draft)
-	s := store.Assessment{ID: store.NewID(), ExperimentID: experiment, Sha256: sum[:], ByWhom: f.By, About: f.About, AssessedOn: day, SignedAt: a.Now()}
+	s := store.Assessment{
+		ID:           store.NewID(),
+		ExperimentID: experiment,
+		Sha256:       sum[:],
+		ByWhom:       f.By,
+		About:        f.About,
+		AssessedOn:   day,
+		SignedAt:     a.Now(),
+	}
 	return AssessmentView{&f, true}, a.Store.AddAssessment(ctx, s)
 }
 

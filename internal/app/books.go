@@ -76,9 +76,16 @@ func (a *App) readRows(ctx context.Context, b *classBooks) error {
 
 // book opens a home's notebook, or gives it as it was opened before from as many
 // entries by the same rules. Nobody may write to it.
-func (s *shelf) book(d *design.Document, key [2]uuid.UUID, rows []store.Entry, w notebook.Writer, guards notebook.Guards) *notebook.Book {
+func (s *shelf) book(
+	d *design.Document,
+	key [2]uuid.UUID,
+	rows []store.Entry,
+	w notebook.Writer,
+	guards notebook.Guards,
+) *notebook.Book {
 	kept, _ := s.books.Peek(key)
-	if kept.book != nil && len(kept.rows) == len(rows) && kept.book.Writer == w && maps.Equal(kept.book.Guards, guards) {
+	if kept.book != nil && len(kept.rows) == len(rows) && kept.book.Writer == w &&
+		maps.Equal(kept.book.Guards, guards) {
 		return kept.book
 	}
 	book := openBook(d, rows, w, guards)

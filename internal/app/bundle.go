@@ -66,7 +66,14 @@ type CardView struct {
 func FirstAid(language string) []CardView {
 	out := []CardView{}
 	for _, c := range safety.Cards() {
-		v := CardView{ID: c.ID, Door: string(c.Door), Title: text.Render(c.Title, language), CallFirst: c.CallFirst, Poison: c.Poison, Minutes: c.Minutes}
+		v := CardView{
+			ID:        c.ID,
+			Door:      string(c.Door),
+			Title:     text.Render(c.Title, language),
+			CallFirst: c.CallFirst,
+			Poison:    c.Poison,
+			Minutes:   c.Minutes,
+		}
 		for _, s := range c.Steps {
 			v.Steps = append(v.Steps, text.Render(s, language))
 		}
@@ -159,8 +166,19 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 	if err != nil {
 		return Bundle{}, err
 	}
-	b := Bundle{Home: HomeCard{ID: hc.home.ID, Nickname: hc.home.Nickname, Language: hc.home.Language, Locale: hc.reader, Students: []string{}},
-		Class: cardOf(hc), FirstAid: FirstAid(hc.reader), Sheets: []Sheet{}, Languages: text.Languages}
+	b := Bundle{
+		Home: HomeCard{
+			ID:       hc.home.ID,
+			Nickname: hc.home.Nickname,
+			Language: hc.home.Language,
+			Locale:   hc.reader,
+			Students: []string{},
+		},
+		Class:     cardOf(hc),
+		FirstAid:  FirstAid(hc.reader),
+		Sheets:    []Sheet{},
+		Languages: text.Languages,
+	}
 	for _, s := range students {
 		if s.HomeID == who.Home {
 			b.Home.Students = append(b.Home.Students, s.Name)
@@ -194,7 +212,17 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 
 func cardOf(hc homeContext) ClassCard {
 	c := hc.class
-	return ClassCard{c.Name, c.School, hc.teacher.Name, c.Zone, c.UnitSystem, c.EmergencyNumber, c.PoisonNumber, c.PhotoDays, c.KeepUntil.Format(time.DateOnly)}
+	return ClassCard{
+		c.Name,
+		c.School,
+		hc.teacher.Name,
+		c.Zone,
+		c.UnitSystem,
+		c.EmergencyNumber,
+		c.PoisonNumber,
+		c.PhotoDays,
+		c.KeepUntil.Format(time.DateOnly),
+	}
 }
 
 func viewEntries(d *design.Document, entries []store.Entry, assignment uuid.UUID, w notebook.Writer) []EntryView {

@@ -42,8 +42,12 @@ var phonePattern = regexp.MustCompile(`^\+?[0-9][0-9 ()-]{1,19}$`)
 // check reads the fields; was is the class before, a new one when it is none.
 func (f ClassFields) check(was store.Class, now time.Time) (store.Class, error) {
 	c := store.Class{
-		Name: strings.TrimSpace(f.Name), School: strings.TrimSpace(f.School), Zone: f.Zone, Language: f.Language, UnitSystem: f.UnitSystem,
-		EmergencyNumber: strings.TrimSpace(f.EmergencyNumber), PoisonNumber: strings.TrimSpace(f.PoisonNumber), PhotoDays: f.PhotoDays, NeedsAssessment: was.NeedsAssessment,
+		Name: strings.TrimSpace(
+			f.Name,
+		), School: strings.TrimSpace(f.School), Zone: f.Zone, Language: f.Language, UnitSystem: f.UnitSystem,
+		EmergencyNumber: strings.TrimSpace(
+			f.EmergencyNumber,
+		), PoisonNumber: strings.TrimSpace(f.PoisonNumber), PhotoDays: f.PhotoDays, NeedsAssessment: was.NeedsAssessment,
 	}
 	if f.NeedsAssessment != nil {
 		c.NeedsAssessment = *f.NeedsAssessment
@@ -116,7 +120,13 @@ func (a *App) AddClass(ctx context.Context, who TeacherActor, f ClassFields) (Cl
 }
 
 // SaveClass changes a class that still has the version given.
-func (a *App) SaveClass(ctx context.Context, who TeacherActor, id uuid.UUID, version int, f ClassFields) (ClassView, error) {
+func (a *App) SaveClass(
+	ctx context.Context,
+	who TeacherActor,
+	id uuid.UUID,
+	version int,
+	f ClassFields,
+) (ClassView, error) {
 	now, err := a.class(ctx, who, id)
 	if err != nil {
 		return ClassView{}, err
@@ -177,7 +187,15 @@ func (a *App) DeleteClass(ctx context.Context, who TeacherActor, id uuid.UUID) e
 		return err
 	}
 	now := a.Now()
-	return a.audited(ctx, who, id, nil, "class", "deleted", func(q *store.Queries) error { return q.SetClassDeleted(ctx, id, &now) })
+	return a.audited(
+		ctx,
+		who,
+		id,
+		nil,
+		"class",
+		"deleted",
+		func(q *store.Queries) error { return q.SetClassDeleted(ctx, id, &now) },
+	)
 }
 
 // RestoreClass brings a class back that was deleted.
@@ -188,7 +206,15 @@ func (a *App) RestoreClass(ctx context.Context, who TeacherActor, id uuid.UUID) 
 	}
 	for _, c := range deleted {
 		if c.ID == id {
-			return a.audited(ctx, who, id, nil, "class", "restored", func(q *store.Queries) error { return q.SetClassDeleted(ctx, id, nil) })
+			return a.audited(
+				ctx,
+				who,
+				id,
+				nil,
+				"class",
+				"restored",
+				func(q *store.Queries) error { return q.SetClassDeleted(ctx, id, nil) },
+			)
 		}
 	}
 	return ErrNotFound
@@ -260,7 +286,13 @@ func auditWords(r store.Audit, language string) string {
 
 // Audit lists what the teacher did to a class, or to one of its homes, newest
 // first.
-func (a *App) Audit(ctx context.Context, who TeacherActor, class uuid.UUID, home *uuid.UUID, language string) ([]AuditView, error) {
+func (a *App) Audit(
+	ctx context.Context,
+	who TeacherActor,
+	class uuid.UUID,
+	home *uuid.UUID,
+	language string,
+) ([]AuditView, error) {
 	if _, err := a.class(ctx, who, class); err != nil {
 		return nil, err
 	}

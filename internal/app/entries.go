@@ -55,8 +55,20 @@ type EntryView struct {
 }
 
 func (f EntryFields) entry() notebook.Entry {
-	e := notebook.Entry{Kind: notebook.Kind(f.Kind), Step: f.Step, Typed: f.Typed, Instrument: f.Instrument, Question: f.Question, Evidence: f.Evidence,
-		Text: f.Text, Choice: f.Choice, Refers: f.Refers, Reason: f.Reason, PhoneTime: f.PhoneTime, Offset: time.Duration(f.OffsetMs) * time.Millisecond}
+	e := notebook.Entry{
+		Kind:       notebook.Kind(f.Kind),
+		Step:       f.Step,
+		Typed:      f.Typed,
+		Instrument: f.Instrument,
+		Question:   f.Question,
+		Evidence:   f.Evidence,
+		Text:       f.Text,
+		Choice:     f.Choice,
+		Refers:     f.Refers,
+		Reason:     f.Reason,
+		PhoneTime:  f.PhoneTime,
+		Offset:     time.Duration(f.OffsetMs) * time.Millisecond,
+	}
 	if e.Kind == notebook.Reading || e.Kind == notebook.NotRead {
 		e.Slot = design.Slot{Reading: f.Reading, Condition: f.Condition, Time: f.Time, Trial: max(1, f.Trial)}
 	}
@@ -74,7 +86,14 @@ func readEntry(s store.Entry) (notebook.Entry, EntryFields) {
 
 func viewEntry(d *design.Document, s store.Entry, w notebook.Writer) EntryView {
 	e, f := readEntry(s)
-	v := EntryView{ID: s.ID, Entry: f, Provenance: s.Provenance, ReceivedAt: s.ReceivedAt, Late: s.Late, ClockJump: s.ClockJump}
+	v := EntryView{
+		ID:         s.ID,
+		Entry:      f,
+		Provenance: s.Provenance,
+		ReceivedAt: s.ReceivedAt,
+		Late:       s.Late,
+		ClockJump:  s.ClockJump,
+	}
 	if q, ok := d.QuestionOf(e.Question); ok && e.Kind == notebook.Answer && q.Kind == "number" {
 		v.Reply = reading.Understand(reading.Asked{Unit: unitOf(q)}, e.Text, w).Reply(w.Language)
 		return v
@@ -138,7 +157,13 @@ func (a *App) PutEntry(ctx context.Context, p Phone, assignment, id uuid.UUID, r
 	if err != nil {
 		return EntryView{}, a.afterLooking(ctx, p, notFound(err))
 	}
-	s := store.Entry{ClassID: p.Class, ID: id, AssignmentID: assignment, HomeID: &p.Home, Provenance: string(notebook.Own)}
+	s := store.Entry{
+		ClassID:      p.Class,
+		ID:           id,
+		AssignmentID: assignment,
+		HomeID:       &p.Home,
+		Provenance:   string(notebook.Own),
+	}
 	f, bad := a.read(d.Document, &s, raw)
 	var picture error
 	if bad == nil && f.Kind == string(notebook.Photo) {
@@ -162,7 +187,11 @@ func (a *App) PutEntry(ctx context.Context, p Phone, assignment, id uuid.UUID, r
 			a.shelf.room.Add(key, room-1)
 			a.Store.Hint(store.Event{Class: p.Class, Kind: "entry", ID: assignment})
 			s.Late = door.Late
-			return viewEntry(d.Document, s, notebook.Writer{Language: text.In(door.Language, door.Zone), System: quantity.System(door.UnitSystem)}), nil
+			return viewEntry(
+				d.Document,
+				s,
+				notebook.Writer{Language: text.In(door.Language, door.Zone), System: quantity.System(door.UnitSystem)},
+			), nil
 		}
 	}
 	return a.notAdded(ctx, p, d, s, f, bad, picture)
@@ -206,7 +235,14 @@ func (a *App) afterLooking(ctx context.Context, p Phone, err error) error {
 }
 
 // notAdded finds out why an entry was not added: it is there, or it may not be.
-func (a *App) notAdded(ctx context.Context, p Phone, d *issued, s store.Entry, f EntryFields, bad, picture error) (EntryView, error) {
+func (a *App) notAdded(
+	ctx context.Context,
+	p Phone,
+	d *issued,
+	s store.Entry,
+	f EntryFields,
+	bad, picture error,
+) (EntryView, error) {
 	if err := a.afterLooking(ctx, p, nil); err != nil {
 		return EntryView{}, err
 	}
@@ -304,7 +340,12 @@ func mayWrite(p PermissionView, f EntryFields) error {
 }
 
 // PutSharedEntry takes one of the teacher's own readings, to be shared.
-func (a *App) PutSharedEntry(ctx context.Context, who TeacherActor, class, assignment, id uuid.UUID, raw []byte) (EntryView, error) {
+func (a *App) PutSharedEntry(
+	ctx context.Context,
+	who TeacherActor,
+	class, assignment, id uuid.UUID,
+	raw []byte,
+) (EntryView, error) {
 	c, err := a.class(ctx, who, class)
 	if err != nil {
 		return EntryView{}, err
@@ -361,7 +402,11 @@ func (a *App) read(d *design.Document, s *store.Entry, raw []byte) (EntryFields,
 	}
 	for _, stray := range strict.Find(raw, f, 20) {
 		if stray.Twice { // a part that is not known may come from a newer phone: it is kept with the bytes
-			return f, &Invalid{strings.TrimPrefix(stray.Path, "/"), rule("twice"), `{"kind": "observation", "text": "it climbs"}`}
+			return f, &Invalid{
+				strings.TrimPrefix(stray.Path, "/"),
+				rule("twice"),
+				`{"kind": "observation", "text": "it climbs"}`,
+			}
 		}
 	}
 	if err := f.check(now); err != nil {
@@ -378,7 +423,8 @@ func (a *App) read(d *design.Document, s *store.Entry, raw []byte) (EntryFields,
 
 // again answers with what is stored under an id, if it is the same thing.
 func again(d *design.Document, had, sent store.Entry, w notebook.Writer) (EntryView, error) {
-	sameHome := had.HomeID == nil && sent.HomeID == nil || had.HomeID != nil && sent.HomeID != nil && *had.HomeID == *sent.HomeID
+	sameHome := had.HomeID == nil && sent.HomeID == nil ||
+		had.HomeID != nil && sent.HomeID != nil && *had.HomeID == *sent.HomeID
 	if !sameHome || had.AssignmentID != sent.AssignmentID || !bytes.Equal(had.BodySha, sent.BodySha) {
 		return EntryView{}, &Refused{Code: "other-body"}
 	}
@@ -389,7 +435,8 @@ func (a *App) ownsPicture(ctx context.Context, s store.Entry, refers string) err
 	id, err := uuid.Parse(refers)
 	if err == nil {
 		m, found := a.Store.Media(ctx, s.ClassID, id)
-		if found == nil && m.AssignmentID == s.AssignmentID && (m.HomeID == nil) == (s.HomeID == nil) && (m.HomeID == nil || *m.HomeID == *s.HomeID) {
+		if found == nil && m.AssignmentID == s.AssignmentID && (m.HomeID == nil) == (s.HomeID == nil) &&
+			(m.HomeID == nil || *m.HomeID == *s.HomeID) {
 			return nil
 		}
 		if found != nil && !errors.Is(found, store.ErrNotFound) {

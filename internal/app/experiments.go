@@ -116,7 +116,30 @@ func Review(raw []byte, language string) ReviewView {
 }
 
 func emptyReview() ReviewView {
-	return ReviewView{Least: safety.LeastReason, Guardian: SafetyPart{Sections: []SheetSection{}, AdultJobs: []AdultJobRow{}, Gear: []string{}, Where: []string{}, Before: []string{}, Cautions: []CautionRow{}, Stop: []string{}, Clearing: []string{}, Lowered: []string{}, General: []string{}, Cards: []string{}}, Validation: []FindingView{}, Safety: []SafetyView{}, Order: []OrderView{}, Bands: []BandView{}, Margin: []MarginView{}, Spans: []SpanView{}, Expected: []ExpectedView{}, Results: [][]OptionRow{}}
+	return ReviewView{
+		Least: safety.LeastReason,
+		Guardian: SafetyPart{
+			Sections:  []SheetSection{},
+			AdultJobs: []AdultJobRow{},
+			Gear:      []string{},
+			Where:     []string{},
+			Before:    []string{},
+			Cautions:  []CautionRow{},
+			Stop:      []string{},
+			Clearing:  []string{},
+			Lowered:   []string{},
+			General:   []string{},
+			Cards:     []string{},
+		},
+		Validation: []FindingView{},
+		Safety:     []SafetyView{},
+		Order:      []OrderView{},
+		Bands:      []BandView{},
+		Margin:     []MarginView{},
+		Spans:      []SpanView{},
+		Expected:   []ExpectedView{},
+		Results:    [][]OptionRow{},
+	}
 }
 
 func reviewOf(raw []byte, language string) ReviewView {
@@ -129,9 +152,31 @@ func reviewOf(raw []byte, language string) ReviewView {
 	r := review.Of(&d)
 	v.Readable, v.Issuable, v.Verdict = true, r.Issuable, string(safety.Worst(r.Safety.Findings))
 	for _, f := range append(r.Validation, design.Strays(raw)...) {
-		v.Validation = append(v.Validation, FindingView{f.Code, string(f.Severity), f.Path, text.Render(f.Message, language), text.Render(f.Mend, language), f.Offer})
+		v.Validation = append(
+			v.Validation,
+			FindingView{
+				f.Code,
+				string(f.Severity),
+				f.Path,
+				text.Render(f.Message, language),
+				text.Render(f.Mend, language),
+				f.Offer,
+			},
+		)
 	}
-	v.Safety, v.Order, v.Bands = viewSafety(&d, d.Larder(), r.Safety, language), viewOrder(&d, d.Larder(), r.Safety, language), viewBands(r.Safety)
+	v.Safety, v.Order, v.Bands = viewSafety(
+		&d,
+		d.Larder(),
+		r.Safety,
+		language,
+	), viewOrder(
+		&d,
+		d.Larder(),
+		r.Safety,
+		language,
+	), viewBands(
+		r.Safety,
+	)
 	v.Guardian = (&sheetWriter{language: language}).guardian(&d, r, nil)
 	for _, l := range r.Margin {
 		v.Margin = append(v.Margin, MarginView{l.Topic, string(l.Weight), text.Render(l.Message, language), l.Path})
@@ -175,8 +220,20 @@ func viewSpans(d *design.Document, r review.Review, language string) []SpanView 
 				photo = photo || e.ID == id && e.Kind == "photo"
 			}
 		}
-		out = append(out, SpanView{Step: s.Step, Kind: string(step.Kind), Title: title, Start: int(s.Start.Seconds()), End: int(s.End.Seconds()),
-			Wait: int(s.Wait.Seconds()), Reads: len(step.Takes) > 0, Photo: photo, Adult: adults[s.Step]})
+		out = append(
+			out,
+			SpanView{
+				Step:  s.Step,
+				Kind:  string(step.Kind),
+				Title: title,
+				Start: int(s.Start.Seconds()),
+				End:   int(s.End.Seconds()),
+				Wait:  int(s.Wait.Seconds()),
+				Reads: len(step.Takes) > 0,
+				Photo: photo,
+				Adult: adults[s.Step],
+			},
+		)
 	}
 	return out
 }
@@ -212,7 +269,19 @@ func checkDraft(raw []byte) error {
 	// large to be judged is not even kept.
 	var bound *design.BoundError
 	if _, err := design.Read(raw); errors.As(err, &bound) {
-		return &Invalid{"document" + bound.Path, rule("most-of", "most", bound.Most, "what", text.Message{ID: "parts." + strings.ReplaceAll(bound.What, " ", "-")}, "n", bound.N), strconv.Itoa(bound.Most)}
+		return &Invalid{
+			"document" + bound.Path,
+			rule(
+				"most-of",
+				"most",
+				bound.Most,
+				"what",
+				text.Message{ID: "parts." + strings.ReplaceAll(bound.What, " ", "-")},
+				"n",
+				bound.N,
+			),
+			strconv.Itoa(bound.Most),
+		}
 	}
 	return nil
 }
@@ -223,7 +292,14 @@ func (a *App) AddExperiment(ctx context.Context, who TeacherActor, raw []byte, l
 	if err := errors.Join(checkDraft(raw), strange(raw)); err != nil {
 		return DraftView{}, err
 	}
-	e := store.Experiment{ID: store.NewID(), TeacherID: who.ID, Title: titleOf(raw), Draft: raw, Version: 1, CreatedAt: a.Now()}
+	e := store.Experiment{
+		ID:        store.NewID(),
+		TeacherID: who.ID,
+		Title:     titleOf(raw),
+		Draft:     raw,
+		Version:   1,
+		CreatedAt: a.Now(),
+	}
 	return DraftView{e.ID, 1, raw, Review(raw, language)}, a.Store.AddExperiment(ctx, e)
 }
 
@@ -252,7 +328,14 @@ func Example(name string) ([]byte, error) {
 }
 
 // SaveDraft replaces the draft that still has the version given.
-func (a *App) SaveDraft(ctx context.Context, who TeacherActor, id uuid.UUID, version int, raw []byte, language string) (DraftView, error) {
+func (a *App) SaveDraft(
+	ctx context.Context,
+	who TeacherActor,
+	id uuid.UUID,
+	version int,
+	raw []byte,
+	language string,
+) (DraftView, error) {
 	if err := checkDraft(raw); err != nil {
 		return DraftView{}, err
 	}
@@ -292,7 +375,13 @@ func (a *App) Experiments(ctx context.Context, who TeacherActor, language string
 	rows, err := a.Store.Experiments(ctx, who.ID)
 	out := make([]ExperimentRow, 0, len(rows))
 	for _, e := range rows {
-		row := ExperimentRow{ID: e.ID, Title: titled(e.Title, language), UpdatedAt: e.UpdatedAt, Version: e.Version, Spans: []SpanView{}}
+		row := ExperimentRow{
+			ID:        e.ID,
+			Title:     titled(e.Title, language),
+			UpdatedAt: e.UpdatedAt,
+			Version:   e.Version,
+			Spans:     []SpanView{},
+		}
 		if err := judged(func() error { return row.judge(e.Draft, language) }); err != nil {
 			row.Problem = text.Render(text.M("experiments.unjudged", "problem", text.Why(err)), language)
 		}

@@ -21,7 +21,12 @@ var fileName = regexp.MustCompile(`[^a-z0-9]+`)
 // Export gathers every reading, answer and observation of an assignment, home by
 // home, with what was worked out of them, and a name for the file. Homes that took
 // their permission back are left out.
-func (a *App) Export(ctx context.Context, who TeacherActor, class, assignment uuid.UUID, language string) (export.Class, string, error) {
+func (a *App) Export(
+	ctx context.Context,
+	who TeacherActor,
+	class, assignment uuid.UUID,
+	language string,
+) (export.Class, string, error) {
 	b, err := a.classBooks(ctx, who, class, assignment)
 	if err != nil {
 		return export.Class{}, "", err
@@ -31,8 +36,15 @@ func (a *App) Export(ctx context.Context, who TeacherActor, class, assignment uu
 		return export.Class{}, "", err
 	}
 	sum := sha256.Sum256(document)
-	out := compare.Readings{Made: a.Now().UTC().Format(time.RFC3339), DesignVersion: hex.EncodeToString(sum[:]), Measures: b.class.UnitSystem,
-		Homes: []compare.ReadingsHome{}, Readings: []compare.Row{}, Answers: []compare.AnswerRow{}, Observations: []compare.ObservationRow{}}
+	out := compare.Readings{
+		Made:          a.Now().UTC().Format(time.RFC3339),
+		DesignVersion: hex.EncodeToString(sum[:]),
+		Measures:      b.class.UnitSystem,
+		Homes:         []compare.ReadingsHome{},
+		Readings:      []compare.Row{},
+		Answers:       []compare.AnswerRow{},
+		Observations:  []compare.ObservationRow{},
+	}
 	var homes []compare.Home
 	for _, h := range b.homes {
 		book := b.books[h.ID]
@@ -43,16 +55,31 @@ func (a *App) Export(ctx context.Context, who TeacherActor, class, assignment uu
 			at := e.Measured().UTC().Format(time.RFC3339)
 			switch e.Kind {
 			case notebook.Answer:
-				out.Answers = append(out.Answers, compare.AnswerRow{Home: h.Nickname, Question: e.Question, Choice: e.Choice, Text: e.Text, At: at})
+				out.Answers = append(
+					out.Answers,
+					compare.AnswerRow{Home: h.Nickname, Question: e.Question, Choice: e.Choice, Text: e.Text, At: at},
+				)
 			case notebook.Observation:
-				out.Observations = append(out.Observations, compare.ObservationRow{Home: h.Nickname, Step: e.Step, Evidence: e.Evidence, Text: e.Text, At: at})
+				out.Observations = append(
+					out.Observations,
+					compare.ObservationRow{Home: h.Nickname, Step: e.Step, Evidence: e.Evidence, Text: e.Text, At: at},
+				)
 			}
 		}
 	}
 	out.Readings = append(out.Readings, exportBook("", b.shared)...)
 	title, _ := b.design.Title.In(language)
-	return export.Class{Name: b.class.Name, Experiment: title, Version: b.assignment.Number, Language: language, Design: b.design.Document, Readings: out,
-		Report: compare.Work(b.design.Document, homes, true)}, plainName(title + " " + b.class.Name), nil
+	return export.Class{
+			Name:       b.class.Name,
+			Experiment: title,
+			Version:    b.assignment.Number,
+			Language:   language,
+			Design:     b.design.Document,
+			Readings:   out,
+			Report:     compare.Work(b.design.Document, homes, true),
+		}, plainName(
+			title + " " + b.class.Name,
+		), nil
 }
 
 // plainName is a name that every system takes for a file.
@@ -69,7 +96,16 @@ func exportBook(name string, book *notebook.Book) []compare.Row {
 	for i := range book.Cells {
 		c := &book.Cells[i]
 		r, _ := book.Design.Reading(c.Slot.Reading)
-		base := compare.Row{Home: name, Provenance: "own", Reading: c.Slot.Reading, Condition: c.Slot.Condition, Time: c.Slot.Time, Trial: c.Slot.Trial, Unit: r.Unit, Kind: "quantity"}
+		base := compare.Row{
+			Home:       name,
+			Provenance: "own",
+			Reading:    c.Slot.Reading,
+			Condition:  c.Slot.Condition,
+			Time:       c.Slot.Time,
+			Trial:      c.Slot.Trial,
+			Unit:       r.Unit,
+			Kind:       "quantity",
+		}
 		if name == "" {
 			base.Provenance = "shared"
 		}
@@ -82,7 +118,11 @@ func exportBook(name string, book *notebook.Book) []compare.Row {
 			if in, ok := r.Instrument(l.Entry.Instrument); ok {
 				row.Instrument, row.Step = in.ID, in.Resolution
 			}
-			row.MeasuredAt, row.ReceivedAt = l.Entry.Measured().UTC().Format(time.RFC3339), l.Entry.Received.UTC().Format(time.RFC3339)
+			row.MeasuredAt, row.ReceivedAt = l.Entry.Measured().
+				UTC().
+				Format(time.RFC3339),
+				l.Entry.Received.UTC().
+					Format(time.RFC3339)
 			if l.Understood.Readable {
 				v, u := l.Understood.InUnit.Value, l.Understood.InUnit.U
 				row.Value, row.U = &v, &u
@@ -103,7 +143,11 @@ func exportBook(name string, book *notebook.Book) []compare.Row {
 		if c.State == notebook.HasReason && c.Entry != nil && c.Entry.Kind == notebook.NotRead {
 			row := base
 			row.Fate, row.Reason, row.Late = "not-read", c.Reason, c.Entry.Late
-			row.MeasuredAt, row.ReceivedAt = c.Entry.Measured().UTC().Format(time.RFC3339), c.Entry.Received.UTC().Format(time.RFC3339)
+			row.MeasuredAt, row.ReceivedAt = c.Entry.Measured().
+				UTC().
+				Format(time.RFC3339),
+				c.Entry.Received.UTC().
+					Format(time.RFC3339)
 			rows = append(rows, row)
 		}
 	}

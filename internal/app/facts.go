@@ -54,7 +54,10 @@ func factLines(d *design.Document, r review.Review, language string) []SheetLine
 			i, _ := d.Step(s.Step)
 			numbers = append(numbers, strconv.Itoa(i+1))
 		}
-		line := text.Message{ID: "safety.fact.line", Args: text.Args{"name": f.Name, "numbers": strings.Join(numbers, ", ")}}
+		line := text.Message{
+			ID:   "safety.fact.line",
+			Args: text.Args{"name": f.Name, "numbers": strings.Join(numbers, ", ")},
+		}
 		lines = append(lines, SheetLine{Strong: text.Render(line, language), Text: text.Render(f.Do, language)})
 	}
 	return lines

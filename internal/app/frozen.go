@@ -43,7 +43,14 @@ func freezeSheets(ctx context.Context, q *store.Queries, v store.Version, d *des
 		if err != nil {
 			return err
 		}
-		s := store.VersionSheet{VersionID: v.ID, Language: language, Format: sheetFormat, TextSha: sha, Body: body, FrozenAt: now}
+		s := store.VersionSheet{
+			VersionID: v.ID,
+			Language:  language,
+			Format:    sheetFormat,
+			TextSha:   sha,
+			Body:      body,
+			FrozenAt:  now,
+		}
 		if err := q.AddVersionSheet(ctx, s); err != nil {
 			return err
 		}

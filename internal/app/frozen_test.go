@@ -12,7 +12,12 @@ import (
 // find something else, or it was written in another form, the present one does.
 func TestFrozenWhileTheRulesFindTheSame(t *testing.T) {
 	version := uuid.New()
-	kept := store.VersionSheet{VersionID: version, Format: sheetFormat, TextSha: []byte("then"), Body: []byte(`{"near": "as it was"}`)}
+	kept := store.VersionSheet{
+		VersionID: version,
+		Format:    sheetFormat,
+		TextSha:   []byte("then"),
+		Body:      []byte(`{"near": "as it was"}`),
+	}
 	for name, c := range map[string]struct {
 		change func(*store.VersionSheet)
 		want   string

@@ -149,12 +149,30 @@ func (a *App) AddHome(ctx context.Context, who TeacherActor, class uuid.UUID, f 
 	return view, err
 }
 
-func (a *App) insertHome(ctx context.Context, q *store.Queries, class, id uuid.UUID, f HomeFields, taken map[string]bool) (HomeView, error) {
+func (a *App) insertHome(
+	ctx context.Context,
+	q *store.Queries,
+	class, id uuid.UUID,
+	f HomeFields,
+	taken map[string]bool,
+) (HomeView, error) {
 	if f.Letters == "" {
 		f.Letters = freeLetters(f.Nickname, taken)
 	}
-	h := store.Home{ClassID: class, ID: id, Nickname: f.Nickname, Letters: f.Letters, Language: f.Language, Contact: f.Contact, Phone: f.Phone, Note: f.Note,
-		KeyID: a.Keys.Newest(), Generation: 1, Version: 1, CreatedAt: a.Now()}
+	h := store.Home{
+		ClassID:    class,
+		ID:         id,
+		Nickname:   f.Nickname,
+		Letters:    f.Letters,
+		Language:   f.Language,
+		Contact:    f.Contact,
+		Phone:      f.Phone,
+		Note:       f.Note,
+		KeyID:      a.Keys.Newest(),
+		Generation: 1,
+		Version:    1,
+		CreatedAt:  a.Now(),
+	}
 	if err := nameTaken(q.AddHome(ctx, h), f); err != nil {
 		return HomeView{}, err
 	}
@@ -176,7 +194,13 @@ func nameTaken(err error, f HomeFields) error {
 }
 
 // SaveHome changes a home that still has the version given.
-func (a *App) SaveHome(ctx context.Context, who TeacherActor, class, id uuid.UUID, version int, f HomeFields) (HomeView, error) {
+func (a *App) SaveHome(
+	ctx context.Context,
+	who TeacherActor,
+	class, id uuid.UUID,
+	version int,
+	f HomeFields,
+) (HomeView, error) {
 	c, h, err := a.home(ctx, who, class, id)
 	if err != nil {
 		return HomeView{}, err
@@ -221,7 +245,15 @@ func (a *App) DeleteHome(ctx context.Context, who TeacherActor, class, id uuid.U
 		return err
 	}
 	now := a.Now()
-	return a.audited(ctx, who, class, &id, "home", "deleted", func(q *store.Queries) error { return q.SetHomeDeleted(ctx, class, id, &now) })
+	return a.audited(
+		ctx,
+		who,
+		class,
+		&id,
+		"home",
+		"deleted",
+		func(q *store.Queries) error { return q.SetHomeDeleted(ctx, class, id, &now) },
+	)
 }
 
 // RestoreHome brings a deleted home back.
@@ -239,5 +271,13 @@ func (a *App) EraseHome(ctx context.Context, who TeacherActor, class, id uuid.UU
 	if _, _, err := a.home(ctx, who, class, id); err != nil {
 		return err
 	}
-	return a.audited(ctx, who, class, &id, "home", "erased", func(q *store.Queries) error { return q.EraseHome(ctx, class, id, a.Now()) })
+	return a.audited(
+		ctx,
+		who,
+		class,
+		&id,
+		"home",
+		"erased",
+		func(q *store.Queries) error { return q.EraseHome(ctx, class, id, a.Now()) },
+	)
 }

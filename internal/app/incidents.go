@@ -51,8 +51,18 @@ func (a *App) PutIncident(ctx context.Context, who HomeActor, id uuid.UUID, f In
 			f.Assignment = nil
 		}
 	}
-	i := store.Incident{ClassID: who.Class, ID: id, AssignmentID: f.Assignment, HomeID: who.Home, Door: f.Door, Card: f.Card, Outcome: f.Outcome,
-		Note: strings.TrimSpace(f.Note), PhoneTime: f.PhoneTime, ReceivedAt: a.Now()}
+	i := store.Incident{
+		ClassID:      who.Class,
+		ID:           id,
+		AssignmentID: f.Assignment,
+		HomeID:       who.Home,
+		Door:         f.Door,
+		Card:         f.Card,
+		Outcome:      f.Outcome,
+		Note:         strings.TrimSpace(f.Note),
+		PhoneTime:    f.PhoneTime,
+		ReceivedAt:   a.Now(),
+	}
 	raw, err := json.Marshal(f)
 	if err != nil {
 		return err
@@ -115,8 +125,25 @@ func (a *App) Incidents(ctx context.Context, who TeacherActor, language string) 
 	}
 	out := make([]IncidentView, 0, len(rows))
 	for _, r := range rows {
-		out = append(out, IncidentView{ID: r.ID, Class: r.ClassID, Assignment: r.AssignmentID, ClassName: r.ClassName, Home: r.HomeID, Nickname: r.Nickname, Phone: r.Phone, Door: r.Door, Advice: titles[r.Card],
-			Outcome: r.Outcome, Note: r.Note, PhoneTime: r.PhoneTime, ReceivedAt: r.ReceivedAt, SeenAt: r.SeenAt})
+		out = append(
+			out,
+			IncidentView{
+				ID:         r.ID,
+				Class:      r.ClassID,
+				Assignment: r.AssignmentID,
+				ClassName:  r.ClassName,
+				Home:       r.HomeID,
+				Nickname:   r.Nickname,
+				Phone:      r.Phone,
+				Door:       r.Door,
+				Advice:     titles[r.Card],
+				Outcome:    r.Outcome,
+				Note:       r.Note,
+				PhoneTime:  r.PhoneTime,
+				ReceivedAt: r.ReceivedAt,
+				SeenAt:     r.SeenAt,
+			},
+		)
 	}
 	return out, err
 }
@@ -126,5 +153,13 @@ func (a *App) SeeIncident(ctx context.Context, who TeacherActor, class, id uuid.
 	if _, err := a.class(ctx, who, class); err != nil {
 		return err
 	}
-	return a.audited(ctx, who, class, nil, "incident", "seen", func(q *store.Queries) error { return notFound(q.MarkIncidentSeen(ctx, class, id, a.Now())) })
+	return a.audited(
+		ctx,
+		who,
+		class,
+		nil,
+		"incident",
+		"seen",
+		func(q *store.Queries) error { return notFound(q.MarkIncidentSeen(ctx, class, id, a.Now())) },
+	)
 }

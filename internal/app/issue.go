@@ -39,7 +39,12 @@ type IssueCheck struct {
 
 // CheckIssue lists what is in the way of issuing an experiment to a class, in
 // the order of mending.
-func (a *App) CheckIssue(ctx context.Context, who TeacherActor, class, experiment uuid.UUID, language string) (IssueCheck, error) {
+func (a *App) CheckIssue(
+	ctx context.Context,
+	who TeacherActor,
+	class, experiment uuid.UUID,
+	language string,
+) (IssueCheck, error) {
 	c, err := a.class(ctx, who, class)
 	if err != nil {
 		return IssueCheck{}, err
@@ -52,7 +57,13 @@ func (a *App) CheckIssue(ctx context.Context, who TeacherActor, class, experimen
 }
 
 // checkIssue judges the bytes it is given: those are what is frozen.
-func checkIssue(ctx context.Context, q *store.Queries, c store.Class, e store.Experiment, language string) (IssueCheck, error) {
+func checkIssue(
+	ctx context.Context,
+	q *store.Queries,
+	c store.Class,
+	e store.Experiment,
+	language string,
+) (IssueCheck, error) {
 	homes, err := q.Homes(ctx, c.ID)
 	if err != nil {
 		return IssueCheck{}, err
@@ -63,7 +74,13 @@ func checkIssue(ctx context.Context, q *store.Queries, c store.Class, e store.Ex
 	if err != nil && !errors.Is(err, store.ErrNotFound) {
 		return IssueCheck{}, err
 	}
-	out := IssueCheck{Blockers: blockers(c, len(homes), e.Draft, assessed, language), Warnings: []string{}, Homes: len(homes), Number: 1, Draft: e.Version}
+	out := IssueCheck{
+		Blockers: blockers(c, len(homes), e.Draft, assessed, language),
+		Warnings: []string{},
+		Homes:    len(homes),
+		Number:   1,
+		Draft:    e.Version,
+	}
 	out.Warnings = append(out.Warnings, languageWarnings(e.Draft, homes, language)...)
 	last, err := q.LatestVersion(ctx, e.ID)
 	if err == nil {
@@ -81,37 +98,82 @@ func blockers(c store.Class, homes int, draft []byte, assessed bool, language st
 	out := []Blocker{}
 	say := func(id string, pairs ...any) string { return text.Render(text.M(id, pairs...), language) }
 	if c.EmergencyNumber == "" {
-		out = append(out, Blocker{"no-emergency-number", say("blocker.no-emergency-number"), say("blocker.no-emergency-number.mend"), "class", "emergency_number"})
+		out = append(
+			out,
+			Blocker{
+				"no-emergency-number",
+				say("blocker.no-emergency-number"),
+				say("blocker.no-emergency-number.mend"),
+				"class",
+				"emergency_number",
+			},
+		)
 	}
 	if c.PoisonNumber == "" {
-		out = append(out, Blocker{"no-poison-number", say("blocker.no-poison-number"), say("blocker.no-poison-number.mend"), "class", "poison_number"})
+		out = append(
+			out,
+			Blocker{
+				"no-poison-number",
+				say("blocker.no-poison-number"),
+				say("blocker.no-poison-number.mend"),
+				"class",
+				"poison_number",
+			},
+		)
 	}
 	if homes == 0 {
 		out = append(out, Blocker{"no-homes", say("blocker.no-homes"), say("blocker.no-homes.mend"), "homes", ""})
 	}
 	if c.NeedsAssessment && !assessed {
-		out = append(out, Blocker{"not-assessed", say("blocker.not-assessed"), say("blocker.not-assessed.mend"), "safety", ""})
+		out = append(
+			out,
+			Blocker{"not-assessed", say("blocker.not-assessed"), say("blocker.not-assessed.mend"), "safety", ""},
+		)
 	}
 	d, err := design.Read(draft)
 	if err != nil {
-		return append(out, Blocker{"unreadable", say("refused.unreadable", "problem", text.Why(err)), say("blocker.unreadable.mend"), "design", ""})
+		return append(
+			out,
+			Blocker{
+				"unreadable",
+				say("refused.unreadable", "problem", text.Why(err)),
+				say("blocker.unreadable.mend"),
+				"design",
+				"",
+			},
+		)
 	}
 	r := review.Of(&d)
 	if d.Way != design.WatchShared {
 		for _, f := range r.Safety.Findings {
 			if f.Verdict == safety.NotAtHome {
-				out = append(out, Blocker{f.Rule, text.Render(f.Why, language), text.Render(f.Do, language), "safety", strings.Join(f.Steps, ",")})
+				out = append(
+					out,
+					Blocker{
+						f.Rule,
+						text.Render(f.Why, language),
+						text.Render(f.Do, language),
+						"safety",
+						strings.Join(f.Steps, ","),
+					},
+				)
 			}
 		}
 		for _, l := range r.Safety.Lines {
 			if l.Kind == safety.OrderError {
-				out = append(out, Blocker{l.Rule, text.Render(l.Message, language), say("blocker.order.mend"), "safety", l.Step})
+				out = append(
+					out,
+					Blocker{l.Rule, text.Render(l.Message, language), say("blocker.order.mend"), "safety", l.Step},
+				)
 			}
 		}
 	}
 	for _, f := range r.Validation {
 		if f.Severity == design.Error {
-			out = append(out, Blocker{f.Code, text.Render(f.Message, language), text.Render(f.Mend, language), "design", f.Path})
+			out = append(
+				out,
+				Blocker{f.Code, text.Render(f.Message, language), text.Render(f.Mend, language), "design", f.Path},
+			)
 		}
 	}
 	return out
@@ -180,59 +242,98 @@ var errStands = errors.New("the class has this version already")
 // is judged is what is frozen: both happen to the same bytes in one
 // transaction. A version goes to a class once; pressed again it is the same
 // assignment.
-func (a *App) Issue(ctx context.Context, who TeacherActor, class uuid.UUID, f IssueFields, language string) (AssignmentView, error) {
+func (a *App) Issue(
+	ctx context.Context,
+	who TeacherActor,
+	class uuid.UUID,
+	f IssueFields,
+	language string,
+) (AssignmentView, error) {
 	c, err := a.class(ctx, who, class)
 	if err != nil {
 		return AssignmentView{}, err
 	}
 	if !f.DueAt.After(f.OpensAt) || f.DueAt.After(f.OpensAt.AddDate(0, 3, 0)) {
-		return AssignmentView{}, &Invalid{"due_at", rule("after-opening"), f.OpensAt.Add(24 * time.Hour).Format(time.RFC3339)}
+		return AssignmentView{}, &Invalid{
+			"due_at",
+			rule("after-opening"),
+			f.OpensAt.Add(24 * time.Hour).Format(time.RFC3339),
+		}
 	}
 	e, err := a.Store.Experiment(ctx, who.ID, f.Experiment)
 	if err != nil {
 		return AssignmentView{}, notFound(err)
 	}
 	now, homes := a.Now(), 0
-	as := store.Assignment{ClassID: class, ID: store.NewID(), ExperimentID: e.ID, OpensAt: f.OpensAt, DueAt: f.DueAt, IssuedAt: now}
-	err = a.audited(ctx, who, class, nil, "assignment", "issued "+titled(e.Title, language), func(q *store.Queries) error {
-		if e, err = q.LockExperiment(ctx, who.ID, f.Experiment); err != nil {
-			return notFound(err)
-		}
-		check, err := checkIssue(ctx, q, c, e, language)
-		if err != nil {
-			return err
-		}
-		if f.Draft != 0 && f.Draft != e.Version {
-			return &Refused{"changed-elsewhere", refusal("changed-elsewhere.issue"), check}
-		}
-		if len(check.Blockers) > 0 {
-			return &Refused{"blocked", refusal("blocked", "what", check.Blockers[0].Message), check}
-		}
-		version, err := freeze(ctx, q, e, now)
-		if err != nil {
-			return err
-		}
-		homes = check.Homes
-		as.VersionID, as.Number = version.ID, version.Number
-		switch stands, err := q.Standing(ctx, class, version.ID); {
-		case err == nil && stands.OpensAt.Equal(f.OpensAt) && stands.DueAt.Equal(f.DueAt):
-			as = stands
-			return errStands
-		case err == nil:
-			return &Refused{Code: "already-issued", Words: refusal("already-issued", "class", c.Name, "n", version.Number)}
-		case !errors.Is(err, store.ErrNotFound):
-			return err
-		}
-		if err := q.AddAssignment(ctx, as); err != nil {
-			return err
-		}
-		return planHomes(ctx, q, as, version.Document, now)
-	})
+	as := store.Assignment{
+		ClassID:      class,
+		ID:           store.NewID(),
+		ExperimentID: e.ID,
+		OpensAt:      f.OpensAt,
+		DueAt:        f.DueAt,
+		IssuedAt:     now,
+	}
+	err = a.audited(
+		ctx,
+		who,
+		class,
+		nil,
+		"assignment",
+		"issued "+titled(e.Title, language),
+		func(q *store.Queries) error {
+			if e, err = q.LockExperiment(ctx, who.ID, f.Experiment); err != nil {
+				return notFound(err)
+			}
+			check, err := checkIssue(ctx, q, c, e, language)
+			if err != nil {
+				return err
+			}
+			if f.Draft != 0 && f.Draft != e.Version {
+				return &Refused{"changed-elsewhere", refusal("changed-elsewhere.issue"), check}
+			}
+			if len(check.Blockers) > 0 {
+				return &Refused{"blocked", refusal("blocked", "what", check.Blockers[0].Message), check}
+			}
+			version, err := freeze(ctx, q, e, now)
+			if err != nil {
+				return err
+			}
+			homes = check.Homes
+			as.VersionID, as.Number = version.ID, version.Number
+			switch stands, err := q.Standing(ctx, class, version.ID); {
+			case err == nil && stands.OpensAt.Equal(f.OpensAt) && stands.DueAt.Equal(f.DueAt):
+				as = stands
+				return errStands
+			case err == nil:
+				return &Refused{
+					Code:  "already-issued",
+					Words: refusal("already-issued", "class", c.Name, "n", version.Number),
+				}
+			case !errors.Is(err, store.ErrNotFound):
+				return err
+			}
+			if err := q.AddAssignment(ctx, as); err != nil {
+				return err
+			}
+			return planHomes(ctx, q, as, version.Document, now)
+		},
+	)
 	if err != nil && !errors.Is(err, errStands) {
 		return AssignmentView{}, err
 	}
-	return AssignmentView{ID: as.ID, Class: class, ClassName: c.Name, Experiment: e.ID, Title: titled(e.Title, language), Number: as.Number, OpensAt: as.OpensAt, DueAt: as.DueAt, IssuedAt: as.IssuedAt,
-		Homes: homes, State: stateOf(as.OpensAt, as.DueAt, nil, now)}, nil
+	return AssignmentView{
+		ID:         as.ID,
+		Class:      class,
+		ClassName:  c.Name,
+		Experiment: e.ID,
+		Title:      titled(e.Title, language),
+		Number:     as.Number,
+		OpensAt:    as.OpensAt,
+		DueAt:      as.DueAt,
+		IssuedAt:   as.IssuedAt,
+		Homes:      homes,
+		State:      stateOf(as.OpensAt, as.DueAt, nil, now),
+	}, nil
 }
 
 // freeze makes a new version of the draft, or takes the last one when nothing
@@ -250,7 +351,15 @@ func freeze(ctx context.Context, q *store.Queries, e store.Experiment, now time.
 		return store.Version{}, err
 	}
 	sum := sha256.Sum256(e.Draft)
-	v := store.Version{ID: store.NewID(), ExperimentID: e.ID, Number: last.Number + 1, Document: e.Draft, Sha256: sum[:], Schema: d.Schema, FrozenAt: now}
+	v := store.Version{
+		ID:           store.NewID(),
+		ExperimentID: e.ID,
+		Number:       last.Number + 1,
+		Document:     e.Draft,
+		Sha256:       sum[:],
+		Schema:       d.Schema,
+		FrozenAt:     now,
+	}
 	if err := q.AddVersion(ctx, v); err != nil {
 		return store.Version{}, err
 	}
@@ -268,7 +377,15 @@ func planHomes(ctx context.Context, q *store.Queries, as store.Assignment, docum
 	}
 	sha := permissionSha(&d)
 	for _, h := range homes {
-		p := store.Plan{ClassID: as.ClassID, AssignmentID: as.ID, HomeID: h.ID, Number: 1, RulesVersion: safety.RulesVersion, TextSha: sha, CreatedAt: now}
+		p := store.Plan{
+			ClassID:      as.ClassID,
+			AssignmentID: as.ID,
+			HomeID:       h.ID,
+			Number:       1,
+			RulesVersion: safety.RulesVersion,
+			TextSha:      sha,
+			CreatedAt:    now,
+		}
 		if err := q.AddPlan(ctx, p); err != nil {
 			return err
 		}
@@ -301,9 +418,24 @@ func (a *App) Assignments(ctx context.Context, who TeacherActor, language string
 	rows, err := a.Store.AssignmentRows(ctx, who.ID)
 	out := make([]AssignmentView, 0, len(rows))
 	for _, r := range rows {
-		out = append(out, AssignmentView{ID: r.ID, Class: r.ClassID, ClassName: r.ClassName, Experiment: r.ExperimentID, Title: titled(r.Title, language), Number: r.Number,
-			OpensAt: r.OpensAt, DueAt: r.DueAt, IssuedAt: r.IssuedAt, RecalledAt: r.RecalledAt, Homes: r.Homes, Sent: r.Sent,
-			State: stateOf(r.OpensAt, r.DueAt, r.RecalledAt, a.Now())})
+		out = append(
+			out,
+			AssignmentView{
+				ID:         r.ID,
+				Class:      r.ClassID,
+				ClassName:  r.ClassName,
+				Experiment: r.ExperimentID,
+				Title:      titled(r.Title, language),
+				Number:     r.Number,
+				OpensAt:    r.OpensAt,
+				DueAt:      r.DueAt,
+				IssuedAt:   r.IssuedAt,
+				RecalledAt: r.RecalledAt,
+				Homes:      r.Homes,
+				Sent:       r.Sent,
+				State:      stateOf(r.OpensAt, r.DueAt, r.RecalledAt, a.Now()),
+			},
+		)
 	}
 	return out, err
 }
@@ -321,11 +453,19 @@ func (a *App) Recall(ctx context.Context, who TeacherActor, class, id uuid.UUID,
 	if _, err := a.Store.Assignment(ctx, class, id); err != nil {
 		return notFound(err)
 	}
-	return a.audited(ctx, who, class, nil, "assignment", fmt.Sprintf("recalled: %s", reason), func(q *store.Queries) error {
-		err := q.Recall(ctx, class, id, reason, a.Now())
-		if errors.Is(err, store.ErrNotFound) {
-			return &Refused{Code: "recalled", Words: refusal("recalled.before")}
-		}
-		return err
-	})
+	return a.audited(
+		ctx,
+		who,
+		class,
+		nil,
+		"assignment",
+		fmt.Sprintf("recalled: %s", reason),
+		func(q *store.Queries) error {
+			err := q.Recall(ctx, class, id, reason, a.Now())
+			if errors.Is(err, store.ErrNotFound) {
+				return &Refused{Code: "recalled", Words: refusal("recalled.before")}
+			}
+			return err
+		},
+	)
 }

@@ -156,8 +156,11 @@ func verdictsOf(l *larder.Larder, m *larder.Material) [4]safety.Verdict {
 
 // aloneDesign uses 10 mL of one material and nothing else.
 func aloneDesign(m *larder.Material) design.Document {
-	return design.Document{AgeBand: design.AgeBands[0], Needs: []design.Need{{ID: "thing", Name: m.Name, Kind: design.MaterialNeed, Material: m.ID, Amount: "10 mL"}},
-		Steps: []design.Step{{ID: "use", Uses: []string{"thing"}}}}
+	return design.Document{
+		AgeBand: design.AgeBands[0],
+		Needs:   []design.Need{{ID: "thing", Name: m.Name, Kind: design.MaterialNeed, Material: m.ID, Amount: "10 mL"}},
+		Steps:   []design.Step{{ID: "use", Uses: []string{"thing"}}},
+	}
 }
 
 // larderOf is the larder as a teacher has it, and its own entries by
@@ -194,16 +197,34 @@ func (a *App) Larder(ctx context.Context, who TeacherActor, language string) (La
 	if err != nil {
 		return LarderView{}, err
 	}
-	v := LarderView{Things: []ThingRow{}, Jobs: []JobRow{}, Swaps: []SwapRow{}, Never: []NeverRow{}, Results: resultRows(l, language), Own: len(own.Materials) + len(own.Rules), Tags: optionRows(larder.Tags, "larder.tag.", language), Fallbacks: []larder.Fallback{}, Printables: []larder.Printable{}, Allergens: optionRows(larder.Allergens, "larder.allergen.", language)}
+	v := LarderView{
+		Things:     []ThingRow{},
+		Jobs:       []JobRow{},
+		Swaps:      []SwapRow{},
+		Never:      []NeverRow{},
+		Results:    resultRows(l, language),
+		Own:        len(own.Materials) + len(own.Rules),
+		Tags:       optionRows(larder.Tags, "larder.tag.", language),
+		Fallbacks:  []larder.Fallback{},
+		Printables: []larder.Printable{},
+		Allergens:  optionRows(larder.Allergens, "larder.allergen.", language),
+	}
 	if _, problems := larder.Standard().With(own); len(problems) > 0 {
-		v.OwnProblem = &OwnProblem{Kind: "thing", ID: problems[0].Entry, Words: problems[0].Field + " " + problems[0].Message}
+		v.OwnProblem = &OwnProblem{
+			Kind:  "thing",
+			ID:    problems[0].Entry,
+			Words: problems[0].Field + " " + problems[0].Message,
+		}
 		if slices.ContainsFunc(own.Rules, func(r larder.Rule) bool { return r.ID == problems[0].Entry }) {
 			v.OwnProblem.Kind = "swap"
 		}
 	}
 	for _, q := range l.Qualities {
 		words, _ := q.Words.In(language)
-		v.Qualities = append(v.Qualities, QualityRow{q.ID, strings.Replace(words, "{figure}", "…", 1), q.Takes, q.Example})
+		v.Qualities = append(
+			v.Qualities,
+			QualityRow{q.ID, strings.Replace(words, "{figure}", "…", 1), q.Takes, q.Example},
+		)
 	}
 	counts := map[string]int{}
 	var shelves []string
@@ -246,7 +267,15 @@ func thingRow(l *larder.Larder, m *larder.Material, language string) ThingRow {
 	if !ok || m.Own {
 		verdicts = verdictsOf(l, m)
 	}
-	r := ThingRow{ID: m.ID, Name: name, Shelf: m.Shelf, Jobs: append([]string{}, m.Roles...), Verdict: string(verdicts[0]), Refused: m.Refused, Own: m.Own}
+	r := ThingRow{
+		ID:      m.ID,
+		Name:    name,
+		Shelf:   m.Shelf,
+		Jobs:    append([]string{}, m.Roles...),
+		Verdict: string(verdicts[0]),
+		Refused: m.Refused,
+		Own:     m.Own,
+	}
 	for _, f := range m.Forms() {
 		r.Forms = append(r.Forms, OptionRow{f, larder.FormSaid(f, language)})
 	}
@@ -298,7 +327,20 @@ func swapRow(l *larder.Larder, r *larder.Rule, language string) SwapRow {
 			results = append(results, name)
 		}
 	}
-	return SwapRow{r.ID, r.Role, results, r.From.Said(l, language), r.To.Said(l, language), string(r.Basis), string(r.Class), said(r.Worked), said(r.Effect), said(r.Safety), said(r.Procedure), r.Own}
+	return SwapRow{
+		r.ID,
+		r.Role,
+		results,
+		r.From.Said(l, language),
+		r.To.Said(l, language),
+		string(r.Basis),
+		string(r.Class),
+		said(r.Worked),
+		said(r.Effect),
+		said(r.Safety),
+		said(r.Procedure),
+		r.Own,
+	}
 }
 
 // Thing is one material's card.
@@ -314,13 +356,32 @@ func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) 
 	alone := aloneDesign(m)
 	r := safety.Judge(&alone, l, nil)
 	said := func(note string) string { return larder.Said(note, language) }
-	v := ThingCard{ThingRow: thingRow(l, m, language), Names: m.Names(), Figures: figureRows(l, m, language), Caveat: said(m.Caveat), Place: said(m.UsualPlace), Cost: said(m.Cost), Bands: viewBands(r),
-		Hazards: []CautionRow{}, Clear: []string{}, Allergy: []string{}, Diet: []string{}, Swap: []string{}, Pets: []string{}, Instead: []SwapRow{}, Serves: []SwapRow{}, Designs: []string{}}
+	v := ThingCard{
+		ThingRow: thingRow(l, m, language),
+		Names:    m.Names(),
+		Figures:  figureRows(l, m, language),
+		Caveat:   said(m.Caveat),
+		Place:    said(m.UsualPlace),
+		Cost:     said(m.Cost),
+		Bands:    viewBands(r),
+		Hazards:  []CautionRow{},
+		Clear:    []string{},
+		Allergy:  []string{},
+		Diet:     []string{},
+		Swap:     []string{},
+		Pets:     []string{},
+		Instead:  []SwapRow{},
+		Serves:   []SwapRow{},
+		Designs:  []string{},
+	}
 	for _, f := range r.Findings {
 		if f.Rule == "allergen" {
 			continue
 		}
-		v.Hazards = append(v.Hazards, CautionRow{Why: text.Render(f.Why, language), Do: text.Render(f.Do, language), Steps: []int{}})
+		v.Hazards = append(
+			v.Hazards,
+			CautionRow{Why: text.Render(f.Why, language), Do: text.Render(f.Do, language), Steps: []int{}},
+		)
 	}
 	v.Clear = sayAll(r.Clearing.Lines, language)
 	for _, x := range m.Allergens() {
@@ -358,7 +419,8 @@ func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) 
 		return ThingCard{}, err
 	}
 	for _, e := range rows {
-		if d, err := design.Read(e.Draft); err == nil && slices.ContainsFunc(d.Needs, func(n design.Need) bool { return n.Material == id }) {
+		if d, err := design.Read(e.Draft); err == nil &&
+			slices.ContainsFunc(d.Needs, func(n design.Need) bool { return n.Material == id }) {
 			v.Designs = append(v.Designs, titled(e.Title, language))
 		}
 	}
@@ -372,7 +434,16 @@ func figureRows(l *larder.Larder, m *larder.Material, language string) []FigureR
 		q := quantity.Between(r.Low, r.High, quantity.MustUnit("1"))
 		d := text.Decimals(r.Typical, max(q.U, r.Typical/200))
 		number := func(v float64) string { return text.Number(v, d, language) }
-		out = append(out, FigureRow{text.Render(text.M(id, "value", number(r.Typical), "low", number(r.Low), "high", number(r.High), "per", per), language), "computed"})
+		out = append(
+			out,
+			FigureRow{
+				text.Render(
+					text.M(id, "value", number(r.Typical), "low", number(r.Low), "high", number(r.High), "per", per),
+					language,
+				),
+				"computed",
+			},
+		)
 	}
 	stuff := larder.Stuff{Material: m.ID}
 	if r, err := l.AcidPer(stuff); err == nil {

@@ -49,7 +49,17 @@ func drawQR(link string) (QR, error) {
 				x++
 			}
 			if x > from {
-				b.WriteString("M" + strconv.Itoa(from+quietZone) + " " + strconv.Itoa(y+quietZone) + "h" + strconv.Itoa(x-from) + "v1h-" + strconv.Itoa(x-from) + "z")
+				b.WriteString(
+					"M" + strconv.Itoa(
+						from+quietZone,
+					) + " " + strconv.Itoa(
+						y+quietZone,
+					) + "h" + strconv.Itoa(
+						x-from,
+					) + "v1h-" + strconv.Itoa(
+						x-from,
+					) + "z",
+				)
 			}
 		}
 	}
@@ -79,7 +89,14 @@ func (a *App) addLinks(ctx context.Context, q *store.Queries, h store.Home) erro
 
 func (a *App) invitation(h store.Home) (Invitation, error) {
 	page := words.Of("print", h.Language)
-	out := Invitation{Home: h.ID, Nickname: h.Nickname, Letters: h.Letters, Language: h.Language, Open: page["slipOpen"], NoAccount: page["slipNone"]}
+	out := Invitation{
+		Home:      h.ID,
+		Nickname:  h.Nickname,
+		Letters:   h.Letters,
+		Language:  h.Language,
+		Open:      page["slipOpen"],
+		NoAccount: page["slipNone"],
+	}
 	link, err := a.Keys.Link(h.KeyID, h.ID, h.Generation)
 	if errors.Is(err, keys.ErrGone) {
 		out.Lost = true

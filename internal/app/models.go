@@ -102,12 +102,25 @@ func Compute(id, language string, asked Asked) (Answer, error) {
 		}
 		return answer.failed(err, language)
 	}
-	reply, err := m.Ask(science.Question{Typed: asked.Typed, Vary: asked.Vary, Solve: asked.Solve, Wanted: asked.Wanted, Language: language})
+	reply, err := m.Ask(
+		science.Question{
+			Typed:    asked.Typed,
+			Vary:     asked.Vary,
+			Solve:    asked.Solve,
+			Wanted:   asked.Wanted,
+			Language: language,
+		},
+	)
 	if err != nil {
 		return answer.failed(err, language)
 	}
 	answer.show(m, reply.Outputs, language)
-	answer.MainText, answer.Sentence = reply.Outputs[reply.Main].Bare(language), text.Render(m.Sentence(reply), language)
+	answer.MainText, answer.Sentence = reply.Outputs[reply.Main].Bare(
+		language,
+	), text.Render(
+		m.Sentence(reply),
+		language,
+	)
 	answer.Main, answer.Doubts, answer.Curve = reply.Main, reply.Doubts, reply.Curve
 	if main := reply.Outputs[reply.Main]; main.Uncertainty != nil {
 		answer.Give = science.Value{Value: *main.Uncertainty, Unit: main.Unit}.Give(language)
@@ -119,7 +132,12 @@ func Compute(id, language string, asked Asked) (Answer, error) {
 		answer.Steps = append(answer.Steps, s.Show(language))
 	}
 	if f := reply.Finding; f != nil {
-		view := TestedView{Verdict: string(f.Verdict), Words: text.Render(f.Words, language), Conditions: text.Render(f.Conditions, language), Doubts: []string{}}
+		view := TestedView{
+			Verdict:    string(f.Verdict),
+			Words:      text.Render(f.Words, language),
+			Conditions: text.Render(f.Conditions, language),
+			Doubts:     []string{},
+		}
 		for _, d := range f.Doubts {
 			view.Doubts = append(view.Doubts, text.Render(d, language))
 		}

@@ -43,7 +43,12 @@ type HeldStep struct {
 }
 
 // Notebook opens one home's notebook of an assignment.
-func (a *App) Notebook(ctx context.Context, who TeacherActor, class, assignment, home uuid.UUID, language string) (NotebookView, error) {
+func (a *App) Notebook(
+	ctx context.Context,
+	who TeacherActor,
+	class, assignment, home uuid.UUID,
+	language string,
+) (NotebookView, error) {
 	b, err := a.classBooks(ctx, who, class, assignment)
 	if err != nil {
 		return NotebookView{}, err
@@ -98,7 +103,12 @@ type DeskFields struct {
 }
 
 // WriteAtDesk writes into a home's notebook what the teacher says of it.
-func (a *App) WriteAtDesk(ctx context.Context, who TeacherActor, class, assignment, home uuid.UUID, in DeskFields) error {
+func (a *App) WriteAtDesk(
+	ctx context.Context,
+	who TeacherActor,
+	class, assignment, home uuid.UUID,
+	in DeskFields,
+) error {
 	if _, err := a.class(ctx, who, class); err != nil {
 		return err
 	}
@@ -118,9 +128,20 @@ func (a *App) WriteAtDesk(ctx context.Context, who TeacherActor, class, assignme
 		return err
 	}
 	now := a.Now()
-	f := EntryFields{Kind: in.Kind, Step: in.Step, Refers: in.Refers, Reason: strings.TrimSpace(in.Reason), Text: strings.TrimSpace(in.Text), PhoneTime: now}
+	f := EntryFields{
+		Kind:      in.Kind,
+		Step:      in.Step,
+		Refers:    in.Refers,
+		Reason:    strings.TrimSpace(in.Reason),
+		Text:      strings.TrimSpace(in.Text),
+		PhoneTime: now,
+	}
 	if notebook.Kind(in.Kind) != notebook.Asked && len([]rune(f.Reason)) < safety.LeastReason {
-		return &Invalid{"reason", rule("reason-letters", "n", safety.LeastReason), "Grandma told me on the phone that she was there"}
+		return &Invalid{
+			"reason",
+			rule("reason-letters", "n", safety.LeastReason),
+			"Grandma told me on the phone that she was there",
+		}
 	}
 	switch notebook.Kind(in.Kind) {
 	case notebook.Vouched:
@@ -151,7 +172,19 @@ func (a *App) WriteAtDesk(ctx context.Context, who TeacherActor, class, assignme
 		return err
 	}
 	sum := sha256.Sum256(raw)
-	row := store.Entry{ClassID: class, ID: store.NewID(), AssignmentID: assignment, HomeID: &home, Provenance: string(notebook.Desk), Kind: f.Kind, Body: raw, BodySha: sum[:], PhoneTime: now, ReceivedAt: now, Late: now.After(as.DueAt)}
+	row := store.Entry{
+		ClassID:      class,
+		ID:           store.NewID(),
+		AssignmentID: assignment,
+		HomeID:       &home,
+		Provenance:   string(notebook.Desk),
+		Kind:         f.Kind,
+		Body:         raw,
+		BodySha:      sum[:],
+		PhoneTime:    now,
+		ReceivedAt:   now,
+		Late:         now.After(as.DueAt),
+	}
 	return a.audited(ctx, who, class, &home, "entry", in.Kind, func(q *store.Queries) error {
 		added, err := q.AddEntry(ctx, row, a.limits().Entries)
 		if err == nil && !added {
@@ -215,7 +248,13 @@ func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID
 		}
 		book = sharedBook(d.Document, shared, assignment, hc.class, hc.reader)
 	}
-	out := OwnResult{Shared: watching, Derived: []DerivedRow{}, Results: []ResultView{}, Sentence: []string{}, SentAt: openBook(d.Document, ofAssignment(own, assignment), hc.writer, nil).SentAt}
+	out := OwnResult{
+		Shared:   watching,
+		Derived:  []DerivedRow{},
+		Results:  []ResultView{},
+		Sentence: []string{},
+		SentAt:   openBook(d.Document, ofAssignment(own, assignment), hc.writer, nil).SentAt,
+	}
 	for _, x := range d.Outcomes() {
 		name, _ := x.Name.In(hc.reader)
 		out.Derived = append(out.Derived, DerivedRow{x.ID, name, x.Unit, x.Formula})

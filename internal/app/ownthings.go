@@ -147,7 +147,11 @@ func (a *App) putOwn(ctx context.Context, who TeacherActor, own larder.Own) erro
 	merged = larder.Standard().Completed(merged)
 	own.Rules = merged.Rules[:len(own.Rules)]
 	if _, problems := larder.Standard().With(merged); len(problems) > 0 {
-		return &Invalid{"material." + problems[0].Field, rule("said", "rule", problems[0].Entry+" "+problems[0].Message), thingExample}
+		return &Invalid{
+			"material." + problems[0].Field,
+			rule("said", "rule", problems[0].Entry+" "+problems[0].Message),
+			thingExample,
+		}
 	}
 	t, err := a.Store.Teacher(ctx, who.ID)
 	if err != nil {
@@ -159,7 +163,10 @@ func (a *App) putOwn(ctx context.Context, who TeacherActor, own larder.Own) erro
 			if err != nil {
 				return err
 			}
-			return q.PutOwnEntry(ctx, store.OwnEntry{TeacherID: who.ID, Kind: kind, ID: id, Body: raw, UpdatedAt: a.Now()})
+			return q.PutOwnEntry(
+				ctx,
+				store.OwnEntry{TeacherID: who.ID, Kind: kind, ID: id, Body: raw, UpdatedAt: a.Now()},
+			)
 		}
 		for _, m := range own.Materials {
 			m.Own, m.Shelf = true, ""
@@ -188,7 +195,8 @@ func (a *App) DeleteOwnThing(ctx context.Context, who TeacherActor, id string) e
 		return err
 	}
 	for _, r := range own.Rules {
-		if _, shipped := larder.Standard().Material(id); !shipped && slices.Contains(append(slices.Clone(r.From.Materials), r.To.Materials...), id) {
+		if _, shipped := larder.Standard().Material(id); !shipped &&
+			slices.Contains(append(slices.Clone(r.From.Materials), r.To.Materials...), id) {
 			return &Refused{Code: "in-use", Words: refusal("in-use", "id", r.ID)}
 		}
 	}
@@ -251,7 +259,8 @@ func carry(d *design.Document, own larder.Own, thing string) {
 		}
 	}
 	for _, m := range own.Materials {
-		if slices.Contains(wanted, m.ID) && !slices.ContainsFunc(d.Materials, func(o larder.Material) bool { return o.ID == m.ID }) {
+		if slices.Contains(wanted, m.ID) &&
+			!slices.ContainsFunc(d.Materials, func(o larder.Material) bool { return o.ID == m.ID }) {
 			d.Materials = append(d.Materials, m)
 		}
 	}

@@ -105,7 +105,11 @@ func (a *App) RemoveTeacher(ctx context.Context, email string) error {
 		for _, c := range classes {
 			names = append(names, c.Name)
 		}
-		return fmt.Errorf("%s still has %s: delete the classes first, or let their last day pass", t.Email, strings.Join(names, ", "))
+		return fmt.Errorf(
+			"%s still has %s: delete the classes first, or let their last day pass",
+			t.Email,
+			strings.Join(names, ", "),
+		)
 	}
 	return a.Store.InTx(ctx, func(q *store.Queries) error { return q.RemoveTeacher(ctx, t.ID, a.Now()) })
 }

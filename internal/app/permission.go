@@ -38,7 +38,14 @@ func viewPermission(p store.Permission, d *issued) PermissionView {
 	if d.Way == design.WatchShared {
 		return PermissionView{State: "watching"}
 	}
-	v := PermissionView{State: p.Kind, Guardian: p.Guardian, Photos: p.Photos, Gallery: p.Gallery, At: &p.At, TextSha: hex.EncodeToString(d.sha)}
+	v := PermissionView{
+		State:    p.Kind,
+		Guardian: p.Guardian,
+		Photos:   p.Photos,
+		Gallery:  p.Gallery,
+		At:       &p.At,
+		TextSha:  hex.EncodeToString(d.sha),
+	}
 	if p.Kind == "granted" && !bytes.Equal(p.TextSha, d.sha) {
 		v.State = "lapsed"
 	}
@@ -46,7 +53,12 @@ func viewPermission(p store.Permission, d *issued) PermissionView {
 }
 
 // Permit records a guardian's answer to an assignment.
-func (a *App) Permit(ctx context.Context, who HomeActor, assignment uuid.UUID, f PermissionFields) (PermissionView, error) {
+func (a *App) Permit(
+	ctx context.Context,
+	who HomeActor,
+	assignment uuid.UUID,
+	f PermissionFields,
+) (PermissionView, error) {
 	if !contains([]string{"granted", "declined", "withdrawn"}, f.Decision) {
 		return PermissionView{}, &Invalid{"decision", rule("decision"), "granted"}
 	}
@@ -81,8 +93,20 @@ func (a *App) Permit(ctx context.Context, who HomeActor, assignment uuid.UUID, f
 	} else {
 		f.Guardian = "" // nobody has to sign for a no
 	}
-	p := store.Permission{ClassID: who.Class, ID: store.NewID(), AssignmentID: assignment, HomeID: who.Home, Kind: f.Decision, Guardian: f.Guardian,
-		Photos: f.Photos && f.Decision == "granted", Gallery: f.Gallery && f.Photos && f.Decision == "granted", Language: hc.home.Language, TextSha: d.sha, At: a.Now()}
+	p := store.Permission{
+		ClassID:      who.Class,
+		ID:           store.NewID(),
+		AssignmentID: assignment,
+		HomeID:       who.Home,
+		Kind:         f.Decision,
+		Guardian:     f.Guardian,
+		Photos: f.Photos &&
+			f.Decision == "granted",
+		Gallery:  f.Gallery && f.Photos && f.Decision == "granted",
+		Language: hc.home.Language,
+		TextSha:  d.sha,
+		At:       a.Now(),
+	}
 	err = a.Store.InTx(ctx, func(q *store.Queries) error {
 		if err := q.HoldHome(ctx, who.Class, who.Home); err != nil {
 			return notFound(err)

@@ -75,7 +75,16 @@ func (a *App) PutPhoto(ctx context.Context, who HomeActor, assignment, id uuid.U
 	if err != nil {
 		return err
 	}
-	m := store.Media{ClassID: who.Class, ID: id, AssignmentID: assignment, HomeID: &who.Home, Width: p.Width, Height: p.Height, UploadSha: sum[:], CreatedAt: a.Now()}
+	m := store.Media{
+		ClassID:      who.Class,
+		ID:           id,
+		AssignmentID: assignment,
+		HomeID:       &who.Home,
+		Width:        p.Width,
+		Height:       p.Height,
+		UploadSha:    sum[:],
+		CreatedAt:    a.Now(),
+	}
 	return a.Store.InTx(ctx, func(q *store.Queries) error {
 		if err := q.HoldHome(ctx, who.Class, who.Home); err != nil {
 			return notFound(err)

@@ -72,7 +72,12 @@ const firstCards = 5
 
 // PrintDraft is a sheet of an experiment's present draft, for a class. A class
 // without both numbers gets no safety sheet.
-func (a *App) PrintDraft(ctx context.Context, who TeacherActor, class, experiment uuid.UUID, kind, language string) (Printed, error) {
+func (a *App) PrintDraft(
+	ctx context.Context,
+	who TeacherActor,
+	class, experiment uuid.UUID,
+	kind, language string,
+) (Printed, error) {
 	c, err := a.class(ctx, who, class)
 	if err != nil {
 		return Printed{}, err
@@ -142,11 +147,26 @@ func printed(d *design.Document, kind, language string) (Printed, error) {
 	w := &sheetWriter{language: language}
 	if kind == "watch" {
 		s := watchedSheet(d, language)
-		return Printed{Kind: kind, Language: language, Title: s.Title, Question: s.Question, Missing: s.Untranslated, Watch: s}, nil
+		return Printed{
+			Kind:     kind,
+			Language: language,
+			Title:    s.Title,
+			Question: s.Question,
+			Missing:  s.Untranslated,
+			Watch:    s,
+		}, nil
 	}
 	r := review.Of(d)
-	p := Printed{Kind: kind, Language: language, Title: w.say(d.Title), Question: w.say(d.Question), Place: w.say(d.Place), Steps: len(d.Steps),
-		Minutes: int(r.Timeline.Total.Minutes() + 0.5), Hands: int(r.Timeline.Hands.Minutes() + 0.5)}
+	p := Printed{
+		Kind:     kind,
+		Language: language,
+		Title:    w.say(d.Title),
+		Question: w.say(d.Question),
+		Place:    w.say(d.Place),
+		Steps:    len(d.Steps),
+		Minutes:  int(r.Timeline.Total.Minutes() + 0.5),
+		Hands:    int(r.Timeline.Hands.Minutes() + 0.5),
+	}
 	switch kind {
 	case "demonstration":
 		p.Work = writeSheet(d, language)
@@ -169,7 +189,17 @@ func printed(d *design.Document, kind, language string) (Printed, error) {
 func printedItems(d *design.Document, r review.Review, w *sheetWriter) []PrintedItem {
 	var items []PrintedItem
 	for _, i := range fit.Materials(d, r.Safety) {
-		items = append(items, PrintedItem{text.Render(i.Name, w.language), text.Render(i.Amount, w.language), text.Render(i.Must, w.language), w.say(i.Note), i.Steps, i.Optional})
+		items = append(
+			items,
+			PrintedItem{
+				text.Render(i.Name, w.language),
+				text.Render(i.Amount, w.language),
+				text.Render(i.Must, w.language),
+				w.say(i.Note),
+				i.Steps,
+				i.Optional,
+			},
+		)
 	}
 	return items
 }
@@ -177,7 +207,13 @@ func printedItems(d *design.Document, r review.Review, w *sheetWriter) []Printed
 func printedSwaps(l fit.SwapList, language string, w *sheetWriter) []PrintedSwap {
 	var out []PrintedSwap
 	for _, s := range l.Swaps {
-		row := PrintedSwap{Name: w.say(s.Material), Amount: text.Render(s.Amount, language), Counts: text.Render(s.Counts, language), Acid: text.Render(s.Acid, language), Cautions: sayAll(s.Cautions, language)}
+		row := PrintedSwap{
+			Name:     w.say(s.Material),
+			Amount:   text.Render(s.Amount, language),
+			Counts:   text.Render(s.Counts, language),
+			Acid:     text.Render(s.Acid, language),
+			Cautions: sayAll(s.Cautions, language),
+		}
 		if s.Percent > 0 {
 			row.Name += " " + text.Number(s.Percent, text.Decimals(s.Percent, 0), language) + " %"
 		} else if s.Form.ID != "" {

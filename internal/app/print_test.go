@@ -25,7 +25,9 @@ func TestPrinted(t *testing.T) {
 	for _, i := range p.Items {
 		names = append(names, i.Name)
 	}
-	if !slices.Contains(names, "un limón") || !slices.Contains(names, "una persona adulta") || !slices.Contains(names, "lentes protectores o gafas (sirven los de natación)") || names[len(names)-1] != "Una mesa de cocina" {
+	if !slices.Contains(names, "un limón") || !slices.Contains(names, "una persona adulta") ||
+		!slices.Contains(names, "lentes protectores o gafas (sirven los de natación)") ||
+		names[len(names)-1] != "Una mesa de cocina" {
 		t.Errorf("%q", names)
 	}
 	p, err = printed(&lemon, "substitutions", "en")
@@ -36,13 +38,18 @@ func TestPrinted(t *testing.T) {
 	if soda < 0 || p.Swaps[soda].Amount != "20 g" {
 		t.Fatalf("%+v", p.Swaps)
 	}
-	crystals := slices.IndexFunc(p.Swaps[soda].Swaps, func(s PrintedSwap) bool { return strings.HasPrefix(s.Name, "washing soda") })
+	crystals := slices.IndexFunc(
+		p.Swaps[soda].Swaps,
+		func(s PrintedSwap) bool { return strings.HasPrefix(s.Name, "washing soda") },
+	)
 	if crystals < 0 {
 		t.Fatalf("%+v", p.Swaps[soda])
 	}
 	// 3.41 times the mass and twice the acid; at 8–10 an adult does it. Nobody
 	// has compared it for how much neutralises a juice: its own group.
-	if s := p.Swaps[soda].Swaps[crystals]; !strings.Contains(s.Acid, "twice") || s.Adult != "An adult does this" || !strings.HasPrefix(s.Amount, "68") || s.Counts != "Your result is compared with that of homes that use the same." {
+	if s := p.Swaps[soda].Swaps[crystals]; !strings.Contains(s.Acid, "twice") || s.Adult != "An adult does this" ||
+		!strings.HasPrefix(s.Amount, "68") ||
+		s.Counts != "Your result is compared with that of homes that use the same." {
 		t.Errorf("%+v", s)
 	}
 	for _, s := range p.Swaps[soda].Swaps {
@@ -51,7 +58,8 @@ func TestPrinted(t *testing.T) {
 		}
 	}
 	p, err = printed(&lemon, "safety", "es")
-	if err != nil || len(p.Safety.Sections) < 9 || len(p.Safety.AdultJobs) != 1 || !strings.HasPrefix(p.Safety.AdultJobs[0].Title, "Cortar") {
+	if err != nil || len(p.Safety.Sections) < 9 || len(p.Safety.AdultJobs) != 1 ||
+		!strings.HasPrefix(p.Safety.AdultJobs[0].Title, "Cortar") {
 		t.Errorf("%v %+v", err, p.Safety.AdultJobs)
 	}
 	for _, bad := range [][2]string{{"poem", "en"}, {"safety", "fr"}, {"", ""}} {
@@ -85,7 +93,9 @@ func TestSheetsSayWhatTheRulesAdd(t *testing.T) {
 	as := store.Assignment{OpensAt: now.Add(-time.Hour), DueAt: now.Add(time.Hour)}
 	lemon := example(t, "sour-lemon")
 	s := writeSheet(&lemon, "en").of(as, now)
-	if !slices.Contains(s.Gear, "goggles (swim goggles will do)") || len(s.Steps[0].Before) < 2 || s.Cards[0] != "eye" || slices.Contains(s.Cards, "sting") {
+	if !slices.Contains(s.Gear, "goggles (swim goggles will do)") || len(s.Steps[0].Before) < 2 ||
+		s.Cards[0] != "eye" ||
+		slices.Contains(s.Cards, "sting") {
 		t.Errorf("%v %v %v", s.Gear, s.Steps[0].Before, s.Cards)
 	}
 	soda := slices.IndexFunc(s.Needs, func(n NeedRow) bool { return n.ID == "soda" })
@@ -99,8 +109,12 @@ func TestSheetsSayWhatTheRulesAdd(t *testing.T) {
 	if s := writeSheet(&lemon, "en").of(as, now); len(s.AdultJobs) != 0 || !strings.Contains(s.Near, "hears a call") {
 		t.Errorf("%+v %s", s.AdultJobs, s.Near)
 	}
-	lemon.AgeBand, lemon.Lowered = "11-13", []design.Lowering{{Rule: "blade", Step: "cut", Reason: "They cut fruit with me in November.", By: "Ms Tarrant"}}
-	if s := writeSheet(&lemon, "en").of(as, now); len(s.Lowered) != 1 || !strings.Contains(s.Lowered[0], "Ms Tarrant") || len(s.AdultJobs) != 0 {
+	lemon.AgeBand, lemon.Lowered = "11-13", []design.Lowering{
+		{Rule: "blade", Step: "cut", Reason: "They cut fruit with me in November.", By: "Ms Tarrant"},
+	}
+	if s := writeSheet(&lemon, "en").of(as, now); len(s.Lowered) != 1 ||
+		!strings.Contains(s.Lowered[0], "Ms Tarrant") ||
+		len(s.AdultJobs) != 0 {
 		t.Errorf("%+v %+v", s.Lowered, s.AdultJobs)
 	}
 }
@@ -145,7 +159,9 @@ func TestSubstitutesAreOneList(t *testing.T) {
 				if len(n.Instead)+len(n.Swaps) == 0 {
 					continue
 				}
-				if at >= len(p.Swaps) || p.Swaps[at].Name != n.Name || p.Swaps[at].Amount != n.Amount || !slices.Equal(p.Swaps[at].Instead, n.Instead) || len(p.Swaps[at].Swaps) != len(n.Swaps) {
+				if at >= len(p.Swaps) || p.Swaps[at].Name != n.Name || p.Swaps[at].Amount != n.Amount ||
+					!slices.Equal(p.Swaps[at].Instead, n.Instead) ||
+					len(p.Swaps[at].Swaps) != len(n.Swaps) {
 					t.Fatalf("%s, %s: the phone has %q at place %d, paper has not", name, language, n.Name, at)
 				}
 				for _, s := range n.Swaps {

@@ -43,7 +43,13 @@ func (a *App) classBooks(ctx context.Context, who TeacherActor, class, assignmen
 	if err != nil {
 		return nil, notFound(err)
 	}
-	b := &classBooks{class: c, assignment: as, permissions: map[uuid.UUID]PermissionView{}, books: map[uuid.UUID]*notebook.Book{}, entries: map[uuid.UUID][]store.Entry{}}
+	b := &classBooks{
+		class:       c,
+		assignment:  as,
+		permissions: map[uuid.UUID]PermissionView{},
+		books:       map[uuid.UUID]*notebook.Book{},
+		entries:     map[uuid.UUID][]store.Entry{},
+	}
 	if b.design, err = a.issued(ctx, as); err != nil {
 		return nil, err
 	}
@@ -80,7 +86,12 @@ func (a *App) classBooks(ctx context.Context, who TeacherActor, class, assignmen
 		}
 		b.books[h.ID] = a.shelf.book(b.design.Document, [2]uuid.UUID{assignment, h.ID}, b.entries[h.ID], w, guards)
 	}
-	b.shared = openBook(b.design.Document, b.sharedRows, notebook.Writer{Language: text.In(c.Language, c.Zone), System: quantity.System(c.UnitSystem)}, nil)
+	b.shared = openBook(
+		b.design.Document,
+		b.sharedRows,
+		notebook.Writer{Language: text.In(c.Language, c.Zone), System: quantity.System(c.UnitSystem)},
+		nil,
+	)
 	return b, nil
 }
 
@@ -94,7 +105,12 @@ func openBook(d *design.Document, rows []store.Entry, w notebook.Writer, g noteb
 }
 
 // Results gathers the class page of an assignment in the teacher's language.
-func (a *App) Results(ctx context.Context, who TeacherActor, class, assignment uuid.UUID, language string) (Results, error) {
+func (a *App) Results(
+	ctx context.Context,
+	who TeacherActor,
+	class, assignment uuid.UUID,
+	language string,
+) (Results, error) {
 	b, err := a.classBooks(ctx, who, class, assignment)
 	if err != nil {
 		return Results{}, err
@@ -105,8 +121,18 @@ func (a *App) Results(ctx context.Context, who TeacherActor, class, assignment u
 	}
 	d := b.design.Document
 	sheet := b.design.sheet(b.assignment, language, a.Now())
-	out := Results{Question: sheet.Question, Conditions: sheet.Conditions, Readings: sheet.Readings, Slots: d.Slots(), Derived: []DerivedRow{},
-		Homes: []HomeResult{}, Comparisons: []ComparisonView{}, AsSent: []ComparisonView{}, Said: []AnsweredView{}, Erased: erased}
+	out := Results{
+		Question:    sheet.Question,
+		Conditions:  sheet.Conditions,
+		Readings:    sheet.Readings,
+		Slots:       d.Slots(),
+		Derived:     []DerivedRow{},
+		Homes:       []HomeResult{},
+		Comparisons: []ComparisonView{},
+		AsSent:      []ComparisonView{},
+		Said:        []AnsweredView{},
+		Erased:      erased,
+	}
 	for _, x := range d.Outcomes() {
 		name, _ := x.Name.In(language)
 		out.Derived = append(out.Derived, DerivedRow{x.ID, name, x.Unit, x.Formula})
@@ -156,8 +182,22 @@ func (a *App) Results(ctx context.Context, who TeacherActor, class, assignment u
 	}
 	out.Said = viewAnswered(d, answered, nickname, language)
 	as := b.assignment
-	out.Assignment = AssignmentView{ID: as.ID, Class: class, ClassName: b.class.Name, Experiment: as.ExperimentID, Title: sheet.Title, Number: as.Number, OpensAt: as.OpensAt, DueAt: as.DueAt,
-		IssuedAt: as.IssuedAt, RecalledAt: as.RecalledAt, RecallReason: as.RecallReason, Homes: len(b.homes), Sent: sent, State: sheet.State}
+	out.Assignment = AssignmentView{
+		ID:           as.ID,
+		Class:        class,
+		ClassName:    b.class.Name,
+		Experiment:   as.ExperimentID,
+		Title:        sheet.Title,
+		Number:       as.Number,
+		OpensAt:      as.OpensAt,
+		DueAt:        as.DueAt,
+		IssuedAt:     as.IssuedAt,
+		RecalledAt:   as.RecalledAt,
+		RecallReason: as.RecallReason,
+		Homes:        len(b.homes),
+		Sent:         sent,
+		State:        sheet.State,
+	}
 	return out, nil
 }
 
@@ -165,7 +205,8 @@ func (a *App) Results(ctx context.Context, who TeacherActor, class, assignment u
 // readings; none where there was none.
 func (b *classBooks) asSent(out *Results) []compare.Home {
 	changed := func(r store.Entry) bool {
-		return r.Provenance == string(notebook.Desk) && (r.Kind == string(notebook.SetAside) || r.Kind == string(notebook.Reading))
+		return r.Provenance == string(notebook.Desk) &&
+			(r.Kind == string(notebook.SetAside) || r.Kind == string(notebook.Reading))
 	}
 	for _, rows := range b.entries {
 		for _, r := range rows {
@@ -181,7 +222,12 @@ func (b *classBooks) asSent(out *Results) []compare.Home {
 	for _, h := range b.homes {
 		book := b.books[h.ID]
 		if slices.ContainsFunc(b.entries[h.ID], changed) {
-			book = openBook(b.design.Document, slices.DeleteFunc(slices.Clone(b.entries[h.ID]), changed), book.Writer, book.Guards)
+			book = openBook(
+				b.design.Document,
+				slices.DeleteFunc(slices.Clone(b.entries[h.ID]), changed),
+				book.Writer,
+				book.Guards,
+			)
 		}
 		if hasValues(book) {
 			homes = append(homes, compare.Home{Key: h.ID.String(), Book: book})

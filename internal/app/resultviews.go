@@ -136,10 +136,25 @@ type AnsweredHome struct {
 	Result     string    `json:"result,omitempty" doc:"What the home found, by condition"`
 }
 
-func viewAnswered(d *design.Document, homes []compare.Home, name func(key string) string, language string) []AnsweredView {
+func viewAnswered(
+	d *design.Document,
+	homes []compare.Home,
+	name func(key string) string,
+	language string,
+) []AnsweredView {
 	out := []AnsweredView{}
 	for _, s := range compare.WhatTheySaid(d, homes) {
-		v := AnsweredView{ID: s.Question.ID, When: s.Question.When, Kind: s.Question.Kind, Words: text.Render(s.Words, language), Options: []AnsweredOption{}, Homes: []AnsweredHome{}, Held: s.Held, NotHeld: s.NotHeld, Cannot: s.Cannot}
+		v := AnsweredView{
+			ID:      s.Question.ID,
+			When:    s.Question.When,
+			Kind:    s.Question.Kind,
+			Words:   text.Render(s.Words, language),
+			Options: []AnsweredOption{},
+			Homes:   []AnsweredHome{},
+			Held:    s.Held,
+			NotHeld: s.NotHeld,
+			Cannot:  s.Cannot,
+		}
 		v.Text, _ = s.Question.Text.In(language)
 		for _, o := range s.Options {
 			row := AnsweredOption{N: o.N}
@@ -156,7 +171,13 @@ func viewAnswered(d *design.Document, homes []compare.Home, name func(key string
 		}
 		for _, h := range s.Homes {
 			id, _ := uuid.Parse(h.Key)
-			row := AnsweredHome{Home: id, Nickname: name(h.Key), Words: text.Render(h.Words, language), AfterStart: h.AfterStart, Verdict: h.Verdict}
+			row := AnsweredHome{
+				Home:       id,
+				Nickname:   name(h.Key),
+				Words:      text.Render(h.Words, language),
+				AfterStart: h.AfterStart,
+				Verdict:    h.Verdict,
+			}
 			v.Verdicts = v.Verdicts || h.Verdict != ""
 			if s.Question.When == "before" && len(s.Options) > 0 {
 				row.Result = found(d, homes, h.Key, language)
@@ -223,7 +244,17 @@ type WordsView struct {
 
 func homeResult(h store.Home, permission string, book *notebook.Book, language string) HomeResult {
 	id := h.ID
-	row := HomeResult{Home: &id, Nickname: h.Nickname, Letters: h.Letters, Permission: permission, SentAt: book.SentAt, Cells: []CellView{}, Results: []ResultView{}, Photos: []uuid.UUID{}, Held: held(book, language)}
+	row := HomeResult{
+		Home:       &id,
+		Nickname:   h.Nickname,
+		Letters:    h.Letters,
+		Permission: permission,
+		SentAt:     book.SentAt,
+		Cells:      []CellView{},
+		Results:    []ResultView{},
+		Photos:     []uuid.UUID{},
+		Held:       held(book, language),
+	}
 	row.Done, row.Steps = book.Progress()
 	if !book.LastSeen.IsZero() {
 		seen := book.LastSeen
@@ -304,27 +335,58 @@ func viewResult(r notebook.Result, language string) ResultView {
 	return v
 }
 
-func viewComparison(d *design.Document, c compare.Comparison, name func(key string) string, language string) ComparisonView {
-	v := ComparisonView{Derived: c.Derived, Unit: c.Unit.Label(), Against: c.Against, Groups: []GroupView{}, Findings: []WordsView{}}
+func viewComparison(
+	d *design.Document,
+	c compare.Comparison,
+	name func(key string) string,
+	language string,
+) ComparisonView {
+	v := ComparisonView{
+		Derived:  c.Derived,
+		Unit:     c.Unit.Label(),
+		Against:  c.Against,
+		Groups:   []GroupView{},
+		Findings: []WordsView{},
+	}
 	for _, x := range d.Outcomes() {
 		if x.ID == c.Derived {
 			v.Name, _ = x.Name.In(language)
 			if e, err := formula.Parse(x.Formula); err == nil && x.Model == nil {
 				if _, once, twice := e.AsShare(x.Unit); twice {
-					v.Note = text.Render(text.Message{ID: "compare.hundred", Args: text.Args{"formula": x.Formula, "once": once}}, language)
+					v.Note = text.Render(
+						text.Message{ID: "compare.hundred", Args: text.Args{"formula": x.Formula, "once": once}},
+						language,
+					)
 				}
 			}
 		}
 	}
 	for _, g := range c.Groups {
-		gv := GroupView{Condition: g.Condition, N: g.Summary.N, Enough: g.Enough, Mean: g.Summary.Mean, SE: g.Mean.U, SD: g.Summary.SD, Median: g.Summary.Median, Spread: g.Summary.Spread}
+		gv := GroupView{
+			Condition: g.Condition,
+			N:         g.Summary.N,
+			Enough:    g.Enough,
+			Mean:      g.Summary.Mean,
+			SE:        g.Mean.U,
+			SD:        g.Summary.SD,
+			Median:    g.Summary.Median,
+			Spread:    g.Summary.Spread,
+		}
 		if k, ok := d.Condition(g.Condition); ok {
 			gv.Name, _ = k.Name.In(language)
 		}
 		if g.Summary.N > 0 {
 			gv.Text = g.Mean.Show(language)
 			if c.Counts && g.Summary.N > 1 {
-				gv.Text = text.Render(text.Message{ID: "compare.a-home", Args: text.Args{"value": quantity.Quantity{Value: math.Round(10*g.Summary.Mean) / 10, Unit: c.Unit}}}, language)
+				gv.Text = text.Render(
+					text.Message{
+						ID: "compare.a-home",
+						Args: text.Args{
+							"value": quantity.Quantity{Value: math.Round(10*g.Summary.Mean) / 10, Unit: c.Unit},
+						},
+					},
+					language,
+				)
 			}
 			if g.Alike && g.Enough {
 				gv.Text = text.Render(text.Message{ID: "compare.all-alike", Args: text.Args{"value": g.Mean}}, language)
@@ -347,7 +409,19 @@ func viewComparison(d *design.Document, c compare.Comparison, name func(key stri
 	}
 	for _, f := range c.Findings {
 		lead, words := firstSentence(compare.Named(f.Teacher(language), name))
-		v.Findings = append(v.Findings, WordsView{f.ID, f.Condition, f.Against, lead, words, compare.Named(f.ForFamily(language), name), string(f.Verdict), text.Render(f.Why, language)})
+		v.Findings = append(
+			v.Findings,
+			WordsView{
+				f.ID,
+				f.Condition,
+				f.Against,
+				lead,
+				words,
+				compare.Named(f.ForFamily(language), name),
+				string(f.Verdict),
+				text.Render(f.Why, language),
+			},
+		)
 	}
 	return v
 }
@@ -370,7 +444,14 @@ func (r *Results) Without(had []string) error {
 		sum := sha256.Sum256(raw)
 		r.Homes[i].Tag = hex.EncodeToString(sum[:6])
 		if slices.Contains(had, r.Homes[i].Tag) {
-			r.Homes[i] = HomeResult{Tag: r.Homes[i].Tag, Had: true, Cells: []CellView{}, Results: []ResultView{}, Photos: []uuid.UUID{}, Held: []HeldStep{}}
+			r.Homes[i] = HomeResult{
+				Tag:     r.Homes[i].Tag,
+				Had:     true,
+				Cells:   []CellView{},
+				Results: []ResultView{},
+				Photos:  []uuid.UUID{},
+				Held:    []HeldStep{},
+			}
 		}
 	}
 	return nil

@@ -30,10 +30,30 @@ func TestDigitsFollowTheMean(t *testing.T) {
 	} {
 		mean := quantity.New(c.mean, c.unit)
 		mean.U = c.u
-		view := viewComparison(&design.Document{}, compare.Comparison{Unit: mean.Unit, Groups: []compare.Group{{Summary: stats.Summary{N: c.n, Mean: c.mean, Median: c.median, Spread: c.spread}, Mean: mean}}}, nil, c.language)
+		view := viewComparison(
+			&design.Document{},
+			compare.Comparison{
+				Unit: mean.Unit,
+				Groups: []compare.Group{
+					{Summary: stats.Summary{N: c.n, Mean: c.mean, Median: c.median, Spread: c.spread}, Mean: mean},
+				},
+			},
+			nil,
+			c.language,
+		)
 		g := view.Groups[0]
 		if g.MedianText != c.wantMedian || g.SpreadText != c.wantSpread || (g.Text == "") != (c.n == 0) {
-			t.Errorf("%g %s of %d: median %q, spread %q, mean %q; want %q, %q", c.median, c.unit, c.n, g.MedianText, g.SpreadText, g.Text, c.wantMedian, c.wantSpread)
+			t.Errorf(
+				"%g %s of %d: median %q, spread %q, mean %q; want %q, %q",
+				c.median,
+				c.unit,
+				c.n,
+				g.MedianText,
+				g.SpreadText,
+				g.Text,
+				c.wantMedian,
+				c.wantSpread,
+			)
 		}
 	}
 }

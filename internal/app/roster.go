@@ -77,7 +77,16 @@ func (l *RosterLine) fill(row roster.Row, language string) {
 func (l *RosterLine) judge(class store.Class, names map[string]int, taken map[string]bool, language string) {
 	var bad *Invalid
 	if err := l.Home.check(class); errors.As(err, &bad) {
-		l.Problem = say(language, "roster.line", "field", words.Field(bad.Field), "rule", bad.Rule, "example", bad.Example)
+		l.Problem = say(
+			language,
+			"roster.line",
+			"field",
+			words.Field(bad.Field),
+			"rule",
+			bad.Rule,
+			"example",
+			bad.Example,
+		)
 		return
 	}
 	key := strings.ToLower(l.Home.Nickname)
@@ -96,7 +105,14 @@ func (l *RosterLine) judge(class store.Class, names map[string]int, taken map[st
 }
 
 // PreviewRoster reads a list without storing anything.
-func (a *App) PreviewRoster(ctx context.Context, who TeacherActor, class uuid.UUID, pasted string, mapping []string, language string) (RosterView, error) {
+func (a *App) PreviewRoster(
+	ctx context.Context,
+	who TeacherActor,
+	class uuid.UUID,
+	pasted string,
+	mapping []string,
+	language string,
+) (RosterView, error) {
 	c, err := a.class(ctx, who, class)
 	if err != nil {
 		return RosterView{}, err
@@ -110,7 +126,14 @@ func (a *App) PreviewRoster(ctx context.Context, who TeacherActor, class uuid.UU
 
 // ImportRoster adds the homes of a list, all or none: a line with a problem
 // stops it and every line is answered.
-func (a *App) ImportRoster(ctx context.Context, who TeacherActor, class uuid.UUID, pasted string, mapping []string, language string) (RosterView, error) {
+func (a *App) ImportRoster(
+	ctx context.Context,
+	who TeacherActor,
+	class uuid.UUID,
+	pasted string,
+	mapping []string,
+	language string,
+) (RosterView, error) {
 	read, err := a.PreviewRoster(ctx, who, class, pasted, mapping, language)
 	if err != nil {
 		return RosterView{}, err
@@ -121,18 +144,30 @@ func (a *App) ImportRoster(ctx context.Context, who TeacherActor, class uuid.UUI
 	}
 	for _, l := range lines {
 		if l.Problem != "" {
-			return RosterView{}, &Refused{"roster-problems", refusal("roster-problems", "line", l.Line, "problem", l.Problem), lines}
-		}
-	}
-	err = a.audited(ctx, who, class, nil, "home", fmt.Sprintf("added %d from a list", len(lines)), func(q *store.Queries) error {
-		taken := map[string]bool{}
-		for _, l := range lines {
-			if _, err := a.insertHome(ctx, q, class, store.NewID(), l.Home, taken); err != nil {
-				return err
+			return RosterView{}, &Refused{
+				"roster-problems",
+				refusal("roster-problems", "line", l.Line, "problem", l.Problem),
+				lines,
 			}
 		}
-		return nil
-	})
+	}
+	err = a.audited(
+		ctx,
+		who,
+		class,
+		nil,
+		"home",
+		fmt.Sprintf("added %d from a list", len(lines)),
+		func(q *store.Queries) error {
+			taken := map[string]bool{}
+			for _, l := range lines {
+				if _, err := a.insertHome(ctx, q, class, store.NewID(), l.Home, taken); err != nil {
+					return err
+				}
+			}
+			return nil
+		},
+	)
 	return read, err
 }
 

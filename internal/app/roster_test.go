@@ -29,7 +29,10 @@ func TestReadRoster(t *testing.T) {
 		}
 		for i, w := range c.want {
 			g := lines[i].Home
-			if lines[i].Problem != "" || g.Nickname != w.Nickname || g.Letters != w.Letters || g.Language != w.Language || g.Phone != w.Phone || len(g.Students) != len(w.Students) {
+			if lines[i].Problem != "" || g.Nickname != w.Nickname || g.Letters != w.Letters ||
+				g.Language != w.Language ||
+				g.Phone != w.Phone ||
+				len(g.Students) != len(w.Students) {
 				t.Errorf("%s, line %d: %+v %s, want %+v", name, i+1, g, lines[i].Problem, w)
 			}
 		}
@@ -43,11 +46,20 @@ func TestReadRoster(t *testing.T) {
 // A school's own list, with a language that is not one of those here: nothing of it
 // is lost, and what was read is said in the teacher's language.
 func TestRosterKeepsWhatItDoesNotKnow(t *testing.T) {
-	v := ReadRoster("Alumno;Lengua materna;Correo;Tutor/a\nÍñigo;euskera;i@home.example;Sra. B\nCai;español;;", nil, class, nil, "es")
-	if len(v.Columns) != 4 || v.Columns[0].Field != "nickname" || v.Columns[2].Field != "contact" || v.Columns[3].Field != "note" {
+	v := ReadRoster(
+		"Alumno;Lengua materna;Correo;Tutor/a\nÍñigo;euskera;i@home.example;Sra. B\nCai;español;;",
+		nil,
+		class,
+		nil,
+		"es",
+	)
+	if len(v.Columns) != 4 || v.Columns[0].Field != "nickname" || v.Columns[2].Field != "contact" ||
+		v.Columns[3].Field != "note" {
 		t.Fatalf("%+v", v.Columns)
 	}
-	if h := v.Items[0].Home; h.Nickname != "Íñigo" || h.Language != "en" || h.Contact != "i@home.example" || h.Note != "Tutor/a: Sra. B; idioma en casa: euskera" || v.Items[0].Problem != "" {
+	if h := v.Items[0].Home; h.Nickname != "Íñigo" || h.Language != "en" || h.Contact != "i@home.example" ||
+		h.Note != "Tutor/a: Sra. B; idioma en casa: euskera" ||
+		v.Items[0].Problem != "" {
 		t.Errorf("%+v", v.Items[0])
 	}
 	if h := v.Items[1].Home; h.Language != "es" || h.Note != "" {

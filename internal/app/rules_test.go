@@ -72,7 +72,8 @@ func TestPermissionLapsesWhenAHazardRises(t *testing.T) {
 		t.Errorf("a new title: %s", v.State)
 	}
 	d.AgeBand = "5-7" // an adult has to be near at the scissors
-	if v := viewPermission(given, newIssued(&d)); v.State != "lapsed" || v.TextSha != hex.EncodeToString(permissionSha(&d)) {
+	if v := viewPermission(given, newIssued(&d)); v.State != "lapsed" ||
+		v.TextSha != hex.EncodeToString(permissionSha(&d)) {
 		t.Errorf("an adult job more: %s", v.State)
 	}
 	given.Kind = "declined"
@@ -90,14 +91,17 @@ func TestSheets(t *testing.T) {
 		t.Errorf("%s, %s, version %d, %d untranslated", s.Title, s.State, s.Version, s.Untranslated)
 	}
 	soak := s.Steps[3]
-	if soak.Wait == nil || soak.Wait.From != "mix" || soak.Wait.Seconds != 14*3600 || soak.Wait.Latest != 16*3600 || len(soak.Takes) != 3 || soak.Start != (3+6+6)*60+14*3600 {
+	if soak.Wait == nil || soak.Wait.From != "mix" || soak.Wait.Seconds != 14*3600 || soak.Wait.Latest != 16*3600 ||
+		len(soak.Takes) != 3 ||
+		soak.Start != (3+6+6)*60+14*3600 {
 		t.Errorf("the soak: %+v, wait %+v", soak, soak.Wait)
 	}
 	if len(s.Questions[0].Options) != 3 || s.Questions[0].Options[2] != (OptionRow{"very-salty", "Muy salada"}) {
 		t.Errorf("an order question without options takes the conditions: %v", s.Questions[0].Options)
 	}
 	delete(beans.Steps[0].Text, "es")
-	if s := writeSheet(&beans, "es").of(as, now); s.Untranslated != 1 || !strings.HasPrefix(s.Steps[0].Text, "Label the jars") {
+	if s := writeSheet(&beans, "es").of(as, now); s.Untranslated != 1 ||
+		!strings.HasPrefix(s.Steps[0].Text, "Label the jars") {
 		t.Errorf("a missing text shows the original and is counted: %d, %q", s.Untranslated, s.Steps[0].Text)
 	}
 	spinners := example(t, "falling-spinners")
@@ -106,7 +110,8 @@ func TestSheets(t *testing.T) {
 	if len(s.Steps[1].Takes) != 15 || s.Trials != 5 {
 		t.Errorf("3 wings × 5 trials are %d fields", len(s.Steps[1].Takes))
 	}
-	if len(s.AdultJobs) != 1 || s.AdultJobs[0].Number != 1 || s.Steps[0].Adult != "adult-near" || s.Steps[0].AdultWhy == "" {
+	if len(s.AdultJobs) != 1 || s.AdultJobs[0].Number != 1 || s.Steps[0].Adult != "adult-near" ||
+		s.Steps[0].AdultWhy == "" {
 		t.Errorf("the adult's job is named by step: %+v", s.AdultJobs)
 	}
 	for _, c := range []struct {
@@ -142,7 +147,15 @@ func TestLetters(t *testing.T) {
 
 func TestClassFieldsAreChecked(t *testing.T) {
 	now := time.Date(2027, 2, 2, 0, 0, 0, 0, time.UTC)
-	good := ClassFields{Name: " 7M ", Zone: "Europe/London", Language: "en", UnitSystem: "uk", EmergencyNumber: "+44 (0)112", PhotoDays: 30, KeepUntil: "2027-07-31"}
+	good := ClassFields{
+		Name:            " 7M ",
+		Zone:            "Europe/London",
+		Language:        "en",
+		UnitSystem:      "uk",
+		EmergencyNumber: "+44 (0)112",
+		PhotoDays:       30,
+		KeepUntil:       "2027-07-31",
+	}
 	if c, err := good.check(store.Class{}, now); err != nil || c.Name != "7M" || c.KeepUntil.Day() != 31 {
 		t.Fatalf("%+v %v", c, err)
 	}
@@ -178,12 +191,15 @@ func TestClassFieldsAreChecked(t *testing.T) {
 }
 
 func TestReviewOfAnything(t *testing.T) {
-	if v := Review([]byte(`{"schema": 99}`), "en"); v.Readable || v.Issuable || !strings.Contains(v.Problem, "schema 99") {
+	if v := Review([]byte(`{"schema": 99}`), "en"); v.Readable || v.Issuable ||
+		!strings.Contains(v.Problem, "schema 99") {
 		t.Errorf("%+v", v)
 	}
 	raw, _ := Example("paper-strips")
 	v := Review(raw, "es")
-	if !v.Readable || !v.Issuable || v.Verdict != "care" || len(v.Margin) != 4 || v.Minutes != 29 || v.Hands != 24 || len(v.Spans) != 9 || v.Spans[0].Title != "Cortar las tiras" {
+	if !v.Readable || !v.Issuable || v.Verdict != "care" || len(v.Margin) != 4 || v.Minutes != 29 || v.Hands != 24 ||
+		len(v.Spans) != 9 ||
+		v.Spans[0].Title != "Cortar las tiras" {
 		t.Errorf("%+v", v)
 	}
 	if _, err := Example("../secrets"); err == nil {
@@ -199,7 +215,8 @@ func TestReviewOfAnything(t *testing.T) {
 
 func TestQRIsASquareWithAQuietBorder(t *testing.T) {
 	q, err := drawQR("https://kitchen.example.org/h/" + strings.Repeat("x", 43))
-	if err != nil || q.Size < 29+2*quietZone || strings.Contains(q.Path, "M0 ") || !strings.HasPrefix(q.Path, "M4 4h7v1h-7z") {
+	if err != nil || q.Size < 29+2*quietZone || strings.Contains(q.Path, "M0 ") ||
+		!strings.HasPrefix(q.Path, "M4 4h7v1h-7z") {
 		t.Errorf("%d, %.40s, %v", q.Size, q.Path, err)
 	}
 }

@@ -107,9 +107,25 @@ func viewSafety(d *design.Document, l *larder.Larder, r safety.Report, language 
 	}
 	out := []SafetyView{}
 	for _, f := range r.Findings {
-		v := SafetyView{Rule: f.Rule, Case: f.Case, Verdict: string(f.Verdict), Absolute: f.Absolute, Steps: []StepRef{}, Things: []string{},
-			Why: text.Render(f.Why, language), Do: text.Render(f.Do, language), Gear: []string{}, Wrong: []string{}, Asks: f.Asks, Ways: []WayView{},
-			CanLower: safety.CanLower(d, f), Was: string(f.Was)}
+		v := SafetyView{
+			Rule:     f.Rule,
+			Case:     f.Case,
+			Verdict:  string(f.Verdict),
+			Absolute: f.Absolute,
+			Steps:    []StepRef{},
+			Things:   []string{},
+			Why: text.Render(
+				f.Why,
+				language,
+			),
+			Do:       text.Render(f.Do, language),
+			Gear:     []string{},
+			Wrong:    []string{},
+			Asks:     f.Asks,
+			Ways:     []WayView{},
+			CanLower: safety.CanLower(d, f),
+			Was:      string(f.Was),
+		}
 		if f.Was != "" {
 			v.Reason = text.Render(f.Reason, language)
 		}
@@ -138,7 +154,17 @@ func viewSafety(d *design.Document, l *larder.Larder, r safety.Report, language 
 			v.Clear = text.Render(m, language)
 		}
 		if q := f.Said; q != nil {
-			v.Said = &SaidView{q.Concept, q.Key, text.Render(q.Question, language), q.Sentence, q.Words, q.Language, q.Path, q.Sure, q.Least}
+			v.Said = &SaidView{
+				q.Concept,
+				q.Key,
+				text.Render(q.Question, language),
+				q.Sentence,
+				q.Words,
+				q.Language,
+				q.Path,
+				q.Sure,
+				q.Least,
+			}
 		}
 		if f.Verdict != safety.Care || f.Said != nil {
 			v.Ways = viewWays(safety.Ways(d, l, f), language)
@@ -146,7 +172,10 @@ func viewSafety(d *design.Document, l *larder.Larder, r safety.Report, language 
 		out = append(out, v)
 	}
 	slices.SortStableFunc(out, func(a, b SafetyView) int {
-		return cmp.Compare(slices.Index(safety.Verdicts, safety.Verdict(b.Verdict)), slices.Index(safety.Verdicts, safety.Verdict(a.Verdict)))
+		return cmp.Compare(
+			slices.Index(safety.Verdicts, safety.Verdict(b.Verdict)),
+			slices.Index(safety.Verdicts, safety.Verdict(a.Verdict)),
+		)
 	})
 	return out
 }
@@ -171,7 +200,14 @@ func viewWays(ways []safety.Way, language string) []WayView {
 func viewOrder(d *design.Document, l *larder.Larder, r safety.Report, language string) []OrderView {
 	out := []OrderView{}
 	for _, line := range r.Lines {
-		v := OrderView{Rule: line.Rule, Kind: string(line.Kind), Step: line.Step, Need: line.Need, Message: text.Render(line.Message, language), Ways: viewWays(safety.LineWays(d, l, line), language)}
+		v := OrderView{
+			Rule:    line.Rule,
+			Kind:    string(line.Kind),
+			Step:    line.Step,
+			Need:    line.Need,
+			Message: text.Render(line.Message, language),
+			Ways:    viewWays(safety.LineWays(d, l, line), language),
+		}
 		v.Number = refOf(d, line.Step, language).Number
 		out = append(out, v)
 	}
@@ -198,14 +234,43 @@ func sayAll(messages []text.Message, language string) []string {
 // safetyPart words a design's safety sheet.
 func safetyPart(d *design.Document, r safety.Report, starts map[string]int, w *sheetWriter) SafetyPart {
 	s := safety.SheetOf(d, r)
-	p := SafetyPart{AdultJobs: []AdultJobRow{}, Near: text.Render(s.Near, w.language), Gear: sayAll(s.Gear, w.language), Where: sayAll(s.Where, w.language), Before: sayAll(s.Before, w.language),
-		Cautions: []CautionRow{}, Stop: sayAll(s.Stop, w.language), Clearing: sayAll(s.Clearing, w.language), Lowered: sayAll(s.Lowered, w.language), General: sayAll(s.General, w.language), Cards: s.Cards}
+	p := SafetyPart{
+		AdultJobs: []AdultJobRow{},
+		Near:      text.Render(s.Near, w.language),
+		Gear:      sayAll(s.Gear, w.language),
+		Where:     sayAll(s.Where, w.language),
+		Before:    sayAll(s.Before, w.language),
+		Cautions:  []CautionRow{},
+		Stop:      sayAll(s.Stop, w.language),
+		Clearing:  sayAll(s.Clearing, w.language),
+		Lowered:   sayAll(s.Lowered, w.language),
+		General:   sayAll(s.General, w.language),
+		Cards:     s.Cards,
+	}
 	for _, j := range s.Jobs {
-		p.AdultJobs = append(p.AdultJobs, AdultJobRow{Step: j.Step, Number: j.Number, Title: w.say(j.Title), Verdict: string(j.Verdict), Why: text.Render(j.Why, w.language), Do: text.Render(j.Do, w.language),
-			Start: starts[j.Step], Minutes: j.Minutes})
+		p.AdultJobs = append(
+			p.AdultJobs,
+			AdultJobRow{
+				Step:    j.Step,
+				Number:  j.Number,
+				Title:   w.say(j.Title),
+				Verdict: string(j.Verdict),
+				Why:     text.Render(j.Why, w.language),
+				Do:      text.Render(j.Do, w.language),
+				Start:   starts[j.Step],
+				Minutes: j.Minutes,
+			},
+		)
 	}
 	for _, c := range s.During {
-		p.Cautions = append(p.Cautions, CautionRow{Why: text.Render(c.Why, w.language), Do: text.Render(c.Do, w.language), Steps: append([]int{}, c.Numbers...)})
+		p.Cautions = append(
+			p.Cautions,
+			CautionRow{
+				Why:   text.Render(c.Why, w.language),
+				Do:    text.Render(c.Do, w.language),
+				Steps: append([]int{}, c.Numbers...),
+			},
+		)
 	}
 	if s.Holds != nil {
 		p.Holds = text.Render(*s.Holds, w.language)

@@ -191,7 +191,9 @@ func (w *sheetWriter) say(l text.Localized) string {
 // frame is what every sheet begins with, and empty lists.
 func (w *sheetWriter) frame(d *design.Document) Sheet {
 	return Sheet{
-		Title: w.say(d.Title), Question: w.say(d.Question), Changed: w.say(d.Changed.Name), Way: string(d.Way), Trials: d.Trials,
+		Title: w.say(
+			d.Title,
+		), Question: w.say(d.Question), Changed: w.say(d.Changed.Name), Way: string(d.Way), Trials: d.Trials,
 		Conditions: []ConditionRow{}, Needs: []NeedRow{}, Steps: []StepRow{}, Readings: []ReadingRow{}, Evidence: []EvidenceRow{}, Questions: []QuestionRow{},
 		Mistakes: []MistakeRow{}, Entries: []EntryView{}, Shown: []ShownReading{}, Facts: []FactRow{},
 	}
@@ -210,13 +212,29 @@ func writeSheet(d *design.Document, language string) Sheet {
 	w := &sheetWriter{language: language}
 	r := review.Of(d)
 	s := w.frame(d)
-	s.Place, s.Minutes, s.Hands = w.say(d.Place), int(r.Timeline.Total.Minutes()+0.5), int(r.Timeline.Hands.Minutes()+0.5)
+	s.Place, s.Minutes, s.Hands = w.say(
+		d.Place,
+	), int(
+		r.Timeline.Total.Minutes()+0.5,
+	), int(
+		r.Timeline.Hands.Minutes()+0.5,
+	)
 	for _, c := range d.Conditions {
 		s.Conditions = append(s.Conditions, ConditionRow{c.ID, w.say(c.Name), w.say(c.Description), c.Control})
 	}
 	swaps := swapsOf(d, language)
 	for _, item := range fit.Materials(d, r.Safety) {
-		row := NeedRow{ID: item.Need, Name: text.Render(item.Name, language), Amount: text.Render(item.Amount, language), Must: text.Render(item.Must, language), Note: w.say(item.Note), Optional: item.Optional, Instead: []string{}, Steps: append([]int{}, item.Steps...), Swaps: []PrintedSwap{}}
+		row := NeedRow{
+			ID:       item.Need,
+			Name:     text.Render(item.Name, language),
+			Amount:   text.Render(item.Amount, language),
+			Must:     text.Render(item.Must, language),
+			Note:     w.say(item.Note),
+			Optional: item.Optional,
+			Instead:  []string{},
+			Steps:    append([]int{}, item.Steps...),
+			Swaps:    []PrintedSwap{},
+		}
 		n, ok := d.Need(item.Need)
 		if !ok || n.Kind == design.PersonNeed || n.Kind == design.PlaceNeed {
 			continue // who and where stand on the safety sheet
@@ -257,8 +275,22 @@ func (w *sheetWriter) steps(s *Sheet, d *design.Document, r review.Review) {
 	}
 	for i, step := range d.Steps {
 		span := r.Timeline.Steps[i]
-		row := StepRow{ID: step.ID, Kind: string(step.Kind), Title: w.say(step.Title), Text: w.say(step.Text), See: w.say(step.See), Meanwhile: w.say(step.Meanwhile),
-			Start: int(span.Start.Seconds()), Seconds: int((span.End - span.Start).Seconds()), Cautions: []string{}, Takes: []design.Slot{}, Evidence: append([]string{}, step.Evidence...), Questions: append([]string{}, step.Questions...)}
+		row := StepRow{
+			ID:        step.ID,
+			Kind:      string(step.Kind),
+			Title:     w.say(step.Title),
+			Text:      w.say(step.Text),
+			See:       w.say(step.See),
+			Meanwhile: w.say(step.Meanwhile),
+			Start: int(
+				span.Start.Seconds(),
+			),
+			Seconds:   int((span.End - span.Start).Seconds()),
+			Cautions:  []string{},
+			Takes:     []design.Slot{},
+			Evidence:  append([]string{}, step.Evidence...),
+			Questions: append([]string{}, step.Questions...),
+		}
 		if step.Wait != nil {
 			from := step.Wait.From
 			if from == "" && i > 0 {
@@ -269,7 +301,8 @@ func (w *sheetWriter) steps(s *Sheet, d *design.Document, r review.Review) {
 			row.Wait = &WaitRow{From: from, Seconds: int(seconds), Latest: int(latest)}
 		}
 		for _, f := range r.Safety.Findings {
-			if slices.Contains(f.Steps, step.ID) && f.Rule != "allergen" && !slices.Contains(row.Cautions, text.Render(f.Do, w.language)) {
+			if slices.Contains(f.Steps, step.ID) && f.Rule != "allergen" &&
+				!slices.Contains(row.Cautions, text.Render(f.Do, w.language)) {
 				row.Cautions = append(row.Cautions, text.Render(f.Do, w.language))
 			}
 		}
@@ -296,7 +329,17 @@ func (w *sheetWriter) steps(s *Sheet, d *design.Document, r review.Review) {
 
 func (w *sheetWriter) asked(s *Sheet, d *design.Document) {
 	for _, r := range d.Readings {
-		row := ReadingRow{ID: r.ID, Name: w.say(r.Name), Unit: r.Unit, Guidance: w.say(r.Guidance), Low: r.Low, High: r.High, Repeats: r.Repeatability, Trials: d.TrialsOf(&r), Instruments: []InstrumentRow{}}
+		row := ReadingRow{
+			ID:          r.ID,
+			Name:        w.say(r.Name),
+			Unit:        r.Unit,
+			Guidance:    w.say(r.Guidance),
+			Low:         r.Low,
+			High:        r.High,
+			Repeats:     r.Repeatability,
+			Trials:      d.TrialsOf(&r),
+			Instruments: []InstrumentRow{},
+		}
 		for _, in := range r.Instruments {
 			row.Instruments = append(row.Instruments, InstrumentRow{in.ID, w.say(in.Name), in.Resolution, in.Analogue})
 		}
@@ -313,7 +356,15 @@ func (w *sheetWriter) asked(s *Sheet, d *design.Document) {
 
 func (w *sheetWriter) questions(s *Sheet, d *design.Document) {
 	for _, q := range d.Questions {
-		row := QuestionRow{ID: q.ID, When: q.When, Kind: q.Kind, Text: w.say(q.Text), Unit: q.Unit, Least: q.Least, Options: []OptionRow{}}
+		row := QuestionRow{
+			ID:      q.ID,
+			When:    q.When,
+			Kind:    q.Kind,
+			Text:    w.say(q.Text),
+			Unit:    q.Unit,
+			Least:   q.Least,
+			Options: []OptionRow{},
+		}
 		for _, o := range d.OptionsOf(&q) {
 			row.Options = append(row.Options, OptionRow{o.ID, w.say(o.Text)})
 		}

@@ -45,7 +45,13 @@ func (w *sheetWriter) sections(d *design.Document, r review.Review, p SafetyPart
 		}
 		return lines
 	}
-	what := plain(w.say(d.Question), say("takes", text.Args{"minutes": int(r.Timeline.Total.Minutes() + 0.5), "hands": int(r.Timeline.Hands.Minutes() + 0.5)}))
+	what := plain(
+		w.say(d.Question),
+		say(
+			"takes",
+			text.Args{"minutes": int(r.Timeline.Total.Minutes() + 0.5), "hands": int(r.Timeline.Hands.Minutes() + 0.5)},
+		),
+	)
 	if len(d.Changed.Name) > 0 {
 		what = append(what, plain(say("changes", text.Args{"name": d.Changed.Name}))...)
 	}
@@ -53,7 +59,22 @@ func (w *sheetWriter) sections(d *design.Document, r review.Review, p SafetyPart
 
 	var who, where []SheetLine
 	for _, j := range p.AdultJobs {
-		who = append(who, SheetLine{Strong: say("job", text.Args{"number": j.Number, "minutes": j.Minutes, "title": j.Title, "verdict": say(j.Verdict, nil)}), Why: j.Why, Text: j.Do})
+		who = append(
+			who,
+			SheetLine{
+				Strong: say(
+					"job",
+					text.Args{
+						"number":  j.Number,
+						"minutes": j.Minutes,
+						"title":   j.Title,
+						"verdict": say(j.Verdict, nil),
+					},
+				),
+				Why:  j.Why,
+				Text: j.Do,
+			},
+		)
 	}
 	if len(p.AdultJobs) > 0 {
 		who = append(who, SheetLine{Text: p.Near})
@@ -95,7 +116,10 @@ func (w *sheetWriter) sections(d *design.Document, r review.Review, p SafetyPart
 	}
 	for i, id := range p.Cards {
 		if c, ok := cards[id]; ok && i < firstCards {
-			wrong = append(wrong, SheetLine{Strong: c.Title + ":", Text: strings.Join(c.Steps[:min(2, len(c.Steps))], " ")})
+			wrong = append(
+				wrong,
+				SheetLine{Strong: c.Title + ":", Text: strings.Join(c.Steps[:min(2, len(c.Steps))], " ")},
+			)
 		}
 	}
 	add("wrong", wrong...)

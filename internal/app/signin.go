@@ -29,7 +29,12 @@ var queue = make(chan struct{}, 12)
 
 // AddTeacher makes an account.
 func (a *App) AddTeacher(ctx context.Context, email, name, password string) (store.Teacher, error) {
-	t := store.Teacher{ID: store.NewID(), Email: strings.ToLower(strings.TrimSpace(email)), Name: strings.TrimSpace(name), CreatedAt: a.Now()}
+	t := store.Teacher{
+		ID:        store.NewID(),
+		Email:     strings.ToLower(strings.TrimSpace(email)),
+		Name:      strings.TrimSpace(name),
+		CreatedAt: a.Now(),
+	}
 	switch {
 	case !strings.Contains(t.Email, "@") || len(t.Email) > 200:
 		return t, &Invalid{"email", rule("address"), "tarrant@stonechat.example"}

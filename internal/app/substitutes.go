@@ -45,7 +45,19 @@ func Substitutes(raw []byte, need, language string) ([]SubstituteRow, error) {
 	}
 	for _, s := range subs {
 		name, _ := s.Material.Name.In(language)
-		row := SubstituteRow{Name: name, Other: larder.FormSaid(s.Form, language), Class: string(s.Class), Because: text.Render(s.Because, language), Effect: larder.Said(s.Effect, language), Procedure: larder.Said(s.Procedure, language), Acid: text.Render(s.AcidWith(), language), Verdict: string(s.Verdict), Graver: s.Graver, Cautions: sayAll(s.Cautions, language), Way: safety.SwapWay(n.ID, s.Candidate)}
+		row := SubstituteRow{
+			Name:      name,
+			Other:     larder.FormSaid(s.Form, language),
+			Class:     string(s.Class),
+			Because:   text.Render(s.Because, language),
+			Effect:    larder.Said(s.Effect, language),
+			Procedure: larder.Said(s.Procedure, language),
+			Acid:      text.Render(s.AcidWith(), language),
+			Verdict:   string(s.Verdict),
+			Graver:    s.Graver,
+			Cautions:  sayAll(s.Cautions, language),
+			Way:       safety.SwapWay(n.ID, s.Candidate),
+		}
 		if s.Percent > 0 {
 			row.Other = text.Number(s.Percent, text.Decimals(s.Percent, 0), language) + " %"
 		}

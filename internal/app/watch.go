@@ -41,7 +41,19 @@ func watchedSheet(d *design.Document, language string) Sheet {
 	w := &sheetWriter{language: language}
 	s := w.frame(d)
 	s.Notice = text.Render(text.Message{ID: "safety.watch.not-at-home"}, language)
-	s.SafetyPart = SafetyPart{Sections: []SheetSection{}, AdultJobs: []AdultJobRow{}, Gear: []string{}, Where: []string{}, Before: []string{}, Cautions: []CautionRow{}, Stop: []string{}, Clearing: []string{}, Lowered: []string{}, General: []string{}, Cards: []string{}}
+	s.SafetyPart = SafetyPart{
+		Sections:  []SheetSection{},
+		AdultJobs: []AdultJobRow{},
+		Gear:      []string{},
+		Where:     []string{},
+		Before:    []string{},
+		Cautions:  []CautionRow{},
+		Stop:      []string{},
+		Clearing:  []string{},
+		Lowered:   []string{},
+		General:   []string{},
+		Cards:     []string{},
+	}
 	for _, c := range d.Conditions {
 		s.Conditions = append(s.Conditions, ConditionRow{ID: c.ID, Name: w.say(c.Name), Control: c.Control})
 	}
@@ -70,7 +82,9 @@ func shownReadings(d *design.Document, shared *notebook.Book, language string) [
 			for _, t := range table.Times {
 				var values []string
 				for k := range shared.Cells {
-					if cell := &shared.Cells[k]; cell.Slot.Reading == r.ID && cell.Slot.Condition == c.ID && cell.Slot.Time == t && cell.State == notebook.HasValue {
+					if cell := &shared.Cells[k]; cell.Slot.Reading == r.ID && cell.Slot.Condition == c.ID &&
+						cell.Slot.Time == t &&
+						cell.State == notebook.HasValue {
 						q := cell.Understood.Value
 						q.U = 0
 						values = append(values, q.Show(language))
@@ -87,8 +101,19 @@ func shownReadings(d *design.Document, shared *notebook.Book, language string) [
 
 // sharedBook opens the teacher's readings for a home: read as the teacher
 // writes, shown in the home's language.
-func sharedBook(d *design.Document, shared []store.Entry, assignment uuid.UUID, c store.Class, language string) *notebook.Book {
-	book := openBook(d, ofAssignment(shared, assignment), notebook.Writer{Language: text.In(c.Language, c.Zone), System: quantity.System(c.UnitSystem)}, nil)
+func sharedBook(
+	d *design.Document,
+	shared []store.Entry,
+	assignment uuid.UUID,
+	c store.Class,
+	language string,
+) *notebook.Book {
+	book := openBook(
+		d,
+		ofAssignment(shared, assignment),
+		notebook.Writer{Language: text.In(c.Language, c.Zone), System: quantity.System(c.UnitSystem)},
+		nil,
+	)
 	book.Writer.Language = language
 	return book
 }

@@ -16,7 +16,9 @@ import (
 )
 
 // ErrMissing says that there is no Chromium.
-var ErrMissing = errors.New("Chromium is not installed here; on Debian: apt-get install chromium, or name it in CHROMIUM")
+var ErrMissing = errors.New(
+	"Chromium is not installed here; on Debian: apt-get install chromium, or name it in CHROMIUM",
+)
 
 const (
 	startWithin = 30 * time.Second // a cold start on a loaded machine takes 5

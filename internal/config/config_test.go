@@ -7,7 +7,11 @@ import (
 
 func TestLoad(t *testing.T) {
 	key := strings.Repeat("ab", 32)
-	good := map[string]string{"PK_DATABASE_URL": "postgres://x", "PK_PUBLIC_URL": "https://kitchen.example.org/", "PK_SECRETS": "b:" + key + ",a:" + key}
+	good := map[string]string{
+		"PK_DATABASE_URL": "postgres://x",
+		"PK_PUBLIC_URL":   "https://kitchen.example.org/",
+		"PK_SECRETS":      "b:" + key + ",a:" + key,
+	}
 	load := func(change map[string]string) (Config, error) {
 		return Load(func(name string) (string, bool) {
 			if v, ok := change[name]; ok {
@@ -18,7 +22,10 @@ func TestLoad(t *testing.T) {
 		})
 	}
 	c, err := load(nil)
-	if err != nil || c.PublicURL != "https://kitchen.example.org" || c.Listen != "127.0.0.1:8080" || len(c.Secrets) != 2 || c.Secrets[0].ID != "b" || !c.Secure() {
+	if err != nil || c.PublicURL != "https://kitchen.example.org" || c.Listen != "127.0.0.1:8080" ||
+		len(c.Secrets) != 2 ||
+		c.Secrets[0].ID != "b" ||
+		!c.Secure() {
 		t.Errorf("%+v, %v", c, err)
 	}
 	for name, bad := range map[string][]string{
@@ -35,7 +42,8 @@ func TestLoad(t *testing.T) {
 			}
 		}
 	}
-	if _, err := Load(func(string) (string, bool) { return "", false }); err == nil || strings.Count(err.Error(), "\n") < 2 {
+	if _, err := Load(func(string) (string, bool) { return "", false }); err == nil ||
+		strings.Count(err.Error(), "\n") < 2 {
 		t.Errorf("all faults at once: %v", err)
 	}
 }

@@ -17,7 +17,14 @@ import (
 )
 
 func newApp(t *testing.T) *app.App {
-	return &app.App{Store: storetest.New(t), Keys: keys.NewRing([]config.Secret{{ID: "demo", Key: bytes.Repeat([]byte{3}, 32)}}), Desk: media.NewDesk(2), PublicURL: "http://demo.test", Now: time.Now, Log: slog.New(slog.DiscardHandler)}
+	return &app.App{
+		Store:     storetest.New(t),
+		Keys:      keys.NewRing([]config.Secret{{ID: "demo", Key: bytes.Repeat([]byte{3}, 32)}}),
+		Desk:      media.NewDesk(2),
+		PublicURL: "http://demo.test",
+		Now:       time.Now,
+		Log:       slog.New(slog.DiscardHandler),
+	}
 }
 
 // The demo shows something and has something wrong to find, and the same seed
@@ -76,7 +83,13 @@ func TestSeed(t *testing.T) {
 			}
 		}
 	}
-	if len(r.Homes) != 24 || states["sent"] < 14 || states["declined"] != 2 || states["working"] != 3 || states["not-opened"] != 1 || states["withdrawn"] != 1 || apart == 0 || toRead != 1 || photos < 14 || r.Shared == nil {
+	if len(r.Homes) != 24 || states["sent"] < 14 || states["declined"] != 2 || states["working"] != 3 ||
+		states["not-opened"] != 1 ||
+		states["withdrawn"] != 1 ||
+		apart == 0 ||
+		toRead != 1 ||
+		photos < 14 ||
+		r.Shared == nil {
 		t.Errorf("states %v, %d apart, %d to read, %d photos", states, apart, toRead, photos)
 	}
 	if v := r.Comparisons[0].Findings[2].Verdict; v != "supported" {

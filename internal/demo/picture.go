@@ -39,7 +39,11 @@ func photo(rng *rand.Rand, heights []float64) []byte {
 			edge := base - int(mm*scale+4*rng.NormFloat64())
 			for y := max(edge, base-110*scale); y < base+50; y++ {
 				c := img.RGBAAt(x+dx, y)
-				img.SetRGBA(x+dx, y, color.RGBA{shade(float64(c.R), 0.72), shade(float64(c.G), 0.76), shade(float64(c.B), 0.84), 255})
+				img.SetRGBA(
+					x+dx,
+					y,
+					color.RGBA{shade(float64(c.R), 0.72), shade(float64(c.G), 0.76), shade(float64(c.B), 0.84), 255},
+				)
 			}
 		}
 		fill(img, image.Rect(x, base-1, x+100, base+1), color.RGBA{70, 70, 74, 255})
@@ -65,7 +69,12 @@ func drawRuler(img *image.RGBA, x, base, scale int) {
 		}
 		if mm%10 == 0 {
 			length = 38
-			d := font.Drawer{Dst: img, Src: image.NewUniform(ink), Face: basicfont.Face7x13, Dot: fixed.P(x+14, base-mm*scale+5)}
+			d := font.Drawer{
+				Dst:  img,
+				Src:  image.NewUniform(ink),
+				Face: basicfont.Face7x13,
+				Dot:  fixed.P(x+14, base-mm*scale+5),
+			}
 			d.DrawString(string(rune('0'+mm/10%10)) + map[bool]string{true: "0", false: ""}[mm == 100])
 		}
 		y := base - mm*scale

@@ -25,11 +25,53 @@ const (
 // ErrNotDemo says that a database holds something that is not the demo.
 var ErrNotDemo = errors.New("this database holds something else than the demo; give the demo a database of its own")
 
-var homes7M = []string{"Adder", "Beck", "Bilberry", "Bracken", "Cairn", "Dunlin", "Fern", "Foxglove", "Gorse", "Hare", "Heather", "Juniper",
-	"Kestrel", "Lapwing", "Lichen", "Merlin", "Peat", "Plover", "Rowan", "Sedge", "Snipe", "Tarn", "Tussock", "Wheatear"}
+var homes7M = []string{
+	"Adder",
+	"Beck",
+	"Bilberry",
+	"Bracken",
+	"Cairn",
+	"Dunlin",
+	"Fern",
+	"Foxglove",
+	"Gorse",
+	"Hare",
+	"Heather",
+	"Juniper",
+	"Kestrel",
+	"Lapwing",
+	"Lichen",
+	"Merlin",
+	"Peat",
+	"Plover",
+	"Rowan",
+	"Sedge",
+	"Snipe",
+	"Tarn",
+	"Tussock",
+	"Wheatear",
+}
 
-var homes5B = []string{"Alder", "Aspen", "Birch", "Bog Myrtle", "Bunting", "Clover", "Cotton Grass", "Cuckoo", "Curlew", "Dipper", "Eyebright",
-	"Harebell", "Linnet", "Moss", "Otter", "Pipit", "Sundew", "Whinchat"}
+var homes5B = []string{
+	"Alder",
+	"Aspen",
+	"Birch",
+	"Bog Myrtle",
+	"Bunting",
+	"Clover",
+	"Cotton Grass",
+	"Cuckoo",
+	"Curlew",
+	"Dipper",
+	"Eyebright",
+	"Harebell",
+	"Linnet",
+	"Moss",
+	"Otter",
+	"Pipit",
+	"Sundew",
+	"Whinchat",
+}
 
 // Ready reports whether the database holds the demo already. It fails with
 // ErrNotDemo when it holds anything else.
@@ -64,7 +106,15 @@ type seeder struct {
 // readings.
 func Seed(ctx context.Context, a *app.App, now time.Time, seed uint64) error {
 	s := &seeder{ctx: ctx, rng: rand.New(rand.NewPCG(seed, 7))}
-	s.app = &app.App{Store: a.Store, Keys: a.Keys, Desk: a.Desk, PublicURL: a.PublicURL, Log: a.Log, Limits: a.Limits, Now: func() time.Time { return s.moment }}
+	s.app = &app.App{
+		Store:     a.Store,
+		Keys:      a.Keys,
+		Desk:      a.Desk,
+		PublicURL: a.PublicURL,
+		Log:       a.Log,
+		Limits:    a.Limits,
+		Now:       func() time.Time { return s.moment },
+	}
 	lesson := time.Date(now.Year(), now.Month(), now.Day(), 10, 40, 0, 0, time.UTC).AddDate(0, 0, -1)
 	s.moment = lesson.AddDate(0, 0, -2)
 	t, err := s.app.AddTeacher(ctx, Email, "Ms Tarrant", Password)
@@ -99,8 +149,21 @@ func (s *seeder) classes(now time.Time) error {
 		name  string
 		homes []string
 	}{{"7M", homes7M}, {"5B", homes5B}} {
-		v, err := s.app.AddClass(s.ctx, s.teacher, app.ClassFields{Name: c.name, School: "Stonechat Moor School", Zone: "Europe/London", Language: "en", UnitSystem: "metric",
-			EmergencyNumber: "112", PoisonNumber: "0555 010 010", PhotoDays: 30, KeepUntil: now.AddDate(0, 9, 0).Format(time.DateOnly)})
+		v, err := s.app.AddClass(
+			s.ctx,
+			s.teacher,
+			app.ClassFields{
+				Name:            c.name,
+				School:          "Stonechat Moor School",
+				Zone:            "Europe/London",
+				Language:        "en",
+				UnitSystem:      "metric",
+				EmergencyNumber: "112",
+				PoisonNumber:    "0555 010 010",
+				PhotoDays:       30,
+				KeepUntil:       now.AddDate(0, 9, 0).Format(time.DateOnly),
+			},
+		)
 		if err != nil {
 			return err
 		}
@@ -136,7 +199,17 @@ func (s *seeder) experiments(lesson time.Time) error {
 		strips = d.ID
 	}
 	s.moment = lesson.Add(-20 * time.Hour)
-	v, err := s.app.Issue(s.ctx, s.teacher, s.class, app.IssueFields{Experiment: strips, OpensAt: lesson.Add(-2 * time.Hour), DueAt: lesson.AddDate(0, 0, 2).Add(9 * time.Hour)}, "en")
+	v, err := s.app.Issue(
+		s.ctx,
+		s.teacher,
+		s.class,
+		app.IssueFields{
+			Experiment: strips,
+			OpensAt:    lesson.Add(-2 * time.Hour),
+			DueAt:      lesson.AddDate(0, 0, 2).Add(9 * time.Hour),
+		},
+		"en",
+	)
 	s.as = v.ID
 	return err
 }
@@ -263,7 +336,11 @@ func (s *seeder) sayOfItself(who app.HomeActor, facts []app.FactRow) error {
 }
 
 func (s *seeder) predict(who app.HomeActor, i int, language string) error {
-	orders := [][]string{{"towel", "filter", "newspaper", "printer"}, {"filter", "towel", "printer", "newspaper"}, {"towel", "newspaper", "filter", "printer"}}
+	orders := [][]string{
+		{"towel", "filter", "newspaper", "printer"},
+		{"filter", "towel", "printer", "newspaper"},
+		{"towel", "newspaper", "filter", "printer"},
+	}
 	why := homesSaid.Said[language].Why
 	if _, err := s.put(who, app.EntryFields{Kind: string(notebook.Answer), Question: "order", Choice: orders[i%3]}); err != nil {
 		return err
@@ -316,8 +393,16 @@ func (s *seeder) work(who app.HomeActor, k *kitchenOf, st stage) error {
 
 // read enters one reading the way this home does it, mistakes included.
 func (s *seeder) read(who app.HomeActor, k *kitchenOf, st stage, step string, paper, at int, mm float64) error {
-	f := app.EntryFields{Kind: string(notebook.Reading), Step: step, Reading: "height", Condition: papers[paper].condition, Time: fmt.Sprintf("%.0f min", minutes[at]), Trial: 1,
-		Typed: k.typed(mm), Instrument: k.tool}
+	f := app.EntryFields{
+		Kind:       string(notebook.Reading),
+		Step:       step,
+		Reading:    "height",
+		Condition:  papers[paper].condition,
+		Time:       fmt.Sprintf("%.0f min", minutes[at]),
+		Trial:      1,
+		Typed:      k.typed(mm),
+		Instrument: k.tool,
+	}
 	towel, last := paper == 3, at == 3
 	switch {
 	case st.mistake == "cm-as-mm" && last:
@@ -327,7 +412,15 @@ func (s *seeder) read(who app.HomeActor, k *kitchenOf, st stage, step string, pa
 	case st.mistake == "unread" && towel && last:
 		f.Typed = "up to the crease"
 	case st.mistake == "forgot" && paper == 1 && at == 2:
-		f = app.EntryFields{Kind: string(notebook.NotRead), Step: step, Reading: "height", Condition: "newspaper", Time: "4 min", Trial: 1, Reason: "forgot"}
+		f = app.EntryFields{
+			Kind:      string(notebook.NotRead),
+			Step:      step,
+			Reading:   "height",
+			Condition: "newspaper",
+			Time:      "4 min",
+			Trial:     1,
+			Reason:    "forgot",
+		}
 	case st.mistake == "corrected" && towel && at == 1:
 		wrong := f
 		wrong.Typed = fmt.Sprintf("%.0f cm", mm)
@@ -339,7 +432,10 @@ func (s *seeder) read(who app.HomeActor, k *kitchenOf, st stage, step string, pa
 	}
 	id, err := s.put(who, f)
 	if err == nil && st.mistake == "spoiled" && paper == 2 && at == 3 {
-		_, err = s.put(who, app.EntryFields{Kind: string(notebook.Spoiled), Step: step, Refers: id.String(), Reason: "knocked"})
+		_, err = s.put(
+			who,
+			app.EntryFields{Kind: string(notebook.Spoiled), Step: step, Refers: id.String(), Reason: "knocked"},
+		)
 	}
 	return err
 }
@@ -349,7 +445,10 @@ func (s *seeder) photograph(who app.HomeActor, heights []float64) error {
 	if err := s.app.PutPhoto(s.ctx, who, s.as, id, photo(s.rng, heights)); err != nil {
 		return err
 	}
-	_, err := s.put(who, app.EntryFields{Kind: string(notebook.Photo), Step: "read-8", Evidence: "photo-end", Refers: id.String()})
+	_, err := s.put(
+		who,
+		app.EntryFields{Kind: string(notebook.Photo), Step: "read-8", Evidence: "photo-end", Refers: id.String()},
+	)
 	return err
 }
 
@@ -358,8 +457,18 @@ func (s *seeder) teachersOwn(lesson time.Time) error {
 	k := &kitchenOf{rng: s.rng, factor: 1, tool: "ruler-mm", lang: "en"}
 	for p := range papers {
 		for i, m := range minutes {
-			f := app.EntryFields{Kind: string(notebook.Reading), Reading: "height", Condition: papers[p].condition, Time: fmt.Sprintf("%.0f min", minutes[i]), Trial: 1,
-				Typed: k.typed(k.height(p, m)), Instrument: k.tool, PhoneTime: lesson.Add(time.Duration(m) * time.Minute)}
+			f := app.EntryFields{
+				Kind:      string(notebook.Reading),
+				Reading:   "height",
+				Condition: papers[p].condition,
+				Time:      fmt.Sprintf("%.0f min", minutes[i]),
+				Trial:     1,
+				Typed: k.typed(
+					k.height(p, m),
+				),
+				Instrument: k.tool,
+				PhoneTime:  lesson.Add(time.Duration(m) * time.Minute),
+			}
 			raw, err := json.Marshal(f)
 			if err != nil {
 				return err

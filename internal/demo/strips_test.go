@@ -20,10 +20,21 @@ func TestTypedReadsBack(t *testing.T) {
 		k := &kitchenOf{tool: c.tool, lang: c.lang}
 		for mm := 0.0; mm < 110; mm += 1.3 {
 			typed := k.typed(mm)
-			got := quantity.ParseTyped(typed, quantity.Field{Dim: quantity.Length, Unit: "mm", Language: c.lang, System: quantity.Metric})
+			got := quantity.ParseTyped(
+				typed,
+				quantity.Field{Dim: quantity.Length, Unit: "mm", Language: c.lang, System: quantity.Metric},
+			)
 			in, err := got.In(quantity.MustUnit("mm"))
 			if got.Kind != quantity.Value || err != nil || math.Abs(in.Value-mm) > c.step/2+1e-9 {
-				t.Errorf("%s, %s: %v mm is written %q and read as %v (%s)", c.tool, c.lang, mm, typed, in.Value, got.Kind)
+				t.Errorf(
+					"%s, %s: %v mm is written %q and read as %v (%s)",
+					c.tool,
+					c.lang,
+					mm,
+					typed,
+					in.Value,
+					got.Kind,
+				)
 			}
 		}
 	}

@@ -37,18 +37,108 @@ func class(t *testing.T, language string) *export.Class {
 		r.Reading, r.Condition, r.Trial, r.Unit, r.Kind = "height", "towel", 1, "mm", "quantity"
 		return r
 	}
-	return &export.Class{Name: "7M; the \"loud\" one", Experiment: "Paper strips", Version: 2, Language: language, Design: &d, Readings: compare.Readings{
-		Made: "2027-02-02T10:40:00Z", DesignVersion: strings.Repeat("0", 64), Measures: "metric", Homes: []compare.ReadingsHome{{Home: "Fern", Language: "en"}},
-		Readings: []compare.Row{
-			row(compare.Row{Home: "Fern", Provenance: "own", Time: "8 min", Value: of(51.25), U: of(0.288675), Typed: "51.25", Instrument: "ruler-mm", Step: "1 mm", Fate: "counts", Counts: true, MeasuredAt: "2027-02-02T10:40:00Z"}),
-			row(compare.Row{Home: "Beck", Provenance: "own", Time: "1 min", Value: of(2.5), U: of(0.2887), Low: of(2), High: of(3), Typed: "2-3", Fate: "counts", Counts: true}),
-			row(compare.Row{Home: "Cairn", Provenance: "own", Time: "1 min", High: of(5), Bound: "below", Typed: "<5", Fate: "counts", Counts: true}),
-			row(compare.Row{Home: "=HYPERLINK(\"x\")", Provenance: "own", Time: "1 min", Typed: "-4.5 °C", Reason: "spilled;\r\nall, over", Fate: "unread"}),
-			row(compare.Row{Home: "\rAdder", Provenance: "own", Time: "1 min", Typed: "\u00a0+1", Fate: "not-read", Reason: "forgot", Late: true}),
+	return &export.Class{
+		Name:       "7M; the \"loud\" one",
+		Experiment: "Paper strips",
+		Version:    2,
+		Language:   language,
+		Design:     &d,
+		Readings: compare.Readings{
+			Made: "2027-02-02T10:40:00Z", DesignVersion: strings.Repeat("0", 64), Measures: "metric", Homes: []compare.ReadingsHome{{Home: "Fern", Language: "en"}},
+			Readings: []compare.Row{
+				row(
+					compare.Row{
+						Home:       "Fern",
+						Provenance: "own",
+						Time:       "8 min",
+						Value:      of(51.25),
+						U:          of(0.288675),
+						Typed:      "51.25",
+						Instrument: "ruler-mm",
+						Step:       "1 mm",
+						Fate:       "counts",
+						Counts:     true,
+						MeasuredAt: "2027-02-02T10:40:00Z",
+					},
+				),
+				row(
+					compare.Row{
+						Home:       "Beck",
+						Provenance: "own",
+						Time:       "1 min",
+						Value:      of(2.5),
+						U:          of(0.2887),
+						Low:        of(2),
+						High:       of(3),
+						Typed:      "2-3",
+						Fate:       "counts",
+						Counts:     true,
+					},
+				),
+				row(
+					compare.Row{
+						Home:       "Cairn",
+						Provenance: "own",
+						Time:       "1 min",
+						High:       of(5),
+						Bound:      "below",
+						Typed:      "<5",
+						Fate:       "counts",
+						Counts:     true,
+					},
+				),
+				row(
+					compare.Row{
+						Home:       "=HYPERLINK(\"x\")",
+						Provenance: "own",
+						Time:       "1 min",
+						Typed:      "-4.5 °C",
+						Reason:     "spilled;\r\nall, over",
+						Fate:       "unread",
+					},
+				),
+				row(
+					compare.Row{
+						Home:       "\rAdder",
+						Provenance: "own",
+						Time:       "1 min",
+						Typed:      "\u00a0+1",
+						Fate:       "not-read",
+						Reason:     "forgot",
+						Late:       true,
+					},
+				),
+			},
+			Answers: []compare.AnswerRow{
+				{
+					Home:     "Fern",
+					Question: "order",
+					Choice:   []string{"towel", "filter", "newspaper", "printer"},
+					At:       "2027-02-02T10:30:00Z",
+				},
+				{Home: "Fern", Question: "why", Text: "@soft"},
+			},
+			Observations: []compare.ObservationRow{{Home: "Fern", Step: "read-8", Text: "it slowed down"}},
 		},
-		Answers:      []compare.AnswerRow{{Home: "Fern", Question: "order", Choice: []string{"towel", "filter", "newspaper", "printer"}, At: "2027-02-02T10:30:00Z"}, {Home: "Fern", Question: "why", Text: "@soft"}},
-		Observations: []compare.ObservationRow{{Home: "Fern", Step: "read-8", Text: "it slowed down"}},
-	}, Report: compare.Report{Homes: []compare.HomeReport{{Home: "Fern", Values: []compare.HomeValue{{Value: "rise-8", Condition: "towel", Mean: of(51.25), GiveOrTake: of(1.0408), Unit: "mm", Trials: 1}}, Predictions: []compare.Held{{Question: "order", Verdict: "held"}}}}}}
+		Report: compare.Report{
+			Homes: []compare.HomeReport{
+				{
+					Home: "Fern",
+					Values: []compare.HomeValue{
+						{
+							Value:      "rise-8",
+							Condition:  "towel",
+							Mean:       of(51.25),
+							GiveOrTake: of(1.0408),
+							Unit:       "mm",
+							Trials:     1,
+						},
+					},
+					Predictions: []compare.Held{{Question: "order", Verdict: "held"}},
+				},
+			},
+		},
+	}
 }
 
 func table(t *testing.T, raw string, separator rune) (rows [][]string, at map[string]int) {
@@ -159,7 +249,9 @@ func TestXLSX(t *testing.T) {
 				}
 			}
 		}
-		if cells["N2"] != "51.25" || cells["O2"] != "0.29" || cells["D5"] != `=HYPERLINK("x")` || cells["K2"] != "480" || numbers < 15 {
+		if cells["N2"] != "51.25" || cells["O2"] != "0.29" || cells["D5"] != `=HYPERLINK("x")` ||
+			cells["K2"] != "480" ||
+			numbers < 15 {
 			t.Errorf("%s: %d numbers, %v", language, numbers, cells)
 		}
 		explained := 0

@@ -165,7 +165,11 @@ var (
 func HashPassword(password string) string {
 	salt := make([]byte, 16)
 	rand.Read(salt)
-	return fmt.Sprintf("argon2id$%s$%s", base64.RawStdEncoding.EncodeToString(salt), base64.RawStdEncoding.EncodeToString(argon(password, salt, strangers)))
+	return fmt.Sprintf(
+		"argon2id$%s$%s",
+		base64.RawStdEncoding.EncodeToString(salt),
+		base64.RawStdEncoding.EncodeToString(argon(password, salt, strangers)),
+	)
 }
 
 func argon(password string, salt []byte, slots chan struct{}) []byte {

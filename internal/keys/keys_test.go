@@ -64,13 +64,19 @@ func TestLinksAndCodes(t *testing.T) {
 
 func TestPasswords(t *testing.T) {
 	h := HashPassword("moor and snow")
-	if !CheckPassword(h, "moor and snow", false) || !CheckPassword(h, "moor and snow", true) || CheckPassword(h, "moor", true) || CheckPassword("", "", false) || CheckPassword("argon2id$!$!", "x", false) {
+	if !CheckPassword(h, "moor and snow", false) || !CheckPassword(h, "moor and snow", true) ||
+		CheckPassword(h, "moor", true) ||
+		CheckPassword("", "", false) ||
+		CheckPassword("argon2id$!$!", "x", false) {
 		t.Error("a wrong password fits, or the right one does not")
 	}
 	r := NewRing([]config.Secret{{ID: "b", Key: make([]byte, 32)}, {ID: "a", Key: bytes.Repeat([]byte{7}, 32)}})
 	older := NewRing([]config.Secret{{ID: "a", Key: bytes.Repeat([]byte{7}, 32)}})
 	teacher, other := uuid.New(), uuid.New()
-	if known := older.Known(teacher); !r.Knows(known, teacher) || r.Knows(known, other) || r.Knows(known+"x", teacher) || r.Knows(".", teacher) || r.Knows("", teacher) {
+	if known := older.Known(teacher); !r.Knows(known, teacher) || r.Knows(known, other) ||
+		r.Knows(known+"x", teacher) ||
+		r.Knows(".", teacher) ||
+		r.Knows("", teacher) {
 		t.Error("a browser is known to somebody else, or not to its teacher")
 	}
 	if token, hash := NewToken(); !bytes.Equal(HashToken(token), hash) || len(token) != 43 {

@@ -52,8 +52,24 @@ func TestSend(t *testing.T) {
 func TestLostHintIsHealed(t *testing.T) {
 	st := storetest.New(t)
 	h := NewHub(st, slog.New(slog.DiscardHandler))
-	teacher := store.Teacher{ID: store.NewID(), Email: "t@school.example", Name: "Ms T", PasswordHash: "x", CreatedAt: time.Now()}
-	class := store.Class{ID: store.NewID(), TeacherID: teacher.ID, Name: "7M", Zone: "Europe/London", Language: "en", UnitSystem: "metric", PhotoDays: 30, KeepUntil: time.Now(), CreatedAt: time.Now()}
+	teacher := store.Teacher{
+		ID:           store.NewID(),
+		Email:        "t@school.example",
+		Name:         "Ms T",
+		PasswordHash: "x",
+		CreatedAt:    time.Now(),
+	}
+	class := store.Class{
+		ID:         store.NewID(),
+		TeacherID:  teacher.ID,
+		Name:       "7M",
+		Zone:       "Europe/London",
+		Language:   "en",
+		UnitSystem: "metric",
+		PhotoDays:  30,
+		KeepUntil:  time.Now(),
+		CreatedAt:  time.Now(),
+	}
 	for _, err := range []error{st.AddTeacher(t.Context(), teacher), st.AddClass(t.Context(), class)} {
 		if err != nil {
 			t.Fatal(err)

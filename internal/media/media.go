@@ -141,7 +141,8 @@ func look(upload []byte) (needs int64, err error) {
 		}
 		return 0, &Refused{Film}
 	}
-	if bytes.HasPrefix(upload, []byte("\x1aE\xdf\xa3")) || len(upload) > 12 && string(upload[:4]) == "RIFF" && string(upload[8:12]) == "AVI " {
+	if bytes.HasPrefix(upload, []byte("\x1aE\xdf\xa3")) ||
+		len(upload) > 12 && string(upload[:4]) == "RIFF" && string(upload[8:12]) == "AVI " {
 		return 0, &Refused{Film}
 	}
 	if bytes.HasPrefix(upload, []byte("GIF8")) || isAnimatedWebP(upload) || isAnimatedPNG(upload) {

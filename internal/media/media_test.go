@@ -39,7 +39,9 @@ func jpegOf(t testing.TB, img image.Image) []byte {
 
 // withExif puts an orientation and a made-up place into a JPEG file.
 func withExif(file []byte, turn uint16) []byte {
-	tiff := []byte("II*\x00\x08\x00\x00\x00\x01\x00\x12\x01\x03\x00\x01\x00\x00\x00\x00\x00\x00\x00\x00\x00\x00\x00GPS 54.9N 2.1W")
+	tiff := []byte(
+		"II*\x00\x08\x00\x00\x00\x01\x00\x12\x01\x03\x00\x01\x00\x00\x00\x00\x00\x00\x00\x00\x00\x00\x00GPS 54.9N 2.1W",
+	)
 	binary.LittleEndian.PutUint16(tiff[18:], turn)
 	segment := append([]byte("Exif\x00\x00"), tiff...)
 	out := append([]byte{0xFF, 0xD8, 0xFF, 0xE1, 0, 0}, segment...)
@@ -221,7 +223,9 @@ func TestEveryFormatIsTurned(t *testing.T) {
 		t.Errorf("a PNG: %d × %d, %v", p.Width, p.Height, err)
 	}
 	webp := append([]byte("RIFF\x00\x00\x00\x00WEBPVP8X\x0a\x00\x00\x00"), make([]byte, 10)...)
-	webp = append(append(binary.LittleEndian.AppendUint32(append(webp, "EXIF"...), uint32(len(exif)+6)), "Exif\x00\x00"...), exif...)
+	webp = append(
+		append(binary.LittleEndian.AppendUint32(append(webp, "EXIF"...), uint32(len(exif)+6)), "Exif\x00\x00"...),
+		exif...)
 	if got := orientation("webp", webp); got != 6 {
 		t.Errorf("a WebP: %d", got)
 	}

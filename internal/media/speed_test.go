@@ -53,7 +53,12 @@ func TestSpeedOfAPicture(t *testing.T) {
 	slices.Sort(taken)
 	slices.Sort(once)
 	ratio := taken[2] / once[2]
-	t.Logf("a 12-megapixel picture: %.0f ms, decoding and encoding it once %.0f ms: %.2f times", taken[2]*1000, once[2]*1000, ratio)
+	t.Logf(
+		"a 12-megapixel picture: %.0f ms, decoding and encoding it once %.0f ms: %.2f times",
+		taken[2]*1000,
+		once[2]*1000,
+		ratio,
+	)
 	if ratio > 2.2 {
 		t.Errorf("%.2f times", ratio)
 	}

@@ -67,7 +67,10 @@ func Start(ctx context.Context, o Options) (*Cluster, error) {
 		if port, err = freePort(); err != nil {
 			return nil, err
 		}
-		settings := fmt.Sprintf("-p %d -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c password_encryption=scram-sha-256", port)
+		settings := fmt.Sprintf(
+			"-p %d -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c password_encryption=scram-sha-256",
+			port,
+		)
 		if o.Unsafe {
 			settings += " -c fsync=off -c synchronous_commit=off -c full_page_writes=off -c max_connections=200"
 		}

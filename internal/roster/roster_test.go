@@ -56,7 +56,8 @@ func TestSchoolLists(t *testing.T) {
 				t.Errorf("%s: %s is %q, want %q", name, field, row.Cells[field], want)
 			}
 		}
-		if len(row.Cells) != len(c.first) || !slices.Equal(row.Notes, c.notes) || list.Columns[0].Samples[0] != c.samples {
+		if len(row.Cells) != len(c.first) || !slices.Equal(row.Notes, c.notes) ||
+			list.Columns[0].Samples[0] != c.samples {
 			t.Errorf("%s: %+v %q %v", name, row.Cells, row.Notes, list.Columns[0].Samples)
 		}
 	}
@@ -74,7 +75,8 @@ func utf16(s string) string {
 // A second telephone, name or language is kept in the note: joined it would be none.
 func TestTwoColumnsOfOneField(t *testing.T) {
 	r := roster.Read("Forename,Mobile,Emergency contact number,Known as\nFern,0555 010 101,0555 010 102,Fee\n", nil).Rows[0]
-	if r.Cells["phone"] != "0555 010 101" || r.Cells["nickname"] != "Fern" || !slices.Equal(r.Notes, []string{"Emergency contact number: 0555 010 102", "Known as: Fee"}) {
+	if r.Cells["phone"] != "0555 010 101" || r.Cells["nickname"] != "Fern" ||
+		!slices.Equal(r.Notes, []string{"Emergency contact number: 0555 010 102", "Known as: Fee"}) {
 		t.Errorf("%+v", r)
 	}
 }
@@ -82,7 +84,8 @@ func TestTwoColumnsOfOneField(t *testing.T) {
 // What the teacher says of a column goes before what its head says.
 func TestMapping(t *testing.T) {
 	list := roster.Read("Name,House,Mail\nFern,Moor,f@home.example\n", []string{"students", "nickname", ""})
-	if r := list.Rows[0]; r.Cells["nickname"] != "Moor" || r.Cells["students"] != "Fern" || len(r.Cells) != 2 || len(r.Notes) != 0 {
+	if r := list.Rows[0]; r.Cells["nickname"] != "Moor" || r.Cells["students"] != "Fern" || len(r.Cells) != 2 ||
+		len(r.Notes) != 0 {
 		t.Errorf("%+v", r)
 	}
 	if list := roster.Read("Name\nFern", []string{"nonsense", "nickname"}); list.Columns[0].Field != "nickname" {

@@ -17,8 +17,31 @@ import (
 
 // tables are all tables in an order in which they can be filled again; a test
 // compares them with the database.
-var tables = []string{"teacher", "sessions", "attempt", "class", "home", "student", "link", "home_device", "experiment", "experiment_version", "version_sheet", "assessment", "own_entry",
-	"assignment", "home_plan", "permission_event", "entry", "media", "media_bytes", "incident", "incident_event", "audit", "marker"}
+var tables = []string{
+	"teacher",
+	"sessions",
+	"attempt",
+	"class",
+	"home",
+	"student",
+	"link",
+	"home_device",
+	"experiment",
+	"experiment_version",
+	"version_sheet",
+	"assessment",
+	"own_entry",
+	"assignment",
+	"home_plan",
+	"permission_event",
+	"entry",
+	"media",
+	"media_bytes",
+	"incident",
+	"incident_event",
+	"audit",
+	"marker",
+}
 
 // The archive begins with the schema's number and ends with a sum of each table.
 const (
@@ -46,7 +69,11 @@ func (s *Store) Backup(ctx context.Context, w io.Writer) error {
 		return err
 	}
 	if have != want {
-		return fmt.Errorf("the database has schema %d and this program knows schema %d: back up with the program that serves it", have, want)
+		return fmt.Errorf(
+			"the database has schema %d and this program knows schema %d: back up with the program that serves it",
+			have,
+			want,
+		)
 	}
 	out := tar.NewWriter(w)
 	add := func(name string, data []byte) error {
@@ -60,22 +87,27 @@ func (s *Store) Backup(ctx context.Context, w io.Writer) error {
 		return err
 	}
 	sums := map[string]string{}
-	err = pgx.BeginTxFunc(ctx, s.pool, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly}, func(tx pgx.Tx) error {
-		for _, t := range tables {
-			// A table goes through a temporary file, since tar wants its size first.
-			tmp, err := os.CreateTemp("", "patient-kitchen-backup-")
-			if err != nil {
-				return err
+	err = pgx.BeginTxFunc(
+		ctx,
+		s.pool,
+		pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly},
+		func(tx pgx.Tx) error {
+			for _, t := range tables {
+				// A table goes through a temporary file, since tar wants its size first.
+				tmp, err := os.CreateTemp("", "patient-kitchen-backup-")
+				if err != nil {
+					return err
+				}
+				sums[t], err = copyTable(ctx, tx, t, tmp, out)
+				tmp.Close()
+				os.Remove(tmp.Name())
+				if err != nil {
+					return fmt.Errorf("%s: %w", t, err)
+				}
 			}
-			sums[t], err = copyTable(ctx, tx, t, tmp, out)
-			tmp.Close()
-			os.Remove(tmp.Name())
-			if err != nil {
-				return fmt.Errorf("%s: %w", t, err)
-			}
-		}
-		return nil
-	})
+			return nil
+		},
+	)
 	if err == nil {
 		var raw []byte
 		if raw, err = json.Marshal(sums); err == nil {
@@ -137,7 +169,11 @@ func (s *Store) Restore(ctx context.Context, r io.Reader) ([]Restored, error) {
 			return err
 		}
 		if string(raw) != fmt.Sprint(version) {
-			return fmt.Errorf("the backup has schema %s and this program makes %d; use the program it was made with", raw, version)
+			return fmt.Errorf(
+				"the backup has schema %s and this program makes %d; use the program it was made with",
+				raw,
+				version,
+			)
 		}
 		sums := map[string]string{}
 		for _, t := range tables {
@@ -173,7 +209,10 @@ func (s *Store) Restore(ctx context.Context, r io.Reader) ([]Restored, error) {
 			return err
 		}
 		if changed > 0 {
-			return fmt.Errorf("%d entries are not what their homes sent: the backup was damaged before it was made", changed)
+			return fmt.Errorf(
+				"%d entries are not what their homes sent: the backup was damaged before it was made",
+				changed,
+			)
 		}
 		return nil
 	})

@@ -31,13 +31,29 @@ var entryColumns = columns[Entry]("entry")
 // there already nothing changes; nor does it when the home was erased, which is
 // held off meanwhile, or has most entries of the assignment already.
 func (q *Queries) AddEntry(ctx context.Context, e Entry, most int) (bool, error) {
-	tag, err := q.db.Exec(ctx, `INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha, phone_time, offset_ms, received_at, late, clock_jump)
+	tag, err := q.db.Exec(
+		ctx,
+		`INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha, phone_time, offset_ms, received_at, late, clock_jump)
 		SELECT $1::uuid, $2::uuid, $3::uuid, $4::uuid, $5::text, $6::text, $7::bytea, $8::bytea, $9::timestamptz, $10::bigint, $11::timestamptz, $12::boolean, $13::boolean
 		WHERE ($4::uuid IS NULL OR EXISTS (SELECT 1 FROM home WHERE class_id = $1 AND id = $4 AND erased_at IS NULL FOR SHARE))
 		AND (SELECT count(*) FROM (SELECT 1 FROM entry WHERE class_id = $1 AND assignment_id = $3 AND home_id = $4
 			UNION ALL SELECT 1 FROM entry WHERE $4 IS NULL AND class_id = $1 AND home_id IS NULL AND assignment_id = $3 LIMIT $14) x) < $14
 		ON CONFLICT (class_id, id) DO NOTHING`,
-		e.ClassID, e.ID, e.AssignmentID, e.HomeID, e.Provenance, e.Kind, e.Body, e.BodySha, e.PhoneTime, e.OffsetMs, e.ReceivedAt, e.Late, e.ClockJump, most)
+		e.ClassID,
+		e.ID,
+		e.AssignmentID,
+		e.HomeID,
+		e.Provenance,
+		e.Kind,
+		e.Body,
+		e.BodySha,
+		e.PhoneTime,
+		e.OffsetMs,
+		e.ReceivedAt,
+		e.Late,
+		e.ClockJump,
+		most,
+	)
 	return err == nil && tag.RowsAffected() == 1, translate(err)
 }
 
@@ -72,7 +88,10 @@ type Door struct {
 // is new, in one statement; erasing the home waits for it, or it finds the home
 // erased. It reports ErrNotFound where there is no such home or assignment.
 func (q *Queries) WriteEntry(ctx context.Context, e Entry, g Gate) (Door, error) {
-	return one[Door](ctx, q, `WITH door AS MATERIALIZED (
+	return one[Door](
+		ctx,
+		q,
+		`WITH door AS MATERIALIZED (
 			SELECT h.language, c.zone, c.unit_system, $10::timestamptz > a.due_at AS late, a.recalled_at IS NULL
 				AND ($12::bytea IS NULL OR EXISTS (SELECT 1 FROM home_device d WHERE d.class_id = h.class_id AND d.home_id = h.id AND d.token_hash = $12 AND d.generation = h.generation))
 				AND COALESCE(CASE WHEN p.kind = 'granted' AND p.text_sha <> $13::bytea THEN 'lapsed' ELSE p.kind END, 'asked') || CASE WHEN p.photos THEN ' photos' ELSE '' END = ANY ($14::text[])
@@ -86,26 +105,61 @@ func (q *Queries) WriteEntry(ctx context.Context, e Entry, g Gate) (Door, error)
 			SELECT $1, $2::uuid, $3, $4, $5::text, $6::text, $7::bytea, $8::bytea, $9::timestamptz, $10, $11::bigint, late, $16::boolean FROM door WHERE opens AND had < $15
 			ON CONFLICT (class_id, id) DO NOTHING RETURNING 1)
 		SELECT EXISTS (SELECT 1 FROM added) AS added, had, late, language, zone, unit_system FROM door`,
-		e.ClassID, e.ID, e.AssignmentID, e.HomeID, e.Provenance, e.Kind, e.Body, e.BodySha, e.PhoneTime, e.ReceivedAt, e.OffsetMs, g.Token, g.Permission, g.May, g.Most, e.ClockJump)
+		e.ClassID,
+		e.ID,
+		e.AssignmentID,
+		e.HomeID,
+		e.Provenance,
+		e.Kind,
+		e.Body,
+		e.BodySha,
+		e.PhoneTime,
+		e.ReceivedAt,
+		e.OffsetMs,
+		g.Token,
+		g.Permission,
+		g.May,
+		g.Most,
+		e.ClockJump,
+	)
 }
 
 // HoldHome keeps a home from being erased until the transaction ends. It
 // reports ErrNotFound for one that is erased.
 func (q *Queries) HoldHome(ctx context.Context, class, home uuid.UUID) error {
-	_, err := one[struct{ ID uuid.UUID }](ctx, q, `SELECT id FROM home WHERE class_id = $1 AND id = $2 AND erased_at IS NULL FOR SHARE`, class, home)
+	_, err := one[struct{ ID uuid.UUID }](
+		ctx,
+		q,
+		`SELECT id FROM home WHERE class_id = $1 AND id = $2 AND erased_at IS NULL FOR SHARE`,
+		class,
+		home,
+	)
 	return err
 }
 
 // LockHome makes writers of one home wait for each other until the transaction
 // ends. It reports ErrNotFound for one that is erased.
 func (q *Queries) LockHome(ctx context.Context, class, home uuid.UUID) error {
-	_, err := one[struct{ ID uuid.UUID }](ctx, q, `SELECT id FROM home WHERE class_id = $1 AND id = $2 AND erased_at IS NULL FOR NO KEY UPDATE`, class, home)
+	_, err := one[struct{ ID uuid.UUID }](
+		ctx,
+		q,
+		`SELECT id FROM home WHERE class_id = $1 AND id = $2 AND erased_at IS NULL FOR NO KEY UPDATE`,
+		class,
+		home,
+	)
 	return err
 }
 
 // Answers lists a home's own answers of an assignment, in order of arrival.
 func (q *Queries) Answers(ctx context.Context, class, assignment, home uuid.UUID) ([]Entry, error) {
-	return many[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND assignment_id = $2 AND home_id = $3 AND kind = 'answer' ORDER BY received_at, id`, class, assignment, home)
+	return many[Entry](
+		ctx,
+		q,
+		`SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND assignment_id = $2 AND home_id = $3 AND kind = 'answer' ORDER BY received_at, id`,
+		class,
+		assignment,
+		home,
+	)
 }
 
 // Entry finds an entry of a class.
@@ -122,29 +176,58 @@ type EntryCount struct {
 
 // EntryCounts counts the entries of an assignment by home.
 func (q *Queries) EntryCounts(ctx context.Context, class, assignment uuid.UUID) ([]EntryCount, error) {
-	return many[EntryCount](ctx, q, `SELECT home_id, count(*) AS n FROM entry WHERE class_id = $1 AND assignment_id = $2 GROUP BY home_id`, class, assignment)
+	return many[EntryCount](
+		ctx,
+		q,
+		`SELECT home_id, count(*) AS n FROM entry WHERE class_id = $1 AND assignment_id = $2 GROUP BY home_id`,
+		class,
+		assignment,
+	)
 }
 
 // EntriesOf lists the entries of an assignment by some homes, and the teacher's
 // shared ones, in order of arrival.
 func (q *Queries) EntriesOf(ctx context.Context, class, assignment uuid.UUID, homes []uuid.UUID) ([]Entry, error) {
-	return many[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND assignment_id = $2 AND (home_id = ANY ($3) OR home_id IS NULL) ORDER BY received_at, id`, class, assignment, homes)
+	return many[Entry](
+		ctx,
+		q,
+		`SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND assignment_id = $2 AND (home_id = ANY ($3) OR home_id IS NULL) ORDER BY received_at, id`,
+		class,
+		assignment,
+		homes,
+	)
 }
 
 // HomeEntries lists a home's own entries of all its assignments.
 func (q *Queries) HomeEntries(ctx context.Context, class, home uuid.UUID) ([]Entry, error) {
-	return many[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry JOIN assignment a ON a.class_id = entry.class_id AND a.id = assignment_id
-		WHERE entry.class_id = $1 AND home_id = $2 ORDER BY received_at, entry.id`, class, home)
+	return many[Entry](
+		ctx,
+		q,
+		`SELECT `+entryColumns+` FROM entry JOIN assignment a ON a.class_id = entry.class_id AND a.id = assignment_id
+		WHERE entry.class_id = $1 AND home_id = $2 ORDER BY received_at, entry.id`,
+		class,
+		home,
+	)
 }
 
 // Facts lists what the homes of a class say of themselves, in all assignments.
 func (q *Queries) Facts(ctx context.Context, class uuid.UUID) ([]Entry, error) {
-	return many[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND kind = 'fact' ORDER BY received_at, id`, class)
+	return many[Entry](
+		ctx,
+		q,
+		`SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND kind = 'fact' ORDER BY received_at, id`,
+		class,
+	)
 }
 
 // SharedEntries lists the teacher's shared readings of all assignments of a class.
 func (q *Queries) SharedEntries(ctx context.Context, class uuid.UUID) ([]Entry, error) {
-	return many[Entry](ctx, q, `SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND home_id IS NULL ORDER BY received_at, id`, class)
+	return many[Entry](
+		ctx,
+		q,
+		`SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND home_id IS NULL ORDER BY received_at, id`,
+		class,
+	)
 }
 
 // Permission is one event of a home's permission.
@@ -166,19 +249,45 @@ var permissionColumns = columns[Permission]("permission_event")
 
 // AddPermission stores an event.
 func (q *Queries) AddPermission(ctx context.Context, p Permission) error {
-	return q.exec(ctx, 1, `INSERT INTO permission_event (class_id, id, assignment_id, home_id, kind, guardian, photos, gallery, language, text_sha, at)
+	return q.exec(
+		ctx,
+		1,
+		`INSERT INTO permission_event (class_id, id, assignment_id, home_id, kind, guardian, photos, gallery, language, text_sha, at)
 		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
-		p.ClassID, p.ID, p.AssignmentID, p.HomeID, p.Kind, p.Guardian, p.Photos, p.Gallery, p.Language, p.TextSha, p.At)
+		p.ClassID,
+		p.ID,
+		p.AssignmentID,
+		p.HomeID,
+		p.Kind,
+		p.Guardian,
+		p.Photos,
+		p.Gallery,
+		p.Language,
+		p.TextSha,
+		p.At,
+	)
 }
 
 // Permissions lists each home's last permission event of an assignment.
 func (q *Queries) Permissions(ctx context.Context, class, assignment uuid.UUID) ([]Permission, error) {
-	return many[Permission](ctx, q, `SELECT DISTINCT ON (home_id) `+permissionColumns+` FROM permission_event WHERE class_id = $1 AND assignment_id = $2 ORDER BY home_id, at DESC, id DESC`, class, assignment)
+	return many[Permission](
+		ctx,
+		q,
+		`SELECT DISTINCT ON (home_id) `+permissionColumns+` FROM permission_event WHERE class_id = $1 AND assignment_id = $2 ORDER BY home_id, at DESC, id DESC`,
+		class,
+		assignment,
+	)
 }
 
 // HomePermissions lists a home's last permission event of each assignment.
 func (q *Queries) HomePermissions(ctx context.Context, class, home uuid.UUID) ([]Permission, error) {
-	return many[Permission](ctx, q, `SELECT DISTINCT ON (assignment_id) `+permissionColumns+` FROM permission_event WHERE class_id = $1 AND home_id = $2 ORDER BY assignment_id, at DESC, id DESC`, class, home)
+	return many[Permission](
+		ctx,
+		q,
+		`SELECT DISTINCT ON (assignment_id) `+permissionColumns+` FROM permission_event WHERE class_id = $1 AND home_id = $2 ORDER BY assignment_id, at DESC, id DESC`,
+		class,
+		home,
+	)
 }
 
 // Incident is what a home told through Something went wrong.
@@ -214,14 +323,33 @@ func (q *Queries) PutIncident(ctx context.Context, i Incident, sha []byte, worse
 		i.ClassID, i.ID, sha, i.Door, i.Card, i.Outcome, i.Note, i.PhoneTime, i.ReceivedAt); err != nil {
 		return err
 	}
-	return q.exec(ctx, 0, `UPDATE incident SET door = $4, card = $5, outcome = $6, note = $7, said_at = $8, seen_at = CASE WHEN $9 THEN NULL ELSE seen_at END
-		WHERE class_id = $1 AND id = $2 AND home_id = $3 AND said_at <= $8`, i.ClassID, i.ID, i.HomeID, i.Door, i.Card, i.Outcome, i.Note, i.PhoneTime, worse)
+	return q.exec(
+		ctx,
+		0,
+		`UPDATE incident SET door = $4, card = $5, outcome = $6, note = $7, said_at = $8, seen_at = CASE WHEN $9 THEN NULL ELSE seen_at END
+		WHERE class_id = $1 AND id = $2 AND home_id = $3 AND said_at <= $8`,
+		i.ClassID,
+		i.ID,
+		i.HomeID,
+		i.Door,
+		i.Card,
+		i.Outcome,
+		i.Note,
+		i.PhoneTime,
+		worse,
+	)
 }
 
 // LockIncident finds an incident and keeps it as it is until the transaction
 // ends.
 func (q *Queries) LockIncident(ctx context.Context, class, id uuid.UUID) (Incident, error) {
-	return one[Incident](ctx, q, `SELECT `+incidentColumns+` FROM incident WHERE class_id = $1 AND id = $2 FOR UPDATE`, class, id)
+	return one[Incident](
+		ctx,
+		q,
+		`SELECT `+incidentColumns+` FROM incident WHERE class_id = $1 AND id = $2 FOR UPDATE`,
+		class,
+		id,
+	)
 }
 
 // IncidentRow is an incident with its home's nickname and telephone.
@@ -235,19 +363,38 @@ type IncidentRow struct {
 // IncidentsOf lists what was told through Something went wrong while an assignment
 // was worked at, oldest first.
 func (q *Queries) IncidentsOf(ctx context.Context, class, assignment uuid.UUID) ([]Incident, error) {
-	return many[Incident](ctx, q, `SELECT `+incidentColumns+` FROM incident WHERE class_id = $1 AND assignment_id = $2 ORDER BY received_at, id`, class, assignment)
+	return many[Incident](
+		ctx,
+		q,
+		`SELECT `+incidentColumns+` FROM incident WHERE class_id = $1 AND assignment_id = $2 ORDER BY received_at, id`,
+		class,
+		assignment,
+	)
 }
 
 // Incidents lists the unseen and the last week's incidents of a teacher's
 // classes, unseen and newest first.
 func (q *Queries) Incidents(ctx context.Context, teacher uuid.UUID, since time.Time) ([]IncidentRow, error) {
-	return many[IncidentRow](ctx, q, `SELECT `+incidentColumns+`, h.nickname, h.phone, c.name AS class_name FROM incident
+	return many[IncidentRow](
+		ctx,
+		q,
+		`SELECT `+incidentColumns+`, h.nickname, h.phone, c.name AS class_name FROM incident
 		JOIN class c ON c.id = incident.class_id JOIN home h ON h.class_id = incident.class_id AND h.id = incident.home_id
 		WHERE c.teacher_id = $1 AND c.deleted_at IS NULL AND h.deleted_at IS NULL AND (incident.seen_at IS NULL OR incident.received_at > $2)
-		ORDER BY incident.seen_at IS NOT NULL, incident.received_at DESC`, teacher, since)
+		ORDER BY incident.seen_at IS NOT NULL, incident.received_at DESC`,
+		teacher,
+		since,
+	)
 }
 
 // MarkIncidentSeen notes that the teacher has seen an incident.
 func (q *Queries) MarkIncidentSeen(ctx context.Context, class, id uuid.UUID, now time.Time) error {
-	return q.exec(ctx, 1, `UPDATE incident SET seen_at = COALESCE(seen_at, $3) WHERE class_id = $1 AND id = $2`, class, id, now)
+	return q.exec(
+		ctx,
+		1,
+		`UPDATE incident SET seen_at = COALESCE(seen_at, $3) WHERE class_id = $1 AND id = $2`,
+		class,
+		id,
+		now,
+	)
 }

@@ -20,7 +20,12 @@ var ownEntryColumns = columns[OwnEntry]("own_entry")
 
 // OwnEntries lists a teacher's own entries, things and swaps by id.
 func (q *Queries) OwnEntries(ctx context.Context, teacher uuid.UUID) ([]OwnEntry, error) {
-	return many[OwnEntry](ctx, q, `SELECT `+ownEntryColumns+` FROM own_entry WHERE teacher_id = $1 ORDER BY kind, id`, teacher)
+	return many[OwnEntry](
+		ctx,
+		q,
+		`SELECT `+ownEntryColumns+` FROM own_entry WHERE teacher_id = $1 ORDER BY kind, id`,
+		teacher,
+	)
 }
 
 // PutOwnEntry adds an entry or replaces the one with its id.

@@ -33,8 +33,15 @@ func (q *Queries) HomeByLink(ctx context.Context, lookup []byte) (Link, error) {
 // RaiseGeneration gives a home a new generation of link and code; devices and
 // links of older generations no longer open it.
 func (q *Queries) RaiseGeneration(ctx context.Context, class, home uuid.UUID, keyID string) (int, error) {
-	r, err := one[struct{ Generation int }](ctx, q, `UPDATE home SET generation = generation + 1, key_id = $3, version = version + 1
-		WHERE class_id = $1 AND id = $2 AND deleted_at IS NULL RETURNING generation`, class, home, keyID)
+	r, err := one[struct{ Generation int }](
+		ctx,
+		q,
+		`UPDATE home SET generation = generation + 1, key_id = $3, version = version + 1
+		WHERE class_id = $1 AND id = $2 AND deleted_at IS NULL RETURNING generation`,
+		class,
+		home,
+		keyID,
+	)
 	return r.Generation, err
 }
 
@@ -53,7 +60,14 @@ func (q *Queries) AddDevice(ctx context.Context, d Device) error {
 		d.ClassID, NewID(), d.HomeID, d.TokenHash, d.Generation, d.CreatedAt); err != nil {
 		return err
 	}
-	return q.exec(ctx, 1, `UPDATE home SET opened_at = COALESCE(opened_at, $3) WHERE class_id = $1 AND id = $2`, d.ClassID, d.HomeID, d.CreatedAt)
+	return q.exec(
+		ctx,
+		1,
+		`UPDATE home SET opened_at = COALESCE(opened_at, $3) WHERE class_id = $1 AND id = $2`,
+		d.ClassID,
+		d.HomeID,
+		d.CreatedAt,
+	)
 }
 
 // DeviceGeneration is the generation with which a token was given out, and
@@ -64,7 +78,11 @@ type DeviceGeneration struct {
 }
 
 // DeviceGeneration finds a phone by its hashed token.
-func (q *Queries) DeviceGeneration(ctx context.Context, class, home uuid.UUID, tokenHash []byte) (DeviceGeneration, error) {
+func (q *Queries) DeviceGeneration(
+	ctx context.Context,
+	class, home uuid.UUID,
+	tokenHash []byte,
+) (DeviceGeneration, error) {
 	return one[DeviceGeneration](ctx, q, `SELECT d.generation AS device, h.generation AS present
 		FROM home_device d JOIN home h ON h.class_id = d.class_id AND h.id = d.home_id
 		JOIN class c ON c.id = h.class_id AND c.deleted_at IS NULL

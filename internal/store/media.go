@@ -23,9 +23,19 @@ var mediaColumns = columns[Media]("media")
 
 // AddMedia stores a picture in its two sizes and reports whether it is new.
 func (q *Queries) AddMedia(ctx context.Context, m Media, display, thumbnail []byte) (bool, error) {
-	tag, err := q.db.Exec(ctx, `INSERT INTO media (class_id, id, assignment_id, home_id, width, height, upload_sha, created_at)
+	tag, err := q.db.Exec(
+		ctx,
+		`INSERT INTO media (class_id, id, assignment_id, home_id, width, height, upload_sha, created_at)
 		VALUES ($1, $2, $3, $4, $5, $6, $7, $8) ON CONFLICT (class_id, id) DO NOTHING`,
-		m.ClassID, m.ID, m.AssignmentID, m.HomeID, m.Width, m.Height, m.UploadSha, m.CreatedAt)
+		m.ClassID,
+		m.ID,
+		m.AssignmentID,
+		m.HomeID,
+		m.Width,
+		m.Height,
+		m.UploadSha,
+		m.CreatedAt,
+	)
 	if err != nil || tag.RowsAffected() == 0 {
 		return false, translate(err)
 	}
@@ -44,7 +54,14 @@ func (q *Queries) Media(ctx context.Context, class, id uuid.UUID) (Media, error)
 
 // MediaBytes reads one size of a picture.
 func (q *Queries) MediaBytes(ctx context.Context, class, id uuid.UUID, size string) ([]byte, error) {
-	r, err := one[struct{ Bytes []byte }](ctx, q, `SELECT bytes FROM media_bytes WHERE class_id = $1 AND media_id = $2 AND size = $3`, class, id, size)
+	r, err := one[struct{ Bytes []byte }](
+		ctx,
+		q,
+		`SELECT bytes FROM media_bytes WHERE class_id = $1 AND media_id = $2 AND size = $3`,
+		class,
+		id,
+		size,
+	)
 	return r.Bytes, err
 }
 

@@ -54,9 +54,17 @@ func (s *Store) CheckSchema(ctx context.Context) error {
 	}
 	switch {
 	case have < want:
-		return fmt.Errorf("the database has schema %d and this program needs %d: run `patient-kitchen migrate`", have, want)
+		return fmt.Errorf(
+			"the database has schema %d and this program needs %d: run `patient-kitchen migrate`",
+			have,
+			want,
+		)
 	case have > want:
-		return fmt.Errorf("the database has schema %d and this program knows only %d: start a newer patient-kitchen", have, want)
+		return fmt.Errorf(
+			"the database has schema %d and this program knows only %d: start a newer patient-kitchen",
+			have,
+			want,
+		)
 	}
 	return nil
 }

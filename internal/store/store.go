@@ -99,7 +99,10 @@ func (s *Store) Pool() *pgxpool.Pool { return s.pool }
 // TryWrite reports whether the database takes something in: a quarter of a
 // megabyte that is gone again at once. Full says whether only room is missing.
 func (s *Store) TryWrite(ctx context.Context) error {
-	_, err := s.pool.Exec(ctx, `CREATE TEMP TABLE room ON COMMIT DROP AS SELECT repeat('x', 1000) FROM generate_series(1, 256)`)
+	_, err := s.pool.Exec(
+		ctx,
+		`CREATE TEMP TABLE room ON COMMIT DROP AS SELECT repeat('x', 1000) FROM generate_series(1, 256)`,
+	)
 	return err
 }
 
@@ -186,8 +189,12 @@ func Unavailable(err error) bool {
 	switch {
 	case errors.As(err, &pg):
 		// query canceled, lock not available, too many connections, shutdown and start, connection lost
-		return slices.Contains([]string{"57014", "55P03", "53300", "57P01", "57P02", "57P03"}, pg.Code) || strings.HasPrefix(pg.Code, "08")
-	case errors.As(err, &connect), errors.Is(err, context.DeadlineExceeded), errors.Is(err, io.ErrUnexpectedEOF), pgconn.SafeToRetry(err):
+		return slices.Contains([]string{"57014", "55P03", "53300", "57P01", "57P02", "57P03"}, pg.Code) ||
+			strings.HasPrefix(pg.Code, "08")
+	case errors.As(err, &connect),
+		errors.Is(err, context.DeadlineExceeded),
+		errors.Is(err, io.ErrUnexpectedEOF),
+		pgconn.SafeToRetry(err):
 		return true
 	}
 	var network net.Error

@@ -44,27 +44,100 @@ func must(t testing.TB, err error) {
 
 func fill(t testing.TB) *fixture {
 	f := &fixture{Store: storetest.New(t)}
-	f.teacher = store.Teacher{ID: store.NewID(), Email: "t@school.example", Name: "Ms T", PasswordHash: "x", CreatedAt: now}
+	f.teacher = store.Teacher{
+		ID:           store.NewID(),
+		Email:        "t@school.example",
+		Name:         "Ms T",
+		PasswordHash: "x",
+		CreatedAt:    now,
+	}
 	must(t, f.AddTeacher(ctx, f.teacher))
-	f.class = store.Class{ID: store.NewID(), TeacherID: f.teacher.ID, Name: "7M", Zone: "Europe/London", Language: "en", UnitSystem: "metric", PhotoDays: 30, KeepUntil: now.AddDate(1, 0, 0), CreatedAt: now}
+	f.class = store.Class{
+		ID:         store.NewID(),
+		TeacherID:  f.teacher.ID,
+		Name:       "7M",
+		Zone:       "Europe/London",
+		Language:   "en",
+		UnitSystem: "metric",
+		PhotoDays:  30,
+		KeepUntil:  now.AddDate(1, 0, 0),
+		CreatedAt:  now,
+	}
 	must(t, f.AddClass(ctx, f.class))
-	f.home = store.Home{ClassID: f.class.ID, ID: store.NewID(), Nickname: "Fern", Letters: "Fe", Language: "en", KeyID: "a", Generation: 1, CreatedAt: now}
+	f.home = store.Home{
+		ClassID:    f.class.ID,
+		ID:         store.NewID(),
+		Nickname:   "Fern",
+		Letters:    "Fe",
+		Language:   "en",
+		KeyID:      "a",
+		Generation: 1,
+		CreatedAt:  now,
+	}
 	must(t, f.AddHome(ctx, f.home))
 	must(t, f.SetStudents(ctx, f.class.ID, f.home.ID, []string{"F"}))
-	must(t, f.AddLink(ctx, store.Link{Lookup: []byte("l"), Kind: "link", ClassID: f.class.ID, HomeID: f.home.ID, Generation: 1}))
-	e := store.Experiment{ID: store.NewID(), TeacherID: f.teacher.ID, Title: text.Localized{"en": "Strips"}, Draft: []byte("{}"), CreatedAt: now}
+	must(
+		t,
+		f.AddLink(
+			ctx,
+			store.Link{Lookup: []byte("l"), Kind: "link", ClassID: f.class.ID, HomeID: f.home.ID, Generation: 1},
+		),
+	)
+	e := store.Experiment{
+		ID:        store.NewID(),
+		TeacherID: f.teacher.ID,
+		Title:     text.Localized{"en": "Strips"},
+		Draft:     []byte("{}"),
+		CreatedAt: now,
+	}
 	must(t, f.AddExperiment(ctx, e))
-	v := store.Version{ID: store.NewID(), ExperimentID: e.ID, Number: 1, Document: []byte("{}"), Sha256: []byte("s"), Schema: 1, FrozenAt: now}
+	v := store.Version{
+		ID:           store.NewID(),
+		ExperimentID: e.ID,
+		Number:       1,
+		Document:     []byte("{}"),
+		Sha256:       []byte("s"),
+		Schema:       1,
+		FrozenAt:     now,
+	}
 	must(t, f.AddVersion(ctx, v))
-	f.as = store.Assignment{ClassID: f.class.ID, ID: store.NewID(), ExperimentID: e.ID, VersionID: v.ID, OpensAt: now, DueAt: now.Add(time.Hour), IssuedAt: now}
+	f.as = store.Assignment{
+		ClassID:      f.class.ID,
+		ID:           store.NewID(),
+		ExperimentID: e.ID,
+		VersionID:    v.ID,
+		OpensAt:      now,
+		DueAt:        now.Add(time.Hour),
+		IssuedAt:     now,
+	}
 	must(t, f.AddAssignment(ctx, f.as))
-	f.entry = store.Entry{ClassID: f.class.ID, ID: store.NewID(), AssignmentID: f.as.ID, HomeID: &f.home.ID, Provenance: "own", Kind: "reading", Body: []byte(`{"typed":"82 mm"}`), BodySha: sumOf(`{"typed":"82 mm"}`), PhoneTime: now, ReceivedAt: now}
+	f.entry = store.Entry{
+		ClassID:      f.class.ID,
+		ID:           store.NewID(),
+		AssignmentID: f.as.ID,
+		HomeID:       &f.home.ID,
+		Provenance:   "own",
+		Kind:         "reading",
+		Body:         []byte(`{"typed":"82 mm"}`),
+		BodySha:      sumOf(`{"typed":"82 mm"}`),
+		PhoneTime:    now,
+		ReceivedAt:   now,
+	}
 	added, err := f.AddEntry(ctx, f.entry, 10)
 	must(t, err)
 	if !added {
 		t.Fatal("a new entry was not added")
 	}
-	m := store.Media{ClassID: f.class.ID, ID: store.NewID(), AssignmentID: f.as.ID, HomeID: &f.home.ID, Width: 3, Height: 2, UploadSha: []byte("u"), CreatedAt: now}
+	m := store.Media{
+		ClassID:      f.class.ID,
+		ID:           store.NewID(),
+		AssignmentID: f.as.ID,
+		HomeID:       &f.home.ID,
+		Width:        3,
+		Height:       2,
+		UploadSha:    []byte("u"),
+		CreatedAt:    now,
+	}
 	_, err = f.AddMedia(ctx, m, []byte("display"), []byte("thumb"))
 	must(t, err)
 	return f
@@ -92,7 +165,12 @@ func TestEraseHomeLeavesATombstone(t *testing.T) {
 	f := fill(t)
 	must(t, f.EraseHome(ctx, f.class.ID, f.home.ID, now))
 	var left int
-	must(t, f.Pool().QueryRow(ctx, `SELECT (SELECT count(*) FROM entry) + (SELECT count(*) FROM media_bytes) + (SELECT count(*) FROM student) + (SELECT count(*) FROM link)`).Scan(&left))
+	must(
+		t,
+		f.Pool().
+			QueryRow(ctx, `SELECT (SELECT count(*) FROM entry) + (SELECT count(*) FROM media_bytes) + (SELECT count(*) FROM student) + (SELECT count(*) FROM link)`).
+			Scan(&left),
+	)
 	n, err := f.CountErased(ctx, f.class.ID)
 	if left != 0 || n != 1 || err != nil {
 		t.Errorf("%d things left, %d tombstones, %v", left, n, err)
@@ -181,7 +259,8 @@ func TestBackupRoundTrip(t *testing.T) {
 	}
 	restored, err := into.Restore(ctx, bytes.NewReader(whole))
 	must(t, err)
-	if !slices.Contains(restored, store.Restored{Table: "entry", Rows: 1}) || !slices.Contains(restored, store.Restored{Table: "incident", Rows: 0}) {
+	if !slices.Contains(restored, store.Restored{Table: "entry", Rows: 1}) ||
+		!slices.Contains(restored, store.Restored{Table: "incident", Rows: 0}) {
 		t.Errorf("%v", restored)
 	}
 	var again bytes.Buffer
@@ -199,7 +278,8 @@ func TestBackupRoundTrip(t *testing.T) {
 // between such tables goes through it, so that tables can be partitioned.
 func TestTablesAreKeyedByClass(t *testing.T) {
 	s := storetest.New(t)
-	rows, err := s.Pool().Query(ctx, `SELECT t.table_name, t.table_name IN (SELECT table_name FROM information_schema.columns WHERE column_name = 'class_id' AND table_schema = 'public') AS of_class,
+	rows, err := s.Pool().
+		Query(ctx, `SELECT t.table_name, t.table_name IN (SELECT table_name FROM information_schema.columns WHERE column_name = 'class_id' AND table_schema = 'public') AS of_class,
 		COALESCE((SELECT string_agg(k.column_name, ',' ORDER BY k.ordinal_position) FROM information_schema.table_constraints c JOIN information_schema.key_column_usage k USING (constraint_name, table_schema)
 			WHERE c.table_name = t.table_name AND c.constraint_type = 'PRIMARY KEY'), '') AS key
 		FROM information_schema.tables t WHERE t.table_schema = 'public' AND t.table_type = 'BASE TABLE' AND t.table_name <> 'goose_db_version' ORDER BY 1`)
@@ -278,15 +358,28 @@ func TestAnOlderDatabaseIsMigrated(t *testing.T) {
 // A school's own entries are kept per teacher, things and swaps apart.
 func TestOwnEntries(t *testing.T) {
 	f := fill(t)
-	other := store.Teacher{ID: store.NewID(), Email: "u@school.example", Name: "Mr U", PasswordHash: "x", CreatedAt: now}
+	other := store.Teacher{
+		ID:           store.NewID(),
+		Email:        "u@school.example",
+		Name:         "Mr U",
+		PasswordHash: "x",
+		CreatedAt:    now,
+	}
 	must(t, f.AddTeacher(ctx, other))
-	e := store.OwnEntry{TeacherID: f.teacher.ID, Kind: "thing", ID: "school-soap", Body: []byte(`{"id":"school-soap"}`), UpdatedAt: now}
+	e := store.OwnEntry{
+		TeacherID: f.teacher.ID,
+		Kind:      "thing",
+		ID:        "school-soap",
+		Body:      []byte(`{"id":"school-soap"}`),
+		UpdatedAt: now,
+	}
 	must(t, f.PutOwnEntry(ctx, e))
 	e.Body = []byte(`{"id":"school-soap","cost":"cheap"}`)
 	must(t, f.PutOwnEntry(ctx, e))
 	e.Kind = "swap"
 	must(t, f.PutOwnEntry(ctx, e))
-	if list, err := f.OwnEntries(ctx, f.teacher.ID); err != nil || len(list) != 2 || list[1].Kind != "thing" || !strings.Contains(string(list[1].Body), "cheap") {
+	if list, err := f.OwnEntries(ctx, f.teacher.ID); err != nil || len(list) != 2 || list[1].Kind != "thing" ||
+		!strings.Contains(string(list[1].Body), "cheap") {
 		t.Errorf("%v %+v", err, list)
 	}
 	if list, err := f.OwnEntries(ctx, other.ID); err != nil || len(list) != 0 {

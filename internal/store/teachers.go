@@ -20,8 +20,16 @@ var teacherColumns = columns[Teacher]("teacher")
 
 // AddTeacher stores a teacher; ErrConflict when the address is taken.
 func (q *Queries) AddTeacher(ctx context.Context, t Teacher) error {
-	return q.exec(ctx, 1, `INSERT INTO teacher (id, email, name, password_hash, created_at) VALUES ($1, $2, $3, $4, $5)`,
-		t.ID, t.Email, t.Name, t.PasswordHash, t.CreatedAt)
+	return q.exec(
+		ctx,
+		1,
+		`INSERT INTO teacher (id, email, name, password_hash, created_at) VALUES ($1, $2, $3, $4, $5)`,
+		t.ID,
+		t.Email,
+		t.Name,
+		t.PasswordHash,
+		t.CreatedAt,
+	)
 }
 
 // TeacherByEmail finds a teacher by address in small letters.
@@ -70,7 +78,12 @@ func (q *Queries) EndSession(ctx context.Context, token string) error {
 
 // CountAttempt counts a try of a kind by a key within windows of a length and
 // returns how many there were in the present one, this one included.
-func (q *Queries) CountAttempt(ctx context.Context, kind, key string, window time.Duration, now time.Time) (int, error) {
+func (q *Queries) CountAttempt(
+	ctx context.Context,
+	kind, key string,
+	window time.Duration,
+	now time.Time,
+) (int, error) {
 	r, err := one[struct{ Count int }](ctx, q, `
 		INSERT INTO attempt (kind, key, window_start, count) VALUES ($1, $2, $3, 1)
 		ON CONFLICT (kind, key) DO UPDATE SET
@@ -82,7 +95,14 @@ func (q *Queries) CountAttempt(ctx context.Context, kind, key string, window tim
 
 // Attempts is how many tries there were in the present window.
 func (q *Queries) Attempts(ctx context.Context, kind, key string, window time.Duration, now time.Time) (int, error) {
-	r, err := one[struct{ Count int }](ctx, q, `SELECT COALESCE((SELECT count FROM attempt WHERE kind = $1 AND key = $2 AND window_start >= $3), 0) AS count`, kind, key, now.Add(-window))
+	r, err := one[struct{ Count int }](
+		ctx,
+		q,
+		`SELECT COALESCE((SELECT count FROM attempt WHERE kind = $1 AND key = $2 AND window_start >= $3), 0) AS count`,
+		kind,
+		key,
+		now.Add(-window),
+	)
 	return r.Count, err
 }
 
@@ -93,7 +113,13 @@ func (q *Queries) UncountAttempt(ctx context.Context, kind, key string) error {
 
 // SetMarker notes something about the database as a whole.
 func (q *Queries) SetMarker(ctx context.Context, name, value string) error {
-	return q.exec(ctx, 1, `INSERT INTO marker (name, value) VALUES ($1, $2) ON CONFLICT (name) DO UPDATE SET value = $2`, name, value)
+	return q.exec(
+		ctx,
+		1,
+		`INSERT INTO marker (name, value) VALUES ($1, $2) ON CONFLICT (name) DO UPDATE SET value = $2`,
+		name,
+		value,
+	)
 }
 
 // Marker reads such a note; ErrNotFound when there is none.

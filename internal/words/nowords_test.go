@@ -19,7 +19,17 @@ var sentence = regexp.MustCompile(`(\pL+[,;:’]? ){3,}.*\pL[.?!]$|^\p{Lu}\pL+( 
 
 // Sentences of the program itself, for whoever runs or maintains it, and made-up
 // data; nobody at a page reads them.
-var ownSentences = []string{"../../core/compare/texts", "../../internal/demo/", "../../internal/config/", "../../internal/postgres/", "../../internal/store/", "../../internal/browser/", "../../internal/api/pages.go", "../../internal/api/describe.go", "../../cmd/"}
+var ownSentences = []string{
+	"../../core/compare/texts",
+	"../../internal/demo/",
+	"../../internal/config/",
+	"../../internal/postgres/",
+	"../../internal/store/",
+	"../../internal/browser/",
+	"../../internal/api/pages.go",
+	"../../internal/api/describe.go",
+	"../../cmd/",
+}
 
 // No sentence stands in Go code: it is in a text file, by a code.
 func TestNoSentencesInGo(t *testing.T) {
@@ -81,7 +91,8 @@ var (
 func TestNoSentencesInTheWebPages(t *testing.T) {
 	files := 0
 	err := filepath.WalkDir("../../web/src", func(path string, d fs.DirEntry, err error) error {
-		if err != nil || d.IsDir() || !strings.HasSuffix(path, ".ts") && !strings.HasSuffix(path, ".tsx") || strings.HasSuffix(path, ".d.ts") {
+		if err != nil || d.IsDir() || !strings.HasSuffix(path, ".ts") && !strings.HasSuffix(path, ".tsx") ||
+			strings.HasSuffix(path, ".d.ts") {
 			return err
 		}
 		files++
@@ -99,7 +110,8 @@ func TestNoSentencesInTheWebPages(t *testing.T) {
 			}
 			for _, m := range quoted.FindAllStringSubmatch(line, -1) {
 				s := m[1] + m[2] + m[3]
-				if words4.MatchString(s) && !code.MatchString(line) && !strings.Contains(s, "${") && s != "the core is not there" {
+				if words4.MatchString(s) && !code.MatchString(line) && !strings.Contains(s, "${") &&
+					s != "the core is not there" {
 					t.Errorf("%s:%d: %q", path, i+1, s)
 				}
 			}

@@ -14,7 +14,14 @@ import (
 // The plural classes of the languages that ship are those of the kept library,
 // over whole numbers and decimals.
 func TestPluralClassesAgainstTheLibrary(t *testing.T) {
-	forms := map[plural.Form]string{plural.Zero: "zero", plural.One: "one", plural.Two: "two", plural.Few: "few", plural.Many: "many", plural.Other: "other"}
+	forms := map[plural.Form]string{
+		plural.Zero:  "zero",
+		plural.One:   "one",
+		plural.Two:   "two",
+		plural.Few:   "few",
+		plural.Many:  "many",
+		plural.Other: "other",
+	}
 	for _, code := range text.Languages {
 		l, tag := text.Of(code), language.Make(code)
 		for n := range 2000 {
@@ -33,7 +40,13 @@ func TestPluralClassesAgainstTheLibrary(t *testing.T) {
 				got := l.Plurals[l.Plural(value, decimals)].Name
 				// Many is for millions written short, as "1 millón de fotos": nothing here counts so far.
 				if got != want && want != "many" {
-					t.Fatalf("%s: %s is %s, the library says %s", code, strconv.FormatFloat(value, 'f', decimals, 64), got, want)
+					t.Fatalf(
+						"%s: %s is %s, the library says %s",
+						code,
+						strconv.FormatFloat(value, 'f', decimals, 64),
+						got,
+						want,
+					)
 				}
 			}
 		}

@@ -125,7 +125,14 @@ func TestReadingAgeOfThePhone(t *testing.T) {
 		if language == "es" {
 			said, hard = fmt.Sprintf("ease %.0f", r.FernandezHuerta()), r.FernandezHuerta() < 70
 		}
-		t.Logf("%s: %.0f sentences, %.1f words each, %.2f syllables a word, %s", language, r.Sentences, r.Words/r.Sentences, r.Syllables/r.Words, said)
+		t.Logf(
+			"%s: %.0f sentences, %.1f words each, %.2f syllables a word, %s",
+			language,
+			r.Sentences,
+			r.Words/r.Sentences,
+			r.Syllables/r.Words,
+			said,
+		)
 		if hard {
 			t.Errorf("%s is hard to read", language)
 		}

@@ -1,11 +1,13 @@
 // Command test-report reads what "go test -json" writes and says what matters:
-// the output of what failed, what the tests of speed and of faults measured, each
-// package's result, and the ten slowest tests. It ends with status 1 when
-// anything failed. ./test pipes its tests through it.
+// the output of what failed, what the tests of speed and of faults measured, and
+// at the end what ran in each package, what was skipped and why, how long it took
+// and how much of the code it covered. It ends with status 1 when anything
+// failed. ./test pipes its tests through it.
 package main
 
 import (
 	"bufio"
+	"cmp"
 	"encoding/json"
 	"fmt"
 	"io"
@@ -25,10 +27,35 @@ type event struct {
 // logged is a line of the test's own, not of a program it runs.
 var logged = regexp.MustCompile(`^\s+\w+_test\.go:\d+: `)
 
-type key struct{ pkg, test string }
+// covered is how much of a package its own tests run through.
+var covered = regexp.MustCompile(`coverage: (\d+\.\d)% of statements`)
 
 // told are tests whose figures are printed also when they pass.
 var told = regexp.MustCompile(`^Test(Speed|ReadingAge|Cold|Chaos|Muta|CostOf|Simulated|Corpus|CoreOnThePhone)`)
+
+type key struct{ pkg, test string }
+
+// tally is what ran in one package.
+type tally struct {
+	name                    string
+	passed, failed, skipped int
+	seconds                 float64
+	coverage                string
+}
+
+type slow struct {
+	key
+	seconds float64
+}
+
+type reporter struct {
+	w       io.Writer
+	output  map[key][]string // of what has not ended
+	tallies map[string]*tally
+	slow    []slow
+	skipped []string
+	failed  bool
+}
 
 func main() {
 	if failed, err := report(os.Stdin, os.Stdout); err != nil || failed {
@@ -39,14 +66,9 @@ func main() {
 	}
 }
 
-func report(r io.Reader, w io.Writer) (failed bool, err error) {
-	output := map[key][]string{}
-	type timed struct {
-		key
-		seconds float64
-	}
-	var all []timed
-	lines := bufio.NewScanner(r)
+func report(in io.Reader, w io.Writer) (failed bool, err error) {
+	r := &reporter{w: w, output: map[key][]string{}, tallies: map[string]*tally{}}
+	lines := bufio.NewScanner(in)
 	lines.Buffer(nil, 16<<20)
 	for lines.Scan() {
 		var e event
@@ -54,50 +76,125 @@ func report(r io.Reader, w io.Writer) (failed bool, err error) {
 			fmt.Fprintln(w, lines.Text())
 			continue
 		}
-		k := key{e.Package + e.ImportPath, e.Test}
-		switch e.Action {
-		case "output", "build-output":
-			if !strings.HasPrefix(e.Output, "=== ") {
-				output[k] = append(output[k], e.Output)
-			}
-		case "build-fail", "fail":
-			failed = true
-			if e.Test == "" { // a test that a panic or the time limit ended has no result of its own
-				for _, cut := range slices.SortedFunc(maps.Keys(output), func(a, b key) int { return strings.Compare(a.test, b.test) }) {
-					if cut.pkg == k.pkg && cut.test != "" {
-						fmt.Fprintf(w, "--- %s did not end\n%s", cut.test, strings.Join(output[cut], ""))
-						delete(output, cut)
-					}
-				}
-			}
-			fmt.Fprint(w, strings.Join(output[k], ""))
-		case "pass", "skip":
-			if e.Test == "" {
-				fmt.Fprint(
-					w,
-					strings.Join(slices.DeleteFunc(output[k], func(s string) bool { return s == "PASS\n" }), ""),
-				)
-			} else if told.MatchString(e.Test) && e.Action == "pass" {
-				for _, l := range output[k] {
-					if logged.MatchString(l) {
-						fmt.Fprint(w, l)
-					}
+		r.take(e)
+	}
+	r.summary()
+	return r.failed, lines.Err()
+}
+
+func (r *reporter) take(e event) {
+	k := key{e.Package + e.ImportPath, e.Test}
+	switch e.Action {
+	case "output", "build-output":
+		if !strings.HasPrefix(e.Output, "=== ") {
+			r.output[k] = append(r.output[k], e.Output)
+		}
+		return
+	case "build-fail", "fail":
+		r.failed = true
+		if e.Test == "" {
+			r.cutOff(k.pkg)
+		}
+		fmt.Fprint(r.w, strings.Join(r.output[k], ""))
+	case "pass":
+		if told.MatchString(e.Test) {
+			for _, l := range r.output[k] {
+				if logged.MatchString(l) {
+					fmt.Fprint(r.w, l)
 				}
 			}
 		}
-		if e.Test != "" && !strings.Contains(e.Test, "/") && e.Elapsed > 0 {
-			all = append(all, timed{k, e.Elapsed})
+	case "skip":
+		if e.Test != "" {
+			r.skipped = append(r.skipped, fmt.Sprintf("%s: %s", e.Test, reason(r.output[k])))
 		}
-		if !strings.HasSuffix(e.Action, "output") {
-			delete(output, k)
+	default:
+		return
+	}
+	r.count(k, e)
+	delete(r.output, k)
+}
+
+// cutOff says what a panic or the time limit ended: it has no result of its own.
+func (r *reporter) cutOff(pkg string) {
+	byTest := func(a, b key) int { return strings.Compare(a.test, b.test) }
+	for _, k := range slices.SortedFunc(maps.Keys(r.output), byTest) {
+		if k.pkg == pkg && k.test != "" {
+			fmt.Fprintf(r.w, "--- %s did not end\n%s", k.test, strings.Join(r.output[k], ""))
+			delete(r.output, k)
 		}
 	}
-	slices.SortFunc(all, func(a, b timed) int { return int(1000 * (b.seconds - a.seconds)) })
-	if len(all) > 0 {
-		fmt.Fprintln(w, "The slowest:")
+}
+
+// reason is what a skipped test said.
+func reason(output []string) string {
+	for _, l := range output {
+		if logged.MatchString(l) {
+			return strings.TrimSpace(logged.ReplaceAllString(l, ""))
+		}
 	}
-	for _, t := range all[:min(10, len(all))] {
-		fmt.Fprintf(w, "%7.1f s  %s  %s\n", t.seconds, t.test, t.pkg)
+	return "no reason given"
+}
+
+func (r *reporter) count(k key, e event) {
+	t := r.tallies[k.pkg]
+	if t == nil {
+		t = &tally{name: k.pkg}
+		r.tallies[k.pkg] = t
 	}
-	return failed, lines.Err()
+	switch {
+	case k.test == "":
+		t.seconds += e.Elapsed
+		for _, l := range r.output[k] {
+			if m := covered.FindStringSubmatch(l); m != nil {
+				t.coverage = m[1] + " %"
+			}
+		}
+		return
+	case strings.Contains(k.test, "/"):
+		return
+	case e.Action == "pass":
+		t.passed++
+	case e.Action == "skip":
+		t.skipped++
+	default:
+		t.failed++
+	}
+	r.slow = append(r.slow, slow{k, e.Elapsed})
+}
+
+func (r *reporter) summary() {
+	slices.SortFunc(r.slow, func(a, b slow) int { return cmp.Compare(b.seconds, a.seconds) })
+	var all tally
+	for _, name := range slices.Sorted(maps.Keys(r.tallies)) {
+		t := r.tallies[name]
+		all.passed, all.failed, all.skipped = all.passed+t.passed, all.failed+t.failed, all.skipped+t.skipped
+		if t.passed+t.failed+t.skipped > 0 {
+			fmt.Fprintf(r.w, "%-40s %s\n", name, t.words())
+		}
+	}
+	for _, s := range r.skipped {
+		fmt.Fprintln(r.w, "Skipped:", s)
+	}
+	if len(r.slow) > 0 {
+		fmt.Fprintln(r.w, "The slowest:")
+	}
+	for _, s := range r.slow[:min(10, len(r.slow))] {
+		fmt.Fprintf(r.w, "%7.1f s  %s  %s\n", s.seconds, s.test, s.pkg)
+	}
+	fmt.Fprintf(r.w, "%d tests passed, %d failed, %d were skipped.\n", all.passed, all.failed, all.skipped)
+}
+
+func (t *tally) words() string {
+	words := fmt.Sprintf("%4d passed %7.1f s", t.passed, t.seconds)
+	if t.failed > 0 {
+		words += fmt.Sprintf(", %d failed", t.failed)
+	}
+	if t.skipped > 0 {
+		words += fmt.Sprintf(", %d skipped", t.skipped)
+	}
+	if t.coverage != "" {
+		words += ", " + t.coverage + " covered"
+	}
+	return words
 }

@@ -14,7 +14,9 @@ func TestReport(t *testing.T) {
 {"Action":"output","Package":"p","Test":"TestSpeedOfIt","Output":"    x_test.go:3: 3 times\n"}
 {"Action":"output","Package":"p","Test":"TestSpeedOfIt","Output":"level=ERROR a quiet word\n"}
 {"Action":"pass","Package":"p","Test":"TestSpeedOfIt","Elapsed":2}
-{"Action":"output","Package":"p","Output":"ok  \tp\t2.5s\n"}
+{"Action":"output","Package":"p","Test":"TestLater","Output":"    x_test.go:9: no scales here\n"}
+{"Action":"skip","Package":"p","Test":"TestLater"}
+{"Action":"output","Package":"p","Output":"coverage: 81.5% of statements\n"}
 {"Action":"pass","Package":"p","Elapsed":2.5}
 `
 	for name, c := range map[string]struct {
@@ -23,7 +25,7 @@ func TestReport(t *testing.T) {
 		says   []string
 		not    []string
 	}{
-		"all well":    {stream, false, []string{"3 times", "ok  \tp", "2.0 s  TestSpeedOfIt"}, []string{"a quiet word"}},
+		"all well":    {stream, false, []string{"3 times", "2 passed     2.5 s, 1 skipped, 81.5 % covered", "Skipped: TestLater: no scales here", "2.0 s  TestSpeedOfIt", "2 tests passed, 0 failed, 1 were skipped."}, []string{"a quiet word"}},
 		"one fails":   {stream + `{"Action":"output","Package":"q","Test":"TestBad","Output":"why\n"}` + "\n" + `{"Action":"fail","Package":"q","Test":"TestBad","Elapsed":1}`, true, []string{"why", "1.0 s  TestBad"}, nil},
 		"one hangs":   {stream + `{"Action":"run","Package":"q","Test":"TestHung"}` + "\n" + `{"Action":"output","Package":"q","Test":"TestHung","Output":"panic: test timed out\n"}` + "\n" + `{"Action":"fail","Package":"q","Elapsed":1}`, true, []string{"TestHung did not end", "panic: test timed out"}, nil},
 		"no compiler": {"# q\nq.go:1: expected\n" + `{"Action":"build-output","ImportPath":"q","Output":"q.go:2\n"}` + "\n" + `{"Action":"build-fail","ImportPath":"q"}`, true, []string{"q.go:1", "q.go:2"}, nil},

@@ -84,8 +84,11 @@ var noises = map[string]func(*rand.Rand) float64{
 // at most 5 % over all cells. The long tier makes 4,000 classes a cell.
 func TestSimulatedNoEffect(t *testing.T) {
 	classes := 500
-	if os.Getenv("PK_TEST_LONG") != "" {
+	switch {
+	case os.Getenv("PK_TEST_LONG") != "":
 		classes = 4000
+	case testing.Short():
+		t.Skip("simulated classes are for the whole tier")
 	}
 	for _, seed := range []int64{20270202, 7} {
 		all, cells := 0.0, 0
@@ -134,6 +137,9 @@ func TestSimulatedNoEffect(t *testing.T) {
 
 // The 95 % interval of a difference holds the true one in 93 to 97 %.
 func TestSimulatedIntervals(t *testing.T) {
+	if testing.Short() {
+		t.Skip("simulated classes are for the whole tier")
+	}
 	const classes = 2000
 	for _, name := range []string{"normal", "t3", "contaminated", "step of one scatter"} {
 		for _, homes := range []int{8, 12, 20, 30} {

@@ -165,6 +165,9 @@ func TestMutants(t *testing.T) {
 // substitutes, a class's notebooks with anything typed into them, results and
 // comparison. None of it fails, whatever stands in the document.
 func TestMutantsGoTheWholeWay(t *testing.T) {
+	if testing.Short() {
+		t.Skip("changed designs are for the whole tier")
+	}
 	r := rand.New(rand.NewPCG(27, 11))
 	names := []string{"paper-strips", "thirsty-beans", "falling-spinners", "warm-wraps", "sour-lemon"}
 	typed := []string{

@@ -31,6 +31,9 @@ func scene(w, h int) []byte {
 // Taking a 12-megapixel picture costs at most a little more than twice decoding
 // it and encoding it once.
 func TestSpeedOfAPicture(t *testing.T) {
+	if testing.Short() {
+		t.Skip("speed is for the whole tier")
+	}
 	upload := scene(4000, 3000)
 	desk := NewDesk(1)
 	var taken, once []float64

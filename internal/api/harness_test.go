@@ -13,6 +13,7 @@ import (
 	"net/http/cookiejar"
 	"net/http/httptest"
 	"strings"
+	"sync"
 	"testing"
 	"time"
 
@@ -40,7 +41,19 @@ type site struct {
 
 var lesson = time.Date(2027, 2, 2, 10, 40, 0, 0, time.UTC)
 
-func newSite(t testing.TB) *site { return newSiteOn(t, storetest.URL(t), nil) }
+// newSite starts a server on a database of its own, so that its test runs beside
+// others.
+func newSite(t testing.TB) *site {
+	if test, ok := t.(*testing.T); ok {
+		if _, already := beside.LoadOrStore(test, true); !already {
+			test.Parallel()
+		}
+	}
+	return newSiteOn(t, storetest.URL(t), nil)
+}
+
+// beside are the tests that run in parallel already.
+var beside sync.Map
 
 // newSiteBehind starts a server behind proxies that it trusts.
 func newSiteBehind(t testing.TB, p config.Proxies) *site {
@@ -169,10 +182,14 @@ func (c *client) refused(method, path string, body any, status int, code string,
 
 const password = "three plain words"
 
+// hashed is the password of all teachers, hashed once: that takes as long as a test.
+var hashed = sync.OnceValue(func() string { return keys.HashPassword(password) })
+
 // teacher makes an account and signs in.
 func (s *site) teacher(email string) *client {
 	s.t.Helper()
-	if _, err := s.app.AddTeacher(context.Background(), email, "Ms Tarrant", password); err != nil {
+	t := store.Teacher{ID: store.NewID(), Email: email, Name: "Ms Tarrant", PasswordHash: hashed(), CreatedAt: s.now}
+	if err := s.app.Store.AddTeacher(context.Background(), t); err != nil {
 		s.t.Fatal(err)
 	}
 	c := s.client()

@@ -25,7 +25,7 @@ func newPost(t *testing.T) *post {
 	t.Helper()
 	script := bundled(t, `import { openHome, storePage, rememberLink, homeOfLink } from './family/phone/db';
 		import { send } from './family/phone/sender'; import { Book } from './family/phone/book';
-		import { clock, left, dayWords } from './family/parts/time'; import { newID } from './family/phone/ids';
+		import { clock, left, dayWords } from './family/parts/time'; import { newID } from './ui/ids';
 		Object.assign(window, { openHome, storePage, rememberLink, homeOfLink, send, Book, clock, left, dayWords, newID });`)
 	s := &post{answers: map[string]int{}, codes: map[string]string{}}
 	mux := http.NewServeMux()

@@ -60,7 +60,6 @@ var files embed.FS
 
 var (
 	concepts []*Concept
-	byID     = map[string]*Concept{}
 	patterns = map[string][]*pattern{}            // by language
 	first    = map[string]map[string][]*pattern{} // by language and first word
 	anywhere = map[string][]*pattern{}            // those that begin with no plain word
@@ -68,12 +67,6 @@ var (
 
 // Concepts lists every concept, in the order of the records.
 func Concepts() []*Concept { return concepts }
-
-// Find finds a concept by its id.
-func Find(id string) (*Concept, bool) {
-	c, ok := byID[id]
-	return c, ok
-}
 
 func init() {
 	raw, err := files.ReadFile("data/records.lex")
@@ -136,7 +129,7 @@ func parse(raw string, questions map[string]text.Localized) error {
 				Asks:    questions[fields[0]],
 				place:   len(concepts),
 			}
-			concepts, byID[c.ID] = append(concepts, c), c
+			concepts = append(concepts, c)
 			if c.Asks == nil {
 				return fmt.Errorf("line %d: %s has no question", n+1, c.ID)
 			}

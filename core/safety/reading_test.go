@@ -7,6 +7,7 @@ import (
 
 	"patient-kitchen/core/safety"
 	"patient-kitchen/core/text"
+	"patient-kitchen/core/text/texttest"
 )
 
 func TestReadingAge(t *testing.T) {
@@ -50,10 +51,10 @@ func TestReadingAge(t *testing.T) {
 				}
 			}
 		}
-		if g := text.Measure(said[0].String(), "en").FleschKincaid(); g > 6 {
+		if g := texttest.Measure(said[0].String(), "en").FleschKincaid(); g > 6 {
 			t.Errorf("English reads at grade %.1f: %s", g, said[0].String())
 		}
-		if g := text.Measure(said[1].String(), "es").FernandezHuerta(); g < 70 {
+		if g := texttest.Measure(said[1].String(), "es").FernandezHuerta(); g < 70 {
 			t.Errorf("Spanish reads at %.0f: %s", g, said[1].String())
 		}
 	}

@@ -10,6 +10,7 @@ import (
 	"testing"
 
 	"patient-kitchen/core/text"
+	"patient-kitchen/core/text/texttest"
 )
 
 const reviewed = "../../docs/safety-words.csv"
@@ -75,7 +76,7 @@ var holes = regexp.MustCompile(`\{[^}]*\}`)
 // grades are the school grade of the English text and the ease of the Spanish
 // one, from 0 to 100. Of a few words they are rough: they find what is long.
 func grades(id string) (english, spanish string) {
-	en := text.Measure(holes.ReplaceAllString(raw(id, "en"), "thing"), "en")
-	es := text.Measure(holes.ReplaceAllString(raw(id, "es"), "cosa"), "es")
+	en := texttest.Measure(holes.ReplaceAllString(raw(id, "en"), "thing"), "en")
+	es := texttest.Measure(holes.ReplaceAllString(raw(id, "es"), "cosa"), "es")
 	return fmt.Sprintf("%.0f", max(0, en.FleschKincaid())), fmt.Sprintf("%.0f", min(100, max(0, es.FernandezHuerta())))
 }

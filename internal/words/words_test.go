@@ -9,6 +9,7 @@ import (
 	"testing"
 
 	"patient-kitchen/core/text"
+	"patient-kitchen/core/text/texttest"
 	"patient-kitchen/internal/words"
 )
 
@@ -120,7 +121,7 @@ func TestReadingAgeOfThePhone(t *testing.T) {
 			}
 			all.WriteString(strings.TrimRight(fill.Replace(hole.ReplaceAllString(word, "6")), ".!?:") + ". ")
 		}
-		r := text.Measure(all.String(), language)
+		r := texttest.Measure(all.String(), language)
 		said, hard := fmt.Sprintf("grade %.1f", r.FleschKincaid()), r.FleschKincaid() > 6
 		if language == "es" {
 			said, hard = fmt.Sprintf("ease %.0f", r.FernandezHuerta()), r.FernandezHuerta() < 70

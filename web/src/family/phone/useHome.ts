@@ -8,7 +8,7 @@ import {
   type LocalEntry,
   type Waiting,
 } from './db';
-import { newID } from './ids';
+import { newID } from '../../ui/ids';
 import { send, type Stopped } from './sender';
 
 export type Bundle = Schemas['Bundle'];

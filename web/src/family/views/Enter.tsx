@@ -1,7 +1,7 @@
 import { useEffect, useState, type FormEvent } from 'react';
 import { api, got, ProblemError } from '../../api/client';
 import { homeOfLink, keepPage, rememberLink } from '../phone/db';
-import { hashOf } from '../phone/ids';
+import { hashOf } from '../../ui/ids';
 import { PhonePage } from '../parts/PhonePage';
 import { useWords } from '../words';
 

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
-import { newID } from '../phone/ids';
+import { newID } from '../../ui/ids';
 import type { Bundle, HomeState, Sheet } from '../phone/useHome';
 import { PhonePage } from '../parts/PhonePage';
 import { clock, left } from '../parts/time';

@@ -7,7 +7,7 @@ import type { Doc, Need } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
 import { ChoiceField, PlainField, TickField, useEditing, WordsField } from './fields';
 import { Qualities } from './Qualities';
-import { ThingPicker } from './ThingPicker';
+import { ThingPicker } from '../larder/ThingPicker';
 import { useLarder } from '../larder/useLarder';
 import { say } from '../words';
 

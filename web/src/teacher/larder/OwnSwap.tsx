@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, got, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
-import { ThingPicker } from '../experiment/ThingPicker';
+import { ThingPicker } from './ThingPicker';
 import { say } from '../words';
 import { useLarder } from './useLarder';
 

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, got } from '../../api/client';
-import { newID } from '../../family/phone/ids';
+import { newID } from '../../ui/ids';
 import { ProblemLine } from '../frame/parts';
 import type { Assignment, Results } from './useResults';
 import { say } from '../words';

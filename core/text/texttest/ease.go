@@ -1,8 +1,14 @@
-package text
+// Package texttest measures in tests how easy words read, by language.
+//
+// It must not decide what is easy enough: that says the test of the words. Start
+// reading at [Measure].
+package texttest
 
 import (
 	"regexp"
 	"strings"
+
+	"patient-kitchen/core/text"
 )
 
 var (
@@ -51,7 +57,7 @@ type Reading struct{ Sentences, Words, Syllables float64 }
 // syllables by groups of vowels, within a few per cent over a page.
 func Measure(s, language string) Reading {
 	syllables := syllablesEN
-	if Base(language) == "es" {
+	if text.Base(language) == "es" {
 		syllables = syllablesES
 	}
 	var r Reading

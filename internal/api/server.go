@@ -41,21 +41,10 @@ type Server struct {
 	openAPI  func() ([]byte, error) // the description, written when first asked for
 }
 
-// usualLimit is the coarse shield's requests a minute from one address; a
-// whole school can sit behind one.
-const usualLimit = 3000
-
-// readyLimit is how often a minute one address may ask whether a write is taken.
-const readyLimit = 60
-
-// tooMany answers whoever asks too often; when to come again stands in a header.
-var tooMany = httprate.WithLimitHandler(func(w http.ResponseWriter, _ *http.Request) {
-	writeProblem(w, problem(429, "too-often", "too-often", "too-often"))
-})
-
 // csp lets pages load only what ships with the application; styles may stand
 // in attributes, which the plots use for sizes.
 const csp = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; " +
+
 	"manifest-src 'self'; worker-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'"
 
 // Routes builds the router. It is called once.
@@ -234,112 +223,4 @@ func (s *Server) recoverer(next http.Handler) http.Handler {
 		}()
 		next.ServeHTTP(w, r)
 	})
-}
-
-// network is what tries are counted by.
-func (s *Server) network(r *http.Request) (string, error) {
-	return networkOf(clientAddress(r, s.Proxy)), nil
-}
-
-type contextKey int
-
-const (
-	cookieKey contextKey = iota
-	networkKey
-	knownKey
-)
-
-const (
-	homeCookie  = "pk_home"
-	knownCookie = "pk_known"
-)
-
-// withCookie keeps the cookies and the network address for the handlers.
-func (s *Server) withCookie(next http.Handler) http.Handler {
-	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		ctx := r.Context()
-		if c, err := r.Cookie(s.cookieName(homeCookie, "home")); err == nil {
-			ctx = context.WithValue(ctx, cookieKey, c.Value)
-		}
-		if c, err := r.Cookie(s.cookieName(knownCookie, "session")); err == nil {
-			ctx = context.WithValue(ctx, knownKey, c.Value)
-		}
-		address, _ := s.network(r)
-		next.ServeHTTP(w, r.WithContext(context.WithValue(ctx, networkKey, address)))
-	})
-}
-
-// signedIn refuses strangers on the teacher's routes before anything of their
-// request is read.
-func (s *Server) signedIn(next http.Handler) http.Handler {
-	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		path := strings.TrimPrefix(r.URL.Path, "/api/v1")
-		open := path == "/session" || path == "/openapi.json" || strings.HasPrefix(path, "/family/") ||
-			strings.HasPrefix(path, "/home/")
-		if _, err := s.teacher(r.Context()); err != nil && !open {
-			writeProblem(w, signInFirst)
-			return
-		}
-		next.ServeHTTP(w, r)
-	})
-}
-
-const (
-	idle  = 3 * 24 * time.Hour
-	touch = 5 * time.Minute
-)
-
-// awake ends a session that was not used for three days. Its use is noted at
-// most once in five minutes, so that a look writes nothing.
-func (s *Server) awake(next http.Handler) http.Handler {
-	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
-		ctx, now := r.Context(), s.App.Now()
-		if _, err := s.teacher(ctx); err == nil {
-			if s.sessions.GetString(ctx, "id") == "" { // begun before sessions were listed
-				s.sessions.Put(ctx, "id", uuid.NewString())
-			}
-			seen := s.sessions.GetInt64(ctx, "seen") // Unix seconds; 0 in a session from before they were noted
-			switch since := now.Sub(time.Unix(seen, 0)); {
-			case seen != 0 && since > idle:
-				if err := s.sessions.Destroy(ctx); err != nil {
-					writeProblem(w, s.logged(ctx, err))
-					return
-				}
-			case since > touch:
-				s.sessions.Put(ctx, "seen", now.Unix())
-			}
-		}
-		next.ServeHTTP(w, r)
-	})
-}
-
-// teacher is who is signed in.
-func (s *Server) teacher(ctx context.Context) (app.TeacherActor, error) {
-	id, err := uuid.Parse(s.sessions.GetString(ctx, "teacher"))
-	if err != nil {
-		return app.TeacherActor{}, signInFirst
-	}
-	return app.TeacherActor{ID: id}, nil
-}
-
-// phoneAsks is the phone that asks for a home, as its cookie says; nobody has
-// found out yet whether that is so.
-func (s *Server) phoneAsks(ctx context.Context, home uuid.UUID) (app.Phone, error) {
-	value, _ := ctx.Value(cookieKey).(string)
-	class, token, ok := strings.Cut(value, ".")
-	id, err := uuid.Parse(class)
-	if !ok || err != nil {
-		return app.Phone{}, openLink
-	}
-	return app.PhoneOf(id, home, token), nil
-}
-
-// phone finds out which home a phone may act for: the one in the address, if
-// its cookie says so.
-func (s *Server) phone(ctx context.Context, home uuid.UUID) (app.HomeActor, error) {
-	p, err := s.phoneAsks(ctx, home)
-	if err != nil {
-		return app.HomeActor{}, err
-	}
-	return s.App.Recognise(ctx, p)
 }

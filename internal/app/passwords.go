@@ -2,7 +2,6 @@ package app
 
 import (
 	"context"
-	"fmt"
 	"strings"
 	"unicode/utf8"
 
@@ -87,31 +86,3 @@ func (a *App) setPassword(ctx context.Context, t store.Teacher, field, password 
 	}
 	return a.Store.SetPassword(ctx, t.ID, keys.HashPassword(password))
 }
-
-// RemoveTeacher takes an account away: nobody can sign in with it, and neither
-// name nor address is left. A class that stands is somebody's and has to be
-// deleted first.
-func (a *App) RemoveTeacher(ctx context.Context, email string) error {
-	t, err := a.Store.TeacherByEmail(ctx, strings.ToLower(strings.TrimSpace(email)))
-	if err != nil {
-		return notFound(err)
-	}
-	classes, err := a.Store.Classes(ctx, t.ID)
-	if err != nil {
-		return err
-	}
-	if len(classes) > 0 {
-		var names []string
-		for _, c := range classes {
-			names = append(names, c.Name)
-		}
-		return fmt.Errorf(
-			"%s still has %s: delete the classes first, or let their last day pass",
-			t.Email,
-			strings.Join(names, ", "),
-		)
-	}
-	return a.Store.InTx(ctx, func(q *store.Queries) error { return q.RemoveTeacher(ctx, t.ID, a.Now()) })
-}
-
-var errTooManyTries = &Refused{Code: "too-many-tries"}

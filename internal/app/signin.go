@@ -4,53 +4,10 @@ import (
 	"context"
 	"errors"
 	"strings"
-	"time"
 
 	"patient-kitchen/internal/keys"
 	"patient-kitchen/internal/store"
 )
-
-// How many tries at a password or code are let through in a window.
-const (
-	passwordTries  = 10
-	passwordWindow = 15 * time.Minute
-	codeTries      = 5
-	codeWindow     = time.Hour
-
-	// From so many wrong passwords at one account on, whichever networks they
-	// come from, each network has fewer tries at it.
-	manyWrong                = 30
-	passwordTriesUnderAttack = 3
-)
-
-// queue is how many sign-ins from browsers that nobody knows are worked on or
-// wait at once; each costs a good part of a second of a processor.
-var queue = make(chan struct{}, 12)
-
-// AddTeacher makes an account.
-func (a *App) AddTeacher(ctx context.Context, email, name, password string) (store.Teacher, error) {
-	t := store.Teacher{
-		ID:        store.NewID(),
-		Email:     strings.ToLower(strings.TrimSpace(email)),
-		Name:      strings.TrimSpace(name),
-		CreatedAt: a.Now(),
-	}
-	switch {
-	case !strings.Contains(t.Email, "@") || len(t.Email) > 200:
-		return t, &Invalid{"email", rule("address"), "tarrant@stonechat.example"}
-	case t.Name == "" || len(t.Name) > 100:
-		return t, &Invalid{"name", rule("as-families-read"), "Ms Tarrant"}
-	}
-	if err := checkPassword("password", password, t.Email, t.Name); err != nil {
-		return t, err
-	}
-	t.PasswordHash = keys.HashPassword(password)
-	err := a.Store.AddTeacher(ctx, t)
-	if errors.Is(err, store.ErrConflict) {
-		return t, &Invalid{"email", rule("taken-address"), "a second address"}
-	}
-	return t, err
-}
 
 // SignIn checks an address and password. Wrong tries are counted by network,
 // fewer of them let through while somebody tries at this account from
@@ -104,10 +61,4 @@ const Access = "access"
 // SignedOut tells the teacher's open pages to ask again whether they may.
 func (a *App) SignedOut(who TeacherActor) {
 	a.Store.Hint(store.Event{Class: who.ID, Kind: Access})
-}
-
-// Teacher finds the teacher who is signed in.
-func (a *App) Teacher(ctx context.Context, who TeacherActor) (store.Teacher, error) {
-	t, err := a.Store.Teacher(ctx, who.ID)
-	return t, notFound(err)
 }

@@ -68,3 +68,24 @@ func TestModelsAreListed(t *testing.T) {
 		}
 	}
 }
+
+// Every path that the pages for developers name is there.
+func TestPathsAreThere(t *testing.T) {
+	path := regexp.MustCompile("`((?:core|internal|web|cmd|docs|e2e)/[\\w./-]*\\w)`")
+	named := 0
+	for _, page := range []string{"../CONTRIBUTING.md", "architecture.md"} {
+		text, err := os.ReadFile(page)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, m := range path.FindAllStringSubmatch(string(text), -1) {
+			named++
+			if _, err := os.Stat(filepath.Join("..", filepath.FromSlash(m[1]))); err != nil {
+				t.Errorf("%s names %s, which is not there", page, m[1])
+			}
+		}
+	}
+	if named < 50 {
+		t.Errorf("only %d paths were found", named)
+	}
+}

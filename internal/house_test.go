@@ -18,7 +18,7 @@ import (
 
 // packages are those of internal, each below what it may import.
 var packages = []string{
-	"config", "browser", "media", "postgres", "webfiles", "words",
+	"config", "browser", "look", "media", "postgres", "webfiles", "words",
 	"keys", "roster", "store", "store/storetest", "export", "live",
 	"app", "api", "demo",
 }

@@ -41,6 +41,33 @@ function familyShell(): Plugin {
   };
 }
 
+// The tokens of the look as variables of the style sheets: $ink, $space-4, and the
+// maps $by-day and $by-night that become custom properties.
+function tokens(): string {
+  type Group = Record<string, string>;
+  const file = resolve(import.meta.dirname, '../internal/look/tokens.json');
+  const { colour, ...rest } = JSON.parse(readFileSync(file, 'utf8')) as {
+    colour: Record<string, { light: string; dark?: string }>;
+    [group: string]: unknown;
+  };
+  const names = Object.keys(colour);
+  const map = (name: string, rows: string[]) => `$${name}: (${rows.join(', ')});`;
+  return [
+    ...names.map((n) => `$${n}: ${colour[n].light};`),
+    map(
+      'by-day',
+      names.map((n) => `'${n}': ${colour[n].light}`),
+    ),
+    map(
+      'by-night',
+      names.filter((n) => colour[n].dark).map((n) => `'${n}': ${colour[n].dark}`),
+    ),
+    ...Object.entries(rest as Record<string, Group>).flatMap(([group, values]) =>
+      Object.entries(values).map(([n, v]) => `$${group}-${n}: ${v};`),
+    ),
+  ].join('\n');
+}
+
 const brotli = promisify(brotliCompress);
 
 // Packs every script and style once, as small as it gets, so that the server
@@ -91,6 +118,7 @@ export default defineConfig({
   css: {
     preprocessorOptions: {
       scss: {
+        additionalData: tokens() + '\n',
         quietDeps: true,
         silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'],
       },

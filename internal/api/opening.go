@@ -11,6 +11,7 @@ import (
 	"github.com/go-chi/chi/v5"
 
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/look"
 	"patient-kitchen/internal/words"
 )
 
@@ -29,7 +30,7 @@ var builtTag = regexp.MustCompile(
 // readOpening takes the scripts and styles out of the built page: the styles
 // stand after what can be read at once, which they would hold up.
 func readOpening(files fs.FS) opening {
-	o := opening{template: template.Must(template.ParseFS(plainFile, "opening.html"))}
+	o := opening{template: template.Must(template.New("opening.html").Funcs(look.Functions).ParseFS(plainFile, "opening.html"))}
 	raw, err := fs.ReadFile(files, "family.html")
 	if err != nil {
 		return o // not built: servePage says so

@@ -8,13 +8,14 @@ import (
 	"github.com/go-chi/chi/v5"
 
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/look"
 	"patient-kitchen/internal/words"
 )
 
 //go:embed plain.html opening.html
 var plainFile embed.FS
 
-var plainTemplate = template.Must(template.ParseFS(plainFile, "plain.html"))
+var plainTemplate = template.Must(template.New("plain.html").Funcs(look.Functions).ParseFS(plainFile, "plain.html"))
 
 // plain registers the pages that work without any script: the safety sheet,
 // the emergency numbers, first aid, and a guardian's answer.

@@ -13,13 +13,14 @@ import (
 	"github.com/google/uuid"
 
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/look"
 	"patient-kitchen/internal/words"
 )
 
 //go:embed print.html
 var printFile embed.FS
 
-var printTemplate = template.Must(template.New("print.html").Funcs(template.FuncMap{"list": func(numbers []int) string {
+var printTemplate = template.Must(template.New("print.html").Funcs(look.Functions).Funcs(template.FuncMap{"list": func(numbers []int) string {
 	return strings.Trim(
 		strings.ReplaceAll(
 			strings.Trim(strings.Join(strings.Fields(template.HTMLEscaper(numbers)), ", "), "[]"),

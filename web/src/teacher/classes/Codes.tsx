@@ -63,8 +63,8 @@ export function Codes() {
                     aria-label={say('codes.square-code-of', { nickname: i.nickname })}
                     shapeRendering="crispEdges"
                   >
-                    <rect width={i.qr.size} height={i.qr.size} fill="#fff" />
-                    <path d={i.qr.path} fill="#000" />
+                    <rect width={i.qr.size} height={i.qr.size} fill="var(--print-paper)" />
+                    <path d={i.qr.path} fill="var(--print-ink)" />
                   </svg>
                   <div style={{ minWidth: 0 }}>
                     <NameLabel name={i.nickname} />

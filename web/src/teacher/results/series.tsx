@@ -1,14 +1,5 @@
 /** Plot series in a fixed order: the untreated comparison first, then each with its own shape and colour. */
-const colours = [
-  '#827E78',
-  '#262A7E',
-  '#BC7D19',
-  '#116657',
-  '#754D9E',
-  '#2D95D3',
-  '#A42D11',
-  '#481B38',
-];
+const colours = [1, 2, 3, 4, 5, 6, 7, 8].map((n) => `var(--series-${n})`);
 const shapes = ['square', 'disc', 'up', 'diamond', 'down', 'pentagon', 'lens', 'half'] as const;
 
 export interface Series {

@@ -54,9 +54,12 @@ func TestCostOfScreens(t *testing.T) {
 			"class":   func() answer { return sc.teacher.do("GET", sc.path("/homes"), nil) },
 			"results": func() answer { return sc.teacher.do("GET", sc.asPath("/results"), nil) },
 			"phone":   func() answer { return phone.do("GET", phone.home, nil) },
-			"larder":  func() answer { return sc.teacher.do("GET", "/larder", nil) },
-			"thing":   func() answer { return sc.teacher.do("GET", "/larder/things/vinegar-white", nil) },
-			"draft":   func() answer { return sc.teacher.do("GET", "/experiments/"+sc.experiment.ID.String(), nil) },
+			"notebook": func() answer {
+				return sc.teacher.do("GET", sc.asPath("/notebooks/"+strings.TrimPrefix(phone.home, "/home/")), nil)
+			},
+			"larder": func() answer { return sc.teacher.do("GET", "/larder", nil) },
+			"thing":  func() answer { return sc.teacher.do("GET", "/larder/things/vinegar-white", nil) },
+			"draft":  func() answer { return sc.teacher.do("GET", "/experiments/"+sc.experiment.ID.String(), nil) },
 			"paper": func() answer {
 				return sc.teacher.do("GET", "/print/classes/"+sc.class.ID.String()+"/experiments/"+sc.experiment.ID.String()+"/substitutions", nil)
 			},
@@ -74,14 +77,15 @@ func TestCostOfScreens(t *testing.T) {
 	}
 	few, many := measure(3), measure(60)
 	most := map[string]int64{
-		"today":   3,
-		"class":   5,
-		"results": 9,
-		"phone":   11,
-		"larder":  3,
-		"thing":   4,
-		"draft":   3,
-		"paper":   5,
+		"today":    3,
+		"class":    5,
+		"results":  9,
+		"phone":    11,
+		"notebook": 9,
+		"larder":   3,
+		"thing":    4,
+		"draft":    3,
+		"paper":    5,
 	}
 	for name, m := range many {
 		f := few[name]

@@ -40,11 +40,18 @@ func (a *App) readRows(ctx context.Context, b *classBooks) error {
 	if err != nil {
 		return err
 	}
+	wanted := map[uuid.UUID]bool{}
+	for _, h := range b.homes {
+		wanted[h.ID] = true
+	}
 	var stale []uuid.UUID
 	shared := false
 	for _, c := range counts {
 		if c.HomeID == nil {
 			shared = true
+			continue
+		}
+		if !wanted[*c.HomeID] {
 			continue
 		}
 		kept, ok := a.shelf.books.Get([2]uuid.UUID{assignment, *c.HomeID})

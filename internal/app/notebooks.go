@@ -49,14 +49,11 @@ func (a *App) Notebook(
 	class, assignment, home uuid.UUID,
 	language string,
 ) (NotebookView, error) {
-	b, err := a.classBooks(ctx, who, class, assignment)
+	b, err := a.classBooks(ctx, who, class, assignment, home)
 	if err != nil {
 		return NotebookView{}, err
 	}
 	for _, h := range b.homes {
-		if h.ID != home {
-			continue
-		}
 		book := b.books[home]
 		out := NotebookView{Result: homeResult(h, b.permissions[home].State, book, language), Lines: []NotebookLine{}}
 		out.Held = held(book, language)

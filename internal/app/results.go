@@ -21,7 +21,7 @@ func roundTo(value, u float64) float64 {
 	return math.Round(value*p) / p
 }
 
-// classBooks reads an assignment's notebooks: one a home, and the shared one.
+// classBooks are an assignment's notebooks: one a home, and the shared one.
 type classBooks struct {
 	class       store.Class
 	assignment  store.Assignment
@@ -34,7 +34,14 @@ type classBooks struct {
 	sharedRows  []store.Entry
 }
 
-func (a *App) classBooks(ctx context.Context, who TeacherActor, class, assignment uuid.UUID) (*classBooks, error) {
+// classBooks opens the notebooks of an assignment: of some homes, or of all where
+// none is named.
+func (a *App) classBooks(
+	ctx context.Context,
+	who TeacherActor,
+	class, assignment uuid.UUID,
+	homes ...uuid.UUID,
+) (*classBooks, error) {
 	c, err := a.class(ctx, who, class)
 	if err != nil {
 		return nil, err
@@ -55,6 +62,9 @@ func (a *App) classBooks(ctx context.Context, who TeacherActor, class, assignmen
 	}
 	if b.homes, err = a.Store.Homes(ctx, class); err != nil {
 		return nil, err
+	}
+	if len(homes) > 0 {
+		b.homes = slices.DeleteFunc(b.homes, func(h store.Home) bool { return !slices.Contains(homes, h.ID) })
 	}
 	permissions, err := a.Store.Permissions(ctx, class, assignment)
 	if err != nil {

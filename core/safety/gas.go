@@ -100,12 +100,15 @@ func (j *judge) bag(v *vessel, st *state, steps []string, makers []content) {
 		name = "tight"
 	}
 	args := text.Args{"percent": quantity.Quantity{Value: math.Ceil(fill * 100), Unit: quantity.MustUnit("%")}.Bare()}
+	var less *Less
 	if n, amount, ok := j.less(v, st.holds, makers); name == "over" && ok {
-		args["less"], args["amount"] = amount, n.Amount
+		args["less"], args["amount"], less = amount, n.Amount, &Less{n.ID, amount}
 	} else if name == "over" {
 		args["less"], args["amount"] = text.Message{ID: "safety.bigger-bag"}, text.Message{ID: "safety.this-bag"}
 	}
-	j.say(named("gas-flexible", name), steps, needs, "", args)
+	if f := j.say(named("gas-flexible", name), steps, needs, "", args); f != nil {
+		f.Less = less
+	}
 }
 
 // upperFill is the most that gas and liquid can fill of a bag, as a share of

@@ -7,7 +7,6 @@ import (
 	"patient-kitchen/core/kitchen"
 	"patient-kitchen/core/larder"
 	"patient-kitchen/core/quantity"
-	"patient-kitchen/core/text"
 )
 
 // atHome adds what the facts of one home raise. What a home has not answered
@@ -63,13 +62,7 @@ func (j *judge) allergies() {
 			}
 		}
 		if len(hits) > 0 {
-			j.say(
-				named("allergen", "home"),
-				j.uses[n.ID],
-				[]*design.Need{n},
-				"",
-				text.Args{"allergens": allergenNames(hits)},
-			)
+			j.allergens("home", n, hits)
 		}
 	}
 }

@@ -30,7 +30,12 @@ type Finding struct {
 	Was       Verdict      // before it was lowered; "" if it was not
 	Reason    text.Message // of the lowering
 	Said      *Said        // the sentence that asks; nil for what is ticked or listed
+	Allergens []string     // that it speaks of
+	Less      *Less        // what would fit; nil where less of nothing does
 }
+
+// Less is a smaller amount of a need, as it is typed.
+type Less struct{ Need, Amount string }
 
 // Report is all that the rules say about a design, or about a design in a
 // home.

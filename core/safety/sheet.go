@@ -56,7 +56,7 @@ func SheetOf(d *design.Document, r Report) Sheet {
 		}
 		s.Jobs = append(s.Jobs, Job{job, i + 1, d.Steps[i].Title, max(1, int(seconds/60+0.5))})
 	}
-	var allergens text.List
+	var allergens []string
 	said := map[string]bool{}
 	once := func(list *[]text.Message, key string, m text.Message) {
 		if !said[key] {
@@ -72,11 +72,9 @@ func SheetOf(d *design.Document, r Report) Sheet {
 			once(&s.Gear, "gear "+g, text.Message{ID: "safety.gear." + g})
 		}
 		if f.Rule == "allergen" {
-			if list, ok := f.Why.Args["allergens"].(text.List); ok {
-				for _, a := range list {
-					if !slices.ContainsFunc(allergens, func(m text.Message) bool { return m.ID == a.ID }) {
-						allergens = append(allergens, a)
-					}
+			for _, a := range f.Allergens {
+				if !slices.Contains(allergens, a) {
+					allergens = append(allergens, a)
 				}
 			}
 			continue
@@ -87,7 +85,7 @@ func SheetOf(d *design.Document, r Report) Sheet {
 		s.caution(d, f)
 	}
 	if len(allergens) > 0 {
-		s.Holds = &text.Message{ID: "safety.holds", Args: text.Args{"allergens": allergens}}
+		s.Holds = &text.Message{ID: "safety.holds", Args: text.Args{"allergens": allergenNames(allergens)}}
 	}
 	s.Clearing = slices.Clone(r.Clearing.Lines)
 	for _, l := range r.Lines {

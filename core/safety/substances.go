@@ -73,7 +73,15 @@ func (j *judge) need(n *design.Need) {
 		}
 	}
 	if a := m.Allergens(); len(a) > 0 {
-		j.say(named("allergen", "named"), j.uses[n.ID], []*design.Need{n}, "", text.Args{"allergens": allergenNames(a)})
+		j.allergens("named", n, a)
+	}
+}
+
+// allergens says which allergens a need holds or may hold.
+func (j *judge) allergens(name string, n *design.Need, allergens []string) {
+	args := text.Args{"allergens": allergenNames(allergens)}
+	if f := j.say(named("allergen", name), j.uses[n.ID], []*design.Need{n}, "", args); f != nil {
+		f.Allergens = allergens
 	}
 }
 

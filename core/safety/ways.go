@@ -76,12 +76,8 @@ func Ways(d *design.Document, l *larder.Larder, f Finding) []Way {
 			}
 		}
 	case f.Rule == "gas-flexible" && f.Case == "over":
-		if less, ok := f.Do.Args["less"].(string); ok {
-			for _, id := range f.Needs {
-				if n, ok := d.Need(id); ok && n.Amount == f.Do.Args["amount"] {
-					try("less:"+id+":"+less, text.Message{ID: "safety.way.less", Args: text.Args{"amount": less}})
-				}
-			}
+		if l := f.Less; l != nil {
+			try("less:"+l.Need+":"+l.Amount, text.Message{ID: "safety.way.less", Args: text.Args{"amount": l.Amount}})
 		}
 	}
 	if f.Case == "much" && len(f.Needs) > 0 {

@@ -42,29 +42,22 @@ function familyShell(): Plugin {
 }
 
 // The tokens of the look as variables of the style sheets: $ink, $space-4, and the
-// maps $by-day and $by-night that become custom properties.
+// map $colours that becomes custom properties.
 function tokens(): string {
   type Group = Record<string, string>;
   const file = resolve(import.meta.dirname, '../internal/look/tokens.json');
-  const { colour, ...rest } = JSON.parse(readFileSync(file, 'utf8')) as {
-    colour: Record<string, { light: string; dark?: string }>;
-    [group: string]: unknown;
-  };
-  const names = Object.keys(colour);
-  const map = (name: string, rows: string[]) => `$${name}: (${rows.join(', ')});`;
+  const { colour, ...rest } = JSON.parse(readFileSync(file, 'utf8')) as { colour: Group } & Record<
+    string,
+    Group
+  >;
+  const variables = (group: Group, prefix: string) =>
+    Object.entries(group).map(([n, v]) => `$${prefix}${n}: ${v};`);
   return [
-    ...names.map((n) => `$${n}: ${colour[n].light};`),
-    map(
-      'by-day',
-      names.map((n) => `'${n}': ${colour[n].light}`),
-    ),
-    map(
-      'by-night',
-      names.filter((n) => colour[n].dark).map((n) => `'${n}': ${colour[n].dark}`),
-    ),
-    ...Object.entries(rest as Record<string, Group>).flatMap(([group, values]) =>
-      Object.entries(values).map(([n, v]) => `$${group}-${n}: ${v};`),
-    ),
+    ...variables(colour, ''),
+    `$colours: (${Object.entries(colour)
+      .map(([n, v]) => `'${n}': ${v}`)
+      .join(', ')});`,
+    ...Object.entries(rest).flatMap(([name, group]) => variables(group, `${name}-`)),
   ].join('\n');
 }
 

@@ -18,8 +18,7 @@ import (
 var file []byte
 
 var tokens = func() (t struct {
-	Colour map[string]struct{ Light, Dark string }
-	Radius map[string]string
+	Colour, Radius map[string]string
 }) {
 	if err := json.Unmarshal(file, &t); err != nil {
 		panic("look: tokens.json: " + err.Error()) // it ships with the program
@@ -27,15 +26,15 @@ var tokens = func() (t struct {
 	return t
 }()
 
-// Colour is a colour by its name, such as ground, on light ground.
-func Colour(name string) string { return tokens.Colour[name].Light }
+// Colour is a colour by its name, such as ground.
+func Colour(name string) string { return tokens.Colour[name] }
 
 // Properties are the colours and radii as custom properties of a style sheet:
 // --ink, --radius-usual.
 func Properties() template.CSS {
 	var b strings.Builder
 	for _, name := range slices.Sorted(maps.Keys(tokens.Colour)) {
-		b.WriteString("--" + name + ":" + tokens.Colour[name].Light + ";")
+		b.WriteString("--" + name + ":" + tokens.Colour[name] + ";")
 	}
 	for _, name := range slices.Sorted(maps.Keys(tokens.Radius)) {
 		b.WriteString("--radius-" + name + ":" + tokens.Radius[name] + ";")

@@ -54,8 +54,7 @@ export function Timer({
   }
   return (
     <div
-      className="card-paper"
-      style={{ textAlign: 'center' }}
+      className="card-paper text-center"
       data-testid="timer"
       data-ready-at={new Date(readyAt).toISOString()}
     >
@@ -86,10 +85,10 @@ export function Timer({
           strokeLinecap="round"
         />
       </svg>
-      <p role="timer" aria-live="off" className="big" style={{ margin: 0 }}>
+      <p role="timer" aria-live="off" className="big m-0">
         {t('timeLeft', { time: left(ms) })}
       </p>
-      <p style={{ margin: '8px 0 0' }}>{t('readyAt', { time: clock(readyAt, zone, language) })}</p>
+      <p className="mt-2 mb-0">{t('readyAt', { time: clock(readyAt, zone, language) })}</p>
     </div>
   );
 }

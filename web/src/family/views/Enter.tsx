@@ -73,7 +73,7 @@ export function Enter({ onOpened }: { onOpened: (home: string) => void }) {
           aria-describedby="code-help"
           maxLength={30}
         />
-        <p id="code-help" className="hint" style={{ margin: '8px 0 0' }}>
+        <p id="code-help" className="hint mt-2 mb-0">
           {t('smallLetters')}
         </p>
         <button className="visually-hidden" tabIndex={-1} type="submit" aria-hidden="true">

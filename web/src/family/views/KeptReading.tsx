@@ -30,7 +30,7 @@ export function KeptReading({ entry, reply, id, state, onOffer, onNotRead, onCha
   const doubt = !accepted && (reply?.confirm || (reply?.messages ?? []).length > 0);
   return (
     <>
-      <p style={{ margin: 0 }} aria-live="polite">
+      <p className="m-0" aria-live="polite">
         {reply ? t('kept', { value: reply.echo || typed }) : t('keptTyped', { value: typed })}{' '}
         {reply?.echo && !doubt && (reply.assumed || reply.confirm) && (
           <span className="hint">({t('youWrote', { value: typed })})</span>
@@ -42,10 +42,10 @@ export function KeptReading({ entry, reply, id, state, onOffer, onNotRead, onCha
       {doubt && (
         <div className="doubt" role="group" aria-label={t('lookOnce')}>
           {reply?.confirm && reply.echo && (
-            <p style={{ margin: '0 0 8px' }}>{t('weRead', { typed, value: reply.echo })}</p>
+            <p className="mt-0 mb-2">{t('weRead', { typed, value: reply.echo })}</p>
           )}
           {reply?.messages?.map((m) => (
-            <p key={m} style={{ margin: '0 0 8px' }}>
+            <p key={m} className="mt-0 mb-2">
               {m}
             </p>
           ))}

@@ -28,7 +28,7 @@ export function Notes({
   });
   return (
     <div className="card-paper field">
-      <label htmlFor={id} style={{ fontWeight: 700 }}>
+      <label htmlFor={id} className="fw-bold">
         {title}
       </label>
       {kept && <p className="second">“{kept.entry.text}”</p>}
@@ -41,12 +41,7 @@ export function Notes({
         onChange={(e) => set({ text: e.target.value, choice: [] })}
         onBlur={() => void save()}
       />
-      <button
-        type="button"
-        className="btn btn-outline-primary"
-        style={{ marginTop: 8 }}
-        onClick={() => void save()}
-      >
+      <button type="button" className="btn btn-outline-primary mt-2" onClick={() => void save()}>
         {t('save')}
       </button>
     </div>

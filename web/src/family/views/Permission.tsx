@@ -122,7 +122,7 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
                 set={setGallery}
               />
             )}
-            <div className="field" style={{ marginTop: 12 }}>
+            <div className="field mt-3">
               <label htmlFor="guardian">{t('yourName')}</label>
               <input
                 id="guardian"
@@ -148,8 +148,7 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
           <p>{t('rather')}</p>
           <button
             type="button"
-            className="btn btn-outline-primary"
-            style={{ width: '100%' }}
+            className="btn btn-outline-primary w-100"
             onClick={() => void answer('declined')}
           >
             {t('ratherWatch')}
@@ -194,7 +193,7 @@ export function Numbers({ bundle }: { bundle: WorkProps['bundle'] }) {
   const t = useWords();
   const { emergency_number: emergency, poison_number: poison } = bundle.class;
   return (
-    <p style={{ margin: '12px 0 0' }}>
+    <p className="mt-3 mb-0">
       <a href={`tel:${emergency}`}>{t('emergency', { number: emergency })}</a>
       <br />
       <a href={`tel:${poison}`}>{t('poison', { number: poison })}</a>

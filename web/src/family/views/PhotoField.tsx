@@ -31,7 +31,7 @@ export function PhotoField({
       ) : (
         <>
           {evidence.must_show && <p className="second">{evidence.must_show}</p>}
-          <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', marginBottom: 8 }}>
+          <div className="d-flex gap-2 flex-wrap mb-2">
             {photos.map((p) => (
               <Thumbnail
                 key={p.id}
@@ -47,7 +47,7 @@ export function PhotoField({
               {w.problem!.detail}
             </p>
           ))}
-          <label className="btn btn-outline-primary" style={{ width: '100%' }}>
+          <label className="btn btn-outline-primary w-100">
             {photos.length > 0 ? t('anotherPhoto') : t('takePhoto')}
             <input
               type="file"

@@ -55,10 +55,10 @@ export function QuestionField({ question, value, onChange, core, writer }: Props
       <fieldset className="card-paper">
         <legend style={{ fontSize: '1.11rem', fontWeight: 700 }}>{question.text}</legend>
         <p className="hint">{t(question.least ? 'leastFirst' : 'mostFirst')}</p>
-        <ol style={{ listStyle: 'none', padding: 0, margin: 0 }}>
+        <ol className="list-unstyled p-0 m-0">
           {order.map((o, i) => (
             <li className="row-48" key={o}>
-              <span style={{ flex: 1 }}>
+              <span className="flex-fill">
                 {i + 1} <strong>{name(o)}</strong>
               </span>
               <button
@@ -116,7 +116,7 @@ export function QuestionField({ question, value, onChange, core, writer }: Props
   }
   return (
     <div className="card-paper field">
-      <label htmlFor={id} style={{ fontWeight: 700 }}>
+      <label htmlFor={id} className="fw-bold">
         {question.text}
       </label>
       {question.kind === 'number' ? (
@@ -179,7 +179,7 @@ function NumberRead({
     : undefined;
   if (!reply) return null;
   return (
-    <p className="second" aria-live="polite" style={{ margin: '4px 0 0' }}>
+    <p className="second mt-1 mb-0" aria-live="polite">
       {reply.echo && reply.confirm && t('weRead', { typed, value: reply.echo })}{' '}
       {reply.messages?.join(' ')}{' '}
       {reply.offers?.map((text) => (

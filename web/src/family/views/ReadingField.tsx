@@ -146,7 +146,7 @@ export function ReadingField({
         {label}
       </label>
       {spoiled.map((e) => (
-        <p key={e.id} className="second" style={{ margin: '0 0 6px' }}>
+        <p key={e.id} className="second mt-0 mb-2">
           <s>{e.entry.typed}</s>{' '}
           {t('spoiledKept', { reason: because(t, book.spoiled(e.id)!.entry.reason) })}
         </p>
@@ -249,8 +249,8 @@ function Reasons({
 }) {
   const t = useWords();
   return (
-    <div role="group" aria-label={title} style={{ marginTop: 8 }}>
-      <p style={{ margin: '0 0 8px' }}>{title}</p>
+    <div role="group" aria-label={title} className="mt-2">
+      <p className="mt-0 mb-2">{title}</p>
       {reasons.map((r) => (
         <button
           key={r}

@@ -83,9 +83,7 @@ export function ResultTable({
         </div>
       ))}
       {own.results.some((r) => r.text?.includes('±')) && (
-        <p className="hint" style={{ margin: '8px 0' }}>
-          {t('giveTake')}
-        </p>
+        <p className="hint my-2">{t('giveTake')}</p>
       )}
       <button
         type="button"

@@ -33,7 +33,7 @@ export function Sent({ state, sheet, book, go, onWrong }: WorkProps) {
         data-safe={safe}
       >
         {safe ? (
-          <p style={{ margin: 0 }}>
+          <p className="m-0">
             <Icon name="send-check" size={24} />{' '}
             {t('sentSafe', {
               measurements: t('measurements', { count: measured }),
@@ -41,7 +41,7 @@ export function Sent({ state, sheet, book, go, onWrong }: WorkProps) {
             })}
           </p>
         ) : (
-          <p style={{ margin: 0 }}>
+          <p className="m-0">
             <Icon name="arrow-repeat" size={24} /> {t('notSentYet')}
           </p>
         )}

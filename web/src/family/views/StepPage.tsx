@@ -152,8 +152,7 @@ export function StepPage({
               {facts.closed && (
                 <button
                   type="button"
-                  className="btn btn-outline-primary"
-                  style={{ width: '100%' }}
+                  className="btn btn-outline-primary w-100"
                   onClick={() => props.go(`#/${sheet.assignment}/permission`)}
                 >
                   {t('ratherWatch')}
@@ -181,8 +180,7 @@ export function StepPage({
               ) : (
                 <button
                   type="button"
-                  className="btn btn-outline-primary"
-                  style={{ width: '100%' }}
+                  className="btn btn-outline-primary w-100"
                   onClick={() => void state.add(sheet.assignment, { kind: 'adult', step: step.id })}
                 >
                   {t('adultHere')}

@@ -19,7 +19,7 @@ export function Stopped({ state, sheet, onWrong }: WorkProps) {
           <Icon name="x-octagon" size={24} /> <strong>{t('recalled')}</strong>
         </p>
         <p>{sheet.recall_reason}</p>
-        <p style={{ margin: 0 }}>{t('recalledKept')}</p>
+        <p className="m-0">{t('recalledKept')}</p>
       </div>
     </PhonePage>
   );

@@ -173,8 +173,7 @@ export function WentWrong({
         />
         <button
           type="button"
-          className="btn btn-outline-primary"
-          style={{ marginTop: 8 }}
+          className="btn btn-outline-primary mt-2"
           onClick={() => tell(door, card)}
         >
           {t('tell')}
@@ -217,8 +216,7 @@ function Aid({ card, emergency, poison }: { card: Card; emergency: string; poiso
       {at < card.steps.length - 1 && (
         <button
           type="button"
-          className="btn btn-primary main-action"
-          style={{ width: '100%', marginBottom: 12 }}
+          className="btn btn-primary main-action w-100 mb-3"
           onClick={() => setAt(at + 1)}
         >
           {t('next')}
@@ -253,7 +251,7 @@ function Mistakes({ sheet }: { sheet?: Sheet }) {
         <div className="card-paper" key={m.see}>
           <h2>{m.see}</h2>
           {m.cause && <p className="second">{m.cause}</p>}
-          <p style={{ margin: 0 }}>{m.mend}</p>
+          <p className="m-0">{m.mend}</p>
         </div>
       ))}
       <p>{t('startAgain')}</p>

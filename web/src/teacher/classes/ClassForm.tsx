@@ -170,7 +170,7 @@ export function ClassForm({
         </div>
       </div>
       <p className="hint small">{say('classForm.without-both-numbers-nothing-can-be')}</p>
-      <div className="form-check" style={{ marginBottom: 12 }}>
+      <div className="form-check mb-3">
         <input
           id="needs_assessment"
           className="form-check-input"

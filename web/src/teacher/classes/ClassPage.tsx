@@ -173,8 +173,7 @@ export function ClassPage() {
                       <th scope="row">
                         <button
                           type="button"
-                          className="btn-plain"
-                          style={{ fontWeight: 700 }}
+                          className="btn-plain fw-bold"
                           onClick={() => open(h.id)}
                         >
                           <bdi>{h.nickname}</bdi>
@@ -198,9 +197,7 @@ export function ClassPage() {
           )}
           <WasDone of={id} zone={c.zone} names={new Map(list.map((h) => [h.id, h.nickname]))} />
           <TakeAlong c={c} onDelete={drop} />
-          <p className="hint small" style={{ marginTop: 12 }}>
-            {say('classPage.no-surnames-and-no-photos-of')}
-          </p>
+          <p className="hint small mt-3">{say('classPage.no-surnames-and-no-photos-of')}</p>
         </main>
         {sheet && (
           <SideSheet

@@ -20,7 +20,7 @@ function Deleted() {
     await client.invalidateQueries();
   };
   return (
-    <section aria-label={say('classes.deleted-classes')} style={{ marginTop: 24 }}>
+    <section aria-label={say('classes.deleted-classes')} className="mt-5">
       <h2>{say('classes.deleted-for-thirty-days')}</h2>
       <ul className="plain-list">
         {deleted.data.items.map((c) => (

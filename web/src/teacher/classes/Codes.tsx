@@ -66,7 +66,7 @@ export function Codes() {
                     <rect width={i.qr.size} height={i.qr.size} fill="var(--print-paper)" />
                     <path d={i.qr.path} fill="var(--print-ink)" />
                   </svg>
-                  <div style={{ minWidth: 0 }}>
+                  <div className="min-w-0">
                     <NameLabel name={i.nickname} />
                     <div className="code">{i.code}</div>
                     <div className="small">{`${i.open} ${new URL(i.link).host}/code`}</div>
@@ -76,7 +76,7 @@ export function Codes() {
               );
             })}
         </div>
-        <p className="hint small" style={{ marginTop: 12 }}>
+        <p className="hint small mt-3">
           <Said
             of={say('codes.lost-a-slip-print-it-again')}
             with={[<Link key="0" to={`/classes/${id}`} />]}

@@ -89,7 +89,7 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
           {say('homeSheet.nickname')}
         </label>
         <input id="nickname" className="form-control" {...register('nickname')} />
-        <div className="field-row" style={{ marginTop: 8 }}>
+        <div className="field-row mt-2">
           <div>
             <label className="named" htmlFor="letters">
               {say('homeSheet.two-letters')}
@@ -120,11 +120,11 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
           {say('homeSheet.students-by-nickname-with-commas')}
         </label>
         <input id="students" className="form-control" {...register('students')} />
-        <label className="named" htmlFor="phone" style={{ marginTop: 8 }}>
+        <label className="named mt-2" htmlFor="phone">
           {say('homeSheet.guardians-phone-for-emergencies')}
         </label>
         <input id="phone" className="form-control" inputMode="tel" {...register('phone')} />
-        <label className="named" htmlFor="contact" style={{ marginTop: 8 }}>
+        <label className="named mt-2" htmlFor="contact">
           {say('homeSheet.reach-if-they-like')}
         </label>
         <input
@@ -133,7 +133,7 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
           placeholder={say('homeSheet.link-only')}
           {...register('contact')}
         />
-        <label className="named" htmlFor="note" style={{ marginTop: 8 }}>
+        <label className="named mt-2" htmlFor="note">
           {say('homeSheet.note')}
         </label>
         <textarea
@@ -144,14 +144,14 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
           {...register('note')}
         />
         <ProblemLine error={error} />
-        <button type="submit" className="btn btn-primary" style={{ marginTop: 12 }}>
+        <button type="submit" className="btn btn-primary mt-3">
           {home ? say('classForm.save') : say('homeSheet.add-the-home')}
         </button>
       </form>
       {home && <Way classId={classId} home={home} />}
       {home && <WasDone of={classId} home={home.id} zone={zone} />}
       {home && (
-        <div className="band" style={{ marginTop: 12 }}>
+        <div className="band mt-3">
           <button
             type="button"
             className="btn btn-outline-primary"
@@ -222,19 +222,19 @@ function Way({ classId, home }: { classId: string; home: HomeView }) {
     did(say('homeSheet.new-link-and-code-for-the', { nickname: home.nickname }));
   };
   return (
-    <div className="band" style={{ marginTop: 12 }}>
+    <div className="band mt-3">
       <h3>{say('homeSheet.way-in')}</h3>
       {mine.lost ? (
         <p className="notice">{say('homeSheet.this-homes-link-was-made-with')}</p>
       ) : (
         <>
-          <p style={{ margin: 0 }}>
+          <p className="m-0">
             <Said
               of={say('homeSheet.code', { code: mine.code })}
               with={[<strong key="0" style={{ letterSpacing: '.06em' }} />]}
             />
           </p>
-          <p className="small" style={{ overflowWrap: 'anywhere', margin: '4px 0' }}>
+          <p className="small text-break my-1">
             <a href={mine.link} target="_blank" rel="noreferrer">
               {mine.link}
             </a>

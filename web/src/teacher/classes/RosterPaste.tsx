@@ -83,7 +83,7 @@ export function RosterPaste({
           setList(undefined);
         }}
       />
-      <p style={{ margin: '8px 0' }}>
+      <p className="my-2">
         <button
           type="button"
           className="btn btn-outline-primary"

@@ -14,7 +14,7 @@ export function TakeAlong({
 }) {
   const [asking, setAsking] = useState(false);
   return (
-    <div className="band" style={{ marginTop: 16 }}>
+    <div className="band mt-4">
       <h2>{say('takeAlong.take-along-or-let-go')}</h2>
       <p className="small">
         {say('takeAlong.kept-until-then-everything-of-the', { longDay: longDay(c.keep_until) })}

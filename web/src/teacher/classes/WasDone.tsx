@@ -30,7 +30,7 @@ export function WasDone({
     enabled: open,
   });
   return (
-    <details style={{ marginTop: 12 }} onToggle={(e) => setOpen(e.currentTarget.open)}>
+    <details className="mt-3" onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary>{say('wasDone.what-was-done-here')}</summary>
       {open && lines.isPending && <Loading what={say('wasDone.what-was-done')} />}
       {lines.error && (

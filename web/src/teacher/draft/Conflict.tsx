@@ -103,12 +103,11 @@ export function Conflict({
   const clashes = merge(from, mine, theirs.document).clashes.length;
   return (
     <section
-      className="notice"
+      className="notice my-2 mx-5"
       role="alert"
       aria-label={say('conflict.changed-in-another-window')}
-      style={{ margin: '8px 20px' }}
     >
-      <p style={{ margin: 0 }}>
+      <p className="m-0">
         <Said
           of={say('conflict.changed-in-another-window-since-this', {
             value:
@@ -147,7 +146,7 @@ export function Conflict({
       {rows.length > shown && (
         <p className="small second">{say('conflict.and-more', { value: rows.length - shown })}</p>
       )}
-      <p style={{ margin: '6px 0 0', display: 'flex', gap: 16, flexWrap: 'wrap' }}>
+      <p className="mt-2 mb-0 d-flex gap-4 flex-wrap">
         <button type="button" className="btn btn-outline-primary" onClick={() => onSettle('both')}>
           {clashes === 0
             ? say('conflict.keep-both')

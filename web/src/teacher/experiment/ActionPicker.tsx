@@ -76,16 +76,13 @@ export function ActionPicker({ at }: { at: number }) {
     }
   };
   return (
-    <fieldset style={{ marginBottom: 8 }}>
-      <legend className="named" style={{ fontSize: '.875rem', margin: 0 }}>
-        {say('actionPicker.what-is-done')}
-      </legend>
+    <fieldset className="mb-2">
+      <legend className="named small m-0">{say('actionPicker.what-is-done')}</legend>
       {done.map((a) => (
         <button
           key={a}
           type="button"
-          className="btn-plain small"
-          style={{ marginRight: 12 }}
+          className="btn-plain small me-3"
           aria-label={say('actionPicker.take-out', { name: name(a) })}
           onClick={() => put(done.filter((x) => x !== a))}
         >

@@ -25,11 +25,7 @@ export function Assessment({ id, by }: { id: string; by: string }) {
   if (!data) return null;
   const signed = data.signed;
   return (
-    <section
-      className="card-paper"
-      style={{ marginTop: 12 }}
-      aria-label={say('assessment.the-schools-own-assessment')}
-    >
+    <section className="card-paper mt-3" aria-label={say('assessment.the-schools-own-assessment')}>
       <h3>{say('assessment.the-schools-own-assessment')}</h3>
       {signed && (
         <p>
@@ -98,7 +94,7 @@ function Sign({ id, begin, onDone }: { id: string; begin: Fields; onDone: () => 
       </label>
       <input id="about" className="form-control" maxLength={200} {...register('about')} />
       <ProblemLine error={error} />
-      <button type="submit" className="btn btn-primary" style={{ marginTop: 12 }}>
+      <button type="submit" className="btn btn-primary mt-3">
         {say('assessment.sign')}
       </button>
     </form>

@@ -60,7 +60,7 @@ export function ConstantsBand() {
                   </p>
                 ))}
           </div>
-          <div style={{ flex: '0 0 auto' }}>
+          <div className="flex-none">
             <Remove
               what={c.name[language] || say('constantsBand.this-constant')}
               onRemove={() => (

@@ -65,7 +65,7 @@ export function DerivedRow({
             value={x.unit}
           />
         </div>
-        <div style={{ flex: '0 0 auto' }}>
+        <div className="flex-none">
           <Remove what={x.name[language] || say('derivedRow.this-value')} onRemove={onRemove} />
         </div>
       </div>

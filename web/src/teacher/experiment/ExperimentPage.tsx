@@ -108,8 +108,7 @@ export default function ExperimentPage() {
               </label>
               <select
                 id="writing-language"
-                className="form-select"
-                style={{ width: 'auto' }}
+                className="form-select w-auto"
                 value={language}
                 onChange={(e) => setLanguage(e.target.value)}
               >
@@ -128,8 +127,7 @@ export default function ExperimentPage() {
               </label>
               <select
                 id="of-class"
-                className="form-select"
-                style={{ width: 'auto' }}
+                className="form-select w-auto"
                 value={assignment?.id}
                 onChange={(e) => {
                   const to = mine.find((a) => a.id === e.target.value)!;
@@ -155,10 +153,7 @@ export default function ExperimentPage() {
       </header>
       <StationLine id={id} here={here} review={review} assignment={assignment} search={search} />
       {troubles.length > 0 && (
-        <section
-          aria-label={say('experimentPage.something-went-wrong')}
-          style={{ margin: '8px 20px' }}
-        >
+        <section aria-label={say('experimentPage.something-went-wrong')} className="my-2 mx-5">
           {troubles.map((i) => (
             <Trouble key={i.id} incident={i} brief={here !== 'run'} />
           ))}
@@ -166,7 +161,7 @@ export default function ExperimentPage() {
       )}
       {draft.state.conflict && <Conflict state={draft.state} onSettle={draft.settle} />}
       {designing && assignment && (
-        <p className="notice plain" style={{ margin: '8px 20px' }}>
+        <p className="notice plain my-2 mx-5">
           {say('experimentPage.version-is-with-homes-and-stays', {
             number: assignment.number,
             homes: assignment.homes,

@@ -79,8 +79,7 @@ export function Experiments() {
             <button
               key={name}
               type="button"
-              className="btn btn-outline-primary"
-              style={{ marginRight: 8 }}
+              className="btn btn-outline-primary me-2"
               onClick={() => void begin({ example: name })}
             >
               {words}

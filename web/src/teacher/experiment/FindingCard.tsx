@@ -46,11 +46,11 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
           {f.action && !f.things.length && ` · ${f.action}`}
         </span>
       </h3>
-      <p style={{ margin: 0 }}>
+      <p className="m-0">
         {f.why} {f.do}
       </p>
       {f.was && (
-        <p className="small" style={{ margin: '4px 0 0' }}>
+        <p className="small mt-1 mb-0">
           {say('findingCard.lowered-to', {
             value: verdictWords[f.was],
             value2: verdictWords[f.verdict],

@@ -54,8 +54,7 @@ export function GuardianPreview({ id, review }: { id: string; review: Review }) 
         </label>
         <select
           id="guardian-language"
-          className="form-select"
-          style={{ width: 'auto' }}
+          className="form-select w-auto"
           value={language}
           onChange={(e) => setLanguage(e.target.value)}
         >
@@ -74,8 +73,7 @@ export function GuardianPreview({ id, review }: { id: string; review: Review }) 
           </label>
           <select
             id="print-class"
-            className="form-select"
-            style={{ width: 'auto' }}
+            className="form-select w-auto"
             value={at?.id ?? ''}
             onChange={(e) => setChosen(e.target.value)}
           >

@@ -257,7 +257,7 @@ function IssuedLine({ a }: { a: Assignment }) {
   const link = `?assignment=${a.id}&class=${a.class}`;
   return (
     <div className="card-paper">
-      <p style={{ margin: 0 }}>
+      <p className="m-0">
         <Said
           of={say('issue.version-issued-of-sent-run-compare', {
             classname: a.class_name,
@@ -285,7 +285,7 @@ function IssuedLine({ a }: { a: Assignment }) {
         )}
       </p>
       {recalling && (
-        <div style={{ marginTop: 8 }}>
+        <div className="mt-2">
           <label className="named" htmlFor={`reason-${a.id}`}>
             {say('issue.what-families-should-read-why-and')}
           </label>
@@ -298,7 +298,7 @@ function IssuedLine({ a }: { a: Assignment }) {
             maxLength={300}
           />
           <ProblemLine error={error} />
-          <p style={{ margin: '8px 0 0' }}>
+          <p className="mt-2 mb-0">
             <button type="button" className="btn btn-primary" onClick={() => void recall()}>
               {say('issue.take-it-back-now')}
             </button>{' '}

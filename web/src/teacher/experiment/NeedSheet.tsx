@@ -163,7 +163,7 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
               ]}
             />
           </div>
-          <p className="small" style={{ display: 'flex', gap: 16, flexWrap: 'wrap' }}>
+          <p className="small d-flex gap-4 flex-wrap">
             <TickField
               label={say('needSheet.for-each-condition')}
               path={path('per_condition')}
@@ -232,7 +232,7 @@ function Substitutes({ need, replace }: { need: Need; replace: Replace }) {
       )}
       {list.data?.items.slice(0, 8).map((r) => (
         <div key={r.way} className="swap">
-          <p style={{ margin: 0 }}>
+          <p className="m-0">
             <strong>
               {r.name}
               {r.other ? `, ${r.other}` : ''}
@@ -244,7 +244,7 @@ function Substitutes({ need, replace }: { need: Need; replace: Replace }) {
               </>
             )}
           </p>
-          <p className="second small" style={{ margin: 0 }}>
+          <p className="second small m-0">
             {r.how} {r.because} {r.effect && say('needSheet.effect', { effect: r.effect })}{' '}
             {r.acid && `${r.acid[0].toUpperCase()}${r.acid.slice(1)}.`}{' '}
             {r.procedure && say('needSheet.also', { procedure: r.procedure })}{' '}

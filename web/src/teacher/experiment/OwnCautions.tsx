@@ -12,9 +12,9 @@ export function OwnCautions() {
     `${i + 1} ${s.title[language] || Object.values(s.title)[0] || ''}`,
   ]);
   return (
-    <section aria-label={say('ownCautions.cautions-of-your-own')} style={{ marginTop: 8 }}>
+    <section aria-label={say('ownCautions.cautions-of-your-own')} className="mt-2">
       {own.map((c, i) => (
-        <div key={c.id} className="card-paper" style={{ marginBottom: 8 }}>
+        <div key={c.id} className="card-paper mb-2">
           <div className="field-row">
             <ChoiceField
               label={say('ownCautions.your-caution-at-step', { value: i + 1 })}

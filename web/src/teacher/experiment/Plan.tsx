@@ -63,7 +63,7 @@ export function Plan({ review }: { review: Review | undefined }) {
           />
           <WordsField label={say('plan.where')} path={['place']} value={doc.place} />
         </div>
-        <p style={{ margin: '0 0 8px' }}>
+        <p className="mt-0 mb-2">
           <TickField
             label={say('plan.outdoors-clear-above')}
             path={['outdoors']}
@@ -148,18 +148,16 @@ export function Plan({ review }: { review: Review | undefined }) {
             />
           </div>
         )}
-        <p className="named" style={{ margin: '0 0 4px' }}>
-          {say('plan.we-keep-the-same')}
-        </p>
+        <p className="named mt-0 mb-1">{say('plan.we-keep-the-same')}</p>
         {kept.map((_, i) => (
-          <div key={keys[i]} className="field-row" style={{ marginBottom: 4 }}>
+          <div key={keys[i]} className="field-row mb-1">
             <WordsField
               label={say('plan.kept-the-same', { value: i + 1 })}
               hideLabel
               path={['kept', i, 'name']}
               value={kept[i].name}
             />
-            <div style={{ flex: '0 0 auto' }}>
+            <div className="flex-none">
               <Remove
                 what={say('conflict.what-is-kept')}
                 onRemove={() => (
@@ -257,7 +255,7 @@ export function Plan({ review }: { review: Review | undefined }) {
             </tbody>
           </table>
         )}
-        <div className="field-row" style={{ marginTop: 8 }}>
+        <div className="field-row mt-2">
           <div style={{ flex: '0 0 160px' }}>
             <label className="named" htmlFor="trials">
               {say('plan.trials-of-each')}

@@ -51,7 +51,7 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
           </span>
         )}
       </h3>
-      <p style={{ margin: 0 }} lang={said.language}>
+      <p className="m-0" lang={said.language}>
         “
         {at < 0 ? (
           said.sentence
@@ -64,7 +64,7 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
         )}
         ”
       </p>
-      <p className="small second" style={{ margin: '4px 0 0' }}>
+      <p className="small second mt-1 mb-0">
         {say('questionCard.until-it-is-answered-it-counts')} <Verdict v={f.verdict} />. {f.why}
       </p>
       <p className="ways">

@@ -61,7 +61,7 @@ export function QuestionRow({
             />
           </div>
         )}
-        <div style={{ flex: '0 0 auto' }}>
+        <div className="flex-none">
           <Remove what={say('questionRow.question-2', { value: at + 1 })} onRemove={onRemove} />
         </div>
       </div>
@@ -121,7 +121,7 @@ function Options({ question, at }: { question: Question; at: number }) {
             path={[...path, i]}
             value={o}
           />
-          <div style={{ flex: '0 0 auto' }}>
+          <div className="flex-none">
             <Remove
               what={say('questionRow.option', { value: i + 1 })}
               onRemove={() => (

@@ -122,7 +122,7 @@ export function ReadingsBand({
                   onChange={(times) => setTimes(i, times)}
                 />
               </div>
-              <div style={{ flex: '0 0 auto' }}>
+              <div className="flex-none">
                 <TickField
                   label={say('readingsBand.in-each-condition')}
                   path={['readings', i, 'per_condition']}
@@ -165,7 +165,7 @@ export function ReadingsBand({
               </div>
             </div>
             {(r.instruments ?? []).map((tool, k) => (
-              <div key={tool.id} className="field-row" style={{ marginBottom: 4 }}>
+              <div key={tool.id} className="field-row mb-1">
                 <div style={{ flex: '2 1 200px' }}>
                   <WordsField
                     label={say('readingsBand.tool', { value: k + 1 })}
@@ -184,7 +184,7 @@ export function ReadingsBand({
                   path={['readings', i, 'instruments', k, 'analogue']}
                   value={tool.analogue}
                 />
-                <div style={{ flex: '0 0 auto' }}>
+                <div className="flex-none">
                   <Remove
                     what={say('readingsBand.this-tool')}
                     onRemove={() =>
@@ -269,7 +269,7 @@ export function ReadingsBand({
           const where = doc.conditions?.find((c) => c.id === x.condition);
           return (
             <div key={x.id} className="row-line">
-              <span style={{ flex: 1 }}>
+              <span className="flex-fill">
                 <strong>{of?.name[language] ?? x.for}</strong>
                 {where && <>, {where.name[language] ?? where.id}</>}:{' '}
                 {out?.problem ? <span className="w-mend">{out.problem}</span> : out?.text}{' '}
@@ -337,7 +337,7 @@ export function ReadingsBand({
               path={['evidence', i, 'must_show']}
               value={e.must_show}
             />
-            <div style={{ flex: '0 0 auto' }}>
+            <div className="flex-none">
               <Remove
                 what={e.name[language] || say('readingsBand.this-evidence')}
                 onRemove={() =>
@@ -382,7 +382,7 @@ export function ReadingsBand({
               path={['mistakes', i, 'mend']}
               value={m.mend}
             />
-            <div style={{ flex: '0 0 auto' }}>
+            <div className="flex-none">
               <Remove
                 what={say('readingsBand.this-mistake')}
                 onRemove={() => (
@@ -434,7 +434,7 @@ function TimesInput({
         }
       />
       {offers.some(Boolean) && (
-        <p className="small w-mend" role="status" style={{ margin: 0 }}>
+        <p className="small w-mend m-0" role="status">
           {say('readingsBand.a-time-without-a-unit')}{' '}
           <button type="button" className="btn-plain" onClick={() => onChange(meant)}>
             {say('readingsBand.take', { meant: meant.join(', ') })}

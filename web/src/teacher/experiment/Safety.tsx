@@ -259,7 +259,7 @@ function OrderCard({
           {say('findingCard.step', { number: line.number })}
         </button>
       </h3>
-      <p style={{ margin: 0 }}>{line.message}</p>
+      <p className="m-0">{line.message}</p>
       {line.ways.length > 0 && (
         <p className="ways">
           {line.ways.map((w) => (

@@ -134,7 +134,7 @@ export function StationLine({
 
 function KnotShape({ knot, here }: { knot: Knot; here: boolean }) {
   return (
-    <svg width="16" height="16" viewBox="0 0 16 16" aria-hidden="true" style={{ display: 'block' }}>
+    <svg width="16" height="16" viewBox="0 0 16 16" aria-hidden="true" className="d-block">
       {here && (
         <circle cx="8" cy="8" r="7" fill="var(--ground)" stroke="var(--ink)" strokeWidth="1.5" />
       )}

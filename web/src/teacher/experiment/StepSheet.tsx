@@ -61,7 +61,7 @@ export function StepSheet({
         lines={4}
       />
       <WordsField label={say('stepSheet.you-should-see')} path={path('see')} value={s.see} />
-      {asked.length > 0 && <div style={{ marginTop: 8 }} />}
+      {asked.length > 0 && <div className="mt-2" />}
       {asked.map((f) => (
         <QuestionCard
           key={f.said!.key + f.said!.concept}
@@ -71,7 +71,7 @@ export function StepSheet({
         />
       ))}
       <ProblemLine error={problem} />
-      <div className="field-row" style={{ marginTop: 8 }}>
+      <div className="field-row mt-2">
         <ChoiceField
           label={say('questionRow.kind')}
           path={path('kind')}
@@ -151,7 +151,7 @@ export function StepSheet({
               .map((n): [string, string] => [n.id, n.name[language] || n.id]),
           ]}
         />
-        <div style={{ alignSelf: 'end' }}>
+        <div className="align-self-end">
           <TickField label={say('stepSheet.it-is-closed')} path={path('closed')} value={s.closed} />
         </div>
       </div>

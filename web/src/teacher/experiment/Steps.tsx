@@ -194,7 +194,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
                         value={n.instead?.[0]}
                       />
                     </td>
-                    <td className="small" style={{ whiteSpace: 'nowrap' }}>
+                    <td className="small text-nowrap">
                       <TickField
                         label={say('needSheet.if-at-hand')}
                         path={['needs', i, 'optional']}
@@ -233,7 +233,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
       {chosen >= 0 && (
         <SideSheet title={say('steps.step', { value: chosen + 1 })} onClose={() => choose()}>
           <StepSheet key={steps[chosen].id} at={chosen} review={review} replace={replace} />
-          <div className="band" style={{ marginTop: 8 }}>
+          <div className="band mt-2">
             <button
               type="button"
               className="btn btn-outline-primary"

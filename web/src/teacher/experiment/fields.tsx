@@ -93,7 +93,7 @@ export function FieldNote({ path, field }: { path: (string | number)[]; field: s
   const f = findings.find((x) => x.offer && x.path === '/' + path.join('/'));
   if (!f) return null;
   return (
-    <p className="small w-mend" role="status" style={{ margin: 0 }}>
+    <p className="small w-mend m-0" role="status">
       {f.message}{' '}
       <button
         type="button"
@@ -163,8 +163,7 @@ export function TickField({
     <span style={{ display: 'inline-flex', gap: 6, alignItems: 'center', minHeight: 24 }}>
       <input
         type="checkbox"
-        className="form-check-input"
-        style={{ margin: 0 }}
+        className="form-check-input m-0"
         id={id}
         checked={value ?? false}
         onChange={(e) =>
@@ -193,10 +192,8 @@ export function TickList({
   const editing = useEditing();
   const set = setter ?? editing.set;
   return (
-    <fieldset style={{ marginBottom: 8 }}>
-      <legend className="named" style={{ fontSize: '.875rem', margin: 0 }}>
-        {legend}
-      </legend>
+    <fieldset className="mb-2">
+      <legend className="named small m-0">{legend}</legend>
       {options.length === 0 && <span className="hint small">{say('plan.none-yet')}</span>}
       {options.map(([id, words]) => {
         const on = value?.includes(id) ?? false;
@@ -214,8 +211,7 @@ export function TickList({
           >
             <input
               type="checkbox"
-              className="form-check-input"
-              style={{ margin: 0, flex: 'none' }}
+              className="form-check-input m-0 flex-none"
               id={key}
               checked={on}
               onChange={() =>
@@ -243,8 +239,8 @@ export function Band({
 }) {
   return (
     <section className="band" aria-label={title}>
-      <div style={{ display: 'flex', gap: 12, alignItems: 'baseline' }}>
-        <h2 style={{ flex: 1 }}>{title}</h2>
+      <div className="d-flex gap-3 align-items-baseline">
+        <h2 className="flex-fill">{title}</h2>
         {aside}
       </div>
       {children}

@@ -70,7 +70,7 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
           </button>
         </div>
       </nav>
-      <div id="work" style={{ minWidth: 0 }}>
+      <div id="work" className="min-w-0">
         {children}
       </div>
       <div className={`keeping ${live ? '' : 'offline'}`} role="status">
@@ -82,12 +82,7 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
               <>
                 {' '}
                 ·{' '}
-                <button
-                  type="button"
-                  className="btn-plain"
-                  style={{ padding: 0 }}
-                  onClick={last.undo}
-                >
+                <button type="button" className="btn-plain p-0" onClick={last.undo}>
                   {say('teacherFrame.undo')}
                 </button>
               </>

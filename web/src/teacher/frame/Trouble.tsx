@@ -52,19 +52,19 @@ export function Trouble({
     );
   return (
     <article className="card-paper trouble">
-      <p style={{ margin: '0 0 4px' }}>
+      <p className="mt-0 mb-1">
         <NameLabel name={i.nickname} />{' '}
         {say('trouble.pressed-something-went-wrong', {
           classname: i.class_name,
           time: time(i.phone_time),
         })}
       </p>
-      <p style={{ margin: 0 }}>
+      <p className="m-0">
         <strong>{doors[i.door]}.</strong> {i.note && `“${i.note}” `}
         {i.advice && say('trouble.the-page-showed', { advice: i.advice })}
         {outcomes[i.outcome ?? ''] ?? say('trouble.no-adult-has-answered-yet')}
       </p>
-      <p style={{ margin: '6px 0 0' }}>
+      <p className="mt-2 mb-0">
         {phone}{' '}
         <button type="button" className="btn btn-outline-primary" onClick={() => void see()}>
           {say('trouble.i-have-seen-it')}

@@ -42,7 +42,7 @@ export function Loading({ what }: { what: string }) {
 export function ProblemLine({ error }: { error: unknown }) {
   if (!error) return null;
   return (
-    <p className="notice" role="alert" style={{ margin: '8px 0' }}>
+    <p className="notice my-2" role="alert">
       {error instanceof ProblemError
         ? error.problem.detail
         : say('parts.that-did-not-work-what-you')}

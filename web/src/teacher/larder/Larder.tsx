@@ -106,7 +106,7 @@ export default function Larder() {
       <Head
         title={say('teacherFrame.larder')}
         aside={
-          <div role="group" aria-label={say('larder.ways-in')} style={{ display: 'flex', gap: 8 }}>
+          <div role="group" aria-label={say('larder.ways-in')} className="d-flex gap-2">
             {ways.map((w) => (
               <button
                 key={w}
@@ -181,8 +181,7 @@ export default function Larder() {
                     <button
                       key={c}
                       type="button"
-                      className="btn-plain"
-                      style={{ marginRight: 8 }}
+                      className="btn-plain me-2"
                       onClick={() => go({ thing: c })}
                     >
                       {things.find((t) => t.id === c)?.name ?? c}
@@ -200,8 +199,7 @@ export default function Larder() {
                         <button
                           key={t.id}
                           type="button"
-                          className="btn-plain"
-                          style={{ marginRight: 8 }}
+                          className="btn-plain me-2"
                           onClick={() => go({ thing: t.id })}
                         >
                           {t.name}
@@ -244,7 +242,7 @@ export default function Larder() {
               <tbody>
                 {never.map((n) => (
                   <tr key={n.what}>
-                    <th scope="row" style={{ fontWeight: 400 }}>
+                    <th scope="row" className="fw-normal">
                       <Verdict v="not-at-home" word={false} /> {n.what}
                     </th>
                     <td>{n.result}</td>
@@ -432,7 +430,7 @@ export function Swaps({ swaps }: { swaps: Schemas['SwapRow'][] }) {
       <tbody>
         {swaps.map((s) => (
           <tr key={s.id}>
-            <th scope="row" style={{ fontWeight: 400 }}>
+            <th scope="row" className="fw-normal">
               {s.from}
             </th>
             <td>{s.to}</td>
@@ -457,7 +455,7 @@ export function Swaps({ swaps }: { swaps: Schemas['SwapRow'][] }) {
 function Fallbacks({ larder }: { larder: View }) {
   return (
     <>
-      <h2 style={{ marginTop: 20 }}>{say('larder.without-buying-anything')}</h2>
+      <h2 className="mt-5">{say('larder.without-buying-anything')}</h2>
       <table className="grid larder">
         <thead>
           <tr>
@@ -478,7 +476,7 @@ function Fallbacks({ larder }: { larder: View }) {
           ))}
         </tbody>
       </table>
-      <h2 style={{ marginTop: 20 }}>{say('larder.printed-at-true-size')}</h2>
+      <h2 className="mt-5">{say('larder.printed-at-true-size')}</h2>
       <table className="grid larder">
         <thead>
           <tr>

@@ -39,7 +39,7 @@ export function OwnFiles({ count, left }: { count: number; left?: Schemas['OwnPr
     }
   };
   return (
-    <section aria-label={say('ownFiles.your-schools-own-things')} style={{ marginTop: 16 }}>
+    <section aria-label={say('ownFiles.your-schools-own-things')} className="mt-4">
       <p className="second">
         {count === 0
           ? say('ownFiles.your-school-has-added-nothing-yet')

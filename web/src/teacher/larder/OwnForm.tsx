@@ -169,13 +169,12 @@ function Form({
         <label className="named" htmlFor="own-job">
           {say('ownForm.jobs-it-can-do')}
         </label>
-        <p style={{ margin: 0 }}>
+        <p className="m-0">
           {own.roles.map((r) => (
             <button
               key={r}
               type="button"
-              className="btn-plain small"
-              style={{ marginRight: 10 }}
+              className="btn-plain small me-3"
               aria-label={say('ownForm.take-out', { words: jobName(r) })}
               onClick={() => toggle('roles', r)}
             >
@@ -255,10 +254,8 @@ function Questions({
   const d = described.data;
   if (known || !d) return null;
   return (
-    <fieldset style={{ margin: '8px 0' }}>
-      <legend className="named" style={{ fontSize: '.875rem', margin: 0 }}>
-        {say('constantsBand.what-it-is')}
-      </legend>
+    <fieldset className="my-2">
+      <legend className="named small m-0">{say('constantsBand.what-it-is')}</legend>
       {d.like && (
         <p className="notice" role="alert">
           {d.refused
@@ -373,10 +370,8 @@ function Ticks({
   toggle: (v: string) => void;
 }) {
   return (
-    <fieldset style={{ margin: '8px 0' }}>
-      <legend className="named" style={{ fontSize: '.875rem', margin: 0 }}>
-        {legend}
-      </legend>
+    <fieldset className="my-2">
+      <legend className="named small m-0">{legend}</legend>
       {list.map(({ id: v, text }) => (
         <span
           key={v}
@@ -390,8 +385,7 @@ function Ticks({
         >
           <input
             type="checkbox"
-            className="form-check-input"
-            style={{ margin: 0, flex: 'none' }}
+            className="form-check-input m-0 flex-none"
             id={`own-${legend}-${v}`}
             checked={on.includes(v)}
             onChange={() => toggle(v)}

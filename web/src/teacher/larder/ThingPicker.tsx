@@ -42,7 +42,7 @@ export function ThingPicker({
     </button>
   );
   return (
-    <div style={{ marginBottom: 8 }}>
+    <div className="mb-2">
       <label className="named" htmlFor="thing-search">
         {chosen ? say('thingPicker.thing', { name: chosen.name }) : say('thingPicker.which-thing')}
       </label>
@@ -60,7 +60,7 @@ export function ThingPicker({
       {list && (
         <div className="thing-list" role="group" aria-label={say('thingPicker.found')}>
           {list.asks.map((a) => (
-            <p key={a.why} className="notice plain" style={{ margin: '4px 0' }}>
+            <p key={a.why} className="notice plain my-1">
               {a.why}
             </p>
           ))}
@@ -70,7 +70,7 @@ export function ThingPicker({
             .slice(0, 8)
             .map(button)}
           {list.things.length === 0 && list.asks.length === 0 && (
-            <p className="second" style={{ margin: '4px 0' }}>
+            <p className="second my-1">
               {say('thingPicker.nothing-is-called-here', {
                 typed: typed.trim(),
                 value: list.nearest.length > 0 && ' Nearest:',

@@ -97,7 +97,7 @@ export function ThingSheet({
           <h3>{say('thingSheet.at-home')}</h3>
           <p style={{ display: 'flex', flexWrap: 'wrap', columnGap: 14 }}>
             {c.bands.map((b) => (
-              <span key={b.age_band} style={{ whiteSpace: 'nowrap' }}>
+              <span key={b.age_band} className="text-nowrap">
                 {b.age_band.replace('-', '–')} <Verdict v={b.verdict} />
               </span>
             ))}
@@ -212,7 +212,7 @@ function SwapList({
               )}
             </span>
           )}
-          <p className="second small" style={{ margin: 0 }}>
+          <p className="second small m-0">
             {[
               r.worked,
               r.effect,

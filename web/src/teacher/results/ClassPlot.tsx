@@ -93,8 +93,8 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
   );
   if (all.length === 0) return <p className="hint">{say('classPlot.no-home-has-a-value-yet')}</p>;
   return (
-    <figure ref={ref} style={{ margin: 0 }}>
-      <p className="small" style={{ margin: '0 0 4px' }}>
+    <figure ref={ref} className="m-0">
+      <p className="small mt-0 mb-1">
         {series.map((s) => (
           <span key={s.id} style={{ marginRight: 18, whiteSpace: 'nowrap' }}>
             <svg width="16" height="14" viewBox="-8 -7 16 14" aria-hidden="true">

@@ -53,22 +53,13 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
   return (
     <div className={home ? 'with-sheet' : ''}>
       <main className="work">
-        <div
-          style={{
-            display: 'flex',
-            gap: 12,
-            alignItems: 'baseline',
-            flexWrap: 'wrap',
-            marginBottom: 6,
-          }}
-        >
+        <div className="d-flex gap-3 align-items-baseline flex-wrap mb-2">
           <label htmlFor="plot" className="small">
             {say('compare.plot')}
           </label>
           <select
             id="plot"
-            className="form-select"
-            style={{ width: 'auto' }}
+            className="form-select w-auto"
             value={comparison.derived}
             onChange={(e) => change('plot', e.target.value)}
           >
@@ -121,7 +112,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
             </button>
           </p>
         )}
-        <p className="second small" style={{ marginTop: 8 }}>
+        <p className="second small mt-2">
           {say('compare.of-homes-are-not-counted-use', {
             value: r.homes.length - r.counted,
             homes: r.homes.length,

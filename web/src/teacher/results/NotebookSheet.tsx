@@ -41,7 +41,7 @@ export function NotebookSheet({
   const conditionName = (id?: string) => results.conditions.find((c) => c.id === id)?.name ?? '';
   return (
     <>
-      <p className="second" style={{ marginTop: 0 }}>
+      <p className="second mt-0">
         {stateWords[result.state]}
         {result.sent_at && ` ${time(result.sent_at)}`}
         {result.late && say('notebookSheet.some-came-late')}
@@ -50,7 +50,7 @@ export function NotebookSheet({
         <Held key={step.id} step={step} of={of} />
       ))}
       {results.derived.map((d) => (
-        <div key={d.id} style={{ marginBottom: 8 }}>
+        <div key={d.id} className="mb-2">
           <h3>{d.name}</h3>
           <table className="grid dense">
             <tbody>
@@ -58,7 +58,7 @@ export function NotebookSheet({
                 .filter((r) => r.derived === d.id)
                 .map((r) => (
                   <tr key={r.condition ?? ''}>
-                    <th scope="row" style={{ fontWeight: 400 }}>
+                    <th scope="row" className="fw-normal">
                       {conditionName(r.condition) || say('notebookSheet.all')}
                     </th>
                     <td className="num">
@@ -71,7 +71,7 @@ export function NotebookSheet({
         </div>
       ))}
       {result.photos.length > 0 && (
-        <div className="photo-wall" style={{ margin: '8px 0' }}>
+        <div className="photo-wall my-2">
           {result.photos.map((p) => (
             <a
               key={p}
@@ -137,7 +137,7 @@ function Held({ step, of }: { step: Schemas['HeldStep']; of: Notebook }) {
   const id = `vouch-${step.id}`;
   return (
     <form className="notice" onSubmit={(e) => void keep(e)}>
-      <p style={{ margin: 0 }}>
+      <p className="m-0">
         <Said
           of={say('notebookSheet.not-counted-step-what-was-entered', {
             value: guardWords[step.why],
@@ -160,7 +160,7 @@ function Held({ step, of }: { step: Schemas['HeldStep']; of: Notebook }) {
         placeholder={say('notebookSheet.grandma-told-me-on-the-phone')}
       />
       <ProblemLine error={error} />
-      <button type="submit" className="btn btn-outline-primary" style={{ marginTop: 6 }}>
+      <button type="submit" className="btn btn-outline-primary mt-2">
         {say('notebookSheet.let-it-count')}
       </button>
     </form>
@@ -205,7 +205,7 @@ function entryWords(l: Line, condition: (id?: string) => string) {
             </em>
           )}
           {l.messages?.map((m) => (
-            <span key={m} className="w-mend" style={{ fontWeight: 400 }}>
+            <span key={m} className="w-mend fw-normal">
               {' '}
               {m}
             </span>

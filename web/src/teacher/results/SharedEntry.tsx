@@ -41,11 +41,9 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
   const conditions = [...new Set(results.slots.map((s) => s.condition ?? ''))];
   return (
     <>
-      <p className="second small" style={{ marginTop: 0 }}>
-        {say('sharedEntry.families-who-watch-see-these-at')}
-      </p>
+      <p className="second small mt-0">{say('sharedEntry.families-who-watch-see-these-at')}</p>
       <div className="scroll">
-        <table className="grid dense" style={{ width: 'auto' }}>
+        <table className="grid dense w-auto">
           <tbody>
             {conditions.map((c) => (
               <tr key={c}>
@@ -55,11 +53,7 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
                   .filter(({ s }) => (s.condition ?? '') === c)
                   .map(({ s, i }) => (
                     <td key={i}>
-                      <label
-                        className="small hint"
-                        htmlFor={`shared-${i}`}
-                        style={{ display: 'block' }}
-                      >
+                      <label className="small hint d-block" htmlFor={`shared-${i}`}>
                         {[s.time, s.trial > 1 ? say('collect.try', { trial: s.trial }) : '']
                           .filter(Boolean)
                           .join(' ') || results.readings.find((x) => x.id === s.reading)?.name}

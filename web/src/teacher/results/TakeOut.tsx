@@ -33,8 +33,7 @@ export function TakeOut({ assignment }: { assignment: Schemas['AssignmentView'] 
         <label htmlFor={id}>{say('takeOut.tables')}</label>
         <select
           id={id}
-          className="form-select"
-          style={{ width: 'auto' }}
+          className="form-select w-auto"
           value={dialect}
           onChange={(e) => setDialect(e.target.value)}
         >

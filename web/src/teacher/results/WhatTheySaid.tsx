@@ -20,7 +20,7 @@ export function WhatTheySaid({ r, onOpen }: { r: Results; onOpen: (home: string)
   if (r.said.length === 0) return null;
   return (
     <section aria-labelledby="said">
-      <h2 id="said" style={{ marginTop: 20 }}>
+      <h2 id="said" className="mt-5">
         {say('whatTheySaid.what-they-said')}
       </h2>
       {r.said.map((q) => (
@@ -83,9 +83,9 @@ function Summary({ q }: { q: Said }) {
   const counted = q.options.filter((o) => o.n || o.rank);
   return (
     <>
-      {q.words && <p style={{ margin: '4px 0' }}>{q.words}</p>}
+      {q.words && <p className="my-1">{q.words}</p>}
       {counted.length > 0 && (
-        <p className="second small" style={{ margin: '4px 0' }}>
+        <p className="second small my-1">
           {counted
             .map((o) =>
               o.rank
@@ -96,7 +96,7 @@ function Summary({ q }: { q: Said }) {
         </p>
       )}
       {q.verdicts && (
-        <p style={{ margin: '4px 0' }}>
+        <p className="my-1">
           {say('whatTheySaid.by-their-own-numbers-it-held', {
             held: q.held,
             notheld: q.not_held,

@@ -41,8 +41,7 @@ function Language() {
         </label>
         <select
           id="own-language"
-          className="form-select"
-          style={{ width: 'auto' }}
+          className="form-select w-auto"
           value={ownLanguage()}
           onChange={(e) => choose(e.target.value)}
         >
@@ -96,7 +95,7 @@ function Password({ email }: { email: string }) {
           autoComplete="current-password"
           {...register('old', { required: true })}
         />
-        <label className="named" htmlFor="new" style={{ marginTop: 12 }}>
+        <label className="named mt-3" htmlFor="new">
           {say('account.the-new-one')}
         </label>
         <input

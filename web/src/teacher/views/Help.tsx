@@ -38,7 +38,7 @@ export function Help() {
             ))}
           </tbody>
         </table>
-        <p className="small" style={{ marginTop: 12 }}>
+        <p className="small mt-3">
           <a href="/notices.txt">{say('help.notices')}</a>
         </p>
       </main>

@@ -42,9 +42,7 @@ export function SignIn() {
   return (
     <main style={{ maxWidth: 420, margin: '12vh auto 0', padding: 16 }}>
       <h1>{say('signIn.patient-kitchen')}</h1>
-      <p className="lead-sentence" style={{ marginTop: 8 }}>
-        {say('signIn.one-experiment-thirty-different-kitchens')}
-      </p>
+      <p className="lead-sentence mt-2">{say('signIn.one-experiment-thirty-different-kitchens')}</p>
       <form className="card-paper" onSubmit={(e) => void submit(e)}>
         <label className="named" htmlFor="email">
           {say('signIn.your-address')}
@@ -56,7 +54,7 @@ export function SignIn() {
           autoComplete="username"
           {...register('email', { required: true })}
         />
-        <label className="named" htmlFor="password" style={{ marginTop: 12 }}>
+        <label className="named mt-3" htmlFor="password">
           {say('account.password')}
         </label>
         <input
@@ -67,7 +65,7 @@ export function SignIn() {
           {...register('password', { required: true })}
         />
         <ProblemLine error={error} />
-        <button type="submit" className="btn btn-primary" style={{ marginTop: 16 }}>
+        <button type="submit" className="btn btn-primary mt-4">
           {say('signIn.sign-in')}
         </button>
       </form>

@@ -75,7 +75,7 @@ export function Today() {
             ))}
             {open.map((a) => (
               <article key={a.id} className="card-paper">
-                <p style={{ margin: 0 }}>
+                <p className="m-0">
                   <Said
                     of={say('today.of-sent-their-work', {
                       title: a.title,
@@ -91,7 +91,7 @@ export function Today() {
                     with={[<strong key="0" />]}
                   />
                 </p>
-                <p style={{ margin: '6px 0 0' }}>
+                <p className="mt-2 mb-0">
                   <Link to={`/experiments/${a.experiment}/run?assignment=${a.id}&class=${a.class}`}>
                     {say('today.who-is-where')}
                   </Link>{' '}
@@ -115,7 +115,7 @@ export function Today() {
           </section>
           <div>
             <Week assignments={assignments.data.items} />
-            <section aria-label={say('today.before')} style={{ marginTop: 16 }}>
+            <section aria-label={say('today.before')} className="mt-4">
               <h2>{say('today.before')}</h2>
               <ul className="plain-list">
                 {assignments.data.items

@@ -64,7 +64,7 @@ export function AnswerPlot({ curve, others, caption }: Props) {
     return i < 0 ? undefined : { x: x(c.x[i]), y: y(c.y[i]!) };
   };
   return (
-    <figure ref={ref} style={{ margin: '0 0 8px' }}>
+    <figure ref={ref} className="mt-0 mb-2">
       <svg
         className="plot"
         viewBox={`0 0 ${width} ${height}`}

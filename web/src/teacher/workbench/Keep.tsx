@@ -175,7 +175,7 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
               </>
             )}
             <ProblemLine error={keep.error} />
-            <p style={{ margin: '12px 0 0' }}>
+            <p className="mt-3 mb-0">
               <button
                 type="submit"
                 className="btn btn-primary"

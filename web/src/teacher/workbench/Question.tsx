@@ -193,11 +193,11 @@ export function Question({ model }: { model: Model }) {
               <div className="notice plain">
                 {good.finding.words}
                 {(good.finding.doubts ?? []).map((d) => (
-                  <p key={d} className="w-mend" style={{ margin: '4px 0 0' }}>
+                  <p key={d} className="w-mend mt-1 mb-0">
                     {d}
                   </p>
                 ))}
-                <p className="small hint" style={{ margin: '4px 0 0' }}>
+                <p className="small hint mt-1 mb-0">
                   {say('question.means-something-when', { conditions: good.finding.conditions })}
                 </p>
               </div>
@@ -253,7 +253,7 @@ export function Question({ model }: { model: Model }) {
               </details>
             )}
             {model.id === 'formula' && (
-              <div style={{ margin: '0 0 12px' }}>
+              <div className="mt-0 mb-3">
                 <label htmlFor="student-lines" className="named">
                   {say('question.a-students-own-lines')}
                 </label>
@@ -368,7 +368,7 @@ export function Question({ model }: { model: Model }) {
               ))}
             </select>
             {wanted.wanted && answer.data?.solved && (
-              <p role="status" style={{ margin: '6px 0 0' }}>
+              <p role="status" className="mt-2 mb-0">
                 {answer.data.solved.problem ? (
                   <span className="w-mend">
                     {name(answer.data.solved.input)}: {spoken(answer.data.solved.problem.message)}
@@ -405,7 +405,7 @@ export function Question({ model }: { model: Model }) {
                   </li>
                 ))}
             </ul>
-            <p className="small" style={{ margin: 0 }}>
+            <p className="small m-0">
               {say('question.read-ten-times-finer-give-or', {
                 name: name(good.doubts[0].input),
                 finer: good.finer,

@@ -34,6 +34,15 @@ export default defineConfig([
       ],
       // A field that a press brings up takes the focus that the press had.
       'jsx-a11y/no-autofocus': 'off',
+      // Styles stand in style sheets; at the place only what is worked out there.
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            'JSXAttribute[name.name="style"] ObjectExpression > Property[value.type="Literal"]',
+          message: 'A style that is not worked out here is a class of a style sheet.',
+        },
+      ],
       // Where a row can be taken out or moved, its place is no name for it.
       'react/no-array-index-key': 'error',
     },

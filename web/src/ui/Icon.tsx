@@ -40,7 +40,7 @@ export function Icon({ name, size = 16 }: { name: IconName; size?: number }) {
       fill="currentColor"
       aria-hidden="true"
       focusable="false"
-      style={{ flex: 'none', verticalAlign: '-0.125em' }}
+      className="icon"
     >
       <path d={paths[name]} />
     </svg>

@@ -18,7 +18,7 @@ export function SheetSections({
               <Line line={s.lines[0]} />
             </p>
           ) : (
-            <ul style={{ paddingLeft: '1.2em' }}>
+            <ul className="indented">
               {s.lines.map((l) => (
                 <li key={(l.strong ?? '') + l.text}>
                   <Line line={l} />

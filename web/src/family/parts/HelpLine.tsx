@@ -8,12 +8,7 @@ export function HelpLine({ state, go }: { state: HomeState; go: (to: string) => 
   const refused = state.queue.filter((w) => w.problem);
   if (refused.length === 0) return null;
   return (
-    <button
-      type="button"
-      className="choice"
-      style={{ borderStyle: 'dashed' }}
-      onClick={() => go('#/-/help')}
-    >
+    <button type="button" className="choice dashed" onClick={() => go('#/-/help')}>
       <Icon name="exclamation-diamond" size={20} /> {t('needsHelp')} ({refused.length})
     </button>
   );

@@ -9,7 +9,7 @@ export function HomeFact({ state, sheet, book, fact }: WorkProps & { fact: Fact 
   const said = book.fact(fact.id);
   return (
     <fieldset className="field mt-3">
-      <legend style={{ fontSize: '1rem' }}>{fact.ask}</legend>
+      <legend className="usual">{fact.ask}</legend>
       {(['yes', 'no'] as const).map((answer) => (
         <div key={answer} className="row-48">
           <input

@@ -94,7 +94,7 @@ export function PhonePage({
           </button>
         )}
         {action?.waits && (
-          <span id="action-waits" className="second" style={{ fontSize: '.89rem' }}>
+          <span id="action-waits" className="second fine">
             {action.waits}
           </span>
         )}

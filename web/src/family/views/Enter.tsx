@@ -63,8 +63,7 @@ export function Enter({ onOpened }: { onOpened: (home: string) => void }) {
         <label htmlFor="code">{t('codeLabel')}</label>
         <input
           id="code"
-          className="form-control big"
-          style={{ letterSpacing: '.08em' }}
+          className="form-control big spelled"
           value={code}
           onChange={(e) => setCode(e.target.value)}
           autoCapitalize="characters"

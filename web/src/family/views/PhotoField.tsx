@@ -90,15 +90,13 @@ function Thumbnail({
     };
   }, [id]);
   return (
-    <figure style={{ margin: 0, width: 140 }}>
+    <figure className="thumbnail m-0">
       <img
         src={local ?? `/api/v1/home/${state.home}/photos/${id}/thumbnail`}
         alt={alt}
-        style={{ width: '100%', borderRadius: 4, border: '1px solid var(--rule)' }}
+        className="framed w-100"
       />
-      <figcaption className="second" style={{ fontSize: '.83rem' }}>
-        {t(sent ? 'photoSent' : 'photoKept')}
-      </figcaption>
+      <figcaption className="second fine">{t(sent ? 'photoSent' : 'photoKept')}</figcaption>
     </figure>
   );
 }

@@ -53,7 +53,7 @@ export function QuestionField({ question, value, onChange, core, writer }: Props
     };
     return (
       <fieldset className="card-paper">
-        <legend style={{ fontSize: '1.11rem', fontWeight: 700 }}>{question.text}</legend>
+        <legend className="larger fw-bold">{question.text}</legend>
         <p className="hint">{t(question.least ? 'leastFirst' : 'mostFirst')}</p>
         <ol className="list-unstyled p-0 m-0">
           {order.map((o, i) => (
@@ -97,7 +97,7 @@ export function QuestionField({ question, value, onChange, core, writer }: Props
   if (question.kind === 'choice') {
     return (
       <fieldset className="card-paper">
-        <legend style={{ fontSize: '1.11rem', fontWeight: 700 }}>{question.text}</legend>
+        <legend className="larger fw-bold">{question.text}</legend>
         {question.options.map((o) => (
           <div className="row-48" key={o.id}>
             <input

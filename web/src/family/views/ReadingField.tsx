@@ -218,7 +218,7 @@ export function ReadingField({
         />
       )}
       {!asking && (
-        <p style={{ margin: '4px 0 0', fontSize: '.89rem' }}>
+        <p className="fine mt-1 mb-0">
           {present && !changing && (
             <button type="button" className="btn-plain" onClick={() => setAsking('spoiled')}>
               {t('spoiledTry')}
@@ -252,13 +252,7 @@ function Reasons({
     <div role="group" aria-label={title} className="mt-2">
       <p className="mt-0 mb-2">{title}</p>
       {reasons.map((r) => (
-        <button
-          key={r}
-          type="button"
-          className="choice"
-          style={{ minHeight: 48 }}
-          onClick={() => onPick(r)}
-        >
+        <button key={r} type="button" className="choice tall" onClick={() => onPick(r)}>
           {t(`reason.${r}`)}
         </button>
       ))}

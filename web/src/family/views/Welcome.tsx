@@ -57,7 +57,7 @@ export function Welcome({
       {sheet && (
         <>
           <NotAtHome sheet={sheet} />
-          <p style={{ fontSize: '1.11rem', fontWeight: 600 }}>{sheet.question}</p>
+          <p className="larger fw-semibold">{sheet.question}</p>
           {!sheet.notice && (
             <>
               <ProgressThread sheet={sheet} at={-1} />
@@ -70,7 +70,7 @@ export function Welcome({
         {t('forHome')} <NameLabel name={bundle.home.nickname} />
       </p>
       <fieldset className="card-paper">
-        <legend style={{ fontSize: '1rem', fontWeight: 700 }}>{t('whichLanguage')}</legend>
+        <legend className="usual fw-bold">{t('whichLanguage')}</legend>
         {bundle.languages.map((l) => (
           <div className="row-48" key={l}>
             <input

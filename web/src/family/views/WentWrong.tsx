@@ -67,7 +67,7 @@ export function WentWrong({
         state={state}
       >
         <Calls emergency={emergency} poison={poison} />
-        <p style={{ fontSize: '1.11rem', fontWeight: 600 }}>{t('hurtFirst')}</p>
+        <p className="larger fw-semibold">{t('hurtFirst')}</p>
         <button type="button" className="choice hurt" onClick={() => setDoor('hurt')}>
           {t('doorHurt')}
         </button>
@@ -206,9 +206,9 @@ function Aid({ card, emergency, poison }: { card: Card; emergency: string; poiso
   return (
     <>
       {card.call_first && calls}
-      <ol className="aid" style={{ paddingLeft: '1.3em' }}>
+      <ol className="aid indented">
         {card.steps.slice(0, at + 1).map((s, i) => (
-          <li key={s} style={i === at ? { fontSize: '1.22rem', fontWeight: 700 } : undefined}>
+          <li key={s} className={i === at ? 'larger fw-bold' : undefined}>
             {s}
           </li>
         ))}

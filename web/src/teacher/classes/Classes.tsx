@@ -83,7 +83,7 @@ export function Classes() {
         <ul className="plain-list">
           {classes.data?.items.map((c) => (
             <li key={c.id} className="row-line">
-              <Link to={`/classes/${c.id}`} style={{ fontWeight: 700 }}>
+              <Link to={`/classes/${c.id}`} className="fw-bold">
                 {c.name}
               </Link>
               <span className="second">

@@ -231,7 +231,7 @@ function Way({ classId, home }: { classId: string; home: HomeView }) {
           <p className="m-0">
             <Said
               of={say('homeSheet.code', { code: mine.code })}
-              with={[<strong key="0" style={{ letterSpacing: '.06em' }} />]}
+              with={[<strong key="0" className="spelled" />]}
             />
           </p>
           <p className="small text-break my-1">

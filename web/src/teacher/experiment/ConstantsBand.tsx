@@ -32,7 +32,7 @@ export function ConstantsBand() {
       )}
       {constants.map((c, i) => (
         <div key={keys[i]} className="field-row">
-          <div style={{ flex: '2 1 240px' }}>
+          <div className="grows">
             <WordsField
               label={say('constantsBand.what-it-is')}
               path={['constants', i, 'name']}

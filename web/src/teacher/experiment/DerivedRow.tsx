@@ -29,7 +29,7 @@ export function DerivedRow({
     <>
       <div className="field-row">
         <WordsField label={say('classForm.name')} path={['derived', at, 'name']} value={x.name} />
-        <div style={{ flex: '0 1 200px' }}>
+        <div className="field-200">
           <label className="named" htmlFor={`how-${x.id}`}>
             {say('derivedRow.worked-out')}
           </label>
@@ -48,7 +48,7 @@ export function DerivedRow({
           </select>
         </div>
         {!x.model && (
-          <div style={{ flex: '2 1 240px' }}>
+          <div className="grows">
             <PlainField
               label={say('derivedRow.formula')}
               path={['derived', at, 'formula']}
@@ -58,7 +58,7 @@ export function DerivedRow({
             <FormulaEcho formula={x.formula ?? ''} unit={x.unit} />
           </div>
         )}
-        <div style={{ flex: '0 1 110px' }}>
+        <div className="field-110">
           <PlainField
             label={say('derivedRow.unit')}
             path={['derived', at, 'unit']}
@@ -88,10 +88,10 @@ function ModelInputs({
   const symbols = [...(doc.readings ?? []), ...(doc.constants ?? [])].map((r) => r.symbol);
   const problem = findings.find((f) => f.path === `/derived/${at}/model`);
   return (
-    <div style={{ margin: '0 0 10px 12px' }}>
+    <div className="ms-3 mb-3">
       <div className="field-row">
         {model?.inputs?.map((input) => (
-          <div key={input.name} style={{ flex: '1 1 150px' }}>
+          <div key={input.name} className="flex-fill">
             <PlainField
               label={input.label || input.name.replaceAll('_', ' ')}
               path={['derived', at, 'model', 'inputs', input.name]}

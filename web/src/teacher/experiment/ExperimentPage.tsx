@@ -78,15 +78,7 @@ export default function ExperimentPage() {
       value={{ doc, set: draft.set, language, findings: review?.validation ?? [] }}
     >
       <header className="head">
-        <h1
-          style={{
-            overflow: 'hidden',
-            textOverflow: 'ellipsis',
-            whiteSpace: 'nowrap',
-            maxWidth: '34em',
-          }}
-          title={title}
-        >
+        <h1 className="one-line" title={title}>
           {title}
         </h1>
         <span className="second">

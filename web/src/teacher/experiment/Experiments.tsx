@@ -109,16 +109,9 @@ export function Experiments() {
         )}
         <ul className="plain-list">
           {list.data?.items.map((e) => (
-            <li
-              key={e.id}
-              className="row-line"
-              style={{ display: 'grid', gridTemplateColumns: '280px minmax(0,1fr) 130px auto' }}
-            >
+            <li key={e.id} className="row-line faces">
               <div>
-                <Link
-                  to={`/experiments/${e.id}/plan`}
-                  style={{ fontWeight: 700, overflowWrap: 'anywhere' }}
-                >
+                <Link to={`/experiments/${e.id}/plan`} className="fw-bold text-break">
                   {e.title}
                 </Link>
                 <ThreadFace spans={e.spans} />

@@ -125,7 +125,7 @@ export function Issue({
             : say('issue.looking-at-what-is-in-the')
           : say('issue.in-the-way', { n: blockers.length })}
       </p>
-      <ol style={{ paddingLeft: '1.4em' }}>
+      <ol className="indented">
         {blockers.map((b) => (
           <li key={b.code + b.path} className="notice">
             <strong>{b.message}</strong> {b.mend} <Link to={place(b)}>{say('issue.go-there')}</Link>
@@ -138,7 +138,7 @@ export function Issue({
         </p>
       ))}
       <section className="band" aria-label={say('issue.to-whom-and-when')}>
-        <div className="field-row" style={{ maxWidth: 760 }}>
+        <div className="field-row column-wide">
           <div>
             <label className="named" htmlFor="to-class">
               {say('classPage.class')}

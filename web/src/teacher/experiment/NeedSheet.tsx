@@ -220,9 +220,7 @@ function Substitutes({ need, replace }: { need: Need; replace: Replace }) {
   };
   return (
     <section aria-label={say('needSheet.what-may-stand-in-for-it')}>
-      <h3 style={{ fontSize: '1rem', margin: '12px 0 4px' }}>
-        {say('needSheet.may-stand-in-for-it')}
-      </h3>
+      <h3 className="usual mt-3 mb-1">{say('needSheet.may-stand-in-for-it')}</h3>
       {!doc.measured?.[0]?.result && (
         <p className="hint small">{say('needSheet.say-at-plan-what-kind-of')}</p>
       )}

@@ -43,7 +43,7 @@ export function Plan({ review }: { review: Review | undefined }) {
       <Band title={say('plan.the-question-as-families-read-it')}>
         <div className="field-row">
           <WordsField label={say('plan.title')} path={['title']} value={doc.title} />
-          <div style={{ flex: '3 1 320px' }}>
+          <div className="grows">
             <WordsField label={say('plan.question')} path={['question']} value={doc.question} />
           </div>
         </div>
@@ -110,7 +110,7 @@ export function Plan({ review }: { review: Review | undefined }) {
         </div>
         {measured && (
           <div className="field-row">
-            <div style={{ flex: '0 1 320px' }}>
+            <div className="field-320">
               <ChoiceField
                 label={say('plan.as-a-result-it-is')}
                 path={['measured', 0, 'result']}
@@ -256,7 +256,7 @@ export function Plan({ review }: { review: Review | undefined }) {
           </table>
         )}
         <div className="field-row mt-2">
-          <div style={{ flex: '0 0 160px' }}>
+          <div className="field-150">
             <label className="named" htmlFor="trials">
               {say('plan.trials-of-each')}
             </label>

@@ -31,7 +31,7 @@ export function QuestionRow({
   return (
     <>
       <div className="field-row">
-        <div style={{ flex: '0 0 150px' }}>
+        <div className="field-150">
           <ChoiceField
             label={say('assessment.when')}
             hideLabel
@@ -40,7 +40,7 @@ export function QuestionRow({
             options={whens}
           />
         </div>
-        <div style={{ flex: '0 0 150px' }}>
+        <div className="field-150">
           <ChoiceField
             label={say('questionRow.kind')}
             hideLabel
@@ -51,7 +51,7 @@ export function QuestionRow({
         </div>
         <WordsField label={name} hideLabel path={['questions', at, 'text']} value={q.text} />
         {q.kind === 'number' && (
-          <div style={{ flex: '0 0 110px' }}>
+          <div className="field-110">
             <PlainField
               label={say('questionRow.unit-of-question', { value: at + 1 })}
               hideLabel
@@ -83,16 +83,7 @@ function Options({ question, at }: { question: Question; at: number }) {
   );
   if (options.length === 0) {
     return (
-      <div
-        className="small"
-        style={{
-          display: 'flex',
-          gap: 28,
-          alignItems: 'center',
-          minHeight: 36,
-          margin: '0 0 10px 12px',
-        }}
-      >
+      <div className="small d-flex align-items-center gap-5 ms-3 mb-3">
         <span className="hint">
           {(doc.conditions ?? []).length > 1
             ? say('questionRow.the-options-are-the-conditions')
@@ -112,7 +103,7 @@ function Options({ question, at }: { question: Question; at: number }) {
     );
   }
   return (
-    <div style={{ margin: '0 0 10px 12px' }}>
+    <div className="ms-3 mb-3">
       {options.map((o, i) => (
         <div key={keys[i]} className="field-row">
           <WordsField

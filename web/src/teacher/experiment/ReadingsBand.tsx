@@ -93,7 +93,7 @@ export function ReadingsBand({
         {readings.map((r, i) => (
           <div key={r.id} className="card-paper">
             <div className="field-row">
-              <div style={{ flex: '2 1 240px' }}>
+              <div className="grows">
                 <WordsField
                   label={say('readingsBand.what-is-read')}
                   path={['readings', i, 'name']}
@@ -156,7 +156,7 @@ export function ReadingsBand({
                 value={r.repeatability}
                 hint="0.8 mm"
               />
-              <div style={{ flex: '2 1 240px' }}>
+              <div className="grows">
                 <WordsField
                   label={say('readingsBand.how-to-read-it')}
                   path={['readings', i, 'guidance']}
@@ -166,7 +166,7 @@ export function ReadingsBand({
             </div>
             {(r.instruments ?? []).map((tool, k) => (
               <div key={tool.id} className="field-row mb-1">
-                <div style={{ flex: '2 1 200px' }}>
+                <div className="grows">
                   <WordsField
                     label={say('readingsBand.tool', { value: k + 1 })}
                     path={['readings', i, 'instruments', k, 'name']}
@@ -313,7 +313,7 @@ export function ReadingsBand({
       >
         {evidence.map((e, i) => (
           <div key={e.id} className="field-row">
-            <div style={{ flex: '0 0 120px' }}>
+            <div className="field-110">
               <label className="named" htmlFor={`kind-${e.id}`}>
                 {say('questionRow.kind')}
               </label>

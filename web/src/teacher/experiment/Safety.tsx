@@ -151,7 +151,7 @@ export function Safety({
             <tbody>
               {review.bands.map((b) => (
                 <tr key={b.age_band} aria-current={b.age_band === doc.age_band || undefined}>
-                  <th scope="row" style={{ fontWeight: b.age_band === doc.age_band ? 700 : 400 }}>
+                  <th scope="row" className={b.age_band === doc.age_band ? 'fw-bold' : 'fw-normal'}>
                     {b.age_band.replace('-', '–')}
                   </th>
                   <td>

@@ -89,13 +89,12 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
           {review && steps.length > 0 && (
             <Strip spans={review.spans} chosen={steps[chosen]?.id} onChoose={choose} />
           )}
-          <ol style={{ margin: '8px 0 0', paddingLeft: '1.6em' }}>
+          <ol className="indented mt-2 mb-0">
             {steps.map((s, i) => (
               <li key={s.id}>
                 <button
                   type="button"
-                  className="btn-plain"
-                  style={{ fontWeight: i === chosen ? 700 : 400 }}
+                  className={`btn-plain ${i === chosen ? 'fw-bold' : 'fw-normal'}`}
                   onClick={() => choose(s.id)}
                 >
                   {s.title[language] || Object.values(s.title)[0] || say('steps.without-a-name')}
@@ -131,10 +130,10 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
             <table className="grid">
               <thead>
                 <tr>
-                  <th scope="col" style={{ width: '30%' }}>
+                  <th scope="col" className="third">
                     {say('conflict.thing')}
                   </th>
-                  <th scope="col" style={{ width: '13%' }}>
+                  <th scope="col" className="eighth">
                     {say('steps.amount')}
                   </th>
                   <th scope="col">{say('steps.what-it-is')}</th>

@@ -160,7 +160,7 @@ export function TickField({
   const { set } = useEditing();
   const id = idOf(path);
   return (
-    <span style={{ display: 'inline-flex', gap: 6, alignItems: 'center', minHeight: 24 }}>
+    <span className="tick">
       <input
         type="checkbox"
         className="form-check-input m-0"
@@ -199,16 +199,7 @@ export function TickList({
         const on = value?.includes(id) ?? false;
         const key = `${idOf(path)}-${id}`;
         return (
-          <span
-            key={id}
-            style={{
-              display: 'inline-flex',
-              gap: 6,
-              alignItems: 'center',
-              marginRight: 14,
-              minHeight: 24,
-            }}
-          >
+          <span key={id} className="tick me-3">
             <input
               type="checkbox"
               className="form-check-input m-0 flex-none"

@@ -61,7 +61,7 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
           </NavLink>
         ))}
         <div className="foot">
-          <NavLink to="/account" style={{ overflowWrap: 'anywhere' }}>
+          <NavLink to="/account" className="text-break">
             {me.name}
             <span className="visually-hidden">{say('teacherFrame.your-account')}</span>
           </NavLink>

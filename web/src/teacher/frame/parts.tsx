@@ -32,7 +32,7 @@ export function PartError({
 
 export function Loading({ what }: { what: string }) {
   return (
-    <p className="hint" role="status" style={{ padding: 20 }}>
+    <p className="hint padded" role="status">
       {say('parts.reading', { what })}
     </p>
   );

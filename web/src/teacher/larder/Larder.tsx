@@ -134,7 +134,7 @@ export default function Larder() {
       <div className={chosen || own !== undefined ? 'with-sheet' : ''}>
         <main className="work">
           <div className="field-row">
-            <div style={{ flex: '1 1 320px' }}>
+            <div className="grows">
               <label className="named" htmlFor="larder-search">
                 {say('larder.find-by-any-everyday-name-english')}
               </label>
@@ -152,7 +152,7 @@ export default function Larder() {
               />
             </div>
             {way !== 'never' && (
-              <div style={{ flex: '0 1 240px' }}>
+              <div className="field-200">
                 <label className="named" htmlFor="larder-job">
                   {say('larder.that-can-do-the-job')}
                 </label>

@@ -373,16 +373,7 @@ function Ticks({
     <fieldset className="my-2">
       <legend className="named small m-0">{legend}</legend>
       {list.map(({ id: v, text }) => (
-        <span
-          key={v}
-          style={{
-            display: 'inline-flex',
-            gap: 6,
-            alignItems: 'center',
-            marginRight: 14,
-            minHeight: 32,
-          }}
-        >
+        <span key={v} className="tick me-3">
           <input
             type="checkbox"
             className="form-check-input m-0 flex-none"

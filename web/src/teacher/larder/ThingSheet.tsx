@@ -95,7 +95,7 @@ export function ThingSheet({
           </ul>
           {c.caveat && <p className="second">{c.caveat}</p>}
           <h3>{say('thingSheet.at-home')}</h3>
-          <p style={{ display: 'flex', flexWrap: 'wrap', columnGap: 14 }}>
+          <p className="d-flex flex-wrap gap-3">
             {c.bands.map((b) => (
               <span key={b.age_band} className="text-nowrap">
                 {b.age_band.replace('-', '–')} <Verdict v={b.verdict} />

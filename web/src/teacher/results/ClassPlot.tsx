@@ -96,7 +96,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
     <figure ref={ref} className="m-0">
       <p className="small mt-0 mb-1">
         {series.map((s) => (
-          <span key={s.id} style={{ marginRight: 18, whiteSpace: 'nowrap' }}>
+          <span key={s.id} className="me-4 text-nowrap">
             <svg width="16" height="14" viewBox="-8 -7 16 14" aria-hidden="true">
               <Mark series={s} x={0} y={0} />
             </svg>{' '}
@@ -135,7 +135,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
                     ? say('classPlot.stands-apart')
                     : '')
             }
-            style={onOpen ? { cursor: 'pointer' } : undefined}
+            className={onOpen && 'opens'}
             onClick={() => onOpen?.(h.home!)}
             onKeyDown={(e) => e.key === 'Enter' && onOpen?.(h.home!)}
           >

@@ -64,13 +64,12 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
           })}
         </p>
         {look.length > 0 && (
-          <section aria-label={say('collect.worth-a-look')} style={{ marginBottom: 8 }}>
+          <section aria-label={say('collect.worth-a-look')} className="mb-2">
             {look.map((h) => (
               <button
                 key={h.home}
                 type="button"
-                className="btn-plain"
-                style={{ marginRight: 14 }}
+                className="btn-plain me-3"
                 onClick={() => show(h.home)}
               >
                 <NameLabel name={h.nickname} /> {reasons(h)}
@@ -79,7 +78,7 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
           </section>
         )}
         <ReadingsTable r={r} chosen={home} onOpen={show} />
-        <section className="band" aria-label={say('collect.photos')} style={{ marginTop: 16 }}>
+        <section className="band mt-4" aria-label={say('collect.photos')}>
           <h2>{say('collect.photos')}</h2>
           {photos.length === 0 && <p className="hint">{say('collect.no-photo-has-come-in-yet')}</p>}
           <div className="photo-wall">
@@ -170,13 +169,13 @@ function ReadingsTable({
                 key={c}
                 scope="colgroup"
                 colSpan={r.slots.filter((s) => (s.condition ?? '') === c).length}
-                style={{ borderLeft: '1px solid var(--edge)' }}
+                className="begins"
               >
                 {r.conditions.find((x) => x.id === c)?.name ?? r.readings[0]?.name} (
                 {r.readings.map((x) => x.unit).join(', ')})
               </th>
             ))}
-            <th scope="col" rowSpan={2} style={{ borderLeft: '1px solid var(--edge)' }}>
+            <th scope="col" rowSpan={2} className="begins">
               {say('collect.state')}
             </th>
           </tr>
@@ -188,8 +187,7 @@ function ReadingsTable({
                   <th
                     key={`${c}${s.reading}${s.time}${s.trial}`}
                     scope="col"
-                    className="num"
-                    style={k === 0 ? { borderLeft: '1px solid var(--edge)' } : undefined}
+                    className={k === 0 ? 'num begins' : 'num'}
                   >
                     {s.time ||
                       (r.readings.length > 1
@@ -204,10 +202,9 @@ function ReadingsTable({
           {rows.map((h) => (
             <tr
               key={h.home ?? 'shared'}
-              className={chosen === h.home ? 'chosen' : ''}
-              style={h.home ? undefined : { outline: '1px dashed var(--edge)' }}
+              className={h.home ? (chosen === h.home ? 'chosen' : '') : 'apart'}
             >
-              <th scope="row" style={{ whiteSpace: 'nowrap' }}>
+              <th scope="row" className="text-nowrap">
                 {h.home ? (
                   <button type="button" className="btn-plain" onClick={() => onOpen(h.home!)}>
                     <bdi>{h.nickname}</bdi>
@@ -223,8 +220,7 @@ function ReadingsTable({
                   .map(({ s, i }, k) => (
                     <td
                       key={`${c}${s.reading}${s.time}${s.trial}`}
-                      className="num"
-                      style={k === 0 ? { borderLeft: '1px solid var(--rule)' } : undefined}
+                      className={k === 0 ? 'num begins' : 'num'}
                     >
                       <Cell
                         c={h.cells[i]}
@@ -239,9 +235,7 @@ function ReadingsTable({
                     </td>
                   )),
               )}
-              <td style={{ borderLeft: '1px solid var(--rule)', whiteSpace: 'nowrap' }}>
-                {h.home ? stateWords[h.state] : ''}
-              </td>
+              <td className="begins text-nowrap">{h.home ? stateWords[h.state] : ''}</td>
             </tr>
           ))}
         </tbody>

@@ -82,7 +82,7 @@ export function NotebookSheet({
               <img
                 src={`/api/v1/classes/${assignment.class}/photos/${p}/thumbnail`}
                 alt={say('collect.photo-from', { nickname: result.nickname })}
-                style={{ width: 150, border: '1px solid var(--rule)', borderRadius: 4 }}
+                className="framed thumbnail"
               />
             </a>
           ))}
@@ -92,7 +92,7 @@ export function NotebookSheet({
       {lines.length === 0 && <p className="hint">{say('notebookSheet.nothing-was-entered-yet')}</p>}
       <ul className="plain-list small">
         {lines.map((l) => (
-          <li key={l.id} style={{ borderBottom: '1px solid var(--rule)', padding: '3px 0' }}>
+          <li key={l.id} className="ruled">
             <span className="second">{time(l.measured_at)}</span> {entryWords(l, conditionName)}
             {new Date(l.received_at).getTime() - new Date(l.measured_at).getTime() > 120_000 && (
               <span className="second">
@@ -198,7 +198,7 @@ function entryWords(l: Line, condition: (id?: string) => string) {
           {l.echo && l.echo.replace('\u00a0', ' ') !== e.typed && ` = ${l.echo}`}
           {l.assumed && say('notebookSheet.unit-from-the-field')}
           {l.fate && l.fate !== 'counts' && (
-            <em className="second" style={{ fontStyle: 'normal' }}>
+            <em className="second upright">
               {' '}
               {say(`fate.${l.fate}` as Key)}
               {l.fate_reason && `: ${because(l.fate_reason)}`}

@@ -60,8 +60,7 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
                       </label>
                       <input
                         id={`shared-${i}`}
-                        className="form-control"
-                        style={{ width: 92 }}
+                        className="form-control short"
                         inputMode="decimal"
                         placeholder={
                           results.shared?.cells[i]?.text ??

@@ -16,7 +16,7 @@ export function Help() {
   return (
     <>
       <Head title={say('teacherFrame.help')} />
-      <main className="work" style={{ maxWidth: '75ch' }}>
+      <main className="work prose">
         <p className="lead-sentence">{say('help.design-an-experiment-issue-it-to')}</p>
         <ol>
           <li>{say('help.classes-make-a-class-set-its')}</li>
@@ -28,7 +28,7 @@ export function Help() {
         </ol>
         <p>{say('help.sheets-name-the-usual-cautions-only')}</p>
         <h2>{say('help.keys')}</h2>
-        <table className="grid" style={{ maxWidth: 520 }}>
+        <table className="grid column">
           <tbody>
             {keys.map(([k, words]) => (
               <tr key={k}>

@@ -40,7 +40,7 @@ export function SignIn() {
     }
   });
   return (
-    <main style={{ maxWidth: 420, margin: '12vh auto 0', padding: 16 }}>
+    <main className="sign-in">
       <h1>{say('signIn.patient-kitchen')}</h1>
       <p className="lead-sentence mt-2">{say('signIn.one-experiment-thirty-different-kitchens')}</p>
       <form className="card-paper" onSubmit={(e) => void submit(e)}>

@@ -116,12 +116,13 @@ func (f Figure) Words(language string) string {
 	id := "larder.figure." + f.Key
 	rest, cut := strings.CutPrefix(f.Text, f.Key+" ")
 	if !text.Has(id) || !cut {
-		return f.Text
+		return Said(f.Text, language)
 	}
+	said := Said(rest, language)
 	if unit := figureUnits[f.Key]; unit != "" && !strings.Contains(rest, unit) {
-		rest += " " + unit
+		said += " " + unit
 	}
-	return text.Render(text.Message{ID: id}, language) + " " + rest
+	return text.Render(text.Message{ID: id}, language) + " " + said
 }
 
 // Material is a household thing: stuff, vessel, tool or place.

@@ -2,14 +2,16 @@ package larder
 
 import (
 	"encoding/json"
+	"regexp"
 	"strings"
 
 	"patient-kitchen/core/text"
 )
 
 // references are the notes of the larder's data (what a job needs, what a swap
-// changes, caveats, places) in the languages that they were not written in, by
-// the note as it was written.
+// changes, caveats, places, figures) in the languages that they were not written
+// in, by the note as it was written; # stands for a figure, in the same order in
+// both.
 var references = func() map[string]map[string]string {
 	out := map[string]map[string]string{}
 	for _, language := range text.Languages[1:] {
@@ -29,11 +31,22 @@ var references = func() map[string]map[string]string {
 // Said is a note of the larder's data in a language; a note of the school's own
 // stays as it was written.
 func Said(note, language string) string {
-	if words, ok := references[text.Base(language)][note]; ok {
-		return words
+	words := references[text.Base(language)]
+	if said, ok := words[note]; ok {
+		return said
 	}
-	return note
+	said, ok := words[noteFigure.ReplaceAllString(note, "#")]
+	if !ok {
+		return note
+	}
+	for _, figure := range noteFigure.FindAllString(note, -1) {
+		said = strings.Replace(said, "#", figure, 1)
+	}
+	return said
 }
+
+// noteFigure is a figure in a note: 82, 0.5, 1,000.
+var noteFigure = regexp.MustCompile(`\d+(?:[.,]\d+)*`)
 
 // Said is a side of a swap in a language: by its note, or by the names and the
 // strength of its materials.

@@ -92,7 +92,7 @@ func TestListsInTheTeachersLanguage(t *testing.T) {
 	}
 	card := want[app.ThingCard](sc.teacher, "GET", "/larder/things/vinegar-white", nil, spanish...)
 	if !strings.HasPrefix(card.Caveat, "la etiqueta dice") || card.Place != "alacena de la cocina" ||
-		!strings.HasPrefix(card.Figures[0].Text, "ácido ") {
+		!strings.HasPrefix(card.Figures[0].Text, "ácido ") || !slices.ContainsFunc(card.Figures, func(f app.FigureRow) bool { return strings.Contains(f.Text, "acético, típico") }) {
 		t.Errorf("%+v", card)
 	}
 	for _, m := range want[api.List[app.ModelView]](sc.teacher, "GET", "/models", nil, spanish...).Items {

@@ -1,7 +1,6 @@
 package safety
 
 import (
-	"errors"
 	"fmt"
 	"slices"
 	"strconv"
@@ -408,8 +407,8 @@ func withSteps(d *design.Document, l *larder.Larder, before []Line) *design.Docu
 		if i < 0 {
 			break
 		}
-		more, err := insert(d, l, lines[i].Rule, lines[i].Step, errNowhere)
-		if err != nil {
+		more, ok := insert(d, l, lines[i].Rule, lines[i].Step)
+		if !ok {
 			break
 		}
 		d = more
@@ -417,79 +416,113 @@ func withSteps(d *design.Document, l *larder.Larder, before []Line) *design.Docu
 	return d
 }
 
-var errNowhere = errors.New("there is no place for this step")
+// change carries a way out in a copy of a design; false where it does not fit any
+// more.
+type change struct {
+	parts int // of the way's id behind its kind
+	do    func(d *design.Document, l *larder.Larder, parts []string) (*design.Document, bool)
+}
+
+// changes are the kinds of ways out, by how their ids begin.
+var changes = map[string]change{
+	"watch": {0, func(d *design.Document, _ *larder.Larder, _ []string) (*design.Document, bool) {
+		d.Way = design.WatchShared
+		return d, true
+	}},
+	"outdoors": {0, func(d *design.Document, _ *larder.Larder, _ []string) (*design.Document, bool) {
+		d.Outdoors = true
+		return d, true
+	}},
+	"open": {1, unclose},
+	"say":  {2, tick},
+	"list": {2, list},
+	"less": {2, reduce},
+	"swap": {4, swap},
+	"insert": {2, func(d *design.Document, l *larder.Larder, parts []string) (*design.Document, bool) {
+		return insert(d, l, parts[0], parts[1])
+	}},
+}
 
 func apply(d *design.Document, l *larder.Larder, way string) (*design.Document, error) {
 	out := *d
 	out.Needs, out.Steps = slices.Clone(d.Needs), slices.Clone(d.Steps)
-	kind, rest, _ := strings.Cut(way, ":")
-	parts := strings.Split(rest, ":")
-	wrong := fmt.Errorf("the way %q does not fit this design any more; look again", way)
-	switch {
-	case way == "watch":
-		out.Way = design.WatchShared
-	case way == "outdoors":
-		out.Outdoors = true
-	case kind == "open":
-		i, ok := out.Step(rest)
-		if !ok || !out.Steps[i].Closed {
-			return nil, wrong
+	parts := strings.Split(way, ":")
+	if c, ok := changes[parts[0]]; ok && len(parts) == 1+c.parts {
+		if changed, ok := c.do(&out, l, parts[1:]); ok {
+			return changed, nil
 		}
-		out.Steps[i].Closed = false
-		out.Steps[i].Actions = slices.DeleteFunc(
-			slices.Clone(out.Steps[i].Actions),
-			func(a string) bool { return a == "seal" },
-		)
-	case kind == "say" && len(parts) == 2:
-		i, ok := out.Step(parts[0])
-		if _, known := byAction[parts[1]]; !ok || !known {
-			return nil, wrong
-		}
-		out.Steps[i].Actions = append(slices.Clone(out.Steps[i].Actions), parts[1])
-	case kind == "list" && len(parts) == 2:
-		i, ok := out.Step(parts[0])
-		m, known := l.Material(parts[1])
-		if !ok || !known {
-			return nil, wrong
-		}
-		n := design.Need{ID: freshNeed(&out, m.ID), Name: m.Name, Kind: design.MaterialNeed, Material: m.ID}
-		if len(m.Roles) > 0 {
-			n.Role = m.Roles[0]
-		}
-		out.Needs = append(out.Needs, n)
-		out.Steps[i].Uses = append(slices.Clone(out.Steps[i].Uses), n.ID)
-	case kind == "less" && len(parts) == 2:
-		n, ok := out.Need(parts[0])
-		if _, err := quantity.Parse(parts[1]); !ok || err != nil {
-			return nil, wrong
-		}
-		n.Amount = parts[1]
-	case kind == "swap" && len(parts) == 4:
-		n, ok := out.Need(parts[0])
-		if !ok || n.Role == "" {
-			return nil, wrong
-		}
-		percent, err := strconv.ParseFloat(parts[3], 64)
-		all, err2 := l.Candidates(larderNeed(&out, l, n))
-		if err != nil || err2 != nil {
-			return nil, wrong
-		}
-		i := slices.IndexFunc(all, func(c larder.Candidate) bool {
-			return c.Material.ID == parts[1] && c.Form == parts[2] && c.Percent == percent
-		})
-		if i < 0 || all[i].Class == larder.Unsuitable {
-			return nil, wrong
-		}
-		swapped := Swapped(&out, l, n.ID, all[i])
-		renamed, _ := swapped.Need(n.ID)
-		renamed.Name = all[i].Material.Name
-		return swapped, nil
-	case kind == "insert" && len(parts) == 2:
-		return insert(&out, l, parts[0], parts[1], wrong)
-	default:
-		return nil, wrong
 	}
-	return &out, nil
+	return nil, fmt.Errorf("the way %q does not fit this design any more; look again", way)
+}
+
+// unclose opens the vessel of a step: step.
+func unclose(d *design.Document, _ *larder.Larder, parts []string) (*design.Document, bool) {
+	i, ok := d.Step(parts[0])
+	if !ok || !d.Steps[i].Closed {
+		return nil, false
+	}
+	d.Steps[i].Closed = false
+	d.Steps[i].Actions = slices.DeleteFunc(slices.Clone(d.Steps[i].Actions), func(a string) bool { return a == "seal" })
+	return d, true
+}
+
+// tick adds an action to a step that says it: step, action.
+func tick(d *design.Document, _ *larder.Larder, parts []string) (*design.Document, bool) {
+	i, ok := d.Step(parts[0])
+	if _, known := byAction[parts[1]]; !ok || !known {
+		return nil, false
+	}
+	d.Steps[i].Actions = append(slices.Clone(d.Steps[i].Actions), parts[1])
+	return d, true
+}
+
+// list adds a thing that a step speaks of: step, material.
+func list(d *design.Document, l *larder.Larder, parts []string) (*design.Document, bool) {
+	i, ok := d.Step(parts[0])
+	m, known := l.Material(parts[1])
+	if !ok || !known {
+		return nil, false
+	}
+	n := design.Need{ID: freshNeed(d, m.ID), Name: m.Name, Kind: design.MaterialNeed, Material: m.ID}
+	if len(m.Roles) > 0 {
+		n.Role = m.Roles[0]
+	}
+	d.Needs = append(d.Needs, n)
+	d.Steps[i].Uses = append(slices.Clone(d.Steps[i].Uses), n.ID)
+	return d, true
+}
+
+// reduce sets the amount of a need: need, amount.
+func reduce(d *design.Document, _ *larder.Larder, parts []string) (*design.Document, bool) {
+	n, ok := d.Need(parts[0])
+	if _, err := quantity.Parse(parts[1]); !ok || err != nil {
+		return nil, false
+	}
+	n.Amount = parts[1]
+	return d, true
+}
+
+// swap puts something else in a need's place: need, material, form, percent.
+func swap(d *design.Document, l *larder.Larder, parts []string) (*design.Document, bool) {
+	n, ok := d.Need(parts[0])
+	if !ok || n.Role == "" {
+		return nil, false
+	}
+	percent, err := strconv.ParseFloat(parts[3], 64)
+	all, err2 := l.Candidates(larderNeed(d, l, n))
+	if err != nil || err2 != nil {
+		return nil, false
+	}
+	i := slices.IndexFunc(all, func(c larder.Candidate) bool {
+		return c.Material.ID == parts[1] && c.Form == parts[2] && c.Percent == percent
+	})
+	if i < 0 || all[i].Class == larder.Unsuitable {
+		return nil, false
+	}
+	swapped := Swapped(d, l, n.ID, all[i])
+	renamed, _ := swapped.Need(n.ID)
+	renamed.Name = all[i].Material.Name
+	return swapped, true
 }
 
 // inserted is what a step that a rule asks for does.
@@ -497,26 +530,28 @@ var inserted = map[string]struct {
 	kind   design.StepKind
 	action string
 }{
-	"gear-first": {
-		"prepare",
-		"gear-on",
-	}, "label-first": {"prepare", "label"}, "apart-until-closed": {"prepare", "keep-apart"},
-	"acid-to-water": {
-		"do",
-		"water-first",
-	}, "cool-first": {"do", "cool"}, "leftover": {"clear-up", "clear-leftover"}, "flame-last": {"do", "put-out"}, "flame-out": {"do", "put-out"},
+	"gear-first":         {"prepare", "gear-on"},
+	"label-first":        {"prepare", "label"},
+	"apart-until-closed": {"prepare", "keep-apart"},
+	"acid-to-water":      {"do", "water-first"},
+	"cool-first":         {"do", "cool"},
+	"leftover":           {"clear-up", "clear-leftover"},
+	"flame-last":         {"do", "put-out"},
+	"flame-out":          {"do", "put-out"},
 }
 
-func insert(d *design.Document, l *larder.Larder, rule, step string, wrong error) (*design.Document, error) {
+// insert puts in the step that a rule asks for at a step; false where there is no
+// place for it.
+func insert(d *design.Document, l *larder.Larder, rule, step string) (*design.Document, bool) {
 	what, ok := inserted[rule]
 	at, found := d.Step(step)
 	if !ok || !found {
-		return nil, wrong
+		return nil, false
 	}
 	lines := linesOf(d, l)
 	i := slices.IndexFunc(lines, func(line Line) bool { return line.Rule == rule && line.Step == step && line.Insert })
 	if i < 0 {
-		return nil, wrong
+		return nil, false
 	}
 	s := design.Step{
 		ID:       freshID(d, rule),
@@ -547,10 +582,10 @@ func insert(d *design.Document, l *larder.Larder, rule, step string, wrong error
 			func(line Line) bool { return line.Rule == rule && line.Step == step && line.Kind == OrderError },
 		)
 		if mended && !fresh(after, lines) {
-			return &out, nil
+			return &out, true
 		}
 	}
-	return nil, wrong
+	return nil, false
 }
 
 func linesOf(d *design.Document, l *larder.Larder) []Line {

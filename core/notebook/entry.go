@@ -123,61 +123,85 @@ func Fits(d *design.Document, e *Entry) *Problem {
 	if _, ok := d.Step(e.Step); !ok && e.Step != "" {
 		return &Problem{"step", rule("step"), firstID(len(d.Steps), func(i int) string { return d.Steps[i].ID })}
 	}
-	switch e.Kind {
-	case Reading, NotRead:
-		slots := d.Slots()
-		if !slices.Contains(slots, e.Slot) {
-			return &Problem{"slot", rule("slot"), firstID(len(slots), func(i int) string {
-				return slots[i].Reading + " " + slots[i].Condition + " " + slots[i].Time
-			})}
+	if check, ok := fits[e.Kind]; ok {
+		return check(d, e)
+	}
+	return nil
+}
+
+// fits are what an entry of a kind has to say; the other kinds say nothing more.
+var fits = map[Kind]func(d *design.Document, e *Entry) *Problem{
+	Reading: hasSlot,
+	NotRead: func(d *design.Document, e *Entry) *Problem {
+		if p := hasSlot(d, e); p != nil || e.Reason != "" {
+			return p
 		}
-		if e.Kind == NotRead && e.Reason == "" {
-			return &Problem{"reason", rule("no-value"), "forgot"}
+		return &Problem{"reason", rule("no-value"), "forgot"}
+	},
+	Answer: func(d *design.Document, e *Entry) *Problem {
+		if q, ok := d.QuestionOf(e.Question); ok {
+			return answers(d, q, e)
 		}
-	case Answer:
-		q, ok := d.QuestionOf(e.Question)
-		if !ok {
-			return &Problem{
-				"question",
-				rule("question"),
-				firstID(len(d.Questions), func(i int) string { return d.Questions[i].ID }),
-			}
+		return &Problem{
+			"question",
+			rule("question"),
+			firstID(len(d.Questions), func(i int) string { return d.Questions[i].ID }),
 		}
-		return answers(d, q, e)
-	case Photo:
-		if !slices.ContainsFunc(d.Evidence, func(v design.Evidence) bool { return v.ID == e.Evidence }) {
-			return &Problem{
-				"evidence",
-				rule("evidence"),
-				firstID(len(d.Evidence), func(i int) string { return d.Evidence[i].ID }),
-			}
+	},
+	Photo: func(d *design.Document, e *Entry) *Problem {
+		if slices.ContainsFunc(d.Evidence, func(v design.Evidence) bool { return v.ID == e.Evidence }) {
+			return nil
 		}
-	case Spoiled:
-		if e.Refers == "" || e.Reason == "" {
-			return &Problem{"reason", rule("spoiled"), "spilled"}
+		return &Problem{
+			"evidence",
+			rule("evidence"),
+			firstID(len(d.Evidence), func(i int) string { return d.Evidence[i].ID }),
 		}
-	case Vouched:
-		if e.Step == "" || strings.TrimSpace(e.Reason) == "" {
-			return &Problem{"reason", rule("vouched"), "Grandma told me on the phone that she was there"}
-		}
-	case SetAside:
-		if e.Refers == "" || strings.TrimSpace(e.Reason) == "" {
-			return &Problem{"reason", rule("set-aside"), "The ruler was upside down on the photo"}
-		}
-	case Asked:
-		if e.Refers == "" || strings.TrimSpace(e.Text) == "" {
-			return &Problem{"text", rule("asked"), "Did you read millimetres or centimetres?"}
-		}
-	case Fact:
+	},
+	Spoiled: says(func(e *Entry) []string { return []string{e.Refers, e.Reason} }, "reason", "spoiled", "spilled"),
+	Vouched: says(func(e *Entry) []string { return []string{e.Step, e.Reason} },
+		"reason", "vouched", "Grandma told me on the phone that she was there"),
+	SetAside: says(func(e *Entry) []string { return []string{e.Refers, e.Reason} },
+		"reason", "set-aside", "The ruler was upside down on the photo"),
+	Asked: says(func(e *Entry) []string { return []string{e.Refers, e.Text} },
+		"text", "asked", "Did you read millimetres or centimetres?"),
+	Fact: func(_ *design.Document, e *Entry) *Problem {
 		if e.Refers == "" || len(e.Choice) != 1 || e.Choice[0] != "yes" && e.Choice[0] != "no" {
 			return &Problem{"choice", rule("fact"), "no"}
 		}
-	case StepDone, Adult:
-		if e.Step == "" {
-			return &Problem{"step", rule("step"), firstID(len(d.Steps), func(i int) string { return d.Steps[i].ID })}
+		return nil
+	},
+	StepDone: hasStep,
+	Adult:    hasStep,
+}
+
+// says asks that none of an entry's texts is empty.
+func says(texts func(e *Entry) []string, field, code, example string) func(*design.Document, *Entry) *Problem {
+	return func(_ *design.Document, e *Entry) *Problem {
+		for _, t := range texts(e) {
+			if strings.TrimSpace(t) == "" {
+				return &Problem{field, rule(code), example}
+			}
 		}
+		return nil
 	}
-	return nil
+}
+
+func hasSlot(d *design.Document, e *Entry) *Problem {
+	slots := d.Slots()
+	if slices.Contains(slots, e.Slot) {
+		return nil
+	}
+	return &Problem{"slot", rule("slot"), firstID(len(slots), func(i int) string {
+		return slots[i].Reading + " " + slots[i].Condition + " " + slots[i].Time
+	})}
+}
+
+func hasStep(d *design.Document, e *Entry) *Problem {
+	if e.Step != "" {
+		return nil
+	}
+	return &Problem{"step", rule("step"), firstID(len(d.Steps), func(i int) string { return d.Steps[i].ID })}
 }
 
 func firstID(n int, id func(int) string) string {

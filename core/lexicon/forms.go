@@ -41,15 +41,24 @@ func englishApart(w string) []string {
 }
 
 // irregular are the forms of English verbs and nouns that do not follow the
-// rule, the plain form first.
-var irregular = map[string][]string{}
-
-func init() {
-	for _, line := range strings.Split(`light lit lighted|burn burnt|freeze froze frozen|drink drank drunk|eat ate eaten|bite bit bitten|blow blew blown|throw threw thrown|fly flew flown|shoot shot|hold held|break broke broken|hang hung|stick stuck|strike struck|keep kept|leave left|run ran|lean leant|spit spat|swim swam swum|swing swung|catch caught|feed fed|stand stood|give gave given|take took taken|sew sewn|fling flung|dig dug|smell smelt|melt molten|saw sawn|find found|get got|make made|go went gone|grind ground|tie tying|knife knives|leaf leaves|battery batteries|berry berries|mouse mice|build built|sleep slept|breathe breathing|put|cut|set|let|hit|burst`, "|") {
-		words := strings.Fields(line)
-		irregular[words[0]] = words
+// rule, by the plain form.
+var irregular = func() map[string][]string {
+	out := map[string][]string{}
+	for _, forms := range strings.FieldsFunc(irregularForms, func(r rune) bool { return r == '|' || r == '\n' }) {
+		words := strings.Fields(forms)
+		out[words[0]] = words
 	}
-}
+	return out
+}()
+
+// irregularForms has the plain form first, one that changes in nothing alone.
+const irregularForms = `light lit lighted | burn burnt | freeze froze frozen | drink drank drunk | eat ate eaten | bite bit bitten
+blow blew blown | throw threw thrown | fly flew flown | shoot shot | hold held | break broke broken | hang hung
+stick stuck | strike struck | keep kept | leave left | run ran | lean leant | spit spat | swim swam swum
+swing swung | catch caught | feed fed | stand stood | give gave given | take took taken | sew sewn | fling flung
+dig dug | smell smelt | melt molten | saw sawn | find found | get got | make made | go went gone | grind ground
+tie tying | knife knives | leaf leaves | battery batteries | berry berries | mouse mice | build built
+sleep slept | breathe breathing | put | cut | set | let | hit | burst`
 
 // endings puts each of the endings behind a word.
 func endings(w, list string) []string {
@@ -132,99 +141,42 @@ var strong = map[string]string{}
 // own are forms that follow no rule, added to the rest.
 var ownForms = map[string][]string{
 	"poner": {
-		"pon",
-		"ponga",
-		"pongan",
-		"pongas",
-		"pongamos",
-		"puesto",
-		"puesta",
-		"puestos",
-		"puestas",
-		"puso",
-		"pusieron",
-		"pondra",
-		"pondran",
+		"pon", "ponga", "pongan", "pongas", "pongamos", "puesto", "puesta", "puestos", "puestas", "puso",
+		"pusieron", "pondra", "pondran",
 	},
 	"hacer": {
-		"haz",
-		"haga",
-		"hagan",
-		"hagas",
-		"hagamos",
-		"hecho",
-		"hecha",
-		"hechos",
-		"hechas",
-		"hizo",
-		"hicieron",
-		"hara",
-		"haran",
+		"haz", "haga", "hagan", "hagas", "hagamos", "hecho", "hecha", "hechos", "hechas", "hizo", "hicieron",
+		"hara", "haran",
 	},
-	"salir": {
-		"sal",
-		"salga",
-		"salgan",
-		"salgas",
-		"saldra",
-	}, "tener": {"ten", "tenga", "tengan", "tengas", "tiene", "tienen", "tienes", "tuvo"},
-	"sostener": {
-		"sosten",
-		"sostenga",
-		"sostengan",
-		"sostengas",
-		"sostiene",
-		"sostienen",
-		"sostienes",
-	}, "mantener": {"manten", "mantenga", "mantengan", "mantengas", "mantiene", "mantienen"},
-	"contener": {
-		"contiene",
-		"contienen",
-		"contenga",
-	}, "retener": {"reten", "retenga", "retengan", "retengas", "retiene", "retienen"},
-	"abrir": {
-		"abierto",
-		"abierta",
-		"abiertos",
-		"abiertas",
-	}, "cubrir": {"cubierto", "cubierta", "cubiertos", "cubiertas"}, "romper": {"roto", "rota", "rotos", "rotas"}, "freir": {"frito", "frita", "fritos", "fritas", "frie", "frien", "fries", "fria", "frian", "friendo"},
-	"sofreir": {
-		"sofrie",
-		"sofrien",
-		"sofria",
-		"sofrian",
-		"sofriendo",
-	}, "sonreir": {"sonrie", "sonrien", "sonria", "sonrian"}, "ver": {"ve", "ven", "vea", "vean", "veas", "visto", "vista", "viendo", "vio", "vieron"},
-	"dar": {
-		"da",
-		"den",
-		"des",
-		"dio",
-	}, "caer": {"caiga", "caigan", "cayo", "cayendo"}, "oler": {"huele", "huelen", "hueles", "huela", "huelan", "huelas"}, "volver": {"vuelto"},
-	"coger": {
-		"coja",
-		"cojan",
-		"cojas",
-		"cojamos",
-	}, "recoger": {"recoja", "recojan", "recojas"}, "sumergir": {"sumerja", "sumerjan", "sumerjas"}, "introducir": {"introduzca", "introduzcan", "introdujo"}, "producir": {"produzca", "produzcan", "produjo"},
-	"cocer": {
-		"cuece",
-		"cuecen",
-		"cueces",
-		"cueza",
-		"cuezan",
-		"cuezas",
-		"cocido",
-	}, "servir": {"sirve", "sirven", "sirva", "sirvan", "sirviendo"}, "medir": {"mide", "miden", "mides", "mida", "midan", "midas", "midiendo"},
-	"teñir": {
-		"tiñe",
-		"tiñen",
-		"tiñes",
-		"tiña",
-		"tiñan",
-		"tiñendo",
-	}, "hervir": {"hierve", "hierven", "hierves", "hierva", "hiervan", "hiervas", "hirviendo", "hirvio", "hirviente"}, "derretir": {"derrite", "derriten", "derrites", "derrita", "derritan", "derritas", "derritiendo"},
-	"pudrir": {"podrido", "podrida"},
+	"salir":      {"sal", "salga", "salgan", "salgas", "saldra"},
+	"tener":      {"ten", "tenga", "tengan", "tengas", "tiene", "tienen", "tienes", "tuvo"},
+	"sostener":   {"sosten", "sostenga", "sostengan", "sostengas", "sostiene", "sostienen", "sostienes"},
+	"mantener":   {"manten", "mantenga", "mantengan", "mantengas", "mantiene", "mantienen"},
+	"contener":   {"contiene", "contienen", "contenga"},
+	"retener":    {"reten", "retenga", "retengan", "retengas", "retiene", "retienen"},
+	"abrir":      {"abierto", "abierta", "abiertos", "abiertas"},
+	"cubrir":     {"cubierto", "cubierta", "cubiertos", "cubiertas"},
+	"romper":     {"roto", "rota", "rotos", "rotas"},
+	"freir":      {"frito", "frita", "fritos", "fritas", "frie", "frien", "fries", "fria", "frian", "friendo"},
+	"sofreir":    {"sofrie", "sofrien", "sofria", "sofrian", "sofriendo"},
+	"sonreir":    {"sonrie", "sonrien", "sonria", "sonrian"},
+	"ver":        {"ve", "ven", "vea", "vean", "veas", "visto", "vista", "viendo", "vio", "vieron"},
+	"dar":        {"da", "den", "des", "dio"},
+	"caer":       {"caiga", "caigan", "cayo", "cayendo"},
+	"oler":       {"huele", "huelen", "hueles", "huela", "huelan", "huelas"},
+	"volver":     {"vuelto"},
+	"coger":      {"coja", "cojan", "cojas", "cojamos"},
+	"recoger":    {"recoja", "recojan", "recojas"},
+	"sumergir":   {"sumerja", "sumerjan", "sumerjas"},
+	"introducir": {"introduzca", "introduzcan", "introdujo"},
+	"producir":   {"produzca", "produzcan", "produjo"},
+	"cocer":      {"cuece", "cuecen", "cueces", "cueza", "cuezan", "cuezas", "cocido"},
+	"servir":     {"sirve", "sirven", "sirva", "sirvan", "sirviendo"},
+	"medir":      {"mide", "miden", "mides", "mida", "midan", "midas", "midiendo"},
+	"teñir":      {"tiñe", "tiñen", "tiñes", "tiña", "tiñan", "tiñendo"},
+	"hervir":     {"hierve", "hierven", "hierves", "hierva", "hiervan", "hiervas", "hirviendo", "hirvio", "hirviente"},
+	"derretir":   {"derrite", "derriten", "derrites", "derrita", "derritan", "derritas", "derritiendo"},
+	"pudrir":     {"podrido", "podrida"},
 }
 
 func init() {

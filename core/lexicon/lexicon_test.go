@@ -2,6 +2,7 @@ package lexicon_test
 
 import (
 	"os"
+	"slices"
 	"strings"
 	"testing"
 
@@ -79,6 +80,22 @@ func TestHarmlessAndDangerous(t *testing.T) {
 					dangerous[half],
 				)
 			}
+		}
+	}
+}
+
+// Forms that follow no rule are found as their plain forms are.
+func TestIrregularForms(t *testing.T) {
+	for _, c := range []struct{ lang, sentence, concept string }{
+		{"en", "We lit the candle.", "flame-lit"},
+		{"en", "They drank it all.", "taste"},
+		{"en", "The bread was eaten after it.", "taste"},
+		{"en", "She threw the ball at the wall.", "throw"},
+		{"es", "Se ha roto la tapa y se ha encendido la vela.", "flame-lit"},
+	} {
+		found := slices.ContainsFunc(read(c.sentence, c.lang), func(h lexicon.Hit) bool { return h.Concept.ID == c.concept })
+		if !found {
+			t.Errorf("%q does not ask about %s", c.sentence, c.concept)
 		}
 	}
 }

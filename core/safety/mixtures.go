@@ -198,11 +198,16 @@ func (j *judge) evening() {
 
 // brings are what actions bring into an evening.
 var brings = map[string][]string{
-	"light": {
-		"flame",
-		"ignition",
-	}, "flame": {"flame", "ignition"}, "heat": {"ignition"}, "melt-wax": {"ignition"}, "hot-oil": {"ignition"}, "hot-syrup": {"ignition"}, "deep-fry": {"ignition"},
-	"throw-powder": {"dust"}, "spray-can": {"fuel"}, "electrolyse": {"fuel"},
+	"light":        {"flame", "ignition"},
+	"flame":        {"flame", "ignition"},
+	"heat":         {"ignition"},
+	"melt-wax":     {"ignition"},
+	"hot-oil":      {"ignition"},
+	"hot-syrup":    {"ignition"},
+	"deep-fry":     {"ignition"},
+	"throw-powder": {"dust"},
+	"spray-can":    {"fuel"},
+	"electrolyse":  {"fuel"},
 }
 
 // presence is who and where something is in an evening.

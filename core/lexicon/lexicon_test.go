@@ -88,7 +88,7 @@ func TestHarmlessAndDangerous(t *testing.T) {
 func TestIrregularForms(t *testing.T) {
 	for _, c := range []struct{ lang, sentence, concept string }{
 		{"en", "We lit the candle.", "flame-lit"},
-		{"en", "They drank it all.", "taste"},
+		{"en", "The juice is drunk afterwards.", "taste"},
 		{"en", "The bread was eaten after it.", "taste"},
 		{"en", "She threw the ball at the wall.", "throw"},
 		{"es", "Se ha roto la tapa y se ha encendido la vela.", "flame-lit"},

@@ -51,24 +51,12 @@ func init() {
 	register(Model{Number: 2, ID: "fizz-recipe", Group: "much", Main: "carbonate_mass", Inverse: []string{"gas_volume"},
 		Inputs: append([]Input{
 			{Name: "gas_volume", Chosen: true, Unit: "L", Limits: "> 0", Help: "wanted"},
-			{
-				Name:    "acid",
-				Unit:    "choice",
-				Options: acids,
-			}, {Name: "acid_strength", Unit: "%", Optional: true, Limits: "> 0…100", Help: "left-out-for-powder"},
-			{
-				Name:    "acid_density",
-				Unit:    "g/mL",
-				Default: "1.005 g/mL",
-				Limits:  "> 0",
-			}, {Name: "carbonate", Unit: "choice", Options: carbonates},
-			{
-				Name:    "yield",
-				Unit:    "1",
-				Default: "1",
-				Limits:  "> 0…1",
-				Help:    "share-of-the-gas-that-is-caught",
-			}, {Name: "spoon_mass", Unit: "g", Optional: true, Limits: "> 0", Help: "of-one-spoon-of-the-carbonate"},
+			{Name: "acid", Unit: "choice", Options: acids},
+			{Name: "acid_strength", Unit: "%", Optional: true, Limits: "> 0…100", Help: "left-out-for-powder"},
+			{Name: "acid_density", Unit: "g/mL", Default: "1.005 g/mL", Limits: "> 0"},
+			{Name: "carbonate", Unit: "choice", Options: carbonates},
+			{Name: "yield", Unit: "1", Default: "1", Limits: "> 0…1", Help: "share-of-the-gas-that-is-caught"},
+			{Name: "spoon_mass", Unit: "g", Optional: true, Limits: "> 0", Help: "of-one-spoon-of-the-carbonate"},
 		}, gasInputs...),
 		Outputs: []Output{
 			{"co2_amount", "mol", ""},
@@ -86,13 +74,8 @@ func init() {
 			Main:    "fill_ratio",
 			Inverse: []string{"carbonate_mass", "acid_volume", "capacity"},
 			Inputs: append([]Input{
-				{
-					Name:   "capacity",
-					Chosen: true,
-					Unit:   "L",
-					Limits: "> 0",
-					Help:   "full-volume-of-the-bag",
-				}, {Name: "liquid_volume", Unit: "L", Optional: true, Limits: "≥ 0", Help: "as-acid-volume-if-left-out"},
+				{Name: "capacity", Chosen: true, Unit: "L", Limits: "> 0", Help: "full-volume-of-the-bag"},
+				{Name: "liquid_volume", Unit: "L", Optional: true, Limits: "≥ 0", Help: "as-acid-volume-if-left-out"},
 				{Name: "air_volume", Unit: "L", Default: "0 L", Limits: "≥ 0", Help: "air-left-in-the-bag"},
 			}, fizzInputs...),
 			Outputs: []Output{{"gas_volume", "L", ""}, {"fill_ratio", "1", ""}, {"verdict", "", ""}},

@@ -7,12 +7,9 @@ var gInput = Input{Name: "g", Unit: "m/s²", Default: gravity, Limits: "> 0", He
 func init() {
 	register(Model{Number: 15, ID: "pendulum", Group: "fast", Main: "period", Inverse: []string{"length"},
 		Inputs: []Input{
-			{
-				Name:     "length",
-				Unit:     "m",
-				Optional: true,
-				Limits:   "> 0",
-			}, {Name: "period", Unit: "s", Optional: true, Limits: "> 0"}, {Name: "amplitude", Unit: "deg", Default: "0 deg", Limits: "0…90", Help: "from-the-vertical-to-one-side"},
+			{Name: "length", Unit: "m", Optional: true, Limits: "> 0"},
+			{Name: "period", Unit: "s", Optional: true, Limits: "> 0"},
+			{Name: "amplitude", Unit: "deg", Default: "0 deg", Limits: "0…90", Help: "from-the-vertical-to-one-side"},
 			{Name: "swings", Unit: "1", Default: "10", Limits: "> 0", Help: "there-and-back"}, gInput,
 		},
 		Outputs: []Output{{"period", "s", ""}, {"frequency", "Hz", ""}, {"length", "cm", ""}, {"swings_time", "s", ""}},
@@ -50,12 +47,8 @@ func init() {
 		run:     coupled})
 	register(Model{Number: 17, ID: "ramp", Group: "fast", Main: "time", Inverse: []string{"height", "length"},
 		Inputs: []Input{
-			{
-				Name:   "length",
-				Unit:   "m",
-				Limits: "> 0",
-				Help:   "along-the-slope",
-			}, {Name: "height", Unit: "m", Limits: "> 0", Help: "of-the-upper-end"},
+			{Name: "length", Unit: "m", Limits: "> 0", Help: "along-the-slope"},
+			{Name: "height", Unit: "m", Limits: "> 0", Help: "of-the-upper-end"},
 			{
 				Name:    "kind",
 				Unit:    "choice",
@@ -72,19 +65,10 @@ func init() {
 			Main:    "height",
 			Inverse: []string{"flight_time", "distance", "angle"},
 			Inputs: []Input{
-				{
-					Name:     "flight_time",
-					Unit:     "s",
-					Optional: true,
-					Limits:   "≥ 0",
-				}, {Name: "distance", Unit: "m", Optional: true, Limits: "> 0", Help: "to-the-place-below"}, gInput,
-				{
-					Name:     "angle",
-					Unit:     "deg",
-					Optional: true,
-					Limits:   "0…<90",
-					Help:     "above-the-horizon",
-				}, {Name: "eye_height", Unit: "m", Default: "0 m", Limits: "≥ 0"},
+				{Name: "flight_time", Unit: "s", Optional: true, Limits: "≥ 0"},
+				{Name: "distance", Unit: "m", Optional: true, Limits: "> 0", Help: "to-the-place-below"}, gInput,
+				{Name: "angle", Unit: "deg", Optional: true, Limits: "0…<90", Help: "above-the-horizon"},
+				{Name: "eye_height", Unit: "m", Default: "0 m", Limits: "≥ 0"},
 			},
 			Outputs: []Output{{"height", "m", ""}, {"launch_speed", "m/s", ""}},
 			run: func(a *args) results {

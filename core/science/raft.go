@@ -5,17 +5,13 @@ import "math"
 func init() {
 	register(Model{Number: 10, ID: "raft", Group: "much", Main: "max_stable_load",
 		Inputs: []Input{
-			{
-				Name:   "length",
-				Unit:   "cm",
-				Limits: "> 0",
-			}, {Name: "width", Unit: "cm", Limits: "> 0"}, {Name: "height", Unit: "cm", Limits: "> 0"}, {Name: "mass", Unit: "g", Limits: "> 0"},
-			{
-				Name:   "load_mass",
-				Unit:   "g",
-				Limits: "> 0",
-				Help:   "of-one-load",
-			}, {Name: "load_height", Chosen: true, Unit: "cm", Default: "0 cm", Limits: "≥ 0", Help: "of-their-middle-above-the-deck"}, {Name: "loads", Unit: "1", Default: "0", Limits: "≥ 0", Whole: true, Help: "how-many-are-on-it"},
+			{Name: "length", Unit: "cm", Limits: "> 0"},
+			{Name: "width", Unit: "cm", Limits: "> 0"},
+			{Name: "height", Unit: "cm", Limits: "> 0"},
+			{Name: "mass", Unit: "g", Limits: "> 0"},
+			{Name: "load_mass", Unit: "g", Limits: "> 0", Help: "of-one-load"},
+			{Name: "load_height", Chosen: true, Unit: "cm", Default: "0 cm", Limits: "≥ 0", Help: "of-their-middle-above-the-deck"},
+			{Name: "loads", Unit: "1", Default: "0", Limits: "≥ 0", Whole: true, Help: "how-many-are-on-it"},
 			{Name: "water_density", Unit: "g/mL", Default: water, Limits: "> 0"},
 		},
 		Outputs: []Output{
@@ -28,13 +24,10 @@ func init() {
 		run: raft})
 	register(Model{Number: 11, ID: "cell-stack", Group: "much", Main: "cells",
 		Inputs: []Input{
-			{
-				Name:   "emf",
-				Label:  "voltage_of_a_cell",
-				Unit:   "V",
-				Limits: "> 0",
-				Help:   "of-one-cell",
-			}, {Name: "resistance", Unit: "Ω", Limits: "≥ 0", Help: "of-one-cell"}, {Name: "threshold", Chosen: true, Unit: "V", Limits: "> 0", Help: "at-which-the-lamp-begins-to-shine"}, {Name: "current", Unit: "A", Limits: "≥ 0", Help: "that-the-lamp-takes"},
+			{Name: "emf", Label: "voltage_of_a_cell", Unit: "V", Limits: "> 0", Help: "of-one-cell"},
+			{Name: "resistance", Unit: "Ω", Limits: "≥ 0", Help: "of-one-cell"},
+			{Name: "threshold", Chosen: true, Unit: "V", Limits: "> 0", Help: "at-which-the-lamp-begins-to-shine"},
+			{Name: "current", Unit: "A", Limits: "≥ 0", Help: "that-the-lamp-takes"},
 		},
 		Outputs: []Output{{"cells", "1", ""}, {"open_voltage", "V", ""}, {"loaded_voltage", "V", ""}},
 		run: func(a *args) results {

@@ -12,12 +12,7 @@ func init() {
 		Inputs: []Input{
 			{Name: "text", Unit: "text", Help: "as-it-was-typed-into-the-field"},
 			{Name: "unit", Unit: "text", Help: "the-unit-beside-the-field-such-as-mm"},
-			{
-				Name:    "language",
-				Unit:    "text",
-				Default: "en",
-				Help:    "of-the-writer",
-			},
+			{Name: "language", Unit: "text", Default: "en", Help: "of-the-writer"},
 			{Name: "measures", Unit: "choice", Options: []string{"us", "metric", "uk", "au"}, Default: "metric"},
 		},
 		Outputs: []Output{

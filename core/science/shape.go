@@ -5,7 +5,8 @@ import "math"
 func init() {
 	register(Model{Number: 19, ID: "circle", Group: "size", Main: "ratio",
 		Inputs: []Input{
-			{Name: "circumference", Unit: "cm", Limits: "> 0"}, {Name: "diameter", Unit: "cm", Limits: "> 0"},
+			{Name: "circumference", Unit: "cm", Limits: "> 0"},
+			{Name: "diameter", Unit: "cm", Limits: "> 0"},
 			{
 				Name:    "circumference_resolution",
 				Chosen:  true,
@@ -13,7 +14,8 @@ func init() {
 				Default: "1 mm",
 				Limits:  "≥ 0",
 				Help:    "smallest-step-of-the-tape",
-			}, {Name: "diameter_resolution", Chosen: true, Unit: "cm", Default: "1 mm", Limits: "≥ 0", Help: "smallest-step-of-the-ruler"},
+			},
+			{Name: "diameter_resolution", Chosen: true, Unit: "cm", Default: "1 mm", Limits: "≥ 0", Help: "smallest-step-of-the-ruler"},
 		},
 		Outputs: []Output{{"ratio", "1", "u"}, {"u", "1", ""}, {"percent_error", "%", ""}, {"consistent", "", ""}},
 		run: func(a *args) results {
@@ -44,12 +46,8 @@ func init() {
 		}})
 	register(Model{Number: 25, ID: "colour-wheel", Group: "size", Main: "rpm", Inverse: []string{"fusion_frequency"},
 		Inputs: []Input{
-			{
-				Name:   "weights",
-				Unit:   "list of 1",
-				Limits: "≥ 0",
-				Help:   "of-the-colours",
-			}, {Name: "fusion_frequency", Chosen: true, Unit: "Hz", Default: "50 Hz", Limits: "> 0"},
+			{Name: "weights", Unit: "list of 1", Limits: "≥ 0", Help: "of-the-colours"},
+			{Name: "fusion_frequency", Chosen: true, Unit: "Hz", Default: "50 Hz", Limits: "> 0"},
 			{
 				Name:    "repeats",
 				Unit:    "1",
@@ -89,11 +87,9 @@ func init() {
 			Main:    "image_height",
 			Inverse: []string{"object_distance", "screen_distance"},
 			Inputs: []Input{
-				{
-					Name:   "object_height",
-					Unit:   "m",
-					Limits: "> 0",
-				}, {Name: "object_distance", Unit: "m", Limits: "> 0"}, {Name: "screen_distance", Unit: "m", Limits: "> 0", Help: "from-the-hole"},
+				{Name: "object_height", Unit: "m", Limits: "> 0"},
+				{Name: "object_distance", Unit: "m", Limits: "> 0"},
+				{Name: "screen_distance", Unit: "m", Limits: "> 0", Help: "from-the-hole"},
 				{Name: "wavelength", Chosen: true, Unit: "m", Default: "550 nm", Limits: "> 0"},
 			},
 			Outputs: []Output{{"image_height", "cm", ""}, {"hole_diameter", "mm", ""}},

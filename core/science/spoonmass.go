@@ -9,12 +9,8 @@ import (
 func init() {
 	register(Model{Number: 8, ID: "spoon-mass", Group: "much", Main: "total", Inverse: []string{"spoons"},
 		Inputs: []Input{
-			{
-				Name:   "masses",
-				Unit:   "list of g",
-				Limits: "> 0",
-				Help:   "one-level-spoon-per-reading",
-			}, {Name: "spoons", Unit: "1", Default: "1", Limits: "> 0", Help: "how-many-go-into-the-total"},
+			{Name: "masses", Unit: "list of g", Limits: "> 0", Help: "one-level-spoon-per-reading"},
+			{Name: "spoons", Unit: "1", Default: "1", Limits: "> 0", Help: "how-many-go-into-the-total"},
 			{Name: "resolution", Chosen: true, Unit: "g", Default: "0 g", Limits: "≥ 0", Help: "of-the-scale"},
 		},
 		Outputs: []Output{
@@ -44,18 +40,11 @@ func init() {
 		}})
 	register(Model{Number: 20, ID: "mass-change", Group: "see", Main: "percent", Inverse: []string{"after"},
 		Inputs: []Input{
-			{
-				Name:   "before",
-				Unit:   "g",
-				Limits: "> 0",
-				Help:   "mean-of-the-weighings",
-			}, {Name: "after", Unit: "g", Limits: "≥ 0", Help: "mean-of-the-weighings"}, {Name: "resolution", Chosen: true, Unit: "g", Limits: "≥ 0", Help: "step-of-the-display"},
-			{
-				Name:     "tare",
-				Unit:     "flag",
-				Optional: true,
-				Help:     "the-scale-was-zeroed-before-each-weighing",
-			}, {Name: "repeatability", Chosen: true, Unit: "g", Default: "0 g", Limits: "≥ 0", Help: "sd-of-repeated-weighings"},
+			{Name: "before", Unit: "g", Limits: "> 0", Help: "mean-of-the-weighings"},
+			{Name: "after", Unit: "g", Limits: "≥ 0", Help: "mean-of-the-weighings"},
+			{Name: "resolution", Chosen: true, Unit: "g", Limits: "≥ 0", Help: "step-of-the-display"},
+			{Name: "tare", Unit: "flag", Optional: true, Help: "the-scale-was-zeroed-before-each-weighing"},
+			{Name: "repeatability", Chosen: true, Unit: "g", Default: "0 g", Limits: "≥ 0", Help: "sd-of-repeated-weighings"},
 			{Name: "container", Unit: "g", Default: "0 g", Limits: "≥ 0", Help: "included-in-both-weighings"},
 		},
 		Outputs: []Output{

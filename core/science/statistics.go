@@ -17,19 +17,11 @@ func init() {
 	register(
 		Model{Number: 21, ID: "detect", Group: "see", Main: "power", Inverse: []string{"families", "trials", "effect"},
 			Inputs: []Input{
-				{
-					Name:   "effect",
-					Chosen: true,
-					Unit:   "any",
-					Help:   "the-difference-that-matters",
-				}, {Name: "reading_sd", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "scatter-of-one-reading"}, {Name: "between_sd", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "scatter-of-the-true-difference-between-families"},
-				{
-					Name:   "trials",
-					Unit:   "1",
-					Limits: "≥ 1",
-					Whole:  true,
-					Help:   "per-family-and-condition",
-				}, {Name: "families", Unit: "1", Limits: "≥ 1", Whole: true, Help: "how-many-take-part"},
+				{Name: "effect", Chosen: true, Unit: "any", Help: "the-difference-that-matters"},
+				{Name: "reading_sd", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "scatter-of-one-reading"},
+				{Name: "between_sd", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "scatter-of-the-true-difference-between-families"},
+				{Name: "trials", Unit: "1", Limits: "≥ 1", Whole: true, Help: "per-family-and-condition"},
+				{Name: "families", Unit: "1", Limits: "≥ 1", Whole: true, Help: "how-many-take-part"},
 			},
 			Outputs: []Output{
 				{"se", "as the data", ""},
@@ -41,13 +33,9 @@ func init() {
 	)
 	register(Model{Number: 22, ID: "choice", Group: "see", Main: "exact_p",
 		Inputs: []Input{
-			{
-				Name:   "counts",
-				Unit:   "list of 1",
-				Limits: "≥ 0",
-				Whole:  true,
-				Help:   "how-many-at-each-place",
-			}, {Name: "shares", Unit: "list of 1", Optional: true, Limits: "> 0", Help: "expected-equal-when-left-out"}, {Name: "p1", Label: "true_share", Unit: "1", Optional: true, Limits: "0…1", Help: "true-share-of-the-first-for-planning"},
+			{Name: "counts", Unit: "list of 1", Limits: "≥ 0", Whole: true, Help: "how-many-at-each-place"},
+			{Name: "shares", Unit: "list of 1", Optional: true, Limits: "> 0", Help: "expected-equal-when-left-out"},
+			{Name: "p1", Label: "true_share", Unit: "1", Optional: true, Limits: "0…1", Help: "true-share-of-the-first-for-planning"},
 		},
 		Outputs: []Output{
 			{"chi_square", "1", ""},
@@ -60,11 +48,10 @@ func init() {
 		run: choiceTest})
 	register(Model{Number: 23, ID: "cooling", Group: "fast", Main: "predicted", Inverse: []string{"at"},
 		Inputs: []Input{
-			{
-				Name: "times",
-				Unit: "list of min",
-				Help: "of-the-readings",
-			}, {Name: "temperatures", Unit: "list of °C"}, {Name: "ambient", Label: "room", Unit: "°C", Help: "of-the-room"}, {Name: "at", Label: "time_wanted", Chosen: true, Unit: "min", Optional: true, Help: "when-the-temperature-is-wanted"},
+			{Name: "times", Unit: "list of min", Help: "of-the-readings"},
+			{Name: "temperatures", Unit: "list of °C"},
+			{Name: "ambient", Label: "room", Unit: "°C", Help: "of-the-room"},
+			{Name: "at", Label: "time_wanted", Chosen: true, Unit: "min", Optional: true, Help: "when-the-temperature-is-wanted"},
 		},
 		Outputs: []Output{{"k", "1/min", ""}, {"half_time", "min", ""}, {"predicted", "°C", ""}},
 		run:     cooling})

@@ -1,8 +1,7 @@
-import { useState } from 'react';
 import type { Reply } from '../core';
 import type { LocalEntry } from '../phone/db';
 import type { HomeState } from '../phone/useHome';
-import { useRecalled } from '../phone/useRecalled';
+import { useRemembered } from '../phone/useRemembered';
 import { useWords } from '../words';
 
 interface Props {
@@ -18,13 +17,8 @@ interface Props {
 /** A kept value, shown back as it was read. What differs from what was typed waits for a tap; a question offers what would answer it. */
 export function KeptReading({ entry, reply, id, state, onOffer, onNotRead, onChange }: Props) {
   const t = useWords();
-  const key = `accepted/${entry.id}`;
-  const [accepted, setAccepted] = useState(false);
-  useRecalled<boolean>(state, key, (kept) => setAccepted(Boolean(kept)));
-  const accept = () => {
-    setAccepted(true);
-    void state.keep(key, true);
-  };
+  const [accepted, setAccepted] = useRemembered<boolean>(state, `accepted/${entry.id}`);
+  const accept = () => setAccepted(true);
   const typed = entry.entry.typed ?? '';
   const asked = reply?.state === 'question' || reply?.state === 'unread';
   const doubt = !accepted && (reply?.confirm || (reply?.messages ?? []).length > 0);

@@ -1,8 +1,7 @@
-import { useState } from 'react';
 import type { HomeState, Sheet } from '../phone/useHome';
 import type { Understand } from '../core';
 import type { Bundle } from '../phone/useHome';
-import { useRecalled } from '../phone/useRecalled';
+import { useRemembered } from '../phone/useRemembered';
 import { useWords } from '../words';
 
 export type Question = Sheet['questions'][number];
@@ -16,13 +15,9 @@ const draftKey = (assignment: string, id: string) => `draft/${assignment}/${id}`
 
 /** A half-written answer that returns after the page was killed. */
 export function useDraft(state: HomeState, assignment: string, id: string, first: Given) {
-  const [given, setGiven] = useState(first);
-  useRecalled<Given>(state, draftKey(assignment, id), (kept) => kept && setGiven(kept));
-  const set = (value: Given) => {
-    setGiven(value);
-    void state.keep(draftKey(assignment, id), value);
-  };
-  return [given, set, () => void state.keep(draftKey(assignment, id), undefined)] as const;
+  const key = draftKey(assignment, id);
+  const [given, set] = useRemembered<Given>(state, key);
+  return [given ?? first, set, () => void state.keep(key, undefined)] as const;
 }
 
 /** Whether something was answered; an order that nobody touched was not put in order yet. */

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { LocalEntry } from '../phone/db';
 import { byTime, type Slot } from '../phone/book';
 import type { HomeState, Sheet } from '../phone/useHome';
-import { useRecalled } from '../phone/useRecalled';
+import { useRemembered } from '../phone/useRemembered';
 import { useWords } from '../words';
 import { useKept, type Typing } from '../phone/typing';
 import { useCore } from '../phone/useCore';
@@ -15,16 +15,8 @@ const slotKey = (s: Slot) => `${s.reading}/${s.condition ?? ''}/${s.time ?? ''}/
 
 /** The tool this home measures a reading with; kept on the phone. */
 export function useInstrument(state: HomeState, reading: string) {
-  const key = `instrument/${reading}`;
-  const [instrument, set] = useState('');
-  useRecalled<string>(state, key, (kept) => kept && set(kept));
-  return [
-    instrument,
-    (id: string) => {
-      set(id);
-      void state.keep(key, id);
-    },
-  ] as const;
+  const [instrument, set] = useRemembered<string>(state, `instrument/${reading}`);
+  return [instrument ?? '', set] as const;
 }
 
 interface Props extends WorkProps {
@@ -50,10 +42,10 @@ export function ReadingField({
   const t = useWords();
   const core = useCore();
   const key = `typed/${sheet.assignment}/${slotKey(slot)}`;
-  const [typed, setTyped] = useState('');
+  const [kept, setKept] = useRemembered<string>(state, key);
+  const typed = kept ?? '';
   const [changing, setChanging] = useState(false);
   const [asking, setAsking] = useState<'spoiled' | 'not-read'>();
-  useRecalled<string>(state, key, (kept) => kept && setTyped(kept));
   const taken = book.present(slot);
   const notRead = book.notRead(slot);
   const present = taken && notRead && byTime(taken, notRead) < 0 ? undefined : taken; // what was said last stands
@@ -71,8 +63,7 @@ export function ReadingField({
   const id = `reading-${slotKey(slot)}`;
 
   const write = (value: string) => {
-    setTyped(value);
-    void state.keep(key, value || undefined);
+    setKept(value || undefined);
   };
   const put = (text: string, instead?: LocalEntry) =>
     state.add(sheet.assignment, {

@@ -158,13 +158,14 @@ var fits = map[Kind]func(d *design.Document, e *Entry) *Problem{
 			firstID(len(d.Evidence), func(i int) string { return d.Evidence[i].ID }),
 		}
 	},
-	Spoiled: says(func(e *Entry) []string { return []string{e.Refers, e.Reason} }, "reason", "spoiled", "spilled"),
+	Spoiled: says(func(e *Entry) []string { return []string{e.Refers, e.Reason} },
+		Problem{"reason", rule("spoiled"), "spilled"}),
 	Vouched: says(func(e *Entry) []string { return []string{e.Step, e.Reason} },
-		"reason", "vouched", "Grandma told me on the phone that she was there"),
+		Problem{"reason", rule("vouched"), "Grandma told me on the phone that she was there"}),
 	SetAside: says(func(e *Entry) []string { return []string{e.Refers, e.Reason} },
-		"reason", "set-aside", "The ruler was upside down on the photo"),
+		Problem{"reason", rule("set-aside"), "The ruler was upside down on the photo"}),
 	Asked: says(func(e *Entry) []string { return []string{e.Refers, e.Text} },
-		"text", "asked", "Did you read millimetres or centimetres?"),
+		Problem{"text", rule("asked"), "Did you read millimetres or centimetres?"}),
 	Fact: func(_ *design.Document, e *Entry) *Problem {
 		if e.Refers == "" || len(e.Choice) != 1 || e.Choice[0] != "yes" && e.Choice[0] != "no" {
 			return &Problem{"choice", rule("fact"), "no"}
@@ -176,11 +177,11 @@ var fits = map[Kind]func(d *design.Document, e *Entry) *Problem{
 }
 
 // says asks that none of an entry's texts is empty.
-func says(texts func(e *Entry) []string, field, code, example string) func(*design.Document, *Entry) *Problem {
+func says(texts func(e *Entry) []string, p Problem) func(*design.Document, *Entry) *Problem {
 	return func(_ *design.Document, e *Entry) *Problem {
 		for _, t := range texts(e) {
 			if strings.TrimSpace(t) == "" {
-				return &Problem{field, rule(code), example}
+				return &p
 			}
 		}
 		return nil

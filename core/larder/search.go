@@ -310,28 +310,7 @@ func notLetter(r rune) bool {
 	return !(r >= 'a' && r <= 'z' || r >= '0' && r <= '9' || r == 'ñ' || r == '%')
 }
 
-var accents = strings.NewReplacer(
-	"á",
-	"a",
-	"é",
-	"e",
-	"í",
-	"i",
-	"ó",
-	"o",
-	"ú",
-	"u",
-	"ü",
-	"u",
-	"à",
-	"a",
-	"è",
-	"e",
-	"ç",
-	"c",
-	"-",
-	" ",
-)
+var accents = strings.NewReplacer(append(slices.Clone(text.Accents), "-", " ")...)
 
 func fold(s string) string {
 	return strings.Join(strings.Fields(accents.Replace(strings.ToLower(s))), " ")

@@ -1,9 +1,12 @@
 package lexicon
 
 import (
+	"slices"
 	"strconv"
 	"strings"
 	"unicode"
+
+	"patient-kitchen/core/text"
 )
 
 // token is one word of a sentence, folded; one without a word is the end of a
@@ -18,32 +21,7 @@ type token struct {
 
 func (t token) boundary() bool { return t.word == "" }
 
-var folding = strings.NewReplacer(
-	"á",
-	"a",
-	"é",
-	"e",
-	"í",
-	"i",
-	"ó",
-	"o",
-	"ú",
-	"u",
-	"ü",
-	"u",
-	"à",
-	"a",
-	"è",
-	"e",
-	"ç",
-	"c",
-	"’",
-	"'",
-	"‘",
-	"'",
-	"`",
-	"'",
-)
+var folding = strings.NewReplacer(append(slices.Clone(text.Accents), "’", "'", "‘", "'", "`", "'")...)
 
 // Sentences splits a text at full stops, semicolons, colons, question and
 // exclamation marks and new lines; a stop within a number is none.

@@ -13,10 +13,16 @@ import (
 )
 
 // metricAmount finds an amount in millilitres, litres or degrees Celsius in a
-// sentence, and what stands about it.
-var metricAmount = regexp.MustCompile(
-	`(\(|\d[ \x{a0}]?[–-][ \x{a0}]?)?\b(\d+(?:[.,]\d+)?)(?:[–-](\d+(?:[.,]\d+)?))?[ \x{a0}]?(mL|L|°C)(?:\b|$)`,
-)
+// sentence: its sign, figure, the end of a range, unit.
+var metricAmount = regexp.MustCompile(`([−-])?\b(\d+(?:[.,]\d+)?)(?:[–-](\d+(?:[.,]\d+)?))?[ \x{a0}]?(mL|L|°C)(?:\b|$)`)
+
+// What stands before an amount that stays: a bracket or a stroke, a give or take,
+// or the other end of a range.
+var notAlone = regexp.MustCompile(`(?:[(/±]|\d[ \x{a0}]?(?:[–-]|\p{L}{1,5} ))[ \x{a0}]?$`)
+
+// besides is what stands behind an amount that has its measure in other units
+// already, or that is part of another unit.
+var besides = regexp.MustCompile(`^(?:/|[ \x{a0}]?[(/][^)]*(?:°F|cup|tbsp|tsp|taza|cda|cdta))`)
 
 // farOff is how far a measure may be from the amount that it stands for, as a
 // share: a level cup is filled to about 5 %.
@@ -35,25 +41,28 @@ func (s System) Beside(sentence, language string) string {
 	var b strings.Builder
 	end := 0
 	for _, m := range metricAmount.FindAllStringSubmatchIndex(sentence, -1) {
-		if m[2] >= 0 { // beside another amount already, or the end of a range
-			continue
-		}
 		part := func(i int) string {
 			if m[i] < 0 {
 				return ""
 			}
 			return sentence[m[i]:m[i+1]]
 		}
+		before, after := sentence[:m[0]], sentence[m[1]:]
+		sign, low, high := part(2), part(4), part(6)
+		if notAlone.MatchString(before) || besides.MatchString(after) {
+			continue
+		}
 		own := ""
-		if part(8) == "°C" {
-			own = fahrenheit(part(4), part(6), language)
-		} else if m[6] < 0 && anAmount(sentence[:m[4]], sentence[m[1]:], language) {
-			own = inSpoons(part(4), part(8), language)
+		switch {
+		case part(8) != "°C" && sign+high == "" && anAmount(before, after, language):
+			own = inSpoons(low, part(8), language)
+		case part(8) == "°C" && !aDifference(before, after, language):
+			own = fahrenheit(sign, low, high, language)
 		}
 		if own == "" {
 			continue
 		}
-		b.WriteString(sentence[end:m[0]] + own + " (" + sentence[m[4]:m[1]] + ")")
+		b.WriteString(sentence[end:m[0]] + own + " (" + sentence[m[0]:m[1]] + ")")
 		end = m[1]
 	}
 	b.WriteString(sentence[end:])
@@ -73,9 +82,9 @@ func inSentence(s string) (float64, bool) {
 	return v, err == nil
 }
 
-func fahrenheit(low, high, language string) string {
+func fahrenheit(sign, low, high, language string) string {
 	var ends []string
-	for _, s := range []string{low, high} {
+	for i, s := range []string{low, high} {
 		if s == "" {
 			continue
 		}
@@ -83,25 +92,49 @@ func fahrenheit(low, high, language string) string {
 		if !ok {
 			return ""
 		}
+		if sign != "" && i == 0 {
+			v = -v
+		}
 		ends = append(ends, text.Number(math.Round(v*1.8+32), 0, language))
 	}
 	return strings.Join(ends, "–") + "\u00a0°F"
+}
+
+// aDifference reports whether a temperature is how much warmer something is, not how
+// warm.
+func aDifference(before, after, language string) bool {
+	v := vocabularies[text.Of(language).Code]
+	return slices.Contains(v.StepsBefore, lastWord(before)) || slices.Contains(v.StepsAfter, nextWord(after))
+}
+
+func lastWord(s string) string {
+	fields := strings.Fields(s)
+	if len(fields) == 0 {
+		return ""
+	}
+	return strings.ToLower(fields[len(fields)-1])
+}
+
+func nextWord(s string) string {
+	fields := strings.Fields(s)
+	if len(fields) == 0 {
+		return ""
+	}
+	return strings.ToLower(strings.TrimRight(fields[0], ".,;:)"))
 }
 
 // anAmount reports whether what stands before and after a volume lets it be an
 // amount, not the name of a vessel.
 func anAmount(before, after, language string) bool {
 	v := vocabularies[text.Of(language).Code]
-	if fields := strings.Fields(before); len(fields) > 0 &&
-		slices.Contains(v.Names, strings.ToLower(fields[len(fields)-1])) {
+	if slices.Contains(v.Names, lastWord(before)) {
 		return false
 	}
 	after = strings.TrimLeft(after, " \u00a0")
-	word, _, _ := strings.Cut(after, " ")
-	if word == "" || !unicode.IsLetter([]rune(word)[0]) {
+	if after == "" || !unicode.IsLetter([]rune(after)[0]) {
 		return true
 	}
-	return slices.Contains(v.Follows, strings.ToLower(strings.TrimRight(word, ".,;:")))
+	return slices.Contains(v.Follows, nextWord(after))
 }
 
 // inSpoons is a volume in cups or spoons, "" where none comes near.

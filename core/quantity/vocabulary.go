@@ -16,39 +16,41 @@ var wordFiles embed.FS
 // as words/<language>.json gives them. A phrase is lower-case words with one
 // blank between; in lists of unit spellings ~ stands for a blank inside one.
 type vocabulary struct {
-	Units      map[string]string     // by symbol: the spellings, also of the strict layer
-	Kitchen    map[string]string     // the same for kitchen words that only a place gives a size
-	Degrees    string                // words for degrees of whatever scale the field has
-	Numbers    map[string]float64    // twenty
-	Groups     map[string]float64    // dozen, hundred: they multiply
-	Pairs      map[string]float64    // a couple: so many, about
-	Fractions  map[string]float64    // half: by its denominator
-	Article    []string              // one, where a unit follows
-	Of         []string              // between a number in words and its unit
-	And        []string              // "2 cups and 1 tbsp"
-	Point      []string              // "two point five"
-	Minus      []string              //
-	To         []string              // joins the ends of a range
-	Spans      map[string]string     // "between" … "and"
-	Give       []string              // ± in words
-	Per        []string              // "cm per second"
-	Times      []string              // "2 times 50 mL"
-	About      []string              // before the value
-	AboutAfter []string              `json:"about_after"`
-	Below      []string              //
-	Above      []string              //
-	BelowAfter []string              `json:"below_after"`
-	AboveAfter []string              `json:"above_after"`
-	Modifiers  map[string][3]float64 // on the level volume of a powder: usual, least, most (larder D2.5)
-	Missing    []string              // nothing was measured
-	None       []string              // zero, or not read?
-	Vague      []string              // kept as words and asked
-	Packets    []string              // a thing of no known size
-	Against    []string              // behind a value they may turn it round, so it is not read
-	BelowZero  []string              `json:"below_zero"` // behind a temperature
-	Solfege    string                // the names of the notes from do
-	Names      []string              // before a volume that tells a vessel: "a 500 mL bottle"
-	Follows    []string              // behind a volume that is an amount: "200 mL of"
+	Units       map[string]string     // by symbol: the spellings, also of the strict layer
+	Kitchen     map[string]string     // the same for kitchen words that only a place gives a size
+	Degrees     string                // words for degrees of whatever scale the field has
+	Numbers     map[string]float64    // twenty
+	Groups      map[string]float64    // dozen, hundred: they multiply
+	Pairs       map[string]float64    // a couple: so many, about
+	Fractions   map[string]float64    // half: by its denominator
+	Article     []string              // one, where a unit follows
+	Of          []string              // between a number in words and its unit
+	And         []string              // "2 cups and 1 tbsp"
+	Point       []string              // "two point five"
+	Minus       []string              //
+	To          []string              // joins the ends of a range
+	Spans       map[string]string     // "between" … "and"
+	Give        []string              // ± in words
+	Per         []string              // "cm per second"
+	Times       []string              // "2 times 50 mL"
+	About       []string              // before the value
+	AboutAfter  []string              `json:"about_after"`
+	Below       []string              //
+	Above       []string              //
+	BelowAfter  []string              `json:"below_after"`
+	AboveAfter  []string              `json:"above_after"`
+	Modifiers   map[string][3]float64 // on the level volume of a powder: usual, least, most (larder D2.5)
+	Missing     []string              // nothing was measured
+	None        []string              // zero, or not read?
+	Vague       []string              // kept as words and asked
+	Packets     []string              // a thing of no known size
+	Against     []string              // behind a value they may turn it round, so it is not read
+	BelowZero   []string              `json:"below_zero"` // behind a temperature
+	Solfege     string                // the names of the notes from do
+	Names       []string              // before a volume that tells a vessel: "a 500 mL bottle"
+	Follows     []string              // behind a volume that is an amount: "200 mL of"
+	StepsBefore []string              `json:"steps_before"` // before a difference of temperature: "by 5 °C"
+	StepsAfter  []string              `json:"steps_after"`  // behind one: "5 °C warmer"
 }
 
 // vocabularies are the words of each language, by its code.

@@ -2,7 +2,7 @@ package science
 
 import "math"
 
-var gInput = Input{Name: "g", Unit: "m/s²", Default: gravity, Limits: "> 0", Help: "gravity-here"}
+var gInput = Input{Name: "g", Label: "gravity", Unit: "m/s²", Default: gravity, Limits: "> 0", Help: "gravity-here"}
 
 func init() {
 	register(Model{Number: 15, ID: "pendulum", Group: "fast", Main: "period", Inverse: []string{"length"},

@@ -2,8 +2,10 @@ package science_test
 
 import (
 	"regexp"
+	"slices"
 	"testing"
 
+	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/science"
 	"patient-kitchen/core/text"
 )
@@ -32,6 +34,25 @@ func TestWordsOfModels(t *testing.T) {
 					!text.Has("science.name."+o.Name) {
 					t.Errorf("%s: no words for %s", m.ID, o.Name)
 				}
+			}
+		}
+	}
+	// An input that is called as an output is the same thing: of a unit of its kind.
+	kind := func(unit string) string {
+		u, _ := quantity.LookupUnit(unit)
+		return text.Render(u.Dim.Words(), "en")
+	}
+	comesOut := map[string][]string{}
+	for _, m := range science.Models() {
+		for _, o := range m.Outputs {
+			comesOut[o.Name] = append(comesOut[o.Name], kind(o.Unit))
+		}
+	}
+	for _, m := range science.Models() {
+		for _, in := range m.Inputs {
+			kinds := comesOut[in.Name]
+			if in.Label == "" && len(kinds) > 0 && !slices.Contains(kinds, kind(in.Unit)) {
+				t.Errorf("%s: %s is called as an output of another kind: %v", m.ID, in.Name, kinds)
 			}
 		}
 	}

@@ -95,10 +95,18 @@ func TestListsInTheTeachersLanguage(t *testing.T) {
 		!strings.HasPrefix(card.Figures[0].Text, "ácido ") || !slices.ContainsFunc(card.Figures, func(f app.FigureRow) bool { return strings.Contains(f.Text, "acético, típico") }) {
 		t.Errorf("%+v", card)
 	}
+	found := false
 	for _, m := range want[api.List[app.ModelView]](sc.teacher, "GET", "/models", nil, spanish...).Items {
-		if m.ID == "fizz" && (m.Words["limiting"] != "lo que se acaba primero" || m.Inputs[0].Label == "") {
+		if m.ID != "fizz" {
+			continue
+		}
+		found = true
+		if m.Words["limiting"] != "lo que se acaba primero" || m.Inputs[0].Label != "ácido" {
 			t.Errorf("%+v", m)
 		}
+	}
+	if !found {
+		t.Error("there is no model of the fizz")
 	}
 }
 

@@ -8,14 +8,17 @@ import { say } from '../words';
 export function FormulaEcho({ formula, unit }: { formula: string; unit: string }) {
   const { doc } = useEditing();
   const asked = useSettled({ formula, unit, document: doc });
+  const { readings, constants, trials } = asked.document;
   const { data: answer } = useQuery({
-    queryKey: ['formula', asked.formula, asked.unit, doc.readings, doc.constants, doc.trials],
+    queryKey: ['formula', asked.formula, asked.unit, readings, constants, trials],
     enabled: asked.formula !== '',
     placeholderData: keepPreviousData,
-    queryFn: ({ signal }) => got(api.POST('/api/v1/preview/formula', { body: asked, signal })),
+    queryFn: async ({ signal }) => ({
+      ...(await got(api.POST('/api/v1/preview/formula', { body: asked, signal }))),
+      of_formula: asked.formula,
+    }),
   });
-  if (!formula) return null;
-  if (!answer) return null;
+  if (!formula || !answer) return null;
   if (answer.ok)
     return (
       <span className="hint small">
@@ -31,7 +34,11 @@ export function FormulaEcho({ formula, unit }: { formula: string; unit: string }
   return (
     <span className="small w-mend" role="status">
       {answer.position < answer.end && (
-        <>{say('formulaEcho.at', { formula: formula.slice(answer.position, answer.end) })} </>
+        <>
+          {say('formulaEcho.at', {
+            formula: answer.of_formula.slice(answer.position, answer.end),
+          })}{' '}
+        </>
       )}
       {answer.problem}
     </span>

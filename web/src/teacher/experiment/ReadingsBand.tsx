@@ -115,7 +115,6 @@ export function ReadingsBand({
                   {say('readingsBand.at-the-times')}
                 </label>
                 <TimesInput
-                  key={r.times?.join()}
                   id={`times-${r.id}`}
                   value={r.times ?? []}
                   offers={offersOf(i)}
@@ -414,7 +413,9 @@ function TimesInput({
   offers: (string | undefined)[];
   onChange: (v: string[]) => void;
 }) {
-  const [text, setText] = useState(value.join(', '));
+  const kept = value.join(', ');
+  const [typed, setTyped] = useState<{ over: string; text: string }>();
+  const text = typed?.over === kept ? typed.text : kept; // what changed elsewhere meanwhile stands
   const meant = value.map((t, k) => offers[k] ?? t);
   return (
     <>
@@ -423,7 +424,7 @@ function TimesInput({
         className="form-control"
         placeholder="1 min, 2 min"
         value={text}
-        onChange={(e) => setText(e.target.value)}
+        onChange={(e) => setTyped({ over: kept, text: e.target.value })}
         onBlur={() =>
           onChange(
             text

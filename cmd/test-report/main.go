@@ -43,6 +43,41 @@ type tally struct {
 	coverage                string
 }
 
+// kept is how many lines of a test's beginning and as many of its end are kept: a
+// program that logs without end must not take the machine's memory with it.
+const kept = 400
+
+// printed is what a test printed, without the middle of what is endless.
+type printed struct {
+	first, last []string // last is a ring once it is full
+	total       int
+}
+
+func (p *printed) add(line string) {
+	switch at := p.total - kept; {
+	case at < 0:
+		p.first = append(p.first, line)
+	case at < kept:
+		p.last = append(p.last, line)
+	default:
+		p.last[at%kept] = line
+	}
+	p.total++
+}
+
+// lines are what was kept, in order; of nil, none.
+func (p *printed) lines() []string {
+	if p == nil {
+		return nil
+	}
+	left := p.total - 2*kept
+	if left <= 0 {
+		return slices.Concat(p.first, p.last)
+	}
+	turn := left % kept
+	return slices.Concat(p.first, []string{fmt.Sprintf("… %d lines left out …\n", left)}, p.last[turn:], p.last[:turn])
+}
+
 type slow struct {
 	key
 	seconds float64
@@ -50,7 +85,7 @@ type slow struct {
 
 type reporter struct {
 	w       io.Writer
-	output  map[key][]string // of what has not ended
+	output  map[key]*printed // of what has not ended
 	tallies map[string]*tally
 	slow    []slow
 	skipped []string
@@ -67,7 +102,7 @@ func main() {
 }
 
 func report(in io.Reader, w io.Writer) (failed bool, err error) {
-	r := &reporter{w: w, output: map[key][]string{}, tallies: map[string]*tally{}}
+	r := &reporter{w: w, output: map[key]*printed{}, tallies: map[string]*tally{}}
 	lines := bufio.NewScanner(in)
 	lines.Buffer(nil, 16<<20)
 	for lines.Scan() {
@@ -87,7 +122,10 @@ func (r *reporter) take(e event) {
 	switch e.Action {
 	case "output", "build-output":
 		if !strings.HasPrefix(e.Output, "=== ") {
-			r.output[k] = append(r.output[k], e.Output)
+			if r.output[k] == nil {
+				r.output[k] = &printed{}
+			}
+			r.output[k].add(e.Output)
 		}
 		return
 	case "build-fail", "fail":
@@ -95,10 +133,10 @@ func (r *reporter) take(e event) {
 		if e.Test == "" {
 			r.cutOff(k.pkg)
 		}
-		fmt.Fprint(r.w, strings.Join(r.output[k], ""))
+		fmt.Fprint(r.w, strings.Join(r.output[k].lines(), ""))
 	case "pass":
 		if told.MatchString(e.Test) {
-			for _, l := range r.output[k] {
+			for _, l := range r.output[k].lines() {
 				if logged.MatchString(l) {
 					fmt.Fprint(r.w, l)
 				}
@@ -106,7 +144,7 @@ func (r *reporter) take(e event) {
 		}
 	case "skip":
 		if e.Test != "" {
-			r.skipped = append(r.skipped, fmt.Sprintf("%s: %s", e.Test, reason(r.output[k])))
+			r.skipped = append(r.skipped, fmt.Sprintf("%s: %s", e.Test, reason(r.output[k].lines())))
 		}
 	default:
 		return
@@ -120,7 +158,7 @@ func (r *reporter) cutOff(pkg string) {
 	byTest := func(a, b key) int { return strings.Compare(a.test, b.test) }
 	for _, k := range slices.SortedFunc(maps.Keys(r.output), byTest) {
 		if k.pkg == pkg && k.test != "" {
-			fmt.Fprintf(r.w, "--- %s did not end\n%s", k.test, strings.Join(r.output[k], ""))
+			fmt.Fprintf(r.w, "--- %s did not end\n%s", k.test, strings.Join(r.output[k].lines(), ""))
 			delete(r.output, k)
 		}
 	}
@@ -145,7 +183,7 @@ func (r *reporter) count(k key, e event) {
 	switch {
 	case k.test == "":
 		t.seconds += e.Elapsed
-		for _, l := range r.output[k] {
+		for _, l := range r.output[k].lines() {
 			if m := covered.FindStringSubmatch(l); m != nil {
 				t.coverage = m[1] + " %"
 			}

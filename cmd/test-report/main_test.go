@@ -1,6 +1,7 @@
 package main
 
 import (
+	"fmt"
 	"strings"
 	"testing"
 )
@@ -45,5 +46,25 @@ func TestReport(t *testing.T) {
 				t.Errorf("%s says %q", name, s)
 			}
 		}
+	}
+}
+
+// A test that prints without end is said by its beginning and its end.
+func TestEndless(t *testing.T) {
+	var in, out strings.Builder
+	for i := range 5000 {
+		fmt.Fprintf(&in, `{"Action":"output","Package":"p","Test":"TestLoud","Output":"line %d.\n"}`+"\n", i)
+	}
+	in.WriteString(`{"Action":"fail","Package":"p","Test":"TestLoud","Elapsed":1}`)
+	if _, err := report(strings.NewReader(in.String()), &out); err != nil {
+		t.Fatal(err)
+	}
+	for _, s := range []string{"line 0.\n", "line 399.\n… 4200 lines left out …\nline 4600.\n", "line 4999.\n"} {
+		if !strings.Contains(out.String(), s) {
+			t.Errorf("lacks %q", s)
+		}
+	}
+	if n := strings.Count(out.String(), "line "); n != 800 {
+		t.Errorf("%d lines were kept", n)
 	}
 }

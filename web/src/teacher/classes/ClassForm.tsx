@@ -1,5 +1,9 @@
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
+import Button from 'react-bootstrap/Button';
+import FormCheck from 'react-bootstrap/FormCheck';
+import FormControl from 'react-bootstrap/FormControl';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, ProblemError, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import { languageChoices, ownLanguage } from '../languages';
@@ -79,25 +83,25 @@ export function ClassForm({
           <label className="named" htmlFor="name">
             {say('classForm.name')}
           </label>
-          <input id="name" className="form-control" {...register('name')} />
+          <FormControl id="name" {...register('name')} />
         </div>
         <div>
           <label className="named" htmlFor="school">
             {say('classForm.school')}
           </label>
-          <input id="school" className="form-control" {...register('school')} />
+          <FormControl id="school" {...register('school')} />
         </div>
         <div>
           <label className="named" htmlFor="zone">
             {say('classForm.time-zone')}
           </label>
-          <select id="zone" className="form-select" {...register('zone')}>
+          <FormSelect id="zone" {...register('zone')}>
             {zones.map((z) => (
               <option key={z} value={z}>
                 {z.replaceAll('_', ' ')}
               </option>
             ))}
-          </select>
+          </FormSelect>
         </div>
       </div>
       <div className="field-row">
@@ -105,32 +109,31 @@ export function ClassForm({
           <label className="named" htmlFor="language">
             {say('classForm.language-of-most-homes')}
           </label>
-          <select id="language" className="form-select" {...register('language')}>
+          <FormSelect id="language" {...register('language')}>
             {languageChoices.map(([code, name]) => (
               <option key={code} value={code}>
                 {name}
               </option>
             ))}
-          </select>
+          </FormSelect>
         </div>
         <div>
           <label className="named" htmlFor="unit_system">
             {say('classForm.cups-and-spoons')}
           </label>
-          <select id="unit_system" className="form-select" {...register('unit_system')}>
+          <FormSelect id="unit_system" {...register('unit_system')}>
             <option value="metric">{say('classForm.metric-5-15-and-250-ml')}</option>
             <option value="uk">{say('classForm.uk-5-and-15-ml-imperial')}</option>
             <option value="us">{say('classForm.us-4-9-14-8-and')}</option>
             <option value="au">{say('classForm.australia-5-20-and-250-ml')}</option>
-          </select>
+          </FormSelect>
         </div>
         <div>
           <label className="named" htmlFor="emergency_number">
             {say('classForm.emergency-number')}
           </label>
-          <input
+          <FormControl
             id="emergency_number"
-            className="form-control"
             inputMode="tel"
             placeholder={say('classForm.such-as-112')}
             {...register('emergency_number')}
@@ -140,9 +143,8 @@ export function ClassForm({
           <label className="named" htmlFor="poison_number">
             {say('classForm.poison-advice')}
           </label>
-          <input
+          <FormControl
             id="poison_number"
-            className="form-control"
             inputMode="tel"
             {...register('poison_number')}
           />
@@ -153,9 +155,8 @@ export function ClassForm({
           <label className="named" htmlFor="photo_days">
             {say('classForm.photos-are-kept-days-after-closing')}
           </label>
-          <input
+          <FormControl
             id="photo_days"
-            className="form-control"
             type="number"
             min={1}
             max={400}
@@ -166,28 +167,23 @@ export function ClassForm({
           <label className="named" htmlFor="keep_until">
             {say('classForm.everything-else-until')}
           </label>
-          <input id="keep_until" className="form-control" type="date" {...register('keep_until')} />
+          <FormControl id="keep_until" type="date" {...register('keep_until')} />
         </div>
       </div>
       <p className="hint small">{say('classForm.without-both-numbers-nothing-can-be')}</p>
-      <div className="form-check mb-3">
-        <input
-          id="needs_assessment"
-          className="form-check-input"
-          type="checkbox"
-          {...register('needs_assessment')}
-        />
-        <label className="form-check-label" htmlFor="needs_assessment">
-          {say('classForm.issue-nothing-without-the-schools-own')}
-        </label>
-      </div>
+      <FormCheck
+        id="needs_assessment"
+        className="mb-3"
+        label={say('classForm.issue-nothing-without-the-schools-own')}
+        {...register('needs_assessment')}
+      />
       <ProblemLine error={error} />
-      <button type="submit" className="btn btn-primary">
+      <Button type="submit">
         {now ? say('classForm.save') : say('classForm.make-the-class')}
-      </button>{' '}
-      <button type="button" className="btn btn-outline-primary" onClick={onCancel}>
+      </Button>{' '}
+      <Button variant="outline-primary" onClick={onCancel}>
         {say('classForm.close')}
-      </button>
+      </Button>
     </form>
   );
 }

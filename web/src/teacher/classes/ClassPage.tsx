@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import Button from 'react-bootstrap/Button';
 import { api, got, type Schemas } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { useKeeping } from '../frame/keeping';
@@ -95,17 +96,16 @@ export function ClassPage() {
         small={`${c.school} · ${say('classPage.homes', { count: list.length })} · ${c.zone}`}
         aside={
           <>
-            <Link className="btn btn-outline-primary" to={`/classes/${id}/codes`}>
+            <ButtonLink to={`/classes/${id}/codes`}>
               {say('classPage.codes-to-print')}
-            </Link>
-            <button
-              type="button"
-              className="btn btn-outline-primary"
+            </ButtonLink>
+            <Button
+              variant="outline-primary"
               aria-expanded={settings}
               onClick={() => setSettings(!settings)}
             >
               {say('classPage.settings')}
-            </button>
+            </Button>
           </>
         }
       />
@@ -127,9 +127,9 @@ export function ClassPage() {
           {(!c.emergency_number || !c.poison_number) && !settings && (
             <p className="notice">
               {say('classPage.a-number-is-missing-without-the')}{' '}
-              <button type="button" className="btn-plain" onClick={() => setSettings(true)}>
+              <Button variant="plain" onClick={() => setSettings(true)}>
                 {say('classPage.set-it')}
-              </button>
+              </Button>
             </p>
           )}
           <p className="lead-sentence">
@@ -171,13 +171,9 @@ export function ClassPage() {
                     <tr key={h.id} className={h.id === sheet ? 'chosen' : ''}>
                       <td>{h.letters}</td>
                       <th scope="row">
-                        <button
-                          type="button"
-                          className="btn-plain fw-bold"
-                          onClick={() => open(h.id)}
-                        >
+                        <Button variant="plain" className="fw-bold" onClick={() => open(h.id)}>
                           <bdi>{h.nickname}</bdi>
-                        </button>
+                        </Button>
                       </th>
                       <td>{h.students?.join(', ')}</td>
                       <td>{nameOf(h.language ?? '')}</td>

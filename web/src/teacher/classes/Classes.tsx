@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import Button from 'react-bootstrap/Button';
 import { api, got } from '../../api/client';
 import { Loading, PartError } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
@@ -29,12 +30,12 @@ function Deleted() {
             <span className="second">
               {c.school} · {say('classPage.homes', { count: c.homes })}
             </span>
-            <button type="button" className="btn-plain" onClick={() => void restore(c.id)}>
+            <Button variant="plain" onClick={() => void restore(c.id)}>
               <Said
                 of={say('classes.bring-back', { name: c.name })}
                 with={[<span key="0" className="visually-hidden" />]}
               />
-            </button>
+            </Button>
           </li>
         ))}
       </ul>
@@ -53,11 +54,7 @@ export function Classes() {
     <>
       <Head
         title={say('classes.classes')}
-        aside={
-          <button type="button" className="btn btn-primary" onClick={() => setAdding(true)}>
-            {say('classes.new-class')}
-          </button>
-        }
+        aside={<Button onClick={() => setAdding(true)}>{say('classes.new-class')}</Button>}
       />
       <main className="work">
         {classes.isPending && <Loading what={say('classes.your-classes')} />}

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
+import Button from 'react-bootstrap/Button';
 import { api, got } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { Loading, PartError } from '../frame/parts';
@@ -28,12 +29,10 @@ export function Codes() {
         small={say('codes.homes-cut-along-the-dashes-each', { items: list.data.items.length })}
         aside={
           <>
-            <Link className="btn btn-outline-primary" to={`/classes/${id}`}>
+            <ButtonLink to={`/classes/${id}`}>
               {say('classPage.class')}
-            </Link>
-            <button type="button" className="btn btn-primary" onClick={() => print()}>
-              {say('codes.print')}
-            </button>
+            </ButtonLink>
+            <Button onClick={() => print()}>{say('codes.print')}</Button>
           </>
         }
       />

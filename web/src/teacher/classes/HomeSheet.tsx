@@ -2,6 +2,9 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { useForm } from 'react-hook-form';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { ProblemLine } from '../frame/parts';
@@ -88,15 +91,14 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
         <label className="named" htmlFor="nickname">
           {say('homeSheet.nickname')}
         </label>
-        <input id="nickname" className="form-control" {...register('nickname')} />
+        <FormControl id="nickname" {...register('nickname')} />
         <div className="field-row mt-2">
           <div>
             <label className="named" htmlFor="letters">
               {say('homeSheet.two-letters')}
             </label>
-            <input
+            <FormControl
               id="letters"
-              className="form-control"
               maxLength={2}
               placeholder={say('homeSheet.made-for-you')}
               {...register('letters')}
@@ -106,62 +108,51 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
             <label className="named" htmlFor="home-language">
               {say('homeSheet.language')}
             </label>
-            <select id="home-language" className="form-select" {...register('language')}>
+            <FormSelect id="home-language" {...register('language')}>
               <option value="">{say('homeSheet.the-classs')}</option>
               {languageChoices.map(([code, name]) => (
                 <option key={code} value={code}>
                   {name}
                 </option>
               ))}
-            </select>
+            </FormSelect>
           </div>
         </div>
         <label className="named" htmlFor="students">
           {say('homeSheet.students-by-nickname-with-commas')}
         </label>
-        <input id="students" className="form-control" {...register('students')} />
+        <FormControl id="students" {...register('students')} />
         <label className="named mt-2" htmlFor="phone">
           {say('homeSheet.guardians-phone-for-emergencies')}
         </label>
-        <input id="phone" className="form-control" inputMode="tel" {...register('phone')} />
+        <FormControl id="phone" inputMode="tel" {...register('phone')} />
         <label className="named mt-2" htmlFor="contact">
           {say('homeSheet.reach-if-they-like')}
         </label>
-        <input
+        <FormControl
           id="contact"
-          className="form-control"
           placeholder={say('homeSheet.link-only')}
           {...register('contact')}
         />
         <label className="named mt-2" htmlFor="note">
           {say('homeSheet.note')}
         </label>
-        <textarea
-          id="note"
-          className="form-control"
-          rows={2}
-          maxLength={600}
-          {...register('note')}
-        />
+        <FormControl id="note" as="textarea" rows={2} maxLength={600} {...register('note')} />
         <ProblemLine error={error} />
-        <button type="submit" className="btn btn-primary mt-3">
+        <Button type="submit" className="mt-3">
           {home ? say('classForm.save') : say('homeSheet.add-the-home')}
-        </button>
+        </Button>
       </form>
       {home && <Way classId={classId} home={home} />}
       {home && <WasDone of={classId} home={home.id} zone={zone} />}
       {home && (
         <div className="band mt-3">
-          <button
-            type="button"
-            className="btn btn-outline-primary"
-            onClick={() => void onRemove(home)}
-          >
+          <Button variant="outline-primary" onClick={() => void onRemove(home)}>
             {say('homeSheet.take-out', { nickname: home.nickname })}
-          </button>{' '}
-          <button type="button" className="btn btn-plain" onClick={() => setErasing(true)}>
+          </Button>{' '}
+          <Button variant="plain" onClick={() => setErasing(true)}>
             {say('homeSheet.erase-for-good')}
-          </button>
+          </Button>
         </div>
       )}
       {home && (
@@ -171,9 +162,7 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
               {say('homeSheet.erase-for-good-2', { nickname: home.nickname })}
             </h2>
             <p>{say('homeSheet.names-words-measurements-and-photos-are')}</p>
-            <button
-              type="button"
-              className="btn btn-primary"
+            <Button
               onClick={() =>
                 void got(
                   api.POST('/api/v1/classes/{class}/homes/{home}/erase', {
@@ -186,14 +175,10 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
               }
             >
               {say('homeSheet.erase', { nickname: home.nickname })}
-            </button>{' '}
-            <button
-              type="button"
-              className="btn btn-outline-primary"
-              onClick={() => setErasing(false)}
-            >
+            </Button>{' '}
+            <Button variant="outline-primary" onClick={() => setErasing(false)}>
               {say('homeSheet.keep-it')}
-            </button>
+            </Button>
           </Modal.Body>
         </Modal>
       )}
@@ -239,9 +224,8 @@ function Way({ classId, home }: { classId: string; home: HomeView }) {
               {mine.link}
             </a>
           </p>
-          <button
-            type="button"
-            className="btn btn-outline-primary"
+          <Button
+            variant="outline-primary"
             onClick={() =>
               void navigator.clipboard
                 .writeText(mine.link)
@@ -249,12 +233,12 @@ function Way({ classId, home }: { classId: string; home: HomeView }) {
             }
           >
             {say('homeSheet.copy-the-link')}
-          </button>{' '}
+          </Button>{' '}
         </>
       )}
-      <button type="button" className="btn btn-outline-primary" onClick={() => void renew()}>
+      <Button variant="outline-primary" onClick={() => void renew()}>
         {say('homeSheet.new-link-and-code')}
-      </button>
+      </Button>
     </div>
   );
 }

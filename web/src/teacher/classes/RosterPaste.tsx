@@ -1,4 +1,6 @@
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
 import { api, got, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import { say } from '../words';
@@ -58,12 +60,12 @@ export function RosterPaste({
   if (!show) {
     return (
       <p>
-        <button type="button" className="btn btn-outline-primary" onClick={onOne}>
+        <Button variant="outline-primary" onClick={onOne}>
           {say('rosterPaste.add-a-home')}
-        </button>{' '}
-        <button type="button" className="btn btn-outline-primary" onClick={() => setShow(true)}>
+        </Button>{' '}
+        <Button variant="outline-primary" onClick={() => setShow(true)}>
           {say('rosterPaste.paste-or-csv')}
-        </button>
+        </Button>
       </p>
     );
   }
@@ -72,9 +74,9 @@ export function RosterPaste({
       <label className="named" htmlFor="roster">
         {say('rosterPaste.nicknames-one-a-line-or-csv')}
       </label>
-      <textarea
+      <FormControl
         id="roster"
-        className="form-control"
+        as="textarea"
         rows={6}
         placeholder={say('rosterPaste.fern-beck-cairn-es')}
         value={text}
@@ -84,28 +86,17 @@ export function RosterPaste({
         }}
       />
       <p className="my-2">
-        <button
-          type="button"
-          className="btn btn-outline-primary"
-          onClick={() => void read({ text })}
-        >
+        <Button variant="outline-primary" onClick={() => void read({ text })}>
           {say('rosterPaste.read-it')}
-        </button>{' '}
-        <label className="btn btn-outline-primary">
-          {say('rosterPaste.choose-a-file')}
-          <input
-            type="file"
-            accept=".csv,.tsv,.txt,text/csv,text/plain"
-            className="visually-hidden"
-            onChange={(e) => {
-              void choose(e.target.files?.[0]);
-              e.target.value = '';
-            }}
-          />
-        </label>{' '}
-        <button type="button" className="btn-plain" onClick={onOne}>
+        </Button>{' '}
+        <FileButton
+          words={say('rosterPaste.choose-a-file')}
+          accept=".csv,.tsv,.txt,text/csv,text/plain"
+          onFile={(file) => void choose(file)}
+        />{' '}
+        <Button variant="plain" onClick={onOne}>
           {say('rosterPaste.or-add-one-by-hand')}
-        </button>
+        </Button>
       </p>
       {list && (
         <RosterPreview

@@ -1,3 +1,5 @@
+import Button from 'react-bootstrap/Button';
+import FormSelect from 'react-bootstrap/FormSelect';
 import type { Schemas } from '../../api/client';
 import { nameOf } from '../languages';
 import { say } from '../words';
@@ -42,9 +44,8 @@ export function RosterPreview({
                     <label className="named" htmlFor={`column-${i}`}>
                       {c.head || say('rosterPreview.column', { n: i + 1 })}
                     </label>
-                    <select
+                    <FormSelect
                       id={`column-${i}`}
-                      className="form-select"
                       value={c.field}
                       onChange={(e) => change(i, e.target.value)}
                     >
@@ -53,7 +54,7 @@ export function RosterPreview({
                           {words}
                         </option>
                       ))}
-                    </select>
+                    </FormSelect>
                   </th>
                 ))}
               </tr>
@@ -114,14 +115,9 @@ export function RosterPreview({
           </div>
         </details>
       )}
-      <button
-        type="button"
-        className="btn btn-primary"
-        aria-disabled={!ready}
-        onClick={() => ready && onAdd()}
-      >
+      <Button aria-disabled={!ready} onClick={() => ready && onAdd()}>
         {say('rosterPaste.add', { value: say('count.homes', { count: list.items.length }) })}
-      </button>
+      </Button>
       {bad.length > 0 && (
         <span className="second"> {say('rosterPaste.mend-the-lines-above-first-nothing')}</span>
       )}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import Modal from 'react-bootstrap/Modal';
+import Button from 'react-bootstrap/Button';
 import type { Schemas } from '../../api/client';
 import { longDay } from '../frame/parts';
 import { say } from '../words';
@@ -19,12 +20,12 @@ export function TakeAlong({
       <p className="small">
         {say('takeAlong.kept-until-then-everything-of-the', { longDay: longDay(c.keep_until) })}
       </p>
-      <a className="btn btn-outline-primary" href={`/api/v1/classes/${c.id}/archive.zip`} download>
+      <ButtonLink href={`/api/v1/classes/${c.id}/archive.zip`} download>
         {say('takeAlong.take-along-as-a-file', { name: c.name })}
-      </a>{' '}
-      <button type="button" className="btn btn-plain" onClick={() => setAsking(true)}>
+      </ButtonLink>{' '}
+      <Button variant="plain" onClick={() => setAsking(true)}>
         {say('takeAlong.delete-the-class')}
-      </button>
+      </Button>
       <Modal show={asking} onHide={() => setAsking(false)} aria-labelledby="delete-title">
         <Modal.Body>
           <h2 id="delete-title">{say('takeAlong.delete-class', { name: c.name })}</h2>
@@ -33,16 +34,12 @@ export function TakeAlong({
               value: say('count.homes', { count: c.homes }),
             })}
           </p>
-          <button type="button" className="btn btn-primary" onClick={() => void onDelete()}>
+          <Button onClick={() => void onDelete()}>
             {say('takeAlong.delete', { name: c.name })}
-          </button>{' '}
-          <button
-            type="button"
-            className="btn btn-outline-primary"
-            onClick={() => setAsking(false)}
-          >
+          </Button>{' '}
+          <Button variant="outline-primary" onClick={() => setAsking(false)}>
             {say('homeSheet.keep-it')}
-          </button>
+          </Button>
         </Modal.Body>
       </Modal>
     </div>

@@ -1,3 +1,4 @@
+import Button from 'react-bootstrap/Button';
 import type { Doc } from './document';
 import { differences, merge, type Place } from './merge';
 import type { State } from './store';
@@ -147,17 +148,17 @@ export function Conflict({
         <p className="small second">{say('conflict.and-more', { value: rows.length - shown })}</p>
       )}
       <p className="mt-2 mb-0 d-flex gap-4 flex-wrap">
-        <button type="button" className="btn btn-outline-primary" onClick={() => onSettle('both')}>
+        <Button variant="outline-primary" onClick={() => onSettle('both')}>
           {clashes === 0
             ? say('conflict.keep-both')
             : say('conflict.keep-both-mine-where-they-differ')}
-        </button>
-        <button type="button" className="btn-plain" onClick={() => onSettle('mine')}>
+        </Button>
+        <Button variant="plain" onClick={() => onSettle('mine')}>
           {say('conflict.keep-mine')}
-        </button>
-        <button type="button" className="btn-plain" onClick={() => onSettle('theirs')}>
+        </Button>
+        <Button variant="plain" onClick={() => onSettle('theirs')}>
           {say('conflict.take-theirs')}
-        </button>
+        </Button>
       </p>
     </section>
   );

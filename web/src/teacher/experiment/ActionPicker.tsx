@@ -1,5 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useId, useState, type KeyboardEvent } from 'react';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
 import { api, got, type Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
 import { useEditing } from './fields';
@@ -79,23 +81,22 @@ export function ActionPicker({ at }: { at: number }) {
     <fieldset className="mb-2">
       <legend className="named small m-0">{say('actionPicker.what-is-done')}</legend>
       {done.map((a) => (
-        <button
+        <Button
           key={a}
-          type="button"
-          className="btn-plain small me-3"
+          variant="plain"
+          className="small me-3"
           aria-label={say('actionPicker.take-out', { name: name(a) })}
           onClick={() => put(done.filter((x) => x !== a))}
         >
           {name(a)} ✕
-        </button>
+        </Button>
       ))}
       <div className="picker">
         <label className="visually-hidden" htmlFor={`${list}-field`}>
           {say('actionPicker.add-what-is-done')}
         </label>
-        <input
+        <FormControl
           id={`${list}-field`}
-          className="form-control"
           role="combobox"
           aria-expanded={open}
           aria-controls={list}

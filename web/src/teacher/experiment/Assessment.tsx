@@ -1,6 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
 import { api, got, ProblemError, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import { say } from '../words';
@@ -47,9 +49,9 @@ export function Assessment({ id, by }: { id: string; by: string }) {
         />
       ) : (
         !data.holds && (
-          <button type="button" className="btn btn-outline-primary" onClick={() => setOpen(true)}>
+          <Button variant="outline-primary" onClick={() => setOpen(true)}>
             {say('assessment.sign-it-for-this-design')}
-          </button>
+          </Button>
         )
       )}
     </section>
@@ -84,19 +86,19 @@ function Sign({ id, begin, onDone }: { id: string; begin: Fields; onDone: () => 
       <label className="named" htmlFor="by">
         {say('assessment.who-made-it')}
       </label>
-      <input id="by" className="form-control" {...register('by')} />
+      <FormControl id="by" {...register('by')} />
       <label className="named" htmlFor="on">
         {say('assessment.when')}
       </label>
-      <input id="on" className="form-control" type="date" {...register('on')} />
+      <FormControl id="on" type="date" {...register('on')} />
       <label className="named" htmlFor="about">
         {say('assessment.what-it-is-about')}
       </label>
-      <input id="about" className="form-control" maxLength={200} {...register('about')} />
+      <FormControl id="about" maxLength={200} {...register('about')} />
       <ProblemLine error={error} />
-      <button type="submit" className="btn btn-primary mt-3">
+      <Button type="submit" className="mt-3">
         {say('assessment.sign')}
-      </button>
+      </Button>
     </form>
   );
 }

@@ -1,3 +1,4 @@
+import Button from 'react-bootstrap/Button';
 import type { Doc } from '../draft/document';
 import { Band, PlainField, Remove, useEditing, WordsField } from './fields';
 import { useRowKeys } from '../../ui/useRowKeys';
@@ -22,9 +23,9 @@ export function ConstantsBand() {
     <Band
       title={say('constantsBand.the-same-for-all-homes')}
       aside={
-        <button type="button" className="btn btn-outline-primary" onClick={add}>
+        <Button variant="outline-primary" onClick={add}>
           {say('constantsBand.add-a-constant')}
-        </button>
+        </Button>
       }
     >
       {constants.length === 0 && (

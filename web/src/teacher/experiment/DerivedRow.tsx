@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
 import type { Doc } from '../draft/document';
 import { FormulaEcho } from './FormulaEcho';
@@ -33,9 +34,8 @@ export function DerivedRow({
           <label className="named" htmlFor={`how-${x.id}`}>
             {say('derivedRow.worked-out')}
           </label>
-          <select
+          <FormSelect
             id={`how-${x.id}`}
-            className="form-select"
             value={x.model?.id ?? ''}
             onChange={(e) => choose(e.target.value)}
           >
@@ -45,7 +45,7 @@ export function DerivedRow({
                 {m.title}
               </option>
             ))}
-          </select>
+          </FormSelect>
         </div>
         {!x.model && (
           <div className="grows">

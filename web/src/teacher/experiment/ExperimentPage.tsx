@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got } from '../../api/client';
 import { Conflict } from '../draft/Conflict';
 import { useDraft } from '../draft/useDraft';
@@ -98,9 +99,9 @@ export default function ExperimentPage() {
               <label htmlFor="writing-language" className="small">
                 {say('experimentPage.words-in')}
               </label>
-              <select
+              <FormSelect
                 id="writing-language"
-                className="form-select w-auto"
+                className="w-auto"
                 value={language}
                 onChange={(e) => setLanguage(e.target.value)}
               >
@@ -109,7 +110,7 @@ export default function ExperimentPage() {
                     {nameOf(l)}
                   </option>
                 ))}
-              </select>
+              </FormSelect>
             </>
           )}
           {(here === 'run' || here === 'collect' || here === 'compare') && mine.length > 1 && (
@@ -117,9 +118,9 @@ export default function ExperimentPage() {
               <label htmlFor="of-class" className="small">
                 {say('classPage.class')}
               </label>
-              <select
+              <FormSelect
                 id="of-class"
-                className="form-select w-auto"
+                className="w-auto"
                 value={assignment?.id}
                 onChange={(e) => {
                   const to = mine.find((a) => a.id === e.target.value)!;
@@ -135,12 +136,12 @@ export default function ExperimentPage() {
                     })}
                   </option>
                 ))}
-              </select>
+              </FormSelect>
             </>
           )}
-          <a className="btn btn-outline-primary" href={`/api/v1/experiments/${id}/file`} download>
+          <ButtonLink href={`/api/v1/experiments/${id}/file`} download>
             {say('experimentPage.open-file')}
-          </a>
+          </ButtonLink>
         </div>
       </header>
       <StationLine id={id} here={here} review={review} assignment={assignment} search={search} />

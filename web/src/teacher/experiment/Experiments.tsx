@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import Button from 'react-bootstrap/Button';
 import { api, got } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { Loading, PartError, ProblemLine, ThreadFace } from '../frame/parts';
@@ -63,37 +64,29 @@ export function Experiments() {
       <Head
         title={say('experiments.experiments')}
         aside={
-          <button
-            type="button"
-            className="btn btn-primary"
-            onClick={() => void begin({ document: emptyDoc })}
-          >
+          <Button onClick={() => void begin({ document: emptyDoc })}>
             {say('experiments.begin-from-nothing')}
-          </button>
+          </Button>
         }
       />
       <main className="work">
         <p>
           {say('experiments.begin-from-an-example')}{' '}
           {examples.map(([name, words]) => (
-            <button
+            <Button
               key={name}
-              type="button"
-              className="btn btn-outline-primary me-2"
+              variant="outline-primary"
+              className="me-2"
               onClick={() => void begin({ example: name })}
             >
               {words}
-            </button>
+            </Button>
           ))}
-          <label className="btn btn-outline-primary">
-            {say('experiments.from-a-file')}
-            <input
-              type="file"
-              accept=".json,application/json"
-              className="visually-hidden"
-              onChange={(e) => void fromFile(e.target.files?.[0])}
-            />
-          </label>
+          <FileButton
+            words={say('experiments.from-a-file')}
+            accept=".json,application/json"
+            onFile={(file) => void fromFile(file)}
+          />
         </p>
         <ProblemLine error={error} />
         {list.isPending && <Loading what={say('experiments.your-experiments')} />}
@@ -135,14 +128,14 @@ export function Experiments() {
                   </>
                 )}
               </div>
-              <button
-                type="button"
-                className="btn-plain small"
+              <Button
+                variant="plain"
+                className="small"
                 onClick={() => void remove(e.id, e.title)}
                 aria-label={say('experiments.take-off', { title: e.title })}
               >
                 {say('experiments.take-off-2')}
-              </button>
+              </Button>
             </li>
           ))}
         </ul>

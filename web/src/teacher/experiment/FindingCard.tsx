@@ -1,4 +1,6 @@
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
 import type { Schemas } from '../../api/client';
 import { Verdict, verdictWords } from '../frame/Verdict';
 import { say } from '../words';
@@ -37,9 +39,9 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
           {f.steps.map((s, i) => (
             <span key={s.id}>
               {i > 0 && ' '}
-              <button type="button" className="btn-plain" onClick={() => onStep(s.id)}>
+              <Button variant="plain" onClick={() => onStep(s.id)}>
                 {say('findingCard.step', { number: s.number })}
-              </button>
+              </Button>
             </span>
           ))}
           {f.things.length > 0 && ` · ${f.things.join(', ')}`}
@@ -56,9 +58,9 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
             value2: verdictWords[f.verdict],
             reason: f.reason,
           })}{' '}
-          <button type="button" className="btn-plain" onClick={() => onRaise(f)}>
+          <Button variant="plain" onClick={() => onRaise(f)}>
             {say('findingCard.put-it-back')}
-          </button>
+          </Button>
         </p>
       )}
       {shown && (
@@ -83,10 +85,9 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
       {f.ways.length > 0 && (
         <p className="ways">
           {f.ways.map((w) => (
-            <button
+            <Button
               key={w.id}
-              type="button"
-              className="btn btn-outline-primary"
+              variant="outline-primary"
               onClick={() => onWay(w.id, w.label)}
             >
               {w.label}
@@ -96,20 +97,20 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
                   {say('findingCard.then', { toLowerCase: verdictWords[w.after].toLowerCase() })}
                 </span>
               )}
-            </button>
+            </Button>
           ))}
         </p>
       )}
       <p className="finding-line">
         {!shown && (
-          <button type="button" className="btn-plain small" onClick={() => setMore(true)}>
+          <Button variant="plain" className="small" onClick={() => setMore(true)}>
             {say('findingCard.gear-first-aid-clearing-up')}
-          </button>
+          </Button>
         )}
         {f.can_lower && why === undefined && (
-          <button type="button" className="btn-plain small" onClick={() => setWhy('')}>
+          <Button variant="plain" className="small" onClick={() => setWhy('')}>
             {say('findingCard.lower-it-by-one-level-it')}
-          </button>
+          </Button>
         )}
       </p>
       {why !== undefined && (
@@ -122,29 +123,23 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
           <label className="named" htmlFor={`why-${f.rule}-${f.steps[0]?.id}`}>
             {say('findingCard.say-why-it-is-printed-on')}
           </label>
-          <input
+          <FormControl
             id={`why-${f.rule}-${f.steps[0]?.id}`}
-            className="form-control"
             maxLength={300}
             value={why}
             autoFocus
             onChange={(e) => setWhy(e.target.value)}
           />
           <p className="ways">
-            <button
+            <Button
               type="submit"
-              className="btn btn-primary"
               aria-disabled={why.trim().length < least}
             >
               {say('findingCard.lower-it')}
-            </button>
-            <button
-              type="button"
-              className="btn btn-outline-primary"
-              onClick={() => setWhy(undefined)}
-            >
+            </Button>
+            <Button variant="outline-primary" onClick={() => setWhy(undefined)}>
               {say('findingCard.leave-it')}
-            </button>
+            </Button>
             {why.trim().length < least && (
               <span className="hint small">
                 {say('findingCard.more-letters', { value: least - why.trim().length })}

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
 import { SheetSections } from '../../ui/SheetSections';
 import { useEditing } from './fields';
@@ -52,9 +53,9 @@ export function GuardianPreview({ id, review }: { id: string; review: Review }) 
         <label className="visually-hidden" htmlFor="guardian-language">
           {say('homeSheet.language')}
         </label>
-        <select
+        <FormSelect
           id="guardian-language"
-          className="form-select w-auto"
+          className="w-auto"
           value={language}
           onChange={(e) => setLanguage(e.target.value)}
         >
@@ -63,7 +64,7 @@ export function GuardianPreview({ id, review }: { id: string; review: Review }) 
               {name}
             </option>
           ))}
-        </select>
+        </FormSelect>
       </div>
       {doc.way === 'watch-shared' ? <OnlyWatched /> : <Guardian part={part} language={language} />}
       {all.length > 1 && (
@@ -71,9 +72,9 @@ export function GuardianPreview({ id, review }: { id: string; review: Review }) 
           <label htmlFor="print-class">
             {say('guardianPreview.telephone-numbers-on-paper-are-those')}
           </label>
-          <select
+          <FormSelect
             id="print-class"
-            className="form-select w-auto"
+            className="w-auto"
             value={at?.id ?? ''}
             onChange={(e) => setChosen(e.target.value)}
           >
@@ -84,21 +85,20 @@ export function GuardianPreview({ id, review }: { id: string; review: Review }) 
                 {issued.has(c.id) && say('guardianPreview.which-has-it')}
               </option>
             ))}
-          </select>
+          </FormSelect>
         </p>
       )}
       {at && (
         <p className="ways">
           {(doc.way === 'watch-shared' ? watchSheets : doingSheets).map(([sheet, words]) => (
-            <a
+            <ButtonLink
               key={sheet}
-              className="btn btn-outline-primary"
               target="_blank"
               rel="noreferrer"
               href={`/print/classes/${at.id}/experiments/${id}/${sheet}?language=${language}`}
             >
               {words}
-            </a>
+            </ButtonLink>
           ))}
         </p>
       )}

@@ -2,6 +2,9 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { Link, useSearchParams } from 'react-router';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { day, PartError, ProblemLine } from '../frame/parts';
@@ -143,9 +146,8 @@ export function Issue({
             <label className="named" htmlFor="to-class">
               {say('classPage.class')}
             </label>
-            <select
+            <FormSelect
               id="to-class"
-              className="form-select"
               value={classId}
               onChange={(e) => setChosen(e.target.value)}
             >
@@ -154,16 +156,15 @@ export function Issue({
                   {say('issue.homes', { name: c.name, homes: c.homes })}
                 </option>
               ))}
-            </select>
+            </FormSelect>
           </div>
           <div>
             <label className="named" htmlFor="opens">
               {say('issue.opens')}
             </label>
-            <input
+            <FormControl
               id="opens"
               type="datetime-local"
-              className="form-control"
               value={opens}
               onChange={(e) => setOpens(e.target.value)}
             />
@@ -172,10 +173,9 @@ export function Issue({
             <label className="named" htmlFor="due">
               {say('issue.due')}
             </label>
-            <input
+            <FormControl
               id="due"
               type="datetime-local"
-              className="form-control"
               value={due}
               onChange={(e) => setDue(e.target.value)}
             />
@@ -183,9 +183,7 @@ export function Issue({
         </div>
         <p className="hint small">{say('issue.times-are-of-this-computer-what')}</p>
         <ProblemLine error={error} />
-        <button
-          type="button"
-          className="btn btn-primary"
+        <Button
           aria-disabled={blockers.length > 0 || !check.data}
           aria-describedby="why-not"
           onClick={() => blockers.length === 0 && check.data && setAsking(true)}
@@ -194,7 +192,7 @@ export function Issue({
             value: check.data?.number ?? '',
             value2: check.data?.homes ?? 0,
           })}
-        </button>
+        </Button>
         <span id="why-not" className="second small">
           {' '}
           {blockers.length > 0 &&
@@ -218,16 +216,10 @@ export function Issue({
             {say('issue.issue-to-homes-of', { title, homes: check.data?.homes, name: cls?.name })}
           </h2>
           <p>{say('issue.the-version-is-frozen-families-keep')}</p>
-          <button type="button" className="btn btn-primary" onClick={() => void issue()}>
-            {say('issue.issue-it')}
-          </button>{' '}
-          <button
-            type="button"
-            className="btn btn-outline-primary"
-            onClick={() => setAsking(false)}
-          >
+          <Button onClick={() => void issue()}>{say('issue.issue-it')}</Button>{' '}
+          <Button variant="outline-primary" onClick={() => setAsking(false)}>
             {say('issue.not-yet')}
-          </button>
+          </Button>
         </Modal.Body>
       </Modal>
     </main>
@@ -279,9 +271,9 @@ function IssuedLine({ a }: { a: Assignment }) {
           ]}
         />{' '}
         {a.state !== 'recalled' && !recalling && (
-          <button type="button" className="btn-plain" onClick={() => setRecalling(true)}>
+          <Button variant="plain" onClick={() => setRecalling(true)}>
             {say('issue.take-back-from-all-homes')}
-          </button>
+          </Button>
         )}
       </p>
       {recalling && (
@@ -289,9 +281,8 @@ function IssuedLine({ a }: { a: Assignment }) {
           <label className="named" htmlFor={`reason-${a.id}`}>
             {say('issue.what-families-should-read-why-and')}
           </label>
-          <input
+          <FormControl
             id={`reason-${a.id}`}
-            className="form-control"
             value={reason}
             onChange={(e) => setReason(e.target.value)}
             placeholder={say('issue.the-dishes-tip-over-please-pour')}
@@ -299,16 +290,10 @@ function IssuedLine({ a }: { a: Assignment }) {
           />
           <ProblemLine error={error} />
           <p className="mt-2 mb-0">
-            <button type="button" className="btn btn-primary" onClick={() => void recall()}>
-              {say('issue.take-it-back-now')}
-            </button>{' '}
-            <button
-              type="button"
-              className="btn btn-outline-primary"
-              onClick={() => setRecalling(false)}
-            >
+            <Button onClick={() => void recall()}>{say('issue.take-it-back-now')}</Button>{' '}
+            <Button variant="outline-primary" onClick={() => setRecalling(false)}>
               {say('findingCard.leave-it')}
-            </button>
+            </Button>
           </p>
         </div>
       )}

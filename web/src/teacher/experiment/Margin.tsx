@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import Button from 'react-bootstrap/Button';
 import { Icon, type IconName } from '../../ui/Icon';
 import type { Review } from '../draft/useDraft';
 import { say } from '../words';
@@ -41,15 +42,10 @@ export function Margin({ id, review }: { id: string; review: Review | undefined 
               : say('margin.something-wants-a-look')}
           </span>
         )}
-        <button
-          type="button"
-          className="btn-plain"
-          aria-expanded={open}
-          onClick={() => setChosen(!open)}
-        >
+        <Button variant="plain" aria-expanded={open} onClick={() => setChosen(!open)}>
           {open ? say('margin.fold') : say('margin.unfold')}
           <span className="visually-hidden"> {say('margin.the-margin')}</span>
-        </button>
+        </Button>
       </div>
       {open && <MarginLines id={id} review={review} />}
     </section>

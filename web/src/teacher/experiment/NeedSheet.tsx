@@ -1,5 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
 import { api, got, type Schemas } from '../../api/client';
 import { Loading, PartError, ProblemLine } from '../frame/parts';
 import { Comparability, Verdict } from '../frame/Verdict';
@@ -109,9 +111,8 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
                 <label className="named" htmlFor="strength">
                   {say('needSheet.strength-as-the-label-says')}
                 </label>
-                <input
+                <FormControl
                   id="strength"
-                  className="form-control"
                   inputMode="decimal"
                   placeholder={say('needSheet.not-said-the-strongest-is-assumed')}
                   defaultValue={n.strength?.value ?? ''}
@@ -247,9 +248,9 @@ function Substitutes({ need, replace }: { need: Need; replace: Replace }) {
             {r.acid && `${r.acid[0].toUpperCase()}${r.acid.slice(1)}.`}{' '}
             {r.procedure && say('needSheet.also', { procedure: r.procedure })}{' '}
             {r.cautions.join(' ')}{' '}
-            <button type="button" className="btn-plain" onClick={() => void take(r)}>
+            <Button variant="plain" onClick={() => void take(r)}>
               {say('needSheet.use-it-in-the-design')}
-            </button>
+            </Button>
           </p>
         </div>
       ))}

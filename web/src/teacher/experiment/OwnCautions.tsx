@@ -1,3 +1,4 @@
+import Button from 'react-bootstrap/Button';
 import { verdicts, verdictWords } from '../frame/Verdict';
 import { freshID } from '../draft/document';
 import { ChoiceField, Remove, useEditing, WordsField } from './fields';
@@ -51,9 +52,8 @@ export function OwnCautions() {
           />
         </div>
       ))}
-      <button
-        type="button"
-        className="btn btn-outline-primary"
+      <Button
+        variant="outline-primary"
         disabled={steps.length === 0}
         onClick={() =>
           set(
@@ -66,7 +66,7 @@ export function OwnCautions() {
         }
       >
         {say('ownCautions.add-a-caution-of-your-own')}
-      </button>
+      </Button>
     </section>
   );
 }

@@ -1,3 +1,5 @@
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
 import { freshID } from '../draft/document';
 import type { Review } from '../draft/useDraft';
 import {
@@ -172,20 +174,15 @@ export function Plan({ review }: { review: Review | undefined }) {
             </div>
           </div>
         ))}
-        <button
-          type="button"
-          className="btn btn-outline-primary"
-          onClick={() => set(['kept'], [...kept, { name: {} }])}
-        >
+        <Button variant="outline-primary" onClick={() => set(['kept'], [...kept, { name: {} }])}>
           {say('plan.add-what-is-kept')}
-        </button>
+        </Button>
       </Band>
       <Band
         title={say('plan.conditions')}
         aside={
-          <button
-            type="button"
-            className="btn btn-outline-primary"
+          <Button
+            variant="outline-primary"
             onClick={() =>
               set(
                 ['conditions'],
@@ -194,7 +191,7 @@ export function Plan({ review }: { review: Review | undefined }) {
             }
           >
             {say('plan.add-a-condition')}
-          </button>
+          </Button>
         }
       >
         {conditions.length === 0 && (
@@ -260,12 +257,11 @@ export function Plan({ review }: { review: Review | undefined }) {
             <label className="named" htmlFor="trials">
               {say('plan.trials-of-each')}
             </label>
-            <input
+            <FormControl
               id="trials"
               type="number"
               min={1}
               max={20}
-              className="form-control"
               value={doc.trials}
               onChange={(e) => set(['trials'], Number(e.target.value) || 1)}
             />
@@ -275,9 +271,8 @@ export function Plan({ review }: { review: Review | undefined }) {
       <Band
         title={say('plan.questions')}
         aside={
-          <button
-            type="button"
-            className="btn btn-outline-primary"
+          <Button
+            variant="outline-primary"
             onClick={() =>
               set(
                 ['questions'],
@@ -289,7 +284,7 @@ export function Plan({ review }: { review: Review | undefined }) {
             }
           >
             {say('plan.add-a-question')}
-          </button>
+          </Button>
         }
       >
         {questions.map((q, i) => (

@@ -1,3 +1,6 @@
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
+import FormSelect from 'react-bootstrap/FormSelect';
 import type { Schemas } from '../../api/client';
 import type { Need } from '../draft/document';
 import { useEditing } from './fields';
@@ -40,8 +43,8 @@ export function Qualities({
             {q?.takes ? (
               <label>
                 {words.split('…')[0]}
-                <input
-                  className="form-control form-control-sm"
+                <FormControl
+                  size="sm"
                   aria-label={words.replace('…', q.takes)}
                   value={v.figure ?? ''}
                   placeholder={q.example}
@@ -57,14 +60,13 @@ export function Qualities({
               words
             )}
             {!frozen && (
-              <button
-                type="button"
-                className="btn-plain"
+              <Button
+                variant="plain"
                 aria-label={say('qualities.take-off', { words })}
                 onClick={() => save(value.filter((_, k) => k !== i))}
               >
                 {say('qualities.take-off-2')}
-              </button>
+              </Button>
             )}
           </p>
         );
@@ -74,12 +76,7 @@ export function Qualities({
           <label className="visually-hidden" htmlFor="add-quality">
             {say('qualities.add-what-it-has-to-be')}
           </label>
-          <select
-            id="add-quality"
-            className="form-select form-select-sm"
-            value=""
-            onChange={(e) => add(e.target.value)}
-          >
+          <FormSelect id="add-quality" size="sm" value="" onChange={(e) => add(e.target.value)}>
             <option value="">
               {value.length ? 'and …' : say('qualities.anything-that-does-the-job')}
             </option>
@@ -88,7 +85,7 @@ export function Qualities({
                 {q.words}
               </option>
             ))}
-          </select>
+          </FormSelect>
         </>
       )}
     </fieldset>

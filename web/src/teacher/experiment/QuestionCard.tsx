@@ -1,4 +1,6 @@
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
 import { Verdict } from '../frame/Verdict';
 import type { Finding } from './FindingCard';
 import { say } from '../words';
@@ -38,14 +40,13 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
             ·{' '}
             {place === 'steps'
               ? f.steps.map((s) => (
-                  <button
+                  <Button
                     key={s.id}
-                    type="button"
-                    className="btn-plain"
+                    variant="plain"
                     onClick={() => onStep(s.id)}
                   >
                     {say('findingCard.step', { number: s.number })}
-                  </button>
+                  </Button>
                 ))
               : place}
           </span>
@@ -69,19 +70,18 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
       </p>
       <p className="ways">
         {f.ways.map((w) => (
-          <button
+          <Button
             key={w.id}
-            type="button"
-            className="btn btn-outline-primary"
+            variant="outline-primary"
             onClick={() => onWay(w.id, w.label)}
           >
             {w.label}
-          </button>
+          </Button>
         ))}
         {said.least >= 0 && why === undefined && (
-          <button type="button" className="btn btn-outline-primary" onClick={other}>
+          <Button variant="outline-primary" onClick={other}>
             {say('questionCard.no-it-means-something-else')}
-          </button>
+          </Button>
         )}
       </p>
       {said.least < 0 && (
@@ -97,29 +97,23 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
           <label className="named" htmlFor={`other-${said.key}`}>
             {say('questionCard.what-does-it-mean-it-is')}
           </label>
-          <input
+          <FormControl
             id={`other-${said.key}`}
-            className="form-control"
             maxLength={300}
             value={why}
             autoFocus
             onChange={(e) => setWhy(e.target.value)}
           />
           <p className="ways">
-            <button
+            <Button
               type="submit"
-              className="btn btn-primary"
               aria-disabled={why.trim().length < said.least}
             >
               {say('questionCard.keep-it-so')}
-            </button>
-            <button
-              type="button"
-              className="btn btn-outline-primary"
-              onClick={() => setWhy(undefined)}
-            >
+            </Button>
+            <Button variant="outline-primary" onClick={() => setWhy(undefined)}>
               {say('findingCard.leave-it')}
-            </button>
+            </Button>
             {why.trim().length < said.least && (
               <span className="hint small">
                 {say('findingCard.more-letters', { value: said.least - why.trim().length })}

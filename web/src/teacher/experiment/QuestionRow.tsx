@@ -1,3 +1,4 @@
+import Button from 'react-bootstrap/Button';
 import type { Doc } from '../draft/document';
 import { ChoiceField, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
 import { useRowKeys } from '../../ui/useRowKeys';
@@ -77,9 +78,9 @@ function Options({ question, at }: { question: Question; at: number }) {
   const options = question.options ?? [];
   const { keys, takeOut } = useRowKeys(options.length);
   const add = (
-    <button type="button" className="btn-plain" onClick={() => set(path, [...options, {}])}>
+    <Button variant="plain" onClick={() => set(path, [...options, {}])}>
       {say('questionRow.add-an-option')}
-    </button>
+    </Button>
   );
   if (options.length === 0) {
     return (

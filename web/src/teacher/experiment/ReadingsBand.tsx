@@ -1,5 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { freshID, type Reading } from '../draft/document';
 import { ConstantsBand } from './ConstantsBand';
 import { DerivedRow } from './DerivedRow';
@@ -63,9 +66,8 @@ export function ReadingsBand({
       <Band
         title={say('readingsBand.readings')}
         aside={
-          <button
-            type="button"
-            className="btn btn-outline-primary"
+          <Button
+            variant="outline-primary"
             onClick={() =>
               set(
                 ['readings'],
@@ -84,7 +86,7 @@ export function ReadingsBand({
             }
           >
             {say('readingsBand.add-a-reading')}
-          </button>
+          </Button>
         }
       >
         {readings.length === 0 && (
@@ -197,9 +199,8 @@ export function ReadingsBand({
                 </div>
               </div>
             ))}
-            <button
-              type="button"
-              className="btn btn-outline-primary"
+            <Button
+              variant="outline-primary"
               onClick={() =>
                 set(
                   ['readings', i, 'instruments'],
@@ -211,7 +212,7 @@ export function ReadingsBand({
               }
             >
               {say('readingsBand.add-a-tool')}
-            </button>{' '}
+            </Button>{' '}
             <Remove
               what={r.name[language] || say('readingsBand.this-reading')}
               onRemove={() => removeReading(r)}
@@ -223,9 +224,8 @@ export function ReadingsBand({
       <Band
         title={say('derivedRow.worked-out')}
         aside={
-          <button
-            type="button"
-            className="btn btn-outline-primary"
+          <Button
+            variant="outline-primary"
             onClick={() =>
               set(
                 ['derived'],
@@ -234,7 +234,7 @@ export function ReadingsBand({
             }
           >
             {say('readingsBand.add-a-value')}
-          </button>
+          </Button>
         }
       >
         {derived.map((x, i) => (
@@ -296,9 +296,8 @@ export function ReadingsBand({
       <Band
         title={say('readingsBand.evidence')}
         aside={
-          <button
-            type="button"
-            className="btn btn-outline-primary"
+          <Button
+            variant="outline-primary"
             onClick={() =>
               set(
                 ['evidence'],
@@ -307,7 +306,7 @@ export function ReadingsBand({
             }
           >
             {say('readingsBand.add-evidence')}
-          </button>
+          </Button>
         }
       >
         {evidence.map((e, i) => (
@@ -316,15 +315,14 @@ export function ReadingsBand({
               <label className="named" htmlFor={`kind-${e.id}`}>
                 {say('questionRow.kind')}
               </label>
-              <select
+              <FormSelect
                 id={`kind-${e.id}`}
-                className="form-select"
                 value={e.kind}
                 onChange={(event) => set(['evidence', i, 'kind'], event.target.value)}
               >
                 <option value="photo">{say('readingsBand.photo')}</option>
                 <option value="text">{say('questionRow.own-words')}</option>
-              </select>
+              </FormSelect>
             </div>
             <WordsField
               label={say('readingsBand.what')}
@@ -360,13 +358,12 @@ export function ReadingsBand({
       <Band
         title={say('readingsBand.what-goes-wrong')}
         aside={
-          <button
-            type="button"
-            className="btn btn-outline-primary"
+          <Button
+            variant="outline-primary"
             onClick={() => set(['mistakes'], [...mistakes, { see: {}, mend: {} }])}
           >
             {say('readingsBand.add-a-mistake')}
-          </button>
+          </Button>
         }
       >
         {mistakes.map((m, i) => (
@@ -419,9 +416,8 @@ function TimesInput({
   const meant = value.map((t, k) => offers[k] ?? t);
   return (
     <>
-      <input
+      <FormControl
         id={id}
-        className="form-control"
         placeholder="1 min, 2 min"
         value={text}
         onChange={(e) => setTyped({ over: kept, text: e.target.value })}
@@ -437,9 +433,9 @@ function TimesInput({
       {offers.some(Boolean) && (
         <p className="small w-mend m-0" role="status">
           {say('readingsBand.a-time-without-a-unit')}{' '}
-          <button type="button" className="btn-plain" onClick={() => onChange(meant)}>
+          <Button variant="plain" onClick={() => onChange(meant)}>
             {say('readingsBand.take', { meant: meant.join(', ') })}
-          </button>
+          </Button>
         </p>
       )}
     </>

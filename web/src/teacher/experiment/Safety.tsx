@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
+import Button from 'react-bootstrap/Button';
 import type { Schemas } from '../../api/client';
 import { Loading, ProblemLine } from '../frame/parts';
 import { Verdict, verdicts, verdictWords } from '../frame/Verdict';
@@ -180,11 +181,11 @@ export function Safety({
               />
             ))}
           {!more && shown.filter((f) => f.said).length > mostQuestions && (
-            <button type="button" className="btn-plain" onClick={() => setMore(true)}>
+            <Button variant="plain" onClick={() => setMore(true)}>
               {say('safety.and-more-questions', {
                 value: shown.filter((f) => f.said).length - mostQuestions,
               })}
-            </button>
+            </Button>
           )}
           {shown
             .filter((f) => !f.said && (f.verdict !== 'care' || f.was))
@@ -251,26 +252,21 @@ function OrderCard({
     <article className="card-paper finding order" tabIndex={-1}>
       <h3>
         {say('safety.order-of-steps')}{' '}
-        <button
-          type="button"
-          className="btn-plain small"
-          onClick={() => line.step && onStep(line.step)}
-        >
+        <Button variant="plain" className="small" onClick={() => line.step && onStep(line.step)}>
           {say('findingCard.step', { number: line.number })}
-        </button>
+        </Button>
       </h3>
       <p className="m-0">{line.message}</p>
       {line.ways.length > 0 && (
         <p className="ways">
           {line.ways.map((w) => (
-            <button
+            <Button
               key={w.id}
-              type="button"
-              className="btn btn-outline-primary"
+              variant="outline-primary"
               onClick={() => void onWay(w.id, w.label)}
             >
               {w.label}
-            </button>
+            </Button>
           ))}
         </p>
       )}
@@ -305,9 +301,9 @@ function CareList({ findings, onStep }: { findings: Finding[]; onStep: (id: stri
                 {steps.map((s, i) => (
                   <span key={s.id}>
                     {i > 0 && ' '}
-                    <button type="button" className="btn-plain" onClick={() => onStep(s.id)}>
+                    <Button variant="plain" onClick={() => onStep(s.id)}>
                       {say('findingCard.step', { number: s.number })}
-                    </button>
+                    </Button>
                   </span>
                 ))}
               </span>

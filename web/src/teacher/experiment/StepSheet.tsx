@@ -1,3 +1,4 @@
+import Button from 'react-bootstrap/Button';
 import { ProblemLine } from '../frame/parts';
 import type { Take } from '../draft/document';
 import { ActionPicker } from './ActionPicker';
@@ -107,13 +108,9 @@ export function StepSheet({
         </div>
       </div>
       {s.wait && !s.wait.for && !s.wait.from && (
-        <button
-          type="button"
-          className="btn-plain small"
-          onClick={() => set(path('wait'), undefined)}
-        >
+        <Button variant="plain" className="small" onClick={() => set(path('wait'), undefined)}>
           {say('stepSheet.no-wait-after-all')}
-        </button>
+        </Button>
       )}
       {s.wait?.for && (
         <WordsField

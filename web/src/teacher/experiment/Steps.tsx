@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
+import Button from 'react-bootstrap/Button';
 import { SideSheet } from '../frame/parts';
 import { freshID, type Step } from '../draft/document';
 import { Band, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
@@ -70,16 +71,12 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
           title={say('steps.the-procedure-to-time')}
           aside={
             <>
-              <button type="button" className="btn btn-outline-primary" onClick={() => add('do')}>
+              <Button variant="outline-primary" onClick={() => add('do')}>
                 {say('steps.add-a-step')}
-              </button>
-              <button
-                type="button"
-                className="btn btn-outline-primary"
-                onClick={() => add('measure')}
-              >
+              </Button>
+              <Button variant="outline-primary" onClick={() => add('measure')}>
                 {say('steps.add-a-measuring-step')}
-              </button>
+              </Button>
             </>
           }
         >
@@ -92,13 +89,13 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
           <ol className="indented mt-2 mb-0">
             {steps.map((s, i) => (
               <li key={s.id}>
-                <button
-                  type="button"
-                  className={`btn-plain ${i === chosen ? 'fw-bold' : 'fw-normal'}`}
+                <Button
+                  variant="plain"
+                  className={i === chosen ? 'fw-bold' : 'fw-normal'}
                   onClick={() => choose(s.id)}
                 >
                   {s.title[language] || Object.values(s.title)[0] || say('steps.without-a-name')}
-                </button>
+                </Button>
                 <span className="second small">
                   {' '}
                   {s.duration}
@@ -113,9 +110,8 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
         <Band
           title={say('steps.things-needed')}
           aside={
-            <button
-              type="button"
-              className="btn btn-outline-primary"
+            <Button
+              variant="outline-primary"
               onClick={() => {
                 const id = freshID('need', needs);
                 set(['needs'], [...needs, { id, name: {} }]);
@@ -123,7 +119,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
               }}
             >
               {say('steps.add-a-thing')}
-            </button>
+            </Button>
           }
         >
           {needs.length > 0 && (
@@ -164,11 +160,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
                       />
                     </td>
                     <td>
-                      <button
-                        type="button"
-                        className="btn-plain"
-                        onClick={() => choose(`need:${n.id}`)}
-                      >
+                      <Button variant="plain" onClick={() => choose(`need:${n.id}`)}>
                         {thingName(n.material) ??
                           (n.kind && n.kind !== 'material'
                             ? say(`steps.kind.${n.kind}`)
@@ -176,7 +168,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
                         <span className="visually-hidden">
                           {say('steps.what-thing-is', { value: i + 1 })}
                         </span>
-                      </button>
+                      </Button>
                       {n.strength && (
                         <span className="second small">
                           {' '}
@@ -233,22 +225,20 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
         <SideSheet title={say('steps.step', { value: chosen + 1 })} onClose={() => choose()}>
           <StepSheet key={steps[chosen].id} at={chosen} review={review} replace={replace} />
           <div className="band mt-2">
-            <button
-              type="button"
-              className="btn btn-outline-primary"
+            <Button
+              variant="outline-primary"
               disabled={chosen === 0}
               onClick={() => move(chosen, -1)}
             >
               {say('steps.earlier')}
-            </button>{' '}
-            <button
-              type="button"
-              className="btn btn-outline-primary"
+            </Button>{' '}
+            <Button
+              variant="outline-primary"
               disabled={chosen === steps.length - 1}
               onClick={() => move(chosen, 1)}
             >
               {say('steps.later')}
-            </button>{' '}
+            </Button>{' '}
             <Remove
               what={say('steps.step-2', { value: chosen + 1 })}
               onRemove={() => {

@@ -1,4 +1,8 @@
 import { createContext, useContext, type ReactNode } from 'react';
+import Button from 'react-bootstrap/Button';
+import FormCheckInput from 'react-bootstrap/FormCheckInput';
+import FormControl from 'react-bootstrap/FormControl';
+import FormSelect from 'react-bootstrap/FormSelect';
 import type { Schemas } from '../../api/client';
 import type { Doc, Localized } from '../draft/document';
 import { say } from '../words';
@@ -74,9 +78,8 @@ export function PlainField({
       <label className={hideLabel ? 'visually-hidden' : 'named'} htmlFor={id}>
         {label}
       </label>
-      <input
+      <FormControl
         id={id}
-        className="form-control"
         value={value ?? ''}
         placeholder={hint}
         maxLength={200}
@@ -95,16 +98,15 @@ export function FieldNote({ path, field }: { path: (string | number)[]; field: s
   return (
     <p className="small w-mend m-0" role="status">
       {f.message}{' '}
-      <button
-        type="button"
-        className="btn-plain"
+      <Button
+        variant="plain"
         onClick={() => {
           set(path, f.offer);
           document.getElementById(field)?.focus();
         }}
       >
         {say('fields.take', { offer: f.offer })}
-      </button>
+      </Button>
     </p>
   );
 }
@@ -129,9 +131,8 @@ export function ChoiceField({
       <label className={hideLabel ? 'visually-hidden' : 'named'} htmlFor={id}>
         {label}
       </label>
-      <select
+      <FormSelect
         id={id}
-        className="form-select"
         value={value ?? ''}
         onChange={(e) => set(path, e.target.value)}
       >
@@ -140,7 +141,7 @@ export function ChoiceField({
             {words}
           </option>
         ))}
-      </select>
+      </FormSelect>
     </div>
   );
 }
@@ -161,9 +162,8 @@ export function TickField({
   const id = idOf(path);
   return (
     <span className="tick">
-      <input
-        type="checkbox"
-        className="form-check-input m-0"
+      <FormCheckInput
+        className="m-0"
         id={id}
         checked={value ?? false}
         onChange={(e) =>
@@ -200,9 +200,8 @@ export function TickList({
         const key = `${idOf(path)}-${id}`;
         return (
           <span key={id} className="tick me-3">
-            <input
-              type="checkbox"
-              className="form-check-input m-0 flex-none"
+            <FormCheckInput
+              className="m-0 flex-none"
               id={key}
               checked={on}
               onChange={() =>
@@ -241,13 +240,13 @@ export function Band({
 
 export function Remove({ what, onRemove }: { what: string; onRemove: () => void }) {
   return (
-    <button
-      type="button"
-      className="btn-plain small"
+    <Button
+      variant="plain"
+      className="small"
       onClick={onRemove}
       aria-label={say('fields.take-out', { what })}
     >
       {say('fields.take-out-2')}
-    </button>
+    </Button>
   );
 }

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, type ReactNode } from 'react';
 import { Link, NavLink, useNavigate } from 'react-router';
+import Button from 'react-bootstrap/Button';
 import { api, got, type Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
 import { useKeeping } from './keeping';
@@ -82,9 +83,9 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
               <>
                 {' '}
                 ·{' '}
-                <button type="button" className="btn-plain p-0" onClick={last.undo}>
+                <Button variant="plain" className="p-0" onClick={last.undo}>
                   {say('teacherFrame.undo')}
-                </button>
+                </Button>
               </>
             )}
           </span>

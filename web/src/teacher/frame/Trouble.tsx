@@ -1,4 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
+import Button from 'react-bootstrap/Button';
 import { api, got, type Schemas } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { time } from './parts';
@@ -45,9 +46,9 @@ export function Trouble({
           <strong>{doors[i.door]}</strong>, {time(i.phone_time)}
         </span>
         {phone}
-        <button type="button" className="btn-plain" onClick={() => void see()}>
+        <Button variant="plain" onClick={() => void see()}>
           {say('trouble.i-have-seen-it')}
-        </button>
+        </Button>
       </p>
     );
   return (
@@ -66,9 +67,9 @@ export function Trouble({
       </p>
       <p className="mt-2 mb-0">
         {phone}{' '}
-        <button type="button" className="btn btn-outline-primary" onClick={() => void see()}>
+        <Button variant="outline-primary" onClick={() => void see()}>
           {say('trouble.i-have-seen-it')}
-        </button>
+        </Button>
       </p>
     </article>
   );

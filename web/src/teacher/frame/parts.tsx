@@ -1,4 +1,5 @@
 import { useEffect, useRef, type ReactNode } from 'react';
+import Button from 'react-bootstrap/Button';
 import { ProblemError, type Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
 import { useEscape } from '../../ui/useEscape';
@@ -22,9 +23,9 @@ export function PartError({
     <div className="notice" role="alert">
       <Icon name="exclamation-diamond" /> {say('parts.could-not-be-read', { what, detail })}{' '}
       {retry && (
-        <button type="button" className="btn-plain" onClick={retry}>
+        <Button variant="plain" onClick={retry}>
           {say('parts.try-again')}
-        </button>
+        </Button>
       )}
     </div>
   );
@@ -76,9 +77,9 @@ export function SideSheet({
         <h2 ref={heading} tabIndex={-1}>
           {title}
         </h2>
-        <button type="button" className="btn btn-outline-primary" onClick={onClose}>
+        <Button variant="outline-primary" onClick={onClose}>
           {say('classForm.close')}
-        </button>
+        </Button>
       </div>
       {children}
     </aside>

@@ -1,6 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
 import { Loading, PartError } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
@@ -108,10 +111,9 @@ export default function Larder() {
         aside={
           <div role="group" aria-label={say('larder.ways-in')} className="d-flex gap-2">
             {ways.map((w) => (
-              <button
+              <Button
                 key={w}
-                type="button"
-                className={`btn ${w === way ? 'btn-primary' : 'btn-outline-primary'}`}
+                variant={w === way ? 'primary' : 'outline-primary'}
                 aria-pressed={w === way}
                 onClick={() => go({ by: w })}
               >
@@ -123,11 +125,11 @@ export default function Larder() {
                     never: say('larder.never'),
                   }[w]
                 }
-              </button>
+              </Button>
             ))}
-            <button type="button" className="btn btn-outline-primary" onClick={() => setOwn('')}>
+            <Button variant="outline-primary" onClick={() => setOwn('')}>
               {say('larder.add-your-own')}
-            </button>
+            </Button>
           </div>
         }
       />
@@ -138,11 +140,10 @@ export default function Larder() {
               <label className="named" htmlFor="larder-search">
                 {say('larder.find-by-any-everyday-name-english')}
               </label>
-              <input
+              <FormControl
                 id="larder-search"
                 ref={search}
                 type="search"
-                className="form-control"
                 placeholder={say('larder.vinegar-lej-a-cup')}
                 value={typed}
                 onChange={(e) => {
@@ -156,9 +157,8 @@ export default function Larder() {
                 <label className="named" htmlFor="larder-job">
                   {say('larder.that-can-do-the-job')}
                 </label>
-                <select
+                <FormSelect
                   id="larder-job"
-                  className="form-select"
                   value={job}
                   onChange={(e) => go({ job: e.target.value })}
                 >
@@ -168,7 +168,7 @@ export default function Larder() {
                       {j.name}
                     </option>
                   ))}
-                </select>
+                </FormSelect>
               </div>
             )}
           </div>
@@ -178,14 +178,14 @@ export default function Larder() {
                 <p key={a.why} className="notice plain">
                   {a.why}{' '}
                   {a.choices.map((c) => (
-                    <button
+                    <Button
                       key={c}
-                      type="button"
-                      className="btn-plain me-2"
+                      variant="plain"
+                      className="me-2"
                       onClick={() => go({ thing: c })}
                     >
                       {things.find((t) => t.id === c)?.name ?? c}
-                    </button>
+                    </Button>
                   ))}
                 </p>
               ))}
@@ -196,21 +196,21 @@ export default function Larder() {
                     <>
                       {say('larder.nearest')}{' '}
                       {nearest.map((t) => (
-                        <button
+                        <Button
                           key={t.id}
-                          type="button"
-                          className="btn-plain me-2"
+                          variant="plain"
+                          className="me-2"
                           onClick={() => go({ thing: t.id })}
                         >
                           {t.name}
-                        </button>
+                        </Button>
                       ))}
                     </>
                   )}{' '}
                   {say('larder.or')}{' '}
-                  <button type="button" className="btn-plain" onClick={() => setOwn('')}>
+                  <Button variant="plain" onClick={() => setOwn('')}>
                     {say('larder.add-your-own-2')}
-                  </button>
+                  </Button>
                   .
                 </p>
               )}
@@ -331,14 +331,9 @@ function ThingTable({
           {shown(shelf, rows).map((t) => (
             <tr key={t.id} aria-current={t.id === chosen || undefined}>
               <th scope="row">
-                <button
-                  type="button"
-                  className="btn-plain"
-                  data-thing={t.id}
-                  onClick={() => onChoose(t.id)}
-                >
+                <Button variant="plain" data-thing={t.id} onClick={() => onChoose(t.id)}>
                   {t.name}
-                </button>
+                </Button>
                 {t.own && <span className="second small"> {say('larder.your-schools')}</span>}
               </th>
               <td lang={otherLanguage()}>{t.other}</td>
@@ -357,16 +352,12 @@ function ThingTable({
           {shown(shelf, rows).length < rows.length && (
             <tr>
               <td colSpan={4}>
-                <button
-                  type="button"
-                  className="btn-plain"
-                  onClick={() => setOpen([...open, shelf])}
-                >
+                <Button variant="plain" onClick={() => setOpen([...open, shelf])}>
                   {say('larder.more-of', {
                     value: rows.length - fewRows,
                     join: shelf.split('-').join(', '),
                   })}
-                </button>
+                </Button>
               </td>
             </tr>
           )}
@@ -394,14 +385,9 @@ function Jobs({ jobs, onChoose }: { jobs: Schemas['JobRow'][]; onChoose: (id: st
         {jobs.map((j) => (
           <tr key={j.id}>
             <th scope="row">
-              <button
-                type="button"
-                className="btn-plain"
-                data-thing={j.id}
-                onClick={() => onChoose(j.id)}
-              >
+              <Button variant="plain" data-thing={j.id} onClick={() => onChoose(j.id)}>
                 {j.name}
-              </button>
+              </Button>
             </th>
             <td>{j.job}</td>
             <td>{j.matters}</td>

@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { api, got, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import { Said, say } from '../words';
@@ -63,9 +64,9 @@ export function OwnFiles({ count, left }: { count: number; left?: Schemas['OwnPr
             of={say('ownFiles.your-own-entries-are-left-out', { id: left.id, words: left.words })}
             with={[<strong key="0" />]}
           />{' '}
-          <button type="button" className="btn-plain" onClick={() => void takeOut(left)}>
+          <Button variant="plain" onClick={() => void takeOut(left)}>
             {say('ownFiles.take-out', { id: left.id })}
-          </button>
+          </Button>
           .
         </p>
       )}

@@ -1,5 +1,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import FormCheckInput from 'react-bootstrap/FormCheckInput';
+import FormControl from 'react-bootstrap/FormControl';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
 import { Loading, PartError, ProblemLine, SideSheet } from '../frame/parts';
 import { nameIn } from '../../ui/language';
@@ -171,20 +175,19 @@ function Form({
         </label>
         <p className="m-0">
           {own.roles.map((r) => (
-            <button
+            <Button
               key={r}
-              type="button"
-              className="btn-plain small me-3"
+              variant="plain"
+              className="small me-3"
               aria-label={say('ownForm.take-out', { words: jobName(r) })}
               onClick={() => toggle('roles', r)}
             >
               {jobName(r)} ✕
-            </button>
+            </Button>
           ))}
         </p>
-        <select
+        <FormSelect
           id="own-job"
-          className="form-select"
           value=""
           onChange={(e) => e.target.value && toggle('roles', e.target.value)}
         >
@@ -196,7 +199,7 @@ function Form({
                 {j.name}
               </option>
             ))}
-        </select>
+        </FormSelect>
         <Text
           label={say('ownForm.density-if-poured-in-g-ml')}
           id="own-rho"
@@ -224,9 +227,7 @@ function Form({
         />
         <ProblemLine error={problem} />
         <p className="ways">
-          <button type="submit" className="btn btn-primary">
-            {say('homeSheet.keep-it')}
-          </button>
+          <Button type="submit">{say('homeSheet.keep-it')}</Button>
         </p>
       </form>
     </SideSheet>
@@ -279,9 +280,8 @@ function Questions({
           <label className="small" htmlFor={`is-${q.id}`}>
             {q.question}
           </label>
-          <select
+          <FormSelect
             id={`is-${q.id}`}
-            className="form-select"
             value={q.answer ?? ''}
             onChange={(e) => onAnswer(q.id, e.target.value)}
           >
@@ -293,7 +293,7 @@ function Questions({
                 {a.text}
               </option>
             ))}
-          </select>
+          </FormSelect>
         </div>
       ))}
     </fieldset>
@@ -346,9 +346,8 @@ function Text({
       <label className="named" htmlFor={id}>
         {label}
       </label>
-      <input
+      <FormControl
         id={id}
-        className="form-control"
         value={value}
         placeholder={hint}
         maxLength={200}
@@ -374,9 +373,8 @@ function Ticks({
       <legend className="named small m-0">{legend}</legend>
       {list.map(({ id: v, text }) => (
         <span key={v} className="tick me-3">
-          <input
-            type="checkbox"
-            className="form-check-input m-0 flex-none"
+          <FormCheckInput
+            className="m-0 flex-none"
             id={`own-${legend}-${v}`}
             checked={on.includes(v)}
             onChange={() => toggle(v)}

@@ -1,5 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import { ThingPicker } from './ThingPicker';
@@ -60,13 +63,13 @@ export function OwnSwap({
       <label className="named" htmlFor={id}>
         {label}
       </label>
-      <select id={id} className="form-select" value={value} onChange={(e) => set(e.target.value)}>
+      <FormSelect id={id} value={value} onChange={(e) => set(e.target.value)}>
         {options.map(([id, name]) => (
           <option key={id} value={id}>
             {name}
           </option>
         ))}
-      </select>
+      </FormSelect>
     </>
   );
   return (
@@ -102,9 +105,8 @@ export function OwnSwap({
       <label className="named" htmlFor="swap-factor">
         {say('ownSwap.amount-times')}
       </label>
-      <input
+      <FormControl
         id="swap-factor"
-        className="form-control"
         inputMode="decimal"
         placeholder={say('ownSwap.one-for-one')}
         value={factor}
@@ -113,9 +115,8 @@ export function OwnSwap({
       <label className="named" htmlFor="swap-effect">
         {say('ownSwap.effect-on-the-result')}
       </label>
-      <input
+      <FormControl
         id="swap-effect"
-        className="form-control"
         maxLength={200}
         value={effect}
         onChange={(e) => setEffect(e.target.value)}
@@ -123,9 +124,9 @@ export function OwnSwap({
       <p className="hint small">{say('ownSwap.where-a-shipped-swap-speaks-of')}</p>
       <ProblemLine error={problem} />
       <p className="ways">
-        <button type="submit" className="btn btn-primary" disabled={!to}>
+        <Button type="submit" disabled={!to}>
           {say('ownSwap.keep-the-swap')}
-        </button>
+        </Button>
       </p>
     </form>
   );

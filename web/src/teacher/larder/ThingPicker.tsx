@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import FormControl from 'react-bootstrap/FormControl';
 import { api, got, type Schemas } from '../../api/client';
 import { Verdict } from '../frame/Verdict';
 import { say } from '../words';
@@ -46,9 +47,8 @@ export function ThingPicker({
       <label className="named" htmlFor="thing-search">
         {chosen ? say('thingPicker.thing', { name: chosen.name }) : say('thingPicker.which-thing')}
       </label>
-      <input
+      <FormControl
         id="thing-search"
-        className="form-control"
         type="search"
         autoComplete="off"
         placeholder={

@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { api, got, type Schemas } from '../../api/client';
 import { Loading, PartError, ProblemLine, SideSheet } from '../frame/parts';
 import { Comparability, Verdict } from '../frame/Verdict';
@@ -137,9 +138,9 @@ export function ThingSheet({
             <OwnSwap from={c} larder={larder} onKept={() => setAdding(false)} />
           ) : (
             c.jobs.length > 0 && (
-              <button type="button" className="btn-plain" onClick={() => setAdding(true)}>
+              <Button variant="plain" onClick={() => setAdding(true)}>
                 {say('thingSheet.add-a-swap-of-your-own')}
-              </button>
+              </Button>
             )
           )}
           <SwapList title={say('thingSheet.it-may-stand-in-for')} rows={c.serves} side="from" />
@@ -150,23 +151,15 @@ export function ThingSheet({
           )}
           <ProblemLine error={problem} />
           <p className="ways">
-            <button
-              type="button"
-              className="btn btn-outline-primary"
-              onClick={() => onCorrect(c.id)}
-            >
+            <Button variant="outline-primary" onClick={() => onCorrect(c.id)}>
               {c.own
                 ? say('thingSheet.correct-your-entry')
                 : say('thingSheet.correct-it-for-your-school')}
-            </button>
+            </Button>
             {c.own && (
-              <button
-                type="button"
-                className="btn btn-outline-primary"
-                onClick={() => void remove()}
-              >
+              <Button variant="outline-primary" onClick={() => void remove()}>
                 {say('thingSheet.take-your-entry-out')}
-              </button>
+              </Button>
             )}
           </p>
         </div>
@@ -201,14 +194,13 @@ function SwapList({
               {' '}
               {say('larder.your-schools')}{' '}
               {onRemove && (
-                <button
-                  type="button"
-                  className="btn-plain"
+                <Button
+                  variant="plain"
                   aria-label={say('thingSheet.take-out-your-swap-to', { to: r.to })}
                   onClick={() => onRemove(r.id)}
                 >
                   {say('fields.take-out-2')}
-                </button>
+                </Button>
               )}
             </span>
           )}

@@ -1,5 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
 import { api, got, type Schemas } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import { Said, say } from '../words';
@@ -77,12 +79,12 @@ export function AtDesk({ of, reading, name }: { of: Notebook; reading: string; n
   if (!open) {
     return (
       <span className="desk-acts">
-        <button type="button" className="btn-plain" onClick={() => setOpen(true)}>
+        <Button variant="plain" onClick={() => setOpen(true)}>
           <Said
             of={say('atDesk.not-right', { name })}
             with={[<span key="0" className="visually-hidden" />]}
           />
-        </button>
+        </Button>
       </span>
     );
   }
@@ -90,10 +92,10 @@ export function AtDesk({ of, reading, name }: { of: Notebook; reading: string; n
     return (
       <span className="desk-acts">
         {(Object.keys(acts) as Act[]).map((a) => (
-          <button key={a} type="button" className="btn-plain" onClick={() => setAct(a)}>
+          <Button key={a} variant="plain" onClick={() => setAct(a)}>
             {acts[a].words}
             <span className="visually-hidden">: {name}</span>
-          </button>
+          </Button>
         ))}
       </span>
     );
@@ -106,9 +108,8 @@ export function AtDesk({ of, reading, name }: { of: Notebook; reading: string; n
           <label className="named" htmlFor={`${id}-typed`}>
             {say('atDesk.the-value-in-its-place')}
           </label>
-          <input
+          <FormControl
             id={`${id}-typed`}
-            className="form-control"
             maxLength={200}
             value={typed}
             onChange={(e) => setTyped(e.target.value)}
@@ -119,21 +120,20 @@ export function AtDesk({ of, reading, name }: { of: Notebook; reading: string; n
       <label className="named" htmlFor={id}>
         {acts[act].label}
       </label>
-      <input
+      <FormControl
         id={id}
-        className="form-control"
         maxLength={400}
         value={words}
         onChange={(e) => setWords(e.target.value)}
         placeholder={acts[act].example}
       />
       <ProblemLine error={error} />
-      <button type="submit" className="btn btn-outline-primary mt-2">
+      <Button type="submit" variant="outline-primary" className="mt-2">
         {acts[act].done}
-      </button>{' '}
-      <button type="button" className="btn-plain" onClick={() => setAct(undefined)}>
+      </Button>{' '}
+      <Button variant="plain" onClick={() => setAct(undefined)}>
         {say('findingCard.leave-it')}
-      </button>
+      </Button>
     </form>
   );
 }

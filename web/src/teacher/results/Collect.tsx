@@ -1,4 +1,5 @@
 import { useSearchParams } from 'react-router';
+import Button from 'react-bootstrap/Button';
 import { NameLabel } from '../../ui/NameLabel';
 import { homesHave, Loading, PartError, SideSheet } from '../frame/parts';
 import { NotebookSheet } from './NotebookSheet';
@@ -66,14 +67,14 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
         {look.length > 0 && (
           <section aria-label={say('collect.worth-a-look')} className="mb-2">
             {look.map((h) => (
-              <button
+              <Button
                 key={h.home}
-                type="button"
-                className="btn-plain me-3"
+                variant="plain"
+                className="me-3"
                 onClick={() => show(h.home)}
               >
                 <NameLabel name={h.nickname} /> {reasons(h)}
-              </button>
+              </Button>
             ))}
           </section>
         )}
@@ -206,9 +207,9 @@ function ReadingsTable({
             >
               <th scope="row" className="text-nowrap">
                 {h.home ? (
-                  <button type="button" className="btn-plain" onClick={() => onOpen(h.home!)}>
+                  <Button variant="plain" onClick={() => onOpen(h.home!)}>
                     <bdi>{h.nickname}</bdi>
-                  </button>
+                  </Button>
                 ) : (
                   say('collect.shared-not-counted')
                 )}

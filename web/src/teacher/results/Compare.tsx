@@ -1,4 +1,6 @@
 import { Link, useSearchParams } from 'react-router';
+import Button from 'react-bootstrap/Button';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { Loading, PartError, SideSheet } from '../frame/parts';
 import { ClassPlot } from './ClassPlot';
 import { Findings, GroupsTable, tooFew } from './classResult';
@@ -57,9 +59,9 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
           <label htmlFor="plot" className="small">
             {say('compare.plot')}
           </label>
-          <select
+          <FormSelect
             id="plot"
-            className="form-select w-auto"
+            className="w-auto"
             value={comparison.derived}
             onChange={(e) => change('plot', e.target.value)}
           >
@@ -68,13 +70,12 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
                 {c.name}
               </option>
             ))}
-          </select>
-          <Link
-            className="btn btn-outline-primary"
+          </FormSelect>
+          <ButtonLink
             to={`/show/${assignment.class}/${assignment.id}?plot=${comparison.derived}`}
           >
             {say('compare.show-to-class')}
-          </Link>
+          </ButtonLink>
           <a
             href={`/api/v1/classes/${assignment.class}/assignments/${assignment.id}/export.csv?language=${ownLanguage()}`}
             download
@@ -102,14 +103,13 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
                   ? say('compare.one-reading-was')
                   : say('compare.readings-were', { atdesk: r.at_desk }),
             })}{' '}
-            <button
-              type="button"
-              className="btn-plain"
+            <Button
+              variant="plain"
               aria-pressed={asSent}
               onClick={() => change('as', asSent ? undefined : 'sent')}
             >
               {asSent ? say('compare.show-it-with-that') : say('compare.show-it-as-it-was-sent')}
-            </button>
+            </Button>
           </p>
         )}
         <p className="second small mt-2">

@@ -1,5 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
 import { api, got, type Schemas } from '../../api/client';
 import { Loading, PartError, ProblemLine, time } from '../frame/parts';
 import { AtDesk, useDesk, type Notebook } from './AtDesk';
@@ -151,18 +153,17 @@ function Held({ step, of }: { step: Schemas['HeldStep']; of: Notebook }) {
       <label className="named" htmlFor={id}>
         {say('notebookSheet.does-it-count-say-why-it')}
       </label>
-      <input
+      <FormControl
         id={id}
-        className="form-control"
         maxLength={400}
         value={why}
         onChange={(e) => setWhy(e.target.value)}
         placeholder={say('notebookSheet.grandma-told-me-on-the-phone')}
       />
       <ProblemLine error={error} />
-      <button type="submit" className="btn btn-outline-primary mt-2">
+      <Button type="submit" variant="outline-primary" className="mt-2">
         {say('notebookSheet.let-it-count')}
-      </button>
+      </Button>
     </form>
   );
 }

@@ -1,4 +1,5 @@
 import { useSearchParams } from 'react-router';
+import Button from 'react-bootstrap/Button';
 import { homesHave, Loading, PartError, SideSheet, time } from '../frame/parts';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
@@ -80,9 +81,9 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
                 <tr key={h.home} className={open === h.home ? 'chosen' : ''}>
                   <td>{h.letters}</td>
                   <th scope="row">
-                    <button type="button" className="btn-plain" onClick={() => show(h.home)}>
+                    <Button variant="plain" onClick={() => show(h.home)}>
                       <bdi>{h.nickname}</bdi>
-                    </button>
+                    </Button>
                   </th>
                   <td>
                     {stateWords[h.state]}

@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import FormControl from 'react-bootstrap/FormControl';
 import { api, got } from '../../api/client';
 import { newID } from '../../ui/ids';
 import { ProblemLine } from '../frame/parts';
@@ -58,9 +59,9 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
                           .filter(Boolean)
                           .join(' ') || results.readings.find((x) => x.id === s.reading)?.name}
                       </label>
-                      <input
+                      <FormControl
                         id={`shared-${i}`}
-                        className="form-control short"
+                        className="short"
                         inputMode="decimal"
                         placeholder={
                           results.shared?.cells[i]?.text ??

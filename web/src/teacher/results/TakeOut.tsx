@@ -1,4 +1,5 @@
 import { useId, useState } from 'react';
+import FormSelect from 'react-bootstrap/FormSelect';
 import type { Schemas } from '../../api/client';
 import { ownLanguage } from '../languages';
 import { say } from '../words';
@@ -31,9 +32,9 @@ export function TakeOut({ assignment }: { assignment: Schemas['AssignmentView'] 
       </p>
       <p className="ways">
         <label htmlFor={id}>{say('takeOut.tables')}</label>
-        <select
+        <FormSelect
           id={id}
-          className="form-select w-auto"
+          className="w-auto"
           value={dialect}
           onChange={(e) => setDialect(e.target.value)}
         >
@@ -42,7 +43,7 @@ export function TakeOut({ assignment }: { assignment: Schemas['AssignmentView'] 
               {words}
             </option>
           ))}
-        </select>
+        </FormSelect>
         <a href={file('export.csv', dialect)} download>
           {say('takeOut.readings')}
         </a>

@@ -1,3 +1,4 @@
+import Button from 'react-bootstrap/Button';
 import type { Schemas } from '../../api/client';
 import type { Results } from './useResults';
 import { say } from '../words';
@@ -51,9 +52,9 @@ export function WhatTheySaid({ r, onOpen }: { r: Results; onOpen: (home: string)
                 {q.homes.map((h) => (
                   <tr key={h.home}>
                     <th scope="row">
-                      <button type="button" className="btn-plain" onClick={() => onOpen(h.home)}>
+                      <Button variant="plain" onClick={() => onOpen(h.home)}>
                         {h.nickname}
-                      </button>
+                      </Button>
                     </th>
                     <td>
                       {h.words}

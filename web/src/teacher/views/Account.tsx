@@ -1,6 +1,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { day, Loading, PartError, ProblemLine } from '../frame/parts';
@@ -39,9 +42,9 @@ function Language() {
         <label className="visually-hidden" htmlFor="own-language">
           {say('account.language')}
         </label>
-        <select
+        <FormSelect
           id="own-language"
-          className="form-select w-auto"
+          className="w-auto"
           value={ownLanguage()}
           onChange={(e) => choose(e.target.value)}
         >
@@ -50,7 +53,7 @@ function Language() {
               {name}
             </option>
           ))}
-        </select>
+        </FormSelect>
         <p className="hint small">{say('account.language-hint')}</p>
       </div>
     </section>
@@ -88,9 +91,8 @@ function Password({ email }: { email: string }) {
         <label className="named" htmlFor="old">
           {say('account.your-present-password')}
         </label>
-        <input
+        <FormControl
           id="old"
-          className="form-control"
           type="password"
           autoComplete="current-password"
           {...register('old', { required: true })}
@@ -98,9 +100,8 @@ function Password({ email }: { email: string }) {
         <label className="named mt-3" htmlFor="new">
           {say('account.the-new-one')}
         </label>
-        <input
+        <FormControl
           id="new"
-          className="form-control"
           type="password"
           autoComplete="new-password"
           aria-describedby="new-how"
@@ -110,9 +111,7 @@ function Password({ email }: { email: string }) {
           {say('account.at-least-twelve-signs-three-or')}
         </p>
         <ProblemLine error={error} />
-        <button type="submit" className="btn btn-primary">
-          {say('account.change-it-and-sign-out-elsewhere')}
-        </button>
+        <Button type="submit">{say('account.change-it-and-sign-out-elsewhere')}</Button>
       </form>
     </section>
   );
@@ -155,9 +154,8 @@ function Browsers() {
                   : ''}
             </span>
             {!s.here && (
-              <button
-                type="button"
-                className="btn-plain"
+              <Button
+                variant="plain"
                 onClick={() =>
                   void end(
                     api.DELETE('/api/v1/sessions/{session}', {
@@ -171,21 +169,20 @@ function Browsers() {
                   of={say('account.sign-out', { browser: s.browser })}
                   with={[<span key="0" className="visually-hidden" />]}
                 />
-              </button>
+              </Button>
             )}
           </li>
         ))}
       </ul>
       {others.length > 1 && (
-        <button
-          type="button"
-          className="btn btn-outline-primary"
+        <Button
+          variant="outline-primary"
           onClick={() =>
             void end(api.DELETE('/api/v1/sessions'), say('account.all-other-browsers-signed-out'))
           }
         >
           {say('account.sign-out-everywhere-else')}
-        </button>
+        </Button>
       )}
       {sessions.data && others.length === 0 && (
         <p className="hint">{say('account.nowhere-else-a-browser-that-is')}</p>

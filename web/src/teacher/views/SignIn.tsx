@@ -2,6 +2,8 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useNavigate, useSearchParams } from 'react-router';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
 import { api, got, ProblemError } from '../../api/client';
 import { ProblemLine } from '../frame/parts';
 import { Said, say } from '../words';
@@ -47,9 +49,8 @@ export function SignIn() {
         <label className="named" htmlFor="email">
           {say('signIn.your-address')}
         </label>
-        <input
+        <FormControl
           id="email"
-          className="form-control"
           type="email"
           autoComplete="username"
           {...register('email', { required: true })}
@@ -57,17 +58,16 @@ export function SignIn() {
         <label className="named mt-3" htmlFor="password">
           {say('account.password')}
         </label>
-        <input
+        <FormControl
           id="password"
-          className="form-control"
           type="password"
           autoComplete="current-password"
           {...register('password', { required: true })}
         />
         <ProblemLine error={error} />
-        <button type="submit" className="btn btn-primary mt-4">
+        <Button type="submit" className="mt-4">
           {say('signIn.sign-in')}
-        </button>
+        </Button>
       </form>
       <p className="second">
         {/* eslint-disable-next-line jsx-a11y/anchor-has-content -- the sentence fills it */}

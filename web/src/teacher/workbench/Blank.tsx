@@ -1,4 +1,7 @@
 import { useId } from 'react';
+import FormCheck from 'react-bootstrap/FormCheck';
+import FormControl from 'react-bootstrap/FormControl';
+import FormSelect from 'react-bootstrap/FormSelect';
 import type { Schemas } from '../../api/client';
 import { say } from '../words';
 
@@ -44,17 +47,13 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
   );
   if (input.unit === 'flag') {
     return (
-      <div className="form-check align-self-center">
-        <input
+      <div className="align-self-center">
+        <FormCheck
           {...shared}
-          type="checkbox"
-          className="form-check-input"
           checked={(value || instead) === 'true'}
           onChange={(e) => onChange(e.target.checked ? 'true' : 'false')}
+          label={labelOf(input)}
         />
-        <label htmlFor={id} className="form-check-label">
-          {labelOf(input)}
-        </label>
         <div id={`${id}-help`} className="small hint">
           {help}
         </div>
@@ -67,9 +66,8 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
         {input.name === 'wav' ? say('blank.recording') : labelOf(input)}
       </label>
       {input.unit === 'choice' ? (
-        <select
+        <FormSelect
           {...shared}
-          className="form-select"
           value={value || instead}
           onChange={(e) => onChange(e.target.value)}
         >
@@ -79,29 +77,27 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
               {input.option_words?.[o] ?? o}
             </option>
           ))}
-        </select>
+        </FormSelect>
       ) : input.unit === 'recording' ? (
-        <input
+        <FormControl
           {...shared}
           type="file"
           accept={input.name === 'wav' ? '.wav,audio/wav' : 'image/jpeg,image/png'}
-          className="form-control"
-          onChange={(e) => void asBase64(e.target.files?.[0]).then(onChange)}
+          onChange={(e) => void asBase64((e.target as HTMLInputElement).files?.[0]).then(onChange)}
         />
       ) : long ? (
-        <textarea
+        <FormControl
           {...shared}
           rows={2}
-          className="form-control"
+          as="textarea"
           value={value}
           placeholder={instead}
           spellCheck={false}
           onChange={(e) => onChange(e.target.value)}
         />
       ) : (
-        <input
+        <FormControl
           {...shared}
-          className="form-control"
           value={value}
           placeholder={instead}
           autoComplete="off"

@@ -1,6 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
+import Button from 'react-bootstrap/Button';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got } from '../../api/client';
 import { freshID } from '../draft/document';
 import { draftOf } from '../draft/useDraft';
@@ -91,9 +93,9 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
               />
             </p>
           )}
-          <button type="button" className="btn btn-outline-primary" onClick={onClose}>
+          <Button variant="outline-primary" onClick={onClose}>
             {say('classForm.close')}
-          </button>
+          </Button>
         </>
       ) : (
         list.data && (
@@ -107,9 +109,8 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
             <label htmlFor="keep-experiment" className="named">
               {say('keep.experiment')}
             </label>
-            <select
+            <FormSelect
               id="keep-experiment"
-              className="form-select"
               value={id}
               onChange={(e) => {
                 setID(e.target.value);
@@ -123,7 +124,7 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
                   {x.title}
                 </option>
               ))}
-            </select>
+            </FormSelect>
             {list.data.items.length === 0 && (
               <p className="hint small">{say('keep.there-is-no-experiment-yet-begin')}</p>
             )}
@@ -139,9 +140,8 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
                 <label htmlFor="keep-for" className="named">
                   {say('keep.expected-of')}
                 </label>
-                <select
+                <FormSelect
                   id="keep-for"
-                  className="form-select"
                   value={target}
                   onChange={(e) => setTarget(e.target.value)}
                 >
@@ -151,15 +151,14 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
                       {t.name} ({t.unit})
                     </option>
                   ))}
-                </select>
+                </FormSelect>
                 {(doc.conditions?.length ?? 0) > 1 && (
                   <>
                     <label htmlFor="keep-condition" className="named">
                       {say('keep.in-which-condition')}
                     </label>
-                    <select
+                    <FormSelect
                       id="keep-condition"
-                      className="form-select"
                       value={condition}
                       onChange={(e) => setCondition(e.target.value)}
                     >
@@ -169,23 +168,22 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
                           {inOwn(c.name) || c.id}
                         </option>
                       ))}
-                    </select>
+                    </FormSelect>
                   </>
                 )}
               </>
             )}
             <ProblemLine error={keep.error} />
             <p className="mt-3 mb-0">
-              <button
+              <Button
                 type="submit"
-                className="btn btn-primary"
                 disabled={!doc || !target || keep.isPending}
               >
                 {say('keep.keep')}
-              </button>{' '}
-              <button type="button" className="btn-plain" onClick={onClose}>
+              </Button>{' '}
+              <Button variant="plain" onClick={onClose}>
                 {say('findingCard.leave-it')}
-              </button>
+              </Button>
             </p>
           </form>
         )

@@ -1,6 +1,10 @@
 import { keepPreviousData, useQueries, useQuery } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import Button from 'react-bootstrap/Button';
+import FormCheck from 'react-bootstrap/FormCheck';
+import FormControl from 'react-bootstrap/FormControl';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
 import { PartError } from '../frame/parts';
 import { AnswerPlot } from './AnswerPlot';
@@ -214,9 +218,8 @@ export function Question({ model }: { model: Model }) {
             {amounts.length > 1 && good.curve && (
               <p className="along small">
                 <label htmlFor="along">{say('question.draw-along')}</label>
-                <select
+                <FormSelect
                   id="along"
-                  className="form-select"
                   value={vary || good.curve.vary || ''}
                   onChange={(e) => setVary(e.target.value)}
                 >
@@ -226,7 +229,7 @@ export function Question({ model }: { model: Model }) {
                       {labelOf(i)}
                     </option>
                   ))}
-                </select>
+                </FormSelect>
               </p>
             )}
             <div className="scroll">
@@ -257,10 +260,10 @@ export function Question({ model }: { model: Model }) {
                 <label htmlFor="student-lines" className="named">
                   {say('question.a-students-own-lines')}
                 </label>
-                <textarea
+                <FormControl
                   id="student-lines"
                   rows={2}
-                  className="form-control"
+                  as="textarea"
                   value={working}
                   spellCheck={false}
                   placeholder="(57.3 g − 50.2 g) / 50.2 g × 100 = 14.1"
@@ -311,27 +314,25 @@ export function Question({ model }: { model: Model }) {
                   : (others[n]?.data?.sentence ??
                     (others[n]?.error ? say('question.could-not-be-answered') : ''))}
                 <br />
-                <button
-                  type="button"
-                  className="btn-plain"
+                <Button
+                  variant="plain"
                   onClick={() => setWhatIfs(whatIfs.filter((_, i) => i !== n))}
                 >
                   <Said
                     of={say('question.remove-what-if', { value: n + 1 })}
                     with={[<span key="0" className="visually-hidden" />]}
                   />
-                </button>
+                </Button>
               </li>
             ))}
           </ol>
-          <button
-            type="button"
-            className="btn btn-outline-primary"
+          <Button
+            variant="outline-primary"
             disabled={!!problem || !good || whatIfs.length >= most}
             onClick={beside}
           >
             {say('question.keep-beside-and-change-something')}
-          </button>
+          </Button>
           {whatIfs.length >= most && (
             <p className="hint small">{say('question.four-are-beside-each-other-remove')}</p>
           )}
@@ -342,9 +343,8 @@ export function Question({ model }: { model: Model }) {
             <label htmlFor="wanted" className="small">
               {say('question.wanted', { value: model.words[good.main] })}
             </label>
-            <input
+            <FormControl
               id="wanted"
-              className="form-control"
               value={wanted.wanted}
               placeholder={good.main_text}
               autoComplete="off"
@@ -355,9 +355,8 @@ export function Question({ model }: { model: Model }) {
             <label htmlFor="solve" className="small">
               {say('question.by-changing')}
             </label>
-            <select
+            <FormSelect
               id="solve"
-              className="form-select"
               value={wanted.solve || inverse[0]}
               onChange={(e) => setWanted({ ...wanted, solve: e.target.value })}
             >
@@ -366,7 +365,7 @@ export function Question({ model }: { model: Model }) {
                   {name(input)}
                 </option>
               ))}
-            </select>
+            </FormSelect>
             {wanted.wanted && answer.data?.solved && (
               <p role="status" className="mt-2 mb-0">
                 {answer.data.solved.problem ? (
@@ -376,13 +375,12 @@ export function Question({ model }: { model: Model }) {
                 ) : (
                   <>
                     {name(answer.data.solved.input)} {answer.data.solved.typed}{' '}
-                    <button
-                      type="button"
-                      className="btn-plain"
+                    <Button
+                      variant="plain"
                       onClick={() => type(answer.data.solved!.input, answer.data.solved!.typed!)}
                     >
                       {say('question.take-it')}
-                    </button>
+                    </Button>
                   </>
                 )}
               </p>
@@ -416,18 +414,12 @@ export function Question({ model }: { model: Model }) {
         )}
         <section className="ways-out">
           {good?.main && (
-            <button
-              type="button"
-              className="btn btn-primary"
-              onClick={() => setKeeping(true)}
-              disabled={!!problem}
-            >
+            <Button onClick={() => setKeeping(true)} disabled={!!problem}>
               {say('question.put-into-a-design')}
-            </button>
+            </Button>
           )}
-          <button
-            type="button"
-            className="btn btn-outline-primary"
+          <Button
+            variant="outline-primary"
             disabled={!good}
             onClick={() =>
               void navigator.clipboard
@@ -441,27 +433,21 @@ export function Question({ model }: { model: Model }) {
             }
           >
             {say('question.copy')}
-          </button>
-          <button type="button" className="btn btn-outline-primary" onClick={() => print()}>
+          </Button>
+          <Button variant="outline-primary" onClick={() => print()}>
             {say('codes.print')}
-          </button>
+          </Button>
           {copied && (
             <span role="status" className="small">
               {say('question.copied')}
             </span>
           )}
-          <div className="form-check">
-            <input
-              id="hide-answers"
-              type="checkbox"
-              className="form-check-input"
-              checked={hidden}
-              onChange={(e) => setHidden(e.target.checked)}
-            />
-            <label htmlFor="hide-answers" className="form-check-label">
-              {say('question.hide-answers-for-a-shared-screen')}
-            </label>
-          </div>
+          <FormCheck
+            id="hide-answers"
+            checked={hidden}
+            onChange={(e) => setHidden(e.target.checked)}
+            label={say('question.hide-answers-for-a-shared-screen')}
+          />
         </section>
       </aside>
     </>

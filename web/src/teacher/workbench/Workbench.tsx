@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
+import FormControl from 'react-bootstrap/FormControl';
 import { api, got } from '../../api/client';
 import { Loading, PartError } from '../frame/parts';
 import { Head } from '../frame/TeacherFrame';
@@ -62,11 +63,10 @@ export default function Workbench() {
         aside={
           <label className="small bench-find">
             {say('workbench.find-a-question')}
-            <input
+            <FormControl
               id="find-question"
               ref={finder}
               type="search"
-              className="form-control"
               value={find}
               onChange={(e) => setFind(e.target.value)}
             />

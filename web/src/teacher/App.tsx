@@ -8,7 +8,7 @@ import { Classes } from './classes/Classes';
 import { Codes } from './classes/Codes';
 import { Experiments } from './experiment/Experiments';
 import { KeepingProvider } from './frame/keeping';
-import { Loading, PartError } from './frame/parts';
+import { Loading, PartError } from './parts/states';
 import { TeacherFrame } from './frame/TeacherFrame';
 import './teacher.scss';
 import { Account } from './views/Account';

@@ -5,7 +5,7 @@ import FormCheck from 'react-bootstrap/FormCheck';
 import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, ProblemError, type Schemas } from '../../api/client';
-import { ProblemLine } from '../frame/parts';
+import { ProblemLine } from '../parts/states';
 import { languageChoices, ownLanguage } from '../languages';
 import { say } from '../words';
 
@@ -143,11 +143,7 @@ export function ClassForm({
           <label className="named" htmlFor="poison_number">
             {say('classForm.poison-advice')}
           </label>
-          <FormControl
-            id="poison_number"
-            inputMode="tel"
-            {...register('poison_number')}
-          />
+          <FormControl id="poison_number" inputMode="tel" {...register('poison_number')} />
         </div>
       </div>
       <div className="field-row">

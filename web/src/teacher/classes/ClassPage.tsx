@@ -1,11 +1,16 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import Button from 'react-bootstrap/Button';
+import { ButtonLink } from '../parts/ButtonLink';
+import { Grid } from '../parts/Grid';
+import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { useKeeping } from '../frame/keeping';
-import { homesHave, Loading, PartError, SideSheet, time } from '../frame/parts';
+import { SideSheet } from '../parts/SideSheet';
+import { homesHave, time } from '../parts/dates';
+import { Loading, PartError } from '../parts/states';
 import { Head } from '../frame/TeacherFrame';
 import { ClassForm } from './ClassForm';
 import { HomeSheet } from './HomeSheet';
@@ -96,9 +101,7 @@ export function ClassPage() {
         small={`${c.school} · ${say('classPage.homes', { count: list.length })} · ${c.zone}`}
         aside={
           <>
-            <ButtonLink to={`/classes/${id}/codes`}>
-              {say('classPage.codes-to-print')}
-            </ButtonLink>
+            <ButtonLink to={`/classes/${id}/codes`}>{say('classPage.codes-to-print')}</ButtonLink>
             <Button
               variant="outline-primary"
               aria-expanded={settings}
@@ -125,12 +128,12 @@ export function ClassPage() {
             </section>
           )}
           {(!c.emergency_number || !c.poison_number) && !settings && (
-            <p className="notice">
+            <Notice>
               {say('classPage.a-number-is-missing-without-the')}{' '}
               <Button variant="plain" onClick={() => setSettings(true)}>
                 {say('classPage.set-it')}
               </Button>
-            </p>
+            </Notice>
           )}
           <p className="lead-sentence">
             {list.length === 0
@@ -153,7 +156,7 @@ export function ClassPage() {
           />
           {list.length > 0 && (
             <div className="scroll">
-              <table className="grid">
+              <Grid>
                 <thead>
                   <tr>
                     <th scope="col">
@@ -172,7 +175,7 @@ export function ClassPage() {
                       <td>{h.letters}</td>
                       <th scope="row">
                         <Button variant="plain" className="fw-bold" onClick={() => open(h.id)}>
-                          <bdi>{h.nickname}</bdi>
+                          <NameLabel name={h.nickname} />
                         </Button>
                       </th>
                       <td>{h.students?.join(', ')}</td>
@@ -188,7 +191,7 @@ export function ClassPage() {
                     </tr>
                   ))}
                 </tbody>
-              </table>
+              </Grid>
             </div>
           )}
           <WasDone of={id} zone={c.zone} names={new Map(list.map((h) => [h.id, h.nickname]))} />

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import Button from 'react-bootstrap/Button';
 import { api, got } from '../../api/client';
-import { Loading, PartError } from '../frame/parts';
+import { Loading, PartError } from '../parts/states';
 import { Head } from '../frame/TeacherFrame';
 import { ClassForm } from './ClassForm';
 import { Said, say } from '../words';

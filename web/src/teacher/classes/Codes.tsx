@@ -1,9 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import Button from 'react-bootstrap/Button';
+import { ButtonLink } from '../parts/ButtonLink';
+import { Notice } from '../parts/Notice';
 import { api, got } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
-import { Loading, PartError } from '../frame/parts';
+import { Loading, PartError } from '../parts/states';
 import { Head } from '../frame/TeacherFrame';
 import { Said, say } from '../words';
 
@@ -29,16 +31,14 @@ export function Codes() {
         small={say('codes.homes-cut-along-the-dashes-each', { items: list.data.items.length })}
         aside={
           <>
-            <ButtonLink to={`/classes/${id}`}>
-              {say('classPage.class')}
-            </ButtonLink>
+            <ButtonLink to={`/classes/${id}`}>{say('classPage.class')}</ButtonLink>
             <Button onClick={() => print()}>{say('codes.print')}</Button>
           </>
         }
       />
       <main className="work">
         {list.data.items.some((i) => i.lost) && (
-          <p className="notice">
+          <Notice>
             <Said
               of={say('codes.without-a-slip-their-links-were', {
                 join: list.data.items
@@ -48,7 +48,7 @@ export function Codes() {
               })}
               with={[<Link key="0" to={`/classes/${id}`} />]}
             />
-          </p>
+          </Notice>
         )}
         <div className="slips">
           {list.data.items

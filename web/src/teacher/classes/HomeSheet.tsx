@@ -5,9 +5,10 @@ import { useForm } from 'react-hook-form';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
+import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
-import { ProblemLine } from '../frame/parts';
+import { ProblemLine } from '../parts/states';
 import { WasDone } from './WasDone';
 import { languageChoices } from '../languages';
 import { Said, say } from '../words';
@@ -210,7 +211,7 @@ function Way({ classId, home }: { classId: string; home: HomeView }) {
     <div className="band mt-3">
       <h3>{say('homeSheet.way-in')}</h3>
       {mine.lost ? (
-        <p className="notice">{say('homeSheet.this-homes-link-was-made-with')}</p>
+        <Notice>{say('homeSheet.this-homes-link-was-made-with')}</Notice>
       ) : (
         <>
           <p className="m-0">

@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
+import { FileButton } from '../parts/FileButton';
 import { api, got, type Schemas } from '../../api/client';
-import { ProblemLine } from '../frame/parts';
+import { ProblemLine } from '../parts/states';
 import { say } from '../words';
 import { RosterPreview } from './RosterPreview';
 

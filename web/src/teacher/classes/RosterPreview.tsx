@@ -1,7 +1,10 @@
 import Button from 'react-bootstrap/Button';
 import FormSelect from 'react-bootstrap/FormSelect';
+import { Grid } from '../parts/Grid';
+import { Notice } from '../parts/Notice';
 import type { Schemas } from '../../api/client';
 import { nameOf } from '../languages';
+import { NameLabel } from '../../ui/NameLabel';
 import { say } from '../words';
 
 const fields = (): [string, string][] => [
@@ -34,7 +37,7 @@ export function RosterPreview({
     <>
       {list.columns.length > 1 && (
         <div className="scroll">
-          <table className="grid">
+          <Grid>
             <caption>{say('rosterPreview.what-the-columns-are')}</caption>
             <thead>
               <tr>
@@ -69,7 +72,7 @@ export function RosterPreview({
                 ))}
               </tr>
             </tbody>
-          </table>
+          </Grid>
         </div>
       )}
       <p role="status">
@@ -77,8 +80,10 @@ export function RosterPreview({
       </p>
       <ul className="plain-list">
         {bad.map((l) => (
-          <li key={l.line} className="notice">
-            {say('rosterPaste.line', { line: l.line, text: l.text, problem: l.problem })}
+          <li key={l.line}>
+            <Notice>
+              {say('rosterPaste.line', { line: l.line, text: l.text, problem: l.problem })}
+            </Notice>
           </li>
         ))}
       </ul>
@@ -86,7 +91,7 @@ export function RosterPreview({
         <details open={list.columns.length > 1}>
           <summary>{say('rosterPreview.homes', { count: good.length })}</summary>
           <div className="scroll">
-            <table className="grid">
+            <Grid>
               <thead>
                 <tr>
                   <th scope="col">{say('classPage.letters')}</th>
@@ -102,7 +107,7 @@ export function RosterPreview({
                   <tr key={line}>
                     <td>{home.letters}</td>
                     <th scope="row">
-                      <bdi>{home.nickname}</bdi>
+                      <NameLabel name={home.nickname} />
                     </th>
                     <td>{home.students?.join(', ')}</td>
                     <td>{nameOf(home.language ?? '')}</td>
@@ -111,7 +116,7 @@ export function RosterPreview({
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </Grid>
           </div>
         </details>
       )}

@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import Button from 'react-bootstrap/Button';
+import { ButtonLink } from '../parts/ButtonLink';
 import type { Schemas } from '../../api/client';
-import { longDay } from '../frame/parts';
+import { longDay } from '../parts/dates';
 import { say } from '../words';
 
 /** A class leaves: as a file, or off the list. */

@@ -1,7 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, got } from '../../api/client';
-import { day, Loading, PartError } from '../frame/parts';
+import { day } from '../parts/dates';
+import { Loading, PartError } from '../parts/states';
+import { NameLabel } from '../../ui/NameLabel';
 import { say } from '../words';
 
 /** What the teacher did to a class or home, read when it is opened. */
@@ -50,7 +52,12 @@ export function WasDone({
               {names && l.home && (
                 <>
                   {' '}
-                  · <bdi>{names.get(l.home) ?? say('wasDone.a-home-that-is-gone')}</bdi>
+                  ·{' '}
+                  {names.has(l.home) ? (
+                    <NameLabel name={names.get(l.home)!} />
+                  ) : (
+                    say('wasDone.a-home-that-is-gone')
+                  )}
                 </>
               )}
             </span>

@@ -1,4 +1,6 @@
 import Button from 'react-bootstrap/Button';
+import { Grid } from '../parts/Grid';
+import { Notice } from '../parts/Notice';
 import type { Doc } from './document';
 import { differences, merge, type Place } from './merge';
 import type { State } from './store';
@@ -103,10 +105,11 @@ export function Conflict({
   const rows = differences(mine, theirs.document);
   const clashes = merge(from, mine, theirs.document).clashes.length;
   return (
-    <section
-      className="notice my-2 mx-5"
-      role="alert"
-      aria-label={say('conflict.changed-in-another-window')}
+    <Notice
+      live
+      className="my-2 mx-5"
+
+      label={say('conflict.changed-in-another-window')}
     >
       <p className="m-0">
         <Said
@@ -125,7 +128,7 @@ export function Conflict({
         />
       </p>
       <div className="scroll" tabIndex={0} role="region" aria-label={say('conflict.what-differs')}>
-        <table className="grid dense">
+        <Grid dense>
           <thead>
             <tr>
               <th scope="col">{say('conflict.where')}</th>
@@ -142,7 +145,7 @@ export function Conflict({
               </tr>
             ))}
           </tbody>
-        </table>
+        </Grid>
       </div>
       {rows.length > shown && (
         <p className="small second">{say('conflict.and-more', { value: rows.length - shown })}</p>
@@ -160,6 +163,6 @@ export function Conflict({
           {say('conflict.take-theirs')}
         </Button>
       </p>
-    </section>
+    </Notice>
   );
 }

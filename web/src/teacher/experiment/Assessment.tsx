@@ -4,7 +4,7 @@ import { useForm } from 'react-hook-form';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import { api, got, ProblemError, type Schemas } from '../../api/client';
-import { ProblemLine } from '../frame/parts';
+import { ProblemLine } from '../parts/states';
 import { say } from '../words';
 
 type Fields = Schemas['AssessmentFields'];

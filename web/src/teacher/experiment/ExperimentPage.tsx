@@ -2,10 +2,12 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import FormSelect from 'react-bootstrap/FormSelect';
+import { ButtonLink } from '../parts/ButtonLink';
+import { Notice } from '../parts/Notice';
 import { api, got } from '../../api/client';
 import { Conflict } from '../draft/Conflict';
 import { useDraft } from '../draft/useDraft';
-import { Loading, PartError } from '../frame/parts';
+import { Loading, PartError } from '../parts/states';
 import { Trouble } from '../frame/Trouble';
 import { Collect } from '../results/Collect';
 import { Compare } from '../results/Compare';
@@ -154,12 +156,12 @@ export default function ExperimentPage() {
       )}
       {draft.state.conflict && <Conflict state={draft.state} onSettle={draft.settle} />}
       {designing && assignment && (
-        <p className="notice plain my-2 mx-5">
+        <Notice kind="note" className="my-2 mx-5">
           {say('experimentPage.version-is-with-homes-and-stays', {
             number: assignment.number,
             homes: assignment.homes,
           })}
-        </p>
+        </Notice>
       )}
       {here === 'plan' && <Plan review={review} />}
       {here === 'steps' && <Steps review={review} replace={draft.replace} />}

@@ -2,9 +2,12 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import Button from 'react-bootstrap/Button';
+import { FileButton } from '../parts/FileButton';
 import { api, got } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
-import { Loading, PartError, ProblemLine, ThreadFace } from '../frame/parts';
+import { ThreadFace } from '../parts/ThreadFace';
+import { ShelfDrawing } from '../parts/ShelfDrawing';
+import { Loading, PartError, ProblemLine } from '../parts/states';
 import { Head } from '../frame/TeacherFrame';
 import { emptyDoc } from '../draft/document';
 import { inOwn } from '../languages';
@@ -98,7 +101,10 @@ export function Experiments() {
           />
         )}
         {list.data?.items.length === 0 && (
-          <p className="lead-sentence">{say('experiments.you-have-no-experiment-yet-an')}</p>
+          <>
+            <ShelfDrawing />
+            <p className="lead-sentence">{say('experiments.you-have-no-experiment-yet-an')}</p>
+          </>
         )}
         <ul className="plain-list">
           {list.data?.items.map((e) => (

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import type { Schemas } from '../../api/client';
-import { Verdict, verdictWords } from '../frame/Verdict';
+import { Verdict, verdictWords } from '../parts/Verdict';
 import { say } from '../words';
 
 export type Finding = Schemas['SafetyView'];
@@ -85,11 +85,7 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
       {f.ways.length > 0 && (
         <p className="ways">
           {f.ways.map((w) => (
-            <Button
-              key={w.id}
-              variant="outline-primary"
-              onClick={() => onWay(w.id, w.label)}
-            >
+            <Button key={w.id} variant="outline-primary" onClick={() => onWay(w.id, w.label)}>
               {w.label}
               {w.after && w.id !== 'watch' && (
                 <span className="small">
@@ -131,10 +127,7 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
             onChange={(e) => setWhy(e.target.value)}
           />
           <p className="ways">
-            <Button
-              type="submit"
-              aria-disabled={why.trim().length < least}
-            >
+            <Button type="submit" aria-disabled={why.trim().length < least}>
               {say('findingCard.lower-it')}
             </Button>
             <Button variant="outline-primary" onClick={() => setWhy(undefined)}>

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import FormSelect from 'react-bootstrap/FormSelect';
+import { ButtonLink } from '../parts/ButtonLink';
 import { api, got, type Schemas } from '../../api/client';
 import { SheetSections } from '../../ui/SheetSections';
 import { useEditing } from './fields';

@@ -5,9 +5,11 @@ import { Link, useSearchParams } from 'react-router';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
+import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
-import { day, PartError, ProblemLine } from '../frame/parts';
+import { day } from '../parts/dates';
+import { PartError, ProblemLine } from '../parts/states';
 import { draftOf, type Review } from '../draft/useDraft';
 import { Said, say } from '../words';
 
@@ -130,15 +132,18 @@ export function Issue({
       </p>
       <ol className="indented">
         {blockers.map((b) => (
-          <li key={b.code + b.path} className="notice">
-            <strong>{b.message}</strong> {b.mend} <Link to={place(b)}>{say('issue.go-there')}</Link>
+          <li key={b.code + b.path}>
+            <Notice>
+              <strong>{b.message}</strong> {b.mend}{' '}
+              <Link to={place(b)}>{say('issue.go-there')}</Link>
+            </Notice>
           </li>
         ))}
       </ol>
       {check.data?.warnings.map((w) => (
-        <p key={w} className="notice plain">
+        <Notice key={w} kind="note">
           {w}
-        </p>
+        </Notice>
       ))}
       <section className="band" aria-label={say('issue.to-whom-and-when')}>
         <div className="field-row column-wide">
@@ -146,11 +151,7 @@ export function Issue({
             <label className="named" htmlFor="to-class">
               {say('classPage.class')}
             </label>
-            <FormSelect
-              id="to-class"
-              value={classId}
-              onChange={(e) => setChosen(e.target.value)}
-            >
+            <FormSelect id="to-class" value={classId} onChange={(e) => setChosen(e.target.value)}>
               {classes.data?.items.map((c) => (
                 <option key={c.id} value={c.id}>
                   {say('issue.homes', { name: c.name, homes: c.homes })}

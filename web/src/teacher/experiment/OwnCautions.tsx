@@ -1,5 +1,5 @@
 import Button from 'react-bootstrap/Button';
-import { verdicts, verdictWords } from '../frame/Verdict';
+import { verdicts, verdictWords } from '../parts/Verdict';
 import { freshID } from '../draft/document';
 import { ChoiceField, Remove, useEditing, WordsField } from './fields';
 import { say } from '../words';

@@ -1,5 +1,6 @@
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
+import { Grid } from '../parts/Grid';
 import { freshID } from '../draft/document';
 import type { Review } from '../draft/useDraft';
 import {
@@ -198,7 +199,7 @@ export function Plan({ review }: { review: Review | undefined }) {
           <p className="hint">{say('plan.nothing-is-compared-yet-add-at')}</p>
         )}
         {conditions.length > 0 && (
-          <table className="grid">
+          <Grid>
             <thead>
               <tr>
                 <th scope="col">{say('plan.name')}</th>
@@ -250,7 +251,7 @@ export function Plan({ review }: { review: Review | undefined }) {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </Grid>
         )}
         <div className="field-row mt-2">
           <div className="field-150">

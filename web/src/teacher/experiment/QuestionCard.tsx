@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
-import { Verdict } from '../frame/Verdict';
+import { Verdict } from '../parts/Verdict';
 import type { Finding } from './FindingCard';
 import { say } from '../words';
 
@@ -40,11 +40,7 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
             ·{' '}
             {place === 'steps'
               ? f.steps.map((s) => (
-                  <Button
-                    key={s.id}
-                    variant="plain"
-                    onClick={() => onStep(s.id)}
-                  >
+                  <Button key={s.id} variant="plain" onClick={() => onStep(s.id)}>
                     {say('findingCard.step', { number: s.number })}
                   </Button>
                 ))
@@ -70,11 +66,7 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
       </p>
       <p className="ways">
         {f.ways.map((w) => (
-          <Button
-            key={w.id}
-            variant="outline-primary"
-            onClick={() => onWay(w.id, w.label)}
-          >
+          <Button key={w.id} variant="outline-primary" onClick={() => onWay(w.id, w.label)}>
             {w.label}
           </Button>
         ))}
@@ -105,10 +97,7 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
             onChange={(e) => setWhy(e.target.value)}
           />
           <p className="ways">
-            <Button
-              type="submit"
-              aria-disabled={why.trim().length < said.least}
-            >
+            <Button type="submit" aria-disabled={why.trim().length < said.least}>
               {say('questionCard.keep-it-so')}
             </Button>
             <Button variant="outline-primary" onClick={() => setWhy(undefined)}>

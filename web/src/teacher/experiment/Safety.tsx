@@ -1,9 +1,11 @@
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import Button from 'react-bootstrap/Button';
+import { Grid } from '../parts/Grid';
+import { Notice } from '../parts/Notice';
 import type { Schemas } from '../../api/client';
-import { Loading, ProblemLine } from '../frame/parts';
-import { Verdict, verdicts, verdictWords } from '../frame/Verdict';
+import { Loading, ProblemLine } from '../parts/states';
+import { Verdict, verdicts, verdictWords } from '../parts/Verdict';
 import { Assessment } from './Assessment';
 import { useEditing } from './fields';
 import { FindingCard, type Finding } from './FindingCard';
@@ -49,7 +51,10 @@ export function Safety({
       if (e.key === 'j' || e.key === 'k')
         cards[Math.max(0, Math.min(cards.length - 1, here + (e.key === 'j' ? 1 : -1)))]?.focus();
       if (/^[1-3]$/.test(e.key) && here >= 0)
-        cards[here].querySelectorAll<HTMLButtonElement>('.ways .btn')[Number(e.key) - 1]?.click();
+        cards[here]
+          .querySelectorAll<HTMLButtonElement>('.ways .btn:not(.btn-plain)')
+          .item(Number(e.key) - 1)
+          ?.click();
     };
     addEventListener('keydown', onKey);
     return () => removeEventListener('keydown', onKey);
@@ -148,7 +153,7 @@ export function Safety({
             ))}
           </div>
           <h2>{say('safety.at-each-age')}</h2>
-          <table className="grid">
+          <Grid>
             <tbody>
               {review.bands.map((b) => (
                 <tr key={b.age_band} aria-current={b.age_band === doc.age_band || undefined}>
@@ -161,7 +166,7 @@ export function Safety({
                 </tr>
               ))}
             </tbody>
-          </table>
+          </Grid>
           <p className="hint small">{say('safety.the-usual-cautions-product-labels-your')}</p>
         </section>
         <section aria-label={say('safety.findings')} ref={list}>
@@ -215,9 +220,9 @@ export function Safety({
           <OwnCautions />
           <Assessment id={id} by={by} />
           {hints.map((o) => (
-            <p key={o.rule} className="notice plain">
+            <Notice key={o.rule} kind="note">
               {o.message}
-            </p>
+            </Notice>
           ))}
           {added.length > 0 && (
             <details className="card-paper">
@@ -260,11 +265,7 @@ function OrderCard({
       {line.ways.length > 0 && (
         <p className="ways">
           {line.ways.map((w) => (
-            <Button
-              key={w.id}
-              variant="outline-primary"
-              onClick={() => void onWay(w.id, w.label)}
-            >
+            <Button key={w.id} variant="outline-primary" onClick={() => void onWay(w.id, w.label)}>
               {w.label}
             </Button>
           ))}

@@ -15,9 +15,8 @@ export const stations = [
   'compare',
 ] as const;
 export type Station = (typeof stations)[number];
-const names: Record<Station, string> = {
+const names: Record<Exclude<Station, 'steps'>, string> = {
   plan: say('stationLine.plan'),
-  steps: say('stationLine.materials'),
   safety: say('margin.safety'),
   kitchens: say('stationLine.kitchens'),
   issue: say('stationLine.issue'),
@@ -108,7 +107,7 @@ export function StationLine({
   return (
     <nav aria-label={say('stationLine.stations')}>
       <ol className="stations">
-        {stations.map((s, i) => {
+        {stations.map((s) => {
           const [knot, said] = words[s];
           return (
             <li key={s} className={knot === 'done' ? 'solid' : ''}>
@@ -117,7 +116,14 @@ export function StationLine({
                 aria-current={s === here ? 'step' : undefined}
               >
                 <span className="station-name">
-                  {i + 1} {names[s]}
+                  {s === 'steps' ? (
+                    <>
+                      <span className="wide">{say('stationLine.materials-and-steps')}</span>
+                      <span className="narrow">{say('stationLine.steps')}</span>
+                    </>
+                  ) : (
+                    names[s]
+                  )}
                 </span>
                 <span className="knot">
                   <KnotShape knot={knot} here={s === here} />

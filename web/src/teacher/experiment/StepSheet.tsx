@@ -1,5 +1,5 @@
 import Button from 'react-bootstrap/Button';
-import { ProblemLine } from '../frame/parts';
+import { ProblemLine } from '../parts/states';
 import type { Take } from '../draft/document';
 import { ActionPicker } from './ActionPicker';
 import { QuestionCard } from './QuestionCard';

@@ -1,7 +1,8 @@
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
 import Button from 'react-bootstrap/Button';
-import { SideSheet } from '../frame/parts';
+import { Grid } from '../parts/Grid';
+import { SideSheet } from '../parts/SideSheet';
 import { freshID, type Step } from '../draft/document';
 import { Band, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
 import { NeedSheet } from './NeedSheet';
@@ -123,7 +124,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
           }
         >
           {needs.length > 0 && (
-            <table className="grid">
+            <Grid>
               <thead>
                 <tr>
                   <th scope="col" className="third">
@@ -211,7 +212,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </Grid>
           )}
         </Band>
         <ReadingsBand review={review} replace={replace} />

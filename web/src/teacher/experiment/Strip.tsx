@@ -1,35 +1,11 @@
+import { layOut } from '../../ui/thread';
 import { useWidth } from '../../ui/useWidth';
 import type { Review } from '../draft/useDraft';
 import { say } from '../words';
 
-const foldFrom = 30 * 60;
 const height = 112;
 
 type Span = Review['spans'][number];
-
-/** Widths of the strip: time to scale, with room for a figure on every step, and long waits as folds of one width. */
-function layout(spans: Span[], width: number) {
-  const parts = spans.flatMap((s) => {
-    const gap =
-      s.wait > foldFrom
-        ? [{ span: s, kind: 'fold' as const, weight: 0 }]
-        : s.wait > 0
-          ? [{ span: s, kind: 'gap' as const, weight: s.wait }]
-          : [];
-    return [...gap, { span: s, kind: 'step' as const, weight: s.end - s.start }];
-  });
-  const folds = parts.filter((p) => p.kind === 'fold').length * 90;
-  const least = parts.filter((p) => p.kind === 'step').length * 26;
-  const total = parts.reduce((n, p) => n + p.weight, 0) || 1;
-  const free = Math.max(0, width - folds - least);
-  let x = 0;
-  return parts.map((p) => {
-    const w = p.kind === 'fold' ? 90 : (p.kind === 'step' ? 26 : 0) + (p.weight / total) * free;
-    const at = { ...p, x, w };
-    x += w;
-    return at;
-  });
-}
 
 const words = (seconds: number) =>
   seconds >= 5400 ? `${Math.round(seconds / 360) / 10} h` : `${Math.round(seconds / 60)} min`;
@@ -45,7 +21,7 @@ export function Strip({
   onChoose: (id: string) => void;
 }) {
   const [ref, width] = useWidth<HTMLDivElement>(776);
-  const parts = layout(spans, width);
+  const parts = layOut(spans, width, { least: 26, fold: 90 });
   let number = 0;
   return (
     <div ref={ref}>

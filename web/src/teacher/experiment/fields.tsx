@@ -131,11 +131,7 @@ export function ChoiceField({
       <label className={hideLabel ? 'visually-hidden' : 'named'} htmlFor={id}>
         {label}
       </label>
-      <FormSelect
-        id={id}
-        value={value ?? ''}
-        onChange={(e) => set(path, e.target.value)}
-      >
+      <FormSelect id={id} value={value ?? ''} onChange={(e) => set(path, e.target.value)}>
         {options.map(([v, words]) => (
           <option key={v} value={v}>
             {words}

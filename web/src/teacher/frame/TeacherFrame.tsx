@@ -56,11 +56,13 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
           <br />
           {say('teacherFrame.kitchen')}
         </Link>
-        {rail.map(([to, words]) => (
-          <NavLink key={to} to={to}>
-            {words}
-          </NavLink>
-        ))}
+        <ul className="places">
+          {rail.map(([to, words]) => (
+            <li key={to}>
+              <NavLink to={to}>{words}</NavLink>
+            </li>
+          ))}
+        </ul>
         <div className="foot">
           <NavLink to="/account" className="text-break">
             {me.name}

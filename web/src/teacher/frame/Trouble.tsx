@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import Button from 'react-bootstrap/Button';
 import { api, got, type Schemas } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
-import { time } from './parts';
+import { time } from '../parts/dates';
 import { say } from '../words';
 
 export const doors: Record<string, string> = {

@@ -5,18 +5,19 @@ import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
-import { Loading, PartError } from '../frame/parts';
+import { Loading, PartError } from '../parts/states';
 import { Head } from '../frame/TeacherFrame';
-import { Comparability, Verdict } from '../frame/Verdict';
+import { Fallbacks } from './Fallbacks';
+import { Jobs } from './Jobs';
+import { Never } from './Never';
+import { Swaps } from './Swaps';
+import { Things } from './Things';
 import { OwnForm } from './OwnForm';
 import { OwnFiles } from './OwnFiles';
 import { ThingSheet } from './ThingSheet';
 import { useLarder } from './useLarder';
-import { otherLanguage } from '../languages';
 import { say } from '../words';
 
-type View = Schemas['LarderView'];
-type Thing = Schemas['ThingRow'];
 const ways = ['things', 'jobs', 'swaps', 'never'] as const;
 
 /** What is this thing, may I use it at home, what could replace it, and what will change? */
@@ -96,14 +97,6 @@ export default function Larder() {
     );
   const { things, jobs, swaps, never } = larder.data;
   const result = typed.trim().length > 1 ? found.data : undefined;
-  const listed = (
-    result
-      ? result.things.map((id) => things.find((t) => t.id === id)).filter((t): t is Thing => !!t)
-      : things
-  ).filter((t) => !job || t.jobs.includes(job));
-  const nearest =
-    result?.nearest.map((id) => things.find((t) => t.id === id)).filter((t): t is Thing => !!t) ??
-    [];
   return (
     <>
       <Head
@@ -173,54 +166,15 @@ export default function Larder() {
             )}
           </div>
           {way === 'things' && (
-            <>
-              {result?.asks.map((a) => (
-                <p key={a.why} className="notice plain">
-                  {a.why}{' '}
-                  {a.choices.map((c) => (
-                    <Button
-                      key={c}
-                      variant="plain"
-                      className="me-2"
-                      onClick={() => go({ thing: c })}
-                    >
-                      {things.find((t) => t.id === c)?.name ?? c}
-                    </Button>
-                  ))}
-                </p>
-              ))}
-              {listed.length === 0 && (
-                <p>
-                  {say('larder.nothing-is-called-here', { typed: typed.trim() })}{' '}
-                  {nearest.length > 0 && (
-                    <>
-                      {say('larder.nearest')}{' '}
-                      {nearest.map((t) => (
-                        <Button
-                          key={t.id}
-                          variant="plain"
-                          className="me-2"
-                          onClick={() => go({ thing: t.id })}
-                        >
-                          {t.name}
-                        </Button>
-                      ))}
-                    </>
-                  )}{' '}
-                  {say('larder.or')}{' '}
-                  <Button variant="plain" onClick={() => setOwn('')}>
-                    {say('larder.add-your-own-2')}
-                  </Button>
-                  .
-                </p>
-              )}
-              <ThingTable
-                things={listed}
-                shelves={!result}
-                chosen={chosen}
-                onChoose={(id) => go({ thing: id })}
-              />
-            </>
+            <Things
+              larder={larder.data}
+              result={result}
+              typed={typed.trim()}
+              job={job}
+              chosen={chosen}
+              onChoose={(id) => go({ thing: id })}
+              onOwn={() => setOwn('')}
+            />
           )}
           {way === 'jobs' && (
             <Jobs
@@ -230,28 +184,7 @@ export default function Larder() {
           )}
           {way === 'swaps' && <Swaps swaps={swaps.filter((s) => !job || s.role === job)} />}
           {way === 'swaps' && !job && <Fallbacks larder={larder.data} />}
-          {way === 'never' && (
-            <table className="grid">
-              <thead>
-                <tr>
-                  <th scope="col">{say('larder.never-together-never-do')}</th>
-                  <th scope="col">{say('larder.what-comes-of-it')}</th>
-                  <th scope="col">{say('larder.what-the-rules-do')}</th>
-                </tr>
-              </thead>
-              <tbody>
-                {never.map((n) => (
-                  <tr key={n.what}>
-                    <th scope="row" className="fw-normal">
-                      <Verdict v="not-at-home" word={false} /> {n.what}
-                    </th>
-                    <td>{n.result}</td>
-                    <td>{n.rule}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          )}
+          {way === 'never' && <Never never={never} />}
           <OwnFiles count={larder.data.own} left={larder.data.own_problem} />
         </main>
         {own !== undefined && (
@@ -276,215 +209,6 @@ export default function Larder() {
           />
         )}
       </div>
-    </>
-  );
-}
-
-/** How many things of a shelf are shown before it is opened. */
-const fewRows = 5;
-
-function ThingTable({
-  things,
-  shelves,
-  chosen,
-  onChoose,
-}: {
-  things: Thing[];
-  shelves: boolean;
-  chosen?: string;
-  onChoose: (id: string) => void;
-}) {
-  const { jobName, shelfName } = useLarder();
-  const groups = shelves
-    ? [...new Set(things.map((t) => t.shelf))].map(
-        (s) => [s, things.filter((t) => t.shelf === s)] as const,
-      )
-    : [['', things] as const];
-  const [open, setOpen] = useState<string[]>([]);
-  if (things.length === 0) return null;
-  const shown = (shelf: string, rows: Thing[]) =>
-    !shelf ||
-    rows.length <= fewRows + 2 ||
-    open.includes(shelf) ||
-    rows.slice(fewRows).some((t) => t.id === chosen)
-      ? rows
-      : rows.slice(0, fewRows);
-  return (
-    <table className="grid larder">
-      <thead>
-        <tr>
-          <th scope="col">{say('conflict.thing')}</th>
-          <th scope="col">{say('larder.spanish')}</th>
-          <th scope="col">{say('larder.jobs-2')}</th>
-          <th scope="col">{say('larder.youngest-ages')}</th>
-        </tr>
-      </thead>
-      {groups.map(([shelf, rows]) => (
-        <tbody key={shelf}>
-          {shelf && (
-            <tr className="shelf">
-              <th colSpan={4} scope="rowgroup">
-                {shelfName(shelf)} <span className="second tabular">{rows.length}</span>
-              </th>
-            </tr>
-          )}
-          {shown(shelf, rows).map((t) => (
-            <tr key={t.id} aria-current={t.id === chosen || undefined}>
-              <th scope="row">
-                <Button variant="plain" data-thing={t.id} onClick={() => onChoose(t.id)}>
-                  {t.name}
-                </Button>
-                {t.own && <span className="second small"> {say('larder.your-schools')}</span>}
-              </th>
-              <td lang={otherLanguage()}>{t.other}</td>
-              <td className="second">{t.jobs.map(jobName).join(', ')}</td>
-              <td>
-                {t.refused ? (
-                  <>
-                    <Verdict v="not-at-home" word={false} /> {say('larder.refused')}
-                  </>
-                ) : (
-                  <Verdict v={t.verdict} />
-                )}
-              </td>
-            </tr>
-          ))}
-          {shown(shelf, rows).length < rows.length && (
-            <tr>
-              <td colSpan={4}>
-                <Button variant="plain" onClick={() => setOpen([...open, shelf])}>
-                  {say('larder.more-of', {
-                    value: rows.length - fewRows,
-                    join: shelf.split('-').join(', '),
-                  })}
-                </Button>
-              </td>
-            </tr>
-          )}
-        </tbody>
-      ))}
-    </table>
-  );
-}
-
-function Jobs({ jobs, onChoose }: { jobs: Schemas['JobRow'][]; onChoose: (id: string) => void }) {
-  return (
-    <table className="grid larder">
-      <thead>
-        <tr>
-          <th scope="col">{say('larder.job')}</th>
-          <th scope="col">{say('larder.what-it-does')}</th>
-          <th scope="col">{say('larder.properties-that-matter')}</th>
-          <th scope="col">{say('larder.usual-failure')}</th>
-          <th scope="col" className="num">
-            {say('larder.things-2')}
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {jobs.map((j) => (
-          <tr key={j.id}>
-            <th scope="row">
-              <Button variant="plain" data-thing={j.id} onClick={() => onChoose(j.id)}>
-                {j.name}
-              </Button>
-            </th>
-            <td>{j.job}</td>
-            <td>{j.matters}</td>
-            <td>{j.failure}</td>
-            <td className="num">{j.things}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
-export function Swaps({ swaps }: { swaps: Schemas['SwapRow'][] }) {
-  return (
-    <table className="grid larder">
-      <thead>
-        <tr>
-          <th scope="col">{say('larder.instead-of')}</th>
-          <th scope="col">{say('larder.use')}</th>
-          <th scope="col">{say('larder.for-the-result')}</th>
-          <th scope="col">{say('larder.compares')}</th>
-          <th scope="col">{say('larder.worked-example')}</th>
-          <th scope="col">{say('larder.effect-and-what-changes')}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {swaps.map((s) => (
-          <tr key={s.id}>
-            <th scope="row" className="fw-normal">
-              {s.from}
-            </th>
-            <td>{s.to}</td>
-            <td>{s.results.join(' · ')}</td>
-            <td>
-              <Comparability c={s.class} />
-            </td>
-            <td>{s.worked}</td>
-            <td>
-              {[s.effect, s.safety && say('larder.safety', { safety: s.safety }), s.procedure]
-                .filter(Boolean)
-                .join('. ')}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
-/** Without buying anything: what almost every home has, and sheets that stand in for a tool. */
-function Fallbacks({ larder }: { larder: View }) {
-  return (
-    <>
-      <h2 className="mt-5">{say('larder.without-buying-anything')}</h2>
-      <table className="grid larder">
-        <thead>
-          <tr>
-            <th scope="col">{say('larder.no')}</th>
-            <th scope="col">{say('larder.use')}</th>
-            <th scope="col">{say('larder.expect')}</th>
-            <th scope="col">{say('larder.compares')}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {larder.fallbacks.map((f) => (
-            <tr key={f.need}>
-              <th scope="row">{f.need}</th>
-              <td>{f.fallback}</td>
-              <td>{f.expect}</td>
-              <td>{f.class}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <h2 className="mt-5">{say('larder.printed-at-true-size')}</h2>
-      <table className="grid larder">
-        <thead>
-          <tr>
-            <th scope="col">{say('larder.sheet')}</th>
-            <th scope="col">{say('larder.size-on-paper')}</th>
-            <th scope="col">{say('larder.for')}</th>
-            <th scope="col">{say('larder.error-after-the-check-line')}</th>
-            <th scope="col">{say('larder.compares')}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {larder.printables.map((p) => (
-            <tr key={p.sheet}>
-              <th scope="row">{p.sheet}</th>
-              <td>{p.size}</td>
-              <td>{p.use}</td>
-              <td>{p.error}</td>
-              <td>{p.class}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
     </>
   );
 }

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { api, got, type Schemas } from '../../api/client';
-import { ProblemLine } from '../frame/parts';
+import { ProblemLine } from '../parts/states';
 import { Said, say } from '../words';
 
 /** The school's own things as open files, out and in. */

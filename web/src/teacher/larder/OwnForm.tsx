@@ -4,8 +4,10 @@ import Button from 'react-bootstrap/Button';
 import FormCheckInput from 'react-bootstrap/FormCheckInput';
 import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
+import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
-import { Loading, PartError, ProblemLine, SideSheet } from '../frame/parts';
+import { SideSheet } from '../parts/SideSheet';
+import { Loading, PartError, ProblemLine } from '../parts/states';
 import { nameIn } from '../../ui/language';
 import { languages, otherLanguage, ownLanguage } from '../languages';
 import { say } from '../words';
@@ -258,11 +260,11 @@ function Questions({
     <fieldset className="my-2">
       <legend className="named small m-0">{say('constantsBand.what-it-is')}</legend>
       {d.like && (
-        <p className="notice" role="alert">
+        <Notice live>
           {d.refused
             ? say('ownForm.this-is-called-like-which-is', { like: d.like })
             : say('ownForm.this-sounds-like-which-is-never', { like: d.like })}
-        </p>
+        </Notice>
       )}
       <p className="small second" role="status">
         {d.left > 0

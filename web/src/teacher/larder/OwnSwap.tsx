@@ -4,7 +4,7 @@ import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
-import { ProblemLine } from '../frame/parts';
+import { ProblemLine } from '../parts/states';
 import { ThingPicker } from './ThingPicker';
 import { say } from '../words';
 import { useLarder } from './useLarder';

@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import FormControl from 'react-bootstrap/FormControl';
+import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
-import { Verdict } from '../frame/Verdict';
+import { Verdict } from '../parts/Verdict';
 import { say } from '../words';
 
 type Thing = Schemas['ThingRow'];
@@ -60,9 +61,9 @@ export function ThingPicker({
       {list && (
         <div className="thing-list" role="group" aria-label={say('thingPicker.found')}>
           {list.asks.map((a) => (
-            <p key={a.why} className="notice plain my-1">
+            <Notice key={a.why} kind="note" className="my-1">
               {a.why}
-            </p>
+            </Notice>
           ))}
           {rows(list.asks.flatMap((a) => a.choices)).map(button)}
           {rows(list.things)

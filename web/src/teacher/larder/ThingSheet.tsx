@@ -1,9 +1,11 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
+import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
-import { Loading, PartError, ProblemLine, SideSheet } from '../frame/parts';
-import { Comparability, Verdict } from '../frame/Verdict';
+import { SideSheet } from '../parts/SideSheet';
+import { Loading, PartError, ProblemLine } from '../parts/states';
+import { Comparability, Verdict } from '../parts/Verdict';
 import { OwnSwap } from './OwnSwap';
 import { otherLanguage } from '../languages';
 import { say } from '../words';
@@ -79,9 +81,9 @@ export function ThingSheet({
             })}
           </p>
           {c.refused && (
-            <p className="notice">
+            <Notice>
               <Verdict v="not-at-home" /> {say('thingSheet.it-is-in-the-larder-so')}
-            </p>
+            </Notice>
           )}
           <h3>{say('thingSheet.jobs')}</h3>
           <p>{c.jobs.map(jobName).join(', ') || say('needSheet.none')}</p>

@@ -2,8 +2,9 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
+import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
-import { ProblemLine } from '../frame/parts';
+import { ProblemLine } from '../parts/states';
 import { Said, say } from '../words';
 
 type Fields = Schemas['DeskFields'];
@@ -102,38 +103,40 @@ export function AtDesk({ of, reading, name }: { of: Notebook; reading: string; n
   }
   const id = `desk-${reading}`;
   return (
-    <form className="notice plain" onSubmit={(e) => void keep(e)}>
-      {act === 'reading' && (
-        <>
-          <label className="named" htmlFor={`${id}-typed`}>
-            {say('atDesk.the-value-in-its-place')}
-          </label>
-          <FormControl
-            id={`${id}-typed`}
-            maxLength={200}
-            value={typed}
-            onChange={(e) => setTyped(e.target.value)}
-            placeholder="45 mm"
-          />
-        </>
-      )}
-      <label className="named" htmlFor={id}>
-        {acts[act].label}
-      </label>
-      <FormControl
-        id={id}
-        maxLength={400}
-        value={words}
-        onChange={(e) => setWords(e.target.value)}
-        placeholder={acts[act].example}
-      />
-      <ProblemLine error={error} />
-      <Button type="submit" variant="outline-primary" className="mt-2">
-        {acts[act].done}
-      </Button>{' '}
-      <Button variant="plain" onClick={() => setAct(undefined)}>
-        {say('findingCard.leave-it')}
-      </Button>
-    </form>
+    <Notice kind="note">
+      <form onSubmit={(e) => void keep(e)}>
+        {act === 'reading' && (
+          <>
+            <label className="named" htmlFor={`${id}-typed`}>
+              {say('atDesk.the-value-in-its-place')}
+            </label>
+            <FormControl
+              id={`${id}-typed`}
+              maxLength={200}
+              value={typed}
+              onChange={(e) => setTyped(e.target.value)}
+              placeholder="45 mm"
+            />
+          </>
+        )}
+        <label className="named" htmlFor={id}>
+          {acts[act].label}
+        </label>
+        <FormControl
+          id={id}
+          maxLength={400}
+          value={words}
+          onChange={(e) => setWords(e.target.value)}
+          placeholder={acts[act].example}
+        />
+        <ProblemLine error={error} />
+        <Button type="submit" variant="outline-primary" className="mt-2">
+          {acts[act].done}
+        </Button>{' '}
+        <Button variant="plain" onClick={() => setAct(undefined)}>
+          {say('findingCard.leave-it')}
+        </Button>
+      </form>
+    </Notice>
   );
 }

@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import type { Schemas } from '../../api/client';
 import { useWidth } from '../../ui/useWidth';
+import { JugAxis } from '../parts/JugAxis';
 import { Mark, seriesOf } from './series';
 import type { HomeResult, Results } from './useResults';
 import { tick } from '../languages';
@@ -50,10 +51,13 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
     }),
   );
   const expected = comparison.groups.flatMap((g) => (g.expected === undefined ? [] : [g.expected]));
+  const apart = (h: HomeResult) =>
+    h.results.some((v) => v.outlier && v.derived === comparison.derived);
+  const right = width - (!anonymous && rows.some(apart) ? 96 : 16); // what stands apart is said at the end
   const x = scaleLinear()
     .domain([Math.min(0, ...all, ...expected), Math.max(1, ...all, ...expected)])
     .nice()
-    .range([gutter, width - 16]);
+    .range([gutter, right]);
   const ticks = x.ticks(8);
   const height = 46 + rows.length * thread + (shown ? thread + 6 : 0) + foot;
   const y = (i: number) => 46 + i * thread + thread / 2;
@@ -73,7 +77,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
           return (
             <path
               key={s.id}
-              d={`M${b.low === undefined ? gutter : x(b.low)} ${at} H${b.high === undefined ? width - 16 : x(b.high)}`}
+              d={`M${b.low === undefined ? gutter : x(b.low)} ${at} H${b.high === undefined ? right : x(b.high)}`}
               stroke={s.colour}
               strokeWidth="2"
               strokeDasharray="1 4"
@@ -110,30 +114,23 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
         role="group"
         aria-label={say('classPlot.by-home', { name: comparison.name })}
       >
-        <path d={`M${gutter} 30 H${width - 16}`} stroke="var(--edge)" strokeWidth="1.5" />
-        <text x={8} y={18} fontSize="13">
+        <JugAxis
+          scale={x}
+          ticks={ticks}
+          side="top"
+          at={30}
+          figure={(t) => tick(t, ticks[1] - ticks[0])}
+        />
+        <text x={8} y={18}>
           {comparison.unit}
         </text>
-        {ticks.map((t, i) => (
-          <g key={t}>
-            <path d={`M${x(t)} 30 v${i % 2 ? 6 : 11}`} stroke="var(--edge)" strokeWidth="1.5" />
-            <text x={x(t)} y={22} textAnchor="middle">
-              {tick(t, ticks[1] - ticks[0])}
-            </text>
-          </g>
-        ))}
         {rows.map((h, i) => (
           <g
             key={h.home}
             role={onOpen ? 'button' : undefined}
             tabIndex={onOpen ? 0 : undefined}
             aria-label={
-              anonymous
-                ? undefined
-                : label(h) +
-                  (h.results.some((v) => v.outlier && v.derived === comparison.derived)
-                    ? say('classPlot.stands-apart')
-                    : '')
+              anonymous ? undefined : label(h) + (apart(h) ? say('classPlot.stands-apart') : '')
             }
             className={onOpen && 'opens'}
             onClick={() => onOpen?.(h.home!)}
@@ -152,11 +149,15 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
         {!anonymous &&
           rows.map((h, i) => (
             <g key={h.home} aria-hidden="true" pointerEvents="none">
-              <text x={8} y={y(i) + 4.5}>
-                {h.letters} {h.nickname.length > 9 ? h.nickname.slice(0, 8) + '…' : h.nickname}
+              <path
+                className="label"
+                d={`M4 ${y(i) - 8} h${gutter - 18} l6 6 v10 h${12 - gutter} z`}
+              />
+              <text x={9} y={y(i) + 4.5} className="label">
+                {h.nickname.length > 9 ? h.nickname.slice(0, 8) + '…' : h.nickname}
               </text>
-              {h.results.some((v) => v.outlier && v.derived === comparison.derived) && (
-                <text x={width - 18} y={y(i) + 4.5} textAnchor="end" fill="var(--turmeric-ink)">
+              {apart(h) && (
+                <text x={width - 8} y={y(i) + 4.5} textAnchor="end" fill="var(--turmeric-ink)">
                   {say('classPlot.stands-apart-2')}
                 </text>
               )}

@@ -1,7 +1,10 @@
 import { useSearchParams } from 'react-router';
 import Button from 'react-bootstrap/Button';
+import { Grid } from '../parts/Grid';
 import { NameLabel } from '../../ui/NameLabel';
-import { homesHave, Loading, PartError, SideSheet } from '../frame/parts';
+import { SideSheet } from '../parts/SideSheet';
+import { homesHave } from '../parts/dates';
+import { Loading, PartError } from '../parts/states';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
 import { SharedEntry } from './SharedEntry';
@@ -67,12 +70,7 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
         {look.length > 0 && (
           <section aria-label={say('collect.worth-a-look')} className="mb-2">
             {look.map((h) => (
-              <Button
-                key={h.home}
-                variant="plain"
-                className="me-3"
-                onClick={() => show(h.home)}
-              >
+              <Button key={h.home} variant="plain" className="me-3" onClick={() => show(h.home)}>
                 <NameLabel name={h.nickname} /> {reasons(h)}
               </Button>
             ))}
@@ -159,7 +157,7 @@ function ReadingsTable({
       role="region"
       aria-label={say('collect.readings-of-every-home')}
     >
-      <table className="grid dense">
+      <Grid dense>
         <thead>
           <tr>
             <th scope="col" rowSpan={2}>
@@ -208,7 +206,7 @@ function ReadingsTable({
               <th scope="row" className="text-nowrap">
                 {h.home ? (
                   <Button variant="plain" onClick={() => onOpen(h.home!)}>
-                    <bdi>{h.nickname}</bdi>
+                    <NameLabel name={h.nickname} />
                   </Button>
                 ) : (
                   say('collect.shared-not-counted')
@@ -240,7 +238,7 @@ function ReadingsTable({
             </tr>
           ))}
         </tbody>
-      </table>
+      </Grid>
     </div>
   );
 }

@@ -1,9 +1,12 @@
-import { Link, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import Button from 'react-bootstrap/Button';
 import FormSelect from 'react-bootstrap/FormSelect';
-import { Loading, PartError, SideSheet } from '../frame/parts';
+import { ButtonLink } from '../parts/ButtonLink';
+import { Notice } from '../parts/Notice';
+import { SideSheet } from '../parts/SideSheet';
+import { Loading, PartError } from '../parts/states';
 import { ClassPlot } from './ClassPlot';
-import { Findings, GroupsTable, tooFew } from './classResult';
+import { Findings, Grounds, GroupsTable, tooFew } from './classResult';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
 import { useResults, type Assignment } from './useResults';
@@ -71,9 +74,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
               </option>
             ))}
           </FormSelect>
-          <ButtonLink
-            to={`/show/${assignment.class}/${assignment.id}?plot=${comparison.derived}`}
-          >
+          <ButtonLink to={`/show/${assignment.class}/${assignment.id}?plot=${comparison.derived}`}>
             {say('compare.show-to-class')}
           </ButtonLink>
           <a
@@ -90,13 +91,14 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
           </a>
         </div>
         {sentence && <p className="lead-sentence">{sentence}</p>}
-        {comparison.note && <p className="notice plain">{comparison.note}</p>}
-        <Findings comparison={comparison} few={few} />
+        {comparison.note && <Notice kind="note">{comparison.note}</Notice>}
+        {!few && <Findings comparison={comparison} />}
         <ClassPlot r={r} comparison={comparison} chosen={home} onOpen={(h) => change('home', h)} />
         {!few && <GroupsTable comparison={comparison} />}
+        {!few && <Grounds comparison={comparison} />}
         <WhatTheySaid r={r} onOpen={(h) => change('home', h)} />
         {r.at_desk > 0 && (
-          <p className="notice plain">
+          <Notice kind="note">
             {say('compare.set-aside-or-given-another-value', {
               value:
                 r.at_desk === 1
@@ -110,7 +112,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
             >
               {asSent ? say('compare.show-it-with-that') : say('compare.show-it-as-it-was-sent')}
             </Button>
-          </p>
+          </Notice>
         )}
         <p className="second small mt-2">
           {say('compare.of-homes-are-not-counted-use', {

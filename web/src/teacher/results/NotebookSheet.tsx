@@ -2,8 +2,11 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
+import { Grid } from '../parts/Grid';
+import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
-import { Loading, PartError, ProblemLine, time } from '../frame/parts';
+import { time } from '../parts/dates';
+import { Loading, PartError, ProblemLine } from '../parts/states';
 import { AtDesk, useDesk, type Notebook } from './AtDesk';
 import { guardWords, isGuard, stateWords, type Assignment, type Results } from './useResults';
 import { Said, because, say, type Key } from '../words';
@@ -54,7 +57,7 @@ export function NotebookSheet({
       {results.derived.map((d) => (
         <div key={d.id} className="mb-2">
           <h3>{d.name}</h3>
-          <table className="grid dense">
+          <Grid dense>
             <tbody>
               {result.results
                 .filter((r) => r.derived === d.id)
@@ -69,7 +72,7 @@ export function NotebookSheet({
                   </tr>
                 ))}
             </tbody>
-          </table>
+          </Grid>
         </div>
       ))}
       {result.photos.length > 0 && (
@@ -138,33 +141,35 @@ function Held({ step, of }: { step: Schemas['HeldStep']; of: Notebook }) {
   };
   const id = `vouch-${step.id}`;
   return (
-    <form className="notice" onSubmit={(e) => void keep(e)}>
-      <p className="m-0">
-        <Said
-          of={say('notebookSheet.not-counted-step-what-was-entered', {
-            value: guardWords[step.why],
-            number: step.number,
-            title: step.title,
-            value2: waits[step.why],
-          })}
-          with={[<strong key="0" />]}
+    <Notice>
+      <form onSubmit={(e) => void keep(e)}>
+        <p className="m-0">
+          <Said
+            of={say('notebookSheet.not-counted-step-what-was-entered', {
+              value: guardWords[step.why],
+              number: step.number,
+              title: step.title,
+              value2: waits[step.why],
+            })}
+            with={[<strong key="0" />]}
+          />
+        </p>
+        <label className="named" htmlFor={id}>
+          {say('notebookSheet.does-it-count-say-why-it')}
+        </label>
+        <FormControl
+          id={id}
+          maxLength={400}
+          value={why}
+          onChange={(e) => setWhy(e.target.value)}
+          placeholder={say('notebookSheet.grandma-told-me-on-the-phone')}
         />
-      </p>
-      <label className="named" htmlFor={id}>
-        {say('notebookSheet.does-it-count-say-why-it')}
-      </label>
-      <FormControl
-        id={id}
-        maxLength={400}
-        value={why}
-        onChange={(e) => setWhy(e.target.value)}
-        placeholder={say('notebookSheet.grandma-told-me-on-the-phone')}
-      />
-      <ProblemLine error={error} />
-      <Button type="submit" variant="outline-primary" className="mt-2">
-        {say('notebookSheet.let-it-count')}
-      </Button>
-    </form>
+        <ProblemLine error={error} />
+        <Button type="submit" variant="outline-primary" className="mt-2">
+          {say('notebookSheet.let-it-count')}
+        </Button>
+      </form>
+    </Notice>
   );
 }
 

@@ -1,6 +1,11 @@
 import { useSearchParams } from 'react-router';
 import Button from 'react-bootstrap/Button';
-import { homesHave, Loading, PartError, SideSheet, time } from '../frame/parts';
+import { Filled } from '../parts/Filled';
+import { Grid } from '../parts/Grid';
+import { SideSheet } from '../parts/SideSheet';
+import { homesHave, time } from '../parts/dates';
+import { Loading, PartError } from '../parts/states';
+import { NameLabel } from '../../ui/NameLabel';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
 import { stateWords, heldWords, useResults, type Assignment, type HomeResult } from './useResults';
@@ -61,12 +66,9 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
           })}
         </p>
         <div className="scroll">
-          <table className="grid">
+          <Grid>
             <thead>
               <tr>
-                <th scope="col">
-                  <span className="visually-hidden">{say('classPage.letters')}</span>
-                </th>
                 <th scope="col">{say('classPage.home')}</th>
                 <th scope="col">{say('conflict.where')}</th>
                 <th scope="col" className="num">
@@ -79,10 +81,9 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
             <tbody>
               {homes.map((h) => (
                 <tr key={h.home} className={open === h.home ? 'chosen' : ''}>
-                  <td>{h.letters}</td>
                   <th scope="row">
                     <Button variant="plain" onClick={() => show(h.home)}>
-                      <bdi>{h.nickname}</bdi>
+                      <NameLabel name={h.nickname} />
                     </Button>
                   </th>
                   <td>
@@ -93,25 +94,7 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
                   <td className="num">
                     {watches(h) ? '' : say('run.of', { done: h.done, steps: h.steps })}
                   </td>
-                  <td>
-                    {!watches(h) && (
-                      <svg width="160" height="12" viewBox="0 0 160 12" aria-hidden="true">
-                        <path d="M0 9.5 H160" stroke="var(--edge)" />
-                        {Array.from({ length: h.steps }, (_, i) => (
-                          <rect
-                            key={i}
-                            x={(i * 160) / h.steps + 0.5}
-                            y={3}
-                            width={160 / h.steps - 2}
-                            height={7}
-                            fill={i < h.done ? 'var(--samphire)' : 'var(--paper)'}
-                            stroke="var(--edge)"
-                            strokeWidth="0.7"
-                          />
-                        ))}
-                      </svg>
-                    )}
-                  </td>
+                  <td>{!watches(h) && <Filled done={h.done} of={h.steps} />}</td>
                   <td>
                     {h.last_seen ? (
                       time(h.last_seen)
@@ -122,7 +105,7 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
                 </tr>
               ))}
             </tbody>
-          </table>
+          </Grid>
         </div>
       </main>
       {open && (

@@ -1,9 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import FormControl from 'react-bootstrap/FormControl';
+import { Grid } from '../parts/Grid';
 import { api, got } from '../../api/client';
 import { newID } from '../../ui/ids';
-import { ProblemLine } from '../frame/parts';
+import { ProblemLine } from '../parts/states';
 import type { Assignment, Results } from './useResults';
 import { say } from '../words';
 
@@ -44,7 +45,7 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
     <>
       <p className="second small mt-0">{say('sharedEntry.families-who-watch-see-these-at')}</p>
       <div className="scroll">
-        <table className="grid dense w-auto">
+        <Grid dense className="w-auto">
           <tbody>
             {conditions.map((c) => (
               <tr key={c}>
@@ -76,7 +77,7 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
               </tr>
             ))}
           </tbody>
-        </table>
+        </Grid>
       </div>
       <ProblemLine error={error} />
     </>

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api, got } from '../../api/client';
-import { Loading, PartError } from '../frame/parts';
+import { Loading, PartError } from '../parts/states';
 import { ClassPlot } from './ClassPlot';
 import { Findings, GroupsTable, tooFew } from './classResult';
 import { useResults } from './useResults';
@@ -59,7 +59,7 @@ export default function ShowToClass() {
       )}
       {comparison && !few && (
         <>
-          <Findings comparison={comparison} few={false} large />
+          <Findings comparison={comparison} large />
           <ClassPlot r={r} comparison={comparison} anonymous chosen={null} />
           <GroupsTable comparison={comparison} />
         </>

@@ -1,6 +1,8 @@
 import Button from 'react-bootstrap/Button';
+import { Grid } from '../parts/Grid';
 import type { Schemas } from '../../api/client';
 import type { Results } from './useResults';
+import { NameLabel } from '../../ui/NameLabel';
 import { say } from '../words';
 
 type Said = Schemas['AnsweredView'];
@@ -39,7 +41,7 @@ export function WhatTheySaid({ r, onOpen }: { r: Results; onOpen: (home: string)
             role="region"
             aria-label={say('whatTheySaid.answers', { question: q.text })}
           >
-            <table className="grid dense">
+            <Grid dense>
               <thead>
                 <tr>
                   <th scope="col">{say('classPage.home')}</th>
@@ -53,7 +55,7 @@ export function WhatTheySaid({ r, onOpen }: { r: Results; onOpen: (home: string)
                   <tr key={h.home}>
                     <th scope="row">
                       <Button variant="plain" onClick={() => onOpen(h.home)}>
-                        {h.nickname}
+                        <NameLabel name={h.nickname} />
                       </Button>
                     </th>
                     <td>
@@ -72,7 +74,7 @@ export function WhatTheySaid({ r, onOpen }: { r: Results; onOpen: (home: string)
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </Grid>
           </div>
         </details>
       ))}

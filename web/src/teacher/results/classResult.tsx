@@ -1,3 +1,4 @@
+import { Grid } from '../parts/Grid';
 import type { Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
 import type { Results } from './useResults';
@@ -8,32 +9,28 @@ type Comparison = Schemas['ComparisonView'];
 /** From five homes on a class's statistics are given, so that nobody can be picked out. */
 export const tooFew = (r: Results) => r.counted < 5;
 
-/** What was found, in words; large as students read it, without naming a home. */
-export function Findings({
-  comparison,
-  few,
-  large,
-}: {
-  comparison: Comparison;
-  few: boolean;
-  large?: boolean;
-}) {
-  if (few) return null; // the page says so once
+/** What was found, a sentence each; large as students read it, without naming a home. */
+export function Findings({ comparison, large }: { comparison: Comparison; large?: boolean }) {
   return comparison.findings.map((f) => (
-    <p key={f.id} className={`finding ${large ? 'large' : ''}`}>
-      {f.verdict === 'cannot-tell' && <Icon name="info-circle" />}{' '}
-      {large ? (
-        f.family
-      ) : (
-        <>
-          <strong>{f.lead}</strong>{' '}
-          <span className="small" title={f.why}>
-            {f.words}
-          </span>
-        </>
-      )}
+    <p key={f.id} className={large ? 'found found-large' : 'found'}>
+      {f.verdict === 'cannot-tell' && <Icon name="info-circle" />} {large ? f.family : f.lead}
     </p>
   ));
+}
+
+/** How sure each of them is, by which test, and what lies apart. */
+export function Grounds({ comparison }: { comparison: Comparison }) {
+  if (comparison.findings.length === 0) return null;
+  return (
+    <section aria-label={say('classResult.how-it-was-found')} className="grounds">
+      <h2>{say('classResult.how-it-was-found')}</h2>
+      {comparison.findings.map((f) => (
+        <p key={f.id} title={f.why}>
+          <strong>{f.lead}</strong> {f.words}
+        </p>
+      ))}
+    </section>
+  );
 }
 
 /** The class by condition. */
@@ -46,7 +43,7 @@ export function GroupsTable({ comparison }: { comparison: Comparison }) {
       role="region"
       aria-label={say('classResult.the-class-by-condition')}
     >
-      <table className="grid groups">
+      <Grid className="groups">
         <caption className="visually-hidden">{say('classResult.the-class-by-condition')}</caption>
         <thead>
           <tr>
@@ -82,7 +79,7 @@ export function GroupsTable({ comparison }: { comparison: Comparison }) {
             </tr>
           ))}
         </tbody>
-      </table>
+      </Grid>
       <p className="hint small">{say('giveTake')}</p>
     </div>
   );

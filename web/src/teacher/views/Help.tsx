@@ -1,3 +1,4 @@
+import { Grid } from '../parts/Grid';
 import { Head } from '../frame/TeacherFrame';
 import { say } from '../words';
 
@@ -28,7 +29,7 @@ export function Help() {
         </ol>
         <p>{say('help.sheets-name-the-usual-cautions-only')}</p>
         <h2>{say('help.keys')}</h2>
-        <table className="grid column">
+        <Grid className="column">
           <tbody>
             {keys.map(([k, words]) => (
               <tr key={k}>
@@ -37,7 +38,7 @@ export function Help() {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Grid>
         <p className="small mt-3">
           <a href="/notices.txt">{say('help.notices')}</a>
         </p>

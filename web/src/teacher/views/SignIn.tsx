@@ -5,7 +5,8 @@ import { useNavigate, useSearchParams } from 'react-router';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import { api, got, ProblemError } from '../../api/client';
-import { ProblemLine } from '../frame/parts';
+import { ShelfDrawing } from '../parts/ShelfDrawing';
+import { ProblemLine } from '../parts/states';
 import { Said, say } from '../words';
 
 const pause = 600; // ms between tries while many are signing in
@@ -43,6 +44,7 @@ export function SignIn() {
   });
   return (
     <main className="sign-in">
+      <ShelfDrawing />
       <h1>{say('signIn.patient-kitchen')}</h1>
       <p className="lead-sentence mt-2">{say('signIn.one-experiment-thirty-different-kitchens')}</p>
       <form className="card-paper" onSubmit={(e) => void submit(e)}>

@@ -3,8 +3,12 @@ import { Link } from 'react-router';
 import { api, got } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { doors, Trouble } from '../frame/Trouble';
-import { dated, day, homesHave, Loading, PartError, time } from '../frame/parts';
+import { dated, day, homesHave, time } from '../parts/dates';
+import { Filled } from '../parts/Filled';
+import { Loading, PartError } from '../parts/states';
+import { ShelfDrawing } from '../parts/ShelfDrawing';
 import { Head } from '../frame/TeacherFrame';
+import { DayLine } from './DayLine';
 import { Week } from './Week';
 import { Said, say } from '../words';
 
@@ -49,6 +53,9 @@ export function Today() {
   const open = assignments.data.items
     .filter((a) => a.state === 'open' || a.state === 'waiting')
     .sort((a, b) => a.state.localeCompare(b.state) || a.due_at.localeCompare(b.due_at));
+  const before =
+    assignments.data.items.some((a) => a.state === 'over' || a.state === 'recalled') ||
+    incidents.data.items.some((i) => i.seen_at);
   const sentence = [
     unseen.length === 0
       ? say('today.no-home-is-in-trouble')
@@ -67,6 +74,7 @@ export function Today() {
       <Head title={today} />
       <main className="work">
         <p className="lead-sentence">{sentence}</p>
+        <DayLine assignments={assignments.data.items} incidents={incidents.data.items} />
         <div className="two-col">
           <section aria-label={say('today.in-this-order')}>
             <h2>{say('today.in-this-order')}</h2>
@@ -91,6 +99,9 @@ export function Today() {
                     with={[<strong key="0" />]}
                   />
                 </p>
+                <p className="my-1">
+                  <Filled done={a.sent} of={a.homes} width={240} />
+                </p>
                 <p className="mt-2 mb-0">
                   <Link to={`/experiments/${a.experiment}/run?assignment=${a.id}&class=${a.class}`}>
                     {say('today.who-is-where')}
@@ -105,63 +116,64 @@ export function Today() {
               </article>
             ))}
             {unseen.length + open.length === 0 && (
-              <p>
-                <Said
-                  of={say('today.nothing-waits-begin-an-experiment-or')}
-                  with={[<Link key="0" to="/experiments" />, <Link key="1" to="/classes" />]}
-                />
-              </p>
+              <>
+                <ShelfDrawing />
+                <p>
+                  <Said
+                    of={say('today.nothing-waits-begin-an-experiment-or')}
+                    with={[<Link key="0" to="/experiments" />, <Link key="1" to="/classes" />]}
+                  />
+                </p>
+              </>
             )}
           </section>
           <div>
             <Week assignments={assignments.data.items} />
-            <section aria-label={say('today.before')} className="mt-4">
-              <h2>{say('today.before')}</h2>
-              <ul className="plain-list">
-                {assignments.data.items
-                  .filter((a) => a.state === 'over' || a.state === 'recalled')
-                  .map((a) => (
-                    <li key={a.id} className="row-line">
-                      <Link
-                        to={`/experiments/${a.experiment}/compare?assignment=${a.id}&class=${a.class}`}
-                      >
-                        {a.title}
-                      </Link>
-                      <span className="second">
-                        {say('today.of-sent', {
-                          classname: a.class_name,
-                          value:
-                            a.state === 'recalled'
-                              ? say('stationLine.taken-back')
-                              : say('today.over-since', { day: day(a.due_at) }),
-                          sent: a.sent,
-                          homes: a.homes,
-                        })}
-                      </span>
-                    </li>
-                  ))}
-                {incidents.data.items
-                  .filter((i) => i.seen_at)
-                  .map((i) => (
-                    <li key={i.id} className="row-line">
-                      <span>
-                        <NameLabel name={i.nickname} />{' '}
+            {before && (
+              <section aria-label={say('today.before')} className="mt-4">
+                <h2>{say('today.before')}</h2>
+                <ul className="plain-list">
+                  {assignments.data.items
+                    .filter((a) => a.state === 'over' || a.state === 'recalled')
+                    .map((a) => (
+                      <li key={a.id} className="row-line">
+                        <Link
+                          to={`/experiments/${a.experiment}/compare?assignment=${a.id}&class=${a.class}`}
+                        >
+                          {a.title}
+                        </Link>
                         <span className="second">
-                          {say('today.seen', {
-                            value: doors[i.door],
-                            day: day(i.phone_time),
-                            time: time(i.seen_at!),
+                          {say('today.of-sent', {
+                            classname: a.class_name,
+                            value:
+                              a.state === 'recalled'
+                                ? say('stationLine.taken-back')
+                                : say('today.over-since', { day: day(a.due_at) }),
+                            sent: a.sent,
+                            homes: a.homes,
                           })}
                         </span>
-                      </span>
-                    </li>
-                  ))}
-              </ul>
-              {assignments.data.items.every((a) => a.state === 'open' || a.state === 'waiting') &&
-                incidents.data.items.every((i) => !i.seen_at) && (
-                  <p className="hint">{say('today.what-is-over-stands-here')}</p>
-                )}
-            </section>
+                      </li>
+                    ))}
+                  {incidents.data.items
+                    .filter((i) => i.seen_at)
+                    .map((i) => (
+                      <li key={i.id} className="row-line">
+                        <span>
+                          <NameLabel name={i.nickname} />{' '}
+                          <span className="second">
+                            {say('today.seen', {
+                              value: doors[i.door],
+                              day: day(i.phone_time),
+                              time: time(i.seen_at!),
+                            })}
+                          </span>
+                        </span>
+                      </li>
+                    ))}
+                </ul>
+              </section>
+            )}
           </div>
         </div>
       </main>

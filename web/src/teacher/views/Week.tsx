@@ -2,7 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, got, type Schemas } from '../../api/client';
-import { clockOf, dayOf, PartError } from '../frame/parts';
+import { clockOf, dayOf } from '../parts/dates';
+import { PartError } from '../parts/states';
 import { say } from '../words';
 
 type Leaving = Schemas['LeavingView'];

@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import type { Schemas } from '../../api/client';
 import { useWidth } from '../../ui/useWidth';
+import { JugAxis } from '../parts/JugAxis';
 import { tick } from '../languages';
 import { say } from '../words';
 
@@ -80,32 +81,24 @@ export function AnswerPlot({ curve, others, caption }: Props) {
             fill="var(--sunk)"
           />
         )}
-        <path
-          d={`M${left} ${top - 8} V${height - foot} H${width - right}`}
-          fill="none"
-          stroke="var(--edge)"
-          strokeWidth="1.5"
+        <JugAxis
+          scale={y}
+          ticks={yTicks}
+          side="left"
+          at={left}
+          figure={(t) => tick(t, yTicks[1] - yTicks[0])}
         />
-        {yTicks.map((t) => (
-          <g key={t}>
-            <path d={`M${left} ${y(t)} h-6`} stroke="var(--edge)" strokeWidth="1.5" />
-            <text x={left - 10} y={y(t) + 4.5} textAnchor="end">
-              {tick(t, yTicks[1] - yTicks[0])}
-            </text>
-          </g>
-        ))}
-        {xTicks.map((t) => (
-          <g key={t}>
-            <path d={`M${x(t)} ${height - foot} v6`} stroke="var(--edge)" strokeWidth="1.5" />
-            <text x={x(t)} y={height - foot + 20} textAnchor="middle">
-              {tick(t, xTicks[1] - xTicks[0])}
-            </text>
-          </g>
-        ))}
-        <text x={8} y={15} fontSize="13">
+        <JugAxis
+          scale={x}
+          ticks={xTicks}
+          side="bottom"
+          at={height - foot}
+          figure={(t) => tick(t, xTicks[1] - xTicks[0])}
+        />
+        <text x={8} y={15}>
           {[curve.y_name, curve.y_unit].filter(Boolean).join(', ')}
         </text>
-        <text x={width - right} y={height - 6} textAnchor="end" fontSize="13">
+        <text x={width - right} y={height - 6} textAnchor="end">
           {[curve.x_name, curve.x_unit].filter(Boolean).join(', ')}
         </text>
         {beside.map((o) => {

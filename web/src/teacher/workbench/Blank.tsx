@@ -66,11 +66,7 @@ export function Blank({ input, value, example, untouched, problem, onChange }: P
         {input.name === 'wav' ? say('blank.recording') : labelOf(input)}
       </label>
       {input.unit === 'choice' ? (
-        <FormSelect
-          {...shared}
-          value={value || instead}
-          onChange={(e) => onChange(e.target.value)}
-        >
+        <FormSelect {...shared} value={value || instead} onChange={(e) => onChange(e.target.value)}>
           {!instead && <option value="">{say('blank.choose')}</option>}
           {input.options?.map((o) => (
             <option key={o} value={o}>

@@ -3,10 +3,11 @@ import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import Button from 'react-bootstrap/Button';
 import FormSelect from 'react-bootstrap/FormSelect';
+import { Notice } from '../parts/Notice';
 import { api, got } from '../../api/client';
 import { freshID } from '../draft/document';
 import { draftOf } from '../draft/useDraft';
-import { Loading, PartError, ProblemLine } from '../frame/parts';
+import { Loading, PartError, ProblemLine } from '../parts/states';
 import { useEscape } from '../../ui/useEscape';
 import { inOwn } from '../languages';
 import { Said, say } from '../words';
@@ -82,9 +83,7 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
       {kept ? (
         <>
           {kept.problem ? (
-            <p className="notice">
-              {say('keep.kept-but-it-does-not-fit', { problem: kept.problem })}
-            </p>
+            <Notice>{say('keep.kept-but-it-does-not-fit', { problem: kept.problem })}</Notice>
           ) : (
             <p role="status">
               <Said
@@ -175,10 +174,7 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
             )}
             <ProblemLine error={keep.error} />
             <p className="mt-3 mb-0">
-              <Button
-                type="submit"
-                disabled={!doc || !target || keep.isPending}
-              >
+              <Button type="submit" disabled={!doc || !target || keep.isPending}>
                 {say('keep.keep')}
               </Button>{' '}
               <Button variant="plain" onClick={onClose}>

@@ -5,8 +5,10 @@ import Button from 'react-bootstrap/Button';
 import FormCheck from 'react-bootstrap/FormCheck';
 import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
+import { Grid } from '../parts/Grid';
+import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
-import { PartError } from '../frame/parts';
+import { PartError } from '../parts/states';
 import { AnswerPlot } from './AnswerPlot';
 import { Blank, labelOf, spoken } from './Blank';
 import { Keep } from './Keep';
@@ -172,11 +174,7 @@ export function Question({ model }: { model: Model }) {
             </div>
           </details>
         )}
-        {problem && !aboutOne && (
-          <p className="notice" role="alert">
-            {spoken(problem.message)}
-          </p>
-        )}
+        {problem && !aboutOne && <Notice live>{spoken(problem.message)}</Notice>}
         {answer.error && (
           <PartError
             what={say('question.the-answer')}
@@ -185,7 +183,7 @@ export function Question({ model }: { model: Model }) {
           />
         )}
         {good?.shown && hidden && (
-          <p className="notice plain">{say('question.the-answers-are-hidden-what-do')}</p>
+          <Notice kind="note">{say('question.the-answers-are-hidden-what-do')}</Notice>
         )}
         {good?.shown && !hidden && (
           <>
@@ -194,7 +192,7 @@ export function Question({ model }: { model: Model }) {
               {sentence}
             </p>
             {good.finding && (
-              <div className="notice plain">
+              <Notice kind="note">
                 {good.finding.words}
                 {(good.finding.doubts ?? []).map((d) => (
                   <p key={d} className="w-mend mt-1 mb-0">
@@ -204,7 +202,7 @@ export function Question({ model }: { model: Model }) {
                 <p className="small hint mt-1 mb-0">
                   {say('question.means-something-when', { conditions: good.finding.conditions })}
                 </p>
-              </div>
+              </Notice>
             )}
             {good.curve && (
               <AnswerPlot
@@ -233,7 +231,7 @@ export function Question({ model }: { model: Model }) {
               </p>
             )}
             <div className="scroll">
-              <table className={`grid answers ${problem ? 'stale' : ''}`} role="table">
+              <Grid className={`answers ${problem ? 'stale' : ''}`}>
                 <caption className="visually-hidden">{say('question.all-that-comes-out')}</caption>
                 <tbody>
                   {model.outputs.map((o) => (
@@ -243,7 +241,7 @@ export function Question({ model }: { model: Model }) {
                     </tr>
                   ))}
                 </tbody>
-              </table>
+              </Grid>
             </div>
             {(good.steps?.length ?? 0) > 0 && (
               <details className="working">
@@ -279,11 +277,11 @@ export function Question({ model }: { model: Model }) {
           </>
         )}
         {good?.notes && (
-          <p className="notice plain">
+          <Notice kind="note">
             <strong>{say('question.holds-when')}</strong> {good.notes[0]} <br />
             <strong>{say('question.usual-slip')}</strong> {good.notes[1]} <br />
             <strong>{say('question.law')}</strong> {model.source}
-          </p>
+          </Notice>
         )}
         <p className="hint small">{say('question.kept-in-the-address-send-the')}</p>
       </section>

@@ -2,8 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import FormControl from 'react-bootstrap/FormControl';
+import { Notice } from '../parts/Notice';
 import { api, got } from '../../api/client';
-import { Loading, PartError } from '../frame/parts';
+import { Loading, PartError } from '../parts/states';
 import { Head } from '../frame/TeacherFrame';
 import { Question } from './Question';
 import { say } from '../words';
@@ -135,7 +136,7 @@ const intoSight = (e: HTMLElement | null) => {
 function NoQuestion({ unknown }: { unknown: string | null }) {
   return (
     <section>
-      {unknown && <p className="notice">{say('workbench.there-is-no-question-by-this')}</p>}
+      {unknown && <Notice>{say('workbench.there-is-no-question-by-this')}</Notice>}
       <p className="lead-sentence">{say('workbench.what-do-you-want-to-find')}</p>
       <p className="second">{say('workbench.choose-a-question-amounts-are-typed')}</p>
     </section>

@@ -72,6 +72,7 @@ func TestCoreOnThePhone(t *testing.T) {
 			)
 		}
 	}
+	ready(t, "web/src/family/core/core.wasm")
 	if len(questions) < 2000 {
 		t.Fatalf("only %d texts", len(questions))
 	}

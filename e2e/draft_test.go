@@ -33,6 +33,7 @@ type desk struct {
 // bundled makes one script of a module of the web application, put on window.
 func bundled(t *testing.T, source string) []byte {
 	t.Helper()
+	ready(t, "web/node_modules/react")
 	r := api.Build(
 		api.BuildOptions{
 			Stdin:  &api.StdinOptions{Contents: source, ResolveDir: "../web/src", Loader: api.LoaderTS},

@@ -19,7 +19,7 @@ import (
 // packages are those of internal, each below what it may import.
 var packages = []string{
 	"config", "browser", "look", "media", "postgres", "webfiles", "words",
-	"keys", "roster", "store", "store/storetest", "export", "live",
+	"refusal", "view/entries", "view/sheets", "keys", "roster", "store", "store/storetest", "export", "live",
 	"app", "api", "demo",
 }
 

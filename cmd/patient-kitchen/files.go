@@ -18,6 +18,7 @@ import (
 	"patient-kitchen/internal/api"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/keys"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 )
 
@@ -89,7 +90,7 @@ func removeTeacher(ctx context.Context, email string) error {
 }
 
 func unknownTeacher(err error, email string) error {
-	if errors.Is(err, app.ErrNotFound) {
+	if errors.Is(err, refusal.ErrNotFound) {
 		return fmt.Errorf("there is no teacher %s", email)
 	}
 	return err

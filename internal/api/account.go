@@ -4,6 +4,7 @@ import (
 	"context"
 
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/refusal"
 )
 
 // account registers what a teacher does to their own account.
@@ -50,7 +51,7 @@ func (s *Server) account() {
 				return found
 			})
 			if err == nil && !ended {
-				err = app.ErrNotFound
+				err = refusal.ErrNotFound
 			}
 			return Done{true}, err
 		},

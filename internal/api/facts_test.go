@@ -6,6 +6,8 @@ import (
 	"time"
 
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // What a home says of itself raises the steps of all its experiments, and of no
@@ -40,16 +42,16 @@ func TestFactsOfAHome(t *testing.T) {
 	}
 	for name, answer := range map[string]string{"Fern": "yes", "Beck": "no", "Sorrel": ""} {
 		p := sc.phone(name)
-		sheets := want[app.Bundle](p, "GET", p.home, nil).Sheets
-		for _, s := range sheets {
+		all := want[app.Bundle](p, "GET", p.home, nil).Sheets
+		for _, s := range all {
 			if len(s.Facts) != 1 || s.Facts[0].ID != "under-4" || s.Facts[0].Raises != "yes" ||
-				s.Facts[0].Steps[0] != (app.FactStepRow{Step: "hang", Verdict: "adult-near"}) {
+				s.Facts[0].Steps[0] != (sheets.FactStepRow{Step: "hang", Verdict: "adult-near"}) {
 				t.Fatalf("%+v", s.Facts)
 			}
 		}
 		// Said at the first experiment, before anything is agreed to; worked at in the second.
 		if answer != "" {
-			want[app.EntryView](p, "PUT", p.home+"/assignments/"+first.ID.String()+"/entries/"+newID(), say(p, answer))
+			want[entries.EntryView](p, "PUT", p.home+"/assignments/"+first.ID.String()+"/entries/"+newID(), say(p, answer))
 		}
 		p.refused(
 			"PUT",
@@ -64,9 +66,9 @@ func TestFactsOfAHome(t *testing.T) {
 			422,
 			"invalid",
 		)
-		for _, s := range sheets {
+		for _, s := range all {
 			if s.Assignment == sc.as.ID {
-				want[app.PermissionView](
+				want[sheets.PermissionView](
 					p,
 					"POST",
 					sc.homePath(p, "/permission"),

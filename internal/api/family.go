@@ -12,6 +12,9 @@ import (
 
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/refusal"
+	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // rawField cuts one field's exact bytes out of a JSON object, so that what is
@@ -19,7 +22,7 @@ import (
 func rawField(body []byte, name string) (json.RawMessage, error) {
 	var fields map[string]json.RawMessage
 	if err := json.Unmarshal(body, &fields); err != nil || fields[name] == nil {
-		return nil, &app.Invalid{Field: name, Rule: text.Message{ID: "rule.object"}, Example: `{"schema": 1}`}
+		return nil, &refusal.Invalid{Field: name, Rule: text.Message{ID: "rule.object"}, Example: `{"schema": 1}`}
 	}
 	return fields[name], nil
 }
@@ -154,7 +157,7 @@ func (s *Server) family() {
 		s,
 		op("POST", "/home/{home}/assignments/{assignment}/permission", "permit", "A guardian's answer"),
 		func(i *permission) uuid.UUID { return i.Home },
-		func(ctx context.Context, who app.HomeActor, i *permission) (app.PermissionView, error) {
+		func(ctx context.Context, who app.HomeActor, i *permission) (sheets.PermissionView, error) {
 			return s.App.Permit(ctx, who, i.Assignment, i.Body)
 		},
 	)
@@ -163,7 +166,7 @@ func (s *Server) family() {
 		Assignment uuid.UUID `path:"assignment"`
 		ID         uuid.UUID `path:"entry"`
 		Body       struct {
-			app.EntryFields
+			entries.EntryFields
 			_ struct{} `additionalProperties:"true"`
 		}
 		RawBody []byte
@@ -176,7 +179,7 @@ func (s *Server) family() {
 			"put-entry",
 			"One entry of the notebook; the same again is answered again",
 		),
-		func(ctx context.Context, i *entry) (*Reply[app.EntryView], error) {
+		func(ctx context.Context, i *entry) (*Reply[entries.EntryView], error) {
 			phone, err := s.phoneAsks(ctx, i.Home)
 			if err != nil {
 				return nil, err
@@ -185,7 +188,7 @@ func (s *Server) family() {
 			if err != nil {
 				return nil, s.logged(ctx, err)
 			}
-			return &Reply[app.EntryView]{v}, nil
+			return &Reply[entries.EntryView]{v}, nil
 		},
 	)
 	type result struct {

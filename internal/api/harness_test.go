@@ -27,6 +27,8 @@ import (
 	"patient-kitchen/internal/media"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/store/storetest"
+	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // site is a server on a database of its own, with a clock that can be set.
@@ -275,7 +277,7 @@ func (sc *school) phone(nickname string) *client {
 	return c
 }
 
-func (c *client) sheet() app.Sheet {
+func (c *client) sheet() sheets.Sheet {
 	c.s.t.Helper()
 	return want[app.Bundle](c, "GET", c.home, nil).Sheets[0]
 }
@@ -283,7 +285,7 @@ func (c *client) sheet() app.Sheet {
 // agree gives permission, with photos.
 func (sc *school) agree(c *client) {
 	sc.t.Helper()
-	want[app.PermissionView](
+	want[sheets.PermissionView](
 		c,
 		"POST",
 		sc.homePath(c, "/permission"),
@@ -314,9 +316,9 @@ func reading(condition, at, typed string) map[string]any {
 	}
 }
 
-func (sc *school) put(c *client, id string, body any) app.EntryView {
+func (sc *school) put(c *client, id string, body any) entries.EntryView {
 	sc.t.Helper()
-	return want[app.EntryView](c, "PUT", sc.homePath(c, "/entries/"+id), body)
+	return want[entries.EntryView](c, "PUT", sc.homePath(c, "/entries/"+id), body)
 }
 
 func (sc *school) results() app.Results {

@@ -10,6 +10,7 @@ import (
 	"time"
 
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // Five presses make one assignment; the same version does not go to a class
@@ -142,7 +143,7 @@ func TestEveryExperimentHasAResult(t *testing.T) {
 		p := sc.phone(h.Nickname)
 		for _, s := range want[app.Bundle](p, "GET", p.home, nil).Sheets {
 			if s.Assignment == sc.as.ID {
-				want[app.PermissionView](
+				want[sheets.PermissionView](
 					p,
 					"POST",
 					sc.homePath(p, "/permission"),

@@ -12,6 +12,8 @@ import (
 	"patient-kitchen/core/compare"
 	"patient-kitchen/internal/api"
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // The whole way: three homes measure, one declines, the teacher reads.
@@ -20,7 +22,7 @@ func TestFromDesignToResults(t *testing.T) {
 	fern, beck, adder := sc.phone("Fern"), sc.phone("Beck"), sc.phone("Adder")
 	sc.agree(fern)
 	sc.agree(beck)
-	want[app.PermissionView](
+	want[sheets.PermissionView](
 		adder,
 		"POST",
 		sc.homePath(adder, "/permission"),
@@ -41,7 +43,7 @@ func TestFromDesignToResults(t *testing.T) {
 		403,
 		"no-permission",
 	)
-	want[app.EntryView](sc.teacher, "PUT", sc.asPath("/shared/"+newID()), reading("towel", "8 min", "48 mm"))
+	want[entries.EntryView](sc.teacher, "PUT", sc.asPath("/shared/"+newID()), reading("towel", "8 min", "48 mm"))
 
 	r := sc.results()
 	if r.Counted != 2 || len(r.Homes) != 3 || r.Shared == nil || len(r.Comparisons) != 2 {
@@ -74,7 +76,7 @@ func TestFromDesignToResults(t *testing.T) {
 	if len(s.Shown) != 1 ||
 		!slices.ContainsFunc(
 			s.Shown[0].Rows,
-			func(r app.ShownRow) bool { return slices.Contains(r.Values, "48\u00a0mm") },
+			func(r sheets.ShownRow) bool { return slices.Contains(r.Values, "48\u00a0mm") },
 		) {
 		t.Errorf("a home that watches sees the shared readings: %+v", s.Shown)
 	}
@@ -165,7 +167,7 @@ func TestWithdrawingHidesAtOnce(t *testing.T) {
 	if sc.results().Counted != 1 || sc.teacher.do("GET", sc.path("/photos/"+photo+"/thumbnail"), nil).status != 200 {
 		t.Fatal("the teacher sees what was sent")
 	}
-	want[app.PermissionView](
+	want[sheets.PermissionView](
 		fern,
 		"POST",
 		sc.homePath(fern, "/permission"),
@@ -420,7 +422,7 @@ func TestIncidentsReachTheTeacher(t *testing.T) {
 	}
 
 	// It is always taken: taken back, permission gone, late, with any text.
-	want[app.PermissionView](
+	want[sheets.PermissionView](
 		fern,
 		"POST",
 		sc.homePath(fern, "/permission"),

@@ -8,6 +8,7 @@ import (
 
 	"patient-kitchen/internal/api"
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/sheets"
 )
 
 func TestTheLarder(t *testing.T) {
@@ -140,9 +141,9 @@ func TestOwnThings(t *testing.T) {
 			t.Errorf("the document lacks %s: %s", says, m.Document)
 		}
 	}
-	if rows := want[api.List[app.SubstituteRow]](teacher, "POST", "/preview/substitutes", map[string]any{"document": m.Document, "need": "soap"}).Items; !slices.ContainsFunc(
+	if rows := want[api.List[sheets.SubstituteRow]](teacher, "POST", "/preview/substitutes", map[string]any{"document": m.Document, "need": "soap"}).Items; !slices.ContainsFunc(
 		rows,
-		func(r app.SubstituteRow) bool { return r.Name == "school soap" && r.Effect == "less foam" },
+		func(r sheets.SubstituteRow) bool { return r.Name == "school soap" && r.Effect == "less foam" },
 	) {
 		t.Errorf("%+v", rows)
 	}
@@ -256,13 +257,13 @@ func TestWaysOutCarryThemselvesOut(t *testing.T) {
 	if !strings.HasPrefix(spanish.Guardian.AdultJobs[0].Why, "Un cuchillo") {
 		t.Errorf("%+v", spanish.Guardian.AdultJobs)
 	}
-	subs := want[api.List[app.SubstituteRow]](
+	subs := want[api.List[sheets.SubstituteRow]](
 		teacher,
 		"POST",
 		"/preview/substitutes",
 		map[string]any{"document": doc, "need": "soda"},
 	).Items
-	i := slices.IndexFunc(subs, func(r app.SubstituteRow) bool { return strings.HasPrefix(r.Name, "eggshell") })
+	i := slices.IndexFunc(subs, func(r sheets.SubstituteRow) bool { return strings.HasPrefix(r.Name, "eggshell") })
 	if i < 0 || subs[i].Class != "separate" || !strings.Contains(subs[i].Amount, "25") {
 		t.Errorf("%+v", subs)
 	}

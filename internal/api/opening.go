@@ -12,6 +12,7 @@ import (
 
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/look"
+	"patient-kitchen/internal/view/sheets"
 	"patient-kitchen/internal/words"
 )
 
@@ -47,7 +48,7 @@ func readOpening(files fs.FS) opening {
 
 type openingData struct {
 	Bundle          app.Bundle
-	Sheet           *app.Sheet
+	Sheet           *sheets.Sheet
 	Heading, Takes  string
 	Words           map[string]string
 	Scripts, Styles []template.HTML

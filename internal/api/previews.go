@@ -4,6 +4,7 @@ import (
 	"context"
 
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // previews answer about a document while it is written, without storing it.
@@ -93,13 +94,13 @@ func (s *Server) previews() {
 	forTeacher(
 		s,
 		op("POST", "/preview/substitutes", "preview-substitutes", "What may stand in for a need"),
-		func(_ context.Context, _ app.TeacherActor, i *substitutes) (List[app.SubstituteRow], error) {
+		func(_ context.Context, _ app.TeacherActor, i *substitutes) (List[sheets.SubstituteRow], error) {
 			raw, err := rawField(i.RawBody, "document")
 			if err != nil {
-				return List[app.SubstituteRow]{}, err
+				return List[sheets.SubstituteRow]{}, err
 			}
-			rows, err := app.Substitutes(raw, i.Body.Need, i.code())
-			return List[app.SubstituteRow]{Items: rows}, err
+			rows, err := sheets.Substitutes(raw, i.Body.Need, i.code())
+			return List[sheets.SubstituteRow]{Items: rows}, err
 		},
 	)
 }

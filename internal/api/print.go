@@ -14,6 +14,7 @@ import (
 
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/look"
+	"patient-kitchen/internal/view/sheets"
 	"patient-kitchen/internal/words"
 )
 
@@ -71,10 +72,10 @@ func (s *Server) printHome(w http.ResponseWriter, r *http.Request) {
 	})
 }
 
-func writePrinted(w http.ResponseWriter, p app.Printed) error {
+func writePrinted(w http.ResponseWriter, p sheets.Printed) error {
 	var page bytes.Buffer
 	if err := printTemplate.Execute(&page, struct {
-		app.Printed
+		sheets.Printed
 		W map[string]string
 	}{p, words.Of("print", p.Language)}); err != nil {
 		return err

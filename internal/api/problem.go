@@ -12,6 +12,7 @@ import (
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/media"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 )
 
@@ -62,8 +63,8 @@ var statuses = map[string]int{
 
 // fail turns an error of a use case into a problem document.
 func fail(err error) error {
-	var invalid *app.Invalid
-	var refused *app.Refused
+	var invalid *refusal.Invalid
+	var refused *refusal.Refused
 	var own *Problem
 	switch {
 	case err == nil:
@@ -94,7 +95,7 @@ func fail(err error) error {
 		)
 	case errors.Is(err, app.ErrStranger):
 		return openLink
-	case errors.Is(err, app.ErrNotFound):
+	case errors.Is(err, refusal.ErrNotFound):
 		return problem(404, "not-found", "not-here", "not-found")
 	case store.Full(err):
 		return huma.ErrorWithHeaders(full, http.Header{"Retry-After": {"60"}})

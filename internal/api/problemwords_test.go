@@ -21,9 +21,9 @@ func TestLanguageOf(t *testing.T) {
 }
 
 var (
-	refusedCode = regexp.MustCompile(`&Refused\{Code: "([^"]*)"(?:, Current: [^}]*)?\}`)
-	refusalID   = regexp.MustCompile(`\brefusal\("([^"]*)"`)
-	ruleID      = regexp.MustCompile(`\brule\("([^"]*)"`)
+	refusedCode = regexp.MustCompile(`\bRefused\{Code: "([^"]*)"(?:, Current: [^}]*)?\}`)
+	refusalID   = regexp.MustCompile(`\bWhy\("([^"]*)"`)
+	ruleID      = regexp.MustCompile(`\bRule\("([^"]*)"`)
 	problemIDs  = regexp.MustCompile(`\bproblem\(\d+, "[^"]*", "([^"]*)", "([^"]*)"\)`)
 	wholeID     = regexp.MustCompile(`text\.Message\{ID: "((?:rule|refused|title)\.[^"]*[^."])"`)
 )
@@ -32,7 +32,7 @@ var (
 // language is a test of the core's house.
 func TestRefusalsHaveWords(t *testing.T) {
 	found := map[string]bool{}
-	for _, dir := range []string{".", "../app"} {
+	for _, dir := range []string{".", "../app", "../view/*"} {
 		files, err := filepath.Glob(dir + "/*.go")
 		if err != nil || len(files) == 0 {
 			t.Fatal(err)

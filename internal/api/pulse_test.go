@@ -9,6 +9,7 @@ import (
 	"patient-kitchen/internal/api"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/store/storetest"
+	"patient-kitchen/internal/view/entries"
 )
 
 // A phone that has its page is told so by one look at the database; whatever
@@ -64,7 +65,7 @@ func TestPageIsSentOnlyWhenItChanged(t *testing.T) {
 		{"an answer of the guardian", func() { sc.agree(other) }},
 		{"an entry from the other phone", func() { sc.put(other, newID(), reading("towel", "8 min", "82 mm")) }},
 		{"a reading of the teacher's", func() {
-			want[app.EntryView](sc.teacher, "PUT", sc.asPath("/shared/"+newID()), reading("towel", "1 min", "17 mm"))
+			want[entries.EntryView](sc.teacher, "PUT", sc.asPath("/shared/"+newID()), reading("towel", "1 min", "17 mm"))
 		}},
 		{"a question at the desk", func() {
 			n := want[app.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+home.ID.String()), nil)

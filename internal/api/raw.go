@@ -18,6 +18,7 @@ import (
 	"patient-kitchen/internal/export"
 	"patient-kitchen/internal/live"
 	"patient-kitchen/internal/media"
+	"patient-kitchen/internal/refusal"
 )
 
 // raw registers what is not JSON: pictures, files, the live stream.
@@ -51,7 +52,7 @@ func ids(r *http.Request, names ...string) ([]uuid.UUID, error) {
 	for i, n := range names {
 		id, err := uuid.Parse(chi.URLParam(r, n))
 		if err != nil {
-			return nil, app.ErrNotFound
+			return nil, refusal.ErrNotFound
 		}
 		out[i] = id
 	}
@@ -210,7 +211,7 @@ func (s *Server) exportTable(
 		s.teacherFile(w, r, []string{"class", "assignment"}, func(who app.TeacherActor, id []uuid.UUID) error {
 			dialect, ok := export.DialectOf(r.URL.Query().Get("separator"), r.URL.Query().Get("decimal"))
 			if !ok {
-				return &app.Invalid{
+				return &refusal.Invalid{
 					Field:   "separator",
 					Rule:    text.M("rule.dialect"),
 					Example: "separator=semicolon&decimal=comma",

@@ -11,7 +11,9 @@ import (
 
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/roster"
+	"patient-kitchen/internal/view/entries"
 )
 
 // Reply wraps a body.
@@ -97,7 +99,7 @@ type IfMatch struct {
 func (m IfMatch) version() (int, error) {
 	n, err := strconv.Atoi(strings.Trim(m.Version, `" W/`))
 	if err != nil {
-		return 0, &app.Invalid{Field: "If-Match", Rule: text.Message{ID: "rule.version"}, Example: "3"}
+		return 0, &refusal.Invalid{Field: "If-Match", Rule: text.Message{ID: "rule.version"}, Example: "3"}
 	}
 	return n, nil
 }
@@ -473,7 +475,7 @@ func (s *Server) assignments() {
 	type shared struct {
 		AssignmentPath
 		ID      uuid.UUID `path:"entry"`
-		Body    app.EntryFields
+		Body    entries.EntryFields
 		RawBody []byte
 	}
 	forTeacher(
@@ -484,7 +486,7 @@ func (s *Server) assignments() {
 			"put-shared-entry",
 			"One of the teacher's own readings, to be shared",
 		),
-		func(ctx context.Context, who app.TeacherActor, i *shared) (app.EntryView, error) {
+		func(ctx context.Context, who app.TeacherActor, i *shared) (entries.EntryView, error) {
 			return s.App.PutSharedEntry(ctx, who, i.Class, i.Assignment, i.ID, i.RawBody)
 		},
 	)

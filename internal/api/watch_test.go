@@ -11,6 +11,8 @@ import (
 
 	"patient-kitchen/internal/api"
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // foam is never for homes; its doing words are odd enough to be found.
@@ -46,7 +48,7 @@ func TestWatchOnly(t *testing.T) {
 	)
 	fern := sc.phone("Fern")
 	want[api.Done](fern, "PUT", fern.home+"/language", map[string]string{"language": "es"})
-	want[app.EntryView](
+	want[entries.EntryView](
 		sc.teacher,
 		"PUT",
 		sc.asPath("/shared/"+newID()),
@@ -156,13 +158,13 @@ func TestWatchOnly(t *testing.T) {
 		403,
 		"watch-only",
 	)
-	want[app.EntryView](
+	want[entries.EntryView](
 		fern,
 		"PUT",
 		sc.homePath(fern, "/entries/"+newID()),
 		entry(map[string]any{"kind": "answer", "question": "guess", "choice": []string{"warm"}}),
 	)
-	want[app.EntryView](fern, "PUT", sc.homePath(fern, "/entries/"+newID()), entry(map[string]any{"kind": "sent"}))
+	want[entries.EntryView](fern, "PUT", sc.homePath(fern, "/entries/"+newID()), entry(map[string]any{"kind": "sent"}))
 	r := sc.results()
 	for _, h := range r.Homes {
 		if want := map[string]string{"Fern": "sent", "Beck": "not-opened"}[h.Nickname]; h.State != want ||
@@ -213,7 +215,7 @@ func TestTheAdultsWordIsHeld(t *testing.T) {
 				sha = s.Permission.TextSha
 			}
 		}
-		want[app.PermissionView](
+		want[sheets.PermissionView](
 			p,
 			"POST",
 			sc.homePath(p, "/permission"),

@@ -8,12 +8,11 @@ import (
 
 	"github.com/google/uuid"
 
-	"patient-kitchen/core/text"
 	"patient-kitchen/internal/config"
 	"patient-kitchen/internal/keys"
 	"patient-kitchen/internal/media"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
-	"patient-kitchen/internal/words"
 )
 
 // App runs the use cases.
@@ -40,7 +39,7 @@ func (a *App) limits() config.Limits {
 
 // errFull says that nothing more is taken; what the phone has stays there.
 func errFull(what string) error {
-	return &Refused{Code: "full", Words: refusal("full." + what)}
+	return &refusal.Refused{Code: "full", Words: refusal.Why("full." + what)}
 }
 
 // TeacherActor is a teacher who signed in.
@@ -49,54 +48,10 @@ type TeacherActor struct{ ID uuid.UUID }
 // HomeActor is a phone that opened a home's link.
 type HomeActor struct{ Class, Home uuid.UUID }
 
-// ErrNotFound is for things that are not there or not the actor's.
-var ErrNotFound = errors.New("there is no such thing here")
-
-// Invalid says what is wrong with a request: the field, the rule it breaks,
-// and an example that would do.
-type Invalid struct {
-	Field   string
-	Rule    text.Message
-	Example string
-}
-
-func (e *Invalid) Error() string {
-	return words.Sentence(e.Field, e.Rule, e.Example, text.Languages[0])
-}
-
-// rule is a rule for a field, by its code, with its arguments in pairs.
-func rule(code string, args ...any) text.Message {
-	return text.M("rule."+code, args...)
-}
-
-// Refused says why something cannot be done now. Code is stable; Words are a
-// sentence, the code's own where they are left out; Current is the present state
-// where a document was changed meanwhile.
-type Refused struct {
-	Code    string
-	Words   text.Message
-	Current any
-}
-
-func (e *Refused) Error() string { return text.Render(e.Said(), text.Languages[0]) }
-
-// Said is the refusal as a sentence.
-func (e *Refused) Said() text.Message {
-	if e.Words.ID == "" {
-		return refusal(e.Code)
-	}
-	return e.Words
-}
-
-// refusal is why something is refused, by its code, with its arguments in pairs.
-func refusal(code string, args ...any) text.Message {
-	return text.M("refused."+code, args...)
-}
-
 // notFound turns a missing row into ErrNotFound.
 func notFound(err error) error {
 	if errors.Is(err, store.ErrNotFound) {
-		return ErrNotFound
+		return refusal.ErrNotFound
 	}
 	return err
 }
@@ -105,7 +60,7 @@ func notFound(err error) error {
 func (a *App) class(ctx context.Context, who TeacherActor, id uuid.UUID) (store.Class, error) {
 	c, err := a.Store.Class(ctx, id)
 	if err == nil && c.TeacherID != who.ID {
-		return store.Class{}, ErrNotFound
+		return store.Class{}, refusal.ErrNotFound
 	}
 	return c, notFound(err)
 }

@@ -16,6 +16,7 @@ import (
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/export"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 )
 
@@ -181,7 +182,7 @@ func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who Teach
 				continue
 			}
 			raw, err := a.Store.MediaBytes(ctx, as.ClassID, id, "display")
-			if notFound(err) == ErrNotFound {
+			if notFound(err) == refusal.ErrNotFound {
 				continue // not kept any longer
 			}
 			if err != nil {

@@ -11,7 +11,9 @@ import (
 	"github.com/google/uuid"
 
 	"patient-kitchen/core/text"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // AssessmentFields are the school's own risk assessment of an experiment as it
@@ -58,14 +60,14 @@ func (a *App) Assess(
 	}
 	f.By, f.About = strings.Join(strings.Fields(f.By), " "), strings.TrimSpace(f.About)
 	if f.By == "" || len([]rune(f.By)) > 80 {
-		return AssessmentView{}, &Invalid{"by", rule("assessor"), "R. Tarrant, head of science"}
+		return AssessmentView{}, refusal.Field("by", refusal.Rule("assessor"), "R. Tarrant, head of science")
 	}
 	if f.About == "" || len([]rune(f.About)) > 200 {
-		return AssessmentView{}, &Invalid{"about", rule("assessed"), "Hot water: 45 °C at most"}
+		return AssessmentView{}, refusal.Field("about", refusal.Rule("assessed"), "Hot water: 45 °C at most")
 	}
 	day, err := time.Parse(time.DateOnly, f.On)
 	if err != nil || day.After(a.Now().AddDate(0, 0, 1)) || day.Before(a.Now().AddDate(-5, 0, 0)) {
-		return AssessmentView{}, &Invalid{"on", rule("assessed-on"), a.Now().Format(time.DateOnly)}
+		return AssessmentView{}, refusal.Field("on", refusal.Rule("assessed-on"), a.Now().Format(time.DateOnly))
 	}
 	sum := sha256.Sum256(e.Draft)
 	s := store.Assessment{
@@ -81,7 +83,7 @@ func (a *App) Assess(
 }
 
 // assessedLine is how an assessment stands on the sheet.
-func assessedLine(s store.Assessment, language string) SheetLine {
-	return SheetLine{Text: text.Render(text.Message{ID: "safety.sheet.assessed", Args: text.Args{
-		"by": s.ByWhom, "date": s.AssessedOn.Format(time.DateOnly), "about": ended(s.About)}}, language)}
+func assessedLine(s store.Assessment, language string) sheets.SheetLine {
+	return sheets.SheetLine{Text: text.Render(text.Message{ID: "safety.sheet.assessed", Args: text.Args{
+		"by": s.ByWhom, "date": s.AssessedOn.Format(time.DateOnly), "about": sheets.Ended(s.About)}}, language)}
 }

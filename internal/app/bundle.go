@@ -6,6 +6,7 @@ import (
 	"encoding/hex"
 	"fmt"
 	"os"
+	"slices"
 	"sync"
 	"time"
 
@@ -14,19 +15,21 @@ import (
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/quantity"
-	"patient-kitchen/core/safety"
 	"patient-kitchen/core/text"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // Bundle is all that a home's page needs, kept on the phone for work without
 // a connection.
 type Bundle struct {
-	Home      HomeCard   `json:"home"`
-	Class     ClassCard  `json:"class"`
-	FirstAid  []CardView `json:"first_aid"`
-	Sheets    []Sheet    `json:"sheets"`
-	Languages []string   `json:"languages"`
+	Home      HomeCard          `json:"home"`
+	Class     sheets.ClassCard  `json:"class"`
+	FirstAid  []sheets.CardView `json:"first_aid"`
+	Sheets    []sheets.Sheet    `json:"sheets"`
+	Languages []string          `json:"languages"`
 }
 
 // HomeCard is the home on its own page.
@@ -36,50 +39,6 @@ type HomeCard struct {
 	Language string    `json:"language"`
 	Locale   string    `json:"locale" doc:"The language as it is written where the class is, such as es-MX"`
 	Students []string  `json:"students"`
-}
-
-// ClassCard is what a family sees of the class: never another home.
-type ClassCard struct {
-	Name            string `json:"name"`
-	School          string `json:"school"`
-	Teacher         string `json:"teacher"`
-	Zone            string `json:"zone"`
-	UnitSystem      string `json:"unit_system"`
-	EmergencyNumber string `json:"emergency_number"`
-	PoisonNumber    string `json:"poison_number"`
-	PhotoDays       int    `json:"photo_days"`
-	KeepUntil       string `json:"keep_until"`
-}
-
-// CardView is one first-aid card.
-type CardView struct {
-	ID        string   `json:"id"`
-	Door      string   `json:"door" enum:"hurt,spilled,not-working"`
-	Title     string   `json:"title"`
-	Steps     []string `json:"steps"`
-	CallFirst bool     `json:"call_first"`
-	Poison    bool     `json:"poison"`
-	Minutes   int      `json:"minutes"`
-}
-
-// FirstAid renders the first-aid cards in a language.
-func FirstAid(language string) []CardView {
-	out := []CardView{}
-	for _, c := range safety.Cards() {
-		v := CardView{
-			ID:        c.ID,
-			Door:      string(c.Door),
-			Title:     text.Render(c.Title, language),
-			CallFirst: c.CallFirst,
-			Poison:    c.Poison,
-			Minutes:   c.Minutes,
-		}
-		for _, s := range c.Steps {
-			v.Steps = append(v.Steps, text.Render(s, language))
-		}
-		out = append(out, v)
-	}
-	return out
 }
 
 // homeContext is what most of a home's use cases start from.
@@ -175,8 +134,8 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 			Students: []string{},
 		},
 		Class:     cardOf(hc),
-		FirstAid:  FirstAid(hc.reader),
-		Sheets:    []Sheet{},
+		FirstAid:  sheets.FirstAid(hc.reader),
+		Sheets:    []sheets.Sheet{},
 		Languages: text.Languages,
 	}
 	for _, s := range students {
@@ -193,7 +152,7 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 		if d.Way != design.WatchShared {
 			frozen(&s.SafetyPart, as.VersionID, d.sha, kept)
 		}
-		s = measuresOf(hc.class, hc.reader).sheet(s)
+		s = sheets.MeasuresOf(hc.class.UnitSystem, hc.reader).Sheet(s)
 		for _, p := range permissions {
 			if p.AssignmentID == as.ID {
 				s.Permission = viewPermission(p, d)
@@ -202,7 +161,7 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 		s.Entries = viewEntries(d.Document, entries, as.ID, hc.writer)
 		if s.Permission.State == "declined" || s.Permission.State == "watching" {
 			if book := sharedBook(d.Document, shared, as.ID, hc.class, hc.reader); hasValues(book) {
-				s.Shown = shownReadings(d.Document, book, hc.reader)
+				s.Shown = sheets.Shown(d.Document, book, hc.reader)
 			}
 		}
 		b.Sheets = append(b.Sheets, s)
@@ -210,24 +169,24 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 	return b, nil
 }
 
-func cardOf(hc homeContext) ClassCard {
+func cardOf(hc homeContext) sheets.ClassCard {
 	c := hc.class
-	return ClassCard{
-		c.Name,
-		c.School,
-		hc.teacher.Name,
-		c.Zone,
-		c.UnitSystem,
-		c.EmergencyNumber,
-		c.PoisonNumber,
-		c.PhotoDays,
-		c.KeepUntil.Format(time.DateOnly),
+	return sheets.ClassCard{
+		Name:            c.Name,
+		School:          c.School,
+		Teacher:         hc.teacher.Name,
+		Zone:            c.Zone,
+		UnitSystem:      c.UnitSystem,
+		EmergencyNumber: c.EmergencyNumber,
+		PoisonNumber:    c.PoisonNumber,
+		PhotoDays:       c.PhotoDays,
+		KeepUntil:       c.KeepUntil.Format(time.DateOnly),
 	}
 }
 
-func viewEntries(d *design.Document, entries []store.Entry, assignment uuid.UUID, w notebook.Writer) []EntryView {
-	out := []EntryView{}
-	for _, e := range entries {
+func viewEntries(d *design.Document, rows []store.Entry, assignment uuid.UUID, w notebook.Writer) []entries.EntryView {
+	out := []entries.EntryView{}
+	for _, e := range rows {
 		if e.AssignmentID == assignment {
 			out = append(out, viewEntry(d, e, w))
 		}
@@ -237,8 +196,8 @@ func viewEntries(d *design.Document, entries []store.Entry, assignment uuid.UUID
 
 // ChooseLanguage keeps the language a family chose.
 func (a *App) ChooseLanguage(ctx context.Context, who HomeActor, language string) error {
-	if !contains(text.Languages, language) {
-		return &Invalid{"language", rule("language"), text.Languages[0]}
+	if !slices.Contains(text.Languages, language) {
+		return refusal.Field("language", refusal.Rule("language"), text.Languages[0])
 	}
 	return notFound(a.Store.SetHomeLanguage(ctx, who.Class, who.Home, language))
 }

@@ -6,12 +6,14 @@ import (
 	"errors"
 	"fmt"
 	"regexp"
+	"slices"
 	"strings"
 	"time"
 
 	"github.com/google/uuid"
 
 	"patient-kitchen/core/text"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 )
 
@@ -53,46 +55,37 @@ func (f ClassFields) check(was store.Class, now time.Time) (store.Class, error) 
 		c.NeedsAssessment = *f.NeedsAssessment
 	}
 	if c.Name == "" || len([]rune(c.Name)) > 60 {
-		return c, &Invalid{"name", rule("there-signs", "n", 60), "7M"}
+		return c, refusal.Field("name", refusal.Rule("there-signs", "n", 60), "7M")
 	}
 	if len([]rune(c.School)) > 90 {
-		return c, &Invalid{"school", rule("most-signs", "n", 90), "Stonechat Moor School"}
+		return c, refusal.Field("school", refusal.Rule("most-signs", "n", 90), "Stonechat Moor School")
 	}
 	place, err := time.LoadLocation(c.Zone)
 	if err != nil || c.Zone == "" || c.Zone == "Local" {
-		return c, &Invalid{"zone", rule("zone"), "Europe/London"}
+		return c, refusal.Field("zone", refusal.Rule("zone"), "Europe/London")
 	}
-	if !contains(text.Languages, c.Language) {
-		return c, &Invalid{"language", rule("language"), "en"}
+	if !slices.Contains(text.Languages, c.Language) {
+		return c, refusal.Field("language", refusal.Rule("language"), "en")
 	}
-	if !contains([]string{"us", "metric", "uk", "au"}, c.UnitSystem) {
-		return c, &Invalid{"unit_system", rule("unit-system"), "metric"}
+	if !slices.Contains([]string{"us", "metric", "uk", "au"}, c.UnitSystem) {
+		return c, refusal.Field("unit_system", refusal.Rule("unit-system"), "metric")
 	}
 	for field, number := range map[string]string{"emergency_number": c.EmergencyNumber, "poison_number": c.PoisonNumber} {
 		if number != "" && !phonePattern.MatchString(number) {
-			return c, &Invalid{field, rule("phone"), "0555 010 010"}
+			return c, refusal.Field(field, refusal.Rule("phone"), "0555 010 010")
 		}
 	}
 	if c.PhotoDays < 1 || c.PhotoDays > 400 {
-		return c, &Invalid{"photo_days", rule("photo-days"), "30"}
+		return c, refusal.Field("photo_days", refusal.Rule("photo-days"), "30")
 	}
 	day, err := time.Parse(time.DateOnly, f.KeepUntil)
 	// A day that has passed would erase the class at night; a class that has one already may keep it.
 	past := f.KeepUntil < now.In(place).Format(time.DateOnly) && !day.Equal(was.KeepUntil)
 	if err != nil || past || day.After(now.AddDate(3, 0, 0)) {
-		return c, &Invalid{"keep_until", rule("keep-until"), now.AddDate(1, 0, 0).Format(time.DateOnly)}
+		return c, refusal.Field("keep_until", refusal.Rule("keep-until"), now.AddDate(1, 0, 0).Format(time.DateOnly))
 	}
 	c.KeepUntil = day
 	return c, nil
-}
-
-func contains(list []string, s string) bool {
-	for _, x := range list {
-		if x == s {
-			return true
-		}
-	}
-	return false
 }
 
 func viewClass(c store.Class, homes int) ClassView {
@@ -157,7 +150,7 @@ func (a *App) SaveClass(
 }
 
 func classChanged(now store.Class, homes int) error {
-	return &Refused{"changed-elsewhere", refusal("changed-elsewhere.class"), viewClass(now, homes)}
+	return &refusal.Refused{Code: "changed-elsewhere", Words: refusal.Why("changed-elsewhere.class"), Current: viewClass(now, homes)}
 }
 
 // Classes lists the teacher's classes.
@@ -217,7 +210,7 @@ func (a *App) RestoreClass(ctx context.Context, who TeacherActor, id uuid.UUID) 
 			)
 		}
 	}
-	return ErrNotFound
+	return refusal.ErrNotFound
 }
 
 // DeletedClasses lists the classes that can be brought back.

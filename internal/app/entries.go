@@ -19,74 +19,24 @@ import (
 	"patient-kitchen/core/strict"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/keys"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/sheets"
 )
 
-// EntryFields are an entry as the phone sends it; which are set depends on
-// the kind.
-type EntryFields struct {
-	Kind       string    `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,sent,adult,fact,vouched,set-aside,asked"`
-	Step       string    `json:"step,omitempty"`
-	Reading    string    `json:"reading,omitempty"`
-	Condition  string    `json:"condition,omitempty"`
-	Time       string    `json:"time,omitempty" doc:"One of the reading's planned times"`
-	Trial      int       `json:"trial,omitempty" doc:"From 1"`
-	Typed      string    `json:"typed,omitempty" doc:"The value exactly as typed" example:"82 mm"`
-	Instrument string    `json:"instrument,omitempty"`
-	Question   string    `json:"question,omitempty"`
-	Evidence   string    `json:"evidence,omitempty"`
-	Text       string    `json:"text,omitempty"`
-	Choice     []string  `json:"choice,omitempty"`
-	Refers     string    `json:"refers,omitempty" doc:"Entry that is corrected or spoiled, need that is ticked, picture, fact of the home"`
-	Reason     string    `json:"reason,omitempty"`
-	PhoneTime  time.Time `json:"phone_time" doc:"By the phone's clock"`
-	OffsetMs   int64     `json:"offset_ms" doc:"Server's clock minus the phone's, as last measured, in milliseconds"`
-}
-
-// EntryView is an entry as the server has it, with what it understood.
-type EntryView struct {
-	ID         uuid.UUID   `json:"id"`
-	Entry      EntryFields `json:"entry"`
-	Provenance string      `json:"provenance" enum:"own,shared,practice,desk"`
-	ReceivedAt time.Time   `json:"received_at"`
-	Late       bool        `json:"late,omitempty"`
-	ClockJump  bool        `json:"clock_jump,omitempty" doc:"The phone's clock was ahead; the time it was received is taken"`
-	reading.Reply
-}
-
-func (f EntryFields) entry() notebook.Entry {
-	e := notebook.Entry{
-		Kind:       notebook.Kind(f.Kind),
-		Step:       f.Step,
-		Typed:      f.Typed,
-		Instrument: f.Instrument,
-		Question:   f.Question,
-		Evidence:   f.Evidence,
-		Text:       f.Text,
-		Choice:     f.Choice,
-		Refers:     f.Refers,
-		Reason:     f.Reason,
-		PhoneTime:  f.PhoneTime,
-		Offset:     time.Duration(f.OffsetMs) * time.Millisecond,
-	}
-	if e.Kind == notebook.Reading || e.Kind == notebook.NotRead {
-		e.Slot = design.Slot{Reading: f.Reading, Condition: f.Condition, Time: f.Time, Trial: max(1, f.Trial)}
-	}
-	return e
-}
-
 // readEntry brings a stored entry to the notebook's form.
-func readEntry(s store.Entry) (notebook.Entry, EntryFields) {
-	var f EntryFields
+func readEntry(s store.Entry) (notebook.Entry, entries.EntryFields) {
+	var f entries.EntryFields
 	_ = json.Unmarshal(s.Body, &f) // it was read before it was stored
-	e := f.entry()
+	e := f.Entry()
 	e.ID, e.Provenance, e.Received, e.Late = s.ID.String(), notebook.Provenance(s.Provenance), s.ReceivedAt, s.Late
 	return e, f
 }
 
-func viewEntry(d *design.Document, s store.Entry, w notebook.Writer) EntryView {
+func viewEntry(d *design.Document, s store.Entry, w notebook.Writer) entries.EntryView {
 	e, f := readEntry(s)
-	v := EntryView{
+	v := entries.EntryView{
 		ID:         s.ID,
 		Entry:      f,
 		Provenance: s.Provenance,
@@ -114,25 +64,6 @@ func unitOf(q *design.Question) string {
 	return q.Unit
 }
 
-// maxText bounds what a family writes in one field.
-const maxText = 4000
-
-func (f EntryFields) check(now time.Time) error {
-	switch {
-	case len(f.Typed) > 400:
-		return &Invalid{"typed", rule("most-bytes", "n", 400), "82 mm"}
-	case len([]rune(f.Text)) > maxText:
-		return &Invalid{"text", rule("most-signs", "n", 4000), "the wet edge got slower"}
-	case len(f.Choice) > 20:
-		return &Invalid{"choice", rule("most-parts", "n", 20), "towel"}
-	case len(f.Reason) > 400 || len(f.Refers) > 80:
-		return &Invalid{"reason", rule("most-bytes", "n", 400), "spilled"}
-	case f.PhoneTime.Year() < 2000 || f.PhoneTime.Year() > 2200:
-		return &Invalid{"phone_time", rule("time"), now.UTC().Format(time.RFC3339)}
-	}
-	return nil
-}
-
 // Phone is a phone that says which home it belongs to; whoever takes something
 // from it finds out whether that is so.
 type Phone struct {
@@ -152,10 +83,10 @@ func Known(who HomeActor) Phone { return Phone{HomeActor: who} }
 // answered again; with other bytes it is refused. Thirty homes press at once:
 // whether this phone, home and experiment may, is asked in the statement that
 // stores it, and only where nothing was stored is it found out why.
-func (a *App) PutEntry(ctx context.Context, p Phone, assignment, id uuid.UUID, raw []byte) (EntryView, error) {
+func (a *App) PutEntry(ctx context.Context, p Phone, assignment, id uuid.UUID, raw []byte) (entries.EntryView, error) {
 	d, err := a.issuedTo(ctx, p.Class, assignment)
 	if err != nil {
-		return EntryView{}, a.afterLooking(ctx, p, notFound(err))
+		return entries.EntryView{}, a.afterLooking(ctx, p, notFound(err))
 	}
 	s := store.Entry{
 		ClassID:      p.Class,
@@ -178,7 +109,7 @@ func (a *App) PutEntry(ctx context.Context, p Phone, assignment, id uuid.UUID, r
 		}
 		door, err := a.write(ctx, d, s, f, gate)
 		if err != nil && !errors.Is(err, store.ErrNotFound) {
-			return EntryView{}, a.afterLooking(ctx, p, err)
+			return entries.EntryView{}, a.afterLooking(ctx, p, err)
 		}
 		if err == nil && door.Added {
 			if gate.Most > 0 { // an eighth of it for each process, so that several do not take more than all
@@ -199,7 +130,7 @@ func (a *App) PutEntry(ctx context.Context, p Phone, assignment, id uuid.UUID, r
 
 // write stores an entry. Of an answer that was asked for before, only the first
 // stands: another is refused with it, whichever phone it comes from.
-func (a *App) write(ctx context.Context, d *issued, s store.Entry, f EntryFields, gate store.Gate) (store.Door, error) {
+func (a *App) write(ctx context.Context, d *issued, s store.Entry, f entries.EntryFields, gate store.Gate) (store.Door, error) {
 	q, ok := d.QuestionOf(f.Question)
 	if f.Kind != string(notebook.Answer) || !ok || q.When != "before" {
 		return a.Store.WriteEntry(ctx, s, gate)
@@ -215,7 +146,7 @@ func (a *App) write(ctx context.Context, d *issued, s store.Entry, f EntryFields
 		}
 		for _, first := range said {
 			if _, of := readEntry(first); of.Question == f.Question && first.ID != s.ID {
-				return &Refused{Code: "predicted", Current: of}
+				return &refusal.Refused{Code: "predicted", Current: of}
 			}
 		}
 		door, err = tx.WriteEntry(ctx, s, gate)
@@ -240,35 +171,35 @@ func (a *App) notAdded(
 	p Phone,
 	d *issued,
 	s store.Entry,
-	f EntryFields,
+	f entries.EntryFields,
 	bad, picture error,
-) (EntryView, error) {
+) (entries.EntryView, error) {
 	if err := a.afterLooking(ctx, p, nil); err != nil {
-		return EntryView{}, err
+		return entries.EntryView{}, err
 	}
 	hc, err := a.homeContext(ctx, p.HomeActor)
 	if err != nil {
-		return EntryView{}, err
+		return entries.EntryView{}, err
 	}
 	had, err := a.Store.Entry(ctx, s.ClassID, s.ID)
 	if err == nil {
 		return again(d.Document, had, s, hc.writer) // before anything else, so that a repeat never fails
 	}
 	if !errors.Is(err, store.ErrNotFound) {
-		return EntryView{}, err
+		return entries.EntryView{}, err
 	}
 	if bad != nil {
-		return EntryView{}, bad
+		return entries.EntryView{}, bad
 	}
 	as, err := a.Store.Assignment(ctx, s.ClassID, s.AssignmentID)
 	if err != nil {
-		return EntryView{}, notFound(err)
+		return entries.EntryView{}, notFound(err)
 	}
 	permissions, err := a.Store.HomePermissions(ctx, p.Class, p.Home)
 	if err != nil {
-		return EntryView{}, err
+		return entries.EntryView{}, err
 	}
-	state := PermissionView{State: "asked"}
+	state := sheets.PermissionView{State: "asked"}
 	if d.Way == design.WatchShared {
 		state.State = "watching"
 	}
@@ -278,27 +209,27 @@ func (a *App) notAdded(
 		}
 	}
 	if as.RecalledAt != nil {
-		return EntryView{}, errRecalled
+		return entries.EntryView{}, errRecalled
 	}
 	if err := mayWrite(state, f); err != nil {
-		return EntryView{}, err
+		return entries.EntryView{}, err
 	}
 	if picture != nil {
-		return EntryView{}, picture
+		return entries.EntryView{}, picture
 	}
 	if err := a.Store.HoldHome(ctx, s.ClassID, p.Home); err != nil {
-		return EntryView{}, notFound(err)
+		return entries.EntryView{}, notFound(err)
 	}
-	return EntryView{}, errFull("entries")
+	return entries.EntryView{}, errFull("entries")
 }
 
 // mayIn lists the standings, as the database words them, in which a home may
 // make an entry.
-func mayIn(d *issued, f EntryFields) []string {
+func mayIn(d *issued, f entries.EntryFields) []string {
 	var may []string
 	for _, state := range []string{"asked", "granted", "declined", "withdrawn", "lapsed"} {
 		for _, photos := range []bool{false, true} {
-			p := PermissionView{State: state, Photos: photos}
+			p := sheets.PermissionView{State: state, Photos: photos}
 			if d.Way == design.WatchShared {
 				p.State = "watching"
 			}
@@ -310,18 +241,18 @@ func mayIn(d *issued, f EntryFields) []string {
 	return may
 }
 
-var errRecalled = &Refused{Code: "recalled"}
+var errRecalled = &refusal.Refused{Code: "recalled"}
 
 // mayWrite decides whether a home may make an entry with its present
 // permission: ticks and what it says of itself always; words once it declined,
 // and where it can only watch; everything once granted, pictures only when they
 // were agreed to.
-func mayWrite(p PermissionView, f EntryFields) error {
+func mayWrite(p sheets.PermissionView, f entries.EntryFields) error {
 	kind := notebook.Kind(f.Kind)
 	words := kind == notebook.Answer || kind == notebook.Observation || kind == notebook.Sent || kind == notebook.Tick
 	switch {
 	case slices.Contains(notebook.Hers, kind):
-		return &Refused{Code: "no-permission", Words: refusal("no-permission.teacher")}
+		return &refusal.Refused{Code: "no-permission", Words: refusal.Why("no-permission.teacher")}
 	case p.State == "watching":
 		if kind == notebook.Tick || !words {
 			return errWatchOnly
@@ -332,9 +263,9 @@ func mayWrite(p PermissionView, f EntryFields) error {
 	case p.State == "declined" && words:
 		return nil
 	case p.State != "granted":
-		return &Refused{Code: "no-permission"}
+		return &refusal.Refused{Code: "no-permission"}
 	case kind == notebook.Photo && !p.Photos:
-		return &Refused{Code: "no-photos"}
+		return &refusal.Refused{Code: "no-photos"}
 	}
 	return nil
 }
@@ -345,18 +276,18 @@ func (a *App) PutSharedEntry(
 	who TeacherActor,
 	class, assignment, id uuid.UUID,
 	raw []byte,
-) (EntryView, error) {
+) (entries.EntryView, error) {
 	c, err := a.class(ctx, who, class)
 	if err != nil {
-		return EntryView{}, err
+		return entries.EntryView{}, err
 	}
 	as, err := a.Store.Assignment(ctx, class, assignment)
 	if err != nil {
-		return EntryView{}, notFound(err)
+		return entries.EntryView{}, notFound(err)
 	}
 	d, err := a.issued(ctx, as)
 	if err != nil {
-		return EntryView{}, err
+		return entries.EntryView{}, err
 	}
 	w := notebook.Writer{Language: text.In(c.Language, c.Zone), System: quantity.System(c.UnitSystem)}
 	s := store.Entry{ClassID: class, ID: id, AssignmentID: assignment, Provenance: string(notebook.Shared)}
@@ -367,10 +298,10 @@ func (a *App) PutSharedEntry(
 	if had, err := a.Store.Entry(ctx, class, id); err == nil {
 		return again(d.Document, had, s, w)
 	} else if !errors.Is(err, store.ErrNotFound) {
-		return EntryView{}, err
+		return entries.EntryView{}, err
 	}
 	if bad != nil {
-		return EntryView{}, bad
+		return entries.EntryView{}, bad
 	}
 	s.Late = s.ReceivedAt.After(as.DueAt)
 	var added bool
@@ -381,40 +312,40 @@ func (a *App) PutSharedEntry(
 		return q.Changed(ctx, store.Event{Class: class, Kind: "entry", ID: assignment})
 	})
 	if err != nil {
-		return EntryView{}, err
+		return entries.EntryView{}, err
 	}
 	if had, err := a.Store.Entry(ctx, class, id); !added && err == nil { // two at once
 		return again(d.Document, had, s, w)
 	}
 	if !added {
-		return EntryView{}, errFull("entries")
+		return entries.EntryView{}, errFull("entries")
 	}
 	return viewEntry(d.Document, s, w), nil
 }
 
 // read reads and checks an entry, and fills in what is stored of it.
-func (a *App) read(d *design.Document, s *store.Entry, raw []byte) (EntryFields, error) {
-	var f EntryFields
+func (a *App) read(d *design.Document, s *store.Entry, raw []byte) (entries.EntryFields, error) {
+	var f entries.EntryFields
 	sum, now := sha256.Sum256(raw), a.Now().Truncate(time.Microsecond) // as it is stored
 	s.Body, s.BodySha, s.ReceivedAt = raw, sum[:], now
 	if err := json.Unmarshal(raw, &f); err != nil {
-		return f, &Invalid{"body", rule("entry-object"), `{"kind": "observation", "text": "it climbs"}`}
+		return f, refusal.Field("body", refusal.Rule("entry-object"), `{"kind": "observation", "text": "it climbs"}`)
 	}
 	for _, stray := range strict.Find(raw, f, 20) {
 		if stray.Twice { // a part that is not known may come from a newer phone: it is kept with the bytes
-			return f, &Invalid{
+			return f, refusal.Field(
 				strings.TrimPrefix(stray.Path, "/"),
-				rule("twice"),
+				refusal.Rule("twice"),
 				`{"kind": "observation", "text": "it climbs"}`,
-			}
+			)
 		}
 	}
-	if err := f.check(now); err != nil {
+	if err := f.Check(now); err != nil {
 		return f, err
 	}
-	e := f.entry()
+	e := f.Entry()
 	if p := notebook.Fits(d, &e); p != nil {
-		return f, &Invalid{p.Field, p.Rule, p.Example}
+		return f, refusal.Field(p.Field, p.Rule, p.Example)
 	}
 	e.Received = now
 	s.Kind, s.PhoneTime, s.OffsetMs, s.ClockJump = f.Kind, f.PhoneTime, f.OffsetMs, e.ClockJump()
@@ -422,11 +353,11 @@ func (a *App) read(d *design.Document, s *store.Entry, raw []byte) (EntryFields,
 }
 
 // again answers with what is stored under an id, if it is the same thing.
-func again(d *design.Document, had, sent store.Entry, w notebook.Writer) (EntryView, error) {
+func again(d *design.Document, had, sent store.Entry, w notebook.Writer) (entries.EntryView, error) {
 	sameHome := had.HomeID == nil && sent.HomeID == nil ||
 		had.HomeID != nil && sent.HomeID != nil && *had.HomeID == *sent.HomeID
 	if !sameHome || had.AssignmentID != sent.AssignmentID || !bytes.Equal(had.BodySha, sent.BodySha) {
-		return EntryView{}, &Refused{Code: "other-body"}
+		return entries.EntryView{}, &refusal.Refused{Code: "other-body"}
 	}
 	return viewEntry(d, had, w), nil
 }
@@ -443,5 +374,5 @@ func (a *App) ownsPicture(ctx context.Context, s store.Entry, refers string) err
 			return found
 		}
 	}
-	return &Invalid{"refers", rule("picture"), "the id under which it was put"}
+	return refusal.Field("refers", refusal.Rule("picture"), "the id under which it was put")
 }

@@ -18,7 +18,9 @@ import (
 	"patient-kitchen/core/safety"
 	"patient-kitchen/core/text"
 	"patient-kitchen/docs"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // ExperimentRow is an experiment in the list.
@@ -58,22 +60,22 @@ type DraftView struct {
 
 // ReviewView is a design judged, in the teacher's words.
 type ReviewView struct {
-	Readable   bool           `json:"readable"`
-	Problem    string         `json:"problem,omitempty" doc:"Why the document cannot be read at all"`
-	Validation []FindingView  `json:"validation"`
-	Safety     []SafetyView   `json:"safety" doc:"The gravest first"`
-	Order      []OrderView    `json:"order" doc:"The order of steps: errors, and what is added by itself"`
-	Bands      []BandView     `json:"bands" doc:"The verdict at each age"`
-	Guardian   SafetyPart     `json:"guardian" doc:"What a guardian will read"`
-	Least      int            `json:"least_reason" doc:"Signs that a reason for a lowered verdict has at least"`
-	Margin     []MarginView   `json:"margin"`
-	Spans      []SpanView     `json:"spans"`
-	Minutes    int            `json:"minutes"`
-	Hands      int            `json:"hands"`
-	Expected   []ExpectedView `json:"expected" doc:"What models of the Workbench say should come out"`
-	Issuable   bool           `json:"issuable"`
-	Verdict    string         `json:"verdict"`
-	Results    [][]OptionRow  `json:"results" doc:"What each measured variable may be as a result, the likeliest first"`
+	Readable   bool                 `json:"readable"`
+	Problem    string               `json:"problem,omitempty" doc:"Why the document cannot be read at all"`
+	Validation []FindingView        `json:"validation"`
+	Safety     []SafetyView         `json:"safety" doc:"The gravest first"`
+	Order      []OrderView          `json:"order" doc:"The order of steps: errors, and what is added by itself"`
+	Bands      []BandView           `json:"bands" doc:"The verdict at each age"`
+	Guardian   sheets.SafetyPart    `json:"guardian" doc:"What a guardian will read"`
+	Least      int                  `json:"least_reason" doc:"Signs that a reason for a lowered verdict has at least"`
+	Margin     []MarginView         `json:"margin"`
+	Spans      []SpanView           `json:"spans"`
+	Minutes    int                  `json:"minutes"`
+	Hands      int                  `json:"hands"`
+	Expected   []ExpectedView       `json:"expected" doc:"What models of the Workbench say should come out"`
+	Issuable   bool                 `json:"issuable"`
+	Verdict    string               `json:"verdict"`
+	Results    [][]sheets.OptionRow `json:"results" doc:"What each measured variable may be as a result, the likeliest first"`
 }
 
 // ExpectedView is one expectation worked out.
@@ -118,13 +120,13 @@ func Review(raw []byte, language string) ReviewView {
 func emptyReview() ReviewView {
 	return ReviewView{
 		Least: safety.LeastReason,
-		Guardian: SafetyPart{
-			Sections:  []SheetSection{},
-			AdultJobs: []AdultJobRow{},
+		Guardian: sheets.SafetyPart{
+			Sections:  []sheets.SheetSection{},
+			AdultJobs: []sheets.AdultJobRow{},
 			Gear:      []string{},
 			Where:     []string{},
 			Before:    []string{},
-			Cautions:  []CautionRow{},
+			Cautions:  []sheets.CautionRow{},
 			Stop:      []string{},
 			Clearing:  []string{},
 			Lowered:   []string{},
@@ -138,7 +140,7 @@ func emptyReview() ReviewView {
 		Margin:     []MarginView{},
 		Spans:      []SpanView{},
 		Expected:   []ExpectedView{},
-		Results:    [][]OptionRow{},
+		Results:    [][]sheets.OptionRow{},
 	}
 }
 
@@ -177,17 +179,17 @@ func reviewOf(raw []byte, language string) ReviewView {
 	), viewBands(
 		r.Safety,
 	)
-	v.Guardian = (&sheetWriter{language: language}).guardian(&d, r, nil)
+	v.Guardian = sheets.Guardian(&d, r, language)
 	for _, l := range r.Margin {
 		v.Margin = append(v.Margin, MarginView{l.Topic, string(l.Weight), text.Render(l.Message, language), l.Path})
 	}
 	v.Spans = viewSpans(&d, r, language)
 	l := d.Larder()
 	for _, m := range d.Measured {
-		offered := []OptionRow{}
+		offered := []sheets.OptionRow{}
 		for _, k := range d.Offers(m, l) {
 			words, _ := k.Words.In(language)
-			offered = append(offered, OptionRow{k.ID, words})
+			offered = append(offered, sheets.OptionRow{ID: k.ID, Text: words})
 		}
 		v.Results = append(v.Results, offered)
 	}
@@ -259,19 +261,19 @@ func titled(title text.Localized, language string) string {
 
 func checkDraft(raw []byte) error {
 	if len(raw) > design.MaxBytes {
-		return &Invalid{"document", rule("most-kilobytes", "n", design.MaxBytes>>10), "a shorter background"}
+		return refusal.Field("document", refusal.Rule("most-kilobytes", "n", design.MaxBytes>>10), "a shorter background")
 	}
 	var anything map[string]any
 	if err := json.Unmarshal(raw, &anything); err != nil {
-		return &Invalid{"document", rule("object"), `{"schema": 2}`}
+		return refusal.Field("document", refusal.Rule("object"), `{"schema": 2}`)
 	}
 	// A document that cannot be read is kept and explained; one that is too
 	// large to be judged is not even kept.
 	var bound *design.BoundError
 	if _, err := design.Read(raw); errors.As(err, &bound) {
-		return &Invalid{
-			"document" + bound.Path,
-			rule(
+		return refusal.Field(
+			"document"+bound.Path,
+			refusal.Rule(
 				"most-of",
 				"most",
 				bound.Most,
@@ -281,7 +283,7 @@ func checkDraft(raw []byte) error {
 				bound.N,
 			),
 			strconv.Itoa(bound.Most),
-		}
+		)
 	}
 	return nil
 }
@@ -312,7 +314,7 @@ func strange(raw []byte) error {
 	}
 	for _, f := range append(design.Strays(raw), design.Validate(&d)...) {
 		if strings.HasPrefix(f.Code, "stray") || f.Code == "kind" {
-			return &Invalid{"document" + f.Path, text.M("rule.strange", "what", f.Message), `{"schema": 2}`}
+			return refusal.Field("document"+f.Path, text.M("rule.strange", "what", f.Message), `{"schema": 2}`)
 		}
 	}
 	return nil
@@ -322,7 +324,7 @@ func strange(raw []byte) error {
 func Example(name string) ([]byte, error) {
 	raw, err := docs.Examples.ReadFile("examples/" + name + ".json")
 	if err != nil {
-		return nil, &Invalid{"example", rule("example"), "paper-strips"}
+		return nil, refusal.Field("example", refusal.Rule("example"), "paper-strips")
 	}
 	return raw, nil
 }
@@ -349,7 +351,7 @@ func (a *App) SaveDraft(
 	saved, err := a.Store.SaveDraft(ctx, e, a.Now())
 	if errors.Is(err, store.ErrNotFound) {
 		current, _ := a.Draft(ctx, who, id, language)
-		return DraftView{}, &Refused{"changed-elsewhere", refusal("changed-elsewhere.experiment", "n", now), current}
+		return DraftView{}, &refusal.Refused{Code: "changed-elsewhere", Words: refusal.Why("changed-elsewhere.experiment", "n", now), Current: current}
 	}
 	return DraftView{id, saved, raw, Review(raw, language)}, err
 }

@@ -14,6 +14,7 @@ import (
 	"patient-kitchen/core/review"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // sheetFormat is the form in which a guardian's sheet is frozen. Raise it when
@@ -31,12 +32,11 @@ func freezeSheets(ctx context.Context, q *store.Queries, v store.Version, d *des
 		return err
 	}
 	r := review.Of(d)
-	sha := permissionSha(d)
+	sha := sheets.PermissionSha(d)
 	for _, language := range text.Languages {
-		w := &sheetWriter{language: language}
-		p := w.guardian(d, r, startsOf(r))
+		p := sheets.Guardian(d, r, language)
 		if assessed.ID != uuid.Nil {
-			i := slices.IndexFunc(p.Sections, func(s SheetSection) bool { return s.ID == "general" })
+			i := slices.IndexFunc(p.Sections, func(s sheets.SheetSection) bool { return s.ID == "general" })
 			p.Sections[i].Lines = append(p.Sections[i].Lines, assessedLine(assessed, language))
 		}
 		body, err := json.Marshal(p)
@@ -58,23 +58,15 @@ func freezeSheets(ctx context.Context, q *store.Queries, v store.Version, d *des
 	return nil
 }
 
-func startsOf(r review.Review) map[string]int {
-	starts := map[string]int{}
-	for _, s := range r.Timeline.Steps {
-		starts[s.Step] = int(s.Start.Seconds())
-	}
-	return starts
-}
-
 // frozen puts the sheet in place as it was frozen, while the rules still find
 // what they found then. Where they find more the present sheet stands, and a
 // permission given to the old one has lapsed.
-func frozen(p *SafetyPart, version uuid.UUID, sha []byte, kept []store.VersionSheet) {
+func frozen(p *sheets.SafetyPart, version uuid.UUID, sha []byte, kept []store.VersionSheet) {
 	i := slices.IndexFunc(kept, func(s store.VersionSheet) bool { return s.VersionID == version })
 	if i < 0 || kept[i].Format != sheetFormat || !bytes.Equal(kept[i].TextSha, sha) {
 		return
 	}
-	var then SafetyPart
+	var then sheets.SafetyPart
 	if json.Unmarshal(kept[i].Body, &then) == nil {
 		*p = then
 	}

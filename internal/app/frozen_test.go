@@ -6,6 +6,7 @@ import (
 	"github.com/google/uuid"
 
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // A frozen sheet stands while the rules find what they found then; where they
@@ -28,7 +29,7 @@ func TestFrozenWhileTheRulesFindTheSame(t *testing.T) {
 		"another version":   {func(s *store.VersionSheet) { s.VersionID = uuid.New() }, "as it is"},
 		"it cannot be read": {func(s *store.VersionSheet) { s.Body = []byte("{") }, "as it is"},
 	} {
-		s, p := kept, SafetyPart{Near: "as it is"}
+		s, p := kept, sheets.SafetyPart{Near: "as it is"}
 		c.change(&s)
 		if frozen(&p, version, []byte("then"), []store.VersionSheet{s}); p.Near != c.want {
 			t.Errorf("%s: %q", name, p.Near)

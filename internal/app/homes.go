@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"slices"
 	"strings"
 	"time"
 	"unicode"
@@ -11,6 +12,7 @@ import (
 	"github.com/google/uuid"
 
 	"patient-kitchen/core/text"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 )
 
@@ -36,26 +38,26 @@ type HomeView struct {
 func (f *HomeFields) check(class store.Class) error {
 	f.Nickname = strings.Join(strings.Fields(f.Nickname), " ")
 	if f.Nickname == "" || len([]rune(f.Nickname)) > 60 {
-		return &Invalid{"nickname", rule("there-signs", "n", 60), "Fern"}
+		return refusal.Field("nickname", refusal.Rule("there-signs", "n", 60), "Fern")
 	}
 	if f.Language == "" {
 		f.Language = class.Language
 	}
-	if !contains(text.Languages, f.Language) {
-		return &Invalid{"language", rule("language"), "en"}
+	if !slices.Contains(text.Languages, f.Language) {
+		return refusal.Field("language", refusal.Rule("language"), "en")
 	}
 	if f.Letters != "" && (len([]rune(f.Letters)) != 2) {
-		return &Invalid{"letters", rule("two-letters"), "Fe"}
+		return refusal.Field("letters", refusal.Rule("two-letters"), "Fe")
 	}
 	f.Contact, f.Phone = strings.TrimSpace(f.Contact), strings.TrimSpace(f.Phone)
 	if f.Phone != "" && !phonePattern.MatchString(f.Phone) {
-		return &Invalid{"phone", rule("phone"), "0555 010 020"}
+		return refusal.Field("phone", refusal.Rule("phone"), "0555 010 020")
 	}
 	if f.Note = strings.TrimSpace(f.Note); len([]rune(f.Note)) > 600 {
-		return &Invalid{"note", rule("most-signs", "n", 600), "speaks Polish at home"}
+		return refusal.Field("note", refusal.Rule("most-signs", "n", 600), "speaks Polish at home")
 	}
 	if len(f.Contact) > 200 {
-		return &Invalid{"contact", rule("most-signs", "n", 200), "fern@home.example"}
+		return refusal.Field("contact", refusal.Rule("most-signs", "n", 200), "fern@home.example")
 	}
 	kept := f.Students[:0]
 	for _, s := range f.Students {
@@ -63,7 +65,7 @@ func (f *HomeFields) check(class store.Class) error {
 			kept = append(kept, s)
 		}
 		if len([]rune(s)) > 60 || len(kept) > 8 {
-			return &Invalid{"students", rule("students"), "Fern"}
+			return refusal.Field("students", refusal.Rule("students"), "Fern")
 		}
 	}
 	f.Students = kept
@@ -185,10 +187,10 @@ func (a *App) insertHome(
 
 func nameTaken(err error, f HomeFields) error {
 	if errors.Is(err, store.ErrConflict) && strings.Contains(err.Error(), "letters") {
-		return &Invalid{"letters", rule("letters-taken"), f.Nickname[:1] + "2"}
+		return refusal.Field("letters", refusal.Rule("letters-taken"), f.Nickname[:1]+"2")
 	}
 	if errors.Is(err, store.ErrConflict) {
-		return &Invalid{"nickname", rule("nickname-taken"), f.Nickname + " B"}
+		return refusal.Field("nickname", refusal.Rule("nickname-taken"), f.Nickname+" B")
 	}
 	return notFound(err)
 }
@@ -235,7 +237,7 @@ func (a *App) homeChanged(ctx context.Context, class, id uuid.UUID) error {
 	if err != nil {
 		return notFound(err)
 	}
-	return &Refused{"changed-elsewhere", refusal("changed-elsewhere.home"), viewHome(now, nil)}
+	return &refusal.Refused{Code: "changed-elsewhere", Words: refusal.Why("changed-elsewhere.home"), Current: viewHome(now, nil)}
 }
 
 // DeleteHome takes a home out of the class; it can be brought back for thirty

@@ -12,7 +12,9 @@ import (
 	"github.com/google/uuid"
 
 	"patient-kitchen/core/safety"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // IncidentFields are what a home tells through Something went wrong.
@@ -77,7 +79,7 @@ func (a *App) PutIncident(ctx context.Context, who HomeActor, id uuid.UUID, f In
 			return err
 		}
 		if err == nil && before.HomeID != who.Home {
-			return ErrNotFound
+			return refusal.ErrNotFound
 		}
 		worse := err == nil && gravity(i.Door, i.Outcome) > gravity(before.Door, before.Outcome)
 		if err := q.PutIncident(ctx, i, sum[:], worse); err != nil {
@@ -99,7 +101,7 @@ func gravity(door, outcome string) int {
 
 // tidy leaves out what cannot be kept: a call for help is always taken.
 func (f *IncidentFields) tidy(now time.Time) {
-	if !contains(doors, f.Door) {
+	if !slices.Contains(doors, f.Door) {
 		f.Door = string(safety.Hurt)
 	}
 	if note := []rune(f.Note); len(note) > 1000 {
@@ -108,7 +110,7 @@ func (f *IncidentFields) tidy(now time.Time) {
 	if len(f.Card) > 40 {
 		f.Card = ""
 	}
-	if !contains([]string{"", "fine", "mistaken-tap", "phone-us"}, f.Outcome) {
+	if !slices.Contains([]string{"", "fine", "mistaken-tap", "phone-us"}, f.Outcome) {
 		f.Outcome = ""
 	}
 	if f.PhoneTime.Year() < 2000 || f.PhoneTime.After(now.Add(48*time.Hour)) {
@@ -120,7 +122,7 @@ func (f *IncidentFields) tidy(now time.Time) {
 func (a *App) Incidents(ctx context.Context, who TeacherActor, language string) ([]IncidentView, error) {
 	rows, err := a.Store.Incidents(ctx, who.ID, a.Now().AddDate(0, 0, -7))
 	titles := map[string]string{}
-	for _, c := range FirstAid(language) {
+	for _, c := range sheets.FirstAid(language) {
 		titles[c.ID] = c.Title
 	}
 	out := make([]IncidentView, 0, len(rows))

@@ -4,9 +4,9 @@ import (
 	"bytes"
 	"context"
 	"crypto/sha256"
-	"encoding/json"
 	"errors"
 	"fmt"
+	"slices"
 	"strings"
 	"time"
 
@@ -16,7 +16,9 @@ import (
 	"patient-kitchen/core/review"
 	"patient-kitchen/core/safety"
 	"patient-kitchen/core/text"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // Blocker stands in the way of issuing.
@@ -187,7 +189,7 @@ func languageWarnings(draft []byte, homes []store.Home, language string) []strin
 	}
 	var without []string
 	for _, h := range homes {
-		if !contains(d.Languages, h.Language) {
+		if !slices.Contains(d.Languages, h.Language) {
 			without = append(without, h.Nickname)
 		}
 	}
@@ -254,11 +256,11 @@ func (a *App) Issue(
 		return AssignmentView{}, err
 	}
 	if !f.DueAt.After(f.OpensAt) || f.DueAt.After(f.OpensAt.AddDate(0, 3, 0)) {
-		return AssignmentView{}, &Invalid{
+		return AssignmentView{}, refusal.Field(
 			"due_at",
-			rule("after-opening"),
-			f.OpensAt.Add(24 * time.Hour).Format(time.RFC3339),
-		}
+			refusal.Rule("after-opening"),
+			f.OpensAt.Add(24*time.Hour).Format(time.RFC3339),
+		)
 	}
 	e, err := a.Store.Experiment(ctx, who.ID, f.Experiment)
 	if err != nil {
@@ -289,10 +291,10 @@ func (a *App) Issue(
 				return err
 			}
 			if f.Draft != 0 && f.Draft != e.Version {
-				return &Refused{"changed-elsewhere", refusal("changed-elsewhere.issue"), check}
+				return &refusal.Refused{Code: "changed-elsewhere", Words: refusal.Why("changed-elsewhere.issue"), Current: check}
 			}
 			if len(check.Blockers) > 0 {
-				return &Refused{"blocked", refusal("blocked", "what", check.Blockers[0].Message), check}
+				return &refusal.Refused{Code: "blocked", Words: refusal.Why("blocked", "what", check.Blockers[0].Message), Current: check}
 			}
 			version, err := freeze(ctx, q, e, now)
 			if err != nil {
@@ -305,9 +307,9 @@ func (a *App) Issue(
 				as = stands
 				return errStands
 			case err == nil:
-				return &Refused{
+				return &refusal.Refused{
 					Code:  "already-issued",
-					Words: refusal("already-issued", "class", c.Name, "n", version.Number),
+					Words: refusal.Why("already-issued", "class", c.Name, "n", version.Number),
 				}
 			case !errors.Is(err, store.ErrNotFound):
 				return err
@@ -375,7 +377,7 @@ func planHomes(ctx context.Context, q *store.Queries, as store.Assignment, docum
 	if err != nil {
 		return err
 	}
-	sha := permissionSha(&d)
+	sha := sheets.PermissionSha(&d)
 	for _, h := range homes {
 		p := store.Plan{
 			ClassID:      as.ClassID,
@@ -391,26 +393,6 @@ func planHomes(ctx context.Context, q *store.Queries, as store.Assignment, docum
 		}
 	}
 	return nil
-}
-
-// permissionSha stands for all that a guardian agreed to: the hazards and
-// adult jobs by step. When one of them rises it changes, and an older
-// permission no longer holds.
-func permissionSha(d *design.Document) []byte {
-	type hazard struct {
-		Rule, Case string
-		Steps      []string
-		Materials  []string
-		Verdict    safety.Verdict
-		Lowered    safety.Verdict
-	}
-	var all []hazard
-	for _, f := range safety.Check(d) {
-		all = append(all, hazard{f.Rule, f.Case, f.Steps, f.Materials, f.Verdict, f.Was})
-	}
-	raw, _ := json.Marshal(all)
-	sum := sha256.Sum256(raw)
-	return sum[:]
 }
 
 // Assignments lists the assignments of the teacher's classes.
@@ -448,7 +430,7 @@ func (a *App) Recall(ctx context.Context, who TeacherActor, class, id uuid.UUID,
 	}
 	reason = strings.TrimSpace(reason)
 	if reason == "" || len([]rune(reason)) > 300 {
-		return &Invalid{"reason", rule("reason-families"), "The dishes tip over. Please pour the water away."}
+		return refusal.Field("reason", refusal.Rule("reason-families"), "The dishes tip over. Please pour the water away.")
 	}
 	if _, err := a.Store.Assignment(ctx, class, id); err != nil {
 		return notFound(err)
@@ -463,7 +445,7 @@ func (a *App) Recall(ctx context.Context, who TeacherActor, class, id uuid.UUID,
 		func(q *store.Queries) error {
 			err := q.Recall(ctx, class, id, reason, a.Now())
 			if errors.Is(err, store.ErrNotFound) {
-				return &Refused{Code: "recalled", Words: refusal("recalled.before")}
+				return &refusal.Refused{Code: "recalled", Words: refusal.Why("recalled.before")}
 			}
 			return err
 		},

@@ -13,6 +13,7 @@ import (
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // issued is a frozen version, read and judged once. It never changes, nor do
@@ -21,7 +22,7 @@ type issued struct {
 	*design.Document
 	sha    []byte // of all that a guardian agrees to
 	guards func(known map[string]string) notebook.Guards
-	sheets map[string]func() Sheet // by language, of no assignment yet; written when first asked for
+	sheets map[string]func() sheets.Sheet // by language, of no assignment yet; written when first asked for
 }
 
 func readIssued(raw []byte) (*issued, error) {
@@ -33,24 +34,31 @@ func readIssued(raw []byte) (*issued, error) {
 }
 
 func newIssued(d *design.Document) *issued {
-	i := &issued{Document: d, sha: permissionSha(d), guards: guards(d), sheets: map[string]func() Sheet{}}
+	i := &issued{Document: d, sha: sheets.PermissionSha(d), guards: guards(d), sheets: map[string]func() sheets.Sheet{}}
 	for _, language := range text.Tags() {
-		i.sheets[language] = sync.OnceValue(func() Sheet { return writeSheet(d, language) })
+		i.sheets[language] = sync.OnceValue(func() sheets.Sheet { return sheets.Write(d, language) })
 	}
 	return i
 }
 
 // sheet is an assignment of the version, for a home that does it.
-func (i *issued) sheet(as store.Assignment, language string, now time.Time) Sheet {
-	return i.sheets[language]().of(as, now)
+func (i *issued) sheet(as store.Assignment, language string, now time.Time) sheets.Sheet {
+	return assigned(i.sheets[language](), as, now)
 }
 
 // homeSheet is an assignment as a home gets it.
-func (i *issued) homeSheet(as store.Assignment, language string, now time.Time) Sheet {
+func (i *issued) homeSheet(as store.Assignment, language string, now time.Time) sheets.Sheet {
 	if i.Way == design.WatchShared {
-		return watchedSheet(i.Document, language).of(as, now)
+		return assigned(sheets.Watched(i.Document, language), as, now)
 	}
 	return i.sheet(as, language, now)
+}
+
+// assigned is a sheet as that of an assignment.
+func assigned(s sheets.Sheet, as store.Assignment, now time.Time) sheets.Sheet {
+	s.Assignment, s.Version, s.OpensAt, s.DueAt, s.RecallReason = as.ID, as.Number, as.OpensAt, as.DueAt, as.RecallReason
+	s.State = stateOf(as.OpensAt, as.DueAt, as.RecalledAt, now)
+	return s
 }
 
 // shelf keeps the issued versions that were asked for last. Its zero value is

@@ -13,16 +13,18 @@ import (
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/safety"
 	"patient-kitchen/core/text"
+	"patient-kitchen/internal/refusal"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // LarderView is the larder in short: what the lists and pickers show.
 type LarderView struct {
-	Things  []ThingRow  `json:"things"`
-	Jobs    []JobRow    `json:"jobs"`
-	Swaps   []SwapRow   `json:"swaps"`
-	Never   []NeverRow  `json:"never"`
-	Results []OptionRow `json:"results" doc:"Kinds of result, in words"`
-	Own     int         `json:"own" doc:"How many things and swaps the school added"`
+	Things  []ThingRow         `json:"things"`
+	Jobs    []JobRow           `json:"jobs"`
+	Swaps   []SwapRow          `json:"swaps"`
+	Never   []NeverRow         `json:"never"`
+	Results []sheets.OptionRow `json:"results" doc:"Kinds of result, in words"`
+	Own     int                `json:"own" doc:"How many things and swaps the school added"`
 
 	Qualities []QualityRow `json:"qualities" doc:"What a need can ask of whatever does its job"`
 
@@ -31,9 +33,9 @@ type LarderView struct {
 	Fallbacks  []larder.Fallback  `json:"fallbacks" doc:"What almost every home has instead"`
 	Printables []larder.Printable `json:"printables" doc:"Sheets that stand in for a tool"`
 
-	Tags      []OptionRow `json:"tags" doc:"Hazards that a thing can carry"`
-	Allergens []OptionRow `json:"allergens"`
-	Shelves   []OptionRow `json:"shelves"`
+	Tags      []sheets.OptionRow `json:"tags" doc:"Hazards that a thing can carry"`
+	Allergens []sheets.OptionRow `json:"allergens"`
+	Shelves   []sheets.OptionRow `json:"shelves"`
 }
 
 // OwnProblem is the first own entry that does not hold together any more.
@@ -45,17 +47,17 @@ type OwnProblem struct {
 
 // ThingRow is a material in the list.
 type ThingRow struct {
-	ID      string      `json:"id"`
-	Name    string      `json:"name"`
-	Other   string      `json:"other,omitempty" doc:"Its name in the other language"`
-	Shelf   string      `json:"shelf"`
-	Jobs    []string    `json:"jobs"`
-	Verdict string      `json:"verdict" doc:"For the youngest age band, as an ordinary amount"`
-	Refused bool        `json:"refused,omitempty"`
-	Own     bool        `json:"own,omitempty"`
-	Forms   []OptionRow `json:"forms,omitempty"`
-	Strong  bool        `json:"strong,omitempty" doc:"Its strength is read off the label"`
-	Unit    string      `json:"unit,omitempty" doc:"What its amounts come in: mL, g or pieces"`
+	ID      string             `json:"id"`
+	Name    string             `json:"name"`
+	Other   string             `json:"other,omitempty" doc:"Its name in the other language"`
+	Shelf   string             `json:"shelf"`
+	Jobs    []string           `json:"jobs"`
+	Verdict string             `json:"verdict" doc:"For the youngest age band, as an ordinary amount"`
+	Refused bool               `json:"refused,omitempty"`
+	Own     bool               `json:"own,omitempty"`
+	Forms   []sheets.OptionRow `json:"forms,omitempty"`
+	Strong  bool               `json:"strong,omitempty" doc:"Its strength is read off the label"`
+	Unit    string             `json:"unit,omitempty" doc:"What its amounts come in: mL, g or pieces"`
 }
 
 // JobRow is a role.
@@ -99,22 +101,22 @@ type NeverRow struct {
 // ThingCard is all that is known of one material.
 type ThingCard struct {
 	ThingRow
-	Names    []string     `json:"names"`
-	Figures  []FigureRow  `json:"figures"`
-	Caveat   string       `json:"caveat,omitempty"`
-	Place    string       `json:"place,omitempty"`
-	Cost     string       `json:"cost,omitempty"`
-	Bands    []BandView   `json:"bands"`
-	Hazards  []CautionRow `json:"hazards"`
-	Clear    []string     `json:"clear"`
-	Allergy  []string     `json:"allergy"`
-	Diet     []string     `json:"diet"`
-	Swap     []string     `json:"swap" doc:"What keeps the job for those who avoid it"`
-	Pets     []string     `json:"pets"`
-	Instead  []SwapRow    `json:"instead" doc:"What may stand in for it"`
-	Serves   []SwapRow    `json:"serves" doc:"What it may stand in for"`
-	Designs  []string     `json:"designs" doc:"The teacher's experiments that use it"`
-	Material any          `json:"material,omitempty" doc:"An own thing as the data files write it"`
+	Names    []string            `json:"names"`
+	Figures  []FigureRow         `json:"figures"`
+	Caveat   string              `json:"caveat,omitempty"`
+	Place    string              `json:"place,omitempty"`
+	Cost     string              `json:"cost,omitempty"`
+	Bands    []BandView          `json:"bands"`
+	Hazards  []sheets.CautionRow `json:"hazards"`
+	Clear    []string            `json:"clear"`
+	Allergy  []string            `json:"allergy"`
+	Diet     []string            `json:"diet"`
+	Swap     []string            `json:"swap" doc:"What keeps the job for those who avoid it"`
+	Pets     []string            `json:"pets"`
+	Instead  []SwapRow           `json:"instead" doc:"What may stand in for it"`
+	Serves   []SwapRow           `json:"serves" doc:"What it may stand in for"`
+	Designs  []string            `json:"designs" doc:"The teacher's experiments that use it"`
+	Material any                 `json:"material,omitempty" doc:"An own thing as the data files write it"`
 }
 
 // FigureRow is one property with its quality.
@@ -277,7 +279,7 @@ func thingRow(l *larder.Larder, m *larder.Material, language string) ThingRow {
 		Own:     m.Own,
 	}
 	for _, f := range m.Forms() {
-		r.Forms = append(r.Forms, OptionRow{f, larder.FormSaid(f, language)})
+		r.Forms = append(r.Forms, sheets.OptionRow{ID: f, Text: larder.FormSaid(f, language)})
 	}
 	for _, lang := range text.Languages {
 		if lang != language && m.Name[lang] != name {
@@ -301,21 +303,21 @@ func thingRow(l *larder.Larder, m *larder.Material, language string) ThingRow {
 }
 
 // optionRows words ids whose texts begin alike.
-func optionRows(ids []string, prefix, language string) []OptionRow {
-	out := make([]OptionRow, 0, len(ids))
+func optionRows(ids []string, prefix, language string) []sheets.OptionRow {
+	out := make([]sheets.OptionRow, 0, len(ids))
 	for _, id := range ids {
-		out = append(out, OptionRow{id, text.Render(text.Message{ID: prefix + id}, language)})
+		out = append(out, sheets.OptionRow{ID: id, Text: text.Render(text.Message{ID: prefix + id}, language)})
 	}
 	return out
 }
 
-func resultRows(l *larder.Larder, language string) []OptionRow {
-	out := []OptionRow{}
+func resultRows(l *larder.Larder, language string) []sheets.OptionRow {
+	out := []sheets.OptionRow{}
 	for _, k := range l.Kinds {
 		words, _ := k.Words.In(language)
-		out = append(out, OptionRow{k.ID, words})
+		out = append(out, sheets.OptionRow{ID: k.ID, Text: words})
 	}
-	slices.SortFunc(out, func(a, b OptionRow) int { return strings.Compare(a.Text, b.Text) })
+	slices.SortFunc(out, func(a, b sheets.OptionRow) int { return strings.Compare(a.Text, b.Text) })
 	return out
 }
 
@@ -351,7 +353,7 @@ func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) 
 	}
 	m, ok := l.Material(id)
 	if !ok {
-		return ThingCard{}, ErrNotFound
+		return ThingCard{}, refusal.ErrNotFound
 	}
 	alone := aloneDesign(m)
 	r := safety.Judge(&alone, l, nil)
@@ -364,7 +366,7 @@ func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) 
 		Place:    said(m.UsualPlace),
 		Cost:     said(m.Cost),
 		Bands:    viewBands(r),
-		Hazards:  []CautionRow{},
+		Hazards:  []sheets.CautionRow{},
 		Clear:    []string{},
 		Allergy:  []string{},
 		Diet:     []string{},
@@ -380,10 +382,10 @@ func (a *App) Thing(ctx context.Context, who TeacherActor, id, language string) 
 		}
 		v.Hazards = append(
 			v.Hazards,
-			CautionRow{Why: text.Render(f.Why, language), Do: text.Render(f.Do, language), Steps: []int{}},
+			sheets.CautionRow{Why: text.Render(f.Why, language), Do: text.Render(f.Do, language), Steps: []int{}},
 		)
 	}
-	v.Clear = sayAll(r.Clearing.Lines, language)
+	v.Clear = sheets.SayAll(r.Clearing.Lines, language)
 	for _, x := range m.Allergens() {
 		v.Allergy = append(v.Allergy, text.Render(text.Message{ID: "larder.allergen." + x}, language))
 	}

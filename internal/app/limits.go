@@ -2,6 +2,8 @@ package app
 
 import (
 	"time"
+
+	"patient-kitchen/internal/refusal"
 )
 
 // How many tries at a password or code are let through in a window.
@@ -21,4 +23,4 @@ const (
 // wait at once; each costs a good part of a second of a processor.
 var queue = make(chan struct{}, 12)
 
-var errTooManyTries = &Refused{Code: "too-many-tries"}
+var errTooManyTries = &refusal.Refused{Code: "too-many-tries"}

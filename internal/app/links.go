@@ -10,6 +10,7 @@ import (
 	"rsc.io/qr"
 
 	"patient-kitchen/internal/keys"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/words"
 )
@@ -166,16 +167,16 @@ type Opened struct {
 // counted by network; a right one is not counted, and clears nothing.
 func (a *App) Open(ctx context.Context, link, code, network string) (Opened, error) {
 	kind, token := "link", strings.TrimSpace(link)
-	unknown := &Refused{Code: "unknown-link"}
+	unknown := &refusal.Refused{Code: "unknown-link"}
 	if code != "" {
 		kind = "code"
-		unknown = &Refused{Code: "unknown-code"}
+		unknown = &refusal.Refused{Code: "unknown-code"}
 		n, err := a.Store.CountAttempt(ctx, "code", network, codeWindow, a.Now())
 		if err != nil {
 			return Opened{}, err
 		}
 		if n > codeTries {
-			return Opened{}, &Refused{Code: "too-many-tries", Words: refusal("too-many-tries.codes")}
+			return Opened{}, &refusal.Refused{Code: "too-many-tries", Words: refusal.Why("too-many-tries.codes")}
 		}
 		unknown.Current = map[string]int{"tries_left": codeTries - n}
 		read, ok := keys.ReadCode(code)
@@ -186,7 +187,7 @@ func (a *App) Open(ctx context.Context, link, code, network string) (Opened, err
 	}
 	for _, lookup := range a.Keys.Lookups(kind, token) {
 		l, err := a.Store.HomeByLink(ctx, lookup)
-		if notFound(err) == ErrNotFound {
+		if notFound(err) == refusal.ErrNotFound {
 			continue
 		}
 		if err != nil {
@@ -207,14 +208,14 @@ func (a *App) letIn(ctx context.Context, l store.Link) (Opened, error) {
 	if err == nil {
 		_, err = a.Store.Class(ctx, l.ClassID)
 	}
-	if notFound(err) == ErrNotFound {
-		return Opened{}, &Refused{Code: "unknown-link"}
+	if notFound(err) == refusal.ErrNotFound {
+		return Opened{}, &refusal.Refused{Code: "unknown-link"}
 	}
 	if err != nil {
 		return Opened{}, err
 	}
 	if h.Generation != l.Generation {
-		return Opened{}, &Refused{Code: "replaced-link"}
+		return Opened{}, &refusal.Refused{Code: "replaced-link"}
 	}
 	token, hash := keys.NewToken()
 	err = a.Store.InTx(ctx, func(q *store.Queries) error {
@@ -230,7 +231,7 @@ func (a *App) letIn(ctx context.Context, l store.Link) (Opened, error) {
 // ErrStranger answers a phone that has not opened the home's link.
 var ErrStranger = errors.New("this phone has not opened the home's link")
 
-var errReplaced = &Refused{Code: "replaced-link", Words: refusal("replaced-link.phone")}
+var errReplaced = &refusal.Refused{Code: "replaced-link", Words: refusal.Why("replaced-link.phone")}
 
 func strangerOr(err error) error {
 	if errors.Is(err, store.ErrNotFound) {
@@ -257,7 +258,7 @@ func (a *App) Recognise(ctx context.Context, p Phone) (HomeActor, error) {
 func (a *App) LookUp(ctx context.Context, link string) (HomeActor, error) {
 	for _, lookup := range a.Keys.Lookups("link", link) {
 		l, err := a.Store.HomeByLink(ctx, lookup)
-		if notFound(err) == ErrNotFound {
+		if notFound(err) == refusal.ErrNotFound {
 			continue
 		}
 		if err != nil {
@@ -265,18 +266,18 @@ func (a *App) LookUp(ctx context.Context, link string) (HomeActor, error) {
 		}
 		h, err := a.Store.Home(ctx, l.ClassID, l.HomeID)
 		if err != nil || h.Generation != l.Generation {
-			return HomeActor{}, ErrNotFound
+			return HomeActor{}, refusal.ErrNotFound
 		}
 		return HomeActor{l.ClassID, l.HomeID}, nil
 	}
-	return HomeActor{}, ErrNotFound
+	return HomeActor{}, refusal.ErrNotFound
 }
 
 // ParseID reads an id; a bad one is like one that is not there.
 func ParseID(s string) (uuid.UUID, error) {
 	id, err := uuid.Parse(s)
 	if err != nil {
-		return id, ErrNotFound
+		return id, refusal.ErrNotFound
 	}
 	return id, nil
 }

@@ -9,6 +9,7 @@ import (
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/science"
 	"patient-kitchen/core/text"
+	"patient-kitchen/internal/refusal"
 )
 
 // ModelView is a model as the Workbench lists it.
@@ -91,7 +92,7 @@ type CheckedView struct {
 func Compute(id, language string, asked Asked) (Answer, error) {
 	m, ok := science.Find(id)
 	if !ok {
-		return Answer{}, ErrNotFound
+		return Answer{}, refusal.ErrNotFound
 	}
 	answer := Answer{Sequence: asked.Sequence}
 	if asked.Typed == nil {

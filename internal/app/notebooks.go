@@ -14,12 +14,15 @@ import (
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/safety"
 	"patient-kitchen/core/text"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // NotebookLine is one entry of a home's notebook, corrections included.
 type NotebookLine struct {
-	EntryView
+	entries.EntryView
 	Fate       string    `json:"fate,omitempty" enum:"counts,corrected,superseded,spoiled,set-aside,adult-not-said,fact-not-said,not-here" doc:"Of a reading"`
 	FateReason string    `json:"fate_reason,omitempty"`
 	MeasuredAt time.Time `json:"measured_at" doc:"By the phone, in the server's time"`
@@ -38,7 +41,7 @@ type NotebookView struct {
 
 // HeldStep is a step that was worked at before what it waits for was said.
 type HeldStep struct {
-	StepRef
+	sheets.StepRef
 	Why string `json:"why" enum:"adult-not-said,fact-not-said,not-here" doc:"An adult has to be there and none had said so; the home was not asked about itself; what it said closes the step"`
 }
 
@@ -77,13 +80,13 @@ func (a *App) Notebook(
 		}
 		return out, nil
 	}
-	return NotebookView{}, ErrNotFound
+	return NotebookView{}, refusal.ErrNotFound
 }
 
 func held(book *notebook.Book, language string) []HeldStep {
 	steps := []HeldStep{}
 	for _, id := range book.Held {
-		steps = append(steps, HeldStep{refOf(book.Design, id, language), string(book.Guards[id])})
+		steps = append(steps, HeldStep{sheets.StepOf(book.Design, id, language), string(book.Guards[id])})
 	}
 	return steps
 }
@@ -125,7 +128,7 @@ func (a *App) WriteAtDesk(
 		return err
 	}
 	now := a.Now()
-	f := EntryFields{
+	f := entries.EntryFields{
 		Kind:      in.Kind,
 		Step:      in.Step,
 		Refers:    in.Refers,
@@ -134,35 +137,35 @@ func (a *App) WriteAtDesk(
 		PhoneTime: now,
 	}
 	if notebook.Kind(in.Kind) != notebook.Asked && len([]rune(f.Reason)) < safety.LeastReason {
-		return &Invalid{
+		return refusal.Field(
 			"reason",
-			rule("reason-letters", "n", safety.LeastReason),
+			refusal.Rule("reason-letters", "n", safety.LeastReason),
 			"Grandma told me on the phone that she was there",
-		}
+		)
 	}
 	switch notebook.Kind(in.Kind) {
 	case notebook.Vouched:
 		if d.guards(knownFacts(said)[home])[f.Step] == "" {
-			return &Invalid{"step", rule("waiting-step"), ""}
+			return refusal.Field("step", refusal.Rule("waiting-step"), "")
 		}
 	default:
 		of, ok := readingOf(said, assignment, in.Refers)
 		if !ok {
-			return &Invalid{"refers", rule("home-reading"), ""}
+			return refusal.Field("refers", refusal.Rule("home-reading"), "")
 		}
 		if notebook.Kind(in.Kind) == notebook.Reading {
 			f.Step, f.Reading, f.Condition, f.Time, f.Trial, f.Instrument, f.Typed = of.Step, of.Slot.Reading, of.Slot.Condition, of.Slot.Time, of.Slot.Trial, of.Instrument, in.Typed
 			if strings.TrimSpace(in.Typed) == "" {
-				return &Invalid{"typed", rule("value-instead"), "42 mm"}
+				return refusal.Field("typed", refusal.Rule("value-instead"), "42 mm")
 			}
 		}
 	}
-	if err := f.check(now); err != nil {
+	if err := f.Check(now); err != nil {
 		return err
 	}
-	e := f.entry()
+	e := f.Entry()
 	if p := notebook.Fits(d.Document, &e); p != nil {
-		return &Invalid{p.Field, p.Rule, p.Example}
+		return refusal.Field(p.Field, p.Rule, p.Example)
 	}
 	raw, err := json.Marshal(f)
 	if err != nil {

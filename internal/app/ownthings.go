@@ -11,7 +11,9 @@ import (
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/larder"
 	"patient-kitchen/core/safety"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/sheets"
 )
 
 const (
@@ -26,7 +28,7 @@ func (a *App) PutOwnThing(ctx context.Context, who TeacherActor, id string, raw 
 		err = errors.New("give one thing")
 	}
 	if err != nil {
-		return &Invalid{"material", rule("unreadable", "problem", err.Error()), thingExample}
+		return refusal.Field("material", refusal.Rule("unreadable", "problem", err.Error()), thingExample)
 	}
 	own.Materials[0].ID = id
 	return a.putOwn(ctx, who, own)
@@ -39,12 +41,12 @@ func (a *App) PutOwnSwap(ctx context.Context, who TeacherActor, id string, raw [
 		err = errors.New("give one swap")
 	}
 	if err != nil {
-		return &Invalid{"swap", rule("unreadable", "problem", err.Error()), swapExample}
+		return refusal.Field("swap", refusal.Rule("unreadable", "problem", err.Error()), swapExample)
 	}
 	r := &own.Rules[0]
 	r.ID = id
 	if len(r.From.Materials) == 0 || len(r.To.Materials) == 0 {
-		return &Invalid{"swap", rule("leads"), swapExample}
+		return refusal.Field("swap", refusal.Rule("leads"), swapExample)
 	}
 	return a.putOwn(ctx, who, own)
 }
@@ -61,11 +63,11 @@ func (a *App) ImportThings(ctx context.Context, who TeacherActor, data []byte) (
 		own, err = larder.ReadCSV(data)
 	}
 	if err != nil {
-		return 0, &Invalid{"file", rule("unreadable", "problem", err.Error()), example}
+		return 0, refusal.Field("file", refusal.Rule("unreadable", "problem", err.Error()), example)
 	}
 	n := len(own.Materials) + len(own.Rules)
 	if n == 0 {
-		return 0, &Invalid{"file", rule("holds-nothing"), example}
+		return 0, refusal.Field("file", refusal.Rule("holds-nothing"), example)
 	}
 	return n, a.putOwn(ctx, who, own)
 }
@@ -83,10 +85,10 @@ type DescribedView struct {
 
 // QuestionView is one question about an own thing.
 type QuestionView struct {
-	ID       string      `json:"id"`
-	Question string      `json:"question"`
-	Answer   string      `json:"answer,omitempty"`
-	Answers  []OptionRow `json:"answers"`
+	ID       string             `json:"id"`
+	Question string             `json:"question"`
+	Answer   string             `json:"answer,omitempty"`
+	Answers  []sheets.OptionRow `json:"answers"`
 }
 
 // DescribeThing judges a thing of the school's own that is not stored.
@@ -96,7 +98,7 @@ func DescribeThing(raw []byte, language string) (DescribedView, error) {
 		err = errors.New("give one thing")
 	}
 	if err != nil {
-		return DescribedView{}, &Invalid{"material", rule("unreadable", "problem", err.Error()), thingExample}
+		return DescribedView{}, refusal.Field("material", refusal.Rule("unreadable", "problem", err.Error()), thingExample)
 	}
 	m := &own.Materials[0]
 	m.ID, m.Own = "own-thing", true
@@ -104,10 +106,10 @@ func DescribeThing(raw []byte, language string) (DescribedView, error) {
 	v := DescribedView{Questions: []QuestionView{}, Left: len(l.Unanswered(m)), Unknown: !l.Explained(m)}
 	for _, q := range l.Asked(m) {
 		words, _ := q.Question.In(language)
-		row := QuestionView{ID: q.ID, Question: words, Answer: m.Props[q.ID], Answers: []OptionRow{}}
+		row := QuestionView{ID: q.ID, Question: words, Answer: m.Props[q.ID], Answers: []sheets.OptionRow{}}
 		for _, answer := range q.Answers {
 			said, _ := answer.Words.In(language)
-			row.Answers = append(row.Answers, OptionRow{answer.Value, said})
+			row.Answers = append(row.Answers, sheets.OptionRow{ID: answer.Value, Text: said})
 		}
 		v.Questions = append(v.Questions, row)
 	}
@@ -147,11 +149,11 @@ func (a *App) putOwn(ctx context.Context, who TeacherActor, own larder.Own) erro
 	merged = larder.Standard().Completed(merged)
 	own.Rules = merged.Rules[:len(own.Rules)]
 	if _, problems := larder.Standard().With(merged); len(problems) > 0 {
-		return &Invalid{
-			"material." + problems[0].Field,
-			rule("said", "rule", problems[0].Entry+" "+problems[0].Message),
+		return refusal.Field(
+			"material."+problems[0].Field,
+			refusal.Rule("said", "rule", problems[0].Entry+" "+problems[0].Message),
 			thingExample,
-		}
+		)
 	}
 	t, err := a.Store.Teacher(ctx, who.ID)
 	if err != nil {
@@ -197,7 +199,7 @@ func (a *App) DeleteOwnThing(ctx context.Context, who TeacherActor, id string) e
 	for _, r := range own.Rules {
 		if _, shipped := larder.Standard().Material(id); !shipped &&
 			slices.Contains(append(slices.Clone(r.From.Materials), r.To.Materials...), id) {
-			return &Refused{Code: "in-use", Words: refusal("in-use", "id", r.ID)}
+			return &refusal.Refused{Code: "in-use", Words: refusal.Why("in-use", "id", r.ID)}
 		}
 	}
 	return notFound(a.Store.DeleteOwnEntry(ctx, who.ID, "thing", id))
@@ -220,7 +222,7 @@ func (a *App) OwnThings(ctx context.Context, who TeacherActor) (larder.Own, erro
 func (a *App) Choose(ctx context.Context, who TeacherActor, raw []byte, need, thing, language string) (Mended, error) {
 	d, err := design.Read(raw)
 	if err != nil {
-		return Mended{}, &Invalid{"document", rule("unreadable", "problem", err.Error()), `{"schema": 2}`}
+		return Mended{}, refusal.Field("document", refusal.Rule("unreadable", "problem", err.Error()), `{"schema": 2}`)
 	}
 	l, own, err := a.larderOf(ctx, who)
 	if err != nil {
@@ -229,7 +231,7 @@ func (a *App) Choose(ctx context.Context, who TeacherActor, raw []byte, need, th
 	n, ok := d.Need(need)
 	m, known := l.Material(thing)
 	if !ok || !known {
-		return Mended{}, ErrNotFound
+		return Mended{}, refusal.ErrNotFound
 	}
 	n.Kind, n.Material, n.Form, n.Strength = design.MaterialNeed, m.ID, "", nil
 	if !m.Does(n.Role) {

@@ -8,6 +8,7 @@ import (
 	"github.com/ccojocar/zxcvbn-go"
 
 	"patient-kitchen/internal/keys"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 )
 
@@ -20,13 +21,13 @@ func checkPassword(field, password, email, name string) error {
 	example := "three plain words"
 	switch n := utf8.RuneCountInString(password); {
 	case n < LeastPassword:
-		return &Invalid{field, rule("least-signs", "n", LeastPassword), example}
+		return refusal.Field(field, refusal.Rule("least-signs", "n", LeastPassword), example)
 	case len(password) > 200:
-		return &Invalid{field, rule("most-bytes", "n", 200), example}
+		return refusal.Field(field, refusal.Rule("most-bytes", "n", 200), example)
 	}
 	own := append(strings.FieldsFunc(email, func(r rune) bool { return r == '@' || r == '.' }), strings.Fields(name)...)
 	if easy(password, own) || easy(strings.TrimRight(password, "0123456789!?.*#$"), own) {
-		return &Invalid{field, rule("guessable"), example}
+		return refusal.Field(field, refusal.Rule("guessable"), example)
 	}
 	return nil
 }
@@ -62,7 +63,7 @@ func (a *App) ChangePassword(ctx context.Context, who TeacherActor, old, passwor
 		return errTooManyTries
 	}
 	if !keys.CheckPassword(t.PasswordHash, old, true) {
-		return &Invalid{"old", rule("old-password"), "the one you signed in with"}
+		return refusal.Field("old", refusal.Rule("old-password"), "the one you signed in with")
 	}
 	if err := a.setPassword(ctx, t, "password", password); err != nil {
 		return err

@@ -4,13 +4,15 @@ import (
 	"bytes"
 	"context"
 	"encoding/hex"
+	"slices"
 	"strings"
-	"time"
 
 	"github.com/google/uuid"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // PermissionFields are a guardian's answer. Doing, photos and gallery are
@@ -24,21 +26,11 @@ type PermissionFields struct {
 	TextSha  string `json:"text_sha" doc:"Of the text that was shown, as the sheet gave it"`
 }
 
-// PermissionView is where a home's permission stands.
-type PermissionView struct {
-	State    string     `json:"state" enum:"asked,granted,declined,withdrawn,lapsed,watching" doc:"watching: the experiment is only shown, and asks for none"`
-	Guardian string     `json:"guardian,omitempty"`
-	Photos   bool       `json:"photos"`
-	Gallery  bool       `json:"gallery"`
-	At       *time.Time `json:"at,omitempty"`
-	TextSha  string     `json:"text_sha"`
-}
-
-func viewPermission(p store.Permission, d *issued) PermissionView {
+func viewPermission(p store.Permission, d *issued) sheets.PermissionView {
 	if d.Way == design.WatchShared {
-		return PermissionView{State: "watching"}
+		return sheets.PermissionView{State: "watching"}
 	}
-	v := PermissionView{
+	v := sheets.PermissionView{
 		State:    p.Kind,
 		Guardian: p.Guardian,
 		Photos:   p.Photos,
@@ -58,37 +50,37 @@ func (a *App) Permit(
 	who HomeActor,
 	assignment uuid.UUID,
 	f PermissionFields,
-) (PermissionView, error) {
-	if !contains([]string{"granted", "declined", "withdrawn"}, f.Decision) {
-		return PermissionView{}, &Invalid{"decision", rule("decision"), "granted"}
+) (sheets.PermissionView, error) {
+	if !slices.Contains([]string{"granted", "declined", "withdrawn"}, f.Decision) {
+		return sheets.PermissionView{}, refusal.Field("decision", refusal.Rule("decision"), "granted")
 	}
 	hc, err := a.homeContext(ctx, who)
 	if err != nil {
-		return PermissionView{}, err
+		return sheets.PermissionView{}, err
 	}
 	as, err := a.Store.Assignment(ctx, who.Class, assignment)
 	if err != nil {
-		return PermissionView{}, notFound(err)
+		return sheets.PermissionView{}, notFound(err)
 	}
 	d, err := a.issued(ctx, as)
 	if err != nil {
-		return PermissionView{}, err
+		return sheets.PermissionView{}, err
 	}
 	if d.Way == design.WatchShared {
-		return PermissionView{}, errWatchOnly
+		return sheets.PermissionView{}, errWatchOnly
 	}
 	sheet := d.sheet(as, hc.reader, a.Now())
 	f.Guardian = strings.Join(strings.Fields(f.Guardian), " ")
 	if f.Decision == "granted" {
 		switch {
 		case as.RecalledAt != nil:
-			return PermissionView{}, &Refused{Code: "recalled", Words: refusal("recalled.permission")}
+			return sheets.PermissionView{}, &refusal.Refused{Code: "recalled", Words: refusal.Why("recalled.permission")}
 		case f.TextSha != sheet.Permission.TextSha:
-			return PermissionView{}, &Refused{Code: "text-changed", Current: sheet.Permission}
+			return sheets.PermissionView{}, &refusal.Refused{Code: "text-changed", Current: sheet.Permission}
 		case f.Guardian == "" || len([]rune(f.Guardian)) > 80:
-			return PermissionView{}, &Invalid{"guardian", rule("guardian"), "A. Fernsby"}
+			return sheets.PermissionView{}, refusal.Field("guardian", refusal.Rule("guardian"), "A. Fernsby")
 		case len(sheet.AdultJobs) > 0 && !f.Adult:
-			return PermissionView{}, &Invalid{"adult", rule("adult"), "true"}
+			return sheets.PermissionView{}, refusal.Field("adult", refusal.Rule("adult"), "true")
 		}
 	} else {
 		f.Guardian = "" // nobody has to sign for a no

@@ -10,18 +10,19 @@ import (
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/internal/media"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 )
 
 // pictureRefused says why a picture was not taken.
-func pictureRefused(reason media.Reason) *Refused {
+func pictureRefused(reason media.Reason) *refusal.Refused {
 	if reason == media.TooLarge {
-		return &Refused{Code: string(reason), Words: refusal("too-large.picture")}
+		return &refusal.Refused{Code: string(reason), Words: refusal.Why("too-large.picture")}
 	}
-	return &Refused{Code: string(reason)}
+	return &refusal.Refused{Code: string(reason)}
 }
 
-var errOtherPicture = &Refused{Code: "other-body", Words: refusal("other-body.picture")}
+var errOtherPicture = &refusal.Refused{Code: "other-body", Words: refusal.Why("other-body.picture")}
 
 // PutPhoto takes a picture from a home under an id of the phone's making.
 // Nothing is stored of one that cannot be read.
@@ -49,7 +50,7 @@ func (a *App) PutPhoto(ctx context.Context, who HomeActor, assignment, id uuid.U
 		allowed = allowed || p.AssignmentID == as.ID && p.Kind == "granted" && p.Photos
 	}
 	if !allowed {
-		return &Refused{Code: "no-photos"}
+		return &refusal.Refused{Code: "no-photos"}
 	}
 	sum := sha256.Sum256(upload)
 	if had, err := a.Store.Media(ctx, who.Class, id); err == nil {
@@ -106,7 +107,7 @@ func (a *App) PutPhoto(ctx context.Context, who HomeActor, assignment, id uuid.U
 func (a *App) HomePhoto(ctx context.Context, who HomeActor, id uuid.UUID, size string) ([]byte, error) {
 	m, err := a.Store.Media(ctx, who.Class, id)
 	if err == nil && (m.HomeID == nil || *m.HomeID != who.Home) {
-		return nil, ErrNotFound
+		return nil, refusal.ErrNotFound
 	}
 	if err != nil {
 		return nil, notFound(err)
@@ -132,7 +133,7 @@ func (a *App) TeacherPhoto(ctx context.Context, who TeacherActor, class, id uuid
 		}
 		for _, p := range permissions {
 			if p.AssignmentID == m.AssignmentID && (p.Kind != "granted" || !p.Photos) {
-				return nil, ErrNotFound
+				return nil, refusal.ErrNotFound
 			}
 		}
 	}

@@ -2,73 +2,13 @@ package app
 
 import (
 	"context"
-	"slices"
 
 	"github.com/google/uuid"
 
 	"patient-kitchen/core/design"
-	"patient-kitchen/core/fit"
-	"patient-kitchen/core/review"
-	"patient-kitchen/core/text"
+	"patient-kitchen/internal/refusal"
+	"patient-kitchen/internal/view/sheets"
 )
-
-// PrintedSheets are the sheets that can be printed: of an experiment that homes
-// do, those for doing it; of one that they watch, what they see and the
-// teacher's own page for showing it.
-var PrintedSheets = map[bool][]string{
-	false: {"safety", "materials", "substitutions"},
-	true:  {"watch", "demonstration"},
-}
-
-// Printed is an experiment's sheets in one language, for paper and for pages
-// without script.
-type Printed struct {
-	Kind     string
-	Language string
-	Home     string // nickname; "" on a sheet for all
-	Class    ClassCard
-	Title    string
-	Question string
-	Version  int // 0 for a draft
-	Minutes  int
-	Hands    int
-	Place    string
-	Steps    int
-	Missing  int // texts that stand in another language
-	Safety   SafetyPart
-	Items    []PrintedItem
-	Swaps    []PrintedSwaps
-	Watch    Sheet // of an experiment that is only shown: as homes see it
-	Work     Sheet // and as the teacher does it
-}
-
-// PrintedItem is one line of the materials list.
-type PrintedItem struct {
-	Name, Amount, Must, Note string
-	Steps                    []int
-	Optional                 bool
-}
-
-// PrintedSwaps is what may stand in for one thing.
-type PrintedSwaps struct {
-	Name, Amount string
-	Instead      []string // in the teacher's own words
-	Swaps        []PrintedSwap
-}
-
-// PrintedSwap is one substitute.
-type PrintedSwap struct {
-	Name   string `json:"name"`
-	Amount string `json:"amount,omitempty"`
-	Counts string `json:"counts" doc:"What it means for the home's result"`
-	Adult  string `json:"adult,omitempty" doc:"The verdict, where it is graver than the design's own"`
-	Acid   string `json:"acid,omitempty" doc:"How the acid that goes with it changes"`
-
-	Cautions []string `json:"cautions" doc:"Its own, that the thing it stands for has not"`
-}
-
-// firstCards is how many first-aid cards the one page of a safety sheet holds.
-const firstCards = 5
 
 // PrintDraft is a sheet of an experiment's present draft, for a class. A class
 // without both numbers gets no safety sheet.
@@ -77,152 +17,61 @@ func (a *App) PrintDraft(
 	who TeacherActor,
 	class, experiment uuid.UUID,
 	kind, language string,
-) (Printed, error) {
+) (sheets.Printed, error) {
 	c, err := a.class(ctx, who, class)
 	if err != nil {
-		return Printed{}, err
+		return sheets.Printed{}, err
 	}
 	e, err := a.Store.Experiment(ctx, who.ID, experiment)
 	if err != nil {
-		return Printed{}, notFound(err)
+		return sheets.Printed{}, notFound(err)
 	}
 	t, err := a.Store.Teacher(ctx, who.ID)
 	if err != nil {
-		return Printed{}, err
+		return sheets.Printed{}, err
 	}
 	d, err := design.Read(e.Draft)
 	if err != nil {
-		return Printed{}, &Refused{Code: "unreadable", Words: refusal("unreadable", "problem", err.Error())}
+		return sheets.Printed{}, &refusal.Refused{Code: "unreadable", Words: refusal.Why("unreadable", "problem", err.Error())}
 	}
-	p, err := printed(&d, kind, language)
-	p = measuresOf(c, language).printed(p)
+	p, err := sheets.Print(&d, kind, language)
+	p = sheets.MeasuresOf(c.UnitSystem, language).Printed(p)
 	p.Class = cardOf(homeContext{class: c, teacher: t})
 	if kind == "safety" && (c.EmergencyNumber == "" || c.PoisonNumber == "") {
-		return Printed{}, &Refused{Code: "no-numbers"}
+		return sheets.Printed{}, &refusal.Refused{Code: "no-numbers"}
 	}
 	return p, err
 }
 
 // PrintHome is a sheet of an issued experiment in a home's language.
-func (a *App) PrintHome(ctx context.Context, who HomeActor, assignment uuid.UUID, kind string) (Printed, error) {
+func (a *App) PrintHome(ctx context.Context, who HomeActor, assignment uuid.UUID, kind string) (sheets.Printed, error) {
 	hc, err := a.homeContext(ctx, who)
 	if err != nil {
-		return Printed{}, err
+		return sheets.Printed{}, err
 	}
 	as, err := a.Store.Assignment(ctx, who.Class, assignment)
 	if err != nil {
-		return Printed{}, notFound(err)
+		return sheets.Printed{}, notFound(err)
 	}
 	if as.RecalledAt != nil {
-		return Printed{}, errRecalled
+		return sheets.Printed{}, errRecalled
 	}
 	d, err := a.issued(ctx, as)
 	if err != nil {
-		return Printed{}, err
+		return sheets.Printed{}, err
 	}
 	if kind == "demonstration" {
-		return Printed{}, ErrNotFound // the teacher's own
+		return sheets.Printed{}, refusal.ErrNotFound // the teacher's own
 	}
-	p, err := printed(d.Document, kind, hc.reader)
+	p, err := sheets.Print(d.Document, kind, hc.reader)
 	if err == nil && kind == "safety" {
 		kept, err := a.Store.VersionSheets(ctx, who.Class, hc.home.Language)
 		if err != nil {
-			return Printed{}, err
+			return sheets.Printed{}, err
 		}
 		frozen(&p.Safety, as.VersionID, d.sha, kept)
 	}
-	p = measuresOf(hc.class, hc.reader).printed(p)
+	p = sheets.MeasuresOf(hc.class.UnitSystem, hc.reader).Printed(p)
 	p.Class, p.Home, p.Version = cardOf(hc), hc.home.Nickname, as.Number
 	return p, err
-}
-
-func printed(d *design.Document, kind, language string) (Printed, error) {
-	watched := d.Way == design.WatchShared
-	if slices.Contains(PrintedSheets[!watched], kind) {
-		return Printed{}, &Refused{Code: "way-of-working"}
-	}
-	if !slices.Contains(PrintedSheets[watched], kind) || !contains(text.Languages, text.Base(language)) {
-		return Printed{}, ErrNotFound
-	}
-	w := &sheetWriter{language: language}
-	if kind == "watch" {
-		s := watchedSheet(d, language)
-		return Printed{
-			Kind:     kind,
-			Language: language,
-			Title:    s.Title,
-			Question: s.Question,
-			Missing:  s.Untranslated,
-			Watch:    s,
-		}, nil
-	}
-	r := review.Of(d)
-	p := Printed{
-		Kind:     kind,
-		Language: language,
-		Title:    w.say(d.Title),
-		Question: w.say(d.Question),
-		Place:    w.say(d.Place),
-		Steps:    len(d.Steps),
-		Minutes:  int(r.Timeline.Total.Minutes() + 0.5),
-		Hands:    int(r.Timeline.Hands.Minutes() + 0.5),
-	}
-	switch kind {
-	case "demonstration":
-		p.Work = writeSheet(d, language)
-		p.Items = printedItems(d, r, w)
-	case "safety":
-		p.Safety = w.guardian(d, r, startsOf(r))
-	case "materials":
-		p.Items = printedItems(d, r, w)
-	case "substitutions":
-		for _, n := range writeSheet(d, language).Needs { // the list of the phone
-			if len(n.Instead)+len(n.Swaps) > 0 {
-				p.Swaps = append(p.Swaps, PrintedSwaps{n.Name, n.Amount, n.Instead, n.Swaps})
-			}
-		}
-	}
-	p.Missing = w.missing
-	return p, nil
-}
-
-func printedItems(d *design.Document, r review.Review, w *sheetWriter) []PrintedItem {
-	var items []PrintedItem
-	for _, i := range fit.Materials(d, r.Safety) {
-		items = append(
-			items,
-			PrintedItem{
-				text.Render(i.Name, w.language),
-				text.Render(i.Amount, w.language),
-				text.Render(i.Must, w.language),
-				w.say(i.Note),
-				i.Steps,
-				i.Optional,
-			},
-		)
-	}
-	return items
-}
-
-func printedSwaps(l fit.SwapList, language string, w *sheetWriter) []PrintedSwap {
-	var out []PrintedSwap
-	for _, s := range l.Swaps {
-		row := PrintedSwap{
-			Name:     w.say(s.Material),
-			Amount:   text.Render(s.Amount, language),
-			Counts:   text.Render(s.Counts, language),
-			Acid:     text.Render(s.Acid, language),
-			Cautions: sayAll(s.Cautions, language),
-		}
-		if s.Percent > 0 {
-			row.Name += " " + text.Number(s.Percent, text.Decimals(s.Percent, 0), language) + " %"
-		} else if s.Form.ID != "" {
-			row.Name += ", " + text.Render(s.Form, language)
-		}
-		if s.Graver {
-			row.Adult = text.Render(text.Message{ID: "safety.verdict." + string(s.Verdict)}, language)
-		}
-		out = append(out, row)
-	}
-	return out
 }

@@ -9,7 +9,9 @@ import (
 	"time"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // The materials list stands in the order of the steps, with whole amounts and
@@ -17,7 +19,7 @@ import (
 // means for the home's result.
 func TestPrinted(t *testing.T) {
 	lemon := example(t, "sour-lemon")
-	p, err := printed(&lemon, "materials", "es")
+	p, err := sheets.Print(&lemon, "materials", "es")
 	if err != nil || p.Missing != 0 {
 		t.Fatal(err, p.Missing)
 	}
@@ -30,17 +32,17 @@ func TestPrinted(t *testing.T) {
 		names[len(names)-1] != "Una mesa de cocina" {
 		t.Errorf("%q", names)
 	}
-	p, err = printed(&lemon, "substitutions", "en")
+	p, err = sheets.Print(&lemon, "substitutions", "en")
 	if err != nil {
 		t.Fatal(err)
 	}
-	soda := slices.IndexFunc(p.Swaps, func(s PrintedSwaps) bool { return s.Name == "baking soda" })
+	soda := slices.IndexFunc(p.Swaps, func(s sheets.PrintedSwaps) bool { return s.Name == "baking soda" })
 	if soda < 0 || p.Swaps[soda].Amount != "20 g" {
 		t.Fatalf("%+v", p.Swaps)
 	}
 	crystals := slices.IndexFunc(
 		p.Swaps[soda].Swaps,
-		func(s PrintedSwap) bool { return strings.HasPrefix(s.Name, "washing soda") },
+		func(s sheets.PrintedSwap) bool { return strings.HasPrefix(s.Name, "washing soda") },
 	)
 	if crystals < 0 {
 		t.Fatalf("%+v", p.Swaps[soda])
@@ -57,13 +59,13 @@ func TestPrinted(t *testing.T) {
 			t.Errorf("a refused thing is offered: %+v", s)
 		}
 	}
-	p, err = printed(&lemon, "safety", "es")
+	p, err = sheets.Print(&lemon, "safety", "es")
 	if err != nil || len(p.Safety.Sections) < 9 || len(p.Safety.AdultJobs) != 1 ||
 		!strings.HasPrefix(p.Safety.AdultJobs[0].Title, "Cortar") {
 		t.Errorf("%v %+v", err, p.Safety.AdultJobs)
 	}
 	for _, bad := range [][2]string{{"poem", "en"}, {"safety", "fr"}, {"", ""}} {
-		if _, err := printed(&lemon, bad[0], bad[1]); !errors.Is(err, ErrNotFound) {
+		if _, err := sheets.Print(&lemon, bad[0], bad[1]); !errors.Is(err, refusal.ErrNotFound) {
 			t.Errorf("%v: %v", bad, err)
 		}
 	}
@@ -77,11 +79,11 @@ func TestForeignStepsStayClosed(t *testing.T) {
 	lemon := example(t, "sour-lemon")
 	delete(lemon.Steps[0].Text, "es") // an adult cuts
 	delete(lemon.Steps[2].Text, "es") // pouring
-	s := writeSheet(&lemon, "es").of(as, now)
+	s := assigned(sheets.Write(&lemon, "es"), as, now)
 	if !s.Steps[0].Foreign || s.Steps[2].Foreign || s.Untranslated != 2 {
 		t.Errorf("%v %v %d", s.Steps[0].Foreign, s.Steps[2].Foreign, s.Untranslated)
 	}
-	if s := writeSheet(&lemon, "en").of(as, now); s.Steps[0].Foreign {
+	if s := assigned(sheets.Write(&lemon, "en"), as, now); s.Steps[0].Foreign {
 		t.Error("it is closed in its own language")
 	}
 }
@@ -92,13 +94,13 @@ func TestSheetsSayWhatTheRulesAdd(t *testing.T) {
 	now := time.Date(2027, 2, 3, 18, 0, 0, 0, time.UTC)
 	as := store.Assignment{OpensAt: now.Add(-time.Hour), DueAt: now.Add(time.Hour)}
 	lemon := example(t, "sour-lemon")
-	s := writeSheet(&lemon, "en").of(as, now)
+	s := assigned(sheets.Write(&lemon, "en"), as, now)
 	if !slices.Contains(s.Gear, "goggles (swim goggles will do)") || len(s.Steps[0].Before) < 2 ||
 		s.Cards[0] != "eye" ||
 		slices.Contains(s.Cards, "sting") {
 		t.Errorf("%v %v %v", s.Gear, s.Steps[0].Before, s.Cards)
 	}
-	soda := slices.IndexFunc(s.Needs, func(n NeedRow) bool { return n.ID == "soda" })
+	soda := slices.IndexFunc(s.Needs, func(n sheets.NeedRow) bool { return n.ID == "soda" })
 	if soda < 0 || len(s.Needs[soda].Swaps) == 0 || !slices.Equal(s.Needs[soda].Steps, []int{4}) {
 		t.Errorf("%+v", s.Needs)
 	}
@@ -106,13 +108,13 @@ func TestSheetsSayWhatTheRulesAdd(t *testing.T) {
 		t.Errorf("%+v", job)
 	}
 	lemon.AgeBand = "14-18"
-	if s := writeSheet(&lemon, "en").of(as, now); len(s.AdultJobs) != 0 || !strings.Contains(s.Near, "hears a call") {
+	if s := assigned(sheets.Write(&lemon, "en"), as, now); len(s.AdultJobs) != 0 || !strings.Contains(s.Near, "hears a call") {
 		t.Errorf("%+v %s", s.AdultJobs, s.Near)
 	}
 	lemon.AgeBand, lemon.Lowered = "11-13", []design.Lowering{
 		{Rule: "blade", Step: "cut", Reason: "They cut fruit with me in November.", By: "Ms Tarrant"},
 	}
-	if s := writeSheet(&lemon, "en").of(as, now); len(s.Lowered) != 1 ||
+	if s := assigned(sheets.Write(&lemon, "en"), as, now); len(s.Lowered) != 1 ||
 		!strings.Contains(s.Lowered[0], "Ms Tarrant") ||
 		len(s.AdultJobs) != 0 {
 		t.Errorf("%+v %+v", s.Lowered, s.AdultJobs)
@@ -133,7 +135,7 @@ func TestMend(t *testing.T) {
 	if _, err := Mend([]byte("{"), "watch", "en"); err == nil {
 		t.Error("no document was mended")
 	}
-	rows, err := Substitutes(raw, "soda", "es")
+	rows, err := sheets.Substitutes(raw, "soda", "es")
 	if err != nil || len(rows) == 0 || rows[0].Name == "" || rows[0].Way == "" {
 		t.Errorf("%v %+v", err, rows)
 	}
@@ -150,12 +152,12 @@ func TestSubstitutesAreOneList(t *testing.T) {
 	for _, name := range []string{"paper-strips", "sour-lemon", "thirsty-beans", "falling-spinners", "warm-wraps"} {
 		d := example(t, name)
 		for _, language := range []string{"en", "es"} {
-			p, err := printed(&d, "substitutions", language)
+			p, err := sheets.Print(&d, "substitutions", language)
 			if err != nil {
 				t.Fatal(err)
 			}
 			at := 0
-			for _, n := range writeSheet(&d, language).Needs {
+			for _, n := range sheets.Write(&d, language).Needs {
 				if len(n.Instead)+len(n.Swaps) == 0 {
 					continue
 				}

@@ -13,6 +13,7 @@ import (
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // roundTo rounds a value to what its uncertainty allows.
@@ -27,7 +28,7 @@ type classBooks struct {
 	assignment  store.Assignment
 	design      *issued
 	homes       []store.Home
-	permissions map[uuid.UUID]PermissionView
+	permissions map[uuid.UUID]sheets.PermissionView
 	books       map[uuid.UUID]*notebook.Book
 	entries     map[uuid.UUID][]store.Entry
 	shared      *notebook.Book
@@ -53,7 +54,7 @@ func (a *App) classBooks(
 	b := &classBooks{
 		class:       c,
 		assignment:  as,
-		permissions: map[uuid.UUID]PermissionView{},
+		permissions: map[uuid.UUID]sheets.PermissionView{},
 		books:       map[uuid.UUID]*notebook.Book{},
 		entries:     map[uuid.UUID][]store.Entry{},
 	}
@@ -75,7 +76,7 @@ func (a *App) classBooks(
 	}
 	if b.design.Way == design.WatchShared {
 		for _, h := range b.homes {
-			b.permissions[h.ID] = PermissionView{State: "watching"}
+			b.permissions[h.ID] = sheets.PermissionView{State: "watching"}
 		}
 	}
 	if err := a.readRows(ctx, b); err != nil {

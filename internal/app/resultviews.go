@@ -18,24 +18,25 @@ import (
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // Results is the class page of an assignment.
 type Results struct {
-	Assignment  AssignmentView   `json:"assignment"`
-	Question    string           `json:"question"`
-	Conditions  []ConditionRow   `json:"conditions"`
-	Readings    []ReadingRow     `json:"readings"`
-	Slots       []design.Slot    `json:"slots" doc:"Every reading asked for, in order"`
-	Derived     []DerivedRow     `json:"derived"`
-	Homes       []HomeResult     `json:"homes"`
-	Shared      *HomeResult      `json:"shared,omitempty" doc:"The teacher's own readings"`
-	Comparisons []ComparisonView `json:"comparisons"`
-	AsSent      []ComparisonView `json:"as_sent" doc:"The same without what the teacher set aside or put in its place; empty where that is nothing"`
-	AtDesk      int              `json:"at_desk" doc:"Readings that the teacher set aside or put another value in place of"`
-	Erased      int              `json:"erased" doc:"Homes removed for good"`
-	Counted     int              `json:"counted" doc:"Homes whose readings count"`
-	Said        []AnsweredView   `json:"said" doc:"What the homes answered, question by question"`
+	Assignment  AssignmentView        `json:"assignment"`
+	Question    string                `json:"question"`
+	Conditions  []sheets.ConditionRow `json:"conditions"`
+	Readings    []sheets.ReadingRow   `json:"readings"`
+	Slots       []design.Slot         `json:"slots" doc:"Every reading asked for, in order"`
+	Derived     []DerivedRow          `json:"derived"`
+	Homes       []HomeResult          `json:"homes"`
+	Shared      *HomeResult           `json:"shared,omitempty" doc:"The teacher's own readings"`
+	Comparisons []ComparisonView      `json:"comparisons"`
+	AsSent      []ComparisonView      `json:"as_sent" doc:"The same without what the teacher set aside or put in its place; empty where that is nothing"`
+	AtDesk      int                   `json:"at_desk" doc:"Readings that the teacher set aside or put another value in place of"`
+	Erased      int                   `json:"erased" doc:"Homes removed for good"`
+	Counted     int                   `json:"counted" doc:"Homes whose readings count"`
+	Said        []AnsweredView        `json:"said" doc:"What the homes answered, question by question"`
 }
 
 // DerivedRow is a derived value of the design.

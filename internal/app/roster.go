@@ -9,6 +9,7 @@ import (
 	"github.com/google/uuid"
 
 	"patient-kitchen/core/text"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/roster"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/words"
@@ -75,7 +76,7 @@ func (l *RosterLine) fill(row roster.Row, language string) {
 }
 
 func (l *RosterLine) judge(class store.Class, names map[string]int, taken map[string]bool, language string) {
-	var bad *Invalid
+	var bad *refusal.Invalid
 	if err := l.Home.check(class); errors.As(err, &bad) {
 		l.Problem = say(
 			language,
@@ -140,14 +141,14 @@ func (a *App) ImportRoster(
 	}
 	lines := read.Items
 	if len(lines) == 0 {
-		return RosterView{}, &Invalid{"text", rule("nicknames"), "Fern"}
+		return RosterView{}, refusal.Field("text", refusal.Rule("nicknames"), "Fern")
 	}
 	for _, l := range lines {
 		if l.Problem != "" {
-			return RosterView{}, &Refused{
-				"roster-problems",
-				refusal("roster-problems", "line", l.Line, "problem", l.Problem),
-				lines,
+			return RosterView{}, &refusal.Refused{
+				Code:    "roster-problems",
+				Words:   refusal.Why("roster-problems", "line", l.Line, "problem", l.Problem),
+				Current: lines,
 			}
 		}
 	}

@@ -8,7 +8,10 @@ import (
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/sheets"
 )
 
 func example(t *testing.T, name string) design.Document {
@@ -49,9 +52,9 @@ func TestMayWrite(t *testing.T) {
 		{notebook.Photo, "granted", false, "no-photos"},
 		{notebook.Photo, "declined", true, "no-permission"},
 	} {
-		err := mayWrite(PermissionView{State: c.state, Photos: c.photos}, EntryFields{Kind: string(c.kind)})
+		err := mayWrite(sheets.PermissionView{State: c.state, Photos: c.photos}, entries.EntryFields{Kind: string(c.kind)})
 		code := ""
-		if r, ok := err.(*Refused); ok {
+		if r, ok := err.(*refusal.Refused); ok {
 			code = r.Code
 		}
 		if code != c.code {
@@ -63,7 +66,7 @@ func TestMayWrite(t *testing.T) {
 // A permission holds for exactly the hazards and adult jobs it was given for.
 func TestPermissionLapsesWhenAHazardRises(t *testing.T) {
 	d := example(t, "paper-strips")
-	given := store.Permission{Kind: "granted", Guardian: "A", TextSha: permissionSha(&d), At: time.Now()}
+	given := store.Permission{Kind: "granted", Guardian: "A", TextSha: sheets.PermissionSha(&d), At: time.Now()}
 	if v := viewPermission(given, newIssued(&d)); v.State != "granted" {
 		t.Fatal(v.State)
 	}
@@ -73,7 +76,7 @@ func TestPermissionLapsesWhenAHazardRises(t *testing.T) {
 	}
 	d.AgeBand = "5-7" // an adult has to be near at the scissors
 	if v := viewPermission(given, newIssued(&d)); v.State != "lapsed" ||
-		v.TextSha != hex.EncodeToString(permissionSha(&d)) {
+		v.TextSha != hex.EncodeToString(sheets.PermissionSha(&d)) {
 		t.Errorf("an adult job more: %s", v.State)
 	}
 	given.Kind = "declined"
@@ -86,7 +89,7 @@ func TestSheets(t *testing.T) {
 	now := time.Date(2027, 2, 3, 18, 0, 0, 0, time.UTC)
 	as := store.Assignment{OpensAt: now.Add(-time.Hour), DueAt: now.Add(time.Hour), Number: 6}
 	beans := example(t, "thirsty-beans")
-	s := writeSheet(&beans, "es").of(as, now)
+	s := assigned(sheets.Write(&beans, "es"), as, now)
 	if s.Title != "Frijoles con sed" || s.State != "open" || s.Version != 6 || s.Untranslated != 0 {
 		t.Errorf("%s, %s, version %d, %d untranslated", s.Title, s.State, s.Version, s.Untranslated)
 	}
@@ -96,17 +99,17 @@ func TestSheets(t *testing.T) {
 		soak.Start != (3+6+6)*60+14*3600 {
 		t.Errorf("the soak: %+v, wait %+v", soak, soak.Wait)
 	}
-	if len(s.Questions[0].Options) != 3 || s.Questions[0].Options[2] != (OptionRow{"very-salty", "Muy salada"}) {
+	if len(s.Questions[0].Options) != 3 || s.Questions[0].Options[2] != (sheets.OptionRow{ID: "very-salty", Text: "Muy salada"}) {
 		t.Errorf("an order question without options takes the conditions: %v", s.Questions[0].Options)
 	}
 	delete(beans.Steps[0].Text, "es")
-	if s := writeSheet(&beans, "es").of(as, now); s.Untranslated != 1 ||
+	if s := assigned(sheets.Write(&beans, "es"), as, now); s.Untranslated != 1 ||
 		!strings.HasPrefix(s.Steps[0].Text, "Label the jars") {
 		t.Errorf("a missing text shows the original and is counted: %d, %q", s.Untranslated, s.Steps[0].Text)
 	}
 	spinners := example(t, "falling-spinners")
 	spinners.AgeBand = "5-7"
-	s = writeSheet(&spinners, "en").of(as, now)
+	s = assigned(sheets.Write(&spinners, "en"), as, now)
 	if len(s.Steps[1].Takes) != 15 || s.Trials != 5 {
 		t.Errorf("3 wings × 5 trials are %d fields", len(s.Steps[1].Takes))
 	}
@@ -173,7 +176,7 @@ func TestClassFieldsAreChecked(t *testing.T) {
 		f := good
 		spoil(&f)
 		_, err := f.check(store.Class{}, now)
-		bad, ok := err.(*Invalid)
+		bad, ok := err.(*refusal.Invalid)
 		if !ok || bad.Field != strings.TrimSpace(field) || bad.Rule.ID == "" || bad.Example == "" {
 			t.Errorf("%s: %v", field, err)
 		}

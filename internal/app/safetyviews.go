@@ -9,29 +9,31 @@ import (
 	"patient-kitchen/core/larder"
 	"patient-kitchen/core/safety"
 	"patient-kitchen/core/text"
+	"patient-kitchen/internal/refusal"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // SafetyView is one safety finding, in the teacher's words.
 type SafetyView struct {
-	Rule     string    `json:"rule"`
-	Case     string    `json:"case,omitempty"`
-	Verdict  string    `json:"verdict" enum:"care,adult-near,adult-does,not-at-home"`
-	Absolute bool      `json:"absolute" doc:"Not at home, and cannot be lowered"`
-	Steps    []StepRef `json:"steps"`
-	Things   []string  `json:"things" doc:"What it comes from, in words"`
-	Need     string    `json:"need,omitempty" doc:"Id of the first need it comes from"`
-	Action   string    `json:"action,omitempty"`
-	Why      string    `json:"why"`
-	Do       string    `json:"do"`
-	Gear     []string  `json:"gear"`
-	Wrong    []string  `json:"wrong" doc:"Titles of the first-aid cards it can need"`
-	Clear    string    `json:"clear,omitempty"`
-	Asks     bool      `json:"asks" doc:"Something is not said; until it is, the worst is assumed"`
-	Ways     []WayView `json:"ways"`
-	CanLower bool      `json:"can_lower"`
-	Was      string    `json:"was,omitempty" doc:"The verdict before it was lowered"`
-	Reason   string    `json:"reason,omitempty"`
-	Said     *SaidView `json:"said,omitempty" doc:"The sentence that asks; left out for what is ticked or listed"`
+	Rule     string           `json:"rule"`
+	Case     string           `json:"case,omitempty"`
+	Verdict  string           `json:"verdict" enum:"care,adult-near,adult-does,not-at-home"`
+	Absolute bool             `json:"absolute" doc:"Not at home, and cannot be lowered"`
+	Steps    []sheets.StepRef `json:"steps"`
+	Things   []string         `json:"things" doc:"What it comes from, in words"`
+	Need     string           `json:"need,omitempty" doc:"Id of the first need it comes from"`
+	Action   string           `json:"action,omitempty"`
+	Why      string           `json:"why"`
+	Do       string           `json:"do"`
+	Gear     []string         `json:"gear"`
+	Wrong    []string         `json:"wrong" doc:"Titles of the first-aid cards it can need"`
+	Clear    string           `json:"clear,omitempty"`
+	Asks     bool             `json:"asks" doc:"Something is not said; until it is, the worst is assumed"`
+	Ways     []WayView        `json:"ways"`
+	CanLower bool             `json:"can_lower"`
+	Was      string           `json:"was,omitempty" doc:"The verdict before it was lowered"`
+	Reason   string           `json:"reason,omitempty"`
+	Said     *SaidView        `json:"said,omitempty" doc:"The sentence that asks; left out for what is ticked or listed"`
 }
 
 // SaidView is a question about a sentence: what it seems to say, and nothing
@@ -46,13 +48,6 @@ type SaidView struct {
 	Path     string `json:"path" doc:"JSON pointer to the text"`
 	Sure     bool   `json:"sure" doc:"Almost sure: ticking is offered first"`
 	Least    int    `json:"least" doc:"Letters that the reason for another meaning needs at least; -1 where that is not taken"`
-}
-
-// StepRef names a step.
-type StepRef struct {
-	ID     string `json:"id"`
-	Number int    `json:"number"`
-	Title  string `json:"title"`
 }
 
 // WayView is a way out that carries itself out: POST its id with the document
@@ -80,24 +75,6 @@ type BandView struct {
 	Verdict string `json:"verdict"`
 }
 
-// SafetyPart is what a guardian reads: the sections of the sheet in their fixed
-// order, and what the pages act on.
-type SafetyPart struct {
-	Sections  []SheetSection `json:"sections" doc:"The guardian's sheet, the same on the phone, on paper and in the preview"`
-	AdultJobs []AdultJobRow  `json:"adult_jobs"`
-	Near      string         `json:"near" doc:"What an adult near means at this age"`
-	Gear      []string       `json:"gear"`
-	Where     []string       `json:"where"`
-	Before    []string       `json:"before"`
-	Cautions  []CautionRow   `json:"cautions"`
-	Stop      []string       `json:"stop" doc:"Stop if …"`
-	Clearing  []string       `json:"clearing"`
-	Holds     string         `json:"holds,omitempty" doc:"Allergens"`
-	Lowered   []string       `json:"lowered" doc:"What the teacher lowered, with the reason"`
-	General   []string       `json:"general"`
-	Cards     []string       `json:"cards" doc:"First-aid cards, those of this experiment first"`
-}
-
 // viewSafety puts the gravest findings first; ways out are worked out where a
 // finding asks for more than care.
 func viewSafety(d *design.Document, l *larder.Larder, r safety.Report, language string) []SafetyView {
@@ -112,7 +89,7 @@ func viewSafety(d *design.Document, l *larder.Larder, r safety.Report, language 
 			Case:     f.Case,
 			Verdict:  string(f.Verdict),
 			Absolute: f.Absolute,
-			Steps:    []StepRef{},
+			Steps:    []sheets.StepRef{},
 			Things:   []string{},
 			Why: text.Render(
 				f.Why,
@@ -133,7 +110,7 @@ func viewSafety(d *design.Document, l *larder.Larder, r safety.Report, language 
 			v.Action, _ = safety.ActionName(f.Action).In(language)
 		}
 		for _, id := range f.Steps {
-			v.Steps = append(v.Steps, refOf(d, id, language))
+			v.Steps = append(v.Steps, sheets.StepOf(d, id, language))
 		}
 		for _, id := range f.Needs {
 			if n, ok := d.Need(id); ok {
@@ -180,15 +157,6 @@ func viewSafety(d *design.Document, l *larder.Larder, r safety.Report, language 
 	return out
 }
 
-func refOf(d *design.Document, id, language string) StepRef {
-	i, ok := d.Step(id)
-	if !ok {
-		return StepRef{ID: id}
-	}
-	title, _ := d.Steps[i].Title.In(language)
-	return StepRef{id, i + 1, title}
-}
-
 func viewWays(ways []safety.Way, language string) []WayView {
 	out := []WayView{}
 	for _, w := range ways {
@@ -208,7 +176,7 @@ func viewOrder(d *design.Document, l *larder.Larder, r safety.Report, language s
 			Message: text.Render(line.Message, language),
 			Ways:    viewWays(safety.LineWays(d, l, line), language),
 		}
-		v.Number = refOf(d, line.Step, language).Number
+		v.Number = sheets.StepOf(d, line.Step, language).Number
 		out = append(out, v)
 	}
 	return out
@@ -222,62 +190,6 @@ func viewBands(r safety.Report) []BandView {
 	return out
 }
 
-// sayAll renders messages in a language.
-func sayAll(messages []text.Message, language string) []string {
-	out := []string{}
-	for _, m := range messages {
-		out = append(out, text.Render(m, language))
-	}
-	return out
-}
-
-// safetyPart words a design's safety sheet.
-func safetyPart(d *design.Document, r safety.Report, starts map[string]int, w *sheetWriter) SafetyPart {
-	s := safety.SheetOf(d, r)
-	p := SafetyPart{
-		AdultJobs: []AdultJobRow{},
-		Near:      text.Render(s.Near, w.language),
-		Gear:      sayAll(s.Gear, w.language),
-		Where:     sayAll(s.Where, w.language),
-		Before:    sayAll(s.Before, w.language),
-		Cautions:  []CautionRow{},
-		Stop:      sayAll(s.Stop, w.language),
-		Clearing:  sayAll(s.Clearing, w.language),
-		Lowered:   sayAll(s.Lowered, w.language),
-		General:   sayAll(s.General, w.language),
-		Cards:     s.Cards,
-	}
-	for _, j := range s.Jobs {
-		p.AdultJobs = append(
-			p.AdultJobs,
-			AdultJobRow{
-				Step:    j.Step,
-				Number:  j.Number,
-				Title:   w.say(j.Title),
-				Verdict: string(j.Verdict),
-				Why:     text.Render(j.Why, w.language),
-				Do:      text.Render(j.Do, w.language),
-				Start:   starts[j.Step],
-				Minutes: j.Minutes,
-			},
-		)
-	}
-	for _, c := range s.During {
-		p.Cautions = append(
-			p.Cautions,
-			CautionRow{
-				Why:   text.Render(c.Why, w.language),
-				Do:    text.Render(c.Do, w.language),
-				Steps: append([]int{}, c.Numbers...),
-			},
-		)
-	}
-	if s.Holds != nil {
-		p.Holds = text.Render(*s.Holds, w.language)
-	}
-	return p
-}
-
 // Mended is a document with a way out carried out, and what it means then.
 type Mended struct {
 	Document json.RawMessage `json:"document"`
@@ -288,11 +200,11 @@ type Mended struct {
 func Mend(raw []byte, way, language string) (Mended, error) {
 	d, err := design.Read(raw)
 	if err != nil {
-		return Mended{}, &Invalid{"document", rule("unreadable", "problem", err.Error()), `{"schema": 2}`}
+		return Mended{}, refusal.Field("document", refusal.Rule("unreadable", "problem", err.Error()), `{"schema": 2}`)
 	}
 	after, err := safety.Apply(&d, d.Larder(), way)
 	if err != nil {
-		return Mended{}, &Refused{Code: "way-gone"}
+		return Mended{}, &refusal.Refused{Code: "way-gone"}
 	}
 	out, err := json.Marshal(after)
 	return Mended{out, Review(out, language)}, err

@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"patient-kitchen/internal/keys"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 )
 
@@ -30,7 +31,7 @@ func (a *App) SignIn(ctx context.Context, email, password, network, known string
 		case queue <- struct{}{}:
 			defer func() { <-queue }()
 		default: // at once, and not counted: a crowd must not make everybody wait
-			return store.Teacher{}, &Refused{Code: "busy", Words: refusal("busy.sign-in")}
+			return store.Teacher{}, &refusal.Refused{Code: "busy", Words: refusal.Why("busy.sign-in")}
 		}
 		attacked, err := a.Store.Attempts(ctx, "password", "email "+email, passwordWindow, a.Now())
 		if err != nil {
@@ -49,7 +50,7 @@ func (a *App) SignIn(ctx context.Context, email, password, network, known string
 	}
 	if !keys.CheckPassword(t.PasswordHash, password, friend) {
 		_, err := a.Store.CountAttempt(ctx, "password", "email "+email, passwordWindow, a.Now())
-		return store.Teacher{}, errors.Join(err, &Refused{Code: "wrong-password"})
+		return store.Teacher{}, errors.Join(err, &refusal.Refused{Code: "wrong-password"})
 	}
 	return t, a.Store.UncountAttempt(ctx, "password", key) // a right one is no wrong one
 }

@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"patient-kitchen/internal/keys"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 )
 
@@ -20,9 +21,9 @@ func (a *App) AddTeacher(ctx context.Context, email, name, password string) (sto
 	}
 	switch {
 	case !strings.Contains(t.Email, "@") || len(t.Email) > 200:
-		return t, &Invalid{"email", rule("address"), "tarrant@stonechat.example"}
+		return t, refusal.Field("email", refusal.Rule("address"), "tarrant@stonechat.example")
 	case t.Name == "" || len(t.Name) > 100:
-		return t, &Invalid{"name", rule("as-families-read"), "Ms Tarrant"}
+		return t, refusal.Field("name", refusal.Rule("as-families-read"), "Ms Tarrant")
 	}
 	if err := checkPassword("password", password, t.Email, t.Name); err != nil {
 		return t, err
@@ -30,7 +31,7 @@ func (a *App) AddTeacher(ctx context.Context, email, name, password string) (sto
 	t.PasswordHash = keys.HashPassword(password)
 	err := a.Store.AddTeacher(ctx, t)
 	if errors.Is(err, store.ErrConflict) {
-		return t, &Invalid{"email", rule("taken-address"), "a second address"}
+		return t, refusal.Field("email", refusal.Rule("taken-address"), "a second address")
 	}
 	return t, err
 }

@@ -13,6 +13,8 @@ import (
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // How the demo's teacher signs in.
@@ -312,7 +314,7 @@ func (s *seeder) open(h app.HomeView) error {
 	return err
 }
 
-func (s *seeder) put(who app.HomeActor, f app.EntryFields) (uuid.UUID, error) {
+func (s *seeder) put(who app.HomeActor, f entries.EntryFields) (uuid.UUID, error) {
 	s.moment = s.moment.Add(time.Duration(2+s.rng.IntN(6)) * time.Second)
 	f.PhoneTime = s.moment.Add(-time.Second)
 	id := store.NewID()
@@ -325,10 +327,10 @@ func (s *seeder) put(who app.HomeActor, f app.EntryFields) (uuid.UUID, error) {
 }
 
 // sayOfItself answers what the steps ask about the home: here nothing raises.
-func (s *seeder) sayOfItself(who app.HomeActor, facts []app.FactRow) error {
+func (s *seeder) sayOfItself(who app.HomeActor, facts []sheets.FactRow) error {
 	for _, f := range facts {
 		calm := map[string]string{"yes": "no", "no": "yes"}[f.Raises]
-		if _, err := s.put(who, app.EntryFields{Kind: string(notebook.Fact), Refers: f.ID, Choice: []string{calm}}); err != nil {
+		if _, err := s.put(who, entries.EntryFields{Kind: string(notebook.Fact), Refers: f.ID, Choice: []string{calm}}); err != nil {
 			return err
 		}
 	}
@@ -342,10 +344,10 @@ func (s *seeder) predict(who app.HomeActor, i int, language string) error {
 		{"towel", "newspaper", "filter", "printer"},
 	}
 	why := homesSaid.Said[language].Why
-	if _, err := s.put(who, app.EntryFields{Kind: string(notebook.Answer), Question: "order", Choice: orders[i%3]}); err != nil {
+	if _, err := s.put(who, entries.EntryFields{Kind: string(notebook.Answer), Question: "order", Choice: orders[i%3]}); err != nil {
 		return err
 	}
-	_, err := s.put(who, app.EntryFields{Kind: string(notebook.Answer), Question: "why", Text: why[i%len(why)]})
+	_, err := s.put(who, entries.EntryFields{Kind: string(notebook.Answer), Question: "why", Text: why[i%len(why)]})
 	return err
 }
 
@@ -376,7 +378,7 @@ func (s *seeder) work(who app.HomeActor, k *kitchenOf, st stage) error {
 		} else {
 			s.moment = s.moment.Add(time.Duration(60+s.rng.IntN(150)) * time.Second)
 		}
-		if _, err := s.put(who, app.EntryFields{Kind: string(notebook.StepDone), Step: step}); err != nil {
+		if _, err := s.put(who, entries.EntryFields{Kind: string(notebook.StepDone), Step: step}); err != nil {
 			return err
 		}
 	}
@@ -384,16 +386,16 @@ func (s *seeder) work(who app.HomeActor, k *kitchenOf, st stage) error {
 		return nil
 	}
 	said := homesSaid.Said[k.lang].Claim
-	if _, err := s.put(who, app.EntryFields{Kind: string(notebook.Answer), Question: "claim", Text: said[s.rng.IntN(len(said))]}); err != nil {
+	if _, err := s.put(who, entries.EntryFields{Kind: string(notebook.Answer), Question: "claim", Text: said[s.rng.IntN(len(said))]}); err != nil {
 		return err
 	}
-	_, err := s.put(who, app.EntryFields{Kind: string(notebook.Sent)})
+	_, err := s.put(who, entries.EntryFields{Kind: string(notebook.Sent)})
 	return err
 }
 
 // read enters one reading the way this home does it, mistakes included.
 func (s *seeder) read(who app.HomeActor, k *kitchenOf, st stage, step string, paper, at int, mm float64) error {
-	f := app.EntryFields{
+	f := entries.EntryFields{
 		Kind:       string(notebook.Reading),
 		Step:       step,
 		Reading:    "height",
@@ -412,7 +414,7 @@ func (s *seeder) read(who app.HomeActor, k *kitchenOf, st stage, step string, pa
 	case st.mistake == "unread" && towel && last:
 		f.Typed = "up to the crease"
 	case st.mistake == "forgot" && paper == 1 && at == 2:
-		f = app.EntryFields{
+		f = entries.EntryFields{
 			Kind:      string(notebook.NotRead),
 			Step:      step,
 			Reading:   "height",
@@ -434,7 +436,7 @@ func (s *seeder) read(who app.HomeActor, k *kitchenOf, st stage, step string, pa
 	if err == nil && st.mistake == "spoiled" && paper == 2 && at == 3 {
 		_, err = s.put(
 			who,
-			app.EntryFields{Kind: string(notebook.Spoiled), Step: step, Refers: id.String(), Reason: "knocked"},
+			entries.EntryFields{Kind: string(notebook.Spoiled), Step: step, Refers: id.String(), Reason: "knocked"},
 		)
 	}
 	return err
@@ -447,7 +449,7 @@ func (s *seeder) photograph(who app.HomeActor, heights []float64) error {
 	}
 	_, err := s.put(
 		who,
-		app.EntryFields{Kind: string(notebook.Photo), Step: "read-8", Evidence: "photo-end", Refers: id.String()},
+		entries.EntryFields{Kind: string(notebook.Photo), Step: "read-8", Evidence: "photo-end", Refers: id.String()},
 	)
 	return err
 }
@@ -457,7 +459,7 @@ func (s *seeder) teachersOwn(lesson time.Time) error {
 	k := &kitchenOf{rng: s.rng, factor: 1, tool: "ruler-mm", lang: "en"}
 	for p := range papers {
 		for i, m := range minutes {
-			f := app.EntryFields{
+			f := entries.EntryFields{
 				Kind:      string(notebook.Reading),
 				Reading:   "height",
 				Condition: papers[p].condition,

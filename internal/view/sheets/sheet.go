@@ -1,0 +1,370 @@
+package sheets
+
+import (
+	"encoding/hex"
+	"slices"
+	"time"
+
+	"github.com/google/uuid"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/fit"
+	"patient-kitchen/core/review"
+	"patient-kitchen/core/safety"
+	"patient-kitchen/core/text"
+	"patient-kitchen/internal/view/entries"
+)
+
+// Sheet is one assignment as a home reads it: every text in the home's
+// language, every time in seconds, every flag the phone acts on. The phone
+// needs nothing else to work without a connection.
+type Sheet struct {
+	Assignment   uuid.UUID      `json:"assignment"`
+	Version      int            `json:"version"`
+	Title        string         `json:"title"`
+	Notice       string         `json:"notice,omitempty" doc:"Stands on top of an experiment that is only watched"`
+	Question     string         `json:"question"`
+	Place        string         `json:"place,omitempty"`
+	Changed      string         `json:"changed,omitempty"`
+	Way          string         `json:"way"`
+	State        string         `json:"state" enum:"waiting,open,over,recalled"`
+	OpensAt      time.Time      `json:"opens_at"`
+	DueAt        time.Time      `json:"due_at"`
+	RecallReason string         `json:"recall_reason,omitempty"`
+	Minutes      int            `json:"minutes"`
+	Hands        int            `json:"hands"`
+	Untranslated int            `json:"untranslated" doc:"Texts shown in another language than the home's"`
+	Trials       int            `json:"trials"`
+	Conditions   []ConditionRow `json:"conditions"`
+	Needs        []NeedRow      `json:"needs"`
+	Steps        []StepRow      `json:"steps"`
+	Readings     []ReadingRow   `json:"readings"`
+	Evidence     []EvidenceRow  `json:"evidence"`
+	Questions    []QuestionRow  `json:"questions"`
+	Mistakes     []MistakeRow   `json:"mistakes"`
+	SafetyPart
+	Facts      []FactRow           `json:"facts" doc:"Questions about the home; a step that one names waits for its answer"`
+	Permission PermissionView      `json:"permission"`
+	Entries    []entries.EntryView `json:"entries" doc:"The home's own entries as the server has them"`
+	Shown      []ShownReading      `json:"shown" doc:"The teacher's readings, for homes that watch; empty while there are none"`
+}
+
+// ConditionRow is a condition in the home's language.
+type ConditionRow struct {
+	ID          string `json:"id"`
+	Name        string `json:"name"`
+	Description string `json:"description,omitempty"`
+	Control     bool   `json:"control,omitempty"`
+}
+
+// NeedRow is a need in the home's language.
+type NeedRow struct {
+	ID       string   `json:"id"`
+	Name     string   `json:"name"`
+	Amount   string   `json:"amount,omitempty"`
+	Must     string   `json:"must,omitempty" doc:"What whatever is taken has to be"`
+	Note     string   `json:"note,omitempty"`
+	Optional bool     `json:"optional,omitempty"`
+	Instead  []string `json:"instead"`
+	Steps    []int    `json:"steps" doc:"Numbers of the steps that use it"`
+
+	Swaps []PrintedSwap `json:"swaps" doc:"What the larder knows that may be used instead"`
+}
+
+// StepRow is a step in the home's language.
+type StepRow struct {
+	ID        string        `json:"id"`
+	Kind      string        `json:"kind"`
+	Title     string        `json:"title"`
+	Text      string        `json:"text,omitempty"`
+	See       string        `json:"see,omitempty"`
+	Start     int           `json:"start" doc:"Seconds from the first step's start, if nothing is late"`
+	Seconds   int           `json:"seconds" doc:"How long hands are busy"`
+	Wait      *WaitRow      `json:"wait,omitempty"`
+	Adult     string        `json:"adult,omitempty" doc:"adult-near or adult-does"`
+	Foreign   bool          `json:"foreign,omitempty" doc:"It needs an adult and has no words in the home's language: it stays closed"`
+	AdultWhy  string        `json:"adult_why,omitempty"`
+	Cautions  []string      `json:"cautions"`
+	Before    []string      `json:"before" doc:"What the safety rules add before it"`
+	After     []string      `json:"after" doc:"What they add after it"`
+	Takes     []design.Slot `json:"takes" doc:"Readings of this step, one a field"`
+	Evidence  []string      `json:"evidence"`
+	Questions []string      `json:"questions"`
+	Meanwhile string        `json:"meanwhile,omitempty"`
+}
+
+// WaitRow is a wait: the step opens Seconds after From was finished.
+type WaitRow struct {
+	From    string `json:"from"`
+	Seconds int    `json:"seconds"`
+	Latest  int    `json:"latest,omitempty" doc:"Seconds until which it counts as in time"`
+}
+
+// ReadingRow is a reading in the home's language.
+type ReadingRow struct {
+	ID          string          `json:"id"`
+	Name        string          `json:"name"`
+	Unit        string          `json:"unit"`
+	Guidance    string          `json:"guidance,omitempty"`
+	Low         string          `json:"low,omitempty" doc:"The physical least"`
+	High        string          `json:"high,omitempty" doc:"The physical most"`
+	Repeats     string          `json:"repeatability,omitempty" doc:"How far two tries of the same thing differ"`
+	Trials      int             `json:"trials" doc:"How often it is taken again"`
+	Instruments []InstrumentRow `json:"instruments"`
+}
+
+// InstrumentRow is a tool to choose from.
+type InstrumentRow struct {
+	ID       string `json:"id"`
+	Name     string `json:"name"`
+	Step     string `json:"step" doc:"Its smallest step"`
+	Analogue bool   `json:"analogue,omitempty" doc:"Read by eye to half a division"`
+}
+
+// EvidenceRow is a piece of evidence asked for.
+type EvidenceRow struct {
+	ID       string `json:"id"`
+	Kind     string `json:"kind"`
+	Name     string `json:"name"`
+	MustShow string `json:"must_show,omitempty"`
+	Required bool   `json:"required,omitempty"`
+}
+
+// QuestionRow is a question in the home's language.
+type QuestionRow struct {
+	ID      string      `json:"id"`
+	When    string      `json:"when"`
+	Kind    string      `json:"kind"`
+	Text    string      `json:"text"`
+	Options []OptionRow `json:"options"`
+	Unit    string      `json:"unit,omitempty"`
+	Least   bool        `json:"least,omitempty" doc:"The least is asked for, or stands first"`
+}
+
+// OptionRow is one answer to choose from. Its id is stored, so that answers
+// given in different languages are the same answer.
+type OptionRow struct {
+	ID   string `json:"id"`
+	Text string `json:"text"`
+}
+
+// MistakeRow is what may go wrong and how to mend it.
+type MistakeRow struct {
+	See   string `json:"see"`
+	Cause string `json:"cause,omitempty"`
+	Mend  string `json:"mend"`
+}
+
+// CautionRow is one thing that could hurt.
+type CautionRow struct {
+	Why   string `json:"why"`
+	Do    string `json:"do"`
+	Steps []int  `json:"steps" doc:"Numbers of its steps"`
+}
+
+// AdultJobRow is a step that needs an adult.
+type AdultJobRow struct {
+	Step    string `json:"step"`
+	Number  int    `json:"number"`
+	Title   string `json:"title"`
+	Verdict string `json:"verdict"`
+	Why     string `json:"why"`
+	Do      string `json:"do"`
+	Start   int    `json:"start"`
+	Minutes int    `json:"minutes"`
+}
+
+// writer renders texts in a home's language and counts those it lacks.
+type writer struct {
+	language string
+	missing  int
+}
+
+func (w *writer) say(l text.Localized) string {
+	s, ok := l.In(w.language)
+	if !ok && s != "" {
+		w.missing++
+	}
+	return s
+}
+
+// frame is what every sheet begins with, and empty lists.
+func (w *writer) frame(d *design.Document) Sheet {
+	return Sheet{
+		Title: w.say(d.Title), Question: w.say(d.Question), Changed: w.say(d.Changed.Name),
+		Way: string(d.Way), Trials: d.Trials,
+		Conditions: []ConditionRow{}, Needs: []NeedRow{}, Steps: []StepRow{}, Readings: []ReadingRow{},
+		Evidence: []EvidenceRow{}, Questions: []QuestionRow{}, Mistakes: []MistakeRow{},
+		Entries: []entries.EntryView{}, Shown: []ShownReading{}, Facts: []FactRow{},
+	}
+}
+
+// Write writes an experiment for a home that does it, without assignment,
+// permission and entries.
+func Write(d *design.Document, language string) Sheet {
+	w := &writer{language: language}
+	r := review.Of(d)
+	s := w.frame(d)
+	s.Place = w.say(d.Place)
+	s.Minutes, s.Hands = int(r.Timeline.Total.Minutes()+0.5), int(r.Timeline.Hands.Minutes()+0.5)
+	for _, c := range d.Conditions {
+		s.Conditions = append(s.Conditions, ConditionRow{c.ID, w.say(c.Name), w.say(c.Description), c.Control})
+	}
+	swaps := swapsOf(d, language)
+	for _, item := range fit.Materials(d, r.Safety) {
+		row := NeedRow{
+			ID:       item.Need,
+			Name:     text.Render(item.Name, language),
+			Amount:   text.Render(item.Amount, language),
+			Must:     text.Render(item.Must, language),
+			Note:     w.say(item.Note),
+			Optional: item.Optional,
+			Instead:  []string{},
+			Steps:    append([]int{}, item.Steps...),
+			Swaps:    []PrintedSwap{},
+		}
+		n, ok := d.Need(item.Need)
+		if !ok || n.Kind == design.PersonNeed || n.Kind == design.PlaceNeed {
+			continue // who and where stand on the safety sheet
+		}
+		for _, i := range n.Instead {
+			row.Instead = append(row.Instead, w.say(i))
+		}
+		row.Name = w.say(n.Name)
+		row.Swaps = append(row.Swaps, swaps[n.ID]...)
+		s.Needs = append(s.Needs, row)
+	}
+	w.steps(&s, d, r)
+	w.asked(&s, d)
+	s.SafetyPart = w.guardian(d, r)
+	s.Facts = factRows(r.Safety.Facts, language)
+	s.Untranslated = w.missing
+	s.Permission = PermissionView{State: "asked", TextSha: hex.EncodeToString(PermissionSha(d))}
+	return s
+}
+
+// swapsOf are what may be used instead, by need.
+func swapsOf(d *design.Document, language string) map[string][]PrintedSwap {
+	out := map[string][]PrintedSwap{}
+	lists, err := fit.Substitutions(d)
+	if err != nil {
+		return out // an unknown id: the sheet stands without swaps
+	}
+	for _, l := range lists {
+		out[l.Need.ID] = printedSwaps(l, language, &writer{language: language})
+	}
+	return out
+}
+
+func (w *writer) steps(s *Sheet, d *design.Document, r review.Review) {
+	jobs := map[string]safety.AdultJob{}
+	for _, j := range safety.AdultJobs(d, r.Safety.Findings) {
+		jobs[j.Step] = j
+	}
+	for i, step := range d.Steps {
+		span := r.Timeline.Steps[i]
+		row := StepRow{
+			ID:        step.ID,
+			Kind:      string(step.Kind),
+			Title:     w.say(step.Title),
+			Text:      w.say(step.Text),
+			See:       w.say(step.See),
+			Meanwhile: w.say(step.Meanwhile),
+			Start: int(
+				span.Start.Seconds(),
+			),
+			Seconds:   int((span.End - span.Start).Seconds()),
+			Cautions:  []string{},
+			Takes:     []design.Slot{},
+			Evidence:  append([]string{}, step.Evidence...),
+			Questions: append([]string{}, step.Questions...),
+		}
+		if step.Wait != nil {
+			from := step.Wait.From
+			if from == "" && i > 0 {
+				from = d.Steps[i-1].ID
+			}
+			seconds, _ := design.Seconds(step.Wait.For)
+			latest, _ := design.Seconds(step.Wait.Latest)
+			row.Wait = &WaitRow{From: from, Seconds: int(seconds), Latest: int(latest)}
+		}
+		for _, f := range r.Safety.Findings {
+			if slices.Contains(f.Steps, step.ID) && f.Rule != "allergen" &&
+				!slices.Contains(row.Cautions, text.Render(f.Do, w.language)) {
+				row.Cautions = append(row.Cautions, text.Render(f.Do, w.language))
+			}
+		}
+		before, after := safety.StepLines(r.Safety, step.ID)
+		row.Before, row.After = SayAll(before, w.language), SayAll(after, w.language)
+		if j, ok := jobs[step.ID]; ok {
+			row.Adult, row.AdultWhy = string(j.Verdict), text.Render(j.Why, w.language)
+			for _, words := range []text.Localized{step.Title, step.Text} {
+				if s, ok := words.In(w.language); s != "" && !ok {
+					row.Foreign = true
+				}
+			}
+		}
+		for _, slot := range d.Slots() {
+			for _, t := range step.Takes {
+				if t.Reading == slot.Reading && t.Time == slot.Time {
+					row.Takes = append(row.Takes, slot)
+				}
+			}
+		}
+		s.Steps = append(s.Steps, row)
+	}
+}
+
+func (w *writer) asked(s *Sheet, d *design.Document) {
+	for _, r := range d.Readings {
+		row := ReadingRow{
+			ID:          r.ID,
+			Name:        w.say(r.Name),
+			Unit:        r.Unit,
+			Guidance:    w.say(r.Guidance),
+			Low:         r.Low,
+			High:        r.High,
+			Repeats:     r.Repeatability,
+			Trials:      d.TrialsOf(&r),
+			Instruments: []InstrumentRow{},
+		}
+		for _, in := range r.Instruments {
+			row.Instruments = append(row.Instruments, InstrumentRow{in.ID, w.say(in.Name), in.Resolution, in.Analogue})
+		}
+		s.Readings = append(s.Readings, row)
+	}
+	for _, e := range d.Evidence {
+		s.Evidence = append(s.Evidence, EvidenceRow{e.ID, e.Kind, w.say(e.Name), w.say(e.MustShow), e.Required})
+	}
+	w.questions(s, d)
+	for _, m := range d.Mistakes {
+		s.Mistakes = append(s.Mistakes, MistakeRow{w.say(m.See), w.say(m.Cause), w.say(m.Mend)})
+	}
+}
+
+func (w *writer) questions(s *Sheet, d *design.Document) {
+	for _, q := range d.Questions {
+		row := QuestionRow{
+			ID:      q.ID,
+			When:    q.When,
+			Kind:    q.Kind,
+			Text:    w.say(q.Text),
+			Unit:    q.Unit,
+			Least:   q.Least,
+			Options: []OptionRow{},
+		}
+		for _, o := range d.OptionsOf(&q) {
+			row.Options = append(row.Options, OptionRow{o.ID, w.say(o.Text)})
+		}
+		s.Questions = append(s.Questions, row)
+	}
+}
+
+// startsOf is when each step starts, in seconds from the beginning.
+func startsOf(r review.Review) map[string]int {
+	starts := map[string]int{}
+	for _, s := range r.Timeline.Steps {
+		starts[s.Step] = int(s.Start.Seconds())
+	}
+	return starts
+}

@@ -15,8 +15,8 @@ import (
 	"testing"
 	"time"
 
-	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/results"
 )
 
 // route is one operation of the published description, and what it takes.
@@ -251,7 +251,7 @@ func TestMutatedRequests(t *testing.T) {
 	if status, answer, err := ask(teacher, "POST", "/api/v1/session", signIn, nil); status != 200 {
 		t.Fatalf("%d %s %v", status, answer, err)
 	}
-	var assignments struct{ Items []app.AssignmentView }
+	var assignments struct{ Items []results.AssignmentView }
 	_, raw, _ := ask(teacher, "GET", "/api/v1/assignments", nil, nil)
 	if err := json.Unmarshal(raw, &assignments); err != nil || len(assignments.Items) == 0 {
 		t.Fatalf("%s %v", raw, err)

@@ -19,7 +19,9 @@ import (
 // packages are those of internal, each below what it may import.
 var packages = []string{
 	"config", "browser", "look", "media", "postgres", "webfiles", "words",
-	"refusal", "view/entries", "view/sheets", "keys", "roster", "store", "store/storetest", "export", "live",
+	"refusal", "view/golden",
+	"view/entries", "view/sheets", "view/drafts", "view/results", "view/shelves", "view/answers",
+	"keys", "roster", "store", "store/storetest", "export", "live",
 	"app", "api", "demo",
 }
 

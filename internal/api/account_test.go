@@ -18,6 +18,7 @@ import (
 	"patient-kitchen/internal/config"
 	"patient-kitchen/internal/keys"
 	"patient-kitchen/internal/store/storetest"
+	"patient-kitchen/internal/view/results"
 )
 
 // A password has twelve signs or more and is neither among the commonest nor
@@ -233,7 +234,7 @@ func TestArchiveOfAClass(t *testing.T) {
 	sc.put(moss, newID(), reading("towel", "8 min", "=HYPERLINK(1)"))
 	// The same version goes out a second time, on the same day.
 	want[api.Done](sc.teacher, "POST", sc.asPath("/recall"), map[string]string{"reason": "The wrong day."})
-	want[app.AssignmentView](
+	want[results.AssignmentView](
 		sc.teacher,
 		"POST",
 		sc.path("/assignments"),

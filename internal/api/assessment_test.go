@@ -10,6 +10,7 @@ import (
 	"time"
 
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/results"
 )
 
 // A class may ask for the school's own assessment: nothing is issued without
@@ -83,7 +84,7 @@ func TestAssessment(t *testing.T) {
 		t.Errorf("%+v", v)
 	}
 	want[app.AssessmentView](sc.teacher, "POST", at, good)
-	as := want[app.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), issue)
+	as := want[results.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), issue)
 	fern := sc.phone("Fern")
 	lines := func() string {
 		for _, s := range want[app.Bundle](fern, "GET", fern.home, nil).Sheets {

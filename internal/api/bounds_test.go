@@ -9,6 +9,8 @@ import (
 
 	"patient-kitchen/internal/api"
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/drafts"
+	"patient-kitchen/internal/view/results"
 )
 
 // A number with a digit too many does not take the server down: it is refused
@@ -34,7 +36,7 @@ func TestDesignsThatAreTooLarge(t *testing.T) {
 			"If-Match",
 			"1",
 		)
-		if r := want[app.ReviewView](sc.teacher, "POST", "/preview/review", `{"document": `+doc+`}`); r.Readable ||
+		if r := want[drafts.ReviewView](sc.teacher, "POST", "/preview/review", `{"document": `+doc+`}`); r.Readable ||
 			r.Problem == "" {
 			t.Errorf("it is judged: %+v", r)
 		}
@@ -76,7 +78,7 @@ func TestAReadingBeyondMeasure(t *testing.T) {
 			t.Errorf("%s: %d %.200s", path, a.status, a.body)
 		}
 	}
-	want[app.OwnResult](p, "GET", sc.homePath(p, "/result"), nil)
+	want[results.OwnResult](p, "GET", sc.homePath(p, "/result"), nil)
 }
 
 // What no text can hold is refused on every way in, so that a phone does not

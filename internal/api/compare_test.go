@@ -9,7 +9,7 @@ import (
 	"patient-kitchen/core/compare"
 	"patient-kitchen/core/design"
 	"patient-kitchen/docs"
-	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/results"
 )
 
 // A class that is exported and worked out from the files gives the page's
@@ -66,7 +66,7 @@ func TestExportIsComparedTheSame(t *testing.T) {
 		words[f.ID] = f
 	}
 	compared := 0
-	for _, c := range want[app.Results](sc.teacher, "GET", sc.asPath("/results"), nil).Comparisons {
+	for _, c := range want[results.Results](sc.teacher, "GET", sc.asPath("/results"), nil).Comparisons {
 		for _, f := range c.Findings {
 			compared++
 			if w := words[f.ID]; w.Words.Teacher["en"] != strings.TrimSpace(f.Lead+" "+f.Words) ||
@@ -141,7 +141,7 @@ func TestOnePrediction(t *testing.T) {
 	if len(said) == 0 || said[0].Text == "" || len(said[0].Homes) != 2 || len(said[0].Options) != 0 {
 		t.Errorf("%+v", said)
 	}
-	nb := want[app.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+sc.homes[0].ID.String()), nil)
+	nb := want[results.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+sc.homes[0].ID.String()), nil)
 	if l := nb.Lines[len(nb.Lines)-1]; l.Asked == "" || l.Said == "" {
 		t.Errorf("an answer is shown by its ids: %+v", l)
 	}

@@ -10,6 +10,9 @@ import (
 	"patient-kitchen/core/compare"
 	"patient-kitchen/internal/api"
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/answers"
+	"patient-kitchen/internal/view/results"
+	"patient-kitchen/internal/view/shelves"
 )
 
 // A home in Spanish, in a class of Mexico and in one of Spain, all the way: what is
@@ -44,7 +47,7 @@ func TestSpanishHomesOfTwoCountries(t *testing.T) {
 		if a := fern.do("GET", sc.homePath(fern, "/print/safety"), nil); a.status != 200 {
 			t.Errorf("%s: paper %d", zone, a.status)
 		}
-		own := want[app.OwnResult](fern, "GET", sc.homePath(fern, "/result"), nil)
+		own := want[results.OwnResult](fern, "GET", sc.homePath(fern, "/result"), nil)
 		if said, _ := json.Marshal(own.Results); !strings.Contains(string(said), c.echo) {
 			t.Errorf("%s: %s", zone, said)
 		}
@@ -67,10 +70,10 @@ func TestListsInTheTeachersLanguage(t *testing.T) {
 	s := newSite(t)
 	sc := s.school("t@school.example", "Fern")
 	spanish := []string{"Accept-Language", "es"}
-	if list := want[api.List[app.AssignmentView]](sc.teacher, "GET", "/assignments", nil, spanish...).Items; list[0].Title != "Tiras de papel" {
+	if list := want[api.List[results.AssignmentView]](sc.teacher, "GET", "/assignments", nil, spanish...).Items; list[0].Title != "Tiras de papel" {
 		t.Errorf("%+v", list[0])
 	}
-	if list := want[api.List[app.AssignmentView]](sc.teacher, "GET", "/assignments", nil).Items; list[0].Title != "Paper strips" {
+	if list := want[api.List[results.AssignmentView]](sc.teacher, "GET", "/assignments", nil).Items; list[0].Title != "Paper strips" {
 		t.Errorf("%+v", list[0])
 	}
 	want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]any{"document": map[string]any{"schema": 2}})
@@ -80,8 +83,8 @@ func TestListsInTheTeachersLanguage(t *testing.T) {
 	) {
 		t.Errorf("%+v", list)
 	}
-	l := want[app.LarderView](sc.teacher, "GET", "/larder", nil, spanish...)
-	if i := slices.IndexFunc(l.Jobs, func(j app.JobRow) bool { return j.ID == "mild-acid" }); i < 0 ||
+	l := want[shelves.LarderView](sc.teacher, "GET", "/larder", nil, spanish...)
+	if i := slices.IndexFunc(l.Jobs, func(j shelves.JobRow) bool { return j.ID == "mild-acid" }); i < 0 ||
 		l.Jobs[i].Job != "da H⁺: efervescencia, cambio de indicador, disuelve cáscaras" {
 		t.Errorf("%+v", l.Jobs[0])
 	}
@@ -90,13 +93,13 @@ func TestListsInTheTeachersLanguage(t *testing.T) {
 		l.Swaps[0].From != "vinagre blanco 5\u00a0%" {
 		t.Errorf("%+v %+v %+v %+v", l.Never[0], l.Printables[0], l.Fallbacks[0], l.Swaps[0])
 	}
-	card := want[app.ThingCard](sc.teacher, "GET", "/larder/things/vinegar-white", nil, spanish...)
+	card := want[shelves.ThingCard](sc.teacher, "GET", "/larder/things/vinegar-white", nil, spanish...)
 	if !strings.HasPrefix(card.Caveat, "la etiqueta dice") || card.Place != "alacena de la cocina" ||
-		!strings.HasPrefix(card.Figures[0].Text, "ácido ") || !slices.ContainsFunc(card.Figures, func(f app.FigureRow) bool { return strings.Contains(f.Text, "acético, típico") }) {
+		!strings.HasPrefix(card.Figures[0].Text, "ácido ") || !slices.ContainsFunc(card.Figures, func(f shelves.FigureRow) bool { return strings.Contains(f.Text, "acético, típico") }) {
 		t.Errorf("%+v", card)
 	}
 	found := false
-	for _, m := range want[api.List[app.ModelView]](sc.teacher, "GET", "/models", nil, spanish...).Items {
+	for _, m := range want[api.List[answers.ModelView]](sc.teacher, "GET", "/models", nil, spanish...).Items {
 		if m.ID != "fizz" {
 			continue
 		}

@@ -7,6 +7,7 @@ import (
 
 	"patient-kitchen/core/safety"
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/drafts"
 )
 
 // ActionGroup is a group of what may be done in a step, in words.
@@ -46,7 +47,7 @@ func (s *Server) experiments() {
 		func(ctx context.Context, who app.TeacherActor, i *add) (app.DraftView, error) {
 			raw, err := rawField(i.RawBody, "document")
 			if i.Body.Example != "" {
-				raw, err = app.Example(i.Body.Example)
+				raw, err = drafts.Example(i.Body.Example)
 			}
 			if err != nil {
 				return app.DraftView{}, err

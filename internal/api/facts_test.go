@@ -7,6 +7,7 @@ import (
 
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/results"
 	"patient-kitchen/internal/view/sheets"
 )
 
@@ -21,7 +22,7 @@ func TestFactsOfAHome(t *testing.T) {
 		"/experiments",
 		map[string]any{"document": sc.experiment.Document},
 	)
-	sc.as = want[app.AssignmentView](
+	sc.as = want[results.AssignmentView](
 		sc.teacher,
 		"POST",
 		sc.path("/assignments"),
@@ -90,7 +91,7 @@ func TestFactsOfAHome(t *testing.T) {
 	for _, h := range sc.results().Homes {
 		book := string(sc.teacher.do("GET", sc.asPath("/notebooks/"+h.Home.String()), nil).body)
 		why := map[string]string{"Fern": "adult-not-said", "Sorrel": "fact-not-said"}[h.Nickname]
-		if got := append(h.Held, app.HeldStep{})[0].Why; got != why ||
+		if got := append(h.Held, results.HeldStep{})[0].Why; got != why ||
 			strings.Contains(book, `"held":[{`) != (why != "") {
 			t.Errorf("%s: %v, %s", h.Nickname, h.Held, book)
 		}

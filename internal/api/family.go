@@ -14,6 +14,7 @@ import (
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/results"
 	"patient-kitchen/internal/view/sheets"
 )
 
@@ -204,7 +205,7 @@ func (s *Server) family() {
 			"The home's own result, worked out",
 		),
 		func(i *result) uuid.UUID { return i.Home },
-		func(ctx context.Context, who app.HomeActor, i *result) (app.OwnResult, error) {
+		func(ctx context.Context, who app.HomeActor, i *result) (results.OwnResult, error) {
 			return s.App.OwnResult(ctx, who, i.Assignment)
 		},
 	)

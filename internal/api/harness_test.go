@@ -28,6 +28,7 @@ import (
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/store/storetest"
 	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/results"
 	"patient-kitchen/internal/view/sheets"
 )
 
@@ -220,7 +221,7 @@ type school struct {
 	homes      []app.HomeView
 	links      map[string]app.Invitation
 	experiment app.DraftView
-	as         app.AssignmentView
+	as         results.AssignmentView
 }
 
 func (s *site) school(email string, nicknames ...string) *school {
@@ -243,7 +244,7 @@ func (s *site) school(email string, nicknames ...string) *school {
 		"/experiments",
 		map[string]string{"example": "paper-strips"},
 	)
-	sc.as = want[app.AssignmentView](
+	sc.as = want[results.AssignmentView](
 		sc.teacher,
 		"POST",
 		sc.path("/assignments"),
@@ -321,9 +322,9 @@ func (sc *school) put(c *client, id string, body any) entries.EntryView {
 	return want[entries.EntryView](c, "PUT", sc.homePath(c, "/entries/"+id), body)
 }
 
-func (sc *school) results() app.Results {
+func (sc *school) results() results.Results {
 	sc.t.Helper()
-	return want[app.Results](sc.teacher, "GET", sc.asPath("/results"), nil)
+	return want[results.Results](sc.teacher, "GET", sc.asPath("/results"), nil)
 }
 
 func newID() string { return store.NewID().String() }

@@ -10,6 +10,7 @@ import (
 	"time"
 
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/results"
 	"patient-kitchen/internal/view/sheets"
 )
 
@@ -23,7 +24,7 @@ func TestIssuedOnce(t *testing.T) {
 	var all sync.WaitGroup
 	for i := range ids {
 		all.Go(func() {
-			ids[i] = want[app.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), body).ID.String()
+			ids[i] = want[results.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), body).ID.String()
 		})
 	}
 	all.Wait()
@@ -48,7 +49,7 @@ func TestIssuedOnce(t *testing.T) {
 	)
 	sc.teacher.refused("POST", sc.path("/assignments"), body, 412, "changed-elsewhere")
 	body["draft"] = 2
-	if as := want[app.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), body); as.Number != 2 {
+	if as := want[results.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), body); as.Number != 2 {
 		t.Errorf("version %d", as.Number)
 	}
 	// Taken back, it may go out again.
@@ -129,7 +130,7 @@ func TestEveryExperimentHasAResult(t *testing.T) {
 		"/experiments",
 		map[string]any{"document": json.RawMessage(ice)},
 	)
-	sc.as = want[app.AssignmentView](
+	sc.as = want[results.AssignmentView](
 		sc.teacher,
 		"POST",
 		sc.path("/assignments"),
@@ -174,7 +175,7 @@ func TestEveryExperimentHasAResult(t *testing.T) {
 				)
 			}
 		}
-		own := want[app.OwnResult](p, "GET", sc.homePath(p, "/result"), nil)
+		own := want[results.OwnResult](p, "GET", sc.homePath(p, "/result"), nil)
 		if len(own.Derived) != 1 || own.Derived[0].Name != "melted water" || len(own.Results) != 2 ||
 			!own.Results[0].OK ||
 			!strings.HasPrefix(own.Results[0].Text, strconv.Itoa(23+i)+".0\u00a0g") {

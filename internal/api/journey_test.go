@@ -12,7 +12,9 @@ import (
 	"patient-kitchen/core/compare"
 	"patient-kitchen/internal/api"
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/drafts"
 	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/results"
 	"patient-kitchen/internal/view/sheets"
 )
 
@@ -49,7 +51,7 @@ func TestFromDesignToResults(t *testing.T) {
 	if r.Counted != 2 || len(r.Homes) != 3 || r.Shared == nil || len(r.Comparisons) != 2 {
 		t.Fatalf("counted %d of %d, shared %v", r.Counted, len(r.Homes), r.Shared)
 	}
-	cell := func(nickname, condition string) app.CellView {
+	cell := func(nickname, condition string) results.CellView {
 		for _, h := range r.Homes {
 			if h.Nickname != nickname {
 				continue
@@ -61,7 +63,7 @@ func TestFromDesignToResults(t *testing.T) {
 			}
 		}
 		t.Fatalf("no cell of %s", nickname)
-		return app.CellView{}
+		return results.CellView{}
 	}
 	if c := cell("Fern", "towel"); c.Value == nil || *c.Value != 82.6 || math.Abs(*c.U-math.Sqrt(1.0/48+0.64)) > 1e-9 {
 		t.Errorf("Fern's towel: %+v", c)
@@ -83,7 +85,7 @@ func TestFromDesignToResults(t *testing.T) {
 	if n := len(fern.sheet().Shown); n != 0 {
 		t.Errorf("a home that measures sees %d shared readings", n)
 	}
-	own := want[app.OwnResult](fern, "GET", sc.homePath(fern, "/result"), nil)
+	own := want[results.OwnResult](fern, "GET", sc.homePath(fern, "/result"), nil)
 	if own.Shared || len(own.Sentence) != 1 || !strings.Contains(own.Sentence[0], "was more than") {
 		t.Errorf("own result: %+v", own)
 	}
@@ -122,7 +124,7 @@ func TestEntriesAreIdempotentAndKept(t *testing.T) {
 	if e := sc.put(fern, newID(), late); !e.Late {
 		t.Error("after the due time it is taken and marked late")
 	}
-	nb := want[app.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+sc.homes[1].ID.String()), nil)
+	nb := want[results.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+sc.homes[1].ID.String()), nil)
 	fates := map[string]string{}
 	for _, l := range nb.Lines {
 		fates[l.Entry.Typed] = l.Fate
@@ -268,7 +270,7 @@ func TestIssueWaitsForWhatIsInTheWay(t *testing.T) {
 	delete(body, "emergency_number")
 	delete(body, "poison_number")
 	class := want[app.ClassView](teacher, "POST", "/classes", body)
-	raw, _ := app.Example("paper-strips")
+	raw, _ := drafts.Example("paper-strips")
 	var doc map[string]any
 	if err := json.Unmarshal(raw, &doc); err != nil {
 		t.Fatal(err)
@@ -357,7 +359,7 @@ func TestVersionsAreFrozen(t *testing.T) {
 	if s := fern.sheet(); s.Title != "Paper strips" || s.Version != 1 {
 		t.Errorf("the home got %s, version %d", s.Title, s.Version)
 	}
-	next := want[app.AssignmentView](
+	next := want[results.AssignmentView](
 		sc.teacher,
 		"POST",
 		sc.path("/assignments"),

@@ -7,6 +7,7 @@ import (
 
 	"patient-kitchen/core/larder"
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/shelves"
 )
 
 // larder answers what household things are, and takes the school's own.
@@ -15,7 +16,7 @@ func (s *Server) larder() {
 	forTeacher(
 		s,
 		op("GET", "/larder", "get-larder", "Things, jobs, swaps, and what never"),
-		func(ctx context.Context, who app.TeacherActor, i *list) (app.LarderView, error) {
+		func(ctx context.Context, who app.TeacherActor, i *list) (shelves.LarderView, error) {
 			return s.App.Larder(ctx, who, i.code())
 		},
 	)
@@ -26,7 +27,7 @@ func (s *Server) larder() {
 	forTeacher(
 		s,
 		op("GET", "/larder/find", "find-things", "Search by everyday names, in every language"),
-		func(ctx context.Context, who app.TeacherActor, i *find) (app.LarderFound, error) {
+		func(ctx context.Context, who app.TeacherActor, i *find) (shelves.LarderFound, error) {
 			return s.App.FindThings(ctx, who, i.Typed, i.code())
 		},
 	)
@@ -37,7 +38,7 @@ func (s *Server) larder() {
 	forTeacher(
 		s,
 		op("GET", "/larder/things/{thing}", "get-thing", "All that is known of one thing"),
-		func(ctx context.Context, who app.TeacherActor, i *thing) (app.ThingCard, error) {
+		func(ctx context.Context, who app.TeacherActor, i *thing) (shelves.ThingCard, error) {
 			return s.App.Thing(ctx, who, i.Thing, i.code())
 		},
 	)
@@ -74,12 +75,12 @@ func (s *Server) larder() {
 			"describe-thing",
 			"What a thing of the school's own is still asked, judged as far as it is described",
 		),
-		func(_ context.Context, _ app.TeacherActor, i *describe) (app.DescribedView, error) {
+		func(_ context.Context, _ app.TeacherActor, i *describe) (shelves.DescribedView, error) {
 			raw, err := rawField(i.RawBody, "material")
 			if err != nil {
-				return app.DescribedView{}, err
+				return shelves.DescribedView{}, err
 			}
-			return app.DescribeThing(raw, i.code())
+			return shelves.DescribeThing(raw, i.code())
 		},
 	)
 	type del struct {

@@ -7,32 +7,33 @@ import (
 	"testing"
 
 	"patient-kitchen/internal/api"
-	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/drafts"
 	"patient-kitchen/internal/view/sheets"
+	"patient-kitchen/internal/view/shelves"
 )
 
 func TestTheLarder(t *testing.T) {
 	s := newSite(t)
 	teacher := s.teacher("t@school.example")
-	v := want[app.LarderView](teacher, "GET", "/larder", nil)
+	v := want[shelves.LarderView](teacher, "GET", "/larder", nil)
 	if len(v.Things) != 825 || len(v.Jobs) != 91 || len(v.Swaps) != 357 || len(v.Never) < 20 || len(v.Results) < 40 {
 		t.Errorf("%d things, %d jobs, %d swaps", len(v.Things), len(v.Jobs), len(v.Swaps))
 	}
-	card := want[app.ThingCard](teacher, "GET", "/larder/things/vinegar-white", nil)
+	card := want[shelves.ThingCard](teacher, "GET", "/larder/things/vinegar-white", nil)
 	if card.Name != "white vinegar" || len(card.Instead) < 10 || card.Bands[0].Verdict != "care" ||
 		!strings.Contains(card.Figures[0].Text, "meq/mL") {
 		t.Errorf("%+v", card)
 	}
-	if spanish := want[app.ThingCard](teacher, "GET", "/larder/things/bleach", nil, "Accept-Language", "es"); spanish.Name != "lejía" ||
+	if spanish := want[shelves.ThingCard](teacher, "GET", "/larder/things/bleach", nil, "Accept-Language", "es"); spanish.Name != "lejía" ||
 		spanish.Bands[3].Verdict != "not-at-home" {
 		t.Errorf("%+v", spanish)
 	}
 	teacher.refused("GET", "/larder/things/nectar", nil, 404, "not-found")
-	if f := want[app.LarderFound](teacher, "GET", "/larder/find?q=soda", nil); len(f.Asks) != 1 ||
+	if f := want[shelves.LarderFound](teacher, "GET", "/larder/find?q=soda", nil); len(f.Asks) != 1 ||
 		len(f.Asks[0].Choices) != 4 {
 		t.Errorf("%+v", f)
 	}
-	if f := want[app.LarderFound](teacher, "GET", "/larder/find?q=bakking+soda", nil); len(f.Things) != 0 ||
+	if f := want[shelves.LarderFound](teacher, "GET", "/larder/find?q=bakking+soda", nil); len(f.Things) != 0 ||
 		len(f.Nearest) == 0 {
 		t.Errorf("%+v", f)
 	}
@@ -49,7 +50,7 @@ func TestOwnThings(t *testing.T) {
 		"hazards": []string{"slip", "irritant"},
 	}
 	want[api.Done](teacher, "PUT", "/larder/own/school-soap", map[string]any{"material": soap})
-	card := want[app.ThingCard](teacher, "GET", "/larder/things/school-soap", nil)
+	card := want[shelves.ThingCard](teacher, "GET", "/larder/things/school-soap", nil)
 	if !card.Own || card.Shelf != "own" || len(card.Hazards) == 0 {
 		t.Errorf("%+v", card)
 	}
@@ -61,7 +62,7 @@ func TestOwnThings(t *testing.T) {
 		"/larder/own/bleach",
 		map[string]any{"material": map[string]any{"name": map[string]string{"en": "our bleach"}}},
 	)
-	if b := want[app.ThingCard](teacher, "GET", "/larder/things/bleach", nil); !b.Refused ||
+	if b := want[shelves.ThingCard](teacher, "GET", "/larder/things/bleach", nil); !b.Refused ||
 		b.Bands[3].Verdict != "not-at-home" {
 		t.Errorf("%+v", b)
 	}
@@ -92,9 +93,9 @@ func TestOwnThings(t *testing.T) {
 		"effect":  "less foam",
 	}
 	want[api.Done](teacher, "PUT", "/larder/own-swaps/soap-for-soap", map[string]any{"swap": swap})
-	if card := want[app.ThingCard](teacher, "GET", "/larder/things/dish-soap", nil); !slices.ContainsFunc(
+	if card := want[shelves.ThingCard](teacher, "GET", "/larder/things/dish-soap", nil); !slices.ContainsFunc(
 		card.Instead,
-		func(r app.SwapRow) bool { return r.Own && r.To == "school soap" },
+		func(r shelves.SwapRow) bool { return r.Own && r.To == "school soap" },
 	) {
 		t.Errorf("%+v", card.Instead)
 	}
@@ -114,7 +115,7 @@ func TestOwnThings(t *testing.T) {
 			"file": "id,role,results,from,to,class\nmore-soap,surfactant,any,dish-soap,school-soap,separate\n",
 		},
 	)
-	if card := want[app.ThingCard](other, "GET", "/larder/things/school-soap", nil); len(card.Serves) != 2 {
+	if card := want[shelves.ThingCard](other, "GET", "/larder/things/school-soap", nil); len(card.Serves) != 2 {
 		t.Errorf("%+v", card)
 	}
 	other.refused(
@@ -130,7 +131,7 @@ func TestOwnThings(t *testing.T) {
 		"languages": []string{"en"},
 		"needs":     []any{map[string]any{"id": "soap", "name": map[string]string{}}},
 	}
-	m := want[app.Mended](
+	m := want[drafts.Mended](
 		teacher,
 		"POST",
 		"/preview/choose",
@@ -167,14 +168,14 @@ func TestOwnThings(t *testing.T) {
 	teacher.refused("DELETE", "/larder/own-swaps/soap-for-soap", nil, 404, "not-found")
 	want[api.Done](teacher, "DELETE", "/larder/own/school-soap", nil)
 	teacher.refused("DELETE", "/larder/own/school-soap", nil, 404, "not-found")
-	if v := want[app.LarderView](teacher, "GET", "/larder", nil); v.Own != 1 {
+	if v := want[shelves.LarderView](teacher, "GET", "/larder", nil); v.Own != 1 {
 		t.Errorf("%d own things", v.Own)
 	}
 }
 
 func exampleDoc(t *testing.T, name string) map[string]any {
 	t.Helper()
-	raw, err := app.Example(name)
+	raw, err := drafts.Example(name)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -194,7 +195,7 @@ func TestOwnEntriesThatNoLongerFit(t *testing.T) {
 	teacher := s.teacher("t@school.example")
 	soap := map[string]any{"name": map[string]string{"en": "school soap"}, "roles": []string{"surfactant"}}
 	want[api.Done](teacher, "PUT", "/larder/own/school-soap", map[string]any{"material": soap})
-	if v := want[app.LarderView](teacher, "GET", "/larder", nil); v.OwnProblem != nil || v.Own != 1 {
+	if v := want[shelves.LarderView](teacher, "GET", "/larder", nil); v.OwnProblem != nil || v.Own != 1 {
 		t.Errorf("%+v", v.OwnProblem)
 	}
 	for kind, body := range map[string]string{"thing": `{"id":"old-job","name":{"en":"old"},"roles":["job-of-old"]}`, "swap": `{"id":"old-swap","role":"surfactant"}`} {
@@ -202,18 +203,18 @@ func TestOwnEntriesThatNoLongerFit(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	v := want[app.LarderView](teacher, "GET", "/larder", nil)
+	v := want[shelves.LarderView](teacher, "GET", "/larder", nil)
 	if v.OwnProblem == nil || v.OwnProblem.Kind != "thing" || v.OwnProblem.ID != "old-job" ||
 		!strings.Contains(v.OwnProblem.Words, "job-of-old") {
 		t.Fatalf("%+v", v.OwnProblem)
 	}
 	teacher.refused("GET", "/larder/things/school-soap", nil, 404, "not-found")
 	want[api.Done](teacher, "DELETE", "/larder/own/old-job", nil)
-	if v := want[app.LarderView](teacher, "GET", "/larder", nil); v.OwnProblem == nil || v.OwnProblem.Kind != "swap" {
+	if v := want[shelves.LarderView](teacher, "GET", "/larder", nil); v.OwnProblem == nil || v.OwnProblem.Kind != "swap" {
 		t.Fatalf("%+v", v.OwnProblem)
 	}
 	want[api.Done](teacher, "DELETE", "/larder/own-swaps/old-swap", nil)
-	if card := want[app.ThingCard](teacher, "GET", "/larder/things/school-soap", nil); !card.Own {
+	if card := want[shelves.ThingCard](teacher, "GET", "/larder/things/school-soap", nil); !card.Own {
 		t.Errorf("%+v", card)
 	}
 }
@@ -224,12 +225,12 @@ func TestWaysOutCarryThemselvesOut(t *testing.T) {
 	doc := exampleDoc(t, "sour-lemon")
 	step := doc["steps"].([]any)[3].(map[string]any)
 	step["closed"] = true
-	r := want[app.ReviewView](teacher, "POST", "/preview/review", map[string]any{"document": doc})
+	r := want[drafts.ReviewView](teacher, "POST", "/preview/review", map[string]any{"document": doc})
 	if r.Issuable || r.Safety[0].Rule != "gas-rigid-closed" || !r.Safety[0].Absolute || len(r.Safety[0].Ways) < 2 ||
 		r.Safety[0].CanLower {
 		t.Fatalf("%+v", r.Safety[0])
 	}
-	m := want[app.Mended](
+	m := want[drafts.Mended](
 		teacher,
 		"POST",
 		"/preview/mend",
@@ -246,7 +247,7 @@ func TestWaysOutCarryThemselvesOut(t *testing.T) {
 		422,
 		"invalid",
 	)
-	spanish := want[app.ReviewView](
+	spanish := want[drafts.ReviewView](
 		teacher,
 		"POST",
 		"/preview/review",

@@ -4,6 +4,7 @@ import (
 	"context"
 
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/drafts"
 	"patient-kitchen/internal/view/sheets"
 )
 
@@ -22,9 +23,9 @@ func (s *Server) previews() {
 	forTeacher(
 		s,
 		op("POST", "/preview/formula", "preview-formula", "Check a formula while it is typed"),
-		func(_ context.Context, _ app.TeacherActor, i *formula) (app.FormulaView, error) {
+		func(_ context.Context, _ app.TeacherActor, i *formula) (drafts.FormulaView, error) {
 			raw, err := rawField(i.RawBody, "document")
-			view := app.TryFormula(raw, i.Body.Formula, i.Body.Unit, i.code())
+			view := drafts.TryFormula(raw, i.Body.Formula, i.Body.Unit, i.code())
 			view.Sequence = i.Body.Sequence
 			return view, err
 		},
@@ -40,12 +41,12 @@ func (s *Server) previews() {
 	forTeacher(
 		s,
 		op("POST", "/preview/mend", "preview-mend", "Carry a way out on a document"),
-		func(_ context.Context, _ app.TeacherActor, i *mend) (app.Mended, error) {
+		func(_ context.Context, _ app.TeacherActor, i *mend) (drafts.Mended, error) {
 			raw, err := rawField(i.RawBody, "document")
 			if err != nil {
-				return app.Mended{}, err
+				return drafts.Mended{}, err
 			}
-			return app.Mend(raw, i.Body.Way, i.code())
+			return drafts.Mend(raw, i.Body.Way, i.code())
 		},
 	)
 	type judge struct {
@@ -58,9 +59,9 @@ func (s *Server) previews() {
 	forTeacher(
 		s,
 		op("POST", "/preview/review", "preview-review", "Judge a document in another language, without storing it"),
-		func(_ context.Context, _ app.TeacherActor, i *judge) (app.ReviewView, error) {
+		func(_ context.Context, _ app.TeacherActor, i *judge) (drafts.ReviewView, error) {
 			raw, err := rawField(i.RawBody, "document")
-			return app.Review(raw, i.code()), err
+			return drafts.Review(raw, i.code()), err
 		},
 	)
 	type choose struct {
@@ -75,10 +76,10 @@ func (s *Server) previews() {
 	forTeacher(
 		s,
 		op("POST", "/preview/choose", "preview-choose", "Make a need a thing of the larder"),
-		func(ctx context.Context, who app.TeacherActor, i *choose) (app.Mended, error) {
+		func(ctx context.Context, who app.TeacherActor, i *choose) (drafts.Mended, error) {
 			raw, err := rawField(i.RawBody, "document")
 			if err != nil {
-				return app.Mended{}, err
+				return drafts.Mended{}, err
 			}
 			return s.App.Choose(ctx, who, raw, i.Body.Need, i.Body.Thing, i.code())
 		},

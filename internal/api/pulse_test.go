@@ -10,6 +10,7 @@ import (
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/store/storetest"
 	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/results"
 )
 
 // A phone that has its page is told so by one look at the database; whatever
@@ -68,7 +69,7 @@ func TestPageIsSentOnlyWhenItChanged(t *testing.T) {
 			want[entries.EntryView](sc.teacher, "PUT", sc.asPath("/shared/"+newID()), reading("towel", "1 min", "17 mm"))
 		}},
 		{"a question at the desk", func() {
-			n := want[app.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+home.ID.String()), nil)
+			n := want[results.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+home.ID.String()), nil)
 			want[api.Done](sc.teacher, "POST", sc.asPath("/notebooks/"+home.ID.String()+"/desk"), map[string]any{"kind": "asked", "refers": n.Lines[0].ID, "text": "Is it 82?"})
 		}},
 		{"another name of the class", func() {
@@ -86,7 +87,7 @@ func TestPageIsSentOnlyWhenItChanged(t *testing.T) {
 		}},
 		{"another experiment", func() {
 			made := want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]string{"example": "thirsty-beans"})
-			want[app.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{"experiment": made.ID, "opens_at": s.now.Add(time.Hour), "due_at": s.now.Add(24 * time.Hour)})
+			want[results.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{"experiment": made.ID, "opens_at": s.now.Add(time.Hour), "due_at": s.now.Add(24 * time.Hour)})
 		}},
 		{"the hour at which it opens", func() { s.now = s.now.Add(2 * time.Hour) }},
 	} {
@@ -113,8 +114,8 @@ func TestClassPageTakesWhatChanged(t *testing.T) {
 	for _, h := range whole.Homes {
 		had = append(had, h.Tag)
 	}
-	again := func() app.Results {
-		return want[app.Results](sc.teacher, "GET", sc.asPath("/results?had="+strings.Join(had, ",")), nil)
+	again := func() results.Results {
+		return want[results.Results](sc.teacher, "GET", sc.asPath("/results?had="+strings.Join(had, ",")), nil)
 	}
 	for i, h := range again().Homes {
 		if !h.Had || h.Tag != had[i] || h.Home != nil || len(h.Cells) > 0 {

@@ -14,6 +14,7 @@ import (
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/roster"
 	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/results"
 )
 
 // Reply wraps a body.
@@ -390,9 +391,9 @@ func (s *Server) assignments() {
 	forTeacher(
 		s,
 		op("GET", "/assignments", "list-assignments", "The assignments of all classes"),
-		func(ctx context.Context, who app.TeacherActor, i *Accept) (List[app.AssignmentView], error) {
+		func(ctx context.Context, who app.TeacherActor, i *Accept) (List[results.AssignmentView], error) {
 			v, err := s.App.Assignments(ctx, who, i.code())
-			return List[app.AssignmentView]{Items: v}, err
+			return List[results.AssignmentView]{Items: v}, err
 		},
 	)
 	type check struct {
@@ -415,7 +416,7 @@ func (s *Server) assignments() {
 	forTeacher(
 		s,
 		op("POST", "/classes/{class}/assignments", "issue", "Freeze a version and hand it to every home"),
-		func(ctx context.Context, who app.TeacherActor, i *issue) (app.AssignmentView, error) {
+		func(ctx context.Context, who app.TeacherActor, i *issue) (results.AssignmentView, error) {
 			return s.App.Issue(ctx, who, i.Class, i.Body, i.code())
 		},
 	)
@@ -441,14 +442,14 @@ func (s *Server) assignments() {
 		AssignmentPath
 		Accept
 	}
-	type results struct {
+	type page struct {
 		Get
 		Had []string `query:"had" maxItems:"200" doc:"Tags of the rows that the page has"`
 	}
 	forTeacher(
 		s,
 		op("GET", "/classes/{class}/assignments/{assignment}/results", "get-results", "The class page"),
-		func(ctx context.Context, who app.TeacherActor, i *results) (app.Results, error) {
+		func(ctx context.Context, who app.TeacherActor, i *page) (results.Results, error) {
 			out, err := s.App.Results(ctx, who, i.Class, i.Assignment, i.code())
 			if err != nil {
 				return out, err
@@ -468,7 +469,7 @@ func (s *Server) assignments() {
 			"get-notebook",
 			"A home's notebook, corrections included",
 		),
-		func(ctx context.Context, who app.TeacherActor, i *notebook) (app.NotebookView, error) {
+		func(ctx context.Context, who app.TeacherActor, i *notebook) (results.NotebookView, error) {
 			return s.App.Notebook(ctx, who, i.Class, i.Assignment, i.Home, i.code())
 		},
 	)

@@ -14,6 +14,9 @@ import (
 
 	"patient-kitchen/internal/api"
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/answers"
+	"patient-kitchen/internal/view/drafts"
+	"patient-kitchen/internal/view/results"
 )
 
 // Documents carry a version: a change made from an older one is refused with
@@ -83,7 +86,7 @@ func TestExperimentsComeAndGo(t *testing.T) {
 	teacher.refused("GET", path, nil, 404, "not-found")
 	want[api.Done](teacher, "POST", path+"/restore", nil)
 	want[app.DraftView](teacher, "GET", path, nil)
-	v := want[app.FormulaView](
+	v := want[drafts.FormulaView](
 		teacher,
 		"POST",
 		"/preview/formula",
@@ -254,7 +257,7 @@ func TestNotebookTimes(t *testing.T) {
 	if e := sc.put(fern, newID(), jump); !e.ClockJump {
 		t.Error("a time in the future is a clock jump")
 	}
-	nb := want[app.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+sc.homes[0].ID.String()), nil)
+	nb := want[results.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+sc.homes[0].ID.String()), nil)
 	if len(nb.Lines) != 2 ||
 		!nb.Lines[0].MeasuredAt.Equal(lesson.Add(-time.Hour)) && !nb.Lines[1].MeasuredAt.Equal(lesson.Add(-time.Hour)) {
 		t.Errorf("%+v", nb.Lines)
@@ -297,7 +300,7 @@ func TestUnknownFields(t *testing.T) {
 func TestModelsAnswerWhileTyped(t *testing.T) {
 	s := newSite(t)
 	teacher := s.school("t@school.example", "Fern").teacher
-	models := want[api.List[app.ModelView]](teacher, "GET", "/models", nil).Items
+	models := want[api.List[answers.ModelView]](teacher, "GET", "/models", nil).Items
 	if len(models) < 30 {
 		t.Fatalf("%d models", len(models))
 	}
@@ -305,7 +308,7 @@ func TestModelsAnswerWhileTyped(t *testing.T) {
 		if len(m.Example) == 0 { // takes a file
 			continue
 		}
-		a := want[app.Answer](teacher, "POST", "/models/"+m.ID, map[string]any{"sequence": 7, "typed": m.Example})
+		a := want[answers.Answer](teacher, "POST", "/models/"+m.ID, map[string]any{"sequence": 7, "typed": m.Example})
 		if a.Problem != nil || a.Sequence != 7 || len(a.Outputs) != len(m.Outputs) || len(a.Shown) != len(m.Outputs) ||
 			len(a.Notes) != 2 ||
 			m.Main != "" && (a.Main == "" || a.Shown[a.Main] == "") {
@@ -314,7 +317,7 @@ func TestModelsAnswerWhileTyped(t *testing.T) {
 	}
 	// 1 m swings once in 2.00641 s (2π√(L/g), g = 9.80665 m/s²).
 	for body, language := range map[string]string{`{"typed": {"length": " 100 cm ", "amplitude": ""}}`: "en", `{"inputs": {"length": "1 m"}}`: "es"} {
-		a := want[app.Answer](teacher, "POST", "/models/pendulum", body, "Accept-Language", language)
+		a := want[answers.Answer](teacher, "POST", "/models/pendulum", body, "Accept-Language", language)
 		if words := map[string]string{"en": "2.006 ± 0.003 s", "es": "2,006 s"}[language]; a.Shown["period"] != words {
 			t.Errorf("%s: %q", body, a.Shown["period"])
 		}
@@ -326,18 +329,18 @@ func TestModelsAnswerWhileTyped(t *testing.T) {
 		`{"inputs": {"length": [1]}}`:                   {"length", "number or a text"},
 		`{}`:                                            {"length", "exactly one"},
 	} {
-		a := want[app.Answer](teacher, "POST", "/models/pendulum", body)
+		a := want[answers.Answer](teacher, "POST", "/models/pendulum", body)
 		if a.Problem == nil || a.Problem.Input != problem[0] || !strings.Contains(a.Problem.Message, problem[1]) ||
 			a.Outputs != nil {
 			t.Errorf("%s: %+v", body, a.Problem)
 		}
 	}
-	a := want[app.Answer](teacher, "POST", "/models/choice", `{"typed": {"counts": "14; six"}}`)
+	a := want[answers.Answer](teacher, "POST", "/models/choice", `{"typed": {"counts": "14; six"}}`)
 	if a.Problem == nil || a.Problem.Input != "counts[1]" {
 		t.Errorf("the place in a list: %+v", a.Problem)
 	}
 	// Everything that is said about one answer.
-	a = want[app.Answer](
+	a = want[answers.Answer](
 		teacher,
 		"POST",
 		"/models/pendulum",
@@ -351,7 +354,7 @@ func TestModelsAnswerWhileTyped(t *testing.T) {
 		!strings.HasPrefix(a.Steps[1], "period = 2 × pi × √(length / g) × correction = ") {
 		t.Errorf("%+v", a)
 	}
-	a = want[app.Answer](teacher, "POST", "/models/choice", `{"typed": {"counts": "9; 1"}}`)
+	a = want[answers.Answer](teacher, "POST", "/models/choice", `{"typed": {"counts": "9; 1"}}`)
 	if a.Finding == nil || a.Finding.Verdict != "supported" || a.Finding.Conditions == "" {
 		t.Errorf("%+v", a.Finding)
 	}
@@ -361,7 +364,7 @@ func TestModelsAnswerWhileTyped(t *testing.T) {
 			"RIFF\x24\x00\x24\x00WAVEfmt \x10\x00\x00\x00\x01\x00\x01\x00\x80\xbb\x00\x00\x00\x77\x01\x00\x02\x00\x10\x00data\x00\x00\x24\x00",
 		),
 		make([]byte, 0x240000)...)
-	a = want[app.Answer](
+	a = want[answers.Answer](
 		teacher,
 		"POST",
 		"/models/signal-pitch",
@@ -373,7 +376,7 @@ func TestModelsAnswerWhileTyped(t *testing.T) {
 	// A student's own lines: right, and with the fraction on its head.
 	beans := `"typed": {"expression": "(after - before) / before", "symbols": "before = 16.0 g; after = 17.2 g", "unit": "%"}`
 	for working, right := range map[string]bool{"(17.2 g − 16.0 g) / 16.0 g × 100 = 7.5 %": true, "16.0 / (17.2 - 16.0) = 13.3": false} {
-		a := want[app.Answer](teacher, "POST", "/models/formula", `{`+beans+`, "working": "`+working+`"}`)
+		a := want[answers.Answer](teacher, "POST", "/models/formula", `{`+beans+`, "working": "`+working+`"}`)
 		if a.Student == nil || a.Student.Right != right || a.Student.Words == "" {
 			t.Errorf("%s: %+v", working, a.Student)
 		}
@@ -408,7 +411,7 @@ func TestAtTheDesk(t *testing.T) {
 	}
 	last := sc.homes[4]
 	desk := sc.asPath("/notebooks/" + last.ID.String() + "/desk")
-	mean := func(list []app.ComparisonView) string {
+	mean := func(list []results.ComparisonView) string {
 		for _, g := range list[0].Groups {
 			if g.Condition == "towel" {
 				return g.Text
@@ -491,7 +494,7 @@ func TestAtTheDesk(t *testing.T) {
 	if put.AtDesk != 2 || !strings.HasPrefix(mean(put.Comparisons), "50") {
 		t.Errorf("put: %d, %q", put.AtDesk, mean(put.Comparisons))
 	}
-	nb := want[app.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+last.ID.String()), nil)
+	nb := want[results.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+last.ID.String()), nil)
 	fates := map[string]string{}
 	for _, l := range nb.Lines {
 		fates[l.Entry.Typed+" "+l.Provenance] = l.Fate + " " + l.FateReason

@@ -12,6 +12,7 @@ import (
 	"patient-kitchen/internal/api"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/results"
 	"patient-kitchen/internal/view/sheets"
 )
 
@@ -36,7 +37,7 @@ func TestWatchOnly(t *testing.T) {
 	sc := site.school("t@school.example", "Fern", "Beck")
 	var doc json.RawMessage = []byte(foam)
 	sc.experiment = want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]any{"document": doc})
-	sc.as = want[app.AssignmentView](
+	sc.as = want[results.AssignmentView](
 		sc.teacher,
 		"POST",
 		sc.path("/assignments"),
@@ -197,7 +198,7 @@ func TestTheAdultsWordIsHeld(t *testing.T) {
 		"/experiments",
 		map[string]any{"document": json.RawMessage(doc)},
 	)
-	sc.as = want[app.AssignmentView](
+	sc.as = want[results.AssignmentView](
 		sc.teacher,
 		"POST",
 		sc.path("/assignments"),
@@ -241,8 +242,8 @@ func TestTheAdultsWordIsHeld(t *testing.T) {
 		)
 	}
 	r := sc.results()
-	fern := r.Homes[slices.IndexFunc(r.Homes, func(h app.HomeResult) bool { return h.Nickname == "Fern" })]
-	cell := slices.IndexFunc(fern.Cells, func(c app.CellView) bool { return c.State == "adult-not-said" })
+	fern := r.Homes[slices.IndexFunc(r.Homes, func(h results.HomeResult) bool { return h.Nickname == "Fern" })]
+	cell := slices.IndexFunc(fern.Cells, func(c results.CellView) bool { return c.State == "adult-not-said" })
 	if r.Counted != 1 || len(fern.Held) != 1 || cell < 0 || !strings.HasPrefix(fern.Cells[cell].Text, "50") ||
 		fern.Cells[cell].Value != nil {
 		t.Fatalf("counted %d, %+v", r.Counted, fern)
@@ -252,7 +253,7 @@ func TestTheAdultsWordIsHeld(t *testing.T) {
 		t.Errorf("%s", csv)
 	}
 	book := sc.asPath("/notebooks/" + fern.Home.String())
-	nb := want[app.NotebookView](sc.teacher, "GET", book, nil)
+	nb := want[results.NotebookView](sc.teacher, "GET", book, nil)
 	if len(nb.Held) != 1 || nb.Held[0].ID != "read-8" {
 		t.Errorf("%+v", nb.Held)
 	}
@@ -279,7 +280,7 @@ func TestTheAdultsWordIsHeld(t *testing.T) {
 	if r := sc.results(); r.Counted != 2 {
 		t.Errorf("counted %d", r.Counted)
 	}
-	if nb := want[app.NotebookView](sc.teacher, "GET", book, nil); len(nb.Held) != 0 ||
+	if nb := want[results.NotebookView](sc.teacher, "GET", book, nil); len(nb.Held) != 0 ||
 		nb.Lines[len(nb.Lines)-1].Provenance != "desk" {
 		t.Errorf("%+v", nb)
 	}

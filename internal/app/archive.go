@@ -18,6 +18,7 @@ import (
 	"patient-kitchen/internal/export"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/results"
 )
 
 // Archive is what a class leaves as: open files that need no program of ours.
@@ -91,7 +92,7 @@ func (a *App) Archive(ctx context.Context, who TeacherActor, class uuid.UUID) (A
 		}
 		listed = append(listed, row)
 	}
-	name := plainName(c.Name)
+	name := results.PlainName(c.Name)
 	return Archive{name + ".zip", func(ctx context.Context, w io.Writer) error {
 		z := &archiveWriter{zip: zip.NewWriter(w), folders: map[string]int{}}
 		z.json("class.json", viewClass(c, len(homes)).ClassFields)
@@ -141,7 +142,7 @@ func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who Teach
 	}
 	title := file.Experiment
 	dir := z.folder(
-		fmt.Sprintf("%s-%s-version-%d", as.OpensAt.UTC().Format(time.DateOnly), plainName(title), as.Number),
+		fmt.Sprintf("%s-%s-version-%d", as.OpensAt.UTC().Format(time.DateOnly), results.PlainName(title), as.Number),
 	)
 	z.put(dir+"experiment.json", document)
 	for name, write := range map[string]func(io.Writer, export.Dialect) error{"readings": file.ReadingsCSV, "answers": file.AnswersCSV, "observations": file.ObservationsCSV, "results": file.ResultsCSV} {
@@ -188,7 +189,7 @@ func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who Teach
 			if err != nil {
 				return err
 			}
-			z.put(dir+"photos/"+plainName(h.Nickname)+"-"+plainName(photo.Evidence)+"-"+id.String()[24:]+".jpg", raw)
+			z.put(dir+"photos/"+results.PlainName(h.Nickname)+"-"+results.PlainName(photo.Evidence)+"-"+id.String()[24:]+".jpg", raw)
 		}
 	}
 	return z.err

@@ -19,6 +19,7 @@ import (
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/results"
 	"patient-kitchen/internal/view/sheets"
 )
 
@@ -160,7 +161,7 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 		}
 		s.Entries = viewEntries(d.Document, entries, as.ID, hc.writer)
 		if s.Permission.State == "declined" || s.Permission.State == "watching" {
-			if book := sharedBook(d.Document, shared, as.ID, hc.class, hc.reader); hasValues(book) {
+			if book := sharedBook(d.Document, shared, as.ID, hc.class, hc.reader); results.HasValues(book) {
 				s.Shown = sheets.Shown(d.Document, book, hc.reader)
 			}
 		}

@@ -15,6 +15,7 @@ import (
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/drafts"
 )
 
 // ClassFields are what a teacher sets of a class.
@@ -243,7 +244,7 @@ func (a *App) Leavings(ctx context.Context, who TeacherActor, language string) (
 	for _, r := range rows {
 		title := ""
 		if r.What == "photos" {
-			title = titled(r.Title, language)
+			title = drafts.Titled(r.Title, language)
 		}
 		out = append(out, LeavingView{r.ClassID, r.ClassName, r.What, title, r.N, r.Day.Format(time.DateOnly)})
 	}

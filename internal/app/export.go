@@ -4,19 +4,15 @@ import (
 	"context"
 	"crypto/sha256"
 	"encoding/hex"
-	"regexp"
-	"strings"
 	"time"
 
 	"github.com/google/uuid"
 
 	"patient-kitchen/core/compare"
 	"patient-kitchen/core/notebook"
-	"patient-kitchen/core/quantity"
 	"patient-kitchen/internal/export"
+	"patient-kitchen/internal/view/results"
 )
-
-var fileName = regexp.MustCompile(`[^a-z0-9]+`)
 
 // Export gathers every reading, answer and observation of an assignment, home by
 // home, with what was worked out of them, and a name for the file. Homes that took
@@ -50,7 +46,7 @@ func (a *App) Export(
 		book := b.books[h.ID]
 		out.Homes = append(out.Homes, compare.ReadingsHome{Home: h.Nickname, Language: book.Writer.Language})
 		homes = append(homes, compare.Home{Key: h.Nickname, Book: book})
-		out.Readings = append(out.Readings, exportBook(h.Nickname, book)...)
+		out.Readings = append(out.Readings, results.ExportBook(h.Nickname, book)...)
 		for _, e := range book.Notes {
 			at := e.Measured().UTC().Format(time.RFC3339)
 			switch e.Kind {
@@ -67,7 +63,7 @@ func (a *App) Export(
 			}
 		}
 	}
-	out.Readings = append(out.Readings, exportBook("", b.shared)...)
+	out.Readings = append(out.Readings, results.ExportBook("", b.shared)...)
 	title, _ := b.design.Title.In(language)
 	return export.Class{
 			Name:       b.class.Name,
@@ -77,116 +73,7 @@ func (a *App) Export(
 			Design:     b.design.Document,
 			Readings:   out,
 			Report:     compare.Work(b.design.Document, homes, true),
-		}, plainName(
+		}, results.PlainName(
 			title + " " + b.class.Name,
 		), nil
-}
-
-// plainName is a name that every system takes for a file.
-func plainName(s string) string {
-	name := strings.Trim(fileName.ReplaceAllString(strings.ToLower(s), "-"), "-")
-	if name == "" {
-		return "file"
-	}
-	return name
-}
-
-func exportBook(name string, book *notebook.Book) []compare.Row {
-	var rows []compare.Row
-	for i := range book.Cells {
-		c := &book.Cells[i]
-		r, _ := book.Design.Reading(c.Slot.Reading)
-		base := compare.Row{
-			Home:       name,
-			Provenance: "own",
-			Reading:    c.Slot.Reading,
-			Condition:  c.Slot.Condition,
-			Time:       c.Slot.Time,
-			Trial:      c.Slot.Trial,
-			Unit:       r.Unit,
-			Kind:       "quantity",
-		}
-		if name == "" {
-			base.Provenance = "shared"
-		}
-		for _, l := range c.History {
-			row := base
-			if l.Entry.Provenance == notebook.Desk {
-				row.Provenance = string(notebook.Desk)
-			}
-			row.Typed, row.Fate, row.Reason, row.Late = l.Entry.Typed, exportFate(l.Fate), l.Reason, l.Entry.Late
-			if in, ok := r.Instrument(l.Entry.Instrument); ok {
-				row.Instrument, row.Step = in.ID, in.Resolution
-			}
-			row.MeasuredAt, row.ReceivedAt = l.Entry.Measured().
-				UTC().
-				Format(time.RFC3339),
-				l.Entry.Received.UTC().
-					Format(time.RFC3339)
-			if l.Understood.Readable {
-				v, u := l.Understood.InUnit.Value, l.Understood.InUnit.U
-				row.Value, row.U = &v, &u
-			}
-			row.Low, row.High = ends(l.Understood)
-			if l.Fate == "counts" {
-				row.Fate = fateOf(&l, row.Provenance)
-			}
-			if l.Understood.Kind == quantity.Bound {
-				row.Bound = "above"
-				if l.Understood.Typed.Below {
-					row.Bound = "below"
-				}
-			}
-			row.Counts = row.Fate == "counts"
-			rows = append(rows, row)
-		}
-		if c.State == notebook.HasReason && c.Entry != nil && c.Entry.Kind == notebook.NotRead {
-			row := base
-			row.Fate, row.Reason, row.Late = "not-read", c.Reason, c.Entry.Late
-			row.MeasuredAt, row.ReceivedAt = c.Entry.Measured().
-				UTC().
-				Format(time.RFC3339),
-				c.Entry.Received.UTC().
-					Format(time.RFC3339)
-			rows = append(rows, row)
-		}
-	}
-	return rows
-}
-
-// ends are the ends of what was typed as a range, about or bound, in the
-// reading's unit.
-func ends(u notebook.Understood) (low, high *float64) {
-	t := u.Typical
-	switch {
-	case u.Kind == quantity.Bound && t.Below:
-		return nil, &t.Value
-	case u.Kind == quantity.Bound:
-		return &t.Value, nil
-	case u.Readable && t.Low < t.High:
-		return &t.Low, &t.High
-	}
-	return nil, nil
-}
-
-// fateOf is what became of a reading that nothing speaks against: a text that
-// nobody could read counts for nothing, and shared readings in no class result.
-func fateOf(l *notebook.Line, provenance string) string {
-	switch {
-	case l.Understood.Kind == quantity.Missing:
-		return "missing"
-	case !l.Understood.Readable && (l.Understood.Kind != quantity.Bound || l.Understood.Message.ID != ""):
-		return "unread"
-	case provenance == string(notebook.Shared):
-		return provenance
-	}
-	return "counts"
-}
-
-// exportFate leaves out what would say something about the home.
-func exportFate(fate string) string {
-	if s := notebook.State(fate); s == notebook.FactNotSaid || s == notebook.NotHere {
-		return "not-counted"
-	}
-	return fate
 }

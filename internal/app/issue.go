@@ -18,6 +18,8 @@ import (
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/drafts"
+	"patient-kitchen/internal/view/results"
 	"patient-kitchen/internal/view/sheets"
 )
 
@@ -199,24 +201,6 @@ func languageWarnings(draft []byte, homes []store.Home, language string) []strin
 	return []string{text.Render(text.M("blocker.other-language", "homes", without), language)}
 }
 
-// AssignmentView is an assignment as its teacher sees it.
-type AssignmentView struct {
-	ID           uuid.UUID  `json:"id"`
-	Class        uuid.UUID  `json:"class"`
-	ClassName    string     `json:"class_name"`
-	Experiment   uuid.UUID  `json:"experiment"`
-	Title        string     `json:"title"`
-	Number       int        `json:"number" doc:"Version number"`
-	OpensAt      time.Time  `json:"opens_at"`
-	DueAt        time.Time  `json:"due_at"`
-	IssuedAt     time.Time  `json:"issued_at"`
-	RecalledAt   *time.Time `json:"recalled_at,omitempty"`
-	RecallReason string     `json:"recall_reason,omitempty"`
-	Homes        int        `json:"homes"`
-	Sent         int        `json:"sent" doc:"Homes that sent their work"`
-	State        string     `json:"state" enum:"waiting,open,over,recalled"`
-}
-
 func stateOf(opens, due time.Time, recalled *time.Time, now time.Time) string {
 	switch {
 	case recalled != nil:
@@ -250,13 +234,13 @@ func (a *App) Issue(
 	class uuid.UUID,
 	f IssueFields,
 	language string,
-) (AssignmentView, error) {
+) (results.AssignmentView, error) {
 	c, err := a.class(ctx, who, class)
 	if err != nil {
-		return AssignmentView{}, err
+		return results.AssignmentView{}, err
 	}
 	if !f.DueAt.After(f.OpensAt) || f.DueAt.After(f.OpensAt.AddDate(0, 3, 0)) {
-		return AssignmentView{}, refusal.Field(
+		return results.AssignmentView{}, refusal.Field(
 			"due_at",
 			refusal.Rule("after-opening"),
 			f.OpensAt.Add(24*time.Hour).Format(time.RFC3339),
@@ -264,7 +248,7 @@ func (a *App) Issue(
 	}
 	e, err := a.Store.Experiment(ctx, who.ID, f.Experiment)
 	if err != nil {
-		return AssignmentView{}, notFound(err)
+		return results.AssignmentView{}, notFound(err)
 	}
 	now, homes := a.Now(), 0
 	as := store.Assignment{
@@ -281,7 +265,7 @@ func (a *App) Issue(
 		class,
 		nil,
 		"assignment",
-		"issued "+titled(e.Title, language),
+		"issued "+drafts.Titled(e.Title, language),
 		func(q *store.Queries) error {
 			if e, err = q.LockExperiment(ctx, who.ID, f.Experiment); err != nil {
 				return notFound(err)
@@ -321,14 +305,14 @@ func (a *App) Issue(
 		},
 	)
 	if err != nil && !errors.Is(err, errStands) {
-		return AssignmentView{}, err
+		return results.AssignmentView{}, err
 	}
-	return AssignmentView{
+	return results.AssignmentView{
 		ID:         as.ID,
 		Class:      class,
 		ClassName:  c.Name,
 		Experiment: e.ID,
-		Title:      titled(e.Title, language),
+		Title:      drafts.Titled(e.Title, language),
 		Number:     as.Number,
 		OpensAt:    as.OpensAt,
 		DueAt:      as.DueAt,
@@ -396,18 +380,18 @@ func planHomes(ctx context.Context, q *store.Queries, as store.Assignment, docum
 }
 
 // Assignments lists the assignments of the teacher's classes.
-func (a *App) Assignments(ctx context.Context, who TeacherActor, language string) ([]AssignmentView, error) {
+func (a *App) Assignments(ctx context.Context, who TeacherActor, language string) ([]results.AssignmentView, error) {
 	rows, err := a.Store.AssignmentRows(ctx, who.ID)
-	out := make([]AssignmentView, 0, len(rows))
+	out := make([]results.AssignmentView, 0, len(rows))
 	for _, r := range rows {
 		out = append(
 			out,
-			AssignmentView{
+			results.AssignmentView{
 				ID:         r.ID,
 				Class:      r.ClassID,
 				ClassName:  r.ClassName,
 				Experiment: r.ExperimentID,
-				Title:      titled(r.Title, language),
+				Title:      drafts.Titled(r.Title, language),
 				Number:     r.Number,
 				OpensAt:    r.OpensAt,
 				DueAt:      r.DueAt,

@@ -5,7 +5,6 @@ import (
 	"crypto/sha256"
 	"encoding/json"
 	"strings"
-	"time"
 
 	"github.com/google/uuid"
 
@@ -17,33 +16,8 @@ import (
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/view/entries"
-	"patient-kitchen/internal/view/sheets"
+	"patient-kitchen/internal/view/results"
 )
-
-// NotebookLine is one entry of a home's notebook, corrections included.
-type NotebookLine struct {
-	entries.EntryView
-	Fate       string    `json:"fate,omitempty" enum:"counts,corrected,superseded,spoiled,set-aside,adult-not-said,fact-not-said,not-here" doc:"Of a reading"`
-	FateReason string    `json:"fate_reason,omitempty"`
-	MeasuredAt time.Time `json:"measured_at" doc:"By the phone, in the server's time"`
-	Asked      string    `json:"asked,omitempty" doc:"Of an answer: the question"`
-	Said       string    `json:"said,omitempty" doc:"Of an answer: what was chosen, in words"`
-	AfterStart bool      `json:"after_start,omitempty" doc:"Of a prediction: it came after the first reading and counts in no verdict"`
-}
-
-// NotebookView is a home's whole notebook.
-type NotebookView struct {
-	Result HomeResult     `json:"result"`
-	Lines  []NotebookLine `json:"lines"`
-
-	Held []HeldStep `json:"held" doc:"Steps worked at before what they wait for was said; what was entered there does not count until the teacher says why"`
-}
-
-// HeldStep is a step that was worked at before what it waits for was said.
-type HeldStep struct {
-	sheets.StepRef
-	Why string `json:"why" enum:"adult-not-said,fact-not-said,not-here" doc:"An adult has to be there and none had said so; the home was not asked about itself; what it said closes the step"`
-}
 
 // Notebook opens one home's notebook of an assignment.
 func (a *App) Notebook(
@@ -51,15 +25,15 @@ func (a *App) Notebook(
 	who TeacherActor,
 	class, assignment, home uuid.UUID,
 	language string,
-) (NotebookView, error) {
+) (results.NotebookView, error) {
 	b, err := a.classBooks(ctx, who, class, assignment, home)
 	if err != nil {
-		return NotebookView{}, err
+		return results.NotebookView{}, err
 	}
 	for _, h := range b.homes {
 		book := b.books[home]
-		out := NotebookView{Result: homeResult(h, b.permissions[home].State, book, language), Lines: []NotebookLine{}}
-		out.Held = held(book, language)
+		out := results.NotebookView{Result: results.ViewHome(homeOf(h), b.permissions[home].State, book, language), Lines: []results.NotebookLine{}}
+		out.Held = results.Held(book, language)
 		fates := map[string]notebook.Line{}
 		for i := range book.Cells {
 			for _, l := range book.Cells[i].History {
@@ -71,8 +45,8 @@ func (a *App) Notebook(
 			if e.Kind == notebook.Fact {
 				continue // the home's own
 			}
-			line := NotebookLine{EntryView: viewEntry(b.design.Document, row, book.Writer), MeasuredAt: e.Measured()}
-			line.answered(b.design.Document, book, &e, language)
+			line := results.NotebookLine{EntryView: viewEntry(b.design.Document, row, book.Writer), MeasuredAt: e.Measured()}
+			line.Answered(b.design.Document, book, &e, language)
 			if f, ok := fates[e.ID]; ok {
 				line.Fate, line.FateReason = f.Fate, f.Reason
 			}
@@ -80,15 +54,7 @@ func (a *App) Notebook(
 		}
 		return out, nil
 	}
-	return NotebookView{}, refusal.ErrNotFound
-}
-
-func held(book *notebook.Book, language string) []HeldStep {
-	steps := []HeldStep{}
-	for _, id := range book.Held {
-		steps = append(steps, HeldStep{sheets.StepOf(book.Design, id, language), string(book.Guards[id])})
-	}
-	return steps
+	return results.NotebookView{}, refusal.ErrNotFound
 }
 
 // DeskFields are what a teacher writes into a home's notebook, with the reason:
@@ -204,33 +170,23 @@ func readingOf(rows []store.Entry, assignment uuid.UUID, id string) (notebook.En
 	return notebook.Entry{}, false
 }
 
-// OwnResult is a home's own result, worked out with its own numbers, or with
-// the teacher's shared ones for a home that watches.
-type OwnResult struct {
-	Shared   bool         `json:"shared" doc:"The numbers are the teacher's"`
-	Derived  []DerivedRow `json:"derived"`
-	Results  []ResultView `json:"results"`
-	Sentence []string     `json:"sentences" doc:"What this home alone can tell"`
-	SentAt   *time.Time   `json:"sent_at,omitempty"`
-}
-
 // OwnResult works out a home's own result.
-func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID) (OwnResult, error) {
+func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID) (results.OwnResult, error) {
 	hc, err := a.homeContext(ctx, who)
 	if err != nil {
-		return OwnResult{}, err
+		return results.OwnResult{}, err
 	}
 	as, err := a.Store.Assignment(ctx, who.Class, assignment)
 	if err != nil {
-		return OwnResult{}, notFound(err)
+		return results.OwnResult{}, notFound(err)
 	}
 	d, err := a.issued(ctx, as)
 	if err != nil {
-		return OwnResult{}, err
+		return results.OwnResult{}, err
 	}
 	permissions, err := a.Store.HomePermissions(ctx, who.Class, who.Home)
 	if err != nil {
-		return OwnResult{}, err
+		return results.OwnResult{}, err
 	}
 	watching := d.Way == design.WatchShared
 	for _, p := range permissions {
@@ -238,29 +194,29 @@ func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID
 	}
 	own, err := a.Store.HomeEntries(ctx, who.Class, who.Home)
 	if err != nil {
-		return OwnResult{}, err
+		return results.OwnResult{}, err
 	}
 	book := openBook(d.Document, ofAssignment(own, assignment), hc.writer, d.guards(knownFacts(own)[who.Home]))
 	if watching {
 		shared, err := a.Store.SharedEntries(ctx, who.Class)
 		if err != nil {
-			return OwnResult{}, err
+			return results.OwnResult{}, err
 		}
 		book = sharedBook(d.Document, shared, assignment, hc.class, hc.reader)
 	}
-	out := OwnResult{
+	out := results.OwnResult{
 		Shared:   watching,
-		Derived:  []DerivedRow{},
-		Results:  []ResultView{},
+		Derived:  []results.DerivedRow{},
+		Results:  []results.ResultView{},
 		Sentence: []string{},
 		SentAt:   openBook(d.Document, ofAssignment(own, assignment), hc.writer, nil).SentAt,
 	}
 	for _, x := range d.Outcomes() {
 		name, _ := x.Name.In(hc.reader)
-		out.Derived = append(out.Derived, DerivedRow{x.ID, name, x.Unit, x.Formula})
+		out.Derived = append(out.Derived, results.DerivedRow{ID: x.ID, Name: name, Unit: x.Unit, Formula: x.Formula})
 	}
 	for _, r := range notebook.Derive(book) {
-		out.Results = append(out.Results, viewResult(r, hc.reader))
+		out.Results = append(out.Results, results.ViewResult(r, hc.reader))
 	}
 	for _, m := range compare.Differences(book) {
 		out.Sentence = append(out.Sentence, text.Render(m, hc.reader))
@@ -276,25 +232,4 @@ func ofAssignment(rows []store.Entry, assignment uuid.UUID) []store.Entry {
 		}
 	}
 	return out
-}
-
-// answered words an answer without any id.
-func (l *NotebookLine) answered(d *design.Document, book *notebook.Book, e *notebook.Entry, language string) {
-	q, ok := d.QuestionOf(e.Question)
-	if e.Kind != notebook.Answer || !ok {
-		return
-	}
-	l.Asked, _ = q.Text.In(language)
-	var names []text.Localized
-	for _, id := range e.Choice {
-		for _, o := range d.OptionsOf(q) {
-			if o.ID == id {
-				names = append(names, o.Text)
-			}
-		}
-	}
-	l.Said = text.Render(text.Message{ID: "compare.said-options", Args: text.Args{"options": names}}, language)
-	if said, ok := book.Said(q.ID); ok && said.Entry.ID == e.ID {
-		l.AfterStart = said.AfterStart
-	}
 }

@@ -10,15 +10,14 @@ import (
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/larder"
-	"patient-kitchen/core/safety"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
-	"patient-kitchen/internal/view/sheets"
+	"patient-kitchen/internal/view/drafts"
+	"patient-kitchen/internal/view/shelves"
 )
 
 const (
-	thingExample = `{"name": {"en": "school soap"}, "roles": ["surfactant"], "hazards": ["slip"]}`
-	swapExample  = `{"role": "surfactant", "results": ["any"], "from": {"materials": ["dish-soap"]}, "to": {"materials": ["school-soap"]}, "basis": "equal-volume", "class": "separate"}`
+	swapExample = `{"role": "surfactant", "results": ["any"], "from": {"materials": ["dish-soap"]}, "to": {"materials": ["school-soap"]}, "basis": "equal-volume", "class": "separate"}`
 )
 
 // PutOwnThing adds or corrects a thing of the school's own.
@@ -28,7 +27,7 @@ func (a *App) PutOwnThing(ctx context.Context, who TeacherActor, id string, raw 
 		err = errors.New("give one thing")
 	}
 	if err != nil {
-		return refusal.Field("material", refusal.Rule("unreadable", "problem", err.Error()), thingExample)
+		return refusal.Field("material", refusal.Rule("unreadable", "problem", err.Error()), shelves.ThingExample)
 	}
 	own.Materials[0].ID = id
 	return a.putOwn(ctx, who, own)
@@ -72,62 +71,6 @@ func (a *App) ImportThings(ctx context.Context, who TeacherActor, data []byte) (
 	return n, a.putOwn(ctx, who, own)
 }
 
-// DescribedView is what a thing of the school's own is still asked, and what
-// its answers come to.
-type DescribedView struct {
-	Questions []QuestionView `json:"questions" doc:"In the order they are asked; an answer may bring or take away others"`
-	Left      int            `json:"left" doc:"How many are not answered: until then it is judged as the worst it could be"`
-	Like      string         `json:"like,omitempty" doc:"A refused name that this one is or resembles"`
-	Refused   bool           `json:"refused" doc:"It is that name: whatever is answered, it stays refused"`
-	Unknown   bool           `json:"unknown" doc:"No word of the larder explains the name: it is not closed in, heated, lit, tasted or put on skin"`
-	Bands     []BandView     `json:"bands" doc:"The verdict of using it, by age"`
-}
-
-// QuestionView is one question about an own thing.
-type QuestionView struct {
-	ID       string             `json:"id"`
-	Question string             `json:"question"`
-	Answer   string             `json:"answer,omitempty"`
-	Answers  []sheets.OptionRow `json:"answers"`
-}
-
-// DescribeThing judges a thing of the school's own that is not stored.
-func DescribeThing(raw []byte, language string) (DescribedView, error) {
-	own, err := larder.ReadJSON(fmt.Appendf(nil, `{"materials": [%s]}`, raw))
-	if err == nil && len(own.Materials) != 1 {
-		err = errors.New("give one thing")
-	}
-	if err != nil {
-		return DescribedView{}, refusal.Field("material", refusal.Rule("unreadable", "problem", err.Error()), thingExample)
-	}
-	m := &own.Materials[0]
-	m.ID, m.Own = "own-thing", true
-	l := larder.Standard()
-	v := DescribedView{Questions: []QuestionView{}, Left: len(l.Unanswered(m)), Unknown: !l.Explained(m)}
-	for _, q := range l.Asked(m) {
-		words, _ := q.Question.In(language)
-		row := QuestionView{ID: q.ID, Question: words, Answer: m.Props[q.ID], Answers: []sheets.OptionRow{}}
-		for _, answer := range q.Answers {
-			said, _ := answer.Words.In(language)
-			row.Answers = append(row.Answers, sheets.OptionRow{ID: answer.Value, Text: said})
-		}
-		v.Questions = append(v.Questions, row)
-	}
-	for _, name := range m.Name {
-		if k, like := l.Likeness(name); k > larder.Unlike {
-			v.Like, v.Refused = like, v.Refused || k == larder.Refused
-		}
-	}
-	if mine, problems := l.With(own); len(problems) == 0 {
-		thing, _ := mine.Material("own-thing")
-		d := aloneDesign(thing)
-		v.Bands = viewBands(safety.Judge(&d, mine, nil))
-	} else {
-		v.Bands = []BandView{}
-	}
-	return v, nil
-}
-
 // putOwn stores entries that hold together with those that are there.
 func (a *App) putOwn(ctx context.Context, who TeacherActor, own larder.Own) error {
 	_, present, err := a.larderOf(ctx, who)
@@ -152,7 +95,7 @@ func (a *App) putOwn(ctx context.Context, who TeacherActor, own larder.Own) erro
 		return refusal.Field(
 			"material."+problems[0].Field,
 			refusal.Rule("said", "rule", problems[0].Entry+" "+problems[0].Message),
-			thingExample,
+			shelves.ThingExample,
 		)
 	}
 	t, err := a.Store.Teacher(ctx, who.ID)
@@ -219,19 +162,19 @@ func (a *App) OwnThings(ctx context.Context, who TeacherActor) (larder.Own, erro
 // Choose makes a need of a document a thing of the teacher's larder: its kind,
 // its job if it has that one, its names where none were written. What is the
 // school's own in it goes along with the document.
-func (a *App) Choose(ctx context.Context, who TeacherActor, raw []byte, need, thing, language string) (Mended, error) {
+func (a *App) Choose(ctx context.Context, who TeacherActor, raw []byte, need, thing, language string) (drafts.Mended, error) {
 	d, err := design.Read(raw)
 	if err != nil {
-		return Mended{}, refusal.Field("document", refusal.Rule("unreadable", "problem", err.Error()), `{"schema": 2}`)
+		return drafts.Mended{}, refusal.Field("document", refusal.Rule("unreadable", "problem", err.Error()), `{"schema": 2}`)
 	}
 	l, own, err := a.larderOf(ctx, who)
 	if err != nil {
-		return Mended{}, err
+		return drafts.Mended{}, err
 	}
 	n, ok := d.Need(need)
 	m, known := l.Material(thing)
 	if !ok || !known {
-		return Mended{}, refusal.ErrNotFound
+		return drafts.Mended{}, refusal.ErrNotFound
 	}
 	n.Kind, n.Material, n.Form, n.Strength = design.MaterialNeed, m.ID, "", nil
 	if !m.Does(n.Role) {
@@ -243,27 +186,7 @@ func (a *App) Choose(ctx context.Context, who TeacherActor, raw []byte, need, th
 	if named, _ := n.Name.In(language); named == "" {
 		n.Name = m.Name
 	}
-	carry(&d, own, thing)
+	shelves.Carry(&d, own, thing)
 	out, err := json.Marshal(d)
-	return Mended{out, Review(out, language)}, err
-}
-
-// carry puts the school's own entries about a thing into a document: the thing
-// itself, its swaps, and the own things those lead to.
-func carry(d *design.Document, own larder.Own, thing string) {
-	wanted := []string{thing}
-	for _, r := range own.Rules {
-		if slices.Contains(r.From.Materials, thing) {
-			wanted = append(wanted, r.To.Materials...)
-			if !slices.ContainsFunc(d.Swaps, func(o larder.Rule) bool { return o.ID == r.ID }) {
-				d.Swaps = append(d.Swaps, r)
-			}
-		}
-	}
-	for _, m := range own.Materials {
-		if slices.Contains(wanted, m.ID) &&
-			!slices.ContainsFunc(d.Materials, func(o larder.Material) bool { return o.ID == m.ID }) {
-			d.Materials = append(d.Materials, m)
-		}
-	}
+	return drafts.Mended{Document: out, Review: drafts.Review(out, language)}, err
 }

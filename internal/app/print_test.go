@@ -11,6 +11,7 @@ import (
 	"patient-kitchen/core/design"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/drafts"
 	"patient-kitchen/internal/view/sheets"
 )
 
@@ -124,22 +125,22 @@ func TestSheetsSayWhatTheRulesAdd(t *testing.T) {
 // A way out that is carried out on a document gives it back whole, judged
 // anew; one that does not fit says so.
 func TestMend(t *testing.T) {
-	raw, _ := Example("sour-lemon")
-	m, err := Mend(raw, "watch", "en")
+	raw, _ := drafts.Example("sour-lemon")
+	m, err := drafts.Mend(raw, "watch", "en")
 	if err != nil || !strings.Contains(string(m.Document), `"watch-shared"`) || !m.Review.Issuable {
 		t.Errorf("%v %.200s", err, m.Document)
 	}
-	if _, err := Mend(raw, "open:cut", "en"); err == nil {
+	if _, err := drafts.Mend(raw, "open:cut", "en"); err == nil {
 		t.Error("a vessel that is not closed was opened")
 	}
-	if _, err := Mend([]byte("{"), "watch", "en"); err == nil {
+	if _, err := drafts.Mend([]byte("{"), "watch", "en"); err == nil {
 		t.Error("no document was mended")
 	}
 	rows, err := sheets.Substitutes(raw, "soda", "es")
 	if err != nil || len(rows) == 0 || rows[0].Name == "" || rows[0].Way == "" {
 		t.Errorf("%v %+v", err, rows)
 	}
-	m, err = Mend(raw, rows[0].Way, "es")
+	m, err = drafts.Mend(raw, rows[0].Way, "es")
 	if err != nil || !strings.Contains(string(m.Document), strings.Split(rows[0].Way, ":")[2]) {
 		t.Errorf("%v %.300s", err, m.Document)
 	}

@@ -2,7 +2,6 @@ package app
 
 import (
 	"context"
-	"math"
 	"slices"
 
 	"github.com/google/uuid"
@@ -13,14 +12,9 @@ import (
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/results"
 	"patient-kitchen/internal/view/sheets"
 )
-
-// roundTo rounds a value to what its uncertainty allows.
-func roundTo(value, u float64) float64 {
-	p := math.Pow10(text.Decimals(value, u))
-	return math.Round(value*p) / p
-}
 
 // classBooks are an assignment's notebooks: one a home, and the shared one.
 type classBooks struct {
@@ -121,51 +115,51 @@ func (a *App) Results(
 	who TeacherActor,
 	class, assignment uuid.UUID,
 	language string,
-) (Results, error) {
+) (results.Results, error) {
 	b, err := a.classBooks(ctx, who, class, assignment)
 	if err != nil {
-		return Results{}, err
+		return results.Results{}, err
 	}
 	erased, err := a.Store.CountErased(ctx, class)
 	if err != nil {
-		return Results{}, err
+		return results.Results{}, err
 	}
 	d := b.design.Document
 	sheet := b.design.sheet(b.assignment, language, a.Now())
-	out := Results{
+	out := results.Results{
 		Question:    sheet.Question,
 		Conditions:  sheet.Conditions,
 		Readings:    sheet.Readings,
 		Slots:       d.Slots(),
-		Derived:     []DerivedRow{},
-		Homes:       []HomeResult{},
-		Comparisons: []ComparisonView{},
-		AsSent:      []ComparisonView{},
-		Said:        []AnsweredView{},
+		Derived:     []results.DerivedRow{},
+		Homes:       []results.HomeResult{},
+		Comparisons: []results.ComparisonView{},
+		AsSent:      []results.ComparisonView{},
+		Said:        []results.AnsweredView{},
 		Erased:      erased,
 	}
 	for _, x := range d.Outcomes() {
 		name, _ := x.Name.In(language)
-		out.Derived = append(out.Derived, DerivedRow{x.ID, name, x.Unit, x.Formula})
+		out.Derived = append(out.Derived, results.DerivedRow{ID: x.ID, Name: name, Unit: x.Unit, Formula: x.Formula})
 	}
 	var counted []compare.Home
 	sent := 0
 	for _, h := range b.homes {
 		book := b.books[h.ID]
-		row := homeResult(h, b.permissions[h.ID].State, book, language)
+		row := results.ViewHome(homeOf(h), b.permissions[h.ID].State, book, language)
 		for _, e := range b.entries[h.ID] {
 			row.Late = row.Late || e.Late
 		}
 		if row.SentAt != nil {
 			sent++
 		}
-		if hasValues(book) {
+		if results.HasValues(book) {
 			counted = append(counted, compare.Home{Key: h.ID.String(), Book: book})
 		}
 		out.Homes = append(out.Homes, row)
 	}
 	if len(b.sharedRows) > 0 {
-		shared := homeResult(store.Home{}, "", b.shared, language)
+		shared := results.ViewHome(results.Home{}, "", b.shared, language)
 		shared.Home, shared.Nickname, shared.Letters, shared.State = nil, "", "", "sent"
 		out.Shared = &shared
 	}
@@ -179,21 +173,21 @@ func (a *App) Results(
 		return b.homes[i].Nickname
 	}
 	for _, c := range comparisons {
-		out.Comparisons = append(out.Comparisons, viewComparison(d, c, nickname, language))
+		out.Comparisons = append(out.Comparisons, results.ViewComparison(d, c, nickname, language))
 	}
 	if asSent := b.asSent(&out); len(asSent) > 0 {
 		for _, c := range compare.Class(d, asSent) {
-			out.AsSent = append(out.AsSent, viewComparison(d, c, nickname, language))
+			out.AsSent = append(out.AsSent, results.ViewComparison(d, c, nickname, language))
 		}
 	}
-	markOutliers(out.Homes, comparisons)
+	results.MarkOutliers(out.Homes, comparisons)
 	answered := []compare.Home{}
 	for _, h := range b.homes {
 		answered = append(answered, compare.Home{Key: h.ID.String(), Book: b.books[h.ID]})
 	}
-	out.Said = viewAnswered(d, answered, nickname, language)
+	out.Said = results.ViewAnswered(d, answered, nickname, language)
 	as := b.assignment
-	out.Assignment = AssignmentView{
+	out.Assignment = results.AssignmentView{
 		ID:           as.ID,
 		Class:        class,
 		ClassName:    b.class.Name,
@@ -212,9 +206,13 @@ func (a *App) Results(
 	return out, nil
 }
 
+func homeOf(h store.Home) results.Home {
+	return results.Home{ID: h.ID, Nickname: h.Nickname, Letters: h.Letters, Opened: h.OpenedAt != nil}
+}
+
 // asSent are the homes that would count without the teacher's hand in their
 // readings; none where there was none.
-func (b *classBooks) asSent(out *Results) []compare.Home {
+func (b *classBooks) asSent(out *results.Results) []compare.Home {
 	changed := func(r store.Entry) bool {
 		return r.Provenance == string(notebook.Desk) &&
 			(r.Kind == string(notebook.SetAside) || r.Kind == string(notebook.Reading))
@@ -240,37 +238,9 @@ func (b *classBooks) asSent(out *Results) []compare.Home {
 				book.Guards,
 			)
 		}
-		if hasValues(book) {
+		if results.HasValues(book) {
 			homes = append(homes, compare.Home{Key: h.ID.String(), Book: book})
 		}
 	}
 	return homes
-}
-
-func hasValues(b *notebook.Book) bool {
-	for i := range b.Cells {
-		if s := b.Cells[i].State; s == notebook.HasValue || s == notebook.HasBound {
-			return true
-		}
-	}
-	return false
-}
-
-func markOutliers(homes []HomeResult, comparisons []compare.Comparison) {
-	apart := map[string]bool{}
-	for _, c := range comparisons {
-		for _, g := range c.Groups {
-			for _, p := range g.Points {
-				if p.Outlier {
-					apart[p.Key+c.Derived+g.Condition] = true
-				}
-			}
-		}
-	}
-	for i := range homes {
-		for k := range homes[i].Results {
-			r := &homes[i].Results[k]
-			r.Outlier = apart[homes[i].Home.String()+r.Derived+r.Condition]
-		}
-	}
 }

@@ -10,13 +10,14 @@ import (
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/drafts"
 	"patient-kitchen/internal/view/entries"
 	"patient-kitchen/internal/view/sheets"
 )
 
 func example(t *testing.T, name string) design.Document {
 	t.Helper()
-	raw, err := Example(name)
+	raw, err := drafts.Example(name)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -194,24 +195,24 @@ func TestClassFieldsAreChecked(t *testing.T) {
 }
 
 func TestReviewOfAnything(t *testing.T) {
-	if v := Review([]byte(`{"schema": 99}`), "en"); v.Readable || v.Issuable ||
+	if v := drafts.Review([]byte(`{"schema": 99}`), "en"); v.Readable || v.Issuable ||
 		!strings.Contains(v.Problem, "schema 99") {
 		t.Errorf("%+v", v)
 	}
-	raw, _ := Example("paper-strips")
-	v := Review(raw, "es")
+	raw, _ := drafts.Example("paper-strips")
+	v := drafts.Review(raw, "es")
 	if !v.Readable || !v.Issuable || v.Verdict != "care" || len(v.Margin) != 4 || v.Minutes != 29 || v.Hands != 24 ||
 		len(v.Spans) != 9 ||
 		v.Spans[0].Title != "Cortar las tiras" {
 		t.Errorf("%+v", v)
 	}
-	if _, err := Example("../secrets"); err == nil {
+	if _, err := drafts.Example("../secrets"); err == nil {
 		t.Error("an example by a path")
 	}
-	if f := TryFormula(raw, "last(height) + ", "mm", "en"); f.OK || f.Problem == "" || f.Position != 15 {
+	if f := drafts.TryFormula(raw, "last(height) + ", "mm", "en"); f.OK || f.Problem == "" || f.Position != 15 {
 		t.Errorf("%+v", f)
 	}
-	if f := TryFormula(raw, "last(height) / 2", "cm", "en"); !f.OK || f.Unit != "cm" {
+	if f := drafts.TryFormula(raw, "last(height) / 2", "cm", "en"); !f.OK || f.Unit != "cm" {
 		t.Errorf("%+v", f)
 	}
 }

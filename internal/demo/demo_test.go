@@ -14,6 +14,7 @@ import (
 	"patient-kitchen/internal/keys"
 	"patient-kitchen/internal/media"
 	"patient-kitchen/internal/store/storetest"
+	"patient-kitchen/internal/view/results"
 )
 
 func newApp(t *testing.T) *app.App {
@@ -32,7 +33,7 @@ func newApp(t *testing.T) *app.App {
 func TestSeed(t *testing.T) {
 	ctx := context.Background()
 	now := time.Date(2027, 2, 3, 9, 0, 0, 0, time.UTC)
-	read := func() app.Results {
+	read := func() results.Results {
 		a := newApp(t)
 		if ready, err := demo.Ready(ctx, a.Store); ready || err != nil {
 			t.Fatal(ready, err)

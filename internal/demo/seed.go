@@ -13,6 +13,7 @@ import (
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/drafts"
 	"patient-kitchen/internal/view/entries"
 	"patient-kitchen/internal/view/sheets"
 )
@@ -189,7 +190,7 @@ func (s *seeder) classes(now time.Time) error {
 func (s *seeder) experiments(lesson time.Time) error {
 	var strips uuid.UUID
 	for _, name := range []string{"sour-lemon", "warm-wraps", "falling-spinners", "thirsty-beans", "paper-strips"} {
-		raw, err := app.Example(name)
+		raw, err := drafts.Example(name)
 		if err != nil {
 			return err
 		}

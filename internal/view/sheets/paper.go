@@ -68,6 +68,7 @@ type PrintedSwap struct {
 // firstCards is how many first-aid cards the one page of a safety sheet holds.
 const firstCards = 5
 
+// Print is a sheet of a design for paper, by its kind.
 func Print(d *design.Document, kind, language string) (Printed, error) {
 	watched := d.Way == design.WatchShared
 	if slices.Contains(PrintedSheets[!watched], kind) {

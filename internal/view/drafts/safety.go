@@ -1,4 +1,4 @@
-package app
+package drafts
 
 import (
 	"cmp"
@@ -182,7 +182,8 @@ func viewOrder(d *design.Document, l *larder.Larder, r safety.Report, language s
 	return out
 }
 
-func viewBands(r safety.Report) []BandView {
+// ViewBands is the gravest verdict at each age.
+func ViewBands(r safety.Report) []BandView {
 	out := make([]BandView, len(r.Bands))
 	for i, v := range r.Bands {
 		out[i] = BandView{string(design.AgeBands[i]), string(v)}

@@ -1,4 +1,4 @@
-package app
+package results_test
 
 import (
 	"testing"
@@ -7,6 +7,7 @@ import (
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/stats"
+	"patient-kitchen/internal/view/results"
 )
 
 // A class's median and spread have the digits of its mean, whether the values
@@ -30,7 +31,7 @@ func TestDigitsFollowTheMean(t *testing.T) {
 	} {
 		mean := quantity.New(c.mean, c.unit)
 		mean.U = c.u
-		view := viewComparison(
+		view := results.ViewComparison(
 			&design.Document{},
 			compare.Comparison{
 				Unit: mean.Unit,

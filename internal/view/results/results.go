@@ -1,4 +1,4 @@
-package app
+package results
 
 import (
 	"crypto/sha256"
@@ -17,7 +17,6 @@ import (
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
-	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/view/sheets"
 )
 
@@ -137,7 +136,8 @@ type AnsweredHome struct {
 	Result     string    `json:"result,omitempty" doc:"What the home found, by condition"`
 }
 
-func viewAnswered(
+// ViewAnswered is what the homes answered, question by question.
+func ViewAnswered(
 	d *design.Document,
 	homes []compare.Home,
 	name func(key string) string,
@@ -243,7 +243,15 @@ type WordsView struct {
 	Why       string `json:"why" doc:"Why this test"`
 }
 
-func homeResult(h store.Home, permission string, book *notebook.Book, language string) HomeResult {
+// Home is a home by its names, and whether it opened its link.
+type Home struct {
+	ID                uuid.UUID
+	Nickname, Letters string
+	Opened            bool
+}
+
+// ViewHome is a home's row of the class page.
+func ViewHome(h Home, permission string, book *notebook.Book, language string) HomeResult {
 	id := h.ID
 	row := HomeResult{
 		Home:       &id,
@@ -254,7 +262,7 @@ func homeResult(h store.Home, permission string, book *notebook.Book, language s
 		Cells:      []CellView{},
 		Results:    []ResultView{},
 		Photos:     []uuid.UUID{},
-		Held:       held(book, language),
+		Held:       Held(book, language),
 	}
 	row.Done, row.Steps = book.Progress()
 	if !book.LastSeen.IsZero() {
@@ -266,11 +274,11 @@ func homeResult(h store.Home, permission string, book *notebook.Book, language s
 		row.State = permission
 	case book.SentAt != nil:
 		row.State = "sent"
-	case permission == "watching" && h.OpenedAt != nil:
+	case permission == "watching" && h.Opened:
 		row.State = permission
 	case permission == "granted" || row.Done > 0:
 		row.State = "working"
-	case h.OpenedAt != nil:
+	case h.Opened:
 		row.State = "opened"
 	default:
 		row.State = "not-opened"
@@ -279,7 +287,7 @@ func homeResult(h store.Home, permission string, book *notebook.Book, language s
 		row.Cells = append(row.Cells, viewCell(&book.Cells[i], language))
 	}
 	for _, r := range notebook.Derive(book) {
-		row.Results = append(row.Results, viewResult(r, language))
+		row.Results = append(row.Results, ViewResult(r, language))
 	}
 	for _, p := range book.Photos {
 		if m, err := uuid.Parse(p.Refers); err == nil {
@@ -316,7 +324,8 @@ func viewCell(c *notebook.Cell, language string) CellView {
 	return v
 }
 
-func viewResult(r notebook.Result, language string) ResultView {
+// ViewResult is a worked-out value.
+func ViewResult(r notebook.Result, language string) ResultView {
 	v := ResultView{Derived: r.Derived, Condition: r.Condition, OK: r.OK}
 	if r.Bound != nil {
 		v.Text = text.Render(quantity.Bounds(r.Bound.Low, r.Bound.High, r.Value.Unit), language)
@@ -336,7 +345,8 @@ func viewResult(r notebook.Result, language string) ResultView {
 	return v
 }
 
-func viewComparison(
+// ViewComparison is a comparison of the class, in numbers and in words.
+func ViewComparison(
 	d *design.Document,
 	c compare.Comparison,
 	name func(key string) string,

@@ -1,4 +1,4 @@
-package app
+package answers
 
 import (
 	"encoding/json"

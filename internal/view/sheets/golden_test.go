@@ -1,0 +1,57 @@
+package sheets_test
+
+import (
+	"testing"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/docs"
+	"patient-kitchen/internal/view/golden"
+	"patient-kitchen/internal/view/sheets"
+)
+
+func example(t *testing.T, name string) *design.Document {
+	t.Helper()
+	raw, err := docs.Examples.ReadFile("examples/" + name + ".json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	d, err := design.Read(raw)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return &d
+}
+
+// The sheet on the phone, with a class's own measures, and one that is watched.
+func TestPhone(t *testing.T) {
+	lemon := example(t, "sour-lemon")
+	golden.Same(t, "lemon.phone.en", sheets.Write(lemon, "en"))
+	golden.Same(t, "lemon.phone.es", sheets.Write(lemon, "es"))
+	wraps := example(t, "warm-wraps")
+	golden.Same(t, "wraps.phone.us", sheets.MeasuresOf("us", "en").Sheet(sheets.Write(wraps, "en")))
+	wraps.Way = design.WatchShared
+	golden.Same(t, "wraps.watched.es", sheets.Watched(wraps, "es"))
+}
+
+// The sheets on paper.
+func TestPaper(t *testing.T) {
+	for _, kind := range []string{"safety", "materials", "substitutions"} {
+		p, err := sheets.Print(example(t, "sour-lemon"), kind, "en")
+		if err != nil {
+			t.Fatal(err)
+		}
+		golden.Same(t, "lemon."+kind+".en", p)
+	}
+	wraps := example(t, "warm-wraps")
+	wraps.Way = design.WatchShared
+	for _, kind := range []string{"watch", "demonstration"} {
+		p, err := sheets.Print(wraps, kind, "es")
+		if err != nil {
+			t.Fatal(err)
+		}
+		golden.Same(t, "wraps."+kind+".es", p)
+	}
+	if _, err := sheets.Print(wraps, "poster", "en"); err == nil {
+		t.Error("a poster was printed")
+	}
+}

@@ -90,7 +90,7 @@ func check(name string, out io.Writer) error {
 		Safety:     []checkedSafety{},
 		Order:      []checkedOrder{},
 		Verdict:    map[design.AgeBand]safety.Verdict{},
-		Issuable:   r.Issuable,
+		Issuable:   r.Issuable(),
 	}
 	strays := design.Strays(raw)
 	for i := range strays { // refused, as at import

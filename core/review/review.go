@@ -41,13 +41,16 @@ type Review struct {
 	Safety     safety.Report
 	Timeline   schedule.Timeline
 	Margin     []Line
-	Issuable   bool
+	Blockers   []Blocker // what keeps it from homes; none where it can be issued
 }
+
+// Issuable reports whether nothing in the design keeps it from homes.
+func (r Review) Issuable() bool { return len(r.Blockers) == 0 }
 
 // Of judges a design.
 func Of(d *design.Document) Review {
 	r := Review{Validation: design.Validate(d), Safety: safety.Judge(d, d.Larder(), nil), Timeline: schedule.Plan(d)}
-	r.Issuable = !design.HasErrors(r.Validation) && r.Safety.Issuable(d.Way)
+	r.Blockers = gate(d, r.Validation, r.Safety)
 	r.Margin = []Line{
 		safetyLine(d, r.Safety),
 		designLine(r.Validation),

@@ -36,8 +36,8 @@ func TestMargin(t *testing.T) {
 		}
 		c.change(&d)
 		r := review.Of(&d)
-		if r.Issuable != c.issuable || len(r.Margin) != 4 {
-			t.Errorf("%s: issuable %v, %d lines", c.name, r.Issuable, len(r.Margin))
+		if r.Issuable() != c.issuable || len(r.Margin) != 4 {
+			t.Errorf("%s: issuable %v, %d lines", c.name, r.Issuable(), len(r.Margin))
 		}
 		for _, l := range r.Margin {
 			if l.Topic == c.topic && l.Weight != c.want {

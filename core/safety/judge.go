@@ -253,15 +253,24 @@ func Worst(findings []Finding) Verdict {
 	return worst
 }
 
-// Issuable reports whether a design with this report may go to homes in a way
-// of working: nothing is barred unless the homes only watch, and the order of
-// steps holds.
-func (r Report) Issuable(way design.Way) bool {
+// Barred is what keeps a design with this report from homes that work in a way:
+// findings of what is not done at home, and steps out of their order. Homes that only
+// watch are kept from nothing.
+func (r Report) Barred(way design.Way) (findings []Finding, disorder []Line) {
 	if way == design.WatchShared {
-		return true
+		return nil, nil
 	}
-	return Worst(r.Findings) != NotAtHome &&
-		!slices.ContainsFunc(r.Lines, func(l Line) bool { return l.Kind == OrderError })
+	for _, f := range r.Findings {
+		if f.Verdict == NotAtHome {
+			findings = append(findings, f)
+		}
+	}
+	for _, l := range r.Lines {
+		if l.Kind == OrderError {
+			disorder = append(disorder, l)
+		}
+	}
+	return findings, disorder
 }
 
 // AdultJob is a step at which an adult has to be there or act.

@@ -98,87 +98,30 @@ func checkIssue(
 	return out, nil
 }
 
+// blockers are what is in the way: of the class, then of the design.
 func blockers(c store.Class, homes int, draft []byte, assessed bool, language string) []Blocker {
 	out := []Blocker{}
 	say := func(id string, pairs ...any) string { return text.Render(text.M(id, pairs...), language) }
-	if c.EmergencyNumber == "" {
-		out = append(
-			out,
-			Blocker{
-				"no-emergency-number",
-				say("blocker.no-emergency-number"),
-				say("blocker.no-emergency-number.mend"),
-				"class",
-				"emergency_number",
-			},
-		)
-	}
-	if c.PoisonNumber == "" {
-		out = append(
-			out,
-			Blocker{
-				"no-poison-number",
-				say("blocker.no-poison-number"),
-				say("blocker.no-poison-number.mend"),
-				"class",
-				"poison_number",
-			},
-		)
-	}
-	if homes == 0 {
-		out = append(out, Blocker{"no-homes", say("blocker.no-homes"), say("blocker.no-homes.mend"), "homes", ""})
-	}
-	if c.NeedsAssessment && !assessed {
-		out = append(
-			out,
-			Blocker{"not-assessed", say("blocker.not-assessed"), say("blocker.not-assessed.mend"), "safety", ""},
-		)
+	for _, b := range []struct {
+		stands            bool
+		code, place, path string
+	}{
+		{c.EmergencyNumber == "", "no-emergency-number", "class", "emergency_number"},
+		{c.PoisonNumber == "", "no-poison-number", "class", "poison_number"},
+		{homes == 0, "no-homes", "homes", ""},
+		{c.NeedsAssessment && !assessed, "not-assessed", "safety", ""},
+	} {
+		if b.stands {
+			out = append(out, Blocker{b.code, say("blocker." + b.code), say("blocker." + b.code + ".mend"), b.place, b.path})
+		}
 	}
 	d, err := design.Read(draft)
 	if err != nil {
-		return append(
-			out,
-			Blocker{
-				"unreadable",
-				say("refused.unreadable", "problem", text.Why(err)),
-				say("blocker.unreadable.mend"),
-				"design",
-				"",
-			},
-		)
+		why, mend := say("refused.unreadable", "problem", text.Why(err)), say("blocker.unreadable.mend")
+		return append(out, Blocker{"unreadable", why, mend, "design", ""})
 	}
-	r := review.Of(&d)
-	if d.Way != design.WatchShared {
-		for _, f := range r.Safety.Findings {
-			if f.Verdict == safety.NotAtHome {
-				out = append(
-					out,
-					Blocker{
-						f.Rule,
-						text.Render(f.Why, language),
-						text.Render(f.Do, language),
-						"safety",
-						strings.Join(f.Steps, ","),
-					},
-				)
-			}
-		}
-		for _, l := range r.Safety.Lines {
-			if l.Kind == safety.OrderError {
-				out = append(
-					out,
-					Blocker{l.Rule, text.Render(l.Message, language), say("blocker.order.mend"), "safety", l.Step},
-				)
-			}
-		}
-	}
-	for _, f := range r.Validation {
-		if f.Severity == design.Error {
-			out = append(
-				out,
-				Blocker{f.Code, text.Render(f.Message, language), text.Render(f.Mend, language), "design", f.Path},
-			)
-		}
+	for _, b := range review.Of(&d).Blockers {
+		out = append(out, Blocker{b.Code, text.Render(b.Why, language), text.Render(b.Mend, language), b.Station, b.Place})
 	}
 	return out
 }

@@ -125,7 +125,7 @@ func reviewOf(raw []byte, language string) ReviewView {
 		return v
 	}
 	r := review.Of(&d)
-	v.Readable, v.Issuable, v.Verdict = true, r.Issuable, string(safety.Worst(r.Safety.Findings))
+	v.Readable, v.Issuable, v.Verdict = true, r.Issuable(), string(safety.Worst(r.Safety.Findings))
 	for _, f := range append(r.Validation, design.Strays(raw)...) {
 		v.Validation = append(
 			v.Validation,

@@ -80,7 +80,7 @@ export function StationLine({
           'done',
           say('stationLine.version', { class: assignment.class_name, number: assignment.number }),
         ]
-      : ['open', review?.issuable ? say('stationLine.can-be-issued') : 'waits'],
+      : ['open', review?.issuable ? say('stationLine.can-be-issued') : say('stationLine.waits')],
     run: assignment
       ? [
           assignment.state === 'open' ? 'open' : 'done',

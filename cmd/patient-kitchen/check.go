@@ -128,7 +128,7 @@ func check(name string, out io.Writer) error {
 			v.ClearUp = text.Render(m, language)
 		}
 		if f.Verdict != safety.Care {
-			for _, w := range safety.Ways(&d, l, f) {
+			for _, w := range safety.Mends(&d, l, f) {
 				v.Ways = append(v.Ways, text.Render(w.Label, language))
 			}
 		}

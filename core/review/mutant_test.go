@@ -249,9 +249,9 @@ func TestMutantsGoTheWholeWay(t *testing.T) {
 				if i == 5 {
 					break
 				}
-				for _, w := range safety.Ways(&d, l, f) {
-					if _, err := safety.Apply(&d, l, w.ID); err != nil {
-						t.Fatalf("%s: %v with %.3000s", w.ID, err, raw)
+				for _, w := range safety.Mends(&d, l, f) {
+					if _, err := safety.Apply(&d, l, w.Change); err != nil {
+						t.Fatalf("%+v: %v with %.3000s", w.Change, err, raw)
 					}
 				}
 			}

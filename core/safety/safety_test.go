@@ -2,6 +2,7 @@ package safety_test
 
 import (
 	"encoding/json"
+	"errors"
 	"math/rand/v2"
 	"slices"
 	"strings"
@@ -114,11 +115,11 @@ func TestInsertedStepsMend(t *testing.T) {
 			if i < 0 {
 				break
 			}
-			ways := safety.LineWays(d, larder.Standard(), r.Lines[i])
-			if len(ways) != 1 {
+			mends := safety.LineMends(d, larder.Standard(), r.Lines[i])
+			if len(mends) != 1 {
 				t.Fatalf("%s: no way out of %+v", lines, r.Lines[i])
 			}
-			after, err := safety.Apply(d, l, ways[0].ID)
+			after, err := safety.Apply(d, l, mends[0].Change)
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -170,11 +171,11 @@ func TestTheSmallerAmountFits(t *testing.T) {
 	if !ok {
 		t.Fatal("it is not too full")
 	}
-	ways := safety.Ways(d, larder.Standard(), f)
-	if len(ways) == 0 || !strings.HasPrefix(ways[0].ID, "less:s:1.2") || ways[0].After != safety.Care {
-		t.Fatalf("%+v", ways)
+	mends := safety.Mends(d, larder.Standard(), f)
+	if len(mends) == 0 || mends[0].Change.Need != "s" || !strings.HasPrefix(mends[0].Change.Amount, "1.2") || mends[0].After != safety.Care {
+		t.Fatalf("%+v", mends)
 	}
-	after, err := safety.Apply(d, larder.Standard(), ways[0].ID)
+	after, err := safety.Apply(d, larder.Standard(), mends[0].Change)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -211,42 +212,54 @@ func worstFinding(found []safety.Finding, rule string) (worst safety.Finding, ok
 	return worst, ok
 }
 
-func TestWaysOut(t *testing.T) {
+func TestMends(t *testing.T) {
 	l := larder.Standard()
 	for _, c := range []struct {
-		lines, rule, want string
-		after             safety.Verdict
+		lines, rule string
+		want        safety.Change // where its amount, form and strength are not named, any will do
+		after       safety.Verdict
 	}{
-		{"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour, seal with v s in j closed", "gas-rigid-closed", "open:a", safety.Care},
-		{"p: peroxide-6 as oxygen-releaser 20 mL\n---\na: pour with p", "peroxide-strong", "swap:p:peroxide-3", safety.AdultNear},
-		{"v: vinegar-cleaning as mild-acid 12 % 50 mL\n---\na: pour with v", "acid-concentrate", "swap:v:vinegar-white", safety.Care},
-		{"p: isopropyl-70 40 mL\n---\na: pour with p", "alcohol-rubbing", "less:p:30 mL", safety.AdultDoes},
-		{"---\na: culture", "microbe", "watch", safety.NotAtHome},
+		{"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour, seal with v s in j closed", "gas-rigid-closed", safety.Change{Kind: safety.Open, Step: "a"}, safety.Care},
+		{"p: peroxide-6 as oxygen-releaser 20 mL\n---\na: pour with p", "peroxide-strong", safety.Change{Kind: safety.Swap, Need: "p", Material: "peroxide-3"}, safety.AdultNear},
+		{"v: vinegar-cleaning as mild-acid 12 % 50 mL\n---\na: pour with v", "acid-concentrate", safety.Change{Kind: safety.Swap, Need: "v", Material: "vinegar-white"}, safety.Care},
+		{"p: isopropyl-70 40 mL\n---\na: pour with p", "alcohol-rubbing", safety.Change{Kind: safety.Reduce, Need: "p", Amount: "30 mL"}, safety.AdultDoes},
+		{"---\na: culture", "microbe", safety.Change{Kind: safety.Watch}, safety.NotAtHome},
 	} {
 		d := plan(c.lines)
 		f, _ := worstFinding(safety.Check(d), c.rule)
-		ways := safety.Ways(d, l, f)
-		i := slices.IndexFunc(ways, func(w safety.Way) bool { return strings.HasPrefix(w.ID, c.want) })
-		if i < 0 || ways[i].After != c.after {
-			t.Errorf("%s: %+v", c.rule, ways)
+		mends := safety.Mends(d, l, f)
+		i := slices.IndexFunc(mends, func(m safety.Mend) bool {
+			m.Change.Form, m.Change.Percent = "", 0
+			return m.Change == c.want
+		})
+		if i < 0 || mends[i].After != c.after {
+			t.Errorf("%s: %+v", c.rule, mends)
 			continue
 		}
-		after, err := safety.Apply(d, l, ways[i].ID)
+		after, err := safety.Apply(d, l, mends[i].Change)
 		if err != nil {
 			t.Errorf("%s: %v", c.rule, err)
-		} else if c.want != "watch" && !f.Verdict.Worse(safety.Worst(safety.Check(after))) {
-			t.Errorf("%s is no better after %s", c.rule, ways[i].ID)
+		} else if c.want.Kind != safety.Watch && !f.Verdict.Worse(safety.Worst(safety.Check(after))) {
+			t.Errorf("%s is no better after %+v", c.rule, mends[i].Change)
 		}
 		for _, lang := range text.Languages {
-			if s := text.Render(ways[i].Label, lang); strings.ContainsAny(s, "[{") {
+			if s := text.Render(mends[i].Label, lang); strings.ContainsAny(s, "[{") {
 				t.Error(s)
 			}
 		}
 	}
 	d := plan("v: vinegar-white\n---\na: pour with v")
-	for _, bad := range []string{"", "open:a", "open:x", "less:v", "less:x:1 mL", "less:v:some", "swap:v:bleach::0", "swap:x:y::z", "insert:gear-first:a", "insert:tidy:a", "close:a"} {
-		if _, err := safety.Apply(d, l, bad); err == nil {
-			t.Errorf("%q is carried out", bad)
+	for _, bad := range []safety.Change{
+		{}, {Kind: safety.Open, Step: "a"}, {Kind: safety.Open, Step: "x"}, {Kind: safety.Reduce, Need: "v"},
+		{Kind: safety.Reduce, Need: "x", Amount: "1 mL"}, {Kind: safety.Reduce, Need: "v", Amount: "some"},
+		{Kind: safety.Swap, Need: "v", Material: "bleach"}, {Kind: safety.Swap, Need: "x", Material: "y", Form: "z"},
+		{Kind: safety.Insert, Rule: "gear-first", Step: "a"}, {Kind: safety.Insert, Rule: "tidy", Step: "a"},
+		{Kind: safety.Tick, Step: "a", Action: "dance"}, {Kind: "close", Step: "a"},
+	} {
+		_, err := safety.Apply(d, l, bad)
+		var unfit *safety.ChangeError
+		if !errors.As(err, &unfit) || unfit.Change != bad {
+			t.Errorf("%+v is carried out: %v", bad, err)
 		}
 	}
 }
@@ -378,7 +391,7 @@ func TestTheTeachersOwnCautions(t *testing.T) {
 			t.Errorf("lowered to %s", got)
 		}
 		for _, f := range r.Findings {
-			safety.Ways(d, larder.Standard(), f)
+			safety.Mends(d, larder.Standard(), f)
 		}
 	}
 }
@@ -580,16 +593,16 @@ func FuzzJudge(f *testing.F) {
 		}
 		r := safety.Judge(&d, l, nil)
 		for _, finding := range r.Findings {
-			for _, w := range safety.Ways(&d, l, finding) {
-				if _, err := safety.Apply(&d, l, w.ID); err != nil {
-					t.Fatalf("%s: %v", w.ID, err)
+			for _, w := range safety.Mends(&d, l, finding) {
+				if _, err := safety.Apply(&d, l, w.Change); err != nil {
+					t.Fatalf("%+v: %v", w.Change, err)
 				}
 			}
 		}
 		for _, line := range r.Lines {
-			for _, w := range safety.LineWays(&d, l, line) {
-				if _, err := safety.Apply(&d, l, w.ID); err != nil {
-					t.Fatalf("%s: %v", w.ID, err)
+			for _, w := range safety.LineMends(&d, l, line) {
+				if _, err := safety.Apply(&d, l, w.Change); err != nil {
+					t.Fatalf("%+v: %v", w.Change, err)
 				}
 			}
 		}

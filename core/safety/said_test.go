@@ -154,10 +154,10 @@ func TestSaidAnswered(t *testing.T) {
 	if len(f) == 0 {
 		t.Fatal("nothing is asked")
 	}
-	var yes string
-	for _, w := range safety.Ways(d, larder.Standard(), f[0]) {
-		if strings.HasPrefix(w.ID, "say:a:") && yes == "" {
-			yes = w.ID
+	var yes safety.Change
+	for _, m := range safety.Mends(d, larder.Standard(), f[0]) {
+		if m.Change.Kind == safety.Tick && m.Change.Step == "a" && yes.Kind == "" {
+			yes = m.Change
 		}
 	}
 	ticked, err := safety.Apply(d, larder.Standard(), yes)

@@ -219,14 +219,14 @@ func TestOwnEntriesThatNoLongerFit(t *testing.T) {
 	}
 }
 
-func TestWaysOutCarryThemselvesOut(t *testing.T) {
+func TestMendsCarryThemselvesOut(t *testing.T) {
 	s := newSite(t)
 	teacher := s.teacher("t@school.example")
 	doc := exampleDoc(t, "sour-lemon")
 	step := doc["steps"].([]any)[3].(map[string]any)
 	step["closed"] = true
 	r := want[drafts.ReviewView](teacher, "POST", "/preview/review", map[string]any{"document": doc})
-	if r.Issuable || r.Safety[0].Rule != "gas-rigid-closed" || !r.Safety[0].Absolute || len(r.Safety[0].Ways) < 2 ||
+	if r.Issuable || r.Safety[0].Rule != "gas-rigid-closed" || !r.Safety[0].Absolute || len(r.Safety[0].Mends) < 2 ||
 		r.Safety[0].CanLower {
 		t.Fatalf("%+v", r.Safety[0])
 	}
@@ -234,16 +234,16 @@ func TestWaysOutCarryThemselvesOut(t *testing.T) {
 		teacher,
 		"POST",
 		"/preview/mend",
-		map[string]any{"document": doc, "way": r.Safety[0].Ways[0].ID},
+		map[string]any{"document": doc, "change": r.Safety[0].Mends[0].Change},
 	)
 	if !m.Review.Issuable {
-		t.Errorf("after %s: %+v", r.Safety[0].Ways[0].ID, m.Review.Safety)
+		t.Errorf("after %+v: %+v", r.Safety[0].Mends[0].Change, m.Review.Safety)
 	}
-	teacher.refused("POST", "/preview/mend", map[string]any{"document": doc, "way": "open:nothing"}, 409, "way-gone")
+	teacher.refused("POST", "/preview/mend", map[string]any{"document": doc, "change": map[string]any{"kind": "open", "step": "nothing"}}, 409, "way-gone")
 	teacher.refused(
 		"POST",
 		"/preview/mend",
-		map[string]any{"document": map[string]any{"schema": 99}, "way": "watch"},
+		map[string]any{"document": map[string]any{"schema": 99}, "change": map[string]any{"kind": "watch"}},
 		422,
 		"invalid",
 	)

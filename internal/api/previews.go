@@ -3,6 +3,7 @@ package api
 import (
 	"context"
 
+	"patient-kitchen/core/safety"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/view/drafts"
 	"patient-kitchen/internal/view/sheets"
@@ -34,19 +35,19 @@ func (s *Server) previews() {
 		Accept
 		Body struct {
 			Document map[string]any `json:"document"`
-			Way      string         `json:"way" maxLength:"200" example:"open:mix" doc:"Id of a way out, as a finding offers it"`
+			Change   safety.Change  `json:"change" doc:"As a finding offers it"`
 		}
 		RawBody []byte
 	}
 	forTeacher(
 		s,
-		op("POST", "/preview/mend", "preview-mend", "Carry a way out on a document"),
+		op("POST", "/preview/mend", "preview-mend", "Carry a change out on a document"),
 		func(_ context.Context, _ app.TeacherActor, i *mend) (drafts.Mended, error) {
 			raw, err := rawField(i.RawBody, "document")
 			if err != nil {
 				return drafts.Mended{}, err
 			}
-			return drafts.Mend(raw, i.Body.Way, i.code())
+			return drafts.Mend(raw, i.Body.Change, i.code())
 		},
 	)
 	type judge struct {

@@ -9,6 +9,7 @@ import (
 	"time"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/safety"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/view/drafts"
@@ -126,22 +127,22 @@ func TestSheetsSayWhatTheRulesAdd(t *testing.T) {
 // anew; one that does not fit says so.
 func TestMend(t *testing.T) {
 	raw, _ := drafts.Example("sour-lemon")
-	m, err := drafts.Mend(raw, "watch", "en")
+	m, err := drafts.Mend(raw, safety.Change{Kind: safety.Watch}, "en")
 	if err != nil || !strings.Contains(string(m.Document), `"watch-shared"`) || !m.Review.Issuable {
 		t.Errorf("%v %.200s", err, m.Document)
 	}
-	if _, err := drafts.Mend(raw, "open:cut", "en"); err == nil {
+	if _, err := drafts.Mend(raw, safety.Change{Kind: safety.Open, Step: "cut"}, "en"); err == nil {
 		t.Error("a vessel that is not closed was opened")
 	}
-	if _, err := drafts.Mend([]byte("{"), "watch", "en"); err == nil {
+	if _, err := drafts.Mend([]byte("{"), safety.Change{Kind: safety.Watch}, "en"); err == nil {
 		t.Error("no document was mended")
 	}
 	rows, err := sheets.Substitutes(raw, "soda", "es")
-	if err != nil || len(rows) == 0 || rows[0].Name == "" || rows[0].Way == "" {
+	if err != nil || len(rows) == 0 || rows[0].Name == "" || rows[0].Change.Kind != safety.Swap {
 		t.Errorf("%v %+v", err, rows)
 	}
-	m, err = drafts.Mend(raw, rows[0].Way, "es")
-	if err != nil || !strings.Contains(string(m.Document), strings.Split(rows[0].Way, ":")[2]) {
+	m, err = drafts.Mend(raw, rows[0].Change, "es")
+	if err != nil || !strings.Contains(string(m.Document), rows[0].Change.Material) {
 		t.Errorf("%v %.300s", err, m.Document)
 	}
 }

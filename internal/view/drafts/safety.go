@@ -29,7 +29,7 @@ type SafetyView struct {
 	Wrong    []string         `json:"wrong" doc:"Titles of the first-aid cards it can need"`
 	Clear    string           `json:"clear,omitempty"`
 	Asks     bool             `json:"asks" doc:"Something is not said; until it is, the worst is assumed"`
-	Ways     []WayView        `json:"ways"`
+	Mends    []MendView       `json:"mends"`
 	CanLower bool             `json:"can_lower"`
 	Was      string           `json:"was,omitempty" doc:"The verdict before it was lowered"`
 	Reason   string           `json:"reason,omitempty"`
@@ -50,23 +50,23 @@ type SaidView struct {
 	Least    int    `json:"least" doc:"Letters that the reason for another meaning needs at least; -1 where that is not taken"`
 }
 
-// WayView is a way out that carries itself out: POST its id with the document
-// to /preview/mend.
-type WayView struct {
-	ID    string `json:"id"`
-	Label string `json:"label"`
-	After string `json:"after,omitempty" doc:"The gravest verdict of these steps then"`
+// MendView is a mend that carries itself out: POST its change with the document to
+// /preview/mend.
+type MendView struct {
+	Change safety.Change `json:"change"`
+	Label  string        `json:"label"`
+	After  string        `json:"after,omitempty" doc:"The gravest verdict of these steps then"`
 }
 
 // OrderView is one line about the order of steps.
 type OrderView struct {
-	Rule    string    `json:"rule"`
-	Kind    string    `json:"kind" enum:"error,added,suggestion"`
-	Step    string    `json:"step,omitempty"`
-	Number  int       `json:"number,omitempty"`
-	Need    string    `json:"need,omitempty"`
-	Message string    `json:"message"`
-	Ways    []WayView `json:"ways"`
+	Rule    string     `json:"rule"`
+	Kind    string     `json:"kind" enum:"error,added,suggestion"`
+	Step    string     `json:"step,omitempty"`
+	Number  int        `json:"number,omitempty"`
+	Need    string     `json:"need,omitempty"`
+	Message string     `json:"message"`
+	Mends   []MendView `json:"mends"`
 }
 
 // BandView is a design's verdict at one age.
@@ -99,7 +99,7 @@ func viewSafety(d *design.Document, l *larder.Larder, r safety.Report, language 
 			Gear:     []string{},
 			Wrong:    []string{},
 			Asks:     f.Asks,
-			Ways:     []WayView{},
+			Mends:    []MendView{},
 			CanLower: safety.CanLower(d, f),
 			Was:      string(f.Was),
 		}
@@ -144,7 +144,7 @@ func viewSafety(d *design.Document, l *larder.Larder, r safety.Report, language 
 			}
 		}
 		if f.Verdict != safety.Care || f.Said != nil {
-			v.Ways = viewWays(safety.Ways(d, l, f), language)
+			v.Mends = viewMends(safety.Mends(d, l, f), language)
 		}
 		out = append(out, v)
 	}
@@ -157,10 +157,10 @@ func viewSafety(d *design.Document, l *larder.Larder, r safety.Report, language 
 	return out
 }
 
-func viewWays(ways []safety.Way, language string) []WayView {
-	out := []WayView{}
-	for _, w := range ways {
-		out = append(out, WayView{w.ID, text.Render(w.Label, language), string(w.After)})
+func viewMends(mends []safety.Mend, language string) []MendView {
+	out := []MendView{}
+	for _, m := range mends {
+		out = append(out, MendView{m.Change, text.Render(m.Label, language), string(m.After)})
 	}
 	return out
 }
@@ -174,7 +174,7 @@ func viewOrder(d *design.Document, l *larder.Larder, r safety.Report, language s
 			Step:    line.Step,
 			Need:    line.Need,
 			Message: text.Render(line.Message, language),
-			Ways:    viewWays(safety.LineWays(d, l, line), language),
+			Mends:   viewMends(safety.LineMends(d, l, line), language),
 		}
 		v.Number = sheets.StepOf(d, line.Step, language).Number
 		out = append(out, v)
@@ -191,19 +191,19 @@ func ViewBands(r safety.Report) []BandView {
 	return out
 }
 
-// Mended is a document with a way out carried out, and what it means then.
+// Mended is a document with a change carried out, and what it means then.
 type Mended struct {
 	Document json.RawMessage `json:"document"`
 	Review   ReviewView      `json:"review"`
 }
 
-// Mend carries a way out on a document that is not stored.
-func Mend(raw []byte, way, language string) (Mended, error) {
+// Mend carries a change out on a document that is not stored.
+func Mend(raw []byte, change safety.Change, language string) (Mended, error) {
 	d, err := design.Read(raw)
 	if err != nil {
 		return Mended{}, refusal.Field("document", refusal.Rule("unreadable", "problem", err.Error()), `{"schema": 2}`)
 	}
-	after, err := safety.Apply(&d, d.Larder(), way)
+	after, err := safety.Apply(&d, d.Larder(), change)
 	if err != nil {
 		return Mended{}, &refusal.Refused{Code: "way-gone"}
 	}

@@ -12,19 +12,19 @@ import (
 
 // SubstituteRow is one thing that may stand in for a need of a design.
 type SubstituteRow struct {
-	Name      string   `json:"name"`
-	Other     string   `json:"other,omitempty" doc:"Form or strength"`
-	Amount    string   `json:"amount,omitempty"`
-	How       string   `json:"how,omitempty" doc:"The sum"`
-	Class     string   `json:"class" enum:"pools,scales,separate"`
-	Because   string   `json:"because"`
-	Effect    string   `json:"effect,omitempty"`
-	Procedure string   `json:"procedure,omitempty"`
-	Verdict   string   `json:"verdict"`
-	Graver    bool     `json:"graver" doc:"The verdict would be graver than now"`
-	Acid      string   `json:"acid,omitempty" doc:"How the acid that goes with it changes"`
-	Cautions  []string `json:"cautions" doc:"Its own, that the design's choice has not"`
-	Way       string   `json:"way" doc:"Takes it, through /preview/mend"`
+	Name      string        `json:"name"`
+	Other     string        `json:"other,omitempty" doc:"Form or strength"`
+	Amount    string        `json:"amount,omitempty"`
+	How       string        `json:"how,omitempty" doc:"The sum"`
+	Class     string        `json:"class" enum:"pools,scales,separate"`
+	Because   string        `json:"because"`
+	Effect    string        `json:"effect,omitempty"`
+	Procedure string        `json:"procedure,omitempty"`
+	Verdict   string        `json:"verdict"`
+	Graver    bool          `json:"graver" doc:"The verdict would be graver than now"`
+	Acid      string        `json:"acid,omitempty" doc:"How the acid that goes with it changes"`
+	Cautions  []string      `json:"cautions" doc:"Its own, that the design's choice has not"`
+	Change    safety.Change `json:"change" doc:"Takes it, through /preview/mend"`
 }
 
 // Substitutes lists what may stand in for a need of a document that is not
@@ -57,7 +57,7 @@ func Substitutes(raw []byte, need, language string) ([]SubstituteRow, error) {
 			Verdict:   string(s.Verdict),
 			Graver:    s.Graver,
 			Cautions:  SayAll(s.Cautions, language),
-			Way:       safety.SwapWay(n.ID, s.Candidate),
+			Change:    safety.SwapFor(n.ID, s.Candidate),
 		}
 		if s.Percent > 0 {
 			row.Other = text.Number(s.Percent, text.Decimals(s.Percent, 0), language) + " %"

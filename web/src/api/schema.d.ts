@@ -1318,8 +1318,8 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Carry a way out on a document
-         * @description Carry a way out on a document.
+         * Carry a change out on a document
+         * @description Carry a change out on a document.
          */
         post: operations["preview-mend"];
         delete?: never;
@@ -1737,6 +1737,25 @@ export interface components {
              * @description In the reading's unit, rounded to its uncertainty
              */
             value?: number;
+        };
+        Change: {
+            action?: string;
+            /** @description As in the document, with its unit */
+            amount?: string;
+            /** @description The material's form, as the larder names it */
+            form?: string;
+            /** @enum {string} */
+            kind: "watch" | "outdoors" | "open" | "tick" | "list" | "less" | "swap" | "insert";
+            material?: string;
+            need?: string;
+            /**
+             * Format: double
+             * @description The material's strength
+             */
+            percent?: number;
+            /** @description The rule that asks for the step */
+            rule?: string;
+            step?: string;
         };
         ChangeBody: {
             /**
@@ -2600,14 +2619,17 @@ export interface components {
             name: string;
         };
         MendBody: {
+            /** @description As a finding offers it */
+            change: components["schemas"]["Change"];
             document: {
                 [key: string]: unknown;
             };
-            /**
-             * @description Id of a way out, as a finding offers it
-             * @example open:mix
-             */
-            way: string;
+        };
+        MendView: {
+            /** @description The gravest verdict of these steps then */
+            after?: string;
+            change: components["schemas"]["Change"];
+            label: string;
         };
         Mended: {
             document: unknown;
@@ -2745,13 +2767,13 @@ export interface components {
         OrderView: {
             /** @enum {string} */
             kind: "error" | "added" | "suggestion";
+            mends: components["schemas"]["MendView"][];
             message: string;
             need?: string;
             /** Format: int64 */
             number?: number;
             rule: string;
             step?: string;
-            ways: components["schemas"]["WayView"][];
         };
         Output: {
             name: string;
@@ -3035,6 +3057,7 @@ export interface components {
             clear?: string;
             do: string;
             gear: string[];
+            mends: components["schemas"]["MendView"][];
             /** @description Id of the first need it comes from */
             need?: string;
             reason?: string;
@@ -3048,7 +3071,6 @@ export interface components {
             verdict: "care" | "adult-near" | "adult-does" | "not-at-home";
             /** @description The verdict before it was lowered */
             was?: string;
-            ways: components["schemas"]["WayView"][];
             why: string;
             /** @description Titles of the first-aid cards it can need */
             wrong: string[];
@@ -3251,6 +3273,8 @@ export interface components {
             because: string;
             /** @description Its own, that the design's choice has not */
             cautions: string[];
+            /** @description Takes it, through /preview/mend */
+            change: components["schemas"]["Change"];
             /** @enum {string} */
             class: "pools" | "scales" | "separate";
             effect?: string;
@@ -3263,8 +3287,6 @@ export interface components {
             other?: string;
             procedure?: string;
             verdict: string;
-            /** @description Takes it, through /preview/mend */
-            way: string;
         };
         SubstitutesBody: {
             document: {
@@ -3367,12 +3389,6 @@ export interface components {
             latest?: number;
             /** Format: int64 */
             seconds: number;
-        };
-        WayView: {
-            /** @description The gravest verdict of these steps then */
-            after?: string;
-            id: string;
-            label: string;
         };
         WordsView: {
             against?: string;

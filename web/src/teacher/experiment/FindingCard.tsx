@@ -12,14 +12,14 @@ interface Props {
   open: boolean;
   /** How many signs a reason has at least. */
   least: number;
-  onWay: (way: string, words: string) => void;
+  onMend: (change: Schemas['Change'], words: string) => void;
   onLower: (finding: Finding, reason: string) => void;
   onRaise: (finding: Finding) => void;
   onStep: (id: string) => void;
 }
 
-/** One finding: where, the verdict, why, what to do, and ways out that carry themselves out. */
-export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, onStep }: Props) {
+/** One finding: where, the verdict, why, what to do, and mends that carry themselves out. */
+export function FindingCard({ finding: f, open, least, onMend, onLower, onRaise, onStep }: Props) {
   const [more, setMore] = useState(open);
   const [why, setWhy] = useState<string>();
   const shown = more || f.verdict === 'not-at-home';
@@ -82,15 +82,19 @@ export function FindingCard({ finding: f, open, least, onWay, onLower, onRaise, 
           )}
         </>
       )}
-      {f.ways.length > 0 && (
+      {f.mends.length > 0 && (
         <p className="ways">
-          {f.ways.map((w) => (
-            <Button key={w.id} variant="outline-primary" onClick={() => onWay(w.id, w.label)}>
-              {w.label}
-              {w.after && w.id !== 'watch' && (
+          {f.mends.map((m) => (
+            <Button
+              key={m.label}
+              variant="outline-primary"
+              onClick={() => onMend(m.change, m.label)}
+            >
+              {m.label}
+              {m.after && m.change.kind !== 'watch' && (
                 <span className="small">
                   {' '}
-                  {say('findingCard.then', { toLowerCase: verdictWords[w.after].toLowerCase() })}
+                  {say('findingCard.then', { toLowerCase: verdictWords[m.after].toLowerCase() })}
                 </span>
               )}
             </Button>

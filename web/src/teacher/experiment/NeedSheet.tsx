@@ -210,8 +210,11 @@ function Substitutes({ need, replace }: { need: Need; replace: Replace }) {
   const take = async (row: Row) => {
     try {
       replace(
-        (await got(api.POST('/api/v1/preview/mend', { body: { document: doc, way: row.way } })))
-          .document as Doc,
+        (
+          await got(
+            api.POST('/api/v1/preview/mend', { body: { document: doc, change: row.change } }),
+          )
+        ).document as Doc,
         say('needSheet.took', { name: row.name }),
         doc,
       );
@@ -230,7 +233,7 @@ function Substitutes({ need, replace }: { need: Need; replace: Replace }) {
         <p className="second">{say('needSheet.nothing-that-the-larder-knows')}</p>
       )}
       {list.data?.items.slice(0, 8).map((r) => (
-        <div key={r.way} className="swap">
+        <div key={JSON.stringify(r.change)} className="swap">
           <p className="m-0">
             <strong>
               {r.name}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import type { Schemas } from '../../api/client';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import { Verdict } from '../parts/Verdict';
@@ -10,14 +11,14 @@ export const mostQuestions = 7;
 
 interface Props {
   finding: Finding;
-  onWay: (way: string, words: string) => void;
+  onMend: (change: Schemas['Change'], words: string) => void;
   onOther: (finding: Finding, reason: string) => void;
   /** Leads to the step; left out where the question stands at it. */
   onStep?: (id: string) => void;
 }
 
 /** What a sentence seems to say and nothing ticks: one question, judged as the worst until it is answered. */
-export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
+export function QuestionCard({ finding: f, onMend, onOther, onStep }: Props) {
   const [why, setWhy] = useState<string>();
   const said = f.said!;
   const at = said.sentence.indexOf(said.words);
@@ -65,9 +66,9 @@ export function QuestionCard({ finding: f, onWay, onOther, onStep }: Props) {
         {say('questionCard.until-it-is-answered-it-counts')} <Verdict v={f.verdict} />. {f.why}
       </p>
       <p className="ways">
-        {f.ways.map((w) => (
-          <Button key={w.id} variant="outline-primary" onClick={() => onWay(w.id, w.label)}>
-            {w.label}
+        {f.mends.map((m) => (
+          <Button key={m.label} variant="outline-primary" onClick={() => onMend(m.change, m.label)}>
+            {m.label}
           </Button>
         ))}
         {said.least >= 0 && why === undefined && (

@@ -171,7 +171,7 @@ export function Safety({
         </section>
         <section aria-label={say('safety.findings')} ref={list}>
           {errors.map((o) => (
-            <OrderCard key={o.rule + o.step + o.need} line={o} onWay={take} onStep={toStep} />
+            <OrderCard key={o.rule + o.step + o.need} line={o} onMend={take} onStep={toStep} />
           ))}
           {shown
             .filter((f) => f.said)
@@ -180,7 +180,7 @@ export function Safety({
               <QuestionCard
                 key={f.said!.key + f.said!.concept}
                 finding={f}
-                onWay={(w, words) => void take(w, words)}
+                onMend={(change, words) => void take(change, words)}
                 onOther={other}
                 onStep={toStep}
               />
@@ -200,7 +200,7 @@ export function Safety({
                 finding={f}
                 open={review.safety.length < 8}
                 least={review.least_reason}
-                onWay={(w, words) => void take(w, words)}
+                onMend={(change, words) => void take(change, words)}
                 onLower={lower}
                 onRaise={raise}
                 onStep={toStep}
@@ -246,11 +246,11 @@ export function Safety({
 
 function OrderCard({
   line,
-  onWay,
+  onMend,
   onStep,
 }: {
   line: Order;
-  onWay: (way: string, words: string) => Promise<void>;
+  onMend: (change: Schemas['Change'], words: string) => Promise<void>;
   onStep: (id: string) => void;
 }) {
   return (
@@ -262,11 +262,15 @@ function OrderCard({
         </Button>
       </h3>
       <p className="m-0">{line.message}</p>
-      {line.ways.length > 0 && (
+      {line.mends.length > 0 && (
         <p className="ways">
-          {line.ways.map((w) => (
-            <Button key={w.id} variant="outline-primary" onClick={() => void onWay(w.id, w.label)}>
-              {w.label}
+          {line.mends.map((m) => (
+            <Button
+              key={m.label}
+              variant="outline-primary"
+              onClick={() => void onMend(m.change, m.label)}
+            >
+              {m.label}
             </Button>
           ))}
         </p>

@@ -67,7 +67,7 @@ export function StepSheet({
         <QuestionCard
           key={f.said!.key + f.said!.concept}
           finding={f}
-          onWay={(way, words) => void take(way, words)}
+          onMend={(change, words) => void take(change, words)}
           onOther={other}
         />
       ))}

@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, got } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import type { Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
 import { useEditing } from './fields';
 import type { Finding } from './FindingCard';
 import { say } from '../words';
 
-/** How a finding is answered: a way out is taken, or its sentence is said to mean something else. */
+/** How a finding is answered: a mend is taken, or its sentence is said to mean something else. */
 export function useAnswers(replace: Replace) {
   const { doc, set } = useEditing();
   const session = useQuery({
@@ -17,11 +17,11 @@ export function useAnswers(replace: Replace) {
   });
   const [problem, setProblem] = useState<unknown>();
   const by = session.data?.name ?? '';
-  const take = async (way: string, words: string) => {
+  const take = async (change: Schemas['Change'], words: string) => {
     try {
       setProblem(undefined);
       replace(
-        (await got(api.POST('/api/v1/preview/mend', { body: { document: doc, way } })))
+        (await got(api.POST('/api/v1/preview/mend', { body: { document: doc, change } })))
           .document as Doc,
         words,
         doc,

@@ -35,9 +35,9 @@ func TestNoGasLeavesWhatIsMeasured(t *testing.T) {
 		if !ok {
 			t.Fatal("it is not closed")
 		}
-		ways := safety.Ways(d, larder.Standard(), f)
-		if got := slices.ContainsFunc(ways, func(w safety.Way) bool { return w.ID == "open:a" }); got != c.open {
-			t.Errorf("%q in %s: offered open %v: %+v", c.result, c.unit, got, ways)
+		mends := safety.Mends(d, larder.Standard(), f)
+		if got := slices.ContainsFunc(mends, func(m safety.Mend) bool { return m.Change == (safety.Change{Kind: safety.Open, Step: "a"}) }); got != c.open {
+			t.Errorf("%q in %s: offered open %v: %+v", c.result, c.unit, got, mends)
 		}
 	}
 }
@@ -53,11 +53,11 @@ func TestAStepIsPutInWhereItBreaksNothing(t *testing.T) {
 	if i < 0 {
 		t.Fatalf("%+v", before.Lines)
 	}
-	ways := safety.LineWays(d, larder.Standard(), before.Lines[i])
-	if len(ways) != 1 {
-		t.Fatalf("%+v", ways)
+	mends := safety.LineMends(d, larder.Standard(), before.Lines[i])
+	if len(mends) != 1 {
+		t.Fatalf("%+v", mends)
 	}
-	after, err := safety.Apply(d, larder.Standard(), ways[0].ID)
+	after, err := safety.Apply(d, larder.Standard(), mends[0].Change)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -69,7 +69,7 @@ func TestAStepIsPutInWhereItBreaksNothing(t *testing.T) {
 	}
 }
 
-// Every way out of every design of the corpus leads nowhere worse: it makes no
+// Every mend of every design of the corpus leads nowhere worse: it makes no
 // error in the order of steps and nothing that cannot be done at home.
 func TestWaysLeadHome(t *testing.T) {
 	files, _ := filepath.Glob("../../e2e/designs/*.json")
@@ -78,32 +78,32 @@ func TestWaysLeadHome(t *testing.T) {
 		d := readDesign(t, file)
 		l := d.Larder()
 		before := safety.Judge(d, l, nil)
-		var ways []safety.Way
+		var mends []safety.Mend
 		for _, f := range before.Findings {
 			if f.Said == nil {
-				ways = append(ways, safety.Ways(d, l, f)...)
+				mends = append(mends, safety.Mends(d, l, f)...)
 			}
 		}
 		for _, line := range before.Lines {
-			ways = append(ways, safety.LineWays(d, l, line)...)
+			mends = append(mends, safety.LineMends(d, l, line)...)
 		}
-		for _, w := range ways {
-			if w.ID == "watch" || w.ID == "outdoors" {
+		for _, w := range mends {
+			if w.Change.Kind == safety.Watch || w.Change.Kind == safety.Outdoors {
 				continue
 			}
 			tried++
-			after, err := safety.Apply(d, l, w.ID)
+			after, err := safety.Apply(d, l, w.Change)
 			if err != nil {
-				t.Errorf("%s: %s: %v", filepath.Base(file), w.ID, err)
+				t.Errorf("%s: %+v: %v", filepath.Base(file), w.Change, err)
 				continue
 			}
 			if fresh := newErrors(before, safety.Judge(after, l, nil)); len(fresh) > 0 {
-				t.Errorf("%s: %s makes %v", filepath.Base(file), w.ID, fresh)
+				t.Errorf("%s: %+v makes %v", filepath.Base(file), w.Change, fresh)
 			}
 		}
 	}
 	if tried < 40 {
-		t.Errorf("only %d ways were tried", tried)
+		t.Errorf("only %d mends were tried", tried)
 	}
 }
 

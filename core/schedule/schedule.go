@@ -21,6 +21,13 @@ type Span struct {
 	Wait  time.Duration // time between the end of the step before and Start
 }
 
+// foldFrom is the wait from which on it is drawn at one width, whatever its length:
+// half an hour beside steps of minutes would leave them no room.
+const foldFrom = 30 * time.Minute
+
+// Folded reports whether the wait before a step is drawn folded.
+func (s Span) Folded() bool { return s.Wait > foldFrom }
+
 // usual is what a step without a stated duration takes.
 const usual = 2 * time.Minute
 

@@ -4,9 +4,12 @@ import (
 	"bytes"
 	"cmp"
 	"embed"
+	"fmt"
 	"html/template"
+	"io/fs"
 	"net/http"
 	"strings"
+	"sync"
 	"time"
 
 	"github.com/go-chi/chi/v5"
@@ -15,27 +18,42 @@ import (
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/look"
 	"patient-kitchen/internal/view/sheets"
+	"patient-kitchen/internal/webfiles"
 	"patient-kitchen/internal/words"
 )
 
 //go:embed print.html
 var printFile embed.FS
 
-var printTemplate = template.Must(template.New("print.html").Funcs(look.Functions).Funcs(template.FuncMap{"list": func(numbers []int) string {
-	return strings.Trim(
-		strings.ReplaceAll(
-			strings.Trim(strings.Join(strings.Fields(template.HTMLEscaper(numbers)), ", "), "[]"),
-			"  ",
-			" ",
-		),
-		" ",
-	)
-}, "inc": func(i int) int { return i + 1 }, "day": func(zone string, t time.Time) string {
-	if place, err := time.LoadLocation(zone); err == nil {
-		t = t.In(place)
+var printTemplate = template.Must(template.New("print.html").Funcs(look.Functions).Funcs(template.FuncMap{
+	"list": func(numbers []int) string {
+		return strings.Trim(strings.Join(strings.Fields(fmt.Sprint(numbers)), ", "), "[]")
+	},
+	"inc": func(i int) int { return i + 1 },
+	"day": func(zone string, t time.Time) string {
+		if place, err := time.LoadLocation(zone); err == nil {
+			t = t.In(place)
+		}
+		return t.Format("2006-01-02, 15:04")
+	},
+	"duration": func(s sheets.SpanView) int { return s.End - s.Start },
+	"length": func(seconds int) string {
+		if seconds >= 3600 {
+			return fmt.Sprintf("%d h", (seconds+1800)/3600)
+		}
+		return fmt.Sprintf("%d min", (seconds+30)/60)
+	},
+	"font": func() template.URL { return font() },
+}).ParseFS(printFile, "print.html"))
+
+// font is the address of the shipped typeface; its name has a fingerprint of its own.
+var font = sync.OnceValue(func() template.URL {
+	found, _ := fs.Glob(webfiles.Files(), "assets/atkinson*latin-wght-normal*.woff2")
+	if len(found) == 0 {
+		return "" // the interface is not built
 	}
-	return t.Format("2006-01-02, 15:04")
-}}).ParseFS(printFile, "print.html"))
+	return template.URL("/" + found[0]) //nolint:gosec // of our own files
+})
 
 // print registers the sheets for paper: plain pages without script, black on
 // white, laid out for 190 × 254 mm so that one style serves A4 and Letter. A

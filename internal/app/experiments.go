@@ -14,6 +14,7 @@ import (
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/view/drafts"
+	"patient-kitchen/internal/view/sheets"
 )
 
 // ExperimentRow is an experiment in the list.
@@ -24,7 +25,7 @@ type ExperimentRow struct {
 	AgeBand   string            `json:"age_band,omitempty"`
 	Minutes   int               `json:"minutes" doc:"From first step to last"`
 	Hands     int               `json:"hands" doc:"Minutes in which hands are busy"`
-	Spans     []drafts.SpanView `json:"spans"`
+	Spans     []sheets.SpanView `json:"spans"`
 	UpdatedAt time.Time         `json:"updated_at"`
 	Version   int               `json:"version"`
 	Problem   string            `json:"problem,omitempty" doc:"Why it cannot be judged"`
@@ -108,7 +109,7 @@ func (a *App) Experiments(ctx context.Context, who TeacherActor, language string
 			Title:     drafts.Titled(e.Title, language),
 			UpdatedAt: e.UpdatedAt,
 			Version:   e.Version,
-			Spans:     []drafts.SpanView{},
+			Spans:     []sheets.SpanView{},
 		}
 		if err := drafts.Judged(func() error { return row.judge(e.Draft, language) }); err != nil {
 			row.Problem = text.Render(text.M("experiments.unjudged", "problem", text.Why(err)), language)
@@ -124,7 +125,7 @@ func (row *ExperimentRow) judge(draft []byte, language string) error {
 		return err
 	}
 	r := review.Of(&d)
-	row.Question, row.AgeBand, row.Spans = d.Question, string(d.AgeBand), drafts.ViewSpans(&d, r, language)
+	row.Question, row.AgeBand, row.Spans = d.Question, string(d.AgeBand), sheets.Spans(&d, r, language)
 	row.Minutes, row.Hands = int(r.Timeline.Total.Minutes()+0.5), int(r.Timeline.Hands.Minutes()+0.5)
 	return nil
 }

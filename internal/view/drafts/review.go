@@ -18,19 +18,6 @@ import (
 	"patient-kitchen/internal/view/sheets"
 )
 
-// SpanView is one step on the timeline, in seconds from the start.
-type SpanView struct {
-	Step  string `json:"step"`
-	Kind  string `json:"kind"`
-	Title string `json:"title"`
-	Start int    `json:"start"`
-	End   int    `json:"end"`
-	Wait  int    `json:"wait"`
-	Reads bool   `json:"reads" doc:"A reading is taken in it"`
-	Photo bool   `json:"photo"`
-	Adult bool   `json:"adult" doc:"An adult has to be there"`
-}
-
 // ReviewView is a design judged, in the teacher's words.
 type ReviewView struct {
 	Readable   bool                 `json:"readable"`
@@ -42,7 +29,7 @@ type ReviewView struct {
 	Guardian   sheets.SafetyPart    `json:"guardian" doc:"What a guardian will read"`
 	Least      int                  `json:"least_reason" doc:"Signs that a reason for a lowered verdict has at least"`
 	Margin     []MarginView         `json:"margin"`
-	Spans      []SpanView           `json:"spans"`
+	Spans      []sheets.SpanView    `json:"spans"`
 	Minutes    int                  `json:"minutes"`
 	Hands      int                  `json:"hands"`
 	Expected   []ExpectedView       `json:"expected" doc:"What models of the Workbench say should come out"`
@@ -111,7 +98,7 @@ func emptyReview() ReviewView {
 		Order:      []OrderView{},
 		Bands:      []BandView{},
 		Margin:     []MarginView{},
-		Spans:      []SpanView{},
+		Spans:      []sheets.SpanView{},
 		Expected:   []ExpectedView{},
 		Results:    [][]sheets.OptionRow{},
 	}
@@ -156,7 +143,7 @@ func reviewOf(raw []byte, language string) ReviewView {
 	for _, l := range r.Margin {
 		v.Margin = append(v.Margin, MarginView{l.Topic, string(l.Weight), text.Render(l.Message, language), l.Path})
 	}
-	v.Spans = ViewSpans(&d, r, language)
+	v.Spans = sheets.Spans(&d, r, language)
 	l := d.Larder()
 	for _, m := range d.Measured {
 		offered := []sheets.OptionRow{}
@@ -178,40 +165,6 @@ func reviewOf(raw []byte, language string) ReviewView {
 	}
 	v.Minutes, v.Hands = int(r.Timeline.Total.Minutes()+0.5), int(r.Timeline.Hands.Minutes()+0.5)
 	return v
-}
-
-// ViewSpans are the steps on their time line.
-func ViewSpans(d *design.Document, r review.Review, language string) []SpanView {
-	adults := map[string]bool{}
-	for _, j := range safety.AdultJobs(d, r.Safety.Findings) {
-		adults[j.Step] = true
-	}
-	out := []SpanView{}
-	for i, s := range r.Timeline.Steps {
-		step := d.Steps[i]
-		title, _ := step.Title.In(language)
-		photo := false
-		for _, id := range step.Evidence {
-			for _, e := range d.Evidence {
-				photo = photo || e.ID == id && e.Kind == "photo"
-			}
-		}
-		out = append(
-			out,
-			SpanView{
-				Step:  s.Step,
-				Kind:  string(step.Kind),
-				Title: title,
-				Start: int(s.Start.Seconds()),
-				End:   int(s.End.Seconds()),
-				Wait:  int(s.Wait.Seconds()),
-				Reads: len(step.Takes) > 0,
-				Photo: photo,
-				Adult: adults[s.Step],
-			},
-		)
-	}
-	return out
 }
 
 // TitleOf is the title of a document, readable or not.

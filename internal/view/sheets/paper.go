@@ -32,7 +32,8 @@ type Printed struct {
 	Hands    int
 	Place    string
 	Steps    int
-	Missing  int // texts that stand in another language
+	Spans    []SpanView // the procedure to time; none where homes only watch
+	Missing  int        // texts that stand in another language
 	Safety   SafetyPart
 	Items    []PrintedItem
 	Swaps    []PrintedSwaps
@@ -97,6 +98,7 @@ func Print(d *design.Document, kind, language string) (Printed, error) {
 		Question: w.say(d.Question),
 		Place:    w.say(d.Place),
 		Steps:    len(d.Steps),
+		Spans:    Spans(d, r, language),
 		Minutes:  int(r.Timeline.Total.Minutes() + 0.5),
 		Hands:    int(r.Timeline.Hands.Minutes() + 0.5),
 	}

@@ -80,6 +80,8 @@ type StepRow struct {
 	See       string        `json:"see,omitempty"`
 	Start     int           `json:"start" doc:"Seconds from the first step's start, if nothing is late"`
 	Seconds   int           `json:"seconds" doc:"How long hands are busy"`
+	Gap       int           `json:"gap" doc:"Seconds between the end of the step before and its start"`
+	Fold      bool          `json:"fold" doc:"The gap is drawn folded, at one width"`
 	Wait      *WaitRow      `json:"wait,omitempty"`
 	Adult     string        `json:"adult,omitempty" doc:"adult-near or adult-does"`
 	Foreign   bool          `json:"foreign,omitempty" doc:"It needs an adult and has no words in the home's language: it stays closed"`
@@ -270,10 +272,10 @@ func (w *writer) steps(s *Sheet, d *design.Document, r review.Review) {
 			Text:      w.say(step.Text),
 			See:       w.say(step.See),
 			Meanwhile: w.say(step.Meanwhile),
-			Start: int(
-				span.Start.Seconds(),
-			),
+			Start:     int(span.Start.Seconds()),
 			Seconds:   int((span.End - span.Start).Seconds()),
+			Gap:       int(span.Wait.Seconds()),
+			Fold:      span.Folded(),
 			Cautions:  []string{},
 			Takes:     []design.Slot{},
 			Evidence:  append([]string{}, step.Evidence...),

@@ -3216,6 +3216,8 @@ export interface components {
             adult: boolean;
             /** Format: int64 */
             end: number;
+            /** @description Its wait is drawn folded, at one width */
+            fold: boolean;
             kind: string;
             photo: boolean;
             /** @description A reading is taken in it */
@@ -3224,7 +3226,10 @@ export interface components {
             start: number;
             step: string;
             title: string;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description Between the end of the step before and its start
+             */
             wait: number;
         };
         StepRef: {
@@ -3243,8 +3248,15 @@ export interface components {
             before: string[];
             cautions: string[];
             evidence: string[];
+            /** @description The gap is drawn folded, at one width */
+            fold: boolean;
             /** @description It needs an adult and has no words in the home's language: it stays closed */
             foreign?: boolean;
+            /**
+             * Format: int64
+             * @description Seconds between the end of the step before and its start
+             */
+            gap: number;
             id: string;
             kind: string;
             meanwhile?: string;

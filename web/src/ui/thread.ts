@@ -3,10 +3,9 @@ export interface Span {
   start: number;
   end: number;
   wait: number;
+  /** The wait is drawn at one width, whatever its length. */
+  fold: boolean;
 }
-
-/** Waits longer than this many seconds are folded: drawn at one width, whatever their length. */
-export const foldFrom = 30 * 60;
 
 export interface Part<S> {
   span: S;
@@ -24,18 +23,12 @@ export function layOut<S extends Span>(
   width: number,
   { least, fold }: { least: number; fold: number },
 ): Part<S>[] {
-  const parts = spans.flatMap((span) => {
+  type Kind = Part<S>['kind'];
+  const parts = spans.flatMap((span): { span: S; kind: Kind; seconds: number }[] => {
     const step = { span, kind: 'step' as const, seconds: span.end - span.start };
     if (span.wait <= 0) return [step];
-    const folded = span.wait > foldFrom;
-    return [
-      {
-        span,
-        kind: folded ? ('fold' as const) : ('gap' as const),
-        seconds: folded ? 0 : span.wait,
-      },
-      step,
-    ];
+    if (span.fold) return [{ span, kind: 'fold', seconds: 0 }, step];
+    return [{ span, kind: 'gap', seconds: span.wait }, step];
   });
   const fixed = { step: least, gap: 0, fold };
   const free = Math.max(0, width - parts.reduce((sum, p) => sum + fixed[p.kind], 0));

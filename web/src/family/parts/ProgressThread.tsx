@@ -3,10 +3,11 @@ import type { Sheet } from '../phone/useHome';
 
 /** The whole work as one thread: steps as marks, waits as a broken line, long ones folded, a peg where one stands. */
 export function ProgressThread({ sheet, at }: { sheet: Sheet; at: number }) {
-  const spans = sheet.steps.map((s, i) => ({
+  const spans = sheet.steps.map((s) => ({
     start: s.start,
     end: s.start + s.seconds,
-    wait: s.start - (i > 0 ? sheet.steps[i - 1].start + sheet.steps[i - 1].seconds : 0),
+    wait: s.gap,
+    fold: s.fold,
     reads: s.takes.length > 0,
   }));
   let step = -1;

@@ -76,6 +76,7 @@ func TestTeachersViews(t *testing.T) {
 		{"a question with a mistake", "/workbench?ask=cooling&times=0+min", "at least 2 values"},
 		{"larder", "/larder?thing=vinegar-white", "Instead of it"},
 		{"jobs", "/larder?by=jobs", "usual failure"},
+		{"parts", "/parts", "ShelfDrawing"},
 	} {
 		p.open(demo.base + v.path)
 		p.until(

@@ -23,7 +23,7 @@ func (s *Server) pages(r chi.Router) {
 		return func(w http.ResponseWriter, r *http.Request) { servePage(w, files, name, http.StatusOK) }
 	}
 	r.Get("/", func(w http.ResponseWriter, r *http.Request) { http.Redirect(w, r, "/today", http.StatusFound) })
-	for _, p := range []string{"/sign-in", "/today", "/experiments", "/experiments/*", "/workbench", "/larder", "/classes", "/classes/*", "/account", "/help"} {
+	for _, p := range []string{"/sign-in", "/today", "/experiments", "/experiments/*", "/workbench", "/larder", "/classes", "/classes/*", "/account", "/help", "/parts"} {
 		r.Get(p, page("teacher.html"))
 	}
 	r.Get("/h/{token}", func(w http.ResponseWriter, r *http.Request) {

@@ -73,3 +73,31 @@ func TestProperties(t *testing.T) {
 		t.Error(look.Colour("ground"))
 	}
 }
+
+var (
+	declaration = regexp.MustCompile(`(?m)^\s*(font-size|border-radius|padding(?:-\w+)?|margin(?:-\w+)?|(?:row-|column-)?gap|transition|animation)\s*:\s*([^;{]+);`)
+	// literal is a size of its own: what is told by em, by the window or by the paper is not.
+	literal = regexp.MustCompile(`\b[1-9]\d*(?:\.\d+)?(?:px|rem|pt|ms|s)\b|\b0?\.\d+(?:rem|s)\b`)
+)
+
+// No size of text, space, radius or motion stands outside tokens.json either.
+func TestSizesStandInOnePlace(t *testing.T) {
+	looked, declared := 0, 0
+	err := filepath.WalkDir("../../web/src", func(path string, d fs.DirEntry, err error) error {
+		if err != nil || filepath.Ext(path) != ".scss" {
+			return err
+		}
+		src, err := os.ReadFile(path)
+		looked++
+		for _, m := range declaration.FindAllStringSubmatch(string(src), -1) {
+			declared++
+			if size := literal.FindString(m[2]); size != "" {
+				t.Errorf("%s writes %s: %s", path, m[1], m[2])
+			}
+		}
+		return err
+	})
+	if err != nil || looked < 20 || declared < 200 {
+		t.Errorf("%v: %d files, %d declarations", err, looked, declared)
+	}
+}

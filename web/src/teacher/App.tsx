@@ -20,6 +20,7 @@ import { say } from './words';
 
 const ExperimentPage = lazy(() => import('./experiment/ExperimentPage'));
 const Larder = lazy(() => import('./larder/Larder'));
+const Parts = lazy(() => import('./views/Parts'));
 const ShowToClass = lazy(() => import('./results/ShowToClass'));
 const Workbench = lazy(() => import('./workbench/Workbench'));
 const client = new QueryClient({
@@ -75,6 +76,7 @@ function Inside() {
             <Route path="/classes/:class/codes" element={<Codes />} />
             <Route path="/account" element={<Account me={me.data} />} />
             <Route path="/help" element={<Help />} />
+            <Route path="/parts" element={<Parts />} />
             <Route
               path="*"
               element={

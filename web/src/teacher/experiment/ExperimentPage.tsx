@@ -20,6 +20,7 @@ import { Safety } from './Safety';
 import { StationLine, stations, type Station } from './StationLine';
 import { Steps } from './Steps';
 import { nameOf, ownLanguage } from '../languages';
+import { useKeys } from '../frame/keys';
 import { say } from '../words';
 
 /** One experiment at one of its eight stations. */
@@ -47,18 +48,12 @@ export default function ExperimentPage() {
     say('experimentPage.without-a-title');
   useEffect(() => {
     document.title = say('experimentPage.patient-kitchen', { title });
-    const onKey = (() => {
-      let waiting = false;
-      return (e: KeyboardEvent) => {
-        if ((e.target as HTMLElement).closest('input, textarea, select')) return;
-        if (waiting && e.key >= '1' && e.key <= '8')
-          void navigate(`/experiments/${id}/${stations[Number(e.key) - 1]}`);
-        waiting = e.key === 'g';
-      };
-    })();
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  }, [title, id, navigate]);
+  }, [title]);
+  useKeys((key, afterG) => {
+    const to = afterG && key >= '1' && key <= '8' && stations[Number(key) - 1];
+    if (to) void navigate(`/experiments/${id}/${to}`);
+    return !!to;
+  });
   if (draft.error)
     return (
       <PartError

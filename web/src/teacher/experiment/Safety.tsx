@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import Button from 'react-bootstrap/Button';
 import { Grid } from '../parts/Grid';
@@ -15,6 +15,7 @@ import { mostQuestions, QuestionCard } from './QuestionCard';
 import { useAnswers } from './useAnswers';
 import type { Replace, Review } from '../draft/useDraft';
 import { inOwn } from '../languages';
+import { stepAlong, useKeys } from '../frame/keys';
 import { say } from '../words';
 
 type Order = Schemas['OrderView'];
@@ -37,28 +38,17 @@ export function Safety({
   const [more, setMore] = useState(false);
   const list = useRef<HTMLDivElement>(null);
 
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (
-        (e.target as HTMLElement).closest('input, textarea, select') ||
-        e.ctrlKey ||
-        e.metaKey ||
-        e.altKey
-      )
-        return;
-      const cards = [...(list.current?.querySelectorAll<HTMLElement>('article') ?? [])];
-      const here = cards.findIndex((c) => c.contains(document.activeElement));
-      if (e.key === 'j' || e.key === 'k')
-        cards[Math.max(0, Math.min(cards.length - 1, here + (e.key === 'j' ? 1 : -1)))]?.focus();
-      if (/^[1-3]$/.test(e.key) && here >= 0)
-        cards[here]
-          .querySelectorAll<HTMLButtonElement>('.ways .btn:not(.btn-plain)')
-          .item(Number(e.key) - 1)
-          ?.click();
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  }, []);
+  useKeys((key) => {
+    const cards = [...(list.current?.querySelectorAll<HTMLElement>('article') ?? [])];
+    const here = cards.findIndex((c) => c.contains(document.activeElement));
+    if (stepAlong(key, cards, here)) return true;
+    if (here < 0 || !/^[1-3]$/.test(key)) return false;
+    cards[here]
+      .querySelectorAll<HTMLButtonElement>('.ways .btn:not(.btn-plain)')
+      .item(Number(key) - 1)
+      ?.click();
+    return true;
+  });
 
   if (!review) return <Loading what={say('safety.the-safety-check')} />;
   const lower = (f: Finding, reason: string) =>

@@ -1,21 +1,20 @@
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
 import Button from 'react-bootstrap/Button';
-import { Grid } from '../parts/Grid';
 import { SideSheet } from '../parts/SideSheet';
 import { freshID, type Step } from '../draft/document';
-import { Band, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
+import { Band, Remove, useEditing } from './fields';
 import { NeedSheet } from './NeedSheet';
+import { NeedsBand } from './NeedsBand';
 import { ReadingsBand } from './ReadingsBand';
 import { StepSheet } from './StepSheet';
 import { Strip } from './Strip';
 import type { Replace, Review } from '../draft/useDraft';
-import { useLarder } from '../larder/useLarder';
 import { say } from '../words';
 
 /** The procedure to time, the things needed, the readings; a step is edited beside the strip. */
 export function Steps({ review, replace }: { review: Review | undefined; replace: Replace }) {
-  const { doc, set, language } = useEditing();
+  const { doc, set } = useEditing();
   const [params, setParams] = useSearchParams();
   const steps = doc.steps ?? [];
   const at = params.get('at') ?? '';
@@ -53,18 +52,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
     );
     choose(id);
   };
-  const move = (i: number, by: number) => {
-    const next = [...steps];
-    [next[i], next[i + by]] = [next[i + by], next[i]];
-    replace(
-      { ...doc, steps: next },
-      say('steps.moved', { name: steps[i].title[language] || say('steps.a-step') }),
-    );
-  };
   const needs = doc.needs ?? [];
-  const { query: larder } = useLarder();
-  const thingName = (id: string | undefined) =>
-    id && (larder.data?.things.find((t) => t.id === id)?.name ?? id);
   return (
     <div className={chosen >= 0 || needAt >= 0 ? 'with-sheet' : ''}>
       <main className="work">
@@ -87,134 +75,9 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
           {review && steps.length > 0 && (
             <Strip spans={review.spans} chosen={steps[chosen]?.id} onChoose={choose} />
           )}
-          <ol className="indented mt-2 mb-0">
-            {steps.map((s, i) => (
-              <li key={s.id}>
-                <Button
-                  variant="plain"
-                  className={i === chosen ? 'fw-bold' : 'fw-normal'}
-                  onClick={() => choose(s.id)}
-                >
-                  {s.title[language] || Object.values(s.title)[0] || say('steps.without-a-name')}
-                </Button>
-                <span className="second small">
-                  {' '}
-                  {s.duration}
-                  {s.wait && say('steps.after', { for: s.wait.for })}
-                  {(s.takes?.length ?? 0) > 0 && ` · ${say('steps.measures')}`}
-                  {(s.evidence?.length ?? 0) > 0 && ` · ${say('steps.evidence')}`}
-                </span>
-              </li>
-            ))}
-          </ol>
+          <StepList chosen={chosen} onChoose={choose} />
         </Band>
-        <Band
-          title={say('steps.things-needed')}
-          aside={
-            <Button
-              variant="outline-primary"
-              onClick={() => {
-                const id = freshID('need', needs);
-                set(['needs'], [...needs, { id, name: {} }]);
-                choose(`need:${id}`);
-              }}
-            >
-              {say('steps.add-a-thing')}
-            </Button>
-          }
-        >
-          {needs.length > 0 && (
-            <Grid>
-              <thead>
-                <tr>
-                  <th scope="col" className="third">
-                    {say('conflict.thing')}
-                  </th>
-                  <th scope="col" className="eighth">
-                    {say('steps.amount')}
-                  </th>
-                  <th scope="col">{say('steps.what-it-is')}</th>
-                  <th scope="col">{say('steps.use-this-instead-in-your-words')}</th>
-                  <th scope="col">
-                    <span className="visually-hidden">{say('steps.more')}</span>
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {needs.map((n, i) => (
-                  <tr key={n.id}>
-                    <td>
-                      <WordsField
-                        label={say('steps.thing', { value: i + 1 })}
-                        hideLabel
-                        path={['needs', i, 'name']}
-                        value={n.name}
-                      />
-                    </td>
-                    <td>
-                      <PlainField
-                        label={say('steps.amount-of-thing', { value: i + 1 })}
-                        hideLabel
-                        path={['needs', i, 'amount']}
-                        value={n.amount}
-                        hint="200 mL"
-                      />
-                    </td>
-                    <td>
-                      <Button variant="plain" onClick={() => choose(`need:${n.id}`)}>
-                        {thingName(n.material) ??
-                          (n.kind && n.kind !== 'material'
-                            ? say(`steps.kind.${n.kind}`)
-                            : say('steps.not-said'))}
-                        <span className="visually-hidden">
-                          {say('steps.what-thing-is', { value: i + 1 })}
-                        </span>
-                      </Button>
-                      {n.strength && (
-                        <span className="second small">
-                          {' '}
-                          {n.strength.value}{' '}
-                          {n.strength.basis === 'volumes' ? say('steps.vol') : '%'}
-                        </span>
-                      )}
-                    </td>
-                    <td>
-                      <WordsField
-                        label={say('steps.instead-of-thing', { value: i + 1 })}
-                        hideLabel
-                        path={['needs', i, 'instead', 0]}
-                        value={n.instead?.[0]}
-                      />
-                    </td>
-                    <td className="small text-nowrap">
-                      <TickField
-                        label={say('needSheet.if-at-hand')}
-                        path={['needs', i, 'optional']}
-                        value={n.optional}
-                      />{' '}
-                      <Remove
-                        what={n.name[language] || say('steps.this-thing')}
-                        onRemove={() =>
-                          replace(
-                            {
-                              ...doc,
-                              needs: needs.filter((__, k) => k !== i),
-                              steps: steps.map((s) => ({
-                                ...s,
-                                uses: s.uses?.filter((u) => u !== n.id),
-                              })),
-                            },
-                            say('steps.took-out-a-thing'),
-                          )
-                        }
-                      />
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </Grid>
-          )}
-        </Band>
+        <NeedsBand replace={replace} onChoose={choose} />
         <ReadingsBand review={review} replace={replace} />
       </main>
       {needAt >= 0 && chosen < 0 && (
@@ -225,35 +88,76 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
       {chosen >= 0 && (
         <SideSheet title={say('steps.step', { value: chosen + 1 })} onClose={() => choose()}>
           <StepSheet key={steps[chosen].id} at={chosen} review={review} replace={replace} />
-          <div className="band mt-2">
-            <Button
-              variant="outline-primary"
-              disabled={chosen === 0}
-              onClick={() => move(chosen, -1)}
-            >
-              {say('steps.earlier')}
-            </Button>{' '}
-            <Button
-              variant="outline-primary"
-              disabled={chosen === steps.length - 1}
-              onClick={() => move(chosen, 1)}
-            >
-              {say('steps.later')}
-            </Button>{' '}
-            <Remove
-              what={say('steps.step-2', { value: chosen + 1 })}
-              onRemove={() => {
-                set(
-                  ['steps'],
-                  steps.filter((__, k) => k !== chosen),
-                  say('steps.took-out-a-step'),
-                );
-                choose();
-              }}
-            />
-          </div>
+          <StepActs at={chosen} replace={replace} onGone={() => choose()} />
         </SideSheet>
       )}
+    </div>
+  );
+}
+
+/** The steps as a list, in words, with what each takes. */
+function StepList({ chosen, onChoose }: { chosen: number; onChoose: (id: string) => void }) {
+  const { doc, language } = useEditing();
+  const steps = doc.steps ?? [];
+  return (
+    <ol className="indented mt-2 mb-0">
+      {steps.map((s, i) => (
+        <li key={s.id}>
+          <Button
+            variant="plain"
+            className={i === chosen ? 'fw-bold' : 'fw-normal'}
+            onClick={() => onChoose(s.id)}
+          >
+            {s.title[language] || Object.values(s.title)[0] || say('steps.without-a-name')}
+          </Button>
+          <span className="second small">
+            {' '}
+            {s.duration}
+            {s.wait && say('steps.after', { for: s.wait.for })}
+            {(s.takes?.length ?? 0) > 0 && ` · ${say('steps.measures')}`}
+            {(s.evidence?.length ?? 0) > 0 && ` · ${say('steps.evidence')}`}
+          </span>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** Moves a step earlier or later, or takes it out. */
+function StepActs({ at, replace, onGone }: { at: number; replace: Replace; onGone: () => void }) {
+  const { doc, set, language } = useEditing();
+  const steps = doc.steps ?? [];
+  const move = (i: number, by: number) => {
+    const next = [...steps];
+    [next[i], next[i + by]] = [next[i + by], next[i]];
+    replace(
+      { ...doc, steps: next },
+      say('steps.moved', { name: steps[i].title[language] || say('steps.a-step') }),
+    );
+  };
+  return (
+    <div className="band mt-2">
+      <Button variant="outline-primary" disabled={at === 0} onClick={() => move(at, -1)}>
+        {say('steps.earlier')}
+      </Button>{' '}
+      <Button
+        variant="outline-primary"
+        disabled={at === steps.length - 1}
+        onClick={() => move(at, 1)}
+      >
+        {say('steps.later')}
+      </Button>{' '}
+      <Remove
+        what={say('steps.step-2', { value: at + 1 })}
+        onRemove={() => {
+          set(
+            ['steps'],
+            steps.filter((__, k) => k !== at),
+            say('steps.took-out-a-step'),
+          );
+          onGone();
+        }}
+      />
     </div>
   );
 }

@@ -5,6 +5,7 @@ import Button from 'react-bootstrap/Button';
 import { api, got, type Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
 import { useKeeping } from './keeping';
+import { useKeys } from './keys';
 import { useLive } from './live';
 import { say } from '../words';
 
@@ -23,23 +24,13 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
   const { saved, last } = useKeeping();
   const navigate = useNavigate();
   const client = useQueryClient();
-  useEffect(() => {
-    let waiting = false;
-    const onKey = (e: KeyboardEvent) => {
-      const field = (e.target as HTMLElement).closest('input, textarea, select, [contenteditable]');
-      if (field || e.ctrlKey || e.metaKey || e.altKey) return;
-      if (waiting) {
-        const to = { t: '/today', e: '/experiments', w: '/workbench', l: '/larder', c: '/classes' }[
-          e.key
-        ];
-        waiting = false;
-        if (to) void navigate(to);
-      } else if (e.key === 'g') waiting = true;
-      else if (e.key === '?') void navigate('/help');
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  }, [navigate]);
+  useKeys((key, afterG) => {
+    const to = afterG
+      ? { t: '/today', e: '/experiments', w: '/workbench', l: '/larder', c: '/classes' }[key]
+      : { '?': '/help' }[key];
+    if (to) void navigate(to);
+    return !!to;
+  });
   const signOut = async () => {
     await got(api.DELETE('/api/v1/session')).catch(() => undefined);
     client.clear();

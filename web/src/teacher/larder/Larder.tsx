@@ -1,12 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import Button from 'react-bootstrap/Button';
-import FormControl from 'react-bootstrap/FormControl';
-import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
 import { Loading, PartError } from '../parts/states';
+import { stepAlong, useKeys } from '../frame/keys';
 import { Head } from '../frame/TeacherFrame';
+import { Finder, ways, WaysIn } from './Finder';
 import { Fallbacks } from './Fallbacks';
 import { Jobs } from './Jobs';
 import { Never } from './Never';
@@ -17,8 +16,6 @@ import { OwnFiles } from './OwnFiles';
 import { ThingSheet } from './ThingSheet';
 import { useLarder } from './useLarder';
 import { say } from '../words';
-
-const ways = ['things', 'jobs', 'swaps', 'never'] as const;
 
 /** What is this thing, may I use it at home, what could replace it, and what will change? */
 export default function Larder() {
@@ -54,28 +51,20 @@ export default function Larder() {
     const timer = setTimeout(follow, 300);
     return () => clearTimeout(timer);
   }, [typed]);
-  const onKey = useEffectEvent((e: KeyboardEvent) => {
-    if (
-      (e.target as HTMLElement).closest('input, textarea, select') ||
-      e.ctrlKey ||
-      e.metaKey ||
-      e.altKey
-    )
-      return;
-    if (e.key === '/') {
-      e.preventDefault();
-      search.current?.focus();
-    }
-    if (/^[1-4]$/.test(e.key)) go({ by: ways[Number(e.key) - 1] });
+  useKeys((key) => {
     const rows = [...document.querySelectorAll<HTMLElement>('[data-thing]')];
-    const at = rows.findIndex((r) => r === document.activeElement);
-    if (e.key === 'j' || e.key === 'k')
-      rows[Math.max(0, Math.min(rows.length - 1, at + (e.key === 'j' ? 1 : -1)))]?.focus();
+    if (key === '/') search.current?.focus();
+    else if (/^[1-4]$/.test(key)) go({ by: ways[Number(key) - 1] });
+    else
+      return stepAlong(
+        key,
+        rows,
+        rows.findIndex((r) => r === document.activeElement),
+      );
+    return true;
   });
   useEffect(() => {
     document.title = say('larder.larder-patient-kitchen');
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
   }, []);
   if (larder.error)
     return (
@@ -95,76 +84,34 @@ export default function Larder() {
         <Loading what={say('needSheet.the-larder-2')} />
       </>
     );
-  const { things, jobs, swaps, never } = larder.data;
+  const { jobs, swaps, never } = larder.data;
   const result = typed.trim().length > 1 ? found.data : undefined;
   return (
     <>
       <Head
         title={say('teacherFrame.larder')}
         aside={
-          <div role="group" aria-label={say('larder.ways-in')} className="d-flex gap-2">
-            {ways.map((w) => (
-              <Button
-                key={w}
-                variant={w === way ? 'primary' : 'outline-primary'}
-                aria-pressed={w === way}
-                onClick={() => go({ by: w })}
-              >
-                {
-                  {
-                    things: say('larder.things', { n: things.length }),
-                    jobs: say('larder.jobs', { n: jobs.length }),
-                    swaps: say('larder.swaps', { n: swaps.length }),
-                    never: say('larder.never'),
-                  }[w]
-                }
-              </Button>
-            ))}
-            <Button variant="outline-primary" onClick={() => setOwn('')}>
-              {say('larder.add-your-own')}
-            </Button>
-          </div>
+          <WaysIn
+            larder={larder.data}
+            way={way}
+            onGo={(by) => go({ by })}
+            onOwn={() => setOwn('')}
+          />
         }
       />
       <div className={chosen || own !== undefined ? 'with-sheet' : ''}>
         <main className="work">
-          <div className="field-row">
-            <div className="grows">
-              <label className="named" htmlFor="larder-search">
-                {say('larder.find-by-any-everyday-name-english')}
-              </label>
-              <FormControl
-                id="larder-search"
-                ref={search}
-                type="search"
-                placeholder={say('larder.vinegar-lej-a-cup')}
-                value={typed}
-                onChange={(e) => {
-                  setTyped(e.target.value);
-                  if (way !== 'things') go({ by: 'things' });
-                }}
-              />
-            </div>
-            {way !== 'never' && (
-              <div className="field-200">
-                <label className="named" htmlFor="larder-job">
-                  {say('larder.that-can-do-the-job')}
-                </label>
-                <FormSelect
-                  id="larder-job"
-                  value={job}
-                  onChange={(e) => go({ job: e.target.value })}
-                >
-                  <option value="">{say('larder.any')}</option>
-                  {jobs.map((j) => (
-                    <option key={j.id} value={j.id}>
-                      {j.name}
-                    </option>
-                  ))}
-                </FormSelect>
-              </div>
-            )}
-          </div>
+          <Finder
+            search={search}
+            typed={typed}
+            job={job}
+            jobs={way === 'never' ? [] : jobs}
+            onType={(q) => {
+              setTyped(q);
+              if (way !== 'things') go({ by: 'things' });
+            }}
+            onJob={(id) => go({ job: id })}
+          />
           {way === 'things' && (
             <Things
               larder={larder.data}

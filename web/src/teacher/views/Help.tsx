@@ -1,3 +1,6 @@
+import { useState } from 'react';
+import FormCheck from 'react-bootstrap/FormCheck';
+import { singleKeysOn, switchSingleKeys } from '../frame/keys';
 import { Grid } from '../parts/Grid';
 import { Head } from '../frame/TeacherFrame';
 import { say } from '../words';
@@ -13,7 +16,9 @@ const keys = [
   ['?', say('help.this-page')],
 ] as const;
 
+/** What the tool is for, in its order, and the keys. */
 export function Help() {
+  const [on, setOn] = useState(singleKeysOn);
   return (
     <>
       <Head title={say('teacherFrame.help')} />
@@ -39,6 +44,15 @@ export function Help() {
             ))}
           </tbody>
         </Grid>
+        <FormCheck
+          id="single-keys"
+          label={say('help.single-keys-act')}
+          checked={on}
+          onChange={(e) => {
+            switchSingleKeys(e.target.checked);
+            setOn(e.target.checked);
+          }}
+        />
         <p className="small mt-3">
           <a href="/notices.txt">{say('help.notices')}</a>
         </p>

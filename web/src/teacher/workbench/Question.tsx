@@ -1,8 +1,9 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { Notice } from '../parts/Notice';
 import { PartError } from '../parts/states';
 import { Said, say } from '../words';
+import { useKeys } from '../frame/keys';
 import { AnswerView } from './AnswerView';
 import { Doubts, Handing, OtherWay, WhatIfs } from './Beside';
 import { Blank, labelOf, spoken } from './Blank';
@@ -15,19 +16,19 @@ export function Question({ model }: { model: Model }) {
   const { typed, blanks, untouched, folded, answer, good, problem, place, sentence } = q;
   const [hidden, setHidden] = useState(false);
   const [keeping, setKeeping] = useState(false);
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      const writing = (e.target as HTMLElement).closest('input, textarea, select');
-      if (e.key === 'Enter' && e.ctrlKey) setKeeping(true);
-      else if (!writing && !e.ctrlKey && !e.metaKey && e.key === 'w') q.beside();
-      else if (!writing && !e.ctrlKey && !e.metaKey && /^[1-4]$/.test(e.key))
-        document.getElementById(`what-if-${e.key}`)?.focus();
-      else return;
-      e.preventDefault();
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
+  useKeys((key) => {
+    if (key === 'w') q.beside();
+    else if (/^[1-4]$/.test(key)) document.getElementById(`what-if-${key}`)?.focus();
+    else return false;
+    return true;
   });
+  const keep = useEffectEvent((e: KeyboardEvent) => {
+    if (e.key === 'Enter' && e.ctrlKey) setKeeping(true);
+  });
+  useEffect(() => {
+    addEventListener('keydown', keep);
+    return () => removeEventListener('keydown', keep);
+  }, []);
   const blank = (i: Schemas['DescribedInput']) => (
     <Blank
       key={i.name}

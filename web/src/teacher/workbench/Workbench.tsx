@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import FormControl from 'react-bootstrap/FormControl';
 import { Notice } from '../parts/Notice';
@@ -7,6 +7,7 @@ import { api, got } from '../../api/client';
 import { Loading, PartError } from '../parts/states';
 import { Head } from '../frame/TeacherFrame';
 import { Question } from './Question';
+import { useKeys } from '../frame/keys';
 import { say } from '../words';
 
 const groups: readonly (readonly [string, string])[] = [
@@ -36,26 +37,15 @@ export default function Workbench() {
       (m) => m.group === group && m.title.toLowerCase().includes(find.trim().toLowerCase()),
     ),
   );
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (
-        e.ctrlKey ||
-        e.metaKey ||
-        e.altKey ||
-        (e.target as HTMLElement).closest('input, textarea, select')
-      )
-        return;
-      const step = { j: 1, k: -1 }[e.key];
-      if (e.key === '/') finder.current?.focus();
-      else if (step && found.length)
-        void navigate(
-          `?ask=${found[Math.max(0, Math.min(found.length - 1, found.findIndex((m) => m === asked) + step))].id}`,
-        );
-      else return;
-      e.preventDefault();
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
+  useKeys((key) => {
+    const step = { j: 1, k: -1 }[key];
+    if (key === '/') finder.current?.focus();
+    else if (step && found.length)
+      void navigate(
+        `?ask=${found[Math.max(0, Math.min(found.length - 1, found.findIndex((m) => m === asked) + step))].id}`,
+      );
+    else return false;
+    return true;
   });
   return (
     <>

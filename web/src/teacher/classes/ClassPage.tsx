@@ -22,13 +22,51 @@ import { say } from '../words';
 
 type HomeView = Schemas['HomeView'];
 
+/** Takes a home out of the class, or lets the class go; both can be undone. */
+function useLettingGo(id: string, name: string, again: () => Promise<unknown>, onOut: () => void) {
+  const client = useQueryClient();
+  const { did } = useKeeping();
+  const navigate = useNavigate();
+  const remove = async (h: HomeView) => {
+    await got(
+      api.DELETE('/api/v1/classes/{class}/homes/{home}', {
+        params: { path: { class: id, home: h.id } },
+      }),
+    );
+    onOut();
+    await again();
+    did(
+      say('classPage.taken-out', { nickname: h.nickname }),
+      () =>
+        void got(
+          api.POST('/api/v1/classes/{class}/homes/{home}/restore', {
+            params: { path: { class: id, home: h.id } },
+          }),
+        ).then(again),
+    );
+  };
+  const drop = async () => {
+    await got(api.DELETE('/api/v1/classes/{class}', { params: { path: { class: id } } }));
+    await navigate('/classes');
+    const all = () => client.invalidateQueries();
+    await all();
+    did(
+      say('classPage.class-deleted', { name }),
+      () =>
+        void got(
+          api.POST('/api/v1/classes/{class}/restore', { params: { path: { class: id } } }),
+        ).then(all),
+    );
+  };
+  return { remove, drop };
+}
+
 /** Who is in the class, and has each home opened its link? */
 export function ClassPage() {
   const { class: id = '' } = useParams();
   const [params, setParams] = useSearchParams();
   const client = useQueryClient();
   const { did } = useKeeping();
-  const navigate = useNavigate();
   const cls = useQuery({
     queryKey: ['class', id],
     queryFn: () => got(api.GET('/api/v1/classes/{class}', { params: { path: { class: id } } })),
@@ -47,6 +85,7 @@ export function ClassPage() {
       client.invalidateQueries({ queryKey: ['class', id] }),
       client.invalidateQueries({ queryKey: ['classes'] }),
     ]);
+  const acts = useLettingGo(id, cls.data?.name ?? '', again, () => open());
   if (cls.isPending || homes.isPending) return <Loading what={say('classPage.the-class')} />;
   if (cls.error || homes.error)
     return (
@@ -63,37 +102,7 @@ export function ClassPage() {
   const list = homes.data.items;
   const chosen = list.find((h) => h.id === sheet);
   const opened = list.filter((h) => h.opened_at).length;
-  const remove = async (h: HomeView) => {
-    await got(
-      api.DELETE('/api/v1/classes/{class}/homes/{home}', {
-        params: { path: { class: id, home: h.id } },
-      }),
-    );
-    open();
-    await again();
-    did(
-      say('classPage.taken-out', { nickname: h.nickname }),
-      () =>
-        void got(
-          api.POST('/api/v1/classes/{class}/homes/{home}/restore', {
-            params: { path: { class: id, home: h.id } },
-          }),
-        ).then(again),
-    );
-  };
-  const drop = async () => {
-    await got(api.DELETE('/api/v1/classes/{class}', { params: { path: { class: id } } }));
-    await navigate('/classes');
-    const all = () => client.invalidateQueries();
-    await all();
-    did(
-      say('classPage.class-deleted', { name: c.name }),
-      () =>
-        void got(
-          api.POST('/api/v1/classes/{class}/restore', { params: { path: { class: id } } }),
-        ).then(all),
-    );
-  };
+  const { remove, drop } = acts;
   return (
     <>
       <Head
@@ -155,44 +164,7 @@ export function ClassPage() {
             onOne={() => open('new')}
           />
           {list.length > 0 && (
-            <div className="scroll">
-              <Grid>
-                <thead>
-                  <tr>
-                    <th scope="col">
-                      <span className="visually-hidden">{say('classPage.letters')}</span>
-                    </th>
-                    <th scope="col">{say('classPage.home')}</th>
-                    <th scope="col">{say('classPage.students')}</th>
-                    <th scope="col">{say('classPage.language')}</th>
-                    <th scope="col">{say('classPage.guardians-phone')}</th>
-                    <th scope="col">{say('classPage.link-opened')}</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {list.map((h) => (
-                    <tr key={h.id} className={h.id === sheet ? 'chosen' : ''}>
-                      <td>{h.letters}</td>
-                      <th scope="row">
-                        <Button variant="plain" className="fw-bold" onClick={() => open(h.id)}>
-                          <NameLabel name={h.nickname} />
-                        </Button>
-                      </th>
-                      <td>{h.students?.join(', ')}</td>
-                      <td>{nameOf(h.language ?? '')}</td>
-                      <td>{h.phone}</td>
-                      <td>
-                        {h.opened_at ? (
-                          time(h.opened_at, c.zone)
-                        ) : (
-                          <span className="cell-missing">{say('classPage.not-yet')}</span>
-                        )}
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </Grid>
-            </div>
+            <HomesTable homes={list} chosen={sheet} zone={c.zone} onOpen={open} />
           )}
           <WasDone of={id} zone={c.zone} names={new Map(list.map((h) => [h.id, h.nickname]))} />
           <TakeAlong c={c} onDelete={drop} />
@@ -222,5 +194,55 @@ export function ClassPage() {
         )}
       </div>
     </>
+  );
+}
+
+interface Listed {
+  homes: HomeView[];
+  chosen: string | null;
+  zone: string;
+  onOpen: (home: string) => void;
+}
+
+function HomesTable({ homes, chosen, zone, onOpen }: Listed) {
+  return (
+    <div className="scroll">
+      <Grid>
+        <thead>
+          <tr>
+            <th scope="col">
+              <span className="visually-hidden">{say('classPage.letters')}</span>
+            </th>
+            <th scope="col">{say('classPage.home')}</th>
+            <th scope="col">{say('classPage.students')}</th>
+            <th scope="col">{say('classPage.language')}</th>
+            <th scope="col">{say('classPage.guardians-phone')}</th>
+            <th scope="col">{say('classPage.link-opened')}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {homes.map((h) => (
+            <tr key={h.id} className={h.id === chosen ? 'chosen' : ''}>
+              <td>{h.letters}</td>
+              <th scope="row">
+                <Button variant="plain" className="fw-bold" onClick={() => onOpen(h.id)}>
+                  <NameLabel name={h.nickname} />
+                </Button>
+              </th>
+              <td>{h.students?.join(', ')}</td>
+              <td>{nameOf(h.language ?? '')}</td>
+              <td>{h.phone}</td>
+              <td>
+                {h.opened_at ? (
+                  time(h.opened_at, zone)
+                ) : (
+                  <span className="cell-missing">{say('classPage.not-yet')}</span>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </Grid>
+    </div>
   );
 }

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Modal from 'react-bootstrap/Modal';
-import { useForm } from 'react-hook-form';
+import { useForm, type UseFormRegister } from 'react-hook-form';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
@@ -48,7 +48,6 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
     },
   });
   const [error, setError] = useState<unknown>();
-  const [erasing, setErasing] = useState(false);
   const submit = handleSubmit(async (f) => {
     setError(undefined);
     const body = {
@@ -89,56 +88,7 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
   return (
     <>
       <form onSubmit={(e) => void submit(e)}>
-        <label className="named" htmlFor="nickname">
-          {say('homeSheet.nickname')}
-        </label>
-        <FormControl id="nickname" {...register('nickname')} />
-        <div className="field-row mt-2">
-          <div>
-            <label className="named" htmlFor="letters">
-              {say('homeSheet.two-letters')}
-            </label>
-            <FormControl
-              id="letters"
-              maxLength={2}
-              placeholder={say('homeSheet.made-for-you')}
-              {...register('letters')}
-            />
-          </div>
-          <div>
-            <label className="named" htmlFor="home-language">
-              {say('homeSheet.language')}
-            </label>
-            <FormSelect id="home-language" {...register('language')}>
-              <option value="">{say('homeSheet.the-classs')}</option>
-              {languageChoices.map(([code, name]) => (
-                <option key={code} value={code}>
-                  {name}
-                </option>
-              ))}
-            </FormSelect>
-          </div>
-        </div>
-        <label className="named" htmlFor="students">
-          {say('homeSheet.students-by-nickname-with-commas')}
-        </label>
-        <FormControl id="students" {...register('students')} />
-        <label className="named mt-2" htmlFor="phone">
-          {say('homeSheet.guardians-phone-for-emergencies')}
-        </label>
-        <FormControl id="phone" inputMode="tel" {...register('phone')} />
-        <label className="named mt-2" htmlFor="contact">
-          {say('homeSheet.reach-if-they-like')}
-        </label>
-        <FormControl
-          id="contact"
-          placeholder={say('homeSheet.link-only')}
-          {...register('contact')}
-        />
-        <label className="named mt-2" htmlFor="note">
-          {say('homeSheet.note')}
-        </label>
-        <FormControl id="note" as="textarea" rows={2} maxLength={600} {...register('note')} />
+        <HomeFields register={register} />
         <ProblemLine error={error} />
         <Button type="submit" className="mt-3">
           {home ? say('classForm.save') : say('homeSheet.add-the-home')}
@@ -146,43 +96,106 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
       </form>
       {home && <Way classId={classId} home={home} />}
       {home && <WasDone of={classId} home={home.id} zone={zone} />}
-      {home && (
-        <div className="band mt-3">
-          <Button variant="outline-primary" onClick={() => void onRemove(home)}>
-            {say('homeSheet.take-out', { nickname: home.nickname })}
-          </Button>{' '}
-          <Button variant="plain" onClick={() => setErasing(true)}>
-            {say('homeSheet.erase-for-good')}
-          </Button>
+      {home && <LettingGo classId={classId} home={home} onRemove={onRemove} onErased={onErased} />}
+    </>
+  );
+}
+
+/** What is asked of a home: as little as can be. */
+function HomeFields({ register }: { register: UseFormRegister<Fields> }) {
+  return (
+    <>
+      <label className="named" htmlFor="nickname">
+        {say('homeSheet.nickname')}
+      </label>
+      <FormControl id="nickname" {...register('nickname')} />
+      <div className="field-row mt-2">
+        <div>
+          <label className="named" htmlFor="letters">
+            {say('homeSheet.two-letters')}
+          </label>
+          <FormControl
+            id="letters"
+            maxLength={2}
+            placeholder={say('homeSheet.made-for-you')}
+            {...register('letters')}
+          />
         </div>
-      )}
-      {home && (
-        <Modal show={erasing} onHide={() => setErasing(false)} aria-labelledby="erase-title">
-          <Modal.Body>
-            <h2 id="erase-title">
-              {say('homeSheet.erase-for-good-2', { nickname: home.nickname })}
-            </h2>
-            <p>{say('homeSheet.names-words-measurements-and-photos-are')}</p>
-            <Button
-              onClick={() =>
-                void got(
-                  api.POST('/api/v1/classes/{class}/homes/{home}/erase', {
-                    params: { path: { class: classId, home: home.id } },
-                  }),
-                ).then(() => {
-                  setErasing(false);
-                  onErased();
-                })
-              }
-            >
-              {say('homeSheet.erase', { nickname: home.nickname })}
-            </Button>{' '}
-            <Button variant="outline-primary" onClick={() => setErasing(false)}>
-              {say('homeSheet.keep-it')}
-            </Button>
-          </Modal.Body>
-        </Modal>
-      )}
+        <div>
+          <label className="named" htmlFor="home-language">
+            {say('homeSheet.language')}
+          </label>
+          <FormSelect id="home-language" {...register('language')}>
+            <option value="">{say('homeSheet.the-classs')}</option>
+            {languageChoices.map(([code, name]) => (
+              <option key={code} value={code}>
+                {name}
+              </option>
+            ))}
+          </FormSelect>
+        </div>
+      </div>
+      <label className="named" htmlFor="students">
+        {say('homeSheet.students-by-nickname-with-commas')}
+      </label>
+      <FormControl id="students" {...register('students')} />
+      <label className="named mt-2" htmlFor="phone">
+        {say('homeSheet.guardians-phone-for-emergencies')}
+      </label>
+      <FormControl id="phone" inputMode="tel" {...register('phone')} />
+      <label className="named mt-2" htmlFor="contact">
+        {say('homeSheet.reach-if-they-like')}
+      </label>
+      <FormControl id="contact" placeholder={say('homeSheet.link-only')} {...register('contact')} />
+      <label className="named mt-2" htmlFor="note">
+        {say('homeSheet.note')}
+      </label>
+      <FormControl id="note" as="textarea" rows={2} maxLength={600} {...register('note')} />
+    </>
+  );
+}
+
+/** Takes a home out, which can be undone, or erases it, which cannot. */
+function LettingGo({
+  classId,
+  home,
+  onRemove,
+  onErased,
+}: Pick<Props, 'classId' | 'onRemove' | 'onErased'> & { home: HomeView }) {
+  const [erasing, setErasing] = useState(false);
+  return (
+    <>
+      <div className="band mt-3">
+        <Button variant="outline-primary" onClick={() => void onRemove(home)}>
+          {say('homeSheet.take-out', { nickname: home.nickname })}
+        </Button>{' '}
+        <Button variant="plain" onClick={() => setErasing(true)}>
+          {say('homeSheet.erase-for-good')}
+        </Button>
+      </div>
+      <Modal show={erasing} onHide={() => setErasing(false)} aria-labelledby="erase-title">
+        <Modal.Body>
+          <h2 id="erase-title">{say('homeSheet.erase-for-good-2', { nickname: home.nickname })}</h2>
+          <p>{say('homeSheet.names-words-measurements-and-photos-are')}</p>
+          <Button
+            onClick={() =>
+              void got(
+                api.POST('/api/v1/classes/{class}/homes/{home}/erase', {
+                  params: { path: { class: classId, home: home.id } },
+                }),
+              ).then(() => {
+                setErasing(false);
+                onErased();
+              })
+            }
+          >
+            {say('homeSheet.erase', { nickname: home.nickname })}
+          </Button>{' '}
+          <Button variant="outline-primary" onClick={() => setErasing(false)}>
+            {say('homeSheet.keep-it')}
+          </Button>
+        </Modal.Body>
+      </Modal>
     </>
   );
 }

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import Button from 'react-bootstrap/Button';
 import { FileButton } from '../parts/FileButton';
-import { api, got } from '../../api/client';
+import { type Schemas, api, got } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { ThreadFace } from '../parts/ThreadFace';
 import { ShelfDrawing } from '../parts/ShelfDrawing';
@@ -108,44 +108,57 @@ export function Experiments() {
         )}
         <ul className="plain-list">
           {list.data?.items.map((e) => (
-            <li key={e.id} className="row-line faces">
-              <div>
-                <Link to={`/experiments/${e.id}/plan`} className="fw-bold text-break">
-                  {e.title}
-                </Link>
-                <ThreadFace spans={e.spans} />
-              </div>
-              <div>
-                {e.problem ? <span className="w-mend">{e.problem}</span> : inOwn(e.question)}
-                {e.age_band && (
-                  <div className="second small">
-                    {say('experiments.ages', { replace: e.age_band.replace('-', '–') })}
-                  </div>
-                )}
-              </div>
-              <div className="second small">
-                {!e.problem && (
-                  <>
-                    {say('experiments.min-of-hands', { hands: e.hands })}
-                    <br />
-                    {e.minutes > 180
-                      ? say('experiments.h-in-all', { Math: Math.round(e.minutes / 60) })
-                      : say('experiments.min-in-all', { minutes: e.minutes })}
-                  </>
-                )}
-              </div>
-              <Button
-                variant="plain"
-                className="small"
-                onClick={() => void remove(e.id, e.title)}
-                aria-label={say('experiments.take-off', { title: e.title })}
-              >
-                {say('experiments.take-off-2')}
-              </Button>
-            </li>
+            <ExperimentLine key={e.id} experiment={e} onRemove={() => void remove(e.id, e.title)} />
           ))}
         </ul>
       </main>
     </>
+  );
+}
+
+/** One experiment: its name and face, its question, how long it takes. */
+function ExperimentLine({
+  experiment: e,
+  onRemove,
+}: {
+  experiment: Schemas['ExperimentRow'];
+  onRemove: () => void;
+}) {
+  return (
+    <li className="row-line faces">
+      <div>
+        <Link to={`/experiments/${e.id}/plan`} className="fw-bold text-break">
+          {e.title}
+        </Link>
+        <ThreadFace spans={e.spans} />
+      </div>
+      <div>
+        {e.problem ? <span className="w-mend">{e.problem}</span> : inOwn(e.question)}
+        {e.age_band && (
+          <div className="second small">
+            {say('experiments.ages', { replace: e.age_band.replace('-', '–') })}
+          </div>
+        )}
+      </div>
+      <div className="second small">
+        {!e.problem && (
+          <>
+            {say('experiments.min-of-hands', { hands: e.hands })}
+            <br />
+            {e.minutes > 180
+              ? say('experiments.h-in-all', { Math: Math.round(e.minutes / 60) })
+              : say('experiments.min-in-all', { minutes: e.minutes })}
+          </>
+        )}
+      </div>
+      <Button
+        variant="plain"
+        className="small"
+        onClick={onRemove}
+        aria-label={say('experiments.take-off', { title: e.title })}
+      >
+        {say('experiments.take-off-2')}
+      </Button>
+    </li>
   );
 }

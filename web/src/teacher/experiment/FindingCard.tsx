@@ -21,7 +21,7 @@ interface Props {
 /** One finding: where, the verdict, why, what to do, and mends that carry themselves out. */
 export function FindingCard({ finding: f, open, least, onMend, onLower, onRaise, onStep }: Props) {
   const [more, setMore] = useState(open);
-  const [why, setWhy] = useState<string>();
+  const [lowering, setLowering] = useState(false);
   const shown = more || f.verdict === 'not-at-home';
   return (
     <article
@@ -107,44 +107,65 @@ export function FindingCard({ finding: f, open, least, onMend, onLower, onRaise,
             {say('findingCard.gear-first-aid-clearing-up')}
           </Button>
         )}
-        {f.can_lower && why === undefined && (
-          <Button variant="plain" className="small" onClick={() => setWhy('')}>
+        {f.can_lower && !lowering && (
+          <Button variant="plain" className="small" onClick={() => setLowering(true)}>
             {say('findingCard.lower-it-by-one-level-it')}
           </Button>
         )}
       </p>
-      {why !== undefined && (
-        <form
-          onSubmit={(e) => {
-            e.preventDefault();
-            if (why.trim().length >= least) onLower(f, why.trim());
-          }}
-        >
-          <label className="named" htmlFor={`why-${f.rule}-${f.steps[0]?.id}`}>
-            {say('findingCard.say-why-it-is-printed-on')}
-          </label>
-          <FormControl
-            id={`why-${f.rule}-${f.steps[0]?.id}`}
-            maxLength={300}
-            value={why}
-            autoFocus
-            onChange={(e) => setWhy(e.target.value)}
-          />
-          <p className="ways">
-            <Button type="submit" aria-disabled={why.trim().length < least}>
-              {say('findingCard.lower-it')}
-            </Button>
-            <Button variant="outline-primary" onClick={() => setWhy(undefined)}>
-              {say('findingCard.leave-it')}
-            </Button>
-            {why.trim().length < least && (
-              <span className="hint small">
-                {say('findingCard.more-letters', { value: least - why.trim().length })}
-              </span>
-            )}
-          </p>
-        </form>
+      {lowering && (
+        <LowerForm
+          id={`why-${f.rule}-${f.steps[0]?.id}`}
+          least={least}
+          onLower={(why) => onLower(f, why)}
+          onLeave={() => setLowering(false)}
+        />
       )}
     </article>
+  );
+}
+
+interface Lower {
+  id: string;
+  /** Letters that a reason has at least. */
+  least: number;
+  onLower: (why: string) => void;
+  onLeave: () => void;
+}
+
+/** Why a verdict is lowered by one level: it is printed on the guardians' sheet. */
+function LowerForm({ id, least, onLower, onLeave }: Lower) {
+  const [why, setWhy] = useState('');
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (why.trim().length >= least) onLower(why.trim());
+      }}
+    >
+      <label className="named" htmlFor={id}>
+        {say('findingCard.say-why-it-is-printed-on')}
+      </label>
+      <FormControl
+        id={id}
+        maxLength={300}
+        value={why}
+        autoFocus
+        onChange={(e) => setWhy(e.target.value)}
+      />
+      <p className="ways">
+        <Button type="submit" aria-disabled={why.trim().length < least}>
+          {say('findingCard.lower-it')}
+        </Button>
+        <Button variant="outline-primary" onClick={onLeave}>
+          {say('findingCard.leave-it')}
+        </Button>
+        {why.trim().length < least && (
+          <span className="hint small">
+            {say('findingCard.more-letters', { value: least - why.trim().length })}
+          </span>
+        )}
+      </p>
+    </form>
   );
 }

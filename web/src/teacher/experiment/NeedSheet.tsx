@@ -1,13 +1,11 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import { api, got, type Schemas } from '../../api/client';
 import { Loading, PartError, ProblemLine } from '../parts/states';
-import { Comparability, Verdict } from '../parts/Verdict';
-import type { Doc, Need } from '../draft/document';
+import type { Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
 import { ChoiceField, PlainField, TickField, useEditing, WordsField } from './fields';
+import { Substitutes } from './Substitutes';
 import { Qualities } from './Qualities';
 import { ThingPicker } from '../larder/ThingPicker';
 import { useLarder } from '../larder/useLarder';
@@ -27,15 +25,14 @@ const bases: [string, string][] = [
   ['volumes', say('needSheet.volumes')],
   ['mol/L', 'mol/L'],
 ];
-type Row = Schemas['SubstituteRow'];
 
 /** What a need is: the thing, its job, its strength and amount; and what may stand in for it. */
 export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
-  const { doc, set } = useEditing();
+  const { doc } = useEditing();
   const n = doc.needs![at];
   const path = (...rest: (string | number)[]) => ['needs', at, ...rest];
   const [problem, setProblem] = useState<unknown>();
-  const { query: larder, jobName } = useLarder();
+  const { query: larder } = useLarder();
   if (larder.error)
     return (
       <PartError
@@ -81,108 +78,8 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
           onChoose={(id) => void choose(id)}
         />
       )}
-      {thing && (
-        <>
-          <div className="field-row">
-            <ChoiceField
-              label={say('needSheet.its-job-here')}
-              path={path('role')}
-              value={n.role}
-              options={[
-                ['', say('needSheet.none')],
-                ...thing.jobs.map((j): [string, string] => [j, jobName(j)]),
-              ]}
-            />
-            {thing.forms && thing.forms.length > 0 && (
-              <ChoiceField
-                label={say('needSheet.form')}
-                path={path('form')}
-                value={n.form}
-                options={[
-                  ['', say('needSheet.usual', { value: thing.forms[0].text })],
-                  ...thing.forms.map((f): [string, string] => [f.id, f.text]),
-                ]}
-              />
-            )}
-          </div>
-          {thing.strong && (
-            <div className="field-row">
-              <div>
-                <label className="named" htmlFor="strength">
-                  {say('needSheet.strength-as-the-label-says')}
-                </label>
-                <FormControl
-                  id="strength"
-                  inputMode="decimal"
-                  placeholder={say('needSheet.not-said-the-strongest-is-assumed')}
-                  defaultValue={n.strength?.value ?? ''}
-                  key={n.material}
-                  onChange={(e) => {
-                    const v = Number(e.target.value.replace(',', '.'));
-                    set(
-                      path('strength'),
-                      v > 0 ? { value: v, basis: n.strength?.basis ?? 'w/v' } : undefined,
-                    );
-                  }}
-                />
-              </div>
-              {n.strength && (
-                <ChoiceField
-                  label={say('needSheet.meant-as')}
-                  path={path('strength', 'basis')}
-                  value={n.strength.basis}
-                  options={bases}
-                />
-              )}
-            </div>
-          )}
-        </>
-      )}
-      {n.kind !== 'person' && n.kind !== 'place' && (
-        <>
-          <div className="field-row">
-            <PlainField
-              label={
-                thing?.jobs.includes('flexible-gas-bag')
-                  ? say('needSheet.what-it-holds-measured')
-                  : say('needSheet.amount', {
-                      value: thing?.unit ? say('needSheet.in', { unit: thing.unit }) : '',
-                    })
-              }
-              path={path('amount')}
-              value={n.amount}
-              hint={thing?.unit === 'g' ? '5 g' : '200 mL'}
-            />
-            <ChoiceField
-              label={say('needSheet.it-matters')}
-              path={path('tolerance')}
-              value={n.tolerance}
-              options={[
-                ['', say('needSheet.exactly')],
-                ['about', say('needSheet.about')],
-                ['free', say('needSheet.as-you-like')],
-              ]}
-            />
-          </div>
-          <p className="small d-flex gap-4 flex-wrap">
-            <TickField
-              label={say('needSheet.for-each-condition')}
-              path={path('per_condition')}
-              value={n.per_condition}
-            />
-            <TickField
-              label={say('needSheet.weighed-not-spooned')}
-              path={path('weighed')}
-              value={n.weighed}
-            />
-            <TickField
-              label={say('needSheet.if-at-hand')}
-              path={path('optional')}
-              value={n.optional}
-            />
-          </p>
-        </>
-      )}
+      {thing && <ThingFields at={at} thing={thing} />}
+      {n.kind !== 'person' && n.kind !== 'place' && <AmountFields at={at} thing={thing} />}
       {n.kind !== 'person' && n.kind !== 'place' && (
         <Qualities
           path={path('qualities')}
@@ -196,67 +93,119 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
   );
 }
 
-/** What may stand in, for the result that is measured, with its sum and its effect. */
-function Substitutes({ need, replace }: { need: Need; replace: Replace }) {
-  const { doc } = useEditing();
-  const [problem, setProblem] = useState<unknown>();
-  const key = JSON.stringify([need, doc.measured?.[0]?.result, doc.age_band]);
-  const list = useQuery({
-    queryKey: ['substitutes', key],
-    queryFn: () =>
-      got(api.POST('/api/v1/preview/substitutes', { body: { document: doc, need: need.id } })),
-    placeholderData: (before: { items: Row[] } | undefined) => before,
-  });
-  const take = async (row: Row) => {
-    try {
-      replace(
-        (
-          await got(
-            api.POST('/api/v1/preview/mend', { body: { document: doc, change: row.change } }),
-          )
-        ).document as Doc,
-        say('needSheet.took', { name: row.name }),
-        doc,
-      );
-    } catch (error) {
-      setProblem(error);
-    }
-  };
+interface Of {
+  at: number;
+  thing: Schemas['ThingRow'] | undefined;
+}
+
+/** What the thing does here, in which form and how strong. */
+function ThingFields({ at, thing }: Of & { thing: Schemas['ThingRow'] }) {
+  const { doc, set } = useEditing();
+  const { jobName } = useLarder();
+  const n = doc.needs![at];
+  const path = (...rest: (string | number)[]) => ['needs', at, ...rest];
   return (
-    <section aria-label={say('needSheet.what-may-stand-in-for-it')}>
-      <h3 className="usual mt-3 mb-1">{say('needSheet.may-stand-in-for-it')}</h3>
-      {!doc.measured?.[0]?.result && (
-        <p className="hint small">{say('needSheet.say-at-plan-what-kind-of')}</p>
-      )}
-      <ProblemLine error={list.error ?? problem} />
-      {list.data?.items.length === 0 && (
-        <p className="second">{say('needSheet.nothing-that-the-larder-knows')}</p>
-      )}
-      {list.data?.items.slice(0, 8).map((r) => (
-        <div key={JSON.stringify(r.change)} className="swap">
-          <p className="m-0">
-            <strong>
-              {r.name}
-              {r.other ? `, ${r.other}` : ''}
-            </strong>{' '}
-            {r.amount && <span className="tabular">{r.amount}</span>} <Comparability c={r.class} />{' '}
-            {r.graver && (
-              <>
-                {say('needSheet.then')} <Verdict v={r.verdict} />
-              </>
-            )}
-          </p>
-          <p className="second small m-0">
-            {r.how} {r.because} {r.effect && say('needSheet.effect', { effect: r.effect })}{' '}
-            {r.acid && `${r.acid[0].toUpperCase()}${r.acid.slice(1)}.`}{' '}
-            {r.procedure && say('needSheet.also', { procedure: r.procedure })}{' '}
-            {r.cautions.join(' ')}{' '}
-            <Button variant="plain" onClick={() => void take(r)}>
-              {say('needSheet.use-it-in-the-design')}
-            </Button>
-          </p>
+    <>
+      <div className="field-row">
+        <ChoiceField
+          label={say('needSheet.its-job-here')}
+          path={path('role')}
+          value={n.role}
+          options={[
+            ['', say('needSheet.none')],
+            ...thing.jobs.map((j): [string, string] => [j, jobName(j)]),
+          ]}
+        />
+        {thing.forms && thing.forms.length > 0 && (
+          <ChoiceField
+            label={say('needSheet.form')}
+            path={path('form')}
+            value={n.form}
+            options={[
+              ['', say('needSheet.usual', { value: thing.forms[0].text })],
+              ...thing.forms.map((f): [string, string] => [f.id, f.text]),
+            ]}
+          />
+        )}
+      </div>
+      {thing.strong && (
+        <div className="field-row">
+          <div>
+            <label className="named" htmlFor="strength">
+              {say('needSheet.strength-as-the-label-says')}
+            </label>
+            <FormControl
+              id="strength"
+              inputMode="decimal"
+              placeholder={say('needSheet.not-said-the-strongest-is-assumed')}
+              defaultValue={n.strength?.value ?? ''}
+              key={n.material}
+              onChange={(e) => {
+                const v = Number(e.target.value.replace(',', '.'));
+                set(
+                  path('strength'),
+                  v > 0 ? { value: v, basis: n.strength?.basis ?? 'w/v' } : undefined,
+                );
+              }}
+            />
+          </div>
+          {n.strength && (
+            <ChoiceField
+              label={say('needSheet.meant-as')}
+              path={path('strength', 'basis')}
+              value={n.strength.basis}
+              options={bases}
+            />
+          )}
         </div>
-      ))}
-    </section>
+      )}
+    </>
+  );
+}
+
+/** How much of it, how exactly, and for what. */
+function AmountFields({ at, thing }: Of) {
+  const n = useEditing().doc.needs![at];
+  const path = (...rest: (string | number)[]) => ['needs', at, ...rest];
+  return (
+    <>
+      <div className="field-row">
+        <PlainField
+          label={
+            thing?.jobs.includes('flexible-gas-bag')
+              ? say('needSheet.what-it-holds-measured')
+              : say('needSheet.amount', {
+                  value: thing?.unit ? say('needSheet.in', { unit: thing.unit }) : '',
+                })
+          }
+          path={path('amount')}
+          value={n.amount}
+          hint={thing?.unit === 'g' ? '5 g' : '200 mL'}
+        />
+        <ChoiceField
+          label={say('needSheet.it-matters')}
+          path={path('tolerance')}
+          value={n.tolerance}
+          options={[
+            ['', say('needSheet.exactly')],
+            ['about', say('needSheet.about')],
+            ['free', say('needSheet.as-you-like')],
+          ]}
+        />
+      </div>
+      <p className="small d-flex gap-4 flex-wrap">
+        <TickField
+          label={say('needSheet.for-each-condition')}
+          path={path('per_condition')}
+          value={n.per_condition}
+        />
+        <TickField
+          label={say('needSheet.weighed-not-spooned')}
+          path={path('weighed')}
+          value={n.weighed}
+        />
+        <TickField label={say('needSheet.if-at-hand')} path={path('optional')} value={n.optional} />
+      </p>
+    </>
   );
 }

@@ -110,30 +110,20 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
             </button>
           </>
         ) : (
-          <>
-            <p>{t('permissionFor', { name: bundle.home.nickname })}</p>
-            {adults && <Tick id="adult" words={t('adultTick')} on={adult} set={setAdult} />}
-            <Tick id="photos" words={t('photosTick')} on={photos} set={setPhotos} />
-            {photos && (
-              <Tick
-                id="gallery"
-                words={t('galleryTick', { teacher: bundle.class.teacher })}
-                on={gallery}
-                set={setGallery}
-              />
-            )}
-            <div className="field mt-3">
-              <label htmlFor="guardian">{t('yourName')}</label>
-              <input
-                id="guardian"
-                className="form-control"
-                autoComplete="name"
-                maxLength={80}
-                value={name}
-                onChange={(e) => setName(e.target.value)}
-              />
-            </div>
-          </>
+          <Ask
+            {...{
+              bundle,
+              adults,
+              adult,
+              setAdult,
+              photos,
+              setPhotos,
+              gallery,
+              setGallery,
+              name,
+              setName,
+            }}
+          />
         )}
         <p className="hint">
           {t('onlyTeacher', { teacher: bundle.class.teacher })}{' '}
@@ -161,6 +151,53 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
         </p>
       )}
     </PhonePage>
+  );
+}
+
+interface Asking {
+  bundle: WorkProps['bundle'];
+  /** Some step asks for an adult. */
+  adults: boolean;
+  adult: boolean;
+  setAdult: (on: boolean) => void;
+  photos: boolean;
+  setPhotos: (on: boolean) => void;
+  gallery: boolean;
+  setGallery: (on: boolean) => void;
+  name: string;
+  setName: (name: string) => void;
+}
+
+/** What is agreed to, and by whom. */
+function Ask(asking: Asking) {
+  const { bundle, adults, adult, setAdult, photos, setPhotos, gallery, setGallery } = asking;
+  const { name, setName } = asking;
+  const t = useWords();
+  return (
+    <>
+      <p>{t('permissionFor', { name: bundle.home.nickname })}</p>
+      {adults && <Tick id="adult" words={t('adultTick')} on={adult} set={setAdult} />}
+      <Tick id="photos" words={t('photosTick')} on={photos} set={setPhotos} />
+      {photos && (
+        <Tick
+          id="gallery"
+          words={t('galleryTick', { teacher: bundle.class.teacher })}
+          on={gallery}
+          set={setGallery}
+        />
+      )}
+      <div className="field mt-3">
+        <label htmlFor="guardian">{t('yourName')}</label>
+        <input
+          id="guardian"
+          className="form-control"
+          autoComplete="name"
+          maxLength={80}
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+        />
+      </div>
+    </>
   );
 }
 

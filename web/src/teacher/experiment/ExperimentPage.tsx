@@ -4,8 +4,9 @@ import { useNavigate, useParams, useSearchParams } from 'react-router';
 import FormSelect from 'react-bootstrap/FormSelect';
 import { ButtonLink } from '../parts/ButtonLink';
 import { Notice } from '../parts/Notice';
-import { api, got } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { Conflict } from '../draft/Conflict';
+import type { Doc } from '../draft/document';
 import { useDraft } from '../draft/useDraft';
 import { Loading, PartError } from '../parts/states';
 import { Trouble } from '../frame/Trouble';
@@ -92,49 +93,16 @@ export default function ExperimentPage() {
         </span>
         <div className="aside">
           {designing && doc.languages.length > 1 && (
-            <>
-              <label htmlFor="writing-language" className="small">
-                {say('experimentPage.words-in')}
-              </label>
-              <FormSelect
-                id="writing-language"
-                className="w-auto"
-                value={language}
-                onChange={(e) => setLanguage(e.target.value)}
-              >
-                {doc.languages.map((l) => (
-                  <option key={l} value={l}>
-                    {nameOf(l)}
-                  </option>
-                ))}
-              </FormSelect>
-            </>
+            <WritingLanguage doc={doc} language={language} onChoose={setLanguage} />
           )}
           {(here === 'run' || here === 'collect' || here === 'compare') && mine.length > 1 && (
-            <>
-              <label htmlFor="of-class" className="small">
-                {say('classPage.class')}
-              </label>
-              <FormSelect
-                id="of-class"
-                className="w-auto"
-                value={assignment?.id}
-                onChange={(e) => {
-                  const to = mine.find((a) => a.id === e.target.value)!;
-                  void navigate(`/experiments/${id}/${here}?assignment=${to.id}&class=${to.class}`);
-                }}
-              >
-                {mine.map((a) => (
-                  <option key={a.id} value={a.id}>
-                    {say('experimentPage.version', {
-                      classname: a.class_name,
-                      number: a.number,
-                      value: a.state === 'recalled' ? say('experimentPage.taken-back') : '',
-                    })}
-                  </option>
-                ))}
-              </FormSelect>
-            </>
+            <OfClass
+              mine={mine}
+              chosen={assignment?.id}
+              onChoose={(to) =>
+                void navigate(`/experiments/${id}/${here}?assignment=${to.id}&class=${to.class}`)
+              }
+            />
           )}
           <ButtonLink href={`/api/v1/experiments/${id}/file`} download>
             {say('experimentPage.open-file')}
@@ -173,5 +141,71 @@ export default function ExperimentPage() {
       {here === 'compare' && <Compare assignment={assignment} id={id} />}
       {designing && <Margin id={id} review={review} />}
     </EditingContext.Provider>
+  );
+}
+
+/** In which of its languages the design is being written. */
+function WritingLanguage({
+  doc,
+  language,
+  onChoose,
+}: {
+  doc: Doc;
+  language: string;
+  onChoose: (language: string) => void;
+}) {
+  return (
+    <>
+      <label htmlFor="writing-language" className="small">
+        {say('experimentPage.words-in')}
+      </label>
+      <FormSelect
+        id="writing-language"
+        className="w-auto"
+        value={language}
+        onChange={(e) => onChoose(e.target.value)}
+      >
+        {doc.languages.map((l) => (
+          <option key={l} value={l}>
+            {nameOf(l)}
+          </option>
+        ))}
+      </FormSelect>
+    </>
+  );
+}
+
+/** Of which class the results are shown, where several have the experiment. */
+function OfClass({
+  mine,
+  chosen,
+  onChoose,
+}: {
+  mine: Schemas['AssignmentView'][];
+  chosen: string | undefined;
+  onChoose: (to: Schemas['AssignmentView']) => void;
+}) {
+  return (
+    <>
+      <label htmlFor="of-class" className="small">
+        {say('classPage.class')}
+      </label>
+      <FormSelect
+        id="of-class"
+        className="w-auto"
+        value={chosen}
+        onChange={(e) => onChoose(mine.find((a) => a.id === e.target.value)!)}
+      >
+        {mine.map((a) => (
+          <option key={a.id} value={a.id}>
+            {say('experimentPage.version', {
+              classname: a.class_name,
+              number: a.number,
+              value: a.state === 'recalled' ? say('experimentPage.taken-back') : '',
+            })}
+          </option>
+        ))}
+      </FormSelect>
+    </>
   );
 }

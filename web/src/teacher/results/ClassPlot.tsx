@@ -1,8 +1,8 @@
-import { scaleLinear } from 'd3-scale';
+import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import type { Schemas } from '../../api/client';
 import { useWidth } from '../../ui/useWidth';
 import { JugAxis } from '../parts/JugAxis';
-import { Mark, seriesOf } from './series';
+import { Mark, seriesOf, type Series } from './series';
 import type { HomeResult, Results } from './useResults';
 import { tick } from '../languages';
 import { say } from '../words';
@@ -69,45 +69,16 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
       })
       .join(', ')}`;
   const threadOf = (h: HomeResult, at: number, open: boolean) => (
-    <>
-      {series.map((s) => {
-        const v = value(h, s.id);
-        const b = bound(h, s.id);
-        if (b)
-          return (
-            <path
-              key={s.id}
-              d={`M${b.low === undefined ? gutter : x(b.low)} ${at} H${b.high === undefined ? right : x(b.high)}`}
-              stroke={s.colour}
-              strokeWidth="2"
-              strokeDasharray="1 4"
-            />
-          );
-        if (!v) return null;
-        const [m, u] = [x(v.value!), Math.abs(x(v.u!) - x(0))];
-        return (
-          <g key={s.id}>
-            <path d={`M${m - 2 * u} ${at} H${m + 2 * u}`} stroke={s.colour} strokeWidth="1.5" />
-            <path d={`M${m - u} ${at} H${m + u}`} stroke={s.colour} strokeWidth="5" />
-            <Mark series={s} x={m} y={at} open={open} />
-          </g>
-        );
-      })}
-    </>
+    <Thread
+      {...{ series, x, at, open, right }}
+      value={(c) => value(h, c)}
+      bound={(c) => bound(h, c)}
+    />
   );
   if (all.length === 0) return <p className="hint">{say('classPlot.no-home-has-a-value-yet')}</p>;
   return (
     <figure ref={ref} className="m-0">
-      <p className="small mt-0 mb-1">
-        {series.map((s) => (
-          <span key={s.id} className="me-4 text-nowrap">
-            <svg width="16" height="14" viewBox="-8 -7 16 14" aria-hidden="true">
-              <Mark series={s} x={0} y={0} />
-            </svg>{' '}
-            {s.name}
-          </span>
-        ))}
-      </p>
+      <Lanes series={series} />
       <svg
         className="plot"
         viewBox={`0 0 ${width} ${height}`}
@@ -186,31 +157,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
         <text x={8} y={footY + 5}>
           {say('classPlot.class')}
         </text>
-        {comparison.groups
-          .filter((g) => g.enough)
-          .map((g) => {
-            const s = series.find((k) => k.id === g.condition)!;
-            const [m, u] = [x(g.mean), Math.abs(x(g.se) - x(0))];
-            return (
-              <g key={g.condition}>
-                <rect
-                  x={m - 2 * u}
-                  y={footY - 8}
-                  width={Math.max(2, 4 * u)}
-                  height={16}
-                  fill={s.colour}
-                  fillOpacity={0.16}
-                  stroke={s.colour}
-                />
-                <path
-                  d={`M${m} ${footY - 8} l7 8 l-7 8 l-7 -8 z`}
-                  fill={s.colour}
-                  stroke="var(--paper)"
-                  strokeWidth="1.5"
-                />
-              </g>
-            );
-          })}
+        <ClassValues groups={comparison.groups} series={series} x={x} y={footY} />
       </svg>
       <figcaption className="hint small">
         {say('classPlot.thick-give-or-take-thin-twice', {
@@ -225,5 +172,104 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
         })}
       </figcaption>
     </figure>
+  );
+}
+
+/** Which sign is which condition. */
+function Lanes({ series }: { series: Series[] }) {
+  return (
+    <p className="small mt-0 mb-1">
+      {series.map((s) => (
+        <span key={s.id} className="me-4 text-nowrap">
+          <svg width="16" height="14" viewBox="-8 -7 16 14" aria-hidden="true">
+            <Mark series={s} x={0} y={0} />
+          </svg>{' '}
+          {s.name}
+        </span>
+      ))}
+    </p>
+  );
+}
+
+type Value = HomeResult['results'][number];
+
+interface OfHome {
+  series: Series[];
+  x: ScaleLinear<number, number>;
+  at: number;
+  right: number;
+  open: boolean;
+  value: (condition: string) => Value | undefined;
+  bound: (condition: string) => Value | undefined;
+}
+
+/** One home's thread: a mark a condition, thick is give or take, thin is twice that; a row of dots is a bound. */
+function Thread({ series, x, at, right, open, value, bound }: OfHome) {
+  return (
+    <>
+      {series.map((s) => {
+        const v = value(s.id);
+        const b = bound(s.id);
+        if (b)
+          return (
+            <path
+              key={s.id}
+              d={`M${b.low === undefined ? gutter : x(b.low)} ${at} H${b.high === undefined ? right : x(b.high)}`}
+              stroke={s.colour}
+              strokeWidth="2"
+              strokeDasharray="1 4"
+            />
+          );
+        if (!v) return null;
+        const [m, u] = [x(v.value!), Math.abs(x(v.u!) - x(0))];
+        return (
+          <g key={s.id}>
+            <path d={`M${m - 2 * u} ${at} H${m + 2 * u}`} stroke={s.colour} strokeWidth="1.5" />
+            <path d={`M${m - u} ${at} H${m + u}`} stroke={s.colour} strokeWidth="5" />
+            <Mark series={s} x={m} y={at} open={open} />
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+interface OfClass {
+  groups: Schemas['ComparisonView']['groups'];
+  series: Series[];
+  x: ScaleLinear<number, number>;
+  y: number;
+}
+
+/** The class: a diamond a condition, on the band of twice its give or take. */
+function ClassValues({ groups, series, x, y }: OfClass) {
+  return (
+    <>
+      {groups
+        .filter((g) => g.enough)
+        .map((g) => {
+          const s = series.find((k) => k.id === g.condition)!;
+          const [m, u] = [x(g.mean), Math.abs(x(g.se) - x(0))];
+          return (
+            <g key={g.condition}>
+              <rect
+                x={m - 2 * u}
+                y={y - 8}
+                width={Math.max(2, 4 * u)}
+                height={16}
+                fill={s.colour}
+                fillOpacity={0.16}
+                stroke={s.colour}
+              />
+              <path
+                d={`M${m} ${y - 8} l7 8 l-7 8 l-7 -8 z`}
+                fill={s.colour}
+                stroke="var(--paper)"
+                strokeWidth="1.5"
+              />
+            </g>
+          );
+        })}
+    </>
   );
 }

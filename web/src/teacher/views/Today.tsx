@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { api, got } from '../../api/client';
+import { api, got, type Schemas } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { doors, Trouble } from '../frame/Trouble';
 import { dated, day, homesHave, time } from '../parts/dates';
@@ -82,38 +82,7 @@ export function Today() {
               <Trouble key={i.id} incident={i} />
             ))}
             {open.map((a) => (
-              <article key={a.id} className="card-paper">
-                <p className="m-0">
-                  <Said
-                    of={say('today.of-sent-their-work', {
-                      title: a.title,
-                      classname: a.class_name,
-                      sent: a.sent,
-                      homes: a.homes,
-                      homesHave: homesHave(a.homes),
-                      value:
-                        a.state === 'waiting'
-                          ? say('today.opens', { day: day(a.opens_at) })
-                          : say('today.due', { day: day(a.due_at) }),
-                    })}
-                    with={[<strong key="0" />]}
-                  />
-                </p>
-                <p className="my-1">
-                  <Filled done={a.sent} of={a.homes} width={240} />
-                </p>
-                <p className="mt-2 mb-0">
-                  <Link to={`/experiments/${a.experiment}/run?assignment=${a.id}&class=${a.class}`}>
-                    {say('today.who-is-where')}
-                  </Link>{' '}
-                  ·{' '}
-                  <Link
-                    to={`/experiments/${a.experiment}/compare?assignment=${a.id}&class=${a.class}`}
-                  >
-                    {say('today.what-they-found')}
-                  </Link>
-                </p>
-              </article>
+              <UnderWay key={a.id} assignment={a} />
             ))}
             {unseen.length + open.length === 0 && (
               <>
@@ -130,53 +99,99 @@ export function Today() {
           <div>
             <Week assignments={assignments.data.items} />
             {before && (
-              <section aria-label={say('today.before')} className="mt-4">
-                <h2>{say('today.before')}</h2>
-                <ul className="plain-list">
-                  {assignments.data.items
-                    .filter((a) => a.state === 'over' || a.state === 'recalled')
-                    .map((a) => (
-                      <li key={a.id} className="row-line">
-                        <Link
-                          to={`/experiments/${a.experiment}/compare?assignment=${a.id}&class=${a.class}`}
-                        >
-                          {a.title}
-                        </Link>
-                        <span className="second">
-                          {say('today.of-sent', {
-                            classname: a.class_name,
-                            value:
-                              a.state === 'recalled'
-                                ? say('stationLine.taken-back')
-                                : say('today.over-since', { day: day(a.due_at) }),
-                            sent: a.sent,
-                            homes: a.homes,
-                          })}
-                        </span>
-                      </li>
-                    ))}
-                  {incidents.data.items
-                    .filter((i) => i.seen_at)
-                    .map((i) => (
-                      <li key={i.id} className="row-line">
-                        <span>
-                          <NameLabel name={i.nickname} />{' '}
-                          <span className="second">
-                            {say('today.seen', {
-                              value: doors[i.door],
-                              day: day(i.phone_time),
-                              time: time(i.seen_at!),
-                            })}
-                          </span>
-                        </span>
-                      </li>
-                    ))}
-                </ul>
-              </section>
+              <Before assignments={assignments.data.items} incidents={incidents.data.items} />
             )}
           </div>
         </div>
       </main>
     </>
+  );
+}
+
+/** An experiment under way: who has sent, until when, and where to look. */
+function UnderWay({ assignment: a }: { assignment: Schemas['AssignmentView'] }) {
+  return (
+    <article className="card-paper">
+      <p className="m-0">
+        <Said
+          of={say('today.of-sent-their-work', {
+            title: a.title,
+            classname: a.class_name,
+            sent: a.sent,
+            homes: a.homes,
+            homesHave: homesHave(a.homes),
+            value:
+              a.state === 'waiting'
+                ? say('today.opens', { day: day(a.opens_at) })
+                : say('today.due', { day: day(a.due_at) }),
+          })}
+          with={[<strong key="0" />]}
+        />
+      </p>
+      <p className="my-1">
+        <Filled done={a.sent} of={a.homes} width={240} />
+      </p>
+      <p className="mt-2 mb-0">
+        <Link to={`/experiments/${a.experiment}/run?assignment=${a.id}&class=${a.class}`}>
+          {say('today.who-is-where')}
+        </Link>{' '}
+        ·{' '}
+        <Link to={`/experiments/${a.experiment}/compare?assignment=${a.id}&class=${a.class}`}>
+          {say('today.what-they-found')}
+        </Link>
+      </p>
+    </article>
+  );
+}
+
+interface Past {
+  assignments: Schemas['AssignmentView'][];
+  incidents: Schemas['IncidentView'][];
+}
+
+/** What is over: experiments, and troubles that were seen. */
+function Before({ assignments, incidents }: Past) {
+  return (
+    <section aria-label={say('today.before')} className="mt-4">
+      <h2>{say('today.before')}</h2>
+      <ul className="plain-list">
+        {assignments
+          .filter((a) => a.state === 'over' || a.state === 'recalled')
+          .map((a) => (
+            <li key={a.id} className="row-line">
+              <Link to={`/experiments/${a.experiment}/compare?assignment=${a.id}&class=${a.class}`}>
+                {a.title}
+              </Link>
+              <span className="second">
+                {say('today.of-sent', {
+                  classname: a.class_name,
+                  value:
+                    a.state === 'recalled'
+                      ? say('stationLine.taken-back')
+                      : say('today.over-since', { day: day(a.due_at) }),
+                  sent: a.sent,
+                  homes: a.homes,
+                })}
+              </span>
+            </li>
+          ))}
+        {incidents
+          .filter((i) => i.seen_at)
+          .map((i) => (
+            <li key={i.id} className="row-line">
+              <span>
+                <NameLabel name={i.nickname} />{' '}
+                <span className="second">
+                  {say('today.seen', {
+                    value: doors[i.door],
+                    day: day(i.phone_time),
+                    time: time(i.seen_at!),
+                  })}
+                </span>
+              </span>
+            </li>
+          ))}
+      </ul>
+    </section>
   );
 }

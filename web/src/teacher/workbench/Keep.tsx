@@ -4,8 +4,8 @@ import { Link } from 'react-router';
 import Button from 'react-bootstrap/Button';
 import FormSelect from 'react-bootstrap/FormSelect';
 import { Notice } from '../parts/Notice';
-import { api, got } from '../../api/client';
-import { freshID } from '../draft/document';
+import { api, got, type Schemas } from '../../api/client';
+import { freshID, type Doc } from '../draft/document';
 import { draftOf } from '../draft/useDraft';
 import { Loading, PartError, ProblemLine } from '../parts/states';
 import { useEscape } from '../../ui/useEscape';
@@ -38,11 +38,6 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
     gcTime: 0,
   });
   const doc = draft.data;
-  const targets = [...(doc?.derived ?? []), ...(doc?.readings ?? [])].map((x) => ({
-    id: x.id,
-    name: inOwn(x.name) || x.id,
-    unit: x.unit,
-  }));
   const [target, setTarget] = useState('');
   const [condition, setCondition] = useState('');
   const heading = useRef<HTMLHeadingElement>(null);
@@ -81,21 +76,7 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
         />
       )}
       {kept ? (
-        <>
-          {kept.problem ? (
-            <Notice>{say('keep.kept-but-it-does-not-fit', { problem: kept.problem })}</Notice>
-          ) : (
-            <p role="status">
-              <Said
-                of={say('keep.now-expects-open-it', { title, text: kept.text })}
-                with={[<Link key="0" to={`/experiments/${id}/steps`} />]}
-              />
-            </p>
-          )}
-          <Button variant="outline-primary" onClick={onClose}>
-            {say('classForm.close')}
-          </Button>
-        </>
+        <Kept kept={kept} id={id} title={title} onClose={onClose} />
       ) : (
         list.data && (
           <form
@@ -134,44 +115,7 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
                 retry={() => void draft.refetch()}
               />
             )}
-            {doc && (
-              <>
-                <label htmlFor="keep-for" className="named">
-                  {say('keep.expected-of')}
-                </label>
-                <FormSelect
-                  id="keep-for"
-                  value={target}
-                  onChange={(e) => setTarget(e.target.value)}
-                >
-                  <option value="">{say('blank.choose')}</option>
-                  {targets.map((t) => (
-                    <option key={t.id} value={t.id}>
-                      {t.name} ({t.unit})
-                    </option>
-                  ))}
-                </FormSelect>
-                {(doc.conditions?.length ?? 0) > 1 && (
-                  <>
-                    <label htmlFor="keep-condition" className="named">
-                      {say('keep.in-which-condition')}
-                    </label>
-                    <FormSelect
-                      id="keep-condition"
-                      value={condition}
-                      onChange={(e) => setCondition(e.target.value)}
-                    >
-                      <option value="">{say('keep.in-all')}</option>
-                      {doc.conditions!.map((c) => (
-                        <option key={c.id} value={c.id}>
-                          {inOwn(c.name) || c.id}
-                        </option>
-                      ))}
-                    </FormSelect>
-                  </>
-                )}
-              </>
-            )}
+            {doc && <Target {...{ doc, target, setTarget, condition, setCondition }} />}
             <ProblemLine error={keep.error} />
             <p className="mt-3 mb-0">
               <Button type="submit" disabled={!doc || !target || keep.isPending}>
@@ -185,5 +129,87 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
         )
       )}
     </section>
+  );
+}
+
+interface Of {
+  doc: Doc;
+  target: string;
+  setTarget: (id: string) => void;
+  condition: string;
+  setCondition: (id: string) => void;
+}
+
+/** Of which reading or result it is expected, and in which condition. */
+function Target({ doc, target, setTarget, condition, setCondition }: Of) {
+  const targets = [...(doc.derived ?? []), ...(doc.readings ?? [])].map((x) => ({
+    id: x.id,
+    name: inOwn(x.name) || x.id,
+    unit: x.unit,
+  }));
+  return (
+    <>
+      <label htmlFor="keep-for" className="named">
+        {say('keep.expected-of')}
+      </label>
+      <FormSelect id="keep-for" value={target} onChange={(e) => setTarget(e.target.value)}>
+        <option value="">{say('blank.choose')}</option>
+        {targets.map((t) => (
+          <option key={t.id} value={t.id}>
+            {t.name} ({t.unit})
+          </option>
+        ))}
+      </FormSelect>
+      {(doc.conditions?.length ?? 0) > 1 && (
+        <>
+          <label htmlFor="keep-condition" className="named">
+            {say('keep.in-which-condition')}
+          </label>
+          <FormSelect
+            id="keep-condition"
+            value={condition}
+            onChange={(e) => setCondition(e.target.value)}
+          >
+            <option value="">{say('keep.in-all')}</option>
+            {doc.conditions!.map((c) => (
+              <option key={c.id} value={c.id}>
+                {inOwn(c.name) || c.id}
+              </option>
+            ))}
+          </FormSelect>
+        </>
+      )}
+    </>
+  );
+}
+
+/** What the experiment expects now, or why that does not fit. */
+function Kept({
+  kept,
+  id,
+  title,
+  onClose,
+}: {
+  kept: Schemas['ExpectedView'];
+  id: string;
+  title: string;
+  onClose: () => void;
+}) {
+  return (
+    <>
+      {kept.problem ? (
+        <Notice>{say('keep.kept-but-it-does-not-fit', { problem: kept.problem })}</Notice>
+      ) : (
+        <p role="status">
+          <Said
+            of={say('keep.now-expects-open-it', { title, text: kept.text })}
+            with={[<Link key="0" to={`/experiments/${id}/steps`} />]}
+          />
+        </p>
+      )}
+      <Button variant="outline-primary" onClick={onClose}>
+        {say('classForm.close')}
+      </Button>
+    </>
   );
 }

@@ -1,3 +1,4 @@
+import FormCheckInput from 'react-bootstrap/FormCheckInput';
 import type { WorkProps } from '../phone/work';
 import { useWords } from '../words';
 
@@ -12,9 +13,9 @@ export function HomeFact({ state, sheet, book, fact }: WorkProps & { fact: Fact 
       <legend className="usual">{fact.ask}</legend>
       {(['yes', 'no'] as const).map((answer) => (
         <div key={answer} className="row-48">
-          <input
+          <FormCheckInput
             type="radio"
-            className="form-check-input"
+
             name={fact.id}
             id={`${fact.id}-${answer}`}
             checked={said === answer}

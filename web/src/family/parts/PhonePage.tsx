@@ -1,4 +1,5 @@
 import { createContext, useContext, useEffect, useRef, type ReactNode } from 'react';
+import Button from 'react-bootstrap/Button';
 import { Icon } from '../../ui/Icon';
 import { show } from '../opening';
 import type { HomeState } from '../phone/useHome';
@@ -61,14 +62,14 @@ export function PhonePage({
           <span className="asides">
             {aside}
             {onList && (
-              <button type="button" className="btn-plain" onClick={onList}>
+              <Button variant="plain" onClick={onList}>
                 {t('yourExperiments')}
-              </button>
+              </Button>
             )}
             {onLanguage && (
-              <button type="button" className="btn-plain" onClick={onLanguage}>
+              <Button variant="plain" onClick={onLanguage}>
                 {t('language')}
-              </button>
+              </Button>
             )}
           </span>
         </div>
@@ -83,15 +84,14 @@ export function PhonePage({
       </main>
       <footer>
         {action && (
-          <button
-            type="button"
-            className="btn btn-primary main-action"
+          <Button
+            className="main-action"
             aria-disabled={action.waits ? true : undefined}
             aria-describedby={action.waits ? 'action-waits' : undefined}
             onClick={() => !action.waits && action.do()}
           >
             {action.words}
-          </button>
+          </Button>
         )}
         {action?.waits && (
           <span id="action-waits" className="second fine">

@@ -1,4 +1,5 @@
 import { useEffect, useState, type FormEvent } from 'react';
+import FormControl from 'react-bootstrap/FormControl';
 import { api, got, ProblemError } from '../../api/client';
 import { homeOfLink, keepPage, rememberLink } from '../phone/db';
 import { hashOf } from '../../ui/ids';
@@ -61,9 +62,9 @@ export function Enter({ onOpened }: { onOpened: (home: string) => void }) {
     >
       <form onSubmit={submit} className="card-paper">
         <label htmlFor="code">{t('codeLabel')}</label>
-        <input
+        <FormControl
           id="code"
-          className="form-control big spelled"
+          className="big spelled"
           value={code}
           onChange={(e) => setCode(e.target.value)}
           autoCapitalize="characters"

@@ -1,3 +1,4 @@
+import Button from 'react-bootstrap/Button';
 import type { Reply } from '../core';
 import type { LocalEntry } from '../phone/db';
 import type { HomeState } from '../phone/useHome';
@@ -29,9 +30,9 @@ export function KeptReading({ entry, reply, id, state, onOffer, onNotRead, onCha
         {reply?.echo && !doubt && (reply.assumed || reply.confirm) && (
           <span className="hint">({t('youWrote', { value: typed })})</span>
         )}{' '}
-        <button type="button" id={id} className="btn-plain" onClick={onChange}>
+        <Button id={id} variant="plain" onClick={onChange}>
           {t('change')}
-        </button>
+        </Button>
       </p>
       {doubt && (
         <div className="doubt" role="group" aria-label={t('lookOnce')}>
@@ -45,27 +46,27 @@ export function KeptReading({ entry, reply, id, state, onOffer, onNotRead, onCha
           ))}
           <div className="answers">
             {reply?.offers?.map((text) => (
-              <button
+              <Button
                 key={text}
-                type="button"
-                className="btn btn-outline-primary"
+
+                variant="outline-primary"
                 onClick={() => onOffer(text)}
               >
                 {text}
-              </button>
+              </Button>
             ))}
             {asked ? (
-              <button type="button" className="btn btn-outline-primary" onClick={onNotRead}>
+              <Button variant="outline-primary" onClick={onNotRead}>
                 {t('notRead')}
-              </button>
+              </Button>
             ) : (
-              <button type="button" className="btn btn-outline-primary" onClick={accept}>
+              <Button variant="outline-primary" onClick={accept}>
                 {t(reply?.confirm ? 'yesThat' : 'keepIt')}
-              </button>
+              </Button>
             )}
-            <button type="button" className="btn btn-outline-primary" onClick={onChange}>
+            <Button variant="outline-primary" onClick={onChange}>
               {t('change')}
-            </button>
+            </Button>
           </div>
         </div>
       )}

@@ -1,3 +1,4 @@
+import Button from 'react-bootstrap/Button';
 import type { HomeState } from '../phone/useHome';
 import { PhonePage } from '../parts/PhonePage';
 import { useWords } from '../words';
@@ -33,20 +34,12 @@ export function NeedsHelp({
               </p>
               <p>{w.problem!.detail}</p>
               <div className="two">
-                <button
-                  type="button"
-                  className="btn btn-outline-primary"
-                  onClick={() => void state.retry(w)}
-                >
+                <Button variant="outline-primary" onClick={() => void state.retry(w)}>
                   {t('tryAgain')}
-                </button>
-                <button
-                  type="button"
-                  className="btn btn-outline-primary"
-                  onClick={() => void state.drop(w)}
-                >
+                </Button>
+                <Button variant="outline-primary" onClick={() => void state.drop(w)}>
                   {t('dropIt')}
-                </button>
+                </Button>
               </div>
             </div>
           );

@@ -1,3 +1,5 @@
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
 import { last } from '../phone/book';
 import { useWords } from '../words';
 import { useDraft } from './Questions';
@@ -32,18 +34,18 @@ export function Notes({
         {title}
       </label>
       {kept && <p className="second">“{kept.entry.text}”</p>}
-      <textarea
+      <FormControl
         id={id}
-        className="form-control"
+        as="textarea"
         rows={2}
         maxLength={4000}
         value={given.text}
         onChange={(e) => set({ text: e.target.value, choice: [] })}
         onBlur={() => void save()}
       />
-      <button type="button" className="btn btn-outline-primary mt-2" onClick={() => void save()}>
+      <Button variant="outline-primary" className="mt-2" onClick={() => void save()}>
         {t('save')}
-      </button>
+      </Button>
     </div>
   );
 }

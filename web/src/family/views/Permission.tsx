@@ -1,4 +1,7 @@
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import FormCheckInput from 'react-bootstrap/FormCheckInput';
+import FormControl from 'react-bootstrap/FormControl';
 import { api, got, ProblemError } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { SheetSections } from '../../ui/SheetSections';
@@ -101,13 +104,9 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
         {granted ? (
           <>
             <p>{t('agreed', { name: p.guardian, time: clock(p.at!, zone, language) })}</p>
-            <button
-              type="button"
-              className="btn btn-outline-primary"
-              onClick={() => void answer('withdrawn')}
-            >
+            <Button variant="outline-primary" onClick={() => void answer('withdrawn')}>
               {t('takeBack')}
-            </button>
+            </Button>
           </>
         ) : (
           <Ask
@@ -136,13 +135,13 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
       {!granted && (
         <section className="card-paper">
           <p>{t('rather')}</p>
-          <button
-            type="button"
-            className="btn btn-outline-primary w-100"
+          <Button
+            variant="outline-primary"
+            className="w-100"
             onClick={() => void answer('declined')}
           >
             {t('ratherWatch')}
-          </button>
+          </Button>
         </section>
       )}
       {problem && (
@@ -188,9 +187,9 @@ function Ask(asking: Asking) {
       )}
       <div className="field mt-3">
         <label htmlFor="guardian">{t('yourName')}</label>
-        <input
+        <FormControl
           id="guardian"
-          className="form-control"
+
           autoComplete="name"
           maxLength={80}
           value={name}
@@ -214,13 +213,7 @@ function Tick({
 }) {
   return (
     <div className="row-48">
-      <input
-        type="checkbox"
-        className="form-check-input"
-        id={id}
-        checked={on}
-        onChange={(e) => set(e.target.checked)}
-      />
+      <FormCheckInput id={id} checked={on} onChange={(e) => set(e.target.checked)} />
       <label htmlFor={id}>{words}</label>
     </div>
   );

@@ -1,3 +1,6 @@
+import Button from 'react-bootstrap/Button';
+import FormCheckInput from 'react-bootstrap/FormCheckInput';
+import FormControl from 'react-bootstrap/FormControl';
 import type { HomeState, Sheet } from '../phone/useHome';
 import type { Understand } from '../core';
 import type { Bundle } from '../phone/useHome';
@@ -56,35 +59,29 @@ export function QuestionField({ question, value, onChange, core, writer }: Props
               <span className="flex-fill">
                 {i + 1} <strong>{name(o)}</strong>
               </span>
-              <button
-                type="button"
-                className="btn btn-outline-primary"
+              <Button
+                variant="outline-primary"
                 disabled={i === 0}
                 onClick={() => move(i, -1)}
                 aria-label={`${name(o)}: ${t('up')}`}
               >
                 {t('up')}
-              </button>
-              <button
-                type="button"
-                className="btn btn-outline-primary"
+              </Button>
+              <Button
+                variant="outline-primary"
                 disabled={i === order.length - 1}
                 onClick={() => move(i, 1)}
                 aria-label={`${name(o)}: ${t('down')}`}
               >
                 {t('down')}
-              </button>
+              </Button>
             </li>
           ))}
         </ol>
         {value.choice.length === 0 && (
-          <button
-            type="button"
-            className="btn btn-outline-primary"
-            onClick={() => onChange({ ...value, choice: order })}
-          >
+          <Button variant="outline-primary" onClick={() => onChange({ ...value, choice: order })}>
             {t('myOrder')}
-          </button>
+          </Button>
         )}
       </fieldset>
     );
@@ -95,9 +92,9 @@ export function QuestionField({ question, value, onChange, core, writer }: Props
         <legend className="larger fw-bold">{question.text}</legend>
         {question.options.map((o) => (
           <div className="row-48" key={o.id}>
-            <input
+            <FormCheckInput
               type="radio"
-              className="form-check-input"
+
               name={id}
               id={`${id}-${o.id}`}
               checked={value.choice[0] === o.id}
@@ -117,9 +114,9 @@ export function QuestionField({ question, value, onChange, core, writer }: Props
       {question.kind === 'number' ? (
         <>
           <div className="value-row">
-            <input
+            <FormControl
               id={id}
-              className="form-control"
+
               inputMode="decimal"
               maxLength={200}
               value={value.text}
@@ -136,9 +133,9 @@ export function QuestionField({ question, value, onChange, core, writer }: Props
           />
         </>
       ) : (
-        <textarea
+        <FormControl
           id={id}
-          className="form-control"
+          as="textarea"
           rows={3}
           maxLength={4000}
           value={value.text}
@@ -178,14 +175,14 @@ function NumberRead({
       {reply.echo && reply.confirm && t('weRead', { typed, value: reply.echo })}{' '}
       {reply.messages?.join(' ')}{' '}
       {reply.offers?.map((text) => (
-        <button
+        <Button
           key={text}
-          type="button"
-          className="btn btn-outline-primary"
+
+          variant="outline-primary"
           onClick={() => onTake(text)}
         >
           {text}
-        </button>
+        </Button>
       ))}
     </p>
   );

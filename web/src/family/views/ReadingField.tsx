@@ -1,5 +1,7 @@
 import type { TFunction } from 'i18next';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
 import type { LocalEntry } from '../phone/db';
 import { byTime, type Slot } from '../phone/book';
 import type { HomeState, Sheet } from '../phone/useHome';
@@ -150,9 +152,9 @@ export function ReadingField({
             void keep();
           }}
         >
-          <input
+          <FormControl
             id={id}
-            className="form-control"
+
             inputMode="decimal"
             autoComplete="off"
             value={typed}
@@ -162,9 +164,7 @@ export function ReadingField({
             maxLength={200}
           />
           <span className="unit">{reading.unit}</span>
-          <button type="submit" className="btn btn-primary">
-            {t('keep')}
-          </button>
+          <Button type="submit">{t('keep')}</Button>
         </form>
       )}
       {present && !changing && (
@@ -211,14 +211,14 @@ export function ReadingField({
       {!asking && (
         <p className="fine mt-1 mb-0">
           {present && !changing && (
-            <button type="button" className="btn-plain" onClick={() => setAsking('spoiled')}>
+            <Button variant="plain" onClick={() => setAsking('spoiled')}>
               {t('spoiledTry')}
-            </button>
+            </Button>
           )}
           {!present && !notRead && (
-            <button type="button" className="btn-plain" onClick={() => setAsking('not-read')}>
+            <Button variant="plain" onClick={() => setAsking('not-read')}>
               {t('notRead')}
-            </button>
+            </Button>
           )}
         </p>
       )}

@@ -1,3 +1,5 @@
+import Button from 'react-bootstrap/Button';
+import FormCheckInput from 'react-bootstrap/FormCheckInput';
 import { HelpLine } from '../parts/HelpLine';
 import { PhonePage } from '../parts/PhonePage';
 import { Sheets } from '../parts/Sheets';
@@ -34,13 +36,9 @@ export function Ready({
     <PhonePage
       place={sheet.title}
       aside={
-        <button
-          type="button"
-          className="btn-plain"
-          onClick={() => go(`#/${sheet.assignment}/permission`)}
-        >
+        <Button variant="plain" onClick={() => go(`#/${sheet.assignment}/permission`)}>
           {t('permission')}
-        </button>
+        </Button>
       }
       heading={t('ready')}
       focusKey="ready"
@@ -57,9 +55,7 @@ export function Ready({
         <h2>{t('fetch')}</h2>
         {sheet.needs.map((n) => (
           <div className="row-48" key={n.id}>
-            <input
-              type="checkbox"
-              className="form-check-input"
+            <FormCheckInput
               id={`need-${n.id}`}
               checked={book.ticked(n.id)}
               onChange={(e) => tick(n.id, e.target.checked)}
@@ -112,9 +108,7 @@ export function Ready({
           <h2>{t('peoplePlace')}</h2>
           {people.map((p) => (
             <div className="row-48" key={p.id}>
-              <input
-                type="checkbox"
-                className="form-check-input"
+              <FormCheckInput
                 id={`need-${p.id}`}
                 checked={book.ticked(p.id)}
                 onChange={(e) => tick(p.id, e.target.checked)}

@@ -1,4 +1,5 @@
 import { useEffect, useEffectEvent, useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { api, got, ProblemError, type Schemas } from '../../api/client';
 import { NotAtHome } from '../parts/NotAtHome';
 import { PhonePage } from '../parts/PhonePage';
@@ -85,14 +86,13 @@ export function ResultTable({
       {own.results.some((r) => r.text?.includes('±')) && (
         <p className="hint my-2">{t('giveTake')}</p>
       )}
-      <button
-        type="button"
-        className="btn-plain"
+      <Button
+        variant="plain"
         aria-expanded={open === 'working'}
         onClick={() => setOpen(open ? undefined : 'working')}
       >
         {t('working')}
-      </button>
+      </Button>
       {open &&
         own.results.map((r) => {
           const name = [

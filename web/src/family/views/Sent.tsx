@@ -1,3 +1,4 @@
+import Button from 'react-bootstrap/Button';
 import { Icon } from '../../ui/Icon';
 import { PhonePage } from '../parts/PhonePage';
 import { useWords } from '../words';
@@ -50,24 +51,16 @@ export function Sent({ state, sheet, book, go, onWrong }: WorkProps) {
       <HelpLine state={state} go={go} />
       <p>
         {!watching && (
-          <button
-            type="button"
-            className="btn-plain"
-            onClick={() => go(`#/${sheet.assignment}/step/1`)}
-          >
+          <Button variant="plain" onClick={() => go(`#/${sheet.assignment}/step/1`)}>
             {t('lookBack')}
-          </button>
+          </Button>
         )}
       </p>
       {!sheet.notice && (
         <p>
-          <button
-            type="button"
-            className="btn-plain"
-            onClick={() => go(`#/${sheet.assignment}/permission`)}
-          >
+          <Button variant="plain" onClick={() => go(`#/${sheet.assignment}/permission`)}>
             {t('permission')}
-          </button>
+          </Button>
         </p>
       )}
     </PhonePage>

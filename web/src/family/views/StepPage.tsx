@@ -1,4 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { Icon } from '../../ui/Icon';
 import { factsAt, HomeFact } from '../parts/HomeFacts';
 import { PhonePage } from '../parts/PhonePage';
@@ -80,9 +82,9 @@ export function StepPage({
       place={place}
       aside={
         number > 1 && (
-          <button type="button" className="btn-plain" onClick={() => onGo(number - 1)}>
+          <Button variant="plain" onClick={() => onGo(number - 1)}>
             {t('back')}
-          </button>
+          </Button>
         )
       }
       thread={<ProgressThread sheet={sheet} at={number - 1} />}
@@ -113,9 +115,8 @@ export function StepPage({
       )}
       {waiting && (
         <p>
-          <button
-            type="button"
-            className="btn-plain"
+          <Button
+            variant="plain"
             onClick={() => {
               setEarly(true);
               void state.add(sheet.assignment, {
@@ -126,7 +127,7 @@ export function StepPage({
             }}
           >
             {t('early')}
-          </button>
+          </Button>
         </p>
       )}
       {!waiting && (
@@ -150,13 +151,13 @@ export function StepPage({
               ))}
               <p className="hint">{t('ourHomeHint')}</p>
               {facts.closed && (
-                <button
-                  type="button"
-                  className="btn btn-outline-primary w-100"
+                <Button
+                  variant="outline-primary"
+                  className="w-100"
                   onClick={() => props.go(`#/${sheet.assignment}/permission`)}
                 >
                   {t('ratherWatch')}
-                </button>
+                </Button>
               )}
             </div>
           )}
@@ -178,13 +179,13 @@ export function StepPage({
                   })}
                 </p>
               ) : (
-                <button
-                  type="button"
-                  className="btn btn-outline-primary w-100"
+                <Button
+                  variant="outline-primary"
+                  className="w-100"
                   onClick={() => void state.add(sheet.assignment, { kind: 'adult', step: step.id })}
                 >
                   {t('adultHere')}
-                </button>
+                </Button>
               )}
             </div>
           )}
@@ -240,9 +241,9 @@ function Readings(
       {reading.instruments.length > 1 && (
         <div className="field">
           <label htmlFor="instrument">{t('tool')}</label>
-          <select
+          <FormSelect
             id="instrument"
-            className="form-select"
+
             value={instrument || reading.instruments[0].id}
             onChange={(e) => setInstrument(e.target.value)}
           >
@@ -251,7 +252,7 @@ function Readings(
                 {i.name}
               </option>
             ))}
-          </select>
+          </FormSelect>
         </div>
       )}
       {step.takes.map((slot) => (

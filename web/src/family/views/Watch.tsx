@@ -1,3 +1,4 @@
+import Button from 'react-bootstrap/Button';
 import { NotAtHome } from '../parts/NotAtHome';
 import { PhonePage } from '../parts/PhonePage';
 import { clock } from '../parts/time';
@@ -24,9 +25,9 @@ export function Watch({
       place={sheet.title}
       aside={
         !sheet.notice && (
-          <button type="button" className="btn-plain" onClick={() => onGo('permission')}>
+          <Button variant="plain" onClick={() => onGo('permission')}>
             {t('permission')}
-          </button>
+          </Button>
         )
       }
       heading={t('shared')}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import FormCheckInput from 'react-bootstrap/FormCheckInput';
 import { api, got } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import type { Bundle, HomeState } from '../phone/useHome';
@@ -73,9 +74,9 @@ export function Welcome({
         <legend className="usual fw-bold">{t('whichLanguage')}</legend>
         {bundle.languages.map((l) => (
           <div className="row-48" key={l}>
-            <input
+            <FormCheckInput
               type="radio"
-              className="form-check-input"
+
               name="language"
               id={`language-${l}`}
               checked={chosen === l}

@@ -1,4 +1,6 @@
 import { useEffect, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
 import type { Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
 import { newID } from '../../ui/ids';
@@ -42,9 +44,8 @@ export function WentWrong({
     });
   };
   const close = (
-    <button
-      type="button"
-      className="btn-plain"
+    <Button
+      variant="plain"
       onClick={
         door
           ? () => {
@@ -55,7 +56,7 @@ export function WentWrong({
       }
     >
       {door ? t('back') : t('close')}
-    </button>
+    </Button>
   );
   if (!door) {
     return (
@@ -163,21 +164,17 @@ export function WentWrong({
         <label htmlFor="wrong-note">
           {door === 'not-working' ? t('noMistakes') : t('tellMore')}
         </label>
-        <textarea
+        <FormControl
           id="wrong-note"
-          className="form-control"
+          as="textarea"
           rows={2}
           maxLength={1000}
           value={note}
           onChange={(e) => setNote(e.target.value)}
         />
-        <button
-          type="button"
-          className="btn btn-outline-primary mt-2"
-          onClick={() => tell(door, card)}
-        >
+        <Button variant="outline-primary" className="mt-2" onClick={() => tell(door, card)}>
           {t('tell')}
-        </button>
+        </Button>
       </div>
     </PhonePage>
   );
@@ -214,13 +211,9 @@ function Aid({ card, emergency, poison }: { card: Card; emergency: string; poiso
         ))}
       </ol>
       {at < card.steps.length - 1 && (
-        <button
-          type="button"
-          className="btn btn-primary main-action w-100 mb-3"
-          onClick={() => setAt(at + 1)}
-        >
+        <Button className="main-action w-100 mb-3" onClick={() => setAt(at + 1)}>
           {t('next')}
-        </button>
+        </Button>
       )}
       {card.minutes > 0 && <AidClock minutes={card.minutes} />}
       {!card.call_first && calls}

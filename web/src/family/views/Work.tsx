@@ -1,3 +1,4 @@
+import { lazy, Suspense } from 'react';
 import { Book } from '../phone/book';
 import type { Sheet } from '../phone/useHome';
 import { useCore } from '../phone/useCore';
@@ -5,14 +6,28 @@ import type { WorkProps } from '../phone/work';
 import { Permission } from './Permission';
 import { Prediction } from './Prediction';
 import { Ready } from './Ready';
-import { Conclusion, Result } from './Result';
-import { Sent } from './Sent';
 import { StepPage } from './StepPage';
-import { Stopped } from './Stopped';
-import { Watch } from './Watch';
+
+// What comes last, or to few, comes after the first page; the service worker keeps it
+// with the rest.
+const later = {
+  Result: lazy(() => import('./Result').then((m) => ({ default: m.Result }))),
+  Conclusion: lazy(() => import('./Result').then((m) => ({ default: m.Conclusion }))),
+  Sent: lazy(() => import('./Sent').then((m) => ({ default: m.Sent }))),
+  Stopped: lazy(() => import('./Stopped').then((m) => ({ default: m.Stopped }))),
+  Watch: lazy(() => import('./Watch').then((m) => ({ default: m.Watch }))),
+};
 
 /** One assignment, from permission to sent. Which page is shown follows from the address, and else from what was done so far. */
-export function Work({
+export function Work(props: Omit<WorkProps, 'book'> & { view: string; number: number }) {
+  return (
+    <Suspense>
+      <Page {...props} />
+    </Suspense>
+  );
+}
+
+function Page({
   view,
   number,
   ...rest
@@ -22,12 +37,12 @@ export function Work({
   const book = new Book(state.entries, sheet.assignment);
   const props: WorkProps = { ...rest, book };
   const to = (page: string) => go(`#/${sheet.assignment}/${page}`);
-  if (sheet.state === 'recalled') return <Stopped {...props} />;
+  if (sheet.state === 'recalled') return <later.Stopped {...props} />;
   const permission = sheet.permission.state;
   const shown = view || next(sheet, book);
   if (sheet.notice || (permission === 'declined' && view !== 'permission')) {
-    if (view === 'sent') return <Sent {...props} />;
-    return <Watch {...props} view={view} onGo={to} />;
+    if (view === 'sent') return <later.Sent {...props} />;
+    return <later.Watch {...props} view={view} onGo={to} />;
   }
   if (permission !== 'granted' || shown === 'permission')
     return <Permission {...props} onGo={to} />;
@@ -42,11 +57,11 @@ export function Work({
     case 'predict':
       return <Prediction {...props} onGo={() => to('step/1')} />;
     case 'result':
-      return <Result {...props} onGo={() => to('conclusion')} />;
+      return <later.Result {...props} onGo={() => to('conclusion')} />;
     case 'conclusion':
-      return <Conclusion {...props} onGo={() => to('sent')} />;
+      return <later.Conclusion {...props} onGo={() => to('sent')} />;
     case 'sent':
-      return <Sent {...props} />;
+      return <later.Sent {...props} />;
     default: {
       const undone = sheet.steps.findIndex((s) => !book.done(s.id)) + 1;
       const n = Math.min(Math.max(1, number || undone || 1), sheet.steps.length);

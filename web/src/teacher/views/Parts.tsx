@@ -114,16 +114,14 @@ export default function Parts() {
           <NameLabel name={'Wheatear-and-Golden-Plover-by-the-Beck'.repeat(2)} />
         </Part>
         <Part name="Verdict, Comparability">
-          {verdicts.map((v) => (
-            <span key={v} className="me-3">
-              <Verdict v={v} />
-            </span>
-          ))}
-          {['pools', 'scales', 'separate', 'unsuitable'].map((c) => (
-            <span key={c} className="me-3">
-              <Comparability c={c} />
-            </span>
-          ))}
+          <p className="d-flex flex-wrap gap-3">
+            {verdicts.map((v) => (
+              <Verdict key={v} v={v} />
+            ))}
+            {['pools', 'scales', 'separate', 'unsuitable'].map((c) => (
+              <Comparability key={c} c={c} />
+            ))}
+          </p>
         </Part>
         <Part name="Grid">
           {[false, true].map((dense) => (

@@ -74,67 +74,71 @@ func (f *Finding) say(a *analysis) {
 			verdict = stats.Supported
 		}
 	}
-	switch {
-	case len(f.Homes) == 0:
-		tell("none")
-		family("too-few")
-	case f.Reason == TooFew || len(f.Homes) < MinHomes:
-		tell("too-few")
-		family("too-few")
-	case f.Reason == AllZero, f.Says == "same" && verdict == stats.Supported && f.Sides.Same == len(f.Homes):
-		tell("all-zero")
-		family("all-zero")
-	case f.Reason == OneHome:
-		tell("one-home")
-		family("cannot-plain")
-	case f.Says == "order":
-		id := map[stats.Verdict]string{stats.Supported: "order", stats.NotSupported: "not-order", stats.CannotTell: "cannot-order"}[verdict]
-		tell(id)
-		family(id)
-	case f.Says == "equals" && verdict != stats.CannotTell:
-		id := map[stats.Verdict]string{stats.Supported: "equals", stats.NotSupported: "not-equals"}[verdict]
-		tell(id)
-		family(id)
-	case f.Says == "equals":
-		id := "cannot-equals"
-		if o.margin(f.Claim) == 0 {
-			id = "how-near"
-		}
-		tell(id)
-		family("cannot-equals")
-	case f.Says == "same" && verdict == stats.Supported:
-		tell("same")
-		family("same")
-	case f.Says == "same" && verdict == stats.NotSupported:
-		tell("not-same")
-		family("not-same")
-	case verdict == stats.Supported && (f.Signs || math.IsNaN(f.Test.Low)):
-		tell("supported-plain-" + side)
-		family("supported-plain-" + side)
-	case verdict == stats.Supported:
-		tell("supported-" + side)
-		family("supported-" + side)
-	case f.Reason == OtherWay:
-		tell("other-way-" + side)
-		family("other-way")
-	case f.Reason == Smaller:
-		tell("smaller")
-		family("smaller")
-	case f.Signs || math.IsNaN(f.Test.Low):
-		tell("cannot-plain")
-		family("cannot-plain")
-	case f.Needs > 0 && f.Needs <= 500:
-		tell("cannot")
-		family("cannot")
-	default:
-		tell("cannot-many")
-		family("cannot")
-	}
+	forTeacher, forFamily := f.saying(o, verdict, side)
+	tell(forTeacher)
+	family(forFamily)
 	f.more(a, args, tell)
 	if f.Verdict == Afterwards && f.Seen {
 		f.teacher = []text.Message{{ID: "compare.afterwards.teacher", Args: text.Args{"sentence": bare(f.teacher)}}}
 		f.family = []text.Message{{ID: "compare.afterwards.family", Args: args}}
 	}
+}
+
+// saying are the sentences of a finding, by their ids: for the teacher and for families.
+func (f *Finding) saying(o *outcome, verdict stats.Verdict, side string) (teacher, family string) {
+	switch {
+	case len(f.Homes) == 0:
+		return "none", "too-few"
+	case f.Reason == TooFew || len(f.Homes) < MinHomes:
+		return "too-few", "too-few"
+	case f.Reason == AllZero, f.Says == "same" && verdict == stats.Supported && f.Sides.Same == len(f.Homes):
+		return "all-zero", "all-zero"
+	case f.Reason == OneHome:
+		return "one-home", "cannot-plain"
+	case f.Says == "order":
+		id := map[stats.Verdict]string{stats.Supported: "order", stats.NotSupported: "not-order", stats.CannotTell: "cannot-order"}[verdict]
+		return id, id
+	case f.Says == "equals":
+		return f.sayingEqual(o, verdict)
+	case f.Says == "same" && verdict == stats.Supported:
+		return "same", "same"
+	case f.Says == "same" && verdict == stats.NotSupported:
+		return "not-same", "not-same"
+	}
+	return f.sayingSide(verdict, side)
+}
+
+// sayingEqual are the sentences about a stated value.
+func (f *Finding) sayingEqual(o *outcome, verdict stats.Verdict) (teacher, family string) {
+	switch {
+	case verdict == stats.Supported:
+		return "equals", "equals"
+	case verdict == stats.NotSupported:
+		return "not-equals", "not-equals"
+	case o.margin(f.Claim) == 0:
+		return "how-near", "cannot-equals"
+	}
+	return "cannot-equals", "cannot-equals"
+}
+
+// sayingSide are the sentences about which is more; plain ones where there is no size.
+func (f *Finding) sayingSide(verdict stats.Verdict, side string) (teacher, family string) {
+	plain := f.Signs || math.IsNaN(f.Test.Low)
+	switch {
+	case verdict == stats.Supported && plain:
+		return "supported-plain-" + side, "supported-plain-" + side
+	case verdict == stats.Supported:
+		return "supported-" + side, "supported-" + side
+	case f.Reason == OtherWay:
+		return "other-way-" + side, "other-way"
+	case f.Reason == Smaller:
+		return "smaller", "smaller"
+	case plain:
+		return "cannot-plain", "cannot-plain"
+	case f.Needs > 0 && f.Needs <= 500:
+		return "cannot", "cannot"
+	}
+	return "cannot-many", "cannot"
 }
 
 // bare is a sentence without the word supported, for what was only looked for.
@@ -149,6 +153,52 @@ func (b bare) Show(language string) string {
 	return s
 }
 
+// tallied says how many homes say so by themselves; "" where that is no question.
+func (f *Finding) tallied() string {
+	switch {
+	case f.Says == "equals" || f.Says == "order" || f.Reason == AllZero:
+		return ""
+	case f.Signs:
+		return "sign"
+	}
+	id := "tally"
+	switch all := max(f.Tally.More, f.Tally.Less) == len(f.Homes); {
+	case all && f.Tally.Tries < 2 && f.Tally.same == 0:
+		id = "tally-try-all"
+	case all:
+		id = "tally-all"
+	case f.Tally.same > 0 && f.Tally.same == f.Tally.CannotTell:
+		id = "tally-same"
+	case f.Tally.Tries < 2:
+		id = "tally-try"
+	}
+	if f.Test.Estimate < 0 {
+		id += "-less"
+	}
+	return id
+}
+
+// sayApart names the homes that lie apart, and what would be found without them.
+func (f *Finding) sayApart() {
+	if f.Without == nil {
+		return
+	}
+	verdict := f.Without.Verdict
+	if f.Made == "afterwards" {
+		verdict = Afterwards
+	}
+	without := shownSize(f.Without.Test.Estimate, f.Without.Test.SE, f.Unit, f.Ratio)
+	for _, odd := range f.Apart {
+		f.teacher = append(f.teacher, text.M("compare.outlier",
+			"home", named{odd.Home},
+			"value", shownSize(odd.Value, f.Test.SE, f.Unit, f.Ratio),
+			"z", sized{odd.Z, quantity.One, 1},
+			"without", without,
+			"verdict", text.M("compare.verdict."+string(verdict)),
+		))
+	}
+}
+
 // more adds what else a teacher wants to know: how many homes say so by
 // themselves, homes that lie apart, a quiet control, scatter.
 func (f *Finding) more(a *analysis, args text.Args, tell func(string)) {
@@ -156,26 +206,7 @@ func (f *Finding) more(a *analysis, args text.Args, tell func(string)) {
 	if n < MinHomes {
 		return
 	}
-	switch {
-	case f.Says == "equals" || f.Says == "order" || f.Reason == AllZero:
-	case f.Signs:
-		tell("sign")
-	default:
-		id := "tally"
-		all := max(f.Tally.More, f.Tally.Less) == n
-		if all {
-			id = "tally-all"
-			if f.Tally.Tries < 2 && f.Tally.same == 0 {
-				id = "tally-try-all"
-			}
-		} else if f.Tally.same > 0 && f.Tally.same == f.Tally.CannotTell {
-			id = "tally-same"
-		} else if f.Tally.Tries < 2 {
-			id = "tally-try"
-		}
-		if f.Test.Estimate < 0 {
-			id += "-less"
-		}
+	if id := f.tallied(); id != "" {
 		tell(id)
 	}
 	if !f.Signs && f.Says != "order" && f.Test.SE > 0 && alike(f.Homes) {
@@ -185,32 +216,7 @@ func (f *Finding) more(a *analysis, args text.Args, tell func(string)) {
 		args["quiet"] = quiet
 		tell("quiet-control")
 	}
-	if f.Without != nil && len(f.Apart) > 0 {
-		verdict := f.Without.Verdict
-		if f.Made == "afterwards" {
-			verdict = Afterwards
-		}
-		for _, odd := range f.Apart {
-			f.teacher = append(
-				f.teacher,
-				text.Message{
-					ID: "compare.outlier",
-					Args: text.Args{
-						"home":  named{odd.Home},
-						"value": shownSize(odd.Value, f.Test.SE, f.Unit, f.Ratio),
-						"z":     sized{odd.Z, quantity.One, 1},
-						"without": shownSize(
-							f.Without.Test.Estimate,
-							f.Without.Test.SE,
-							f.Unit,
-							f.Ratio,
-						),
-						"verdict": text.Message{ID: "compare.verdict." + string(verdict)},
-					},
-				},
-			)
-		}
-	}
+	f.sayApart()
 	if f.Ratio1 > 1.5 && f.RatioP < 0.01 {
 		args["ratio"] = sized{f.Ratio1, quantity.One, 1}
 		tell("more-scatter")

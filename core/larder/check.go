@@ -139,6 +139,16 @@ func (l *Larder) checkMaterial(m *Material) []Problem {
 	if m.Cost != "" && !slices.Contains(Costs, m.Cost) {
 		bad("cost", "has to be free, cheap or moderate")
 	}
+	l.checkContents(m, bad)
+	checkFigures(m, bad)
+	return out
+}
+
+// complain says what is wrong with a field of an entry.
+type complain func(field, message string, args ...any)
+
+// checkContents holds what a material contains against the substances that are known.
+func (l *Larder) checkContents(m *Material, bad complain) {
 	for _, c := range m.Contains {
 		if _, ok := l.substances[c.Substance]; !ok {
 			bad("contains", "has the unknown substance %q; such as acetic-acid", c.Substance)
@@ -156,6 +166,10 @@ func (l *Larder) checkMaterial(m *Material) []Problem {
 			)
 		}
 	}
+}
+
+// checkFigures holds a material's figures against each other.
+func checkFigures(m *Material, bad complain) {
 	if m.Piece != nil && !ordered(*m.Piece) {
 		bad("piece_g", "has to be low, typical and high grams, above 0 and in this order")
 	}
@@ -174,7 +188,6 @@ func (l *Larder) checkMaterial(m *Material) []Problem {
 			)
 		}
 	}
-	return out
 }
 
 func ordered(r Range) bool { return r.Low > 0 && r.Low <= r.Typical && r.Typical <= r.High }

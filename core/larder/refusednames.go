@@ -217,87 +217,105 @@ func (l *Larder) Likeness(name string) (Likeness, string) {
 	if len(typed) == 0 {
 		return Unlike, ""
 	}
-	// Words within a harmless name say nothing, as long as what they could mean
-	// is no longer than it.
-	plain := stems(name, false)
-	type span struct{ from, to int }
-	var spared []span
-	for size := min(len(plain), 6); size > 0 && len(plain) == len(typed); size-- {
-		for i := 0; i+size <= len(plain); i++ {
-			if r.harmless[strings.Join(plain[i:i+size], " ")] {
-				spared = append(spared, span{i, i + size})
-			}
-		}
-	}
 	best, like := Unlike, ""
 	better := func(k Likeness, as string) {
 		if k > best {
 			best, like = k, as
 		}
 	}
-	// Which refused words are there, exactly or nearly, and where.
-	type place struct {
-		at    int
-		exact bool
+	spared := r.spared(stems(name, false), len(typed))
+	there := r.there(typed)
+	for _, word := range slices.Sorted(maps.Keys(there)) {
+		for _, i := range r.holding[word] {
+			better(r.all[i].likeness(there, spared, len(typed)), r.all[i].name)
+		}
 	}
-	there := map[string]place{}
+	joined := strings.Join(typed, "")
+	for i := range r.all {
+		if n := &r.all[i]; len(n.words)+len(typed) > 2 && !n.ask && strings.Join(n.words, "") == joined {
+			better(Refused, n.name)
+		}
+	}
+	if r.stuffForUse(typed) {
+		better(Refused, name)
+	}
+	return best, like
+}
+
+// span is a run of words, from one up to but not with another.
+type span struct{ from, to int }
+
+// spared are the harmless names within a name: words there say nothing, as long as
+// what they could mean is no longer than the name.
+func (r *RefusedNames) spared(plain []string, typed int) []span {
+	if len(plain) != typed {
+		return nil
+	}
+	var out []span
+	for size := min(len(plain), 6); size > 0; size-- {
+		for i := 0; i+size <= len(plain); i++ {
+			if r.harmless[strings.Join(plain[i:i+size], " ")] {
+				out = append(out, span{i, i + size})
+			}
+		}
+	}
+	return out
+}
+
+// found is where a refused word stands in a name, as it is written or nearly.
+type found struct {
+	at    int
+	exact bool
+}
+
+// there are the refused words in a name.
+func (r *RefusedNames) there(typed []string) map[string]found {
+	out := map[string]found{}
 	for i, t := range typed {
 		if r.holding[t] != nil {
-			there[t] = place{i, true}
+			out[t] = found{i, true}
 			continue
 		}
 		if len(t) < 4 || r.everyday[t] {
 			continue
 		}
 		for _, w := range r.letters[t[0]] {
-			if most := slack(len(w)); most > 0 && max(len(t)-len(w), len(w)-len(t)) <= most && !there[w].exact &&
-				distance(t, w) <= most {
-				there[w] = place{i, false}
+			most := slack(len(w))
+			if most > 0 && max(len(t)-len(w), len(w)-len(t)) <= most && !out[w].exact && distance(t, w) <= most {
+				out[w] = found{i, false}
 			}
 		}
 	}
-	for _, word := range slices.Sorted(maps.Keys(there)) {
-		for _, i := range r.holding[word] {
-			n := &r.all[i]
-			whole, close, from, to := true, true, len(typed), 0
-			for _, w := range n.words {
-				p, near := there[w]
-				whole, close = whole && near && p.exact, close && near
-				from, to = min(from, p.at), max(to, p.at+1)
-			}
-			if slices.ContainsFunc(
-				spared,
-				func(s span) bool { return s.from <= from && to <= s.to && s.to-s.from >= len(n.words) },
-			) {
-				continue
-			}
-			switch {
-			case whole && !n.ask:
-				better(Refused, n.name)
-			case whole || close && !n.ask:
-				better(Near, n.name)
-			}
-		}
+	return out
+}
+
+// likeness is how the words found stand to a refused name.
+func (n *refusedName) likeness(there map[string]found, spared []span, typed int) Likeness {
+	whole, close, from, to := true, true, typed, 0
+	for _, w := range n.words {
+		p, near := there[w]
+		whole, close = whole && near && p.exact, close && near
+		from, to = min(from, p.at), max(to, p.at+1)
 	}
-	if joined := strings.Join(typed, ""); len(typed) > 0 {
-		for i := range r.all {
-			if n := &r.all[i]; len(n.words)+len(typed) > 2 && !n.ask && strings.Join(n.words, "") == joined {
-				better(Refused, n.name)
-			}
-		}
+	within := func(s span) bool { return s.from <= from && to <= s.to && s.to-s.from >= len(n.words) }
+	switch {
+	case slices.ContainsFunc(spared, within):
+		return Unlike
+	case whole && !n.ask:
+		return Refused
+	case whole || close && !n.ask:
+		return Near
 	}
-	stuff, use := slices.IndexFunc(
-		typed,
-		func(w string) bool { return r.stuff[w] },
-	), slices.IndexFunc(
-		typed,
-		func(w string) bool { return r.uses[w] },
-	)
-	if stuff >= 0 && use >= 0 &&
-		(use == stuff-1 || slices.ContainsFunc(typed, func(w string) bool { return r.joins[w] })) {
-		better(Refused, name)
-	}
-	return best, like
+	return Unlike
+}
+
+// stuffForUse reports whether a name says a stuff and what it is for, as in "drain
+// cleaner": together they are refused.
+func (r *RefusedNames) stuffForUse(typed []string) bool {
+	stuff := slices.IndexFunc(typed, func(w string) bool { return r.stuff[w] })
+	use := slices.IndexFunc(typed, func(w string) bool { return r.uses[w] })
+	return stuff >= 0 && use >= 0 &&
+		(use == stuff-1 || slices.ContainsFunc(typed, func(w string) bool { return r.joins[w] }))
 }
 
 // slack is how many letters may be off in a word of a length.

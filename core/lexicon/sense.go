@@ -10,28 +10,9 @@ func negated(h Hit, words []token, lang string) Level {
 	if lang == "" {
 		return h.Level
 	}
-	for _, cue := range cuesOf(lang).After {
-		for at := h.last + 1; at <= h.last+5 && at < len(words) && !words[at].boundary(); at++ {
-			if follows(words, at, cue) {
-				return Silent
-			}
-		}
+	if deniedAfter(h, words, lang) || pictured(h, words, lang) {
+		return Silent
 	}
-	if h.Concept.Thing && h.Level == Ask || h.Concept.Thing && living[h.Concept.ID] {
-		for _, cue := range cuesOf(lang).Picture {
-			for at := max(0, h.first-4); at < h.first; at++ {
-				if follows(words, at, cue) && !breaks(words, at, h.first, lang) {
-					return Silent
-				}
-			}
-		}
-		for _, cue := range cuesOf(lang).Pictured {
-			if follows(words, h.last+1, cue) {
-				return Silent
-			}
-		}
-	}
-	reach := cuesOf(lang).Reach
 	level := h.Level
 	silence := func(cueEnd int) bool {
 		if lifted(words, cueEnd, h, lang) {
@@ -40,39 +21,77 @@ func negated(h Hit, words []token, lang string) Level {
 		}
 		return true
 	}
+	if thingDenied(h, words, lang, silence) || actDenied(h, words, lang, silence) {
+		return Silent
+	}
+	return level
+}
+
+// deniedAfter reports whether what follows a hit says that it is not meant.
+func deniedAfter(h Hit, words []token, lang string) bool {
+	for _, cue := range cuesOf(lang).After {
+		for at := h.last + 1; at <= h.last+5 && at < len(words) && !words[at].boundary(); at++ {
+			if follows(words, at, cue) {
+				return true
+			}
+		}
+	}
+	return false
+}
+
+// pictured reports whether a thing is only there in a picture.
+func pictured(h Hit, words []token, lang string) bool {
+	if !h.Concept.Thing || h.Level != Ask && !living[h.Concept.ID] {
+		return false
+	}
+	for _, cue := range cuesOf(lang).Picture {
+		for at := max(0, h.first-4); at < h.first; at++ {
+			if follows(words, at, cue) && !breaks(words, at, h.first, lang) {
+				return true
+			}
+		}
+	}
+	return slices.ContainsFunc(cuesOf(lang).Pictured, func(cue string) bool { return follows(words, h.last+1, cue) })
+}
+
+// thingDenied reports whether a thing is denied before it: "no bleach"; silence says
+// whether a denial that ends at a word holds.
+func thingDenied(h Hit, words []token, lang string, silence func(int) bool) bool {
+	reach := cuesOf(lang).Reach
 	for _, cue := range cuesOf(lang).Thing {
 		n := len(strings.Fields(cue))
 		for at := h.first - n; at >= 0; at-- {
 			if !follows(words, at, cue) || breaks(words, at+n, h.anchor, lang) {
 				continue
 			}
-			if far := count(words[at+n : h.anchor]); (far < reach || far < reach+3 && joined(words, at+n, h.anchor, lang)) &&
-				silence(at+n) {
-				return Silent
+			far := count(words[at+n : h.anchor])
+			near := far < reach || far < reach+3 && joined(words, at+n, h.anchor, lang)
+			if near && silence(at+n) {
+				return true
 			}
 		}
 	}
+	return false
+}
+
+// actDenied reports whether an act is denied before it: "do not light".
+func actDenied(h Hit, words []token, lang string, silence func(int) bool) bool {
 	for _, cue := range cuesOf(lang).Act {
 		for at := h.first - 1; at >= 0; at-- {
-			if !follows(words, at, cue) {
+			if !follows(words, at, cue) || breaks(words, at+1, h.anchor, lang) {
 				continue
 			}
 			between := words[at+1 : h.anchor]
-			if breaks(words, at+1, h.anchor, lang) {
-				continue
-			}
+			reaches := count(between) < 6 || joined(words, at+1, h.anchor, lang)
 			if h.Concept.Thing {
-				if count(between) >= 6 || denies(between, lang) && !verbThing(between, lang) || !silence(at+1) {
-					continue
-				}
-				return Silent
+				reaches = count(between) < 6 && (!denies(between, lang) || verbThing(between, lang))
 			}
-			if (count(between) < 6 || joined(words, at+1, h.anchor, lang)) && silence(at+1) {
-				return Silent
+			if reaches && silence(at+1) {
+				return true
 			}
 		}
 	}
-	return level
+	return false
 }
 
 // living are the concepts of living things: one that is drawn is not met.

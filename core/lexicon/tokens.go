@@ -5,6 +5,7 @@ import (
 	"strconv"
 	"strings"
 	"unicode"
+	"unicode/utf8"
 
 	"patient-kitchen/core/text"
 )
@@ -52,61 +53,67 @@ func Sentences(s string) []string {
 func tokens(s, lang string) []token {
 	var out []token
 	lower := strings.ToLower(s)
-	at := 0
-	add := func(w string, from, to int) { out = append(out, token{word: w, from: from, to: to}) }
-	for at < len(lower) {
-		r, size := rune(lower[at]), 1
-		for i, x := range lower[at:] {
-			if i > 0 {
-				size = i
-				break
-			}
-			r, size = x, len(lower)-at
-		}
-		if !unicode.IsLetter(r) && !unicode.IsDigit(r) {
-			switch {
-			case r == '°' || r == 'º':
-				rest := strings.TrimLeft(lower[at+size:], " ")
-				if strings.HasPrefix(rest, "f") {
-					toCelsius(out)
-				}
-				skip := 0
-				if rest != "" && (rest[0] == 'c' || rest[0] == 'f') && (len(rest) == 1 || !isLetter(rest[1])) {
-					skip = len(lower[at+size:]) - len(rest) + 1
-				}
-				add("degc", at, at+size+skip)
-				at += skip
-			case r == ',' || r == '(' || r == ')' || r == '[' || r == ']' || r == '–' || r == '—' || r == '"' || r == '“' || r == '”' || r == '«' || r == '»':
+	for at := 0; at < len(lower); {
+		r, size := utf8.DecodeRuneInString(lower[at:])
+		switch {
+		case unicode.IsLetter(r) || unicode.IsDigit(r):
+			end := wordEnd(lower, at, unicode.IsDigit(r))
+			word(&out, folding.Replace(lower[at:end]), at, end, lang)
+			at = end
+		case r == '°' || r == 'º':
+			end := degree(lower, at+size, out)
+			out = append(out, token{word: "degc", from: at, to: end})
+			at = end
+		default:
+			if strings.ContainsRune(boundaries, r) {
 				out = append(out, token{from: at, to: at + size})
 			}
 			at += size
-			continue
 		}
-		end := at
-		digits := unicode.IsDigit(r)
-		for i, x := range lower[at:] {
-			inNumber := digits && (x == '.' || x == ',') && at+i+1 < len(lower) && lower[at+i+1] >= '0' &&
-				lower[at+i+1] <= '9'
-			apostrophe := !digits && (x == '\'' || x == '’') && i > 0
-			if unicode.IsDigit(x) != digits && unicode.IsLetter(x) == digits ||
-				!unicode.IsLetter(x) && !unicode.IsDigit(x) && !inNumber && !apostrophe {
-				break
-			}
-			end = at + i + len(string(x))
-		}
-		w := folding.Replace(lower[at:end])
-		word(&out, w, at, end, lang)
-		at = end
 	}
 	for i := range out {
-		if v, err := strconv.ParseFloat(strings.Replace(out[i].word, ",", ".", 1), 64); err == nil &&
-			out[i].word != "" &&
-			out[i].word[0] >= '0' &&
-			out[i].word[0] <= '9' {
+		w := out[i].word
+		if w == "" || w[0] < '0' || w[0] > '9' {
+			continue
+		}
+		if v, err := strconv.ParseFloat(strings.Replace(w, ",", ".", 1), 64); err == nil {
 			out[i].number = &v
 		}
 	}
 	return out
+}
+
+// boundaries are the signs that part one thing said from the next.
+const boundaries = ",()[]–—\"“”«»"
+
+// degree reads the sign of a scale behind °, from at on, and gives where it ends;
+// what was said in °F before it is brought to °C.
+func degree(lower string, at int, out []token) int {
+	rest := strings.TrimLeft(lower[at:], " ")
+	if strings.HasPrefix(rest, "f") {
+		toCelsius(out)
+	}
+	if rest != "" && (rest[0] == 'c' || rest[0] == 'f') && (len(rest) == 1 || !isLetter(rest[1])) {
+		return len(lower) - len(rest) + 1
+	}
+	return at
+}
+
+// wordEnd is where the letters, or the digits with their point, end that begin at a
+// place.
+func wordEnd(lower string, at int, digits bool) int {
+	end := at
+	for i, x := range lower[at:] {
+		next := at + i + 1
+		inNumber := digits && (x == '.' || x == ',') && next < len(lower) && lower[next] >= '0' && lower[next] <= '9'
+		apostrophe := !digits && (x == '\'' || x == '’') && i > 0
+		if unicode.IsDigit(x) != digits && unicode.IsLetter(x) == digits ||
+			!unicode.IsLetter(x) && !unicode.IsDigit(x) && !inNumber && !apostrophe {
+			break
+		}
+		end = at + i + utf8.RuneLen(x)
+	}
+	return end
 }
 
 func isLetter(b byte) bool { return b >= 'a' && b <= 'z' || b >= 0x80 }

@@ -60,23 +60,7 @@ var ligatures = map[rune]string{
 // lex divides a text into tokens. Signs of full width become plain ones; a
 // point or comma behind a numeral or a word ends it and is dropped.
 func lex(text string) []token {
-	var plain []rune
-	for _, r := range plainSpaces(text) {
-		if s, ok := ligatures[r]; ok {
-			plain = append(plain, []rune(s)...)
-			continue
-		}
-		if r >= '０' && r <= '９' {
-			r -= '０' - '0'
-		}
-		if p, ok := lookAlikes[r]; ok {
-			r = p
-		}
-		if unicode.IsSpace(r) {
-			r = ' '
-		}
-		plain = append(plain, r)
-	}
+	plain := plainRunes(text)
 	var out []token
 	spaced := false
 	add := func(kind byte, s string, value float64) {
@@ -84,7 +68,6 @@ func lex(text string) []token {
 		spaced = false
 	}
 	digit := func(i int) bool { return i < len(plain) && plain[i] >= '0' && plain[i] <= '9' }
-	inWord := func(r rune) bool { return unicode.IsLetter(r) || unicode.IsMark(r) || r == '°' || r == '%' }
 	for i := 0; i < len(plain); {
 		r := plain[i]
 		switch {
@@ -104,21 +87,62 @@ func lex(text string) []token {
 			add('f', string(r), vulgar[r][0]/vulgar[r][1])
 			i++
 		case inWord(r):
-			end := i + 1
-			for end < len(plain) && (inWord(plain[end]) || plain[end] == '\'' && end+1 < len(plain) && unicode.IsLetter(plain[end+1])) {
-				end++
-			}
-			end = exponentEnd(plain, i, end)
+			end := wordEnd(plain, i)
 			add('w', string(plain[i:end]), 0)
 			i = end
-		case (r == '.' || r == ',') && len(out) > 0 && !spaced && (out[len(out)-1].kind != 's') && (i+1 == len(plain) || plain[i+1] == ' ' && r == '.' || r == '.' && inWord(plain[i+1])):
-			i++ // "5.", "approx. 5", "fl.oz"
+		case len(out) > 0 && !spaced && out[len(out)-1].kind != 's' && stopsWord(plain, i):
+			i++
 		default:
 			add('s', string(r), 0)
 			i++
 		}
 	}
 	return out
+}
+
+// plainRunes brings a text's signs to one form each: digits of full width, signs that
+// look alike, letters that are written as one, spaces of any kind.
+func plainRunes(text string) []rune {
+	var plain []rune
+	for _, r := range plainSpaces(text) {
+		if s, ok := ligatures[r]; ok {
+			plain = append(plain, []rune(s)...)
+			continue
+		}
+		if r >= '０' && r <= '９' {
+			r -= '０' - '0'
+		}
+		if p, ok := lookAlikes[r]; ok {
+			r = p
+		}
+		if unicode.IsSpace(r) {
+			r = ' '
+		}
+		plain = append(plain, r)
+	}
+	return plain
+}
+
+func inWord(r rune) bool { return unicode.IsLetter(r) || unicode.IsMark(r) || r == '°' || r == '%' }
+
+// wordEnd is where the word ends that begins at i, with its exponent.
+func wordEnd(plain []rune, i int) int {
+	end := i + 1
+	for end < len(plain) &&
+		(inWord(plain[end]) || plain[end] == '\'' && end+1 < len(plain) && unicode.IsLetter(plain[end+1])) {
+		end++
+	}
+	return exponentEnd(plain, i, end)
+}
+
+// stopsWord reports whether a point or comma only ends what stands before it: "5.",
+// "approx. 5", "fl.oz".
+func stopsWord(plain []rune, i int) bool {
+	r := plain[i]
+	if r != '.' && r != ',' {
+		return false
+	}
+	return i+1 == len(plain) || r == '.' && (plain[i+1] == ' ' || inWord(plain[i+1]))
 }
 
 // numeral is where the digits, points, commas and exponent end that begin at i.

@@ -21,56 +21,19 @@ type Clearing struct {
 // vessel at the end.
 func (j *judge) clearing(findings []Finding) Clearing {
 	c := Clearing{Places: map[string]string{}}
-	cools := false
 	for _, f := range findings {
-		cools = cools || f.Clear == "cool"
-		if f.Said != nil || !slices.Contains(clearingPlaces, f.Clear) || f.Clear == "none" && len(f.Needs) > 1 {
-			continue // what may not meet is put away thing by thing
-		}
-		for _, id := range f.Needs {
-			n, ok := j.d.Need(id)
-			if !ok {
-				continue
-			}
-			if m, known := j.material(n); known && f.Clear == "sink" && !m.Is("matter", "stuff") {
-				continue // a vessel or a tool is washed, not poured away
-			}
-			c.Places[id] = stricter(c.Places[id], f.Clear)
-		}
+		j.clearFinding(&c, f)
 	}
-	fizzes := map[string]bool{}
-	for i := range j.vessels {
-		v := &j.vessels[i]
-		if len(v.states) == 0 {
-			continue
-		}
-		last := v.states[len(v.states)-1].holds
-		place := ""
-		for _, x := range last {
-			if p := c.Places[x.need.ID]; p != "" && p != "none" && x.material.Is("matter", "stuff") {
-				place = stricter(place, p)
-			}
-		}
-		gas := len(gasFrom(last)) > 0
-		for _, x := range last {
-			if !x.material.Is("matter", "stuff") {
-				continue
-			}
-			fizzes[x.need.ID] = fizzes[x.need.ID] || gas
-			if place != "" {
-				c.Places[x.need.ID] = stricter(c.Places[x.need.ID], place)
-			}
-		}
-	}
-	if cools {
-		c.Lines = append(c.Lines, text.Message{ID: "safety.clear.cool"})
+	fizzes := j.clearVessels(&c)
+	if slices.ContainsFunc(findings, func(f Finding) bool { return f.Clear == "cool" }) {
+		c.Lines = append(c.Lines, text.M("safety.clear.cool"))
 	}
 	for _, place := range slices.Backward(clearingPlaces) {
 		var things text.List
 		wait := false
 		for i := range j.d.Needs {
 			if n := &j.d.Needs[i]; c.Places[n.ID] == place {
-				things = append(things, text.Message{ID: "safety.thing", Args: text.Args{"thing": n.Name}})
+				things = append(things, text.M("safety.thing", "thing", n.Name))
 				wait = wait || fizzes[n.ID]
 			}
 		}
@@ -81,9 +44,55 @@ func (j *judge) clearing(findings []Finding) Clearing {
 		if place == "sink" && wait {
 			id = "safety.clear.sink-fizz"
 		}
-		c.Lines = append(c.Lines, text.Message{ID: id, Args: text.Args{"things": things}})
+		c.Lines = append(c.Lines, text.M(id, "things", things))
 	}
 	return c
+}
+
+// clearFinding puts the things of a finding where its rule says.
+func (j *judge) clearFinding(c *Clearing, f Finding) {
+	if f.Said != nil || !slices.Contains(clearingPlaces, f.Clear) || f.Clear == "none" && len(f.Needs) > 1 {
+		return // what may not meet is put away thing by thing
+	}
+	for _, id := range f.Needs {
+		n, ok := j.d.Need(id)
+		if !ok {
+			continue
+		}
+		if m, known := j.material(n); known && f.Clear == "sink" && !m.Is("matter", "stuff") {
+			continue // a vessel or a tool is washed, not poured away
+		}
+		c.Places[id] = stricter(c.Places[id], f.Clear)
+	}
+}
+
+// clearVessels puts what is together in a vessel at the end in one place, the strictest
+// of its things, and gives the needs that fizz there.
+func (j *judge) clearVessels(c *Clearing) (fizzes map[string]bool) {
+	fizzes = map[string]bool{}
+	for i := range j.vessels {
+		v := &j.vessels[i]
+		if len(v.states) == 0 {
+			continue
+		}
+		last := slices.DeleteFunc(slices.Clone(v.states[len(v.states)-1].holds), func(x content) bool {
+			return !x.material.Is("matter", "stuff")
+		})
+		place := ""
+		for _, x := range last {
+			if p := c.Places[x.need.ID]; p != "none" {
+				place = stricter(place, p)
+			}
+		}
+		gas := len(gasFrom(v.states[len(v.states)-1].holds)) > 0
+		for _, x := range last {
+			fizzes[x.need.ID] = fizzes[x.need.ID] || gas
+			if place != "" {
+				c.Places[x.need.ID] = stricter(c.Places[x.need.ID], place)
+			}
+		}
+	}
+	return fizzes
 }
 
 // stricter is the stricter of two places; "" is none yet.

@@ -154,29 +154,7 @@ func (p *parser) next() {
 	c := p.src[i]
 	switch {
 	case c >= '0' && c <= '9' || c == '.':
-		j := i
-		digits := func() {
-			for j < len(p.src) && p.src[j] >= '0' && p.src[j] <= '9' {
-				j++
-			}
-		}
-		digits()
-		if j < len(p.src) && p.src[j] == '.' {
-			j++
-			digits()
-		}
-		if j < len(p.src) && (p.src[j] == 'e' || p.src[j] == 'E') {
-			mark := j
-			j++
-			if j < len(p.src) && (p.src[j] == '+' || p.src[j] == '-') {
-				j++
-			}
-			from := j
-			if digits(); j == from {
-				j = mark
-			}
-		}
-		p.end, p.kind = j, '0'
+		p.end, p.kind = numberEnd(p.src, i), '0'
 	case isLetter(c):
 		j := i
 		for j < len(p.src) && (isLetter(p.src[j]) || p.src[j] >= '0' && p.src[j] <= '9') {
@@ -197,6 +175,31 @@ func (p *parser) next() {
 		return
 	}
 	p.tok = p.src[p.pos:p.end]
+}
+
+// numberEnd is where a number ends that begins at i: digits, a point, an exponent.
+func numberEnd(src string, i int) int {
+	digits := func(i int) int {
+		for i < len(src) && src[i] >= '0' && src[i] <= '9' {
+			i++
+		}
+		return i
+	}
+	end := digits(i)
+	if end < len(src) && src[end] == '.' {
+		end = digits(end + 1)
+	}
+	if end == len(src) || src[end] != 'e' && src[end] != 'E' {
+		return end
+	}
+	from := end + 1
+	if from < len(src) && (src[from] == '+' || src[from] == '-') {
+		from++
+	}
+	if power := digits(from); power > from {
+		return power
+	}
+	return end
 }
 
 func isLetter(c byte) bool { return c == '_' || c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' }

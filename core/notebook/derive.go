@@ -2,6 +2,7 @@ package notebook
 
 import (
 	"errors"
+	"maps"
 	"math"
 	"slices"
 	"time"
@@ -249,73 +250,80 @@ func (b *Book) bind(condition string, symbols []string, trial int) binding {
 	}
 	for k := range b.Design.Readings {
 		r := &b.Design.Readings[k]
-		var values, repeats, lows, highs, clock []quantity.Quantity
-		var times []float64
-		var made []time.Time
-		slots := 0
-		once := b.Design.TrialsOf(r) == 1
-		for i := range b.Cells {
-			c := &b.Cells[i]
-			if c.Slot.Reading != r.ID || condition != "" && c.Slot.Condition != "" && c.Slot.Condition != condition ||
-				trial > 0 && c.Slot.Trial != trial && !once {
-				continue
-			}
-			slots++
-			if c.State != HasValue && c.State != HasBound {
-				continue
-			}
-			q := c.Understood.InUnit
-			rounding, repeat := uncertainties(r, &c.Understood, c.Entry.Instrument)
-			if once && b.Design.Trials > 1 { // the same value in every trial: repeating does not lessen its error
-				rounding, repeat = math.Hypot(rounding, repeat), 0
-			}
-			low, high := q, q
-			if c.State == HasBound {
-				out.bounded[r.Symbol] = true
-				low, high = ends(r, &c.Understood)
-			}
-			values = append(values, quantity.Quantity{Value: q.Value, Unit: q.Unit, U: rounding})
-			repeats = append(repeats, quantity.Quantity{Value: q.Value, Unit: q.Unit, U: repeat})
-			lows, highs = append(lows, low), append(highs, high)
-			made = append(made, c.first())
-			if c.Slot.Time != "" {
-				at, _ := quantity.Parse(c.Slot.Time)
-				times = append(times, at.SI())
-				clock = append(clock, at.Quantity)
-			}
+		x := b.series(r, condition, trial)
+		out.bounded[r.Symbol] = out.bounded[r.Symbol] || x.bounded
+		for env, values := range map[*formula.Env][]quantity.Quantity{
+			&out.env: x.values, &out.repeats: x.repeats, &out.lows: x.lows, &out.highs: x.highs,
+		} {
+			x.put(*env, r, values, symbols)
 		}
-		put := func(env formula.Env, values []quantity.Quantity) {
-			env[r.Symbol] = formula.Binding{Values: values, Series: slots > 1, Times: times}
-			for _, s := range symbols {
-				if s != r.Symbol {
-					continue
-				}
-				if len(r.Times) > 0 {
-					env["time"] = formula.Binding{Values: clock, Series: true}
-				}
-				if elapsed, had := env["elapsed"]; !had || len(made) > len(elapsed.Values) {
-					env["elapsed"] = formula.Binding{Values: since(made), Series: true}
-				}
-			}
-		}
-		put(out.env, values)
-		put(out.repeats, repeats)
-		put(out.lows, lows)
-		put(out.highs, highs)
-		if slices.Contains(symbols, r.Symbol) && slices.ContainsFunc(made, time.Time.IsZero) {
+		if slices.Contains(symbols, r.Symbol) && slices.ContainsFunc(x.made, time.Time.IsZero) {
 			out.clocked = false
 		}
 	}
-	for s := range out.bounded {
-		used := false
-		for _, x := range symbols {
-			used = used || x == s
+	maps.DeleteFunc(out.bounded, func(s string, is bool) bool { return !is || !slices.Contains(symbols, s) })
+	return out
+}
+
+// series are a reading's values for one condition and trial, with what rounding and what
+// repeating adds to their uncertainty, their ends, and when each was planned and made.
+type series struct {
+	values, repeats, lows, highs, clock []quantity.Quantity
+	times                               []float64
+	made                                []time.Time
+	slots                               int
+	bounded                             bool
+}
+
+func (b *Book) series(r *design.Reading, condition string, trial int) series {
+	var x series
+	once := b.Design.TrialsOf(r) == 1
+	for i := range b.Cells {
+		c := &b.Cells[i]
+		if c.Slot.Reading != r.ID || condition != "" && c.Slot.Condition != "" && c.Slot.Condition != condition ||
+			trial > 0 && c.Slot.Trial != trial && !once {
+			continue
 		}
-		if !used {
-			delete(out.bounded, s)
+		x.slots++
+		if c.State != HasValue && c.State != HasBound {
+			continue
+		}
+		q := c.Understood.InUnit
+		rounding, repeat := uncertainties(r, &c.Understood, c.Entry.Instrument)
+		if once && b.Design.Trials > 1 { // the same value in every trial: repeating does not lessen its error
+			rounding, repeat = math.Hypot(rounding, repeat), 0
+		}
+		low, high := q, q
+		if c.State == HasBound {
+			x.bounded = true
+			low, high = ends(r, &c.Understood)
+		}
+		x.values = append(x.values, quantity.Quantity{Value: q.Value, Unit: q.Unit, U: rounding})
+		x.repeats = append(x.repeats, quantity.Quantity{Value: q.Value, Unit: q.Unit, U: repeat})
+		x.lows, x.highs = append(x.lows, low), append(x.highs, high)
+		x.made = append(x.made, c.first())
+		if c.Slot.Time != "" {
+			at, _ := quantity.Parse(c.Slot.Time)
+			x.times = append(x.times, at.SI())
+			x.clock = append(x.clock, at.Quantity)
 		}
 	}
-	return out
+	return x
+}
+
+// put binds a reading's symbol to values, and time and elapsed where the expression
+// uses the reading.
+func (x *series) put(env formula.Env, r *design.Reading, values []quantity.Quantity, symbols []string) {
+	env[r.Symbol] = formula.Binding{Values: values, Series: x.slots > 1, Times: x.times}
+	if !slices.Contains(symbols, r.Symbol) {
+		return
+	}
+	if len(r.Times) > 0 {
+		env["time"] = formula.Binding{Values: x.clock, Series: true}
+	}
+	if elapsed, had := env["elapsed"]; !had || len(x.made) > len(elapsed.Values) {
+		env["elapsed"] = formula.Binding{Values: since(x.made), Series: true}
+	}
 }
 
 // since are times from the earliest of them on.

@@ -160,22 +160,7 @@ func (r reader) unit(t []token) (u Unit, n int, known bool) {
 	if len(t) == 0 || t[0].kind == 'n' || t[0].kind == 'f' {
 		return Unit{}, 0, false
 	}
-	named, n := r.l.units.at(t)
-	if n > 0 {
-		u = named[0]
-		for _, x := range named {
-			if x.Dim == r.f.Dim {
-				u = x
-			}
-		}
-	}
-	if s, ok := fieldSymbols[r.f.Dim][t[0].text]; ok && n <= 1 {
-		u, n = unitsWritten[s], 1
-	} else if s, ok := unitsWritten[t[0].text]; ok && (n == 0 || n == 1 && u.Dim != r.f.Dim) {
-		u, n = s, 1
-	} else if n == 0 {
-		u, n = r.loosely(t[0].text)
-	}
+	u, n = r.named(t)
 	if _, k := r.l.degrees.at(t); k > 0 && r.f.Dim == Temperature && k >= n {
 		return Unit{}, k, false
 	}
@@ -188,17 +173,52 @@ func (r reader) unit(t []token) (u Unit, n int, known bool) {
 		}
 		return Unit{}, 0, false
 	}
-	if _, k := r.l.per.at(t[n:]); k > 0 && n+k < len(t) && t[n+k].kind == 'w' {
-		if below, ok := simpleUnit(t[n+k].text); ok {
-			if whole, ok := LookupUnit(u.Symbol + "/" + below.Symbol); ok && whole.Dim == r.f.Dim {
-				return whole, n + k + 1, true
-			}
-		}
+	if whole, k := r.perUnit(u, t[n:]); k > 0 {
+		return whole, n + k, true
 	}
 	if s, found := inSystem[r.f.System][u.Symbol]; found {
 		u = MustUnit(s)
 	}
 	return u, n, true
+}
+
+// named reads a unit by its name, of several the one that fits the field; by its symbol,
+// as this field means it; or by a symbol nearly so.
+func (r reader) named(t []token) (u Unit, n int) {
+	all, n := r.l.units.at(t)
+	if n > 0 {
+		u = all[0]
+		if i := slices.IndexFunc(all, func(x Unit) bool { return x.Dim == r.f.Dim }); i >= 0 {
+			u = all[i]
+		}
+	}
+	if s, ok := fieldSymbols[r.f.Dim][t[0].text]; ok && n <= 1 {
+		return unitsWritten[s], 1
+	}
+	if s, ok := unitsWritten[t[0].text]; ok && (n == 0 || n == 1 && u.Dim != r.f.Dim) {
+		return s, 1
+	}
+	if n == 0 {
+		return r.loosely(t[0].text)
+	}
+	return u, n
+}
+
+// perUnit reads what a unit is told by, in words: grams per litre.
+func (r reader) perUnit(u Unit, behind []token) (Unit, int) {
+	_, k := r.l.per.at(behind)
+	if k == 0 || k >= len(behind) || behind[k].kind != 'w' {
+		return Unit{}, 0
+	}
+	below, ok := simpleUnit(behind[k].text)
+	if !ok {
+		return Unit{}, 0
+	}
+	whole, ok := LookupUnit(u.Symbol + "/" + below.Symbol)
+	if !ok || whole.Dim != r.f.Dim {
+		return Unit{}, 0
+	}
+	return whole, k + 1
 }
 
 // loosely reads a symbol whose capitals a keyboard changed, where it then fits
@@ -297,19 +317,25 @@ func (r reader) behind(t []token, a amount, rest []token, counted bool) (code st
 		return "packets", nil
 	}
 	_, of := r.l.of.at(rest)
-	if !a.typed && !counted && of == 0 || len(rest) > 6 {
+	if !a.typed && !counted && of == 0 || len(rest) > 6 || r.means(rest) {
 		return "unknown-unit", nil
 	}
+	return "", nil
+}
+
+// means reports whether words behind a value say something about it: a number, a unit
+// of this field, a word that speaks against it.
+func (r reader) means(rest []token) bool {
 	aside := rest[0].text == "("
 	for i := range rest {
-		if _, n := r.l.against.at(rest[i:]); n > 0 || rest[i].kind != 'w' && !aside {
-			return "unknown-unit", nil
+		if _, n := r.l.against.at(rest[i:]); n > 0 || rest[i].kind == 'n' || rest[i].kind != 'w' && !aside {
+			return true
 		}
-		if u, n, known := r.unit(rest[i:]); n > 0 && known && u.Dim == r.f.Dim && !aside || rest[i].kind == 'n' {
-			return "unknown-unit", nil
+		if u, n, known := r.unit(rest[i:]); n > 0 && known && u.Dim == r.f.Dim && !aside {
+			return true
 		}
 	}
-	return "", nil
+	return false
 }
 
 func (r reader) shown(f figure) string {

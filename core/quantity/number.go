@@ -2,6 +2,7 @@ package quantity
 
 import (
 	"math"
+	"slices"
 	"strconv"
 	"strings"
 	"unicode/utf8"
@@ -129,25 +130,9 @@ func readDecimal(s string) (float64, *ParseError) {
 	if last := s[len(s)-1]; last == '.' || last == ',' {
 		return fail("ends-with-sign")
 	}
-	points, commas := strings.Count(s, "."), strings.Count(s, ",")
-	decimal := byte('.')
-	switch {
-	case points > 0 && commas > 0:
-		if strings.LastIndexByte(s, ',') > strings.LastIndexByte(s, '.') {
-			decimal = ','
-		}
-		if strings.Count(s, string(decimal)) > 1 {
-			return fail("mixed-signs")
-		}
-	case commas == 1:
-		if i := strings.IndexByte(s, ','); i >= 1 && i <= 3 && s[0] != '0' && len(s)-i-1 == 3 {
-			return fail("ambiguous-comma")
-		}
-		decimal = ','
-	case points > 1:
-		decimal = ',' // the points must group
-	case commas > 1:
-		decimal = '.' // the commas must group
+	decimal, problem := decimalSign(s)
+	if problem != "" {
+		return fail(problem)
 	}
 	group := byte(',')
 	if decimal == ',' {
@@ -158,12 +143,8 @@ func readDecimal(s string) (float64, *ParseError) {
 		return fail("mixed-signs")
 	}
 	groups := strings.Split(whole, string(group))
-	if len(groups) > 1 {
-		for i, g := range groups {
-			if i == 0 && (len(g) < 1 || len(g) > 3) || i > 0 && len(g) != 3 {
-				return fail("bad-groups")
-			}
-		}
+	if len(groups) > 1 && !grouped(groups) {
+		return fail("bad-groups")
 	}
 	text := strings.Join(groups, "")
 	if hasFrac {
@@ -174,6 +155,38 @@ func readDecimal(s string) (float64, *ParseError) {
 		return fail("too-large")
 	}
 	return v, nil
+}
+
+// decimalSign is which of point and comma begins the decimals; the other groups. The
+// problem says where that cannot be known.
+func decimalSign(s string) (decimal byte, problem string) {
+	points, commas := strings.Count(s, "."), strings.Count(s, ",")
+	decimal = '.'
+	switch {
+	case points > 0 && commas > 0:
+		if strings.LastIndexByte(s, ',') > strings.LastIndexByte(s, '.') {
+			decimal = ','
+		}
+		if strings.Count(s, string(decimal)) > 1 {
+			return 0, "mixed-signs"
+		}
+	case commas == 1:
+		if i := strings.IndexByte(s, ','); i >= 1 && i <= 3 && s[0] != '0' && len(s)-i-1 == 3 {
+			return 0, "ambiguous-comma"
+		}
+		decimal = ','
+	case points > 1:
+		decimal = ',' // the points must group
+	}
+	return decimal, ""
+}
+
+// grouped reports whether digits stand in threes, the first of them in one to three.
+func grouped(groups []string) bool {
+	if len(groups[0]) < 1 || len(groups[0]) > 3 {
+		return false
+	}
+	return !slices.ContainsFunc(groups[1:], func(g string) bool { return len(g) != 3 })
 }
 
 func leadingDigits(s string) string {

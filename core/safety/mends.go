@@ -42,28 +42,9 @@ func Mends(d *design.Document, l *larder.Larder, f Finding) []Mend {
 		if err != nil {
 			return
 		}
-		after = withSteps(after, l, lines)
-		v := Care
-		j := newJudge(after, l, nil)
-		found := j.findings()
-		if fresh(j.lines(found), lines) {
-			return // it mends one thing and breaks the order of another
+		if v, better := milder(withSteps(after, l, lines), l, f, known, lines); better {
+			mends = append(mends, Mend{c, label, v})
 		}
-		for _, g := range found {
-			if g.Verdict == NotAtHome && !known[g.key()] {
-				return
-			}
-			if !slices.ContainsFunc(g.Steps, func(s string) bool { return slices.Contains(f.Steps, s) }) {
-				continue
-			}
-			if !f.Verdict.Worse(g.Verdict) && (g.key() == f.key() || !known[g.key()]) {
-				return // as grave as before, or grave in another way
-			}
-			if g.Verdict.Worse(v) {
-				v = g.Verdict
-			}
-		}
-		mends = append(mends, Mend{c, label, v})
 	}
 	switch {
 	case f.Rule == "gas-rigid-closed", f.Case == "closed":
@@ -85,7 +66,44 @@ func Mends(d *design.Document, l *larder.Larder, f Finding) []Mend {
 		most := fmt.Sprintf("%g mL", clauseOf(f.Rule, "much").OverML)
 		try(Change{Kind: Reduce, Need: f.Needs[0], Amount: most}, text.M("safety.way.less", "amount", most))
 	}
-	swaps := len(mends)
+	trySwaps(base, f, &mends, try)
+	if f.Verdict == NotAtHome {
+		mends = append(mends, Mend{Change{Kind: Watch}, text.M("safety.way.watch"), NotAtHome})
+	}
+	return mends
+}
+
+// milder reports whether a finding is gone or milder in a changed design, and nothing as
+// grave came in its place; and the gravest verdict of its steps then.
+func milder(after *design.Document, l *larder.Larder, f Finding, known map[string]bool, lines []Line) (Verdict, bool) {
+	v := Care
+	j := newJudge(after, l, nil)
+	found := j.findings()
+	if fresh(j.lines(found), lines) {
+		return v, false // it mends one thing and breaks the order of another
+	}
+	for _, g := range found {
+		if g.Verdict == NotAtHome && !known[g.key()] {
+			return v, false
+		}
+		if !slices.ContainsFunc(g.Steps, func(s string) bool { return slices.Contains(f.Steps, s) }) {
+			continue
+		}
+		if !f.Verdict.Worse(g.Verdict) && (g.key() == f.key() || !known[g.key()]) {
+			return v, false // as grave as before, or grave in another way
+		}
+		if g.Verdict.Worse(v) {
+			v = g.Verdict
+		}
+	}
+	return v, true
+}
+
+// trySwaps tries what may stand in for the things of a finding, those first that the
+// rule itself names.
+func trySwaps(base *judge, f Finding, mends *[]Mend, try func(Change, text.Message)) {
+	d, l := base.d, base.l
+	swaps := len(*mends)
 	for _, id := range f.Needs {
 		n, ok := d.Need(id)
 		if !ok || n.Role == "" || n.Material == "" {
@@ -95,11 +113,10 @@ func Mends(d *design.Document, l *larder.Larder, f Finding) []Mend {
 		if err != nil {
 			continue
 		}
-		var named []string
-		named = l.Offers[f.Rule]
+		named := l.Offers[f.Rule]
 		slices.SortStableFunc(all, func(a, b larder.Candidate) int { return preferred(named, a) - preferred(named, b) })
 		for _, c := range base.serving(n, all) {
-			if len(mends)-swaps >= maxSwaps {
+			if len(*mends)-swaps >= maxSwaps {
 				break
 			}
 			label := text.Message{ID: "safety.way.swap", Args: text.Args{"material": c.Material.Name}}
@@ -112,10 +129,6 @@ func Mends(d *design.Document, l *larder.Larder, f Finding) []Mend {
 			try(SwapFor(n.ID, c), label)
 		}
 	}
-	if f.Verdict == NotAtHome {
-		mends = append(mends, Mend{Change{Kind: Watch}, text.M("safety.way.watch"), NotAtHome})
-	}
-	return mends
 }
 
 // keepsGas reports whether what is measured would be lost if the gas got out.

@@ -39,15 +39,7 @@ func (j *judge) need(n *design.Need) {
 		if r.Fallback && spoken {
 			continue
 		}
-		var worst *clause
-		asks := false
-		for k := range r.Clauses {
-			c := &r.Clauses[k]
-			ok, unsure := j.speaksOf(c, n, m)
-			if ok && (worst == nil || graver(c, worst, j.band)) {
-				worst, asks = c, unsure
-			}
-		}
+		worst, asks := j.worstClause(r, n, m)
 		if worst == nil {
 			continue
 		}
@@ -60,11 +52,8 @@ func (j *judge) need(n *design.Need) {
 		}
 		spoken = spoken || r.Part == "substance"
 		steps := j.uses[n.ID]
-		if len(worst.Is["edge"]) > 0 { // where it is said what is cut with it, that is judged
-			steps = slices.DeleteFunc(slices.Clone(steps), func(id string) bool {
-				return slices.ContainsFunc(j.stepOf(id).Actions, func(a string) bool { return byAction[a].rule == r })
-			})
-			if len(steps) == 0 && len(j.uses[n.ID]) > 0 {
+		if len(worst.Is["edge"]) > 0 {
+			if steps = j.uncut(r, steps); len(steps) == 0 && len(j.uses[n.ID]) > 0 {
 				continue
 			}
 		}
@@ -75,6 +64,26 @@ func (j *judge) need(n *design.Need) {
 	if a := m.Allergens(); len(a) > 0 {
 		j.allergens("named", n, a)
 	}
+}
+
+// worstClause is the gravest of a rule's clauses that speak of a need, and whether it is
+// only asked about.
+func (j *judge) worstClause(r *rule, n *design.Need, m *larder.Material) (worst *clause, asks bool) {
+	for k := range r.Clauses {
+		c := &r.Clauses[k]
+		ok, unsure := j.speaksOf(c, n, m)
+		if ok && (worst == nil || graver(c, worst, j.band)) {
+			worst, asks = c, unsure
+		}
+	}
+	return worst, asks
+}
+
+// uncut are the steps that do not say what is cut: where one does, that is judged.
+func (j *judge) uncut(r *rule, steps []string) []string {
+	return slices.DeleteFunc(slices.Clone(steps), func(id string) bool {
+		return slices.ContainsFunc(j.stepOf(id).Actions, func(a string) bool { return byAction[a].rule == r })
+	})
 }
 
 // allergens says which allergens a need holds or may hold.

@@ -87,80 +87,6 @@ type Condition struct {
 	Control     bool           `json:"control,omitempty" doc:"The untreated comparison; at most one"`
 }
 
-// Need is a thing the work needs, by the job it does.
-type Need struct {
-	ID           string           `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
-	Name         text.Localized   `json:"name"`
-	Kind         NeedKind         `json:"kind,omitempty" enum:"material,object,person,place" doc:"material: a thing of the larder; object: an everyday thing with nothing in it that could hurt; left out: not said yet"`
-	Role         string           `json:"role,omitempty" doc:"The job it does, an id of the larder such as mild-acid"`
-	Material     string           `json:"material,omitempty" doc:"The preferred thing, an id of the larder such as vinegar-white"`
-	Form         string           `json:"form,omitempty" doc:"Of a material that has forms, such as anhydrous"`
-	Strength     *Strength        `json:"strength,omitempty" doc:"As the label says it"`
-	Amount       string           `json:"amount,omitempty" doc:"Quantity with unit, such as 200 mL; of a bag its capacity; blank for a thing"`
-	Tolerance    Tolerance        `json:"tolerance,omitempty" enum:"exact,about,free"`
-	PerCondition bool             `json:"per_condition,omitempty"`
-	Optional     bool             `json:"optional,omitempty"`
-	Weighed      bool             `json:"weighed,omitempty" doc:"The amount is weighed, not spooned"`
-	Qualities    []Quality        `json:"qualities,omitempty" doc:"What whatever does the job has to be"`
-	Barred       []string         `json:"barred,omitempty" doc:"Ids of materials that may not stand in for it"`
-	Instead      []text.Localized `json:"instead,omitempty" doc:"What may be used instead, in the teacher's words"`
-	Note         text.Localized   `json:"note,omitempty"`
-}
-
-// Quality is something that a need asks of whatever does its job.
-type Quality struct {
-	Is     string `json:"is" doc:"Id of a quality of the larder, such as cut-open"`
-	Figure string `json:"figure,omitempty" doc:"With unit, for a quality that takes one, such as 80 °C"`
-}
-
-// Asked are the qualities of a need as the larder knows them; what it does not
-// know, or has no readable figure, is left out (Validate says so).
-func (n *Need) Asked(l *larder.Larder) []larder.Asked {
-	var out []larder.Asked
-	for _, q := range n.Qualities {
-		if known, ok := l.Quality(q.Is); ok {
-			if figure, ok := q.figure(known.Takes); ok {
-				out = append(out, larder.Asked{Quality: known, Figure: figure})
-			}
-		}
-	}
-	return out
-}
-
-// figure is what goes with a quality, in °C or mL; it reports false where one
-// is missing, cannot be read or is of another kind.
-func (q Quality) figure(takes string) (float64, bool) {
-	p, err := quantity.Parse(q.Figure)
-	switch {
-	case takes == "":
-		return 0, q.Figure == ""
-	case err != nil:
-		return 0, false
-	case takes == "temperature" && p.Unit.Dim == quantity.Temperature:
-		return p.SI() - 273.15, true
-	case takes == "volume" && p.Unit.Dim == quantity.Volume:
-		return p.SI() * 1e6, p.Value > 0
-	}
-	return 0, false
-}
-
-// NeedKind says what a need is.
-type NeedKind string
-
-// The kinds of need. One that is not said yet is judged as the worst.
-const (
-	MaterialNeed NeedKind = "material"
-	ObjectNeed   NeedKind = "object"
-	PersonNeed   NeedKind = "person"
-	PlaceNeed    NeedKind = "place"
-)
-
-// Strength is a label's strength with its basis.
-type Strength struct {
-	Value float64 `json:"value" exclusiveMinimum:"0"`
-	Basis string  `json:"basis" enum:"w/w,w/v,v/v,volumes,mol/L"`
-}
-
 // Caution is a hazard that the teacher sees and the rules do not, or judges
 // more strictly.
 type Caution struct {
@@ -190,9 +116,6 @@ type Heard struct {
 	Reason  string `json:"reason,omitempty"`
 	By      string `json:"by,omitempty" doc:"Name of the teacher"`
 }
-
-// Tolerance says how closely an amount matters.
-type Tolerance string
 
 // Step is one thing to do, see or wait for.
 type Step struct {
@@ -229,53 +152,6 @@ type Wait struct {
 	From     string `json:"from,omitempty" doc:"Id of the step whose end starts the clock; left out: the step before"`
 	Earliest string `json:"earliest,omitempty" doc:"Time after which the step may begin; left out: the same as for"`
 	Latest   string `json:"latest,omitempty" doc:"Time until which the step counts as in time"`
-}
-
-// Take is a reading taken in a step, at one of its planned times if it has any.
-type Take struct {
-	Reading string `json:"reading"`
-	Time    string `json:"time,omitempty"`
-}
-
-// Reading is something measured.
-type Reading struct {
-	ID            string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
-	Symbol        string         `json:"symbol" doc:"Its name in formulas" pattern:"^[A-Za-z_][A-Za-z0-9_]*$"`
-	Name          text.Localized `json:"name"`
-	Unit          string         `json:"unit" doc:"Shown beside the field"`
-	Instruments   []Instrument   `json:"instruments,omitempty" doc:"Tools it can be taken with; the first is the usual one"`
-	Times         []string       `json:"times,omitempty" doc:"Planned times, such as 1 min"`
-	PerCondition  bool           `json:"per_condition"`
-	Low           string         `json:"low,omitempty" doc:"Physical limit below which a value is asked about"`
-	High          string         `json:"high,omitempty" doc:"Physical limit above which a value is asked about"`
-	Trials        int            `json:"trials,omitempty" minimum:"0" maximum:"20" doc:"Trials of its own; 1: measured once at each home, whatever is tried again; left out: as many as the design has"`
-	Repeatability string         `json:"repeatability,omitempty" doc:"How far the same thing measured again falls apart, as one standard deviation"`
-	Guidance      text.Localized `json:"guidance,omitempty"`
-}
-
-// Constant is a value of the whole class that formulas use by its symbol, such
-// as the height of the school above the sea.
-type Constant struct {
-	Symbol string         `json:"symbol" doc:"Its name in formulas" pattern:"^[A-Za-z_][A-Za-z0-9_]*$"`
-	Name   text.Localized `json:"name"`
-	Value  string         `json:"value" doc:"With unit, and its give or take where it has one, such as 340 m ± 5 m"`
-}
-
-// Instrument is a tool that shows a value in steps.
-type Instrument struct {
-	ID         string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
-	Name       text.Localized `json:"name"`
-	Resolution string         `json:"resolution" doc:"Smallest step of a display or division of a scale, such as 1 mm"`
-	Analogue   bool           `json:"analogue,omitempty" doc:"Read by eye to half a division"`
-}
-
-// Evidence is a photo or words that show what happened.
-type Evidence struct {
-	ID       string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
-	Kind     string         `json:"kind" enum:"photo,text"`
-	Name     text.Localized `json:"name"`
-	MustShow text.Localized `json:"must_show,omitempty"`
-	Required bool           `json:"required,omitempty"`
 }
 
 // Mistake is something that often goes wrong.
@@ -376,63 +252,6 @@ func (d *Document) Condition(id string) (*Condition, bool) {
 func (d *Document) Step(id string) (int, bool) {
 	i := slices.IndexFunc(d.Steps, func(s Step) bool { return s.ID == id })
 	return i, i >= 0
-}
-
-// Instrument finds one of a reading's instruments; an unknown or empty id is
-// the usual one, and a reading without any has none.
-func (r *Reading) Instrument(id string) (Instrument, bool) {
-	for _, in := range r.Instruments {
-		if in.ID == id {
-			return in, true
-		}
-	}
-	if len(r.Instruments) > 0 {
-		return r.Instruments[0], true
-	}
-	return Instrument{}, false
-}
-
-// Slot is one reading that is to be taken.
-type Slot struct {
-	Reading   string `json:"reading"`
-	Condition string `json:"condition,omitempty"`
-	Time      string `json:"time,omitempty"`
-	Trial     int    `json:"trial"` // from 1
-}
-
-// Slots lists every reading the document asks for, in the order of readings,
-// conditions, trials and times.
-func (d *Document) Slots() []Slot {
-	var out []Slot
-	for _, r := range d.Readings {
-		conditions := []string{""}
-		if r.PerCondition && len(d.Conditions) > 0 {
-			conditions = conditions[:0]
-			for _, c := range d.Conditions {
-				conditions = append(conditions, c.ID)
-			}
-		}
-		times := r.Times
-		if len(times) == 0 {
-			times = []string{""}
-		}
-		for _, c := range conditions {
-			for trial := 1; trial <= d.TrialsOf(&r); trial++ {
-				for _, t := range times {
-					out = append(out, Slot{r.ID, c, t, trial})
-				}
-			}
-		}
-	}
-	return out
-}
-
-// TrialsOf is how often a reading is taken again.
-func (d *Document) TrialsOf(r *Reading) int {
-	if r.Trials > 0 {
-		return r.Trials
-	}
-	return max(1, d.Trials)
 }
 
 // Offers lists the kinds of result that a measured variable may name: those

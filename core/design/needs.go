@@ -1,0 +1,84 @@
+package design
+
+import (
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
+)
+
+// Need is a thing the work needs, by the job it does.
+type Need struct {
+	ID           string           `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	Name         text.Localized   `json:"name"`
+	Kind         NeedKind         `json:"kind,omitempty" enum:"material,object,person,place" doc:"material: a thing of the larder; object: an everyday thing with nothing in it that could hurt; left out: not said yet"`
+	Role         string           `json:"role,omitempty" doc:"The job it does, an id of the larder such as mild-acid"`
+	Material     string           `json:"material,omitempty" doc:"The preferred thing, an id of the larder such as vinegar-white"`
+	Form         string           `json:"form,omitempty" doc:"Of a material that has forms, such as anhydrous"`
+	Strength     *Strength        `json:"strength,omitempty" doc:"As the label says it"`
+	Amount       string           `json:"amount,omitempty" doc:"Quantity with unit, such as 200 mL; of a bag its capacity; blank for a thing"`
+	Tolerance    Tolerance        `json:"tolerance,omitempty" enum:"exact,about,free"`
+	PerCondition bool             `json:"per_condition,omitempty"`
+	Optional     bool             `json:"optional,omitempty"`
+	Weighed      bool             `json:"weighed,omitempty" doc:"The amount is weighed, not spooned"`
+	Qualities    []Quality        `json:"qualities,omitempty" doc:"What whatever does the job has to be"`
+	Barred       []string         `json:"barred,omitempty" doc:"Ids of materials that may not stand in for it"`
+	Instead      []text.Localized `json:"instead,omitempty" doc:"What may be used instead, in the teacher's words"`
+	Note         text.Localized   `json:"note,omitempty"`
+}
+
+// Quality is something that a need asks of whatever does its job.
+type Quality struct {
+	Is     string `json:"is" doc:"Id of a quality of the larder, such as cut-open"`
+	Figure string `json:"figure,omitempty" doc:"With unit, for a quality that takes one, such as 80 °C"`
+}
+
+// Asked are the qualities of a need as the larder knows them; what it does not
+// know, or has no readable figure, is left out (Validate says so).
+func (n *Need) Asked(l *larder.Larder) []larder.Asked {
+	var out []larder.Asked
+	for _, q := range n.Qualities {
+		if known, ok := l.Quality(q.Is); ok {
+			if figure, ok := q.figure(known.Takes); ok {
+				out = append(out, larder.Asked{Quality: known, Figure: figure})
+			}
+		}
+	}
+	return out
+}
+
+// figure is what goes with a quality, in °C or mL; it reports false where one
+// is missing, cannot be read or is of another kind.
+func (q Quality) figure(takes string) (float64, bool) {
+	p, err := quantity.Parse(q.Figure)
+	switch {
+	case takes == "":
+		return 0, q.Figure == ""
+	case err != nil:
+		return 0, false
+	case takes == "temperature" && p.Unit.Dim == quantity.Temperature:
+		return p.SI() - 273.15, true
+	case takes == "volume" && p.Unit.Dim == quantity.Volume:
+		return p.SI() * 1e6, p.Value > 0
+	}
+	return 0, false
+}
+
+// NeedKind says what a need is.
+type NeedKind string
+
+// The kinds of need. One that is not said yet is judged as the worst.
+const (
+	MaterialNeed NeedKind = "material"
+	ObjectNeed   NeedKind = "object"
+	PersonNeed   NeedKind = "person"
+	PlaceNeed    NeedKind = "place"
+)
+
+// Strength is a label's strength with its basis.
+type Strength struct {
+	Value float64 `json:"value" exclusiveMinimum:"0"`
+	Basis string  `json:"basis" enum:"w/w,w/v,v/v,volumes,mol/L"`
+}
+
+// Tolerance says how closely an amount matters.
+type Tolerance string

@@ -108,6 +108,7 @@ type written struct {
 	as *formula.Expr
 }
 
+// Explain writes the working of an expression, step by step.
 func (w written) Explain(env formula.Env, language string) string { return w.as.Explain(env, language) }
 
 // modelled is a model with some of its inputs bound to readings.
@@ -119,6 +120,7 @@ type modelled struct {
 	order  []string          // of the bound inputs
 }
 
+// Symbols are the symbols of an expression, each once.
 func (w modelled) Symbols() []string {
 	var out []string
 	for _, input := range w.order {
@@ -129,6 +131,7 @@ func (w modelled) Symbols() []string {
 	return out
 }
 
+// NeedsSeries reports whether a symbol has to be a series of values.
 func (w modelled) NeedsSeries() bool {
 	return slices.ContainsFunc(w.model.Inputs, func(in science.Input) bool {
 		return strings.HasPrefix(in.Unit, "list of ") && w.bound[in.Name] != ""

@@ -91,6 +91,9 @@ func TestSizesStandInOnePlace(t *testing.T) {
 		looked++
 		for _, m := range declaration.FindAllStringSubmatch(string(src), -1) {
 			declared++
+			if strings.HasPrefix(m[2], "calc(") { // beside a thing of its own size
+				continue
+			}
 			if size := literal.FindString(m[2]); size != "" {
 				t.Errorf("%s writes %s: %s", path, m[1], m[2])
 			}

@@ -73,6 +73,14 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
   return (
     <PhonePage
       place={sheet.title}
+      aside={
+        <Button
+          variant="plain"
+          onClick={() => document.getElementById('agreed')?.scrollIntoView({ block: 'start' })}
+        >
+          {t('permission')}
+        </Button>
+      }
       heading={t('before')}
       focusKey="permission"
       state={state}
@@ -82,11 +90,17 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
       {p.state === 'lapsed' && <p className="doubt">{t('lapsedNote')}</p>}
       {p.state === 'withdrawn' && <p className="doubt">{t('withdrawnNote')}</p>}
       {sheet.untranslated > 0 && <p className="doubt">{t('untranslated')}</p>}
-      <section className="card-paper">
-        <SheetSections sections={sheet.sections} heading="h2" />
-        <Numbers bundle={bundle} />
-        <Sheets home={state.home} assignment={sheet.assignment} />
-      </section>
+      {cards(sheet.sections).map((sections, i, all) => (
+        <section key={sections[0].id} className="card-paper">
+          <SheetSections sections={sections} heading="h2" />
+          {i === all.length - 1 && (
+            <>
+              <Numbers bundle={bundle} />
+              <Sheets home={state.home} assignment={sheet.assignment} />
+            </>
+          )}
+        </section>
+      ))}
       {sheet.facts.length > 0 && (
         <section className="card-paper">
           <h2>{t('inOurHome')}</h2>
@@ -98,7 +112,7 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
         </section>
       )}
       <section className="card-paper">
-        <h2>
+        <h2 id="agreed">
           {t('permission')} <NameLabel name={bundle.home.nickname} />
         </h2>
         {granted ? (
@@ -151,6 +165,18 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
       )}
     </PhonePage>
   );
+}
+
+// What is done and who has to be there; what to have ready; what could hurt, and the rest.
+const ready = ['wear', 'where', 'before'];
+const first = ['what', 'who', 'facts'];
+
+/** The guardian's sheet on three cards, in its own order. */
+function cards(sections: WorkProps['sheet']['sections']) {
+  const of = (s: { id: string }) => (first.includes(s.id) ? 0 : ready.includes(s.id) ? 1 : 2);
+  return [0, 1, 2]
+    .map((card) => sections.filter((s) => of(s) === card))
+    .filter((card) => card.length > 0);
 }
 
 interface Asking {

@@ -78,6 +78,7 @@ export function ResultTable({
                 <div key={r.derived}>
                   <dt>{own.derived.find((d) => d.id === r.derived)?.name}</dt>
                   <dd>{r.text || '–'}</dd>
+                  {r.ok && <Bar of={r} all={own.results.filter((x) => x.derived === r.derived)} />}
                 </div>
               ))}
           </dl>
@@ -109,6 +110,39 @@ export function ResultTable({
           );
         })}
     </div>
+  );
+}
+
+/**
+ * How much it is beside the others, on a jug's axis: filled up to the value, thin where it
+ * may as well be. None where there is one value, or some are below zero.
+ */
+function Bar({ of, all }: { of: Own['results'][number]; all: Own['results'] }) {
+  const known = all.filter((r) => r.ok);
+  const values = known.map((r) => r.value ?? 0);
+  const end = Math.max(...known.map((r) => (r.value ?? 0) + 2 * (r.u ?? 0)));
+  if (known.length < 2 || end <= 0 || Math.min(...values) < 0) return null;
+  const x = (v: number) => (100 * Math.max(0, v)) / end;
+  const [value, u] = [of.value ?? 0, of.u ?? 0];
+  return (
+    <svg className="outcome-bar" viewBox="0 0 100 12" preserveAspectRatio="none" aria-hidden="true">
+      <path d="M0 11 H100" stroke="var(--edge)" vectorEffect="non-scaling-stroke" />
+      {[0, 25, 50, 75, 100].map((at, i) => (
+        <path
+          key={at}
+          d={`M${at} 11 V${i % 2 ? 8 : 6}`}
+          stroke="var(--edge)"
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+      <rect x="0" y="1" width={x(value)} height="5" fill="var(--samphire)" />
+      <path
+        d={`M${x(value - 2 * u)} 3.5 H${x(value + 2 * u)}`}
+        stroke="var(--ink)"
+        strokeWidth="2"
+        vectorEffect="non-scaling-stroke"
+      />
+    </svg>
   );
 }
 

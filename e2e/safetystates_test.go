@@ -124,6 +124,19 @@ func TestLarderStates(t *testing.T) {
 	p.fits("jobs, narrow")
 	p.do(chromedp.EmulateViewport(1280, 800))
 
+	// Single keys can be switched off, for those whose tools send keys of their own.
+	p.do(chromedp.KeyEvent("?"))
+	p.ticks("Single keys act on the page")
+	p.do(chromedp.KeyEvent("g"), chromedp.KeyEvent("l"))
+	p.open(demo.base + "/larder")
+	p.sees("youngest ages")
+	p.do(chromedp.KeyEvent("3"))
+	p.seesNot("what changes")
+	p.open(demo.base + "/help")
+	p.ticks("Single keys act on the page")
+	p.do(chromedp.KeyEvent("g"), chromedp.KeyEvent("l"))
+	p.sees("youngest ages")
+
 	good, bad := filepath.Join(t.TempDir(), "good.csv"), filepath.Join(t.TempDir(), "bad.csv")
 	for path, text := range map[string]string{good: "id,name_en,name_es,roles,hazards\nschool-soap,school soap,jabón de la escuela,surfactant,slip\n", bad: "id,name_en,hazards\nschool-soup,school soup,delicious\n"} {
 		if err := os.WriteFile(path, []byte(text), 0o600); err != nil {

@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import type { Schemas } from '../../api/client';
 import { Grid } from '../parts/Grid';
 import { Notice } from '../parts/Notice';
-import { Verdict } from '../parts/Verdict';
+import { Verdict, verdicts } from '../parts/Verdict';
 import { otherLanguage } from '../languages';
 import { say } from '../words';
 import { useLarder } from './useLarder';
@@ -84,7 +84,7 @@ function Ledges({ things, chosen, onChoose }: Listed) {
   const { shelfName } = useLarder();
   const [open, setOpen] = useState<string[]>([]);
   const shelves = [...new Set(things.map((t) => t.shelf))];
-  return shelves.map((shelf) => {
+  const ledges = shelves.map((shelf) => {
     const all = things.filter((t) => t.shelf === shelf);
     const whole =
       open.includes(shelf) ||
@@ -126,6 +126,19 @@ function Ledges({ things, chosen, onChoose }: Listed) {
       </section>
     );
   });
+  return (
+    <>
+      <p className="small second d-flex flex-wrap gap-3 mb-0">
+        {say('larder.youngest-ages')}:{' '}
+        {verdicts
+          .filter((v) => v !== 'care')
+          .map((v) => (
+            <Verdict key={v} v={v} />
+          ))}
+      </p>
+      {ledges}
+    </>
+  );
 }
 
 /** What was searched for, a line each. */

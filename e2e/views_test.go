@@ -103,6 +103,9 @@ func TestTeachersViews(t *testing.T) {
 	p.fits("the class’s page")
 	p.press("Back to names")
 	p.sees("Readings as CSV")
+	evaluate[bool](p, `(() => { document.querySelector('.plot [role=button]').focus(); return true; })()`)
+	p.do(chromedp.KeyEvent(" "))
+	p.sees("Lapwing’s notebook")
 
 	// Paper carries the numbers of the class that has it, not of the first in a list.
 	p.open(demo.base + at + "/safety")

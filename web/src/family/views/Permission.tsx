@@ -76,7 +76,11 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
       aside={
         <Button
           variant="plain"
-          onClick={() => document.getElementById('agreed')?.scrollIntoView({ block: 'start' })}
+          onClick={() => {
+            const place = document.getElementById('agreed');
+            place?.scrollIntoView({ block: 'start' });
+            place?.focus({ preventScroll: true });
+          }}
         >
           {t('permission')}
         </Button>
@@ -112,7 +116,7 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
         </section>
       )}
       <section className="card-paper">
-        <h2 id="agreed">
+        <h2 id="agreed" tabIndex={-1}>
           {t('permission')} <NameLabel name={bundle.home.nickname} />
         </h2>
         {granted ? (

@@ -105,7 +105,11 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
             }
             className={onOpen && 'opens'}
             onClick={() => onOpen?.(h.home!)}
-            onKeyDown={(e) => e.key === 'Enter' && onOpen?.(h.home!)}
+            onKeyDown={(e) => {
+              if (e.key !== 'Enter' && e.key !== ' ') return;
+              e.preventDefault();
+              onOpen?.(h.home!);
+            }}
           >
             <rect
               x={0}

@@ -297,7 +297,7 @@ func (p *page) until(what, script string) {
 			return
 		}
 		if time.Now().After(deadline) {
-			p.t.Fatalf("waited in vain for %s\nThe page says:\n%s", what, p.words())
+			p.t.Fatalf("The page says:\n%s\nwaited in vain for %s", p.words(), what)
 		}
 	}
 }

@@ -124,6 +124,14 @@ func TestLarderStates(t *testing.T) {
 	p.fits("jobs, narrow")
 	p.do(chromedp.EmulateViewport(1280, 800))
 
+	// Two changes of the address before either is drawn: neither takes the other back.
+	p.open(demo.base + "/larder")
+	p.sees("youngest ages")
+	evaluate[bool](p, `(() => { document.querySelector('[data-thing]').click();
+		document.body.dispatchEvent(new KeyboardEvent('keydown', {key: '2', bubbles: true})); return true; })()`)
+	p.sees("usual failure")
+	p.until("the thing is open too", `document.querySelector('.sheet') !== null && location.search.includes('thing=')`)
+
 	// Single keys can be switched off, for those whose tools send keys of their own.
 	p.do(chromedp.KeyEvent("?"))
 	p.ticks("Single keys act on the page")

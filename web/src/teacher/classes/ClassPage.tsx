@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
+import { useAddress } from '../frame/address';
 import Button from 'react-bootstrap/Button';
 import { ButtonLink } from '../parts/ButtonLink';
 import { Grid } from '../parts/Grid';
@@ -64,7 +65,7 @@ function useLettingGo(id: string, name: string, again: () => Promise<unknown>, o
 /** Who is in the class, and has each home opened its link? */
 export function ClassPage() {
   const { class: id = '' } = useParams();
-  const [params, setParams] = useSearchParams();
+  const [params, change] = useAddress();
   const client = useQueryClient();
   const { did } = useKeeping();
   const cls = useQuery({
@@ -78,7 +79,7 @@ export function ClassPage() {
   });
   const [settings, setSettings] = useState(params.has('settings'));
   const sheet = params.get('home');
-  const open = (home?: string) => setParams(home ? { home } : {});
+  const open = (home?: string) => change({ home });
   const again = () =>
     Promise.all([
       client.invalidateQueries({ queryKey: ['homes', id] }),

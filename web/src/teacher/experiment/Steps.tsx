@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { useSearchParams } from 'react-router';
+import { useAddress } from '../frame/address';
 import Button from 'react-bootstrap/Button';
 import { SideSheet } from '../parts/SideSheet';
 import { freshID, type Step } from '../draft/document';
@@ -15,7 +15,7 @@ import { say } from '../words';
 /** The procedure to time, the things needed, the readings; a step is edited beside the strip. */
 export function Steps({ review, replace }: { review: Review | undefined; replace: Replace }) {
   const { doc, set } = useEditing();
-  const [params, setParams] = useSearchParams();
+  const [params, change] = useAddress();
   const steps = doc.steps ?? [];
   const at = params.get('at') ?? '';
   const chosen = steps.findIndex(
@@ -24,7 +24,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
   const needAt = (doc.needs ?? []).findIndex(
     (n, i) => at === `need:${n.id}` || at === `/needs/${i}` || at.startsWith(`/needs/${i}/`),
   );
-  const choose = (id?: string) => setParams(id ? { at: id } : {}, { replace: true });
+  const choose = (id?: string) => change({ at: id }, { replace: true });
   useEffect(() => {
     if (at.startsWith('/') && chosen < 0)
       document.getElementById('f-' + at.slice(1).replaceAll('/', '-'))?.focus();

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { api, got, type Schemas } from '../../api/client';
 import { Loading, PartError } from '../parts/states';
+import { useAddress, type AddressChange } from '../frame/address';
 import { stepAlong, useKeys } from '../frame/keys';
 import { Head } from '../frame/TeacherFrame';
 import { Finder, ways, WaysIn } from './Finder';
@@ -19,7 +19,7 @@ import { say } from '../words';
 
 /** What is this thing, may I use it at home, what could replace it, and what will change? */
 export default function Larder() {
-  const [params, setParams] = useSearchParams();
+  const [params, change] = useAddress();
   const way = (ways as readonly string[]).includes(params.get('by') ?? '')
     ? params.get('by')!
     : 'things';
@@ -36,13 +36,7 @@ export default function Larder() {
     placeholderData: (b: Schemas['LarderFound'] | undefined) => b,
     queryFn: () => got(api.GET('/api/v1/larder/find', { params: { query: { q: typed.trim() } } })),
   });
-  const go = (next: Record<string, string | undefined>) => {
-    const p = new URLSearchParams(params);
-    for (const [k, v] of Object.entries(next))
-      if (v) p.set(k, v);
-      else p.delete(k);
-    setParams(p, { replace: true });
-  };
+  const go = (next: AddressChange) => change(next, { replace: true });
   const follow = useEffectEvent(() => {
     if ((params.get('q') ?? '') !== typed) go({ q: typed });
   });

@@ -1,4 +1,4 @@
-import { useSearchParams } from 'react-router';
+import { useAddress } from '../frame/address';
 import Button from 'react-bootstrap/Button';
 import { Grid } from '../parts/Grid';
 import { NameLabel } from '../../ui/NameLabel';
@@ -30,7 +30,7 @@ const missing: Record<string, string> = {
 /** Homes × conditions and times with every reading; what is missing says why, what is doubtful has a dashed line under it. */
 export function Collect({ assignment, id }: { assignment: Assignment | undefined; id: string }) {
   const results = useResults(assignment);
-  const [params, setParams] = useSearchParams();
+  const [params, change] = useAddress();
   if (!assignment) return <NotIssued id={id} />;
   if (results.isPending)
     return <Loading what={say('collect.the-readings-of-homes', { homes: assignment.homes })} />;
@@ -44,12 +44,7 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
     );
   const r = results.data;
   const home = params.get('home');
-  const show = (h?: string) =>
-    setParams((p) => {
-      if (h) p.set('home', h);
-      else p.delete('home');
-      return p;
-    });
+  const show = (home?: string) => change({ home });
   const look = r.homes.filter((h) => h.cells.some(doubtful) || h.results.some((x) => x.outlier));
   const photos = r.homes.filter((h) => h.photos.length > 0);
   return (

@@ -1,4 +1,4 @@
-import { useSearchParams } from 'react-router';
+import { useAddress } from '../frame/address';
 import Button from 'react-bootstrap/Button';
 import FormSelect from 'react-bootstrap/FormSelect';
 import { ButtonLink } from '../parts/ButtonLink';
@@ -17,7 +17,7 @@ import { say } from '../words';
 /** What did we find, in words; do the homes agree; which could not tell? The plot is the page. */
 export function Compare({ assignment, id }: { assignment: Assignment | undefined; id: string }) {
   const results = useResults(assignment);
-  const [params, setParams] = useSearchParams();
+  const [params, change] = useAddress();
   if (!assignment) return <NotIssued id={id} />;
   if (results.isPending) return <Loading what={say('compare.what-the-class-found')} />;
   if (results.error)
@@ -29,12 +29,6 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
       />
     );
   const r = results.data;
-  const change = (key: string, value?: string) =>
-    setParams((p) => {
-      if (value) p.set(key, value);
-      else p.delete(key);
-      return p;
-    });
   const asSent = params.get('as') === 'sent' && r.as_sent.length > 0;
   const comparisons = asSent ? r.as_sent : r.comparisons;
   const comparison = comparisons.find((c) => c.derived === params.get('plot')) ?? comparisons[0];
@@ -66,7 +60,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
             id="plot"
             className="w-auto"
             value={comparison.derived}
-            onChange={(e) => change('plot', e.target.value)}
+            onChange={(e) => change({ plot: e.target.value })}
           >
             {r.comparisons.map((c) => (
               <option key={c.derived} value={c.derived}>
@@ -93,10 +87,15 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
         {sentence && <p className="lead-sentence">{sentence}</p>}
         {comparison.note && <Notice kind="note">{comparison.note}</Notice>}
         {!few && <Findings comparison={comparison} />}
-        <ClassPlot r={r} comparison={comparison} chosen={home} onOpen={(h) => change('home', h)} />
+        <ClassPlot
+          r={r}
+          comparison={comparison}
+          chosen={home}
+          onOpen={(h) => change({ home: h })}
+        />
         {!few && <GroupsTable comparison={comparison} />}
         {!few && <Grounds comparison={comparison} />}
-        <WhatTheySaid r={r} onOpen={(h) => change('home', h)} />
+        <WhatTheySaid r={r} onOpen={(h) => change({ home: h })} />
         {r.at_desk > 0 && (
           <Notice kind="note">
             {say('compare.set-aside-or-given-another-value', {
@@ -108,7 +107,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
             <Button
               variant="plain"
               aria-pressed={asSent}
-              onClick={() => change('as', asSent ? undefined : 'sent')}
+              onClick={() => change({ as: asSent ? undefined : 'sent' })}
             >
               {asSent ? say('compare.show-it-with-that') : say('compare.show-it-as-it-was-sent')}
             </Button>
@@ -129,7 +128,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
           title={say('collect.s-notebook', {
             value: r.homes.find((h) => h.home === home)?.nickname ?? say('collect.home'),
           })}
-          onClose={() => change('home')}
+          onClose={() => change({ home: undefined })}
         >
           <NotebookSheet assignment={assignment} home={home} results={r} />
         </SideSheet>

@@ -1,4 +1,4 @@
-import { useSearchParams } from 'react-router';
+import { useAddress } from '../frame/address';
 import Button from 'react-bootstrap/Button';
 import { Filled } from '../parts/Filled';
 import { Grid } from '../parts/Grid';
@@ -26,7 +26,7 @@ const watches = (h: HomeResult) => h.state === 'declined' || h.permission === 'w
 /** Who is where: those who have not begun first. */
 export function Run({ assignment, id }: { assignment: Assignment | undefined; id: string }) {
   const results = useResults(assignment);
-  const [params, setParams] = useSearchParams();
+  const [params, change] = useAddress();
   if (!assignment) return <NotIssued id={id} />;
   if (results.isPending) return <Loading what={say('count.homes', { count: assignment.homes })} />;
   if (results.error)
@@ -43,12 +43,7 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
   );
   const count = (s: HomeResult['state']) => r.homes.filter((h) => h.state === s).length;
   const open = params.get('home');
-  const show = (home?: string) =>
-    setParams((p) => {
-      if (home) p.set('home', home);
-      else p.delete('home');
-      return p;
-    });
+  const show = (home?: string) => change({ home });
   return (
     <div className={open ? 'with-sheet' : ''}>
       <main className="work">

@@ -4,7 +4,9 @@ import (
 	"cmp"
 	"encoding/json"
 	"errors"
+	"maps"
 	"net/http"
+	"slices"
 	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
@@ -113,39 +115,29 @@ var openLink = problem(401, "open-link", "open-link", "open-link")
 
 var signInFirst = problem(401, "sign-in", "sign-in", "sign-in")
 
-// useProblems makes huma answer its own errors as problem documents that name
-// the field, the rule and an example.
-func useProblems(examples map[string]string) {
-	huma.NewError = func(status int, message string, errs ...error) huma.StatusError {
-		p := &Problem{Status: status, Code: "invalid", title: text.Message{ID: "title.invalid"}, detail: said(message)}
-		if status >= 500 {
-			p.Code, p.title, p.detail = "fault", text.Message{ID: "title.fault"}, text.Message{ID: "refused.fault"}
-		}
-		for _, err := range errs {
-			var own *Problem
-			if errors.As(err, &own) {
-				return own
-			}
-			var d *huma.ErrorDetail
-			if errors.As(err, &d) && p.Field == "" {
-				field := strings.TrimPrefix(d.Location, "body.")
-				if name, ok := strings.CutPrefix(d.Message, "expected required property "); ok {
-					name, _, _ = strings.Cut(name, " ")
-					field = strings.TrimPrefix(strings.TrimPrefix(field+"."+name, "body"), ".")
-				}
-				example := examples[field[strings.LastIndexByte(field, '.')+1:]]
-				p.about(field, ruleOf(d.Message), cmp.Or(example, "see the API description"))
-			}
-		}
-		if status == http.StatusRequestEntityTooLarge {
-			p.Code, p.title, p.detail = "too-large", text.Message{
-				ID: "title.too-large",
-			}, text.Message{
-				ID: "refused.too-large.here",
-			}
-		}
-		return p.in(text.Languages[0])
+// checked is the problem document of what huma's checks of a request found: it
+// names the first field that is wrong, its rule and an example that would do.
+func checked(found *huma.ErrorModel, examples map[string]string) *Problem {
+	switch {
+	case found.Status == http.StatusRequestEntityTooLarge:
+		return problem(found.Status, "too-large", "too-large", "too-large.here")
+	case found.Status >= 500:
+		return problem(found.Status, "fault", "fault", "fault") // what went wrong is for the log alone
 	}
+	p := &Problem{Status: found.Status, Code: "invalid", title: text.Message{ID: "title.invalid"}, detail: said(found.Detail)}
+	for _, d := range found.Errors {
+		if d == nil || d.Location == "" {
+			continue
+		}
+		field := strings.TrimPrefix(d.Location, "body.")
+		if name, ok := strings.CutPrefix(d.Message, "expected required property "); ok {
+			name, _, _ = strings.Cut(name, " ")
+			field = strings.TrimPrefix(strings.TrimPrefix(field+"."+name, "body"), ".")
+		}
+		example := examples[field[strings.LastIndexByte(field, '.')+1:]]
+		return p.about(field, ruleOf(d.Message), cmp.Or(example, "see the API description"))
+	}
+	return p.in(text.Languages[0])
 }
 
 func said(rule string) text.Message {
@@ -176,8 +168,9 @@ func ruleOf(message string) text.Message {
 // problem can give one.
 func examplesOf(api huma.API) map[string]string {
 	out := map[string]string{}
-	for _, s := range api.OpenAPI().Components.Schemas.Map() {
-		for name, p := range s.Properties {
+	schemas := api.OpenAPI().Components.Schemas.Map()
+	for _, schema := range slices.Sorted(maps.Keys(schemas)) { // the same example each time, where two fields share a name
+		for name, p := range schemas[schema].Properties {
 			switch {
 			case len(p.Examples) > 0:
 				raw, _ := json.Marshal(p.Examples[0])

@@ -56,10 +56,13 @@ func spoken(next http.Handler) http.Handler {
 	})
 }
 
-// wordProblems words the problems of described operations.
-func wordProblems(ctx huma.Context, _ string, v any) (any, error) {
-	if p, ok := v.(*Problem); ok {
+// wordProblems words the problems of described operations, huma's own among them.
+func (s *Server) wordProblems(ctx huma.Context, _ string, answer any) (any, error) {
+	if found, ok := answer.(*huma.ErrorModel); ok {
+		answer = checked(found, s.examples)
+	}
+	if p, ok := answer.(*Problem); ok {
 		return p.in(languageOf(ctx.Header("Accept-Language"))), nil
 	}
-	return v, nil
+	return answer, nil
 }

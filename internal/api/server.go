@@ -4,6 +4,7 @@ import (
 	"context"
 	"log/slog"
 	"net/http"
+	"reflect"
 	"runtime/debug"
 	"strings"
 	"sync"
@@ -39,12 +40,12 @@ type Server struct {
 	api      huma.API
 	uploads  uploads
 	openAPI  func() ([]byte, error) // the description, written when first asked for
+	examples map[string]string      // of the described fields by name, for problems
 }
 
 // csp lets pages load only what ships with the application; styles may stand
 // in attributes, which the plots use for sizes.
 const csp = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; " +
-
 	"manifest-src 'self'; worker-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'"
 
 // Routes builds the router. It is called once.
@@ -89,9 +90,9 @@ func (s *Server) Routes() http.Handler {
 	cfg := huma.DefaultConfig("Patient Kitchen", "1")
 	cfg.OpenAPIPath, cfg.DocsPath, cfg.SchemasPath = "", "", ""
 	cfg.CreateHooks = nil // no $schema links
-	cfg.Transformers = append(cfg.Transformers, wordProblems)
+	cfg.Transformers = append(cfg.Transformers, s.wordProblems)
+	cfg.Components.Schemas.RegisterTypeAlias(reflect.TypeFor[huma.ErrorModel](), reflect.TypeFor[Problem]())
 	huma.DefaultArrayNullable = false
-	useProblems(map[string]string{})
 	r.Group(func(r chi.Router) {
 		r.Use(whole, inTime, s.sessions.LoadAndSave, s.awake, s.withCookie, s.signedIn, wellFormed)
 		s.api = humachi.New(r, cfg)
@@ -108,7 +109,7 @@ func (s *Server) Routes() http.Handler {
 	})
 	s.describe()
 	s.openAPI = sync.OnceValues(s.OpenAPI)
-	useProblems(examplesOf(s.api))
+	s.examples = examplesOf(s.api)
 	return r
 }
 

@@ -16,6 +16,7 @@ type Claim struct {
 	Says      string   `json:"says"`
 	Value     string   `json:"value"`
 	Condition string   `json:"condition,omitempty"`
+	Option    string   `json:"option,omitempty"`
 	Against   string   `json:"against,omitempty"`
 	Order     []string `json:"order,omitempty"`
 	Stated    *float64 `json:"stated,omitempty"`
@@ -25,7 +26,7 @@ type Claim struct {
 
 // outcome is a value that is compared: its unit and how.
 type outcome struct {
-	design.Derived
+	design.Outcome
 	unit       quantity.Unit
 	ratio      bool // compared as factors
 	counts     bool // whole things: no tool stands between
@@ -42,18 +43,21 @@ func outcomes(d *design.Document) (all []outcome, first int) {
 	first = -1
 	for _, x := range d.Outcomes() {
 		unit, ok := quantity.LookupUnit(x.Unit)
+		if x.Reading != nil {
+			unit, ok = quantity.One, true
+		}
 		if !ok {
 			continue
 		}
 		o := outcome{
-			Derived:    x,
+			Outcome:    x,
 			unit:       unit,
 			conditions: d.ConditionsOf(x),
-			counts:     (unit == quantity.One || unit.Dim == quantity.Count) && counted(d, x),
+			counts:     (unit == quantity.One || unit.Dim == quantity.Count) && counted(d, x.Derived),
 			name:       x.Name,
 		}
 		for i, m := range d.Measured {
-			if !speaksOf(d, m.Reading, x) {
+			if !speaksOf(d, m.Reading, x.Derived) {
 				continue
 			}
 			o.ratio = m.Scale == "ratio"
@@ -151,6 +155,9 @@ func usual(o outcome, control, made string) []Claim {
 		}
 		out = append(out, c)
 	}
+	if o.chosen() || o.ordered() {
+		return append(out, o.ofKind(made)...)
+	}
 	if len(o.conditions) < 2 {
 		if o.hasStated {
 			v := o.stated
@@ -183,11 +190,12 @@ func stated(d *design.Document, c design.Claim, all []outcome, first int) (Claim
 		Says:      c.Says,
 		Value:     o.ID,
 		Condition: c.Condition,
+		Option:    c.Option,
 		Against:   c.Against,
 		Order:     c.Order,
 		Made:      "before",
 	}
-	if out.Against == "" && out.Says != "equals" && out.Says != "order" {
+	if out.Against == "" && out.Says != "equals" && out.Says != "order" && out.Says != "share" {
 		out.Against = control(d)
 	}
 	if m, ok := size(c.Matters, o.unit, o.ratio); ok && m > 0 {
@@ -200,6 +208,20 @@ func stated(d *design.Document, c design.Claim, all []outcome, first int) (Claim
 		out.Stated = &v
 	}
 	has := func(id string) bool { return slices.Contains(o.conditions, id) }
+	switch {
+	case c.Says == "share":
+		out.Against = ""
+		if out.Stated == nil && o.chosen() {
+			by := o.guessing()
+			out.Stated = &by
+		}
+		return out, o.chosen() && has(out.Condition) && *out.Stated > 0 && *out.Stated < 1
+	case o.chosen(), o.ordered() && c.Says != "order", o.levelled() && (c.Says == "equals" || c.Says == "same"):
+		return out, false // nothing such can be said of this kind
+	case o.ordered():
+		out.Against = ""
+		return out, has(out.Condition) && ranksAll(d, o, c.Order)
+	}
 	switch c.Says {
 	case "more", "less", "differs", "same":
 		return out, has(out.Condition) && has(out.Against) && out.Condition != out.Against
@@ -209,6 +231,18 @@ func stated(d *design.Document, c design.Claim, all []outcome, first int) (Claim
 		return out, out.Stated != nil && has(out.Condition)
 	}
 	return out, false
+}
+
+// ranksAll reports whether an order names every thing that homes put in order,
+// once.
+func ranksAll(d *design.Document, o outcome, order []string) bool {
+	things := d.Choices(o.Reading)
+	for _, c := range things {
+		if !slices.Contains(order, c.ID) {
+			return false
+		}
+	}
+	return len(order) == len(things)
 }
 
 // margin is M on the scale of the test; 0 where none is named.

@@ -3,6 +3,7 @@ package compare
 import (
 	"embed"
 	"math"
+	"slices"
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
@@ -33,15 +34,22 @@ type Group struct {
 	Mean      quantity.Quantity // the mean with its standard error as U; U is 0 below two homes
 	Alike     bool              // all the same: there is no scatter to be seen
 	Enough    bool              // MinHomes or more
+
+	// Of a reading that is no number:
+	N       int
+	Counted []Counted // levels and options
+	Places  [][]Heap  // of things put in order: homes by thing and place
+	Seen    text.Message
 }
 
 // Comparison is one value over the class.
 type Comparison struct {
 	Derived  string
 	Unit     quantity.Unit
-	Counts   bool    // whole things: a mean of them has no give or take of a tool
-	Groups   []Group // in the order of the design's conditions
-	Against  string  // the control; "" where all pairs are compared
+	Reading  *design.Reading // of a kind that is no number
+	Counts   bool            // whole things: a mean of them has no give or take of a tool
+	Groups   []Group         // in the order of the design's conditions
+	Against  string          // the control; "" where all pairs are compared
 	Findings []Finding
 }
 
@@ -53,7 +61,7 @@ func Class(d *design.Document, homes []Home) []Comparison {
 	before := a.findings("before", claims(d, all, first))
 	out := []Comparison{}
 	for i, o := range all {
-		c := Comparison{Derived: o.ID, Unit: o.unit, Counts: o.counts, Against: control(d)}
+		c := Comparison{Derived: o.ID, Unit: o.unit, Counts: o.counts, Reading: o.Reading, Against: control(d)}
 		for _, condition := range o.conditions {
 			c.Groups = append(c.Groups, a.summary(o, condition))
 		}
@@ -79,8 +87,9 @@ func analyse(d *design.Document, homes []Home) *analysis {
 	a := &analysis{d: d, homes: homes, results: make([][]notebook.Result, len(homes))}
 	a.outcomes, _ = outcomes(d)
 	for i, h := range homes {
-		a.results[i] = notebook.Derive(h.Book)
+		a.results[i] = slices.Clone(notebook.Derive(h.Book)) // a count may become a share here
 	}
+	a.shares()
 	return a
 }
 
@@ -97,10 +106,16 @@ func (a *analysis) summary(o outcome, condition string) Group {
 		if r == nil {
 			continue
 		}
+		g.N++
 		g.Points = append(g.Points, Point{Key: a.homes[h].Key, Value: r.Value, Bound: r.Bound})
-		if r.Bound == nil {
+		if r.Bound == nil && o.Reading == nil {
 			plain, us = append(plain, r.Value.Value), append(us, r.Doubt.U)
 		}
+	}
+	if o.Reading != nil {
+		g.Enough = g.N >= MinHomes
+		g.Counted, g.Places, g.Seen = a.counted(&o, condition), a.places(&o, condition), a.agreement(&o, condition)
+		return g
 	}
 	s, ok := stats.Summarise(plain)
 	if !ok {
@@ -169,6 +184,8 @@ func Differences(b *notebook.Book) []text.Message {
 func (a *analysis) alone(d Difference, o outcome, ratio bool) text.Message {
 	id := "compare.home-" + d.Word
 	switch {
+	case o.levelled():
+		id = "compare.level-" + d.Word
 	case d.bound:
 		id = "compare.bound-" + d.Word
 	case !d.Clearly && (d.Word == "more" || d.Word == "less"):
@@ -177,10 +194,11 @@ func (a *analysis) alone(d Difference, o outcome, ratio bool) text.Message {
 	return text.Message{
 		ID: id,
 		Args: text.Args{
-			"b": a.name(d.Condition),
-			"a": a.name(d.Against),
-			"d": shownSize(math.Abs(d.D), d.U, o.unit, ratio),
-			"u": shownGive(d, o.unit, ratio),
+			"what": o.name,
+			"b":    a.name(d.Condition),
+			"a":    a.name(d.Against),
+			"d":    shownSize(math.Abs(d.D), d.U, o.unit, ratio),
+			"u":    shownGive(d, o.unit, ratio),
 		},
 	}
 }

@@ -309,7 +309,7 @@ func TestSharesAreMeasured(t *testing.T) {
 // conditions that are not there.
 func TestAgainstAStatedValue(t *testing.T) {
 	d, _ := class(t, map[string][]float64{"towel": {1}})
-	d.Conditions, d.Derived, d.Expectations, d.Readings[0].PerCondition, d.Readings[0].Times = nil, nil, nil, false, nil
+	d.Conditions, d.Derived, d.Expectations, d.Readings[0].Per, d.Readings[0].Times = nil, nil, nil, nil, nil
 	var homes []compare.Home
 	for i, mm := range []string{"31 mm", "32 mm", "31.5 mm", "30.5 mm", "32 mm", "31 mm"} {
 		e := notebook.Entry{

@@ -142,7 +142,12 @@ func (a *analysis) test(c Claim) Finding {
 		f.Ratio = false
 		f.Doubts = append(f.Doubts, "not-positive")
 	}
-	if c.Says == "order" {
+	switch {
+	case c.Says == "share":
+		return a.share(f, o)
+	case c.Says == "order" && o.ordered():
+		return a.page(f, o)
+	case c.Says == "order":
 		return a.order(f)
 	}
 	if c.Says == "equals" {
@@ -154,6 +159,11 @@ func (a *analysis) test(c Claim) Finding {
 	f.Test, f.Sides, f.Middle, f.Signs = testOf(f.Homes, f.null(), c.Says == "equals")
 	f.scatter(a, o)
 	f.Why = text.Message{ID: "compare.why." + string(f.Test.Test)}
+	if o.levelled() {
+		f.Why.ID = "compare.why.levels"
+		nan := math.NaN()
+		f.Middle = stats.Middle{LowValue: nan, HighValue: nan, Low: nan, High: nan} // levels have no distances
+	}
 	for _, d := range f.Test.Doubts {
 		f.Doubts = append(f.Doubts, d.ID[len("stats.doubt."):])
 	}
@@ -190,7 +200,7 @@ func testOf(homes []Difference, null float64, single bool) (stats.Finding, stats
 	bounds := false
 	for i, h := range homes {
 		intervals[i], values[i], rounding[i] = h.interval, h.D, h.rounding
-		bounds = bounds || h.interval.Low != h.interval.High
+		bounds = bounds || h.bound || h.interval.Low != h.interval.High
 	}
 	if bounds {
 		f, sides, mid := stats.SignOf(intervals, null)

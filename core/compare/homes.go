@@ -51,7 +51,7 @@ type Difference struct {
 	Clearly   bool    `json:"clearly"`
 	Tries     int     `json:"tries"`
 
-	bound    bool // of one of its values only a bound is known, so it has no size
+	bound    bool // it has no size: of one of its values only a bound is known, or it is of levels
 	interval stats.Interval
 	rounding float64
 	home     int
@@ -85,8 +85,8 @@ func difference(b, a *notebook.Result, ratio bool) Difference {
 	x, y := terms(b, ratio), terms(a, ratio)
 	d.interval = x.interval.Minus(y.interval)
 	d.D, d.rounding = x.value-y.value, x.rounding+y.rounding
-	if a.Bound != nil || b.Bound != nil {
-		d.bound = true
+	if a.Bound != nil || b.Bound != nil || b.Levels != nil {
+		d.bound, d.Tries = true, max(d.Tries, min(a.Tries, b.Tries))
 		switch s := stats.Count([]stats.Interval{d.interval}); {
 		case s.More > 0:
 			d.Word = "more"
@@ -130,6 +130,9 @@ func terms(r *notebook.Result, ratio bool) term {
 	t := term{r.Value.Value, r.Doubt.S * r.Doubt.S / n, r.Doubt.Rounding, stats.Plain(r.Value.Value)}
 	if r.Bound != nil {
 		t.interval = *r.Bound
+	}
+	if r.Levels != nil {
+		t.interval = *r.Levels
 	}
 	if ratio {
 		k := 1 / (t.value * t.value)

@@ -23,6 +23,9 @@ func Predictions(b *notebook.Book) []Held {
 		return out
 	}
 	o := a.outcomes[a.first()]
+	if o.chosen() || o.ordered() {
+		return out // of these no home's own more or less is known
+	}
 	for _, q := range b.Design.Questions {
 		if q.When != "before" || len(q.Options) > 0 || len(o.conditions) < 2 ||
 			q.Kind != "order" && q.Kind != "choice" {

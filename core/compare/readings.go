@@ -32,28 +32,29 @@ type ReadingsHome struct {
 // Row is one reading that was entered, or a slot of which a home said why it
 // was not read.
 type Row struct {
-	Home       string   `json:"home" doc:"Nickname; blank for shared readings"`
-	Provenance string   `json:"provenance"`
-	Reading    string   `json:"reading"`
-	Condition  string   `json:"condition"`
-	Time       string   `json:"time"`
-	Trial      int      `json:"trial"`
-	Kind       string   `json:"kind,omitempty" doc:"quantity"`
-	Value      *float64 `json:"value"`
-	U          *float64 `json:"u"`
-	Unit       string   `json:"unit"`
-	Low        *float64 `json:"low" doc:"The lower end of a range or bound; open where it has none"`
-	High       *float64 `json:"high"`
-	Bound      string   `json:"bound,omitempty" doc:"below or above, where only a bound is known"`
-	Typed      string   `json:"typed"`
-	Instrument string   `json:"instrument" doc:"Id of the tool"`
-	Step       string   `json:"tool_step,omitempty" doc:"Smallest step of the tool, such as 1 mm"`
-	Fate       string   `json:"fate" doc:"counts, or why it does not: unread, missing, not-read, corrected, superseded, spoiled, set-aside, adult-not-said, not-counted, shared"`
-	Counts     bool     `json:"counts,omitempty" doc:"It goes into the class's results"`
-	Reason     string   `json:"reason"`
-	MeasuredAt string   `json:"measured_at"`
-	ReceivedAt string   `json:"received_at"`
-	Late       bool     `json:"late"`
+	Home       string          `json:"home" doc:"Nickname; blank for shared readings"`
+	Provenance string          `json:"provenance"`
+	Reading    string          `json:"reading"`
+	Condition  string          `json:"condition"`
+	Time       string          `json:"time"`
+	Trial      int             `json:"trial"`
+	Kind       string          `json:"kind,omitempty" doc:"Of the reading, such as quantity or ordinal"`
+	Value      *float64        `json:"value"`
+	U          *float64        `json:"u"`
+	Unit       string          `json:"unit"`
+	Low        *float64        `json:"low" doc:"The lower end of a range or bound; open where it has none"`
+	High       *float64        `json:"high"`
+	Bound      string          `json:"bound,omitempty" doc:"below or above, where only a bound is known"`
+	Typed      string          `json:"typed"`
+	Given      *notebook.Given `json:"given,omitempty" doc:"What was given for a reading that is no quantity"`
+	Instrument string          `json:"instrument" doc:"Id of the tool"`
+	Step       string          `json:"tool_step,omitempty" doc:"Smallest step of the tool, such as 1 mm"`
+	Fate       string          `json:"fate" doc:"counts, or why it does not: unread, missing, not-read, corrected, superseded, spoiled, set-aside, adult-not-said, not-counted, shared"`
+	Counts     bool            `json:"counts,omitempty" doc:"It goes into the class's results"`
+	Reason     string          `json:"reason"`
+	MeasuredAt string          `json:"measured_at"`
+	ReceivedAt string          `json:"received_at"`
+	Late       bool            `json:"late"`
 }
 
 // AnswerRow is an answer to a question.
@@ -106,6 +107,7 @@ func (r *Readings) Books(d *design.Document) ([]Home, error) {
 			Provenance: notebook.Own,
 			Received:   at,
 			Typed:      row.Typed,
+			Given:      row.Given,
 			Instrument: row.Instrument,
 			Slot: design.Slot{
 				Reading:   row.Reading,
@@ -119,7 +121,7 @@ func (r *Readings) Books(d *design.Document) ([]Home, error) {
 		}
 		if row.Fate == "not-read" {
 			e.Kind, e.Reason = notebook.NotRead, row.Reason
-		} else if e.Typed == "" && row.Value != nil {
+		} else if e.Typed == "" && e.Given == nil && row.Value != nil {
 			e.Typed = strconv.FormatFloat(*row.Value, 'g', -1, 64) + " " + row.Unit
 		}
 		if p := notebook.Fits(d, &e); p != nil {

@@ -92,12 +92,13 @@ type Family struct {
 
 // ConditionReport describes one condition.
 type ConditionReport struct {
-	Condition   string   `json:"condition"`
-	N           int      `json:"n"`
-	Mean        *float64 `json:"mean"`
-	SD          *float64 `json:"sd"`
-	Median      *float64 `json:"median"`
-	RobustScale *float64 `json:"robust_scale"`
+	Condition   string         `json:"condition"`
+	N           int            `json:"n"`
+	Mean        *float64       `json:"mean"`
+	SD          *float64       `json:"sd"`
+	Median      *float64       `json:"median"`
+	RobustScale *float64       `json:"robust_scale"`
+	Given       map[string]int `json:"given,omitempty"` // of levels and options: homes by id
 }
 
 // OutlierReport is a home that lies apart.
@@ -147,6 +148,7 @@ type HomeValue struct {
 	Condition  string   `json:"condition,omitempty"`
 	Mean       *float64 `json:"mean"`
 	Unit       string   `json:"unit"`
+	Given      string   `json:"given,omitempty"`
 	Low        *float64 `json:"low,omitempty"`
 	High       *float64 `json:"high,omitempty"`
 	Trials     int      `json:"trials"`
@@ -257,6 +259,12 @@ func (a *analysis) report(f Finding) FindingReport {
 	if o.counts {
 		r.Kind = "count"
 	}
+	if o.Reading != nil {
+		r.Kind = string(o.Reading.Sort())
+	}
+	if f.Says == "share" || o.ordered() {
+		r.Estimate.Unit = "1"
+	}
 	if f.Signs {
 		decided := f.Sides.Decided()
 		r.Decided, r.More, r.Less, r.Same, r.Undecided = &decided, &f.Sides.More, &f.Sides.Less, &f.Sides.Same, &f.Sides.Undecided
@@ -309,8 +317,15 @@ func (a *analysis) report(f Finding) FindingReport {
 }
 
 func (a *analysis) described(o *outcome, condition string) ConditionReport {
-	s := a.summary(*o, condition).Summary
+	g := a.summary(*o, condition)
+	s := g.Summary
 	c := ConditionReport{Condition: condition, N: s.N}
+	if o.Reading != nil {
+		c.N, c.Given = g.N, map[string]int{}
+		for _, k := range g.Counted {
+			c.Given[k.ID] = k.N
+		}
+	}
 	if s.N > 0 {
 		c.Mean, c.Median, c.RobustScale = given(s.Mean), given(s.Median), given(s.Spread)
 	}
@@ -334,7 +349,9 @@ func (a *analysis) home(h int) HomeReport {
 				continue
 			}
 			value := HomeValue{Value: o.ID, Condition: k, Unit: o.unit.Symbol, Trials: len(v.Doubt.Trials)}
-			if v.Bound != nil {
+			if o.Reading != nil {
+				value.Trials, value.Given, value.Unit = v.Tries, v.Code, ""
+			} else if v.Bound != nil {
 				value.Low, value.High = given(v.Bound.Low), given(v.Bound.High)
 			} else {
 				value.Mean, value.U, value.GiveOrTake, value.DF = given(v.Value.Value), given(v.Doubt.U), given(v.Value.U), given(v.Doubt.DF)

@@ -25,7 +25,7 @@ type Said struct {
 // SaidOption is one option with how many chose it, or its mean place in their
 // orders.
 type SaidOption struct {
-	design.Option
+	design.Choice
 	N        int
 	MeanRank float64
 }
@@ -45,7 +45,7 @@ func WhatTheySaid(d *design.Document, homes []Home) []Said {
 	for i := range d.Questions {
 		s := Said{Question: &d.Questions[i]}
 		for _, o := range d.OptionsOf(s.Question) {
-			s.Options = append(s.Options, SaidOption{Option: o})
+			s.Options = append(s.Options, SaidOption{Choice: o})
 		}
 		s.gather(homes)
 		if len(s.Homes) > 0 {
@@ -94,7 +94,7 @@ func (s *Said) gather(homes []Home) {
 			}
 		}
 		orders = append(orders, places)
-		if q.Kind == "number" {
+		if q.Kind == "quantity" {
 			if v, ok := number(q, said.Entry.Text, h.Book.Writer); ok {
 				numbers = append(numbers, v)
 			}
@@ -135,9 +135,9 @@ func (s *Said) summarise(counted int, orders [][]float64, numbers []float64) {
 		}
 		s.Words = text.Message{
 			ID:   "compare.most-said",
-			Args: text.Args{"option": s.Options[most].Text, "k": s.Options[most].N, "n": counted},
+			Args: text.Args{"option": s.Options[most].Word, "k": s.Options[most].N, "n": counted},
 		}
-	case "number":
+	case "quantity":
 		if sum, ok := stats.Summarise(numbers); ok && sum.N >= MinHomes {
 			unit, _ := quantity.LookupUnit(s.Question.Unit)
 			show := func(v float64) sized {
@@ -164,7 +164,7 @@ func number(q *design.Question, typed string, w notebook.Writer) (float64, bool)
 func (s *Said) words(e *notebook.Entry) text.Message {
 	if s.Question.Kind != "choice" && s.Question.Kind != "order" {
 		typed := e.Text
-		if s.Question.Kind == "number" && s.Question.Unit != "" {
+		if s.Question.Kind == "quantity" && s.Question.Unit != "" {
 			return text.Message{ID: "compare.said-number", Args: text.Args{"text": typed, "unit": s.Question.Unit}}
 		}
 		return text.Message{ID: "compare.said-words", Args: text.Args{"text": typed}}
@@ -173,7 +173,7 @@ func (s *Said) words(e *notebook.Entry) text.Message {
 	for _, id := range e.Choice {
 		for _, o := range s.Options {
 			if o.ID == id {
-				names = append(names, o.Text)
+				names = append(names, o.Word)
 			}
 		}
 	}

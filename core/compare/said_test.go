@@ -30,7 +30,13 @@ func TestWhatTheySaid(t *testing.T) {
 	d.Questions = append(
 		d.Questions,
 		design.Question{ID: "most", When: "before", Kind: "choice", Text: text.Localized{"en": "Which?"}},
-		design.Question{ID: "share", When: "after", Kind: "number", Unit: "%", Text: text.Localized{"en": "How much?"}},
+		design.Question{
+			ID:   "share",
+			When: "after",
+			Kind: "quantity",
+			Unit: "%",
+			Text: text.Localized{"en": "How much?"},
+		},
 	)
 	orders := [][]string{
 		{"towel", "filter", "newspaper", "printer"},

@@ -28,7 +28,7 @@ func simulated(
 	d := &design.Document{
 		Trials:   1,
 		Question: text.Localized{"en": "?"},
-		Readings: []design.Reading{{ID: "v", Symbol: "v", Unit: "mm", PerCondition: true}},
+		Readings: []design.Reading{{ID: "v", Symbol: "v", Unit: "mm", Per: []design.PartOf{design.Conditions}}},
 	}
 	for k := range conditions {
 		d.Conditions = append(d.Conditions, design.Condition{ID: fmt.Sprintf("c%d", k), Control: control && k == 0})

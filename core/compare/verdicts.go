@@ -12,7 +12,11 @@ func (f *Finding) judge(a *analysis) {
 	m := a.outcome(f.Value).margin(f.Claim)
 	f.Verdict = stats.CannotTell
 	n := len(f.Homes)
-	if f.Says == "order" {
+	switch {
+	case f.Says == "order" && a.outcome(f.Value).ordered():
+		f.judgePage()
+		return
+	case f.Says == "order":
 		f.judgeOrder(a)
 		return
 	}
@@ -59,7 +63,7 @@ func (f *Finding) superior(m float64) {
 	if f.Says == "less" {
 		sign = -1
 	}
-	low, high, estimate := f.JointLow, f.JointHigh, f.Test.Estimate
+	low, high, estimate := f.JointLow-f.null(), f.JointHigh-f.null(), f.Test.Estimate-f.null()
 	if f.Signs {
 		estimate -= 0.5
 		low, high = math.NaN(), math.NaN()

@@ -95,6 +95,12 @@ func (f *Finding) saying(o *outcome, verdict stats.Verdict, side string) (teache
 		return "all-zero", "all-zero"
 	case f.Reason == OneHome:
 		return "one-home", "cannot-plain"
+	case f.Says == "share":
+		id := f.sayingShare(verdict)
+		return id, id
+	case f.Says == "order" && o.ordered():
+		id := f.sayingPage(verdict)
+		return id, id
 	case f.Says == "order":
 		id := map[stats.Verdict]string{stats.Supported: "order", stats.NotSupported: "not-order", stats.CannotTell: "cannot-order"}[verdict]
 		return id, id
@@ -156,7 +162,7 @@ func (b bare) Show(language string) string {
 // tallied says how many homes say so by themselves; "" where that is no question.
 func (f *Finding) tallied() string {
 	switch {
-	case f.Says == "equals" || f.Says == "order" || f.Reason == AllZero:
+	case f.Says == "equals" || f.Says == "order" || f.Says == "share" || f.Reason == AllZero:
 		return ""
 	case f.Signs:
 		return "sign"
@@ -371,6 +377,7 @@ func (f *Finding) figures(o *outcome, a *analysis) text.Args {
 	if f.Ratio {
 		args["u"] = shownSize(se, se, o.unit, true)
 	}
+	f.kindFigures(o, a, args)
 	return args
 }
 

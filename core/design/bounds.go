@@ -52,11 +52,13 @@ func (d *Document) bounds() error {
 	} {
 		most(part.path, "entries", part.n, maxParts)
 	}
+	takes := 0
 	for i, s := range d.Steps {
 		at := fmt.Sprintf("/steps/%d", i)
+		takes += len(s.Takes)
 		most(at+"/actions", "actions", len(s.Actions), maxActions)
 		most(at+"/uses", "things", len(s.Uses), maxParts)
-		most(at+"/takes", "readings", len(s.Takes), MaxSlots)
+		most(at+"/takes", "readings", takes, MaxSlots)
 	}
 	for i, n := range d.Needs {
 		most(fmt.Sprintf("/needs/%d/qualities", i), "qualities", len(n.Qualities), maxQualities)
@@ -67,9 +69,12 @@ func (d *Document) bounds() error {
 	for i, r := range d.Readings {
 		most(fmt.Sprintf("/readings/%d/times", i), "planned times", len(r.Times), MaxTimes)
 		most(fmt.Sprintf("/readings/%d/instruments", i), "tools", len(r.Instruments), maxParts)
+		most(fmt.Sprintf("/readings/%d/levels", i), "levels", len(r.Levels), maxParts)
+		most(fmt.Sprintf("/readings/%d/options", i), "options", len(r.Options), maxParts)
+		most(fmt.Sprintf("/readings/%d/things", i), "things", len(r.Things), maxParts)
 		most(fmt.Sprintf("/readings/%d/trials", i), "trials", r.Trials, MaxTrials)
 		conditions := 1
-		if r.PerCondition {
+		if r.PerCondition() {
 			conditions = max(1, len(d.Conditions))
 		}
 		slots += conditions * max(1, len(r.Times)) * min(d.TrialsOf(&r), MaxTrials)

@@ -12,11 +12,11 @@ import (
 )
 
 // Schema is the number of the document's present form.
-const Schema = 2
+const Schema = 3
 
 // Document is one experiment. Texts that families read are kept per language.
 type Document struct {
-	Schema       int               `json:"schema" doc:"Number of the document's form; the present one is 2"`
+	Schema       int               `json:"schema" doc:"Number of the document's form; the present one is 3"`
 	Title        text.Localized    `json:"title" doc:"Short name, by language code"`
 	Question     text.Localized    `json:"question" doc:"The question as families read it"`
 	Background   text.Localized    `json:"background,omitempty" doc:"For the teacher"`
@@ -184,10 +184,10 @@ func Read(raw []byte) (Document, error) {
 			Schema,
 		)
 	}
-	if head.Schema == 1 {
-		lifted, err := lift1(raw)
+	for n := head.Schema; n < Schema; n++ {
+		lifted, err := lifts[n](raw)
 		if err != nil {
-			return Document{}, fmt.Errorf("the document could not be lifted to schema 2: %w", err)
+			return Document{}, fmt.Errorf("the document could not be lifted to schema %d: %w", n+1, err)
 		}
 		raw = lifted
 	}
@@ -197,6 +197,14 @@ func Read(raw []byte) (Document, error) {
 	}
 	if d.Trials == 0 {
 		d.Trials = 1
+	}
+	for i := range d.Readings {
+		switch r := &d.Readings[i]; {
+		case r.Sort() == CountKind && r.Unit == "":
+			r.Unit = quantity.One.Symbol
+		case !r.Numeric():
+			r.Unit = ""
+		}
 	}
 	if err := d.bounds(); err != nil {
 		return Document{}, err

@@ -86,11 +86,11 @@ func TestToolsSeeDifferences(t *testing.T) {
 		d := Document{
 			Readings: []Reading{
 				{
-					ID:           "period",
-					Symbol:       "T",
-					Unit:         "s",
-					PerCondition: true,
-					Instruments:  []Instrument{{ID: "phone", Resolution: c.step}},
+					ID:          "period",
+					Symbol:      "T",
+					Unit:        "s",
+					Per:         []PartOf{Conditions},
+					Instruments: []Instrument{{ID: "phone", Resolution: c.step}},
 				},
 			},
 			Derived:      []Derived{{ID: "twice", Formula: "T / 1", Unit: "s"}},

@@ -47,6 +47,9 @@ func (d *Document) FamilyTexts() []PlacedText {
 		for k, in := range r.Instruments {
 			add(in.Name, "/readings/%d/instruments/%d/name", i, k)
 		}
+		for _, t := range r.Words() {
+			add(t.Text, "/readings/%d%s", i, t.Path)
+		}
 	}
 	for i, x := range d.Derived {
 		add(x.Name, "/derived/%d/name", i)
@@ -58,7 +61,7 @@ func (d *Document) FamilyTexts() []PlacedText {
 	for i, q := range d.Questions {
 		add(q.Text, "/questions/%d/text", i)
 		for k, o := range q.Options {
-			add(o, "/questions/%d/options/%d", i, k)
+			add(o.Word, "/questions/%d/options/%d/word", i, k)
 		}
 	}
 	for i, c := range d.Cautions {

@@ -2,6 +2,7 @@ package design
 
 import (
 	"encoding/json"
+	"fmt"
 
 	"patient-kitchen/core/larder"
 )
@@ -12,14 +13,58 @@ func Lift(raw []byte) []byte {
 	var head struct {
 		Schema int `json:"schema"`
 	}
-	if json.Unmarshal(raw, &head) != nil || head.Schema != 1 {
+	if json.Unmarshal(raw, &head) != nil || head.Schema < 1 {
 		return raw
 	}
-	lifted, err := lift1(raw)
-	if err != nil {
-		return raw
+	for n := head.Schema; n < Schema; n++ {
+		lifted, err := lifts[n](raw)
+		if err != nil {
+			return raw
+		}
+		raw = lifted
 	}
-	return lifted
+	return raw
+}
+
+// lifts turn a document of a schema into one of the next.
+var lifts = map[int]func([]byte) ([]byte, error){1: lift1, 2: lift2}
+
+// lift2 turns a document of schema 2 into one of schema 3: what a reading is
+// taken in each of is a list, options have ids (those under which answers were
+// kept), and a question for a number is one for a quantity. Schema 2 knew one
+// kind of reading, which is the one that need not be named.
+func lift2(raw []byte) ([]byte, error) {
+	var d map[string]any
+	if err := json.Unmarshal(raw, &d); err != nil {
+		return nil, err
+	}
+	each(d["readings"], func(r map[string]any) {
+		if r["per_condition"] == true {
+			r["per"] = []any{Conditions}
+		}
+		delete(r, "per_condition")
+	})
+	each(d["questions"], func(q map[string]any) {
+		if q["kind"] == "number" {
+			q["kind"] = "quantity"
+		}
+		options, _ := q["options"].([]any)
+		for i, word := range options {
+			options[i] = map[string]any{"id": fmt.Sprintf("option-%d", i+1), "word": word}
+		}
+	})
+	d["schema"] = 3
+	return json.Marshal(d)
+}
+
+// each goes through the objects of a list.
+func each(list any, do func(map[string]any)) {
+	all, _ := list.([]any)
+	for _, one := range all {
+		if object, ok := one.(map[string]any); ok {
+			do(object)
+		}
+	}
 }
 
 // lift1 turns a document of schema 1 into one of schema 2. Schema 1 had the
@@ -38,12 +83,7 @@ func lift1(raw []byte) ([]byte, error) {
 		harmless = harmless && answer == false
 	}
 	delete(d, "hazards")
-	needs, _ := d["needs"].([]any)
-	for _, n := range needs {
-		need, ok := n.(map[string]any)
-		if !ok {
-			continue
-		}
+	each(d["needs"], func(need map[string]any) {
 		if role, _ := need["role"].(string); role != "" {
 			if _, known := larder.Standard().Role(role); !known {
 				delete(need, "role")
@@ -52,7 +92,7 @@ func lift1(raw []byte) ([]byte, error) {
 		if _, said := need["kind"]; harmless && !said {
 			need["kind"] = ObjectNeed
 		}
-	}
+	})
 	d["schema"] = 2
 	return json.Marshal(d)
 }

@@ -17,16 +17,18 @@ import (
 
 // One golden file for each step of the schema.
 func TestLift(t *testing.T) {
-	old, err := os.ReadFile("testdata/schema-1.json")
-	if err != nil {
-		t.Fatal(err)
+	file := func(name string) []byte {
+		raw, err := os.ReadFile("testdata/" + name + ".json")
+		if err != nil {
+			t.Fatal(err)
+		}
+		return bytes.TrimSpace(raw)
 	}
-	want, err := os.ReadFile("testdata/schema-1-as-2.json")
-	if err != nil {
-		t.Fatal(err)
-	}
-	if got := design.Lift(old); !bytes.Equal(got, bytes.TrimSpace(want)) {
-		t.Errorf("schema 1 becomes\n%s", got)
+	old := file("schema-1")
+	for from, to := range map[string]string{"schema-1": "schema-1-as-3", "schema-1-as-2": "schema-1-as-3", "schema-2": "schema-2-as-3"} {
+		if got, want := design.Lift(file(from)), file(to); !bytes.Equal(got, want) {
+			t.Errorf("%s becomes\n%s", from, got)
+		}
 	}
 	d, err := design.Read(old)
 	if err != nil || d.Needs[0].Kind != design.ObjectNeed || d.Needs[0].Role != "" || d.Needs[1].Role != "mild-acid" {
@@ -44,7 +46,7 @@ func TestLift(t *testing.T) {
 		d.Needs[1].Material != "vinegar-white" {
 		t.Errorf("%v %+v", err, d.Needs)
 	}
-	for _, raw := range []string{"{", `{"schema":2}`, `{"schema":"x"}`} {
+	for _, raw := range []string{"{", `{"schema":3}`, `{"schema":"x"}`} {
 		if string(design.Lift([]byte(raw))) != raw {
 			t.Errorf("%s was changed", raw)
 		}

@@ -24,12 +24,21 @@ type Derived struct {
 	Unit    string         `json:"unit"`
 }
 
+// Outcome is what the work comes to in one respect, compared over conditions and
+// homes: a number, or for a reading of another kind what was given for it.
+type Outcome struct {
+	Derived
+	Reading *Reading // of a kind that is no number; nil for numbers
+}
+
 // ConditionsOf are the conditions for which an outcome is worked out: each of
 // the design's, or "" where it has none, where the home is asked once for all
 // of them, or where the formula runs over all of them, as a slope through one
 // reading of each does.
-func (d *Document) ConditionsOf(x Derived) []string {
-	if len(d.Conditions) == 0 || !d.each(x) || d.over(x) {
+func (d *Document) ConditionsOf(x Outcome) []string {
+	once := x.Reading != nil && !x.Reading.PerCondition() ||
+		x.Reading == nil && (!d.each(x.Derived) || d.over(x.Derived))
+	if len(d.Conditions) == 0 || once {
 		return []string{""}
 	}
 	ids := make([]string, len(d.Conditions))
@@ -48,7 +57,7 @@ func (d *Document) each(x Derived) bool {
 	}
 	return slices.ContainsFunc(
 		d.Readings,
-		func(r Reading) bool { return r.PerCondition && slices.Contains(e.Symbols(), r.Symbol) },
+		func(r Reading) bool { return r.PerCondition() && slices.Contains(e.Symbols(), r.Symbol) },
 	)
 }
 
@@ -67,23 +76,30 @@ func (d *Document) over(x Derived) bool {
 				if len(r.Times) > 1 || d.TrialsOf(r) > 1 {
 					return false
 				}
-				each = each || r.PerCondition
+				each = each || r.PerCondition()
 			}
 		}
 	}
 	return each
 }
 
-// Outcomes are what the work comes to, compared over conditions and homes: the
-// values worked out, or where a design works none out each reading by itself,
-// as the mean of its trials, of a timed one at the last of its times.
-func (d *Document) Outcomes() []Derived {
-	if len(d.Derived) > 0 {
-		return d.Derived
+// Outcomes are what the work comes to: the values worked out, or where a design
+// works none out each number by itself, as the mean of its trials, of a timed one
+// at the last of its times; and every reading that is no number.
+func (d *Document) Outcomes() []Outcome {
+	var out []Outcome
+	for _, x := range d.Derived {
+		out = append(out, Outcome{Derived: x})
 	}
-	var out []Derived
 	for i := range d.Readings {
 		r := &d.Readings[i]
+		if !r.Numeric() {
+			out = append(out, Outcome{Derived{ID: r.ID, Name: r.Name}, r})
+			continue
+		}
+		if len(d.Derived) > 0 {
+			continue
+		}
 		x := Derived{ID: r.ID, Name: r.Name, Unit: r.Unit, Formula: r.Symbol}
 		if n := len(r.Times); n > 0 {
 			last := 0.0
@@ -95,7 +111,7 @@ func (d *Document) Outcomes() []Derived {
 		} else if d.TrialsOf(r) > 1 {
 			x.Formula = fmt.Sprintf("mean(%s)", r.Symbol)
 		}
-		out = append(out, x)
+		out = append(out, Outcome{Derived: x})
 	}
 	return out
 }

@@ -1,24 +1,69 @@
 package design
 
 import (
+	"slices"
+
 	"patient-kitchen/core/text"
 )
 
-// Take is a reading taken in a step, at one of its planned times if it has any.
+// Take is a reading taken in a step. A part left out means all of it: every
+// condition, trial or planned time.
 type Take struct {
-	Reading string `json:"reading"`
-	Time    string `json:"time,omitempty"`
+	Reading   string `json:"reading"`
+	Condition string `json:"condition,omitempty"`
+	Trial     int    `json:"trial,omitempty" minimum:"0" maximum:"20"`
+	Time      string `json:"time,omitempty"`
 }
 
-// Reading is something measured.
+// Has reports whether a slot is among what is taken.
+func (t Take) Has(s Slot) bool {
+	return t.Reading == s.Reading && (t.Condition == "" || t.Condition == s.Condition) &&
+		(t.Trial == 0 || t.Trial == s.Trial) && (t.Time == "" || t.Time == s.Time)
+}
+
+// asks reports whether the design has what a take names.
+func (d *Document) asks(t Take) bool {
+	r, ok := d.Reading(t.Reading)
+	if !ok || t.Trial < 0 || t.Trial > d.TrialsOf(r) || t.Time != "" && !slices.Contains(r.Times, t.Time) {
+		return false
+	}
+	_, known := d.Condition(t.Condition)
+	return t.Condition == "" || known && r.PerCondition()
+}
+
+// Taken lists the slots that a step asks for, in the order of all slots.
+func (d *Document) Taken(s *Step) []Slot {
+	var out []Slot
+	for _, slot := range d.Slots() {
+		if slices.ContainsFunc(s.Takes, func(t Take) bool { return t.Has(slot) }) {
+			out = append(out, slot)
+		}
+	}
+	return out
+}
+
+// Reading is something measured, counted, judged, chosen or put in order.
 type Reading struct {
 	ID            string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
-	Symbol        string         `json:"symbol" doc:"Its name in formulas" pattern:"^[A-Za-z_][A-Za-z0-9_]*$"`
+	Kind          ReadingKind    `json:"kind,omitempty" enum:"quantity,count,ordinal,yes-partly-no,choice,order" doc:"Left out: quantity"`
+	Symbol        string         `json:"symbol,omitempty" doc:"Its name in formulas, of a quantity or count" pattern:"^[A-Za-z_][A-Za-z0-9_]*$"`
 	Name          text.Localized `json:"name"`
-	Unit          string         `json:"unit" doc:"Shown beside the field"`
+	Unit          string         `json:"unit,omitempty" doc:"Of a quantity: shown beside the field; of a count left out"`
+	Of            string         `json:"of,omitempty" doc:"Of a count: how many there are in all; left out: open"`
+	Levels        []Choice       `json:"levels,omitempty" doc:"Of a scale: 2 to 7 of them, in their order"`
+	Most          string         `json:"most,omitempty" enum:"first,last" doc:"The end of the scale that is more; left out: the last"`
+	Partly        text.Localized `json:"partly,omitempty" doc:"Of yes, partly or no: what partly means"`
+	Cut           string         `json:"cut,omitempty" enum:"yes,no,between" doc:"Whether partly counts as yes or no; left out: between them"`
+	Options       []Choice       `json:"options,omitempty" doc:"Of a choice"`
+	Right         string         `json:"right,omitempty" doc:"Of a choice: the id of the right option, if there is one"`
+	None          bool           `json:"none,omitempty" doc:"Of a choice: none of them can be chosen"`
+	NotSure       bool           `json:"not_sure,omitempty" doc:"Of a choice: not sure can be chosen"`
+	Things        []Choice       `json:"things,omitempty" doc:"Of an order: what is put in order; left out: the conditions"`
+	From          text.Localized `json:"from,omitempty" doc:"Of an order: the word at its beginning, such as highest"`
+	To            text.Localized `json:"to,omitempty" doc:"Of an order: the word at its end, such as lowest"`
 	Instruments   []Instrument   `json:"instruments,omitempty" doc:"Tools it can be taken with; the first is the usual one"`
 	Times         []string       `json:"times,omitempty" doc:"Planned times, such as 1 min"`
-	PerCondition  bool           `json:"per_condition"`
+	Per           []PartOf       `json:"per,omitempty" enum:"condition" doc:"Parts of which it is taken each by itself"`
 	Low           string         `json:"low,omitempty" doc:"Physical limit below which a value is asked about"`
 	High          string         `json:"high,omitempty" doc:"Physical limit above which a value is asked about"`
 	Trials        int            `json:"trials,omitempty" minimum:"0" maximum:"20" doc:"Trials of its own; 1: measured once at each home, whatever is tried again; left out: as many as the design has"`
@@ -79,7 +124,7 @@ func (d *Document) Slots() []Slot {
 	var out []Slot
 	for _, r := range d.Readings {
 		conditions := []string{""}
-		if r.PerCondition && len(d.Conditions) > 0 {
+		if r.PerCondition() && len(d.Conditions) > 0 {
 			conditions = conditions[:0]
 			for _, c := range d.Conditions {
 				conditions = append(conditions, c.ID)

@@ -1,6 +1,8 @@
 package design
 
 import (
+	"slices"
+
 	"patient-kitchen/core/strict"
 	"patient-kitchen/core/text"
 )
@@ -12,7 +14,11 @@ const mostStrays = 20
 // twice: somebody meant something by them.
 func Strays(raw []byte) []Finding {
 	v := &validator{}
-	for _, s := range strict.Find(Lift(raw), Document{}, mostStrays) {
+	unread := slices.DeleteFunc(
+		strict.Find(Lift(raw), Document{}, mostStrays),
+		func(s strict.Stray) bool { return s.Twice },
+	)
+	for _, s := range append(strict.Find(raw, nil, mostStrays), unread...) { // lifting keeps one of two
 		code := "stray"
 		if s.Twice {
 			code = "stray-twice"

@@ -19,7 +19,9 @@ func init() { text.Register(texts) }
 
 // vital are the places without whose words nobody can do the work, or follow it.
 var (
-	vital  = regexp.MustCompile(`^/(title|question|conditions/\d+/name|readings/\d+/name)$`)
+	vital = regexp.MustCompile(
+		`^/(title|question|conditions/\d+/name|readings/\d+/(name|(levels|options|things)/\d+/word))$`,
+	)
 	doings = regexp.MustCompile(`^/steps/\d+/(title|text)$`)
 )
 
@@ -70,7 +72,7 @@ func Validate(d *Document) []Finding {
 	v.evidence()
 	v.questions()
 	v.languages()
-	v.kinds()
+	v.enums()
 	return v.out
 }
 
@@ -256,33 +258,16 @@ func (v *validator) readings() {
 		if empty(r.Name) {
 			v.say(Error, "no-name", path+"/name", nil)
 		}
-		symbol(r.Symbol, path)
+		if r.Numeric() {
+			symbol(r.Symbol, path)
+		}
 		if r.Trials < 0 || r.Trials > MaxTrials {
 			v.say(Error, "trials", path+"/trials", text.Args{"n": r.Trials})
-		}
-		unit, ok := quantity.LookupUnit(r.Unit)
-		if !ok {
-			v.say(Error, "unit", path+"/unit", text.Args{"typed": r.Unit})
-			continue
-		}
-		for _, limit := range [][2]string{{"low", r.Low}, {"high", r.High}, {"repeatability", r.Repeatability}} {
-			if limit[1] != "" && !hasDim(limit[1], unit.Dim) &&
-				!v.bare(Error, "bare-number", limit[1], r.Unit, path+"/"+limit[0]) {
-				v.say(Error, "limit", path+"/"+limit[0], text.Args{"typed": limit[1], "unit": r.Unit})
-			}
-		}
-		if len(r.Instruments) == 0 {
-			v.say(Warning, "no-instrument", path+"/instruments", text.Args{"name": r.Name})
-		}
-		for k, in := range r.Instruments {
-			at := fmt.Sprintf("%s/instruments/%d/resolution", path, k)
-			if !hasDim(in.Resolution, unit.Dim) && !v.bare(Error, "bare-number", in.Resolution, r.Unit, at) {
-				v.say(Error, "limit", at, text.Args{"typed": in.Resolution, "unit": r.Unit})
-			}
 		}
 		for k, t := range r.Times {
 			v.duration(t, fmt.Sprintf("%s/times/%d", path, k))
 		}
+		v.given(r, path)
 		v.taken(r, path)
 	}
 	for i, c := range v.d.Constants {
@@ -312,21 +297,31 @@ func hasDim(typed string, dim quantity.Dim) bool {
 	return err == nil && p.Unit.Dim == dim
 }
 
-// taken checks that some step takes a reading, at each of its times.
+// taken checks that some step takes a reading, in all its conditions, trials and
+// times.
 func (v *validator) taken(r *Reading, path string) {
-	times := r.Times
-	if len(times) == 0 {
-		times = []string{""}
+	takes := func(some func(Take) bool) bool {
+		return slices.ContainsFunc(v.d.Steps, func(s Step) bool { return slices.ContainsFunc(s.Takes, some) })
 	}
-	for _, t := range times {
-		found := slices.ContainsFunc(v.d.Steps, func(s Step) bool {
-			return slices.Contains(s.Takes, Take{Reading: r.ID, Time: t})
-		})
-		switch {
-		case !found && t == "":
-			v.say(Error, "reading-not-taken", path, text.Args{"name": r.Name})
-		case !found:
+	if len(r.Times) == 0 && !takes(func(k Take) bool { return k.Reading == r.ID && k.Time == "" }) {
+		v.say(Error, "reading-not-taken", path, text.Args{"name": r.Name})
+		return
+	}
+	for _, t := range r.Times {
+		if !takes(func(k Take) bool { return k.Reading == r.ID && (k.Time == t || k.Time == "") }) {
 			v.say(Error, "time-not-taken", path+"/times", text.Args{"name": r.Name, "time": t})
+			return
+		}
+	}
+	for _, slot := range v.d.Slots() {
+		if slot.Reading == r.ID && !takes(func(k Take) bool { return k.Has(slot) }) {
+			c, _ := v.d.Condition(slot.Condition)
+			name := text.Localized{}
+			if c != nil {
+				name = c.Name
+			}
+			v.say(Error, "part-not-taken", path, text.Args{"name": r.Name, "condition": name, "trial": slot.Trial})
+			return
 		}
 	}
 }

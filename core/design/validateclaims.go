@@ -25,24 +25,38 @@ func (v *validator) claims() {
 	for i, c := range v.d.Claims {
 		path := fmt.Sprintf("/claims/%d", i)
 		v.id("claim", c.ID, path)
-		known := slices.Contains(Says, c.Says)
-		for _, k := range append([]string{c.Condition, c.Against}, c.Order...) {
-			if _, ok := v.d.Condition(k); k != "" && !ok {
-				known = false
-			}
-		}
-		switch c.Says {
-		case "order":
-			known = known && len(c.Order) > 1
-		case "equals":
-			known = known && c.Stated != ""
-		default:
-			known = known && c.Condition != ""
-		}
-		if !known {
+		if !v.d.claimed(c) {
 			v.say(Error, "claim", path, text.Args{"typed": c.Says})
 		}
 	}
+}
+
+// claimed reports whether a claim names what it needs, and only what is there.
+func (d *Document) claimed(c Claim) bool {
+	r, own := d.Reading(c.Value)
+	choice := func(id string) bool {
+		return own && slices.ContainsFunc(d.Choices(r), func(k Choice) bool { return k.ID == id })
+	}
+	condition := func(id string) bool { _, ok := d.Condition(id); return ok }
+	for _, k := range []string{c.Condition, c.Against} {
+		if k != "" && !condition(k) {
+			return false
+		}
+	}
+	for _, k := range c.Order {
+		if own && r.Sort() == OrderKind && !choice(k) || (!own || r.Sort() != OrderKind) && !condition(k) {
+			return false
+		}
+	}
+	switch c.Says {
+	case "order":
+		return len(c.Order) > 1
+	case "equals":
+		return c.Stated != ""
+	case "share":
+		return own && r.Sort() == ChoiceKind && (choice(c.Option) || c.Option == "right" && r.Right != "")
+	}
+	return slices.Contains(Says, c.Says) && c.Condition != ""
 }
 
 // large reports whether a text says how large something is, in a unit of the
@@ -151,7 +165,7 @@ func madeUp(d *Document, over bool, draw int) formula.Env {
 		if draw%2 == 1 {
 			n *= d.TrialsOf(r)
 		}
-		if over && r.PerCondition {
+		if over && r.PerCondition() {
 			n = len(d.Conditions)
 		}
 		b := formula.Binding{Series: n > 1}

@@ -37,8 +37,7 @@ func (v *validator) steps() {
 			}
 		}
 		for k, t := range s.Takes {
-			r, ok := d.Reading(t.Reading)
-			if !ok || t.Time != "" && !slices.Contains(r.Times, t.Time) || t.Time == "" && len(r.Times) > 0 {
+			if !d.asks(t) {
 				v.say(
 					Error,
 					"unknown-take",

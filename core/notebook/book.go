@@ -8,6 +8,7 @@ import (
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
 )
 
 // State is what a slot holds.
@@ -168,13 +169,22 @@ func (b *Book) guarded(e *Entry) []string {
 func (b *Book) takers(slot design.Slot) []string {
 	var out []string
 	for _, s := range b.Design.Steps {
-		if slices.ContainsFunc(s.Takes, func(t design.Take) bool {
-			return t.Reading == slot.Reading && (t.Time == "" || t.Time == slot.Time)
-		}) {
+		if slices.ContainsFunc(s.Takes, func(t design.Take) bool { return t.Has(slot) }) {
 			out = append(out, s.ID)
 		}
 	}
 	return out
+}
+
+// understand is what a reading's entry comes to as a number, if it is one.
+func (b *Book) understand(r *design.Reading, e *Entry) Understood {
+	switch {
+	case e.Given == nil:
+		return Understand(r, e.Instrument, e.Typed, b.Writer)
+	case e.Given.Count != nil:
+		return counted(r, e.Given, b.Writer)
+	}
+	return Understood{}
 }
 
 func (b *Book) take(e *Entry, spoiled map[string]fate) {
@@ -192,7 +202,7 @@ func (b *Book) take(e *Entry, spoiled map[string]fate) {
 			(b.FirstReading.IsZero() || e.Measured().Before(b.FirstReading)) {
 			b.FirstReading = e.Measured()
 		}
-		line := Line{Entry: *e, Understood: Understand(r, e.Instrument, e.Typed, b.Writer), Fate: "counts"}
+		line := Line{Entry: *e, Understood: b.understand(r, e), Fate: "counts"}
 		if f, bad := spoiled[e.ID]; bad {
 			line.Fate, line.Reason = f.what, f.why
 		} else if steps := b.guarded(e); len(steps) > 0 {
@@ -243,13 +253,13 @@ func (c *Cell) settle() {
 	case last >= 0 && (c.Entry == nil || c.History[last].Entry.Measured().After(c.Entry.Measured())):
 		line := &c.History[last]
 		c.Entry, c.Understood, c.State, c.Reason = &line.Entry, line.Understood, NeedsLook, ""
-		if line.Understood.Readable {
+		if line.Understood.Readable || line.Entry.Given != nil {
 			c.State = HasValue
 		}
 		if line.Understood.Kind == quantity.Bound && line.Understood.Message.ID == "" {
 			c.State = HasBound
 		}
-		if line.Understood.Kind == quantity.Missing {
+		if line.Understood.Kind == quantity.Missing && line.Entry.Given == nil {
 			c.State, c.Reason = HasReason, "not-recorded"
 		}
 		if held(last) {
@@ -345,4 +355,18 @@ func (b *Book) Said(question string) (Said, bool) {
 	}
 	out.AfterStart = before && !b.FirstReading.IsZero() && out.Entry.Measured().After(b.FirstReading)
 	return out, true
+}
+
+// Words are what a cell holds, as somebody reads it: as typed, without its doubt,
+// or what was given in words.
+func (c *Cell) Words(d *design.Document, language string) string {
+	if c.Entry == nil {
+		return ""
+	}
+	if r, ok := d.Reading(c.Slot.Reading); ok && c.Entry.Given != nil {
+		return text.Render(c.Entry.Given.Said(d, r), language)
+	}
+	q := c.Understood.Value
+	q.U = 0
+	return q.Show(language)
 }

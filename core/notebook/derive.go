@@ -25,6 +25,15 @@ type Result struct {
 	Working   string          // the formula with the home's own numbers, in the writer's language
 	Missing   text.Message
 	OK        bool
+
+	// Of a reading that is no number:
+	Said   text.Message    // what it comes to
+	Code   string          // the same by ids, as files keep it
+	Tries  int             // how many tries it is of
+	Levels *stats.Interval // of a level its place from the least on, or between which two
+	Chosen string          // of a choice: the option's id
+	Ranks  []float64       // of an order: each thing's, from 1
+	Of     float64         // of a count of a known total: the total, without what left it
 }
 
 // Doubt is how sure a home's value is, from this home alone: u² = s²/n + w with
@@ -53,14 +62,16 @@ func Derive(b *Book) []Result {
 func derive(b *Book) []Result {
 	var out []Result
 	for _, x := range b.Design.Outcomes() {
-		e, err := b.Design.Working(x)
 		from := len(out)
 		for _, c := range b.Design.ConditionsOf(x) {
 			r := Result{Derived: x.ID, Condition: c}
-			if err != nil {
+			if x.Reading != nil {
+				r.give(b, x.Reading)
+			} else if e, err := b.Design.Working(x.Derived); err != nil {
 				r.Missing = text.Message{ID: "notebook.derive.formula", Args: text.Args{"problem": text.Why(err)}}
 			} else {
-				r.work(b, e, x)
+				r.work(b, e, x.Derived)
+				r.Of = b.total(x.Derived, c)
 			}
 			out = append(out, r)
 		}

@@ -18,7 +18,13 @@ func plain(unit, step string, trials int, conditions ...string) *design.Document
 	d := &design.Document{
 		Trials: trials,
 		Readings: []design.Reading{
-			{ID: "v", Symbol: "v", Name: text.Localized{"en": "it"}, Unit: unit, PerCondition: true},
+			{
+				ID:     "v",
+				Symbol: "v",
+				Name:   text.Localized{"en": "it"},
+				Unit:   unit,
+				Per:    []design.PartOf{design.Conditions},
+			},
 		},
 	}
 	if step != "" {
@@ -95,7 +101,7 @@ func TestOverConditions(t *testing.T) {
 	d := plain("cm", "1 mm", 1, "small", "middle", "large")
 	d.Readings = append(
 		d.Readings,
-		design.Reading{ID: "d", Symbol: "d", Unit: "cm", PerCondition: true},
+		design.Reading{ID: "d", Symbol: "d", Unit: "cm", Per: []design.PartOf{design.Conditions}},
 		design.Reading{ID: "room", Symbol: "room", Unit: "°C"},
 	)
 	d.Derived = []design.Derived{

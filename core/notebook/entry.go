@@ -71,6 +71,7 @@ type Entry struct {
 	Step       string
 	Slot       design.Slot // of a reading or a slot not read
 	Typed      string      // the value exactly as typed
+	Given      *Given      // of a reading that is no quantity
 	Instrument string
 	Question   string
 	Evidence   string
@@ -131,7 +132,13 @@ func Fits(d *design.Document, e *Entry) *Problem {
 
 // fits are what an entry of a kind has to say; the other kinds say nothing more.
 var fits = map[Kind]func(d *design.Document, e *Entry) *Problem{
-	Reading: hasSlot,
+	Reading: func(d *design.Document, e *Entry) *Problem {
+		if p := hasSlot(d, e); p != nil {
+			return p
+		}
+		r, _ := d.Reading(e.Slot.Reading)
+		return suits(d, r, e)
+	},
 	NotRead: func(d *design.Document, e *Entry) *Problem {
 		if p := hasSlot(d, e); p != nil || e.Reason != "" {
 			return p
@@ -217,7 +224,7 @@ func firstID(n int, id func(int) string) string {
 func answers(d *design.Document, q *design.Question, e *Entry) *Problem {
 	options := d.OptionsOf(q)
 	known := func(id string) bool {
-		return slices.ContainsFunc(options, func(o design.Option) bool { return o.ID == id })
+		return slices.ContainsFunc(options, func(o design.Choice) bool { return o.ID == id })
 	}
 	example := firstID(len(options), func(i int) string { return options[i].ID })
 	switch q.Kind {

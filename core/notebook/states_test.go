@@ -316,12 +316,15 @@ func TestAnswers(t *testing.T) {
 	d.Questions = append(
 		d.Questions,
 		design.Question{ID: "most", When: "before", Kind: "choice"},
-		design.Question{ID: "share", When: "after", Kind: "number", Unit: "%"},
+		design.Question{ID: "share", When: "after", Kind: "quantity", Unit: "%"},
 		design.Question{
-			ID:      "own",
-			When:    "after",
-			Kind:    "choice",
-			Options: []text.Localized{{"en": "fast"}, {"en": "slow"}},
+			ID:   "own",
+			When: "after",
+			Kind: "choice",
+			Options: []design.Choice{
+				{ID: "option-1", Word: text.Localized{"en": "fast"}},
+				{ID: "option-2", Word: text.Localized{"en": "slow"}},
+			},
 		},
 	)
 	for _, c := range []struct {

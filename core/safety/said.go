@@ -90,6 +90,9 @@ func readTexts(d *design.Document) []line {
 	}
 	for i, r := range d.Readings {
 		add(-1, false, fmt.Sprintf("/readings/%d/guidance", i), r.Guidance)
+		for _, t := range r.Words() {
+			add(-1, false, fmt.Sprintf("/readings/%d%s", i, t.Path), t.Text)
+		}
 	}
 	for i, e := range d.Evidence {
 		add(-1, false, fmt.Sprintf("/evidence/%d/must_show", i), e.MustShow)
@@ -97,7 +100,7 @@ func readTexts(d *design.Document) []line {
 	for i, q := range d.Questions {
 		add(-1, false, fmt.Sprintf("/questions/%d/text", i), q.Text)
 		for k, o := range q.Options {
-			add(-1, false, fmt.Sprintf("/questions/%d/options/%d", i, k), o)
+			add(-1, false, fmt.Sprintf("/questions/%d/options/%d/word", i, k), o.Word)
 		}
 	}
 	for i, m := range d.Mistakes {

@@ -15,6 +15,7 @@ const (
 	OneSampleTest  Test = "one-sample-t"
 	RankGroupsTest Test = "rank-groups"
 	FriedmanTest   Test = "friedman"
+	PageTest       Test = "page"
 )
 
 // Interval is a value that may be a bound: Low and High are equal for a plain

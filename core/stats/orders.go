@@ -23,7 +23,7 @@ func Friedman(homes [][]float64) (Finding, error) {
 		if len(row) != k {
 			return Finding{}, ErrLengths
 		}
-		ranked[h] = ranks(row)
+		ranked[h] = Ranks(row)
 		for j, r := range ranked[h] {
 			sums[j] += r
 			a += r * r

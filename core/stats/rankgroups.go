@@ -26,11 +26,11 @@ func TwoGroups(a, b, wa, wb []float64) (Finding, error) {
 		Low:      math.NaN(),
 		High:     math.NaN(),
 	}
-	ranks := func() float64 {
+	byRanks := func() float64 {
 		return RankGroups(plain(a), plain(b)).P
 	}
 	if f.SE == 0 {
-		f.P = ranks()
+		f.P = byRanks()
 		return f, nil
 	}
 	f.DF = (va + vb) * (va + vb) / (va*va/(na-1) + vb*vb/(nb-1))
@@ -40,7 +40,7 @@ func TwoGroups(a, b, wa, wb []float64) (Finding, error) {
 	half := t.Quantile(0.975) * f.SE
 	f.Low, f.High = f.Estimate-half, f.Estimate+half
 	if distinct(append(append([]float64(nil), a...), b...)) <= 5 || math.Max(na, nb) > 2.5*math.Min(na, nb) {
-		f.P = math.Max(f.P, ranks())
+		f.P = math.Max(f.P, byRanks())
 	}
 	return f, nil
 }

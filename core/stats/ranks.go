@@ -21,7 +21,7 @@ func RankAssociation(x, y []float64, c Claim) (Finding, error) {
 	if len(x) < 4 {
 		return Finding{}, ErrFew
 	}
-	rx, ry := ranks(x), ranks(y)
+	rx, ry := Ranks(x), Ranks(y)
 	n := float64(len(x))
 	rho, ok := correlation(rx, ry)
 	if !ok {
@@ -47,8 +47,8 @@ func RankAssociation(x, y []float64, c Claim) (Finding, error) {
 
 func clampOne(v float64) float64 { return math.Max(-1+1e-12, math.Min(1-1e-12, v)) }
 
-// ranks gives each value its rank from 1; equal ones share their mean rank.
-func ranks(x []float64) []float64 {
+// Ranks gives each value its rank from 1; equal ones share their mean rank.
+func Ranks(x []float64) []float64 {
 	order := make([]int, len(x))
 	for i := range order {
 		order[i] = i

@@ -44,7 +44,7 @@ func viewEntry(d *design.Document, s store.Entry, w notebook.Writer) entries.Ent
 		Late:       s.Late,
 		ClockJump:  s.ClockJump,
 	}
-	if q, ok := d.QuestionOf(e.Question); ok && e.Kind == notebook.Answer && q.Kind == "number" {
+	if q, ok := d.QuestionOf(e.Question); ok && e.Kind == notebook.Answer && q.Kind == "quantity" {
 		v.Reply = reading.Understand(reading.Asked{Unit: unitOf(q)}, e.Text, w).Reply(w.Language)
 		return v
 	}
@@ -52,7 +52,7 @@ func viewEntry(d *design.Document, s store.Entry, w notebook.Writer) entries.Ent
 	if e.Kind != notebook.Reading || !ok {
 		return v
 	}
-	v.Reply = notebook.Understand(r, e.Instrument, e.Typed, w).Reply(w.Language)
+	v.Reply = e.Reply(d, r, w)
 	return v
 }
 
@@ -130,7 +130,13 @@ func (a *App) PutEntry(ctx context.Context, p Phone, assignment, id uuid.UUID, r
 
 // write stores an entry. Of an answer that was asked for before, only the first
 // stands: another is refused with it, whichever phone it comes from.
-func (a *App) write(ctx context.Context, d *issued, s store.Entry, f entries.EntryFields, gate store.Gate) (store.Door, error) {
+func (a *App) write(
+	ctx context.Context,
+	d *issued,
+	s store.Entry,
+	f entries.EntryFields,
+	gate store.Gate,
+) (store.Door, error) {
 	q, ok := d.QuestionOf(f.Question)
 	if f.Kind != string(notebook.Answer) || !ok || q.When != "before" {
 		return a.Store.WriteEntry(ctx, s, gate)

@@ -32,7 +32,10 @@ func (a *App) Notebook(
 	}
 	for _, h := range b.homes {
 		book := b.books[home]
-		out := results.NotebookView{Result: results.ViewHome(homeOf(h), b.permissions[home].State, book, language), Lines: []results.NotebookLine{}}
+		out := results.NotebookView{
+			Result: results.ViewHome(homeOf(h), b.permissions[home].State, book, language),
+			Lines:  []results.NotebookLine{},
+		}
 		out.Held = results.Held(book, language)
 		fates := map[string]notebook.Line{}
 		for i := range book.Cells {
@@ -45,7 +48,10 @@ func (a *App) Notebook(
 			if e.Kind == notebook.Fact {
 				continue // the home's own
 			}
-			line := results.NotebookLine{EntryView: viewEntry(b.design.Document, row, book.Writer), MeasuredAt: e.Measured()}
+			line := results.NotebookLine{
+				EntryView:  viewEntry(b.design.Document, row, book.Writer),
+				MeasuredAt: e.Measured(),
+			}
 			line.Answered(b.design.Document, book, &e, language)
 			if f, ok := fates[e.ID]; ok {
 				line.Fate, line.FateReason = f.Fate, f.Reason
@@ -60,12 +66,13 @@ func (a *App) Notebook(
 // DeskFields are what a teacher writes into a home's notebook, with the reason:
 // nothing there is changed silently.
 type DeskFields struct {
-	Kind   string `json:"kind" enum:"vouched,set-aside,asked,reading" doc:"A guarded step counts; a reading does not; a question about it; a value in its place"`
-	Step   string `json:"step,omitempty" doc:"Of what counts all the same"`
-	Refers string `json:"refers,omitempty" doc:"Id of the reading"`
-	Reason string `json:"reason,omitempty" example:"Grandma told me on the phone that she was there"`
-	Text   string `json:"text,omitempty" doc:"What is asked"`
-	Typed  string `json:"typed,omitempty" doc:"The value in its place, as typed"`
+	Kind   string          `json:"kind" enum:"vouched,set-aside,asked,reading" doc:"A guarded step counts; a reading does not; a question about it; a value in its place"`
+	Step   string          `json:"step,omitempty" doc:"Of what counts all the same"`
+	Refers string          `json:"refers,omitempty" doc:"Id of the reading"`
+	Reason string          `json:"reason,omitempty" example:"Grandma told me on the phone that she was there"`
+	Text   string          `json:"text,omitempty" doc:"What is asked"`
+	Typed  string          `json:"typed,omitempty" doc:"The value in its place, as typed"`
+	Value  *notebook.Given `json:"value,omitempty" doc:"The same, of a reading that is no quantity"`
 }
 
 // WriteAtDesk writes into a home's notebook what the teacher says of it.
@@ -121,7 +128,8 @@ func (a *App) WriteAtDesk(
 		}
 		if notebook.Kind(in.Kind) == notebook.Reading {
 			f.Step, f.Reading, f.Condition, f.Time, f.Trial, f.Instrument, f.Typed = of.Step, of.Slot.Reading, of.Slot.Condition, of.Slot.Time, of.Slot.Trial, of.Instrument, in.Typed
-			if strings.TrimSpace(in.Typed) == "" {
+			f.Value = in.Value
+			if strings.TrimSpace(in.Typed) == "" && in.Value == nil {
 				return refusal.Field("typed", refusal.Rule("value-instead"), "42 mm")
 			}
 		}

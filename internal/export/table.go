@@ -7,6 +7,7 @@ import (
 
 	"patient-kitchen/core/compare"
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/text"
 	_ "patient-kitchen/internal/words" // explains the columns
 )
@@ -44,12 +45,21 @@ var readings = []column[compare.Row]{
 	{"time_s", func(_ *Class, r *compare.Row) any { return seconds(r.Time) }},
 	{"trial", func(_ *Class, r *compare.Row) any { return r.Trial }},
 	{"kind", func(_ *Class, r *compare.Row) any { return r.Kind }},
-	{"value", func(_ *Class, r *compare.Row) any { return number(r.Value) }},
+	{"value", func(_ *Class, r *compare.Row) any { return given(r) }},
 	{"u", func(_ *Class, r *compare.Row) any { return twoDigits(r.U) }},
 	{"unit", func(_ *Class, r *compare.Row) any { return r.Unit }},
 	{"low", func(_ *Class, r *compare.Row) any { return number(r.Low) }},
 	{"high", func(_ *Class, r *compare.Row) any { return number(r.High) }},
 	{"bound", func(_ *Class, r *compare.Row) any { return r.Bound }},
+	{"of", func(c *Class, r *compare.Row) any { return c.total(r) }},
+	{
+		"escaped",
+		func(_ *Class, r *compare.Row) any { return beside(r, func(g *notebook.Given) int { return g.Escaped }) },
+	},
+	{"undecided", func(_ *Class, r *compare.Row) any {
+		return beside(r, func(g *notebook.Given) int { return g.Undecided })
+	}},
+	{"words", func(c *Class, r *compare.Row) any { return c.givenWords(r) }},
 	{"typed", func(_ *Class, r *compare.Row) any { return r.Typed }},
 	{"tool", func(_ *Class, r *compare.Row) any { return r.Instrument }},
 	{"tool_name", func(c *Class, r *compare.Row) any { return c.toolName(r.Reading, r.Instrument) }},
@@ -104,7 +114,12 @@ var values = []column[value]{
 	{"result_name", func(c *Class, r *value) any { return c.outcomeName(r.Value) }},
 	{"condition", func(_ *Class, r *value) any { return r.Condition }},
 	{"condition_name", func(c *Class, r *value) any { return c.conditionName(r.Condition) }},
-	{"value", func(_ *Class, r *value) any { return number(r.Mean) }},
+	{"value", func(_ *Class, r *value) any {
+		if r.Given != "" {
+			return r.Given
+		}
+		return number(r.Mean)
+	}},
 	{"give_or_take", func(_ *Class, r *value) any { return twoDigits(r.GiveOrTake) }},
 	{"unit", func(_ *Class, r *value) any { return r.Unit }},
 	{"low", func(_ *Class, r *value) any { return number(r.Low) }},
@@ -132,6 +147,47 @@ var findings = []column[compare.FindingReport]{
 	{"test", func(_ *Class, r *compare.FindingReport) any { return r.Test }},
 	{"homes", func(_ *Class, r *compare.FindingReport) any { return r.N }},
 	{"p_corrected", func(_ *Class, r *compare.FindingReport) any { return number(r.PCorrected) }},
+}
+
+// given is the value of a row: a number, or the ids of what was given.
+func given(r *compare.Row) any {
+	if r.Given != nil && r.Given.Count == nil {
+		return r.Given.Code()
+	}
+	return number(r.Value)
+}
+
+// beside is a number of a count that stands beside it.
+func beside(r *compare.Row, of func(*notebook.Given) int) any {
+	if r.Given == nil || r.Given.Count == nil {
+		return nil
+	}
+	return of(r.Given)
+}
+
+// total is how many there were in all of what was counted.
+func (c *Class) total(r *compare.Row) any {
+	of, ok := c.Design.Reading(r.Reading)
+	if !ok || of.Sort() != design.CountKind {
+		return nil
+	}
+	g := r.Given
+	if g == nil {
+		g = &notebook.Given{}
+	}
+	if n, known := g.Total(of); known {
+		return n
+	}
+	return nil
+}
+
+// givenWords is what was given in the reader's language.
+func (c *Class) givenWords(r *compare.Row) any {
+	of, ok := c.Design.Reading(r.Reading)
+	if !ok || r.Given == nil {
+		return nil
+	}
+	return text.Render(r.Given.Said(c.Design, of), c.Language)
 }
 
 func (c *Class) values() (out []value) {
@@ -210,7 +266,7 @@ func (c *Class) said(r *compare.AnswerRow) string {
 		name := id
 		for _, o := range c.Design.OptionsOf(q) {
 			if o.ID == id {
-				name = c.in(o.Text)
+				name = c.in(o.Word)
 			}
 		}
 		out += name

@@ -14,22 +14,23 @@ import (
 // EntryFields are an entry as the phone sends it; which are set depends on
 // the kind.
 type EntryFields struct {
-	Kind       string    `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,sent,adult,fact,vouched,set-aside,asked"`
-	Step       string    `json:"step,omitempty"`
-	Reading    string    `json:"reading,omitempty"`
-	Condition  string    `json:"condition,omitempty"`
-	Time       string    `json:"time,omitempty" doc:"One of the reading's planned times"`
-	Trial      int       `json:"trial,omitempty" doc:"From 1"`
-	Typed      string    `json:"typed,omitempty" doc:"The value exactly as typed" example:"82 mm"`
-	Instrument string    `json:"instrument,omitempty"`
-	Question   string    `json:"question,omitempty"`
-	Evidence   string    `json:"evidence,omitempty"`
-	Text       string    `json:"text,omitempty"`
-	Choice     []string  `json:"choice,omitempty"`
-	Refers     string    `json:"refers,omitempty" doc:"Entry that is corrected or spoiled, need that is ticked, picture, fact of the home"`
-	Reason     string    `json:"reason,omitempty"`
-	PhoneTime  time.Time `json:"phone_time" doc:"By the phone's clock"`
-	OffsetMs   int64     `json:"offset_ms" doc:"Server's clock minus the phone's, as last measured, in milliseconds"`
+	Kind       string          `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,sent,adult,fact,vouched,set-aside,asked"`
+	Step       string          `json:"step,omitempty"`
+	Reading    string          `json:"reading,omitempty"`
+	Condition  string          `json:"condition,omitempty"`
+	Time       string          `json:"time,omitempty" doc:"One of the reading's planned times"`
+	Trial      int             `json:"trial,omitempty" doc:"From 1"`
+	Typed      string          `json:"typed,omitempty" doc:"The value exactly as typed" example:"82 mm"`
+	Value      *notebook.Given `json:"value,omitempty" doc:"What was given for a reading that is no quantity; which field is set depends on its kind"`
+	Instrument string          `json:"instrument,omitempty"`
+	Question   string          `json:"question,omitempty"`
+	Evidence   string          `json:"evidence,omitempty"`
+	Text       string          `json:"text,omitempty"`
+	Choice     []string        `json:"choice,omitempty"`
+	Refers     string          `json:"refers,omitempty" doc:"Entry that is corrected or spoiled, need that is ticked, picture, fact of the home"`
+	Reason     string          `json:"reason,omitempty"`
+	PhoneTime  time.Time       `json:"phone_time" doc:"By the phone's clock"`
+	OffsetMs   int64           `json:"offset_ms" doc:"Server's clock minus the phone's, as last measured, in milliseconds"`
 }
 
 // EntryView is an entry as the server has it, with what it understood.
@@ -48,6 +49,7 @@ func (f EntryFields) Entry() notebook.Entry {
 		Kind:       notebook.Kind(f.Kind),
 		Step:       f.Step,
 		Typed:      f.Typed,
+		Given:      f.Value,
 		Instrument: f.Instrument,
 		Question:   f.Question,
 		Evidence:   f.Evidence,

@@ -68,7 +68,7 @@ func ViewAnswered(
 		v.Text, _ = s.Question.Text.In(language)
 		for _, o := range s.Options {
 			row := AnsweredOption{N: o.N}
-			row.Text, _ = o.Text.In(language)
+			row.Text, _ = o.Word.In(language)
 			if s.Question.Kind == "order" {
 				row.N = 0
 				if o.MeanRank > 0 {

@@ -65,7 +65,7 @@ func (l *NotebookLine) Answered(d *design.Document, book *notebook.Book, e *note
 	for _, id := range e.Choice {
 		for _, o := range d.OptionsOf(q) {
 			if o.ID == id {
-				names = append(names, o.Text)
+				names = append(names, o.Word)
 			}
 		}
 	}

@@ -95,13 +95,17 @@ type ResultView struct {
 
 // ComparisonView is a derived value over the class.
 type ComparisonView struct {
-	Derived  string      `json:"derived"`
-	Name     string      `json:"name"`
-	Unit     string      `json:"unit"`
-	Against  string      `json:"against,omitempty"`
-	Note     string      `json:"note,omitempty" doc:"How its formula is read, where that is not as it is written"`
-	Groups   []GroupView `json:"groups"`
-	Findings []WordsView `json:"findings"`
+	Derived  string             `json:"derived"`
+	Name     string             `json:"name"`
+	Unit     string             `json:"unit"`
+	Against  string             `json:"against,omitempty"`
+	Note     string             `json:"note,omitempty" doc:"How its formula is read, where that is not as it is written"`
+	Kind     string             `json:"kind" enum:"quantity,count,ordinal,yes-partly-no,choice,order"`
+	Choices  []sheets.ChoiceRow `json:"choices,omitempty" doc:"Levels, options or things of a reading that is no number"`
+	From     string             `json:"from,omitempty" doc:"Of an order: the word at its beginning"`
+	To       string             `json:"to,omitempty"`
+	Groups   []GroupView        `json:"groups"`
+	Findings []WordsView        `json:"findings"`
 }
 
 // GroupView is one condition over the class.
@@ -119,8 +123,23 @@ type GroupView struct {
 	Expected     *float64 `json:"expected,omitempty" doc:"What the teacher's model says"`
 	ExpectedText string   `json:"expected_text,omitempty"`
 
+	Counted []HeapView   `json:"counted,omitempty" doc:"Of levels and options: homes by choice, in their order"`
+	Places  [][]HeapView `json:"places,omitempty" doc:"Of an order: homes by thing and place"`
+	Seen    string       `json:"seen,omitempty" doc:"What is there to see, without a claim"`
+
 	MedianText string `json:"median_text" doc:"Median, to the digits of the mean; its unit is the comparison's"`
 	SpreadText string `json:"spread_text" doc:"Spread, to the same digits; empty for one home"`
+}
+
+// HeapView are the homes that gave the same.
+type HeapView struct {
+	N      int      `json:"n"`
+	Homes  []string `json:"homes" doc:"Their ids"`
+	Middle bool     `json:"middle,omitempty" doc:"Of levels: the middle home is among them"`
+}
+
+func viewHeap(h compare.Heap) HeapView {
+	return HeapView{h.N, append([]string{}, h.Homes...), h.Middle}
 }
 
 // WordsView is a finding in words.
@@ -176,7 +195,7 @@ func ViewHome(h Home, permission string, book *notebook.Book, language string) H
 		row.State = "not-opened"
 	}
 	for i := range book.Cells {
-		row.Cells = append(row.Cells, viewCell(&book.Cells[i], language))
+		row.Cells = append(row.Cells, viewCell(book.Design, &book.Cells[i], language))
 	}
 	for _, r := range notebook.Derive(book) {
 		row.Results = append(row.Results, ViewResult(r, language))
@@ -189,7 +208,7 @@ func ViewHome(h Home, permission string, book *notebook.Book, language string) H
 	return row
 }
 
-func viewCell(c *notebook.Cell, language string) CellView {
+func viewCell(d *design.Document, c *notebook.Cell, language string) CellView {
 	v := CellView{State: string(c.State), Reason: c.Reason, History: len(c.History)}
 	if c.Entry != nil {
 		v.Typed = c.Entry.Typed
@@ -200,6 +219,9 @@ func viewCell(c *notebook.Cell, language string) CellView {
 		value, u := roundTo(q.Value, q.U), q.U
 		v.Value, v.U = &value, &u
 		v.Text = q.Bare().Show(language)
+	}
+	if c.Entry != nil && c.Entry.Given != nil && v.State != string(notebook.HasReason) {
+		v.Text = c.Words(d, language)
 	}
 	if c.State == notebook.HasBound {
 		v.Text = text.Render(quantity.Echo(c.Understood.Typical), language)
@@ -232,6 +254,10 @@ func ViewResult(r notebook.Result, language string) ResultView {
 		v.Missing = text.Render(r.Missing, language)
 		return v
 	}
+	if r.Said.ID != "" {
+		v.Text = text.Render(r.Said, language)
+		return v
+	}
 	value, u := r.Value.Value, r.Value.U
 	v.Value, v.U, v.Text, v.Working = &value, &u, r.Value.Show(language), r.Working
 	return v
@@ -248,6 +274,7 @@ func ViewComparison(
 		Derived:  c.Derived,
 		Unit:     c.Unit.Label(),
 		Against:  c.Against,
+		Kind:     string(design.QuantityKind),
 		Groups:   []GroupView{},
 		Findings: []WordsView{},
 	}
@@ -264,9 +291,23 @@ func ViewComparison(
 			}
 		}
 	}
+	if c.Counts {
+		v.Kind = string(design.CountKind)
+	}
+	if r := c.Reading; r != nil {
+		v.Kind, v.Unit = string(r.Sort()), ""
+		v.From, _ = r.From.In(language)
+		v.To, _ = r.To.In(language)
+		for _, k := range d.Choices(r) {
+			row := sheets.ChoiceRow{ID: k.ID, Picture: k.Picture}
+			row.Word, _ = k.Word.In(language)
+			v.Choices = append(v.Choices, row)
+		}
+	}
 	for _, g := range c.Groups {
 		gv := GroupView{
 			Condition: g.Condition,
+			Seen:      text.Render(g.Seen, language),
 			N:         g.Summary.N,
 			Enough:    g.Enough,
 			Mean:      g.Summary.Mean,
@@ -274,6 +315,19 @@ func ViewComparison(
 			SD:        g.Summary.SD,
 			Median:    g.Summary.Median,
 			Spread:    g.Summary.Spread,
+		}
+		if c.Reading != nil {
+			gv.N = g.N
+		}
+		for _, k := range g.Counted {
+			gv.Counted = append(gv.Counted, viewHeap(k.Heap))
+		}
+		for _, thing := range g.Places {
+			row := make([]HeapView, len(thing))
+			for i, place := range thing {
+				row[i] = viewHeap(place)
+			}
+			gv.Places = append(gv.Places, row)
 		}
 		if k, ok := d.Condition(g.Condition); ok {
 			gv.Name, _ = k.Name.In(language)

@@ -35,7 +35,7 @@ func ExportBook(name string, book *notebook.Book) []compare.Row {
 			Time:       c.Slot.Time,
 			Trial:      c.Slot.Trial,
 			Unit:       r.Unit,
-			Kind:       "quantity",
+			Kind:       string(r.Sort()),
 		}
 		if name == "" {
 			base.Provenance = "shared"
@@ -45,6 +45,7 @@ func ExportBook(name string, book *notebook.Book) []compare.Row {
 			if l.Entry.Provenance == notebook.Desk {
 				row.Provenance = string(notebook.Desk)
 			}
+			row.Given = l.Entry.Given
 			row.Typed, row.Fate, row.Reason, row.Late = l.Entry.Typed, exportFate(l.Fate), l.Reason, l.Entry.Late
 			if in, ok := r.Instrument(l.Entry.Instrument); ok {
 				row.Instrument, row.Step = in.ID, in.Resolution
@@ -54,6 +55,9 @@ func ExportBook(name string, book *notebook.Book) []compare.Row {
 				Format(time.RFC3339),
 				l.Entry.Received.UTC().
 					Format(time.RFC3339)
+			if l.Entry.Given != nil && l.Entry.Given.Count == nil {
+				row.Unit = ""
+			}
 			if l.Understood.Readable {
 				v, u := l.Understood.InUnit.Value, l.Understood.InUnit.U
 				row.Value, row.U = &v, &u
@@ -104,9 +108,11 @@ func ends(u notebook.Understood) (low, high *float64) {
 // nobody could read counts for nothing, and shared readings in no class result.
 func fateOf(l *notebook.Line, provenance string) string {
 	switch {
-	case l.Understood.Kind == quantity.Missing:
+	case l.Entry.Given != nil && provenance != string(notebook.Shared):
+		return "counts"
+	case l.Understood.Kind == quantity.Missing && l.Entry.Given == nil:
 		return "missing"
-	case !l.Understood.Readable && (l.Understood.Kind != quantity.Bound || l.Understood.Message.ID != ""):
+	case l.Entry.Given == nil && !l.Understood.Readable && (l.Understood.Kind != quantity.Bound || l.Understood.Message.ID != ""):
 		return "unread"
 	case provenance == string(notebook.Shared):
 		return provenance

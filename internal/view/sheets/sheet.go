@@ -106,13 +106,26 @@ type WaitRow struct {
 type ReadingRow struct {
 	ID          string          `json:"id"`
 	Name        string          `json:"name"`
+	Kind        string          `json:"kind" enum:"quantity,count,ordinal,yes-partly-no,choice,order"`
 	Unit        string          `json:"unit"`
+	Of          int             `json:"of,omitempty" doc:"Of a count: how many there are in all"`
+	Choices     []ChoiceRow     `json:"choices" doc:"Levels, answers, options or things of a reading that is no number"`
+	Partly      string          `json:"partly,omitempty" doc:"What partly means"`
+	From        string          `json:"from,omitempty" doc:"Of an order: the word at its beginning"`
+	To          string          `json:"to,omitempty" doc:"Of an order: the word at its end"`
 	Guidance    string          `json:"guidance,omitempty"`
 	Low         string          `json:"low,omitempty" doc:"The physical least"`
 	High        string          `json:"high,omitempty" doc:"The physical most"`
 	Repeats     string          `json:"repeatability,omitempty" doc:"How far two tries of the same thing differ"`
 	Trials      int             `json:"trials" doc:"How often it is taken again"`
 	Instruments []InstrumentRow `json:"instruments"`
+}
+
+// ChoiceRow is a level, answer, option or thing in the home's language.
+type ChoiceRow struct {
+	ID      string `json:"id"`
+	Word    string `json:"word"`
+	Picture string `json:"picture,omitempty"`
 }
 
 // InstrumentRow is a tool to choose from.
@@ -306,13 +319,7 @@ func (w *writer) steps(s *Sheet, d *design.Document, r review.Review) {
 				}
 			}
 		}
-		for _, slot := range d.Slots() {
-			for _, t := range step.Takes {
-				if t.Reading == slot.Reading && t.Time == slot.Time {
-					row.Takes = append(row.Takes, slot)
-				}
-			}
-		}
+		row.Takes = append(row.Takes, d.Taken(&step)...)
 		s.Steps = append(s.Steps, row)
 	}
 }
@@ -322,13 +329,24 @@ func (w *writer) asked(s *Sheet, d *design.Document) {
 		row := ReadingRow{
 			ID:          r.ID,
 			Name:        w.say(r.Name),
+			Kind:        string(r.Sort()),
 			Unit:        r.Unit,
+			Choices:     []ChoiceRow{},
+			Partly:      w.say(r.Partly),
+			From:        w.say(r.From),
+			To:          w.say(r.To),
 			Guidance:    w.say(r.Guidance),
 			Low:         r.Low,
 			High:        r.High,
 			Repeats:     r.Repeatability,
 			Trials:      d.TrialsOf(&r),
 			Instruments: []InstrumentRow{},
+		}
+		if row.Of, _ = r.Total(); r.Sort() == design.CountKind {
+			row.Unit = "" // whole things
+		}
+		for _, c := range d.Choices(&r) {
+			row.Choices = append(row.Choices, ChoiceRow{c.ID, w.say(c.Word), c.Picture})
 		}
 		for _, in := range r.Instruments {
 			row.Instruments = append(row.Instruments, InstrumentRow{in.ID, w.say(in.Name), in.Resolution, in.Analogue})
@@ -356,7 +374,7 @@ func (w *writer) questions(s *Sheet, d *design.Document) {
 			Options: []OptionRow{},
 		}
 		for _, o := range d.OptionsOf(&q) {
-			row.Options = append(row.Options, OptionRow{o.ID, w.say(o.Text)})
+			row.Options = append(row.Options, OptionRow{o.ID, w.say(o.Word)})
 		}
 		s.Questions = append(s.Questions, row)
 	}

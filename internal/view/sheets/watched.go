@@ -62,7 +62,7 @@ func Shown(d *design.Document, shared *notebook.Book, language string) []ShownRe
 			table.Times = []string{""}
 		}
 		conditions := []design.Condition{{}}
-		if r.PerCondition && len(d.Conditions) > 0 {
+		if r.PerCondition() && len(d.Conditions) > 0 {
 			conditions = d.Conditions
 		}
 		for _, c := range conditions {
@@ -73,9 +73,7 @@ func Shown(d *design.Document, shared *notebook.Book, language string) []ShownRe
 					if cell := &shared.Cells[k]; cell.Slot.Reading == r.ID && cell.Slot.Condition == c.ID &&
 						cell.Slot.Time == t &&
 						cell.State == notebook.HasValue {
-						q := cell.Understood.Value
-						q.U = 0
-						values = append(values, q.Show(language))
+						values = append(values, cell.Words(d, language))
 					}
 				}
 				row.Values = append(row.Values, strings.Join(values, "; "))

@@ -1775,6 +1775,11 @@ export interface components {
             right: boolean;
             words: string;
         };
+        ChoiceRow: {
+            id: string;
+            picture?: string;
+            word: string;
+        };
         ChooseBody: {
             document: {
                 [key: string]: unknown;
@@ -1885,12 +1890,19 @@ export interface components {
         };
         ComparisonView: {
             against?: string;
+            /** @description Levels, options or things of a reading that is no number */
+            choices?: components["schemas"]["ChoiceRow"][];
             derived: string;
             findings: components["schemas"]["WordsView"][];
+            /** @description Of an order: the word at its beginning */
+            from?: string;
             groups: components["schemas"]["GroupView"][];
+            /** @enum {string} */
+            kind: "quantity" | "count" | "ordinal" | "yes-partly-no" | "choice" | "order";
             name: string;
             /** @description How its formula is read, where that is not as it is written */
             note?: string;
+            to?: string;
             unit: string;
         };
         ConditionRow: {
@@ -2002,6 +2014,8 @@ export interface components {
             text?: string;
             /** @description The value in its place, as typed */
             typed?: string;
+            /** @description The same, of a reading that is no quantity */
+            value?: components["schemas"]["Given"];
         };
         Done: {
             ok: boolean;
@@ -2057,6 +2071,8 @@ export interface components {
              * @example 82 mm
              */
             typed?: string;
+            /** @description What was given for a reading that is no quantity; which field is set depends on its kind */
+            value?: components["schemas"]["Given"];
         } & {
             [key: string]: unknown;
         };
@@ -2096,6 +2112,8 @@ export interface components {
              * @example 82 mm
              */
             typed?: string;
+            /** @description What was given for a reading that is no quantity; which field is set depends on its kind */
+            value?: components["schemas"]["Given"];
         };
         EntryView: {
             /** @description It was typed as about, and its give or take is widened */
@@ -2248,8 +2266,42 @@ export interface components {
             /** @description Unit of the result */
             unit?: string;
         };
+        Given: {
+            /** @enum {string} */
+            answer?: "yes" | "partly" | "no";
+            /** @description Of a choice: the id of the option, or none or not-sure */
+            chosen?: string[];
+            /**
+             * Format: int64
+             * @description Of a count
+             */
+            count?: number;
+            /**
+             * Format: int64
+             * @description Of a count: rolled away or climbed out; in no total
+             */
+            escaped?: number;
+            /** @description Of an order: ids of things that have no place in it */
+            left_out?: string[];
+            /** @description Of a scale: the id of its level */
+            level?: string;
+            /**
+             * Format: int64
+             * @description Of a count: how many there were in all
+             */
+            of?: number;
+            /** @description Of an order: ids of things from its beginning on; several in one place are a tie */
+            order?: string[][];
+            /**
+             * Format: int64
+             * @description Of a count: cannot be said of them; in no total
+             */
+            undecided?: number;
+        };
         GroupView: {
             condition: string;
+            /** @description Of levels and options: homes by choice, in their order */
+            counted?: components["schemas"]["HeapView"][];
             /** @description Five homes or more */
             enough: boolean;
             /**
@@ -2267,6 +2319,8 @@ export interface components {
             /** Format: int64 */
             n: number;
             name: string;
+            /** @description Of an order: homes by thing and place */
+            places?: components["schemas"]["HeapView"][][];
             /** Format: double */
             sd: number;
             /**
@@ -2274,6 +2328,8 @@ export interface components {
              * @description Standard error of the mean
              */
             se: number;
+            /** @description What is there to see, without a claim */
+            seen?: string;
             /**
              * Format: double
              * @description Robust spread
@@ -2283,6 +2339,14 @@ export interface components {
             spread_text: string;
             /** @description Mean with its give or take */
             text: string;
+        };
+        HeapView: {
+            /** @description Their ids */
+            homes: string[];
+            /** @description Of levels: the middle home is among them */
+            middle?: boolean;
+            /** Format: int64 */
+            n: number;
         };
         HeldStep: {
             id: string;
@@ -2904,16 +2968,31 @@ export interface components {
             question: string;
         };
         ReadingRow: {
+            /** @description Levels, answers, options or things of a reading that is no number */
+            choices: components["schemas"]["ChoiceRow"][];
+            /** @description Of an order: the word at its beginning */
+            from?: string;
             guidance?: string;
             /** @description The physical most */
             high?: string;
             id: string;
             instruments: components["schemas"]["InstrumentRow"][];
+            /** @enum {string} */
+            kind: "quantity" | "count" | "ordinal" | "yes-partly-no" | "choice" | "order";
             /** @description The physical least */
             low?: string;
             name: string;
+            /**
+             * Format: int64
+             * @description Of a count: how many there are in all
+             */
+            of?: number;
+            /** @description What partly means */
+            partly?: string;
             /** @description How far two tries of the same thing differ */
             repeatability?: string;
+            /** @description Of an order: the word at its end */
+            to?: string;
             /**
              * Format: int64
              * @description How often it is taken again

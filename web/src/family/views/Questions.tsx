@@ -111,7 +111,7 @@ export function QuestionField({ question, value, onChange, core, writer }: Props
       <label htmlFor={id} className="fw-bold">
         {question.text}
       </label>
-      {question.kind === 'number' ? (
+      {question.kind !== 'text' ? (
         <>
           <div className="value-row">
             <FormControl

@@ -105,7 +105,7 @@ export function ResultTable({
           return (
             <p key={`${r.derived}/${r.condition}`} className="working">
               {name}:<br />
-              {r.ok ? `${r.working} = ${r.text}` : r.missing}
+              {r.ok ? [r.working, r.text].filter(Boolean).join(' = ') : r.missing}
             </p>
           );
         })}

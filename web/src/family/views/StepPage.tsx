@@ -11,6 +11,7 @@ import { useWords } from '../words';
 import { AskedQuestion } from './AskedQuestion';
 import { Notes } from './Notes';
 import { PhotoField } from './PhotoField';
+import { GivenField } from './GivenField';
 import { ReadingField, useInstrument } from './ReadingField';
 import { useTyping, type Typing } from '../phone/typing';
 import type { WorkProps } from '../phone/work';
@@ -255,15 +256,19 @@ function Readings(
           </FormSelect>
         </div>
       )}
-      {step.takes.map((slot) => (
-        <ReadingField
-          key={`${slot.reading}/${slot.condition}/${slot.time}/${slot.trial}`}
-          {...props}
-          slot={slot}
-          instrument={instrument || reading.instruments[0]?.id || ''}
-          reading={sheet.readings.find((r) => r.id === slot.reading)!}
-        />
-      ))}
+      {step.takes.map((slot) => {
+        const of = sheet.readings.find((r) => r.id === slot.reading)!;
+        const Field = of.kind && of.kind !== 'quantity' ? GivenField : ReadingField; // a page kept from before says no kind
+        return (
+          <Field
+            key={`${slot.reading}/${slot.condition}/${slot.time}/${slot.trial}`}
+            {...props}
+            slot={slot}
+            instrument={instrument || reading.instruments[0]?.id || ''}
+            reading={of}
+          />
+        );
+      })}
     </div>
   );
 }

@@ -1,13 +1,13 @@
 /** The experiment document as the editor holds it: its types come from the published schema, its rules live in Go. */
 import type { PatientKitchenExperiment } from './experiment';
 
-export type { Need, Reading, Step, Take } from './experiment';
+export type { Choice, Need, Reading, Step, Take } from './experiment';
 /** Copied key by key: an interface would not count as the plain object that a body takes. */
 export type Doc = { [K in keyof PatientKitchenExperiment]: PatientKitchenExperiment[K] };
 export type Localized = Record<string, string>;
 
 export const emptyDoc: Doc = {
-  schema: 2,
+  schema: 3,
   title: {},
   question: {},
   age_band: '11-13',

@@ -74,7 +74,7 @@ export interface PatientKitchenExperiment {
   questions?: Question[];
   readings?: Reading[];
   /**
-   * Number of the document's form; the present one is 2
+   * Number of the document's form; the present one is 3
    */
   schema: number;
   steps?: Step[];
@@ -157,12 +157,16 @@ export interface Claim {
    */
   matters?: string;
   /**
-   * Ids of conditions, the least first
+   * For share: the id of the option, or right
+   */
+  option?: string;
+  /**
+   * Ids of conditions, the least first; of a reading that is an order its things, from its beginning on
    */
   order?: string[];
-  says: "more" | "less" | "differs" | "same" | "order" | "equals";
+  says: "more" | "less" | "differs" | "same" | "order" | "equals" | "share";
   /**
-   * For equals: the value, with unit
+   * For equals: the value, with unit; for share: the share by chance, such as 1/4; left out: guessing
    */
   stated?: string;
   /**
@@ -502,7 +506,7 @@ export interface Strength {
 }
 export interface Question {
   id: string;
-  kind: "choice" | "number" | "text" | "order";
+  kind: "choice" | "quantity" | "text" | "order";
   /**
    * For choice and order of the conditions: the least is asked for, or stands first; left out: the most
    */
@@ -510,14 +514,12 @@ export interface Question {
   /**
    * For choice and order; left out: the conditions
    */
-  options?: {
-    [k: string]: string;
-  }[];
+  options?: Choice[];
   text: {
     [k: string]: string;
   };
   /**
-   * For number
+   * For quantity
    */
   unit?: string;
   /**
@@ -525,7 +527,27 @@ export interface Question {
    */
   when: "before" | "while" | "after";
 }
+export interface Choice {
+  id: string;
+  /**
+   * A drawing beside the word
+   */
+  picture?: "jar-full" | "jar-much" | "jar-half" | "jar-little" | "jar-empty";
+  word: {
+    [k: string]: string;
+  };
+}
 export interface Reading {
+  /**
+   * Whether partly counts as yes or no; left out: between them
+   */
+  cut?: "yes" | "no" | "between";
+  /**
+   * Of an order: the word at its beginning, such as highest
+   */
+  from?: {
+    [k: string]: string;
+  };
   guidance?: {
     [k: string]: string;
   };
@@ -539,33 +561,84 @@ export interface Reading {
    */
   instruments?: Instrument[];
   /**
+   * Left out: quantity
+   */
+  kind?: "quantity" | "count" | "ordinal" | "yes-partly-no" | "choice" | "order";
+  /**
+   * Of a scale: 2 to 7 of them, in their order
+   */
+  levels?: Choice[];
+  /**
    * Physical limit below which a value is asked about
    */
   low?: string;
+  /**
+   * The end of the scale that is more; left out: the last
+   */
+  most?: "first" | "last";
   name: {
     [k: string]: string;
   };
-  per_condition: boolean;
+  /**
+   * Of a choice: none of them can be chosen
+   */
+  none?: boolean;
+  /**
+   * Of a choice: not sure can be chosen
+   */
+  not_sure?: boolean;
+  /**
+   * Of a count: how many there are in all; left out: open
+   */
+  of?: string;
+  /**
+   * Of a choice
+   */
+  options?: Choice[];
+  /**
+   * Of yes, partly or no: what partly means
+   */
+  partly?: {
+    [k: string]: string;
+  };
+  /**
+   * Parts of which it is taken each by itself
+   */
+  per?: "condition"[];
   /**
    * How far the same thing measured again falls apart, as one standard deviation
    */
   repeatability?: string;
   /**
-   * Its name in formulas
+   * Of a choice: the id of the right option, if there is one
    */
-  symbol: string;
+  right?: string;
+  /**
+   * Its name in formulas, of a quantity or count
+   */
+  symbol?: string;
+  /**
+   * Of an order: what is put in order; left out: the conditions
+   */
+  things?: Choice[];
   /**
    * Planned times, such as 1 min
    */
   times?: string[];
   /**
+   * Of an order: the word at its end, such as lowest
+   */
+  to?: {
+    [k: string]: string;
+  };
+  /**
    * Trials of its own; 1: measured once at each home, whatever is tried again; left out: as many as the design has
    */
   trials?: number;
   /**
-   * Shown beside the field
+   * Of a quantity: shown beside the field; of a count left out
    */
-  unit: string;
+  unit?: string;
 }
 export interface Instrument {
   /**
@@ -654,8 +727,10 @@ export interface Step {
   wait?: Wait;
 }
 export interface Take {
+  condition?: string;
   reading: string;
   time?: string;
+  trial?: number;
 }
 /**
  * Time to let pass before this step

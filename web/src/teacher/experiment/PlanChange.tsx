@@ -30,7 +30,7 @@ export function PlanChange({ review }: { review: Review | undefined }) {
               ['', say('plan.none-yet')],
               ...(doc.readings ?? []).map((r): [string, string] => [
                 r.id,
-                r.name[language] || r.symbol,
+                r.name[language] || r.symbol || r.id,
               ]),
               ...(doc.derived ?? []).map((r): [string, string] => [r.id, r.name[language] || r.id]),
             ]}

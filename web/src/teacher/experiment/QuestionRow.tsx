@@ -1,7 +1,6 @@
-import Button from 'react-bootstrap/Button';
 import type { Doc } from '../draft/document';
+import { ChoicesField } from './ChoicesField';
 import { ChoiceField, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
-import { useRowKeys } from '../../ui/useRowKeys';
 import { say } from '../words';
 
 type Question = NonNullable<Doc['questions']>[number];
@@ -14,7 +13,7 @@ const whens: [string, string][] = [
 const kinds: [string, string][] = [
   ['order', say('questionRow.put-in-order')],
   ['choice', say('questionRow.choose-one')],
-  ['number', say('questionRow.a-number')],
+  ['quantity', say('questionRow.a-number')],
   ['text', say('questionRow.own-words')],
 ];
 
@@ -51,7 +50,7 @@ export function QuestionRow({
           />
         </div>
         <WordsField label={name} hideLabel path={['questions', at, 'text']} value={q.text} />
-        {q.kind === 'number' && (
+        {q.kind === 'quantity' && (
           <div className="field-110">
             <PlainField
               label={say('questionRow.unit-of-question', { value: at + 1 })}
@@ -73,62 +72,36 @@ export function QuestionRow({
 
 /** The options of a question; without any they are the conditions. */
 function Options({ question, at }: { question: Question; at: number }) {
-  const { doc, set } = useEditing();
-  const path = ['questions', at, 'options'];
+  const { doc } = useEditing();
   const options = question.options ?? [];
-  const { keys, takeOut } = useRowKeys(options.length);
-  const add = (
-    <Button variant="plain" onClick={() => set(path, [...options, {}])}>
-      {say('questionRow.add-an-option')}
-    </Button>
+  const choices = (
+    <ChoicesField
+      path={['questions', at, 'options']}
+      choices={options}
+      nameOf={(n) => say('questionRow.option-of-question', { value: n, value2: at + 1 })}
+      one={(n) => say('questionRow.option', { value: n })}
+      add={say('questionRow.add-an-option')}
+      tookOut={say('questionRow.took-out-an-option')}
+    />
   );
-  if (options.length === 0) {
-    return (
-      <div className="small d-flex align-items-center gap-5 ms-3 mb-3">
-        <span className="hint">
-          {(doc.conditions ?? []).length > 1
-            ? say('questionRow.the-options-are-the-conditions')
-            : say('questionRow.it-has-no-options-yet')}{' '}
-          {add}
-        </span>
-        <TickField
-          label={
-            question.kind === 'order'
-              ? say('questionRow.least-first')
-              : say('questionRow.the-least-is-asked-for')
-          }
-          path={['questions', at, 'least']}
-          value={question.least}
-        />
-      </div>
-    );
-  }
+  if (options.length > 0) return <div className="ms-3 mb-3">{choices}</div>;
   return (
-    <div className="ms-3 mb-3">
-      {options.map((o, i) => (
-        <div key={keys[i]} className="field-row">
-          <WordsField
-            label={say('questionRow.option-of-question', { value: i + 1, value2: at + 1 })}
-            hideLabel
-            path={[...path, i]}
-            value={o}
-          />
-          <div className="flex-none">
-            <Remove
-              what={say('questionRow.option', { value: i + 1 })}
-              onRemove={() => (
-                takeOut(i),
-                set(
-                  path,
-                  options.filter((_, k) => k !== i),
-                  say('questionRow.took-out-an-option'),
-                )
-              )}
-            />
-          </div>
-        </div>
-      ))}
-      {add}
+    <div className="small d-flex align-items-center gap-5 ms-3 mb-3">
+      <span className="hint">
+        {(doc.conditions ?? []).length > 1
+          ? say('questionRow.the-options-are-the-conditions')
+          : say('questionRow.it-has-no-options-yet')}{' '}
+        {choices}
+      </span>
+      <TickField
+        label={
+          question.kind === 'order'
+            ? say('questionRow.least-first')
+            : say('questionRow.the-least-is-asked-for')
+        }
+        path={['questions', at, 'least']}
+        value={question.least}
+      />
     </div>
   );
 }

@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
-import { freshID, type Reading } from '../draft/document';
+import FormSelect from 'react-bootstrap/FormSelect';
+import type { Reading } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
 import { say } from '../words';
 import { PlainField, Remove, TickField, useEditing, WordsField } from './fields';
+import { ofKind, ReadingKind, readingKinds } from './ReadingKind';
 
 interface Props {
   reading: Reading;
@@ -13,9 +15,10 @@ interface Props {
   onRemove: () => void;
 }
 
-/** One reading: what is read, when, within which limits, with which tools. */
+/** One reading: what homes do for it, when, how often; and what its kind needs. */
 export function ReadingCard({ reading: r, at: i, replace, onRemove }: Props) {
   const { doc, set, language, findings } = useEditing();
+  const kind = r.kind ?? 'quantity';
   const offers = (r.times ?? []).map(
     (_, k) => findings.find((f) => f.offer && f.path === `/readings/${i}/times/${k}`)?.offer,
   );
@@ -51,12 +54,38 @@ export function ReadingCard({ reading: r, at: i, replace, onRemove }: Props) {
             value={r.name}
           />
         </div>
-        <PlainField
-          label={say('constantsBand.symbol-in-formulas')}
-          path={['readings', i, 'symbol']}
-          value={r.symbol}
-        />
-        <PlainField label={say('derivedRow.unit')} path={['readings', i, 'unit']} value={r.unit} />
+        <div>
+          <label className="named" htmlFor={`kind-${r.id}`}>
+            {say('readingKind.what-homes-do')}
+          </label>
+          <FormSelect
+            id={`kind-${r.id}`}
+            value={kind}
+            onChange={(e) =>
+              set(['readings', i], ofKind(r, e.target.value as NonNullable<Reading['kind']>))
+            }
+          >
+            {readingKinds.map(([k, words]) => (
+              <option key={k} value={k}>
+                {words}
+              </option>
+            ))}
+          </FormSelect>
+        </div>
+        {(kind === 'quantity' || kind === 'count') && (
+          <PlainField
+            label={say('constantsBand.symbol-in-formulas')}
+            path={['readings', i, 'symbol']}
+            value={r.symbol}
+          />
+        )}
+        {kind === 'quantity' && (
+          <PlainField
+            label={say('derivedRow.unit')}
+            path={['readings', i, 'unit']}
+            value={r.unit}
+          />
+        )}
         <div>
           <label className="named" htmlFor={`times-${r.id}`}>
             {say('readingsBand.at-the-times')}
@@ -71,8 +100,9 @@ export function ReadingCard({ reading: r, at: i, replace, onRemove }: Props) {
         <div className="flex-none">
           <TickField
             label={say('readingsBand.in-each-condition')}
-            path={['readings', i, 'per_condition']}
-            value={r.per_condition}
+            path={['readings', i, 'per']}
+            value={r.per?.includes('condition')}
+            on={['condition']}
           />
           {(doc.trials > 1 || r.trials === 1) && (
             <TickField
@@ -84,99 +114,8 @@ export function ReadingCard({ reading: r, at: i, replace, onRemove }: Props) {
           )}
         </div>
       </div>
-      <div className="field-row">
-        <PlainField
-          label={say('readingsBand.never-below')}
-          path={['readings', i, 'low']}
-          value={r.low}
-          hint="0 mm"
-        />
-        <PlainField
-          label={say('readingsBand.never-above')}
-          path={['readings', i, 'high']}
-          value={r.high}
-        />
-        <PlainField
-          label={say('readingsBand.repeats-fall-apart-by')}
-          path={['readings', i, 'repeatability']}
-          value={r.repeatability}
-          hint="0.8 mm"
-        />
-        <div className="grows">
-          <WordsField
-            label={say('readingsBand.how-to-read-it')}
-            path={['readings', i, 'guidance']}
-            value={r.guidance}
-          />
-        </div>
-      </div>
-      {(r.instruments ?? []).map((tool, k) => (
-        <ToolRow key={tool.id} reading={r} at={i} tool={tool} place={k} />
-      ))}
-      <Button
-        variant="outline-primary"
-        onClick={() =>
-          set(
-            ['readings', i, 'instruments'],
-            [
-              ...(r.instruments ?? []),
-              { id: freshID('tool', r.instruments), name: {}, resolution: '' },
-            ],
-          )
-        }
-      >
-        {say('readingsBand.add-a-tool')}
-      </Button>{' '}
+      <ReadingKind reading={r} at={i} />
       <Remove what={r.name[language] || say('readingsBand.this-reading')} onRemove={onRemove} />
-    </div>
-  );
-}
-
-/** One tool of a reading, and how finely it shows. */
-function ToolRow({
-  reading: r,
-  at: i,
-  tool,
-  place: k,
-}: {
-  reading: Reading;
-  at: number;
-  tool: NonNullable<Reading['instruments']>[number];
-  place: number;
-}) {
-  const { set } = useEditing();
-  return (
-    <div className="field-row mb-1">
-      <div className="grows">
-        <WordsField
-          label={say('readingsBand.tool', { value: k + 1 })}
-          path={['readings', i, 'instruments', k, 'name']}
-          value={tool.name}
-        />
-      </div>
-      <PlainField
-        label={say('readingsBand.smallest-step')}
-        path={['readings', i, 'instruments', k, 'resolution']}
-        value={tool.resolution}
-        hint="1 mm"
-      />
-      <TickField
-        label={say('readingsBand.a-scale-read-by-eye')}
-        path={['readings', i, 'instruments', k, 'analogue']}
-        value={tool.analogue}
-      />
-      <div className="flex-none">
-        <Remove
-          what={say('readingsBand.this-tool')}
-          onRemove={() =>
-            set(
-              ['readings', i, 'instruments'],
-              r.instruments!.filter((x) => x !== tool),
-              say('readingsBand.took-out-a-tool'),
-            )
-          }
-        />
-      </div>
     </div>
   );
 }

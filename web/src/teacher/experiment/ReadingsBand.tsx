@@ -47,7 +47,7 @@ export function ReadingsBand({
                     symbol: `x${readings.length + 1}`,
                     name: {},
                     unit: 'mm',
-                    per_condition: true,
+                    per: ['condition'],
                     instruments: [],
                   } satisfies Reading,
                 ],

@@ -1,8 +1,8 @@
 import Button from 'react-bootstrap/Button';
 import { ProblemLine } from '../parts/states';
-import type { Take } from '../draft/document';
 import { ActionPicker } from './ActionPicker';
 import { QuestionCard } from './QuestionCard';
+import { Takes } from './Takes';
 import { useAnswers } from './useAnswers';
 import type { Replace, Review } from '../draft/useDraft';
 import { ChoiceField, PlainField, TickField, TickList, useEditing, WordsField } from './fields';
@@ -33,21 +33,6 @@ export function StepSheet({
   const s = doc.steps![at];
   const asked = (review?.safety ?? []).filter((f) => f.said?.path.startsWith(`/steps/${at}/`));
   const path = (...rest: (string | number)[]) => ['steps', at, ...rest];
-  const takes: [string, string][] = (doc.readings ?? []).flatMap((r) =>
-    (r.times?.length ? r.times : ['']).map((t): [string, string] => [
-      `${r.id}|${t}`,
-      `${r.name[language] || r.symbol}${t ? say('stepSheet.at', { t }) : ''}`,
-    ]),
-  );
-  const taken = (s.takes ?? []).map((t) => `${t.reading}|${t.time ?? ''}`);
-  const setTakes = (_: (string | number)[], value: unknown) =>
-    set(
-      path('takes'),
-      (value as string[]).map((k): Take => {
-        const [reading, time] = k.split('|');
-        return time ? { reading, time } : { reading };
-      }),
-    );
   return (
     <>
       <WordsField
@@ -119,13 +104,7 @@ export function StepSheet({
           value={s.meanwhile}
         />
       )}
-      <TickList
-        legend={say('stepSheet.measured-in-this-step')}
-        path={path('takes')}
-        value={taken}
-        options={takes}
-        setter={setTakes}
-      />
+      <Takes at={at} />
       <TickList
         legend={say('stepSheet.uses')}
         path={path('uses')}

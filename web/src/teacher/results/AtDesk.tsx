@@ -6,6 +6,8 @@ import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
 import { ProblemLine } from '../parts/states';
 import { Said, say } from '../words';
+import { GivenSelect, givable, type Given } from './GivenSelect';
+import type { Results } from './useResults';
 
 type Fields = Schemas['DeskFields'];
 type Act = 'set-aside' | 'reading' | 'asked';
@@ -53,11 +55,22 @@ export function useDesk(of: Notebook) {
 }
 
 /** What a teacher can do about one reading, each with its reason: nothing is changed silently. */
-export function AtDesk({ of, reading, name }: { of: Notebook; reading: string; name: string }) {
+export function AtDesk({
+  of,
+  reading,
+  name,
+  asked,
+}: {
+  of: Notebook;
+  reading: string;
+  name: string;
+  asked: Results['readings'][number] | undefined;
+}) {
   const [open, setOpen] = useState(false);
   const [act, setAct] = useState<Act>();
   const [words, setWords] = useState('');
   const [typed, setTyped] = useState('');
+  const [value, setValue] = useState<Given>();
   const [error, setError] = useState<unknown>();
   const write = useDesk(of);
   const keep = async (e: FormEvent) => {
@@ -68,7 +81,7 @@ export function AtDesk({ of, reading, name }: { of: Notebook; reading: string; n
         kind: act!,
         refers: reading,
         ...(act === 'asked' ? { text: words } : { reason: words }),
-        ...(act === 'reading' && { typed }),
+        ...(act === 'reading' && (value ? { value } : { typed })),
       });
       setAct(undefined);
       setOpen(false);
@@ -110,13 +123,17 @@ export function AtDesk({ of, reading, name }: { of: Notebook; reading: string; n
             <label className="named" htmlFor={`${id}-typed`}>
               {say('atDesk.the-value-in-its-place')}
             </label>
-            <FormControl
-              id={`${id}-typed`}
-              maxLength={200}
-              value={typed}
-              onChange={(e) => setTyped(e.target.value)}
-              placeholder="45 mm"
-            />
+            {givable(asked) ? (
+              <GivenSelect id={`${id}-typed`} reading={asked!} onGive={setValue} />
+            ) : (
+              <FormControl
+                id={`${id}-typed`}
+                maxLength={200}
+                value={typed}
+                onChange={(e) => setTyped(e.target.value)}
+                placeholder="45 mm"
+              />
+            )}
           </>
         )}
         <label className="named" htmlFor={id}>

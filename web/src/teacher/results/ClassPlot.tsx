@@ -11,7 +11,7 @@ const gutter = 92;
 const thread = 18;
 const foot = 34;
 
-interface Props {
+export interface PlotProps {
   r: Results;
   comparison: Schemas['ComparisonView'];
   /** Without names: for a shared screen. */
@@ -21,7 +21,7 @@ interface Props {
 }
 
 /** One thread a home, every condition on it; thick is give or take, thin is twice that; the class as diamonds at the foot. */
-export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: Props) {
+export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: PlotProps) {
   const [ref, width] = useWidth<HTMLElement>(780);
   const perHome = comparison.groups.every((g) => g.condition === ''); // one value a home, whatever the conditions
   const series = seriesOf(perHome ? [{ id: '', name: '' }] : r.conditions);

@@ -7,6 +7,7 @@ import { homesHave } from '../parts/dates';
 import { Loading, PartError } from '../parts/states';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
+import { slotWords } from './slotWords';
 import { SharedEntry } from './SharedEntry';
 import { TakeOut } from './TakeOut';
 import {
@@ -121,7 +122,8 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
 const doubtful = (c: HomeResult['cells'][number]) =>
   c.state === 'needs-reading' ||
   (c.flags ?? []).includes('look-again') ||
-  (c.flags ?? []).includes('decimals');
+  (c.flags ?? []).includes('decimals') ||
+  (c.flags ?? []).includes('more-than-all');
 
 function reasons(h: HomeResult): string {
   const out = new Set<string>();
@@ -145,6 +147,9 @@ function ReadingsTable({
 }) {
   const rows = r.shared ? [...r.homes, r.shared] : r.homes;
   const conditions = [...new Set(r.slots.map((s) => s.condition ?? ''))];
+  const units = [...new Set(r.readings.map((x) => x.unit))]
+    .filter((u) => u && u !== '1')
+    .join(', ');
   return (
     <div
       className="scroll"
@@ -165,8 +170,9 @@ function ReadingsTable({
                 colSpan={r.slots.filter((s) => (s.condition ?? '') === c).length}
                 className="begins"
               >
-                {r.conditions.find((x) => x.id === c)?.name ?? r.readings[0]?.name} (
-                {r.readings.map((x) => x.unit).join(', ')})
+                {r.conditions.find((x) => x.id === c)?.name ??
+                  (r.readings.length > 1 ? say('notebookSheet.all') : r.readings[0]?.name)}
+                {units && ` (${units})`}
               </th>
             ))}
             <th scope="col" rowSpan={2} className="begins">
@@ -183,10 +189,7 @@ function ReadingsTable({
                     scope="col"
                     className={k === 0 ? 'num begins' : 'num'}
                   >
-                    {s.time ||
-                      (r.readings.length > 1
-                        ? r.readings.find((x) => x.id === s.reading)?.name
-                        : say('collect.try', { trial: s.trial }))}
+                    {slotWords(r, s)}
                   </th>
                 )),
             )}
@@ -252,7 +255,7 @@ function Cell({
       <span
         className={doubtful(c) ? 'cell-flag' : ''}
         title={say('collect.typed', {
-          typed: c.typed,
+          typed: c.typed || c.text,
           value: (c.flags ?? []).includes('corrected') ? ', corrected' : '',
         })}
       >

@@ -5,8 +5,7 @@ import { ButtonLink } from '../parts/ButtonLink';
 import { Notice } from '../parts/Notice';
 import { SideSheet } from '../parts/SideSheet';
 import { Loading, PartError } from '../parts/states';
-import { ClassPlot } from './ClassPlot';
-import { Findings, Grounds, GroupsTable, tooFew } from './classResult';
+import { Findings, Grounds, Plot, tooFew } from './classResult';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
 import { useResults, type Assignment } from './useResults';
@@ -87,13 +86,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
         {sentence && <p className="lead-sentence">{sentence}</p>}
         {comparison.note && <Notice kind="note">{comparison.note}</Notice>}
         {!few && <Findings comparison={comparison} />}
-        <ClassPlot
-          r={r}
-          comparison={comparison}
-          chosen={home}
-          onOpen={(h) => change({ home: h })}
-        />
-        {!few && <GroupsTable comparison={comparison} />}
+        <Plot r={r} comparison={comparison} chosen={home} onOpen={(h) => change({ home: h })} />
         {!few && <Grounds comparison={comparison} />}
         <WhatTheySaid r={r} onOpen={(h) => change({ home: h })} />
         {r.at_desk > 0 && (

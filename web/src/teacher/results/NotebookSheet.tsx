@@ -43,6 +43,9 @@ export function NotebookSheet({
       />
     );
   const { result, lines, held } = notebook.data;
+  const { readings } = results;
+  const readingName = (id?: string) =>
+    readings.length > 1 ? (readings.find((x) => x.id === id)?.name ?? '') : '';
   const conditionName = (id?: string) => results.conditions.find((c) => c.id === id)?.name ?? '';
   return (
     <>
@@ -98,7 +101,8 @@ export function NotebookSheet({
       <ul className="plain-list small">
         {lines.map((l) => (
           <li key={l.id} className="ruled">
-            <span className="second">{time(l.measured_at)}</span> {entryWords(l, conditionName)}
+            <span className="second">{time(l.measured_at)}</span>{' '}
+            {entryWords(l, conditionName, readingName)}
             {new Date(l.received_at).getTime() - new Date(l.measured_at).getTime() > 120_000 && (
               <span className="second">
                 {' '}
@@ -110,7 +114,12 @@ export function NotebookSheet({
               <span className="second"> {say('notebookSheet.the-phones-clock-was-ahead')}</span>
             )}
             {l.entry.kind === 'reading' && l.fate === 'counts' && (
-              <AtDesk of={of} reading={l.id} name={l.entry.typed ?? ''} />
+              <AtDesk
+                of={of}
+                reading={l.id}
+                name={l.entry.typed || l.echo || ''}
+                asked={readings.find((x) => x.id === l.entry.reading)}
+              />
             )}
           </li>
         ))}
@@ -173,9 +182,10 @@ function Held({ step, of }: { step: Schemas['HeldStep']; of: Notebook }) {
   );
 }
 
-function entryWords(l: Line, condition: (id?: string) => string) {
+function entryWords(l: Line, condition: (id?: string) => string, reading: (id?: string) => string) {
   const e = l.entry;
   const slot = [
+    reading(e.reading),
     condition(e.condition),
     e.time,
     (e.trial ?? 1) > 1 ? say('collect.try', { trial: e.trial }) : '',
@@ -199,9 +209,9 @@ function entryWords(l: Line, condition: (id?: string) => string) {
                 : ''
             }
           >
-            {e.typed}
+            {e.typed || l.echo}
           </span>
-          {l.echo && l.echo.replace('\u00a0', ' ') !== e.typed && ` = ${l.echo}`}
+          {e.typed && l.echo && l.echo.replace('\u00a0', ' ') !== e.typed && ` = ${l.echo}`}
           {l.assumed && say('notebookSheet.unit-from-the-field')}
           {l.fate && l.fate !== 'counts' && (
             <em className="second upright">

@@ -5,6 +5,8 @@ import { Grid } from '../parts/Grid';
 import { api, got } from '../../api/client';
 import { newID } from '../../ui/ids';
 import { ProblemLine } from '../parts/states';
+import { GivenSelect, givable, type Given } from './GivenSelect';
+import { slotWords } from './slotWords';
 import type { Assignment, Results } from './useResults';
 import { say } from '../words';
 
@@ -13,9 +15,9 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
   const [typed, setTyped] = useState<Record<number, string>>({});
   const [error, setError] = useState<unknown>();
   const client = useQueryClient();
-  const keep = async (i: number) => {
+  const keep = async (i: number, value?: Given) => {
     const text = typed[i]?.trim();
-    if (!text) return;
+    if (!text && !value) return;
     const s = results.slots[i];
     setError(undefined);
     try {
@@ -28,7 +30,7 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
             condition: s.condition,
             time: s.time,
             trial: s.trial,
-            typed: text,
+            ...(value ? { value } : { typed: text }),
             phone_time: new Date().toISOString(),
             offset_ms: 0,
           },
@@ -40,6 +42,7 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
       setError(e);
     }
   };
+  const reading = (s: Results['slots'][number]) => results.readings.find((x) => x.id === s.reading);
   const conditions = [...new Set(results.slots.map((s) => s.condition ?? ''))];
   return (
     <>
@@ -49,29 +52,35 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
           <tbody>
             {conditions.map((c) => (
               <tr key={c}>
-                <th scope="row">{results.conditions.find((x) => x.id === c)?.name ?? ''}</th>
+                <th scope="row">
+                  {results.conditions.find((x) => x.id === c)?.name ?? say('notebookSheet.all')}
+                </th>
                 {results.slots
                   .map((s, i) => ({ s, i }))
                   .filter(({ s }) => (s.condition ?? '') === c)
                   .map(({ s, i }) => (
                     <td key={i}>
                       <label className="small hint d-block" htmlFor={`shared-${i}`}>
-                        {[s.time, s.trial > 1 ? say('collect.try', { trial: s.trial }) : '']
-                          .filter(Boolean)
-                          .join(' ') || results.readings.find((x) => x.id === s.reading)?.name}
+                        {slotWords(results, s)}
                       </label>
-                      <FormControl
-                        id={`shared-${i}`}
-                        className="short"
-                        inputMode="decimal"
-                        placeholder={
-                          results.shared?.cells[i]?.text ??
-                          results.readings.find((x) => x.id === s.reading)?.unit
-                        }
-                        value={typed[i] ?? ''}
-                        onChange={(e) => setTyped((t) => ({ ...t, [i]: e.target.value }))}
-                        onBlur={() => void keep(i)}
-                      />
+                      {givable(reading(s)) ? (
+                        <GivenSelect
+                          id={`shared-${i}`}
+                          reading={reading(s)!}
+                          now={results.shared?.cells[i]?.text}
+                          onGive={(value) => void keep(i, value)}
+                        />
+                      ) : (
+                        <FormControl
+                          id={`shared-${i}`}
+                          className="short"
+                          inputMode="decimal"
+                          placeholder={results.shared?.cells[i]?.text ?? reading(s)?.unit}
+                          value={typed[i] ?? ''}
+                          onChange={(e) => setTyped((t) => ({ ...t, [i]: e.target.value }))}
+                          onBlur={() => void keep(i)}
+                        />
+                      )}
                     </td>
                   ))}
               </tr>

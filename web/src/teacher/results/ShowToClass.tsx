@@ -3,8 +3,7 @@ import { useEffect } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api, got } from '../../api/client';
 import { Loading, PartError } from '../parts/states';
-import { ClassPlot } from './ClassPlot';
-import { Findings, GroupsTable, tooFew } from './classResult';
+import { Findings, Plot, tooFew } from './classResult';
 import { useResults } from './useResults';
 import { say } from '../words';
 
@@ -60,8 +59,7 @@ export default function ShowToClass() {
       {comparison && !few && (
         <>
           <Findings comparison={comparison} large />
-          <ClassPlot r={r} comparison={comparison} anonymous chosen={null} />
-          <GroupsTable comparison={comparison} />
+          <Plot r={r} comparison={comparison} anonymous chosen={null} />
         </>
       )}
       <p className="back">

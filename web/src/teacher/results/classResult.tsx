@@ -1,6 +1,8 @@
 import { Grid } from '../parts/Grid';
 import type { Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
+import { ClassPlot, type PlotProps } from './ClassPlot';
+import { LedgePlot } from './LedgePlot';
 import type { Results } from './useResults';
 import { say } from '../words';
 
@@ -33,8 +35,21 @@ export function Grounds({ comparison }: { comparison: Comparison }) {
   );
 }
 
+/** The class as a plot of its kind, and below it the same in figures. */
+export function Plot(props: PlotProps) {
+  const { comparison, r } = props;
+  if (comparison.kind !== 'quantity' && comparison.kind !== 'count')
+    return <LedgePlot {...props} />;
+  return (
+    <>
+      <ClassPlot {...props} />
+      {!tooFew(r) && <GroupsTable comparison={comparison} />}
+    </>
+  );
+}
+
 /** The class by condition. */
-export function GroupsTable({ comparison }: { comparison: Comparison }) {
+function GroupsTable({ comparison }: { comparison: Comparison }) {
   const expected = comparison.groups.some((g) => g.expected_text);
   return (
     <div

@@ -17,19 +17,19 @@ var ownWords = []reflect.Type{
 	reflect.TypeFor[NeedKind](),
 }
 
-// kinds finds values that are none of those their field can have: what the
+// enums finds values that are none of those their field can have: what the
 // published schema lists, and nothing else would know what to make of.
-func (v *validator) kinds() { v.kindsIn(reflect.ValueOf(*v.d), "", "") }
+func (v *validator) enums() { v.enumsIn(reflect.ValueOf(*v.d), "", "") }
 
-func (v *validator) kindsIn(x reflect.Value, path, allowed string) {
+func (v *validator) enumsIn(x reflect.Value, path, allowed string) {
 	switch x.Kind() {
 	case reflect.Pointer:
 		if !x.IsNil() {
-			v.kindsIn(x.Elem(), path, allowed)
+			v.enumsIn(x.Elem(), path, allowed)
 		}
 	case reflect.Slice:
 		for i := range x.Len() {
-			v.kindsIn(x.Index(i), fmt.Sprintf("%s/%d", path, i), allowed)
+			v.enumsIn(x.Index(i), fmt.Sprintf("%s/%d", path, i), allowed)
 		}
 	case reflect.String:
 		if s := x.String(); allowed != "" && s != "" && !slices.Contains(ownWords, x.Type()) &&
@@ -44,7 +44,7 @@ func (v *validator) kindsIn(x reflect.Value, path, allowed string) {
 			f := x.Type().Field(i)
 			name, _, _ := strings.Cut(f.Tag.Get("json"), ",")
 			if f.IsExported() && name != "-" {
-				v.kindsIn(x.Field(i), path+"/"+name, f.Tag.Get("enum"))
+				v.enumsIn(x.Field(i), path+"/"+name, f.Tag.Get("enum"))
 			}
 		}
 	}

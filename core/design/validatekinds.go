@@ -1,0 +1,86 @@
+package design
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
+)
+
+// given checks what a reading's kind needs to be asked: a unit and tools, levels,
+// options or things.
+func (v *validator) given(r *Reading, path string) {
+	switch r.Sort() {
+	case QuantityKind:
+		v.measured(r, path)
+	case CountKind:
+		if _, ok := r.Total(); !ok && strings.TrimSpace(r.Of) != "" {
+			v.say(Error, "count-of", path+"/of", text.Args{"typed": r.Of})
+		}
+	case OrdinalKind:
+		if n := len(r.Levels); n < MinLevels || n > MaxLevels {
+			v.say(Error, "levels", path+"/levels", text.Args{"n": n, "least": MinLevels, "most": MaxLevels})
+		}
+		v.choices(r.Levels, path+"/levels")
+	case ChoiceKind:
+		if len(r.Options) < 2 {
+			v.say(Error, "no-options", path+"/options", nil)
+		}
+		v.choices(r.Options, path+"/options")
+		if r.Right != "" && !slices.ContainsFunc(r.Options, func(c Choice) bool { return c.ID == r.Right }) {
+			v.say(Error, "right-option", path+"/right", text.Args{"typed": r.Right})
+		}
+	case OrderKind:
+		if n := len(v.d.Choices(r)); n < 2 || n > MaxThings {
+			v.say(Error, "things", path+"/things", text.Args{"n": n, "most": MaxThings})
+		}
+		v.choices(r.Things, path+"/things")
+		if r.PerCondition() && len(r.Things) == 0 {
+			v.say(Error, "order-per-condition", path+"/per", text.Args{"name": r.Name})
+		}
+	}
+}
+
+// choices checks that levels, options and things have ids of their own and words.
+func (v *validator) choices(list []Choice, path string) {
+	seen := map[string]bool{None: true, NotSure: true}
+	for i, c := range list {
+		at := fmt.Sprintf("%s/%d", path, i)
+		switch {
+		case !idPattern.MatchString(c.ID):
+			v.say(Error, "bad-id", at+"/id", text.Args{"typed": c.ID})
+		case seen[c.ID]:
+			v.say(Error, "same-id", at+"/id", text.Args{"typed": c.ID})
+		}
+		seen[c.ID] = true
+		if empty(c.Word) {
+			v.say(Error, "no-name", at+"/word", nil)
+		}
+	}
+}
+
+// measured checks the unit, limits and tools of a quantity.
+func (v *validator) measured(r *Reading, path string) {
+	unit, ok := quantity.LookupUnit(r.Unit)
+	if !ok {
+		v.say(Error, "unit", path+"/unit", text.Args{"typed": r.Unit})
+		return
+	}
+	for _, limit := range [][2]string{{"low", r.Low}, {"high", r.High}, {"repeatability", r.Repeatability}} {
+		if limit[1] != "" && !hasDim(limit[1], unit.Dim) &&
+			!v.bare(Error, "bare-number", limit[1], r.Unit, path+"/"+limit[0]) {
+			v.say(Error, "limit", path+"/"+limit[0], text.Args{"typed": limit[1], "unit": r.Unit})
+		}
+	}
+	if len(r.Instruments) == 0 {
+		v.say(Warning, "no-instrument", path+"/instruments", text.Args{"name": r.Name})
+	}
+	for k, in := range r.Instruments {
+		at := fmt.Sprintf("%s/instruments/%d/resolution", path, k)
+		if !hasDim(in.Resolution, unit.Dim) && !v.bare(Error, "bare-number", in.Resolution, r.Unit, at) {
+			v.say(Error, "limit", at, text.Args{"typed": in.Resolution, "unit": r.Unit})
+		}
+	}
+}

@@ -1,0 +1,140 @@
+package e2e
+
+import (
+	"strings"
+	"testing"
+
+	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
+)
+
+// vanishing asks for one of each kind that is no measured quantity: a count, a
+// level with drawings, yes, partly or no, an option, and an order by ear. No
+// number is needed for the experiment to be whole.
+const vanishing = `{schema: 3, title: {en: 'Vanishing sugar', es: 'Azúcar que desaparece'}, question: {en: 'Does warm water make sugar vanish sooner?', es: '¿Desaparece antes el azúcar en agua tibia?'}, age_band: '11-13', way: 'follow-along', languages: ['en', 'es'], trials: 1,
+ changed: {name: {en: 'warmth', es: 'calor'}}, conditions: [{id: 'cold', name: {en: 'Cold', es: 'Fría'}, control: true}, {id: 'warm', name: {en: 'Warm', es: 'Tibia'}}],
+ needs: [{id: 'glass', name: {en: 'two glasses', es: 'dos vasos'}, kind: 'object'}],
+ steps: [{id: 'look', kind: 'measure', title: {en: 'Look at both glasses', es: 'Mira los dos vasos'}, text: {en: 'Look at the sugar in both glasses after one minute.', es: 'Mira el azúcar de los dos vasos después de un minuto.'}, duration: '5 min', uses: ['glass'], takes: [{reading: 'left'}, {reading: 'grains', condition: 'warm'}]},
+  {id: 'tell', kind: 'observe', title: {en: 'Listen and tell', es: 'Escucha y di'}, text: {en: 'Tap the glasses with a spoon and listen.', es: 'Toca los vasos con una cuchara y escucha.'}, duration: '5 min', uses: ['glass'], takes: [{reading: 'grains', condition: 'cold'}, {reading: 'clear'}, {reading: 'sound'}, {reading: 'ear'}]}],
+ readings: [{id: 'left', kind: 'ordinal', name: {en: 'sugar left', es: 'azúcar que queda'}, per: ['condition'], most: 'first', levels: [{id: 'all', word: {en: 'all', es: 'toda'}, picture: 'jar-full'}, {id: 'some', word: {en: 'some', es: 'algo'}, picture: 'jar-half'}, {id: 'nothing', word: {en: 'nothing', es: 'nada'}, picture: 'jar-empty'}]},
+  {id: 'grains', kind: 'count', symbol: 'grains', of: '20', name: {en: 'grains', es: 'granos'}, per: ['condition']},
+  {id: 'clear', kind: 'yes-partly-no', name: {en: 'it is clear', es: 'está clara'}, partly: {en: 'partly: some haze', es: 'en parte: algo turbia'}},
+  {id: 'sound', kind: 'choice', name: {en: 'which rang', es: 'cuál sonó'}, right: 'spoon', not_sure: true, options: [{id: 'spoon', word: {en: 'the spoon', es: 'la cuchara'}}, {id: 'fork', word: {en: 'the fork', es: 'el tenedor'}}]},
+  {id: 'ear', kind: 'order', name: {en: 'how high', es: 'qué agudo'}, from: {en: 'highest', es: 'más agudo'}, to: {en: 'lowest', es: 'más grave'}, things: [{id: 'full', word: {en: 'full glass', es: 'vaso lleno'}}, {id: 'half', word: {en: 'half a glass', es: 'medio vaso'}}, {id: 'empty', word: {en: 'empty glass', es: 'vaso vacío'}}]}],
+ claims: [{id: 'warmer', says: 'less', value: 'left', condition: 'warm', against: 'cold'}, {id: 'rang', says: 'share', value: 'sound', option: 'right'}, {id: 'higher', says: 'order', value: 'ear', order: ['empty', 'half', 'full']}]}`
+
+// tile taps the answer with these words in the slot of a reading.
+func (p *page) tile(slot, words string) {
+	p.t.Helper()
+	p.until("the answer "+words, `(() => { const s = document.querySelector('[data-testid^="reading-`+slot+`"]');
+		const l = s && [...s.querySelectorAll('label.choice, button.choice, button')].find((x) => x.textContent.trim() === '`+words+`'); if (!l) return false; l.click(); return true; })()`)
+}
+
+// labelled presses the button that readers call so.
+func (p *page) labelled(name string) {
+	p.t.Helper()
+	p.until(
+		"a button called "+name,
+		`(() => { const b = document.querySelector('button[aria-label="`+name+`"]'); if (!b || b.disabled) return false; b.click(); return true; })()`,
+	)
+}
+
+// Every kind goes the whole way: issued, taken on a phone without a connection,
+// shown to the teacher, compared and handed on.
+func TestKindsGoTheWholeWay(t *testing.T) {
+	demo := theDemo(t)
+	teacher := tab(t, 1280, 800)
+	teacher.signIn(demo.base)
+	id := made(teacher, vanishing)
+	if status := issued(teacher, id); status != 200 {
+		t.Fatalf("it is not issued: %v", status)
+	}
+	p := tab(t, 390, 844)
+	line := newProxy(t, strings.TrimPrefix(demo.base, "http://"))
+	p.open(strings.Replace(demo.link("Gorse"), demo.base, line.base(), 1))
+	p.press("Go on")
+	p.press("Vanishing sugar")
+	p.writes("Your name (an adult)", "A. Gorsby")
+	p.press("We agree, begin")
+	p.sees("Getting ready")
+	p.press("Begin anyway")
+	p.sees("Look at the sugar in both glasses")
+	p.fits("levels")
+	p.violations("levels")
+	line.cut()
+	p.tile("left/cold", "some")
+	p.tile("left/warm", "some")
+	p.tile("left/warm", "nothing") // a second tap corrects the first
+	p.press("One more")
+	p.press("One more")
+	p.labelled("rolled away or lost: one more")
+	p.press("Done, next") // what is counted is kept when the step is left
+	p.sees("Tap the glasses with a spoon")
+	p.fits("kinds")
+	p.violations("kinds")
+	p.writes("or type it", "18")
+	p.tile("clear", "partly")
+	p.tile("sound", "the spoon")
+	p.tile("ear", "half a glass")
+	p.tile("ear", "empty glass")
+	p.labelled("empty glass: up")
+	p.tile("ear", "full glass")
+	p.labelled("full glass: like the one above")
+	p.fits("an order")
+	p.violations("an order")
+	p.sees("No connection.")
+	line.heal()
+	evaluate[bool](p, `(() => { dispatchEvent(new Event('online')); return true; })()`)
+	p.press("Done: see my result")
+	p.sees("In your home sugar left was less with Warm than with Cold.")
+	p.sees("empty glass > full glass = half a glass") // tied things stand as they are listed
+	p.fits("a result of kinds")
+	p.violations("a result of kinds")
+
+	teacher.open(demo.base + "/experiments/" + id + "/collect")
+	teacher.sees("2 of 20; 1 rolled away")
+	teacher.sees("empty glass > half a glass = full glass")
+	teacher.violations("kinds in the table")
+	teacher.open(demo.base + "/experiments/" + id + "/compare")
+	teacher.sees("One home")
+	teacher.press("Warm, nothing")
+	teacher.press("Gorse")
+	teacher.sees("Gorse’s notebook")
+	teacher.violations("a ledge and a notebook")
+	csv := evaluate[string](
+		teacher,
+		`fetch([...document.querySelectorAll('a[download]')].find((a) => a.href.includes('.csv')).href).then((r) => r.text())`,
+	)
+	for _, want := range []string{"ordinal,nothing", "yes-partly-no,partly", "choice,spoon", "order,empty>half=full", "count,2,"} {
+		if !strings.Contains(strings.ReplaceAll(csv, ";", ","), want) {
+			t.Errorf("the table lacks %q:\n%s", want, csv)
+		}
+	}
+}
+
+// A teacher makes a reading judge on levels, names them, and takes one condition
+// alone in a step; by the keyboard a level is given.
+func TestKindsAreDesigned(t *testing.T) {
+	demo := theDemo(t)
+	p := tab(t, 1280, 800)
+	p.signIn(demo.base)
+	id := made(p, shade)
+	p.open(demo.base + "/experiments/" + id + "/steps")
+	p.sees("Readings")
+	p.chooses("Homes", "judge on levels")
+	p.sees("Levels have an order but no distances")
+	for i, word := range []string{"wet", "damp", "dry"} {
+		p.writes([]string{"Level 1", "Level 2", "Level 3"}[i], word)
+	}
+	p.press("Add a level")
+	p.writes("Level 4", "crisp")
+	p.violations("levels in the editor")
+	p.fits("levels in the editor")
+	p.until(
+		"it is saved",
+		`fetch('/api/v1/experiments/`+id+`').then((r) => r.json()).then((d) => d.document.readings[0].levels?.length === 4 && d.document.readings[0].levels[3].word.en === 'crisp')`,
+	)
+	p.chooses("Homes", "put in order")
+	p.sees("The conditions are put in order, unless you name other things.")
+	p.do(chromedp.KeyEvent(kb.Escape))
+}

@@ -1,0 +1,118 @@
+import Button from 'react-bootstrap/Button';
+import { useKept } from '../phone/typing';
+import { useRemembered } from '../phone/useRemembered';
+import { useWords } from '../words';
+import type { KeptField } from './CountField';
+
+/** Puts a thing behind the others, in a place of its own. */
+const added = (order: string[][], id: string) => [...order, [id]];
+
+/** Moves a place up or down by one. */
+const moved = (order: string[][], at: number, by: number) => {
+  const next = [...order];
+  [next[at], next[at + by]] = [next[at + by], next[at]];
+  return next;
+};
+
+/** Puts a place together with the one above it. */
+const tied = (order: string[][], at: number) => [
+  ...order.slice(0, at - 1),
+  [...order[at - 1], ...order[at]],
+  ...order.slice(at + 1),
+];
+
+/** Parts a place into its things again. */
+const parted = (order: string[][], at: number) => [
+  ...order.slice(0, at),
+  ...order[at].map((id) => [id]),
+  ...order.slice(at + 1),
+];
+
+/** Things put in order: they begin outside, a tap sends one to the next free place; ties are allowed. Kept when it is left. */
+export function OrderField({ id, draft, reading, typing, state, first, onKeep }: KeptField) {
+  const t = useWords();
+  const [kept, setKept] = useRemembered<string[][]>(state, `${draft}/order`);
+  const order = kept ?? first?.order ?? [];
+  const word = (thing: string) => reading.choices.find((c) => c.id === thing)?.word ?? thing;
+  const outside = reading.choices.filter((c) => !order.some((place) => place.includes(c.id)));
+  const keep = useKept(typing, id, async () => {
+    if (!kept || kept.length === 0) return;
+    await onKeep({
+      order: kept,
+      ...(outside.length > 0 && { left_out: outside.map((c) => c.id) }),
+    });
+    setKept(undefined);
+  });
+  return (
+    <div>
+      {reading.from && <p className="second m-0">{reading.from}</p>}
+      <ol className="list-unstyled p-0 m-0">
+        {order.map((place, i) => {
+          const name = place.map(word).join(' = ');
+          return (
+            <li className="row-48 flex-wrap" key={place[0]}>
+              <span className="flex-fill">
+                {i + 1} <strong>{name}</strong>
+              </span>
+              <Button
+                variant="outline-primary"
+                disabled={i === 0}
+                onClick={() => setKept(moved(order, i, -1))}
+                aria-label={`${name}: ${t('up')}`}
+              >
+                {t('up')}
+              </Button>
+              <Button
+                variant="outline-primary"
+                disabled={i === order.length - 1}
+                onClick={() => setKept(moved(order, i, 1))}
+                aria-label={`${name}: ${t('down')}`}
+              >
+                {t('down')}
+              </Button>
+              {place.length > 1 ? (
+                <Button variant="plain" onClick={() => setKept(parted(order, i))}>
+                  {t('partThem')}
+                </Button>
+              ) : (
+                i > 0 && (
+                  <Button
+                    variant="plain"
+                    onClick={() => setKept(tied(order, i))}
+                    aria-label={`${name}: ${t('likeAbove')}`}
+                  >
+                    {t('likeAbove')}
+                  </Button>
+                )
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      {reading.to && <p className="second m-0">{reading.to}</p>}
+      {outside.length > 0 && (
+        <div role="group" aria-label={t('notInOrder')}>
+          <p className="hint mt-2 mb-1">{t('notInOrder')}</p>
+          {outside.map((c) => (
+            <button
+              key={c.id}
+              type="button"
+              className="choice tall"
+              onClick={() => setKept(added(order, c.id))}
+            >
+              {c.word}
+            </button>
+          ))}
+        </div>
+      )}
+      {order.length > 0 && (
+        <Button
+          className="w-100 mt-2"
+          onClick={() => void (kept ? keep() : onKeep({ ...first, order }))}
+        >
+          {t('keep')}
+        </Button>
+      )}
+    </div>
+  );
+}

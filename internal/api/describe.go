@@ -46,7 +46,7 @@ var parameters = map[string]string{
 	"entry": "Id of the entry, made by whoever writes it (UUIDv7)", "photo": "Id of the picture, made by the phone (UUIDv7)", "size": "display or thumbnail", "incident": "Id of the incident, made by the phone",
 	"session": "Id of the session", "thing": "Id of a thing of the larder", "swap": "Id of a swap of the school's own", "model": "Id of a model",
 	"Accept-Language": "The language that answers are worded in", "If-Match": "The version that the change was made from", "If-None-Match": "The tag of what the caller has",
-	"User-Agent": "The browser, to name it among the sessions", "sheet": "safety, materials, substitutions or watch", "q": "What is looked for", "separator": "comma, semicolon or tab", "decimal": "point or comma", "language": "The language of names and explanations",
+	"User-Agent": "The browser, to name it among the sessions", "sheet": "safety, materials, substitutions, notebook or watch", "q": "What is looked for", "separator": "comma, semicolon or tab", "decimal": "point or comma", "language": "The language of names and explanations",
 }
 
 // file is an operation that answers no JSON document of ours.

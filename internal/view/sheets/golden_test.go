@@ -55,3 +55,24 @@ func TestPaper(t *testing.T) {
 		t.Error("a poster was printed")
 	}
 }
+
+// On the sheet to write on, what all readings of a step share stands once above
+// them; what tells them apart stands at each.
+func TestBlanks(t *testing.T) {
+	p, err := sheets.Print(example(t, "paper-strips"), "notebook", "es")
+	if err != nil {
+		t.Fatal(err)
+	}
+	var step sheets.PrintedBlanks
+	for _, b := range p.Blanks {
+		if b.Number == 6 {
+			step = b
+		}
+	}
+	if step.Common != "altura del borde mojado sobre la línea de lápiz · 2 min" || len(step.Rows) != 4 || step.Rows[3].Label != "Papel de cocina" {
+		t.Errorf("%+v", step)
+	}
+	if first := p.Blanks[0]; first.Title != "" || len(first.Questions) == 0 || first.Questions[0].When != "before" {
+		t.Errorf("%+v", first)
+	}
+}

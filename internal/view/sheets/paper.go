@@ -1,7 +1,9 @@
 package sheets
 
 import (
+	"fmt"
 	"slices"
+	"strings"
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/fit"
@@ -14,7 +16,7 @@ import (
 // do, those for doing it; of one that they watch, what they see and the
 // teacher's own page for showing it.
 var PrintedSheets = map[bool][]string{
-	false: {"safety", "materials", "substitutions"},
+	false: {"safety", "materials", "substitutions", "notebook"},
 	true:  {"watch", "demonstration"},
 }
 
@@ -39,6 +41,23 @@ type Printed struct {
 	Swaps    []PrintedSwaps
 	Watch    Sheet // of an experiment that is only shown: as homes see it
 	Work     Sheet // and as the teacher does it
+	Blanks   []PrintedBlanks
+}
+
+// PrintedBlanks are the readings and questions of one step, to be written on paper.
+type PrintedBlanks struct {
+	Number    int
+	Title     string
+	Common    string // what all its readings share
+	Rows      []PrintedBlank
+	Questions []QuestionRow
+}
+
+// PrintedBlank is one reading to be written down: what tells it from the others of
+// its step, and its kind with what can be chosen.
+type PrintedBlank struct {
+	Label   string
+	Reading ReadingRow
 }
 
 // PrintedItem is one line of the materials list.
@@ -106,6 +125,8 @@ func Print(d *design.Document, kind, language string) (Printed, error) {
 	case "demonstration":
 		p.Work = Write(d, language)
 		p.Items = printedItems(d, r, w)
+	case "notebook":
+		p.Blanks = blanks(Write(d, language))
 	case "safety":
 		p.Safety = w.guardian(d, r)
 	case "materials":
@@ -119,6 +140,67 @@ func Print(d *design.Document, kind, language string) (Printed, error) {
 	}
 	p.Missing = w.missing
 	return p, nil
+}
+
+// blanks are the steps of a sheet in which something is written down; the questions
+// that are asked before or after them stand at its beginning and end.
+func blanks(s Sheet) []PrintedBlanks {
+	readings := map[string]ReadingRow{}
+	for _, r := range s.Readings {
+		readings[r.ID] = r
+	}
+	conditions := map[string]string{}
+	for _, c := range s.Conditions {
+		conditions[c.ID] = c.Name
+	}
+	asked := func(when string, ids []string) (out []QuestionRow) {
+		for _, q := range s.Questions {
+			if q.When == when && (ids == nil || slices.Contains(ids, q.ID)) {
+				out = append(out, q)
+			}
+		}
+		return out
+	}
+	out := []PrintedBlanks{{Questions: asked("before", nil)}}
+	for i, step := range s.Steps {
+		b := PrintedBlanks{Number: i + 1, Title: step.Title, Questions: asked("while", step.Questions)}
+		var labels [][4]string
+		for _, slot := range step.Takes {
+			r := readings[slot.Reading]
+			label := [4]string{r.Name, conditions[slot.Condition], slot.Time}
+			if r.Trials > 1 {
+				label[3] = fmt.Sprintf("%d/%d", slot.Trial, r.Trials)
+			}
+			labels = append(labels, label)
+			b.Rows = append(b.Rows, PrintedBlank{Reading: r})
+		}
+		b.Common = common(labels)
+		for k := range labels {
+			b.Rows[k].Label = dotted(labels[k])
+		}
+		out = append(out, b)
+	}
+	out = append(out, PrintedBlanks{Questions: asked("after", nil)})
+	return slices.DeleteFunc(out, func(b PrintedBlanks) bool { return len(b.Rows)+len(b.Questions) == 0 })
+}
+
+// common takes out of labels what all of them share, and gives it; what is left
+// tells them apart.
+func common(labels [][4]string) string {
+	var shared [4]string
+	for part := range shared {
+		if len(labels) > 1 && !slices.ContainsFunc(labels, func(l [4]string) bool { return l[part] != labels[0][part] }) {
+			shared[part] = labels[0][part]
+			for k := range labels {
+				labels[k][part] = ""
+			}
+		}
+	}
+	return dotted(shared)
+}
+
+func dotted(parts [4]string) string {
+	return strings.Join(slices.DeleteFunc(parts[:], func(w string) bool { return w == "" }), " · ")
 }
 
 func printedItems(d *design.Document, r review.Review, w *writer) []PrintedItem {

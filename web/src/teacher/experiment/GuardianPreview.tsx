@@ -111,6 +111,7 @@ const doingSheets = [
   ['safety', say('guardianPreview.print-the-safety-sheet')],
   ['materials', say('guardianPreview.print-the-materials-list')],
   ['substitutions', say('guardianPreview.print-the-substitution-list')],
+  ['notebook', say('guardianPreview.print-the-sheet-to-write-on')],
 ];
 const watchSheets = [
   ['watch', say('guardianPreview.print-what-homes-see')],

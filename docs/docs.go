@@ -10,3 +10,18 @@ import "embed"
 //
 //go:embed examples/*.json
 var Examples embed.FS
+
+// Ready are the whole experiments among them, in the order in which they are offered.
+var Ready = []string{
+	"paper-strips",
+	"warm-wraps",
+	"sour-lemon",
+	"thirsty-beans",
+	"falling-spinners",
+	"vanishing-sugar",
+	"ringing-glasses",
+	"bag-ties",
+}
+
+// Example is the document of an experiment of this name, as JSON.
+func Example(name string) ([]byte, error) { return Examples.ReadFile("examples/" + name + ".json") }

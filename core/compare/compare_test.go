@@ -18,7 +18,7 @@ import (
 
 func class(t testing.TB, heights map[string][]float64) (*design.Document, []compare.Home) {
 	t.Helper()
-	raw, _ := docs.Examples.ReadFile("examples/paper-strips.json")
+	raw, _ := docs.Example("paper-strips")
 	d, err := design.Read(raw)
 	if err != nil {
 		t.Fatal(err)

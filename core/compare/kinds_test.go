@@ -109,7 +109,7 @@ func TestLevelsAreCompared(t *testing.T) {
 	}
 	if s := f.Words.Teacher["en"]; !strings.HasPrefix(
 		s,
-		"Supported: sugar left is less with Warm than with Cold (Sign test",
+		"Supported: sugar left is less with Warm than with Cold. Sign test",
 	) ||
 		!strings.Contains(s, "Of 19 homes that could tell, 1 say more and 18 say less; 3 saw no difference") {
 		t.Error(s)

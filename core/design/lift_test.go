@@ -56,8 +56,8 @@ func TestLift(t *testing.T) {
 // A key that nothing reads is named, in every language; a sound document, of
 // either form, has none.
 func TestStrays(t *testing.T) {
-	for _, name := range []string{"paper-strips", "thirsty-beans", "falling-spinners", "sour-lemon", "warm-wraps"} {
-		raw, err := docs.Examples.ReadFile("examples/" + name + ".json")
+	for _, name := range docs.Ready {
+		raw, err := docs.Example(name)
 		if err != nil {
 			t.Fatal(err)
 		}

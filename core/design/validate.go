@@ -207,7 +207,8 @@ func (v *validator) conditions() {
 	if len(d.Conditions) > 1 && empty(d.Changed.Name) {
 		v.say(Warning, "no-changed", "/changed", nil)
 	}
-	if len(d.Conditions) > 1 && controls == 0 {
+	each := slices.ContainsFunc(d.Readings, func(r Reading) bool { return r.PerCondition() })
+	if len(d.Conditions) > 1 && controls == 0 && (each || len(d.Readings) == 0) { // where they are only put in order, none is
 		v.say(Hint, "no-control", "/conditions", nil)
 	}
 	if d.Trials < 1 || d.Trials > 20 {

@@ -15,7 +15,7 @@ import (
 
 func example(t *testing.T, name string) *design.Document {
 	t.Helper()
-	raw, err := docs.Examples.ReadFile("examples/" + name + ".json")
+	raw, err := docs.Example(name)
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -16,7 +16,7 @@ var start = time.Date(2027, 2, 2, 10, 40, 0, 0, time.UTC)
 
 func strips(t testing.TB) *design.Document {
 	t.Helper()
-	raw, err := docs.Examples.ReadFile("examples/paper-strips.json")
+	raw, err := docs.Example("paper-strips")
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -83,7 +83,7 @@ func TestUnderstand(t *testing.T) {
 		got.Message.ID == "" {
 		t.Errorf("wet: %+v", got)
 	}
-	beans, _ := docs.Examples.ReadFile("examples/thirsty-beans.json")
+	beans, _ := docs.Example("thirsty-beans")
 	b, _ := design.Read(beans)
 	mass, _ := b.Reading("before")
 	if got := notebook.Understand(mass, "scale-1", "40.3 g", english); len(got.Checks) != 1 ||

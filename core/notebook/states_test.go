@@ -16,7 +16,7 @@ import (
 
 func read(t *testing.T, name string) *design.Document {
 	t.Helper()
-	raw, err := docs.Examples.ReadFile("examples/" + name + ".json")
+	raw, err := docs.Example(name)
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -151,7 +151,7 @@ func busy() time.Duration {
 // 200 ms and 64 MB; the worst is printed.
 func TestMutants(t *testing.T) {
 	r := rand.New(rand.NewPCG(9, 2026))
-	names := []string{"paper-strips", "thirsty-beans", "falling-spinners", "warm-wraps", "sour-lemon"}
+	names := docs.Ready
 	var slowest time.Duration
 	var most uint64
 	var worst, largest []byte
@@ -203,7 +203,7 @@ func TestMutantsGoTheWholeWay(t *testing.T) {
 		t.Skip("changed designs are for the whole tier")
 	}
 	r := rand.New(rand.NewPCG(27, 11))
-	names := []string{"paper-strips", "thirsty-beans", "falling-spinners", "warm-wraps", "sour-lemon"}
+	names := docs.Ready
 	typed := []string{
 		"82 mm",
 		"5.5",
@@ -295,7 +295,7 @@ func TestMutantsGoTheWholeWay(t *testing.T) {
 // example is an example document as a tree.
 func example(t *testing.T, name string) any {
 	t.Helper()
-	raw, err := docs.Examples.ReadFile("examples/" + name + ".json")
+	raw, err := docs.Example(name)
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -11,7 +11,7 @@ import (
 )
 
 func TestMargin(t *testing.T) {
-	raw, _ := docs.Examples.ReadFile("examples/paper-strips.json")
+	raw, _ := docs.Example("paper-strips")
 	for _, c := range []struct {
 		name     string
 		change   func(*design.Document)
@@ -54,7 +54,7 @@ func TestMargin(t *testing.T) {
 
 // Each line of the margin leads to the place where it is mended.
 func TestMarginLeadsToThePlace(t *testing.T) {
-	raw, _ := docs.Examples.ReadFile("examples/paper-strips.json")
+	raw, _ := docs.Example("paper-strips")
 	for _, c := range []struct {
 		name        string
 		change      func(*design.Document)
@@ -88,7 +88,7 @@ func TestMarginLeadsToThePlace(t *testing.T) {
 
 // A review answers while a teacher types.
 func BenchmarkReview(b *testing.B) {
-	raw, _ := docs.Examples.ReadFile("examples/thirsty-beans.json")
+	raw, _ := docs.Example("thirsty-beans")
 	d, err := design.Read(raw)
 	if err != nil {
 		b.Fatal(err)

@@ -52,7 +52,7 @@ func TestExportIsComparedTheSame(t *testing.T) {
 		len(file.Homes) != len(names) {
 		t.Fatalf("%v, %+v", err, file)
 	}
-	raw, _ := docs.Examples.ReadFile("examples/paper-strips.json")
+	raw, _ := docs.Example("paper-strips")
 	d, err := design.Read(raw)
 	if err != nil {
 		t.Fatal(err)

@@ -10,6 +10,7 @@ import (
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/safety"
+	"patient-kitchen/docs"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/view/drafts"
@@ -151,7 +152,7 @@ func TestMend(t *testing.T) {
 // teacher's own words too, in amounts that can be measured out.
 func TestSubstitutesAreOneList(t *testing.T) {
 	hollow := regexp.MustCompile(`\d[.,]0+( |$)`)
-	for _, name := range []string{"paper-strips", "sour-lemon", "thirsty-beans", "falling-spinners", "warm-wraps"} {
+	for _, name := range docs.Ready {
 		d := example(t, name)
 		for _, language := range []string{"en", "es"} {
 			p, err := sheets.Print(&d, "substitutions", language)

@@ -50,7 +50,7 @@ func TestSeed(t *testing.T) {
 		}
 		who := app.TeacherActor{ID: teacher.ID}
 		list, err := a.Assignments(ctx, who, "en")
-		if err != nil || len(list) != 1 {
+		if err != nil || len(list) != 2 {
 			t.Fatal(list, err)
 		}
 		if links, err := demo.Links(ctx, a, "Gorse"); err != nil || len(links) != 1 {
@@ -58,6 +58,13 @@ func TestSeed(t *testing.T) {
 		}
 		if _, err := demo.Links(ctx, a, "Nessie"); err == nil {
 			t.Error("a home the demo does not have")
+		}
+		younger, err := a.Results(ctx, who, list[1].Class, list[1].ID, "en")
+		if err != nil {
+			t.Fatal(err)
+		}
+		if c := younger.Comparisons[0]; c.Kind != "ordinal" || c.Findings[1].Verdict != "supported" || c.Groups[2].N < 12 {
+			t.Errorf("5B does not see that less sugar is left in warm water: %+v", c)
 		}
 		r, err := a.Results(ctx, who, list[0].Class, list[0].ID, "en")
 		if err != nil {

@@ -6,11 +6,13 @@ import (
 	"errors"
 	"fmt"
 	"math/rand/v2"
+	"slices"
 	"time"
 
 	"github.com/google/uuid"
 
 	"patient-kitchen/core/notebook"
+	"patient-kitchen/docs"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/view/drafts"
@@ -99,7 +101,8 @@ type seeder struct {
 	ctx     context.Context
 	moment  time.Time
 	teacher app.TeacherActor
-	class   uuid.UUID
+	class   uuid.UUID // 7M
+	younger uuid.UUID // 5B
 	as      uuid.UUID
 	rng     *rand.Rand
 }
@@ -143,6 +146,13 @@ func Seed(ctx context.Context, a *app.App, now time.Time, seed uint64) error {
 	if err := s.teachersOwn(lesson); err != nil {
 		return err
 	}
+	if err := s.sugarClass(lesson); err != nil {
+		return fmt.Errorf("5B: %w", err)
+	}
+	s.moment = now
+	if err := s.sharedSugar(lesson); err != nil {
+		return err
+	}
 	return a.Store.SetMarker(ctx, marker, now.UTC().Format(time.RFC3339))
 }
 
@@ -171,6 +181,8 @@ func (s *seeder) classes(now time.Time) error {
 		}
 		if c.name == "7M" {
 			s.class = v.ID
+		} else {
+			s.younger = v.ID
 		}
 		for i, h := range c.homes {
 			f := app.HomeFields{Nickname: h, Phone: fmt.Sprintf("0555 010 %03d", 100+i)}
@@ -188,7 +200,10 @@ func (s *seeder) classes(now time.Time) error {
 
 func (s *seeder) experiments(lesson time.Time) error {
 	var strips uuid.UUID
-	for _, name := range []string{"sour-lemon", "warm-wraps", "falling-spinners", "thirsty-beans", "paper-strips"} {
+	for _, name := range slices.Backward(docs.Ready) { // the last made stands first
+		if name == sugar {
+			continue // made with its class
+		}
 		raw, err := drafts.Example(name)
 		if err != nil {
 			return err

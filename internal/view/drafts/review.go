@@ -233,7 +233,7 @@ func Strange(raw []byte) error {
 
 // Example reads one of the examples that ship with the program.
 func Example(name string) ([]byte, error) {
-	raw, err := docs.Examples.ReadFile("examples/" + name + ".json")
+	raw, err := docs.Example(name)
 	if err != nil {
 		return nil, refusal.Field("example", refusal.Rule("example"), "paper-strips")
 	}

@@ -39,7 +39,7 @@ func book(t *testing.T, d *design.Document, home int) *notebook.Book {
 
 // A home's row and what six homes found, for the desk and for a file.
 func TestClass(t *testing.T) {
-	raw, err := docs.Examples.ReadFile("examples/paper-strips.json")
+	raw, err := docs.Example("paper-strips")
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -143,12 +143,10 @@ function Jar({
   const drawn = (
     <>
       <JarPicture share={heap.n / most} /> {heap.n}
-      {heap.middle && (
-        <span className="middle">
-          {' ◆'}
-          <span className="visually-hidden">{say('ledgePlot.middle')}</span>
-        </span>
-      )}
+      <span className={heap.middle ? 'middle' : 'invisible'} aria-hidden="true">
+        ◆
+      </span>
+      {heap.middle && <span className="visually-hidden">{say('ledgePlot.middle')}</span>}
     </>
   );
   if (!onOpen) return <span className="heap">{drawn}</span>;

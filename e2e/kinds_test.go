@@ -138,3 +138,94 @@ func TestKindsAreDesigned(t *testing.T) {
 	p.sees("The conditions are put in order, unless you name other things.")
 	p.do(chromedp.KeyEvent(kb.Escape))
 }
+
+// damp asks for the other kinds: words by sense, several things, where woodlice
+// stand at two looks, when something happens, and words of their own.
+const damp = `{schema: 3, title: {en: 'Damp corner', es: 'Rincón húmedo'}, question: {en: 'Where do they like it best?', es: '¿Dónde están mejor?'}, age_band: '11-13', way: 'follow-along', languages: ['en', 'es'], trials: 1,
+ changed: {name: {en: 'the paper', es: 'el papel'}}, conditions: [{id: 'dry', name: {en: 'Dry', es: 'Seco'}, control: true}, {id: 'wet', name: {en: 'Wet', es: 'Mojado'}}],
+ needs: [{id: 'paper', name: {en: 'two papers', es: 'dos papeles'}, kind: 'object'}],
+ steps: [{id: 'lay', kind: 'do', title: {en: 'Lay the papers out', es: 'Pon los papeles'}, text: {en: 'Lay a dry and a wet paper side by side.', es: 'Pon un papel seco y uno mojado juntos.'}, duration: '2 min', uses: ['paper']},
+  {id: 'look', kind: 'measure', title: {en: 'Look and say', es: 'Mira y di'}, text: {en: 'Look at both papers.', es: 'Mira los dos papeles.'}, duration: '5 min', uses: ['paper'], takes: [{reading: 'is', condition: 'wet'}, {reading: 'seen'}, {reading: 'where', time: '5 min'}, {reading: 'curls'}]},
+  {id: 'again', kind: 'observe', title: {en: 'Look again', es: 'Mira otra vez'}, text: {en: 'Look once more.', es: 'Mira una vez más.'}, duration: '5 min', uses: ['paper'], takes: [{reading: 'is', condition: 'dry'}, {reading: 'where', time: '15 min'}, {reading: 'tell'}]}],
+ readings: [{id: 'is', kind: 'words', name: {en: 'the paper is', es: 'el papel está'}, per: ['condition'], senses: {looks: [{id: 'dark', word: {en: 'dark', es: 'oscuro'}}, {id: 'wavy', word: {en: 'wavy', es: 'ondulado'}}], feels: [{id: 'cool', word: {en: 'cool', es: 'frío'}}]}},
+  {id: 'seen', kind: 'several', name: {en: 'what you saw', es: 'lo que viste'}, options: [{id: 'drops', word: {en: 'drops', es: 'gotas'}}, {id: 'folds', word: {en: 'folds', es: 'pliegues'}}]},
+  {id: 'where', kind: 'zones', name: {en: 'where the counters lie', es: 'dónde están las fichas'}, of: '8', times: ['5 min', '15 min'], settling: ['5 min'], zones: [{id: 'wet', word: {en: 'wet', es: 'mojado'}}, {id: 'dry', word: {en: 'dry', es: 'seco'}}]},
+  {id: 'curls', kind: 'event', symbol: 'curls', name: {en: 'the edge curls', es: 'el borde se dobla'}, not_by: '10 s', unit: 's'},
+  {id: 'tell', kind: 'text', name: {en: 'what you would ask next', es: 'qué preguntarías ahora'}}]}`
+
+// The other kinds go the whole way too, in a home that reads Spanish.
+func TestOtherKindsGoTheWholeWay(t *testing.T) {
+	demo := theDemo(t)
+	teacher := tab(t, 1280, 800)
+	teacher.signIn(demo.base)
+	id := made(teacher, damp)
+	if status := issued(teacher, id); status != 200 {
+		t.Fatalf("it is not issued: %v", status)
+	}
+	p := tab(t, 390, 844)
+	line := newProxy(t, strings.TrimPrefix(demo.base, "http://"))
+	p.open(strings.Replace(demo.link("Gorse"), demo.base, line.base(), 1))
+	p.ticks("Español")
+	p.press("Seguir")
+	p.press("Rincón húmedo")
+	p.writes("Su nombre (persona adulta)", "A. Gorsby")
+	p.press("Damos permiso, empezar")
+	p.press("Empezar de todos modos")
+	p.sees("Pon los papeles")
+	p.press("Hecho, siguiente")
+	p.sees("Mira los dos papeles")
+	line.cut()
+	p.tile("is/wet", "oscuro")
+	p.tile("is/wet", "frío")
+	p.writes("una palabra tuya", "como trapo")
+	p.press("Agregar")
+	p.tile("seen", "gotas")
+	p.fits("words and zones")
+	p.violations("words and zones")
+	p.tile("where", "mojado0")
+	p.tile("where", "mojado1")
+	p.tile("where", "seco0")
+	p.sees("3 de 8 en su sitio")
+	p.until(
+		"not by is an answer now",
+		`[...document.querySelectorAll('button')].some((b) => b.textContent === 'No ha pasado' && !b.disabled)`,
+	)
+	p.press("No ha pasado")
+	p.sees("todavía no")
+	p.press("Cambiar")
+	p.press("AHORA")
+	p.press("Hecho, siguiente") // the rest is kept when the step is left
+	p.sees("Mira una vez más")
+	p.tile("is/dry", "ondulado")
+	p.tile("where", "mojado0")
+	p.writes("Tus palabras", "¿Y con sal?")
+	p.fits("a text")
+	p.violations("a text")
+	line.heal()
+	evaluate[bool](p, `(() => { dispatchEvent(new Event('online')); return true; })()`)
+	p.press("Hecho: ver mi resultado")
+	p.sees("oscuro y frío")
+	p.sees("«¿Y con sal?»")
+	p.fits("a result of words")
+	p.violations("a result of words")
+
+	teacher.open(demo.base + "/experiments/" + id + "/collect")
+	teacher.sees("dark, cool, “como trapo”")
+	teacher.sees("2 · 1")
+	teacher.violations("words in the table")
+	teacher.open(demo.base + "/experiments/" + id + "/compare")
+	teacher.sees("the paper is")
+	teacher.chooses("plot", "where the counters lie")
+	teacher.sees("5 min (settling)")
+	teacher.violations("looks on ledges")
+	teacher.chooses("plot", "the edge curls")
+	csv := evaluate[string](
+		teacher,
+		`fetch([...document.querySelectorAll('a[download]')].find((a) => a.href.includes('.csv')).href).then((r) => r.text())`,
+	)
+	for _, want := range []string{"words,dark cool", "several,drops", "zones,dry:1 wet:2", "text,¿Y con sal?", "event,"} {
+		if !strings.Contains(csv, want) {
+			t.Errorf("the table lacks %q:\n%s", want, csv)
+		}
+	}
+}

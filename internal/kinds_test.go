@@ -32,6 +32,8 @@ type kind struct {
 
 func count(n int) *int { return &n }
 
+func seconds(s float64) *float64 { return &s }
+
 var kinds = map[design.ReadingKind]kind{
 	design.QuantityKind: {
 		asks: `"symbol": "x", "unit": "mm", "instruments": [{"id": "ruler", "name": {"en": "ruler"}, "resolution": "1 mm"}]`, typed: "12 mm",
@@ -39,28 +41,78 @@ var kinds = map[design.ReadingKind]kind{
 	},
 	design.CountKind: {
 		asks: `"symbol": "x", "of": "20"`, given: &notebook.Given{Count: count(7), Escaped: 1}, other: &notebook.Given{Count: count(3), Escaped: 1},
-		wrong: &notebook.Given{Count: count(-1)}, words: "7 of 20; 1 rolled away", code: "7", blank: "of 20", test: "paired-t", editor: "count",
+		wrong: &notebook.Given{
+			Count: count(-1),
+		}, words: "7 of 20; 1 rolled away", code: "7", blank: "of 20", test: "paired-t", editor: "count",
 	},
 	design.OrdinalKind: {
 		asks:  `"levels": [{"id": "low", "word": {"en": "a little"}}, {"id": "high", "word": {"en": "a lot"}}]`,
 		given: &notebook.Given{Level: "high"}, other: &notebook.Given{Level: "low"},
-		wrong: &notebook.Given{Level: "huge"}, words: "a lot", code: "high", blank: "a little", test: "sign", editor: "ordinal",
+		wrong: &notebook.Given{
+			Level: "huge",
+		}, words: "a lot", code: "high", blank: "a little", test: "sign", editor: "ordinal",
 	},
 	design.YesPartlyNoKind: {
 		given: &notebook.Given{Answer: "partly"}, other: &notebook.Given{Answer: "no"},
-		wrong: &notebook.Given{Answer: "maybe"}, words: "partly", code: "partly", blank: "yes", test: "sign", editor: "yes-partly-no",
+		wrong: &notebook.Given{
+			Answer: "maybe",
+		}, words: "partly", code: "partly", blank: "yes", test: "sign", editor: "yes-partly-no",
 	},
 	design.ChoiceKind: {
 		asks:  `"right": "a", "options": [{"id": "a", "word": {"en": "the whisk"}}, {"id": "b", "word": {"en": "the sieve"}}]`,
 		given: &notebook.Given{Chosen: []string{"a"}}, other: &notebook.Given{Chosen: []string{"b"}},
-		wrong: &notebook.Given{Chosen: []string{"a", "b"}}, words: "the whisk", code: "a", blank: "the sieve", test: "binomial", editor: "choice",
+		wrong: &notebook.Given{
+			Chosen: []string{"a", "b"},
+		}, words: "the whisk", code: "a", blank: "the sieve", test: "binomial", editor: "choice",
 	},
 	design.OrderKind: {
 		asks:  `"things": [{"id": "a", "word": {"en": "short"}}, {"id": "b", "word": {"en": "long"}}]`,
 		given: &notebook.Given{Order: [][]string{{"b"}, {"a"}}}, other: &notebook.Given{Order: [][]string{{"a", "b"}}},
-		wrong: &notebook.Given{Order: [][]string{{"b"}, {"b"}}}, words: "long > short", code: "b>a", blank: "short · long", test: "page", editor: "order",
+		wrong: &notebook.Given{
+			Order: [][]string{{"b"}, {"b"}},
+		}, words: "long > short", code: "b>a", blank: "short · long", test: "page", editor: "order",
+	},
+	design.SeveralKind: {
+		asks:  `"options": [{"id": "a", "word": {"en": "the whisk"}}, {"id": "b", "word": {"en": "the sieve"}}]`,
+		given: &notebook.Given{Chosen: []string{"a", "b"}}, other: &notebook.Given{Chosen: []string{"b"}},
+		wrong: &notebook.Given{
+			Chosen: []string{"a", "c"},
+		}, words: "the whisk, the sieve", code: "a b", test: "sign", editor: "several",
+	},
+	design.ZonesKind: {
+		asks: `"of": "8", "zones": [{"id": "a", "word": {"en": "lettuce"}}, {"id": "b", "word": {"en": "oats"}}]`,
+		given: &notebook.Given{
+			Counts:  map[string]int{"a": 5, "b": 2},
+			Escaped: 1,
+		}, other: &notebook.Given{Counts: map[string]int{"a": 4, "b": 4}},
+		wrong: &notebook.Given{
+			Counts: map[string]int{"c": 1},
+		}, words: "5 · 2; 1 escaped", code: "a:5 b:2", test: "zones-t", editor: "zones",
+	},
+	design.WordsKind: {
+		asks: `"senses": {"looks": [{"id": "a", "word": {"en": "wrinkled"}}], "feels": [{"id": "b", "word": {"en": "hard"}}]}`,
+		given: &notebook.Given{
+			Words: map[string][]string{"looks": {"a"}},
+			Own:   map[string][]string{"feels": {"like a raisin"}},
+		}, other: &notebook.Given{Words: map[string][]string{"feels": {"b"}}},
+		wrong: &notebook.Given{
+			Words: map[string][]string{"looks": {"b"}},
+		}, words: "wrinkled, “like a raisin”", code: "a", test: "sign", editor: "words",
+	},
+	design.EventKind: {
+		asks: `"symbol": "x", "not_by": "30 min"`, given: &notebook.Given{At: seconds(750)}, other: &notebook.Given{At: seconds(1500)},
+		wrong: &notebook.Given{
+			At:    seconds(750),
+			NotBy: seconds(60),
+		}, words: "12.5", code: "750", test: "paired-t", editor: "event",
+	},
+	design.TextKind: {
+		given: &notebook.Given{Text: "It fizzed.", Language: "en"}, other: &notebook.Given{Text: "Nothing."},
+		wrong: &notebook.Given{Text: " "}, words: "“It fizzed.”", code: "It fizzed.", editor: "text",
 	},
 }
+
+func r(d *design.Document) *design.Reading { return &d.Readings[0] }
 
 // Each kind of reading stands in every place: asked for, checked at entry, in the
 // teacher's table, as a home's result, compared, in files, on paper, on the phone and
@@ -90,14 +142,24 @@ func TestKindsStandEverywhere(t *testing.T) {
 			switch id {
 			case design.ChoiceKind:
 				claim = `{"id": "c", "says": "share", "value": "r", "condition": "warm", "option": "right"}`
+			case design.SeveralKind, design.WordsKind:
+				claim = `{"id": "c", "says": "more", "value": "r", "condition": "warm", "against": "cold", "option": "a"}`
+			case design.ZonesKind:
+				claim = `{"id": "c", "says": "more", "value": "r", "condition": "warm", "zone": "a"}`
 			case design.OrderKind:
 				claim = `{"id": "c", "says": "order", "value": "r", "condition": "warm", "order": ["b", "a"]}`
 			}
-			d, err := design.Read([]byte(`{"schema": 3, "title": {"en": "Kinds"}, "question": {"en": "Which?"}, "age_band": "11-13", "way": "follow-along", "languages": ["en"], "trials": 1,
+			d, err := design.Read(
+				[]byte(
+					`{"schema": 3, "title": {"en": "Kinds"}, "question": {"en": "Which?"}, "age_band": "11-13", "way": "follow-along", "languages": ["en"], "trials": 1,
 				"changed": {"name": {"en": "warmth"}}, "conditions": [{"id": "cold", "name": {"en": "Cold"}, "control": true}, {"id": "warm", "name": {"en": "Warm"}}],
-				"readings": [{"id": "r", "kind": "` + string(id) + `", "name": {"en": "what is asked"}, "per": ["condition"]` + asks + `}],
+				"readings": [{"id": "r", "kind": "` + string(
+						id,
+					) + `", "name": {"en": "what is asked"}, "per": ["condition"]` + asks + `}],
 				"claims": [` + claim + `],
-				"steps": [{"id": "s", "kind": "measure", "title": {"en": "Look"}, "takes": [{"reading": "r"}]}]}`))
+				"steps": [{"id": "s", "kind": "measure", "title": {"en": "Look"}, "takes": [{"reading": "r"}]}]}`,
+				),
+			)
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -129,25 +191,41 @@ func TestKindsStandEverywhere(t *testing.T) {
 						t.Fatalf("it is refused: %+v", p)
 					}
 				}
-				homes = append(homes, compare.Home{Key: "h", Book: notebook.Open(&d, entries, notebook.Writer{Language: "en"}, nil)})
+				homes = append(
+					homes,
+					compare.Home{Key: "h", Book: notebook.Open(&d, entries, notebook.Writer{Language: "en"}, nil)},
+				)
 			}
 			row := results.ViewHome(results.Home{Nickname: "Fern"}, "granted", homes[0].Book, "en")
-			if cell := row.Cells[1]; cell.State != "value" || cell.Text != k.words && !strings.HasPrefix(cell.Text, k.words) {
+			if cell := row.Cells[1]; cell.State != "value" ||
+				cell.Text != k.words && !strings.HasPrefix(cell.Text, k.words) {
 				t.Errorf("in the table it is %+v, not %q", cell, k.words)
 			}
 			if r := row.Results[len(row.Results)-1]; !r.OK || r.Text == "" {
 				t.Errorf("a home's result is %+v", r)
 			}
 			report := compare.Work(&d, homes, true)
-			if len(report.Findings) != 1 || string(report.Findings[0].Test) != k.test || report.Findings[0].Kind != string(id) ||
+			if k.test == "" {
+				if len(report.Findings) != 0 {
+					t.Errorf("text is compared: %+v", report.Findings)
+				}
+			} else if len(report.Findings) != 1 || string(report.Findings[0].Test) != k.test || report.Findings[0].Kind != string(id) ||
 				report.Findings[0].Words.Teacher["en"] == "" || report.Findings[0].Words.Family["es"] == "" {
 				t.Errorf("it is compared as %+v", report.Findings)
 			}
+			if k.test == "" {
+				return
+			}
 			view := results.ViewComparison(&d, compare.Class(&d, homes)[0], func(s string) string { return s }, "en")
-			if view.Kind != string(id) || !strings.Contains(plot, "comparison.kind") {
+			if view.Kind != string(id) || (view.Ledge != nil) == (r(&d).Numeric()) ||
+				!strings.Contains(plot, "comparison.ledge") {
 				t.Errorf("its plot is of %s", view.Kind)
 			}
-			file := export.Class{Language: "en", Design: &d, Readings: compare.Readings{Readings: results.ExportBook("Fern", homes[0].Book)}}
+			file := export.Class{
+				Language: "en",
+				Design:   &d,
+				Readings: compare.Readings{Readings: results.ExportBook("Fern", homes[0].Book)},
+			}
 			var csv strings.Builder
 			if err := file.ReadingsCSV(&csv, export.Usual); err != nil {
 				t.Fatal(err)
@@ -163,7 +241,7 @@ func TestKindsStandEverywhere(t *testing.T) {
 			if err != nil || len(paper.Blanks) != 1 || paper.Blanks[0].Rows[0].Reading.Kind != string(id) {
 				t.Errorf("on paper: %v %+v", err, paper.Blanks)
 			}
-			if id != design.QuantityKind && id != design.CountKind && id != design.OrderKind && !strings.Contains(phone, `'`+string(id)+`'`) &&
+			if id != design.QuantityKind && !strings.Contains(phone, `'`+string(id)+`'`) &&
 				!strings.Contains(phone, string(id)+`:`) {
 				t.Errorf("the phone does not ask it")
 			}

@@ -17,6 +17,7 @@ type Claim struct {
 	Value     string   `json:"value"`
 	Condition string   `json:"condition,omitempty"`
 	Option    string   `json:"option,omitempty"`
+	Zone      string   `json:"zone,omitempty"`
 	Against   string   `json:"against,omitempty"`
 	Order     []string `json:"order,omitempty"`
 	Stated    *float64 `json:"stated,omitempty"`
@@ -44,7 +45,7 @@ func outcomes(d *design.Document) (all []outcome, first int) {
 	for _, x := range d.Outcomes() {
 		unit, ok := quantity.LookupUnit(x.Unit)
 		if x.Reading != nil {
-			unit, ok = quantity.One, true
+			unit, ok = quantity.One, x.Reading.Sort() != design.TextKind // of which nothing is compared
 		}
 		if !ok {
 			continue
@@ -56,11 +57,14 @@ func outcomes(d *design.Document) (all []outcome, first int) {
 			counts:     (unit == quantity.One || unit.Dim == quantity.Count) && counted(d, x.Derived),
 			name:       x.Name,
 		}
+		if r, is := d.Reading(x.ID); is && r.Sort() == design.EventKind {
+			o.ratio = true // times to an event are compared as factors, unless it is said otherwise
+		}
 		for i, m := range d.Measured {
 			if !speaksOf(d, m.Reading, x.Derived) {
 				continue
 			}
-			o.ratio = m.Scale == "ratio"
+			o.ratio = m.Scale == "ratio" || o.ratio && m.Scale == ""
 			o.matters, _ = size(m.Matters, unit, o.ratio)
 			o.stated, o.hasStated = size(m.Stated, unit, false)
 			if first < 0 && i == 0 {
@@ -155,7 +159,7 @@ func usual(o outcome, control, made string) []Claim {
 		}
 		out = append(out, c)
 	}
-	if o.chosen() || o.ordered() {
+	if o.Reading != nil && !o.levelled() {
 		return append(out, o.ofKind(made)...)
 	}
 	if len(o.conditions) < 2 {
@@ -191,6 +195,7 @@ func stated(d *design.Document, c design.Claim, all []outcome, first int) (Claim
 		Value:     o.ID,
 		Condition: c.Condition,
 		Option:    c.Option,
+		Zone:      c.Zone,
 		Against:   c.Against,
 		Order:     c.Order,
 		Made:      "before",
@@ -216,6 +221,11 @@ func stated(d *design.Document, c design.Claim, all []outcome, first int) (Claim
 			out.Stated = &by
 		}
 		return out, o.chosen() && has(out.Condition) && *out.Stated > 0 && *out.Stated < 1
+	case o.zoned():
+		out.Against = ""
+		return out, has(out.Condition) && slices.Contains([]string{"more", "less", "differs"}, c.Says)
+	case o.naming():
+		return out, has(out.Condition) && has(out.Against) && out.Condition != out.Against && c.Option != ""
 	case o.chosen(), o.ordered() && c.Says != "order", o.levelled() && (c.Says == "equals" || c.Says == "same"):
 		return out, false // nothing such can be said of this kind
 	case o.ordered():

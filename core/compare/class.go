@@ -39,6 +39,7 @@ type Group struct {
 	N       int
 	Counted []Counted // levels and options
 	Places  [][]Heap  // of things put in order: homes by thing and place
+	Looks   [][]Heap  // of zones: animals by look and zone, then escaped and undecided
 	Seen    text.Message
 }
 
@@ -115,6 +116,7 @@ func (a *analysis) summary(o outcome, condition string) Group {
 	if o.Reading != nil {
 		g.Enough = g.N >= MinHomes
 		g.Counted, g.Places, g.Seen = a.counted(&o, condition), a.places(&o, condition), a.agreement(&o, condition)
+		g.Looks = a.looks(&o, condition)
 		return g
 	}
 	s, ok := stats.Summarise(plain)

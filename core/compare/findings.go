@@ -19,6 +19,7 @@ const (
 	TooFew        = "too-few"
 	TooFewDecided = "too-few-decided"
 	OneHome       = "one-home"
+	Undecided     = "undecided"
 	AllZero       = "all-zero"
 )
 
@@ -106,6 +107,7 @@ func (a *analysis) findings(family string, claims []Claim) []Finding {
 		f.Corrected = corrected[i]
 		f.JointLow, f.JointHigh = f.Test.Joint(f.M)
 		f.judge(a)
+		a.lost(f)
 		a.without(f, ps, i)
 		if f.Made == "afterwards" {
 			f.Seen = f.Corrected < 0.05
@@ -145,6 +147,10 @@ func (a *analysis) test(c Claim) Finding {
 	switch {
 	case c.Says == "share":
 		return a.share(f, o)
+	case o.zoned():
+		return a.zone(f, o)
+	case o.naming():
+		return a.naming(f)
 	case c.Says == "order" && o.ordered():
 		return a.page(f, o)
 	case c.Says == "order":

@@ -14,7 +14,7 @@ func (a *analysis) groups(findings []Finding) {
 	var ps []float64
 	for i := range findings {
 		f := &findings[i]
-		if f.Signs || f.Says == "order" || f.Says == "share" {
+		if f.Signs || f.Says == "order" || f.Says == "share" || a.outcome(f.Value).Reading != nil {
 			continue
 		}
 		for _, by := range []string{"tool", "language"} {

@@ -3,6 +3,7 @@ package compare
 import (
 	"math"
 	"slices"
+	"strings"
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
@@ -32,13 +33,19 @@ func (p *Heap) add(key string) { p.N, p.Homes = p.N+1, append(p.Homes, key) }
 func (o *outcome) levelled() bool { return o.Reading != nil && o.Reading.Levelled() }
 func (o *outcome) chosen() bool   { return o.Reading != nil && o.Reading.Sort() == design.ChoiceKind }
 func (o *outcome) ordered() bool  { return o.Reading != nil && o.Reading.Sort() == design.OrderKind }
+func (o *outcome) zoned() bool    { return o.Reading != nil && o.Reading.Sort() == design.ZonesKind }
+
+// naming reports whether homes name any of several things.
+func (o *outcome) naming() bool {
+	return o.Reading != nil && (o.Reading.Sort() == design.SeveralKind || o.Reading.Sort() == design.WordsKind)
+}
 
 // guessing is the share of homes that would name one option if each named any.
 func (o *outcome) guessing() float64 { return 1 / float64(len(o.Reading.Options)) }
 
 // counted counts the homes' choices in one condition.
 func (a *analysis) counted(o *outcome, condition string) []Counted {
-	if !o.levelled() && !o.chosen() {
+	if !o.levelled() && !o.chosen() && !o.naming() {
 		return nil
 	}
 	choices := a.d.Choices(o.Reading)
@@ -55,6 +62,10 @@ func (a *analysis) counted(o *outcome, condition string) []Counted {
 		r := a.at(h, o.ID, condition)
 		switch {
 		case r == nil:
+		case o.naming():
+			for _, id := range r.Named {
+				at(id).add(a.homes[h].Key)
+			}
 		case o.chosen():
 			at(r.Chosen).add(a.homes[h].Key)
 		default: // between two levels it counts at the one that is more
@@ -218,6 +229,18 @@ func distinct(sorted []float64) bool {
 // than by guessing. An order claims nothing of itself.
 func (o *outcome) ofKind(made string) []Claim {
 	var out []Claim
+	if o.zoned() {
+		for _, k := range o.conditions {
+			for _, z := range o.Reading.Zones {
+				id := strings.Join(
+					slices.DeleteFunc([]string{o.ID, k, z.ID}, func(s string) bool { return s == "" }),
+					"-",
+				)
+				out = append(out, Claim{ID: id, Says: "differs", Value: o.ID, Condition: k, Zone: z.ID, Made: made})
+			}
+		}
+		return out
+	}
 	if !o.chosen() || o.Reading.Right == "" {
 		return out
 	}
@@ -286,6 +309,12 @@ func (f *Finding) kindFigures(o *outcome, a *analysis, args text.Args) {
 	option := f.Option
 	if option == "right" {
 		option = o.Reading.Right
+	}
+	if f.Zone != "" {
+		even := o.Reading.Even()[o.zoneAt(f.Zone)]
+		args["zone"], args["share10"], args["even10"] = word(f.Zone), tenths(f.Test.Estimate+even), tenths(even)
+		args["lo10"], args["hi10"] = tenths(f.Test.Low+even), tenths(f.Test.High+even)
+		return
 	}
 	args["option"], args["k"] = word(option), f.Tally.More
 	args["lo10"], args["hi10"], args["rho"] = tenths(

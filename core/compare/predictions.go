@@ -23,7 +23,7 @@ func Predictions(b *notebook.Book) []Held {
 		return out
 	}
 	o := a.outcomes[a.first()]
-	if o.chosen() || o.ordered() {
+	if o.Reading != nil && !o.levelled() {
 		return out // of these no home's own more or less is known
 	}
 	for _, q := range b.Design.Questions {

@@ -259,6 +259,9 @@ func (a *analysis) report(f Finding) FindingReport {
 	if o.counts {
 		r.Kind = "count"
 	}
+	if own, ok := a.d.Reading(f.Value); ok && own.Sort() == design.EventKind {
+		r.Kind = string(design.EventKind)
+	}
 	if o.Reading != nil {
 		r.Kind = string(o.Reading.Sort())
 	}

@@ -98,6 +98,12 @@ func (f *Finding) saying(o *outcome, verdict stats.Verdict, side string) (teache
 	case f.Says == "share":
 		id := f.sayingShare(verdict)
 		return id, id
+	case o.naming():
+		id := f.sayingNaming(verdict, side)
+		return id, id
+	case o.zoned():
+		id := f.sayingZone(verdict, side)
+		return id, id
 	case f.Says == "order" && o.ordered():
 		id := f.sayingPage(verdict)
 		return id, id
@@ -162,7 +168,7 @@ func (b bare) Show(language string) string {
 // tallied says how many homes say so by themselves; "" where that is no question.
 func (f *Finding) tallied() string {
 	switch {
-	case f.Says == "equals" || f.Says == "order" || f.Says == "share" || f.Reason == AllZero:
+	case f.Says == "equals" || f.Says == "order" || f.Says == "share" || f.Zone != "" || f.Reason == AllZero:
 		return ""
 	case f.Signs:
 		return "sign"

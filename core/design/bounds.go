@@ -72,6 +72,11 @@ func (d *Document) bounds() error {
 		most(fmt.Sprintf("/readings/%d/levels", i), "levels", len(r.Levels), maxParts)
 		most(fmt.Sprintf("/readings/%d/options", i), "options", len(r.Options), maxParts)
 		most(fmt.Sprintf("/readings/%d/things", i), "things", len(r.Things), maxParts)
+		most(fmt.Sprintf("/readings/%d/zones", i), "zones", len(r.Zones), maxParts)
+		most(fmt.Sprintf("/readings/%d/senses", i), "senses", len(r.Senses), len(Senses))
+		for sense, words := range r.Senses {
+			most(fmt.Sprintf("/readings/%d/senses/%s", i, sense), "words", len(words), maxParts)
+		}
 		most(fmt.Sprintf("/readings/%d/trials", i), "trials", r.Trials, MaxTrials)
 		conditions := 1
 		if r.PerCondition() {

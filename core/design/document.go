@@ -202,6 +202,8 @@ func Read(raw []byte) (Document, error) {
 		switch r := &d.Readings[i]; {
 		case r.Sort() == CountKind && r.Unit == "":
 			r.Unit = quantity.One.Symbol
+		case r.Sort() == EventKind && r.Unit == "":
+			r.Unit = "min"
 		case !r.Numeric():
 			r.Unit = ""
 		}

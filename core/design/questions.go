@@ -44,7 +44,8 @@ type Claim struct {
 	Says      string   `json:"says" enum:"more,less,differs,same,order,equals,share"`
 	Value     string   `json:"value,omitempty" doc:"Id of a reading or derived value; left out: the first"`
 	Condition string   `json:"condition,omitempty"`
-	Option    string   `json:"option,omitempty" doc:"For share: the id of the option, or right"`
+	Option    string   `json:"option,omitempty" doc:"For share: the id of the option, or right; of several options or words: the one that is compared"`
+	Zone      string   `json:"zone,omitempty" doc:"Of zones: the id of the one that is held against its even share"`
 	Against   string   `json:"against,omitempty" doc:"Id of the condition it is compared with; left out: the control"`
 	Order     []string `json:"order,omitempty" doc:"Ids of conditions, the least first; of a reading that is an order its things, from its beginning on"`
 	Stated    string   `json:"stated,omitempty" doc:"For equals: the value, with unit; for share: the share by chance, such as 1/4; left out: guessing"`

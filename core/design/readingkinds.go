@@ -11,20 +11,36 @@ import (
 // ReadingKind is what a reading's value is; left out, it is a quantity.
 type ReadingKind string
 
-// The kinds of reading. Quantities and counts are numbers and go into formulas;
-// of the others each is compared by itself: levels have an order and no
-// distances, options have neither.
+// The kinds of reading. Quantities, counts and times of an event are numbers and
+// go into formulas; of the others each is compared by itself: levels have an order
+// and no distances, options have neither. Text is not compared.
 const (
 	QuantityKind    ReadingKind = "quantity"
 	CountKind       ReadingKind = "count"         // whole things
 	OrdinalKind     ReadingKind = "ordinal"       // a level of a scale
 	YesPartlyNoKind ReadingKind = "yes-partly-no" // a scale of three
 	ChoiceKind      ReadingKind = "choice"        // one of several options
+	SeveralKind     ReadingKind = "several"       // any of several options
 	OrderKind       ReadingKind = "order"         // things put in order, ties allowed
+	ZonesKind       ReadingKind = "zones"         // how many are where, at each look
+	WordsKind       ReadingKind = "words"         // words by sense, the same list for every sample
+	EventKind       ReadingKind = "event"         // when something happens
+	TextKind        ReadingKind = "text"          // words of their own
 )
 
 // ReadingKinds are all of them.
-var ReadingKinds = []ReadingKind{QuantityKind, CountKind, OrdinalKind, YesPartlyNoKind, ChoiceKind, OrderKind}
+var ReadingKinds = []ReadingKind{
+	QuantityKind, CountKind, OrdinalKind, YesPartlyNoKind, ChoiceKind, SeveralKind, OrderKind, ZonesKind, WordsKind, EventKind, TextKind,
+}
+
+// Sense is one of the senses that words are said by. Nothing is tasted.
+type Sense string
+
+// Senses are all of them, in the order in which they are asked.
+var Senses = []Sense{"looks", "feels", "smells", "sounds"}
+
+// MaxZones is how many zones a dish has at most.
+const MaxZones = 6
 
 // How many levels a scale has, and how many things are put in order, at least
 // and at most.
@@ -52,6 +68,13 @@ type Choice struct {
 	Picture string         `json:"picture,omitempty" enum:"jar-full,jar-much,jar-half,jar-little,jar-empty" doc:"A drawing beside the word"`
 }
 
+// Zone is a part of a dish or ground in which animals or things are counted.
+type Zone struct {
+	ID   string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	Word text.Localized `json:"word"`
+	Area float64        `json:"area,omitempty" minimum:"0" doc:"Its share of the whole, in any unit; left out: all zones are alike"`
+}
+
 // PartOf is a part of an experiment of which a reading is taken each by itself.
 type PartOf string
 
@@ -67,7 +90,9 @@ func (r *Reading) Sort() ReadingKind {
 }
 
 // Numeric reports whether the reading is a number that formulas can use.
-func (r *Reading) Numeric() bool { return r.Sort() == QuantityKind || r.Sort() == CountKind }
+func (r *Reading) Numeric() bool {
+	return r.Sort() == QuantityKind || r.Sort() == CountKind || r.Sort() == EventKind
+}
 
 // Levelled reports whether the reading has levels, of which one is more than
 // another.
@@ -95,13 +120,25 @@ func (d *Document) Choices(r *Reading) []Choice {
 		return r.Levels
 	case YesPartlyNoKind:
 		return []Choice{{ID: Yes, Word: shared(Yes)}, {ID: Partly, Word: shared(Partly)}, {ID: No, Word: shared(No)}}
-	case ChoiceKind:
+	case ChoiceKind, SeveralKind:
 		out := slices.Clone(r.Options)
 		if r.None {
 			out = append(out, Choice{ID: None, Word: shared(None)})
 		}
 		if r.NotSure {
 			out = append(out, Choice{ID: NotSure, Word: shared(NotSure)})
+		}
+		return out
+	case ZonesKind:
+		var out []Choice
+		for _, z := range r.Zones {
+			out = append(out, Choice{ID: z.ID, Word: z.Word})
+		}
+		return out
+	case WordsKind:
+		var out []Choice
+		for _, s := range Senses {
+			out = append(out, r.Senses[s]...)
 		}
 		return out
 	case OrderKind:
@@ -126,6 +163,23 @@ func (d *Document) Rising(r *Reading) []Choice {
 	return out
 }
 
+// Even is the share of each zone if nothing were preferred: by area, or equal.
+func (r *Reading) Even() []float64 {
+	out, all := make([]float64, len(r.Zones)), 0.0
+	for i, z := range r.Zones {
+		out[i] = z.Area
+		all += z.Area
+	}
+	for i := range out {
+		if all > 0 {
+			out[i] /= all
+		} else {
+			out[i] = 1 / float64(len(out))
+		}
+	}
+	return out
+}
+
 // Total is how many there are in all for a count; false where that is open.
 func (r *Reading) Total() (int, bool) {
 	p, ok := quantity.ParseOK(r.Of)
@@ -145,6 +199,14 @@ func (r *Reading) Words() []PlacedText {
 	}{{"levels", r.Levels}, {"options", r.Options}, {"things", r.Things}} {
 		for k, c := range list.choices {
 			out = append(out, PlacedText{fmt.Sprintf("/%s/%d/word", list.name, k), c.Word})
+		}
+	}
+	for k, z := range r.Zones {
+		out = append(out, PlacedText{fmt.Sprintf("/zones/%d/word", k), z.Word})
+	}
+	for _, s := range Senses {
+		for k, c := range r.Senses[s] {
+			out = append(out, PlacedText{fmt.Sprintf("/senses/%s/%d/word", s, k), c.Word})
 		}
 	}
 	return append(out, PlacedText{"/partly", r.Partly}, PlacedText{"/from", r.From}, PlacedText{"/to", r.To})

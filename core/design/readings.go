@@ -44,31 +44,35 @@ func (d *Document) Taken(s *Step) []Slot {
 
 // Reading is something measured, counted, judged, chosen or put in order.
 type Reading struct {
-	ID            string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
-	Kind          ReadingKind    `json:"kind,omitempty" enum:"quantity,count,ordinal,yes-partly-no,choice,order" doc:"Left out: quantity"`
-	Symbol        string         `json:"symbol,omitempty" doc:"Its name in formulas, of a quantity or count" pattern:"^[A-Za-z_][A-Za-z0-9_]*$"`
-	Name          text.Localized `json:"name"`
-	Unit          string         `json:"unit,omitempty" doc:"Of a quantity: shown beside the field; of a count left out"`
-	Of            string         `json:"of,omitempty" doc:"Of a count: how many there are in all; left out: open"`
-	Levels        []Choice       `json:"levels,omitempty" doc:"Of a scale: 2 to 7 of them, in their order"`
-	Most          string         `json:"most,omitempty" enum:"first,last" doc:"The end of the scale that is more; left out: the last"`
-	Partly        text.Localized `json:"partly,omitempty" doc:"Of yes, partly or no: what partly means"`
-	Cut           string         `json:"cut,omitempty" enum:"yes,no,between" doc:"Whether partly counts as yes or no; left out: between them"`
-	Options       []Choice       `json:"options,omitempty" doc:"Of a choice"`
-	Right         string         `json:"right,omitempty" doc:"Of a choice: the id of the right option, if there is one"`
-	None          bool           `json:"none,omitempty" doc:"Of a choice: none of them can be chosen"`
-	NotSure       bool           `json:"not_sure,omitempty" doc:"Of a choice: not sure can be chosen"`
-	Things        []Choice       `json:"things,omitempty" doc:"Of an order: what is put in order; left out: the conditions"`
-	From          text.Localized `json:"from,omitempty" doc:"Of an order: the word at its beginning, such as highest"`
-	To            text.Localized `json:"to,omitempty" doc:"Of an order: the word at its end, such as lowest"`
-	Instruments   []Instrument   `json:"instruments,omitempty" doc:"Tools it can be taken with; the first is the usual one"`
-	Times         []string       `json:"times,omitempty" doc:"Planned times, such as 1 min"`
-	Per           []PartOf       `json:"per,omitempty" enum:"condition" doc:"Parts of which it is taken each by itself"`
-	Low           string         `json:"low,omitempty" doc:"Physical limit below which a value is asked about"`
-	High          string         `json:"high,omitempty" doc:"Physical limit above which a value is asked about"`
-	Trials        int            `json:"trials,omitempty" minimum:"0" maximum:"20" doc:"Trials of its own; 1: measured once at each home, whatever is tried again; left out: as many as the design has"`
-	Repeatability string         `json:"repeatability,omitempty" doc:"How far the same thing measured again falls apart, as one standard deviation"`
-	Guidance      text.Localized `json:"guidance,omitempty"`
+	ID            string             `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	Kind          ReadingKind        `json:"kind,omitempty" enum:"quantity,count,ordinal,yes-partly-no,choice,several,order,zones,words,event,text" doc:"Left out: quantity"`
+	Symbol        string             `json:"symbol,omitempty" doc:"Its name in formulas, of a quantity, count or event" pattern:"^[A-Za-z_][A-Za-z0-9_]*$"`
+	Name          text.Localized     `json:"name"`
+	Unit          string             `json:"unit,omitempty" doc:"Of a quantity: shown beside the field; of a count left out"`
+	Of            string             `json:"of,omitempty" doc:"Of a count or zones: how many there are in all; left out: open"`
+	Levels        []Choice           `json:"levels,omitempty" doc:"Of a scale: 2 to 7 of them, in their order"`
+	Most          string             `json:"most,omitempty" enum:"first,last" doc:"The end of the scale that is more; left out: the last"`
+	Partly        text.Localized     `json:"partly,omitempty" doc:"Of yes, partly or no: what partly means"`
+	Cut           string             `json:"cut,omitempty" enum:"yes,no,between" doc:"Whether partly counts as yes or no; left out: between them"`
+	Options       []Choice           `json:"options,omitempty" doc:"Of a choice or several"`
+	Right         string             `json:"right,omitempty" doc:"Of a choice: the id of the right option, if there is one"`
+	None          bool               `json:"none,omitempty" doc:"Of a choice: none of them can be chosen"`
+	NotSure       bool               `json:"not_sure,omitempty" doc:"Of a choice: not sure can be chosen"`
+	Things        []Choice           `json:"things,omitempty" doc:"Of an order: what is put in order; left out: the conditions"`
+	Zones         []Zone             `json:"zones,omitempty" doc:"Of zones: 2 to 6 of them; the looks are its times"`
+	Settling      []string           `json:"settling,omitempty" doc:"Of zones: times of looks that are left out, while they settle"`
+	Senses        map[Sense][]Choice `json:"senses,omitempty" doc:"Of words: the list of each sense: looks, feels, smells, sounds"`
+	NotBy         string             `json:"not_by,omitempty" doc:"Of an event: the time after the start at which not having happened is an answer, such as 120 min"`
+	From          text.Localized     `json:"from,omitempty" doc:"Of an order: the word at its beginning, such as highest"`
+	To            text.Localized     `json:"to,omitempty" doc:"Of an order: the word at its end, such as lowest"`
+	Instruments   []Instrument       `json:"instruments,omitempty" doc:"Tools it can be taken with; the first is the usual one"`
+	Times         []string           `json:"times,omitempty" doc:"Planned times, such as 1 min"`
+	Per           []PartOf           `json:"per,omitempty" enum:"condition" doc:"Parts of which it is taken each by itself"`
+	Low           string             `json:"low,omitempty" doc:"Physical limit below which a value is asked about"`
+	High          string             `json:"high,omitempty" doc:"Physical limit above which a value is asked about"`
+	Trials        int                `json:"trials,omitempty" minimum:"0" maximum:"20" doc:"Trials of its own; 1: measured once at each home, whatever is tried again; left out: as many as the design has"`
+	Repeatability string             `json:"repeatability,omitempty" doc:"How far the same thing measured again falls apart, as one standard deviation"`
+	Guidance      text.Localized     `json:"guidance,omitempty"`
 }
 
 // Constant is a value of the whole class that formulas use by its symbol, such

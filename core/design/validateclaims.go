@@ -48,6 +48,12 @@ func (d *Document) claimed(c Claim) bool {
 			return false
 		}
 	}
+	switch {
+	case own && r.Sort() == ZonesKind:
+		return choice(c.Zone) && slices.Contains([]string{"more", "less", "differs"}, c.Says)
+	case own && (r.Sort() == SeveralKind || r.Sort() == WordsKind):
+		return choice(c.Option) && c.Condition != "" && slices.Contains([]string{"more", "less", "differs"}, c.Says)
+	}
 	switch c.Says {
 	case "order":
 		return len(c.Order) > 1

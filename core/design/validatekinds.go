@@ -32,6 +32,37 @@ func (v *validator) given(r *Reading, path string) {
 		if r.Right != "" && !slices.ContainsFunc(r.Options, func(c Choice) bool { return c.ID == r.Right }) {
 			v.say(Error, "right-option", path+"/right", text.Args{"typed": r.Right})
 		}
+	case SeveralKind:
+		if len(r.Options) < 2 {
+			v.say(Error, "no-options", path+"/options", nil)
+		}
+		v.choices(r.Options, path+"/options")
+	case ZonesKind:
+		v.zones(r, path)
+	case WordsKind:
+		if len(v.d.Choices(r)) == 0 {
+			v.say(Error, "no-words-to-say", path+"/senses", nil)
+		}
+		for s, words := range r.Senses {
+			if !slices.Contains(Senses, s) {
+				v.say(
+					Error,
+					"kind",
+					path+"/senses",
+					text.Args{"typed": string(s), "list": []string{"looks", "feels", "smells", "sounds"}},
+				)
+			}
+			v.choices(words, fmt.Sprintf("%s/senses/%s", path, s))
+		}
+	case EventKind:
+		if u, ok := quantity.LookupUnit(r.Unit); !ok || u.Dim != quantity.Time {
+			v.say(Error, "event-unit", path+"/unit", text.Args{"typed": r.Unit})
+		}
+		if r.NotBy == "" {
+			v.say(Error, "not-by", path+"/not_by", text.Args{"name": r.Name})
+		} else {
+			v.duration(r.NotBy, path+"/not_by")
+		}
 	case OrderKind:
 		if n := len(v.d.Choices(r)); n < 2 || n > MaxThings {
 			v.say(Error, "things", path+"/things", text.Args{"n": n, "most": MaxThings})
@@ -57,6 +88,31 @@ func (v *validator) choices(list []Choice, path string) {
 		seen[c.ID] = true
 		if empty(c.Word) {
 			v.say(Error, "no-name", at+"/word", nil)
+		}
+	}
+}
+
+// zones checks that there are some to tell apart, their areas, and the looks.
+func (v *validator) zones(r *Reading, path string) {
+	if n := len(r.Zones); n < 2 || n > MaxZones {
+		v.say(Error, "zones", path+"/zones", text.Args{"n": n, "most": MaxZones})
+	}
+	v.choices(v.d.Choices(r), path+"/zones")
+	sized := 0
+	for _, z := range r.Zones {
+		if z.Area > 0 {
+			sized++
+		}
+	}
+	if sized > 0 && sized < len(r.Zones) {
+		v.say(Error, "zone-areas", path+"/zones", nil)
+	}
+	if _, ok := r.Total(); !ok && strings.TrimSpace(r.Of) != "" {
+		v.say(Error, "count-of", path+"/of", text.Args{"typed": r.Of})
+	}
+	for k, t := range r.Settling {
+		if !slices.Contains(r.Times, t) {
+			v.say(Error, "settling", fmt.Sprintf("%s/settling/%d", path, k), text.Args{"typed": t})
 		}
 	}
 }

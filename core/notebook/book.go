@@ -181,8 +181,10 @@ func (b *Book) understand(r *design.Reading, e *Entry) Understood {
 	switch {
 	case e.Given == nil:
 		return Understand(r, e.Instrument, e.Typed, b.Writer)
-	case e.Given.Count != nil:
+	case r.Sort() == design.CountKind:
 		return counted(r, e.Given, b.Writer)
+	case r.Sort() == design.EventKind:
+		return timed(r, e.Given)
 	}
 	return Understood{}
 }
@@ -256,7 +258,7 @@ func (c *Cell) settle() {
 		if line.Understood.Readable || line.Entry.Given != nil {
 			c.State = HasValue
 		}
-		if line.Understood.Kind == quantity.Bound && line.Understood.Message.ID == "" {
+		if line.Understood.Kind == quantity.Bound && line.Understood.Message.ID == "" { // of an event too
 			c.State = HasBound
 		}
 		if line.Understood.Kind == quantity.Missing && line.Entry.Given == nil {

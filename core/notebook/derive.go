@@ -33,6 +33,9 @@ type Result struct {
 	Levels *stats.Interval // of a level its place from the least on, or between which two
 	Chosen string          // of a choice: the option's id
 	Ranks  []float64       // of an order: each thing's, from 1
+	Named  []string        // of several and words: the ids that more than half of the tries name
+	Shares []float64       // of zones: the share of each, over all looks but those of settling
+	Lost   float64         // of zones: the share of all that escaped or could not be told
 	Of     float64         // of a count of a known total: the total, without what left it
 }
 
@@ -72,6 +75,7 @@ func derive(b *Book) []Result {
 			} else {
 				r.work(b, e, x.Derived)
 				r.Of = b.total(x.Derived, c)
+				r.middleTry(b, x.Derived)
 			}
 			out = append(out, r)
 		}
@@ -307,7 +311,7 @@ func (b *Book) series(r *design.Reading, condition string, trial int) series {
 		low, high := q, q
 		if c.State == HasBound {
 			x.bounded = true
-			low, high = ends(r, &c.Understood)
+			low, high = ends(r, c)
 		}
 		x.values = append(x.values, quantity.Quantity{Value: q.Value, Unit: q.Unit, U: rounding})
 		x.repeats = append(x.repeats, quantity.Quantity{Value: q.Value, Unit: q.Unit, U: repeat})
@@ -356,6 +360,9 @@ func uncertainties(r *design.Reading, u *Understood, instrument string) (roundin
 	if unit == quantity.One || unit.Dim == quantity.Count {
 		return typed, 0
 	}
+	if r.Sort() == design.EventKind { // a clock that shows seconds
+		return 1 / unit.Factor / math.Sqrt(12), 1 / unit.Factor
+	}
 	step := 0.0 // of a tool that is not named: the last digit typed
 	if u.Typical.Decimals >= 0 {
 		step = math.Pow10(-u.Typical.Decimals)
@@ -377,8 +384,17 @@ func uncertainties(r *design.Reading, u *Understood, instrument string) (roundin
 
 // ends are the ends of a bound: below it the physical least (0 where nothing
 // can be less), above it nothing.
-func ends(r *design.Reading, u *Understood) (low, high quantity.Quantity) {
+func ends(r *design.Reading, c *Cell) (low, high quantity.Quantity) {
+	u := &c.Understood
 	low, high = u.InUnit, u.InUnit
+	if g := c.Entry.Given; g != nil {
+		a, b := g.ends()
+		low.Value, high.Value = a/low.Unit.Factor, b/low.Unit.Factor
+		if math.IsInf(b, 1) {
+			high.Value = low.Value + farAway
+		}
+		return low, high
+	}
 	if !u.Typed.Below {
 		high.Value += farAway
 		return low, high

@@ -1,6 +1,8 @@
 package notebook
 
 import (
+	"maps"
+	"math"
 	"slices"
 	"strconv"
 	"strings"
@@ -14,19 +16,34 @@ import (
 // Given is what was given for a reading that is no quantity. Which fields are set
 // depends on the reading's kind.
 type Given struct {
-	Count     *int       `json:"count,omitempty" minimum:"0" doc:"Of a count"`
-	Of        int        `json:"of,omitempty" minimum:"0" doc:"Of a count: how many there were in all"`
-	Escaped   int        `json:"escaped,omitempty" minimum:"0" doc:"Of a count: rolled away or climbed out; in no total"`
-	Undecided int        `json:"undecided,omitempty" minimum:"0" doc:"Of a count: cannot be said of them; in no total"`
-	Level     string     `json:"level,omitempty" doc:"Of a scale: the id of its level"`
-	Answer    string     `json:"answer,omitempty" enum:"yes,partly,no"`
-	Chosen    []string   `json:"chosen,omitempty" maxItems:"1" doc:"Of a choice: the id of the option, or none or not-sure"`
-	Order     [][]string `json:"order,omitempty" maxItems:"7" doc:"Of an order: ids of things from its beginning on; several in one place are a tie"`
-	LeftOut   []string   `json:"left_out,omitempty" maxItems:"7" doc:"Of an order: ids of things that have no place in it"`
+	Count     *int                `json:"count,omitempty" minimum:"0" doc:"Of a count"`
+	Of        int                 `json:"of,omitempty" minimum:"0" doc:"Of a count: how many there were in all"`
+	Escaped   int                 `json:"escaped,omitempty" minimum:"0" doc:"Of a count or zones: rolled away or climbed out; in no total"`
+	Undecided int                 `json:"undecided,omitempty" minimum:"0" doc:"Of a count or zones: cannot be said of them; in no total"`
+	Counts    map[string]int      `json:"counts,omitempty" doc:"Of zones: how many are in each, by its id"`
+	Level     string              `json:"level,omitempty" doc:"Of a scale: the id of its level"`
+	Answer    string              `json:"answer,omitempty" enum:"yes,partly,no"`
+	Chosen    []string            `json:"chosen,omitempty" maxItems:"200" doc:"Of a choice: the id of the option, or none or not-sure; of several: their ids"`
+	Order     [][]string          `json:"order,omitempty" maxItems:"7" doc:"Of an order: ids of things from its beginning on; several in one place are a tie"`
+	Words     map[string][]string `json:"words,omitempty" doc:"Of words: ids by sense"`
+	Own       map[string][]string `json:"own,omitempty" doc:"Of words: the home's own, by sense"`
+	At        *float64            `json:"at,omitempty" minimum:"0" doc:"Of an event: seconds from the start of its step"`
+	Between   []float64           `json:"between,omitempty" maxItems:"2" doc:"Of an event: it was not yet there at the first look and there at the second, in seconds"`
+	NotBy     *float64            `json:"not_by,omitempty" minimum:"0" doc:"Of an event: it had not happened by then, in seconds"`
+	Text      string              `json:"text,omitempty" maxLength:"4000"`
+	Language  string              `json:"language,omitempty" doc:"Of a text: its language"`
+	LeftOut   []string            `json:"left_out,omitempty" maxItems:"7" doc:"Of an order: ids of things that have no place in it"`
 }
 
-// maxCount bounds a count, so that a key held down stays a number.
-const maxCount = 1_000_000
+// What a value holds at most: a key held down stays a number, a time is within a
+// year, and words are words.
+const (
+	maxCount   = 1_000_000
+	maxSeconds = 366 * 24 * 3600
+	maxOwn     = 20
+	maxWord    = 60
+	maxText    = 4000
+)
 
 // ids are what a given value names, in its order.
 func (g *Given) ids() []string {
@@ -37,6 +54,14 @@ func (g *Given) ids() []string {
 		return []string{g.Answer}
 	case len(g.Chosen) > 0:
 		return g.Chosen
+	case len(g.Words) > 0:
+		var out []string
+		for _, sense := range design.Senses {
+			out = append(out, g.Words[string(sense)]...)
+		}
+		return out
+	case len(g.Counts) > 0:
+		return slices.Sorted(maps.Keys(g.Counts))
 	}
 	return slices.Concat(g.Order...)
 }
@@ -53,6 +78,12 @@ func suits(d *design.Document, r *design.Reading, e *Entry) *Problem {
 	}
 	choices := d.Choices(r)
 	example := firstID(len(choices), func(i int) string { return choices[i].ID })
+	if r.Sort() == design.EventKind {
+		if !ofKind(design.EventKind, g) || !g.happened() {
+			return &Problem{"value", rule("of-kind.event"), "{\"at\": 750}"}
+		}
+		return nil
+	}
 	if r.Sort() == design.CountKind {
 		if g.Count == nil || min(*g.Count, g.Of, g.Escaped, g.Undecided) < 0 ||
 			max(*g.Count, g.Of, g.Escaped, g.Undecided) > maxCount {
@@ -62,6 +93,16 @@ func suits(d *design.Document, r *design.Reading, e *Entry) *Problem {
 	}
 	if g == nil || !ofKind(r.Sort(), g) {
 		return &Problem{"value", rule("of-kind." + string(r.Sort())), example}
+	}
+	if r.Sort() == design.ChoiceKind && len(g.Chosen) > 1 || !g.bounded() {
+		return &Problem{"value", rule("of-kind." + string(r.Sort())), example}
+	}
+	for sense, ids := range g.Words {
+		for _, id := range ids {
+			if !slices.ContainsFunc(r.Senses[design.Sense(sense)], func(c design.Choice) bool { return c.ID == id }) {
+				return &Problem{"value.words", rule("options"), example}
+			}
+		}
 	}
 	seen := map[string]bool{}
 	for _, id := range append(g.ids(), g.LeftOut...) {
@@ -81,8 +122,18 @@ func ofKind(kind design.ReadingKind, g *Given) bool {
 		design.YesPartlyNoKind: g.Answer != "",
 		design.ChoiceKind:      len(g.Chosen) > 0,
 		design.OrderKind:       len(g.Order)+len(g.LeftOut) > 0,
+		design.ZonesKind:       len(g.Counts) > 0,
+		design.WordsKind:       len(g.Words)+len(g.Own) > 0,
+		design.EventKind:       g.At != nil || len(g.Between) > 0 || g.NotBy != nil,
+		design.TextKind:        strings.TrimSpace(g.Text) != "",
 	}
-	if len(g.Chosen) > 1 || slices.ContainsFunc(g.Order, func(place []string) bool { return len(place) == 0 }) {
+	set[design.SeveralKind] = set[design.ChoiceKind]
+	if kind == design.SeveralKind {
+		delete(set, design.ChoiceKind)
+	} else {
+		delete(set, design.SeveralKind)
+	}
+	if slices.ContainsFunc(g.Order, func(place []string) bool { return len(place) == 0 }) {
 		return false
 	}
 	for k, is := range set {
@@ -91,6 +142,89 @@ func ofKind(kind design.ReadingKind, g *Given) bool {
 		}
 	}
 	return true
+}
+
+// bounded reports whether counts, words and texts are of a size that can be.
+func (g *Given) bounded() bool {
+	for _, n := range g.Counts {
+		if n < 0 || n > maxCount {
+			return false
+		}
+	}
+	own := 0
+	for _, words := range g.Own {
+		own += len(words)
+		if slices.ContainsFunc(words, func(w string) bool {
+			return strings.TrimSpace(w) == "" || len([]rune(w)) > maxWord
+		}) {
+			return false
+		}
+	}
+	return own <= maxOwn && len([]rune(g.Text)) <= maxText && min(g.Escaped, g.Undecided) >= 0 &&
+		max(g.Escaped, g.Undecided) <= maxCount
+}
+
+// happened reports whether an event's time is one that can be: one moment, two
+// looks of which the second is later, or the last time at which it had not happened.
+func (g *Given) happened() bool {
+	said := 0
+	for _, t := range append([]*float64{g.At, g.NotBy}, pointers(g.Between)...) {
+		if t == nil {
+			continue
+		}
+		said++
+		if !(*t >= 0 && *t <= maxSeconds) {
+			return false
+		}
+	}
+	return said == 1 && len(g.Between) == 0 || said == 2 && len(g.Between) == 2 && g.Between[0] < g.Between[1]
+}
+
+func pointers(values []float64) []*float64 {
+	out := make([]*float64, len(values))
+	for i := range values {
+		out[i] = &values[i]
+	}
+	return out
+}
+
+// ends are the times between which an event happened, in seconds; one that had not
+// happened is open. They are the same for one that was seen as it happened.
+func (g *Given) ends() (low, high float64) {
+	switch {
+	case g.At != nil:
+		return *g.At, *g.At
+	case g.NotBy != nil:
+		return *g.NotBy, math.Inf(1)
+	}
+	return g.Between[0], g.Between[1]
+}
+
+// Seconds are the ends of an event in seconds: equal for one that was seen as it
+// happened, an open one infinite. It reports false for another kind.
+func (g *Given) Seconds() (low, high float64, ok bool) {
+	if g == nil || g.At == nil && len(g.Between) == 0 && g.NotBy == nil {
+		return 0, 0, false
+	}
+	low, high = g.ends()
+	return low, high, true
+}
+
+// timed is an event as a value that formulas can use; a bound where it was not seen
+// as it happened.
+func timed(r *design.Reading, g *Given) Understood {
+	low, high := g.ends()
+	unit, _ := quantity.LookupUnit(r.Unit)
+	at := (low + high) / 2
+	if math.IsInf(high, 1) {
+		at = low
+	}
+	q := quantity.Quantity{Value: at / unit.Factor, Unit: unit}
+	u := Understood{Kind: quantity.Value, Value: q, InUnit: q, Readable: low == high}
+	if low != high {
+		u.Kind = quantity.Bound
+	}
+	return u
 }
 
 // counted is a count as a value that formulas can use, with a question where
@@ -113,93 +247,4 @@ func (g *Given) Total(r *design.Reading) (int, bool) {
 		return g.Of, true
 	}
 	return r.Total()
-}
-
-// Said is what was given in words: a level, an answer, an option, an order from
-// its beginning on. Its rendering needs no id.
-func (g *Given) Said(d *design.Document, r *design.Reading) text.Message {
-	choices := d.Choices(r)
-	word := func(id string) text.Localized {
-		for _, c := range choices {
-			if c.ID == id {
-				return c.Word
-			}
-		}
-		return text.Localized{text.Languages[0]: id}
-	}
-	switch {
-	case g.Count != nil:
-		args := text.Args{"n": *g.Count, "escaped": g.Escaped, "undecided": g.Undecided}
-		id := "notebook.given.count"
-		if of, known := g.Total(r); known {
-			id, args["of"] = "notebook.given.count-of", of
-		}
-		switch {
-		case g.Escaped > 0 && g.Undecided > 0:
-			id += "-both"
-		case g.Escaped > 0:
-			id += "-escaped"
-		case g.Undecided > 0:
-			id += "-undecided"
-		}
-		return text.Message{ID: id, Args: args}
-	case len(g.Order)+len(g.LeftOut) > 0:
-		return text.Message{ID: "notebook.given.order", Args: text.Args{"order": inOrder{g.Order, word}}}
-	}
-	for _, id := range g.ids() {
-		return text.Message{ID: "notebook.given.word", Args: text.Args{"word": word(id)}}
-	}
-	return text.Message{}
-}
-
-// inOrder are things from the beginning of an order on, ties joined by =.
-type inOrder struct {
-	places [][]string
-	word   func(id string) text.Localized
-}
-
-func (o inOrder) Show(language string) string {
-	return joined(o.places, " > ", " = ", func(id string) string {
-		s, _ := o.word(id).In(language)
-		return s
-	})
-}
-
-func joined(places [][]string, next, tie string, word func(string) string) string {
-	out := make([]string, len(places))
-	for i, place := range places {
-		words := make([]string, len(place))
-		for k, id := range place {
-			words[k] = word(id)
-		}
-		out[i] = strings.Join(words, tie)
-	}
-	return strings.Join(out, next)
-}
-
-// Code is what was given as files keep it: a number, an id, an order as a>b=c.
-func (g *Given) Code() string {
-	switch ids := g.ids(); {
-	case g.Count != nil:
-		return strconv.Itoa(*g.Count)
-	case len(g.Order) > 0:
-		return joined(g.Order, ">", "=", func(id string) string { return id })
-	case len(ids) > 0:
-		return ids[0]
-	}
-	return ""
-}
-
-// Reply is what a family or teacher sees of an entry for a reading: the number
-// that was understood, or what was given in words.
-func (e *Entry) Reply(d *design.Document, r *design.Reading, w Writer) reading.Reply {
-	if e.Given == nil {
-		return Understand(r, e.Instrument, e.Typed, w).Reply(w.Language)
-	}
-	out := reading.Reply{State: string(quantity.Value)}
-	if e.Given.Count != nil {
-		out = counted(r, e.Given, w).Reply(w.Language)
-	}
-	out.Echo, out.Assumed = text.Render(e.Given.Said(d, r), w.Language), false
-	return out
 }

@@ -1,7 +1,11 @@
 package notebook
 
 import (
+	"cmp"
+	"math"
 	"slices"
+	"strconv"
+	"strings"
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/quantity"
@@ -33,6 +37,13 @@ func (r *Result) give(b *Book, reading *design.Reading) {
 		r.chosen(b.Design, reading, tries)
 	case design.OrderKind:
 		r.order(b.Design, reading, tries)
+	case design.SeveralKind, design.WordsKind:
+		r.named(b.Design, reading, tries)
+	case design.ZonesKind:
+		r.zones(b, reading)
+	case design.TextKind:
+		last := tries[len(tries)-1]
+		r.Said, r.Code, r.OK = last.Said(b.Design, reading), last.Text, true
 	}
 }
 
@@ -196,4 +207,86 @@ func (r *Result) AsShare(unit quantity.Unit) {
 	if r.Bound != nil {
 		r.Bound = &stats.Interval{Low: r.Bound.Low * k, High: r.Bound.High * k}
 	}
+}
+
+// named gives the options or words that more than half of the tries name.
+func (r *Result) named(d *design.Document, reading *design.Reading, tries []*Given) {
+	times := map[string]int{}
+	for _, g := range tries {
+		for _, id := range g.ids() {
+			times[id]++
+		}
+	}
+	var words []text.Localized
+	for _, c := range d.Choices(reading) {
+		if 2*times[c.ID] > len(tries) {
+			r.Named = append(r.Named, c.ID)
+			words = append(words, c.Word)
+		}
+	}
+	r.Code, r.OK = strings.Join(r.Named, " "), true
+	r.Said = text.Message{ID: "notebook.given.none-named"}
+	if len(words) > 0 {
+		r.Said = text.Message{ID: "notebook.given.words", Args: text.Args{"words": words}}
+	}
+}
+
+// zones gives the share of each zone over all looks and tries: what is counted
+// there of what is counted anywhere. Looks while they settle are left out, and what
+// escaped or could not be told is in no share.
+func (r *Result) zones(b *Book, reading *design.Reading) {
+	counts, all, lost := make([]float64, len(reading.Zones)), 0.0, 0.0
+	for i := range b.Cells {
+		c := &b.Cells[i]
+		if c.Slot.Reading != reading.ID || c.State != HasValue || c.Entry.Given == nil ||
+			r.Condition != "" && c.Slot.Condition != r.Condition || slices.Contains(reading.Settling, c.Slot.Time) {
+			continue
+		}
+		for k, z := range reading.Zones {
+			n := float64(c.Entry.Given.Counts[z.ID])
+			counts[k] += n
+			all += n
+		}
+		lost += float64(c.Entry.Given.Escaped + c.Entry.Given.Undecided)
+	}
+	if all == 0 {
+		r.Missing = text.Message{ID: "notebook.derive.missing", Args: text.Args{"reading": reading.Name}}
+		return
+	}
+	parts := make([]string, len(counts))
+	for k := range counts {
+		parts[k] = strconv.FormatFloat(counts[k], 'f', -1, 64)
+		counts[k] /= all
+	}
+	r.Shares, r.Lost, r.OK = counts, lost/(all+lost), true
+	r.Code = strings.Join(parts, " ")
+	r.Said = text.Message{ID: "notebook.given.zones", Args: text.Args{"counts": strings.Join(parts, " · ")}}
+}
+
+// middleTry takes the middle of several tries of an event that did not happen before
+// somebody's eyes in each of them; a not-by stands last.
+func (r *Result) middleTry(b *Book, x design.Derived) {
+	reading, ok := b.Design.Reading(x.ID)
+	if !ok || reading.Sort() != design.EventKind || r.Bound == nil {
+		return
+	}
+	var tries []stats.Interval
+	for i := range b.Cells {
+		c := &b.Cells[i]
+		if c.Slot.Reading == x.ID && c.Slot.Condition == r.Condition && c.Entry != nil && c.Entry.Given != nil &&
+			(c.State == HasValue || c.State == HasBound) {
+			low, high := c.Entry.Given.ends()
+			k := 1 / c.Understood.InUnit.Unit.Factor
+			tries = append(tries, stats.Interval{Low: low * k, High: high * k})
+		}
+	}
+	if len(tries) < 2 {
+		return
+	}
+	slices.SortFunc(tries, func(a, b stats.Interval) int {
+		return cmp.Or(cmp.Compare(a.High, b.High), cmp.Compare(a.Low, b.Low))
+	})
+	low, high := tries[(len(tries)-1)/2], tries[len(tries)/2]
+	r.Bound = &stats.Interval{Low: math.Min(low.Low, high.Low), High: math.Max(low.High, high.High)}
+	r.Value.Value = finite(r.Bound.High, r.Bound.Low)
 }

@@ -16,6 +16,7 @@ const (
 	RankGroupsTest Test = "rank-groups"
 	FriedmanTest   Test = "friedman"
 	PageTest       Test = "page"
+	ZonesTest      Test = "zones-t"
 )
 
 // Interval is a value that may be a bound: Low and High are equal for a plain

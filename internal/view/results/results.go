@@ -95,17 +95,15 @@ type ResultView struct {
 
 // ComparisonView is a derived value over the class.
 type ComparisonView struct {
-	Derived  string             `json:"derived"`
-	Name     string             `json:"name"`
-	Unit     string             `json:"unit"`
-	Against  string             `json:"against,omitempty"`
-	Note     string             `json:"note,omitempty" doc:"How its formula is read, where that is not as it is written"`
-	Kind     string             `json:"kind" enum:"quantity,count,ordinal,yes-partly-no,choice,order"`
-	Choices  []sheets.ChoiceRow `json:"choices,omitempty" doc:"Levels, options or things of a reading that is no number"`
-	From     string             `json:"from,omitempty" doc:"Of an order: the word at its beginning"`
-	To       string             `json:"to,omitempty"`
-	Groups   []GroupView        `json:"groups"`
-	Findings []WordsView        `json:"findings"`
+	Derived  string      `json:"derived"`
+	Name     string      `json:"name"`
+	Unit     string      `json:"unit"`
+	Against  string      `json:"against,omitempty"`
+	Note     string      `json:"note,omitempty" doc:"How its formula is read, where that is not as it is written"`
+	Kind     string      `json:"kind" enum:"quantity,count,ordinal,yes-partly-no,choice,several,order,zones,words,event,text"`
+	Ledge    *LedgeView  `json:"ledge,omitempty" doc:"Of a reading that is no number: the class as a table of heaps"`
+	Groups   []GroupView `json:"groups"`
+	Findings []WordsView `json:"findings"`
 }
 
 // GroupView is one condition over the class.
@@ -123,23 +121,8 @@ type GroupView struct {
 	Expected     *float64 `json:"expected,omitempty" doc:"What the teacher's model says"`
 	ExpectedText string   `json:"expected_text,omitempty"`
 
-	Counted []HeapView   `json:"counted,omitempty" doc:"Of levels and options: homes by choice, in their order"`
-	Places  [][]HeapView `json:"places,omitempty" doc:"Of an order: homes by thing and place"`
-	Seen    string       `json:"seen,omitempty" doc:"What is there to see, without a claim"`
-
 	MedianText string `json:"median_text" doc:"Median, to the digits of the mean; its unit is the comparison's"`
 	SpreadText string `json:"spread_text" doc:"Spread, to the same digits; empty for one home"`
-}
-
-// HeapView are the homes that gave the same.
-type HeapView struct {
-	N      int      `json:"n"`
-	Homes  []string `json:"homes" doc:"Their ids"`
-	Middle bool     `json:"middle,omitempty" doc:"Of levels: the middle home is among them"`
-}
-
-func viewHeap(h compare.Heap) HeapView {
-	return HeapView{h.N, append([]string{}, h.Homes...), h.Middle}
 }
 
 // WordsView is a finding in words.
@@ -294,20 +277,15 @@ func ViewComparison(
 	if c.Counts {
 		v.Kind = string(design.CountKind)
 	}
+	if r, ok := d.Reading(c.Derived); ok && r.Sort() == design.EventKind {
+		v.Kind = string(design.EventKind)
+	}
 	if r := c.Reading; r != nil {
-		v.Kind, v.Unit = string(r.Sort()), ""
-		v.From, _ = r.From.In(language)
-		v.To, _ = r.To.In(language)
-		for _, k := range d.Choices(r) {
-			row := sheets.ChoiceRow{ID: k.ID, Picture: k.Picture}
-			row.Word, _ = k.Word.In(language)
-			v.Choices = append(v.Choices, row)
-		}
+		v.Kind, v.Unit, v.Ledge = string(r.Sort()), "", viewLedge(d, c, language)
 	}
 	for _, g := range c.Groups {
 		gv := GroupView{
 			Condition: g.Condition,
-			Seen:      text.Render(g.Seen, language),
 			N:         g.Summary.N,
 			Enough:    g.Enough,
 			Mean:      g.Summary.Mean,
@@ -318,16 +296,6 @@ func ViewComparison(
 		}
 		if c.Reading != nil {
 			gv.N = g.N
-		}
-		for _, k := range g.Counted {
-			gv.Counted = append(gv.Counted, viewHeap(k.Heap))
-		}
-		for _, thing := range g.Places {
-			row := make([]HeapView, len(thing))
-			for i, place := range thing {
-				row[i] = viewHeap(place)
-			}
-			gv.Places = append(gv.Places, row)
 		}
 		if k, ok := d.Condition(g.Condition); ok {
 			gv.Name, _ = k.Name.In(language)

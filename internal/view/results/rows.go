@@ -1,6 +1,7 @@
 package results
 
 import (
+	"math"
 	"regexp"
 	"strings"
 	"time"
@@ -55,22 +56,9 @@ func ExportBook(name string, book *notebook.Book) []compare.Row {
 				Format(time.RFC3339),
 				l.Entry.Received.UTC().
 					Format(time.RFC3339)
-			if l.Entry.Given != nil && l.Entry.Given.Count == nil {
-				row.Unit = ""
-			}
-			if l.Understood.Readable {
-				v, u := l.Understood.InUnit.Value, l.Understood.InUnit.U
-				row.Value, row.U = &v, &u
-			}
-			row.Low, row.High = ends(l.Understood)
+			numbers(&row, &l)
 			if l.Fate == "counts" {
 				row.Fate = fateOf(&l, row.Provenance)
-			}
-			if l.Understood.Kind == quantity.Bound {
-				row.Bound = "above"
-				if l.Understood.Typed.Below {
-					row.Bound = "below"
-				}
 			}
 			row.Counts = row.Fate == "counts"
 			rows = append(rows, row)
@@ -87,6 +75,38 @@ func ExportBook(name string, book *notebook.Book) []compare.Row {
 		}
 	}
 	return rows
+}
+
+// numbers are what a line comes to as a number, in the row's unit: a value with its
+// uncertainty, or the ends of a range or bound. The time of an event is in seconds.
+func numbers(row *compare.Row, l *notebook.Line) {
+	if low, high, ok := l.Entry.Given.Seconds(); ok {
+		row.Unit = "s"
+		switch {
+		case low == high:
+			row.Value = &low
+		case math.IsInf(high, 1):
+			row.Low, row.Bound = &low, "above"
+		default:
+			row.Low, row.High = &low, &high
+		}
+		return
+	}
+	if l.Entry.Given != nil && l.Entry.Given.Count == nil {
+		row.Unit = ""
+		return
+	}
+	if l.Understood.Readable {
+		v, u := l.Understood.InUnit.Value, l.Understood.InUnit.U
+		row.Value, row.U = &v, &u
+	}
+	row.Low, row.High = ends(l.Understood)
+	if l.Understood.Kind == quantity.Bound {
+		row.Bound = "above"
+		if l.Understood.Typed.Below {
+			row.Bound = "below"
+		}
+	}
 }
 
 // ends are the ends of what was typed as a range, about or bound, in the

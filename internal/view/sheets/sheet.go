@@ -106,9 +106,10 @@ type WaitRow struct {
 type ReadingRow struct {
 	ID          string          `json:"id"`
 	Name        string          `json:"name"`
-	Kind        string          `json:"kind" enum:"quantity,count,ordinal,yes-partly-no,choice,order"`
+	Kind        string          `json:"kind" enum:"quantity,count,ordinal,yes-partly-no,choice,several,order,zones,words,event,text"`
 	Unit        string          `json:"unit"`
-	Of          int             `json:"of,omitempty" doc:"Of a count: how many there are in all"`
+	Of          int             `json:"of,omitempty" doc:"Of a count or zones: how many there are in all"`
+	NotBy       int             `json:"not_by,omitempty" doc:"Of an event: from how many seconds on not having happened is an answer"`
 	Choices     []ChoiceRow     `json:"choices" doc:"Levels, answers, options or things of a reading that is no number"`
 	Partly      string          `json:"partly,omitempty" doc:"What partly means"`
 	From        string          `json:"from,omitempty" doc:"Of an order: the word at its beginning"`
@@ -125,6 +126,7 @@ type ReadingRow struct {
 type ChoiceRow struct {
 	ID      string `json:"id"`
 	Word    string `json:"word"`
+	Sense   string `json:"sense,omitempty" doc:"Of a word: the sense it is said by"`
 	Picture string `json:"picture,omitempty"`
 }
 
@@ -342,11 +344,13 @@ func (w *writer) asked(s *Sheet, d *design.Document) {
 			Trials:      d.TrialsOf(&r),
 			Instruments: []InstrumentRow{},
 		}
+		seconds, _ := design.Seconds(r.NotBy)
+		row.NotBy = int(seconds)
 		if row.Of, _ = r.Total(); r.Sort() == design.CountKind {
 			row.Unit = "" // whole things
 		}
 		for _, c := range d.Choices(&r) {
-			row.Choices = append(row.Choices, ChoiceRow{c.ID, w.say(c.Word), c.Picture})
+			row.Choices = append(row.Choices, ChoiceRow{c.ID, w.say(c.Word), senseOf(&r, c.ID), c.Picture})
 		}
 		for _, in := range r.Instruments {
 			row.Instruments = append(row.Instruments, InstrumentRow{in.ID, w.say(in.Name), in.Resolution, in.Analogue})
@@ -360,6 +364,16 @@ func (w *writer) asked(s *Sheet, d *design.Document) {
 	for _, m := range d.Mistakes {
 		s.Mistakes = append(s.Mistakes, MistakeRow{w.say(m.See), w.say(m.Cause), w.say(m.Mend)})
 	}
+}
+
+// senseOf is the sense by which a word is said; "" for other choices.
+func senseOf(r *design.Reading, id string) string {
+	for sense, words := range r.Senses {
+		if slices.ContainsFunc(words, func(c design.Choice) bool { return c.ID == id }) {
+			return string(sense)
+		}
+	}
+	return ""
 }
 
 func (w *writer) questions(s *Sheet, d *design.Document) {

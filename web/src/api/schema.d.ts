@@ -1778,6 +1778,8 @@ export interface components {
         ChoiceRow: {
             id: string;
             picture?: string;
+            /** @description Of a word: the sense it is said by */
+            sense?: string;
             word: string;
         };
         ChooseBody: {
@@ -1890,19 +1892,16 @@ export interface components {
         };
         ComparisonView: {
             against?: string;
-            /** @description Levels, options or things of a reading that is no number */
-            choices?: components["schemas"]["ChoiceRow"][];
             derived: string;
             findings: components["schemas"]["WordsView"][];
-            /** @description Of an order: the word at its beginning */
-            from?: string;
             groups: components["schemas"]["GroupView"][];
             /** @enum {string} */
-            kind: "quantity" | "count" | "ordinal" | "yes-partly-no" | "choice" | "order";
+            kind: "quantity" | "count" | "ordinal" | "yes-partly-no" | "choice" | "several" | "order" | "zones" | "words" | "event" | "text";
+            /** @description Of a reading that is no number: the class as a table of heaps */
+            ledge?: components["schemas"]["LedgeView"];
             name: string;
             /** @description How its formula is read, where that is not as it is written */
             note?: string;
-            to?: string;
             unit: string;
         };
         ConditionRow: {
@@ -2269,22 +2268,40 @@ export interface components {
         Given: {
             /** @enum {string} */
             answer?: "yes" | "partly" | "no";
-            /** @description Of a choice: the id of the option, or none or not-sure */
+            /**
+             * Format: double
+             * @description Of an event: seconds from the start of its step
+             */
+            at?: number;
+            /** @description Of an event: it was not yet there at the first look and there at the second, in seconds */
+            between?: number[];
+            /** @description Of a choice: the id of the option, or none or not-sure; of several: their ids */
             chosen?: string[];
             /**
              * Format: int64
              * @description Of a count
              */
             count?: number;
+            /** @description Of zones: how many are in each, by its id */
+            counts?: {
+                [key: string]: number;
+            };
             /**
              * Format: int64
-             * @description Of a count: rolled away or climbed out; in no total
+             * @description Of a count or zones: rolled away or climbed out; in no total
              */
             escaped?: number;
+            /** @description Of a text: its language */
+            language?: string;
             /** @description Of an order: ids of things that have no place in it */
             left_out?: string[];
             /** @description Of a scale: the id of its level */
             level?: string;
+            /**
+             * Format: double
+             * @description Of an event: it had not happened by then, in seconds
+             */
+            not_by?: number;
             /**
              * Format: int64
              * @description Of a count: how many there were in all
@@ -2292,16 +2309,23 @@ export interface components {
             of?: number;
             /** @description Of an order: ids of things from its beginning on; several in one place are a tie */
             order?: string[][];
+            /** @description Of words: the home's own, by sense */
+            own?: {
+                [key: string]: string[];
+            };
+            text?: string;
             /**
              * Format: int64
-             * @description Of a count: cannot be said of them; in no total
+             * @description Of a count or zones: cannot be said of them; in no total
              */
             undecided?: number;
+            /** @description Of words: ids by sense */
+            words?: {
+                [key: string]: string[];
+            };
         };
         GroupView: {
             condition: string;
-            /** @description Of levels and options: homes by choice, in their order */
-            counted?: components["schemas"]["HeapView"][];
             /** @description Five homes or more */
             enough: boolean;
             /**
@@ -2319,8 +2343,6 @@ export interface components {
             /** Format: int64 */
             n: number;
             name: string;
-            /** @description Of an order: homes by thing and place */
-            places?: components["schemas"]["HeapView"][][];
             /** Format: double */
             sd: number;
             /**
@@ -2328,8 +2350,6 @@ export interface components {
              * @description Standard error of the mean
              */
             se: number;
-            /** @description What is there to see, without a claim */
-            seen?: string;
             /**
              * Format: double
              * @description Robust spread
@@ -2607,6 +2627,31 @@ export interface components {
              * @enum {string}
              */
             what: "class" | "homes" | "photos";
+        };
+        LedgeColumn: {
+            picture?: string;
+            word: string;
+        };
+        LedgeRow: {
+            /** @description Id, where the row is a condition */
+            condition?: string;
+            heaps: components["schemas"]["HeapView"][];
+            name: string;
+        };
+        LedgeView: {
+            /** @description What is counted is not homes but what they counted */
+            animals?: boolean;
+            columns: components["schemas"]["LedgeColumn"][];
+            /** @description The middle home is marked */
+            middles?: boolean;
+            /**
+             * Format: int64
+             * @description What a full jar stands for
+             */
+            most: number;
+            rows: components["schemas"]["LedgeRow"][];
+            /** @description What is there to see, without a claim */
+            seen: string[];
         };
         ListActionGroup: {
             items: components["schemas"]["ActionGroup"][];
@@ -2978,13 +3023,18 @@ export interface components {
             id: string;
             instruments: components["schemas"]["InstrumentRow"][];
             /** @enum {string} */
-            kind: "quantity" | "count" | "ordinal" | "yes-partly-no" | "choice" | "order";
+            kind: "quantity" | "count" | "ordinal" | "yes-partly-no" | "choice" | "several" | "order" | "zones" | "words" | "event" | "text";
             /** @description The physical least */
             low?: string;
             name: string;
             /**
              * Format: int64
-             * @description Of a count: how many there are in all
+             * @description Of an event: from how many seconds on not having happened is an answer
+             */
+            not_by?: number;
+            /**
+             * Format: int64
+             * @description Of a count or zones: how many there are in all
              */
             of?: number;
             /** @description What partly means */
@@ -5750,7 +5800,7 @@ export interface operations {
                 home: string;
                 /** @description Id of the assignment: a version that was issued to the class */
                 assignment: string;
-                /** @description safety, materials, substitutions or watch */
+                /** @description safety, materials, substitutions, notebook or watch */
                 sheet: string;
             };
             cookie?: never;

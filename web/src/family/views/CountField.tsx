@@ -85,7 +85,7 @@ export function CountField({ id, draft, reading, typing, state, first, onKeep }:
 }
 
 /** A small number beside the count, by − and +. */
-function Beside({
+export function Beside({
   id,
   label,
   n,

@@ -1,13 +1,19 @@
 import type { TFunction } from 'i18next';
-import { useState } from 'react';
+import { useEffect, useEffectEvent, useState, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormCheckInput from 'react-bootstrap/FormCheckInput';
 import { JarPicture } from '../../ui/JarPicture';
 import type { Entry, LocalEntry } from '../phone/db';
 import { useWords } from '../words';
-import { CountField } from './CountField';
+import { left } from '../parts/time';
+import { useRemembered } from '../phone/useRemembered';
+import { CountField, type KeptField } from './CountField';
+import { EventField } from './EventField';
 import { OrderField } from './OrderField';
 import { SlotFrame, useSlot, type SlotProps } from './SlotFrame';
+import { TextField } from './TextField';
+import { WordsField } from './WordsField';
+import { ZonesField } from './ZonesField';
 
 export type Given = NonNullable<Entry['value']>;
 type Reading = SlotProps['reading'];
@@ -15,18 +21,43 @@ type Reading = SlotProps['reading'];
 /** A given value in the words of its choices, in the language the page is in now. */
 export function givenWords(t: TFunction, reading: Reading, given: Given | undefined): string {
   const word = (id: string) => reading.choices.find((c) => c.id === id)?.word ?? id;
+  const beside = [
+    given?.escaped ? t('rolledAway', { n: given.escaped }) : '',
+    given?.undecided ? t('cannotSay', { n: given.undecided }) : '',
+  ];
+  const joined = (words: string[], by = ', ') => words.filter(Boolean).join(by);
   if (given?.count !== undefined) {
     const of = given.of || reading.of;
-    return [
-      of ? t('countOf', { n: given.count, of }) : String(given.count),
-      given.escaped ? t('rolledAway', { n: given.escaped }) : '',
-      given.undecided ? t('cannotSay', { n: given.undecided }) : '',
-    ]
-      .filter(Boolean)
-      .join(', ');
+    return joined([of ? t('countOf', { n: given.count, of }) : String(given.count), ...beside]);
   }
-  if (given?.order) return given.order.map((place) => place.map(word).join(' = ')).join(' > ');
-  return word(given?.level ?? given?.answer ?? given?.chosen?.[0] ?? '');
+  if (given?.counts)
+    return joined([
+      reading.choices.map((z) => `${z.word} ${given.counts![z.id] ?? 0}`).join(' · '),
+      ...beside,
+    ]);
+  if (given?.at !== undefined) return left(given.at * 1000);
+  if (given?.not_by !== undefined) return t('notBy', { time: left(given.not_by * 1000) });
+  if (given?.between)
+    return t('seenBetween', {
+      from: left(given.between[0] * 1000),
+      to: left(given.between[1] * 1000),
+    });
+  if (given?.order)
+    return joined(
+      given.order.map((place) => place.map(word).join(' = ')),
+      ' > ',
+    );
+  if (given?.words)
+    return joined([
+      ...Object.values(given.words).flat().map(word),
+      ...Object.values(given.own ?? {})
+        .flat()
+        .map((w) => `“${w}”`),
+    ]);
+  if (given?.text) return `“${given.text}”`;
+  return joined(
+    [given?.level, given?.answer, ...(given?.chosen ?? [])].map((id) => word(id ?? '')),
+  );
 }
 
 /** The one choice of a value, if its kind has one. */
@@ -39,13 +70,24 @@ const byKind: Record<string, (id: string) => Given> = {
   choice: (id) => ({ chosen: [id] }),
 };
 
-/** One reading that is no quantity: a level, an answer, an option, a count, things in order. */
+/** The fields of what is not kept by one tap. */
+const fields: Partial<Record<Reading['kind'], (field: KeptField) => ReactNode>> = {
+  count: CountField,
+  order: OrderField,
+  zones: ZonesField,
+  several: WordsField,
+  words: WordsField,
+  text: TextField,
+};
+
+/** One reading that is no quantity: a level, an answer, an option, a count, things in order, words, a moment. */
 export function GivenField(props: SlotProps) {
   const t = useWords();
   const { reading, typing, state } = props;
   const at = useSlot(props);
   const { present } = at;
   const [changing, setChanging] = useState(false);
+  const began = useBegan(props);
   const said = (e: LocalEntry) =>
     e.entry.value ? givenWords(t, reading, e.entry.value) : (e.entry.typed ?? '');
   const put = async (value: Given) => {
@@ -53,12 +95,14 @@ export function GivenField(props: SlotProps) {
     setChanging(false);
   };
   const one = byKind[reading.kind];
+  const Field = fields[reading.kind];
   const field = { id: at.id, draft: at.draft, reading, typing, state, first: present?.entry.value };
   const messages = present?.answer?.messages ?? [];
+  const writing = !present || changing;
   return (
     <SlotFrame {...props} at={at} said={said} writing={changing}>
       {one && <OneOf {...field} onChoose={(id) => void put(one(id))} />}
-      {!one && present && !changing && (
+      {!one && !writing && (
         <p className="m-0" aria-live="polite">
           {t('kept', { value: said(present) })}{' '}
           <Button variant="plain" onClick={() => setChanging(true)}>
@@ -66,13 +110,10 @@ export function GivenField(props: SlotProps) {
           </Button>
         </p>
       )}
-      {!one &&
-        (!present || changing) &&
-        (reading.kind === 'count' ? (
-          <CountField {...field} onKeep={put} />
-        ) : (
-          <OrderField {...field} onKeep={put} />
-        ))}
+      {Field && writing && <Field {...field} onKeep={put} />}
+      {reading.kind === 'event' && writing && began !== undefined && (
+        <EventField {...props} id={at.id} began={began} onKeep={put} />
+      )}
       {present &&
         messages.map((m) => (
           <p key={m} className="doubt">
@@ -81,6 +122,19 @@ export function GivenField(props: SlotProps) {
         ))}
     </SlotFrame>
   );
+}
+
+/** When a step's clock started, in the server's time: at the end of the step it waits for, or of the one before; of the first when it was opened. */
+function useBegan({ state, sheet, book, step }: SlotProps): number | undefined {
+  const at = sheet.steps.findIndex((s) => s.id === step.id);
+  const from = book.done(step.wait?.from ?? sheet.steps[at - 1]?.id ?? '');
+  const [opened, setOpened] = useRemembered<number>(state, `opened/${sheet.assignment}/${step.id}`);
+  const first = useEffectEvent(() => {
+    if (!from && opened === undefined) setOpened(Date.now() + state.offset);
+  });
+  useEffect(() => first(), []);
+  if (!from) return opened;
+  return new Date(from.entry.phone_time).getTime() + from.entry.offset_ms;
 }
 
 /** Levels, answers or options, of which one tap keeps one; another tap corrects it. */

@@ -157,7 +157,7 @@ export interface Claim {
    */
   matters?: string;
   /**
-   * For share: the id of the option, or right
+   * For share: the id of the option, or right; of several options or words: the one that is compared
    */
   option?: string;
   /**
@@ -173,6 +173,10 @@ export interface Claim {
    * Id of a reading or derived value; left out: the first
    */
   value?: string;
+  /**
+   * Of zones: the id of the one that is held against its even share
+   */
+  zone?: string;
 }
 export interface Condition {
   /**
@@ -563,7 +567,18 @@ export interface Reading {
   /**
    * Left out: quantity
    */
-  kind?: "quantity" | "count" | "ordinal" | "yes-partly-no" | "choice" | "order";
+  kind?:
+    | "quantity"
+    | "count"
+    | "ordinal"
+    | "yes-partly-no"
+    | "choice"
+    | "several"
+    | "order"
+    | "zones"
+    | "words"
+    | "event"
+    | "text";
   /**
    * Of a scale: 2 to 7 of them, in their order
    */
@@ -584,15 +599,19 @@ export interface Reading {
    */
   none?: boolean;
   /**
+   * Of an event: the time after the start at which not having happened is an answer, such as 120 min
+   */
+  not_by?: string;
+  /**
    * Of a choice: not sure can be chosen
    */
   not_sure?: boolean;
   /**
-   * Of a count: how many there are in all; left out: open
+   * Of a count or zones: how many there are in all; left out: open
    */
   of?: string;
   /**
-   * Of a choice
+   * Of a choice or several
    */
   options?: Choice[];
   /**
@@ -614,7 +633,17 @@ export interface Reading {
    */
   right?: string;
   /**
-   * Its name in formulas, of a quantity or count
+   * Of words: the list of each sense: looks, feels, smells, sounds
+   */
+  senses?: {
+    [k: string]: Choice[];
+  };
+  /**
+   * Of zones: times of looks that are left out, while they settle
+   */
+  settling?: string[];
+  /**
+   * Its name in formulas, of a quantity, count or event
    */
   symbol?: string;
   /**
@@ -639,6 +668,10 @@ export interface Reading {
    * Of a quantity: shown beside the field; of a count left out
    */
   unit?: string;
+  /**
+   * Of zones: 2 to 6 of them; the looks are its times
+   */
+  zones?: Zone[];
 }
 export interface Instrument {
   /**
@@ -653,6 +686,16 @@ export interface Instrument {
    * Smallest step of a display or division of a scale, such as 1 mm
    */
   resolution: string;
+}
+export interface Zone {
+  /**
+   * Its share of the whole, in any unit; left out: all zones are alike
+   */
+  area?: number;
+  id: string;
+  word: {
+    [k: string]: string;
+  };
 }
 export interface Step {
   /**

@@ -20,10 +20,21 @@ interface Props {
   add: string;
   tookOut: string;
   drawn?: boolean;
+  /** What fresh ids begin with, where several lists share theirs. */
+  prefix?: string;
 }
 
 /** Levels, options or things, one a row: each keeps its id, so that what was given stays the same when its word changes. */
-export function ChoicesField({ path, choices, nameOf, one, add, tookOut, drawn }: Props) {
+export function ChoicesField({
+  path,
+  choices,
+  nameOf,
+  one,
+  add,
+  tookOut,
+  drawn,
+  prefix = 'option',
+}: Props) {
   const { set } = useEditing();
   return (
     <>
@@ -57,7 +68,7 @@ export function ChoicesField({ path, choices, nameOf, one, add, tookOut, drawn }
       ))}
       <Button
         variant="plain"
-        onClick={() => set(path, [...choices, { id: freshID('option', choices), word: {} }])}
+        onClick={() => set(path, [...choices, { id: freshID(prefix, choices), word: {} }])}
       >
         {add}
       </Button>

@@ -72,14 +72,14 @@ export function ReadingCard({ reading: r, at: i, replace, onRemove }: Props) {
             ))}
           </FormSelect>
         </div>
-        {(kind === 'quantity' || kind === 'count') && (
+        {(kind === 'quantity' || kind === 'count' || kind === 'event') && (
           <PlainField
             label={say('constantsBand.symbol-in-formulas')}
             path={['readings', i, 'symbol']}
             value={r.symbol}
           />
         )}
-        {kind === 'quantity' && (
+        {(kind === 'quantity' || kind === 'event') && (
           <PlainField
             label={say('derivedRow.unit')}
             path={['readings', i, 'unit']}

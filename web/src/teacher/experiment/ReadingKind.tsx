@@ -2,6 +2,8 @@ import Button from 'react-bootstrap/Button';
 import { freshID, type Reading } from '../draft/document';
 import { say } from '../words';
 import { ChoicesField } from './ChoicesField';
+import { Guidance } from './ReadingGuidance';
+import { Happening, SenseWords, Zones } from './ReadingLooks';
 import { ChoiceField, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
 
 /** The verb is the kind: what a home does for a reading. */
@@ -11,7 +13,12 @@ export const readingKinds: [NonNullable<Reading['kind']>, string][] = [
   ['ordinal', say('readingKind.judge-on-levels')],
   ['yes-partly-no', say('readingKind.say-yes-partly-or-no')],
   ['choice', say('readingKind.say-which')],
+  ['several', say('readingKind.say-which-ones')],
   ['order', say('readingKind.put-in-order')],
+  ['zones', say('readingKind.count-where-they-are')],
+  ['words', say('readingKind.describe')],
+  ['event', say('readingKind.time-when')],
+  ['text', say('readingKind.write')],
 ];
 
 interface Props {
@@ -26,7 +33,9 @@ export function ofKind(r: Reading, kind: Reading['kind']): Reading {
     Array.from({ length: n }, (_, i) => ({ id: `level-${i + 1}`, word: {} }));
   if (kind === 'ordinal' && !r.levels?.length) next.levels = levels(3);
   if (kind === 'quantity') next.unit = r.unit || 'mm';
+  else if (kind === 'event') next.unit = 'min';
   else delete next.unit;
+  if (kind === 'event' && !r.not_by) next.not_by = '30 min';
   if (kind === 'order') next.per = [];
   return next;
 }
@@ -75,21 +84,19 @@ export function ReadingKind({ reading, at }: Props) {
       );
     case 'choice':
       return <OneOf reading={reading} at={at} />;
+    case 'several':
+      return <Several reading={reading} at={at} />;
     case 'order':
       return <Order reading={reading} at={at} />;
+    case 'zones':
+      return <Zones reading={reading} at={at} />;
+    case 'words':
+      return <SenseWords reading={reading} at={at} />;
+    case 'event':
+      return <Happening reading={reading} at={at} />;
+    case 'text':
+      return <Guidance reading={reading} at={at} />;
   }
-}
-
-function Guidance({ reading, at }: Props) {
-  return (
-    <div className="grows">
-      <WordsField
-        label={say('readingKind.how-it-is-done')}
-        path={['readings', at, 'guidance']}
-        value={reading.guidance}
-      />
-    </div>
-  );
 }
 
 /** A scale: its levels in their order, and which end is more. */
@@ -122,20 +129,38 @@ function Ordinal({ reading, at }: Props) {
   );
 }
 
+function Options({ reading, at }: Props) {
+  return (
+    <ChoicesField
+      path={['readings', at, 'options']}
+      choices={reading.options ?? []}
+      nameOf={(n) => say('readingKind.option', { n })}
+      one={(n) => say('readingKind.option', { n })}
+      add={say('questionRow.add-an-option')}
+      tookOut={say('questionRow.took-out-an-option')}
+    />
+  );
+}
+
+/** Options of which any may be named. */
+function Several({ reading, at }: Props) {
+  return (
+    <>
+      <Options reading={reading} at={at} />
+      <div className="field-row">
+        <Guidance reading={reading} at={at} />
+      </div>
+    </>
+  );
+}
+
 /** Options of which one is named, and which is right, if one is. */
 function OneOf({ reading, at }: Props) {
   const { language } = useEditing();
   const options = reading.options ?? [];
   return (
     <>
-      <ChoicesField
-        path={['readings', at, 'options']}
-        choices={options}
-        nameOf={(n) => say('readingKind.option', { n })}
-        one={(n) => say('readingKind.option', { n })}
-        add={say('questionRow.add-an-option')}
-        tookOut={say('questionRow.took-out-an-option')}
-      />
+      <Options reading={reading} at={at} />
       <div className="field-row">
         <ChoiceField
           label={say('readingKind.the-right-one')}

@@ -7,16 +7,20 @@ import type { Results } from './useResults';
 type Reading = Results['readings'][number];
 export type Given = NonNullable<Schemas['EntryFields']['value']>;
 
-/** Whether a reading is given by choosing; numbers are typed. */
-export const givable = (r: Reading | undefined) =>
-  r !== undefined && r.kind !== 'quantity' && r.kind !== 'count';
-
 /** What is given by choosing one id of a kind. */
 const one: Record<string, (id: string) => Given> = {
   ordinal: (id) => ({ level: id }),
   'yes-partly-no': (id) => ({ answer: id as Given['answer'] }),
   choice: (id) => ({ chosen: [id] }),
 };
+
+/** Whether a reading is given by choosing; numbers are typed, and what homes saw for themselves is theirs. */
+export const givable = (r: Reading | undefined) =>
+  r !== undefined && (r.kind in one || r.kind === 'order');
+
+/** What only who was there can say: where they were, by which words, in words of their own. */
+export const seenAtHome = (r: Reading | undefined) =>
+  ['zones', 'words', 'several', 'text'].includes(r?.kind ?? '');
 
 interface Props {
   id: string;

@@ -8,55 +8,24 @@ import { say } from '../words';
 import { Mark, seriesOf } from './series';
 import type { Results } from './useResults';
 
-type Comparison = Schemas['ComparisonView'];
-type Heap = Schemas['HeapView'];
-
 interface Props {
   r: Results;
-  comparison: Comparison;
+  comparison: Schemas['ComparisonView'];
   /** Without names: for a shared screen. */
   anonymous?: boolean;
   onOpen?: (home: string) => void;
 }
 
-/** Homes as jars on ledges: a column a level, option or place, a row a condition or thing; each jar is filled to how many gave it. */
+/** Heaps as jars on ledges: each is filled to how many homes, or animals, stand there; a press names the homes. */
 export function LedgePlot({ r, comparison, anonymous, onOpen }: Props) {
-  const [open, setOpen] = useState<string>();
-  const choices = comparison.choices ?? [];
-  const ordered = comparison.kind === 'order';
-  const columns = ordered
-    ? choices.map((c, i) => ({
-        id: c.id,
-        picture: undefined,
-        word: [i + 1, i === 0 ? comparison.from : i === choices.length - 1 ? comparison.to : '']
-          .filter(Boolean)
-          .join(' '),
-      }))
-    : choices;
+  const [open, setOpen] = useState<{ row: number; column: number }>();
+  const ledge = comparison.ledge;
+  if (!ledge) return <p className="hint">{say('ledgePlot.nothing-is-compared')}</p>;
   const series = seriesOf(r.conditions);
-  const rows = comparison.groups.flatMap((g): { id: string; name: string; heaps: Heap[] }[] =>
-    ordered
-      ? choices.map((c, i) => ({
-          id: `${g.condition}/${c.id}`,
-          name: [g.name, c.word].filter(Boolean).join(', '),
-          heaps: g.places?.[i] ?? [],
-        }))
-      : [
-          {
-            id: g.condition,
-            name: g.name || say('ledgePlot.all-homes'),
-            heaps: g.counted ?? [],
-          },
-        ],
-  );
-  const most = Math.max(1, ...comparison.groups.map((g) => g.n));
-  const seen = comparison.groups.map((g) => g.seen).filter(Boolean);
-  const chosen = rows
-    .flatMap((row) => row.heaps.map((heap, i) => ({ key: `${row.id}|${i}`, row, heap, i })))
-    .find((x) => x.key === open);
+  const chosen = open && ledge.rows[open.row]?.heaps[open.column];
   return (
     <section aria-label={comparison.name} className="ledge-plot">
-      {seen.map((s) => (
+      {ledge.seen.map((s) => (
         <p key={s}>{s}</p>
       ))}
       <div className="scroll" tabIndex={0} role="region" aria-label={say('ledgePlot.homes-by')}>
@@ -65,39 +34,41 @@ export function LedgePlot({ r, comparison, anonymous, onOpen }: Props) {
           <thead>
             <tr>
               <th scope="col">{comparison.name}</th>
-              {columns.map((c) => (
-                <th key={c.id} scope="col" className="num">
+              {ledge.columns.map((c) => (
+                <th key={c.word} scope="col" className="num">
                   {c.picture && <JarPicture picture={c.picture} />} {c.word}
                 </th>
               ))}
             </tr>
           </thead>
           <tbody>
-            {rows.map((row) => {
-              const mark = series.find((s) => s.id === row.id);
+            {ledge.rows.map((row, i) => {
+              const mark = series.find((s) => row.condition && s.id === row.condition);
               return (
-                <tr key={row.id}>
+                <tr key={row.name}>
                   <th scope="row">
-                    {mark && row.id && (
+                    {mark && (
                       <svg width={14} height={14} viewBox="-7 -7 14 14" aria-hidden="true">
                         <Mark series={mark} x={0} y={0} />
                       </svg>
                     )}{' '}
                     {row.name}
                   </th>
-                  {row.heaps.map((heap, i) => (
-                    <td key={columns[i].id} className="num">
+                  {row.heaps.map((heap, k) => (
+                    <td key={ledge.columns[k].word} className="num">
                       <Jar
                         heap={heap}
-                        most={most}
-                        words={`${row.name}, ${columns[i].word}`}
-                        open={open === `${row.id}|${i}`}
+                        most={ledge.most}
+                        words={`${row.name}, ${ledge.columns[k].word}`}
+                        open={open?.row === i && open.column === k}
                         onOpen={
-                          anonymous || heap.n === 0
+                          anonymous || heap.homes.length === 0
                             ? undefined
                             : () =>
                                 setOpen((o) =>
-                                  o === `${row.id}|${i}` ? undefined : `${row.id}|${i}`,
+                                  o?.row === i && o.column === k
+                                    ? undefined
+                                    : { row: i, column: k },
                                 )
                         }
                       />
@@ -109,13 +80,12 @@ export function LedgePlot({ r, comparison, anonymous, onOpen }: Props) {
           </tbody>
         </Grid>
       </div>
-      {comparison.groups.some((g) => g.counted?.some((h) => h.middle)) && (
-        <p className="hint small m-0">{say('ledgePlot.the-middle-home')}</p>
-      )}
-      {chosen && (
+      {ledge.middles && <p className="hint small m-0">{say('ledgePlot.the-middle-home')}</p>}
+      {ledge.animals && <p className="hint small m-0">{say('ledgePlot.animals')}</p>}
+      {open && chosen && (
         <p aria-live="polite">
-          {chosen.row.name}, {columns[chosen.i].word}:{' '}
-          {chosen.heap.homes.map((id) => (
+          {ledge.rows[open.row].name}, {ledge.columns[open.column].word}:{' '}
+          {chosen.homes.map((id) => (
             <Button key={id} variant="plain" className="me-2" onClick={() => onOpen?.(id)}>
               <NameLabel name={r.homes.find((h) => h.home === id)?.nickname ?? ''} />
             </Button>
@@ -126,7 +96,7 @@ export function LedgePlot({ r, comparison, anonymous, onOpen }: Props) {
   );
 }
 
-/** A jar filled to its number of homes; a press names them. */
+/** A jar filled to its number; a press names the homes. */
 function Jar({
   heap,
   most,
@@ -134,7 +104,7 @@ function Jar({
   open,
   onOpen,
 }: {
-  heap: Heap;
+  heap: Schemas['HeapView'];
   most: number;
   words: string;
   open: boolean;
@@ -143,7 +113,7 @@ function Jar({
   const drawn = (
     <>
       <JarPicture share={heap.n / most} /> {heap.n}
-      <span className={heap.middle ? 'middle' : 'invisible'} aria-hidden="true">
+      <span className={heap.middle ? 'middle' : 'no-middle'} aria-hidden="true">
         ◆
       </span>
       {heap.middle && <span className="visually-hidden">{say('ledgePlot.middle')}</span>}

@@ -5,7 +5,7 @@ import { Grid } from '../parts/Grid';
 import { api, got } from '../../api/client';
 import { newID } from '../../ui/ids';
 import { ProblemLine } from '../parts/states';
-import { GivenSelect, givable, type Given } from './GivenSelect';
+import { GivenSelect, givable, seenAtHome, type Given } from './GivenSelect';
 import { slotWords } from './slotWords';
 import type { Assignment, Results } from './useResults';
 import { say } from '../words';
@@ -63,7 +63,11 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
                       <label className="small hint d-block" htmlFor={`shared-${i}`}>
                         {slotWords(results, s)}
                       </label>
-                      {givable(reading(s)) ? (
+                      {seenAtHome(reading(s)) ? (
+                        <span id={`shared-${i}`} className="hint small">
+                          {say('sharedEntry.seen-at-home')}
+                        </span>
+                      ) : givable(reading(s)) ? (
                         <GivenSelect
                           id={`shared-${i}`}
                           reading={reading(s)!}

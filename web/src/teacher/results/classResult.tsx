@@ -38,8 +38,7 @@ export function Grounds({ comparison }: { comparison: Comparison }) {
 /** The class as a plot of its kind, and below it the same in figures. */
 export function Plot(props: PlotProps) {
   const { comparison, r } = props;
-  if (comparison.kind !== 'quantity' && comparison.kind !== 'count')
-    return <LedgePlot {...props} />;
+  if (comparison.ledge) return <LedgePlot {...props} />;
   return (
     <>
       <ClassPlot {...props} />

@@ -134,6 +134,18 @@ func TestKindsAreDesigned(t *testing.T) {
 		"it is saved",
 		`fetch('/api/v1/experiments/`+id+`').then((r) => r.json()).then((d) => d.document.readings[0].levels?.length === 4 && d.document.readings[0].levels[3].word.en === 'crisp')`,
 	)
+	// What is expected is said before, and by which test it will be held.
+	p.open(demo.base + "/experiments/" + id + "/plan")
+	p.sees("You say nothing yet, so this is what will be tested:")
+	p.press("Say what you expect")
+	p.chooses("About", "mass at first")
+	p.sees("mass at first: more with at the door than with indoors. Held by: Sign test (exact).")
+	p.sees("Levels have an order but no distances")
+	p.chooses("is", "less")
+	p.sees("mass at first: less with at the door than with indoors.")
+	p.violations("claims")
+	p.fits("claims")
+	p.open(demo.base + "/experiments/" + id + "/steps")
 	p.chooses("Homes", "put in order")
 	p.sees("The conditions are put in order, unless you name other things.")
 	p.do(chromedp.KeyEvent(kb.Escape))

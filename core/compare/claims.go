@@ -223,9 +223,9 @@ func stated(d *design.Document, c design.Claim, all []outcome, first int) (Claim
 		return out, o.chosen() && has(out.Condition) && *out.Stated > 0 && *out.Stated < 1
 	case o.zoned():
 		out.Against = ""
-		return out, has(out.Condition) && slices.Contains([]string{"more", "less", "differs"}, c.Says)
+		return out, has(out.Condition) && o.zoneAt(c.Zone) >= 0 && sided(c.Says)
 	case o.naming():
-		return out, has(out.Condition) && has(out.Against) && out.Condition != out.Against && c.Option != ""
+		return out, has(out.Condition) && has(out.Against) && out.Condition != out.Against && offers(d, o, c.Option) && sided(c.Says)
 	case o.chosen(), o.ordered() && c.Says != "order", o.levelled() && (c.Says == "equals" || c.Says == "same"):
 		return out, false // nothing such can be said of this kind
 	case o.ordered():
@@ -241,6 +241,14 @@ func stated(d *design.Document, c design.Claim, all []outcome, first int) (Claim
 		return out, out.Stated != nil && has(out.Condition)
 	}
 	return out, false
+}
+
+// sided reports whether a claim is about which is more.
+func sided(says string) bool { return says == "more" || says == "less" || says == "differs" }
+
+// offers reports whether a reading has an option or word of this id.
+func offers(d *design.Document, o outcome, id string) bool {
+	return slices.ContainsFunc(d.Choices(o.Reading), func(c design.Choice) bool { return c.ID == id })
 }
 
 // ranksAll reports whether an order names every thing that homes put in order,

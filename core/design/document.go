@@ -270,6 +270,9 @@ func (d *Document) Step(id string) (int, bool) {
 func (d *Document) Offers(v Variable, l *larder.Larder) []larder.Result {
 	unit := ""
 	if r, ok := d.Reading(v.Reading); ok {
+		if !r.Numeric() {
+			return d.ofKind(r.Sort(), l)
+		}
 		unit = r.Unit
 	}
 	for _, x := range d.Derived {
@@ -282,11 +285,24 @@ func (d *Document) Offers(v Variable, l *larder.Larder) []larder.Result {
 		return nil
 	}
 	kind := u.Dim.String()
-	var told, rest []larder.Result
-	for _, r := range l.Kinds {
+	return d.offered(l, func(r larder.Result) bool {
 		plain := u.Dim == quantity.Pure && (slices.Contains(r.Kinds, "count") || slices.Contains(r.Quantity, "1"))
 		event := u.Dim == quantity.Time && slices.Contains(r.Kinds, "event")
-		if !plain && !event && !slices.Contains(r.Quantity, kind) {
+		return plain || event || slices.Contains(r.Quantity, kind)
+	})
+}
+
+// ofKind lists the results that a reading of a kind can be.
+func (d *Document) ofKind(kind ReadingKind, l *larder.Larder) []larder.Result {
+	return d.offered(l, func(r larder.Result) bool { return slices.Contains(r.Kinds, string(kind)) })
+}
+
+// offered lists the results that fit, first those that a swap for a job of this design
+// tells apart.
+func (d *Document) offered(l *larder.Larder, fits func(larder.Result) bool) []larder.Result {
+	var told, rest []larder.Result
+	for _, r := range l.Kinds {
+		if !fits(r) {
 			continue
 		}
 		if slices.ContainsFunc(l.Rules, func(s larder.Rule) bool {

@@ -5,6 +5,7 @@ import (
 	"context"
 	"errors"
 	"log/slog"
+	"strings"
 	"testing"
 	"time"
 
@@ -65,6 +66,11 @@ func TestSeed(t *testing.T) {
 		}
 		if c := younger.Comparisons[0]; c.Kind != "ordinal" || c.Findings[1].Verdict != "supported" || c.Groups[2].N < 12 {
 			t.Errorf("5B does not see that less sugar is left in warm water: %+v", c)
+		}
+		for _, h := range younger.Said[0].Homes {
+			if strings.ContainsAny(h.Result, "0123456789") {
+				t.Errorf("%s found %q: levels are no numbers", h.Nickname, h.Result)
+			}
 		}
 		r, err := a.Results(ctx, who, list[0].Class, list[0].ID, "en")
 		if err != nil {

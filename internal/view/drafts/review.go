@@ -8,6 +8,7 @@ import (
 	"strconv"
 	"strings"
 
+	"patient-kitchen/core/compare"
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/formula"
 	"patient-kitchen/core/review"
@@ -35,6 +36,7 @@ type ReviewView struct {
 	Expected   []ExpectedView       `json:"expected" doc:"What models of the Workbench say should come out"`
 	Issuable   bool                 `json:"issuable"`
 	Verdict    string               `json:"verdict"`
+	Claims     []ClaimView          `json:"claims" doc:"What a class will be told of: those said before, or that the first value makes of itself"`
 	Results    [][]sheets.OptionRow `json:"results" doc:"What each measured variable may be as a result, the likeliest first"`
 }
 
@@ -46,6 +48,14 @@ type ExpectedView struct {
 	Title     string `json:"title" doc:"The question of the model"`
 	Text      string `json:"text,omitempty" doc:"The value with its give or take"`
 	Problem   string `json:"problem,omitempty"`
+}
+
+// ClaimView is a claim as it will be tested.
+type ClaimView struct {
+	ID    string `json:"id"`
+	Words string `json:"words"`
+	Test  string `json:"test"`
+	Why   string `json:"why" doc:"Why this test"`
 }
 
 // FindingView is one finding of the validation.
@@ -101,6 +111,7 @@ func emptyReview() ReviewView {
 		Spans:      []sheets.SpanView{},
 		Expected:   []ExpectedView{},
 		Results:    [][]sheets.OptionRow{},
+		Claims:     []ClaimView{},
 	}
 }
 
@@ -144,6 +155,10 @@ func reviewOf(raw []byte, language string) ReviewView {
 		v.Margin = append(v.Margin, MarginView{l.Topic, string(l.Weight), text.Render(l.Message, language), l.Path})
 	}
 	v.Spans = sheets.Spans(&d, r, language)
+	for _, p := range compare.Plan(&d) {
+		words := func(m text.Message) string { return text.Render(m, language) }
+		v.Claims = append(v.Claims, ClaimView{p.ID, words(p.Words), words(p.Test.Words()), words(p.Why)})
+	}
 	l := d.Larder()
 	for _, m := range d.Measured {
 		offered := []sheets.OptionRow{}
@@ -193,7 +208,7 @@ func CheckDraft(raw []byte) error {
 	}
 	var anything map[string]any
 	if err := json.Unmarshal(raw, &anything); err != nil {
-		return refusal.Field("document", refusal.Rule("object"), `{"schema": 2}`)
+		return refusal.Field("document", refusal.Rule("object"), `{"schema": 3}`)
 	}
 	// A document that cannot be read is kept and explained; one that is too
 	// large to be judged is not even kept.

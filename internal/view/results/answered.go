@@ -109,6 +109,9 @@ func found(d *design.Document, homes []compare.Home, key, language string) strin
 			continue
 		}
 		word := r.Value.Bare().Show(language)
+		if r.Said.ID != "" {
+			word = text.Render(r.Said, language)
+		}
 		if r.Bound != nil {
 			word = text.Render(quantity.Bounds(r.Bound.Low, r.Bound.High, r.Value.Unit), language)
 		}

@@ -1794,6 +1794,13 @@ export interface components {
         ChosenBody: {
             language: string;
         };
+        ClaimView: {
+            id: string;
+            test: string;
+            /** @description Why this test */
+            why: string;
+            words: string;
+        };
         ClassCard: {
             emergency_number: string;
             keep_until: string;
@@ -3109,6 +3116,8 @@ export interface components {
         ReviewView: {
             /** @description The verdict at each age */
             bands: components["schemas"]["BandView"][];
+            /** @description What a class will be told of: those said before, or that the first value makes of itself */
+            claims: components["schemas"]["ClaimView"][];
             /** @description What models of the Workbench say should come out */
             expected: components["schemas"]["ExpectedView"][];
             /** @description What a guardian will read */

@@ -1,5 +1,6 @@
 import type { Review } from '../draft/useDraft';
 import { say } from '../words';
+import { ClaimsBand } from './ClaimsBand';
 import { Band, useEditing, WordsField } from './fields';
 import { PlanChange } from './PlanChange';
 import { PlanConditions } from './PlanConditions';
@@ -14,6 +15,7 @@ export function Plan({ review }: { review: Review | undefined }) {
       <PlanQuestion />
       <PlanChange review={review} />
       <PlanConditions />
+      <ClaimsBand review={review} />
       <PlanQuestions />
       <Band title={say('plan.background-for-you')}>
         <WordsField

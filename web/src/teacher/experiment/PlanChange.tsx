@@ -45,7 +45,10 @@ export function PlanChange({ review }: { review: Review | undefined }) {
 
 /** What the measured thing is as a result, and how much of a difference matters. */
 function Measured({ review }: { review: Review | undefined }) {
-  const measured = useEditing().doc.measured?.[0];
+  const { doc } = useEditing();
+  const measured = doc.measured?.[0];
+  const kind = doc.readings?.find((r) => r.id === measured?.reading)?.kind ?? 'quantity';
+  const number = kind === 'quantity' || kind === 'count' || kind === 'event'; // only these have a size
   const offered = review?.results[0] ?? [];
   if (!measured) return null;
   return (
@@ -61,31 +64,35 @@ function Measured({ review }: { review: Review | undefined }) {
           ]}
         />
       </div>
-      <ChoiceField
-        label={say('plan.compared-as')}
-        path={['measured', 0, 'scale']}
-        value={measured.scale}
-        options={[
-          ['', say('plan.a-difference')],
-          ['ratio', say('plan.how-many-times-as-much')],
-        ]}
-      />
-      <PlainField
-        label={say('plan.smallest-that-matters')}
-        path={['measured', 0, 'matters']}
-        value={measured.matters}
-        hint={
-          measured.scale === 'ratio'
-            ? say('plan.a-factor-such-as-1-2')
-            : say('plan.with-unit-such-as-5-mm')
-        }
-      />
-      <PlainField
-        label={say('plan.a-stated-value-if-there-is')}
-        path={['measured', 0, 'stated']}
-        value={measured.stated}
-        hint={say('plan.with-unit')}
-      />
+      {number && (
+        <>
+          <ChoiceField
+            label={say('plan.compared-as')}
+            path={['measured', 0, 'scale']}
+            value={measured.scale}
+            options={[
+              ['', say('plan.a-difference')],
+              ['ratio', say('plan.how-many-times-as-much')],
+            ]}
+          />
+          <PlainField
+            label={say('plan.smallest-that-matters')}
+            path={['measured', 0, 'matters']}
+            value={measured.matters}
+            hint={
+              measured.scale === 'ratio'
+                ? say('plan.a-factor-such-as-1-2')
+                : say('plan.with-unit-such-as-5-mm')
+            }
+          />
+          <PlainField
+            label={say('plan.a-stated-value-if-there-is')}
+            path={['measured', 0, 'stated']}
+            value={measured.stated}
+            hint={say('plan.with-unit')}
+          />
+        </>
+      )}
     </div>
   );
 }

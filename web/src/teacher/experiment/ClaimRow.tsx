@@ -1,0 +1,320 @@
+import FormSelect from 'react-bootstrap/FormSelect';
+import type { Doc, Reading } from '../draft/document';
+import type { Review } from '../draft/useDraft';
+import { say } from '../words';
+import { freshClaim, thingsOf, wordsOf, type Claim } from './ClaimsBand';
+import { ChoiceField, PlainField, Remove, useEditing } from './fields';
+
+type Value = NonNullable<Doc['derived']>[number] | Reading;
+type Options = [string, string][];
+
+const sides: Options = [
+  ['more', say('claims.more')],
+  ['less', say('claims.less')],
+  ['differs', say('claims.differs')],
+];
+const numbers: Options = [
+  ...sides,
+  ['same', say('claims.same')],
+  ['order', say('claims.order')],
+  ['equals', say('claims.equals')],
+];
+
+/** One claim: about what, in which direction, between which set-ups; and by which test it will be held. */
+export function ClaimRow({
+  claim,
+  at,
+  values,
+  planned,
+}: {
+  claim: Claim;
+  at: number;
+  values: Value[];
+  planned: Review['claims'][number] | undefined;
+}) {
+  const { doc, set, language } = useEditing();
+  const path = ['claims', at];
+  const name = (v: Value) => v.name[language] || Object.values(v.name)[0] || v.id;
+  const reading = doc.readings?.find((r) => r.id === claim.value);
+  const kind = reading?.kind ?? 'quantity';
+  return (
+    <div className="card-paper">
+      <div className="field-row">
+        <div>
+          <label className="named" htmlFor={`claim-${claim.id}`}>
+            {say('claims.about')}
+          </label>
+          <FormSelect
+            id={`claim-${claim.id}`}
+            value={claim.value ?? ''}
+            onChange={(e) => set(path, freshClaim(doc, claim.id, e.target.value))}
+          >
+            {values.map((v) => (
+              <option key={v.id} value={v.id}>
+                {name(v)}
+              </option>
+            ))}
+          </FormSelect>
+        </div>
+        {kind === 'choice' && <Share claim={claim} at={at} reading={reading!} />}
+        {kind === 'order' && <Order at={at} ids={claim.order} things={thingsOf(doc, reading!)} />}
+        {kind === 'zones' && (
+          <>
+            <Named
+              at={at}
+              part="zone"
+              label={say('claims.zone')}
+              claim={claim}
+              of={reading!.zones}
+            />
+            <Says at={at} claim={claim} options={sides} />
+          </>
+        )}
+        {(kind === 'several' || kind === 'words') && (
+          <>
+            <Named
+              at={at}
+              part="option"
+              label={say('claims.word')}
+              claim={claim}
+              of={kind === 'words' ? wordsOf(reading!) : reading!.options}
+            />
+            <Sides claim={claim} at={at} options={sides} />
+          </>
+        )}
+        {(kind === 'ordinal' || kind === 'yes-partly-no') && (
+          <Sides claim={claim} at={at} options={[...sides, ['order', say('claims.order')]]} />
+        )}
+        {(kind === 'quantity' || kind === 'count' || kind === 'event') && (
+          <Sides claim={claim} at={at} options={numbers} sized />
+        )}
+        <div className="flex-none">
+          <Remove
+            what={say('claims.this-claim')}
+            onRemove={() =>
+              set(
+                ['claims'],
+                doc.claims!.filter((c) => c !== claim),
+                say('claims.took-out-a-claim'),
+              )
+            }
+          />
+        </div>
+      </div>
+      <p className="small m-0" role="status">
+        {planned ? (
+          <>
+            {planned.words}.{' '}
+            <span className="second">
+              {say('claims.held-by', { test: planned.test })} {planned.why}
+            </span>
+          </>
+        ) : (
+          <span className="w-mend">{say('claims.not-whole-yet')}</span>
+        )}
+      </p>
+    </div>
+  );
+}
+
+/** In which direction; an order begins with the conditions as they stand. */
+function Says({ at, claim, options }: { at: number; claim: Claim; options: Options }) {
+  const { doc, set } = useEditing();
+  const id = `f-claims-${at}-says`;
+  const choose = (says: Claim['says']) =>
+    set(
+      ['claims', at],
+      says === 'order'
+        ? { id: claim.id, value: claim.value, says, order: doc.conditions?.map((c) => c.id) }
+        : { ...claim, says, order: undefined },
+    );
+  return (
+    <div>
+      <label className="named" htmlFor={id}>
+        {say('claims.is')}
+      </label>
+      <FormSelect
+        id={id}
+        value={claim.says}
+        onChange={(e) => choose(e.target.value as Claim['says'])}
+      >
+        {options.map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
+      </FormSelect>
+    </div>
+  );
+}
+
+/** Which set-up is held against which; or all of them in an order, or a stated value. */
+function Sides({
+  claim,
+  at,
+  options,
+  sized,
+}: {
+  claim: Claim;
+  at: number;
+  options: Options;
+  sized?: boolean;
+}) {
+  const { doc, language } = useEditing();
+  const conditions = (doc.conditions ?? []).map((c): [string, string] => [
+    c.id,
+    c.name[language] || c.id,
+  ]);
+  if (claim.says === 'order')
+    return (
+      <>
+        <Says at={at} claim={claim} options={options} />
+        <Order
+          at={at}
+          ids={claim.order}
+          things={(doc.conditions ?? []).map((c) => ({ id: c.id, word: c.name }))}
+        />
+      </>
+    );
+  const matters = sized && claim.says !== 'equals' && (
+    <PlainField
+      label={say('claims.different-from')}
+      path={['claims', at, 'matters']}
+      value={claim.matters}
+      hint={say('plan.with-unit-such-as-5-mm')}
+    />
+  );
+  return (
+    <>
+      {conditions.length > 0 && (
+        <ChoiceField
+          label={say('claims.set-up')}
+          path={['claims', at, 'condition']}
+          value={claim.condition}
+          options={[['', '–'], ...conditions]}
+        />
+      )}
+      <Says at={at} claim={claim} options={options} />
+      {claim.says === 'equals' ? (
+        <PlainField
+          label={say('claims.stated')}
+          path={['claims', at, 'stated']}
+          value={claim.stated}
+          hint={say('plan.with-unit')}
+        />
+      ) : (
+        <ChoiceField
+          label={say('claims.than')}
+          path={['claims', at, 'against']}
+          value={claim.against}
+          options={[['', '–'], ...conditions]}
+        />
+      )}
+      {matters}
+    </>
+  );
+}
+
+/** The share of homes that choose an option, against guessing. */
+function Share({ claim, at, reading }: { claim: Claim; at: number; reading: Reading }) {
+  const { doc, language } = useEditing();
+  return (
+    <>
+      {reading.per?.includes('condition') && (
+        <ChoiceField
+          label={say('claims.set-up')}
+          path={['claims', at, 'condition']}
+          value={claim.condition}
+          options={[
+            ['', '–'],
+            ...(doc.conditions ?? []).map((c): [string, string] => [
+              c.id,
+              c.name[language] || c.id,
+            ]),
+          ]}
+        />
+      )}
+      <ChoiceField
+        label={say('claims.more-homes-choose')}
+        path={['claims', at, 'option']}
+        value={claim.option}
+        options={[
+          ...(reading.right ? ([['right', say('readingKind.the-right-one')]] as Options) : []),
+          ...(reading.options ?? []).map((o): [string, string] => [o.id, o.word[language] || o.id]),
+        ]}
+      />
+      <PlainField
+        label={say('claims.by-chance')}
+        path={['claims', at, 'stated']}
+        value={claim.stated}
+        hint={say('claims.guessing')}
+      />
+    </>
+  );
+}
+
+/** One zone, option or word that a claim is about. */
+function Named({
+  at,
+  part,
+  label,
+  claim,
+  of,
+}: {
+  at: number;
+  part: 'zone' | 'option';
+  label: string;
+  claim: Claim;
+  of: { id: string; word: Record<string, string> }[] | undefined;
+}) {
+  const { language } = useEditing();
+  return (
+    <ChoiceField
+      label={label}
+      path={['claims', at, part]}
+      value={claim[part]}
+      options={(of ?? []).map((z): [string, string] => [z.id, z.word[language] || z.id])}
+    />
+  );
+}
+
+/** An order, place by place, from its beginning on; a thing chosen for one place gives up its own for the one that stood there. */
+function Order({
+  at,
+  ids = [],
+  things,
+}: {
+  at: number;
+  ids: string[] | undefined;
+  things: { id: string; word: Record<string, string> }[];
+}) {
+  const { set, language } = useEditing();
+  const order = things.map((t, i) => ids[i] ?? t.id);
+  const put = (place: number, id: string) =>
+    set(
+      ['claims', at, 'order'],
+      order.map((was, i) => (i === place ? id : was === id ? order[place] : was)),
+    );
+  return (
+    <>
+      {order.map((id, place) => (
+        <div key={things[place].id}>
+          <label className="named" htmlFor={`claim-${at}-${place}`}>
+            {say('givenSelect.place', { n: place + 1 })}
+          </label>
+          <FormSelect
+            id={`claim-${at}-${place}`}
+            value={id}
+            onChange={(e) => put(place, e.target.value)}
+          >
+            {things.map((t) => (
+              <option key={t.id} value={t.id}>
+                {t.word[language] || t.id}
+              </option>
+            ))}
+          </FormSelect>
+        </div>
+      ))}
+    </>
+  );
+}

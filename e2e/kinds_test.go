@@ -156,7 +156,7 @@ func TestKindsAreDesigned(t *testing.T) {
 const damp = `{schema: 3, title: {en: 'Damp corner', es: 'Rincón húmedo'}, question: {en: 'Where do they like it best?', es: '¿Dónde están mejor?'}, age_band: '11-13', way: 'follow-along', languages: ['en', 'es'], trials: 1,
  changed: {name: {en: 'the paper', es: 'el papel'}}, conditions: [{id: 'dry', name: {en: 'Dry', es: 'Seco'}, control: true}, {id: 'wet', name: {en: 'Wet', es: 'Mojado'}}],
  needs: [{id: 'paper', name: {en: 'two papers', es: 'dos papeles'}, kind: 'object'}],
- steps: [{id: 'lay', kind: 'do', title: {en: 'Lay the papers out', es: 'Pon los papeles'}, text: {en: 'Lay a dry and a wet paper side by side.', es: 'Pon un papel seco y uno mojado juntos.'}, duration: '2 min', uses: ['paper']},
+ steps: [{id: 'lay', kind: 'do', title: {en: 'Lay the papers out', es: 'Pon los papeles'}, text: {en: 'Lay a dry and a wet paper side by side.', es: 'Pon un papel seco y uno mojado juntos.'}, duration: '2 min', uses: ['paper'], helps: [{help: 'hands-first'}, {help: 'put-aside', thing: {en: 'the wet paper', es: 'el papel mojado'}, place: {en: 'on a plate', es: 'en un plato'}}]},
   {id: 'look', kind: 'measure', title: {en: 'Look and say', es: 'Mira y di'}, text: {en: 'Look at both papers.', es: 'Mira los dos papeles.'}, duration: '5 min', uses: ['paper'], takes: [{reading: 'is', condition: 'wet'}, {reading: 'seen'}, {reading: 'where', time: '5 min'}, {reading: 'curls'}]},
   {id: 'again', kind: 'observe', title: {en: 'Look again', es: 'Mira otra vez'}, text: {en: 'Look once more.', es: 'Mira una vez más.'}, duration: '5 min', uses: ['paper'], takes: [{reading: 'is', condition: 'dry'}, {reading: 'where', time: '15 min'}, {reading: 'tell'}]}],
  readings: [{id: 'is', kind: 'words', name: {en: 'the paper is', es: 'el papel está'}, per: ['condition'], senses: {looks: [{id: 'dark', word: {en: 'dark', es: 'oscuro'}}, {id: 'wavy', word: {en: 'wavy', es: 'ondulado'}}], feels: [{id: 'cool', word: {en: 'cool', es: 'frío'}}]}},
@@ -184,6 +184,8 @@ func TestOtherKindsGoTheWholeWay(t *testing.T) {
 	p.press("Damos permiso, empezar")
 	p.press("Empezar de todos modos")
 	p.sees("Pon los papeles")
+	p.sees("Límpiate las manos antes de tocar el teléfono.")
+	p.sees("Aparta el papel mojado en un plato.")
 	p.press("Hecho, siguiente")
 	p.sees("Mira los dos papeles")
 	line.cut()

@@ -57,6 +57,7 @@ func (d *Document) bounds() error {
 		at := fmt.Sprintf("/steps/%d", i)
 		takes += len(s.Takes)
 		most(at+"/actions", "actions", len(s.Actions), maxActions)
+		most(at+"/helps", "helps", len(s.Helps), maxQualities)
 		most(at+"/uses", "things", len(s.Uses), maxParts)
 		most(at+"/takes", "readings", takes, MaxSlots)
 	}

@@ -138,6 +138,7 @@ type Step struct {
 	Questions []string       `json:"questions,omitempty" doc:"Ids of questions asked in this step"`
 	Meanwhile text.Localized `json:"meanwhile,omitempty" doc:"What to do while waiting"`
 	AdultNote text.Localized `json:"adult_note,omitempty"`
+	Helps     []Help         `json:"helps,omitempty" doc:"Small things that make it go well, said at their moment"`
 }
 
 // StepKind is what a step is for.

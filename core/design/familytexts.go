@@ -40,6 +40,9 @@ func (d *Document) FamilyTexts() []PlacedText {
 		add(s.See, "/steps/%d/see", i)
 		add(s.Meanwhile, "/steps/%d/meanwhile", i)
 		add(s.AdultNote, "/steps/%d/adult_note", i)
+		for _, t := range s.HelpWords() {
+			add(t.Text, "/steps/%d%s", i, t.Path)
+		}
 	}
 	for i, r := range d.Readings {
 		add(r.Name, "/readings/%d/name", i)

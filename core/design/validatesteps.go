@@ -26,6 +26,7 @@ func (v *validator) steps() {
 			v.duration(s.Duration, path+"/duration")
 		}
 		v.wait(i, s, path)
+		v.helps(&s, path)
 		for k, id := range s.Uses {
 			if !v.known("need", id) {
 				v.say(

@@ -87,6 +87,9 @@ func readTexts(d *design.Document) []line {
 		add(i, true, at+"meanwhile", s.Meanwhile)
 		add(i, true, at+"adult_note", s.AdultNote)
 		add(i, false, at+"see", s.See)
+		for _, t := range s.HelpWords() {
+			add(i, true, at+t.Path[1:], t.Text)
+		}
 	}
 	for i, r := range d.Readings {
 		add(-1, false, fmt.Sprintf("/readings/%d/guidance", i), r.Guidance)

@@ -50,6 +50,7 @@ type PrintedBlanks struct {
 	Title     string
 	Common    string // what all its readings share
 	Rows      []PrintedBlank
+	Helps     []string
 	Questions []QuestionRow
 }
 
@@ -163,7 +164,12 @@ func blanks(s Sheet) []PrintedBlanks {
 	}
 	out := []PrintedBlanks{{Questions: asked("before", nil)}}
 	for i, step := range s.Steps {
-		b := PrintedBlanks{Number: i + 1, Title: step.Title, Questions: asked("while", step.Questions)}
+		b := PrintedBlanks{
+			Number:    i + 1,
+			Title:     step.Title,
+			Questions: asked("while", step.Questions),
+			Helps:     slices.Concat(step.Helps, step.Keeps),
+		}
 		var labels [][4]string
 		for _, slot := range step.Takes {
 			r := readings[slot.Reading]
@@ -181,7 +187,7 @@ func blanks(s Sheet) []PrintedBlanks {
 		out = append(out, b)
 	}
 	out = append(out, PrintedBlanks{Questions: asked("after", nil)})
-	return slices.DeleteFunc(out, func(b PrintedBlanks) bool { return len(b.Rows)+len(b.Questions) == 0 })
+	return slices.DeleteFunc(out, func(b PrintedBlanks) bool { return len(b.Rows)+len(b.Questions)+len(b.Helps) == 0 })
 }
 
 // common takes out of labels what all of them share, and gives it; what is left
@@ -189,7 +195,8 @@ func blanks(s Sheet) []PrintedBlanks {
 func common(labels [][4]string) string {
 	var shared [4]string
 	for part := range shared {
-		if len(labels) > 1 && !slices.ContainsFunc(labels, func(l [4]string) bool { return l[part] != labels[0][part] }) {
+		if len(labels) > 1 &&
+			!slices.ContainsFunc(labels, func(l [4]string) bool { return l[part] != labels[0][part] }) {
 			shared[part] = labels[0][part]
 			for k := range labels {
 				labels[k][part] = ""

@@ -89,6 +89,8 @@ type StepRow struct {
 	Cautions  []string      `json:"cautions"`
 	Before    []string      `json:"before" doc:"What the safety rules add before it"`
 	After     []string      `json:"after" doc:"What they add after it"`
+	Helps     []string      `json:"helps" doc:"What makes it go well, before and while it is done"`
+	Keeps     []string      `json:"keeps" doc:"What to do with things at its end"`
 	Takes     []design.Slot `json:"takes" doc:"Readings of this step, one a field"`
 	Evidence  []string      `json:"evidence"`
 	Questions []string      `json:"questions"`
@@ -293,6 +295,8 @@ func (w *writer) steps(s *Sheet, d *design.Document, r review.Review) {
 			Fold:      span.Folded(),
 			Cautions:  []string{},
 			Takes:     []design.Slot{},
+			Helps:     []string{},
+			Keeps:     []string{},
 			Evidence:  append([]string{}, step.Evidence...),
 			Questions: append([]string{}, step.Questions...),
 		}
@@ -322,6 +326,13 @@ func (w *writer) steps(s *Sheet, d *design.Document, r review.Review) {
 			}
 		}
 		row.Takes = append(row.Takes, d.Taken(&step)...)
+		for _, h := range step.Helps {
+			if said := text.Render(h.Sentence(), w.language); h.After() {
+				row.Keeps = append(row.Keeps, said)
+			} else {
+				row.Helps = append(row.Helps, said)
+			}
+		}
 		s.Steps = append(s.Steps, row)
 	}
 }

@@ -3395,7 +3395,11 @@ export interface components {
              * @description Seconds between the end of the step before and its start
              */
             gap: number;
+            /** @description What makes it go well, before and while it is done */
+            helps: string[];
             id: string;
+            /** @description What to do with things at its end */
+            keeps: string[];
             kind: string;
             meanwhile?: string;
             questions: string[];

@@ -139,6 +139,12 @@ export function StepPage({
               {b}
             </p>
           ))}
+          {!barred &&
+            (step.helps ?? []).map((h) => (
+              <p key={h} className="help">
+                <Icon name="info-circle" size={18} /> {h}
+              </p>
+            ))}
           {step.see && (
             <p>
               <span className="second">{t('shouldSee')}</span> {step.see}
@@ -216,6 +222,11 @@ export function StepPage({
           {step.cautions.map((c) => (
             <p key={c} className="second">
               <Icon name="exclamation-diamond" size={18} /> {c}
+            </p>
+          ))}
+          {(step.keeps ?? []).map((k) => (
+            <p key={k} className="help">
+              <Icon name="info-circle" size={18} /> {k}
             </p>
           ))}
           {step.after.map((a) => (

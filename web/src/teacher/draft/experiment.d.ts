@@ -721,6 +721,10 @@ export interface Step {
    * Highest temperature of anything handled, such as 50 °C
    */
   heat?: string;
+  /**
+   * Small things that make it go well, said at their moment
+   */
+  helps?: Help[];
   id: string;
   /**
    * Id of the need that is the vessel; what is used in steps without one is judged as put together
@@ -768,6 +772,39 @@ export interface Step {
    */
   voltage?: string;
   wait?: Wait;
+}
+export interface Help {
+  help:
+    | "keep"
+    | "put-aside"
+    | "look-again"
+    | "same-for-all"
+    | "hold-before-cutting"
+    | "empty-inside"
+    | "cover"
+    | "test-first"
+    | "stop-when"
+    | "say-aloud"
+    | "hands-first"
+    | "two-people";
+  /**
+   * When it is well: of stop-when what is seen then, of test-first what must be so, of two-people how it goes alone
+   */
+  pass?: {
+    [k: string]: string;
+  };
+  /**
+   * Of put-aside: where, such as on the windowsill
+   */
+  place?: {
+    [k: string]: string;
+  };
+  /**
+   * What it is about, such as the strips; of say-aloud what is said
+   */
+  thing?: {
+    [k: string]: string;
+  };
 }
 export interface Take {
   condition?: string;

@@ -2,6 +2,7 @@ import Button from 'react-bootstrap/Button';
 import { ProblemLine } from '../parts/states';
 import { ActionPicker } from './ActionPicker';
 import { QuestionCard } from './QuestionCard';
+import { HelpsField } from './HelpsField';
 import { Takes } from './Takes';
 import { useAnswers } from './useAnswers';
 import type { Replace, Review } from '../draft/useDraft';
@@ -105,6 +106,7 @@ export function StepSheet({
         />
       )}
       <Takes at={at} />
+      <HelpsField at={at} />
       <TickList
         legend={say('stepSheet.uses')}
         path={path('uses')}

@@ -142,6 +142,8 @@ func TestKindsStandEverywhere(t *testing.T) {
 			switch id {
 			case design.ChoiceKind:
 				claim = `{"id": "c", "says": "share", "value": "r", "condition": "warm", "option": "right"}`
+			case design.TextKind:
+				claim = ""
 			case design.SeveralKind, design.WordsKind:
 				claim = `{"id": "c", "says": "more", "value": "r", "condition": "warm", "against": "cold", "option": "a"}`
 			case design.ZonesKind:

@@ -183,10 +183,10 @@ func usual(o outcome, control, made string) []Claim {
 }
 
 func stated(d *design.Document, c design.Claim, all []outcome, first int) (Claim, bool) {
-	o := all[first]
-	for _, x := range all {
-		if x.ID == c.Value {
-			o = x
+	o := &all[first]
+	for i := range all {
+		if all[i].ID == c.Value {
+			o = &all[i]
 		}
 	}
 	out := Claim{
@@ -200,9 +200,6 @@ func stated(d *design.Document, c design.Claim, all []outcome, first int) (Claim
 		Order:     c.Order,
 		Made:      "before",
 	}
-	if out.Against == "" && out.Says != "equals" && out.Says != "order" && out.Says != "share" {
-		out.Against = control(d)
-	}
 	if m, ok := size(c.Matters, o.unit, o.ratio); ok && m > 0 {
 		out.Matters = &m
 	} else if o.matters > 0 {
@@ -211,49 +208,56 @@ func stated(d *design.Document, c design.Claim, all []outcome, first int) (Claim
 	}
 	if v, ok := size(c.Stated, o.unit, false); ok {
 		out.Stated = &v
+	} else if c.Says == "share" && o.chosen() {
+		by := o.guessing()
+		out.Stated = &by
 	}
-	has := func(id string) bool { return slices.Contains(o.conditions, id) }
 	switch {
-	case c.Says == "share":
+	case o.chosen() || o.zoned() || o.ordered() || c.Says == "share":
 		out.Against = ""
-		if out.Stated == nil && o.chosen() {
-			by := o.guessing()
-			out.Stated = &by
-		}
-		return out, o.chosen() && has(out.Condition) && *out.Stated > 0 && *out.Stated < 1
+	case out.Against == "" && c.Says != "equals" && c.Says != "order":
+		out.Against = control(d)
+	}
+	return out, o.takes(d, &out)
+}
+
+// takes reports whether a claim can be made of a value: by its kind, with all that it
+// names there.
+func (o *outcome) takes(d *design.Document, c *Claim) bool {
+	has := func(id string) bool { return slices.Contains(o.conditions, id) }
+	sides := has(c.Condition) && has(c.Against) && c.Condition != c.Against
+	switch {
+	case o.chosen():
+		return c.Says == "share" && has(c.Condition) && *c.Stated > 0 && *c.Stated < 1
 	case o.zoned():
-		out.Against = ""
-		return out, has(out.Condition) && o.zoneAt(c.Zone) >= 0 && sided(c.Says)
+		return sided(c.Says) && has(c.Condition) && o.zoneAt(c.Zone) >= 0
 	case o.naming():
-		return out, has(out.Condition) && has(out.Against) && out.Condition != out.Against && offers(d, o, c.Option) && sided(c.Says)
-	case o.chosen(), o.ordered() && c.Says != "order", o.levelled() && (c.Says == "equals" || c.Says == "same"):
-		return out, false // nothing such can be said of this kind
+		return sided(c.Says) && sides && offers(d, o, c.Option)
 	case o.ordered():
-		out.Against = ""
-		return out, has(out.Condition) && ranksAll(d, o, c.Order)
+		return c.Says == "order" && has(c.Condition) && ranksAll(d, o, c.Order)
 	}
-	switch c.Says {
-	case "more", "less", "differs", "same":
-		return out, has(out.Condition) && has(out.Against) && out.Condition != out.Against
-	case "order":
-		return out, len(c.Order) > 1 && !slices.ContainsFunc(c.Order, func(id string) bool { return !has(id) })
-	case "equals":
-		return out, out.Stated != nil && has(out.Condition)
+	switch {
+	case sided(c.Says), c.Says == "same" && !o.levelled():
+		return sides
+	case c.Says == "order":
+		return len(c.Order) > 1 && !slices.ContainsFunc(c.Order, func(id string) bool { return !has(id) })
+	case c.Says == "equals" && !o.levelled():
+		return c.Stated != nil && has(c.Condition)
 	}
-	return out, false
+	return false // nothing such can be said of this kind
 }
 
 // sided reports whether a claim is about which is more.
 func sided(says string) bool { return says == "more" || says == "less" || says == "differs" }
 
 // offers reports whether a reading has an option or word of this id.
-func offers(d *design.Document, o outcome, id string) bool {
+func offers(d *design.Document, o *outcome, id string) bool {
 	return slices.ContainsFunc(d.Choices(o.Reading), func(c design.Choice) bool { return c.ID == id })
 }
 
 // ranksAll reports whether an order names every thing that homes put in order,
 // once.
-func ranksAll(d *design.Document, o outcome, order []string) bool {
+func ranksAll(d *design.Document, o *outcome, order []string) bool {
 	things := d.Choices(o.Reading)
 	for _, c := range things {
 		if !slices.Contains(order, c.ID) {

@@ -126,23 +126,30 @@ type Slot struct {
 // conditions, trials and times.
 func (d *Document) Slots() []Slot {
 	var out []Slot
-	for _, r := range d.Readings {
-		conditions := []string{""}
-		if r.PerCondition() && len(d.Conditions) > 0 {
-			conditions = conditions[:0]
-			for _, c := range d.Conditions {
-				conditions = append(conditions, c.ID)
-			}
+	for i := range d.Readings {
+		out = append(out, d.slotsOf(&d.Readings[i])...)
+	}
+	return out
+}
+
+// slotsOf are the slots of one reading.
+func (d *Document) slotsOf(r *Reading) []Slot {
+	conditions, times := []string{""}, []string{""}
+	if r.PerCondition() && len(d.Conditions) > 0 {
+		conditions = conditions[:0]
+		for _, c := range d.Conditions {
+			conditions = append(conditions, c.ID)
 		}
-		times := r.Times
-		if len(times) == 0 {
-			times = []string{""}
-		}
-		for _, c := range conditions {
-			for trial := 1; trial <= d.TrialsOf(&r); trial++ {
-				for _, t := range times {
-					out = append(out, Slot{r.ID, c, t, trial})
-				}
+	}
+	if len(r.Times) > 0 {
+		times = r.Times
+	}
+	trials := d.TrialsOf(r)
+	out := make([]Slot, 0, len(conditions)*trials*len(times))
+	for _, c := range conditions {
+		for trial := 1; trial <= trials; trial++ {
+			for _, t := range times {
+				out = append(out, Slot{r.ID, c, t, trial})
 			}
 		}
 	}

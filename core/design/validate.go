@@ -208,7 +208,8 @@ func (v *validator) conditions() {
 		v.say(Warning, "no-changed", "/changed", nil)
 	}
 	each := slices.ContainsFunc(d.Readings, func(r Reading) bool { return r.PerCondition() })
-	if len(d.Conditions) > 1 && controls == 0 && (each || len(d.Readings) == 0) { // where they are only put in order, none is
+	if len(d.Conditions) > 1 && controls == 0 &&
+		(each || len(d.Readings) == 0) { // where they are only put in order, none is
 		v.say(Hint, "no-control", "/conditions", nil)
 	}
 	if d.Trials < 1 || d.Trials > 20 {
@@ -314,8 +315,8 @@ func (v *validator) taken(r *Reading, path string) {
 			return
 		}
 	}
-	for _, slot := range v.d.Slots() {
-		if slot.Reading == r.ID && !takes(func(k Take) bool { return k.Has(slot) }) {
+	for _, slot := range v.d.slotsOf(r) {
+		if !takes(func(k Take) bool { return k.Has(slot) }) {
 			c, _ := v.d.Condition(slot.Condition)
 			name := text.Localized{}
 			if c != nil {

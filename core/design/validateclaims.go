@@ -2,6 +2,7 @@ package design
 
 import (
 	"fmt"
+	"maps"
 	"math"
 	"slices"
 
@@ -33,36 +34,44 @@ func (v *validator) claims() {
 
 // claimed reports whether a claim names what it needs, and only what is there.
 func (d *Document) claimed(c Claim) bool {
-	r, own := d.Reading(c.Value)
-	choice := func(id string) bool {
-		return own && slices.ContainsFunc(d.Choices(r), func(k Choice) bool { return k.ID == id })
-	}
 	condition := func(id string) bool { _, ok := d.Condition(id); return ok }
 	for _, k := range []string{c.Condition, c.Against} {
 		if k != "" && !condition(k) {
 			return false
 		}
 	}
-	for _, k := range c.Order {
-		if own && r.Sort() == OrderKind && !choice(k) || (!own || r.Sort() != OrderKind) && !condition(k) {
-			return false
-		}
-	}
-	switch {
-	case own && r.Sort() == ZonesKind:
-		return choice(c.Zone) && slices.Contains([]string{"more", "less", "differs"}, c.Says)
-	case own && (r.Sort() == SeveralKind || r.Sort() == WordsKind):
-		return choice(c.Option) && c.Condition != "" && slices.Contains([]string{"more", "less", "differs"}, c.Says)
+	if r, ok := d.Reading(c.Value); ok && !r.Numeric() && !r.Levelled() {
+		return d.claimedOf(r, c)
 	}
 	switch c.Says {
 	case "order":
-		return len(c.Order) > 1
+		return len(c.Order) > 1 && !slices.ContainsFunc(c.Order, func(id string) bool { return !condition(id) })
 	case "equals":
 		return c.Stated != ""
 	case "share":
-		return own && r.Sort() == ChoiceKind && (choice(c.Option) || c.Option == "right" && r.Right != "")
+		return false
 	}
 	return slices.Contains(Says, c.Says) && c.Condition != ""
+}
+
+// claimedOf is the same for a reading that is compared by what it names.
+func (d *Document) claimedOf(r *Reading, c Claim) bool {
+	choice := func(id string) bool {
+		return slices.ContainsFunc(d.Choices(r), func(k Choice) bool { return k.ID == id })
+	}
+	sided := c.Says == "more" || c.Says == "less" || c.Says == "differs"
+	switch r.Sort() {
+	case ChoiceKind:
+		return c.Says == "share" && (choice(c.Option) || c.Option == "right" && r.Right != "")
+	case ZonesKind:
+		return sided && choice(c.Zone)
+	case SeveralKind, WordsKind:
+		return sided && choice(c.Option) && c.Condition != ""
+	case OrderKind:
+		return c.Says == "order" && len(c.Order) > 1 &&
+			!slices.ContainsFunc(c.Order, func(id string) bool { return !choice(id) })
+	}
+	return false
 }
 
 // large reports whether a text says how large something is, in a unit of the
@@ -121,8 +130,9 @@ func Try(d *Document, x Derived) (quantity.Quantity, error) {
 		return quantity.Quantity{}, err
 	}
 	var first error
+	used, over := d.used(e.Symbols()), d.over(x)
 	for draw := range draws {
-		q, err := e.Eval(madeUp(d, d.over(x), draw), x.Unit)
+		q, err := e.Eval(madeUp(d, used, over, draw), x.Unit)
 		if err == nil {
 			return q, nil
 		}
@@ -142,13 +152,33 @@ func irregular(n int) formula.Binding {
 	return b
 }
 
-// madeUp binds every reading's symbol to irregular values: all trials and
-// times of one condition, or of one trial where the formula works trial by
+// used lists the places of the readings that symbols speak of: of two with one
+// symbol the later, and where time is asked for without any, a timed one.
+func (d *Document) used(symbols []string) []int {
+	last, timed := map[string]int{}, -1
+	for i := range d.Readings {
+		r := &d.Readings[i]
+		if slices.Contains(symbols, r.Symbol) {
+			last[r.Symbol] = i
+		}
+		if len(r.Times) > 0 {
+			timed = i
+		}
+	}
+	out := slices.Sorted(maps.Values(last))
+	if len(out) == 0 && timed >= 0 {
+		out = append(out, timed)
+	}
+	return out
+}
+
+// madeUp binds the symbols of the readings at these places to irregular values: all
+// trials and times of one condition, or of one trial where the formula works trial by
 // trial.
-func madeUp(d *Document, over bool, draw int) formula.Env {
+func madeUp(d *Document, used []int, over bool, draw int) formula.Env {
 	env := d.Fixed()
 	golden := 0.5 * (math.Sqrt(5) - 1)
-	for i := range d.Readings {
+	for _, i := range used {
 		r := &d.Readings[i]
 		u, ok := quantity.LookupUnit(r.Unit)
 		if !ok {

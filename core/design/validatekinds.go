@@ -2,6 +2,7 @@ package design
 
 import (
 	"fmt"
+	"maps"
 	"slices"
 	"strings"
 
@@ -12,58 +13,30 @@ import (
 // given checks what a reading's kind needs to be asked: a unit and tools, levels,
 // options or things.
 func (v *validator) given(r *Reading, path string) {
-	switch r.Sort() {
-	case QuantityKind:
-		v.measured(r, path)
-	case CountKind:
-		if _, ok := r.Total(); !ok && strings.TrimSpace(r.Of) != "" {
-			v.say(Error, "count-of", path+"/of", text.Args{"typed": r.Of})
-		}
-	case OrdinalKind:
+	if check, ok := kindChecks[r.Sort()]; ok {
+		check(v, r, path)
+	}
+}
+
+// kindChecks are by kind; text needs nothing more, and an unknown kind is said
+// elsewhere.
+var kindChecks = map[ReadingKind]func(v *validator, r *Reading, path string){
+	QuantityKind: (*validator).measured,
+	CountKind:    (*validator).of,
+	OrdinalKind: func(v *validator, r *Reading, path string) {
 		if n := len(r.Levels); n < MinLevels || n > MaxLevels {
 			v.say(Error, "levels", path+"/levels", text.Args{"n": n, "least": MinLevels, "most": MaxLevels})
 		}
 		v.choices(r.Levels, path+"/levels")
-	case ChoiceKind:
-		if len(r.Options) < 2 {
-			v.say(Error, "no-options", path+"/options", nil)
-		}
-		v.choices(r.Options, path+"/options")
+	},
+	ChoiceKind: func(v *validator, r *Reading, path string) {
+		v.options(r, path)
 		if r.Right != "" && !slices.ContainsFunc(r.Options, func(c Choice) bool { return c.ID == r.Right }) {
 			v.say(Error, "right-option", path+"/right", text.Args{"typed": r.Right})
 		}
-	case SeveralKind:
-		if len(r.Options) < 2 {
-			v.say(Error, "no-options", path+"/options", nil)
-		}
-		v.choices(r.Options, path+"/options")
-	case ZonesKind:
-		v.zones(r, path)
-	case WordsKind:
-		if len(v.d.Choices(r)) == 0 {
-			v.say(Error, "no-words-to-say", path+"/senses", nil)
-		}
-		for s, words := range r.Senses {
-			if !slices.Contains(Senses, s) {
-				v.say(
-					Error,
-					"kind",
-					path+"/senses",
-					text.Args{"typed": string(s), "list": []string{"looks", "feels", "smells", "sounds"}},
-				)
-			}
-			v.choices(words, fmt.Sprintf("%s/senses/%s", path, s))
-		}
-	case EventKind:
-		if u, ok := quantity.LookupUnit(r.Unit); !ok || u.Dim != quantity.Time {
-			v.say(Error, "event-unit", path+"/unit", text.Args{"typed": r.Unit})
-		}
-		if r.NotBy == "" {
-			v.say(Error, "not-by", path+"/not_by", text.Args{"name": r.Name})
-		} else {
-			v.duration(r.NotBy, path+"/not_by")
-		}
-	case OrderKind:
+	},
+	SeveralKind: (*validator).options,
+	OrderKind: func(v *validator, r *Reading, path string) {
 		if n := len(v.d.Choices(r)); n < 2 || n > MaxThings {
 			v.say(Error, "things", path+"/things", text.Args{"n": n, "most": MaxThings})
 		}
@@ -71,7 +44,54 @@ func (v *validator) given(r *Reading, path string) {
 		if r.PerCondition() && len(r.Things) == 0 {
 			v.say(Error, "order-per-condition", path+"/per", text.Args{"name": r.Name})
 		}
+	},
+	ZonesKind: (*validator).zones,
+	WordsKind: (*validator).senses,
+	EventKind: (*validator).event,
+}
+
+// of checks how many there are in all.
+func (v *validator) of(r *Reading, path string) {
+	if _, ok := r.Total(); !ok && strings.TrimSpace(r.Of) != "" {
+		v.say(Error, "count-of", path+"/of", text.Args{"typed": r.Of})
 	}
+}
+
+func (v *validator) options(r *Reading, path string) {
+	if len(r.Options) < 2 {
+		v.say(Error, "no-options", path+"/options", nil)
+	}
+	v.choices(r.Options, path+"/options")
+}
+
+// senses checks that there are words, by senses that are known.
+func (v *validator) senses(r *Reading, path string) {
+	if len(v.d.Choices(r)) == 0 {
+		v.say(Error, "no-words-to-say", path+"/senses", nil)
+	}
+	for _, s := range slices.Sorted(maps.Keys(r.Senses)) {
+		if !slices.Contains(Senses, s) {
+			v.say(
+				Error,
+				"kind",
+				path+"/senses",
+				text.Args{"typed": string(s), "list": []string{"looks", "feels", "smells", "sounds"}},
+			)
+		}
+		v.choices(r.Senses[s], fmt.Sprintf("%s/senses/%s", path, s))
+	}
+}
+
+// event checks the unit of a time, and by when not having happened is an answer.
+func (v *validator) event(r *Reading, path string) {
+	if u, ok := quantity.LookupUnit(r.Unit); !ok || u.Dim != quantity.Time {
+		v.say(Error, "event-unit", path+"/unit", text.Args{"typed": r.Unit})
+	}
+	if r.NotBy == "" {
+		v.say(Error, "not-by", path+"/not_by", text.Args{"name": r.Name})
+		return
+	}
+	v.duration(r.NotBy, path+"/not_by")
 }
 
 // choices checks that levels, options and things have ids of their own and words.
@@ -107,9 +127,7 @@ func (v *validator) zones(r *Reading, path string) {
 	if sized > 0 && sized < len(r.Zones) {
 		v.say(Error, "zone-areas", path+"/zones", nil)
 	}
-	if _, ok := r.Total(); !ok && strings.TrimSpace(r.Of) != "" {
-		v.say(Error, "count-of", path+"/of", text.Args{"typed": r.Of})
-	}
+	v.of(r, path)
 	for k, t := range r.Settling {
 		if !slices.Contains(r.Times, t) {
 			v.say(Error, "settling", fmt.Sprintf("%s/settling/%d", path, k), text.Args{"typed": t})

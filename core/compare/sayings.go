@@ -1,0 +1,76 @@
+package compare
+
+import (
+	"math"
+
+	"patient-kitchen/core/stats"
+)
+
+// saying are the sentences of a finding, by their ids: for the teacher and for families.
+func (f *Finding) saying(o *outcome, verdict stats.Verdict, side string) (teacher, family string) {
+	switch {
+	case len(f.Homes) == 0:
+		return "none", "too-few"
+	case f.Reason == TooFew || len(f.Homes) < MinHomes:
+		return "too-few", "too-few"
+	case f.Reason == AllZero, f.Says == "same" && verdict == stats.Supported && f.Sides.Same == len(f.Homes):
+		return "all-zero", "all-zero"
+	case f.Reason == OneHome:
+		return "one-home", "cannot-plain"
+	case f.Says == "share":
+		id := f.sayingShare(verdict)
+		return id, id
+	case o.naming():
+		id := f.sayingNaming(verdict, side)
+		return id, id
+	case o.zoned():
+		id := f.sayingZone(verdict, side)
+		return id, id
+	case f.Says == "order" && o.ordered():
+		id := f.sayingPage(verdict)
+		return id, id
+	case f.Says == "order":
+		id := map[stats.Verdict]string{stats.Supported: "order", stats.NotSupported: "not-order", stats.CannotTell: "cannot-order"}[verdict]
+		return id, id
+	case f.Says == "equals":
+		return f.sayingEqual(o, verdict)
+	case f.Says == "same" && verdict == stats.Supported:
+		return "same", "same"
+	case f.Says == "same" && verdict == stats.NotSupported:
+		return "not-same", "not-same"
+	}
+	return f.sayingSide(verdict, side)
+}
+
+// sayingEqual are the sentences about a stated value.
+func (f *Finding) sayingEqual(o *outcome, verdict stats.Verdict) (teacher, family string) {
+	switch {
+	case verdict == stats.Supported:
+		return "equals", "equals"
+	case verdict == stats.NotSupported:
+		return "not-equals", "not-equals"
+	case o.margin(f.Claim) == 0:
+		return "how-near", "cannot-equals"
+	}
+	return "cannot-equals", "cannot-equals"
+}
+
+// sayingSide are the sentences about which is more; plain ones where there is no size.
+func (f *Finding) sayingSide(verdict stats.Verdict, side string) (teacher, family string) {
+	plain := f.Signs || math.IsNaN(f.Test.Low)
+	switch {
+	case verdict == stats.Supported && plain:
+		return "supported-plain-" + side, "supported-plain-" + side
+	case verdict == stats.Supported:
+		return "supported-" + side, "supported-" + side
+	case f.Reason == OtherWay:
+		return "other-way-" + side, "other-way"
+	case f.Reason == Smaller:
+		return "smaller", "smaller"
+	case plain:
+		return "cannot-plain", "cannot-plain"
+	case f.Needs > 0 && f.Needs <= 500:
+		return "cannot", "cannot"
+	}
+	return "cannot-many", "cannot"
+}

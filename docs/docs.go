@@ -21,6 +21,7 @@ var Ready = []string{
 	"vanishing-sugar",
 	"ringing-glasses",
 	"bag-ties",
+	"snail-supper",
 }
 
 // Example is the document of an experiment of this name, as JSON.

@@ -61,7 +61,7 @@ func shots() []shot {
 		{name: "collect", path: "/experiments/{e}/collect"},
 		{name: "compare", path: "/experiments/{e}/compare"},
 		{name: "class", path: "/classes/{c}"},
-		{name: "codes", path: "/classes/{c}/codes"},
+		{name: "levels", path: "/experiments/{sugar}/compare"},
 		{name: "workbench", path: "/workbench?ask=cooling"},
 		{name: "family-permission", phone: true, steps: []action{click("Go on"), pause(500)}},
 		{
@@ -163,8 +163,8 @@ func take(base, family, only, out string, full bool) error {
 	}
 	ids, err := chromedp.Run(
 		ctx,
-		chromedp.Evaluate[struct{ Experiment, Class, Lemon string }](
-			`Promise.all(['assignments', 'experiments'].map((x) => fetch('/api/v1/' + x).then((r) => r.json()))).then(([a, e]) => ({Experiment: a.items[0].experiment, Class: a.items[0].class, Lemon: e.items.find((x) => x.title === 'Sour lemon').id}))`,
+		chromedp.Evaluate[struct{ Experiment, Class, Lemon, Sugar string }](
+			`Promise.all(['assignments', 'experiments'].map((x) => fetch('/api/v1/' + x).then((r) => r.json()))).then(([a, e]) => ({Experiment: a.items[0].experiment, Class: a.items[0].class, Lemon: e.items.find((x) => x.title === 'Sour lemon').id, Sugar: e.items.find((x) => x.title === 'Vanishing sugar').id}))`,
 			chromedp.EvalAwaitPromise,
 		),
 	)
@@ -185,7 +185,7 @@ func take(base, family, only, out string, full bool) error {
 		}
 		actions := slices.Clone(s.steps)
 		if !s.phone {
-			path := strings.NewReplacer("{e}", ids.Experiment, "{c}", ids.Class, "{lemon}", ids.Lemon).Replace(s.path)
+			path := strings.NewReplacer("{e}", ids.Experiment, "{c}", ids.Class, "{lemon}", ids.Lemon, "{sugar}", ids.Sugar).Replace(s.path)
 			actions = append(actions, chromedp.Navigate(base+path), pause(1400))
 		}
 		if err := chromedp.Do(ctx, actions...); err != nil {

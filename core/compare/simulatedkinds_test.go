@@ -170,3 +170,59 @@ func FuzzGiven(f *testing.F) {
 		}
 	})
 }
+
+// Animals of one home are pulled alike by the place they stand in; nothing is preferred
+// over homes. Looks and animals are no more homes: at most 5 % of classes hear of a
+// preference.
+func TestSimulatedZones(t *testing.T) {
+	classes := 200
+	switch {
+	case os.Getenv("PK_TEST_LONG") != "":
+		classes = 2000
+	case testing.Short():
+		t.Skip("simulated classes are for the whole tier")
+	}
+	d := &design.Document{
+		Trials:   1,
+		Question: text.Localized{"en": "?"},
+		Readings: []design.Reading{{ID: "where", Kind: design.ZonesKind, Times: []string{"5 min", "15 min", "30 min"}, Zones: []design.Zone{{ID: "a"}, {ID: "b"}, {ID: "c"}}}},
+		Claims:   []design.Claim{{ID: "a", Says: "more", Value: "where", Zone: "a"}},
+	}
+	rng := rand.New(rand.NewSource(8))
+	said := 0
+	for range classes {
+		var class []Home
+		for h := range 10 {
+			pull := [3]float64{math.Exp(0.5 * rng.NormFloat64()), math.Exp(0.5 * rng.NormFloat64()), math.Exp(0.5 * rng.NormFloat64())}
+			all := pull[0] + pull[1] + pull[2]
+			var entries []notebook.Entry
+			for i, slot := range d.Slots() {
+				counts := map[string]int{"a": 0, "b": 0, "c": 0}
+				for range 8 {
+					switch u := rng.Float64() * all; {
+					case u < pull[0]:
+						counts["a"]++
+					case u < pull[0]+pull[1]:
+						counts["b"]++
+					default:
+						counts["c"]++
+					}
+				}
+				entries = append(entries, notebook.Entry{
+					ID: fmt.Sprint(i), Kind: notebook.Reading, Provenance: notebook.Own, Slot: slot,
+					Given: &notebook.Given{Counts: counts}, Received: time.Unix(int64(i), 0),
+				})
+			}
+			class = append(class, Home{Key: fmt.Sprint(h), Book: notebook.Open(d, entries, reading.Writer{Language: "en"}, nil)})
+		}
+		a := analyse(d, class)
+		if f := a.findings("before", claims(d, a.outcomes, 0)); f[0].Verdict == stats.Supported || f[0].Reason == OtherWay {
+			said++
+		}
+	}
+	share := float64(said) / float64(classes)
+	t.Logf("%d classes of 10 homes with 8 animals and 3 looks: %.1f %% hear of a preference that is not there", classes, 100*share)
+	if limit := 0.05 + 2*math.Sqrt(0.05*0.95/float64(classes)); share > limit {
+		t.Errorf("%.1f %%, want at most %.1f", 100*share, 100*limit)
+	}
+}

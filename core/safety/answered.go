@@ -144,15 +144,18 @@ func (j *judge) closing(step, action string) (Finding, int, bool) {
 	with := *j.d
 	with.Heard, with.Steps = nil, slices.Clone(j.d.Steps)
 	with.Steps[i].Actions = append(slices.Clone(with.Steps[i].Actions), action)
-	shut := newJudge(&with, j.l, nil)
-	shut.band, shut.asked = j.band, &[]open{}
+	shut := j.asIf(&with)
 	shut.mixtures()
-	before := newJudge(j.d, j.l, nil)
-	before.band, before.asked = j.band, &[]open{}
-	before.mixtures()
+	if j.unshut == nil { // the same for every step that is asked about
+		before := j.asIf(j.d)
+		before.mixtures()
+		j.unshut = map[string]bool{}
+		for _, f := range before.out {
+			j.unshut[f.key()] = true
+		}
+	}
 	for k, f := range shut.out {
-		if f.Verdict.Worse(Care) &&
-			!slices.ContainsFunc(before.out, func(g Finding) bool { return g.key() == f.key() }) {
+		if f.Verdict.Worse(Care) && !j.unshut[f.key()] {
 			f.Asks = true
 			return f, shut.at[k], true
 		}

@@ -88,7 +88,8 @@ type judge struct {
 	vessels []vessel
 	missing []missing // amounts that something depends on
 	out     []Finding
-	at      []int // place in the book of each finding
+	at      []int           // place in the book of each finding
+	unshut  map[string]bool // keys of what mixtures say as the design stands, once asked
 }
 
 type missing struct {
@@ -119,6 +120,16 @@ func newJudge(d *design.Document, l *larder.Larder, home *kitchen.People) *judge
 	}
 	j.vessels = j.fill()
 	return j
+}
+
+// asIf judges the same needs used by the same steps, one of which does something
+// else: what is known of the needs stands.
+func (j *judge) asIf(d *design.Document) *judge {
+	other := &judge{
+		d: d, l: j.l, band: j.band, uses: j.uses, means: j.means, kinds: j.kinds, names: j.names, asked: &[]open{},
+	}
+	other.vessels = other.fill()
+	return other
 }
 
 func (j *judge) findings() []Finding {

@@ -1,6 +1,7 @@
 import type { TFunction } from 'i18next';
-import { useState, type ReactNode } from 'react';
+import { useId, useState, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
 import { byTime, type Slot } from '../phone/book';
 import type { LocalEntry } from '../phone/db';
 import type { Sheet } from '../phone/useHome';
@@ -123,14 +124,14 @@ export function SlotFrame({ at, labels, said, writing, asks, onAsked, children, 
       {open === 'spoiled' && (
         <Reasons
           title={t('spoiledWhy')}
-          reasons={['spilled', 'touched', 'too-early-or-late', 'knocked']}
+          reasons={['slid', 'spilled', 'touched', 'too-early-or-late', 'knocked']}
           onPick={(reason) => (at.spoil(reason), close())}
         />
       )}
       {open === 'not-read' && (
         <Reasons
           title={t('notReadWhy')}
-          reasons={['forgot', 'broke', 'no-tool', 'cannot-read']}
+          reasons={whyNot[props.reading.kind] ?? usual}
           onPick={(reason) => (at.skip(reason), close())}
         />
       )}
@@ -167,6 +168,15 @@ export function SlotFrame({ at, labels, said, writing, asks, onAsked, children, 
   );
 }
 
+const usual = ['forgot', 'no-tool', 'too-dark', 'broke', 'cannot-read'];
+const whyNot: Partial<Record<SlotProps['reading']['kind'], string[]>> = {
+  zones: ['not-looked', 'too-dark', 'cannot-read'],
+  order: ['forgot', 'cannot-hear', 'broke', 'cannot-read'],
+  choice: ['forgot', 'cannot-hear', 'too-dark', 'cannot-read'],
+  words: ['forgot', 'cannot-smell', 'too-dark', 'cannot-read'],
+  event: ['forgot', 'not-looked', 'broke', 'cannot-read'],
+};
+
 /** A reason is kept as its code; words are somebody's own. */
 const because = (t: TFunction, reason = '') => t(`reason.${reason}`, { defaultValue: reason });
 
@@ -180,6 +190,8 @@ function Reasons({
   onPick: (reason: string) => void;
 }) {
   const t = useWords();
+  const id = useId();
+  const [own, setOwn] = useState('');
   return (
     <div role="group" aria-label={title} className="mt-2">
       <p className="mt-0 mb-2">{title}</p>
@@ -188,6 +200,27 @@ function Reasons({
           {t(`reason.${r}`)}
         </button>
       ))}
+      <form
+        className="value-row mt-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (own.trim()) onPick(own.trim());
+        }}
+      >
+        <label htmlFor={id} className="visually-hidden">
+          {t('reason.other')}
+        </label>
+        <FormControl
+          id={id}
+          maxLength={200}
+          placeholder={t('reason.other')}
+          value={own}
+          onChange={(e) => setOwn(e.target.value)}
+        />
+        <Button type="submit" variant="outline-primary">
+          {t('keep')}
+        </Button>
+      </form>
     </div>
   );
 }

@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"fmt"
 	"strings"
 	"testing"
 
@@ -37,6 +38,24 @@ func (p *page) labelled(name string) {
 		"a button called "+name,
 		`(() => { const b = document.querySelector('button[aria-label="`+name+`"]'); if (!b || b.disabled) return false; b.click(); return true; })()`,
 	)
+}
+
+// looksAt sets a field for a time of day; typing it depends on the browser's country.
+func (p *page) looksAt(label, time string) {
+	p.t.Helper()
+	p.until("a time "+label, fmt.Sprintf(`((f) => { if (!f) return false;
+		Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, %q); f.dispatchEvent(new Event('input', {bubbles: true})); return true; })((%s)(%q))`, time, field, label))
+}
+
+// narrow looks at a phone of 320 pixels, and at text of twice the size on it.
+func (p *page) narrow(what string) {
+	p.t.Helper()
+	p.do(chromedp.EmulateViewport(320, 844, chromedp.EmulateMobile))
+	p.fits(what + ", 320 pixels")
+	evaluate[bool](p, `(() => { document.documentElement.style.fontSize = '200%'; return true; })()`)
+	p.fits(what + ", text of twice the size")
+	evaluate[bool](p, `(() => { document.documentElement.style.fontSize = ''; return true; })()`)
+	p.do(chromedp.EmulateViewport(390, 844, chromedp.EmulateMobile))
 }
 
 // Every kind goes the whole way: issued, taken on a phone without a connection,
@@ -82,6 +101,7 @@ func TestKindsGoTheWholeWay(t *testing.T) {
 	p.labelled("full glass: like the one above")
 	p.fits("an order")
 	p.violations("an order")
+	p.narrow("an order")
 	p.sees("No connection.")
 	line.heal()
 	evaluate[bool](p, `(() => { dispatchEvent(new Event('online')); return true; })()`)
@@ -196,6 +216,7 @@ func TestOtherKindsGoTheWholeWay(t *testing.T) {
 	p.tile("seen", "gotas")
 	p.fits("words and zones")
 	p.violations("words and zones")
+	p.narrow("words and zones")
 	p.tile("where", "mojado0")
 	p.tile("where", "mojado1")
 	p.tile("where", "seco0")
@@ -206,7 +227,12 @@ func TestOtherKindsGoTheWholeWay(t *testing.T) {
 	)
 	p.press("No ha pasado")
 	p.sees("todavía no")
+	// Two looks have to follow each other, and neither is to come.
 	p.press("Cambiar")
+	p.press("Lo vi después")
+	p.looksAt("todavía no a las", "23:59")
+	p.looksAt("ya estaba a las", "23:58")
+	p.sees("La segunda mirada va después de la primera")
 	p.press("AHORA")
 	p.press("Hecho, siguiente") // the rest is kept when the step is left
 	p.sees("Mira una vez más")

@@ -56,7 +56,7 @@ type Reading struct {
 	Cut           string             `json:"cut,omitempty" enum:"yes,no,between" doc:"Whether partly counts as yes or no; left out: between them"`
 	Options       []Choice           `json:"options,omitempty" doc:"Of a choice or several"`
 	Right         string             `json:"right,omitempty" doc:"Of a choice: the id of the right option, if there is one"`
-	None          bool               `json:"none,omitempty" doc:"Of a choice: none of them can be chosen"`
+	None          bool               `json:"none,omitempty" doc:"Of a choice or several: none of them can be chosen"`
 	NotSure       bool               `json:"not_sure,omitempty" doc:"Of a choice: not sure can be chosen"`
 	Things        []Choice           `json:"things,omitempty" doc:"Of an order: what is put in order; left out: the conditions"`
 	Zones         []Zone             `json:"zones,omitempty" doc:"Of zones: 2 to 6 of them; the looks are its times"`

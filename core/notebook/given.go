@@ -97,6 +97,11 @@ func suits(d *design.Document, r *design.Reading, e *Entry) *Problem {
 	if r.Sort() == design.ChoiceKind && len(g.Chosen) > 1 || !g.bounded() {
 		return &Problem{"value", rule("of-kind." + string(r.Sort())), example}
 	}
+	for sense := range g.Own {
+		if _, asked := r.Senses[design.Sense(sense)]; !asked {
+			return &Problem{"value.own", rule("of-kind.words"), "looks"}
+		}
+	}
 	for sense, ids := range g.Words {
 		for _, id := range ids {
 			if !slices.ContainsFunc(r.Senses[design.Sense(sense)], func(c design.Choice) bool { return c.ID == id }) {

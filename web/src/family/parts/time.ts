@@ -31,3 +31,16 @@ export function dayWords(day: string, language: string): string {
     year: 'numeric',
   }).format(new Date(`${day}T00:00:00Z`));
 }
+
+/** Seconds since midnight by the wall clock of a zone. */
+export function sinceMidnight(time: number, zone: string): number {
+  const parts = new Intl.DateTimeFormat('en-GB', {
+    timeZone: zone,
+    hour: '2-digit',
+    minute: '2-digit',
+    second: '2-digit',
+    hourCycle: 'h23',
+  }).formatToParts(new Date(time));
+  const part = (type: string) => Number(parts.find((p) => p.type === type)?.value ?? 0);
+  return 3600 * part('hour') + 60 * part('minute') + part('second');
+}

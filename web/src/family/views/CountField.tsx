@@ -38,7 +38,7 @@ export function CountField({ id, draft, reading, typing, state, first, onKeep }:
       <button type="button" className="one-more" onClick={() => set({ count: n + 1 })}>
         {t('oneMore')}
       </button>
-      <div className="d-flex gap-2 align-items-center my-2">
+      <div className="d-flex flex-wrap gap-2 align-items-center my-2">
         <Button
           variant="outline-primary"
           disabled={n === 0}
@@ -98,8 +98,8 @@ export function Beside({
 }) {
   const t = useWords();
   return (
-    <div className="row-48" role="group" aria-labelledby={id}>
-      <span id={id} className="flex-fill">
+    <div className="row-48 flex-wrap" role="group" aria-labelledby={id}>
+      <span id={id} className="what">
         {label}
       </span>
       <Button

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
-import { clock } from '../parts/time';
+import { clock, sinceMidnight } from '../parts/time';
 import { useNow } from '../parts/Timer';
 import { useWords } from '../words';
 import type { Given } from './GivenField';
@@ -23,15 +23,15 @@ export function EventField({ id, reading, state, bundle, began, onKeep }: Props)
   const { zone } = bundle.class;
   const shown = (at: number) => clock(at, zone, bundle.home.locale);
   const since = (at: number) => Math.max(0, Math.round((at - began) / 1000));
-  /** A time of this day, as this phone's clock shows it, in seconds from the start. */
+  /** A time by the class's wall clock, as the page shows it, in seconds from the start; one before it is of the next day. */
   const seconds = (look: string) => {
     const [hours, minutes] = look.split(':').map(Number);
-    const day = new Date(began - state.offset);
-    day.setHours(hours, minutes, 0, 0);
-    return Math.round((day.getTime() + state.offset - began) / 1000);
+    const s = 3600 * hours + 60 * minutes - sinceMidnight(began, zone);
+    return s < -60 ? s + 24 * 3600 : Math.max(0, s);
   };
   const open = since(now) >= (reading.not_by ?? 0);
   const between = looks[0] && looks[1] ? looks.map(seconds) : undefined;
+  const can = between && between[0] < between[1] && between[1] <= since(now) + 60;
   return (
     <div>
       <p className="second m-0">{t('beganAt', { began: shown(began), now: shown(now) })}</p>
@@ -57,7 +57,7 @@ export function EventField({ id, reading, state, bundle, began, onKeep }: Props)
           className="card-paper"
           onSubmit={(e) => {
             e.preventDefault();
-            if (between) void onKeep({ between: between.map((s) => Math.max(0, s)) });
+            if (can) void onKeep({ between });
           }}
         >
           {([t('notYetAt'), t('thereAt')] as const).map((words, i) => (
@@ -73,7 +73,12 @@ export function EventField({ id, reading, state, bundle, began, onKeep }: Props)
               />
             </div>
           ))}
-          <Button type="submit" disabled={!between}>
+          {between && !can && (
+            <p className="doubt" role="status">
+              {t('looksInOrder')}
+            </p>
+          )}
+          <Button type="submit" disabled={!can}>
             {t('keep')}
           </Button>
         </form>

@@ -51,7 +51,7 @@ export function OrderField({ id, draft, reading, typing, state, first, onKeep }:
           const name = place.map(word).join(' = ');
           return (
             <li className="row-48 flex-wrap" key={place[0]}>
-              <span className="flex-fill">
+              <span className="what">
                 {i + 1} <strong>{name}</strong>
               </span>
               <Button

@@ -55,8 +55,8 @@ export function QuestionField({ question, value, onChange, core, writer }: Props
         <p className="hint">{t(question.least ? 'leastFirst' : 'mostFirst')}</p>
         <ol className="list-unstyled p-0 m-0">
           {order.map((o, i) => (
-            <li className="row-48" key={o}>
-              <span className="flex-fill">
+            <li className="row-48 flex-wrap" key={o}>
+              <span className="what">
                 {i + 1} <strong>{name(o)}</strong>
               </span>
               <Button

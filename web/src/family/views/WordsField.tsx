@@ -18,8 +18,16 @@ export function WordsField({ id, draft, reading, typing, state, first, onKeep }:
   const [own, setOwn] = useState('');
   const given = kept ?? first ?? {};
   const bySense = reading.kind === 'words';
+  /** Nothing ticked is no answer: none is one where it stands among the choices. */
+  const says = [
+    given.chosen,
+    ...Object.values(given.words ?? {}),
+    ...Object.values(given.own ?? {}),
+  ]
+    .flat()
+    .some(Boolean);
   const keep = useKept(typing, id, async () => {
-    if (!kept) return;
+    if (!kept || !says) return;
     await onKeep(kept);
     setKept(undefined);
   });
@@ -89,7 +97,7 @@ export function WordsField({ id, draft, reading, typing, state, first, onKeep }:
       {added.length > 0 && <p className="my-2">{added.map((w) => `“${w}”`).join(', ')}</p>}
       <Button
         className="w-100 mt-2"
-        disabled={!kept && !first}
+        disabled={!says}
         onClick={() => void (kept ? keep() : onKeep(given))}
       >
         {t('keep')}

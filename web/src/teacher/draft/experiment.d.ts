@@ -595,7 +595,7 @@ export interface Reading {
     [k: string]: string;
   };
   /**
-   * Of a choice: none of them can be chosen
+   * Of a choice or several: none of them can be chosen
    */
   none?: boolean;
   /**

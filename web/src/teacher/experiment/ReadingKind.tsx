@@ -148,6 +148,13 @@ function Several({ reading, at }: Props) {
     <>
       <Options reading={reading} at={at} />
       <div className="field-row">
+        <div className="flex-none">
+          <TickField
+            label={say('readingKind.none-of-them')}
+            path={['readings', at, 'none']}
+            value={reading.none}
+          />
+        </div>
         <Guidance reading={reading} at={at} />
       </div>
     </>

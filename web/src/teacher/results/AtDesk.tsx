@@ -6,7 +6,7 @@ import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
 import { ProblemLine } from '../parts/states';
 import { Said, say } from '../words';
-import { GivenSelect, givable, type Given } from './GivenSelect';
+import { GivenSelect, givable, seenAtHome, type Given } from './GivenSelect';
 import type { Results } from './useResults';
 
 type Fields = Schemas['DeskFields'];
@@ -105,12 +105,14 @@ export function AtDesk({
   if (!act) {
     return (
       <span className="desk-acts">
-        {(Object.keys(acts) as Act[]).map((a) => (
-          <Button key={a} variant="plain" onClick={() => setAct(a)}>
-            {acts[a].words}
-            <span className="visually-hidden">: {name}</span>
-          </Button>
-        ))}
+        {(Object.keys(acts) as Act[])
+          .filter((a) => a !== 'reading' || !seenAtHome(asked)) // what only who was there can say
+          .map((a) => (
+            <Button key={a} variant="plain" onClick={() => setAct(a)}>
+              {acts[a].words}
+              <span className="visually-hidden">: {name}</span>
+            </Button>
+          ))}
       </span>
     );
   }

@@ -72,6 +72,14 @@ var kinds = map[design.ReadingKind]kind{
 			Order: [][]string{{"b"}, {"b"}},
 		}, words: "long > short", code: "b>a", blank: "short · long", test: "page", editor: "order",
 	},
+	design.StageOrderKind: {
+		asks:  `"stages": [{"id": "a", "word": {"en": "bubbles"}}, {"id": "b", "word": {"en": "a dome"}}, {"id": "c", "word": {"en": "it sank"}}]`,
+		given: &notebook.Given{Order: [][]string{{"a"}, {"b"}}, Never: []string{"c"}, Seen: "happening"},
+		other: &notebook.Given{Order: [][]string{{"a", "b"}, {"c"}}},
+		wrong: &notebook.Given{Order: [][]string{{"a"}}, LeftOut: []string{"b"}},
+		words: "bubbles > a dome; not: it sank", code: "a>b", blank: "bubbles · a dome · it sank", test: "page",
+		editor: "stage-order",
+	},
 	design.SeveralKind: {
 		asks:  `"options": [{"id": "a", "word": {"en": "the whisk"}}, {"id": "b", "word": {"en": "the sieve"}}]`,
 		given: &notebook.Given{Chosen: []string{"a", "b"}}, other: &notebook.Given{Chosen: []string{"b"}},
@@ -148,6 +156,8 @@ func TestKindsStandEverywhere(t *testing.T) {
 				claim = `{"id": "c", "says": "more", "value": "r", "condition": "warm", "against": "cold", "option": "a"}`
 			case design.ZonesKind:
 				claim = `{"id": "c", "says": "more", "value": "r", "condition": "warm", "zone": "a"}`
+			case design.StageOrderKind:
+				claim = `{"id": "c", "says": "order", "value": "r", "condition": "warm", "order": ["a", "b", "c"]}`
 			case design.OrderKind:
 				claim = `{"id": "c", "says": "order", "value": "r", "condition": "warm", "order": ["b", "a"]}`
 			}

@@ -34,7 +34,9 @@ type outcome struct {
 	matters    float64
 	stated     float64
 	hasStated  bool
-	conditions []string
+	conditions []string // or stages, where those are compared
+	control    string   // "" where none of them is
+	staged     bool
 	name       text.Localized
 }
 
@@ -53,10 +55,15 @@ func outcomes(d *design.Document) (all []outcome, first int) {
 		o := outcome{
 			Outcome:    x,
 			unit:       unit,
-			conditions: d.ConditionsOf(x),
+			conditions: d.LanesOf(x),
+			control:    control(d),
 			counts:     (unit == quantity.One || unit.Dim == quantity.Count) && counted(d, x.Derived),
 			name:       x.Name,
 		}
+		if !slices.Contains(o.conditions, o.control) {
+			o.control = ""
+		}
+		_, o.staged = d.Stage(o.conditions[0])
 		if r, is := d.Reading(x.ID); is && r.Sort() == design.EventKind {
 			o.ratio = true // times to an event are compared as factors, unless it is said otherwise
 		}
@@ -136,7 +143,7 @@ func claims(d *design.Document, all []outcome, first int) []Claim {
 		}
 		return out
 	}
-	return usual(all[first], control(d), "before")
+	return usual(all[first], "before")
 }
 
 func control(d *design.Document) string {
@@ -148,8 +155,18 @@ func control(d *design.Document) string {
 	return ""
 }
 
-// usual are the claims that a value makes of itself.
-func usual(o outcome, control, made string) []Claim {
+// against is what a condition is held against where a claim does not say it: the
+// control, or of stages the one before; "" where there is none.
+func (o *outcome) against(condition string) string {
+	if i := slices.Index(o.conditions, condition); o.staged && i > 0 {
+		return o.conditions[i-1]
+	}
+	return o.control
+}
+
+// usual are the claims that a value makes of itself: each condition against the
+// control or against each other one, each stage against the one before it.
+func usual(o outcome, made string) []Claim {
 	out := []Claim{}
 	add := func(c Claim) {
 		c.Value, c.Made = o.ID, made
@@ -170,13 +187,16 @@ func usual(o outcome, control, made string) []Claim {
 		return out
 	}
 	for i, b := range o.conditions {
+		if a := o.against(b); a != "" {
+			if a != b {
+				add(Claim{ID: o.ID + "-" + b, Says: "differs", Condition: b, Against: a})
+			}
+			continue
+		}
 		for _, a := range o.conditions[:i] {
-			if control == "" {
+			if !o.staged {
 				add(Claim{ID: fmt.Sprintf("%s-%s-%s", o.ID, b, a), Says: "differs", Condition: b, Against: a})
 			}
-		}
-		if control != "" && b != control {
-			add(Claim{ID: o.ID + "-" + b, Says: "differs", Condition: b, Against: control})
 		}
 	}
 	return out
@@ -215,8 +235,10 @@ func stated(d *design.Document, c design.Claim, all []outcome, first int) (Claim
 	switch {
 	case o.chosen() || o.zoned() || o.ordered() || c.Says == "share":
 		out.Against = ""
+	case trending(c.Says):
+		out.Condition, out.Against = "", ""
 	case out.Against == "" && c.Says != "equals" && c.Says != "order":
-		out.Against = control(d)
+		out.Against = o.against(out.Condition)
 	}
 	return out, o.takes(d, &out)
 }
@@ -237,6 +259,8 @@ func (o *outcome) takes(d *design.Document, c *Claim) bool {
 		return c.Says == "order" && has(c.Condition) && ranksAll(d, o, c.Order)
 	}
 	switch {
+	case trending(c.Says):
+		return !o.levelled() && o.levels(d)
 	case sided(c.Says), c.Says == "same" && !o.levelled():
 		return sides
 	case c.Says == "order":

@@ -62,7 +62,7 @@ func Class(d *design.Document, homes []Home) []Comparison {
 	before := a.findings("before", claims(d, all, first))
 	out := []Comparison{}
 	for i, o := range all {
-		c := Comparison{Derived: o.ID, Unit: o.unit, Counts: o.counts, Reading: o.Reading, Against: control(d)}
+		c := Comparison{Derived: o.ID, Unit: o.unit, Counts: o.counts, Reading: o.Reading, Against: o.control}
 		for _, condition := range o.conditions {
 			c.Groups = append(c.Groups, a.summary(o, condition))
 		}
@@ -72,7 +72,7 @@ func Class(d *design.Document, homes []Home) []Comparison {
 			}
 		}
 		if len(c.Findings) == 0 && (i != first || d.Claims != nil) {
-			c.Findings = a.findings("afterwards", usual(o, c.Against, "afterwards"))
+			c.Findings = a.findings("afterwards", usual(o, "afterwards"))
 		}
 		for _, f := range c.Findings {
 			for _, odd := range f.Apart {
@@ -170,7 +170,7 @@ func Differences(b *notebook.Book) []text.Message {
 		return nil
 	}
 	var out []text.Message
-	for _, c := range usual(all[first], control(b.Design), "before") {
+	for _, c := range usual(all[first], "before") {
 		if c.Against == "" {
 			continue
 		}

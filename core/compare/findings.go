@@ -155,6 +155,8 @@ func (a *analysis) test(c Claim) Finding {
 		return a.page(f, o)
 	case c.Says == "order":
 		return a.order(f)
+	case trending(c.Says):
+		return a.trend(f, o)
 	}
 	if c.Says == "equals" {
 		f.Homes = a.singles(c.Value, c.Condition, f.Ratio)
@@ -329,10 +331,5 @@ func (a *analysis) order(f Finding) Finding {
 	return f
 }
 
-// name is what a condition is called.
-func (a *analysis) name(condition string) text.Localized {
-	if k, ok := a.d.Condition(condition); ok {
-		return k.Name
-	}
-	return text.Localized{}
-}
+// name is what a condition or stage is called.
+func (a *analysis) name(lane string) text.Localized { return a.d.LaneName(lane) }

@@ -32,7 +32,7 @@ func (p *Heap) add(key string) { p.N, p.Homes = p.N+1, append(p.Homes, key) }
 // none of them.
 func (o *outcome) levelled() bool { return o.Reading != nil && o.Reading.Levelled() }
 func (o *outcome) chosen() bool   { return o.Reading != nil && o.Reading.Sort() == design.ChoiceKind }
-func (o *outcome) ordered() bool  { return o.Reading != nil && o.Reading.Sort() == design.OrderKind }
+func (o *outcome) ordered() bool  { return o.Reading != nil && o.Reading.Ordering() }
 func (o *outcome) zoned() bool    { return o.Reading != nil && o.Reading.Sort() == design.ZonesKind }
 
 // naming reports whether homes name any of several things.

@@ -29,6 +29,9 @@ func Plan(d *design.Document) []Planned {
 		f := Finding{Claim: c}
 		args := text.Args{"what": o.name, "b": a.name(c.Condition), "a": a.name(c.Against), "list": a.list(c.Order)}
 		f.kindFigures(o, a, args)
+		if trending(c.Says) {
+			a.steps(o, args)
+		}
 		if c.Stated != nil {
 			args["stated"] = sized{*c.Stated, o.unit, text.Decimals(*c.Stated, 0)}
 		}
@@ -51,6 +54,8 @@ func (o *outcome) test(c Claim) stats.Test {
 		return stats.SignTest
 	case c.Says == "equals":
 		return stats.OneSampleTest
+	case trending(c.Says):
+		return stats.SlopeTest
 	}
 	return stats.PairedTest
 }
@@ -68,6 +73,8 @@ func (o *outcome) why(c Claim, t stats.Test) string {
 		return "naming"
 	case c.Says == "order":
 		return "order"
+	case trending(c.Says):
+		return "trend"
 	case o.levelled():
 		return "levels"
 	}

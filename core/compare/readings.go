@@ -36,6 +36,9 @@ type Row struct {
 	Provenance string          `json:"provenance"`
 	Reading    string          `json:"reading"`
 	Condition  string          `json:"condition"`
+	Object     string          `json:"object,omitempty"`
+	Thing      string          `json:"thing,omitempty" doc:"What the home calls the object it chose"`
+	Stage      string          `json:"stage,omitempty"`
 	Time       string          `json:"time"`
 	Trial      int             `json:"trial"`
 	Kind       string          `json:"kind,omitempty" doc:"Of the reading, such as quantity or ordinal"`
@@ -73,6 +76,8 @@ type ObservationRow struct {
 	Evidence string `json:"evidence,omitempty"`
 	Text     string `json:"text"`
 	At       string `json:"at"`
+
+	Given *notebook.Given `json:"given,omitempty" doc:"A drawing's strokes, or the stages of a flow chart"`
 }
 
 // Books opens the notebooks of exported readings, home by home in their order.
@@ -112,6 +117,8 @@ func (r *Readings) Books(d *design.Document) ([]Home, error) {
 			Slot: design.Slot{
 				Reading:   row.Reading,
 				Condition: row.Condition,
+				Object:    row.Object,
+				Stage:     row.Stage,
 				Time:      row.Time,
 				Trial:     max(1, row.Trial),
 			},
@@ -152,6 +159,12 @@ func (r *Readings) Books(d *design.Document) ([]Home, error) {
 			held[row.Home][e.Slot] = notebook.AdultNotSaid
 		}
 		entries[row.Home] = append(entries[row.Home], e)
+		if row.Object != "" && row.Thing != "" {
+			entries[row.Home] = append(
+				entries[row.Home],
+				notebook.Entry{ID: e.ID + "n", Kind: notebook.Named, Refers: row.Object, Text: row.Thing, Received: at},
+			)
+		}
 	}
 	for i, row := range r.Answers {
 		known(row.Home)

@@ -5,6 +5,7 @@ import (
 	"slices"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/stats"
 	"patient-kitchen/core/text"
 )
@@ -231,6 +232,13 @@ func (a *analysis) report(f Finding) FindingReport {
 	}
 	if o.Reading != nil {
 		r.Kind = string(o.Reading.Sort())
+	}
+	if trending(f.Says) {
+		args := text.Args{}
+		a.steps(o, args)
+		if each := args["each"].(sized).unit; each != quantity.One {
+			r.Estimate.Unit += "/" + each.Symbol
+		}
 	}
 	if f.Says == "share" || o.ordered() {
 		r.Estimate.Unit = "1"

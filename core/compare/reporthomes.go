@@ -59,7 +59,7 @@ func (a *analysis) home(h int) HomeReport {
 			}
 			r.Values = append(r.Values, value)
 		}
-		for _, c := range usual(o, control(a.d), "before") {
+		for _, c := range usual(o, "before") {
 			if c.Against == "" {
 				continue
 			}
@@ -92,7 +92,7 @@ func (a *analysis) why(h int, o outcome, condition string) string {
 		c := &b.Cells[i]
 		r, ok := a.d.Reading(c.Slot.Reading)
 		if !ok || !speaksOf(a.d, r.ID, o.Derived) ||
-			condition != "" && c.Slot.Condition != "" && c.Slot.Condition != condition {
+			!c.Slot.In(condition) {
 			continue
 		}
 		switch c.State {

@@ -32,6 +32,9 @@ func (f *Finding) saying(o *outcome, verdict stats.Verdict, side string) (teache
 	case f.Says == "order":
 		id := map[stats.Verdict]string{stats.Supported: "order", stats.NotSupported: "not-order", stats.CannotTell: "cannot-order"}[verdict]
 		return id, id
+	case trending(f.Says):
+		id := f.sayingTrend(verdict, side)
+		return id, id
 	case f.Says == "equals":
 		return f.sayingEqual(o, verdict)
 	case f.Says == "same" && verdict == stats.Supported:
@@ -53,6 +56,20 @@ func (f *Finding) sayingEqual(o *outcome, verdict stats.Verdict) (teacher, famil
 		return "how-near", "cannot-equals"
 	}
 	return "cannot-equals", "cannot-equals"
+}
+
+// sayingTrend is the sentence about rising or falling.
+func (f *Finding) sayingTrend(verdict stats.Verdict, side string) string {
+	way := map[string]string{"more": "rises", "less": "falls"}[side]
+	switch {
+	case verdict == stats.Supported:
+		return "supported-" + way
+	case f.Reason == OtherWay:
+		return "other-way-" + way
+	case f.Reason == Smaller:
+		return "trend-smaller"
+	}
+	return "cannot-trend"
 }
 
 // sayingSide are the sentences about which is more; plain ones where there is no size.

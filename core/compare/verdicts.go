@@ -60,7 +60,7 @@ func (f *Finding) judge(a *analysis) {
 // superior judges more, less and differs.
 func (f *Finding) superior(m float64) {
 	sign := 1.0
-	if f.Says == "less" {
+	if f.Says == "less" || f.Says == "falls" {
 		sign = -1
 	}
 	low, high, estimate := f.JointLow-f.null(), f.JointHigh-f.null(), f.Test.Estimate-f.null()

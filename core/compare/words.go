@@ -99,7 +99,7 @@ func (b bare) Show(language string) string {
 // tallied says how many homes say so by themselves; "" where that is no question.
 func (f *Finding) tallied() string {
 	switch {
-	case f.Says == "equals" || f.Says == "order" || f.Says == "share" || f.Zone != "" || f.Reason == AllZero:
+	case trending(f.Says), f.Says == "equals" || f.Says == "order" || f.Says == "share" || f.Zone != "" || f.Reason == AllZero:
 		return ""
 	case f.Signs:
 		return "sign"
@@ -315,6 +315,9 @@ func (f *Finding) figures(o *outcome, a *analysis) text.Args {
 		args["u"] = shownSize(se, se, o.unit, true)
 	}
 	f.kindFigures(o, a, args)
+	if trending(f.Says) {
+		a.steps(o, args)
+	}
 	return args
 }
 

@@ -141,7 +141,7 @@ func (a *analysis) looks(o *outcome, condition string) [][]Heap {
 			c := &cells[i]
 			look := slices.Index(times, c.Slot.Time)
 			if c.Slot.Reading != o.ID || look < 0 || c.State != notebook.HasValue || c.Entry.Given == nil ||
-				condition != "" && c.Slot.Condition != condition {
+				!c.Slot.In(condition) {
 				continue
 			}
 			g := c.Entry.Given

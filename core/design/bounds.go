@@ -41,6 +41,14 @@ func (d *Document) bounds() error {
 	}
 	most("/trials", "trials", d.Trials, MaxTrials)
 	most("/conditions", "conditions", len(d.Conditions), MaxConditions)
+	most("/stages", "stages", len(d.Stages), MaxStages)
+	most("/objects", "sorts of objects", len(d.Objects), maxSorts)
+	objects := 0
+	for i, o := range d.Objects {
+		most(fmt.Sprintf("/objects/%d/count", i), "objects", o.Count, MaxObjects)
+		most(fmt.Sprintf("/objects/%d/limits", i), "limits", len(o.Limits), maxQualities)
+		objects += min(max(1, o.Count), MaxObjects)
+	}
 	most("/steps", "steps", len(d.Steps), MaxSteps)
 	for _, part := range []struct {
 		path string
@@ -49,6 +57,8 @@ func (d *Document) bounds() error {
 		{"/needs", len(d.Needs)}, {"/readings", len(d.Readings)}, {"/derived", len(d.Derived)}, {"/constants", len(d.Constants)}, {"/expectations", len(d.Expectations)}, {"/evidence", len(d.Evidence)}, {"/questions", len(d.Questions)},
 		{"/mistakes", len(d.Mistakes)}, {"/materials", len(d.Materials)}, {"/swaps", len(d.Swaps)}, {"/cautions", len(d.Cautions)}, {"/lowered", len(d.Lowered)},
 		{"/kept", len(d.Kept)}, {"/measured", len(d.Measured)}, {"/languages", len(d.Languages)},
+		{"/sections", len(d.Sections)}, {"/crew", len(d.Crew)}, {"/reduced", len(d.Reduced)},
+		{"/stands_for", len(d.StandsFor)}, {"/limits", len(d.Limits)},
 	} {
 		most(part.path, "entries", part.n, maxParts)
 	}
@@ -60,6 +70,10 @@ func (d *Document) bounds() error {
 		most(at+"/helps", "helps", len(s.Helps), maxQualities)
 		most(at+"/uses", "things", len(s.Uses), maxParts)
 		most(at+"/takes", "readings", takes, MaxSlots)
+	}
+	for i, e := range d.Evidence {
+		most(fmt.Sprintf("/evidence/%d/places", i), "places", len(e.Places), maxParts)
+		most(fmt.Sprintf("/evidence/%d/instead", i), "kinds", len(e.Instead), len(EvidenceKinds))
 	}
 	for i, n := range d.Needs {
 		most(fmt.Sprintf("/needs/%d/qualities", i), "qualities", len(n.Qualities), maxQualities)
@@ -73,17 +87,23 @@ func (d *Document) bounds() error {
 		most(fmt.Sprintf("/readings/%d/levels", i), "levels", len(r.Levels), maxParts)
 		most(fmt.Sprintf("/readings/%d/options", i), "options", len(r.Options), maxParts)
 		most(fmt.Sprintf("/readings/%d/things", i), "things", len(r.Things), maxParts)
+		most(fmt.Sprintf("/readings/%d/stages", i), "stages", len(r.Stages), maxParts)
 		most(fmt.Sprintf("/readings/%d/zones", i), "zones", len(r.Zones), maxParts)
 		most(fmt.Sprintf("/readings/%d/senses", i), "senses", len(r.Senses), len(Senses))
 		for sense, words := range r.Senses {
 			most(fmt.Sprintf("/readings/%d/senses/%s", i, sense), "words", len(words), maxParts)
 		}
 		most(fmt.Sprintf("/readings/%d/trials", i), "trials", r.Trials, MaxTrials)
-		conditions := 1
-		if r.PerCondition() {
-			conditions = max(1, len(d.Conditions))
+		parts := 1
+		for _, of := range []struct {
+			each bool
+			n    int
+		}{{r.PerCondition(), len(d.Conditions)}, {r.PerObject(), objects}, {r.PerStage(), len(d.Stages)}} {
+			if of.each {
+				parts *= max(1, of.n)
+			}
 		}
-		slots += conditions * max(1, len(r.Times)) * min(d.TrialsOf(&r), MaxTrials)
+		slots += parts * max(1, len(r.Times)) * min(d.TrialsOf(&r), MaxTrials)
 	}
 	most("/readings", "values to read", slots, MaxSlots)
 	return first

@@ -30,6 +30,13 @@ type Document struct {
 	Measured     []Variable        `json:"measured,omitempty" doc:"The dependent variables"`
 	Kept         []Variable        `json:"kept,omitempty" doc:"The controlled variables"`
 	Conditions   []Condition       `json:"conditions,omitempty"`
+	Stages       []Choice          `json:"stages,omitempty" doc:"What follows one another in it, at each of which something can be read"`
+	Objects      []Object          `json:"objects,omitempty" doc:"Things that each home chooses itself, within limits"`
+	Sections     []Section         `json:"sections,omitempty" doc:"Parts after which one can stop and go on later"`
+	Crew         []Role            `json:"crew,omitempty" doc:"Who does what when several take part"`
+	Reduced      []Reduction       `json:"reduced,omitempty" doc:"Shorter versions, each with what it costs"`
+	StandsFor    []Standing        `json:"stands_for,omitempty" doc:"Of a model: what each thing stands for"`
+	Limits       []text.Localized  `json:"limits,omitempty" doc:"Of a model: what it gets wrong"`
 	Trials       int               `json:"trials" minimum:"1" maximum:"20" doc:"Trials of each condition"`
 	Needs        []Need            `json:"needs,omitempty"`
 	Steps        []Step            `json:"steps,omitempty"`
@@ -85,6 +92,9 @@ type Condition struct {
 	Name        text.Localized `json:"name"`
 	Description text.Localized `json:"description,omitempty" doc:"What is different in it"`
 	Control     bool           `json:"control,omitempty" doc:"The untreated comparison; at most one"`
+	Value       string         `json:"value,omitempty" doc:"Where what is changed is a number: how much of it, such as 15"`
+	Unit        string         `json:"unit,omitempty" doc:"Of the value"`
+	LevelFrom   string         `json:"level_from,omitempty" doc:"Id of the reading by which a home measures the level it chose"`
 }
 
 // Caution is a hazard that the teacher sees and the rules do not, or judges
@@ -138,6 +148,7 @@ type Step struct {
 	Questions []string       `json:"questions,omitempty" doc:"Ids of questions asked in this step"`
 	Meanwhile text.Localized `json:"meanwhile,omitempty" doc:"What to do while waiting"`
 	AdultNote text.Localized `json:"adult_note,omitempty"`
+	Crew      []string       `json:"crew,omitempty" doc:"Ids of those who do it; left out: all together"`
 	Helps     []Help         `json:"helps,omitempty" doc:"Small things that make it go well, said at their moment"`
 }
 
@@ -248,6 +259,15 @@ func (d *Document) Reading(id string) (*Reading, bool) {
 		return nil, false
 	}
 	return &d.Readings[i], true
+}
+
+// conditionIDs are the ids of the conditions, in their order.
+func (d *Document) conditionIDs() []string {
+	out := make([]string, len(d.Conditions))
+	for i, c := range d.Conditions {
+		out[i] = c.ID
+	}
+	return out
 }
 
 // Condition finds a condition by its id.

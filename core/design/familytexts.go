@@ -27,6 +27,30 @@ func (d *Document) FamilyTexts() []PlacedText {
 		add(c.Name, "/conditions/%d/name", i)
 		add(c.Description, "/conditions/%d/description", i)
 	}
+	for i, s := range d.Stages {
+		add(s.Word, "/stages/%d/word", i)
+	}
+	for i, o := range d.Objects {
+		add(o.What, "/objects/%d/what", i)
+		add(o.Never, "/objects/%d/never", i)
+	}
+	for i, s := range d.Sections {
+		add(s.Title, "/sections/%d/title", i)
+		add(s.Keep, "/sections/%d/keep", i)
+		add(s.ThrowAway, "/sections/%d/throw_away", i)
+		add(s.NeededAgain, "/sections/%d/needed_again", i)
+	}
+	for i, r := range d.Crew {
+		add(r.Word, "/crew/%d/word", i)
+		add(r.Does, "/crew/%d/does", i)
+	}
+	for i, s := range d.StandsFor {
+		add(s.Thing, "/stands_for/%d/thing", i)
+		add(s.Means, "/stands_for/%d/means", i)
+	}
+	for i, l := range d.Limits {
+		add(l, "/limits/%d", i)
+	}
 	for i, n := range d.Needs {
 		add(n.Name, "/needs/%d/name", i)
 		add(n.Note, "/needs/%d/note", i)
@@ -60,6 +84,10 @@ func (d *Document) FamilyTexts() []PlacedText {
 	for i, e := range d.Evidence {
 		add(e.Name, "/evidence/%d/name", i)
 		add(e.MustShow, "/evidence/%d/must_show", i)
+		add(e.Audience, "/evidence/%d/audience", i)
+		for k, p := range e.Places {
+			add(p.Word, "/evidence/%d/places/%d/word", i, k)
+		}
 	}
 	for i, q := range d.Questions {
 		add(q.Text, "/questions/%d/text", i)

@@ -31,61 +31,84 @@ type Outcome struct {
 	Reading *Reading // of a kind that is no number; nil for numbers
 }
 
-// ConditionsOf are the conditions for which an outcome is worked out: each of
-// the design's, or "" where it has none, where the home is asked once for all
-// of them, or where the formula runs over all of them, as a slope through one
-// reading of each does.
-func (d *Document) ConditionsOf(x Outcome) []string {
-	once := x.Reading != nil && !x.Reading.PerCondition() ||
-		x.Reading == nil && (!d.each(x.Derived) || d.over(x.Derived))
-	if len(d.Conditions) == 0 || once {
+// lanesOf are the conditions of which a reading is taken each by itself, or else the
+// stages; none where it is taken of neither.
+func (d *Document) lanesOf(r *Reading) []string {
+	switch {
+	case r.PerCondition() && len(d.Conditions) > 0:
+		return d.conditionIDs()
+	case r.PerStage() && len(d.Stages) > 0:
+		return d.stageIDs()
+	}
+	return nil
+}
+
+// LanesOf are the conditions for which an outcome is worked out, or the stages where
+// it is read stage by stage and not in each condition: each of the design's, or ""
+// where it has none, where the home is asked once for all of them, or where the
+// formula runs over all of them, as a slope through one reading of each does.
+func (d *Document) LanesOf(x Outcome) []string {
+	var lanes []string
+	if x.Reading != nil {
+		lanes = d.lanesOf(x.Reading)
+	} else if !d.over(x.Derived) {
+		lanes = d.lanesIn(x.Derived)
+	}
+	if len(lanes) == 0 {
 		return []string{""}
 	}
-	ids := make([]string, len(d.Conditions))
-	for i, c := range d.Conditions {
-		ids[i] = c.ID
-	}
-	return ids
+	return lanes
 }
 
-// each reports whether a formula uses a reading that is taken in each condition;
-// one that cannot be read counts as if it did.
-func (d *Document) each(x Derived) bool {
+// lanesIn are the lanes of the readings that a formula uses; one that cannot be read
+// counts as if it used each condition's.
+func (d *Document) lanesIn(x Derived) []string {
 	e, err := d.Working(x)
 	if err != nil {
-		return true
+		return d.conditionIDs()
 	}
-	return slices.ContainsFunc(
-		d.Readings,
-		func(r Reading) bool { return r.PerCondition() && slices.Contains(e.Symbols(), r.Symbol) },
-	)
+	var stages []string
+	for i := range d.Readings {
+		r := &d.Readings[i]
+		if !slices.Contains(e.Symbols(), r.Symbol) {
+			continue
+		}
+		lanes := d.lanesOf(r)
+		if r.PerCondition() && len(lanes) > 0 {
+			return lanes
+		}
+		stages = append(stages, lanes...)
+	}
+	if len(stages) > 0 {
+		return d.stageIDs()
+	}
+	return nil
 }
 
-// over reports whether a formula makes a series of the conditions: it asks for
-// one of readings that have a single value in each.
+// over reports whether a formula makes a series of the lanes: it asks for one of
+// readings that have a single value in each.
 func (d *Document) over(x Derived) bool {
 	e, err := d.Working(x)
-	if err != nil || !e.NeedsSeries() || len(d.Conditions) < 2 {
+	if err != nil || !e.NeedsSeries() || len(d.lanesIn(x)) < 2 {
 		return false
 	}
-	each := false
-	for _, s := range e.Symbols() {
-		for i := range d.Readings {
-			r := &d.Readings[i]
-			if r.Symbol == s {
-				if len(r.Times) > 1 || d.TrialsOf(r) > 1 {
-					return false
-				}
-				each = each || r.PerCondition()
-			}
+	for i := range d.Readings {
+		r := &d.Readings[i]
+		if !slices.Contains(e.Symbols(), r.Symbol) {
+			continue
+		}
+		staged := r.PerCondition() && r.PerStage() && len(d.Stages) > 1
+		if len(r.Times) > 1 || d.TrialsOf(r) > 1 || r.PerObject() || staged {
+			return false
 		}
 	}
-	return each
+	return true
 }
 
 // Outcomes are what the work comes to: the values worked out, or where a design
-// works none out each number by itself, as the mean of its trials, of a timed one
-// at the last of its times; and every reading that is no number.
+// works none out each number by itself, as the mean of its trials, of one read
+// several times or at several stages of a condition the last; and every reading that
+// is no number.
 func (d *Document) Outcomes() []Outcome {
 	var out []Outcome
 	for _, x := range d.Derived {
@@ -108,7 +131,9 @@ func (d *Document) Outcomes() []Outcome {
 				last = max(last, at)
 			}
 			x.Formula = fmt.Sprintf("at(%s, %s)", r.Symbol, strconv.FormatFloat(last/60, 'f', -1, 64))
-		} else if d.TrialsOf(r) > 1 {
+		} else if r.PerCondition() && len(d.Conditions) > 0 && r.PerStage() && len(d.Stages) > 1 {
+			x.Formula = fmt.Sprintf("last(%s)", r.Symbol)
+		} else if d.TrialsOf(r) > 1 || r.PerObject() {
 			x.Formula = fmt.Sprintf("mean(%s)", r.Symbol)
 		}
 		out = append(out, Outcome{Derived: x})

@@ -41,7 +41,7 @@ func (d *Document) OptionsOf(q *Question) []Choice {
 // Claim is something that the class's results will support, or not.
 type Claim struct {
 	ID        string   `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
-	Says      string   `json:"says" enum:"more,less,differs,same,order,equals,share"`
+	Says      string   `json:"says" enum:"more,less,differs,same,rises,falls,order,equals,share"`
 	Value     string   `json:"value,omitempty" doc:"Id of a reading or derived value; left out: the first"`
 	Condition string   `json:"condition,omitempty"`
 	Option    string   `json:"option,omitempty" doc:"For share: the id of the option, or right; of several options or words: the one that is compared"`
@@ -53,4 +53,4 @@ type Claim struct {
 }
 
 // Says are what a claim can say.
-var Says = []string{"more", "less", "differs", "same", "order", "equals", "share"}
+var Says = []string{"more", "less", "differs", "same", "rises", "falls", "order", "equals", "share"}

@@ -22,6 +22,7 @@ const (
 	ChoiceKind      ReadingKind = "choice"        // one of several options
 	SeveralKind     ReadingKind = "several"       // any of several options
 	OrderKind       ReadingKind = "order"         // things put in order, ties allowed
+	StageOrderKind  ReadingKind = "stage-order"   // what came one after the other
 	ZonesKind       ReadingKind = "zones"         // how many are where, at each look
 	WordsKind       ReadingKind = "words"         // words by sense, the same list for every sample
 	EventKind       ReadingKind = "event"         // when something happens
@@ -30,7 +31,7 @@ const (
 
 // ReadingKinds are all of them.
 var ReadingKinds = []ReadingKind{
-	QuantityKind, CountKind, OrdinalKind, YesPartlyNoKind, ChoiceKind, SeveralKind, OrderKind, ZonesKind, WordsKind, EventKind, TextKind,
+	QuantityKind, CountKind, OrdinalKind, YesPartlyNoKind, ChoiceKind, SeveralKind, OrderKind, StageOrderKind, ZonesKind, WordsKind, EventKind, TextKind,
 }
 
 // Sense is one of the senses that words are said by. Nothing is tasted.
@@ -78,8 +79,14 @@ type Zone struct {
 // PartOf is a part of an experiment of which a reading is taken each by itself.
 type PartOf string
 
-// Conditions is the part that designs have today.
-const Conditions PartOf = "condition"
+// The parts of an experiment. A reading of each stage and not of each condition is
+// compared from stage to stage; objects are a home's own, and come to one value as
+// several trials do.
+const (
+	Conditions PartOf = "condition"
+	Objects    PartOf = "object"
+	Stages     PartOf = "stage"
+)
 
 // Sort is the reading's kind.
 func (r *Reading) Sort() ReadingKind {
@@ -88,6 +95,9 @@ func (r *Reading) Sort() ReadingKind {
 	}
 	return r.Kind
 }
+
+// Ordering reports whether things or stages are put in order.
+func (r *Reading) Ordering() bool { return r.Sort() == OrderKind || r.Sort() == StageOrderKind }
 
 // Numeric reports whether the reading is a number that formulas can use.
 func (r *Reading) Numeric() bool {
@@ -101,6 +111,12 @@ func (r *Reading) Levelled() bool { return r.Sort() == OrdinalKind || r.Sort() =
 // PerCondition reports whether the reading is taken in each condition by itself.
 func (r *Reading) PerCondition() bool { return slices.Contains(r.Per, Conditions) }
 
+// PerObject reports whether it is taken of each object by itself.
+func (r *Reading) PerObject() bool { return slices.Contains(r.Per, Objects) }
+
+// PerStage reports whether it is taken at each stage by itself.
+func (r *Reading) PerStage() bool { return slices.Contains(r.Per, Stages) }
+
 // shared words of the kinds, in every language.
 func shared(id string) text.Localized {
 	out := text.Localized{}
@@ -112,7 +128,8 @@ func shared(id string) text.Localized {
 
 // Choices are what can be given for a reading, in the order in which they are
 // shown: the levels of a scale, three answers, options with none and not sure,
-// or the things to put in order, which are the conditions where it names none.
+// or the things or stages to put in order, which are the conditions or the design's
+// stages where it names none.
 // Numbers have none.
 func (d *Document) Choices(r *Reading) []Choice {
 	switch r.Sort() {
@@ -141,6 +158,11 @@ func (d *Document) Choices(r *Reading) []Choice {
 			out = append(out, r.Senses[s]...)
 		}
 		return out
+	case StageOrderKind:
+		if len(r.Stages) > 0 {
+			return r.Stages
+		}
+		return d.Stages
 	case OrderKind:
 		if len(r.Things) > 0 {
 			return r.Things
@@ -196,7 +218,7 @@ func (r *Reading) Words() []PlacedText {
 	for _, list := range []struct {
 		name    string
 		choices []Choice
-	}{{"levels", r.Levels}, {"options", r.Options}, {"things", r.Things}} {
+	}{{"levels", r.Levels}, {"options", r.Options}, {"things", r.Things}, {"stages", r.Stages}} {
 		for k, c := range list.choices {
 			out = append(out, PlacedText{fmt.Sprintf("/%s/%d/word", list.name, k), c.Word})
 		}

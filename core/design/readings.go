@@ -7,18 +7,21 @@ import (
 )
 
 // Take is a reading taken in a step. A part left out means all of it: every
-// condition, trial or planned time.
+// condition, object, trial, planned time or stage.
 type Take struct {
 	Reading   string `json:"reading"`
 	Condition string `json:"condition,omitempty"`
+	Object    string `json:"object,omitempty" doc:"Such as upright-2, the second of the objects called upright"`
 	Trial     int    `json:"trial,omitempty" minimum:"0" maximum:"20"`
 	Time      string `json:"time,omitempty"`
+	Stage     string `json:"stage,omitempty"`
 }
 
 // Has reports whether a slot is among what is taken.
 func (t Take) Has(s Slot) bool {
 	return t.Reading == s.Reading && (t.Condition == "" || t.Condition == s.Condition) &&
-		(t.Trial == 0 || t.Trial == s.Trial) && (t.Time == "" || t.Time == s.Time)
+		(t.Object == "" || t.Object == s.Object) && (t.Trial == 0 || t.Trial == s.Trial) &&
+		(t.Time == "" || t.Time == s.Time) && (t.Stage == "" || t.Stage == s.Stage)
 }
 
 // asks reports whether the design has what a take names.
@@ -27,8 +30,20 @@ func (d *Document) asks(t Take) bool {
 	if !ok || t.Trial < 0 || t.Trial > d.TrialsOf(r) || t.Time != "" && !slices.Contains(r.Times, t.Time) {
 		return false
 	}
-	_, known := d.Condition(t.Condition)
-	return t.Condition == "" || known && r.PerCondition()
+	for _, part := range []struct {
+		id  string
+		per bool
+		ids []string
+	}{
+		{t.Condition, r.PerCondition(), d.conditionIDs()},
+		{t.Object, r.PerObject(), d.ObjectIDs()},
+		{t.Stage, r.PerStage(), d.stageIDs()},
+	} {
+		if part.id != "" && !(part.per && slices.Contains(part.ids, part.id)) {
+			return false
+		}
+	}
+	return true
 }
 
 // Taken lists the slots that a step asks for, in the order of all slots.
@@ -45,7 +60,7 @@ func (d *Document) Taken(s *Step) []Slot {
 // Reading is something measured, counted, judged, chosen or put in order.
 type Reading struct {
 	ID            string             `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
-	Kind          ReadingKind        `json:"kind,omitempty" enum:"quantity,count,ordinal,yes-partly-no,choice,several,order,zones,words,event,text" doc:"Left out: quantity"`
+	Kind          ReadingKind        `json:"kind,omitempty" enum:"quantity,count,ordinal,yes-partly-no,choice,several,order,stage-order,zones,words,event,text" doc:"Left out: quantity"`
 	Symbol        string             `json:"symbol,omitempty" doc:"Its name in formulas, of a quantity, count or event" pattern:"^[A-Za-z_][A-Za-z0-9_]*$"`
 	Name          text.Localized     `json:"name"`
 	Unit          string             `json:"unit,omitempty" doc:"Of a quantity: shown beside the field; of a count left out"`
@@ -59,6 +74,7 @@ type Reading struct {
 	None          bool               `json:"none,omitempty" doc:"Of a choice or several: none of them can be chosen"`
 	NotSure       bool               `json:"not_sure,omitempty" doc:"Of a choice: not sure can be chosen"`
 	Things        []Choice           `json:"things,omitempty" doc:"Of an order: what is put in order; left out: the conditions"`
+	Stages        []Choice           `json:"stages,omitempty" doc:"Of stage-order: what came one after the other; left out: the stages of the experiment"`
 	Zones         []Zone             `json:"zones,omitempty" doc:"Of zones: 2 to 6 of them; the looks are its times"`
 	Settling      []string           `json:"settling,omitempty" doc:"Of zones: times of looks that are left out, while they settle"`
 	Senses        map[Sense][]Choice `json:"senses,omitempty" doc:"Of words: the list of each sense: looks, feels, smells, sounds"`
@@ -67,7 +83,7 @@ type Reading struct {
 	To            text.Localized     `json:"to,omitempty" doc:"Of an order: the word at its end, such as lowest"`
 	Instruments   []Instrument       `json:"instruments,omitempty" doc:"Tools it can be taken with; the first is the usual one"`
 	Times         []string           `json:"times,omitempty" doc:"Planned times, such as 1 min"`
-	Per           []PartOf           `json:"per,omitempty" enum:"condition" doc:"Parts of which it is taken each by itself"`
+	Per           []PartOf           `json:"per,omitempty" enum:"condition,object,stage" doc:"Parts of which it is taken each by itself"`
 	Low           string             `json:"low,omitempty" doc:"Physical limit below which a value is asked about"`
 	High          string             `json:"high,omitempty" doc:"Physical limit above which a value is asked about"`
 	Trials        int                `json:"trials,omitempty" minimum:"0" maximum:"20" doc:"Trials of its own; 1: measured once at each home, whatever is tried again; left out: as many as the design has"`
@@ -91,15 +107,6 @@ type Instrument struct {
 	Analogue   bool           `json:"analogue,omitempty" doc:"Read by eye to half a division"`
 }
 
-// Evidence is a photo or words that show what happened.
-type Evidence struct {
-	ID       string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
-	Kind     string         `json:"kind" enum:"photo,text"`
-	Name     text.Localized `json:"name"`
-	MustShow text.Localized `json:"must_show,omitempty"`
-	Required bool           `json:"required,omitempty"`
-}
-
 // Instrument finds one of a reading's instruments; an unknown or empty id is
 // the usual one, and a reading without any has none.
 func (r *Reading) Instrument(id string) (Instrument, bool) {
@@ -118,12 +125,20 @@ func (r *Reading) Instrument(id string) (Instrument, bool) {
 type Slot struct {
 	Reading   string `json:"reading"`
 	Condition string `json:"condition,omitempty"`
+	Object    string `json:"object,omitempty"`
 	Time      string `json:"time,omitempty"`
 	Trial     int    `json:"trial"` // from 1
+	Stage     string `json:"stage,omitempty"`
+}
+
+// In reports whether a slot belongs to what is compared as lane: the condition or
+// stage of this id. "" is all of it, and what is read once belongs to every lane.
+func (s Slot) In(lane string) bool {
+	return lane == "" || s.Condition == lane || s.Condition == "" && (s.Stage == lane || s.Stage == "")
 }
 
 // Slots lists every reading the document asks for, in the order of readings,
-// conditions, trials and times.
+// conditions, objects, trials, times and stages.
 func (d *Document) Slots() []Slot {
 	var out []Slot
 	for i := range d.Readings {
@@ -134,26 +149,33 @@ func (d *Document) Slots() []Slot {
 
 // slotsOf are the slots of one reading.
 func (d *Document) slotsOf(r *Reading) []Slot {
-	conditions, times := []string{""}, []string{""}
-	if r.PerCondition() && len(d.Conditions) > 0 {
-		conditions = conditions[:0]
-		for _, c := range d.Conditions {
-			conditions = append(conditions, c.ID)
-		}
-	}
-	if len(r.Times) > 0 {
-		times = r.Times
-	}
+	conditions := parts(r.PerCondition(), d.conditionIDs())
+	objects := parts(r.PerObject(), d.ObjectIDs())
+	times := parts(true, r.Times)
+	stages := parts(r.PerStage(), d.stageIDs())
 	trials := d.TrialsOf(r)
-	out := make([]Slot, 0, len(conditions)*trials*len(times))
+	out := make([]Slot, 0, len(conditions)*len(objects)*trials*len(times)*len(stages))
 	for _, c := range conditions {
-		for trial := 1; trial <= trials; trial++ {
-			for _, t := range times {
-				out = append(out, Slot{r.ID, c, t, trial})
+		for _, o := range objects {
+			for trial := 1; trial <= trials; trial++ {
+				for _, t := range times {
+					for _, s := range stages {
+						out = append(out, Slot{r.ID, c, o, t, trial, s})
+					}
+				}
 			}
 		}
 	}
 	return out
+}
+
+// parts are the ids of parts of which a reading is taken each by itself, or one
+// without a name where it is not.
+func parts(each bool, ids []string) []string {
+	if !each || len(ids) == 0 {
+		return []string{""}
+	}
+	return ids
 }
 
 // TrialsOf is how often a reading is taken again.

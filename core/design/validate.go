@@ -20,7 +20,7 @@ func init() { text.Register(texts) }
 // vital are the places without whose words nobody can do the work, or follow it.
 var (
 	vital = regexp.MustCompile(
-		`^/(title|question|conditions/\d+/name|readings/\d+/(name|(levels|options|things)/\d+/word))$`,
+		`^/(title|question|conditions/\d+/name|stages/\d+/word|objects/\d+/what|readings/\d+/(name|(levels|options|things|stages)/\d+/word))$`,
 	)
 	doings = regexp.MustCompile(`^/steps/\d+/(title|text)$`)
 )
@@ -63,6 +63,7 @@ func Validate(d *Document) []Finding {
 	v := &validator{d: d, ids: map[string]string{}, larder: d.Larder()}
 	v.frame()
 	v.conditions()
+	v.structure()
 	v.needs()
 	v.readings()
 	v.steps()
@@ -200,6 +201,7 @@ func (v *validator) conditions() {
 		if controls > 1 && c.Control {
 			v.say(Error, "two-controls", path+"/control", nil)
 		}
+		v.level(&c, path)
 	}
 	if !empty(d.Changed.Name) && len(d.Conditions) < 2 {
 		v.say(Error, "nothing-changes", "/conditions", text.Args{"name": d.Changed.Name})
@@ -270,6 +272,7 @@ func (v *validator) readings() {
 			v.duration(t, fmt.Sprintf("%s/times/%d", path, k))
 		}
 		v.given(r, path)
+		v.parts(r, path)
 		v.taken(r, path)
 	}
 	for i, c := range v.d.Constants {
@@ -317,12 +320,12 @@ func (v *validator) taken(r *Reading, path string) {
 	}
 	for _, slot := range v.d.slotsOf(r) {
 		if !takes(func(k Take) bool { return k.Has(slot) }) {
-			c, _ := v.d.Condition(slot.Condition)
-			name := text.Localized{}
-			if c != nil {
-				name = c.Name
+			args := text.Args{"name": r.Name, "parts": v.d.PartNames(slot), "trial": slot.Trial}
+			if slot.Condition+slot.Object+slot.Stage == "" {
+				v.say(Error, "try-not-taken", path, args)
+			} else {
+				v.say(Error, "part-not-taken", path, args)
 			}
-			v.say(Error, "part-not-taken", path, text.Args{"name": r.Name, "condition": name, "trial": slot.Trial})
 			return
 		}
 	}

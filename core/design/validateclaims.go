@@ -34,9 +34,9 @@ func (v *validator) claims() {
 
 // claimed reports whether a claim names what it needs, and only what is there.
 func (d *Document) claimed(c Claim) bool {
-	condition := func(id string) bool { _, ok := d.Condition(id); return ok }
+	lane := func(id string) bool { return !empty(d.LaneName(id)) }
 	for _, k := range []string{c.Condition, c.Against} {
-		if k != "" && !condition(k) {
+		if k != "" && !lane(k) {
 			return false
 		}
 	}
@@ -45,13 +45,33 @@ func (d *Document) claimed(c Claim) bool {
 	}
 	switch c.Says {
 	case "order":
-		return len(c.Order) > 1 && !slices.ContainsFunc(c.Order, func(id string) bool { return !condition(id) })
+		return len(c.Order) > 1 && !slices.ContainsFunc(c.Order, func(id string) bool { return !lane(id) })
 	case "equals":
 		return c.Stated != ""
+	case "rises", "falls":
+		return d.levelled(c)
 	case "share":
 		return false
 	}
+	if len(d.Stages) > 0 && c.Condition == d.Stages[0].ID && c.Against == "" {
+		return false // nothing comes before it
+	}
 	return slices.Contains(Says, c.Says) && c.Condition != ""
+}
+
+// levelled reports whether a number can rise or fall with what is changed: three of
+// the conditions at least say how much of it they have, or how homes measure it.
+func (d *Document) levelled(c Claim) bool {
+	if r, ok := d.Reading(c.Value); ok && !r.Numeric() {
+		return false
+	}
+	n := 0
+	for i := range d.Conditions {
+		if _, ok := d.LevelOf(&d.Conditions[i]); ok || d.Conditions[i].LevelFrom != "" {
+			n++
+		}
+	}
+	return n >= 3
 }
 
 // claimedOf is the same for a reading that is compared by what it names.
@@ -67,7 +87,7 @@ func (d *Document) claimedOf(r *Reading, c Claim) bool {
 		return sided && choice(c.Zone)
 	case SeveralKind, WordsKind:
 		return sided && choice(c.Option) && c.Condition != ""
-	case OrderKind:
+	case OrderKind, StageOrderKind:
 		return c.Says == "order" && len(c.Order) > 1 &&
 			!slices.ContainsFunc(c.Order, func(id string) bool { return !choice(id) })
 	}

@@ -45,6 +45,12 @@ var kindChecks = map[ReadingKind]func(v *validator, r *Reading, path string){
 			v.say(Error, "order-per-condition", path+"/per", text.Args{"name": r.Name})
 		}
 	},
+	StageOrderKind: func(v *validator, r *Reading, path string) {
+		if n := len(v.d.Choices(r)); n < 2 || n > MaxThings {
+			v.say(Error, "stages-in-order", path+"/stages", text.Args{"n": n, "most": MaxThings})
+		}
+		v.choices(r.Stages, path+"/stages")
+	},
 	ZonesKind: (*validator).zones,
 	WordsKind: (*validator).senses,
 	EventKind: (*validator).event,

@@ -76,23 +76,6 @@ func (v *validator) wait(i int, s Step, path string) {
 	}
 }
 
-func (v *validator) evidence() {
-	for i, e := range v.d.Evidence {
-		path := fmt.Sprintf("/evidence/%d", i)
-		v.id("evidence", e.ID, path)
-		if !slices.ContainsFunc(v.d.Steps, func(s Step) bool { return slices.Contains(s.Evidence, e.ID) }) {
-			v.say(Error, "evidence-without-step", path, text.Args{"name": e.Name})
-		}
-	}
-	for i, s := range v.d.Steps {
-		for k, id := range s.Evidence {
-			if !v.known("evidence", id) {
-				v.say(Error, "unknown-evidence", fmt.Sprintf("/steps/%d/evidence/%d", i, k), text.Args{"typed": id})
-			}
-		}
-	}
-}
-
 func (v *validator) questions() {
 	before := false
 	for i, q := range v.d.Questions {

@@ -3,6 +3,7 @@ package notebook
 import (
 	"slices"
 	"sort"
+	"strings"
 	"sync"
 	"time"
 
@@ -66,6 +67,7 @@ type Book struct {
 	Photos   []Entry // newest of each evidence last
 	Done     map[string]time.Time
 	Ticked   map[string]bool
+	Names    map[string]string    // by object: what the home calls what it chose
 	Adults   map[string]time.Time // by step: when an adult first said to be there
 	Vouched  map[string]string    // by step: why the teacher lets it count without
 	Held     []string             // ids of guarded steps that were worked at all the same, in the order of the design
@@ -89,6 +91,7 @@ func Open(d *design.Document, entries []Entry, w Writer, guards Guards) *Book {
 		Writer:  w,
 		Done:    map[string]time.Time{},
 		Ticked:  map[string]bool{},
+		Names:   map[string]string{},
 		Adults:  map[string]time.Time{},
 		Vouched: map[string]string{},
 		index:   map[design.Slot]int{},
@@ -131,6 +134,7 @@ func Open(d *design.Document, entries []Entry, w Writer, guards Guards) *Book {
 	for i := range b.Cells {
 		b.Cells[i].settle()
 	}
+	b.limits()
 	for _, s := range d.Steps {
 		if held[s.ID] {
 			b.Held = append(b.Held, s.ID)
@@ -148,6 +152,7 @@ type fate struct{ what, why string }
 func (b *Book) guarded(e *Entry) []string {
 	if len(b.Guards) == 0 || e.Provenance == Desk || e.Kind == Adult || e.Kind == Fact || e.Kind == Vouched ||
 		e.Kind == Tick ||
+		e.Kind == Named ||
 		e.Kind == Sent ||
 		e.Kind == Spoiled {
 		return nil
@@ -223,6 +228,8 @@ func (b *Book) take(e *Entry, spoiled map[string]fate) {
 		}
 	case Tick:
 		b.Ticked[e.Refers] = e.Reason != "no"
+	case Named:
+		b.Names[e.Refers] = strings.TrimSpace(e.Text)
 	case Adult, Fact, Vouched, SetAside, Asked: // read before, or for the page alone
 	case Sent:
 		at := e.Received

@@ -14,8 +14,9 @@ import (
 	"patient-kitchen/core/text"
 )
 
-// Result is one derived value of one condition ("" where readings are not
-// taken per condition, or the formula runs over all of them).
+// Result is one derived value of one condition, or of one stage where that is what
+// is compared ("" where readings are taken of neither, or the formula runs over all
+// of them).
 type Result struct {
 	Derived   string
 	Condition string
@@ -66,7 +67,7 @@ func derive(b *Book) []Result {
 	var out []Result
 	for _, x := range b.Design.Outcomes() {
 		from := len(out)
-		for _, c := range b.Design.ConditionsOf(x) {
+		for _, c := range b.Design.LanesOf(x) {
 			r := Result{Derived: x.ID, Condition: c}
 			if x.Reading != nil {
 				r.give(b, x.Reading)
@@ -115,7 +116,7 @@ func doubts(results []Result) {
 }
 
 func (r *Result) work(b *Book, e design.Working, x design.Derived) {
-	all := b.bind(r.Condition, e.Symbols(), 0)
+	all := b.bind(r.Condition, e.Symbols(), part{})
 	for _, symbol := range e.Symbols() {
 		if bound, ok := all.env[symbol]; ok && len(bound.Values) == 0 && symbol != "time" && symbol != "elapsed" &&
 			!all.bounded[symbol] {
@@ -132,8 +133,8 @@ func (r *Result) work(b *Book, e design.Working, x design.Derived) {
 		return
 	}
 	var trials []tried
-	for n := 1; n <= max(1, b.Design.Trials); n++ {
-		env := b.bind(r.Condition, e.Symbols(), n)
+	for _, p := range b.parts(e) {
+		env := b.bind(r.Condition, e.Symbols(), p)
 		if v, err := try(e, env, x.Unit); err == nil {
 			trials = append(trials, v)
 		}
@@ -156,6 +157,32 @@ func (r *Result) work(b *Book, e design.Working, x design.Derived) {
 	}
 	r.Value, r.OK = quantity.Quantity{Value: mean / n, Unit: trials[0].value.Unit}, true
 	r.Working = e.Explain(all.env, b.Writer.Language)
+}
+
+// part is one object and trial of which a value is worked out by itself; a part left
+// out is all of it.
+type part struct {
+	object string
+	trial  int
+}
+
+// parts are what a value is worked out of one by one before it is averaged: the
+// trials, each of every object where one is read of each and the formula does not
+// run over them.
+func (b *Book) parts(e design.Working) []part {
+	objects := []string{""}
+	if !e.NeedsSeries() && slices.ContainsFunc(b.Design.Readings, func(r design.Reading) bool {
+		return r.PerObject() && slices.Contains(e.Symbols(), r.Symbol)
+	}) {
+		objects = b.Design.ObjectIDs()
+	}
+	var out []part
+	for _, o := range objects {
+		for n := 1; n <= max(1, b.Design.Trials); n++ {
+			out = append(out, part{o, n})
+		}
+	}
+	return out
 }
 
 // bound works out the ends of a value into which a bound goes; it takes the
@@ -246,12 +273,12 @@ func (b binding) end(high bool) formula.Env {
 	return b.lows
 }
 
-// bind gives every reading's symbol its values for one condition ("" for all of
-// them) and trial (0 for all of them). A reading with several slots is a series;
+// bind gives every reading's symbol its values for one condition or stage ("" for all
+// of them), object and trial. A reading with several slots is a series;
 // "time" is the series of planned times of the timed reading the expression uses,
 // "elapsed" when the values of the reading it uses were really measured, from the
 // first of them on.
-func (b *Book) bind(condition string, symbols []string, trial int) binding {
+func (b *Book) bind(lane string, symbols []string, of part) binding {
 	out := binding{
 		env:     b.Design.Fixed(),
 		repeats: b.Design.Fixed(),
@@ -265,7 +292,7 @@ func (b *Book) bind(condition string, symbols []string, trial int) binding {
 	}
 	for k := range b.Design.Readings {
 		r := &b.Design.Readings[k]
-		x := b.series(r, condition, trial)
+		x := b.series(r, lane, of)
 		out.bounded[r.Symbol] = out.bounded[r.Symbol] || x.bounded
 		for env, values := range map[*formula.Env][]quantity.Quantity{
 			&out.env: x.values, &out.repeats: x.repeats, &out.lows: x.lows, &out.highs: x.highs,
@@ -280,7 +307,7 @@ func (b *Book) bind(condition string, symbols []string, trial int) binding {
 	return out
 }
 
-// series are a reading's values for one condition and trial, with what rounding and what
+// series are a reading's values for one lane, object and trial, with what rounding and what
 // repeating adds to their uncertainty, their ends, and when each was planned and made.
 type series struct {
 	values, repeats, lows, highs, clock []quantity.Quantity
@@ -290,13 +317,15 @@ type series struct {
 	bounded                             bool
 }
 
-func (b *Book) series(r *design.Reading, condition string, trial int) series {
+func (b *Book) series(r *design.Reading, lane string, of part) series {
 	var x series
 	once := b.Design.TrialsOf(r) == 1
+	same := once && b.Design.Trials > 1 || of.object != "" && !r.PerObject() // in every part
 	for i := range b.Cells {
 		c := &b.Cells[i]
-		if c.Slot.Reading != r.ID || condition != "" && c.Slot.Condition != "" && c.Slot.Condition != condition ||
-			trial > 0 && c.Slot.Trial != trial && !once {
+		if c.Slot.Reading != r.ID || !c.Slot.In(lane) ||
+			of.object != "" && c.Slot.Object != "" && c.Slot.Object != of.object ||
+			of.trial > 0 && c.Slot.Trial != of.trial && !once {
 			continue
 		}
 		x.slots++
@@ -305,7 +334,7 @@ func (b *Book) series(r *design.Reading, condition string, trial int) series {
 		}
 		q := c.Understood.InUnit
 		rounding, repeat := uncertainties(r, &c.Understood, c.Entry.Instrument)
-		if once && b.Design.Trials > 1 { // the same value in every trial: repeating does not lessen its error
+		if same { // repeating does not lessen its error
 			rounding, repeat = math.Hypot(rounding, repeat), 0
 		}
 		low, high := q, q

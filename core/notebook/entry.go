@@ -25,6 +25,7 @@ const (
 	Sent        Kind = "sent"        // the home handed its work in
 	Adult       Kind = "adult"       // an adult says to be there, at a step
 	Fact        Kind = "fact"        // what the home says of itself (Refers: the fact; Choice: yes or no)
+	Named       Kind = "named"       // what the home calls the object in Refers that it chose (Text)
 	Vouched     Kind = "vouched"     // the teacher says why a step counts without that (Reason)
 	SetAside    Kind = "set-aside"   // the teacher lets the reading in Refers not count (Reason)
 	Asked       Kind = "asked"       // the teacher asks back about the reading in Refers (Text)
@@ -46,6 +47,7 @@ var Kinds = []Kind{
 	Sent,
 	Adult,
 	Fact,
+	Named,
 	Vouched,
 	SetAside,
 	Asked,
@@ -62,6 +64,9 @@ const (
 	Practice Provenance = "practice"
 	Desk     Provenance = "desk" // the teacher's, for a home
 )
+
+// MaxName is how many signs the name of an object has at most.
+const MaxName = 24
 
 // Entry is one line of a notebook. Which fields are set depends on the kind.
 type Entry struct {
@@ -155,16 +160,8 @@ var fits = map[Kind]func(d *design.Document, e *Entry) *Problem{
 			firstID(len(d.Questions), func(i int) string { return d.Questions[i].ID }),
 		}
 	},
-	Photo: func(d *design.Document, e *Entry) *Problem {
-		if slices.ContainsFunc(d.Evidence, func(v design.Evidence) bool { return v.ID == e.Evidence }) {
-			return nil
-		}
-		return &Problem{
-			"evidence",
-			rule("evidence"),
-			firstID(len(d.Evidence), func(i int) string { return d.Evidence[i].ID }),
-		}
-	},
+	Photo:       pictured,
+	Observation: observed,
 	Spoiled: says(func(e *Entry) []string { return []string{e.Refers, e.Reason} },
 		Problem{"reason", rule("spoiled"), "spilled"}),
 	Vouched: says(func(e *Entry) []string { return []string{e.Step, e.Reason} },
@@ -176,6 +173,16 @@ var fits = map[Kind]func(d *design.Document, e *Entry) *Problem{
 	Fact: func(_ *design.Document, e *Entry) *Problem {
 		if e.Refers == "" || len(e.Choice) != 1 || e.Choice[0] != "yes" && e.Choice[0] != "no" {
 			return &Problem{"choice", rule("fact"), "no"}
+		}
+		return nil
+	},
+	Named: func(d *design.Document, e *Entry) *Problem {
+		ids := d.ObjectIDs()
+		if !slices.Contains(ids, e.Refers) {
+			return &Problem{"refers", rule("object"), firstID(len(ids), func(i int) string { return ids[i] })}
+		}
+		if n := len([]rune(strings.TrimSpace(e.Text))); n == 0 || n > MaxName {
+			return &Problem{"text", rule("object-name"), "tea tin"}
 		}
 		return nil
 	},

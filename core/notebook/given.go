@@ -32,7 +32,17 @@ type Given struct {
 	NotBy     *float64            `json:"not_by,omitempty" minimum:"0" doc:"Of an event: it had not happened by then, in seconds"`
 	Text      string              `json:"text,omitempty" maxLength:"4000"`
 	Language  string              `json:"language,omitempty" doc:"Of a text: its language"`
+	Never     []string            `json:"did_not_happen,omitempty" maxItems:"7" doc:"Of an order of stages: ids of those that did not happen"`
+	Seen      string              `json:"seen,omitempty" enum:"happening,guessed" doc:"Of an order of stages: seen as it happened, or guessed later"`
+	Chart     []Stop              `json:"chart,omitempty" maxItems:"8" doc:"Of a flow chart: its stages, in their order"`
+	Strokes   []string            `json:"strokes,omitempty" maxItems:"400" doc:"Of a drawing: its strokes, each as points x,y in thousandths of its width"`
 	LeftOut   []string            `json:"left_out,omitempty" maxItems:"7" doc:"Of an order: ids of things that have no place in it"`
+}
+
+// Stop is one stage of a flow chart: where something is, and what changes there.
+type Stop struct {
+	Where  string `json:"where,omitempty" maxLength:"200"`
+	Change string `json:"change,omitempty" maxLength:"200"`
 }
 
 // What a value holds at most: a key held down stays a number, a time is within a
@@ -43,6 +53,8 @@ const (
 	maxOwn     = 20
 	maxWord    = 60
 	maxText    = 4000
+	maxStrokes = 400
+	maxDrawing = 40_000 // signs of all its strokes
 )
 
 // ids are what a given value names, in its order.
@@ -110,7 +122,7 @@ func suits(d *design.Document, r *design.Reading, e *Entry) *Problem {
 		}
 	}
 	seen := map[string]bool{}
-	for _, id := range append(g.ids(), g.LeftOut...) {
+	for _, id := range slices.Concat(g.ids(), g.LeftOut, g.Never) {
 		if seen[id] || !slices.ContainsFunc(choices, func(c design.Choice) bool { return c.ID == id }) {
 			return &Problem{"value", rule("options"), example}
 		}
@@ -126,17 +138,24 @@ func ofKind(kind design.ReadingKind, g *Given) bool {
 		design.OrdinalKind:     g.Level != "",
 		design.YesPartlyNoKind: g.Answer != "",
 		design.ChoiceKind:      len(g.Chosen) > 0,
-		design.OrderKind:       len(g.Order)+len(g.LeftOut) > 0,
+		design.OrderKind:       len(g.Order)+len(g.LeftOut)+len(g.Never) > 0,
 		design.ZonesKind:       len(g.Counts) > 0,
 		design.WordsKind:       len(g.Words)+len(g.Own) > 0,
 		design.EventKind:       g.At != nil || len(g.Between) > 0 || g.NotBy != nil,
 		design.TextKind:        strings.TrimSpace(g.Text) != "",
 	}
-	set[design.SeveralKind] = set[design.ChoiceKind]
-	if kind == design.SeveralKind {
-		delete(set, design.ChoiceKind)
-	} else {
-		delete(set, design.SeveralKind)
+	// two kinds each share their field
+	for _, twins := range [][2]design.ReadingKind{
+		{design.ChoiceKind, design.SeveralKind}, {design.OrderKind, design.StageOrderKind},
+	} {
+		if kind == twins[1] {
+			set[twins[1]] = set[twins[0]]
+			delete(set, twins[0])
+		}
+	}
+	if kind == design.OrderKind && len(g.Never) > 0 || kind == design.StageOrderKind && len(g.LeftOut) > 0 ||
+		kind != design.StageOrderKind && g.Seen != "" {
+		return false
 	}
 	if slices.ContainsFunc(g.Order, func(place []string) bool { return len(place) == 0 }) {
 		return false

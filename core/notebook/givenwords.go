@@ -62,6 +62,15 @@ func (g *Given) Said(d *design.Document, r *design.Reading) text.Message {
 		return text.Message{ID: "notebook.given.order", Args: text.Args{"order": listed{g.ids(), word, own}}}
 	case len(g.Chosen) > 1:
 		return text.Message{ID: "notebook.given.order", Args: text.Args{"order": listed{g.Chosen, word, nil}}}
+	case len(g.Never) > 0:
+		never := listed{g.Never, word, nil}
+		if len(g.Order) == 0 {
+			return text.Message{ID: "notebook.given.none-happened", Args: text.Args{"never": never}}
+		}
+		return text.Message{
+			ID:   "notebook.given.order-never",
+			Args: text.Args{"order": inOrder{g.Order, word}, "never": never},
+		}
 	case len(g.Order)+len(g.LeftOut) > 0:
 		return text.Message{ID: "notebook.given.order", Args: text.Args{"order": inOrder{g.Order, word}}}
 	}

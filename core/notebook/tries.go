@@ -20,8 +20,8 @@ func (r *Result) give(b *Book, reading *design.Reading) {
 	var tries []*Given
 	for i := range b.Cells {
 		c := &b.Cells[i]
-		if c.Slot.Reading == reading.ID && c.State == HasValue && c.Entry.Given != nil &&
-			(r.Condition == "" || c.Slot.Condition == "" || c.Slot.Condition == r.Condition) {
+		if c.Slot.Reading == reading.ID && c.State == HasValue && c.Entry.Given != nil && c.Slot.In(r.Condition) &&
+			b.last(c.Slot) {
 			tries = append(tries, c.Entry.Given)
 		}
 	}
@@ -35,7 +35,7 @@ func (r *Result) give(b *Book, reading *design.Reading) {
 		r.level(b.Design, reading, tries)
 	case design.ChoiceKind:
 		r.chosen(b.Design, reading, tries)
-	case design.OrderKind:
+	case design.OrderKind, design.StageOrderKind:
 		r.order(b.Design, reading, tries)
 	case design.SeveralKind, design.WordsKind:
 		r.named(b.Design, reading, tries)
@@ -45,6 +45,13 @@ func (r *Result) give(b *Book, reading *design.Reading) {
 		last := tries[len(tries)-1]
 		r.Said, r.Code, r.OK = last.Said(b.Design, reading), last.Text, true
 	}
+}
+
+// last reports whether a slot counts for what its condition came to: of what is read
+// at every stage of a condition, as of what is read at several times, it is the last.
+func (b *Book) last(s design.Slot) bool {
+	stages := b.Design.Stages
+	return s.Condition == "" || s.Stage == "" || s.Stage == stages[len(stages)-1].ID
 }
 
 // level gives the middle level of the tries as its place from the least on;
@@ -113,17 +120,21 @@ func (r *Result) chosen(d *design.Document, reading *design.Reading, tries []*Gi
 
 // order gives each thing its rank, the mean of the places that tied things share;
 // over several tries the ranks of the summed ranks. A home that left a thing out
-// is listed and not ranked.
+// is listed and not ranked; a stage that did not happen stands last.
 func (r *Result) order(d *design.Document, reading *design.Reading, tries []*Given) {
 	things := d.Choices(reading)
 	sums := make([]float64, len(things))
 	for _, g := range tries {
-		if len(g.LeftOut) > 0 || len(g.ids()) < len(things) {
+		if len(g.LeftOut) > 0 || len(g.ids())+len(g.Never) < len(things) {
 			r.Missing = text.Message{ID: "notebook.derive.left-out", Args: text.Args{"reading": reading.Name}}
 			return
 		}
 		places := make([]float64, len(things))
-		for place, ids := range g.Order {
+		order := g.Order
+		if len(g.Never) > 0 {
+			order = append(slices.Clone(order), g.Never)
+		}
+		for place, ids := range order {
 			for _, id := range ids {
 				places[slices.IndexFunc(things, func(c design.Choice) bool { return c.ID == id })] = float64(place)
 			}
@@ -173,7 +184,7 @@ func (b *Book) total(x design.Derived, condition string) float64 {
 	sum, n := 0, 0
 	for i := range b.Cells {
 		c := &b.Cells[i]
-		if c.Slot.Reading != r.ID || c.State != HasValue || c.Slot.Condition != condition ||
+		if c.Slot.Reading != r.ID || c.State != HasValue || !c.Slot.In(condition) || !b.last(c.Slot) ||
 			len(r.Times) > 0 && c.Slot.Time != r.Times[len(r.Times)-1] {
 			continue
 		}
@@ -239,7 +250,7 @@ func (r *Result) zones(b *Book, reading *design.Reading) {
 	for i := range b.Cells {
 		c := &b.Cells[i]
 		if c.Slot.Reading != reading.ID || c.State != HasValue || c.Entry.Given == nil ||
-			r.Condition != "" && c.Slot.Condition != r.Condition || slices.Contains(reading.Settling, c.Slot.Time) {
+			!c.Slot.In(r.Condition) || slices.Contains(reading.Settling, c.Slot.Time) {
 			continue
 		}
 		for k, z := range reading.Zones {
@@ -273,7 +284,7 @@ func (r *Result) middleTry(b *Book, x design.Derived) {
 	var tries []stats.Interval
 	for i := range b.Cells {
 		c := &b.Cells[i]
-		if c.Slot.Reading == x.ID && c.Slot.Condition == r.Condition && c.Entry != nil && c.Entry.Given != nil &&
+		if c.Slot.Reading == x.ID && c.Slot.In(r.Condition) && c.Entry != nil && c.Entry.Given != nil &&
 			(c.State == HasValue || c.State == HasBound) {
 			low, high := c.Entry.Given.ends()
 			k := 1 / c.Understood.InUnit.Unit.Factor

@@ -24,6 +24,14 @@ type Asked struct {
 	Step          string         `json:"step,omitempty" doc:"The tool's smallest step, such as 1 g"`
 	Analogue      bool           `json:"analogue,omitempty" doc:"The tool is a scale read by eye to half a division"`
 	Tool          text.Localized `json:"tool,omitempty" doc:"What the tool is called"`
+	Apart         string         `json:"apart,omitempty" doc:"How far the things that a home chose have to differ, such as 20 mm"`
+	Others        []Other        `json:"others,omitempty" doc:"The same reading of the other things"`
+}
+
+// Other is the same reading of another thing that the home chose.
+type Other struct {
+	Name  string `json:"name"`
+	Typed string `json:"typed"`
 }
 
 // Writer says in whose language and measures something was typed.
@@ -109,8 +117,44 @@ func Understand(a Asked, typed string, w Writer) Understood {
 	if t.Unit.Dim != unit.Dim { // drops
 		u.Value = u.InUnit
 	}
-	u.Checks = a.checks(u, typed)
+	u.Checks = append(a.checks(u, typed), a.alike(u, w)...)
 	return u
+}
+
+// alike finds another thing that is too like this one to be told from it.
+func (a Asked) alike(u Understood, w Writer) []Check {
+	least, ok := quantity.ParseOK(a.Apart)
+	if !ok {
+		return nil
+	}
+	for _, o := range a.Others {
+		plain := a
+		plain.Others = nil
+		if other := Understand(plain, o.Typed, w); other.Readable {
+			if c, alike := TooAlike(u.InUnit, other.InUnit, least.Quantity, o.Name); alike {
+				return []Check{c}
+			}
+		}
+	}
+	return nil
+}
+
+// TooAlike reports whether two things differ by less than they should in one of their
+// readings, and what to say of it. name is what the home calls the other one.
+func TooAlike(value, other, least quantity.Quantity, name string) (Check, bool) {
+	apart := math.Abs(value.SI() - other.SI())
+	if apart >= least.SI() || value.Unit.Dim != least.Unit.Dim || other.Unit.Dim != least.Unit.Dim {
+		return Check{}, false
+	}
+	difference := quantity.Quantity{Value: apart / value.Unit.Factor, Unit: value.Unit}
+	decimals := text.Decimals(least.SI()/value.Unit.Factor, 0)
+	scale := math.Pow(10, float64(max(decimals, 1)))
+	difference.Value = math.Round(difference.Value*scale) / scale
+	least.U = 0
+	return Check{"too-alike", text.Message{
+		ID:   "reading.check.too-alike",
+		Args: text.Args{"name": name, "apart": difference, "least": least},
+	}}, true
 }
 
 // byLimits answers °C or °F where the reading's limits leave only one.

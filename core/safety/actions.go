@@ -113,7 +113,7 @@ func (j *judge) step(s *design.Step) {
 	}
 	if len(s.Evidence) > 0 {
 		for _, e := range j.d.Evidence {
-			if e.Kind == "photo" && slices.Contains(s.Evidence, e.ID) {
+			if e.Photographed() && slices.Contains(s.Evidence, e.ID) {
 				j.say(named("privacy", "photo"), []string{s.ID}, nil, "", nil)
 			}
 		}

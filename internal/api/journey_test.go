@@ -136,7 +136,7 @@ func TestEntriesAreIdempotentAndKept(t *testing.T) {
 	}
 	a := sc.teacher.do("GET", sc.asPath("/export.csv"), nil)
 	rows, err := csv.NewReader(strings.NewReader(string(a.body))).ReadAll()
-	if err != nil || len(rows) != 5 || rows[0][13] != "value" ||
+	if err != nil || len(rows) != 5 || rows[0][17] != "value" ||
 		a.header.Get("Content-Disposition") != `attachment; filename="paper-strips-7m.csv"` {
 		t.Errorf("%v, %v, %s", rows, err, a.header)
 	}
@@ -176,7 +176,7 @@ func TestWithdrawingHidesAtOnce(t *testing.T) {
 		map[string]any{"decision": "withdrawn", "text_sha": ""},
 	)
 	r := sc.results()
-	if r.Counted != 0 || r.Homes[1].State != "withdrawn" || len(r.Homes[1].Photos) != 0 {
+	if r.Counted != 0 || r.Homes[1].State != "withdrawn" || len(r.Homes[1].Shown) != 0 {
 		t.Errorf("hidden at once: %+v", r.Homes[1])
 	}
 	sc.teacher.refused("GET", sc.path("/photos/"+photo+"/thumbnail"), nil, 404, "not-found")

@@ -29,7 +29,8 @@ var printTemplate = template.Must(template.New("print.html").Funcs(look.Function
 	"list": func(numbers []int) string {
 		return strings.Trim(strings.Join(strings.Fields(fmt.Sprint(numbers)), ", "), "[]")
 	},
-	"inc": func(i int) int { return i + 1 },
+	"chart": func() []int { return make([]int, 4) }, // empty stages of a flow chart
+	"inc":   func(i int) int { return i + 1 },
 	"day": func(zone string, t time.Time) string {
 		if place, err := time.LoadLocation(zone); err == nil {
 			t = t.In(place)
@@ -38,10 +39,14 @@ var printTemplate = template.Must(template.New("print.html").Funcs(look.Function
 	},
 	"duration": func(s sheets.SpanView) int { return s.End - s.Start },
 	"length": func(seconds int) string {
-		if seconds >= 3600 {
-			return fmt.Sprintf("%d h", (seconds+1800)/3600)
+		minutes := (seconds + 30) / 60
+		switch {
+		case minutes < 60:
+			return fmt.Sprintf("%d min", minutes)
+		case minutes%60 == 0:
+			return fmt.Sprintf("%d h", minutes/60)
 		}
-		return fmt.Sprintf("%d min", (seconds+30)/60)
+		return fmt.Sprintf("%d h %d min", minutes/60, minutes%60)
 	},
 	"font": func() template.URL { return font() },
 }).ParseFS(printFile, "print.html"))

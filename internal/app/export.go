@@ -10,6 +10,7 @@ import (
 
 	"patient-kitchen/core/compare"
 	"patient-kitchen/core/notebook"
+	"patient-kitchen/core/text"
 	"patient-kitchen/internal/export"
 	"patient-kitchen/internal/view/results"
 )
@@ -56,10 +57,13 @@ func (a *App) Export(
 					compare.AnswerRow{Home: h.Nickname, Question: e.Question, Choice: e.Choice, Text: e.Text, At: at},
 				)
 			case notebook.Observation:
-				out.Observations = append(
-					out.Observations,
-					compare.ObservationRow{Home: h.Nickname, Step: e.Step, Evidence: e.Evidence, Text: e.Text, At: at},
-				)
+				row := compare.ObservationRow{
+					Home: h.Nickname, Step: e.Step, Evidence: e.Evidence, Text: e.Text, At: at, Given: e.Given,
+				}
+				if e.Given != nil && len(e.Given.Chart) > 0 {
+					row.Text = text.Render(e.Given.Charted(), language)
+				}
+				out.Observations = append(out.Observations, row)
 			}
 		}
 	}

@@ -127,8 +127,8 @@ func (a *App) WriteAtDesk(
 			return refusal.Field("refers", refusal.Rule("home-reading"), "")
 		}
 		if notebook.Kind(in.Kind) == notebook.Reading {
-			f.Step, f.Reading, f.Condition, f.Time, f.Trial, f.Instrument, f.Typed = of.Step, of.Slot.Reading, of.Slot.Condition, of.Slot.Time, of.Slot.Trial, of.Instrument, in.Typed
-			f.Value = in.Value
+			f.At(of.Slot)
+			f.Step, f.Instrument, f.Typed, f.Value = of.Step, of.Instrument, in.Typed, in.Value
 			if strings.TrimSpace(in.Typed) == "" && in.Value == nil {
 				return refusal.Field("typed", refusal.Rule("value-instead"), "42 mm")
 			}

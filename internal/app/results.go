@@ -128,7 +128,8 @@ func (a *App) Results(
 	sheet := b.design.sheet(b.assignment, language, a.Now())
 	out := results.Results{
 		Question:    sheet.Question,
-		Conditions:  sheet.Conditions,
+		Conditions:  results.Lanes(sheet),
+		Objects:     sheet.Objects,
 		Readings:    sheet.Readings,
 		Slots:       d.Slots(),
 		Derived:     []results.DerivedRow{},

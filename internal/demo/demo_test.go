@@ -82,7 +82,7 @@ func TestSeed(t *testing.T) {
 	states, apart, toRead, photos := map[string]int{}, 0, 0, 0
 	for _, h := range r.Homes {
 		states[h.State]++
-		photos += len(h.Photos)
+		photos += len(h.Shown)
 		if len(h.Held) != 0 {
 			t.Errorf("%s: %v", h.Nickname, h.Held)
 		}

@@ -40,10 +40,14 @@ var readings = []column[compare.Row]{
 	{"reading", func(_ *Class, r *compare.Row) any { return r.Reading }},
 	{"reading_name", func(c *Class, r *compare.Row) any { return c.readingName(r.Reading) }},
 	{"condition", func(_ *Class, r *compare.Row) any { return r.Condition }},
-	{"condition_name", func(c *Class, r *compare.Row) any { return c.conditionName(r.Condition) }},
+	{"condition_name", func(c *Class, r *compare.Row) any { return c.laneName(r.Condition) }},
+	{"object", func(_ *Class, r *compare.Row) any { return r.Object }},
+	{"thing", func(_ *Class, r *compare.Row) any { return r.Thing }},
 	{"time", func(_ *Class, r *compare.Row) any { return r.Time }},
 	{"time_s", func(_ *Class, r *compare.Row) any { return seconds(r.Time) }},
 	{"trial", func(_ *Class, r *compare.Row) any { return r.Trial }},
+	{"stage", func(_ *Class, r *compare.Row) any { return r.Stage }},
+	{"stage_name", func(c *Class, r *compare.Row) any { return c.laneName(r.Stage) }},
 	{"kind", func(_ *Class, r *compare.Row) any { return r.Kind }},
 	{"value", func(_ *Class, r *compare.Row) any { return given(r) }},
 	{"u", func(_ *Class, r *compare.Row) any { return twoDigits(r.U) }},
@@ -113,7 +117,7 @@ var values = []column[value]{
 	{"result", func(_ *Class, r *value) any { return r.Value }},
 	{"result_name", func(c *Class, r *value) any { return c.outcomeName(r.Value) }},
 	{"condition", func(_ *Class, r *value) any { return r.Condition }},
-	{"condition_name", func(c *Class, r *value) any { return c.conditionName(r.Condition) }},
+	{"condition_name", func(c *Class, r *value) any { return c.laneName(r.Condition) }},
 	{"value", func(_ *Class, r *value) any {
 		if r.Given != "" {
 			return r.Given
@@ -220,12 +224,7 @@ func (c *Class) readingName(id string) string {
 	return ""
 }
 
-func (c *Class) conditionName(id string) string {
-	if k, ok := c.Design.Condition(id); ok {
-		return c.in(k.Name)
-	}
-	return ""
-}
+func (c *Class) laneName(id string) string { return c.in(c.Design.LaneName(id)) }
 
 func (c *Class) outcomeName(id string) string {
 	for _, x := range c.Design.Outcomes() {

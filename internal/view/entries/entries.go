@@ -14,10 +14,12 @@ import (
 // EntryFields are an entry as the phone sends it; which are set depends on
 // the kind.
 type EntryFields struct {
-	Kind       string          `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,sent,adult,fact,vouched,set-aside,asked"`
+	Kind       string          `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,sent,adult,fact,named,vouched,set-aside,asked"`
 	Step       string          `json:"step,omitempty"`
 	Reading    string          `json:"reading,omitempty"`
 	Condition  string          `json:"condition,omitempty"`
+	Object     string          `json:"object,omitempty"`
+	Stage      string          `json:"stage,omitempty"`
 	Time       string          `json:"time,omitempty" doc:"One of the reading's planned times"`
 	Trial      int             `json:"trial,omitempty" doc:"From 1"`
 	Typed      string          `json:"typed,omitempty" doc:"The value exactly as typed" example:"82 mm"`
@@ -27,7 +29,7 @@ type EntryFields struct {
 	Evidence   string          `json:"evidence,omitempty"`
 	Text       string          `json:"text,omitempty"`
 	Choice     []string        `json:"choice,omitempty"`
-	Refers     string          `json:"refers,omitempty" doc:"Entry that is corrected or spoiled, need that is ticked, picture, fact of the home"`
+	Refers     string          `json:"refers,omitempty" doc:"Entry that is corrected or spoiled, need that is ticked, picture, fact of the home, object that is named"`
 	Reason     string          `json:"reason,omitempty"`
 	PhoneTime  time.Time       `json:"phone_time" doc:"By the phone's clock"`
 	OffsetMs   int64           `json:"offset_ms" doc:"Server's clock minus the phone's, as last measured, in milliseconds"`
@@ -42,6 +44,18 @@ type EntryView struct {
 	Late       bool        `json:"late,omitempty"`
 	ClockJump  bool        `json:"clock_jump,omitempty" doc:"The phone's clock was ahead; the time it was received is taken"`
 	reading.Reply
+}
+
+// At sets the slot that the fields speak of.
+func (f *EntryFields) At(s design.Slot) {
+	f.Reading, f.Condition, f.Object, f.Time, f.Trial, f.Stage = s.Reading, s.Condition, s.Object, s.Time, s.Trial, s.Stage
+}
+
+// slot is the slot that they speak of.
+func (f EntryFields) slot() design.Slot {
+	return design.Slot{
+		Reading: f.Reading, Condition: f.Condition, Object: f.Object, Time: f.Time, Trial: max(1, f.Trial), Stage: f.Stage,
+	}
 }
 
 func (f EntryFields) Entry() notebook.Entry {
@@ -61,7 +75,7 @@ func (f EntryFields) Entry() notebook.Entry {
 		Offset:     time.Duration(f.OffsetMs) * time.Millisecond,
 	}
 	if e.Kind == notebook.Reading || e.Kind == notebook.NotRead {
-		e.Slot = design.Slot{Reading: f.Reading, Condition: f.Condition, Time: f.Time, Trial: max(1, f.Trial)}
+		e.Slot = f.slot()
 	}
 	return e
 }

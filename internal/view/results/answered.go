@@ -115,9 +115,8 @@ func found(d *design.Document, homes []compare.Home, key, language string) strin
 		if r.Bound != nil {
 			word = text.Render(quantity.Bounds(r.Bound.Low, r.Bound.High, r.Value.Unit), language)
 		}
-		if k, ok := d.Condition(r.Condition); ok {
-			n, _ := k.Name.In(language)
-			word = n + " " + word
+		if lane := in(d.LaneName(r.Condition), language); lane != "" {
+			word = lane + " " + word
 		}
 		words = append(words, word)
 	}

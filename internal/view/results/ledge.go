@@ -61,7 +61,7 @@ func viewLedge(d *design.Document, c compare.Comparison, language string) *Ledge
 		}
 	}
 	switch c.Reading.Sort() {
-	case design.OrderKind:
+	case design.OrderKind, design.StageOrderKind:
 		v.places(d, c, language)
 	case design.ZonesKind:
 		v.looks(d, c, language)
@@ -72,7 +72,7 @@ func viewLedge(d *design.Document, c compare.Comparison, language string) *Ledge
 			v.Columns = append(v.Columns, LedgeColumn{in(k.Word, language), k.Picture})
 		}
 		for _, g := range c.Groups {
-			row := LedgeRow{Condition: g.Condition, Name: conditionName(d, g.Condition, language)}
+			row := LedgeRow{Condition: g.Condition, Name: laneName(d, g.Condition, language)}
 			for _, k := range g.Counted {
 				row.Heaps = append(row.Heaps, viewHeap(k.Heap))
 				v.Middles = v.Middles || k.Middle
@@ -100,7 +100,7 @@ func (v *LedgeView) places(d *design.Document, c compare.Comparison, language st
 		for i, thing := range g.Places {
 			name := in(things[i].Word, language)
 			if g.Condition != "" {
-				name = conditionName(d, g.Condition, language) + ", " + name
+				name = laneName(d, g.Condition, language) + ", " + name
 			}
 			v.Rows = append(v.Rows, LedgeRow{Name: name, Heaps: viewHeaps(thing)})
 		}
@@ -118,11 +118,11 @@ func (v *LedgeView) looks(d *design.Document, c compare.Comparison, language str
 	}
 	for _, g := range c.Groups {
 		for i, look := range g.Looks {
-			row := LedgeRow{Name: conditionName(d, g.Condition, language), Heaps: viewHeaps(look)}
+			row := LedgeRow{Name: laneName(d, g.Condition, language), Heaps: viewHeaps(look)}
 			if len(c.Reading.Times) > 0 {
 				row.Name = c.Reading.Times[i]
 				if g.Condition != "" {
-					row.Name = conditionName(d, g.Condition, language) + ", " + row.Name
+					row.Name = laneName(d, g.Condition, language) + ", " + row.Name
 				}
 				for _, t := range c.Reading.Settling {
 					if t == c.Reading.Times[i] {
@@ -141,7 +141,7 @@ func (v *LedgeView) looks(d *design.Document, c compare.Comparison, language str
 // named are words or options by condition: a word a row, for there are many.
 func (v *LedgeView) named(d *design.Document, c compare.Comparison, language string) {
 	for _, g := range c.Groups {
-		v.Columns = append(v.Columns, LedgeColumn{Word: conditionName(d, g.Condition, language)})
+		v.Columns = append(v.Columns, LedgeColumn{Word: laneName(d, g.Condition, language)})
 	}
 	for i, word := range d.Choices(c.Reading) {
 		row := LedgeRow{Name: in(word.Word, language)}
@@ -157,10 +157,10 @@ func in(t text.Localized, language string) string {
 	return s
 }
 
-// conditionName is what a condition is called; all homes where there is none.
-func conditionName(d *design.Document, id, language string) string {
-	if k, ok := d.Condition(id); ok {
-		return in(k.Name, language)
+// laneName is what a condition or stage is called; all homes where there is none.
+func laneName(d *design.Document, id, language string) string {
+	if name := in(d.LaneName(id), language); name != "" {
+		return name
 	}
 	return text.Render(text.Message{ID: "results.all-homes"}, language)
 }

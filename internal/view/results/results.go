@@ -24,7 +24,8 @@ import (
 type Results struct {
 	Assignment  AssignmentView        `json:"assignment"`
 	Question    string                `json:"question"`
-	Conditions  []sheets.ConditionRow `json:"conditions"`
+	Conditions  []sheets.ConditionRow `json:"conditions" doc:"What is compared: the conditions, then the stages"`
+	Objects     []sheets.ObjectRow    `json:"objects" doc:"What homes choose themselves"`
 	Readings    []sheets.ReadingRow   `json:"readings"`
 	Slots       []design.Slot         `json:"slots" doc:"Every reading asked for, in order"`
 	Derived     []DerivedRow          `json:"derived"`
@@ -62,8 +63,10 @@ type HomeResult struct {
 	Late       bool         `json:"late,omitempty"`
 	Cells      []CellView   `json:"cells" doc:"In the order of slots"`
 	Results    []ResultView `json:"results"`
-	Photos     []uuid.UUID  `json:"photos"`
+	Shown      []ShownView  `json:"shown" doc:"What the home gave for each piece of evidence"`
 	Held       []HeldStep   `json:"held" doc:"Steps worked at before what they wait for was said: not counted"`
+
+	Things map[string]string `json:"things,omitempty" doc:"By object: what the home calls what it chose"`
 }
 
 // CellView is one slot of a home.
@@ -100,7 +103,7 @@ type ComparisonView struct {
 	Unit     string      `json:"unit"`
 	Against  string      `json:"against,omitempty"`
 	Note     string      `json:"note,omitempty" doc:"How its formula is read, where that is not as it is written"`
-	Kind     string      `json:"kind" enum:"quantity,count,ordinal,yes-partly-no,choice,several,order,zones,words,event,text"`
+	Kind     string      `json:"kind" enum:"quantity,count,ordinal,yes-partly-no,choice,several,order,stage-order,zones,words,event,text"`
 	Ledge    *LedgeView  `json:"ledge,omitempty" doc:"Of a reading that is no number: the class as a table of heaps"`
 	Groups   []GroupView `json:"groups"`
 	Findings []WordsView `json:"findings"`
@@ -155,8 +158,8 @@ func ViewHome(h Home, permission string, book *notebook.Book, language string) H
 		SentAt:     book.SentAt,
 		Cells:      []CellView{},
 		Results:    []ResultView{},
-		Photos:     []uuid.UUID{},
 		Held:       Held(book, language),
+		Things:     book.Names,
 	}
 	row.Done, row.Steps = book.Progress()
 	if !book.LastSeen.IsZero() {
@@ -183,11 +186,7 @@ func ViewHome(h Home, permission string, book *notebook.Book, language string) H
 	for _, r := range notebook.Derive(book) {
 		row.Results = append(row.Results, ViewResult(r, language))
 	}
-	for _, p := range book.Photos {
-		if m, err := uuid.Parse(p.Refers); err == nil {
-			row.Photos = append(row.Photos, m)
-		}
-	}
+	row.Shown = viewShown(book, language)
 	return row
 }
 
@@ -297,9 +296,7 @@ func ViewComparison(
 		if c.Reading != nil {
 			gv.N = g.N
 		}
-		if k, ok := d.Condition(g.Condition); ok {
-			gv.Name, _ = k.Name.In(language)
-		}
+		gv.Name, _ = d.LaneName(g.Condition).In(language)
 		if g.Summary.N > 0 {
 			gv.Text = g.Mean.Show(language)
 			if c.Counts && g.Summary.N > 1 {
@@ -374,7 +371,7 @@ func (r *Results) Without(had []string) error {
 				Had:     true,
 				Cells:   []CellView{},
 				Results: []ResultView{},
-				Photos:  []uuid.UUID{},
+				Shown:   []ShownView{},
 				Held:    []HeldStep{},
 			}
 		}

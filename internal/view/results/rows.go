@@ -3,12 +3,14 @@ package results
 import (
 	"math"
 	"regexp"
+	"slices"
 	"strings"
 	"time"
 
 	"patient-kitchen/core/compare"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/internal/view/sheets"
 )
 
 var fileName = regexp.MustCompile(`[^a-z0-9]+`)
@@ -33,6 +35,9 @@ func ExportBook(name string, book *notebook.Book) []compare.Row {
 			Provenance: "own",
 			Reading:    c.Slot.Reading,
 			Condition:  c.Slot.Condition,
+			Object:     c.Slot.Object,
+			Thing:      book.Names[c.Slot.Object],
+			Stage:      c.Slot.Stage,
 			Time:       c.Slot.Time,
 			Trial:      c.Slot.Trial,
 			Unit:       r.Unit,
@@ -75,6 +80,15 @@ func ExportBook(name string, book *notebook.Book) []compare.Row {
 		}
 	}
 	return rows
+}
+
+// Lanes are what is compared in a design: its conditions, then its stages.
+func Lanes(s sheets.Sheet) []sheets.ConditionRow {
+	out := slices.Clone(s.Conditions)
+	for _, st := range s.Stages {
+		out = append(out, sheets.ConditionRow{ID: st.ID, Name: st.Word})
+	}
+	return out
 }
 
 // numbers are what a line comes to as a number, in the row's unit: a value with its

@@ -45,12 +45,18 @@ func (m Measures) Sheet(s Sheet) Sheet {
 	}
 	m.in(&s.Question, &s.Place)
 	s.Conditions = copied(s.Conditions, func(r *ConditionRow) { m.in(&r.Name, &r.Description) })
+	s.Objects = copied(s.Objects, func(r *ObjectRow) { r.Must = m.lines(r.Must); m.in(&r.Never) })
 	s.Needs = copied(s.Needs, func(r *NeedRow) {
 		m.in(&r.Name, &r.Amount, &r.Must, &r.Note)
 		r.Instead, r.Swaps = m.lines(r.Instead), m.swaps(r.Swaps)
 	})
 	s.Steps = copied(s.Steps, func(r *StepRow) {
 		m.in(&r.Title, &r.Text, &r.See, &r.Meanwhile, &r.AdultWhy)
+		if r.Rest != nil {
+			rest := *r.Rest
+			m.in(&rest.Keep, &rest.ThrowAway, &rest.NeededAgain)
+			r.Rest = &rest
+		}
 		r.Cautions, r.Before, r.After = m.lines(r.Cautions), m.lines(r.Before), m.lines(r.After)
 	})
 	s.Readings = copied(s.Readings, func(r *ReadingRow) { m.in(&r.Guidance) })

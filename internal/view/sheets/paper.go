@@ -52,7 +52,20 @@ type PrintedBlanks struct {
 	Rows      []PrintedBlank
 	Helps     []string
 	Questions []QuestionRow
+	Objects   []ObjectRow // to be named, before the first step
+	Rest      *RestRow    // one can stop after it
+	Evidence  []PrintedEvidence
 }
+
+// PrintedEvidence is a piece of evidence to be drawn or written on paper; of a pair
+// the second stands beside where the first was.
+type PrintedEvidence struct {
+	EvidenceRow
+	Second bool
+}
+
+// labelParts are reading, condition, object, stage, time and trial.
+const labelParts = 6
 
 // PrintedBlank is one reading to be written down: what tells it from the others of
 // its step, and its kind with what can be chosen.
@@ -150,10 +163,6 @@ func blanks(s Sheet) []PrintedBlanks {
 	for _, r := range s.Readings {
 		readings[r.ID] = r
 	}
-	conditions := map[string]string{}
-	for _, c := range s.Conditions {
-		conditions[c.ID] = c.Name
-	}
 	asked := func(when string, ids []string) (out []QuestionRow) {
 		for _, q := range s.Questions {
 			if q.When == when && (ids == nil || slices.Contains(ids, q.ID)) {
@@ -162,20 +171,23 @@ func blanks(s Sheet) []PrintedBlanks {
 		}
 		return out
 	}
-	out := []PrintedBlanks{{Questions: asked("before", nil)}}
+	out := []PrintedBlanks{{Questions: asked("before", nil), Objects: s.Objects}}
 	for i, step := range s.Steps {
 		b := PrintedBlanks{
 			Number:    i + 1,
 			Title:     step.Title,
 			Questions: asked("while", step.Questions),
 			Helps:     slices.Concat(step.Helps, step.Keeps),
+			Rest:      step.Rest,
+			Evidence:  printedEvidence(&s, step),
 		}
-		var labels [][4]string
+		var labels [][labelParts]string
 		for _, slot := range step.Takes {
 			r := readings[slot.Reading]
-			label := [4]string{r.Name, conditions[slot.Condition], slot.Time}
+			condition, object, stage := slotWords(&s, slot)
+			label := [labelParts]string{r.Name, condition, object, stage, slot.Time}
 			if r.Trials > 1 {
-				label[3] = fmt.Sprintf("%d/%d", slot.Trial, r.Trials)
+				label[5] = fmt.Sprintf("%d/%d", slot.Trial, r.Trials)
 			}
 			labels = append(labels, label)
 			b.Rows = append(b.Rows, PrintedBlank{Reading: r})
@@ -187,16 +199,28 @@ func blanks(s Sheet) []PrintedBlanks {
 		out = append(out, b)
 	}
 	out = append(out, PrintedBlanks{Questions: asked("after", nil)})
-	return slices.DeleteFunc(out, func(b PrintedBlanks) bool { return len(b.Rows)+len(b.Questions)+len(b.Helps) == 0 })
+	return slices.DeleteFunc(out, func(b PrintedBlanks) bool {
+		return len(b.Rows)+len(b.Questions)+len(b.Helps)+len(b.Objects)+len(b.Evidence) == 0 && b.Rest == nil
+	})
+}
+
+func printedEvidence(s *Sheet, step StepRow) []PrintedEvidence {
+	var out []PrintedEvidence
+	for _, e := range s.Evidence {
+		if slices.Contains(step.Evidence, e.ID) {
+			out = append(out, PrintedEvidence{e, strings.HasSuffix(e.Kind, "-pair") && e.Steps[0] != step.ID})
+		}
+	}
+	return out
 }
 
 // common takes out of labels what all of them share, and gives it; what is left
 // tells them apart.
-func common(labels [][4]string) string {
-	var shared [4]string
+func common(labels [][labelParts]string) string {
+	var shared [labelParts]string
 	for part := range shared {
 		if len(labels) > 1 &&
-			!slices.ContainsFunc(labels, func(l [4]string) bool { return l[part] != labels[0][part] }) {
+			!slices.ContainsFunc(labels, func(l [labelParts]string) bool { return l[part] != labels[0][part] }) {
 			shared[part] = labels[0][part]
 			for k := range labels {
 				labels[k][part] = ""
@@ -206,7 +230,7 @@ func common(labels [][4]string) string {
 	return dotted(shared)
 }
 
-func dotted(parts [4]string) string {
+func dotted(parts [labelParts]string) string {
 	return strings.Join(slices.DeleteFunc(parts[:], func(w string) bool { return w == "" }), " · ")
 }
 

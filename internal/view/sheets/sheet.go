@@ -34,6 +34,11 @@ type Sheet struct {
 	Untranslated int            `json:"untranslated" doc:"Texts shown in another language than the home's"`
 	Trials       int            `json:"trials"`
 	Conditions   []ConditionRow `json:"conditions"`
+	Stages       []ChoiceRow    `json:"stages" doc:"What follows one another, at each of which something can be read"`
+	Objects      []ObjectRow    `json:"objects" doc:"Things that the home chooses itself, one a row"`
+	Crew         []RoleRow      `json:"crew" doc:"Who does what when several take part"`
+	StandsFor    []StandingRow  `json:"stands_for" doc:"Of a model: what its things stand for"`
+	Limits       []string       `json:"limits" doc:"Of a model: what it gets wrong"`
 	Needs        []NeedRow      `json:"needs"`
 	Steps        []StepRow      `json:"steps"`
 	Readings     []ReadingRow   `json:"readings"`
@@ -53,6 +58,39 @@ type ConditionRow struct {
 	Name        string `json:"name"`
 	Description string `json:"description,omitempty"`
 	Control     bool   `json:"control,omitempty"`
+}
+
+// ObjectRow is one thing that the home chooses itself.
+type ObjectRow struct {
+	ID    string            `json:"id"`
+	Sort  string            `json:"sort" doc:"Of the things among which it is one"`
+	What  string            `json:"what" doc:"What to look for"`
+	Name  string            `json:"name" doc:"What it is called until the home has named it"`
+	Must  []string          `json:"must" doc:"What it has to be like"`
+	Never string            `json:"never,omitempty" doc:"What must not be chosen"`
+	Apart map[string]string `json:"apart,omitempty" doc:"By reading: how far two of the sort have to differ"`
+}
+
+// RoleRow is somebody who takes part.
+type RoleRow struct {
+	Word string `json:"word"`
+	Does string `json:"does"`
+}
+
+// StandingRow is what a thing of a model stands for.
+type StandingRow struct {
+	Thing string `json:"thing"`
+	Means string `json:"means"`
+}
+
+// RestRow is a place to stop after a step, and to go on later.
+type RestRow struct {
+	Title       string `json:"title" doc:"Of the part that ends"`
+	Keep        string `json:"keep,omitempty"`
+	ThrowAway   string `json:"throw_away,omitempty"`
+	NeededAgain string `json:"needed_again,omitempty"`
+	Earliest    int    `json:"earliest,omitempty" doc:"Seconds after its end from which one can go on"`
+	Latest      int    `json:"latest,omitempty" doc:"Seconds after its end until which one should go on"`
 }
 
 // NeedRow is a need in the home's language.
@@ -93,6 +131,8 @@ type StepRow struct {
 	Evidence  []string      `json:"evidence"`
 	Questions []string      `json:"questions"`
 	Meanwhile string        `json:"meanwhile,omitempty"`
+	Crew      []string      `json:"crew" doc:"Who does it; empty: all together"`
+	Rest      *RestRow      `json:"rest,omitempty" doc:"A part of the work ends with it: one can stop here"`
 }
 
 // WaitRow is a wait: the step opens Seconds after From was finished.
@@ -106,7 +146,7 @@ type WaitRow struct {
 type ReadingRow struct {
 	ID          string          `json:"id"`
 	Name        string          `json:"name"`
-	Kind        string          `json:"kind" enum:"quantity,count,ordinal,yes-partly-no,choice,several,order,zones,words,event,text"`
+	Kind        string          `json:"kind" enum:"quantity,count,ordinal,yes-partly-no,choice,several,order,stage-order,zones,words,event,text"`
 	Unit        string          `json:"unit"`
 	Of          int             `json:"of,omitempty" doc:"Of a count or zones: how many there are in all"`
 	NotBy       int             `json:"not_by,omitempty" doc:"Of an event: from how many seconds on not having happened is an answer"`
@@ -140,11 +180,16 @@ type InstrumentRow struct {
 
 // EvidenceRow is a piece of evidence asked for.
 type EvidenceRow struct {
-	ID       string `json:"id"`
-	Kind     string `json:"kind"`
-	Name     string `json:"name"`
-	MustShow string `json:"must_show,omitempty"`
-	Required bool   `json:"required,omitempty"`
+	ID       string      `json:"id"`
+	Kind     string      `json:"kind" enum:"photo,photo-pair,drawing,drawing-pair,flow-chart,talk,text"`
+	Name     string      `json:"name"`
+	MustShow string      `json:"must_show,omitempty"`
+	Required bool        `json:"required,omitempty"`
+	Steps    []string    `json:"steps" doc:"Where it is collected: of a pair the first and the second"`
+	Instead  []string    `json:"instead" doc:"Kinds that do as well"`
+	Places   []ChoiceRow `json:"places" doc:"Of a flow chart: the places to choose from"`
+	Length   string      `json:"length,omitempty" doc:"Of a talk"`
+	Audience string      `json:"audience,omitempty" doc:"Of a talk"`
 }
 
 // QuestionRow is a question in the home's language.
@@ -210,7 +255,8 @@ func (w *writer) frame(d *design.Document) Sheet {
 	return Sheet{
 		Title: w.say(d.Title), Question: w.say(d.Question), Changed: w.say(d.Changed.Name),
 		Way: string(d.Way), Trials: d.Trials,
-		Conditions: []ConditionRow{}, Needs: []NeedRow{}, Steps: []StepRow{}, Readings: []ReadingRow{},
+		Conditions: []ConditionRow{}, Stages: []ChoiceRow{}, Objects: []ObjectRow{}, Crew: []RoleRow{},
+		StandsFor: []StandingRow{}, Limits: []string{}, Needs: []NeedRow{}, Steps: []StepRow{}, Readings: []ReadingRow{},
 		Evidence: []EvidenceRow{}, Questions: []QuestionRow{}, Mistakes: []MistakeRow{},
 		Entries: []entries.EntryView{}, Shown: []ShownReading{}, Facts: []FactRow{},
 	}
@@ -227,6 +273,7 @@ func Write(d *design.Document, language string) Sheet {
 	for _, c := range d.Conditions {
 		s.Conditions = append(s.Conditions, ConditionRow{c.ID, w.say(c.Name), w.say(c.Description), c.Control})
 	}
+	w.structure(&s, d)
 	swaps := swapsOf(d, language)
 	for _, item := range fit.Materials(d, r.Safety) {
 		row := NeedRow{

@@ -33,6 +33,8 @@ func (w *writer) steps(s *Sheet, d *design.Document, r review.Review) {
 			Keeps:     []string{},
 			Evidence:  append([]string{}, step.Evidence...),
 			Questions: append([]string{}, step.Questions...),
+			Crew:      w.crew(d, &step),
+			Rest:      w.rest(d, step.ID),
 		}
 		if step.Wait != nil {
 			from := step.Wait.From
@@ -103,12 +105,27 @@ func (w *writer) asked(s *Sheet, d *design.Document) {
 		s.Readings = append(s.Readings, row)
 	}
 	for _, e := range d.Evidence {
-		s.Evidence = append(s.Evidence, EvidenceRow{e.ID, e.Kind, w.say(e.Name), w.say(e.MustShow), e.Required})
+		s.Evidence = append(s.Evidence, w.evidence(d, &e))
 	}
 	w.questions(s, d)
 	for _, m := range d.Mistakes {
 		s.Mistakes = append(s.Mistakes, MistakeRow{w.say(m.See), w.say(m.Cause), w.say(m.Mend)})
 	}
+}
+
+func (w *writer) evidence(d *design.Document, e *design.Evidence) EvidenceRow {
+	row := EvidenceRow{
+		ID: e.ID, Kind: string(e.Kind), Name: w.say(e.Name), MustShow: w.say(e.MustShow), Required: e.Required,
+		Steps: append([]string{}, d.StepsOf(e.ID)...), Instead: []string{}, Places: []ChoiceRow{},
+		Length: e.Length, Audience: w.say(e.Audience),
+	}
+	for _, k := range e.Instead {
+		row.Instead = append(row.Instead, string(k))
+	}
+	for _, p := range e.Places {
+		row.Places = append(row.Places, ChoiceRow{ID: p.ID, Word: w.say(p.Word)})
+	}
+	return row
 }
 
 // senseOf is the sense by which a word is said; "" for other choices.

@@ -32,8 +32,8 @@ func Spans(d *design.Document, r review.Review, language string) []SpanView {
 		title, _ := step.Title.In(language)
 		photo := false
 		for _, id := range step.Evidence {
-			for _, e := range d.Evidence {
-				photo = photo || e.ID == id && e.Kind == "photo"
+			if e, ok := d.EvidenceOf(id); ok {
+				photo = photo || e.Photographed()
 			}
 		}
 		out = append(

@@ -17,7 +17,7 @@ type ShownReading struct {
 	Rows  []ShownRow `json:"rows" doc:"One a condition"`
 }
 
-// ShownRow is one condition's values at each time, as the teacher typed them;
+// ShownRow is one condition's or stage's values at each time, as the teacher typed them;
 // trials are joined.
 type ShownRow struct {
 	Name   string   `json:"name,omitempty"`
@@ -45,6 +45,7 @@ func Watched(d *design.Document, language string) Sheet {
 	for _, c := range d.Conditions {
 		s.Conditions = append(s.Conditions, ConditionRow{ID: c.ID, Name: w.say(c.Name), Control: c.Control})
 	}
+	w.structure(&s, d)
 	w.questions(&s, d)
 	s.Untranslated = w.missing
 	s.Permission = PermissionView{State: "watching"}
@@ -61,17 +62,12 @@ func Shown(d *design.Document, shared *notebook.Book, language string) []ShownRe
 		if len(table.Times) == 0 {
 			table.Times = []string{""}
 		}
-		conditions := []design.Condition{{}}
-		if r.PerCondition() && len(d.Conditions) > 0 {
-			conditions = d.Conditions
-		}
-		for _, c := range conditions {
-			row := ShownRow{Name: w.say(c.Name)}
+		for _, lane := range d.LanesOf(design.Outcome{Reading: r}) {
+			row := ShownRow{Name: w.say(d.LaneName(lane))}
 			for _, t := range table.Times {
 				var values []string
 				for k := range shared.Cells {
-					if cell := &shared.Cells[k]; cell.Slot.Reading == r.ID && cell.Slot.Condition == c.ID &&
-						cell.Slot.Time == t &&
+					if cell := &shared.Cells[k]; cell.Slot.Reading == r.ID && cell.Slot.In(lane) && cell.Slot.Time == t &&
 						cell.State == notebook.HasValue {
 						values = append(values, cell.Words(d, language))
 					}

@@ -1903,7 +1903,7 @@ export interface components {
             findings: components["schemas"]["WordsView"][];
             groups: components["schemas"]["GroupView"][];
             /** @enum {string} */
-            kind: "quantity" | "count" | "ordinal" | "yes-partly-no" | "choice" | "several" | "order" | "zones" | "words" | "event" | "text";
+            kind: "quantity" | "count" | "ordinal" | "yes-partly-no" | "choice" | "several" | "order" | "stage-order" | "zones" | "words" | "event" | "text";
             /** @description Of a reading that is no number: the class as a table of heaps */
             ledge?: components["schemas"]["LedgeView"];
             name: string;
@@ -2047,7 +2047,8 @@ export interface components {
             evidence?: string;
             instrument?: string;
             /** @enum {string} */
-            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "vouched" | "set-aside" | "asked";
+            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "named" | "vouched" | "set-aside" | "asked";
+            object?: string;
             /**
              * Format: int64
              * @description Server's clock minus the phone's, as last measured, in milliseconds
@@ -2061,8 +2062,9 @@ export interface components {
             question?: string;
             reading?: string;
             reason?: string;
-            /** @description Entry that is corrected or spoiled, need that is ticked, picture, fact of the home */
+            /** @description Entry that is corrected or spoiled, need that is ticked, picture, fact of the home, object that is named */
             refers?: string;
+            stage?: string;
             step?: string;
             text?: string;
             /** @description One of the reading's planned times */
@@ -2088,7 +2090,8 @@ export interface components {
             evidence?: string;
             instrument?: string;
             /** @enum {string} */
-            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "vouched" | "set-aside" | "asked";
+            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "named" | "vouched" | "set-aside" | "asked";
+            object?: string;
             /**
              * Format: int64
              * @description Server's clock minus the phone's, as last measured, in milliseconds
@@ -2102,8 +2105,9 @@ export interface components {
             question?: string;
             reading?: string;
             reason?: string;
-            /** @description Entry that is corrected or spoiled, need that is ticked, picture, fact of the home */
+            /** @description Entry that is corrected or spoiled, need that is ticked, picture, fact of the home, object that is named */
             refers?: string;
+            stage?: string;
             step?: string;
             text?: string;
             /** @description One of the reading's planned times */
@@ -2158,11 +2162,22 @@ export interface components {
             state?: "value" | "bound" | "question" | "missing" | "unread";
         };
         EvidenceRow: {
+            /** @description Of a talk */
+            audience?: string;
             id: string;
-            kind: string;
+            /** @description Kinds that do as well */
+            instead: string[];
+            /** @enum {string} */
+            kind: "photo" | "photo-pair" | "drawing" | "drawing-pair" | "flow-chart" | "talk" | "text";
+            /** @description Of a talk */
+            length?: string;
             must_show?: string;
             name: string;
+            /** @description Of a flow chart: the places to choose from */
+            places: components["schemas"]["ChoiceRow"][];
             required?: boolean;
+            /** @description Where it is collected: of a pair the first and the second */
+            steps: string[];
         };
         ExpectedView: {
             condition?: string;
@@ -2282,6 +2297,8 @@ export interface components {
             at?: number;
             /** @description Of an event: it was not yet there at the first look and there at the second, in seconds */
             between?: number[];
+            /** @description Of a flow chart: its stages, in their order */
+            chart?: components["schemas"]["Stop"][];
             /** @description Of a choice: the id of the option, or none or not-sure; of several: their ids */
             chosen?: string[];
             /**
@@ -2293,6 +2310,8 @@ export interface components {
             counts?: {
                 [key: string]: number;
             };
+            /** @description Of an order of stages: ids of those that did not happen */
+            did_not_happen?: string[];
             /**
              * Format: int64
              * @description Of a count or zones: rolled away or climbed out; in no total
@@ -2320,6 +2339,13 @@ export interface components {
             own?: {
                 [key: string]: string[];
             };
+            /**
+             * @description Of an order of stages: seen as it happened, or guessed later
+             * @enum {string}
+             */
+            seen?: "happening" | "guessed";
+            /** @description Of a drawing: its strokes, each as points x,y in thousandths of its width */
+            strokes?: string[];
             text?: string;
             /**
              * Format: int64
@@ -2429,16 +2455,21 @@ export interface components {
             letters: string;
             nickname: string;
             permission: string;
-            photos: string[];
             results: components["schemas"]["ResultView"][];
             /** Format: date-time */
             sent_at?: string;
+            /** @description What the home gave for each piece of evidence */
+            shown: components["schemas"]["ShownView"][];
             /** @enum {string} */
             state: "not-opened" | "opened" | "declined" | "withdrawn" | "watching" | "working" | "sent";
             /** Format: int64 */
             steps: number;
             /** @description Stands for this state of the row */
             tag?: string;
+            /** @description By object: what the home calls what it chose */
+            things?: {
+                [key: string]: string;
+            };
         };
         HomeView: {
             /** @description Mail address or number for messages */
@@ -2860,6 +2891,23 @@ export interface components {
             lines: components["schemas"]["NotebookLine"][];
             result: components["schemas"]["HomeResult"];
         };
+        ObjectRow: {
+            /** @description By reading: how far two of the sort have to differ */
+            apart?: {
+                [key: string]: string;
+            };
+            id: string;
+            /** @description What it has to be like */
+            must: string[];
+            /** @description What it is called until the home has named it */
+            name: string;
+            /** @description What must not be chosen */
+            never?: string;
+            /** @description Of the things among which it is one */
+            sort: string;
+            /** @description What to look for */
+            what: string;
+        };
         OpenBody: {
             /**
              * @description Or the code from paper
@@ -2942,6 +2990,18 @@ export interface components {
              */
             state: "asked" | "granted" | "declined" | "withdrawn" | "lapsed" | "watching";
             text_sha: string;
+        };
+        PieceView: {
+            /** Format: date-time */
+            at: string;
+            /** @description Of a flow chart: its stages */
+            chart?: components["schemas"]["Stop"][];
+            photo?: string;
+            /** @description Of a pair: the later one */
+            second?: boolean;
+            /** @description Of a drawing: points x,y in thousandths of its width; it is three quarters as high */
+            strokes?: string[];
+            text?: string;
         };
         Printable: {
             class: string;
@@ -3030,7 +3090,7 @@ export interface components {
             id: string;
             instruments: components["schemas"]["InstrumentRow"][];
             /** @enum {string} */
-            kind: "quantity" | "count" | "ordinal" | "yes-partly-no" | "choice" | "several" | "order" | "zones" | "words" | "event" | "text";
+            kind: "quantity" | "count" | "ordinal" | "yes-partly-no" | "choice" | "several" | "order" | "stage-order" | "zones" | "words" | "event" | "text";
             /** @description The physical least */
             low?: string;
             name: string;
@@ -3060,6 +3120,23 @@ export interface components {
         RecallBody: {
             /** @example The dishes tip over. Please pour the water away. */
             reason: string;
+        };
+        RestRow: {
+            /**
+             * Format: int64
+             * @description Seconds after its end from which one can go on
+             */
+            earliest?: number;
+            keep?: string;
+            /**
+             * Format: int64
+             * @description Seconds after its end until which one should go on
+             */
+            latest?: number;
+            needed_again?: string;
+            throw_away?: string;
+            /** @description Of the part that ends */
+            title: string;
         };
         ResultView: {
             condition?: string;
@@ -3091,6 +3168,7 @@ export interface components {
              */
             at_desk: number;
             comparisons: components["schemas"]["ComparisonView"][];
+            /** @description What is compared: the conditions, then the stages */
             conditions: components["schemas"]["ConditionRow"][];
             /**
              * Format: int64
@@ -3104,6 +3182,8 @@ export interface components {
              */
             erased: number;
             homes: components["schemas"]["HomeResult"][];
+            /** @description What homes choose themselves */
+            objects: components["schemas"]["ObjectRow"][];
             question: string;
             readings: components["schemas"]["ReadingRow"][];
             /** @description What the homes answered, question by question */
@@ -3145,6 +3225,10 @@ export interface components {
             spans: components["schemas"]["SpanView"][];
             validation: components["schemas"]["FindingView"][];
             verdict: string;
+        };
+        RoleRow: {
+            does: string;
+            word: string;
         };
         RosterLine: {
             home: components["schemas"]["HomeFields"];
@@ -3261,6 +3345,8 @@ export interface components {
             changed?: string;
             clearing: string[];
             conditions: components["schemas"]["ConditionRow"][];
+            /** @description Who does what when several take part */
+            crew: components["schemas"]["RoleRow"][];
             /** Format: date-time */
             due_at: string;
             /** @description The home's own entries as the server has them */
@@ -3274,6 +3360,8 @@ export interface components {
             hands: number;
             /** @description Allergens */
             holds?: string;
+            /** @description Of a model: what it gets wrong */
+            limits: string[];
             /** @description What the teacher lowered, with the reason */
             lowered: string[];
             /** Format: int64 */
@@ -3284,6 +3372,8 @@ export interface components {
             needs: components["schemas"]["NeedRow"][];
             /** @description Stands on top of an experiment that is only watched */
             notice?: string;
+            /** @description Things that the home chooses itself, one a row */
+            objects: components["schemas"]["ObjectRow"][];
             /** Format: date-time */
             opens_at: string;
             permission: components["schemas"]["PermissionView"];
@@ -3296,6 +3386,10 @@ export interface components {
             sections: components["schemas"]["SheetSection"][];
             /** @description The teacher's readings, for homes that watch; empty while there are none */
             shown: components["schemas"]["ShownReading"][];
+            /** @description What follows one another, at each of which something can be read */
+            stages: components["schemas"]["ChoiceRow"][];
+            /** @description Of a model: what its things stand for */
+            stands_for: components["schemas"]["StandingRow"][];
             /** @enum {string} */
             state: "waiting" | "open" | "over" | "recalled";
             steps: components["schemas"]["StepRow"][];
@@ -3337,9 +3431,18 @@ export interface components {
             name?: string;
             values: string[];
         };
+        ShownView: {
+            evidence: string;
+            /** @enum {string} */
+            kind: "photo" | "photo-pair" | "drawing" | "drawing-pair" | "flow-chart" | "talk" | "text";
+            name: string;
+            pieces: components["schemas"]["PieceView"][];
+        };
         Slot: {
             condition?: string;
+            object?: string;
             reading: string;
+            stage?: string;
             time?: string;
             /** Format: int64 */
             trial: number;
@@ -3370,6 +3473,10 @@ export interface components {
              */
             wait: number;
         };
+        StandingRow: {
+            means: string;
+            thing: string;
+        };
         StepRef: {
             id: string;
             /** Format: int64 */
@@ -3385,6 +3492,8 @@ export interface components {
             /** @description What the safety rules add before it */
             before: string[];
             cautions: string[];
+            /** @description Who does it; empty: all together */
+            crew: string[];
             evidence: string[];
             /** @description The gap is drawn folded, at one width */
             fold: boolean;
@@ -3403,6 +3512,8 @@ export interface components {
             kind: string;
             meanwhile?: string;
             questions: string[];
+            /** @description A part of the work ends with it: one can stop here */
+            rest?: components["schemas"]["RestRow"];
             /**
              * Format: int64
              * @description How long hands are busy
@@ -3419,6 +3530,10 @@ export interface components {
             text?: string;
             title: string;
             wait?: components["schemas"]["WaitRow"];
+        };
+        Stop: {
+            change?: string;
+            where?: string;
         };
         SubstituteRow: {
             /** @description How the acid that goes with it changes */

@@ -12,7 +12,7 @@ export interface Typed {
   typed: string;
   language: string;
   measures: string;
-  asked: { unit: string; low?: string; high?: string; repeatability?: string; step?: string; analogue?: boolean; tool?: Record<string, string> };
+  asked: { unit: string; low?: string; high?: string; repeatability?: string; step?: string; analogue?: boolean; tool?: Record<string, string>; apart?: string; others?: { name: string; typed: string }[] };
 }
 
 declare const Go: new () => { importObject: WebAssembly.Imports; run(instance: WebAssembly.Instance): Promise<void> };

@@ -4,11 +4,14 @@ import type { Sheet } from './useHome';
 export type Slot = Sheet['steps'][number]['takes'][number];
 export type Step = Sheet['steps'][number];
 
-const sameSlot = (e: LocalEntry['entry'], s: Slot) =>
-  e.reading === s.reading &&
-  (e.condition ?? '') === (s.condition ?? '') &&
-  (e.time ?? '') === (s.time ?? '') &&
-  (e.trial ?? 1) === s.trial;
+type SlotFields = Pick<LocalEntry['entry'], 'condition' | 'object' | 'time' | 'stage' | 'trial'>;
+
+/** Everything that tells one slot from another, in one string; under it half-written values are kept. */
+export const slotKey = (s: SlotFields & { reading?: string }) =>
+  `${s.reading}/${s.condition ?? ''}/${s.time ?? ''}/${s.trial ?? 1}` +
+  (s.object || s.stage ? `/${s.object ?? ''}/${s.stage ?? ''}` : '');
+
+const sameSlot = (e: LocalEntry['entry'], s: Slot) => slotKey(e) === slotKey(s);
 
 /** The last of a list; written out, since older phones lack findLast. */
 export const last = <T>(list: T[]): T | undefined => list[list.length - 1];
@@ -71,6 +74,16 @@ export class Book {
   }
   fact(id: string) {
     return last(this.facts.filter((e) => e.entry.refers === id))?.entry.choice?.[0];
+  }
+  /** What the home calls an object that it chose. */
+  called(object: string) {
+    return last(this.of('named').filter((e) => e.entry.refers === object))?.entry.text;
+  }
+  /** What was given in words, drawn or charted for evidence, in a step of it. */
+  shown(evidence: string, step: string) {
+    return last(
+      this.of('observation').filter((e) => e.entry.evidence === evidence && e.entry.step === step),
+    );
   }
   photos(evidence: string) {
     return this.of('photo').filter((e) => e.entry.evidence === evidence);

@@ -42,11 +42,11 @@ export function givenWords(t: TFunction, reading: Reading, given: Given | undefi
       from: left(given.between[0] * 1000),
       to: left(given.between[1] * 1000),
     });
-  if (given?.order)
-    return joined(
-      given.order.map((place) => place.map(word).join(' = ')),
-      ' > ',
-    );
+  if (given?.order) {
+    const order = given.order.map((place) => place.map(word).join(' = ')).join(' > ');
+    const never = (given.did_not_happen ?? []).map(word).join(', ');
+    return joined([order, never && t('didNotHappen', { what: never })], '; ');
+  }
   if (given?.words)
     return joined([
       ...Object.values(given.words).flat().map(word),
@@ -74,6 +74,7 @@ const byKind: Record<string, (id: string) => Given> = {
 const fields: Partial<Record<Reading['kind'], (field: KeptField) => ReactNode>> = {
   count: CountField,
   order: OrderField,
+  'stage-order': OrderField,
   zones: ZonesField,
   several: WordsField,
   words: WordsField,

@@ -1,43 +1,52 @@
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
-import { last } from '../phone/book';
 import { useWords } from '../words';
 import { useDraft } from './Questions';
-import { useKept, type Typing } from '../phone/typing';
-import type { WorkProps } from '../phone/work';
+import { useKept } from '../phone/typing';
+import type { EvidenceProps } from './EvidenceField';
 
-/** Words of the student's own, for an observation. Every version is kept. */
+/** Words of the student's own, for an observation, or who listened to a talk. Every version is kept. */
 export function Notes({
   state,
   sheet,
   book,
   step,
-  title,
   evidence,
   typing,
-}: WorkProps & { typing: Typing; step: string; title: string; evidence: string }) {
+  title,
+  talk,
+}: EvidenceProps & { title: string; talk?: boolean }) {
   const t = useWords();
-  const id = `note-${evidence}`;
-  const kept = last(
-    book.of('observation').filter((e) => e.entry.evidence === evidence && e.entry.step === step),
-  );
+  const pair = evidence.kind.endsWith('-pair');
+  const id = pair ? `note-${evidence.id}-${step}` : `note-${evidence.id}`;
+  const kept = book.shown(evidence.id, step);
   const [given, set, forget] = useDraft(state, sheet.assignment, id, { text: '', choice: [] });
   const save = useKept(typing, id, async () => {
     if (!given.text.trim()) return;
-    await state.add(sheet.assignment, { kind: 'observation', step, evidence, text: given.text });
+    await state.add(sheet.assignment, {
+      kind: 'observation',
+      step,
+      evidence: evidence.id,
+      text: given.text,
+    });
     set({ text: '', choice: [] });
     forget();
   });
   return (
-    <div className="card-paper field">
-      <label htmlFor={id} className="fw-bold">
-        {title}
+    <div className="field">
+      {talk && (
+        <p>
+          {t('tellIt')} {[evidence.audience, evidence.length].filter(Boolean).join(' · ')}
+        </p>
+      )}
+      <label htmlFor={id} className={talk ? '' : 'visually-hidden'}>
+        {talk ? t('whoListened') : title}
       </label>
-      {kept && <p className="second">“{kept.entry.text}”</p>}
+      {kept?.entry.text && <p className="second">“{kept.entry.text}”</p>}
       <FormControl
         id={id}
         as="textarea"
-        rows={2}
+        rows={talk ? 1 : 2}
         maxLength={4000}
         value={given.text}
         onChange={(e) => set({ text: e.target.value, choice: [] })}

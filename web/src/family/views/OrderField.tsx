@@ -1,8 +1,11 @@
 import Button from 'react-bootstrap/Button';
+import FormCheckInput from 'react-bootstrap/FormCheckInput';
+import { JarPicture } from '../../ui/JarPicture';
 import { useKept } from '../phone/typing';
 import { useRemembered } from '../phone/useRemembered';
 import { useWords } from '../words';
 import type { KeptField } from './CountField';
+import type { Given } from './GivenField';
 
 /** Puts a thing behind the others, in a place of its own. */
 const added = (order: string[][], id: string) => [...order, [id]];
@@ -28,19 +31,26 @@ const parted = (order: string[][], at: number) => [
   ...order.slice(at + 1),
 ];
 
-/** Things put in order: they begin outside, a tap sends one to the next free place; ties are allowed. Kept when it is left. */
+type Seen = Given['seen'];
+
+/** Things or stages put in order: they begin outside, a tap sends one to the next free place; ties are allowed. Of stages it is said which did not happen, and whether they were seen. Kept when it is left. */
 export function OrderField({ id, draft, reading, typing, state, first, onKeep }: KeptField) {
   const t = useWords();
   const [kept, setKept] = useRemembered<string[][]>(state, `${draft}/order`);
+  const [seen, setSeen] = useRemembered<Seen>(state, `${draft}/seen`);
+  const stages = reading.kind === 'stage-order';
   const order = kept ?? first?.order ?? [];
   const word = (thing: string) => reading.choices.find((c) => c.id === thing)?.word ?? thing;
   const outside = reading.choices.filter((c) => !order.some((place) => place.includes(c.id)));
+  const rest = outside.map((c) => c.id);
+  const given = (): Given => ({
+    order,
+    ...(rest.length > 0 && { [stages ? 'did_not_happen' : 'left_out']: rest }),
+    ...(stages && { seen: seen ?? first?.seen ?? 'happening' }),
+  });
   const keep = useKept(typing, id, async () => {
     if (!kept || kept.length === 0) return;
-    await onKeep({
-      order: kept,
-      ...(outside.length > 0 && { left_out: outside.map((c) => c.id) }),
-    });
+    await onKeep(given());
     setKept(undefined);
   });
   return (
@@ -91,8 +101,8 @@ export function OrderField({ id, draft, reading, typing, state, first, onKeep }:
       </ol>
       {reading.to && <p className="second m-0">{reading.to}</p>}
       {outside.length > 0 && (
-        <div role="group" aria-label={t('notInOrder')}>
-          <p className="hint mt-2 mb-1">{t('notInOrder')}</p>
+        <div role="group" aria-label={t(stages ? 'notYetSeen' : 'notInOrder')}>
+          <p className="hint mt-2 mb-1">{t(stages ? 'notYetSeen' : 'notInOrder')}</p>
           {outside.map((c) => (
             <button
               key={c.id}
@@ -100,16 +110,32 @@ export function OrderField({ id, draft, reading, typing, state, first, onKeep }:
               className="choice tall"
               onClick={() => setKept(added(order, c.id))}
             >
-              {c.word}
+              {c.picture && <JarPicture picture={c.picture} />} {c.word}
             </button>
           ))}
         </div>
       )}
+      {stages && order.length > 0 && (
+        <div role="group" aria-label={t('howSeen')} className="choices mt-2">
+          {(['happening', 'guessed'] as const).map((way) => (
+            <label
+              key={way}
+              className={`choice ${(seen ?? first?.seen ?? 'happening') === way ? 'chosen' : ''}`}
+            >
+              <FormCheckInput
+                type="radio"
+                className="visually-hidden"
+                name={`${id}-seen`}
+                checked={(seen ?? first?.seen ?? 'happening') === way}
+                onChange={() => setSeen(way)}
+              />
+              {t(`seen.${way}`)}
+            </label>
+          ))}
+        </div>
+      )}
       {order.length > 0 && (
-        <Button
-          className="w-100 mt-2"
-          onClick={() => void (kept ? keep() : onKeep({ ...first, order }))}
-        >
+        <Button className="w-100 mt-2" onClick={() => void (kept ? keep() : onKeep(given()))}>
           {t('keep')}
         </Button>
       )}

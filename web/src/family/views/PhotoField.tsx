@@ -1,5 +1,4 @@
 import { useEffect, useEffectEvent, useState } from 'react';
-import { Icon } from '../../ui/Icon';
 import { prepare } from '../phone/photo';
 import type { Sheet } from '../phone/useHome';
 import { useWords } from '../words';
@@ -14,7 +13,8 @@ export function PhotoField({
   evidence,
 }: WorkProps & { step: string; evidence: Sheet['evidence'][number] }) {
   const t = useWords();
-  const photos = book.photos(evidence.id);
+  const pair = evidence.kind.endsWith('-pair'); // each of its steps has its own
+  const photos = book.photos(evidence.id).filter((p) => !pair || p.entry.step === step);
   const refused = state.queue.filter((w) => w.type === 'photo' && w.problem);
   const take = async (file: File | undefined) => {
     if (!file) return;
@@ -22,51 +22,41 @@ export function PhotoField({
     await state.add(sheet.assignment, { kind: 'photo', step, evidence: evidence.id, refers: id });
   };
   return (
-    <div className="card-paper">
-      <h2>
-        <Icon name="camera" size={22} /> {evidence.name}
-      </h2>
-      {!sheet.permission.photos ? (
-        <p className="second">{t('noPhotos')}</p>
-      ) : (
-        <>
-          {evidence.must_show && <p className="second">{evidence.must_show}</p>}
-          <div className="d-flex gap-2 flex-wrap mb-2">
-            {photos.map((p) => (
-              <Thumbnail
-                key={p.id}
-                state={state}
-                id={p.entry.refers!}
-                sent={Boolean(p.answer)}
-                alt={t('photoOf', { name: evidence.name })}
-              />
-            ))}
-          </div>
-          {refused.map((w) => (
-            <p key={w.seq} className="doubt" role="alert">
-              {w.problem!.detail}
-            </p>
-          ))}
-          <label className="btn btn-outline-primary w-100">
-            {photos.length > 0 ? t('anotherPhoto') : t('takePhoto')}
-            <input
-              type="file"
-              accept="image/*"
-              className="visually-hidden"
-              data-testid="photo-input"
-              onChange={(e) => {
-                void take(e.target.files?.[0]);
-                e.target.value = '';
-              }}
-            />
-          </label>
-        </>
-      )}
-    </div>
+    <>
+      <div className="d-flex gap-2 flex-wrap mb-2">
+        {photos.map((p) => (
+          <Thumbnail
+            key={p.id}
+            state={state}
+            id={p.entry.refers!}
+            sent={Boolean(p.answer)}
+            alt={t('photoOf', { name: evidence.name })}
+          />
+        ))}
+      </div>
+      {refused.map((w) => (
+        <p key={w.seq} className="doubt" role="alert">
+          {w.problem!.detail}
+        </p>
+      ))}
+      <label className="btn btn-outline-primary w-100">
+        {photos.length > 0 ? t('anotherPhoto') : t('takePhoto')}
+        <input
+          type="file"
+          accept="image/*"
+          className="visually-hidden"
+          data-testid="photo-input"
+          onChange={(e) => {
+            void take(e.target.files?.[0]);
+            e.target.value = '';
+          }}
+        />
+      </label>
+    </>
   );
 }
 
-function Thumbnail({
+export function Thumbnail({
   state,
   id,
   sent,

@@ -2,20 +2,13 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import type { LocalEntry } from '../phone/db';
-import type { HomeState } from '../phone/useHome';
 import { useRemembered } from '../phone/useRemembered';
 import { useWords } from '../words';
 import { useKept } from '../phone/typing';
 import { useCore } from '../phone/useCore';
 import type { Reply } from '../core';
 import { KeptReading } from './KeptReading';
-import { SlotFrame, useSlot, type SlotProps } from './SlotFrame';
-
-/** The tool this home measures a reading with; kept on the phone. */
-export function useInstrument(state: HomeState, reading: string) {
-  const [instrument, set] = useRemembered<string>(state, `instrument/${reading}`);
-  return [instrument ?? '', set] as const;
-}
+import { calledHere, SlotFrame, useSlot, type SlotProps } from './SlotFrame';
 
 /** One measurement: typed as people type, shown back as the server read it, corrected or spoiled but never overwritten. */
 export function ReadingField(props: SlotProps) {
@@ -49,6 +42,7 @@ export function ReadingField(props: SlotProps) {
       step: tool?.step,
       analogue: tool?.analogue,
       tool: { [bundle.home.language]: tool?.name ?? '' },
+      ...others(props),
     };
     return core?.({
       typed: e.entry.typed ?? '',
@@ -107,4 +101,20 @@ export function ReadingField(props: SlotProps) {
       )}
     </SlotFrame>
   );
+}
+
+/** The same reading of the other objects, and how far they have to differ from this one. */
+function others({ sheet, book, slot }: SlotProps) {
+  const object = sheet.objects?.find((o) => o.id === slot.object);
+  const apart = object?.apart?.[slot.reading];
+  if (!object || !apart) return {};
+  return {
+    apart,
+    others: sheet.objects
+      .filter((o) => o.sort === object.sort && o.id !== object.id)
+      .flatMap((o) => {
+        const typed = book.present({ ...slot, object: o.id })?.entry.typed;
+        return typed ? [{ name: calledHere(sheet, book, o.id)!, typed }] : [];
+      }),
+  };
 }

@@ -6,7 +6,9 @@ import { PhonePage } from '../parts/PhonePage';
 import { Sheets } from '../parts/Sheets';
 import { clock } from '../parts/time';
 import { useWords } from '../words';
+import { useTyping } from '../phone/typing';
 import type { WorkProps } from '../phone/work';
+import { ObjectNames } from './ObjectNames';
 
 /** What is still to fetch, from the steps; ticks are kept without a connection too. */
 export function Ready({
@@ -19,6 +21,7 @@ export function Ready({
   onGo,
 }: WorkProps & { onGo: () => void }) {
   const t = useWords();
+  const [typing, keepTyped] = useTyping();
   const people = sheet.adult_jobs.map((j) => ({
     id: `adult-${j.step}`,
     words: `${t(j.verdict === 'adult-does' ? 'adultDoes' : 'adultNear')}: ${j.title}`,
@@ -46,12 +49,19 @@ export function Ready({
       state={state}
       action={{
         words: missing === 0 ? t('allReady') : t('stillMissing', { count: missing }),
-        do: onGo,
+        do: () => void keepTyped().then(onGo),
         waits: waiting,
       }}
       onWrong={onWrong}
     >
       <HelpLine state={state} go={go} />
+      {(sheet.objects ?? []).length > 0 && (
+        <ObjectNames
+          {...{ state, bundle, sheet, book, go, onWrong }}
+          typing={typing}
+          objects={sheet.objects}
+        />
+      )}
       <section className="card-paper">
         <h2>{t('fetch')}</h2>
         {sheet.needs.map((n) => (
@@ -62,6 +72,19 @@ export function Ready({
         <section className="card-paper">
           <h2>{t('wear')}</h2>
           <p>{sheet.gear.join(' · ')}</p>
+        </section>
+      )}
+      {(sheet.crew ?? []).length > 0 && (
+        <section className="card-paper">
+          <h2>{t('whoDoesWhat')}</h2>
+          <dl>
+            {sheet.crew.map((r) => (
+              <div key={r.word}>
+                <dt>{r.word}</dt>
+                <dd>{r.does}</dd>
+              </div>
+            ))}
+          </dl>
         </section>
       )}
       {people.length > 0 && (

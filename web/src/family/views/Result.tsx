@@ -59,7 +59,11 @@ export function ResultTable({
   const t = useWords();
   // What a home has once, whatever the conditions, stands on a card of its own.
   const has = (id: string) => own.results.some((r) => (r.condition ?? '') === id);
-  const conditions = [{ id: '', name: '' }, ...sheet.conditions].filter((c) => has(c.id));
+  const lanes = [
+    ...sheet.conditions,
+    ...(sheet.stages ?? []).map((s) => ({ id: s.id, name: s.word })),
+  ];
+  const conditions = [{ id: '', name: '' }, ...lanes].filter((c) => has(c.id));
   const [open, setOpen] = useState<string>();
   return (
     <div className={`card-paper ${shared ? 'shared' : ''}`}>
@@ -98,7 +102,7 @@ export function ResultTable({
         own.results.map((r) => {
           const name = [
             own.derived.find((d) => d.id === r.derived)?.name,
-            sheet.conditions.find((c) => c.id === r.condition)?.name,
+            lanes.find((c) => c.id === r.condition)?.name,
           ]
             .filter(Boolean)
             .join(', ');
@@ -201,7 +205,34 @@ export function Conclusion({ onGo, ...props }: WorkProps & { onGo: () => void })
       {questions.map((q) => (
         <AskedQuestion key={q.id} {...props} question={q} typing={typing} />
       ))}
+      <Model sheet={sheet} />
       <p className="hint">{t('needNotKnow')}</p>
     </PhonePage>
+  );
+}
+
+/** Where the set-up is a model: what its things stand for, and what it gets wrong. */
+function Model({ sheet }: Pick<WorkProps, 'sheet'>) {
+  const t = useWords();
+  const { stands_for: pairs = [], limits = [] } = sheet;
+  if (pairs.length + limits.length === 0) return null;
+  return (
+    <section className="card-paper">
+      {pairs.length > 0 && <h2>{t('standsFor')}</h2>}
+      <dl>
+        {pairs.map((p) => (
+          <div key={p.thing}>
+            <dt>{p.thing}</dt>
+            <dd>{p.means}</dd>
+          </div>
+        ))}
+      </dl>
+      {limits.length > 0 && <h2>{t('modelLimits')}</h2>}
+      <ul className="plain-ways">
+        {limits.map((l) => (
+          <li key={l}>{l}</li>
+        ))}
+      </ul>
+    </section>
   );
 }

@@ -2,7 +2,7 @@ import type { TFunction } from 'i18next';
 import { useId, useState, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
-import { byTime, type Slot } from '../phone/book';
+import { byTime, slotKey, type Book, type Slot } from '../phone/book';
 import type { LocalEntry } from '../phone/db';
 import type { Sheet } from '../phone/useHome';
 import type { Typing } from '../phone/typing';
@@ -18,8 +18,6 @@ export interface SlotProps extends WorkProps {
   typing: Typing;
 }
 
-const slotKey = (s: Slot) => `${s.reading}/${s.condition ?? ''}/${s.time ?? ''}/${s.trial}`;
-
 /** A slot as this phone knows it, and what writes into it; a later value names the one it corrects. */
 export function useSlot({ state, sheet, book, slot, step, instrument }: SlotProps) {
   const taken = book.present(slot);
@@ -29,8 +27,10 @@ export function useSlot({ state, sheet, book, slot, step, instrument }: SlotProp
     step: step.id,
     reading: slot.reading,
     condition: slot.condition,
+    object: slot.object,
     time: slot.time,
     trial: slot.trial,
+    stage: slot.stage,
   };
   return {
     id: `reading-${slotKey(slot)}`,
@@ -58,16 +58,23 @@ export function useSlot({ state, sheet, book, slot, step, instrument }: SlotProp
   };
 }
 
-/** What tells a slot from the others of its step: condition, reading, trial. */
-export function slotLabel(t: TFunction, { sheet, step, slot, reading }: SlotProps) {
+/** What an object is called: by the home, or until then by the design. */
+export const calledHere = (sheet: Sheet, book: Book, object: string | undefined) =>
+  object && (book.called(object) || sheet.objects?.find((o) => o.id === object)?.name || object);
+
+/** What tells a slot from the others of its step: condition, object, stage, reading, time, trial. */
+export function slotLabel(t: TFunction, { sheet, book, step, slot, reading }: SlotProps) {
   const condition = sheet.conditions.find((c) => c.id === slot.condition);
+  const stage = sheet.stages?.find((s) => s.id === slot.stage);
   const several = step.takes.some((s) => s.reading !== slot.reading);
   const apart = step.takes.some(
     (s) => s.reading === slot.reading && (s.time ?? '') !== (slot.time ?? ''),
   );
   return [
     condition?.name,
-    (several || !condition) && reading.name,
+    calledHere(sheet, book, slot.object),
+    stage?.word,
+    (several || !(condition || slot.object || stage)) && reading.name,
     apart && slot.time,
     reading.trials > 1 ? t('try', { n: slot.trial, all: reading.trials }) : '',
   ]
@@ -172,6 +179,7 @@ const usual = ['forgot', 'no-tool', 'too-dark', 'broke', 'cannot-read'];
 const whyNot: Partial<Record<SlotProps['reading']['kind'], string[]>> = {
   zones: ['not-looked', 'too-dark', 'cannot-read'],
   order: ['forgot', 'cannot-hear', 'broke', 'cannot-read'],
+  'stage-order': ['forgot', 'not-looked', 'broke', 'cannot-read'],
   choice: ['forgot', 'cannot-hear', 'too-dark', 'cannot-read'],
   words: ['forgot', 'cannot-smell', 'too-dark', 'cannot-read'],
   event: ['forgot', 'not-looked', 'broke', 'cannot-read'],

@@ -1,6 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import FormSelect from 'react-bootstrap/FormSelect';
 import { Icon } from '../../ui/Icon';
 import { factsAt, HomeFact } from '../parts/HomeFacts';
 import { PhonePage } from '../parts/PhonePage';
@@ -9,19 +8,18 @@ import { clock } from '../parts/time';
 import { Timer, useNow } from '../parts/Timer';
 import { useWords } from '../words';
 import { AskedQuestion } from './AskedQuestion';
-import { Notes } from './Notes';
-import { PhotoField } from './PhotoField';
-import { GivenField } from './GivenField';
-import { ReadingField, useInstrument } from './ReadingField';
-import { useTyping, type Typing } from '../phone/typing';
+import { EvidenceField } from './EvidenceField';
+import { StepReadings } from './StepReadings';
+import { useTyping } from '../phone/typing';
 import type { WorkProps } from '../phone/work';
 
 /** One step: what to do now, whether the adult is there, how long; its measurements and photos on the same card. */
 export function StepPage({
   number,
   onGo,
+  onRest,
   ...props
-}: WorkProps & { number: number; onGo: (n: number) => void }) {
+}: WorkProps & { number: number; onGo: (n: number) => void; onRest: () => void }) {
   const { state, bundle, sheet, book, onWrong } = props;
   const t = useWords();
   const step = sheet.steps[number - 1];
@@ -55,7 +53,8 @@ export function StepPage({
     await keepTyped();
     if (!book.done(step.id))
       await state.add(sheet.assignment, { kind: 'step-done', step: step.id });
-    onGo(number + 1);
+    if (step.rest) onRest();
+    else onGo(number + 1);
   };
   const facts = factsAt(props, step.id);
   const adult = step.adult || facts.adult;
@@ -133,6 +132,11 @@ export function StepPage({
       )}
       {!waiting && (
         <>
+          {(step.crew ?? []).length > 0 && (
+            <p className="crew">
+              <Icon name="person-standing" size={20} /> {step.crew.join(' · ')}
+            </p>
+          )}
           {step.text && !barred && <p className="instruction">{step.text}</p>}
           {step.before.map((b) => (
             <p key={b} className="added">
@@ -196,21 +200,14 @@ export function StepPage({
               )}
             </div>
           )}
-          {step.takes.length > 0 && !shut && <Readings {...props} step={step} typing={typing} />}
+          {step.takes.length > 0 && !shut && (
+            <StepReadings {...props} step={step} typing={typing} />
+          )}
           {step.evidence.map((id) => {
             const e = sheet.evidence.find((x) => x.id === id);
             if (!e) return null;
-            return e.kind === 'photo' ? (
-              <PhotoField key={id} {...props} step={step.id} evidence={e} />
-            ) : (
-              <Notes
-                key={id}
-                {...props}
-                typing={typing}
-                step={step.id}
-                title={e.name}
-                evidence={e.id}
-              />
+            return (
+              <EvidenceField key={id} {...props} typing={typing} step={step.id} evidence={e} />
             );
           })}
           {step.questions.map((id) => {
@@ -237,50 +234,6 @@ export function StepPage({
         </>
       )}
     </PhonePage>
-  );
-}
-
-function Readings(
-  props: WorkProps & { step: WorkProps['sheet']['steps'][number]; typing: Typing },
-) {
-  const { sheet, step, state } = props;
-  const t = useWords();
-  const reading = sheet.readings.find((r) => r.id === step.takes[0].reading)!;
-  const [instrument, setInstrument] = useInstrument(state, reading.id);
-  return (
-    <div className="card-paper">
-      {reading.guidance && <p className="second">{reading.guidance}</p>}
-      {reading.instruments.length > 1 && (
-        <div className="field">
-          <label htmlFor="instrument">{t('tool')}</label>
-          <FormSelect
-            id="instrument"
-
-            value={instrument || reading.instruments[0].id}
-            onChange={(e) => setInstrument(e.target.value)}
-          >
-            {reading.instruments.map((i) => (
-              <option key={i.id} value={i.id}>
-                {i.name}
-              </option>
-            ))}
-          </FormSelect>
-        </div>
-      )}
-      {step.takes.map((slot) => {
-        const of = sheet.readings.find((r) => r.id === slot.reading)!;
-        const Field = of.kind && of.kind !== 'quantity' ? GivenField : ReadingField; // a page kept from before says no kind
-        return (
-          <Field
-            key={`${slot.reading}/${slot.condition}/${slot.time}/${slot.trial}`}
-            {...props}
-            slot={slot}
-            instrument={instrument || reading.instruments[0]?.id || ''}
-            reading={of}
-          />
-        );
-      })}
-    </div>
   );
 }
 

@@ -15,6 +15,7 @@ const later = {
   Conclusion: lazy(() => import('./Result').then((m) => ({ default: m.Conclusion }))),
   Sent: lazy(() => import('./Sent').then((m) => ({ default: m.Sent }))),
   Stopped: lazy(() => import('./Stopped').then((m) => ({ default: m.Stopped }))),
+  Rest: lazy(() => import('./Rest').then((m) => ({ default: m.Rest }))),
   Watch: lazy(() => import('./Watch').then((m) => ({ default: m.Watch }))),
 };
 
@@ -58,6 +59,18 @@ function Page({
       return <Prediction {...props} onGo={() => to('step/1')} />;
     case 'result':
       return <later.Result {...props} onGo={() => to('conclusion')} />;
+    case 'rest':
+      return (
+        <later.Rest
+          {...props}
+          step={
+            sheet.steps[
+              Math.min(Math.max(1, number || rested(sheet, book)), sheet.steps.length) - 1
+            ]
+          }
+          onGo={() => to(`step/${(number || rested(sheet, book)) + 1}`)}
+        />
+      );
     case 'conclusion':
       return <later.Conclusion {...props} onGo={() => to('sent')} />;
     case 'sent':
@@ -71,6 +84,7 @@ function Page({
           {...props}
           number={n}
           onGo={(m) => to(m > sheet.steps.length ? 'result' : `step/${m}`)}
+          onRest={() => to(`rest/${n}`)}
         />
       );
     }
@@ -80,6 +94,13 @@ function Page({
 function next(sheet: Sheet, book: Book): string {
   if (book.sent()) return 'sent';
   if (sheet.steps.length > 0 && sheet.steps.every((s) => book.done(s.id))) return 'result';
+  if (rested(sheet, book) > 0) return 'rest';
   if (sheet.steps.some((s) => book.done(s.id))) return 'step';
   return 'ready';
+}
+
+/** The number of the step after which the home stopped where one can, if it is the last that it did; 0 where it is not. */
+function rested(sheet: Sheet, book: Book): number {
+  const undone = sheet.steps.findIndex((s) => !book.done(s.id));
+  return undone > 0 && sheet.steps[undone - 1].rest ? undone : 0;
 }

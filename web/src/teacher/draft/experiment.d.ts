@@ -22,6 +22,10 @@ export interface PatientKitchenExperiment {
    * Values that are the same for every home, for use in formulas
    */
   constants?: Constant[];
+  /**
+   * Who does what when several take part
+   */
+  crew?: Role[];
   derived?: Derived[];
   evidence?: Evidence[];
   expectations?: Expectation[];
@@ -42,6 +46,12 @@ export interface PatientKitchenExperiment {
    */
   lesson?: string;
   /**
+   * Of a model: what it gets wrong
+   */
+  limits?: {
+    [k: string]: string;
+  }[];
+  /**
    * Verdicts of the safety rules that the teacher lowers by one level, with the reason
    */
   lowered?: Lowering[];
@@ -55,6 +65,10 @@ export interface PatientKitchenExperiment {
   measured?: Variable1[];
   mistakes?: Mistake[];
   needs?: Need[];
+  /**
+   * Things that each home chooses itself, within limits
+   */
+  objects?: Object[];
   /**
    * It is done outside, clear above
    */
@@ -74,9 +88,25 @@ export interface PatientKitchenExperiment {
   questions?: Question[];
   readings?: Reading[];
   /**
+   * Shorter versions, each with what it costs
+   */
+  reduced?: Reduction[];
+  /**
    * Number of the document's form; the present one is 3
    */
   schema: number;
+  /**
+   * Parts after which one can stop and go on later
+   */
+  sections?: Section[];
+  /**
+   * What follows one another in it, at each of which something can be read
+   */
+  stages?: Choice[];
+  /**
+   * Of a model: what each thing stands for
+   */
+  stands_for?: Standing[];
   steps?: Step[];
   /**
    * Swaps of the school's own for the things used
@@ -164,7 +194,7 @@ export interface Claim {
    * Ids of conditions, the least first; of a reading that is an order its things, from its beginning on
    */
   order?: string[];
-  says: "more" | "less" | "differs" | "same" | "order" | "equals" | "share";
+  says: "more" | "less" | "differs" | "same" | "rises" | "falls" | "order" | "equals" | "share";
   /**
    * For equals: the value, with unit; for share: the share by chance, such as 1/4; left out: guessing
    */
@@ -190,9 +220,21 @@ export interface Condition {
     [k: string]: string;
   };
   id: string;
+  /**
+   * Id of the reading by which a home measures the level it chose
+   */
+  level_from?: string;
   name: {
     [k: string]: string;
   };
+  /**
+   * Of the value
+   */
+  unit?: string;
+  /**
+   * Where what is changed is a number: how much of it, such as 15
+   */
+  value?: string;
 }
 export interface Constant {
   name: {
@@ -206,6 +248,18 @@ export interface Constant {
    * With unit, and its give or take where it has one, such as 340 m ± 5 m
    */
   value: string;
+}
+export interface Role {
+  does: {
+    [k: string]: string;
+  };
+  id: string;
+  /**
+   * Such as timekeeper
+   */
+  word: {
+    [k: string]: string;
+  };
 }
 export interface Derived {
   /**
@@ -236,15 +290,46 @@ export interface ModelUse {
   output?: string;
 }
 export interface Evidence {
+  /**
+   * Of a talk: to whom
+   */
+  audience?: {
+    [k: string]: string;
+  };
   id: string;
-  kind: "photo" | "text";
+  /**
+   * Kinds that do as well, for homes that cannot: a pair of pictures is two of them
+   */
+  instead?: ("photo" | "drawing" | "text")[];
+  kind: "photo" | "photo-pair" | "drawing" | "drawing-pair" | "flow-chart" | "talk" | "text";
+  /**
+   * Of a talk: how long, such as 2 min
+   */
+  length?: string;
+  /**
+   * What must be visible or said
+   */
   must_show?: {
     [k: string]: string;
   };
   name: {
     [k: string]: string;
   };
+  /**
+   * Of a flow chart: the places to choose from; others can be typed
+   */
+  places?: Choice[];
   required?: boolean;
+}
+export interface Choice {
+  id: string;
+  /**
+   * A drawing beside the word
+   */
+  picture?: "jar-full" | "jar-much" | "jar-half" | "jar-little" | "jar-empty";
+  word: {
+    [k: string]: string;
+  };
 }
 export interface Expectation {
   /**
@@ -508,6 +593,41 @@ export interface Strength {
   basis: "w/w" | "w/v" | "v/v" | "volumes" | "mol/L";
   value: number;
 }
+export interface Object {
+  /**
+   * How many a home chooses
+   */
+  count: number;
+  id: string;
+  /**
+   * What they have to be like, by their readings
+   */
+  limits?: Limit[];
+  /**
+   * What must not be chosen, such as glass
+   */
+  never?: {
+    [k: string]: string;
+  };
+  /**
+   * What to look for, such as upright thing
+   */
+  what: {
+    [k: string]: string;
+  };
+}
+export interface Limit {
+  /**
+   * Any two of them differ at least by this, such as 50 mm
+   */
+  apart?: string;
+  high?: string;
+  low?: string;
+  /**
+   * Id of a quantity that is taken of each object
+   */
+  reading: string;
+}
 export interface Question {
   id: string;
   kind: "choice" | "quantity" | "text" | "order";
@@ -530,16 +650,6 @@ export interface Question {
    * before is the prediction
    */
   when: "before" | "while" | "after";
-}
-export interface Choice {
-  id: string;
-  /**
-   * A drawing beside the word
-   */
-  picture?: "jar-full" | "jar-much" | "jar-half" | "jar-little" | "jar-empty";
-  word: {
-    [k: string]: string;
-  };
 }
 export interface Reading {
   /**
@@ -575,6 +685,7 @@ export interface Reading {
     | "choice"
     | "several"
     | "order"
+    | "stage-order"
     | "zones"
     | "words"
     | "event"
@@ -623,7 +734,7 @@ export interface Reading {
   /**
    * Parts of which it is taken each by itself
    */
-  per?: "condition"[];
+  per?: ("condition" | "object" | "stage")[];
   /**
    * How far the same thing measured again falls apart, as one standard deviation
    */
@@ -642,6 +753,10 @@ export interface Reading {
    * Of zones: times of looks that are left out, while they settle
    */
   settling?: string[];
+  /**
+   * Of stage-order: what came one after the other; left out: the stages of the experiment
+   */
+  stages?: Choice[];
   /**
    * Its name in formulas, of a quantity, count or event
    */
@@ -697,6 +812,56 @@ export interface Zone {
     [k: string]: string;
   };
 }
+export interface Reduction {
+  /**
+   * What can no longer be said
+   */
+  costs: {
+    [k: string]: string;
+  };
+  id: string;
+  leaves_out: {
+    [k: string]: string;
+  };
+}
+export interface Section {
+  /**
+   * How long after its end the next may begin, such as 40 min
+   */
+  earliest?: string;
+  id: string;
+  /**
+   * What to keep until it goes on, and where
+   */
+  keep?: {
+    [k: string]: string;
+  };
+  /**
+   * Until when after its end the next should begin
+   */
+  latest?: string;
+  needed_again?: {
+    [k: string]: string;
+  };
+  /**
+   * Ids of its steps, which follow one another
+   */
+  steps: string[];
+  throw_away?: {
+    [k: string]: string;
+  };
+  title: {
+    [k: string]: string;
+  };
+}
+export interface Standing {
+  means: {
+    [k: string]: string;
+  };
+  thing: {
+    [k: string]: string;
+  };
+}
 export interface Step {
   /**
    * What is done, in the words of the safety rules, such as scissors or pour
@@ -709,6 +874,10 @@ export interface Step {
    * The vessel is closed
    */
   closed?: boolean;
+  /**
+   * Ids of those who do it; left out: all together
+   */
+  crew?: string[];
   /**
    * How long hands are busy, such as 5 min
    */
@@ -808,7 +977,12 @@ export interface Help {
 }
 export interface Take {
   condition?: string;
+  /**
+   * Such as upright-2, the second of the objects called upright
+   */
+  object?: string;
   reading: string;
+  stage?: string;
   time?: string;
   trial?: number;
 }

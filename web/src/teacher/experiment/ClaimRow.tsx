@@ -2,7 +2,7 @@ import FormSelect from 'react-bootstrap/FormSelect';
 import type { Doc, Reading } from '../draft/document';
 import type { Review } from '../draft/useDraft';
 import { say } from '../words';
-import { freshClaim, thingsOf, wordsOf, type Claim } from './ClaimsBand';
+import { freshClaim, setUpsOf, thingsOf, wordsOf, type Claim } from './ClaimsBand';
 import { ChoiceField, PlainField, Remove, useEditing } from './fields';
 
 type Value = NonNullable<Doc['derived']>[number] | Reading;
@@ -16,6 +16,8 @@ const sides: Options = [
 const numbers: Options = [
   ...sides,
   ['same', say('claims.same')],
+  ['rises', say('claims.rises')],
+  ['falls', say('claims.falls')],
   ['order', say('claims.order')],
   ['equals', say('claims.equals')],
 ];
@@ -57,7 +59,9 @@ export function ClaimRow({
           </FormSelect>
         </div>
         {kind === 'choice' && <Share claim={claim} at={at} reading={reading!} />}
-        {kind === 'order' && <Order at={at} ids={claim.order} things={thingsOf(doc, reading!)} />}
+        {(kind === 'order' || kind === 'stage-order') && (
+          <Order at={at} ids={claim.order} things={thingsOf(doc, reading!)} />
+        )}
         {kind === 'zones' && (
           <>
             <Named
@@ -125,7 +129,12 @@ function Says({ at, claim, options }: { at: number; claim: Claim; options: Optio
     set(
       ['claims', at],
       says === 'order'
-        ? { id: claim.id, value: claim.value, says, order: doc.conditions?.map((c) => c.id) }
+        ? {
+            id: claim.id,
+            value: claim.value,
+            says,
+            order: setUpsOf(doc, claim.value).map((c) => c.id),
+          }
         : { ...claim, says, order: undefined },
     );
   return (
@@ -161,19 +170,13 @@ function Sides({
   sized?: boolean;
 }) {
   const { doc, language } = useEditing();
-  const conditions = (doc.conditions ?? []).map((c): [string, string] => [
-    c.id,
-    c.name[language] || c.id,
-  ]);
+  const setUps = setUpsOf(doc, claim.value);
+  const conditions = setUps.map((c): [string, string] => [c.id, c.word[language] || c.id]);
   if (claim.says === 'order')
     return (
       <>
         <Says at={at} claim={claim} options={options} />
-        <Order
-          at={at}
-          ids={claim.order}
-          things={(doc.conditions ?? []).map((c) => ({ id: c.id, word: c.name }))}
-        />
+        <Order at={at} ids={claim.order} things={setUps} />
       </>
     );
   const matters = sized && claim.says !== 'equals' && (
@@ -184,6 +187,13 @@ function Sides({
       hint={say('plan.with-unit-such-as-5-mm')}
     />
   );
+  if (claim.says === 'rises' || claim.says === 'falls')
+    return (
+      <>
+        <Says at={at} claim={claim} options={options} />
+        {matters}
+      </>
+    );
   return (
     <>
       {conditions.length > 0 && (
@@ -220,16 +230,16 @@ function Share({ claim, at, reading }: { claim: Claim; at: number; reading: Read
   const { doc, language } = useEditing();
   return (
     <>
-      {reading.per?.includes('condition') && (
+      {setUpsOf(doc, reading.id).length > 0 && (
         <ChoiceField
           label={say('claims.set-up')}
           path={['claims', at, 'condition']}
           value={claim.condition}
           options={[
             ['', '–'],
-            ...(doc.conditions ?? []).map((c): [string, string] => [
+            ...setUpsOf(doc, reading.id).map((c): [string, string] => [
               c.id,
-              c.name[language] || c.id,
+              c.word[language] || c.id,
             ]),
           ]}
         />

@@ -1,5 +1,5 @@
 import Button from 'react-bootstrap/Button';
-import { freshID, type Doc, type Reading } from '../draft/document';
+import { freshID, type Choice, type Doc, type Reading } from '../draft/document';
 import type { Review } from '../draft/useDraft';
 import { say } from '../words';
 import { ClaimRow } from './ClaimRow';
@@ -10,10 +10,11 @@ export type Claim = NonNullable<Doc['claims']>[number];
 /** A fresh claim about a reading or value, such as its kind can make. */
 export function freshClaim(doc: Doc, id: string, value: string): Claim {
   const reading = doc.readings?.find((r) => r.id === value);
-  const conditions = doc.conditions ?? [];
-  const control = conditions.find((c) => c.control) ?? conditions[0];
-  const other = conditions.find((c) => c !== control);
-  const sides = { condition: other?.id, against: control?.id };
+  const setUps = setUpsOf(doc, value);
+  const control = doc.conditions?.find((c) => c.control && setUps.some((s) => s.id === c.id));
+  const against = control ?? setUps[0];
+  const other = setUps.find((s) => s.id !== against.id);
+  const sides = { condition: other?.id, against: against?.id };
   switch (reading?.kind) {
     case 'choice':
       return {
@@ -23,6 +24,7 @@ export function freshClaim(doc: Doc, id: string, value: string): Claim {
         option: reading.right ? 'right' : reading.options?.[0]?.id,
       };
     case 'order':
+    case 'stage-order':
       return { id, value, says: 'order', order: thingsOf(doc, reading).map((t) => t.id) };
     case 'zones':
       return { id, value, says: 'more', zone: reading.zones?.[0]?.id };
@@ -35,9 +37,23 @@ export function freshClaim(doc: Doc, id: string, value: string): Claim {
   }
 }
 
-/** What an order puts in order: its things, or the conditions. */
-export const thingsOf = (doc: Doc, r: Reading) =>
-  r.things?.length ? r.things : (doc.conditions ?? []).map((c) => ({ id: c.id, word: c.name }));
+/** What a value can be held against: the conditions, or of what is read stage by stage the stages. */
+export function setUpsOf(doc: Doc, value: string | undefined): Choice[] {
+  const reading = doc.readings?.find((r) => r.id === value);
+  const conditions = (doc.conditions ?? []).map((c) => ({ id: c.id, word: c.name }));
+  const stages = doc.stages ?? [];
+  if (reading?.per?.includes('condition')) return conditions;
+  if (reading) return reading.per?.includes('stage') ? stages : [];
+  return [...conditions, ...stages];
+}
+
+/** What an order puts in order: its things or stages, or else the conditions. */
+export const thingsOf = (doc: Doc, r: Reading): Choice[] => {
+  if (r.kind === 'stage-order') return r.stages?.length ? r.stages : (doc.stages ?? []);
+  return r.things?.length
+    ? r.things
+    : (doc.conditions ?? []).map((c) => ({ id: c.id, word: c.name }));
+};
 
 export const wordsOf = (r: Reading) => Object.values(r.senses ?? {}).flat();
 

@@ -20,7 +20,11 @@ const weights: Record<string, [string, IconName]> = {
 
 /** Which station mends a place of the document. */
 export const stationOf = (path: string) =>
-  /^\/(steps|needs|readings|constants|derived|evidence|mistakes)/.test(path) ? 'steps' : 'plan';
+  /^\/(steps|needs|stages|objects|sections|crew|readings|constants|derived|evidence|mistakes)/.test(
+    path,
+  )
+    ? 'steps'
+    : 'plan';
 
 /** What this design means now: always the same lines in the same order, each one sentence with its place. One line while all is fine. */
 export function Margin({ id, review }: { id: string; review: Review | undefined }) {

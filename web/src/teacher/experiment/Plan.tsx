@@ -2,6 +2,7 @@ import type { Review } from '../draft/useDraft';
 import { say } from '../words';
 import { ClaimsBand } from './ClaimsBand';
 import { Band, useEditing, WordsField } from './fields';
+import { ModelBand, ReducedBand } from './ModelBand';
 import { PlanChange } from './PlanChange';
 import { PlanConditions } from './PlanConditions';
 import { PlanQuestion } from './PlanQuestion';
@@ -17,6 +18,8 @@ export function Plan({ review }: { review: Review | undefined }) {
       <PlanConditions />
       <ClaimsBand review={review} />
       <PlanQuestions />
+      <ModelBand />
+      <ReducedBand />
       <Band title={say('plan.background-for-you')}>
         <WordsField
           label={say('plan.background')}

@@ -1,14 +1,17 @@
+import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import { freshID } from '../draft/document';
 import { Grid } from '../parts/Grid';
 import { say } from '../words';
-import { Band, Remove, TickField, useEditing, WordsField } from './fields';
+import { Band, ChoiceField, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
 
 /** What is compared, and how often each is tried. */
 export function PlanConditions() {
   const { doc, set } = useEditing();
   const conditions = doc.conditions ?? [];
+  const [asked, setLevels] = useState(false);
+  const levels = asked || conditions.some((c) => c.value || c.unit || c.level_from);
   return (
     <Band
       title={say('plan.conditions')}
@@ -26,7 +29,12 @@ export function PlanConditions() {
       {conditions.length === 0 && (
         <p className="hint">{say('plan.nothing-is-compared-yet-add-at')}</p>
       )}
-      {conditions.length > 0 && <ConditionTable />}
+      {conditions.length > 0 && <ConditionTable levels={levels} />}
+      {conditions.length > 0 && !levels && (
+        <Button variant="plain" className="small" onClick={() => setLevels(true)}>
+          {say('plan.what-is-changed-is-a-number')}
+        </Button>
+      )}
       <div className="field-row mt-2">
         <div className="field-150">
           <label className="named" htmlFor="trials">
@@ -46,15 +54,19 @@ export function PlanConditions() {
   );
 }
 
-function ConditionTable() {
-  const { doc, set } = useEditing();
+function ConditionTable({ levels }: { levels: boolean }) {
+  const { doc, set, language } = useEditing();
   const conditions = doc.conditions ?? [];
+  const numbers = (doc.readings ?? []).filter(
+    (r) => ['quantity', 'count'].includes(r.kind ?? 'quantity') && r.per?.includes('condition'),
+  );
   return (
     <Grid>
       <thead>
         <tr>
           <th scope="col">{say('plan.name')}</th>
           <th scope="col">{say('plan.what-is-different')}</th>
+          {levels && <th scope="col">{say('plan.how-much')}</th>}
           <th scope="col">{say('plan.comparison')}</th>
           <th scope="col">
             <span className="visually-hidden">{say('plan.take-out')}</span>
@@ -80,6 +92,37 @@ function ConditionTable() {
                 value={c.description}
               />
             </td>
+            {levels && (
+              <td>
+                <div className="field-row m-0">
+                  <PlainField
+                    label={say('plan.how-much-of', { value: i + 1 })}
+                    hideLabel
+                    path={['conditions', i, 'value']}
+                    value={c.value}
+                  />
+                  <PlainField
+                    label={say('plan.unit-of', { value: i + 1 })}
+                    hideLabel
+                    path={['conditions', i, 'unit']}
+                    value={c.unit}
+                    hint="°C"
+                  />
+                  {numbers.length > 0 && (
+                    <ChoiceField
+                      label={say('plan.measured-by', { value: i + 1 })}
+                      hideLabel
+                      path={['conditions', i, 'level_from']}
+                      value={c.level_from}
+                      options={[
+                        ['', say('plan.by-the-design')],
+                        ...numbers.map((r): [string, string] => [r.id, r.name[language] || r.id]),
+                      ]}
+                    />
+                  )}
+                </div>
+              </td>
+            )}
             <td>
               <TickField
                 label={say('plan.untreated')}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
+import FormCheckInput from 'react-bootstrap/FormCheckInput';
 import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
 import type { Reading } from '../draft/document';
@@ -7,6 +8,9 @@ import type { Replace } from '../draft/useDraft';
 import { say } from '../words';
 import { PlainField, Remove, TickField, useEditing, WordsField } from './fields';
 import { ofKind, ReadingKind, readingKinds } from './ReadingKind';
+
+type Part = NonNullable<Reading['per']>[number];
+const allParts: Part[] = ['condition', 'object', 'stage'];
 
 interface Props {
   reading: Reading;
@@ -44,6 +48,16 @@ export function ReadingCard({ reading: r, at: i, replace, onRemove }: Props) {
       ),
     });
   };
+  const parts: [Part, string][] = [['condition', say('readingsBand.in-each-condition')]];
+  if (doc.objects?.length || r.per?.includes('object'))
+    parts.push(['object', say('readingsBand.of-each-object')]);
+  if (doc.stages?.length || r.per?.includes('stage'))
+    parts.push(['stage', say('readingsBand.at-each-stage')]);
+  const setPer = (part: Part, on: boolean) =>
+    set(
+      ['readings', i, 'per'],
+      allParts.filter((p) => (p === part ? on : r.per?.includes(p))),
+    );
   return (
     <div className="card-paper">
       <div className="field-row">
@@ -98,12 +112,17 @@ export function ReadingCard({ reading: r, at: i, replace, onRemove }: Props) {
           />
         </div>
         <div className="flex-none">
-          <TickField
-            label={say('readingsBand.in-each-condition')}
-            path={['readings', i, 'per']}
-            value={r.per?.includes('condition')}
-            on={['condition']}
-          />
+          {parts.map(([part, words]) => (
+            <span key={part} className="tick">
+              <FormCheckInput
+                className="m-0"
+                id={`per-${part}-${r.id}`}
+                checked={r.per?.includes(part) ?? false}
+                onChange={(e) => setPer(part, e.target.checked)}
+              />
+              <label htmlFor={`per-${part}-${r.id}`}>{words}</label>
+            </span>
+          ))}
           {(doc.trials > 1 || r.trials === 1) && (
             <TickField
               label={say('readingsBand.once-not-in-each-trial')}

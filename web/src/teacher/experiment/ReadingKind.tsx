@@ -15,6 +15,7 @@ export const readingKinds: [NonNullable<Reading['kind']>, string][] = [
   ['choice', say('readingKind.say-which')],
   ['several', say('readingKind.say-which-ones')],
   ['order', say('readingKind.put-in-order')],
+  ['stage-order', say('readingKind.say-what-came-first')],
   ['zones', say('readingKind.count-where-they-are')],
   ['words', say('readingKind.describe')],
   ['event', say('readingKind.time-when')],
@@ -37,6 +38,7 @@ export function ofKind(r: Reading, kind: Reading['kind']): Reading {
   else delete next.unit;
   if (kind === 'event' && !r.not_by) next.not_by = '30 min';
   if (kind === 'order') next.per = [];
+  if (kind === 'stage-order') next.per = (r.per ?? []).filter((p) => p !== 'stage');
   return next;
 }
 
@@ -88,6 +90,8 @@ export function ReadingKind({ reading, at }: Props) {
       return <Several reading={reading} at={at} />;
     case 'order':
       return <Order reading={reading} at={at} />;
+    case 'stage-order':
+      return <StageOrder reading={reading} at={at} />;
     case 'zones':
       return <Zones reading={reading} at={at} />;
     case 'words':
@@ -225,6 +229,29 @@ function Order({ reading, at }: Props) {
         />
         <Guidance reading={reading} at={at} />
       </div>
+    </>
+  );
+}
+
+/** Stages of which it is said what came first; the experiment's, or others. */
+function StageOrder({ reading, at }: Props) {
+  const stages = reading.stages ?? [];
+  return (
+    <>
+      {stages.length === 0 && (
+        <p className="hint mb-1">{say('readingKind.the-stages-are-put-in-order')}</p>
+      )}
+      <ChoicesField
+        path={['readings', at, 'stages']}
+        choices={stages}
+        nameOf={(n) => say('parts.stage', { n })}
+        one={(n) => say('parts.stage', { n })}
+        add={say('parts.add-a-stage')}
+        tookOut={say('parts.took-out-a-stage')}
+        prefix="stage"
+        drawn
+      />
+      <Guidance reading={reading} at={at} />
     </>
   );
 }

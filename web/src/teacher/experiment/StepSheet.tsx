@@ -106,6 +106,14 @@ export function StepSheet({
         />
       )}
       <Takes at={at} />
+      {(doc.crew ?? []).length > 0 && (
+        <TickList
+          legend={say('parts.done-by')}
+          path={path('crew')}
+          value={s.crew}
+          options={doc.crew!.map((r): [string, string] => [r.id, r.word[language] || r.id])}
+        />
+      )}
       <HelpsField at={at} />
       <TickList
         legend={say('stepSheet.uses')}

@@ -6,6 +6,7 @@ import { freshID, type Step } from '../draft/document';
 import { Band, Remove, useEditing } from './fields';
 import { NeedSheet } from './NeedSheet';
 import { NeedsBand } from './NeedsBand';
+import { PartsBand } from './PartsBand';
 import { ReadingsBand } from './ReadingsBand';
 import { StepSheet } from './StepSheet';
 import { Strip } from './Strip';
@@ -78,6 +79,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
           <StepList chosen={chosen} onChoose={choose} />
         </Band>
         <NeedsBand replace={replace} onChoose={choose} />
+        <PartsBand />
         <ReadingsBand review={review} replace={replace} />
       </main>
       {needAt >= 0 && chosen < 0 && (

@@ -24,7 +24,11 @@ export interface PlotProps {
 export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: PlotProps) {
   const [ref, width] = useWidth<HTMLElement>(780);
   const perHome = comparison.groups.every((g) => g.condition === ''); // one value a home, whatever the conditions
-  const series = seriesOf(perHome ? [{ id: '', name: '' }] : r.conditions);
+  const series = seriesOf(
+    perHome
+      ? [{ id: '', name: '' }]
+      : r.conditions.filter((c) => comparison.groups.some((g) => g.condition === c.id)),
+  );
   const value = (h: HomeResult, c: string) =>
     h.results.find((x) => x.derived === comparison.derived && (x.condition ?? '') === c && x.ok);
   const bound = (h: HomeResult, c: string) =>

@@ -7,7 +7,8 @@ import { homesHave } from '../parts/dates';
 import { Loading, PartError } from '../parts/states';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
-import { slotWords } from './slotWords';
+import { laneName, lanesOf, slotWords } from './slotWords';
+import { EvidenceWall } from './EvidenceWall';
 import { SharedEntry } from './SharedEntry';
 import { TakeOut } from './TakeOut';
 import {
@@ -47,7 +48,6 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
   const home = params.get('home');
   const show = (home?: string) => change({ home });
   const look = r.homes.filter((h) => h.cells.some(doubtful) || h.results.some((x) => x.outlier));
-  const photos = r.homes.filter((h) => h.photos.length > 0);
   return (
     <div className={home ? 'with-sheet' : ''}>
       <main className="work">
@@ -73,31 +73,9 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
           </section>
         )}
         <ReadingsTable r={r} chosen={home} onOpen={show} />
-        <section className="band mt-4" aria-label={say('collect.photos')}>
-          <h2>{say('collect.photos')}</h2>
-          {photos.length === 0 && <p className="hint">{say('collect.no-photo-has-come-in-yet')}</p>}
-          <div className="photo-wall">
-            {photos.flatMap((h) =>
-              h.photos.map((p) => (
-                <figure key={p}>
-                  <a
-                    href={`/api/v1/classes/${assignment.class}/photos/${p}/display`}
-                    target="_blank"
-                    rel="noreferrer"
-                  >
-                    <img
-                      loading="lazy"
-                      src={`/api/v1/classes/${assignment.class}/photos/${p}/thumbnail`}
-                      alt={say('collect.photo-from', { nickname: h.nickname })}
-                    />
-                  </a>
-                  <figcaption>
-                    <NameLabel name={h.nickname} />
-                  </figcaption>
-                </figure>
-              )),
-            )}
-          </div>
+        <section className="band mt-4" aria-label={say('collect.evidence')}>
+          <h2>{say('collect.evidence')}</h2>
+          <EvidenceWall assignment={assignment} homes={r.homes} onOpen={show} />
         </section>
         <section className="band" aria-label={say('collect.your-own-readings')}>
           <h2>{say('collect.your-own-readings-to-share')}</h2>
@@ -146,7 +124,7 @@ function ReadingsTable({
   onOpen: (h: string) => void;
 }) {
   const rows = r.shared ? [...r.homes, r.shared] : r.homes;
-  const conditions = [...new Set(r.slots.map((s) => s.condition ?? ''))];
+  const lanes = lanesOf(r);
   const units = [...new Set(r.readings.map((x) => x.unit))]
     .filter((u) => u && u !== '1')
     .join(', ');
@@ -163,14 +141,9 @@ function ReadingsTable({
             <th scope="col" rowSpan={2}>
               {say('classPage.home')}
             </th>
-            {conditions.map((c) => (
-              <th
-                key={c}
-                scope="colgroup"
-                colSpan={r.slots.filter((s) => (s.condition ?? '') === c).length}
-                className="begins"
-              >
-                {r.conditions.find((x) => x.id === c)?.name ??
+            {lanes.map(({ lane, slots }) => (
+              <th key={lane} scope="colgroup" colSpan={slots.length} className="begins">
+                {laneName(r, lane) ||
                   (r.readings.length > 1 ? say('notebookSheet.all') : r.readings[0]?.name)}
                 {units && ` (${units})`}
               </th>
@@ -180,18 +153,12 @@ function ReadingsTable({
             </th>
           </tr>
           <tr>
-            {conditions.flatMap((c) =>
-              r.slots
-                .filter((s) => (s.condition ?? '') === c)
-                .map((s, k) => (
-                  <th
-                    key={`${c}${s.reading}${s.time}${s.trial}`}
-                    scope="col"
-                    className={k === 0 ? 'num begins' : 'num'}
-                  >
-                    {slotWords(r, s)}
-                  </th>
-                )),
+            {lanes.flatMap(({ slots }) =>
+              slots.map(({ s, i }, k) => (
+                <th key={i} scope="col" className={k === 0 ? 'num begins' : 'num'}>
+                  {slotWords(r, s)}
+                </th>
+              )),
             )}
           </tr>
         </thead>
@@ -210,27 +177,21 @@ function ReadingsTable({
                   say('collect.shared-not-counted')
                 )}
               </th>
-              {conditions.flatMap((c) =>
-                r.slots
-                  .map((s, i) => ({ s, i }))
-                  .filter(({ s }) => (s.condition ?? '') === c)
-                  .map(({ s, i }, k) => (
-                    <td
-                      key={`${c}${s.reading}${s.time}${s.trial}`}
-                      className={k === 0 ? 'num begins' : 'num'}
-                    >
-                      <Cell
-                        c={h.cells[i]}
-                        declined={
-                          h.permission === 'watching' ||
-                          h.state === 'declined' ||
-                          h.state === 'not-opened' ||
-                          h.state === 'withdrawn'
-                        }
-                        sent={Boolean(h.sent_at)}
-                      />
-                    </td>
-                  )),
+              {lanes.flatMap(({ slots }) =>
+                slots.map(({ i }, k) => (
+                  <td key={i} className={k === 0 ? 'num begins' : 'num'}>
+                    <Cell
+                      c={h.cells[i]}
+                      declined={
+                        h.permission === 'watching' ||
+                        h.state === 'declined' ||
+                        h.state === 'not-opened' ||
+                        h.state === 'withdrawn'
+                      }
+                      sent={Boolean(h.sent_at)}
+                    />
+                  </td>
+                )),
               )}
               <td className="begins text-nowrap">{h.home ? stateWords[h.state] : ''}</td>
             </tr>

@@ -21,7 +21,9 @@ export function LedgePlot({ r, comparison, anonymous, onOpen }: Props) {
   const [open, setOpen] = useState<{ row: number; column: number }>();
   const ledge = comparison.ledge;
   if (!ledge) return <p className="hint">{say('ledgePlot.nothing-is-compared')}</p>;
-  const series = seriesOf(r.conditions);
+  const series = seriesOf(
+    r.conditions.filter((c) => ledge.rows.some((row) => row.condition === c.id)),
+  );
   const chosen = open && ledge.rows[open.row]?.heaps[open.column];
   return (
     <section aria-label={comparison.name} className="ledge-plot">

@@ -7,6 +7,8 @@ import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
 import { time } from '../parts/dates';
 import { Loading, PartError, ProblemLine } from '../parts/states';
+import { EvidencePieces } from './EvidenceWall';
+import { laneName, partWords } from './slotWords';
 import { AtDesk, useDesk, type Notebook } from './AtDesk';
 import { guardWords, isGuard, stateWords, type Assignment, type Results } from './useResults';
 import { Said, because, say, type Key } from '../words';
@@ -43,10 +45,6 @@ export function NotebookSheet({
       />
     );
   const { result, lines, held } = notebook.data;
-  const { readings } = results;
-  const readingName = (id?: string) =>
-    readings.length > 1 ? (readings.find((x) => x.id === id)?.name ?? '') : '';
-  const conditionName = (id?: string) => results.conditions.find((c) => c.id === id)?.name ?? '';
   return (
     <>
       <p className="second mt-0">
@@ -67,7 +65,7 @@ export function NotebookSheet({
                 .map((r) => (
                   <tr key={r.condition ?? ''}>
                     <th scope="row" className="fw-normal">
-                      {conditionName(r.condition) || say('notebookSheet.all')}
+                      {laneName(results, r.condition ?? '') || say('notebookSheet.all')}
                     </th>
                     <td className="num">
                       {r.text || <span className="cell-missing">{r.missing}</span>}
@@ -78,31 +76,19 @@ export function NotebookSheet({
           </Grid>
         </div>
       ))}
-      {result.photos.length > 0 && (
-        <div className="photo-wall my-2">
-          {result.photos.map((p) => (
-            <a
-              key={p}
-              href={`/api/v1/classes/${assignment.class}/photos/${p}/display`}
-              target="_blank"
-              rel="noreferrer"
-            >
-              <img
-                src={`/api/v1/classes/${assignment.class}/photos/${p}/thumbnail`}
-                alt={say('collect.photo-from', { nickname: result.nickname })}
-                className="framed thumbnail"
-              />
-            </a>
-          ))}
+      {result.shown.map((s) => (
+        <div key={s.evidence} className="mb-2">
+          <h3>{s.name}</h3>
+          <EvidencePieces assignment={assignment} shown={s} nickname={result.nickname} />
         </div>
-      )}
+      ))}
       <h3>{say('notebookSheet.every-entry')}</h3>
       {lines.length === 0 && <p className="hint">{say('notebookSheet.nothing-was-entered-yet')}</p>}
       <ul className="plain-list small">
         {lines.map((l) => (
           <li key={l.id} className="ruled">
             <span className="second">{time(l.measured_at)}</span>{' '}
-            {entryWords(l, conditionName, readingName)}
+            {entryWords(l, results, result.things)}
             {new Date(l.received_at).getTime() - new Date(l.measured_at).getTime() > 120_000 && (
               <span className="second">
                 {' '}
@@ -118,7 +104,7 @@ export function NotebookSheet({
                 of={of}
                 reading={l.id}
                 name={l.entry.typed || l.echo || ''}
-                asked={readings.find((x) => x.id === l.entry.reading)}
+                asked={results.readings.find((x) => x.id === l.entry.reading)}
               />
             )}
           </li>
@@ -182,13 +168,12 @@ function Held({ step, of }: { step: Schemas['HeldStep']; of: Notebook }) {
   );
 }
 
-function entryWords(l: Line, condition: (id?: string) => string, reading: (id?: string) => string) {
+function entryWords(l: Line, results: Results, things: Record<string, string> | undefined) {
   const e = l.entry;
+  const { readings } = results;
   const slot = [
-    reading(e.reading),
-    condition(e.condition),
-    e.time,
-    (e.trial ?? 1) > 1 ? say('collect.try', { trial: e.trial }) : '',
+    readings.length > 1 && readings.find((x) => x.id === e.reading)?.name,
+    ...partWords(results, e, things),
   ]
     .filter(Boolean)
     .join(', ');
@@ -235,7 +220,15 @@ function entryWords(l: Line, condition: (id?: string) => string, reading: (id?: 
     case 'answer':
       return `${l.asked}: ${[l.said, e.text && `“${e.text}”`].filter(Boolean).join(' ')}${l.after_start ? say('notebookSheet.after-the-start-so-it-counts') : ''}${l.messages ? ` · ${l.messages.join(' ')}` : ''}`;
     case 'observation':
+      if (e.value?.strokes) return say('notebookSheet.drew');
+      if (e.value?.chart)
+        return e.value.chart.map((x) => [x.where, x.change].filter(Boolean).join(': ')).join(' → ');
       return `“${e.text}”`;
+    case 'named':
+      return say('notebookSheet.chose', {
+        what: results.objects.find((o) => o.id === e.refers)?.name ?? e.refers,
+        name: e.text,
+      });
     case 'step-done':
       return say('notebookSheet.finished', { step: e.step });
     case 'photo':

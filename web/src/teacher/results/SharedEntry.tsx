@@ -6,7 +6,7 @@ import { api, got } from '../../api/client';
 import { newID } from '../../ui/ids';
 import { ProblemLine } from '../parts/states';
 import { GivenSelect, givable, seenAtHome, type Given } from './GivenSelect';
-import { slotWords } from './slotWords';
+import { laneName, lanesOf, slotWords } from './slotWords';
 import type { Assignment, Results } from './useResults';
 import { say } from '../words';
 
@@ -26,10 +26,7 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
           params: { path: { class: assignment.class, assignment: assignment.id, entry: newID() } },
           body: {
             kind: 'reading',
-            reading: s.reading,
-            condition: s.condition,
-            time: s.time,
-            trial: s.trial,
+            ...s,
             ...(value ? { value } : { typed: text }),
             phone_time: new Date().toISOString(),
             offset_ms: 0,
@@ -43,50 +40,44 @@ export function SharedEntry({ assignment, results }: { assignment: Assignment; r
     }
   };
   const reading = (s: Results['slots'][number]) => results.readings.find((x) => x.id === s.reading);
-  const conditions = [...new Set(results.slots.map((s) => s.condition ?? ''))];
   return (
     <>
       <p className="second small mt-0">{say('sharedEntry.families-who-watch-see-these-at')}</p>
       <div className="scroll">
         <Grid dense className="w-auto">
           <tbody>
-            {conditions.map((c) => (
-              <tr key={c}>
-                <th scope="row">
-                  {results.conditions.find((x) => x.id === c)?.name ?? say('notebookSheet.all')}
-                </th>
-                {results.slots
-                  .map((s, i) => ({ s, i }))
-                  .filter(({ s }) => (s.condition ?? '') === c)
-                  .map(({ s, i }) => (
-                    <td key={i}>
-                      <label className="small hint d-block" htmlFor={`shared-${i}`}>
-                        {slotWords(results, s)}
-                      </label>
-                      {seenAtHome(reading(s)) ? (
-                        <span id={`shared-${i}`} className="hint small">
-                          {say('sharedEntry.seen-at-home')}
-                        </span>
-                      ) : givable(reading(s)) ? (
-                        <GivenSelect
-                          id={`shared-${i}`}
-                          reading={reading(s)!}
-                          now={results.shared?.cells[i]?.text}
-                          onGive={(value) => void keep(i, value)}
-                        />
-                      ) : (
-                        <FormControl
-                          id={`shared-${i}`}
-                          className="short"
-                          inputMode="decimal"
-                          placeholder={results.shared?.cells[i]?.text ?? reading(s)?.unit}
-                          value={typed[i] ?? ''}
-                          onChange={(e) => setTyped((t) => ({ ...t, [i]: e.target.value }))}
-                          onBlur={() => void keep(i)}
-                        />
-                      )}
-                    </td>
-                  ))}
+            {lanesOf(results).map(({ lane, slots }) => (
+              <tr key={lane}>
+                <th scope="row">{laneName(results, lane) || say('notebookSheet.all')}</th>
+                {slots.map(({ s, i }) => (
+                  <td key={i}>
+                    <label className="small hint d-block" htmlFor={`shared-${i}`}>
+                      {slotWords(results, s)}
+                    </label>
+                    {seenAtHome(reading(s)) ? (
+                      <span id={`shared-${i}`} className="hint small">
+                        {say('sharedEntry.seen-at-home')}
+                      </span>
+                    ) : givable(reading(s)) ? (
+                      <GivenSelect
+                        id={`shared-${i}`}
+                        reading={reading(s)!}
+                        now={results.shared?.cells[i]?.text}
+                        onGive={(value) => void keep(i, value)}
+                      />
+                    ) : (
+                      <FormControl
+                        id={`shared-${i}`}
+                        className="short"
+                        inputMode="decimal"
+                        placeholder={results.shared?.cells[i]?.text ?? reading(s)?.unit}
+                        value={typed[i] ?? ''}
+                        onChange={(e) => setTyped((t) => ({ ...t, [i]: e.target.value }))}
+                        onBlur={() => void keep(i)}
+                      />
+                    )}
+                  </td>
+                ))}
               </tr>
             ))}
           </tbody>

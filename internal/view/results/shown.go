@@ -1,0 +1,51 @@
+package results
+
+import (
+	"time"
+
+	"github.com/google/uuid"
+
+	"patient-kitchen/core/notebook"
+)
+
+// ShownView is what a home gave for one piece of evidence.
+type ShownView struct {
+	Evidence string      `json:"evidence"`
+	Name     string      `json:"name"`
+	Kind     string      `json:"kind" enum:"photo,photo-pair,drawing,drawing-pair,flow-chart,talk,text"`
+	Pieces   []PieceView `json:"pieces"`
+}
+
+// PieceView is one picture, drawing, flow chart or text.
+type PieceView struct {
+	Photo   *uuid.UUID      `json:"photo,omitempty"`
+	Strokes []string        `json:"strokes,omitempty" doc:"Of a drawing: points x,y in thousandths of its width; it is three quarters as high"`
+	Chart   []notebook.Stop `json:"chart,omitempty" doc:"Of a flow chart: its stages"`
+	Text    string          `json:"text,omitempty"`
+	Second  bool            `json:"second,omitempty" doc:"Of a pair: the later one"`
+	At      time.Time       `json:"at"`
+}
+
+// viewShown is what a home gave for the evidence of its design, in the design's order;
+// what it gave nothing for is left out.
+func viewShown(book *notebook.Book, language string) []ShownView {
+	out := []ShownView{}
+	for _, e := range book.Design.Evidence {
+		v := ShownView{Evidence: e.ID, Kind: string(e.Kind), Pieces: []PieceView{}}
+		v.Name, _ = e.Name.In(language)
+		for _, p := range book.Pieces(e.ID) {
+			piece := PieceView{Text: p.Entry.Text, Second: p.Second, At: p.Entry.Measured()}
+			if id, err := uuid.Parse(p.Entry.Refers); err == nil && p.Entry.Kind == notebook.Photo {
+				piece.Photo = &id
+			}
+			if g := p.Entry.Given; g != nil {
+				piece.Strokes, piece.Chart = g.Strokes, g.Chart
+			}
+			v.Pieces = append(v.Pieces, piece)
+		}
+		if len(v.Pieces) > 0 {
+			out = append(out, v)
+		}
+	}
+	return out
+}

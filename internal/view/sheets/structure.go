@@ -1,0 +1,90 @@
+package sheets
+
+import (
+	"patient-kitchen/core/design"
+)
+
+// structure writes what an experiment is divided into: its stages, what homes choose,
+// who does what, what a model stands for.
+func (w *writer) structure(s *Sheet, d *design.Document) {
+	for _, st := range d.Stages {
+		s.Stages = append(s.Stages, ChoiceRow{ID: st.ID, Word: w.say(st.Word), Picture: st.Picture})
+	}
+	for i := range d.Objects {
+		s.Objects = append(s.Objects, w.objects(d, &d.Objects[i])...)
+	}
+	for _, r := range d.Crew {
+		s.Crew = append(s.Crew, RoleRow{w.say(r.Word), w.say(r.Does)})
+	}
+	for _, x := range d.StandsFor {
+		s.StandsFor = append(s.StandsFor, StandingRow{w.say(x.Thing), w.say(x.Means)})
+	}
+	for _, l := range d.Limits {
+		s.Limits = append(s.Limits, w.say(l))
+	}
+}
+
+func (w *writer) objects(d *design.Document, o *design.Object) []ObjectRow {
+	must, apart := []string{}, map[string]string{}
+	for _, l := range o.Limits {
+		must = append(must, SayAll(l.Sentences(d), w.language)...)
+		if l.Apart != "" {
+			apart[l.Reading] = l.Apart
+		}
+	}
+	var out []ObjectRow
+	for n := 1; n <= o.Count; n++ {
+		called, _ := o.Called(n).In(w.language)
+		out = append(out, ObjectRow{
+			ID: o.IDOf(n), Sort: o.ID, What: w.say(o.What), Name: called, Must: must, Never: w.say(o.Never), Apart: apart,
+		})
+	}
+	return out
+}
+
+// crew are the words of those who do a step.
+func (w *writer) crew(d *design.Document, step *design.Step) []string {
+	out := []string{}
+	for _, id := range step.Crew {
+		for _, r := range d.Crew {
+			if r.ID == id {
+				out = append(out, w.say(r.Word))
+			}
+		}
+	}
+	return out
+}
+
+// rest is the place to stop after a step, where a part of the work ends with it.
+func (w *writer) rest(d *design.Document, step string) *RestRow {
+	s := d.SectionEnding(step)
+	if s == nil {
+		return nil
+	}
+	earliest, _ := design.Seconds(s.Earliest)
+	latest, _ := design.Seconds(s.Latest)
+	return &RestRow{
+		w.say(s.Title), w.say(s.Keep), w.say(s.ThrowAway), w.say(s.NeededAgain), int(earliest), int(latest),
+	}
+}
+
+// slotWords are what the parts of a slot are called, in the order in which they are
+// said, with "" for those it has not.
+func slotWords(s *Sheet, slot design.Slot) (condition, object, stage string) {
+	for _, c := range s.Conditions {
+		if c.ID == slot.Condition {
+			condition = c.Name
+		}
+	}
+	for _, o := range s.Objects {
+		if o.ID == slot.Object {
+			object = o.Name
+		}
+	}
+	for _, st := range s.Stages {
+		if st.ID == slot.Stage {
+			stage = st.Word
+		}
+	}
+	return condition, object, stage
+}

@@ -1,0 +1,121 @@
+import Button from 'react-bootstrap/Button';
+import type { Schemas } from '../../api/client';
+import { Drawing } from '../../ui/Drawing';
+import { NameLabel } from '../../ui/NameLabel';
+import { useRowKeys } from '../../ui/useRowKeys';
+import { say } from '../words';
+import type { Assignment, HomeResult } from './useResults';
+
+type Shown = HomeResult['shown'][number];
+type Piece = Shown['pieces'][number];
+
+/** What homes showed, piece by piece of evidence: pictures, drawings, words; a pair stands side by side. */
+export function EvidenceWall({
+  assignment,
+  homes,
+  onOpen,
+}: {
+  assignment: Assignment;
+  homes: HomeResult[];
+  onOpen: (home: string) => void;
+}) {
+  const named = new Map<string, string>();
+  for (const h of homes) for (const s of h.shown) named.set(s.evidence, s.name);
+  if (named.size === 0) return <p className="hint">{say('collect.no-evidence-has-come-in-yet')}</p>;
+  return [...named].map(([id, name]) => (
+    <section key={id} aria-label={name}>
+      <h3>{name}</h3>
+      <div className="photo-wall">
+        {homes.flatMap((h) =>
+          h.shown
+            .filter((s) => s.evidence === id)
+            .map((s) => (
+              <figure key={h.home} className={isPair(s) ? 'pair' : ''}>
+                <EvidencePieces assignment={assignment} shown={s} nickname={h.nickname} />
+                <figcaption>
+                  <Button variant="plain" onClick={() => onOpen(h.home!)}>
+                    <NameLabel name={h.nickname} />
+                  </Button>
+                </figcaption>
+              </figure>
+            )),
+        )}
+      </div>
+    </section>
+  ));
+}
+
+const isPair = (s: Shown) => s.kind.endsWith('-pair');
+
+/** The pieces of one home, the first and the second of a pair apart. */
+export function EvidencePieces({
+  assignment,
+  shown,
+  nickname,
+}: {
+  assignment: Assignment;
+  shown: Shown;
+  nickname: string;
+}) {
+  const one = (p: Piece) => (
+    <PieceView key={p.at} piece={p} assignment={assignment} nickname={nickname} />
+  );
+  if (!isPair(shown)) return shown.pieces.map(one);
+  return (
+    <div className="evidence-pair">
+      {[false, true].map((second) => {
+        const ours = shown.pieces.filter((p) => Boolean(p.second) === second);
+        return (
+          <div key={String(second)}>
+            <p className="second small m-0">{say(second ? 'evidence.later' : 'evidence.now')}</p>
+            {ours.length > 0 ? ours.map(one) : <p className="hint">{say('evidence.not-yet')}</p>}
+          </div>
+        );
+      })}
+    </div>
+  );
+}
+
+function PieceView({
+  piece: p,
+  assignment,
+  nickname,
+}: {
+  piece: Piece;
+  assignment: Assignment;
+  nickname: string;
+}) {
+  if (p.photo)
+    return (
+      <a
+        href={`/api/v1/classes/${assignment.class}/photos/${p.photo}/display`}
+        target="_blank"
+        rel="noreferrer"
+      >
+        <img
+          loading="lazy"
+          src={`/api/v1/classes/${assignment.class}/photos/${p.photo}/thumbnail`}
+          alt={say('collect.photo-from', { nickname })}
+          className="framed thumbnail"
+        />
+      </a>
+    );
+  if (p.strokes?.length)
+    return <Drawing strokes={p.strokes} title={say('evidence.drawing-from', { nickname })} />;
+  if (p.chart?.length) return <Chart stops={p.chart} />;
+  return <p className="m-0">“{p.text}”</p>;
+}
+
+/** A flow chart: its stages from top to bottom. */
+function Chart({ stops }: { stops: Schemas['Stop'][] }) {
+  const { keys } = useRowKeys(stops.length);
+  return (
+    <ol className="flow-chart">
+      {stops.map((s, i) => (
+        <li key={keys[i]}>
+          <strong>{s.where}</strong> {s.change}
+        </li>
+      ))}
+    </ol>
+  );
+}

@@ -22,6 +22,8 @@ var Ready = []string{
 	"ringing-glasses",
 	"bag-ties",
 	"snail-supper",
+	"clearer-water",
+	"three-shadows",
 }
 
 // Example is the document of an experiment of this name, as JSON.

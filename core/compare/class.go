@@ -193,16 +193,13 @@ func (a *analysis) alone(d Difference, o outcome, ratio bool) text.Message {
 	case !d.Clearly && (d.Word == "more" || d.Word == "less"):
 		id = "compare.try-" + d.Word
 	}
-	return text.Message{
-		ID: id,
-		Args: text.Args{
-			"what": o.name,
-			"b":    a.name(d.Condition),
-			"a":    a.name(d.Against),
-			"d":    shownSize(math.Abs(d.D), d.U, o.unit, ratio),
-			"u":    shownGive(d, o.unit, ratio),
-		},
+	args := text.Args{
+		"what": o.name,
+		"d":    shownSize(math.Abs(d.D), d.U, o.unit, ratio),
+		"u":    shownGive(d, o.unit, ratio),
 	}
+	a.sides(&o, d.Condition, d.Against, args)
+	return text.Message{ID: id, Args: args}
 }
 
 func shownGive(d Difference, unit quantity.Unit, ratio bool) any {

@@ -331,5 +331,18 @@ func (a *analysis) order(f Finding) Finding {
 	return f
 }
 
+// sides are the words of the two that are compared: by themselves, and as that in
+// which a value is. A stage says it by itself, such as after sand.
+func (a *analysis) sides(o *outcome, condition, against string, args text.Args) {
+	id := "compare.in.condition"
+	if o.staged {
+		id = "compare.in.stage"
+	}
+	for side, lane := range map[string]string{"b": condition, "a": against} {
+		args[side] = a.name(lane)
+		args["in_"+side] = text.M(id, "x", a.name(lane))
+	}
+}
+
 // name is what a condition or stage is called.
 func (a *analysis) name(lane string) text.Localized { return a.d.LaneName(lane) }

@@ -27,7 +27,8 @@ func Plan(d *design.Document) []Planned {
 		p := Planned{Claim: c, Test: o.test(c)}
 		p.Why = text.Message{ID: "compare.why." + o.why(c, p.Test)}
 		f := Finding{Claim: c}
-		args := text.Args{"what": o.name, "b": a.name(c.Condition), "a": a.name(c.Against), "list": a.list(c.Order)}
+		args := text.Args{"what": o.name, "list": a.list(c.Order)}
+		a.sides(o, c.Condition, c.Against, args)
 		f.kindFigures(o, a, args)
 		if trending(c.Says) {
 			a.steps(o, args)

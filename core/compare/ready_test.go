@@ -1,6 +1,7 @@
 package compare_test
 
 import (
+	"fmt"
 	"math"
 	"math/rand"
 	"strings"
@@ -41,6 +42,10 @@ func TestReadyExperimentsWithoutANumber(t *testing.T) {
 		{"bag-ties", "knot-more", "Supported: it holds is more with Knot than with Twist.", func(rng *rand.Rand, own float64, slot design.Slot) *notebook.Given {
 			at := map[string]float64{"twist": 0.4, "knot": 2.1, "clip": 1.2}[slot.Condition]
 			return &notebook.Given{Answer: []string{"no", "partly", "yes"}[place(rng, at, own, 2)]}
+		}},
+		{"clearer-water", "sand-clearer", "Supported: clearness of the water is more after sand than after gravel.", func(rng *rand.Rand, own float64, slot design.Slot) *notebook.Given {
+			at := map[string]float64{"muddy": 0.1, "gravel": 0.4, "sand": 1.8, "cloth": 2.4}[slot.Stage]
+			return &notebook.Given{Level: []string{"nothing", "shade", "blurred", "sharp"}[place(rng, at, own, 3)]}
 		}},
 		{"snail-supper", "lettuce-more", "lettuce was preferred:", func(rng *rand.Rand, own float64, _ design.Slot) *notebook.Given {
 			g := &notebook.Given{Counts: map[string]int{"lettuce": 0, "neither": 0, "oats": 0}}
@@ -85,6 +90,53 @@ func TestReadyExperimentsWithoutANumber(t *testing.T) {
 		}
 		if !planned {
 			t.Errorf("%s: before it was issued another test was named than %s", c.name, f.Test)
+		}
+	}
+}
+
+// Three things that each home chose itself, measured with their shadows under a sun of
+// its own: whatever the hour, a thing of no height has no shadow, and the ratio is one.
+func TestReadyThreeShadows(t *testing.T) {
+	raw, err := docs.Example("three-shadows")
+	if err != nil {
+		t.Fatal(err)
+	}
+	d := document(t, string(raw))
+	rng := rand.New(rand.NewSource(24))
+	var ratios []float64
+	homes := gathered(t, d, 24, func(home int) (entries []notebook.Entry) {
+		times := 0.6 + 1.6*rng.Float64()
+		ratios = append(ratios, times)
+		tall := map[string]float64{}
+		for i, object := range d.ObjectIDs() {
+			tall[object] = float64(12+28*i) + 6*rng.NormFloat64()/2
+		}
+		for _, slot := range d.Slots() {
+			value := tall[slot.Object] + 0.2*rng.NormFloat64()
+			if slot.Reading == "shadow" {
+				value = times*tall[slot.Object] + rng.NormFloat64()
+			}
+			e := give("", slot, nil)
+			e.Instrument, e.Typed = "tape", fmt.Sprintf("%.1f cm", value)
+			if home == 0 { // measures in inches
+				e.Instrument, e.Typed = "inch-tape", fmt.Sprintf("%.1f in", value/2.54)
+			}
+			entries = append(entries, e)
+		}
+		return entries
+	})
+	f := reported(t, d, homes, "one-rule")
+	if f.Test != "one-sample-t" || f.Verdict != "supported" || f.N != 24 {
+		t.Errorf("%s %s %d: %s", f.Test, f.Verdict, f.N, f.Words.Teacher["en"])
+	}
+	for h, home := range homes {
+		for _, r := range notebook.Derive(home.Book) {
+			if r.Derived != "times" {
+				continue
+			}
+			if n := len(r.Doubt.Trials); !r.OK || n != 3 || math.Abs(r.Value.Value-ratios[h]) > 3*r.Value.U+0.05 {
+				t.Errorf("home %d: %v of %d things, not %.2f", h, r.Value, n, ratios[h])
+			}
 		}
 	}
 }

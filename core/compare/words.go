@@ -277,8 +277,6 @@ func (f *Finding) figures(o *outcome, a *analysis) text.Args {
 	}
 	args := text.Args{
 		"what":      o.name,
-		"b":         a.name(f.Condition),
-		"a":         a.name(f.Against),
 		"d":         size(estimate),
 		"signed":    show(estimate),
 		"u":         show(se),
@@ -299,6 +297,7 @@ func (f *Finding) figures(o *outcome, a *analysis) text.Args {
 		"undecided": f.Sides.Undecided,
 		"list":      a.list(f.Order),
 	}
+	a.sides(o, f.Condition, f.Against, args)
 	m := o.margin(f.Claim)
 	e := m
 	if e == 0 {

@@ -151,7 +151,7 @@ func (d *Document) stepsOf(id string) []toolStep {
 	if err != nil {
 		return nil
 	}
-	env := madeUp(d, d.used(w.Symbols()), d.over(d.Derived[i]), 0)
+	env := madeUp(d, d.used(w.Symbols()), d.over(d.Derived[i]), w.NeedsSeries(), 0)
 	tool := text.Localized{}
 	for k := range d.Readings {
 		r := &d.Readings[k]

@@ -152,7 +152,7 @@ func Try(d *Document, x Derived) (quantity.Quantity, error) {
 	var first error
 	used, over := d.used(e.Symbols()), d.over(x)
 	for draw := range draws {
-		q, err := e.Eval(madeUp(d, used, over, draw), x.Unit)
+		q, err := e.Eval(madeUp(d, used, over, e.NeedsSeries(), draw), x.Unit)
 		if err == nil {
 			return q, nil
 		}
@@ -194,8 +194,8 @@ func (d *Document) used(symbols []string) []int {
 
 // madeUp binds the symbols of the readings at these places to irregular values: all
 // trials and times of one condition, or of one trial where the formula works trial by
-// trial.
-func madeUp(d *Document, used []int, over bool, draw int) formula.Env {
+// trial; of all objects where it asks for a series, and else of one.
+func madeUp(d *Document, used []int, over, series bool, draw int) formula.Env {
 	env := d.Fixed()
 	golden := 0.5 * (math.Sqrt(5) - 1)
 	for _, i := range used {
@@ -221,8 +221,14 @@ func madeUp(d *Document, used []int, over bool, draw int) formula.Env {
 		if draw%2 == 1 {
 			n *= d.TrialsOf(r)
 		}
-		if over && r.PerCondition() {
-			n = len(d.Conditions)
+		if series && r.PerObject() {
+			n *= max(1, len(d.ObjectIDs()))
+		}
+		if series && r.PerCondition() && r.PerStage() {
+			n *= max(1, len(d.Stages))
+		}
+		if over {
+			n = max(1, len(d.lanesOf(r)))
 		}
 		b := formula.Binding{Series: n > 1}
 		clock := formula.Binding{Series: true}

@@ -17,6 +17,17 @@ type Clearing struct {
 	Lines  []text.Message    // in the order in which it is done
 }
 
+// stricter reports whether some thing has to go where less may go than into a place.
+func (c Clearing) stricter(than string) bool {
+	at := slices.Index(clearingPlaces, than)
+	for _, place := range c.Places {
+		if i := slices.Index(clearingPlaces, place); i >= 0 && i < at {
+			return true
+		}
+	}
+	return false
+}
+
 // clearing works the list out from the findings and from what is in which
 // vessel at the end.
 func (j *judge) clearing(findings []Finding) Clearing {

@@ -23,6 +23,7 @@ func TestClearingUp(t *testing.T) {
 		{"a bag is not poured away", bag + "---\na: keep-apart, pour with v s in b closed", map[string]string{"v": "sink", "s": "sink", "b": ""}, "the v", "the b"},
 		{"what shares a vessel goes the strictest way", "o: alum 5 g\nv: vinegar-white 20 mL\nj: mug\n---\na: pour with o v in j", map[string]string{"o": "bin", "v": "bin"}, "In the bin, not the sink", "plenty of water"},
 		{"apart, each its own way", "o: alum 5 g\nv: vinegar-white 20 mL\nj: mug\nk: mug\n---\na: pour with o in j\nb: pour with v in k", map[string]string{"o": "bin", "v": "sink"}, "plenty of water", ""},
+		{"soil is not poured away", "o: soil-garden 2 tbsp\nw: water-tap 200 mL\nj: mug\n---\na: pour with o w in j", map[string]string{"o": "bin"}, "In the bin, not the sink", "down the sink with water"},
 		{"cells are collected", "b: cell-button\n---\na: put with b", map[string]string{"b": "cells"}, "collection box", "sink"},
 		{"refused things stay shut", "b: bleach\nv: vinegar-white 20 mL\nj: mug\n---\na: pour with b v in j", map[string]string{"b": "none", "v": "sink"}, "Do not open it", ""},
 	} {
@@ -36,6 +37,12 @@ func TestClearingUp(t *testing.T) {
 		var all []string
 		for _, m := range safety.SheetOf(d, r).Clearing {
 			all = append(all, text.Render(m, "en"))
+		}
+		_, after := safety.StepLines(r, d.Steps[len(d.Steps)-1].ID) // as the phone says it
+		for _, m := range after {
+			if s := text.Render(m, "en"); strings.Contains(s, "down the sink with water") && c.places["o"] == "bin" {
+				t.Errorf("%s: the last step says %q", c.name, s)
+			}
 		}
 		said := strings.Join(all, " ")
 		if !strings.Contains(said, c.says) || c.not != "" && strings.Contains(said, c.not) {

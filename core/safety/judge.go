@@ -61,6 +61,9 @@ func Judge(d *design.Document, l *larder.Larder, home *kitchen.People) Report {
 		r.Bands[i] = Worst(findings)
 		if i == bandOf(d.AgeBand) {
 			r.Findings, r.Lines, r.Clearing = findings, j.lines(findings), j.clearing(findings)
+			if r.Clearing.stricter("sink") { // not all of it may go down the sink
+				r.Lines = slices.DeleteFunc(r.Lines, func(l Line) bool { return l.Rule == "leftover-none" })
+			}
 			if home == nil {
 				r.Facts = j.facts(findings)
 			}

@@ -69,7 +69,7 @@ export function ChartField({ state, sheet, book, step, evidence, typing }: Evide
               <Button
                 variant="plain"
                 disabled={i === 0}
-                aria-label={t('stopEarlier', { n: i + 1 })}
+                aria-label={`${t('stopN', { n: i + 1 })}: ${t('up')}`}
                 onClick={() => move(i, -1)}
               >
                 {t('up')}
@@ -77,7 +77,7 @@ export function ChartField({ state, sheet, book, step, evidence, typing }: Evide
               <Button
                 variant="plain"
                 disabled={i === stops.length - 1}
-                aria-label={t('stopLater', { n: i + 1 })}
+                aria-label={`${t('stopN', { n: i + 1 })}: ${t('down')}`}
                 onClick={() => move(i, 1)}
               >
                 {t('down')}
@@ -85,7 +85,7 @@ export function ChartField({ state, sheet, book, step, evidence, typing }: Evide
               <Button
                 variant="plain"
                 disabled={stops.length === 1}
-                aria-label={t('stopAway', { n: i + 1 })}
+                aria-label={`${t('stopN', { n: i + 1 })}: ${t('away')}`}
                 onClick={() => (takeOut(i), setDrawn(stops.filter((_, k) => k !== i)))}
               >
                 {t('away')}

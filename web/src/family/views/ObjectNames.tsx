@@ -78,7 +78,7 @@ function NameRow({
         autoComplete="off"
         maxLength={longest}
         value={name}
-        onChange={(e) => setTyped(e.target.value)}
+        onChange={(e) => (setTwice(''), setTyped(e.target.value))}
         onBlur={() => void keep()}
         aria-describedby={twice ? `${id}-twice` : undefined}
       />

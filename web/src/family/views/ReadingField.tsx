@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
+import { byTime } from '../phone/book';
 import type { LocalEntry } from '../phone/db';
 import { useRemembered } from '../phone/useRemembered';
 import { useWords } from '../words';
@@ -42,7 +43,7 @@ export function ReadingField(props: SlotProps) {
       step: tool?.step,
       analogue: tool?.analogue,
       tool: { [bundle.home.language]: tool?.name ?? '' },
-      ...others(props),
+      ...others(props, e),
     };
     return core?.({
       typed: e.entry.typed ?? '',
@@ -103,8 +104,8 @@ export function ReadingField(props: SlotProps) {
   );
 }
 
-/** The same reading of the other objects, and how far they have to differ from this one. */
-function others({ sheet, book, slot }: SlotProps) {
+/** The same reading of the objects that were read before, and how far this one has to differ from them. */
+function others({ sheet, book, slot }: SlotProps, entry: LocalEntry) {
   const object = sheet.objects?.find((o) => o.id === slot.object);
   const apart = object?.apart?.[slot.reading];
   if (!object || !apart) return {};
@@ -113,8 +114,10 @@ function others({ sheet, book, slot }: SlotProps) {
     others: sheet.objects
       .filter((o) => o.sort === object.sort && o.id !== object.id)
       .flatMap((o) => {
-        const typed = book.present({ ...slot, object: o.id })?.entry.typed;
-        return typed ? [{ name: calledHere(sheet, book, o.id)!, typed }] : [];
+        const other = book.present({ ...slot, object: o.id });
+        return other?.entry.typed && byTime(other, entry) < 0
+          ? [{ name: calledHere(sheet, book, o.id)!, typed: other.entry.typed }]
+          : [];
       }),
   };
 }

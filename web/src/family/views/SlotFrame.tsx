@@ -62,8 +62,8 @@ export function useSlot({ state, sheet, book, slot, step, instrument }: SlotProp
 export const calledHere = (sheet: Sheet, book: Book, object: string | undefined) =>
   object && (book.called(object) || sheet.objects?.find((o) => o.id === object)?.name || object);
 
-/** What tells a slot from the others of its step: condition, object, stage, reading, time, trial. */
-export function slotLabel(t: TFunction, { sheet, book, step, slot, reading }: SlotProps) {
+/** What tells a slot from the others of its step: condition, stage, reading, time, trial; an object has a card of its own. */
+export function slotLabel(t: TFunction, { sheet, step, slot, reading }: SlotProps) {
   const condition = sheet.conditions.find((c) => c.id === slot.condition);
   const stage = sheet.stages?.find((s) => s.id === slot.stage);
   const several = step.takes.some((s) => s.reading !== slot.reading);
@@ -72,9 +72,8 @@ export function slotLabel(t: TFunction, { sheet, book, step, slot, reading }: Sl
   );
   return [
     condition?.name,
-    calledHere(sheet, book, slot.object),
     stage?.word,
-    (several || !(condition || slot.object || stage)) && reading.name,
+    (several || !(condition || stage)) && reading.name,
     apart && slot.time,
     reading.trials > 1 ? t('try', { n: slot.trial, all: reading.trials }) : '',
   ]

@@ -65,6 +65,11 @@ const (
 	maxSorts   = 6
 )
 
+// InParts reports whether some reading is taken of parts of a sort.
+func (d *Document) InParts(per func(*Reading) bool) bool {
+	return slices.ContainsFunc(d.Readings, func(r Reading) bool { return per(&r) })
+}
+
 // IDOf is the id of one of the objects, counted from 1.
 func (o *Object) IDOf(n int) string { return fmt.Sprintf("%s-%d", o.ID, n) }
 

@@ -159,6 +159,12 @@ func fairLine(d *design.Document, findings []design.Finding) Line {
 			return Line{Topic: "fair", Weight: Note, Message: f.Message, Path: f.Path}
 		}
 	}
+	if n := len(d.Stages); n > 1 && d.InParts((*design.Reading).PerStage) && len(d.Conditions) < 2 {
+		return Line{Topic: "fair", Weight: Fine, Message: text.M("review.fair.stages", "n", n)}
+	}
+	if n := len(d.ObjectIDs()); n > 1 && d.InParts((*design.Reading).PerObject) && len(d.Conditions) < 2 {
+		return Line{Topic: "fair", Weight: Fine, Message: text.M("review.fair.objects", "n", n)}
+	}
 	if len(d.Conditions) < 2 {
 		return Line{Topic: "fair", Weight: Note, Message: text.Message{ID: "review.fair.one"}, Path: "/conditions"}
 	}

@@ -16,6 +16,7 @@ type NotebookLine struct {
 	Fate       string    `json:"fate,omitempty" enum:"counts,corrected,superseded,spoiled,set-aside,adult-not-said,fact-not-said,not-here" doc:"Of a reading"`
 	FateReason string    `json:"fate_reason,omitempty"`
 	MeasuredAt time.Time `json:"measured_at" doc:"By the phone, in the server's time"`
+	StepTitle  string    `json:"step_title,omitempty" doc:"Of an entry at a step"`
 	Asked      string    `json:"asked,omitempty" doc:"Of an answer: the question"`
 	Said       string    `json:"said,omitempty" doc:"Of an answer: what was chosen, in words"`
 	AfterStart bool      `json:"after_start,omitempty" doc:"Of a prediction: it came after the first reading and counts in no verdict"`
@@ -54,8 +55,11 @@ type OwnResult struct {
 	SentAt   *time.Time   `json:"sent_at,omitempty"`
 }
 
-// Answered words an answer without any id.
+// Answered words an answer and the step without any id.
 func (l *NotebookLine) Answered(d *design.Document, book *notebook.Book, e *notebook.Entry, language string) {
+	if i, ok := d.Step(e.Step); ok {
+		l.StepTitle, _ = d.Steps[i].Title.In(language)
+	}
 	q, ok := d.QuestionOf(e.Question)
 	if e.Kind != notebook.Answer || !ok {
 		return

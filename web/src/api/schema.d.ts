@@ -2884,6 +2884,8 @@ export interface components {
              * @enum {string}
              */
             state?: "value" | "bound" | "question" | "missing" | "unread";
+            /** @description Of an entry at a step */
+            step_title?: string;
         };
         NotebookView: {
             /** @description Steps worked at before what they wait for was said; what was entered there does not count until the teacher says why */

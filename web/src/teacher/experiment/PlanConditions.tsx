@@ -27,7 +27,13 @@ export function PlanConditions() {
       }
     >
       {conditions.length === 0 && (
-        <p className="hint">{say('plan.nothing-is-compared-yet-add-at')}</p>
+        <p className="hint">
+          {say(
+            (doc.stages?.length ?? 0) > 1
+              ? 'plan.the-stages-are-compared'
+              : 'plan.nothing-is-compared-yet-add-at',
+          )}
+        </p>
       )}
       {conditions.length > 0 && <ConditionTable levels={levels} />}
       {conditions.length > 0 && !levels && (

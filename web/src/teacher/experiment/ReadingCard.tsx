@@ -113,7 +113,7 @@ export function ReadingCard({ reading: r, at: i, replace, onRemove }: Props) {
         </div>
         <div className="flex-none">
           {parts.map(([part, words]) => (
-            <span key={part} className="tick">
+            <span key={part} className="tick me-3">
               <FormCheckInput
                 className="m-0"
                 id={`per-${part}-${r.id}`}

@@ -97,18 +97,24 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
   );
 }
 
+/** What a check found, in words; what was merely corrected is no doubt. */
+const flagWords: Record<string, string> = {
+  'look-again': say('collect.outside-the-limits'),
+  decimals: say('collect.more-digits-than-the-tool-shows'),
+  'more-than-all': say('collect.more-than-there-are'),
+  'too-alike': say('collect.two-things-too-alike'),
+  'not-as-chosen': say('collect.not-as-was-asked-for'),
+};
+
 const doubtful = (c: HomeResult['cells'][number]) =>
-  c.state === 'needs-reading' ||
-  (c.flags ?? []).includes('look-again') ||
-  (c.flags ?? []).includes('decimals') ||
-  (c.flags ?? []).includes('more-than-all');
+  c.state === 'needs-reading' || (c.flags ?? []).some((f) => f in flagWords);
 
 function reasons(h: HomeResult): string {
   const out = new Set<string>();
   for (const c of h.cells) {
     if (c.state === 'needs-reading') out.add(say('collect.a-text-to-read'));
     else if (isGuard(c.state)) out.add(guardWords[c.state]);
-    else if (doubtful(c)) out.add(say('collect.outside-the-limits'));
+    else for (const f of c.flags ?? []) if (f in flagWords) out.add(flagWords[f]);
   }
   if (h.results.some((x) => x.outlier)) out.add(say('classPlot.stands-apart-2'));
   return [...out].join(', ');
@@ -215,10 +221,10 @@ function Cell({
     return (
       <span
         className={doubtful(c) ? 'cell-flag' : ''}
-        title={say('collect.typed', {
-          typed: c.typed || c.text,
-          value: (c.flags ?? []).includes('corrected') ? ', corrected' : '',
-        })}
+        title={say(
+          (c.flags ?? []).includes('corrected') ? 'collect.typed-corrected' : 'collect.typed',
+          { typed: c.typed || c.text },
+        )}
       >
         {c.text?.replace(/\u00a0.*$/, '')}
       </span>

@@ -230,7 +230,7 @@ function entryWords(l: Line, results: Results, things: Record<string, string> | 
         name: e.text,
       });
     case 'step-done':
-      return say('notebookSheet.finished', { step: e.step });
+      return say('notebookSheet.finished', { step: l.step_title ?? e.step });
     case 'photo':
       return say('notebookSheet.sent-a-photo');
     case 'tick':
@@ -238,13 +238,13 @@ function entryWords(l: Line, results: Results, things: Record<string, string> | 
         ? say('notebookSheet.took-the-tick-off', { refers: e.refers })
         : say('notebookSheet.ticked', { refers: e.refers });
     case 'adult':
-      return say('notebookSheet.an-adult-is-there', { step: e.step });
+      return say('notebookSheet.an-adult-is-there', { step: l.step_title ?? e.step });
     case 'set-aside':
       return say('notebookSheet.you-set-a-reading-aside', { reason: e.reason });
     case 'asked':
       return say('notebookSheet.you-asked', { text: e.text });
     case 'vouched':
-      return say('notebookSheet.you-let-count', { step: e.step, reason: e.reason });
+      return say('notebookSheet.you-let-count', { step: l.step_title ?? e.step, reason: e.reason });
     case 'sent':
       return say('notebookSheet.sent-the-work');
     default:

@@ -29,7 +29,7 @@ export function slotWords(r: Results, s: Slot) {
     s.time,
     (reading?.trials ?? 1) > 1 && say('collect.try', { trial: s.trial }),
   ];
-  return words.filter(Boolean).join(', ') || say('collect.try', { trial: s.trial });
+  return words.filter(Boolean).join(', ') || (reading?.name ?? '');
 }
 
 /** All parts of a slot in words, for a line of a notebook. */

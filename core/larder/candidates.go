@@ -328,6 +328,12 @@ var basisOf = map[string]Basis{
 	"cargo-unit":      EqualMass,
 }
 
+// Keeps is what the amounts of a job keep equal where no swap says it.
+func Keeps(role string) (Basis, bool) {
+	b, ok := basisOf[role]
+	return b, ok
+}
+
 // judge lowers a candidate's class for what this design or home does not
 // allow, and for an amount that is too uncertain for the tolerance.
 func (l *Larder) judge(n Need, c *Candidate) {

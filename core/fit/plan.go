@@ -1,0 +1,466 @@
+package fit
+
+import (
+	"cmp"
+	"encoding/json"
+	"slices"
+	"strings"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/kitchen"
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/safety"
+)
+
+// Verdict is how a home takes part.
+type Verdict string
+
+// The verdicts, from the best on.
+const (
+	AsDesigned      Verdict = "as-designed"
+	WithSubstitutes Verdict = "with-substitutes"
+	NeedsKit        Verdict = "needs-a-kit"     // exactly what to send is in the plan
+	Part            Verdict = "part"            // what it can do; the rest from shared readings
+	SharedReadings  Verdict = "shared-readings" // it watches, and gets the teacher's readings
+)
+
+// Verdicts are all of them.
+var Verdicts = []Verdict{AsDesigned, WithSubstitutes, NeedsKit, Part, SharedReadings}
+
+// Choice is what a home uses for one need.
+type Choice struct {
+	Way
+	Get     bool // it is not in the house yet
+	Kit     bool // it has to be sent or lent
+	Assumed bool // the home was not asked
+	Pinned  bool // the teacher has fixed it
+	Without bool // the need is left out: it may be, or nothing can be used for it
+}
+
+// TakenWith is how a home takes a reading.
+type TakenWith struct {
+	Reading    string
+	Instrument string // of the design, the nearest to the home's tool
+	Step       string // what the home's tool shows; "" where it was not asked
+	Shared     bool   // the teacher's readings are taken
+}
+
+// HomePlan is the experiment as one home does it.
+type HomePlan struct {
+	Home     string
+	Verdict  Verdict
+	Variant  string // homes of one variant are compared as one; "" is the design's own
+	Class    larder.Class
+	Choices  []Choice
+	Readings []TakenWith
+	Findings []safety.Finding // of what this home uses, with its facts
+	Closed   []string         // ids of steps that are not for this home
+	Assumed  bool             // the home has answered nothing: it is taken as usual
+	Design   *design.Document // with this home's things and amounts
+	key      string
+}
+
+// Plan is a class as it will do an experiment.
+type Plan struct {
+	Homes    []HomePlan // in the order of the kitchens
+	Variants []string   // that are in use
+}
+
+// picked is one choice on its way into a plan.
+type picked struct {
+	way                   Way
+	get, kit, assumed     bool
+	pinned, without, lost bool // lost: nothing can be used for a need that cannot be left out
+}
+
+func (p *picked) key() string {
+	if p.without {
+		return ""
+	}
+	return p.way.key()
+}
+
+func (p *picked) price() price {
+	out := price{}
+	if p.without {
+		return out
+	}
+	if p.get || p.kit {
+		out.get, out.cost = 1, 1+max(0, slices.Index(larder.Costs, p.way.Material.Cost))
+	}
+	return out
+}
+
+// Fit plans an experiment for every home of a class: nobody is left out who can do it,
+// nothing unsafe or barred is ever chosen, then there are as few variants as can be,
+// then as little to get and to send, then it is cheap. A home does as designed what it
+// can do as designed, and departs no further than it must; the teacher's pins hold. It
+// is deterministic: the same kitchens give the same plan, in any order.
+func (w *Ways) Fit(c kitchen.Class) Plan { return w.fit(c, nil) }
+
+// Again plans anew for one home that has answered otherwise, while all others keep what
+// they have: the best plan under that condition.
+func (w *Ways) Again(c kitchen.Class, before Plan, home string) Plan {
+	var fixed []string
+	for i := range before.Homes {
+		if before.Homes[i].Home != home {
+			fixed = append(fixed, before.Homes[i].key)
+		}
+	}
+	slices.Sort(fixed)
+	return w.fit(c, slices.Compact(fixed), func(k *kitchen.Kitchen) *HomePlan {
+		i := slices.IndexFunc(before.Homes, func(p HomePlan) bool { return p.Home == k.Home && p.Home != home })
+		if i < 0 {
+			return nil
+		}
+		return &before.Homes[i]
+	})
+}
+
+func (w *Ways) fit(c kitchen.Class, fixed []string, keeps ...func(*kitchen.Kitchen) *HomePlan) Plan {
+	byAnswers := map[string]*group{}
+	var groups []*group
+	of := make([]*group, len(c.Homes))
+	kept := make([]*HomePlan, len(c.Homes))
+	for i := range c.Homes {
+		k := &c.Homes[i]
+		for _, keep := range keeps {
+			kept[i] = keep(k)
+		}
+		if kept[i] != nil {
+			continue
+		}
+		pins := pinsOf(c.Pins, k.Home)
+		answers := answersOf(k, pins)
+		g, ok := byAnswers[answers]
+		if !ok {
+			g = &group{offers: w.offers(k, pins)}
+			byAnswers[answers] = g
+			groups = append(groups, g)
+		}
+		g.size++
+		of[i] = g
+	}
+	slices.SortFunc(groups, func(a, b *group) int { return strings.Compare(keysOf(a), keysOf(b)) })
+	variants := fewest(groups, fixed)
+	out := Plan{Homes: make([]HomePlan, len(c.Homes))}
+	done := map[*group]HomePlan{}
+	judged := map[string][]safety.Finding{}
+	for i := range c.Homes {
+		k := &c.Homes[i]
+		if kept[i] != nil {
+			out.Homes[i] = *kept[i]
+		} else {
+			plan, ok := done[of[i]]
+			if !ok {
+				o, _ := of[i].cheapest(variants)
+				plan = w.planned(k, o, judged)
+				done[of[i]] = plan
+			}
+			plan.Home = k.Home
+			out.Homes[i] = plan
+		}
+		if p := &out.Homes[i]; p.Verdict != SharedReadings && !slices.Contains(out.Variants, p.Variant) {
+			out.Variants = append(out.Variants, p.Variant)
+		}
+	}
+	slices.Sort(out.Variants)
+	return out
+}
+
+func keysOf(g *group) string {
+	keys := make([]string, len(g.offers))
+	for i, o := range g.offers {
+		keys[i] = o.key
+	}
+	return strings.Join(keys, "\n")
+}
+
+func pinsOf(pins []kitchen.Pin, home string) map[string]string {
+	out := map[string]string{}
+	for _, p := range pins {
+		if p.Home == home {
+			out[p.Need] = p.Material
+		}
+	}
+	return out
+}
+
+// answersOf is all that a home said, so that homes that said the same are fitted once.
+func answersOf(k *kitchen.Kitchen, pins map[string]string) string {
+	plain := *k
+	plain.Home = ""
+	raw, err := json.Marshal(struct {
+		K kitchen.Kitchen
+		P map[string]string
+	}{plain, pins})
+	if err != nil {
+		return k.Home
+	}
+	return string(raw)
+}
+
+// offers are the best plans of a home, one a variant.
+func (w *Ways) offers(k *kitchen.Kitchen, pins map[string]string) []offer {
+	plans := []offer{{}}
+	for i := range w.needs {
+		var next []offer
+		for _, o := range plans {
+			for _, p := range w.needs[i].at(w, k, pins[w.needs[i].need.ID]) {
+				key := o.key
+				if add := p.key(); add != "" {
+					key += add + ";"
+				}
+				next = append(next, offer{key, o.price.plus(p.price()), append(slices.Clone(o.plan), p)})
+			}
+		}
+		plans = cheapestOfEach(next)
+		if len(plans) > mostOffers { // no home is asked to choose among more
+			slices.SortStableFunc(plans, func(a, b offer) int { return a.price.compare(b.price) })
+			plans = plans[:mostOffers]
+			slices.SortFunc(plans, func(a, b offer) int { return strings.Compare(a.key, b.key) })
+		}
+	}
+	return plans
+}
+
+// mostOffers bounds the variants that one home can do: the cheapest are kept.
+const mostOffers = 200
+
+// cheapestOfEach keeps of the plans of one variant the cheapest, the first by name where
+// they cost the same.
+func cheapestOfEach(all []offer) []offer {
+	slices.SortFunc(all, func(a, b offer) int {
+		return cmp.Or(strings.Compare(a.key, b.key), a.price.compare(b.price), strings.Compare(named(a), named(b)))
+	})
+	return slices.CompactFunc(all, func(a, b offer) bool { return a.key == b.key })
+}
+
+// named puts plans of one price in an order of their own: the design's own things first.
+func named(o offer) string {
+	var out strings.Builder
+	for _, p := range o.plan {
+		if !p.way.Own {
+			out.WriteString("~" + p.way.Material.ID)
+		}
+		out.WriteString(";")
+	}
+	return out.String()
+}
+
+// at are the ways in which a home can do a need: of those that are there the ones that
+// depart least; without any it is left out where it may be, or the design's own thing is
+// sent.
+func (n *ways) at(w *Ways, k *kitchen.Kitchen, pin string) []picked {
+	var there []picked
+	for _, way := range n.list {
+		answer, asked := k.Says(way.Material.ID)
+		if avoided(&k.People, way.Material) {
+			continue
+		}
+		if percent, ok := k.Strengths[way.Material.ID]; ok && way.Own {
+			way = way.atStrength(w, n.need, percent)
+		}
+		p := picked{way: way, get: answer == kitchen.Get, assumed: !asked}
+		switch {
+		case pin != "" && pin == way.Material.ID:
+			p.pinned, p.kit = true, answer == kitchen.None
+			return []picked{p}
+		case answer == kitchen.None, !asked && !way.Own:
+			continue
+		}
+		there = append(there, p)
+	}
+	if len(there) == 0 {
+		return n.missing(k)
+	}
+	least := slices.MinFunc(there, func(a, b picked) int { return cmp.Compare(a.way.rank(), b.way.rank()) })
+	return slices.DeleteFunc(there, func(p picked) bool { return p.way.rank() > least.way.rank() })
+}
+
+// missing is what becomes of a need for which a home has nothing.
+func (n *ways) missing(k *kitchen.Kitchen) []picked {
+	if n.need.Optional {
+		return []picked{{way: n.list[0], without: true}}
+	}
+	for _, way := range n.list {
+		if !avoided(&k.People, way.Material) {
+			return []picked{{way: way, kit: true}}
+		}
+	}
+	return []picked{{way: n.list[0], without: true, lost: true}}
+}
+
+// planned is a home's plan of one variant: its design with its things, judged with its
+// facts, and its readings by its tools.
+func (w *Ways) planned(k *kitchen.Kitchen, o offer, judged map[string][]safety.Finding) HomePlan {
+	p := HomePlan{Class: larder.Pools, Variant: o.key, key: o.key, Assumed: !k.Asked(), Design: w.d}
+	departs, kits, lost := false, false, map[string]bool{}
+	for _, x := range o.plan {
+		p.Choices = append(p.Choices, Choice{x.way, x.get, x.kit, x.assumed, x.pinned, x.without})
+		kits = kits || x.kit
+		lost[x.way.Need] = x.lost
+		if x.without {
+			continue
+		}
+		p.Class = larder.Worst(p.Class, x.way.Class)
+		departs = departs || !x.way.Own
+		p.Design = w.uses(p.Design, x.way)
+	}
+	p.Findings = w.judged(k, &p, judged)
+	p.Closed = closed(w.d, p.Findings, lost)
+	p.Readings = w.readings(k, p.Closed)
+	p.Verdict = p.verdict(k, departs, kits)
+	if p.Verdict == SharedReadings {
+		p.Variant = ""
+	}
+	return p
+}
+
+// judged are the findings of a plan with the facts of its home; plans that use the same
+// in homes of the same facts are judged once.
+func (w *Ways) judged(k *kitchen.Kitchen, p *HomePlan, before map[string][]safety.Finding) []safety.Finding {
+	if p.Design == w.d && none(&k.People) {
+		return w.base.Findings
+	}
+	raw, err := json.Marshal(struct {
+		Needs  []design.Need
+		People kitchen.People
+	}{p.Design.Needs, k.People})
+	if found, ok := before[string(raw)]; ok && err == nil {
+		return found
+	}
+	people := &k.People
+	if none(people) {
+		people = nil
+	}
+	before[string(raw)] = safety.Judge(p.Design, w.l, people).Findings
+	return before[string(raw)]
+}
+
+// none reports whether a home has said nothing of its people.
+func none(p *kitchen.People) bool {
+	return p.Adult == nil && p.Under4 == nil && p.Under6 == nil && p.Pet == nil && p.Asthma == nil && p.Goggles == nil &&
+		!p.Answered && len(p.Allergens) == 0 && !p.Covered
+}
+
+// uses is a design with a way in the place of the need's own thing.
+func (w *Ways) uses(d *design.Document, way Way) *design.Document {
+	if !way.Own {
+		return safety.Swapped(d, w.l, way.Need, way.candidate)
+	}
+	n, ok := w.d.Need(way.Need)
+	if !ok || n.Strength == nil || way.Percent == n.Strength.Value || way.Percent == 0 {
+		return d
+	}
+	out := *d
+	out.Needs = slices.Clone(d.Needs)
+	for i := range out.Needs {
+		if own := &out.Needs[i]; own.ID == way.Need {
+			strength := *own.Strength
+			strength.Value = way.Percent
+			own.Strength = &strength
+			each := way.Amount
+			each.Value /= float64(timesOf(d, own))
+			own.Amount = each.Bare().Show("en")
+		}
+	}
+	return &out
+}
+
+// closed are the steps that are not for a home: kept from it by the safety rules, or
+// with something that it cannot have.
+func closed(d *design.Document, findings []safety.Finding, lost map[string]bool) []string {
+	var out []string
+	for _, s := range d.Steps {
+		barred := slices.ContainsFunc(findings, func(f safety.Finding) bool {
+			return f.Verdict == safety.NotAtHome && slices.Contains(f.Steps, s.ID)
+		})
+		lacks := lost[s.In] || slices.ContainsFunc(s.Uses, func(id string) bool { return lost[id] })
+		if barred || lacks {
+			out = append(out, s.ID)
+		}
+	}
+	return out
+}
+
+// readings are a home's readings: with which tool, or from the teacher where it has none
+// or cannot do the step.
+func (w *Ways) readings(k *kitchen.Kitchen, closed []string) []TakenWith {
+	var out []TakenWith
+	for i := range w.d.Readings {
+		r := &w.d.Readings[i]
+		t := TakenWith{Reading: r.ID}
+		taken := false
+		for _, s := range w.d.Steps {
+			if slices.ContainsFunc(s.Takes, func(x design.Take) bool { return x.Reading == r.ID }) {
+				taken = taken || !slices.Contains(closed, s.ID)
+			}
+		}
+		t.Shared = !taken
+		if in, ok := r.Instrument(""); ok {
+			t.Instrument = in.ID
+		}
+		if step, asked := toolFor(k, r); asked {
+			t.Shared = t.Shared || step == kitchen.NoTool
+			if step != kitchen.NoTool {
+				t.Step, t.Instrument = step, nearest(r, step)
+			}
+		}
+		out = append(out, t)
+	}
+	return out
+}
+
+// toolFor is what a home says of its tool for a reading.
+func toolFor(k *kitchen.Kitchen, r *design.Reading) (step string, asked bool) {
+	unit, ok := quantity.LookupUnit(r.Unit)
+	if !ok || r.Sort() != design.QuantityKind {
+		return "", false
+	}
+	for what, dim := range kitchen.Measures {
+		if dim == unit.Dim {
+			step, asked = k.Tools[what]
+			return step, asked
+		}
+	}
+	return "", false
+}
+
+// nearest is the instrument of a reading whose step is nearest to a home's, by ratio.
+func nearest(r *design.Reading, step string) string {
+	own, ok := quantity.ParseOK(step)
+	best, apart := "", 0.0
+	for _, in := range r.Instruments {
+		p, readable := quantity.ParseOK(in.Resolution)
+		if !ok || !readable || p.Unit.Dim != own.Unit.Dim || p.SI() <= 0 || own.SI() <= 0 {
+			continue
+		}
+		ratio := max(p.SI()/own.SI(), own.SI()/p.SI())
+		if best == "" || ratio < apart {
+			best, apart = in.ID, ratio
+		}
+	}
+	return best
+}
+
+func (p *HomePlan) verdict(k *kitchen.Kitchen, departs, kits bool) Verdict {
+	shared := 0
+	for _, t := range p.Readings {
+		if t.Shared {
+			shared++
+		}
+	}
+	switch {
+	case k.Otherwise, len(p.Readings) > 0 && shared == len(p.Readings), len(p.Closed) == len(p.Design.Steps) && len(p.Closed) > 0:
+		return SharedReadings
+	case shared > 0 || len(p.Closed) > 0:
+		return Part
+	case kits:
+		return NeedsKit
+	case departs:
+		return WithSubstitutes
+	}
+	return AsDesigned
+}

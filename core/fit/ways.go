@@ -1,0 +1,130 @@
+package fit
+
+import (
+	"slices"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/kitchen"
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/safety"
+	"patient-kitchen/core/text"
+)
+
+// Way is one thing with which a need can be done: the design's own, or what may stand
+// in for it in a home.
+type Way struct {
+	Need      string
+	Material  *larder.Material
+	Form      string
+	Percent   float64
+	Own       bool // the design's
+	Class     larder.Class
+	Basis     larder.Basis
+	Amount    quantity.Quantity // in all; zero where nothing is measured out
+	Because   text.Message
+	candidate larder.Candidate
+}
+
+// rank is how far a way departs: 0 what counts with the design's own, then what
+// scales, then what is a group of its own.
+func (w *Way) rank() int { return slices.Index(larder.Classes, w.Class) }
+
+// key tells what departs from the others; what counts with the design's own has none.
+func (w *Way) key() string {
+	if w.rank() == 0 {
+		return ""
+	}
+	return w.Need + "=" + w.Material.ID + "/" + w.Form
+}
+
+// Ways are what each need of a design can be done with, in the order of its needs: its
+// own thing first, then by comparability. They are the same for every class, and worked
+// out once for a version.
+type Ways struct {
+	d     *design.Document
+	l     *larder.Larder
+	needs []ways
+	base  safety.Report
+}
+
+type ways struct {
+	need *design.Need
+	list []Way
+}
+
+// WaysOf works out the ways of a design. A need that names nothing of the larder has
+// none: it is taken as there.
+func WaysOf(d *design.Document) *Ways {
+	out := &Ways{d: d, l: d.Larder()}
+	out.base = safety.Judge(d, out.l, nil)
+	for i := range d.Needs {
+		n := &d.Needs[i]
+		m, ok := out.l.Material(n.Material)
+		if !ok || n.Kind == design.PersonNeed || n.Kind == design.PlaceNeed {
+			continue
+		}
+		own := Way{
+			Need: n.ID, Material: m, Form: n.Form, Own: true, Class: larder.Pools, Basis: larder.NoConversion,
+			Amount: wholeAmount(d, n), Because: text.M("fit.why.own"),
+		}
+		if n.Strength != nil {
+			own.Percent = n.Strength.Value
+		}
+		list := []Way{own}
+		subs, err := safety.Substitutes(d, out.l, n)
+		if err != nil {
+			subs = nil // an unknown job is said by Validate
+		}
+		for _, s := range subs {
+			if s.Rule == "" || s.Class == larder.Unsuitable {
+				continue // nobody has compared it: the teacher's to decide
+			}
+			amount := s.Amount
+			times := float64(timesOf(d, n))
+			amount.Value, amount.U = amount.Value*times, amount.U*times
+			list = append(list, Way{
+				Need: n.ID, Material: s.Material, Form: s.Form, Percent: s.Percent, Class: s.Class, Basis: s.Basis,
+				Amount: amount, Because: s.Because, candidate: s.Candidate,
+			})
+		}
+		out.needs = append(out.needs, ways{n, list})
+	}
+	return out
+}
+
+// wholeAmount is a need's amount for all conditions and trials; zero where none can be
+// read.
+func wholeAmount(d *design.Document, n *design.Need) quantity.Quantity {
+	p, err := quantity.Parse(n.Amount)
+	if err != nil || n.Amount == "" {
+		return quantity.Quantity{}
+	}
+	q := p.Quantity
+	q.Value, q.U = q.Value*float64(timesOf(d, n)), 0
+	return q
+}
+
+// atStrength is a way with the strength that this home's label says: as much of what
+// acts, in another amount.
+func (w Way) atStrength(all *Ways, n *design.Need, percent float64) Way {
+	basis, ok := larder.Keeps(n.Role)
+	if !ok || percent == w.Percent || w.Amount.Value == 0 {
+		return w
+	}
+	from := larder.Stuff{Material: w.Material.ID, Form: w.Form, Percent: w.Percent}
+	to := from
+	to.Percent = percent
+	conv, err := all.l.Convert(from, to, w.Amount, basis)
+	if err != nil || conv.Amount.Value <= 0 {
+		return w
+	}
+	w.Percent, w.Amount, w.Basis = percent, conv.Amount, basis
+	w.Because = text.M("fit.why.strength", "percent", quantity.Quantity{Value: percent, Unit: quantity.One})
+	return w
+}
+
+// avoided reports whether a home must not meet a material.
+func avoided(p *kitchen.People, m *larder.Material) bool {
+	return slices.ContainsFunc(m.Allergens(), func(a string) bool { return slices.Contains(p.Allergens, a) })
+}

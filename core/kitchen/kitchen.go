@@ -1,0 +1,131 @@
+package kitchen
+
+import (
+	"encoding/json"
+	"fmt"
+	"maps"
+	"slices"
+
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/strict"
+)
+
+// Kitchen is what a home has, as far as it was asked. What was not asked is taken as
+// in a usual home.
+type Kitchen struct {
+	Home      string             `json:"home" doc:"The name by which the home is known in its class"`
+	Things    map[string]Answer  `json:"things,omitempty" doc:"By the id of a material of the larder: have, get or none; left out: not asked"`
+	Strengths map[string]float64 `json:"strengths,omitempty" doc:"By the id of a material: what its label says, in percent"`
+	Tools     map[string]string  `json:"tools,omitempty" doc:"By what is measured (mass, length, time, temperature, volume): the smallest step of the home's tool, such as 1 g, or none"`
+	People    People             `json:"people,omitzero" doc:"Facts of the home; kept from other homes"`
+	Otherwise bool               `json:"otherwise,omitempty" doc:"The home rather takes part in another way"`
+}
+
+// Answer is whether a home has a thing.
+type Answer string
+
+// The answers. A thing that was not asked has none.
+const (
+	Have Answer = "have"
+	Get  Answer = "get"  // can get or borrow it
+	None Answer = "none" // does not have it
+)
+
+// Answers are all of them.
+var Answers = []Answer{Have, Get, None}
+
+// NoTool is what a home says that cannot measure something.
+const NoTool = "none"
+
+// Measures are what tools of a kitchen measure, with their dimension.
+var Measures = map[string]quantity.Dim{
+	"mass": quantity.Mass, "length": quantity.Length, "time": quantity.Time, "temperature": quantity.Temperature,
+	"volume": quantity.Volume,
+}
+
+// Class is the kitchens of a class, with what its teacher has fixed.
+type Class struct {
+	Measures string    `json:"measures,omitempty" doc:"us, metric, uk or au: what a cup is in this class; left out: metric"`
+	Homes    []Kitchen `json:"homes"`
+	Pins     []Pin     `json:"pins,omitempty" doc:"What the teacher has fixed for a home"`
+}
+
+// Pin fixes what a home uses for a need.
+type Pin struct {
+	Home     string `json:"home"`
+	Need     string `json:"need"`
+	Material string `json:"material"`
+}
+
+// What is read at most.
+const (
+	MaxBytes = 8 << 20
+	MaxHomes = 5000
+)
+
+// Read reads the kitchens of a class from their file. It fails on what is no such
+// file, on a key that it does not know, on a home that stands twice and on an answer
+// that is none, naming the place.
+func Read(raw []byte) (Class, error) {
+	var c Class
+	if len(raw) > MaxBytes {
+		return c, fmt.Errorf("the file is larger than %d MB", MaxBytes>>20)
+	}
+	if err := json.Unmarshal(raw, &c); err != nil {
+		return Class{}, fmt.Errorf("the file of kitchens could not be read: %w", err)
+	}
+	for _, s := range strict.Find(raw, c, 1) {
+		return Class{}, fmt.Errorf("%s: nothing reads this key, or it stands twice; take it out", s.Path)
+	}
+	if len(c.Homes) > MaxHomes {
+		return Class{}, fmt.Errorf("homes: has %d homes; at most %d are read", len(c.Homes), MaxHomes)
+	}
+	seen := map[string]bool{}
+	for i := range c.Homes {
+		k := &c.Homes[i]
+		if k.Home == "" || seen[k.Home] {
+			return Class{}, fmt.Errorf("homes[%d].home: each home has a name of its own, such as Fern", i)
+		}
+		seen[k.Home] = true
+		if err := k.Check(); err != nil {
+			return Class{}, fmt.Errorf("homes[%d].%w", i, err)
+		}
+	}
+	return c, nil
+}
+
+// Check says what in a kitchen cannot be, and where.
+func (k *Kitchen) Check() error {
+	for _, id := range slices.Sorted(maps.Keys(k.Things)) {
+		if a := k.Things[id]; !slices.Contains(Answers, a) {
+			return fmt.Errorf("things.%s: “%s” is no answer; write have, get or none", id, a)
+		}
+	}
+	for _, id := range slices.Sorted(maps.Keys(k.Strengths)) {
+		if p := k.Strengths[id]; !(p > 0 && p <= 100) {
+			return fmt.Errorf("strengths.%s: %g is no strength in percent; write a number such as 5", id, p)
+		}
+	}
+	for _, what := range slices.Sorted(maps.Keys(k.Tools)) {
+		dim, known := Measures[what]
+		if !known {
+			return fmt.Errorf("tools.%s: a tool measures mass, length, time, temperature or volume", what)
+		}
+		if step := k.Tools[what]; step != NoTool {
+			if p, ok := quantity.ParseOK(step); !ok || p.Unit.Dim != dim || p.Value <= 0 {
+				return fmt.Errorf("tools.%s: “%s” is no smallest step; write one such as 1 g, or none", what, step)
+			}
+		}
+	}
+	return nil
+}
+
+// Says is what the home says of a material; it reports false for one that it was not
+// asked about.
+func (k *Kitchen) Says(material string) (Answer, bool) {
+	a, ok := k.Things[material]
+	return a, ok
+}
+
+// Asked reports whether the home has answered anything at all.
+func (k *Kitchen) Asked() bool { return len(k.Things)+len(k.Tools)+len(k.Strengths) > 0 }

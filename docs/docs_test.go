@@ -1,6 +1,7 @@
 package docs_test
 
 import (
+	"bytes"
 	"fmt"
 	"io/fs"
 	"os"
@@ -8,6 +9,8 @@ import (
 	"regexp"
 	"strings"
 	"testing"
+
+	"github.com/santhosh-tekuri/jsonschema/v6"
 
 	"patient-kitchen/core/science"
 )
@@ -87,5 +90,34 @@ func TestPathsAreThere(t *testing.T) {
 	}
 	if named < 50 {
 		t.Errorf("only %d paths were found", named)
+	}
+}
+
+// The example kitchens fit the published schema, by an independent validator.
+func TestKitchensAgainstTheirSchema(t *testing.T) {
+	read := func(file string) any {
+		raw, err := os.ReadFile(file)
+		if err != nil {
+			t.Fatal(err)
+		}
+		v, err := jsonschema.UnmarshalJSON(bytes.NewReader(raw))
+		if err != nil {
+			t.Fatal(err)
+		}
+		return v
+	}
+	c := jsonschema.NewCompiler()
+	if err := c.AddResource("kitchens.json", read("kitchens.schema.json")); err != nil {
+		t.Fatal(err)
+	}
+	compiled, err := c.Compile("kitchens.json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	if err := compiled.Validate(read("examples/moorland.kitchens.json")); err != nil {
+		t.Error(err)
+	}
+	if compiled.Validate(map[string]any{"homes": []any{map[string]any{"things": map[string]any{}}}}) == nil {
+		t.Error("a home without a name is taken")
 	}
 }

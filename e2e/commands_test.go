@@ -365,3 +365,42 @@ func TestCheckCommand(t *testing.T) {
 		}
 	}
 }
+
+// The kitchens of a class and a design give the plans of its homes, the same bytes each
+// time; a file that is none is refused with its place.
+func TestFitCommand(t *testing.T) {
+	url := database(t)
+	args := []string{"fit", "../docs/examples/thirsty-beans.json", "../docs/examples/moorland.kitchens.json"}
+	out, errs, status := command(t, url, "", args...)
+	if status != 0 {
+		t.Fatalf("%d %s", status, errs)
+	}
+	var report struct {
+		Plans []struct {
+			Home, Verdict string
+			Kit           []string
+		}
+		Says map[string]string
+	}
+	if err := json.Unmarshal([]byte(out), &report); err != nil {
+		t.Fatal(err)
+	}
+	verdicts := map[string]string{}
+	for _, p := range report.Plans {
+		verdicts[p.Home] = p.Verdict
+	}
+	for home, want := range map[string]string{"Adder": "needs-a-kit", "Beck": "as-designed", "Tarn": "shared-readings"} {
+		if verdicts[home] != want {
+			t.Errorf("%s: %s, not %s", home, verdicts[home], want)
+		}
+	}
+	if !strings.Contains(report.Says["en"], "as designed") || !strings.Contains(report.Says["es"], "como está diseñado") {
+		t.Error(report.Says)
+	}
+	if again, _, _ := command(t, url, "", args...); again != out {
+		t.Error("the same files give other bytes")
+	}
+	if _, errs, status := command(t, url, "", "fit", args[1], args[1]); status != 2 || !strings.Contains(errs, "nothing reads this key") {
+		t.Errorf("%d %s", status, errs)
+	}
+}

@@ -203,7 +203,11 @@ func writeSchemas(dir string) error {
 	if err != nil {
 		return err
 	}
-	for name, raw := range map[string][]byte{"openapi.json": openapi, "experiment.schema.json": experiment, "larder.schema.json": things, "readings.schema.json": readings} {
+	kitchens, err := api.KitchensSchema()
+	if err != nil {
+		return err
+	}
+	for name, raw := range map[string][]byte{"openapi.json": openapi, "experiment.schema.json": experiment, "larder.schema.json": things, "readings.schema.json": readings, "kitchens.schema.json": kitchens} {
 		var v any
 		if err := json.Unmarshal(raw, &v); err != nil {
 			return err

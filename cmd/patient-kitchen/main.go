@@ -36,6 +36,8 @@ const usage = `patient-kitchen: one experiment, thirty different kitchens
   compare DESIGN.json READINGS.json [--all]
                            work a class out from its design and its exported readings;
                            --all adds what was only looked for afterwards
+  fit DESIGN.json KITCHENS.json
+                           plan the experiment for every home, by what its kitchen has
   schema                   write the schemas of docs/ and docs/openapi.json
 `
 
@@ -81,6 +83,8 @@ func run(ctx context.Context, args []string) error {
 		return check(rest[0], os.Stdout)
 	case name == "compare" && (len(rest) == 2 || len(rest) == 3 && rest[2] == "--all"):
 		return compareClass(rest[0], rest[1], len(rest) == 3, os.Stdout)
+	case name == "fit" && len(rest) == 2:
+		return fitClass(rest[0], rest[1], os.Stdout)
 	case name == "schema" && len(rest) == 0:
 		return writeSchemas("docs")
 	case name == "migrate" && len(rest) == 0:

@@ -310,7 +310,7 @@ func (w *Ways) planned(k *kitchen.Kitchen, o offer, judged map[string][]safety.F
 	}
 	p.Findings = w.judged(k, &p, judged)
 	p.Closed = closed(w.d, p.Findings, lost)
-	p.Readings = w.readings(k, p.Closed)
+	p.Readings = w.readings(k, &p)
 	p.Verdict = p.verdict(k, departs, kits)
 	if p.Verdict == SharedReadings {
 		p.Variant = ""
@@ -331,11 +331,8 @@ func (w *Ways) judged(k *kitchen.Kitchen, p *HomePlan, before map[string][]safet
 	if found, ok := before[string(raw)]; ok && err == nil {
 		return found
 	}
-	people := &k.People
-	if none(people) {
-		people = nil
-	}
-	before[string(raw)] = safety.Judge(p.Design, w.l, people).Findings
+	people := k.People.Said()
+	before[string(raw)] = safety.Judge(p.Design, w.l, &people).Findings
 	return before[string(raw)]
 }
 
@@ -387,7 +384,7 @@ func closed(d *design.Document, findings []safety.Finding, lost map[string]bool)
 
 // readings are a home's readings: with which tool, or from the teacher where it has none
 // or cannot do the step.
-func (w *Ways) readings(k *kitchen.Kitchen, closed []string) []TakenWith {
+func (w *Ways) readings(k *kitchen.Kitchen, p *HomePlan) []TakenWith {
 	var out []TakenWith
 	for i := range w.d.Readings {
 		r := &w.d.Readings[i]
@@ -395,15 +392,15 @@ func (w *Ways) readings(k *kitchen.Kitchen, closed []string) []TakenWith {
 		taken := false
 		for _, s := range w.d.Steps {
 			if slices.ContainsFunc(s.Takes, func(x design.Take) bool { return x.Reading == r.ID }) {
-				taken = taken || !slices.Contains(closed, s.ID)
+				taken = taken || !slices.Contains(p.Closed, s.ID)
 			}
 		}
 		t.Shared = !taken
 		if in, ok := r.Instrument(""); ok {
 			t.Instrument = in.ID
 		}
-		if step, asked := toolFor(k, r); asked {
-			t.Shared = t.Shared || step == kitchen.NoTool
+		if what, step, asked := toolFor(k, r); asked {
+			t.Shared = t.Shared || step == kitchen.NoTool && !p.lent(what)
 			if step != kitchen.NoTool {
 				t.Step, t.Instrument = step, nearest(r, step)
 			}
@@ -413,19 +410,24 @@ func (w *Ways) readings(k *kitchen.Kitchen, closed []string) []TakenWith {
 	return out
 }
 
-// toolFor is what a home says of its tool for a reading.
-func toolFor(k *kitchen.Kitchen, r *design.Reading) (step string, asked bool) {
+// lent reports whether a tool that measures something is sent or lent to a home.
+func (p *HomePlan) lent(what string) bool {
+	return slices.ContainsFunc(p.Choices, func(c Choice) bool { return c.Kit && c.Material.Does(what+"-instrument") })
+}
+
+// toolFor is what a home says of its tool for a reading, and what that measures.
+func toolFor(k *kitchen.Kitchen, r *design.Reading) (what, step string, asked bool) {
 	unit, ok := quantity.LookupUnit(r.Unit)
 	if !ok || r.Sort() != design.QuantityKind {
-		return "", false
+		return "", "", false
 	}
 	for what, dim := range kitchen.Measures {
 		if dim == unit.Dim {
 			step, asked = k.Tools[what]
-			return step, asked
+			return what, step, asked
 		}
 	}
-	return "", false
+	return "", "", false
 }
 
 // nearest is the instrument of a reading whose step is nearest to a home's, by ratio.

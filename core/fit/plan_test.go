@@ -299,6 +299,16 @@ func TestVerdicts(t *testing.T) {
 	if p := w.Fit(kitchen.Class{Homes: []kitchen.Kitchen{fern}}).Homes[0]; p.Verdict != SharedReadings {
 		t.Errorf("a home that takes part in another way is %s", p.Verdict)
 	}
+	lent := says(map[string]kitchen.Answer{"scale-kitchen": kitchen.None}, map[string]string{"mass": kitchen.NoTool})
+	if lent.Verdict != NeedsKit || lent.Readings[0].Shared {
+		t.Errorf("with a scale that is lent it is %s", lent.Verdict)
+	}
+	milk := w.Fit(kitchen.Class{Homes: []kitchen.Kitchen{{
+		Home: "Fern", People: kitchen.People{Answered: true, Allergens: []string{"milk"}},
+	}}}).Homes[0]
+	if milk.Verdict != AsDesigned {
+		t.Errorf("what is not known of a home's people makes it %s", milk.Verdict)
+	}
 	pinned := w.Fit(kitchen.Class{
 		Homes: []kitchen.Kitchen{{Home: "Fern"}},
 		Pins:  []kitchen.Pin{{Home: "Fern", Need: w.needs[0].need.ID, Material: w.needs[0].list[0].Material.ID}},
@@ -310,7 +320,7 @@ func TestVerdicts(t *testing.T) {
 
 func measureOf(r *design.Reading) string {
 	for what := range kitchen.Measures {
-		if _, asked := toolFor(&kitchen.Kitchen{Tools: map[string]string{what: "none"}}, r); asked {
+		if _, _, asked := toolFor(&kitchen.Kitchen{Tools: map[string]string{what: "none"}}, r); asked {
 			return what
 		}
 	}

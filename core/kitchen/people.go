@@ -14,6 +14,24 @@ type People struct {
 	Covered   bool     `json:"covered,omitempty" doc:"What stands is labelled, covered and out of reach"`
 }
 
+// Said is what a home has said, and where it has said nothing the usual: a step that a
+// fact could raise asks for it on the phone, and stays closed until it is answered.
+func (p People) Said() People {
+	yes, no := true, false
+	for _, fact := range []**bool{&p.Under4, &p.Under6, &p.Pet, &p.Asthma} {
+		if *fact == nil {
+			*fact = &no
+		}
+	}
+	for _, fact := range []**bool{&p.Adult, &p.Goggles} {
+		if *fact == nil {
+			*fact = &yes
+		}
+	}
+	p.Answered, p.Covered = true, true
+	return p
+}
+
 // Maybe is the answer, or the careful one where there is none.
 func Maybe(answer *bool, careful bool) bool {
 	if answer == nil {

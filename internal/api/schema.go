@@ -8,6 +8,7 @@ import (
 
 	"patient-kitchen/core/compare"
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/kitchen"
 	"patient-kitchen/core/larder"
 	"patient-kitchen/core/safety"
 )
@@ -42,6 +43,9 @@ func ExperimentSchema() ([]byte, error) {
 func ReadingsSchema() ([]byte, error) {
 	return schemaOf[compare.Readings]("Patient Kitchen readings")
 }
+
+// KitchensSchema is the JSON Schema of the kitchens of a class.
+func KitchensSchema() ([]byte, error) { return schemaOf[kitchen.Class]("Patient Kitchen kitchens") }
 
 // schemaOf is the JSON Schema of an open file's type.
 func schemaOf[T any](title string) ([]byte, error) {

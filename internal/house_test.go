@@ -20,7 +20,7 @@ import (
 var packages = []string{
 	"config", "browser", "look", "media", "postgres", "webfiles", "words",
 	"refusal", "view/golden",
-	"view/entries", "view/sheets", "view/drafts", "view/results", "view/shelves", "view/answers",
+	"view/entries", "view/sheets", "view/drafts", "view/results", "view/shelves", "view/answers", "view/kitchens",
 	"keys", "roster", "store", "store/storetest", "export", "live",
 	"app", "api", "demo",
 }

@@ -255,7 +255,7 @@ func named(o offer) string {
 func (n *ways) at(w *Ways, k *kitchen.Kitchen, pin string) []picked {
 	var there []picked
 	for _, way := range n.list {
-		answer, asked := k.Says(way.Material.ID)
+		answer, asked := says(k, &way)
 		if avoided(&k.People, way.Material) {
 			continue
 		}
@@ -412,7 +412,7 @@ func (w *Ways) readings(k *kitchen.Kitchen, p *HomePlan) []TakenWith {
 
 // lent reports whether a tool that measures something is sent or lent to a home.
 func (p *HomePlan) lent(what string) bool {
-	return slices.ContainsFunc(p.Choices, func(c Choice) bool { return c.Kit && c.Material.Does(what+"-instrument") })
+	return slices.ContainsFunc(p.Choices, func(c Choice) bool { return c.Kit && c.Measures() == what })
 }
 
 // toolFor is what a home says of its tool for a reading, and what that measures.

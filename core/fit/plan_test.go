@@ -160,7 +160,7 @@ func TestFitKeepsItsPromises(t *testing.T) {
 				byHome[p.Home] = fmt.Sprint(p.Verdict, p.Variant, names(p))
 				k := &c.Homes[i]
 				for _, x := range p.Choices {
-					answer, asked := k.Says(x.Material.ID)
+					answer, asked := says(k, &x.Way)
 					switch {
 					case x.Without:
 						continue
@@ -172,7 +172,7 @@ func TestFitKeepsItsPromises(t *testing.T) {
 						t.Fatalf("%s: %s is to be got: %v", name, x.Material.ID, x.Get)
 					}
 					for _, other := range w.waysOf(x.Need) {
-						a, said := k.Says(other.Material.ID)
+						a, said := says(k, &other)
 						there := a == kitchen.Have || a == kitchen.Get || !said && other.Own
 						if there && !avoided(&k.People, other.Material) && other.rank() < x.rank() {
 							t.Fatalf("%s: %s is used where %s would depart less", name, x.Material.ID, other.Material.ID)
@@ -274,7 +274,7 @@ func TestVerdicts(t *testing.T) {
 		t.Fatal("nothing can stand in for anything")
 	}
 	reading := &w.d.Readings[0]
-	says := func(things map[string]kitchen.Answer, tools map[string]string) HomePlan {
+	told := func(things map[string]kitchen.Answer, tools map[string]string) HomePlan {
 		return w.Fit(kitchen.Class{Homes: []kitchen.Kitchen{{Home: "Fern", Things: things, Tools: tools}}}).Homes[0]
 	}
 	for _, c := range []struct {
@@ -282,26 +282,36 @@ func TestVerdicts(t *testing.T) {
 		plan HomePlan
 		want Verdict
 	}{
-		{"nothing was asked", says(nil, nil), AsDesigned},
-		{"all is there", says(map[string]kitchen.Answer{own: kitchen.Have}, nil), AsDesigned},
-		{"something stands in", says(map[string]kitchen.Answer{own: kitchen.None, first: kitchen.Have}, nil), WithSubstitutes},
-		{"nothing stands in", says(map[string]kitchen.Answer{own: kitchen.None}, nil), NeedsKit},
-		{"no tool", says(nil, map[string]string{measureOf(reading): kitchen.NoTool}), SharedReadings},
+		{"nothing was asked", told(nil, nil), AsDesigned},
+		{"all is there", told(map[string]kitchen.Answer{own: kitchen.Have}, nil), AsDesigned},
+		{"something stands in", told(map[string]kitchen.Answer{own: kitchen.None, first: kitchen.Have}, nil), WithSubstitutes},
+		{"nothing stands in", told(map[string]kitchen.Answer{own: kitchen.None}, nil), NeedsKit},
+		{"no tool", told(nil, map[string]string{measureOf(reading): kitchen.NoTool}), NeedsKit},
 	} {
 		if c.plan.Verdict != c.want {
 			t.Errorf("%s: %s, not %s", c.name, c.plan.Verdict, c.want)
 		}
 	}
-	if !says(nil, nil).Assumed || says(map[string]kitchen.Answer{own: kitchen.Have}, nil).Assumed {
+	if !told(nil, nil).Assumed || told(map[string]kitchen.Answer{own: kitchen.Have}, nil).Assumed {
 		t.Error("a home that answered nothing is taken as usual, and said to be")
 	}
 	fern := kitchen.Kitchen{Home: "Fern", Otherwise: true}
 	if p := w.Fit(kitchen.Class{Homes: []kitchen.Kitchen{fern}}).Homes[0]; p.Verdict != SharedReadings {
 		t.Errorf("a home that takes part in another way is %s", p.Verdict)
 	}
-	lent := says(map[string]kitchen.Answer{"scale-kitchen": kitchen.None}, map[string]string{"mass": kitchen.NoTool})
+	lent := told(map[string]kitchen.Answer{"scale-kitchen": kitchen.None}, map[string]string{"mass": kitchen.NoTool})
 	if lent.Verdict != NeedsKit || lent.Readings[0].Shared {
 		t.Errorf("with a scale that is lent it is %s", lent.Verdict)
+	}
+	if p := told(nil, map[string]string{"mass": kitchen.NoTool}); p.Verdict != NeedsKit {
+		t.Errorf("a home that cannot weigh is lent a scale; it is %s", p.Verdict)
+	}
+	adder := kitchen.Class{Homes: []kitchen.Kitchen{{
+		Home: "Adder", Things: map[string]kitchen.Answer{"scale-kitchen": kitchen.None}, Tools: map[string]string{"mass": kitchen.NoTool},
+	}}}
+	if r := w.ReportOf(adder, w.Fit(adder)); len(r.Helps) != 1 || r.Helps[0].Material != "scale-kitchen" || r.Helps[0].Homes != 1 ||
+		len(r.Packing) != 1 || r.Plans[0].Kit[0] != "scale-kitchen" {
+		t.Errorf("what helps is %+v, what is sent %+v", r.Helps, r.Packing)
 	}
 	milk := w.Fit(kitchen.Class{Homes: []kitchen.Kitchen{{
 		Home: "Fern", People: kitchen.People{Answered: true, Allergens: []string{"milk"}},

@@ -2,6 +2,7 @@ package fit
 
 import (
 	"cmp"
+	"maps"
 	"math"
 	"slices"
 	"strings"
@@ -193,16 +194,17 @@ func (w *Ways) helps(c kitchen.Class, before Plan) []HelpReport {
 		lacking := 0
 		for i := range again.Homes {
 			k := &again.Homes[i]
-			if a, _ := k.Says(own); a != kitchen.None {
+			if a, _ := says(k, &n.list[0]); a != kitchen.None {
 				continue
 			}
 			lacking++
 			things := map[string]kitchen.Answer{}
-			for id, a := range k.Things {
-				things[id] = a
-			}
+			maps.Copy(things, k.Things)
 			things[own] = kitchen.Have
-			k.Things = things
+			k.Things, k.Tools = things, maps.Clone(k.Tools)
+			if what := n.list[0].Measures(); k.Tools[what] == kitchen.NoTool {
+				delete(k.Tools, what) // with the tool it can be measured
+			}
 		}
 		if lacking == 0 {
 			continue

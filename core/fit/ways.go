@@ -2,6 +2,7 @@ package fit
 
 import (
 	"slices"
+	"strings"
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/kitchen"
@@ -15,6 +16,7 @@ import (
 // in for it in a home.
 type Way struct {
 	Need      string
+	Role      string // the job it does
 	Material  *larder.Material
 	Form      string
 	Percent   float64
@@ -65,7 +67,7 @@ func WaysOf(d *design.Document) *Ways {
 			continue
 		}
 		own := Way{
-			Need: n.ID, Material: m, Form: n.Form, Own: true, Class: larder.Pools, Basis: larder.NoConversion,
+			Need: n.ID, Role: n.Role, Material: m, Form: n.Form, Own: true, Class: larder.Pools, Basis: larder.NoConversion,
 			Amount: wholeAmount(d, n), Because: text.M("fit.why.own"),
 		}
 		if n.Strength != nil {
@@ -84,11 +86,23 @@ func WaysOf(d *design.Document) *Ways {
 			times := float64(timesOf(d, n))
 			amount.Value, amount.U = amount.Value*times, amount.U*times
 			list = append(list, Way{
-				Need: n.ID, Material: s.Material, Form: s.Form, Percent: s.Percent, Class: s.Class, Basis: s.Basis,
+				Need: n.ID, Role: n.Role, Material: s.Material, Form: s.Form, Percent: s.Percent, Class: s.Class, Basis: s.Basis,
 				Amount: amount, Because: s.Because, candidate: s.Candidate,
 			})
 		}
 		out.needs = append(out.needs, ways{n, list})
+	}
+	return out
+}
+
+// Design is the design whose ways they are.
+func (w *Ways) Design() *design.Document { return w.d }
+
+// ByNeed are the ways need by need, the design's own first.
+func (w *Ways) ByNeed() [][]Way {
+	out := make([][]Way, len(w.needs))
+	for i, n := range w.needs {
+		out[i] = n.list
 	}
 	return out
 }
@@ -122,6 +136,28 @@ func (w Way) atStrength(all *Ways, n *design.Need, percent float64) Way {
 	w.Percent, w.Amount, w.Basis = percent, conv.Amount, basis
 	w.Because = text.M("fit.why.strength", "percent", quantity.Quantity{Value: percent, Unit: quantity.One})
 	return w
+}
+
+// Measures is what a way measures, where its job is that of a tool; "" where it is not.
+func (w *Way) Measures() string {
+	if what := strings.TrimSuffix(w.Role, "-instrument"); what != w.Role && kitchen.Measures[what] != (quantity.Dim{}) {
+		return what
+	}
+	return ""
+}
+
+// says is what a home says of a thing; of a tool also what it says that it can measure.
+func says(k *kitchen.Kitchen, w *Way) (kitchen.Answer, bool) {
+	if a, asked := k.Says(w.Material.ID); asked {
+		return a, true
+	}
+	switch step, asked := k.Tools[w.Measures()]; {
+	case !asked:
+		return "", false
+	case step == kitchen.NoTool:
+		return kitchen.None, true
+	}
+	return kitchen.Have, true
 }
 
 // avoided reports whether a home must not meet a material.

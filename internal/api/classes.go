@@ -7,6 +7,7 @@ import (
 
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/roster"
+	"patient-kitchen/internal/view/kitchens"
 )
 
 // ClassPath names a class in an address.
@@ -119,6 +120,17 @@ func (s *Server) classes() {
 }
 
 func (s *Server) homes() {
+	type ofKitchen struct {
+		HomePath
+		Body kitchens.Fields
+	}
+	forTeacher(
+		s,
+		op("PUT", "/classes/{class}/homes/{home}/kitchen", "save-home-kitchen", "Type in what a home's kitchen has"),
+		func(ctx context.Context, who app.TeacherActor, i *ofKitchen) (Done, error) {
+			return Done{true}, s.App.SaveKitchen(ctx, who, i.Class, i.Home, i.Body)
+		},
+	)
 	forTeacher(
 		s,
 		op("GET", "/classes/{class}/homes", "list-homes", "The homes of a class"),

@@ -8,6 +8,7 @@ import (
 	"patient-kitchen/core/safety"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/view/drafts"
+	"patient-kitchen/internal/view/kitchens"
 )
 
 // ActionGroup is a group of what may be done in a step, in words.
@@ -95,6 +96,18 @@ func (s *Server) experiments() {
 		op("GET", "/experiments/{experiment}", "get-draft", "An experiment's draft, judged"),
 		func(ctx context.Context, who app.TeacherActor, i *get) (app.DraftView, error) {
 			return s.App.Draft(ctx, who, i.Experiment, i.code())
+		},
+	)
+	type kitchensOf struct {
+		ExperimentPath
+		Accept
+		Class uuid.UUID `query:"class" doc:"Left out: the teacher's first"`
+	}
+	forTeacher(
+		s,
+		op("GET", "/experiments/{experiment}/kitchens", "plan-kitchens", "The experiment as each home of a class would do it"),
+		func(ctx context.Context, who app.TeacherActor, i *kitchensOf) (kitchens.Matrix, error) {
+			return s.App.Kitchens(ctx, who, i.Experiment, i.Class, i.code())
 		},
 	)
 	type save struct {

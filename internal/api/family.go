@@ -14,6 +14,7 @@ import (
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/kitchens"
 	"patient-kitchen/internal/view/results"
 	"patient-kitchen/internal/view/sheets"
 )
@@ -147,6 +148,26 @@ func (s *Server) family() {
 		func(i *chosen) uuid.UUID { return i.Home },
 		func(ctx context.Context, who app.HomeActor, i *chosen) (Done, error) {
 			return Done{true}, s.App.ChooseLanguage(ctx, who, i.Body.Language)
+		},
+	)
+	forHome(
+		s,
+		op("GET", "/home/{home}/kitchen", "get-kitchen", "What the home is asked of its kitchen, and what it said"),
+		func(i *PhonePath) uuid.UUID { return i.Home },
+		func(ctx context.Context, who app.HomeActor, _ *PhonePath) (kitchens.Page, error) {
+			return s.App.OwnKitchen(ctx, who)
+		},
+	)
+	type kitchenBody struct {
+		PhonePath
+		Body kitchens.Fields
+	}
+	forHome(
+		s,
+		op("PUT", "/home/{home}/kitchen", "save-kitchen", "Say what the home's kitchen has"),
+		func(i *kitchenBody) uuid.UUID { return i.Home },
+		func(ctx context.Context, who app.HomeActor, i *kitchenBody) (Done, error) {
+			return Done{true}, s.App.SaveOwnKitchen(ctx, who, i.Body)
 		},
 	)
 	type permission struct {

@@ -10,6 +10,7 @@ import (
 	"github.com/hashicorp/golang-lru/v2/expirable"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/fit"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/store"
@@ -23,6 +24,7 @@ type issued struct {
 	sha    []byte // of all that a guardian agrees to
 	guards func(known map[string]string) notebook.Guards
 	sheets map[string]func() sheets.Sheet // by language, of no assignment yet; written when first asked for
+	ways   func() *fit.Ways               // in which homes can do it; worked out when first asked for
 }
 
 func readIssued(raw []byte) (*issued, error) {
@@ -35,6 +37,7 @@ func readIssued(raw []byte) (*issued, error) {
 
 func newIssued(d *design.Document) *issued {
 	i := &issued{Document: d, sha: sheets.PermissionSha(d), guards: guards(d), sheets: map[string]func() sheets.Sheet{}}
+	i.ways = sync.OnceValue(func() *fit.Ways { return fit.WaysOf(d) })
 	for _, language := range text.Tags() {
 		i.sheets[language] = sync.OnceValue(func() sheets.Sheet { return sheets.Write(d, language) })
 	}

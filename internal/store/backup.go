@@ -23,6 +23,7 @@ var tables = []string{
 	"attempt",
 	"class",
 	"home",
+	"kitchen",
 	"student",
 	"link",
 	"home_device",

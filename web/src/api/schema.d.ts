@@ -464,6 +464,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/classes/{class}/homes/{home}/kitchen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Type in what a home's kitchen has
+         * @description Type in what a home's kitchen has.
+         */
+        put: operations["save-home-kitchen"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/classes/{class}/homes/{home}/link": {
         parameters: {
             query?: never;
@@ -740,6 +760,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/experiments/{experiment}/kitchens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The experiment as each home of a class would do it
+         * @description The experiment as each home of a class would do it.
+         */
+        get: operations["plan-kitchens"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/experiments/{experiment}/restore": {
         parameters: {
             query?: never;
@@ -913,6 +953,30 @@ export interface paths {
          * @description Something went wrong.
          */
         put: operations["put-incident"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/home/{home}/kitchen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What the home is asked of its kitchen, and what it said
+         * @description What the home is asked of its kitchen, and what it said.
+         */
+        get: operations["get-kitchen"];
+        /**
+         * Say what the home's kitchen has
+         * @description Say what the home's kitchen has.
+         */
+        put: operations["save-kitchen"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1713,6 +1777,19 @@ export interface components {
             steps: number[];
             why: string;
         };
+        Cell: {
+            amount?: string;
+            assumed?: boolean;
+            /** @enum {string} */
+            class: "pools" | "scales" | "separate" | "unsuitable";
+            get?: boolean;
+            kit?: boolean;
+            /** @description Of what is used, where it is not the design's own */
+            name?: string;
+            own: boolean;
+            why?: string;
+            without?: boolean;
+        };
         CellView: {
             /** @description Checks that stood when it was kept, and corrected */
             flags?: string[];
@@ -1846,6 +1923,10 @@ export interface components {
              * @example Europe/London
              */
             zone: string;
+        };
+        ClassName: {
+            id: string;
+            name: string;
         };
         ClassView: {
             /** @example 112 */
@@ -2238,6 +2319,22 @@ export interface components {
             need: string;
             rules?: string[];
         };
+        Fields: {
+            /** @description The home rather takes part in another way */
+            otherwise?: boolean;
+            /** @description By the id of a material: what its label says, in percent */
+            strengths?: {
+                [key: string]: number;
+            };
+            /** @description By the id of a material: have, get or none; what is left out was not said */
+            things: {
+                [key: string]: string;
+            };
+            /** @description By what is measured: the smallest step, or none */
+            tools?: {
+                [key: string]: string;
+            };
+        };
         FigureRow: {
             quality?: string;
             text: string;
@@ -2393,6 +2490,10 @@ export interface components {
             /** @description Mean with its give or take */
             text: string;
         };
+        Head: {
+            name: string;
+            need: string;
+        };
         HeapView: {
             /** @description Their ids */
             homes: string[];
@@ -2411,6 +2512,19 @@ export interface components {
              * @enum {string}
              */
             why: "adult-not-said" | "fact-not-said" | "not-here";
+        };
+        Help: {
+            /**
+             * Format: int64
+             * @description How many would take part better
+             */
+            homes: number;
+            name: string;
+            /**
+             * Format: int64
+             * @description How many versions there would then be
+             */
+            variants: number;
         };
         HomeCard: {
             id: string;
@@ -2760,6 +2874,24 @@ export interface components {
             /** @enum {string} */
             weight: "stop" | "mend" | "note" | "fine";
         };
+        Matrix: {
+            class: string;
+            class_name: string;
+            /** @description The teacher's classes */
+            classes: components["schemas"]["ClassName"][];
+            /** @description The most helpful first */
+            helps: components["schemas"]["Help"][];
+            /** @description What needs a look first */
+            homes: components["schemas"]["Row"][];
+            needs: components["schemas"]["Head"][];
+            packing: components["schemas"]["Packed"][];
+            /** @description What homes are asked for this experiment */
+            questions: components["schemas"]["Question"][];
+            /** @description The class in a sentence */
+            says: string;
+            /** Format: int64 */
+            variants: number;
+        };
         Me: {
             email: string;
             id: string;
@@ -2963,6 +3095,17 @@ export interface components {
             /** @description The numbers are the teacher's */
             shared: boolean;
         };
+        Packed: {
+            /** @description Nicknames */
+            homes: string[];
+            name: string;
+        };
+        Page: {
+            /** @description The home has said something before */
+            answered: boolean;
+            answers: components["schemas"]["Fields"];
+            questions: components["schemas"]["Question"][];
+        };
         PermissionFields: {
             /** @description The adult jobs are agreed to */
             adult?: boolean;
@@ -3064,6 +3207,21 @@ export interface components {
             /** @enum {string} */
             takes?: "temperature" | "volume";
             words: string;
+        };
+        Question: {
+            /** @description It could stand in for the thing of this id, and is asked only of a home that lacks that */
+            for?: string;
+            /** @description Of the material of the larder, or what is measured */
+            id: string;
+            /** @description Its label says a strength, in percent, that matters */
+            label?: boolean;
+            name: string;
+            /** @description Which one is meant */
+            note?: string;
+            /** @description Of a tool: the smallest steps to choose from */
+            steps?: string[];
+            /** @description It asks what a tool shows; the answer is a smallest step, or none */
+            tool?: boolean;
         };
         QuestionRow: {
             id: string;
@@ -3248,6 +3406,19 @@ export interface components {
             items: components["schemas"]["RosterLine"][];
             /** @description Of a file: what it says, to be mended and sent as text */
             text?: string;
+        };
+        Row: {
+            answers: components["schemas"]["Fields"];
+            /** @description It has answered nothing and is taken as usual */
+            assumed?: boolean;
+            /** @description In the order of needs */
+            cells: components["schemas"]["Cell"][];
+            home: string;
+            nickname: string;
+            /** @description Names of readings that come from the teacher */
+            shared: string[];
+            /** @enum {string} */
+            verdict: "as-designed" | "with-substitutes" | "needs-a-kit" | "part" | "shared-readings";
         };
         SafetyPart: {
             adult_jobs: components["schemas"]["AdultJobRow"][];
@@ -4907,6 +5078,53 @@ export interface operations {
             };
         };
     };
+    "save-home-kitchen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+                /** @description Id of the home */
+                home: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Fields"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "renew-link": {
         parameters: {
             query?: never;
@@ -5645,6 +5863,53 @@ export interface operations {
             };
         };
     };
+    "plan-kitchens": {
+        parameters: {
+            query?: {
+                /** @description Left out: the teacher's first */
+                class?: string;
+            };
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
+            path: {
+                /** @description Id of the experiment */
+                experiment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Matrix"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "restore-experiment": {
         parameters: {
             query?: never;
@@ -6024,6 +6289,92 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["IncidentFields"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-kitchen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the home */
+                home: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "save-kitchen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the home */
+                home: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Fields"];
             };
         };
         responses: {

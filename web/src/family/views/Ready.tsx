@@ -102,6 +102,11 @@ export function Ready({
           ))}
         </section>
       )}
+      <p>
+        <Button variant="plain" onClick={() => go(`#/${sheet.assignment}/kitchen`)}>
+          {t('somethingNotThere')}
+        </Button>
+      </p>
       <Sheets home={state.home} assignment={sheet.assignment} />
     </PhonePage>
   );

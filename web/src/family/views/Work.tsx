@@ -15,6 +15,7 @@ const later = {
   Conclusion: lazy(() => import('./Result').then((m) => ({ default: m.Conclusion }))),
   Sent: lazy(() => import('./Sent').then((m) => ({ default: m.Sent }))),
   Stopped: lazy(() => import('./Stopped').then((m) => ({ default: m.Stopped }))),
+  Kitchen: lazy(() => import('./Kitchen').then((m) => ({ default: m.Kitchen }))),
   Rest: lazy(() => import('./Rest').then((m) => ({ default: m.Rest }))),
   Watch: lazy(() => import('./Watch').then((m) => ({ default: m.Watch }))),
 };
@@ -59,6 +60,8 @@ function Page({
       return <Prediction {...props} onGo={() => to('step/1')} />;
     case 'result':
       return <later.Result {...props} onGo={() => to('conclusion')} />;
+    case 'kitchen':
+      return <later.Kitchen {...props} onGo={() => to('ready')} />;
     case 'rest':
       return (
         <later.Rest

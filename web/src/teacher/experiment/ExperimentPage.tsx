@@ -15,6 +15,7 @@ import { Compare } from '../results/Compare';
 import { Run } from '../results/Run';
 import { EditingContext } from './fields';
 import { Issue } from './Issue';
+import { Kitchens } from './Kitchens';
 import { Margin } from './Margin';
 import { Plan } from './Plan';
 import { Safety } from './Safety';
@@ -129,12 +130,7 @@ export default function ExperimentPage() {
       {here === 'plan' && <Plan review={review} />}
       {here === 'steps' && <Steps review={review} replace={draft.replace} />}
       {here === 'safety' && <Safety id={id} review={review} replace={draft.replace} />}
-      {here === 'kitchens' && (
-        <main className="work">
-          <p className="lead-sentence">{say('experimentPage.kitchens-are-taken-as-usual-every')}</p>
-          <p>{say('experimentPage.families-see-beside-each-need-what')}</p>
-        </main>
-      )}
+      {here === 'kitchens' && <Kitchens id={id} usual={assignment?.class} />}
       {here === 'issue' && <Issue id={id} review={review} assignments={mine} title={title} />}
       {here === 'run' && <Run assignment={assignment} id={id} />}
       {here === 'collect' && <Collect assignment={assignment} id={id} />}

@@ -1,0 +1,70 @@
+package e2e
+
+import (
+	"fmt"
+	"strings"
+	"testing"
+)
+
+// said taps an answer about a thing of the kitchen.
+func (p *page) said(thing, answer string) {
+	p.t.Helper()
+	p.until("the answer "+answer+" about "+thing, fmt.Sprintf(`(() => {
+		const f = [...document.querySelectorAll('fieldset')].find((x) => x.querySelector('legend')?.textContent === %q);
+		const l = f && [...f.querySelectorAll('label.choice')].find((x) => x.textContent.trim() === %q);
+		if (!l) return false; l.click(); return true; })()`, thing, answer))
+}
+
+// Two homes say what their kitchens have, one of them without a connection; a third
+// tells its teacher. The teacher sees what each will use, what to send and what helps.
+func TestKitchensGoTheWholeWay(t *testing.T) {
+	demo := theDemo(t)
+	teacher := tab(t, 1280, 800)
+	teacher.signIn(demo.base)
+	id := made(teacher, example(t, "thirsty-beans"))
+	if status := issued(teacher, id); status != 200 {
+		t.Fatalf("it is not issued: %v", status)
+	}
+	teacher.open(demo.base + "/experiments/" + id + "/kitchens")
+	teacher.sees("24 as designed")
+	teacher.sees("taken as usual")
+	teacher.fits("kitchens, no answers")
+	teacher.violations("kitchens, no answers")
+
+	p := tab(t, 390, 844)
+	line := newProxy(t, strings.TrimPrefix(demo.base, "http://"))
+	p.open(strings.Replace(demo.link("Gorse"), demo.base, line.base(), 1))
+	p.press("Go on")
+	p.press("Thirsty beans")
+	p.ticks("No")
+	p.writes("Your name (an adult)", "A. Gorsby")
+	p.press("We agree, begin")
+	p.press("Say what your kitchen has")
+	p.sees("Nothing here is wrong.")
+	p.said("table salt", "We can get it")
+	p.fits("a kitchen survey")
+	p.violations("a kitchen survey")
+	p.narrow("a kitchen survey")
+	line.cut()
+	p.said("A kitchen scale", "We have none")
+	p.sees("Kept on this phone")
+	line.heal()
+	evaluate[bool](p, `(() => { dispatchEvent(new Event('online')); return true; })()`)
+	p.until("it is sent", `!document.body.textContent.includes('Kept on this phone')`)
+	p.press("Enough for now")
+	p.sees("Getting ready")
+
+	teacher.open(demo.base + "/experiments/" + id + "/kitchens")
+	teacher.sees("1 needs a kit")
+	teacher.sees("kitchen scale · to send")
+	teacher.sees("To send or lend")
+	teacher.sees("1 more home takes part better")
+	teacher.press("Beck")
+	teacher.sees("Beck’s kitchen")
+	teacher.chooses("table salt", "can get it")
+	teacher.sees("to get")
+	teacher.ticks("rather takes part in another way")
+	teacher.sees("1 with shared readings")
+	teacher.violations("kitchens")
+	teacher.fits("kitchens")
+}

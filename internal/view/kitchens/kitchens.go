@@ -1,0 +1,251 @@
+package kitchens
+
+import (
+	"slices"
+
+	"github.com/google/uuid"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/fit"
+	"patient-kitchen/core/kitchen"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
+)
+
+// Question asks a home about one thing or tool of its kitchen.
+type Question struct {
+	ID    string   `json:"id" doc:"Of the material of the larder, or what is measured"`
+	Tool  bool     `json:"tool,omitempty" doc:"It asks what a tool shows; the answer is a smallest step, or none"`
+	Name  string   `json:"name"`
+	Note  string   `json:"note,omitempty" doc:"Which one is meant"`
+	Steps []string `json:"steps,omitempty" doc:"Of a tool: the smallest steps to choose from"`
+	Label bool     `json:"label,omitempty" doc:"Its label says a strength, in percent, that matters"`
+	For   string   `json:"for,omitempty" doc:"It could stand in for the thing of this id, and is asked only of a home that lacks that"`
+}
+
+// steps are what tools of a kitchen show, by what they measure.
+var steps = map[string][]string{
+	"mass":        {"1 g", "0.1 g", "0.01 g", "0.5 oz"},
+	"length":      {"1 mm", "0.25 in"},
+	"temperature": {"1 °C", "0.1 °C", "1 °F"},
+	"volume":      {"1 mL", "10 mL", "50 mL"},
+}
+
+// Asked are the questions of some designs: what each needs, in the order of their needs,
+// with what could stand in for it after it, then the tools that their readings take.
+func Asked(designs []*fit.Ways, language string) []Question {
+	var out []Question
+	seen := map[string]bool{}
+	for _, w := range designs {
+		for _, list := range w.ByNeed() {
+			for i, way := range list {
+				if seen[way.Material.ID] || steps[way.Measures()] != nil {
+					continue // a tool is asked by what it shows
+				}
+				seen[way.Material.ID] = true
+				q := Question{ID: way.Material.ID}
+				q.Name, _ = way.Material.Name.In(language)
+				if i == 0 {
+					q.Label = way.Percent > 0
+				} else {
+					q.For = list[0].Material.ID
+				}
+				out = append(out, q)
+			}
+		}
+	}
+	for _, what := range []string{"mass", "length", "temperature", "volume"} {
+		if slices.ContainsFunc(designs, func(w *fit.Ways) bool { return measures(w, what) }) {
+			out = append(out, Question{
+				ID: what, Tool: true, Steps: steps[what],
+				Name: text.Render(text.Message{ID: "kitchen.tool." + what}, language),
+			})
+		}
+	}
+	return out
+}
+
+// measures reports whether a design reads something by a tool, or lists one.
+func measures(w *fit.Ways, what string) bool {
+	for _, list := range w.ByNeed() {
+		if list[0].Measures() == what {
+			return true
+		}
+	}
+	return slices.ContainsFunc(w.Design().Readings, func(r design.Reading) bool {
+		u, ok := quantity.LookupUnit(r.Unit)
+		return ok && r.Sort() == design.QuantityKind && u.Dim == kitchen.Measures[what]
+	})
+}
+
+// Fields are a home's answers.
+type Fields struct {
+	Things    map[string]kitchen.Answer `json:"things" doc:"By the id of a material: have, get or none; what is left out was not said"`
+	Strengths map[string]float64        `json:"strengths,omitempty" doc:"By the id of a material: what its label says, in percent"`
+	Tools     map[string]string         `json:"tools,omitempty" doc:"By what is measured: the smallest step, or none"`
+	Otherwise bool                      `json:"otherwise,omitempty" doc:"The home rather takes part in another way"`
+}
+
+// Kitchen is the same as the core reads it.
+func (f Fields) Kitchen(home string) kitchen.Kitchen {
+	return kitchen.Kitchen{Home: home, Things: f.Things, Strengths: f.Strengths, Tools: f.Tools, Otherwise: f.Otherwise}
+}
+
+// Page is a home's survey.
+type Page struct {
+	Questions []Question `json:"questions"`
+	Answers   Fields     `json:"answers"`
+	Answered  bool       `json:"answered" doc:"The home has said something before"`
+}
+
+// Matrix is the Kitchens station for one class.
+type Matrix struct {
+	Class     uuid.UUID   `json:"class"`
+	ClassName string      `json:"class_name"`
+	Says      string      `json:"says" doc:"The class in a sentence"`
+	Needs     []Head      `json:"needs"`
+	Homes     []Row       `json:"homes" doc:"What needs a look first"`
+	Packing   []Packed    `json:"packing"`
+	Helps     []Help      `json:"helps" doc:"The most helpful first"`
+	Questions []Question  `json:"questions" doc:"What homes are asked for this experiment"`
+	Variants  int         `json:"variants"`
+	Classes   []ClassName `json:"classes" doc:"The teacher's classes"`
+}
+
+// ClassName is a class to choose.
+type ClassName struct {
+	ID   uuid.UUID `json:"id"`
+	Name string    `json:"name"`
+}
+
+// Head is a need as a column.
+type Head struct {
+	Need string `json:"need"`
+	Name string `json:"name"`
+}
+
+// Row is a home's plan.
+type Row struct {
+	Home     uuid.UUID `json:"home"`
+	Nickname string    `json:"nickname"`
+	Verdict  string    `json:"verdict" enum:"as-designed,with-substitutes,needs-a-kit,part,shared-readings"`
+	Assumed  bool      `json:"assumed,omitempty" doc:"It has answered nothing and is taken as usual"`
+	Cells    []Cell    `json:"cells" doc:"In the order of needs"`
+	Shared   []string  `json:"shared" doc:"Names of readings that come from the teacher"`
+	Answers  Fields    `json:"answers"`
+}
+
+// Cell is what a home uses for a need; only what departs has words.
+type Cell struct {
+	Name    string `json:"name,omitempty" doc:"Of what is used, where it is not the design's own"`
+	Amount  string `json:"amount,omitempty"`
+	Class   string `json:"class" enum:"pools,scales,separate,unsuitable"`
+	Why     string `json:"why,omitempty"`
+	Own     bool   `json:"own"`
+	Get     bool   `json:"get,omitempty"`
+	Kit     bool   `json:"kit,omitempty"`
+	Assumed bool   `json:"assumed,omitempty"`
+	Without bool   `json:"without,omitempty"`
+}
+
+// Packed is a thing to send, and to which homes.
+type Packed struct {
+	Name  string   `json:"name"`
+	Homes []string `json:"homes" doc:"Nicknames"`
+}
+
+// Help is what a thing would do.
+type Help struct {
+	Name     string `json:"name"`
+	Homes    int    `json:"homes" doc:"How many would take part better"`
+	Variants int    `json:"variants" doc:"How many versions there would then be"`
+}
+
+// Home is a home with its answers.
+type Home struct {
+	ID       uuid.UUID
+	Nickname string
+	Answers  Fields
+}
+
+// MatrixOf lays a plan out for the page. The homes are in the order of the plan's.
+func MatrixOf(w *fit.Ways, homes []Home, class kitchen.Class, plan fit.Plan, language string) Matrix {
+	d := w.Design()
+	out := Matrix{
+		Needs: []Head{}, Homes: []Row{}, Packing: []Packed{}, Helps: []Help{}, Classes: []ClassName{},
+		Questions: append([]Question{}, Asked([]*fit.Ways{w}, language)...), Variants: len(plan.Variants),
+		Says: text.Render(plan.Sentence(), language),
+	}
+	report := w.ReportOf(class, plan)
+	nick := map[string]string{}
+	for i, p := range plan.Homes {
+		nick[p.Home] = homes[i].Nickname
+		if i == 0 {
+			for _, x := range p.Choices {
+				n, _ := d.Need(x.Need)
+				name, _ := n.Name.In(language)
+				out.Needs = append(out.Needs, Head{x.Need, name})
+			}
+		}
+		out.Homes = append(out.Homes, rowOf(d, &plan.Homes[i], homes[i], language))
+	}
+	name := func(id string) string {
+		m, ok := d.Larder().Material(id)
+		if !ok {
+			return id
+		}
+		s, _ := m.Name.In(language)
+		return s
+	}
+	for _, p := range report.Packing {
+		names := make([]string, len(p.Homes))
+		for i, h := range p.Homes {
+			names[i] = nick[h]
+		}
+		out.Packing = append(out.Packing, Packed{name(p.Material), names})
+	}
+	for _, h := range report.Helps {
+		out.Helps = append(out.Helps, Help{name(h.Material), h.Homes, h.Variants})
+	}
+	slices.SortStableFunc(out.Homes, func(a, b Row) int {
+		return worst(b) - worst(a)
+	})
+	return out
+}
+
+// worst is how much a home's row needs a look.
+func worst(r Row) int {
+	at := slices.Index(fit.Verdicts, fit.Verdict(r.Verdict))
+	if r.Assumed {
+		return 0
+	}
+	return at
+}
+
+func rowOf(d *design.Document, p *fit.HomePlan, h Home, language string) Row {
+	row := Row{
+		Home: h.ID, Nickname: h.Nickname, Verdict: string(p.Verdict), Assumed: p.Assumed, Answers: h.Answers,
+		Cells: []Cell{}, Shared: []string{},
+	}
+	if row.Answers.Things == nil {
+		row.Answers.Things = map[string]kitchen.Answer{}
+	}
+	for _, x := range p.Choices {
+		c := Cell{Class: string(x.Class), Own: x.Own, Get: x.Get, Kit: x.Kit, Assumed: x.Assumed, Without: x.Without}
+		if !x.Own || x.Kit {
+			c.Name, _ = x.Material.Name.In(language)
+			c.Why = text.Render(x.Because, language)
+		}
+		if n, ok := d.Need(x.Need); ok && x.Amount.Value > 0 {
+			c.Amount = text.Render(x.Said(n), language)
+		}
+		row.Cells = append(row.Cells, c)
+	}
+	for _, t := range p.Readings {
+		if r, ok := d.Reading(t.Reading); ok && t.Shared {
+			name, _ := r.Name.In(language)
+			row.Shared = append(row.Shared, name)
+		}
+	}
+	return row
+}

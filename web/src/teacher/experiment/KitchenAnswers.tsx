@@ -1,0 +1,95 @@
+import { useState } from 'react';
+import FormSelect from 'react-bootstrap/FormSelect';
+import { api, got, type Schemas } from '../../api/client';
+import { ProblemLine } from '../parts/states';
+import { say } from '../words';
+
+type Answers = Schemas['Fields'];
+
+/** What a home told its teacher of its kitchen, typed in: a change is kept at once. */
+export function KitchenAnswers({
+  of,
+  questions,
+  answers,
+  onSaved,
+}: {
+  of: { class: string; home: string };
+  questions: Schemas['Question'][];
+  answers: Answers;
+  onSaved: () => void;
+}) {
+  const [now, setNow] = useState(answers);
+  const [error, setError] = useState<unknown>();
+  const save = async (next: Answers) => {
+    setNow(next);
+    setError(undefined);
+    try {
+      await got(
+        api.PUT('/api/v1/classes/{class}/homes/{home}/kitchen', {
+          params: { path: of },
+          body: next,
+        }),
+      );
+      onSaved();
+    } catch (e) {
+      setError(e);
+    }
+  };
+  const thing = (id: string, answer: string) => {
+    const things = { ...now.things };
+    if (answer) things[id] = answer;
+    else delete things[id];
+    void save({ ...now, things });
+  };
+  const tool = (id: string, step: string) => {
+    const tools = { ...now.tools };
+    if (step) tools[id] = step;
+    else delete tools[id];
+    void save({ ...now, tools });
+  };
+  const shown = questions.filter((q) => !q.for || now.things[q.for] === 'none');
+  return (
+    <section aria-label={say('kitchens.what-it-has')}>
+      <h3>{say('kitchens.what-it-has')}</h3>
+      {shown.map((q) => (
+        <div key={q.id} className="field-row">
+          <label className="grows" htmlFor={`kitchen-${q.id}`}>
+            {q.name}
+          </label>
+          <div className="field-150">
+            <FormSelect
+              id={`kitchen-${q.id}`}
+              value={(q.tool ? now.tools?.[q.id] : now.things[q.id]) ?? ''}
+              onChange={(e) => (q.tool ? tool : thing)(q.id, e.target.value)}
+            >
+              <option value="">{say('kitchens.not-said')}</option>
+              {(q.tool
+                ? (q.steps ?? []).map((s) => [s, say('kitchens.shows', { step: s })])
+                : [
+                    ['have', say('kitchens.have')],
+                    ['get', say('kitchens.can-get')],
+                  ]
+              ).map(([value, words]) => (
+                <option key={value} value={value}>
+                  {words}
+                </option>
+              ))}
+              <option value="none">{say('kitchens.has-none')}</option>
+            </FormSelect>
+          </div>
+        </div>
+      ))}
+      <span className="tick">
+        <input
+          type="checkbox"
+          className="form-check-input m-0"
+          id="kitchen-otherwise"
+          checked={now.otherwise ?? false}
+          onChange={(e) => void save({ ...now, otherwise: e.target.checked })}
+        />
+        <label htmlFor="kitchen-otherwise">{say('kitchens.rather-otherwise')}</label>
+      </span>
+      <ProblemLine error={error} />
+    </section>
+  );
+}

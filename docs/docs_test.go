@@ -114,7 +114,7 @@ func TestKitchensAgainstTheirSchema(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if err := compiled.Validate(read("examples/moorland.kitchens.json")); err != nil {
+	if err := compiled.Validate(read("examples/kitchens/moorland.json")); err != nil {
 		t.Error(err)
 	}
 	if compiled.Validate(map[string]any{"homes": []any{map[string]any{"things": map[string]any{}}}}) == nil {

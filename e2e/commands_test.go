@@ -370,7 +370,7 @@ func TestCheckCommand(t *testing.T) {
 // time; a file that is none is refused with its place.
 func TestFitCommand(t *testing.T) {
 	url := database(t)
-	args := []string{"fit", "../docs/examples/thirsty-beans.json", "../docs/examples/moorland.kitchens.json"}
+	args := []string{"fit", "../docs/examples/thirsty-beans.json", "../docs/examples/kitchens/moorland.json"}
 	out, errs, status := command(t, url, "", args...)
 	if status != 0 {
 		t.Fatalf("%d %s", status, errs)

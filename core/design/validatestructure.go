@@ -26,7 +26,12 @@ func (v *validator) structure() {
 	for i, s := range v.d.Steps {
 		for k, id := range s.Crew {
 			if !v.known("crew", id) {
-				v.say(Error, "unknown-crew", fmt.Sprintf("/steps/%d/crew/%d", i, k), text.Args{"typed": id, "step": s.Title})
+				v.say(
+					Error,
+					"unknown-crew",
+					fmt.Sprintf("/steps/%d/crew/%d", i, k),
+					text.Args{"typed": id, "step": s.Title},
+				)
 			}
 		}
 	}
@@ -120,7 +125,12 @@ func (v *validator) sections() {
 		for k, id := range s.Steps {
 			at, ok := v.d.Step(id)
 			if !ok || in[id] || before >= 0 && at != before+1 {
-				v.say(Error, "section-steps", fmt.Sprintf("%s/steps/%d", path, k), text.Args{"typed": id, "name": s.Title})
+				v.say(
+					Error,
+					"section-steps",
+					fmt.Sprintf("%s/steps/%d", path, k),
+					text.Args{"typed": id, "name": s.Title},
+				)
 				break
 			}
 			in[id], before = true, at

@@ -87,7 +87,7 @@ func TestFitIsTheBest(t *testing.T) {
 	tried, several := 0, 0
 	for _, name := range []string{"sour-lemon", "thirsty-beans", "warm-wraps", "vanishing-sugar"} {
 		w := ready(t, name)
-		for draw := 0; draw < 4000 && tried < 400; draw++ {
+		for draw := 0; draw < 1500 && tried < 80; draw++ {
 			var c kitchen.Class
 			all, product := [][][]picked{}, 1
 			for h := range 2 + rng.Intn(5) {
@@ -97,7 +97,7 @@ func TestFitIsTheBest(t *testing.T) {
 				all = append(all, plans)
 				product *= len(plans)
 			}
-			if product < 2 || product > 20_000 {
+			if product < 2 || product > 5_000 {
 				continue
 			}
 			tried++
@@ -133,7 +133,7 @@ func TestFitIsTheBest(t *testing.T) {
 		}
 		tried = 0
 	}
-	if several < 20 {
+	if several < 10 {
 		t.Errorf("only %d classes had to have several variants", several)
 	}
 }
@@ -145,12 +145,14 @@ func TestFitKeepsItsPromises(t *testing.T) {
 	rng := rand.New(rand.NewSource(11))
 	for _, name := range docs.Ready {
 		w := ready(t, name)
-		for range 30 {
+		for range 12 {
 			var c kitchen.Class
 			for h := range 1 + rng.Intn(8) {
 				k := drawn(rng, w, fmt.Sprintf("home %d", h), 0.3)
 				if rng.Intn(3) == 0 {
-					k.People.Answered, k.People.Allergens = true, []string{[]string{"milk", "gluten", "nuts", "egg"}[rng.Intn(4)]}
+					k.People.Answered, k.People.Allergens = true, []string{
+						[]string{"milk", "gluten", "nuts", "egg"}[rng.Intn(4)],
+					}
 				}
 				c.Homes = append(c.Homes, k)
 			}
@@ -175,7 +177,12 @@ func TestFitKeepsItsPromises(t *testing.T) {
 						a, said := says(k, &other)
 						there := a == kitchen.Have || a == kitchen.Get || !said && other.Own
 						if there && !avoided(&k.People, other.Material) && other.rank() < x.rank() {
-							t.Fatalf("%s: %s is used where %s would depart less", name, x.Material.ID, other.Material.ID)
+							t.Fatalf(
+								"%s: %s is used where %s would depart less",
+								name,
+								x.Material.ID,
+								other.Material.ID,
+							)
 						}
 					}
 				}
@@ -211,7 +218,7 @@ func names(p HomePlan) (out []string) {
 func TestAgainKeepsTheOthers(t *testing.T) {
 	rng := rand.New(rand.NewSource(13))
 	w := ready(t, "sour-lemon")
-	for range 200 {
+	for range 80 {
 		var c kitchen.Class
 		for h := range 4 {
 			c.Homes = append(c.Homes, drawn(rng, w, fmt.Sprintf("home %d", h), 0.5))
@@ -310,7 +317,8 @@ func TestVerdicts(t *testing.T) {
 		Home: "Adder", Things: map[string]kitchen.Answer{"scale-kitchen": kitchen.None}, Tools: map[string]string{"mass": kitchen.NoTool},
 	}}}
 	if r := w.ReportOf(adder, w.Fit(adder)); len(r.Helps) != 1 || r.Helps[0].Material != "scale-kitchen" || r.Helps[0].Homes != 1 ||
-		len(r.Packing) != 1 || r.Plans[0].Kit[0] != "scale-kitchen" {
+		len(r.Packing) != 1 ||
+		r.Plans[0].Kit[0] != "scale-kitchen" {
 		t.Errorf("what helps is %+v, what is sent %+v", r.Helps, r.Packing)
 	}
 	milk := w.Fit(kitchen.Class{Homes: []kitchen.Kitchen{{
@@ -368,7 +376,7 @@ func TestFitIsFast(t *testing.T) {
 	w := ready(t, "thirsty-beans")
 	rng := rand.New(rand.NewSource(3))
 	took := map[int]time.Duration{}
-	for _, n := range []int{30, 3000} {
+	for _, n := range []int{30, 1500} {
 		var c kitchen.Class
 		for h := range n {
 			c.Homes = append(c.Homes, drawn(rng, w, fmt.Sprint(h), 0.2))
@@ -377,8 +385,8 @@ func TestFitIsFast(t *testing.T) {
 		w.Fit(c)
 		took[n] = time.Since(began)
 	}
-	t.Logf("30 homes %v, 3,000 homes %v", took[30], took[3000])
-	if took[30] > 2*time.Second || took[3000] > 25*time.Second {
-		t.Errorf("30 homes took %v, 3,000 %v", took[30], took[3000])
+	t.Logf("30 homes %v, 1,500 homes %v", took[30], took[1500])
+	if took[30] > 2*time.Second || took[1500] > 15*time.Second {
+		t.Errorf("30 homes took %v, 1,500 %v", took[30], took[1500])
 	}
 }

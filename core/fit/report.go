@@ -180,7 +180,15 @@ func (p Plan) Sentence() text.Message {
 	if assumed > 0 {
 		id = "fit.class-assumed"
 	}
-	return text.M(id, "parts", parts, "variants", text.M("fit.variants", "n", max(1, len(p.Variants))), "assumed", assumed)
+	return text.M(
+		id,
+		"parts",
+		parts,
+		"variants",
+		text.M("fit.variants", "n", max(1, len(p.Variants))),
+		"assumed",
+		assumed,
+	)
 }
 
 // helps are the things that would let the most homes take part better, worked out by
@@ -221,7 +229,11 @@ func (w *Ways) helps(c kitchen.Class, before Plan) []HelpReport {
 		}
 	}
 	slices.SortStableFunc(out, func(a, b HelpReport) int {
-		return cmp.Or(-cmp.Compare(a.Homes, b.Homes), cmp.Compare(a.Variants, b.Variants), strings.Compare(a.Need, b.Need))
+		return cmp.Or(
+			-cmp.Compare(a.Homes, b.Homes),
+			cmp.Compare(a.Variants, b.Variants),
+			strings.Compare(a.Need, b.Need),
+		)
 	})
 	return out
 }

@@ -58,8 +58,11 @@ func (b *Book) within(c *Cell, l design.Limit) {
 	high, hasHigh := quantity.ParseOK(l.High)
 	if hasLow && v.SI() < low.SI() || hasHigh && v.SI() > high.SI() {
 		c.Understood.Checks = append(c.Understood.Checks, reading.Check{
-			Code:    "not-as-chosen",
-			Message: text.Message{ID: "notebook.not-as-chosen", Args: text.Args{"thing": b.Called(c.Slot.Object, b.Writer.Language)}},
+			Code: "not-as-chosen",
+			Message: text.Message{
+				ID:   "notebook.not-as-chosen",
+				Args: text.Args{"thing": b.Called(c.Slot.Object, b.Writer.Language)},
+			},
 		})
 	}
 }

@@ -86,7 +86,11 @@ func (a *App) SaveKitchen(ctx context.Context, who TeacherActor, class, home uui
 
 func (a *App) kitchenRow(class, home uuid.UUID, f kitchens.Fields, byTeacher bool) (store.Kitchen, error) {
 	if n := len(f.Things) + len(f.Strengths) + len(f.Tools); n > mostAnswers {
-		return store.Kitchen{}, refusal.Field("things", refusal.Rule("most-parts", "n", mostAnswers), `{"table-salt": "have"}`)
+		return store.Kitchen{}, refusal.Field(
+			"things",
+			refusal.Rule("most-parts", "n", mostAnswers),
+			`{"table-salt": "have"}`,
+		)
 	}
 	k := f.Kitchen("")
 	if err := k.Check(); err != nil {
@@ -125,7 +129,10 @@ func (a *App) Kitchens(
 	}
 	d, err := design.Read(e.Draft)
 	if err != nil {
-		return kitchens.Matrix{}, &refusal.Refused{Code: "document"}
+		return kitchens.Matrix{}, &refusal.Refused{
+			Code:  "unreadable",
+			Words: refusal.Why("unreadable", "problem", err.Error()),
+		}
 	}
 	ways := fit.WaysOf(&d)
 	of.Measures = classes[at].UnitSystem

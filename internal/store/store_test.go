@@ -340,7 +340,7 @@ func TestAttemptsAreCountedInWindows(t *testing.T) {
 // A database of the first release is brought to this schema with all it holds.
 func TestAnOlderDatabaseIsMigrated(t *testing.T) {
 	f := fill(t)
-	for _, sql := range []string{`DROP TABLE own_entry, version_sheet, assessment, incident_event`, `ALTER TABLE incident DROP COLUMN said_at`, `ALTER TABLE class DROP COLUMN needs_assessment, DROP COLUMN changes`, `ALTER TABLE home DROP COLUMN note`, `ALTER TABLE experiment ALTER COLUMN title TYPE text USING title ->> 'en'`, `DROP INDEX permission_home, entry_fact, entry_shared, entry_sent`, `CREATE INDEX permission_assignment ON permission_event (class_id, assignment_id, at)`, `DELETE FROM goose_db_version WHERE version_id > 1`} {
+	for _, sql := range []string{`DROP TABLE own_entry, kitchen, version_sheet, assessment, incident_event`, `ALTER TABLE incident DROP COLUMN said_at`, `ALTER TABLE class DROP COLUMN needs_assessment, DROP COLUMN changes`, `ALTER TABLE home DROP COLUMN note`, `ALTER TABLE experiment ALTER COLUMN title TYPE text USING title ->> 'en'`, `DROP INDEX permission_home, entry_fact, entry_shared, entry_sent`, `CREATE INDEX permission_assignment ON permission_event (class_id, assignment_id, at)`, `DELETE FROM goose_db_version WHERE version_id > 1`} {
 		_, err := f.Pool().Exec(ctx, sql)
 		must(t, err)
 	}

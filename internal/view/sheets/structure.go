@@ -36,7 +36,9 @@ func (w *writer) objects(d *design.Document, o *design.Object) []ObjectRow {
 	for n := 1; n <= o.Count; n++ {
 		called, _ := o.Called(n).In(w.language)
 		out = append(out, ObjectRow{
-			ID: o.IDOf(n), Sort: o.ID, What: w.say(o.What), Name: called, Must: must, Never: w.say(o.Never), Apart: apart,
+			ID: o.IDOf(
+				n,
+			), Sort: o.ID, What: w.say(o.What), Name: called, Must: must, Never: w.say(o.Never), Apart: apart,
 		})
 	}
 	return out

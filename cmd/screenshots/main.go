@@ -60,7 +60,7 @@ func shots() []shot {
 		{name: "run", path: "/experiments/{e}/run"},
 		{name: "collect", path: "/experiments/{e}/collect"},
 		{name: "compare", path: "/experiments/{e}/compare"},
-		{name: "class", path: "/classes/{c}"},
+		{name: "kitchens", path: "/experiments/{lemon}/kitchens?class={c}"},
 		{name: "levels", path: "/experiments/{sugar}/compare"},
 		{name: "workbench", path: "/workbench?ask=cooling"},
 		{name: "family-permission", phone: true, steps: []action{click("Go on"), pause(500)}},

@@ -1,8 +1,7 @@
-// Package fit will make a home plan for each kitchen: substitutes, converted
-// amounts, what to send, with few distinct variants over the class. What it
-// has so far are the lists of a whole experiment: what is needed, and what may
-// be used instead.
+// Package fit makes the experiment of each kitchen: what a home uses for every need, in
+// which amount, what has to be sent, which readings it can take, with the fewest
+// versions over the class. Beside that it writes the lists of a whole experiment.
 //
-// It must never choose anything that package safety bars. Start reading at
-// [Materials].
+// It must never choose anything that package safety bars. Start reading at [WaysOf] and
+// [Ways.Fit]; the choice of the fewest versions is in variants.go.
 package fit

@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"patient-kitchen/internal/api"
+	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/view/kitchens"
 )
 
@@ -45,6 +46,11 @@ func TestKitchensOfAClass(t *testing.T) {
 	}
 	if len(m.Packing) != 1 || m.Packing[0].Homes[0] != "Fern" || len(m.Helps) != 1 || m.Helps[0].Homes != 1 {
 		t.Errorf("%+v %+v", m.Packing, m.Helps)
+	}
+	alone := sc.site.teacher("alone@school.example") // has no class yet
+	own := want[app.DraftView](alone, "POST", "/experiments", map[string]string{"example": "thirsty-beans"})
+	if m := want[kitchens.Matrix](alone, "GET", "/experiments/"+own.ID.String()+"/kitchens", nil); len(m.Classes)+len(m.Homes) != 0 {
+		t.Errorf("%+v", m)
 	}
 	of := strings.TrimPrefix(fern.home, "/home/")
 	want[api.Done](sc.teacher, "POST", sc.path("/homes/"+of+"/erase"), nil)

@@ -119,8 +119,11 @@ func (a *App) Kitchens(
 		return kitchens.Matrix{}, err
 	}
 	at := slices.IndexFunc(classes, func(c store.ClassRow) bool { return c.ID == class })
-	if at < 0 && class != uuid.Nil || len(classes) == 0 {
+	if at < 0 && class != uuid.Nil {
 		return kitchens.Matrix{}, refusal.ErrNotFound
+	}
+	if len(classes) == 0 {
+		return kitchens.NoClass(), nil
 	}
 	at = max(0, at)
 	homes, of, err := a.kitchensOf(ctx, classes[at].ID)

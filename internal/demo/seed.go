@@ -137,6 +137,9 @@ func Seed(ctx context.Context, a *app.App, now time.Time, seed uint64) error {
 	if err != nil {
 		return err
 	}
+	if err := s.kitchens(homes); err != nil {
+		return err
+	}
 	for i, h := range homes {
 		if err := s.home(i, h, lesson); err != nil {
 			return fmt.Errorf("%s: %w", h.Nickname, err)

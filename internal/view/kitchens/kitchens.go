@@ -168,13 +168,21 @@ type Home struct {
 	Answers  Fields
 }
 
+// NoClass is the station of a teacher who has no class yet.
+func NoClass() Matrix {
+	return Matrix{
+		Needs: []Head{}, Homes: []Row{}, Packing: []Packed{}, Helps: []Help{}, Classes: []ClassName{}, Questions: []Question{},
+	}
+}
+
 // MatrixOf lays a plan out for the page. The homes are in the order of the plan's.
 func MatrixOf(w *fit.Ways, homes []Home, class kitchen.Class, plan fit.Plan, language string) Matrix {
 	d := w.Design()
-	out := Matrix{
-		Needs: []Head{}, Homes: []Row{}, Packing: []Packed{}, Helps: []Help{}, Classes: []ClassName{},
-		Questions: append([]Question{}, Asked([]*fit.Ways{w}, language)...), Variants: len(plan.Variants),
-		Says: text.Render(plan.Sentence(), language),
+	out := NoClass()
+	out.Questions = append(out.Questions, Asked([]*fit.Ways{w}, language)...)
+	out.Variants = len(plan.Variants)
+	if len(homes) > 0 {
+		out.Says = text.Render(plan.Sentence(), language)
 	}
 	report := w.ReportOf(class, plan)
 	nick := map[string]string{}

@@ -10,8 +10,19 @@ import { useWords } from '../words';
 import { Notes } from './Notes';
 import { PhotoField, Thumbnail } from './PhotoField';
 
-const DrawField = lazy(() => import('./DrawField').then((m) => ({ default: m.DrawField })));
-const ChartField = lazy(() => import('./ChartField').then((m) => ({ default: m.ChartField })));
+const draw = () => import('./DrawField').then((m) => ({ default: m.DrawField }));
+const chart = () => import('./ChartField').then((m) => ({ default: m.ChartField }));
+const DrawField = lazy(() => draw().catch(() => ({ default: NotHere })));
+const ChartField = lazy(() => chart().catch(() => ({ default: NotHere })));
+
+/** Fetches what is drawn or charted with before it is needed: by then there may be no connection. */
+export const fetchEvidence = () => Promise.allSettled([draw(), chart()]);
+
+/** In the place of a part that did not come before the connection went; another way stands below it. */
+function NotHere() {
+  const t = useWords();
+  return <p className="doubt">{t('partOffline')}</p>;
+}
 
 export interface EvidenceProps extends WorkProps {
   typing: Typing;

@@ -1,8 +1,9 @@
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 import { Book } from '../phone/book';
 import type { Sheet } from '../phone/useHome';
 import { useCore } from '../phone/useCore';
 import type { WorkProps } from '../phone/work';
+import { fetchEvidence } from './EvidenceField';
 import { Permission } from './Permission';
 import { Prediction } from './Prediction';
 import { Ready } from './Ready';
@@ -10,15 +11,32 @@ import { StepPage } from './StepPage';
 
 // What comes last, or to few, comes after the first page; the service worker keeps it
 // with the rest.
-const later = {
-  Result: lazy(() => import('./Result').then((m) => ({ default: m.Result }))),
-  Conclusion: lazy(() => import('./Result').then((m) => ({ default: m.Conclusion }))),
-  Sent: lazy(() => import('./Sent').then((m) => ({ default: m.Sent }))),
-  Stopped: lazy(() => import('./Stopped').then((m) => ({ default: m.Stopped }))),
-  Kitchen: lazy(() => import('./Kitchen').then((m) => ({ default: m.Kitchen }))),
-  Rest: lazy(() => import('./Rest').then((m) => ({ default: m.Rest }))),
-  Watch: lazy(() => import('./Watch').then((m) => ({ default: m.Watch }))),
+const loads = {
+  Result: () => import('./Result').then((m) => ({ default: m.Result })),
+  Conclusion: () => import('./Result').then((m) => ({ default: m.Conclusion })),
+  Sent: () => import('./Sent').then((m) => ({ default: m.Sent })),
+  Stopped: () => import('./Stopped').then((m) => ({ default: m.Stopped })),
+  Kitchen: () => import('./Kitchen').then((m) => ({ default: m.Kitchen })),
+  Rest: () => import('./Rest').then((m) => ({ default: m.Rest })),
+  Watch: () => import('./Watch').then((m) => ({ default: m.Watch })),
 };
+const later = {
+  Result: lazy(loads.Result),
+  Conclusion: lazy(loads.Conclusion),
+  Sent: lazy(loads.Sent),
+  Stopped: lazy(loads.Stopped),
+  Kitchen: lazy(loads.Kitchen),
+  Rest: lazy(loads.Rest),
+  Watch: lazy(loads.Watch),
+};
+
+/** Once a home may begin, all that comes later is fetched: by then there may be no connection, and a page must not be missing. */
+function useFetched(begun: boolean) {
+  useEffect(() => {
+    if (begun)
+      void Promise.allSettled([...Object.values(loads).map((load) => load()), fetchEvidence()]);
+  }, [begun]);
+}
 
 /** One assignment, from permission to sent. Which page is shown follows from the address, and else from what was done so far. */
 export function Work(props: Omit<WorkProps, 'book'> & { view: string; number: number }) {
@@ -35,6 +53,7 @@ function Page({
   ...rest
 }: Omit<WorkProps, 'book'> & { view: string; number: number }) {
   const { sheet, state, go } = rest;
+  useFetched(sheet.permission.state === 'granted');
   useCore(); // it is on the phone before the first reading, however the connection is by then
   const book = new Book(state.entries, sheet.assignment);
   const props: WorkProps = { ...rest, book };

@@ -58,7 +58,7 @@ export function Kitchens({ id, usual }: { id: string; usual: string | undefined 
   return (
     <div className={row ? 'with-sheet' : ''}>
       <main className="work">
-        <p className="lead-sentence">{m.says}</p>
+        {m.says && <p className="lead-sentence">{m.says}</p>}
         {m.classes.length > 1 && (
           <div className="field-row mb-2">
             <div className="field-150">
@@ -80,11 +80,13 @@ export function Kitchens({ id, usual }: { id: string; usual: string | undefined 
           </div>
         )}
         {m.homes.length === 0 ? (
-          <p className="hint">{say('kitchens.no-homes-yet')}</p>
+          <p className="hint">
+            {say(m.classes.length === 0 ? 'kitchens.no-class-yet' : 'kitchens.no-homes-yet')}
+          </p>
         ) : (
           <Plans m={m} chosen={open} onOpen={setOpen} />
         )}
-        <p className="hint small">{say('kitchens.a-dot-is-as-designed')}</p>
+        {m.homes.length > 0 && <p className="hint small">{say('kitchens.a-dot-is-as-designed')}</p>}
         <Lists m={m} />
       </main>
       {row && (

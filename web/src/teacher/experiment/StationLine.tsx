@@ -74,7 +74,7 @@ export function StationLine({
               'done',
               jobs ? say('stationLine.jobs', { count: jobs }) : say('stationLine.no-adult-job'),
             ],
-    kitchens: ['open', say('stationLine.taken-as-usual')],
+    kitchens: ['open', say('stationLine.a-plan-each')],
     issue: assignment
       ? [
           'done',

@@ -9,13 +9,13 @@ import (
 // saidKitchens are what some homes of the class have said of theirs, by nickname; the
 // others are taken as usual.
 var saidKitchens = map[string]kitchens.Fields{
-	"Bracken": {Things: map[string]kitchen.Answer{"vinegar-white": kitchen.None, "lemon-juice-bottled": kitchen.Have}},
-	"Dunlin":  {Things: map[string]kitchen.Answer{"baking-soda": kitchen.Get, "vinegar-white": kitchen.Have}},
+	"Bracken": {Things: map[string]kitchen.Answer{"plastic-cup": kitchen.None, "drinking-glass": kitchen.Have}},
+	"Dunlin":  {Things: map[string]kitchen.Answer{"baking-soda": kitchen.Get, "lemon-whole": kitchen.Have}},
 	"Fern":    {Things: map[string]kitchen.Answer{"foil-standard": kitchen.None}, Tools: map[string]string{"temperature": "1 °C"}},
-	"Heather": {Things: map[string]kitchen.Answer{}, Tools: map[string]string{"temperature": kitchen.NoTool}},
+	"Heather": {Things: map[string]kitchen.Answer{"lemon-whole": kitchen.Get}, Tools: map[string]string{"temperature": kitchen.NoTool}},
 	"Kestrel": {Things: map[string]kitchen.Answer{"vinegar-white": kitchen.Have}, Strengths: map[string]float64{"vinegar-white": 6}},
 	"Merlin":  {Things: map[string]kitchen.Answer{"vinegar-white": kitchen.Have}, Tools: map[string]string{"mass": "0.1 g"}},
-	"Rowan":   {Things: map[string]kitchen.Answer{"foil-standard": kitchen.Get}, Tools: map[string]string{"mass": "0.1 g"}},
+	"Rowan":   {Things: map[string]kitchen.Answer{"baking-soda": kitchen.None}, Tools: map[string]string{"mass": "0.1 g"}},
 }
 
 // kitchens lets the homes say it.

@@ -49,9 +49,15 @@ func (d *Document) asks(t Take) bool {
 // Taken lists the slots that a step asks for, in the order of all slots.
 func (d *Document) Taken(s *Step) []Slot {
 	var out []Slot
-	for _, slot := range d.Slots() {
-		if slices.ContainsFunc(s.Takes, func(t Take) bool { return t.Has(slot) }) {
-			out = append(out, slot)
+	for i := range d.Readings {
+		r := &d.Readings[i]
+		if !slices.ContainsFunc(s.Takes, func(t Take) bool { return t.Reading == r.ID }) {
+			continue // its slots need not be laid out
+		}
+		for _, slot := range d.slotsOf(r) {
+			if slices.ContainsFunc(s.Takes, func(t Take) bool { return t.Has(slot) }) {
+				out = append(out, slot)
+			}
 		}
 	}
 	return out

@@ -141,10 +141,15 @@ func (j *judge) closing(step, action string) (Finding, int, bool) {
 	if !ok || does(&j.d.Steps[i], closing...) || j.d.Steps[i].Closed {
 		return Finding{}, 0, false
 	}
-	with := *j.d
-	with.Heard, with.Steps = nil, slices.Clone(j.d.Steps)
-	with.Steps[i].Actions = append(slices.Clone(with.Steps[i].Actions), action)
-	shut := j.asIf(&with)
+	if j.trial == nil { // one copy for all steps that are asked about: each is put back
+		trial := *j.d
+		trial.Heard, trial.Steps = nil, slices.Clone(j.d.Steps)
+		j.trial = &trial
+	}
+	was := j.trial.Steps[i].Actions
+	j.trial.Steps[i].Actions = append(slices.Clone(was), action)
+	defer func() { j.trial.Steps[i].Actions = was }()
+	shut := j.asIf(j.trial)
 	shut.mixtures()
 	if j.unshut == nil { // the same for every step that is asked about
 		before := j.asIf(j.d)

@@ -91,8 +91,9 @@ type judge struct {
 	vessels []vessel
 	missing []missing // amounts that something depends on
 	out     []Finding
-	at      []int           // place in the book of each finding
-	unshut  map[string]bool // keys of what mixtures say as the design stands, once asked
+	at      []int            // place in the book of each finding
+	unshut  map[string]bool  // keys of what mixtures say as the design stands, once asked
+	trial   *design.Document // the design with one step closed, while that is tried
 }
 
 type missing struct {

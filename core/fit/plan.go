@@ -136,7 +136,9 @@ func (w *Ways) fit(c kitchen.Class, fixed []string, keeps ...func(*kitchen.Kitch
 		if !ok {
 			g = &group{offers: w.offers(k, pins)}
 			byAnswers[answers] = g
-			groups = append(groups, g)
+			if !k.Otherwise { // who takes part in another way asks for no version
+				groups = append(groups, g)
+			}
 		}
 		g.size++
 		of[i] = g
@@ -153,7 +155,10 @@ func (w *Ways) fit(c kitchen.Class, fixed []string, keeps ...func(*kitchen.Kitch
 		} else {
 			plan, ok := done[of[i]]
 			if !ok {
-				o, _ := of[i].cheapest(variants)
+				o, served := of[i].cheapest(variants)
+				if !served {
+					o = of[i].offers[0]
+				}
 				plan = w.planned(k, o, judged)
 				done[of[i]] = plan
 			}

@@ -306,6 +306,13 @@ func TestVerdicts(t *testing.T) {
 	if p := w.Fit(kitchen.Class{Homes: []kitchen.Kitchen{fern}}).Homes[0]; p.Verdict != SharedReadings {
 		t.Errorf("a home that takes part in another way is %s", p.Verdict)
 	}
+	tarn := kitchen.Class{Homes: []kitchen.Kitchen{
+		{Home: "Tarn", Otherwise: true, Things: map[string]kitchen.Answer{own: kitchen.None, first: kitchen.Have, "scale-kitchen": kitchen.None}},
+		{Home: "Beck"},
+	}}
+	if r := w.ReportOf(tarn, w.Fit(tarn)); r.Variants != 1 || len(r.Packing) != 0 {
+		t.Errorf("a home that takes part in another way makes %d versions and is sent %+v", r.Variants, r.Packing)
+	}
 	lent := told(map[string]kitchen.Answer{"scale-kitchen": kitchen.None}, map[string]string{"mass": kitchen.NoTool})
 	if lent.Verdict != NeedsKit || lent.Readings[0].Shared {
 		t.Errorf("with a scale that is lent it is %s", lent.Verdict)

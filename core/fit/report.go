@@ -128,7 +128,7 @@ func (h *HomePlan) report(d *design.Document) PlanReport {
 				round(a.Value), a.Unit.Symbol, text.Render(x.Said(n), text.Languages[0]),
 			}
 		}
-		if x.Kit {
+		if x.Kit && h.Verdict != SharedReadings { // nothing is sent to who only looks on
 			r.Kit = append(r.Kit, x.Material.ID)
 		}
 		r.Choices = append(r.Choices, one)

@@ -4,6 +4,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"maps"
+	"regexp"
 	"slices"
 
 	"patient-kitchen/core/quantity"
@@ -20,6 +21,8 @@ type Kitchen struct {
 	People    People             `json:"people,omitzero" doc:"Facts of the home; kept from other homes"`
 	Otherwise bool               `json:"otherwise,omitempty" doc:"The home rather takes part in another way"`
 }
+
+var idPattern = regexp.MustCompile(`^[a-z0-9][a-z0-9-]{0,79}$`)
 
 // Answer is whether a home has a thing.
 type Answer string
@@ -96,6 +99,11 @@ func Read(raw []byte) (Class, error) {
 
 // Check says what in a kitchen cannot be, and where.
 func (k *Kitchen) Check() error {
+	for _, id := range slices.Concat(slices.Sorted(maps.Keys(k.Things)), slices.Sorted(maps.Keys(k.Strengths))) {
+		if !idPattern.MatchString(id) {
+			return fmt.Errorf("things: %.60q is no id of the larder, such as table-salt", id)
+		}
+	}
 	for _, id := range slices.Sorted(maps.Keys(k.Things)) {
 		if a := k.Things[id]; !slices.Contains(Answers, a) {
 			return fmt.Errorf("things.%s: “%s” is no answer; write have, get or none", id, a)

@@ -20,6 +20,7 @@ func TestRead(t *testing.T) {
 		{`{"homes": [{"home": "Fern", "tools": {"mass": "1 mL"}}]}`, "homes[0].tools.mass"},
 		{`{"homes": [{"home": "Fern", "tools": {"colour": "1"}}]}`, "mass, length, time"},
 		{`{"homes": [{"home": "Fern", "cupboard": 1}]}`, "cupboard"},
+		{`{"homes": [{"home": "Fern", "things": {"Salt \u0000": "have"}}]}`, "no id of the larder"},
 	} {
 		_, err := kitchen.Read([]byte(c[0]))
 		if got := said(err); c[1] == "" && got != "" || !strings.Contains(got, c[1]) {

@@ -69,6 +69,20 @@ func readTexts(d *design.Document) []line {
 		add(-1, true, fmt.Sprintf("/conditions/%d/name", i), c.Name)
 		add(-1, true, fmt.Sprintf("/conditions/%d/description", i), c.Description)
 	}
+	for i, st := range d.Stages {
+		add(-1, false, fmt.Sprintf("/stages/%d/word", i), st.Word)
+	}
+	for i, o := range d.Objects { // what must never be chosen is a prohibition, and no doing
+		add(-1, true, fmt.Sprintf("/objects/%d/what", i), o.What)
+	}
+	for i, r := range d.Crew {
+		add(-1, true, fmt.Sprintf("/crew/%d/does", i), r.Does)
+	}
+	for i, s := range d.Sections {
+		add(-1, true, fmt.Sprintf("/sections/%d/keep", i), s.Keep)
+		add(-1, true, fmt.Sprintf("/sections/%d/throw_away", i), s.ThrowAway)
+		add(-1, true, fmt.Sprintf("/sections/%d/needed_again", i), s.NeededAgain)
+	}
 	for i, v := range d.Kept {
 		add(-1, false, fmt.Sprintf("/kept/%d/name", i), v.Name)
 	}
@@ -99,6 +113,9 @@ func readTexts(d *design.Document) []line {
 	}
 	for i, e := range d.Evidence {
 		add(-1, false, fmt.Sprintf("/evidence/%d/must_show", i), e.MustShow)
+		for k, p := range e.Places {
+			add(-1, false, fmt.Sprintf("/evidence/%d/places/%d/word", i, k), p.Word)
+		}
 	}
 	for i, q := range d.Questions {
 		add(-1, false, fmt.Sprintf("/questions/%d/text", i), q.Text)

@@ -272,3 +272,25 @@ func TestTickedAndSaidAgree(t *testing.T) {
 		}
 	}
 }
+
+// What families read about parts of the work is listened to as the steps are: nobody
+// lights a candle in a part's or a person's words.
+func TestPartsAreListenedTo(t *testing.T) {
+	fire := text.Localized{"en": "Light the candle with a match.", "es": "Enciende la vela con un fósforo."}
+	for name, put := range map[string]func(d *design.Document){
+		"crew": func(d *design.Document) {
+			d.Crew = []design.Role{{ID: "a", Word: text.Localized{"en": "Lamp"}, Does: fire}}
+		},
+		"sections": func(d *design.Document) {
+			d.Sections = []design.Section{{ID: "a", Title: text.Localized{"en": "A"}, Keep: fire}}
+		},
+		"objects": func(d *design.Document) { d.Objects = []design.Object{{ID: "a", What: fire, Count: 1}} },
+	} {
+		d := plan("w: water-tap 100 mL\nj: mug\n---\na: pour with w in j")
+		before := len(judge(d).Findings)
+		put(d)
+		if asked := judge(d).Findings; len(asked) <= before {
+			t.Errorf("%s: nothing is asked about it", name)
+		}
+	}
+}

@@ -1,0 +1,79 @@
+package design_test
+
+import (
+	"strings"
+	"testing"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/text"
+)
+
+// What is wrong with the parts of an experiment, its evidence and its levels is named,
+// with its place, in every language; the sound design says none of it.
+func TestPartsAreExplained(t *testing.T) {
+	words := func(s string) text.Localized { return text.Localized{"en": s, "es": s} }
+	for _, c := range []struct {
+		code, path, example string
+		change              func(d *design.Document)
+	}{
+		{"one-stage", "/stages", "clearer-water", func(d *design.Document) { d.Stages = d.Stages[:1] }},
+		{"same-id", "/stages/1/id", "clearer-water", func(d *design.Document) { d.Stages[1].ID = "muddy" }},
+		{"no-name", "/stages/0/word", "clearer-water", func(d *design.Document) { d.Stages[0].Word = nil }},
+		{"no-stages", "/readings/0/per", "clearer-water", func(d *design.Document) { d.Stages = nil }},
+		{"stages-and-times", "/readings/0/times", "clearer-water", func(d *design.Document) { d.Readings[0].Times = []string{"1 min"} }},
+		{"part-not-taken", "/readings/0", "clearer-water", func(d *design.Document) { d.Steps[6].Takes = nil }},
+		{"unknown-take", "/steps/6/takes/0", "clearer-water", func(d *design.Document) { d.Steps[6].Takes[0].Stage = "steel" }},
+		{"section-empty", "/sections/0/steps", "clearer-water", func(d *design.Document) { d.Sections[0].Steps = nil }},
+		{"section-steps", "/sections/0/steps/1", "clearer-water", func(d *design.Document) { d.Sections[0].Steps = []string{"wash", "mix"} }},
+		{"bare-time", "/sections/0/latest", "clearer-water", func(d *design.Document) { d.Sections[0].Latest = "24" }},
+		{"unknown-crew", "/steps/3/crew/0", "clearer-water", func(d *design.Document) { d.Steps[3].Crew = []string{"cook"} }},
+		{"no-name", "/crew/0/does", "clearer-water", func(d *design.Document) { d.Crew[0].Does = nil }},
+		{"no-name", "/reduced/0/costs", "clearer-water", func(d *design.Document) { d.Reduced[0].Costs = nil }},
+		{"no-name", "/stands_for/1/means", "clearer-water", func(d *design.Document) { d.StandsFor[1].Means = nil }},
+		{"no-limits", "/limits", "clearer-water", func(d *design.Document) { d.Limits = nil }},
+		{"claim", "/claims/0", "clearer-water", func(d *design.Document) { d.Claims[0].Condition, d.Claims[0].Against = "muddy", "" }},
+		{"pair-steps", "/evidence/0", "clearer-water", func(d *design.Document) { d.Steps[3].Evidence = nil }},
+		{"instead-of-itself", "/evidence/1/instead", "clearer-water", func(d *design.Document) { d.Evidence[1].Instead = []design.EvidenceKind{"flow-chart"} }},
+		{"evidence-without-step", "/evidence/1", "clearer-water", func(d *design.Document) { d.Steps[6].Evidence = []string{"before-after"} }},
+		{"unknown-evidence", "/steps/0/evidence/0", "clearer-water", func(d *design.Document) { d.Steps[0].Evidence = []string{"film"} }},
+		{"bare-time", "/evidence/1/length", "clearer-water", func(d *design.Document) { d.Evidence[1].Length = "2" }},
+		{"stages-in-order", "/readings/0/stages", "three-shadows", func(d *design.Document) {
+			d.Readings[0] = design.Reading{ID: "height", Kind: design.StageOrderKind, Name: words("order")}
+		}},
+		{"object-count", "/objects/0/count", "three-shadows", func(d *design.Document) { d.Objects[0].Count = 0 }},
+		{"no-name", "/objects/0/what", "three-shadows", func(d *design.Document) { d.Objects[0].What = nil }},
+		{"no-objects", "/readings/0/per", "three-shadows", func(d *design.Document) { d.Objects = nil }},
+		{"limit-reading", "/objects/0/limits/0/reading", "three-shadows", func(d *design.Document) { d.Objects[0].Limits[0].Reading = "colour" }},
+		{"limit", "/objects/0/limits/0/apart", "three-shadows", func(d *design.Document) { d.Objects[0].Limits[0].Apart = "5 g" }},
+		{"bare-number", "/objects/0/limits/0/low", "three-shadows", func(d *design.Document) { d.Objects[0].Limits[0].Low = "8" }},
+		{"level-value", "/conditions/0/value", "vanishing-sugar", func(d *design.Document) { d.Conditions[0].Value = "cool" }},
+		{"unit", "/conditions/0/unit", "vanishing-sugar", func(d *design.Document) { d.Conditions[0].Value, d.Conditions[0].Unit = "15", "wug" }},
+		{"level-from", "/conditions/0/level_from", "vanishing-sugar", func(d *design.Document) { d.Conditions[0].LevelFrom = "left" }},
+		{"try-not-taken", "/readings/0", "vanishing-sugar", func(d *design.Document) { d.Readings[0].Per = nil; d.Steps[5].Takes = nil }},
+	} {
+		has := func(d *design.Document) bool {
+			for _, f := range design.Validate(d) {
+				if f.Code != c.code || f.Path != c.path {
+					continue
+				}
+				for _, language := range text.Languages {
+					for _, m := range []text.Message{f.Message, f.Mend} {
+						if s := text.Render(m, language); s == "" || strings.ContainsAny(s, "{}[]") {
+							t.Errorf("%s, %s: %q", c.code, language, s)
+						}
+					}
+				}
+				return true
+			}
+			return false
+		}
+		d := example(t, c.example)
+		if has(&d) {
+			t.Errorf("%s at %s is said of a sound design", c.code, c.path)
+		}
+		c.change(&d)
+		if !has(&d) {
+			t.Errorf("%s at %s is not said", c.code, c.path)
+		}
+	}
+}

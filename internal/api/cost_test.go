@@ -50,7 +50,11 @@ func TestCostOfScreens(t *testing.T) {
 		phone := sc.phone(names[0])
 		out := map[string]cost{}
 		for name, get := range map[string]func() answer{
-			"today":   func() answer { return sc.teacher.do("GET", "/assignments", nil) },
+			"today": func() answer { return sc.teacher.do("GET", "/assignments", nil) },
+			"kitchens": func() answer {
+				return sc.teacher.do("GET", "/experiments/"+sc.experiment.ID.String()+"/kitchens?class="+sc.class.ID.String(), nil)
+			},
+			"survey":  func() answer { return phone.do("GET", phone.home+"/kitchen", nil) },
 			"class":   func() answer { return sc.teacher.do("GET", sc.path("/homes"), nil) },
 			"results": func() answer { return sc.teacher.do("GET", sc.asPath("/results"), nil) },
 			"phone":   func() answer { return phone.do("GET", phone.home, nil) },
@@ -79,6 +83,8 @@ func TestCostOfScreens(t *testing.T) {
 	most := map[string]int64{
 		"today":    3,
 		"class":    5,
+		"kitchens": 6,
+		"survey":   7,
 		"results":  9,
 		"phone":    11,
 		"notebook": 9,

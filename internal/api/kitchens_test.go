@@ -47,6 +47,12 @@ func TestKitchensOfAClass(t *testing.T) {
 	if len(m.Packing) != 1 || m.Packing[0].Homes[0] != "Fern" || len(m.Helps) != 1 || m.Helps[0].Homes != 1 {
 		t.Errorf("%+v %+v", m.Packing, m.Helps)
 	}
+	bare := want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]any{"document": map[string]any{
+		"schema": 3, "title": map[string]string{"en": "Bare"}, "conditions": []any{}, "needs": []any{}, "steps": []any{},
+	}})
+	if m := want[kitchens.Matrix](sc.teacher, "GET", "/experiments/"+bare.ID.String()+"/kitchens", nil); len(m.Homes) != 3 || len(m.Needs) != 0 {
+		t.Errorf("an experiment made from nothing: %+v", m)
+	}
 	alone := sc.site.teacher("alone@school.example") // has no class yet
 	own := want[app.DraftView](alone, "POST", "/experiments", map[string]string{"example": "thirsty-beans"})
 	if m := want[kitchens.Matrix](alone, "GET", "/experiments/"+own.ID.String()+"/kitchens", nil); len(m.Classes)+len(m.Homes) != 0 {

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import FormControl from 'react-bootstrap/FormControl';
 import { useKept, type Typing } from '../phone/typing';
 import { useRemembered } from '../phone/useRemembered';
@@ -16,6 +16,8 @@ export function ObjectNames({
   ...props
 }: WorkProps & { objects: Chosen[]; typing: Typing }) {
   const t = useWords();
+  // A name given but still being stored counts too, however quickly the next one is typed.
+  const given = useRef(new Map<string, string>()).current;
   const sorts = [...new Set(objects.map((o) => o.sort))];
   return (
     <>
@@ -36,7 +38,7 @@ export function ObjectNames({
               </p>
             )}
             {ours.map((o) => (
-              <NameRow key={o.id} {...props} typing={typing} object={o} />
+              <NameRow key={o.id} {...props} typing={typing} object={o} given={given} />
             ))}
           </section>
         );
@@ -52,7 +54,8 @@ function NameRow({
   book,
   typing,
   object: o,
-}: WorkProps & { typing: Typing; object: Chosen }) {
+  given,
+}: WorkProps & { typing: Typing; object: Chosen; given: Map<string, string> }) {
   const t = useWords();
   const id = `name-${o.id}`;
   const kept = book.called(o.id);
@@ -63,10 +66,13 @@ function NameRow({
     const text = (typed ?? '').trim();
     if (!text || text === kept) return setTyped(undefined);
     const same = sheet.objects.some(
-      (x) => x.id !== o.id && book.called(x.id)?.toLowerCase() === text.toLowerCase(),
+      (x) =>
+        x.id !== o.id &&
+        (given.get(x.id) ?? book.called(x.id))?.toLowerCase() === text.toLowerCase(),
     );
     setTwice(same ? text : '');
     if (same) return; // two of one name cannot be told apart
+    given.set(o.id, text);
     await state.add(sheet.assignment, { kind: 'named', refers: o.id, text });
     setTyped(undefined);
   });

@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useRef, useState, type RefObject } from 'react';
 import FormControl from 'react-bootstrap/FormControl';
 import { useKept, type Typing } from '../phone/typing';
 import { useRemembered } from '../phone/useRemembered';
@@ -7,6 +7,7 @@ import type { WorkProps } from '../phone/work';
 import { useWords } from '../words';
 
 type Chosen = Sheet['objects'][number];
+type Given = RefObject<Map<string, string>>;
 const longest = 24;
 
 /** The things that a home chooses itself: what they have to be like, and what this home calls each. */
@@ -17,7 +18,7 @@ export function ObjectNames({
 }: WorkProps & { objects: Chosen[]; typing: Typing }) {
   const t = useWords();
   // A name given but still being stored counts too, however quickly the next one is typed.
-  const given = useRef(new Map<string, string>()).current;
+  const given = useRef(new Map<string, string>());
   const sorts = [...new Set(objects.map((o) => o.sort))];
   return (
     <>
@@ -55,7 +56,7 @@ function NameRow({
   typing,
   object: o,
   given,
-}: WorkProps & { typing: Typing; object: Chosen; given: Map<string, string> }) {
+}: WorkProps & { typing: Typing; object: Chosen; given: Given }) {
   const t = useWords();
   const id = `name-${o.id}`;
   const kept = book.called(o.id);
@@ -68,11 +69,11 @@ function NameRow({
     const same = sheet.objects.some(
       (x) =>
         x.id !== o.id &&
-        (given.get(x.id) ?? book.called(x.id))?.toLowerCase() === text.toLowerCase(),
+        (given.current.get(x.id) ?? book.called(x.id))?.toLowerCase() === text.toLowerCase(),
     );
     setTwice(same ? text : '');
     if (same) return; // two of one name cannot be told apart
-    given.set(o.id, text);
+    given.current.set(o.id, text);
     await state.add(sheet.assignment, { kind: 'named', refers: o.id, text });
     setTyped(undefined);
   });

@@ -110,7 +110,7 @@ func TestKindsStandInEveryPart(t *testing.T) {
 						t.Errorf("the file says nothing of %s", part)
 					}
 				}
-				paper, err := sheets.Print(d, "notebook", "en")
+				paper, err := sheets.Print(d, nil, "notebook", "en")
 				if err != nil {
 					t.Fatal(err)
 				}

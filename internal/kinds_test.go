@@ -249,7 +249,7 @@ func TestKindsStandEverywhere(t *testing.T) {
 			if err != nil || again[0].Book.Cells[1].State != notebook.HasValue {
 				t.Errorf("what went out does not come in again: %v", err)
 			}
-			paper, err := sheets.Print(&d, "notebook", "en")
+			paper, err := sheets.Print(&d, nil, "notebook", "en")
 			if err != nil || len(paper.Blanks) != 1 || paper.Blanks[0].Rows[0].Reading.Kind != string(id) {
 				t.Errorf("on paper: %v %+v", err, paper.Blanks)
 			}

@@ -337,3 +337,13 @@ func (d *Document) offered(l *larder.Larder, fits func(larder.Result) bool) []la
 	}
 	return append(told, rest...)
 }
+
+// Needs are the ids of all needs that a step works with: what it uses and what it is
+// done in.
+func (s *Step) Needs() []string {
+	out := slices.Clone(s.Uses)
+	if s.In != "" && !slices.Contains(out, s.In) {
+		out = append(out, s.In)
+	}
+	return append([]string{}, out...)
+}

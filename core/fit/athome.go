@@ -2,12 +2,16 @@ package fit
 
 import (
 	"encoding/json"
+	"maps"
 	"slices"
+	"strings"
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/kitchen"
+	"patient-kitchen/core/larder"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/safety"
+	"patient-kitchen/core/text"
 )
 
 // judged are the findings of a plan with the facts of its home; plans that use the same
@@ -35,10 +39,20 @@ func none(p *kitchen.People) bool {
 		!p.Covered
 }
 
-// uses is a design with a way in the place of the need's own thing.
+// uses is a design with a way in the place of the need's own thing, under its name.
 func (w *Ways) uses(d *design.Document, way Way) *design.Document {
 	if !way.Own {
-		return safety.Swapped(d, w.l, way.Need, way.candidate)
+		out := safety.Swapped(d, w.l, way.Need, way.candidate)
+		for i := range out.Needs {
+			n := &out.Needs[i]
+			if m, ok := w.l.Material(n.Material); ok && (n.ID == way.Need || len(n.Name) == 0) {
+				n.Name = called(m, n.Form, n.Strength != nil)
+			}
+			if was, ok := d.Need(n.ID); !ok || was.Amount != n.Amount {
+				n.Amount = measured(n)
+			}
+		}
+		return out
 	}
 	n, ok := w.d.Need(way.Need)
 	if !ok || n.Strength == nil || way.Percent == n.Strength.Value || way.Percent == 0 {
@@ -54,9 +68,37 @@ func (w *Ways) uses(d *design.Document, way Way) *design.Document {
 			each := way.Amount
 			each.Value /= float64(timesOf(d, own))
 			own.Amount = each.Bare().Show("en")
+			own.Amount = measured(own)
 		}
 	}
 	return &out
+}
+
+// measured is a need's amount as it is measured out in a kitchen.
+func measured(n *design.Need) string {
+	p, err := quantity.Parse(n.Amount)
+	if err != nil {
+		return n.Amount
+	}
+	return sensible(p.Quantity, n.Tolerance).Rounded().Show("en")
+}
+
+// called is what a thing of the larder is called in a list of things; its strength is
+// said with the amount.
+func called(m *larder.Material, form string, strong bool) text.Localized {
+	out := maps.Clone(m.Name)
+	if form == "" || strong {
+		return out
+	}
+	for language, name := range out {
+		out[language] = name + ", " + text.Render(formOf(form), language)
+	}
+	return out
+}
+
+// formOf is a form in words.
+func formOf(form string) text.Message {
+	return text.Message{ID: "larder.form." + strings.ReplaceAll(form, " ", "-")}
 }
 
 // closed are the steps that are not for a home: kept from it by the safety rules, or

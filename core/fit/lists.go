@@ -3,7 +3,6 @@ package fit
 import (
 	"embed"
 	"slices"
-	"strings"
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/larder"
@@ -67,7 +66,7 @@ func Materials(d *design.Document, r safety.Report) []Item {
 		item := Item{
 			Need:     id,
 			Name:     text.Message{ID: "fit.thing", Args: text.Args{"thing": n.Name}},
-			Amount:   amountOf(d, n),
+			Amount:   AmountOf(d, n),
 			Must:     mustOf(d, n),
 			Note:     n.Note,
 			Steps:    steps[id],
@@ -131,8 +130,15 @@ func mustOf(d *design.Document, n *design.Need) text.Message {
 	return text.Message{ID: "fit.must", Args: text.Args{"list": list}}
 }
 
-// amountOf is a need's whole amount: of one condition, times how often.
-func amountOf(d *design.Document, n *design.Need) text.Message {
+// Each is a need's amount of one time, with its strength.
+func Each(n *design.Need) text.Message {
+	once := *n
+	once.PerCondition = false
+	return AmountOf(&design.Document{}, &once)
+}
+
+// AmountOf is a need's whole amount: of one condition, times how often.
+func AmountOf(d *design.Document, n *design.Need) text.Message {
 	amount := bareAmount(d, n)
 	if n.Strength == nil {
 		return amount
@@ -191,6 +197,7 @@ func sensible(q quantity.Quantity, tolerance design.Tolerance) quantity.Kitchen 
 
 // Swap is one line of the substitution list.
 type Swap struct {
+	Use      string // by which a home says that it uses this, as of [Way.Use]
 	Material text.Localized
 	Form     text.Message // "" where it comes in one form
 	Percent  float64
@@ -236,6 +243,7 @@ func Substitutions(d *design.Document) ([]SwapList, error) {
 				continue // it shares the job, but nobody has compared it: the teacher's to decide
 			}
 			swap := Swap{
+				Use:      use(s.Material.ID, s.Form),
 				Material: s.Material.Name,
 				Percent:  s.Percent,
 				How:      s.How,
@@ -249,7 +257,7 @@ func Substitutions(d *design.Document) ([]SwapList, error) {
 				Cautions: s.Cautions,
 			}
 			if s.Form != "" {
-				swap.Form = text.Message{ID: "larder.form." + strings.ReplaceAll(s.Form, " ", "-")}
+				swap.Form = formOf(s.Form)
 			}
 			switch {
 			case s.Amount.Value > 0 && s.MakeUp.Value > 0:

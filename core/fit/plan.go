@@ -117,6 +117,13 @@ func (w *Ways) Again(c kitchen.Class, before Plan, home string) Plan {
 	})
 }
 
+// Join plans for one home alone, beside the variants that others of its class have. Pins
+// are those of the home.
+func (w *Ways) Join(k kitchen.Kitchen, pins []kitchen.Pin, inUse []string) HomePlan {
+	fixed := slices.Sorted(slices.Values(inUse))
+	return w.fit(kitchen.Class{Homes: []kitchen.Kitchen{k}, Pins: pins}, slices.Compact(fixed)).Homes[0]
+}
+
 func (w *Ways) fit(c kitchen.Class, fixed []string, keeps ...func(*kitchen.Kitchen) *HomePlan) Plan {
 	byAnswers := map[string]*group{}
 	var groups []*group
@@ -268,7 +275,7 @@ func (n *ways) at(w *Ways, k *kitchen.Kitchen, pin string) []picked {
 		}
 		p := picked{way: way, get: answer == kitchen.Get, assumed: !asked}
 		switch {
-		case pin != "" && pin == way.Material.ID:
+		case pin != "" && (pin == way.Use() || pin == way.Material.ID):
 			p.pinned, p.kit = true, answer == kitchen.None
 			return []picked{p}
 		case answer == kitchen.None, !asked && !way.Own:

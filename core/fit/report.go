@@ -41,6 +41,7 @@ type PlanReport struct {
 type ChoiceReport struct {
 	Need     string        `json:"need"`
 	Material string        `json:"material"`
+	Form     string        `json:"form,omitempty"`
 	Amount   *AmountReport `json:"amount,omitempty"`
 	Percent  float64       `json:"percent,omitempty"`
 	Basis    larder.Basis  `json:"basis"`
@@ -94,7 +95,7 @@ func (w *Ways) ReportOf(c kitchen.Class, p Plan) Report {
 	for i := range p.Homes {
 		h := &p.Homes[i]
 		out.Counts[h.Verdict]++
-		r := h.report(w.d)
+		r := h.Report(w.d)
 		for _, id := range r.Kit {
 			packed[id] = append(packed[id], h.Home)
 		}
@@ -110,7 +111,8 @@ func (w *Ways) ReportOf(c kitchen.Class, p Plan) Report {
 	return out
 }
 
-func (h *HomePlan) report(d *design.Document) PlanReport {
+// Report puts a home's plan of a design into its report.
+func (h *HomePlan) Report(d *design.Document) PlanReport {
 	r := PlanReport{
 		Home: h.Home, Verdict: h.Verdict, Class: h.Class, Variant: h.Variant, Assumed: h.Assumed,
 		Choices: []ChoiceReport{}, Readings: []ReadingReport{}, Findings: []string{}, Kit: []string{},
@@ -119,7 +121,7 @@ func (h *HomePlan) report(d *design.Document) PlanReport {
 	for _, x := range h.Choices {
 		n, _ := d.Need(x.Need)
 		one := ChoiceReport{
-			Need: x.Need, Material: x.Material.ID, Percent: x.Percent, Basis: x.Basis, Class: x.Class, Own: x.Own, Get: x.Get,
+			Need: x.Need, Material: x.Material.ID, Form: x.Form, Percent: x.Percent, Basis: x.Basis, Class: x.Class, Own: x.Own, Get: x.Get,
 			Kit: x.Kit, Assumed: x.Assumed, Pinned: x.Pinned, Without: x.Without, Why: x.Because,
 			Words: text.Render(x.Because, text.Languages[0]),
 		}
@@ -142,6 +144,29 @@ func (h *HomePlan) report(d *design.Document) PlanReport {
 		}
 	}
 	return r
+}
+
+// Choice is what the home uses for a need.
+func (r *PlanReport) Choice(need string) (ChoiceReport, bool) {
+	i := slices.IndexFunc(r.Choices, func(c ChoiceReport) bool { return c.Need == need })
+	if i < 0 {
+		return ChoiceReport{}, false
+	}
+	return r.Choices[i], true
+}
+
+// Use is what is used, as of [Way.Use].
+func (c *ChoiceReport) Use() string { return use(c.Material, c.Form) }
+
+// FromTeacher are the readings that the home takes from its teacher.
+func (r *PlanReport) FromTeacher() []string {
+	var out []string
+	for _, t := range r.Readings {
+		if t.Shared {
+			out = append(out, t.Reading)
+		}
+	}
+	return out
 }
 
 // round keeps four digits: more is never measured out.

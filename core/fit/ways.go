@@ -32,6 +32,16 @@ type Way struct {
 // scales, then what is a group of its own.
 func (w *Way) rank() int { return slices.Index(larder.Classes, w.Class) }
 
+// Use names the thing of a way and its form, such as salt/coarse.
+func (w *Way) Use() string { return use(w.Material.ID, w.Form) }
+
+func use(material, form string) string {
+	if form == "" {
+		return material
+	}
+	return material + "/" + form
+}
+
 // key tells what departs from the others; what counts with the design's own has none.
 func (w *Way) key() string {
 	if w.rank() == 0 {
@@ -105,6 +115,13 @@ func (w *Ways) ByNeed() [][]Way {
 		out[i] = n.list
 	}
 	return out
+}
+
+// Can reports whether a need can be done with a thing, as of [Way.Use].
+func (w *Ways) Can(need, use string) bool {
+	return slices.ContainsFunc(w.needs, func(n ways) bool {
+		return n.need.ID == need && slices.ContainsFunc(n.list, func(x Way) bool { return x.Use() == use })
+	})
 }
 
 // wholeAmount is a need's amount for all conditions and trials; zero where none can be

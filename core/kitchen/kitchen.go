@@ -57,7 +57,7 @@ type Class struct {
 type Pin struct {
 	Home     string `json:"home"`
 	Need     string `json:"need"`
-	Material string `json:"material"`
+	Material string `json:"material" doc:"Its id in the larder; where it matters with its form, such as salt/coarse"`
 }
 
 // What is read at most.

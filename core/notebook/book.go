@@ -67,6 +67,7 @@ type Book struct {
 	Photos   []Entry // newest of each evidence last
 	Done     map[string]time.Time
 	Ticked   map[string]bool
+	Uses     map[string]string    // by need: what the home said last that it uses instead
 	Names    map[string]string    // by object: what the home calls what it chose
 	Adults   map[string]time.Time // by step: when an adult first said to be there
 	Vouched  map[string]string    // by step: why the teacher lets it count without
@@ -91,6 +92,7 @@ func Open(d *design.Document, entries []Entry, w Writer, guards Guards) *Book {
 		Writer:  w,
 		Done:    map[string]time.Time{},
 		Ticked:  map[string]bool{},
+		Uses:    map[string]string{},
 		Names:   map[string]string{},
 		Adults:  map[string]time.Time{},
 		Vouched: map[string]string{},
@@ -152,6 +154,7 @@ type fate struct{ what, why string }
 func (b *Book) guarded(e *Entry) []string {
 	if len(b.Guards) == 0 || e.Provenance == Desk || e.Kind == Adult || e.Kind == Fact || e.Kind == Vouched ||
 		e.Kind == Tick ||
+		e.Kind == Swapped ||
 		e.Kind == Named ||
 		e.Kind == Sent ||
 		e.Kind == Spoiled {
@@ -230,6 +233,8 @@ func (b *Book) take(e *Entry, spoiled map[string]fate) {
 		b.Ticked[e.Refers] = e.Reason != "no"
 	case Named:
 		b.Names[e.Refers] = strings.TrimSpace(e.Text)
+	case Swapped:
+		b.Uses[e.Refers] = e.Choice[0]
 	case Adult, Fact, Vouched, SetAside, Asked: // read before, or for the page alone
 	case Sent:
 		at := e.Received

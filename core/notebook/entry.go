@@ -25,6 +25,7 @@ const (
 	Sent        Kind = "sent"        // the home handed its work in
 	Adult       Kind = "adult"       // an adult says to be there, at a step
 	Fact        Kind = "fact"        // what the home says of itself (Refers: the fact; Choice: yes or no)
+	Swapped     Kind = "swap"        // what the home uses for the need in Refers instead (Choice: the thing)
 	Named       Kind = "named"       // what the home calls the object in Refers that it chose (Text)
 	Vouched     Kind = "vouched"     // the teacher says why a step counts without that (Reason)
 	SetAside    Kind = "set-aside"   // the teacher lets the reading in Refers not count (Reason)
@@ -47,6 +48,7 @@ var Kinds = []Kind{
 	Sent,
 	Adult,
 	Fact,
+	Swapped,
 	Named,
 	Vouched,
 	SetAside,
@@ -173,6 +175,12 @@ var fits = map[Kind]func(d *design.Document, e *Entry) *Problem{
 	Fact: func(_ *design.Document, e *Entry) *Problem {
 		if e.Refers == "" || len(e.Choice) != 1 || e.Choice[0] != "yes" && e.Choice[0] != "no" {
 			return &Problem{"choice", rule("fact"), "no"}
+		}
+		return nil
+	},
+	Swapped: func(d *design.Document, e *Entry) *Problem {
+		if _, ok := d.Need(e.Refers); !ok || len(e.Choice) != 1 || e.Choice[0] == "" {
+			return &Problem{"choice", rule("swap"), "lemon-juice"}
 		}
 		return nil
 	},

@@ -61,17 +61,22 @@ func calm() kitchen.People {
 	}
 }
 
-// The facts beside what is avoided, each with the home that has it.
-var homeFacts = []struct {
+// homeFact is a fact beside what is avoided, with the home that has it.
+type homeFact struct {
 	id, raises string
 	set        func(*kitchen.People, *bool)
-}{
+}
+
+var homeFacts = []homeFact{
 	{"under-6", "yes", func(p *kitchen.People, yes *bool) { p.Under6 = yes }},
 	{"under-4", "yes", func(p *kitchen.People, yes *bool) { p.Under4 = yes }},
 	{"within-reach", "yes", func(p *kitchen.People, yes *bool) { p.Pet, p.Covered = yes, false }},
 	{"weak-lungs", "yes", func(p *kitchen.People, yes *bool) { p.Asthma = yes }},
 	{"goggles", "no", func(p *kitchen.People, yes *bool) { no := !*yes; p.Goggles = &no }},
 }
+
+// allergenFact stands before the allergen in the id of the fact that it is avoided.
+const allergenFact = "allergen-"
 
 // facts tries each fact on what was found without any.
 func (j *judge) facts(found []Finding) []Fact {
@@ -116,7 +121,7 @@ func (j *judge) facts(found []Finding) []Fact {
 	for _, a := range j.avoidable() {
 		p := calm()
 		p.Allergens = []string{a}
-		add(factOf("allergen-"+a, "allergen", "yes", text.Args{"allergens": allergenNames([]string{a})}), p, nil)
+		add(factOf(allergenFact+a, "allergen", "yes", text.Args{"allergens": allergenNames([]string{a})}), p, nil)
 	}
 	return out
 }

@@ -91,7 +91,7 @@ func (s *shelf) book(
 	guards notebook.Guards,
 ) *notebook.Book {
 	kept, _ := s.books.Peek(key)
-	if kept.book != nil && len(kept.rows) == len(rows) && kept.book.Writer == w &&
+	if kept.book != nil && kept.book.Design == d && len(kept.rows) == len(rows) && kept.book.Writer == w &&
 		maps.Equal(kept.book.Guards, guards) {
 		return kept.book
 	}

@@ -40,6 +40,8 @@ type HomeCard struct {
 	Language string    `json:"language"`
 	Locale   string    `json:"locale" doc:"The language as it is written where the class is, such as es-MX"`
 	Students []string  `json:"students"`
+
+	Facts map[string]string `json:"facts" doc:"What the home said of itself with its kitchen: yes or no by the id of a fact"`
 }
 
 // homeContext is what most of a home's use cases start from.
@@ -126,6 +128,14 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 	if err != nil {
 		return Bundle{}, err
 	}
+	plans, err := a.Store.HomePlans(ctx, who.Class, who.Home)
+	if err != nil {
+		return Bundle{}, err
+	}
+	known, err := a.knownOf(ctx, who)
+	if err != nil {
+		return Bundle{}, err
+	}
 	b := Bundle{
 		Home: HomeCard{
 			ID:       hc.home.ID,
@@ -133,6 +143,7 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 			Language: hc.home.Language,
 			Locale:   hc.reader,
 			Students: []string{},
+			Facts:    known(nil),
 		},
 		Class:     cardOf(hc),
 		FirstAid:  sheets.FirstAid(hc.reader),
@@ -145,14 +156,21 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 		}
 	}
 	for _, as := range assignments {
-		d, err := a.issued(ctx, as)
+		base, err := a.issued(ctx, as)
 		if err != nil {
 			return Bundle{}, err
+		}
+		d := unplanned(base)
+		if i := slices.IndexFunc(plans, func(p store.Plan) bool { return p.AssignmentID == as.ID }); i >= 0 {
+			if d, err = a.planned(base, plans[i]); err != nil {
+				return Bundle{}, err
+			}
 		}
 		s := d.homeSheet(as, hc.reader, a.Now())
 		if d.Way != design.WatchShared {
 			frozen(&s.SafetyPart, as.VersionID, d.sha, kept)
 		}
+		s.Plan = d.number
 		s = sheets.MeasuresOf(hc.class.UnitSystem, hc.reader).Sheet(s)
 		for _, p := range permissions {
 			if p.AssignmentID == as.ID {
@@ -160,9 +178,9 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 			}
 		}
 		s.Entries = viewEntries(d.Document, entries, as.ID, hc.writer)
-		if s.Permission.State == "declined" || s.Permission.State == "watching" {
+		if s.Permission.State == "declined" || s.Permission.State == "watching" || len(d.plan.FromTeacher()) > 0 {
 			if book := sharedBook(d.Document, shared, as.ID, hc.class, hc.reader); results.HasValues(book) {
-				s.Shown = sheets.Shown(d.Document, book, hc.reader)
+				s.Shown = sheets.Shown(d.Document, book, hc.reader, d.plan.FromTeacher()...)
 			}
 		}
 		b.Sheets = append(b.Sheets, s)

@@ -84,10 +84,20 @@ func Known(who HomeActor) Phone { return Phone{HomeActor: who} }
 // whether this phone, home and experiment may, is asked in the statement that
 // stores it, and only where nothing was stored is it found out why.
 func (a *App) PutEntry(ctx context.Context, p Phone, assignment, id uuid.UUID, raw []byte) (entries.EntryView, error) {
-	d, err := a.issuedTo(ctx, p.Class, assignment)
+	d, err := a.doneNow(ctx, p.Class, assignment, p.Home)
 	if err != nil {
 		return entries.EntryView{}, a.afterLooking(ctx, p, notFound(err))
 	}
+	return a.putEntry(ctx, p, d, assignment, id, raw)
+}
+
+func (a *App) putEntry(
+	ctx context.Context,
+	p Phone,
+	d doing,
+	assignment, id uuid.UUID,
+	raw []byte,
+) (entries.EntryView, error) {
 	s := store.Entry{
 		ClassID:      p.Class,
 		ID:           id,
@@ -96,12 +106,15 @@ func (a *App) PutEntry(ctx context.Context, p Phone, assignment, id uuid.UUID, r
 		Provenance:   string(notebook.Own),
 	}
 	f, bad := a.read(d.Document, &s, raw)
+	if bad == nil && f.Kind == string(notebook.Swapped) && !d.version().ways().Can(f.Refers, f.Choice[0]) {
+		bad = refusal.Field("choice", refusal.Rule("swap"), "baking-powder")
+	}
 	var picture error
 	if bad == nil && f.Kind == string(notebook.Photo) {
 		picture = a.ownsPicture(ctx, s, f.Refers)
 	}
 	if bad == nil && picture == nil {
-		gate := store.Gate{Token: p.token, Permission: d.sha, May: mayIn(d, f)}
+		gate := store.Gate{Token: p.token, Permission: d.agreed, Plan: d.number, May: mayIn(d.issued, f)}
 		key := [2]uuid.UUID{assignment, p.Home}
 		room, _ := a.shelf.room.Get(key)
 		if room <= 0 {
@@ -117,6 +130,9 @@ func (a *App) PutEntry(ctx context.Context, p Phone, assignment, id uuid.UUID, r
 			}
 			a.shelf.room.Add(key, room-1)
 			a.Store.Hint(store.Event{Class: p.Class, Kind: "entry", ID: assignment})
+			if f.Kind == string(notebook.Swapped) {
+				a.shelf.doings.Remove(key)
+			}
 			s.Late = door.Late
 			return viewEntry(
 				d.Document,
@@ -132,11 +148,14 @@ func (a *App) PutEntry(ctx context.Context, p Phone, assignment, id uuid.UUID, r
 // stands: another is refused with it, whichever phone it comes from.
 func (a *App) write(
 	ctx context.Context,
-	d *issued,
+	d doing,
 	s store.Entry,
 	f entries.EntryFields,
 	gate store.Gate,
 ) (store.Door, error) {
+	if f.Kind == string(notebook.Swapped) {
+		return a.writeSwap(ctx, s, gate)
+	}
 	q, ok := d.QuestionOf(f.Question)
 	if f.Kind != string(notebook.Answer) || !ok || q.When != "before" {
 		return a.Store.WriteEntry(ctx, s, gate)
@@ -175,13 +194,17 @@ func (a *App) afterLooking(ctx context.Context, p Phone, err error) error {
 func (a *App) notAdded(
 	ctx context.Context,
 	p Phone,
-	d *issued,
+	d doing,
 	s store.Entry,
 	f entries.EntryFields,
 	bad, picture error,
 ) (entries.EntryView, error) {
 	if err := a.afterLooking(ctx, p, nil); err != nil {
 		return entries.EntryView{}, err
+	}
+	a.shelf.doings.Remove([2]uuid.UUID{s.AssignmentID, p.Home})
+	if now, err := a.doneNow(ctx, p.Class, s.AssignmentID, p.Home); err == nil && now.number != d.number {
+		return a.putEntry(ctx, p, now, s.AssignmentID, s.ID, s.Body) // the home's plan is another by now
 	}
 	hc, err := a.homeContext(ctx, p.HomeActor)
 	if err != nil {
@@ -250,7 +273,7 @@ func mayIn(d *issued, f entries.EntryFields) []string {
 var errRecalled = &refusal.Refused{Code: "recalled"}
 
 // mayWrite decides whether a home may make an entry with its present
-// permission: ticks and what it says of itself always; words once it declined,
+// permission: ticks, what it uses and what it says of itself always; words once it declined,
 // and where it can only watch; everything once granted, pictures only when they
 // were agreed to.
 func mayWrite(p sheets.PermissionView, f entries.EntryFields) error {
@@ -264,7 +287,7 @@ func mayWrite(p sheets.PermissionView, f entries.EntryFields) error {
 			return errWatchOnly
 		}
 		return nil
-	case kind == notebook.Tick || kind == notebook.Fact:
+	case kind == notebook.Tick || kind == notebook.Fact || kind == notebook.Swapped:
 		return nil
 	case p.State == "declined" && words:
 		return nil

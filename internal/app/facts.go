@@ -1,6 +1,9 @@
 package app
 
 import (
+	"context"
+	"encoding/json"
+	"errors"
 	"maps"
 	"slices"
 
@@ -10,6 +13,7 @@ import (
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/safety"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/kitchens"
 )
 
 // knownFacts are what each home last said of itself, in whichever experiment.
@@ -31,10 +35,58 @@ func knownFacts(rows []store.Entry) map[uuid.UUID]map[string]string {
 	return out
 }
 
+// knownOf is what a home said of itself: with its kitchen, and at steps in its entries,
+// which go before.
+func (a *App) knownOf(ctx context.Context, who HomeActor) (func(rows []store.Entry) map[string]string, error) {
+	k, err := a.Store.Kitchen(ctx, who.Class, who.Home)
+	if err != nil && !errors.Is(err, store.ErrNotFound) {
+		return nil, err
+	}
+	var f kitchens.Fields
+	if err == nil {
+		if err := json.Unmarshal(k.Answers, &f); err != nil {
+			return nil, err
+		}
+	}
+	return func(rows []store.Entry) map[string]string { return f.Known(knownFacts(rows)[who.Home]) }, nil
+}
+
+// factsOf is the same of all homes of a class.
+func factsOf(ctx context.Context, q *store.Queries, class uuid.UUID) (func(home uuid.UUID) map[string]string, error) {
+	rows, err := q.Facts(ctx, class)
+	if err != nil {
+		return nil, err
+	}
+	answers, err := answersOf(ctx, q, class)
+	if err != nil {
+		return nil, err
+	}
+	known := knownFacts(rows)
+	return func(home uuid.UUID) map[string]string { return answers[home].Known(known[home]) }, nil
+}
+
+// answersOf is what the homes of a class said of their kitchens.
+func answersOf(ctx context.Context, q *store.Queries, class uuid.UUID) (map[uuid.UUID]kitchens.Fields, error) {
+	said, err := q.Kitchens(ctx, class)
+	if err != nil {
+		return nil, err
+	}
+	out := make(map[uuid.UUID]kitchens.Fields, len(said))
+	for _, k := range said {
+		var f kitchens.Fields
+		if err := json.Unmarshal(k.Answers, &f); err != nil {
+			return nil, err
+		}
+		out[k.HomeID] = f
+	}
+	return out, nil
+}
+
 // guards are the steps of a design at which something has to be said first: an
 // adult has to be there, for everybody or by what a home said of itself; a
-// question about the home waits; or its answer closes the step.
-func guards(d *design.Document) func(known map[string]string) notebook.Guards {
+// question about the home waits; or its answer closes the step. Some steps are closed
+// whatever is said.
+func guards(d *design.Document, closed ...string) func(known map[string]string) notebook.Guards {
 	everybody := notebook.Guards{}
 	for _, j := range safety.AdultJobs(d, safety.Check(d)) {
 		everybody[j.Step] = notebook.AdultNotSaid
@@ -56,6 +108,9 @@ func guards(d *design.Document) func(known map[string]string) notebook.Guards {
 			} else if out[s.Step] == "" {
 				out[s.Step] = notebook.AdultNotSaid
 			}
+		}
+		for _, step := range closed {
+			out[step] = notebook.NotHere
 		}
 		return out
 	}

@@ -14,13 +14,11 @@ import (
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/review"
-	"patient-kitchen/core/safety"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/view/drafts"
 	"patient-kitchen/internal/view/results"
-	"patient-kitchen/internal/view/sheets"
 )
 
 // Blocker stands in the way of issuing.
@@ -244,7 +242,7 @@ func (a *App) Issue(
 			if err := q.AddAssignment(ctx, as); err != nil {
 				return err
 			}
-			return planHomes(ctx, q, as, version.Document, now)
+			return a.planHomes(ctx, q, as, version.Document)
 		},
 	)
 	if err != nil && !errors.Is(err, errStands) {
@@ -293,33 +291,6 @@ func freeze(ctx context.Context, q *store.Queries, e store.Experiment, now time.
 		return store.Version{}, err
 	}
 	return v, freezeSheets(ctx, q, v, &d, now)
-}
-
-func planHomes(ctx context.Context, q *store.Queries, as store.Assignment, document []byte, now time.Time) error {
-	d, err := design.Read(document)
-	if err != nil {
-		return err
-	}
-	homes, err := q.Homes(ctx, as.ClassID)
-	if err != nil {
-		return err
-	}
-	sha := sheets.PermissionSha(&d)
-	for _, h := range homes {
-		p := store.Plan{
-			ClassID:      as.ClassID,
-			AssignmentID: as.ID,
-			HomeID:       h.ID,
-			Number:       1,
-			RulesVersion: safety.RulesVersion,
-			TextSha:      sha,
-			CreatedAt:    now,
-		}
-		if err := q.AddPlan(ctx, p); err != nil {
-			return err
-		}
-	}
-	return nil
 }
 
 // Assignments lists the assignments of the teacher's classes.

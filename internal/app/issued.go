@@ -2,6 +2,7 @@ package app
 
 import (
 	"context"
+	"crypto/sha256"
 	"sync"
 	"time"
 
@@ -25,6 +26,17 @@ type issued struct {
 	guards func(known map[string]string) notebook.Guards
 	sheets map[string]func() sheets.Sheet // by language, of no assignment yet; written when first asked for
 	ways   func() *fit.Ways               // in which homes can do it; worked out when first asked for
+	sum    [sha256.Size]byte              // of the document
+	plan   *sheets.Plan                   // of the homes that do it in their own way; nil of the version itself
+	of     *issued                        // the version, where homes do it in their own way
+}
+
+// version is the version itself, as it was frozen.
+func (i *issued) version() *issued {
+	if i.of != nil {
+		return i.of
+	}
+	return i
 }
 
 func readIssued(raw []byte) (*issued, error) {
@@ -32,14 +44,17 @@ func readIssued(raw []byte) (*issued, error) {
 	if err != nil {
 		return nil, err
 	}
-	return newIssued(&d), nil
+	i := newIssued(&d, nil)
+	i.sum = sha256.Sum256(raw)
+	return i, nil
 }
 
-func newIssued(d *design.Document) *issued {
-	i := &issued{Document: d, sha: sheets.PermissionSha(d), guards: guards(d), sheets: map[string]func() sheets.Sheet{}}
+func newIssued(d *design.Document, plan *sheets.Plan) *issued {
+	i := &issued{Document: d, plan: plan, sha: sheets.PermissionSha(d), sheets: map[string]func() sheets.Sheet{}}
+	i.guards = guards(d, plan.Closed()...)
 	i.ways = sync.OnceValue(func() *fit.Ways { return fit.WaysOf(d) })
 	for _, language := range text.Tags() {
-		i.sheets[language] = sync.OnceValue(func() sheets.Sheet { return sheets.Write(d, language) })
+		i.sheets[language] = sync.OnceValue(func() sheets.Sheet { return sheets.Write(d, plan, language) })
 	}
 	return i
 }
@@ -52,7 +67,7 @@ func (i *issued) sheet(as store.Assignment, language string, now time.Time) shee
 // homeSheet is an assignment as a home gets it.
 func (i *issued) homeSheet(as store.Assignment, language string, now time.Time) sheets.Sheet {
 	if i.Way == design.WatchShared {
-		return assigned(sheets.Watched(i.Document, language), as, now)
+		return assigned(sheets.Watched(i.Document, i.plan, language), as, now)
 	}
 	return i.sheet(as, language, now)
 }
@@ -67,11 +82,12 @@ func assigned(s sheets.Sheet, as store.Assignment, now time.Time) sheets.Sheet {
 // shelf keeps the issued versions that were asked for last. Its zero value is
 // ready.
 type shelf struct {
-	once     sync.Once
-	kept     *lru.Cache[uuid.UUID, *issued]
-	assigned *lru.Cache[[2]uuid.UUID, uuid.UUID]    // the version of a class's assignment
-	books    *expirable.LRU[[2]uuid.UUID, keptBook] // of an assignment and home
-	room     *lru.Cache[[2]uuid.UUID, int]          // how many entries more an assignment takes from a home, at least
+	once   sync.Once
+	kept   *lru.Cache[uuid.UUID, *issued]
+	plans  *lru.Cache[[sha256.Size]byte, *issued] // versions as homes do them, by version and plan
+	doings *lru.Cache[[2]uuid.UUID, doing]        // by assignment and home
+	books  *expirable.LRU[[2]uuid.UUID, keptBook] // of an assignment and home
+	room   *lru.Cache[[2]uuid.UUID, int]          // how many entries more an assignment takes from a home, at least
 }
 
 func (s *shelf) open() {
@@ -79,7 +95,8 @@ func (s *shelf) open() {
 		s.kept, _ = lru.New[uuid.UUID, *issued](onShelf)
 		s.books = newBooks()
 		s.room, _ = lru.New[[2]uuid.UUID, int](100 * onShelf)
-		s.assigned, _ = lru.New[[2]uuid.UUID, uuid.UUID](20 * onShelf)
+		s.plans, _ = lru.New[[sha256.Size]byte, *issued](2 * onShelf)
+		s.doings, _ = lru.New[[2]uuid.UUID, doing](100 * onShelf)
 	})
 }
 
@@ -101,20 +118,4 @@ func (a *App) issued(ctx context.Context, as store.Assignment) (*issued, error) 
 		a.shelf.kept.Add(as.VersionID, i)
 	}
 	return i, err
-}
-
-// issuedTo finds the version of an assignment of a class, which stays the same;
-// the assignment itself is not looked at.
-func (a *App) issuedTo(ctx context.Context, class, assignment uuid.UUID) (*issued, error) {
-	a.shelf.open()
-	key := [2]uuid.UUID{class, assignment}
-	if version, ok := a.shelf.assigned.Get(key); ok {
-		return a.issued(ctx, store.Assignment{VersionID: version})
-	}
-	as, err := a.Store.Assignment(ctx, class, assignment)
-	if err != nil {
-		return nil, err
-	}
-	a.shelf.assigned.Add(key, as.VersionID)
-	return a.issued(ctx, as)
 }

@@ -11,6 +11,7 @@ import (
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/fit"
 	"patient-kitchen/core/kitchen"
+	"patient-kitchen/core/safety"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/view/kitchens"
@@ -60,10 +61,13 @@ func (a *App) SaveOwnKitchen(ctx context.Context, who HomeActor, f kitchens.Fiel
 		return err
 	}
 	return a.Store.InTx(ctx, func(q *store.Queries) error {
-		if err := q.HoldHome(ctx, who.Class, who.Home); err != nil {
+		if err := q.LockHome(ctx, who.Class, who.Home); err != nil {
 			return notFound(err)
 		}
-		return q.SaveKitchen(ctx, row)
+		if err := q.SaveKitchen(ctx, row); err != nil {
+			return err
+		}
+		return a.replan(ctx, q, who.Class, who.Home)
 	})
 }
 
@@ -77,10 +81,13 @@ func (a *App) SaveKitchen(ctx context.Context, who TeacherActor, class, home uui
 		return err
 	}
 	return a.audited(ctx, who, class, &home, "kitchen", "changed", func(q *store.Queries) error {
-		if err := q.HoldHome(ctx, class, home); err != nil {
+		if err := q.LockHome(ctx, class, home); err != nil {
 			return notFound(err)
 		}
-		return q.SaveKitchen(ctx, row)
+		if err := q.SaveKitchen(ctx, row); err != nil {
+			return err
+		}
+		return a.replan(ctx, q, class, home)
 	})
 }
 
@@ -126,7 +133,7 @@ func (a *App) Kitchens(
 		return kitchens.NoClass(), nil
 	}
 	at = max(0, at)
-	homes, of, err := a.kitchensOf(ctx, classes[at].ID)
+	homes, of, err := kitchensOf(ctx, &a.Store.Queries, classes[at].ID, experiment)
 	if err != nil {
 		return kitchens.Matrix{}, err
 	}
@@ -147,25 +154,30 @@ func (a *App) Kitchens(
 	return out, nil
 }
 
-// kitchensOf are the homes of a class with what they said, and the same as the core
-// reads it, known by their ids.
-func (a *App) kitchensOf(ctx context.Context, class uuid.UUID) ([]kitchens.Home, kitchen.Class, error) {
-	rows, err := a.Store.Homes(ctx, class)
+// kitchensOf are the homes of a class with what they said, and the same as the core reads
+// it, known by their ids, with what is fixed for an experiment.
+func kitchensOf(
+	ctx context.Context,
+	q *store.Queries,
+	class, experiment uuid.UUID,
+) ([]kitchens.Home, kitchen.Class, error) {
+	rows, err := q.Homes(ctx, class)
 	if err != nil {
 		return nil, kitchen.Class{}, err
 	}
-	said, err := a.Store.Kitchens(ctx, class)
+	answers, err := answersOf(ctx, q, class)
 	if err != nil {
 		return nil, kitchen.Class{}, err
 	}
-	answers := map[uuid.UUID]kitchens.Fields{}
-	for _, k := range said {
-		var f kitchens.Fields
-		if err := json.Unmarshal(k.Answers, &f); err != nil {
-			return nil, kitchen.Class{}, err
-		}
-		answers[k.HomeID] = f
+	facts, err := q.Facts(ctx, class)
+	if err != nil {
+		return nil, kitchen.Class{}, err
 	}
+	pins, err := q.Pins(ctx, class, experiment)
+	if err != nil {
+		return nil, kitchen.Class{}, err
+	}
+	known := knownFacts(facts)
 	var homes []kitchens.Home
 	var of kitchen.Class
 	for _, h := range rows {
@@ -174,7 +186,12 @@ func (a *App) kitchensOf(ctx context.Context, class uuid.UUID) ([]kitchens.Home,
 		}
 		f := answers[h.ID]
 		homes = append(homes, kitchens.Home{ID: h.ID, Nickname: h.Nickname, Answers: f})
-		of.Homes = append(of.Homes, f.Kitchen(h.ID.String()))
+		k := f.Kitchen(h.ID.String())
+		k.People = safety.PeopleSaying(f.Known(known[h.ID]))
+		of.Homes = append(of.Homes, k)
+	}
+	for _, p := range pins {
+		of.Pins = append(of.Pins, kitchen.Pin{Home: p.HomeID.String(), Need: p.Need, Material: p.Use})
 	}
 	return homes, of, nil
 }

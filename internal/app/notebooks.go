@@ -49,10 +49,10 @@ func (a *App) Notebook(
 				continue // the home's own
 			}
 			line := results.NotebookLine{
-				EntryView:  viewEntry(b.design.Document, row, book.Writer),
+				EntryView:  viewEntry(book.Design, row, book.Writer),
 				MeasuredAt: e.Measured(),
 			}
-			line.Answered(b.design.Document, book, &e, language)
+			line.Answered(book.Design, book, &e, language)
 			if f, ok := fates[e.ID]; ok {
 				line.Fate, line.FateReason = f.Fate, f.Reason
 			}
@@ -92,7 +92,7 @@ func (a *App) WriteAtDesk(
 	if _, err := a.Store.Home(ctx, class, home); err != nil {
 		return notFound(err)
 	}
-	d, err := a.issued(ctx, as)
+	d, err := a.doneBy(ctx, as, home)
 	if err != nil {
 		return err
 	}
@@ -118,7 +118,11 @@ func (a *App) WriteAtDesk(
 	}
 	switch notebook.Kind(in.Kind) {
 	case notebook.Vouched:
-		if d.guards(knownFacts(said)[home])[f.Step] == "" {
+		known, err := a.knownOf(ctx, HomeActor{class, home})
+		if err != nil {
+			return err
+		}
+		if d.guards(known(said))[f.Step] == "" {
 			return refusal.Field("step", refusal.Rule("waiting-step"), "")
 		}
 	default:
@@ -188,7 +192,11 @@ func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID
 	if err != nil {
 		return results.OwnResult{}, notFound(err)
 	}
-	d, err := a.issued(ctx, as)
+	d, err := a.doneBy(ctx, as, who.Home)
+	if err != nil {
+		return results.OwnResult{}, err
+	}
+	known, err := a.knownOf(ctx, who)
 	if err != nil {
 		return results.OwnResult{}, err
 	}
@@ -204,7 +212,7 @@ func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID
 	if err != nil {
 		return results.OwnResult{}, err
 	}
-	book := openBook(d.Document, ofAssignment(own, assignment), hc.writer, d.guards(knownFacts(own)[who.Home]))
+	book := openBook(d.Document, ofAssignment(own, assignment), hc.writer, d.guards(known(own)))
 	if watching {
 		shared, err := a.Store.SharedEntries(ctx, who.Class)
 		if err != nil {

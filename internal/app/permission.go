@@ -1,7 +1,6 @@
 package app
 
 import (
-	"bytes"
 	"context"
 	"encoding/hex"
 	"slices"
@@ -26,7 +25,7 @@ type PermissionFields struct {
 	TextSha  string `json:"text_sha" doc:"Of the text that was shown, as the sheet gave it"`
 }
 
-func viewPermission(p store.Permission, d *issued) sheets.PermissionView {
+func viewPermission(p store.Permission, d doing) sheets.PermissionView {
 	if d.Way == design.WatchShared {
 		return sheets.PermissionView{State: "watching"}
 	}
@@ -38,7 +37,7 @@ func viewPermission(p store.Permission, d *issued) sheets.PermissionView {
 		At:       &p.At,
 		TextSha:  hex.EncodeToString(d.sha),
 	}
-	if p.Kind == "granted" && !bytes.Equal(p.TextSha, d.sha) {
+	if p.Kind == "granted" && !d.agrees(p.TextSha) {
 		v.State = "lapsed"
 	}
 	return v
@@ -62,7 +61,7 @@ func (a *App) Permit(
 	if err != nil {
 		return sheets.PermissionView{}, notFound(err)
 	}
-	d, err := a.issued(ctx, as)
+	d, err := a.doneBy(ctx, as, who.Home)
 	if err != nil {
 		return sheets.PermissionView{}, err
 	}

@@ -31,7 +31,7 @@ func (a *App) PutPhoto(ctx context.Context, who HomeActor, assignment, id uuid.U
 	if err != nil {
 		return notFound(err)
 	}
-	d, err := a.issued(ctx, as)
+	d, err := a.doneBy(ctx, as, who.Home)
 	if err != nil {
 		return err
 	}

@@ -34,7 +34,7 @@ func (a *App) PrintDraft(
 	if err != nil {
 		return sheets.Printed{}, &refusal.Refused{Code: "unreadable", Words: refusal.Why("unreadable", "problem", err.Error())}
 	}
-	p, err := sheets.Print(&d, kind, language)
+	p, err := sheets.Print(&d, nil, kind, language)
 	p = sheets.MeasuresOf(c.UnitSystem, language).Printed(p)
 	p.Class = cardOf(homeContext{class: c, teacher: t})
 	if kind == "safety" && (c.EmergencyNumber == "" || c.PoisonNumber == "") {
@@ -56,14 +56,14 @@ func (a *App) PrintHome(ctx context.Context, who HomeActor, assignment uuid.UUID
 	if as.RecalledAt != nil {
 		return sheets.Printed{}, errRecalled
 	}
-	d, err := a.issued(ctx, as)
+	d, err := a.doneBy(ctx, as, who.Home)
 	if err != nil {
 		return sheets.Printed{}, err
 	}
 	if kind == "demonstration" {
 		return sheets.Printed{}, refusal.ErrNotFound // the teacher's own
 	}
-	p, err := sheets.Print(d.Document, kind, hc.reader)
+	p, err := sheets.Print(d.Document, d.plan, kind, hc.reader)
 	if err == nil && kind == "safety" {
 		kept, err := a.Store.VersionSheets(ctx, who.Class, hc.home.Language)
 		if err != nil {

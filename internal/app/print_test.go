@@ -22,7 +22,7 @@ import (
 // means for the home's result.
 func TestPrinted(t *testing.T) {
 	lemon := example(t, "sour-lemon")
-	p, err := sheets.Print(&lemon, "materials", "es")
+	p, err := sheets.Print(&lemon, nil, "materials", "es")
 	if err != nil || p.Missing != 0 {
 		t.Fatal(err, p.Missing)
 	}
@@ -35,7 +35,7 @@ func TestPrinted(t *testing.T) {
 		names[len(names)-1] != "Una mesa de cocina" {
 		t.Errorf("%q", names)
 	}
-	p, err = sheets.Print(&lemon, "substitutions", "en")
+	p, err = sheets.Print(&lemon, nil, "substitutions", "en")
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -62,13 +62,13 @@ func TestPrinted(t *testing.T) {
 			t.Errorf("a refused thing is offered: %+v", s)
 		}
 	}
-	p, err = sheets.Print(&lemon, "safety", "es")
+	p, err = sheets.Print(&lemon, nil, "safety", "es")
 	if err != nil || len(p.Safety.Sections) < 9 || len(p.Safety.AdultJobs) != 1 ||
 		!strings.HasPrefix(p.Safety.AdultJobs[0].Title, "Cortar") {
 		t.Errorf("%v %+v", err, p.Safety.AdultJobs)
 	}
 	for _, bad := range [][2]string{{"poem", "en"}, {"safety", "fr"}, {"", ""}} {
-		if _, err := sheets.Print(&lemon, bad[0], bad[1]); !errors.Is(err, refusal.ErrNotFound) {
+		if _, err := sheets.Print(&lemon, nil, bad[0], bad[1]); !errors.Is(err, refusal.ErrNotFound) {
 			t.Errorf("%v: %v", bad, err)
 		}
 	}
@@ -82,11 +82,11 @@ func TestForeignStepsStayClosed(t *testing.T) {
 	lemon := example(t, "sour-lemon")
 	delete(lemon.Steps[0].Text, "es") // an adult cuts
 	delete(lemon.Steps[2].Text, "es") // pouring
-	s := assigned(sheets.Write(&lemon, "es"), as, now)
+	s := assigned(sheets.Write(&lemon, nil, "es"), as, now)
 	if !s.Steps[0].Foreign || s.Steps[2].Foreign || s.Untranslated != 2 {
 		t.Errorf("%v %v %d", s.Steps[0].Foreign, s.Steps[2].Foreign, s.Untranslated)
 	}
-	if s := assigned(sheets.Write(&lemon, "en"), as, now); s.Steps[0].Foreign {
+	if s := assigned(sheets.Write(&lemon, nil, "en"), as, now); s.Steps[0].Foreign {
 		t.Error("it is closed in its own language")
 	}
 }
@@ -97,7 +97,7 @@ func TestSheetsSayWhatTheRulesAdd(t *testing.T) {
 	now := time.Date(2027, 2, 3, 18, 0, 0, 0, time.UTC)
 	as := store.Assignment{OpensAt: now.Add(-time.Hour), DueAt: now.Add(time.Hour)}
 	lemon := example(t, "sour-lemon")
-	s := assigned(sheets.Write(&lemon, "en"), as, now)
+	s := assigned(sheets.Write(&lemon, nil, "en"), as, now)
 	if !slices.Contains(s.Gear, "goggles (swim goggles will do)") || len(s.Steps[0].Before) < 2 ||
 		s.Cards[0] != "eye" ||
 		slices.Contains(s.Cards, "sting") {
@@ -111,13 +111,13 @@ func TestSheetsSayWhatTheRulesAdd(t *testing.T) {
 		t.Errorf("%+v", job)
 	}
 	lemon.AgeBand = "14-18"
-	if s := assigned(sheets.Write(&lemon, "en"), as, now); len(s.AdultJobs) != 0 || !strings.Contains(s.Near, "hears a call") {
+	if s := assigned(sheets.Write(&lemon, nil, "en"), as, now); len(s.AdultJobs) != 0 || !strings.Contains(s.Near, "hears a call") {
 		t.Errorf("%+v %s", s.AdultJobs, s.Near)
 	}
 	lemon.AgeBand, lemon.Lowered = "11-13", []design.Lowering{
 		{Rule: "blade", Step: "cut", Reason: "They cut fruit with me in November.", By: "Ms Tarrant"},
 	}
-	if s := assigned(sheets.Write(&lemon, "en"), as, now); len(s.Lowered) != 1 ||
+	if s := assigned(sheets.Write(&lemon, nil, "en"), as, now); len(s.Lowered) != 1 ||
 		!strings.Contains(s.Lowered[0], "Ms Tarrant") ||
 		len(s.AdultJobs) != 0 {
 		t.Errorf("%+v %+v", s.Lowered, s.AdultJobs)
@@ -155,12 +155,12 @@ func TestSubstitutesAreOneList(t *testing.T) {
 	for _, name := range docs.Ready {
 		d := example(t, name)
 		for _, language := range []string{"en", "es"} {
-			p, err := sheets.Print(&d, "substitutions", language)
+			p, err := sheets.Print(&d, nil, "substitutions", language)
 			if err != nil {
 				t.Fatal(err)
 			}
 			at := 0
-			for _, n := range sheets.Write(&d, language).Needs {
+			for _, n := range sheets.Write(&d, nil, language).Needs {
 				if len(n.Instead)+len(n.Swaps) == 0 {
 					continue
 				}

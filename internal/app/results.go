@@ -21,6 +21,7 @@ type classBooks struct {
 	class       store.Class
 	assignment  store.Assignment
 	design      *issued
+	doings      map[uuid.UUID]doing // of homes that have a plan
 	homes       []store.Home
 	permissions map[uuid.UUID]sheets.PermissionView
 	books       map[uuid.UUID]*notebook.Book
@@ -65,31 +66,34 @@ func (a *App) classBooks(
 	if err != nil {
 		return nil, err
 	}
-	for _, p := range permissions {
-		b.permissions[p.HomeID] = viewPermission(p, b.design)
+	if b.doings, err = a.plansOf(ctx, b.design, class, assignment); err != nil {
+		return nil, err
 	}
-	if b.design.Way == design.WatchShared {
-		for _, h := range b.homes {
+	for _, p := range permissions {
+		b.permissions[p.HomeID] = viewPermission(p, b.doing(p.HomeID))
+	}
+	for _, h := range b.homes {
+		if b.doing(h.ID).Way == design.WatchShared {
 			b.permissions[h.ID] = sheets.PermissionView{State: "watching"}
 		}
 	}
 	if err := a.readRows(ctx, b); err != nil {
 		return nil, err
 	}
-	facts, err := a.Store.Facts(ctx, class)
+	known, err := factsOf(ctx, &a.Store.Queries, class)
 	if err != nil {
 		return nil, err
 	}
-	known := knownFacts(facts)
 	for _, h := range b.homes {
 		w := notebook.Writer{Language: text.In(h.Language, c.Zone), System: quantity.System(c.UnitSystem)}
-		guards := b.design.guards(known[h.ID])
+		d := b.doing(h.ID)
+		guards := d.guards(known(h.ID))
 		if b.permissions[h.ID].State == "withdrawn" {
 			b.entries[h.ID] = nil // a permission taken back hides the home's items at once
-			b.books[h.ID] = openBook(b.design.Document, nil, w, guards)
+			b.books[h.ID] = openBook(d.Document, nil, w, guards)
 			continue
 		}
-		b.books[h.ID] = a.shelf.book(b.design.Document, [2]uuid.UUID{assignment, h.ID}, b.entries[h.ID], w, guards)
+		b.books[h.ID] = a.shelf.book(d.Document, [2]uuid.UUID{assignment, h.ID}, b.entries[h.ID], w, guards)
 	}
 	b.shared = openBook(
 		b.design.Document,
@@ -98,6 +102,14 @@ func (a *App) classBooks(
 		nil,
 	)
 	return b, nil
+}
+
+// doing is the assignment as a home does it.
+func (b *classBooks) doing(home uuid.UUID) doing {
+	if d, ok := b.doings[home]; ok {
+		return d
+	}
+	return unplanned(b.design)
 }
 
 func openBook(d *design.Document, rows []store.Entry, w notebook.Writer, g notebook.Guards) *notebook.Book {
@@ -233,7 +245,7 @@ func (b *classBooks) asSent(out *results.Results) []compare.Home {
 		book := b.books[h.ID]
 		if slices.ContainsFunc(b.entries[h.ID], changed) {
 			book = openBook(
-				b.design.Document,
+				book.Design,
 				slices.DeleteFunc(slices.Clone(b.entries[h.ID]), changed),
 				book.Writer,
 				book.Guards,

@@ -68,20 +68,20 @@ func TestMayWrite(t *testing.T) {
 func TestPermissionLapsesWhenAHazardRises(t *testing.T) {
 	d := example(t, "paper-strips")
 	given := store.Permission{Kind: "granted", Guardian: "A", TextSha: sheets.PermissionSha(&d), At: time.Now()}
-	if v := viewPermission(given, newIssued(&d)); v.State != "granted" {
+	if v := viewPermission(given, unplanned(newIssued(&d, nil))); v.State != "granted" {
 		t.Fatal(v.State)
 	}
 	d.Title["en"] = "Another name"
-	if v := viewPermission(given, newIssued(&d)); v.State != "granted" {
+	if v := viewPermission(given, unplanned(newIssued(&d, nil))); v.State != "granted" {
 		t.Errorf("a new title: %s", v.State)
 	}
 	d.AgeBand = "5-7" // an adult has to be near at the scissors
-	if v := viewPermission(given, newIssued(&d)); v.State != "lapsed" ||
+	if v := viewPermission(given, unplanned(newIssued(&d, nil))); v.State != "lapsed" ||
 		v.TextSha != hex.EncodeToString(sheets.PermissionSha(&d)) {
 		t.Errorf("an adult job more: %s", v.State)
 	}
 	given.Kind = "declined"
-	if v := viewPermission(given, newIssued(&d)); v.State != "declined" {
+	if v := viewPermission(given, unplanned(newIssued(&d, nil))); v.State != "declined" {
 		t.Errorf("a no does not lapse: %s", v.State)
 	}
 }
@@ -90,7 +90,7 @@ func TestSheets(t *testing.T) {
 	now := time.Date(2027, 2, 3, 18, 0, 0, 0, time.UTC)
 	as := store.Assignment{OpensAt: now.Add(-time.Hour), DueAt: now.Add(time.Hour), Number: 6}
 	beans := example(t, "thirsty-beans")
-	s := assigned(sheets.Write(&beans, "es"), as, now)
+	s := assigned(sheets.Write(&beans, nil, "es"), as, now)
 	if s.Title != "Frijoles con sed" || s.State != "open" || s.Version != 6 || s.Untranslated != 0 {
 		t.Errorf("%s, %s, version %d, %d untranslated", s.Title, s.State, s.Version, s.Untranslated)
 	}
@@ -104,13 +104,13 @@ func TestSheets(t *testing.T) {
 		t.Errorf("an order question without options takes the conditions: %v", s.Questions[0].Options)
 	}
 	delete(beans.Steps[0].Text, "es")
-	if s := assigned(sheets.Write(&beans, "es"), as, now); s.Untranslated != 1 ||
+	if s := assigned(sheets.Write(&beans, nil, "es"), as, now); s.Untranslated != 1 ||
 		!strings.HasPrefix(s.Steps[0].Text, "Label the jars") {
 		t.Errorf("a missing text shows the original and is counted: %d, %q", s.Untranslated, s.Steps[0].Text)
 	}
 	spinners := example(t, "falling-spinners")
 	spinners.AgeBand = "5-7"
-	s = assigned(sheets.Write(&spinners, "en"), as, now)
+	s = assigned(sheets.Write(&spinners, nil, "en"), as, now)
 	if len(s.Steps[1].Takes) != 15 || s.Trials != 5 {
 		t.Errorf("3 wings × 5 trials are %d fields", len(s.Steps[1].Takes))
 	}

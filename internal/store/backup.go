@@ -28,6 +28,7 @@ var tables = []string{
 	"link",
 	"home_device",
 	"experiment",
+	"pin",
 	"experiment_version",
 	"version_sheet",
 	"assessment",

@@ -60,7 +60,8 @@ func (q *Queries) AddEntry(ctx context.Context, e Entry, most int) (bool, error)
 // Gate is what has to be so for an entry of a home to be taken.
 type Gate struct {
 	Token      []byte   // hashed, of the phone, which has to have opened the home's present link; nil where that is known
-	Permission []byte   // hash of what a guardian agrees to now
+	Permission [][]byte // hashes of what a guardian has to have agreed to, one of them
+	Plan       int      // number of the home's plan by which it was read; 0 for none
 	May        []string // standings of the permission, as of [Standing]
 	Most       int      // entries of the home in the assignment; 0 does not count them
 }
@@ -94,7 +95,8 @@ func (q *Queries) WriteEntry(ctx context.Context, e Entry, g Gate) (Door, error)
 		`WITH door AS MATERIALIZED (
 			SELECT h.language, c.zone, c.unit_system, $10::timestamptz > a.due_at AS late, a.recalled_at IS NULL
 				AND ($12::bytea IS NULL OR EXISTS (SELECT 1 FROM home_device d WHERE d.class_id = h.class_id AND d.home_id = h.id AND d.token_hash = $12 AND d.generation = h.generation))
-				AND COALESCE(CASE WHEN p.kind = 'granted' AND p.text_sha <> $13::bytea THEN 'lapsed' ELSE p.kind END, 'asked') || CASE WHEN p.photos THEN ' photos' ELSE '' END = ANY ($14::text[])
+				AND COALESCE(CASE WHEN p.kind = 'granted' AND p.text_sha <> ALL ($13::bytea[]) THEN 'lapsed' ELSE p.kind END, 'asked') || CASE WHEN p.photos THEN ' photos' ELSE '' END = ANY ($14::text[])
+				AND COALESCE((SELECT max(number) FROM home_plan n WHERE n.class_id = h.class_id AND n.assignment_id = a.id AND n.home_id = h.id), 0) = $17::int
 				AS opens,
 				CASE WHEN $15::int > 0 THEN (SELECT count(*) FROM (SELECT 1 FROM entry WHERE class_id = $1 AND assignment_id = $3 AND home_id = $4 LIMIT $15) x) ELSE -1 END AS had
 			FROM home h JOIN class c ON c.id = h.class_id AND c.deleted_at IS NULL JOIN assignment a ON a.class_id = h.class_id AND a.id = $3
@@ -121,6 +123,7 @@ func (q *Queries) WriteEntry(ctx context.Context, e Entry, g Gate) (Door, error)
 		g.May,
 		g.Most,
 		e.ClockJump,
+		g.Plan,
 	)
 }
 
@@ -156,6 +159,18 @@ func (q *Queries) Answers(ctx context.Context, class, assignment, home uuid.UUID
 		ctx,
 		q,
 		`SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND assignment_id = $2 AND home_id = $3 AND kind = 'answer' ORDER BY received_at, id`,
+		class,
+		assignment,
+		home,
+	)
+}
+
+// Swaps lists what a home said that it uses instead in an assignment, in order of arrival.
+func (q *Queries) Swaps(ctx context.Context, class, assignment, home uuid.UUID) ([]Entry, error) {
+	return many[Entry](
+		ctx,
+		q,
+		`SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND assignment_id = $2 AND home_id = $3 AND kind = 'swap' ORDER BY received_at, id`,
 		class,
 		assignment,
 		home,

@@ -241,30 +241,3 @@ func (q *Queries) Recall(ctx context.Context, class, id uuid.UUID, reason string
 		reason,
 	)
 }
-
-// Plan is a home's frozen plan of an assignment.
-type Plan struct {
-	ClassID      uuid.UUID
-	AssignmentID uuid.UUID
-	HomeID       uuid.UUID
-	Number       int
-	RulesVersion int
-	TextSha      []byte
-	CreatedAt    time.Time
-}
-
-// AddPlan stores a plan.
-func (q *Queries) AddPlan(ctx context.Context, p Plan) error {
-	return q.exec(
-		ctx,
-		1,
-		`INSERT INTO home_plan (class_id, assignment_id, home_id, number, rules_version, text_sha, created_at) VALUES ($1, $2, $3, $4, $5, $6, $7)`,
-		p.ClassID,
-		p.AssignmentID,
-		p.HomeID,
-		p.Number,
-		p.RulesVersion,
-		p.TextSha,
-		p.CreatedAt,
-	)
-}

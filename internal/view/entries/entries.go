@@ -14,7 +14,7 @@ import (
 // EntryFields are an entry as the phone sends it; which are set depends on
 // the kind.
 type EntryFields struct {
-	Kind       string          `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,sent,adult,fact,named,vouched,set-aside,asked"`
+	Kind       string          `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,sent,adult,fact,swap,named,vouched,set-aside,asked"`
 	Step       string          `json:"step,omitempty"`
 	Reading    string          `json:"reading,omitempty"`
 	Condition  string          `json:"condition,omitempty"`
@@ -29,7 +29,7 @@ type EntryFields struct {
 	Evidence   string          `json:"evidence,omitempty"`
 	Text       string          `json:"text,omitempty"`
 	Choice     []string        `json:"choice,omitempty"`
-	Refers     string          `json:"refers,omitempty" doc:"Entry that is corrected or spoiled, need that is ticked, picture, fact of the home, object that is named"`
+	Refers     string          `json:"refers,omitempty" doc:"Entry that is corrected or spoiled, need that is ticked or done with another thing, picture, fact of the home, object that is named"`
 	Reason     string          `json:"reason,omitempty"`
 	PhoneTime  time.Time       `json:"phone_time" doc:"By the phone's clock"`
 	OffsetMs   int64           `json:"offset_ms" doc:"Server's clock minus the phone's, as last measured, in milliseconds"`

@@ -1,6 +1,7 @@
 package kitchens
 
 import (
+	"maps"
 	"slices"
 
 	"github.com/google/uuid"
@@ -83,7 +84,16 @@ type Fields struct {
 	Things    map[string]kitchen.Answer `json:"things" doc:"By the id of a material: have, get or none; what is left out was not said"`
 	Strengths map[string]float64        `json:"strengths,omitempty" doc:"By the id of a material: what its label says, in percent"`
 	Tools     map[string]string         `json:"tools,omitempty" doc:"By what is measured: the smallest step, or none"`
+	Facts     map[string]string         `json:"facts,omitempty" doc:"What it says of itself: yes or no by the id of a fact; seen by the teacher alone"`
 	Otherwise bool                      `json:"otherwise,omitempty" doc:"The home rather takes part in another way"`
+}
+
+// Known are the facts of a home with what it said at a step, which goes before.
+func (f Fields) Known(atSteps map[string]string) map[string]string {
+	out := map[string]string{}
+	maps.Copy(out, f.Facts)
+	maps.Copy(out, atSteps)
+	return out
 }
 
 // Kitchen is the same as the core reads it.

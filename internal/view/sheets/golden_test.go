@@ -25,18 +25,18 @@ func example(t *testing.T, name string) *design.Document {
 // The sheet on the phone, with a class's own measures, and one that is watched.
 func TestPhone(t *testing.T) {
 	lemon := example(t, "sour-lemon")
-	golden.Same(t, "lemon.phone.en", sheets.Write(lemon, "en"))
-	golden.Same(t, "lemon.phone.es", sheets.Write(lemon, "es"))
+	golden.Same(t, "lemon.phone.en", sheets.Write(lemon, nil, "en"))
+	golden.Same(t, "lemon.phone.es", sheets.Write(lemon, nil, "es"))
 	wraps := example(t, "warm-wraps")
-	golden.Same(t, "wraps.phone.us", sheets.MeasuresOf("us", "en").Sheet(sheets.Write(wraps, "en")))
+	golden.Same(t, "wraps.phone.us", sheets.MeasuresOf("us", "en").Sheet(sheets.Write(wraps, nil, "en")))
 	wraps.Way = design.WatchShared
-	golden.Same(t, "wraps.watched.es", sheets.Watched(wraps, "es"))
+	golden.Same(t, "wraps.watched.es", sheets.Watched(wraps, nil, "es"))
 }
 
 // The sheets on paper.
 func TestPaper(t *testing.T) {
 	for _, kind := range []string{"safety", "materials", "substitutions"} {
-		p, err := sheets.Print(example(t, "sour-lemon"), kind, "en")
+		p, err := sheets.Print(example(t, "sour-lemon"), nil, kind, "en")
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -45,13 +45,13 @@ func TestPaper(t *testing.T) {
 	wraps := example(t, "warm-wraps")
 	wraps.Way = design.WatchShared
 	for _, kind := range []string{"watch", "demonstration"} {
-		p, err := sheets.Print(wraps, kind, "es")
+		p, err := sheets.Print(wraps, nil, kind, "es")
 		if err != nil {
 			t.Fatal(err)
 		}
 		golden.Same(t, "wraps."+kind+".es", p)
 	}
-	if _, err := sheets.Print(wraps, "poster", "en"); err == nil {
+	if _, err := sheets.Print(wraps, nil, "poster", "en"); err == nil {
 		t.Error("a poster was printed")
 	}
 }
@@ -59,7 +59,7 @@ func TestPaper(t *testing.T) {
 // On the sheet to write on, what all readings of a step share stands once above
 // them; what tells them apart stands at each.
 func TestBlanks(t *testing.T) {
-	p, err := sheets.Print(example(t, "paper-strips"), "notebook", "es")
+	p, err := sheets.Print(example(t, "paper-strips"), nil, "notebook", "es")
 	if err != nil {
 		t.Fatal(err)
 	}

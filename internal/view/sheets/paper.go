@@ -90,6 +90,8 @@ type PrintedSwaps struct {
 
 // PrintedSwap is one substitute.
 type PrintedSwap struct {
+	Use    string `json:"use" doc:"By which a home says that it uses this"`
+	Line   string `json:"line,omitempty" doc:"What a step says then"`
 	Name   string `json:"name"`
 	Amount string `json:"amount,omitempty"`
 	Counts string `json:"counts" doc:"What it means for the home's result"`
@@ -103,7 +105,7 @@ type PrintedSwap struct {
 const firstCards = 5
 
 // Print is a sheet of a design for paper, by its kind.
-func Print(d *design.Document, kind, language string) (Printed, error) {
+func Print(d *design.Document, plan *Plan, kind, language string) (Printed, error) {
 	watched := d.Way == design.WatchShared
 	if slices.Contains(PrintedSheets[!watched], kind) {
 		return Printed{}, &refusal.Refused{Code: "way-of-working"}
@@ -113,7 +115,7 @@ func Print(d *design.Document, kind, language string) (Printed, error) {
 	}
 	w := &writer{language: language}
 	if kind == "watch" {
-		s := Watched(d, language)
+		s := Watched(d, plan, language)
 		return Printed{
 			Kind:     kind,
 			Language: language,
@@ -137,16 +139,16 @@ func Print(d *design.Document, kind, language string) (Printed, error) {
 	}
 	switch kind {
 	case "demonstration":
-		p.Work = Write(d, language)
-		p.Items = printedItems(d, r, w)
+		p.Work = Write(d, plan, language)
+		p.Items = printedItems(d, plan, r, w)
 	case "notebook":
-		p.Blanks = blanks(Write(d, language))
+		p.Blanks = blanks(Write(d, plan, language))
 	case "safety":
 		p.Safety = w.guardian(d, r)
 	case "materials":
-		p.Items = printedItems(d, r, w)
+		p.Items = printedItems(d, plan, r, w)
 	case "substitutions":
-		for _, n := range Write(d, language).Needs { // the list of the phone
+		for _, n := range Write(d, plan, language).Needs { // the list of the phone
 			if len(n.Instead)+len(n.Swaps) > 0 {
 				p.Swaps = append(p.Swaps, PrintedSwaps{n.Name, n.Amount, n.Instead, n.Swaps})
 			}
@@ -177,7 +179,7 @@ func blanks(s Sheet) []PrintedBlanks {
 			Number:    i + 1,
 			Title:     step.Title,
 			Questions: asked("while", step.Questions),
-			Helps:     slices.Concat(step.Helps, step.Keeps),
+			Helps:     slices.Concat(said(step.Uses), step.Helps, step.Keeps),
 			Rest:      step.Rest,
 			Evidence:  printedEvidence(&s, step),
 		}
@@ -202,6 +204,14 @@ func blanks(s Sheet) []PrintedBlanks {
 	return slices.DeleteFunc(out, func(b PrintedBlanks) bool {
 		return len(b.Rows)+len(b.Questions)+len(b.Helps)+len(b.Objects)+len(b.Evidence) == 0 && b.Rest == nil
 	})
+}
+
+func said(uses []UseRow) []string {
+	var out []string
+	for _, u := range uses {
+		out = append(out, u.Text)
+	}
+	return out
 }
 
 func printedEvidence(s *Sheet, step StepRow) []PrintedEvidence {
@@ -234,7 +244,7 @@ func dotted(parts [labelParts]string) string {
 	return strings.Join(slices.DeleteFunc(parts[:], func(w string) bool { return w == "" }), " · ")
 }
 
-func printedItems(d *design.Document, r review.Review, w *writer) []PrintedItem {
+func printedItems(d *design.Document, plan *Plan, r review.Review, w *writer) []PrintedItem {
 	var items []PrintedItem
 	for _, i := range fit.Materials(d, r.Safety) {
 		items = append(
@@ -243,7 +253,7 @@ func printedItems(d *design.Document, r review.Review, w *writer) []PrintedItem 
 				text.Render(i.Name, w.language),
 				text.Render(i.Amount, w.language),
 				text.Render(i.Must, w.language),
-				w.say(i.Note),
+				strings.TrimSpace(plan.beside(i.Need, w.language) + " " + w.say(i.Note)),
 				i.Steps,
 				i.Optional,
 			},
@@ -252,10 +262,20 @@ func printedItems(d *design.Document, r review.Review, w *writer) []PrintedItem 
 	return items
 }
 
+// instead is what a step says where a thing stands in for another.
+func instead(was text.Localized, name, amount, language string) string {
+	id, args := "fit.step.instead", text.Args{"thing": name, "was": was}
+	if amount != "" {
+		id, args["amount"] = "fit.step.instead-amount", amount
+	}
+	return text.Render(text.Message{ID: id, Args: args}, language)
+}
+
 func printedSwaps(l fit.SwapList, language string, w *writer) []PrintedSwap {
 	var out []PrintedSwap
 	for _, s := range l.Swaps {
 		row := PrintedSwap{
+			Use:      s.Use,
 			Name:     w.say(s.Material),
 			Amount:   text.Render(s.Amount, language),
 			Counts:   text.Render(s.Counts, language),
@@ -267,6 +287,7 @@ func printedSwaps(l fit.SwapList, language string, w *writer) []PrintedSwap {
 		} else if s.Form.ID != "" {
 			row.Name += ", " + text.Render(s.Form, language)
 		}
+		row.Line = instead(l.Need.Name, row.Name, row.Amount, language)
 		if s.Graver {
 			row.Adult = text.Render(text.Message{ID: "safety.verdict." + string(s.Verdict)}, language)
 		}

@@ -19,6 +19,8 @@ import (
 type Sheet struct {
 	Assignment   uuid.UUID      `json:"assignment"`
 	Version      int            `json:"version"`
+	Plan         int            `json:"plan,omitempty" doc:"Number of the home's plan"`
+	Verdict      string         `json:"verdict,omitempty" enum:"as-designed,with-substitutes,needs-a-kit,part,shared-readings" doc:"How the home takes part by its plan"`
 	Title        string         `json:"title"`
 	Notice       string         `json:"notice,omitempty" doc:"Stands on top of an experiment that is only watched"`
 	Question     string         `json:"question"`
@@ -103,6 +105,9 @@ type NeedRow struct {
 	Optional bool     `json:"optional,omitempty"`
 	Instead  []string `json:"instead"`
 	Steps    []int    `json:"steps" doc:"Numbers of the steps that use it"`
+	Use      string   `json:"use,omitempty" doc:"What this home uses, as its plan and its swaps name it"`
+	For      string   `json:"for,omitempty" doc:"What stands in the design in its place"`
+	Kit      string   `json:"kit,omitempty" doc:"That it is sent or lent"`
 
 	Swaps []PrintedSwap `json:"swaps" doc:"What the larder knows that may be used instead"`
 }
@@ -126,6 +131,9 @@ type StepRow struct {
 	Before    []string      `json:"before" doc:"What the safety rules add before it"`
 	After     []string      `json:"after" doc:"What they add after it"`
 	Helps     []string      `json:"helps" doc:"What makes it go well, before and while it is done"`
+	Uses      []UseRow      `json:"uses" doc:"What this home uses or leaves to its teacher here, where that is not what the step says"`
+	Closed    bool          `json:"closed,omitempty" doc:"It is not for this home"`
+	Needs     []string      `json:"needs" doc:"Ids of the needs that it uses"`
 	Keeps     []string      `json:"keeps" doc:"What to do with things at its end"`
 	Takes     []design.Slot `json:"takes" doc:"Readings of this step, one a field"`
 	Evidence  []string      `json:"evidence"`
@@ -133,6 +141,12 @@ type StepRow struct {
 	Meanwhile string        `json:"meanwhile,omitempty"`
 	Crew      []string      `json:"crew" doc:"Who does it; empty: all together"`
 	Rest      *RestRow      `json:"rest,omitempty" doc:"A part of the work ends with it: one can stop here"`
+}
+
+// UseRow says at a step what a home uses or leaves to its teacher.
+type UseRow struct {
+	Need string `json:"need,omitempty"`
+	Text string `json:"text"`
 }
 
 // WaitRow is a wait: the step opens Seconds after From was finished.
@@ -159,6 +173,7 @@ type ReadingRow struct {
 	High        string          `json:"high,omitempty" doc:"The physical most"`
 	Repeats     string          `json:"repeatability,omitempty" doc:"How far two tries of the same thing differ"`
 	Trials      int             `json:"trials" doc:"How often it is taken again"`
+	Shared      bool            `json:"shared,omitempty" doc:"The home takes its teacher's"`
 	Instruments []InstrumentRow `json:"instruments"`
 }
 
@@ -262,9 +277,9 @@ func (w *writer) frame(d *design.Document) Sheet {
 	}
 }
 
-// Write writes an experiment for a home that does it, without assignment,
-// permission and entries.
-func Write(d *design.Document, language string) Sheet {
+// Write writes an experiment for a home that does it, by its plan where it has one,
+// without assignment, permission and entries.
+func Write(d *design.Document, plan *Plan, language string) Sheet {
 	w := &writer{language: language}
 	r := review.Of(d)
 	s := w.frame(d)
@@ -302,6 +317,9 @@ func Write(d *design.Document, language string) Sheet {
 	w.asked(&s, d)
 	s.SafetyPart = w.guardian(d, r)
 	s.Facts = factRows(r.Safety.Facts, language)
+	if plan != nil {
+		plan.fill(&s, d, language)
+	}
 	s.Untranslated = w.missing
 	s.Permission = PermissionView{State: "asked", TextSha: hex.EncodeToString(PermissionSha(d))}
 	return s

@@ -31,6 +31,8 @@ func (w *writer) steps(s *Sheet, d *design.Document, r review.Review) {
 			Takes:     []design.Slot{},
 			Helps:     []string{},
 			Keeps:     []string{},
+			Uses:      []UseRow{},
+			Needs:     step.Needs(),
 			Evidence:  append([]string{}, step.Evidence...),
 			Questions: append([]string{}, step.Questions...),
 			Crew:      w.crew(d, &step),

@@ -24,11 +24,16 @@ type ShownRow struct {
 	Values []string `json:"values"`
 }
 
-// Watched is an experiment as a home gets it that only watches.
-func Watched(d *design.Document, language string) Sheet {
+// Watched is an experiment as a home gets it that only watches: everybody does, or this
+// home by its plan.
+func Watched(d *design.Document, plan *Plan, language string) Sheet {
 	w := &writer{language: language}
 	s := w.frame(d)
-	s.Notice = text.Render(text.Message{ID: "safety.watch.not-at-home"}, language)
+	notice := "safety.watch.not-at-home"
+	if plan != nil {
+		notice, s.Verdict = "fit.watch", string(plan.Report.Verdict)
+	}
+	s.Notice = text.Render(text.Message{ID: notice}, language)
 	s.SafetyPart = SafetyPart{
 		Sections:  []SheetSection{},
 		AdultJobs: []AdultJobRow{},
@@ -52,12 +57,16 @@ func Watched(d *design.Document, language string) Sheet {
 	return s
 }
 
-// Shown lays out the teacher's readings, one table a reading.
-func Shown(d *design.Document, shared *notebook.Book, language string) []ShownReading {
+// Shown lays out the teacher's readings, one table a reading: some of them, or all where
+// none is named.
+func Shown(d *design.Document, shared *notebook.Book, language string, some ...string) []ShownReading {
 	w := &writer{language: language}
 	out := []ShownReading{}
 	for i := range d.Readings {
 		r := &d.Readings[i]
+		if len(some) > 0 && !slices.Contains(some, r.ID) {
+			continue
+		}
 		table := ShownReading{Name: w.say(r.Name), Unit: r.Unit, Times: slices.Clone(r.Times), Rows: []ShownRow{}}
 		if len(table.Times) == 0 {
 			table.Times = []string{""}

@@ -2128,7 +2128,7 @@ export interface components {
             evidence?: string;
             instrument?: string;
             /** @enum {string} */
-            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "named" | "vouched" | "set-aside" | "asked";
+            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "swap" | "named" | "vouched" | "set-aside" | "asked";
             object?: string;
             /**
              * Format: int64
@@ -2143,7 +2143,7 @@ export interface components {
             question?: string;
             reading?: string;
             reason?: string;
-            /** @description Entry that is corrected or spoiled, need that is ticked, picture, fact of the home, object that is named */
+            /** @description Entry that is corrected or spoiled, need that is ticked or done with another thing, picture, fact of the home, object that is named */
             refers?: string;
             stage?: string;
             step?: string;
@@ -2171,7 +2171,7 @@ export interface components {
             evidence?: string;
             instrument?: string;
             /** @enum {string} */
-            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "named" | "vouched" | "set-aside" | "asked";
+            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "swap" | "named" | "vouched" | "set-aside" | "asked";
             object?: string;
             /**
              * Format: int64
@@ -2186,7 +2186,7 @@ export interface components {
             question?: string;
             reading?: string;
             reason?: string;
-            /** @description Entry that is corrected or spoiled, need that is ticked, picture, fact of the home, object that is named */
+            /** @description Entry that is corrected or spoiled, need that is ticked or done with another thing, picture, fact of the home, object that is named */
             refers?: string;
             stage?: string;
             step?: string;
@@ -2320,6 +2320,10 @@ export interface components {
             rules?: string[];
         };
         Fields: {
+            /** @description What it says of itself: yes or no by the id of a fact; seen by the teacher alone */
+            facts?: {
+                [key: string]: string;
+            };
             /** @description The home rather takes part in another way */
             otherwise?: boolean;
             /** @description By the id of a material: what its label says, in percent */
@@ -2527,6 +2531,10 @@ export interface components {
             variants: number;
         };
         HomeCard: {
+            /** @description What the home said of itself with its kitchen: yes or no by the id of a fact */
+            facts: {
+                [key: string]: string;
+            };
             id: string;
             language: string;
             /** @description The language as it is written where the class is, such as es-MX */
@@ -2947,8 +2955,12 @@ export interface components {
         };
         NeedRow: {
             amount?: string;
+            /** @description What stands in the design in its place */
+            for?: string;
             id: string;
             instead: string[];
+            /** @description That it is sent or lent */
+            kit?: string;
             /** @description What whatever is taken has to be */
             must?: string;
             name: string;
@@ -2958,6 +2970,8 @@ export interface components {
             steps: number[];
             /** @description What the larder knows that may be used instead */
             swaps: components["schemas"]["PrintedSwap"][];
+            /** @description What this home uses, as its plan and its swaps name it */
+            use?: string;
         };
         NeverRow: {
             result: string;
@@ -3165,7 +3179,11 @@ export interface components {
             cautions: string[];
             /** @description What it means for the home's result */
             counts: string;
+            /** @description What a step says then */
+            line?: string;
             name: string;
+            /** @description By which a home says that it uses this */
+            use: string;
         };
         Problem: {
             /** @description Stable name of the problem */
@@ -3268,6 +3286,8 @@ export interface components {
             partly?: string;
             /** @description How far two tries of the same thing differ */
             repeatability?: string;
+            /** @description The home takes its teacher's */
+            shared?: boolean;
             /** @description Of an order: the word at its end */
             to?: string;
             /**
@@ -3551,6 +3571,11 @@ export interface components {
             opens_at: string;
             permission: components["schemas"]["PermissionView"];
             place?: string;
+            /**
+             * Format: int64
+             * @description Number of the home's plan
+             */
+            plan?: number;
             question: string;
             questions: components["schemas"]["QuestionRow"][];
             readings: components["schemas"]["ReadingRow"][];
@@ -3576,6 +3601,11 @@ export interface components {
              * @description Texts shown in another language than the home's
              */
             untranslated: number;
+            /**
+             * @description How the home takes part by its plan
+             * @enum {string}
+             */
+            verdict?: "as-designed" | "with-substitutes" | "needs-a-kit" | "part" | "shared-readings";
             /** Format: int64 */
             version: number;
             way: string;
@@ -3665,6 +3695,8 @@ export interface components {
             /** @description What the safety rules add before it */
             before: string[];
             cautions: string[];
+            /** @description It is not for this home */
+            closed?: boolean;
             /** @description Who does it; empty: all together */
             crew: string[];
             evidence: string[];
@@ -3684,6 +3716,8 @@ export interface components {
             keeps: string[];
             kind: string;
             meanwhile?: string;
+            /** @description Ids of the needs that it uses */
+            needs: string[];
             questions: string[];
             /** @description A part of the work ends with it: one can stop here */
             rest?: components["schemas"]["RestRow"];
@@ -3702,6 +3736,8 @@ export interface components {
             takes: components["schemas"]["Slot"][];
             text?: string;
             title: string;
+            /** @description What this home uses or leaves to its teacher here, where that is not what the step says */
+            uses: components["schemas"]["UseRow"][];
             wait?: components["schemas"]["WaitRow"];
         };
         Stop: {
@@ -3815,6 +3851,10 @@ export interface components {
             unit?: string;
             /** @description For the youngest age band, as an ordinary amount */
             verdict: string;
+        };
+        UseRow: {
+            need?: string;
+            text: string;
         };
         Value: {
             /** Format: double */

@@ -24,7 +24,10 @@ export class Book {
   readonly entries: LocalEntry[];
   /** What the home says of itself, in whichever experiment. */
   readonly facts: LocalEntry[];
-  constructor(all: LocalEntry[], assignment: string) {
+  /** What it said of itself with its kitchen. */
+  readonly known: Record<string, string>;
+  constructor(all: LocalEntry[], assignment: string, known: Record<string, string> = {}) {
+    this.known = known;
     this.facts = all.filter((e) => e.entry.kind === 'fact').sort(byTime);
     this.entries = all.filter((e) => e.assignment === assignment).sort(byTime);
   }
@@ -73,7 +76,9 @@ export class Book {
     return this.of('adult').find((e) => e.entry.step === step);
   }
   fact(id: string) {
-    return last(this.facts.filter((e) => e.entry.refers === id))?.entry.choice?.[0];
+    return (
+      last(this.facts.filter((e) => e.entry.refers === id))?.entry.choice?.[0] ?? this.known[id]
+    );
   }
   /** What the home calls an object that it chose. */
   called(object: string) {

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormCheckInput from 'react-bootstrap/FormCheckInput';
 import { HelpLine } from '../parts/HelpLine';
@@ -8,6 +7,7 @@ import { clock } from '../parts/time';
 import { useWords } from '../words';
 import { useTyping } from '../phone/typing';
 import type { WorkProps } from '../phone/work';
+import { NeedRow } from './NeedRow';
 import { ObjectNames } from './ObjectNames';
 
 /** What is still to fetch, from the steps; ticks are kept without a connection too. */
@@ -65,7 +65,7 @@ export function Ready({
       <section className="card-paper">
         <h2>{t('fetch')}</h2>
         {sheet.needs.map((n) => (
-          <NeedRow key={n.id} need={n} on={book.ticked(n.id)} onTick={(on) => tick(n.id, on)} />
+          <NeedRow key={n.id} need={n} {...{ state, bundle, sheet, book, go, onWrong }} />
         ))}
       </section>
       {sheet.gear.length > 0 && (
@@ -109,75 +109,5 @@ export function Ready({
       </p>
       <Sheets home={state.home} assignment={sheet.assignment} />
     </PhonePage>
-  );
-}
-
-interface Row {
-  need: WorkProps['sheet']['needs'][number];
-  on: boolean;
-  onTick: (on: boolean) => void;
-}
-
-/** One thing to fetch; where a home has not got it, the ways to do without. */
-function NeedRow({ need: n, on, onTick }: Row) {
-  const t = useWords();
-  const [open, setOpen] = useState(false);
-  const ways = n.instead.length + n.swaps.length > 0;
-  return (
-    <div className="need">
-      <div className="row-48">
-        <FormCheckInput
-          id={`need-${n.id}`}
-          checked={on}
-          onChange={(e) => onTick(e.target.checked)}
-        />
-        <label htmlFor={`need-${n.id}`}>
-          {n.name}
-          {n.amount && <strong> {n.amount}</strong>}
-          {n.optional && <span className="hint"> ({t('optional')})</span>}
-          {[n.must, n.note].filter(Boolean).map((line) => (
-            <span key={line} className="second d-block">
-              {line}
-            </span>
-          ))}
-        </label>
-      </div>
-      {ways && !on && (
-        <Button
-          variant="plain"
-          className="small"
-          aria-expanded={open}
-          onClick={() => setOpen(!open)}
-        >
-          {t('notGot')}
-          <span className="visually-hidden">: {n.name}</span>
-        </Button>
-      )}
-      {ways && open && !on && <Instead need={n} />}
-    </div>
-  );
-}
-
-/** What may be taken instead: the teacher's words first, then what the larder knows. */
-function Instead({ need: n }: { need: Row['need'] }) {
-  const t = useWords();
-  return (
-    <div className="added mb-2">
-      <p className="mb-1">{t('instead')}:</p>
-      <ul className="plain-ways">
-        {n.instead.map((words) => (
-          <li key={words}>{words}</li>
-        ))}
-        {n.swaps.map((w) => (
-          <li key={w.name + w.amount}>
-            {[w.name, w.amount].filter(Boolean).join(', ')}
-            {w.acid && <strong>, {w.acid}</strong>}
-            <span className="second small d-block">
-              {[w.counts, ...w.cautions].join(' ')} {w.adult && <strong>{w.adult}</strong>}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </div>
   );
 }

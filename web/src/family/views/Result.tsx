@@ -3,6 +3,7 @@ import Button from 'react-bootstrap/Button';
 import { api, got, ProblemError, type Schemas } from '../../api/client';
 import { NotAtHome } from '../parts/NotAtHome';
 import { PhonePage } from '../parts/PhonePage';
+import { SharedReadings } from '../parts/SharedReadings';
 import { useWords } from '../words';
 import { AskedQuestion } from './AskedQuestion';
 import { said } from './Questions';
@@ -171,6 +172,7 @@ export function Result(props: WorkProps & { onGo: () => void }) {
         <p className="doubt">{t(problem === 'offline' ? 'resultOffline' : 'loadingFault')}</p>
       )}
       {own && <ResultTable sheet={sheet} own={own} shared={own.shared} />}
+      <SharedReadings sheet={sheet} />
       {own?.sentences.map((s) => (
         <p key={s}>{s}</p>
       ))}

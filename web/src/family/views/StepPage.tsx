@@ -8,9 +8,11 @@ import { clock } from '../parts/time';
 import { Timer, useNow } from '../parts/Timer';
 import { useWords } from '../words';
 import { AskedQuestion } from './AskedQuestion';
+import { ClosedStep } from './ClosedStep';
 import { EvidenceField } from './EvidenceField';
 import { StepReadings } from './StepReadings';
 import { useTyping } from '../phone/typing';
+import { usesAt } from '../phone/uses';
 import type { WorkProps } from '../phone/work';
 
 /** One step: what to do now, whether the adult is there, how long; its measurements and photos on the same card. */
@@ -57,6 +59,7 @@ export function StepPage({
     else onGo(number + 1);
   };
   const facts = factsAt(props, step.id);
+  if (step.closed) return <ClosedStep {...props} number={number} onDone={() => void finish()} />;
   const adult = step.adult || facts.adult;
   const needsAdult = Boolean(adult) && !book.adult(step.id);
   const barred = facts.open || facts.closed;
@@ -138,6 +141,12 @@ export function StepPage({
             </p>
           )}
           {step.text && !barred && <p className="instruction">{step.text}</p>}
+          {!barred &&
+            usesAt(step, sheet, book).map((u) => (
+              <p key={u} className="added">
+                <strong>{u}</strong>
+              </p>
+            ))}
           {step.before.map((b) => (
             <p key={b} className="added">
               {b}

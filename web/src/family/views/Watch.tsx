@@ -1,6 +1,7 @@
 import Button from 'react-bootstrap/Button';
 import { NotAtHome } from '../parts/NotAtHome';
 import { PhonePage } from '../parts/PhonePage';
+import { SharedReadings } from '../parts/SharedReadings';
 import { clock } from '../parts/time';
 import { useWords } from '../words';
 import { Conclusion, ResultTable, useOwnResult } from './Result';
@@ -59,47 +60,6 @@ export function OnlyShown({ sheet, bundle }: WorkProps) {
           {t('shownAt', { time: clock(sheet.opens_at, bundle.class.zone, bundle.home.locale) })}
         </p>
       )}
-    </>
-  );
-}
-
-function SharedReadings({ sheet }: { sheet: WorkProps['sheet'] }) {
-  const t = useWords();
-  return (
-    <>
-      {sheet.shown.map((r) => (
-        <div className="card-paper shared" key={r.name}>
-          <h2>{r.name}</h2>
-          <div className="scroll-x" tabIndex={0} role="region" aria-label={r.name}>
-            <table className="result">
-              <thead>
-                <tr>
-                  <th scope="col">
-                    <span className="visually-hidden">{t('shared')}</span>
-                  </th>
-                  {r.times.map((x) => (
-                    <th key={x} scope="col" className="num">
-                      {x}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {r.rows.map((row) => (
-                  <tr key={row.name ?? ''}>
-                    <th scope="row">{row.name}</th>
-                    {r.times.map((x, i) => (
-                      <td key={x} className="num">
-                        {row.values[i] || '–'}
-                      </td>
-                    ))}
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-        </div>
-      ))}
     </>
   );
 }

@@ -55,7 +55,7 @@ function Page({
   const { sheet, state, go } = rest;
   useFetched(sheet.permission.state === 'granted');
   useCore(); // it is on the phone before the first reading, however the connection is by then
-  const book = new Book(state.entries, sheet.assignment);
+  const book = new Book(state.entries, sheet.assignment, rest.bundle.home.facts);
   const props: WorkProps = { ...rest, book };
   const to = (page: string) => go(`#/${sheet.assignment}/${page}`);
   if (sheet.state === 'recalled') return <later.Stopped {...props} />;

@@ -38,7 +38,7 @@ func TestGuardedExperiment(t *testing.T) {
 	p.press("We agree, begin")
 	p.sees("Getting ready")
 	p.sees("600 mL")
-	p.press("We have not got it: a kitchen thermometer")
+	p.press("We have none: a kitchen thermometer")
 	p.sees("Your result is compared with that of homes that use the same")
 	p.violations("a ready list with substitutes")
 	p.press("still to fetch")

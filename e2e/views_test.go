@@ -147,7 +147,7 @@ func TestFamilysViews(t *testing.T) {
 	p.press("We agree, begin")
 	look("ready list", "Getting ready")
 	p.seesNot("a paper napkin")
-	p.press("We have not got it: 4 kinds of paper")
+	p.press("We have none: 4 kinds of paper")
 	look("ready list, something missing", "a paper napkin for the kitchen roll")
 	p.press("9 still to fetch")
 	look("prediction", "Put the four in order.")

@@ -186,7 +186,12 @@ func (w Way) Said(n *design.Need) text.Message {
 
 // Sentence is the class in a sentence: how many homes take part in which way, in how
 // many versions of the experiment.
-func (p Plan) Sentence() text.Message {
+func (p Plan) Sentence() text.Message { return p.sentence(true) }
+
+// Short is the same without how many homes are taken as usual.
+func (p Plan) Short() text.Message { return p.sentence(false) }
+
+func (p Plan) sentence(withAssumed bool) text.Message {
 	counts := map[Verdict]int{}
 	assumed := 0
 	for _, h := range p.Homes {
@@ -202,7 +207,7 @@ func (p Plan) Sentence() text.Message {
 		}
 	}
 	id := "fit.class"
-	if assumed > 0 {
+	if assumed > 0 && withAssumed {
 		id = "fit.class-assumed"
 	}
 	return text.M(

@@ -32,6 +32,9 @@ type Way struct {
 // scales, then what is a group of its own.
 func (w *Way) rank() int { return slices.Index(larder.Classes, w.Class) }
 
+// Called is what the thing of a way is called in a list.
+func (w *Way) Called() text.Localized { return called(w.Material, w.Form, w.Percent > 0) }
+
 // Use names the thing of a way and its form, such as salt/coarse.
 func (w *Way) Use() string { return use(w.Material.ID, w.Form) }
 
@@ -107,6 +110,26 @@ func WaysOf(d *design.Document) *Ways {
 
 // Design is the design whose ways they are.
 func (w *Ways) Design() *design.Document { return w.d }
+
+// Findings are those of the design as it is.
+func (w *Ways) Findings() []safety.Finding { return w.base.Findings }
+
+// Facts are what homes are asked of themselves: what could raise a step of the design,
+// and what somebody could avoid of all that may be used.
+func (w *Ways) Facts() []safety.Fact {
+	out := slices.Clone(w.base.Facts)
+	for _, n := range w.needs {
+		for _, way := range n.list {
+			for _, a := range way.Material.Allergens() {
+				f := safety.Avoided(a)
+				if !slices.ContainsFunc(out, func(x safety.Fact) bool { return x.ID == f.ID }) {
+					out = append(out, f)
+				}
+			}
+		}
+	}
+	return out
+}
 
 // ByNeed are the ways need by need, the design's own first.
 func (w *Ways) ByNeed() [][]Way {

@@ -60,6 +60,13 @@ type Pin struct {
 	Material string `json:"material" doc:"Its id in the larder; where it matters with its form, such as salt/coarse"`
 }
 
+// With is a class with one thing fixed, in the place of what was fixed for it before.
+func (c Class) With(pin Pin) Class {
+	c.Pins = slices.DeleteFunc(slices.Clone(c.Pins), func(p Pin) bool { return p.Home == pin.Home && p.Need == pin.Need })
+	c.Pins = append(c.Pins, pin)
+	return c
+}
+
 // What is read at most.
 const (
 	MaxBytes = 8 << 20

@@ -121,9 +121,15 @@ func (j *judge) facts(found []Finding) []Fact {
 	for _, a := range j.avoidable() {
 		p := calm()
 		p.Allergens = []string{a}
-		add(factOf(allergenFact+a, "allergen", "yes", text.Args{"allergens": allergenNames([]string{a})}), p, nil)
+		add(Avoided(a), p, nil)
 	}
 	return out
+}
+
+// Avoided is the fact that somebody in a home avoids an allergen, without the steps that
+// it raises.
+func Avoided(allergen string) Fact {
+	return factOf(allergenFact+allergen, "allergen", "yes", text.Args{"allergens": allergenNames([]string{allergen})})
 }
 
 func factOf(id, words, raises string, args text.Args) Fact {

@@ -5,6 +5,7 @@ import (
 
 	"github.com/google/uuid"
 
+	"patient-kitchen/core/kitchen"
 	"patient-kitchen/core/safety"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/view/drafts"
@@ -102,12 +103,56 @@ func (s *Server) experiments() {
 		ExperimentPath
 		Accept
 		Class uuid.UUID `query:"class" doc:"Left out: the teacher's first"`
+		Home  uuid.UUID `query:"try_home" doc:"Of whom something is tried"`
+		Need  string    `query:"try_need" doc:"Id of the need"`
+		Use   string    `query:"try_use" doc:"What would be used, as the ways name it"`
 	}
 	forTeacher(
 		s,
 		op("GET", "/experiments/{experiment}/kitchens", "plan-kitchens", "The experiment as each home of a class would do it"),
 		func(ctx context.Context, who app.TeacherActor, i *kitchensOf) (kitchens.Matrix, error) {
-			return s.App.Kitchens(ctx, who, i.Experiment, i.Class, i.code())
+			var try *kitchen.Pin
+			if i.Need != "" {
+				try = &kitchen.Pin{Home: i.Home.String(), Need: i.Need, Material: i.Use}
+			}
+			return s.App.Kitchens(ctx, who, i.Experiment, i.Class, try, i.code())
+		},
+	)
+	type cell struct {
+		ExperimentPath
+		Accept
+		Class uuid.UUID `query:"class" doc:"Left out: the teacher's first"`
+		Home  uuid.UUID `query:"home" doc:"Whose ways they are"`
+		Need  string    `query:"need" doc:"Id of the need"`
+	}
+	forTeacher(
+		s,
+		op("GET", "/experiments/{experiment}/kitchens/ways", "list-ways", "In which ways a home can do a need, and what each would do"),
+		func(ctx context.Context, who app.TeacherActor, i *cell) (kitchens.CellWays, error) {
+			return s.App.CellWays(ctx, who, i.Experiment, i.Class, i.Home, i.Need, i.code())
+		},
+	)
+	type ofClass struct {
+		ClassPath
+		Experiment uuid.UUID `path:"experiment"`
+	}
+	forTeacher(
+		s,
+		op("POST", "/classes/{class}/experiments/{experiment}/ask", "ask-kitchens", "Ask the homes of a class what they have for an experiment"),
+		func(ctx context.Context, who app.TeacherActor, i *ofClass) (Done, error) {
+			return Done{true}, s.App.AskKitchens(ctx, who, i.Class, i.Experiment)
+		},
+	)
+	type pin struct {
+		ClassPath
+		Experiment uuid.UUID `path:"experiment"`
+		Body       app.PinFields
+	}
+	forTeacher(
+		s,
+		op("PUT", "/classes/{class}/experiments/{experiment}/pins", "pin-way", "Fix what some homes use for a need"),
+		func(ctx context.Context, who app.TeacherActor, i *pin) (Done, error) {
+			return Done{true}, s.App.Pin(ctx, who, i.Class, i.Experiment, i.Body)
 		},
 	)
 	type save struct {

@@ -8,6 +8,7 @@ import (
 
 	"patient-kitchen/internal/api"
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/view/kitchens"
 	"patient-kitchen/internal/view/results"
 	"patient-kitchen/internal/view/sheets"
 )
@@ -140,5 +141,96 @@ func TestHomesFollowTheirPlans(t *testing.T) {
 	says(beck, map[string]any{"things": map[string]string{"baking-soda": "none", "eggshell": "have"}})
 	if s := beck.sheetOf(id); s.Plan != 2 {
 		t.Errorf("the same said again makes a new plan: %d", s.Plan)
+	}
+}
+
+// A class is asked before anything is issued; what a teacher fixes holds, what is tried
+// changes nothing; what a home says of itself is judged with what it uses.
+func TestAskedTriedPinned(t *testing.T) {
+	sc := newSite(t).school("t@school.example", "Beck", "Fern")
+	sc.experiment = want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]string{"example": "sour-lemon"})
+	of := "/experiments/" + sc.experiment.ID.String() + "/kitchens"
+	in := "?class=" + sc.class.ID.String()
+	fern := sc.phone("Fern")
+	card := func() app.KitchenCard { return want[app.Bundle](fern, "GET", fern.home, nil).Kitchen }
+	if card().Asked {
+		t.Error("nobody has asked")
+	}
+	for range 2 {
+		want[api.Done](sc.teacher, "POST", sc.path("/experiments/"+sc.experiment.ID.String()+"/ask"), nil)
+	}
+	page := want[kitchens.Page](fern, "GET", fern.home+"/kitchen", nil)
+	if !card().Asked || page.Questions[0].ID != "lemon-whole" || !slices.ContainsFunc(page.Facts, func(f kitchens.Fact) bool { return f.ID == "allergen-egg" }) {
+		t.Errorf("the survey does not begin with what was asked for: %+v", page)
+	}
+	want[api.Done](fern, "PUT", fern.home+"/kitchen", map[string]any{
+		"things": map[string]string{"baking-soda": "none", "eggshell": "have", "baking-powder": "have"},
+		"facts":  map[string]string{"allergen-egg": "yes"},
+	})
+	if card().Asked {
+		t.Error("it is asked although it has said")
+	}
+	if a := fern.do("PUT", fern.home+"/kitchen", map[string]any{"things": map[string]string{}, "facts": map[string]string{"allergen-egg": "perhaps"}}); a.status != 422 {
+		t.Errorf("a fact that is neither yes nor no: %d", a.status)
+	}
+	var id string
+	soda := func(query string) (kitchens.Cell, kitchens.Matrix) {
+		m := want[kitchens.Matrix](sc.teacher, "GET", of+in+query, nil)
+		at := slices.IndexFunc(m.Needs, func(h kitchens.Head) bool { return h.Need == "soda" })
+		for _, h := range m.Homes {
+			if h.Nickname == "Fern" {
+				id = h.Home.String()
+				return h.Cells[at], m
+			}
+		}
+		return kitchens.Cell{}, m
+	}
+	c, m := soda("")
+	if c.Use != "baking-powder" || m.Said != 1 || m.AskedAt == nil {
+		t.Errorf("a home that avoids egg uses %s; %d said, asked %v", c.Use, m.Said, m.AskedAt)
+	}
+	ways := want[kitchens.CellWays](sc.teacher, "GET", of+"/ways"+in+"&need=soda&home="+id, nil)
+	if len(ways.Ways) < 4 || !ways.Ways[0].Own || !ways.Ways[0].Sends || !strings.Contains(ways.Ways[0].Says, "1 needs a kit") || len(ways.Alike) != 1 {
+		t.Errorf("%+v", ways)
+	}
+	if c, _ := soda("&try_home=" + id + "&try_need=soda&try_use=chalk-stick"); c.Use != "chalk-stick" {
+		t.Errorf("tried: %+v", c)
+	}
+	if c, _ := soda(""); c.Use != "baking-powder" {
+		t.Errorf("a try has changed something: %+v", c)
+	}
+	pin := func(use string) answer {
+		return sc.teacher.do("PUT", sc.path("/experiments/"+sc.experiment.ID.String()+"/pins"),
+			map[string]any{"homes": []string{id}, "need": "soda", "use": use})
+	}
+	if a := pin("drain-cleaner"); a.status != 422 {
+		t.Errorf("fixing what is no way: %d %s", a.status, a.body)
+	}
+	if a := pin("baking-soda"); a.status != 200 {
+		t.Fatalf("%d %s", a.status, a.body)
+	}
+	if c, _ := soda(""); c.Use != "baking-soda" || !c.Kit || !c.Pinned {
+		t.Errorf("pinned: %+v", c)
+	}
+	sc.as = want[results.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{
+		"experiment": sc.experiment.ID, "opens_at": lesson.Add(-time.Hour), "due_at": lesson.Add(24 * time.Hour),
+	})
+	if s := fern.sheetOf(sc.as.ID.String()); needOf(t, s, "soda").Kit == "" || s.Verdict != "needs-a-kit" {
+		t.Errorf("what was fixed is not what was issued: %+v", needOf(t, s, "soda"))
+	}
+	if a := pin(""); a.status != 200 {
+		t.Fatalf("%d %s", a.status, a.body)
+	}
+	if c, _ := soda(""); c.Use != "baking-powder" || c.Pinned {
+		t.Errorf("open again: %+v", c)
+	}
+	other := sc.site.teacher("other@school.example")
+	for _, path := range []string{of + in, of + "/ways" + in + "&need=soda&home=" + id} {
+		if a := other.do("GET", path, nil); a.status != 404 {
+			t.Errorf("%s to a stranger: %d", path, a.status)
+		}
+	}
+	if file := sc.teacher.do("GET", sc.asPath("/export?format=json"), nil); strings.Contains(string(file.body), "allergen") {
+		t.Error("a fact of a home is in an export")
 	}
 }

@@ -31,6 +31,13 @@ type Bundle struct {
 	FirstAid  []sheets.CardView `json:"first_aid"`
 	Sheets    []sheets.Sheet    `json:"sheets"`
 	Languages []string          `json:"languages"`
+	Kitchen   KitchenCard       `json:"kitchen"`
+}
+
+// KitchenCard says whether a home is asked what its kitchen has.
+type KitchenCard struct {
+	Asked bool `json:"asked" doc:"Its teacher asks, and it has not said anything since"`
+	Said  bool `json:"said" doc:"It has said something"`
 }
 
 // HomeCard is the home on its own page.
@@ -136,6 +143,10 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 	if err != nil {
 		return Bundle{}, err
 	}
+	survey, err := a.Store.SurveyOf(ctx, who.Class, who.Home)
+	if err != nil {
+		return Bundle{}, err
+	}
 	b := Bundle{
 		Home: HomeCard{
 			ID:       hc.home.ID,
@@ -149,6 +160,10 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 		FirstAid:  sheets.FirstAid(hc.reader),
 		Sheets:    []sheets.Sheet{},
 		Languages: text.Languages,
+		Kitchen: KitchenCard{
+			Asked: survey.AskedAt != nil && (survey.SaidAt == nil || survey.SaidAt.Before(*survey.AskedAt)),
+			Said:  survey.SaidAt != nil,
+		},
 	}
 	for _, s := range students {
 		if s.HomeID == who.Home {

@@ -84,10 +84,11 @@ func assigned(s sheets.Sheet, as store.Assignment, now time.Time) sheets.Sheet {
 type shelf struct {
 	once   sync.Once
 	kept   *lru.Cache[uuid.UUID, *issued]
-	plans  *lru.Cache[[sha256.Size]byte, *issued] // versions as homes do them, by version and plan
-	doings *lru.Cache[[2]uuid.UUID, doing]        // by assignment and home
-	books  *expirable.LRU[[2]uuid.UUID, keptBook] // of an assignment and home
-	room   *lru.Cache[[2]uuid.UUID, int]          // how many entries more an assignment takes from a home, at least
+	plans  *lru.Cache[[sha256.Size]byte, *issued]   // versions as homes do them, by version and plan
+	drafts *lru.Cache[[sha256.Size]byte, *fit.Ways] // of drafts, by their bytes
+	doings *lru.Cache[[2]uuid.UUID, doing]          // by assignment and home
+	books  *expirable.LRU[[2]uuid.UUID, keptBook]   // of an assignment and home
+	room   *lru.Cache[[2]uuid.UUID, int]            // how many entries more an assignment takes from a home, at least
 }
 
 func (s *shelf) open() {
@@ -96,6 +97,7 @@ func (s *shelf) open() {
 		s.books = newBooks()
 		s.room, _ = lru.New[[2]uuid.UUID, int](100 * onShelf)
 		s.plans, _ = lru.New[[sha256.Size]byte, *issued](2 * onShelf)
+		s.drafts, _ = lru.New[[sha256.Size]byte, *fit.Ways](onShelf)
 		s.doings, _ = lru.New[[2]uuid.UUID, doing](100 * onShelf)
 	})
 }
@@ -118,4 +120,20 @@ func (a *App) issued(ctx context.Context, as store.Assignment) (*issued, error) 
 		a.shelf.kept.Add(as.VersionID, i)
 	}
 	return i, err
+}
+
+// ofDraft are the ways of a draft, worked out once for its bytes.
+func (s *shelf) ofDraft(raw []byte) (*fit.Ways, error) {
+	s.open()
+	key := sha256.Sum256(raw)
+	if w, ok := s.drafts.Get(key); ok {
+		return w, nil
+	}
+	d, err := design.Read(raw)
+	if err != nil {
+		return nil, err
+	}
+	w := fit.WaysOf(&d)
+	s.drafts.Add(key, w)
+	return w, nil
 }

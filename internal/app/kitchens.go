@@ -20,28 +20,21 @@ import (
 // mostAnswers bounds how many things a home can speak of.
 const mostAnswers = 500
 
-// OwnKitchen is a home's survey: what the experiments of its class ask, and what it has
-// said.
+// OwnKitchen is a home's survey: what the experiments of its class ask, the next one
+// first, and what it has said.
 func (a *App) OwnKitchen(ctx context.Context, who HomeActor) (kitchens.Page, error) {
 	hc, err := a.homeContext(ctx, who)
 	if err != nil {
 		return kitchens.Page{}, err
 	}
-	assignments, err := a.Store.Assignments(ctx, who.Class)
+	designs, err := a.surveyed(ctx, who.Class)
 	if err != nil {
 		return kitchens.Page{}, err
 	}
-	var designs []*fit.Ways
-	for _, as := range assignments {
-		d, err := a.issued(ctx, as)
-		if err != nil {
-			return kitchens.Page{}, err
-		}
-		if d.Way != design.WatchShared && as.RecalledAt == nil {
-			designs = append(designs, d.ways())
-		}
+	page := kitchens.Page{
+		Questions: append([]kitchens.Question{}, kitchens.Asked(designs, hc.reader)...),
+		Facts:     kitchens.Facts(designs, hc.reader),
 	}
-	page := kitchens.Page{Questions: append([]kitchens.Question{}, kitchens.Asked(designs, hc.reader)...)}
 	k, err := a.Store.Kitchen(ctx, who.Class, who.Home)
 	if errors.Is(err, store.ErrNotFound) {
 		page.Answers.Things = map[string]kitchen.Answer{}
@@ -52,6 +45,35 @@ func (a *App) OwnKitchen(ctx context.Context, who HomeActor) (kitchens.Page, err
 	}
 	page.Answered = true
 	return page, json.Unmarshal(k.Answers, &page.Answers)
+}
+
+// surveyed are the designs that a class is asked about: those it was asked for, then
+// those that it has and that are not over.
+func (a *App) surveyed(ctx context.Context, class uuid.UUID) ([]*fit.Ways, error) {
+	asked, err := a.Store.AskedOf(ctx, class)
+	if err != nil {
+		return nil, err
+	}
+	assignments, err := a.Store.Assignments(ctx, class)
+	if err != nil {
+		return nil, err
+	}
+	var designs []*fit.Ways
+	for _, k := range asked {
+		if w, err := a.shelf.ofDraft(k.Draft); err == nil { // one that cannot be read asks nothing
+			designs = append(designs, w)
+		}
+	}
+	for _, as := range assignments {
+		d, err := a.issued(ctx, as)
+		if err != nil {
+			return nil, err
+		}
+		if d.Way != design.WatchShared && as.RecalledAt == nil && a.Now().Before(as.DueAt) {
+			designs = append(designs, d.ways())
+		}
+	}
+	return designs, nil
 }
 
 // SaveOwnKitchen keeps what a home says of its kitchen.
@@ -65,6 +87,9 @@ func (a *App) SaveOwnKitchen(ctx context.Context, who HomeActor, f kitchens.Fiel
 			return notFound(err)
 		}
 		if err := q.SaveKitchen(ctx, row); err != nil {
+			return err
+		}
+		if err := q.Changed(ctx, store.Event{Class: row.ClassID, Kind: "kitchen", ID: row.HomeID}); err != nil {
 			return err
 		}
 		return a.replan(ctx, q, who.Class, who.Home)
@@ -87,12 +112,15 @@ func (a *App) SaveKitchen(ctx context.Context, who TeacherActor, class, home uui
 		if err := q.SaveKitchen(ctx, row); err != nil {
 			return err
 		}
+		if err := q.Changed(ctx, store.Event{Class: row.ClassID, Kind: "kitchen", ID: row.HomeID}); err != nil {
+			return err
+		}
 		return a.replan(ctx, q, class, home)
 	})
 }
 
 func (a *App) kitchenRow(class, home uuid.UUID, f kitchens.Fields, byTeacher bool) (store.Kitchen, error) {
-	if n := len(f.Things) + len(f.Strengths) + len(f.Tools); n > mostAnswers {
+	if n := len(f.Things) + len(f.Strengths) + len(f.Tools) + len(f.Facts); n > mostAnswers {
 		return store.Kitchen{}, refusal.Field(
 			"things",
 			refusal.Rule("most-parts", "n", mostAnswers),
@@ -103,55 +131,163 @@ func (a *App) kitchenRow(class, home uuid.UUID, f kitchens.Fields, byTeacher boo
 	if err := k.Check(); err != nil {
 		return store.Kitchen{}, refusal.Field("things", refusal.Rule("kitchen"), `{"table-salt": "have"}`)
 	}
+	for id, said := range f.Facts {
+		if len(id) > 80 || said != "yes" && said != "no" {
+			return store.Kitchen{}, refusal.Field("facts", refusal.Rule("fact"), `{"under-4": "no"}`)
+		}
+	}
 	raw, err := json.Marshal(f)
 	return store.Kitchen{
 		ClassID: class, HomeID: home, Answers: raw, ByTeacher: byTeacher, UpdatedAt: a.Now(),
 	}, err
 }
 
-// Kitchens is the Kitchens station: an experiment as each home of a class would do it.
-// Without a class the teacher's first one is taken.
-func (a *App) Kitchens(
-	ctx context.Context,
-	who TeacherActor,
-	experiment, class uuid.UUID,
-	language string,
-) (kitchens.Matrix, error) {
+// station is an experiment with a class, for the Kitchens station.
+type station struct {
+	ways    *fit.Ways
+	class   store.ClassRow
+	classes []store.ClassRow
+	homes   []kitchens.Home
+	of      kitchen.Class
+}
+
+// station opens an experiment with one of the teacher's classes; without one it takes the
+// first. It reports false where the teacher has none.
+func (a *App) station(ctx context.Context, who TeacherActor, experiment, class uuid.UUID) (station, bool, error) {
 	e, err := a.Store.Experiment(ctx, who.ID, experiment)
 	if err != nil {
-		return kitchens.Matrix{}, notFound(err)
+		return station{}, false, notFound(err)
 	}
-	classes, err := a.Store.Classes(ctx, who.ID)
-	if err != nil {
-		return kitchens.Matrix{}, err
+	var s station
+	if s.classes, err = a.Store.Classes(ctx, who.ID); err != nil {
+		return station{}, false, err
 	}
-	at := slices.IndexFunc(classes, func(c store.ClassRow) bool { return c.ID == class })
+	at := slices.IndexFunc(s.classes, func(c store.ClassRow) bool { return c.ID == class })
 	if at < 0 && class != uuid.Nil {
-		return kitchens.Matrix{}, refusal.ErrNotFound
+		return station{}, false, refusal.ErrNotFound
 	}
-	if len(classes) == 0 {
-		return kitchens.NoClass(), nil
+	if len(s.classes) == 0 {
+		return station{}, false, nil
 	}
-	at = max(0, at)
-	homes, of, err := kitchensOf(ctx, &a.Store.Queries, classes[at].ID, experiment)
+	s.class = s.classes[max(0, at)]
+	if s.homes, s.of, err = kitchensOf(ctx, &a.Store.Queries, s.class.ID, experiment); err != nil {
+		return station{}, false, err
+	}
+	s.of.Measures = s.class.UnitSystem
+	s.ways, err = a.shelf.ofDraft(e.Draft)
 	if err != nil {
-		return kitchens.Matrix{}, err
-	}
-	d, err := design.Read(e.Draft)
-	if err != nil {
-		return kitchens.Matrix{}, &refusal.Refused{
+		return station{}, false, &refusal.Refused{
 			Code:  "unreadable",
 			Words: refusal.Why("unreadable", "problem", err.Error()),
 		}
 	}
-	ways := fit.WaysOf(&d)
-	of.Measures = classes[at].UnitSystem
-	out := kitchens.MatrixOf(ways, homes, of, ways.Fit(of), language)
-	out.Class, out.ClassName = classes[at].ID, classes[at].Name
-	for _, c := range classes {
+	return s, true, nil
+}
+
+// Kitchens is the Kitchens station: an experiment as each home of a class would do it, or
+// would if something were fixed that is tried.
+func (a *App) Kitchens(
+	ctx context.Context,
+	who TeacherActor,
+	experiment, class uuid.UUID,
+	try *kitchen.Pin,
+	language string,
+) (kitchens.Matrix, error) {
+	s, ok, err := a.station(ctx, who, experiment, class)
+	if err != nil {
+		return kitchens.Matrix{}, err
+	}
+	if !ok {
+		return kitchens.NoClass(), nil
+	}
+	of := s.of
+	if try != nil {
+		of = of.With(*try)
+	}
+	out := kitchens.MatrixOf(s.ways, s.homes, of, s.ways.Fit(of), language)
+	out.Class, out.ClassName = s.class.ID, s.class.Name
+	for _, c := range s.classes {
 		out.Classes = append(out.Classes, kitchens.ClassName{ID: c.ID, Name: c.Name})
 	}
-	return out, nil
+	asked, err := a.Store.AskedOf(ctx, s.class.ID)
+	for _, k := range asked {
+		if k.ExperimentID == experiment {
+			out.AskedAt = &k.AskedAt
+		}
+	}
+	return out, err
+}
+
+// CellWays are the ways in which a home can do a need of an experiment.
+func (a *App) CellWays(
+	ctx context.Context,
+	who TeacherActor,
+	experiment, class, home uuid.UUID,
+	need, language string,
+) (kitchens.CellWays, error) {
+	s, ok, err := a.station(ctx, who, experiment, class)
+	if err != nil {
+		return kitchens.CellWays{}, err
+	}
+	ways, found := kitchens.CellWays{}, false
+	if ok {
+		ways, found = kitchens.WaysOf(s.ways, s.of, home.String(), need, language)
+	}
+	if !found {
+		return kitchens.CellWays{}, refusal.ErrNotFound
+	}
+	return ways, nil
+}
+
+// PinFields fix what some homes use for a need.
+type PinFields struct {
+	Homes []uuid.UUID `json:"homes" minItems:"1" maxItems:"400"`
+	Need  string      `json:"need" maxLength:"40"`
+	Use   string      `json:"use" maxLength:"90" doc:"As the ways name it; empty: nothing is fixed any more"`
+}
+
+// Pin fixes what some homes of a class use for a need of an experiment.
+func (a *App) Pin(ctx context.Context, who TeacherActor, class, experiment uuid.UUID, f PinFields) error {
+	if _, err := a.class(ctx, who, class); err != nil {
+		return err
+	}
+	s, _, err := a.station(ctx, who, experiment, class)
+	if err != nil {
+		return err
+	}
+	if f.Use != "" && !s.ways.Can(f.Need, f.Use) {
+		return refusal.Field("use", refusal.Rule("swap"), "lemon-juice")
+	}
+	return a.audited(ctx, who, class, nil, "kitchen", "pinned", func(q *store.Queries) error {
+		for _, home := range f.Homes {
+			if err := q.HoldHome(ctx, class, home); err != nil {
+				return notFound(err)
+			}
+			if err := q.SavePin(ctx, store.Pin{
+				ClassID: class, ExperimentID: experiment, HomeID: home, Need: f.Need, Use: f.Use,
+			}); err != nil {
+				return err
+			}
+		}
+		return q.Changed(ctx, store.Event{Class: class, Kind: "kitchen", ID: experiment})
+	})
+}
+
+// AskKitchens asks the homes of a class what they have for an experiment: their survey
+// begins with it.
+func (a *App) AskKitchens(ctx context.Context, who TeacherActor, class, experiment uuid.UUID) error {
+	if _, err := a.class(ctx, who, class); err != nil {
+		return err
+	}
+	if _, err := a.Store.Experiment(ctx, who.ID, experiment); err != nil {
+		return notFound(err)
+	}
+	return a.audited(ctx, who, class, nil, "kitchen", "asked", func(q *store.Queries) error {
+		if err := q.Ask(ctx, class, experiment, a.Now()); err != nil {
+			return err
+		}
+		return q.Changed(ctx, store.Event{Class: class, Kind: "kitchen", ID: experiment})
+	})
 }
 
 // kitchensOf are the homes of a class with what they said, and the same as the core reads
@@ -169,15 +305,10 @@ func kitchensOf(
 	if err != nil {
 		return nil, kitchen.Class{}, err
 	}
-	facts, err := q.Facts(ctx, class)
-	if err != nil {
-		return nil, kitchen.Class{}, err
-	}
 	pins, err := q.Pins(ctx, class, experiment)
 	if err != nil {
 		return nil, kitchen.Class{}, err
 	}
-	known := knownFacts(facts)
 	var homes []kitchens.Home
 	var of kitchen.Class
 	for _, h := range rows {
@@ -187,7 +318,7 @@ func kitchensOf(
 		f := answers[h.ID]
 		homes = append(homes, kitchens.Home{ID: h.ID, Nickname: h.Nickname, Answers: f})
 		k := f.Kitchen(h.ID.String())
-		k.People = safety.PeopleSaying(f.Known(known[h.ID]))
+		k.People = safety.PeopleSaying(f.Facts) // what it said at a step stays between the step and the home
 		of.Homes = append(of.Homes, k)
 	}
 	for _, p := range pins {

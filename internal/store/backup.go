@@ -29,6 +29,7 @@ var tables = []string{
 	"home_device",
 	"experiment",
 	"pin",
+	"asked",
 	"experiment_version",
 	"version_sheet",
 	"assessment",

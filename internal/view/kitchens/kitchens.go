@@ -3,6 +3,7 @@ package kitchens
 import (
 	"maps"
 	"slices"
+	"time"
 
 	"github.com/google/uuid"
 
@@ -101,9 +102,29 @@ func (f Fields) Kitchen(home string) kitchen.Kitchen {
 	return kitchen.Kitchen{Home: home, Things: f.Things, Strengths: f.Strengths, Tools: f.Tools, Otherwise: f.Otherwise}
 }
 
+// Fact asks a home for something of itself that makes a difference to what is safe there.
+type Fact struct {
+	ID  string `json:"id"`
+	Ask string `json:"ask"`
+}
+
+// Facts are what some designs ask of a home itself.
+func Facts(designs []*fit.Ways, language string) []Fact {
+	out := []Fact{}
+	for _, w := range designs {
+		for _, f := range w.Facts() {
+			if !slices.ContainsFunc(out, func(x Fact) bool { return x.ID == f.ID }) {
+				out = append(out, Fact{f.ID, text.Render(f.Ask, language)})
+			}
+		}
+	}
+	return out
+}
+
 // Page is a home's survey.
 type Page struct {
 	Questions []Question `json:"questions"`
+	Facts     []Fact     `json:"facts" doc:"Seen by the teacher alone, and optional"`
 	Answers   Fields     `json:"answers"`
 	Answered  bool       `json:"answered" doc:"The home has said something before"`
 }
@@ -118,6 +139,9 @@ type Matrix struct {
 	Packing   []Packed    `json:"packing"`
 	Helps     []Help      `json:"helps" doc:"The most helpful first"`
 	Questions []Question  `json:"questions" doc:"What homes are asked for this experiment"`
+	Facts     []Fact      `json:"facts" doc:"What they are asked of themselves"`
+	AskedAt   *time.Time  `json:"asked_at,omitempty" doc:"When the homes were last asked for this experiment"`
+	Said      int         `json:"said" doc:"Homes that have said something"`
 	Variants  int         `json:"variants"`
 	Classes   []ClassName `json:"classes" doc:"The teacher's classes"`
 }
@@ -156,6 +180,8 @@ type Cell struct {
 	Kit     bool   `json:"kit,omitempty"`
 	Assumed bool   `json:"assumed,omitempty"`
 	Without bool   `json:"without,omitempty"`
+	Pinned  bool   `json:"pinned,omitempty" doc:"The teacher has fixed it"`
+	Use     string `json:"use" doc:"By which a pin names it"`
 }
 
 // Packed is a thing to send, and to which homes.
@@ -182,6 +208,7 @@ type Home struct {
 func NoClass() Matrix {
 	return Matrix{
 		Needs: []Head{}, Homes: []Row{}, Packing: []Packed{}, Helps: []Help{}, Classes: []ClassName{}, Questions: []Question{},
+		Facts: []Fact{},
 	}
 }
 
@@ -190,6 +217,7 @@ func MatrixOf(w *fit.Ways, homes []Home, class kitchen.Class, plan fit.Plan, lan
 	d := w.Design()
 	out := NoClass()
 	out.Questions = append(out.Questions, Asked([]*fit.Ways{w}, language)...)
+	out.Facts = Facts([]*fit.Ways{w}, language)
 	out.Variants = len(plan.Variants)
 	if len(homes) > 0 {
 		out.Says = text.Render(plan.Sentence(), language)
@@ -204,6 +232,9 @@ func MatrixOf(w *fit.Ways, homes []Home, class kitchen.Class, plan fit.Plan, lan
 				name, _ := n.Name.In(language)
 				out.Needs = append(out.Needs, Head{x.Need, name})
 			}
+		}
+		if !p.Assumed {
+			out.Said++
 		}
 		out.Homes = append(out.Homes, rowOf(d, &plan.Homes[i], homes[i], language))
 	}
@@ -249,10 +280,13 @@ func rowOf(d *design.Document, p *fit.HomePlan, h Home, language string) Row {
 		row.Answers.Things = map[string]kitchen.Answer{}
 	}
 	for _, x := range p.Choices {
-		c := Cell{Class: string(x.Class), Own: x.Own, Get: x.Get, Kit: x.Kit, Assumed: x.Assumed, Without: x.Without}
+		c := Cell{Class: string(x.Class), Own: x.Own, Get: x.Get, Kit: x.Kit, Assumed: x.Assumed, Without: x.Without, Pinned: x.Pinned, Use: x.Use()}
 		if !x.Own || x.Kit {
 			c.Name, _ = x.Material.Name.In(language)
 			c.Why = text.Render(x.Because, language)
+		}
+		if step := h.Answers.Tools[x.Measures()]; x.Own && !x.Kit && step != "" && step != kitchen.NoTool {
+			c.Name = step // how fine it is matters
 		}
 		if n, ok := d.Need(x.Need); ok && x.Amount.Value > 0 {
 			c.Amount = text.Render(x.Said(n), language)

@@ -376,6 +376,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/classes/{class}/experiments/{experiment}/ask": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask the homes of a class what they have for an experiment
+         * @description Ask the homes of a class what they have for an experiment.
+         */
+        post: operations["ask-kitchens"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/classes/{class}/experiments/{experiment}/pins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Fix what some homes use for a need
+         * @description Fix what some homes use for a need.
+         */
+        put: operations["pin-way"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/classes/{class}/homes": {
         parameters: {
             query?: never;
@@ -772,6 +812,26 @@ export interface paths {
          * @description The experiment as each home of a class would do it.
          */
         get: operations["plan-kitchens"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/experiments/{experiment}/kitchens/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * In which ways a home can do a need, and what each would do
+         * @description In which ways a home can do a need, and what each would do.
+         */
+        get: operations["list-ways"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1757,6 +1817,7 @@ export interface components {
             class: components["schemas"]["ClassCard"];
             first_aid: components["schemas"]["CardView"][];
             home: components["schemas"]["HomeCard"];
+            kitchen: components["schemas"]["KitchenCard"];
             languages: string[];
             sheets: components["schemas"]["Sheet"][];
         };
@@ -1787,6 +1848,10 @@ export interface components {
             /** @description Of what is used, where it is not the design's own */
             name?: string;
             own: boolean;
+            /** @description The teacher has fixed it */
+            pinned?: boolean;
+            /** @description By which a pin names it */
+            use: string;
             why?: string;
             without?: boolean;
         };
@@ -1814,6 +1879,12 @@ export interface components {
              * @description In the reading's unit, rounded to its uncertainty
              */
             value?: number;
+        };
+        CellWays: {
+            /** @description Homes that use the same for it */
+            alike: string[];
+            /** @description The design's own first, then by how far they depart */
+            ways: components["schemas"]["WayRow"][];
         };
         Change: {
             action?: string;
@@ -2295,6 +2366,10 @@ export interface components {
             /** Format: int64 */
             version: number;
         };
+        Fact: {
+            ask: string;
+            id: string;
+        };
         FactRow: {
             ask: string;
             /** @description What is done then */
@@ -2740,6 +2815,12 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        KitchenCard: {
+            /** @description Its teacher asks, and it has not said anything since */
+            asked: boolean;
+            /** @description It has said something */
+            said: boolean;
+        };
         LarderFound: {
             asks: components["schemas"]["AskRow"][];
             nearest: string[];
@@ -2883,10 +2964,17 @@ export interface components {
             weight: "stop" | "mend" | "note" | "fine";
         };
         Matrix: {
+            /**
+             * Format: date-time
+             * @description When the homes were last asked for this experiment
+             */
+            asked_at?: string;
             class: string;
             class_name: string;
             /** @description The teacher's classes */
             classes: components["schemas"]["ClassName"][];
+            /** @description What they are asked of themselves */
+            facts: components["schemas"]["Fact"][];
             /** @description The most helpful first */
             helps: components["schemas"]["Help"][];
             /** @description What needs a look first */
@@ -2895,6 +2983,11 @@ export interface components {
             packing: components["schemas"]["Packed"][];
             /** @description What homes are asked for this experiment */
             questions: components["schemas"]["Question"][];
+            /**
+             * Format: int64
+             * @description Homes that have said something
+             */
+            said: number;
             /** @description The class in a sentence */
             says: string;
             /** Format: int64 */
@@ -3118,6 +3211,8 @@ export interface components {
             /** @description The home has said something before */
             answered: boolean;
             answers: components["schemas"]["Fields"];
+            /** @description Seen by the teacher alone, and optional */
+            facts: components["schemas"]["Fact"][];
             questions: components["schemas"]["Question"][];
         };
         PermissionFields: {
@@ -3161,6 +3256,12 @@ export interface components {
             /** @description Of a drawing: points x,y in thousandths of its width; it is three quarters as high */
             strokes?: string[];
             text?: string;
+        };
+        PinFields: {
+            homes: string[];
+            need: string;
+            /** @description As the ways name it; empty: nothing is fixed any more */
+            use: string;
         };
         Printable: {
             class: string;
@@ -3871,6 +3972,24 @@ export interface components {
             latest?: number;
             /** Format: int64 */
             seconds: number;
+        };
+        WayRow: {
+            amount?: string;
+            /** @description That the design has not */
+            cautions: string[];
+            chosen?: boolean;
+            /** @enum {string} */
+            class: "pools" | "scales" | "separate" | "unsuitable";
+            /** @description Titles of steps that would not be for this home */
+            closed: string[];
+            name: string;
+            own?: boolean;
+            /** @description The class in a sentence if this home did it so */
+            says: string;
+            /** @description It would have to be sent or lent */
+            sends?: boolean;
+            use: string;
+            why: string;
         };
         WordsView: {
             against?: string;
@@ -4828,6 +4947,96 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ListAuditView"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "ask-kitchens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+                /** @description Id of the experiment */
+                experiment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "pin-way": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+                /** @description Id of the experiment */
+                experiment: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PinFields"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */
@@ -5908,6 +6117,12 @@ export interface operations {
             query?: {
                 /** @description Left out: the teacher's first */
                 class?: string;
+                /** @description Of whom something is tried */
+                try_home?: string;
+                /** @description Id of the need */
+                try_need?: string;
+                /** @description What would be used, as the ways name it */
+                try_use?: string;
             };
             header?: {
                 /** @description The language that answers are worded in */
@@ -5928,6 +6143,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Matrix"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "list-ways": {
+        parameters: {
+            query?: {
+                /** @description Left out: the teacher's first */
+                class?: string;
+                /** @description Whose ways they are */
+                home?: string;
+                /** @description Id of the need */
+                need?: string;
+            };
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
+            path: {
+                /** @description Id of the experiment */
+                experiment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CellWays"];
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

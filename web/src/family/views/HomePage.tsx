@@ -1,4 +1,5 @@
-import { useEffect, useEffectEvent, useState } from 'react';
+import { lazy, Suspense, useEffect, useEffectEvent, useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { Icon } from '../../ui/Icon';
 import { NameLabel } from '../../ui/NameLabel';
 import { Book } from '../phone/book';
@@ -12,6 +13,8 @@ import { NeedsHelp } from './NeedsHelp';
 import { Welcome } from './Welcome';
 import { Work } from './Work';
 import { WentWrong } from './WentWrong';
+
+const Kitchen = lazy(() => import('./Kitchen').then((m) => ({ default: m.Kitchen })));
 
 /** Where a home stands: #/assignment/view/number. Kept on the phone, so that it returns after the page was killed. */
 export function useHash(state: HomeState) {
@@ -48,7 +51,7 @@ interface HomePageProps {
 export function HomePage(props: HomePageProps) {
   const state = useHome(props.home);
   const [place, go] = useHash(state);
-  const several = (state.bundle?.sheets.length ?? 0) > 1;
+  const several = (state.bundle?.sheets.length ?? 0) > 1 || state.bundle?.kitchen?.asked;
   return (
     <LanguageContext.Provider
       value={place[1] === 'welcome' || place[1] === 'wrong' ? undefined : () => go('#/-/welcome')}
@@ -109,11 +112,26 @@ function Places({
           // Kept before it shows: a page killed in the next breath does not ask again.
           await state.keep('welcomed', true);
           setWelcomed(true);
-          go(bundle.sheets.length === 1 ? `#/${bundle.sheets[0].assignment}` : '#/');
+          go(
+            bundle.sheets.length === 1 && !bundle.kitchen?.asked
+              ? `#/${bundle.sheets[0].assignment}`
+              : '#/',
+          );
         }}
       />
     );
   }
+  if (view === 'kitchen' && !sheet)
+    return (
+      <Suspense>
+        <Kitchen
+          state={state}
+          place={bundle.class.name}
+          onWrong={wrong}
+          onGo={() => void state.refresh().then(() => go('#/'))}
+        />
+      </Suspense>
+    );
   if (view === 'help')
     return <NeedsHelp state={state} onClose={() => history.back()} onWrong={wrong} />;
   if (sheet)
@@ -140,6 +158,17 @@ function Places({
       <p>
         <NameLabel name={bundle.home.nickname} />
       </p>
+      {bundle.kitchen?.asked && (
+        <button type="button" className="choice" onClick={() => go('#/-/kitchen')}>
+          <span>
+            <strong>{t('kitchenAsked')}</strong>
+            <br />
+            <span className="second">
+              {t('kitchenAskedWhy', { teacher: bundle.class.teacher })}
+            </span>
+          </span>
+        </button>
+      )}
       {bundle.sheets.length === 0 && <p className="card-paper">{t('nothingYet')}</p>}
       {bundle.sheets.map((s) => (
         <button
@@ -162,6 +191,13 @@ function Places({
         </button>
       ))}
       <HelpLine state={state} go={go} />
+      {bundle.kitchen?.said && !bundle.kitchen.asked && (
+        <p>
+          <Button variant="plain" onClick={() => go('#/-/kitchen')}>
+            {t('yourKitchen')}
+          </Button>
+        </p>
+      )}
     </PhonePage>
   );
 }

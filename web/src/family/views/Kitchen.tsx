@@ -3,16 +3,22 @@ import Button from 'react-bootstrap/Button';
 import FormCheckInput from 'react-bootstrap/FormCheckInput';
 import { api, got, type Schemas } from '../../api/client';
 import { PhonePage } from '../parts/PhonePage';
+import type { HomeState } from '../phone/useHome';
 import { useRemembered } from '../phone/useRemembered';
-import type { WorkProps } from '../phone/work';
 import { useWords } from '../words';
 
 type Answers = Schemas['Fields'];
 type Question = Schemas['Question'];
 
+interface Props {
+  state: HomeState;
+  place: string;
+  onGo: () => void;
+  onWrong: () => void;
+}
+
 /** What this home has, asked kindly; nothing here is wrong. What is tapped is kept on the phone and sent when it can be. */
-export function Kitchen({ onGo, ...props }: WorkProps & { onGo: () => void }) {
-  const { state, sheet, onWrong } = props;
+export function Kitchen({ state, place, onGo, onWrong }: Props) {
   const t = useWords();
   const [page, setPage] = useState<Schemas['Page']>();
   const [unsent, setUnsent] = useRemembered<Answers>(state, 'kitchen/unsent');
@@ -50,6 +56,11 @@ export function Kitchen({ onGo, ...props }: WorkProps & { onGo: () => void }) {
   const answers = unsent ?? page?.answers ?? { things: {} };
   const questions = page?.questions ?? [];
   const shown = questions.filter((q) => !q.for || answers.things[q.for] === 'none');
+  const open = shown.filter((q) => !q.tool && !q.for && answers.things[q.id] === undefined);
+  const haveAll = () => {
+    const have = Object.fromEntries(open.map((q) => [q.id, 'have' as const]));
+    setUnsent({ ...answers, things: { ...answers.things, ...have } });
+  };
   const set = (q: Question, value: string) =>
     setUnsent(
       q.tool
@@ -58,7 +69,7 @@ export function Kitchen({ onGo, ...props }: WorkProps & { onGo: () => void }) {
     );
   return (
     <PhonePage
-      place={sheet.title}
+      place={place}
       heading={t('yourKitchen')}
       focusKey="kitchen"
       state={state}
@@ -68,27 +79,25 @@ export function Kitchen({ onGo, ...props }: WorkProps & { onGo: () => void }) {
       <p>{t('nothingIsWrong')}</p>
       {!page && <p className="second">{t('kitchenOffline')}</p>}
       {page && questions.length === 0 && <p className="second">{t('nothingAsked')}</p>}
+      {open.length > 1 && (
+        <div className="card-paper">
+          <p className="m-0">{open.map((q) => q.name).join(', ')}</p>
+          <Button variant="outline-primary" className="w-100 mt-2" onClick={haveAll}>
+            {t('weHaveAll', { count: open.length })}
+          </Button>
+          <p className="second m-0 mt-2">{t('orOneByOne')}</p>
+        </div>
+      )}
       {shown.map((q) => (
         <fieldset key={q.id} className="card-paper">
           <legend className="larger fw-bold">{q.name}</legend>
           {q.tool && <p className="second m-0">{t('whatItShows')}</p>}
-          <div className="choices">
-            {choicesOf(q).map(([value, id]) => {
-              const chosen = (q.tool ? answers.tools?.[q.id] : answers.things[q.id]) === value;
-              return (
-                <label key={value} className={`choice ${chosen ? 'chosen' : ''}`}>
-                  <FormCheckInput
-                    type="radio"
-                    className="visually-hidden"
-                    name={`kitchen-${q.id}`}
-                    checked={chosen}
-                    onChange={() => set(q, value)}
-                  />
-                  {id ? t(id) : value}
-                </label>
-              );
-            })}
-          </div>
+          <Choices
+            name={`kitchen-${q.id}`}
+            all={choicesOf(q).map(([value, id]) => [value, id ? t(id) : value])}
+            chosen={q.tool ? answers.tools?.[q.id] : answers.things[q.id]}
+            onChoose={(value) => set(q, value)}
+          />
           {q.label && answers.things[q.id] === 'have' && (
             <Strength
               q={q}
@@ -100,6 +109,37 @@ export function Kitchen({ onGo, ...props }: WorkProps & { onGo: () => void }) {
           )}
         </fieldset>
       ))}
+      {page && page.facts.length > 0 && (
+        <>
+          <h2>{t('inOurHome')}</h2>
+          <p className="second">{t('onlyTeacherSees')}</p>
+        </>
+      )}
+      {page?.facts.map((f) => (
+        <fieldset key={f.id} className="card-paper">
+          <legend className="usual">{f.ask}</legend>
+          <Choices
+            name={`fact-${f.id}`}
+            all={[
+              ['no', t('no')],
+              ['yes', t('yes')],
+            ]}
+            chosen={answers.facts?.[f.id]}
+            onChoose={(value) =>
+              setUnsent({ ...answers, facts: { ...answers.facts, [f.id]: value } })
+            }
+          />
+        </fieldset>
+      ))}
+      {page && (
+        <label className="row-48">
+          <FormCheckInput
+            checked={answers.otherwise ?? false}
+            onChange={(e) => setUnsent({ ...answers, otherwise: e.target.checked })}
+          />
+          {t('ratherOtherwise')}
+        </label>
+      )}
       {unsent && !state.online && <p className="second">{t('keptHere')}</p>}
     </PhonePage>
   );
@@ -113,6 +153,36 @@ const choicesOf = (q: Question): [string, string | undefined][] =>
         ['get', 'weCanGetIt'],
         ['none', 'weHaveNone'],
       ];
+
+/** One of some answers, each a card to tap. */
+function Choices({
+  name,
+  all,
+  chosen,
+  onChoose,
+}: {
+  name: string;
+  all: [value: string, words: string][];
+  chosen: string | undefined;
+  onChoose: (value: string) => void;
+}) {
+  return (
+    <div className="choices">
+      {all.map(([value, words]) => (
+        <label key={value} className={`choice ${chosen === value ? 'chosen' : ''}`}>
+          <FormCheckInput
+            type="radio"
+            className="visually-hidden"
+            name={name}
+            checked={chosen === value}
+            onChange={() => onChoose(value)}
+          />
+          {words}
+        </label>
+      ))}
+    </div>
+  );
+}
 
 /** What the label says. */
 function Strength({

@@ -41,19 +41,19 @@ export function NeedRow({ need: n, ...props }: WorkProps & { need: Need }) {
               </span>
             ))}
         </label>
+        {!on && (
+          <Button
+            variant="plain"
+            className="small text-nowrap"
+            aria-expanded={open}
+            onClick={() => setOpen(!open)}
+          >
+            {t('notGot')}
+            <span className="visually-hidden">: {name}</span>
+          </Button>
+        )}
       </div>
       {swap && <Cautions cautions={swap.cautions} />}
-      {!on && (
-        <Button
-          variant="plain"
-          className="small"
-          aria-expanded={open}
-          onClick={() => setOpen(!open)}
-        >
-          {t('notGot')}
-          <span className="visually-hidden">: {name}</span>
-        </Button>
-      )}
       {open && !on && <Instead need={n} {...props} onTaken={() => setOpen(false)} />}
     </div>
   );
@@ -96,13 +96,13 @@ function Instead({
               <Button
                 variant="outline-primary"
                 size="sm"
-                aria-label={`${t('weUseThis')}: ${w.name}`}
                 onClick={() => {
                   onTaken();
                   void state.add(sheet.assignment, { kind: 'swap', refers: n.id, choice: [w.use] });
                 }}
               >
                 {t('weUseThis')}
+                <span className="visually-hidden">: {w.name}</span>
               </Button>
             )}
           </li>

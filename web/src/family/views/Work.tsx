@@ -80,7 +80,14 @@ function Page({
     case 'result':
       return <later.Result {...props} onGo={() => to('conclusion')} />;
     case 'kitchen':
-      return <later.Kitchen {...props} onGo={() => to('ready')} />;
+      return (
+        <later.Kitchen
+          state={state}
+          place={sheet.title}
+          onWrong={rest.onWrong}
+          onGo={() => to('ready')}
+        />
+      );
     case 'rest':
       return (
         <later.Rest

@@ -10,11 +10,13 @@ type Answers = Schemas['Fields'];
 export function KitchenAnswers({
   of,
   questions,
+  facts,
   answers,
   onSaved,
 }: {
   of: { class: string; home: string };
   questions: Schemas['Question'][];
+  facts: Schemas['Fact'][];
   answers: Answers;
   onSaved: () => void;
 }) {
@@ -46,6 +48,12 @@ export function KitchenAnswers({
     if (step) tools[id] = step;
     else delete tools[id];
     void save({ ...now, tools });
+  };
+  const fact = (id: string, answer: string) => {
+    const said = { ...now.facts };
+    if (answer) said[id] = answer;
+    else delete said[id];
+    void save({ ...now, facts: said });
   };
   const shown = questions.filter((q) => !q.for || now.things[q.for] === 'none');
   return (
@@ -79,6 +87,25 @@ export function KitchenAnswers({
           </div>
         </div>
       ))}
+      {facts.map((f) => (
+        <div key={f.id} className="field-row">
+          <label className="grows" htmlFor={`fact-${f.id}`}>
+            {f.ask}
+          </label>
+          <div className="field-150">
+            <FormSelect
+              id={`fact-${f.id}`}
+              value={now.facts?.[f.id] ?? ''}
+              onChange={(e) => fact(f.id, e.target.value)}
+            >
+              <option value="">{say('kitchens.not-said')}</option>
+              <option value="no">{say('kitchens.no')}</option>
+              <option value="yes">{say('kitchens.yes')}</option>
+            </FormSelect>
+          </div>
+        </div>
+      ))}
+      {facts.length > 0 && <p className="hint small">{say('kitchens.facts-are-yours-alone')}</p>}
       <span className="tick">
         <input
           type="checkbox"

@@ -2,47 +2,58 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormSelect from 'react-bootstrap/FormSelect';
-import { api, got, type Schemas } from '../../api/client';
-import { NameLabel } from '../../ui/NameLabel';
+import { api, got } from '../../api/client';
 import { useAddress } from '../frame/address';
-import { Grid } from '../parts/Grid';
+import { useKeeping } from '../frame/keeping';
+import { day } from '../parts/dates';
+import { Notice } from '../parts/Notice';
 import { SideSheet } from '../parts/SideSheet';
-import { Loading, PartError } from '../parts/states';
+import { Loading, PartError, ProblemLine } from '../parts/states';
 import { say } from '../words';
+import { CellSheet } from './CellSheet';
+import { HomePlan } from './HomePlan';
 import { KitchenAnswers } from './KitchenAnswers';
+import { KitchenLists } from './KitchenLists';
+import { KitchenMatrix, type Place } from './KitchenMatrix';
+import { MarkKey, type Matrix } from './KitchenMarks';
 
-type Matrix = Schemas['Matrix'];
-type Row = Matrix['homes'][number];
-type Cell = Row['cells'][number];
+interface Tried {
+  home: string;
+  need: string;
+  use: string;
+}
 
-const verdicts: Record<Row['verdict'], string> = {
-  'as-designed': say('kitchens.as-designed'),
-  'with-substitutes': say('kitchens.with-substitutes'),
-  'needs-a-kit': say('kitchens.needs-a-kit'),
-  part: say('kitchens.part'),
-  'shared-readings': say('kitchens.shared-readings'),
-};
-const classes: Record<Cell['class'], string> = {
-  pools: say('kitchens.pools'),
-  scales: say('kitchens.scales'),
-  separate: say('kitchens.separate'),
-  unsuitable: say('kitchens.unsuitable'),
-};
+/** The rows in their order, which a try does not change. */
+const order = (before: Matrix, m: Matrix, by: string) =>
+  (by === 'name'
+    ? [...before.homes].sort((a, b) => a.nickname.localeCompare(b.nickname))
+    : before.homes
+  ).flatMap((was) => m.homes.find((h) => h.home === was.home) ?? []);
 
 /** The experiment as each home of a class would do it; only what departs from the design has ink. */
 export function Kitchens({ id, usual }: { id: string; usual: string | undefined }) {
   const [params, change] = useAddress();
-  const [open, setOpen] = useState<string>();
+  const [open, setOpen] = useState<Place>();
+  const [tried, setTried] = useState<Tried>();
+  const [by, setBy] = useState('look');
+  const [problem, setProblem] = useState<unknown>();
+  const { did } = useKeeping();
   const client = useQueryClient();
   const of = params.get('class') ?? usual; // the class that it was issued to
-  const plan = useQuery({
-    queryKey: ['kitchens', id, of],
-    queryFn: () =>
-      got(
-        api.GET('/api/v1/experiments/{experiment}/kitchens', {
-          params: { path: { experiment: id }, query: { class: of } },
-        }),
-      ),
+  const fetch = (t?: Tried) =>
+    got(
+      api.GET('/api/v1/experiments/{experiment}/kitchens', {
+        params: {
+          path: { experiment: id },
+          query: { class: of, ...(t && { try_home: t.home, try_need: t.need, try_use: t.use }) },
+        },
+      }),
+    );
+  const plan = useQuery({ queryKey: ['kitchens', id, of], queryFn: () => fetch() });
+  const trial = useQuery({
+    queryKey: ['kitchens', id, of, 'try', tried],
+    queryFn: () => fetch(tried),
+    enabled: tried !== undefined,
   });
   if (plan.isPending) return <Loading what={say('kitchens.the-kitchens')} />;
   if (plan.isError)
@@ -53,43 +64,88 @@ export function Kitchens({ id, usual }: { id: string; usual: string | undefined 
         retry={() => void plan.refetch()}
       />
     );
-  const m = plan.data;
-  const row = m.homes.find((h) => h.home === open);
+  const m = (tried && trial.data) || plan.data;
+  const row = plan.data.homes.find((h) => h.home === open?.home); // what holds, not what is tried
+  const at = m.needs.findIndex((n) => n.need === open?.need);
+  const act = async (what: () => Promise<unknown>) => {
+    setProblem(undefined);
+    try {
+      await what();
+      await client.invalidateQueries({ queryKey: ['kitchens', id] });
+    } catch (e) {
+      setProblem(e);
+    }
+  };
+  const pin = (homes: string[], need: string, use: string) =>
+    act(() =>
+      got(
+        api.PUT('/api/v1/classes/{class}/experiments/{experiment}/pins', {
+          params: { path: { class: m.class, experiment: id } },
+          body: { homes, need, use },
+        }),
+      ),
+    );
+  const keep = async (t: Tried) => {
+    await pin([t.home], t.need, t.use);
+    setTried(undefined);
+    const name = m.homes.find((h) => h.home === t.home)?.nickname;
+    did(say('kitchens.kept-for', { name }), () => void pin([t.home], t.need, ''));
+  };
   return (
     <div className={row ? 'with-sheet' : ''}>
       <main className="work">
-        {m.says && <p className="lead-sentence">{m.says}</p>}
-        {m.classes.length > 1 && (
-          <div className="field-row mb-2">
-            <div className="field-150">
-              <label className="named" htmlFor="kitchens-class">
-                {say('kitchens.class')}
-              </label>
-              <FormSelect
-                id="kitchens-class"
-                value={m.class}
-                onChange={(e) => change({ class: e.target.value }, { replace: true })}
-              >
-                {m.classes.map((c) => (
-                  <option key={c.id} value={c.id}>
-                    {c.name}
-                  </option>
-                ))}
-              </FormSelect>
-            </div>
-          </div>
+        <Heading
+          m={m}
+          tried={tried !== undefined}
+          onAsk={() => void act(() => asks(m.class, id))}
+        />
+        <ProblemLine error={problem} />
+        {tried && (
+          <p>
+            <Button onClick={() => void keep(tried)}>{say('kitchens.keep')}</Button>{' '}
+            <Button variant="outline-primary" onClick={() => setTried(undefined)}>
+              {say('kitchens.put-back')}
+            </Button>
+          </p>
         )}
+        <Chooser
+          m={m}
+          by={by}
+          onBy={setBy}
+          onClass={(c) => change({ class: c }, { replace: true })}
+        />
         {m.homes.length === 0 ? (
           <p className="hint">
             {say(m.classes.length === 0 ? 'kitchens.no-class-yet' : 'kitchens.no-homes-yet')}
           </p>
         ) : (
-          <Plans m={m} chosen={open} onOpen={setOpen} />
+          <>
+            <KitchenMatrix
+              m={m}
+              before={tried && trial.data ? plan.data : undefined}
+              rows={order(plan.data, m, by)}
+              chosen={open}
+              onOpen={setOpen}
+            />
+            <MarkKey />
+          </>
         )}
-        {m.homes.length > 0 && <p className="hint small">{say('kitchens.a-dot-is-as-designed')}</p>}
-        <Lists m={m} />
+        <KitchenLists m={m} />
       </main>
-      {row && (
+      {row && at >= 0 && (
+        <CellSheet
+          key={`${row.home}/${open?.need}`}
+          experiment={id}
+          of={m.class}
+          row={row}
+          cell={row.cells[at]}
+          need={m.needs[at]}
+          onTry={(use) => setTried({ home: row.home, need: m.needs[at].need, use })}
+          onPin={(homes, use) => void pin(homes, m.needs[at].need, use)}
+          onClose={() => setOpen(undefined)}
+        />
+      )}
+      {row && at < 0 && (
         <SideSheet
           title={say('kitchens.kitchen-of', { nickname: row.nickname })}
           onClose={() => setOpen(undefined)}
@@ -99,6 +155,7 @@ export function Kitchens({ id, usual }: { id: string; usual: string | undefined 
             key={row.home}
             of={{ class: m.class, home: row.home }}
             questions={m.questions}
+            facts={m.facts}
             answers={row.answers}
             onSaved={() => void client.invalidateQueries({ queryKey: ['kitchens', id] })}
           />
@@ -108,133 +165,77 @@ export function Kitchens({ id, usual }: { id: string; usual: string | undefined 
   );
 }
 
-/** Homes by needs. */
-function Plans({
+const asks = (of: string, experiment: string) =>
+  got(
+    api.POST('/api/v1/classes/{class}/experiments/{experiment}/ask', {
+      params: { path: { class: of, experiment } },
+    }),
+  );
+
+/** The class in a sentence, and the way to ask those that have not said anything. */
+function Heading({ m, tried, onAsk }: { m: Matrix; tried: boolean; onAsk: () => void }) {
+  const silent = m.homes.length - m.said;
+  return (
+    <>
+      {m.says && (
+        <p className="lead-sentence" role="status">
+          {tried ? say('kitchens.would-be', { says: m.says }) : m.says}
+        </p>
+      )}
+      {silent > 0 && !tried && (
+        <Notice kind="note">
+          {say(m.said === 0 ? 'kitchens.nothing-known' : 'kitchens.some-silent', {
+            count: silent,
+            questions: m.questions.filter((q) => !q.for).length,
+          })}{' '}
+          {m.asked_at && say('kitchens.asked-on', { day: day(m.asked_at) })}{' '}
+          <Button variant="plain" onClick={onAsk}>
+            {say(m.asked_at ? 'kitchens.ask-again' : 'kitchens.ask-the-homes')}
+          </Button>
+        </Notice>
+      )}
+    </>
+  );
+}
+
+function Chooser({
   m,
-  chosen,
-  onOpen,
+  by,
+  onBy,
+  onClass,
 }: {
   m: Matrix;
-  chosen: string | undefined;
-  onOpen: (home: string) => void;
+  by: string;
+  onBy: (by: string) => void;
+  onClass: (id: string) => void;
 }) {
   return (
-    <div className="scroll" tabIndex={0} role="region" aria-label={say('kitchens.plans-by-home')}>
-      <Grid dense>
-        <thead>
-          <tr>
-            <th scope="col">{say('classPage.home')}</th>
-            <th scope="col">{say('kitchens.takes-part')}</th>
-            {m.needs.map((n) => (
-              <th key={n.need} scope="col">
-                {n.name}
-              </th>
+    <div className="field-row mb-2">
+      {m.classes.length > 1 && (
+        <div className="field-150">
+          <label className="named" htmlFor="kitchens-class">
+            {say('kitchens.class')}
+          </label>
+          <FormSelect id="kitchens-class" value={m.class} onChange={(e) => onClass(e.target.value)}>
+            {m.classes.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.name}
+              </option>
             ))}
-          </tr>
-        </thead>
-        <tbody>
-          {m.homes.map((h) => (
-            <tr key={h.home} className={h.home === chosen ? 'chosen' : ''}>
-              <th scope="row" className="text-nowrap">
-                <Button variant="plain" onClick={() => onOpen(h.home)}>
-                  <NameLabel name={h.nickname} />
-                </Button>
-              </th>
-              <td className="text-nowrap">
-                {verdicts[h.verdict]}
-                {h.assumed && <span className="second"> · {say('kitchens.taken-as-usual')}</span>}
-              </td>
-              {h.cells.map((c, i) => (
-                <td key={m.needs[i].need}>
-                  <CellWords c={c} />
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </Grid>
+          </FormSelect>
+        </div>
+      )}
+      {m.homes.length > 1 && (
+        <div className="field-200">
+          <label className="named" htmlFor="kitchens-order">
+            {say('kitchens.in-order-of')}
+          </label>
+          <FormSelect id="kitchens-order" value={by} onChange={(e) => onBy(e.target.value)}>
+            <option value="look">{say('kitchens.what-needs-a-look')}</option>
+            <option value="name">{say('kitchens.names')}</option>
+          </FormSelect>
+        </div>
+      )}
     </div>
-  );
-}
-
-function CellWords({ c }: { c: Cell }) {
-  if (c.without) return <span className="second">{say('kitchens.left-out')}</span>;
-  if (c.kit)
-    return (
-      <span className="cell-flag">
-        {c.name} · {say('kitchens.to-send')}
-      </span>
-    );
-  if (!c.own)
-    return (
-      <span title={c.why}>
-        {c.name} · {classes[c.class]}
-        {c.get && ` · ${say('kitchens.to-get')}`}
-      </span>
-    );
-  if (c.get) return <span className="second">{say('kitchens.to-get')}</span>;
-  return (
-    <>
-      <span aria-hidden="true">·</span>
-      <span className="visually-hidden">{say('kitchens.as-designed')}</span>
-    </>
-  );
-}
-
-/** What is sent to whom, and what one thing more would do. */
-function Lists({ m }: { m: Matrix }) {
-  return (
-    <>
-      {m.helps.length > 0 && (
-        <section className="band" aria-label={say('kitchens.what-helps-most')}>
-          <h2>{say('kitchens.what-helps-most')}</h2>
-          <ol className="indented">
-            {m.helps.map((h) => (
-              <li key={h.name}>{say('kitchens.helps', { what: h.name, count: h.homes })}</li>
-            ))}
-          </ol>
-        </section>
-      )}
-      {m.packing.length > 0 && (
-        <section className="band" aria-label={say('kitchens.to-send-or-lend')}>
-          <h2>{say('kitchens.to-send-or-lend')}</h2>
-          <ul className="indented">
-            {m.packing.map((p) => (
-              <li key={p.name}>
-                {p.homes.length} × {p.name}: <span className="second">{p.homes.join(', ')}</span>
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
-    </>
-  );
-}
-
-/** One home's plan in words. */
-function HomePlan({ row, needs }: { row: Row; needs: Matrix['needs'] }) {
-  const departs = row.cells
-    .map((c, i) => ({ c, need: needs[i] }))
-    .filter(({ c }) => !c.own || c.kit || c.get || c.without);
-  return (
-    <>
-      <p className="mt-0">
-        <strong>{verdicts[row.verdict]}</strong>
-        {row.assumed && ` · ${say('kitchens.taken-as-usual')}`}
-      </p>
-      <dl>
-        {departs.map(({ c, need }) => (
-          <div key={need.need}>
-            <dt>{need.name}</dt>
-            <dd>
-              <CellWords c={c} /> {c.amount} <span className="second">{c.why}</span>
-            </dd>
-          </div>
-        ))}
-      </dl>
-      {row.shared.length > 0 && (
-        <p>{say('kitchens.from-you', { readings: row.shared.join(', ') })}</p>
-      )}
-    </>
   );
 }

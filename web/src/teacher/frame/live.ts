@@ -12,6 +12,7 @@ function concerns(e: Heard, [what, of]: readonly unknown[]): boolean {
   if (what === 'draft' || what === 'actions') return false;
   if (e.kind === 'entry' || e.kind === 'permission')
     return what === 'assignments' || (what === 'results' && of === e.class);
+  if (e.kind === 'kitchen') return what === 'kitchens' || what === 'issue-check';
   if (e.kind === 'incident') return what === 'incidents';
   return true;
 }

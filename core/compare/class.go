@@ -54,9 +54,14 @@ type Comparison struct {
 	Findings []Finding
 }
 
-// Class compares every outcome over the homes: what the design claims, and for
-// the other outcomes what is looked for afterwards.
-func Class(d *design.Document, homes []Home) []Comparison {
+// Class compares every outcome over the homes whose swaps join the others: what the
+// design claims, and for the other outcomes what is looked for afterwards.
+func Class(d *design.Document, homes []Home) []Comparison { return alone(d, Together(homes)) }
+
+// Class compares a group of its own by itself.
+func (s *Side) Class(d *design.Document) []Comparison { return alone(d, s.Homes) }
+
+func alone(d *design.Document, homes []Home) []Comparison {
 	a := analyse(d, homes)
 	all, first := a.outcomes, a.first()
 	before := a.findings("before", claims(d, all, first))

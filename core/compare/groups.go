@@ -1,12 +1,13 @@
 package compare
 
 import (
+	"maps"
 	"slices"
 
 	"patient-kitchen/core/stats"
 )
 
-// groups asks whether the homes with one tool or language differ from the
+// groups asks whether the homes with one tool, substitute or language differ from the
 // others; it is looked for afterwards, over everything at once.
 func (a *analysis) groups(findings []Finding) {
 	type place struct{ finding, group int }
@@ -17,10 +18,12 @@ func (a *analysis) groups(findings []Finding) {
 		if f.Signs || f.Says == "order" || f.Says == "share" || a.outcome(f.Value).Reading != nil {
 			continue
 		}
-		for _, by := range []string{"tool", "language"} {
+		for _, by := range []string{"tool", "substitute", "language"} {
 			names := map[string]int{}
 			for _, h := range f.Homes {
-				names[a.group(h.home, f.Value, by)]++
+				for _, name := range a.group(h.home, f.Value, by) {
+					names[name]++
+				}
 			}
 			for _, name := range sortedKeys(names) {
 				if n := names[name]; name == "" || n < 4 || len(f.Homes)-n < 4 {
@@ -28,7 +31,7 @@ func (a *analysis) groups(findings []Finding) {
 				}
 				var with, others, ww, wo []float64
 				for _, h := range f.Homes {
-					if a.group(h.home, f.Value, by) == name {
+					if slices.Contains(a.group(h.home, f.Value, by), name) {
 						with, ww = append(with, h.D), append(ww, h.rounding)
 					} else {
 						others, wo = append(others, h.D), append(wo, h.rounding)
@@ -57,13 +60,21 @@ func sortedKeys(m map[string]int) []string {
 	return keys
 }
 
-// group is the tool with which a home took the readings of a value, or its
-// language.
-func (a *analysis) group(home int, value, by string) string {
-	b := a.homes[home].Book
-	if by == "language" {
-		return b.Writer.Language
+// group is the tool with which a home took the readings of a value, what it used
+// instead, or its language.
+func (a *analysis) group(home int, value, by string) []string {
+	switch by {
+	case "language":
+		return []string{a.homes[home].Book.Writer.Language}
+	case "substitute":
+		return slices.Sorted(maps.Values(a.homes[home].Uses))
 	}
+	return []string{a.toolOf(home, value)}
+}
+
+// toolOf is the tool of a home's readings of a value; "" where they are several.
+func (a *analysis) toolOf(home int, value string) string {
+	b := a.homes[home].Book
 	tool := ""
 	for i := range b.Cells {
 		c := &b.Cells[i]

@@ -2,18 +2,62 @@ package compare
 
 import (
 	"encoding/json"
+	"maps"
 	"math"
 	"slices"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/larder"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/stats"
 )
 
-// Home is one home's notebook with the key it is known by.
+// Home is one home's notebook with the key it is known by, and what it used instead.
 type Home struct {
-	Key  string
-	Book *notebook.Book
+	Key   string
+	Book  *notebook.Book
+	Uses  map[string]string // by need: what stands in for the design's own thing, such as salt/coarse
+	Class larder.Class      // how it is compared with the others, by the worst of these; "" as designed
+}
+
+// apart reports whether a home is no part of the main result: what it used makes it a
+// group of its own.
+func (h *Home) apart() bool { return h.Class == larder.Separate || h.Class == larder.Unsuitable }
+
+// Together are the homes of the main result: those whose swaps join the others.
+func Together(homes []Home) []Home {
+	return slices.DeleteFunc(slices.Clone(homes), func(h Home) bool { return h.apart() })
+}
+
+// Side is a group of homes that used the same instead and are compared by themselves.
+type Side struct {
+	Uses  map[string]string
+	Homes []Home
+}
+
+// Enough reports whether a side has the homes for an estimate of its own.
+func (s *Side) Enough() bool { return len(s.Homes) >= leastAside }
+
+// leastAside is from how many homes on a group of its own gets an estimate.
+const leastAside = 5
+
+// Aside are the homes that are no part of the main result, in groups that used the same,
+// the largest first.
+func Aside(homes []Home) []Side {
+	var out []Side
+	for _, h := range homes {
+		if !h.apart() {
+			continue
+		}
+		i := slices.IndexFunc(out, func(s Side) bool { return maps.Equal(s.Uses, h.Uses) })
+		if i < 0 {
+			i = len(out)
+			out = append(out, Side{Uses: h.Uses})
+		}
+		out[i].Homes = append(out[i].Homes, h)
+	}
+	slices.SortStableFunc(out, func(a, b Side) int { return len(b.Homes) - len(a.Homes) })
+	return out
 }
 
 // analysis is a class on its way to its findings.

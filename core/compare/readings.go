@@ -6,6 +6,7 @@ import (
 	"time"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/larder"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
@@ -25,8 +26,10 @@ type Readings struct {
 
 // ReadingsHome is a home of the class, in whose language its texts are read.
 type ReadingsHome struct {
-	Home     string `json:"home"`
-	Language string `json:"language"`
+	Home     string            `json:"home"`
+	Language string            `json:"language"`
+	Uses     map[string]string `json:"uses,omitempty" doc:"By need: what it used instead of the design's own thing"`
+	Class    larder.Class      `json:"class,omitempty" enum:"pools,scales,separate,unsuitable" doc:"How it is compared with the others"`
 }
 
 // Row is one reading that was entered, or a slot of which a home said why it
@@ -86,16 +89,16 @@ func (r *Readings) Books(d *design.Document) ([]Home, error) {
 	entries := map[string][]notebook.Entry{}
 	held := map[string]map[design.Slot]notebook.State{}
 	var names []string
-	languages := map[string]string{}
+	of := map[string]ReadingsHome{}
 	known := func(home string) {
-		if _, ok := languages[home]; !ok {
-			languages[home] = text.Languages[0]
+		if _, ok := of[home]; !ok {
+			of[home] = ReadingsHome{Language: text.Languages[0]}
 			names = append(names, home)
 		}
 	}
 	for _, h := range r.Homes {
 		known(h.Home)
-		languages[h.Home] = h.Language
+		of[h.Home] = h
 	}
 	for i, row := range r.Readings {
 		if row.Home == "" || row.Provenance == string(notebook.Shared) || row.Provenance == string(notebook.Practice) {
@@ -187,14 +190,14 @@ func (r *Readings) Books(d *design.Document) ([]Home, error) {
 	}
 	var homes []Home
 	for _, name := range names {
-		w := notebook.Writer{Language: languages[name], System: quantity.System(r.Measures)}
+		w := notebook.Writer{Language: of[name].Language, System: quantity.System(r.Measures)}
 		book := notebook.Open(d, entries[name], w, nil)
 		for slot, state := range held[name] {
 			if c := book.Cell(slot); c != nil {
 				c.State = state
 			}
 		}
-		homes = append(homes, Home{Key: name, Book: book})
+		homes = append(homes, Home{name, book, of[name].Uses, of[name].Class})
 	}
 	return homes, nil
 }

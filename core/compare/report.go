@@ -18,7 +18,15 @@ type Report struct {
 	Findings      []FindingReport `json:"findings"`
 	Homes         []HomeReport    `json:"homes"`
 	LeftOut       []LeftOut       `json:"left_out"`
+	Apart         []SideReport    `json:"apart" doc:"Homes that used something else and are no part of the main result, in groups that used the same"`
 	Doubtful      []any           `json:"doubtful"`
+}
+
+// SideReport is a group of its own as a document.
+type SideReport struct {
+	Uses     map[string]string `json:"uses" doc:"By need: what stood in for it"`
+	Homes    []string          `json:"homes"`
+	Findings []FindingReport   `json:"findings" doc:"None below 5 homes"`
 }
 
 // FindingReport is one finding as a document.
@@ -144,20 +152,40 @@ func given(v float64) *float64 {
 // Work makes the report of a class: what the design claims, and with all also
 // what is looked for afterwards. The same input gives the same report.
 func Work(d *design.Document, homes []Home, all bool) Report {
-	a := analyse(d, homes)
-	r := Report{Findings: []FindingReport{}, Homes: []HomeReport{}, LeftOut: []LeftOut{}, Doubtful: []any{}}
-	for _, c := range Class(d, homes) {
-		for _, f := range c.Findings {
-			if all || f.Made == "before" {
-				r.Findings = append(r.Findings, a.report(f))
-			}
-		}
+	r := Report{
+		Findings: findingsOf(d, Together(homes), all), Homes: []HomeReport{}, LeftOut: []LeftOut{}, Apart: []SideReport{},
+		Doubtful: []any{},
 	}
+	for _, s := range Aside(homes) {
+		one := SideReport{Uses: s.Uses, Homes: []string{}, Findings: []FindingReport{}}
+		for _, h := range s.Homes {
+			one.Homes = append(one.Homes, h.Key)
+		}
+		if s.Enough() {
+			one.Findings = findingsOf(d, s.Homes, all)
+		}
+		r.Apart = append(r.Apart, one)
+	}
+	a := analyse(d, homes)
 	for h := range homes {
 		r.Homes = append(r.Homes, a.home(h))
 		r.LeftOut = append(r.LeftOut, a.leftOut(h)...)
 	}
 	return r
+}
+
+// findingsOf are the findings of some homes as documents: those claimed before, or all.
+func findingsOf(d *design.Document, homes []Home, all bool) []FindingReport {
+	a := analyse(d, homes)
+	out := []FindingReport{}
+	for _, c := range alone(d, homes) {
+		for _, f := range c.Findings {
+			if all || f.Made == "before" {
+				out = append(out, a.report(f))
+			}
+		}
+	}
+	return out
 }
 
 func (a *analysis) report(f Finding) FindingReport {

@@ -6,6 +6,7 @@ import (
 	"unicode"
 	"unicode/utf8"
 
+	"patient-kitchen/core/design"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/stats"
 	"patient-kitchen/core/text"
@@ -205,9 +206,21 @@ func Named(sentence string, name func(key string) string) string {
 	return strings.Join(parts, "")
 }
 
+// ThingName is what a thing is called that stands in for another, by its use.
+func ThingName(d *design.Document, use string) text.Localized {
+	id, _, _ := strings.Cut(use, "/")
+	if m, ok := d.Larder().Material(id); ok {
+		return m.Name
+	}
+	return text.Localized{text.Languages[0]: use}
+}
+
 func (a *analysis) groupName(g GroupFinding) any {
 	if g.By == "language" {
 		return text.LanguageName(g.Name)
+	}
+	if g.By == "substitute" {
+		return ThingName(a.d, g.Name)
 	}
 	for _, r := range a.d.Readings {
 		for _, in := range r.Instruments {

@@ -239,7 +239,7 @@ func Substitutions(d *design.Document) ([]SwapList, error) {
 			if len(list.Swaps) == most {
 				break
 			}
-			if s.Rule == "" {
+			if s.Rule == "" && s.Class != larder.Pools {
 				continue // it shares the job, but nobody has compared it: the teacher's to decide
 			}
 			swap := Swap{

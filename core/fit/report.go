@@ -155,6 +155,22 @@ func (r *PlanReport) Choice(need string) (ChoiceReport, bool) {
 	return r.Choices[i], true
 }
 
+// Uses are what stands in for the design's own things, by need, as of [Way.Use]; nil
+// where nothing does.
+func (r *PlanReport) Uses() map[string]string {
+	var out map[string]string
+	for _, c := range r.Choices {
+		if c.Own || c.Without {
+			continue
+		}
+		if out == nil {
+			out = map[string]string{}
+		}
+		out[c.Need] = c.Use()
+	}
+	return out
+}
+
 // Use is what is used, as of [Way.Use].
 func (c *ChoiceReport) Use() string { return use(c.Material, c.Form) }
 

@@ -92,7 +92,7 @@ func WaysOf(d *design.Document) *Ways {
 			subs = nil // an unknown job is said by Validate
 		}
 		for _, s := range subs {
-			if s.Rule == "" || s.Class == larder.Unsuitable {
+			if s.Rule == "" && s.Class != larder.Pools || s.Class == larder.Unsuitable {
 				continue // nobody has compared it: the teacher's to decide
 			}
 			amount := s.Amount

@@ -142,6 +142,9 @@ func (l *Larder) candidates(n Need) ([]Candidate, error) {
 		out = append(out, l.byRole(n, m))
 	}
 	for i := range out {
+		if kind, ok := l.Result(n.Result); ok && slices.Contains(kind.Whoever, role.ID) && out[i].Class == Separate {
+			out[i].Class, out[i].Because = Pools, text.Message{ID: "larder.because.untouched"}
+		}
 		l.judge(n, &out[i])
 	}
 	slices.SortStableFunc(out, func(a, b Candidate) int {

@@ -14,6 +14,7 @@ type Result struct {
 	Quantity []string       `json:"quantity,omitempty" doc:"Dimensions of the readings it fits"`
 	Kinds    []string       `json:"kinds,omitempty" doc:"Other kinds of reading it fits"`
 	Also     []string       `json:"also,omitempty" doc:"Words of the swaps for it"`
+	Whoever  []string       `json:"whoever,omitempty" doc:"Jobs that do not touch it, whichever thing does them"`
 	KeepsGas bool           `json:"keeps_gas,omitempty" doc:"It is lost when the gas gets out: the vessel cannot be left open"`
 }
 

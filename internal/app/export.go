@@ -45,8 +45,11 @@ func (a *App) Export(
 	var homes []compare.Home
 	for _, h := range b.homes {
 		book := b.books[h.ID]
-		out.Homes = append(out.Homes, compare.ReadingsHome{Home: h.Nickname, Language: book.Writer.Language})
-		homes = append(homes, compare.Home{Key: h.Nickname, Book: book})
+		of := b.compared(h.ID, h.Nickname, book)
+		out.Homes = append(out.Homes, compare.ReadingsHome{
+			Home: h.Nickname, Language: book.Writer.Language, Uses: of.Uses, Class: of.Class,
+		})
+		homes = append(homes, of)
 		out.Readings = append(out.Readings, results.ExportBook(h.Nickname, book)...)
 		for _, e := range book.Notes {
 			at := e.Measured().UTC().Format(time.RFC3339)

@@ -104,6 +104,17 @@ func (a *App) classBooks(
 	return b, nil
 }
 
+// compared is a home as it is compared: with what it used instead.
+func (b *classBooks) compared(home uuid.UUID, key string, book *notebook.Book) compare.Home {
+	h := compare.Home{Key: key, Book: book}
+	if plan := b.doing(home).plan; plan != nil {
+		if h.Uses = plan.Report.Uses(); h.Uses != nil {
+			h.Class = plan.Report.Class
+		}
+	}
+	return h
+}
+
 // doing is the assignment as a home does it.
 func (b *classBooks) doing(home uuid.UUID) doing {
 	if d, ok := b.doings[home]; ok {
@@ -148,6 +159,7 @@ func (a *App) Results(
 		Homes:       []results.HomeResult{},
 		Comparisons: []results.ComparisonView{},
 		AsSent:      []results.ComparisonView{},
+		Apart:       []results.SideView{},
 		Said:        []results.AnsweredView{},
 		Erased:      erased,
 	}
@@ -167,7 +179,7 @@ func (a *App) Results(
 			sent++
 		}
 		if results.HasValues(book) {
-			counted = append(counted, compare.Home{Key: h.ID.String(), Book: book})
+			counted = append(counted, b.compared(h.ID, h.ID.String(), book))
 		}
 		out.Homes = append(out.Homes, row)
 	}
@@ -187,6 +199,9 @@ func (a *App) Results(
 	}
 	for _, c := range comparisons {
 		out.Comparisons = append(out.Comparisons, results.ViewComparison(d, c, nickname, language))
+	}
+	for _, side := range compare.Aside(counted) {
+		out.Apart = append(out.Apart, results.ViewSide(d, side, nickname, language))
 	}
 	if asSent := b.asSent(&out); len(asSent) > 0 {
 		for _, c := range compare.Class(d, asSent) {
@@ -252,7 +267,7 @@ func (b *classBooks) asSent(out *results.Results) []compare.Home {
 			)
 		}
 		if results.HasValues(book) {
-			homes = append(homes, compare.Home{Key: h.ID.String(), Book: book})
+			homes = append(homes, b.compared(h.ID, h.ID.String(), book))
 		}
 	}
 	return homes

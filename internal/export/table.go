@@ -2,8 +2,11 @@ package export
 
 import (
 	"fmt"
+	"maps"
 	"math"
+	"slices"
 	"strconv"
+	"strings"
 
 	"patient-kitchen/core/compare"
 	"patient-kitchen/core/design"
@@ -68,12 +71,26 @@ var readings = []column[compare.Row]{
 	{"tool", func(_ *Class, r *compare.Row) any { return r.Instrument }},
 	{"tool_name", func(c *Class, r *compare.Row) any { return c.toolName(r.Reading, r.Instrument) }},
 	{"tool_step", func(_ *Class, r *compare.Row) any { return r.Step }},
+	{"uses", func(c *Class, r *compare.Row) any { return c.uses(r.Home) }},
 	{"fate", func(_ *Class, r *compare.Row) any { return r.Fate }},
 	{"counts", func(_ *Class, r *compare.Row) any { return r.Counts }},
 	{"reason", func(_ *Class, r *compare.Row) any { return r.Reason }},
 	{"measured_at", func(_ *Class, r *compare.Row) any { return r.MeasuredAt }},
 	{"received_at", func(_ *Class, r *compare.Row) any { return r.ReceivedAt }},
 	{"late", func(_ *Class, r *compare.Row) any { return r.Late }},
+}
+
+// uses is what a home used instead, need by need.
+func (c *Class) uses(home string) string {
+	var out []string
+	for _, h := range c.Readings.Homes {
+		if h.Home == home {
+			for _, need := range slices.Sorted(maps.Keys(h.Uses)) {
+				out = append(out, need+"="+h.Uses[need])
+			}
+		}
+	}
+	return strings.Join(out, "; ")
 }
 
 // answers are the columns of what homes predicted, answered and saw.

@@ -32,6 +32,7 @@ type Results struct {
 	Homes       []HomeResult          `json:"homes"`
 	Shared      *HomeResult           `json:"shared,omitempty" doc:"The teacher's own readings"`
 	Comparisons []ComparisonView      `json:"comparisons"`
+	Apart       []SideView            `json:"apart" doc:"Homes that used something else and are no part of the main result"`
 	AsSent      []ComparisonView      `json:"as_sent" doc:"The same without what the teacher set aside or put in its place; empty where that is nothing"`
 	AtDesk      int                   `json:"at_desk" doc:"Readings that the teacher set aside or put another value in place of"`
 	Erased      int                   `json:"erased" doc:"Homes removed for good"`

@@ -3440,6 +3440,8 @@ export interface components {
             working?: string;
         };
         Results: {
+            /** @description Homes that used something else and are no part of the main result */
+            apart: components["schemas"]["SideView"][];
             /** @description The same without what the teacher set aside or put in its place; empty where that is nothing */
             as_sent: components["schemas"]["ComparisonView"][];
             assignment: components["schemas"]["AssignmentView"];
@@ -3741,6 +3743,14 @@ export interface components {
             kind: "photo" | "photo-pair" | "drawing" | "drawing-pair" | "flow-chart" | "talk" | "text";
             name: string;
             pieces: components["schemas"]["PieceView"][];
+        };
+        SideView: {
+            /** @description None below 5 homes */
+            comparisons: components["schemas"]["ComparisonView"][];
+            /** @description Nicknames */
+            homes: string[];
+            /** @description What they used, in words */
+            uses: string;
         };
         Slot: {
             condition?: string;

@@ -5,6 +5,7 @@ import { ButtonLink } from '../parts/ButtonLink';
 import { Notice } from '../parts/Notice';
 import { SideSheet } from '../parts/SideSheet';
 import { Loading, PartError } from '../parts/states';
+import { Apart } from './Apart';
 import { Findings, Grounds, Plot, tooFew } from './classResult';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
@@ -88,6 +89,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
         {!few && <Findings comparison={comparison} />}
         <Plot r={r} comparison={comparison} chosen={home} onOpen={(h) => change({ home: h })} />
         {!few && <Grounds comparison={comparison} />}
+        <Apart r={r} derived={comparison.derived} />
         <WhatTheySaid r={r} onOpen={(h) => change({ home: h })} />
         {r.at_desk > 0 && (
           <Notice kind="note">

@@ -2,6 +2,7 @@ package compare
 
 import (
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/stats"
 	"patient-kitchen/core/text"
 )
@@ -12,6 +13,8 @@ type Planned struct {
 	Words text.Message // what is claimed
 	Test  stats.Test   // which a class without bounds is tested by
 	Why   text.Message // why that one
+	Unit  quantity.Unit
+	Ratio bool // compared as factors
 }
 
 // Plan says what a class will be told of: the design's claims, or those that the
@@ -24,7 +27,7 @@ func Plan(d *design.Document) []Planned {
 	out := []Planned{}
 	for _, c := range claims(d, all, first) {
 		o := a.outcome(c.Value)
-		p := Planned{Claim: c, Test: o.test(c)}
+		p := Planned{Claim: c, Test: o.test(c), Unit: o.unit, Ratio: o.ratio}
 		p.Why = text.Message{ID: "compare.why." + o.why(c, p.Test)}
 		f := Finding{Claim: c}
 		args := text.Args{"what": o.name, "list": a.list(c.Order)}

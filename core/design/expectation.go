@@ -146,34 +146,64 @@ func (d *Document) stepsOf(id string) []toolStep {
 		}
 		return out
 	}
-	i := slices.IndexFunc(d.Derived, func(x Derived) bool { return x.ID == id })
-	w, err := d.Working(d.Derived[i])
-	if err != nil {
+	var tool text.Localized
+	q, ok := d.Spread(id, func(r *Reading, symbols []string) float64 {
+		in, ok := r.Instrument("")
+		if !ok {
+			return 0
+		}
+		if slices.Contains(symbols, r.Symbol) && len(tool) == 0 {
+			tool = in.Name
+		}
+		return r.InOwn(in.Resolution)
+	})
+	if !ok || q.U == 0 {
 		return nil
 	}
+	return []toolStep{{tool, quantity.Quantity{Value: q.U, Unit: q.Unit}}}
+}
+
+// InOwn is a typed amount in the unit of a reading; 0 where it is of another kind.
+func (r *Reading) InOwn(typed string) float64 {
+	unit, ok := quantity.LookupUnit(r.Unit)
+	p, readable := quantity.ParseOK(typed)
+	if !ok || !readable || p.Unit.Dim != unit.Dim {
+		return 0
+	}
+	return p.Value * p.Unit.Factor / unit.Factor
+}
+
+// Spread is what a spread of each reading, in its own unit, comes to in a value: a
+// reading, or one that is worked out, of made-up readings within their limits. The
+// function is told which symbols the value speaks of.
+func (d *Document) Spread(id string, of func(r *Reading, symbols []string) float64) (quantity.Quantity, bool) {
+	if r, ok := d.Reading(id); ok {
+		unit, known := quantity.LookupUnit(r.Unit)
+		env := madeUp(d, []int{slices.IndexFunc(d.Readings, func(x Reading) bool { return x.ID == id })}, false, false, 0)
+		if b := env[r.Symbol]; known && len(b.Values) > 0 {
+			return quantity.Quantity{Value: b.Values[0].Value, U: of(r, []string{r.Symbol}), Unit: unit}, true
+		}
+		return quantity.Quantity{}, false
+	}
+	i := slices.IndexFunc(d.Derived, func(x Derived) bool { return x.ID == id })
+	if i < 0 {
+		return quantity.Quantity{}, false
+	}
+	w, err := d.Working(d.Derived[i])
+	if err != nil {
+		return quantity.Quantity{}, false
+	}
 	env := madeUp(d, d.used(w.Symbols()), d.over(d.Derived[i]), w.NeedsSeries(), 0)
-	tool := text.Localized{}
 	for k := range d.Readings {
 		r := &d.Readings[k]
 		b := env[r.Symbol]
-		u := 0.0
-		if in, ok := r.Instrument(""); ok {
-			if p, ok := quantity.ParseOK(in.Resolution); ok && len(b.Values) > 0 && p.Unit.Dim == b.Values[0].Unit.Dim {
-				u = p.Value * p.Unit.Factor / b.Values[0].Unit.Factor
-				if slices.Contains(w.Symbols(), r.Symbol) && len(tool) == 0 {
-					tool = in.Name
-				}
-			}
-		}
+		u := of(r, w.Symbols())
 		for j := range b.Values {
 			b.Values[j].U = u
 		}
 	}
 	q, err := w.Eval(env, d.Derived[i].Unit)
-	if err != nil || q.U == 0 {
-		return nil
-	}
-	return []toolStep{{tool, quantity.Quantity{Value: q.U, Unit: q.Unit}}}
+	return q, err == nil
 }
 
 func (v *validator) nameOf(condition string) text.Localized {

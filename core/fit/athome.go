@@ -135,7 +135,9 @@ func (w *Ways) readings(k *kitchen.Kitchen, p *HomePlan) []TakenWith {
 			t.Instrument = in.ID
 		}
 		if what, step, asked := toolFor(k, r); asked {
-			t.Shared = t.Shared || step == kitchen.NoTool && !p.lent(what)
+			if step == kitchen.NoTool && !p.lent(what) && !t.Shared {
+				t.Shared, p.LacksTools = true, true
+			}
 			if step != kitchen.NoTool {
 				t.Step, t.Instrument = step, nearest(r, step)
 			}

@@ -47,17 +47,18 @@ type TakenWith struct {
 
 // HomePlan is the experiment as one home does it.
 type HomePlan struct {
-	Home     string
-	Verdict  Verdict
-	Variant  string // homes of one variant are compared as one; "" is the design's own
-	Class    larder.Class
-	Choices  []Choice
-	Readings []TakenWith
-	Findings []safety.Finding // of what this home uses, with its facts
-	Closed   []string         // ids of steps that are not for this home
-	Assumed  bool             // the home has answered nothing: it is taken as usual
-	Design   *design.Document // with this home's things and amounts
-	key      string
+	Home       string
+	Verdict    Verdict
+	Variant    string // homes of one variant are compared as one; "" is the design's own
+	Class      larder.Class
+	Choices    []Choice
+	Readings   []TakenWith
+	Findings   []safety.Finding // of what this home uses, with its facts
+	Closed     []string         // ids of steps that are not for this home
+	Assumed    bool             // the home has answered nothing: it is taken as usual
+	LacksTools bool             // readings come from its teacher because it has no tool
+	Design     *design.Document // with this home's things and amounts
+	key        string
 }
 
 // Plan is a class as it will do an experiment.

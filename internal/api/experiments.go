@@ -132,6 +132,18 @@ func (s *Server) experiments() {
 			return s.App.CellWays(ctx, who, i.Experiment, i.Class, i.Home, i.Need, i.code())
 		},
 	)
+	type rehearse struct {
+		ExperimentPath
+		Accept
+		Class uuid.UUID `query:"class" doc:"Left out: the teacher's first"`
+	}
+	forTeacher(
+		s,
+		op("GET", "/experiments/{experiment}/kitchens/rehearsal", "rehearse", "What the experiment would probably show in a class"),
+		func(ctx context.Context, who app.TeacherActor, i *rehearse) (kitchens.Rehearsal, error) {
+			return s.App.Rehearse(ctx, who, i.Experiment, i.Class, i.code())
+		},
+	)
 	type ofClass struct {
 		ClassPath
 		Experiment uuid.UUID `path:"experiment"`

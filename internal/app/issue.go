@@ -18,6 +18,7 @@ import (
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/view/drafts"
+	"patient-kitchen/internal/view/kitchens"
 	"patient-kitchen/internal/view/results"
 )
 
@@ -37,6 +38,8 @@ type IssueCheck struct {
 	Homes    int       `json:"homes"`
 	Number   int       `json:"number" doc:"The version number this issue would freeze"`
 	Draft    int       `json:"draft" doc:"Number of the draft that was judged"`
+
+	Gets kitchens.Gets `json:"gets" doc:"Who of the class gets what"`
 }
 
 // CheckIssue lists what is in the way of issuing an experiment to a class, in
@@ -55,7 +58,26 @@ func (a *App) CheckIssue(
 	if err != nil {
 		return IssueCheck{}, notFound(err)
 	}
-	return checkIssue(ctx, &a.Store.Queries, c, e, language)
+	out, err := checkIssue(ctx, &a.Store.Queries, c, e, language)
+	if err != nil {
+		return IssueCheck{}, err
+	}
+	out.Gets, err = a.gets(ctx, c.ID, e, language)
+	return out, err
+}
+
+// gets is who of a class would get what; of what cannot be read, or is only shown, nobody
+// gets anything.
+func (a *App) gets(ctx context.Context, class uuid.UUID, e store.Experiment, language string) (kitchens.Gets, error) {
+	ways, err := a.shelf.ofDraft(e.Draft)
+	if err != nil || ways.Design().Way == design.WatchShared {
+		return kitchens.Gets{Groups: []kitchens.Group{}}, nil
+	}
+	homes, of, err := kitchensOf(ctx, &a.Store.Queries, class, e.ID)
+	if err != nil {
+		return kitchens.Gets{}, err
+	}
+	return kitchens.GetsOf(homes, ways.Fit(of), language), nil
 }
 
 // checkIssue judges the bytes it is given: those are what is frozen.
@@ -77,6 +99,7 @@ func checkIssue(
 		return IssueCheck{}, err
 	}
 	out := IssueCheck{
+		Gets:     kitchens.Gets{Groups: []kitchens.Group{}},
 		Blockers: blockers(c, len(homes), e.Draft, assessed, language),
 		Warnings: []string{},
 		Homes:    len(homes),

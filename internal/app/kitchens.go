@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"math/rand/v2"
 	"slices"
 
 	"github.com/google/uuid"
@@ -11,6 +12,7 @@ import (
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/fit"
 	"patient-kitchen/core/kitchen"
+	"patient-kitchen/core/rehearsal"
 	"patient-kitchen/core/safety"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
@@ -237,6 +239,29 @@ func (a *App) CellWays(
 		return kitchens.CellWays{}, refusal.ErrNotFound
 	}
 	return ways, nil
+}
+
+// rehearsedClasses are how many classes are played for an answer.
+const rehearsedClasses = 10_000
+
+// Rehearse plays an experiment with a class as it is now: the same answer for the same
+// design and kitchens.
+func (a *App) Rehearse(
+	ctx context.Context,
+	who TeacherActor,
+	experiment, class uuid.UUID,
+	language string,
+) (kitchens.Rehearsal, error) {
+	s, ok, err := a.station(ctx, who, experiment, class)
+	if err != nil {
+		return kitchens.Rehearsal{}, err
+	}
+	if !ok {
+		return kitchens.RehearsalOf(rehearsal.Answer{}, language), nil
+	}
+	chance := rand.New(rand.NewPCG(1, 2)) //nolint:gosec // made-up homes, not secrets
+	answer := rehearsal.Rehearse(s.ways.Design(), s.ways.Fit(s.of).Homes, rehearsedClasses, chance)
+	return kitchens.RehearsalOf(answer, language), nil
 }
 
 // PinFields fix what some homes use for a need.

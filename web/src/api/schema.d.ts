@@ -820,6 +820,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/experiments/{experiment}/kitchens/rehearsal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What the experiment would probably show in a class
+         * @description What the experiment would probably show in a class.
+         */
+        get: operations["rehearse"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/experiments/{experiment}/kitchens/ways": {
         parameters: {
             query?: never;
@@ -2463,6 +2483,12 @@ export interface components {
             /** @description Unit of the result */
             unit?: string;
         };
+        Gets: {
+            /** @description As designed first */
+            groups: components["schemas"]["Group"][];
+            /** @description The class in a sentence */
+            says: string;
+        };
         Given: {
             /** @enum {string} */
             answer?: "yes" | "partly" | "no";
@@ -2532,6 +2558,17 @@ export interface components {
             words?: {
                 [key: string]: string[];
             };
+        };
+        Group: {
+            /** @description Nicknames; with what is sent or used instead */
+            homes: string[];
+            /**
+             * Format: int64
+             * @description How many of them have said nothing and are taken as usual
+             */
+            silent?: number;
+            /** @enum {string} */
+            verdict: "as-designed" | "with-substitutes" | "needs-a-kit" | "part" | "shared-readings";
         };
         GroupView: {
             condition: string;
@@ -2773,6 +2810,8 @@ export interface components {
              * @description Number of the draft that was judged
              */
             draft: number;
+            /** @description Who of the class gets what */
+            gets: components["schemas"]["Gets"];
             /** Format: int64 */
             homes: number;
             /**
@@ -3401,6 +3440,41 @@ export interface components {
         RecallBody: {
             /** @example The dishes tip over. Please pour the water away. */
             reason: string;
+        };
+        Rehearsal: {
+            /** @description Those with a size */
+            claims: components["schemas"]["Rehearsed"][];
+            /** @description What was taken as usual */
+            how: string;
+            /** @description The answer first */
+            sentences: string[];
+        };
+        Rehearsed: {
+            /**
+             * Format: double
+             * @description To the 95th
+             */
+            high: number;
+            /**
+             * Format: double
+             * @description Of the class's estimate: from the 5th of 100 classes
+             */
+            low: number;
+            /** Format: double */
+            middle: number;
+            /**
+             * Format: double
+             * @description Where there would be no difference
+             */
+            none: number;
+            /**
+             * Format: int64
+             * @description In so many of 100 classes
+             */
+            seen: number;
+            unit: string;
+            /** @description What is claimed */
+            words: string;
         };
         RestRow: {
             /**
@@ -6153,6 +6227,53 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Matrix"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rehearse: {
+        parameters: {
+            query?: {
+                /** @description Left out: the teacher's first */
+                class?: string;
+            };
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
+            path: {
+                /** @description Id of the experiment */
+                experiment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rehearsal"];
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

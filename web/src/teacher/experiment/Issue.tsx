@@ -12,6 +12,7 @@ import { day } from '../parts/dates';
 import { PartError, ProblemLine } from '../parts/states';
 import { draftOf, type Review } from '../draft/useDraft';
 import { Said, say } from '../words';
+import { WhoGetsWhat } from './WhoGetsWhat';
 
 type Assignment = Schemas['AssignmentView'];
 
@@ -203,6 +204,7 @@ export function Issue({
         </span>{' '}
         {classId && <Link to={`/classes/${classId}/codes`}>{say('classPage.codes-to-print')}</Link>}
       </section>
+      {check.data && <WhoGetsWhat gets={check.data.gets} experiment={id} of={classId} />}
       {assignments.length > 0 && (
         <section className="band" aria-label={say('issue.issued')}>
           <h2>{say('issue.issued')}</h2>

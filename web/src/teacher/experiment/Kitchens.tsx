@@ -16,6 +16,7 @@ import { KitchenAnswers } from './KitchenAnswers';
 import { KitchenLists } from './KitchenLists';
 import { KitchenMatrix, type Place } from './KitchenMatrix';
 import { MarkKey, type Matrix } from './KitchenMarks';
+import { Rehearsal } from './Rehearsal';
 
 interface Tried {
   home: string;
@@ -114,6 +115,7 @@ export function Kitchens({ id, usual }: { id: string; usual: string | undefined 
           onBy={setBy}
           onClass={(c) => change({ class: c }, { replace: true })}
         />
+        {m.homes.length > 0 && <Rehearsal key={m.class} experiment={id} of={m.class} />}
         {m.homes.length === 0 ? (
           <p className="hint">
             {say(m.classes.length === 0 ? 'kitchens.no-class-yet' : 'kitchens.no-homes-yet')}

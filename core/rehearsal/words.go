@@ -1,0 +1,76 @@
+package rehearsal
+
+import (
+	"maps"
+	"math"
+	"slices"
+
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
+)
+
+// Sentences say what the rehearsed classes saw, the answer first.
+func (a *Answer) Sentences() []text.Message {
+	switch {
+	case a.Homes == 0 && len(a.Claims) == 0 && a.Unsaid > 0:
+		return []text.Message{text.M("rehearsal.none")}
+	case a.Homes == 0 || len(a.Claims) == 0:
+		return []text.Message{text.M("rehearsal.nobody")}
+	}
+	var out []text.Message
+	largest := map[string]*Claim{} // by value: of those of which nothing says the size
+	for i := range a.Claims {
+		c := &a.Claims[i]
+		switch had := largest[c.Value]; {
+		case c.Source != Nothing:
+			out = append(out, c.sentences()...)
+		case had == nil || math.Abs(c.Effect) > math.Abs(had.Effect):
+			largest[c.Value] = c
+		}
+	}
+	for _, value := range slices.Sorted(maps.Keys(largest)) {
+		c := largest[value]
+		out = append(out, text.M("rehearsal.smallest", "size", c.size(math.Abs(c.Effect))), text.M("rehearsal.say-it"))
+	}
+	if a.FlagLow < a.FlagTop && a.FlagLow > 0 {
+		out = append(out, text.M("rehearsal.flags-range", "from", a.FlagLow, "to", a.FlagTop))
+	} else if a.FlagTop > 0 {
+		out = append(out, text.M("rehearsal.flags", "to", a.FlagTop))
+	}
+	if a.Help != nil {
+		out = append(out, text.M("rehearsal.help."+string(a.Help.Change), "seen", hundredth(a.Help.Seen)))
+	}
+	if a.Unsaid > 0 {
+		out = append(out, text.M("rehearsal.unsaid", "n", a.Unsaid))
+	}
+	return out
+}
+
+// How says what was taken as usual.
+func (a *Answer) How() text.Message {
+	return text.M("rehearsal.how", "classes", a.Classes, "homes", a.Homes)
+}
+
+func (c *Claim) sentences() []text.Message {
+	size := c.size(c.Effect)
+	return []text.Message{
+		text.M("rehearsal.seen", "seen", hundredth(c.Seen), "claim", c.Words),
+		text.M("rehearsal."+string(c.Source), "size", size),
+		text.M("rehearsal.right", "right", hundredth(c.Right)),
+		text.M("rehearsal.class", "middle", c.size(c.Middle), "low", c.size(c.Low), "high", c.size(c.High)),
+	}
+}
+
+// size is a difference with two digits that say something, or a factor.
+func (c *Claim) size(v float64) any {
+	unit := c.Unit
+	if c.Ratio {
+		unit = quantity.One
+	}
+	digits := 2.0
+	scale := math.Pow(10, digits-1-math.Floor(math.Log10(math.Max(math.Abs(v), 1e-12))))
+	return quantity.Quantity{Value: math.Round(v*scale) / scale, Unit: unit}
+}
+
+// hundredth is a share as so many of a hundred.
+func hundredth(share float64) int { return int(math.Round(100 * share)) }

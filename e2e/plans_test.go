@@ -4,6 +4,8 @@ import (
 	"fmt"
 	"strings"
 	"testing"
+
+	"github.com/chromedp/chromedp"
 )
 
 // cell opens the cell of a home and a need at the Kitchens station.
@@ -114,4 +116,25 @@ func TestAskedPlannedIssuedFollowed(t *testing.T) {
 	evaluate[bool](snipe, `(() => { dispatchEvent(new Event('online')); return true; })()`)
 	snipe.until("the swap is sent", `!document.body.innerText.includes('waits to be sent')`)
 	snipe.sees("baking soda 20 g")
+
+	// On paper each home has two pages with its own things and its own code.
+	as := evaluate[string](teacher, fmt.Sprintf(`fetch('/api/v1/assignments').then((r) => r.json()).then((l) => {
+		const a = l.items.find((a) => a.experiment === %q); return a.class + '/assignments/' + a.id; })`, id))
+	teacher.open(demo.base + "/experiments/" + id + "/issue")
+	teacher.sees("Print all packs")
+	teacher.open(demo.base + "/print/classes/" + as + "/packs")
+	codes := evaluate[[]string](teacher, `[...document.querySelectorAll('.sheet-of-pack')].map((s) => s.querySelector('.label').textContent + ' ' + s.querySelector('.head strong').textContent)`)
+	if len(codes) != 48 || codes[0] != codes[1] || codes[0] == codes[2] {
+		t.Errorf("%d sheets: %v", len(codes), codes)
+	}
+	for size, paper := range map[string]chromedp.PaperSize{"A4": chromedp.PaperA4, "Letter": chromedp.PaperLetter} {
+		pdf, err := chromedp.Run(teacher.ctx, chromedp.PrintToPDF(chromedp.PDFPaper(paper)))
+		if err != nil {
+			t.Fatal(err)
+		}
+		if pages := len(pdfPages.FindAll(pdf, -1)); pages != 48 {
+			t.Errorf("the packs of 24 homes on %s: %d pages", size, pages)
+		}
+	}
+	teacher.violations("packs")
 }

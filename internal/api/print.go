@@ -17,6 +17,7 @@ import (
 
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/look"
+	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/view/sheets"
 	"patient-kitchen/internal/webfiles"
 	"patient-kitchen/internal/words"
@@ -29,6 +30,7 @@ var printTemplate = template.Must(template.New("print.html").Funcs(look.Function
 	"list": func(numbers []int) string {
 		return strings.Trim(strings.Join(strings.Fields(fmt.Sprint(numbers)), ", "), "[]")
 	},
+	"pair":  func(words map[string]string, blanks any) any { return map[string]any{"W": words, "B": blanks} },
 	"chart": func() []int { return make([]int, 4) }, // empty stages of a flow chart
 	"inc":   func(i int) int { return i + 1 },
 	"day": func(zone string, t time.Time) string {
@@ -65,7 +67,35 @@ var font = sync.OnceValue(func() template.URL {
 // home's own stand below its cookie's path.
 func (s *Server) print(r chi.Router) {
 	r.Get("/print/classes/{class}/experiments/{experiment}/{sheet}", s.printDraft)
+	r.Get("/print/classes/{class}/assignments/{assignment}/packs", s.printPacks)
 	r.Get("/api/v1/home/{home}/assignments/{assignment}/print/{sheet}", s.printHome)
+}
+
+// printPacks prints what each home of an assignment gets, or one of them.
+func (s *Server) printPacks(w http.ResponseWriter, r *http.Request) {
+	s.teacherFile(w, r, []string{"class", "assignment"}, func(who app.TeacherActor, id []uuid.UUID) error {
+		home, err := uuid.Parse(cmp.Or(r.URL.Query().Get("home"), uuid.Nil.String()))
+		if err != nil {
+			return refusal.ErrNotFound
+		}
+		packs, err := s.App.Packs(r.Context(), who, id[0], id[1], home)
+		if err != nil {
+			return err
+		}
+		type sheet struct {
+			sheets.Printed
+			W map[string]string
+		}
+		page := struct {
+			Title, Language string
+			Sheets          []sheet
+		}{Language: "en"}
+		for _, p := range packs {
+			page.Title, page.Language = p.Title, p.Language
+			page.Sheets = append(page.Sheets, sheet{p, words.Of("print", p.Language)})
+		}
+		return writePage(w, "pack", page)
+	})
 }
 
 func (s *Server) printDraft(w http.ResponseWriter, r *http.Request) {
@@ -96,11 +126,15 @@ func (s *Server) printHome(w http.ResponseWriter, r *http.Request) {
 }
 
 func writePrinted(w http.ResponseWriter, p sheets.Printed) error {
-	var page bytes.Buffer
-	if err := printTemplate.Execute(&page, struct {
+	return writePage(w, "page", struct {
 		sheets.Printed
 		W map[string]string
-	}{p, words.Of("print", p.Language)}); err != nil {
+	}{p, words.Of("print", p.Language)})
+}
+
+func writePage(w http.ResponseWriter, name string, of any) error {
+	var page bytes.Buffer
+	if err := printTemplate.ExecuteTemplate(&page, name, of); err != nil {
 		return err
 	}
 	w.Header().Set("Content-Type", "text/html; charset=utf-8")

@@ -16,7 +16,7 @@ import (
 // do, those for doing it; of one that they watch, what they see and the
 // teacher's own page for showing it.
 var PrintedSheets = map[bool][]string{
-	false: {"safety", "materials", "substitutions", "notebook"},
+	false: {"safety", "materials", "substitutions", "notebook", "sheet"},
 	true:  {"watch", "demonstration"},
 }
 
@@ -42,6 +42,26 @@ type Printed struct {
 	Watch    Sheet // of an experiment that is only shown: as homes see it
 	Work     Sheet // and as the teacher does it
 	Blanks   []PrintedBlanks
+
+	Procedure []PrintedStep   // of a home's sheet: the whole work
+	Before    []PrintedBlanks // and what is asked before it
+	After     []PrintedBlanks
+	Code      string // by which the home opens its page, where the sheet is one home's
+	Square    Square // its link as a square code
+}
+
+// Square is a square code as an SVG path, one unit a module; without a path there is
+// none.
+type Square struct {
+	Size int
+	Path string
+}
+
+// PrintedStep is a step on a home's sheet, with what is written down at it.
+type PrintedStep struct {
+	Number int
+	Step   StepRow
+	Blanks *PrintedBlanks // nil where nothing is
 }
 
 // PrintedBlanks are the readings and questions of one step, to be written on paper.
@@ -145,6 +165,9 @@ func Print(d *design.Document, plan *Plan, kind, language string) (Printed, erro
 		p.Blanks = blanks(Write(d, plan, language))
 	case "safety":
 		p.Safety = w.guardian(d, r)
+	case "sheet":
+		p.Items, p.Safety = printedItems(d, plan, r, w), w.guardian(d, r)
+		p.procedure(Write(d, plan, language))
 	case "materials":
 		p.Items = printedItems(d, plan, r, w)
 	case "substitutions":
@@ -156,6 +179,25 @@ func Print(d *design.Document, plan *Plan, kind, language string) (Printed, erro
 	}
 	p.Missing = w.missing
 	return p, nil
+}
+
+// procedure lays a sheet out as the whole work: each step with its blanks.
+func (p *Printed) procedure(s Sheet) {
+	at := map[int]*PrintedBlanks{}
+	for _, b := range blanks(s) {
+		b.Title = "" // the step's own stands there
+		switch {
+		case b.Number > 0:
+			at[b.Number] = &b
+		case len(at) == 0:
+			p.Before = append(p.Before, b)
+		default:
+			p.After = append(p.After, b)
+		}
+	}
+	for i, step := range s.Steps {
+		p.Procedure = append(p.Procedure, PrintedStep{i + 1, step, at[i+1]})
+	}
 }
 
 // blanks are the steps of a sheet in which something is written down; the questions

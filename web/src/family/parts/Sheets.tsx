@@ -6,7 +6,7 @@ export function Sheets({ home, assignment }: { home: string; assignment: string 
   return (
     <p className="second">
       {t('paper')}{' '}
-      {(['safety', 'materials', 'substitutions', 'notebook'] as const).map((s, i) => (
+      {(['safety', 'sheet', 'materials', 'substitutions', 'notebook'] as const).map((s, i) => (
         <span key={s}>
           {i > 0 && ' · '}
           <a

@@ -273,6 +273,15 @@ function IssuedLine({ a }: { a: Assignment }) {
             <Link key="2" to={`/experiments/${a.experiment}/compare${link}`} />,
           ]}
         />{' '}
+        {a.state !== 'recalled' && (
+          <a
+            href={`/print/classes/${a.class}/assignments/${a.id}/packs`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            {say('issue.print-all-packs')}
+          </a>
+        )}{' '}
         {a.state !== 'recalled' && !recalling && (
           <Button variant="plain" onClick={() => setRecalling(true)}>
             {say('issue.take-back-from-all-homes')}

@@ -72,7 +72,7 @@ func TestAskedPlannedIssuedFollowed(t *testing.T) {
 	snipe.violations("a survey before anything is issued")
 	snipe.press("Enough for now")
 
-	teacher.sees("baking p") // the station is live
+	teacher.marked("Snipe", "baking powder, separate") // the station is live
 	teacher.cell("Snipe", "baking soda")
 	teacher.sees("Snipe · baking soda")
 	teacher.sees("Other ways")
@@ -80,14 +80,14 @@ func TestAskedPlannedIssuedFollowed(t *testing.T) {
 	teacher.violations("the ways of a cell")
 	teacher.press("Try it: baking soda")
 	teacher.sees("Would be: ")
-	teacher.sees("1 needs a kit")
+	teacher.marked("Snipe", "baking soda, to send · fixed")
 	teacher.press("Put back")
 	teacher.press("Try it: baking soda")
 	teacher.press("Keep")
 	teacher.sees("Fixed for Snipe")
-	teacher.sees("1 needs a kit")
+	teacher.marked("Snipe", "baking soda, to send · fixed")
 	teacher.press("Leave it open again")
-	teacher.sees("1 with substitutes")
+	teacher.marked("Snipe", "baking powder, separate")
 	if status := issued(teacher, id); status != 200 {
 		t.Fatalf("it is not issued: %v", status)
 	}

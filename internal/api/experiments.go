@@ -144,6 +144,18 @@ func (s *Server) experiments() {
 			return s.App.Rehearse(ctx, who, i.Experiment, i.Class, i.code())
 		},
 	)
+	type ready struct {
+		ClassPath
+		Accept
+	}
+	forTeacher(
+		s,
+		op("GET", "/classes/{class}/ready", "list-ready", "Ready experiments against the kitchens of a class"),
+		func(ctx context.Context, who app.TeacherActor, i *ready) (List[kitchens.Ready], error) {
+			v, err := s.App.ReadyFor(ctx, who, i.Class, i.code())
+			return List[kitchens.Ready]{Items: v}, err
+		},
+	)
 	type ofClass struct {
 		ClassPath
 		Experiment uuid.UUID `path:"experiment"`

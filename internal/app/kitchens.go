@@ -14,6 +14,7 @@ import (
 	"patient-kitchen/core/kitchen"
 	"patient-kitchen/core/rehearsal"
 	"patient-kitchen/core/safety"
+	"patient-kitchen/docs"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/view/kitchens"
@@ -262,6 +263,33 @@ func (a *App) Rehearse(
 	chance := rand.New(rand.NewPCG(1, 2)) //nolint:gosec // made-up homes, not secrets
 	answer := rehearsal.Rehearse(s.ways.Design(), s.ways.Fit(s.of).Homes, rehearsedClasses, chance)
 	return kitchens.RehearsalOf(answer, language), nil
+}
+
+// ReadyFor are the ready experiments against the kitchens of a class, those first that the
+// most homes can do at once.
+func (a *App) ReadyFor(ctx context.Context, who TeacherActor, class uuid.UUID, language string) ([]kitchens.Ready, error) {
+	c, err := a.class(ctx, who, class)
+	if err != nil {
+		return nil, err
+	}
+	_, of, err := kitchensOf(ctx, &a.Store.Queries, class, uuid.Nil)
+	if err != nil {
+		return nil, err
+	}
+	of.Measures = c.UnitSystem
+	var out []kitchens.Ready
+	for _, name := range docs.Ready {
+		raw, err := docs.Example(name)
+		if err != nil {
+			return nil, err
+		}
+		ways, err := a.shelf.ofDraft(raw)
+		if err != nil {
+			return nil, err
+		}
+		out = append(out, kitchens.ReadyOf(name, ways, of, language))
+	}
+	return kitchens.Ranked(out), nil
 }
 
 // PinFields fix what some homes use for a need.

@@ -96,7 +96,10 @@ func (p *press) pack(ctx context.Context, d doing, h store.Home) ([]sheets.Print
 		}
 		s.Home = h.Nickname
 		if !way.Lost {
-			s.Code, s.Square = way.Code, sheets.Square{Size: way.QR.Size, Path: way.QR.Path}
+			s.Code = way.Code
+			if kind != "safety" { // which has to stay one page
+				s.Square = sheets.Square{Size: way.QR.Size, Path: way.QR.Path}
+			}
 		}
 		out = append(out, s)
 	}

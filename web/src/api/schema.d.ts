@@ -644,6 +644,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/classes/{class}/ready": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ready experiments against the kitchens of a class
+         * @description Ready experiments against the kitchens of a class.
+         */
+        get: operations["list-ready"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/classes/{class}/restore": {
         parameters: {
             query?: never;
@@ -2986,6 +3006,10 @@ export interface components {
             items: components["schemas"]["ModelView"][];
             next?: string;
         };
+        ListReady: {
+            items: components["schemas"]["Ready"][];
+            next?: string;
+        };
         ListSessionView: {
             items: components["schemas"]["SessionView"][];
             next?: string;
@@ -3436,6 +3460,23 @@ export interface components {
              */
             trials: number;
             unit: string;
+        };
+        Ready: {
+            /** @description By which a draft begins with it */
+            example: string;
+            /** Format: int64 */
+            homes: number;
+            /** Format: int64 */
+            minutes: number;
+            /**
+             * Format: int64
+             * @description Homes that need nothing from anybody
+             */
+            nothing: number;
+            question: string;
+            /** @description The same and the adult jobs in a sentence */
+            says: string;
+            title: string;
         };
         RecallBody: {
             /** @example The dishes tip over. Please pour the water away. */
@@ -5697,6 +5738,50 @@ export interface operations {
                 };
                 content: {
                     "image/jpeg": string;
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "list-ready": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
+            path: {
+                /** @description Id of the class */
+                class: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListReady"];
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

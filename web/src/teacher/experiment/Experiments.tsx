@@ -12,6 +12,7 @@ import { Head } from '../frame/TeacherFrame';
 import { emptyDoc } from '../draft/document';
 import { inOwn } from '../languages';
 import { say } from '../words';
+import { ReadyForKitchens } from './ReadyForKitchens';
 
 const examples = [
   ['paper-strips', say('experiments.paper-strips')],
@@ -111,6 +112,7 @@ export function Experiments() {
             <ExperimentLine key={e.id} experiment={e} onRemove={() => void remove(e.id, e.title)} />
           ))}
         </ul>
+        <ReadyForKitchens onBegin={(example) => void begin({ example })} />
       </main>
     </>
   );

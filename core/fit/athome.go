@@ -147,9 +147,12 @@ func (w *Ways) readings(k *kitchen.Kitchen, p *HomePlan) []TakenWith {
 	return out
 }
 
-// lent reports whether a tool that measures something is sent or lent to a home.
+// lent reports whether a tool that measures something is sent or lent to a home, or
+// something else stands in for it.
 func (p *HomePlan) lent(what string) bool {
-	return slices.ContainsFunc(p.Choices, func(c Choice) bool { return c.Kit && c.Measures() == what })
+	return slices.ContainsFunc(p.Choices, func(c Choice) bool {
+		return (c.Kit || !c.Own) && !c.Without && c.Measures() == what
+	})
 }
 
 // toolFor is what a home says of its tool for a reading, and what that measures.

@@ -279,7 +279,7 @@ func (n *ways) at(w *Ways, k *kitchen.Kitchen, pin string) []picked {
 		case pin != "" && (pin == way.Use() || pin == way.Material.ID):
 			p.pinned, p.kit = true, answer == kitchen.None
 			return []picked{p}
-		case answer == kitchen.None, !asked && !way.Own:
+		case answer == kitchen.None, !asked && !way.Own, way.poorTool():
 			continue
 		}
 		there = append(there, p)

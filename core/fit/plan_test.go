@@ -320,6 +320,10 @@ func TestVerdicts(t *testing.T) {
 	if p := told(nil, map[string]string{"mass": kitchen.NoTool}); p.Verdict != NeedsKit {
 		t.Errorf("a home that cannot weigh is lent a scale; it is %s", p.Verdict)
 	}
+	spoons := map[string]kitchen.Answer{"spoon-measuring": kitchen.Have}
+	if p := told(spoons, map[string]string{"mass": kitchen.NoTool}); p.Verdict != NeedsKit {
+		t.Errorf("a home with spoons is lent a scale rather than left out; it is %s", p.Verdict)
+	}
 	adder := kitchen.Class{Homes: []kitchen.Kitchen{{
 		Home: "Adder", Things: map[string]kitchen.Answer{"scale-kitchen": kitchen.None}, Tools: map[string]string{"mass": kitchen.NoTool},
 	}}}

@@ -186,6 +186,10 @@ func (w *Way) Measures() string {
 	return ""
 }
 
+// poorTool reports whether a way would measure so differently that lending the design's
+// own tool is better: it is taken only where it is fixed.
+func (w *Way) poorTool() bool { return !w.Own && w.Measures() != "" && w.Class == larder.Separate }
+
 // says is what a home says of a thing; of a tool also what it says that it can measure.
 func says(k *kitchen.Kitchen, w *Way) (kitchen.Answer, bool) {
 	if a, asked := k.Says(w.Material.ID); asked {

@@ -262,6 +262,16 @@ func MatrixOf(w *fit.Ways, homes []Home, class kitchen.Class, plan fit.Plan, lan
 	return out
 }
 
+// otherStep reports whether a home's tool shows other steps than the design asks for.
+func otherStep(d *design.Document, what, step string) bool {
+	own, ok := quantity.ParseOK(step)
+	return ok && slices.ContainsFunc(d.Readings, func(r design.Reading) bool {
+		in, has := r.Instrument("")
+		p, readable := quantity.ParseOK(in.Resolution)
+		return has && readable && p.Unit.Dim == kitchen.Measures[what] && p.SI() != own.SI()
+	})
+}
+
 // worst is how much a home's row needs a look.
 func worst(r Row) int {
 	at := slices.Index(fit.Verdicts, fit.Verdict(r.Verdict))
@@ -285,7 +295,7 @@ func rowOf(d *design.Document, p *fit.HomePlan, h Home, language string) Row {
 			c.Name, _ = x.Material.Name.In(language)
 			c.Why = text.Render(x.Because, language)
 		}
-		if step := h.Answers.Tools[x.Measures()]; x.Own && !x.Kit && step != "" && step != kitchen.NoTool {
+		if step := h.Answers.Tools[x.Measures()]; x.Own && !x.Kit && step != kitchen.NoTool && otherStep(d, x.Measures(), step) {
 			c.Name = step // how fine it is matters
 		}
 		if n, ok := d.Need(x.Need); ok && x.Amount.Value > 0 {

@@ -35,8 +35,12 @@ func ReadyOf(name string, w *fit.Ways, class kitchen.Class, language string) Rea
 		}
 	}
 	out.Minutes = int(review.Of(d).Timeline.Total.Minutes() + 0.5)
+	says := "fit.ready"
+	if len(safety.AdultJobs(d, w.Findings())) == 0 {
+		says = "fit.ready-alone"
+	}
 	out.Says = text.Render(text.M(
-		"fit.ready", "n", out.Nothing, "homes", out.Homes, "minutes", out.Minutes, "jobs", len(safety.AdultJobs(d, w.Findings())),
+		says, "n", out.Nothing, "homes", out.Homes, "minutes", out.Minutes, "jobs", len(safety.AdultJobs(d, w.Findings())),
 	), language)
 	return out
 }

@@ -52,7 +52,7 @@ export function ReadyForKitchens({ onBegin }: { onBegin: (example: string) => vo
       )}
       <ul className="plain-list">
         {shown.map((r) => (
-          <li key={r.example} className="row-line">
+          <li key={r.example} className="row-line faces">
             <div>
               <strong>{r.title}</strong>
               <div className="second small">{r.question}</div>

@@ -21,7 +21,7 @@ var packages = []string{
 	"config", "browser", "look", "media", "postgres", "webfiles", "words",
 	"refusal", "view/golden",
 	"view/entries", "view/sheets", "view/drafts", "view/results", "view/shelves", "view/answers", "view/kitchens",
-	"keys", "roster", "store", "store/storetest", "export", "live",
+	"keys", "roster", "store", "store/storetest", "export", "calendar", "live",
 	"app", "api", "demo",
 }
 

@@ -111,6 +111,8 @@ var files = []file{
 		"The readings with their published schema, as compare reads them",
 		"application/json",
 	},
+	{"GET", "/classes/{class}/assignments/{assignment}/calendar.ics", "class-calendar", "An assignment's sittings for a calendar", "text/calendar"},
+	{"GET", "/home/{home}/assignments/{assignment}/calendar.ics", "home-calendar", "The same for a home's calendar", "text/calendar"},
 	{"GET", "/classes/{class}/archive.zip", "archive-class", "All of a class as open files", "application/zip"},
 	{"GET", "/experiments/{experiment}/file", "export-experiment", "The design as its file", "application/json"},
 	{"GET", "/larder/own.json", "export-things", "The school's own things and swaps", "application/json"},

@@ -234,3 +234,26 @@ func TestAskedTriedPinned(t *testing.T) {
 		t.Error("a fact of a home is in an export")
 	}
 }
+
+// A home and its teacher take the times along: the sittings at hours at which all are
+// awake, in a file that says nothing of the home.
+func TestCalendars(t *testing.T) {
+	sc := newSite(t).school("t@school.example", "Fern")
+	sc.experiment = want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]string{"example": "thirsty-beans"})
+	sc.as = want[results.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{
+		"experiment": sc.experiment.ID, "opens_at": lesson.Add(-time.Hour), "due_at": lesson.Add(48 * time.Hour),
+	})
+	fern := sc.phone("Fern")
+	if s := fern.sheetOf(sc.as.ID.String()); len(s.Begin) == 0 || !s.Begin[0].To.After(s.Begin[0].From) {
+		t.Errorf("when it can begin: %+v", s.Begin)
+	}
+	for who, a := range map[string]answer{
+		"home":    fern.do("GET", sc.homePath(fern, "/calendar.ics"), nil),
+		"teacher": sc.teacher.do("GET", sc.asPath("/calendar.ics"), nil),
+	} {
+		body := string(a.body)
+		if a.status != 200 || strings.Count(body, "BEGIN:VEVENT") != 3 || !strings.Contains(body, "Thirsty beans: go on") || strings.Contains(body, "Fern") {
+			t.Errorf("%s: %d %s", who, a.status, body)
+		}
+	}
+}

@@ -38,6 +38,8 @@ func (s *Server) raw(r chi.Router) {
 	r.Get("/api/v1/classes/{class}/assignments/{assignment}/export.xlsx", s.exportXLSX)
 	r.Get("/api/v1/classes/{class}/assignments/{assignment}/export.json", s.exportJSON)
 	r.Get("/api/v1/classes/{class}/archive.zip", s.exportClass)
+	r.Get("/api/v1/classes/{class}/assignments/{assignment}/calendar.ics", s.classCalendar)
+	r.Get("/api/v1/home/{home}/assignments/{assignment}/calendar.ics", s.homeCalendar)
 	r.Get("/api/v1/experiments/{experiment}/file", s.exportExperiment)
 	r.Get("/api/v1/larder/own.json", s.exportThings)
 	r.Get("/api/v1/larder/own.csv", s.exportThings)
@@ -188,6 +190,32 @@ func writePicture(w http.ResponseWriter, b []byte) {
 	h.Set("Cache-Control", "private, max-age=300")
 	h.Set("Content-Security-Policy", "default-src 'none'; sandbox")
 	w.Write(b)
+}
+
+func (s *Server) classCalendar(w http.ResponseWriter, r *http.Request) {
+	s.teacherFile(w, r, []string{"class", "assignment"}, func(who app.TeacherActor, id []uuid.UUID) error {
+		raw, name, err := s.App.ClassCalendar(r.Context(), who, id[0], id[1], text.Languages[0])
+		if err == nil {
+			writeCalendar(w, name, raw)
+		}
+		return err
+	})
+}
+
+func (s *Server) homeCalendar(w http.ResponseWriter, r *http.Request) {
+	s.homeFile(w, r, []string{"home", "assignment"}, func(who app.HomeActor, id []uuid.UUID) error {
+		raw, name, err := s.App.HomeCalendar(r.Context(), who, id[1])
+		if err == nil {
+			writeCalendar(w, name, raw)
+		}
+		return err
+	})
+}
+
+func writeCalendar(w http.ResponseWriter, name string, raw []byte) {
+	attachment(w, "text/calendar; charset=utf-8", name+".ics")
+	w.Header().Set("Cache-Control", "no-store")
+	w.Write(raw)
 }
 
 func attachment(w http.ResponseWriter, kind, name string) {

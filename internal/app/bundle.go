@@ -186,6 +186,9 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 			frozen(&s.SafetyPart, as.VersionID, d.sha, kept)
 		}
 		s.Plan = d.number
+		if d.Way != design.WatchShared && s.State != "over" {
+			s.Begin = begins(startsOf(d.Document, as, hc.class.Zone))
+		}
 		s = sheets.MeasuresOf(hc.class.UnitSystem, hc.reader).Sheet(s)
 		for _, p := range permissions {
 			if p.AssignmentID == as.ID {

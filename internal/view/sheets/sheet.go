@@ -31,6 +31,7 @@ type Sheet struct {
 	OpensAt      time.Time      `json:"opens_at"`
 	DueAt        time.Time      `json:"due_at"`
 	RecallReason string         `json:"recall_reason,omitempty"`
+	Begin        []WindowRow    `json:"begin" doc:"Times in which it can begin so that every sitting is at an hour at which all are awake"`
 	Minutes      int            `json:"minutes"`
 	Hands        int            `json:"hands"`
 	Untranslated int            `json:"untranslated" doc:"Texts shown in another language than the home's"`
@@ -52,6 +53,12 @@ type Sheet struct {
 	Permission PermissionView      `json:"permission"`
 	Entries    []entries.EntryView `json:"entries" doc:"The home's own entries as the server has them"`
 	Shown      []ShownReading      `json:"shown" doc:"The teacher's readings, for homes that watch; empty while there are none"`
+}
+
+// WindowRow is a time in which the work can begin.
+type WindowRow struct {
+	From time.Time `json:"from"`
+	To   time.Time `json:"to"`
 }
 
 // ConditionRow is a condition in the home's language.
@@ -269,7 +276,7 @@ func (w *writer) say(l text.Localized) string {
 func (w *writer) frame(d *design.Document) Sheet {
 	return Sheet{
 		Title: w.say(d.Title), Question: w.say(d.Question), Changed: w.say(d.Changed.Name),
-		Way: string(d.Way), Trials: d.Trials,
+		Way: string(d.Way), Trials: d.Trials, Begin: []WindowRow{},
 		Conditions: []ConditionRow{}, Stages: []ChoiceRow{}, Objects: []ObjectRow{}, Crew: []RoleRow{},
 		StandsFor: []StandingRow{}, Limits: []string{}, Needs: []NeedRow{}, Steps: []StepRow{}, Readings: []ReadingRow{},
 		Evidence: []EvidenceRow{}, Questions: []QuestionRow{}, Mistakes: []MistakeRow{},

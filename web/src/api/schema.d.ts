@@ -156,6 +156,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/classes/{class}/assignments/{assignment}/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * An assignment's sittings for a calendar
+         * @description An assignment's sittings for a calendar.
+         */
+        get: operations["class-calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/classes/{class}/assignments/{assignment}/export.csv": {
         parameters: {
             query?: never;
@@ -932,6 +952,26 @@ export interface paths {
          * @description All that a home's page needs; 304 when the phone has it.
          */
         get: operations["get-bundle"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/home/{home}/assignments/{assignment}/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The same for a home's calendar
+         * @description The same for a home's calendar.
+         */
+        get: operations["home-calendar"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3750,6 +3790,8 @@ export interface components {
             adult_jobs: components["schemas"]["AdultJobRow"][];
             assignment: string;
             before: string[];
+            /** @description Times in which it can begin so that every sitting is at an hour at which all are awake */
+            begin: components["schemas"]["WindowRow"][];
             /** @description First-aid cards, those of this experiment first */
             cards: string[];
             cautions: components["schemas"]["CautionRow"][];
@@ -4115,6 +4157,12 @@ export interface components {
             sends?: boolean;
             use: string;
             why: string;
+        };
+        WindowRow: {
+            /** Format: date-time */
+            from: string;
+            /** Format: date-time */
+            to: string;
         };
         WordsView: {
             against?: string;
@@ -4549,6 +4597,49 @@ export interface operations {
                 };
                 content: {
                     "text/csv": string;
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "class-calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+                /** @description Id of the assignment: a version that was issued to the class */
+                assignment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */
@@ -6540,6 +6631,49 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Bundle"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "home-calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the home */
+                home: string;
+                /** @description Id of the assignment: a version that was issued to the class */
+                assignment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

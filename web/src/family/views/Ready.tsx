@@ -55,6 +55,14 @@ export function Ready({
       onWrong={onWrong}
     >
       <HelpLine state={state} go={go} />
+      {(sheet.begin ?? []).map((w, i) => (
+        <p key={w.from} className="m-0">
+          {t(i === 0 ? 'beginBetween' : 'beginOr', {
+            from: clock(w.from, bundle.class.zone, bundle.home.locale),
+            to: clock(w.to, bundle.class.zone, bundle.home.locale),
+          })}
+        </p>
+      ))}
       {(sheet.objects ?? []).length > 0 && (
         <ObjectNames
           {...{ state, bundle, sheet, book, go, onWrong }}
@@ -106,6 +114,11 @@ export function Ready({
         <Button variant="plain" onClick={() => go(`#/${sheet.assignment}/kitchen`)}>
           {t('somethingNotThere')}
         </Button>
+      </p>
+      <p>
+        <a href={`/api/v1/home/${state.home}/assignments/${sheet.assignment}/calendar.ics`}>
+          {t('toCalendar')}
+        </a>
       </p>
       <Sheets home={state.home} assignment={sheet.assignment} />
     </PhonePage>

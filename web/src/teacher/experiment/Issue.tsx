@@ -282,6 +282,11 @@ function IssuedLine({ a }: { a: Assignment }) {
             {say('issue.print-all-packs')}
           </a>
         )}{' '}
+        {a.state !== 'recalled' && (
+          <a href={`/api/v1/classes/${a.class}/assignments/${a.id}/calendar.ics`} download>
+            {say('issue.calendar-file')}
+          </a>
+        )}{' '}
         {a.state !== 'recalled' && !recalling && (
           <Button variant="plain" onClick={() => setRecalling(true)}>
             {say('issue.take-back-from-all-homes')}

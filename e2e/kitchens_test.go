@@ -4,6 +4,8 @@ import (
 	"fmt"
 	"strings"
 	"testing"
+
+	"github.com/chromedp/chromedp"
 )
 
 // said taps an answer about a thing of the kitchen.
@@ -73,4 +75,19 @@ func TestKitchensGoTheWholeWay(t *testing.T) {
 	teacher.sees("with shared readings")
 	teacher.violations("kitchens")
 	teacher.fits("kitchens")
+
+	// What homes told on paper is typed in by single keys.
+	teacher.press("Close")
+	teacher.press("Type them in")
+	evaluate[bool](teacher, `(() => { [...document.querySelectorAll('button.cell')].find((b) => b.getAttribute('aria-label').startsWith('Snipe, table salt: not said')).focus(); return true; })()`)
+	teacher.do(chromedp.KeyEvent("n"))
+	teacher.until("the answer that was typed", `[...document.querySelectorAll('button.cell')].some((b) => b.getAttribute('aria-label') === 'Snipe, table salt: has none')`)
+	if on := evaluate[string](teacher, `document.activeElement.getAttribute('aria-label')`); !strings.HasPrefix(on, "Tarn, table salt") {
+		t.Errorf("after an answer the next home is at hand, not %q", on)
+	}
+	teacher.marked("Snipe", "table salt, to send")
+	teacher.violations("kitchens typed in")
+	teacher.open(demo.base + evaluate[string](teacher, `[...document.querySelectorAll('a')].find((a) => a.textContent === 'The survey on paper').getAttribute('href')`))
+	teacher.sees("What does it show?")
+	teacher.violations("the survey on paper")
 }

@@ -111,6 +111,7 @@ var files = []file{
 		"The readings with their published schema, as compare reads them",
 		"application/json",
 	},
+	{"GET", "/classes/{class}/experiments/{experiment}/kitchens.csv", "export-kitchens", "What homes said of their kitchens as a table, without facts of the homes", "text/csv"},
 	{"GET", "/classes/{class}/assignments/{assignment}/calendar.ics", "class-calendar", "An assignment's sittings for a calendar", "text/calendar"},
 	{"GET", "/home/{home}/assignments/{assignment}/calendar.ics", "home-calendar", "The same for a home's calendar", "text/calendar"},
 	{"GET", "/classes/{class}/archive.zip", "archive-class", "All of a class as open files", "application/zip"},

@@ -167,6 +167,21 @@ func (s *Server) experiments() {
 			return Done{true}, s.App.AskKitchens(ctx, who, i.Class, i.Experiment)
 		},
 	)
+	type table struct {
+		ClassPath
+		Accept
+		Experiment uuid.UUID `path:"experiment"`
+		Body       struct {
+			Text string `json:"text" maxLength:"400000" doc:"A row a home, a column a question; separated by commas, semicolons or tabs"`
+		}
+	}
+	forTeacher(
+		s,
+		op("POST", "/classes/{class}/experiments/{experiment}/kitchens", "read-kitchens", "Read what homes have from a table"),
+		func(ctx context.Context, who app.TeacherActor, i *table) (app.ReadKitchens, error) {
+			return s.App.ReadKitchenTable(ctx, who, i.Class, i.Experiment, i.Body.Text, i.code())
+		},
+	)
 	type pin struct {
 		ClassPath
 		Experiment uuid.UUID `path:"experiment"`

@@ -15,6 +15,7 @@ import (
 	"github.com/go-chi/chi/v5"
 	"github.com/google/uuid"
 
+	"patient-kitchen/core/text"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/look"
 	"patient-kitchen/internal/refusal"
@@ -68,7 +69,23 @@ var font = sync.OnceValue(func() template.URL {
 func (s *Server) print(r chi.Router) {
 	r.Get("/print/classes/{class}/experiments/{experiment}/{sheet}", s.printDraft)
 	r.Get("/print/classes/{class}/assignments/{assignment}/packs", s.printPacks)
+	r.Get("/print/classes/{class}/experiments/{experiment}/survey", s.printSurvey)
 	r.Get("/api/v1/home/{home}/assignments/{assignment}/print/{sheet}", s.printHome)
+}
+
+// printSurvey prints what homes are asked of their kitchens, for those without a phone.
+func (s *Server) printSurvey(w http.ResponseWriter, r *http.Request) {
+	s.teacherFile(w, r, []string{"class", "experiment"}, func(who app.TeacherActor, id []uuid.UUID) error {
+		language := cmp.Or(r.URL.Query().Get("language"), text.Languages[0])
+		p, err := s.App.PrintSurvey(r.Context(), who, id[0], id[1], language)
+		if err != nil {
+			return err
+		}
+		return writePage(w, "survey", struct {
+			app.PrintedSurvey
+			W map[string]string
+		}{p, words.Of("print", language)})
+	})
 }
 
 // printPacks prints what each home of an assignment gets, or one of them.

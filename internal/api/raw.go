@@ -1,6 +1,7 @@
 package api
 
 import (
+	"bytes"
 	"cmp"
 	"encoding/json"
 	"fmt"
@@ -38,6 +39,7 @@ func (s *Server) raw(r chi.Router) {
 	r.Get("/api/v1/classes/{class}/assignments/{assignment}/export.xlsx", s.exportXLSX)
 	r.Get("/api/v1/classes/{class}/assignments/{assignment}/export.json", s.exportJSON)
 	r.Get("/api/v1/classes/{class}/archive.zip", s.exportClass)
+	r.Get("/api/v1/classes/{class}/experiments/{experiment}/kitchens.csv", s.kitchenTable)
 	r.Get("/api/v1/classes/{class}/assignments/{assignment}/calendar.ics", s.classCalendar)
 	r.Get("/api/v1/home/{home}/assignments/{assignment}/calendar.ics", s.homeCalendar)
 	r.Get("/api/v1/experiments/{experiment}/file", s.exportExperiment)
@@ -190,6 +192,20 @@ func writePicture(w http.ResponseWriter, b []byte) {
 	h.Set("Cache-Control", "private, max-age=300")
 	h.Set("Content-Security-Policy", "default-src 'none'; sandbox")
 	w.Write(b)
+}
+
+func (s *Server) kitchenTable(w http.ResponseWriter, r *http.Request) {
+	s.teacherFile(w, r, []string{"class", "experiment"}, func(who app.TeacherActor, id []uuid.UUID) error {
+		var out bytes.Buffer
+		out.WriteString("\ufeff")
+		language := cmp.Or(r.URL.Query().Get("language"), text.Languages[0])
+		if err := s.App.KitchenTable(r.Context(), who, id[0], id[1], language, &out); err != nil {
+			return err
+		}
+		attachment(w, "text/csv; charset=utf-8", "kitchens.csv")
+		w.Write(out.Bytes())
+		return nil
+	})
 }
 
 func (s *Server) classCalendar(w http.ResponseWriter, r *http.Request) {

@@ -84,6 +84,8 @@ func bodyFor(sc *school, method, pattern string) any {
 		return map[string]string{"kind": "vouched", "step": "cut", "reason": "Grandma told me that she was there"}
 	case strings.HasSuffix(pattern, "/kitchen"):
 		return map[string]any{"things": map[string]string{}}
+	case strings.HasSuffix(pattern, "/experiments/{experiment}/kitchens"):
+		return map[string]any{"text": "home,water"}
 	case strings.HasSuffix(pattern, "/pins"):
 		return map[string]any{"homes": []string{newID()}, "need": "water", "use": "water-rain"}
 	case strings.HasSuffix(pattern, "/recall"):

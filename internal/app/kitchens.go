@@ -1,9 +1,11 @@
 package app
 
 import (
+	"cmp"
 	"context"
 	"encoding/json"
 	"errors"
+	"io"
 	"math/rand/v2"
 	"slices"
 
@@ -14,6 +16,7 @@ import (
 	"patient-kitchen/core/kitchen"
 	"patient-kitchen/core/rehearsal"
 	"patient-kitchen/core/safety"
+	"patient-kitchen/core/text"
 	"patient-kitchen/docs"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
@@ -290,6 +293,75 @@ func (a *App) ReadyFor(ctx context.Context, who TeacherActor, class uuid.UUID, l
 		out = append(out, kitchens.ReadyOf(name, ways, of, language))
 	}
 	return kitchens.Ranked(out), nil
+}
+
+// KitchenTable writes what the homes of a class said for an experiment as a table.
+func (a *App) KitchenTable(
+	ctx context.Context,
+	who TeacherActor,
+	class, experiment uuid.UUID,
+	language string,
+	out io.Writer,
+) error {
+	s, ok, err := a.station(ctx, who, experiment, class)
+	if err != nil || !ok {
+		return cmp.Or(err, refusal.ErrNotFound)
+	}
+	return kitchens.Table(out, s.homes, kitchens.Asked([]*fit.Ways{s.ways}, language), language)
+}
+
+// ReadKitchens is what became of a table of kitchens.
+type ReadKitchens struct {
+	Saved    int      `json:"saved" doc:"Homes whose answers were kept"`
+	Problems []string `json:"problems" doc:"What could not be read; the rest was kept"`
+}
+
+// ReadKitchenTable keeps what a table says of the homes of a class.
+func (a *App) ReadKitchenTable(
+	ctx context.Context,
+	who TeacherActor,
+	class, experiment uuid.UUID,
+	typed, language string,
+) (ReadKitchens, error) {
+	out := ReadKitchens{Problems: []string{}}
+	s, ok, err := a.station(ctx, who, experiment, class)
+	if err != nil || !ok {
+		return out, cmp.Or(err, refusal.ErrNotFound)
+	}
+	read := kitchens.ReadTable(typed, s.homes, kitchens.Asked([]*fit.Ways{s.ways}, language))
+	for _, p := range read.Problems {
+		out.Problems = append(out.Problems, text.Render(p, language))
+	}
+	for _, h := range s.homes {
+		if f, said := read.Answers[h.Nickname]; said {
+			if err := a.SaveKitchen(ctx, who, class, h.ID, f); err != nil {
+				return out, err
+			}
+			out.Saved++
+		}
+	}
+	return out, nil
+}
+
+// PrintedSurvey is what homes are asked, for paper.
+type PrintedSurvey struct {
+	Language, School, Class, Title string
+	Questions                      []kitchens.Question
+	Facts                          []kitchens.Fact
+}
+
+// PrintSurvey is the survey of an experiment for a class on paper.
+func (a *App) PrintSurvey(ctx context.Context, who TeacherActor, class, experiment uuid.UUID, language string) (PrintedSurvey, error) {
+	s, ok, err := a.station(ctx, who, experiment, class)
+	if err != nil || !ok {
+		return PrintedSurvey{}, cmp.Or(err, refusal.ErrNotFound)
+	}
+	ways := []*fit.Ways{s.ways}
+	title, _ := s.ways.Design().Title.In(language)
+	return PrintedSurvey{
+		Language: language, School: s.class.School, Class: s.class.Name, Title: title,
+		Questions: kitchens.Asked(ways, language), Facts: kitchens.Facts(ways, language),
+	}, nil
 }
 
 // PinFields fix what some homes use for a need.

@@ -33,6 +33,9 @@ var steps = map[string][]string{
 	"volume":      {"1 mL", "10 mL", "50 mL"},
 }
 
+// mostInstead bounds how many things are asked for that could stand in for one.
+const mostInstead = 4
+
 // Asked are the questions of some designs: what each needs, in the order of their needs,
 // with what could stand in for it after it, then the tools that their readings take.
 func Asked(designs []*fit.Ways, language string) []Question {
@@ -41,7 +44,7 @@ func Asked(designs []*fit.Ways, language string) []Question {
 	for _, w := range designs {
 		for _, list := range w.ByNeed() {
 			for i, way := range list {
-				if seen[way.Material.ID] || steps[way.Measures()] != nil {
+				if seen[way.Material.ID] || steps[way.Measures()] != nil || i > mostInstead {
 					continue // a tool is asked by what it shows
 				}
 				seen[way.Material.ID] = true

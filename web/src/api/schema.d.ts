@@ -416,6 +416,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/classes/{class}/experiments/{experiment}/kitchens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read what homes have from a table
+         * @description Read what homes have from a table.
+         */
+        post: operations["read-kitchens"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/classes/{class}/experiments/{experiment}/kitchens.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What homes said of their kitchens as a table, without facts of the homes
+         * @description What homes said of their kitchens as a table, without facts of the homes.
+         */
+        get: operations["export-kitchens"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/classes/{class}/experiments/{experiment}/pins": {
         parameters: {
             query?: never;
@@ -3461,6 +3501,15 @@ export interface components {
             id: string;
             question: string;
         };
+        ReadKitchens: {
+            /** @description What could not be read; the rest was kept */
+            problems: string[];
+            /**
+             * Format: int64
+             * @description Homes whose answers were kept
+             */
+            saved: number;
+        };
         ReadingRow: {
             /** @description Levels, answers, options or things of a reading that is no number */
             choices: components["schemas"]["ChoiceRow"][];
@@ -4055,6 +4104,10 @@ export interface components {
             safety?: string;
             to: string;
             worked?: string;
+        };
+        TableBody: {
+            /** @description A row a home, a column a question; separated by commas, semicolons or tabs */
+            text: string;
         };
         TestedView: {
             /** @description What has to hold for the test to mean something */
@@ -5206,6 +5259,99 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "read-kitchens": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
+            path: {
+                /** @description Id of the class */
+                class: string;
+                /** @description Id of the experiment */
+                experiment: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TableBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadKitchens"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "export-kitchens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+                /** @description Id of the experiment */
+                experiment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

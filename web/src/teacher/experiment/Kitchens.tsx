@@ -13,6 +13,7 @@ import { say } from '../words';
 import { CellSheet } from './CellSheet';
 import { HomePlan } from './HomePlan';
 import { KitchenAnswers } from './KitchenAnswers';
+import { KitchenGrid } from './KitchenGrid';
 import { KitchenLists } from './KitchenLists';
 import { KitchenMatrix, type Place } from './KitchenMatrix';
 import { MarkKey, type Matrix } from './KitchenMarks';
@@ -37,6 +38,7 @@ export function Kitchens({ id, usual }: { id: string; usual: string | undefined 
   const [open, setOpen] = useState<Place>();
   const [tried, setTried] = useState<Tried>();
   const [by, setBy] = useState('look');
+  const [typing, setTyping] = useState(false);
   const [problem, setProblem] = useState<unknown>();
   const { did } = useKeeping();
   const client = useQueryClient();
@@ -122,6 +124,18 @@ export function Kitchens({ id, usual }: { id: string; usual: string | undefined 
           </p>
         ) : (
           <>
+            <p>
+              <Button variant="plain" aria-expanded={typing} onClick={() => setTyping(!typing)}>
+                {say(typing ? 'kitchenGrid.typed' : 'kitchenGrid.type-them-in')}
+              </Button>
+            </p>
+            {typing && (
+              <KitchenGrid
+                m={plan.data}
+                experiment={id}
+                onSaved={() => void client.invalidateQueries({ queryKey: ['kitchens', id] })}
+              />
+            )}
             <KitchenMatrix
               m={m}
               before={tried && trial.data ? plan.data : undefined}

@@ -34,7 +34,7 @@ var steps = map[string][]string{
 }
 
 // mostInstead bounds how many things are asked for that could stand in for one.
-const mostInstead = 4
+const mostInstead = 6
 
 // Asked are the questions of some designs: what each needs, in the order of their needs,
 // with what could stand in for it after it, then the tools that their readings take.

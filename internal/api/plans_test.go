@@ -256,4 +256,14 @@ func TestCalendars(t *testing.T) {
 			t.Errorf("%s: %d %s", who, a.status, body)
 		}
 	}
+	later := lesson.Add(72 * time.Hour)
+	want[api.Done](sc.teacher, "PUT", sc.asPath("/due"), map[string]any{"due_at": later})
+	if s := fern.sheetOf(sc.as.ID.String()); !s.DueAt.Equal(later) {
+		t.Errorf("a new end: %v", s.DueAt)
+	}
+	if a := sc.teacher.do("PUT", sc.asPath("/due"), map[string]any{"due_at": lesson.Add(-2 * time.Hour)}); a.status != 422 {
+		t.Errorf("an end before the opening: %d %s", a.status, a.body)
+	}
+	want[api.Done](sc.teacher, "POST", sc.asPath("/recall"), map[string]any{"reason": "The dishes tip over."})
+	sc.teacher.refused("PUT", sc.asPath("/due"), map[string]any{"due_at": later}, 410, "recalled")
 }

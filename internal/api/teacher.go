@@ -5,6 +5,7 @@ import (
 	"net/http"
 	"strconv"
 	"strings"
+	"time"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/google/uuid"
@@ -152,6 +153,19 @@ func (s *Server) assignments() {
 		),
 		func(ctx context.Context, who app.TeacherActor, i *recall) (Done, error) {
 			return Done{true}, s.App.Recall(ctx, who, i.Class, i.Assignment, i.Body.Reason)
+		},
+	)
+	type reschedule struct {
+		AssignmentPath
+		Body struct {
+			DueAt time.Time `json:"due_at"`
+		}
+	}
+	forTeacher(
+		s,
+		op("PUT", "/classes/{class}/assignments/{assignment}/due", "reschedule", "Give an experiment another end"),
+		func(ctx context.Context, who app.TeacherActor, i *reschedule) (Done, error) {
+			return Done{true}, s.App.Reschedule(ctx, who, i.Class, i.Assignment, i.Body.DueAt)
 		},
 	)
 	type Get struct {

@@ -343,6 +343,28 @@ func (a *App) Assignments(ctx context.Context, who TeacherActor, language string
 	return out, err
 }
 
+// Reschedule gives an issued experiment another end: the pages of its homes follow, and
+// what comes after the new end is late.
+func (a *App) Reschedule(ctx context.Context, who TeacherActor, class, id uuid.UUID, due time.Time) error {
+	if _, err := a.class(ctx, who, class); err != nil {
+		return err
+	}
+	as, err := a.Store.Assignment(ctx, class, id)
+	if err != nil {
+		return notFound(err)
+	}
+	if !due.After(as.OpensAt) || due.After(as.OpensAt.AddDate(0, 3, 0)) {
+		return refusal.Field("due_at", refusal.Rule("after-opening"), as.OpensAt.Add(24*time.Hour).Format(time.RFC3339))
+	}
+	return a.audited(ctx, who, class, nil, "assignment", "rescheduled", func(q *store.Queries) error {
+		err := q.Reschedule(ctx, class, id, due)
+		if errors.Is(err, store.ErrNotFound) {
+			return &refusal.Refused{Code: "recalled", Words: refusal.Why("recalled.before")}
+		}
+		return err
+	})
+}
+
 // Recall stops an issued experiment: open pages show Stop, nothing more is
 // taken, what was sent is kept.
 func (a *App) Recall(ctx context.Context, who TeacherActor, class, id uuid.UUID, reason string) error {

@@ -229,6 +229,18 @@ func (q *Queries) AssignmentRows(ctx context.Context, teacher uuid.UUID) ([]Assi
 	)
 }
 
+// Reschedule gives an assignment that was not taken back another end.
+func (q *Queries) Reschedule(ctx context.Context, class, id uuid.UUID, due time.Time) error {
+	return q.exec(
+		ctx,
+		1,
+		`UPDATE assignment SET due_at = $3 WHERE class_id = $1 AND id = $2 AND recalled_at IS NULL AND opens_at < $3`,
+		class,
+		id,
+		due,
+	)
+}
+
 // Recall stops an assignment.
 func (q *Queries) Recall(ctx context.Context, class, id uuid.UUID, reason string, now time.Time) error {
 	return q.exec(

@@ -12,12 +12,10 @@ import { day } from '../parts/dates';
 import { PartError, ProblemLine } from '../parts/states';
 import { draftOf, type Review } from '../draft/useDraft';
 import { Said, say } from '../words';
+import { local, NewDue } from './NewDue';
 import { WhoGetsWhat } from './WhoGetsWhat';
 
 type Assignment = Schemas['AssignmentView'];
-
-const local = (d: Date) =>
-  new Date(d.getTime() - d.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
 
 /** The evening, some days from now: most homes finish after tea. */
 const eveningIn = (days: number) =>
@@ -231,6 +229,7 @@ export function Issue({
 
 function IssuedLine({ a }: { a: Assignment }) {
   const [recalling, setRecalling] = useState(false);
+  const [moving, setMoving] = useState(false);
   const [reason, setReason] = useState('');
   const [error, setError] = useState<unknown>();
   const client = useQueryClient();
@@ -287,12 +286,18 @@ function IssuedLine({ a }: { a: Assignment }) {
             {say('issue.calendar-file')}
           </a>
         )}{' '}
+        {a.state !== 'recalled' && !moving && (
+          <Button variant="plain" onClick={() => setMoving(true)}>
+            {say('issue.new-end')}
+          </Button>
+        )}{' '}
         {a.state !== 'recalled' && !recalling && (
           <Button variant="plain" onClick={() => setRecalling(true)}>
             {say('issue.take-back-from-all-homes')}
           </Button>
         )}
       </p>
+      {moving && <NewDue a={a} onDone={() => setMoving(false)} />}
       {recalling && (
         <div className="mt-2">
           <label className="named" htmlFor={`reason-${a.id}`}>

@@ -6,6 +6,7 @@ import (
 	"log/slog"
 	"net"
 	"net/http"
+	"net/url"
 	"os"
 	"time"
 
@@ -14,6 +15,7 @@ import (
 	"patient-kitchen/internal/config"
 	"patient-kitchen/internal/keys"
 	"patient-kitchen/internal/live"
+	"patient-kitchen/internal/mail"
 	"patient-kitchen/internal/media"
 	"patient-kitchen/internal/store"
 )
@@ -51,7 +53,18 @@ func newApp(c config.Config, s *store.Store, log *slog.Logger) *app.App {
 		Now:       time.Now,
 		Log:       log,
 		Limits:    c.Limits,
+		Mail:      mailer(c),
 	}
+}
+
+// mailer is the mail server that is set; without one messages stay with the stand-in.
+func mailer(c config.Config) mail.Sender {
+	u, err := url.Parse(c.Mail)
+	if err != nil || c.Mail == "" {
+		return mail.StandIn{}
+	}
+	password, _ := u.User.Password()
+	return mail.SMTP{Server: u.Host, From: c.MailFrom, User: u.User.Username(), Password: password}
 }
 
 // serveOn answers until the context ends, then lets open requests finish.
@@ -62,6 +75,7 @@ func serveOn(ctx context.Context, l net.Listener, c config.Config, s *store.Stor
 	defer stopHub()
 	go hub.Run(hubCtx)
 	go daily(hubCtx, a, log)
+	go deliver(hubCtx, a, log)
 	server := &http.Server{
 		Handler:           (&api.Server{App: a, Hub: hub, Log: log, Secure: c.Secure(), Proxy: c.TrustProxy}).Routes(),
 		ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 2 * time.Minute, WriteTimeout: 2 * time.Minute, IdleTimeout: 2 * time.Minute,
@@ -82,6 +96,23 @@ func serveOn(ctx context.Context, l net.Listener, c config.Config, s *store.Stor
 	}
 	log.Info("stopped")
 	return nil
+}
+
+// deliver hands over what waits in the outbox, again and again.
+func deliver(ctx context.Context, a *app.App, log *slog.Logger) {
+	for {
+		select {
+		case <-time.After(10 * time.Second):
+		case <-ctx.Done():
+			return
+		}
+		sent, err := a.Deliver(ctx)
+		if err != nil && ctx.Err() == nil {
+			log.Error("delivering", "error", err)
+		} else if sent > 0 {
+			log.Info("delivered", "letters", sent)
+		}
+	}
 }
 
 // daily forgets what was kept long enough, an hour after the start and then

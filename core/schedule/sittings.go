@@ -72,7 +72,7 @@ func (w Work) Sittings(start, end time.Time, awake Awake) ([]Sitting, bool) {
 			if at := from.Add(p.shortest); at.After(begin) {
 				begin = at
 			}
-			if up := awake.next(begin); up.After(begin) {
+			if up := awake.Next(begin); up.After(begin) {
 				if up.After(from.Add(p.latest)) {
 					return nil, false
 				}
@@ -115,8 +115,8 @@ func (w Work) Starts(opens, end time.Time, awake Awake, most int) []Window {
 	return out[:min(len(out), most)]
 }
 
-// next is the first moment from t on at which a home is awake.
-func (a Awake) next(t time.Time) time.Time {
+// Next is the first moment from t on at which a home is awake.
+func (a Awake) Next(t time.Time) time.Time {
 	switch {
 	case t.Before(clock(t, a.From)):
 		return clock(t, a.From)

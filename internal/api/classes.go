@@ -120,6 +120,25 @@ func (s *Server) classes() {
 }
 
 func (s *Server) homes() {
+	type write struct {
+		ClassPath
+		Body app.MessageFields
+	}
+	forTeacher(
+		s,
+		op("POST", "/classes/{class}/messages", "write", "Write to the homes of a class, once on an occasion"),
+		func(ctx context.Context, who app.TeacherActor, i *write) (app.Written, error) {
+			return s.App.Write(ctx, who, i.Class, i.Body)
+		},
+	)
+	forTeacher(
+		s,
+		op("GET", "/classes/{class}/messages", "list-messages", "What was written to the homes of a class"),
+		func(ctx context.Context, who app.TeacherActor, i *ClassPath) (List[app.MessageView], error) {
+			v, err := s.App.Messages(ctx, who, i.Class)
+			return List[app.MessageView]{Items: v}, err
+		},
+	)
 	type ofKitchen struct {
 		HomePath
 		Body kitchens.Fields

@@ -88,6 +88,8 @@ func bodyFor(sc *school, method, pattern string) any {
 		return map[string]any{"text": "home,water"}
 	case strings.HasSuffix(pattern, "/due"):
 		return map[string]any{"due_at": lesson.AddDate(0, 0, 2)}
+	case strings.HasSuffix(pattern, "/messages"):
+		return map[string]any{"kind": "invitation", "about": sc.as.ID}
 	case strings.HasSuffix(pattern, "/pins"):
 		return map[string]any{"homes": []string{newID()}, "need": "water", "use": "water-rain"}
 	case strings.HasSuffix(pattern, "/recall"):

@@ -10,6 +10,7 @@ import (
 
 	"patient-kitchen/internal/config"
 	"patient-kitchen/internal/keys"
+	"patient-kitchen/internal/mail"
 	"patient-kitchen/internal/media"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
@@ -23,6 +24,7 @@ type App struct {
 	PublicURL string           // without a slash at the end
 	Now       func() time.Time // the server's clock
 	Log       *slog.Logger
+	Mail      mail.Sender   // nil: the stand-in that ships with the program
 	Limits    config.Limits // of one home in one experiment; zero takes the usual
 	shelf     shelf
 }

@@ -399,7 +399,7 @@ func (a *App) Pin(ctx context.Context, who TeacherActor, class, experiment uuid.
 }
 
 // AskKitchens asks the homes of a class what they have for an experiment: their survey
-// begins with it.
+// begins with it, and who has a mail address is written to.
 func (a *App) AskKitchens(ctx context.Context, who TeacherActor, class, experiment uuid.UUID) error {
 	if _, err := a.class(ctx, who, class); err != nil {
 		return err
@@ -407,12 +407,17 @@ func (a *App) AskKitchens(ctx context.Context, who TeacherActor, class, experime
 	if _, err := a.Store.Experiment(ctx, who.ID, experiment); err != nil {
 		return notFound(err)
 	}
-	return a.audited(ctx, who, class, nil, "kitchen", "asked", func(q *store.Queries) error {
+	err := a.audited(ctx, who, class, nil, "kitchen", "asked", func(q *store.Queries) error {
 		if err := q.Ask(ctx, class, experiment, a.Now()); err != nil {
 			return err
 		}
 		return q.Changed(ctx, store.Event{Class: class, Kind: "kitchen", ID: experiment})
 	})
+	if err != nil {
+		return err
+	}
+	_, err = a.Write(ctx, who, class, MessageFields{Kind: "survey", About: experiment})
+	return err
 }
 
 // kitchensOf are the homes of a class with what they said, and the same as the core reads

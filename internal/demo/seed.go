@@ -7,6 +7,7 @@ import (
 	"fmt"
 	"math/rand/v2"
 	"slices"
+	"strings"
 	"time"
 
 	"github.com/google/uuid"
@@ -189,6 +190,9 @@ func (s *seeder) classes(now time.Time) error {
 		}
 		for i, h := range c.homes {
 			f := app.HomeFields{Nickname: h, Phone: fmt.Sprintf("0555 010 %03d", 100+i)}
+			if h != "Snipe" { // who has paper alone
+				f.Contact = strings.ReplaceAll(strings.ToLower(h), " ", "-") + "@home.example"
+			}
 			f.Language = homesSaid.Homes[h]
 			if h == "Hare" {
 				f.Students = []string{"Hare the elder", "Hare the younger"}

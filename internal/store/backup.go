@@ -30,6 +30,7 @@ var tables = []string{
 	"experiment",
 	"pin",
 	"asked",
+	"message",
 	"experiment_version",
 	"version_sheet",
 	"assessment",

@@ -704,6 +704,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/classes/{class}/messages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What was written to the homes of a class
+         * @description What was written to the homes of a class.
+         */
+        get: operations["list-messages"];
+        put?: never;
+        /**
+         * Write to the homes of a class, once on an occasion
+         * @description Write to the homes of a class, once on an occasion.
+         */
+        post: operations["write"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/classes/{class}/photos/{photo}/{size}": {
         parameters: {
             query?: never;
@@ -3102,6 +3126,10 @@ export interface components {
             items: components["schemas"]["LeavingView"][];
             next?: string;
         };
+        ListMessageView: {
+            items: components["schemas"]["MessageView"][];
+            next?: string;
+        };
         ListModelView: {
             items: components["schemas"]["ModelView"][];
             next?: string;
@@ -3177,6 +3205,31 @@ export interface components {
         Mended: {
             document: unknown;
             review: components["schemas"]["ReviewView"];
+        };
+        MessageFields: {
+            /** @description Of a survey the experiment, else the assignment */
+            about: string;
+            /** @enum {string} */
+            kind: "survey" | "invitation" | "get-ready" | "thanks";
+        };
+        MessageView: {
+            address: string;
+            body: string;
+            /** @description Why it could not be sent */
+            failed?: string;
+            /** @enum {string} */
+            kind: "survey" | "invitation" | "get-ready" | "thanks";
+            nickname: string;
+            /**
+             * Format: date-time
+             * @description Not before; the hours of the night are left alone
+             */
+            send_at: string;
+            /** Format: date-time */
+            sent_at?: string;
+            /** @enum {string} */
+            state: "sent" | "waits" | "failed";
+            subject: string;
         };
         MistakeRow: {
             cause?: string;
@@ -4255,6 +4308,20 @@ export interface components {
             why: string;
             /** @description How it is known: sizes, test, homes */
             words: string;
+        };
+        Written: {
+            /**
+             * Format: int64
+             * @description Homes that were written to on this occasion before: nobody is written to twice
+             */
+            before: number;
+            /**
+             * Format: int64
+             * @description Homes that are written to now
+             */
+            homes: number;
+            /** @description Nicknames of homes without a mail address */
+            no_address: string[];
         };
     };
     responses: never;
@@ -6001,6 +6068,92 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["IssueCheck"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "list-messages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListMessageView"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    write: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MessageFields"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Written"];
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

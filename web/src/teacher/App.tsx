@@ -6,6 +6,7 @@ import { api, got, ProblemError } from '../api/client';
 import { ClassPage } from './classes/ClassPage';
 import { Classes } from './classes/Classes';
 import { Codes } from './classes/Codes';
+import { Messages } from './classes/Messages';
 import { Experiments } from './experiment/Experiments';
 import { KeepingProvider } from './frame/keeping';
 import { Loading, PartError } from './parts/states';
@@ -74,6 +75,7 @@ function Inside() {
             <Route path="/classes" element={<Classes />} />
             <Route path="/classes/:class" element={<ClassPage />} />
             <Route path="/classes/:class/codes" element={<Codes />} />
+            <Route path="/classes/:class/messages" element={<Messages />} />
             <Route path="/account" element={<Account me={me.data} />} />
             <Route path="/help" element={<Help />} />
             <Route path="/parts" element={<Parts />} />

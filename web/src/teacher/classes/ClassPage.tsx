@@ -111,6 +111,7 @@ export function ClassPage() {
         small={`${c.school} · ${say('classPage.homes', { count: list.length })} · ${c.zone}`}
         aside={
           <>
+            <ButtonLink to={`/classes/${id}/messages`}>{say('messages.messages')}</ButtonLink>
             <ButtonLink to={`/classes/${id}/codes`}>{say('classPage.codes-to-print')}</ButtonLink>
             <Button
               variant="outline-primary"

@@ -14,6 +14,7 @@ import { draftOf, type Review } from '../draft/useDraft';
 import { Said, say } from '../words';
 import { local, NewDue } from './NewDue';
 import { WhoGetsWhat } from './WhoGetsWhat';
+import { WriteToHomes } from './WriteToHomes';
 
 type Assignment = Schemas['AssignmentView'];
 
@@ -297,6 +298,7 @@ function IssuedLine({ a }: { a: Assignment }) {
           </Button>
         )}
       </p>
+      {a.state !== 'recalled' && <WriteToHomes a={a} />}
       {moving && <NewDue a={a} onDone={() => setMoving(false)} />}
       {recalling && (
         <div className="mt-2">

@@ -1,0 +1,10 @@
+import type { Schemas } from '../../api/client';
+import { say } from '../words';
+
+/** The occasions on which homes are written to. */
+export const occasions: Record<Schemas['MessageView']['kind'], string> = {
+  survey: say('messages.survey'),
+  invitation: say('messages.invitation'),
+  'get-ready': say('messages.get-ready'),
+  thanks: say('messages.thanks'),
+};

@@ -114,6 +114,10 @@ func TestHomesFollowTheirPlans(t *testing.T) {
 	if s := fern.sheetOf(id); s.Verdict != "as-designed" || s.Plan != 2 || needOf(t, s, "soda").For != "" || s.Permission.State != "granted" {
 		t.Errorf("it found soda: %s, plan %d, %s, %+v", s.Verdict, s.Plan, s.Permission.State, needOf(t, s, "soda"))
 	}
+	book := want[results.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+strings.TrimPrefix(fern.home, "/home/")), nil)
+	if l := book.Lines[len(book.Lines)-1]; l.Said != "baking soda" || l.Asked != "baking powder" && l.Asked != "baking soda" {
+		t.Errorf("the notebook says of the swap: %+v", l)
+	}
 	if a := swap(fern, newID(), "washing-soda-crystals"); a.status != 200 {
 		t.Fatalf("%d %s", a.status, a.body)
 	}

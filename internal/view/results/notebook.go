@@ -3,6 +3,7 @@ package results
 import (
 	"time"
 
+	"patient-kitchen/core/compare"
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/text"
@@ -59,6 +60,10 @@ type OwnResult struct {
 func (l *NotebookLine) Answered(d *design.Document, book *notebook.Book, e *notebook.Entry, language string) {
 	if i, ok := d.Step(e.Step); ok {
 		l.StepTitle, _ = d.Steps[i].Title.In(language)
+	}
+	if n, ok := d.Need(e.Refers); ok && e.Kind == notebook.Swapped {
+		l.Asked, _ = n.Name.In(language)
+		l.Said, _ = compare.ThingName(d, e.Choice[0]).In(language)
 	}
 	q, ok := d.QuestionOf(e.Question)
 	if e.Kind != notebook.Answer || !ok {

@@ -229,6 +229,8 @@ function entryWords(l: Line, results: Results, things: Record<string, string> | 
         what: results.objects.find((o) => o.id === e.refers)?.name ?? e.refers,
         name: e.text,
       });
+    case 'swap':
+      return say('notebookSheet.uses', { thing: l.said, was: l.asked });
     case 'step-done':
       return say('notebookSheet.finished', { step: l.step_title ?? e.step });
     case 'photo':

@@ -88,6 +88,12 @@ func TestHomesFollowTheirPlans(t *testing.T) {
 	tarn.refused("PUT", sc.homePath(tarn, "/entries/"+newID()), map[string]any{
 		"kind": "step-done", "step": s.Steps[0].ID, "phone_time": lesson, "offset_ms": 0,
 	}, 403, "watch-only")
+	if a := wren.do("PUT", wren.home+"/language", map[string]string{"language": "es"}); a.status != 200 {
+		t.Fatalf("%d %s", a.status, a.body)
+	}
+	if n := needOf(t, wren.sheetOf(id), "tray"); !strings.Contains(n.Kit, "Su docente lo envía o lo presta.") {
+		t.Errorf("in Spanish: %+v", n)
+	}
 	paper := fern.do("GET", sc.homePath(fern, "/print/materials"), nil)
 	if paper.status != 200 || !strings.Contains(string(paper.body), "In the place of baking soda") {
 		t.Errorf("paper: %d %s", paper.status, paper.body)

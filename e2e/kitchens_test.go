@@ -91,3 +91,23 @@ func TestKitchensGoTheWholeWay(t *testing.T) {
 	teacher.sees("What does it show?")
 	teacher.violations("the survey on paper")
 }
+
+// A class of one home has no matrix: the home's plan and what it has fill the page.
+func TestKitchensOfOneHome(t *testing.T) {
+	demo := theDemo(t)
+	p := tab(t, 1280, 800)
+	p.signIn(demo.base)
+	id := made(p, example(t, "thirsty-beans"))
+	class := evaluate[string](p, `(async () => {
+		const post = (path, body) => fetch('/api/v1' + path, {method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify(body)}).then((r) => r.json());
+		const c = await post('/classes', {name: '1A', zone: 'Europe/London', language: 'en', unit_system: 'metric', emergency_number: '112', poison_number: '0555 010 010', photo_days: 30, keep_until: '2027-08-28'});
+		await post('/classes/' + c.id + '/homes', {nickname: 'Ptarmigan of the high and windy cairns'});
+		return c.id; })()`)
+	p.open(demo.base + "/experiments/" + id + "/kitchens?class=" + class)
+	p.sees("Ptarmigan of the high and windy cairns’s kitchen")
+	p.chooses("A kitchen scale", "has none")
+	p.sees("1 needs a kit")
+	p.sees("1 × kitchen scale: Ptarmigan")
+	p.violations("kitchens of one home")
+	p.fits("kitchens of one home")
+}

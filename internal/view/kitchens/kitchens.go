@@ -139,7 +139,8 @@ type Matrix struct {
 	Says      string      `json:"says" doc:"The class in a sentence"`
 	Needs     []Head      `json:"needs"`
 	Homes     []Row       `json:"homes" doc:"What needs a look first"`
-	Packing   []Packed    `json:"packing"`
+	Packing   []Packed    `json:"packing" doc:"What the teacher sends or lends"`
+	Shopping  []Packed    `json:"shopping" doc:"What homes said that they can get"`
 	Helps     []Help      `json:"helps" doc:"The most helpful first"`
 	Questions []Question  `json:"questions" doc:"What homes are asked for this experiment"`
 	Facts     []Fact      `json:"facts" doc:"What they are asked of themselves"`
@@ -191,6 +192,9 @@ type Cell struct {
 type Packed struct {
 	Name  string   `json:"name"`
 	Homes []string `json:"homes" doc:"Nicknames"`
+	Each  string   `json:"each,omitempty" doc:"How much a home needs, with a spare tenth, where all need as much"`
+	Cost  string   `json:"cost,omitempty" doc:"free, cheap or moderate, in the reader's language"`
+	Place string   `json:"place,omitempty" doc:"Where it usually is, in the reader's language"`
 }
 
 // Help is what a thing would do.
@@ -210,7 +214,7 @@ type Home struct {
 // NoClass is the station of a teacher who has no class yet.
 func NoClass() Matrix {
 	return Matrix{
-		Needs: []Head{}, Homes: []Row{}, Packing: []Packed{}, Helps: []Help{}, Classes: []ClassName{}, Questions: []Question{},
+		Needs: []Head{}, Homes: []Row{}, Packing: []Packed{}, Shopping: []Packed{}, Helps: []Help{}, Classes: []ClassName{}, Questions: []Question{},
 		Facts: []Fact{},
 	}
 }
@@ -249,13 +253,8 @@ func MatrixOf(w *fit.Ways, homes []Home, class kitchen.Class, plan fit.Plan, lan
 		s, _ := m.Name.In(language)
 		return s
 	}
-	for _, p := range report.Packing {
-		names := make([]string, len(p.Homes))
-		for i, h := range p.Homes {
-			names[i] = nick[h]
-		}
-		out.Packing = append(out.Packing, Packed{name(p.Material), names})
-	}
+	out.Packing = append(out.Packing, packed(plan, nick, language, func(c fit.Choice) bool { return c.Kit })...)
+	out.Shopping = append(out.Shopping, packed(plan, nick, language, func(c fit.Choice) bool { return c.Get && !c.Kit })...)
 	for _, h := range report.Helps {
 		out.Helps = append(out.Helps, Help{name(h.Material), h.Homes, h.Variants})
 	}

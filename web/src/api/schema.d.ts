@@ -3171,6 +3171,7 @@ export interface components {
             /** @description What needs a look first */
             homes: components["schemas"]["Row"][];
             needs: components["schemas"]["Head"][];
+            /** @description What the teacher sends or lends */
             packing: components["schemas"]["Packed"][];
             /** @description What homes are asked for this experiment */
             questions: components["schemas"]["Question"][];
@@ -3181,6 +3182,8 @@ export interface components {
             said: number;
             /** @description The class in a sentence */
             says: string;
+            /** @description What homes said that they can get */
+            shopping: components["schemas"]["Packed"][];
             /** Format: int64 */
             variants: number;
         };
@@ -3419,9 +3422,15 @@ export interface components {
             shared: boolean;
         };
         Packed: {
+            /** @description free, cheap or moderate, in the reader's language */
+            cost?: string;
+            /** @description How much a home needs, with a spare tenth, where all need as much */
+            each?: string;
             /** @description Nicknames */
             homes: string[];
             name: string;
+            /** @description Where it usually is, in the reader's language */
+            place?: string;
         };
         Page: {
             /** @description The home has said something before */

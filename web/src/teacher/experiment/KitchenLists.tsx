@@ -15,18 +15,30 @@ export function KitchenLists({ m }: { m: Matrix }) {
           </ol>
         </section>
       )}
-      {m.packing.length > 0 && (
-        <section className="band" aria-label={say('kitchens.to-send-or-lend')}>
-          <h2>{say('kitchens.to-send-or-lend')}</h2>
-          <ul className="indented">
-            {m.packing.map((p) => (
-              <li key={p.name}>
-                {p.homes.length} × {p.name}: <span className="second">{p.homes.join(', ')}</span>
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      <Things title={say('kitchens.to-send-or-lend')} things={m.packing} />
+      <Things title={say('kitchens.homes-get')} things={m.shopping} />
     </>
+  );
+}
+
+/** Things that homes need from somebody: how much, for whom, what it costs, where it is found. */
+function Things({ title, things }: { title: string; things: Matrix['packing'] }) {
+  if (things.length === 0) return null;
+  return (
+    <section className="band" aria-label={title}>
+      <h2>{title}</h2>
+      <ul className="indented">
+        {things.map((p) => (
+          <li key={p.name}>
+            {p.homes.length} × {p.name}
+            {p.each && ` ${say('kitchens.each', { amount: p.each })}`}:{' '}
+            <span className="second">
+              {p.homes.join(', ')}
+              {[p.place, p.cost].filter(Boolean).map((w) => ` · ${w}`)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

@@ -122,6 +122,11 @@ export function Kitchens({ id, usual }: { id: string; usual: string | undefined 
           <p className="hint">
             {say(m.classes.length === 0 ? 'kitchens.no-class-yet' : 'kitchens.no-homes-yet')}
           </p>
+        ) : m.homes.length === 1 ? (
+          <OneHome
+            m={plan.data}
+            onSaved={() => void client.invalidateQueries({ queryKey: ['kitchens', id] })}
+          />
         ) : (
           <>
             <p>
@@ -177,6 +182,25 @@ export function Kitchens({ id, usual }: { id: string; usual: string | undefined 
           />
         </SideSheet>
       )}
+    </div>
+  );
+}
+
+/** With one home there is no matrix: its plan fills the page. */
+function OneHome({ m, onSaved }: { m: Matrix; onSaved: () => void }) {
+  const row = m.homes[0];
+  return (
+    <div className="column-wide">
+      <h2>{say('kitchens.kitchen-of', { nickname: row.nickname })}</h2>
+      <HomePlan row={row} needs={m.needs} />
+      <KitchenAnswers
+        key={row.home}
+        of={{ class: m.class, home: row.home }}
+        questions={m.questions}
+        facts={m.facts}
+        answers={row.answers}
+        onSaved={onSaved}
+      />
     </div>
   );
 }

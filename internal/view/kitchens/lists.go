@@ -1,0 +1,54 @@
+package kitchens
+
+import (
+	"cmp"
+	"slices"
+
+	"patient-kitchen/core/fit"
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
+)
+
+// spare is what is packed beside what is needed, for spoiled tries.
+const spare = 1.1
+
+// packed are the things that homes of a plan need from somebody, thing by thing: of those
+// choices that a list is about. Nothing is sent to who only looks on.
+func packed(plan fit.Plan, nick map[string]string, language string, wanted func(fit.Choice) bool) []Packed {
+	var out []Packed
+	at := map[string]int{}
+	for i := range plan.Homes {
+		h := &plan.Homes[i]
+		if h.Verdict == fit.SharedReadings {
+			continue
+		}
+		for _, c := range h.Choices {
+			if c.Without || !wanted(c) {
+				continue
+			}
+			each := ""
+			if c.Amount.Value > 0 {
+				more := c.Amount
+				more.Value, more.U = more.Value*spare, 0
+				each = text.Render(text.M("fit.amount", "amount", quantity.Kitchen{Quantity: more}), language)
+			}
+			k, known := at[c.Use()]
+			if !known {
+				k = len(out)
+				at[c.Use()] = k
+				p := Packed{Each: each, Cost: larder.Said(c.Material.Cost, language), Place: larder.Said(c.Material.UsualPlace, language)}
+				p.Name, _ = c.Called().In(language)
+				out = append(out, p)
+			}
+			if out[k].Each != each {
+				out[k].Each = "" // they need different amounts
+			}
+			out[k].Homes = append(out[k].Homes, nick[h.Home])
+		}
+	}
+	slices.SortStableFunc(out, func(a, b Packed) int {
+		return cmp.Or(-cmp.Compare(len(a.Homes), len(b.Homes)), cmp.Compare(a.Name, b.Name))
+	})
+	return out
+}

@@ -144,10 +144,11 @@ func (a *App) doneNow(ctx context.Context, class, assignment, home uuid.UUID) (d
 
 // planHomes freezes what every home of a class does of an assignment.
 func (a *App) planHomes(ctx context.Context, q *store.Queries, as store.Assignment, document []byte) error {
-	d, err := design.Read(document)
+	ways, err := a.shelf.ofDraft(document)
 	if err != nil {
 		return err
 	}
+	d := ways.Design()
 	if d.Way == design.WatchShared {
 		return nil // there is nothing to plan
 	}
@@ -155,8 +156,8 @@ func (a *App) planHomes(ctx context.Context, q *store.Queries, as store.Assignme
 	if err != nil {
 		return err
 	}
-	plans := fit.WaysOf(&d).Fit(class)
-	w := planWriter{as, &d, map[*design.Document]planParts{}}
+	plans := ways.Fit(class)
+	w := planWriter{as, d, map[*design.Document]planParts{}}
 	for i := range plans.Homes {
 		p, err := w.row(&plans.Homes[i])
 		if err != nil {

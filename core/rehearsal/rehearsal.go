@@ -109,11 +109,17 @@ func Rehearse(d *design.Document, plans []fit.HomePlan, classes int, r Random) A
 		return out
 	}
 	sources := make([]Source, len(c.claims))
+	found := map[string]float64{} // by value: the same homes take it with the same tools
 	for i := range c.claims {
 		x := &c.claims[i]
-		x.effect, sources[i] = effectOf(d, x.Planned)
-		if sources[i] == Nothing {
-			x.effect = smallest(c, i, r)
+		if x.effect, sources[i] = effectOf(d, x.Planned); sources[i] != Nothing {
+			continue
+		}
+		if _, known := found[x.Value]; !known {
+			found[x.Value] = smallest(c, i, r)
+		}
+		if x.effect = found[x.Value]; x.Says == "less" {
+			x.effect = -x.effect
 		}
 	}
 	p := play(c, classes, r)
@@ -361,19 +367,15 @@ func smallest(c class, i int, r Random) float64 {
 	if high == 0 {
 		return 0
 	}
-	sign := 1.0
-	if one.Says == "less" {
-		sign = -1
-	}
 	for range 12 {
-		one.effect = sign * (low + high) / 2
+		one.effect = (low + high) / 2
 		if play(class{[]claim{one}, c.drops}, tries, r).seen[0] >= enough {
 			high = (low + high) / 2
 		} else {
 			low = (low + high) / 2
 		}
 	}
-	return sign * high
+	return high
 }
 
 // help finds the change that helps the claim that is seen least; nil where all are surely

@@ -55,6 +55,7 @@ export function Kitchen({ state, place, onGo, onWrong }: Props) {
   }, [unsent, state.online]);
   const answers = unsent ?? page?.answers ?? { things: {} };
   const questions = page?.questions ?? [];
+  const facts = page?.facts ?? []; // one kept by an older page has none
   const shown = questions.filter((q) => !q.for || answers.things[q.for] === 'none');
   const open = shown.filter((q) => !q.tool && !q.for && answers.things[q.id] === undefined);
   const haveAll = () => {
@@ -109,13 +110,13 @@ export function Kitchen({ state, place, onGo, onWrong }: Props) {
           )}
         </fieldset>
       ))}
-      {page && page.facts.length > 0 && (
+      {facts.length > 0 && (
         <>
           <h2>{t('inOurHome')}</h2>
           <p className="second">{t('onlyTeacherSees')}</p>
         </>
       )}
-      {page?.facts.map((f) => (
+      {facts.map((f) => (
         <fieldset key={f.id} className="card-paper">
           <legend className="usual">{f.ask}</legend>
           <Choices

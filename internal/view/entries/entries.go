@@ -31,6 +31,7 @@ type EntryFields struct {
 	Choice     []string        `json:"choice,omitempty"`
 	Refers     string          `json:"refers,omitempty" doc:"Entry that is corrected or spoiled, need that is ticked or done with another thing, picture, fact of the home, object that is named"`
 	Reason     string          `json:"reason,omitempty"`
+	Plan       int             `json:"plan,omitempty" doc:"Number of the home's plan by which it was made"`
 	PhoneTime  time.Time       `json:"phone_time" doc:"By the phone's clock"`
 	OffsetMs   int64           `json:"offset_ms" doc:"Server's clock minus the phone's, as last measured, in milliseconds"`
 }

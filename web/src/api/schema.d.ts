@@ -2375,6 +2375,11 @@ export interface components {
              * @description By the phone's clock
              */
             phone_time: string;
+            /**
+             * Format: int64
+             * @description Number of the home's plan by which it was made
+             */
+            plan?: number;
             question?: string;
             reading?: string;
             reason?: string;
@@ -2418,6 +2423,11 @@ export interface components {
              * @description By the phone's clock
              */
             phone_time: string;
+            /**
+             * Format: int64
+             * @description Number of the home's plan by which it was made
+             */
+            plan?: number;
             question?: string;
             reading?: string;
             reason?: string;

@@ -191,8 +191,10 @@ export function useHome(home: string): HomeState {
     refresh,
     async add(assignment, fields) {
       const id = newID();
+      const plan = bundle?.sheets.find((s) => s.assignment === assignment)?.plan;
       const entry: Entry = {
         ...fields,
+        ...(plan && { plan }),
         phone_time: new Date().toISOString(),
         offset_ms: offsetRef.current,
       };

@@ -56,11 +56,15 @@ func shots() []shot {
 		{name: "safety", path: "/experiments/{lemon}/safety"},
 		{name: "larder", path: "/larder?thing=baking-soda"},
 		{name: "print-safety", path: "/print/classes/{c}/experiments/{lemon}/safety"},
-		{name: "issue", path: "/experiments/{e}/issue"},
+		{name: "issue", path: "/experiments/{e}/issue?class={c}"},
 		{name: "run", path: "/experiments/{e}/run"},
 		{name: "collect", path: "/experiments/{e}/collect"},
 		{name: "compare", path: "/experiments/{e}/compare"},
-		{name: "kitchens", path: "/experiments/{lemon}/kitchens?class={c}"},
+		{
+			name:  "kitchens",
+			path:  "/experiments/{lemon}/kitchens?class={c}",
+			steps: []action{chromedp.Click(chromedp.CSS("button.cell[aria-label^='Fern, baking soda']")), pause(900)},
+		},
 		{name: "levels", path: "/experiments/{sugar}/compare"},
 		{name: "workbench", path: "/workbench?ask=cooling"},
 		{name: "family-permission", phone: true, steps: []action{click("Go on"), pause(500)}},
@@ -164,7 +168,7 @@ func take(base, family, only, out string, full bool) error {
 	ids, err := chromedp.Run(
 		ctx,
 		chromedp.Evaluate[struct{ Experiment, Class, Lemon, Sugar string }](
-			`Promise.all(['assignments', 'experiments'].map((x) => fetch('/api/v1/' + x).then((r) => r.json()))).then(([a, e]) => ({Experiment: a.items[0].experiment, Class: a.items[0].class, Lemon: e.items.find((x) => x.title === 'Sour lemon').id, Sugar: e.items.find((x) => x.title === 'Vanishing sugar').id}))`,
+			`Promise.all(['assignments', 'experiments'].map((x) => fetch('/api/v1/' + x).then((r) => r.json()))).then(([a, e]) => [a.items.find((x) => x.title === 'Paper strips'), e]).then(([a, e]) => ({Experiment: a.experiment, Class: a.class, Lemon: e.items.find((x) => x.title === 'Sour lemon').id, Sugar: e.items.find((x) => x.title === 'Vanishing sugar').id}))`,
 			chromedp.EvalAwaitPromise,
 		),
 	)
@@ -186,7 +190,7 @@ func take(base, family, only, out string, full bool) error {
 		actions := slices.Clone(s.steps)
 		if !s.phone {
 			path := strings.NewReplacer("{e}", ids.Experiment, "{c}", ids.Class, "{lemon}", ids.Lemon, "{sugar}", ids.Sugar).Replace(s.path)
-			actions = append(actions, chromedp.Navigate(base+path), pause(1400))
+			actions = append([]action{chromedp.Navigate(base + path), pause(1400)}, actions...)
 		}
 		if err := chromedp.Do(ctx, actions...); err != nil {
 			return fmt.Errorf("%s: %w", s.name, err)

@@ -187,7 +187,7 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 		}
 		s.Plan = d.number
 		if d.Way != design.WatchShared && s.State != "over" {
-			s.Begin = begins(startsOf(d.Document, as, hc.class.Zone))
+			s.Begin = begins(d.Document, as, hc.class.Zone, a.Now())
 		}
 		s = sheets.MeasuresOf(hc.class.UnitSystem, hc.reader).Sheet(s)
 		for _, p := range permissions {

@@ -29,9 +29,20 @@ func startsOf(d *design.Document, as store.Assignment, zone string) []schedule.W
 	return schedule.WorkOf(d).Starts(as.OpensAt.In(place), as.DueAt.In(place), schedule.UsualAwake, mostStarts)
 }
 
-// begins are the same for the page.
-func begins(windows []schedule.Window) []sheets.WindowRow {
+// begins are the times that are still to come, for the page; none of work in one sitting,
+// which can begin at any hour.
+func begins(d *design.Document, as store.Assignment, zone string, now time.Time) []sheets.WindowRow {
 	out := []sheets.WindowRow{}
+	if now.After(as.OpensAt) {
+		as.OpensAt = now
+	}
+	windows := startsOf(d, as, zone)
+	if len(windows) == 0 {
+		return out
+	}
+	if sittings, _ := schedule.WorkOf(d).Sittings(windows[0].From, as.DueAt, schedule.UsualAwake); len(sittings) < 2 {
+		return out
+	}
 	for _, w := range windows {
 		out = append(out, sheets.WindowRow{From: w.From, To: w.To})
 	}

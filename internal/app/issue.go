@@ -69,7 +69,7 @@ func (a *App) CheckIssue(
 // gets is who of a class would get what; of what cannot be read, or is only shown, nobody
 // gets anything.
 func (a *App) gets(ctx context.Context, class uuid.UUID, e store.Experiment, language string) (kitchens.Gets, error) {
-	ways, err := a.shelf.ofDraft(e.Draft)
+	ways, err := waysOf(e.Draft)
 	if err != nil || ways.Design().Way == design.WatchShared {
 		return kitchens.Gets{Groups: []kitchens.Group{}}, nil
 	}
@@ -214,7 +214,7 @@ func (a *App) Issue(
 	if err != nil {
 		return results.AssignmentView{}, notFound(err)
 	}
-	_, _ = a.shelf.ofDraft(e.Draft) // worked out before anything is held; what is wrong with it is said below
+	_, _ = waysOf(e.Draft) // worked out before anything is held; what is wrong with it is said below
 	now, homes := a.Now(), 0
 	as := store.Assignment{
 		ClassID:      class,

@@ -84,11 +84,10 @@ func assigned(s sheets.Sheet, as store.Assignment, now time.Time) sheets.Sheet {
 type shelf struct {
 	once   sync.Once
 	kept   *lru.Cache[uuid.UUID, *issued]
-	plans  *lru.Cache[[sha256.Size]byte, *issued]   // versions as homes do them, by version and plan
-	drafts *lru.Cache[[sha256.Size]byte, *fit.Ways] // of drafts, by their bytes
-	doings *lru.Cache[[2]uuid.UUID, doing]          // by assignment and home
-	books  *expirable.LRU[[2]uuid.UUID, keptBook]   // of an assignment and home
-	room   *lru.Cache[[2]uuid.UUID, int]            // how many entries more an assignment takes from a home, at least
+	plans  *lru.Cache[[sha256.Size]byte, *issued] // versions as homes do them, by version and plan
+	doings *lru.Cache[[2]uuid.UUID, doing]        // by assignment and home
+	books  *expirable.LRU[[2]uuid.UUID, keptBook] // of an assignment and home
+	room   *lru.Cache[[2]uuid.UUID, int]          // how many entries more an assignment takes from a home, at least
 }
 
 func (s *shelf) open() {
@@ -97,7 +96,6 @@ func (s *shelf) open() {
 		s.books = newBooks()
 		s.room, _ = lru.New[[2]uuid.UUID, int](100 * onShelf)
 		s.plans, _ = lru.New[[sha256.Size]byte, *issued](2 * onShelf)
-		s.drafts, _ = lru.New[[sha256.Size]byte, *fit.Ways](onShelf)
 		s.doings, _ = lru.New[[2]uuid.UUID, doing](100 * onShelf)
 	})
 }
@@ -122,11 +120,14 @@ func (a *App) issued(ctx context.Context, as store.Assignment) (*issued, error) 
 	return i, err
 }
 
-// ofDraft are the ways of a draft, worked out once for its bytes.
-func (s *shelf) ofDraft(raw []byte) (*fit.Ways, error) {
-	s.open()
+// draftWays are the ways of drafts by their bytes; they are worked out of nothing else, so
+// that whoever asks first works them out for all.
+var draftWays, _ = lru.New[[sha256.Size]byte, *fit.Ways](onShelf)
+
+// waysOf are the ways of a draft, worked out once for its bytes.
+func waysOf(raw []byte) (*fit.Ways, error) {
 	key := sha256.Sum256(raw)
-	if w, ok := s.drafts.Get(key); ok {
+	if w, ok := draftWays.Get(key); ok {
 		return w, nil
 	}
 	d, err := design.Read(raw)
@@ -134,6 +135,6 @@ func (s *shelf) ofDraft(raw []byte) (*fit.Ways, error) {
 		return nil, err
 	}
 	w := fit.WaysOf(&d)
-	s.drafts.Add(key, w)
+	draftWays.Add(key, w)
 	return w, nil
 }

@@ -59,7 +59,7 @@ func (a *App) surveyed(ctx context.Context, class uuid.UUID) ([]*fit.Ways, error
 	}
 	var designs []*fit.Ways
 	for _, k := range asked {
-		if w, err := a.shelf.ofDraft(k.Draft); err == nil { // one that cannot be read asks nothing
+		if w, err := waysOf(k.Draft); err == nil { // one that cannot be read asks nothing
 			designs = append(designs, w)
 		}
 	}

@@ -144,7 +144,7 @@ func (a *App) doneNow(ctx context.Context, class, assignment, home uuid.UUID) (d
 
 // planHomes freezes what every home of a class does of an assignment.
 func (a *App) planHomes(ctx context.Context, q *store.Queries, as store.Assignment, document []byte) error {
-	ways, err := a.shelf.ofDraft(document)
+	ways, err := waysOf(document)
 	if err != nil {
 		return err
 	}

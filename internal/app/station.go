@@ -51,7 +51,7 @@ func (a *App) station(ctx context.Context, who TeacherActor, experiment, class u
 		return station{}, false, err
 	}
 	s.of.Measures = s.class.UnitSystem
-	s.ways, err = a.shelf.ofDraft(e.Draft)
+	s.ways, err = waysOf(e.Draft)
 	if err != nil {
 		return station{}, false, &refusal.Refused{
 			Code:  "unreadable",
@@ -157,7 +157,7 @@ func (a *App) ReadyFor(ctx context.Context, who TeacherActor, class uuid.UUID, l
 		if err != nil {
 			return nil, err
 		}
-		ways, err := a.shelf.ofDraft(raw)
+		ways, err := waysOf(raw)
 		if err != nil {
 			return nil, err
 		}

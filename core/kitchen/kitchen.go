@@ -6,6 +6,7 @@ import (
 	"maps"
 	"regexp"
 	"slices"
+	"strings"
 
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/strict"
@@ -133,6 +134,16 @@ func (k *Kitchen) Check() error {
 		}
 	}
 	return nil
+}
+
+// Has notes that the home has a thing in its hands, whatever it said of it before; a use
+// names a thing with or without its form, such as salt/coarse.
+func (k *Kitchen) Has(use string) {
+	material, _, _ := strings.Cut(use, "/")
+	things := map[string]Answer{}
+	maps.Copy(things, k.Things)
+	things[material] = Have
+	k.Things = things
 }
 
 // Says is what the home says of a material; it reports false for one that it was not

@@ -59,3 +59,18 @@ func TestSaid(t *testing.T) {
 		t.Errorf("%+v", p)
 	}
 }
+
+// What a home has in its hands goes before what it said; others of its class keep theirs.
+func TestHas(t *testing.T) {
+	said := map[string]kitchen.Answer{"salt": kitchen.None, "water-tap": kitchen.Have}
+	k := kitchen.Kitchen{Things: said}
+	k.Has("salt/coarse")
+	if a, asked := k.Says("salt"); a != kitchen.Have || !asked || said["salt"] != kitchen.None {
+		t.Errorf("%v %v", k.Things, said)
+	}
+	silent := kitchen.Kitchen{}
+	silent.Has("salt")
+	if a, _ := silent.Says("salt"); a != kitchen.Have {
+		t.Errorf("%v", silent.Things)
+	}
+}

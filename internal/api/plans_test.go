@@ -117,7 +117,7 @@ func TestHomesFollowTheirPlans(t *testing.T) {
 			t.Fatalf("a last-minute swap: %d %s", a.status, a.body)
 		}
 	}
-	if s := fern.sheetOf(id); s.Verdict != "as-designed" || s.Plan != 2 || needOf(t, s, "soda").For != "" || s.Permission.State != "granted" {
+	if s := fern.sheetOf(id); s.Verdict != "as-designed" || s.Plan != 2 || needOf(t, s, "soda").For+needOf(t, s, "soda").Kit != "" || s.Permission.State != "granted" {
 		t.Errorf("it found soda: %s, plan %d, %s, %+v", s.Verdict, s.Plan, s.Permission.State, needOf(t, s, "soda"))
 	}
 	book := want[results.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+strings.TrimPrefix(fern.home, "/home/")), nil)
@@ -264,6 +264,15 @@ func TestCalendars(t *testing.T) {
 		body := string(a.body)
 		if a.status != 200 || strings.Count(body, "BEGIN:VEVENT") != 3 || !strings.Contains(body, "Thirsty beans: go on") || strings.Contains(body, "Fern") {
 			t.Errorf("%s: %d %s", who, a.status, body)
+		}
+	}
+	if a := sc.teacher.do("GET", sc.asPath("/calendar.ics?language=es"), nil); !strings.Contains(string(a.body), ": seguir") {
+		t.Errorf("in Spanish: %s", a.body)
+	}
+	survey := "/experiments/" + sc.experiment.ID.String()
+	for language, words := range map[string]string{"es": "Nuestra casa:", "en": "Our home:", "tlh": "Our home:"} {
+		if a := sc.teacher.do("GET", "/print"+sc.path(survey+"/survey?language="+language), nil); a.status != 200 || !strings.Contains(string(a.body), words) {
+			t.Errorf("the survey in %s: %d", language, a.status)
 		}
 	}
 	later := lesson.Add(72 * time.Hour)

@@ -15,7 +15,6 @@ import (
 	"github.com/go-chi/chi/v5"
 	"github.com/google/uuid"
 
-	"patient-kitchen/core/text"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/look"
 	"patient-kitchen/internal/refusal"
@@ -76,7 +75,7 @@ func (s *Server) print(r chi.Router) {
 // printSurvey prints what homes are asked of their kitchens, for those without a phone.
 func (s *Server) printSurvey(w http.ResponseWriter, r *http.Request) {
 	s.teacherFile(w, r, []string{"class", "experiment"}, func(who app.TeacherActor, id []uuid.UUID) error {
-		language := cmp.Or(r.URL.Query().Get("language"), text.Languages[0])
+		language := fileLanguage(r)
 		p, err := s.App.PrintSurvey(r.Context(), who, id[0], id[1], language)
 		if err != nil {
 			return err

@@ -8,6 +8,7 @@ import (
 	"io"
 	"math/rand/v2"
 	"net/http"
+	"slices"
 	"sync"
 	"time"
 
@@ -198,8 +199,7 @@ func (s *Server) kitchenTable(w http.ResponseWriter, r *http.Request) {
 	s.teacherFile(w, r, []string{"class", "experiment"}, func(who app.TeacherActor, id []uuid.UUID) error {
 		var out bytes.Buffer
 		out.WriteString("\ufeff")
-		language := cmp.Or(r.URL.Query().Get("language"), text.Languages[0])
-		if err := s.App.KitchenTable(r.Context(), who, id[0], id[1], language, &out); err != nil {
+		if err := s.App.KitchenTable(r.Context(), who, id[0], id[1], fileLanguage(r), &out); err != nil {
 			return err
 		}
 		attachment(w, "text/csv; charset=utf-8", "kitchens.csv")
@@ -210,7 +210,7 @@ func (s *Server) kitchenTable(w http.ResponseWriter, r *http.Request) {
 
 func (s *Server) classCalendar(w http.ResponseWriter, r *http.Request) {
 	s.teacherFile(w, r, []string{"class", "assignment"}, func(who app.TeacherActor, id []uuid.UUID) error {
-		raw, name, err := s.App.ClassCalendar(r.Context(), who, id[0], id[1], text.Languages[0])
+		raw, name, err := s.App.ClassCalendar(r.Context(), who, id[0], id[1], fileLanguage(r))
 		if err == nil {
 			writeCalendar(w, name, raw)
 		}
@@ -226,6 +226,15 @@ func (s *Server) homeCalendar(w http.ResponseWriter, r *http.Request) {
 		}
 		return err
 	})
+}
+
+// fileLanguage is the language in which a file is asked for; of one that there is not, the
+// first.
+func fileLanguage(r *http.Request) string {
+	if l := r.URL.Query().Get("language"); slices.Contains(text.Tags(), l) {
+		return l
+	}
+	return text.Languages[0]
 }
 
 func writeCalendar(w http.ResponseWriter, name string, raw []byte) {

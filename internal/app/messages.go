@@ -30,7 +30,7 @@ type MessageFields struct {
 type Written struct {
 	Homes     int      `json:"homes" doc:"Homes that are written to now"`
 	Before    int      `json:"before" doc:"Homes that were written to on this occasion before: nobody is written to twice"`
-	NoAddress []string `json:"no_address" doc:"Nicknames of homes without a mail address"`
+	NoAddress []string `json:"no_address" doc:"Nicknames of homes without a mail address, or whose link has to be renewed first"`
 }
 
 // MessageView is a message as its teacher reads it.
@@ -80,7 +80,11 @@ func (a *App) Write(ctx context.Context, who TeacherActor, class uuid.UUID, f Me
 			if h.DeletedAt != nil {
 				continue
 			}
-			if !strings.Contains(h.Contact, "@") {
+			way, err := a.invitation(h)
+			if err != nil {
+				return err
+			}
+			if way.Lost || !strings.Contains(h.Contact, "@") { // without a way in there is nothing to write
 				out.NoAddress = append(out.NoAddress, h.Nickname)
 				continue
 			}

@@ -252,9 +252,7 @@ func (a *App) replanIn(ctx context.Context, q *store.Queries, as store.Assignmen
 		e, _ := readEntry(row)
 		pins = slices.DeleteFunc(pins, func(p kitchen.Pin) bool { return p.Home == home.String() && p.Need == e.Refers })
 		pins = append(pins, kitchen.Pin{Home: home.String(), Need: e.Refers, Material: e.Choice[0]})
-		if things := class.Homes[i].Things; things[e.Choice[0]] == kitchen.None {
-			delete(things, e.Choice[0])
-		}
+		class.Homes[i].Has(e.Choice[0])
 	}
 	rows, err := q.Plans(ctx, as.ClassID, as.ID)
 	if err != nil {

@@ -4339,7 +4339,7 @@ export interface components {
              * @description Homes that are written to now
              */
             homes: number;
-            /** @description Nicknames of homes without a mail address */
+            /** @description Nicknames of homes without a mail address, or whose link has to be renewed first */
             no_address: string[];
         };
     };

@@ -11,6 +11,7 @@ import { useKeeping } from '../frame/keeping';
 import { day } from '../parts/dates';
 import { PartError, ProblemLine } from '../parts/states';
 import { draftOf, type Review } from '../draft/useDraft';
+import { ownLanguage } from '../languages';
 import { Said, say } from '../words';
 import { local, NewDue } from './NewDue';
 import { WhoGetsWhat } from './WhoGetsWhat';
@@ -283,7 +284,10 @@ function IssuedLine({ a }: { a: Assignment }) {
           </a>
         )}{' '}
         {a.state !== 'recalled' && (
-          <a href={`/api/v1/classes/${a.class}/assignments/${a.id}/calendar.ics`} download>
+          <a
+            href={`/api/v1/classes/${a.class}/assignments/${a.id}/calendar.ics?language=${ownLanguage()}`}
+            download
+          >
             {say('issue.calendar-file')}
           </a>
         )}{' '}

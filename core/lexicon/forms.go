@@ -162,6 +162,7 @@ var ownForms = map[string][]string{
 	"sonreir":    {"sonrie", "sonrien", "sonria", "sonrian"},
 	"ver":        {"ve", "ven", "vea", "vean", "veas", "visto", "vista", "viendo", "vio", "vieron"},
 	"dar":        {"da", "den", "des", "dio"},
+	"decir":      {"di", "diga", "digan", "digas", "digamos"},
 	"caer":       {"caiga", "caigan", "cayo", "cayendo"},
 	"oler":       {"huele", "huelen", "hueles", "huela", "huelan", "huelas"},
 	"volver":     {"vuelto"},
@@ -180,7 +181,7 @@ var ownForms = map[string][]string{
 }
 
 func init() {
-	for _, pair := range strings.Fields("encender:enciend cerrar:cierr calentar:calient recalentar:recalient precalentar:precalient quebrar:quiebr colgar:cuelg soltar:suelt probar:prueb morder:muerd volar:vuel mostrar:muestr reventar:revient serrar:sierr verter:viert mover:muev apretar:apriet dormir:duerm extender:extiend coger:cog atrapar:atrap") {
+	for _, pair := range strings.Fields("encender:enciend cerrar:cierr calentar:calient recalentar:recalient precalentar:precalient quebrar:quiebr colgar:cuelg soltar:suelt probar:prueb morder:muerd volar:vuel mostrar:muestr remover:remuev revolver:revuelv disolver:disuelv envolver:envuelv contar:cuent colar:cuel regar:rieg moler:muel elegir:elig volcar:vuelc reventar:revient serrar:sierr verter:viert mover:muev apretar:apriet dormir:duerm extender:extiend coger:cog atrapar:atrap") {
 		verb, stem, _ := strings.Cut(pair, ":")
 		strong[verb] = stem
 	}
@@ -263,4 +264,14 @@ func spanishVerb(inf string) []string {
 		}
 	}
 	return slices.DeleteFunc(out, func(w string) bool { return slices.Contains(neverVerbs, w) })
+}
+
+// Forms lists the forms that a word takes in a language, folded, the plain one first:
+// of a verb ("v"), a noun ("n") or an adjective ("a"). A language without a grammar here
+// has the plain form alone.
+func Forms(lang, kind, plain string) []string {
+	if forms := grammars[cuesOf(lang).Grammar].forms[kind]; forms != nil {
+		return forms(plain)
+	}
+	return []string{plain}
 }

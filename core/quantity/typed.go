@@ -236,3 +236,14 @@ func about(value float64) float64 {
 	}
 	return math.Max(v/20, math.Min(v/10, place/2))
 }
+
+// Opens reports whether a word can be the first of a number, or of a quantity, in a
+// language: a numeral, a number in words, "half", "a" or a fraction. Words of other
+// languages do not count: "once" is no eleven in an English sentence.
+func Opens(word, language string) bool {
+	t := lex(word)
+	if len(t) == 0 {
+		return false
+	}
+	return t[0].kind == 'n' || t[0].kind == 'f' || opening[text.Of(language).Code][t[0].low]
+}

@@ -158,6 +158,24 @@ func makeLexicons() map[string]*lexicon {
 	return out
 }
 
+// opening are the words of each language with which a quantity can begin.
+var opening = func() map[string]map[string]bool {
+	out := map[string]map[string]bool{}
+	for language, v := range vocabularies {
+		words := map[string]bool{}
+		for _, m := range []map[string]float64{v.Numbers, v.Groups, v.Pairs, v.Fractions} {
+			for w := range m {
+				words[strings.Fields(w)[0]] = true
+			}
+		}
+		for _, w := range v.Article {
+			words[w] = true
+		}
+		out[language] = words
+	}
+	return out
+}()
+
 // lexiconOf is the lexicon of a language; of one that has none it is English.
 func lexiconOf(language string) *lexicon {
 	return lexicons[text.Of(language).Code]

@@ -1,0 +1,363 @@
+package sentence
+
+import (
+	"slices"
+	"strings"
+
+	"patient-kitchen/core/larder"
+	"patient-kitchen/core/quantity"
+)
+
+// objects reads what an act is done to: one thing after the other, with amounts, up to
+// where no further one is joined on.
+func (r *reader) objects(i int, a *act) int {
+	for next := i; next >= i; next = r.listed("hows", i) {
+		for i = next; r.is("particles", i) || r.adverb(i) || r.is("pronouns", i); i++ {
+		}
+	}
+	for first := true; ; first = false {
+		next := r.object(i, a, first)
+		if next == i {
+			return i
+		}
+		i = next
+		if i >= len(r.t) || !(r.is("and", i) || r.t[i].sign == ',') {
+			return i
+		}
+		k := i + 1
+		if r.is("and", k) && !r.is("and", i) {
+			k++
+		}
+		if r.verbAt(k) != nil || r.is("before", k) && r.verbAt(k+1) != nil || r.reads {
+			return i
+		}
+		if _, next := r.quantity(k); next > k {
+			i = k
+			continue
+		}
+		if r.is("and", i) && r.noun(k, false).ok {
+			i = k
+			continue
+		}
+		return i
+	}
+}
+
+// object reads one thing with its amount; it gives the same place where there is none.
+func (r *reader) object(i int, a *act, first bool) int {
+	amount, from := -1, i
+	if q, next := r.quantity(i); next > i && (q.Unit.Dim == quantity.Time) {
+		return i
+	} else if next > i {
+		amount = r.add(Piece{Kind: Amount, Value: shown(q), Of: -1}, i, next)
+		i = next
+		if !r.ofSomething(q, i) {
+			return i
+		}
+		for r.is("of", i) {
+			i++
+		}
+		if r.is("ends", i) || r.is("and", i) || r.adverb(i) {
+			return i
+		}
+	} else if n, next := r.number(i); next > i && !r.is("counted-not", next) {
+		k := next
+		for r.is("adjectives", k) {
+			k++
+		}
+		if k < len(r.t) && !r.t[k].ends() && !r.is("ends", k) && !r.is("counted-not", k) && !r.joins(k) && !r.is("holders", k) {
+			if r.noun(next, false).ok {
+				amount = r.add(Piece{Kind: Amount, Value: n, Of: -1}, i, next)
+				i = next
+			}
+		}
+	}
+	found := r.noun(i, true)
+	if !found.ok {
+		if amount >= 0 {
+			return max(i, found.next)
+		}
+		if found.next > from {
+			return found.next
+		}
+		return from
+	}
+	kind := Thing
+	if a != nil && a.About && first && r.holds(found, true) {
+		kind = Vessel
+	}
+	at := r.put(found, kind)
+	if amount >= 0 {
+		r.out[amount].Of = at
+	}
+	return found.next
+}
+
+// ofSomething reports whether the name of what there is so much of can follow an
+// amount: "2 cm wide" and "2 cm de ancho" say how long, not of what.
+func (r *reader) ofSomething(q quantity.Typed, i int) bool {
+	return q.Unit.Dim != quantity.Length || r.is("of", i) && i+1 < len(r.t) && !r.v.measured(r.t[i+1].word, r.lang)
+}
+
+// put a named thing down as a piece.
+func (r *reader) put(n named, kind Kind) int {
+	p := Piece{Kind: kind, ID: n.id, Need: n.need}
+	if kind == Vessel {
+		p.Closed = r.listed("closed", n.next) > 0
+	}
+	return r.add(p, n.from, n.next)
+}
+
+// named is what words name.
+type named struct {
+	ok         bool
+	from, next int
+	head       string // the word that says what it is
+	id, need   string
+}
+
+// noun reads what is named at a place: a need, a thing of the larder, or the words up to
+// where a name ends. With part, it follows "a strip of foil" to the foil.
+func (r *reader) noun(i int, part bool) named {
+	start := i
+	i = r.pastDets(i)
+	end := r.nounEnd(i)
+	if longer, need, id := r.longest(i, end); longer > 0 {
+		end = max(end, longer)
+		return r.headed(named{ok: true, from: i, next: end, need: need, id: id})
+	}
+	if end == i {
+		return named{next: start}
+	}
+	n := r.headed(named{ok: true, from: i, next: end})
+	if r.v.sets["holders"][single(n.head, r.lang)] || r.v.sets["holders"][n.head] {
+		for k := i; k < end; k++ {
+			if r.is("of", k) && k+1 < end {
+				inner := r.noun(k+1, part)
+				if r.lang == "en" || inner.ok {
+					return inner
+				}
+			}
+		}
+	}
+	if r.v.sets["no-things"][single(n.head, r.lang)] || r.v.sets["no-things"][n.head] || i == start && r.is("pronouns", i) || len(n.head) < 2 ||
+		n.head[0] >= '0' && n.head[0] <= '9' {
+		n.ok = false
+		return n
+	}
+	n.need, n.id = r.lookUp(n)
+	return n
+}
+
+// pastDets is the place behind articles and the like, and behind qualities in a row
+// ("the cold, hand-warm or warm water").
+func (r *reader) pastDets(i int) int {
+	for r.is("dets", i) {
+		i++
+	}
+	for k := i; r.is("adjectives", k) && k+1 < len(r.t); k++ {
+		if !(r.t[k+1].sign == ',' || r.is("and", k+1)) {
+			continue
+		}
+		next := k + 2
+		if r.is("and", next) {
+			next++
+		}
+		if !r.is("adjectives", next) {
+			break
+		}
+		i = next
+		k = next - 1
+	}
+	return i
+}
+
+// nounEnd is where a name ends that begins at a place.
+func (r *reader) nounEnd(i int) int {
+	k := i
+	for ; k < len(r.t); k++ {
+		switch {
+		case r.t[k].ends(), r.is("ends", k), r.is("and", k), r.is("into", k), r.is("onto", k), r.is("with", k), r.is("over", k), r.adverb(k):
+			return k
+		case r.is("of", k) && (k == i || k+1 >= len(r.t) || r.t[k+1].ends()):
+			return k
+		case r.is("of", k):
+			if _, next := r.quantity(k + 1); next > k+1 && !r.is("dets", k+1) {
+				return k // "strips of 2 cm"
+			}
+		case k > i && r.opensNumber(k):
+			return k
+		case k > i && !r.is("of", k-1) && r.night(k) > 0:
+			return k
+		}
+	}
+	return k
+}
+
+// headed finds the word that says what is named: the last before "of" in English, the
+// first in Spanish.
+func (r *reader) headed(n named) named {
+	n.head = r.t[n.from].word
+	if r.lang != "en" {
+		return n
+	}
+	for k := n.from; k < n.next && !r.is("of", k); k++ {
+		n.head = r.t[k].word
+	}
+	return n
+}
+
+// longest finds the longest name known by the design or the larder that begins at a
+// place and goes on beyond where a name would end ("agua con gas").
+func (r *reader) longest(i, end int) (next int, need, id string) {
+	for size := min(larder.MostWords, len(r.t)-i); i+size > end && size > 0; size-- {
+		run := r.run(i, i+size)
+		if run == nil || r.joins(i+size-1) || slices.ContainsFunc(run, func(w string) bool { return r.v.sets["and"][w] }) {
+			continue
+		}
+		if need, ok := r.known[strings.Join(run, " ")]; ok {
+			return i + size, need, r.material(need)
+		}
+		if size > 1 {
+			if m := r.Larder.Named(run, r.lang); m != nil {
+				return i + size, "", m.ID
+			}
+		}
+	}
+	return 0, "", ""
+}
+
+// joins reports whether a word only joins others, so that no name ends with it.
+func (r *reader) joins(i int) bool {
+	for _, set := range []string{"and", "with", "of", "into", "onto", "over", "dets", "ends"} {
+		if r.is(set, i) {
+			return true
+		}
+	}
+	return false
+}
+
+// run are the words from one place to another; nil where a clause ends between them.
+func (r *reader) run(from, to int) []string {
+	var out []string
+	for _, t := range r.t[from:to] {
+		if t.ends() {
+			return nil
+		}
+		out = append(out, t.word)
+	}
+	return out
+}
+
+// lookUp finds what a name means: a need of the design, or a thing of the larder, by the
+// longest run of its words.
+func (r *reader) lookUp(n named) (need, id string) {
+	for size := n.next - n.from; size > 0; size-- {
+		for from := n.from; from+size <= n.next; from++ {
+			run := r.run(from, from+size)
+			if need, ok := r.known[strings.Join(run, " ")]; ok {
+				return need, r.material(need)
+			}
+			if m := r.Larder.Named(run, r.lang); m != nil {
+				return "", m.ID
+			}
+		}
+	}
+	return "", ""
+}
+
+// material is the thing of the larder that a need is.
+func (r *reader) material(need string) string {
+	for _, n := range r.Needs {
+		if n.ID == need {
+			return n.Material
+		}
+	}
+	return ""
+}
+
+// holds reports whether something can be put into what is named, or only onto it.
+func (r *reader) holds(n named, within bool) bool {
+	if r.v.sets["stuffs"][n.head] {
+		return within
+	}
+	return r.v.sets["vessels"][single(n.head, r.lang)] || r.v.sets["vessels"][n.head]
+}
+
+// known lists the names of the needs, folded, one and many.
+func known(w World, language string) map[string]string {
+	out := map[string]string{}
+	for _, n := range w.Needs {
+		name, _ := n.Name.In(language)
+		var folded []string
+		for _, t := range tokens(name) {
+			if t.ends() {
+				break // "4 kinds of paper, one strip of each"
+			}
+			folded = append(folded, t.word)
+		}
+		for len(folded) > 1 && vocabularies[language].sets["dets"][folded[0]] {
+			folded = folded[1:]
+		}
+		if len(folded) == 0 {
+			continue
+		}
+		last := len(folded) - 1
+		if language != "en" {
+			last = 0
+		}
+		for _, form := range numbers(folded[last], language) {
+			name := append(append(append([]string{}, folded[:last]...), form), folded[last+1:]...)
+			if key := strings.Join(name, " "); out[key] == "" {
+				out[key] = n.ID
+			}
+		}
+	}
+	return out
+}
+
+// place reads where something goes, with what, and over what.
+func (r *reader) place(i int) int {
+	into, onto, with, over, through := r.is("into", i), r.is("onto", i), r.is("with", i), r.is("over", i), r.listed("throughs", i) > 0
+	if into && r.is("ends", i-1) || through && r.is("ends", i+1) { // "next to the strip"
+		return 0
+	}
+	if !into && !onto && !with && !over && !through || r.not || r.reads || r.acted == nil && r.waits == 0 {
+		return 0
+	}
+	if r.waits > 0 && r.acted == nil {
+		return 0
+	}
+	k := max(i+1, r.listed("throughs", i))
+	for r.is("into", k) || r.is("of", k) {
+		k++
+	}
+	if over && r.acted.Safety != "pour" || r.verbAt(k) != nil || r.who(k) > 0 {
+		return 0
+	}
+	if q, next := r.quantity(k); next > k && !r.is("dets", k) {
+		at := r.add(Piece{Kind: Amount, Value: shown(q), Of: -1}, k, next)
+		k = next
+		for r.is("of", k) {
+			k++
+		}
+		if n := r.noun(k, true); n.ok && r.is("of", k-1) {
+			r.out[at].Of = r.put(n, Thing)
+			return n.next
+		}
+		return k
+	}
+	if _, next := r.number(k); next > k {
+		k = next
+	}
+	n := r.noun(k, true)
+	if !n.ok {
+		return max(n.next, i+1)
+	}
+	kind := Thing
+	if (into || onto) && r.holds(n, into) {
+		kind = Vessel
+	}
+	r.put(n, kind)
+	return n.next
+}

@@ -129,27 +129,30 @@ type Heard struct {
 
 // Step is one thing to do, see or wait for.
 type Step struct {
-	ID        string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
-	Kind      StepKind       `json:"kind" enum:"prepare,do,wait,measure,observe,photo,clear-up"`
-	Title     text.Localized `json:"title"`
-	Text      text.Localized `json:"text,omitempty" doc:"What to do, as the family reads it"`
-	See       text.Localized `json:"see,omitempty" doc:"What one should see"`
-	Duration  string         `json:"duration,omitempty" doc:"How long hands are busy, such as 5 min"`
-	Wait      *Wait          `json:"wait,omitempty" doc:"Time to let pass before this step"`
-	Actions   []string       `json:"actions,omitempty" doc:"What is done, in the words of the safety rules, such as scissors or pour"`
-	Uses      []string       `json:"uses,omitempty" doc:"Ids of needs"`
-	Vessel    text.Localized `json:"vessel,omitempty"`
-	In        string         `json:"in,omitempty" doc:"Id of the need that is the vessel; what is used in steps without one is judged as put together"`
-	Closed    bool           `json:"closed,omitempty" doc:"The vessel is closed"`
-	Heat      string         `json:"heat,omitempty" doc:"Highest temperature of anything handled, such as 50 °C"`
-	Voltage   string         `json:"voltage,omitempty" doc:"Of a source put to something wet, such as 4.5 V"`
-	Takes     []Take         `json:"takes,omitempty" doc:"Readings taken in this step"`
-	Evidence  []string       `json:"evidence,omitempty" doc:"Ids of evidence collected in this step"`
-	Questions []string       `json:"questions,omitempty" doc:"Ids of questions asked in this step"`
-	Meanwhile text.Localized `json:"meanwhile,omitempty" doc:"What to do while waiting"`
-	AdultNote text.Localized `json:"adult_note,omitempty"`
-	Crew      []string       `json:"crew,omitempty" doc:"Ids of those who do it; left out: all together"`
-	Helps     []Help         `json:"helps,omitempty" doc:"Small things that make it go well, said at their moment"`
+	ID         string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	Kind       StepKind       `json:"kind" enum:"prepare,do,wait,measure,observe,photo,clear-up"`
+	Title      text.Localized `json:"title"`
+	Text       text.Localized `json:"text,omitempty" doc:"What to do, as the family reads it"`
+	See        text.Localized `json:"see,omitempty" doc:"What one should see"`
+	Duration   string         `json:"duration,omitempty" doc:"How long hands are busy, such as 5 min"`
+	Wait       *Wait          `json:"wait,omitempty" doc:"Time to let pass before this step"`
+	Actions    []string       `json:"actions,omitempty" doc:"What is done, in the words of the safety rules, such as scissors or pour"`
+	Uses       []string       `json:"uses,omitempty" doc:"Ids of needs"`
+	Vessel     text.Localized `json:"vessel,omitempty"`
+	In         string         `json:"in,omitempty" doc:"Id of the need that is the vessel; what is used in steps without one is judged as put together"`
+	Closed     bool           `json:"closed,omitempty" doc:"The vessel is closed"`
+	Heat       string         `json:"heat,omitempty" doc:"Highest temperature of anything handled, such as 50 °C"`
+	Voltage    string         `json:"voltage,omitempty" doc:"Of a source put to something wet, such as 4.5 V"`
+	Takes      []Take         `json:"takes,omitempty" doc:"Readings taken in this step"`
+	Evidence   []string       `json:"evidence,omitempty" doc:"Ids of evidence collected in this step"`
+	Questions  []string       `json:"questions,omitempty" doc:"Ids of questions asked in this step"`
+	Meanwhile  text.Localized `json:"meanwhile,omitempty" doc:"What to do while waiting"`
+	AdultNote  text.Localized `json:"adult_note,omitempty"`
+	Crew       []string       `json:"crew,omitempty" doc:"Ids of those who do it; left out: all together"`
+	Helps      []Help         `json:"helps,omitempty" doc:"Small things that make it go well, said at their moment"`
+	Conditions []string       `json:"conditions,omitempty" doc:"Ids of the conditions for which it is done; left out: all"`
+	Each       bool           `json:"each,omitempty" doc:"Done in one condition after the other, each by itself"`
+	Plain      []string       `json:"plain,omitempty" doc:"Words of its text of which the teacher said that they mean nothing more"`
 }
 
 // StepKind is what a step is for.

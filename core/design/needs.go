@@ -26,6 +26,18 @@ type Need struct {
 	Note         text.Localized   `json:"note,omitempty"`
 }
 
+// Be makes a need a thing of the larder, in the job it had if the thing does it.
+func (n *Need) Be(m *larder.Material) {
+	n.Kind, n.Material, n.Form, n.Strength = MaterialNeed, m.ID, "", nil
+	if m.Does(n.Role) {
+		return
+	}
+	n.Role = ""
+	if len(m.Roles) > 0 {
+		n.Role = m.Roles[0]
+	}
+}
+
 // Quality is something that a need asks of whatever does its job.
 type Quality struct {
 	Is     string `json:"is" doc:"Id of a quality of the larder, such as cut-open"`

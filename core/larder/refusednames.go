@@ -390,9 +390,25 @@ func usedUp(m *Material, words int) bool {
 // MostWords is how many words a name that [Larder.Named] knows has at most.
 const MostWords = 6
 
+// Word is what is to be done about a name with several meanings; nil for none.
+func (l *Larder) Word(name string) *Word {
+	for i := range l.Words {
+		if slices.ContainsFunc(l.Words[i].Typed, func(typed string) bool { return fold(typed) == fold(name) }) {
+			return &l.Words[i]
+		}
+	}
+	return nil
+}
+
 // Named is the thing of which folded words in a row are a name in a language, one or
 // many; nil for none, and for a name of several things of which none comes first.
 func (l *Larder) Named(words []string, lang string) *Material {
+	if w := l.Word(strings.Join(words, " ")); w != nil {
+		if w.Rule == "match" && len(w.Choices) == 1 {
+			return l.materials[w.Choices[0]]
+		}
+		return nil
+	}
 	stems := make([]string, 0, len(words))
 	for _, w := range words {
 		if !slices.Contains(namingOf(lang).Joining, w) {

@@ -248,7 +248,7 @@ func (r *reader) after(i int) int {
 		return 0
 	}
 	q, next := r.quantity(start)
-	r.add(Piece{Kind: Wait, Value: shown(q)}, i, next)
+	r.add(Piece{Kind: Wait, Value: shown(q), Leads: true, At: r.code(start)}, i, next)
 	return next
 }
 
@@ -269,27 +269,28 @@ func (r *reader) during(i int) int {
 	if k == i && r.acted != nil && r.acted.ID == "set" {
 		return 0
 	}
-	r.lasts(q, i, next)
+	r.lasts(q, i, k, next)
 	return next
 }
 
 // lasts puts a time down that something goes on.
-func (r *reader) lasts(q quantity.Typed, i, next int) {
+func (r *reader) lasts(q quantity.Typed, i, value, next int) {
+	at := r.code(value)
 	switch long := seconds(q); {
 	case r.not:
 	case r.waits > 0 && !r.busy && (i == r.waits || long >= 20*time.Second):
-		r.add(Piece{Kind: Wait, Value: shown(q)}, r.waits-1, next)
+		r.add(Piece{Kind: Wait, Value: shown(q), At: at}, r.waits-1, next)
 	case r.acted != nil && (r.acted.Rests || long >= restsFrom):
-		r.add(Piece{Kind: Wait, Value: shown(q)}, i, next)
+		r.add(Piece{Kind: Wait, Value: shown(q), At: at}, i, next)
 	case !r.reads || r.is("durings", i):
-		r.add(Piece{Kind: Hands, Value: shown(q)}, i, next)
+		r.add(Piece{Kind: Hands, Value: shown(q), At: at}, i, next)
 	}
 }
 
 // given reads the time right behind a verb of waiting; a number alone is asked about.
 func (r *reader) given(i int) int {
 	if n, next := r.number(i); next > i && !r.timeAt(i) && (next == len(r.t) || r.t[next].ends()) {
-		r.add(Piece{Kind: Wait, Value: n}, r.waits-1, next)
+		r.add(Piece{Kind: Wait, Value: n, At: r.code(i)}, r.waits-1, next)
 		return next
 	}
 	return 0

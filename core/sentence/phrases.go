@@ -219,8 +219,8 @@ func (r *reader) longest(i, end int) (next int, need, id string) {
 			return i + size, need, r.material(need)
 		}
 		if size > 1 {
-			if m := r.Larder.Named(run, r.lang); m != nil {
-				return i + size, "", m.ID
+			if id := r.called(run); id != "" {
+				return i + size, "", id
 			}
 		}
 	}
@@ -258,12 +258,23 @@ func (r *reader) lookUp(n named) (need, id string) {
 			if need, ok := r.known[strings.Join(run, " ")]; ok {
 				return need, r.material(need)
 			}
-			if m := r.Larder.Named(run, r.lang); m != nil {
-				return "", m.ID
+			if id := r.called(run); id != "" {
+				return "", id
 			}
 		}
 	}
 	return "", ""
+}
+
+// called is the thing of the larder that words in a row are a name of, or mostly mean.
+func (r *reader) called(run []string) string {
+	if id := r.v.Usual[strings.Join(run, " ")]; id != "" {
+		return id
+	}
+	if m := r.Larder.Named(run, r.lang); m != nil {
+		return m.ID
+	}
+	return ""
 }
 
 // material is the thing of the larder that a need is.
@@ -285,8 +296,9 @@ func (r *reader) holds(n named, within bool) bool {
 }
 
 // known lists the names of the needs, folded, one and many.
-func known(w World, language string) map[string]string {
-	out := map[string]string{}
+func known(w World, language, spoken string) map[string]string {
+	out, heads := map[string]string{}, map[string]string{}
+	v := vocabularies[spoken]
 	for _, n := range w.Needs {
 		name, _ := n.Name.In(language)
 		var folded []string
@@ -296,21 +308,37 @@ func known(w World, language string) map[string]string {
 			}
 			folded = append(folded, t.word)
 		}
-		for len(folded) > 1 && vocabularies[language].sets["dets"][folded[0]] {
+		for len(folded) > 1 && (v.sets["dets"][folded[0]] || quantity.Opens(folded[0], spoken)) {
 			folded = folded[1:]
 		}
 		if len(folded) == 0 {
 			continue
 		}
 		last := len(folded) - 1
-		if language != "en" {
+		if spoken != "en" {
 			last = 0
 		}
-		for _, form := range numbers(folded[last], language) {
+		head := folded[0]
+		for k := 0; spoken == "en" && k < len(folded) && !v.sets["and"][folded[k]] && !v.sets["of"][folded[k]] && !v.sets["with"][folded[k]]; k++ {
+			head = folded[k]
+		}
+		for _, form := range numbers(head, spoken) {
+			if was, twice := heads[form]; twice && was != n.ID {
+				heads[form] = "" // of two things, the word alone names neither
+			} else {
+				heads[form] = n.ID
+			}
+		}
+		for _, form := range numbers(folded[last], spoken) {
 			name := append(append(append([]string{}, folded[:last]...), form), folded[last+1:]...)
 			if key := strings.Join(name, " "); out[key] == "" {
 				out[key] = n.ID
 			}
+		}
+	}
+	for head, id := range heads {
+		if _, whole := out[head]; !whole && id != "" {
+			out[head] = id
 		}
 	}
 	return out
@@ -332,7 +360,7 @@ func (r *reader) place(i int) int {
 	for r.is("into", k) || r.is("of", k) {
 		k++
 	}
-	if over && r.acted.Safety != "pour" || r.verbAt(k) != nil || r.who(k) > 0 {
+	if over && r.acted.Safety != "pour" || r.acted.Apart && (over || onto) || r.verbAt(k) != nil || r.who(k) > 0 {
 		return 0
 	}
 	if q, next := r.quantity(k); next > k && !r.is("dets", k) {

@@ -7,7 +7,9 @@ import (
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/larder"
+	"patient-kitchen/core/lexicon"
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
 )
 
 // Kind is what a piece of a sentence says.
@@ -34,8 +36,9 @@ const (
 // Piece is something that a sentence says, with its place in the text.
 type Piece struct {
 	Kind  Kind
-	From  int    // code points of the text
+	From  int // code points of the text
 	To    int
+	At    int    // of an amount or time: where its value begins
 	Words string // as they stand in the text
 	// ID is that of an act, of a thing of the larder, of a condition, of who does it
 	// ("adult", "helper"), or the kind of evidence.
@@ -48,6 +51,7 @@ type Piece struct {
 	Sort   design.ReadingKind // of a reading
 	Unit   string             // of a reading
 	Closed bool               // of a vessel: it is closed
+	Leads  bool               // of a wait: it comes before all of the step, wherever it is said
 }
 
 // World is what sentences speak of.
@@ -70,14 +74,16 @@ const MostSigns = 5000
 // does not understand is in no piece, and a language that it has no words for, or a
 // text longer than [MostSigns], has none.
 func Read(w World, sentence, language string) []Piece {
-	v := vocabularies[language]
+	spoken := text.Of(language).Code
+	v := vocabularies[spoken]
 	if v == nil || len(sentence) > MostSigns || !utf8.ValidString(sentence) {
 		return nil
 	}
-	r := &reader{World: w, v: v, lang: language, text: sentence, t: tokens(sentence), known: known(w, language)}
+	r := &reader{World: w, v: v, lang: spoken, text: sentence, t: tokens(sentence), known: known(w, language, spoken)}
 	for i := 0; i < len(r.t); {
 		i = r.step(i)
 	}
+	r.lanes(language)
 	return r.settle()
 }
 
@@ -120,7 +126,7 @@ func (r *reader) step(i int) int {
 		return i + 1
 	}
 	for _, try := range []func(int) int{
-		r.until, r.who, r.lane, r.times, r.limit, r.after, r.verb, r.during, r.night, r.measure, r.place, r.count,
+		r.until, r.who, r.times, r.limit, r.after, r.verb, r.during, r.night, r.measure, r.place, r.count,
 	} {
 		if next := try(i); next > i {
 			return next
@@ -135,12 +141,16 @@ func (r *reader) add(p Piece, from, to int) int {
 	p.Words = r.text[start:end]
 	p.From = utf8.RuneCountInString(r.text[:start])
 	p.To = p.From + utf8.RuneCountInString(p.Words)
+	p.At = max(p.At, p.From)
 	if p.Kind != Amount {
 		p.Of = -1
 	}
 	r.out = append(r.out, p)
 	return len(r.out) - 1
 }
+
+// code is the place of a token in code points.
+func (r *reader) code(i int) int { return utf8.RuneCountInString(r.text[:r.t[i].from]) }
 
 // settle puts the pieces in the order of their words.
 func (r *reader) settle() []Piece {
@@ -251,22 +261,40 @@ func (r *reader) who(i int) int {
 	return 0
 }
 
-// lane reads the name of a condition.
-func (r *reader) lane(i int) int {
+// lanes reads the names of conditions, also within other names ("the cold glass"), the
+// longest first.
+func (r *reader) lanes(language string) {
+	type lane struct {
+		id    string
+		words []string
+	}
+	var all []lane
 	for _, c := range r.Lanes {
-		name, _ := c.Name.In(r.lang)
-		var w []string
+		name, _ := c.Name.In(language)
+		l := lane{id: c.ID}
 		for _, t := range tokens(name) {
 			if !t.ends() {
-				w = append(w, t.word)
+				l.words = append(l.words, t.word)
 			}
 		}
-		if end := r.here(i, w); len(w) > 0 && end > 0 {
-			r.add(Piece{Kind: Lane, ID: c.ID}, i, end)
-			return end
+		if len(l.words) > 0 {
+			all = append(all, l)
 		}
 	}
-	return 0
+	slices.SortStableFunc(all, func(a, b lane) int { return len(b.words) - len(a.words) })
+	for i := 0; i < len(r.t); i++ {
+		for _, l := range all {
+			end := r.here(i, l.words)
+			if len(l.words) == 1 && end == 0 && slices.Contains(lexicon.Forms(r.lang, "a", l.words[0]), r.t[i].word) {
+				end = i + 1 // "frío" where the lane is called "fría"
+			}
+			if end > 0 {
+				r.add(Piece{Kind: Lane, ID: l.id}, i, end)
+				i = end - 1
+				break
+			}
+		}
+	}
 }
 
 // question reads a whole question as a reading: yes or no, or which.
@@ -289,6 +317,11 @@ func (r *reader) question(i int) int {
 		r.asked(design.ChoiceKind, i, end)
 	case r.listed("number-of", i) > 0:
 		r.asked(design.CountKind, i, end)
+	case r.v.Sizes[r.size(i)] != "":
+		r.asked(design.QuantityKind, i, end)
+		r.out[len(r.out)-1].Unit = r.v.Sizes[r.size(i)]
+	case r.listed("amounts-left", i) > 0:
+		r.asked(design.OrdinalKind, i, end)
 	case asked:
 		r.asked(design.YesPartlyNoKind, i, end)
 	default:

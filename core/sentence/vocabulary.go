@@ -11,7 +11,7 @@ import (
 	"patient-kitchen/core/text"
 )
 
-//go:embed words/*.json acts.json
+//go:embed words/*.json acts.json tools.json scales.json nouns.json
 var files embed.FS
 
 // act is something done, in any language.
@@ -21,6 +21,7 @@ type act struct {
 	Kind   string   `json:"kind"`   // of the step that does only this
 	Needs  []string `json:"needs"`  // things of the larder that nobody names and everybody uses
 	About  bool     `json:"about"`  // its object is what is filled or covered
+	Apart  bool     `json:"apart"`  // what it is done over or onto is not filled
 	Rests  bool     `json:"rests"`  // it goes on by itself: the time said of it is a wait
 	Closes bool     `json:"closes"` // it closes a vessel
 	Asks   bool     `json:"asks"`   // stuff without an amount is asked about
@@ -55,11 +56,11 @@ type words struct {
 	Weighs      string            `json:"weighs"`   // verbs that with an amount are an act
 	InOrder     string            `json:"in_order"`
 	NumberOf    string            `json:"number_of"`
-	Sizes       map[string]string `json:"sizes"`   // words that ask for a size, with its unit
-	Nouns       map[string]string `json:"nouns"`   // what is measured, with its unit
-	OfVerb      map[string]string `json:"of_verb"` // units that a verb alone says
-	LevelWords  string            `json:"level_words"`
-	Evidence    map[string]string `json:"evidence"` // verbs, by the kind of evidence
+	Sizes       map[string]string `json:"sizes"`        // words that ask for a size, with its unit
+	Nouns       map[string]string `json:"nouns"`        // what is measured, with its unit
+	OfVerb      map[string]string `json:"of_verb"`      // units that a verb alone says
+	AmountsLeft string            `json:"amounts_left"` // words that ask how much is left
+	Evidence    map[string]string `json:"evidence"`     // verbs, by the kind of evidence
 	Keeps       string            `json:"keeps"`
 	Who         map[string]string `json:"who"`
 	Into        string            `json:"into"`
@@ -82,6 +83,7 @@ type words struct {
 	Holders     string            `json:"holders"`   // nouns before "of" that say how much or where of something
 	CountedNot  string            `json:"counted_not"`
 	The         string            `json:"the"`
+	Usual       map[string]string `json:"usual"`     // names of several things, with the one that is mostly meant
 	NounsToo    string            `json:"nouns_too"` // verbs that are nouns where nothing follows
 	Stuffs      string            `json:"stuffs"`    // what holds things within it, as water does
 	Hows        string            `json:"hows"`
@@ -212,7 +214,7 @@ func (v *vocabulary) index(lang string) {
 		}
 	}
 	for name, list := range map[string]string{
-		"in-order": v.InOrder, "number-of": v.NumberOf, "level-words": v.LevelWords, "afters": v.Afters, "mosts": v.Mosts,
+		"in-order": v.InOrder, "number-of": v.NumberOf, "amounts-left": v.AmountsLeft, "afters": v.Afters, "mosts": v.Mosts,
 		"untils": v.Untils, "hows": v.Hows, "throughs": v.Throughs, "ats": v.Ats, "closed": v.Closed,
 	} {
 		for _, w := range items(list) {

@@ -176,13 +176,7 @@ func (a *App) Choose(ctx context.Context, who TeacherActor, raw []byte, need, th
 	if !ok || !known {
 		return drafts.Mended{}, refusal.ErrNotFound
 	}
-	n.Kind, n.Material, n.Form, n.Strength = design.MaterialNeed, m.ID, "", nil
-	if !m.Does(n.Role) {
-		n.Role = ""
-		if len(m.Roles) > 0 {
-			n.Role = m.Roles[0]
-		}
-	}
+	n.Be(m)
 	if named, _ := n.Name.In(language); named == "" {
 		n.Name = m.Name
 	}

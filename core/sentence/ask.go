@@ -1,0 +1,293 @@
+package sentence
+
+import (
+	"embed"
+	"slices"
+	"strconv"
+	"strings"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
+)
+
+//go:embed texts/*.json
+var texts embed.FS
+
+func init() { text.Register(texts) }
+
+// ChangeKind is what an answer does to the step.
+type ChangeKind string
+
+// The changes, with the field of [Change] that each needs.
+const (
+	Rewrite ChangeKind = "rewrite" // the words from From to To become Value
+	Warm    ChangeKind = "warm"    // the hottest thing handled is Value
+	Plain   ChangeKind = "plain"   // the words Value mean nothing more
+	Split   ChangeKind = "split"   // the step becomes two, at From
+	Choose  ChangeKind = "choose"  // the need Value is the larder's Thing
+	Harm    ChangeKind = "object"  // the need Value is an everyday thing with nothing in it that could hurt
+)
+
+// Change is what an answer to a question does.
+type Change struct {
+	Kind  ChangeKind `json:"kind" enum:"rewrite,warm,plain,split,choose,object"`
+	From  int        `json:"from,omitempty" doc:"Code points of the text"`
+	To    int        `json:"to,omitempty"`
+	Value string     `json:"value,omitempty"`
+	Thing string     `json:"thing,omitempty" doc:"Id of a thing of the larder"`
+}
+
+// Answer is one way to answer a question.
+type Answer struct {
+	Words  text.Message
+	Change Change
+}
+
+// Question is something that the words leave open.
+type Question struct {
+	From, To int // of the words that it is about
+	Words    text.Message
+	Answers  []Answer
+	Field    *Change // what a typed answer does, with {} for what was typed; nil for none
+}
+
+// hole stands in a change for what the teacher types.
+const hole = "{}"
+
+// Ask lists what a step's text in a language leaves open, in the order of its words:
+// bare times, stuff without an amount, how warm "warm" is, a wait in the middle, and
+// what a thing is that nobody knows.
+func Ask(d *design.Document, step, language string) []Question {
+	i, ok := d.Step(step)
+	if !ok {
+		return nil
+	}
+	s := &d.Steps[i]
+	v := vocabularies[text.Of(language).Code]
+	if v == nil {
+		return nil
+	}
+	a := &asker{d: d, s: s, v: v, lang: language, pieces: Meant(Of(d), s.Text[language], language, s.Plain)}
+	for k, p := range a.pieces {
+		switch p.Kind {
+		case Wait:
+			a.wait(k, p)
+		case Thing, Vessel:
+			a.warmth(p)
+			a.howMuch(k, p)
+			a.what(p)
+		case Times:
+			if len(p.Values) == 0 {
+				a.add(p, text.M("sentence.ask.until-when", "words", p.Words))
+			}
+		}
+	}
+	return a.out
+}
+
+type asker struct {
+	d      *design.Document
+	s      *design.Step
+	v      *vocabulary
+	lang   string
+	pieces []Piece
+	out    []Question
+}
+
+func (a *asker) add(p Piece, words text.Message, answers ...Answer) *Question {
+	answers = append(answers, Answer{text.M("sentence.answer.only-words"), Change{Kind: Plain, Value: strings.ToLower(p.Words)}})
+	a.out = append(a.out, Question{From: p.From, To: p.To, Words: words, Answers: answers})
+	return &a.out[len(a.out)-1]
+}
+
+func (a *asker) wait(k int, p Piece) {
+	if _, timed := design.Seconds(p.Value); !timed {
+		var answers []Answer
+		for _, unit := range []string{"min", "s", "h"} {
+			answers = append(answers, Answer{
+				text.M("sentence.answer.so-long", "value", quantity.New(number(p.Value), unit)),
+				Change{Kind: Rewrite, From: p.At, To: p.To, Value: p.Value + " " + unit},
+			})
+		}
+		a.add(p, text.M("sentence.ask.unit", "value", p.Value), answers...)
+		return
+	}
+	before, behind := around(a.pieces, k)
+	looked := slices.ContainsFunc(a.pieces, func(q Piece) bool { return q.Kind == Times && len(q.Values) > 0 && q.From > p.From })
+	if before && behind && !p.Leads && !looked {
+		a.add(p, text.M("sentence.ask.split", "words", p.Words), Answer{
+			text.M("sentence.answer.split"), Change{Kind: Split, From: p.From},
+		})
+	}
+}
+
+func number(s string) float64 {
+	v, _ := strconv.ParseFloat(s, 64)
+	return v
+}
+
+// warmth asks how warm something is that is only called so.
+func (a *asker) warmth(p Piece) {
+	if a.s.Heat != "" || slices.ContainsFunc(a.pieces, func(q Piece) bool {
+		v, ok := quantity.ParseOK(q.Value)
+		return q.Kind == Amount && ok && v.Unit.Dim == quantity.Temperature
+	}) {
+		return
+	}
+	for _, w := range strings.Fields(fold(p.Words)) {
+		offers, asked := a.v.Warmths[w]
+		if !asked {
+			continue
+		}
+		var answers []Answer
+		for _, value := range strings.Split(offers, ", ") {
+			v, _ := quantity.ParseOK(value)
+			answers = append(answers, Answer{text.M("sentence.answer.about", "value", v.Quantity), Change{Kind: Warm, Value: value}})
+		}
+		q := a.add(p, text.M("sentence.ask.warm", "word", w), answers...)
+		q.Field = &Change{Kind: Warm, Value: hole}
+		return
+	}
+}
+
+// howMuch asks for the amount of stuff that is added and of which none is said.
+func (a *asker) howMuch(k int, p Piece) {
+	asks := slices.ContainsFunc(a.pieces[:k], func(q Piece) bool { return q.Kind == Act && acts[q.ID].Asks })
+	said := slices.ContainsFunc(a.pieces, func(q Piece) bool { return q.Kind == Amount && q.Of == k })
+	m, known := a.d.Larder().Material(p.ID)
+	if !asks || said || p.Kind != Thing || !known || !m.Is("matter", "stuff") || bare(p.Words, a.lang) != p.Words {
+		return
+	}
+	for _, n := range a.d.Needs {
+		if n.Amount != "" && (n.ID == p.Need || n.Material == p.ID) {
+			return
+		}
+	}
+	if runes := []rune(a.s.Text[a.lang]); p.From > 0 && p.From <= len(runes) { // "the sugar" was spoken of before
+		front := strings.Fields(fold(string(runes[:p.From])))
+		if len(front) > 0 && a.v.sets["dets"][front[len(front)-1]] {
+			return
+		}
+	}
+	offers := []string{"1 tsp", "1 tbsp", "10 g"}
+	if m.Liquid() {
+		offers = []string{"50 mL", "100 mL", "200 mL"}
+	}
+	var answers []Answer
+	insert := func(words string) Change {
+		return Change{Kind: Rewrite, From: p.From, To: p.From, Value: words + " " + a.of() + " "}
+	}
+	for _, value := range offers {
+		v, _ := quantity.ParseOK(value)
+		answers = append(answers, Answer{text.M("sentence.answer.so-much", "value", v.Bare()), insert(v.Show(a.lang))})
+	}
+	q := a.add(p, text.M("sentence.ask.how-much", "thing", p.Words), answers...)
+	field := insert(hole)
+	q.Field = &field
+}
+
+// of is the word that joins an amount to its thing.
+func (a *asker) of() string {
+	of, _, _ := strings.Cut(a.v.Of, ",")
+	return of
+}
+
+// what asks what a thing is that neither the larder nor the teacher has said anything of.
+func (a *asker) what(p Piece) {
+	if p.ID != "" {
+		return
+	}
+	for _, n := range a.d.Needs {
+		if n.Kind == "" && n.Material == "" && (n.ID == p.Need || fold(n.Name[a.lang]) == fold(bare(p.Words, a.lang))) {
+			words, answers := text.M("sentence.ask.what", "thing", n.Name), []Answer{}
+			if w := a.d.Larder().Word(bare(p.Words, a.lang)); w != nil {
+				words = text.M("sentence.ask.which", "why", w.Why)
+				for _, id := range w.Choices {
+					if m, ok := a.d.Larder().Material(id); ok && !m.Refused {
+						answers = append(answers, Answer{text.M("sentence.answer.thing", "name", m.Name), Change{Kind: Choose, Value: n.ID, Thing: id}})
+					}
+				}
+			}
+			a.add(p, words, append(answers, Answer{text.M("sentence.answer.object"), Change{Kind: Harm, Value: n.ID}})...)
+			return
+		}
+	}
+}
+
+// Carry carries an answer out on the design; typed is what the teacher wrote into the
+// question's field, if that was the answer. It reports false where the text has changed
+// since it was asked.
+func Carry(d *design.Document, step, language string, c Change, typed string) bool {
+	i, ok := d.Step(step)
+	if !ok {
+		return false
+	}
+	s := &d.Steps[i]
+	was := s.Text[language]
+	runes := []rune(was)
+	value := strings.ReplaceAll(c.Value, hole, strings.TrimSpace(typed))
+	switch c.Kind {
+	case Warm:
+		s.Heat = value
+	case Plain:
+		if !slices.Contains(s.Plain, value) {
+			s.Plain = append(slices.Clone(s.Plain), value)
+		}
+	case Harm:
+		d.Needs = slices.Clone(d.Needs)
+		n, ok := d.Need(value)
+		if !ok {
+			return false
+		}
+		n.Kind = design.ObjectNeed
+	case Choose:
+		d.Needs = slices.Clone(d.Needs)
+		n, ok := d.Need(value)
+		m, known := d.Larder().Material(c.Thing)
+		if !ok || !known {
+			return false
+		}
+		n.Be(m)
+	case Rewrite:
+		if c.From < 0 || c.To < c.From || c.To > len(runes) {
+			return false
+		}
+		s.Text = with(s.Text, language, string(runes[:c.From])+value+string(runes[c.To:]))
+		Take(d, step, was, language)
+	case Split:
+		if c.From <= 0 || c.From >= len(runes) {
+			return false
+		}
+		split(d, i, language, runes, c.From)
+	default:
+		return false
+	}
+	return true
+}
+
+// split makes two steps of one, at a place in its text. The second takes what its words
+// say; what was set by hand stays with the first.
+func split(d *design.Document, i int, language string, runes []rune, at int) {
+	was := string(runes)
+	first := strings.TrimRight(string(runes[:at]), " ,;")
+	v := vocabularies[text.Of(language).Code]
+	for and := range v.sets["and"] { // "pour it in and" ends before the "and"
+		if cut, ok := strings.CutSuffix(first, " "+and); ok {
+			first = strings.TrimRight(cut, " ,;")
+		}
+	}
+	if last := []rune(first); len(last) > 0 && !strings.ContainsRune(".!?", last[len(last)-1]) {
+		first += "."
+	}
+	second := []rune(strings.TrimSpace(string(runes[at:])))
+	if len(second) > 0 {
+		second[0] = []rune(strings.ToUpper(string(second[0])))[0]
+	}
+	taken := func(id string) bool { _, ok := d.Step(id); return ok }
+	next := design.Step{ID: fresh("step", "step", taken), Text: text.Localized{language: string(second)}, Title: text.Localized{}}
+	d.Steps = slices.Insert(slices.Clone(d.Steps), i+1, next)
+	d.Steps[i].Text = with(d.Steps[i].Text, language, first)
+	Take(d, d.Steps[i].ID, was, language)
+	Take(d, next.ID, "", language)
+}

@@ -1,0 +1,156 @@
+package sentence
+
+import (
+	"slices"
+	"strings"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/text"
+)
+
+// reading puts what is asked into the design: a reading of this name, made where there
+// is none, and taken in this step.
+func (t *taker) reading(all []Piece, p Piece) {
+	r, known := t.readingOf(p)
+	if !known {
+		made := t.madeReading(p)
+		t.d.Readings = append(slices.Clone(t.d.Readings), made)
+		r = made
+	}
+	s := t.step()
+	if !slices.ContainsFunc(s.Takes, func(k design.Take) bool { return k.Reading == r.ID }) {
+		s.Takes = append(slices.Clone(s.Takes), design.Take{Reading: r.ID})
+	}
+	t.d.Readings = slices.Clone(t.d.Readings)
+	own, _ := t.d.Reading(r.ID)
+	for _, q := range all {
+		switch {
+		case q.Kind == Times && len(own.Times) == 0 && len(q.Values) > 0 && !strings.Contains(q.Values[0], ":"):
+			own.Times = slices.Clone(q.Values)
+		case q.Kind == Limit && own.Sort() == design.EventKind && own.NotBy == "":
+			own.NotBy = q.Value
+		}
+	}
+}
+
+// readingOf is the reading of the design that a piece asks for.
+func (t *taker) readingOf(p Piece) (design.Reading, bool) {
+	for _, r := range t.d.Readings {
+		if r.Sort() != p.Sort {
+			continue
+		}
+		name := fold(bare(p.Name, t.lang))
+		if fold(r.Name[t.lang]) == name || name != "" && r.Symbol == symbolOf(p.Name, t.lang) {
+			return r, true
+		}
+	}
+	return design.Reading{}, false
+}
+
+// madeReading is the reading that a piece makes.
+func (t *taker) madeReading(p Piece) design.Reading {
+	name := bare(p.Name, t.lang)
+	if name == "" {
+		name = p.Words
+	}
+	taken := func(id string) bool { _, ok := t.d.Reading(id); return ok }
+	r := design.Reading{ID: fresh(name, "reading", taken), Name: text.Localized{t.lang: name}}
+	if p.Sort != design.QuantityKind {
+		r.Kind = p.Sort
+	}
+	lanes := len(t.d.Conditions) > 1
+	if lanes && p.Sort != design.OrderKind && p.Sort != design.ChoiceKind {
+		r.Per = []design.PartOf{design.Conditions}
+	}
+	switch p.Sort {
+	case design.QuantityKind:
+		r.Unit = p.Unit
+		for _, tool := range tools {
+			if tool.Unit == p.Unit {
+				r.Instruments = []design.Instrument{{ID: tool.ID, Name: tool.Name, Resolution: tool.Resolution, Analogue: tool.Analogue}}
+			}
+		}
+	case design.OrdinalKind:
+		r.Levels, r.Most = scales["degree"], ""
+		if v := vocabularies[text.Of(t.lang).Code]; v != nil && slices.ContainsFunc(v.lists["amounts-left"], func(w []string) bool {
+			return strings.HasPrefix(fold(p.Name), strings.Join(w, " "))
+		}) {
+			r.Levels, r.Most = scales["left"], "first"
+		}
+	case design.ChoiceKind:
+		for _, c := range t.d.Conditions {
+			r.Options = append(r.Options, design.Choice{ID: c.ID, Word: c.Name})
+		}
+		r.NotSure = true
+	}
+	if r.Numeric() {
+		r.Symbol = symbolOf(name, t.lang)
+		for slices.ContainsFunc(t.d.Readings, func(x design.Reading) bool { return x.Symbol == r.Symbol }) {
+			r.Symbol += "_2"
+		}
+	}
+	return r
+}
+
+// symbolOf is a name for formulas: the first word of a name that is no article.
+func symbolOf(name, language string) string {
+	id := fresh(bare(name, language), "value", func(string) bool { return false })
+	word, _, _ := strings.Cut(id, "-")
+	return word
+}
+
+// unread takes a reading out of the step, and away where nothing else asks for it and it
+// still is as it was made.
+func (t *taker) unread(p Piece) {
+	r, ok := t.readingOf(p)
+	if !ok {
+		return
+	}
+	s := t.step()
+	s.Takes = slices.DeleteFunc(slices.Clone(s.Takes), func(k design.Take) bool { return k.Reading == r.ID })
+	if len(s.Takes) == 0 {
+		s.Takes = nil
+	}
+	if t.refersTo(&r) {
+		return
+	}
+	t.d.Readings = slices.DeleteFunc(slices.Clone(t.d.Readings), func(x design.Reading) bool { return x.ID == r.ID })
+}
+
+// refersTo reports whether something else of the design speaks of a reading.
+func (t *taker) refersTo(r *design.Reading) bool {
+	d := t.d
+	return slices.ContainsFunc(d.Steps, func(s design.Step) bool {
+		return slices.ContainsFunc(s.Takes, func(k design.Take) bool { return k.Reading == r.ID })
+	}) || slices.ContainsFunc(d.Measured, func(m design.Variable) bool { return m.Reading == r.ID }) ||
+		r.Symbol != "" && slices.ContainsFunc(d.Derived, func(x design.Derived) bool { return strings.Contains(x.Formula, r.Symbol) }) ||
+		slices.ContainsFunc(d.Claims, func(c design.Claim) bool { return c.Value == r.ID })
+}
+
+// evidence puts what is shown into the design and the step.
+func (t *taker) evidence(p Piece) {
+	kind := design.EvidenceKind(p.ID)
+	if !slices.Contains(design.EvidenceKinds, kind) {
+		return
+	}
+	name := p.Words
+	taken := func(id string) bool {
+		return slices.ContainsFunc(t.d.Evidence, func(e design.Evidence) bool { return e.ID == id })
+	}
+	e := design.Evidence{ID: fresh(p.ID, p.ID, taken), Kind: kind, Name: text.Localized{t.lang: name}}
+	t.d.Evidence = append(slices.Clone(t.d.Evidence), e)
+	s := t.step()
+	s.Evidence = append(slices.Clone(s.Evidence), e.ID)
+}
+
+// unshow takes what was shown out again.
+func (t *taker) unshow(p Piece) {
+	s := t.step()
+	for _, e := range t.d.Evidence {
+		if string(e.Kind) == p.ID && e.Name[t.lang] == p.Words && slices.Contains(s.Evidence, e.ID) {
+			s.Evidence = without(s.Evidence, e.ID)
+			t.d.Evidence = slices.DeleteFunc(slices.Clone(t.d.Evidence), func(x design.Evidence) bool { return x.ID == e.ID })
+			return
+		}
+	}
+}

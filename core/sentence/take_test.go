@@ -1,0 +1,307 @@
+package sentence_test
+
+import (
+	"encoding/json"
+	"os"
+	"path/filepath"
+	"reflect"
+	"slices"
+	"strings"
+	"testing"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/sentence"
+	"patient-kitchen/core/text"
+)
+
+// lanes are three conditions, as a teacher names them.
+func sugar() *design.Document {
+	word := func(en, es string) text.Localized { return text.Localized{"en": en, "es": es} }
+	return &design.Document{
+		Schema: 3, Title: word("Sugar", "Azúcar"), Languages: []string{"en", "es"}, Trials: 1, AgeBand: "11-13",
+		Conditions: []design.Condition{
+			{ID: "cold", Name: word("cold", "fría"), Control: true}, {ID: "hand", Name: word("hand-warm", "tibia")}, {ID: "warm", Name: word("warm", "caliente")},
+		},
+	}
+}
+
+// write has a step say a sentence, as the page does when one is finished.
+func write(d *design.Document, id, language, words string) {
+	i, ok := d.Step(id)
+	if !ok {
+		d.Steps = append(d.Steps, design.Step{ID: id, Title: text.Localized{}, Text: text.Localized{}})
+		i = len(d.Steps) - 1
+	}
+	was := d.Steps[i].Text[language]
+	if d.Steps[i].Text == nil {
+		d.Steps[i].Text = text.Localized{}
+	}
+	d.Steps[i].Text[language] = words
+	sentence.Take(d, id, was, language)
+}
+
+func stepOf(t *testing.T, d *design.Document, id string) design.Step {
+	t.Helper()
+	i, ok := d.Step(id)
+	if !ok {
+		t.Fatalf("no step %q", id)
+	}
+	return d.Steps[i]
+}
+
+func TestTake(t *testing.T) {
+	d := sugar()
+	write(d, "pour", "en", "Pour 200 mL of cold tap water into the jar.")
+	s := stepOf(t, d, "pour")
+	if s.Kind != "do" || !slices.Equal(s.Actions, []string{"pour"}) || len(s.Uses) != 2 || s.In != "jar" || s.Title["en"] != "Pour 200 mL of cold tap water into the jar" {
+		t.Fatalf("taken: %+v", s)
+	}
+	if n, ok := d.Need(s.Uses[0]); !ok || n.Material != "water-tap" || n.Amount != "200 mL" || !n.PerCondition || n.Name["es"] == "" {
+		t.Errorf("water is %+v", n)
+	}
+	if n, ok := d.Need("jar"); !ok || n.Material == "" {
+		t.Errorf("the jar is %+v", n)
+	}
+
+	write(d, "read", "en", "Wait 4 minutes, then measure the height of the wet edge.")
+	s = stepOf(t, d, "read")
+	if s.Kind != "measure" || s.Wait == nil || s.Wait.For != "4 min" || len(s.Takes) != 1 {
+		t.Fatalf("taken: %+v", s)
+	}
+	r, ok := d.Reading(s.Takes[0].Reading)
+	if !ok || r.Unit != "mm" || r.Symbol != "height" || !r.PerCondition() || r.Name["en"] != "height of the wet edge" || len(r.Instruments) != 1 {
+		t.Errorf("the reading is %+v", r)
+	}
+
+	// What is not said any more goes out again; what was set by hand stays.
+	i, _ := d.Step("pour")
+	d.Steps[i].Actions = append(d.Steps[i].Actions, "hot-water")
+	write(d, "pour", "en", "Pour 150 mL of cold tap water into the bowl and stir.")
+	s = stepOf(t, d, "pour")
+	if !slices.Contains(s.Actions, "hot-water") || !slices.Contains(s.Actions, "stir") || s.In != "bowl" {
+		t.Errorf("after another sentence: %+v", s)
+	}
+	if _, ok := d.Need("jar"); ok {
+		t.Error("a jar that no sentence speaks of any more stays on the shelf")
+	}
+	if n, _ := d.Need(s.Uses[0]); n.Amount != "150 mL" {
+		t.Errorf("the amount is %q", n.Amount)
+	}
+	write(d, "read", "en", "Measure the height of the wet edge.")
+	if s = stepOf(t, d, "read"); s.Wait != nil {
+		t.Errorf("the wait stays: %+v", s.Wait)
+	}
+	write(d, "read", "en", "Wash the bowl.")
+	if s = stepOf(t, d, "read"); len(s.Takes) != 0 || len(d.Readings) != 0 || s.Kind != "clear-up" {
+		t.Errorf("a reading stays without a sentence: %+v %+v", s, d.Readings)
+	}
+}
+
+// TestTakeBack: a sentence that is taken back leaves nothing behind.
+func TestTakeBack(t *testing.T) {
+	for _, words := range []string{
+		"Pour 200 mL of warm water into the jar, wait 4 minutes, read the height every minute.",
+		"Put three washers in the boat and count the drops that fall in.",
+		"Ask an adult to heat the milk to 40 °C.", "Take a photo of the three jars.", "Soak 20 chickpeas in a bowl of water for 12 hours.",
+		"Stir the cold, hand-warm or warm water until no grains are left, at most 5 minutes.", "Put the pipes in order from highest to lowest.",
+	} {
+		d := sugar()
+		d.Steps = []design.Step{{ID: "one", Kind: "do", Title: text.Localized{}, Text: text.Localized{}}, {ID: "two", Kind: "do", Title: text.Localized{"en": "x"}}}
+		before := marshal(t, d)
+		write(d, "one", "en", words)
+		write(d, "one", "en", "")
+		delete(d.Steps[0].Text, "en")
+		delete(d.Steps[0].Title, "en")
+		d.Steps[0].Kind = "do"
+		if after := marshal(t, d); after != before {
+			t.Errorf("%q, taken back:\n%s\nwanted\n%s", words, after, before)
+		}
+	}
+}
+
+func marshal(t *testing.T, d *design.Document) string {
+	t.Helper()
+	raw, err := json.Marshal(d)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return string(raw)
+}
+
+func TestLanes(t *testing.T) {
+	d := sugar()
+	write(d, "pour", "en", "Pour 200 mL of cold, hand-warm or warm water into its glass.")
+	if s := stepOf(t, d, "pour"); !s.Each || len(s.Conditions) != 0 {
+		t.Errorf("all lanes: %+v", s)
+	}
+	write(d, "pour", "en", "Put an ice cube into the cold glass.")
+	if s := stepOf(t, d, "pour"); s.Each || !slices.Equal(s.Conditions, []string{"cold"}) {
+		t.Errorf("one lane: %+v", s)
+	}
+	write(d, "es", "es", "Vierte el agua fría, tibia o caliente en su vaso.")
+	if s := stepOf(t, d, "es"); !s.Each {
+		t.Errorf("all lanes in Spanish: %+v", s)
+	}
+}
+
+func TestWaitsOfASentence(t *testing.T) {
+	d := sugar()
+	d.Steps = []design.Step{{ID: "soak", Text: text.Localized{}, Title: text.Localized{}}, {ID: "weigh", Text: text.Localized{}, Title: text.Localized{}}}
+	write(d, "soak", "en", "Soak 20 chickpeas in a bowl of water for 12 hours.")
+	if s := stepOf(t, d, "weigh"); s.Wait == nil || s.Wait.For != "12 h" {
+		t.Errorf("a wait at a sentence's end is not before the next step: %+v", s.Wait)
+	}
+	write(d, "weigh", "en", "Weigh the chickpeas.")
+	if s := stepOf(t, d, "weigh"); s.Wait == nil || s.Wait.For != "12 h" || s.Takes == nil {
+		t.Errorf("it is gone once that step has words: %+v", s)
+	}
+	write(d, "soak", "en", "Soak 20 chickpeas in a bowl of water overnight.")
+	if s := stepOf(t, d, "weigh"); s.Wait == nil || s.Wait.For != "14 h" {
+		t.Errorf("it does not follow its words: %+v", s.Wait)
+	}
+
+	write(d, "two", "en", "Pour the tea into the mug, wait 3 minutes, and read the temperature.")
+	if s := stepOf(t, d, "two"); s.Wait != nil {
+		t.Errorf("a wait in the middle is put before: %+v", s.Wait)
+	}
+	q := sentence.Ask(d, "two", "en")
+	i := slices.IndexFunc(q, func(q sentence.Question) bool { return q.Answers[0].Change.Kind == sentence.Split })
+	if i < 0 {
+		t.Fatalf("a wait in the middle is not asked about: %+v", q)
+	}
+	if !sentence.Carry(d, "two", "en", q[i].Answers[0].Change, "") {
+		t.Fatal("the split is not carried out")
+	}
+	at, _ := d.Step("two")
+	one, two := d.Steps[at], d.Steps[at+1]
+	if one.Text["en"] != "Pour the tea into the mug." || two.Text["en"] != "Wait 3 minutes, and read the temperature." || len(one.Takes) != 0 ||
+		len(two.Takes) != 1 || two.Wait == nil || two.Wait.For != "3 min" {
+		t.Errorf("split into %+v and %+v", one, two)
+	}
+}
+
+func TestAsk(t *testing.T) {
+	for _, c := range []struct{ language, words, question, answered string }{
+		{"en", "Add sugar.", "How much sugar?", "Add 2 tsp of sugar."},
+		{"es", "Añade azúcar.", "¿Cuánto: azúcar?", "Añade 2 tsp de azúcar."},
+		{"en", "Wait 5.", "Wait 5 of what?", "Wait 5 min."},
+		{"en", "Pour 200 mL of warm water into the jar.", "How warm is “warm”?", ""},
+		{"en", "Read the height every minute.", "until when?", ""},
+		{"en", "Put the gizmo into the jar.", "What is “gizmo”?", ""},
+	} {
+		d := sugar()
+		write(d, "s", c.language, c.words)
+		q := sentence.Ask(d, "s", c.language)
+		i := slices.IndexFunc(q, func(q sentence.Question) bool {
+			return strings.Contains(text.Render(q.Words, c.language), c.question)
+		})
+		if i < 0 {
+			t.Errorf("%q does not ask %q", c.words, c.question)
+			continue
+		}
+		if c.answered != "" {
+			change := q[i].Answers[0].Change
+			if q[i].Field != nil {
+				change = *q[i].Field
+			}
+			if !sentence.Carry(d, "s", c.language, change, "2 tsp") || stepOf(t, d, "s").Text[c.language] != c.answered {
+				t.Errorf("%q answered: %q, wanted %q", c.words, stepOf(t, d, "s").Text[c.language], c.answered)
+			}
+		}
+		last := q[i].Answers[len(q[i].Answers)-1].Change
+		if last.Kind != sentence.Plain || !sentence.Carry(d, "s", c.language, last, "") {
+			t.Errorf("%q cannot be said to be only words", c.words)
+		}
+	}
+	// What is said, or was said before, is not asked.
+	for _, words := range []string{"Add 1 tsp of sugar.", "Add the sugar.", "Wait 5 minutes.", "Put the jar on the table.", "Heat the milk to 40 °C."} {
+		d := sugar()
+		write(d, "s", "en", words)
+		for _, q := range sentence.Ask(d, "s", "en") {
+			t.Errorf("%q asks %q", words, text.Render(q.Words, "en"))
+		}
+	}
+}
+
+// TestExamplesAreRead: the steps that ship with the program are read without end or
+// fault, and hardly one says nothing at all.
+func TestExamplesAreRead(t *testing.T) {
+	files, _ := filepath.Glob("../../docs/examples/*.json")
+	read, silent := 0, 0
+	for _, file := range files {
+		raw, err := os.ReadFile(file)
+		if err != nil {
+			t.Fatal(err)
+		}
+		d, err := design.Read(raw)
+		if err != nil {
+			continue
+		}
+		for _, s := range d.Steps {
+			for lang, words := range s.Text {
+				read++
+				if len(sentence.Read(sentence.Of(&d), words, lang)) == 0 {
+					silent++
+					t.Logf("nothing taken of %q", words)
+				}
+			}
+		}
+	}
+	if read < 100 || silent*20 > read {
+		t.Errorf("of %d texts %d say nothing", read, silent)
+	}
+}
+
+// pieces lie in their text and are what they say.
+func sound(t *testing.T, words string, pieces []sentence.Piece) {
+	t.Helper()
+	runes := []rune(words)
+	for _, p := range pieces {
+		if p.From < 0 || p.To > len(runes) || p.From >= p.To || string(runes[p.From:p.To]) != p.Words || p.Of >= len(pieces) {
+			t.Fatalf("%q: a piece %+v", words, p)
+		}
+	}
+}
+
+func FuzzRead(f *testing.F) {
+	for _, file := range []string{"testdata/en.txt", "testdata/es.txt"} {
+		raw, _ := os.ReadFile(file)
+		for line := range strings.Lines(string(raw)) {
+			words, _, _ := strings.Cut(line, " |")
+			f.Add(words, file[len("testdata/"):][:2])
+		}
+	}
+	f.Add("Pour İ 200 mL ½ of ﬁne water\u0301 into, into a the a.", "en")
+	f.Fuzz(func(t *testing.T, words, language string) {
+		d := sugar()
+		d.Steps = []design.Step{{ID: "s", Kind: "do", Title: text.Localized{}, Text: text.Localized{language: words}}, {ID: "z", Kind: "do"}}
+		sound(t, words, sentence.Read(sentence.Of(d), words, language))
+		again := sentence.Read(sentence.Of(d), words, language)
+		if !reflect.DeepEqual(again, sentence.Read(sentence.Of(d), words, language)) {
+			t.Fatal("read twice, two readings")
+		}
+		sentence.Take(d, "s", "", language)
+		for _, q := range sentence.Ask(d, "s", language) {
+			for _, a := range q.Answers {
+				copied := *d
+				copied.Steps = slices.Clone(d.Steps)
+				sentence.Carry(&copied, "s", language, a.Change, "3 g")
+			}
+		}
+		raw, err := json.Marshal(d)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if _, err := design.Read(raw); err != nil {
+			t.Fatalf("%q makes a design that cannot be read: %v", words, err)
+		}
+	})
+}
+
+func BenchmarkRead(b *testing.B) {
+	d := sugar()
+	w := sentence.Of(d)
+	for b.Loop() {
+		sentence.Read(w, "Pour 200 mL of warm water into the jar, wait 4 minutes, read the height every minute. Gently!", "en")
+	}
+}

@@ -18,7 +18,7 @@ import (
 // order is the import order: a package may import only those above it.
 var order = []string{
 	"strict", "text", "quantity", "formula", "stats", "signal", "reading", "science", "larder", "lexicon", "design", "kitchen", "safety",
-	"sentence", "schedule", "fit", "notebook", "compare", "rehearsal", "review",
+	"sentence", "schedule", "fit", "notebook", "compare", "detect", "rehearsal", "review",
 }
 
 var barred = []string{"net/http", "net", "os", "os/exec", "database/sql", "crypto/rand", "math/rand", "log/slog"}

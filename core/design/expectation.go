@@ -173,6 +173,39 @@ func (r *Reading) InOwn(typed string) float64 {
 	return p.Value * p.Unit.Factor / unit.Factor
 }
 
+// asMuch brings made-up values of a mass or volume to the size of what is used: where
+// one amount alone of the design is of this kind, between it and twice as much. A gain of
+// 40 g of beans is known less well than one of a kilogram.
+func (d *Document) asMuch(r *Reading, values []quantity.Quantity) {
+	unit, ok := quantity.LookupUnit(r.Unit)
+	if !ok || unit.Dim != quantity.Mass && unit.Dim != quantity.Volume {
+		return
+	}
+	amount, low, high := 0.0, math.Inf(1), math.Inf(-1)
+	for _, n := range d.Needs {
+		if a := r.InOwn(n.Amount); a > 0 && amount > 0 && a != amount {
+			return
+		} else if a > 0 {
+			amount = a
+		}
+	}
+	for _, v := range values {
+		low, high = min(low, v.Value), max(high, v.Value)
+	}
+	if amount == 0 || len(values) == 0 {
+		return
+	}
+	for i := range values {
+		part := 0.5
+		if high > low {
+			part = (values[i].Value - low) / (high - low)
+		} else if l, h := r.InOwn(r.Low), r.InOwn(r.High); h > l {
+			part = (values[i].Value - l) / (h - l)
+		}
+		values[i].Value = amount * (1 + part)
+	}
+}
+
 // Spread is what a spread of each reading, in its own unit, comes to in a value: a
 // reading, or one that is worked out, of made-up readings within their limits. The
 // function is told which symbols the value speaks of.
@@ -197,6 +230,7 @@ func (d *Document) Spread(id string, of func(r *Reading, symbols []string) float
 	for k := range d.Readings {
 		r := &d.Readings[k]
 		b := env[r.Symbol]
+		d.asMuch(r, b.Values)
 		u := of(r, w.Symbols())
 		for j := range b.Values {
 			b.Values[j].U = u

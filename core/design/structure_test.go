@@ -26,6 +26,7 @@ func TestPartsAreExplained(t *testing.T) {
 		{"section-empty", "/sections/0/steps", "clearer-water", func(d *design.Document) { d.Sections[0].Steps = nil }},
 		{"section-steps", "/sections/0/steps/1", "clearer-water", func(d *design.Document) { d.Sections[0].Steps = []string{"wash", "mix"} }},
 		{"bare-time", "/sections/0/latest", "clearer-water", func(d *design.Document) { d.Sections[0].Latest = "24" }},
+		{"unknown-condition", "/steps/3/conditions/0", "clearer-water", func(d *design.Document) { d.Steps[3].Conditions = []string{"blue"} }},
 		{"unknown-crew", "/steps/3/crew/0", "clearer-water", func(d *design.Document) { d.Steps[3].Crew = []string{"cook"} }},
 		{"no-name", "/crew/0/does", "clearer-water", func(d *design.Document) { d.Crew[0].Does = nil }},
 		{"no-name", "/reduced/0/costs", "clearer-water", func(d *design.Document) { d.Reduced[0].Costs = nil }},

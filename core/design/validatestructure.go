@@ -24,6 +24,11 @@ func (v *validator) structure() {
 		v.named(path, "does", r.Does)
 	}
 	for i, s := range v.d.Steps {
+		for k, id := range s.Conditions {
+			if !v.known("condition", id) {
+				v.say(Error, "unknown-condition", fmt.Sprintf("/steps/%d/conditions/%d", i, k), text.Args{"typed": id, "step": s.Title})
+			}
+		}
 		for k, id := range s.Crew {
 			if !v.known("crew", id) {
 				v.say(

@@ -181,6 +181,7 @@ type Larder struct {
 	RefusedNames RefusedNames
 
 	shipped    map[string]bool
+	several    map[string]*Word       // by a name with several meanings
 	byWords    map[string][]*Material // by the words of a name, singular
 	roles      map[string]*Role
 	materials  map[string]*Material
@@ -301,6 +302,12 @@ func (l *Larder) index() {
 					l.byWords[key] = append(l.byWords[key], m)
 				}
 			}
+		}
+	}
+	l.several = map[string]*Word{}
+	for i := range l.Words {
+		for _, typed := range l.Words[i].Typed {
+			l.several[fold(typed)] = &l.Words[i]
 		}
 	}
 	for i := range l.Substances {

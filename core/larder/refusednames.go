@@ -392,12 +392,7 @@ const MostWords = 6
 
 // Word is what is to be done about a name with several meanings; nil for none.
 func (l *Larder) Word(name string) *Word {
-	for i := range l.Words {
-		if slices.ContainsFunc(l.Words[i].Typed, func(typed string) bool { return fold(typed) == fold(name) }) {
-			return &l.Words[i]
-		}
-	}
-	return nil
+	return l.several[fold(name)]
 }
 
 // Named is the thing of which folded words in a row are a name in a language, one or

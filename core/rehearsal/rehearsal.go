@@ -6,19 +6,17 @@ import (
 
 	"patient-kitchen/core/compare"
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/detect"
 	"patient-kitchen/core/fit"
 	"patient-kitchen/core/larder"
-	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/stats"
 )
 
 // What is taken as usual; each is said beside the answer.
 const (
-	DropsOut = 0.10 // of the homes hand nothing in
-	Swaps    = 0.03 // of the values have the set-ups mixed up
-	Slips    = 0.02 // of the values are off by a slip, five times their give or take
-	Differs  = 0.25 // how far the effect itself differs from home to home, as a share of it
-	slip     = 5.0
+	Swaps = 0.03 // of the values have the set-ups mixed up
+	Slips = 0.02 // of the values are off by a slip, five times their give or take
+	slip  = 5.0
 )
 
 // Random is a source of chance: normal and even numbers.
@@ -28,14 +26,7 @@ type Random interface {
 }
 
 // Source is where the size of an effect comes from.
-type Source string
-
-// The sources, the best first.
-const (
-	Expected Source = "expected" // the design's models say it
-	Matters  Source = "matters"  // the smallest that matters, since nothing else is said
-	Nothing  Source = "nothing"  // nothing says it: the smallest that is seen is looked for
-)
+type Source = detect.Source
 
 // Answer is what was seen in the rehearsed classes.
 type Answer struct {
@@ -112,7 +103,7 @@ func Rehearse(d *design.Document, plans []fit.HomePlan, classes int, r Random) A
 	found := map[string]float64{} // by value: the same homes take it with the same tools
 	for i := range c.claims {
 		x := &c.claims[i]
-		if x.effect, sources[i] = effectOf(d, x.Planned); sources[i] != Nothing {
+		if x.effect, sources[i] = detect.Effect(d, x.Planned); sources[i] != detect.Nothing {
 			continue
 		}
 		if _, known := found[x.Value]; !known {
@@ -127,7 +118,7 @@ func Rehearse(d *design.Document, plans []fit.HomePlan, classes int, r Random) A
 		out.Claims = append(out.Claims, p.claim(x, sources[i], i))
 	}
 	out.FlagLow, out.FlagTop = int(part(p.flags, 0.1)), int(part(p.flags, 0.9))
-	if !slices.Contains(sources, Nothing) {
+	if !slices.Contains(sources, detect.Nothing) {
 		out.Help = help(d, planned, plans, c, p.least(), r)
 	}
 	return out
@@ -135,7 +126,7 @@ func Rehearse(d *design.Document, plans []fit.HomePlan, classes int, r Random) A
 
 // classOf is who takes part in what, with one thing changed.
 func classOf(d *design.Document, planned []compare.Planned, plans []fit.HomePlan, change Change) class {
-	c := class{drops: DropsOut}
+	c := class{drops: detect.DropsOut}
 	if change == AllAnswer {
 		c.drops = 0
 	}
@@ -172,7 +163,7 @@ func homeOf(d *design.Document, p compare.Planned, plan *fit.HomePlan, change Ch
 			if slices.Contains(symbols, r.Symbol) && missing[r.ID] {
 				lacks = true
 			}
-			return spread(r, steps[r.ID], change == FinerTools, rounding)
+			return detect.Scatter(r, steps[r.ID], change == FinerTools, rounding)
 		})
 		switch {
 		case !ok:
@@ -188,65 +179,6 @@ func homeOf(d *design.Document, p compare.Planned, plan *fit.HomePlan, change Ch
 	}
 	h := home{sd: math.Sqrt2 * sd(false) / math.Sqrt(tries), rounding: 2 * math.Pow(sd(true), 2) / tries}
 	return h, !lacks && !math.IsNaN(h.sd)
-}
-
-// spread is the scatter of one reading, in its own unit: of its tool's step, by itself or
-// with what taking it again brings, which is one step where the design does not say it.
-func spread(r *design.Reading, own string, finer, rounding bool) float64 {
-	step := 0.0
-	if in, ok := r.Instrument(""); ok {
-		step = r.InOwn(in.Resolution)
-		if in.Analogue {
-			step /= 2
-		}
-	}
-	if s := r.InOwn(own); s > 0 {
-		step = s
-	}
-	if finer {
-		step /= 10
-	}
-	if rounding {
-		return step / math.Sqrt(12)
-	}
-	again := step
-	if s := r.InOwn(r.Repeatability); s > 0 {
-		again = s
-	}
-	return math.Hypot(step/math.Sqrt(12), again)
-}
-
-// effectOf is how large a claim's effect is, on the scale of the test, and what says so.
-func effectOf(d *design.Document, p compare.Planned) (float64, Source) {
-	var of [2]*quantity.Quantity
-	for i, condition := range []string{p.Condition, p.Against} {
-		for _, x := range d.Expectations {
-			if x.For == p.Value && x.Condition == condition {
-				if e, err := d.Expect(x); err == nil {
-					of[i] = &e.Value
-				}
-			}
-		}
-	}
-	if b, a := of[0], of[1]; b != nil && a != nil && b.Value != a.Value {
-		if !p.Ratio {
-			return b.Value - a.Value, Expected
-		}
-		if b.Value > 0 && a.Value > 0 {
-			return math.Log(b.Value / a.Value), Expected
-		}
-	}
-	if p.Matters != nil && *p.Matters > 0 {
-		size := *p.Matters
-		if p.Ratio {
-			size = math.Log(size)
-		}
-		if p.Says == "less" {
-			size = -size
-		}
-		return size, Matters
-	}
-	return 0, Nothing
 }
 
 // played is what was seen.
@@ -339,7 +271,7 @@ func (x *claim) sample(in []bool, r Random, d, w, u []float64) (ds, ws, us []flo
 		if i < len(in) && !in[i] {
 			continue
 		}
-		v := x.effect + Differs*x.effect*r.NormFloat64() + h.sd*r.NormFloat64()
+		v := x.effect + detect.Differs*x.effect*r.NormFloat64() + h.sd*r.NormFloat64()
 		switch chance := r.Float64(); {
 		case chance < Swaps:
 			v = -v

@@ -8,6 +8,7 @@ import (
 	"time"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/detect"
 	"patient-kitchen/core/fit"
 	"patient-kitchen/core/kitchen"
 	"patient-kitchen/core/rehearsal"
@@ -52,14 +53,14 @@ func TestRehearsedPowerIsThatOfTheTest(t *testing.T) {
 		if len(a.Claims) == 0 || a.Homes != homes {
 			t.Fatalf("%+v", a)
 		}
-		n := rehearsal.DropsOut
+		n := detect.DropsOut
 		kept := float64(homes) * (1 - n)
 		step := 1.0
 		if d.Readings[0].Instruments[0].Analogue {
 			step = 0.5
 		}
 		one := math.Hypot(step/math.Sqrt(12), 0.8)
-		sd := math.Sqrt(2*one*one + math.Pow(rehearsal.Differs*2, 2))
+		sd := math.Sqrt(2*one*one + math.Pow(detect.Differs*2, 2))
 		z := 2 * (1 - 2*rehearsal.Swaps) / (sd / math.Sqrt(kept))
 		phi := func(x float64) float64 { return 0.5 * math.Erfc(-x/math.Sqrt2) }
 		low, high := phi(z-3.6), phi(z-1.96) // with so few homes t asks for more than the normal does
@@ -93,7 +94,7 @@ func TestRehearsalGrows(t *testing.T) {
 func TestRehearsalSays(t *testing.T) {
 	d, plans := strips(t, "", 20)
 	a := rehearsal.Rehearse(d, plans, 1000, chance())
-	if a.Claims[0].Source != rehearsal.Nothing || math.Abs(a.Claims[0].Seen-0.9) > 0.1 {
+	if a.Claims[0].Source != detect.Nothing || math.Abs(a.Claims[0].Seen-0.9) > 0.1 {
 		t.Errorf("%+v", a.Claims[0])
 	}
 	for _, language := range text.Languages {

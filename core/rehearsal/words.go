@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"patient-kitchen/core/detect"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
 )
@@ -22,7 +23,7 @@ func (a *Answer) Sentences() []text.Message {
 	for i := range a.Claims {
 		c := &a.Claims[i]
 		switch had := largest[c.Value]; {
-		case c.Source != Nothing:
+		case c.Source != detect.Nothing:
 			out = append(out, c.sentences()...)
 		case had == nil || math.Abs(c.Effect) > math.Abs(had.Effect):
 			largest[c.Value] = c

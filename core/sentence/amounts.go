@@ -59,6 +59,22 @@ func (r *reader) quantity(i int) (quantity.Typed, int) {
 	if !r.opensNumber(i) || r.is("the", i) {
 		return quantity.Typed{}, i
 	}
+	if known, ok := r.sizes[i]; ok {
+		return known.q, known.next
+	}
+	q, next := r.measured(i)
+	r.sizes[i] = sized{q, next}
+	return q, next
+}
+
+// sized is a quantity with the place behind it.
+type sized struct {
+	q    quantity.Typed
+	next int
+}
+
+// measured is the longest quantity that begins at a place where one can.
+func (r *reader) measured(i int) (quantity.Typed, int) {
 	for size := min(mostWords, len(r.t)-i); size > 0; size-- {
 		if r.run(i, i+size) == nil || r.is("of", i+size-1) || r.is("and", i+size-1) || r.is("into", i+size-1) {
 			continue

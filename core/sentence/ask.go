@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/larder"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
 )
@@ -16,32 +17,32 @@ var texts embed.FS
 
 func init() { text.Register(texts) }
 
-// ChangeKind is what an answer does to the step.
-type ChangeKind string
+// RevisionKind is what an answer does to the step.
+type RevisionKind string
 
-// The changes, with the field of [Change] that each needs.
+// The changes, with the field of [Revision] that each needs.
 const (
-	Rewrite ChangeKind = "rewrite" // the words from From to To become Value
-	Warm    ChangeKind = "warm"    // the hottest thing handled is Value
-	Plain   ChangeKind = "plain"   // the words Value mean nothing more
-	Split   ChangeKind = "split"   // the step becomes two, at From
-	Choose  ChangeKind = "choose"  // the need Value is the larder's Thing
-	Harm    ChangeKind = "object"  // the need Value is an everyday thing with nothing in it that could hurt
+	Rewrite RevisionKind = "rewrite" // the words from From to To become Value
+	Warm    RevisionKind = "warm"    // the hottest thing handled is Value
+	Plain   RevisionKind = "plain"   // the words Value mean nothing more
+	Split   RevisionKind = "split"   // the step becomes two, at From
+	Choose  RevisionKind = "choose"  // the need Value is the larder's Thing
+	Harm    RevisionKind = "object"  // the need Value is an everyday thing with nothing in it that could hurt
 )
 
-// Change is what an answer to a question does.
-type Change struct {
-	Kind  ChangeKind `json:"kind" enum:"rewrite,warm,plain,split,choose,object"`
-	From  int        `json:"from,omitempty" doc:"Code points of the text"`
-	To    int        `json:"to,omitempty"`
-	Value string     `json:"value,omitempty"`
-	Thing string     `json:"thing,omitempty" doc:"Id of a thing of the larder"`
+// Revision is what an answer to a question does.
+type Revision struct {
+	Kind  RevisionKind `json:"kind" enum:"rewrite,warm,plain,split,choose,object"`
+	From  int          `json:"from,omitempty" doc:"Code points of the text"`
+	To    int          `json:"to,omitempty"`
+	Value string       `json:"value,omitempty"`
+	Thing string       `json:"thing,omitempty" doc:"Id of a thing of the larder"`
 }
 
 // Answer is one way to answer a question.
 type Answer struct {
 	Words  text.Message
-	Change Change
+	Change Revision
 }
 
 // Question is something that the words leave open.
@@ -49,26 +50,23 @@ type Question struct {
 	From, To int // of the words that it is about
 	Words    text.Message
 	Answers  []Answer
-	Field    *Change // what a typed answer does, with {} for what was typed; nil for none
+	Field    *Revision // what a typed answer does, with {} for what was typed; nil for none
 }
 
 // hole stands in a change for what the teacher types.
 const hole = "{}"
 
-// Ask lists what a step's text in a language leaves open, in the order of its words:
+// Ask lists what the text of a step, by its place, leaves open in a language, in the order of its words:
 // bare times, stuff without an amount, how warm "warm" is, a wait in the middle, and
 // what a thing is that nobody knows.
-func Ask(d *design.Document, step, language string) []Question {
-	i, ok := d.Step(step)
-	if !ok {
-		return nil
-	}
+func (b *Book) Ask(i int, language string) []Question {
+	d := b.d
 	s := &d.Steps[i]
 	v := vocabularies[text.Of(language).Code]
 	if v == nil {
 		return nil
 	}
-	a := &asker{d: d, s: s, v: v, lang: language, pieces: Meant(Of(d), s.Text[language], language, s.Plain)}
+	a := &asker{d: d, s: s, v: v, lang: language, larder: b.world.Larder, pieces: b.Pieces(i, language)}
 	for k, p := range a.pieces {
 		switch p.Kind {
 		case Wait:
@@ -91,12 +89,13 @@ type asker struct {
 	s      *design.Step
 	v      *vocabulary
 	lang   string
+	larder *larder.Larder
 	pieces []Piece
 	out    []Question
 }
 
 func (a *asker) add(p Piece, words text.Message, answers ...Answer) *Question {
-	answers = append(answers, Answer{text.M("sentence.answer.only-words"), Change{Kind: Plain, Value: strings.ToLower(p.Words)}})
+	answers = append(answers, Answer{text.M("sentence.answer.only-words"), Revision{Kind: Plain, Value: strings.ToLower(p.Words)}})
 	a.out = append(a.out, Question{From: p.From, To: p.To, Words: words, Answers: answers})
 	return &a.out[len(a.out)-1]
 }
@@ -107,7 +106,7 @@ func (a *asker) wait(k int, p Piece) {
 		for _, unit := range []string{"min", "s", "h"} {
 			answers = append(answers, Answer{
 				text.M("sentence.answer.so-long", "value", quantity.New(number(p.Value), unit)),
-				Change{Kind: Rewrite, From: p.At, To: p.To, Value: p.Value + " " + unit},
+				Revision{Kind: Rewrite, From: p.At, To: p.To, Value: p.Value + " " + unit},
 			})
 		}
 		a.add(p, text.M("sentence.ask.unit", "value", p.Value), answers...)
@@ -117,7 +116,7 @@ func (a *asker) wait(k int, p Piece) {
 	looked := slices.ContainsFunc(a.pieces, func(q Piece) bool { return q.Kind == Times && len(q.Values) > 0 && q.From > p.From })
 	if before && behind && !p.Leads && !looked {
 		a.add(p, text.M("sentence.ask.split", "words", p.Words), Answer{
-			text.M("sentence.answer.split"), Change{Kind: Split, From: p.From},
+			text.M("sentence.answer.split"), Revision{Kind: Split, From: p.From},
 		})
 	}
 }
@@ -143,10 +142,10 @@ func (a *asker) warmth(p Piece) {
 		var answers []Answer
 		for _, value := range strings.Split(offers, ", ") {
 			v, _ := quantity.ParseOK(value)
-			answers = append(answers, Answer{text.M("sentence.answer.about", "value", v.Quantity), Change{Kind: Warm, Value: value}})
+			answers = append(answers, Answer{text.M("sentence.answer.about", "value", v.Quantity), Revision{Kind: Warm, Value: value}})
 		}
 		q := a.add(p, text.M("sentence.ask.warm", "word", w), answers...)
-		q.Field = &Change{Kind: Warm, Value: hole}
+		q.Field = &Revision{Kind: Warm, Value: hole}
 		return
 	}
 }
@@ -155,7 +154,7 @@ func (a *asker) warmth(p Piece) {
 func (a *asker) howMuch(k int, p Piece) {
 	asks := slices.ContainsFunc(a.pieces[:k], func(q Piece) bool { return q.Kind == Act && acts[q.ID].Asks })
 	said := slices.ContainsFunc(a.pieces, func(q Piece) bool { return q.Kind == Amount && q.Of == k })
-	m, known := a.d.Larder().Material(p.ID)
+	m, known := a.larder.Material(p.ID)
 	if !asks || said || p.Kind != Thing || !known || !m.Is("matter", "stuff") || bare(p.Words, a.lang) != p.Words {
 		return
 	}
@@ -175,8 +174,8 @@ func (a *asker) howMuch(k int, p Piece) {
 		offers = []string{"50 mL", "100 mL", "200 mL"}
 	}
 	var answers []Answer
-	insert := func(words string) Change {
-		return Change{Kind: Rewrite, From: p.From, To: p.From, Value: words + " " + a.of() + " "}
+	insert := func(words string) Revision {
+		return Revision{Kind: Rewrite, From: p.From, To: p.From, Value: words + " " + a.of() + " "}
 	}
 	for _, value := range offers {
 		v, _ := quantity.ParseOK(value)
@@ -201,15 +200,15 @@ func (a *asker) what(p Piece) {
 	for _, n := range a.d.Needs {
 		if n.Kind == "" && n.Material == "" && (n.ID == p.Need || fold(n.Name[a.lang]) == fold(bare(p.Words, a.lang))) {
 			words, answers := text.M("sentence.ask.what", "thing", n.Name), []Answer{}
-			if w := a.d.Larder().Word(bare(p.Words, a.lang)); w != nil {
+			if w := a.larder.Word(bare(p.Words, a.lang)); w != nil {
 				words = text.M("sentence.ask.which", "why", w.Why)
 				for _, id := range w.Choices {
-					if m, ok := a.d.Larder().Material(id); ok && !m.Refused {
-						answers = append(answers, Answer{text.M("sentence.answer.thing", "name", m.Name), Change{Kind: Choose, Value: n.ID, Thing: id}})
+					if m, ok := a.larder.Material(id); ok && !m.Refused {
+						answers = append(answers, Answer{text.M("sentence.answer.thing", "name", m.Name), Revision{Kind: Choose, Value: n.ID, Thing: id}})
 					}
 				}
 			}
-			a.add(p, words, append(answers, Answer{text.M("sentence.answer.object"), Change{Kind: Harm, Value: n.ID}})...)
+			a.add(p, words, append(answers, Answer{text.M("sentence.answer.object"), Revision{Kind: Harm, Value: n.ID}})...)
 			return
 		}
 	}
@@ -218,7 +217,7 @@ func (a *asker) what(p Piece) {
 // Carry carries an answer out on the design; typed is what the teacher wrote into the
 // question's field, if that was the answer. It reports false where the text has changed
 // since it was asked.
-func Carry(d *design.Document, step, language string, c Change, typed string) bool {
+func Carry(d *design.Document, step, language string, c Revision, typed string) bool {
 	i, ok := d.Step(step)
 	if !ok {
 		return false
@@ -290,4 +289,31 @@ func split(d *design.Document, i int, language string, runes []rune, at int) {
 	d.Steps[i].Text = with(d.Steps[i].Text, language, first)
 	Take(d, d.Steps[i].ID, was, language)
 	Take(d, next.ID, "", language)
+}
+
+// Understood is what a piece was taken for, where its words do not say it as it is.
+func (p Piece) Understood(d *design.Document) text.Message {
+	switch p.Kind {
+	case Thing, Vessel:
+		if n, ok := d.Need(p.Need); ok && n.Material == "" {
+			return text.M("sentence.answer.thing", "name", n.Name)
+		}
+		if m, ok := d.Larder().Material(p.ID); ok {
+			return text.M("sentence.answer.thing", "name", m.Name)
+		}
+	case Wait, Hands, Limit, Amount:
+		if q, ok := quantity.ParseOK(p.Value); ok && q.Unit.Symbol != quantity.One.Symbol {
+			return text.M("sentence.answer.so-much", "value", q.Bare())
+		}
+	case Reading:
+		if p.Sort == design.QuantityKind && p.Unit == "" {
+			return text.M("sentence.sort.measured")
+		}
+		return text.M("sentence.sort."+string(p.Sort), "unit", p.Unit)
+	case Times:
+		if len(p.Values) > 0 {
+			return text.M("sentence.times", "n", len(p.Values), "first", p.Values[0], "last", p.Values[len(p.Values)-1])
+		}
+	}
+	return text.Raw("")
 }

@@ -178,15 +178,15 @@ type Difference struct {
 	Language string // whose text is to be looked at
 	Care     bool   // it is about who must be near
 	Words    text.Message
-	Mend     *Change // puts the value of the other text in; nil where it cannot be done so
+	Mend     *Revision // puts the value of the other text in; nil where it cannot be done so
 }
 
 // Differences compares what the texts of a design's steps say in its languages: amounts,
 // waits, and whether an adult is asked for. The first language of the design that a step
 // is written in is held to be right.
-func Differences(d *design.Document) []Difference {
+func (b *Book) Differences() []Difference {
+	d := b.d
 	var out []Difference
-	w := Of(d)
 	for i, s := range d.Steps {
 		first := ""
 		var says []Piece
@@ -195,9 +195,9 @@ func Differences(d *design.Document) []Difference {
 			switch {
 			case words == "" || vocabularies[text.Of(lang).Code] == nil:
 			case first == "":
-				first, says = lang, Meant(w, words, lang, s.Plain)
+				first, says = lang, b.Pieces(i, lang)
 			default:
-				out = append(out, differences(i, lang, says, Meant(w, s.Text[lang], lang, s.Plain))...)
+				out = append(out, differences(i, lang, says, b.Pieces(i, lang))...)
 			}
 		}
 	}
@@ -239,7 +239,7 @@ func differences(step int, lang string, first, second []Piece) []Difference {
 		out = append(out, Difference{
 			Step: step, Language: lang,
 			Words: text.M("sentence.differs.other", "n", step+1, "value", a.Bare(), "other", b.Bare()),
-			Mend:  &Change{Kind: Rewrite, From: rest[at].At, To: rest[at].To, Value: a.Show(lang)},
+			Mend:  &Revision{Kind: Rewrite, From: rest[at].At, To: rest[at].To, Value: a.Show(lang)},
 		})
 		rest = slices.Delete(rest, at, at+1)
 	}

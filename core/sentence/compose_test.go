@@ -44,7 +44,7 @@ func TestDifferences(t *testing.T) {
 		d := sugar()
 		write(d, "s", "en", c.en)
 		write(d, "s", "es", c.es)
-		found := sentence.Differences(d)
+		found := sentence.Open(d).Differences()
 		got := ""
 		if len(found) > 0 {
 			got = strings.ReplaceAll(text.Render(found[0].Words, "en"), "\u00a0", " ")
@@ -54,7 +54,7 @@ func TestDifferences(t *testing.T) {
 		}
 		if len(found) > 0 && found[0].Mend != nil {
 			sentence.Carry(d, "s", "es", *found[0].Mend, "")
-			if left := sentence.Differences(d); len(left) > 0 {
+			if left := sentence.Open(d).Differences(); len(left) > 0 {
 				t.Errorf("mended to %q, there still is %q", d.Steps[0].Text["es"], text.Render(left[0].Words, "en"))
 			}
 		}

@@ -79,7 +79,7 @@ func Read(w World, sentence, language string) []Piece {
 	if v == nil || len(sentence) > MostSigns || !utf8.ValidString(sentence) {
 		return nil
 	}
-	r := &reader{World: w, v: v, lang: spoken, text: sentence, t: tokens(sentence), known: known(w, language, spoken)}
+	r := &reader{World: w, v: v, lang: spoken, text: sentence, t: tokens(sentence), known: known(w, language, spoken), sizes: map[int]sized{}}
 	for i := 0; i < len(r.t); {
 		i = r.step(i)
 	}
@@ -95,6 +95,7 @@ type reader struct {
 	text  string
 	t     []token
 	known map[string]string // needs by their folded names
+	sizes map[int]sized     // quantities that were looked for, by their place
 	out   []Piece
 
 	// Of the present sentence:
@@ -251,11 +252,9 @@ func (r *reader) until(i int) int {
 // who reads whose hands are asked for.
 func (r *reader) who(i int) int {
 	for _, id := range []string{"adult", "helper"} {
-		for _, w := range items(r.v.Who[id]) {
-			if end := r.here(i, strings.Fields(w)); end > 0 {
-				r.add(Piece{Kind: Who, ID: id}, i, end)
-				return end
-			}
+		if end := r.listed(id, i); end > 0 {
+			r.add(Piece{Kind: Who, ID: id}, i, end)
+			return end
 		}
 	}
 	return 0

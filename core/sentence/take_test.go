@@ -164,7 +164,7 @@ func TestWaitsOfASentence(t *testing.T) {
 	if s := stepOf(t, d, "two"); s.Wait != nil {
 		t.Errorf("a wait in the middle is put before: %+v", s.Wait)
 	}
-	q := sentence.Ask(d, "two", "en")
+	q := ask(d, "two", "en")
 	i := slices.IndexFunc(q, func(q sentence.Question) bool { return q.Answers[0].Change.Kind == sentence.Split })
 	if i < 0 {
 		t.Fatalf("a wait in the middle is not asked about: %+v", q)
@@ -191,7 +191,7 @@ func TestAsk(t *testing.T) {
 	} {
 		d := sugar()
 		write(d, "s", c.language, c.words)
-		q := sentence.Ask(d, "s", c.language)
+		q := ask(d, "s", c.language)
 		i := slices.IndexFunc(q, func(q sentence.Question) bool {
 			return strings.Contains(text.Render(q.Words, c.language), c.question)
 		})
@@ -217,7 +217,7 @@ func TestAsk(t *testing.T) {
 	for _, words := range []string{"Add 1 tsp of sugar.", "Add the sugar.", "Wait 5 minutes.", "Put the jar on the table.", "Heat the milk to 40 °C."} {
 		d := sugar()
 		write(d, "s", "en", words)
-		for _, q := range sentence.Ask(d, "s", "en") {
+		for _, q := range ask(d, "s", "en") {
 			t.Errorf("%q asks %q", words, text.Render(q.Words, "en"))
 		}
 	}
@@ -281,7 +281,7 @@ func FuzzRead(f *testing.F) {
 			t.Fatal("read twice, two readings")
 		}
 		sentence.Take(d, "s", "", language)
-		for _, q := range sentence.Ask(d, "s", language) {
+		for _, q := range ask(d, "s", language) {
 			for _, a := range q.Answers {
 				copied := *d
 				copied.Steps = slices.Clone(d.Steps)
@@ -304,4 +304,9 @@ func BenchmarkRead(b *testing.B) {
 	for b.Loop() {
 		sentence.Read(w, "Pour 200 mL of warm water into the jar, wait 4 minutes, read the height every minute. Gently!", "en")
 	}
+}
+
+func ask(d *design.Document, step, language string) []sentence.Question {
+	i, _ := d.Step(step)
+	return sentence.Open(d).Ask(i, language)
 }

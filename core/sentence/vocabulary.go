@@ -88,6 +88,7 @@ type words struct {
 	Stuffs      string            `json:"stuffs"`    // what holds things within it, as water does
 	Hows        string            `json:"hows"`
 	Throughs    string            `json:"throughs"`
+	Paces       string            `json:"paces"` // words that say how fast or how often
 	Afters      string            `json:"afters"`
 	Durings     string            `json:"durings"`
 	Everys      string            `json:"everys"`
@@ -206,7 +207,7 @@ func (v *vocabulary) index(lang string) {
 		"adjectives": v.Adjectives, "before": v.Before, "subjects": v.Subjects, "nots": v.Nots, "pronouns": v.Pronouns,
 		"particles": v.Particles, "vessels": v.Vessels, "no-things": v.NoThings, "holders": v.Holders, "lets": v.Lets,
 		"counted-not": v.CountedNot, "everys": v.Everys, "durings": v.Durings, "asks": v.Asks, "which": v.Which, "plain": v.Plain,
-		"weighs": v.Weighs, "the": v.The, "nouns-too": v.NounsToo, "stuffs": v.Stuffs,
+		"weighs": v.Weighs, "the": v.The, "nouns-too": v.NounsToo, "stuffs": v.Stuffs, "paces": v.Paces,
 	} {
 		v.sets[name] = map[string]bool{}
 		for _, w := range items(list) {
@@ -215,7 +216,7 @@ func (v *vocabulary) index(lang string) {
 	}
 	for name, list := range map[string]string{
 		"in-order": v.InOrder, "number-of": v.NumberOf, "amounts-left": v.AmountsLeft, "afters": v.Afters, "mosts": v.Mosts,
-		"untils": v.Untils, "hows": v.Hows, "throughs": v.Throughs, "ats": v.Ats, "closed": v.Closed,
+		"untils": v.Untils, "hows": v.Hows, "throughs": v.Throughs, "adult": v.Who["adult"], "helper": v.Who["helper"], "ats": v.Ats, "closed": v.Closed,
 	} {
 		for _, w := range items(list) {
 			v.lists[name] = append(v.lists[name], strings.Fields(w))

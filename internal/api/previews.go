@@ -4,6 +4,7 @@ import (
 	"context"
 
 	"patient-kitchen/core/safety"
+	"patient-kitchen/core/sentence"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/view/drafts"
 	"patient-kitchen/internal/view/sheets"
@@ -48,6 +49,52 @@ func (s *Server) previews() {
 				return drafts.Mended{}, err
 			}
 			return drafts.Mend(raw, i.Body.Change, i.code())
+		},
+	)
+	type read struct {
+		Accept
+		Body struct {
+			Sequence int            `json:"sequence,omitempty" doc:"Comes back with the answer"`
+			Document map[string]any `json:"document"`
+			Step     string         `json:"step" maxLength:"40" example:"pour"`
+			Language string         `json:"language" maxLength:"12" example:"en" doc:"In which the text is written"`
+		}
+		RawBody []byte
+	}
+	forTeacher(
+		s,
+		op("POST", "/preview/sentence", "preview-sentence", "Read what a step's text says"),
+		func(_ context.Context, _ app.TeacherActor, i *read) (drafts.SentenceView, error) {
+			raw, err := rawField(i.RawBody, "document")
+			if err != nil {
+				return drafts.SentenceView{}, err
+			}
+			view, err := drafts.ReadSentence(raw, i.Body.Step, i.Body.Language, i.code())
+			view.Sequence = i.Body.Sequence
+			return view, err
+		},
+	)
+	type take struct {
+		Accept
+		Body struct {
+			Document map[string]any   `json:"document"`
+			Step     string           `json:"step" maxLength:"40" example:"pour"`
+			Language string           `json:"language" maxLength:"12" example:"en" doc:"In which the text is written"`
+			Was      string           `json:"was,omitempty" maxLength:"5000" doc:"The text as it was taken before"`
+			Answer   *sentence.Revision `json:"answer,omitempty" doc:"To a question about the text, as it was offered; the text stays as it was taken"`
+			Typed    string           `json:"typed,omitempty" maxLength:"60" doc:"What was typed into the question's field"`
+		}
+		RawBody []byte
+	}
+	forTeacher(
+		s,
+		op("POST", "/preview/take", "preview-take", "Carry what a step's text says over into its document"),
+		func(_ context.Context, _ app.TeacherActor, i *take) (drafts.Mended, error) {
+			raw, err := rawField(i.RawBody, "document")
+			if err != nil {
+				return drafts.Mended{}, err
+			}
+			return drafts.TakeSentence(raw, i.Body.Step, i.Body.Language, i.Body.Was, i.Body.Answer, i.Body.Typed, i.code())
 		},
 	)
 	type judge struct {

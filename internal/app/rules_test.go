@@ -201,9 +201,9 @@ func TestReviewOfAnything(t *testing.T) {
 	}
 	raw, _ := drafts.Example("paper-strips")
 	v := drafts.Review(raw, "es")
-	if !v.Readable || !v.Issuable || v.Verdict != "care" || len(v.Margin) != 4 || v.Minutes != 29 || v.Hands != 24 ||
-		len(v.Spans) != 9 ||
-		v.Spans[0].Title != "Cortar las tiras" {
+	if !v.Readable || !v.Issuable || v.Verdict != "care" || len(v.Margin) != 6 || v.Minutes != 29 || v.Hands != 24 ||
+		len(v.Strip.Blocks) != 9 ||
+		v.Strip.Blocks[0].Title != "Cortar las tiras" {
 		t.Errorf("%+v", v)
 	}
 	if _, err := drafts.Example("../secrets"); err == nil {

@@ -30,7 +30,7 @@ type ReviewView struct {
 	Guardian   sheets.SafetyPart    `json:"guardian" doc:"What a guardian will read"`
 	Least      int                  `json:"least_reason" doc:"Signs that a reason for a lowered verdict has at least"`
 	Margin     []MarginView         `json:"margin"`
-	Spans      []sheets.SpanView    `json:"spans"`
+	Strip      StripView            `json:"strip" doc:"The procedure drawn to time"`
 	Minutes    int                  `json:"minutes"`
 	Hands      int                  `json:"hands"`
 	Expected   []ExpectedView       `json:"expected" doc:"What models of the Workbench say should come out"`
@@ -68,14 +68,6 @@ type FindingView struct {
 	Offer    string `json:"offer,omitempty" doc:"What may have been meant, for the place of the finding"`
 }
 
-// MarginView is one line of the margin.
-type MarginView struct {
-	Topic   string `json:"topic" enum:"safety,design,time,fair"`
-	Weight  string `json:"weight" enum:"stop,mend,note,fine"`
-	Message string `json:"message"`
-	Path    string `json:"path,omitempty"`
-}
-
 // Review judges a document without storing it. It never fails: one that cannot
 // be read or judged is answered with the reason.
 func Review(raw []byte, language string) ReviewView {
@@ -108,7 +100,7 @@ func emptyReview() ReviewView {
 		Order:      []OrderView{},
 		Bands:      []BandView{},
 		Margin:     []MarginView{},
-		Spans:      []sheets.SpanView{},
+		Strip:      StripView{Lanes: []LaneView{}, Blocks: []BlockView{}, Shelf: []JarView{}},
 		Expected:   []ExpectedView{},
 		Results:    [][]sheets.OptionRow{},
 		Claims:     []ClaimView{},
@@ -151,10 +143,8 @@ func reviewOf(raw []byte, language string) ReviewView {
 		r.Safety,
 	)
 	v.Guardian = sheets.Guardian(&d, r, language)
-	for _, l := range r.Margin {
-		v.Margin = append(v.Margin, MarginView{l.Topic, string(l.Weight), text.Render(l.Message, language), l.Path})
-	}
-	v.Spans = sheets.Spans(&d, r, language)
+	v.Margin = ViewMargin(&d, r, nil, language)
+	v.Strip = ViewStrip(&d, r, language)
 	for _, p := range compare.Plan(&d) {
 		words := func(m text.Message) string { return text.Render(m, language) }
 		v.Claims = append(v.Claims, ClaimView{p.ID, words(p.Words), words(p.Test.Words()), words(p.Why)})

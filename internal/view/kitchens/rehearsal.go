@@ -1,6 +1,7 @@
 package kitchens
 
 import (
+	"patient-kitchen/core/detect"
 	"patient-kitchen/core/rehearsal"
 	"patient-kitchen/core/text"
 )
@@ -30,7 +31,7 @@ func RehearsalOf(a rehearsal.Answer, language string) Rehearsal {
 		out.Sentences = append(out.Sentences, text.Render(m, language))
 	}
 	for _, c := range a.Claims {
-		if c.Source == rehearsal.Nothing {
+		if c.Source == detect.Nothing {
 			continue
 		}
 		row := Rehearsed{

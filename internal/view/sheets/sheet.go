@@ -147,6 +147,7 @@ type StepRow struct {
 	Questions []string      `json:"questions"`
 	Meanwhile string        `json:"meanwhile,omitempty"`
 	Crew      []string      `json:"crew" doc:"Who does it; empty: all together"`
+	Lanes     string        `json:"lanes,omitempty" doc:"For which conditions it is done, where that is not all at once"`
 	Rest      *RestRow      `json:"rest,omitempty" doc:"A part of the work ends with it: one can stop here"`
 }
 

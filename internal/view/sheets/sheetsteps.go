@@ -36,6 +36,7 @@ func (w *writer) steps(s *Sheet, d *design.Document, r review.Review) {
 			Evidence:  append([]string{}, step.Evidence...),
 			Questions: append([]string{}, step.Questions...),
 			Crew:      w.crew(d, &step),
+			Lanes:     w.lanes(d, &step),
 			Rest:      w.rest(d, step.ID),
 		}
 		if step.Wait != nil {

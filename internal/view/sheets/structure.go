@@ -1,7 +1,10 @@
 package sheets
 
 import (
+	"slices"
+
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/text"
 )
 
 // structure writes what an experiment is divided into: its stages, what homes choose,
@@ -55,6 +58,24 @@ func (w *writer) crew(d *design.Document, step *design.Step) []string {
 		}
 	}
 	return out
+}
+
+// lanes says for which conditions a step is done, where it is not for all at once.
+func (w *writer) lanes(d *design.Document, step *design.Step) string {
+	if len(step.Conditions) == 0 && !step.Each {
+		return ""
+	}
+	var names text.List
+	for _, c := range d.Conditions {
+		if len(step.Conditions) == 0 || slices.Contains(step.Conditions, c.ID) {
+			names = append(names, text.Raw(w.say(c.Name)))
+		}
+	}
+	id := "sheet.only"
+	if step.Each && len(names) > 1 {
+		id = "sheet.one-by-one"
+	}
+	return text.Render(text.M(id, "list", names), w.language)
 }
 
 // rest is the place to stop after a step, where a part of the work ends with it.

@@ -140,6 +140,7 @@ export function StepPage({
               <Icon name="person-standing" size={20} /> {step.crew.join(' · ')}
             </p>
           )}
+          {step.lanes && !barred && <p className="crew">{step.lanes}</p>}
           {step.text && !barred && <p className="instruction">{step.text}</p>}
           {!barred &&
             usesAt(step, sheet, book).map((u) => (

@@ -1,0 +1,102 @@
+package detect
+
+import (
+	"math"
+	"os"
+	"slices"
+	"strings"
+	"testing"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/text"
+)
+
+// TestPower holds against the exact powers of the paired t test, two-sided 5 %, as
+// tables of sample sizes give them (an effect of half a spread needs 34 pairs for 80 %,
+// of 0.8 needs 15, of one needs 10).
+func TestPower(t *testing.T) {
+	for _, c := range []struct{ effect, n, want float64 }{{0.5, 34, 0.808}, {0.8, 15, 0.821}, {1, 10, 0.803}, {0.5, 20, 0.565}, {0, 30, 0.025}} {
+		if got := power(c.effect*math.Sqrt(c.n), c.n, 1); math.Abs(got-c.want) > 0.021 {
+			t.Errorf("an effect of %.1f in %v pairs: %.3f, wanted %.3f", c.effect, c.n, got, c.want)
+		}
+	}
+}
+
+func example(t *testing.T, name string, change func(*design.Document)) *design.Document {
+	t.Helper()
+	raw, err := os.ReadFile("../../docs/examples/" + name + ".json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	d, err := design.Read(raw)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if change != nil {
+		change(&d)
+	}
+	return &d
+}
+
+// TestOf: what is said changes as what is planned does, and each mend gives what it says.
+func TestOf(t *testing.T) {
+	matters := func(size string) func(*design.Document) {
+		return func(d *design.Document) { d.Measured[0].Matters = size }
+	}
+	small, large := Of(example(t, "thirsty-beans", matters("0.5 %")), 24), Of(example(t, "thirsty-beans", matters("20 %")), 24)
+	if seen, _ := small.Say(); seen != Unsure || small.Class > 0.8 {
+		t.Errorf("half a percent is said to be seen: %+v", small)
+	}
+	if seen, _ := large.Say(); seen != Fine || large.Class < Sure || large.Home < 0.5 {
+		t.Errorf("twenty percent is said not to be seen: %+v", large)
+	}
+	if len(small.Mends) == 0 {
+		t.Fatal("nothing is offered that would help")
+	}
+	for _, m := range small.Mends {
+		if m.Class <= small.Class {
+			t.Errorf("%s is offered and helps nothing: %v after %v", m.Kind, m.Class, small.Class)
+		}
+		if m.Kind == MoreTries {
+			again := Of(example(t, "thirsty-beans", func(d *design.Document) { matters("0.5 %")(d); d.Trials = m.N }), 24)
+			if math.Abs(again.Class-m.Class) > 0.001 {
+				t.Errorf("%d tries are said to give %v and give %v", m.N, m.Class, again.Class)
+			}
+		}
+		if m.Kind == MoreHomes && Of(example(t, "thirsty-beans", matters("0.5 %")), m.N).Class < Likely {
+			t.Errorf("%d homes are not enough", m.N)
+		}
+	}
+	if few := Of(example(t, "thirsty-beans", matters("20 %")), 3); few.Class >= large.Class {
+		t.Errorf("three homes see as much as a class: %v", few.Class)
+	}
+	none := Of(example(t, "thirsty-beans", nil), 24)
+	if seen, words := none.Say(); seen != Open || none.Least <= 0 || !strings.Contains(text.Render(words, "en"), "sure to see") {
+		t.Errorf("without a size: %s %q", seen, text.Render(words, "en"))
+	}
+}
+
+// TestByKind: every ready experiment has its sentence, in words of its kind.
+func TestByKind(t *testing.T) {
+	for name, want := range map[string]string{
+		"ringing-glasses": "say the same", "bag-ties": "homes", "vanishing-sugar": "say the same", "snail-supper": "homes",
+		"paper-strips": "class of 24", "warm-wraps": "24", "three-shadows": "say the same",
+	} {
+		a := Of(example(t, name, nil), 24)
+		_, words := a.Say()
+		for _, language := range []string{"en", "es"} {
+			got := text.Render(words, language)
+			t.Logf("%s: %s", name, got)
+			if got == "" || strings.Contains(got, "{") || language == "en" && !strings.Contains(got, want) {
+				t.Errorf("%s: %q, wanted %q in it", name, got, want)
+			}
+		}
+		for _, m := range a.Mends {
+			t.Logf("   %s", text.Render(m.Words(), "en"))
+		}
+	}
+	empty := Of(&design.Document{}, 24)
+	if _, words := empty.Say(); !slices.Contains([]string{"detect.nothing"}, words.ID) {
+		t.Errorf("of nothing it says %q", words.ID)
+	}
+}

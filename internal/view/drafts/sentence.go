@@ -1,0 +1,116 @@
+package drafts
+
+import (
+	"encoding/json"
+	"strings"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/sentence"
+	"patient-kitchen/core/text"
+	"patient-kitchen/internal/refusal"
+)
+
+// SentenceView is what the program read in a step's text.
+type SentenceView struct {
+	Sequence  int            `json:"sequence" doc:"That of the question, so that stale answers can be dropped"`
+	Pieces    []PieceView    `json:"pieces" doc:"In the order of the words"`
+	Questions []OpenQuestion `json:"questions"`
+	Composed  string         `json:"composed,omitempty" doc:"Where the text is empty and another language of the step has a common sentence: the same in this one"`
+}
+
+// PieceView is something taken from the words.
+type PieceView struct {
+	Kind  string `json:"kind" enum:"act,amount,thing,vessel,wait,hands,times,limit,reading,seen,lane,who,evidence,keep"`
+	From  int    `json:"from" doc:"Code points of the text"`
+	To    int    `json:"to"`
+	Words string `json:"words"`
+	Gloss string `json:"gloss" doc:"What the words are, in one or two words"`
+	Value string `json:"value,omitempty" doc:"What was understood, where the words do not say it as it is"`
+	Lane  string `json:"lane,omitempty" doc:"Id of the condition"`
+	Need  string `json:"need,omitempty" doc:"Id of the need"`
+	Given bool   `json:"given" doc:"The design has it so; otherwise it was put differently by hand"`
+}
+
+// OpenQuestion is something that the words leave open.
+type OpenQuestion struct {
+	From    int              `json:"from"`
+	To      int              `json:"to"`
+	Words   string           `json:"words"`
+	Answers []OpenAnswer     `json:"answers"`
+	Field   *sentence.Revision `json:"field,omitempty" doc:"What a typed answer does"`
+}
+
+// OpenAnswer is one way to answer.
+type OpenAnswer struct {
+	Words  string          `json:"words"`
+	Change sentence.Revision `json:"change"`
+}
+
+// ReadSentence reads the text that a step of a document has in a language.
+func ReadSentence(raw []byte, step, written, language string) (SentenceView, error) {
+	v := SentenceView{Pieces: []PieceView{}, Questions: []OpenQuestion{}}
+	d, s, err := stepOf(raw, step)
+	if err != nil {
+		return v, err
+	}
+	words := s.Text[written]
+	at, _ := d.Step(step)
+	book := sentence.Open(d)
+	pieces := book.Pieces(at, written)
+	for k, p := range pieces {
+		view := PieceView{
+			Kind: string(p.Kind), From: p.From, To: p.To, Words: p.Words, Need: p.Need,
+			Gloss: text.Render(text.M("sentence.gloss."+string(p.Kind)), language), Given: sentence.Stands(d, step, written, pieces, k),
+		}
+		if p.Kind == sentence.Lane {
+			view.Lane = p.ID
+		}
+		view.Value = text.Render(p.Understood(d), language)
+		v.Pieces = append(v.Pieces, view)
+	}
+	for _, q := range book.Ask(at, written) {
+		view := OpenQuestion{From: q.From, To: q.To, Words: text.Render(q.Words, language), Answers: []OpenAnswer{}, Field: q.Field}
+		for _, a := range q.Answers {
+			view.Answers = append(view.Answers, OpenAnswer{text.Render(a.Words, language), a.Change})
+		}
+		v.Questions = append(v.Questions, view)
+	}
+	if strings.TrimSpace(words) == "" {
+		for _, other := range d.Languages {
+			if composed, ok := sentence.Compose(d, step, other, written); ok {
+				v.Composed = composed
+				break
+			}
+		}
+	}
+	return v, nil
+}
+
+// stepOf reads a document and finds a step of it.
+func stepOf(raw []byte, step string) (*design.Document, *design.Step, error) {
+	d, err := design.Read(raw)
+	if err != nil {
+		return nil, nil, refusal.Field("document", refusal.Rule("unreadable", "problem", err.Error()), `{"schema": 3}`)
+	}
+	i, ok := d.Step(step)
+	if !ok {
+		return nil, nil, refusal.ErrNotFound
+	}
+	return &d, &d.Steps[i], nil
+}
+
+// TakeSentence carries what a step's text says over into its document, or an answer to a
+// question about it. was is the text as it was taken before.
+func TakeSentence(raw []byte, step, written, was string, answer *sentence.Revision, typed, language string) (Mended, error) {
+	d, _, err := stepOf(raw, step)
+	if err != nil {
+		return Mended{}, err
+	}
+	if answer == nil {
+		sentence.Take(d, step, was, written)
+	} else if !sentence.Carry(d, step, written, *answer, typed) {
+		return Mended{}, &refusal.Refused{Code: "way-gone"}
+	}
+	out, err := json.Marshal(d)
+	return Mended{out, Review(out, language)}, err
+}

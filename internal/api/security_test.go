@@ -45,6 +45,8 @@ var listsOwn = []string{
 	"POST /api/v1/preview/thing",
 	"POST /api/v1/preview/review",
 	"POST /api/v1/preview/choose",
+	"POST /api/v1/preview/sentence",
+	"POST /api/v1/preview/take",
 	"PUT /api/v1/larder/own-swaps/{swap}",
 	"DELETE /api/v1/larder/own-swaps/{swap}",
 	"POST /api/v1/preview/substitutes",

@@ -13,13 +13,13 @@ import (
 // SentenceView is what the program read in a step's text.
 type SentenceView struct {
 	Sequence  int            `json:"sequence" doc:"That of the question, so that stale answers can be dropped"`
-	Pieces    []PieceView    `json:"pieces" doc:"In the order of the words"`
+	Pieces    []TakenView    `json:"pieces" doc:"In the order of the words"`
 	Questions []OpenQuestion `json:"questions"`
 	Composed  string         `json:"composed,omitempty" doc:"Where the text is empty and another language of the step has a common sentence: the same in this one"`
 }
 
-// PieceView is something taken from the words.
-type PieceView struct {
+// TakenView is something taken from the words.
+type TakenView struct {
 	Kind  string `json:"kind" enum:"act,amount,thing,vessel,wait,hands,times,limit,reading,seen,lane,who,evidence,keep"`
 	From  int    `json:"from" doc:"Code points of the text"`
 	To    int    `json:"to"`
@@ -48,7 +48,7 @@ type OpenAnswer struct {
 
 // ReadSentence reads the text that a step of a document has in a language.
 func ReadSentence(raw []byte, step, written, language string) (SentenceView, error) {
-	v := SentenceView{Pieces: []PieceView{}, Questions: []OpenQuestion{}}
+	v := SentenceView{Pieces: []TakenView{}, Questions: []OpenQuestion{}}
 	d, s, err := stepOf(raw, step)
 	if err != nil {
 		return v, err
@@ -58,7 +58,7 @@ func ReadSentence(raw []byte, step, written, language string) (SentenceView, err
 	book := sentence.Open(d)
 	pieces := book.Pieces(at, written)
 	for k, p := range pieces {
-		view := PieceView{
+		view := TakenView{
 			Kind: string(p.Kind), From: p.From, To: p.To, Words: p.Words, Need: p.Need,
 			Gloss: text.Render(text.M("sentence.gloss."+string(p.Kind)), language), Given: sentence.Stands(d, step, written, pieces, k),
 		}

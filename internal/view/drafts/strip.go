@@ -2,6 +2,7 @@ package drafts
 
 import (
 	"slices"
+	"strconv"
 	"strings"
 	"time"
 
@@ -33,6 +34,7 @@ type LaneView struct {
 // BlockView is a step on the strip.
 type BlockView struct {
 	sheets.SpanView
+	At     string    `json:"at" doc:"When it begins, in minutes from the start, or from the end of the last long wait"`
 	Lanes  []string  `json:"lanes" doc:"Ids of the lanes in which it stands by itself; empty: it stands through all of them"`
 	Hands  string    `json:"hands" doc:"How long hands are busy, in words"`
 	Waits  string    `json:"waits,omitempty" doc:"How long is waited before it, in words"`
@@ -86,8 +88,14 @@ func ViewStrip(d *design.Document, r review.Review, language string) StripView {
 	if len(v.Lanes) == 0 {
 		v.Lanes = append(v.Lanes, LaneView{})
 	}
+	from, sign := 0, ""
 	for i, span := range sheets.Spans(d, r, language) {
-		v.Blocks = append(v.Blocks, w.block(i, span))
+		b := w.block(i, span)
+		if span.Fold {
+			from, sign = span.Start, "+"
+		}
+		b.At = sign + strconv.Itoa((span.Start-from+30)/60)
+		v.Blocks = append(v.Blocks, b)
 	}
 	v.Shelf = w.shelf()
 	return v

@@ -1636,6 +1636,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/preview/sentence": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read what a step's text says
+         * @description Read what a step's text says.
+         */
+        post: operations["preview-sentence"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/preview/substitutes": {
         parameters: {
             query?: never;
@@ -1650,6 +1670,26 @@ export interface paths {
          * @description What may stand in for a need.
          */
         post: operations["preview-substitutes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/preview/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Carry what a step's text says over into its document
+         * @description Carry what a step's text says over into its document.
+         */
+        post: operations["preview-take"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1965,6 +2005,46 @@ export interface components {
         BandView: {
             age_band: string;
             verdict: string;
+        };
+        BlockView: {
+            /** @description An adult has to be there */
+            adult: boolean;
+            /** @description When it begins, in minutes from the start, or from the end of the last long wait */
+            at: string;
+            /** @description A part of the work ends with it */
+            closes?: boolean;
+            /** Format: int64 */
+            end: number;
+            /** @description Its wait is drawn folded, at one width */
+            fold: boolean;
+            /** @description How long hands are busy, in words */
+            hands: string;
+            /**
+             * @description What an adult has to do in it
+             * @enum {string}
+             */
+            job?: "near" | "does";
+            kind: string;
+            /** @description Ids of the lanes in which it stands by itself; empty: it stands through all of them */
+            lanes: string[];
+            /** @description What hangs on it, in the order of its words */
+            pegs: components["schemas"]["PegView"][];
+            photo: boolean;
+            /** @description A reading is taken in it */
+            reads: boolean;
+            /** Format: int64 */
+            start: number;
+            step: string;
+            title: string;
+            /**
+             * Format: int64
+             * @description Between the end of the step before and its start
+             */
+            wait: number;
+            /** @description How long is waited before it, in words */
+            waits?: string;
+            /** @description Of a wait: from when to when it will do */
+            window?: string;
         };
         Blocker: {
             code: string;
@@ -2987,6 +3067,15 @@ export interface components {
             /** Format: date-time */
             opens_at: string;
         };
+        JarView: {
+            amount?: string;
+            name: string;
+            need: string;
+            /** @description Nobody has said yet what it is */
+            open?: boolean;
+            /** @description Ids of the steps that use it; empty: nobody does */
+            steps: string[];
+        };
         JobRow: {
             /** @description What usually goes wrong */
             failure: string;
@@ -3013,6 +3102,12 @@ export interface components {
             asked: boolean;
             /** @description It has said something */
             said: boolean;
+        };
+        LaneView: {
+            /** @description What is different in it */
+            differs?: string;
+            id: string;
+            name: string;
         };
         LarderFound: {
             asks: components["schemas"]["AskRow"][];
@@ -3156,11 +3251,28 @@ export interface components {
             items: components["schemas"]["SubstituteRow"][];
             next?: string;
         };
+        MarginMend: {
+            /** @description For the preview of a mend */
+            safety?: components["schemas"]["Change"];
+            /** @description For the preview of taking a sentence */
+            sentence?: components["schemas"]["SentenceChange"];
+            /** @description A value for a place of the document */
+            set?: components["schemas"]["SetView"];
+            words: string;
+        };
         MarginView: {
+            /** @description What one key carries out */
+            mend?: components["schemas"]["MarginMend"];
             message: string;
+            /**
+             * Format: int64
+             * @description How many further things of the topic want something
+             */
+            more?: number;
+            /** @description JSON Pointer of its place; left out for the whole */
             path?: string;
             /** @enum {string} */
-            topic: "safety" | "design" | "time" | "fair";
+            topic: "safety" | "show" | "fair" | "time" | "kitchens" | "words";
             /** @enum {string} */
             weight: "stop" | "mend" | "note" | "fine";
         };
@@ -3378,6 +3490,10 @@ export interface components {
             /** @description What to look for */
             what: string;
         };
+        OpenAnswer: {
+            change: components["schemas"]["Revision"];
+            words: string;
+        };
         OpenBody: {
             /**
              * @description Or the code from paper
@@ -3386,6 +3502,16 @@ export interface components {
             code?: string;
             /** @description The token at the end of the link */
             link?: string;
+        };
+        OpenQuestion: {
+            answers: components["schemas"]["OpenAnswer"][];
+            /** @description What a typed answer does */
+            field?: components["schemas"]["Revision"];
+            /** Format: int64 */
+            from: number;
+            /** Format: int64 */
+            to: number;
+            words: string;
         };
         OpenedView: {
             home: string;
@@ -3449,6 +3575,11 @@ export interface components {
             /** @description Seen by the teacher alone, and optional */
             facts: components["schemas"]["Fact"][];
             questions: components["schemas"]["Question"][];
+        };
+        PegView: {
+            /** @description One letter, or ! for a hazard */
+            sign: string;
+            words: string;
         };
         PermissionFields: {
             /** @description The adult jobs are agreed to */
@@ -3592,6 +3723,23 @@ export interface components {
             answers: components["schemas"]["OptionRow"][];
             id: string;
             question: string;
+        };
+        ReadBody: {
+            document: {
+                [key: string]: unknown;
+            };
+            /**
+             * @description In which the text is written
+             * @example en
+             */
+            language: string;
+            /**
+             * Format: int64
+             * @description Comes back with the answer
+             */
+            sequence?: number;
+            /** @example pour */
+            step: string;
         };
         ReadKitchens: {
             /** @description What could not be read; the rest was kept */
@@ -3805,9 +3953,24 @@ export interface components {
             results: components["schemas"]["OptionRow"][][];
             /** @description The gravest first */
             safety: components["schemas"]["SafetyView"][];
-            spans: components["schemas"]["SpanView"][];
+            /** @description The procedure drawn to time */
+            strip: components["schemas"]["StripView"];
             validation: components["schemas"]["FindingView"][];
             verdict: string;
+        };
+        Revision: {
+            /**
+             * Format: int64
+             * @description Code points of the text
+             */
+            from?: number;
+            /** @enum {string} */
+            kind: "rewrite" | "warm" | "plain" | "split" | "choose" | "object";
+            /** @description Id of a thing of the larder */
+            thing?: string;
+            /** Format: int64 */
+            to?: number;
+            value?: string;
         };
         RoleRow: {
             does: string;
@@ -3917,6 +4080,23 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        SentenceChange: {
+            change: components["schemas"]["Revision"];
+            language: string;
+            step: string;
+        };
+        SentenceView: {
+            /** @description Where the text is empty and another language of the step has a common sentence: the same in this one */
+            composed?: string;
+            /** @description In the order of the words */
+            pieces: components["schemas"]["TakenView"][];
+            questions: components["schemas"]["OpenQuestion"][];
+            /**
+             * Format: int64
+             * @description That of the question, so that stale answers can be dropped
+             */
+            sequence: number;
+        };
         SessionView: {
             /** @description What it says it is; empty where it said nothing */
             browser: string;
@@ -3930,6 +4110,11 @@ export interface components {
             seen?: string;
             /** Format: date-time */
             since?: string;
+        };
+        SetView: {
+            /** @description JSON Pointer */
+            path: string;
+            value: unknown;
         };
         Sheet: {
             adult_jobs: components["schemas"]["AdultJobRow"][];
@@ -4128,6 +4313,8 @@ export interface components {
             /** @description What to do with things at its end */
             keeps: string[];
             kind: string;
+            /** @description For which conditions it is done, where that is not all at once */
+            lanes?: string;
             meanwhile?: string;
             /** @description Ids of the needs that it uses */
             needs: string[];
@@ -4156,6 +4343,17 @@ export interface components {
         Stop: {
             change?: string;
             where?: string;
+        };
+        StripView: {
+            blocks: components["schemas"]["BlockView"][];
+            /** @description Time in which hands are busy, in words */
+            hands: string;
+            /** @description The conditions; one without a name where there are none */
+            lanes: components["schemas"]["LaneView"][];
+            /** @description The needs in the order of their first use */
+            shelf: components["schemas"]["JarView"][];
+            /** @description From the first step's start to the last one's end, in words */
+            total: string;
         };
         SubstituteRow: {
             /** @description How the acid that goes with it changes */
@@ -4204,6 +4402,46 @@ export interface components {
         TableBody: {
             /** @description A row a home, a column a question; separated by commas, semicolons or tabs */
             text: string;
+        };
+        TakeBody: {
+            /** @description To a question about the text, as it was offered; the text stays as it was taken */
+            answer?: components["schemas"]["Revision"];
+            document: {
+                [key: string]: unknown;
+            };
+            /**
+             * @description In which the text is written
+             * @example en
+             */
+            language: string;
+            /** @example pour */
+            step: string;
+            /** @description What was typed into the question's field */
+            typed?: string;
+            /** @description The text as it was taken before */
+            was?: string;
+        };
+        TakenView: {
+            /**
+             * Format: int64
+             * @description Code points of the text
+             */
+            from: number;
+            /** @description The design has it so; otherwise it was put differently by hand */
+            given: boolean;
+            /** @description What the words are, in one or two words */
+            gloss: string;
+            /** @enum {string} */
+            kind: "act" | "amount" | "thing" | "vessel" | "wait" | "hands" | "times" | "limit" | "reading" | "seen" | "lane" | "who" | "evidence" | "keep";
+            /** @description Id of the condition */
+            lane?: string;
+            /** @description Id of the need */
+            need?: string;
+            /** Format: int64 */
+            to: number;
+            /** @description What was understood, where the words do not say it as it is */
+            value?: string;
+            words: string;
         };
         TestedView: {
             /** @description What has to hold for the test to mean something */
@@ -8432,6 +8670,52 @@ export interface operations {
             };
         };
     };
+    "preview-sentence": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadBody"];
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SentenceView"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "preview-substitutes": {
         parameters: {
             query?: never;
@@ -8456,6 +8740,52 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ListSubstituteRow"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "preview-take": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeBody"];
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Mended"];
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

@@ -875,6 +875,10 @@ export interface Step {
    */
   closed?: boolean;
   /**
+   * Ids of the conditions for which it is done; left out: all
+   */
+  conditions?: string[];
+  /**
    * Ids of those who do it; left out: all together
    */
   crew?: string[];
@@ -882,6 +886,10 @@ export interface Step {
    * How long hands are busy, such as 5 min
    */
   duration?: string;
+  /**
+   * Done in one condition after the other, each by itself
+   */
+  each?: boolean;
   /**
    * Ids of evidence collected in this step
    */
@@ -906,6 +914,10 @@ export interface Step {
   meanwhile?: {
     [k: string]: string;
   };
+  /**
+   * Words of its text of which the teacher said that they mean nothing more
+   */
+  plain?: string[];
   /**
    * Ids of questions asked in this step
    */

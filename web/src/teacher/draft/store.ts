@@ -125,6 +125,17 @@ export interface Gate {
   trouble: (error: unknown) => Trouble;
 }
 
+/** A change with the way back. */
+interface Step {
+  before: Doc;
+  after: Doc;
+  words: string;
+  place: string;
+  at: number;
+}
+
+const together = 2000; // ms within which keys at one place are one change
+const mostSteps = 200;
 const settles = 600; // ms without a key before a save
 const retries = 3000; // ms until what waits is tried again
 
@@ -181,10 +192,47 @@ export class DraftStore {
     this.later(settles);
   }
 
-  /** Brings a change that was worked out on an older state into the present one, and gives the way back. */
-  change(before: Doc, after: Doc): () => void {
+  /** What was changed, the last at the end, and what was taken back. */
+  private past: Step[] = [];
+  private future: Step[] = [];
+
+  /**
+   * Brings a change that was worked out on an older state into the present one. Keys at one
+   * place in a row are one change.
+   */
+  change(before: Doc, after: Doc, words = '', place = '') {
+    const last = this.past.at(-1);
+    const now = Date.now();
+    if (
+      last &&
+      place &&
+      last.place === place &&
+      now - last.at < together &&
+      this.future.length === 0
+    )
+      this.past[this.past.length - 1] = { ...last, after, at: now };
+    else this.past.push({ before, after, words, place, at: now });
+    this.past = this.past.slice(-mostSteps);
+    this.future = [];
     this.edit(merge(before, this.state.doc, after).value!);
-    return () => this.edit(merge(after, this.state.doc, before).value!);
+  }
+
+  /** Takes the last change back, and says what it was; undefined where there is none. */
+  undo(): string | undefined {
+    const step = this.past.pop();
+    if (!step) return undefined;
+    this.future.push(step);
+    this.edit(merge(step.after, this.state.doc, step.before).value!);
+    return step.words;
+  }
+
+  /** Does again what was taken back last. */
+  redo(): string | undefined {
+    const step = this.future.pop();
+    if (!step) return undefined;
+    this.past.push(step);
+    this.edit(merge(step.before, this.state.doc, step.after).value!);
+    return step.words;
   }
 
   settle(take: 'mine' | 'theirs' | 'both') {

@@ -1,5 +1,5 @@
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useEffectEvent, useState, useSyncExternalStore } from 'react';
 import { useKeeping } from '../frame/keeping';
 import { put, type Doc } from './document';
 import { gateTo } from './gate';
@@ -64,16 +64,38 @@ export function useDraft(id: string) {
     });
   }, [store, setSaved]);
 
+  /** Takes the last change back, and gives the way forth again. */
+  const back = useCallback(
+    () => (store.undo() === undefined ? undefined : () => void store.redo()),
+    [store],
+  );
+  const undoes = useEffectEvent((e: KeyboardEvent) => {
+    const key = e.key.toLowerCase();
+    if (!(e.ctrlKey || e.metaKey) || e.altKey || (key !== 'z' && key !== 'y')) return;
+    e.preventDefault();
+    if (key === 'y' || e.shiftKey) {
+      const words = store.redo();
+      if (words !== undefined) did(words || say('useDraft.done-again'), back);
+    } else {
+      const words = store.undo();
+      if (words !== undefined)
+        did(say('keeping.undone', { words: words || say('useDraft.typing') }));
+    }
+  });
+  useEffect(() => {
+    addEventListener('keydown', undoes);
+    return () => removeEventListener('keydown', undoes);
+  }, []);
   const replace = useCallback(
-    (next: Doc, words?: string, from?: Doc) => {
-      const back = store.change(from ?? store.state.doc!, next);
+    (next: Doc, words?: string, from?: Doc, place?: string) => {
+      store.change(from ?? store.state.doc!, next, words, place);
       if (words) did(words, back);
     },
-    [store, did],
+    [store, did, back],
   );
   const set = useCallback(
     (path: (string | number)[], value: unknown, words?: string) =>
-      replace(put(store.state.doc!, path, value), words),
+      replace(put(store.state.doc!, path, value), words, undefined, path.join('/')),
     [store, replace],
   );
   return {

@@ -127,15 +127,19 @@ export default function ExperimentPage() {
           })}
         </Notice>
       )}
-      {here === 'plan' && <Plan review={review} />}
-      {here === 'steps' && <Steps review={review} replace={draft.replace} />}
-      {here === 'safety' && <Safety id={id} review={review} replace={draft.replace} />}
+      {designing && (
+        <div className="designing">
+          {here === 'plan' && <Plan review={review} />}
+          {here === 'steps' && <Steps review={review} replace={draft.replace} />}
+          {here === 'safety' && <Safety id={id} review={review} replace={draft.replace} />}
+          <Margin id={id} review={review} replace={draft.replace} />
+        </div>
+      )}
       {here === 'kitchens' && <Kitchens id={id} usual={assignment?.class} />}
       {here === 'issue' && <Issue id={id} review={review} assignments={mine} title={title} />}
       {here === 'run' && <Run assignment={assignment} id={id} />}
       {here === 'collect' && <Collect assignment={assignment} id={id} />}
       {here === 'compare' && <Compare assignment={assignment} id={id} />}
-      {designing && <Margin id={id} review={review} />}
     </EditingContext.Provider>
   );
 }

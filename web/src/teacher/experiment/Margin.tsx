@@ -1,17 +1,24 @@
-import { useState } from 'react';
-import { Link } from 'react-router';
+import { useRef, useState, type KeyboardEvent } from 'react';
+import { Link, useNavigate } from 'react-router';
 import Button from 'react-bootstrap/Button';
 import { Icon, type IconName } from '../../ui/Icon';
-import type { Review } from '../draft/useDraft';
+import type { Replace, Review } from '../draft/useDraft';
+import { useKeys } from '../frame/keys';
+import { ProblemLine } from '../parts/states';
+import { useMends } from './useMends';
 import { say } from '../words';
 
-const topics: Record<string, string> = {
+type Line = Review['margin'][number];
+
+const topics: Record<Line['topic'], string> = {
   safety: say('margin.safety'),
-  design: say('margin.design'),
-  time: say('margin.time'),
+  show: say('margin.show'),
   fair: say('margin.fair'),
+  time: say('margin.time'),
+  kitchens: say('margin.kitchens'),
+  words: say('margin.words'),
 };
-const weights: Record<string, [string, IconName]> = {
+const weights: Record<Line['weight'], [string, IconName]> = {
   stop: [say('margin.stop'), 'x-octagon'],
   mend: [say('margin.mend'), 'exclamation-diamond'],
   note: [say('margin.note'), 'info-circle'],
@@ -26,12 +33,30 @@ export const stationOf = (path: string) =>
     ? 'steps'
     : 'plan';
 
-/** What this design means now: always the same lines in the same order, each one sentence with its place. One line while all is fine. */
-export function Margin({ id, review }: { id: string; review: Review | undefined }) {
+const placeOf = (id: string, path: string) =>
+  `/experiments/${id}/${stationOf(path)}?at=${encodeURIComponent(path)}`;
+
+/** What this design means now: always the same six lines in the same order, each one sentence with its place and its mend. One line while all is fine. */
+export function Margin({
+  id,
+  review,
+  replace,
+}: {
+  id: string;
+  review: Review | undefined;
+  replace: Replace;
+}) {
   const fine =
     review !== undefined && review.readable && review.margin.every((l) => l.weight === 'fine');
   const [chosen, setChosen] = useState<boolean>();
   const open = chosen ?? !fine;
+  const list = useRef<HTMLUListElement>(null);
+  useKeys((key) => {
+    if (key !== 'f') return false;
+    setChosen(true);
+    requestAnimationFrame(() => (list.current?.firstElementChild as HTMLElement | null)?.focus());
+    return true;
+  });
   return (
     <section className="margin" aria-label={say('margin.margin')}>
       <div className="margin-head">
@@ -51,40 +76,67 @@ export function Margin({ id, review }: { id: string; review: Review | undefined 
           <span className="visually-hidden"> {say('margin.the-margin')}</span>
         </Button>
       </div>
-      {open && <MarginLines id={id} review={review} />}
+      {open && review && !review.readable && <p className="w-stop">{review.problem}</p>}
+      {open && (
+        <ul ref={list}>
+          {review?.margin.map((l) => (
+            <MarginLine key={l.topic} id={id} line={l} replace={replace} />
+          ))}
+        </ul>
+      )}
     </section>
   );
 }
 
-function MarginLines({ id, review }: { id: string; review: Review | undefined }) {
+/** One line: its weight in a word, one sentence; Enter goes to its place, a full stop does its mend. */
+function MarginLine({ id, line: l, replace }: { id: string; line: Line; replace: Replace }) {
+  const navigate = useNavigate();
+  const { carry, problem } = useMends(replace);
+  const [word, icon] = weights[l.weight];
+  const onKey = (e: KeyboardEvent<HTMLLIElement>) => {
+    const by = { ArrowDown: 'nextElementSibling', ArrowUp: 'previousElementSibling' } as const;
+    const way = by[e.key as keyof typeof by];
+    if (way) (e.currentTarget[way] as HTMLElement | null)?.focus();
+    else if (e.key === '.' && l.mend) void carry(l.mend);
+    else if (e.key === 'Enter' && e.target === e.currentTarget && l.path)
+      void navigate(placeOf(id, l.path));
+    else return;
+    e.preventDefault();
+  };
   return (
-    <>
-      {review && !review.readable && <p className="w-stop">{review.problem}</p>}
-      <ul>
-        {review?.margin.map((l) => {
-          const [word, icon] = weights[l.weight];
-          return (
-            <li key={l.topic} className={l.weight}>
-              <span className={`w-${l.weight}`}>
-                <Icon name={icon} /> {word}
-              </span>
-              <strong>{topics[l.topic]}</strong>
-              <span>{l.message}</span>
-              {l.path ? (
-                <Link
-                  to={`/experiments/${id}/${stationOf(l.path)}?at=${encodeURIComponent(l.path)}`}
-                >
-                  {stationOf(l.path) === 'steps'
-                    ? say('margin.to-the-steps')
-                    : say('margin.to', { stationOf: stationOf(l.path) })}
-                </Link>
-              ) : (
-                <span />
-              )}
-            </li>
-          );
-        })}
-      </ul>
-    </>
+    // The line takes keys of its own; what it offers stands in it as a link and a button too.
+    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
+    <li className={l.weight} tabIndex={-1} onKeyDown={onKey}>
+      <span className={`w-${l.weight}`}>
+        <Icon name={icon} /> {word}
+      </span>
+      <strong>{topics[l.topic]}</strong>
+      <span className="margin-says">
+        {l.message}
+        {(l.more ?? 0) > 0 && (
+          <span className="second"> {say('margin.more', { count: l.more })}</span>
+        )}
+      </span>
+      <span className="margin-does">
+        {l.mend && (
+          <Button
+            variant="outline-primary"
+            size="sm"
+            onClick={() => void carry(l.mend!)}
+            aria-label={say('margin.do', { words: l.mend.words, topic: topics[l.topic] })}
+          >
+            {l.mend.words}
+          </Button>
+        )}
+        {l.path && (
+          <Link to={placeOf(id, l.path)}>
+            {stationOf(l.path) === 'steps'
+              ? say('margin.to-the-steps')
+              : say('margin.to', { stationOf: say('margin.plan') })}
+          </Link>
+        )}
+      </span>
+      <ProblemLine error={problem} />
+    </li>
   );
 }

@@ -61,7 +61,7 @@ export function StationLine({
         : [
             'done',
             say('stationLine.steps-min-hands', {
-              value: review?.spans.length ?? 0,
+              value: review?.strip.blocks.length ?? 0,
               value2: review?.hands ?? 0,
             }),
           ],

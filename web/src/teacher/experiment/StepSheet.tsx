@@ -36,18 +36,6 @@ export function StepSheet({
   const path = (...rest: (string | number)[]) => ['steps', at, ...rest];
   return (
     <>
-      <WordsField
-        label={say('stepSheet.what-families-read-first')}
-        path={path('title')}
-        value={s.title}
-      />
-      <WordsField
-        label={say('stepSheet.what-to-do')}
-        path={path('text')}
-        value={s.text}
-        lines={4}
-      />
-      <WordsField label={say('stepSheet.you-should-see')} path={path('see')} value={s.see} />
       {asked.length > 0 && <div className="mt-2" />}
       {asked.map((f) => (
         <QuestionCard

@@ -1,36 +1,52 @@
 import { useEffect } from 'react';
 import { useAddress } from '../frame/address';
 import Button from 'react-bootstrap/Button';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { SideSheet } from '../parts/SideSheet';
 import { freshID, type Step } from '../draft/document';
+import { Sentence } from '../strip/Sentence';
+import { Shelf } from '../strip/Shelf';
+import { Strip } from '../strip/Strip';
+import { useSteps, type Steps as Acts } from '../strip/useSteps';
 import { Band, Remove, useEditing } from './fields';
 import { NeedSheet } from './NeedSheet';
 import { NeedsBand } from './NeedsBand';
 import { PartsBand } from './PartsBand';
 import { ReadingsBand } from './ReadingsBand';
 import { StepSheet } from './StepSheet';
-import { Strip } from './Strip';
 import type { Replace, Review } from '../draft/useDraft';
 import { say } from '../words';
 
-/** The procedure to time, the things needed, the readings; a step is edited beside the strip. */
+/** The procedure to time, the chosen step as a sentence under it, the things on their shelf; a step's rarer settings stand beside. */
 export function Steps({ review, replace }: { review: Review | undefined; replace: Replace }) {
   const { doc, set } = useEditing();
   const [params, change] = useAddress();
-  const steps = doc.steps ?? [];
+  const acts = useSteps(replace);
+  const { steps } = acts;
   const at = params.get('at') ?? '';
   const chosen = steps.findIndex(
     (s, i) => s.id === at || at === `/steps/${i}` || at.startsWith(`/steps/${i}/`),
   );
-  const needAt = (doc.needs ?? []).findIndex(
+  const more = chosen >= 0 && (params.has('more') || /^\/steps\/\d+\/(?!text|title|see)/.test(at));
+  const needs = doc.needs ?? [];
+  const needAt = needs.findIndex(
     (n, i) => at === `need:${n.id}` || at === `/needs/${i}` || at.startsWith(`/needs/${i}/`),
   );
-  const choose = (id?: string) => change({ at: id }, { replace: true });
+  const choose = (id?: string) => change({ at: id, more: undefined }, { replace: true });
   useEffect(() => {
     if (at.startsWith('/') && chosen < 0)
       document.getElementById('f-' + at.slice(1).replaceAll('/', '-'))?.focus();
   }, [at, chosen]);
-  const add = (kind: Step['kind']) => {
+  const write = (id: string | undefined) => {
+    choose(id);
+    // The step is drawn first, then written in.
+    setTimeout(() => document.querySelector<HTMLElement>('.sentence textarea')?.focus(), 60);
+  };
+  const next = () => {
+    const after = steps[chosen + 1];
+    write(after ? after.id : acts.add(steps.length));
+  };
+  const addMeasuring = () => {
     const id = freshID('step', steps);
     const untaken = (doc.readings ?? [])
       .filter(
@@ -43,28 +59,27 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
         ...steps,
         {
           id,
-          kind,
+          kind: 'measure',
           title: {},
           duration: '5 min',
-          ...(kind === 'measure' && untaken.length > 0 && { takes: untaken }),
+          ...(untaken.length > 0 && { takes: untaken }),
         } satisfies Step,
       ],
       say('steps.added-a-step'),
     );
     choose(id);
   };
-  const needs = doc.needs ?? [];
   return (
-    <div className={chosen >= 0 || needAt >= 0 ? 'with-sheet' : ''}>
+    <div className={more || needAt >= 0 ? 'with-sheet' : ''}>
       <main className="work">
         <Band
           title={say('steps.the-procedure-to-time')}
           aside={
             <>
-              <Button variant="outline-primary" onClick={() => add('do')}>
+              <Button variant="outline-primary" onClick={() => write(acts.add(steps.length))}>
                 {say('steps.add-a-step')}
               </Button>
-              <Button variant="outline-primary" onClick={() => add('measure')}>
+              <Button variant="outline-primary" onClick={addMeasuring}>
                 {say('steps.add-a-measuring-step')}
               </Button>
             </>
@@ -74,7 +89,36 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
             <p className="lead-sentence">{say('steps.nothing-happens-yet-write-what-is')}</p>
           )}
           {review && steps.length > 0 && (
-            <Strip spans={review.spans} chosen={steps[chosen]?.id} onChoose={choose} />
+            <Strip
+              strip={review.strip}
+              steps={acts}
+              chosen={steps[chosen]?.id}
+              onChoose={choose}
+              onWrite={() => document.querySelector<HTMLElement>('.sentence textarea')?.focus()}
+            />
+          )}
+          {chosen >= 0 && (
+            <>
+              <Sentence
+                key={steps[chosen].id}
+                at={chosen}
+                replace={replace}
+                onNext={next}
+                onLeave={() =>
+                  document.querySelector<HTMLElement>(`[data-step="${steps[chosen].id}"]`)?.focus()
+                }
+                onChoose={choose}
+              />
+              <StepActs
+                at={chosen}
+                acts={acts}
+                onChoose={choose}
+                onMore={() => change({ more: '1' }, { replace: true })}
+              />
+            </>
+          )}
+          {review && (
+            <Shelf jars={review.strip.shelf} chosenStep={steps[chosen]?.id} onChoose={choose} />
           )}
           <StepList chosen={chosen} onChoose={choose} />
         </Band>
@@ -87,10 +131,12 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
           <NeedSheet key={needs[needAt].id} at={needAt} replace={replace} />
         </SideSheet>
       )}
-      {chosen >= 0 && (
-        <SideSheet title={say('steps.step', { value: chosen + 1 })} onClose={() => choose()}>
+      {more && (
+        <SideSheet
+          title={say('steps.step', { value: chosen + 1 })}
+          onClose={() => choose(steps[chosen].id)}
+        >
           <StepSheet key={steps[chosen].id} at={chosen} review={review} replace={replace} />
-          <StepActs at={chosen} replace={replace} onGone={() => choose()} />
         </SideSheet>
       )}
     </div>
@@ -125,40 +171,68 @@ function StepList({ chosen, onChoose }: { chosen: number; onChoose: (id: string)
   );
 }
 
-/** Moves a step earlier or later, or takes it out. */
-function StepActs({ at, replace, onGone }: { at: number; replace: Replace; onGone: () => void }) {
-  const { doc, set, language } = useEditing();
-  const steps = doc.steps ?? [];
-  const move = (i: number, by: number) => {
-    const next = [...steps];
-    [next[i], next[i + by]] = [next[i + by], next[i]];
-    replace(
-      { ...doc, steps: next },
-      say('steps.moved', { name: steps[i].title[language] || say('steps.a-step') }),
-    );
-  };
+/** What can be done with the chosen step as a whole: the twin of every key and drag of the strip. */
+function StepActs({
+  at,
+  acts,
+  onChoose,
+  onMore,
+}: {
+  at: number;
+  acts: Acts;
+  onChoose: (id?: string) => void;
+  onMore: () => void;
+}) {
+  const { doc, language } = useEditing();
+  const s = acts.steps[at];
+  const lanes = doc.conditions ?? [];
+  const own = s.each ? 'each' : (s.conditions?.[0] ?? '');
   return (
-    <div className="band mt-2">
-      <Button variant="outline-primary" disabled={at === 0} onClick={() => move(at, -1)}>
+    <div className="step-acts">
+      <Button variant="outline-primary" onClick={onMore}>
+        {say('steps.more-of-this-step')}
+      </Button>
+      <Button variant="outline-primary" disabled={at === 0} onClick={() => acts.move(at, at - 1)}>
         {say('steps.earlier')}
-      </Button>{' '}
+      </Button>
       <Button
         variant="outline-primary"
-        disabled={at === steps.length - 1}
-        onClick={() => move(at, 1)}
+        disabled={at === acts.steps.length - 1}
+        onClick={() => acts.move(at, at + 1)}
       >
         {say('steps.later')}
-      </Button>{' '}
+      </Button>
+      <Button variant="outline-primary" onClick={() => onChoose(acts.copy(at))}>
+        {say('steps.copy')}
+      </Button>
+      {lanes.length > 1 && (
+        <label>
+          {say('steps.done-for')}{' '}
+          <FormSelect
+            size="sm"
+            className="d-inline-block w-auto"
+            value={own}
+            onChange={(e) =>
+              acts.lanes(
+                at,
+                e.target.value && e.target.value !== 'each' ? [e.target.value] : [],
+                e.target.value === 'each',
+              )
+            }
+          >
+            <option value="">{say('steps.all-at-once')}</option>
+            <option value="each">{say('steps.each-by-itself')}</option>
+            {lanes.map((c) => (
+              <option key={c.id} value={c.id}>
+                {say('steps.only', { name: c.name[language] || c.id })}
+              </option>
+            ))}
+          </FormSelect>
+        </label>
+      )}
       <Remove
         what={say('steps.step-2', { value: at + 1 })}
-        onRemove={() => {
-          set(
-            ['steps'],
-            steps.filter((__, k) => k !== at),
-            say('steps.took-out-a-step'),
-          );
-          onGone();
-        }}
+        onRemove={() => onChoose(acts.remove(at))}
       />
     </div>
   );

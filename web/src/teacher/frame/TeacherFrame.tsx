@@ -72,6 +72,15 @@ export function TeacherFrame({ me, children }: { me: Schemas['Me']; children: Re
         {last && (
           <span>
             {last.words}
+            {last.redo && (
+              <>
+                {' '}
+                ·{' '}
+                <Button variant="plain" className="p-0" onClick={last.redo}>
+                  {say('teacherFrame.redo')}
+                </Button>
+              </>
+            )}
             {last.undo && (
               <>
                 {' '}

@@ -1,0 +1,71 @@
+import { useQuery } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { api, got, type Schemas } from '../../api/client';
+import { useSettled } from '../../ui/useSettled';
+import type { Doc } from '../draft/document';
+import type { Replace } from '../draft/useDraft';
+import { useEditing } from '../experiment/fields';
+import { say } from '../words';
+
+export type Read = Schemas['SentenceView'];
+export type Piece = Read['pieces'][number];
+
+/** What the program reads in a step's text in a language, as it stands after a moment without a key. */
+export function useReading(step: string, language: string) {
+  const { doc } = useEditing();
+  const settled = useSettled(doc);
+  return useQuery({
+    queryKey: ['sentence', step, language, settled],
+    queryFn: () =>
+      got(
+        api.POST('/api/v1/preview/sentence', {
+          body: { document: settled, step, language },
+        }),
+      ),
+    placeholderData: (before, query) =>
+      query?.queryKey[1] === step && query.queryKey[2] === language ? before : undefined,
+    staleTime: Infinity,
+    gcTime: 30_000,
+  });
+}
+
+/** Carries what the text says over into the design, when it is finished, and answers to what it leaves open. */
+export function useTaking(step: string, language: string, text: string, replace: Replace) {
+  const { doc } = useEditing();
+  const taken = useRef(text); // as it was when this was last taken over
+  const [problem, setProblem] = useState<unknown>();
+  const send = async (
+    body: { was?: string; answer?: Schemas['Revision']; typed?: string },
+    words: string,
+  ) => {
+    try {
+      setProblem(undefined);
+      const after = await got(
+        api.POST('/api/v1/preview/take', { body: { document: doc, step, language, ...body } }),
+      );
+      const next = after.document as Doc;
+      replace(next, words, doc);
+      taken.current = next.steps?.find((s) => s.id === step)?.text?.[language] ?? '';
+      return true;
+    } catch (error) {
+      setProblem(error);
+      return false;
+    }
+  };
+  return {
+    problem,
+    /** Takes over what the text says now and did not say before. */
+    finish: () => {
+      const was = taken.current;
+      if (text === was) return Promise.resolve();
+      taken.current = text; // Enter and leaving the field ask once
+      return send({ was }, say('sentence.taken')).then((done) => {
+        if (!done) taken.current = was;
+      });
+    },
+    /** Takes over all of it, also what was put differently by hand. */
+    again: () => send({ was: '' }, say('sentence.taken')),
+    answer: (answer: Schemas['Revision'], typed?: string) =>
+      send({ answer, ...(typed && { typed }) }, say('sentence.answered')),
+  };
+}

@@ -197,14 +197,16 @@ func TestDraftTakesALateAnswer(t *testing.T) {
 		p,
 		`(() => { window.before = {...store.state.doc, needs: [{id: 'a', name: {en: 'ice'}}]}; store.edit(before);
 		store.edit({...store.state.doc, title: {en: 'Ice'}, needs: [...store.state.doc.needs, {id: 'b', name: {en: 'bowl'}}]});
-		window.back = store.change(before, {...before, needs: [{id: 'a', name: {en: 'ice'}, material: 'plain-ice'}]}); return true; })()`,
+		store.change(before, {...before, needs: [{id: 'a', name: {en: 'ice'}, material: 'plain-ice'}]}); return true; })()`,
 	)
 	d.holds(
 		t,
 		`{"title":{"en":"Ice"},"needs":[{"id":"a","name":{"en":"ice"},"material":"plain-ice"},{"id":"b","name":{"en":"bowl"}}]}`,
 	)
-	evaluate[bool](p, `(back(), true)`)
+	evaluate[bool](p, `(store.undo(), true)`)
 	d.holds(t, `{"title":{"en":"Ice"},"needs":[{"id":"a","name":{"en":"ice"}},{"id":"b","name":{"en":"bowl"}}]}`)
+	evaluate[bool](p, `(store.redo(), true)`)
+	d.holds(t, `{"title":{"en":"Ice"},"needs":[{"id":"a","name":{"en":"ice"},"material":"plain-ice"},{"id":"b","name":{"en":"bowl"}}]}`)
 }
 
 // A save whose answer is lost is no conflict with oneself.

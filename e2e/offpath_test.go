@@ -90,23 +90,27 @@ func TestOffTheDemosPath(t *testing.T) {
 	p.writes("Unit", "g")
 	p.sees("Saved")
 	p.press("Add a step")
-	p.sheet("Step 1")
+	p.writes("What to do, in English", "Put 4 ice cubes in each bowl.")
 	p.writes("What families read first", "Put the ice out")
-	p.writes("What to do", "Put 4 ice cubes in each bowl.")
+	p.press("More of this step")
+	p.sheet("Step 1")
 	p.chooses("Kind", "prepare")
-	p.ticks("8 ice cubes")
-	p.adds("put in place")
-	p.chooses("In which vessel", "2 bowls")
+	// What the sentence says is taken over: the thing, the act and the vessel.
+	p.sees("put in place ✕")
+	if got := evaluate[string](p, `[...document.querySelectorAll('.sheet input:checked')].map((x) => x.labels[0]?.textContent).join()+' '+[...document.querySelectorAll('.sheet select')].map((x) => x.selectedOptions[0]?.textContent).join()`); !strings.Contains(got, "8 ice cubes") || !strings.Contains(got, "2 bowls") {
+		t.Errorf("of a sentence was taken: %s", got)
+	}
 	p.press("Add a step")
-	p.sheet("Step 2")
+	p.writes("What to do, in English", "Sprinkle the salt over one of them.")
 	p.writes("What families read first", "Sprinkle the salt")
-	p.writes("What to do", "Sprinkle the salt over one of them.")
-	p.ticks("moor mineral salt")
+	p.press("More of this step")
+	p.sheet("Step 2")
 	p.adds("put in place")
 	p.chooses("In which vessel", "2 bowls")
 	p.press("Add a measuring step")
-	p.sheet("Step 3")
 	p.writes("What families read first", "Weigh the water")
+	p.press("More of this step")
+	p.sheet("Step 3")
 	p.writes("Wait before it", "10") // asked, not guessed
 	p.sees("“10” has no unit.")
 	p.press("Take 10 min")
@@ -139,10 +143,10 @@ func TestOffTheDemosPath(t *testing.T) {
 			p,
 			fmt.Sprintf(`(document.querySelectorAll('main ol li button, main ol li a')[%d].click(), true)`, i),
 		)
-		p.sheet(fmt.Sprintf("Step %d", i+1))
+		p.sees("What to do, in Español")
 		p.writes("What families read first", words[0])
 		if words[1] != "" {
-			p.writes("What to do", words[1])
+			p.writes("What to do, in Español", words[1])
 		}
 	}
 	p.sees("It is not said what melted water is measured with.")

@@ -21,7 +21,7 @@ func TestSafetyStation(t *testing.T) {
 		`fetch('/api/v1/experiments').then((r) => r.json()).then((l) => l.items.find((e) => e.title === 'Sour lemon').id)`,
 	)
 	at := demo.base + "/experiments/" + id
-	p.open(at + "/steps?at=fizz")
+	p.open(at + "/steps?at=fizz&more=1")
 	p.sees("What is done")
 	p.ticks("it is closed")
 	p.adds("climb high")
@@ -33,7 +33,7 @@ func TestSafetyStation(t *testing.T) {
 	p.fits("two things kept from homes")
 	p.press("Leave the vessel open")
 	p.sees("One thing is kept from homes as it stands.")
-	p.open(at + "/steps?at=fizz")
+	p.open(at + "/steps?at=fizz&more=1")
 	p.press("climb high ✕")
 	p.open(at + "/safety")
 	p.sees("One adult job; permission names it.")

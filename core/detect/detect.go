@@ -106,7 +106,7 @@ func (a *Answer) numbers(d *design.Document, claims int) {
 	a.Source = source
 	sd := func(tries float64, finer bool) float64 { return homeSpread(d, a.Claim, tries, finer) }
 	own := sd(float64(a.Tries), false)
-	if math.IsNaN(own) {
+	if math.IsNaN(own) || own == 0 && source == Nothing {
 		a.Source = Nothing
 		return
 	}
@@ -254,6 +254,8 @@ func (a *Answer) Say() (Seen, text.Message) {
 		return Open, text.M("detect.once", "agree", a.Agree, "n", homes)
 	case a.Agree > 0:
 		return Fine, text.M("detect.agree", "agree", a.Agree, "n", homes)
+	case a.Source == Nothing && a.Least == 0 && a.Homes > 3:
+		return Open, text.M("detect.no-scatter")
 	case a.Source == "" || a.Source == Nothing && a.Least == 0:
 		return Open, text.M("detect.few", "homes", a.Homes)
 	case a.Source == Nothing:

@@ -2,6 +2,7 @@ package review
 
 import (
 	"fmt"
+	"math"
 	"slices"
 	"strings"
 	"time"
@@ -155,8 +156,23 @@ func (m *margin) validation() {
 			l.Weight = Mending
 			l.Mend = &Mend{Words: text.M("review.take", "offer", f.Offer), Set: &Set{f.Path, f.Offer}}
 		}
+		if f.Code == "no-prediction" {
+			l.Mend = &Mend{Words: text.M("review.predict"), Set: &Set{"/questions", append(slices.Clone(m.d.Questions), m.prediction())}}
+		}
 		m.say(l)
 	}
+}
+
+// prediction is a question before the start, in every language of the design.
+func (m *margin) prediction() design.Question {
+	q := design.Question{ID: "prediction", When: "before", Kind: "text", Text: text.Localized{}}
+	for n := 2; slices.ContainsFunc(m.d.Questions, func(x design.Question) bool { return x.ID == q.ID }); n++ {
+		q.ID = fmt.Sprintf("prediction-%d", n)
+	}
+	for _, language := range m.d.Languages {
+		q.Text[language] = text.Render(text.M("review.prediction"), language)
+	}
+	return q
 }
 
 // safety says the gravest thing: what keeps it from homes, then what is out of order,
@@ -263,7 +279,7 @@ func (m *margin) time() {
 	args := text.Args{"hands": hands, "total": total}
 	l := Line{Topic: TimeTopic, Weight: Fine, Message: text.Message{ID: "review.time.fine", Args: args}}
 	if total > 180 {
-		args["total"] = float64(total) / 60
+		args["total"] = math.Round(float64(total)/6) / 10
 		l.Message.ID = "review.time.hours"
 	}
 	if lesson, ok := design.Seconds(m.d.Lesson); ok && m.d.Lesson != "" && t.Total > time.Duration(lesson*float64(time.Second)) {
@@ -307,7 +323,11 @@ func (m *margin) kitchens() {
 				things++
 			}
 		}
-		m.say(Line{Topic: KitchensTopic, Weight: Fine, Message: text.M("review.kitchens.things", "n", things)})
+		if things == 0 {
+			m.say(Line{Topic: KitchensTopic, Weight: Note, Message: text.M("review.kitchens.none")})
+		} else {
+			m.say(Line{Topic: KitchensTopic, Weight: Fine, Message: text.M("review.kitchens.things", "n", things)})
+		}
 		return
 	}
 	fits, kits := 0, 0

@@ -38,7 +38,7 @@ const usual = 2 * time.Minute
 func Plan(d *design.Document) Timeline {
 	var t Timeline
 	ends := map[string]time.Duration{}
-	for _, s := range d.Steps {
+	for i, s := range d.Steps {
 		span := Span{Step: s.ID, Start: t.Total}
 		if s.Wait != nil {
 			from := t.Total
@@ -53,13 +53,29 @@ func Plan(d *design.Document) Timeline {
 			hands = 0
 		}
 		hands = read(s.Duration, hands)
-		span.End = span.Start + hands
+		span.End = span.Start + max(hands, looks(d, &d.Steps[i]))
 		t.Hands += hands
 		t.Total = span.End
 		ends[s.ID] = span.End
 		t.Steps = append(t.Steps, span)
 	}
 	return t
+}
+
+// looks is how long a step goes on because something is read again and again in it: up to
+// the last of the planned times that are all taken there.
+func looks(d *design.Document, s *design.Step) time.Duration {
+	last := time.Duration(0)
+	for _, take := range s.Takes {
+		r, ok := d.Reading(take.Reading)
+		if !ok || take.Time != "" {
+			continue
+		}
+		for _, at := range r.Times {
+			last = max(last, read(at, 0))
+		}
+	}
+	return last
 }
 
 func read(duration string, otherwise time.Duration) time.Duration {

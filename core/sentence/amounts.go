@@ -82,6 +82,9 @@ func (r *reader) measured(i int) (quantity.Typed, int) {
 		written := r.text[r.t[i].from:r.t[i+size-1].to]
 		for _, f := range sizes {
 			f.Language, f.System = r.lang, r.System
+			if f.System == "" {
+				f.System = quantity.Metric
+			}
 			q := quantity.ParseTyped(written, f)
 			if q.Kind == quantity.Value && !q.UnitAssumed && q.Note == "" && q.Unit.Dim == f.Dim && q.Unit.Symbol != quantity.One.Symbol {
 				return q, i + size

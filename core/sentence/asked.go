@@ -12,8 +12,11 @@ import (
 // is none, and taken in this step.
 func (t *taker) reading(all []Piece, p Piece) {
 	r, known := t.readingOf(p)
-	if !known {
+	if !known || t.elsewhere(r.ID) {
 		made := t.madeReading(p)
+		if known { // the same words in a later step ask again
+			made.Name[t.lang] = text.Render(text.M("sentence.again", "name", text.Raw(made.Name[t.lang])), t.lang)
+		}
 		t.d.Readings = append(slices.Clone(t.d.Readings), made)
 		r = made
 	}
@@ -33,14 +36,31 @@ func (t *taker) reading(all []Piece, p Piece) {
 	}
 }
 
+// elsewhere reports whether another step takes all of a reading, so that this one cannot.
+func (t *taker) elsewhere(reading string) bool {
+	for i, s := range t.d.Steps {
+		if i != t.at && slices.Contains(s.Takes, design.Take{Reading: reading}) {
+			return true
+		}
+	}
+	return false
+}
+
 // readingOf is the reading of the design that a piece asks for.
 func (t *taker) readingOf(p Piece) (design.Reading, bool) {
+	again := fold(text.Render(text.M("sentence.again", "name", text.Raw(bare(p.Name, t.lang))), t.lang))
+	for _, r := range t.d.Readings {
+		own := slices.ContainsFunc(t.step().Takes, func(k design.Take) bool { return k.Reading == r.ID })
+		if r.Sort() == p.Sort && own && fold(r.Name[t.lang]) == again {
+			return r, true
+		}
+	}
 	for _, r := range t.d.Readings {
 		if r.Sort() != p.Sort {
 			continue
 		}
 		name := fold(bare(p.Name, t.lang))
-		if fold(r.Name[t.lang]) == name || name != "" && r.Symbol == symbolOf(p.Name, t.lang) {
+		if fold(r.Name[t.lang]) == name || name != "" && !strings.Contains(name, " ") && r.Symbol == symbolOf(p.Name, t.lang) {
 			return r, true
 		}
 	}

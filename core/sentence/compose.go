@@ -295,7 +295,8 @@ func Stands(d *design.Document, step, language string, all []Piece, k int) bool 
 		return s.Duration == p.Value
 	case Wait:
 		next := i+1 < len(d.Steps) && d.Steps[i+1].Wait != nil && d.Steps[i+1].Wait.For == p.Value
-		return s.Wait != nil && s.Wait.For == p.Value || next
+		looked := slices.ContainsFunc(all, func(q Piece) bool { return q.Kind == Times && len(q.Values) > 0 })
+		return s.Wait != nil && s.Wait.For == p.Value || next || looked
 	case Reading:
 		r, ok := t.readingOf(p)
 		return ok && slices.ContainsFunc(s.Takes, func(k design.Take) bool { return k.Reading == r.ID })

@@ -126,8 +126,8 @@ func (r *reader) noun(i int, part bool) named {
 		end = max(end, longer)
 		return r.headed(named{ok: true, from: i, next: end, need: need, id: id})
 	}
-	if end == i {
-		return named{next: start}
+	if end == i || r.named[strings.Join(r.run(i, end), " ")] {
+		return named{next: max(start, end)} // nothing, or a condition
 	}
 	n := r.headed(named{ok: true, from: i, next: end})
 	if r.v.sets["holders"][single(n.head, r.lang)] || r.v.sets["holders"][n.head] {
@@ -363,7 +363,8 @@ func (r *reader) place(i int) int {
 	if over && r.acted.Safety != "pour" || r.acted.Apart && (over || onto) || r.verbAt(k) != nil || r.who(k) > 0 {
 		return 0
 	}
-	if q, next := r.quantity(k); next > k && !r.is("dets", k) {
+	// "into one cup" is a cup, "in 100 mL of water" an amount.
+	if q, next := r.quantity(k); next > k && !r.is("dets", k) && (r.is("of", next) || !r.is("vessels", next-1)) {
 		at := r.add(Piece{Kind: Amount, Value: shown(q), Of: -1}, k, next)
 		k = next
 		for r.is("of", k) {

@@ -79,7 +79,15 @@ func Read(w World, sentence, language string) []Piece {
 	if v == nil || len(sentence) > MostSigns || !utf8.ValidString(sentence) {
 		return nil
 	}
-	r := &reader{World: w, v: v, lang: spoken, text: sentence, t: tokens(sentence), known: known(w, language, spoken), sizes: map[int]sized{}}
+	r := &reader{World: w, v: v, lang: spoken, text: sentence, t: tokens(sentence), known: known(w, language, spoken), sizes: map[int]sized{}, named: map[string]bool{}}
+	for _, c := range w.Lanes {
+		name, _ := c.Name.In(language)
+		var words []string
+		for _, t := range tokens(name) {
+			words = append(words, t.word)
+		}
+		r.named[strings.Join(words, " ")] = true
+	}
 	for i := 0; i < len(r.t); {
 		i = r.step(i)
 	}
@@ -95,6 +103,7 @@ type reader struct {
 	text  string
 	t     []token
 	known map[string]string // needs by their folded names
+	named map[string]bool   // conditions, by their folded names
 	sizes map[int]sized     // quantities that were looked for, by their place
 	out   []Piece
 

@@ -42,8 +42,8 @@ func Take(d *design.Document, step, was, language string) {
 			t.step().Kind = kind
 		}
 	}
-	if title := t.step().Title[language]; title == "" || title == titleOf(was) {
-		t.step().Title = with(t.step().Title, language, titleOf(now))
+	if title := t.step().Title[language]; title == "" || title == titleOf(was, language) {
+		t.step().Title = with(t.step().Title, language, titleOf(now, language))
 	}
 }
 
@@ -436,18 +436,41 @@ func around(pieces []Piece, k int) (before, behind bool) {
 // mostTitle is how many signs a title has that is made of a sentence.
 const mostTitle = 60
 
-// titleOf is a short name for a step: the first clause of its text.
-func titleOf(sentence string) string {
-	end := len(sentence)
-	for _, t := range tokens(sentence) {
-		if t.stops() || t.sign == ',' && t.from > 12 {
+// titleOf is a short name for a step: the first thing that its text says to do.
+func titleOf(words, language string) string {
+	lang := text.Of(language).Code
+	v := vocabularies[lang]
+	r := &reader{v: v, lang: lang, text: words, t: tokens(words)}
+	from, end := 0, len(words)
+	if p := r.verbAt(0); p != nil && p.role.what == "waits" { // "wait 10 minutes, then weigh": it weighs
+		for i, t := range r.t {
+			if next := i + 1; t.sign == ',' || t.sign == '.' || r.is("and", i) {
+				for r.is("and", next) {
+					next++
+				}
+				if next < len(r.t) && r.verbAt(next) != nil {
+					from = r.t[next].from
+					break
+				}
+			}
+		}
+	}
+	for i, t := range r.t {
+		if t.from < from {
+			continue
+		}
+		if t.stops() || t.sign == ',' && v != nil && (r.verbAt(i+1) != nil || r.is("and", i+1)) {
 			end = t.from
 			break
 		}
 	}
-	words := strings.Fields(sentence[:end])
-	for n := len(words); n > 0; n-- {
-		if title := strings.Join(words[:n], " "); len([]rune(title)) <= mostTitle {
+	all := strings.Fields(words[from:end])
+	if len(all) > 0 {
+		first := []rune(all[0])
+		all[0] = strings.ToUpper(string(first[:1])) + string(first[1:])
+	}
+	for n := len(all); n > 0; n-- {
+		if title := strings.Join(all[:n], " "); len([]rune(title)) <= mostTitle {
 			return title
 		}
 	}

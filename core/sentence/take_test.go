@@ -97,6 +97,38 @@ func TestTake(t *testing.T) {
 	}
 }
 
+// TestTitles: a step is called by the first thing it says to do.
+func TestTitles(t *testing.T) {
+	for words, want := range map[string]string{
+		"Wait 12 hours, drain the beans and dry them with a towel.": "Drain the beans and dry them with a towel",
+		"Wait 4 minutes.": "Wait 4 minutes",
+		"Label three glasses cold, hand-warm and warm.":                        "Label three glasses cold, hand-warm and warm",
+		"Pour the tea into the mug, wait 3 minutes, and read the temperature.": "Pour the tea into the mug",
+	} {
+		d := sugar()
+		write(d, "s", "en", words)
+		if got := stepOf(t, d, "s").Title["en"]; got != want {
+			t.Errorf("%q is called %q, wanted %q", words, got, want)
+		}
+	}
+}
+
+// TestReadAgain: the same thing weighed in two steps is two readings, also by the same words.
+func TestReadAgain(t *testing.T) {
+	for _, second := range []string{"Weigh the beans again.", "Weigh the beans."} {
+		d := sugar()
+		write(d, "a", "en", "Weigh the beans.")
+		write(d, "b", "en", second)
+		if len(d.Readings) != 2 || d.Readings[0].Name["en"] == d.Readings[1].Name["en"] || d.Readings[0].Symbol == d.Readings[1].Symbol {
+			t.Errorf("%q: %+v", second, d.Readings)
+		}
+		write(d, "b", "en", "Wash the beans.")
+		if len(d.Readings) != 1 {
+			t.Errorf("%q taken back leaves %d readings", second, len(d.Readings))
+		}
+	}
+}
+
 // TestTakeBack: a sentence that is taken back leaves nothing behind.
 func TestTakeBack(t *testing.T) {
 	for _, words := range []string{
@@ -309,4 +341,31 @@ func BenchmarkRead(b *testing.B) {
 func ask(d *design.Document, step, language string) []sentence.Question {
 	i, _ := d.Step(step)
 	return sentence.Open(d).Ask(i, language)
+}
+
+func TestLanesOfALine(t *testing.T) {
+	for _, c := range []struct {
+		language, line string
+		want           []string // name, value, unit, control
+	}{
+		{"en", "cold 15 °C, hand-warm 30 °C, warm 40 °C", []string{"cold|15|°C|false", "hand-warm|30|°C|false", "warm|40|°C|false"}},
+		{"en", "plain, salty: 1 tsp and very salty (3 tsp)", []string{"plain|||true", "salty|1|metric tsp|false", "very salty|3|metric tsp|false"}},
+		{"es", "sin sal, 1 cucharadita, 3 cucharaditas", []string{"sin sal|||true", "1 cucharadita|1|metric tsp|false", "3 cucharaditas|3|metric tsp|false"}},
+		{"en", "printer paper, newspaper, kitchen roll", []string{"printer paper|||false", "newspaper|||false", "kitchen roll|||false"}},
+		{"en", "6 cm, 9 cm", []string{"6 cm|6|cm|false", "9 cm|9|cm|false"}},
+		{"en", " , ;", nil},
+	} {
+		d := &design.Document{Readings: []design.Reading{{ID: "r"}}}
+		sentence.TakeLanes(d, c.line, c.language)
+		var got []string
+		for _, x := range d.Conditions {
+			got = append(got, strings.Join([]string{x.Name[c.language], x.Value, x.Unit, map[bool]string{true: "true", false: "false"}[x.Control]}, "|"))
+		}
+		if !slices.Equal(got, c.want) {
+			t.Errorf("%q: %q, wanted %q", c.line, got, c.want)
+		}
+		if len(c.want) > 1 && !d.Readings[0].PerCondition() {
+			t.Errorf("%q: a reading is not of each", c.line)
+		}
+	}
 }

@@ -88,7 +88,8 @@ type words struct {
 	Stuffs      string            `json:"stuffs"`    // what holds things within it, as water does
 	Hows        string            `json:"hows"`
 	Throughs    string            `json:"throughs"`
-	Paces       string            `json:"paces"` // words that say how fast or how often
+	Untreated   string            `json:"untreated"` // words of the condition in which nothing is done
+	Paces       string            `json:"paces"`     // words that say how fast or how often
 	Afters      string            `json:"afters"`
 	Durings     string            `json:"durings"`
 	Everys      string            `json:"everys"`
@@ -207,7 +208,7 @@ func (v *vocabulary) index(lang string) {
 		"adjectives": v.Adjectives, "before": v.Before, "subjects": v.Subjects, "nots": v.Nots, "pronouns": v.Pronouns,
 		"particles": v.Particles, "vessels": v.Vessels, "no-things": v.NoThings, "holders": v.Holders, "lets": v.Lets,
 		"counted-not": v.CountedNot, "everys": v.Everys, "durings": v.Durings, "asks": v.Asks, "which": v.Which, "plain": v.Plain,
-		"weighs": v.Weighs, "the": v.The, "nouns-too": v.NounsToo, "stuffs": v.Stuffs, "paces": v.Paces,
+		"weighs": v.Weighs, "the": v.The, "nouns-too": v.NounsToo, "stuffs": v.Stuffs, "paces": v.Paces, "untreated": v.Untreated,
 	} {
 		v.sets[name] = map[string]bool{}
 		for _, w := range items(list) {

@@ -77,12 +77,12 @@ func (s *Server) previews() {
 	type take struct {
 		Accept
 		Body struct {
-			Document map[string]any   `json:"document"`
-			Step     string           `json:"step" maxLength:"40" example:"pour"`
-			Language string           `json:"language" maxLength:"12" example:"en" doc:"In which the text is written"`
-			Was      string           `json:"was,omitempty" maxLength:"5000" doc:"The text as it was taken before"`
+			Document map[string]any     `json:"document"`
+			Step     string             `json:"step" maxLength:"40" example:"pour"`
+			Language string             `json:"language" maxLength:"12" example:"en" doc:"In which the text is written"`
+			Was      string             `json:"was,omitempty" maxLength:"5000" doc:"The text as it was taken before"`
 			Answer   *sentence.Revision `json:"answer,omitempty" doc:"To a question about the text, as it was offered; the text stays as it was taken"`
-			Typed    string           `json:"typed,omitempty" maxLength:"60" doc:"What was typed into the question's field"`
+			Typed    string             `json:"typed,omitempty" maxLength:"60" doc:"What was typed into the question's field"`
 		}
 		RawBody []byte
 	}
@@ -95,6 +95,26 @@ func (s *Server) previews() {
 				return drafts.Mended{}, err
 			}
 			return drafts.TakeSentence(raw, i.Body.Step, i.Body.Language, i.Body.Was, i.Body.Answer, i.Body.Typed, i.code())
+		},
+	)
+	type lanes struct {
+		Accept
+		Body struct {
+			Document map[string]any `json:"document"`
+			Line     string         `json:"line" maxLength:"1200" example:"plain, salty 1 tsp, very salty 3 tsp"`
+			Language string         `json:"language" maxLength:"12" example:"en" doc:"In which the line is written"`
+		}
+		RawBody []byte
+	}
+	forTeacher(
+		s,
+		op("POST", "/preview/lanes", "preview-lanes", "Put the conditions that a line names into a document"),
+		func(_ context.Context, _ app.TeacherActor, i *lanes) (drafts.Mended, error) {
+			raw, err := rawField(i.RawBody, "document")
+			if err != nil {
+				return drafts.Mended{}, err
+			}
+			return drafts.TakeLanes(raw, i.Body.Line, i.Body.Language, i.code())
 		},
 	)
 	type judge struct {

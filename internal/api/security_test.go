@@ -47,6 +47,7 @@ var listsOwn = []string{
 	"POST /api/v1/preview/choose",
 	"POST /api/v1/preview/sentence",
 	"POST /api/v1/preview/take",
+	"POST /api/v1/preview/lanes",
 	"PUT /api/v1/larder/own-swaps/{swap}",
 	"DELETE /api/v1/larder/own-swaps/{swap}",
 	"POST /api/v1/preview/substitutes",

@@ -34,8 +34,8 @@ type SetView struct {
 
 // SentenceChange changes a step's text.
 type SentenceChange struct {
-	Step     string          `json:"step"`
-	Language string          `json:"language"`
+	Step     string            `json:"step"`
+	Language string            `json:"language"`
 	Change   sentence.Revision `json:"change"`
 }
 

@@ -33,16 +33,16 @@ type TakenView struct {
 
 // OpenQuestion is something that the words leave open.
 type OpenQuestion struct {
-	From    int              `json:"from"`
-	To      int              `json:"to"`
-	Words   string           `json:"words"`
-	Answers []OpenAnswer     `json:"answers"`
+	From    int                `json:"from"`
+	To      int                `json:"to"`
+	Words   string             `json:"words"`
+	Answers []OpenAnswer       `json:"answers"`
 	Field   *sentence.Revision `json:"field,omitempty" doc:"What a typed answer does"`
 }
 
 // OpenAnswer is one way to answer.
 type OpenAnswer struct {
-	Words  string          `json:"words"`
+	Words  string            `json:"words"`
 	Change sentence.Revision `json:"change"`
 }
 
@@ -84,6 +84,17 @@ func ReadSentence(raw []byte, step, written, language string) (SentenceView, err
 		}
 	}
 	return v, nil
+}
+
+// TakeLanes puts the conditions that a line names into a document.
+func TakeLanes(raw []byte, line, written, language string) (Mended, error) {
+	d, err := design.Read(raw)
+	if err != nil {
+		return Mended{}, refusal.Field("document", refusal.Rule("unreadable", "problem", err.Error()), `{"schema": 3}`)
+	}
+	sentence.TakeLanes(&d, line, written)
+	out, err := json.Marshal(d)
+	return Mended{out, Review(out, language)}, err
 }
 
 // stepOf reads a document and finds a step of it.

@@ -1596,6 +1596,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/preview/lanes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put the conditions that a line names into a document
+         * @description Put the conditions that a line names into a document.
+         */
+        post: operations["preview-lanes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/preview/mend": {
         parameters: {
             query?: never;
@@ -3108,6 +3128,18 @@ export interface components {
             differs?: string;
             id: string;
             name: string;
+        };
+        LanesBody: {
+            document: {
+                [key: string]: unknown;
+            };
+            /**
+             * @description In which the line is written
+             * @example en
+             */
+            language: string;
+            /** @example plain, salty 1 tsp, very salty 3 tsp */
+            line: string;
         };
         LarderFound: {
             asks: components["schemas"]["AskRow"][];
@@ -8556,6 +8588,52 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FormulaView"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "preview-lanes": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LanesBody"];
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Mended"];
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

@@ -129,7 +129,7 @@ export default function ExperimentPage() {
       )}
       {designing && (
         <div className="designing">
-          {here === 'plan' && <Plan review={review} />}
+          {here === 'plan' && <Plan review={review} replace={draft.replace} />}
           {here === 'steps' && <Steps review={review} replace={draft.replace} />}
           {here === 'safety' && <Safety id={id} review={review} replace={draft.replace} />}
           <Margin id={id} review={review} replace={draft.replace} />

@@ -1,4 +1,4 @@
-import type { Review } from '../draft/useDraft';
+import type { Replace, Review } from '../draft/useDraft';
 import { say } from '../words';
 import { ClaimsBand } from './ClaimsBand';
 import { Band, useEditing, WordsField } from './fields';
@@ -9,13 +9,13 @@ import { PlanQuestion } from './PlanQuestion';
 import { PlanQuestions } from './PlanQuestions';
 
 /** Turns a question into a comparison: what is changed, measured, kept; the conditions; what is asked. */
-export function Plan({ review }: { review: Review | undefined }) {
+export function Plan({ review, replace }: { review: Review | undefined; replace: Replace }) {
   const { doc } = useEditing();
   return (
     <main className="work">
       <PlanQuestion />
       <PlanChange review={review} />
-      <PlanConditions />
+      <PlanConditions replace={replace} />
       <ClaimsBand review={review} />
       <PlanQuestions />
       <ModelBand />

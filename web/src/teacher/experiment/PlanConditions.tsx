@@ -2,12 +2,14 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import { freshID } from '../draft/document';
+import type { Replace } from '../draft/useDraft';
 import { Grid } from '../parts/Grid';
 import { say } from '../words';
+import { LanesLine } from './LanesLine';
 import { Band, ChoiceField, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
 
 /** What is compared, and how often each is tried. */
-export function PlanConditions() {
+export function PlanConditions({ replace }: { replace: Replace }) {
   const { doc, set } = useEditing();
   const conditions = doc.conditions ?? [];
   const [asked, setLevels] = useState(false);
@@ -35,6 +37,7 @@ export function PlanConditions() {
           )}
         </p>
       )}
+      <LanesLine replace={replace} />
       {conditions.length > 0 && <ConditionTable levels={levels} />}
       {conditions.length > 0 && !levels && (
         <Button variant="plain" className="small" onClick={() => setLevels(true)}>

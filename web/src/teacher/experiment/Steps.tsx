@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { useAddress } from '../frame/address';
 import Button from 'react-bootstrap/Button';
 import FormSelect from 'react-bootstrap/FormSelect';
@@ -16,6 +16,10 @@ import { ReadingsBand } from './ReadingsBand';
 import { StepSheet } from './StepSheet';
 import type { Replace, Review } from '../draft/useDraft';
 import { say } from '../words';
+
+/** A step that was begun and of which nothing was written. */
+const isEmpty = (s: Step) =>
+  !Object.values({ ...s.title, ...s.text }).some(Boolean) && !s.takes?.length && !s.uses?.length;
 
 /** The procedure to time, the chosen step as a sentence under it, the things on their shelf; a step's rarer settings stand beside. */
 export function Steps({ review, replace }: { review: Review | undefined; replace: Replace }) {
@@ -37,10 +41,10 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
     if (at.startsWith('/') && chosen < 0)
       document.getElementById('f-' + at.slice(1).replaceAll('/', '-'))?.focus();
   }, [at, chosen]);
+  const [writing, setWriting] = useState({ id: '', turn: 0 });
   const write = (id: string | undefined) => {
     choose(id);
-    // The step is drawn first, then written in.
-    setTimeout(() => document.querySelector<HTMLElement>('.sentence textarea')?.focus(), 60);
+    setWriting(({ turn }) => ({ id: id ?? '', turn: turn + 1 }));
   };
   const next = () => {
     const after = steps[chosen + 1];
@@ -94,7 +98,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
               steps={acts}
               chosen={steps[chosen]?.id}
               onChoose={choose}
-              onWrite={() => document.querySelector<HTMLElement>('.sentence textarea')?.focus()}
+              onWrite={write}
             />
           )}
           {chosen >= 0 && (
@@ -102,10 +106,15 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
               <Sentence
                 key={steps[chosen].id}
                 at={chosen}
+                turn={writing.id === steps[chosen].id ? writing.turn : 0}
                 replace={replace}
                 onNext={next}
                 onLeave={() =>
-                  document.querySelector<HTMLElement>(`[data-step="${steps[chosen].id}"]`)?.focus()
+                  isEmpty(steps[chosen])
+                    ? choose(acts.remove(chosen))
+                    : document
+                        .querySelector<HTMLElement>(`[data-step="${steps[chosen].id}"]`)
+                        ?.focus()
                 }
                 onChoose={choose}
               />

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import type { Schemas } from '../../api/client';
@@ -13,6 +13,8 @@ import { useReading, useTaking } from './useSentence';
 
 interface Props {
   at: number;
+  /** Raised each time somebody goes on to write here; 0 for nobody. */
+  turn: number;
   replace: Replace;
   onNext: () => void;
   onLeave: () => void;
@@ -20,9 +22,12 @@ interface Props {
 }
 
 /** The chosen step as a sentence in each language of the design, with what was taken from its words. */
-export function Sentence({ at, replace, onNext, onLeave, onChoose }: Props) {
+export function Sentence({ at, turn, replace, onNext, onLeave, onChoose }: Props) {
   const { doc, language } = useEditing();
   const s = doc.steps![at];
+  useEffect(() => {
+    if (turn > 0) document.getElementById(`f-steps-${at}-text`)?.focus();
+  }, [turn, at]);
   const languages = [language, ...doc.languages.filter((l) => l !== language)];
   return (
     <section className="sentence" aria-label={say('steps.step', { value: at + 1 })}>
@@ -65,13 +70,16 @@ function InLanguage({
   onNext,
   onLeave,
   onChoose,
-}: Props & { language: string; first: boolean; several: boolean }) {
+}: Omit<Props, 'turn'> & { language: string; first: boolean; several: boolean }) {
   const { doc, set } = useEditing();
   const s = doc.steps![at];
   const text = s.text?.[language] ?? '';
   const reading = useReading(s.id, language);
   const taking = useTaking(s.id, language, text, replace);
-  const pieces = reading.data?.pieces ?? [];
+  // What is not finished yet is neither taken over nor put differently.
+  const pieces = (reading.data?.pieces ?? []).map((p) =>
+    taking.pending ? { ...p, given: true } : p,
+  );
   const questions = reading.data?.questions ?? [];
   const change = (words: string) => set(['steps', at, 'text'], { ...s.text, [language]: words });
   const composed = !text && reading.data?.composed;
@@ -107,7 +115,7 @@ function InLanguage({
         </p>
       )}
       <ProblemLine error={taking.problem} />
-      {text && (
+      {text && (pieces.length > 0 || (reading.isSuccess && !reading.isPlaceholderData)) && (
         <Taken
           pieces={pieces}
           onPlain={(words) => void taking.answer({ kind: 'plain', value: words.toLowerCase() })}
@@ -157,7 +165,7 @@ function OpenQuestion({
       ))}
       {q.field && (
         <form
-          className="d-inline-flex gap-1"
+          className="sentence-answer"
           onSubmit={(e) => {
             e.preventDefault();
             if (typed.trim()) onAnswer(q.field!, typed);
@@ -165,7 +173,6 @@ function OpenQuestion({
         >
           <FormControl
             size="sm"
-            className="w-auto"
             aria-label={say('sentence.another-answer')}
             placeholder={say('sentence.another-answer')}
             value={typed}

@@ -12,7 +12,7 @@ export function Shelf({
   onChoose: (at: string) => void;
 }) {
   return (
-    <section className="shelf" aria-label={say('shelf.shelf')}>
+    <section className="strip-shelf" aria-label={say('shelf.shelf')}>
       <h3 className="small second m-0">{say('shelf.shelf')}</h3>
       {jars.length === 0 && <p className="small second m-0">{say('shelf.empty')}</p>}
       <ul>
@@ -20,7 +20,7 @@ export function Shelf({
           <li key={j.need}>
             <button
               type="button"
-              className={`jar ${j.open ? 'open' : ''} ${chosenStep && j.steps.includes(chosenStep) ? 'used' : ''}`}
+              className={`strip-jar ${j.open ? 'open' : ''} ${chosenStep && j.steps.includes(chosenStep) ? 'used' : ''}`}
               onClick={() => onChoose(`need:${j.need}`)}
             >
               <b>{j.name || say('shelf.without-a-name')}</b>

@@ -67,11 +67,6 @@ export function StepBlock(p: Props) {
       data-chosen={p.chosen || undefined}
       aria-pressed={p.chosen}
       tabIndex={p.reached ? 0 : -1}
-      aria-label={say('strip.step', {
-        number: p.number,
-        title: span.title || say('steps.without-a-name'),
-        words: marks.join(', '),
-      })}
       style={{
         left: p.left + x + (shift && !shift.end ? shift.by : 0),
         width: Math.max(10, w - 2 + (shift?.end ? shift.by : 0)),
@@ -84,26 +79,33 @@ export function StepBlock(p: Props) {
       onPointerUp={up}
       onPointerCancel={() => setShift(undefined)}
     >
+      <span className="visually-hidden">
+        {say('strip.step', {
+          number: p.number,
+          title: span.title || say('steps.without-a-name'),
+          words: marks.join(', '),
+        })}
+      </span>
       {span.job && (
-        <span className={`strip-adult ${span.job}`}>
+        <span aria-hidden="true" className={`strip-adult ${span.job}`}>
           {w > 44 && say(span.job === 'does' ? 'strip.does' : 'strip.near')}
         </span>
       )}
       {rows.map((r, k) => (
         <span
           key={r.id}
+          aria-hidden="true"
           className={`strip-body ${span.reads ? 'reads' : ''} ${r.id ? `lane-${r.from % 8}` : ''}`}
           style={{
             top: p.top + r.from * p.laneHeight + 2,
             height: r.n * p.laneHeight - 5,
           }}
         >
-          <b>{p.number}</b>
+          <b>{p.number}</b> {k === 0 && w > 64 && <small>{span.hands}</small>}
           {k === 0 && w > 64 && <span className="strip-title">{span.title}</span>}
-          {k === 0 && w > 64 && <small>{span.hands}</small>}
         </span>
       ))}
-      <span className="strip-pegs" style={{ top: p.top - 15 }}>
+      <span aria-hidden="true" className="strip-pegs" style={{ top: p.top - 15 }}>
         {span.pegs.slice(0, Math.max(1, Math.floor(w / 19))).map((g) => (
           <i key={g.sign + g.words} title={g.words} className={g.sign === '!' ? 'hazard' : ''}>
             {g.sign}

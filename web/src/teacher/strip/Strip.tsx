@@ -14,8 +14,8 @@ interface Props {
   steps: Steps;
   chosen: string | undefined;
   onChoose: (id: string | undefined) => void;
-  /** Goes to the sentence of the chosen step. */
-  onWrite: () => void;
+  /** Chooses a step and goes to its sentence. */
+  onWrite: (id: string | undefined) => void;
 }
 
 /** The procedure to time: lanes from top to bottom, steps as blocks, waits as gaps, long ones folded; drawn, moved and lengthened by hand or by keys. */
@@ -46,10 +46,6 @@ export function Strip({ strip, steps, chosen, onChoose, onWrite }: Props) {
     if (act(e.key, i)) e.preventDefault();
   };
   const minutes = (b: Block) => (b.end - b.start) / 60;
-  const write = (id: string | undefined) => {
-    onChoose(id);
-    requestAnimationFrame(onWrite);
-  };
   const act = (key: string, i: number): boolean => {
     if (carried && (key === 'ArrowLeft' || key === 'ArrowRight')) {
       steps.move(i, i + (key === 'ArrowRight' ? 1 : -1));
@@ -61,15 +57,15 @@ export function Strip({ strip, steps, chosen, onChoose, onWrite }: Props) {
       ArrowRight: () => go(i + 1),
       Home: () => go(0),
       End: () => go(strip.blocks.length - 1),
-      Enter: () => (carried ? setCarried(false) : write(strip.blocks[i].step)),
+      Enter: () => (carried ? setCarried(false) : onWrite(strip.blocks[i].step)),
       Escape: () => setCarried(false),
       m: () => setCarried(!carried),
       '[': () => steps.last(i, minutes(strip.blocks[i]) - 1),
       ']': () => steps.last(i, minutes(strip.blocks[i]) + 1),
       '{': () => steps.last(i, minutes(strip.blocks[i]) - 5),
       '}': () => steps.last(i, minutes(strip.blocks[i]) + 5),
-      o: () => write(steps.add(i + 1)),
-      O: () => write(steps.add(i)),
+      o: () => onWrite(steps.add(i + 1)),
+      O: () => onWrite(steps.add(i)),
       y: () => onChoose(steps.copy(i)),
       x: () => nextLanes(i),
       Delete: () => {
@@ -119,7 +115,7 @@ export function Strip({ strip, steps, chosen, onChoose, onWrite }: Props) {
               chosen={p.span.step === chosen}
               reached={chosen && at >= 0 ? p.span.step === chosen : i === 0}
               onChoose={() => onChoose(p.span.step)}
-              onWrite={() => write(p.span.step)}
+              onWrite={() => onWrite(p.span.step)}
               onMove={(x) => steps.move(i, placeAt(blocks, x))}
               onLast={(by) => steps.last(i, minutes(p.span) + by / perMinute(parts, room))}
             />

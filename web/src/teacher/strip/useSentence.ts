@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { api, got, type Schemas } from '../../api/client';
 import { useSettled } from '../../ui/useSettled';
 import type { Doc } from '../draft/document';
@@ -32,7 +32,7 @@ export function useReading(step: string, language: string) {
 /** Carries what the text says over into the design, when it is finished, and answers to what it leaves open. */
 export function useTaking(step: string, language: string, text: string, replace: Replace) {
   const { doc } = useEditing();
-  const taken = useRef(text); // as it was when this was last taken over
+  const [taken, setTaken] = useState(text); // as it was when this was last taken over
   const [problem, setProblem] = useState<unknown>();
   const send = async (
     body: { was?: string; answer?: Schemas['Revision']; typed?: string },
@@ -45,7 +45,7 @@ export function useTaking(step: string, language: string, text: string, replace:
       );
       const next = after.document as Doc;
       replace(next, words, doc);
-      taken.current = next.steps?.find((s) => s.id === step)?.text?.[language] ?? '';
+      setTaken(next.steps?.find((s) => s.id === step)?.text?.[language] ?? '');
       return true;
     } catch (error) {
       setProblem(error);
@@ -54,13 +54,15 @@ export function useTaking(step: string, language: string, text: string, replace:
   };
   return {
     problem,
+    /** Something was typed since. */
+    pending: text !== taken,
     /** Takes over what the text says now and did not say before. */
     finish: () => {
-      const was = taken.current;
+      const was = taken;
       if (text === was) return Promise.resolve();
-      taken.current = text; // Enter and leaving the field ask once
+      setTaken(text); // Enter and leaving the field ask once
       return send({ was }, say('sentence.taken')).then((done) => {
-        if (!done) taken.current = was;
+        if (!done) setTaken(was);
       });
     },
     /** Takes over all of it, also what was put differently by hand. */

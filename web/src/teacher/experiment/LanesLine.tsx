@@ -1,0 +1,57 @@
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
+import { api, got } from '../../api/client';
+import type { Doc } from '../draft/document';
+import type { Replace } from '../draft/useDraft';
+import { ProblemLine } from '../parts/states';
+import { say } from '../words';
+import { useEditing } from './fields';
+
+/** Conditions written in one line, as they are said. */
+export function LanesLine({ replace }: { replace: Replace }) {
+  const { doc, language } = useEditing();
+  const [line, setLine] = useState('');
+  const [problem, setProblem] = useState<unknown>();
+  const take = async () => {
+    if (!line.trim()) return;
+    try {
+      setProblem(undefined);
+      const after = await got(
+        api.POST('/api/v1/preview/lanes', { body: { document: doc, line, language } }),
+      );
+      replace(after.document as Doc, say('lanes.added'), doc);
+      setLine('');
+    } catch (error) {
+      setProblem(error);
+    }
+  };
+  return (
+    <form
+      className="field-row align-items-end"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void take();
+      }}
+    >
+      <div>
+        <label className="named" htmlFor="lanes-line">
+          {say('lanes.in-one-line')}
+        </label>
+        <FormControl
+          id="lanes-line"
+          value={line}
+          maxLength={600}
+          placeholder={say('lanes.example')}
+          onChange={(e) => setLine(e.target.value)}
+        />
+      </div>
+      <div>
+        <Button type="submit" variant="outline-primary">
+          {say('lanes.put-in')}
+        </Button>
+      </div>
+      <ProblemLine error={problem} />
+    </form>
+  );
+}

@@ -231,7 +231,10 @@ func Carry(d *design.Document, step, language string, c Revision, typed string) 
 		s.Heat = value
 	case Plain:
 		if !slices.Contains(s.Plain, value) {
+			t := &taker{d: d, at: i, lang: language}
+			before := t.meant(was)
 			s.Plain = append(slices.Clone(s.Plain), value)
+			t.carry(before, t.meant(was))
 		}
 	case Harm:
 		d.Needs = slices.Clone(d.Needs)

@@ -25,6 +25,19 @@ func Take(d *design.Document, step, was, language string) {
 	s := t.step()
 	now := s.Text[language]
 	before, after := t.meant(was), t.meant(now)
+	t.carry(before, after)
+	if kind := kindOf(before); s.Kind == "" || s.Kind == kind || was == "" && s.Kind == "do" {
+		if kind := kindOf(after); kind != "" {
+			t.step().Kind = kind
+		}
+	}
+	if title := t.step().Title[language]; title == "" || title == titleOf(was, language) {
+		t.step().Title = with(t.step().Title, language, titleOf(now, language))
+	}
+}
+
+// carry takes out what is not said any more, and in what is said now.
+func (t *taker) carry(before, after []Piece) {
 	gone, come := differ(before, after)
 	for k := len(gone) - 1; k >= 0; k-- {
 		t.out(before, before[gone[k]], after)
@@ -37,14 +50,6 @@ func Take(d *design.Document, step, was, language string) {
 		}
 	}
 	t.waits(before, after)
-	if kind := kindOf(before); s.Kind == "" || s.Kind == kind || was == "" && s.Kind == "do" {
-		if kind := kindOf(after); kind != "" {
-			t.step().Kind = kind
-		}
-	}
-	if title := t.step().Title[language]; title == "" || title == titleOf(was, language) {
-		t.step().Title = with(t.step().Title, language, titleOf(now, language))
-	}
 }
 
 // meant is what a text says, without what the teacher said to be only words.

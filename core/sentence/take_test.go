@@ -160,6 +160,24 @@ func marshal(t *testing.T, d *design.Document) string {
 	return string(raw)
 }
 
+// TestOnlyWords: what is said to be only words goes out of the design, and is not asked
+// about or taken again.
+func TestOnlyWords(t *testing.T) {
+	d := sugar()
+	write(d, "s", "en", "Pour 200 mL of vinegar into the jar.")
+	if !sentence.Carry(d, "s", "en", sentence.Revision{Kind: sentence.Plain, Value: "jar"}, "") {
+		t.Fatal("not carried out")
+	}
+	s := stepOf(t, d, "s")
+	if _, there := d.Need("jar"); there || s.In != "" || len(s.Uses) != 1 || !slices.Equal(s.Plain, []string{"jar"}) {
+		t.Errorf("it stays: %+v, %+v", s, d.Needs)
+	}
+	write(d, "s", "en", "Pour 250 mL of vinegar into the jar.")
+	if _, there := d.Need("jar"); there {
+		t.Error("it is taken again")
+	}
+}
+
 func TestLanes(t *testing.T) {
 	d := sugar()
 	write(d, "pour", "en", "Pour 200 mL of cold, hand-warm or warm water into its glass.")

@@ -62,7 +62,7 @@ func TestImportsFollowTheHouse(t *testing.T) {
 var (
 	shared  = []string{"api", "ui"}
 	family  = []string{"core", "words", "opening", "phone", "parts", "views", "App", "main", "sw"}
-	teacher = []string{"words", "languages", "parts", "frame", "draft", "larder", "results", "experiment", "workbench", "classes", "views", "App", "main"}
+	teacher = []string{"words", "languages", "parts", "frame", "draft", "larder", "results", "strip", "experiment", "workbench", "classes", "views", "App", "main"}
 )
 
 var imported = regexp.MustCompile(`(?:from|import\() ?'(\.[^']*)'`)

@@ -4,7 +4,7 @@ import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import { api, got, type Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
-import { useEditing } from './fields';
+import { useEditing } from '../draft/fields';
 import { say } from '../words';
 
 type Group = Schemas['ActionGroup'];

@@ -1,7 +1,7 @@
 import Button from 'react-bootstrap/Button';
 import { freshID, type Choice } from '../draft/document';
 import { say } from '../words';
-import { ChoiceField, Remove, useEditing, WordsField } from './fields';
+import { ChoiceField, Remove, useEditing, WordsField } from '../draft/fields';
 
 const pictures: [string, string][] = [
   ['', say('choicesField.no-drawing')],

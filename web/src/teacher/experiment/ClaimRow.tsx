@@ -3,7 +3,7 @@ import type { Doc, Reading } from '../draft/document';
 import type { Review } from '../draft/useDraft';
 import { say } from '../words';
 import { freshClaim, setUpsOf, thingsOf, wordsOf, type Claim } from './ClaimsBand';
-import { ChoiceField, PlainField, Remove, useEditing } from './fields';
+import { ChoiceField, PlainField, Remove, useEditing } from '../draft/fields';
 
 type Value = NonNullable<Doc['derived']>[number] | Reading;
 type Options = [string, string][];

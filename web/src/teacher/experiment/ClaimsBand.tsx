@@ -3,7 +3,7 @@ import { freshID, type Choice, type Doc, type Reading } from '../draft/document'
 import type { Review } from '../draft/useDraft';
 import { say } from '../words';
 import { ClaimRow } from './ClaimRow';
-import { Band, useEditing } from './fields';
+import { Band, useEditing } from '../draft/fields';
 
 export type Claim = NonNullable<Doc['claims']>[number];
 

@@ -1,6 +1,6 @@
 import Button from 'react-bootstrap/Button';
 import type { Doc } from '../draft/document';
-import { Band, PlainField, Remove, useEditing, WordsField } from './fields';
+import { Band, PlainField, Remove, useEditing, WordsField } from '../draft/fields';
 import { useRowKeys } from '../../ui/useRowKeys';
 import { say } from '../words';
 

@@ -3,7 +3,7 @@ import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
 import type { Doc } from '../draft/document';
 import { FormulaEcho } from './FormulaEcho';
-import { PlainField, Remove, useEditing, WordsField } from './fields';
+import { PlainField, Remove, useEditing, WordsField } from '../draft/fields';
 import { say } from '../words';
 
 type Derived = NonNullable<Doc['derived']>[number];

@@ -4,7 +4,7 @@ import { freshID, type Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
 import { say } from '../words';
 import { ChoicesField } from './ChoicesField';
-import { Band, PlainField, Remove, TickList, useEditing, WordsField } from './fields';
+import { Band, PlainField, Remove, TickList, useEditing, WordsField } from '../draft/fields';
 
 type Evidence = NonNullable<Doc['evidence']>[number];
 

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { Review } from '../draft/useDraft';
 import { Said, say } from '../words';
-import { Band, Remove, useEditing } from './fields';
+import { Band, Remove, useEditing } from '../draft/fields';
 
 /** What models of the Workbench say should come out. */
 export function ExpectedBand({ review }: { review: Review | undefined }) {

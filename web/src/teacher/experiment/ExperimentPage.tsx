@@ -13,7 +13,7 @@ import { Trouble } from '../frame/Trouble';
 import { Collect } from '../results/Collect';
 import { Compare } from '../results/Compare';
 import { Run } from '../results/Run';
-import { EditingContext } from './fields';
+import { EditingContext } from '../draft/fields';
 import { Issue } from './Issue';
 import { Kitchens } from './Kitchens';
 import { Margin } from './Margin';

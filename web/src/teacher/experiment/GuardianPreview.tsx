@@ -4,7 +4,7 @@ import FormSelect from 'react-bootstrap/FormSelect';
 import { ButtonLink } from '../parts/ButtonLink';
 import { api, got, type Schemas } from '../../api/client';
 import { SheetSections } from '../../ui/SheetSections';
-import { useEditing } from './fields';
+import { useEditing } from '../draft/fields';
 import type { Review } from '../draft/useDraft';
 import { languageChoices, ownLanguage } from '../languages';
 import { Said, say } from '../words';

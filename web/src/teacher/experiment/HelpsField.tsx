@@ -2,7 +2,7 @@ import Button from 'react-bootstrap/Button';
 import type { Doc } from '../draft/document';
 import { useRowKeys } from '../../ui/useRowKeys';
 import { say } from '../words';
-import { ChoiceField, Remove, useEditing, WordsField } from './fields';
+import { ChoiceField, Remove, useEditing, WordsField } from '../draft/fields';
 
 type Help = NonNullable<NonNullable<Doc['steps']>[number]['helps']>[number];
 

@@ -6,7 +6,7 @@ import type { Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
 import { ProblemLine } from '../parts/states';
 import { say } from '../words';
-import { useEditing } from './fields';
+import { useEditing } from '../draft/fields';
 
 /** Conditions written in one line, as they are said. */
 export function LanesLine({ replace }: { replace: Replace }) {

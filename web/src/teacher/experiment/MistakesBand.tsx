@@ -1,7 +1,7 @@
 import Button from 'react-bootstrap/Button';
 import { useRowKeys } from '../../ui/useRowKeys';
 import { say } from '../words';
-import { Band, Remove, useEditing, WordsField } from './fields';
+import { Band, Remove, useEditing, WordsField } from '../draft/fields';
 
 /** What goes wrong, as one sees it, and how it is mended. */
 export function MistakesBand() {

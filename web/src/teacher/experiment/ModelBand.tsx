@@ -2,7 +2,7 @@ import Button from 'react-bootstrap/Button';
 import { useRowKeys } from '../../ui/useRowKeys';
 import { freshID } from '../draft/document';
 import { say } from '../words';
-import { Band, Remove, useEditing, WordsField } from './fields';
+import { Band, Remove, useEditing, WordsField } from '../draft/fields';
 
 /** Where the set-up is a model of something: what its things stand for, and what it gets wrong. */
 export function ModelBand() {

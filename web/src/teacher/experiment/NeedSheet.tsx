@@ -4,7 +4,7 @@ import { api, got, type Schemas } from '../../api/client';
 import { Loading, PartError, ProblemLine } from '../parts/states';
 import type { Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
-import { ChoiceField, PlainField, TickField, useEditing, WordsField } from './fields';
+import { ChoiceField, PlainField, TickField, useEditing, WordsField } from '../draft/fields';
 import { Substitutes } from './Substitutes';
 import { Qualities } from './Qualities';
 import { ThingPicker } from '../larder/ThingPicker';

@@ -4,7 +4,7 @@ import type { Replace } from '../draft/useDraft';
 import { useLarder } from '../larder/useLarder';
 import { Grid } from '../parts/Grid';
 import { say } from '../words';
-import { Band, PlainField, Remove, TickField, useEditing, WordsField } from './fields';
+import { Band, PlainField, Remove, TickField, useEditing, WordsField } from '../draft/fields';
 
 interface Props {
   replace: Replace;

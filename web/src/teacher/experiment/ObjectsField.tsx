@@ -3,7 +3,7 @@ import FormControl from 'react-bootstrap/FormControl';
 import { useRowKeys } from '../../ui/useRowKeys';
 import { freshID, type Doc } from '../draft/document';
 import { say } from '../words';
-import { ChoiceField, PlainField, Remove, useEditing, WordsField } from './fields';
+import { ChoiceField, PlainField, Remove, useEditing, WordsField } from '../draft/fields';
 
 type Sort = NonNullable<Doc['objects']>[number];
 

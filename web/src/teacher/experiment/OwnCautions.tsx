@@ -1,7 +1,7 @@
 import Button from 'react-bootstrap/Button';
 import { verdicts, verdictWords } from '../parts/Verdict';
 import { freshID } from '../draft/document';
-import { ChoiceField, Remove, useEditing, WordsField } from './fields';
+import { ChoiceField, Remove, useEditing, WordsField } from '../draft/fields';
 import { say } from '../words';
 
 /** What the teacher sees and the rules do not: it stands beside them and can only raise a verdict. */

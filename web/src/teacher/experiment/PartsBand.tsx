@@ -3,7 +3,7 @@ import { useState, type ReactNode } from 'react';
 import { freshID, type Doc } from '../draft/document';
 import { say } from '../words';
 import { ChoicesField } from './ChoicesField';
-import { Band, PlainField, Remove, TickList, useEditing, WordsField } from './fields';
+import { Band, PlainField, Remove, TickList, useEditing, WordsField } from '../draft/fields';
 import { ObjectsField } from './ObjectsField';
 
 type List = 'stages' | 'objects' | 'sections' | 'crew';

@@ -1,7 +1,7 @@
 import type { Replace, Review } from '../draft/useDraft';
 import { say } from '../words';
 import { ClaimsBand } from './ClaimsBand';
-import { Band, useEditing, WordsField } from './fields';
+import { Band, useEditing, WordsField } from '../draft/fields';
 import { ModelBand, ReducedBand } from './ModelBand';
 import { PlanChange } from './PlanChange';
 import { PlanConditions } from './PlanConditions';

@@ -2,7 +2,7 @@ import Button from 'react-bootstrap/Button';
 import { useRowKeys } from '../../ui/useRowKeys';
 import type { Review } from '../draft/useDraft';
 import { say } from '../words';
-import { Band, ChoiceField, PlainField, Remove, useEditing, WordsField } from './fields';
+import { Band, ChoiceField, PlainField, Remove, useEditing, WordsField } from '../draft/fields';
 
 /** One thing changes: what, what is measured of it, and what is kept the same. */
 export function PlanChange({ review }: { review: Review | undefined }) {

@@ -8,7 +8,7 @@ import {
   TickList,
   useEditing,
   WordsField,
-} from './fields';
+} from '../draft/fields';
 
 const ages: [string, string][] = [
   ['5-7', '5–7'],

@@ -1,7 +1,7 @@
 import Button from 'react-bootstrap/Button';
 import { freshID } from '../draft/document';
 import { say } from '../words';
-import { Band, useEditing } from './fields';
+import { Band, useEditing } from '../draft/fields';
 import { QuestionRow } from './QuestionRow';
 
 /** What children are asked, before, during and after. */

@@ -3,7 +3,7 @@ import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
 import type { Schemas } from '../../api/client';
 import type { Need } from '../draft/document';
-import { useEditing } from './fields';
+import { useEditing } from '../draft/fields';
 import { say } from '../words';
 
 type Asked = NonNullable<Need['qualities']>[number];

@@ -6,7 +6,7 @@ import FormSelect from 'react-bootstrap/FormSelect';
 import type { Reading } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
 import { say } from '../words';
-import { PlainField, Remove, TickField, useEditing, WordsField } from './fields';
+import { PlainField, Remove, TickField, useEditing, WordsField } from '../draft/fields';
 import { ofKind, ReadingKind, readingKinds } from './ReadingKind';
 
 type Part = NonNullable<Reading['per']>[number];

@@ -1,6 +1,6 @@
 import type { Reading } from '../draft/document';
 import { say } from '../words';
-import { WordsField } from './fields';
+import { WordsField } from '../draft/fields';
 
 /** How a reading is done, as families read it beside its field. */
 export function Guidance({ reading, at }: { reading: Reading; at: number }) {

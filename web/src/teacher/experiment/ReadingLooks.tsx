@@ -2,7 +2,7 @@ import Button from 'react-bootstrap/Button';
 import { freshID, type Reading } from '../draft/document';
 import { say } from '../words';
 import { ChoicesField } from './ChoicesField';
-import { PlainField, Remove, TickList, useEditing, WordsField } from './fields';
+import { PlainField, Remove, TickList, useEditing, WordsField } from '../draft/fields';
 import { Guidance } from './ReadingGuidance';
 
 interface Props {

@@ -6,7 +6,7 @@ import { ConstantsBand } from './ConstantsBand';
 import { DerivedRow } from './DerivedRow';
 import { EvidenceBand } from './EvidenceBand';
 import { ExpectedBand } from './ExpectedBand';
-import { Band, useEditing } from './fields';
+import { Band, useEditing } from '../draft/fields';
 import { MistakesBand } from './MistakesBand';
 import { ReadingCard } from './ReadingCard';
 

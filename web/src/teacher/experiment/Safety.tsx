@@ -7,7 +7,7 @@ import type { Schemas } from '../../api/client';
 import { Loading, ProblemLine } from '../parts/states';
 import { Verdict, verdicts, verdictWords } from '../parts/Verdict';
 import { Assessment } from './Assessment';
-import { useEditing } from './fields';
+import { useEditing } from '../draft/fields';
 import { FindingCard, type Finding } from './FindingCard';
 import { GuardianPreview } from './GuardianPreview';
 import { OwnCautions } from './OwnCautions';

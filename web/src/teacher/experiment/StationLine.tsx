@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
-import { useEditing } from './fields';
+import { useEditing } from '../draft/fields';
 import type { Review } from '../draft/useDraft';
 import { say } from '../words';
 

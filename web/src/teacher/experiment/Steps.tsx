@@ -8,7 +8,7 @@ import { Sentence } from '../strip/Sentence';
 import { Shelf } from '../strip/Shelf';
 import { Strip } from '../strip/Strip';
 import { useSteps, type Steps as Acts } from '../strip/useSteps';
-import { Band, Remove, useEditing } from './fields';
+import { Band, Remove, useEditing } from '../draft/fields';
 import { NeedSheet } from './NeedSheet';
 import { NeedsBand } from './NeedsBand';
 import { PartsBand } from './PartsBand';

@@ -7,7 +7,7 @@ import type { Replace } from '../draft/useDraft';
 import { ProblemLine } from '../parts/states';
 import { Comparability, Verdict } from '../parts/Verdict';
 import { say } from '../words';
-import { useEditing } from './fields';
+import { useEditing } from '../draft/fields';
 
 type Row = Schemas['SubstituteRow'];
 

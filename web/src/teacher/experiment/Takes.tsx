@@ -2,7 +2,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { Reading, Take } from '../draft/document';
 import { say } from '../words';
-import { TickList, useEditing } from './fields';
+import { TickList, useEditing } from '../draft/fields';
 
 /** The parts of a take that are named, in one string; a part left out means all of it. */
 const keyOf = (t: Take) =>

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { api, got, type Schemas } from '../../api/client';
 import type { Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
-import { useEditing } from './fields';
+import { useEditing } from '../draft/fields';
 import type { Finding } from './FindingCard';
 import { say } from '../words';
 

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { api, got, type Schemas } from '../../api/client';
 import { put, type Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
-import { useEditing } from './fields';
+import { useEditing } from '../draft/fields';
 
 /** Carries out what a line of the margin offers. */
 export function useMends(replace: Replace) {

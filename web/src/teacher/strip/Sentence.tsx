@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import type { Schemas } from '../../api/client';
 import type { Replace } from '../draft/useDraft';
-import { useEditing, WordsField } from '../experiment/fields';
+import { useEditing, WordsField } from '../draft/fields';
 import { nameOf } from '../languages';
 import { ProblemLine } from '../parts/states';
 import { say } from '../words';

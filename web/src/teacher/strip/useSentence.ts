@@ -4,7 +4,7 @@ import { api, got, type Schemas } from '../../api/client';
 import { useSettled } from '../../ui/useSettled';
 import type { Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
-import { useEditing } from '../experiment/fields';
+import { useEditing } from '../draft/fields';
 import { say } from '../words';
 
 export type Read = Schemas['SentenceView'];

@@ -1,6 +1,6 @@
 import { freshID, type Step } from '../draft/document';
 import type { Replace, Review } from '../draft/useDraft';
-import { useEditing } from '../experiment/fields';
+import { useEditing } from '../draft/fields';
 import { say } from '../words';
 
 export type Block = Review['strip']['blocks'][number];

@@ -4,7 +4,7 @@ import FormCheckInput from 'react-bootstrap/FormCheckInput';
 import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
 import type { Schemas } from '../../api/client';
-import type { Doc, Localized } from '../draft/document';
+import type { Doc, Localized } from './document';
 import { say } from '../words';
 
 interface Editing {

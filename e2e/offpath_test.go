@@ -114,7 +114,7 @@ func TestOffTheDemosPath(t *testing.T) {
 	p.writes("Wait before it", "10") // asked, not guessed
 	p.sees("“10” has no unit.")
 	p.press("Take 10 min")
-	p.sees("25 min from first step to last.")
+	p.sees("19 min from first step to last.")
 	p.press("Close")
 	p.press("Plan")
 	p.writes("We measure", "melted water")

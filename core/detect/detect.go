@@ -31,18 +31,19 @@ const (
 
 // Answer says whether the least of what is claimed would be seen.
 type Answer struct {
-	Homes  int
-	Kind   design.ReadingKind // of what is claimed; "" where nothing is
-	Claim  compare.Planned
-	Source Source
-	Effect float64 // in the value's unit; a factor where it is compared by factors
-	Class  float64 // chance that the class sees it
-	Home   float64 // chance that one home alone sees it, as twice its give or take
-	Least  float64 // where nothing says the effect: what the class would be sure to see
-	Agree  int     // of kinds without a size: homes that have to agree, of Homes
-	Tries  int
-	Mends  []Mend // the least effort first
-	Blind  bool   // evidence alone, of which nobody says what it must show
+	Homes     int
+	Kind      design.ReadingKind // of what is claimed; "" where nothing is
+	Claim     compare.Planned
+	Source    Source
+	Effect    float64 // in the value's unit; a factor where it is compared by factors
+	Class     float64 // chance that the class sees it
+	Home      float64 // chance that one home alone sees it, as twice its give or take
+	Least     float64 // where nothing says the effect: what the class would be sure to see
+	Agree     int     // of kinds without a size: homes that have to agree, of Homes
+	Tries     int
+	Mends     []Mend // the least effort first
+	Unclaimed bool   // it is compared once something is claimed of it
+	Blind     bool   // evidence alone, of which nobody says what it must show
 }
 
 // MendKind is a change that would make an effect easier to see.
@@ -68,6 +69,11 @@ func Of(d *design.Document, homes int) Answer {
 	out := Answer{Homes: homes, Tries: max(1, d.Trials)}
 	planned := compare.Plan(d)
 	if len(planned) == 0 {
+		for i := range d.Readings {
+			if k := d.Readings[i].Sort(); k == design.OrderKind || k == design.StageOrderKind || k == design.WordsKind {
+				out.Kind, out.Unclaimed = k, true
+			}
+		}
 		out.Blind = len(d.Readings) == 0 && len(d.Evidence) > 0 &&
 			!slices.ContainsFunc(d.Evidence, func(e design.Evidence) bool { return e.MustShow[first(d)] != "" })
 		return out
@@ -248,6 +254,8 @@ func (a *Answer) Say() (Seen, text.Message) {
 	switch {
 	case a.Blind:
 		return Open, text.M("detect.blind")
+	case a.Unclaimed:
+		return Open, text.M("detect.unclaimed")
 	case a.Kind == "":
 		return Open, text.M("detect.nothing")
 	case a.Kind == design.YesPartlyNoKind && a.Tries == 1 && a.Agree > 0:

@@ -266,8 +266,10 @@ func (m *margin) fair() {
 		l.Message = text.M("review.fair.objects", "n", len(d.ObjectIDs()))
 	case n < 2:
 		l.Weight, l.Message, l.Path = Note, text.M("review.fair.one"), "/conditions"
-	default:
+	case slices.ContainsFunc(d.Conditions, func(c design.Condition) bool { return c.Control }):
 		l.Message = text.M("review.fair.fine", "n", n, "name", d.Changed.Name)
+	default:
+		l.Message = text.M("review.fair.alike", "n", n, "name", d.Changed.Name)
 	}
 	m.say(l)
 }

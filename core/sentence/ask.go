@@ -2,6 +2,7 @@ package sentence
 
 import (
 	"embed"
+	"maps"
 	"slices"
 	"strconv"
 	"strings"
@@ -27,16 +28,17 @@ const (
 	Plain   RevisionKind = "plain"   // the words Value mean nothing more
 	Split   RevisionKind = "split"   // the step becomes two, at From
 	Choose  RevisionKind = "choose"  // the need Value is the larder's Thing
+	Parts   RevisionKind = "parts"   // what Thing lists are the zones, options or words of the reading Value
 	Harm    RevisionKind = "object"  // the need Value is an everyday thing with nothing in it that could hurt
 )
 
 // Revision is what an answer to a question does.
 type Revision struct {
-	Kind  RevisionKind `json:"kind" enum:"rewrite,warm,plain,split,choose,object"`
+	Kind  RevisionKind `json:"kind" enum:"rewrite,warm,plain,split,choose,parts,object"`
 	From  int          `json:"from,omitempty" doc:"Code points of the text"`
 	To    int          `json:"to,omitempty"`
 	Value string       `json:"value,omitempty"`
-	Thing string       `json:"thing,omitempty" doc:"Id of a thing of the larder"`
+	Thing string       `json:"thing,omitempty" doc:"Id of a thing of the larder; of parts the list, with commas between"`
 }
 
 // Answer is one way to answer a question.
@@ -75,6 +77,8 @@ func (b *Book) Ask(i int, language string) []Question {
 			a.warmth(p)
 			a.howMuch(k, p)
 			a.what(p)
+		case Reading:
+			a.parts(p)
 		case Times:
 			if len(p.Values) == 0 {
 				a.add(p, text.M("sentence.ask.until-when", "words", p.Words))
@@ -192,6 +196,36 @@ func (a *asker) of() string {
 	return of
 }
 
+// parts asks what a reading is divided into, where only people can say: the zones where
+// things are counted, the words to choose from, the options.
+func (a *asker) parts(p Piece) {
+	t := &taker{d: a.d, lang: a.lang}
+	t.at, _ = a.d.Step(a.s.ID)
+	r, ok := t.readingOf(p)
+	if !ok {
+		return
+	}
+	id := ""
+	switch r.Sort() {
+	case design.ZonesKind:
+		if len(r.Zones) < 2 {
+			id = "zones"
+		}
+	case design.WordsKind:
+		if len(r.Senses) == 0 {
+			id = "words"
+		}
+	case design.ChoiceKind, design.SeveralKind:
+		if len(r.Options) < 2 {
+			id = "options"
+		}
+	}
+	if id != "" {
+		q := a.add(p, text.M("sentence.ask."+id))
+		q.Field = &Revision{Kind: Parts, Value: r.ID, Thing: hole}
+	}
+}
+
 // what asks what a thing is that neither the larder nor the teacher has said anything of.
 func (a *asker) what(p Piece) {
 	if p.ID != "" {
@@ -251,6 +285,8 @@ func Carry(d *design.Document, step, language string, c Revision, typed string) 
 			return false
 		}
 		n.Be(m)
+	case Parts:
+		return parts(d, value, language, strings.ReplaceAll(c.Thing, hole, typed))
 	case Rewrite:
 		if c.From < 0 || c.To < c.From || c.To > len(runes) {
 			return false
@@ -266,6 +302,34 @@ func Carry(d *design.Document, step, language string, c Revision, typed string) 
 		return false
 	}
 	return true
+}
+
+// parts gives a reading what a list names: its zones, words or options.
+func parts(d *design.Document, reading, language, list string) bool {
+	d.Readings = slices.Clone(d.Readings)
+	r, ok := d.Reading(reading)
+	v := vocabularies[text.Of(language).Code]
+	if !ok || v == nil {
+		return false
+	}
+	var ids []string
+	taken := func(id string) bool { return slices.Contains(ids, id) }
+	for _, word := range divided(v, list) {
+		ids = append(ids, fresh(word, "part", taken))
+		choice := design.Choice{ID: ids[len(ids)-1], Word: text.Localized{language: word}}
+		switch r.Sort() {
+		case design.ZonesKind:
+			r.Zones = append(slices.Clone(r.Zones), design.Zone{ID: choice.ID, Word: choice.Word})
+		case design.WordsKind:
+			senses := map[design.Sense][]design.Choice{}
+			maps.Copy(senses, r.Senses)
+			senses["looks"] = append(slices.Clone(senses["looks"]), choice)
+			r.Senses = senses
+		default:
+			r.Options = append(slices.Clone(r.Options), choice)
+		}
+	}
+	return len(ids) > 0
 }
 
 // split makes two steps of one, at a place in its text. The second takes what its words

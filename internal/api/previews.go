@@ -3,6 +3,8 @@ package api
 import (
 	"context"
 
+	"github.com/google/uuid"
+
 	"patient-kitchen/core/safety"
 	"patient-kitchen/core/sentence"
 	"patient-kitchen/internal/app"
@@ -121,15 +123,19 @@ func (s *Server) previews() {
 		Accept
 		Body struct {
 			Document map[string]any `json:"document"`
+			Class    *uuid.UUID     `json:"class,omitempty" doc:"The class that it is looked at with; left out: a usual one"`
 		}
 		RawBody []byte
 	}
 	forTeacher(
 		s,
-		op("POST", "/preview/review", "preview-review", "Judge a document in another language, without storing it"),
-		func(_ context.Context, _ app.TeacherActor, i *judge) (drafts.ReviewView, error) {
+		op("POST", "/preview/review", "preview-review", "Judge a document without storing it, in another language or with a class"),
+		func(ctx context.Context, who app.TeacherActor, i *judge) (drafts.ReviewView, error) {
 			raw, err := rawField(i.RawBody, "document")
-			return drafts.Review(raw, i.code()), err
+			if err != nil || i.Body.Class == nil {
+				return drafts.Review(raw, i.code()), err
+			}
+			return s.App.JudgeFor(ctx, who, raw, *i.Body.Class, i.code())
 		},
 	)
 	type choose struct {

@@ -9,13 +9,16 @@ import (
 
 	"github.com/google/uuid"
 
+	"patient-kitchen/core/design"
 	"patient-kitchen/core/fit"
 	"patient-kitchen/core/kitchen"
 	"patient-kitchen/core/rehearsal"
+	"patient-kitchen/core/review"
 	"patient-kitchen/core/text"
 	"patient-kitchen/docs"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/drafts"
 	"patient-kitchen/internal/view/kitchens"
 )
 
@@ -137,6 +140,33 @@ func (a *App) Rehearse(
 	chance := rand.New(rand.NewPCG(1, 2)) //nolint:gosec // made-up homes, not secrets
 	answer := rehearsal.Rehearse(s.ways.Design(), s.ways.Fit(s.of).Homes, rehearsedClasses, chance)
 	return kitchens.RehearsalOf(answer, language), nil
+}
+
+// JudgeFor judges a document that is not stored with one of the teacher's classes: with
+// its homes, and the kitchens of those that have said something.
+func (a *App) JudgeFor(ctx context.Context, who TeacherActor, raw []byte, class uuid.UUID, language string) (drafts.ReviewView, error) {
+	c, err := a.class(ctx, who, class)
+	if err != nil {
+		return drafts.ReviewView{}, err
+	}
+	homes, of, err := kitchensOf(ctx, &a.Store.Queries, class, uuid.Nil)
+	if err != nil {
+		return drafts.ReviewView{}, err
+	}
+	with := review.Class{Homes: len(homes)}
+	said := kitchen.Class{Measures: c.UnitSystem}
+	for i, h := range homes {
+		if h.Answers.Said() {
+			said.Homes = append(said.Homes, of.Homes[i])
+		}
+	}
+	if d, err := design.Read(raw); err == nil && len(said.Homes) > 0 {
+		err = drafts.Judged(func() error { with.Plans = fit.WaysOf(&d).Fit(said).Homes; return nil })
+		if err != nil {
+			return drafts.ReviewView{}, err
+		}
+	}
+	return drafts.ReviewFor(raw, &with, language), nil
 }
 
 // ReadyFor are the ready experiments against the kitchens of a class, those first that the

@@ -70,9 +70,13 @@ type FindingView struct {
 
 // Review judges a document without storing it. It never fails: one that cannot
 // be read or judged is answered with the reason.
-func Review(raw []byte, language string) ReviewView {
+func Review(raw []byte, language string) ReviewView { return ReviewFor(raw, nil, language) }
+
+// ReviewFor is [Review] with the class that the design is looked at with; nil for a usual
+// one.
+func ReviewFor(raw []byte, class *review.Class, language string) ReviewView {
 	var v ReviewView
-	if err := Judged(func() error { v = reviewOf(raw, language); return nil }); err != nil {
+	if err := Judged(func() error { v = reviewOf(raw, class, language); return nil }); err != nil {
 		v = emptyReview()
 		v.Problem = err.Error()
 	}
@@ -107,7 +111,7 @@ func emptyReview() ReviewView {
 	}
 }
 
-func reviewOf(raw []byte, language string) ReviewView {
+func reviewOf(raw []byte, class *review.Class, language string) ReviewView {
 	v := emptyReview()
 	d, err := design.Read(raw)
 	if err != nil {
@@ -143,7 +147,7 @@ func reviewOf(raw []byte, language string) ReviewView {
 		r.Safety,
 	)
 	v.Guardian = sheets.Guardian(&d, r, language)
-	v.Margin = ViewMargin(&d, r, nil, language)
+	v.Margin = ViewMargin(&d, r, class, language)
 	v.Strip = ViewStrip(&d, r, language)
 	for _, p := range compare.Plan(&d) {
 		words := func(m text.Message) string { return text.Render(m, language) }

@@ -100,6 +100,9 @@ func (f Fields) Known(atSteps map[string]string) map[string]string {
 	return out
 }
 
+// Said reports whether a home has said anything of its kitchen.
+func (f Fields) Said() bool { return len(f.Things) > 0 || len(f.Tools) > 0 || f.Otherwise }
+
 // Kitchen is the same as the core reads it.
 func (f Fields) Kitchen(home string) kitchen.Kitchen {
 	return kitchen.Kitchen{Home: home, Things: f.Things, Strengths: f.Strengths, Tools: f.Tools, Otherwise: f.Otherwise}

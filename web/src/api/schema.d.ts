@@ -1646,8 +1646,8 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Judge a document in another language, without storing it
-         * @description Judge a document in another language, without storing it.
+         * Judge a document without storing it, in another language or with a class
+         * @description Judge a document without storing it, in another language or with a class.
          */
         post: operations["preview-review"];
         delete?: never;
@@ -3113,6 +3113,8 @@ export interface components {
             things: number;
         };
         JudgeBody: {
+            /** @description The class that it is looked at with; left out: a usual one */
+            class?: string;
             document: {
                 [key: string]: unknown;
             };
@@ -3997,8 +3999,8 @@ export interface components {
              */
             from?: number;
             /** @enum {string} */
-            kind: "rewrite" | "warm" | "plain" | "split" | "choose" | "object";
-            /** @description Id of a thing of the larder */
+            kind: "rewrite" | "warm" | "plain" | "split" | "choose" | "parts" | "object";
+            /** @description Id of a thing of the larder; of parts the list, with commas between */
             thing?: string;
             /** Format: int64 */
             to?: number;

@@ -22,6 +22,7 @@ import { Safety } from './Safety';
 import { StationLine, stations, type Station } from './StationLine';
 import { Steps } from './Steps';
 import { nameOf, ownLanguage } from '../languages';
+import { useMargin } from './useMargin';
 import { useKeys } from '../frame/keys';
 import { say } from '../words';
 
@@ -43,7 +44,9 @@ export default function ExperimentPage() {
   const here = (stations.includes(station as Station) ? station : 'plan') as Station;
   const mine = assignments.data?.items.filter((a) => a.experiment === id) ?? [];
   const assignment = mine.find((a) => a.id === params.get('assignment')) ?? mine[0];
-  const { doc, review } = draft;
+  const { doc } = draft;
+  const designing = here === 'plan' || here === 'steps' || here === 'safety';
+  const { review, ...lookedAt } = useMargin(doc, draft.review, designing);
   const title =
     doc?.title[language] ||
     Object.values(doc?.title ?? {})[0] ||
@@ -68,7 +71,6 @@ export default function ExperimentPage() {
   const troubles =
     incidents.data?.items.filter((i) => !i.seen_at && mine.some((a) => a.id === i.assignment)) ??
     [];
-  const designing = here === 'plan' || here === 'steps' || here === 'safety';
   const search =
     assignment && params.get('assignment')
       ? `?assignment=${assignment.id}&class=${assignment.class}`
@@ -132,7 +134,7 @@ export default function ExperimentPage() {
           {here === 'plan' && <Plan review={review} replace={draft.replace} />}
           {here === 'steps' && <Steps review={review} replace={draft.replace} />}
           {here === 'safety' && <Safety id={id} review={review} replace={draft.replace} />}
-          <Margin id={id} review={review} replace={draft.replace} />
+          <Margin id={id} review={review} replace={draft.replace} lookedAt={lookedAt} />
         </div>
       )}
       {here === 'kitchens' && <Kitchens id={id} usual={assignment?.class} />}

@@ -1,11 +1,13 @@
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
 import Button from 'react-bootstrap/Button';
+import FormSelect from 'react-bootstrap/FormSelect';
 import { Icon, type IconName } from '../../ui/Icon';
 import type { Replace, Review } from '../draft/useDraft';
 import { useKeys } from '../frame/keys';
 import { ProblemLine } from '../parts/states';
 import { useMends } from './useMends';
+import type { LookedAt } from './useMargin';
 import { say } from '../words';
 
 type Line = Review['margin'][number];
@@ -41,10 +43,12 @@ export function Margin({
   id,
   review,
   replace,
+  lookedAt,
 }: {
   id: string;
   review: Review | undefined;
   replace: Replace;
+  lookedAt: LookedAt;
 }) {
   const fine =
     review !== undefined && review.readable && review.margin.every((l) => l.weight === 'fine');
@@ -83,6 +87,23 @@ export function Margin({
             <MarginLine key={l.topic} id={id} line={l} replace={replace} />
           ))}
         </ul>
+      )}
+      {open && lookedAt.classes.length > 0 && (
+        <label className="margin-of small">
+          {say('margin.looked-at-with')}{' '}
+          <FormSelect
+            size="sm"
+            value={lookedAt.of}
+            onChange={(e) => lookedAt.choose(e.target.value)}
+          >
+            <option value="">{say('margin.a-usual-class')}</option>
+            {lookedAt.classes.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.name}
+              </option>
+            ))}
+          </FormSelect>
+        </label>
       )}
     </section>
   );

@@ -6,7 +6,15 @@ import type { Replace } from '../draft/useDraft';
 import { Grid } from '../parts/Grid';
 import { say } from '../words';
 import { LanesLine } from './LanesLine';
-import { Band, ChoiceField, PlainField, Remove, TickField, useEditing, WordsField } from '../draft/fields';
+import {
+  Band,
+  ChoiceField,
+  PlainField,
+  Remove,
+  TickField,
+  useEditing,
+  WordsField,
+} from '../draft/fields';
 
 /** What is compared, and how often each is tried. */
 export function PlanConditions({ replace }: { replace: Replace }) {

@@ -1,6 +1,13 @@
 import type { Doc } from '../draft/document';
 import { ChoicesField } from './ChoicesField';
-import { ChoiceField, PlainField, Remove, TickField, useEditing, WordsField } from '../draft/fields';
+import {
+  ChoiceField,
+  PlainField,
+  Remove,
+  TickField,
+  useEditing,
+  WordsField,
+} from '../draft/fields';
 import { say } from '../words';
 
 type Question = NonNullable<Doc['questions']>[number];

@@ -4,7 +4,14 @@ import { say } from '../words';
 import { ChoicesField } from './ChoicesField';
 import { Guidance } from './ReadingGuidance';
 import { Happening, SenseWords, Zones } from './ReadingLooks';
-import { ChoiceField, PlainField, Remove, TickField, useEditing, WordsField } from '../draft/fields';
+import {
+  ChoiceField,
+  PlainField,
+  Remove,
+  TickField,
+  useEditing,
+  WordsField,
+} from '../draft/fields';
 
 /** The verb is the kind: what a home does for a reading. */
 export const readingKinds: [NonNullable<Reading['kind']>, string][] = [

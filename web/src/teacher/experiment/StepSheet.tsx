@@ -6,7 +6,14 @@ import { HelpsField } from './HelpsField';
 import { Takes } from './Takes';
 import { useAnswers } from './useAnswers';
 import type { Replace, Review } from '../draft/useDraft';
-import { ChoiceField, PlainField, TickField, TickList, useEditing, WordsField } from '../draft/fields';
+import {
+  ChoiceField,
+  PlainField,
+  TickField,
+  TickList,
+  useEditing,
+  WordsField,
+} from '../draft/fields';
 import { say } from '../words';
 
 const kinds: [string, string][] = [

@@ -34,44 +34,48 @@ export function Strip({ strip, steps, chosen, onChoose, onWrite }: Props) {
     );
   const at = strip.blocks.findIndex((b) => b.step === chosen);
   const go = (to: number) => {
-    const id = strip.blocks[Math.max(0, Math.min(strip.blocks.length - 1, to))]?.step;
+    const id = steps.steps[Math.max(0, Math.min(steps.steps.length - 1, to))]?.id;
     onChoose(id);
     focus(id);
   };
   const onKey = (e: KeyboardEvent) => {
-    const i = strip.blocks.findIndex(
-      (b) => b.step === (e.target as HTMLElement).closest('[data-step]')?.getAttribute('data-step'),
-    );
+    const id = (e.target as HTMLElement).closest('[data-step]')?.getAttribute('data-step');
+    // The document knows where the step stands now; what is drawn follows a moment later.
+    const i = steps.steps.findIndex((s) => s.id === id);
     if (i < 0 || e.ctrlKey || e.metaKey || e.altKey) return;
     if (act(e.key, i)) e.preventDefault();
   };
-  const minutes = (b: Block) => (b.end - b.start) / 60;
+  const lasting = (id: string) => {
+    const b = strip.blocks.find((x) => x.step === id);
+    return b ? (b.end - b.start) / 60 : 2;
+  };
   const act = (key: string, i: number): boolean => {
+    const { id } = steps.steps[i];
     if (carried && (key === 'ArrowLeft' || key === 'ArrowRight')) {
       steps.move(i, i + (key === 'ArrowRight' ? 1 : -1));
-      focus(strip.blocks[i].step);
+      focus(id);
       return true;
     }
     const acts: Record<string, () => void> = {
       ArrowLeft: () => go(i - 1),
       ArrowRight: () => go(i + 1),
       Home: () => go(0),
-      End: () => go(strip.blocks.length - 1),
-      Enter: () => (carried ? setCarried(false) : onWrite(strip.blocks[i].step)),
+      End: () => go(steps.steps.length - 1),
+      Enter: () => (carried ? setCarried(false) : onWrite(id)),
       Escape: () => setCarried(false),
       m: () => setCarried(!carried),
-      '[': () => steps.last(i, minutes(strip.blocks[i]) - 1),
-      ']': () => steps.last(i, minutes(strip.blocks[i]) + 1),
-      '{': () => steps.last(i, minutes(strip.blocks[i]) - 5),
-      '}': () => steps.last(i, minutes(strip.blocks[i]) + 5),
+      '[': () => steps.last(i, lasting(id) - 1),
+      ']': () => steps.last(i, lasting(id) + 1),
+      '{': () => steps.last(i, lasting(id) - 5),
+      '}': () => steps.last(i, lasting(id) + 5),
       o: () => onWrite(steps.add(i + 1)),
       O: () => onWrite(steps.add(i)),
       y: () => onChoose(steps.copy(i)),
       x: () => nextLanes(i),
       Delete: () => {
-        const id = steps.remove(i);
-        onChoose(id);
-        focus(id);
+        const before = steps.remove(i);
+        onChoose(before);
+        focus(before);
       },
     };
     acts[key]?.();
@@ -117,7 +121,7 @@ export function Strip({ strip, steps, chosen, onChoose, onWrite }: Props) {
               onChoose={() => onChoose(p.span.step)}
               onWrite={() => onWrite(p.span.step)}
               onMove={(x) => steps.move(i, placeAt(blocks, x))}
-              onLast={(by) => steps.last(i, minutes(p.span) + by / perMinute(parts, room))}
+              onLast={(by) => steps.last(i, lasting(p.span.step) + by / perMinute(parts, room))}
             />
           ))}
         </div>

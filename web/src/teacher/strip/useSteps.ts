@@ -9,7 +9,7 @@ export type Block = Review['strip']['blocks'][number];
 export function useSteps(replace: Replace) {
   const { doc, language } = useEditing();
   const steps = doc.steps ?? [];
-  const put = (next: Step[], words: string) => replace({ ...doc, steps: next }, words);
+  const put = (next: Step[], words: string) => replace({ ...doc, steps: next }, words, doc);
   const name = (i: number) => steps[i].title[language] || say('steps.step-2', { value: i + 1 });
   return {
     steps,

@@ -34,7 +34,7 @@ build() {
     say "Installing the interface's packages …"
     (cd web && npm ci --silent >&2)
   fi
-  if [ ! -f internal/webfiles/dist/family.html ] || [ -n "$(find web core cmd/phone -path web/node_modules -prune -o -type f ! -name '*_test.go' -newer internal/webfiles/dist/family.html -print | head -n 1)" ]; then
+  if [ ! -f internal/webfiles/dist/family.html ] || [ -n "$(find web core cmd/phone internal/words/pages internal/look -path web/node_modules -prune -o -type f ! -name '*_test.go' -newer internal/webfiles/dist/family.html -print | head -n 1)" ]; then
     say "Building the interface …"
     (cd web && npm run --silent build >&2)
   fi

@@ -99,6 +99,17 @@ func (s *Server) experiments() {
 			return s.App.Draft(ctx, who, i.Experiment, i.code())
 		},
 	)
+	type practice struct {
+		ExperimentPath
+		Language string `query:"language" maxLength:"12" doc:"Code of the home's language" example:"es"`
+	}
+	forTeacher(
+		s,
+		op("GET", "/experiments/{experiment}/practice", "get-practice", "A draft as the page of a usual home, to try"),
+		func(ctx context.Context, who app.TeacherActor, i *practice) (app.Bundle, error) {
+			return s.App.Practice(ctx, who, i.Experiment, i.Language)
+		},
+	)
 	type kitchensOf struct {
 		ExperimentPath
 		Accept

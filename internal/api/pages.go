@@ -36,6 +36,11 @@ func (s *Server) pages(r chi.Router) {
 	for _, p := range []string{"/home/{home}", "/code"} {
 		r.Get(p, page("family.html"))
 	}
+	// The family's page for the teacher to try, within the teacher's own page.
+	r.Get("/practice/{experiment}", func(w http.ResponseWriter, _ *http.Request) {
+		w.Header().Set("Content-Security-Policy", strings.Replace(csp, "frame-ancestors 'none'", "frame-ancestors 'self'", 1))
+		servePage(w, files, "family.html", http.StatusOK)
+	})
 	r.Get("/assets/*", func(w http.ResponseWriter, r *http.Request) {
 		w.Header().Set("Cache-Control", "public, max-age=31536000, immutable")
 		serveFile(w, r, files, path.Join("assets", chi.URLParam(r, "*")))

@@ -49,12 +49,24 @@ interface HomePageProps {
 }
 
 export function HomePage(props: HomePageProps) {
-  const state = useHome(props.home);
+  return <HomePages {...props} state={useHome(props.home)} />;
+}
+
+/** The pages of a home, whoever keeps what is done on them. */
+export function HomePages({
+  practice,
+  ...props
+}: HomePageProps & { state: HomeState; practice?: boolean }) {
+  const { state } = props;
   const [place, go] = useHash(state);
   const several = (state.bundle?.sheets.length ?? 0) > 1 || state.bundle?.kitchen?.asked;
   return (
     <LanguageContext.Provider
-      value={place[1] === 'welcome' || place[1] === 'wrong' ? undefined : () => go('#/-/welcome')}
+      value={
+        practice || place[1] === 'welcome' || place[1] === 'wrong'
+          ? undefined
+          : () => go('#/-/welcome')
+      }
     >
       <ListContext.Provider
         value={
@@ -63,7 +75,7 @@ export function HomePage(props: HomePageProps) {
             : undefined
         }
       >
-        <Places {...props} state={state} place={place} go={go} />
+        <Places {...props} place={place} go={go} />
       </ListContext.Provider>
     </LanguageContext.Provider>
   );

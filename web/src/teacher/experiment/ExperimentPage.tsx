@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
+import Button from 'react-bootstrap/Button';
 import FormSelect from 'react-bootstrap/FormSelect';
 import { ButtonLink } from '../parts/ButtonLink';
 import { Notice } from '../parts/Notice';
@@ -13,6 +14,7 @@ import { Trouble } from '../frame/Trouble';
 import { Collect } from '../results/Collect';
 import { Compare } from '../results/Compare';
 import { Run } from '../results/Run';
+import { AsFamily } from './AsFamily';
 import { EditingContext } from '../draft/fields';
 import { Issue } from './Issue';
 import { Kitchens } from './Kitchens';
@@ -41,6 +43,7 @@ export default function ExperimentPage() {
     queryFn: () => got(api.GET('/api/v1/incidents')),
   });
   const [language, setLanguage] = useState(ownLanguage);
+  const [asFamily, setAsFamily] = useState(false);
   const here = (stations.includes(station as Station) ? station : 'plan') as Station;
   const mine = assignments.data?.items.filter((a) => a.experiment === id) ?? [];
   const assignment = mine.find((a) => a.id === params.get('assignment')) ?? mine[0];
@@ -107,6 +110,15 @@ export default function ExperimentPage() {
               }
             />
           )}
+          {designing && (
+            <Button
+              variant="outline-primary"
+              aria-expanded={asFamily}
+              onClick={() => setAsFamily(!asFamily)}
+            >
+              {say('asFamily.see')}
+            </Button>
+          )}
           <ButtonLink href={`/api/v1/experiments/${id}/file`} download>
             {say('experimentPage.open-file')}
           </ButtonLink>
@@ -130,11 +142,26 @@ export default function ExperimentPage() {
         </Notice>
       )}
       {designing && (
-        <div className="designing">
+        <div className={`designing ${asFamily ? 'with-sheet' : ''}`}>
           {here === 'plan' && <Plan review={review} replace={draft.replace} />}
           {here === 'steps' && <Steps review={review} replace={draft.replace} />}
           {here === 'safety' && <Safety id={id} review={review} replace={draft.replace} />}
           <Margin id={id} review={review} replace={draft.replace} lookedAt={lookedAt} />
+          {asFamily && (
+            <AsFamily
+              id={id}
+              step={
+                (doc.steps ?? []).findIndex(
+                  (s, i) =>
+                    s.id === params.get('at') || params.get('at')?.startsWith(`/steps/${i}/`),
+                ) + 1
+              }
+              languages={doc.languages}
+              language={language}
+              version={draft.state.base?.version ?? 0}
+              onClose={() => setAsFamily(false)}
+            />
+          )}
         </div>
       )}
       {here === 'kitchens' && <Kitchens id={id} usual={assignment?.class} />}

@@ -54,6 +54,10 @@ export function Margin({
     review !== undefined && review.readable && review.margin.every((l) => l.weight === 'fine');
   const [chosen, setChosen] = useState<boolean>();
   const open = chosen ?? !fine;
+  // Beside a sheet there is room for one line: the heaviest.
+  const heaviest = ['stop', 'mend', 'note', 'fine']
+    .map((w) => review?.margin.find((l) => l.weight === w))
+    .find(Boolean);
   const list = useRef<HTMLUListElement>(null);
   useKeys((key) => {
     if (key !== 'f') return false;
@@ -84,7 +88,13 @@ export function Margin({
       {open && (
         <ul ref={list}>
           {review?.margin.map((l) => (
-            <MarginLine key={l.topic} id={id} line={l} replace={replace} />
+            <MarginLine
+              key={l.topic}
+              id={id}
+              line={l}
+              heaviest={l === heaviest}
+              replace={replace}
+            />
           ))}
         </ul>
       )}
@@ -110,7 +120,17 @@ export function Margin({
 }
 
 /** One line: its weight in a word, one sentence; Enter goes to its place, a full stop does its mend. */
-function MarginLine({ id, line: l, replace }: { id: string; line: Line; replace: Replace }) {
+function MarginLine({
+  id,
+  line: l,
+  heaviest,
+  replace,
+}: {
+  id: string;
+  line: Line;
+  heaviest: boolean;
+  replace: Replace;
+}) {
   const navigate = useNavigate();
   const { carry, problem } = useMends(replace);
   const [word, icon] = weights[l.weight];
@@ -127,7 +147,7 @@ function MarginLine({ id, line: l, replace }: { id: string; line: Line; replace:
   return (
     // The line takes keys of its own; what it offers stands in it as a link and a button too.
     // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions
-    <li className={l.weight} tabIndex={-1} onKeyDown={onKey}>
+    <li className={`${l.weight} ${heaviest ? 'heaviest' : ''}`} tabIndex={-1} onKeyDown={onKey}>
       <span className={`w-${l.weight}`}>
         <Icon name={icon} /> {word}
       </span>

@@ -92,7 +92,11 @@ export function Strip({ strip, steps, chosen, onChoose, onWrite }: Props) {
   };
   const top = 52;
   return (
-    <div ref={ref} className="strip" data-carried={carried || undefined}>
+    <div
+      ref={ref}
+      className={`strip ${rows > 3 ? 'many' : ''}`}
+      data-carried={carried || undefined}
+    >
       <div className="strip-scroll">
         <div
           className="strip-track"

@@ -1,0 +1,65 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { api } from '../../api/client';
+import { newID } from '../../ui/ids';
+import type { LocalEntry } from './db';
+import type { Bundle, HomeState } from './useHome';
+
+/** A home that nobody lives in: it works with a draft as a phone would, and what is entered goes nowhere. */
+export function usePractice(experiment: string, language: string): HomeState {
+  const [bundle, setBundle] = useState<Bundle>();
+  const [entries, setEntries] = useState<LocalEntry[]>([]);
+  const [online, setOnline] = useState(true);
+  const kept = useRef(new Map<string, unknown>([['welcomed', true]]));
+  const refresh = useCallback(async () => {
+    try {
+      const { data } = await api.GET('/api/v1/experiments/{experiment}/practice', {
+        params: { path: { experiment }, query: { language } },
+      });
+      if (data) setBundle(data);
+      setOnline(true);
+    } catch {
+      setOnline(false);
+    }
+  }, [experiment, language]);
+  useEffect(() => {
+    let live = true;
+    void (async () => {
+      if (live) await refresh();
+    })();
+    return () => {
+      live = false;
+    };
+  }, [refresh]);
+  const nowhere = () => Promise.resolve();
+  return {
+    home: experiment,
+    bundle,
+    entries,
+    queue: [],
+    online,
+    stopped: undefined,
+    storeProblem: false,
+    offset: 0,
+    refresh,
+    add(assignment, fields) {
+      const id = newID();
+      const entry = { ...fields, phone_time: new Date().toISOString(), offset_ms: 0 };
+      setEntries((all) => [...all, { id, assignment, entry }]);
+      return Promise.resolve(id);
+    },
+    addPhoto(_assignment, blob) {
+      const id = newID();
+      kept.current.set(`photo/${id}`, blob);
+      return Promise.resolve(id);
+    },
+    tell: nowhere,
+    drop: nowhere,
+    retry: nowhere,
+    photo: (id) => Promise.resolve(kept.current.get(`photo/${id}`) as Blob | undefined),
+    keep(key, value) {
+      kept.current.set(key, value);
+      return Promise.resolve();
+    },
+    recall: <T>(key: string) => Promise.resolve(kept.current.get(key) as T | undefined),
+  };
+}

@@ -150,26 +150,22 @@ func (c *composer) name(p Piece) (string, bool) {
 	return "", false
 }
 
-// article is what stands before a name, with the blank behind it.
+// article is what stands before a name, with the blank behind it: by the longest ending of
+// its first word that the language's list has.
 func (c *composer) article(name string) string {
-	if c.lang != "es" {
-		return c.v.Spoken["the"] + " "
-	}
 	first, _, _ := strings.Cut(fold(name), " ")
-	many := strings.HasSuffix(first, "s")
 	one := strings.TrimSuffix(first, "s")
-	female := strings.HasSuffix(one, "a") || strings.HasSuffix(one, "cion") || strings.HasSuffix(one, "dad") || strings.HasSuffix(one, "sal")
-	switch {
-	case one == "agua" && !many:
-		return "el "
-	case female && many:
-		return "las "
-	case female:
-		return "la "
-	case many:
-		return "los "
+	ending := ""
+	for e := range c.v.Articles {
+		if strings.HasSuffix(one, e) && len(e) > len(ending) {
+			ending = e
+		}
 	}
-	return "el "
+	single, many, _ := strings.Cut(c.v.Articles[ending], " ")
+	if first != one && many != "" {
+		return many + " "
+	}
+	return single + " "
 }
 
 // Difference is what one language of a step says otherwise than another.

@@ -134,7 +134,7 @@ func (r *reader) noun(i int, part bool) named {
 		for k := i; k < end; k++ {
 			if r.is("of", k) && k+1 < end {
 				inner := r.noun(k+1, part)
-				if r.lang == "en" || inner.ok {
+				if r.v.HeadLast || inner.ok {
 					return inner
 				}
 			}
@@ -194,11 +194,10 @@ func (r *reader) nounEnd(i int) int {
 	return k
 }
 
-// headed finds the word that says what is named: the last before "of" in English, the
-// first in Spanish.
+// headed finds the word that says what is named: the last before "of", or the first.
 func (r *reader) headed(n named) named {
 	n.head = r.t[n.from].word
-	if r.lang != "en" {
+	if !r.v.HeadLast {
 		return n
 	}
 	for k := n.from; k < n.next && !r.is("of", k); k++ {
@@ -315,11 +314,11 @@ func known(w World, language, spoken string) map[string]string {
 			continue
 		}
 		last := len(folded) - 1
-		if spoken != "en" {
+		if !v.HeadLast {
 			last = 0
 		}
 		head := folded[0]
-		for k := 0; spoken == "en" && k < len(folded) && !v.sets["and"][folded[k]] && !v.sets["of"][folded[k]] && !v.sets["with"][folded[k]]; k++ {
+		for k := 0; v.HeadLast && k < len(folded) && !v.sets["and"][folded[k]] && !v.sets["of"][folded[k]] && !v.sets["with"][folded[k]]; k++ {
 			head = folded[k]
 		}
 		for _, form := range numbers(head, spoken) {

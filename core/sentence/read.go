@@ -232,7 +232,7 @@ func (r *reader) adverb(i int) bool {
 		return false
 	}
 	w := r.t[i].word
-	return len(w) > 4 && (r.lang == "en" && strings.HasSuffix(w, "ly") || r.lang == "es" && strings.HasSuffix(w, "mente"))
+	return len(w) > 4 && strings.HasSuffix(w, r.v.AdverbEnd)
 }
 
 // until reads up to when something is done: what is seen then, and sizes within.
@@ -318,8 +318,7 @@ func (r *reader) question(i int) int {
 		return 0
 	}
 	first := r.t[i].word
-	asked := r.v.sets["asks"][first] ||
-		r.lang == "es" && !slices.Contains([]string{"que", "cual", "cuales", "cuanto", "cuanta", "cuantos", "cuantas", "como", "quien", "donde", "cuando", "por"}, first)
+	asked := r.v.sets["asks"][first] || len(r.v.sets["no-ask"]) > 0 && !r.v.sets["no-ask"][first]
 	switch {
 	case r.v.sets["which"][first]:
 		r.asked(design.ChoiceKind, i, end)

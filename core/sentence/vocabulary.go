@@ -101,7 +101,13 @@ type words struct {
 	Which       string            `json:"which"`
 	Warmths     map[string]string `json:"warmths"` // words of warmth, with temperatures that they may mean
 	Closed      string            `json:"closed"`
-	Spoken      map[string]string `json:"spoken"` // by act: the verb that a composed sentence begins with
+	HeadLast    bool              `json:"head_last"`     // of a name the last word says what it is; else the first
+	OneForm     bool              `json:"one_form"`      // verbs that order something to be done have their plain form
+	Told        string            `json:"told"`          // endings of verbs that tell of something done
+	AdverbEnd   string            `json:"adverb_ending"` // of words that say how
+	NoAsk       string            `json:"no_ask"`        // words with which a question is not for yes or no; "" where Asks says which is
+	Articles    map[string]string `json:"articles"`      // by the ending of a noun's one: its article, one and many with a blank between; "" for the rest
+	Spoken      map[string]string `json:"spoken"`        // by act: the verb that a composed sentence begins with
 }
 
 // first says which role is tried before which where one phrase has several.
@@ -167,8 +173,8 @@ func (v *vocabulary) index(lang string) {
 				forms, w[0] = []string{one}, one
 			}
 			for i, form := range forms {
-				base := i == 0 || lang != "en"
-				if told(form, lang) {
+				base := i == 0 || !v.OneForm
+				if v.told(form) {
 					continue
 				}
 				v.verbs[form] = append(v.verbs[form], phrase{w[1:], r, w[0], base})
@@ -208,7 +214,7 @@ func (v *vocabulary) index(lang string) {
 		"adjectives": v.Adjectives, "before": v.Before, "subjects": v.Subjects, "nots": v.Nots, "pronouns": v.Pronouns,
 		"particles": v.Particles, "vessels": v.Vessels, "no-things": v.NoThings, "holders": v.Holders, "lets": v.Lets,
 		"counted-not": v.CountedNot, "everys": v.Everys, "durings": v.Durings, "asks": v.Asks, "which": v.Which, "plain": v.Plain,
-		"weighs": v.Weighs, "the": v.The, "nouns-too": v.NounsToo, "stuffs": v.Stuffs, "paces": v.Paces, "untreated": v.Untreated,
+		"weighs": v.Weighs, "no-ask": v.NoAsk, "the": v.The, "nouns-too": v.NounsToo, "stuffs": v.Stuffs, "paces": v.Paces, "untreated": v.Untreated,
 	} {
 		v.sets[name] = map[string]bool{}
 		for _, w := range items(list) {
@@ -227,15 +233,8 @@ func (v *vocabulary) index(lang string) {
 }
 
 // told reports whether a form tells of something done rather than says to do it.
-func told(form, lang string) bool {
-	var endings []string
-	switch lang {
-	case "es":
-		endings = []string{"ado", "ados", "adas", "ido", "idos", "idas", "aba", "aban", "aran", "aron", "ieron", "aria", "arian", "eria"}
-	case "en":
-		endings = []string{"ing", "ed"}
-	}
-	return slices.ContainsFunc(endings, func(e string) bool { return len(form) > len(e)+2 && strings.HasSuffix(form, e) })
+func (v *vocabulary) told(form string) bool {
+	return slices.ContainsFunc(items(v.Told), func(e string) bool { return len(form) > len(e)+2 && strings.HasSuffix(form, e) })
 }
 
 // noun is a word in the form in which the list of what is measured has it.

@@ -281,3 +281,30 @@ func TestTheMarginWithAClass(t *testing.T) {
 	h.open(demo.base + "/experiments/" + id + "/plan") // and it stays chosen
 	h.sees("homes can do it with what they have")
 }
+
+// TestFindingAnExperiment: a sentence of filters over the list, and a copy of what was found.
+func TestFindingAnExperiment(t *testing.T) {
+	demo := theDemo(t)
+	h := &hand{page: tab(t, 1280, 800)}
+	h.signIn(demo.base)
+	h.open(demo.base + "/experiments")
+	h.sees("Snail supper")
+	listed := func() int { return evaluate[int](h.page, `document.querySelectorAll('.plain-list > .faces').length`) }
+	every := listed()
+	h.writes("Those about", "beans")
+	h.until("one about beans", `document.querySelectorAll('.plain-list > .faces').length === 1 && document.querySelector('.plain-list').textContent.includes('Thirsty beans')`)
+	h.writes("Those about", "nothing of the kind")
+	h.sees("None of your experiments is like that.")
+	h.writes("Those about", " ")
+	h.until("all of them", fmt.Sprintf(`document.querySelectorAll('.plain-list > .faces').length === %d`, every))
+	h.chooses("done within", "30 min")
+	h.chooses("with", "no adult needed")
+	h.until("fewer", fmt.Sprintf(`document.querySelectorAll('.plain-list > .faces').length < %d`, every))
+	if text := evaluate[string](h.page, `document.querySelector('.plain-list').textContent`); strings.Contains(text, "Warm wraps") || strings.Contains(text, "Thirsty beans") {
+		t.Errorf("of 30 minutes without an adult are shown: %s", text)
+	}
+	h.violations("the list with its filters")
+	h.fits("the list with its filters")
+	evaluate[bool](h.page, `([...document.querySelectorAll('.plain-list button')].find((b) => b.textContent === 'Copy').click(), true)`)
+	h.until("the copy", `location.pathname.endsWith('/plan') && document.querySelector('h1').textContent.endsWith(', copy')`)
+}

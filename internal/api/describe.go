@@ -116,6 +116,7 @@ var files = []file{
 	{"GET", "/home/{home}/assignments/{assignment}/calendar.ics", "home-calendar", "The same for a home's calendar", "text/calendar"},
 	{"GET", "/classes/{class}/archive.zip", "archive-class", "All of a class as open files", "application/zip"},
 	{"GET", "/experiments/{experiment}/file", "export-experiment", "The design as its file", "application/json"},
+	{"GET", "/experiments/{experiment}/text", "reading-text", "The design as Markdown, for reading", "text/markdown"},
 	{"GET", "/larder/own.json", "export-things", "The school's own things and swaps", "application/json"},
 	{"GET", "/larder/own.csv", "export-things-table", "The school's own things as a table", "text/csv"},
 	{"GET", "/larder/own-swaps.csv", "export-swaps-table", "The school's own swaps as a table", "text/csv"},
@@ -178,6 +179,9 @@ func (s *Server) describe() {
 				o.Parameters,
 				&huma.Param{Name: m[1], In: "path", Required: true, Schema: &huma.Schema{Type: "string"}},
 			)
+		}
+		if f.kind == "text/markdown" {
+			o.Parameters = append(o.Parameters, &huma.Param{Name: "language", In: "query", Schema: &huma.Schema{Type: "string"}})
 		}
 		if f.kind == "text/csv" && strings.Contains(f.path, "assignments") {
 			for _, name := range []string{"separator", "decimal", "language"} {

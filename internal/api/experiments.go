@@ -243,6 +243,13 @@ func (s *Server) experiments() {
 			return Done{true}, s.App.RestoreExperiment(ctx, who, i.Experiment)
 		},
 	)
+	forTeacher(
+		s,
+		op("POST", "/experiments/{experiment}/copy", "copy-experiment", "Make an experiment of another's draft"),
+		func(ctx context.Context, who app.TeacherActor, i *get) (app.DraftView, error) {
+			return s.App.CopyExperiment(ctx, who, i.Experiment, i.code())
+		},
+	)
 	s.previews()
 	forTeacher(
 		s,

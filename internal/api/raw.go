@@ -44,6 +44,7 @@ func (s *Server) raw(r chi.Router) {
 	r.Get("/api/v1/classes/{class}/assignments/{assignment}/calendar.ics", s.classCalendar)
 	r.Get("/api/v1/home/{home}/assignments/{assignment}/calendar.ics", s.homeCalendar)
 	r.Get("/api/v1/experiments/{experiment}/file", s.exportExperiment)
+	r.Get("/api/v1/experiments/{experiment}/text", s.readingText)
 	r.Get("/api/v1/larder/own.json", s.exportThings)
 	r.Get("/api/v1/larder/own.csv", s.exportThings)
 	r.Get("/api/v1/larder/own-swaps.csv", s.exportThings)
@@ -324,6 +325,18 @@ func (s *Server) exportExperiment(w http.ResponseWriter, r *http.Request) {
 		if err == nil {
 			attachment(w, "application/json", "experiment.json")
 			_, err = w.Write(file)
+		}
+		return err
+	})
+}
+
+// readingText hands a design out as Markdown, in the language asked for.
+func (s *Server) readingText(w http.ResponseWriter, r *http.Request) {
+	s.teacherFile(w, r, []string{"experiment"}, func(who app.TeacherActor, id []uuid.UUID) error {
+		words, err := s.App.ReadingText(r.Context(), who, id[0], text.Of(r.URL.Query().Get("language")).Code)
+		if err == nil {
+			attachment(w, "text/markdown; charset=utf-8", "experiment.md")
+			_, err = w.Write([]byte(words))
 		}
 		return err
 	})

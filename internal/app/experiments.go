@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"slices"
 	"time"
 
 	"github.com/google/uuid"
@@ -28,6 +29,7 @@ type ExperimentRow struct {
 	Spans     []sheets.SpanView `json:"spans"`
 	UpdatedAt time.Time         `json:"updated_at"`
 	Version   int               `json:"version"`
+	Adult     bool              `json:"adult" doc:"An adult has to be there at one of its steps"`
 	Problem   string            `json:"problem,omitempty" doc:"Why it cannot be judged"`
 }
 
@@ -126,8 +128,54 @@ func (row *ExperimentRow) judge(draft []byte, language string) error {
 	}
 	r := review.Of(&d)
 	row.Question, row.AgeBand, row.Spans = d.Question, string(d.AgeBand), sheets.Spans(&d, r, language)
+	row.Adult = slices.ContainsFunc(row.Spans, func(s sheets.SpanView) bool { return s.Adult })
 	row.Minutes, row.Hands = int(r.Timeline.Total.Minutes()+0.5), int(r.Timeline.Hands.Minutes()+0.5)
 	return nil
+}
+
+// CopyExperiment makes an experiment of another's draft, called a copy in each of its
+// languages. Whatever else stands in the draft stays as it is.
+func (a *App) CopyExperiment(ctx context.Context, who TeacherActor, id uuid.UUID, language string) (DraftView, error) {
+	e, err := a.Store.Experiment(ctx, who.ID, id)
+	if err != nil {
+		return DraftView{}, notFound(err)
+	}
+	var parts map[string]json.RawMessage
+	if err := json.Unmarshal(e.Draft, &parts); err != nil {
+		return DraftView{}, &refusal.Refused{Code: "unreadable", Words: refusal.Why("unreadable", "problem", err.Error())}
+	}
+	title := text.Localized{}
+	for code, words := range drafts.TitleOf(e.Draft) {
+		title[code] = text.Render(text.M("experiments.copy-of", "title", text.Raw(words)), code)
+	}
+	if parts["title"], err = json.Marshal(title); err != nil {
+		return DraftView{}, err
+	}
+	raw, err := json.Marshal(parts)
+	if err != nil {
+		return DraftView{}, err
+	}
+	return a.AddExperiment(ctx, who, raw, language)
+}
+
+// ReadingText is a draft as a text for reading, in one language.
+func (a *App) ReadingText(ctx context.Context, who TeacherActor, id uuid.UUID, language string) (string, error) {
+	e, err := a.Store.Experiment(ctx, who.ID, id)
+	if err != nil {
+		return "", notFound(err)
+	}
+	var out string
+	err = drafts.Judged(func() error {
+		d, err := design.Read(e.Draft)
+		if err == nil {
+			out = drafts.Markdown(&d, language)
+		}
+		return err
+	})
+	if err != nil {
+		return "", &refusal.Refused{Code: "unreadable", Words: refusal.Why("unreadable", "problem", err.Error())}
+	}
+	return out, nil
 }
 
 // DeleteExperiment takes an experiment off the list; RestoreExperiment brings

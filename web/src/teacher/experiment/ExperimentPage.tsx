@@ -122,6 +122,9 @@ export default function ExperimentPage() {
           <ButtonLink href={`/api/v1/experiments/${id}/file`} download>
             {say('experimentPage.open-file')}
           </ButtonLink>
+          <ButtonLink href={`/api/v1/experiments/${id}/text?language=${language}`} download>
+            {say('experimentPage.for-reading')}
+          </ButtonLink>
         </div>
       </header>
       <StationLine id={id} here={here} review={review} assignment={assignment} search={search} />

@@ -12,6 +12,7 @@ import { Head } from '../frame/TeacherFrame';
 import { emptyDoc } from '../draft/document';
 import { inOwn } from '../languages';
 import { say } from '../words';
+import { all, Finder, suits, type Asked } from './Finder';
 import { ReadyForKitchens } from './ReadyForKitchens';
 
 const examples = [
@@ -30,6 +31,8 @@ export function Experiments() {
   const navigate = useNavigate();
   const { did } = useKeeping();
   const [error, setError] = useState<unknown>();
+  const [asked, setAsked] = useState<Asked>(all);
+  const found = (list.data?.items ?? []).filter((e) => suits(e, asked));
   const begin = async (body: { document?: Record<string, unknown>; example?: string }) => {
     setError(undefined);
     try {
@@ -46,6 +49,18 @@ export function Experiments() {
       await begin({ document: JSON.parse(await file.text()) as Record<string, unknown> });
     } catch {
       setError(new Error('unreadable'));
+    }
+  };
+  const copy = async (id: string) => {
+    setError(undefined);
+    try {
+      const d = await got(
+        api.POST('/api/v1/experiments/{experiment}/copy', { params: { path: { experiment: id } } }),
+      );
+      await client.invalidateQueries({ queryKey: ['experiments'] });
+      await navigate(`/experiments/${d.id}/plan`);
+    } catch (e) {
+      setError(e);
     }
   };
   const remove = async (id: string, title: string) => {
@@ -107,9 +122,18 @@ export function Experiments() {
             <p className="lead-sentence">{say('experiments.you-have-no-experiment-yet-an')}</p>
           </>
         )}
+        {(list.data?.items.length ?? 0) > 1 && <Finder asked={asked} onAsk={setAsked} />}
+        {list.data && list.data.items.length > 0 && found.length === 0 && (
+          <p className="hint">{say('finder.none')}</p>
+        )}
         <ul className="plain-list">
-          {list.data?.items.map((e) => (
-            <ExperimentLine key={e.id} experiment={e} onRemove={() => void remove(e.id, e.title)} />
+          {found.map((e) => (
+            <ExperimentLine
+              key={e.id}
+              experiment={e}
+              onCopy={() => void copy(e.id)}
+              onRemove={() => void remove(e.id, e.title)}
+            />
           ))}
         </ul>
         <ReadyForKitchens onBegin={(example) => void begin({ example })} />
@@ -121,9 +145,11 @@ export function Experiments() {
 /** One experiment: its name and face, its question, how long it takes. */
 function ExperimentLine({
   experiment: e,
+  onCopy,
   onRemove,
 }: {
   experiment: Schemas['ExperimentRow'];
+  onCopy: () => void;
   onRemove: () => void;
 }) {
   return (
@@ -153,14 +179,24 @@ function ExperimentLine({
           </>
         )}
       </div>
-      <Button
-        variant="plain"
-        className="small"
-        onClick={onRemove}
-        aria-label={say('experiments.take-off', { title: e.title })}
-      >
-        {say('experiments.take-off-2')}
-      </Button>
+      <div>
+        <Button
+          variant="plain"
+          className="small"
+          onClick={onCopy}
+          aria-label={say('experiments.copy-of', { title: e.title })}
+        >
+          {say('experiments.copy')}
+        </Button>{' '}
+        <Button
+          variant="plain"
+          className="small"
+          onClick={onRemove}
+          aria-label={say('experiments.take-off', { title: e.title })}
+        >
+          {say('experiments.take-off-2')}
+        </Button>
+      </div>
     </li>
   );
 }

@@ -52,6 +52,7 @@ type Document struct {
 	Swaps        []larder.Rule     `json:"swaps,omitempty" doc:"Swaps of the school's own for the things used"`
 	Cautions     []Caution         `json:"cautions,omitempty" doc:"What the teacher adds to the safety rules; it can only raise a verdict"`
 	Heard        []Heard           `json:"heard,omitempty" doc:"The teacher's answers to what a text seems to say and nothing ticked or listed"`
+	Left         []string          `json:"left,omitempty" doc:"Ids of slips of wording that the teacher leaves as they are"`
 	Lowered      []Lowering        `json:"lowered,omitempty" doc:"Verdicts of the safety rules that the teacher lowers by one level, with the reason"`
 }
 

@@ -38,7 +38,7 @@ type Line struct {
 	Message text.Message
 	Path    string // JSON Pointer of its place; "" for the whole
 	Mend    *Mend  // what one key carries out; nil where it has to be thought about
-	More    int    // how many further things of the topic want something
+	Rest    []Line // further things of the topic that want something, the heaviest first
 }
 
 // Mend is a change that a line offers; one of its changes is set.
@@ -85,7 +85,7 @@ func Margin(d *design.Document, r Review, class *Class) []Line {
 		line := lines[0]
 		for _, l := range lines[1:] {
 			if l.Weight == Stop || l.Weight == Mending {
-				line.More++
+				line.Rest = append(line.Rest, l)
 			}
 		}
 		out = append(out, line)
@@ -362,6 +362,11 @@ func (m *margin) words() {
 			l.Mend = &Mend{Words: text.M("review.words.same"), Sentence: &InSentence{m.d.Steps[x.Step].ID, x.Language, *x.Mend}}
 		}
 		m.say(l)
+	}
+	for _, s := range sentence.Slips(m.d) {
+		m.say(Line{Topic: WordsTopic, Weight: Note, Message: s.Says, Path: s.Path, Mend: &Mend{
+			Words: text.M("review.words.leave"), Set: &Set{"/left", append(slices.Clone(m.d.Left), s.ID)},
+		}})
 	}
 	open, at := 0, ""
 	for i := range m.d.Steps {

@@ -11,7 +11,7 @@ import (
 	"patient-kitchen/core/text"
 )
 
-//go:embed words/*.json acts.json tools.json scales.json nouns.json
+//go:embed words/*.json acts.json tools.json scales.json nouns.json slips.json
 var files embed.FS
 
 // act is something done, in any language.

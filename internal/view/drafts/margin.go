@@ -15,7 +15,14 @@ type MarginView struct {
 	Message string      `json:"message"`
 	Path    string      `json:"path,omitempty" doc:"JSON Pointer of its place; left out for the whole"`
 	Mend    *MarginMend `json:"mend,omitempty" doc:"What one key carries out"`
-	More    int         `json:"more,omitempty" doc:"How many further things of the topic want something"`
+	Rest    []RestView  `json:"rest,omitempty" doc:"Further things of the topic that want something"`
+}
+
+// RestView is a further thing of a line.
+type RestView struct {
+	Weight  string `json:"weight" enum:"stop,mend,note,fine"`
+	Message string `json:"message"`
+	Path    string `json:"path,omitempty"`
 }
 
 // MarginMend is a change that a line of the margin offers; one of its changes is there.
@@ -44,7 +51,10 @@ func ViewMargin(d *design.Document, r review.Review, class *review.Class, langua
 	out := []MarginView{}
 	for _, l := range review.Margin(d, r, class) {
 		v := MarginView{
-			Topic: string(l.Topic), Weight: string(l.Weight), Message: text.Render(l.Message, language), Path: l.Path, More: l.More,
+			Topic: string(l.Topic), Weight: string(l.Weight), Message: text.Render(l.Message, language), Path: l.Path,
+		}
+		for _, more := range l.Rest {
+			v.Rest = append(v.Rest, RestView{string(more.Weight), text.Render(more.Message, language), more.Path})
 		}
 		if m := l.Mend; m != nil {
 			v.Mend = &MarginMend{Words: text.Render(m.Words, language), Safety: m.Safety}

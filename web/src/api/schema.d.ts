@@ -3360,13 +3360,10 @@ export interface components {
             /** @description What one key carries out */
             mend?: components["schemas"]["MarginMend"];
             message: string;
-            /**
-             * Format: int64
-             * @description How many further things of the topic want something
-             */
-            more?: number;
             /** @description JSON Pointer of its place; left out for the whole */
             path?: string;
+            /** @description Further things of the topic that want something */
+            rest?: components["schemas"]["RestView"][];
             /** @enum {string} */
             topic: "safety" | "show" | "fair" | "time" | "kitchens" | "words";
             /** @enum {string} */
@@ -3962,6 +3959,12 @@ export interface components {
             throw_away?: string;
             /** @description Of the part that ends */
             title: string;
+        };
+        RestView: {
+            message: string;
+            path?: string;
+            /** @enum {string} */
+            weight: "stop" | "mend" | "note" | "fine";
         };
         ResultView: {
             condition?: string;

@@ -42,6 +42,10 @@ export interface PatientKitchenExperiment {
    */
   languages: string[];
   /**
+   * Ids of slips of wording that the teacher leaves as they are
+   */
+  left?: string[];
+  /**
    * How long the lesson is, such as 45 min; left out for work at the family's own time
    */
   lesson?: string;

@@ -154,8 +154,15 @@ function MarginLine({
       <strong>{topics[l.topic]}</strong>
       <span className="margin-says">
         {l.message}
-        {(l.more ?? 0) > 0 && (
-          <span className="second"> {say('margin.more', { count: l.more })}</span>
+        {l.rest && (
+          <details>
+            <summary className="second">{say('margin.more', { count: l.rest.length })}</summary>
+            {l.rest.map((r) => (
+              <span key={`${r.path} ${r.message}`} className="d-block">
+                {r.path ? <Link to={placeOf(id, r.path)}>{r.message}</Link> : r.message}
+              </span>
+            ))}
+          </details>
         )}
       </span>
       <span className="margin-does">

@@ -90,6 +90,7 @@ func TestOffTheDemosPath(t *testing.T) {
 	p.writes("Unit", "g")
 	p.sees("Saved")
 	p.press("Add a step")
+	p.until("an empty sentence under the hand", `document.activeElement?.matches('.sentence textarea') && document.activeElement.value === ''`)
 	p.writes("What to do, in English", "Put 4 ice cubes in each bowl.")
 	p.writes("What families read first", "Put the ice out")
 	p.press("More of this step")
@@ -101,6 +102,7 @@ func TestOffTheDemosPath(t *testing.T) {
 		t.Errorf("of a sentence was taken: %s", got)
 	}
 	p.press("Add a step")
+	p.until("an empty sentence under the hand", `document.activeElement?.matches('.sentence textarea') && document.activeElement.value === ''`)
 	p.writes("What to do, in English", "Sprinkle the salt over one of them.")
 	p.writes("What families read first", "Sprinkle the salt")
 	p.press("More of this step")

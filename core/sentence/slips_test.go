@@ -1,6 +1,8 @@
 package sentence_test
 
 import (
+	"os"
+	"path/filepath"
 	"testing"
 
 	"patient-kitchen/core/design"
@@ -48,5 +50,26 @@ func TestSlips(t *testing.T) {
 	d.Left = []string{"water-wants"}
 	if found := sentence.Slips(d); len(found) != 0 {
 		t.Errorf("left so, and said again: %+v", found)
+	}
+}
+
+// TestReadyOnesHaveNoSlips: what ships with the program is said as it is.
+func TestReadyOnesHaveNoSlips(t *testing.T) {
+	files, _ := filepath.Glob("../../docs/examples/*.json")
+	read := 0
+	for _, file := range files {
+		raw, err := os.ReadFile(file)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if d, err := design.Read(raw); err == nil {
+			read++
+			for _, s := range sentence.Slips(&d) {
+				t.Errorf("%s at %s: %s", filepath.Base(file), s.Path, text.Render(s.Says, "en"))
+			}
+		}
+	}
+	if read < 11 {
+		t.Errorf("%d examples are read", read)
 	}
 }

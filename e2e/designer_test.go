@@ -306,5 +306,5 @@ func TestFindingAnExperiment(t *testing.T) {
 	h.violations("the list with its filters")
 	h.fits("the list with its filters")
 	evaluate[bool](h.page, `([...document.querySelectorAll('.plain-list button')].find((b) => b.textContent === 'Copy').click(), true)`)
-	h.until("the copy", `location.pathname.endsWith('/plan') && document.querySelector('h1').textContent.endsWith(', copy')`)
+	h.until("the copy", `Boolean(location.pathname.endsWith('/plan') && document.querySelector('h1')?.textContent.endsWith(', copy'))`)
 }

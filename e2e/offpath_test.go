@@ -110,13 +110,14 @@ func TestOffTheDemosPath(t *testing.T) {
 	p.adds("put in place")
 	p.chooses("In which vessel", "2 bowls")
 	p.press("Add a measuring step")
+	p.until("the third step", `document.querySelector('.sentence')?.getAttribute('aria-label') === 'Step 3'`)
 	p.writes("What families read first", "Weigh the water")
 	p.press("More of this step")
 	p.sheet("Step 3")
 	p.writes("Wait before it", "10") // asked, not guessed
 	p.sees("“10” has no unit.")
 	p.press("Take 10 min")
-	p.sees("19 min from first step to last.")
+	p.sees("19 min from first to last")
 	p.press("Close")
 	p.press("Plan")
 	p.writes("We measure", "melted water")
@@ -145,6 +146,7 @@ func TestOffTheDemosPath(t *testing.T) {
 			p,
 			fmt.Sprintf(`(document.querySelectorAll('main ol li button, main ol li a')[%d].click(), true)`, i),
 		)
+		p.until("the step", fmt.Sprintf(`document.querySelector('.sentence')?.getAttribute('aria-label') === 'Step %d'`, i+1))
 		p.sees("What to do, in Español")
 		p.writes("What families read first", words[0])
 		if words[1] != "" {

@@ -1,11 +1,7 @@
 import Button from 'react-bootstrap/Button';
-import { ProblemLine } from '../parts/states';
 import { ActionPicker } from './ActionPicker';
-import { QuestionCard } from './QuestionCard';
 import { HelpsField } from './HelpsField';
 import { Takes } from './Takes';
-import { useAnswers } from './useAnswers';
-import type { Replace, Review } from '../draft/useDraft';
 import {
   ChoiceField,
   PlainField,
@@ -27,32 +23,12 @@ const kinds: [string, string][] = [
 ];
 
 /** One step, beside the strip. */
-export function StepSheet({
-  at,
-  review,
-  replace,
-}: {
-  at: number;
-  review: Review | undefined;
-  replace: Replace;
-}) {
+export function StepSheet({ at }: { at: number }) {
   const { doc, set, language } = useEditing();
-  const { take, other, problem } = useAnswers(replace);
   const s = doc.steps![at];
-  const asked = (review?.safety ?? []).filter((f) => f.said?.path.startsWith(`/steps/${at}/`));
   const path = (...rest: (string | number)[]) => ['steps', at, ...rest];
   return (
     <>
-      {asked.length > 0 && <div className="mt-2" />}
-      {asked.map((f) => (
-        <QuestionCard
-          key={f.said!.key + f.said!.concept}
-          finding={f}
-          onMend={(change, words) => void take(change, words)}
-          onOther={other}
-        />
-      ))}
-      <ProblemLine error={problem} />
       <div className="field-row mt-2">
         <ChoiceField
           label={say('questionRow.kind')}

@@ -9,6 +9,7 @@ import { Shelf } from '../strip/Shelf';
 import { Strip } from '../strip/Strip';
 import { useSteps, type Steps as Acts } from '../strip/useSteps';
 import { Band, Remove, useEditing } from '../draft/fields';
+import { AskedAtStep } from './AskedAtStep';
 import { NeedSheet } from './NeedSheet';
 import { NeedsBand } from './NeedsBand';
 import { PartsBand } from './PartsBand';
@@ -118,6 +119,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
                 }
                 onChoose={choose}
               />
+              <AskedAtStep at={chosen} review={review} replace={replace} />
               <StepActs
                 at={chosen}
                 acts={acts}
@@ -145,7 +147,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
           title={say('steps.step', { value: chosen + 1 })}
           onClose={() => choose(steps[chosen].id)}
         >
-          <StepSheet key={steps[chosen].id} at={chosen} review={review} replace={replace} />
+          <StepSheet key={steps[chosen].id} at={chosen} />
         </SideSheet>
       )}
     </div>

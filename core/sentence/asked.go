@@ -12,7 +12,10 @@ import (
 // is none, and taken in this step.
 func (t *taker) reading(all []Piece, p Piece) {
 	r, known := t.readingOf(p)
-	if !known || t.elsewhere(r.ID) {
+	if (!known || t.taken(r.ID)) && t.tiedReading(p) {
+		return // the words of another language asked it
+	}
+	if !known || t.taken(r.ID) {
 		made := t.madeReading(p)
 		if known { // the same words in a later step ask again
 			made.Name[t.lang] = text.Render(text.M("sentence.again", "name", text.Raw(made.Name[t.lang])), t.lang)
@@ -36,8 +39,8 @@ func (t *taker) reading(all []Piece, p Piece) {
 	}
 }
 
-// elsewhere reports whether another step takes all of a reading, so that this one cannot.
-func (t *taker) elsewhere(reading string) bool {
+// taken reports whether another step takes all of a reading, so that this one cannot.
+func (t *taker) taken(reading string) bool {
 	for i, s := range t.d.Steps {
 		if i != t.at && slices.Contains(s.Takes, design.Take{Reading: reading}) {
 			return true
@@ -69,10 +72,7 @@ func (t *taker) readingOf(p Piece) (design.Reading, bool) {
 
 // madeReading is the reading that a piece makes.
 func (t *taker) madeReading(p Piece) design.Reading {
-	name := bare(p.Name, t.lang)
-	if name == "" {
-		name = p.Words
-	}
+	name := nameOf(p, t.lang)
 	taken := func(id string) bool { _, ok := t.d.Reading(id); return ok }
 	r := design.Reading{ID: fresh(name, "reading", taken), Name: text.Localized{t.lang: name}}
 	if p.Sort != design.QuantityKind {
@@ -126,6 +126,12 @@ func (t *taker) unread(p Piece) {
 	if !ok {
 		return
 	}
+	if t.elsewhere(func(o *taker, q Piece) bool {
+		other, ok := o.readingOf(q)
+		return q.Kind == Reading && ok && other.ID == r.ID
+	}) {
+		return
+	}
 	s := t.step()
 	s.Takes = slices.DeleteFunc(slices.Clone(s.Takes), func(k design.Take) bool { return k.Reading == r.ID })
 	if len(s.Takes) == 0 {
@@ -153,6 +159,9 @@ func (t *taker) evidence(p Piece) {
 	if !slices.Contains(design.EvidenceKinds, kind) {
 		return
 	}
+	if t.tiedEvidence(p) {
+		return
+	}
 	name := p.Words
 	taken := func(id string) bool {
 		return slices.ContainsFunc(t.d.Evidence, func(e design.Evidence) bool { return e.ID == id })
@@ -167,7 +176,8 @@ func (t *taker) evidence(p Piece) {
 func (t *taker) unshow(p Piece) {
 	s := t.step()
 	for _, e := range t.d.Evidence {
-		if string(e.Kind) == p.ID && e.Name[t.lang] == p.Words && slices.Contains(s.Evidence, e.ID) {
+		if string(e.Kind) == p.ID && e.Name[t.lang] == p.Words && slices.Contains(s.Evidence, e.ID) &&
+			!t.elsewhere(func(o *taker, q Piece) bool { return q.Kind == Evidence && q.ID == p.ID && e.Name[o.lang] == q.Words }) {
 			s.Evidence = without(s.Evidence, e.ID)
 			t.d.Evidence = slices.DeleteFunc(slices.Clone(t.d.Evidence), func(x design.Evidence) bool { return x.ID == e.ID })
 			return

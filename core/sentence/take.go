@@ -142,7 +142,7 @@ func (t *taker) in(all []Piece, k int) {
 	case Evidence:
 		t.evidence(p)
 	case Keep:
-		s.Helps = append(slices.Clone(s.Helps), design.Help{Help: "keep", Thing: text.Localized{t.lang: strings.TrimSpace(p.Words)}})
+		t.keep(p)
 	case Lane:
 		t.lanes(all)
 	}
@@ -155,12 +155,14 @@ func (t *taker) out(before []Piece, p Piece, after []Piece) {
 	switch p.Kind {
 	case Act:
 		safety := acts[p.ID].Safety
-		if !still(func(q Piece) bool { return q.Kind == Act && acts[q.ID].Safety == safety }) {
+		same := func(q Piece) bool { return q.Kind == Act && acts[q.ID].Safety == safety }
+		if !still(same) && !t.elsewhere(func(_ *taker, q Piece) bool { return same(q) }) {
 			s.Actions = without(s.Actions, safety)
 		}
 	case Thing, Vessel:
 		id, ok := t.find(p)
-		if !ok || still(func(q Piece) bool { other, ok := t.find(q); return ok && other == id }) {
+		if !ok || still(func(q Piece) bool { other, ok := t.find(q); return ok && other == id }) ||
+			t.elsewhere(func(o *taker, q Piece) bool { other, ok := o.find(q); return ok && other == id }) {
 			return
 		}
 		s.Uses = without(s.Uses, id)
@@ -169,6 +171,9 @@ func (t *taker) out(before []Piece, p Piece, after []Piece) {
 		}
 		t.drop(before, p, id)
 	case Amount:
+		if t.elsewhere(func(_ *taker, q Piece) bool { return q.Kind == Amount && alike(p, q) }) {
+			return
+		}
 		if s.Heat == p.Value {
 			s.Heat = ""
 		}
@@ -180,7 +185,7 @@ func (t *taker) out(before []Piece, p Piece, after []Piece) {
 			}
 		}
 	case Hands:
-		if s.Duration == p.Value {
+		if s.Duration == p.Value && !t.elsewhere(func(_ *taker, q Piece) bool { return q.Kind == Hands && q.Value == p.Value }) {
 			s.Duration = ""
 		}
 	case Reading:
@@ -188,9 +193,7 @@ func (t *taker) out(before []Piece, p Piece, after []Piece) {
 	case Evidence:
 		t.unshow(p)
 	case Keep:
-		s.Helps = slices.DeleteFunc(slices.Clone(s.Helps), func(h design.Help) bool {
-			return h.Help == "keep" && h.Thing[t.lang] == strings.TrimSpace(p.Words)
-		})
+		t.unkeep(p)
 	case Lane:
 		t.lanes(after)
 	}
@@ -224,6 +227,12 @@ func (t *taker) lanes(all []Piece) {
 			named[p.ID] = true
 		}
 	}
+	t.elsewhere(func(_ *taker, p Piece) bool {
+		if p.Kind == Lane {
+			named[p.ID] = true
+		}
+		return false // all of them are looked at
+	})
 	switch {
 	case len(named) == 0:
 	case len(named) == len(t.d.Conditions):

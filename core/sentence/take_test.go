@@ -97,6 +97,31 @@ func TestTake(t *testing.T) {
 	}
 }
 
+// TestTwoLanguagesOfAStep: the second text is tied to what the first one took, makes nothing
+// twice, and what both say goes out with the last of them.
+func TestTwoLanguagesOfAStep(t *testing.T) {
+	d := sugar()
+	write(d, "s", "en", "Pour 200 mL of vinegar over the gizmo, measure the height and take a photo of it. Keep the gizmo.")
+	needs, readings, evidence := len(d.Needs), len(d.Readings), len(d.Evidence)
+	write(d, "s", "es", "Vierte 200 mL de vinagre sobre el cachivache, mide la altura y toma una foto. Guarda el cachivache.")
+	if len(d.Needs) != needs || len(d.Readings) != readings || len(d.Evidence) != evidence || readings != 1 || evidence != 1 || needs != 2 {
+		t.Fatalf("the second language makes %+v, %+v, %+v", d.Needs, d.Readings, d.Evidence)
+	}
+	s := stepOf(t, d, "s")
+	if n, _ := d.Need("gizmo"); n == nil || n.Name["es"] != "cachivache" || d.Readings[0].Name["es"] != "altura" || d.Evidence[0].Name["es"] == "" ||
+		len(s.Helps) != 1 || s.Helps[0].Thing["es"] == "" {
+		t.Errorf("not tied: %+v, %+v, %+v, %+v", d.Needs, d.Readings, d.Evidence, s.Helps)
+	}
+	write(d, "s", "es", "")
+	if s = stepOf(t, d, "s"); len(d.Needs) != needs || len(s.Takes) != 1 || len(s.Actions) == 0 || len(s.Evidence) != 1 || len(s.Helps) != 1 {
+		t.Errorf("without the second text the first one's meaning is gone: %+v", s)
+	}
+	write(d, "s", "en", "")
+	if s = stepOf(t, d, "s"); len(d.Needs) != 0 || len(d.Readings) != 0 || len(s.Actions) != 0 || len(s.Evidence) != 0 || len(s.Helps) != 0 {
+		t.Errorf("without any text there stays %+v, %+v, %+v", s, d.Needs, d.Readings)
+	}
+}
+
 // TestTitles: a step is called by the first thing it says to do.
 func TestTitles(t *testing.T) {
 	for words, want := range map[string]string{
@@ -191,6 +216,17 @@ func TestLanes(t *testing.T) {
 	write(d, "es", "es", "Vierte el agua fría, tibia o caliente en su vaso.")
 	if s := stepOf(t, d, "es"); !s.Each {
 		t.Errorf("all lanes in Spanish: %+v", s)
+	}
+}
+
+// TestLanesAndWaitsOfTwoLanguages: what one text says of them stays when the other lets it go.
+func TestLanesAndWaitsOfTwoLanguages(t *testing.T) {
+	d := sugar()
+	write(d, "s", "en", "Wait 4 minutes, then put an ice cube into the cold glass.")
+	write(d, "s", "es", "Espera 4 minutos y pon un cubito de hielo en el vaso.")
+	write(d, "s", "es", "Pon un cubito de hielo en el vaso.")
+	if s := stepOf(t, d, "s"); !slices.Equal(s.Conditions, []string{"cold"}) || s.Wait == nil || s.Wait.For != "4 min" {
+		t.Errorf("the first text says it and it is gone: %+v", s)
 	}
 }
 

@@ -30,6 +30,9 @@ func (t *taker) need(all []Piece, k int) string {
 	if id, ok := t.find(all[k]); ok {
 		return id
 	}
+	if id, ok := t.tiedNeed(all[k]); ok {
+		return id
+	}
 	n := t.made(all[k])
 	t.d.Needs = append(slices.Clone(t.d.Needs), n)
 	return n.ID

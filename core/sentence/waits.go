@@ -14,7 +14,10 @@ func (t *taker) waits(before, after []Piece) {
 	if i > 0 && own == "" {
 		own = trailing(Read(Of(t.d), t.d.Steps[i-1].Text[t.lang], t.lang))
 	}
-	set(&t.d.Steps[i], leading(before), own)
+	was := leading(before)
+	if own != "" || !t.elsewhere(func(_ *taker, p Piece) bool { return p.Kind == Wait && p.Value == was }) {
+		set(&t.d.Steps[i], was, own)
+	}
 	if i+1 < len(t.d.Steps) && leading(Read(Of(t.d), t.d.Steps[i+1].Text[t.lang], t.lang)) == "" {
 		set(&t.d.Steps[i+1], trailing(before), trail)
 	}

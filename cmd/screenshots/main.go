@@ -52,7 +52,7 @@ func shots() []shot {
 		{name: "today", path: "/today"},
 		{name: "experiments", path: "/experiments"},
 		{name: "plan", path: "/experiments/{e}/plan"},
-		{name: "steps", path: "/experiments/{e}/steps?at=read-4"},
+		{name: "steps", path: "/experiments/{e}/steps?at=hang"},
 		{name: "safety", path: "/experiments/{lemon}/safety"},
 		{name: "larder", path: "/larder?thing=baking-soda"},
 		{name: "print-safety", path: "/print/classes/{c}/experiments/{lemon}/safety"},

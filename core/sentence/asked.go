@@ -12,6 +12,9 @@ import (
 // is none, and taken in this step.
 func (t *taker) reading(all []Piece, p Piece) {
 	r, known := t.readingOf(p)
+	if !known && t.asksAlready(all, p.Sort) {
+		return
+	}
 	if (!known || t.taken(r.ID)) && t.tiedReading(p) {
 		return // the words of another language asked it
 	}
@@ -37,6 +40,23 @@ func (t *taker) reading(all []Piece, p Piece) {
 			own.NotBy = q.Value
 		}
 	}
+}
+
+// asksAlready reports whether the step takes as many readings of a kind as its text has:
+// what the words ask was put in by hand, under another name.
+func (t *taker) asksAlready(all []Piece, sort design.ReadingKind) bool {
+	asked, taken := 0, 0
+	for _, p := range all {
+		if p.Kind == Reading && p.Sort == sort {
+			asked++
+		}
+	}
+	for _, k := range t.step().Takes {
+		if r, ok := t.d.Reading(k.Reading); ok && r.Sort() == sort && r.Name[t.lang] != "" {
+			taken++
+		}
+	}
+	return taken >= asked
 }
 
 // taken reports whether another step takes all of a reading, so that this one cannot.

@@ -295,7 +295,7 @@ func Stands(d *design.Document, step, language string, all []Piece, k int) bool 
 		return s.Wait != nil && s.Wait.For == p.Value || next || looked
 	case Reading:
 		r, ok := t.readingOf(p)
-		return ok && slices.ContainsFunc(s.Takes, func(k design.Take) bool { return k.Reading == r.ID })
+		return ok && slices.ContainsFunc(s.Takes, func(k design.Take) bool { return k.Reading == r.ID }) || t.asksAlready(all, p.Sort)
 	case Evidence:
 		return len(s.Evidence) > 0
 	case Lane:

@@ -97,6 +97,23 @@ func TestTake(t *testing.T) {
 	}
 }
 
+// TestReadingsByHand: a question in a step that takes its reading under another name asks
+// for no second one.
+func TestReadingsByHand(t *testing.T) {
+	d := sugar()
+	d.Readings = []design.Reading{{ID: "height", Symbol: "h", Unit: "mm", Name: text.Localized{"en": "height of the wet edge"}}}
+	d.Steps = []design.Step{{ID: "s", Kind: "measure", Title: text.Localized{"en": "x"}, Text: text.Localized{}, Takes: []design.Take{{Reading: "height", Time: "1 min"}}}}
+	write(d, "s", "en", "How far has the water climbed on each strip?")
+	s := stepOf(t, d, "s")
+	if len(d.Readings) != 1 || len(s.Takes) != 1 {
+		t.Errorf("a second reading is made: %+v, %+v", d.Readings, s.Takes)
+	}
+	pieces := sentence.Read(sentence.Of(d), s.Text["en"], "en")
+	if len(pieces) != 1 || !sentence.Stands(d, "s", "en", pieces, 0) {
+		t.Errorf("what is taken by hand is said to be missing: %+v", pieces)
+	}
+}
+
 // TestTwoLanguagesOfAStep: the second text is tied to what the first one took, makes nothing
 // twice, and what both say goes out with the last of them.
 func TestTwoLanguagesOfAStep(t *testing.T) {

@@ -225,7 +225,7 @@ export function Band({
 }) {
   return (
     <section className="band" aria-label={title}>
-      <div className="d-flex gap-3 align-items-baseline">
+      <div className="d-flex flex-wrap gap-3 align-items-baseline">
         <h2 className="flex-fill">{title}</h2>
         {aside}
       </div>

@@ -53,7 +53,9 @@ export function Margin({
   const fine =
     review !== undefined && review.readable && review.margin.every((l) => l.weight === 'fine');
   const [chosen, setChosen] = useState<boolean>();
-  const open = chosen ?? !fine;
+  // Below this width the lines would stand over the work: one does, the heaviest.
+  const [wide] = useState(() => matchMedia('(min-width: 1280px)').matches);
+  const open = chosen ?? (wide && !fine);
   // Beside a sheet there is room for one line: the heaviest.
   const heaviest = ['stop', 'mend', 'note', 'fine']
     .map((w) => review?.margin.find((l) => l.weight === w))
@@ -76,7 +78,7 @@ export function Margin({
               ? say('margin.fine-2', {
                   join: review.margin.map((l) => topics[l.topic].toLowerCase()).join(', '),
                 })
-              : say('margin.something-wants-a-look')}
+              : heaviest && `${topics[heaviest.topic]}: ${heaviest.message}`}
           </span>
         )}
         <Button variant="plain" aria-expanded={open} onClick={() => setChosen(!open)}>

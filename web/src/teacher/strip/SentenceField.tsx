@@ -47,7 +47,7 @@ export function SentenceField(p: Props) {
           value={p.value}
           placeholder={say('sentence.write-as-you-say-it')}
           aria-describedby={help}
-          onChange={(e) => p.onChange(e.target.value)}
+          onChange={(e) => p.onChange(e.target.value.trimStart())}
           onBlur={p.onFinish}
           onKeyDown={onKey}
         />

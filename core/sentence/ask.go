@@ -23,13 +23,13 @@ type RevisionKind string
 
 // The changes, with the field of [Revision] that each needs.
 const (
-	Rewrite RevisionKind = "rewrite" // the words from From to To become Value
-	Warm    RevisionKind = "warm"    // the hottest thing handled is Value
-	Plain   RevisionKind = "plain"   // the words Value mean nothing more
-	Split   RevisionKind = "split"   // the step becomes two, at From
-	Choose  RevisionKind = "choose"  // the need Value is the larder's Thing
-	Parts   RevisionKind = "parts"   // what Thing lists are the zones, options or words of the reading Value
-	Harm    RevisionKind = "object"  // the need Value is an everyday thing with nothing in it that could hurt
+	Rewrite  RevisionKind = "rewrite" // the words from From to To become Value
+	Warm     RevisionKind = "warm"    // the hottest thing handled is Value
+	Plain    RevisionKind = "plain"   // the words Value mean nothing more
+	Split    RevisionKind = "split"   // the step becomes two, at From
+	Choose   RevisionKind = "choose"  // the need Value is the larder's Thing
+	Parts    RevisionKind = "parts"   // what Thing lists are the zones, options or words of the reading Value
+	Everyday RevisionKind = "object"  // the need Value is an everyday thing with nothing in it that could hurt
 )
 
 // Revision is what an answer to a question does.
@@ -242,7 +242,7 @@ func (a *asker) what(p Piece) {
 					}
 				}
 			}
-			a.add(p, words, append(answers, Answer{text.M("sentence.answer.object"), Revision{Kind: Harm, Value: n.ID}})...)
+			a.add(p, words, append(answers, Answer{text.M("sentence.answer.object"), Revision{Kind: Everyday, Value: n.ID}})...)
 			return
 		}
 	}
@@ -270,7 +270,7 @@ func Carry(d *design.Document, step, language string, c Revision, typed string) 
 			s.Plain = append(slices.Clone(s.Plain), value)
 			t.carry(before, t.meant(was))
 		}
-	case Harm:
+	case Everyday:
 		d.Needs = slices.Clone(d.Needs)
 		n, ok := d.Need(value)
 		if !ok {

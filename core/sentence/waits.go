@@ -7,18 +7,18 @@ import (
 
 // waits puts the waits of a text where the design has them: before the step that says
 // them first, or before the step behind the one that ends with them. One in the middle
-// is asked about (see [Ask]).
+// is asked about (see [Book.Ask]).
 func (t *taker) waits(before, after []Piece) {
 	i := t.at
 	own, trail := leading(after), trailing(after)
 	if i > 0 && own == "" {
-		own = trailing(Read(Of(t.d), t.d.Steps[i-1].Text[t.lang], t.lang))
+		own = trailing(t.beside(i - 1))
 	}
 	was := leading(before)
 	if own != "" || !t.elsewhere(func(_ *taker, p Piece) bool { return p.Kind == Wait && p.Value == was }) {
 		set(&t.d.Steps[i], was, own)
 	}
-	if i+1 < len(t.d.Steps) && leading(Read(Of(t.d), t.d.Steps[i+1].Text[t.lang], t.lang)) == "" {
+	if i+1 < len(t.d.Steps) && leading(t.beside(i+1)) == "" {
 		set(&t.d.Steps[i+1], trailing(before), trail)
 	}
 }
@@ -68,4 +68,10 @@ func around(pieces []Piece, k int) (before, behind bool) {
 		}
 	}
 	return before, behind
+}
+
+// beside are the pieces of the step at a place, in the same language.
+func (t *taker) beside(i int) []Piece {
+	s := &t.d.Steps[i]
+	return Meant(Of(t.d), s.Text[t.lang], t.lang, s.Plain)
 }

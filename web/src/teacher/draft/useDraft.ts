@@ -72,6 +72,8 @@ export function useDraft(id: string) {
   const undoes = useEffectEvent((e: KeyboardEvent) => {
     const key = e.key.toLowerCase();
     if (!(e.ctrlKey || e.metaKey) || e.altKey || (key !== 'z' && key !== 'y')) return;
+    // A form of its own, and the stations beside the design, keep the browser's undo.
+    if (!document.querySelector('.designing') || (e.target as Element).closest?.('form')) return;
     e.preventDefault();
     if (key === 'y' || e.shiftKey) {
       const words = store.redo();

@@ -41,7 +41,7 @@ type Document struct {
 	Needs        []Need            `json:"needs,omitempty"`
 	Steps        []Step            `json:"steps,omitempty"`
 	Readings     []Reading         `json:"readings,omitempty"`
-	Constants    []Constant        `json:"constants,omitempty" doc:"Values that are the same for every home, for use in formulas"`
+	Constants    []Constant        `json:"constants,omitempty" doc:"Values for use in formulas: the same for every home, or measured once by each"`
 	Derived      []Derived         `json:"derived,omitempty"`
 	Claims       []Claim           `json:"claims,omitzero" doc:"What is to be tested, said before; left out: each condition against the control, or all pairs. An empty list: we only look"`
 	Expectations []Expectation     `json:"expectations,omitempty"`

@@ -19,6 +19,8 @@ type Need struct {
 	Tolerance    Tolerance        `json:"tolerance,omitempty" enum:"exact,about,free"`
 	PerCondition bool             `json:"per_condition,omitempty"`
 	Optional     bool             `json:"optional,omitempty"`
+	Symbol       string           `json:"symbol,omitempty" doc:"Its name in formulas: the amount that a home really used, for one time; as long as it says nothing the amount above" pattern:"^[A-Za-z_][A-Za-z0-9_]*$"`
+	Spooned      float64          `json:"spooned,omitempty" doc:"Of a home's plan: the amount in level teaspoons, where it has no scale"`
 	Weighed      bool             `json:"weighed,omitempty" doc:"The amount is weighed, not spooned"`
 	Qualities    []Quality        `json:"qualities,omitempty" doc:"What whatever does the job has to be"`
 	Barred       []string         `json:"barred,omitempty" doc:"Ids of materials that may not stand in for it"`

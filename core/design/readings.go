@@ -97,12 +97,13 @@ type Reading struct {
 	Guidance      text.Localized     `json:"guidance,omitempty"`
 }
 
-// Constant is a value of the whole class that formulas use by its symbol, such
-// as the height of the school above the sea.
+// Constant is a value that formulas use by its symbol: of the whole class, such as the
+// height of the school above the sea, or one that each home has of its own.
 type Constant struct {
 	Symbol string         `json:"symbol" doc:"Its name in formulas" pattern:"^[A-Za-z_][A-Za-z0-9_]*$"`
 	Name   text.Localized `json:"name"`
-	Value  string         `json:"value" doc:"With unit, and its give or take where it has one, such as 340 m ± 5 m"`
+	Value  string         `json:"value" doc:"With unit, and its give or take where it has one, such as 340 m ± 5 m; of a home's own value the usual one"`
+	Own    string         `json:"own,omitempty" enum:"teaspoon,bag,jar,reaction,printed-ruler,altitude,kitchen-temperature,water-temperature" doc:"What each home measures once; its value then stands in the place of the usual one"`
 }
 
 // Instrument is a tool that shows a value in steps.

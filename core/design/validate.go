@@ -281,8 +281,27 @@ func (v *validator) readings() {
 		if empty(c.Name) {
 			v.say(Error, "no-name", path+"/name", nil)
 		}
-		if _, ok := c.Quantity(); !ok {
+		q, ok := c.Quantity()
+		if !ok {
 			v.say(Error, "constant", path+"/value", text.Args{"typed": c.Value})
+		}
+		own, known := Own(c.Own)
+		switch {
+		case c.Own != "" && !known:
+			v.say(Error, "own-value", path+"/own", text.Args{"typed": c.Own})
+		case c.Own != "" && ok && q.Unit.Dim != quantity.MustUnit(own.Unit).Dim:
+			v.say(Error, "own-unit", path+"/value", text.Args{"typed": c.Value, "unit": own.Unit})
+		}
+	}
+	for i := range v.d.Needs {
+		n := &v.d.Needs[i]
+		if n.Symbol == "" {
+			continue
+		}
+		path := fmt.Sprintf("/needs/%d", i)
+		symbol(n.Symbol, path)
+		if _, err := n.Wanted(); err != nil {
+			v.say(Error, "symbol-without-amount", path+"/amount", text.Args{"name": n.Name})
 		}
 	}
 	if len(v.d.Readings) == 0 {

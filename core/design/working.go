@@ -11,6 +11,7 @@ import (
 
 	"patient-kitchen/core/formula"
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/reading"
 	"patient-kitchen/core/science"
 	"patient-kitchen/core/text"
 )
@@ -62,16 +63,23 @@ func (d *Document) Working(x Derived) (Working, error) {
 	return w, nil
 }
 
-// symbol reports whether a reading or a constant is called so in formulas.
+// symbol reports whether a reading, a constant or an amount is called so in formulas.
 func (d *Document) symbol(s string) bool {
 	return slices.ContainsFunc(d.Readings, func(r Reading) bool { return r.Symbol == s }) ||
-		slices.ContainsFunc(d.Constants, func(c Constant) bool { return c.Symbol == s })
+		slices.ContainsFunc(d.Constants, func(c Constant) bool { return c.Symbol == s }) ||
+		slices.ContainsFunc(d.Needs, func(n Need) bool { return n.Symbol == s })
 }
 
-// Fixed binds the constants' symbols to their values; one that cannot be read
-// is left out.
+// Fixed binds the symbols of constants to their values, and those of needs to the
+// amounts that are wanted; one that cannot be read is left out.
 func (d *Document) Fixed() formula.Env {
 	env := formula.Env{}
+	for i := range d.Needs {
+		n := &d.Needs[i]
+		if q, err := n.Wanted(); n.Symbol != "" && err == nil {
+			env[n.Symbol] = formula.Binding{Values: []quantity.Quantity{q}}
+		}
+	}
 	for _, c := range d.Constants {
 		if q, ok := c.Quantity(); ok {
 			env[c.Symbol] = formula.Binding{Values: []quantity.Quantity{q}}
@@ -86,10 +94,49 @@ func (c Constant) Quantity() (quantity.Quantity, bool) {
 	value, give, has := strings.Cut(c.Value, "±")
 	q, ok := worth(value, "")
 	if ok && has {
+		if bare, readable := quantity.ParseOK(give); readable && bare.Unit == quantity.One {
+			q.U = math.Abs(bare.Value) // in the unit of the value
+			return q, true
+		}
 		u, fits := worth(give, q.Unit.Symbol)
 		q.U, ok = math.Abs(u.Value), fits
 	}
 	return q, ok
+}
+
+// Wanted is the amount of a need for one time, with the give or take of what such an
+// amount is measured out with. It fails on what is no amount.
+func (n *Need) Wanted() (quantity.Quantity, error) {
+	p, err := quantity.Parse(n.Amount)
+	if err == nil && p.U == 0 {
+		p.U = science.AmountU(n.Amount, p.Quantity)
+	}
+	return p.Quantity, err
+}
+
+// AskedUsed is how the amount that was really used is asked: in the unit that is wanted.
+// It reports false where nothing can be asked.
+func (n *Need) AskedUsed() (reading.Asked, bool) {
+	wanted, ok := quantity.ParseOK(n.Amount)
+	return reading.Asked{Unit: wanted.Unit.Symbol, Low: "0 " + wanted.Unit.Symbol}, ok && n.Symbol != ""
+}
+
+// Used reads an amount of a need as it was really used, for one time. It reports false for
+// what is still to be asked about.
+func (n *Need) Used(typed string, w reading.Writer) (quantity.Quantity, bool) {
+	asked, ok := n.AskedUsed()
+	if !ok {
+		return quantity.Quantity{}, false
+	}
+	u := reading.Understand(asked, typed, w)
+	if !u.Readable {
+		return quantity.Quantity{}, false
+	}
+	q := u.InUnit
+	if q.U == 0 {
+		q.U = science.AmountU(typed, q)
+	}
+	return q, true
 }
 
 // worth works out a formula without symbols.
@@ -237,6 +284,11 @@ func Named(d *Document, expression, language string) string {
 		for _, c := range d.Constants {
 			if c.Symbol == symbol {
 				name = c.Name
+			}
+		}
+		for _, n := range d.Needs {
+			if n.Symbol == symbol {
+				name = n.Name
 			}
 		}
 		if s, _ := name.In(language); s != "" {

@@ -49,7 +49,7 @@ func (w *Ways) uses(d *design.Document, way Way) *design.Document {
 				n.Name = called(m, n.Form, n.Strength != nil)
 			}
 			if was, ok := d.Need(n.ID); !ok || was.Amount != n.Amount {
-				n.Amount = measured(n)
+				n.Amount = measuredOut(n)
 			}
 		}
 		return out
@@ -68,14 +68,14 @@ func (w *Ways) uses(d *design.Document, way Way) *design.Document {
 			each := way.Amount
 			each.Value /= float64(timesOf(d, own))
 			own.Amount = each.Bare().Show("en")
-			own.Amount = measured(own)
+			own.Amount = measuredOut(own)
 		}
 	}
 	return &out
 }
 
-// measured is a need's amount as it is measured out in a kitchen.
-func measured(n *design.Need) string {
+// measuredOut is a need's amount as it is measured out in a kitchen.
+func measuredOut(n *design.Need) string {
 	p, err := quantity.Parse(n.Amount)
 	if err != nil {
 		return n.Amount

@@ -140,6 +140,9 @@ func Each(n *design.Need) text.Message {
 // AmountOf is a need's whole amount: of one condition, times how often.
 func AmountOf(d *design.Document, n *design.Need) text.Message {
 	amount := bareAmount(d, n)
+	if n.Spooned > 0 && amount.ID != "" {
+		amount = text.M("fit.spooned", "amount", amount, "n", quantity.Parts(n.Spooned*float64(timesOf(d, n))))
+	}
 	if n.Strength == nil {
 		return amount
 	}

@@ -162,13 +162,15 @@ func (w *Ways) fit(c kitchen.Class, fixed []string, keeps ...func(*kitchen.Kitch
 			out.Homes[i] = *kept[i]
 		} else {
 			plan, ok := done[of[i]]
-			if !ok {
+			if !ok || len(k.Own) > 0 { // what it measured itself is its own
 				o, served := of[i].cheapest(variants)
 				if !served {
 					o = of[i].offers[0]
 				}
 				plan = w.planned(k, o, judged)
-				done[of[i]] = plan
+				if len(k.Own) == 0 {
+					done[of[i]] = plan
+				}
 			}
 			plan.Home = k.Home
 			out.Homes[i] = plan
@@ -202,7 +204,7 @@ func pinsOf(pins []kitchen.Pin, home string) map[string]string {
 // answersOf is all that a home said, so that homes that said the same are fitted once.
 func answersOf(k *kitchen.Kitchen, pins map[string]string) string {
 	plain := *k
-	plain.Home = ""
+	plain.Home, plain.Own = "", nil // what it measured itself changes no choice
 	raw, err := json.Marshal(struct {
 		K kitchen.Kitchen
 		P map[string]string
@@ -320,6 +322,7 @@ func (w *Ways) planned(k *kitchen.Kitchen, o offer, judged map[string][]safety.F
 		departs = departs || !x.way.Own
 		p.Design = w.uses(p.Design, x.way)
 	}
+	w.measured(k, &p)
 	p.Findings = w.judged(k, &p, judged)
 	p.Closed = closed(w.d, p.Findings, lost)
 	p.Readings = w.readings(k, &p)

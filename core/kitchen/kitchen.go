@@ -8,6 +8,7 @@ import (
 	"slices"
 	"strings"
 
+	"patient-kitchen/core/design"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/strict"
 )
@@ -19,6 +20,7 @@ type Kitchen struct {
 	Things    map[string]Answer  `json:"things,omitempty" doc:"By the id of a material of the larder: have, get or none; left out: not asked"`
 	Strengths map[string]float64 `json:"strengths,omitempty" doc:"By the id of a material: what its label says, in percent"`
 	Tools     map[string]string  `json:"tools,omitempty" doc:"By what is measured (mass, length, time, temperature, volume): the smallest step of the home's tool, such as 1 g, or none"`
+	Own       map[string]string  `json:"own,omitempty" doc:"By the id of a value that a home measures once: what it typed, such as 58 g for ten level spoons of salt"`
 	People    People             `json:"people,omitzero" doc:"Facts of the home; kept from other homes"`
 	Otherwise bool               `json:"otherwise,omitempty" doc:"The home rather takes part in another way"`
 }
@@ -122,6 +124,15 @@ func (k *Kitchen) Check() error {
 			return fmt.Errorf("strengths.%s: %g is no strength in percent; write a number such as 5", id, p)
 		}
 	}
+	for _, id := range slices.Sorted(maps.Keys(k.Own)) {
+		own, known := design.Own(id)
+		if !known {
+			return fmt.Errorf("own.%s: no home measures this; it is one such as teaspoon or altitude", id)
+		}
+		if _, err := own.Typed(k.Own[id]); err != nil {
+			return fmt.Errorf("own.%s: %w", id, err)
+		}
+	}
 	for _, what := range slices.Sorted(maps.Keys(k.Tools)) {
 		dim, known := Measures[what]
 		if !known {
@@ -134,6 +145,17 @@ func (k *Kitchen) Check() error {
 		}
 	}
 	return nil
+}
+
+// Measured is a value that the home measured itself; it reports false where it has not.
+func (k *Kitchen) Measured(id string) (quantity.Quantity, bool) {
+	own, known := design.Own(id)
+	typed, said := k.Own[id]
+	if !known || !said {
+		return quantity.Quantity{}, false
+	}
+	q, err := own.Value(typed)
+	return q, err == nil
 }
 
 // Has notes that the home has a thing in its hands, whatever it said of it before; a use
@@ -154,4 +176,4 @@ func (k *Kitchen) Says(material string) (Answer, bool) {
 }
 
 // Asked reports whether the home has answered anything at all.
-func (k *Kitchen) Asked() bool { return len(k.Things)+len(k.Tools)+len(k.Strengths) > 0 }
+func (k *Kitchen) Asked() bool { return len(k.Things)+len(k.Tools)+len(k.Strengths)+len(k.Own) > 0 }

@@ -8,6 +8,7 @@ import (
 	"time"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/formula"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
 )
@@ -68,6 +69,7 @@ type Book struct {
 	Done     map[string]time.Time
 	Ticked   map[string]bool
 	Uses     map[string]string    // by need: what the home said last that it uses instead
+	Amounts  map[Portion]string   // what was really used, as typed: the last
 	Names    map[string]string    // by object: what the home calls what it chose
 	Adults   map[string]time.Time // by step: when an adult first said to be there
 	Vouched  map[string]string    // by step: why the teacher lets it count without
@@ -82,6 +84,25 @@ type Book struct {
 	derived      []Result
 }
 
+// Portion is the amount of a need in one condition; "" is in all.
+type Portion struct{ Need, Condition string }
+
+// used binds the symbols of amounts to what was really used in a lane, where the home
+// said so: of the condition, else of all.
+func (b *Book) used(env formula.Env, lane string) formula.Env {
+	for i := range b.Design.Needs {
+		n := &b.Design.Needs[i]
+		typed, said := b.Amounts[Portion{n.ID, lane}]
+		if !said {
+			typed, said = b.Amounts[Portion{n.ID, ""}]
+		}
+		if q, ok := n.Used(typed, b.Writer); said && ok {
+			env[n.Symbol] = formula.Binding{Values: []quantity.Quantity{q}}
+		}
+	}
+	return env
+}
+
 // Open reads entries into a notebook. Entries may come in any order; they
 // count in the order in which they were made, the later one where two speak
 // of the same slot. What is entered at a guarded step counts once an adult had
@@ -93,6 +114,7 @@ func Open(d *design.Document, entries []Entry, w Writer, guards Guards) *Book {
 		Done:    map[string]time.Time{},
 		Ticked:  map[string]bool{},
 		Uses:    map[string]string{},
+		Amounts: map[Portion]string{},
 		Names:   map[string]string{},
 		Adults:  map[string]time.Time{},
 		Vouched: map[string]string{},
@@ -235,6 +257,8 @@ func (b *Book) take(e *Entry, spoiled map[string]fate) {
 		b.Names[e.Refers] = strings.TrimSpace(e.Text)
 	case Swapped:
 		b.Uses[e.Refers] = e.Choice[0]
+	case Used:
+		b.Amounts[Portion{e.Refers, e.Slot.Condition}] = e.Typed
 	case Adult, Fact, Vouched, SetAside, Asked: // read before, or for the page alone
 	case Sent:
 		at := e.Received

@@ -250,6 +250,11 @@ func (b *Book) name(symbol string) text.Localized {
 			return r.Name
 		}
 	}
+	for _, n := range b.Design.Needs {
+		if n.Symbol == symbol {
+			return n.Name
+		}
+	}
 	return text.Localized{"en": symbol}
 }
 
@@ -279,13 +284,14 @@ func (b binding) end(high bool) formula.Env {
 // "elapsed" when the values of the reading it uses were really measured, from the
 // first of them on.
 func (b *Book) bind(lane string, symbols []string, of part) binding {
+	fixed := func() formula.Env { return b.used(b.Design.Fixed(), lane) }
 	out := binding{
-		env:     b.Design.Fixed(),
-		repeats: b.Design.Fixed(),
+		env:     fixed(),
+		repeats: fixed(),
 		clocked: true,
 		bounded: map[string]bool{},
-		lows:    b.Design.Fixed(),
-		highs:   b.Design.Fixed(),
+		lows:    fixed(),
+		highs:   fixed(),
 	}
 	for symbol := range out.repeats {
 		out.repeats[symbol].Values[0].U = 0 // the same value each time

@@ -26,6 +26,7 @@ const (
 	Adult       Kind = "adult"       // an adult says to be there, at a step
 	Fact        Kind = "fact"        // what the home says of itself (Refers: the fact; Choice: yes or no)
 	Swapped     Kind = "swap"        // what the home uses for the need in Refers instead (Choice: the thing)
+	Used        Kind = "used"        // how much of the need in Refers was really taken (Typed), in a condition or in all
 	Named       Kind = "named"       // what the home calls the object in Refers that it chose (Text)
 	Vouched     Kind = "vouched"     // the teacher says why a step counts without that (Reason)
 	SetAside    Kind = "set-aside"   // the teacher lets the reading in Refers not count (Reason)
@@ -49,6 +50,7 @@ var Kinds = []Kind{
 	Adult,
 	Fact,
 	Swapped,
+	Used,
 	Named,
 	Vouched,
 	SetAside,
@@ -184,6 +186,19 @@ var fits = map[Kind]func(d *design.Document, e *Entry) *Problem{
 		}
 		return nil
 	},
+	Used: func(d *design.Document, e *Entry) *Problem {
+		n, ok := d.Need(e.Refers)
+		if !ok || n.Symbol == "" {
+			return &Problem{"refers", rule("used"), firstSymbolled(d)}
+		}
+		if c := e.Slot.Condition; c != "" && !(n.PerCondition && slices.ContainsFunc(d.Conditions, func(x design.Condition) bool { return x.ID == c })) {
+			return &Problem{"slot", rule("used-where"), firstID(len(d.Conditions), func(i int) string { return d.Conditions[i].ID })}
+		}
+		if strings.TrimSpace(e.Typed) == "" {
+			return &Problem{"typed", rule("used-amount"), n.Amount}
+		}
+		return nil // what cannot be read is asked about, as in a reading
+	},
 	Named: func(d *design.Document, e *Entry) *Problem {
 		ids := d.ObjectIDs()
 		if !slices.Contains(ids, e.Refers) {
@@ -225,6 +240,16 @@ func hasStep(d *design.Document, e *Entry) *Problem {
 		return nil
 	}
 	return &Problem{"step", rule("step"), firstID(len(d.Steps), func(i int) string { return d.Steps[i].ID })}
+}
+
+// firstSymbolled is the first need whose amount goes into formulas.
+func firstSymbolled(d *design.Document) string {
+	for _, n := range d.Needs {
+		if n.Symbol != "" {
+			return n.ID
+		}
+	}
+	return ""
 }
 
 func firstID(n int, id func(int) string) string {

@@ -108,6 +108,17 @@ func (k Kitchen) Show(language string) string {
 	return s
 }
 
+// Parts is a number of spoons or cups, in eighths.
+type Parts float64
+
+// Show writes it: 1½.
+func (p Parts) Show(language string) string {
+	if s := eighths(float64(p)); s != "" {
+		return s
+	}
+	return text.Number(float64(p), text.Decimals(float64(p), 0), language)
+}
+
 // eighths writes whole numbers and parts of spoons: 1½; "" for other numbers.
 func eighths(v float64) string {
 	whole := math.Floor(v + 1e-9)

@@ -1,6 +1,7 @@
 package schedule
 
 import (
+	"slices"
 	"time"
 
 	"patient-kitchen/core/design"
@@ -11,6 +12,18 @@ type Awake struct{ From, To time.Duration }
 
 // UsualAwake is when a home is taken to be awake that has not said otherwise.
 var UsualAwake = Awake{6*time.Hour + 30*time.Minute, 21*time.Hour + 30*time.Minute}
+
+// Hours are those of a home: when it works, and when an adult is in for what needs one.
+type Hours struct {
+	Awake
+	Weekdays, Weekend *Awake // of an adult; nil: whenever the home works
+}
+
+// UsualHours are those of a home that has not said otherwise.
+var UsualHours = Hours{Awake: UsualAwake}
+
+// Own reports whether a home has hours of its own.
+func (h Hours) Own() bool { return h.Awake != UsualAwake || h.Weekdays != nil || h.Weekend != nil }
 
 // Sitting is a time in which a home works without a long wait: a first one, and one after
 // each wait that is folded.
@@ -32,19 +45,19 @@ type Work struct{ parts []part }
 type part struct {
 	id, from         string
 	hands            time.Duration
-	waits            bool
+	waits, adult     bool
 	shortest, latest time.Duration
 }
 
-// WorkOf reads the times of a design once.
-func WorkOf(d *design.Document) Work {
+// WorkOf reads the times of a design once; an adult has to be there at some steps.
+func WorkOf(d *design.Document, adult ...string) Work {
 	var w Work
 	for _, s := range d.Steps {
 		hands := usual
 		if s.Kind == "wait" {
 			hands = 0
 		}
-		p := part{id: s.ID, hands: read(s.Duration, hands)}
+		p := part{id: s.ID, hands: read(s.Duration, hands), adult: slices.Contains(adult, s.ID)}
 		if s.Wait != nil {
 			p.waits, p.from, p.shortest = true, s.Wait.From, read(s.Wait.For, 0)
 			p.latest = read(s.Wait.Latest, p.shortest)
@@ -55,10 +68,11 @@ func WorkOf(d *design.Document) Work {
 }
 
 // Sittings puts the work to the clock from a start: a step after a wait begins as soon as
-// it may; where the home would be asleep by then, when it wakes. It reports false where
-// that would be later than the step allows, where a sitting runs into the night, or
-// where the work is not done by the end.
-func (w Work) Sittings(start, end time.Time, awake Awake) ([]Sitting, bool) {
+// it may; where the home would be asleep by then, when it wakes, and where it needs an
+// adult, when one is in. It reports false where that would be later than the step allows,
+// where a sitting runs into the night or out of the adult's time, or where the work is not
+// done by the end.
+func (w Work) Sittings(start, end time.Time, hours Hours) ([]Sitting, bool) {
 	var out []Sitting
 	ends := map[string]time.Time{}
 	now := start
@@ -72,7 +86,7 @@ func (w Work) Sittings(start, end time.Time, awake Awake) ([]Sitting, bool) {
 			if at := from.Add(p.shortest); at.After(begin) {
 				begin = at
 			}
-			if up := awake.Next(begin); up.After(begin) {
+			if up := hours.next(begin, p); up.After(begin) {
 				if up.After(from.Add(p.latest)) {
 					return nil, false
 				}
@@ -80,7 +94,7 @@ func (w Work) Sittings(start, end time.Time, awake Awake) ([]Sitting, bool) {
 			}
 		}
 		done := begin.Add(p.hands)
-		if p.hands > 0 && !awake.holds(begin, done) {
+		if !hours.hold(begin, done, p) {
 			return nil, false
 		}
 		if i == 0 || begin.Sub(now) > foldFrom {
@@ -95,7 +109,7 @@ func (w Work) Sittings(start, end time.Time, awake Awake) ([]Sitting, bool) {
 
 // Starts are the times from the opening to the end at which the work can begin, in
 // quarters of an hour of the place, at most so many windows.
-func (w Work) Starts(opens, end time.Time, awake Awake, most int) []Window {
+func (w Work) Starts(opens, end time.Time, hours Hours, most int) []Window {
 	var out []Window
 	first := opens.Truncate(quarter)
 	if first.Before(opens) {
@@ -103,7 +117,7 @@ func (w Work) Starts(opens, end time.Time, awake Awake, most int) []Window {
 	}
 	open := false
 	for t := first; t.Before(end) && len(out) <= most; t = t.Add(quarter) {
-		_, fits := w.Sittings(t, end, awake)
+		_, fits := w.Sittings(t, end, hours)
 		switch {
 		case fits && open:
 			out[len(out)-1].To = t
@@ -113,6 +127,53 @@ func (w Work) Starts(opens, end time.Time, awake Awake, most int) []Window {
 		open = fits
 	}
 	return out[:min(len(out), most)]
+}
+
+// adultIn is when an adult is in on the day of a moment.
+func (h Hours) adultIn(day time.Time) Awake {
+	in := h.Weekdays
+	if d := day.Weekday(); d == time.Saturday || d == time.Sunday {
+		in = h.Weekend
+	}
+	if in == nil {
+		return h.Awake
+	}
+	return *in
+}
+
+// ahead bounds how far an adult is waited for.
+const ahead = 8
+
+// next is the first moment from t on at which a part can be done.
+func (h Hours) next(t time.Time, p part) time.Time {
+	up := h.Next(t)
+	for day := 0; p.adult && day < ahead && !h.hold(up, up.Add(p.hands), p); day++ {
+		if from := clock(up, h.adultIn(up).From); up.Before(from) && h.hold(from, from.Add(p.hands), p) {
+			return from
+		}
+		up = clock(up.AddDate(0, 0, 1), h.From)
+	}
+	return up
+}
+
+// hold reports whether a part can be done from one moment to another.
+func (h Hours) hold(from, to time.Time, p part) bool {
+	if p.hands > 0 && !h.holds(from, to) {
+		return false
+	}
+	return !p.adult || h.adultIn(from).holds(from, to)
+}
+
+// Lacks is why a home cannot do work between two moments: no adult is in for it ("adult"),
+// or its hours do not hold it ("time"); "" where it can.
+func (w Work) Lacks(opens, end time.Time, hours Hours) string {
+	if len(w.parts) == 0 || len(w.Starts(opens, end, hours, 1)) > 0 {
+		return ""
+	}
+	if len(w.Starts(opens, end, Hours{Awake: hours.Awake}, 1)) > 0 {
+		return "adult"
+	}
+	return "time"
 }
 
 // Next is the first moment from t on at which a home is awake.

@@ -38,24 +38,24 @@ func at(t *testing.T, zone, when string) time.Time {
 func TestSittings(t *testing.T) {
 	d := soak()
 	end := at(t, "Europe/London", "2027-02-04 11:00")
-	sittings, ok := schedule.WorkOf(d).Sittings(at(t, "Europe/London", "2027-02-03 18:00"), end, schedule.UsualAwake)
+	sittings, ok := schedule.WorkOf(d).Sittings(at(t, "Europe/London", "2027-02-03 18:00"), end, schedule.UsualHours)
 	if !ok || len(sittings) != 2 || sittings[1].From.Format("02 15:04") != "04 06:30" || sittings[1].To.Format("15:04") != "06:55" {
 		t.Errorf("%v %+v", ok, sittings)
 	}
 	for _, start := range []string{"14:00", "21:15", "05:00"} {
-		if _, ok := schedule.WorkOf(d).Sittings(at(t, "Europe/London", "2027-02-03 "+start), end, schedule.UsualAwake); ok {
+		if _, ok := schedule.WorkOf(d).Sittings(at(t, "Europe/London", "2027-02-03 "+start), end, schedule.UsualHours); ok {
 			t.Errorf("a start at %s fits", start)
 		}
 	}
-	got := schedule.WorkOf(d).Starts(at(t, "Europe/London", "2027-02-03 12:00"), end, schedule.UsualAwake, 3)
+	got := schedule.WorkOf(d).Starts(at(t, "Europe/London", "2027-02-03 12:00"), end, schedule.UsualHours, 3)
 	if len(got) != 1 || got[0].From.Format("15:04") != "14:15" || got[0].To.Format("15:04") != "21:00" {
 		t.Errorf("%+v", got)
 	}
-	if got := schedule.WorkOf(d).Starts(at(t, "Europe/London", "2027-02-03 23:00"), end, schedule.UsualAwake, 3); len(got) != 0 {
+	if got := schedule.WorkOf(d).Starts(at(t, "Europe/London", "2027-02-03 23:00"), end, schedule.UsualHours, 3); len(got) != 0 {
 		t.Errorf("too late to be done in time: %+v", got)
 	}
 	// The clock is put forward in the night to 28 March 2027: 12 h from 18:20 are at 7:20 by the clock on the wall.
-	spring, ok := schedule.WorkOf(d).Sittings(at(t, "Europe/London", "2027-03-27 18:00"), at(t, "Europe/London", "2027-03-28 11:00"), schedule.UsualAwake)
+	spring, ok := schedule.WorkOf(d).Sittings(at(t, "Europe/London", "2027-03-27 18:00"), at(t, "Europe/London", "2027-03-28 11:00"), schedule.UsualHours)
 	if !ok || spring[1].From.Format("15:04") != "07:20" {
 		t.Errorf("the night of the clocks: %v %+v", ok, spring)
 	}
@@ -66,11 +66,45 @@ func TestOneSitting(t *testing.T) {
 	d := &design.Document{Steps: []design.Step{
 		{ID: "a", Kind: "do", Duration: "10 min"}, {ID: "b", Kind: "do", Duration: "5 min", Wait: &design.Wait{For: "4 min"}},
 	}}
-	got := schedule.WorkOf(d).Starts(at(t, "America/Mexico_City", "2027-02-03 10:10"), at(t, "America/Mexico_City", "2027-02-04 20:00"), schedule.UsualAwake, 5)
+	got := schedule.WorkOf(d).Starts(at(t, "America/Mexico_City", "2027-02-03 10:10"), at(t, "America/Mexico_City", "2027-02-04 20:00"), schedule.UsualHours, 5)
 	if len(got) != 2 || got[0].From.Format("15:04") != "10:15" || got[0].To.Format("15:04") != "21:00" || got[1].From.Format("15:04") != "06:30" {
 		t.Errorf("%+v", got)
 	}
-	if s, ok := schedule.WorkOf(d).Sittings(at(t, "America/Mexico_City", "2027-02-03 12:00"), at(t, "America/Mexico_City", "2027-02-04 20:00"), schedule.UsualAwake); !ok || len(s) != 1 {
+	if s, ok := schedule.WorkOf(d).Sittings(at(t, "America/Mexico_City", "2027-02-03 12:00"), at(t, "America/Mexico_City", "2027-02-04 20:00"), schedule.UsualHours); !ok || len(s) != 1 {
 		t.Errorf("%+v", s)
+	}
+}
+
+// An adult has to be there at the weighing of a soak of 12 to 16 hours. By hand, on a
+// Wednesday to a Thursday (weekdays, in from 17 to 19): begun at 18:00 it is ready at 6:20
+// and would wait until 17:00, which is later than 10:20; nothing fits. On a Friday with an
+// adult in all Saturday from 9:00: begun at 18:00 it is looked at when he is in, 9:00, which
+// is before 10:20; begun at 15:00 (15:20 + 16 h is 7:20) it cannot wait so long.
+func TestAdultHours(t *testing.T) {
+	w := schedule.WorkOf(soak(), "weigh")
+	hours := schedule.UsualHours
+	hours.Weekdays = &schedule.Awake{From: 17 * time.Hour, To: 19 * time.Hour}
+	hours.Weekend = &schedule.Awake{From: 9 * time.Hour, To: 20 * time.Hour}
+	wednesday, thursday := at(t, "Europe/London", "2027-02-03 12:00"), at(t, "Europe/London", "2027-02-04 20:00")
+	if _, ok := w.Sittings(at(t, "Europe/London", "2027-02-03 18:00"), thursday, hours); ok {
+		t.Error("nobody was in on Thursday morning")
+	}
+	if got := w.Lacks(wednesday, thursday, hours); got != "adult" {
+		t.Errorf("it lacks %q", got)
+	}
+	friday, saturday := at(t, "Europe/London", "2027-02-05 12:00"), at(t, "Europe/London", "2027-02-06 20:00")
+	sittings, ok := w.Sittings(at(t, "Europe/London", "2027-02-05 18:00"), saturday, hours)
+	if !ok || len(sittings) != 2 || sittings[1].From.Format("Mon 15:04") != "Sat 09:00" {
+		t.Errorf("%v %+v", ok, sittings)
+	}
+	if _, ok := w.Sittings(at(t, "Europe/London", "2027-02-05 15:00"), saturday, hours); ok {
+		t.Error("a soak waited longer than it may")
+	}
+	if got := w.Lacks(friday, saturday, hours); got != "" {
+		t.Errorf("Friday lacks %q", got)
+	}
+	hours.Awake = schedule.Awake{From: 12 * time.Hour, To: 13 * time.Hour} // an hour a day, and 14 hours of soaking at most
+	if got := w.Lacks(friday, saturday, hours); got != "time" {
+		t.Errorf("an hour a day lacks %q", got)
 	}
 }

@@ -213,7 +213,7 @@ func (m *Model) split(typed map[string]string) (map[string]string, []amount, err
 					return nil, nil, wrong(place, "said", "a", text.Why(err))
 				}
 			} else if !in.Chosen && !in.Whole && q.Unit != quantity.One {
-				q.U = readingU(value, q)
+				q.U = AmountU(value, q)
 			}
 			amounts = append(amounts, amount{in.Name, at, q, q.Unit == quantity.One})
 		}

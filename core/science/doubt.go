@@ -64,10 +64,10 @@ var homeStep = map[string]float64{
 	"min": 1.0 / 60,
 }
 
-// readingU is the standard uncertainty of an amount whose tool was not named:
+// AmountU is the standard uncertainty of an amount whose tool was not named:
 // that of a spoon or cup, else a digital step of its last written digit.
 // Fractions have none.
-func readingU(written string, q quantity.Quantity) float64 {
+func AmountU(written string, q quantity.Quantity) float64 {
 	switch symbol := q.Unit.Symbol; {
 	case strings.HasSuffix(symbol, "tsp"), strings.HasSuffix(symbol, "tbsp"):
 		return math.Abs(q.Value) * spoonSpread

@@ -23,6 +23,11 @@ type Language struct {
 	Group     string    // sign between thousands
 	Quotes    [2]string
 	Yes, No   string
+	Weekdays  [7]string     // from Sunday, short
+	Months    [12]string    // short
+	Halves    [2]string     // of the day, where hours are counted to 12
+	Hours     int           // 12 or 24
+	Moment    string        // day and time, such as {weekday} {day} {month} {year}, {time}
 	Plurals   []PluralClass // in the order of the forms in a sentence; the last takes what no other does
 	and, or   []joint
 	regions   map[string]*Language // by country: the language as it is written there
@@ -102,8 +107,15 @@ func readLanguage(code string, raw []byte) (l *Language, first bool, err error) 
 		Quotes         [2]string
 		Yes, No        string
 		Plurals        [][2]string
-		Regions        map[string]struct{ Decimal, Group string }
-		And, Or        map[string]string
+		Weekdays       [7]string
+		Months         [12]string
+		Halves         [2]string
+		Moment         string
+		Regions        map[string]struct {
+			Decimal, Group, Moment string
+			Hours                  int
+		}
+		And, Or map[string]string
 	}
 	if err := json.Unmarshal(raw, &file); err != nil {
 		return nil, false, err
@@ -119,6 +131,11 @@ func readLanguage(code string, raw []byte) (l *Language, first bool, err error) 
 		Quotes:    file.Quotes,
 		Yes:       file.Yes,
 		No:        file.No,
+		Weekdays:  file.Weekdays,
+		Months:    file.Months,
+		Halves:    file.Halves,
+		Moment:    file.Moment,
+		Hours:     24,
 	}
 	for _, p := range file.Plurals {
 		rule, err := readPlural(p[1])
@@ -139,8 +156,8 @@ func readLanguage(code string, raw []byte) (l *Language, first bool, err error) 
 		}
 		slices.SortFunc(*to, func(a, b joint) int { return len(pattern(b)) - len(pattern(a)) })
 	}
-	if len(l.Plurals) == 0 || l.Decimal == "" || len(l.and) == 0 || len(l.or) == 0 {
-		return nil, false, fmt.Errorf("plurals, decimal, and, or have to be there")
+	if len(l.Plurals) == 0 || l.Decimal == "" || len(l.and) == 0 || len(l.or) == 0 || l.Moment == "" {
+		return nil, false, fmt.Errorf("plurals, decimal, and, or, moment have to be there")
 	}
 	l.regions = map[string]*Language{}
 	for country, own := range file.Regions {
@@ -148,6 +165,12 @@ func readLanguage(code string, raw []byte) (l *Language, first bool, err error) 
 		there.Tag = code + "-" + country
 		if own.Decimal != "" {
 			there.Decimal, there.Group = own.Decimal, own.Group
+		}
+		if own.Moment != "" {
+			there.Moment = own.Moment
+		}
+		if own.Hours != 0 {
+			there.Hours = own.Hours
 		}
 		l.regions[country] = &there
 	}

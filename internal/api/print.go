@@ -15,6 +15,7 @@ import (
 	"github.com/go-chi/chi/v5"
 	"github.com/google/uuid"
 
+	"patient-kitchen/core/text"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/look"
 	"patient-kitchen/internal/refusal"
@@ -33,11 +34,11 @@ var printTemplate = template.Must(template.New("print.html").Funcs(look.Function
 	"pair":  func(words map[string]string, blanks any) any { return map[string]any{"W": words, "B": blanks} },
 	"chart": func() []int { return make([]int, 4) }, // empty stages of a flow chart
 	"inc":   func(i int) int { return i + 1 },
-	"day": func(zone string, t time.Time) string {
+	"day": func(zone, language string, t time.Time) string {
 		if place, err := time.LoadLocation(zone); err == nil {
 			t = t.In(place)
 		}
-		return t.Format("2006-01-02, 15:04")
+		return text.Moment(t).Show(text.In(language, zone))
 	},
 	"duration": func(s sheets.SpanView) int { return s.End - s.Start },
 	"length": func(seconds int) string {

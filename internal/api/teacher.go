@@ -117,12 +117,14 @@ func (s *Server) assignments() {
 		ClassPath
 		Accept
 		Experiment uuid.UUID `path:"experiment"`
+		Opens      time.Time `query:"opens" doc:"When it would open"`
+		Due        time.Time `query:"due" doc:"When it would be due; with opens, homes that cannot do it between are named"`
 	}
 	forTeacher(
 		s,
 		op("GET", "/classes/{class}/issue-check/{experiment}", "check-issue", "What is in the way of issuing"),
 		func(ctx context.Context, who app.TeacherActor, i *check) (app.IssueCheck, error) {
-			return s.App.CheckIssue(ctx, who, i.Class, i.Experiment, i.code())
+			return s.App.CheckIssue(ctx, who, i.Class, i.Experiment, i.Opens, i.Due, i.code())
 		},
 	)
 	type issue struct {

@@ -139,7 +139,7 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 	if err != nil {
 		return Bundle{}, err
 	}
-	known, err := a.knownOf(ctx, who)
+	kitchen, err := a.kitchenOf(ctx, who)
 	if err != nil {
 		return Bundle{}, err
 	}
@@ -154,7 +154,7 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 			Language: hc.home.Language,
 			Locale:   hc.reader,
 			Students: []string{},
-			Facts:    known(nil),
+			Facts:    knownWith(kitchen, who.Home)(nil),
 		},
 		Class:     cardOf(hc),
 		FirstAid:  sheets.FirstAid(hc.reader),
@@ -187,7 +187,7 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 		}
 		s.Plan = d.number
 		if d.Way != design.WatchShared && s.State != "over" {
-			s.Begin = begins(d.Document, as, hc.class.Zone, a.Now())
+			s.Begin = begins(d.work(), as, hc.class.Zone, kitchen.Hours.Of(), a.Now())
 		}
 		s = sheets.MeasuresOf(hc.class.UnitSystem, hc.reader).Sheet(s)
 		for _, p := range permissions {

@@ -47,6 +47,12 @@ func viewEntry(d *design.Document, s store.Entry, w notebook.Writer) entries.Ent
 		v.Reply = reading.Understand(reading.Asked{Unit: unitOf(q)}, e.Text, w).Reply(w.Language)
 		return v
 	}
+	if n, ok := d.Need(e.Refers); ok && e.Kind == notebook.Used {
+		if asked, ok := n.AskedUsed(); ok {
+			v.Reply = reading.Understand(asked, e.Typed, w).Reply(w.Language)
+		}
+		return v
+	}
 	r, ok := d.Reading(e.Slot.Reading)
 	if e.Kind != notebook.Reading || !ok {
 		return v

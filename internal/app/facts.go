@@ -38,17 +38,30 @@ func knownFacts(rows []store.Entry) map[uuid.UUID]map[string]string {
 // knownOf is what a home said of itself: with its kitchen, and at steps in its entries,
 // which go before.
 func (a *App) knownOf(ctx context.Context, who HomeActor) (func(rows []store.Entry) map[string]string, error) {
-	k, err := a.Store.Kitchen(ctx, who.Class, who.Home)
-	if err != nil && !errors.Is(err, store.ErrNotFound) {
+	f, err := a.kitchenOf(ctx, who)
+	if err != nil {
 		return nil, err
 	}
+	return knownWith(f, who.Home), nil
+}
+
+// knownWith is the same with what a home said of its kitchen.
+func knownWith(f kitchens.Fields, home uuid.UUID) func(rows []store.Entry) map[string]string {
+	return func(rows []store.Entry) map[string]string { return f.Known(knownFacts(rows)[home]) }
+}
+
+// kitchenOf is what a home said of its kitchen and of itself; nothing where it has said
+// nothing.
+func (a *App) kitchenOf(ctx context.Context, who HomeActor) (kitchens.Fields, error) {
 	var f kitchens.Fields
-	if err == nil {
-		if err := json.Unmarshal(k.Answers, &f); err != nil {
-			return nil, err
-		}
+	k, err := a.Store.Kitchen(ctx, who.Class, who.Home)
+	if errors.Is(err, store.ErrNotFound) {
+		return f, nil
 	}
-	return func(rows []store.Entry) map[string]string { return f.Known(knownFacts(rows)[who.Home]) }, nil
+	if err != nil {
+		return f, err
+	}
+	return f, json.Unmarshal(k.Answers, &f)
 }
 
 // factsOf is the same of all homes of a class.

@@ -39,7 +39,8 @@ type IssueCheck struct {
 	Number   int       `json:"number" doc:"The version number this issue would freeze"`
 	Draft    int       `json:"draft" doc:"Number of the draft that was judged"`
 
-	Gets kitchens.Gets `json:"gets" doc:"Who of the class gets what"`
+	Gets      kitchens.Gets       `json:"gets" doc:"Who of the class gets what"`
+	Conflicts []kitchens.Conflict `json:"conflicts" doc:"Homes that cannot do it between opening and due time; none where those were not said"`
 }
 
 // CheckIssue lists what is in the way of issuing an experiment to a class, in
@@ -48,6 +49,7 @@ func (a *App) CheckIssue(
 	ctx context.Context,
 	who TeacherActor,
 	class, experiment uuid.UUID,
+	opens, due time.Time,
 	language string,
 ) (IssueCheck, error) {
 	c, err := a.class(ctx, who, class)
@@ -62,22 +64,34 @@ func (a *App) CheckIssue(
 	if err != nil {
 		return IssueCheck{}, err
 	}
-	out.Gets, err = a.gets(ctx, c.ID, e, language)
-	return out, err
+	return out, a.gets(ctx, c, e, opens, due, language, &out)
 }
 
-// gets is who of a class would get what; of what cannot be read, or is only shown, nobody
-// gets anything.
-func (a *App) gets(ctx context.Context, class uuid.UUID, e store.Experiment, language string) (kitchens.Gets, error) {
+// gets adds who of a class would get what, and who cannot do it between two moments; of
+// what cannot be read, or is only shown, nobody gets anything.
+func (a *App) gets(
+	ctx context.Context,
+	c store.Class,
+	e store.Experiment,
+	opens, due time.Time,
+	language string,
+	out *IssueCheck,
+) error {
 	ways, err := waysOf(e.Draft)
 	if err != nil || ways.Design().Way == design.WatchShared {
-		return kitchens.Gets{Groups: []kitchens.Group{}}, nil
+		return nil //nolint:nilerr // that it cannot be read stands among what is in the way
 	}
-	homes, of, err := kitchensOf(ctx, &a.Store.Queries, class, e.ID)
+	homes, of, err := kitchensOf(ctx, &a.Store.Queries, c.ID, e.ID)
 	if err != nil {
-		return kitchens.Gets{}, err
+		return err
 	}
-	return kitchens.GetsOf(homes, ways.Fit(of), language), nil
+	plan := ways.Fit(of)
+	out.Gets = kitchens.GetsOf(homes, plan, language)
+	if due.After(opens) {
+		place := placeOf(c.Zone)
+		out.Conflicts = kitchens.ConflictsOf(homes, plan, workOf(ways.Design()), opens.In(place), due.In(place), language)
+	}
+	return nil
 }
 
 // checkIssue judges the bytes it is given: those are what is frozen.
@@ -99,12 +113,13 @@ func checkIssue(
 		return IssueCheck{}, err
 	}
 	out := IssueCheck{
-		Gets:     kitchens.Gets{Groups: []kitchens.Group{}},
-		Blockers: blockers(c, len(homes), e.Draft, assessed, language),
-		Warnings: []string{},
-		Homes:    len(homes),
-		Number:   1,
-		Draft:    e.Version,
+		Gets:      kitchens.Gets{Groups: []kitchens.Group{}},
+		Conflicts: []kitchens.Conflict{},
+		Blockers:  blockers(c, len(homes), e.Draft, assessed, language),
+		Warnings:  []string{},
+		Homes:     len(homes),
+		Number:    1,
+		Draft:     e.Version,
 	}
 	out.Warnings = append(out.Warnings, languageWarnings(e.Draft, homes, language)...)
 	last, err := q.LatestVersion(ctx, e.ID)

@@ -13,6 +13,8 @@ import (
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/fit"
 	"patient-kitchen/core/notebook"
+	"patient-kitchen/core/safety"
+	"patient-kitchen/core/schedule"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/view/sheets"
@@ -26,6 +28,7 @@ type issued struct {
 	guards func(known map[string]string) notebook.Guards
 	sheets map[string]func() sheets.Sheet // by language, of no assignment yet; written when first asked for
 	ways   func() *fit.Ways               // in which homes can do it; worked out when first asked for
+	work   func() schedule.Work           // with the steps at which an adult has to be there
 	sum    [sha256.Size]byte              // of the document
 	plan   *sheets.Plan                   // of the homes that do it in their own way; nil of the version itself
 	of     *issued                        // the version, where homes do it in their own way
@@ -52,11 +55,21 @@ func readIssued(raw []byte) (*issued, error) {
 func newIssued(d *design.Document, plan *sheets.Plan) *issued {
 	i := &issued{Document: d, plan: plan, sha: sheets.PermissionSha(d), sheets: map[string]func() sheets.Sheet{}}
 	i.guards = guards(d, plan.Closed()...)
+	i.work = sync.OnceValue(func() schedule.Work { return workOf(d) })
 	i.ways = sync.OnceValue(func() *fit.Ways { return fit.WaysOf(d) })
 	for _, language := range text.Tags() {
 		i.sheets[language] = sync.OnceValue(func() sheets.Sheet { return sheets.Write(d, plan, language) })
 	}
 	return i
+}
+
+// workOf puts a design to the clock, with the steps at which an adult has to be there.
+func workOf(d *design.Document) schedule.Work {
+	var adult []string
+	for _, j := range safety.AdultJobs(d, safety.Check(d)) {
+		adult = append(adult, j.Step)
+	}
+	return schedule.WorkOf(d, adult...)
 }
 
 // sheet is an assignment of the version, for a home that does it.

@@ -3,7 +3,6 @@ package app
 import (
 	"context"
 	"encoding/json"
-	"errors"
 
 	"github.com/google/uuid"
 
@@ -34,16 +33,13 @@ func (a *App) OwnKitchen(ctx context.Context, who HomeActor) (kitchens.Page, err
 		Questions: append([]kitchens.Question{}, kitchens.Asked(designs, hc.reader)...),
 		Facts:     kitchens.Facts(designs, hc.reader),
 	}
-	k, err := a.Store.Kitchen(ctx, who.Class, who.Home)
-	if errors.Is(err, store.ErrNotFound) {
+	page.Answers, err = a.kitchenOf(ctx, who)
+	page.Answered = page.Answers.Things != nil
+	if !page.Answered {
 		page.Answers.Things = map[string]kitchen.Answer{}
-		return page, nil
 	}
-	if err != nil {
-		return kitchens.Page{}, err
-	}
-	page.Answered = true
-	return page, json.Unmarshal(k.Answers, &page.Answers)
+	page.Own = kitchens.OwnAsked(designs, page.Answers, hc.reader)
+	return page, err
 }
 
 // surveyed are the designs that a class is asked about: those it was asked for, then
@@ -119,7 +115,7 @@ func (a *App) SaveKitchen(ctx context.Context, who TeacherActor, class, home uui
 }
 
 func (a *App) kitchenRow(class, home uuid.UUID, f kitchens.Fields, byTeacher bool) (store.Kitchen, error) {
-	if n := len(f.Things) + len(f.Strengths) + len(f.Tools) + len(f.Facts); n > mostAnswers {
+	if n := len(f.Things) + len(f.Strengths) + len(f.Tools) + len(f.Facts) + len(f.Own); n > mostAnswers {
 		return store.Kitchen{}, refusal.Field(
 			"things",
 			refusal.Rule("most-parts", "n", mostAnswers),
@@ -129,6 +125,14 @@ func (a *App) kitchenRow(class, home uuid.UUID, f kitchens.Fields, byTeacher boo
 	k := f.Kitchen("")
 	if err := k.Check(); err != nil {
 		return store.Kitchen{}, refusal.Field("things", refusal.Rule("kitchen"), `{"table-salt": "have"}`)
+	}
+	for id, typed := range f.Own {
+		if _, known := design.Own(id); !known || len(typed) > 80 {
+			return store.Kitchen{}, refusal.Field("own", refusal.Rule("own-value"), `{"teaspoon": "58 g"}`)
+		}
+	}
+	if !f.Hours.Sound() {
+		return store.Kitchen{}, refusal.Field("hours", refusal.Rule("hours"), `{"weekdays": {"from": 16, "to": 20}}`)
 	}
 	for id, said := range f.Facts {
 		if len(id) > 80 || said != "yes" && said != "no" {

@@ -9,7 +9,6 @@ import (
 
 	"github.com/google/uuid"
 
-	"patient-kitchen/core/schedule"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/mail"
 	"patient-kitchen/internal/refusal"
@@ -74,6 +73,10 @@ func (a *App) Write(ctx context.Context, who TeacherActor, class uuid.UUID, f Me
 	if err != nil {
 		place = time.UTC
 	}
+	said, err := answersOf(ctx, &a.Store.Queries, class)
+	if err != nil {
+		return out, err
+	}
 	now := a.Now()
 	err = a.audited(ctx, who, class, nil, "message", f.Kind, func(q *store.Queries) error {
 		for _, h := range homes {
@@ -89,7 +92,7 @@ func (a *App) Write(ctx context.Context, who TeacherActor, class uuid.UUID, f Me
 				continue
 			}
 			m := a.message(h, t, c, f, of, place)
-			m.MadeAt, m.SendAt = now, schedule.UsualAwake.Next(now.In(place))
+			m.MadeAt, m.SendAt = now, said[h.ID].Hours.Of().Next(now.In(place))
 			added, err := q.AddMessage(ctx, m)
 			if err != nil {
 				return err
@@ -143,7 +146,7 @@ func (a *App) message(
 	say := func(part string) string {
 		return text.Render(text.M(
 			"message."+f.Kind+"."+part, "title", title, "teacher", t.Name, "class", c.Name, "link", linkMark, "code", codeMark,
-			"due", of.due.In(place).Format("2006-01-02, 15:04"),
+			"due", text.Moment(of.due.In(place)),
 		), reader)
 	}
 	return store.Message{

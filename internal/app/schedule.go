@@ -21,26 +21,32 @@ const mostStarts = 3
 
 // startsOf are the times in which a home can begin an assignment so that every sitting is
 // at an hour at which it is awake, by the clock of the class.
-func startsOf(d *design.Document, as store.Assignment, zone string) []schedule.Window {
+func startsOf(w schedule.Work, as store.Assignment, zone string, hours schedule.Hours) []schedule.Window {
+	place := placeOf(zone)
+	return w.Starts(as.OpensAt.In(place), as.DueAt.In(place), hours, mostStarts)
+}
+
+// placeOf is where a class is by the clock.
+func placeOf(zone string) *time.Location {
 	place, err := time.LoadLocation(zone)
 	if err != nil {
-		place = time.UTC
+		return time.UTC
 	}
-	return schedule.WorkOf(d).Starts(as.OpensAt.In(place), as.DueAt.In(place), schedule.UsualAwake, mostStarts)
+	return place
 }
 
 // begins are the times that are still to come, for the page; none of work in one sitting,
-// which can begin at any hour.
-func begins(d *design.Document, as store.Assignment, zone string, now time.Time) []sheets.WindowRow {
+// which can begin at any hour, unless the home has said when it works and an adult is in.
+func begins(w schedule.Work, as store.Assignment, zone string, hours schedule.Hours, now time.Time) []sheets.WindowRow {
 	out := []sheets.WindowRow{}
 	if now.After(as.OpensAt) {
 		as.OpensAt = now
 	}
-	windows := startsOf(d, as, zone)
+	windows := startsOf(w, as, zone, hours)
 	if len(windows) == 0 {
 		return out
 	}
-	if sittings, _ := schedule.WorkOf(d).Sittings(windows[0].From, as.DueAt, schedule.UsualAwake); len(sittings) < 2 {
+	if sittings, _ := w.Sittings(windows[0].From, as.DueAt, hours); len(sittings) < 2 && !hours.Own() {
 		return out
 	}
 	for _, w := range windows {
@@ -54,13 +60,14 @@ const alarm = 15 * time.Minute
 
 // events are the sittings of an assignment from the first time at which it can begin, and
 // when it is due; they say nothing of a home.
-func events(d *design.Document, as store.Assignment, zone, language, link string) []calendar.Event {
+func events(i *issued, as store.Assignment, zone string, hours schedule.Hours, language, link string) []calendar.Event {
+	d, w := i.Document, i.work()
 	title, _ := d.Title.In(language)
 	say := func(id string) string { return text.Render(text.M(id, "title", title), language) }
 	var out []calendar.Event
-	windows := startsOf(d, as, zone)
+	windows := startsOf(w, as, zone, hours)
 	if len(windows) > 0 && d.Way != design.WatchShared {
-		sittings, _ := schedule.WorkOf(d).Sittings(windows[0].From, as.DueAt, schedule.UsualAwake)
+		sittings, _ := w.Sittings(windows[0].From, as.DueAt, hours)
 		for i, s := range sittings {
 			words := "calendar.begin"
 			if i > 0 {
@@ -92,8 +99,12 @@ func (a *App) HomeCalendar(ctx context.Context, who HomeActor, assignment uuid.U
 		return nil, "", err
 	}
 	title, _ := d.Title.In(hc.reader)
+	f, err := a.kitchenOf(ctx, who)
+	if err != nil {
+		return nil, "", err
+	}
 	link := a.PublicURL + "/home/" + who.Home.String()
-	return calendar.Write(title, hc.class.Zone, a.Now(), events(d.Document, as, hc.class.Zone, hc.reader, link)), results.PlainName(title), nil
+	return calendar.Write(title, hc.class.Zone, a.Now(), events(d.issued, as, hc.class.Zone, f.Hours.Of(), hc.reader, link)), results.PlainName(title), nil
 }
 
 // ClassCalendar is an assignment as its teacher puts it into a calendar.
@@ -112,5 +123,5 @@ func (a *App) ClassCalendar(ctx context.Context, who TeacherActor, class, assign
 	}
 	title, _ := d.Title.In(language)
 	link := a.PublicURL + "/experiments/" + as.ExperimentID.String() + "/run"
-	return calendar.Write(title+" · "+c.Name, c.Zone, a.Now(), events(d.Document, as, c.Zone, language, link)), results.PlainName(title + " " + c.Name), nil
+	return calendar.Write(title+" · "+c.Name, c.Zone, a.Now(), events(d, as, c.Zone, schedule.UsualHours, language, link)), results.PlainName(title + " " + c.Name), nil
 }

@@ -14,7 +14,7 @@ import (
 // EntryFields are an entry as the phone sends it; which are set depends on
 // the kind.
 type EntryFields struct {
-	Kind       string          `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,sent,adult,fact,swap,named,vouched,set-aside,asked"`
+	Kind       string          `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,sent,adult,fact,swap,used,named,vouched,set-aside,asked"`
 	Step       string          `json:"step,omitempty"`
 	Reading    string          `json:"reading,omitempty"`
 	Condition  string          `json:"condition,omitempty"`
@@ -77,6 +77,9 @@ func (f EntryFields) Entry() notebook.Entry {
 	}
 	if e.Kind == notebook.Reading || e.Kind == notebook.NotRead {
 		e.Slot = f.slot()
+	}
+	if e.Kind == notebook.Used {
+		e.Slot.Condition = f.Condition
 	}
 	return e
 }

@@ -88,6 +88,8 @@ type Fields struct {
 	Things    map[string]kitchen.Answer `json:"things" doc:"By the id of a material: have, get or none; what is left out was not said"`
 	Strengths map[string]float64        `json:"strengths,omitempty" doc:"By the id of a material: what its label says, in percent"`
 	Tools     map[string]string         `json:"tools,omitempty" doc:"By what is measured: the smallest step, or none"`
+	Own       map[string]string         `json:"own,omitempty" doc:"By the id of a value that a home measures once: what was typed"`
+	Hours     *HomeHours                `json:"hours,omitempty" doc:"When the home works, and when an adult is in; seen by the teacher alone"`
 	Facts     map[string]string         `json:"facts,omitempty" doc:"What it says of itself: yes or no by the id of a fact; seen by the teacher alone"`
 	Otherwise bool                      `json:"otherwise,omitempty" doc:"The home rather takes part in another way"`
 }
@@ -101,11 +103,22 @@ func (f Fields) Known(atSteps map[string]string) map[string]string {
 }
 
 // Said reports whether a home has said anything of its kitchen.
-func (f Fields) Said() bool { return len(f.Things) > 0 || len(f.Tools) > 0 || f.Otherwise }
+func (f Fields) Said() bool { return len(f.Things) > 0 || len(f.Tools)+len(f.Own) > 0 || f.Otherwise }
 
 // Kitchen is the same as the core reads it.
 func (f Fields) Kitchen(home string) kitchen.Kitchen {
-	return kitchen.Kitchen{Home: home, Things: f.Things, Strengths: f.Strengths, Tools: f.Tools, Otherwise: f.Otherwise}
+	k := kitchen.Kitchen{Home: home, Things: f.Things, Strengths: f.Strengths, Tools: f.Tools, Otherwise: f.Otherwise}
+	for id, typed := range f.Own { // what cannot be read yet is kept for its home, and worked with by nobody
+		if own, ok := design.Own(id); ok {
+			if _, err := own.Typed(typed); err == nil {
+				if k.Own == nil {
+					k.Own = map[string]string{}
+				}
+				k.Own[id] = typed
+			}
+		}
+	}
+	return k
 }
 
 // Fact asks a home for something of itself that makes a difference to what is safe there.
@@ -130,6 +143,7 @@ func Facts(designs []*fit.Ways, language string) []Fact {
 // Page is a home's survey.
 type Page struct {
 	Questions []Question `json:"questions"`
+	Own       []OwnRow   `json:"own" doc:"What the home can measure once, if it likes"`
 	Facts     []Fact     `json:"facts" doc:"Seen by the teacher alone, and optional"`
 	Answers   Fields     `json:"answers"`
 	Answered  bool       `json:"answered" doc:"The home has said something before"`
@@ -146,6 +160,7 @@ type Matrix struct {
 	Shopping  []Packed    `json:"shopping" doc:"What homes said that they can get"`
 	Helps     []Help      `json:"helps" doc:"The most helpful first"`
 	Questions []Question  `json:"questions" doc:"What homes are asked for this experiment"`
+	Own       []OwnRow    `json:"own" doc:"What each can measure once"`
 	Facts     []Fact      `json:"facts" doc:"What they are asked of themselves"`
 	AskedAt   *time.Time  `json:"asked_at,omitempty" doc:"When the homes were last asked for this experiment"`
 	Said      int         `json:"said" doc:"Homes that have said something"`
@@ -218,7 +233,7 @@ type Home struct {
 func NoClass() Matrix {
 	return Matrix{
 		Needs: []Head{}, Homes: []Row{}, Packing: []Packed{}, Shopping: []Packed{}, Helps: []Help{}, Classes: []ClassName{}, Questions: []Question{},
-		Facts: []Fact{},
+		Facts: []Fact{}, Own: []OwnRow{},
 	}
 }
 
@@ -228,6 +243,7 @@ func MatrixOf(w *fit.Ways, homes []Home, class kitchen.Class, plan fit.Plan, lan
 	out := NoClass()
 	out.Questions = append(out.Questions, Asked([]*fit.Ways{w}, language)...)
 	out.Facts = Facts([]*fit.Ways{w}, language)
+	out.Own = OwnAsked([]*fit.Ways{w}, Fields{}, language)
 	out.Variants = len(plan.Variants)
 	if len(homes) > 0 {
 		out.Says = text.Render(plan.Sentence(), language)

@@ -65,6 +65,13 @@ func (l *NotebookLine) Answered(d *design.Document, book *notebook.Book, e *note
 		l.Asked, _ = n.Name.In(language)
 		l.Said, _ = compare.ThingName(d, e.Choice[0]).In(language)
 	}
+	if n, ok := d.Need(e.Refers); ok && e.Kind == notebook.Used {
+		l.Asked, _ = n.Name.In(language)
+		if c, ok := d.Condition(e.Slot.Condition); ok {
+			name, _ := c.Name.In(language)
+			l.Asked += ", " + name
+		}
+	}
 	q, ok := d.QuestionOf(e.Question)
 	if e.Kind != notebook.Answer || !ok {
 		return

@@ -202,6 +202,14 @@ func (p *Printed) procedure(s Sheet) {
 
 // blanks are the steps of a sheet in which something is written down; the questions
 // that are asked before or after them stand at its beginning and end.
+// toWrite are blanks for amounts that were really used.
+func toWrite(used []UsedRow) (out []string) {
+	for _, u := range used {
+		out = append(out, u.Words+": ________ "+u.Unit)
+	}
+	return out
+}
+
 func blanks(s Sheet) []PrintedBlanks {
 	readings := map[string]ReadingRow{}
 	for _, r := range s.Readings {
@@ -221,7 +229,7 @@ func blanks(s Sheet) []PrintedBlanks {
 			Number:    i + 1,
 			Title:     step.Title,
 			Questions: asked("while", step.Questions),
-			Helps:     slices.Concat(said(step.Uses), step.Helps, step.Keeps),
+			Helps:     slices.Concat(said(step.Uses), step.Helps, toWrite(step.Used), step.Keeps),
 			Rest:      step.Rest,
 			Evidence:  printedEvidence(&s, step),
 		}

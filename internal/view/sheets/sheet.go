@@ -119,6 +119,15 @@ type NeedRow struct {
 	Swaps []PrintedSwap `json:"swaps" doc:"What the larder knows that may be used instead"`
 }
 
+// UsedRow asks how much of a thing was really used, in one condition or for all.
+type UsedRow struct {
+	Need      string `json:"need"`
+	Condition string `json:"condition,omitempty"`
+	Words     string `json:"words"`
+	Unit      string `json:"unit" doc:"In which it is wanted"`
+	Low       string `json:"low" doc:"Below which a value is asked about"`
+}
+
 // StepRow is a step in the home's language.
 type StepRow struct {
 	ID        string        `json:"id"`
@@ -139,6 +148,7 @@ type StepRow struct {
 	After     []string      `json:"after" doc:"What they add after it"`
 	Helps     []string      `json:"helps" doc:"What makes it go well, before and while it is done"`
 	Uses      []UseRow      `json:"uses" doc:"What this home uses or leaves to its teacher here, where that is not what the step says"`
+	Used      []UsedRow     `json:"used" doc:"Amounts of which it is asked how much was really used"`
 	Closed    bool          `json:"closed,omitempty" doc:"It is not for this home"`
 	Needs     []string      `json:"needs" doc:"Ids of the needs that it uses"`
 	Keeps     []string      `json:"keeps" doc:"What to do with things at its end"`

@@ -32,6 +32,7 @@ func (w *writer) steps(s *Sheet, d *design.Document, r review.Review) {
 			Helps:     []string{},
 			Keeps:     []string{},
 			Uses:      []UseRow{},
+			Used:      w.used(d, i),
 			Needs:     step.Needs(),
 			Evidence:  append([]string{}, step.Evidence...),
 			Questions: append([]string{}, step.Questions...),
@@ -74,6 +75,36 @@ func (w *writer) steps(s *Sheet, d *design.Document, r review.Review) {
 		}
 		s.Steps = append(s.Steps, row)
 	}
+}
+
+// used asks, at the first step that uses a thing, how much of it was really used where
+// something is worked out with that.
+func (w *writer) used(d *design.Document, step int) []UsedRow {
+	out := []UsedRow{}
+	for _, id := range d.Steps[step].Uses {
+		n, ok := d.Need(id)
+		if !ok || slices.ContainsFunc(d.Steps[:step], func(s design.Step) bool { return slices.Contains(s.Uses, id) }) {
+			continue
+		}
+		asked, ok := n.AskedUsed()
+		if !ok {
+			continue
+		}
+		row := UsedRow{Need: id, Unit: asked.Unit, Low: asked.Low}
+		say := func(what string) string {
+			return text.Render(text.M("sheet.used", "what", what, "amount", n.Amount), w.language)
+		}
+		row.Words = say(w.say(n.Name))
+		if !n.PerCondition || len(d.Conditions) < 2 {
+			out = append(out, row)
+			continue
+		}
+		for _, c := range d.Conditions {
+			row.Condition, row.Words = c.ID, say(w.say(n.Name)+", "+w.say(c.Name))
+			out = append(out, row)
+		}
+	}
+	return out
 }
 
 func (w *writer) asked(s *Sheet, d *design.Document) {

@@ -33,6 +33,14 @@ type LarderView struct {
 	Tags      []sheets.OptionRow `json:"tags" doc:"Hazards that a thing can carry"`
 	Allergens []sheets.OptionRow `json:"allergens"`
 	Shelves   []sheets.OptionRow `json:"shelves"`
+	OwnValues []OwnValueRow      `json:"own_values" doc:"What each home can measure once"`
+}
+
+// OwnValueRow is a value that each home can measure once.
+type OwnValueRow struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	Unit string `json:"unit"`
 }
 
 // OwnProblem is the first own entry that does not hold together any more.
@@ -335,6 +343,9 @@ func View(l *larder.Larder, own larder.Own, language string) LarderView {
 	for _, r := range l.Roles {
 		r.Job, r.Matters, r.Failure = said(r.Job), said(r.Matters), said(r.Failure)
 		v.Jobs = append(v.Jobs, JobRow{r, text.Render(text.Message{ID: "larder.role." + r.ID}, language), counts[r.ID]})
+	}
+	for _, o := range design.OwnValues {
+		v.OwnValues = append(v.OwnValues, OwnValueRow{o.ID, text.Render(o.Name(), language), o.Unit})
 	}
 	for i := range l.Rules {
 		v.Swaps = append(v.Swaps, Swap(l, &l.Rules[i], language))

@@ -2393,6 +2393,11 @@ export interface components {
             id: string;
             name: string;
         };
+        Conflict: {
+            /** @description Nickname */
+            home: string;
+            says: string;
+        };
         Counted: {
             /** Format: int64 */
             count: number;
@@ -2523,7 +2528,7 @@ export interface components {
             evidence?: string;
             instrument?: string;
             /** @enum {string} */
-            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "swap" | "named" | "vouched" | "set-aside" | "asked";
+            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "swap" | "used" | "named" | "vouched" | "set-aside" | "asked";
             object?: string;
             /**
              * Format: int64
@@ -2571,7 +2576,7 @@ export interface components {
             evidence?: string;
             instrument?: string;
             /** @enum {string} */
-            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "swap" | "named" | "vouched" | "set-aside" | "asked";
+            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "swap" | "used" | "named" | "vouched" | "set-aside" | "asked";
             object?: string;
             /**
              * Format: int64
@@ -2735,8 +2740,14 @@ export interface components {
             facts?: {
                 [key: string]: string;
             };
+            /** @description When the home works, and when an adult is in; seen by the teacher alone */
+            hours?: components["schemas"]["HomeHours"];
             /** @description The home rather takes part in another way */
             otherwise?: boolean;
+            /** @description By the id of a value that a home measures once: what was typed */
+            own?: {
+                [key: string]: string;
+            };
             /** @description By the id of a material: what its label says, in percent */
             strengths?: {
                 [key: string]: number;
@@ -2989,6 +3000,14 @@ export interface components {
             /** @description Nicknames of the students of this home */
             students?: string[];
         };
+        HomeHours: {
+            /** @description When the home can work; left out: from 6:30 to 21:30 */
+            home?: components["schemas"]["HourSpan"];
+            /** @description When an adult is in, from Monday to Friday; left out: whenever the home works */
+            weekdays?: components["schemas"]["HourSpan"];
+            /** @description The same on Saturday and Sunday */
+            weekend?: components["schemas"]["HourSpan"];
+        };
         HomeResult: {
             /** @description In the order of slots */
             cells: components["schemas"]["CellView"][];
@@ -3047,6 +3066,12 @@ export interface components {
             students?: string[];
             /** Format: int64 */
             version: number;
+        };
+        HourSpan: {
+            /** Format: int64 */
+            from: number;
+            /** Format: int64 */
+            to: number;
         };
         ImportedBody: {
             /** @description JSON or CSV, as text */
@@ -3121,6 +3146,8 @@ export interface components {
         };
         IssueCheck: {
             blockers: components["schemas"]["Blocker"][];
+            /** @description Homes that cannot do it between opening and due time; none where those were not said */
+            conflicts: components["schemas"]["Conflict"][];
             /**
              * Format: int64
              * @description Number of the draft that was judged
@@ -3224,6 +3251,8 @@ export interface components {
             own: number;
             /** @description Why the school's own entries are all left out now */
             own_problem?: components["schemas"]["OwnProblem"];
+            /** @description What each home can measure once */
+            own_values: components["schemas"]["OwnValueRow"][];
             /** @description Sheets that stand in for a tool */
             printables: components["schemas"]["Printable"][];
             /** @description What a need can ask of whatever does its job */
@@ -3386,6 +3415,8 @@ export interface components {
             /** @description What needs a look first */
             homes: components["schemas"]["Row"][];
             needs: components["schemas"]["Head"][];
+            /** @description What each can measure once */
+            own: components["schemas"]["OwnRow"][];
             /** @description What the teacher sends or lends */
             packing: components["schemas"]["Packed"][];
             /** @description What homes are asked for this experiment */
@@ -3650,6 +3681,23 @@ export interface components {
             /** @description The numbers are the teacher's */
             shared: boolean;
         };
+        OwnRow: {
+            /** @description How a home finds it */
+            how: string;
+            id: string;
+            name: string;
+            /** @description Why what was typed is not worked with */
+            problem?: string;
+            /** @description What was typed as it is now worked with */
+            says?: string;
+            /** @description Of what is typed */
+            unit: string;
+        };
+        OwnValueRow: {
+            id: string;
+            name: string;
+            unit: string;
+        };
         Packed: {
             /** @description free, cheap or moderate, in the reader's language */
             cost?: string;
@@ -3667,6 +3715,8 @@ export interface components {
             answers: components["schemas"]["Fields"];
             /** @description Seen by the teacher alone, and optional */
             facts: components["schemas"]["Fact"][];
+            /** @description What the home can measure once, if it likes */
+            own: components["schemas"]["OwnRow"][];
             questions: components["schemas"]["Question"][];
         };
         PegView: {
@@ -4435,6 +4485,8 @@ export interface components {
             takes: components["schemas"]["Slot"][];
             text?: string;
             title: string;
+            /** @description Amounts of which it is asked how much was really used */
+            used: components["schemas"]["UsedRow"][];
             /** @description What this home uses or leaves to its teacher here, where that is not what the step says */
             uses: components["schemas"]["UseRow"][];
             wait?: components["schemas"]["WaitRow"];
@@ -4609,6 +4661,15 @@ export interface components {
         UseRow: {
             need?: string;
             text: string;
+        };
+        UsedRow: {
+            condition?: string;
+            /** @description Below which a value is asked about */
+            low: string;
+            need: string;
+            /** @description In which it is wanted */
+            unit: string;
+            words: string;
         };
         Value: {
             /** Format: double */
@@ -6402,7 +6463,12 @@ export interface operations {
     };
     "check-issue": {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description When it would open */
+                opens?: string;
+                /** @description When it would be due; with opens, homes that cannot do it between are named */
+                due?: string;
+            };
             header?: {
                 /** @description The language that answers are worded in */
                 "Accept-Language"?: string;

@@ -1,11 +1,13 @@
 import { useEffect, useEffectEvent, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormCheckInput from 'react-bootstrap/FormCheckInput';
+import FormControl from 'react-bootstrap/FormControl';
 import { api, got, type Schemas } from '../../api/client';
 import { PhonePage } from '../parts/PhonePage';
 import type { HomeState } from '../phone/useHome';
 import { useRemembered } from '../phone/useRemembered';
 import { useWords } from '../words';
+import { OurHours, OwnValues } from './OwnValues';
 
 type Answers = Schemas['Fields'];
 type Question = Schemas['Question'];
@@ -32,9 +34,10 @@ export function Kitchen({ state, place, onGo, onWrong }: Props) {
   const send = useEffectEvent((answers: Answers) =>
     got(api.PUT('/api/v1/home/{home}/kitchen', { ...path, body: answers })),
   );
-  const sent = useEffectEvent((answers: Answers) => {
+  const sent = useEffectEvent(async (answers: Answers) => {
     if (page) took({ ...page, answers, answered: true });
     if (unsent === answers) setUnsent(undefined); // what was tapped meanwhile goes next
+    if (Object.keys(answers.own ?? {}).length > 0) took(await ask()); // as it is worked with now
   });
   useEffect(() => {
     let live = true;
@@ -49,7 +52,7 @@ export function Kitchen({ state, place, onGo, onWrong }: Props) {
   useEffect(() => {
     if (!unsent || !state.online) return;
     send(unsent).then(
-      () => sent(unsent),
+      () => void sent(unsent).catch(() => undefined),
       () => undefined, // it waits for a connection
     );
   }, [unsent, state.online]);
@@ -103,13 +106,17 @@ export function Kitchen({ state, place, onGo, onWrong }: Props) {
             <Strength
               q={q}
               value={answers.strengths?.[q.id]}
-              onSay={(percent) =>
-                setUnsent({ ...answers, strengths: { ...answers.strengths, [q.id]: percent } })
-              }
+              onSay={(percent) => {
+                const strengths = { ...answers.strengths };
+                if (percent) strengths[q.id] = percent;
+                else delete strengths[q.id];
+                setUnsent({ ...answers, strengths });
+              }}
             />
           )}
         </fieldset>
       ))}
+      {page && <OwnValues rows={page.own ?? []} answers={answers} onSay={setUnsent} />}
       {facts.length > 0 && (
         <>
           <h2>{t('inOurHome')}</h2>
@@ -132,6 +139,7 @@ export function Kitchen({ state, place, onGo, onWrong }: Props) {
           />
         </fieldset>
       ))}
+      {page && <OurHours answers={answers} onSay={setUnsent} />}
       {page && (
         <label className="row-48">
           <FormCheckInput
@@ -193,9 +201,14 @@ function Strength({
 }: {
   q: Question;
   value: number | undefined;
-  onSay: (percent: number) => void;
+  onSay: (percent: number | undefined) => void;
 }) {
   const t = useWords();
+  const [typed, setTyped] = useState<string>();
+  const said = (words: string) => {
+    const percent = Number(words.replace(',', '.').replace('%', ''));
+    if (percent > 0 && percent <= 100) onSay(percent);
+  };
   return (
     <div role="group" aria-label={t('whatTheLabelSays')} className="mt-2">
       <p className="m-0">{t('whatTheLabelSays')}</p>
@@ -211,7 +224,24 @@ function Strength({
             {p} %
           </Button>
         ))}
+        <FormControl
+          className="field-150"
+          aria-label={`${q.name}: ${t('otherStrength')}`}
+          placeholder={t('otherStrength')}
+          inputMode="decimal"
+          value={typed ?? (value && ![4, 5, 6].includes(value) ? value : '')}
+          onChange={(e) => setTyped(e.target.value)}
+          onBlur={(e) => said(e.target.value)}
+        />
+        <Button
+          variant="outline-primary"
+          aria-pressed={value === undefined}
+          onClick={() => (setTyped(undefined), onSay(undefined))}
+        >
+          {t('saysNothing')}
+        </Button>
       </div>
+      {value !== undefined && value > 10 && <p className="doubt">{t('tooStrong')}</p>}
     </div>
   );
 }

@@ -11,6 +11,7 @@ import { AskedQuestion } from './AskedQuestion';
 import { ClosedStep } from './ClosedStep';
 import { EvidenceField } from './EvidenceField';
 import { StepReadings } from './StepReadings';
+import { UsedFields } from './UsedFields';
 import { useTyping } from '../phone/typing';
 import { usesAt } from '../phone/uses';
 import type { WorkProps } from '../phone/work';
@@ -210,6 +211,7 @@ export function StepPage({
               )}
             </div>
           )}
+          {!shut && <UsedFields {...props} step={step} typing={typing} />}
           {step.takes.length > 0 && !shut && (
             <StepReadings {...props} step={step} typing={typing} />
           )}

@@ -19,7 +19,7 @@ export interface PatientKitchenExperiment {
   claims?: Claim[];
   conditions?: Condition[];
   /**
-   * Values that are the same for every home, for use in formulas
+   * Values for use in formulas: the same for every home, or measured once by each
    */
   constants?: Constant[];
   /**
@@ -245,11 +245,23 @@ export interface Constant {
     [k: string]: string;
   };
   /**
+   * What each home measures once; its value then stands in the place of the usual one
+   */
+  own?:
+    | "teaspoon"
+    | "bag"
+    | "jar"
+    | "reaction"
+    | "printed-ruler"
+    | "altitude"
+    | "kitchen-temperature"
+    | "water-temperature";
+  /**
    * Its name in formulas
    */
   symbol: string;
   /**
-   * With unit, and its give or take where it has one, such as 340 m ± 5 m
+   * With unit, and its give or take where it has one, such as 340 m ± 5 m; of a home's own value the usual one
    */
   value: string;
 }
@@ -573,7 +585,15 @@ export interface Need {
    * The job it does, an id of the larder such as mild-acid
    */
   role?: string;
+  /**
+   * Of a home's plan: the amount in level teaspoons, where it has no scale
+   */
+  spooned?: number;
   strength?: Strength;
+  /**
+   * Its name in formulas: the amount that a home really used, for one time; as long as it says nothing the amount above
+   */
+  symbol?: string;
   tolerance?: "exact" | "about" | "free";
   /**
    * The amount is weighed, not spooned

@@ -1,6 +1,7 @@
 import Button from 'react-bootstrap/Button';
 import type { Doc } from '../draft/document';
-import { Band, PlainField, Remove, useEditing, WordsField } from '../draft/fields';
+import { useLarder } from '../larder/useLarder';
+import { Band, ChoiceField, PlainField, Remove, useEditing, WordsField } from '../draft/fields';
 import { useRowKeys } from '../../ui/useRowKeys';
 import { say } from '../words';
 
@@ -9,6 +10,8 @@ export function ConstantsBand() {
   const { doc, set, language, findings } = useEditing();
   const constants = doc.constants ?? [];
   const { keys, takeOut } = useRowKeys(constants.length);
+  const own = useLarder().larder?.own_values ?? [];
+  const unitOf = (id: string | undefined) => own.find((o) => o.id === id)?.unit;
   const add = () =>
     set(
       ['constants'],
@@ -40,6 +43,18 @@ export function ConstantsBand() {
               value={c.name}
             />
           </div>
+          <ChoiceField
+            label={say('constantsBand.whose')}
+            path={['constants', i, 'own']}
+            value={c.own}
+            options={[
+              ['', say('constantsBand.the-same')],
+              ...own.map((o): [string, string] => [
+                o.id,
+                say('constantsBand.own', { name: o.name }),
+              ]),
+            ]}
+          />
           <PlainField
             label={say('constantsBand.symbol-in-formulas')}
             path={['constants', i, 'symbol']}
@@ -47,7 +62,11 @@ export function ConstantsBand() {
           />
           <div>
             <PlainField
-              label={say('constantsBand.value-with-unit')}
+              label={
+                c.own
+                  ? say('constantsBand.usual-value', { unit: unitOf(c.own) })
+                  : say('constantsBand.value-with-unit')
+              }
               path={['constants', i, 'value']}
               value={c.value}
               hint="340 m ± 5 m"

@@ -23,6 +23,10 @@ type Assignment = Schemas['AssignmentView'];
 const eveningIn = (days: number) =>
   new Date(new Date(Date.now() + days * 24 * 3600_000).setHours(20, 0, 0, 0));
 
+/** A moment as the server reads it; of a field that is half written nothing. */
+const moment = (typed: string) =>
+  Number.isNaN(Date.parse(typed)) ? undefined : new Date(typed).toISOString();
+
 /** The class to offer: the one made last that has not this experiment yet. Ids grow with time. */
 function offered(classes: Schemas['ClassView'][], issued: Assignment[]): string {
   const newest = (list: Schemas['ClassView'][]) => list.reduce((a, c) => (c.id > a ? c.id : a), '');
@@ -53,8 +57,10 @@ export function Issue({
   const [chosen, setChosen] = useState(params.get('class') ?? '');
   const classId = chosen || offered(classes.data?.items ?? [], assignments);
   const cls = classes.data?.items.find((c) => c.id === classId);
+  const [opens, setOpens] = useState(local(new Date()));
+  const [due, setDue] = useState(local(eveningIn(2)));
   const check = useQuery({
-    queryKey: ['issue-check', classId, id],
+    queryKey: ['issue-check', classId, id, opens, due],
     queryFn: () =>
       draftOf(id, client)
         .flush()
@@ -62,16 +68,18 @@ export function Issue({
         .then(() =>
           got(
             api.GET('/api/v1/classes/{class}/issue-check/{experiment}', {
-              params: { path: { class: classId, experiment: id } },
+              params: {
+                path: { class: classId, experiment: id },
+                query: { opens: moment(opens), due: moment(due) },
+              },
             }),
           ),
         ),
     enabled: Boolean(classId),
     staleTime: 0,
     gcTime: 0,
+    placeholderData: (before) => before,
   });
-  const [opens, setOpens] = useState(local(new Date()));
-  const [due, setDue] = useState(local(eveningIn(2)));
   const [asking, setAsking] = useState(false);
   const [error, setError] = useState<unknown>();
   const { did } = useKeeping();
@@ -141,6 +149,12 @@ export function Issue({
           </li>
         ))}
       </ol>
+      {(check.data?.conflicts ?? []).length > 0 && (
+        <Notice kind="note">
+          <strong>{say('issue.conflicts')}</strong>{' '}
+          {check.data!.conflicts.map((c) => `${c.home}: ${c.says}`).join(' · ')}
+        </Notice>
+      )}
       {check.data?.warnings.map((w) => (
         <Notice key={w} kind="note">
           {w}

@@ -3,6 +3,7 @@ import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
 import { ProblemLine } from '../parts/states';
 import { say } from '../words';
+import { KitchenHours, KitchenOwn } from './KitchenHours';
 
 type Answers = Schemas['Fields'];
 
@@ -10,12 +11,14 @@ type Answers = Schemas['Fields'];
 export function KitchenAnswers({
   of,
   questions,
+  own,
   facts,
   answers,
   onSaved,
 }: {
   of: { class: string; home: string };
   questions: Schemas['Question'][];
+  own: Schemas['OwnRow'][];
   facts: Schemas['Fact'][];
   answers: Answers;
   onSaved: () => void;
@@ -105,6 +108,8 @@ export function KitchenAnswers({
           </div>
         </div>
       ))}
+      <KitchenOwn rows={own} answers={now} onSave={(next) => void save(next)} />
+      <KitchenHours answers={now} onSave={(next) => void save(next)} />
       {facts.length > 0 && <p className="hint small">{say('kitchens.facts-are-yours-alone')}</p>}
       <span className="tick">
         <input

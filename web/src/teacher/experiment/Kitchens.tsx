@@ -176,6 +176,7 @@ export function Kitchens({ id, usual }: { id: string; usual: string | undefined 
             key={row.home}
             of={{ class: m.class, home: row.home }}
             questions={m.questions}
+            own={m.own}
             facts={m.facts}
             answers={row.answers}
             onSaved={() => void client.invalidateQueries({ queryKey: ['kitchens', id] })}
@@ -197,6 +198,7 @@ function OneHome({ m, onSaved }: { m: Matrix; onSaved: () => void }) {
         key={row.home}
         of={{ class: m.class, home: row.home }}
         questions={m.questions}
+        own={m.own}
         facts={m.facts}
         answers={row.answers}
         onSaved={onSaved}

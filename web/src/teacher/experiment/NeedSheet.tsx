@@ -193,6 +193,14 @@ function AmountFields({ at, thing }: Of) {
           ]}
         />
       </div>
+      {n.amount && (
+        <PlainField
+          label={say('needSheet.symbol')}
+          path={path('symbol')}
+          value={n.symbol}
+          hint="m0"
+        />
+      )}
       <p className="small d-flex gap-4 flex-wrap">
         <TickField
           label={say('needSheet.for-each-condition')}

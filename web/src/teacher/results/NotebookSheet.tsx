@@ -231,6 +231,8 @@ function entryWords(l: Line, results: Results, things: Record<string, string> | 
       });
     case 'swap':
       return say('notebookSheet.uses', { thing: l.said, was: l.asked });
+    case 'used':
+      return say('notebookSheet.used', { what: l.asked, amount: e.typed });
     case 'step-done':
       return say('notebookSheet.finished', { step: l.step_title ?? e.step });
     case 'photo':

@@ -324,6 +324,10 @@ func TestVerdicts(t *testing.T) {
 	if p := told(spoons, map[string]string{"mass": kitchen.NoTool}); p.Verdict != NeedsKit {
 		t.Errorf("a home with spoons is lent a scale rather than left out; it is %s", p.Verdict)
 	}
+	found := told(map[string]kitchen.Answer{"scale-kitchen": kitchen.None}, map[string]string{"mass": "1 g"})
+	if found.Verdict != AsDesigned {
+		t.Errorf("a home that found a scale after all is lent one: %s", found.Verdict)
+	}
 	adder := kitchen.Class{Homes: []kitchen.Kitchen{{
 		Home: "Adder", Things: map[string]kitchen.Answer{"scale-kitchen": kitchen.None}, Tools: map[string]string{"mass": kitchen.NoTool},
 	}}}

@@ -192,10 +192,12 @@ func (w *Way) poorTool() bool { return !w.Own && w.Measures() != "" && w.Class =
 
 // says is what a home says of a thing; of a tool also what it says that it can measure.
 func says(k *kitchen.Kitchen, w *Way) (kitchen.Answer, bool) {
-	if a, asked := k.Says(w.Material.ID); asked {
+	step, asked := k.Tools[w.Measures()]
+	measures := asked && step != kitchen.NoTool && w.Own // a tool whose step is known is there, whatever was said before
+	if a, said := k.Says(w.Material.ID); said && !(measures && a == kitchen.None) {
 		return a, true
 	}
-	switch step, asked := k.Tools[w.Measures()]; {
+	switch {
 	case !asked:
 		return "", false
 	case step == kitchen.NoTool:

@@ -13,6 +13,7 @@ import (
 	"testing"
 	"time"
 
+	"patient-kitchen/core/kitchen"
 	"patient-kitchen/internal/api"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/config"
@@ -232,6 +233,10 @@ func TestArchiveOfAClass(t *testing.T) {
 	)
 	sc.put(fern, newID(), reading("towel", "8 min", "82 mm"))
 	sc.put(moss, newID(), reading("towel", "8 min", "=HYPERLINK(1)"))
+	want[api.Done](fern, "PUT", fern.home+"/kitchen", map[string]any{
+		"things": map[string]string{"table-salt": "have"}, "own": map[string]string{"teaspoon": "58 g"},
+		"facts": map[string]string{"under-4": "yes"}, "hours": map[string]any{"weekdays": map[string]int{"from": 16, "to": 20}},
+	})
 	// The same version goes out a second time, on the same day.
 	want[api.Done](sc.teacher, "POST", sc.asPath("/recall"), map[string]string{"reason": "The wrong day."})
 	want[results.AssignmentView](
@@ -282,6 +287,12 @@ func TestArchiveOfAClass(t *testing.T) {
 		if !strings.Contains(files[name], says) {
 			t.Errorf("%s lacks %s: %.200s", name, says, files[name])
 		}
+	}
+	if k := files["kitchens.json"]; !strings.Contains(k, `"teaspoon": "58 g"`) || strings.Contains(k, "under") || strings.Contains(k, "hours") {
+		t.Errorf("kitchens.json: %s", k)
+	}
+	if _, err := kitchen.Read([]byte(files["kitchens.json"])); err != nil {
+		t.Errorf("kitchens.json is not read again: %v", err)
 	}
 	if !slices.ContainsFunc(manifest.Files, func(f struct {
 		Path   string

@@ -104,3 +104,57 @@ func TestMessages(t *testing.T) {
 		t.Errorf("an occasion that is none: %d", a.status)
 	}
 }
+
+// Each occasion concerns the homes that are where it helps: who has agreed is not asked
+// again, who has not begun has nothing to look at, who has not sent is not thanked. A home
+// that works from 12 on is written to at 12, and the time is written as people there do.
+func TestOccasionsConcern(t *testing.T) {
+	sc := newSite(t).school("t@school.example", "Beck", "Fern", "Tarn", "Wren")
+	for _, h := range sc.homes {
+		f := h.HomeFields
+		f.Contact = strings.ToLower(h.Nickname) + "@home.example"
+		want[app.HomeView](sc.teacher, "PUT", sc.path("/homes/"+h.ID.String()), f, "If-Match", "1")
+	}
+	box := &post{}
+	sc.app.Mail = box
+	beck, fern, tarn := sc.phone("Beck"), sc.phone("Fern"), sc.phone("Tarn") // Wren has done nothing
+	sc.agree(beck)
+	sc.agree(fern)
+	sc.agree(tarn)
+	sc.put(fern, newID(), map[string]any{"kind": "step-done", "step": "pour", "phone_time": lesson, "offset_ms": 0})
+	sc.put(tarn, newID(), map[string]any{"kind": "step-done", "step": "pour", "phone_time": lesson, "offset_ms": 0})
+	sc.put(tarn, newID(), map[string]any{"kind": "sent", "phone_time": lesson, "offset_ms": 0})
+	want[api.Done](beck, "PUT", beck.home+"/kitchen", map[string]any{
+		"things": map[string]string{}, "hours": map[string]any{"home": map[string]int{"from": 12, "to": 20}},
+	})
+	morning := time.Date(2027, 2, 3, 8, 0, 0, 0, time.UTC)
+	now := morning
+	sc.app.Now = func() time.Time { return now }
+	for kind, to := range map[string]string{
+		"permission": "wren", "get-ready": "beck", "look-now": "fern", "thanks": "tarn",
+	} {
+		w := want[app.Written](sc.teacher, "POST", sc.path("/messages"), map[string]any{"kind": kind, "about": sc.as.ID})
+		if w.Homes != 1 || w.NotNow != 3 {
+			t.Errorf("%s: %+v", kind, w)
+		}
+		if _, err := sc.app.Deliver(t.Context()); err != nil {
+			t.Fatal(err)
+		}
+		sent := len(box.got) > 0 && box.got[len(box.got)-1].To == to+"@home.example"
+		if sent != (to != "beck") {
+			t.Errorf("%s: %+v", kind, box.got)
+		}
+		box.got = nil
+	}
+	now = time.Date(2027, 2, 3, 12, 1, 0, 0, time.UTC)
+	if n, err := sc.app.Deliver(t.Context()); err != nil || n != 1 || box.got[0].To != "beck@home.example" {
+		t.Errorf("at noon: %d %v", n, err)
+	}
+	if a := beck.do("PUT", beck.home+"/kitchen", map[string]any{"things": map[string]string{}, "hours": map[string]any{"weekdays": map[string]int{"from": 20, "to": 16}}}); a.status != 422 {
+		t.Errorf("hours that go backwards: %d", a.status)
+	}
+	if a := beck.do("PUT", beck.home+"/kitchen", map[string]any{"things": map[string]string{}, "own": map[string]string{"shoe-size": "43"}}); a.status != 422 {
+		t.Errorf("a value that nobody measures: %d", a.status)
+	}
+	want[api.Done](beck, "PUT", beck.home+"/kitchen", map[string]any{"things": map[string]string{}, "own": map[string]string{"altitude": "high up"}})
+}

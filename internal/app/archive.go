@@ -13,11 +13,13 @@ import (
 
 	"github.com/google/uuid"
 
+	"patient-kitchen/core/kitchen"
 	"patient-kitchen/core/notebook"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/export"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/kitchens"
 	"patient-kitchen/internal/view/results"
 )
 
@@ -79,6 +81,10 @@ func (a *App) Archive(ctx context.Context, who TeacherActor, class uuid.UUID) (A
 	if err != nil {
 		return Archive{}, err
 	}
+	said, err := answersOf(ctx, &a.Store.Queries, class)
+	if err != nil {
+		return Archive{}, err
+	}
 	if err := a.audited(ctx, who, class, nil, "class", "archive", func(*store.Queries) error { return nil }); err != nil {
 		return Archive{}, err
 	}
@@ -97,6 +103,7 @@ func (a *App) Archive(ctx context.Context, who TeacherActor, class uuid.UUID) (A
 		z := &archiveWriter{zip: zip.NewWriter(w), folders: map[string]int{}}
 		z.json("class.json", viewClass(c, len(homes)).ClassFields)
 		z.json("homes.json", listed)
+		z.json("kitchens.json", kitchensFile(c, homes, said))
 		for _, as := range slices.Backward(assignments) { // oldest first
 			if err := a.archiveAssignment(ctx, z, who, as); err != nil {
 				return err
@@ -117,6 +124,18 @@ func (a *App) Archive(ctx context.Context, who TeacherActor, class uuid.UUID) (A
 		}
 		return z.zip.Close()
 	}}, nil
+}
+
+// kitchensFile is what homes said of their kitchens, as the fit command reads it; facts of
+// a home stay here.
+func kitchensFile(c store.Class, homes []store.Home, said map[uuid.UUID]kitchens.Fields) kitchen.Class {
+	out := kitchen.Class{Measures: c.UnitSystem, Homes: []kitchen.Kitchen{}}
+	for _, h := range homes {
+		if f, ok := said[h.ID]; ok && h.DeletedAt == nil {
+			out.Homes = append(out.Homes, f.Kitchen(h.Nickname))
+		}
+	}
+	return out
 }
 
 func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who TeacherActor, as store.Assignment) error {

@@ -17,11 +17,11 @@ import (
 
 // messageKinds are the occasions on which homes are written to, each once: about an
 // experiment that they are asked for, or an assignment.
-var messageKinds = []string{"survey", "invitation", "get-ready", "thanks"}
+var messageKinds = []string{"survey", "invitation", "permission", "get-ready", "look-now", "thanks"}
 
 // MessageFields say what to write to the homes of a class.
 type MessageFields struct {
-	Kind  string    `json:"kind" enum:"survey,invitation,get-ready,thanks"`
+	Kind  string    `json:"kind" enum:"survey,invitation,permission,get-ready,look-now,thanks"`
 	About uuid.UUID `json:"about" doc:"Of a survey the experiment, else the assignment"`
 }
 
@@ -29,13 +29,14 @@ type MessageFields struct {
 type Written struct {
 	Homes     int      `json:"homes" doc:"Homes that are written to now"`
 	Before    int      `json:"before" doc:"Homes that were written to on this occasion before: nobody is written to twice"`
+	NotNow    int      `json:"not_now" doc:"Homes that it does not concern: who has agreed is not asked again, who has not begun has nothing to look at"`
 	NoAddress []string `json:"no_address" doc:"Nicknames of homes without a mail address, or whose link has to be renewed first"`
 }
 
 // MessageView is a message as its teacher reads it.
 type MessageView struct {
 	Nickname string     `json:"nickname"`
-	Kind     string     `json:"kind" enum:"survey,invitation,get-ready,thanks"`
+	Kind     string     `json:"kind" enum:"survey,invitation,permission,get-ready,look-now,thanks"`
 	Address  string     `json:"address"`
 	Subject  string     `json:"subject"`
 	Body     string     `json:"body"`
@@ -77,10 +78,22 @@ func (a *App) Write(ctx context.Context, who TeacherActor, class uuid.UUID, f Me
 	if err != nil {
 		return out, err
 	}
+	rows, err := a.Store.HomeStates(ctx, class, f.About)
+	if err != nil {
+		return out, err
+	}
+	states := map[uuid.UUID]store.HomeState{}
+	for _, s := range rows {
+		states[s.HomeID] = s
+	}
 	now := a.Now()
 	err = a.audited(ctx, who, class, nil, "message", f.Kind, func(q *store.Queries) error {
 		for _, h := range homes {
 			if h.DeletedAt != nil {
+				continue
+			}
+			if !concerns(f.Kind, said[h.ID].Said(), states[h.ID]) {
+				out.NotNow++
 				continue
 			}
 			way, err := a.invitation(h)
@@ -106,6 +119,23 @@ func (a *App) Write(ctx context.Context, who TeacherActor, class uuid.UUID, f Me
 		return nil
 	})
 	return out, err
+}
+
+// concerns reports whether a home is written to on an occasion.
+func concerns(kind string, answered bool, s store.HomeState) bool {
+	switch kind {
+	case "survey":
+		return !answered
+	case "permission":
+		return !s.Decided
+	case "get-ready":
+		return s.Granted && !s.Began && !s.Sent
+	case "look-now":
+		return s.Began && !s.Sent
+	case "thanks":
+		return s.Sent
+	}
+	return true
 }
 
 // occasion is what a message is about: its title by language, and until when.

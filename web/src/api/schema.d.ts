@@ -3459,7 +3459,7 @@ export interface components {
             /** @description Of a survey the experiment, else the assignment */
             about: string;
             /** @enum {string} */
-            kind: "survey" | "invitation" | "get-ready" | "thanks";
+            kind: "survey" | "invitation" | "permission" | "get-ready" | "look-now" | "thanks";
         };
         MessageView: {
             address: string;
@@ -3467,7 +3467,7 @@ export interface components {
             /** @description Why it could not be sent */
             failed?: string;
             /** @enum {string} */
-            kind: "survey" | "invitation" | "get-ready" | "thanks";
+            kind: "survey" | "invitation" | "permission" | "get-ready" | "look-now" | "thanks";
             nickname: string;
             /**
              * Format: date-time
@@ -4739,6 +4739,11 @@ export interface components {
             homes: number;
             /** @description Nicknames of homes without a mail address, or whose link has to be renewed first */
             no_address: string[];
+            /**
+             * Format: int64
+             * @description Homes that it does not concern: who has agreed is not asked again, who has not begun has nothing to look at
+             */
+            not_now: number;
         };
     };
     responses: never;

@@ -29,7 +29,7 @@ export function WriteToHomes({ a }: { a: Schemas['AssignmentView'] }) {
   return (
     <div className="mt-2">
       <span className="second">{say('messages.write-to-the-homes')}</span>{' '}
-      {(['invitation', 'get-ready', 'thanks'] as const).map((kind) => (
+      {(['invitation', 'permission', 'get-ready', 'look-now', 'thanks'] as const).map((kind) => (
         <Button
           key={kind}
           size="sm"
@@ -45,6 +45,7 @@ export function WriteToHomes({ a }: { a: Schemas['AssignmentView'] }) {
       {written && (
         <Notice kind="note">
           {say('messages.written-to', { count: written.homes })}{' '}
+          {written.not_now > 0 && say('messages.not-now', { count: written.not_now })}{' '}
           {written.before > 0 && say('messages.before', { count: written.before })}{' '}
           {written.no_address.length > 0 &&
             say('messages.no-address', { homes: written.no_address.join(', ') })}

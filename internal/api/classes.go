@@ -77,6 +77,19 @@ func (s *Server) classes() {
 		"Delete a class; it can be brought back for thirty days",
 		s.App.DeleteClass,
 	)
+	type copied struct {
+		ClassPath
+		Body struct {
+			Name string `json:"name" example:"8M"`
+		}
+	}
+	forTeacher(
+		s,
+		op("POST", "/classes/{class}/copy", "copy-class", "Make a class with the settings of another, without its homes"),
+		func(ctx context.Context, who app.TeacherActor, i *copied) (app.ClassView, error) {
+			return s.App.CopyClass(ctx, who, i.Class, i.Body.Name)
+		},
+	)
 	simple("POST", "/classes/{class}/restore", "restore-class", "Bring a class back", s.App.RestoreClass)
 	forTeacher(
 		s,
@@ -237,6 +250,28 @@ func (s *Server) homes() {
 		"erase-home",
 		"Remove a home's names, words and pictures for good",
 		s.App.EraseHome,
+	)
+	type move struct {
+		HomePath
+		Body app.MoveFields
+	}
+	forTeacher(
+		s,
+		op("POST", "/classes/{class}/homes/{home}/move", "move-home", "Put a home into another class, or into both"),
+		func(ctx context.Context, who app.TeacherActor, i *move) (app.HomeView, error) {
+			return s.App.MoveHome(ctx, who, i.Class, i.Home, i.Body)
+		},
+	)
+	type many struct {
+		ClassPath
+		Body app.ManyFields
+	}
+	forTeacher(
+		s,
+		op("POST", "/classes/{class}/homes/change", "change-homes", "Change several homes at once, all or none"),
+		func(ctx context.Context, who app.TeacherActor, i *many) (app.Many, error) {
+			return s.App.ChangeMany(ctx, who, i.Class, i.Body)
+		},
 	)
 	forTeacher(
 		s,

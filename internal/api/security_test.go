@@ -80,6 +80,12 @@ func bodyFor(sc *school, method, pattern string) any {
 		return map[string]any{"language": "es"}
 	case strings.HasSuffix(pattern, "/roster"):
 		return map[string]any{"text": "Intruder"}
+	case strings.HasSuffix(pattern, "/classes/{class}/copy"):
+		return map[string]any{"name": "8M"}
+	case strings.HasSuffix(pattern, "/move"):
+		return map[string]any{"to": sc.class.ID}
+	case strings.HasSuffix(pattern, "/homes/change"):
+		return map[string]any{"homes": []string{sc.homes[0].ID.String()}, "change": "take-out"}
 	case strings.HasSuffix(pattern, "/homes"), strings.HasSuffix(pattern, "/homes/{home}"):
 		return map[string]any{"nickname": "Intruder"}
 	case strings.HasSuffix(pattern, "/assessment"):

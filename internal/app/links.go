@@ -143,17 +143,21 @@ func (a *App) RenewLink(ctx context.Context, who TeacherActor, class, id uuid.UU
 	if err != nil {
 		return Invitation{}, err
 	}
-	err = a.audited(ctx, who, class, &id, "home", "new link", func(q *store.Queries) error {
-		h.KeyID = a.Keys.Newest()
-		if h.Generation, err = q.RaiseGeneration(ctx, class, id, h.KeyID); err != nil {
-			return err
-		}
-		return a.addLinks(ctx, q, h)
-	})
+	err = a.audited(ctx, who, class, &id, "home", "new link", func(q *store.Queries) error { return a.renewLinks(ctx, q, &h) })
 	if err != nil {
 		return Invitation{}, err
 	}
 	return a.invitation(h)
+}
+
+// renewLinks makes a home's link and code anew; the old ones open nothing any more.
+func (a *App) renewLinks(ctx context.Context, q *store.Queries, h *store.Home) error {
+	h.KeyID = a.Keys.Newest()
+	var err error
+	if h.Generation, err = q.RaiseGeneration(ctx, h.ClassID, h.ID, h.KeyID); err != nil {
+		return err
+	}
+	return a.addLinks(ctx, q, *h)
 }
 
 // Opened is what a phone gets for a link or code.

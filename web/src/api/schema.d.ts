@@ -416,6 +416,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/classes/{class}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make a class with the settings of another, without its homes
+         * @description Make a class with the settings of another, without its homes.
+         */
+        post: operations["copy-class"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/classes/{class}/experiments/{experiment}/ask": {
         parameters: {
             query?: never;
@@ -520,6 +540,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/classes/{class}/homes/change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change several homes at once, all or none
+         * @description Change several homes at once, all or none.
+         */
+        post: operations["change-homes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/classes/{class}/homes/{home}": {
         parameters: {
             query?: never;
@@ -618,6 +658,26 @@ export interface paths {
          * @description Give a home a new link and code.
          */
         post: operations["renew-link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/classes/{class}/homes/{home}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put a home into another class, or into both
+         * @description Put a home into another class, or into both.
+         */
+        post: operations["move-home"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2398,6 +2458,10 @@ export interface components {
             home: string;
             says: string;
         };
+        CopiedBody: {
+            /** @example 8M */
+            name: string;
+        };
         Counted: {
             /** Format: int64 */
             count: number;
@@ -3376,6 +3440,20 @@ export interface components {
             items: components["schemas"]["SubstituteRow"][];
             next?: string;
         };
+        Many: {
+            /** Format: int64 */
+            homes: number;
+        };
+        ManyFields: {
+            /**
+             * @description new-links: the old ones open nothing any more; take-out: each can be brought back for thirty days
+             * @enum {string}
+             */
+            change: "language" | "new-links" | "take-out";
+            homes: string[];
+            /** @description In which they are written to from now on */
+            language?: string;
+        };
         MarginMend: {
             /** @description For the preview of a mend */
             safety?: components["schemas"]["Change"];
@@ -3510,6 +3588,12 @@ export interface components {
             words: {
                 [key: string]: string;
             };
+        };
+        MoveFields: {
+            /** @description It stays in this class too, as where a guardian has children in both */
+            stay?: boolean;
+            /** @description Another of the teacher's classes */
+            to: string;
         };
         NeedRow: {
             amount?: string;
@@ -5798,6 +5882,51 @@ export interface operations {
             };
         };
     };
+    "copy-class": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopiedBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassView"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "ask-kitchens": {
         parameters: {
             query?: never;
@@ -6045,6 +6174,51 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HomeView"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "change-homes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ManyFields"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Many"];
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */
@@ -6317,6 +6491,53 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Invitation"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "move-home": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+                /** @description Id of the home */
+                home: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveFields"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HomeView"];
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

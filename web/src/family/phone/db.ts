@@ -82,6 +82,22 @@ export async function rememberLink(hash: string, home: string): Promise<void> {
   db.close();
 }
 
+/** The other homes that were opened on this phone: a guardian can have children in two classes. */
+export async function otherHomes(home: string): Promise<{ home: string; name: string }[]> {
+  const db = await openIndex();
+  const all = [...new Set(await db.getAll('links'))].filter((h) => h !== home);
+  db.close();
+  const found = await Promise.all(
+    all.map(async (h) => {
+      const d = await openHome(h);
+      const page = (await d.get('kv', 'bundle')) as Schemas['Bundle'] | undefined;
+      d.close();
+      return page && { home: h, name: `${page.class.name} · ${page.home.nickname}` };
+    }),
+  );
+  return found.filter((f) => f !== undefined);
+}
+
 export async function homeOfLink(hash: string): Promise<string | undefined> {
   const db = await openIndex();
   const home = await db.get('links', hash);

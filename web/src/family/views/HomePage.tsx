@@ -3,6 +3,7 @@ import Button from 'react-bootstrap/Button';
 import { Icon } from '../../ui/Icon';
 import { NameLabel } from '../../ui/NameLabel';
 import { Book } from '../phone/book';
+import { otherHomes } from '../phone/db';
 import { useHome, type HomeState, type Sheet } from '../phone/useHome';
 import { HelpLine } from '../parts/HelpLine';
 import { LanguageContext, ListContext, PhonePage } from '../parts/PhonePage';
@@ -59,7 +60,9 @@ export function HomePages({
 }: HomePageProps & { state: HomeState; practice?: boolean }) {
   const { state } = props;
   const [place, go] = useHash(state);
-  const several = (state.bundle?.sheets.length ?? 0) > 1 || state.bundle?.kitchen?.asked;
+  const others = useOthers(props.home, practice);
+  const several =
+    (state.bundle?.sheets.length ?? 0) > 1 || state.bundle?.kitchen?.asked || others.length > 0;
   return (
     <LanguageContext.Provider
       value={
@@ -75,10 +78,29 @@ export function HomePages({
             : undefined
         }
       >
-        <Places {...props} place={place} go={go} />
+        <Places {...props} place={place} go={go} others={others} />
       </ListContext.Provider>
     </LanguageContext.Provider>
   );
+}
+
+type Others = { home: string; name: string }[];
+
+/** The other homes on this phone. */
+function useOthers(home: string, practice: boolean | undefined): Others {
+  const [others, setOthers] = useState<Others>([]);
+  useEffect(() => {
+    let live = true;
+    if (!practice)
+      otherHomes(home).then(
+        (all) => live && setOthers(all),
+        () => undefined, // a phone that keeps nothing has none
+      );
+    return () => {
+      live = false;
+    };
+  }, [home, practice]);
+  return others;
 }
 
 function Places({
@@ -87,7 +109,13 @@ function Places({
   state,
   place: [assignment, view, number],
   go,
-}: HomePageProps & { state: HomeState; place: string[]; go: (to: string) => void }) {
+  others,
+}: HomePageProps & {
+  state: HomeState;
+  place: string[];
+  go: (to: string) => void;
+  others: Others;
+}) {
   const t = useWords();
   const { bundle } = state;
   const [welcomed, setWelcomed] = useState<boolean>();
@@ -125,7 +153,7 @@ function Places({
           await state.keep('welcomed', true);
           setWelcomed(true);
           go(
-            bundle.sheets.length === 1 && !bundle.kitchen?.asked
+            bundle.sheets.length === 1 && !bundle.kitchen?.asked && others.length === 0
               ? `#/${bundle.sheets[0].assignment}`
               : '#/',
           );
@@ -203,6 +231,16 @@ function Places({
         </button>
       ))}
       <HelpLine state={state} go={go} />
+      {others.length > 0 && (
+        <p>
+          <span className="second">{t('alsoHere')}:</span>{' '}
+          {others.map((o) => (
+            <a key={o.home} href={`/home/${o.home}`} className="me-3">
+              {o.name}
+            </a>
+          ))}
+        </p>
+      )}
       {bundle.kitchen?.said && !bundle.kitchen.asked && (
         <p>
           <Button variant="plain" onClick={() => go('#/-/kitchen')}>

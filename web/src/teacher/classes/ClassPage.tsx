@@ -4,21 +4,20 @@ import { useNavigate, useParams } from 'react-router';
 import { useAddress } from '../frame/address';
 import Button from 'react-bootstrap/Button';
 import { ButtonLink } from '../parts/ButtonLink';
-import { Grid } from '../parts/Grid';
 import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
 import { NameLabel } from '../../ui/NameLabel';
 import { useKeeping } from '../frame/keeping';
 import { SideSheet } from '../parts/SideSheet';
-import { homesHave, time } from '../parts/dates';
+import { homesHave } from '../parts/dates';
 import { Loading, PartError } from '../parts/states';
 import { Head } from '../frame/TeacherFrame';
 import { ClassForm } from './ClassForm';
 import { HomeSheet } from './HomeSheet';
+import { HomesTable } from './HomesTable';
 import { RosterPaste } from './RosterPaste';
 import { TakeAlong } from './TakeAlong';
 import { WasDone } from './WasDone';
-import { nameOf } from '../languages';
 import { say } from '../words';
 
 type HomeView = Schemas['HomeView'];
@@ -166,7 +165,17 @@ export function ClassPage() {
             onOne={() => open('new')}
           />
           {list.length > 0 && (
-            <HomesTable homes={list} chosen={sheet} zone={c.zone} onOpen={open} />
+            <HomesTable
+              classId={id}
+              homes={list}
+              chosen={sheet}
+              zone={c.zone}
+              onOpen={open}
+              onChanged={(count) => {
+                void again();
+                did(say('classPage.many-done', { count }));
+              }}
+            />
           )}
           <WasDone of={id} zone={c.zone} names={new Map(list.map((h) => [h.id, h.nickname]))} />
           <TakeAlong c={c} onDelete={drop} />
@@ -196,55 +205,5 @@ export function ClassPage() {
         )}
       </div>
     </>
-  );
-}
-
-interface Listed {
-  homes: HomeView[];
-  chosen: string | null;
-  zone: string;
-  onOpen: (home: string) => void;
-}
-
-function HomesTable({ homes, chosen, zone, onOpen }: Listed) {
-  return (
-    <div className="scroll">
-      <Grid>
-        <thead>
-          <tr>
-            <th scope="col">
-              <span className="visually-hidden">{say('classPage.letters')}</span>
-            </th>
-            <th scope="col">{say('classPage.home')}</th>
-            <th scope="col">{say('classPage.students')}</th>
-            <th scope="col">{say('classPage.language')}</th>
-            <th scope="col">{say('classPage.guardians-phone')}</th>
-            <th scope="col">{say('classPage.link-opened')}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {homes.map((h) => (
-            <tr key={h.id} className={h.id === chosen ? 'chosen' : ''}>
-              <td>{h.letters}</td>
-              <th scope="row">
-                <Button variant="plain" className="fw-bold" onClick={() => onOpen(h.id)}>
-                  <NameLabel name={h.nickname} />
-                </Button>
-              </th>
-              <td>{h.students?.join(', ')}</td>
-              <td>{nameOf(h.language ?? '')}</td>
-              <td>{h.phone}</td>
-              <td>
-                {h.opened_at ? (
-                  time(h.opened_at, zone)
-                ) : (
-                  <span className="cell-missing">{say('classPage.not-yet')}</span>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </Grid>
-    </div>
   );
 }

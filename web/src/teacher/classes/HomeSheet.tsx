@@ -9,6 +9,7 @@ import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
 import { ProblemLine } from '../parts/states';
+import { Moving } from './Moving';
 import { WasDone } from './WasDone';
 import { languageChoices } from '../languages';
 import { Said, say } from '../words';
@@ -95,6 +96,7 @@ export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: 
         </Button>
       </form>
       {home && <Way classId={classId} home={home} />}
+      {home && <Moving classId={classId} home={home} onMoved={onErased} />}
       {home && <WasDone of={classId} home={home.id} zone={zone} />}
       {home && <LettingGo classId={classId} home={home} onRemove={onRemove} onErased={onErased} />}
     </>

@@ -5,6 +5,7 @@ import { ButtonLink } from '../parts/ButtonLink';
 import type { Schemas } from '../../api/client';
 import { longDay } from '../parts/dates';
 import { say } from '../words';
+import { CopyClass } from './CopyClass';
 
 /** A class leaves: as a file, or off the list. */
 export function TakeAlong({
@@ -24,6 +25,7 @@ export function TakeAlong({
       <ButtonLink href={`/api/v1/classes/${c.id}/archive.zip`} download>
         {say('takeAlong.take-along-as-a-file', { name: c.name })}
       </ButtonLink>{' '}
+      <CopyClass id={c.id} />{' '}
       <Button variant="plain" onClick={() => setAsking(true)}>
         {say('takeAlong.delete-the-class')}
       </Button>

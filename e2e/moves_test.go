@@ -1,0 +1,54 @@
+package e2e
+
+import (
+	"fmt"
+	"testing"
+)
+
+// A teacher copies a class, finds a home in it by what its note says, puts it into both
+// classes, changes the language of two homes at once; the guardian's one phone opens both
+// homes and goes from one to the other.
+func TestOnePhoneTwoClasses(t *testing.T) {
+	demo := theDemo(t)
+	p := tab(t, 1280, 800)
+	p.signIn(demo.base)
+	class := evaluate[string](p, `fetch('/api/v1/classes').then((r) => r.json()).then((c) => c.items.find((x) => x.name === '7M').id)`)
+	p.open(demo.base + "/classes/" + class)
+	p.press("Copy without homes")
+	p.writes("Name of the new class", "8M")
+	p.press("Make it")
+	p.sees("Class 8M")
+	p.sees("no homes yet")
+
+	p.open(demo.base + "/classes/" + class)
+	p.writes("Find", "fern")
+	p.seesNot("Bracken")
+	p.press("Fern")
+	p.sees("Another class")
+	p.chooses("Class", "8M")
+	p.press("Also there")
+	p.sees("Fern is in 8M")
+	p.violations("a home in two classes")
+	p.until("two homes chosen", `(() => { const f = document.querySelector('#find-home'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, ''); f.dispatchEvent(new Event('input', {bubbles: true}));
+		for (const n of ['Bracken', 'Dunlin']) { const b = document.querySelector('input[aria-label="Choose ' + n + '"]'); if (!b) return false; if (!b.checked) b.click(); } return true; })()`)
+	p.sees("2 homes chosen:")
+	p.fits("homes chosen")
+	p.violations("homes chosen")
+	p.chooses("Write to them in", "Español")
+	p.sees("2 homes changed")
+
+	link := func(of string) string {
+		return evaluate[string](p, fmt.Sprintf(`fetch('/api/v1/classes').then((r) => r.json()).then((c) => fetch('/api/v1/classes/' + c.items.find((x) => x.name === %q).id + '/invitations')).then((r) => r.json()).then((i) => i.items.find((x) => x.nickname === 'Fern').link)`, of))
+	}
+	first, second := link("7M"), link("8M")
+	phone := tab(t, 390, 844)
+	phone.open(first)
+	phone.press("Go on")
+	phone.open(second)
+	phone.press("Go on")
+	phone.sees("Also on this phone")
+	phone.press("7M · Fern")
+	phone.sees("8M · Fern")
+	phone.fits("two homes on one phone")
+	phone.violations("two homes on one phone")
+}

@@ -1,0 +1,56 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import Button from 'react-bootstrap/Button';
+import FormControl from 'react-bootstrap/FormControl';
+import { useNavigate } from 'react-router';
+import { api, got } from '../../api/client';
+import { ProblemLine } from '../parts/states';
+import { say } from '../words';
+
+/** A new class with the settings of this one, without its homes. */
+export function CopyClass({ id }: { id: string }) {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const [open, setOpen] = useState(false);
+  const [name, setName] = useState('');
+  const [error, setError] = useState<unknown>();
+  const copy = async (event: FormEvent) => {
+    event.preventDefault();
+    setError(undefined);
+    try {
+      const made = await got(
+        api.POST('/api/v1/classes/{class}/copy', {
+          params: { path: { class: id } },
+          body: { name },
+        }),
+      );
+      await client.invalidateQueries({ queryKey: ['classes'] });
+      await navigate(`/classes/${made.id}`);
+    } catch (e) {
+      setError(e);
+    }
+  };
+  if (!open)
+    return (
+      <Button variant="outline-primary" onClick={() => setOpen(true)}>
+        {say('classPage.copy')}
+      </Button>
+    );
+  return (
+    <form className="field-row" onSubmit={(e) => void copy(e)}>
+      <div>
+        <label className="named" htmlFor="copy-name">
+          {say('classPage.copy-name')}
+        </label>
+        <FormControl
+          id="copy-name"
+          autoFocus
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+        />
+      </div>
+      <Button type="submit">{say('classPage.make-copy')}</Button>
+      <ProblemLine error={error} />
+    </form>
+  );
+}

@@ -47,6 +47,7 @@ type Document struct {
 	Expectations []Expectation     `json:"expectations,omitempty"`
 	Evidence     []Evidence        `json:"evidence,omitempty"`
 	Questions    []Question        `json:"questions,omitempty"`
+	Printables   []string          `json:"printables,omitempty" enum:"ruler,tape,protractor,wedge,grid,circles,jar-scale,spinner,sundial,chamber,colours,tally,chart" doc:"Sheets that are printed at true size"`
 	Mistakes     []Mistake         `json:"mistakes,omitempty"`
 	Materials    []larder.Material `json:"materials,omitempty" doc:"Things of the school's own larder that this experiment uses; they travel with it"`
 	Swaps        []larder.Rule     `json:"swaps,omitempty" doc:"Swaps of the school's own for the things used"`

@@ -31,9 +31,10 @@ var printTemplate = template.Must(template.New("print.html").Funcs(look.Function
 	"list": func(numbers []int) string {
 		return strings.Trim(strings.Join(strings.Fields(fmt.Sprint(numbers)), ", "), "[]")
 	},
-	"pair":  func(words map[string]string, blanks any) any { return map[string]any{"W": words, "B": blanks} },
-	"chart": func() []int { return make([]int, 4) }, // empty stages of a flow chart
-	"inc":   func(i int) int { return i + 1 },
+	"pair":     func(words map[string]string, blanks any) any { return map[string]any{"W": words, "B": blanks} },
+	"truesize": func(words map[string]string, of []sheets.TrueSize) any { return map[string]any{"W": words, "Of": of} },
+	"chart":    func() []int { return make([]int, 4) }, // empty stages of a flow chart
+	"inc":      func(i int) int { return i + 1 },
 	"day": func(zone, language string, t time.Time) string {
 		if place, err := time.LoadLocation(zone); err == nil {
 			t = t.In(place)
@@ -102,14 +103,28 @@ func (s *Server) printPacks(w http.ResponseWriter, r *http.Request) {
 		type sheet struct {
 			sheets.Printed
 			W map[string]string
+			N int // of its home
+		}
+		type owner struct {
+			N           int
+			Label, Page string // at the foot of each of its pages
 		}
 		page := struct {
 			Title, Language string
+			Homes           []owner
 			Sheets          []sheet
 		}{Language: "en"}
-		for _, p := range packs {
+		for i, p := range packs {
+			w := words.Of("print", p.Language)
+			if i == 0 || packs[i-1].Last {
+				label := fmt.Sprintf("%s · %s %d", p.Home, w["version"], p.Version)
+				if p.Code != "" {
+					label += " · " + p.Code
+				}
+				page.Homes = append(page.Homes, owner{len(page.Homes), label, w["page"]})
+			}
 			page.Title, page.Language = p.Title, p.Language
-			page.Sheets = append(page.Sheets, sheet{p, words.Of("print", p.Language)})
+			page.Sheets = append(page.Sheets, sheet{p, w, len(page.Homes) - 1})
 		}
 		return writePage(w, "pack", page)
 	})

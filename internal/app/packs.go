@@ -2,6 +2,7 @@ package app
 
 import (
 	"context"
+	"slices"
 
 	"github.com/google/uuid"
 
@@ -89,15 +90,19 @@ func (p *press) pack(ctx context.Context, d doing, h store.Home) ([]sheets.Print
 		return nil, err
 	}
 	var out []sheets.Printed
-	for _, kind := range packSheets[d.Way == design.WatchShared] {
+	kinds := packSheets[d.Way == design.WatchShared]
+	if len(d.Printables) > 0 && d.Way != design.WatchShared {
+		kinds = append(slices.Clone(kinds), "printables")
+	}
+	for i, kind := range kinds {
 		s, err := p.sheet(ctx, d, h, kind)
 		if err != nil {
 			return nil, err
 		}
-		s.Home = h.Nickname
+		s.Home, s.Last = h.Nickname, i == len(kinds)-1
 		if !way.Lost {
 			s.Code = way.Code
-			if kind != "safety" { // which has to stay one page
+			if kind == "sheet" || kind == "watch" { // which has to stay one page
 				s.Square = sheets.Square{Size: way.QR.Size, Path: way.QR.Path}
 			}
 		}

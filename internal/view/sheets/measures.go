@@ -61,6 +61,7 @@ func (m Measures) Sheet(s Sheet) Sheet {
 	})
 	s.Readings = copied(s.Readings, func(r *ReadingRow) { m.in(&r.Guidance) })
 	s.Evidence = copied(s.Evidence, func(r *EvidenceRow) { m.in(&r.MustShow) })
+	s.Printables = copied(s.Printables, func(r *PrintableRow) { m.in(&r.ByHand) })
 	s.Mistakes = copied(s.Mistakes, func(r *MistakeRow) { m.in(&r.See, &r.Cause, &r.Mend) })
 	s.Facts = copied(s.Facts, func(r *FactRow) { m.in(&r.Ask, &r.Do) })
 	s.SafetyPart = m.safety(s.SafetyPart)

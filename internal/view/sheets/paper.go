@@ -16,7 +16,7 @@ import (
 // do, those for doing it; of one that they watch, what they see and the
 // teacher's own page for showing it.
 var PrintedSheets = map[bool][]string{
-	false: {"safety", "materials", "substitutions", "notebook", "sheet"},
+	false: {"safety", "materials", "substitutions", "notebook", "sheet", "printables"},
 	true:  {"watch", "demonstration"},
 }
 
@@ -48,6 +48,9 @@ type Printed struct {
 	After     []PrintedBlanks
 	Code      string // by which the home opens its page, where the sheet is one home's
 	Square    Square // its link as a square code
+
+	TrueSize []TrueSize // drawings in millimetres
+	Last     bool       // of a home's pack
 }
 
 // Square is a square code as an SVG path, one unit a module; without a path there is
@@ -168,6 +171,8 @@ func Print(d *design.Document, plan *Plan, kind, language string) (Printed, erro
 	case "sheet":
 		p.Items, p.Safety = printedItems(d, plan, r, w), w.guardian(d, r)
 		p.procedure(Write(d, plan, language))
+	case "printables":
+		p.TrueSize = Printables(d, language)
 	case "materials":
 		p.Items = printedItems(d, plan, r, w)
 	case "substitutions":
@@ -200,8 +205,6 @@ func (p *Printed) procedure(s Sheet) {
 	}
 }
 
-// blanks are the steps of a sheet in which something is written down; the questions
-// that are asked before or after them stand at its beginning and end.
 // toWrite are blanks for amounts that were really used.
 func toWrite(used []UsedRow) (out []string) {
 	for _, u := range used {
@@ -210,6 +213,8 @@ func toWrite(used []UsedRow) (out []string) {
 	return out
 }
 
+// blanks are the steps of a sheet in which something is written down; the questions
+// that are asked before or after them stand at its beginning and end.
 func blanks(s Sheet) []PrintedBlanks {
 	readings := map[string]ReadingRow{}
 	for _, r := range s.Readings {

@@ -48,11 +48,18 @@ type Sheet struct {
 	Evidence     []EvidenceRow  `json:"evidence"`
 	Questions    []QuestionRow  `json:"questions"`
 	Mistakes     []MistakeRow   `json:"mistakes"`
+	Printables   []PrintableRow `json:"printables" doc:"Sheets to print at true size"`
 	SafetyPart
 	Facts      []FactRow           `json:"facts" doc:"Questions about the home; a step that one names waits for its answer"`
 	Permission PermissionView      `json:"permission"`
 	Entries    []entries.EntryView `json:"entries" doc:"The home's own entries as the server has them"`
 	Shown      []ShownReading      `json:"shown" doc:"The teacher's readings, for homes that watch; empty while there are none"`
+}
+
+// PrintableRow is a sheet to print at true size.
+type PrintableRow struct {
+	Name   string `json:"name"`
+	ByHand string `json:"by_hand" doc:"How it is made without a printer"`
 }
 
 // WindowRow is a time in which the work can begin.
@@ -290,7 +297,7 @@ func (w *writer) frame(d *design.Document) Sheet {
 		Way: string(d.Way), Trials: d.Trials, Begin: []WindowRow{},
 		Conditions: []ConditionRow{}, Stages: []ChoiceRow{}, Objects: []ObjectRow{}, Crew: []RoleRow{},
 		StandsFor: []StandingRow{}, Limits: []string{}, Needs: []NeedRow{}, Steps: []StepRow{}, Readings: []ReadingRow{},
-		Evidence: []EvidenceRow{}, Questions: []QuestionRow{}, Mistakes: []MistakeRow{},
+		Evidence: []EvidenceRow{}, Questions: []QuestionRow{}, Mistakes: []MistakeRow{}, Printables: []PrintableRow{},
 		Entries: []entries.EntryView{}, Shown: []ShownReading{}, Facts: []FactRow{},
 	}
 }

@@ -142,6 +142,9 @@ func (w *writer) asked(s *Sheet, d *design.Document) {
 		s.Evidence = append(s.Evidence, w.evidence(d, &e))
 	}
 	w.questions(s, d)
+	for _, p := range Printables(d, w.language) {
+		s.Printables = append(s.Printables, PrintableRow{p.Name, p.ByHand})
+	}
 	for _, m := range d.Mistakes {
 		s.Mistakes = append(s.Mistakes, MistakeRow{w.say(m.See), w.say(m.Cause), w.say(m.Mend)})
 	}

@@ -34,6 +34,7 @@ type LarderView struct {
 	Allergens []sheets.OptionRow `json:"allergens"`
 	Shelves   []sheets.OptionRow `json:"shelves"`
 	OwnValues []OwnValueRow      `json:"own_values" doc:"What each home can measure once"`
+	TrueSize  []sheets.OptionRow `json:"true_size" doc:"Sheets that can be printed at true size"`
 }
 
 // OwnValueRow is a value that each home can measure once.
@@ -343,6 +344,9 @@ func View(l *larder.Larder, own larder.Own, language string) LarderView {
 	for _, r := range l.Roles {
 		r.Job, r.Matters, r.Failure = said(r.Job), said(r.Matters), said(r.Failure)
 		v.Jobs = append(v.Jobs, JobRow{r, text.Render(text.Message{ID: "larder.role." + r.ID}, language), counts[r.ID]})
+	}
+	for _, id := range design.Printables {
+		v.TrueSize = append(v.TrueSize, sheets.OptionRow{ID: id, Text: text.Render(text.Message{ID: "printable." + id}, language)})
 	}
 	for _, o := range design.OwnValues {
 		v.OwnValues = append(v.OwnValues, OwnValueRow{o.ID, text.Render(o.Name(), language), o.Unit})

@@ -3328,6 +3328,8 @@ export interface components {
             /** @description Hazards that a thing can carry */
             tags: components["schemas"]["OptionRow"][];
             things: components["schemas"]["ThingRow"][];
+            /** @description Sheets that can be printed at true size */
+            true_size: components["schemas"]["OptionRow"][];
         };
         LeavingView: {
             class: string;
@@ -3862,6 +3864,11 @@ export interface components {
             sheet: string;
             size: string;
             use: string;
+        };
+        PrintableRow: {
+            /** @description How it is made without a printer */
+            by_hand: string;
+            name: string;
         };
         PrintedSwap: {
             /** @description How the acid that goes with it changes */
@@ -4399,6 +4406,8 @@ export interface components {
              * @description Number of the home's plan
              */
             plan?: number;
+            /** @description Sheets to print at true size */
+            printables: components["schemas"]["PrintableRow"][];
             question: string;
             questions: components["schemas"]["QuestionRow"][];
             readings: components["schemas"]["ReadingRow"][];

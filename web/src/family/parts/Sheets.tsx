@@ -1,12 +1,25 @@
+import type { Sheet } from '../phone/useHome';
 import { useWords } from '../words';
 
 /** The same sheets for paper, in this home's language. */
-export function Sheets({ home, assignment }: { home: string; assignment: string }) {
+export function Sheets({
+  home,
+  assignment,
+  printables,
+}: {
+  home: string;
+  assignment: string;
+  printables?: Sheet['printables'];
+}) {
   const t = useWords();
+  const kinds = [
+    ...(['safety', 'sheet', 'materials', 'substitutions', 'notebook'] as const),
+    ...((printables ?? []).length > 0 ? (['printables'] as const) : []),
+  ];
   return (
     <p className="second">
       {t('paper')}{' '}
-      {(['safety', 'sheet', 'materials', 'substitutions', 'notebook'] as const).map((s, i) => (
+      {kinds.map((s, i) => (
         <span key={s}>
           {i > 0 && ' · '}
           <a

@@ -76,6 +76,25 @@ export function Ready({
           <NeedRow key={n.id} need={n} {...{ state, bundle, sheet, book, go, onWrong }} />
         ))}
       </section>
+      {(sheet.printables ?? []).length > 0 && (
+        <section className="card-paper">
+          <h2>{t('toPrint')}</h2>
+          {sheet.printables.map((p) => (
+            <p key={p.name} className="m-0">
+              {p.name} <span className="second d-block">{p.by_hand}</span>
+            </p>
+          ))}
+          <p className="mt-2 mb-0">
+            <a
+              href={`/api/v1/home/${state.home}/assignments/${sheet.assignment}/print/printables`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              {t('sheet-printables')}
+            </a>
+          </p>
+        </section>
+      )}
       {sheet.gear.length > 0 && (
         <section className="card-paper">
           <h2>{t('wear')}</h2>
@@ -120,7 +139,7 @@ export function Ready({
           {t('toCalendar')}
         </a>
       </p>
-      <Sheets home={state.home} assignment={sheet.assignment} />
+      <Sheets home={state.home} assignment={sheet.assignment} printables={sheet.printables} />
     </PhonePage>
   );
 }

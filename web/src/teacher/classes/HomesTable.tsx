@@ -43,7 +43,7 @@ export function HomesTable({ classId, homes, chosen, zone, onOpen, onChanged }: 
     <>
       {homes.length > worthFinding && (
         <div className="field-row">
-          <div>
+          <div className="field-320">
             <label className="named" htmlFor="find-home">
               {say('classPage.find')}
             </label>
@@ -149,7 +149,10 @@ function Together({
     }
   };
   return (
-    <section className="field-row" aria-label={say('classPage.chosen', { count: homes.length })}>
+    <section
+      className="d-flex gap-2 align-items-center flex-wrap my-2"
+      aria-label={say('classPage.chosen', { count: homes.length })}
+    >
       <strong>{say('classPage.chosen', { count: homes.length })}</strong>
       <label className="named" htmlFor="many-language">
         {say('classPage.write-in')}

@@ -84,6 +84,24 @@ export interface PatientKitchenExperiment {
     [k: string]: string;
   };
   /**
+   * Sheets that are printed at true size
+   */
+  printables?: (
+    | "ruler"
+    | "tape"
+    | "protractor"
+    | "wedge"
+    | "grid"
+    | "circles"
+    | "jar-scale"
+    | "spinner"
+    | "sundial"
+    | "chamber"
+    | "colours"
+    | "tally"
+    | "chart"
+  )[];
+  /**
    * The question as families read it
    */
   question: {

@@ -13,6 +13,7 @@ import { AskedAtStep } from './AskedAtStep';
 import { NeedSheet } from './NeedSheet';
 import { NeedsBand } from './NeedsBand';
 import { PartsBand } from './PartsBand';
+import { PrintablesBand } from './PrintablesBand';
 import { ReadingsBand } from './ReadingsBand';
 import { StepSheet } from './StepSheet';
 import type { Replace, Review } from '../draft/useDraft';
@@ -135,6 +136,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
         </Band>
         <NeedsBand replace={replace} onChoose={choose} />
         <PartsBand />
+        <PrintablesBand />
         <ReadingsBand review={review} replace={replace} />
       </main>
       {needAt >= 0 && chosen < 0 && (

@@ -92,31 +92,13 @@ func (p *picked) price() price {
 	return out
 }
 
-// Fit plans an experiment for every home of a class: nobody is left out who can do it,
+// Fit plans an experiment for every home of a class; homes that hold a plan keep it as
+// long as they can, and the others get the best beside theirs. Nobody is left out who can do it,
 // nothing unsafe or barred is ever chosen, then there are as few variants as can be,
 // then as little to get and to send, then it is cheap. A home does as designed what it
 // can do as designed, and departs no further than it must; the teacher's pins hold. It
 // is deterministic: the same kitchens give the same plan, in any order.
 func (w *Ways) Fit(c kitchen.Class) Plan { return w.fit(c, nil) }
-
-// Again plans anew for one home that has answered otherwise, while all others keep what
-// they have: the best plan under that condition.
-func (w *Ways) Again(c kitchen.Class, before Plan, home string) Plan {
-	var fixed []string
-	for i := range before.Homes {
-		if before.Homes[i].Home != home {
-			fixed = append(fixed, before.Homes[i].key)
-		}
-	}
-	slices.Sort(fixed)
-	return w.fit(c, slices.Compact(fixed), func(k *kitchen.Kitchen) *HomePlan {
-		i := slices.IndexFunc(before.Homes, func(p HomePlan) bool { return p.Home == k.Home && p.Home != home })
-		if i < 0 {
-			return nil
-		}
-		return &before.Homes[i]
-	})
-}
 
 // Join plans for one home alone, beside the variants that others of its class have. Pins
 // are those of the home.
@@ -125,19 +107,14 @@ func (w *Ways) Join(k kitchen.Kitchen, pins []kitchen.Pin, inUse []string) HomeP
 	return w.fit(kitchen.Class{Homes: []kitchen.Kitchen{k}, Pins: pins}, slices.Compact(fixed)).Homes[0]
 }
 
-func (w *Ways) fit(c kitchen.Class, fixed []string, keeps ...func(*kitchen.Kitchen) *HomePlan) Plan {
+func (w *Ways) fit(c kitchen.Class, fixed []string) Plan {
+	fixed = slices.Clone(fixed)
 	byAnswers := map[string]*group{}
 	var groups []*group
 	of := make([]*group, len(c.Homes))
-	kept := make([]*HomePlan, len(c.Homes))
+	held := make([]*string, len(c.Homes)) // the variant that a home keeps
 	for i := range c.Homes {
 		k := &c.Homes[i]
-		for _, keep := range keeps {
-			kept[i] = keep(k)
-		}
-		if kept[i] != nil {
-			continue
-		}
 		pins := pinsOf(c.Pins, k.Home)
 		answers := answersOf(k, pins)
 		g, ok := byAnswers[answers]
@@ -150,31 +127,37 @@ func (w *Ways) fit(c kitchen.Class, fixed []string, keeps ...func(*kitchen.Kitch
 		}
 		g.size++
 		of[i] = g
+		if key, ok := c.Held[k.Home]; ok && !k.Otherwise {
+			if _, can := g.of(key); can {
+				held[i], fixed = &key, append(fixed, key)
+			}
+		}
 	}
+	slices.Sort(fixed)
+	fixed = slices.Compact(fixed)
 	slices.SortFunc(groups, func(a, b *group) int { return strings.Compare(keysOf(a), keysOf(b)) })
 	variants := fewest(groups, fixed)
 	out := Plan{Homes: make([]HomePlan, len(c.Homes))}
-	done := map[*group]HomePlan{}
+	plans := map[alike]HomePlan{}
 	judged := map[string][]safety.Finding{}
 	for i := range c.Homes {
 		k := &c.Homes[i]
-		if kept[i] != nil {
-			out.Homes[i] = *kept[i]
-		} else {
-			plan, ok := done[of[i]]
-			if !ok || len(k.Own) > 0 { // what it measured itself is its own
-				o, served := of[i].cheapest(variants)
-				if !served {
-					o = of[i].offers[0]
-				}
-				plan = w.planned(k, o, judged)
-				if len(k.Own) == 0 {
-					done[of[i]] = plan
-				}
-			}
-			plan.Home = k.Home
-			out.Homes[i] = plan
+		o, served := of[i].cheapest(variants)
+		if held[i] != nil {
+			o, served = of[i].of(*held[i])
 		}
+		if !served {
+			o = of[i].offers[0]
+		}
+		plan, ok := plans[alike{of[i], o.key}]
+		if !ok || len(k.Own) > 0 { // what it measured itself is its own
+			plan = w.planned(k, o, judged)
+			if len(k.Own) == 0 {
+				plans[alike{of[i], o.key}] = plan
+			}
+		}
+		plan.Home = k.Home
+		out.Homes[i] = plan
 		if p := &out.Homes[i]; p.Verdict != SharedReadings && !slices.Contains(out.Variants, p.Variant) {
 			out.Variants = append(out.Variants, p.Variant)
 		}
@@ -182,6 +165,28 @@ func (w *Ways) fit(c kitchen.Class, fixed []string, keeps ...func(*kitchen.Kitch
 	slices.Sort(out.Variants)
 	return out
 }
+
+// alike are homes that answered alike and do the same.
+type alike struct {
+	of  *group
+	key string
+}
+
+// Held is what holds a plan for homes that change nothing: the variant of each, by home.
+// Who takes part in another way holds none.
+func (p Plan) Held() map[string]string {
+	out := map[string]string{}
+	for i := range p.Homes {
+		if h := &p.Homes[i]; h.Verdict != SharedReadings {
+			out[h.Home] = h.key
+		}
+	}
+	return out
+}
+
+// Answers is all that makes a home's plan: what it said, and what is fixed for it. Homes
+// of the same answers are planned alike.
+func Answers(k *kitchen.Kitchen, pins []kitchen.Pin) string { return answersOf(k, pinsOf(pins, k.Home)) }
 
 func keysOf(g *group) string {
 	keys := make([]string, len(g.offers))

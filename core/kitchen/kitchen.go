@@ -54,6 +54,8 @@ type Class struct {
 	Measures string    `json:"measures,omitempty" doc:"us, metric, uk or au: what a cup is in this class; left out: metric"`
 	Homes    []Kitchen `json:"homes"`
 	Pins     []Pin     `json:"pins,omitempty" doc:"What the teacher has fixed for a home"`
+
+	Held map[string]string `json:"held,omitempty" doc:"By home the variant that it was planned with before and keeps as long as it can"`
 }
 
 // Pin fixes what a home uses for a need.

@@ -83,7 +83,7 @@ func TestCostOfScreens(t *testing.T) {
 	most := map[string]int64{
 		"today":    3,
 		"class":    5,
-		"kitchens": 7,
+		"kitchens": 8,
 		"survey":   7,
 		"results":  10,
 		"phone":    13,

@@ -143,6 +143,25 @@ func (s *Server) experiments() {
 			return s.App.CellWays(ctx, who, i.Experiment, i.Class, i.Home, i.Need, i.code())
 		},
 	)
+	type again struct {
+		Accept
+		Experiment uuid.UUID `path:"experiment"`
+		Class      uuid.UUID `query:"class" doc:"One of the teacher's classes; left out: the first"`
+	}
+	forTeacher(
+		s,
+		op("GET", "/experiments/{experiment}/kitchens/again", "look-at-new-plan", "What planning a class again would change"),
+		func(ctx context.Context, who app.TeacherActor, i *again) (kitchens.Replanned, error) {
+			return s.App.PlanAgain(ctx, who, i.Experiment, i.Class, false, i.code())
+		},
+	)
+	forTeacher(
+		s,
+		op("POST", "/experiments/{experiment}/kitchens/again", "plan-again", "Plan a class again: homes hold the new plan from now on"),
+		func(ctx context.Context, who app.TeacherActor, i *again) (kitchens.Replanned, error) {
+			return s.App.PlanAgain(ctx, who, i.Experiment, i.Class, true, i.code())
+		},
+	)
 	type rehearse struct {
 		ExperimentPath
 		Accept

@@ -77,7 +77,7 @@ func (a *App) SaveOwnKitchen(ctx context.Context, who HomeActor, f kitchens.Fiel
 	if err != nil {
 		return err
 	}
-	return a.Store.InTx(ctx, func(q *store.Queries) error {
+	err = a.Store.InTx(ctx, func(q *store.Queries) error {
 		if err := q.LockHome(ctx, who.Class, who.Home); err != nil {
 			return notFound(err)
 		}
@@ -89,6 +89,10 @@ func (a *App) SaveOwnKitchen(ctx context.Context, who HomeActor, f kitchens.Fiel
 		}
 		return a.replan(ctx, q, who.Class, who.Home)
 	})
+	if err != nil {
+		return err
+	}
+	return a.hold(ctx, who.Class)
 }
 
 // SaveKitchen keeps what a home told its teacher, on paper or by word.
@@ -100,7 +104,7 @@ func (a *App) SaveKitchen(ctx context.Context, who TeacherActor, class, home uui
 	if err != nil {
 		return err
 	}
-	return a.audited(ctx, who, class, &home, "kitchen", "changed", func(q *store.Queries) error {
+	err = a.audited(ctx, who, class, &home, "kitchen", "changed", func(q *store.Queries) error {
 		if err := q.LockHome(ctx, class, home); err != nil {
 			return notFound(err)
 		}
@@ -112,6 +116,10 @@ func (a *App) SaveKitchen(ctx context.Context, who TeacherActor, class, home uui
 		}
 		return a.replan(ctx, q, class, home)
 	})
+	if err != nil {
+		return err
+	}
+	return a.hold(ctx, class)
 }
 
 func (a *App) kitchenRow(class, home uuid.UUID, f kitchens.Fields, byTeacher bool) (store.Kitchen, error) {
@@ -179,5 +187,7 @@ func kitchensOf(
 	for _, p := range pins {
 		of.Pins = append(of.Pins, kitchen.Pin{Home: p.HomeID.String(), Need: p.Need, Material: p.Use})
 	}
-	return homes, of, nil
+	held, err := q.HeldOf(ctx, class, experiment)
+	of.Held = heldBy(of, held)
+	return homes, of, err
 }

@@ -31,6 +31,7 @@ var tables = []string{
 	"pin",
 	"asked",
 	"message",
+	"held",
 	"experiment_version",
 	"version_sheet",
 	"assessment",

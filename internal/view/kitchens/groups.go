@@ -62,3 +62,34 @@ func beside(p *fit.HomePlan, language string) string {
 	}
 	return " (" + text.Render(text.M("fit.thing", "thing", things), language) + ")"
 }
+
+// Replanned is what planning a class again would change.
+type Replanned struct {
+	Was     string       `json:"was" doc:"The class in a sentence, as it is planned"`
+	Now     string       `json:"now" doc:"As it would be"`
+	Changes []HomeChange `json:"changes" doc:"The homes that would do something else"`
+}
+
+// HomeChange is what a home would do instead.
+type HomeChange struct {
+	Home string `json:"home" doc:"Nickname"`
+	Was  string `json:"was"`
+	Now  string `json:"now"`
+}
+
+// ReplannedOf says what differs between two plans of the same homes.
+func ReplannedOf(homes []Home, was, now fit.Plan, language string) Replanned {
+	out := Replanned{Was: text.Render(was.Sentence(), language), Now: text.Render(now.Sentence(), language), Changes: []HomeChange{}}
+	for i := range was.Homes {
+		a, b := doingOf(&was.Homes[i], language), doingOf(&now.Homes[i], language)
+		if a != b {
+			out.Changes = append(out.Changes, HomeChange{homes[i].Nickname, a, b})
+		}
+	}
+	return out
+}
+
+// doingOf is how a home takes part, and with what.
+func doingOf(p *fit.HomePlan, language string) string {
+	return text.Render(text.M("kitchens.verdict."+string(p.Verdict)), language) + beside(p, language)
+}

@@ -1024,6 +1024,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/experiments/{experiment}/kitchens/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What planning a class again would change
+         * @description What planning a class again would change.
+         */
+        get: operations["look-at-new-plan"];
+        put?: never;
+        /**
+         * Plan a class again: homes hold the new plan from now on
+         * @description Plan a class again: homes hold the new plan from now on.
+         */
+        post: operations["plan-again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/experiments/{experiment}/kitchens/rehearsal": {
         parameters: {
             query?: never;
@@ -3045,6 +3069,12 @@ export interface components {
             nickname: string;
             students: string[];
         };
+        HomeChange: {
+            /** @description Nickname */
+            home: string;
+            now: string;
+            was: string;
+        };
         HomeFields: {
             /** @description Mail address or number for messages */
             contact?: string;
@@ -4079,6 +4109,14 @@ export interface components {
             unit: string;
             /** @description What is claimed */
             words: string;
+        };
+        Replanned: {
+            /** @description The homes that would do something else */
+            changes: components["schemas"]["HomeChange"][];
+            /** @description As it would be */
+            now: string;
+            /** @description The class in a sentence, as it is planned */
+            was: string;
         };
         RescheduleBody: {
             /** Format: date-time */
@@ -7474,6 +7512,100 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Matrix"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "look-at-new-plan": {
+        parameters: {
+            query?: {
+                /** @description One of the teacher's classes; left out: the first */
+                class?: string;
+            };
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
+            path: {
+                /** @description Id of the experiment */
+                experiment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Replanned"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "plan-again": {
+        parameters: {
+            query?: {
+                /** @description One of the teacher's classes; left out: the first */
+                class?: string;
+            };
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
+            path: {
+                /** @description Id of the experiment */
+                experiment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Replanned"];
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

@@ -17,6 +17,7 @@ import { KitchenGrid } from './KitchenGrid';
 import { KitchenLists } from './KitchenLists';
 import { KitchenMatrix, type Place } from './KitchenMatrix';
 import { MarkKey, type Matrix } from './KitchenMarks';
+import { PlanAgain } from './PlanAgain';
 import { Rehearsal } from './Rehearsal';
 
 interface Tried {
@@ -129,11 +130,17 @@ export function Kitchens({ id, usual }: { id: string; usual: string | undefined 
           />
         ) : (
           <>
-            <p>
+            <div className="my-2">
               <Button variant="plain" aria-expanded={typing} onClick={() => setTyping(!typing)}>
                 {say(typing ? 'kitchenGrid.typed' : 'kitchenGrid.type-them-in')}
-              </Button>
-            </p>
+              </Button>{' '}
+              <PlanAgain
+                key={m.class}
+                experiment={id}
+                of={m.class}
+                onDone={() => void client.invalidateQueries({ queryKey: ['kitchens', id] })}
+              />
+            </div>
             {typing && (
               <KitchenGrid
                 m={plan.data}

@@ -44,7 +44,7 @@ const (
 var parameters = map[string]string{
 	"class": "Id of the class", "home": "Id of the home", "assignment": "Id of the assignment: a version that was issued to the class", "experiment": "Id of the experiment",
 	"entry": "Id of the entry, made by whoever writes it (UUIDv7)", "photo": "Id of the picture, made by the phone (UUIDv7)", "size": "display or thumbnail", "incident": "Id of the incident, made by the phone",
-	"session": "Id of the session", "thing": "Id of a thing of the larder", "swap": "Id of a swap of the school's own", "model": "Id of a model",
+	"session": "Id of the session", "thing": "Id of a thing of the larder", "swap": "Id of a swap of the school's own", "model": "Id of a model", "number": "Number of the version",
 	"Accept-Language": "The language that answers are worded in", "If-Match": "The version that the change was made from", "If-None-Match": "The tag of what the caller has",
 	"User-Agent": "The browser, to name it among the sessions", "sheet": "safety, materials, substitutions, notebook or watch", "q": "What is looked for", "separator": "comma, semicolon or tab", "decimal": "point or comma", "language": "The language of names and explanations",
 }

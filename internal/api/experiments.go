@@ -143,6 +143,26 @@ func (s *Server) experiments() {
 			return s.App.CellWays(ctx, who, i.Experiment, i.Class, i.Home, i.Need, i.code())
 		},
 	)
+	forTeacher(
+		s,
+		op("GET", "/experiments/{experiment}/versions", "list-versions", "The frozen versions of an experiment, the latest first"),
+		func(ctx context.Context, who app.TeacherActor, i *ExperimentPath) (List[app.VersionView], error) {
+			v, err := s.App.Versions(ctx, who, i.Experiment)
+			return List[app.VersionView]{Items: v}, err
+		},
+	)
+	type numbered struct {
+		ExperimentPath
+		Accept
+		Number int `path:"number" minimum:"1"`
+	}
+	forTeacher(
+		s,
+		op("GET", "/experiments/{experiment}/versions/{number}", "get-version", "A frozen version with its document"),
+		func(ctx context.Context, who app.TeacherActor, i *numbered) (app.VersionFile, error) {
+			return s.App.Version(ctx, who, i.Experiment, i.Number, i.code())
+		},
+	)
 	type again struct {
 		Accept
 		Experiment uuid.UUID `path:"experiment"`

@@ -144,6 +144,8 @@ func TestStrangersAreRefused(t *testing.T) {
 		sc.as.ID.String(),
 		"{experiment}",
 		sc.experiment.ID.String(),
+		"{number}",
+		"1",
 		"{entry}",
 		entry,
 		"{photo}",

@@ -189,6 +189,9 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 		if d.Way != design.WatchShared && s.State != "over" {
 			s.Begin = begins(d.work(), as, hc.class.Zone, kitchen.Hours.Of(), a.Now())
 		}
+		if s.News, err = a.newSince(ctx, as, base.Document, assignments, hc.reader); err != nil {
+			return Bundle{}, err
+		}
 		s = sheets.MeasuresOf(hc.class.UnitSystem, hc.reader).Sheet(s)
 		for _, p := range permissions {
 			if p.AssignmentID == as.ID {

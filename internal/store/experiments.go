@@ -116,6 +116,27 @@ func (q *Queries) LatestVersion(ctx context.Context, experiment uuid.UUID) (Vers
 	)
 }
 
+// Versions lists the frozen versions of an experiment, the latest first, without their
+// documents.
+func (q *Queries) Versions(ctx context.Context, experiment uuid.UUID) ([]VersionRow, error) {
+	return many[VersionRow](ctx, q, `SELECT v.number, v.frozen_at,
+		coalesce(array_agg(DISTINCT c.name) FILTER (WHERE c.name IS NOT NULL), '{}') AS classes
+		FROM experiment_version v LEFT JOIN assignment a ON a.version_id = v.id LEFT JOIN class c ON c.id = a.class_id
+		WHERE v.experiment_id = $1 GROUP BY v.number, v.frozen_at ORDER BY v.number DESC`, experiment)
+}
+
+// VersionRow is a version in a list, with the names of the classes that it went to.
+type VersionRow struct {
+	Number   int
+	FrozenAt time.Time
+	Classes  []string
+}
+
+// VersionNumber finds a version of an experiment by its number.
+func (q *Queries) VersionNumber(ctx context.Context, experiment uuid.UUID, number int) (Version, error) {
+	return one[Version](ctx, q, `SELECT `+versionColumns+` FROM experiment_version WHERE experiment_id = $1 AND number = $2`, experiment, number)
+}
+
 // AddVersion freezes a document.
 func (q *Queries) AddVersion(ctx context.Context, v Version) error {
 	return q.exec(

@@ -48,12 +48,19 @@ type Sheet struct {
 	Evidence     []EvidenceRow  `json:"evidence"`
 	Questions    []QuestionRow  `json:"questions"`
 	Mistakes     []MistakeRow   `json:"mistakes"`
+	News         News           `json:"news,omitzero" doc:"What changed since the version that the class had before"`
 	Printables   []PrintableRow `json:"printables" doc:"Sheets to print at true size"`
 	SafetyPart
 	Facts      []FactRow           `json:"facts" doc:"Questions about the home; a step that one names waits for its answer"`
 	Permission PermissionView      `json:"permission"`
 	Entries    []entries.EntryView `json:"entries" doc:"The home's own entries as the server has them"`
 	Shown      []ShownReading      `json:"shown" doc:"The teacher's readings, for homes that watch; empty while there are none"`
+}
+
+// News is what changed since an earlier version.
+type News struct {
+	Since int      `json:"since" doc:"Number of the earlier version"`
+	Lines []string `json:"lines"`
 }
 
 // PrintableRow is a sheet to print at true size.

@@ -1148,6 +1148,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/experiments/{experiment}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The frozen versions of an experiment, the latest first
+         * @description The frozen versions of an experiment, the latest first.
+         */
+        get: operations["list-versions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/experiments/{experiment}/versions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A frozen version with its document
+         * @description A frozen version with its document.
+         */
+        get: operations["get-version"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/family/open": {
         parameters: {
             query?: never;
@@ -3472,6 +3512,10 @@ export interface components {
             items: components["schemas"]["SubstituteRow"][];
             next?: string;
         };
+        ListVersionView: {
+            items: components["schemas"]["VersionView"][];
+            next?: string;
+        };
         Many: {
             /** Format: int64 */
             homes: number;
@@ -3651,6 +3695,14 @@ export interface components {
             result: string;
             rule: string;
             what: string;
+        };
+        News: {
+            lines: string[];
+            /**
+             * Format: int64
+             * @description Number of the earlier version
+             */
+            since: number;
         };
         NotebookLine: {
             /** @description It was typed as about, and its give or take is widened */
@@ -4431,6 +4483,8 @@ export interface components {
             /** @description What an adult near means at this age */
             near: string;
             needs: components["schemas"]["NeedRow"][];
+            /** @description What changed since the version that the class had before */
+            news?: components["schemas"]["News"];
             /** @description Stands on top of an experiment that is only watched */
             notice?: string;
             /** @description Things that the home chooses itself, one a row */
@@ -4807,6 +4861,21 @@ export interface components {
             uncertainty?: number;
             unit?: string;
             value: unknown;
+        };
+        VersionFile: {
+            document: unknown;
+            /** Format: int64 */
+            number: number;
+            /** @description What families are told that did the version before */
+            told: string[];
+        };
+        VersionView: {
+            /** @description Names of the classes that it went to */
+            classes: string[];
+            /** Format: date-time */
+            frozen_at: string;
+            /** Format: int64 */
+            number: number;
         };
         WaitRow: {
             from: string;
@@ -7833,6 +7902,93 @@ export interface operations {
                 };
                 content: {
                     "text/markdown": string;
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "list-versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the experiment */
+                experiment: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListVersionView"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-version": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
+            path: {
+                /** @description Id of the experiment */
+                experiment: string;
+                /** @description Number of the version */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VersionFile"];
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

@@ -93,6 +93,12 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
     >
       {p.state === 'lapsed' && <p className="doubt">{t('lapsedNote')}</p>}
       {p.state === 'withdrawn' && <p className="doubt">{t('withdrawnNote')}</p>}
+      {(sheet.news?.lines ?? []).length > 0 && (
+        <p className="added">
+          <strong>{t('newSince', { since: sheet.news!.since })}</strong>{' '}
+          {sheet.news!.lines.join(' ')}
+        </p>
+      )}
       {sheet.untranslated > 0 && <p className="doubt">{t('untranslated')}</p>}
       {cards(sheet.sections).map((sections, i, all) => (
         <section key={sections[0].id} className="card-paper">

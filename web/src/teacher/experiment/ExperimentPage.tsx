@@ -23,6 +23,7 @@ import { Plan } from './Plan';
 import { Safety } from './Safety';
 import { StationLine, stations, type Station } from './StationLine';
 import { Steps } from './Steps';
+import { Versions } from './Versions';
 import { nameOf, ownLanguage } from '../languages';
 import { useMargin } from './useMargin';
 import { useKeys } from '../frame/keys';
@@ -44,6 +45,7 @@ export default function ExperimentPage() {
   });
   const [language, setLanguage] = useState(ownLanguage);
   const [asFamily, setAsFamily] = useState(false);
+  const [versions, setVersions] = useState(false);
   const here = (stations.includes(station as Station) ? station : 'plan') as Station;
   const mine = assignments.data?.items.filter((a) => a.experiment === id) ?? [];
   const assignment = mine.find((a) => a.id === params.get('assignment')) ?? mine[0];
@@ -114,9 +116,24 @@ export default function ExperimentPage() {
             <Button
               variant="outline-primary"
               aria-expanded={asFamily}
-              onClick={() => setAsFamily(!asFamily)}
+              onClick={() => {
+                setAsFamily(!asFamily);
+                setVersions(false);
+              }}
             >
               {say('asFamily.see')}
+            </Button>
+          )}
+          {designing && assignment && (
+            <Button
+              variant="outline-primary"
+              aria-expanded={versions}
+              onClick={() => {
+                setVersions(!versions);
+                setAsFamily(false);
+              }}
+            >
+              {say('versions.versions')}
             </Button>
           )}
           <ButtonLink href={`/api/v1/experiments/${id}/file`} download>
@@ -145,11 +162,14 @@ export default function ExperimentPage() {
         </Notice>
       )}
       {designing && (
-        <div className={`designing ${asFamily ? 'with-sheet' : ''}`}>
+        <div className={`designing ${asFamily || versions ? 'with-sheet' : ''}`}>
           {here === 'plan' && <Plan review={review} replace={draft.replace} />}
           {here === 'steps' && <Steps review={review} replace={draft.replace} />}
           {here === 'safety' && <Safety id={id} review={review} replace={draft.replace} />}
           <Margin id={id} review={review} replace={draft.replace} lookedAt={lookedAt} />
+          {versions && (
+            <Versions id={id} replace={draft.replace} onClose={() => setVersions(false)} />
+          )}
           {asFamily && (
             <AsFamily
               id={id}

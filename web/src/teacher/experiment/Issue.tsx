@@ -14,6 +14,7 @@ import { draftOf, type Review } from '../draft/useDraft';
 import { ownLanguage } from '../languages';
 import { Said, say } from '../words';
 import { local, NewDue } from './NewDue';
+import { SinceLast } from './Versions';
 import { WhoGetsWhat } from './WhoGetsWhat';
 import { WriteToHomes } from './WriteToHomes';
 
@@ -160,6 +161,7 @@ export function Issue({
           {w}
         </Notice>
       ))}
+      <SinceLast id={id} />
       <section className="band" aria-label={say('issue.to-whom-and-when')}>
         <div className="field-row column-wide">
           <div>

@@ -17,6 +17,9 @@ type OwnValue struct {
 	In   string  // the unit that is typed
 	Low  float64 // below it, in the typed unit, what was typed is asked about
 	High float64
+
+	Place bool // it is of the place: a class can say it for all its homes
+
 	// worth is the value of what was typed, in Unit, with its give or take.
 	worth func(typed quantity.Quantity) quantity.Quantity
 }
@@ -33,14 +36,14 @@ const (
 
 // OwnValues are all of them, in the order in which a home is asked.
 var OwnValues = []OwnValue{
-	{"teaspoon", "mL", "g", 25, 100, func(typed quantity.Quantity) quantity.Quantity {
+	{"teaspoon", "mL", "g", 25, 100, false, func(typed quantity.Quantity) quantity.Quantity {
 		one := typed.Value / Spoons
 		u := math.Hypot(one*spoonSpread/math.Sqrt(Spoons), typed.U/Spoons)
 		return quantity.Quantity{Value: one / saltBulk, U: u / saltBulk, Unit: quantity.MustUnit("mL")}
 	}},
-	{"bag", "mL", "mL", 50, 10000, measuredTo(0.02)},
-	{"jar", "mL", "mL", 50, 5000, measuredTo(0.02)},
-	{"reaction", "s", "mm", 30, 600, func(typed quantity.Quantity) quantity.Quantity {
+	{"bag", "mL", "mL", 50, 10000, false, measuredTo(0.02)},
+	{"jar", "mL", "mL", 50, 5000, false, measuredTo(0.02)},
+	{"reaction", "s", "mm", 30, 600, false, func(typed quantity.Quantity) quantity.Quantity {
 		t := math.Sqrt(2 * typed.Value / 1000 / 9.80665) // a ruler falls freely until it is caught
 		u := t * 0.1                                     // from one catch to the next
 		if typed.U > 0 {
@@ -48,13 +51,13 @@ var OwnValues = []OwnValue{
 		}
 		return quantity.Quantity{Value: t, U: u, Unit: quantity.MustUnit("s")}
 	}},
-	{"printed-ruler", "1", "mm", 75, 95, func(typed quantity.Quantity) quantity.Quantity {
+	{"printed-ruler", "1", "mm", 75, 95, false, func(typed quantity.Quantity) quantity.Quantity {
 		ratio := CardLength / typed.Value
 		return quantity.Quantity{Value: ratio, U: ratio * max(typed.U, 0.25) / typed.Value, Unit: quantity.One}
 	}},
-	{"altitude", "m", "m", -500, 5000, atLeast(20)},
-	{"kitchen-temperature", "°C", "°C", 5, 40, atLeast(1)},
-	{"water-temperature", "°C", "°C", 0, 40, atLeast(1)},
+	{"altitude", "m", "m", -500, 5000, true, atLeast(20)},
+	{"kitchen-temperature", "°C", "°C", 5, 40, true, atLeast(1)},
+	{"water-temperature", "°C", "°C", 0, 40, true, atLeast(1)},
 }
 
 // CardLength is the long side of a bank or library card, mm (ISO/IEC 7810, ID-1).

@@ -35,13 +35,13 @@ func (w *Ways) OwnAsked() []design.OwnValue {
 
 // measured puts what a home measured itself in the place of what is usual: constants, the
 // amounts that go into its bag, spoons where it has no scale.
-func (w *Ways) measured(k *kitchen.Kitchen, p *HomePlan) {
+func (w *Ways) measured(class *kitchen.Class, k *kitchen.Kitchen, p *HomePlan) {
 	own := *p.Design
 	own.Constants, own.Needs = slices.Clone(own.Constants), slices.Clone(own.Needs)
 	changed := false
 	for i := range own.Constants {
 		c := &own.Constants[i]
-		if q, ok := k.Measured(c.Own); ok {
+		if q, ok := class.Measured(k, c.Own); ok {
 			c.Value, changed = q.Show("en"), true
 		}
 	}

@@ -77,6 +77,17 @@ func TestOwnValuesInAPlan(t *testing.T) {
 	if got := text.Render(AmountOf(plan.Homes[3].Design, n), "en"); got != "18 g: 3 level tsp" {
 		t.Errorf("it reads %q", got)
 	}
+	class.Usual = map[string]string{"altitude": "300 m", "teaspoon": "58 g"} // a spoon is nothing of the place
+	said := w.Fit(class)
+	for home, want := range map[int]float64{0: 300, 1: 412} {
+		if q, _ := said.Homes[home].Design.Constants[0].Quantity(); q.Value != want {
+			t.Errorf("home %d is at %v, not %g m", home, q, want)
+		}
+	}
+	if !said.Homes[0].Assumed || len(said.Variants) != 1 {
+		t.Error("what its teacher says for a class makes no home's answer")
+	}
+	class.Usual = nil
 	again := w.Fit(class)
 	a, _ := json.Marshal(plan.Homes[1].Design)
 	b, _ := json.Marshal(again.Homes[1].Design)

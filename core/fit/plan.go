@@ -100,11 +100,11 @@ func (p *picked) price() price {
 // is deterministic: the same kitchens give the same plan, in any order.
 func (w *Ways) Fit(c kitchen.Class) Plan { return w.fit(c, nil) }
 
-// Join plans for one home alone, beside the variants that others of its class have. Pins
-// are those of the home.
-func (w *Ways) Join(k kitchen.Kitchen, pins []kitchen.Pin, inUse []string) HomePlan {
+// Join plans for one home of a class alone, beside the variants that others of it have.
+func (w *Ways) Join(c kitchen.Class, home int, inUse []string) HomePlan {
+	c.Homes, c.Held = c.Homes[home:home+1], nil
 	fixed := slices.Sorted(slices.Values(inUse))
-	return w.fit(kitchen.Class{Homes: []kitchen.Kitchen{k}, Pins: pins}, slices.Compact(fixed)).Homes[0]
+	return w.fit(c, slices.Compact(fixed)).Homes[0]
 }
 
 func (w *Ways) fit(c kitchen.Class, fixed []string) Plan {
@@ -151,7 +151,7 @@ func (w *Ways) fit(c kitchen.Class, fixed []string) Plan {
 		}
 		plan, ok := plans[alike{of[i], o.key}]
 		if !ok || len(k.Own) > 0 { // what it measured itself is its own
-			plan = w.planned(k, o, judged)
+			plan = w.planned(&c, k, o, judged)
 			if len(k.Own) == 0 {
 				plans[alike{of[i], o.key}] = plan
 			}
@@ -313,7 +313,7 @@ func (n *ways) missing(k *kitchen.Kitchen) []picked {
 
 // planned is a home's plan of one variant: its design with its things, judged with its
 // facts, and its readings by its tools.
-func (w *Ways) planned(k *kitchen.Kitchen, o offer, judged map[string][]safety.Finding) HomePlan {
+func (w *Ways) planned(c *kitchen.Class, k *kitchen.Kitchen, o offer, judged map[string][]safety.Finding) HomePlan {
 	p := HomePlan{Class: larder.Pools, Variant: o.key, key: o.key, Assumed: !k.Asked(), Design: w.d}
 	departs, kits, lost := false, false, map[string]bool{}
 	for _, x := range o.plan {
@@ -327,7 +327,7 @@ func (w *Ways) planned(k *kitchen.Kitchen, o offer, judged map[string][]safety.F
 		departs = departs || !x.way.Own
 		p.Design = w.uses(p.Design, x.way)
 	}
-	w.measured(k, &p)
+	w.measured(c, k, &p)
 	p.Findings = w.judged(k, &p, judged)
 	p.Closed = closed(w.d, p.Findings, lost)
 	p.Readings = w.readings(k, &p)

@@ -55,6 +55,8 @@ type Class struct {
 	Homes    []Kitchen `json:"homes"`
 	Pins     []Pin     `json:"pins,omitempty" doc:"What the teacher has fixed for a home"`
 
+	Usual map[string]string `json:"usual,omitempty" doc:"What its teacher says for homes that have not measured it, as of a home's own: altitude and temperatures"`
+
 	Held map[string]string `json:"held,omitempty" doc:"By home the variant that it was planned with before and keeps as long as it can"`
 }
 
@@ -63,6 +65,21 @@ type Pin struct {
 	Home     string `json:"home"`
 	Need     string `json:"need"`
 	Material string `json:"material" doc:"Its id in the larder; where it matters with its form, such as salt/coarse"`
+}
+
+// Measured is a value that a home of the class measured itself, or that its teacher says for
+// all; it reports false where there is none.
+func (c *Class) Measured(k *Kitchen, id string) (quantity.Quantity, bool) {
+	if q, ok := k.Measured(id); ok {
+		return q, true
+	}
+	own, known := design.Own(id)
+	typed, said := c.Usual[id]
+	if !known || !said || !own.Place {
+		return quantity.Quantity{}, false
+	}
+	q, err := own.Value(typed)
+	return q, err == nil
 }
 
 // With is a class with one thing fixed, in the place of what was fixed for it before.
@@ -178,4 +195,4 @@ func (k *Kitchen) Says(material string) (Answer, bool) {
 }
 
 // Asked reports whether the home has answered anything at all.
-func (k *Kitchen) Asked() bool { return len(k.Things)+len(k.Tools)+len(k.Strengths)+len(k.Own) > 0 }
+func (k *Kitchen) Asked() bool { return len(k.Things)+len(k.Tools)+len(k.Strengths) > 0 }

@@ -83,7 +83,7 @@ func TestCostOfScreens(t *testing.T) {
 	most := map[string]int64{
 		"today":    3,
 		"class":    5,
-		"kitchens": 8,
+		"kitchens": 9,
 		"survey":   7,
 		"results":  10,
 		"phone":    13,

@@ -12,6 +12,7 @@ import (
 
 	"github.com/google/uuid"
 
+	"patient-kitchen/core/design"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
@@ -20,16 +21,18 @@ import (
 
 // ClassFields are what a teacher sets of a class.
 type ClassFields struct {
-	Name            string `json:"name" example:"7M"`
-	School          string `json:"school,omitempty" example:"Stonechat Moor School"`
-	Zone            string `json:"zone" doc:"IANA time zone" example:"Europe/London"`
-	Language        string `json:"language" doc:"Code of one of the languages there are"`
-	UnitSystem      string `json:"unit_system" enum:"us,metric,uk,au" doc:"What cup, spoon and fl oz mean"`
-	EmergencyNumber string `json:"emergency_number,omitempty" example:"112"`
-	PoisonNumber    string `json:"poison_number,omitempty" example:"0555 010 010"`
-	PhotoDays       int    `json:"photo_days" doc:"Days photos are kept after an experiment closes" minimum:"1" maximum:"400"`
-	KeepUntil       string `json:"keep_until" doc:"Day after which everything else is erased" example:"2027-07-31"`
-	NeedsAssessment *bool  `json:"needs_assessment,omitempty" doc:"Nothing is issued without the school's own assessment of it; left out: as it was, and at first false"`
+	Name            string            `json:"name" example:"7M"`
+	School          string            `json:"school,omitempty" example:"Stonechat Moor School"`
+	Zone            string            `json:"zone" doc:"IANA time zone" example:"Europe/London"`
+	Language        string            `json:"language" doc:"Code of one of the languages there are"`
+	UnitSystem      string            `json:"unit_system" enum:"us,metric,uk,au" doc:"What cup, spoon and fl oz mean"`
+	EmergencyNumber string            `json:"emergency_number,omitempty" example:"112"`
+	PoisonNumber    string            `json:"poison_number,omitempty" example:"0555 010 010"`
+	PhotoDays       int               `json:"photo_days" doc:"Days photos are kept after an experiment closes" minimum:"1" maximum:"400"`
+	KeepUntil       string            `json:"keep_until" doc:"Day after which everything else is erased" example:"2027-07-31"`
+	Usual           map[string]string `json:"usual,omitempty" doc:"What is so for homes that have not measured it: altitude, kitchen-temperature, water-temperature, each as it is typed, such as 412 m"`
+
+	NeedsAssessment *bool `json:"needs_assessment,omitempty" doc:"Nothing is issued without the school's own assessment of it; left out: as it was, and at first false"`
 }
 
 // ClassView is a class as its teacher sees it.
@@ -86,6 +89,20 @@ func (f ClassFields) check(was store.Class, now time.Time) (store.Class, error) 
 		return c, refusal.Field("keep_until", refusal.Rule("keep-until"), now.AddDate(1, 0, 0).Format(time.DateOnly))
 	}
 	c.KeepUntil = day
+	c.Usual = map[string]string{}
+	for id, typed := range f.Usual {
+		if typed = strings.TrimSpace(typed); typed == "" {
+			continue
+		}
+		own, ok := design.Own(id)
+		if ok && own.Place {
+			_, err = own.Typed(typed)
+		}
+		if !ok || !own.Place || err != nil {
+			return c, refusal.Field("usual", refusal.Rule("usual"), `{"altitude": "412 m"}`)
+		}
+		c.Usual[id] = typed
+	}
 	return c, nil
 }
 
@@ -93,6 +110,7 @@ func viewClass(c store.Class, homes int) ClassView {
 	return ClassView{ID: c.ID, Version: c.Version, Homes: homes, ClassFields: ClassFields{
 		Name: c.Name, School: c.School, Zone: c.Zone, Language: c.Language, UnitSystem: c.UnitSystem, EmergencyNumber: c.EmergencyNumber,
 		PoisonNumber: c.PoisonNumber, PhotoDays: c.PhotoDays, KeepUntil: c.KeepUntil.Format(time.DateOnly), NeedsAssessment: &c.NeedsAssessment,
+		Usual: c.Usual,
 	}}
 }
 

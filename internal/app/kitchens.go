@@ -172,8 +172,12 @@ func kitchensOf(
 	if err != nil {
 		return nil, kitchen.Class{}, err
 	}
+	c, err := q.Class(ctx, class)
+	if err != nil {
+		return nil, kitchen.Class{}, notFound(err)
+	}
 	var homes []kitchens.Home
-	var of kitchen.Class
+	of := kitchen.Class{Usual: c.Usual}
 	for _, h := range rows {
 		if h.DeletedAt != nil {
 			continue

@@ -247,11 +247,9 @@ func (a *App) replanIn(ctx context.Context, q *store.Queries, as store.Assignmen
 	if err != nil {
 		return err
 	}
-	pins := class.Pins
 	for _, row := range swapped { // what a home has in its hands goes before what was fixed for it
 		e, _ := readEntry(row)
-		pins = slices.DeleteFunc(pins, func(p kitchen.Pin) bool { return p.Home == home.String() && p.Need == e.Refers })
-		pins = append(pins, kitchen.Pin{Home: home.String(), Need: e.Refers, Material: e.Choice[0]})
+		class = class.With(kitchen.Pin{Home: home.String(), Need: e.Refers, Material: e.Choice[0]})
 		class.Homes[i].Has(e.Choice[0])
 	}
 	rows, err := q.Plans(ctx, as.ClassID, as.ID)
@@ -270,7 +268,7 @@ func (a *App) replanIn(ctx context.Context, q *store.Queries, as store.Assignmen
 			inUse = append(inUse, r.Variant)
 		}
 	}
-	now := base.ways().Join(class.Homes[i], pins, inUse)
+	now := base.ways().Join(class, i, inUse)
 	w := planWriter{as, base.Document, map[*design.Document]planParts{}}
 	p, err := w.row(&now)
 	if err != nil || samePlan(p, had) {

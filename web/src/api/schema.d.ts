@@ -2437,6 +2437,10 @@ export interface components {
              * @enum {string}
              */
             unit_system: "us" | "metric" | "uk" | "au";
+            /** @description What is so for homes that have not measured it: altitude, kitchen-temperature, water-temperature, each as it is typed, such as 412 m */
+            usual?: {
+                [key: string]: string;
+            };
             /**
              * @description IANA time zone
              * @example Europe/London
@@ -2478,6 +2482,10 @@ export interface components {
              * @enum {string}
              */
             unit_system: "us" | "metric" | "uk" | "au";
+            /** @description What is so for homes that have not measured it: altitude, kitchen-temperature, water-temperature, each as it is typed, such as 412 m */
+            usual?: {
+                [key: string]: string;
+            };
             /** Format: int64 */
             version: number;
             /**

@@ -21,6 +21,13 @@ const inAYear = () => {
 const here = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
 const zones = [...new Set([here, 'UTC', ...Intl.supportedValuesOf('timeZone')])];
 
+/** What a class can say of its place for all homes that have not measured it. */
+const places: [string, string, string][] = [
+  ['altitude', say('classForm.height-above-the-sea'), '412 m'],
+  ['kitchen-temperature', say('classForm.usual-kitchen'), '19 °C'],
+  ['water-temperature', say('classForm.usual-water'), '12 °C'],
+];
+
 /** A class's settings: what families read, what "cup" means, whom to call, how long things are kept. */
 export function ClassForm({
   now,
@@ -59,6 +66,7 @@ export function ClassForm({
       photo_days: Number(f.photo_days),
       keep_until: f.keep_until,
       needs_assessment: f.needs_assessment,
+      usual: f.usual,
     };
     try {
       onSaved(
@@ -166,6 +174,17 @@ export function ClassForm({
           <FormControl id="keep_until" type="date" {...register('keep_until')} />
         </div>
       </div>
+      <div className="field-row">
+        {places.map(([id, words, example]) => (
+          <div key={id}>
+            <label className="named" htmlFor={`usual-${id}`}>
+              {words}
+            </label>
+            <FormControl id={`usual-${id}`} placeholder={example} {...register(`usual.${id}`)} />
+          </div>
+        ))}
+      </div>
+      <p className="hint small">{say('classForm.usual-hint')}</p>
       <p className="hint small">{say('classForm.without-both-numbers-nothing-can-be')}</p>
       <FormCheck
         id="needs_assessment"

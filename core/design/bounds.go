@@ -58,7 +58,9 @@ func (d *Document) bounds() error {
 		{"/mistakes", len(d.Mistakes)}, {"/materials", len(d.Materials)}, {"/swaps", len(d.Swaps)}, {"/cautions", len(d.Cautions)}, {"/lowered", len(d.Lowered)},
 		{"/kept", len(d.Kept)}, {"/measured", len(d.Measured)}, {"/languages", len(d.Languages)},
 		{"/sections", len(d.Sections)}, {"/crew", len(d.Crew)}, {"/reduced", len(d.Reduced)},
-		{"/stands_for", len(d.StandsFor)}, {"/limits", len(d.Limits)},
+		{"/stands_for", len(d.StandsFor)}, {"/limits", len(d.Limits)}, {"/teaching/vocabulary", len(d.Teaching.Vocabulary)},
+		{"/teaching/counts", len(d.Teaching.Counts)}, {"/teaching/misconceptions", len(d.Teaching.Misconceptions)},
+		{"/teaching/sources", len(d.Teaching.Sources)}, {"/printables", len(d.Printables)},
 	} {
 		most(part.path, "entries", part.n, maxParts)
 	}

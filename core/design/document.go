@@ -20,6 +20,7 @@ type Document struct {
 	Title        text.Localized    `json:"title" doc:"Short name, by language code"`
 	Question     text.Localized    `json:"question" doc:"The question as families read it"`
 	Background   text.Localized    `json:"background,omitempty" doc:"For the teacher"`
+	Teaching     Teaching          `json:"teaching,omitzero" doc:"What stands around it"`
 	AgeBand      AgeBand           `json:"age_band" enum:"5-7,8-10,11-13,14-18"`
 	Place        text.Localized    `json:"place,omitempty" doc:"Where it is done, such as a kitchen table"`
 	Outdoors     bool              `json:"outdoors,omitempty" doc:"It is done outside, clear above"`
@@ -150,6 +151,8 @@ type Step struct {
 	Questions  []string       `json:"questions,omitempty" doc:"Ids of questions asked in this step"`
 	Meanwhile  text.Localized `json:"meanwhile,omitempty" doc:"What to do while waiting"`
 	AdultNote  text.Localized `json:"adult_note,omitempty"`
+	Simple     text.Localized `json:"simple,omitempty" doc:"Its text for younger children; a family can choose to read it"`
+	Tip        text.Localized `json:"tip,omitempty" doc:"For the teacher alone"`
 	Crew       []string       `json:"crew,omitempty" doc:"Ids of those who do it; left out: all together"`
 	Helps      []Help         `json:"helps,omitempty" doc:"Small things that make it go well, said at their moment"`
 	Conditions []string       `json:"conditions,omitempty" doc:"Ids of the conditions for which it is done; left out: all"`

@@ -22,6 +22,7 @@ func (d *Document) FamilyTexts() []PlacedText {
 	add(d.Title, "/title")
 	add(d.Question, "/question")
 	add(d.Place, "/place")
+	out = append(out, d.Teaching.familyTexts()...)
 	add(d.Changed.Name, "/changed/name")
 	for i, c := range d.Conditions {
 		add(c.Name, "/conditions/%d/name", i)
@@ -64,6 +65,7 @@ func (d *Document) FamilyTexts() []PlacedText {
 		add(s.See, "/steps/%d/see", i)
 		add(s.Meanwhile, "/steps/%d/meanwhile", i)
 		add(s.AdultNote, "/steps/%d/adult_note", i)
+		add(s.Simple, "/steps/%d/simple", i)
 		for _, t := range s.HelpWords() {
 			add(t.Text, "/steps/%d%s", i, t.Path)
 		}

@@ -308,6 +308,7 @@ func (v *validator) readings() {
 		v.say(Error, "nothing-measured", "/readings", nil)
 	}
 	v.claims()
+	v.teaching()
 	for i, m := range v.d.Measured {
 		if m.Reading != "" && !v.known("reading", m.Reading) &&
 			!slices.ContainsFunc(v.d.Derived, func(x Derived) bool { return x.ID == m.Reading }) {

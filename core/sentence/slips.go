@@ -60,6 +60,11 @@ func Slips(d *design.Document) []Slip {
 	look("/title", d.Title)
 	look("/question", d.Question)
 	look("/background", d.Background)
+	look("/teaching/explanation", d.Teaching.Explanation)
+	look("/teaching/everyday", d.Teaching.Everyday)
+	for i, w := range d.Teaching.Vocabulary {
+		look(fmt.Sprintf("/teaching/vocabulary/%d/means", i), w.Means)
+	}
 	for i, s := range d.Steps {
 		path := fmt.Sprintf("/steps/%d", i)
 		look(path+"/title", s.Title)

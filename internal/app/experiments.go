@@ -24,6 +24,8 @@ type ExperimentRow struct {
 	Title     string            `json:"title"`
 	Question  text.Localized    `json:"question,omitempty"`
 	AgeBand   string            `json:"age_band,omitempty"`
+	Series    text.Localized    `json:"series,omitempty" doc:"The series that it belongs to"`
+	Number    int               `json:"number,omitempty" doc:"Its place in the series"`
 	Minutes   int               `json:"minutes" doc:"From first step to last"`
 	Hands     int               `json:"hands" doc:"Minutes in which hands are busy"`
 	Spans     []sheets.SpanView `json:"spans"`
@@ -128,6 +130,7 @@ func (row *ExperimentRow) judge(draft []byte, language string) error {
 	}
 	r := review.Of(&d)
 	row.Question, row.AgeBand, row.Spans = d.Question, string(d.AgeBand), sheets.Spans(&d, r, language)
+	row.Series, row.Number = d.Teaching.Series, d.Teaching.Number
 	row.Adult = slices.ContainsFunc(row.Spans, func(s sheets.SpanView) bool { return s.Adult })
 	row.Minutes, row.Hands = int(r.Timeline.Total.Minutes()+0.5), int(r.Timeline.Hands.Minutes()+0.5)
 	return nil

@@ -20,6 +20,7 @@ func Markdown(d *design.Document, language string) string {
 	m.line("# %s", m.say(d.Title))
 	m.line("%s", m.say(d.Question))
 	m.line("%s", m.word("markdown.for", "ages", string(d.AgeBand), "total", strip.Total, "hands", strip.Hands))
+	m.line("%s", m.say(d.Teaching.Aim))
 	m.line("%s", m.say(d.Background))
 	if len(d.Conditions) > 0 {
 		m.head("markdown.compared")
@@ -55,7 +56,35 @@ func Markdown(d *design.Document, language string) string {
 			m.item(text.Render(p.Words, language))
 		}
 	}
+	m.teaching(&d.Teaching)
 	return strings.TrimSpace(m.out.String()) + "\n"
+}
+
+// teaching writes what stands around the experiment.
+func (m *markdown) teaching(t *design.Teaching) {
+	if len(t.Vocabulary) > 0 {
+		m.head("markdown.words")
+		for _, w := range t.Vocabulary {
+			m.item(joined(": ", m.say(w.Word), m.say(w.Means)))
+		}
+	}
+	if e, x := m.say(t.Explanation), m.say(t.Extension); e+x != "" {
+		m.head("markdown.why")
+		m.line("%s", e)
+		m.line("%s", x)
+	}
+	if len(t.Misconceptions) > 0 {
+		m.head("markdown.thought")
+		for _, x := range t.Misconceptions {
+			m.item(joined(" → ", m.say(x.Thought), m.say(x.So)))
+		}
+	}
+	if len(t.Sources) > 0 {
+		m.head("markdown.sources")
+		for _, s := range t.Sources {
+			m.item(plain.Replace(s.Text))
+		}
+	}
 }
 
 type markdown struct {

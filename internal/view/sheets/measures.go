@@ -43,7 +43,7 @@ func (m Measures) Sheet(s Sheet) Sheet {
 	if m.plain() {
 		return s
 	}
-	m.in(&s.Question, &s.Place)
+	m.in(&s.Question, &s.Place, &s.Everyday)
 	s.Conditions = copied(s.Conditions, func(r *ConditionRow) { m.in(&r.Name, &r.Description) })
 	s.Objects = copied(s.Objects, func(r *ObjectRow) { r.Must = m.lines(r.Must); m.in(&r.Never) })
 	s.Needs = copied(s.Needs, func(r *NeedRow) {
@@ -51,7 +51,7 @@ func (m Measures) Sheet(s Sheet) Sheet {
 		r.Instead, r.Swaps = m.lines(r.Instead), m.swaps(r.Swaps)
 	})
 	s.Steps = copied(s.Steps, func(r *StepRow) {
-		m.in(&r.Title, &r.Text, &r.See, &r.Meanwhile, &r.AdultWhy)
+		m.in(&r.Title, &r.Text, &r.Simple, &r.See, &r.Meanwhile, &r.AdultWhy)
 		if r.Rest != nil {
 			rest := *r.Rest
 			m.in(&rest.Keep, &rest.ThrowAway, &rest.NeededAgain)

@@ -48,6 +48,10 @@ type Sheet struct {
 	Evidence     []EvidenceRow  `json:"evidence"`
 	Questions    []QuestionRow  `json:"questions"`
 	Mistakes     []MistakeRow   `json:"mistakes"`
+	Everyday     string         `json:"everyday,omitempty" doc:"Where one meets it at home"`
+	Vocabulary   []TermRow      `json:"vocabulary" doc:"Words with what they mean"`
+	Counts       []string       `json:"counts" doc:"What is looked at in the work"`
+	Explained    *Explained     `json:"explained,omitempty" doc:"Why it comes out so; not there before its release"`
 	News         News           `json:"news,omitzero" doc:"What changed since the version that the class had before"`
 	Printables   []PrintableRow `json:"printables" doc:"Sheets to print at true size"`
 	SafetyPart
@@ -55,6 +59,33 @@ type Sheet struct {
 	Permission PermissionView      `json:"permission"`
 	Entries    []entries.EntryView `json:"entries" doc:"The home's own entries as the server has them"`
 	Shown      []ShownReading      `json:"shown" doc:"The teacher's readings, for homes that watch; empty while there are none"`
+}
+
+// TermRow is a word with what it means.
+type TermRow struct {
+	Word  string `json:"word"`
+	Means string `json:"means"`
+}
+
+// Explained is what is read after the work.
+type Explained struct {
+	Why  string `json:"why,omitempty"`
+	Next string `json:"next,omitempty" doc:"What could be tried next"`
+}
+
+// ExplainedTo is what a home reads after its work; nil before the release, and where nothing
+// is explained.
+func ExplainedTo(d *design.Document, sent, over bool, language string) *Explained {
+	t := &d.Teaching
+	if !t.Releases(sent, over) {
+		return nil
+	}
+	w := &writer{language: language}
+	e := Explained{w.say(t.Explanation), w.say(t.Extension)}
+	if e == (Explained{}) {
+		return nil
+	}
+	return &e
 }
 
 // News is what changed since an earlier version.
@@ -150,6 +181,7 @@ type StepRow struct {
 	Text      string        `json:"text,omitempty"`
 	See       string        `json:"see,omitempty"`
 	Start     int           `json:"start" doc:"Seconds from the first step's start, if nothing is late"`
+	Simple    string        `json:"simple,omitempty" doc:"Its text for younger children"`
 	Seconds   int           `json:"seconds" doc:"How long hands are busy"`
 	Gap       int           `json:"gap" doc:"Seconds between the end of the step before and its start"`
 	Fold      bool          `json:"fold" doc:"The gap is drawn folded, at one width"`
@@ -299,7 +331,16 @@ func (w *writer) say(l text.Localized) string {
 
 // frame is what every sheet begins with, and empty lists.
 func (w *writer) frame(d *design.Document) Sheet {
+	words := []TermRow{}
+	for _, t := range d.Teaching.Vocabulary {
+		words = append(words, TermRow{w.say(t.Word), w.say(t.Means)})
+	}
+	counts := []string{}
+	for _, c := range d.Teaching.Counts {
+		counts = append(counts, w.say(c))
+	}
 	return Sheet{
+		Everyday: w.say(d.Teaching.Everyday), Vocabulary: words, Counts: counts,
 		Title: w.say(d.Title), Question: w.say(d.Question), Changed: w.say(d.Changed.Name),
 		Way: string(d.Way), Trials: d.Trials, Begin: []WindowRow{},
 		Conditions: []ConditionRow{}, Stages: []ChoiceRow{}, Objects: []ObjectRow{}, Crew: []RoleRow{},

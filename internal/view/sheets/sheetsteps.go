@@ -22,6 +22,7 @@ func (w *writer) steps(s *Sheet, d *design.Document, r review.Review) {
 			Title:     w.say(step.Title),
 			Text:      w.say(step.Text),
 			See:       w.say(step.See),
+			Simple:    w.say(step.Simple),
 			Meanwhile: w.say(step.Meanwhile),
 			Start:     int(span.Start.Seconds()),
 			Seconds:   int((span.End - span.Start).Seconds()),

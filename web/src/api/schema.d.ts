@@ -2831,9 +2831,18 @@ export interface components {
              * @description From first step to last
              */
             minutes: number;
+            /**
+             * Format: int64
+             * @description Its place in the series
+             */
+            number?: number;
             /** @description Why it cannot be judged */
             problem?: string;
             question?: {
+                [key: string]: string;
+            };
+            /** @description The series that it belongs to */
+            series?: {
                 [key: string]: string;
             };
             spans: components["schemas"]["SpanView"][];
@@ -2842,6 +2851,11 @@ export interface components {
             updated_at: string;
             /** Format: int64 */
             version: number;
+        };
+        Explained: {
+            /** @description What could be tried next */
+            next?: string;
+            why?: string;
         };
         Fact: {
             ask: string;
@@ -4466,13 +4480,19 @@ export interface components {
             changed?: string;
             clearing: string[];
             conditions: components["schemas"]["ConditionRow"][];
+            /** @description What is looked at in the work */
+            counts: string[];
             /** @description Who does what when several take part */
             crew: components["schemas"]["RoleRow"][];
             /** Format: date-time */
             due_at: string;
             /** @description The home's own entries as the server has them */
             entries: components["schemas"]["EntryView"][];
+            /** @description Where one meets it at home */
+            everyday?: string;
             evidence: components["schemas"]["EvidenceRow"][];
+            /** @description Why it comes out so; not there before its release */
+            explained?: components["schemas"]["Explained"];
             /** @description Questions about the home; a step that one names waits for its answer */
             facts: components["schemas"]["FactRow"][];
             gear: string[];
@@ -4540,6 +4560,8 @@ export interface components {
             verdict?: "as-designed" | "with-substitutes" | "needs-a-kit" | "part" | "shared-readings";
             /** Format: int64 */
             version: number;
+            /** @description Words with what they mean */
+            vocabulary: components["schemas"]["TermRow"][];
             way: string;
             where: string[];
         };
@@ -4669,6 +4691,8 @@ export interface components {
              */
             seconds: number;
             see?: string;
+            /** @description Its text for younger children */
+            simple?: string;
             /**
              * Format: int64
              * @description Seconds from the first step's start, if nothing is late
@@ -4786,6 +4810,10 @@ export interface components {
             /** @description What was understood, where the words do not say it as it is */
             value?: string;
             words: string;
+        };
+        TermRow: {
+            means: string;
+            word: string;
         };
         TestedView: {
             /** @description What has to hold for the test to mean something */

@@ -70,6 +70,7 @@ export function Ready({
           objects={sheet.objects}
         />
       )}
+      {sheet.everyday && <p>{sheet.everyday}</p>}
       <section className="card-paper">
         <h2>{t('fetch')}</h2>
         {sheet.needs.map((n) => (
@@ -112,6 +113,29 @@ export function Ready({
               </div>
             ))}
           </dl>
+        </section>
+      )}
+      {(sheet.vocabulary ?? []).length > 0 && (
+        <section className="card-paper">
+          <h2>{t('someWords')}</h2>
+          <dl>
+            {sheet.vocabulary.map((w) => (
+              <div key={w.word}>
+                <dt>{w.word}</dt>
+                <dd>{w.means}</dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      )}
+      {(sheet.counts ?? []).length > 0 && (
+        <section className="card-paper">
+          <h2>{t('whatCounts')}</h2>
+          <ul>
+            {sheet.counts.map((c) => (
+              <li key={c}>{c}</li>
+            ))}
+          </ul>
         </section>
       )}
       {people.length > 0 && (

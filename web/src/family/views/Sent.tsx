@@ -48,6 +48,18 @@ export function Sent({ state, sheet, book, go, onWrong }: WorkProps) {
         )}
       </div>
       {safe && <p>{t('closeOk')}</p>}
+      {safe && sheet.explained?.why && (
+        <section className="card-paper">
+          <h2>{t('explained')}</h2>
+          <p className="m-0">{sheet.explained.why}</p>
+        </section>
+      )}
+      {safe && sheet.explained?.next && (
+        <section className="card-paper">
+          <h2>{t('tryNext')}</h2>
+          <p className="m-0">{sheet.explained.next}</p>
+        </section>
+      )}
       <HelpLine state={state} go={go} />
       <p>
         {!watching && (

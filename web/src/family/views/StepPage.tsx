@@ -13,6 +13,7 @@ import { EvidenceField } from './EvidenceField';
 import { StepReadings } from './StepReadings';
 import { UsedFields } from './UsedFields';
 import { useTyping } from '../phone/typing';
+import { useRemembered } from '../phone/useRemembered';
 import { usesAt } from '../phone/uses';
 import type { WorkProps } from '../phone/work';
 
@@ -29,6 +30,7 @@ export function StepPage({
   const now = useNow(state.offset);
   const readyAt = book.readyAt(step);
   const [early, setEarly] = useState(false);
+  const [simple = false, setSimple] = useRemembered<boolean>(state, 'simple');
   const waiting =
     step.wait !== undefined &&
     !early &&
@@ -142,7 +144,14 @@ export function StepPage({
             </p>
           )}
           {step.lanes && !barred && <p className="crew">{step.lanes}</p>}
-          {step.text && !barred && <p className="instruction">{step.text}</p>}
+          {step.text && !barred && (
+            <p className="instruction">{simple && step.simple ? step.simple : step.text}</p>
+          )}
+          {step.simple && !barred && (
+            <Button variant="plain" aria-pressed={simple} onClick={() => setSimple(!simple)}>
+              {t(simple ? 'asWritten' : 'simpler')}
+            </Button>
+          )}
           {!barred &&
             usesAt(step, sheet, book).map((u) => (
               <p key={u} className="added">

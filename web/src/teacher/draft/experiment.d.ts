@@ -134,6 +134,7 @@ export interface PatientKitchenExperiment {
    * Swaps of the school's own for the things used
    */
   swaps?: Rule[];
+  teaching?: Teaching;
   /**
    * Short name, by language code
    */
@@ -971,6 +972,12 @@ export interface Step {
     [k: string]: string;
   };
   /**
+   * Its text for younger children; a family can choose to read it
+   */
+  simple?: {
+    [k: string]: string;
+  };
+  /**
    * Readings taken in this step
    */
   takes?: Take[];
@@ -978,6 +985,12 @@ export interface Step {
    * What to do, as the family reads it
    */
   text?: {
+    [k: string]: string;
+  };
+  /**
+   * For the teacher alone
+   */
+  tip?: {
     [k: string]: string;
   };
   title: {
@@ -1108,4 +1121,95 @@ export interface Side {
    */
   same_strength?: boolean;
   text: string;
+}
+/**
+ * What stands around it
+ */
+export interface Teaching {
+  /**
+   * What is to be learned; for the teacher
+   */
+  aim?: {
+    [k: string]: string;
+  };
+  /**
+   * What is looked at in the work, by method and not by result; families read it
+   */
+  counts?: {
+    [k: string]: string;
+  }[];
+  /**
+   * Where one meets it at home; families read it before they begin
+   */
+  everyday?: {
+    [k: string]: string;
+  };
+  /**
+   * Why it comes out so; families read it from its release on
+   */
+  explanation?: {
+    [k: string]: string;
+  };
+  /**
+   * What could be tried next; shown with the explanation
+   */
+  extension?: {
+    [k: string]: string;
+  };
+  /**
+   * What is often thought; for the teacher
+   */
+  misconceptions?: Misconception[];
+  /**
+   * Its place in the series
+   */
+  number?: number;
+  /**
+   * When the explanation is shown: to each home when it has sent its work, to all when it was due, or only told by the teacher; left out: after-due
+   */
+  release?: "after-sent" | "after-due" | "never";
+  /**
+   * Name of the series that it belongs to
+   */
+  series?: {
+    [k: string]: string;
+  };
+  /**
+   * What kind of question it is
+   */
+  sort?: "demonstration" | "observation" | "comparison" | "constant" | "build" | "model" | "challenge" | "own-question";
+  /**
+   * Where it comes from; for the teacher
+   */
+  sources?: Source[];
+  /**
+   * Words that it brings, with what they mean
+   */
+  vocabulary?: Term[];
+}
+export interface Misconception {
+  so: {
+    [k: string]: string;
+  };
+  thought: {
+    [k: string]: string;
+  };
+}
+export interface Source {
+  /**
+   * Left out: own
+   */
+  kind?: "own" | "adapted" | "public";
+  /**
+   * In words, such as a book with its page
+   */
+  text: string;
+}
+export interface Term {
+  means: {
+    [k: string]: string;
+  };
+  word: {
+    [k: string]: string;
+  };
 }

@@ -131,6 +131,7 @@ export function Experiments() {
             <ExperimentLine
               key={e.id}
               experiment={e}
+              next={nextInSeries(e, list.data?.items ?? [])}
               onCopy={() => void copy(e.id)}
               onRemove={() => void remove(e.id, e.title)}
             />
@@ -142,13 +143,22 @@ export function Experiments() {
   );
 }
 
+/** The one of the same series that comes after this one. */
+const nextInSeries = (e: Schemas['ExperimentRow'], all: Schemas['ExperimentRow'][]) =>
+  e.series &&
+  all
+    .filter((x) => inOwn(x.series) === inOwn(e.series) && (x.number ?? 0) > (e.number ?? 0))
+    .sort((a, b) => (a.number ?? 0) - (b.number ?? 0))[0];
+
 /** One experiment: its name and face, its question, how long it takes. */
 function ExperimentLine({
   experiment: e,
+  next,
   onCopy,
   onRemove,
 }: {
   experiment: Schemas['ExperimentRow'];
+  next: Schemas['ExperimentRow'] | undefined;
   onCopy: () => void;
   onRemove: () => void;
 }) {
@@ -165,6 +175,19 @@ function ExperimentLine({
         {e.age_band && (
           <div className="second small">
             {say('experiments.ages', { replace: e.age_band.replace('-', '–') })}
+          </div>
+        )}
+        {e.series && (
+          <div className="second small">
+            {say('experiments.in-series', { series: inOwn(e.series), number: e.number ?? '–' })}
+            {next && (
+              <>
+                {' · '}
+                <Link to={`/experiments/${next.id}/plan`}>
+                  {say('experiments.next-in-series', { title: next.title })}
+                </Link>
+              </>
+            )}
           </div>
         )}
       </div>

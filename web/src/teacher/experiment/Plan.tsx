@@ -7,6 +7,7 @@ import { PlanChange } from './PlanChange';
 import { PlanConditions } from './PlanConditions';
 import { PlanQuestion } from './PlanQuestion';
 import { PlanQuestions } from './PlanQuestions';
+import { TeachingBand } from './TeachingBand';
 
 /** Turns a question into a comparison: what is changed, measured, kept; the conditions; what is asked. */
 export function Plan({ review, replace }: { review: Review | undefined; replace: Replace }) {
@@ -20,6 +21,7 @@ export function Plan({ review, replace }: { review: Review | undefined; replace:
       <PlanQuestions />
       <ModelBand />
       <ReducedBand />
+      <TeachingBand />
       <Band title={say('plan.background-for-you')}>
         <WordsField
           label={say('plan.background')}

@@ -76,6 +76,8 @@ export function StepSheet({ at }: { at: number }) {
           value={s.meanwhile}
         />
       )}
+      <WordsField label={say('stepSheet.simple')} path={path('simple')} value={s.simple} />
+      <WordsField label={say('stepSheet.tip')} path={path('tip')} value={s.tip} />
       <Takes at={at} />
       {(doc.crew ?? []).length > 0 && (
         <TickList

@@ -11,6 +11,7 @@ import (
 	"patient-kitchen/core/detect"
 	"patient-kitchen/core/fit"
 	"patient-kitchen/core/safety"
+	"patient-kitchen/core/schedule"
 	"patient-kitchen/core/sentence"
 	"patient-kitchen/core/text"
 )
@@ -291,6 +292,7 @@ func (m *margin) time() {
 			l.Message = text.M("review.time.before", "total", total, "lesson", m.d.Lesson, "n", n, "minutes", before)
 		}
 	}
+	m.begin(&l)
 	for i, s := range m.d.Steps {
 		for _, q := range m.book.Ask(i, m.language) {
 			if len(q.Answers) > 0 && q.Answers[0].Change.Kind == sentence.Split {
@@ -300,6 +302,25 @@ func (m *margin) time() {
 		}
 	}
 	m.say(l)
+}
+
+// noon is a moment of an ordinary week, for times that hang on no date.
+var noon = time.Date(2027, 2, 3, 12, 0, 0, 0, time.UTC)
+
+// begin says beside the time of work with a long wait when it has to begin so that nobody
+// has to get up for it, or that it cannot be done so.
+func (m *margin) begin(l *Line) {
+	if !slices.ContainsFunc(m.r.Timeline.Steps, schedule.Span.Folded) {
+		return
+	}
+	starts := schedule.WorkOf(m.d).Starts(noon, noon.AddDate(0, 0, 30), schedule.UsualHours, 1)
+	if len(starts) == 0 {
+		m.say(Line{Topic: TimeTopic, Weight: Mending, Message: text.M("review.time.night"), Path: "/steps"})
+		return
+	}
+	l.Message = text.M(
+		"review.time.begin", "time", l.Message, "from", starts[0].From.Format("15:04"), "to", starts[0].To.Format("15:04"),
+	)
 }
 
 // beforehand is how many minutes of getting ready stand at the beginning, which could be

@@ -34,6 +34,26 @@ func (s *Server) previews() {
 			return view, err
 		},
 	)
+	type running struct {
+		Accept
+		Body struct {
+			Document map[string]any `json:"document"`
+			Begin    string         `json:"begin,omitempty" doc:"The time of the day at which it begins" example:"17:00"`
+			Done     string         `json:"done,omitempty" doc:"Or by which it has to be done, counted backwards" example:"10:00"`
+		}
+		RawBody []byte
+	}
+	forTeacher(
+		s,
+		op("POST", "/preview/run-sheet", "preview-run-sheet", "Put a design to the clock, forwards or backwards"),
+		func(_ context.Context, _ app.TeacherActor, i *running) (drafts.RunSheet, error) {
+			raw, err := rawField(i.RawBody, "document")
+			if err != nil {
+				return drafts.RunSheet{}, err
+			}
+			return drafts.Running(raw, i.Body.Begin, i.Body.Done, i.code())
+		},
+	)
 	type mend struct {
 		Accept
 		Body struct {

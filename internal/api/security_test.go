@@ -43,6 +43,7 @@ var listsOwn = []string{
 	"GET /api/v1/leaving",
 	"GET /api/v1/deleted-classes",
 	"POST /api/v1/preview/mend",
+	"POST /api/v1/preview/run-sheet",
 	"POST /api/v1/preview/thing",
 	"POST /api/v1/preview/review",
 	"POST /api/v1/preview/choose",

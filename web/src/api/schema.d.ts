@@ -1840,6 +1840,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/preview/run-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put a design to the clock, forwards or backwards
+         * @description Put a design to the clock, forwards or backwards.
+         */
+        post: operations["preview-run-sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/preview/sentence": {
         parameters: {
             query?: never;
@@ -4357,6 +4377,46 @@ export interface components {
             shared: string[];
             /** @enum {string} */
             verdict: "as-designed" | "with-substitutes" | "needs-a-kit" | "part" | "shared-readings";
+        };
+        RunSheet: {
+            /** @description When it begins, such as 18:00 */
+            begin: string;
+            rows: components["schemas"]["RunningRow"][];
+            /** @description How it lies in the day, in a sentence */
+            says: string;
+        };
+        RunningBody: {
+            /**
+             * @description The time of the day at which it begins
+             * @example 17:00
+             */
+            begin?: string;
+            document: {
+                [key: string]: unknown;
+            };
+            /**
+             * @description Or by which it has to be done, counted backwards
+             * @example 10:00
+             */
+            done?: string;
+        };
+        RunningRow: {
+            /** @description An adult has to be there */
+            adult?: boolean;
+            /**
+             * Format: int64
+             * @description 0 for the day on which it begins
+             */
+            day: number;
+            /** @description By the clock, such as 18:20 */
+            from: string;
+            /** Format: int64 */
+            number: number;
+            title: string;
+            /** @description Left out where hands are not busy */
+            to?: string;
+            /** @description Why that is no time for it */
+            trouble?: string;
         };
         SafetyPart: {
             adult_jobs: components["schemas"]["AdultJobRow"][];
@@ -9550,6 +9610,52 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReviewView"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "preview-run-sheet": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunningBody"];
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunSheet"];
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

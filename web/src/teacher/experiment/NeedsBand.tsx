@@ -32,28 +32,30 @@ export function NeedsBand({ replace, onChoose }: Props) {
       }
     >
       {needs.length > 0 && (
-        <Grid>
-          <thead>
-            <tr>
-              <th scope="col" className="third">
-                {say('conflict.thing')}
-              </th>
-              <th scope="col" className="eighth">
-                {say('steps.amount')}
-              </th>
-              <th scope="col">{say('steps.what-it-is')}</th>
-              <th scope="col">{say('steps.use-this-instead-in-your-words')}</th>
-              <th scope="col">
-                <span className="visually-hidden">{say('steps.more')}</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {needs.map((n, i) => (
-              <NeedRow key={n.id} need={n} at={i} replace={replace} onChoose={onChoose} />
-            ))}
-          </tbody>
-        </Grid>
+        <div className="scroll">
+          <Grid>
+            <thead>
+              <tr>
+                <th scope="col" className="third">
+                  {say('conflict.thing')}
+                </th>
+                <th scope="col" className="eighth">
+                  {say('steps.amount')}
+                </th>
+                <th scope="col">{say('steps.what-it-is')}</th>
+                <th scope="col">{say('steps.use-this-instead-in-your-words')}</th>
+                <th scope="col">
+                  <span className="visually-hidden">{say('steps.more')}</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {needs.map((n, i) => (
+                <NeedRow key={n.id} need={n} at={i} replace={replace} onChoose={onChoose} />
+              ))}
+            </tbody>
+          </Grid>
+        </div>
       )}
     </Band>
   );

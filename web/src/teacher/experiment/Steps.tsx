@@ -14,6 +14,7 @@ import { NeedSheet } from './NeedSheet';
 import { NeedsBand } from './NeedsBand';
 import { PartsBand } from './PartsBand';
 import { PrintablesBand } from './PrintablesBand';
+import { RunSheet } from './RunSheet';
 import { ReadingsBand } from './ReadingsBand';
 import { StepSheet } from './StepSheet';
 import type { Replace, Review } from '../draft/useDraft';
@@ -43,6 +44,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
     if (at.startsWith('/') && chosen < 0)
       document.getElementById('f-' + at.slice(1).replaceAll('/', '-'))?.focus();
   }, [at, chosen]);
+  const [running, setRunning] = useState(false);
   const [writing, setWriting] = useState({ id: '', turn: 0 });
   const write = (id: string | undefined) => {
     choose(id);
@@ -76,7 +78,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
     choose(id);
   };
   return (
-    <div className={more || needAt >= 0 ? 'with-sheet' : ''}>
+    <div className={more || needAt >= 0 || running ? 'with-sheet' : ''}>
       <main className="work">
         <Band
           title={say('steps.the-procedure-to-time')}
@@ -88,6 +90,18 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
               <Button variant="outline-primary" onClick={addMeasuring}>
                 {say('steps.add-a-measuring-step')}
               </Button>
+              {steps.length > 0 && (
+                <Button
+                  variant="outline-primary"
+                  aria-expanded={running}
+                  onClick={() => {
+                    choose();
+                    setRunning(!running);
+                  }}
+                >
+                  {say('runSheet.run-sheet')}
+                </Button>
+              )}
             </>
           }
         >
@@ -139,6 +153,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
         <PrintablesBand />
         <ReadingsBand review={review} replace={replace} />
       </main>
+      {running && !more && needAt < 0 && <RunSheet onClose={() => setRunning(false)} />}
       {needAt >= 0 && chosen < 0 && (
         <SideSheet title={say('steps.thing', { value: needAt + 1 })} onClose={() => choose()}>
           <NeedSheet key={needs[needAt].id} at={needAt} replace={replace} />

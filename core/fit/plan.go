@@ -186,7 +186,9 @@ func (p Plan) Held() map[string]string {
 
 // Answers is all that makes a home's plan: what it said, and what is fixed for it. Homes
 // of the same answers are planned alike.
-func Answers(k *kitchen.Kitchen, pins []kitchen.Pin) string { return answersOf(k, pinsOf(pins, k.Home)) }
+func Answers(k *kitchen.Kitchen, pins []kitchen.Pin) string {
+	return answersOf(k, pinsOf(pins, k.Home))
+}
 
 func keysOf(g *group) string {
 	keys := make([]string, len(g.offers))

@@ -1,8 +1,11 @@
 package compare
 
 import (
+	"cmp"
 	"fmt"
+	"slices"
 	"strconv"
+	"strings"
 	"time"
 
 	"patient-kitchen/core/design"
@@ -29,7 +32,50 @@ type ReadingsHome struct {
 	Home     string            `json:"home"`
 	Language string            `json:"language"`
 	Uses     map[string]string `json:"uses,omitempty" doc:"By need: what it used instead of the design's own thing"`
+	Used     []UsedRow         `json:"used,omitempty" doc:"How much it really used of what is worked with"`
+	Own      map[string]string `json:"own,omitempty" doc:"By symbol: its own value of a constant"`
 	Class    larder.Class      `json:"class,omitempty" enum:"pools,scales,separate,unsuitable" doc:"How it is compared with the others"`
+}
+
+// UsedRow is how much a home really used of a need, in one condition or in all.
+type UsedRow struct {
+	Need      string `json:"need"`
+	Condition string `json:"condition,omitempty"`
+	Typed     string `json:"typed"`
+}
+
+// Worked fills in what a home's values are worked out with, beside its readings: its own
+// constants, and what it really used.
+func (h *ReadingsHome) Worked(d *design.Document, book *notebook.Book) {
+	for i, c := range book.Design.Constants {
+		if i < len(d.Constants) && c.Value != d.Constants[i].Value {
+			if h.Own == nil {
+				h.Own = map[string]string{}
+			}
+			h.Own[c.Symbol] = c.Value
+		}
+	}
+	for p, typed := range book.Amounts {
+		h.Used = append(h.Used, UsedRow{p.Need, p.Condition, typed})
+	}
+	slices.SortFunc(h.Used, func(a, b UsedRow) int {
+		return cmp.Or(strings.Compare(a.Need, b.Need), strings.Compare(a.Condition, b.Condition))
+	})
+}
+
+// of is a design with a home's own constants.
+func (h *ReadingsHome) of(d *design.Document) *design.Document {
+	if len(h.Own) == 0 {
+		return d
+	}
+	own := *d
+	own.Constants = slices.Clone(d.Constants)
+	for i := range own.Constants {
+		if value, ok := h.Own[own.Constants[i].Symbol]; ok {
+			own.Constants[i].Value = value
+		}
+	}
+	return &own
 }
 
 // Row is one reading that was entered, or a slot of which a home said why it
@@ -99,6 +145,13 @@ func (r *Readings) Books(d *design.Document) ([]Home, error) {
 	for _, h := range r.Homes {
 		known(h.Home)
 		of[h.Home] = h
+		for i, u := range h.Used {
+			e := notebook.Entry{ID: fmt.Sprintf("u%06d", i), Kind: notebook.Used, Refers: u.Need, Typed: u.Typed, Slot: design.Slot{Condition: u.Condition}}
+			if p := notebook.Fits(d, &e); p != nil {
+				return nil, fmt.Errorf("homes: %s used[%d]: the %s %s", h.Home, i, p.Field, text.Render(p.Rule, text.Languages[0]))
+			}
+			entries[h.Home] = append(entries[h.Home], e)
+		}
 	}
 	for i, row := range r.Readings {
 		if row.Home == "" || row.Provenance == string(notebook.Shared) || row.Provenance == string(notebook.Practice) {
@@ -191,7 +244,8 @@ func (r *Readings) Books(d *design.Document) ([]Home, error) {
 	var homes []Home
 	for _, name := range names {
 		w := notebook.Writer{Language: of[name].Language, System: quantity.System(r.Measures)}
-		book := notebook.Open(d, entries[name], w, nil)
+		home := of[name]
+		book := notebook.Open(home.of(d), entries[name], w, nil)
 		for slot, state := range held[name] {
 			if c := book.Cell(slot); c != nil {
 				c.State = state

@@ -10,8 +10,8 @@ import (
 // Moment is a day and time of day by the clock of its own zone.
 type Moment time.Time
 
-// Show writes it as people of the language and country write it: "Wed 3 Feb 2027, 15:04",
-// in the United States "Wed, Feb 3, 2027, 3:04 pm".
+// Show writes it as people of the language and country write it: day before month and 24
+// hours, or in the United States month before day and 12.
 func (m Moment) Show(language string) string {
 	l, t := Of(language), time.Time(m)
 	return strings.NewReplacer(

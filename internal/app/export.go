@@ -46,9 +46,9 @@ func (a *App) Export(
 	for _, h := range b.homes {
 		book := b.books[h.ID]
 		of := b.compared(h.ID, h.Nickname, book)
-		out.Homes = append(out.Homes, compare.ReadingsHome{
-			Home: h.Nickname, Language: book.Writer.Language, Uses: of.Uses, Class: of.Class,
-		})
+		home := compare.ReadingsHome{Home: h.Nickname, Language: book.Writer.Language, Uses: of.Uses, Class: of.Class}
+		home.Worked(b.design.version().Document, book)
+		out.Homes = append(out.Homes, home)
 		homes = append(homes, of)
 		out.Readings = append(out.Readings, results.ExportBook(h.Nickname, book)...)
 		for _, e := range book.Notes {

@@ -36,6 +36,7 @@ func TestOwnValuesGoTheWholeWay(t *testing.T) {
 	id := made(teacher, soaked)
 	teacher.open(demo.base + "/experiments/" + id + "/kitchens")
 	teacher.chooses("Class", "7M")
+	teacher.sees("2 homes have not said") // of the class that was chosen
 	teacher.press("Ask the homes")
 	teacher.sees("Asked on")
 

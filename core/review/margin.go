@@ -313,13 +313,13 @@ func (m *margin) begin(l *Line) {
 	if !slices.ContainsFunc(m.r.Timeline.Steps, schedule.Span.Folded) {
 		return
 	}
-	starts := schedule.WorkOf(m.d).Starts(noon, noon.AddDate(0, 0, 30), schedule.UsualHours, 1)
-	if len(starts) == 0 {
+	start, ok := schedule.WorkOf(m.d).Daily(noon, schedule.UsualHours)
+	if !ok {
 		m.say(Line{Topic: TimeTopic, Weight: Mending, Message: text.M("review.time.night"), Path: "/steps"})
 		return
 	}
 	l.Message = text.M(
-		"review.time.begin", "time", l.Message, "from", starts[0].From.Format("15:04"), "to", starts[0].To.Format("15:04"),
+		"review.time.begin", "time", l.Message, "from", start.From.Format("15:04"), "to", start.To.Format("15:04"),
 	)
 }
 

@@ -30,6 +30,10 @@ func TestRunSheet(t *testing.T) {
 	if !ok || window.From.Format("02 15:04") != "03 14:15" || window.To.Format("02 15:04") != "03 21:00" {
 		t.Errorf("%v %+v", ok, window)
 	}
+	daily, ok := w.Daily(at(t, "Europe/London", "2027-02-03 12:00"), schedule.UsualHours)
+	if !ok || daily.From.Format("15:04") != "14:15" || daily.To.Format("15:04") != "21:00" {
+		t.Errorf("in a day: %v %+v", ok, daily)
+	}
 	long := soak()
 	long.Steps[1].Wait.For, long.Steps[1].Wait.Latest = "200 h", "200 h"
 	if _, ok := schedule.WorkOf(long).Backwards(at(t, "Europe/London", "2027-02-04 10:00"), schedule.UsualHours); ok {

@@ -129,6 +129,30 @@ func (w Work) Starts(opens, end time.Time, hours Hours, most int) []Window {
 	return out[:min(len(out), most)]
 }
 
+// long bounds how many days work is looked at that has no end of its own.
+const long = 30
+
+// Daily is the first window within a day from a moment on in which work can begin that has
+// no end of its own: what fits hangs on the hour, not on the day. It reports false where
+// there is none.
+func (w Work) Daily(from time.Time, hours Hours) (Window, bool) {
+	var out Window
+	found := false
+	for t := from; t.Before(from.AddDate(0, 0, 1)); t = t.Add(quarter) {
+		_, fits := w.Sittings(t, from.AddDate(0, 0, long), hours)
+		if !fits && found {
+			break
+		}
+		if fits && !found {
+			out.From, found = t, true
+		}
+		if fits {
+			out.To = t
+		}
+	}
+	return out, found
+}
+
 // adultIn is when an adult is in on the day of a moment.
 func (h Hours) adultIn(day time.Time) Awake {
 	in := h.Weekdays

@@ -58,6 +58,14 @@ func (h *ReadingsHome) Worked(d *design.Document, book *notebook.Book) {
 	for p, typed := range book.Amounts {
 		h.Used = append(h.Used, UsedRow{p.Need, p.Condition, typed})
 	}
+	for i := range book.Design.Needs { // what its own plan wants, where it did not say what it used
+		n := &book.Design.Needs[i]
+		was, ok := d.Need(n.ID)
+		_, said := book.Amounts[notebook.Portion{Need: n.ID}]
+		if n.Symbol != "" && ok && was.Amount != n.Amount && !said {
+			h.Used = append(h.Used, UsedRow{n.ID, "", n.Amount})
+		}
+	}
 	slices.SortFunc(h.Used, func(a, b UsedRow) int {
 		return cmp.Or(strings.Compare(a.Need, b.Need), strings.Compare(a.Condition, b.Condition))
 	})

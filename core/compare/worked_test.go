@@ -39,6 +39,18 @@ func TestWorkedWithComesBack(t *testing.T) {
 			t.Errorf("home %d: %+v, not %g", i, r, want)
 		}
 	}
+	less := *d // a plan that wants 10 g of a home that did not say what it used: 50 · 1 / 10
+	less.Needs = []design.Need{{ID: "beans", Symbol: "b", Amount: "10 g"}}
+	tarn := compare.ReadingsHome{Home: "Tarn", Language: "en"}
+	tarn.Worked(d, notebook.Open(&less, nil, notebook.Writer{Language: "en"}, nil))
+	again := compare.Readings{Homes: []compare.ReadingsHome{tarn}, Readings: []compare.Row{{Home: "Tarn", Reading: "m", Trial: 1, Typed: "50 g"}}}
+	homes, err = again.Books(d)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if r := notebook.Derive(homes[0].Book); len(r) != 1 || r[0].Value.Value != 5 {
+		t.Errorf("with the amount of its own plan: %+v, not 5", r)
+	}
 	file.Homes[0].Used[0].Need = "water"
 	if _, err := file.Books(d); err == nil {
 		t.Error("an amount of nothing was taken")

@@ -29,16 +29,7 @@ func (w Work) RunSheet(start time.Time, awake Awake) []Row {
 	ends := map[string]time.Time{}
 	now := start
 	for _, p := range w.parts {
-		from := now
-		if p.waits {
-			since := now
-			if at, ok := ends[p.from]; ok {
-				since = at
-			}
-			if at := since.Add(p.shortest); at.After(from) {
-				from = at
-			}
-		}
+		from, _ := p.earliest(now, ends)
 		row := Row{Step: p.id, From: from, To: from.Add(p.hands)}
 		weekend := from.Weekday() == time.Saturday || from.Weekday() == time.Sunday
 		switch {

@@ -77,15 +77,8 @@ func (w Work) Sittings(start, end time.Time, hours Hours) ([]Sitting, bool) {
 	ends := map[string]time.Time{}
 	now := start
 	for i, p := range w.parts {
-		begin := now
+		begin, from := p.earliest(now, ends)
 		if p.waits {
-			from := now
-			if at, ok := ends[p.from]; ok {
-				from = at
-			}
-			if at := from.Add(p.shortest); at.After(begin) {
-				begin = at
-			}
 			if up := hours.next(begin, p); up.After(begin) {
 				if up.After(from.Add(p.latest)) {
 					return nil, false
@@ -105,6 +98,21 @@ func (w Work) Sittings(start, end time.Time, hours Hours) ([]Sitting, bool) {
 		ends[p.id], now = done, done
 	}
 	return out, !now.After(end)
+}
+
+// earliest is when a part may begin after what was done before, and since when it waits.
+func (p part) earliest(now time.Time, ends map[string]time.Time) (begin, since time.Time) {
+	if !p.waits {
+		return now, now
+	}
+	since = now
+	if at, ok := ends[p.from]; ok {
+		since = at
+	}
+	if begin = since.Add(p.shortest); begin.Before(now) {
+		begin = now
+	}
+	return begin, since
 }
 
 // Starts are the times from the opening to the end at which the work can begin, in

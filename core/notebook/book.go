@@ -8,7 +8,6 @@ import (
 	"time"
 
 	"patient-kitchen/core/design"
-	"patient-kitchen/core/formula"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
 )
@@ -82,25 +81,6 @@ type Book struct {
 	index        map[design.Slot]int
 	once         sync.Once // what is worked out of it is, once
 	derived      []Result
-}
-
-// Portion is the amount of a need in one condition; "" is in all.
-type Portion struct{ Need, Condition string }
-
-// used binds the symbols of amounts to what was really used in a lane, where the home
-// said so: of the condition, else of all.
-func (b *Book) used(env formula.Env, lane string) formula.Env {
-	for i := range b.Design.Needs {
-		n := &b.Design.Needs[i]
-		typed, said := b.Amounts[Portion{n.ID, lane}]
-		if !said {
-			typed, said = b.Amounts[Portion{n.ID, ""}]
-		}
-		if q, ok := n.Used(typed, b.Writer); said && ok {
-			env[n.Symbol] = formula.Binding{Values: []quantity.Quantity{q}}
-		}
-	}
-	return env
 }
 
 // Open reads entries into a notebook. Entries may come in any order; they

@@ -43,22 +43,6 @@ func (j *judge) gas(v *vessel) {
 	}
 }
 
-// GasIn lists what makes gas in each bag of a design: ids of needs, by the bag's.
-func GasIn(d *design.Document, l *larder.Larder) map[string][]string {
-	out := map[string][]string{}
-	j := newJudge(d, l, nil)
-	for i := range j.vessels {
-		v := &j.vessels[i]
-		if v.need == nil || !isBag(v.material) {
-			continue
-		}
-		for _, n := range needsOf(v.gasFrom()) {
-			out[v.need.ID] = append(out[v.need.ID], n.ID)
-		}
-	}
-	return out
-}
-
 // foam judges an open vessel in which soap or the stuff itself holds the gas:
 // foam is about as large as the gas in it, and runs over the edge of a vessel
 // that does not hold both. Of an amount or a vessel that does not say how much,

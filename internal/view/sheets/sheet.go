@@ -61,39 +61,6 @@ type Sheet struct {
 	Shown      []ShownReading      `json:"shown" doc:"The teacher's readings, for homes that watch; empty while there are none"`
 }
 
-// TermRow is a word with what it means.
-type TermRow struct {
-	Word  string `json:"word"`
-	Means string `json:"means"`
-}
-
-// Explained is what is read after the work.
-type Explained struct {
-	Why  string `json:"why,omitempty"`
-	Next string `json:"next,omitempty" doc:"What could be tried next"`
-}
-
-// ExplainedTo is what a home reads after its work; nil before the release, and where nothing
-// is explained.
-func ExplainedTo(d *design.Document, sent, over bool, language string) *Explained {
-	t := &d.Teaching
-	if !t.Releases(sent, over) {
-		return nil
-	}
-	w := &writer{language: language}
-	e := Explained{w.say(t.Explanation), w.say(t.Extension)}
-	if e == (Explained{}) {
-		return nil
-	}
-	return &e
-}
-
-// News is what changed since an earlier version.
-type News struct {
-	Since int      `json:"since" doc:"Number of the earlier version"`
-	Lines []string `json:"lines"`
-}
-
 // PrintableRow is a sheet to print at true size.
 type PrintableRow struct {
 	Name   string `json:"name"`

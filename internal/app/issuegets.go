@@ -1,0 +1,36 @@
+package app
+
+import (
+	"context"
+	"patient-kitchen/core/design"
+	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/kitchens"
+	"time"
+)
+
+// gets adds who of a class would get what, and who cannot do it between two moments; of
+// what cannot be read, or is only shown, nobody gets anything.
+func (a *App) gets(
+	ctx context.Context,
+	c store.Class,
+	e store.Experiment,
+	opens, due time.Time,
+	language string,
+	out *IssueCheck,
+) error {
+	ways, err := waysOf(e.Draft)
+	if err != nil || ways.Design().Way == design.WatchShared {
+		return nil //nolint:nilerr // that it cannot be read stands among what is in the way
+	}
+	homes, of, err := kitchensOf(ctx, &a.Store.Queries, c.ID, e.ID)
+	if err != nil {
+		return err
+	}
+	plan := ways.Fit(of)
+	out.Gets = kitchens.GetsOf(homes, plan, language)
+	if due.After(opens) {
+		place := placeOf(c.Zone)
+		out.Conflicts = kitchens.ConflictsOf(homes, plan, workOf(ways.Design()), opens.In(place), due.In(place), language)
+	}
+	return nil
+}

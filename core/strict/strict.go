@@ -7,9 +7,10 @@ package strict
 import (
 	"bytes"
 	"encoding/json"
-	"fmt"
 	"reflect"
+	"strconv"
 	"strings"
+	"sync"
 )
 
 // Stray is a key that would be dropped.
@@ -22,7 +23,7 @@ type Stray struct {
 // most of them. A document that is no JSON has none: reading it fails.
 func Find(raw []byte, into any, most int) []Stray {
 	f := &finder{dec: json.NewDecoder(bytes.NewReader(raw)), most: most}
-	if err := f.value(reflect.TypeOf(into), ""); err != nil {
+	if err := f.value(reflect.TypeOf(into), nil); err != nil {
 		return nil
 	}
 	return f.out
@@ -34,13 +35,14 @@ type finder struct {
 	out  []Stray
 }
 
-func (f *finder) add(s Stray) {
+func (f *finder) add(at *place, twice bool) {
 	if len(f.out) < f.most {
-		f.out = append(f.out, s)
+		f.out = append(f.out, Stray{at.String(), twice})
 	}
 }
 
-func (f *finder) value(t reflect.Type, path string) error {
+// value reads a value into a type, or passes it by where nothing is read into.
+func (f *finder) value(t reflect.Type, at *place) error {
 	for t != nil && t.Kind() == reflect.Pointer {
 		t = t.Elem()
 	}
@@ -50,14 +52,14 @@ func (f *finder) value(t reflect.Type, path string) error {
 	}
 	switch tok {
 	case json.Delim('{'):
-		return f.object(t, path)
+		return f.object(t, at)
 	case json.Delim('['):
 		var of reflect.Type
 		if t != nil && (t.Kind() == reflect.Slice || t.Kind() == reflect.Array) {
 			of = t.Elem()
 		}
 		for i := 0; f.dec.More(); i++ {
-			if err := f.value(of, fmt.Sprintf("%s/%d", path, i)); err != nil {
+			if err := f.value(of, &place{of: at, index: i}); err != nil {
 				return err
 			}
 		}
@@ -67,31 +69,49 @@ func (f *finder) value(t reflect.Type, path string) error {
 	return nil
 }
 
+// place is where a value stands: a key or an index in what stands around it.
+type place struct {
+	of    *place
+	key   string
+	index int // of a list; -1 for a key
+}
+
 // pointer escapes a name for a JSON Pointer (RFC 6901).
 var pointer = strings.NewReplacer("~", "~0", "/", "~1")
 
-func (f *finder) object(t reflect.Type, path string) error {
+// String writes it as a JSON Pointer; only strays need one.
+func (p *place) String() string {
+	switch {
+	case p == nil:
+		return ""
+	case p.index >= 0:
+		return p.of.String() + "/" + strconv.Itoa(p.index)
+	}
+	return p.of.String() + "/" + pointer.Replace(p.key)
+}
+
+func (f *finder) object(t reflect.Type, in *place) error {
 	seen := map[string]bool{}
+	var names map[string]reflect.Type
+	if t != nil && t.Kind() == reflect.Struct {
+		names = fields(t)
+	}
 	for f.dec.More() {
 		tok, err := f.dec.Token()
 		if err != nil {
 			return err
 		}
 		key, _ := tok.(string)
-		at := path + "/" + pointer.Replace(key)
+		at := &place{in, key, -1}
 		if seen[key] {
-			f.add(Stray{at, true})
+			f.add(at, true)
 		}
 		seen[key] = true
-		var of reflect.Type
+		of, read := names[key]
 		switch {
-		case t == nil:
-		case t.Kind() == reflect.Struct:
-			var known bool
-			if of, known = field(t, key); !known {
-				f.add(Stray{at, false})
-			}
-		case t.Kind() == reflect.Map:
+		case names != nil && !read:
+			f.add(at, false)
+		case t != nil && t.Kind() == reflect.Map:
 			of = t.Elem()
 		}
 		if err := f.value(of, at); err != nil {
@@ -102,20 +122,31 @@ func (f *finder) object(t reflect.Type, path string) error {
 	return err
 }
 
-// field finds the type that a key is read into, by its exact name.
-func field(t reflect.Type, key string) (reflect.Type, bool) {
+// known are the fields of the types that were asked for.
+var known sync.Map // of reflect.Type to map[string]reflect.Type
+
+// fields are the types that an object's keys are read into, by their exact names.
+func fields(t reflect.Type) map[string]reflect.Type {
+	if names, ok := known.Load(t); ok {
+		return names.(map[string]reflect.Type)
+	}
+	names := map[string]reflect.Type{}
 	for i := range t.NumField() {
 		s := t.Field(i)
 		name, _, _ := strings.Cut(s.Tag.Get("json"), ",")
-		if s.Anonymous && name == "" {
-			if of, ok := field(s.Type, key); ok {
-				return of, true
+		switch {
+		case s.Anonymous && name == "":
+			for inner, of := range fields(s.Type) {
+				if _, outer := names[inner]; !outer {
+					names[inner] = of
+				}
 			}
-			continue
-		}
-		if name == key || name == "" && s.Name == key {
-			return s.Type, true
+		case name == "":
+			names[s.Name] = s.Type
+		default:
+			names[name] = s.Type
 		}
 	}
-	return nil, false
+	known.Store(t, names)
+	return names
 }

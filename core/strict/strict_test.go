@@ -30,6 +30,7 @@ func TestFind(t *testing.T) {
 		`{"one":{"a/b":1,"c~d":{"e":2}}}`:         "[{/one/a~1b false} {/one/c~0d false}]",
 		`{"a":1,"b":2,"c":3,"d":4}`:               "[{/a false} {/b false} {/c false}]",
 		`{"any":{"x":1,"x":2}}`:                   "[{/any/x true}]",
+		`{"":1,"steps":[{"":{}}]}`:                "[{/ false} {/steps/0/ false}]",
 		`[1, {"x": 2}]`:                           "[]", `{`: "[]", ``: "[]", `{"steps":"none"}`: "[]",
 	} {
 		if got := fmt.Sprint(strict.Find([]byte(raw), outer{}, 3)); got != want {

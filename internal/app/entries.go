@@ -28,13 +28,23 @@ import (
 func readEntry(s store.Entry) (notebook.Entry, entries.EntryFields) {
 	var f entries.EntryFields
 	_ = json.Unmarshal(s.Body, &f) // it was read before it was stored
+	return asStored(s, f), f
+}
+
+// asStored is an entry of some fields with what the server knows of it.
+func asStored(s store.Entry, f entries.EntryFields) notebook.Entry {
 	e := f.Entry()
 	e.ID, e.Provenance, e.Received, e.Late = s.ID.String(), notebook.Provenance(s.Provenance), s.ReceivedAt, s.Late
-	return e, f
+	return e
 }
 
 func viewEntry(d *design.Document, s store.Entry, w notebook.Writer) entries.EntryView {
-	e, f := readEntry(s)
+	_, f := readEntry(s)
+	return viewFields(d, s, f, w)
+}
+
+func viewFields(d *design.Document, s store.Entry, f entries.EntryFields, w notebook.Writer) entries.EntryView {
+	e := asStored(s, f)
 	v := entries.EntryView{
 		ID:         s.ID,
 		Entry:      f,
@@ -119,34 +129,47 @@ func (a *App) putEntry(
 		picture = a.ownsPicture(ctx, s, f.Refers)
 	}
 	if bad == nil && picture == nil {
-		gate := store.Gate{Token: p.token, Permission: d.agreed, Plan: d.number, May: mayIn(d.issued, f)}
-		key := [2]uuid.UUID{assignment, p.Home}
-		room, _ := a.shelf.room.Get(key)
-		if room <= 0 {
-			gate.Most = a.limits().Entries
+		room, err := a.room(ctx, p, assignment)
+		var door store.Door
+		if err == nil {
+			gate := store.Gate{Token: p.token, Permission: d.agreed, Plan: d.number, May: mayIn(d.issued, f)}
+			door, err = a.write(ctx, d, s, f, gate)
 		}
-		door, err := a.write(ctx, d, s, f, gate)
 		if err != nil && !errors.Is(err, store.ErrNotFound) {
 			return entries.EntryView{}, a.afterLooking(ctx, p, err)
 		}
-		if err == nil && door.Added {
-			if gate.Most > 0 { // an eighth of it for each process, so that several do not take more than all
-				room = (gate.Most - door.Had) / 8
-			}
+		if err == nil {
+			key := [2]uuid.UUID{assignment, p.Home}
 			a.shelf.room.Add(key, room-1)
 			a.Store.Hint(store.Event{Class: p.Class, Kind: "entry", ID: assignment})
 			if f.Kind == string(notebook.Swapped) {
 				a.shelf.doings.Remove(key)
 			}
 			s.Late = door.Late
-			return viewEntry(
-				d.Document,
-				s,
-				notebook.Writer{Language: text.In(door.Language, door.Zone), System: quantity.System(door.UnitSystem)},
-			), nil
+			return viewFields(d.Document, s, f, writer(door)), nil
 		}
 	}
 	return a.notAdded(ctx, p, d, s, f, bad, picture)
+}
+
+// writer is who wrote an entry that was stored.
+func writer(d store.Door) notebook.Writer {
+	return notebook.Writer{Language: text.In(d.Writes[0], d.Writes[1]), System: quantity.System(d.Writes[2])}
+}
+
+// room is how many entries a home may still send before they are counted again: an
+// eighth of what is left for each process, so that several do not take more than
+// all. It reports ErrNotFound where there is none.
+func (a *App) room(ctx context.Context, p Phone, assignment uuid.UUID) (int, error) {
+	if room, _ := a.shelf.room.Get([2]uuid.UUID{assignment, p.Home}); room > 0 {
+		return room, nil
+	}
+	most := a.limits().Entries
+	had, err := a.Store.CountEntries(ctx, p.Class, assignment, p.Home, most)
+	if err == nil && had >= most {
+		err = store.ErrNotFound
+	}
+	return (most - had) / 8, err
 }
 
 // write stores an entry. Of an answer that was asked for before, only the first

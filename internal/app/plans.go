@@ -308,7 +308,7 @@ func (a *App) writeSwap(ctx context.Context, s store.Entry, gate store.Gate) (st
 			return err
 		}
 		var err error
-		if door, err = q.WriteEntry(ctx, s, gate); err != nil || !door.Added {
+		if door, err = q.WriteEntry(ctx, s, gate); err != nil {
 			return err
 		}
 		as, err := q.Assignment(ctx, s.ClassID, s.AssignmentID)

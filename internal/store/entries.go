@@ -63,7 +63,6 @@ type Gate struct {
 	Permission [][]byte // hashes of what a guardian has to have agreed to, one of them
 	Plan       int      // number of the home's plan by which it was read; 0 for none
 	May        []string // standings of the permission, as of [Standing]
-	Most       int      // entries of the home in the assignment; 0 does not count them
 }
 
 // Standing words how a permission stands: asked, granted, declined, withdrawn or
@@ -75,38 +74,52 @@ func Standing(state string, photos bool) string {
 	return state
 }
 
-// Door says what an entry met.
+// Door says what an entry met that was stored.
 type Door struct {
-	Added      bool
-	Had        int // entries of the home in the assignment before, where they were counted
-	Late       bool
-	Language   string
-	Zone       string
-	UnitSystem string
+	Late   bool
+	Writes []string // the home's language, its class's zone and unit system
 }
 
-// WriteEntry stores an entry of a home if the gate lets it through and its id
-// is new, in one statement; erasing the home waits for it, or it finds the home
-// erased. It reports ErrNotFound where there is no such home or assignment.
-func (q *Queries) WriteEntry(ctx context.Context, e Entry, g Gate) (Door, error) {
-	return one[Door](
+// CountEntries counts what a home has written in an assignment, and not beyond most.
+func (q *Queries) CountEntries(ctx context.Context, class, assignment, home uuid.UUID, most int) (int, error) {
+	n, err := one[struct{ Count int }](
 		ctx,
 		q,
-		`WITH door AS MATERIALIZED (
-			SELECT h.language, c.zone, c.unit_system, $10::timestamptz > a.due_at AS late, a.recalled_at IS NULL
-				AND ($12::bytea IS NULL OR EXISTS (SELECT 1 FROM home_device d WHERE d.class_id = h.class_id AND d.home_id = h.id AND d.token_hash = $12 AND d.generation = h.generation))
-				AND COALESCE(CASE WHEN p.kind = 'granted' AND p.text_sha <> ALL ($13::bytea[]) THEN 'lapsed' ELSE p.kind END, 'asked') || CASE WHEN p.photos THEN ' photos' ELSE '' END = ANY ($14::text[])
-				AND COALESCE((SELECT max(number) FROM home_plan n WHERE n.class_id = h.class_id AND n.assignment_id = a.id AND n.home_id = h.id), 0) = $17::int
-				AS opens,
-				CASE WHEN $15::int > 0 THEN (SELECT count(*) FROM (SELECT 1 FROM entry WHERE class_id = $1 AND assignment_id = $3 AND home_id = $4 LIMIT $15) x) ELSE -1 END AS had
-			FROM home h JOIN class c ON c.id = h.class_id AND c.deleted_at IS NULL JOIN assignment a ON a.class_id = h.class_id AND a.id = $3
-			LEFT JOIN LATERAL (SELECT kind, photos, text_sha FROM permission_event WHERE class_id = h.class_id AND assignment_id = a.id AND home_id = h.id ORDER BY at DESC, id DESC LIMIT 1) p ON true
-			WHERE h.class_id = $1 AND h.id = $4 AND h.deleted_at IS NULL AND h.erased_at IS NULL FOR KEY SHARE OF h),
-		added AS (
-			INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha, phone_time, received_at, offset_ms, late, clock_jump)
-			SELECT $1, $2::uuid, $3, $4, $5::text, $6::text, $7::bytea, $8::bytea, $9::timestamptz, $10, $11::bigint, late, $16::boolean FROM door WHERE opens AND had < $15
-			ON CONFLICT (class_id, id) DO NOTHING RETURNING 1)
-		SELECT EXISTS (SELECT 1 FROM added) AS added, had, late, language, zone, unit_system FROM door`,
+		`SELECT count(*) FROM (SELECT 1 FROM entry WHERE class_id = $1 AND assignment_id = $2 AND home_id = $3 LIMIT $4) x`,
+		class,
+		assignment,
+		home,
+		most,
+	)
+	return n.Count, err
+}
+
+// writeEntry stores an entry of a home if the gate lets it through and its id is
+// new, in one statement; erasing the home waits for it, or it finds the home erased.
+//
+// What is deleted is told by an expression, not by a bare IS NULL: of those the
+// planner makes a search of all of the class's homes.
+const writeEntry = `INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha, phone_time, received_at, offset_ms, late, clock_jump)
+	SELECT h.class_id, $2::uuid, a.id, h.id, $5::text, $6::text, $7::bytea, $8::bytea, $9::timestamptz, $10::timestamptz, $11::bigint, $10 > a.due_at, $12::boolean
+	FROM home h, class c, assignment a
+	WHERE h.class_id = $1 AND h.id = $4 AND c.id = $1 AND a.class_id = $1 AND a.id = $3
+		AND (h.deleted_at IS NULL AND h.erased_at IS NULL AND c.deleted_at IS NULL AND a.recalled_at IS NULL) IS TRUE
+		AND ($13::bytea IS NULL OR EXISTS (SELECT 1 FROM home_device d
+			WHERE d.class_id = $1 AND d.home_id = $4 AND d.token_hash = $13 AND d.generation = h.generation))
+		AND COALESCE((SELECT CASE WHEN p.kind = 'granted' AND p.text_sha <> ALL ($14::bytea[]) THEN 'lapsed' ELSE p.kind END
+				|| CASE WHEN p.photos THEN ' photos' ELSE '' END
+			FROM permission_event p WHERE p.class_id = $1 AND p.assignment_id = $3 AND p.home_id = $4
+			ORDER BY p.at DESC, p.id DESC LIMIT 1), 'asked') = ANY ($15::text[])
+		AND COALESCE((SELECT n.number FROM home_plan n WHERE n.class_id = $1 AND n.assignment_id = $3 AND n.home_id = $4
+			ORDER BY n.number DESC LIMIT 1), 0) = $16::int
+	FOR KEY SHARE OF h
+	ON CONFLICT (class_id, id) DO NOTHING
+	RETURNING late, (SELECT ARRAY[h.language, c.zone, c.unit_system]
+		FROM home h, class c WHERE h.class_id = $1 AND h.id = $4 AND c.id = $1) AS writes`
+
+// entering is what [writeEntry] is given.
+func entering(e Entry, g Gate) []any {
+	return []any{
 		e.ClassID,
 		e.ID,
 		e.AssignmentID,
@@ -118,13 +131,18 @@ func (q *Queries) WriteEntry(ctx context.Context, e Entry, g Gate) (Door, error)
 		e.PhoneTime,
 		e.ReceivedAt,
 		e.OffsetMs,
+		e.ClockJump,
 		g.Token,
 		g.Permission,
 		g.May,
-		g.Most,
-		e.ClockJump,
 		g.Plan,
-	)
+	}
+}
+
+// WriteEntry stores an entry of a home if the gate lets it through and its id
+// is new. It reports ErrNotFound where nothing was stored.
+func (q *Queries) WriteEntry(ctx context.Context, e Entry, g Gate) (Door, error) {
+	return one[Door](ctx, q, writeEntry, entering(e, g)...)
 }
 
 // HoldHome keeps a home from being erased until the transaction ends. It

@@ -32,8 +32,9 @@ type runner interface {
 
 // Store runs queries outside a transaction; InTx gives one inside.
 type Store struct {
-	pool  *pgxpool.Pool
-	hints hints
+	pool    *pgxpool.Pool
+	hints   hints
+	entries together
 	Queries
 }
 

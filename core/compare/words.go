@@ -34,11 +34,7 @@ type sized struct {
 }
 
 func (s sized) Show(language string) string {
-	out := text.Number(s.value, s.decimals, language)
-	if l := s.unit.Label(); l != "" {
-		out += "\u00a0" + l
-	}
-	return out
+	return s.unit.Behind(text.Number(s.value, s.decimals, language))
 }
 
 // shownSize is a difference with its unit, or a factor, with the digits that u

@@ -22,10 +22,7 @@ var written = map[string]string{"+": " + ", "-": " − ", "*": " × ", "/": " / 
 func explain(b *strings.Builder, n *node, env Env, language string, outer int) {
 	switch n.kind {
 	case nNumber:
-		b.WriteString(text.Number(n.number, text.Decimals(n.number, 0), language))
-		if n.unit.Symbol != "" {
-			b.WriteString("\u00a0" + n.unit.Label())
-		}
+		b.WriteString(n.unit.Behind(text.Number(n.number, text.Decimals(n.number, 0), language)))
 	case nCompare:
 		explain(b, n.args[0], env, language, 0)
 		b.WriteString(" " + n.name + " ")

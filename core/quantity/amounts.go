@@ -261,6 +261,10 @@ func (r reader) finish(t []token, a amount, rest []token) Typed {
 			return ask(code, written(t), offers...)
 		}
 	}
+	if field.Symbol == "%" && !a.typed && a.decimals < 0 && a.value > 0 && a.value < 1 {
+		show := func(v float64) string { return field.Behind(text.Number(v, text.Decimals(v, 0), r.f.Language)) }
+		return ask("share", written(t), show(100*a.value), show(a.value)) // of the whole, or of a hundred
+	}
 	if a.share && !a.typed && !counted &&
 		!slices.Contains(
 			[]string{"tsp", "tbsp", "cup", "metric tsp", "metric tbsp", "metric cup", "AU tbsp"},
@@ -286,7 +290,7 @@ func (r reader) finish(t []token, a amount, rest []token) Typed {
 	case field.Dim == Volume && a.unit.Symbol == "oz":
 		return ask("ounce", written(t), text.Number(a.value, max(0, a.decimals), r.f.Language)+" fl oz")
 	default:
-		return ask("wrong-dimension", a.unit.Symbol)
+		return ask("wrong-dimension", written(t))
 	}
 	if m := a.modifier; m[0] > 0 {
 		if a.unit.Dim != Volume {

@@ -3,6 +3,8 @@ package quantity
 import (
 	"math"
 	"slices"
+	"strconv"
+	"strings"
 
 	"patient-kitchen/core/text"
 )
@@ -111,7 +113,13 @@ func doubtful(s string) (point, grouped string, ok bool) {
 	return "", "", false
 }
 
+// decimals are those behind the decimal sign, as far as an exponent leaves any.
 func decimals(numeral string) int {
+	mantissa, exponent, power := strings.Cut(strings.ToLower(numeral), "e")
+	if power {
+		by, _ := strconv.Atoi(exponent)
+		return min(12, max(0, decimals(mantissa)-by))
+	}
 	for i := len(numeral) - 1; i >= 0; i-- {
 		if numeral[i] == '.' || numeral[i] == ',' {
 			return len(numeral) - i - 1

@@ -31,6 +31,8 @@ func (r reader) qualified(t []token) Typed {
 			t = t[1:]
 		} else if last := t[len(t)-1].text; last == "!" || last == "=" || last == "," {
 			t = t[:len(t)-1]
+		} else if _, n := r.l.leads.at(t); n > 0 && n < len(t) {
+			t = t[n:]
 		} else if _, n := r.l.about.at(t); n > 0 && n < len(t) && !r.belongs(t, n) {
 			t, approximate = t[n:], true
 		} else if n := r.l.aboutAfter.before(t); n > 0 {

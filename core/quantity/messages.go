@@ -67,11 +67,7 @@ func (f figured) Show(language string) string {
 	if f.decimals < 0 {
 		return f.Quantity.Show(language)
 	}
-	s := text.Number(f.Value, f.decimals, language)
-	if l := f.Unit.Label(); l != "" {
-		s += "\u00a0" + l
-	}
-	return s
+	return f.Unit.Behind(text.Number(f.Value, f.decimals, language))
 }
 
 // InWords words an amount made up of a home's measures, with the rounding

@@ -40,6 +40,7 @@ type vocabulary struct {
 	BelowAfter  []string              `json:"below_after"`
 	AboveAfter  []string              `json:"above_after"`
 	Modifiers   map[string][3]float64 // on the level volume of a powder: usual, least, most (larder D2.5)
+	Leads       []string              // before a value, saying nothing about it: "it reads"
 	Missing     []string              // nothing was measured
 	None        []string              // zero, or not read?
 	Vague       []string              // kept as words and asked
@@ -131,7 +132,7 @@ type lexicon struct {
 	article, of, and, point, minus, to            phrases[bool]
 	spans                                         phrases[string]
 	give, per, times                              phrases[bool]
-	about, aboutAfter                             phrases[bool]
+	about, aboutAfter, leads                      phrases[bool]
 	bound, boundAfter                             phrases[bool] // true: below
 	modifiers                                     phrases[[3]float64]
 	missing, none, vague, packets, against, notes phrases[bool]
@@ -217,7 +218,7 @@ func (l *lexicon) learn(v *vocabulary, taken map[string]bool) {
 		to   *phrases[bool]
 		list []string
 	}{{&l.article, v.Article}, {&l.of, v.Of}, {&l.and, v.And}, {&l.point, v.Point}, {&l.minus, v.Minus}, {&l.to, v.To}, {&l.give, v.Give}, {&l.per, v.Per},
-		{&l.times, v.Times}, {&l.about, v.About}, {&l.aboutAfter, v.AboutAfter}, {&l.degrees, strings.Fields(v.Degrees)},
+		{&l.times, v.Times}, {&l.about, v.About}, {&l.aboutAfter, v.AboutAfter}, {&l.leads, v.Leads}, {&l.degrees, strings.Fields(v.Degrees)},
 		{&l.missing, v.Missing}, {&l.none, v.None}, {&l.vague, v.Vague}, {&l.packets, v.Packets}, {&l.against, v.Against}, {&l.belowZero, v.BelowZero}, {&l.notes, strings.Fields(v.Solfege)}} {
 		mark(x.to, x.list, true)
 	}

@@ -119,6 +119,9 @@ func TestNoSentencesInTheWebPages(t *testing.T) {
 					}
 				}
 			}
+			if strings.ContainsAny(line, "“”«»„") {
+				t.Errorf("%s:%d: quotation marks are a language's: %s", path, i+1, strings.TrimSpace(line))
+			}
 			for _, m := range quoted.FindAllStringSubmatch(line, -1) {
 				s := m[1] + m[2] + m[3]
 				if words4.MatchString(s) && !code.MatchString(line) && !strings.Contains(s, "${") &&

@@ -38,7 +38,7 @@ export function AskedQuestion({
       <QuestionField question={question} value={given} onChange={set} core={core} writer={bundle} />
       {kept && (
         <p className="second">
-          {t('saved')}: {said(question, kept.entry)}
+          {t('saved')}: {said(t, question, kept.entry)}
         </p>
       )}
     </div>

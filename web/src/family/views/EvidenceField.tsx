@@ -120,7 +120,7 @@ function First({ way, ...props }: EvidenceProps & { way: Way }) {
           <figcaption className="second fine">{t('pairNow')}</figcaption>
         </figure>
       )}
-      {shown?.text && <p className="second">“{shown.text}”</p>}
+      {shown?.text && <p className="second">{t('quoted', { text: shown.text })}</p>}
     </>
   );
 }

@@ -52,9 +52,9 @@ export function givenWords(t: TFunction, reading: Reading, given: Given | undefi
       ...Object.values(given.words).flat().map(word),
       ...Object.values(given.own ?? {})
         .flat()
-        .map((w) => `“${w}”`),
+        .map((text) => t('quoted', { text })),
     ]);
-  if (given?.text) return `“${given.text}”`;
+  if (given?.text) return t('quoted', { text: given.text });
   return joined(
     [given?.level, given?.answer, ...(given?.chosen ?? [])].map((id) => word(id ?? '')),
   );

@@ -42,7 +42,7 @@ export function Notes({
       <label htmlFor={id} className={talk ? '' : 'visually-hidden'}>
         {talk ? t('whoListened') : title}
       </label>
-      {kept?.entry.text && <p className="second">“{kept.entry.text}”</p>}
+      {kept?.entry.text && <p className="second">{t('quoted', { text: kept.entry.text })}</p>}
       <FormControl
         id={id}
         as="textarea"

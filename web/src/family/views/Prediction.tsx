@@ -67,7 +67,7 @@ export function Prediction({
             <p key={q.id}>
               <span className="second">{q.text}</span>
               <br />
-              <strong>{said(q, book.answer(q.id)!.entry)}</strong>
+              <strong>{said(t, q, book.answer(q.id)!.entry)}</strong>
             </p>
           ))}
         </div>

@@ -5,6 +5,7 @@ import type { HomeState, Sheet } from '../phone/useHome';
 import type { Understand } from '../core';
 import type { Bundle } from '../phone/useHome';
 import { useRemembered } from '../phone/useRemembered';
+import type { TFunction } from 'i18next';
 import { useWords } from '../words';
 
 export type Question = Sheet['questions'][number];
@@ -192,7 +193,14 @@ const textOf = (question: Question | undefined, option: string) =>
   question?.options.find((o) => o.id === option)?.text ?? option;
 
 /** An answer said back, in the language the page is in now. */
-export const said = (question: Question | undefined, given: { text?: string; choice?: string[] }) =>
-  [given.choice?.map((o) => textOf(question, o)).join(', '), given.text && `“${given.text}”`]
+export const said = (
+  t: TFunction,
+  question: Question | undefined,
+  given: { text?: string; choice?: string[] },
+) =>
+  [
+    given.choice?.map((o) => textOf(question, o)).join(', '),
+    given.text && t('quoted', { text: given.text }),
+  ]
     .filter(Boolean)
     .join(' ');

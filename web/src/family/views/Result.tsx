@@ -158,7 +158,7 @@ export function Result(props: WorkProps & { onGo: () => void }) {
   const { own, problem } = useOwnResult(props);
   const prediction = sheet.questions
     .filter((q) => q.when === 'before' && book.answer(q.id))
-    .map((q) => said(q, book.answer(q.id)!.entry));
+    .map((q) => said(t, q, book.answer(q.id)!.entry));
   return (
     <PhonePage
       place={sheet.title}

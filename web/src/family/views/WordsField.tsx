@@ -94,7 +94,9 @@ export function WordsField({ id, draft, reading, typing, state, first, onKeep }:
           </Button>
         </form>
       )}
-      {added.length > 0 && <p className="my-2">{added.map((w) => `“${w}”`).join(', ')}</p>}
+      {added.length > 0 && (
+        <p className="my-2">{added.map((text) => t('quoted', { text })).join(', ')}</p>
+      )}
       <Button
         className="w-100 mt-2"
         disabled={!says}

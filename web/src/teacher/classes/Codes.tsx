@@ -28,7 +28,9 @@ export function Codes() {
     <>
       <Head
         title={say('codes.codes', { name: cls.data.name })}
-        small={say('codes.homes-cut-along-the-dashes-each', { items: list.data.items.length })}
+        small={say('codes.homes-cut-along-the-dashes-each', {
+          homes: say('count.homes', { count: list.data.items.length }),
+        })}
         aside={
           <>
             <ButtonLink to={`/classes/${id}`}>{say('classPage.class')}</ButtonLink>

@@ -157,7 +157,7 @@ export default function ExperimentPage() {
         <Notice kind="note" className="my-2 mx-5">
           {say('experimentPage.version-is-with-homes-and-stays', {
             number: assignment.number,
-            homes: assignment.homes,
+            homes: say('count.homes', { count: assignment.homes }),
           })}
         </Notice>
       )}

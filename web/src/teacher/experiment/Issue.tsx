@@ -171,7 +171,10 @@ export function Issue({
             <FormSelect id="to-class" value={classId} onChange={(e) => setChosen(e.target.value)}>
               {classes.data?.items.map((c) => (
                 <option key={c.id} value={c.id}>
-                  {say('issue.homes', { name: c.name, homes: c.homes })}
+                  {say('issue.homes', {
+                    name: c.name,
+                    homes: say('count.homes', { count: c.homes }),
+                  })}
                 </option>
               ))}
             </FormSelect>
@@ -208,7 +211,7 @@ export function Issue({
         >
           {say('issue.issue-version-to-homes', {
             value: check.data?.number ?? '',
-            value2: check.data?.homes ?? 0,
+            homes: say('count.homes', { count: check.data?.homes ?? 0 }),
           })}
         </Button>
         <span id="why-not" className="second small">
@@ -232,7 +235,11 @@ export function Issue({
       <Modal show={asking} onHide={() => setAsking(false)} aria-labelledby="issue-title">
         <Modal.Body>
           <h2 id="issue-title">
-            {say('issue.issue-to-homes-of', { title, homes: check.data?.homes, name: cls?.name })}
+            {say('issue.issue-to-homes-of', {
+              title,
+              homes: say('count.homes', { count: check.data?.homes ?? 0 }),
+              name: cls?.name,
+            })}
           </h2>
           <p>{say('issue.the-version-is-frozen-families-keep')}</p>
           <Button onClick={() => void issue()}>{say('issue.issue-it')}</Button>{' '}

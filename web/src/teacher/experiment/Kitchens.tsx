@@ -235,6 +235,7 @@ function Heading({ m, tried, onAsk }: { m: Matrix; tried: boolean; onAsk: () => 
         <Notice kind="note">
           {say(m.said === 0 ? 'kitchens.nothing-known' : 'kitchens.some-silent', {
             count: silent,
+            homes: say('count.homes', { count: silent }),
             questions: m.questions.filter((q) => !q.for).length,
           })}{' '}
           {m.asked_at && say('kitchens.asked-on', { day: day(m.asked_at) })}{' '}

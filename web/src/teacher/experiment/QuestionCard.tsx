@@ -49,18 +49,18 @@ export function QuestionCard({ finding: f, onMend, onOther, onStep }: Props) {
           </span>
         )}
       </h3>
-      <p className="m-0" lang={said.language}>
-        “
-        {at < 0 ? (
-          said.sentence
-        ) : (
-          <>
-            {said.sentence.slice(0, at)}
-            <mark>{said.words}</mark>
-            {said.sentence.slice(at + said.words.length)}
-          </>
-        )}
-        ”
+      <p className="m-0">
+        <q lang={said.language}>
+          {at < 0 ? (
+            said.sentence
+          ) : (
+            <>
+              {said.sentence.slice(0, at)}
+              <mark>{said.words}</mark>
+              {said.sentence.slice(at + said.words.length)}
+            </>
+          )}
+        </q>
       </p>
       <p className="small second mt-1 mb-0">
         {say('questionCard.until-it-is-answered-it-counts')} <Verdict v={f.verdict} />. {f.why}

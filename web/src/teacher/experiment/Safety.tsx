@@ -216,7 +216,9 @@ export function Safety({
           ))}
           {added.length > 0 && (
             <details className="card-paper">
-              <summary>{say('safety.added-by-itself-lines-on-the', { n: added.length })}</summary>
+              <summary>
+                {say('safety.added-by-itself-lines-on-the', { count: added.length })}
+              </summary>
               <ul>
                 {added.map((o) => (
                   <li key={o.rule + o.step}>

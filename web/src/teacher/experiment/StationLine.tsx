@@ -61,8 +61,8 @@ export function StationLine({
         : [
             'done',
             say('stationLine.steps-min-hands', {
-              value: review?.strip.blocks.length ?? 0,
-              value2: review?.hands ?? 0,
+              count: review?.strip.blocks.length ?? 0,
+              hands: review?.hands ?? 0,
             }),
           ],
     safety:

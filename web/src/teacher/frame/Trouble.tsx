@@ -61,7 +61,7 @@ export function Trouble({
         })}
       </p>
       <p className="m-0">
-        <strong>{doors[i.door]}.</strong> {i.note && `“${i.note}” `}
+        <strong>{doors[i.door]}.</strong> {i.note && `${say('quoted', { text: i.note })} `}
         {i.advice && say('trouble.the-page-showed', { advice: i.advice })}
         {outcomes[i.outcome ?? ''] ?? say('trouble.no-adult-has-answered-yet')}
       </p>

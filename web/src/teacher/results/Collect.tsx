@@ -35,7 +35,13 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
   const [params, change] = useAddress();
   if (!assignment) return <NotIssued id={id} />;
   if (results.isPending)
-    return <Loading what={say('collect.the-readings-of-homes', { homes: assignment.homes })} />;
+    return (
+      <Loading
+        what={say('collect.the-readings-of-homes', {
+          homes: say('count.homes', { count: assignment.homes }),
+        })}
+      />
+    );
   if (results.error)
     return (
       <PartError
@@ -248,7 +254,7 @@ function Cell({
       {c.state === 'not-read'
         ? because(c.reason)
         : c.state === 'needs-reading'
-          ? `“${c.typed}”`
+          ? say('quoted', { text: c.typed })
           : missing[c.state]}
     </span>
   );

@@ -9,10 +9,31 @@ import { Apart } from './Apart';
 import { Findings, Grounds, Plot, tooFew } from './classResult';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
-import { useResults, type Assignment } from './useResults';
+import { useResults, type Assignment, type Results } from './useResults';
 import { WhatTheySaid } from './WhatTheySaid';
 import { ownLanguage } from '../languages';
 import { say } from '../words';
+
+/** How many homes do not count, and why. */
+function notCounted(r: Results) {
+  const shared = r.homes.filter(
+    (h) => h.state === 'declined' || h.permission === 'watching',
+  ).length;
+  const back = r.homes.filter((h) => h.state === 'withdrawn').length;
+  const out = r.homes.length - r.counted;
+  const yet = Math.max(0, out - shared - back);
+  const why = [
+    shared > 0 && say('compare.use-shared', { count: shared }),
+    back > 0 && say('compare.took-back', { count: back }),
+    yet > 0 && say('compare.no-reading-yet', { count: yet }),
+  ].filter(Boolean) as string[];
+  return say(out === 0 ? 'compare.all-counted' : 'compare.not-counted', {
+    count: out,
+    homes: say('count.homes', { count: r.homes.length }),
+    why: new Intl.ListFormat(ownLanguage(), { type: 'unit' }).format(why),
+    removed: r.erased > 0 && say('compare.homes-were-removed', { count: r.erased }),
+  });
+}
 
 /** What did we find, in words; do the homes agree; which could not tell? The plot is the page. */
 export function Compare({ assignment, id }: { assignment: Assignment | undefined; id: string }) {
@@ -47,7 +68,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
       : r.counted === 1
         ? say('compare.one-home-there-is-no-class')
         : few
-          ? say('compare.too-early-homes-are-in-here', { counted: r.counted })
+          ? say('compare.too-early-homes-are-in-here', { count: r.counted })
           : undefined;
   return (
     <div className={home ? 'with-sheet' : ''}>
@@ -108,15 +129,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
             </Button>
           </Notice>
         )}
-        <p className="second small mt-2">
-          {say('compare.of-homes-are-not-counted-use', {
-            value: r.homes.length - r.counted,
-            homes: r.homes.length,
-            n: r.homes.filter((h) => h.state === 'declined' || h.permission === 'watching').length,
-            n2: r.homes.filter((h) => h.state === 'withdrawn').length,
-            value2: r.erased > 0 && say('compare.homes-were-removed', { erased: r.erased }),
-          })}
-        </p>
+        <p className="second small mt-2">{notCounted(r)}</p>
       </main>
       {home && (
         <SideSheet

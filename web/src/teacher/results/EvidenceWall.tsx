@@ -103,7 +103,7 @@ function PieceView({
   if (p.strokes?.length)
     return <Drawing strokes={p.strokes} title={say('evidence.drawing-from', { nickname })} />;
   if (p.chart?.length) return <Chart stops={p.chart} />;
-  return <p className="m-0">“{p.text}”</p>;
+  return <p className="m-0">{say('quoted', { text: p.text })}</p>;
 }
 
 /** A flow chart: its stages from top to bottom. */

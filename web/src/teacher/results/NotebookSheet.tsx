@@ -218,12 +218,12 @@ function entryWords(l: Line, results: Results, things: Record<string, string> | 
     case 'spoiled':
       return say('notebookSheet.spoiled-a-try', { reason: because(e.reason) });
     case 'answer':
-      return `${l.asked}: ${[l.said, e.text && `“${e.text}”`].filter(Boolean).join(' ')}${l.after_start ? say('notebookSheet.after-the-start-so-it-counts') : ''}${l.messages ? ` · ${l.messages.join(' ')}` : ''}`;
+      return `${l.asked}: ${[l.said, e.text && say('quoted', { text: e.text })].filter(Boolean).join(' ')}${l.after_start ? say('notebookSheet.after-the-start-so-it-counts') : ''}${l.messages ? ` · ${l.messages.join(' ')}` : ''}`;
     case 'observation':
       if (e.value?.strokes) return say('notebookSheet.drew');
       if (e.value?.chart)
         return e.value.chart.map((x) => [x.where, x.change].filter(Boolean).join(': ')).join(' → ');
-      return `“${e.text}”`;
+      return say('quoted', { text: e.text });
     case 'named':
       return say('notebookSheet.chose', {
         what: results.objects.find((o) => o.id === e.refers)?.name ?? e.refers,

@@ -212,7 +212,7 @@ func TestOtherKindsGoTheWholeWay(t *testing.T) {
 	p.tile("is/wet", "oscuro")
 	p.tile("is/wet", "frío")
 	p.writes("una palabra tuya", "como trapo")
-	p.press("Agregar")
+	p.press("Añadir")
 	p.tile("seen", "gotas")
 	p.fits("words and zones")
 	p.violations("words and zones")

@@ -78,6 +78,18 @@ type Material struct {
 	SaidBy     string              `json:"said_by,omitempty" doc:"Name of the teacher who answered for it"`
 }
 
+// Lent reports whether a teacher who gives the thing out wants it back: a tool or a
+// vessel that is not used up, or what is dear and holds no stuff.
+func (m *Material) Lent() bool {
+	switch m.Shelf {
+	case "instruments", "instruments-more", "kitchen-tools", "vessels-more":
+		return true
+	case "vessels-covers":
+		return m.Cost == "free" // bags, cups of paper and bands are not
+	}
+	return m.Cost == "moderate" && len(m.Contains) == 0
+}
+
 // Does reports whether the material can do a job.
 func (m *Material) Does(role string) bool { return slices.Contains(m.Roles, role) }
 

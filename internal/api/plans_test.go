@@ -91,7 +91,7 @@ func TestHomesFollowTheirPlans(t *testing.T) {
 	if a := wren.do("PUT", wren.home+"/language", map[string]string{"language": "es"}); a.status != 200 {
 		t.Fatalf("%d %s", a.status, a.body)
 	}
-	if n := needOf(t, wren.sheetOf(id), "tray"); !strings.Contains(n.Kit, "Su docente lo envía o lo presta.") {
+	if n := needOf(t, wren.sheetOf(id), "tray"); !strings.Contains(n.Kit, "Lo presta tu docente: devuélvelo") {
 		t.Errorf("in Spanish: %+v", n)
 	}
 	paper := fern.do("GET", sc.homePath(fern, "/print/materials"), nil)

@@ -39,8 +39,8 @@ func heldBy(of kitchen.Class, rows []store.Held) map[string]string {
 
 // hold notes what the homes of a class hold now in every draft for which they were asked
 // or planned before.
-func (a *App) hold(ctx context.Context, class uuid.UUID) error {
-	drafts, err := a.Store.HoldingIn(ctx, class)
+func (a *App) hold(ctx context.Context, q *store.Queries, class uuid.UUID) error {
+	drafts, err := q.HoldingIn(ctx, class)
 	if err != nil {
 		return err
 	}
@@ -49,11 +49,11 @@ func (a *App) hold(ctx context.Context, class uuid.UUID) error {
 		if err != nil {
 			continue // what cannot be read plans nobody
 		}
-		_, of, err := kitchensOf(ctx, &a.Store.Queries, class, d.ExperimentID)
+		_, of, err := kitchensOf(ctx, q, class, d.ExperimentID)
 		if err != nil {
 			return err
 		}
-		if err := a.holdAs(ctx, class, d.ExperimentID, of, ways.Fit(of)); err != nil {
+		if err := holdAs(ctx, q, class, d.ExperimentID, of, ways.Fit(of)); err != nil {
 			return err
 		}
 	}
@@ -62,8 +62,8 @@ func (a *App) hold(ctx context.Context, class uuid.UUID) error {
 
 // holdAs notes a plan as what the homes of a class hold; who holds it already is left
 // alone.
-func (a *App) holdAs(ctx context.Context, class, experiment uuid.UUID, of kitchen.Class, plan fit.Plan) error {
-	rows, err := a.Store.HeldOf(ctx, class, experiment)
+func holdAs(ctx context.Context, q *store.Queries, class, experiment uuid.UUID, of kitchen.Class, plan fit.Plan) error {
+	rows, err := q.HeldOf(ctx, class, experiment)
 	if err != nil {
 		return err
 	}
@@ -87,7 +87,7 @@ func (a *App) holdAs(ctx context.Context, class, experiment uuid.UUID, of kitche
 	if len(homes) == 0 {
 		return nil
 	}
-	return a.Store.Hold(ctx, class, experiment, homes, answers, variants)
+	return q.Hold(ctx, class, experiment, homes, answers, variants)
 }
 
 // PlanAgain works the plan of a class out anew and says what would change; where it is
@@ -104,10 +104,9 @@ func (a *App) PlanAgain(ctx context.Context, who TeacherActor, experiment, class
 	anew.Held = nil
 	was, now := s.ways.Fit(s.of), s.ways.Fit(anew)
 	if do {
-		if err := a.holdAs(ctx, s.class.ID, experiment, s.of, now); err != nil {
-			return kitchens.Replanned{}, err
-		}
-		err = a.audited(ctx, who, s.class.ID, nil, "kitchen", "planned again", func(*store.Queries) error { return nil })
+		err = a.audited(ctx, who, s.class.ID, nil, "kitchen", "planned again", func(q *store.Queries) error {
+			return holdAs(ctx, q, s.class.ID, experiment, s.of, now)
+		})
 	}
 	return kitchens.ReplannedOf(s.homes, was, now, language), err
 }

@@ -77,7 +77,7 @@ func (a *App) SaveOwnKitchen(ctx context.Context, who HomeActor, f kitchens.Fiel
 	if err != nil {
 		return err
 	}
-	err = a.Store.InTx(ctx, func(q *store.Queries) error {
+	return a.Store.InTx(ctx, func(q *store.Queries) error {
 		if err := q.LockHome(ctx, who.Class, who.Home); err != nil {
 			return notFound(err)
 		}
@@ -87,12 +87,11 @@ func (a *App) SaveOwnKitchen(ctx context.Context, who HomeActor, f kitchens.Fiel
 		if err := q.Changed(ctx, store.Event{Class: row.ClassID, Kind: "kitchen", ID: row.HomeID}); err != nil {
 			return err
 		}
-		return a.replan(ctx, q, who.Class, who.Home)
+		if err := a.replan(ctx, q, who.Class, who.Home); err != nil {
+			return err
+		}
+		return a.hold(ctx, q, who.Class)
 	})
-	if err != nil {
-		return err
-	}
-	return a.hold(ctx, who.Class)
 }
 
 // SaveKitchen keeps what a home told its teacher, on paper or by word.
@@ -104,7 +103,7 @@ func (a *App) SaveKitchen(ctx context.Context, who TeacherActor, class, home uui
 	if err != nil {
 		return err
 	}
-	err = a.audited(ctx, who, class, &home, "kitchen", "changed", func(q *store.Queries) error {
+	return a.audited(ctx, who, class, &home, "kitchen", "changed", func(q *store.Queries) error {
 		if err := q.LockHome(ctx, class, home); err != nil {
 			return notFound(err)
 		}
@@ -114,12 +113,11 @@ func (a *App) SaveKitchen(ctx context.Context, who TeacherActor, class, home uui
 		if err := q.Changed(ctx, store.Event{Class: row.ClassID, Kind: "kitchen", ID: row.HomeID}); err != nil {
 			return err
 		}
-		return a.replan(ctx, q, class, home)
+		if err := a.replan(ctx, q, class, home); err != nil {
+			return err
+		}
+		return a.hold(ctx, q, class)
 	})
-	if err != nil {
-		return err
-	}
-	return a.hold(ctx, class)
 }
 
 func (a *App) kitchenRow(class, home uuid.UUID, f kitchens.Fields, byTeacher bool) (store.Kitchen, error) {

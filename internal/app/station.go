@@ -284,7 +284,7 @@ func (a *App) Pin(ctx context.Context, who TeacherActor, class, experiment uuid.
 	if f.Use != "" && !s.ways.Can(f.Need, f.Use) {
 		return refusal.Field("use", refusal.Rule("swap"), "lemon-juice")
 	}
-	err = a.audited(ctx, who, class, nil, "kitchen", "pinned", func(q *store.Queries) error {
+	return a.audited(ctx, who, class, nil, "kitchen", "pinned", func(q *store.Queries) error {
 		for _, home := range f.Homes {
 			if err := q.HoldHome(ctx, class, home); err != nil {
 				return notFound(err)
@@ -295,12 +295,11 @@ func (a *App) Pin(ctx context.Context, who TeacherActor, class, experiment uuid.
 				return err
 			}
 		}
-		return q.Changed(ctx, store.Event{Class: class, Kind: "kitchen", ID: experiment})
+		if err := q.Changed(ctx, store.Event{Class: class, Kind: "kitchen", ID: experiment}); err != nil {
+			return err
+		}
+		return a.hold(ctx, q, class)
 	})
-	if err != nil {
-		return err
-	}
-	return a.hold(ctx, class)
 }
 
 // AskKitchens asks the homes of a class what they have for an experiment: their survey
@@ -316,12 +315,12 @@ func (a *App) AskKitchens(ctx context.Context, who TeacherActor, class, experime
 		if err := q.Ask(ctx, class, experiment, a.Now()); err != nil {
 			return err
 		}
-		return q.Changed(ctx, store.Event{Class: class, Kind: "kitchen", ID: experiment})
+		if err := q.Changed(ctx, store.Event{Class: class, Kind: "kitchen", ID: experiment}); err != nil {
+			return err
+		}
+		return a.hold(ctx, q, class)
 	})
 	if err != nil {
-		return err
-	}
-	if err := a.hold(ctx, class); err != nil {
 		return err
 	}
 	_, err = a.Write(ctx, who, class, MessageFields{Kind: "survey", About: experiment})

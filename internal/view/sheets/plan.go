@@ -87,6 +87,9 @@ func (p *Plan) need(row *NeedRow, swaps map[string][]PrintedSwap, language strin
 	}
 	if c.Kit {
 		row.Kit = text.Render(text.M("fit.kit"), language)
+		if m, ok := p.Of.Larder().Material(c.Material); ok && m.Lent() {
+			row.Kit = text.Render(text.M("fit.lent"), language)
+		}
 	}
 }
 

@@ -3915,6 +3915,8 @@ export interface components {
             each?: string;
             /** @description Nicknames */
             homes: string[];
+            /** @description It is wanted back when the work is due */
+            lent?: boolean;
             name: string;
             /** @description Where it usually is, in the reader's language */
             place?: string;

@@ -187,7 +187,7 @@ export default function ExperimentPage() {
           )}
         </div>
       )}
-      {here === 'kitchens' && <Kitchens id={id} usual={assignment?.class} />}
+      {here === 'kitchens' && <Kitchens id={id} issued={assignment} />}
       {here === 'issue' && <Issue id={id} review={review} assignments={mine} title={title} />}
       {here === 'run' && <Run assignment={assignment} id={id} />}
       {here === 'collect' && <Collect assignment={assignment} id={id} />}

@@ -1,8 +1,9 @@
+import { day } from '../parts/dates';
 import { say } from '../words';
 import type { Matrix } from './KitchenMarks';
 
-/** What is sent to whom, and what one thing more would do. */
-export function KitchenLists({ m }: { m: Matrix }) {
+/** What is sent and lent to whom, until when, and what one thing more would do. */
+export function KitchenLists({ m, due }: { m: Matrix; due?: string }) {
   return (
     <>
       {m.helps.length > 0 && (
@@ -15,7 +16,16 @@ export function KitchenLists({ m }: { m: Matrix }) {
           </ol>
         </section>
       )}
-      <Things title={say('kitchens.to-send-or-lend')} things={m.packing} />
+      <Things
+        title={say('kitchens.to-send')}
+        things={m.packing.filter((p) => !p.lent)}
+      />
+      <Things
+        title={
+          due ? say('kitchens.to-lend-until', { day: day(due) }) : say('kitchens.to-lend')
+        }
+        things={m.packing.filter((p) => p.lent)}
+      />
       <Things title={say('kitchens.homes-get')} things={m.shopping} />
     </>
   );

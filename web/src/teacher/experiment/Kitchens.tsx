@@ -17,6 +17,7 @@ import { KitchenGrid } from './KitchenGrid';
 import { KitchenLists } from './KitchenLists';
 import { KitchenMatrix, type Place } from './KitchenMatrix';
 import { MarkKey, type Matrix } from './KitchenMarks';
+import type { Assignment } from '../results/useResults';
 import { PlanAgain } from './PlanAgain';
 import { Rehearsal } from './Rehearsal';
 
@@ -34,7 +35,7 @@ const order = (before: Matrix, m: Matrix, by: string) =>
   ).flatMap((was) => m.homes.find((h) => h.home === was.home) ?? []);
 
 /** The experiment as each home of a class would do it; only what departs from the design has ink. */
-export function Kitchens({ id, usual }: { id: string; usual: string | undefined }) {
+export function Kitchens({ id, issued }: { id: string; issued: Assignment | undefined }) {
   const [params, change] = useAddress();
   const [open, setOpen] = useState<Place>();
   const [tried, setTried] = useState<Tried>();
@@ -43,7 +44,7 @@ export function Kitchens({ id, usual }: { id: string; usual: string | undefined 
   const [problem, setProblem] = useState<unknown>();
   const { did } = useKeeping();
   const client = useQueryClient();
-  const of = params.get('class') ?? usual; // the class that it was issued to
+  const of = params.get('class') ?? issued?.class; // the class that it was issued to
   const fetch = (t?: Tried) =>
     got(
       api.GET('/api/v1/experiments/{experiment}/kitchens', {
@@ -158,7 +159,7 @@ export function Kitchens({ id, usual }: { id: string; usual: string | undefined 
             <MarkKey />
           </>
         )}
-        <KitchenLists m={m} />
+        <KitchenLists m={m} due={issued?.class === m.class ? issued.due_at : undefined} />
       </main>
       {row && at >= 0 && (
         <CellSheet

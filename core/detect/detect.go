@@ -226,16 +226,22 @@ func least(spread float64, homes, claims int) float64 {
 // many claims, or to be right more often than guessing; 0 where no number is enough.
 func agree(d *design.Document, p compare.Planned, homes, claims int) int {
 	n := int(float64(homes) * (1 - DropsOut))
-	guess := 0.5
-	if r, ok := d.Reading(p.Value); ok && p.Says == "share" && len(r.Options) > 1 {
-		guess = 1 / float64(len(r.Options))
-	}
+	guess := Guess(d, p)
 	for k := int(math.Ceil(float64(n) * guess)); k <= n; k++ {
 		if stats.ExactBinomial(k, n, guess) <= 0.05/float64(max(1, claims)) {
 			return k
 		}
 	}
 	return 0
+}
+
+// Guess is the share of homes that would say the same by chance: half of them, or that
+// of one option among all where a choice is claimed.
+func Guess(d *design.Document, p compare.Planned) float64 {
+	if r, ok := d.Reading(p.Value); ok && p.Says == "share" && len(r.Options) > 1 {
+		return 1 / float64(len(r.Options))
+	}
+	return 0.5
 }
 
 // Seen is whether something would be seen, with what is said of it.

@@ -33,7 +33,8 @@ type Answer struct {
 	Classes int     // rehearsed
 	Homes   int     // that take part with readings of their own
 	Claims  []Claim // that could be rehearsed, in the order of the design
-	Unsaid  int     // claims of kinds that are not rehearsed
+	Spoken  []Spoken // those that homes decide by what they say
+	Unsaid  int      // claims of kinds that are not rehearsed
 	FlagLow int     // readings to look at: from the 10th to the 90th of 100 classes
 	FlagTop int
 	Help    *Help // the change that would help most; nil where none helps
@@ -92,7 +93,13 @@ func Rehearse(d *design.Document, plans []fit.HomePlan, classes int, r Random) A
 	out := Answer{Classes: classes}
 	planned := compare.Plan(d)
 	c := classOf(d, planned, plans, "")
-	out.Unsaid = len(planned) - len(c.claims)
+	for _, p := range planned {
+		if s, ok := spoken(d, p, plans, len(planned), r); ok {
+			out.Spoken = append(out.Spoken, s)
+			out.Homes = max(out.Homes, s.Homes)
+		}
+	}
+	out.Unsaid = len(planned) - len(c.claims) - len(out.Spoken)
 	for _, x := range c.claims {
 		out.Homes = max(out.Homes, len(x.homes))
 	}

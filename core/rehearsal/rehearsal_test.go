@@ -117,6 +117,42 @@ func TestRehearsalSays(t *testing.T) {
 	}
 }
 
+// What homes say without a number is rehearsed by how far they have to agree: levels
+// against one another, an order by ear. Of five homes no number is enough.
+func TestWhatHomesSayIsRehearsed(t *testing.T) {
+	for name, want := range map[string]string{
+		"vanishing-sugar": "of 100 homes find it so", "ringing-glasses": "of 1 on average", "bag-ties": "of 100 homes find it so",
+	} {
+		raw, err := docs.Example(name)
+		if err != nil {
+			t.Fatal(err)
+		}
+		d, err := design.Read(raw)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for homes, want := range map[int]string{24: want, 2: "it would not show"} {
+			var c kitchen.Class
+			for i := range homes {
+				c.Homes = append(c.Homes, kitchen.Kitchen{Home: string(rune('a' + i))})
+			}
+			a := rehearsal.Rehearse(&d, fit.WaysOf(&d).Fit(c).Homes, 500, chance())
+			if len(a.Spoken) == 0 || a.Spoken[0].Homes != homes {
+				t.Errorf("%s: %+v", name, a)
+				continue
+			}
+			for _, language := range text.Languages {
+				if said := text.Render(a.Sentences()[0], language); strings.ContainsAny(said, "{}") {
+					t.Errorf("%s: %s", name, said)
+				}
+			}
+			if said := text.Render(a.Sentences()[0], "en"); !strings.Contains(said, want) {
+				t.Errorf("%s, %d homes: %s", name, homes, said)
+			}
+		}
+	}
+}
+
 // Ten thousand classes of thirty are played while somebody waits.
 func TestRehearsalIsQuick(t *testing.T) {
 	if testing.Short() {

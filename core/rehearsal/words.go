@@ -7,18 +7,22 @@ import (
 
 	"patient-kitchen/core/detect"
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/stats"
 	"patient-kitchen/core/text"
 )
 
 // Sentences say what the rehearsed classes saw, the answer first.
 func (a *Answer) Sentences() []text.Message {
 	switch {
-	case a.Homes == 0 && len(a.Claims) == 0 && a.Unsaid > 0:
+	case a.Homes == 0 && len(a.Claims)+len(a.Spoken) == 0 && a.Unsaid > 0:
 		return []text.Message{text.M("rehearsal.none")}
-	case a.Homes == 0 || len(a.Claims) == 0:
+	case a.Homes == 0 || len(a.Claims)+len(a.Spoken) == 0:
 		return []text.Message{text.M("rehearsal.nobody")}
 	}
 	var out []text.Message
+	for i := range a.Spoken {
+		out = append(out, a.Spoken[i].sentence())
+	}
 	largest := map[string]*Claim{} // by value: of those of which nothing says the size
 	for i := range a.Claims {
 		c := &a.Claims[i]
@@ -52,6 +56,17 @@ func (a *Answer) How() text.Message {
 	return text.M("rehearsal.how", "classes", a.Classes, "homes", a.Homes)
 }
 
+// sentence says how far homes have to agree so that nine of ten classes see it.
+func (s *Spoken) sentence() text.Message {
+	switch {
+	case s.Agree == 0:
+		return text.M("rehearsal.too-few", "claim", s.Words, "n", s.Homes)
+	case s.Test == stats.PageTest:
+		return text.M("rehearsal.agree-order", "claim", s.Words, "rho", math.Ceil(s.Agree*100)/100)
+	}
+	return text.M("rehearsal.agree", "claim", s.Words, "of", hundredth(math.Ceil(s.Agree*100)/100))
+}
+
 func (c *Claim) sentences() []text.Message {
 	size := c.size(c.Effect)
 	return []text.Message{
@@ -64,13 +79,13 @@ func (c *Claim) sentences() []text.Message {
 
 // size is a difference with two digits that say something, or a factor.
 func (c *Claim) size(v float64) any {
-	unit := c.Unit
-	if c.Ratio {
-		unit = quantity.One
-	}
 	digits := 2.0
 	scale := math.Pow(10, digits-1-math.Floor(math.Log10(math.Max(math.Abs(v), 1e-12))))
-	return quantity.Quantity{Value: math.Round(v*scale) / scale, Unit: unit}
+	v = math.Round(v*scale) / scale
+	if c.Ratio {
+		return text.M("detect.factor", "n", v)
+	}
+	return quantity.Quantity{Value: v, Unit: c.Unit}
 }
 
 // hundredth is a share as so many of a hundred.

@@ -2,12 +2,15 @@ package words_test
 
 import (
 	"fmt"
+	"os"
+	"path/filepath"
 	"regexp"
 	"slices"
 	"sort"
 	"strings"
 	"testing"
 
+	"patient-kitchen/core/strict"
 	"patient-kitchen/core/text"
 	"patient-kitchen/core/text/texttest"
 	"patient-kitchen/internal/words"
@@ -53,6 +56,32 @@ func TestEveryPageInEveryLanguage(t *testing.T) {
 				}
 			}
 		}
+	}
+}
+
+// A file with one key twice drops a sentence without a word.
+func TestNoSentenceTwice(t *testing.T) {
+	read := 0
+	for _, pattern := range []string{"pages/*.json", "texts/*.json", "../../core/*/texts/*.json", "../../core/quantity/words/*.json"} {
+		files, err := filepath.Glob(pattern)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, file := range files {
+			raw, err := os.ReadFile(file)
+			if err != nil {
+				t.Fatal(err)
+			}
+			read++
+			for _, stray := range strict.Find(raw, nil, 10) {
+				if stray.Twice {
+					t.Errorf("%s: %s stands twice", file, stray.Path)
+				}
+			}
+		}
+	}
+	if read < 20 {
+		t.Errorf("only %d files were read", read)
 	}
 }
 

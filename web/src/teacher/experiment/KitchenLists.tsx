@@ -17,7 +17,7 @@ export function KitchenLists({ m, due }: { m: Matrix; due?: string }) {
         </section>
       )}
       <Things
-        title={say('kitchens.to-send')}
+        title={say('kitchens.things-to-send')}
         things={m.packing.filter((p) => !p.lent)}
       />
       <Things

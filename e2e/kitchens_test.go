@@ -65,7 +65,7 @@ func TestKitchensGoTheWholeWay(t *testing.T) {
 
 	teacher.open(demo.base + "/experiments/" + id + "/kitchens")
 	teacher.marked("Gorse", "kitchen scale, to send")
-	teacher.sees("To lend, until the work is due")
+	teacher.sees("To lend, back by ")
 	teacher.sees("more homes take part better")
 	teacher.press("Beck")
 	teacher.sees("Beck’s kitchen")

@@ -174,6 +174,16 @@ func (r *PlanReport) Uses() map[string]string {
 // Use is what is used, as of [Way.Use].
 func (c *ChoiceReport) Use() string { return use(c.Material, c.Form) }
 
+// Called is what the thing of a choice is called in a list; false where the larder does
+// not know it.
+func (c *ChoiceReport) Called(l *larder.Larder) (text.Localized, bool) {
+	m, ok := l.Material(c.Material)
+	if !ok {
+		return nil, false
+	}
+	return called(m, c.Form, c.Percent > 0), true
+}
+
 // FromTeacher are the readings that the home takes from its teacher.
 func (r *PlanReport) FromTeacher() []string {
 	var out []string

@@ -20,6 +20,7 @@ var tags = []struct{ name, about, prefix string }{
 	{"Incidents", "What homes told through Something went wrong", "/classes/{class}/incidents"},
 	{"Incidents", "", "/incidents"},
 	{"Issuing", "", "/assignments"},
+	{"Issuing", "", "/late-changes"},
 	{"Classes", "The teacher's classes, what is kept of them and for how long", "/classes"},
 	{"Classes", "", "/deleted-classes"},
 	{"Classes", "", "/leaving"},

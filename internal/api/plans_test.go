@@ -152,6 +152,19 @@ func TestHomesFollowTheirPlans(t *testing.T) {
 	if s := beck.sheetOf(id); s.Plan != 2 {
 		t.Errorf("the same said again makes a new plan: %d", s.Plan)
 	}
+
+	// The teacher hears of both in the morning: what each does now, and whom it asks again.
+	late := want[api.List[kitchens.LateChange]](sc.teacher, "GET", "/late-changes", nil)
+	said := map[string]kitchens.LateChange{}
+	for _, c := range late.Items {
+		said[c.Nickname] = c
+	}
+	if f := said["Fern"]; len(late.Items) != 2 || !f.Asked || f.Was != "as designed" || !strings.Contains(f.Now, "washing soda") {
+		t.Errorf("late changes: %+v", late.Items)
+	}
+	if b := said["Beck"]; b.Asked || b.Was != "as designed" || b.Now == b.Was || b.Title == "" {
+		t.Errorf("a kitchen that changed: %+v", b)
+	}
 }
 
 // A class is asked before anything is issued; what a teacher fixes holds, what is tried

@@ -32,6 +32,7 @@ var listsOwn = []string{
 	"POST /api/v1/experiments",
 	"GET /api/v1/assignments",
 	"GET /api/v1/incidents",
+	"GET /api/v1/late-changes",
 	"GET /api/v1/actions",
 	"POST /api/v1/preview/formula",
 	"GET /api/v1/models",
@@ -207,7 +208,7 @@ func TestStrangersAreRefused(t *testing.T) {
 	if after := snapshot(t, sc); after != before {
 		t.Errorf("a stranger changed something:\n%s\n%s", before, after)
 	}
-	for _, path := range []string{"/classes", "/experiments", "/assignments", "/incidents"} {
+	for _, path := range []string{"/classes", "/experiments", "/assignments", "/incidents", "/late-changes"} {
 		if a := other.teacher.do("GET", path, nil); strings.Contains(string(a.body), sc.class.ID.String()) ||
 			strings.Contains(string(a.body), sc.experiment.ID.String()) ||
 			strings.Contains(string(a.body), "Fern") {

@@ -14,6 +14,7 @@ import (
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/view/entries"
+	"patient-kitchen/internal/view/kitchens"
 	"patient-kitchen/internal/view/results"
 )
 
@@ -247,6 +248,14 @@ func (s *Server) assignments() {
 		func(ctx context.Context, who app.TeacherActor, i *onlyLanguage) (List[app.IncidentView], error) {
 			v, err := s.App.Incidents(ctx, who, i.code())
 			return List[app.IncidentView]{Items: v}, err
+		},
+	)
+	forTeacher(
+		s,
+		op("GET", "/late-changes", "list-late-changes", "Homes whose plans were made anew since yesterday"),
+		func(ctx context.Context, who app.TeacherActor, i *onlyLanguage) (List[kitchens.LateChange], error) {
+			v, err := s.App.LateChanges(ctx, who, i.code())
+			return List[kitchens.LateChange]{Items: v}, err
 		},
 	)
 	type seen struct {

@@ -2,6 +2,7 @@ package store
 
 import (
 	"context"
+	"patient-kitchen/core/text"
 	"time"
 
 	"github.com/google/uuid"
@@ -50,6 +51,40 @@ func (q *Queries) HomePlans(ctx context.Context, class, home uuid.UUID) ([]Plan,
 func (q *Queries) HomePlan(ctx context.Context, class, assignment, home uuid.UUID) (Plan, error) {
 	return one[Plan](ctx, q, `SELECT `+planColumns+` FROM home_plan
 		WHERE class_id = $1 AND assignment_id = $2 AND home_id = $3 ORDER BY number DESC LIMIT 1`, class, assignment, home)
+}
+
+// LatePlan is a plan that was made anew, beside the one before it.
+type LatePlan struct {
+	ClassID      uuid.UUID
+	ClassName    string
+	AssignmentID uuid.UUID
+	ExperimentID uuid.UUID
+	VersionID    uuid.UUID
+	Title        text.Localized
+	HomeID       uuid.UUID
+	Nickname     string
+	CreatedAt    time.Time
+	Plan         []byte
+	TextSha      []byte
+	Agreed       [][]byte
+	Was          []byte
+	WasSha       []byte
+}
+
+// LatePlans lists the last plans of a teacher's homes that were made anew since a moment,
+// of experiments under way, the newest first.
+func (q *Queries) LatePlans(ctx context.Context, teacher uuid.UUID, since, now time.Time) ([]LatePlan, error) {
+	return many[LatePlan](ctx, q, `SELECT * FROM (
+		SELECT DISTINCT ON (p.class_id, p.assignment_id, p.home_id) p.class_id, c.name AS class_name, p.assignment_id, a.experiment_id,
+			a.version_id, e.title, p.home_id, h.nickname, p.created_at, p.plan, p.text_sha, p.agreed, b.plan AS was, b.text_sha AS was_sha
+		FROM class c JOIN home_plan p ON p.class_id = c.id AND p.number > 1 AND p.created_at >= $2
+		JOIN home_plan b ON b.class_id = p.class_id AND b.assignment_id = p.assignment_id AND b.home_id = p.home_id AND b.number = p.number - 1
+		JOIN assignment a ON a.class_id = p.class_id AND a.id = p.assignment_id AND a.recalled_at IS NULL AND a.due_at > $3
+		JOIN experiment e ON e.id = a.experiment_id
+		JOIN home h ON h.class_id = p.class_id AND h.id = p.home_id AND h.deleted_at IS NULL AND h.erased_at IS NULL
+		WHERE c.teacher_id = $1 AND c.deleted_at IS NULL
+		ORDER BY p.class_id, p.assignment_id, p.home_id, p.number DESC) late
+		ORDER BY created_at DESC, home_id`, teacher, since, now)
 }
 
 // Pin is what a teacher has fixed for a home in an experiment.

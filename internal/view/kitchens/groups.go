@@ -57,6 +57,11 @@ func beside(p *fit.HomePlan, language string) string {
 			things = append(things, text.M("fit.thing", "thing", name))
 		}
 	}
+	return inBrackets(things, language)
+}
+
+// inBrackets lists things behind what they belong to.
+func inBrackets(things text.List, language string) string {
 	if len(things) == 0 {
 		return ""
 	}

@@ -1640,6 +1640,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/late-changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Homes whose plans were made anew since yesterday
+         * @description Homes whose plans were made anew since yesterday.
+         */
+        get: operations["list-late-changes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/leaving": {
         parameters: {
             query?: never;
@@ -3443,6 +3463,22 @@ export interface components {
             /** @description Sheets that can be printed at true size */
             true_size: components["schemas"]["OptionRow"][];
         };
+        LateChange: {
+            /** @description A hazard rose: a guardian is asked again */
+            asked: boolean;
+            assignment: string;
+            /** Format: date-time */
+            at: string;
+            class: string;
+            class_name: string;
+            experiment: string;
+            home: string;
+            nickname: string;
+            now: string;
+            title: string;
+            /** @description How it took part, and with what */
+            was: string;
+        };
         LeavingView: {
             class: string;
             class_name: string;
@@ -3528,6 +3564,10 @@ export interface components {
         };
         ListInvitation: {
             items: components["schemas"]["Invitation"][];
+            next?: string;
+        };
+        ListLateChange: {
+            items: components["schemas"]["LateChange"][];
             next?: string;
         };
         ListLeavingView: {
@@ -9176,6 +9216,47 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ThingCard"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "list-late-changes": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListLateChange"];
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

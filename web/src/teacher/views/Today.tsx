@@ -9,6 +9,7 @@ import { Loading, PartError } from '../parts/states';
 import { ShelfDrawing } from '../parts/ShelfDrawing';
 import { Head } from '../frame/TeacherFrame';
 import { DayLine } from './DayLine';
+import { LateChanges } from './LateChanges';
 import { Week } from './Week';
 import { Said, say } from '../words';
 
@@ -81,6 +82,7 @@ export function Today() {
             {unseen.map((i) => (
               <Trouble key={i.id} incident={i} />
             ))}
+            <LateChanges />
             {open.map((a) => (
               <UnderWay key={a.id} assignment={a} />
             ))}

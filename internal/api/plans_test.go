@@ -153,17 +153,20 @@ func TestHomesFollowTheirPlans(t *testing.T) {
 		t.Errorf("the same said again makes a new plan: %d", s.Plan)
 	}
 
-	// The teacher hears of both in the morning: what each does now, and whom it asks again.
+	// The teacher hears of all four in the morning: what each does now, and who is asked again.
 	late := want[api.List[kitchens.LateChange]](sc.teacher, "GET", "/late-changes", nil)
 	said := map[string]kitchens.LateChange{}
 	for _, c := range late.Items {
 		said[c.Nickname] = c
 	}
-	if f := said["Fern"]; len(late.Items) != 2 || !f.Asked || f.Was != "as designed" || !strings.Contains(f.Now, "washing soda") {
+	if f := said["Fern"]; len(late.Items) != 4 || !f.Asked || f.Was != "as designed" || !strings.Contains(f.Now, "washing soda") {
 		t.Errorf("late changes: %+v", late.Items)
 	}
-	if b := said["Beck"]; b.Asked || b.Was != "as designed" || b.Now == b.Was || b.Title == "" {
+	if b := said["Beck"]; b.Asked != (beck.sheetOf(id).Permission.State == "lapsed") || b.Was != "as designed" || b.Now == b.Was || b.Title == "" {
 		t.Errorf("a kitchen that changed: %+v", b)
+	}
+	if w := said["Wren"]; w.Asked || !strings.Contains(w.Now, "needs a kit") {
+		t.Errorf("a home that lacks a tray: %+v", w)
 	}
 }
 

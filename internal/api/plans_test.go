@@ -293,6 +293,8 @@ func TestCalendars(t *testing.T) {
 	for language, words := range map[string]string{"es": "Nuestra casa:", "en": "Our home:", "tlh": "Our home:"} {
 		if a := sc.teacher.do("GET", "/print"+sc.path(survey+"/survey?language="+language), nil); a.status != 200 || !strings.Contains(string(a.body), words) {
 			t.Errorf("the survey in %s: %d", language, a.status)
+		} else if !strings.Contains(string(a.body), map[string]string{"es": "Cuándo podemos"}[language]) || strings.Count(string(a.body), "blank few") < 6 {
+			t.Errorf("the hours in %s are not asked on paper", language)
 		}
 	}
 	later := lesson.Add(72 * time.Hour)

@@ -249,6 +249,7 @@ type PrintedSurvey struct {
 	Language, School, Class, Title string
 	Questions                      []kitchens.Question
 	Facts                          []kitchens.Fact
+	Own                            []kitchens.OwnRow
 }
 
 // PrintSurvey is the survey of an experiment for a class on paper.
@@ -262,6 +263,7 @@ func (a *App) PrintSurvey(ctx context.Context, who TeacherActor, class, experime
 	return PrintedSurvey{
 		Language: language, School: s.class.School, Class: s.class.Name, Title: title,
 		Questions: kitchens.Asked(ways, language), Facts: kitchens.Facts(ways, language),
+		Own: kitchens.OwnAsked(ways, kitchens.Fields{}, language),
 	}, nil
 }
 

@@ -158,3 +158,32 @@ func TestOccasionsConcern(t *testing.T) {
 	}
 	want[api.Done](beck, "PUT", beck.home+"/kitchen", map[string]any{"things": map[string]string{}, "own": map[string]string{"altitude": "high up"}})
 }
+
+// A home whose way in was made with a secret that the server has no more is not written
+// to: a letter without a link leads nowhere. It is named, and written to once it has a
+// new link.
+func TestNoLetterWithoutAWayIn(t *testing.T) {
+	sc := newSite(t).school("t@school.example", "Beck", "Fern")
+	for _, h := range sc.homes {
+		f := h.HomeFields
+		f.Contact = strings.ToLower(h.Nickname) + "@home.example"
+		want[app.HomeView](sc.teacher, "PUT", sc.path("/homes/"+h.ID.String()), f, "If-Match", "1")
+	}
+	fern := sc.homes[1]
+	if _, err := sc.app.Store.Pool().Exec(t.Context(), `UPDATE home SET key_id = 'gone' WHERE id = $1`, fern.ID); err != nil {
+		t.Fatal(err)
+	}
+	write := func() app.Written {
+		return want[app.Written](sc.teacher, "POST", sc.path("/messages"), map[string]any{"kind": "invitation", "about": sc.as.ID})
+	}
+	if w := write(); w.Homes != 1 || len(w.NoAddress) != 1 || w.NoAddress[0] != "Fern" {
+		t.Errorf("a home without a way in: %+v", w)
+	}
+	if packs := sc.teacher.do("GET", "/print"+sc.asPath("/packs"), nil); packs.status != 200 || strings.Count(string(packs.body), "<svg") == 0 {
+		t.Errorf("the packs of the class: %d", packs.status)
+	}
+	want[app.Invitation](sc.teacher, "POST", sc.path("/homes/"+fern.ID.String()+"/link"), nil)
+	if w := write(); w.Homes != 1 || w.Before != 1 {
+		t.Errorf("after a new link: %+v", w)
+	}
+}

@@ -40,6 +40,21 @@ func TestSeeAsAFamily(t *testing.T) {
 	inside("Weigh every bean")
 	p.violations("the draft as a family has it")
 
+	// A home has it with its own kitchen, on the phone and on paper; what it lacks is said there.
+	p.open(demo.base + "/experiments/" + id + "/steps")
+	p.chooses("Looked at with", "7M")
+	p.press("See as a family")
+	inside("Getting ready")
+	p.chooses("Home in 7M", "Dunlin")
+	inside("drinking glass")
+	paper := evaluate[string](p, `fetch([...document.querySelectorAll('a')].find((a) => a.textContent === 'what is needed').href).then((r) => r.text())`)
+	if !strings.Contains(paper, "Dunlin") || !strings.Contains(paper, "drinking glass") {
+		t.Errorf("on paper for Dunlin: %.2000s", paper)
+	}
+	p.chooses("Home in 7M", "Kestrel") // who speaks Spanish
+	inside("Ensayo: nada se guarda ni se envía.")
+	inside("vaso")
+
 	// Nothing of it is anywhere: the experiment is not issued, and no home has an entry.
 	if n := evaluate[int](p, fmt.Sprintf(`fetch('/api/v1/assignments').then((r) => r.json()).then((l) => l.items.filter((a) => a.experiment === %q).length)`, id)); n != 0 {
 		t.Errorf("trying it made %d assignments", n)

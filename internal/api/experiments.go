@@ -101,13 +101,15 @@ func (s *Server) experiments() {
 	)
 	type practice struct {
 		ExperimentPath
-		Language string `query:"language" maxLength:"12" doc:"Code of the home's language" example:"es"`
+		Language string    `query:"language" maxLength:"12" doc:"Code of the home's language" example:"es"`
+		Class    uuid.UUID `query:"class" doc:"Left out: the teacher's first"`
+		Home     uuid.UUID `query:"home" doc:"Of the class; left out: a usual home"`
 	}
 	forTeacher(
 		s,
-		op("GET", "/experiments/{experiment}/practice", "get-practice", "A draft as the page of a usual home, to try"),
+		op("GET", "/experiments/{experiment}/practice", "get-practice", "A draft as the page of a home, or of a usual one, to try"),
 		func(ctx context.Context, who app.TeacherActor, i *practice) (app.Bundle, error) {
-			return s.App.Practice(ctx, who, i.Experiment, i.Language)
+			return s.App.Practice(ctx, who, i.Experiment, i.Class, i.Home, i.Language)
 		},
 	)
 	type kitchensOf struct {

@@ -250,7 +250,20 @@ func TestAskedTriedPinned(t *testing.T) {
 	if c, _ := soda(""); c.Use != "baking-powder" || c.Pinned {
 		t.Errorf("open again: %+v", c)
 	}
+	tried := want[app.Bundle](sc.teacher, "GET", "/experiments/"+sc.experiment.ID.String()+"/practice"+in+"&language=en&home="+id, nil)
+	if n := needOf(t, tried.Sheets[0], "soda"); tried.Home.Nickname != "Fern" || n.Use != "baking-powder" {
+		t.Errorf("the draft as Fern has it: %s, %+v", tried.Home.Nickname, n)
+	}
 	other := sc.site.teacher("other@school.example")
+	mine := want[app.DraftView](other, "POST", "/experiments", map[string]string{"example": "sour-lemon"}).ID.String()
+	for _, path := range []string{
+		"/experiments/" + mine + "/practice" + in + "&home=" + id, "/experiments/" + mine + "/practice?home=" + id,
+		"/experiments/" + mine + "/practice" + in, "/print" + sc.path("/experiments/"+mine+"/materials") + "?home=" + id,
+	} {
+		if a := other.do("GET", path, nil); a.status != 404 {
+			t.Errorf("%s with another teacher's home: %d", path, a.status)
+		}
+	}
 	for _, path := range []string{of + in, of + "/ways" + in + "&need=soda&home=" + id} {
 		if a := other.do("GET", path, nil); a.status != 404 {
 			t.Errorf("%s to a stranger: %d", path, a.status)

@@ -132,11 +132,16 @@ func (s *Server) printPacks(w http.ResponseWriter, r *http.Request) {
 
 func (s *Server) printDraft(w http.ResponseWriter, r *http.Request) {
 	s.teacherFile(w, r, []string{"class", "experiment"}, func(who app.TeacherActor, id []uuid.UUID) error {
+		home, err := uuid.Parse(cmp.Or(r.URL.Query().Get("home"), uuid.Nil.String()))
+		if err != nil {
+			return refusal.ErrNotFound
+		}
 		p, err := s.App.PrintDraft(
 			r.Context(),
 			who,
 			id[0],
 			id[1],
+			home,
 			chi.URLParam(r, "sheet"),
 			cmp.Or(r.URL.Query().Get("language"), "en"),
 		)

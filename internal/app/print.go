@@ -5,7 +5,6 @@ import (
 
 	"github.com/google/uuid"
 
-	"patient-kitchen/core/design"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/view/sheets"
 )
@@ -15,29 +14,20 @@ import (
 func (a *App) PrintDraft(
 	ctx context.Context,
 	who TeacherActor,
-	class, experiment uuid.UUID,
+	class, experiment, home uuid.UUID,
 	kind, language string,
 ) (sheets.Printed, error) {
-	c, err := a.class(ctx, who, class)
+	if class == uuid.Nil {
+		return sheets.Printed{}, refusal.ErrNotFound
+	}
+	t, err := a.trial(ctx, who, experiment, class, home)
 	if err != nil {
 		return sheets.Printed{}, err
 	}
-	e, err := a.Store.Experiment(ctx, who.ID, experiment)
-	if err != nil {
-		return sheets.Printed{}, notFound(err)
-	}
-	t, err := a.Store.Teacher(ctx, who.ID)
-	if err != nil {
-		return sheets.Printed{}, err
-	}
-	d, err := design.Read(e.Draft)
-	if err != nil {
-		return sheets.Printed{}, &refusal.Refused{Code: "unreadable", Words: refusal.Why("unreadable", "problem", err.Error())}
-	}
-	p, err := sheets.Print(&d, nil, kind, language)
-	p = sheets.MeasuresOf(c.UnitSystem, language).Printed(p)
-	p.Class = cardOf(homeContext{class: c, teacher: t})
-	if kind == "safety" && (c.EmergencyNumber == "" || c.PoisonNumber == "") {
+	p, err := sheets.Print(t.Document, t.plan, kind, language)
+	p = sheets.MeasuresOf(t.class.UnitSystem, language).Printed(p)
+	p.Class, p.Home = cardOf(homeContext{class: t.class, teacher: t.teacher}), t.home
+	if kind == "safety" && (t.class.EmergencyNumber == "" || t.class.PoisonNumber == "") {
 		return sheets.Printed{}, &refusal.Refused{Code: "no-numbers"}
 	}
 	return p, err

@@ -1096,8 +1096,8 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * A draft as the page of a usual home, to try
-         * @description A draft as the page of a usual home, to try.
+         * A draft as the page of a home, or of a usual one, to try
+         * @description A draft as the page of a home, or of a usual one, to try.
          */
         get: operations["get-practice"];
         put?: never;
@@ -7938,6 +7938,10 @@ export interface operations {
             query?: {
                 /** @description Code of the home's language */
                 language?: string;
+                /** @description Left out: the teacher's first */
+                class?: string;
+                /** @description Of the class; left out: a usual home */
+                home?: string;
             };
             header?: never;
             path: {

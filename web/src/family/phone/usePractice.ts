@@ -4,6 +4,13 @@ import { newID } from '../../ui/ids';
 import type { LocalEntry } from './db';
 import type { Bundle, HomeState } from './useHome';
 
+/** The class and the home that a draft is looked at with; none is a usual home. */
+function lookedAt() {
+  const asked = new URLSearchParams(location.search);
+  const [of, home] = [asked.get('class'), asked.get('home')];
+  return { ...(of && { class: of }), ...(home && { home }) };
+}
+
 /** A home that nobody lives in: it works with a draft as a phone would, and what is entered goes nowhere. */
 export function usePractice(experiment: string, language: string): HomeState {
   const [bundle, setBundle] = useState<Bundle>();
@@ -13,7 +20,7 @@ export function usePractice(experiment: string, language: string): HomeState {
   const refresh = useCallback(async () => {
     try {
       const { data } = await api.GET('/api/v1/experiments/{experiment}/practice', {
-        params: { path: { experiment }, query: { language } },
+        params: { path: { experiment }, query: { ...lookedAt(), language } },
       });
       if (data) setBundle(data);
       setOnline(true);

@@ -182,6 +182,7 @@ export default function ExperimentPage() {
               languages={doc.languages}
               language={language}
               version={draft.state.base?.version ?? 0}
+              lookedAt={lookedAt}
               onClose={() => setAsFamily(false)}
             />
           )}

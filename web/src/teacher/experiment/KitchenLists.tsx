@@ -16,14 +16,9 @@ export function KitchenLists({ m, due }: { m: Matrix; due?: string }) {
           </ol>
         </section>
       )}
+      <Things title={say('kitchens.things-to-send')} things={m.packing.filter((p) => !p.lent)} />
       <Things
-        title={say('kitchens.things-to-send')}
-        things={m.packing.filter((p) => !p.lent)}
-      />
-      <Things
-        title={
-          due ? say('kitchens.to-lend-until', { day: day(due) }) : say('kitchens.to-lend')
-        }
+        title={due ? say('kitchens.to-lend-until', { day: day(due) }) : say('kitchens.to-lend')}
         things={m.packing.filter((p) => p.lent)}
       />
       <Things title={say('kitchens.homes-get')} things={m.shopping} />

@@ -232,6 +232,11 @@ func TestArchiveOfAClass(t *testing.T) {
 		map[string]any{"kind": "photo", "evidence": "photo-end", "refers": photo, "phone_time": lesson, "offset_ms": 0},
 	)
 	sc.put(fern, newID(), reading("towel", "8 min", "82 mm"))
+	drawn := newID()
+	sc.put(moss, drawn, map[string]any{
+		"kind": "observation", "evidence": "photo-end", "value": map[string]any{"strokes": []string{"100,200 140,260", "500,500"}},
+		"phone_time": lesson, "offset_ms": 0,
+	})
 	sc.put(moss, newID(), reading("towel", "8 min", "=HYPERLINK(1)"))
 	want[api.Done](fern, "PUT", fern.home+"/kitchen", map[string]any{
 		"things": map[string]string{"table-salt": "have"}, "own": map[string]string{"teaspoon": "58 g"},
@@ -287,6 +292,13 @@ func TestArchiveOfAClass(t *testing.T) {
 		if !strings.Contains(files[name], says) {
 			t.Errorf("%s lacks %s: %.200s", name, says, files[name])
 		}
+	}
+	if svg := files[dir+"drawings/moss-photo-end-"+drawn[24:]+".svg"]; !strings.Contains(svg, "M100,200 L140,260 M500,500") {
+		var names []string
+		for name := range files {
+			names = append(names, name)
+		}
+		t.Errorf("the drawing: %q of %q", svg, names)
 	}
 	if k := files["kitchens.json"]; !strings.Contains(k, `"teaspoon": "58 g"`) || strings.Contains(k, "under") || strings.Contains(k, "hours") {
 		t.Errorf("kitchens.json: %s", k)

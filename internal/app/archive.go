@@ -193,6 +193,16 @@ func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who Teach
 	}
 	z.json(dir+"entries.json", entries)
 	for _, h := range b.homes {
+		for _, row := range b.entries[h.ID] {
+			e, _ := readEntry(row)
+			if e.Given == nil || len(e.Given.Strokes) == 0 {
+				continue
+			}
+			of := results.PlainName(h.Nickname) + "-" + results.PlainName(e.Evidence) + "-" + row.ID.String()[24:]
+			z.make(dir+"drawings/"+of+".svg", func(w io.Writer) error {
+				return export.Drawing(w, h.Nickname+", "+e.Evidence, e.Given.Strokes)
+			})
+		}
 		if p := b.permissions[h.ID]; p.State != "granted" || !p.Photos {
 			continue
 		}

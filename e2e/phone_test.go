@@ -157,6 +157,7 @@ func TestPhoneKeepsAndReads(t *testing.T) {
 		{"the last reading counts", `book(reading('b', '` + at("02:00") + `'), reading('a', '` + at("01:00") + `')).present(slot()).id`, `"b"`},
 		{"one that was spoiled does not", `book(reading('a', '` + at("01:00") + `'), reading('b', '` + at("02:00") + `'), entry('s', 'spoiled', { refers: 'b' })).present(slot()).id`, `"a"`},
 		{"another trial is another slot", `book(reading('a', '` + at("01:00") + `', { trial: 2 })).settled(slot())`, `false`},
+		{"what was read before, by the steps' order", `((b) => [b.before([{takes: [slot('1 min')]}, {takes: [slot('2 min'), slot('4 min')]}], slot('4 min'))?.entry.id, b.before([{takes: [slot('1 min')]}, {takes: [slot('4 min')]}], slot('1 min')) ?? 'none'].join())(book(reading('a', '` + at("01:00") + `', { time: '1 min' }), reading('x', '` + at("01:30") + `', { time: '2 min', condition: 'news' })))`, `"a,none"`},
 		{"not read settles it too", `book(entry('n', 'not-read', { reading: 'height', condition: 'towel' })).settled(slot())`, `true`},
 		{"another experiment's entries stay out", `book(entry('d', 'step-done', { step: 'dip', assignment: 'other' })).done('dip') ?? null`, `null`},
 		{"but what is said of the home counts everywhere", `book(entry('f', 'fact', { refers: 'latex', choice: ['yes'], assignment: 'other' })).fact('latex')`, `"yes"`},

@@ -184,9 +184,11 @@ func TestWholeWay(t *testing.T) {
 		fern.press("Done, next")
 		fern.sees(at)
 		fern.press("We did not wait")
+		fern.seesNot("Before that") // what was read first does not lead
 		fern.enters("Kitchen roll", "50 mm")
 		fern.enters("Printer paper", "12 mm")
 		fern.sees("Kept: 12 mm")
+		fern.sees("Before that, ")
 	}
 	fern.press("This try is spoiled")
 	fern.press("spilled")

@@ -30,12 +30,12 @@ type Source = detect.Source
 
 // Answer is what was seen in the rehearsed classes.
 type Answer struct {
-	Classes int     // rehearsed
-	Homes   int     // that take part with readings of their own
-	Claims  []Claim // that could be rehearsed, in the order of the design
+	Classes int      // rehearsed
+	Homes   int      // that take part with readings of their own
+	Claims  []Claim  // that could be rehearsed, in the order of the design
 	Spoken  []Spoken // those that homes decide by what they say
 	Unsaid  int      // claims of kinds that are not rehearsed
-	FlagLow int     // readings to look at: from the 10th to the 90th of 100 classes
+	FlagLow int      // readings to look at: from the 10th to the 90th of 100 classes
 	FlagTop int
 	Help    *Help // the change that would help most; nil where none helps
 }

@@ -55,6 +55,18 @@ export class Book {
   present(slot: Slot) {
     return last(this.readings(slot).filter((e) => !this.spoiled(e.id)));
   }
+  /** The same thing as it was read last before, in the order of the steps: at another time or stage. */
+  before(steps: Step[], slot: Slot) {
+    const thing = slotKey({ ...slot, time: undefined, stage: undefined });
+    let found: { slot: Slot; entry: LocalEntry } | undefined;
+    for (const s of steps.flatMap((step) => step.takes)) {
+      if (slotKey(s) === slotKey(slot)) return found;
+      const entry = this.present(s);
+      if (entry && slotKey({ ...s, time: undefined, stage: undefined }) === thing)
+        found = { slot: s, entry };
+    }
+    return undefined;
+  }
   settled(slot: Slot) {
     return Boolean(this.present(slot) ?? this.notRead(slot));
   }

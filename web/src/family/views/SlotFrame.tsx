@@ -115,6 +115,7 @@ export function SlotFrame({ at, labels, said, writing, asks, onAsked, children, 
         </p>
       ))}
       {children}
+      {present && !writing && <Before {...props} said={said} />}
       {desk && (
         <p className="doubt">
           {desk.entry.kind === 'asked'
@@ -171,6 +172,27 @@ export function SlotFrame({ at, labels, said, writing, asks, onAsked, children, 
       </label>
       {body}
     </div>
+  );
+}
+
+/** What was read of the same thing before: shown once the new value is there, so that the first does not lead the second. */
+function Before({
+  sheet,
+  book,
+  slot,
+  said,
+}: Pick<SlotProps, 'sheet' | 'book' | 'slot'> & Pick<Props, 'said'>) {
+  const t = useWords();
+  const before = book.before(sheet.steps, slot);
+  if (!before) return null;
+  const stage = sheet.stages?.find((s) => s.id === before.slot.stage)?.word;
+  return (
+    <p className="second fine m-0">
+      {t('readBefore', {
+        when: [stage, before.slot.time].filter(Boolean).join(', '),
+        value: said(before.entry),
+      })}
+    </p>
   );
 }
 

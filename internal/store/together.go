@@ -74,20 +74,24 @@ func (s *Store) writeTogether() {
 }
 
 // writeAll stores entries in one transaction. Where one of them fails none is
-// stored, and each is tried by itself, so that it fails alone.
+// stored, and each is tried by itself, so that it fails, or waits, alone.
 func (s *Store) writeAll(some []*written) {
 	ctx, cancel := context.WithTimeout(context.Background(), togetherWithin)
 	defer cancel()
-	if len(some) > 1 && s.writeBatch(ctx, some) != nil {
+	if len(some) > 1 && s.writeBatch(ctx, some) == nil {
 		for _, w := range some {
-			w.door, w.err = one[Door](ctx, &s.Queries, writeEntry, w.args...)
+			close(w.done)
 		}
-	} else if len(some) == 1 {
-		some[0].door, some[0].err = one[Door](ctx, &s.Queries, writeEntry, some[0].args...)
+		return
 	}
+	var alone sync.WaitGroup
 	for _, w := range some {
-		close(w.done)
+		alone.Go(func() {
+			w.door, w.err = one[Door](ctx, &s.Queries, writeEntry, w.args...)
+			close(w.done)
+		})
 	}
+	alone.Wait()
 }
 
 // writeBatch is one transaction of several entries; its error is that of any of them.

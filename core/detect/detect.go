@@ -188,11 +188,11 @@ func chance(effect, spread float64, homes, claims int) float64 {
 	if se == 0 {
 		return 1
 	}
-	return power(math.Abs(effect)/se, n, claims)
+	return Power(math.Abs(effect)/se, n, claims)
 }
 
-// power is the chance of a t test of n differences whose mean is so many standard errors.
-func power(away, n float64, claims int) float64 {
+// Power is the chance of a t test of n differences whose mean is so many standard errors.
+func Power(away, n float64, claims int) float64 {
 	t := distuv.StudentsT{Mu: 0, Sigma: 1, Nu: n - 1}.Quantile(1 - 0.025/float64(max(1, claims)))
 	return distuv.UnitNormal.CDF(away - t)
 }

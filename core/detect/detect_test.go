@@ -16,7 +16,7 @@ import (
 // of 0.8 needs 15, of one needs 10).
 func TestPower(t *testing.T) {
 	for _, c := range []struct{ effect, n, want float64 }{{0.5, 34, 0.808}, {0.8, 15, 0.821}, {1, 10, 0.803}, {0.5, 20, 0.565}, {0, 30, 0.025}} {
-		if got := power(c.effect*math.Sqrt(c.n), c.n, 1); math.Abs(got-c.want) > 0.021 {
+		if got := Power(c.effect*math.Sqrt(c.n), c.n, 1); math.Abs(got-c.want) > 0.021 {
 			t.Errorf("an effect of %.1f in %v pairs: %.3f, wanted %.3f", c.effect, c.n, got, c.want)
 		}
 	}

@@ -122,6 +122,7 @@ func TestRehearsalSays(t *testing.T) {
 func TestWhatHomesSayIsRehearsed(t *testing.T) {
 	for name, want := range map[string]string{
 		"vanishing-sugar": "of 100 homes find it so", "ringing-glasses": "of 1 on average", "bag-ties": "of 100 homes find it so",
+		"snail-supper": "of 100 animals stand there",
 	} {
 		raw, err := docs.Example(name)
 		if err != nil {

@@ -3,6 +3,7 @@ package rehearsal
 import (
 	"math"
 	"slices"
+	"strconv"
 
 	"gonum.org/v1/gonum/stat/distuv"
 
@@ -20,12 +21,12 @@ import (
 type Spoken struct {
 	compare.Planned
 	Homes int     // that take part in it
-	Agree float64 // share of the homes that find it so; of an order their mean rank correlation with it. 0 where no agreement is enough
+	Agree float64 // share of the homes that find it so; of an order their mean rank correlation with it, of a zone the animals' share in it. 0 where none is enough
 }
 
 // spoken is a claim that the homes' words decide, or false for another.
 func spoken(d *design.Document, p compare.Planned, plans []fit.HomePlan, claims int, r Random) (Spoken, bool) {
-	if p.Test != stats.SignTest && p.Test != stats.BinomialTest && p.Test != stats.PageTest {
+	if !slices.Contains([]stats.Test{stats.SignTest, stats.BinomialTest, stats.PageTest, stats.ZonesTest}, p.Test) {
 		return Spoken{}, false
 	}
 	out := Spoken{Planned: p}
@@ -35,28 +36,38 @@ func spoken(d *design.Document, p compare.Planned, plans []fit.HomePlan, claims 
 		}
 	}
 	level := 0.05 / float64(max(1, claims))
-	enoughOf := func(agree func(float64) float64, low float64) float64 {
-		high := 1.0
-		if agree(high) < enough {
-			return 0
-		}
-		for range 20 {
-			if mid := (low + high) / 2; agree(mid) >= enough {
-				high = mid
-			} else {
-				low = mid
-			}
-		}
-		return high
-	}
 	if p.Test == stats.PageTest {
-		out.Agree = orders(len(p.Order), out.Homes, level, enoughOf, r)
+		out.Agree = orders(len(p.Order), out.Homes, level, r)
 		return out, len(p.Order) > 1
+	}
+	if p.Test == stats.ZonesTest {
+		r, ok := d.Reading(p.Value)
+		if ok {
+			out.Agree, ok = zone(r, p, out.Homes, claims)
+		}
+		return out, ok
 	}
 	guess := detect.Guess(d, p)
 	least := agreeing(out.Homes, guess, level)
-	out.Agree = enoughOf(func(share float64) float64 { return counted(out.Homes, share, least) }, guess)
+	out.Agree = leastOf(func(share float64) float64 { return counted(out.Homes, share, least) }, guess)
 	return out, true
+}
+
+// leastOf is the least agreement, from low to 1, at which enough classes see something; 0
+// where not even 1 is enough.
+func leastOf(seen func(agree float64) float64, low float64) float64 {
+	high := 1.0
+	if seen(high) < enough {
+		return 0
+	}
+	for range 20 {
+		if mid := (low + high) / 2; seen(mid) >= enough {
+			high = mid
+		} else {
+			low = mid
+		}
+	}
+	return high
 }
 
 // says reports whether a home takes a reading itself and counts with the others.
@@ -95,19 +106,57 @@ func counted(homes int, share float64, least []int) float64 {
 	return seen
 }
 
+// usualAnimals is how many there are where the design does not say.
+const usualAnimals = 10
+
+// zone is the share of the animals that has to stand in a zone so that enough classes see
+// it: of each home the share over its looks, which are of the same animals, by a t test.
+// It reports false for a zone that the reading does not have.
+func zone(r *design.Reading, p compare.Planned, homes, claims int) (float64, bool) {
+	at := slices.IndexFunc(r.Zones, func(z design.Zone) bool { return z.ID == p.Zone })
+	if at < 0 {
+		return 0, false
+	}
+	even := r.Even()[at]
+	animals, err := strconv.ParseFloat(r.Of, 64)
+	if err != nil || animals < 1 {
+		animals = usualAnimals
+	}
+	room, side := 1-even, 1.0
+	if p.Says == "less" {
+		room, side = even, -1
+	}
+	n := math.Floor(float64(homes) * (1 - detect.DropsOut))
+	if n < 2 {
+		return 0, true
+	}
+	far := leastOf(func(part float64) float64 {
+		effect := side * part * room
+		share := even + effect
+		// Where all stand alike one of them may still stand elsewhere.
+		chance := math.Max(share*(1-share), 1/animals*(1-1/animals)/animals)
+		sd := math.Sqrt(chance/animals + math.Pow(detect.Differs*effect, 2))
+		return detect.Power(math.Abs(effect)*(1-2*Swaps)/(sd/math.Sqrt(n)), n, claims)
+	}, 0)
+	if far == 0 {
+		return 0, true
+	}
+	return even + side*far*room, true
+}
+
 // drawn is how many homes' orders are drawn to know how their agreement scatters.
 const drawn = 2000
 
 // orders is the mean agreement of homes with an order of so many things that Page's test
 // sees in enough classes: without any, a home's rank correlation has the variance
 // 1/(k − 1) (E. B. Page, 1963).
-func orders(things, homes int, level float64, enoughOf func(func(float64) float64, float64) float64, r Random) float64 {
+func orders(things, homes int, level float64, r Random) float64 {
 	n := math.Floor(float64(homes) * (1 - detect.DropsOut))
 	if things < 2 || n < 2 {
 		return 0
 	}
 	asked := distuv.UnitNormal.Quantile(1-level/2) / math.Sqrt(n*float64(things-1))
-	least := enoughOf(func(clear float64) float64 {
+	least := leastOf(func(clear float64) float64 {
 		mean, sd := agreement(things, clear, r)
 		if sd == 0 {
 			return 1

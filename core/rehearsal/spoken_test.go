@@ -6,6 +6,8 @@ import (
 	"math/rand/v2"
 	"testing"
 
+	"patient-kitchen/core/compare"
+	"patient-kitchen/core/design"
 	"patient-kitchen/core/detect"
 	"patient-kitchen/core/stats"
 )
@@ -67,20 +69,13 @@ func TestClassesThatOrderAlike(t *testing.T) {
 		t.Run(fmt.Sprint(things), func(t *testing.T) {
 			r := rand.New(rand.NewPCG(7, 9))
 			const homes = 24
-			var clear float64
-			enoughOf := func(agree func(float64) float64, low float64) float64 {
-				high := 1.0
-				for range 20 {
-					if mid := (low + high) / 2; agree(mid) >= enough {
-						high = mid
-					} else {
-						low = mid
-					}
+			rho := orders(things, homes, 0.05, r)
+			clear := leastOf(func(clear float64) float64 { // how clearly that is seen
+				if mean, _ := agreement(things, clear, r); mean < rho {
+					return 0
 				}
-				clear = high
-				return high
-			}
-			rho := orders(things, homes, 0.05, enoughOf, r)
+				return 1
+			}, 0)
 			off := float64(things) * (1 - clear) / clear
 			seen, n := 0, homes*9/10
 			const classes = 300
@@ -101,5 +96,45 @@ func TestClassesThatOrderAlike(t *testing.T) {
 				t.Errorf("agreement %.2f: seen in %.2f of classes", rho, share)
 			}
 		})
+	}
+}
+
+// At the share of animals that is said, nine of ten classes pass the t test of the homes'
+// shares.
+func TestClassesWhoseAnimalsGather(t *testing.T) {
+	r := rand.New(rand.NewPCG(5, 11))
+	where := &design.Reading{Of: "8", Zones: []design.Zone{{ID: "a"}, {ID: "b"}, {ID: "c"}}}
+	for says, homes := range map[string]int{"more": 24, "less": 40} {
+		share, ok := zone(where, compare.Planned{Claim: compare.Claim{Zone: "a", Says: says}}, homes, 1)
+		if !ok || share <= 0 || share >= 1 || says == "more" != (share > 1.0/3) {
+			t.Fatalf("%s: %.2f, %t", says, share, ok)
+		}
+		const classes = 2000
+		seen := 0
+		for range classes {
+			var d, w []float64
+			for range homes * 9 / 10 {
+				own := share + detect.Differs*(share-1.0/3)*r.NormFloat64()
+				if r.Float64() < Swaps {
+					own = 2.0/3 - own
+				}
+				there := 0
+				for range 8 {
+					if r.Float64() < own {
+						there++
+					}
+				}
+				d, w = append(d, float64(there)/8-1.0/3), append(w, 0)
+			}
+			if f, err := stats.MeanOf(d, w, 0); err == nil && f.P < 0.05 && (f.Estimate > 0) == (says == "more") {
+				seen++
+			}
+		}
+		if got := float64(seen) / classes; math.Abs(got-enough) > 0.06 {
+			t.Errorf("%s: at %.2f seen in %.3f of classes", says, share, got)
+		}
+	}
+	if _, ok := zone(where, compare.Planned{Claim: compare.Claim{Zone: "d"}}, 24, 1); ok {
+		t.Error("a zone that is not there")
 	}
 }

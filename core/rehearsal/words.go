@@ -61,6 +61,10 @@ func (s *Spoken) sentence() text.Message {
 	switch {
 	case s.Agree == 0:
 		return text.M("rehearsal.too-few", "claim", s.Words, "n", s.Homes)
+	case s.Test == stats.ZonesTest && s.Says == "less":
+		return text.M("rehearsal.zone-less", "claim", s.Words, "of", hundredth(math.Floor(s.Agree*100)/100))
+	case s.Test == stats.ZonesTest:
+		return text.M("rehearsal.zone", "claim", s.Words, "of", hundredth(math.Ceil(s.Agree*100)/100))
 	case s.Test == stats.PageTest:
 		return text.M("rehearsal.agree-order", "claim", s.Words, "rho", math.Ceil(s.Agree*100)/100)
 	}

@@ -110,13 +110,13 @@ func Rehearse(d *design.Document, plans []fit.HomePlan, classes int, r Random) A
 	found := map[string]float64{} // by value: the same homes take it with the same tools
 	for i := range c.claims {
 		x := &c.claims[i]
-		if x.effect, sources[i] = detect.Effect(d, x.Planned); sources[i] != detect.Nothing {
+		if x.effect, sources[i] = effect(d, x.Planned); sources[i] != detect.Nothing {
 			continue
 		}
 		if _, known := found[x.Value]; !known {
 			found[x.Value] = smallest(c, i, r)
 		}
-		if x.effect = found[x.Value]; x.Says == "less" {
+		if x.effect = found[x.Value]; x.Says == "less" || x.Says == "falls" {
 			x.effect = -x.effect
 		}
 	}
@@ -138,12 +138,13 @@ func classOf(d *design.Document, planned []compare.Planned, plans []fit.HomePlan
 		c.drops = 0
 	}
 	for _, p := range planned {
-		if p.Test != stats.PairedTest || p.Against == "" {
+		narrow, ok := narrowing(d, p)
+		if !ok {
 			continue
 		}
 		x := claim{Planned: p}
 		for i := range plans {
-			if h, ok := homeOf(d, p, &plans[i], change); ok {
+			if h, ok := homeOf(d, p, &plans[i], narrow, change); ok {
 				x.homes = append(x.homes, h)
 			}
 		}
@@ -154,7 +155,7 @@ func classOf(d *design.Document, planned []compare.Planned, plans []fit.HomePlan
 
 // homeOf is a home's part in a claim; it reports false for one that takes no readings of
 // its own of the value, or whose swaps make it a group of its own.
-func homeOf(d *design.Document, p compare.Planned, plan *fit.HomePlan, change Change) (home, bool) {
+func homeOf(d *design.Document, p compare.Planned, plan *fit.HomePlan, narrow float64, change Change) (home, bool) {
 	if plan.Verdict == fit.SharedReadings && !(change == Lend && plan.LacksTools) ||
 		plan.Class == larder.Separate || plan.Class == larder.Unsuitable {
 		return home{}, false
@@ -184,7 +185,7 @@ func homeOf(d *design.Document, p compare.Planned, plan *fit.HomePlan, change Ch
 	if change == OneTryMore {
 		tries++
 	}
-	h := home{sd: math.Sqrt2 * sd(false) / math.Sqrt(tries), rounding: 2 * math.Pow(sd(true), 2) / tries}
+	h := home{sd: math.Sqrt(narrow/tries) * sd(false), rounding: narrow * math.Pow(sd(true), 2) / tries}
 	return h, !lacks && !math.IsNaN(h.sd)
 }
 

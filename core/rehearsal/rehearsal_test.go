@@ -7,6 +7,7 @@ import (
 	"testing"
 	"time"
 
+	"patient-kitchen/core/compare"
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/detect"
 	"patient-kitchen/core/fit"
@@ -114,6 +115,52 @@ func TestRehearsalSays(t *testing.T) {
 	one, again := rehearsal.Rehearse(d, plans, 500, chance()), rehearsal.Rehearse(d, plans, 500, chance())
 	if one.Claims[0].Seen != again.Claims[0].Seen {
 		t.Error("the same chance gives another answer")
+	}
+}
+
+// A value that rises with what is changed is rehearsed by the homes' slopes: with levels
+// 1 to 4 a slope scatters as one value over √Σ(x − x̄)² = √5, by hand.
+func TestTrendsAreRehearsed(t *testing.T) {
+	const homes = 20
+	rising := func(matters, says string) rehearsal.Answer {
+		d, plans := strips(t, "", homes, func(d *design.Document) {
+			d.Trials = 1
+			for i := range d.Conditions {
+				d.Conditions[i].Value = string(rune('1' + i))
+			}
+			d.Claims = []design.Claim{{ID: "up", Says: says, Value: compare.Plan(d)[0].Value, Matters: matters}}
+		})
+		return rehearsal.Rehearse(d, plans, 2000, chance())
+	}
+	a := rising("3 mm", "rises")
+	if len(a.Claims) != 1 || a.Unsaid != 0 || a.Homes != homes || math.Abs(a.Claims[0].Effect-1) > 1e-9 {
+		t.Fatalf("%+v", a)
+	}
+	one := math.Hypot(1/math.Sqrt(12), 0.8)
+	if strips, _ := strips(t, "", 1); strips.Readings[0].Instruments[0].Analogue {
+		one = math.Hypot(0.5/math.Sqrt(12), 0.8)
+	}
+	sd := math.Hypot(one/math.Sqrt(5), detect.Differs)
+	wide := (a.Claims[0].High - a.Claims[0].Low) / (2 * 1.645) // of the class's mean, 5th to 95th
+	if by := sd / math.Sqrt(homes*(1-detect.DropsOut)); wide < by*0.8 || wide > by*1.6 { // swaps widen it
+		t.Errorf("the class's slope scatters by %.3f, by hand %.3f", wide, by)
+	}
+	for _, language := range text.Languages {
+		if said := text.Render(a.Sentences()[1], language); !strings.Contains(said, "mm") || strings.ContainsAny(said, "{}") {
+			t.Errorf("%s", said)
+		}
+	}
+	if said := text.Render(a.Sentences()[1], "en"); !strings.Contains(said, "for each 1") {
+		t.Errorf("%s", said)
+	}
+	if a := rising("", "falls"); a.Claims[0].Source != detect.Nothing || a.Claims[0].Effect >= 0 {
+		t.Errorf("nothing says how much: %+v", a.Claims[0])
+	}
+	d, plans := strips(t, "", homes, func(d *design.Document) {
+		d.Claims = []design.Claim{{ID: "up", Says: "rises", Value: compare.Plan(d)[0].Value}}
+	})
+	if a := rehearsal.Rehearse(d, plans, 200, chance()); len(a.Claims) != 0 {
+		t.Errorf("without levels: %+v", a)
 	}
 }
 

@@ -86,10 +86,14 @@ func (c *Claim) size(v float64) any {
 	digits := 2.0
 	scale := math.Pow(10, digits-1-math.Floor(math.Log10(math.Max(math.Abs(v), 1e-12))))
 	v = math.Round(v*scale) / scale
+	var size any = quantity.Quantity{Value: v, Unit: c.Unit}
 	if c.Ratio {
-		return text.M("detect.factor", "n", v)
+		size = text.M("detect.factor", "n", v)
 	}
-	return quantity.Quantity{Value: v, Unit: c.Unit}
+	if trend(c.Planned) {
+		return text.M("rehearsal.for-each", "size", size, "each", c.Words.Args["each"])
+	}
+	return size
 }
 
 // hundredth is a share as so many of a hundred.

@@ -141,7 +141,7 @@ func TestTrendsAreRehearsed(t *testing.T) {
 		one = math.Hypot(0.5/math.Sqrt(12), 0.8)
 	}
 	sd := math.Hypot(one/math.Sqrt(5), detect.Differs)
-	wide := (a.Claims[0].High - a.Claims[0].Low) / (2 * 1.645) // of the class's mean, 5th to 95th
+	wide := (a.Claims[0].High - a.Claims[0].Low) / (2 * 1.645)                           // of the class's mean, 5th to 95th
 	if by := sd / math.Sqrt(homes*(1-detect.DropsOut)); wide < by*0.8 || wide > by*1.6 { // swaps widen it
 		t.Errorf("the class's slope scatters by %.3f, by hand %.3f", wide, by)
 	}

@@ -208,7 +208,7 @@ func TestWords(t *testing.T) {
 			t.Errorf("%q has no %q", got, part)
 		}
 	}
-	if got := text.Render(f.Test.Conditions(), "es"); !strings.Contains(got, "hogar") {
+	if got := text.Render(f.Test.Conditions(), "es"); !strings.Contains(got, "casa") {
 		t.Error(got)
 	}
 }

@@ -48,7 +48,7 @@ func TestOwnKindsInSpanish(t *testing.T) {
 	p.press("Damos permiso, empezar")
 	p.press("Empezar de todos modos")
 	p.writes("¿Cuánto perderá?", "147 g")
-	p.sees("hace falta otra clase de unidad")
+	p.sees("lleva otra clase de unidad")
 	p.writes("¿Cuánto perderá?", "20 por ciento")
 	p.press("Guardar. No se puede cambiar")
 	p.sees("Responde primero cada pregunta")

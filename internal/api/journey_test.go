@@ -461,3 +461,32 @@ func TestDeletedHomesComeBackAndErasedOnesDoNot(t *testing.T) {
 	}
 	sc.teacher.refused("POST", path+"/restore", nil, 404, "not-found")
 }
+
+// What a reading is answered with follows the home's language and the class's measures at
+// once, although both are remembered between entries.
+func TestRepliesFollowTheLanguage(t *testing.T) {
+	sc := newSite(t).school("t@school.example", "Fern")
+	fern := sc.phone("Fern")
+	sc.agree(fern)
+	echo := func(time string) string {
+		a := fern.do("PUT", sc.homePath(fern, "/entries/"+newID()), reading("towel", time, "82.5 mm"))
+		var v struct {
+			Echo string `json:"echo"`
+		}
+		if err := json.Unmarshal(a.body, &v); err != nil || a.status != 200 {
+			t.Fatalf("%d %s", a.status, a.body)
+		}
+		return v.Echo
+	}
+	if got := echo("1 min"); got != "82.5\u00a0mm" {
+		t.Errorf("in English %q", got)
+	}
+	want[any](fern, "PUT", fern.home+"/language", map[string]string{"language": "es"})
+	if got := echo("2 min"); got != "82,5\u00a0mm" {
+		t.Errorf("in Spanish %q", got)
+	}
+	want[any](fern, "PUT", fern.home+"/language", map[string]string{"language": "en"})
+	if got := echo("4 min"); got != "82.5\u00a0mm" {
+		t.Errorf("in English again %q", got)
+	}
+}

@@ -130,10 +130,9 @@ func (a *App) putEntry(
 	}
 	if bad == nil && picture == nil {
 		room, err := a.room(ctx, p, assignment)
-		var door store.Door
 		if err == nil {
-			gate := store.Gate{Token: p.token, Permission: d.agreed, Plan: d.number, May: mayIn(d.issued, f)}
-			door, err = a.write(ctx, d, s, f, gate)
+			gate := store.Gate{Token: p.token, Permission: d.agreed, Plan: d.number, May: mayIn(d.issued, f), Writes: d.writes}
+			s.Late, err = a.write(ctx, d, s, f, gate)
 		}
 		if err != nil && !errors.Is(err, store.ErrNotFound) {
 			return entries.EntryView{}, a.afterLooking(ctx, p, err)
@@ -145,16 +144,15 @@ func (a *App) putEntry(
 			if f.Kind == string(notebook.Swapped) {
 				a.shelf.doings.Remove(key)
 			}
-			s.Late = door.Late
-			return viewFields(d.Document, s, f, writer(door)), nil
+			return viewFields(d.Document, s, f, writer(d.writes)), nil
 		}
 	}
 	return a.notAdded(ctx, p, d, s, f, bad, picture)
 }
 
-// writer is who wrote an entry that was stored.
-func writer(d store.Door) notebook.Writer {
-	return notebook.Writer{Language: text.In(d.Writes[0], d.Writes[1]), System: quantity.System(d.Writes[2])}
+// writer is who writes, as the notebook has it.
+func writer(w store.Writes) notebook.Writer {
+	return notebook.Writer{Language: text.In(w.Language, w.Zone), System: quantity.System(w.UnitSystem)}
 }
 
 // room is how many entries a home may still send before they are counted again: an
@@ -180,7 +178,7 @@ func (a *App) write(
 	s store.Entry,
 	f entries.EntryFields,
 	gate store.Gate,
-) (store.Door, error) {
+) (late bool, err error) {
 	if f.Kind == string(notebook.Swapped) {
 		return a.writeSwap(ctx, s, gate)
 	}
@@ -188,8 +186,7 @@ func (a *App) write(
 	if f.Kind != string(notebook.Answer) || !ok || q.When != "before" {
 		return a.Store.WriteEntry(ctx, s, gate)
 	}
-	var door store.Door
-	err := a.Store.InTx(ctx, func(tx *store.Queries) error {
+	err = a.Store.InTx(ctx, func(tx *store.Queries) error {
 		if err := tx.LockHome(ctx, s.ClassID, *s.HomeID); err != nil {
 			return err
 		}
@@ -202,10 +199,10 @@ func (a *App) write(
 				return &refusal.Refused{Code: "predicted", Current: of}
 			}
 		}
-		door, err = tx.WriteEntry(ctx, s, gate)
+		late, err = tx.WriteEntry(ctx, s, gate)
 		return err
 	})
-	return door, err
+	return late, err
 }
 
 // afterLooking gives an error to a phone that may hear it.
@@ -231,8 +228,8 @@ func (a *App) notAdded(
 		return entries.EntryView{}, err
 	}
 	a.shelf.doings.Remove([2]uuid.UUID{s.AssignmentID, p.Home})
-	if now, err := a.doneNow(ctx, p.Class, s.AssignmentID, p.Home); err == nil && now.number != d.number {
-		return a.putEntry(ctx, p, now, s.AssignmentID, s.ID, s.Body) // the home's plan is another by now
+	if now, err := a.doneNow(ctx, p.Class, s.AssignmentID, p.Home); err == nil && (now.number != d.number || now.writes != d.writes) {
+		return a.putEntry(ctx, p, now, s.AssignmentID, s.ID, s.Body) // the home's plan, or its language, is another by now
 	}
 	hc, err := a.homeContext(ctx, p.HomeActor)
 	if err != nil {

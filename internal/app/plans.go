@@ -23,6 +23,7 @@ type doing struct {
 	*issued
 	number int      // of its plan; 0 where it has none
 	agreed [][]byte // hashes of what its guardian has to have agreed to, one of them
+	writes store.Writes
 }
 
 // agrees reports whether a permission given to a text still holds.
@@ -31,7 +32,7 @@ func (d *doing) agrees(sha []byte) bool {
 }
 
 // unplanned is a version as a home does it that has no plan.
-func unplanned(i *issued) doing { return doing{i, 0, [][]byte{i.sha}} }
+func unplanned(i *issued) doing { return doing{issued: i, agreed: [][]byte{i.sha}} }
 
 // planned is a version as a home does it by its plan. What was agreed to before covers
 // the plan as long as the rules still find in it what they found when it was made.
@@ -136,10 +137,14 @@ func (a *App) doneNow(ctx context.Context, class, assignment, home uuid.UUID) (d
 		return doing{}, err
 	}
 	d, err := a.doneBy(ctx, as, home)
-	if err == nil {
-		a.shelf.doings.Add(key, d)
+	if err != nil {
+		return doing{}, err
 	}
-	return d, err
+	if d.writes, err = a.Store.Writes(ctx, class, home); err != nil {
+		return doing{}, err
+	}
+	a.shelf.doings.Add(key, d)
+	return d, nil
 }
 
 // planHomes freezes what every home of a class does of an assignment.
@@ -301,14 +306,13 @@ func samePlan(a, b store.Plan) bool {
 }
 
 // writeSwap stores what a home uses instead, and plans anew with it.
-func (a *App) writeSwap(ctx context.Context, s store.Entry, gate store.Gate) (store.Door, error) {
-	var door store.Door
-	err := a.Store.InTx(ctx, func(q *store.Queries) error {
+func (a *App) writeSwap(ctx context.Context, s store.Entry, gate store.Gate) (late bool, err error) {
+	err = a.Store.InTx(ctx, func(q *store.Queries) error {
 		if err := q.LockHome(ctx, s.ClassID, *s.HomeID); err != nil {
 			return err
 		}
 		var err error
-		if door, err = q.WriteEntry(ctx, s, gate); err != nil {
+		if late, err = q.WriteEntry(ctx, s, gate); err != nil {
 			return err
 		}
 		as, err := q.Assignment(ctx, s.ClassID, s.AssignmentID)
@@ -317,5 +321,5 @@ func (a *App) writeSwap(ctx context.Context, s store.Entry, gate store.Gate) (st
 		}
 		return a.replanIn(ctx, q, as, *s.HomeID)
 	})
-	return door, err
+	return late, err
 }

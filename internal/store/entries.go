@@ -63,6 +63,7 @@ type Gate struct {
 	Permission [][]byte // hashes of what a guardian has to have agreed to, one of them
 	Plan       int      // number of the home's plan by which it was read; 0 for none
 	May        []string // standings of the permission, as of [Standing]
+	Writes     Writes   // as whom the home is thought to write
 }
 
 // Standing words how a permission stands: asked, granted, declined, withdrawn or
@@ -74,10 +75,22 @@ func Standing(state string, photos bool) string {
 	return state
 }
 
-// Door says what an entry met that was stored.
-type Door struct {
-	Late   bool
-	Writes []string // the home's language, its class's zone and unit system
+// Writes is how a home's entries are read: its language, and its class's zone and measures.
+type Writes struct {
+	Language   string
+	Zone       string
+	UnitSystem string
+}
+
+// Writes reads as whom a home writes; ErrNotFound where there is no such home.
+func (q *Queries) Writes(ctx context.Context, class, home uuid.UUID) (Writes, error) {
+	return one[Writes](
+		ctx,
+		q,
+		`SELECT h.language, c.zone, c.unit_system FROM home h JOIN class c ON c.id = h.class_id WHERE h.class_id = $1 AND h.id = $2`,
+		class,
+		home,
+	)
 }
 
 // CountEntries counts what a home has written in an assignment, and not beyond most.
@@ -103,6 +116,7 @@ const writeEntry = `INSERT INTO entry (class_id, id, assignment_id, home_id, pro
 	SELECT h.class_id, $2::uuid, a.id, h.id, $5::text, $6::text, $7::bytea, $8::bytea, $9::timestamptz, $10::timestamptz, $11::bigint, $10 > a.due_at, $12::boolean
 	FROM home h, class c, assignment a
 	WHERE h.class_id = $1 AND h.id = $4 AND c.id = $1 AND a.class_id = $1 AND a.id = $3
+		AND h.language = $17 AND c.zone = $18 AND c.unit_system = $19
 		AND (h.deleted_at IS NULL AND h.erased_at IS NULL AND c.deleted_at IS NULL AND a.recalled_at IS NULL) IS TRUE
 		AND ($13::bytea IS NULL OR EXISTS (SELECT 1 FROM home_device d
 			WHERE d.class_id = $1 AND d.home_id = $4 AND d.token_hash = $13 AND d.generation = h.generation))
@@ -114,8 +128,7 @@ const writeEntry = `INSERT INTO entry (class_id, id, assignment_id, home_id, pro
 			ORDER BY n.number DESC LIMIT 1), 0) = $16::int
 	FOR KEY SHARE OF h
 	ON CONFLICT (class_id, id) DO NOTHING
-	RETURNING late, (SELECT ARRAY[h.language, c.zone, c.unit_system]
-		FROM home h, class c WHERE h.class_id = $1 AND h.id = $4 AND c.id = $1) AS writes`
+	RETURNING late`
 
 // entering is what [writeEntry] is given.
 func entering(e Entry, g Gate) []any {
@@ -136,14 +149,20 @@ func entering(e Entry, g Gate) []any {
 		g.Permission,
 		g.May,
 		g.Plan,
+		g.Writes.Language,
+		g.Writes.Zone,
+		g.Writes.UnitSystem,
 	}
 }
 
 // WriteEntry stores an entry of a home if the gate lets it through and its id
-// is new. It reports ErrNotFound where nothing was stored.
-func (q *Queries) WriteEntry(ctx context.Context, e Entry, g Gate) (Door, error) {
-	return one[Door](ctx, q, writeEntry, entering(e, g)...)
+// is new, and says whether it came late. It reports ErrNotFound where nothing was stored.
+func (q *Queries) WriteEntry(ctx context.Context, e Entry, g Gate) (late bool, err error) {
+	row, err := one[lateness](ctx, q, writeEntry, entering(e, g)...)
+	return row.Late, err
 }
+
+type lateness struct{ Late bool }
 
 // HoldHome keeps a home from being erased until the transaction ends. It
 // reports ErrNotFound for one that is erased.

@@ -28,7 +28,7 @@ const (
 // written is an entry on its way, and what became of it.
 type written struct {
 	args []any
-	door Door
+	late bool
 	err  error
 	done chan struct{}
 }
@@ -36,7 +36,7 @@ type written struct {
 // WriteEntry is that of [Queries], together with what others write at the same
 // moment; it returns once the entry is on disk. One whose caller leaves may be
 // stored all the same: its id tells when it is sent again.
-func (s *Store) WriteEntry(ctx context.Context, e Entry, g Gate) (Door, error) {
+func (s *Store) WriteEntry(ctx context.Context, e Entry, g Gate) (late bool, err error) {
 	w := &written{args: entering(e, g), done: make(chan struct{})}
 	s.entries.mu.Lock()
 	s.entries.waiting = append(s.entries.waiting, w)
@@ -50,9 +50,9 @@ func (s *Store) WriteEntry(ctx context.Context, e Entry, g Gate) (Door, error) {
 	}
 	select {
 	case <-w.done:
-		return w.door, w.err
+		return w.late, w.err
 	case <-ctx.Done():
-		return Door{}, ctx.Err()
+		return false, ctx.Err()
 	}
 }
 
@@ -87,7 +87,8 @@ func (s *Store) writeAll(some []*written) {
 	var alone sync.WaitGroup
 	for _, w := range some {
 		alone.Go(func() {
-			w.door, w.err = one[Door](ctx, &s.Queries, writeEntry, w.args...)
+			row, err := one[lateness](ctx, &s.Queries, writeEntry, w.args...)
+			w.late, w.err = row.Late, err
 			close(w.done)
 		})
 	}
@@ -99,12 +100,12 @@ func (s *Store) writeBatch(ctx context.Context, some []*written) error {
 	batch := &pgx.Batch{}
 	for _, w := range some {
 		batch.Queue(writeEntry, w.args...).Query(func(rows pgx.Rows) error {
-			door, err := pgx.CollectRows(rows, pgx.RowToStructByName[Door])
-			if len(door) == 0 {
+			late, err := pgx.CollectRows(rows, pgx.RowTo[bool])
+			if len(late) == 0 {
 				w.err = ErrNotFound
 				return err
 			}
-			w.door = door[0]
+			w.late = late[0]
 			return err
 		})
 	}

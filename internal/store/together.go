@@ -2,6 +2,7 @@ package store
 
 import (
 	"context"
+	"slices"
 	"sync"
 	"time"
 
@@ -66,8 +67,8 @@ func (s *Store) writeTogether() {
 			s.entries.mu.Unlock()
 			return
 		}
-		some := s.entries.waiting[:n:n]
-		s.entries.waiting = s.entries.waiting[n:]
+		some := s.entries.waiting[:n]
+		s.entries.waiting = slices.Clone(s.entries.waiting[n:]) // what is stored is not held on to
 		s.entries.mu.Unlock()
 		s.writeAll(some)
 	}

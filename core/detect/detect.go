@@ -235,9 +235,12 @@ func agree(d *design.Document, p compare.Planned, homes, claims int) int {
 	return 0
 }
 
-// Guess is the share of homes that would say the same by chance: half of them, or that
-// of one option among all where a choice is claimed.
+// Guess is the share of homes that would say the same by chance: half of them, or, where
+// a choice is claimed, what the claim says, else that of one option among all.
 func Guess(d *design.Document, p compare.Planned) float64 {
+	if p.Says == "share" && p.Stated != nil && *p.Stated > 0 && *p.Stated < 1 {
+		return *p.Stated
+	}
 	if r, ok := d.Reading(p.Value); ok && p.Says == "share" && len(r.Options) > 1 {
 		return 1 / float64(len(r.Options))
 	}

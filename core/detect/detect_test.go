@@ -7,6 +7,7 @@ import (
 	"strings"
 	"testing"
 
+	"patient-kitchen/core/compare"
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/text"
 )
@@ -98,5 +99,23 @@ func TestByKind(t *testing.T) {
 	empty := Of(&design.Document{}, 24)
 	if _, words := empty.Say(); !slices.Contains([]string{"detect.nothing"}, words.ID) {
 		t.Errorf("of nothing it says %q", words.ID)
+	}
+}
+
+// By chance a choice is made as often as the claim says, else as one option of all.
+func TestGuess(t *testing.T) {
+	d := &design.Document{Readings: []design.Reading{{ID: "pick", Options: make([]design.Choice, 4)}}}
+	quarter, third := 0.25, 1.0/3
+	for _, c := range []struct {
+		claim compare.Claim
+		want  float64
+	}{
+		{compare.Claim{Says: "more", Value: "pick"}, 0.5},
+		{compare.Claim{Says: "share", Value: "pick"}, quarter},
+		{compare.Claim{Says: "share", Value: "pick", Stated: &third}, third},
+	} {
+		if got := Guess(d, compare.Planned{Claim: c.claim}); got != c.want {
+			t.Errorf("%+v: %v, want %v", c.claim, got, c.want)
+		}
 	}
 }

@@ -87,7 +87,9 @@ func (m *Material) Lent() bool {
 	case "vessels-covers":
 		return m.Cost == "free" // bags, cups of paper and bands are not
 	}
-	return m.Cost == "moderate" && len(m.Contains) == 0
+	measures := slices.ContainsFunc(m.Roles, func(r string) bool { return strings.HasSuffix(r, "-instrument") })
+	holds := m.Capacity != nil && m.Props["form"] == "rigid"
+	return len(m.Contains) == 0 && (m.Cost == "moderate" || m.Own && (measures || holds))
 }
 
 // Does reports whether the material can do a job.

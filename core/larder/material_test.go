@@ -17,4 +17,18 @@ func TestLent(t *testing.T) {
 			t.Errorf("%s is lent: %t, want %t (known %t)", id, !want, want, ok)
 		}
 	}
+	for _, own := range []struct { // a school's own things stand on no shelf that tells
+		m    larder.Material
+		want bool
+	}{
+		{larder.Material{Own: true, Roles: []string{"mass-instrument"}}, true},
+		{larder.Material{Own: true, Capacity: &larder.Range{}, Props: map[string]string{"form": "rigid"}}, true},
+		{larder.Material{Own: true, Capacity: &larder.Range{}, Props: map[string]string{"form": "soft"}}, false},
+		{larder.Material{Own: true, Cost: "moderate", Contains: []larder.Content{{}}}, false},
+		{larder.Material{Own: true}, false},
+	} {
+		if own.m.Lent() != own.want {
+			t.Errorf("%+v is lent: %t", own.m, !own.want)
+		}
+	}
 }

@@ -3,7 +3,6 @@ package rehearsal
 import (
 	"math"
 	"slices"
-	"strconv"
 
 	"gonum.org/v1/gonum/stat/distuv"
 
@@ -118,9 +117,9 @@ func zone(r *design.Reading, p compare.Planned, homes, claims int) (float64, boo
 		return 0, false
 	}
 	even := r.Even()[at]
-	animals, err := strconv.ParseFloat(r.Of, 64)
-	if err != nil || animals < 1 {
-		animals = usualAnimals
+	animals := float64(usualAnimals)
+	if all, ok := r.Total(); ok && all >= 1 {
+		animals = float64(all)
 	}
 	room, side := 1-even, 1.0
 	if p.Says == "less" {

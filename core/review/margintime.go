@@ -3,12 +3,13 @@ package review
 import (
 	"fmt"
 	"math"
+	"slices"
+	"time"
+
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/schedule"
 	"patient-kitchen/core/sentence"
 	"patient-kitchen/core/text"
-	"slices"
-	"time"
 )
 
 // time says how long it takes, and what of it does not fit.

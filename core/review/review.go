@@ -2,11 +2,12 @@ package review
 
 import (
 	"embed"
+	"strconv"
+
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/safety"
 	"patient-kitchen/core/schedule"
 	"patient-kitchen/core/text"
-	"strconv"
 )
 
 //go:embed texts/*.json

@@ -2,10 +2,11 @@ package sentence
 
 import (
 	"encoding/json"
-	"patient-kitchen/core/design"
-	"patient-kitchen/core/text"
 	"strconv"
 	"strings"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/text"
 )
 
 // mostTitle is how many signs a title has that is made of a sentence.

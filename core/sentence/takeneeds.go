@@ -1,12 +1,13 @@
 package sentence
 
 import (
-	"patient-kitchen/core/design"
-	"patient-kitchen/core/quantity"
-	"patient-kitchen/core/text"
 	"reflect"
 	"slices"
 	"strings"
+
+	"patient-kitchen/core/design"
+	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/text"
 )
 
 // find is the need that a piece names.

@@ -199,8 +199,12 @@ func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who Teach
 				continue
 			}
 			of := results.PlainName(h.Nickname) + "-" + results.PlainName(e.Evidence) + "-" + row.ID.String()[24:]
+			shows := ""
+			if of, ok := b.design.EvidenceOf(e.Evidence); ok {
+				shows, _ = of.Name.In(b.class.Language)
+			}
 			z.make(dir+"drawings/"+of+".svg", func(w io.Writer) error {
-				return export.Drawing(w, h.Nickname+", "+e.Evidence, e.Given.Strokes)
+				return export.Drawing(w, h.Nickname+": "+shows, e.Given.Strokes)
 			})
 		}
 		if p := b.permissions[h.ID]; p.State != "granted" || !p.Photos {

@@ -2,10 +2,11 @@ package app
 
 import (
 	"context"
+	"time"
+
 	"patient-kitchen/core/design"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/view/kitchens"
-	"time"
 )
 
 // gets adds who of a class would get what, and who cannot do it between two moments; of

@@ -2,10 +2,11 @@ package store
 
 import (
 	"context"
-	"patient-kitchen/core/text"
 	"time"
 
 	"github.com/google/uuid"
+
+	"patient-kitchen/core/text"
 )
 
 // Plan is a home's frozen plan of an assignment; the one with the highest number holds.
@@ -53,7 +54,7 @@ func (q *Queries) HomePlan(ctx context.Context, class, assignment, home uuid.UUI
 		WHERE class_id = $1 AND assignment_id = $2 AND home_id = $3 ORDER BY number DESC LIMIT 1`, class, assignment, home)
 }
 
-// LatePlan is a plan that was made anew, beside the one before it.
+// LatePlan is a plan that was made anew, beside the one that held before.
 type LatePlan struct {
 	ClassID      uuid.UUID
 	ClassName    string
@@ -72,13 +73,16 @@ type LatePlan struct {
 }
 
 // LatePlans lists the last plans of a teacher's homes that were made anew since a moment,
-// of experiments under way, the newest first.
+// of experiments under way, the newest first: each beside the plan that held at that
+// moment, or with which it began.
 func (q *Queries) LatePlans(ctx context.Context, teacher uuid.UUID, since, now time.Time) ([]LatePlan, error) {
 	return many[LatePlan](ctx, q, `SELECT * FROM (
 		SELECT DISTINCT ON (p.class_id, p.assignment_id, p.home_id) p.class_id, c.name AS class_name, p.assignment_id, a.experiment_id,
 			a.version_id, e.title, p.home_id, h.nickname, p.created_at, p.plan, p.text_sha, p.agreed, b.plan AS was, b.text_sha AS was_sha
 		FROM class c JOIN home_plan p ON p.class_id = c.id AND p.number > 1 AND p.created_at >= $2
-		JOIN home_plan b ON b.class_id = p.class_id AND b.assignment_id = p.assignment_id AND b.home_id = p.home_id AND b.number = p.number - 1
+		JOIN LATERAL (SELECT plan, text_sha FROM home_plan b
+			WHERE b.class_id = p.class_id AND b.assignment_id = p.assignment_id AND b.home_id = p.home_id AND (b.created_at < $2 OR b.number = 1)
+			ORDER BY b.number DESC LIMIT 1) b ON true
 		JOIN assignment a ON a.class_id = p.class_id AND a.id = p.assignment_id AND a.recalled_at IS NULL AND a.due_at > $3
 		JOIN experiment e ON e.id = a.experiment_id
 		JOIN home h ON h.class_id = p.class_id AND h.id = p.home_id AND h.deleted_at IS NULL AND h.erased_at IS NULL

@@ -68,7 +68,7 @@ func TestGuardedExperiment(t *testing.T) {
 	teacher.sees("pressed Something went wrong")
 	teacher.sees("The page showed: Burn or scald.")
 	teacher.press("I have seen it")
-	teacher.until("it is seen", `!(document.body?.innerText ?? '').includes('pressed Something went wrong')`)
+	teacher.until("it is seen", `!document.body.innerText.includes('pressed Something went wrong')`)
 
 	// The sheets of a home, on its own phone, in its own language.
 	home := evaluate[string](p, `location.pathname.split('/').pop()`)

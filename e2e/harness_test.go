@@ -258,13 +258,17 @@ func (p *page) do(actions ...chromedp.Action[chromedp.Void]) {
 	}
 }
 
-func evaluate[T any](p *page, script string) T {
-	p.t.Helper()
+func look[T any](p *page, script string) (T, error) {
 	ctx, cancel := context.WithTimeout(p.ctx, 40*time.Second)
 	defer cancel()
-	v, err := chromedp.Run(ctx, chromedp.Evaluate[T](script, chromedp.EvalAwaitPromise))
+	return chromedp.Run(ctx, chromedp.Evaluate[T](script, chromedp.EvalAwaitPromise))
+}
+
+func evaluate[T any](p *page, script string) T {
+	p.t.Helper()
+	v, err := look[T](p, script)
 	if err != nil && strings.Contains(err.Error(), "navigated or closed") { // the page went on to another meanwhile
-		v, err = chromedp.Run(ctx, chromedp.Evaluate[T](script, chromedp.EvalAwaitPromise))
+		v, err = look[T](p, script)
 	}
 	if err != nil {
 		p.t.Fatalf("%.120s: %v\nThe page says:\n%s", script, err, p.words())
@@ -275,7 +279,7 @@ func evaluate[T any](p *page, script string) T {
 func (p *page) words() string {
 	ctx, cancel := context.WithTimeout(p.ctx, 5*time.Second)
 	defer cancel()
-	s, _ := chromedp.Run(ctx, chromedp.Evaluate[string](`document.body ? (document.body?.innerText ?? '') : ''`))
+	s, _ := chromedp.Run(ctx, chromedp.Evaluate[string](`document.body?.innerText ?? ''`))
 	return s
 }
 
@@ -289,15 +293,17 @@ func (p *page) open(address string) {
 	}
 }
 
-// until waits until a script is true.
+// until waits until a script is true. Between two documents there is no body and
+// what a script looks for is not there: that is not yet, neither true nor wrong.
 func (p *page) until(what, script string) {
 	p.t.Helper()
 	for deadline := time.Now().Add(20 * time.Second); ; time.Sleep(60 * time.Millisecond) {
-		if evaluate[bool](p, script) {
+		there, err := look[bool](p, "document.body ? ("+script+") : false")
+		if err == nil && there {
 			return
 		}
 		if time.Now().After(deadline) {
-			p.t.Fatalf("The page says:\n%s\nwaited in vain for %s", p.words(), what)
+			p.t.Fatalf("The page says:\n%s\nwaited in vain for %s (%v)", p.words(), what, err)
 		}
 	}
 }
@@ -307,13 +313,14 @@ func (p *page) sees(words string) {
 	p.t.Helper()
 	p.until(
 		fmt.Sprintf("the words %q", words),
-		fmt.Sprintf(`(document.body?.innerText ?? '').replaceAll('\u00a0', ' ').includes(%q)`, words),
+		fmt.Sprintf(`document.body.innerText.replaceAll('\u00a0', ' ').includes(%q)`, words),
 	)
 }
 
 func (p *page) seesNot(words string) {
 	p.t.Helper()
-	if evaluate[bool](p, fmt.Sprintf(`(document.body?.innerText ?? '').includes(%q)`, words)) {
+	p.until("a page", "true")
+	if strings.Contains(p.words(), words) {
 		p.t.Errorf("the page says %q", words)
 	}
 }

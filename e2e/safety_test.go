@@ -105,7 +105,7 @@ func TestChoosingAThing(t *testing.T) {
 	p.open(demo.base + "/experiments/" + id + "/steps?at=need:cups")
 	p.sees("shot glass")
 	p.chooses("Add what it has to be", "does not shatter")
-	p.until("what shatters falls out", `!(document.body?.innerText ?? '').includes('shot glass')`)
+	p.until("what shatters falls out", `!document.body.innerText.includes('shot glass')`)
 	p.sees("plastic")
 	p.violations("a need that asks a quality")
 	p.press("take off")
@@ -230,7 +230,7 @@ func TestSheetsOnPaper(t *testing.T) {
 			}
 		}
 	}
-	if text := evaluate[string](p, `(document.body?.innerText ?? '')`); !strings.Contains(text, "0555 010 010") {
+	if text := p.words(); !strings.Contains(text, "0555 010 010") {
 		t.Error("a sheet without the numbers")
 	}
 }

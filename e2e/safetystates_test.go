@@ -87,7 +87,7 @@ func TestSafetyStates(t *testing.T) {
 	p.do(chromedp.KeyEvent("j"))
 	p.until("a finding has the focus", `document.activeElement.tagName === 'ARTICLE'`)
 	p.do(chromedp.KeyEvent("1"))
-	p.until("the vessel is open", `!(document.body?.innerText ?? '').includes('kept from homes')`)
+	p.until("the vessel is open", `!document.body.innerText.includes('kept from homes')`)
 
 	p.open(demo.base + "/experiments/" + many + "/safety")
 	p.sees("are kept from homes")

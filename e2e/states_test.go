@@ -267,14 +267,14 @@ func TestLiveAgainAfterRefusals(t *testing.T) {
 	p := tab(t, 1280, 800)
 	p.signIn(front.URL)
 	p.sees("Paper strips")
-	p.until("the page to be live", `!(document.body?.innerText ?? '').includes('Not live')`)
+	p.until("the page to be live", `!document.body.innerText.includes('Not live')`)
 	away.Store(true)
 	streams.Range(func(_, cancel any) bool { cancel.(context.CancelFunc)(); return true })
 	p.sees("Not live")
 	time.Sleep(3 * time.Second) // long enough for an attempt that is refused
 	p.sees("Not live")
 	away.Store(false)
-	p.until("the page to be live again", `!(document.body?.innerText ?? '').includes('Not live')`)
+	p.until("the page to be live again", `!document.body.innerText.includes('Not live')`)
 }
 
 // No home, one home, three hundred: each is a state of its own.

@@ -81,7 +81,7 @@ func TestTeachersViews(t *testing.T) {
 		p.open(demo.base + v.path)
 		p.until(
 			v.name,
-			fmt.Sprintf(`(document.body?.innerText ?? '').toLowerCase().includes(%q)`, strings.ToLower(v.sees)),
+			fmt.Sprintf(`document.body.innerText.toLowerCase().includes(%q)`, strings.ToLower(v.sees)),
 		)
 		p.fits(v.name)
 		// A tall window, so that no row lies half under the line at the foot.

@@ -43,7 +43,7 @@ func TestShownByTheTeacher(t *testing.T) {
 	teacher.chooses("Telephone numbers on paper are those of", "7M")
 	teacher.sees("Print your demonstration")
 	teacher.violations("a design that is watched")
-	teacher.until("it is kept", `(document.body?.innerText ?? '').includes('Saved')`)
+	teacher.until("it is kept", `document.body.innerText.includes('Saved')`)
 	if status := issued(teacher, id); status != 200 {
 		t.Fatalf("it is not issued: %v", status)
 	}
@@ -104,7 +104,7 @@ func TestWhatIsSaid(t *testing.T) {
 	p.sees("Until it is answered it counts as")
 	p.violations("questions about sentences")
 	p.press("Yes: tick “light something”")
-	p.until("it is ticked", `!(document.body?.innerText ?? '').includes('Is something lit here?')`)
+	p.until("it is ticked", `!document.body.innerText.includes('Is something lit here?')`)
 	p.press("No, it means something else")
-	p.until("it is answered", `!(document.body?.innerText ?? '').includes('Does anybody stand on something')`)
+	p.until("it is answered", `!document.body.innerText.includes('Does anybody stand on something')`)
 }

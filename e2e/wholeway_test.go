@@ -224,7 +224,7 @@ func TestWholeWay(t *testing.T) {
 	teacher.sees("shared, not counted")
 	adder.until(
 		"the shared reading",
-		`(document.dispatchEvent(new Event('visibilitychange')), (document.body?.innerText ?? '').replaceAll('\u00a0', ' ').includes('4 mm'))`,
+		`(document.dispatchEvent(new Event('visibilitychange')), document.body.innerText.replaceAll('\u00a0', ' ').includes('4 mm'))`,
 	)
 	adder.press("Next: what does it mean?")
 	adder.press("Send")
@@ -238,7 +238,7 @@ func TestWholeWay(t *testing.T) {
 	teacher.sees("taken back")
 	fern.until(
 		"Stop on the open page",
-		`(document.dispatchEvent(new Event('visibilitychange')), (document.body?.innerText ?? '').includes('The dishes tip over.'))`,
+		`(document.dispatchEvent(new Event('visibilitychange')), document.body.innerText.includes('The dishes tip over.'))`,
 	)
 
 	for name, p := range map[string]*page{"teacher": teacher, "Fern": fern, "Adder": adder} {

@@ -17,7 +17,8 @@ import (
 
 // order is the import order: a package may import only those above it.
 var order = []string{
-	"strict", "text", "quantity", "formula", "stats", "signal", "reading", "science", "larder", "lexicon", "design", "kitchen", "safety",
+	"strict", "text", "quantity", "formula", "stats", "signal", "reading", "science", "larder", "lexicon", "design",
+	"kitchen", "safety",
 	"sentence", "schedule", "fit", "notebook", "compare", "detect", "rehearsal", "review",
 }
 

@@ -62,7 +62,8 @@ func TestSources(t *testing.T) {
 }
 
 // plain are methods whose name says what a whole language knows.
-var plain = map[string]bool{"Error": true, "String": true, "MarshalJSON": true, "UnmarshalJSON": true, "Len": true, "Less": true, "Swap": true, "Show": true, "Unwrap": true, "Is": true}
+var plain = map[string]bool{"Error": true, "String": true, "MarshalJSON": true, "UnmarshalJSON": true, "Len": true,
+	"Less": true, "Swap": true, "Show": true, "Unwrap": true, "Is": true}
 
 func read(t *testing.T, file string) string {
 	t.Helper()

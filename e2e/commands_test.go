@@ -127,7 +127,8 @@ func TestDemoAgain(t *testing.T) {
 
 // The published schemas are JSON and name what the examples use.
 func TestPublishedSchemas(t *testing.T) {
-	for name, says := range map[string]string{"experiment.schema.json": `"repeatability"`, "openapi.json": `"/api/v1/home/{home}/assignments/{assignment}/entries/{entry}"`} {
+	for name, says := range map[string]string{"experiment.schema.json": `"repeatability"`,
+		"openapi.json": `"/api/v1/home/{home}/assignments/{assignment}/entries/{entry}"`} {
 		raw, err := os.ReadFile("../docs/" + name)
 		if err != nil || !json.Valid(raw) || !bytes.Contains(raw, []byte(says)) {
 			t.Errorf("%s: %v", name, err)
@@ -331,7 +332,8 @@ func TestCheckCommand(t *testing.T) {
 	}{
 		{"as it ships", "../docs/examples/sour-lemon.json", 0, "blade", "adult-does"},
 		{"a lid on the fizz", file("closed.json", closed), 1, "gas-rigid-closed", "not-at-home"},
-		{"watched only", file("watched.json", func(d map[string]any) { closed(d); d["way"] = "watch-shared" }), 0, "gas-rigid-closed", "not-at-home"},
+		{"watched only", file("watched.json", func(d map[string]any) { closed(d); d["way"] = "watch-shared" }), 0,
+			"gas-rigid-closed", "not-at-home"},
 		{"broken", "../docs/examples/broken-units.json", 1, "small-part", "care"},
 	} {
 		out, errs, status := command(t, "", "", "check", c.path)
@@ -389,18 +391,21 @@ func TestFitCommand(t *testing.T) {
 	for _, p := range report.Plans {
 		verdicts[p.Home] = p.Verdict
 	}
-	for home, want := range map[string]string{"Adder": "needs-a-kit", "Beck": "as-designed", "Tarn": "shared-readings"} {
+	for home, want := range map[string]string{"Adder": "needs-a-kit", "Beck": "as-designed",
+		"Tarn": "shared-readings"} {
 		if verdicts[home] != want {
 			t.Errorf("%s: %s, not %s", home, verdicts[home], want)
 		}
 	}
-	if !strings.Contains(report.Says["en"], "as designed") || !strings.Contains(report.Says["es"], "como está diseñado") {
+	if !strings.Contains(report.Says["en"], "as designed") ||
+		!strings.Contains(report.Says["es"], "como está diseñado") {
 		t.Error(report.Says)
 	}
 	if again, _, _ := command(t, url, "", args...); again != out {
 		t.Error("the same files give other bytes")
 	}
-	if _, errs, status := command(t, url, "", "fit", args[1], args[1]); status != 2 || !strings.Contains(errs, "nothing reads this key") {
+	if _, errs, status := command(t, url, "", "fit", args[1], args[1]); status != 2 ||
+		!strings.Contains(errs, "nothing reads this key") {
 		t.Errorf("%d %s", status, errs)
 	}
 }

@@ -80,7 +80,9 @@ func TestCoreOnThePhone(t *testing.T) {
 	mux.HandleFunc("GET /{$}", func(w http.ResponseWriter, _ *http.Request) {
 		w.Header().Set("Content-Type", "text/html")
 		fmt.Fprint(w, `<!doctype html><meta charset="utf-8"><title>the core</title><script src="/wasm_exec.js"></script>
-			<script>const go = new Go(); WebAssembly.instantiateStreaming(fetch('/core.wasm'), go.importObject).then((core) => go.run(core.instance));</script>`)
+			<script>const go = new Go();
+				WebAssembly.instantiateStreaming(fetch('/core.wasm'), go.importObject).then((core) =>
+				go.run(core.instance));</script>`)
 	})
 	mux.Handle("GET /", http.FileServer(http.Dir("../web/src/family/core")))
 	mux.HandleFunc(
@@ -93,13 +95,15 @@ func TestCoreOnThePhone(t *testing.T) {
 	p.open(server.URL)
 	p.until("the core", `typeof kitchenUnderstand === 'function'`)
 	var answers []string
-	if err := json.Unmarshal([]byte(evaluate[string](p, `fetch('/questions').then((r) => r.json()).then((all) => JSON.stringify(all.map((q) => kitchenUnderstand(JSON.stringify(q)))))`)), &answers); err != nil ||
+	if err := json.Unmarshal([]byte(evaluate[string](p, `fetch('/questions').then((r) => r.json()).then((all) =>
+		JSON.stringify(all.map((q) => kitchenUnderstand(JSON.stringify(q)))))`)), &answers); err != nil ||
 		len(answers) != len(questions) {
 		t.Fatal(len(answers), err)
 	}
 	different := 0
 	for i, q := range questions {
-		want := reading.Understand(q.Asked, q.Typed, reading.Writer{Language: q.Language, System: quantity.System(q.Measures)}).
+		want := reading.Understand(q.Asked, q.Typed,
+			reading.Writer{Language: q.Language, System: quantity.System(q.Measures)}).
 			Reply(q.Language)
 		var got reading.Reply
 		if err := json.Unmarshal([]byte(answers[i]), &got); err != nil || !reflect.DeepEqual(got, want) {

@@ -35,7 +35,8 @@ func TestDesignsWithoutANumber(t *testing.T) {
 		{
 			"Straw pipes", "Which straw sounds highest?", "the length", "A 6 cm, B 9 cm, C 12 cm, D 15 cm",
 			[]string{
-				"Cut four paper straws to 6 cm, 9 cm, 12 cm and 15 cm.", "Stir the water.", "Blow across the top of each straw.",
+				"Cut four paper straws to 6 cm, 9 cm, 12 cm and 15 cm.", "Stir the water.",
+				"Blow across the top of each straw.",
 				"Put the straws in order from highest to lowest.", "Throw the straws away.",
 			},
 			[3]string{},
@@ -45,7 +46,8 @@ func TestDesignsWithoutANumber(t *testing.T) {
 			"Snail walk", "Where do snails like to be?", "", "",
 			[]string{
 				"Put lettuce and oats on the plate.", "Put 8 snails in the middle of the plate.",
-				"Count where the snails are after 5, 15 and 30 minutes.", "Put the snails back where you found them and wash your hands.",
+				"Count where the snails are after 5, 15 and 30 minutes.",
+				"Put the snails back where you found them and wash your hands.",
 			},
 			[3]string{"Count where", "in which places?", "lettuce, oats"},
 			"", "",
@@ -80,7 +82,8 @@ func TestDesignsWithoutANumber(t *testing.T) {
 		if c.margin != "" {
 			h.sees(c.margin)
 			h.presses(c.mend)
-			h.until("the mend carried out", fmt.Sprintf(`!document.querySelector('.margin').innerText.includes(%q)`, c.margin))
+			h.until("the mend carried out", fmt.Sprintf(`!document.querySelector('.margin').innerText.includes(%q)`,
+				c.margin))
 		}
 		h.presses("Issue")
 		h.sees("Nothing is in the way.")
@@ -89,7 +92,8 @@ func TestDesignsWithoutANumber(t *testing.T) {
 		h.presses("Issue version 1 to 24 homes")
 		h.presses("Issue it")
 		h.sees(c.title + " issued to 7M")
-		t.Logf("%s, from nothing to issued: %d clicks and fields (most 40), %d signs (most 700)", c.title, h.acts, h.signs)
+		t.Logf("%s, from nothing to issued: %d clicks and fields (most 40), %d signs (most 700)", c.title, h.acts,
+			h.signs)
 		if h.acts > 40 || h.signs > 700 {
 			t.Errorf("%s takes %d clicks and fields and %d signs", c.title, h.acts, h.signs)
 		}

@@ -37,13 +37,16 @@ func (h *hand) says(sentence string) {
 // reads waits until what stands in the field has been read.
 func (h *hand) reads() {
 	h.t.Helper()
-	h.until("what was taken from the words", `(() => { const words = document.querySelector('.sentence textarea')?.value; const lines = document.querySelector('.sentence-lines');
+	h.until("what was taken from the words", `(() =>
+		{ const words = document.querySelector('.sentence textarea')?.value;
+		const lines = document.querySelector('.sentence-lines');
 		return Boolean(words === '' || lines?.querySelector('u') && lines.textContent.trim() === words.trim()); })()`)
 }
 
 // taken are the words that the sentence's pieces stand for, with their glosses.
 func (h *hand) taken() string {
-	return evaluate[string](h.page, `[...document.querySelectorAll('.taken li')].map((x) => x.textContent.replace(/\s+/g, ' ').trim()).join(' | ')`)
+	return evaluate[string](h.page, `[...document.querySelectorAll('.taken li')].map((x) =>
+		x.textContent.replace(/\s+/g, ' ').trim()).join(' | ')`)
 }
 
 // TestFromSentencesToCodes: from nothing to printed codes with masses in two conditions,
@@ -83,7 +86,8 @@ func TestFromSentencesToCodes(t *testing.T) {
 	h.presses("Issue it")
 	h.sees("Salty beans issued to 7M")
 	h.acts++
-	h.open(evaluate[string](h.page, `[...document.querySelectorAll('a')].find((a) => a.textContent.includes('Print all packs')).href`))
+	h.open(evaluate[string](h.page, `[...document.querySelectorAll('a')].find((a) =>
+		a.textContent.includes('Print all packs')).href`))
 	h.sees("Weigh the beans again")
 	h.sees("0 g") // a place to write on
 	t.Logf("from nothing to printed codes: %d clicks and fields (most 40), %d signs (most 700)", h.acts, h.signs)
@@ -98,14 +102,17 @@ func TestTheStripByKeys(t *testing.T) {
 	demo := theDemo(t)
 	h := &hand{page: tab(t, 1280, 800)}
 	h.signIn(demo.base)
-	id := evaluate[string](h.page, `fetch('/api/v1/experiments').then((r) => r.json()).then((l) => l.items.find((e) => e.title === 'Thirsty beans').id)`)
+	id := evaluate[string](h.page, `fetch('/api/v1/experiments').then((r) => r.json()).then((l) =>
+		l.items.find((e) => e.title === 'Thirsty beans').id)`)
 	h.open(demo.base + "/experiments/" + id + "/steps?at=label")
 	h.sees("Step 1, Label the jars")
 	steps := func() string {
-		return evaluate[string](h.page, `[...document.querySelectorAll('.strip-block')].map((b) => b.dataset.step).join()`)
+		return evaluate[string](h.page, `[...document.querySelectorAll('.strip-block')].map((b) =>
+			b.dataset.step).join()`)
 	}
 	names := func() string {
-		return evaluate[string](h.page, `[...document.querySelectorAll('.strip-block .visually-hidden')].map((b) => b.textContent.replaceAll('\u00a0', ' ')).join('; ')`)
+		return evaluate[string](h.page, `[...document.querySelectorAll('.strip-block .visually-hidden')].map((b) =>
+			b.textContent.replaceAll('\u00a0', ' ')).join('; ')`)
 	}
 	was := steps()
 	key := func(k string) { h.t.Helper(); h.do(chromedp.KeyEvent(k)) }
@@ -129,20 +136,23 @@ func TestTheStripByKeys(t *testing.T) {
 	h.until("one step less", `document.querySelectorAll('.strip-block').length === 5`)
 	// All of it is taken back, and done again.
 	ctrl := func(k, code string) {
-		evaluate[bool](h.page, fmt.Sprintf(`(document.body.dispatchEvent(new KeyboardEvent('keydown', {key: %q, code: %q, ctrlKey: true, bubbles: true, cancelable: true})), true)`, k, code))
+		evaluate[bool](h.page, fmt.Sprintf(`(document.body.dispatchEvent(new KeyboardEvent('keydown',
+			{key: %q, code: %q, ctrlKey: true, bubbles: true, cancelable: true})), true)`, k, code))
 	}
 	after := steps()
 	for range 5 {
 		ctrl("z", "KeyZ")
 	}
-	h.until("everything taken back", fmt.Sprintf(`[...document.querySelectorAll('.strip-block')].map((b) => b.dataset.step).join() === %q`, was))
+	h.until("everything taken back", fmt.Sprintf(`[...document.querySelectorAll('.strip-block')].map((b) =>
+		b.dataset.step).join() === %q`, was))
 	if got := names(); !strings.Contains(got, "Step 2, Weigh the dry beans, each by itself, 6 min") {
 		t.Errorf("taken back: %s", got)
 	}
 	for range 5 {
 		ctrl("y", "KeyY")
 	}
-	h.until("everything done again", fmt.Sprintf(`[...document.querySelectorAll('.strip-block')].map((b) => b.dataset.step).join() === %q`, after))
+	h.until("everything done again", fmt.Sprintf(`[...document.querySelectorAll('.strip-block')].map((b) =>
+		b.dataset.step).join() === %q`, after))
 
 	// The margin by keys: its lines, and the mend of one.
 	h.do(chromedp.KeyEvent("f"))
@@ -167,23 +177,30 @@ func TestTheStripByHand(t *testing.T) {
 	h.sees("Step 1, Label the jars")
 	drag := func(step string, fromEnd bool, by int) {
 		t.Helper()
-		at := evaluate[[2]float64](h.page, fmt.Sprintf(`(() => { const b = document.querySelector('[data-step=%q]').getBoundingClientRect(); return [%v ? b.right - 3 : b.left + 20, b.top + 80]; })()`, step, fromEnd))
+		at := evaluate[[2]float64](h.page, fmt.Sprintf(`(() =>
+			{ const b = document.querySelector('[data-step=%q]').getBoundingClientRect();
+			return [%v ? b.right - 3 : b.left + 20, b.top + 80]; })()`, step, fromEnd))
 		for _, e := range []struct {
 			kind string
 			x    float64
-		}{{"pointerdown", at[0]}, {"pointermove", at[0] + float64(by)/2}, {"pointermove", at[0] + float64(by)}, {"pointerup", at[0] + float64(by)}} {
-			evaluate[bool](h.page, fmt.Sprintf(`(() => { const b = document.querySelector('[data-step=%q]'); b.setPointerCapture = () => undefined;
-				b.dispatchEvent(new PointerEvent(%q, {clientX: %f, clientY: %f, button: 0, pointerId: 1, bubbles: true})); return true; })()`, step, e.kind, e.x, at[1]))
+		}{{"pointerdown", at[0]}, {"pointermove", at[0] + float64(by)/2}, {"pointermove", at[0] + float64(by)},
+			{"pointerup", at[0] + float64(by)}} {
+			evaluate[bool](h.page, fmt.Sprintf(`(() => { const b = document.querySelector('[data-step=%q]');
+				b.setPointerCapture = () => undefined;
+				b.dispatchEvent(new PointerEvent(%q, {clientX: %f, clientY: %f, button: 0, pointerId: 1,
+					bubbles: true})); return true; })()`, step, e.kind, e.x, at[1]))
 		}
 	}
 	drag("weigh", true, 60)
 	h.sees("lasts")
-	if got := evaluate[string](h.page, `document.querySelector('[data-step="weigh"]').textContent`); !strings.Contains(got, "min") || strings.Contains(got, "each by itself, 6 min") {
+	if got := evaluate[string](h.page, `document.querySelector('[data-step="weigh"]').textContent`); !strings.Contains(
+		got, "min") || strings.Contains(got, "each by itself, 6 min") {
 		t.Errorf("its end was drawn and it is %q", got)
 	}
 	drag("label", false, 260)
 	h.sees("Moved Label the jars")
-	h.until("the step at its new place", `[...document.querySelectorAll('.strip-block')].findIndex((b) => b.dataset.step === 'label') > 0`)
+	h.until("the step at its new place", `[...document.querySelectorAll('.strip-block')].findIndex((b) =>
+		b.dataset.step === 'label') > 0`)
 }
 
 // TestASentenceInSpanish: it is read while it is written, asked where it is open, taken
@@ -208,7 +225,8 @@ func TestASentenceInSpanish(t *testing.T) {
 	h.until("the question gone", `!document.body.innerText.includes('How warm is')`)
 	// The other language is composed, taken by one press, and disagreement is said.
 	h.press("Take this")
-	h.until("the English sentence", `[...document.querySelectorAll('.sentence textarea')].some((x) => x.value.startsWith('Pour 200'))`)
+	h.until("the English sentence", `[...document.querySelectorAll('.sentence textarea')].some((x) =>
+		x.value.startsWith('Pour 200'))`)
 	// What is said to be only words goes out of the design.
 	h.press("vessel frasco")
 	h.press("Only words")
@@ -221,7 +239,8 @@ func TestASentenceInSpanish(t *testing.T) {
 	h.do(chromedp.KeyEvent(kb.Tab))
 	h.sees("one language says 200 mL, the other 250 mL") // the design's first language is held to be right
 	h.press("Make both say the same")
-	h.until("both the same", `[...document.querySelectorAll('.sentence textarea')].every((x) => x.value.includes('200'))`)
+	h.until("both the same", `[...document.querySelectorAll('.sentence textarea')].every((x) =>
+		x.value.includes('200'))`)
 }
 
 // TestSixtySteps: with 60 steps and four lanes the margin answers to a key, and the strip
@@ -233,18 +252,28 @@ func TestSixtySteps(t *testing.T) {
 	h.signIn(demo.base)
 	var steps []string
 	for i := range 60 {
-		words := []string{"Pour 200 mL of cold water into each glass.", "Add 1 tsp of salt.", "Take a photo of the jars.", "Label the glasses."}[i%4]
-		steps = append(steps, fmt.Sprintf(`{"id":"s-%d","kind":"do","title":{"en":%q},"text":{"en":%q}}`, i, words, words))
+		words := []string{"Pour 200 mL of cold water into each glass.", "Add 1 tsp of salt.",
+			"Take a photo of the jars.", "Label the glasses."}[i%4]
+		steps = append(steps, fmt.Sprintf(`{"id":"s-%d","kind":"do","title":{"en":%q},"text":{"en":%q}}`, i, words,
+			words))
 	}
-	id := evaluate[string](h.page, `fetch('/api/v1/experiments', {method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify({document: {schema: 3, title: {en: 'Sixty'}, question: {en: 'How many?'}, age_band: '11-13', way: 'follow-along', languages: ['en'], trials: 1,
-		changed: {name: {en: 'it'}}, conditions: ['a', 'b', 'c', 'd'].map((x) => ({id: 'lane-' + x, name: {en: 'lane ' + x}})), steps: [`+strings.Join(steps, ",")+`]}})}).then((r) => r.json()).then((e) => e.id)`)
+	id := evaluate[string](h.page, `fetch('/api/v1/experiments',
+		{method: 'POST', headers: {'Content-Type': 'application/json'},
+		body: JSON.stringify({document: {schema: 3, title: {en: 'Sixty'}, question: {en: 'How many?'},
+		age_band: '11-13', way: 'follow-along', languages: ['en'], trials: 1,
+		changed: {name: {en: 'it'}}, conditions: ['a', 'b', 'c', 'd'].map((x) =>
+			({id: 'lane-' + x, name: {en: 'lane ' + x}})), steps: [`+strings.Join(steps, ",")+
+		`]}})}).then((r) => r.json()).then((e) => e.id)`)
 	h.open(demo.base + "/experiments/" + id + "/steps?at=s-1")
 	h.sees("Step 60, Label the glasses")
 	h.fits("sixty steps")
-	evaluate[bool](h.page, `(() => { window.long = 0; new PerformanceObserver((l) => l.getEntries().forEach((e) => (window.long = Math.max(window.long, e.duration)))).observe({entryTypes: ['longtask']});
+	evaluate[bool](h.page, `(() => { window.long = 0;
+		new PerformanceObserver((l) => l.getEntries().forEach((e) =>
+		(window.long = Math.max(window.long, e.duration)))).observe({entryTypes: ['longtask']});
 		window.since = 0; const field = document.getElementById('f-steps-1-text');
 		field.addEventListener('input', () => { window.pressed = performance.now(); });
-		new MutationObserver(() => { if (!window.since && document.querySelector('.margin').textContent.includes('says no speed')) window.since = performance.now() - window.pressed; }).observe(document.querySelector('.margin'), {subtree: true, childList: true, characterData: true});
+		new MutationObserver(() => { if (!window.since &&
+			document.querySelector('.margin').textContent.includes('says no speed')) window.since = performance.now() - window.pressed; }).observe(document.querySelector('.margin'), {subtree: true, childList: true, characterData: true});
 		return true; })()`)
 	h.do(chromedp.SendKeys(chromedp.CSS("#f-steps-1-text"), " Stir it."))
 	h.until("the margin's answer", `window.since > 0`)
@@ -259,7 +288,8 @@ func TestSixtySteps(t *testing.T) {
 	for range 4 {
 		h.do(chromedp.KeyEvent(kb.ArrowRight))
 	}
-	h.until("the block carried", `[...document.querySelectorAll('.strip-block')].findIndex((b) => b.dataset.step === 's-1') === 5`)
+	h.until("the block carried", `[...document.querySelectorAll('.strip-block')].findIndex((b) =>
+		b.dataset.step === 's-1') === 5`)
 	long := evaluate[float64](h.page, `window.long`)
 	t.Logf("the longest task while a block is carried: %.0f ms", long)
 	if long > 500 {
@@ -272,7 +302,8 @@ func TestTheMarginWithAClass(t *testing.T) {
 	demo := theDemo(t)
 	h := &hand{page: tab(t, 1280, 800)}
 	h.signIn(demo.base)
-	id := evaluate[string](h.page, `fetch('/api/v1/experiments').then((r) => r.json()).then((l) => l.items.find((e) => e.title === 'Sour lemon').id)`)
+	id := evaluate[string](h.page, `fetch('/api/v1/experiments').then((r) => r.json()).then((l) =>
+		l.items.find((e) => e.title === 'Sour lemon').id)`)
 	h.open(demo.base + "/experiments/" + id + "/steps")
 	h.sees("Homes answer once a class is asked.")
 	h.chooses("Looked at with", "7M")
@@ -299,11 +330,14 @@ func TestFindingAnExperiment(t *testing.T) {
 	h.chooses("done within", "30 min")
 	h.chooses("with", "no adult needed")
 	h.until("fewer", fmt.Sprintf(`document.querySelectorAll('.plain-list > .faces').length < %d`, every))
-	if text := evaluate[string](h.page, `document.querySelector('.plain-list').textContent`); strings.Contains(text, "Warm wraps") || strings.Contains(text, "Thirsty beans") {
+	if text := evaluate[string](h.page, `document.querySelector('.plain-list').textContent`); strings.Contains(text,
+		"Warm wraps") || strings.Contains(text, "Thirsty beans") {
 		t.Errorf("of 30 minutes without an adult are shown: %s", text)
 	}
 	h.violations("the list with its filters")
 	h.fits("the list with its filters")
-	evaluate[bool](h.page, `([...document.querySelectorAll('.plain-list button')].find((b) => b.textContent === 'Copy').click(), true)`)
-	h.until("the copy", `Boolean(location.pathname.endsWith('/plan') && document.querySelector('h1')?.textContent.endsWith(', copy'))`)
+	evaluate[bool](h.page, `([...document.querySelectorAll('.plain-list button')].find((b) =>
+		b.textContent === 'Copy').click(), true)`)
+	h.until("the copy", `Boolean(location.pathname.endsWith('/plan') &&
+		document.querySelector('h1')?.textContent.endsWith(', copy'))`)
 }

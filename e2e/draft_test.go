@@ -99,7 +99,8 @@ func (d *desk) serve(w http.ResponseWriter, r *http.Request) {
 			d.refused++
 			w.WriteHeader(http.StatusPreconditionFailed)
 			_ = json.NewEncoder(w).
-				Encode(map[string]any{"code": "changed-elsewhere", "status": 412, "title": "Refused", "detail": "changed", "current": d.view()})
+				Encode(map[string]any{"code": "changed-elsewhere", "status": 412, "title": "Refused",
+					"detail": "changed", "current": d.view()})
 			return
 		}
 		d.version++
@@ -196,17 +197,21 @@ func TestDraftTakesALateAnswer(t *testing.T) {
 	evaluate[bool](
 		p,
 		`(() => { window.before = {...store.state.doc, needs: [{id: 'a', name: {en: 'ice'}}]}; store.edit(before);
-		store.edit({...store.state.doc, title: {en: 'Ice'}, needs: [...store.state.doc.needs, {id: 'b', name: {en: 'bowl'}}]});
-		store.change(before, {...before, needs: [{id: 'a', name: {en: 'ice'}, material: 'plain-ice'}]}); return true; })()`,
+		store.edit({...store.state.doc, title: {en: 'Ice'},
+			needs: [...store.state.doc.needs, {id: 'b', name: {en: 'bowl'}}]});
+		store.change(before, {...before, needs: [{id: 'a', name: {en: 'ice'}, material: 'plain-ice'}]}); return true;
+			})()`,
 	)
 	d.holds(
 		t,
-		`{"title":{"en":"Ice"},"needs":[{"id":"a","name":{"en":"ice"},"material":"plain-ice"},{"id":"b","name":{"en":"bowl"}}]}`,
+		`{"title":{"en":"Ice"},"needs":[{"id":"a","name":{"en":"ice"},"material":"plain-ice"},
+			{"id":"b","name":{"en":"bowl"}}]}`,
 	)
 	evaluate[bool](p, `(store.undo(), true)`)
 	d.holds(t, `{"title":{"en":"Ice"},"needs":[{"id":"a","name":{"en":"ice"}},{"id":"b","name":{"en":"bowl"}}]}`)
 	evaluate[bool](p, `(store.redo(), true)`)
-	d.holds(t, `{"title":{"en":"Ice"},"needs":[{"id":"a","name":{"en":"ice"},"material":"plain-ice"},{"id":"b","name":{"en":"bowl"}}]}`)
+	d.holds(t, `{"title":{"en":"Ice"},"needs":[{"id":"a","name":{"en":"ice"},"material":"plain-ice"},
+		{"id":"b","name":{"en":"bowl"}}]}`)
 }
 
 // A save whose answer is lost is no conflict with oneself.
@@ -254,7 +259,8 @@ func TestDraftInTwoWindows(t *testing.T) {
 		{`{...d, title: {en: 'Mine'}}`, "mine", `{"title":{"en":"Mine"},"needs":[]}`},
 		{`{...d, title: {en: 'Mine'}}`, "theirs", `{"title":{"en":"Theirs"},"place":{"en":"sink"},"needs":[]}`},
 		{`{...d, title: {en: 'Mine'}}`, "both", `{"title":{"en":"Mine"},"place":{"en":"sink"},"needs":[]}`},
-		{`{...d, lesson: '45 min'}`, "both", `{"title":{"en":"Theirs"},"place":{"en":"sink"},"lesson":"45 min","needs":[]}`},
+		{`{...d, lesson: '45 min'}`, "both", `{"title":{"en":"Theirs"},"place":{"en":"sink"},"lesson":"45 min",
+			"needs":[]}`},
 	} {
 		d := newDesk(t)
 		p := d.window(t)
@@ -291,11 +297,16 @@ func TestDraftMerge(t *testing.T) {
 		{"both sides", `{"a":1,"b":1}`, `{"a":2,"b":1}`, `{"a":1,"b":2}`, `{"a":2,"b":2}`, `[]`},
 		{"the same place", `{"a":1}`, `{"a":2}`, `{"a":3}`, `{"a":2}`, `[["a"]]`},
 		{"the same change", `{"a":1}`, `{"a":2}`, `{"a":2}`, `{"a":2}`, `[]`},
-		{"added on both", `{"s":[]}`, `{"s":[{"id":"x","n":1}]}`, `{"s":[{"id":"y","n":2}]}`, `{"s":[{"id":"x","n":1},{"id":"y","n":2}]}`, `[]`},
-		{"added in the middle", `{"s":[{"id":"a"},{"id":"b"}]}`, `{"s":[{"id":"a"},{"id":"b","n":1}]}`, `{"s":[{"id":"a"},{"id":"m"},{"id":"b"}]}`, `{"s":[{"id":"a"},{"id":"m"},{"id":"b","n":1}]}`, `[]`},
-		{"taken out and left alone", `{"s":[{"id":"a"},{"id":"b"}]}`, `{"s":[{"id":"b"}]}`, `{"s":[{"id":"a"},{"id":"b","n":1}]}`, `{"s":[{"id":"b","n":1}]}`, `[]`},
-		{"taken out and changed", `{"s":[{"id":"a","n":1},{"id":"b","n":1}]}`, `{"s":[{"id":"b","n":1}]}`, `{"s":[{"id":"a","n":2},{"id":"b","n":1}]}`, `{"s":[{"id":"a","n":2},{"id":"b","n":1}]}`, `[["s","a"]]`},
-		{"moved and changed", `{"s":[{"id":"a","n":1},{"id":"b","n":1}]}`, `{"s":[{"id":"b","n":1},{"id":"a","n":1}]}`, `{"s":[{"id":"a","n":2},{"id":"b","n":1}]}`, `{"s":[{"id":"b","n":1},{"id":"a","n":2}]}`, `[]`},
+		{"added on both", `{"s":[]}`, `{"s":[{"id":"x","n":1}]}`, `{"s":[{"id":"y","n":2}]}`,
+			`{"s":[{"id":"x","n":1},{"id":"y","n":2}]}`, `[]`},
+		{"added in the middle", `{"s":[{"id":"a"},{"id":"b"}]}`, `{"s":[{"id":"a"},{"id":"b","n":1}]}`,
+			`{"s":[{"id":"a"},{"id":"m"},{"id":"b"}]}`, `{"s":[{"id":"a"},{"id":"m"},{"id":"b","n":1}]}`, `[]`},
+		{"taken out and left alone", `{"s":[{"id":"a"},{"id":"b"}]}`, `{"s":[{"id":"b"}]}`,
+			`{"s":[{"id":"a"},{"id":"b","n":1}]}`, `{"s":[{"id":"b","n":1}]}`, `[]`},
+		{"taken out and changed", `{"s":[{"id":"a","n":1},{"id":"b","n":1}]}`, `{"s":[{"id":"b","n":1}]}`,
+			`{"s":[{"id":"a","n":2},{"id":"b","n":1}]}`, `{"s":[{"id":"a","n":2},{"id":"b","n":1}]}`, `[["s","a"]]`},
+		{"moved and changed", `{"s":[{"id":"a","n":1},{"id":"b","n":1}]}`, `{"s":[{"id":"b","n":1},{"id":"a","n":1}]}`,
+			`{"s":[{"id":"a","n":2},{"id":"b","n":1}]}`, `{"s":[{"id":"b","n":1},{"id":"a","n":2}]}`, `[]`},
 		{"nothing is nothing", `{"a":""}`, `{}`, `{"a":false,"b":[]}`, `{}`, `[]`},
 	} {
 		got := evaluate[string](

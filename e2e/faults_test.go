@@ -67,7 +67,8 @@ func openPhone(t *testing.T, base, link string) *phone {
 		t.Fatalf("%s %v", raw, err)
 	}
 	p.assignment, p.sha = b.Sheets[0].Assignment.String(), b.Sheets[0].Permission.TextSha
-	if status, raw, err = p.ask("POST", p.home+"/assignments/"+p.assignment+"/permission", map[string]any{"decision": "granted", "guardian": "A", "text_sha": p.sha}); err != nil ||
+	if status, raw, err = p.ask("POST", p.home+"/assignments/"+p.assignment+"/permission",
+		map[string]any{"decision": "granted", "guardian": "A", "text_sha": p.sha}); err != nil ||
 		status != 200 {
 		t.Fatalf("%d %s %v", status, raw, err)
 	}
@@ -211,7 +212,8 @@ func TestChaos(t *testing.T) {
 		for _, a := range acknowledged[i] {
 			var n int
 			var body string
-			if err := st.Pool().QueryRow(context.Background(), `SELECT count(*), max(convert_from(body, 'UTF8')) FROM entry WHERE id = $1`, a.id).Scan(&n, &body); err != nil ||
+			if err := st.Pool().QueryRow(context.Background(), `SELECT count(*), max(convert_from(body, 'UTF8'))
+				FROM entry WHERE id = $1`, a.id).Scan(&n, &body); err != nil ||
 				n != 1 ||
 				body != a.body {
 				t.Errorf("acknowledged entry %s is there %d times, %v", a.id, n, err)
@@ -220,7 +222,8 @@ func TestChaos(t *testing.T) {
 		}
 	}
 	var stored int
-	if err := st.Pool().QueryRow(context.Background(), `SELECT count(*) FROM entry WHERE kind = 'reading' AND received_at > $1`, began).Scan(&stored); err != nil ||
+	if err := st.Pool().QueryRow(context.Background(), `SELECT count(*) FROM entry WHERE kind = 'reading'
+		AND received_at > $1`, began).Scan(&stored); err != nil ||
 		stored != total {
 		t.Errorf("%d entries acknowledged and %d stored: %v", total, stored, err)
 	}

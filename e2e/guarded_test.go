@@ -15,11 +15,13 @@ func TestGuardedExperiment(t *testing.T) {
 	teacher.signIn(demo.base)
 	ids := evaluate[map[string]string](
 		teacher,
-		`Promise.all(['classes', 'experiments'].map((x) => fetch('/api/v1/' + x).then((r) => r.json()))).then(([c, e]) => ({c: c.items.find((x) => x.name === '7M').id, e: e.items.find((x) => x.title === 'Warm wraps').id}))`,
+		`Promise.all(['classes', 'experiments'].map((x) => fetch('/api/v1/' + x).then((r) => r.json()))).then(([c,
+			e]) => ({c: c.items.find((x) => x.name === '7M').id, e: e.items.find((x) => x.title === 'Warm wraps').id}))`,
 	)
 	issued := evaluate[float64](
 		teacher,
-		`fetch('/api/v1/classes/`+ids["c"]+`/assignments', {method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify({experiment: '`+ids["e"]+`', opens_at: new Date(Date.now() - 36e5).toISOString(), due_at: new Date(Date.now() + 864e5).toISOString()})}).then((r) => r.status)`,
+		`fetch('/api/v1/classes/`+ids["c"]+
+			`/assignments', {method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify({experiment: '`+ids["e"]+`', opens_at: new Date(Date.now() - 36e5).toISOString(), due_at: new Date(Date.now() + 864e5).toISOString()})}).then((r) => r.status)`,
 	)
 	if issued != 200 {
 		t.Fatalf("not issued: %v", issued)
@@ -75,7 +77,9 @@ func TestGuardedExperiment(t *testing.T) {
 	for _, sheet := range []string{"safety", "materials", "substitutions"} {
 		text := evaluate[string](
 			p,
-			`fetch('/api/v1/home/`+home+`').then((r) => r.json()).then((b) => fetch('/api/v1/home/`+home+`/assignments/' + b.sheets.find((s) => s.title === 'Warm wraps').assignment + '/print/`+sheet+`')).then((r) => r.text())`,
+			`fetch('/api/v1/home/`+home+`').then((r) => r.json()).then((b) => fetch('/api/v1/home/`+home+
+				`/assignments/' + b.sheets.find((s) => s.title === 'Warm wraps').assignment + '/print/`+sheet+
+				`')).then((r) => r.text())`,
 		)
 		if !strings.Contains(text, "Gorse") || !strings.Contains(text, "0555 010 010") {
 			t.Errorf("%s: %.300s", sheet, text)

@@ -325,8 +325,11 @@ func (p *page) seesNot(words string) {
 	}
 }
 
-const find = `(w) => { const seen = (x) => x.getClientRects().length > 0; const all = [...document.querySelectorAll('button, a, summary, [role=button], label.btn')].filter(seen);
-	const text = (x) => (x.textContent || '').trim().replaceAll('\u00a0', ' '); return all.find((x) => text(x) === w) ?? all.find((x) => text(x).startsWith(w)) ?? all.find((x) => text(x).includes(w)); }`
+const find = `(w) => { const seen = (x) => x.getClientRects().length > 0;
+	const all = [...document.querySelectorAll('button, a, summary, [role=button], label.btn')].filter(seen);
+	const text = (x) => (x.textContent || '').trim().replaceAll('\u00a0', ' ');
+		return all.find((x) => text(x) === w) ?? all.find((x) => text(x).startsWith(w)) ??
+		all.find((x) => text(x).includes(w)); }`
 
 // press presses the button or link with these words; one that waits for
 // something does not count as there.
@@ -335,7 +338,8 @@ func (p *page) press(words string) {
 	p.until(
 		fmt.Sprintf("a button %q", words),
 		fmt.Sprintf(
-			`(() => { const b = (%s)(%q); if (!b || b.getAttribute('aria-disabled') === 'true' || b.disabled) return false;
+			`(() => { const b = (%s)(%q);
+				if (!b || b.getAttribute('aria-disabled') === 'true' || b.disabled) return false;
 		b.scrollIntoView({block: 'center'}); b.click(); return true; })()`,
 			find,
 			words,
@@ -343,8 +347,10 @@ func (p *page) press(words string) {
 	)
 }
 
-const field = `(w) => { const text = (x) => x.textContent.trim().replaceAll('\u00a0', ' '); const all = [...document.querySelectorAll('label')].filter((x) => text(x).startsWith(w));
-	return [...all.filter((x) => text(x) === w), ...all].map((x) => x.control ?? document.getElementById(x.htmlFor)).find(Boolean); }`
+const field = `(w) => { const text = (x) => x.textContent.trim().replaceAll('\u00a0', ' ');
+	const all = [...document.querySelectorAll('label')].filter((x) => text(x).startsWith(w));
+	return [...all.filter((x) => text(x) === w), ...all].map((x) => x.control ??
+		document.getElementById(x.htmlFor)).find(Boolean); }`
 
 // types writes into the field with this label, in place of what is there.
 func (p *page) writes(label, text string) {
@@ -370,7 +376,8 @@ func (p *page) chooses(label, option string) {
 	p.t.Helper()
 	choose := fmt.Sprintf(
 		`((f, w) => { const o = f && [...f.options].find((x) => x.textContent.trim() === w); if (!o) return false;
-		Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(f, o.value); f.dispatchEvent(new Event('change', {bubbles: true})); return true; })((%s)(%q), %q)`,
+		Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(f, o.value);
+			f.dispatchEvent(new Event('change', {bubbles: true})); return true; })((%s)(%q), %q)`,
 		field,
 		label,
 		option,
@@ -396,7 +403,10 @@ func (p *page) first(label string) {
 	p.until(
 		fmt.Sprintf("the choice of %q", label),
 		fmt.Sprintf(`((f) => { const o = f && [...f.options].find((x) => !x.disabled); if (!o) return false;
-		Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(f, o.value); f.dispatchEvent(new Event('change', {bubbles: true})); return true; })([...document.querySelectorAll('label')].filter((l) => l.textContent.includes(%q)).map((l) => document.getElementById(l.htmlFor))[0])`, label),
+		Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(f, o.value);
+			f.dispatchEvent(new Event('change', {bubbles: true})); return true;
+			})([...document.querySelectorAll('label')].filter((l) => l.textContent.includes(%q)).map((l) =>
+			document.getElementById(l.htmlFor))[0])`, label),
 	)
 }
 
@@ -450,13 +460,15 @@ func (p *page) predicts() {
 	p.press("Save. It cannot be changed")
 	evaluate[bool](p, `(() => {
 		for (const b of document.querySelectorAll('button')) if (b.textContent === 'This is my order') b.click();
-		for (const f of document.querySelectorAll('fieldset')) f.querySelector('input[type=radio]:not(:checked)') && !f.querySelector('input:checked') && f.querySelector('input[type=radio]').click();
+		for (const f of document.querySelectorAll('fieldset')) f.querySelector('input[type=radio]:not(:checked)') &&
+			!f.querySelector('input:checked') && f.querySelector('input[type=radio]').click();
 		return true;
 	})()`)
 	for range 5 {
 		label := evaluate[string](
 			p,
-			`([...document.querySelectorAll('textarea, input.form-control')].find((x) => x.value === '')?.labels[0]?.textContent ?? '').trim()`,
+			`([...document.querySelectorAll('textarea, input.form-control')].find((x) =>
+				x.value === '')?.labels[0]?.textContent ?? '').trim()`,
 		)
 		if label == "" {
 			break
@@ -472,7 +484,8 @@ func (p *page) pour() {
 	p.press("9 still to fetch")
 	p.predicts()
 	p.press("Begin")
-	for _, title := range []string{"Draw the start line", "Hang the strips", "Pour, and start the clock", "At 1 minute"} {
+	for _, title := range []string{"Draw the start line", "Hang the strips", "Pour, and start the clock",
+		"At 1 minute"} {
 		p.press("Done, next")
 		p.sees(title)
 	}

@@ -12,23 +12,45 @@ import (
 // vanishing asks for one of each kind that is no measured quantity: a count, a
 // level with drawings, yes, partly or no, an option, and an order by ear. No
 // number is needed for the experiment to be whole.
-const vanishing = `{schema: 3, title: {en: 'Vanishing sugar', es: 'Azúcar que desaparece'}, question: {en: 'Does warm water make sugar vanish sooner?', es: '¿Desaparece antes el azúcar en agua tibia?'}, age_band: '11-13', way: 'follow-along', languages: ['en', 'es'], trials: 1,
- changed: {name: {en: 'warmth', es: 'calor'}}, conditions: [{id: 'cold', name: {en: 'Cold', es: 'Fría'}, control: true}, {id: 'warm', name: {en: 'Warm', es: 'Tibia'}}],
+const vanishing = `{schema: 3, title: {en: 'Vanishing sugar', es: 'Azúcar que desaparece'},
+	question: {en: 'Does warm water make sugar vanish sooner?', es: '¿Desaparece antes el azúcar en agua tibia?'},
+	age_band: '11-13', way: 'follow-along', languages: ['en', 'es'], trials: 1,
+ changed: {name: {en: 'warmth', es: 'calor'}},
+ 	conditions: [{id: 'cold', name: {en: 'Cold', es: 'Fría'}, control: true},
+ 	{id: 'warm', name: {en: 'Warm', es: 'Tibia'}}],
  needs: [{id: 'glass', name: {en: 'two glasses', es: 'dos vasos'}, kind: 'object'}],
- steps: [{id: 'look', kind: 'measure', title: {en: 'Look at both glasses', es: 'Mira los dos vasos'}, text: {en: 'Look at the sugar in both glasses after one minute.', es: 'Mira el azúcar de los dos vasos después de un minuto.'}, duration: '5 min', uses: ['glass'], takes: [{reading: 'left'}, {reading: 'grains', condition: 'warm'}]},
-  {id: 'tell', kind: 'observe', title: {en: 'Listen and tell', es: 'Escucha y di'}, text: {en: 'Tap the glasses with a spoon and listen.', es: 'Toca los vasos con una cuchara y escucha.'}, duration: '5 min', uses: ['glass'], takes: [{reading: 'grains', condition: 'cold'}, {reading: 'clear'}, {reading: 'sound'}, {reading: 'ear'}]}],
- readings: [{id: 'left', kind: 'ordinal', name: {en: 'sugar left', es: 'azúcar que queda'}, per: ['condition'], most: 'first', levels: [{id: 'all', word: {en: 'all', es: 'toda'}, picture: 'jar-full'}, {id: 'some', word: {en: 'some', es: 'algo'}, picture: 'jar-half'}, {id: 'nothing', word: {en: 'nothing', es: 'nada'}, picture: 'jar-empty'}]},
+ steps: [{id: 'look', kind: 'measure', title: {en: 'Look at both glasses', es: 'Mira los dos vasos'},
+ 	text: {en: 'Look at the sugar in both glasses after one minute.',
+ 	es: 'Mira el azúcar de los dos vasos después de un minuto.'}, duration: '5 min', uses: ['glass'],
+ 	takes: [{reading: 'left'}, {reading: 'grains', condition: 'warm'}]},
+  {id: 'tell', kind: 'observe', title: {en: 'Listen and tell', es: 'Escucha y di'},
+  	text: {en: 'Tap the glasses with a spoon and listen.', es: 'Toca los vasos con una cuchara y escucha.'},
+  	duration: '5 min', uses: ['glass'], takes: [{reading: 'grains', condition: 'cold'}, {reading: 'clear'},
+  	{reading: 'sound'}, {reading: 'ear'}]}],
+ readings: [{id: 'left', kind: 'ordinal', name: {en: 'sugar left', es: 'azúcar que queda'}, per: ['condition'],
+ 	most: 'first', levels: [{id: 'all', word: {en: 'all', es: 'toda'}, picture: 'jar-full'},
+ 	{id: 'some', word: {en: 'some', es: 'algo'}, picture: 'jar-half'},
+ 	{id: 'nothing', word: {en: 'nothing', es: 'nada'}, picture: 'jar-empty'}]},
   {id: 'grains', kind: 'count', symbol: 'grains', of: '20', name: {en: 'grains', es: 'granos'}, per: ['condition']},
-  {id: 'clear', kind: 'yes-partly-no', name: {en: 'it is clear', es: 'está clara'}, partly: {en: 'partly: some haze', es: 'en parte: algo turbia'}},
-  {id: 'sound', kind: 'choice', name: {en: 'which rang', es: 'cuál sonó'}, right: 'spoon', not_sure: true, options: [{id: 'spoon', word: {en: 'the spoon', es: 'la cuchara'}}, {id: 'fork', word: {en: 'the fork', es: 'el tenedor'}}]},
-  {id: 'ear', kind: 'order', name: {en: 'how high', es: 'qué agudo'}, from: {en: 'highest', es: 'más agudo'}, to: {en: 'lowest', es: 'más grave'}, things: [{id: 'full', word: {en: 'full glass', es: 'vaso lleno'}}, {id: 'half', word: {en: 'half a glass', es: 'medio vaso'}}, {id: 'empty', word: {en: 'empty glass', es: 'vaso vacío'}}]}],
- claims: [{id: 'warmer', says: 'less', value: 'left', condition: 'warm', against: 'cold'}, {id: 'rang', says: 'share', value: 'sound', option: 'right'}, {id: 'higher', says: 'order', value: 'ear', order: ['empty', 'half', 'full']}]}`
+  {id: 'clear', kind: 'yes-partly-no', name: {en: 'it is clear', es: 'está clara'},
+  	partly: {en: 'partly: some haze', es: 'en parte: algo turbia'}},
+  {id: 'sound', kind: 'choice', name: {en: 'which rang', es: 'cuál sonó'}, right: 'spoon', not_sure: true,
+  	options: [{id: 'spoon', word: {en: 'the spoon', es: 'la cuchara'}},
+  	{id: 'fork', word: {en: 'the fork', es: 'el tenedor'}}]},
+  {id: 'ear', kind: 'order', name: {en: 'how high', es: 'qué agudo'}, from: {en: 'highest', es: 'más agudo'},
+  	to: {en: 'lowest', es: 'más grave'}, things: [{id: 'full', word: {en: 'full glass', es: 'vaso lleno'}},
+  	{id: 'half', word: {en: 'half a glass', es: 'medio vaso'}},
+  	{id: 'empty', word: {en: 'empty glass', es: 'vaso vacío'}}]}],
+ claims: [{id: 'warmer', says: 'less', value: 'left', condition: 'warm', against: 'cold'},
+ 	{id: 'rang', says: 'share', value: 'sound', option: 'right'}, {id: 'higher', says: 'order', value: 'ear',
+ 	order: ['empty', 'half', 'full']}]}`
 
 // tile taps the answer with these words in the slot of a reading.
 func (p *page) tile(slot, words string) {
 	p.t.Helper()
 	p.until("the answer "+words, `(() => { const s = document.querySelector('[data-testid^="reading-`+slot+`"]');
-		const l = s && [...s.querySelectorAll('label.choice, button.choice, button')].find((x) => x.textContent.trim() === '`+words+`'); if (!l) return false; l.click(); return true; })()`)
+		const l = s && [...s.querySelectorAll('label.choice, button.choice, button')].find((x) =>
+			x.textContent.trim() === '`+words+`'); if (!l) return false; l.click(); return true; })()`)
 }
 
 // labelled presses the button that readers call so.
@@ -36,7 +58,8 @@ func (p *page) labelled(name string) {
 	p.t.Helper()
 	p.until(
 		"a button called "+name,
-		`(() => { const b = document.querySelector('button[aria-label="`+name+`"]'); if (!b || b.disabled) return false; b.click(); return true; })()`,
+		`(() => { const b = document.querySelector('button[aria-label="`+name+
+			`"]'); if (!b || b.disabled) return false; b.click(); return true; })()`,
 	)
 }
 
@@ -44,7 +67,8 @@ func (p *page) labelled(name string) {
 func (p *page) looksAt(label, time string) {
 	p.t.Helper()
 	p.until("a time "+label, fmt.Sprintf(`((f) => { if (!f) return false;
-		Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, %q); f.dispatchEvent(new Event('input', {bubbles: true})); return true; })((%s)(%q))`, time, field, label))
+		Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, %q);
+			f.dispatchEvent(new Event('input', {bubbles: true})); return true; })((%s)(%q))`, time, field, label))
 }
 
 // narrow looks at a phone of 320 pixels, and at text of twice the size on it.
@@ -123,9 +147,11 @@ func TestKindsGoTheWholeWay(t *testing.T) {
 	teacher.violations("a ledge and a notebook")
 	csv := evaluate[string](
 		teacher,
-		`fetch([...document.querySelectorAll('a[download]')].find((a) => a.href.includes('.csv')).href).then((r) => r.text())`,
+		`fetch([...document.querySelectorAll('a[download]')].find((a) => a.href.includes('.csv')).href).then((r) =>
+			r.text())`,
 	)
-	for _, want := range []string{"ordinal,nothing", "yes-partly-no,partly", "choice,spoon", "order,empty>half=full", "count,2,"} {
+	for _, want := range []string{"ordinal,nothing", "yes-partly-no,partly", "choice,spoon", "order,empty>half=full",
+		"count,2,"} {
 		if !strings.Contains(strings.ReplaceAll(csv, ";", ","), want) {
 			t.Errorf("the table lacks %q:\n%s", want, csv)
 		}
@@ -152,7 +178,8 @@ func TestKindsAreDesigned(t *testing.T) {
 	p.fits("levels in the editor")
 	p.until(
 		"it is saved",
-		`fetch('/api/v1/experiments/`+id+`').then((r) => r.json()).then((d) => d.document.readings[0].levels?.length === 4 && d.document.readings[0].levels[3].word.en === 'crisp')`,
+		`fetch('/api/v1/experiments/`+id+
+			`').then((r) => r.json()).then((d) => d.document.readings[0].levels?.length === 4 && d.document.readings[0].levels[3].word.en === 'crisp')`,
 	)
 	// What is expected is said before, and by which test it will be held.
 	p.open(demo.base + "/experiments/" + id + "/plan")
@@ -173,16 +200,35 @@ func TestKindsAreDesigned(t *testing.T) {
 
 // damp asks for the other kinds: words by sense, several things, where woodlice
 // stand at two looks, when something happens, and words of their own.
-const damp = `{schema: 3, title: {en: 'Damp corner', es: 'Rincón húmedo'}, question: {en: 'Where do they like it best?', es: '¿Dónde están mejor?'}, age_band: '11-13', way: 'follow-along', languages: ['en', 'es'], trials: 1,
- changed: {name: {en: 'the paper', es: 'el papel'}}, conditions: [{id: 'dry', name: {en: 'Dry', es: 'Seco'}, control: true}, {id: 'wet', name: {en: 'Wet', es: 'Mojado'}}],
+const damp = `{schema: 3, title: {en: 'Damp corner', es: 'Rincón húmedo'},
+	question: {en: 'Where do they like it best?', es: '¿Dónde están mejor?'}, age_band: '11-13', way: 'follow-along',
+	languages: ['en', 'es'], trials: 1,
+ changed: {name: {en: 'the paper', es: 'el papel'}},
+ 	conditions: [{id: 'dry', name: {en: 'Dry', es: 'Seco'}, control: true},
+ 	{id: 'wet', name: {en: 'Wet', es: 'Mojado'}}],
  needs: [{id: 'paper', name: {en: 'two papers', es: 'dos papeles'}, kind: 'object'}],
- steps: [{id: 'lay', kind: 'do', title: {en: 'Lay the papers out', es: 'Pon los papeles'}, text: {en: 'Lay a dry and a wet paper side by side.', es: 'Pon un papel seco y uno mojado juntos.'}, duration: '2 min', uses: ['paper'], helps: [{help: 'hands-first'}, {help: 'put-aside', thing: {en: 'the wet paper', es: 'el papel mojado'}, place: {en: 'on a plate', es: 'en un plato'}}]},
-  {id: 'look', kind: 'measure', title: {en: 'Look and say', es: 'Mira y di'}, text: {en: 'Look at both papers.', es: 'Mira los dos papeles.'}, duration: '5 min', uses: ['paper'], takes: [{reading: 'is', condition: 'wet'}, {reading: 'seen'}, {reading: 'where', time: '5 min'}, {reading: 'curls'}]},
-  {id: 'again', kind: 'observe', title: {en: 'Look again', es: 'Mira otra vez'}, text: {en: 'Look once more.', es: 'Mira una vez más.'}, duration: '5 min', uses: ['paper'], takes: [{reading: 'is', condition: 'dry'}, {reading: 'where', time: '15 min'}, {reading: 'tell'}]}],
- readings: [{id: 'is', kind: 'words', name: {en: 'the paper is', es: 'el papel está'}, per: ['condition'], senses: {looks: [{id: 'dark', word: {en: 'dark', es: 'oscuro'}}, {id: 'wavy', word: {en: 'wavy', es: 'ondulado'}}], feels: [{id: 'cool', word: {en: 'cool', es: 'frío'}}]}},
-  {id: 'seen', kind: 'several', name: {en: 'what you saw', es: 'lo que viste'}, options: [{id: 'drops', word: {en: 'drops', es: 'gotas'}}, {id: 'folds', word: {en: 'folds', es: 'pliegues'}}]},
-  {id: 'where', kind: 'zones', name: {en: 'where the counters lie', es: 'dónde están las fichas'}, of: '8', times: ['5 min', '15 min'], settling: ['5 min'], zones: [{id: 'wet', word: {en: 'wet', es: 'mojado'}}, {id: 'dry', word: {en: 'dry', es: 'seco'}}]},
-  {id: 'curls', kind: 'event', symbol: 'curls', name: {en: 'the edge curls', es: 'el borde se dobla'}, not_by: '10 s', unit: 's'},
+ steps: [{id: 'lay', kind: 'do', title: {en: 'Lay the papers out', es: 'Pon los papeles'},
+ 	text: {en: 'Lay a dry and a wet paper side by side.', es: 'Pon un papel seco y uno mojado juntos.'},
+ 	duration: '2 min', uses: ['paper'],
+ 	helps: [{help: 'hands-first'}, {help: 'put-aside', thing: {en: 'the wet paper', es: 'el papel mojado'},
+ 	place: {en: 'on a plate', es: 'en un plato'}}]},
+  {id: 'look', kind: 'measure', title: {en: 'Look and say', es: 'Mira y di'},
+  	text: {en: 'Look at both papers.', es: 'Mira los dos papeles.'}, duration: '5 min', uses: ['paper'],
+  	takes: [{reading: 'is', condition: 'wet'}, {reading: 'seen'}, {reading: 'where', time: '5 min'},
+  	{reading: 'curls'}]},
+  {id: 'again', kind: 'observe', title: {en: 'Look again', es: 'Mira otra vez'},
+  	text: {en: 'Look once more.', es: 'Mira una vez más.'}, duration: '5 min', uses: ['paper'],
+  	takes: [{reading: 'is', condition: 'dry'}, {reading: 'where', time: '15 min'}, {reading: 'tell'}]}],
+ readings: [{id: 'is', kind: 'words', name: {en: 'the paper is', es: 'el papel está'}, per: ['condition'],
+ 	senses: {looks: [{id: 'dark', word: {en: 'dark', es: 'oscuro'}}, {id: 'wavy', word: {en: 'wavy', es: 'ondulado'}}],
+ 	feels: [{id: 'cool', word: {en: 'cool', es: 'frío'}}]}},
+  {id: 'seen', kind: 'several', name: {en: 'what you saw', es: 'lo que viste'},
+  	options: [{id: 'drops', word: {en: 'drops', es: 'gotas'}}, {id: 'folds', word: {en: 'folds', es: 'pliegues'}}]},
+  {id: 'where', kind: 'zones', name: {en: 'where the counters lie', es: 'dónde están las fichas'}, of: '8',
+  	times: ['5 min', '15 min'], settling: ['5 min'], zones: [{id: 'wet', word: {en: 'wet', es: 'mojado'}},
+  	{id: 'dry', word: {en: 'dry', es: 'seco'}}]},
+  {id: 'curls', kind: 'event', symbol: 'curls', name: {en: 'the edge curls', es: 'el borde se dobla'}, not_by: '10 s',
+  	unit: 's'},
   {id: 'tell', kind: 'text', name: {en: 'what you would ask next', es: 'qué preguntarías ahora'}}]}`
 
 // The other kinds go the whole way too, in a home that reads Spanish.
@@ -263,7 +309,8 @@ func TestOtherKindsGoTheWholeWay(t *testing.T) {
 		teacher,
 		`fetch([...document.querySelectorAll('a[download]')].find((a) => a.href.includes('.csv')).href).then((r) => r.text())`,
 	)
-	for _, want := range []string{"words,dark cool", "several,drops", "zones,dry:1 wet:2", "text,¿Y con sal?", "event,"} {
+	for _, want := range []string{"words,dark cool", "several,drops", "zones,dry:1 wet:2", "text,¿Y con sal?",
+		"event,"} {
 		if !strings.Contains(csv, want) {
 			t.Errorf("the table lacks %q:\n%s", want, csv)
 		}

@@ -79,15 +79,19 @@ func TestKitchensGoTheWholeWay(t *testing.T) {
 	// What homes told on paper is typed in by single keys.
 	teacher.press("Close")
 	teacher.press("Type them in")
-	evaluate[bool](teacher, `(() => { [...document.querySelectorAll('button.cell')].find((b) => b.getAttribute('aria-label').startsWith('Snipe, table salt: not said')).focus(); return true; })()`)
+	evaluate[bool](teacher, `(() => { [...document.querySelectorAll('button.cell')].find((b) =>
+		b.getAttribute('aria-label').startsWith('Snipe, table salt: not said')).focus(); return true; })()`)
 	teacher.do(chromedp.KeyEvent("n"))
-	teacher.until("the answer that was typed", `[...document.querySelectorAll('button.cell')].some((b) => b.getAttribute('aria-label') === 'Snipe, table salt: has none')`)
-	if on := evaluate[string](teacher, `document.activeElement.getAttribute('aria-label')`); !strings.HasPrefix(on, "Tarn, table salt") {
+	teacher.until("the answer that was typed", `[...document.querySelectorAll('button.cell')].some((b) =>
+		b.getAttribute('aria-label') === 'Snipe, table salt: has none')`)
+	if on := evaluate[string](teacher, `document.activeElement.getAttribute('aria-label')`); !strings.HasPrefix(on,
+		"Tarn, table salt") {
 		t.Errorf("after an answer the next home is at hand, not %q", on)
 	}
 	teacher.marked("Snipe", "table salt, to send")
 	teacher.violations("kitchens typed in")
-	teacher.open(demo.base + evaluate[string](teacher, `[...document.querySelectorAll('a')].find((a) => a.textContent === 'The survey on paper').getAttribute('href')`))
+	teacher.open(demo.base + evaluate[string](teacher, `[...document.querySelectorAll('a')].find((a) =>
+		a.textContent === 'The survey on paper').getAttribute('href')`))
 	teacher.sees("What does it show?")
 	teacher.violations("the survey on paper")
 }
@@ -99,8 +103,11 @@ func TestKitchensOfOneHome(t *testing.T) {
 	p.signIn(demo.base)
 	id := made(p, example(t, "thirsty-beans"))
 	class := evaluate[string](p, `(async () => {
-		const post = (path, body) => fetch('/api/v1' + path, {method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify(body)}).then((r) => r.json());
-		const c = await post('/classes', {name: '1A', zone: 'Europe/London', language: 'en', unit_system: 'metric', emergency_number: '112', poison_number: '0555 010 010', photo_days: 30, keep_until: '2027-08-28'});
+		const post = (path, body) => fetch('/api/v1' + path,
+			{method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify(body)}).then((r) =>
+			r.json());
+		const c = await post('/classes', {name: '1A', zone: 'Europe/London', language: 'en', unit_system: 'metric',
+			emergency_number: '112', poison_number: '0555 010 010', photo_days: 30, keep_until: '2027-08-28'});
 		await post('/classes/' + c.id + '/homes', {nickname: 'Ptarmigan of the high and windy cairns'});
 		return c.id; })()`)
 	p.open(demo.base + "/experiments/" + id + "/kitchens?class=" + class)

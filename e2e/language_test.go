@@ -22,7 +22,8 @@ func TestTeacherInSpanish(t *testing.T) {
 		`[...document.querySelectorAll('a')].find((a) => a.textContent === 'Tiras de papel').href.replace(/plan$/, '')`,
 	)
 	for path, words := range map[string]string{
-		"/today": "En este orden", "/larder": "Buscar por cualquier nombre", "/classes": "Clase nueva", "/workbench?ask=pendulum": "Ejemplo resuelto. Escriba encima.", "/help": "Teclas",
+		"/today": "En este orden", "/larder": "Buscar por cualquier nombre", "/classes": "Clase nueva",
+		"/workbench?ask=pendulum": "Ejemplo resuelto. Escriba encima.", "/help": "Teclas",
 	} {
 		base := demo.base + path
 		p.open(base)
@@ -30,8 +31,10 @@ func TestTeacherInSpanish(t *testing.T) {
 		p.wholeWords(path)
 	}
 	for station, words := range map[string]string{
-		"plan": "Intentos de cada una", "steps": "El procedimiento a escala de tiempo", "safety": "Lo que leerá la persona responsable", "kitchens": "Un punto significa como está diseñado",
-		"issue": "A quién y cuándo", "run": "han enviado su trabajo", "collect": "piden una mirada.", "compare": "Los datos lo apoyan",
+		"plan": "Intentos de cada una", "steps": "El procedimiento a escala de tiempo",
+		"safety": "Lo que leerá la persona responsable", "kitchens": "Un punto significa como está diseñado",
+		"issue": "A quién y cuándo", "run": "han enviado su trabajo", "collect": "piden una mirada.",
+		"compare": "Los datos lo apoyan",
 	} {
 		p.open(base + station)
 		if station != "issue" {

@@ -12,7 +12,8 @@ func TestOnePhoneTwoClasses(t *testing.T) {
 	demo := theDemo(t)
 	p := tab(t, 1280, 800)
 	p.signIn(demo.base)
-	class := evaluate[string](p, `fetch('/api/v1/classes').then((r) => r.json()).then((c) => c.items.find((x) => x.name === '7M').id)`)
+	class := evaluate[string](p, `fetch('/api/v1/classes').then((r) => r.json()).then((c) =>
+		c.items.find((x) => x.name === '7M').id)`)
 	p.open(demo.base + "/classes/" + class)
 	p.press("Copy without homes")
 	p.writes("Name of the new class", "8M")
@@ -29,8 +30,12 @@ func TestOnePhoneTwoClasses(t *testing.T) {
 	p.press("Also there")
 	p.sees("Fern is in 8M")
 	p.violations("a home in two classes")
-	p.until("two homes chosen", `(() => { const f = document.querySelector('#find-home'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, ''); f.dispatchEvent(new Event('input', {bubbles: true}));
-		for (const n of ['Bracken', 'Dunlin']) { const b = document.querySelector('input[aria-label="Choose ' + n + '"]'); if (!b) return false; if (!b.checked) b.click(); } return true; })()`)
+	p.until("two homes chosen", `(() => { const f = document.querySelector('#find-home');
+		Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, '');
+		f.dispatchEvent(new Event('input', {bubbles: true}));
+		for (const n of ['Bracken', 'Dunlin']) {
+			const b = document.querySelector('input[aria-label="Choose ' + n + '"]'); if (!b) return false;
+			if (!b.checked) b.click(); } return true; })()`)
 	p.sees("2 homes chosen:")
 	p.fits("homes chosen")
 	p.violations("homes chosen")
@@ -38,7 +43,9 @@ func TestOnePhoneTwoClasses(t *testing.T) {
 	p.sees("2 homes changed")
 
 	link := func(of string) string {
-		return evaluate[string](p, fmt.Sprintf(`fetch('/api/v1/classes').then((r) => r.json()).then((c) => fetch('/api/v1/classes/' + c.items.find((x) => x.name === %q).id + '/invitations')).then((r) => r.json()).then((i) => i.items.find((x) => x.nickname === 'Fern').link)`, of))
+		return evaluate[string](p, fmt.Sprintf(`fetch('/api/v1/classes').then((r) => r.json()).then((c) =>
+			fetch('/api/v1/classes/' + c.items.find((x) => x.name === %q).id + '/invitations')).then((r) =>
+			r.json()).then((i) => i.items.find((x) => x.nickname === 'Fern').link)`, of))
 	}
 	first, second := link("7M"), link("8M")
 	phone := tab(t, 390, 844)
@@ -50,7 +57,8 @@ func TestOnePhoneTwoClasses(t *testing.T) {
 	phone.press("7M · Fern")
 	phone.until("the list of the first home, with the other one", `(() => { // it opens where it was left
 		if (document.body.innerText.includes('8M · Fern')) return true;
-		[...document.querySelectorAll('button')].find((b) => b.textContent.trim() === 'Your experiments')?.click(); return false; })()`)
+		[...document.querySelectorAll('button')].find((b) => b.textContent.trim() === 'Your experiments')?.click();
+			return false; })()`)
 	phone.fits("two homes on one phone")
 	phone.violations("two homes on one phone")
 }

@@ -54,9 +54,13 @@ func routesOf(t *testing.T) []route {
 			routes = append(routes, r)
 		}
 	}
-	for _, beside := range []string{"PUT /api/v1/home/{home}/assignments/{assignment}/photos/{photo}", "GET /api/v1/home/{home}/photos/{photo}/{size}", "GET /api/v1/classes/{class}/photos/{photo}/{size}",
-		"GET /api/v1/classes/{class}/assignments/{assignment}/export.csv", "GET /api/v1/classes/{class}/archive.zip", "GET /api/v1/experiments/{experiment}/file", "GET /api/v1/larder/own.csv",
-		"GET /print/classes/{class}/experiments/{experiment}/{sheet}", "GET /print/home/{home}/assignments/{assignment}/{sheet}", "POST /plain/permission", "GET /h/{token}", "GET /assets/{file}", "GET /{anything}", "PATCH /api/v1/classes", "GET /api/v1/{anything}"} {
+	for _, beside := range []string{"PUT /api/v1/home/{home}/assignments/{assignment}/photos/{photo}",
+		"GET /api/v1/home/{home}/photos/{photo}/{size}", "GET /api/v1/classes/{class}/photos/{photo}/{size}",
+		"GET /api/v1/classes/{class}/assignments/{assignment}/export.csv", "GET /api/v1/classes/{class}/archive.zip",
+		"GET /api/v1/experiments/{experiment}/file", "GET /api/v1/larder/own.csv",
+		"GET /print/classes/{class}/experiments/{experiment}/{sheet}", "GET " +
+			"/print/home/{home}/assignments/{assignment}/{sheet}", "POST /plain/permission", "GET /h/{token}",
+		"GET /assets/{file}", "GET /{anything}", "PATCH /api/v1/classes", "GET /api/v1/{anything}"} {
 		method, path, _ := strings.Cut(beside, " ")
 		routes = append(routes, route{method: method, path: path})
 	}

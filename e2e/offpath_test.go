@@ -15,8 +15,10 @@ import (
 func (p *page) denies() {
 	p.t.Helper()
 	const next = `(() => { if (document.body.innerText.includes('All is answered')) return 'done';
-		const f = [...document.querySelectorAll('select')].find((s) => s.id.startsWith('is-') && !s.value); if (!f) return 'wait';
-		Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(f, [...f.options].find((o) => !o.disabled).value);
+		const f = [...document.querySelectorAll('select')].find((s) => s.id.startsWith('is-') && !s.value);
+			if (!f) return 'wait';
+		Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(f,
+			[...f.options].find((o) => !o.disabled).value);
 		f.dispatchEvent(new Event('change', {bubbles: true})); return 'wait'; })()`
 	p.until("all is answered", `new Promise((done) => setTimeout(done, 120)).then(() => `+next+` === 'done')`)
 }
@@ -98,7 +100,10 @@ func TestOffTheDemosPath(t *testing.T) {
 	p.chooses("Kind", "prepare")
 	// What the sentence says is taken over: the thing, the act and the vessel.
 	p.sees("put in place ✕")
-	if got := evaluate[string](p, `[...document.querySelectorAll('.sheet input:checked')].map((x) => x.labels[0]?.textContent).join()+' '+[...document.querySelectorAll('.sheet select')].map((x) => x.selectedOptions[0]?.textContent).join()`); !strings.Contains(got, "8 ice cubes") || !strings.Contains(got, "2 bowls") {
+	if got := evaluate[string](p, `[...document.querySelectorAll('.sheet input:checked')].map((x) =>
+		x.labels[0]?.textContent).join()+' '+[...document.querySelectorAll('.sheet select')].map((x) =>
+		x.selectedOptions[0]?.textContent).join()`); !strings.Contains(got, "8 ice cubes") || !strings.Contains(got,
+		"2 bowls") {
 		t.Errorf("of a sentence was taken: %s", got)
 	}
 	p.press("Add a step")
@@ -141,12 +146,14 @@ func TestOffTheDemosPath(t *testing.T) {
 		p.writes(fmt.Sprintf("Thing %d", i+1), name)
 	}
 	p.writes("What is read", "agua derretida")
-	for i, words := range [][2]string{{"Poner el hielo", "Pon 4 cubitos en cada tazón."}, {"Echar la sal", "Echa la sal sobre uno de ellos."}, {"Pesar el agua", ""}} {
+	for i, words := range [][2]string{{"Poner el hielo", "Pon 4 cubitos en cada tazón."},
+		{"Echar la sal", "Echa la sal sobre uno de ellos."}, {"Pesar el agua", ""}} {
 		evaluate[bool](
 			p,
 			fmt.Sprintf(`(document.querySelectorAll('main ol li button, main ol li a')[%d].click(), true)`, i),
 		)
-		p.until("the step", fmt.Sprintf(`document.querySelector('.sentence')?.getAttribute('aria-label') === 'Step %d'`, i+1))
+		p.until("the step", fmt.Sprintf(`document.querySelector('.sentence')?.getAttribute('aria-label') === 'Step %d'`,
+			i+1))
 		p.sees("What to do, in Español")
 		p.writes("What families read first", words[0])
 		if words[1] != "" {
@@ -184,7 +191,9 @@ func TestOffTheDemosPath(t *testing.T) {
 		t.Fatal(err)
 	}
 	file := filepath.Join(t.TempDir(), "wraps.json")
-	if err := os.WriteFile(file, []byte(strings.ReplaceAll(strings.Replace(string(raw), "Warm wraps", "Wraps from a friend", 1), "Abrigos para una taza", "Abrigos de una amiga")), 0o600); err != nil {
+	if err := os.WriteFile(file,
+		[]byte(strings.ReplaceAll(strings.Replace(string(raw), "Warm wraps", "Wraps from a friend", 1),
+			"Abrigos para una taza", "Abrigos de una amiga")), 0o600); err != nil {
 		t.Fatal(err)
 	}
 	p.press("Experiments")
@@ -201,7 +210,9 @@ func TestOffTheDemosPath(t *testing.T) {
 	// The home in Spanish.
 	links := evaluate[map[string]string](
 		p,
-		`fetch('/api/v1/classes').then((r) => r.json()).then((c) => fetch('/api/v1/classes/' + c.items.find((x) => x.name === '9K').id + '/invitations')).then((r) => r.json()).then((l) => Object.fromEntries(l.items.map((i) => [i.nickname, i.link])))`,
+		`fetch('/api/v1/classes').then((r) => r.json()).then((c) =>
+			fetch('/api/v1/classes/' + c.items.find((x) => x.name === '9K').id + '/invitations')).then((r) =>
+			r.json()).then((l) => Object.fromEntries(l.items.map((i) => [i.nickname, i.link])))`,
 	)
 	c := tab(t, 390, 844)
 	c.open(links["Cairn"])

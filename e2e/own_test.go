@@ -9,14 +9,28 @@ import (
 // soaked is an experiment made from nothing: how many times its own mass rice takes up,
 // worked out with what was really used; a grown-up's knife in it; and the height of each
 // home, which goes into a second value.
-const soaked = `{schema: 3, title: {en: 'Soaked rice', es: 'Arroz en remojo'}, question: {en: 'Does cut rice take up more?', es: '¿Bebe más el arroz cortado?'}, age_band: '11-13', way: 'follow-along', languages: ['en', 'es'], trials: 1,
- changed: {name: {en: 'cutting', es: 'el corte'}}, conditions: [{id: 'whole', name: {en: 'Whole', es: 'Entero'}, control: true}, {id: 'cut', name: {en: 'Cut', es: 'Cortado'}}],
- needs: [{id: 'rice', name: {en: 'rice', es: 'arroz'}, kind: 'material', material: 'rice-grain', amount: '20 g', per_condition: true, symbol: 'r'}, {id: 'salt', name: {en: 'table salt', es: 'sal de mesa'}, kind: 'material', material: 'table-salt', amount: '18 g'}],
- steps: [{id: 'cut', kind: 'do', title: {en: 'Cut half of the rice with a knife', es: 'Corta la mitad del arroz con un cuchillo'}, text: {en: 'Cut half of the rice with a knife.', es: 'Corta la mitad del arroz con un cuchillo.'}, duration: '5 min', actions: ['knife'], uses: ['rice']},
-  {id: 'weigh', kind: 'measure', title: {en: 'Weigh both', es: 'Pesa los dos'}, text: {en: 'Stir the salt in and weigh both after an hour.', es: 'Añade la sal y pesa los dos después de una hora.'}, duration: '5 min', uses: ['salt'], takes: [{reading: 'mass'}]}],
- readings: [{id: 'mass', kind: 'quantity', symbol: 'm', unit: 'g', name: {en: 'mass', es: 'masa'}, per: ['condition'], instruments: [{id: 'scale', name: {en: 'kitchen scale', es: 'balanza'}, resolution: '1 g'}]}],
- constants: [{symbol: 'h', name: {en: 'height of the home', es: 'altura de la casa'}, value: '100 m ± 50 m', own: 'altitude'}],
- derived: [{id: 'times', name: {en: 'times its own mass', es: 'veces su propia masa'}, formula: 'm/r', unit: '1'}, {id: 'high', name: {en: 'height', es: 'altura'}, formula: 'm/m*h', unit: 'm'}],
+const soaked = `{schema: 3, title: {en: 'Soaked rice', es: 'Arroz en remojo'},
+	question: {en: 'Does cut rice take up more?', es: '¿Bebe más el arroz cortado?'}, age_band: '11-13',
+	way: 'follow-along', languages: ['en', 'es'], trials: 1,
+ changed: {name: {en: 'cutting', es: 'el corte'}},
+ 	conditions: [{id: 'whole', name: {en: 'Whole', es: 'Entero'}, control: true},
+ 	{id: 'cut', name: {en: 'Cut', es: 'Cortado'}}],
+ needs: [{id: 'rice', name: {en: 'rice', es: 'arroz'}, kind: 'material', material: 'rice-grain', amount: '20 g',
+ 	per_condition: true, symbol: 'r'}, {id: 'salt', name: {en: 'table salt', es: 'sal de mesa'}, kind: 'material',
+ 	material: 'table-salt', amount: '18 g'}],
+ steps: [{id: 'cut', kind: 'do', title: {en: 'Cut half of the rice with a knife',
+ 	es: 'Corta la mitad del arroz con un cuchillo'}, text: {en: 'Cut half of the rice with a knife.',
+ 	es: 'Corta la mitad del arroz con un cuchillo.'}, duration: '5 min', actions: ['knife'], uses: ['rice']},
+  {id: 'weigh', kind: 'measure', title: {en: 'Weigh both', es: 'Pesa los dos'},
+  	text: {en: 'Stir the salt in and weigh both after an hour.',
+  	es: 'Añade la sal y pesa los dos después de una hora.'}, duration: '5 min', uses: ['salt'],
+  	takes: [{reading: 'mass'}]}],
+ readings: [{id: 'mass', kind: 'quantity', symbol: 'm', unit: 'g', name: {en: 'mass', es: 'masa'}, per: ['condition'],
+ 	instruments: [{id: 'scale', name: {en: 'kitchen scale', es: 'balanza'}, resolution: '1 g'}]}],
+ constants: [{symbol: 'h', name: {en: 'height of the home', es: 'altura de la casa'}, value: '100 m ± 50 m',
+ 	own: 'altitude'}],
+ derived: [{id: 'times', name: {en: 'times its own mass', es: 'veces su propia masa'}, formula: 'm/r', unit: '1'},
+ 	{id: 'high', name: {en: 'height', es: 'altura'}, formula: 'm/m*h', unit: 'm'}],
  measured: [{name: {en: 'times its own mass', es: 'veces su propia masa'}, reading: 'times'}]}`
 
 // leaves takes the focus out of a field, as a tap beside it does.
@@ -65,7 +79,8 @@ func TestOwnValuesGoTheWholeWay(t *testing.T) {
 	cairn.until("all is sent", `!document.body.innerText.includes('Guardado en este teléfono')`)
 	cairn.press("Basta por ahora")
 
-	teacher.open(demo.base + "/experiments/" + id + "/issue?class=" + evaluate[string](teacher, `fetch('/api/v1/classes').then((r) => r.json()).then((c) => c.items.find((x) => x.name === '7M').id)`))
+	teacher.open(demo.base + "/experiments/" + id + "/issue?class=" + evaluate[string](teacher,
+		`fetch('/api/v1/classes').then((r) => r.json()).then((c) => c.items.find((x) => x.name === '7M').id)`))
 	teacher.sees("Cairn: no adult is in when one is needed")
 	teacher.violations("issue with a conflict")
 	if status := issued(teacher, id); status != 200 {
@@ -73,9 +88,12 @@ func TestOwnValuesGoTheWholeWay(t *testing.T) {
 	}
 
 	cairn.open(strings.Replace(link, demo.base, line.base(), 1))
-	cairn.until("the experiment in the list", fmt.Sprintf(`(() => { const b = [...document.querySelectorAll('button.choice')].find((b) => b.textContent.includes(%q)); if (!b) return false; b.click(); return true; })()`, "Arroz en remojo"))
+	cairn.until("the experiment in the list", fmt.Sprintf(`(() =>
+		{ const b = [...document.querySelectorAll('button.choice')].find((b) => b.textContent.includes(%q));
+		if (!b) return false; b.click(); return true; })()`, "Arroz en remojo"))
 	cairn.until("the name", `Boolean(document.querySelector('input'))`)
-	for _, no := range evaluate[[]string](cairn, `[...document.querySelectorAll('input[type=radio][id$="-no"]')].map((x) => x.id)`) {
+	for _, no := range evaluate[[]string](cairn,
+		`[...document.querySelectorAll('input[type=radio][id$="-no"]')].map((x) => x.id)`) {
 		evaluate[bool](cairn, fmt.Sprintf(`(() => { document.getElementById(%q).click(); return true; })()`, no))
 	}
 	cairn.ticks("Habrá una persona a")
@@ -83,7 +101,8 @@ func TestOwnValuesGoTheWholeWay(t *testing.T) {
 	cairn.press("Damos permiso, empezar")
 	cairn.sees("18 g")
 	line.cut()
-	evaluate[bool](cairn, `(() => { [...document.querySelectorAll('[id^="need-"]')].filter((b) => !b.checked).forEach((b) => b.click()); return true; })()`)
+	evaluate[bool](cairn, `(() => { [...document.querySelectorAll('[id^="need-"]')].filter((b) =>
+		!b.checked).forEach((b) => b.click()); return true; })()`)
 	cairn.press("Todo listo: seguir")
 	cairn.press("Soy una persona adulta y estoy aquí")
 	cairn.sees("¿cuánto usaron de verdad?")
@@ -101,7 +120,10 @@ func TestOwnValuesGoTheWholeWay(t *testing.T) {
 
 	teacher.open(demo.base + "/experiments/" + id + "/collect")
 	teacher.sees("Cairn")
-	got := evaluate[string](teacher, fmt.Sprintf(`fetch('/api/v1/assignments').then((r) => r.json()).then((l) => l.items.find((a) => a.experiment === %q)).then((a) => fetch('/api/v1/classes/' + a.class + '/assignments/' + a.id + '/results')).then((r) => r.json()).then((r) => JSON.stringify(r.homes.find((h) => h.nickname === 'Cairn')))`, id))
+	got := evaluate[string](teacher, fmt.Sprintf(`fetch('/api/v1/assignments').then((r) => r.json()).then((l) =>
+		l.items.find((a) => a.experiment === %q)).then((a) =>
+		fetch('/api/v1/classes/' + a.class + '/assignments/' + a.id + '/results')).then((r) => r.json()).then((r) =>
+		JSON.stringify(r.homes.find((h) => h.nickname === 'Cairn')))`, id))
 	for _, want := range []string{"1.6", "412"} {
 		if !strings.Contains(got, want) {
 			t.Errorf("the results of Cairn have no %s: %s", want, got)

@@ -5,19 +5,35 @@ import "testing"
 // shade is an experiment of a teacher's own: one value a home beside those of the
 // conditions, a percentage with its factor of 100, a number to predict, a choice
 // of its own in a step.
-const shade = `{schema: 2, title: {en: 'Damp cloths', es: 'Paños húmedos'}, question: {en: 'Which cloth dries faster?', es: '¿Qué paño se seca antes?'}, age_band: '11-13', way: 'predict-then-try', languages: ['en', 'es'], trials: 1,
- changed: {name: {en: 'where it hangs', es: 'dónde cuelga'}}, conditions: [{id: 'still', name: {en: 'indoors', es: 'dentro'}, control: true}, {id: 'draught', name: {en: 'at the door', es: 'en la puerta'}}],
+const shade = `{schema: 2, title: {en: 'Damp cloths', es: 'Paños húmedos'},
+	question: {en: 'Which cloth dries faster?', es: '¿Qué paño se seca antes?'}, age_band: '11-13',
+	way: 'predict-then-try', languages: ['en', 'es'], trials: 1,
+ changed: {name: {en: 'where it hangs', es: 'dónde cuelga'}},
+ 	conditions: [{id: 'still', name: {en: 'indoors', es: 'dentro'}, control: true},
+ 	{id: 'draught', name: {en: 'at the door', es: 'en la puerta'}}],
  needs: [{id: 'cloth', name: {en: 'a cotton cloth', es: 'un paño de algodón'}, kind: 'object'}],
- steps: [{id: 'hang', kind: 'measure', title: {en: 'Weigh and hang', es: 'Pesar y colgar'}, text: {en: 'Weigh both damp cloths and hang them up.', es: 'Pesa los dos paños húmedos y cuélgalos.'}, duration: '5 min', uses: ['cloth'], takes: [{reading: 'wet'}, {reading: 'room'}]},
-  {id: 'look', kind: 'measure', title: {en: 'Weigh again', es: 'Pesar otra vez'}, text: {en: 'Weigh both cloths again.', es: 'Pesa otra vez los dos paños.'}, duration: '5 min', uses: ['cloth'], takes: [{reading: 'dry'}], questions: ['feel']}],
- readings: [{id: 'wet', symbol: 'wet', name: {en: 'mass at first', es: 'masa al principio'}, unit: 'g', per_condition: true, instruments: [{id: 'scale', name: {en: 'scale', es: 'balanza'}, resolution: '1 g'}]},
-  {id: 'dry', symbol: 'dry', name: {en: 'mass later', es: 'masa después'}, unit: 'g', per_condition: true, instruments: [{id: 'scale', name: {en: 'scale', es: 'balanza'}, resolution: '1 g'}]},
-  {id: 'room', symbol: 'room', name: {en: 'warmth of the room', es: 'calor del cuarto'}, unit: '°C', per_condition: false, instruments: [{id: 'thermometer', name: {en: 'thermometer', es: 'termómetro'}, resolution: '1 °C', analogue: true}]}],
+ steps: [{id: 'hang', kind: 'measure', title: {en: 'Weigh and hang', es: 'Pesar y colgar'},
+ 	text: {en: 'Weigh both damp cloths and hang them up.', es: 'Pesa los dos paños húmedos y cuélgalos.'},
+ 	duration: '5 min', uses: ['cloth'], takes: [{reading: 'wet'}, {reading: 'room'}]},
+  {id: 'look', kind: 'measure', title: {en: 'Weigh again', es: 'Pesar otra vez'},
+  	text: {en: 'Weigh both cloths again.', es: 'Pesa otra vez los dos paños.'}, duration: '5 min', uses: ['cloth'],
+  	takes: [{reading: 'dry'}], questions: ['feel']}],
+ readings: [{id: 'wet', symbol: 'wet', name: {en: 'mass at first', es: 'masa al principio'}, unit: 'g',
+ 	per_condition: true, instruments: [{id: 'scale', name: {en: 'scale', es: 'balanza'}, resolution: '1 g'}]},
+  {id: 'dry', symbol: 'dry', name: {en: 'mass later', es: 'masa después'}, unit: 'g', per_condition: true,
+  	instruments: [{id: 'scale', name: {en: 'scale', es: 'balanza'}, resolution: '1 g'}]},
+  {id: 'room', symbol: 'room', name: {en: 'warmth of the room', es: 'calor del cuarto'}, unit: '°C',
+  	per_condition: false, instruments: [{id: 'thermometer', name: {en: 'thermometer', es: 'termómetro'},
+  	resolution: '1 °C', analogue: true}]}],
  constants: [{symbol: 'ice', name: {en: 'melting ice', es: 'hielo fundente'}, value: '0 °C'}],
  measured: [{name: {en: 'loss', es: 'pérdida'}, reading: 'loss'}],
- derived: [{id: 'loss', name: {en: 'share lost', es: 'parte perdida'}, formula: '(wet - dry) / wet * 100', unit: '%'}, {id: 'warmth', name: {en: 'room', es: 'cuarto'}, formula: 'room - ice', unit: 'K'}],
- questions: [{id: 'much', when: 'before', kind: 'number', unit: '%', text: {en: 'How much will it lose?', es: '¿Cuánto perderá?'}}, {id: 'which', when: 'before', kind: 'choice', text: {en: 'Which loses more?', es: '¿Cuál pierde más?'}},
-  {id: 'feel', when: 'while', kind: 'choice', text: {en: 'How does it feel?', es: '¿Cómo se siente?'}, options: [{en: 'damp', es: 'húmedo'}, {en: 'dry', es: 'seco'}]}]}`
+ derived: [{id: 'loss', name: {en: 'share lost', es: 'parte perdida'}, formula: '(wet - dry) / wet * 100', unit: '%'},
+ 	{id: 'warmth', name: {en: 'room', es: 'cuarto'}, formula: 'room - ice', unit: 'K'}],
+ questions: [{id: 'much', when: 'before', kind: 'number', unit: '%',
+ 	text: {en: 'How much will it lose?', es: '¿Cuánto perderá?'}}, {id: 'which', when: 'before', kind: 'choice',
+ 	text: {en: 'Which loses more?', es: '¿Cuál pierde más?'}},
+  {id: 'feel', when: 'while', kind: 'choice', text: {en: 'How does it feel?', es: '¿Cómo se siente?'},
+  	options: [{en: 'damp', es: 'húmedo'}, {en: 'dry', es: 'seco'}]}]}`
 
 // Off the demo's path, in Spanish: what is typed is read or asked, questions have
 // their kind in a step too, and the result has honest digits.

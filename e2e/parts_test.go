@@ -27,7 +27,8 @@ func (p *page) draws(id string) {
 	p.until("a paper to draw on", fmt.Sprintf(`(() => { const b = document.querySelector('[data-testid="%s"]');
 		if (!b) return false; b.scrollIntoView({block: 'center', behavior: 'instant'});
 		const r = b.getBoundingClientRect(); return r.top > 0 && r.bottom < innerHeight; })()`, id))
-	box := evaluate[[]float64](p, fmt.Sprintf(`(() => { const r = document.querySelector('[data-testid="%s"]').getBoundingClientRect();
+	box := evaluate[[]float64](p, fmt.Sprintf(`(() =>
+		{ const r = document.querySelector('[data-testid="%s"]').getBoundingClientRect();
 		return [r.x, r.y, r.width, r.height]; })()`, id))
 	at := func(kind input.DispatchMouseEventType, x, y float64) chromedp.Action[chromedp.Void] {
 		return chromedp.MouseEvent(kind, box[0]+x*box[2], box[1]+y*box[3], chromedp.ButtonLeft)
@@ -84,7 +85,8 @@ func TestPartsGoTheWholeWay(t *testing.T) {
 	p.fits("a place to stop")
 	p.violations("a place to stop")
 	p.press("Go on now")
-	for _, through := range [][2]string{{"Hold the cup of gravel", "a dark shade"}, {"Pour that water through", "a blurred cross"}} {
+	for _, through := range [][2]string{{"Hold the cup of gravel", "a dark shade"},
+		{"Pour that water through", "a blurred cross"}} {
 		p.sees("Pourer · Looker")
 		p.sees(through[0])
 		p.tile("clear", through[1])
@@ -124,7 +126,8 @@ func TestPartsGoTheWholeWay(t *testing.T) {
 	teacher.violations("stages compared")
 	csv := evaluate[string](
 		teacher,
-		`fetch([...document.querySelectorAll('a[download]')].find((a) => a.href.includes('.csv')).href).then((r) => r.text())`,
+		`fetch([...document.querySelectorAll('a[download]')].find((a) => a.href.includes('.csv')).href).then((r) =>
+			r.text())`,
 	)
 	for _, want := range []string{"sand,after sand,ordinal,blurred"} {
 		if !strings.Contains(strings.ReplaceAll(csv, ";", ","), want) {
@@ -209,7 +212,8 @@ func TestChosenThingsGoTheWholeWay(t *testing.T) {
 // measures types a value into the field of a slot and leaves it.
 func (p *page) measures(slot, typed string) {
 	p.t.Helper()
-	p.until("a field for "+slot, fmt.Sprintf(`(() => { const f = document.getElementById('reading-%s'); if (!f || f.tagName !== 'INPUT') return false;
+	p.until("a field for "+slot, fmt.Sprintf(`(() => { const f = document.getElementById('reading-%s');
+		if (!f || f.tagName !== 'INPUT') return false;
 		Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, %q);
 		f.dispatchEvent(new Event('input', {bubbles: true})); f.focus(); f.blur(); return true; })()`, slot, typed))
 }
@@ -223,7 +227,8 @@ func TestPartsAreDesigned(t *testing.T) {
 	id := made(p, shade)
 	saved := func(what, holds string) {
 		t.Helper()
-		p.until(what, fmt.Sprintf(`fetch('/api/v1/experiments/%s').then((r) => r.json()).then((r) => { const d = r.document; return Boolean(%s); })`, id, holds))
+		p.until(what, fmt.Sprintf(`fetch('/api/v1/experiments/%s').then((r) => r.json()).then((r) =>
+			{ const d = r.document; return Boolean(%s); })`, id, holds))
 	}
 	p.open(demo.base + "/experiments/" + id + "/steps")
 	p.sees("All in one piece")
@@ -233,7 +238,8 @@ func TestPartsAreDesigned(t *testing.T) {
 	p.press("Add a stage")
 	p.writes("Stage 2", "wilted")
 	p.ticks("at each stage")
-	saved("stages", `d.stages?.length === 2 && d.stages[1].word.en === 'wilted' && d.readings.some((r) => r.per?.includes('stage'))`)
+	saved("stages", `d.stages?.length === 2 && d.stages[1].word.en === 'wilted' &&
+		d.readings.some((r) => r.per?.includes('stage'))`)
 	p.press("Things homes choose")
 	p.press("Add things to choose")
 	p.writes("What to look for", "leaf")

@@ -52,7 +52,8 @@ func (s *post) take(w http.ResponseWriter, r *http.Request) {
 	w.Header().Set("Content-Type", "application/json")
 	if status := s.answers[of]; status != 0 {
 		w.WriteHeader(status)
-		_ = json.NewEncoder(w).Encode(map[string]any{"status": status, "code": s.codes[of], "title": "No", "detail": "not so"})
+		_ = json.NewEncoder(w).Encode(map[string]any{"status": status, "code": s.codes[of], "title": "No",
+			"detail": "not so"})
 		return
 	}
 	_ = json.NewEncoder(w).Encode(map[string]any{"id": of, "echo": "82 mm"})
@@ -94,7 +95,8 @@ func TestPhoneSendsInOrder(t *testing.T) {
 	p.open(s.URL)
 	evaluate[bool](p, queue)
 	three := `fill({type: 'photo', id: 'p1'}, {type: 'entry', id: 'e1', body: '{"typed": "8,2 cm" }'}, {type: 'incident', id: 'i1', body: '{"door":"spilled"}'})`
-	photo, entry, incident := "PUT photos/p1 image/png picture", `PUT entries/e1 application/json {"typed": "8,2 cm" }`, `PUT incidents/i1 application/json {"door":"spilled"}`
+	photo, entry, incident := "PUT photos/p1 image/png picture", `PUT entries/e1 application/json {"typed": "8,2 cm" }`,
+		`PUT incidents/i1 application/json {"door":"spilled"}`
 	for _, c := range []struct {
 		name, of string
 		status   int
@@ -103,15 +105,19 @@ func TestPhoneSendsInOrder(t *testing.T) {
 		came     []string
 	}{
 		{"all goes well", "", 0, "", `[false,null,3,[],3]`, []string{photo, entry, incident}},
-		{"one is refused", "entries/e1", 422, "invalid", `[false,null,3,["e1 invalid"],3]`, []string{photo, entry, incident}},
+		{"one is refused", "entries/e1", 422, "invalid", `[false,null,3,["e1 invalid"],3]`,
+			[]string{photo, entry, incident}},
 		{"the server is away", "entries/e1", 503, "", `[true,null,1,["e1","i1"],1]`, []string{photo, entry}},
 		{"too many at once", "photos/p1", 429, "slow-down", `[true,null,0,["p1","e1","i1"],0]`, []string{photo}},
-		{"another link counts now", "photos/p1", 401, "replaced-link", `[false,"replaced-link",0,["p1","e1","i1"],0]`, []string{photo}},
+		{"another link counts now", "photos/p1", 401, "replaced-link", `[false,"replaced-link",0,["p1","e1","i1"],0]`,
+			[]string{photo}},
 	} {
 		s.told(c.of, c.status, c.code)
 		evaluate[bool](p, three)
-		got := evaluate[string](p, `(async () => { changes = 0; const r = await sent(d); const left = await d.getAll('queue');
-			return JSON.stringify([r.again, r.stopped ?? null, r.answered, left.map((w) => w.id + (w.problem ? ' ' + w.problem.code : '')), changes]); })()`)
+		got := evaluate[string](p, `(async () => { changes = 0; const r = await sent(d);
+			const left = await d.getAll('queue');
+			return JSON.stringify([r.again, r.stopped ?? null, r.answered,
+				left.map((w) => w.id + (w.problem ? ' ' + w.problem.code : '')), changes]); })()`)
 		if got != c.result {
 			t.Errorf("%s: %s, want %s", c.name, got, c.result)
 		}
@@ -131,7 +137,8 @@ func TestPhoneSendsInOrder(t *testing.T) {
 	s.has(t, "again after a refusal")
 	// Two windows of a phone are one sender.
 	evaluate[bool](p, three)
-	if got := evaluate[string](p, `Promise.all([sent(d), sent(d)]).then((all) => JSON.stringify(all.map((r) => [r.answered, Boolean(r.busy)])))`); got != `[[3,false],[0,true]]` {
+	if got := evaluate[string](p, `Promise.all([sent(d), sent(d)]).then((all) =>
+		JSON.stringify(all.map((r) => [r.answered, Boolean(r.busy)])))`); got != `[[3,false],[0,true]]` {
 		t.Errorf("two senders at once: %s", got)
 	}
 	s.has(t, "two senders at once", photo, entry, incident)
@@ -148,30 +155,53 @@ func TestPhoneKeepsAndReads(t *testing.T) {
 	p.open(newPost(t).URL)
 	at := func(s string) string { return "2027-02-02T10:" + s + ".000Z" }
 	evaluate[bool](p, `(() => {
-		window.entry = (id, kind, more = {}) => ({ id, assignment: more.assignment ?? 'a', entry: { kind, phone_time: more.at ?? '`+at("00:00")+`', offset_ms: more.offset ?? 0, ...more } });
+		window.entry = (id, kind, more = {}) =>
+			({ id, assignment: more.assignment ?? 'a', entry: { kind, phone_time: more.at ?? '`+at("00:00")+
+		`', offset_ms: more.offset ?? 0, ...more } });
 		window.slot = (time = '', trial = 1) => ({ reading: 'height', condition: 'towel', time, trial });
-		window.reading = (id, at, more = {}) => entry(id, 'reading', { at, reading: 'height', condition: 'towel', ...more });
+		window.reading = (id, at, more = {}) =>
+			entry(id, 'reading', { at, reading: 'height', condition: 'towel', ...more });
 		window.book = (...all) => new Book(all, 'a');
 		return true; })()`)
 	for _, c := range []struct{ name, script, want string }{
-		{"the last reading counts", `book(reading('b', '` + at("02:00") + `'), reading('a', '` + at("01:00") + `')).present(slot()).id`, `"b"`},
-		{"one that was spoiled does not", `book(reading('a', '` + at("01:00") + `'), reading('b', '` + at("02:00") + `'), entry('s', 'spoiled', { refers: 'b' })).present(slot()).id`, `"a"`},
-		{"another trial is another slot", `book(reading('a', '` + at("01:00") + `', { trial: 2 })).settled(slot())`, `false`},
-		{"what was read before, by the steps' order", `((b) => [b.before([{takes: [slot('1 min')]}, {takes: [slot('2 min'), slot('4 min')]}], slot('4 min'))?.entry.id, b.before([{takes: [slot('1 min')]}, {takes: [slot('4 min')]}], slot('1 min')) ?? 'none'].join())(book(reading('a', '` + at("01:00") + `', { time: '1 min' }), reading('x', '` + at("01:30") + `', { time: '2 min', condition: 'news' })))`, `"a,none"`},
-		{"not read settles it too", `book(entry('n', 'not-read', { reading: 'height', condition: 'towel' })).settled(slot())`, `true`},
-		{"another experiment's entries stay out", `book(entry('d', 'step-done', { step: 'dip', assignment: 'other' })).done('dip') ?? null`, `null`},
-		{"but what is said of the home counts everywhere", `book(entry('f', 'fact', { refers: 'latex', choice: ['yes'], assignment: 'other' })).fact('latex')`, `"yes"`},
-		{"a tick taken off", `book(entry('t', 'tick', { refers: 'cup' }), entry('u', 'tick', { refers: 'cup', reason: 'no', at: '` + at("03:00") + `' })).ticked('cup')`, `false`},
-		{"a prediction after the first reading", `((p) => book(p, reading('a', '` + at("01:00") + `')).afterStart(p))(entry('p', 'answer', { at: '` + at("02:00") + `' }))`, `true`},
-		{"a step opens by the server's clock", `new Date(book(entry('d', 'step-done', { step: 'dip', offset: -60000 })).readyAt({ wait: { from: 'dip', seconds: 480 } })).toISOString()`, `"` + at("07:00") + `"`},
+		{"the last reading counts", `book(reading('b', '` + at("02:00") + `'), reading('a', '` + at("01:00") +
+			`')).present(slot()).id`, `"b"`},
+		{"one that was spoiled does not", `book(reading('a', '` + at("01:00") + `'), reading('b', '` + at("02:00") +
+			`'), entry('s', 'spoiled', { refers: 'b' })).present(slot()).id`, `"a"`},
+		{"another trial is another slot", `book(reading('a', '` + at("01:00") + `', { trial: 2 })).settled(slot())`,
+			`false`},
+		{"what was read before, by the steps' order", `((b) =>
+			[b.before([{takes: [slot('1 min')]}, {takes: [slot('2 min'), slot('4 min')]}], slot('4 min'))?.entry.id,
+			b.before([{takes: [slot('1 min')]}, {takes: [slot('4 min')]}], slot('1 min')) ??
+			'none'].join())(book(reading('a', '` + at("01:00") + `', { time: '1 min' }), reading('x', '` + at("01:30") +
+			`', { time: '2 min', condition: 'news' })))`, `"a,none"`},
+		{"not read settles it too",
+			`book(entry('n', 'not-read', { reading: 'height', condition: 'towel' })).settled(slot())`, `true`},
+		{"another experiment's entries stay out",
+			`book(entry('d', 'step-done', { step: 'dip', assignment: 'other' })).done('dip') ?? null`, `null`},
+		{"but what is said of the home counts everywhere",
+			`book(entry('f', 'fact', { refers: 'latex', choice: ['yes'], assignment: 'other' })).fact('latex')`,
+			`"yes"`},
+		{"a tick taken off",
+			`book(entry('t', 'tick', { refers: 'cup' }), entry('u', 'tick', { refers: 'cup', reason: 'no', at: '` +
+				at("03:00") + `' })).ticked('cup')`, `false`},
+		{"a prediction after the first reading", `((p) => book(p, reading('a', '` + at("01:00") +
+			`')).afterStart(p))(entry('p', 'answer', { at: '` + at("02:00") + `' }))`, `true`},
+		{"a step opens by the server's clock",
+			`new Date(book(entry('d', 'step-done', { step: 'dip', offset: -60000 })).readyAt({ wait: { from: 'dip', seconds: 480 } })).toISOString()`, `"` + at("07:00") + `"`},
 		{"not before its clock has started", `book().readyAt({ wait: { from: 'dip', seconds: 480 } }) ?? null`, `null`},
 		{"time left in hours", `left(2 * 3600e3 + 5 * 60e3 + 400)`, `"2 h 5 min"`},
 		{"in minutes", `left(61_000)`, `"1 min 01 s"`},
 		{"never below nothing", `left(-5)`, `"0 s"`},
-		{"another day is named, by the class's clock", `clock('2027-02-02T20:30:00Z', 'America/Mexico_City', 'es')`, `"mar, 2 feb, 14:30"`},
+		{"another day is named, by the class's clock", `clock('2027-02-02T20:30:00Z', 'America/Mexico_City', 'es')`,
+			`"mar, 2 feb, 14:30"`},
 		{"a day in words", `dayWords('2027-07-31', 'en-GB')`, `"31 July 2027"`},
-		{"ids follow the clock", `newID(1000) < newID(2000) && /^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/.test(newID())`, `true`},
-		{"a page brings its entries", `(async () => { const d = await openHome('h'); await storePage(d, { sheets: [{ assignment: 'a', entries: [{ id: 'e', entry: { kind: 'sent' } }] }] }, 'tag-1'); return [(await d.getAll('entries')).map((e) => e.assignment), await d.get('kv', 'tag')]; })()`, `[["a"],"tag-1"]`},
+		{"ids follow the clock",
+			`newID(1000) < newID(2000) && /^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/.test(newID())`, `true`},
+		{"a page brings its entries", `(async () => { const d = await openHome('h');
+			await storePage(d, { sheets: [{ assignment: 'a', entries: [{ id: 'e', entry: { kind: 'sent' } }] }] },
+			'tag-1'); return [(await d.getAll('entries')).map((e) => e.assignment), await d.get('kv', 'tag')]; })()`,
+			`[["a"],"tag-1"]`},
 		{"a link is known again", `rememberLink('hash', 'h').then(() => homeOfLink('hash'))`, `"h"`},
 		{"another is not", `homeOfLink('other').then((h) => h ?? null)`, `null`},
 	} {

@@ -12,14 +12,17 @@ import (
 func (p *page) cell(home, need string) {
 	p.t.Helper()
 	p.until("the cell of "+home+" and "+need, fmt.Sprintf(`(() => {
-		const b = [...document.querySelectorAll('button.cell')].find((x) => x.getAttribute('aria-label').startsWith(%q));
+		const b = [...document.querySelectorAll('button.cell')].find((x) =>
+			x.getAttribute('aria-label').startsWith(%q));
 		if (!b) return false; b.click(); return true; })()`, home+", "+need))
 }
 
 // invited is the link of a home of class 7M.
 func (p *page) invited(home string) string {
 	p.t.Helper()
-	return evaluate[string](p, fmt.Sprintf(`fetch('/api/v1/classes').then((r) => r.json()).then((c) => fetch('/api/v1/classes/' + c.items.find((x) => x.name === '7M').id + '/invitations')).then((r) => r.json()).then((i) => i.items.find((x) => x.nickname === %q).link)`, home))
+	return evaluate[string](p, fmt.Sprintf(`fetch('/api/v1/classes').then((r) => r.json()).then((c) =>
+		fetch('/api/v1/classes/' + c.items.find((x) => x.name === '7M').id + '/invitations')).then((r) =>
+		r.json()).then((i) => i.items.find((x) => x.nickname === %q).link)`, home))
 }
 
 // taps counts the taps on a page from now on.
@@ -93,10 +96,14 @@ func TestAskedPlannedIssuedFollowed(t *testing.T) {
 	}
 
 	snipe.open(strings.Replace(link, demo.base, line.base(), 1))
-	snipe.until("the experiment in the list", fmt.Sprintf(`[...document.querySelectorAll('button.choice')].filter((b) => b.textContent.includes(%q)).length > 0`, "Sour lemon"))
-	evaluate[bool](snipe, fmt.Sprintf(`(() => { [...document.querySelectorAll('button.choice')].find((b) => b.textContent.includes(%q)).click(); return true; })()`, "Sour lemon"))
+	snipe.until("the experiment in the list", fmt.Sprintf(`[...document.querySelectorAll('button.choice')].filter((b) =>
+		b.textContent.includes(%q)).length > 0`, "Sour lemon"))
+	evaluate[bool](snipe, fmt.Sprintf(`(() =>
+		{ [...document.querySelectorAll('button.choice')].find((b) => b.textContent.includes(%q)).click(); return true;
+		})()`, "Sour lemon"))
 	snipe.until("the facts or the name", `Boolean(document.querySelector('input'))`)
-	for _, no := range evaluate[[]string](snipe, `[...document.querySelectorAll('input[type=radio][id$="-no"]')].map((x) => x.id)`) {
+	for _, no := range evaluate[[]string](snipe,
+		`[...document.querySelectorAll('input[type=radio][id$="-no"]')].map((x) => x.id)`) {
 		evaluate[bool](snipe, fmt.Sprintf(`(() => { document.getElementById(%q).click(); return true; })()`, no))
 	}
 	snipe.ticks("An adult will be there")
@@ -123,7 +130,8 @@ func TestAskedPlannedIssuedFollowed(t *testing.T) {
 	teacher.open(demo.base + "/experiments/" + id + "/issue")
 	teacher.sees("Print all packs")
 	teacher.open(demo.base + "/print/classes/" + as + "/packs")
-	codes := evaluate[[]string](teacher, `[...document.querySelectorAll('.sheet-of-pack')].map((s) => s.querySelector('.label').textContent + ' ' + s.querySelector('.head strong').textContent)`)
+	codes := evaluate[[]string](teacher, `[...document.querySelectorAll('.sheet-of-pack')].map((s) =>
+		s.querySelector('.label').textContent + ' ' + s.querySelector('.head strong').textContent)`)
 	if len(codes) != 48 || codes[0] != codes[1] || codes[0] == codes[2] {
 		t.Errorf("%d sheets: %v", len(codes), codes)
 	}

@@ -12,23 +12,34 @@ func TestSeeAsAFamily(t *testing.T) {
 	demo := theDemo(t)
 	p := tab(t, 1280, 800)
 	p.signIn(demo.base)
-	id := evaluate[string](p, `fetch('/api/v1/experiments').then((r) => r.json()).then((l) => l.items.find((e) => e.title === 'Thirsty beans').id)`)
+	id := evaluate[string](p, `fetch('/api/v1/experiments').then((r) => r.json()).then((l) =>
+		l.items.find((e) => e.title === 'Thirsty beans').id)`)
 	inside := func(words string) {
 		t.Helper()
-		p.until("on the phone: "+words, fmt.Sprintf(`(document.querySelector('iframe')?.contentDocument?.body?.innerText ?? '').includes(%q)`, words))
+		p.until("on the phone: "+words,
+			fmt.Sprintf(`(document.querySelector('iframe')?.contentDocument?.body?.innerText ?? '').includes(%q)`,
+				words))
 	}
 	press := func(words string) {
 		t.Helper()
-		p.until("on the phone a button "+words, fmt.Sprintf(`(() => { const b = [...(document.querySelector('iframe')?.contentDocument?.querySelectorAll('button, a') ?? [])].find((x) => x.textContent.includes(%q)); b?.click(); return Boolean(b); })()`, words))
+		p.until("on the phone a button "+words, fmt.Sprintf(`(() =>
+			{ const b = [...(document.querySelector('iframe')?.contentDocument?.querySelectorAll('button, a') ??
+			[])].find((x) => x.textContent.includes(%q)); b?.click(); return Boolean(b); })()`, words))
 	}
 	p.open(demo.base + "/experiments/" + id + "/steps?at=weigh")
 	p.press("See as a family")
 	inside("Practice: nothing is kept or sent.")
 	inside("Weigh the dry beans")
-	p.until("a field on the phone", `Boolean(document.querySelector('iframe').contentDocument.querySelector('.phone-page input, main input, form input'))`)
-	evaluate[bool](p, `(() => { const d = document.querySelector('iframe').contentDocument; const f = d.querySelector('.phone-page input, main input, form input'); f.focus();
-		Object.getOwnPropertyDescriptor(f.ownerDocument.defaultView.HTMLInputElement.prototype, 'value').set.call(f, '41 g'); f.dispatchEvent(new f.ownerDocument.defaultView.Event('input', {bubbles: true})); f.blur(); return true; })()`)
-	p.until("the reading kept", `(() => { const d = document.querySelector('iframe').contentDocument; return d.body.innerText.includes('41') || [...d.querySelectorAll('input')].some((i) => i.value.startsWith('41')); })()`)
+	p.until("a field on the phone",
+		`Boolean(document.querySelector('iframe').contentDocument.querySelector('.phone-page input, main input, form input'))`)
+	evaluate[bool](p, `(() => { const d = document.querySelector('iframe').contentDocument;
+		const f = d.querySelector('.phone-page input, main input, form input'); f.focus();
+		Object.getOwnPropertyDescriptor(f.ownerDocument.defaultView.HTMLInputElement.prototype, 'value').set.call(f,
+			'41 g'); f.dispatchEvent(new f.ownerDocument.defaultView.Event('input', {bubbles: true})); f.blur();
+			return true; })()`)
+	p.until("the reading kept", `(() => { const d = document.querySelector('iframe').contentDocument;
+		return d.body.innerText.includes('41') ||
+		[...d.querySelectorAll('input')].some((i) => i.value.startsWith('41')); })()`)
 	press("Done, next")
 	p.chooses("On the phone in", "Español")
 	inside("Ensayo: nada se guarda ni se envía.")
@@ -47,7 +58,8 @@ func TestSeeAsAFamily(t *testing.T) {
 	inside("Getting ready")
 	p.chooses("Home in 7M", "Dunlin")
 	inside("drinking glass")
-	paper := evaluate[string](p, `fetch([...document.querySelectorAll('a')].find((a) => a.textContent === 'what is needed').href).then((r) => r.text())`)
+	paper := evaluate[string](p, `fetch([...document.querySelectorAll('a')].find((a) =>
+		a.textContent === 'what is needed').href).then((r) => r.text())`)
 	if !strings.Contains(paper, "Dunlin") || !strings.Contains(paper, "drinking glass") {
 		t.Errorf("on paper for Dunlin: %.2000s", paper)
 	}
@@ -56,14 +68,17 @@ func TestSeeAsAFamily(t *testing.T) {
 	inside("vaso")
 
 	// Nothing of it is anywhere: the experiment is not issued, and no home has an entry.
-	if n := evaluate[int](p, fmt.Sprintf(`fetch('/api/v1/assignments').then((r) => r.json()).then((l) => l.items.filter((a) => a.experiment === %q).length)`, id)); n != 0 {
+	if n := evaluate[int](p, fmt.Sprintf(`fetch('/api/v1/assignments').then((r) => r.json()).then((l) =>
+		l.items.filter((a) => a.experiment === %q).length)`, id)); n != 0 {
 		t.Errorf("trying it made %d assignments", n)
 	}
 	// The page is shown within the teacher's own alone, and to nobody else.
-	if status := evaluate[int](p, fmt.Sprintf(`fetch('/api/v1/session', {method: 'DELETE'}).then(() => fetch('/api/v1/experiments/%s/practice')).then((r) => r.status)`, id)); status != 401 {
+	if status := evaluate[int](p, fmt.Sprintf(`fetch('/api/v1/session', {method: 'DELETE'}).then(() =>
+		fetch('/api/v1/experiments/%s/practice')).then((r) => r.status)`, id)); status != 401 {
 		t.Errorf("a stranger tries it: %d", status)
 	}
-	if csp := evaluate[string](p, fmt.Sprintf(`fetch('/practice/%s').then((r) => r.headers.get('Content-Security-Policy'))`, id)); !strings.Contains(csp, "frame-ancestors 'self'") {
+	if csp := evaluate[string](p, fmt.Sprintf(`fetch('/practice/%s').then((r) =>
+		r.headers.get('Content-Security-Policy'))`, id)); !strings.Contains(csp, "frame-ancestors 'self'") {
 		t.Errorf("its policy is %q", csp)
 	}
 }

@@ -31,8 +31,10 @@ func TestPrintablesAreTrueToSize(t *testing.T) {
 	p.sees("Saved")
 	p.violations("sheets to print")
 	all := strings.Join(design.Printables, "','")
-	every := made(p, strings.Replace(example(t, "falling-spinners"), `"spinner"`, strings.ReplaceAll("'"+all+"'", "'", `"`), 1))
-	class := evaluate[string](p, `fetch('/api/v1/classes').then((r) => r.json()).then((c) => c.items.find((x) => x.name === '7M').id)`)
+	every := made(p, strings.Replace(example(t, "falling-spinners"), `"spinner"`,
+		strings.ReplaceAll("'"+all+"'", "'", `"`), 1))
+	class := evaluate[string](p, `fetch('/api/v1/classes').then((r) => r.json()).then((c) =>
+		c.items.find((x) => x.name === '7M').id)`)
 	for _, language := range []string{"en", "es"} {
 		p.open(demo.base + "/print/classes/" + class + "/experiments/" + every + "/printables?language=" + language)
 		for size, paper := range map[string]chromedp.PaperSize{"A4": chromedp.PaperA4, "Letter": chromedp.PaperLetter} {
@@ -47,7 +49,8 @@ func TestPrintablesAreTrueToSize(t *testing.T) {
 	}
 	p.violations("printables")
 	lengths := evaluate[map[string]float64](p, `({
-		hundred: document.querySelector('.hundred').getBoundingClientRect().width, card: document.querySelector('.card').getBoundingClientRect().width,
+		hundred: document.querySelector('.hundred').getBoundingClientRect().width,
+			card: document.querySelector('.card').getBoundingClientRect().width,
 		unit: document.querySelector('.truesize svg').getScreenCTM().a })`)
 	for what, want := range map[string]float64{"hundred": 100, "card": 85.6, "unit": 1} {
 		if got := millimetres(lengths[what]); math.Abs(got-want) > 0.01*max(1, want/100) {
@@ -61,17 +64,26 @@ func TestPrintablesAreTrueToSize(t *testing.T) {
 	gorse := tab(t, 390, 844)
 	gorse.open(p.invited("Gorse"))
 	gorse.press("Go on")
-	gorse.until("the experiment", `(() => { const b = [...document.querySelectorAll('button.choice')].find((b) => b.textContent.includes('Falling spinners')); if (!b) return false; b.click(); return true; })()`)
+	gorse.until("the experiment", `(() =>
+		{ const b = [...document.querySelectorAll('button.choice')].find((b) =>
+		b.textContent.includes('Falling spinners')); if (!b) return false; b.click(); return true; })()`)
 	gorse.until("a name", `Boolean(document.querySelector('input'))`)
-	for _, no := range evaluate[[]string](gorse, `[...document.querySelectorAll('input[type=radio][id$="-no"]')].map((x) => x.id)`) {
+	for _, no := range evaluate[[]string](gorse,
+		`[...document.querySelectorAll('input[type=radio][id$="-no"]')].map((x) => x.id)`) {
 		evaluate[bool](gorse, fmt.Sprintf(`(() => { document.getElementById(%q).click(); return true; })()`, no))
 	}
-	evaluate[bool](gorse, `(() => { document.querySelectorAll('input[type=checkbox]').forEach((b) => b.labels[0]?.textContent.includes('An adult') && b.click()); return true; })()`)
+	evaluate[bool](gorse, `(() => { document.querySelectorAll('input[type=checkbox]').forEach((b) =>
+		b.labels[0]?.textContent.includes('An adult') && b.click()); return true; })()`)
 	gorse.writes("Your name (an adult)", "A. Gorse")
 	gorse.press("We agree, begin")
-	gorse.until("the ready list", `(() => { const b = [...document.querySelectorAll('button')].find((b) => b.textContent.includes('Getting ready')); b?.click(); return document.body.innerText.includes('Print, or make by hand') || document.body.innerText.includes('Predict') || document.body.innerText.includes('think'); })()`)
-	as := evaluate[string](p, fmt.Sprintf(`fetch('/api/v1/assignments').then((r) => r.json()).then((l) => { const a = l.items.find((a) => a.experiment === %q); return a.class + '/assignments/' + a.id; })`, id))
-	gorse.open(evaluate[string](gorse, `location.origin + location.pathname`) + "#/" + as[strings.LastIndex(as, "/")+1:] + "/ready")
+	gorse.until("the ready list", `(() =>
+		{ const b = [...document.querySelectorAll('button')].find((b) => b.textContent.includes('Getting ready'));
+		b?.click(); return document.body.innerText.includes('Print, or make by hand') ||
+		document.body.innerText.includes('Predict') || document.body.innerText.includes('think'); })()`)
+	as := evaluate[string](p, fmt.Sprintf(`fetch('/api/v1/assignments').then((r) => r.json()).then((l) =>
+		{ const a = l.items.find((a) => a.experiment === %q); return a.class + '/assignments/' + a.id; })`, id))
+	gorse.open(evaluate[string](gorse, `location.origin + location.pathname`) + "#/" +
+		as[strings.LastIndex(as, "/")+1:] + "/ready")
 	gorse.sees("Print, or make by hand")
 	gorse.sees("No printer?")
 	gorse.fits("what to print")
@@ -85,12 +97,17 @@ func TestPrintablesAreTrueToSize(t *testing.T) {
 	if squares != 24 {
 		t.Fatalf("%d squares for 24 homes", squares)
 	}
-	links := evaluate[map[string]string](p, `fetch('/api/v1/classes/`+class+`/invitations').then((r) => r.json()).then((l) => Object.fromEntries(l.items.map((i) => [i.nickname, i.link])))`)
+	links := evaluate[map[string]string](p, `fetch('/api/v1/classes/`+class+
+		`/invitations').then((r) => r.json()).then((l) => Object.fromEntries(l.items.map((i) => [i.nickname, i.link])))`)
 	for k := range squares {
 		if k%8 != 0 { // three of them
 			continue
 		}
-		home := evaluate[string](packs, fmt.Sprintf(`(() => { document.querySelectorAll('[data-read]').forEach((x) => x.removeAttribute('data-read')); const s = document.querySelectorAll('svg.square')[%d]; s.setAttribute('data-read', ''); s.style.outline = '4mm solid white'; return s.closest('section').querySelector('.label').textContent.trim(); })()`, k))
+		home := evaluate[string](packs, fmt.Sprintf(`(() =>
+			{ document.querySelectorAll('[data-read]').forEach((x) => x.removeAttribute('data-read'));
+			const s = document.querySelectorAll('svg.square')[%d]; s.setAttribute('data-read', '');
+			s.style.outline = '4mm solid white'; return s.closest('section').querySelector('.label').textContent.trim();
+			})()`, k))
 		shot, err := chromedp.Run(packs.ctx, chromedp.Screenshot(chromedp.CSS("[data-read]")))
 		if err != nil {
 			t.Fatal(err)
@@ -106,7 +123,8 @@ func TestPrintablesAreTrueToSize(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		read, err := qrcode.NewQRCodeReader().Decode(bitmap, map[gozxing.DecodeHintType]any{gozxing.DecodeHintType_PURE_BARCODE: true})
+		read, err := qrcode.NewQRCodeReader().Decode(bitmap,
+			map[gozxing.DecodeHintType]any{gozxing.DecodeHintType_PURE_BARCODE: true})
 		if err != nil || read.GetText() != links[home] {
 			t.Errorf("the square of %s says %v (%v)", home, read, err)
 		}

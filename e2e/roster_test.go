@@ -14,7 +14,8 @@ import (
 func TestASchoolsOwnList(t *testing.T) {
 	demo := theDemo(t)
 	file := filepath.Join(t.TempDir(), "alumnos.csv")
-	latin := "Apellidos;Alumno/a;Tutor/a;Idioma en casa;Correo electr\xf3nico;Ruta\r\nPe\xf1a;\xcd\xf1igo;\"Sra. Pe\xf1a\r\n(tardes)\";euskera;i@home.example;4\r\nSoto;Cai;Sr. Soto;espa\xf1ol;;2\r\n"
+	latin := "Apellidos;Alumno/a;Tutor/a;Idioma en casa;Correo electr\xf3nico;Ruta\r\nPe\xf1a;\xcd\xf1igo;\"Sra. " +
+		"Pe\xf1a\r\n(tardes)\";euskera;i@home.example;4\r\nSoto;Cai;Sr. Soto;espa\xf1ol;;2\r\n"
 	if err := os.WriteFile(file, []byte(latin), 0o600); err != nil {
 		t.Fatal(err)
 	}

@@ -18,7 +18,8 @@ func TestSafetyStation(t *testing.T) {
 	p.signIn(demo.base)
 	id := evaluate[string](
 		p,
-		`fetch('/api/v1/experiments').then((r) => r.json()).then((l) => l.items.find((e) => e.title === 'Sour lemon').id)`,
+		`fetch('/api/v1/experiments').then((r) => r.json()).then((l) =>
+			l.items.find((e) => e.title === 'Sour lemon').id)`,
 	)
 	at := demo.base + "/experiments/" + id
 	p.open(at + "/steps?at=fizz&more=1")
@@ -66,7 +67,8 @@ func TestACautionOfOnesOwn(t *testing.T) {
 	p.signIn(demo.base)
 	id := evaluate[string](
 		p,
-		`fetch('/api/v1/experiments').then((r) => r.json()).then((l) => l.items.find((e) => e.title === 'Falling spinners').id)`,
+		`fetch('/api/v1/experiments').then((r) => r.json()).then((l) =>
+			l.items.find((e) => e.title === 'Falling spinners').id)`,
 	)
 	p.open(demo.base + "/experiments/" + id + "/safety")
 	p.sees("No adult has to be there.")
@@ -155,7 +157,8 @@ func TestLarder(t *testing.T) {
 	p.chooses("Is it in its own packet", "yes")
 	p.chooses("Is it a liquid, a powder", "liquid")
 	p.chooses("Is it sold to eat or drink?", "no")
-	for _, question := range []string{"Which warning pictures", "Is it sour", "active oxygen or iodine", "Does it burn", "Does it bubble by itself", "Is it yeast", "Is it sweet", "Which salt", "Has it touched soil", "home freezer"} {
+	for _, question := range []string{"Which warning pictures", "Is it sour", "active oxygen or iodine", "Does it burn",
+		"Does it bubble by itself", "Is it yeast", "Is it sweet", "Which salt", "Has it touched soil", "home freezer"} {
 		p.first(question)
 	}
 	p.first("Does the label say soda")
@@ -191,7 +194,9 @@ func TestSheetsOnPaper(t *testing.T) {
 	p.signIn(demo.base)
 	ids := evaluate[map[string]string](
 		p,
-		`Promise.all([fetch('/api/v1/classes'), fetch('/api/v1/experiments')].map((f) => f.then((r) => r.json()))).then(([c, e]) => Object.fromEntries([['class', c.items[0].id], ...e.items.map((x) => [x.title, x.id])]))`,
+		`Promise.all([fetch('/api/v1/classes'), fetch('/api/v1/experiments')].map((f) =>
+			f.then((r) => r.json()))).then(([c, e]) =>
+			Object.fromEntries([['class', c.items[0].id], ...e.items.map((x) => [x.title, x.id])]))`,
 	)
 	sizes := map[string]chromedp.PaperSize{"A4": chromedp.PaperA4, "Letter": chromedp.PaperLetter}
 	for _, title := range []string{"Sour lemon", "Warm wraps", "Thirsty beans"} {
@@ -243,7 +248,8 @@ func TestAssessmentIsSigned(t *testing.T) {
 	p.signIn(demo.base)
 	id := evaluate[string](
 		p,
-		`fetch('/api/v1/experiments').then((r) => r.json()).then((e) => e.items.find((x) => x.title === 'Warm wraps').id)`,
+		`fetch('/api/v1/experiments').then((r) => r.json()).then((e) =>
+			e.items.find((x) => x.title === 'Warm wraps').id)`,
 	)
 	p.open(demo.base + "/experiments/" + id + "/safety")
 	p.sees("Not signed.")

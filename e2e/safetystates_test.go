@@ -39,13 +39,16 @@ func TestSafetyStates(t *testing.T) {
 		p.do(chromedp.EmulateViewport(1280, 800))
 	}
 	empty := p.made(
-		`{schema: 2, title: {en: 'Nothing yet'}, question: {en: ''}, age_band: '11-13', way: 'follow-along', languages: ['en'], trials: 1}`,
+		`{schema: 2, title: {en: 'Nothing yet'}, question: {en: ''}, age_band: '11-13', way: 'follow-along',
+			languages: ['en'], trials: 1}`,
 	)
 	look("an empty experiment", empty, "Nothing but the usual cautions applies.")
 
 	long := strings.Repeat("a very long name of a thing ", 6)
 	var needs, steps []string
-	for i, m := range []string{"vinegar-white", "baking-soda", "table-salt", "kidney-bean-dry", "jam-jar", "coin-uk-1p", "thread-sewing", "milk-whole", "egg-white", "peroxide-6", "cell-button", "candle", "raisins", "balloon-latex", "povidone-iodine"} {
+	for i, m := range []string{"vinegar-white", "baking-soda", "table-salt", "kidney-bean-dry", "jam-jar", "coin-uk-1p",
+		"thread-sewing", "milk-whole", "egg-white", "peroxide-6", "cell-button", "candle", "raisins", "balloon-latex",
+		"povidone-iodine"} {
 		needs = append(
 			needs,
 			fmt.Sprintf(`{id: 'n%d', name: {en: %q}, kind: 'material', material: %q, amount: '10 mL'}`, i, long+m, m),
@@ -53,7 +56,8 @@ func TestSafetyStates(t *testing.T) {
 		steps = append(
 			steps,
 			fmt.Sprintf(
-				`{id: 's%d', kind: 'do', title: {en: %q}, actions: ['pour', 'knife', 'hot-water'], heat: '70 °C', uses: ['n%d']}`,
+				`{id: 's%d', kind: 'do', title: {en: %q}, actions: ['pour', 'knife', 'hot-water'], heat: '70 °C',
+					uses: ['n%d']}`,
 				i,
 				long,
 				i,
@@ -61,10 +65,12 @@ func TestSafetyStates(t *testing.T) {
 		)
 	}
 	many := p.made(
-		`{schema: 2, title: {en: '` + long + `'}, question: {en: 'Why?'}, age_band: '5-7', way: 'follow-along', languages: ['en'], trials: 1, needs: [` + strings.Join(
-			needs,
-			",",
-		) + `], steps: [` + strings.Join(
+		`{schema: 2, title: {en: '` + long +
+			`'}, question: {en: 'Why?'}, age_band: '5-7', way: 'follow-along', languages: ['en'], trials: 1, needs: [` +
+			strings.Join(
+				needs,
+				",",
+			) + `], steps: [` + strings.Join(
 			steps,
 			",",
 		) + `]}`,
@@ -72,15 +78,20 @@ func TestSafetyStates(t *testing.T) {
 	look("many findings", many, "are kept from homes as it stands.")
 
 	watched := p.made(
-		`{schema: 2, title: {en: 'Watched'}, question: {en: 'Why?'}, age_band: '11-13', way: 'watch-shared', languages: ['en'], trials: 1, steps: [{id: 'a', kind: 'do', title: {en: 'Culture'}, actions: ['culture']}]}`,
+		`{schema: 2, title: {en: 'Watched'}, question: {en: 'Why?'}, age_band: '11-13', way: 'watch-shared',
+			languages: ['en'], trials: 1, steps: [{id: 'a', kind: 'do', title: {en: 'Culture'}, actions: ['culture']}]}`,
 	)
 	look("watched only", watched, "Germs grow, and some make you ill.")
 
 	// By the keyboard alone: from finding to finding, and the first way out.
 	closed := p.made(
-		`{schema: 2, title: {en: 'Closed'}, question: {en: 'Why?'}, age_band: '11-13', way: 'follow-along', languages: ['en'], trials: 1,
-		needs: [{id: 'v', name: {en: 'vinegar'}, kind: 'material', material: 'vinegar-white', amount: '20 mL'}, {id: 's', name: {en: 'soda'}, kind: 'material', material: 'baking-soda', amount: '2 g'}, {id: 'j', name: {en: 'jar'}, kind: 'material', material: 'jam-jar'}],
-		steps: [{id: 'l', kind: 'prepare', title: {en: 'Label'}, actions: ['label']}, {id: 'a', kind: 'do', title: {en: 'Mix'}, actions: ['pour'], uses: ['v', 's'], in: 'j', closed: true}]}`,
+		`{schema: 2, title: {en: 'Closed'}, question: {en: 'Why?'}, age_band: '11-13', way: 'follow-along',
+			languages: ['en'], trials: 1,
+		needs: [{id: 'v', name: {en: 'vinegar'}, kind: 'material', material: 'vinegar-white', amount: '20 mL'},
+			{id: 's', name: {en: 'soda'}, kind: 'material', material: 'baking-soda', amount: '2 g'},
+			{id: 'j', name: {en: 'jar'}, kind: 'material', material: 'jam-jar'}],
+		steps: [{id: 'l', kind: 'prepare', title: {en: 'Label'}, actions: ['label']},
+			{id: 'a', kind: 'do', title: {en: 'Mix'}, actions: ['pour'], uses: ['v', 's'], in: 'j', closed: true}]}`,
 	)
 	p.open(demo.base + "/experiments/" + closed + "/safety")
 	p.sees("One thing is kept from homes")
@@ -146,7 +157,8 @@ func TestLarderStates(t *testing.T) {
 	p.sees("youngest ages")
 
 	good, bad := filepath.Join(t.TempDir(), "good.csv"), filepath.Join(t.TempDir(), "bad.csv")
-	for path, text := range map[string]string{good: "id,name_en,name_es,roles,hazards\nschool-soap,school soap,jabón de la escuela,surfactant,slip\n", bad: "id,name_en,hazards\nschool-soup,school soup,delicious\n"} {
+	for path, text := range map[string]string{good: "id,name_en,name_es,roles,hazards\nschool-soap,school " +
+		"soap,jabón de la escuela,surfactant,slip\n", bad: "id,name_en,hazards\nschool-soup,school soup,delicious\n"} {
 		if err := os.WriteFile(path, []byte(text), 0o600); err != nil {
 			t.Fatal(err)
 		}

@@ -115,7 +115,8 @@ func TestColdOnASlowPhone(t *testing.T) {
 	wayOn := time.Since(begin)
 	paint := evaluate[float64](
 		p,
-		`new Promise((done) => new PerformanceObserver((l) => done(l.getEntries()[0].startTime)).observe({type: 'paint', buffered: true}))`,
+		`new Promise((done) => new PerformanceObserver((l) => done(l.getEntries()[0].startTime)).observe({type: 'paint',
+			buffered: true}))`,
 	)
 	p.sees("For the home called")
 	p.until(

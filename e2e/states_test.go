@@ -163,7 +163,8 @@ func TestPhoneClockTwoHoursOff(t *testing.T) {
 	teacher := tab(t, 1280, 800)
 	teacher.signIn(demo.base)
 	measured := evaluate[string](teacher, `(async () => {
-		const a = (await (await fetch('/api/v1/assignments')).json()).items[0], at = '/api/v1/classes/' + a.class + '/assignments/' + a.id;
+		const a = (await (await fetch('/api/v1/assignments')).json()).items[0],
+			at = '/api/v1/classes/' + a.class + '/assignments/' + a.id;
 		const home = (await (await fetch(at + '/results')).json()).homes.find((h) => h.nickname === 'Gorse').home;
 		const lines = (await (await fetch(at + '/notebooks/' + home)).json()).lines;
 		return lines.find((l) => l.entry.typed === '17 mm').measured_at; })()`)
@@ -193,14 +194,16 @@ func TestWithdrawingHalfway(t *testing.T) {
 	teacher.press("Who is where")
 	teacher.until(
 		"Gorse at work",
-		`[...document.querySelectorAll('tr')].some((r) => r.innerText.includes('Gorse') && r.innerText.includes('4 of 9'))`,
+		`[...document.querySelectorAll('tr')].some((r) => r.innerText.includes('Gorse') &&
+			r.innerText.includes('4 of 9'))`,
 	)
 	evaluate[bool](p, `(() => { location.hash = location.hash.replace(/step.*/, 'permission'); return true; })()`)
 	p.press("Take back permission")
 	p.sees("Permission was taken back.")
 	teacher.until(
 		"Gorse's work hidden",
-		`[...document.querySelectorAll('tr')].some((r) => r.innerText.includes('Gorse') && r.innerText.includes('permission taken back'))`,
+		`[...document.querySelectorAll('tr')].some((r) => r.innerText.includes('Gorse') &&
+			r.innerText.includes('permission taken back'))`,
 	)
 	evaluate[bool](p, `(() => { location.hash = location.hash.replace('permission', 'step/5'); return true; })()`)
 	p.sees("Who must be there")
@@ -218,7 +221,8 @@ func TestTwoWindowsOnOneDraft(t *testing.T) {
 		p.press("Experiments")
 		p.until(
 			"the experiment in the list",
-			`([...document.querySelectorAll('li a')].find((a) => a.textContent === 'Thirsty beans')?.click(), location.pathname !== '/experiments')`,
+			`([...document.querySelectorAll('li a')].find((a) => a.textContent === 'Thirsty beans')?.click(),
+				location.pathname !== '/experiments')`,
 		)
 		p.sees("One thing changes")
 	}
@@ -285,13 +289,21 @@ func TestNumbersOfHomes(t *testing.T) {
 	make := func(name string, homes int) string {
 		t.Helper()
 		return evaluate[string](p, fmt.Sprintf(`(async () => {
-			const send = (path, body) => fetch('/api/v1' + path, {method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify(body)}).then((r) => r.json());
-			const c = await send('/classes', {name: %q, zone: 'Europe/London', language: 'en', unit_system: 'metric', emergency_number: '112', poison_number: '0555 010 010', photo_days: 30, keep_until: new Date(Date.now() + 2e10).toISOString().slice(0, 10)});
+			const send = (path, body) =>
+				fetch('/api/v1' + path, {method: 'POST', headers: {'Content-Type': 'application/json'},
+				body: JSON.stringify(body)}).then((r) => r.json());
+			const c = await send('/classes', {name: %q, zone: 'Europe/London', language: 'en', unit_system: 'metric',
+				emergency_number: '112', poison_number: '0555 010 010', photo_days: 30,
+				keep_until: new Date(Date.now() + 2e10).toISOString().slice(0, 10)});
 			const names = Array.from({length: %d}, (_, i) => 'Cottage ' + (i + 1));
-			for (let i = 0; i < names.length; i += 200) await send('/classes/' + c.id + '/roster', {text: names.slice(i, i + 200).join('\n')});
+			for (let i = 0; i < names.length; i += 200) await send('/classes/' + c.id + '/roster',
+				{text: names.slice(i, i + 200).join('\n')});
 			if (%d) {
-				const e = (await (await fetch('/api/v1/experiments')).json()).items.find((x) => x.title === 'Paper strips');
-				const a = await send('/classes/' + c.id + '/assignments', {experiment: e.id, opens_at: new Date().toISOString(), due_at: new Date(Date.now() + 864e5).toISOString()});
+				const e = (await (await fetch('/api/v1/experiments')).json()).items.find((x) =>
+					x.title === 'Paper strips');
+				const a = await send('/classes/' + c.id + '/assignments',
+					{experiment: e.id, opens_at: new Date().toISOString(),
+					due_at: new Date(Date.now() + 864e5).toISOString()});
 				return '/experiments/' + e.id + '/compare?assignment=' + a.id + '&class=' + c.id;
 			}
 			return '/classes/' + c.id; })()`, name, homes, homes))

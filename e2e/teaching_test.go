@@ -42,8 +42,10 @@ func TestTeachingGoesTheWholeWay(t *testing.T) {
 	p.open(demo.base + "/experiments")
 	p.sees("Grains, 1")
 	p.sees("next: Soaked oats")
-	reading := evaluate[string](p, fmt.Sprintf(`fetch('/api/v1/experiments/%s/text?language=en').then((r) => r.text())`, id))
-	for _, want := range []string{"starch: what swells in rice", "Rice melts. → It swells.", "Cut grains have more open starch."} {
+	reading := evaluate[string](p, fmt.Sprintf(`fetch('/api/v1/experiments/%s/text?language=en').then((r) => r.text())`,
+		id))
+	for _, want := range []string{"starch: what swells in rice", "Rice melts. → It swells.",
+		"Cut grains have more open starch."} {
 		if !strings.Contains(reading, want) {
 			t.Errorf("the text for reading lacks %q", want)
 		}
@@ -55,9 +57,12 @@ func TestTeachingGoesTheWholeWay(t *testing.T) {
 	gorse := tab(t, 390, 844)
 	gorse.open(p.invited("Gorse"))
 	gorse.press("Go on")
-	gorse.until("the experiment", `(() => { const b = [...document.querySelectorAll('button.choice')].find((b) => b.textContent.includes('Soaked rice')); if (!b) return false; b.click(); return true; })()`)
+	gorse.until("the experiment", `(() =>
+		{ const b = [...document.querySelectorAll('button.choice')].find((b) => b.textContent.includes('Soaked rice'));
+		if (!b) return false; b.click(); return true; })()`)
 	gorse.until("a name", `Boolean(document.querySelector('input'))`)
-	for _, no := range evaluate[[]string](gorse, `[...document.querySelectorAll('input[type=radio][id$="-no"]')].map((x) => x.id)`) {
+	for _, no := range evaluate[[]string](gorse,
+		`[...document.querySelectorAll('input[type=radio][id$="-no"]')].map((x) => x.id)`) {
 		evaluate[bool](gorse, fmt.Sprintf(`(() => { document.getElementById(%q).click(); return true; })()`, no))
 	}
 	gorse.ticks("An adult will be there")
@@ -65,7 +70,8 @@ func TestTeachingGoesTheWholeWay(t *testing.T) {
 	gorse.press("We agree, begin")
 	gorse.sees("what swells in rice")
 	gorse.violations("words before the work")
-	evaluate[bool](gorse, `(() => { [...document.querySelectorAll('[id^="need-"]')].filter((b) => !b.checked).forEach((b) => b.click()); return true; })()`)
+	evaluate[bool](gorse, `(() => { [...document.querySelectorAll('[id^="need-"]')].filter((b) =>
+		!b.checked).forEach((b) => b.click()); return true; })()`)
 	gorse.press("All is ready: go on")
 	gorse.seesNot("Blunt knives")
 	gorse.press("In simpler words")

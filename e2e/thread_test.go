@@ -26,8 +26,10 @@ func TestThread(t *testing.T) {
 		{"nothing takes time", `[[0, 0, 0]]`, "100", "step 0 10"},
 		{"no step", `[]`, "100", ""},
 	} {
-		got := evaluate[string](p, `layOut(`+c.spans+`.map(([start, end, wait, fold]) => ({ start, end, wait, fold: !!fold })),
-			`+c.width+`, { least: 10, fold: 40 }).map((x) => [x.kind, Math.round(x.x), Math.round(x.w)].join(' ')).join('|')`)
+		got := evaluate[string](p, `layOut(`+c.spans+`.map(([start, end, wait, fold]) =>
+			({ start, end, wait, fold: !!fold })),
+			`+c.width+`, { least: 10, fold: 40 }).map((x) =>
+				[x.kind, Math.round(x.x), Math.round(x.w)].join(' ')).join('|')`)
 		if got != c.want {
 			t.Errorf("%s: %s, want %s", c.name, got, c.want)
 		}

@@ -8,8 +8,12 @@ import (
 // changes lets a script change the draft of an experiment.
 func (p *page) changes(experiment, script string) {
 	p.t.Helper()
-	if status := evaluate[float64](p, fmt.Sprintf(`fetch('/api/v1/experiments/%s').then((r) => r.json()).then((d) => { ((d) => { %s })(d.document);
-		return fetch('/api/v1/experiments/%s', {method: 'PUT', headers: {'Content-Type': 'application/json', 'If-Match': String(d.version)}, body: JSON.stringify({document: d.document})}); }).then((r) => r.status)`, experiment, script, experiment)); status != 200 {
+	if status := evaluate[float64](p, fmt.Sprintf(`fetch('/api/v1/experiments/%s').then((r) => r.json()).then((d) =>
+		{ ((d) => { %s })(d.document);
+		return fetch('/api/v1/experiments/%s',
+			{method: 'PUT', headers: {'Content-Type': 'application/json', 'If-Match': String(d.version)},
+			body: JSON.stringify({document: d.document})}); }).then((r) => r.status)`, experiment, script,
+		experiment)); status != 200 {
 		p.t.Fatalf("the draft was not changed: %v", status)
 	}
 }
@@ -51,7 +55,9 @@ func TestVersionsAreCompared(t *testing.T) {
 	kestrel := tab(t, 390, 844)
 	kestrel.open(p.invited("Kestrel"))
 	kestrel.press("Seguir")
-	kestrel.until("the newer one", `(() => { const b = [...document.querySelectorAll('button.choice')].find((b) => b.textContent.includes('Arroz en remojo')); if (!b) return false; b.click(); return true; })()`)
+	kestrel.until("the newer one", `(() =>
+		{ const b = [...document.querySelectorAll('button.choice')].find((b) =>
+		b.textContent.includes('Arroz en remojo')); if (!b) return false; b.click(); return true; })()`)
 	kestrel.sees("Nuevo desde la versión 1: Pasos: 2 Pesa los dos. Cosas: sal de mesa, 20 g.")
 	kestrel.fits("what is new")
 	kestrel.violations("what is new")

@@ -22,7 +22,10 @@ func (p *page) violations(name string) {
 	evaluate[bool](p, string(axe)+"; true")
 	raw := evaluate[string](
 		p,
-		`axe.run({runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'], rules: {region: {enabled: false}}}).then((r) => JSON.stringify(r.violations.map((v) => ({id: v.id, help: v.help, nodes: v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160))}))))`,
+		`axe.run({runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
+			rules: {region: {enabled: false}}}).then((r) =>
+			JSON.stringify(r.violations.map((v) =>
+			({id: v.id, help: v.help, nodes: v.nodes.slice(0, 3).map((n) => n.html.slice(0, 160))}))))`,
 	)
 	var found []struct {
 		ID, Help string
@@ -53,7 +56,8 @@ func TestTeachersViews(t *testing.T) {
 	p.signIn(demo.base)
 	ids := evaluate[map[string]string](
 		p,
-		`fetch('/api/v1/assignments').then((r) => r.json()).then((l) => ({e: l.items[0].experiment, c: l.items[0].class}))`,
+		`fetch('/api/v1/assignments').then((r) => r.json()).then((l) =>
+			({e: l.items[0].experiment, c: l.items[0].class}))`,
 	)
 	at := "/experiments/" + ids["e"]
 	for _, v := range []struct{ name, path, sees string }{
@@ -96,7 +100,8 @@ func TestTeachersViews(t *testing.T) {
 	p.press("Show to class")
 	p.sees("Back to names")
 	p.sees("The class can say it")
-	for _, hidden := range []string{"Snipe", "Rowan", "Ms Tarrant", "Sign out", "Something went wrong", "0555", "Larder"} {
+	for _, hidden := range []string{"Snipe", "Rowan", "Ms Tarrant", "Sign out", "Something went wrong", "0555",
+		"Larder"} {
 		p.seesNot(hidden)
 	}
 	p.violations("the class’s page")
@@ -110,7 +115,8 @@ func TestTeachersViews(t *testing.T) {
 	// Paper carries the numbers of the class that has it, not of the first in a list.
 	p.open(demo.base + at + "/safety")
 	p.sees("7M, which has it")
-	if href := evaluate[string](p, `[...document.querySelectorAll('a')].find((a) => a.textContent.includes('Print the safety sheet')).href`); !strings.Contains(
+	if href := evaluate[string](p, `[...document.querySelectorAll('a')].find((a) =>
+		a.textContent.includes('Print the safety sheet')).href`); !strings.Contains(
 		href,
 		ids["c"],
 	) {
@@ -155,7 +161,8 @@ func TestFamilysViews(t *testing.T) {
 	look("prediction, saved", "You will see it again")
 	p.press("Begin")
 	look("step", "Cut one strip of each paper")
-	for _, title := range []string{"Draw the start line", "Hang the strips", "Pour, and start the clock", "At 1 minute"} {
+	for _, title := range []string{"Draw the start line", "Hang the strips", "Pour, and start the clock",
+		"At 1 minute"} {
 		p.press("Done, next")
 		p.sees(title)
 		if title == "Hang the strips" {
@@ -188,8 +195,10 @@ func TestLongAndRightToLeftNames(t *testing.T) {
 	long := "Upper Sphagnum Reservoir and the Old Keeper’s Cottage No. 2"
 	link := evaluate[string](p, fmt.Sprintf(`(async () => {
 		const a = (await (await fetch('/api/v1/assignments')).json()).items[0];
-		for (const nickname of [%q, 'سرخس الجبل']) await fetch('/api/v1/classes/' + a.class + '/homes', {method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify({nickname})});
-		const l = (await (await fetch('/api/v1/classes/' + a.class + '/invitations')).json()).items.find((i) => i.nickname === %q).link;
+		for (const nickname of [%q, 'سرخس الجبل']) await fetch('/api/v1/classes/' + a.class + '/homes',
+			{method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify({nickname})});
+		const l = (await (await fetch('/api/v1/classes/' + a.class + '/invitations')).json()).items.find((i) =>
+			i.nickname === %q).link;
 		location.href = '/classes/' + a.class;
 		return l; })()`, long, long))
 	p.sees("سرخس الجبل")

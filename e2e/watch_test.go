@@ -14,17 +14,31 @@ func made(p *page, document string) string {
 func issued(p *page, experiment string) float64 {
 	return evaluate[float64](
 		p,
-		`fetch('/api/v1/classes').then((r) => r.json()).then((c) => fetch('/api/v1/classes/' + c.items.find((x) => x.name === '7M').id + '/assignments', {method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify({experiment: '`+experiment+`', opens_at: new Date(Date.now() - 36e5).toISOString(), due_at: new Date(Date.now() + 864e5).toISOString()})})).then((r) => r.status)`,
+		`fetch('/api/v1/classes').then((r) => r.json()).then((c) =>
+			fetch('/api/v1/classes/' + c.items.find((x) => x.name === '7M').id + '/assignments',
+			{method: 'POST', headers: {'Content-Type': 'application/json'}, body: JSON.stringify({experiment: '`+
+			experiment+`', opens_at: new Date(Date.now() - 36e5).toISOString(), due_at: new Date(Date.now() + 864e5).toISOString()})})).then((r) => r.status)`,
 	)
 }
 
-const tower = `{schema: 2, title: {en: 'A tower of foam', es: 'Una torre de espuma'}, question: {en: 'Does it rise faster when it is warm?', es: '¿Sube más rápido en caliente?'}, age_band: '11-13', way: 'predict-then-try', languages: ['en', 'es'], trials: 1,
- changed: {name: {en: 'how warm', es: 'el calor'}}, conditions: [{id: 'cold', name: {en: 'cold', es: 'frío'}}, {id: 'warm', name: {en: 'warm', es: 'tibio'}}],
- needs: [{id: 'foam', name: {en: 'hydrogen peroxide', es: 'agua oxigenada'}, kind: 'material', role: 'oxygen-releaser', material: 'peroxide-6', strength: {value: 6, basis: 'w/v'}, amount: '400 mL'}, {id: 'jug', name: {en: 'jug', es: 'jarra'}, kind: 'material', material: 'jug-measuring-1l'}],
- steps: [{id: 'mix', kind: 'do', title: {en: 'Pour it', es: 'Verter'}, text: {en: 'Pour the peroxide into the jug.', es: 'Vierte el agua oxigenada en la jarra.'}, duration: '2 min', actions: ['pour'], uses: ['foam'], in: 'jug', takes: [{reading: 'height'}]}],
- readings: [{id: 'height', symbol: 'h', name: {en: 'height of the foam', es: 'altura de la espuma'}, unit: 'mm', per_condition: true, instruments: [{id: 'ruler', name: {en: 'ruler', es: 'regla'}, resolution: '1 mm'}]}],
- measured: [{name: {en: 'height', es: 'altura'}, reading: 'top'}], derived: [{id: 'top', name: {en: 'height', es: 'altura'}, formula: 'h', unit: 'mm'}],
- questions: [{id: 'guess', when: 'before', kind: 'choice', text: {en: 'Which rises faster?', es: '¿Cuál sube más rápido?'}}, {id: 'why', when: 'after', kind: 'text', text: {en: 'Why?', es: '¿Por qué?'}}]}`
+const tower = `{schema: 2, title: {en: 'A tower of foam', es: 'Una torre de espuma'},
+	question: {en: 'Does it rise faster when it is warm?', es: '¿Sube más rápido en caliente?'}, age_band: '11-13',
+	way: 'predict-then-try', languages: ['en', 'es'], trials: 1,
+ changed: {name: {en: 'how warm', es: 'el calor'}}, conditions: [{id: 'cold', name: {en: 'cold', es: 'frío'}},
+ 	{id: 'warm', name: {en: 'warm', es: 'tibio'}}],
+ needs: [{id: 'foam', name: {en: 'hydrogen peroxide', es: 'agua oxigenada'}, kind: 'material', role: 'oxygen-releaser',
+ 	material: 'peroxide-6', strength: {value: 6, basis: 'w/v'}, amount: '400 mL'},
+ 	{id: 'jug', name: {en: 'jug', es: 'jarra'}, kind: 'material', material: 'jug-measuring-1l'}],
+ steps: [{id: 'mix', kind: 'do', title: {en: 'Pour it', es: 'Verter'}, text: {en: 'Pour the peroxide into the jug.',
+ 	es: 'Vierte el agua oxigenada en la jarra.'}, duration: '2 min', actions: ['pour'], uses: ['foam'], in: 'jug',
+ 	takes: [{reading: 'height'}]}],
+ readings: [{id: 'height', symbol: 'h', name: {en: 'height of the foam', es: 'altura de la espuma'}, unit: 'mm',
+ 	per_condition: true, instruments: [{id: 'ruler', name: {en: 'ruler', es: 'regla'}, resolution: '1 mm'}]}],
+ measured: [{name: {en: 'height', es: 'altura'}, reading: 'top'}],
+ 	derived: [{id: 'top', name: {en: 'height', es: 'altura'}, formula: 'h', unit: 'mm'}],
+ questions: [{id: 'guess', when: 'before', kind: 'choice',
+ 	text: {en: 'Which rises faster?', es: '¿Cuál sube más rápido?'}},
+ 	{id: 'why', when: 'after', kind: 'text', text: {en: 'Why?', es: '¿Por qué?'}}]}`
 
 // A design that may never go home is shown by the teacher: homes see what is
 // asked and what was measured, in their language, and nothing to do.
@@ -89,9 +103,14 @@ func TestWhatIsSaid(t *testing.T) {
 	p.signIn(demo.base)
 	id := made(
 		p,
-		`{schema: 2, title: {en: 'Shadows', es: 'Sombras'}, question: {en: 'Which shadow is longer?', es: '¿Qué sombra es más larga?'}, age_band: '11-13', way: 'follow-along', languages: ['en', 'es'], trials: 1,
-	 steps: [{id: 'a', kind: 'do', title: {en: 'Make a shadow', es: 'Una sombra'}, text: {en: 'Light the candle and hold the ruler in front of it.', es: 'Enciende la vela y pon la regla delante.'}, duration: '5 min', actions: ['measure']},
-	  {id: 'b', kind: 'do', title: {en: 'Look', es: 'Mirar'}, text: {en: 'Stand on a chair to see it all.', es: 'Súbete a una silla para verla entera.'}, duration: '5 min', actions: ['draw']}]}`,
+		`{schema: 2, title: {en: 'Shadows', es: 'Sombras'},
+			question: {en: 'Which shadow is longer?', es: '¿Qué sombra es más larga?'}, age_band: '11-13',
+			way: 'follow-along', languages: ['en', 'es'], trials: 1,
+	 steps: [{id: 'a', kind: 'do', title: {en: 'Make a shadow', es: 'Una sombra'},
+	 	text: {en: 'Light the candle and hold the ruler in front of it.',
+	 	es: 'Enciende la vela y pon la regla delante.'}, duration: '5 min', actions: ['measure']},
+	  {id: 'b', kind: 'do', title: {en: 'Look', es: 'Mirar'}, text: {en: 'Stand on a chair to see it all.',
+	  	es: 'Súbete a una silla para verla entera.'}, duration: '5 min', actions: ['draw']}]}`,
 	)
 	p.open(demo.base + "/experiments/" + id + "/steps?at=a")
 	p.sees("Is something lit here?") // at its step as well

@@ -94,7 +94,8 @@ func TestWholeWay(t *testing.T) {
 	teacher.sees("Cut along the dashes")
 	links := evaluate[map[string]string](
 		teacher,
-		`fetch('/api/v1' + location.pathname.replace('/codes', '/invitations')).then((r) => r.json()).then((l) => Object.fromEntries(l.items.map((i) => [i.nickname, i.link])))`,
+		`fetch('/api/v1' + location.pathname.replace('/codes', '/invitations')).then((r) => r.json()).then((l) =>
+			Object.fromEntries(l.items.map((i) => [i.nickname, i.link])))`,
 	)
 	teacher.press("Today")
 	teacher.press("What they found")
@@ -124,7 +125,8 @@ func TestWholeWay(t *testing.T) {
 	fern.press("Save. It cannot be changed")
 	fern.sees("it is the softest")
 	fern.press("Begin")
-	for _, title := range []string{"Draw the start line", "Hang the strips", "Pour, and start the clock", "At 1 minute"} {
+	for _, title := range []string{"Draw the start line", "Hang the strips", "Pour, and start the clock",
+		"At 1 minute"} {
 		fern.press("Done, next")
 		fern.sees(title)
 		if title == "Hang the strips" {
@@ -137,7 +139,8 @@ func TestWholeWay(t *testing.T) {
 	readyAt := fern.clock()
 	fern.until(
 		"the core is on the phone",
-		`caches.match([...performance.getEntriesByType('resource')].map((r) => r.name).find((n) => n.endsWith('.wasm')) ?? '/none').then(Boolean)`,
+		`caches.match([...performance.getEntriesByType('resource')].map((r) => r.name).find((n) =>
+			n.endsWith('.wasm')) ?? '/none').then(Boolean)`,
 	)
 
 	// No connection: the page comes back after a reload, with the same clock,
@@ -224,7 +227,8 @@ func TestWholeWay(t *testing.T) {
 	teacher.sees("shared, not counted")
 	adder.until(
 		"the shared reading",
-		`(document.dispatchEvent(new Event('visibilitychange')), document.body.innerText.replaceAll('\u00a0', ' ').includes('4 mm'))`,
+		`(document.dispatchEvent(new Event('visibilitychange')), document.body.innerText.replaceAll('\u00a0',
+			' ').includes('4 mm'))`,
 	)
 	adder.press("Next: what does it mean?")
 	adder.press("Send")
@@ -238,7 +242,8 @@ func TestWholeWay(t *testing.T) {
 	teacher.sees("taken back")
 	fern.until(
 		"Stop on the open page",
-		`(document.dispatchEvent(new Event('visibilitychange')), document.body.innerText.includes('The dishes tip over.'))`,
+		`(document.dispatchEvent(new Event('visibilitychange')),
+			document.body.innerText.includes('The dishes tip over.'))`,
 	)
 
 	for name, p := range map[string]*page{"teacher": teacher, "Fern": fern, "Adder": adder} {

@@ -46,7 +46,8 @@ func TestImportsFollowTheHouse(t *testing.T) {
 			if strings.HasPrefix(name, "patient-kitchen/cmd/") {
 				t.Errorf("%s imports %s", file, name)
 			}
-			if name, ok := strings.CutPrefix(name, "patient-kitchen/internal/"); ok && slices.Index(packages, name) >= own {
+			if name, ok := strings.CutPrefix(name, "patient-kitchen/internal/"); ok &&
+				slices.Index(packages, name) >= own {
 				t.Errorf("%s imports %s, which stands below it", file, name)
 			}
 		}
@@ -62,7 +63,8 @@ func TestImportsFollowTheHouse(t *testing.T) {
 var (
 	shared  = []string{"api", "ui"}
 	family  = []string{"core", "words", "opening", "phone", "parts", "views", "App", "main", "sw"}
-	teacher = []string{"words", "languages", "parts", "frame", "draft", "larder", "results", "strip", "experiment", "workbench", "classes", "views", "App", "main"}
+	teacher = []string{"words", "languages", "parts", "frame", "draft", "larder", "results", "strip", "experiment",
+		"workbench", "classes", "views", "App", "main"}
 )
 
 var imported = regexp.MustCompile(`(?:from|import\() ?'(\.[^']*)'`)

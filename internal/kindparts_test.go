@@ -23,7 +23,8 @@ func inParts(t *testing.T, id design.ReadingKind, asks string, per []string) *de
 		asks = ", " + asks
 	}
 	d, err := design.Read([]byte(fmt.Sprintf(`{"schema": 3, "title": {"en": "Parts"}, "question": {"en": "Which?"},
-		"age_band": "11-13", "way": "follow-along", "languages": ["en"], "trials": 1, "changed": {"name": {"en": "warmth"}},
+		"age_band": "11-13", "way": "follow-along", "languages": ["en"], "trials": 1,
+			"changed": {"name": {"en": "warmth"}},
 		"conditions": [{"id": "cold", "name": {"en": "Cold"}, "control": true}, {"id": "warm", "name": {"en": "Warm"}}],
 		"stages": [{"id": "gravel", "word": {"en": "after gravel"}}, {"id": "cloth", "word": {"en": "after cloth"}}],
 		"objects": [{"id": "tin", "what": {"en": "tin"}, "count": 2}],
@@ -137,7 +138,8 @@ func TestStagesAreCompared(t *testing.T) {
 				Received: time.Date(2027, 2, 2, 10, h, i, 0, time.UTC),
 			})
 		}
-		homes = append(homes, compare.Home{Key: fmt.Sprint(h), Book: notebook.Open(d, entries, notebook.Writer{Language: "en"}, nil)})
+		homes = append(homes,
+			compare.Home{Key: fmt.Sprint(h), Book: notebook.Open(d, entries, notebook.Writer{Language: "en"}, nil)})
 	}
 	report := compare.Work(d, homes, true)
 	if len(report.Findings) != 1 {

@@ -40,7 +40,8 @@ var kinds = map[design.ReadingKind]kind{
 		wrong: &notebook.Given{Level: "a"}, words: "12", code: "12", blank: "mm", test: "paired-t", editor: "quantity",
 	},
 	design.CountKind: {
-		asks: `"symbol": "x", "of": "20"`, given: &notebook.Given{Count: count(7), Escaped: 1}, other: &notebook.Given{Count: count(3), Escaped: 1},
+		asks: `"symbol": "x", "of": "20"`, given: &notebook.Given{Count: count(7), Escaped: 1},
+		other: &notebook.Given{Count: count(3), Escaped: 1},
 		wrong: &notebook.Given{
 			Count: count(-1),
 		}, words: "7 of 20; 1 rolled away", code: "7", blank: "of 20", test: "paired-t", editor: "count",
@@ -108,7 +109,8 @@ var kinds = map[design.ReadingKind]kind{
 		}, words: "wrinkled, “like a raisin”", code: "a", test: "sign", editor: "words",
 	},
 	design.EventKind: {
-		asks: `"symbol": "x", "not_by": "30 min"`, given: &notebook.Given{At: seconds(750)}, other: &notebook.Given{At: seconds(1500)},
+		asks: `"symbol": "x", "not_by": "30 min"`, given: &notebook.Given{At: seconds(750)},
+		other: &notebook.Given{At: seconds(1500)},
 		wrong: &notebook.Given{
 			At:    seconds(750),
 			NotBy: seconds(60),
@@ -153,7 +155,8 @@ func TestKindsStandEverywhere(t *testing.T) {
 			case design.TextKind:
 				claim = ""
 			case design.SeveralKind, design.WordsKind:
-				claim = `{"id": "c", "says": "more", "value": "r", "condition": "warm", "against": "cold", "option": "a"}`
+				claim = `{"id": "c", "says": "more", "value": "r", "condition": "warm", "against": "cold",
+					"option": "a"}`
 			case design.ZonesKind:
 				claim = `{"id": "c", "says": "more", "value": "r", "condition": "warm", "zone": "a"}`
 			case design.StageOrderKind:
@@ -163,8 +166,11 @@ func TestKindsStandEverywhere(t *testing.T) {
 			}
 			d, err := design.Read(
 				[]byte(
-					`{"schema": 3, "title": {"en": "Kinds"}, "question": {"en": "Which?"}, "age_band": "11-13", "way": "follow-along", "languages": ["en"], "trials": 1,
-				"changed": {"name": {"en": "warmth"}}, "conditions": [{"id": "cold", "name": {"en": "Cold"}, "control": true}, {"id": "warm", "name": {"en": "Warm"}}],
+					`{"schema": 3, "title": {"en": "Kinds"}, "question": {"en": "Which?"}, "age_band": "11-13",
+						"way": "follow-along", "languages": ["en"], "trials": 1,
+				"changed": {"name": {"en": "warmth"}},
+					"conditions": [{"id": "cold", "name": {"en": "Cold"}, "control": true},
+					{"id": "warm", "name": {"en": "Warm"}}],
 				"readings": [{"id": "r", "kind": "` + string(
 						id,
 					) + `", "name": {"en": "what is asked"}, "per": ["condition"]` + asks + `}],
@@ -221,7 +227,8 @@ func TestKindsStandEverywhere(t *testing.T) {
 				if len(report.Findings) != 0 {
 					t.Errorf("text is compared: %+v", report.Findings)
 				}
-			} else if len(report.Findings) != 1 || string(report.Findings[0].Test) != k.test || report.Findings[0].Kind != string(id) ||
+			} else if len(report.Findings) != 1 || string(report.Findings[0].Test) != k.test ||
+				report.Findings[0].Kind != string(id) ||
 				report.Findings[0].Words.Teacher["en"] == "" || report.Findings[0].Words.Family["es"] == "" {
 				t.Errorf("it is compared as %+v", report.Findings)
 			}

@@ -16,7 +16,8 @@ func TestNoticesAreCurrent(t *testing.T) {
 		t.Fatal(err)
 	}
 	named := string(raw)
-	out, err := exec.Command("go", "list", "-deps", "-f", "{{with .Module}}{{if not .Main}}{{.Path}} {{.Version}}{{end}}{{end}}", "./cmd/patient-kitchen").
+	out, err := exec.Command("go", "list", "-deps", "-f", "{{with .Module}}{{if not .Main}}{{.Path}} "+
+		"{{.Version}}{{end}}{{end}}", "./cmd/patient-kitchen").
 		Output()
 	if err != nil {
 		t.Fatal(err)

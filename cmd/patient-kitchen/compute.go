@@ -34,7 +34,8 @@ func compute(id string, in io.Reader, out io.Writer) error {
 	if err != nil {
 		return &science.InputError{
 			Message: fmt.Sprintf(
-				"standard input cannot be read (%v); it has to be a document such as {\"inputs\": {\"length\": \"1 m\"}}",
+				"standard input cannot be read (%v); it has to be a document such as {\"inputs\": "+
+					"{\"length\": \"1 m\"}}",
 				err,
 			),
 		}

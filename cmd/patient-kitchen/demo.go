@@ -89,7 +89,8 @@ func makeDatabase(ctx context.Context, admin string, fresh bool) (string, error)
 		}
 	}
 	var there bool
-	if err := conn.QueryRow(ctx, `SELECT EXISTS (SELECT FROM pg_database WHERE datname = $1)`, demoDatabase).Scan(&there); err != nil {
+	if err := conn.QueryRow(ctx, `SELECT EXISTS (SELECT FROM pg_database WHERE datname = $1)`,
+		demoDatabase).Scan(&there); err != nil {
 		return "", err
 	}
 	if !there {

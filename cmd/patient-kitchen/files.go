@@ -207,7 +207,8 @@ func writeSchemas(dir string) error {
 	if err != nil {
 		return err
 	}
-	for name, raw := range map[string][]byte{"openapi.json": openapi, "experiment.schema.json": experiment, "larder.schema.json": things, "readings.schema.json": readings, "kitchens.schema.json": kitchens} {
+	for name, raw := range map[string][]byte{"openapi.json": openapi, "experiment.schema.json": experiment,
+		"larder.schema.json": things, "readings.schema.json": readings, "kitchens.schema.json": kitchens} {
 		var v any
 		if err := json.Unmarshal(raw, &v); err != nil {
 			return err

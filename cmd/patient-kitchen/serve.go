@@ -78,7 +78,8 @@ func serveOn(ctx context.Context, l net.Listener, c config.Config, s *store.Stor
 	go deliver(hubCtx, a, log)
 	server := &http.Server{
 		Handler:           (&api.Server{App: a, Hub: hub, Log: log, Secure: c.Secure(), Proxy: c.TrustProxy}).Routes(),
-		ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 2 * time.Minute, WriteTimeout: 2 * time.Minute, IdleTimeout: 2 * time.Minute,
+		ReadHeaderTimeout: 10 * time.Second, ReadTimeout: 2 * time.Minute, WriteTimeout: 2 * time.Minute,
+		IdleTimeout: 2 * time.Minute,
 	}
 	failed := make(chan error, 1)
 	go func() { failed <- server.Serve(l) }()

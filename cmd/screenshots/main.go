@@ -33,7 +33,10 @@ type shot struct {
 func click(words string) action {
 	return chromedp.Evaluate[chromedp.Void](
 		fmt.Sprintf(
-			`(() => { const w = %q; const all = [...document.querySelectorAll('button, a, summary')]; const b = all.find((x) => x.textContent.trim() === w) ?? all.find((x) => x.textContent.trim().startsWith(w)); if (!b) throw new Error('no button ' + w); b.click(); })()`,
+			`(() => { const w = %q; const all = [...document.querySelectorAll('button, a, summary')];
+				const b = all.find((x) => x.textContent.trim() === w) ??
+				all.find((x) => x.textContent.trim().startsWith(w)); if (!b) throw new Error('no button ' + w);
+				b.click(); })()`,
 			words,
 		),
 	)
@@ -161,14 +164,20 @@ func take(base, family, only, out string, full bool) error {
 	defer cancel()
 	ctx, stop := context.WithTimeout(ctx, 4*time.Minute)
 	defer stop()
-	if err := chromedp.Do(ctx, chromedp.EmulateViewport(1280, 800), chromedp.Navigate(base+"/sign-in"), chromedp.SendKeys(chromedp.CSS("#email"), demo.Email),
-		chromedp.SendKeys(chromedp.CSS("#password"), demo.Password+"\n"), chromedp.WaitVisible(chromedp.CSS(".rail"))); err != nil {
+	if err := chromedp.Do(ctx, chromedp.EmulateViewport(1280, 800), chromedp.Navigate(base+"/sign-in"),
+		chromedp.SendKeys(chromedp.CSS("#email"), demo.Email),
+		chromedp.SendKeys(chromedp.CSS("#password"), demo.Password+"\n"),
+		chromedp.WaitVisible(chromedp.CSS(".rail"))); err != nil {
 		return err
 	}
 	ids, err := chromedp.Run(
 		ctx,
 		chromedp.Evaluate[struct{ Experiment, Class, Lemon, Sugar string }](
-			`Promise.all(['assignments', 'experiments'].map((x) => fetch('/api/v1/' + x).then((r) => r.json()))).then(([a, e]) => [a.items.find((x) => x.title === 'Paper strips'), e]).then(([a, e]) => ({Experiment: a.experiment, Class: a.class, Lemon: e.items.find((x) => x.title === 'Sour lemon').id, Sugar: e.items.find((x) => x.title === 'Vanishing sugar').id}))`,
+			`Promise.all(['assignments', 'experiments'].map((x) =>
+				fetch('/api/v1/' + x).then((r) => r.json()))).then(([a, e]) =>
+				[a.items.find((x) => x.title === 'Paper strips'), e]).then(([a, e]) =>
+				({Experiment: a.experiment, Class: a.class, Lemon: e.items.find((x) => x.title === 'Sour lemon').id,
+				Sugar: e.items.find((x) => x.title === 'Vanishing sugar').id}))`,
 			chromedp.EvalAwaitPromise,
 		),
 	)
@@ -182,14 +191,16 @@ func take(base, family, only, out string, full bool) error {
 			continue
 		}
 		if s.phone && !opened {
-			if err := chromedp.Do(ctx, chromedp.EmulateViewport(390, 844, chromedp.EmulateMobile), chromedp.Navigate(family), chromedp.WaitVisible(chromedp.CSS(".went-wrong")), pause(700)); err != nil {
+			if err := chromedp.Do(ctx, chromedp.EmulateViewport(390, 844, chromedp.EmulateMobile),
+				chromedp.Navigate(family), chromedp.WaitVisible(chromedp.CSS(".went-wrong")), pause(700)); err != nil {
 				return err
 			}
 			opened = true
 		}
 		actions := slices.Clone(s.steps)
 		if !s.phone {
-			path := strings.NewReplacer("{e}", ids.Experiment, "{c}", ids.Class, "{lemon}", ids.Lemon, "{sugar}", ids.Sugar).Replace(s.path)
+			path := strings.NewReplacer("{e}", ids.Experiment, "{c}", ids.Class, "{lemon}", ids.Lemon, "{sugar}",
+				ids.Sugar).Replace(s.path)
 			actions = append([]action{chromedp.Navigate(base + path), pause(1400)}, actions...)
 		}
 		if err := chromedp.Do(ctx, actions...); err != nil {

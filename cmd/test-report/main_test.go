@@ -26,10 +26,18 @@ func TestReport(t *testing.T) {
 		says   []string
 		not    []string
 	}{
-		"all well":    {stream, false, []string{"3 times", "2 passed     2.5 s, 1 skipped, 81.5 % covered", "Skipped: TestLater: no scales here", "2.0 s  TestSpeedOfIt", "2 tests passed, 0 failed, 1 were skipped."}, []string{"a quiet word"}},
-		"one fails":   {stream + `{"Action":"output","Package":"q","Test":"TestBad","Output":"why\n"}` + "\n" + `{"Action":"fail","Package":"q","Test":"TestBad","Elapsed":1}`, true, []string{"why", "1.0 s  TestBad"}, nil},
-		"one hangs":   {stream + `{"Action":"run","Package":"q","Test":"TestHung"}` + "\n" + `{"Action":"output","Package":"q","Test":"TestHung","Output":"panic: test timed out\n"}` + "\n" + `{"Action":"fail","Package":"q","Elapsed":1}`, true, []string{"TestHung did not end", "panic: test timed out"}, nil},
-		"no compiler": {"# q\nq.go:1: expected\n" + `{"Action":"build-output","ImportPath":"q","Output":"q.go:2\n"}` + "\n" + `{"Action":"build-fail","ImportPath":"q"}`, true, []string{"q.go:1", "q.go:2"}, nil},
+		"all well": {stream, false, []string{"3 times", "2 passed     2.5 s, 1 skipped, 81.5 % covered",
+			"Skipped: TestLater: no scales here", "2.0 s  TestSpeedOfIt", "2 tests passed, 0 failed, 1 were skipped."},
+			[]string{"a quiet word"}},
+		"one fails": {stream + `{"Action":"output","Package":"q","Test":"TestBad","Output":"why\n"}` + "\n" +
+			`{"Action":"fail","Package":"q","Test":"TestBad","Elapsed":1}`, true, []string{"why", "1.0 s  TestBad"},
+			nil},
+		"one hangs": {stream + `{"Action":"run","Package":"q","Test":"TestHung"}` + "\n" +
+			`{"Action":"output","Package":"q","Test":"TestHung","Output":"panic: test timed out\n"}` + "\n" +
+			`{"Action":"fail","Package":"q","Elapsed":1}`, true,
+			[]string{"TestHung did not end", "panic: test timed out"}, nil},
+		"no compiler": {"# q\nq.go:1: expected\n" + `{"Action":"build-output","ImportPath":"q","Output":"q.go:2\n"}` +
+			"\n" + `{"Action":"build-fail","ImportPath":"q"}`, true, []string{"q.go:1", "q.go:2"}, nil},
 	} {
 		var out strings.Builder
 		failed, err := report(strings.NewReader(c.in), &out)

@@ -33,7 +33,8 @@ func TestApart(t *testing.T) {
 		t.Errorf("the five with rain water: %d homes, %g", f.Test.N, f.Test.Estimate)
 	}
 	r := compare.Work(d, homes, true)
-	if len(r.Apart) != 2 || r.Apart[0].Homes[0] != "home-6" || len(r.Apart[0].Findings) == 0 || len(r.Apart[1].Findings) != 0 || len(r.Homes) != 12 {
+	if len(r.Apart) != 2 || r.Apart[0].Homes[0] != "home-6" || len(r.Apart[0].Findings) == 0 ||
+		len(r.Apart[1].Findings) != 0 || len(r.Homes) != 12 {
 		t.Errorf("as a document: %+v", r.Apart)
 	}
 	for i := range homes {

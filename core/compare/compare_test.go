@@ -103,7 +103,9 @@ func TestClass(t *testing.T) {
 			}
 		}
 	}
-	want := "Supported: climb in 8 min is more with Kitchen roll than with Printer paper. Typical difference 20.0 mm, give or take 0.6 mm (19 in 20: 18.5 to 21.5 mm). Paired t test, 6 homes, p below 0.001, corrected for 3 comparisons. In this one try it was more in every one of the 6 homes."
+	want := "Supported: climb in 8 min is more with Kitchen roll than with Printer paper. Typical difference 20.0 " +
+		"mm, give or take 0.6 mm (19 in 20: 18.5 to 21.5 mm). Paired t test, 6 homes, p below 0.001, corrected for " +
+		"3 comparisons. In this one try it was more in every one of the 6 homes."
 	if s := strings.ReplaceAll(towel.Teacher("en"), "\u00a0", " "); s != want {
 		t.Errorf("words: %s", s)
 	}
@@ -198,14 +200,20 @@ func TestClaims(t *testing.T) {
 	}{
 		{design.Claim{Says: "more", Condition: "towel"}, stats.Supported, "", "Supported"},
 		{design.Claim{Says: "less", Condition: "towel"}, stats.NotSupported, compare.OtherWay, "the other way"},
-		{design.Claim{Says: "differs", Condition: "towel", Matters: "3 mm"}, stats.NotSupported, compare.Smaller, "smaller than 3"},
+		{design.Claim{Says: "differs", Condition: "towel", Matters: "3 mm"}, stats.NotSupported, compare.Smaller,
+			"smaller than 3"},
 		{design.Claim{Says: "same", Condition: "towel", Matters: "2 mm"}, stats.Supported, "", "no difference larger"},
 		{design.Claim{Says: "same", Condition: "towel", Matters: "1 mm"}, stats.CannotTell, "", "cannot tell"},
-		{design.Claim{Says: "same", Condition: "filter", Matters: "5 mm"}, stats.NotSupported, "", "differ by more than"},
-		{design.Claim{Says: "order", Order: []string{"printer", "towel", "filter"}}, stats.Supported, "", "the order Printer paper, Kitchen roll and Coffee filter"},
-		{design.Claim{Says: "order", Order: []string{"filter", "printer", "towel"}}, stats.NotSupported, compare.OtherWay, "broken"},
-		{design.Claim{Says: "equals", Condition: "filter", Stated: "20 mm", Matters: "2 mm"}, stats.Supported, "", "Agrees with 20"},
-		{design.Claim{Says: "equals", Condition: "filter", Stated: "25 mm", Matters: "2 mm"}, stats.NotSupported, "", "Does not agree"},
+		{design.Claim{Says: "same", Condition: "filter", Matters: "5 mm"}, stats.NotSupported, "",
+			"differ by more than"},
+		{design.Claim{Says: "order", Order: []string{"printer", "towel", "filter"}}, stats.Supported, "",
+			"the order Printer paper, Kitchen roll and Coffee filter"},
+		{design.Claim{Says: "order", Order: []string{"filter", "printer", "towel"}}, stats.NotSupported,
+			compare.OtherWay, "broken"},
+		{design.Claim{Says: "equals", Condition: "filter", Stated: "20 mm", Matters: "2 mm"}, stats.Supported, "",
+			"Agrees with 20"},
+		{design.Claim{Says: "equals", Condition: "filter", Stated: "25 mm", Matters: "2 mm"}, stats.NotSupported, "",
+			"Does not agree"},
 	} {
 		c.claim.ID = "c"
 		d.Claims = []design.Claim{c.claim}
@@ -332,8 +340,10 @@ func TestAgainstAStatedValue(t *testing.T) {
 		verdict         stats.Verdict
 		says            string
 	}{
-		{"31.4 mm", "2 mm", stats.Supported, "Agrees with 31.4"}, {"31.4 mm", "0.1 mm", stats.CannotTell, "cannot tell whether it is 31.4"}, {"31.4 mm", "", stats.CannotTell, "Say in Plan how near"},
-		{"40 mm", "2 mm", stats.NotSupported, "Does not agree with 40"}, {"40 mm", "", stats.NotSupported, "Does not agree with 40"},
+		{"31.4 mm", "2 mm", stats.Supported, "Agrees with 31.4"}, {"31.4 mm", "0.1 mm", stats.CannotTell,
+			"cannot tell whether it is 31.4"}, {"31.4 mm", "", stats.CannotTell, "Say in Plan how near"},
+		{"40 mm", "2 mm", stats.NotSupported, "Does not agree with 40"},
+		{"40 mm", "", stats.NotSupported, "Does not agree with 40"},
 	} {
 		d.Measured = []design.Variable{{Reading: "height", Stated: c.stated, Matters: c.matters}}
 		f := compare.Class(d, homes)[0].Findings[0]

@@ -26,23 +26,35 @@ func document(t *testing.T, raw string) *design.Document {
 
 // sugar is how much sugar is left in three glasses, judged on four levels; ties
 // hold or do not; a sound is told among five tools; pipes are put in order.
-const sugar = `{"schema": 3, "title": {"en": "Sugar"}, "question": {"en": "Does warm water dissolve sugar faster?"}, "age_band": "11-13", "way": "follow-along", "languages": ["en", "es"], "trials": 1,
+const sugar = `{"schema": 3, "title": {"en": "Sugar"}, "question": {"en": "Does warm water dissolve sugar faster?"},
+	"age_band": "11-13", "way": "follow-along", "languages": ["en", "es"], "trials": 1,
 	"changed": {"name": {"en": "warmth"}},
-	"conditions": [{"id": "cold", "name": {"en": "Cold", "es": "Fría"}, "control": true}, {"id": "warm", "name": {"en": "Warm", "es": "Tibia"}}],
+	"conditions": [{"id": "cold", "name": {"en": "Cold", "es": "Fría"}, "control": true},
+		{"id": "warm", "name": {"en": "Warm", "es": "Tibia"}}],
 	"readings": [
-		{"id": "left", "kind": "ordinal", "name": {"en": "sugar left", "es": "azúcar que queda"}, "per": ["condition"], "most": "first", "levels": [
-			{"id": "all", "word": {"en": "all", "es": "toda"}}, {"id": "much", "word": {"en": "much", "es": "mucha"}}, {"id": "little", "word": {"en": "little", "es": "poca"}}, {"id": "nothing", "word": {"en": "none", "es": "nada"}}]},
+		{"id": "left", "kind": "ordinal", "name": {"en": "sugar left", "es": "azúcar que queda"}, "per": ["condition"],
+			"most": "first", "levels": [
+			{"id": "all", "word": {"en": "all", "es": "toda"}}, {"id": "much", "word": {"en": "much", "es": "mucha"}},
+				{"id": "little", "word": {"en": "little", "es": "poca"}},
+				{"id": "nothing", "word": {"en": "none", "es": "nada"}}]},
 		{"id": "held", "kind": "yes-partly-no", "name": {"en": "the knot held"}, "per": ["condition"], "trials": 3},
 		{"id": "sound", "kind": "choice", "name": {"en": "the tool"}, "right": "whisk", "not_sure": true, "options": [
-			{"id": "whisk", "word": {"en": "whisk"}}, {"id": "grater", "word": {"en": "grater"}}, {"id": "peeler", "word": {"en": "peeler"}}, {"id": "sieve", "word": {"en": "sieve"}}, {"id": "scissors", "word": {"en": "scissors"}}]},
-		{"id": "ear", "kind": "order", "name": {"en": "how high"}, "from": {"en": "highest"}, "to": {"en": "lowest"}, "things": [
-			{"id": "a", "word": {"en": "6 cm"}}, {"id": "b", "word": {"en": "9 cm"}}, {"id": "c", "word": {"en": "12 cm"}}]},
-		{"id": "split", "kind": "count", "symbol": "split", "of": "20", "name": {"en": "split skins"}, "per": ["condition"]}],
+			{"id": "whisk", "word": {"en": "whisk"}}, {"id": "grater", "word": {"en": "grater"}},
+				{"id": "peeler", "word": {"en": "peeler"}}, {"id": "sieve", "word": {"en": "sieve"}},
+				{"id": "scissors", "word": {"en": "scissors"}}]},
+		{"id": "ear", "kind": "order", "name": {"en": "how high"}, "from": {"en": "highest"}, "to": {"en": "lowest"},
+			"things": [
+			{"id": "a", "word": {"en": "6 cm"}}, {"id": "b", "word": {"en": "9 cm"}},
+				{"id": "c", "word": {"en": "12 cm"}}]},
+		{"id": "split", "kind": "count", "symbol": "split", "of": "20", "name": {"en": "split skins"},
+			"per": ["condition"]}],
 	"claims": [
 		{"id": "warm-less", "says": "less", "value": "left", "condition": "warm", "against": "cold"},
 		{"id": "told", "says": "share", "value": "sound", "option": "right"},
 		{"id": "higher", "says": "order", "value": "ear", "order": ["a", "b", "c"]}],
-	"steps": [{"id": "s", "kind": "measure", "title": {"en": "Look"}, "takes": [{"reading": "left"}, {"reading": "held"}, {"reading": "sound"}, {"reading": "ear"}, {"reading": "split"}]}]}`
+	"steps": [{"id": "s", "kind": "measure", "title": {"en": "Look"},
+		"takes": [{"reading": "left"}, {"reading": "held"}, {"reading": "sound"}, {"reading": "ear"},
+		{"reading": "split"}]}]}`
 
 // give is what one home gives for a slot.
 func give(id string, slot design.Slot, g *notebook.Given) notebook.Entry {
@@ -128,7 +140,8 @@ func TestLevelsAreCompared(t *testing.T) {
 			}
 		}
 	}
-	if words := text.Render(compare.Differences(homes[5].Book)[0], "en"); words != "In your home sugar left was less with Warm than with Cold." {
+	if words := text.Render(compare.Differences(homes[5].Book)[0],
+		"en"); words != "In your home sugar left was less with Warm than with Cold." {
 		t.Error(words)
 	}
 }
@@ -153,7 +166,8 @@ func TestTriesOfKinds(t *testing.T) {
 	for _, r := range notebook.Derive(homes[0].Book) {
 		got[r.Derived+" "+r.Condition] = r.Code
 	}
-	for key, want := range map[string]string{"held cold": "partly", "held warm": "yes", "ear ": "a=b>c", "sound ": "not-sure", "left cold": ""} {
+	for key, want := range map[string]string{"held cold": "partly", "held warm": "yes", "ear ": "a=b>c",
+		"sound ": "not-sure", "left cold": ""} {
 		if got[key] != want {
 			t.Errorf("%s: %q, not %q", key, got[key], want)
 		}

@@ -154,9 +154,11 @@ func (r *Readings) Books(d *design.Document) ([]Home, error) {
 		known(h.Home)
 		of[h.Home] = h
 		for i, u := range h.Used {
-			e := notebook.Entry{ID: fmt.Sprintf("u%06d", i), Kind: notebook.Used, Refers: u.Need, Typed: u.Typed, Slot: design.Slot{Condition: u.Condition}}
+			e := notebook.Entry{ID: fmt.Sprintf("u%06d", i), Kind: notebook.Used, Refers: u.Need, Typed: u.Typed,
+				Slot: design.Slot{Condition: u.Condition}}
 			if p := notebook.Fits(d, &e); p != nil {
-				return nil, fmt.Errorf("homes: %s used[%d]: the %s %s", h.Home, i, p.Field, text.Render(p.Rule, text.Languages[0]))
+				return nil, fmt.Errorf("homes: %s used[%d]: the %s %s", h.Home, i, p.Field,
+					text.Render(p.Rule, text.Languages[0]))
 			}
 			entries[h.Home] = append(entries[h.Home], e)
 		}

@@ -23,44 +23,49 @@ func TestReadyExperimentsWithoutANumber(t *testing.T) {
 		name, finding, words string
 		home                 func(rng *rand.Rand, own float64, slot design.Slot) *notebook.Given
 	}{
-		{"vanishing-sugar", "warm-less", "Supported: sugar left is less with Warm than with Cold.", func(rng *rand.Rand, own float64, slot design.Slot) *notebook.Given {
-			at := map[string]float64{"cold": 0.8, "hand": 1.7, "warm": 2.6}[slot.Condition]
-			return &notebook.Given{Level: []string{"all", "much", "little", "nothing"}[place(rng, at, own, 3)]}
-		}},
-		{"ringing-glasses", "less-is-higher", "Supported: the order Empty, A third full, Two thirds full and Full.", func(rng *rand.Rand, own float64, slot design.Slot) *notebook.Given {
-			if slot.Reading == "sure" {
-				return &notebook.Given{Answer: []string{"no", "partly", "yes"}[place(rng, 1.5, own, 2)]}
-			}
-			order := [][]string{{"empty"}, {"third"}, {"two-thirds"}, {"full"}}
-			if at := rng.Intn(6); at < 3 { // some hear two neighbours the other way round, some alike
-				order[at], order[at+1] = order[at+1], order[at]
-			} else if at == 3 {
-				order = [][]string{{"empty"}, {"third", "two-thirds"}, {"full"}}
-			}
-			return &notebook.Given{Order: order}
-		}},
-		{"bag-ties", "knot-more", "Supported: it holds is more with Knot than with Twist.", func(rng *rand.Rand, own float64, slot design.Slot) *notebook.Given {
-			at := map[string]float64{"twist": 0.4, "knot": 2.1, "clip": 1.2}[slot.Condition]
-			return &notebook.Given{Answer: []string{"no", "partly", "yes"}[place(rng, at, own, 2)]}
-		}},
-		{"clearer-water", "sand-clearer", "Supported: clearness of the water is more after sand than after gravel.", func(rng *rand.Rand, own float64, slot design.Slot) *notebook.Given {
-			at := map[string]float64{"muddy": 0.1, "gravel": 0.4, "sand": 1.8, "cloth": 2.4}[slot.Stage]
-			return &notebook.Given{Level: []string{"nothing", "shade", "blurred", "sharp"}[place(rng, at, own, 3)]}
-		}},
-		{"snail-supper", "lettuce-more", "lettuce was preferred:", func(rng *rand.Rand, own float64, _ design.Slot) *notebook.Given {
-			g := &notebook.Given{Counts: map[string]int{"lettuce": 0, "neither": 0, "oats": 0}}
-			for range 8 {
-				switch u := rng.Float64() + 0.1*own; {
-				case u < 0.55:
-					g.Counts["lettuce"]++
-				case u < 0.85:
-					g.Counts["neither"]++
-				default:
-					g.Counts["oats"]++
+		{"vanishing-sugar", "warm-less", "Supported: sugar left is less with Warm than with Cold.",
+			func(rng *rand.Rand, own float64, slot design.Slot) *notebook.Given {
+				at := map[string]float64{"cold": 0.8, "hand": 1.7, "warm": 2.6}[slot.Condition]
+				return &notebook.Given{Level: []string{"all", "much", "little", "nothing"}[place(rng, at, own, 3)]}
+			}},
+		{"ringing-glasses", "less-is-higher", "Supported: the order Empty, A third full, Two thirds full and Full.",
+			func(rng *rand.Rand, own float64, slot design.Slot) *notebook.Given {
+				if slot.Reading == "sure" {
+					return &notebook.Given{Answer: []string{"no", "partly", "yes"}[place(rng, 1.5, own, 2)]}
 				}
-			}
-			return g
-		}},
+				order := [][]string{{"empty"}, {"third"}, {"two-thirds"}, {"full"}}
+				if at := rng.Intn(6); at < 3 { // some hear two neighbours the other way round, some alike
+					order[at], order[at+1] = order[at+1], order[at]
+				} else if at == 3 {
+					order = [][]string{{"empty"}, {"third", "two-thirds"}, {"full"}}
+				}
+				return &notebook.Given{Order: order}
+			}},
+		{"bag-ties", "knot-more", "Supported: it holds is more with Knot than with Twist.",
+			func(rng *rand.Rand, own float64, slot design.Slot) *notebook.Given {
+				at := map[string]float64{"twist": 0.4, "knot": 2.1, "clip": 1.2}[slot.Condition]
+				return &notebook.Given{Answer: []string{"no", "partly", "yes"}[place(rng, at, own, 2)]}
+			}},
+		{"clearer-water", "sand-clearer", "Supported: clearness of the water is more after sand than after gravel.",
+			func(rng *rand.Rand, own float64, slot design.Slot) *notebook.Given {
+				at := map[string]float64{"muddy": 0.1, "gravel": 0.4, "sand": 1.8, "cloth": 2.4}[slot.Stage]
+				return &notebook.Given{Level: []string{"nothing", "shade", "blurred", "sharp"}[place(rng, at, own, 3)]}
+			}},
+		{"snail-supper", "lettuce-more", "lettuce was preferred:",
+			func(rng *rand.Rand, own float64, _ design.Slot) *notebook.Given {
+				g := &notebook.Given{Counts: map[string]int{"lettuce": 0, "neither": 0, "oats": 0}}
+				for range 8 {
+					switch u := rng.Float64() + 0.1*own; {
+					case u < 0.55:
+						g.Counts["lettuce"]++
+					case u < 0.85:
+						g.Counts["neither"]++
+					default:
+						g.Counts["oats"]++
+					}
+				}
+				return g
+			}},
 	} {
 		raw, err := docs.Example(c.name)
 		if err != nil {

@@ -153,7 +153,8 @@ func given(v float64) *float64 {
 // what is looked for afterwards. The same input gives the same report.
 func Work(d *design.Document, homes []Home, all bool) Report {
 	r := Report{
-		Findings: findingsOf(d, Together(homes), all), Homes: []HomeReport{}, LeftOut: []LeftOut{}, Apart: []SideReport{},
+		Findings: findingsOf(d, Together(homes), all), Homes: []HomeReport{}, LeftOut: []LeftOut{},
+		Apart:    []SideReport{},
 		Doubtful: []any{},
 	}
 	for _, s := range Aside(homes) {
@@ -273,7 +274,8 @@ func (a *analysis) report(f Finding) FindingReport {
 	}
 	if f.Signs {
 		decided := f.Sides.Decided()
-		r.Decided, r.More, r.Less, r.Same, r.Undecided = &decided, &f.Sides.More, &f.Sides.Less, &f.Sides.Same, &f.Sides.Undecided
+		r.Decided, r.More, r.Less, r.Same, r.Undecided = &decided, &f.Sides.More, &f.Sides.Less, &f.Sides.Same,
+			&f.Sides.Undecided
 		r.Median = &MiddleReport{
 			back(f.Middle.LowValue),
 			back(f.Middle.HighValue),

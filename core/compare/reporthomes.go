@@ -55,7 +55,8 @@ func (a *analysis) home(h int) HomeReport {
 			} else if v.Bound != nil {
 				value.Low, value.High = given(v.Bound.Low), given(v.Bound.High)
 			} else {
-				value.Mean, value.U, value.GiveOrTake, value.DF = given(v.Value.Value), given(v.Doubt.U), given(v.Value.U), given(v.Doubt.DF)
+				value.Mean, value.U, value.GiveOrTake, value.DF = given(v.Value.Value), given(v.Doubt.U),
+					given(v.Value.U), given(v.Doubt.DF)
 			}
 			r.Values = append(r.Values, value)
 		}

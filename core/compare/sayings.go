@@ -30,7 +30,8 @@ func (f *Finding) saying(o *outcome, verdict stats.Verdict, side string) (teache
 		id := f.sayingPage(verdict)
 		return id, id
 	case f.Says == "order":
-		id := map[stats.Verdict]string{stats.Supported: "order", stats.NotSupported: "not-order", stats.CannotTell: "cannot-order"}[verdict]
+		id := map[stats.Verdict]string{stats.Supported: "order", stats.NotSupported: "not-order",
+			stats.CannotTell: "cannot-order"}[verdict]
 		return id, id
 	case trending(f.Says):
 		id := f.sayingTrend(verdict, side)

@@ -44,7 +44,8 @@ func mixed(conditions, trials int) *design.Document {
 	for k := range conditions {
 		d.Conditions = append(d.Conditions, design.Condition{ID: fmt.Sprintf("c%d", k), Control: k == 0})
 		if k > 0 {
-			d.Claims = append(d.Claims, design.Claim{ID: fmt.Sprintf("level-%d", k), Says: "differs", Value: "level", Condition: fmt.Sprintf("c%d", k), Against: "c0"})
+			d.Claims = append(d.Claims, design.Claim{ID: fmt.Sprintf("level-%d", k), Says: "differs", Value: "level",
+				Condition: fmt.Sprintf("c%d", k), Against: "c0"})
 		}
 	}
 	return d
@@ -62,9 +63,11 @@ func guessed(rng *rand.Rand, d *design.Document) *notebook.Book {
 		feels := own + rng.NormFloat64()
 		switch slot.Reading {
 		case "level":
-			e.Given = &notebook.Given{Level: []string{"all", "much", "little", "nothing"}[min(3, max(0, int(math.Floor(feels+2))))]}
+			e.Given = &notebook.Given{Level: []string{"all", "much", "little",
+				"nothing"}[min(3, max(0, int(math.Floor(feels+2))))]}
 		case "held":
-			e.Given = &notebook.Given{Answer: []string{"yes", "partly", "no"}[min(2, max(0, int(math.Floor(feels+1.5))))]}
+			e.Given = &notebook.Given{Answer: []string{"yes", "partly",
+				"no"}[min(2, max(0, int(math.Floor(feels+1.5))))]}
 		case "count":
 			n := min(20, max(0, int(10+3*feels)))
 			e.Given = &notebook.Given{Count: &n, Escaped: rng.Intn(2)}
@@ -140,7 +143,8 @@ func TestManyHomesOfAllKinds(t *testing.T) {
 		return best
 	}
 	few, many := took(make(100)), took(make(1000))
-	t.Logf("%d readings: 100 homes %v, 1000 homes %v, %.1f times", len(d.Slots()), few, many, float64(many)/float64(few))
+	t.Logf("%d readings: 100 homes %v, 1000 homes %v, %.1f times", len(d.Slots()), few, many,
+		float64(many)/float64(few))
 	if many > time.Second || float64(many) > 12*float64(few) && many > 200*time.Millisecond {
 		t.Errorf("1000 homes take %v, 100 homes %v", many, few)
 	}
@@ -148,7 +152,8 @@ func TestManyHomesOfAllKinds(t *testing.T) {
 
 // What a file says of kinds is taken or refused, and never ends the program.
 func FuzzGiven(f *testing.F) {
-	for _, seed := range []string{`{"level": "all"}`, `{"count": 3, "escaped": 1}`, `{"order": [["a"], ["b", "c"], ["d"]]}`, `{"chosen": ["a"]}`, `{"answer": "yes"}`, `{"order": [[]], "left_out": ["a"]}`} {
+	for _, seed := range []string{`{"level": "all"}`, `{"count": 3, "escaped": 1}`, `{"order": [["a"], ["b", "c"],
+		["d"]]}`, `{"chosen": ["a"]}`, `{"answer": "yes"}`, `{"order": [[]], "left_out": ["a"]}`} {
 		f.Add(seed)
 	}
 	d := mixed(2, 1)
@@ -162,7 +167,8 @@ func FuzzGiven(f *testing.F) {
 			if notebook.Fits(d, &e) != nil {
 				continue
 			}
-			class := []Home{{Key: "h", Book: notebook.Open(d, []notebook.Entry{e}, reading.Writer{Language: "es"}, nil)}}
+			class := []Home{{Key: "h", Book: notebook.Open(d, []notebook.Entry{e}, reading.Writer{Language: "es"},
+				nil)}}
 			Work(d, class, true)
 			if e.Given != nil {
 				text.Render(e.Given.Said(d, &d.Readings[0]), "es")
@@ -185,15 +191,17 @@ func TestSimulatedZones(t *testing.T) {
 	d := &design.Document{
 		Trials:   1,
 		Question: text.Localized{"en": "?"},
-		Readings: []design.Reading{{ID: "where", Kind: design.ZonesKind, Times: []string{"5 min", "15 min", "30 min"}, Zones: []design.Zone{{ID: "a"}, {ID: "b"}, {ID: "c"}}}},
-		Claims:   []design.Claim{{ID: "a", Says: "more", Value: "where", Zone: "a"}},
+		Readings: []design.Reading{{ID: "where", Kind: design.ZonesKind, Times: []string{"5 min", "15 min", "30 min"},
+			Zones: []design.Zone{{ID: "a"}, {ID: "b"}, {ID: "c"}}}},
+		Claims: []design.Claim{{ID: "a", Says: "more", Value: "where", Zone: "a"}},
 	}
 	rng := rand.New(rand.NewSource(8))
 	said := 0
 	for range classes {
 		var class []Home
 		for h := range 10 {
-			pull := [3]float64{math.Exp(0.5 * rng.NormFloat64()), math.Exp(0.5 * rng.NormFloat64()), math.Exp(0.5 * rng.NormFloat64())}
+			pull := [3]float64{math.Exp(0.5 * rng.NormFloat64()), math.Exp(0.5 * rng.NormFloat64()),
+				math.Exp(0.5 * rng.NormFloat64())}
 			all := pull[0] + pull[1] + pull[2]
 			var entries []notebook.Entry
 			for i, slot := range d.Slots() {
@@ -213,15 +221,18 @@ func TestSimulatedZones(t *testing.T) {
 					Given: &notebook.Given{Counts: counts}, Received: time.Unix(int64(i), 0),
 				})
 			}
-			class = append(class, Home{Key: fmt.Sprint(h), Book: notebook.Open(d, entries, reading.Writer{Language: "en"}, nil)})
+			class = append(class,
+				Home{Key: fmt.Sprint(h), Book: notebook.Open(d, entries, reading.Writer{Language: "en"}, nil)})
 		}
 		a := analyse(d, class)
-		if f := a.findings("before", claims(d, a.outcomes, 0)); f[0].Verdict == stats.Supported || f[0].Reason == OtherWay {
+		if f := a.findings("before", claims(d, a.outcomes, 0)); f[0].Verdict == stats.Supported ||
+			f[0].Reason == OtherWay {
 			said++
 		}
 	}
 	share := float64(said) / float64(classes)
-	t.Logf("%d classes of 10 homes with 8 animals and 3 looks: %.1f %% hear of a preference that is not there", classes, 100*share)
+	t.Logf("%d classes of 10 homes with 8 animals and 3 looks: %.1f %% hear of a preference that is not there", classes,
+		100*share)
 	if limit := 0.05 + 2*math.Sqrt(0.05*0.95/float64(classes)); share > limit {
 		t.Errorf("%.1f %%, want at most %.1f", 100*share, 100*limit)
 	}

@@ -14,17 +14,23 @@ import (
 )
 
 // warmer is a class that timed the same in water of three warmths.
-func warmer(t testing.TB, says, levels string, times [][3]float64, measured [][3]float64) (*design.Document, []compare.Home) {
+func warmer(t testing.TB, says, levels string, times [][3]float64, measured [][3]float64) (*design.Document,
+	[]compare.Home) {
 	t.Helper()
-	d, err := design.Read([]byte(fmt.Sprintf(`{"schema": 3, "title": {"en": "Sugar"}, "question": {"en": "How fast?"}, "age_band": "11-13",
+	d, err := design.Read([]byte(fmt.Sprintf(`{"schema": 3, "title": {"en": "Sugar"}, "question": {"en": "How fast?"},
+		"age_band": "11-13",
 		"way": "follow-along", "languages": ["en"], "trials": 1, "changed": {"name": {"en": "warmth"}},
-		"conditions": [{"id": "a", "name": {"en": "Cold"}%s}, {"id": "b", "name": {"en": "Hand"}%s}, {"id": "c", "name": {"en": "Warm"}%s}],
-		"readings": [{"id": "gone", "symbol": "gone", "name": {"en": "time until it was gone"}, "unit": "s", "per": ["condition"],
+		"conditions": [{"id": "a", "name": {"en": "Cold"}%s}, {"id": "b", "name": {"en": "Hand"}%s},
+			{"id": "c", "name": {"en": "Warm"}%s}],
+		"readings": [{"id": "gone", "symbol": "gone", "name": {"en": "time until it was gone"}, "unit": "s",
+			"per": ["condition"],
 			"instruments": [{"id": "clock", "name": {"en": "clock"}, "resolution": "1 s"}]},
-			{"id": "warmth", "symbol": "warmth", "name": {"en": "warmth of the water"}, "unit": "°C", "per": ["condition"],
+			{"id": "warmth", "symbol": "warmth", "name": {"en": "warmth of the water"}, "unit": "°C",
+				"per": ["condition"],
 			"instruments": [{"id": "t", "name": {"en": "thermometer"}, "resolution": "1 °C"}]}],
 		"claims": [{"id": "t", "says": "%s", "value": "gone"}],
-		"steps": [{"id": "s", "kind": "measure", "title": {"en": "Time"}, "takes": [{"reading": "gone"}, {"reading": "warmth"}]}]}`,
+		"steps": [{"id": "s", "kind": "measure", "title": {"en": "Time"},
+			"takes": [{"reading": "gone"}, {"reading": "warmth"}]}]}`,
 		strings.Split(levels, "|")[0], strings.Split(levels, "|")[1], strings.Split(levels, "|")[2], says)))
 	if err != nil {
 		t.Fatal(err)
@@ -38,9 +44,10 @@ func warmer(t testing.TB, says, levels string, times [][3]float64, measured [][3
 		for i, c := range []string{"a", "b", "c"} {
 			put := func(reading string, value float64, unit string) {
 				entries = append(entries, notebook.Entry{
-					ID: reading + c, Kind: notebook.Reading, Typed: fmt.Sprint(value, " ", unit), Provenance: notebook.Own,
-					Slot:     design.Slot{Reading: reading, Condition: c, Trial: 1},
-					Received: time.Date(2027, 2, 2, 10, h%60, i, 0, time.UTC),
+					ID: reading + c, Kind: notebook.Reading, Typed: fmt.Sprint(value, " ", unit),
+					Provenance: notebook.Own,
+					Slot:       design.Slot{Reading: reading, Condition: c, Trial: 1},
+					Received:   time.Date(2027, 2, 2, 10, h%60, i, 0, time.UTC),
 				})
 			}
 			put("gone", times[h][i], "s")
@@ -79,7 +86,8 @@ func TestTrend(t *testing.T) {
 	if f.Test != "slope-t" || f.Verdict != "supported" || f.Estimate.Unit != "s/°C" || f.N != 8 {
 		t.Errorf("%s %s %s %d", f.Test, f.Verdict, f.Estimate.Unit, f.N)
 	}
-	if s := f.Words.Teacher["en"]; !strings.Contains(s, "falls with warmth") || !strings.Contains(s, "for each 1\u00a0°C") {
+	if s := f.Words.Teacher["en"]; !strings.Contains(s, "falls with warmth") ||
+		!strings.Contains(s, "for each 1\u00a0°C") {
 		t.Error(s)
 	}
 	if s := f.Words.Family["es"]; !strings.Contains(s, "baja con") {

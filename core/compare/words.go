@@ -96,7 +96,8 @@ func (b bare) Show(language string) string {
 // tallied says how many homes say so by themselves; "" where that is no question.
 func (f *Finding) tallied() string {
 	switch {
-	case trending(f.Says), f.Says == "equals" || f.Says == "order" || f.Says == "share" || f.Zone != "" || f.Reason == AllZero:
+	case trending(f.Says), f.Says == "equals" || f.Says == "order" || f.Says == "share" || f.Zone != "" ||
+		f.Reason == AllZero:
 		return ""
 	case f.Signs:
 		return "sign"

@@ -27,8 +27,9 @@ func TestWorkedWithComesBack(t *testing.T) {
 	fern := compare.ReadingsHome{Home: "Fern", Language: "en"}
 	fern.Worked(d, notebook.Open(&own, []notebook.Entry{used}, notebook.Writer{Language: "en"}, nil))
 	file := compare.Readings{
-		Homes:    []compare.ReadingsHome{fern, {Home: "Beck", Language: "en"}},
-		Readings: []compare.Row{{Home: "Fern", Reading: "m", Trial: 1, Typed: "50 g"}, {Home: "Beck", Reading: "m", Trial: 1, Typed: "50 g"}},
+		Homes: []compare.ReadingsHome{fern, {Home: "Beck", Language: "en"}},
+		Readings: []compare.Row{{Home: "Fern", Reading: "m", Trial: 1, Typed: "50 g"},
+			{Home: "Beck", Reading: "m", Trial: 1, Typed: "50 g"}},
 	}
 	homes, err := file.Books(d)
 	if err != nil {
@@ -43,7 +44,8 @@ func TestWorkedWithComesBack(t *testing.T) {
 	less.Needs = []design.Need{{ID: "beans", Symbol: "b", Amount: "10 g"}}
 	tarn := compare.ReadingsHome{Home: "Tarn", Language: "en"}
 	tarn.Worked(d, notebook.Open(&less, nil, notebook.Writer{Language: "en"}, nil))
-	again := compare.Readings{Homes: []compare.ReadingsHome{tarn}, Readings: []compare.Row{{Home: "Tarn", Reading: "m", Trial: 1, Typed: "50 g"}}}
+	again := compare.Readings{Homes: []compare.ReadingsHome{tarn},
+		Readings: []compare.Row{{Home: "Tarn", Reading: "m", Trial: 1, Typed: "50 g"}}}
 	homes, err = again.Books(d)
 	if err != nil {
 		t.Fatal(err)

@@ -54,11 +54,15 @@ func (d *Document) bounds() error {
 		path string
 		n    int
 	}{
-		{"/needs", len(d.Needs)}, {"/readings", len(d.Readings)}, {"/derived", len(d.Derived)}, {"/constants", len(d.Constants)}, {"/expectations", len(d.Expectations)}, {"/evidence", len(d.Evidence)}, {"/questions", len(d.Questions)},
-		{"/mistakes", len(d.Mistakes)}, {"/materials", len(d.Materials)}, {"/swaps", len(d.Swaps)}, {"/cautions", len(d.Cautions)}, {"/lowered", len(d.Lowered)},
+		{"/needs", len(d.Needs)}, {"/readings", len(d.Readings)}, {"/derived", len(d.Derived)},
+		{"/constants", len(d.Constants)}, {"/expectations", len(d.Expectations)}, {"/evidence", len(d.Evidence)},
+		{"/questions", len(d.Questions)},
+		{"/mistakes", len(d.Mistakes)}, {"/materials", len(d.Materials)}, {"/swaps", len(d.Swaps)},
+		{"/cautions", len(d.Cautions)}, {"/lowered", len(d.Lowered)},
 		{"/kept", len(d.Kept)}, {"/measured", len(d.Measured)}, {"/languages", len(d.Languages)},
 		{"/sections", len(d.Sections)}, {"/crew", len(d.Crew)}, {"/reduced", len(d.Reduced)},
-		{"/stands_for", len(d.StandsFor)}, {"/limits", len(d.Limits)}, {"/teaching/vocabulary", len(d.Teaching.Vocabulary)},
+		{"/stands_for", len(d.StandsFor)}, {"/limits", len(d.Limits)},
+		{"/teaching/vocabulary", len(d.Teaching.Vocabulary)},
 		{"/teaching/counts", len(d.Teaching.Counts)}, {"/teaching/misconceptions", len(d.Teaching.Misconceptions)},
 		{"/teaching/sources", len(d.Teaching.Sources)}, {"/printables", len(d.Printables)},
 	} {

@@ -25,7 +25,9 @@ func ChangedSince(before, now *Document) []text.Message {
 	if len(steps) > 0 {
 		out = append(out, text.M("design.changes.steps", "list", steps))
 	}
-	if gone := leftOut(before.Steps, now.Steps, func(s Step) (string, text.Localized) { return s.ID, s.Title }); len(gone) > 0 {
+	if gone := leftOut(before.Steps, now.Steps, func(s Step) (string, text.Localized) {
+		return s.ID, s.Title
+	}); len(gone) > 0 {
 		out = append(out, text.M("design.changes.steps-gone", "list", gone))
 	}
 	var needs text.List
@@ -44,7 +46,9 @@ func ChangedSince(before, now *Document) []text.Message {
 	if len(needs) > 0 {
 		out = append(out, text.M("design.changes.needs", "list", needs))
 	}
-	if gone := leftOut(before.Needs, now.Needs, func(n Need) (string, text.Localized) { return n.ID, n.Name }); len(gone) > 0 {
+	if gone := leftOut(before.Needs, now.Needs, func(n Need) (string, text.Localized) {
+		return n.ID, n.Name
+	}); len(gone) > 0 {
 		out = append(out, text.M("design.changes.needs-gone", "list", gone))
 	}
 	var readings text.List

@@ -13,7 +13,8 @@ func TestChangedSince(t *testing.T) {
 	l := func(s string) text.Localized { return text.Localized{"en": s} }
 	before := &Document{
 		Steps: []Step{{ID: "cut", Title: l("Cut")}, {ID: "pour", Title: l("Pour")}, {ID: "wait", Title: l("Wait")}},
-		Needs: []Need{{ID: "salt", Name: l("salt"), Amount: "5 g"}, {ID: "cup", Name: l("a cup")}, {ID: "spoon", Name: l("a spoon")}},
+		Needs: []Need{{ID: "salt", Name: l("salt"), Amount: "5 g"}, {ID: "cup", Name: l("a cup")},
+			{ID: "spoon", Name: l("a spoon")}},
 		Readings: []Reading{
 			{ID: "height", Name: l("height"), Unit: "mm"},
 		},
@@ -22,8 +23,10 @@ func TestChangedSince(t *testing.T) {
 		t.Errorf("nothing changed, and it says %v", got)
 	}
 	now := &Document{
-		Steps: []Step{{ID: "cut", Title: l("Cut")}, {ID: "stir", Title: l("Stir")}, {ID: "pour", Title: l("Pour"), Duration: "3 min"}},
-		Needs: []Need{{ID: "salt", Name: l("salt"), Amount: "6 g"}, {ID: "cup", Name: l("a cup")}, {ID: "tray", Name: l("a tray")}},
+		Steps: []Step{{ID: "cut", Title: l("Cut")}, {ID: "stir", Title: l("Stir")},
+			{ID: "pour", Title: l("Pour"), Duration: "3 min"}},
+		Needs: []Need{{ID: "salt", Name: l("salt"), Amount: "6 g"}, {ID: "cup", Name: l("a cup")},
+			{ID: "tray", Name: l("a tray")}},
 		Readings: []Reading{
 			{ID: "height", Name: l("height"), Unit: "cm"},
 		},
@@ -33,7 +36,8 @@ func TestChangedSince(t *testing.T) {
 		got = append(got, text.Render(m, "en"))
 	}
 	want := []string{
-		"Steps: 2 Stir (new) and 3 Pour.", "No longer done: Wait.", "Things: salt, 6 g and a tray.", "No longer needed: a spoon.",
+		"Steps: 2 Stir (new) and 3 Pour.", "No longer done: Wait.", "Things: salt, 6 g and a tray.",
+		"No longer needed: a spoon.",
 		"Measured otherwise: height.",
 	}
 	if !slices.Equal(got, want) {

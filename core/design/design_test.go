@@ -69,7 +69,8 @@ func TestValidateExplains(t *testing.T) {
 		spoil      func(*design.Document)
 	}{
 		{"no-question", "/question", func(d *design.Document) { d.Question = nil }},
-		{"not-a-question", "/question", func(d *design.Document) { d.Question = text.Localized{"en": "Paper lifts water", "es": "Sube"} }},
+		{"not-a-question", "/question",
+			func(d *design.Document) { d.Question = text.Localized{"en": "Paper lifts water", "es": "Sube"} }},
 		{"age-band", "/age_band", func(d *design.Document) { d.AgeBand = "3-4" }},
 		{"way", "/way", func(d *design.Document) { d.Way = "race" }},
 		{"no-language", "/languages", func(d *design.Document) { d.Languages = nil }},
@@ -98,10 +99,14 @@ func TestValidateExplains(t *testing.T) {
 		{"kind", "/questions/0/when", func(d *design.Document) { d.Questions[0].When = "sometime" }},
 		{"kind", "/needs/0/tolerance", func(d *design.Document) { d.Needs[0].Tolerance = "roughly" }},
 		{"no-prediction", "/questions", func(d *design.Document) { d.Questions = d.Questions[2:] }},
-		{"no-words", "/steps/1/title", func(d *design.Document) { delete(d.Steps[1].Title, "es"); delete(d.Steps[0].See, "es") }},
+		{"no-words", "/steps/1/title",
+			func(d *design.Document) { delete(d.Steps[1].Title, "es"); delete(d.Steps[0].See, "es") }},
 		{"untranslated", "/steps/0/see", func(d *design.Document) { delete(d.Steps[0].See, "es") }},
 		{"nothing-measured", "/readings", func(d *design.Document) { d.Readings = nil }},
-		{"too-many-readings", "/readings", func(d *design.Document) { d.Trials, d.Readings[0].Times = 20, make([]string, 9) }},
+		{"too-many-readings", "/readings", func(d *design.Document) {
+			d.Trials, d.Readings[0].Times = 20,
+				make([]string, 9)
+		}},
 		{"no-name", "/title", func(d *design.Document) { d.Steps[0].Title = nil }},
 	} {
 		d := example(t, "paper-strips")
@@ -142,8 +147,9 @@ func TestSlots(t *testing.T) {
 
 func TestReadRefuses(t *testing.T) {
 	for name, raw := range map[string]string{
-		"no JSON": "{", "a list": "[]", "no schema": `{}`, "a later schema": `{"schema": 99}`, "a wrong type": `{"schema":1,"steps":"cut"}`,
-		"too large": `{"schema":1,"x":"` + strings.Repeat("a", design.MaxBytes) + `"}`,
+		"no JSON": "{", "a list": "[]", "no schema": `{}`, "a later schema": `{"schema": 99}`,
+		"a wrong type": `{"schema":1,"steps":"cut"}`,
+		"too large":    `{"schema":1,"x":"` + strings.Repeat("a", design.MaxBytes) + `"}`,
 	} {
 		if _, err := design.Read([]byte(raw)); err == nil {
 			t.Errorf("%s was read", name)

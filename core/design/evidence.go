@@ -37,7 +37,8 @@ const (
 
 // EvidenceKinds are all of them.
 var EvidenceKinds = []EvidenceKind{
-	PhotoEvidence, PhotoPairEvidence, DrawingEvidence, DrawingPairEvidence, FlowChartEvidence, TalkEvidence, TextEvidence,
+	PhotoEvidence, PhotoPairEvidence, DrawingEvidence, DrawingPairEvidence, FlowChartEvidence, TalkEvidence,
+	TextEvidence,
 }
 
 // How many stages a flow chart has at most, and how many signs a place or change.

@@ -212,7 +212,9 @@ func (d *Document) asMuch(r *Reading, values []quantity.Quantity) {
 func (d *Document) Spread(id string, of func(r *Reading, symbols []string) float64) (quantity.Quantity, bool) {
 	if r, ok := d.Reading(id); ok {
 		unit, known := quantity.LookupUnit(r.Unit)
-		env := madeUp(d, []int{slices.IndexFunc(d.Readings, func(x Reading) bool { return x.ID == id })}, false, false, 0)
+		env := madeUp(d, []int{slices.IndexFunc(d.Readings, func(x Reading) bool {
+			return x.ID == id
+		})}, false, false, 0)
 		if b := env[r.Symbol]; known && len(b.Values) > 0 {
 			return quantity.Quantity{Value: b.Values[0].Value, U: of(r, []string{r.Symbol}), Unit: unit}, true
 		}

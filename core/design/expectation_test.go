@@ -47,15 +47,20 @@ func TestExpectations(t *testing.T) {
 		resolution string
 		want       []string
 	}{
-		"fine":                  {func(*Expectation) {}, "0.01 s", nil},
-		"too coarse a clock":    {func(*Expectation) {}, "1 s", []string{"too-coarse"}},
-		"just fine enough":      {func(*Expectation) {}, "0.4 s", nil},
-		"no such model":         {func(x *Expectation) { x.Model = "volcano" }, "0.01 s", []string{"expectation"}},
-		"no such reading":       {func(x *Expectation) { x.For = "height" }, "0.01 s", []string{"expectation"}},
-		"no such condition":     {func(x *Expectation) { x.Condition = "short" }, "0.01 s", []string{"expectation"}},
-		"another dimension":     {func(x *Expectation) { x.Model, x.Typed = "ramp", map[string]string{} }, "0.01 s", []string{"expectation"}},
-		"a blank with a fault":  {func(x *Expectation) { x.Typed = map[string]string{"length": "1"} }, "0.01 s", []string{"expectation"}},
-		"a model of no number":  {func(x *Expectation) { x.Model, x.Typed = "layers", map[string]string{"liquids": "oil 0.9 g/mL"} }, "0.01 s", []string{"expectation"}},
+		"fine":               {func(*Expectation) {}, "0.01 s", nil},
+		"too coarse a clock": {func(*Expectation) {}, "1 s", []string{"too-coarse"}},
+		"just fine enough":   {func(*Expectation) {}, "0.4 s", nil},
+		"no such model":      {func(x *Expectation) { x.Model = "volcano" }, "0.01 s", []string{"expectation"}},
+		"no such reading":    {func(x *Expectation) { x.For = "height" }, "0.01 s", []string{"expectation"}},
+		"no such condition":  {func(x *Expectation) { x.Condition = "short" }, "0.01 s", []string{"expectation"}},
+		"another dimension": {func(x *Expectation) { x.Model, x.Typed = "ramp", map[string]string{} }, "0.01 s",
+			[]string{"expectation"}},
+		"a blank with a fault": {func(x *Expectation) { x.Typed = map[string]string{"length": "1"} }, "0.01 s",
+			[]string{"expectation"}},
+		"a model of no number": {func(x *Expectation) {
+			x.Model, x.Typed = "layers",
+				map[string]string{"liquids": "oil 0.9 g/mL"}
+		}, "0.01 s", []string{"expectation"}},
 		"an id of another form": {func(x *Expectation) { x.ID = "My Swing" }, "0.01 s", []string{"bad-id"}},
 	} {
 		if got := codes(c.change, c.resolution); !slices.Equal(got, c.want) {
@@ -81,7 +86,9 @@ func TestToolsSeeDifferences(t *testing.T) {
 		of, step string
 		want     []string
 	}{
-		{"period", "0.01 s", nil}, {"period", "0.05 s", []string{"too-coarse-apart"}}, {"twice", "0.01 s", nil}, {"twice", "0.05 s", []string{"too-coarse-apart"}}, {"twice", "0.5 s", []string{"too-coarse", "too-coarse", "too-coarse-apart"}},
+		{"period", "0.01 s", nil}, {"period", "0.05 s", []string{"too-coarse-apart"}}, {"twice", "0.01 s", nil},
+		{"twice", "0.05 s", []string{"too-coarse-apart"}},
+		{"twice", "0.5 s", []string{"too-coarse", "too-coarse", "too-coarse-apart"}},
 	} {
 		d := Document{
 			Readings: []Reading{

@@ -27,7 +27,8 @@ type moment struct {
 
 // HelpKinds are the kinds of help, in the order in which they are offered.
 var HelpKinds = []HelpKind{
-	"keep", "put-aside", "look-again", "same-for-all", "hold-before-cutting", "empty-inside", "cover", "test-first", "stop-when",
+	"keep", "put-aside", "look-again", "same-for-all", "hold-before-cutting", "empty-inside", "cover", "test-first",
+	"stop-when",
 	"say-aloud", "hands-first", "two-people",
 }
 

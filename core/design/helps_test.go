@@ -13,7 +13,8 @@ import (
 func TestHelps(t *testing.T) {
 	word := text.Localized{"en": "the strips", "es": "las tiras"}
 	for _, kind := range design.HelpKinds {
-		for _, h := range []design.Help{{Help: kind, Thing: word, Place: word}, {Help: kind, Thing: word, Place: word, Pass: word}} {
+		for _, h := range []design.Help{{Help: kind, Thing: word, Place: word},
+			{Help: kind, Thing: word, Place: word, Pass: word}} {
 			for _, language := range text.Languages {
 				if s := text.Render(h.Sentence(), language); strings.ContainsAny(s, "{}[]") ||
 					!strings.HasSuffix(s, ".") {

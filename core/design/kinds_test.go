@@ -38,12 +38,20 @@ func TestKindsAreExplained(t *testing.T) {
 	}{
 		{"count-of", "/of", design.CountKind, func(_ *design.Document, r *design.Reading) { r.Of = "some" }},
 		{"symbol", "/symbol", design.CountKind, func(_ *design.Document, r *design.Reading) { r.Symbol = "" }},
-		{"levels", "/levels", design.OrdinalKind, func(_ *design.Document, r *design.Reading) { r.Levels = word("low") }},
-		{"levels", "/levels", design.OrdinalKind, func(_ *design.Document, r *design.Reading) { r.Levels = word("a", "b", "c", "d", "e", "f", "g", "h") }},
-		{"same-id", "/levels/1/id", design.OrdinalKind, func(_ *design.Document, r *design.Reading) { r.Levels = word("low", "low") }},
-		{"bad-id", "/levels/0/id", design.OrdinalKind, func(_ *design.Document, r *design.Reading) { r.Levels[0].ID = "Low!" }},
-		{"no-name", "/levels/0/word", design.OrdinalKind, func(_ *design.Document, r *design.Reading) { r.Levels[0].Word = nil }},
-		{"no-options", "/options", design.ChoiceKind, func(_ *design.Document, r *design.Reading) { r.Options, r.Right = word("a"), "" }},
+		{"levels", "/levels", design.OrdinalKind,
+			func(_ *design.Document, r *design.Reading) { r.Levels = word("low") }},
+		{"levels", "/levels", design.OrdinalKind,
+			func(_ *design.Document, r *design.Reading) { r.Levels = word("a", "b", "c", "d", "e", "f", "g", "h") }},
+		{"same-id", "/levels/1/id", design.OrdinalKind,
+			func(_ *design.Document, r *design.Reading) { r.Levels = word("low", "low") }},
+		{"bad-id", "/levels/0/id", design.OrdinalKind,
+			func(_ *design.Document, r *design.Reading) { r.Levels[0].ID = "Low!" }},
+		{"no-name", "/levels/0/word", design.OrdinalKind,
+			func(_ *design.Document, r *design.Reading) { r.Levels[0].Word = nil }},
+		{"no-options", "/options", design.ChoiceKind, func(_ *design.Document, r *design.Reading) {
+			r.Options,
+				r.Right = word("a"), ""
+		}},
 		{"right-option", "/right", design.ChoiceKind, func(_ *design.Document, r *design.Reading) { r.Right = "c" }},
 		{"no-options", "/options", design.SeveralKind, func(_ *design.Document, r *design.Reading) { r.Options = nil }},
 		{"things", "/things", design.OrderKind, func(_ *design.Document, r *design.Reading) { r.Things = word("a") }},
@@ -52,9 +60,11 @@ func TestKindsAreExplained(t *testing.T) {
 		}},
 		{"zones", "/zones", design.ZonesKind, func(_ *design.Document, r *design.Reading) { r.Zones = r.Zones[:1] }},
 		{"zone-areas", "/zones", design.ZonesKind, func(_ *design.Document, r *design.Reading) { r.Zones[0].Area = 2 }},
-		{"settling", "/settling/0", design.ZonesKind, func(_ *design.Document, r *design.Reading) { r.Settling = []string{"5 min"} }},
+		{"settling", "/settling/0", design.ZonesKind,
+			func(_ *design.Document, r *design.Reading) { r.Settling = []string{"5 min"} }},
 		{"count-of", "/of", design.ZonesKind, func(_ *design.Document, r *design.Reading) { r.Of = "1.5" }},
-		{"no-words-to-say", "/senses", design.WordsKind, func(_ *design.Document, r *design.Reading) { r.Senses = nil }},
+		{"no-words-to-say", "/senses", design.WordsKind,
+			func(_ *design.Document, r *design.Reading) { r.Senses = nil }},
 		{"kind", "/senses", design.WordsKind, func(_ *design.Document, r *design.Reading) {
 			r.Senses = map[design.Sense][]design.Choice{"tastes": word("sweet"), "looks": word("a")}
 		}},
@@ -81,7 +91,8 @@ func TestKindsAreExplained(t *testing.T) {
 					continue
 				}
 				for _, language := range text.Languages {
-					if s := text.Render(f.Message, language) + text.Render(f.Mend, language); s == "" || strings.ContainsAny(s, "{}[]") {
+					if s := text.Render(f.Message, language) + text.Render(f.Mend, language); s == "" ||
+						strings.ContainsAny(s, "{}[]") {
 						t.Errorf("%s: %q", c.code, s)
 					}
 				}

@@ -25,7 +25,8 @@ func TestLift(t *testing.T) {
 		return bytes.TrimSpace(raw)
 	}
 	old := file("schema-1")
-	for from, to := range map[string]string{"schema-1": "schema-1-as-3", "schema-1-as-2": "schema-1-as-3", "schema-2": "schema-2-as-3"} {
+	for from, to := range map[string]string{"schema-1": "schema-1-as-3", "schema-1-as-2": "schema-1-as-3",
+		"schema-2": "schema-2-as-3"} {
 		if got, want := design.Lift(file(from)), file(to); !bytes.Equal(got, want) {
 			t.Errorf("%s becomes\n%s", from, got)
 		}
@@ -92,18 +93,23 @@ func TestThings(t *testing.T) {
 		"unknown-material":     func(d *design.Document) { d.Needs[0].Material = "jelly-bean" },
 		"role-not-of-material": func(d *design.Document) { d.Needs[0].Role = "mild-acid" },
 		"unknown-form":         func(d *design.Document) { d.Needs[0].Form = "roasted" },
-		"strength":             func(d *design.Document) { d.Needs[0].Strength = &design.Strength{Value: 140, Basis: "w/v"} },
+		"strength": func(d *design.Document) {
+			d.Needs[0].Strength = &design.Strength{Value: 140,
+				Basis: "w/v"}
+		},
 		"own-material": func(d *design.Document) {
 			d.Materials = append(d.Materials, d.Larder().Materials[0], d.Larder().Materials[0])
 		},
-		"unknown-result":  func(d *design.Document) { d.Measured[0].Result = "beauty" },
-		"unknown-need":    func(d *design.Document) { d.Steps[0].In = "bucket" },
-		"heat":            func(d *design.Document) { d.Steps[0].Heat = "very" },
-		"caution-step":    func(d *design.Document) { d.Cautions = []design.Caution{{ID: "own", Step: "nowhere"}} },
-		"hundred":         func(d *design.Document) { d.Derived[0].Formula = "(after - before) / before * 100" },
-		"matters":         func(d *design.Document) { d.Measured[0].Matters = "a lot" },
-		"stated":          func(d *design.Document) { d.Measured[0].Stated = "3 km" },
-		"claim":           func(d *design.Document) { d.Claims = []design.Claim{{ID: "c", Says: "more", Condition: "velvet"}} },
+		"unknown-result": func(d *design.Document) { d.Measured[0].Result = "beauty" },
+		"unknown-need":   func(d *design.Document) { d.Steps[0].In = "bucket" },
+		"heat":           func(d *design.Document) { d.Steps[0].Heat = "very" },
+		"caution-step":   func(d *design.Document) { d.Cautions = []design.Caution{{ID: "own", Step: "nowhere"}} },
+		"hundred":        func(d *design.Document) { d.Derived[0].Formula = "(after - before) / before * 100" },
+		"matters":        func(d *design.Document) { d.Measured[0].Matters = "a lot" },
+		"stated":         func(d *design.Document) { d.Measured[0].Stated = "3 km" },
+		"claim": func(d *design.Document) {
+			d.Claims = []design.Claim{{ID: "c", Says: "more", Condition: "velvet"}}
+		},
 		"bare-number":     func(d *design.Document) { d.Steps[0].Heat = "50" },
 		"bare-time":       func(d *design.Document) { d.Steps[0].Duration = "6" },
 		"duration":        func(d *design.Document) { d.Steps[0].Duration = "a while" },
@@ -254,7 +260,8 @@ func TestCautionsAreFamilyTexts(t *testing.T) {
 // A percentage says of what it is a share, in the readings' names.
 func TestOfWhat(t *testing.T) {
 	d := example(t, "thirsty-beans")
-	for src, of := range map[string]string{"(after - before) / before * 100": "before", "(before - after) / (before - 3 g)": "(before - 3 g)", "after - before": ""} {
+	for src, of := range map[string]string{"(after - before) / before * 100": "before",
+		"(before - after) / (before - 3 g)": "(before - 3 g)", "after - before": ""} {
 		e, err := formula.Parse(src)
 		if err != nil {
 			t.Fatal(err)

@@ -129,7 +129,8 @@ func (v OwnValue) Typed(typed string) (quantity.Quantity, error) {
 		return q, err
 	}
 	if !(q.Value >= v.Low && q.Value <= v.High) {
-		return q, text.Faulty("design.own-limits", "typed", typed, "low", quantity.New(v.Low, v.In), "high", quantity.New(v.High, v.In))
+		return q, text.Faulty("design.own-limits", "typed", typed, "low", quantity.New(v.Low, v.In), "high",
+			quantity.New(v.High, v.In))
 	}
 	return q, nil
 }

@@ -35,12 +35,15 @@ func TestOwnValues(t *testing.T) {
 			t.Fatal(c.id)
 		}
 		q, err := own.Value(c.typed)
-		if err != nil || math.Abs(q.Value-c.value) > 5e-4*max(1, c.value) || math.Abs(q.U-c.u) > 5e-3*max(1, c.u) || q.Unit.Symbol != c.unit {
-			t.Errorf("%s %q: %g ± %g %s (%v), not %g ± %g %s", c.id, c.typed, q.Value, q.U, q.Unit.Symbol, err, c.value, c.u, c.unit)
+		if err != nil || math.Abs(q.Value-c.value) > 5e-4*max(1, c.value) || math.Abs(q.U-c.u) > 5e-3*max(1, c.u) ||
+			q.Unit.Symbol != c.unit {
+			t.Errorf("%s %q: %g ± %g %s (%v), not %g ± %g %s", c.id, c.typed, q.Value, q.U, q.Unit.Symbol, err, c.value,
+				c.u, c.unit)
 		}
 	}
 	for _, c := range [][2]string{
-		{"teaspoon", "5.8 g"}, {"teaspoon", "58 mL"}, {"teaspoon", ""}, {"bag", "5 mL"}, {"reaction", "-3 mm"}, {"printed-ruler", "85.6 cm"},
+		{"teaspoon", "5.8 g"}, {"teaspoon", "58 mL"}, {"teaspoon", ""}, {"bag", "5 mL"}, {"reaction", "-3 mm"},
+		{"printed-ruler", "85.6 cm"},
 		{"altitude", "1e308 km"}, {"kitchen-temperature", "hot"}, {"jar", "370 s"},
 	} {
 		own, _ := Own(c[0])

@@ -31,7 +31,8 @@ const (
 
 // ReadingKinds are all of them.
 var ReadingKinds = []ReadingKind{
-	QuantityKind, CountKind, OrdinalKind, YesPartlyNoKind, ChoiceKind, SeveralKind, OrderKind, StageOrderKind, ZonesKind, WordsKind, EventKind, TextKind,
+	QuantityKind, CountKind, OrdinalKind, YesPartlyNoKind, ChoiceKind, SeveralKind, OrderKind, StageOrderKind,
+	ZonesKind, WordsKind, EventKind, TextKind,
 }
 
 // Sense is one of the senses that words are said by. Nothing is tasted.

@@ -56,10 +56,12 @@ func (t *Teaching) Releases(sent, over bool) bool {
 // familyTexts are the texts that families read, with their places.
 func (t *Teaching) familyTexts() []PlacedText {
 	out := []PlacedText{
-		{"/teaching/everyday", t.Everyday}, {"/teaching/explanation", t.Explanation}, {"/teaching/extension", t.Extension},
+		{"/teaching/everyday", t.Everyday}, {"/teaching/explanation", t.Explanation},
+		{"/teaching/extension", t.Extension},
 	}
 	for i, w := range t.Vocabulary {
-		out = append(out, PlacedText{fmt.Sprintf("/teaching/vocabulary/%d/word", i), w.Word}, PlacedText{fmt.Sprintf("/teaching/vocabulary/%d/means", i), w.Means})
+		out = append(out, PlacedText{fmt.Sprintf("/teaching/vocabulary/%d/word", i), w.Word},
+			PlacedText{fmt.Sprintf("/teaching/vocabulary/%d/means", i), w.Means})
 	}
 	for i, c := range t.Counts {
 		out = append(out, PlacedText{fmt.Sprintf("/teaching/counts/%d", i), c})

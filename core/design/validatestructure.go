@@ -26,7 +26,8 @@ func (v *validator) structure() {
 	for i, s := range v.d.Steps {
 		for k, id := range s.Conditions {
 			if !v.known("condition", id) {
-				v.say(Error, "unknown-condition", fmt.Sprintf("/steps/%d/conditions/%d", i, k), text.Args{"typed": id, "step": s.Title})
+				v.say(Error, "unknown-condition", fmt.Sprintf("/steps/%d/conditions/%d", i, k),
+					text.Args{"typed": id, "step": s.Title})
 			}
 		}
 		for k, id := range s.Crew {

@@ -36,7 +36,8 @@ func (v *validator) thing(n *Need, path string) {
 		}
 	}
 	if s := n.Strength; s != nil &&
-		(s.Value <= 0 || !slices.Contains(strengthBases, s.Basis) || s.Basis != "volumes" && s.Basis != "mol/L" && s.Value > 100) {
+		(s.Value <= 0 || !slices.Contains(strengthBases, s.Basis) ||
+			s.Basis != "volumes" && s.Basis != "mol/L" && s.Value > 100) {
 		v.say(Error, "strength", path+"/strength", text.Args{"value": s.Value, "basis": s.Basis})
 	}
 	for i, q := range n.Qualities {

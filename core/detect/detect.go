@@ -278,7 +278,8 @@ func (a *Answer) Say() (Seen, text.Message) {
 	case a.Source == Nothing:
 		return Open, text.M("detect.least", "homes", a.Homes, "size", a.size(a.Least))
 	case a.Class >= Likely:
-		return Fine, text.M("detect.fine."+a.alone(), "homes", a.Homes, "chance", percent(a.Class), "size", a.size(a.Effect))
+		return Fine, text.M("detect.fine."+a.alone(), "homes", a.Homes, "chance", percent(a.Class), "size",
+			a.size(a.Effect))
 	}
 	return Unsure, text.M("detect.unsure", "homes", a.Homes, "chance", percent(a.Class), "size", a.size(a.Effect))
 }

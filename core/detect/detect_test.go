@@ -16,7 +16,8 @@ import (
 // tables of sample sizes give them (an effect of half a spread needs 34 pairs for 80 %,
 // of 0.8 needs 15, of one needs 10).
 func TestPower(t *testing.T) {
-	for _, c := range []struct{ effect, n, want float64 }{{0.5, 34, 0.808}, {0.8, 15, 0.821}, {1, 10, 0.803}, {0.5, 20, 0.565}, {0, 30, 0.025}} {
+	for _, c := range []struct{ effect, n, want float64 }{{0.5, 34, 0.808}, {0.8, 15, 0.821}, {1, 10, 0.803},
+		{0.5, 20, 0.565}, {0, 30, 0.025}} {
 		if got := Power(c.effect*math.Sqrt(c.n), c.n, 1); math.Abs(got-c.want) > 0.021 {
 			t.Errorf("an effect of %.1f in %v pairs: %.3f, wanted %.3f", c.effect, c.n, got, c.want)
 		}
@@ -44,7 +45,8 @@ func TestOf(t *testing.T) {
 	matters := func(size string) func(*design.Document) {
 		return func(d *design.Document) { d.Measured[0].Matters = size }
 	}
-	small, large := Of(example(t, "thirsty-beans", matters("0.5 %")), 24), Of(example(t, "thirsty-beans", matters("20 %")), 24)
+	small, large := Of(example(t, "thirsty-beans", matters("0.5 %")), 24),
+		Of(example(t, "thirsty-beans", matters("20 %")), 24)
 	if seen, _ := small.Say(); seen != Unsure || small.Class > 0.8 {
 		t.Errorf("half a percent is said to be seen: %+v", small)
 	}
@@ -59,7 +61,8 @@ func TestOf(t *testing.T) {
 			t.Errorf("%s is offered and helps nothing: %v after %v", m.Kind, m.Class, small.Class)
 		}
 		if m.Kind == MoreTries {
-			again := Of(example(t, "thirsty-beans", func(d *design.Document) { matters("0.5 %")(d); d.Trials = m.N }), 24)
+			again := Of(example(t, "thirsty-beans", func(d *design.Document) { matters("0.5 %")(d); d.Trials = m.N }),
+				24)
 			if math.Abs(again.Class-m.Class) > 0.001 {
 				t.Errorf("%d tries are said to give %v and give %v", m.N, m.Class, again.Class)
 			}
@@ -72,7 +75,8 @@ func TestOf(t *testing.T) {
 		t.Errorf("three homes see as much as a class: %v", few.Class)
 	}
 	none := Of(example(t, "thirsty-beans", nil), 24)
-	if seen, words := none.Say(); seen != Open || none.Least <= 0 || !strings.Contains(text.Render(words, "en"), "sure to see") {
+	if seen, words := none.Say(); seen != Open || none.Least <= 0 || !strings.Contains(text.Render(words, "en"),
+		"sure to see") {
 		t.Errorf("without a size: %s %q", seen, text.Render(words, "en"))
 	}
 }
@@ -80,7 +84,8 @@ func TestOf(t *testing.T) {
 // TestByKind: every ready experiment has its sentence, in words of its kind.
 func TestByKind(t *testing.T) {
 	for name, want := range map[string]string{
-		"ringing-glasses": "say the same", "bag-ties": "homes", "vanishing-sugar": "say the same", "snail-supper": "homes",
+		"ringing-glasses": "say the same", "bag-ties": "homes", "vanishing-sugar": "say the same",
+		"snail-supper": "homes",
 		"paper-strips": "class of 24", "warm-wraps": "24", "three-shadows": "say the same",
 	} {
 		a := Of(example(t, name, nil), 24)

@@ -34,7 +34,8 @@ func (w *Ways) judged(k *kitchen.Kitchen, p *HomePlan, before map[string][]safet
 
 // none reports whether a home has said nothing of its people.
 func none(p *kitchen.People) bool {
-	return p.Adult == nil && p.Under4 == nil && p.Under6 == nil && p.Pet == nil && p.Asthma == nil && p.Goggles == nil &&
+	return p.Adult == nil && p.Under4 == nil && p.Under6 == nil && p.Pet == nil && p.Asthma == nil &&
+		p.Goggles == nil &&
 		!p.Answered && len(p.Allergens) == 0 &&
 		!p.Covered
 }

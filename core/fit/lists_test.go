@@ -52,7 +52,8 @@ func TestMaterials(t *testing.T) {
 	items = fit.Materials(d, safety.Judge(d, d.Larder(), nil))
 	first, _ := d.Need(items[0].Need)
 	first.Qualities = []design.Quality{{Is: "see-through"}, {Is: "heat-proof", Figure: "140 °F"}}
-	for lang, want := range map[string]string{"en": "Look for one that can be seen through; stands 60\u00a0°C.", "es": "Tiene que cumplir: se puede ver a través; aguanta 60\u00a0°C."} {
+	for lang, want := range map[string]string{"en": "Look for one that can be seen through; stands 60\u00a0°C.",
+		"es": "Tiene que cumplir: se puede ver a través; aguanta 60\u00a0°C."} {
 		if got := text.Render(fit.Materials(d, safety.Judge(d, d.Larder(), nil))[0].Must, lang); got != want {
 			t.Errorf("%q", got)
 		}

@@ -15,19 +15,23 @@ import (
 // salt, with a value that each home has of its own.
 func puffed() *design.Document {
 	need := func(id, material, amount string) design.Need {
-		return design.Need{ID: id, Name: text.Localized{"en": id}, Kind: design.MaterialNeed, Material: material, Amount: amount}
+		return design.Need{ID: id, Name: text.Localized{"en": id}, Kind: design.MaterialNeed, Material: material,
+			Amount: amount}
 	}
 	d := &design.Document{
 		Schema: design.Schema, AgeBand: "11-13", Trials: 1,
 		Needs: []design.Need{
-			need("bag", "zip-bag-large", "1 L"), need("acid", "vinegar-white", "60 mL"), need("soda", "baking-soda", "2.4 g"),
+			need("bag", "zip-bag-large", "1 L"), need("acid", "vinegar-white", "60 mL"),
+			need("soda", "baking-soda", "2.4 g"),
 			need("salt", "table-salt", "18 g"),
 		},
 		Steps: []design.Step{
-			{ID: "a", Title: text.Localized{"en": "Fill"}, Actions: []string{"pour"}, Uses: []string{"acid", "soda"}, In: "bag", Closed: true},
+			{ID: "a", Title: text.Localized{"en": "Fill"}, Actions: []string{"pour"}, Uses: []string{"acid", "soda"},
+				In: "bag", Closed: true},
 			{ID: "b", Title: text.Localized{"en": "Salt"}, Uses: []string{"salt"}},
 		},
-		Constants: []design.Constant{{Symbol: "h", Name: text.Localized{"en": "height"}, Value: "100 m ± 50 m", Own: "altitude"}},
+		Constants: []design.Constant{{Symbol: "h", Name: text.Localized{"en": "height"}, Value: "100 m ± 50 m",
+			Own: "altitude"}},
 	}
 	d.Needs[1].Role, d.Needs[1].Strength = "mild-acid", &design.Strength{Value: 5, Basis: "w/v"}
 	d.Needs[2].Role = "carbonate"
@@ -45,7 +49,8 @@ func TestOwnValuesInAPlan(t *testing.T) {
 	class := kitchen.Class{Homes: []kitchen.Kitchen{
 		{Home: "usual"},
 		{Home: "bag", Own: map[string]string{"bag": "800 g", "altitude": "412 m ± 5 m"}},
-		{Home: "spoons", Tools: map[string]string{"mass": "none"}, Things: map[string]kitchen.Answer{"scale-kitchen": kitchen.None}},
+		{Home: "spoons", Tools: map[string]string{"mass": "none"},
+			Things: map[string]kitchen.Answer{"scale-kitchen": kitchen.None}},
 		{Home: "spoon", Tools: map[string]string{"mass": "none"}, Own: map[string]string{"teaspoon": "58 g"}},
 	}}
 	plan := w.Fit(class)

@@ -293,7 +293,8 @@ func TestVerdicts(t *testing.T) {
 	}{
 		{"nothing was asked", told(nil, nil), AsDesigned},
 		{"all is there", told(map[string]kitchen.Answer{own: kitchen.Have}, nil), AsDesigned},
-		{"something stands in", told(map[string]kitchen.Answer{own: kitchen.None, first: kitchen.Have}, nil), WithSubstitutes},
+		{"something stands in", told(map[string]kitchen.Answer{own: kitchen.None, first: kitchen.Have}, nil),
+			WithSubstitutes},
 		{"nothing stands in", told(map[string]kitchen.Answer{own: kitchen.None}, nil), NeedsKit},
 		{"no tool", told(nil, map[string]string{measureOf(reading): kitchen.NoTool}), NeedsKit},
 	} {
@@ -309,7 +310,8 @@ func TestVerdicts(t *testing.T) {
 		t.Errorf("a home that takes part in another way is %s", p.Verdict)
 	}
 	tarn := kitchen.Class{Homes: []kitchen.Kitchen{
-		{Home: "Tarn", Otherwise: true, Things: map[string]kitchen.Answer{own: kitchen.None, first: kitchen.Have, "scale-kitchen": kitchen.None}},
+		{Home: "Tarn", Otherwise: true, Things: map[string]kitchen.Answer{own: kitchen.None, first: kitchen.Have,
+			"scale-kitchen": kitchen.None}},
 		{Home: "Beck"},
 	}}
 	if r := w.ReportOf(tarn, w.Fit(tarn)); r.Variants != 1 || len(r.Packing) != 0 {
@@ -331,9 +333,11 @@ func TestVerdicts(t *testing.T) {
 		t.Errorf("a home that found a scale after all is lent one: %s", found.Verdict)
 	}
 	adder := kitchen.Class{Homes: []kitchen.Kitchen{{
-		Home: "Adder", Things: map[string]kitchen.Answer{"scale-kitchen": kitchen.None}, Tools: map[string]string{"mass": kitchen.NoTool},
+		Home: "Adder", Things: map[string]kitchen.Answer{"scale-kitchen": kitchen.None},
+		Tools: map[string]string{"mass": kitchen.NoTool},
 	}}}
-	if r := w.ReportOf(adder, w.Fit(adder)); len(r.Helps) != 1 || r.Helps[0].Material != "scale-kitchen" || r.Helps[0].Homes != 1 ||
+	if r := w.ReportOf(adder, w.Fit(adder)); len(r.Helps) != 1 || r.Helps[0].Material != "scale-kitchen" ||
+		r.Helps[0].Homes != 1 ||
 		len(r.Packing) != 1 ||
 		r.Plans[0].Kit[0] != "scale-kitchen" {
 		t.Errorf("what helps is %+v, what is sent %+v", r.Helps, r.Packing)

@@ -121,7 +121,8 @@ func (h *HomePlan) Report(d *design.Document) PlanReport {
 	for _, x := range h.Choices {
 		n, _ := d.Need(x.Need)
 		one := ChoiceReport{
-			Need: x.Need, Material: x.Material.ID, Form: x.Form, Percent: x.Percent, Basis: x.Basis, Class: x.Class, Own: x.Own, Get: x.Get,
+			Need: x.Need, Material: x.Material.ID, Form: x.Form, Percent: x.Percent, Basis: x.Basis, Class: x.Class,
+			Own: x.Own, Get: x.Get,
 			Kit: x.Kit, Assumed: x.Assumed, Pinned: x.Pinned, Without: x.Without, Why: x.Because,
 			Words: text.Render(x.Because, text.Languages[0]),
 		}

@@ -80,7 +80,8 @@ func WaysOf(d *design.Document) *Ways {
 			continue
 		}
 		own := Way{
-			Need: n.ID, Role: n.Role, Material: m, Form: n.Form, Own: true, Class: larder.Pools, Basis: larder.NoConversion,
+			Need: n.ID, Role: n.Role, Material: m, Form: n.Form, Own: true, Class: larder.Pools,
+			Basis:  larder.NoConversion,
 			Amount: wholeAmount(d, n), Because: text.M("fit.why.own"),
 		}
 		if n.Strength != nil {
@@ -99,7 +100,8 @@ func WaysOf(d *design.Document) *Ways {
 			times := float64(timesOf(d, n))
 			amount.Value, amount.U = amount.Value*times, amount.U*times
 			list = append(list, Way{
-				Need: n.ID, Role: n.Role, Material: s.Material, Form: s.Form, Percent: s.Percent, Class: s.Class, Basis: s.Basis,
+				Need: n.ID, Role: n.Role, Material: s.Material, Form: s.Form, Percent: s.Percent, Class: s.Class,
+				Basis:  s.Basis,
 				Amount: amount, Because: s.Because, candidate: s.Candidate,
 			})
 		}
@@ -193,7 +195,8 @@ func (w *Way) poorTool() bool { return !w.Own && w.Measures() != "" && w.Class =
 // says is what a home says of a thing; of a tool also what it says that it can measure.
 func says(k *kitchen.Kitchen, w *Way) (kitchen.Answer, bool) {
 	step, asked := k.Tools[w.Measures()]
-	measures := asked && step != kitchen.NoTool && w.Own // a tool whose step is known is there, whatever was said before
+	// a tool whose step is known is there, whatever was said before
+	measures := asked && step != kitchen.NoTool && w.Own
 	if a, said := k.Says(w.Material.ID); said && !(measures && a == kitchen.None) {
 		return a, true
 	}

@@ -20,7 +20,8 @@ func TestCheck(t *testing.T) {
 	}{
 		{"(after - before) / before", "%", beans, "(17.2 g − 16.0 g) / 16.0 g × 100 = 7.5 %", SlipNone, 0},
 		{"(after - before) / before", "%", beans, "(17.2 - 16.0) / 16.0 * 100 = 7.5 %", SlipNone, 0},
-		{"(after - before) / before", "%", beans, "gain = 17.2 g - 16.0 g = 1.2 g\n1.2 g / 16.0 g = 0.075 = 7.5 %", SlipNone, 1},
+		{"(after - before) / before", "%", beans, "gain = 17.2 g - 16.0 g = 1.2 g\n1.2 g / 16.0 g = 0.075 = 7.5 %",
+			SlipNone, 1},
 		{"(after - before) / before", "%", beans, "(17.2 - 16.0) / 16.0 = 0.075 = 7.5 %", SlipNone, 0},
 		{"(after - before) / before", "%", beans, "(17,2 g − 16,0 g) / 16,0 g × 100 = 7,5 %", SlipNone, 0},
 		{"(after - before) / before", "%", beans, "17.2 g − 16.0 g = 1.3 g\n1.3 / 16 × 100 = 8.1 %", SlipArithmetic, 0},
@@ -63,7 +64,8 @@ func TestCheck(t *testing.T) {
 }
 
 func FuzzCheck(f *testing.F) {
-	for _, s := range []string{"(17.2 g − 16.0 g) / 16.0 g × 100 = 7.5 %", "gain = 1 = 2 = 3", "5' 3\" = 2,750", "1.2 m / 1.6 s"} {
+	for _, s := range []string{"(17.2 g − 16.0 g) / 16.0 g × 100 = 7.5 %", "gain = 1 = 2 = 3", "5' 3\" = 2,750",
+		"1.2 m / 1.6 s"} {
 		f.Add(s)
 	}
 	e, _ := Parse("(after - before) / before")

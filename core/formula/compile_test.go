@@ -13,8 +13,10 @@ import (
 func TestCompileAgreesWithEval(t *testing.T) {
 	r := rand.New(rand.NewPCG(5, 8))
 	for _, c := range []struct{ expr, unit string }{
-		{"(after - before) / before * 100", ""}, {"(after - before) / before", "%"}, {"after / (pi * (d/2)^2 * d)", "g/mL"}, {"sqrt(d * d) + d", "cm"},
-		{"-x^2 + 3 * x ^ x", ""}, {"exp(-x) * ln(x + 2) - log10(x) + sin(a) * cos(x) / tan(a)", ""}, {"abs(before - after)", "oz"}, {"hot - cold", "K"}, {"x / x", ""}, {"d^0.5 * d^1.5", "cm²"},
+		{"(after - before) / before * 100", ""}, {"(after - before) / before", "%"},
+		{"after / (pi * (d/2)^2 * d)", "g/mL"}, {"sqrt(d * d) + d", "cm"},
+		{"-x^2 + 3 * x ^ x", ""}, {"exp(-x) * ln(x + 2) - log10(x) + sin(a) * cos(x) / tan(a)", ""},
+		{"abs(before - after)", "oz"}, {"hot - cold", "K"}, {"x / x", ""}, {"d^0.5 * d^1.5", "cm²"},
 	} {
 		e, err := Parse(c.expr)
 		if err != nil {
@@ -50,7 +52,8 @@ func TestCompileAgreesWithEval(t *testing.T) {
 
 func TestCompileRefuses(t *testing.T) {
 	g, ml := quantity.MustUnit("g"), quantity.MustUnit("mL")
-	for expr, says := range map[string]string{"m + v": "cannot be added", "mean(m)": "series", "y": "not a reading", "sin(m)": "plain number", "m ^ v": "plain number", "m ^ x": "whole or half"} {
+	for expr, says := range map[string]string{"m + v": "cannot be added", "mean(m)": "series", "y": "not a reading",
+		"sin(m)": "plain number", "m ^ v": "plain number", "m ^ x": "whole or half"} {
 		e, err := Parse(expr)
 		if err != nil {
 			t.Fatal(err)
@@ -64,7 +67,8 @@ func TestCompileRefuses(t *testing.T) {
 	if _, err := e.Compile([]string{"m"}, []quantity.Unit{g}, "mL"); err == nil {
 		t.Error("a mass in mL")
 	}
-	for expr, values := range map[string][]float64{"x / (x - x)": {1}, "ln(x)": {-1}, "sqrt(x)": {-1}, "x ^ (0 - 1)": {0}, "exp(x)": {1e4}} {
+	for expr, values := range map[string][]float64{"x / (x - x)": {1}, "ln(x)": {-1}, "sqrt(x)": {-1},
+		"x ^ (0 - 1)": {0}, "exp(x)": {1e4}} {
 		e, _ := Parse(expr)
 		p, err := e.Compile([]string{"x"}, []quantity.Unit{quantity.One}, "")
 		if err != nil || !math.IsNaN(p.Eval(values)) {
@@ -97,7 +101,8 @@ func BenchmarkHomes(b *testing.B) {
 		b.Run("eval-"+map[int]string{100: "1e2", 1_000: "1e3", 10_000: "1e4"}[homes], func(b *testing.B) {
 			for b.Loop() {
 				for i := range values {
-					if _, err := e.Eval(Env{"before": q(values[i][0], "g", .1), "after": q(values[i][1], "g", .1)}, ""); err != nil {
+					if _, err := e.Eval(Env{"before": q(values[i][0], "g", .1), "after": q(values[i][1], "g", .1)},
+						""); err != nil {
 						b.Fatal(err)
 					}
 				}

@@ -25,7 +25,8 @@ func TestConstantsAndChoices(t *testing.T) {
 		), "a": formula.One(quantity.New(3, "cm")), "b": formula.One(quantity.New(40, "mm")),
 		"x": formula.One(
 			quantity.New(1, "1"),
-		), "warm": formula.One(quantity.New(42, "°C")), "C": series("cm", 31.4, 62.8, 94.2), "d": series("cm", 10, 20, 30),
+		), "warm": formula.One(quantity.New(42, "°C")), "C": series("cm", 31.4, 62.8, 94.2), "d": series("cm", 10, 20,
+			30),
 	}
 	for _, c := range []struct {
 		src, unit string
@@ -61,8 +62,10 @@ func TestConstantsAndChoices(t *testing.T) {
 		}
 	}
 	for src, part := range map[string]string{
-		"a > b": "not expected", "if(a, a, b)": "begins with a comparison", "if(a > t, a, b)": "cannot be compared", "if(a > b, a, t)": "in the other", "if(C > d, 1, 2)": "single values",
-		"a + 2": "cannot be added", "a + 2 blobs": "not expected", "rank(a)": "needs a series", "2 cm(a)": "not expected", "if(a > b, a)": "takes",
+		"a > b": "not expected", "if(a, a, b)": "begins with a comparison", "if(a > t, a, b)": "cannot be compared",
+		"if(a > b, a, t)": "in the other", "if(C > d, 1, 2)": "single values",
+		"a + 2": "cannot be added", "a + 2 blobs": "not expected", "rank(a)": "needs a series",
+		"2 cm(a)": "not expected", "if(a > b, a)": "takes",
 	} {
 		e, err := formula.Parse(src)
 		if err == nil {

@@ -37,10 +37,13 @@ func TestEval(t *testing.T) {
 		env        Env
 		value, u   float64
 	}{
-		{"(after - before) / before * 100", "", Env{"before": q(50.2, "g", .1), "after": q(57.3, "g", .1)}, 14.1434, 0.302295},
-		{"m / (pi * (d/2)^2 * h)", "g/mL", Env{"m": q(250, "g", 1), "d": q(2.5, "in", 1/25.4), "h": q(8, "cm", .1)}, 0.986763, 0.0336695},
+		{"(after - before) / before * 100", "", Env{"before": q(50.2, "g", .1), "after": q(57.3, "g", .1)}, 14.1434,
+			0.302295},
+		{"m / (pi * (d/2)^2 * h)", "g/mL", Env{"m": q(250, "g", 1), "d": q(2.5, "in", 1/25.4), "h": q(8, "cm", .1)},
+			0.986763, 0.0336695},
 		{"x / x", "", Env{"x": q(3, "g", .5)}, 1, 0},
-		{"-2^2", "", nil, -4, 0}, {"2^3^2", "", nil, 512, 0}, {"2 × 3 ÷ 4 − 1", "", nil, .5, 0}, {"1e2 + .5", "", nil, 100.5, 0},
+		{"-2^2", "", nil, -4, 0}, {"2^3^2", "", nil, 512, 0}, {"2 × 3 ÷ 4 − 1", "", nil, .5, 0},
+		{"1e2 + .5", "", nil, 100.5, 0},
 		{"a / b", "", Env{"a": q(1, "in", 0), "b": q(1, "cm", 0)}, 2.54, 0},
 		{"a + b", "cm", Env{"a": q(1, "in", 0), "b": q(1, "cm", 0)}, 3.54, 0},
 		{"sin(a)", "", Env{"a": q(30, "deg", 0)}, .5, 0},
@@ -52,9 +55,11 @@ func TestEval(t *testing.T) {
 		{"last(x) - first(x)", "mm", Env{"x": series("mm", 1, nil, 10, 40, 30)}, 20, math.Sqrt2},
 		{"at(x, 8)", "mm", Env{"x": series("mm", .5, minutes, 10, 14, 20, 28)}, 28, .5},
 		// Exact √t law: height = 10 mm/√min · √t.
-		{"slope(x, sqrt(time))", "mm/√min", Env{"x": series("mm", 0, minutes, 10, 14.142135624, 20, 28.284271247), "time": series("min", 0, nil, minutes...)}, 10, 0},
+		{"slope(x, sqrt(time))", "mm/√min", Env{"x": series("mm", 0, minutes, 10, 14.142135624, 20, 28.284271247),
+			"time": series("min", 0, nil, minutes...)}, 10, 0},
 		// u of a slope with equal u: u/√Σ(x−x̄)² = 2/√5 for x = 1..4.
-		{"slope(y, x)", "", Env{"y": series("1", 2, nil, 3, 5, 7, 9), "x": series("1", 0, nil, 1, 2, 3, 4)}, 2, 2 / math.Sqrt(5)},
+		{"slope(y, x)", "", Env{"y": series("1", 2, nil, 3, 5, 7, 9), "x": series("1", 0, nil, 1, 2, 3, 4)}, 2,
+			2 / math.Sqrt(5)},
 		{"intercept(y, x)", "", Env{"y": series("1", 0, nil, 3, 5, 7, 9), "x": series("1", 0, nil, 1, 2, 3, 4)}, 1, 0},
 		{"count(x) + sum(x)", "", Env{"x": series("1", 0, nil, 1, 2)}, 5, 0},
 		{"sqrt(a)", "m", Env{"a": q(4, "cm²", 0)}, 0.02, 0},
@@ -80,12 +85,18 @@ func TestErrorsHaveAPlace(t *testing.T) {
 		"y": series("mm", 0, nil, 1, 2, 3),
 	}
 	for _, c := range []struct{ expr, says, place string }{
-		{"m + v", "mass", "m + v"}, {"2 * (m - v)", "volume", "(m - v)"}, {"2 +", "too early", ""}, {"2 $ 3", "no meaning", "$"},
-		{"foo(3)", "not a function", "foo"}, {"m / 0", "zero", "m / 0"}, {"ln(0)", "above zero", "ln(0)"}, {"sqrt(-1)", "zero or above", "sqrt(-1)"},
-		{"2 ** 3", "not expected", "*"}, {"2 blobs", "not expected", "blobs"}, {"length", "not a reading", "length"}, {"(2 + 3", "too early", ""},
-		{"exp(m)", "plain number", "exp(m)"}, {"m ^ 0.3", "half powers", "0.3"}, {"x + y", "2 values", "x + y"}, {"x", "several values", "x"},
-		{"slope(x)", "two series", "slope(x)"}, {"at(x, 3)", "several times", "x"}, {"0 ^ -1", "divides by zero", "0 ^ -1"}, {"", "too early", ""},
-		{"1, 2", "not expected", ","}, {"m ^ m", "plain number", "m"}, {strings.Repeat("(", 80) + "1", "brackets", ""}, {"max()", "values", "max()"},
+		{"m + v", "mass", "m + v"}, {"2 * (m - v)", "volume", "(m - v)"}, {"2 +", "too early", ""},
+		{"2 $ 3", "no meaning", "$"},
+		{"foo(3)", "not a function", "foo"}, {"m / 0", "zero", "m / 0"}, {"ln(0)", "above zero", "ln(0)"},
+		{"sqrt(-1)", "zero or above", "sqrt(-1)"},
+		{"2 ** 3", "not expected", "*"}, {"2 blobs", "not expected", "blobs"}, {"length", "not a reading", "length"},
+		{"(2 + 3", "too early", ""},
+		{"exp(m)", "plain number", "exp(m)"}, {"m ^ 0.3", "half powers", "0.3"}, {"x + y", "2 values", "x + y"},
+		{"x", "several values", "x"},
+		{"slope(x)", "two series", "slope(x)"}, {"at(x, 3)", "several times", "x"},
+		{"0 ^ -1", "divides by zero", "0 ^ -1"}, {"", "too early", ""},
+		{"1, 2", "not expected", ","}, {"m ^ m", "plain number", "m"}, {strings.Repeat("(", 80) + "1", "brackets", ""},
+		{"max()", "values", "max()"},
 	} {
 		e, err := Parse(c.expr)
 		if err == nil {

@@ -28,7 +28,9 @@ func TestUncertaintyAgainstNumericalDerivatives(t *testing.T) {
 		}
 		return q.Value
 	}
-	for _, src := range []string{"a*b/c", "a^b", "a^2 + b^3", "sqrt(a*b) - ln(c)", "exp(c)*sin(a)", "cos(a)/tan(b)", "log10(a/c)", "abs(b-a)", "a^-c", "mean(a, b, c)", "sd(a, b, c)", "max(a, b) * min(b, c)", "(a-b)/(a+b)", "median(a, b, c)", "sum(a, b) ^ 0.5"} {
+	for _, src := range []string{"a*b/c", "a^b", "a^2 + b^3", "sqrt(a*b) - ln(c)", "exp(c)*sin(a)", "cos(a)/tan(b)",
+		"log10(a/c)", "abs(b-a)", "a^-c", "mean(a, b, c)", "sd(a, b, c)", "max(a, b) * min(b, c)", "(a-b)/(a+b)",
+		"median(a, b, c)", "sum(a, b) ^ 0.5"} {
 		e, err := Parse(src)
 		if err != nil {
 			t.Fatal(err)
@@ -62,7 +64,8 @@ func TestMixedSeries(t *testing.T) {
 		"x":    {Series: true, Values: []quantity.Quantity{quantity.New(1, "g"), quantity.New(1, "mL")}},
 		"none": {Series: true},
 	}
-	for src, says := range map[string]string{"mean(x)": "mixes", "last(none)": "no values", "max(x, 3)": "mixes", "sd(3)": "two values"} {
+	for src, says := range map[string]string{"mean(x)": "mixes", "last(none)": "no values", "max(x, 3)": "mixes",
+		"sd(3)": "two values"} {
 		e, err := Parse(src)
 		if err == nil {
 			_, err = e.Eval(env, "")

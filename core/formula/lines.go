@@ -119,12 +119,14 @@ func joins(s string) bool {
 // taken for metres.
 func continues(s string) bool {
 	return s != "" &&
-		(s[0] >= 'a' && s[0] <= 'z' || s[0] >= 'A' && s[0] <= 'Z' || s[0] > 127 && !strings.HasPrefix(s, "−") && !strings.HasPrefix(s, "×") && !strings.HasPrefix(s, "÷") && !strings.HasPrefix(s, "·"))
+		(s[0] >= 'a' && s[0] <= 'z' || s[0] >= 'A' && s[0] <= 'Z' || s[0] > 127 && !strings.HasPrefix(s,
+			"−") && !strings.HasPrefix(s, "×") && !strings.HasPrefix(s, "÷") && !strings.HasPrefix(s, "·"))
 }
 
 func leadingNumber(s string) (number, rest string) {
 	i := 0
-	for i < len(s) && (s[i] >= '0' && s[i] <= '9' || (s[i] == '.' || s[i] == ',') && i+1 < len(s) && s[i+1] >= '0' && s[i+1] <= '9') {
+	for i < len(s) && (s[i] >= '0' && s[i] <= '9' ||
+		(s[i] == '.' || s[i] == ',') && i+1 < len(s) && s[i+1] >= '0' && s[i+1] <= '9') {
 		i++
 	}
 	return s[:i], s[i:]

@@ -84,7 +84,9 @@ func (c *Class) Measured(k *Kitchen, id string) (quantity.Quantity, bool) {
 
 // With is a class with one thing fixed, in the place of what was fixed for it before.
 func (c Class) With(pin Pin) Class {
-	c.Pins = slices.DeleteFunc(slices.Clone(c.Pins), func(p Pin) bool { return p.Home == pin.Home && p.Need == pin.Need })
+	c.Pins = slices.DeleteFunc(slices.Clone(c.Pins), func(p Pin) bool {
+		return p.Home == pin.Home && p.Need == pin.Need
+	})
 	c.Pins = append(c.Pins, pin)
 	return c
 }

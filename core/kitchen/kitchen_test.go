@@ -10,7 +10,8 @@ import (
 // What is no file of kitchens is refused with the place and how to mend it.
 func TestRead(t *testing.T) {
 	for _, c := range [][2]string{
-		{`{"homes": [{"home": "Fern", "things": {"salt": "have"}, "strengths": {"vinegar-white": 6}, "tools": {"mass": "0.1 g"}}]}`, ""},
+		{`{"homes": [{"home": "Fern", "things": {"salt": "have"}, "strengths": {"vinegar-white": 6},
+			"tools": {"mass": "0.1 g"}}]}`, ""},
 		{`[]`, "could not be read"},
 		{`{"homes": [{"home": ""}]}`, "homes[0].home"},
 		{`{"homes": [{"home": "Fern"}, {"home": "Fern"}]}`, "homes[1].home"},

@@ -263,11 +263,13 @@ func (l *Larder) amount(c *Candidate, from, to Stuff, amount quantity.Quantity, 
 				},
 			}}
 	} else if conv, err = l.Convert(from, to, amount, c.Basis); err != nil {
-		c.Class, c.Because = Worst(c.Class, Separate), text.Message{ID: "larder.because.unknown-amount", Args: text.Args{"why": err.Error()}}
+		c.Class, c.Because = Worst(c.Class, Separate), text.Message{ID: "larder.because.unknown-amount",
+			Args: text.Args{"why": err.Error()}}
 		return
 	}
 	if c.Basis == NoConversion && stated == nil && amount.Unit.Dim == (quantity.Dim{}) &&
-		(l.materials[from.Material].Props["cell"] != "" || l.materials[to.Material].Props["cell"] != "" || c.Class == Separate) {
+		(l.materials[from.Material].Props["cell"] != "" || l.materials[to.Material].Props["cell"] != "" ||
+			c.Class == Separate) {
 		return // so many pieces of one are not so many of another: nothing is kept equal
 	}
 	c.Amount, c.MakeUp, c.How = conv.Amount, conv.MakeUp, conv.How

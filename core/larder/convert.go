@@ -307,7 +307,8 @@ func (l *Larder) byMass(a, b *Material, from, to Stuff, amount quantity.Quantity
 	}
 	out := quantity.Quantity{Value: g, Unit: gram}
 	switch {
-	case b.Piece != nil && amount.Unit.Dim != quantity.Mass && amount.Unit.Dim != quantity.Volume || b.Piece != nil && b.Does("cargo-unit"):
+	case b.Piece != nil && amount.Unit.Dim != quantity.Mass && amount.Unit.Dim != quantity.Volume ||
+		b.Piece != nil && b.Does("cargo-unit"):
 		out = spread(Range{g / b.Piece.High, g / b.Piece.Typical, g / b.Piece.Low}, quantity.One)
 	case b.Liquid() && !a.Liquid():
 		out = quantity.Quantity{Value: g / b.density(), Unit: millilitre}

@@ -61,43 +61,80 @@ func TestWorkedConversions(t *testing.T) {
 		want     float64
 		tol      float64
 	}{
-		{"R001", larder.Stuff{Material: "vinegar-white", Percent: 5}, larder.Stuff{Material: "vinegar-white", Percent: 6}, "100 mL", larder.EqualStrength, 83.3, 0.005},
-		{"R002", larder.Stuff{Material: "vinegar-white", Percent: 5}, larder.Stuff{Material: "vinegar-white", Percent: 8}, "100 mL", larder.EqualStrength, 62.3, 0.005},
-		{"R003", larder.Stuff{Material: "vinegar-white", Percent: 5}, larder.Stuff{Material: "vinegar-white", Percent: 4}, "100 mL", larder.EqualAcid, 125, 0.005},
-		{"R005", larder.Stuff{Material: "vinegar-white", Percent: 5}, larder.Stuff{Material: "vinegar-cleaning", Percent: 10}, "100 mL", larder.EqualStrength, 49.7, 0.005},
-		{"R011", larder.Stuff{Material: "vinegar-white", Percent: 5}, larder.Stuff{Material: "lemon-juice-fresh"}, "100 mL", larder.EqualAcid, 105, 0.005},
-		{"R015", larder.Stuff{Material: "vinegar-white", Percent: 5}, larder.Stuff{Material: "citric-acid-powder"}, "100 mL", larder.EqualAcid, 5.36, 0.005},
-		{"R017", larder.Stuff{Material: "citric-acid-powder"}, larder.Stuff{Material: "citric-acid-powder", Form: "monohydrate"}, "5.36 g", larder.EqualAcid, 5.87, 0.005},
-		{"R018", larder.Stuff{Material: "citric-acid-powder"}, larder.Stuff{Material: "tartaric-acid-powder"}, "5 g", larder.EqualAcid, 5.86, 0.005},
-		{"R019", larder.Stuff{Material: "vinegar-white", Percent: 5}, larder.Stuff{Material: "cream-of-tartar"}, "100 mL", larder.EqualAcid, 15.8, 0.005},
-		{"R020", larder.Stuff{Material: "citric-acid-powder"}, larder.Stuff{Material: "vitamin-c-powder"}, "1 g", larder.EqualAcid, 2.75, 0.005},
-		{"R021", larder.Stuff{Material: "vinegar-white", Percent: 5}, larder.Stuff{Material: "orange-juice"}, "100 mL", larder.EqualAcid, 540, 0.01},
-		{"R031", larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "washing-soda-crystals"}, "1 g", larder.EqualCO2, 3.41, 0.005},
-		{"R032", larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "washing-soda-dry"}, "1 g", larder.EqualCO2, 1.262, 0.005},
-		{"R032 monohydrate", larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "washing-soda-dry", Form: "monohydrate"}, "1 g", larder.EqualCO2, 1.476, 0.005},
-		{"R035", larder.Stuff{Material: "washing-soda-crystals"}, larder.Stuff{Material: "washing-soda-dry"}, "10 g", larder.EqualCO2, 3.70, 0.005},
-		{"R036", larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "baking-powder"}, "4.6 g", larder.EqualCO2, 17.4, 0.02},
-		{"R038", larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "eggshell"}, "1 g", larder.EqualCO2, 1.25, 0.005},
-		{"R039", larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "seashell"}, "1 g", larder.EqualCO2, 1.23, 0.005},
-		{"R040", larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "chalk-stick"}, "1 g", larder.EqualCO2, 1.19, 0.005},
-		{"R042", larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "antacid-calcium"}, "1 g", larder.EqualCO2, 2.38, 0.005},
-		{"R093", larder.Stuff{Material: "table-salt"}, larder.Stuff{Material: "low-sodium-salt"}, "10 g", larder.EqualParticles, 12.76, 0.01},
-		{"R093 blend", larder.Stuff{Material: "table-salt"}, larder.Stuff{Material: "low-sodium-salt", Form: "two-thirds blend"}, "10 g", larder.EqualParticles, 11.7, 0.01},
-		{"R094", larder.Stuff{Material: "sugar-granulated"}, larder.Stuff{Material: "table-salt"}, "34.2 g", larder.EqualParticles, 2.92, 0.01},
-		{"R095", larder.Stuff{Material: "table-salt", Percent: 10}, larder.Stuff{Material: "sugar-granulated"}, "100 g", larder.EqualDensity, 17.7, 0.01},
-		{"R096", larder.Stuff{Material: "table-salt", Percent: 10}, larder.Stuff{Material: "epsom-salt"}, "100 g", larder.EqualDensity, 14.35, 0.02},
-		{"R102", larder.Stuff{Material: "table-salt"}, larder.Stuff{Material: "calcium-chloride"}, "10 g", larder.EqualParticles, 12.7, 0.01},
-		{"R102 dihydrate", larder.Stuff{Material: "table-salt"}, larder.Stuff{Material: "calcium-chloride", Form: "dihydrate"}, "10 g", larder.EqualParticles, 16.8, 0.01},
-		{"R103", larder.Stuff{Material: "table-salt"}, larder.Stuff{Material: "sugar-granulated"}, "10 g", larder.EqualParticles, 117, 0.01},
-		{"R105", larder.Stuff{Material: "sugar-granulated"}, larder.Stuff{Material: "sugar-brown"}, "100 g", larder.EqualMass, 106.5, 0.01},
-		{"R107", larder.Stuff{Material: "sugar-granulated"}, larder.Stuff{Material: "glucose-powder", Form: "anhydrous"}, "1 g", larder.EqualMass, 1.05, 0.005},
-		{"R107 monohydrate", larder.Stuff{Material: "sugar-granulated"}, larder.Stuff{Material: "glucose-powder"}, "1 g", larder.EqualMass, 1.16, 0.005},
-		{"R113", larder.Stuff{Material: "povidone-iodine"}, larder.Stuff{Material: "iodine-tincture", Percent: 2}, "15 mL", larder.EqualStrength, 7.5, 0.005},
-		{"R131", larder.Stuff{Material: "isopropyl-70"}, larder.Stuff{Material: "isopropyl-91"}, "100 mL", larder.EqualStrength, 76.9, 0.005},
-		{"R206", larder.Stuff{Material: "coin-us-1c-zinc"}, larder.Stuff{Material: "coin-uk-1p"}, "100", larder.EqualMass, 70.2, 0.005},
-		{"R207", larder.Stuff{Material: "coin-us-1c-zinc"}, larder.Stuff{Material: "coin-eu-1c"}, "100", larder.EqualMass, 108.7, 0.005},
-		{"R208", larder.Stuff{Material: "coin-us-1c-zinc"}, larder.Stuff{Material: "coin-us-25c"}, "100", larder.EqualMass, 44.1, 0.005},
-		{"R210", larder.Stuff{Material: "coin-us-1c-zinc"}, larder.Stuff{Material: "washer-m8"}, "250 g", larder.EqualMass, 137, 0.01},
+		{"R001", larder.Stuff{Material: "vinegar-white", Percent: 5},
+			larder.Stuff{Material: "vinegar-white", Percent: 6}, "100 mL", larder.EqualStrength, 83.3, 0.005},
+		{"R002", larder.Stuff{Material: "vinegar-white", Percent: 5},
+			larder.Stuff{Material: "vinegar-white", Percent: 8}, "100 mL", larder.EqualStrength, 62.3, 0.005},
+		{"R003", larder.Stuff{Material: "vinegar-white", Percent: 5},
+			larder.Stuff{Material: "vinegar-white", Percent: 4}, "100 mL", larder.EqualAcid, 125, 0.005},
+		{"R005", larder.Stuff{Material: "vinegar-white", Percent: 5}, larder.Stuff{Material: "vinegar-cleaning",
+			Percent: 10}, "100 mL", larder.EqualStrength, 49.7, 0.005},
+		{"R011", larder.Stuff{Material: "vinegar-white", Percent: 5}, larder.Stuff{Material: "lemon-juice-fresh"},
+			"100 mL", larder.EqualAcid, 105, 0.005},
+		{"R015", larder.Stuff{Material: "vinegar-white", Percent: 5}, larder.Stuff{Material: "citric-acid-powder"},
+			"100 mL", larder.EqualAcid, 5.36, 0.005},
+		{"R017", larder.Stuff{Material: "citric-acid-powder"}, larder.Stuff{Material: "citric-acid-powder",
+			Form: "monohydrate"}, "5.36 g", larder.EqualAcid, 5.87, 0.005},
+		{"R018", larder.Stuff{Material: "citric-acid-powder"}, larder.Stuff{Material: "tartaric-acid-powder"}, "5 g",
+			larder.EqualAcid, 5.86, 0.005},
+		{"R019", larder.Stuff{Material: "vinegar-white", Percent: 5}, larder.Stuff{Material: "cream-of-tartar"},
+			"100 mL", larder.EqualAcid, 15.8, 0.005},
+		{"R020", larder.Stuff{Material: "citric-acid-powder"}, larder.Stuff{Material: "vitamin-c-powder"}, "1 g",
+			larder.EqualAcid, 2.75, 0.005},
+		{"R021", larder.Stuff{Material: "vinegar-white", Percent: 5}, larder.Stuff{Material: "orange-juice"}, "100 mL",
+			larder.EqualAcid, 540, 0.01},
+		{"R031", larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "washing-soda-crystals"}, "1 g",
+			larder.EqualCO2, 3.41, 0.005},
+		{"R032", larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "washing-soda-dry"}, "1 g",
+			larder.EqualCO2, 1.262, 0.005},
+		{"R032 monohydrate", larder.Stuff{Material: "baking-soda"},
+			larder.Stuff{Material: "washing-soda-dry", Form: "monohydrate"}, "1 g", larder.EqualCO2, 1.476, 0.005},
+		{"R035", larder.Stuff{Material: "washing-soda-crystals"}, larder.Stuff{Material: "washing-soda-dry"}, "10 g",
+			larder.EqualCO2, 3.70, 0.005},
+		{"R036", larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "baking-powder"}, "4.6 g",
+			larder.EqualCO2, 17.4, 0.02},
+		{"R038", larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "eggshell"}, "1 g", larder.EqualCO2,
+			1.25, 0.005},
+		{"R039", larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "seashell"}, "1 g", larder.EqualCO2,
+			1.23, 0.005},
+		{"R040", larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "chalk-stick"}, "1 g", larder.EqualCO2,
+			1.19, 0.005},
+		{"R042", larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "antacid-calcium"}, "1 g",
+			larder.EqualCO2, 2.38, 0.005},
+		{"R093", larder.Stuff{Material: "table-salt"}, larder.Stuff{Material: "low-sodium-salt"}, "10 g",
+			larder.EqualParticles, 12.76, 0.01},
+		{"R093 blend", larder.Stuff{Material: "table-salt"}, larder.Stuff{Material: "low-sodium-salt",
+			Form: "two-thirds blend"}, "10 g", larder.EqualParticles, 11.7, 0.01},
+		{"R094", larder.Stuff{Material: "sugar-granulated"}, larder.Stuff{Material: "table-salt"}, "34.2 g",
+			larder.EqualParticles, 2.92, 0.01},
+		{"R095", larder.Stuff{Material: "table-salt", Percent: 10}, larder.Stuff{Material: "sugar-granulated"}, "100 g",
+			larder.EqualDensity, 17.7, 0.01},
+		{"R096", larder.Stuff{Material: "table-salt", Percent: 10}, larder.Stuff{Material: "epsom-salt"}, "100 g",
+			larder.EqualDensity, 14.35, 0.02},
+		{"R102", larder.Stuff{Material: "table-salt"}, larder.Stuff{Material: "calcium-chloride"}, "10 g",
+			larder.EqualParticles, 12.7, 0.01},
+		{"R102 dihydrate", larder.Stuff{Material: "table-salt"},
+			larder.Stuff{Material: "calcium-chloride", Form: "dihydrate"}, "10 g", larder.EqualParticles, 16.8, 0.01},
+		{"R103", larder.Stuff{Material: "table-salt"}, larder.Stuff{Material: "sugar-granulated"}, "10 g",
+			larder.EqualParticles, 117, 0.01},
+		{"R105", larder.Stuff{Material: "sugar-granulated"}, larder.Stuff{Material: "sugar-brown"}, "100 g",
+			larder.EqualMass, 106.5, 0.01},
+		{"R107", larder.Stuff{Material: "sugar-granulated"},
+			larder.Stuff{Material: "glucose-powder", Form: "anhydrous"}, "1 g", larder.EqualMass, 1.05, 0.005},
+		{"R107 monohydrate", larder.Stuff{Material: "sugar-granulated"}, larder.Stuff{Material: "glucose-powder"},
+			"1 g", larder.EqualMass, 1.16, 0.005},
+		{"R113", larder.Stuff{Material: "povidone-iodine"}, larder.Stuff{Material: "iodine-tincture", Percent: 2},
+			"15 mL", larder.EqualStrength, 7.5, 0.005},
+		{"R131", larder.Stuff{Material: "isopropyl-70"}, larder.Stuff{Material: "isopropyl-91"}, "100 mL",
+			larder.EqualStrength, 76.9, 0.005},
+		{"R206", larder.Stuff{Material: "coin-us-1c-zinc"}, larder.Stuff{Material: "coin-uk-1p"}, "100",
+			larder.EqualMass, 70.2, 0.005},
+		{"R207", larder.Stuff{Material: "coin-us-1c-zinc"}, larder.Stuff{Material: "coin-eu-1c"}, "100",
+			larder.EqualMass, 108.7, 0.005},
+		{"R208", larder.Stuff{Material: "coin-us-1c-zinc"}, larder.Stuff{Material: "coin-us-25c"}, "100",
+			larder.EqualMass, 44.1, 0.005},
+		{"R210", larder.Stuff{Material: "coin-us-1c-zinc"}, larder.Stuff{Material: "washer-m8"}, "250 g",
+			larder.EqualMass, 137, 0.01},
 	} {
 		got, err := l.Convert(c.from, c.to, amount(t, c.amount), c.basis)
 		if err != nil || math.Abs(got.Amount.Value/c.want-1) > c.tol {
@@ -174,13 +211,17 @@ func TestCandidatesByResult(t *testing.T) {
 		amount float64
 	}{
 		{vinegar, "total-gas", nil, "lemon-juice-fresh", larder.Scales, 105},
-		{vinegar, "total-gas", func(n *larder.Need) { n.Tolerance = "exact" }, "lemon-juice-fresh", larder.Separate, 105}, // ± 15 % is too much for exact
+		// ± 15 % is too much for exact
+		{vinegar, "total-gas", func(n *larder.Need) { n.Tolerance = "exact" }, "lemon-juice-fresh", larder.Separate,
+			105},
 		{vinegar, "rate", nil, "lemon-juice-fresh", larder.Separate, 105},
 		{vinegar, "", nil, "lemon-juice-fresh", larder.Separate, 105},
 		{vinegar, "total-gas", nil, "vinegar-cider", larder.Pools, 100},
 		{vinegar, "gas-volume", nil, "cola", larder.Unsuitable, 0},
-		{vinegar, "total-gas", func(n *larder.Need) { n.Avoid = []string{"sulphite"} }, "vinegar-cider", larder.Unsuitable, 100},
-		{vinegar, "total-gas", func(n *larder.Need) { n.Barred = []string{"vinegar-cider"} }, "vinegar-cider", larder.Unsuitable, 100},
+		{vinegar, "total-gas", func(n *larder.Need) { n.Avoid = []string{"sulphite"} }, "vinegar-cider",
+			larder.Unsuitable, 100},
+		{vinegar, "total-gas", func(n *larder.Need) { n.Barred = []string{"vinegar-cider"} }, "vinegar-cider",
+			larder.Unsuitable, 100},
 		{vinegar, "total-gas", func(n *larder.Need) { n.Cost = "free" }, "citric-acid-powder", larder.Unsuitable, 5.36},
 		{vinegar, "total-gas", nil, "toilet-cleaner", larder.Unsuitable, 0},
 		{soda, "total-gas", nil, "washing-soda-crystals", larder.Scales, 13.6},
@@ -250,7 +291,8 @@ func TestCandidatesEverywhere(t *testing.T) {
 
 func TestBadQuestions(t *testing.T) {
 	l := larder.Standard()
-	for _, n := range []larder.Need{{Role: "acid", Stuff: larder.Stuff{Material: "vinegar-white"}}, {Role: "mild-acid", Stuff: larder.Stuff{Material: "vinegar"}}} {
+	for _, n := range []larder.Need{{Role: "acid", Stuff: larder.Stuff{Material: "vinegar-white"}},
+		{Role: "mild-acid", Stuff: larder.Stuff{Material: "vinegar"}}} {
 		if _, err := l.Candidates(n); err == nil || !strings.Contains(err.Error(), "such as") {
 			t.Errorf("%v: %v", n, err)
 		}
@@ -263,15 +305,21 @@ func TestBadQuestions(t *testing.T) {
 	}{
 		{larder.Stuff{Material: "nectar"}, larder.Stuff{Material: "honey"}, "1 g", larder.EqualMass, "nectar"},
 		{larder.Stuff{Material: "honey"}, larder.Stuff{Material: "nectar"}, "1 g", larder.EqualMass, "nectar"},
-		{larder.Stuff{Material: "vinegar-white", Percent: 5}, larder.Stuff{Material: "vinegar-white", Percent: 4}, "100 mL", larder.EqualStrength, "stronger"},
+		{larder.Stuff{Material: "vinegar-white", Percent: 5}, larder.Stuff{Material: "vinegar-white", Percent: 4},
+			"100 mL", larder.EqualStrength, "stronger"},
 		{larder.Stuff{Material: "vinegar-white"}, larder.Stuff{Material: "honey"}, "100 mL", larder.EqualAcid, "honey"},
-		{larder.Stuff{Material: "citric-acid-powder", Form: "wet"}, larder.Stuff{Material: "vinegar-white"}, "1 g", larder.EqualAcid, "anhydrous or monohydrate"},
-		{larder.Stuff{Material: "baking-soda", Form: "dry"}, larder.Stuff{Material: "eggshell"}, "1 g", larder.EqualCO2, "no form"},
+		{larder.Stuff{Material: "citric-acid-powder", Form: "wet"}, larder.Stuff{Material: "vinegar-white"}, "1 g",
+			larder.EqualAcid, "anhydrous or monohydrate"},
+		{larder.Stuff{Material: "baking-soda", Form: "dry"}, larder.Stuff{Material: "eggshell"}, "1 g", larder.EqualCO2,
+			"no form"},
 		{larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "eggshell"}, "3 cm", larder.EqualCO2, "grams"},
 		{larder.Stuff{Material: "baking-soda"}, larder.Stuff{Material: "eggshell"}, "1 g", "equal-fun", "equal-fun"},
-		{larder.Stuff{Material: "table-salt", Percent: 40}, larder.Stuff{Material: "sugar-granulated"}, "100 g", larder.EqualDensity, "dissolves"},
-		{larder.Stuff{Material: "isopropyl-70"}, larder.Stuff{Material: "isopropyl-91"}, "10 g", larder.EqualStrength, "volume"},
-		{larder.Stuff{Material: "peroxide-3"}, larder.Stuff{Material: "bleach"}, "10 mL", larder.Refuse, "not to be used"},
+		{larder.Stuff{Material: "table-salt", Percent: 40}, larder.Stuff{Material: "sugar-granulated"}, "100 g",
+			larder.EqualDensity, "dissolves"},
+		{larder.Stuff{Material: "isopropyl-70"}, larder.Stuff{Material: "isopropyl-91"}, "10 g", larder.EqualStrength,
+			"volume"},
+		{larder.Stuff{Material: "peroxide-3"}, larder.Stuff{Material: "bleach"}, "10 mL", larder.Refuse,
+			"not to be used"},
 	} {
 		if _, err := l.Convert(c.from, c.to, amount(t, c.amount), c.basis); err == nil ||
 			!strings.Contains(err.Error(), c.want) {
@@ -292,7 +340,8 @@ func TestNamedSwaps(t *testing.T) {
 		{"heat-insulator", "fabric-wool", "cooling", "cotton-wool", larder.Separate}, // in no table
 		{"cargo-unit", "coin-us-1c-zinc", "cargo-mass", "coin-uk-1p", larder.Scales}, // R206
 		{"cargo-unit", "coin-us-1c-zinc", "cargo-mass", "coin-uk-1p", larder.Scales},
-		{"cargo-unit", "coin-us-1c-zinc", "", "coin-uk-1p", larder.Separate},                                  // R209 is about mixed kinds
+		// R209 is about mixed kinds
+		{"cargo-unit", "coin-us-1c-zinc", "", "coin-uk-1p", larder.Separate},
 		{"pendulum-bob", "washer-m8", "period", "nut-m8", larder.Pools},                                       // R184
 		{"pendulum-bob", "washer-m8", "period", "ball-paper", larder.Unsuitable},                              // R186
 		{"enzyme-source", "potato", "o2-rate", "carrot", larder.Separate},                                     // R078
@@ -310,10 +359,11 @@ func TestNamedSwaps(t *testing.T) {
 		{"mass-instrument", "scale-pocket-01", "mass-below-20-g", "scale-kitchen", larder.Unsuitable},         // R311
 		{"time-instrument", "stopwatch-phone", "event-from-60-s", "wall-clock", larder.Pools},                 // R340
 		{"time-instrument", "stopwatch-phone", "event-10-60-s", "wall-clock", larder.Separate},                // R344
-		{"oxygen-releaser", "peroxide-3", "total-o2", "peroxide-6", larder.Unsuitable},                        // R071, mended: not diluted at home
-		{"low-voltage-lamp", "led-red", "lights-yes-no", "bulb-filament", larder.Unsuitable},                  // R231
-		{"resonant-glass", "wine-glass", "struck", "jam-jar", larder.Scales},                                  // R280
-		{"choice-seed", "cress-seed", "percent-sprouted", "radish-seed", larder.Separate},                     // R295
+		// R071, mended: not diluted at home
+		{"oxygen-releaser", "peroxide-3", "total-o2", "peroxide-6", larder.Unsuitable},
+		{"low-voltage-lamp", "led-red", "lights-yes-no", "bulb-filament", larder.Unsuitable}, // R231
+		{"resonant-glass", "wine-glass", "struck", "jam-jar", larder.Scales},                 // R280
+		{"choice-seed", "cress-seed", "percent-sprouted", "radish-seed", larder.Separate},    // R295
 	} {
 		all, err := l.Candidates(
 			larder.Need{Role: c.role, Stuff: larder.Stuff{Material: c.from}, Result: c.result, Tolerance: "about"},
@@ -329,8 +379,11 @@ func TestNamedSwaps(t *testing.T) {
 func TestFigureWords(t *testing.T) {
 	l := larder.Standard()
 	for _, c := range []struct{ id, key, want string }{
-		{"vinegar-white", "rho", "density 1.004–1.011 g/mL"}, {"vinegar-white", "pct", "strength in %: 4–8 acetic, typ 5"}, {"baking-soda", "tsp", "one level teaspoon weighs 4.4–5.5 g, typ 4.6–4.8"},
-		{"table-salt", "bulk", "loose, level density 1.15–1.30 g/mL"}, {"scale-kitchen", "res", "smallest step 1 g"}, {"isopropyl-70", "flash", "catches fire from 18–21 °C"},
+		{"vinegar-white", "rho", "density 1.004–1.011 g/mL"},
+		{"vinegar-white", "pct", "strength in %: 4–8 acetic, typ 5"},
+		{"baking-soda", "tsp", "one level teaspoon weighs 4.4–5.5 g, typ 4.6–4.8"},
+		{"table-salt", "bulk", "loose, level density 1.15–1.30 g/mL"}, {"scale-kitchen", "res", "smallest step 1 g"},
+		{"isopropyl-70", "flash", "catches fire from 18–21 °C"},
 	} {
 		m, ok := l.Material(c.id)
 		if !ok {

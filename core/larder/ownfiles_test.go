@@ -40,8 +40,10 @@ func TestThingsThroughATable(t *testing.T) {
 		}
 		for i, got := range back.Materials {
 			want := some[i]
-			if got.ID != want.ID || got.Name["en"] != want.Name["en"] || got.Name["es"] != want.Name["es"] || !slices.Equal(got.Roles, want.Roles) || !slices.Equal(got.Hazards, want.Hazards) ||
-				!slices.Equal(got.MayHold, want.MayHold) || !slices.Equal(got.Contains, want.Contains) || !reflect.DeepEqual(got.Piece, want.Piece) || got.Caveat != strings.TrimSpace(want.Caveat) ||
+			if got.ID != want.ID || got.Name["en"] != want.Name["en"] || got.Name["es"] != want.Name["es"] ||
+				!slices.Equal(got.Roles, want.Roles) || !slices.Equal(got.Hazards, want.Hazards) ||
+				!slices.Equal(got.MayHold, want.MayHold) || !slices.Equal(got.Contains, want.Contains) ||
+				!reflect.DeepEqual(got.Piece, want.Piece) || got.Caveat != strings.TrimSpace(want.Caveat) ||
 				got.Refused != want.Refused ||
 				!maps.Equal(got.Props, want.Props) ||
 				!reflect.DeepEqual(got.Capacity, want.Capacity) ||
@@ -86,7 +88,8 @@ func TestSwapsThroughATable(t *testing.T) {
 func TestReadCSVAsPeopleWriteIt(t *testing.T) {
 	own, err := larder.ReadCSV(
 		[]byte(
-			"\ufeffid;name_es;contains;bulk_g_per_mL;piece_g\r\nour-vinegar;vinagre;acetic-acid 4,5–6 w/v;0,8;1,2-1,5-2\r\n",
+			"\ufeffid;name_es;contains;bulk_g_per_mL;piece_g\r\nour-vinegar;vinagre;acetic-acid 4,5–6 " +
+				"w/v;0,8;1,2-1,5-2\r\n",
 		),
 	)
 	if err != nil {

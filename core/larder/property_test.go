@@ -117,8 +117,10 @@ func TestKitClass(t *testing.T) {
 // range the table gives (chapter D5 of the facts).
 func TestSpoonfuls(t *testing.T) {
 	l := larder.Standard()
-	for id, want := range map[string][2]float64{"table-salt": {5.7, 6.5}, "sugar-granulated": {3.9, 4.4}, "sugar-icing": {2.4, 3.0}, "baking-soda": {4.4, 5.5}, "baking-powder": {3.7, 4.9},
-		"citric-acid-powder": {3.9, 4.9}, "cream-of-tartar": {3.0, 3.5}, "cornflour": {2.5, 2.9}, "wheat-flour": {2.5, 3.1}, "yeast-dry-active": {2.8, 4.0}, "epsom-salt": {4.2, 5.3}, "sand": {7.1, 8.5}, "honey": {6.8, 7.3}} {
+	for id, want := range map[string][2]float64{"table-salt": {5.7, 6.5}, "sugar-granulated": {3.9, 4.4},
+		"sugar-icing": {2.4, 3.0}, "baking-soda": {4.4, 5.5}, "baking-powder": {3.7, 4.9},
+		"citric-acid-powder": {3.9, 4.9}, "cream-of-tartar": {3.0, 3.5}, "cornflour": {2.5, 2.9}, "wheat-flour": {2.5,
+			3.1}, "yeast-dry-active": {2.8, 4.0}, "epsom-salt": {4.2, 5.3}, "sand": {7.1, 8.5}, "honey": {6.8, 7.3}} {
 		m, ok := l.Material(id)
 		if !ok {
 			t.Fatal(id)

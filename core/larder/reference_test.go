@@ -47,7 +47,8 @@ func TestEveryNoteInEveryLanguage(t *testing.T) {
 				continue // worked out
 			}
 			for _, language := range text.Languages[1:] {
-				if words := f.Words(language); words == f.Words(text.Languages[0]) && word.MatchString(unit.ReplaceAllString(words, "")) {
+				if words := f.Words(language); words == f.Words(text.Languages[0]) &&
+					word.MatchString(unit.ReplaceAllString(words, "")) {
 					t.Errorf("%s: %q of %s", language, words, m.ID)
 				}
 			}
@@ -84,7 +85,8 @@ func TestSidesOfASwap(t *testing.T) {
 		side larder.Side
 		want string
 	}{
-		{larder.Side{Text: "white vinegar 5 %", Materials: []string{"vinegar-white"}, Percent: 5}, "vinagre blanco 5\u00a0%"},
+		{larder.Side{Text: "white vinegar 5 %", Materials: []string{"vinegar-white"}, Percent: 5},
+			"vinagre blanco 5\u00a0%"},
 		{larder.Side{Text: "dry in 10–20 min"}, "se seca en 10–20 min"},
 		{larder.Side{Materials: []string{"vinegar-white"}}, "vinagre blanco"},
 		{larder.Side{Text: "any bag"}, "cualquier bolsa"},

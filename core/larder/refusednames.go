@@ -126,7 +126,8 @@ func singular(w string) string {
 	switch {
 	case len(w) > 4 && strings.HasSuffix(w, "ies"):
 		return w[:len(w)-3] + "y"
-	case len(w) > 4 && (strings.HasSuffix(w, "ches") || strings.HasSuffix(w, "shes") || strings.HasSuffix(w, "xes") || strings.HasSuffix(w, "ores") || strings.HasSuffix(w, "ales") || strings.HasSuffix(w, "ones")):
+	case len(w) > 4 && (strings.HasSuffix(w, "ches") || strings.HasSuffix(w, "shes") || strings.HasSuffix(w, "xes") ||
+		strings.HasSuffix(w, "ores") || strings.HasSuffix(w, "ales") || strings.HasSuffix(w, "ones")):
 		return w[:len(w)-2]
 	case len(w) > 4 && strings.HasSuffix(w, "ces"):
 		return w[:len(w)-3] + "z"
@@ -198,7 +199,8 @@ func (r *RefusedNames) index(l *Larder) {
 			}
 		}
 	}
-	for to, from := range map[*map[string]bool]map[string][]string{&r.uses: r.ByUse.Uses, &r.stuff: r.ByUse.Stuff, &r.joins: r.ByUse.Joins} {
+	for to, from := range map[*map[string]bool]map[string][]string{&r.uses: r.ByUse.Uses, &r.stuff: r.ByUse.Stuff,
+		&r.joins: r.ByUse.Joins} {
 		for _, list := range from {
 			for _, w := range list {
 				(*to)[singular(w)] = true

@@ -11,7 +11,8 @@ import (
 func TestWhateverHoldsIt(t *testing.T) {
 	l := larder.Standard()
 	of := func(result string) larder.Class {
-		list, err := l.Candidates(larder.Need{Role: "rigid-clear-vessel", Stuff: larder.Stuff{Material: "jam-jar"}, Result: result})
+		list, err := l.Candidates(larder.Need{Role: "rigid-clear-vessel", Stuff: larder.Stuff{Material: "jam-jar"},
+			Result: result})
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -23,7 +24,8 @@ func TestWhateverHoldsIt(t *testing.T) {
 		return ""
 	}
 	for result, want := range map[string]larder.Class{
-		"percent-mass-change": larder.Pools, "amount-to-neutral": larder.Pools, "liquid-height": larder.Scales, "": larder.Separate,
+		"percent-mass-change": larder.Pools, "amount-to-neutral": larder.Pools, "liquid-height": larder.Scales,
+		"": larder.Separate,
 	} {
 		if got := of(result); got != want {
 			t.Errorf("%q: %s, want %s", result, got, want)

@@ -346,9 +346,14 @@ func TestOwnMaterials(t *testing.T) {
 		{ID: "soap-x", Name: text.Localized{"en": "x"}, MayHold: []string{"dust"}},
 		{ID: "soap-x", Name: text.Localized{"en": "x"}, Cost: "dear"},
 		{ID: "soap-x", Name: text.Localized{"en": "x"}, Piece: &larder.Range{Low: 2, Typical: 1, High: 3}},
-		{ID: "soap-x", Name: text.Localized{"en": "x"}, Contains: []larder.Content{{Substance: "gold", Range: larder.Range{Low: 1, Typical: 1, High: 1}, Basis: "w/w"}}},
-		{ID: "soap-x", Name: text.Localized{"en": "x"}, Contains: []larder.Content{{Substance: "sucrose", Range: larder.Range{Low: 1, Typical: 1, High: 300}, Basis: "heavy"}}},
-		{ID: "soap-x", Name: text.Localized{"en": "x"}, Figures: []larder.Figure{{Key: "rho", Low: 2, High: 1, Quality: "sure"}}},
+		{ID: "soap-x", Name: text.Localized{"en": "x"},
+			Contains: []larder.Content{{Substance: "gold", Range: larder.Range{Low: 1, Typical: 1, High: 1},
+				Basis: "w/w"}}},
+		{ID: "soap-x", Name: text.Localized{"en": "x"},
+			Contains: []larder.Content{{Substance: "sucrose", Range: larder.Range{Low: 1, Typical: 1, High: 300},
+				Basis: "heavy"}}},
+		{ID: "soap-x", Name: text.Localized{"en": "x"},
+			Figures: []larder.Figure{{Key: "rho", Low: 2, High: 1, Quality: "sure"}}},
 	} {
 		if same, problems := l.With(larder.Own{Materials: []larder.Material{bad}}); len(problems) == 0 || same != l {
 			t.Errorf("%+v passes", bad)
@@ -405,8 +410,10 @@ func TestOwnEntriesNeverLoosen(t *testing.T) {
 		{ID: "x", Role: "nothing", Results: []string{"any"}, Basis: larder.EqualAcid, Class: larder.Scales},
 		{ID: "x", Role: "mild-acid", Basis: larder.EqualAcid, Class: larder.Scales},
 		{ID: "Bad Id", Role: "mild-acid", Results: []string{"any"}, Basis: larder.EqualAcid, Class: larder.Scales},
-		{ID: "x", Role: "mild-acid", Results: []string{"any"}, To: larder.Side{Materials: []string{"battery-acid"}}, Basis: larder.NoConversion, Class: larder.Separate},
-		{ID: "x", Role: "mild-acid", Results: []string{"any"}, To: larder.Side{Materials: []string{"nectar"}}, Basis: larder.NoConversion, Class: larder.Separate},
+		{ID: "x", Role: "mild-acid", Results: []string{"any"}, To: larder.Side{Materials: []string{"battery-acid"}},
+			Basis: larder.NoConversion, Class: larder.Separate},
+		{ID: "x", Role: "mild-acid", Results: []string{"any"}, To: larder.Side{Materials: []string{"nectar"}},
+			Basis: larder.NoConversion, Class: larder.Separate},
 	} {
 		if same, problems := l.With(larder.Own{Rules: []larder.Rule{bad}}); len(problems) == 0 || same != l {
 			t.Errorf("%+v passes", bad)

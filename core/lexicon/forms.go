@@ -86,7 +86,8 @@ func englishVerb(w string) []string {
 		out = append(out, w+"s", w+"d", w[:n-1]+"ing")
 	case last == 'y' && !vowel(before):
 		out = append(out, w[:n-1]+"ies", w[:n-1]+"ied", w+"ing")
-	case strings.HasSuffix(w, "s") || strings.HasSuffix(w, "x") || strings.HasSuffix(w, "ch") || strings.HasSuffix(w, "sh") || strings.HasSuffix(w, "z") || last == 'o':
+	case strings.HasSuffix(w, "s") || strings.HasSuffix(w, "x") || strings.HasSuffix(w, "ch") ||
+		strings.HasSuffix(w, "sh") || strings.HasSuffix(w, "z") || last == 'o':
 		out = append(out, endings(w, "es ed ing")...)
 	default:
 		out = append(out, w+"s", w+"ed", w+"ing")
@@ -103,7 +104,8 @@ func englishNoun(w string) []string {
 	switch {
 	case n > 1 && w[n-1] == 'y' && !vowel(w[n-2]):
 		return append(out, w[:n-1]+"ies")
-	case strings.HasSuffix(w, "s") || strings.HasSuffix(w, "x") || strings.HasSuffix(w, "ch") || strings.HasSuffix(w, "sh") || w[n-1] == 'o':
+	case strings.HasSuffix(w, "s") || strings.HasSuffix(w, "x") || strings.HasSuffix(w, "ch") ||
+		strings.HasSuffix(w, "sh") || w[n-1] == 'o':
 		return append(out, endings(w, "es s")...)
 	}
 	return append(out, w+"s")
@@ -181,7 +183,11 @@ var ownForms = map[string][]string{
 }
 
 func init() {
-	for _, pair := range strings.Fields("encender:enciend cerrar:cierr calentar:calient recalentar:recalient precalentar:precalient quebrar:quiebr colgar:cuelg soltar:suelt probar:prueb morder:muerd volar:vuel mostrar:muestr remover:remuev revolver:revuelv disolver:disuelv envolver:envuelv contar:cuent colar:cuel regar:rieg moler:muel elegir:elig volcar:vuelc reventar:revient serrar:sierr verter:viert mover:muev apretar:apriet dormir:duerm extender:extiend coger:cog atrapar:atrap") {
+	for _, pair := range strings.Fields("encender:enciend cerrar:cierr calentar:calient recalentar:recalient " +
+		"precalentar:precalient quebrar:quiebr colgar:cuelg soltar:suelt probar:prueb morder:muerd volar:vuel " +
+		"mostrar:muestr remover:remuev revolver:revuelv disolver:disuelv envolver:envuelv contar:cuent colar:cuel " +
+		"regar:rieg moler:muel elegir:elig volcar:vuelc reventar:revient serrar:sierr verter:viert mover:muev " +
+		"apretar:apriet dormir:duerm extender:extiend coger:cog atrapar:atrap") {
 		verb, stem, _ := strings.Cut(pair, ":")
 		strong[verb] = stem
 	}

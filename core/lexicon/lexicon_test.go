@@ -93,7 +93,9 @@ func TestIrregularForms(t *testing.T) {
 		{"en", "She threw the ball at the wall.", "throw"},
 		{"es", "Se ha roto la tapa y se ha encendido la vela.", "flame-lit"},
 	} {
-		found := slices.ContainsFunc(read(c.sentence, c.lang), func(h lexicon.Hit) bool { return h.Concept.ID == c.concept })
+		found := slices.ContainsFunc(read(c.sentence, c.lang), func(h lexicon.Hit) bool {
+			return h.Concept.ID == c.concept
+		})
 		if !found {
 			t.Errorf("%q does not ask about %s", c.sentence, c.concept)
 		}

@@ -253,7 +253,9 @@ func (p *pattern) match(words []token, at int) (from, to, anchor int, ok bool) {
 
 // functionWords follow where a phrase has ended.
 var functionWords = set(
-	"and or to for with in on at of from by until while when if so that which as into over under near next it is are was not before after each you your because first y o u e para con en de del por al que si cuando mientras hasta como sobre bajo junto es son no antes despues cada tu su ya cerca porque",
+	"and or to for with in on at of from by until while when if so that which as into over under near next it is " +
+		"are was not before after each you your because first y o u e para con en de del por al que si cuando " +
+		"mientras hasta como sobre bajo junto es son no antes despues cada tu su ya cerca porque",
 )
 
 func set(s string) map[string]bool {

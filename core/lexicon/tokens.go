@@ -17,7 +17,8 @@ type token struct {
 	number *float64
 	from   int // where it begins in the sentence, and ends
 	to     int
-	name   [2]int // the first token of the name of a known thing that it is part of, and the one after its last; equal for none
+	// the first token of the name of a known thing that it is part of, and the one after its last; equal for none
+	name [2]int
 }
 
 func (t token) boundary() bool { return t.word == "" }

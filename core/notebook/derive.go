@@ -43,14 +43,15 @@ type Result struct {
 // Doubt is how sure a home's value is, from this home alone: u² = s²/n + w with
 // s = max(s_h, s_0). All are in the value's unit.
 type Doubt struct {
-	Trials   []float64 // the value of each trial that has all it needs
-	U        float64   // standard uncertainty of the mean
-	DF       float64   // of U: +Inf where the tools alone decide
-	S        float64   // scatter of one trial: the home's own, and never below the repeatability
-	Own      bool      // the home's own scatter is the larger
-	Nu       float64   // degrees of freedom of the home's own scatter, over all conditions
-	Rounding float64   // variance that the tool's steps bring; not less by repeating, since trials of one thing round alike
-	repeat   float64   // variance of one trial by the readings' repeatability
+	Trials []float64 // the value of each trial that has all it needs
+	U      float64   // standard uncertainty of the mean
+	DF     float64   // of U: +Inf where the tools alone decide
+	S      float64   // scatter of one trial: the home's own, and never below the repeatability
+	Own    bool      // the home's own scatter is the larger
+	Nu     float64   // degrees of freedom of the home's own scatter, over all conditions
+	// variance that the tool's steps bring; not less by repeating, since trials of one thing round alike
+	Rounding float64
+	repeat   float64 // variance of one trial by the readings' repeatability
 }
 
 // Derive works out every outcome of the design from a notebook, in the order

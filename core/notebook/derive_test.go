@@ -58,7 +58,8 @@ func TestOwnScatter(t *testing.T) {
 		df         float64
 	}{
 		{plain("Hz", "1 Hz", 2), []string{"1427 Hz", "1451"}, 1439, 12.0035, 22.05, 1.001},
-		{plain("mm", "1 mm", 4), []string{"12", "12", "12", "12"}, 12, math.Sqrt(1.0/4 + 1.0/12), math.Sqrt(1.0/4 + 1.0/12), math.Inf(1)},
+		{plain("mm", "1 mm", 4), []string{"12", "12", "12", "12"}, 12, math.Sqrt(1.0/4 + 1.0/12),
+			math.Sqrt(1.0/4 + 1.0/12), math.Inf(1)},
 		{plain("mm", "1 mm", 1), []string{"12"}, 12, math.Sqrt(1 + 1.0/12), math.Sqrt(1 + 1.0/12), math.Inf(1)},
 		{plain("mm", "", 1), []string{"12.5"}, 12.5, math.Sqrt(0.01 + 0.01/12), math.Sqrt(0.01 + 0.01/12), math.Inf(1)},
 		{plain("1", "", 1), []string{"7"}, 7, 0, 0, math.Inf(1)},
@@ -214,7 +215,8 @@ func TestOnceAndForAll(t *testing.T) {
 		math.Abs(above.Doubt.Rounding-(100+52.0/12)) > 1e-6 {
 		t.Errorf("%+v, want 500 cm with the give or take of the constant", above)
 	}
-	for typed, fault := range map[string]bool{"340 m": false, "9.81 m/s^2 ± 0.01 m/s^2": false, "high": true, "": true, "4 m ± 2 s": true, "v + 1": true} {
+	for typed, fault := range map[string]bool{"340 m": false, "9.81 m/s^2 ± 0.01 m/s^2": false, "high": true, "": true,
+		"4 m ± 2 s": true, "v + 1": true} {
 		d.Constants[0].Value, d.Constants[0].Name = typed, text.Localized{"en": "the floor"}
 		found := slices.ContainsFunc(
 			design.Validate(d),

@@ -26,11 +26,12 @@ const (
 	Adult       Kind = "adult"       // an adult says to be there, at a step
 	Fact        Kind = "fact"        // what the home says of itself (Refers: the fact; Choice: yes or no)
 	Swapped     Kind = "swap"        // what the home uses for the need in Refers instead (Choice: the thing)
-	Used        Kind = "used"        // how much of the need in Refers was really taken (Typed), in a condition or in all
-	Named       Kind = "named"       // what the home calls the object in Refers that it chose (Text)
-	Vouched     Kind = "vouched"     // the teacher says why a step counts without that (Reason)
-	SetAside    Kind = "set-aside"   // the teacher lets the reading in Refers not count (Reason)
-	Asked       Kind = "asked"       // the teacher asks back about the reading in Refers (Text)
+	// how much of the need in Refers was really taken (Typed), in a condition or in all
+	Used     Kind = "used"
+	Named    Kind = "named"     // what the home calls the object in Refers that it chose (Text)
+	Vouched  Kind = "vouched"   // the teacher says why a step counts without that (Reason)
+	SetAside Kind = "set-aside" // the teacher lets the reading in Refers not count (Reason)
+	Asked    Kind = "asked"     // the teacher asks back about the reading in Refers (Text)
 )
 
 // Hers are the kinds that only the teacher writes.
@@ -191,8 +192,13 @@ var fits = map[Kind]func(d *design.Document, e *Entry) *Problem{
 		if !ok || n.Symbol == "" {
 			return &Problem{"refers", rule("used"), firstSymbolled(d)}
 		}
-		if c := e.Slot.Condition; c != "" && !(n.PerCondition && slices.ContainsFunc(d.Conditions, func(x design.Condition) bool { return x.ID == c })) {
-			return &Problem{"slot", rule("used-where"), firstID(len(d.Conditions), func(i int) string { return d.Conditions[i].ID })}
+		if c := e.Slot.Condition; c != "" &&
+			!(n.PerCondition && slices.ContainsFunc(d.Conditions, func(x design.Condition) bool {
+				return x.ID == c
+			})) {
+			return &Problem{"slot", rule("used-where"), firstID(len(d.Conditions), func(i int) string {
+				return d.Conditions[i].ID
+			})}
 		}
 		if strings.TrimSpace(e.Typed) == "" {
 			return &Problem{"typed", rule("used-amount"), n.Amount}

@@ -221,7 +221,8 @@ func TestFits(t *testing.T) {
 			t.Errorf("%s: %+v", field, p)
 		}
 	}
-	for _, e := range []notebook.Entry{{Kind: notebook.NotRead, Slot: slot("towel", "1 min")}, {Kind: notebook.Observation, Step: "dance"}} {
+	for _, e := range []notebook.Entry{{Kind: notebook.NotRead, Slot: slot("towel", "1 min")},
+		{Kind: notebook.Observation, Step: "dance"}} {
 		if notebook.Fits(d, &e) == nil {
 			t.Errorf("%+v was taken", e)
 		}

@@ -165,7 +165,8 @@ func TestTheAdultsWord(t *testing.T) {
 		{"said at another step", []notebook.Entry{word(1, "cut"), at("read-8", 2, "50 mm")}, notebook.AdultNotSaid, 1},
 		{"no step named", []notebook.Entry{at("", 2, "50 mm")}, notebook.AdultNotSaid, 1},
 		{"another step named", []notebook.Entry{at("cut", 2, "50 mm")}, notebook.AdultNotSaid, 1},
-		{"a second reading, alone", []notebook.Entry{word(3, "read-8"), at("read-8", 2, "50 mm"), at("read-8", 4, "51 mm")}, notebook.HasValue, 1},
+		{"a second reading, alone", []notebook.Entry{word(3, "read-8"), at("read-8", 2, "50 mm"),
+			at("read-8", 4, "51 mm")}, notebook.HasValue, 1},
 		{"the teacher says why", []notebook.Entry{at("read-8", 2, "50 mm"), vouched}, notebook.HasValue, 0},
 		{"finished alone", []notebook.Entry{done}, notebook.NotYet, 1},
 		{"unreadable and alone", []notebook.Entry{at("read-8", 2, "high")}, notebook.AdultNotSaid, 1},
@@ -212,19 +213,23 @@ func TestNotReadAndReadAgain(t *testing.T) {
 	forgot := func(minutes float64) notebook.Entry {
 		return entry(notebook.NotRead, minutes, func(e *notebook.Entry) { e.Slot, e.Reason = s, "forgot" })
 	}
-	if c := notebook.Open(d, []notebook.Entry{forgot(1), reading(2, s, "17 mm")}, english, nil).Cell(s); c.State != notebook.HasValue {
+	if c := notebook.Open(d, []notebook.Entry{forgot(1), reading(2, s, "17 mm")}, english,
+		nil).Cell(s); c.State != notebook.HasValue {
 		t.Errorf("read after all: %s", c.State)
 	}
-	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "17 mm"), forgot(2)}, english, nil).Cell(s); c.State != notebook.HasReason ||
+	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "17 mm"), forgot(2)}, english,
+		nil).Cell(s); c.State != notebook.HasReason ||
 		c.Reason != "forgot" ||
 		len(c.History) != 1 {
 		t.Errorf("taken back: %+v", c)
 	}
-	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "n/a")}, english, nil).Cell(s); c.State != notebook.HasReason ||
+	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "n/a")}, english,
+		nil).Cell(s); c.State != notebook.HasReason ||
 		c.Reason != "not-recorded" {
 		t.Errorf("typed that there is none: %+v", c)
 	}
-	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "no idea")}, english, nil).Cell(s); c.State != notebook.NeedsLook {
+	if c := notebook.Open(d, []notebook.Entry{reading(1, s, "no idea")}, english,
+		nil).Cell(s); c.State != notebook.NeedsLook {
 		t.Errorf("a text to read: %+v", c)
 	}
 	twice := []notebook.Entry{reading(1, s, "17 mm"), reading(2, s, "18 mm")}
@@ -333,10 +338,14 @@ func TestAnswers(t *testing.T) {
 		choice   []string
 		field    string
 	}{
-		{"order", "", []string{"printer", "newspaper", "filter", "towel"}, ""}, {"order", "", []string{"printer"}, "choice"}, {"order", "", nil, "choice"},
-		{"order", "", []string{"printer", "printer", "filter", "towel"}, "choice"}, {"most", "", []string{"towel"}, ""}, {"most", "", []string{"velvet"}, "choice"},
-		{"most", "", []string{"towel", "filter"}, "choice"}, {"why", "it is soft", nil, ""}, {"why", "  ", nil, "text"}, {"share", "12", nil, ""}, {"share", "", nil, "text"},
-		{"own", "", []string{"option-2"}, ""}, {"own", "", []string{"option-3"}, "choice"}, {"nothing", "x", nil, "question"},
+		{"order", "", []string{"printer", "newspaper", "filter", "towel"}, ""},
+		{"order", "", []string{"printer"}, "choice"}, {"order", "", nil, "choice"},
+		{"order", "", []string{"printer", "printer", "filter", "towel"}, "choice"}, {"most", "", []string{"towel"}, ""},
+		{"most", "", []string{"velvet"}, "choice"},
+		{"most", "", []string{"towel", "filter"}, "choice"}, {"why", "it is soft", nil, ""}, {"why", "  ", nil, "text"},
+		{"share", "12", nil, ""}, {"share", "", nil, "text"},
+		{"own", "", []string{"option-2"}, ""}, {"own", "", []string{"option-3"}, "choice"},
+		{"nothing", "x", nil, "question"},
 	} {
 		p := notebook.Fits(
 			d,

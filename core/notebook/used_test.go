@@ -21,7 +21,10 @@ func TestAmountsReallyUsed(t *testing.T) {
 	}
 	d.Derived = []design.Derived{{ID: "gain", Name: text.Localized{"en": "gain"}, Formula: "v/b", Unit: "1"}}
 	used := func(need, condition, amount string) notebook.Entry {
-		return entry(notebook.Used, 1, func(e *notebook.Entry) { e.Refers, e.Slot.Condition, e.Typed = need, condition, amount })
+		return entry(notebook.Used, 1, func(e *notebook.Entry) {
+			e.Refers, e.Slot.Condition, e.Typed = need, condition,
+				amount
+		})
 	}
 	entries := append(typed(d, "dry", "26 g"), typed(d, "wet", "26 g")...)
 	entries = append(entries, used("beans", "wet", "21 g"), used("beans", "wet", "21.5"), used("beans", "dry", "some"))

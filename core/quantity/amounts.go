@@ -238,7 +238,8 @@ func (r reader) composed(t []token) (Unit, int) {
 		return Unit{}, 0
 	}
 	end := 1
-	for end < len(t) && !t[end].spaced && end < 8 && t[end].kind != 'f' && (t[end].kind != 'n' || t[end-1].text == "^") {
+	for end < len(t) && !t[end].spaced && end < 8 && t[end].kind != 'f' && (t[end].kind != 'n' ||
+		t[end-1].text == "^") {
 		end++
 	}
 	for ; end > 1; end-- {

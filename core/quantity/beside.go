@@ -14,7 +14,8 @@ import (
 
 // metricAmount finds an amount in millilitres, litres or degrees Celsius in a
 // sentence: its sign, figure, the end of a range, unit.
-var metricAmount = regexp.MustCompile(`([−-])?\b(\d+(?:[.,]\d+)?)(?:[–-](\d+(?:[.,]\d+)?))?[ \x{a0}]?(mL|L|°C)(?:\b|$)`)
+var metricAmount = regexp.MustCompile(
+	`([−-])?\b(\d+(?:[.,]\d+)?)(?:[–-](\d+(?:[.,]\d+)?))?[ \x{a0}]?(mL|L|°C)(?:\b|$)`)
 
 // What stands before an amount that stays: a bracket or a stroke, a give or take,
 // or the other end of a range.

@@ -31,7 +31,8 @@ func TestCorpus(t *testing.T) {
 			}
 			if about, ok := strings.CutPrefix(line, "field: "); ok {
 				words := strings.Fields(about)
-				if f, ok = FieldFor(strings.Join(words[:len(words)-1], " "), language, System(words[len(words)-1])); !ok {
+				if f, ok = FieldFor(strings.Join(words[:len(words)-1], " "), language,
+					System(words[len(words)-1])); !ok {
 					t.Fatalf("%s:%d: no unit in %q", file.Name(), i+1, line)
 				}
 				continue

@@ -233,7 +233,8 @@ func (r reader) portions(t []token) (Typed, bool) {
 	out := r.value(t[n+k:])
 	if out.Kind == Value && out.Portions == 0 {
 		out.Portions, out.Confirm, out.Decimals = int(count.value), true, -1
-		out.Value, out.U, out.Low, out.High = out.Value*count.value, out.U*count.value, out.Low*count.value, out.High*count.value
+		out.Value, out.U, out.Low, out.High = out.Value*count.value, out.U*count.value, out.Low*count.value,
+			out.High*count.value
 	}
 	return out, true
 }

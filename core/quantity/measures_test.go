@@ -53,7 +53,8 @@ func TestInMeasures(t *testing.T) {
 		value float64
 		unit  string
 		own   []Measure
-	}{{5, "g", set}, {0, "mL", set}, {-1, "mL", set}, {math.Inf(1), "mL", set}, {1, "L", set}, {0.1, "mL", set}, {5, "mL", nil}} {
+	}{{5, "g", set}, {0, "mL", set}, {-1, "mL", set}, {math.Inf(1), "mL", set}, {1, "L", set}, {0.1, "mL", set},
+		{5, "mL", nil}} {
 		if p, ok := New(c.value, c.unit).InMeasures(c.own); ok {
 			t.Errorf("%v %s: %q", c.value, c.unit, p.Show("en"))
 		}
@@ -72,7 +73,8 @@ func TestMassAndVolume(t *testing.T) {
 	if err != nil || math.Abs(v.Value-5) > 1e-12 || math.Abs(v.U-m.U/1.05) > 1e-12 {
 		t.Errorf("%+v %v", v, err)
 	}
-	for _, bad := range [][2]Quantity{{New(5, "g"), density}, {New(5, "mL"), New(1, "mL")}, {New(5, "mL"), New(0, "g/mL")}} {
+	for _, bad := range [][2]Quantity{{New(5, "g"), density}, {New(5, "mL"), New(1, "mL")},
+		{New(5, "mL"), New(0, "g/mL")}} {
 		if m, err := MassOf(bad[0], bad[1]); err == nil {
 			t.Errorf("%v: %v", bad, m)
 		}

@@ -31,8 +31,10 @@ func TestParse(t *testing.T) {
 		{"5' 3\"", 5.25, "ft", 1.6002}, {"5 ft 3 in", 5.25, "ft", 1.6002}, {"1 lb 4 oz", 1.25, "lb", 566.990463},
 		{"1 h 30 min", 1.5, "h", 5400}, {"2 min 30 s", 2.5, "min", 150},
 		{"1 metric cup", 1, "metric cup", 250}, {"3 fluid ounces", 3, "fl oz", 88.7205886875},
-		{"1.005 g/mL", 1.005, "g/mL", 1.005}, {"998 kg/m³", 998, "kg/m³", .998}, {"8.3 lb/gal", 8.3, "lb/gal", 0.9945593},
-		{"9.81 m/s²", 9.81, "m/s²", 9.81}, {"0.5 mol/L", .5, "mol/L", .5}, {"5 %", 5, "%", .05}, {"90 deg", 90, "deg", 90},
+		{"1.005 g/mL", 1.005, "g/mL", 1.005}, {"998 kg/m³", 998, "kg/m³", .998},
+		{"8.3 lb/gal", 8.3, "lb/gal", 0.9945593},
+		{"9.81 m/s²", 9.81, "m/s²", 9.81}, {"0.5 mol/L", .5, "mol/L", .5}, {"5 %", 5, "%", .05},
+		{"90 deg", 90, "deg", 90},
 		{"7 drops", 7, "drop", 7}, {"30 mph", 30, "mph", 13.4112}, {"5\u00a0g", 5, "g", 5},
 	} {
 		got, err := Parse(c.text)
@@ -74,10 +76,14 @@ func TestParseRange(t *testing.T) {
 
 func TestParseErrors(t *testing.T) {
 	for text, code := range map[string]string{
-		"": "empty", "   ": "empty", "g": "no-number", "five g": "no-number", "2,750 g": "ambiguous-comma", "9. g": "ends-with-sign",
-		"1,2.3,4": "mixed-signs", "1.23.456": "bad-groups", "1/0 tsp": "zero-denominator", "1 3/2 cup": "improper-mixed",
-		"3 blobs": "unknown-unit", "3 g g": "unknown-unit", "0x10": "unknown-unit", "NaN": "no-number", "Infinity g": "no-number",
-		"6-4 drops": "bad-range", "-2-3 g": "signed-range", "5 ft 13 in": "bad-compound", "1 T": "unknown-unit", "--2 g": "no-number",
+		"": "empty", "   ": "empty", "g": "no-number", "five g": "no-number", "2,750 g": "ambiguous-comma",
+		"9. g":    "ends-with-sign",
+		"1,2.3,4": "mixed-signs", "1.23.456": "bad-groups", "1/0 tsp": "zero-denominator",
+		"1 3/2 cup": "improper-mixed",
+		"3 blobs":   "unknown-unit", "3 g g": "unknown-unit", "0x10": "unknown-unit", "NaN": "no-number",
+		"Infinity g": "no-number",
+		"6-4 drops":  "bad-range", "-2-3 g": "signed-range", "5 ft 13 in": "bad-compound", "1 T": "unknown-unit",
+		"--2 g":    "no-number",
 		"5 °C/min": "unknown-unit", "1e999 g": "too-large", "5.5 ft 3 in": "bad-compound",
 	} {
 		_, err := Parse(text)
@@ -123,7 +129,8 @@ func TestShow(t *testing.T) {
 		{Quantity{0.986763, MustUnit("g/mL"), 0.0136695}, "es", "0,987\u00a0g/mL ± 0,014"},
 		{New(82, "mm"), "en", "82\u00a0mm"}, {New(82.55, "mm"), "en", "82.55\u00a0mm"},
 		{New(-4.5, "°C"), "es", "−4,5\u00a0°C"}, {New(2, "tsp"), "en", "2\u00a0US tsp"}, {New(3, "1"), "en", "3"},
-		{Quantity{-0.001, MustUnit("g"), 0.3}, "en", "0.0\u00a0g ± 0.3"}, {New(1.0/3, "cup"), "en", "0.3333\u00a0US cup"},
+		{Quantity{-0.001, MustUnit("g"), 0.3}, "en", "0.0\u00a0g ± 0.3"},
+		{New(1.0/3, "cup"), "en", "0.3333\u00a0US cup"},
 	} {
 		if got := c.q.Show(c.lang); got != c.want {
 			t.Errorf("%v %s: %q, want %q", c.q.Value, c.q.Unit.Symbol, got, c.want)

@@ -33,7 +33,9 @@ func TestParseTyped(t *testing.T) {
 		{3, "½ cup", vol(Metric), Value, 125, "metric cup", nil},
 		{4, "3 Tbsp.", vol(US), Value, 44.3603, "tbsp", nil},
 		{5, "3 Tbsp.", vol(AU), Value, 60, "AU tbsp", nil},
-		{6, "2-3 drops", vol(US), Value, 2.5, "drop", func(t Typed) bool { return t.IsRange && t.Low == 2 && t.High == 3 }},
+		{6, "2-3 drops", vol(US), Value, 2.5, "drop", func(t Typed) bool {
+			return t.IsRange && t.Low == 2 && t.High == 3
+		}},
 		{7, "a pinch", vol(US), Value, 0.308058, "pinch", nil},
 		{8, "about 50", vol(Metric), Value, 50, "mL", func(t Typed) bool { return t.Approximate && t.UnitAssumed }},
 		{9, "22in", length, Value, .5588, "in", nil},
@@ -43,7 +45,9 @@ func TestParseTyped(t *testing.T) {
 		{13, "5ft 3", length, Value, 1.6002, "in", func(t Typed) bool { return t.UnitAssumed }},
 		{14, "1-1/2 tsp", vol(US), Value, 7.39338, "tsp", nil},
 		{15, "1 - 1/2 tsp", vol(US), Question, 0, "", nil},
-		{16, "1/2-3/4 cup", vol(US), Value, 147.867648, "cup", func(t Typed) bool { return t.Low == .5 && t.High == .75 }},
+		{16, "1/2-3/4 cup", vol(US), Value, 147.867648, "cup", func(t Typed) bool {
+			return t.Low == .5 && t.High == .75
+		}},
 		{17, "2½", count, Value, 2.5, "1", nil},
 		{18, "1⁄4 tsp", vol(US), Value, 1.23223, "tsp", nil},
 		{19, ".5 g", mass, Value, .5, "g", nil},
@@ -64,7 +68,9 @@ func TestParseTyped(t *testing.T) {
 		{33, "2 x 50 ml", vol(US), Value, 100, "mL", func(t Typed) bool { return t.Portions == 2 }},
 		{34, "10 ± 1 g", mass, Value, 10, "g", func(t Typed) bool { return t.Low == 9 && t.High == 11 }},
 		{35, "<1 g", mass, Bound, 1, "g", func(t Typed) bool { return t.Below }},
-		{36, "heaped tsp", vol(US), Value, 6.90049, "tsp", func(t Typed) bool { return near(t.Low, 1.2, 1e-9) && near(t.High, 2, 1e-9) }},
+		{36, "heaped tsp", vol(US), Value, 6.90049, "tsp", func(t Typed) bool {
+			return near(t.Low, 1.2, 1e-9) && near(t.High, 2, 1e-9)
+		}},
 		{37, "level tbsp", vol(US), Value, 14.7868, "tbsp", nil},
 		{38, "half a cup", vol(US), Value, 118.294, "cup", nil},
 		{39, "a cup and a half", vol(US), Value, 354.882, "cup", nil},
@@ -92,7 +98,9 @@ func TestParseTyped(t *testing.T) {
 		{54, "no sé", massES, Missing, 0, "", nil},
 		{55, "1/0 tsp", vol(US), Unread, 0, "", nil},
 		{56, "3-2 drops", vol(US), Question, 0, "", nil},
-		{57, "2 1/2-3 cups", vol(US), Value, 650.61765, "cup", func(t Typed) bool { return t.Low == 2.5 && t.High == 3 }},
+		{57, "2 1/2-3 cups", vol(US), Value, 650.61765, "cup", func(t Typed) bool {
+			return t.Low == 2.5 && t.High == 3
+		}},
 		{58, "12 dozen", count, Value, 144, "1", nil},
 		{59, "1e3 g", mass, Value, 1000, "g", func(t Typed) bool { return t.Confirm }},
 		{60, "100g/3.5oz", mass, Value, 100, "g", nil},
@@ -135,7 +143,8 @@ func TestParseTyped(t *testing.T) {
 // What a stopwatch shows, with hours and with hundredths.
 func TestClockTimes(t *testing.T) {
 	f := Field{Dim: Time, Unit: "s", Language: "en"}
-	for typed, seconds := range map[string]float64{"1:20": 80, "1m20": 80, "0:11.4": 11.4, "00:11.40": 11.4, "1:02.3": 62.3, "1:02,3": 62.3, "1:20:30": 4830, "0:00:07.25": 7.25} {
+	for typed, seconds := range map[string]float64{"1:20": 80, "1m20": 80, "0:11.4": 11.4, "00:11.40": 11.4,
+		"1:02.3": 62.3, "1:02,3": 62.3, "1:20:30": 4830, "0:00:07.25": 7.25} {
 		if got := ParseTyped(typed, f); got.Kind != Value || math.Abs(got.Value-seconds) > 1e-9 ||
 			got.Unit.Symbol != "s" {
 			t.Errorf("%s: %s %v %s", typed, got.Kind, got.Value, got.Unit.Symbol)
@@ -214,11 +223,18 @@ func TestNumbersInWords(t *testing.T) {
 		kind  Kind
 		value float64 // in the unit that was typed
 	}{
-		{"two and a half tsp", spoon, Value, 2.5}, {"1 and 1/2 tsp", spoon, Value, 1.5}, {"three quarters of a teaspoon", spoon, Value, 0.75}, {"a cup and a half", spoon, Value, 1.5}, {"half a teaspoon", spoon, Value, 0.5},
-		{"1 y media tazas", taza, Value, 1.5}, {"1 y 1/2 tazas", taza, Value, 1.5}, {"tres cuartos de taza", taza, Value, 0.75}, {"dos tercios de taza", taza, Value, 2.0 / 3}, {"media taza", taza, Value, 0.5},
-		{"twenty g", grams, Value, 20}, {"ninety", grams, Value, 90}, {"veinte mm", mm, Value, 20}, {"quince", mm, Value, 15},
-		{"menos 4", warm, Value, -4}, {"minus 4 °C", warm, Value, -4}, {"entre 38 y 39", warm, Value, 38.5}, {"between 38 and 39 °C", warm, Value, 38.5},
-		{"2 y 3", mm, Question, 0}, {"2 and 3 mm", mm, Question, 0}, {"25/26 mm", mm, Question, 0}, {"half", mm, Question, 0}, {"la mitad", mm, Question, 0}, {"3/4 in", Field{Dim: Length, Unit: "mm"}, Value, 0.75}, {"5/16 in", Field{Dim: Length, Unit: "mm"}, Value, 5.0 / 16},
+		{"two and a half tsp", spoon, Value, 2.5}, {"1 and 1/2 tsp", spoon, Value, 1.5},
+		{"three quarters of a teaspoon", spoon, Value, 0.75}, {"a cup and a half", spoon, Value, 1.5},
+		{"half a teaspoon", spoon, Value, 0.5},
+		{"1 y media tazas", taza, Value, 1.5}, {"1 y 1/2 tazas", taza, Value, 1.5}, {"tres cuartos de taza", taza,
+			Value, 0.75}, {"dos tercios de taza", taza, Value, 2.0 / 3}, {"media taza", taza, Value, 0.5},
+		{"twenty g", grams, Value, 20}, {"ninety", grams, Value, 90}, {"veinte mm", mm, Value, 20},
+		{"quince", mm, Value, 15},
+		{"menos 4", warm, Value, -4}, {"minus 4 °C", warm, Value, -4}, {"entre 38 y 39", warm, Value, 38.5},
+		{"between 38 and 39 °C", warm, Value, 38.5},
+		{"2 y 3", mm, Question, 0}, {"2 and 3 mm", mm, Question, 0}, {"25/26 mm", mm, Question, 0},
+		{"half", mm, Question, 0}, {"la mitad", mm, Question, 0}, {"3/4 in", Field{Dim: Length, Unit: "mm"}, Value,
+			0.75}, {"5/16 in", Field{Dim: Length, Unit: "mm"}, Value, 5.0 / 16},
 		{"two and two tsp", spoon, Question, 0},
 	} {
 		got := ParseTyped(c.typed, c.f)

@@ -186,7 +186,8 @@ func lexiconOf(language string) *lexicon {
 // not use in its own sense.
 func (v *vocabulary) spoken() map[string]bool {
 	out := map[string]bool{}
-	for _, list := range [][]string{v.Article, v.Of, v.And, v.Point, v.Minus, v.To, v.Per, v.Times, v.About, v.AboutAfter, v.Below, v.Above, strings.Fields(v.Degrees)} {
+	for _, list := range [][]string{v.Article, v.Of, v.And, v.Point, v.Minus, v.To, v.Per, v.Times, v.About,
+		v.AboutAfter, v.Below, v.Above, strings.Fields(v.Degrees)} {
 		for _, w := range list {
 			out[w] = true
 		}
@@ -217,9 +218,12 @@ func (l *lexicon) learn(v *vocabulary, taken map[string]bool) {
 	for _, x := range []struct {
 		to   *phrases[bool]
 		list []string
-	}{{&l.article, v.Article}, {&l.of, v.Of}, {&l.and, v.And}, {&l.point, v.Point}, {&l.minus, v.Minus}, {&l.to, v.To}, {&l.give, v.Give}, {&l.per, v.Per},
-		{&l.times, v.Times}, {&l.about, v.About}, {&l.aboutAfter, v.AboutAfter}, {&l.leads, v.Leads}, {&l.degrees, strings.Fields(v.Degrees)},
-		{&l.missing, v.Missing}, {&l.none, v.None}, {&l.vague, v.Vague}, {&l.packets, v.Packets}, {&l.against, v.Against}, {&l.belowZero, v.BelowZero}, {&l.notes, strings.Fields(v.Solfege)}} {
+	}{{&l.article, v.Article}, {&l.of, v.Of}, {&l.and, v.And}, {&l.point, v.Point}, {&l.minus, v.Minus}, {&l.to, v.To},
+		{&l.give, v.Give}, {&l.per, v.Per},
+		{&l.times, v.Times}, {&l.about, v.About}, {&l.aboutAfter, v.AboutAfter}, {&l.leads, v.Leads},
+		{&l.degrees, strings.Fields(v.Degrees)},
+		{&l.missing, v.Missing}, {&l.none, v.None}, {&l.vague, v.Vague}, {&l.packets, v.Packets},
+		{&l.against, v.Against}, {&l.belowZero, v.BelowZero}, {&l.notes, strings.Fields(v.Solfege)}} {
 		mark(x.to, x.list, true)
 	}
 	mark(&l.bound, v.Below, true)
@@ -260,7 +264,8 @@ func (l *lexicon) learnSigns() {
 	for _, w := range []string{"~", "≈", "c"} {
 		l.about.add(w, true)
 	}
-	for w, below := range map[string]bool{"<": true, "≤": true, "< =": true, "= <": true, ">": false, "≥": false, "> =": false, "= >": false} {
+	for w, below := range map[string]bool{"<": true, "≤": true, "< =": true, "= <": true, ">": false, "≥": false,
+		"> =": false, "= >": false} {
 		l.bound.add(w, below)
 	}
 	for _, w := range []string{"±", "+ / -", "+ -", "( ±"} {

@@ -56,7 +56,8 @@ func TestReply(t *testing.T) {
 		{"100", bath, us, "value", "37.8 °C", true, nil, ""}, // 100 °C is outside of a bath
 		{"30", bath, us, "value", "30 °C", true, nil, ""},    // −1 °C is too
 		{"40", bath, us, "question", "", false, []string{"40 °C", "40 °F"}, "°C or in °F"},
-		{"2:30", reading.Asked{Unit: "h"}, metric, "question", "", false, []string{"2 h 30 min", "2 min 30 s"}, "hours and minutes"},
+		{"2:30", reading.Asked{Unit: "h"}, metric, "question", "", false, []string{"2 h 30 min", "2 min 30 s"},
+			"hours and minutes"},
 		{"2 drops", reading.Asked{Unit: "mL"}, metric, "value", "about 0.1 mL", true, nil, ""},
 		{"5", reading.Asked{Unit: "blobs"}, metric, "unread", "", false, nil, "not a unit"},
 	} {

@@ -205,7 +205,8 @@ func (p *played) claim(x claim, from Source, i int) Claim {
 		Low: part(p.estimates[i], 0.05), Middle: part(p.estimates[i], 0.5), High: part(p.estimates[i], 0.95),
 	}
 	if x.Ratio {
-		out.Effect, out.Low, out.Middle, out.High = math.Exp(out.Effect), math.Exp(out.Low), math.Exp(out.Middle), math.Exp(out.High)
+		out.Effect, out.Low, out.Middle, out.High = math.Exp(out.Effect), math.Exp(out.Low), math.Exp(out.Middle),
+			math.Exp(out.High)
 	}
 	return out
 }
@@ -320,7 +321,8 @@ func smallest(c class, i int, r Random) float64 {
 
 // help finds the change that helps the claim that is seen least; nil where all are surely
 // seen or none helps.
-func help(d *design.Document, planned []compare.Planned, plans []fit.HomePlan, now class, least float64, r Random) *Help {
+func help(d *design.Document, planned []compare.Planned, plans []fit.HomePlan, now class, least float64,
+	r Random) *Help {
 	if least > 0.98 {
 		return nil
 	}

@@ -18,7 +18,8 @@ import (
 )
 
 // strips are the paper strips with a smallest difference that matters, and so many homes.
-func strips(t testing.TB, matters string, homes int, change ...func(*design.Document)) (*design.Document, []fit.HomePlan) {
+func strips(t testing.TB, matters string, homes int, change ...func(*design.Document)) (*design.Document,
+	[]fit.HomePlan) {
 	t.Helper()
 	raw, err := docs.Example("paper-strips")
 	if err != nil {
@@ -141,12 +142,14 @@ func TestTrendsAreRehearsed(t *testing.T) {
 		one = math.Hypot(0.5/math.Sqrt(12), 0.8)
 	}
 	sd := math.Hypot(one/math.Sqrt(5), detect.Differs)
-	wide := (a.Claims[0].High - a.Claims[0].Low) / (2 * 1.645)                           // of the class's mean, 5th to 95th
+	// of the class's mean, 5th to 95th
+	wide := (a.Claims[0].High - a.Claims[0].Low) / (2 * 1.645)
 	if by := sd / math.Sqrt(homes*(1-detect.DropsOut)); wide < by*0.8 || wide > by*1.6 { // swaps widen it
 		t.Errorf("the class's slope scatters by %.3f, by hand %.3f", wide, by)
 	}
 	for _, language := range text.Languages {
-		if said := text.Render(a.Sentences()[1], language); !strings.Contains(said, "mm") || strings.ContainsAny(said, "{}") {
+		if said := text.Render(a.Sentences()[1], language); !strings.Contains(said, "mm") ||
+			strings.ContainsAny(said, "{}") {
 			t.Errorf("%s", said)
 		}
 	}
@@ -168,7 +171,8 @@ func TestTrendsAreRehearsed(t *testing.T) {
 // against one another, an order by ear. Of five homes no number is enough.
 func TestWhatHomesSayIsRehearsed(t *testing.T) {
 	for name, want := range map[string]string{
-		"vanishing-sugar": "of 100 homes find it so", "ringing-glasses": "of 1 on average", "bag-ties": "of 100 homes find it so",
+		"vanishing-sugar": "of 100 homes find it so", "ringing-glasses": "of 1 on average",
+		"bag-ties":     "of 100 homes find it so",
 		"snail-supper": "of 100 animals stand there",
 	} {
 		raw, err := docs.Example(name)

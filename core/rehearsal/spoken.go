@@ -19,8 +19,10 @@ import (
 // agree so that enough classes see it.
 type Spoken struct {
 	compare.Planned
-	Homes int     // that take part in it
-	Agree float64 // share of the homes that find it so; of an order their mean rank correlation with it, of a zone the animals' share in it. 0 where none is enough
+	Homes int // that take part in it
+	// share of the homes that find it so; of an order their mean rank correlation with it, of a
+	// zone the animals' share in it. 0 where none is enough
+	Agree float64
 }
 
 // spoken is a claim that the homes' words decide, or false for another.

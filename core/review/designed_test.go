@@ -32,18 +32,21 @@ func TestDesignedBySentences(t *testing.T) {
 			"Snails", "",
 			[]string{
 				"Put lettuce and oats on the plate.", "Put 8 snails in the middle of the plate.",
-				"Count where the snails are after 5, 15 and 30 minutes.", "Put the snails back where you found them and wash your hands.",
+				"Count where the snails are after 5, 15 and 30 minutes.",
+				"Put the snails back where you found them and wash your hands.",
 			},
 			map[string]string{"sentence.ask.zones": "lettuce, oats"}, design.ZonesKind,
 		},
 		{
 			"Bag ties", "fold, twist, knot",
-			[]string{"Fill the bag with 200 mL of water.", "Turn the bag upside down and hold it for 10 seconds.", "Say whether the bag holds.", "Pour the water away."},
+			[]string{"Fill the bag with 200 mL of water.", "Turn the bag upside down and hold it for 10 seconds.",
+				"Say whether the bag holds.", "Pour the water away."},
 			nil, design.YesPartlyNoKind,
 		},
 	} {
 		d := &design.Document{
-			Schema: design.Schema, Title: text.Localized{"en": c.title}, Question: text.Localized{"en": "What happens?"}, AgeBand: "11-13",
+			Schema: design.Schema, Title: text.Localized{"en": c.title},
+			Question: text.Localized{"en": "What happens?"}, AgeBand: "11-13",
 			Way: design.FollowAlong, Languages: []string{"en"}, Trials: 1,
 		}
 		if c.lanes != "" {
@@ -52,7 +55,8 @@ func TestDesignedBySentences(t *testing.T) {
 		}
 		for _, words := range c.steps {
 			id := text.Localized{"en": words}
-			d.Steps = append(d.Steps, design.Step{ID: "step-" + string(rune('a'+len(d.Steps))), Text: id, Title: text.Localized{}})
+			d.Steps = append(d.Steps, design.Step{ID: "step-" + string(rune('a'+len(d.Steps))), Text: id,
+				Title: text.Localized{}})
 			step := d.Steps[len(d.Steps)-1].ID
 			sentence.Take(d, step, "", "en")
 			for range 6 { // until nothing is open
@@ -87,21 +91,28 @@ func TestDesignedBySentences(t *testing.T) {
 // the whole turn; it fails above five times that.
 func TestSixtyStepsAreJudgedWhileTyping(t *testing.T) {
 	d := &design.Document{
-		Schema: design.Schema, Title: text.Localized{"en": "Long", "es": "Largo"}, Question: text.Localized{"en": "Does it?", "es": "¿Sí?"}, AgeBand: "11-13",
-		Way: design.FollowAlong, Languages: []string{"en", "es"}, Trials: 2, Changed: design.Variable{Name: text.Localized{"en": "it", "es": "eso"}},
+		Schema: design.Schema, Title: text.Localized{"en": "Long", "es": "Largo"},
+		Question: text.Localized{"en": "Does it?", "es": "¿Sí?"}, AgeBand: "11-13",
+		Way: design.FollowAlong, Languages: []string{"en", "es"}, Trials: 2,
+		Changed: design.Variable{Name: text.Localized{"en": "it", "es": "eso"}},
 	}
 	sentence.TakeLanes(d, "plain, salty, sweet, sour", "en")
 	en := []string{
-		"Pour 200 mL of cold water into each glass.", "Add 1 tsp of salt and stir once a second until it is gone.", "Measure the height of the water.",
-		"Wait 4 minutes, then weigh the beans.", "Take a photo of the three jars.", "Ask an adult to cut the lemon in half.",
+		"Pour 200 mL of cold water into each glass.", "Add 1 tsp of salt and stir once a second until it is gone.",
+		"Measure the height of the water.",
+		"Wait 4 minutes, then weigh the beans.", "Take a photo of the three jars.",
+		"Ask an adult to cut the lemon in half.",
 	}
 	es := []string{
-		"Vierte 200 mL de agua fría en cada vaso.", "Añade 1 cucharadita de sal y remueve una vez por segundo hasta que desaparezca.", "Mide la altura del agua.",
-		"Espera 4 minutos y pesa los frijoles.", "Toma una foto de los tres frascos.", "Pide a una persona adulta que corte el limón por la mitad.",
+		"Vierte 200 mL de agua fría en cada vaso.", "Añade 1 cucharadita de sal y remueve una vez por segundo hasta " +
+			"que desaparezca.", "Mide la altura del agua.",
+		"Espera 4 minutos y pesa los frijoles.", "Toma una foto de los tres frascos.",
+		"Pide a una persona adulta que corte el limón por la mitad.",
 	}
 	for i := range 60 {
 		id := fmt.Sprintf("step-%d", i)
-		d.Steps = append(d.Steps, design.Step{ID: id, Title: text.Localized{"en": id}, Text: text.Localized{"en": en[i%6], "es": es[i%6]}})
+		d.Steps = append(d.Steps, design.Step{ID: id, Title: text.Localized{"en": id},
+			Text: text.Localized{"en": en[i%6], "es": es[i%6]}})
 		sentence.Take(d, id, "", "en")
 	}
 	review.Margin(d, review.Of(d), nil)

@@ -131,7 +131,8 @@ func topicOf(f design.Finding) Topic {
 		return TimeTopic
 	case "steps":
 		switch {
-		case last == "duration" || last == "wait" || slices.Contains(parts, "wait") || f.Code == "no-steps" || f.Code == "idle-wait":
+		case last == "duration" || last == "wait" || slices.Contains(parts, "wait") || f.Code == "no-steps" ||
+			f.Code == "idle-wait":
 			return TimeTopic
 		case slices.Contains(parts, "uses") || last == "in":
 			return KitchensTopic
@@ -156,7 +157,8 @@ func (m *margin) validation() {
 			l.Mend = &Mend{Words: text.M("review.take", "offer", f.Offer), Set: &Set{f.Path, f.Offer}}
 		}
 		if f.Code == "no-prediction" {
-			l.Mend = &Mend{Words: text.M("review.predict"), Set: &Set{"/questions", append(slices.Clone(m.d.Questions), m.prediction())}}
+			l.Mend = &Mend{Words: text.M("review.predict"),
+				Set: &Set{"/questions", append(slices.Clone(m.d.Questions), m.prediction())}}
 		}
 		m.say(l)
 	}
@@ -202,7 +204,8 @@ func (m *margin) safety() {
 	}
 	if jobs := safety.AdultJobs(m.d, r.Findings); len(jobs) > 0 {
 		m.say(Line{
-			Topic: SafetyTopic, Weight: Note, Message: text.M("review.safety.adult", "n", len(jobs)), Path: stepPath(m.d, jobs[0].Step),
+			Topic: SafetyTopic, Weight: Note, Message: text.M("review.safety.adult", "n", len(jobs)),
+			Path: stepPath(m.d, jobs[0].Step),
 		})
 	}
 	m.say(Line{Topic: SafetyTopic, Weight: Fine, Message: text.M("review.safety.fine")})
@@ -220,7 +223,8 @@ func (m *margin) homes() int {
 func (m *margin) show() {
 	a := detect.Of(m.d, m.homes())
 	seen, words := a.Say()
-	l := Line{Topic: ShowTopic, Weight: map[detect.Seen]Weight{detect.Fine: Fine, detect.Open: Note, detect.Unsure: Mending}[seen], Message: words}
+	l := Line{Topic: ShowTopic, Weight: map[detect.Seen]Weight{detect.Fine: Fine, detect.Open: Note,
+		detect.Unsure: Mending}[seen], Message: words}
 	if len(m.d.Measured) > 0 {
 		l.Path = "/measured"
 	}
@@ -242,7 +246,8 @@ func (m *margin) fair() {
 			Words:    text.M("sentence.answer.pace"),
 			Sentence: &InSentence{d.Steps[s.Step].ID, m.language, s.Mend},
 		}
-		m.say(Line{Topic: FairTopic, Weight: Mending, Message: s.Words, Path: fmt.Sprintf("/steps/%d", s.Step), Mend: mend})
+		m.say(Line{Topic: FairTopic, Weight: Mending, Message: s.Words, Path: fmt.Sprintf("/steps/%d", s.Step),
+			Mend: mend})
 	}
 	var only []int
 	for i, s := range d.Steps {
@@ -330,7 +335,8 @@ func (m *margin) words() {
 			l.Weight = Stop
 		}
 		if x.Mend != nil {
-			l.Mend = &Mend{Words: text.M("review.words.same"), Sentence: &InSentence{m.d.Steps[x.Step].ID, x.Language, *x.Mend}}
+			l.Mend = &Mend{Words: text.M("review.words.same"), Sentence: &InSentence{m.d.Steps[x.Step].ID, x.Language,
+				*x.Mend}}
 		}
 		m.say(l)
 	}
@@ -352,5 +358,6 @@ func (m *margin) words() {
 	if open > 0 {
 		m.say(Line{Topic: WordsTopic, Weight: Note, Message: text.M("review.words.open", "n", open), Path: at})
 	}
-	m.say(Line{Topic: WordsTopic, Weight: Fine, Message: text.M("review.words.fine", "n", len(m.d.Steps), "m", len(m.d.Languages))})
+	m.say(Line{Topic: WordsTopic, Weight: Fine, Message: text.M("review.words.fine", "n", len(m.d.Steps), "m",
+		len(m.d.Languages))})
 }

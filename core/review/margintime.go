@@ -22,7 +22,8 @@ func (m *margin) time() {
 		args["total"] = math.Round(float64(total)/6) / 10
 		l.Message.ID = "review.time.hours"
 	}
-	if lesson, ok := design.Seconds(m.d.Lesson); ok && m.d.Lesson != "" && t.Total > time.Duration(lesson*float64(time.Second)) {
+	if lesson, ok := design.Seconds(m.d.Lesson); ok && m.d.Lesson != "" &&
+		t.Total > time.Duration(lesson*float64(time.Second)) {
 		l.Weight, l.Path = Mending, "/lesson"
 		l.Message = text.M("review.time.over", "total", total, "lesson", m.d.Lesson)
 		if before, n := m.beforehand(); n > 0 {
@@ -34,7 +35,8 @@ func (m *margin) time() {
 		for _, q := range m.book.Ask(i, m.language) {
 			if len(q.Answers) > 0 && q.Answers[0].Change.Kind == sentence.Split {
 				mend := &Mend{Words: q.Answers[0].Words, Sentence: &InSentence{s.ID, m.language, q.Answers[0].Change}}
-				m.say(Line{Topic: TimeTopic, Weight: Mending, Message: q.Words, Path: fmt.Sprintf("/steps/%d", i), Mend: mend})
+				m.say(Line{Topic: TimeTopic, Weight: Mending, Message: q.Words, Path: fmt.Sprintf("/steps/%d", i),
+					Mend: mend})
 			}
 		}
 	}

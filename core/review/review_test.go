@@ -24,8 +24,10 @@ func TestMargin(t *testing.T) {
 		{"as it is", func(*design.Document) {}, "fair", review.Fine, true},
 		{"young ones", func(d *design.Document) { d.AgeBand = "5-7" }, "safety", review.Note, true},
 		{"not said what it is", func(d *design.Document) { d.Needs[0].Kind = "" }, "safety", review.Mending, false},
-		{"bleach", func(d *design.Document) { d.Needs[0].Kind, d.Needs[0].Material = design.MaterialNeed, "bleach" }, "safety", review.Stop, false},
-		{"hot water carried at once", func(d *design.Document) { d.Steps[0].Actions = []string{"hot-water", "carry"} }, "safety", review.Mending, false},
+		{"bleach", func(d *design.Document) { d.Needs[0].Kind, d.Needs[0].Material = design.MaterialNeed, "bleach" },
+			"safety", review.Stop, false},
+		{"hot water carried at once", func(d *design.Document) { d.Steps[0].Actions = []string{"hot-water", "carry"} },
+			"safety", review.Mending, false},
 		{"short lesson", func(d *design.Document) { d.Lesson = "10 min" }, "time", review.Mending, true},
 		{"one condition", func(d *design.Document) { d.Conditions = d.Conditions[:1] }, "fair", review.Stop, false},
 		{"broken formula", func(d *design.Document) { d.Derived[0].Formula = "(" }, "show", review.Stop, false},
@@ -62,13 +64,21 @@ func TestMarginLeadsToThePlace(t *testing.T) {
 		topic       review.Topic
 		path, words string
 	}{
-		{"a need that never may", func(d *design.Document) { d.Needs[1].Kind, d.Needs[1].Material = design.MaterialNeed, "bleach" }, "safety", "/needs/1", ""},
-		{"a step that never may", func(d *design.Document) { d.Steps[2].Actions = []string{"craft-knife"} }, "safety", "/steps/2", ""},
-		{"steps out of order", func(d *design.Document) { d.Steps[1].Actions = []string{"hot-water", "carry"} }, "safety", "/steps/1", ""},
-		{"an adult's job", func(d *design.Document) { d.Steps[3].Actions = []string{"scissors"}; d.AgeBand = "5-7" }, "safety", "", "adult"},
+		{"a need that never may", func(d *design.Document) {
+			d.Needs[1].Kind, d.Needs[1].Material = design.MaterialNeed,
+				"bleach"
+		}, "safety", "/needs/1", ""},
+		{"a step that never may", func(d *design.Document) { d.Steps[2].Actions = []string{"craft-knife"} }, "safety",
+			"/steps/2", ""},
+		{"steps out of order", func(d *design.Document) { d.Steps[1].Actions = []string{"hot-water", "carry"} },
+			"safety", "/steps/1", ""},
+		{"an adult's job", func(d *design.Document) { d.Steps[3].Actions = []string{"scissors"}; d.AgeBand = "5-7" },
+			"safety", "", "adult"},
 		{"longer than the lesson", func(d *design.Document) { d.Lesson = "1 min" }, "time", "/lesson", "1 min"},
-		{"hours", func(d *design.Document) { d.Lesson, d.Steps[2].Wait = "", &design.Wait{For: "300 min"} }, "time", "", " h"},
-		{"a broken formula", func(d *design.Document) { d.Derived[0].Formula = "1 +" }, "show", "/derived/0/formula", ""},
+		{"hours", func(d *design.Document) { d.Lesson, d.Steps[2].Wait = "", &design.Wait{For: "300 min"} }, "time", "",
+			" h"},
+		{"a broken formula", func(d *design.Document) { d.Derived[0].Formula = "1 +" }, "show", "/derived/0/formula",
+			""},
 	} {
 		d, err := design.Read(raw)
 		if err != nil {
@@ -94,9 +104,11 @@ func TestMarginOfSentences(t *testing.T) {
 	word := func(en, es string) text.Localized { return text.Localized{"en": en, "es": es} }
 	base := func() *design.Document {
 		return &design.Document{
-			Schema: 3, Title: word("Sugar", "Azúcar"), Question: word("Does it?", "¿Sí?"), Languages: []string{"en", "es"}, Trials: 1, AgeBand: "11-13",
+			Schema: 3, Title: word("Sugar", "Azúcar"), Question: word("Does it?", "¿Sí?"),
+			Languages: []string{"en", "es"}, Trials: 1, AgeBand: "11-13",
 			Way: "follow-along", Changed: design.Variable{Name: word("warmth", "temperatura")},
-			Conditions: []design.Condition{{ID: "cold", Name: word("cold", "fría"), Control: true}, {ID: "warm", Name: word("warm", "tibia")}},
+			Conditions: []design.Condition{{ID: "cold", Name: word("cold", "fría"), Control: true},
+				{ID: "warm", Name: word("warm", "tibia")}},
 		}
 	}
 	step := func(id, en, es string) design.Step {
@@ -110,16 +122,24 @@ func TestMarginOfSentences(t *testing.T) {
 		words string
 		mend  bool
 	}{
-		{"no speed", []design.Step{step("a", "Stir the glass until no grains are left.", "Remueve el vaso una vez por segundo.")}, "fair", review.Mending, "no speed", true},
-		{"a speed", []design.Step{step("a", "Stir the glass once a second.", "Remueve el vaso una vez por segundo.")}, "fair", review.Fine, "2 conditions", false},
+		{"no speed", []design.Step{step("a", "Stir the glass until no grains are left.",
+			"Remueve el vaso una vez por segundo.")}, "fair", review.Mending, "no speed", true},
+		{"a speed", []design.Step{step("a", "Stir the glass once a second.", "Remueve el vaso una vez por segundo.")},
+			"fair", review.Fine, "2 conditions", false},
 		{"two differences", []design.Step{
-			{ID: "a", Kind: "do", Title: word("Salt", "Sal"), Text: word("Add it.", "Añádelo."), Conditions: []string{"warm"}, Actions: []string{"pour"}},
-			{ID: "b", Kind: "do", Title: word("Shade", "Sombra"), Text: word("Move it.", "Muévelo."), Conditions: []string{"warm"}, Actions: []string{"put"}},
+			{ID: "a", Kind: "do", Title: word("Salt", "Sal"), Text: word("Add it.", "Añádelo."),
+				Conditions: []string{"warm"}, Actions: []string{"pour"}},
+			{ID: "b", Kind: "do", Title: word("Shade", "Sombra"), Text: word("Move it.", "Muévelo."),
+				Conditions: []string{"warm"}, Actions: []string{"put"}},
 		}, "fair", review.Mending, "neither", false},
-		{"two languages", []design.Step{step("a", "Pour 200 mL of vinegar into the jar.", "Vierte 250 mL de vinagre en el frasco.")}, "words", review.Mending, "200", true},
-		{"care in one language", []design.Step{step("a", "Ask an adult to pour it.", "Viértelo.")}, "words", review.Stop, "an adult", false},
-		{"a wait in the middle", []design.Step{step("a", "Pour the tea, wait 3 minutes, and read the temperature.", "Vierte el té.")}, "time", review.Mending, "Two steps in one?", true},
-		{"all well", []design.Step{step("a", "Pour 200 mL of vinegar into the jar.", "Vierte 200 mL de vinagre en el frasco.")}, "words", review.Fine, "2 languages", false},
+		{"two languages", []design.Step{step("a", "Pour 200 mL of vinegar into the jar.",
+			"Vierte 250 mL de vinagre en el frasco.")}, "words", review.Mending, "200", true},
+		{"care in one language", []design.Step{step("a", "Ask an adult to pour it.", "Viértelo.")}, "words",
+			review.Stop, "an adult", false},
+		{"a wait in the middle", []design.Step{step("a", "Pour the tea, wait 3 minutes, and read the temperature.",
+			"Vierte el té.")}, "time", review.Mending, "Two steps in one?", true},
+		{"all well", []design.Step{step("a", "Pour 200 mL of vinegar into the jar.",
+			"Vierte 200 mL de vinagre en el frasco.")}, "words", review.Fine, "2 languages", false},
 	} {
 		d := base()
 		d.Steps = c.steps
@@ -130,7 +150,8 @@ func TestMarginOfSentences(t *testing.T) {
 			}
 		}
 		for _, l := range lines {
-			if said := text.Render(l.Message, "en"); l.Topic == c.topic && (l.Weight != c.want || !strings.Contains(said, c.words) || (l.Mend != nil) != c.mend) {
+			if said := text.Render(l.Message, "en"); l.Topic == c.topic && (l.Weight != c.want ||
+				!strings.Contains(said, c.words) || (l.Mend != nil) != c.mend) {
 				t.Errorf("%s: %s %q, mend %+v", c.name, l.Weight, said, l.Mend)
 			}
 		}

@@ -132,7 +132,9 @@ func (j *judge) onBody(s *design.Step, action string) {
 	for _, c := range hand {
 		m := c.material
 		switch {
-		case m.Refused || isPeroxide(m) || isFuel(m) || m.Is("metal", "lead") || action == "on-skin" && (isAcid(m) && !m.Is("tasted", "yes") || m.Is("cold", "freezer", "colder") || isAlkali(m) && !m.Is("cleaner", "soap") || m.Is("warms", "warm", "hot")):
+		case m.Refused || isPeroxide(m) || isFuel(m) || m.Is("metal", "lead") ||
+			action == "on-skin" && (isAcid(m) && !m.Is("tasted", "yes") || m.Is("cold", "freezer", "colder") ||
+				isAlkali(m) && !m.Is("cleaner", "soap") || m.Is("warms", "warm", "hot")):
 			worst = "never"
 		case worst == "" && m.Own:
 			worst = "unsaid"

@@ -18,14 +18,22 @@ func TestClearingUp(t *testing.T) {
 		places      map[string]string
 		says, not   string
 	}{
-		{"a fizz in a cup", "v: vinegar-white 50 mL\ns: baking-soda 2 g\nj: mug\n---\na: pour with v s in j", map[string]string{"v": "sink", "s": "sink"}, "stops fizzing", "bin"},
-		{"no fizz", "v: vinegar-white 50 mL\nj: mug\n---\na: pour with v in j", map[string]string{"v": "sink"}, "plenty of water", "fizz"},
-		{"a bag is not poured away", bag + "---\na: keep-apart, pour with v s in b closed", map[string]string{"v": "sink", "s": "sink", "b": ""}, "the v", "the b"},
-		{"what shares a vessel goes the strictest way", "o: alum 5 g\nv: vinegar-white 20 mL\nj: mug\n---\na: pour with o v in j", map[string]string{"o": "bin", "v": "bin"}, "In the bin, not the sink", "plenty of water"},
-		{"apart, each its own way", "o: alum 5 g\nv: vinegar-white 20 mL\nj: mug\nk: mug\n---\na: pour with o in j\nb: pour with v in k", map[string]string{"o": "bin", "v": "sink"}, "plenty of water", ""},
-		{"soil is not poured away", "o: soil-garden 2 tbsp\nw: water-tap 200 mL\nj: mug\n---\na: pour with o w in j", map[string]string{"o": "bin"}, "In the bin, not the sink", "down the sink with water"},
-		{"cells are collected", "b: cell-button\n---\na: put with b", map[string]string{"b": "cells"}, "collection box", "sink"},
-		{"refused things stay shut", "b: bleach\nv: vinegar-white 20 mL\nj: mug\n---\na: pour with b v in j", map[string]string{"b": "none", "v": "sink"}, "Do not open it", ""},
+		{"a fizz in a cup", "v: vinegar-white 50 mL\ns: baking-soda 2 g\nj: mug\n---\na: pour with v s in j",
+			map[string]string{"v": "sink", "s": "sink"}, "stops fizzing", "bin"},
+		{"no fizz", "v: vinegar-white 50 mL\nj: mug\n---\na: pour with v in j", map[string]string{"v": "sink"},
+			"plenty of water", "fizz"},
+		{"a bag is not poured away", bag + "---\na: keep-apart, pour with v s in b closed",
+			map[string]string{"v": "sink", "s": "sink", "b": ""}, "the v", "the b"},
+		{"what shares a vessel goes the strictest way", "o: alum 5 g\nv: vinegar-white 20 mL\nj: mug\n---\na: pour " +
+			"with o v in j", map[string]string{"o": "bin", "v": "bin"}, "In the bin, not the sink", "plenty of water"},
+		{"apart, each its own way", "o: alum 5 g\nv: vinegar-white 20 mL\nj: mug\nk: mug\n---\na: pour with o in " +
+			"j\nb: pour with v in k", map[string]string{"o": "bin", "v": "sink"}, "plenty of water", ""},
+		{"soil is not poured away", "o: soil-garden 2 tbsp\nw: water-tap 200 mL\nj: mug\n---\na: pour with o w in j",
+			map[string]string{"o": "bin"}, "In the bin, not the sink", "down the sink with water"},
+		{"cells are collected", "b: cell-button\n---\na: put with b", map[string]string{"b": "cells"}, "collection box",
+			"sink"},
+		{"refused things stay shut", "b: bleach\nv: vinegar-white 20 mL\nj: mug\n---\na: pour with b v in j",
+			map[string]string{"b": "none", "v": "sink"}, "Do not open it", ""},
 	} {
 		d := plan(c.lines)
 		r := judge(d)
@@ -61,7 +69,8 @@ func TestClearingUp(t *testing.T) {
 		}
 	}
 	// Gloves come off only where they were on.
-	for lines, want := range map[string]bool{"w: washing-soda-crystals 5 g\n---\na: gear-on, pour with w": true, "v: water-tap\n---\na: pour with v": false} {
+	for lines, want := range map[string]bool{"w: washing-soda-crystals 5 g\n---\na: gear-on, pour with w": true,
+		"v: water-tap\n---\na: pour with v": false} {
 		r := safety.Judge(plan(lines), larder.Standard(), nil)
 		if got := slices.ContainsFunc(r.Lines, func(l safety.Line) bool {
 			return l.Rule == "gear-off" && strings.Contains(text.Render(l.Message, "en"), "gloves")

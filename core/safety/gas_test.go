@@ -19,8 +19,10 @@ func TestBags(t *testing.T) {
 		want        string // the case
 		percent     string // in the sentence; "" for any
 	}{
-		// 1 g of soda, weighed: 11.9 mmol, 0.291 L; 20 mL of 5 % vinegar hold 16.8 mmol, so soda limits; (0.291 + 0.020)/0.4 = 78 %.
-		{"weighed, with an unmeasured sandwich bag", "v: vinegar-white 5 % 20 mL\ns: baking-soda 1 g weighed\nb: zip-bag-small", "fits", "78"},
+		// 1 g of soda, weighed: 11.9 mmol, 0.291 L; 20 mL of 5 % vinegar hold 16.8 mmol, so soda
+		// limits; (0.291 + 0.020)/0.4 = 78 %.
+		{"weighed, with an unmeasured sandwich bag", "v: vinegar-white 5 % 20 mL\ns: baking-soda 1 g weighed\nb: " +
+			"zip-bag-small", "fits", "78"},
 		// Spooned, 1.5 g: 17.9 mmol of soda, but only 16.8 mmol of acid: 0.411 L + 0.020 L in 0.4 L.
 		{"spooned: the acid limits", "v: vinegar-white 5 % 20 mL\ns: baking-soda 1 g\nb: zip-bag-small", "over", "108"},
 		// The same in a measured litre.
@@ -29,17 +31,22 @@ func TestBags(t *testing.T) {
 		{"an effervescent tablet", "t: effervescent-tablet 1\nb: zip-bag-large", "fits", "77"},
 		{"two tablets", "t: effervescent-tablet 2\nb: zip-bag-large", "over", "154"},
 		// Yeast: at most 0.29 L a gram of sugar, 5 g spooned count as 7.5 g: 2.2 L in a balloon of 8.8 L.
-		{"yeast and sugar under a balloon", "y: yeast-dry-active 3 g\ns: sugar-granulated 5 g\nb: balloon-latex", "fits", ""},
-		{"yeast and much sugar in a bag", "y: yeast-dry-active 3 g\ns: sugar-granulated 5 g weighed\nb: zip-bag-large", "over", ""},
-		// Baking powder brings its own acid: 30 % hydrogencarbonate at most, 3.57 mmol a gram: 10 g weighed are 0.874 L.
+		{"yeast and sugar under a balloon", "y: yeast-dry-active 3 g\ns: sugar-granulated 5 g\nb: balloon-latex",
+			"fits", ""},
+		{"yeast and much sugar in a bag", "y: yeast-dry-active 3 g\ns: sugar-granulated 5 g weighed\nb: zip-bag-large",
+			"over", ""},
+		// Baking powder brings its own acid: 30 % hydrogencarbonate at most, 3.57 mmol a gram: 10 g
+		// weighed are 0.874 L.
 		{"baking powder alone", "s: baking-powder 10 g weighed\nb: zip-bag-large", "over", ""},
 		{"a little baking powder", "s: baking-powder 5 g weighed\nb: zip-bag-large", "fits", "61"},
 		// A typed range counts with its upper end.
-		{"from 1 to 3 grams", "v: vinegar-white 5 % 100 mL\ns: baking-soda 1-3 g weighed\nb: zip-bag-large 0.9 L", "over", ""},
+		{"from 1 to 3 grams", "v: vinegar-white 5 % 100 mL\ns: baking-soda 1-3 g weighed\nb: zip-bag-large 0.9 L",
+			"over", ""},
 		// Cola brings 4 L a litre.
 		{"shaken cola", "c: cola 100 mL\nb: zip-bag-small", "over", ""},
 		// Lemon juice: up to 6 % citric acid, 3 protons; 20 mL hold 18.7 mmol.
-		{"lemon juice and a heap of soda", "v: lemon-juice-fresh 20 mL\ns: baking-soda 20 g\nb: zip-bag-large", "fits", ""},
+		{"lemon juice and a heap of soda", "v: lemon-juice-fresh 20 mL\ns: baking-soda 20 g\nb: zip-bag-large", "fits",
+			""},
 		// Amounts that are not said.
 		{"no amount of soda", "v: vinegar-white 20 mL\ns: baking-soda\nb: zip-bag-large", "unknown", ""},
 		{"no amount of vinegar", "v: vinegar-white\ns: baking-soda 1 g\nb: zip-bag-large", "unknown", ""},

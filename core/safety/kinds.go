@@ -12,8 +12,9 @@ import (
 // an evening. Each reads what a thing is, never which one it is.
 var kinds = map[string]func(*larder.Material) bool{
 	"acid": isAcid, "alkali": isAlkali, "carbonate": isCarbonate, "peroxide": isPeroxide, "catalyst": isCatalyst,
-	"reactive-metal": isReactive, "aluminium": isAluminium, "fast-catalyst": isFastCatalyst, "cleaner": isCleaner, "no-cleaner": isNoCleaner,
-	"fuel": isFuel, "dust": isDust, "fizzy": isFizzy, "yeast": isYeast, "yeast-food": isYeastFood,
+	"reactive-metal": isReactive, "aluminium": isAluminium, "fast-catalyst": isFastCatalyst, "cleaner": isCleaner,
+	"no-cleaner": isNoCleaner,
+	"fuel":       isFuel, "dust": isDust, "fizzy": isFizzy, "yeast": isYeast, "yeast-food": isYeastFood,
 	"ice": isIce, "melting-salt": isMeltingSalt,
 }
 

@@ -56,9 +56,11 @@ func TestWhatIsWrittenNeverLowers(t *testing.T) {
 		was := safety.Judge(d, l, nil).Bands
 		i := r.IntN(len(d.Needs))
 		for what, write := range map[string]func(*design.Document){
-			"a refused name": func(d *design.Document) { d.Needs[i].Name = text.Localized{"en": refused[r.IntN(len(refused))]} },
-			"a note":         func(d *design.Document) { d.Needs[i].Note = text.Localized{"en": words[r.IntN(len(words))]} },
-			"a text":         func(d *design.Document) { d.Steps[0].Text = text.Localized{"en": words[r.IntN(len(words))]} },
+			"a refused name": func(d *design.Document) {
+				d.Needs[i].Name = text.Localized{"en": refused[r.IntN(len(refused))]}
+			},
+			"a note": func(d *design.Document) { d.Needs[i].Note = text.Localized{"en": words[r.IntN(len(words))]} },
+			"a text": func(d *design.Document) { d.Steps[0].Text = text.Localized{"en": words[r.IntN(len(words))]} },
 			"a stand-in in words": func(d *design.Document) {
 				d.Needs[i].Instead = []text.Localized{{"en": words[r.IntN(len(words))]}}
 			},
@@ -67,10 +69,12 @@ func TestWhatIsWrittenNeverLowers(t *testing.T) {
 				d.Needs[i].Kind = []design.NeedKind{design.ObjectNeed, design.PersonNeed, design.PlaceNeed}[r.IntN(3)]
 			},
 			"an answer to no question": func(d *design.Document) {
-				d.Heard = []design.Heard{{Key: "nothing", Concept: "flame", Answer: "other", Reason: "it is only a figure of speech", By: "T"}}
+				d.Heard = []design.Heard{{Key: "nothing", Concept: "flame", Answer: "other",
+					Reason: "it is only a figure of speech", By: "T"}}
 			},
 			"a caution of one's own": func(d *design.Document) {
-				d.Cautions = []design.Caution{{ID: "own", Step: d.Steps[0].ID, Verdict: string(safety.Care), Why: text.Localized{"en": "x"}, Do: text.Localized{"en": "y"}}}
+				d.Cautions = []design.Caution{{ID: "own", Step: d.Steps[0].ID, Verdict: string(safety.Care),
+					Why: text.Localized{"en": "x"}, Do: text.Localized{"en": "y"}}}
 			},
 		} {
 			more := *d

@@ -36,7 +36,9 @@ func TestNoGasLeavesWhatIsMeasured(t *testing.T) {
 			t.Fatal("it is not closed")
 		}
 		mends := safety.Mends(d, larder.Standard(), f)
-		if got := slices.ContainsFunc(mends, func(m safety.Mend) bool { return m.Change == (safety.Change{Kind: safety.Open, Step: "a"}) }); got != c.open {
+		if got := slices.ContainsFunc(mends, func(m safety.Mend) bool {
+			return m.Change == (safety.Change{Kind: safety.Open, Step: "a"})
+		}); got != c.open {
 			t.Errorf("%q in %s: offered open %v: %+v", c.result, c.unit, got, mends)
 		}
 	}
@@ -45,7 +47,8 @@ func TestNoGasLeavesWhatIsMeasured(t *testing.T) {
 // A step that would come behind the lit flame is put in before it.
 func TestAStepIsPutInWhereItBreaksNothing(t *testing.T) {
 	d := plan(
-		"c: candle\nv: vinegar-white\nw: water-tap\nj: mug\nk: glass\n---\na: light with c v w j k\nb: pour with v in j\nd: pour with w in k\ne: put-out",
+		"c: candle\nv: vinegar-white\nw: water-tap\nj: mug\nk: glass\n---\na: light with c v w j k\nb: pour with v " +
+			"in j\nd: pour with w in k\ne: put-out",
 	)
 	d.Languages = []string{"en", "es"}
 	before := safety.Judge(d, larder.Standard(), nil)

@@ -153,7 +153,9 @@ func (o *order) leaves(s *design.Step, at []string, out bool) bool {
 	switch {
 	case s.Wait != nil || s.Kind == "wait" || (s.Kind == "prepare" || s.Kind == "clear-up") && !out:
 		return true
-	case out || slices.ContainsFunc(at, func(id string) bool { return id != "" && (s.In == id || slices.Contains(s.Uses, id)) }):
+	case out || slices.ContainsFunc(at, func(id string) bool {
+		return id != "" && (s.In == id || slices.Contains(s.Uses, id))
+	}):
 		return false
 	}
 	return len(s.Uses) > 0 || s.In != ""
@@ -232,7 +234,10 @@ func (o *order) before() {
 			switch name := strings.ToLower(t.Reading); {
 			case strings.Contains(name, "before") && first < 0:
 				first = i
-			case strings.Contains(name, "after") && first < 0 && slices.ContainsFunc(o.d.Readings, func(r design.Reading) bool { return strings.Contains(r.ID, "before") }):
+			case strings.Contains(name, "after") && first < 0 && slices.ContainsFunc(o.d.Readings,
+				func(r design.Reading) bool {
+					return strings.Contains(r.ID, "before")
+				}):
 				o.add("measure-before", OrderError, s.ID, nil)
 				return
 			}
@@ -361,7 +366,8 @@ func (o *order) leftOf(v *vessel) {
 	last := v.steps[len(v.steps)-1]
 	switch {
 	case soda > 0.05:
-		o.add("left-soda", Added, last, text.Args{"amount": quantity.Quantity{Value: soda, Unit: quantity.MustUnit("g"), U: soda / 10}.Bare(), "thing": carbonates[0].need.Name}).After = true
+		o.add("left-soda", Added, last, text.Args{"amount": quantity.Quantity{Value: soda, Unit: quantity.MustUnit("g"),
+			U: soda / 10}.Bare(), "thing": carbonates[0].need.Name}).After = true
 	case acid > 0.0005:
 		o.add("left-acid", Added, last, text.Args{"thing": acids[0].need.Name}).After = true
 	default:

@@ -149,19 +149,42 @@ func TestOwnThings(t *testing.T) {
 		banned bool
 	}{
 		{"not answered", describe("moor dust", nil), "o: our-thing 1 g\n---\na: stir with o", "own unanswered", true},
-		{"half answered", describe("moor dust", map[string]string{"matter": "stuff", "label": "yes"}), "o: our-thing 1 g\n---\na: stir with o", "own unanswered", true},
-		{"answered, harmless", describe("moor dust", denies(nil)), "o: our-thing 1 g\n---\na: stir with o", "own any", false},
-		{"unexplained and closed in", describe("zorbl", denies(nil)), "o: our-thing 1 g\nj: jam-jar\n---\na: stir with o in j closed", "own unexplained", true},
-		{"unexplained and heated", describe("zorbl", denies(nil)), "o: our-thing 1 g\n---\na: heat with o at 40 °C", "own unexplained", true},
-		{"explained and closed in", describe("moor salt", denies(nil)), "o: our-thing 1 g\nj: jam-jar\n---\na: stir with o in j closed", "", false},
-		{"an energy drink in a closed jar", describe("Volt", denies(map[string]string{"state": "liquid", "food": "drink", "allergens": "none", "fizzes": "when-opened"})), "o: our-thing 100 mL\nj: jam-jar\n---\na: pour with o in j closed", "gas-rigid-closed any", true},
-		{"a zinc washer in acid, closed", describe("our washer", map[string]string{"matter": "thing", "make": "metal", "metal": "zinc-coated", "breaks": "nothing", "edge": "none", "small": "yes", "burns": "no", "lights": "no", "closes": "no-vessel", "magnet": "none"}), "o: our-thing\nv: vinegar-white 50 mL\nj: jam-jar\n---\na: put with o v in j closed", "acid-metal closed", true},
-		{"lye by its name", describe("lye", denies(nil)), "o: our-thing 1 g\n---\na: stir with o", "unknown refused", true},
-		{"lejía, and a word more", describe("lejía suave", denies(nil)), "o: our-thing 1 g\n---\na: stir with o", "unknown refused", true},
-		{"one letter off", describe("bleech", denies(nil)), "o: our-thing 1 g\n---\na: stir with o", "unknown resembles", true},
-		{"a jam jar that would be a bag", describe("jam jar", map[string]string{"matter": "thing", "make": "plastic", "breaks": "nothing", "edge": "none", "small": "no", "burns": "no", "lights": "no", "closes": "zip", "form": "flexible", "magnet": "none", "stretches": "no"}), "o: our-thing\nv: vinegar-white 20 mL\ns: baking-soda 1 g\n---\na: keep-apart, pour with v s in o closed", "gas-rigid-closed any", true},
-		{"strong by its label", describe("moor water", denies(map[string]string{"state": "liquid", "acid": "strong"})), "o: our-thing 1 mL\n---\na: stir with o", "strong-acid ", true},
-		{"peroxide without a strength", describe("moor foam", denies(map[string]string{"state": "liquid", "oxidiser": "peroxide"})), "o: our-thing 1 mL\n---\na: stir with o", "peroxide-strong ", true},
+		{"half answered", describe("moor dust", map[string]string{"matter": "stuff", "label": "yes"}),
+			"o: our-thing 1 g\n---\na: stir with o", "own unanswered", true},
+		{"answered, harmless", describe("moor dust", denies(nil)), "o: our-thing 1 g\n---\na: stir with o", "own any",
+			false},
+		{"unexplained and closed in", describe("zorbl", denies(nil)), "o: our-thing 1 g\nj: jam-jar\n---\na: stir " +
+			"with o in j closed", "own unexplained", true},
+		{"unexplained and heated", describe("zorbl", denies(nil)), "o: our-thing 1 g\n---\na: heat with o at 40 °C",
+			"own unexplained", true},
+		{"explained and closed in", describe("moor salt", denies(nil)), "o: our-thing 1 g\nj: jam-jar\n---\na: stir " +
+			"with o in j closed", "", false},
+		{"an energy drink in a closed jar",
+			describe("Volt",
+				denies(map[string]string{"state": "liquid", "food": "drink", "allergens": "none",
+					"fizzes": "when-opened"})), "o: our-thing 100 mL\nj: jam-jar\n---\na: pour with o in j closed",
+			"gas-rigid-closed any", true},
+		{"a zinc washer in acid, closed",
+			describe("our washer", map[string]string{"matter": "thing", "make": "metal", "metal": "zinc-coated",
+				"breaks": "nothing", "edge": "none", "small": "yes", "burns": "no", "lights": "no",
+				"closes": "no-vessel", "magnet": "none"}), "o: our-thing\nv: vinegar-white 50 mL\nj: " +
+				"jam-jar\n---\na: put with o v in j closed", "acid-metal closed", true},
+		{"lye by its name", describe("lye", denies(nil)), "o: our-thing 1 g\n---\na: stir with o", "unknown refused",
+			true},
+		{"lejía, and a word more", describe("lejía suave", denies(nil)), "o: our-thing 1 g\n---\na: stir with o",
+			"unknown refused", true},
+		{"one letter off", describe("bleech", denies(nil)), "o: our-thing 1 g\n---\na: stir with o",
+			"unknown resembles", true},
+		{"a jam jar that would be a bag",
+			describe("jam jar", map[string]string{"matter": "thing", "make": "plastic", "breaks": "nothing",
+				"edge": "none", "small": "no", "burns": "no", "lights": "no", "closes": "zip", "form": "flexible",
+				"magnet": "none", "stretches": "no"}), "o: our-thing\nv: vinegar-white 20 mL\ns: baking-soda 1 " +
+				"g\n---\na: keep-apart, pour with v s in o closed", "gas-rigid-closed any", true},
+		{"strong by its label", describe("moor water", denies(map[string]string{"state": "liquid", "acid": "strong"})),
+			"o: our-thing 1 mL\n---\na: stir with o", "strong-acid ", true},
+		{"peroxide without a strength",
+			describe("moor foam", denies(map[string]string{"state": "liquid", "oxidiser": "peroxide"})),
+			"o: our-thing 1 mL\n---\na: stir with o", "peroxide-strong ", true},
 	} {
 		d := plan(c.lines)
 		d.Needs[0].Name = c.thing.Name
@@ -213,7 +236,8 @@ func TestCorrectionsLoosenNothing(t *testing.T) {
 	}
 	for _, lines := range []string{
 		"v: vinegar-white 20 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: keep-apart, pour with v s in j closed",
-		"i: isopropyl-70 40 g\n---\na: pour with i", "i: isopropyl-70 10 mL\n---\na: pour with i\nb: light", "v: vinegar-cleaning\n---\na: taste with v",
+		"i: isopropyl-70 40 g\n---\na: pour with i", "i: isopropyl-70 10 mL\n---\na: pour with i\nb: light",
+		"v: vinegar-cleaning\n---\na: taste with v",
 	} {
 		d := plan(lines)
 		was, now := safety.Judge(d, l, nil).Bands, safety.Judge(d, mine, nil).Bands
@@ -227,7 +251,8 @@ func TestCorrectionsLoosenNothing(t *testing.T) {
 
 // Kind switches no rule off: whatever a need is called, the thing it is counts.
 func TestKindSwitchesNothingOff(t *testing.T) {
-	for _, lines := range []string{"o: bleach 5 mL\n---\na: pour with o", "o: peroxide-12 5 mL\n---\na: pour with o", "o: candle\n---\na: light with o", "o: battery-lithium\n---\na: put with o"} {
+	for _, lines := range []string{"o: bleach 5 mL\n---\na: pour with o", "o: peroxide-12 5 mL\n---\na: pour with o",
+		"o: candle\n---\na: light with o", "o: battery-lithium\n---\na: put with o"} {
 		d := plan(lines)
 		want := safety.Judge(d, larder.Standard(), nil).Bands
 		for _, kind := range []design.NeedKind{design.ObjectNeed, design.PersonNeed, design.PlaceNeed, ""} {
@@ -238,7 +263,9 @@ func TestKindSwitchesNothingOff(t *testing.T) {
 		}
 	}
 	// A free name is looked up by its words, in both languages.
-	for name, want := range map[string]safety.Verdict{"a red candle": safety.AdultDoes, "una vela": safety.AdultDoes, "peroxide 12 %": safety.NotAtHome, "a flurble": safety.NotAtHome, "a big spoon": safety.Care, "an old tea towel": safety.Care} {
+	for name, want := range map[string]safety.Verdict{"a red candle": safety.AdultDoes, "una vela": safety.AdultDoes,
+		"peroxide 12 %": safety.NotAtHome, "a flurble": safety.NotAtHome, "a big spoon": safety.Care,
+		"an old tea towel": safety.Care} {
 		d := plan("o: object " + name + "\n---\na: put with o")
 		if strings.HasPrefix(name, "una ") {
 			d.Needs[0].Name = text.Localized{"es": name}

@@ -12,9 +12,12 @@ import (
 
 func TestReadingAge(t *testing.T) {
 	for _, lines := range []string{
-		"v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 1 L\nc: celery\n---\nz: gear-on, label, keep-apart\na: pour with v s in b closed\nd: knife with c\nw: hot-water at 50 °C",
-		"p: peroxide-3 20 mL\ny: yeast-dry-active\nk: kidney-bean-dry\nm: mug\n---\ng: gear-on\na: pour with p y in m\nc: clear-leftover\nf: light\nh: scissors photo\ns: soil",
-		"age: 5-7\nw: woodlouse\nb: balloon-latex\n---\na: watch-animal with w\ni: inflate with b\nl: climb\nm: microwave\nx: blow-straw\nq: stand",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 1 L\nc: celery\n---\nz: gear-on, " +
+			"label, keep-apart\na: pour with v s in b closed\nd: knife with c\nw: hot-water at 50 °C",
+		"p: peroxide-3 20 mL\ny: yeast-dry-active\nk: kidney-bean-dry\nm: mug\n---\ng: gear-on\na: pour with p y in " +
+			"m\nc: clear-leftover\nf: light\nh: scissors photo\ns: soil",
+		"age: 5-7\nw: woodlouse\nb: balloon-latex\n---\na: watch-animal with w\ni: inflate with b\nl: climb\nm: " +
+			"microwave\nx: blow-straw\nq: stand",
 	} {
 		d := plan(lines)
 		var said [2]strings.Builder
@@ -77,7 +80,8 @@ func TestListsAndNothing(t *testing.T) {
 		{text.List{milk, soy}, "en", "It contains or may contain milk and soy. Read the labels."},
 		{text.List{milk, soy, egg}, "es", "Contiene o puede contener leche, soya y huevo. Lea las etiquetas."},
 	} {
-		if got := text.Render(text.Message{ID: "safety.holds", Args: text.Args{"allergens": c.list}}, c.language); got != c.want {
+		if got := text.Render(text.Message{ID: "safety.holds", Args: text.Args{"allergens": c.list}},
+			c.language); got != c.want {
 			t.Errorf("%q, want %q", got, c.want)
 		}
 	}

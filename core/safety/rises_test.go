@@ -9,7 +9,8 @@ import (
 // A guardian is asked again where something more can hurt, or more gravely, or at another
 // step, or somebody avoids it; another thing that hurts in the same way asks nobody.
 func TestRises(t *testing.T) {
-	acid := safety.Finding{Rule: "mild-acid", Verdict: safety.Care, Steps: []string{"pour"}, Materials: []string{"vinegar-white"}}
+	acid := safety.Finding{Rule: "mild-acid", Verdict: safety.Care, Steps: []string{"pour"},
+		Materials: []string{"vinegar-white"}}
 	with := func(change func(*safety.Finding)) []safety.Finding {
 		f := acid
 		change(&f)
@@ -38,7 +39,8 @@ func TestRises(t *testing.T) {
 // What a home says of itself, fact by fact, is what the rules judge it by.
 func TestPeopleSaying(t *testing.T) {
 	p := safety.PeopleSaying(map[string]string{
-		"under-4": "yes", "under-6": "no", "within-reach": "no", "goggles": "no", "allergen-egg": "yes", "allergen-milk": "no",
+		"under-4": "yes", "under-6": "no", "within-reach": "no", "goggles": "no", "allergen-egg": "yes",
+		"allergen-milk": "no",
 	})
 	if !*p.Under4 || *p.Under6 || *p.Pet || *p.Goggles || p.Asthma != nil || !p.Covered || !p.Answered ||
 		len(p.Allergens) != 1 || p.Allergens[0] != "egg" {
@@ -47,7 +49,8 @@ func TestPeopleSaying(t *testing.T) {
 	if p := safety.PeopleSaying(nil); p.Under4 != nil || p.Goggles != nil || p.Answered || p.Covered {
 		t.Errorf("a home that said nothing: %+v", p)
 	}
-	if p := safety.PeopleSaying(map[string]string{"goggles": "yes", "within-reach": "yes"}); !*p.Goggles || !*p.Pet || p.Covered {
+	if p := safety.PeopleSaying(map[string]string{"goggles": "yes", "within-reach": "yes"}); !*p.Goggles || !*p.Pet ||
+		p.Covered {
 		t.Errorf("%+v", p)
 	}
 }

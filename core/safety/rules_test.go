@@ -255,19 +255,23 @@ var everyRule = []struct {
 		"any",
 		"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour with v s in j\nb: seal",
 		"XXXX!",
-		"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\nk: mug\n---\na: pour with v s in k\nb: put in j\nc: seal",
+		"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\nk: mug\n---\na: pour with v s in k\nb: put " +
+			"in j\nc: seal",
 	},
 	{
 		"gas-rigid-closed",
 		"any",
-		"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\nk: mug\n---\na: put with v in k\nb: put with s in j\nc: pour with k in j closed",
+		"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\nk: mug\n---\na: put with v in k\nb: put with s in " +
+			"j\nc: pour with k in j closed",
 		"XXXX!",
-		"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\nk: mug\n---\na: put with v in k\nb: put with s in j\nc: empty in k\nd: pour with k in j closed",
+		"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\nk: mug\n---\na: put with v in k\nb: put with s in " +
+			"j\nc: empty in k\nd: pour with k in j closed",
 	},
 	{
 		"gas-rigid-closed",
 		"any",
-		"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour with v in j closed\nb: put with s in j closed",
+		"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour with v in j closed\nb: put with " +
+			"s in j closed",
 		"XXXX!",
 		"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour with v in j closed\nb: put with s in j",
 	},
@@ -288,7 +292,8 @@ var everyRule = []struct {
 	{
 		"mix-peroxide-acid",
 		"any",
-		"p: peroxide-3 10 mL\nv: vinegar-white 10 mL\nj: mug\nk: mug\n---\na: put with p in j\nb: put with v in k\nc: pour with j k",
+		"p: peroxide-3 10 mL\nv: vinegar-white 10 mL\nj: mug\nk: mug\n---\na: put with p in j\nb: put with v in " +
+			"k\nc: pour with j k",
 		"XXXX!",
 		"p: peroxide-3 10 mL\nv: vinegar-white 10 mL\nj: mug\nk: mug\n---\na: put with p in j\nb: put with v in k",
 	},
@@ -426,7 +431,8 @@ var everyRule = []struct {
 	{
 		"foam-over",
 		"over",
-		"v: vinegar-white 5 % 100 mL\ns: baking-soda 5 g weighed\nd: dish-soap 5 mL\nb: mug 300 mL\n---\na: pour with v s d in b",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 5 g weighed\nd: dish-soap 5 mL\nb: mug 300 mL\n---\na: pour " +
+			"with v s d in b",
 		"NCCC",
 		"v: vinegar-white 5 % 100 mL\ns: baking-soda 5 g weighed\nb: mug 300 mL\n---\na: pour with v s in b",
 	},
@@ -435,21 +441,25 @@ var everyRule = []struct {
 		"unknown",
 		"v: vinegar-white 5 % 100 mL\ns: baking-soda\nd: dish-soap 5 mL\nb: mug 300 mL\n---\na: pour with v s d in b",
 		"NCCC",
-		"v: vinegar-white 5 % 100 mL\ns: baking-soda 0.2 g weighed\nd: dish-soap 5 mL\nb: mug 300 mL\n---\na: pour with v s d in b",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 0.2 g weighed\nd: dish-soap 5 mL\nb: mug 300 mL\n---\na: pour " +
+			"with v s d in b",
 	},
 	{
 		"gas-flexible",
 		"fits",
-		"v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.72 L\n---\na: keep-apart, pour with v s in b closed",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.72 L\n---\na: keep-apart, pour " +
+			"with v s in b closed",
 		"NNCC",
-		"v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.715 L\n---\na: keep-apart, pour with v s in b closed",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.715 L\n---\na: keep-apart, " +
+			"pour with v s in b closed",
 	},
 	{
 		"gas-flexible",
 		"tight",
 		"v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.715 L\n---\na: keep-apart, pour with v s in b closed",
 		"DNNN",
-		"v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.64 L\n---\na: keep-apart, pour with v s in b closed",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag-large 0.64 L\n---\na: keep-apart, pour " +
+			"with v s in b closed",
 	},
 	{
 		"gas-flexible",
@@ -463,7 +473,8 @@ var everyRule = []struct {
 		"unknown",
 		"v: vinegar-white 5 %\ns: baking-soda 2 g\nb: zip-bag-large 1 L\n---\na: pour with v s in b closed",
 		"XXXX",
-		"v: vinegar-white 5 % 50 mL\ns: baking-soda 1 g weighed\nb: zip-bag-large 1 L\n---\na: pour with v s in b closed",
+		"v: vinegar-white 5 % 50 mL\ns: baking-soda 1 g weighed\nb: zip-bag-large 1 L\n---\na: pour with v " +
+			"s in b closed",
 	},
 	{"launcher", "", "---\na: launch", "DDDN", "---\na: drop"},
 	{
@@ -760,19 +771,28 @@ func TestAHome(t *testing.T) {
 		raise            func(*kitchen.People)
 		want             safety.Verdict
 	}{
-		{"small-part", "little", "c: coin-uk-1p\n---\na: put with c", func(p *kitchen.People) { p.Under4 = yes() }, safety.AdultNear},
-		{"small-part", "little", "c: coin-uk-1p\n---\na: put with c", func(p *kitchen.People) { p.Under4 = nil }, safety.AdultNear},
+		{"small-part", "little", "c: coin-uk-1p\n---\na: put with c", func(p *kitchen.People) { p.Under4 = yes() },
+			safety.AdultNear},
+		{"small-part", "little", "c: coin-uk-1p\n---\na: put with c", func(p *kitchen.People) { p.Under4 = nil },
+			safety.AdultNear},
 		{"cells-magnets", "little", "age: 14-18\n---\na: put", func(p *kitchen.People) { p.Under6 = yes() }, ""},
 		{"deep-water", "little", "---\na: deep-water", func(p *kitchen.People) { p.Under4 = yes() }, safety.AdultNear},
-		{"standing", "within-reach", "---\na: stand", func(p *kitchen.People) { p.Under4, p.Covered = yes(), false }, safety.NotAtHome},
-		{"standing", "within-reach", "---\na: stand", func(p *kitchen.People) { p.Pet, p.Covered = yes(), false }, safety.NotAtHome},
+		{"standing", "within-reach", "---\na: stand", func(p *kitchen.People) { p.Under4, p.Covered = yes(), false },
+			safety.NotAtHome},
+		{"standing", "within-reach", "---\na: stand", func(p *kitchen.People) { p.Pet, p.Covered = yes(), false },
+			safety.NotAtHome},
 		{"microbe", "weak", "---\na: smoke", func(p *kitchen.People) { p.Asthma = yes() }, safety.NotAtHome},
 		{"microbe", "weak", "---\na: grow-mould", func(p *kitchen.People) { p.Asthma = nil }, safety.NotAtHome},
-		{"allergen", "home", "m: milk-whole\n---\na: pour with m", func(p *kitchen.People) { p.Allergens = []string{"milk"} }, safety.NotAtHome},
-		{"allergen", "home", "m: oil-vegetable\n---\na: pour with m", func(p *kitchen.People) { p.Allergens = []string{"soy"} }, safety.NotAtHome},
-		{"allergen", "home", "m: milk-whole\n---\na: pour with m", func(p *kitchen.People) { p.Answered = false }, safety.NotAtHome},
-		{"people-home", "no-adult", "---\na: hot-water at 50 °C", func(p *kitchen.People) { p.Adult = no() }, safety.NotAtHome},
-		{"people-home", "no-goggles", "p: peroxide-3 10 mL\n---\na: pour with p", func(p *kitchen.People) { p.Goggles = nil }, safety.NotAtHome},
+		{"allergen", "home", "m: milk-whole\n---\na: pour with m",
+			func(p *kitchen.People) { p.Allergens = []string{"milk"} }, safety.NotAtHome},
+		{"allergen", "home", "m: oil-vegetable\n---\na: pour with m",
+			func(p *kitchen.People) { p.Allergens = []string{"soy"} }, safety.NotAtHome},
+		{"allergen", "home", "m: milk-whole\n---\na: pour with m", func(p *kitchen.People) { p.Answered = false },
+			safety.NotAtHome},
+		{"people-home", "no-adult", "---\na: hot-water at 50 °C", func(p *kitchen.People) { p.Adult = no() },
+			safety.NotAtHome},
+		{"people-home", "no-goggles", "p: peroxide-3 10 mL\n---\na: pour with p",
+			func(p *kitchen.People) { p.Goggles = nil }, safety.NotAtHome},
 	} {
 		d := plan(c.plan)
 		people := calm()

@@ -30,32 +30,55 @@ func TestTheOrderOfSteps(t *testing.T) {
 	}{
 		{"clear-first", safety.Added, "---\na: put", "---\nz: clear-table\na: put"},
 		{"finish", safety.Added, "---\na: put", "---\na: put\nb: wash-hands"},
-		{"gear-first", safety.OrderError, "w: washing-soda-crystals\n---\na: stir with w\nb: gear-on", "w: washing-soda-crystals\n---\nb: gear-on\na: stir with w"},
+		{"gear-first", safety.OrderError, "w: washing-soda-crystals\n---\na: stir with w\nb: gear-on",
+			"w: washing-soda-crystals\n---\nb: gear-on\na: stir with w"},
 		{"gear-first", safety.Added, "w: vinegar-white\n---\na: pour with w", "w: water-tap\n---\na: pour with w"},
-		{"label-first", safety.OrderError, "v: vinegar-white\ns: water-tap\nj: jam-jar\nk: mug\n---\na: decant with v in j\nb: decant with s in k", "v: vinegar-white\ns: water-tap\nj: jam-jar\nk: mug\n---\nl: label\na: decant with v in j\nb: decant with s in k"},
-		{"label-first", safety.OrderError, "s: sugar-granulated\nj: jam-jar\n---\na: stand with s in j\nb: weigh wait 14 h", "s: sugar-granulated\nj: jam-jar\n---\na: stand with s in j\nb: weigh wait 40 min"},
-		{"label-first", safety.OrderError, "v: vinegar-white\nj: jam-jar\n---\na: pour with v in j", "v: orange-juice\nj: jam-jar\n---\na: pour with v in j"},
-		{"gear-off", safety.Added, "v: vinegar-white\n---\na: gear-on, pour with v", "v: vinegar-white\n---\na: gear-on, pour with v\nb: gear-off"},
-		{"apart-until-closed", safety.OrderError, bag + "---\na: pour with v s in b closed", bag + "---\na: keep-apart, pour with v s in b closed"},
-		{"flame-last", safety.OrderError, "---\na: light\nb: put wait 5 min", "---\na: put wait 5 min\nb: light\nc: put-out\nd: put wait 5 min"},
-		{"flame-last", safety.OrderError, "c: candle\ns: table-salt\n---\na: light with c\nb: weigh with s\nc: put-out", "c: candle\ns: table-salt\n---\na: weigh with s\nb: light with c\nc: put with c\nd: put-out"},
-		{"flame-last", safety.OrderError, "c: candle\ns: table-salt\n---\na: light with c\nb: - with s kind observe\nc: put-out", "c: candle\ns: table-salt\n---\na: light with c\nb: - with c kind observe\nc: put-out\nd: - with s kind observe"},
-		{"flame-last", safety.OrderError, "c: candle\nv: vinegar-white\ns: baking-soda\nj: mug\n---\na: light with c j\nb: pour with v s in j\nc: put-out", "c: candle\nv: vinegar-white\ns: baking-soda\nj: mug\n---\nb: pour with v s in j\na: light with c j\nd: pour with c in j\nc: put-out"},
+		{"label-first", safety.OrderError, "v: vinegar-white\ns: water-tap\nj: jam-jar\nk: mug\n---\na: decant with " +
+			"v in j\nb: decant with s in k", "v: vinegar-white\ns: water-tap\nj: jam-jar\nk: mug\n---\nl: label\na: " +
+			"decant with v in j\nb: decant with s in k"},
+		{"label-first", safety.OrderError, "s: sugar-granulated\nj: jam-jar\n---\na: stand with s in j\nb: " +
+			"weigh wait 14 h", "s: sugar-granulated\nj: jam-jar\n---\na: stand with s in j\nb: weigh wait 40 min"},
+		{"label-first", safety.OrderError, "v: vinegar-white\nj: jam-jar\n---\na: pour with v in j",
+			"v: orange-juice\nj: jam-jar\n---\na: pour with v in j"},
+		{"gear-off", safety.Added, "v: vinegar-white\n---\na: gear-on, pour with v",
+			"v: vinegar-white\n---\na: gear-on, pour with v\nb: gear-off"},
+		{"apart-until-closed", safety.OrderError, bag + "---\na: pour with v s in b closed",
+			bag + "---\na: keep-apart, pour with v s in b closed"},
+		{"flame-last", safety.OrderError, "---\na: light\nb: put wait 5 min", "---\na: put wait 5 min\nb: light\nc: " +
+			"put-out\nd: put wait 5 min"},
+		{"flame-last", safety.OrderError, "c: candle\ns: table-salt\n---\na: light with c\nb: weigh with s\nc: put-out",
+			"c: candle\ns: table-salt\n---\na: weigh with s\nb: light with c\nc: put with c\nd: put-out"},
+		{"flame-last", safety.OrderError, "c: candle\ns: table-salt\n---\na: light with c\nb: - with s kind " +
+			"observe\nc: put-out", "c: candle\ns: table-salt\n---\na: light with c\nb: - with c kind observe\nc: " +
+			"put-out\nd: - with s kind observe"},
+		{"flame-last", safety.OrderError, "c: candle\nv: vinegar-white\ns: baking-soda\nj: mug\n---\na: light with " +
+			"c j\nb: pour with v s in j\nc: put-out", "c: candle\nv: vinegar-white\ns: baking-soda\nj: mug\n---\nb: " +
+			"pour with v s in j\na: light with c j\nd: pour with c in j\nc: put-out"},
 		{"flame-out", safety.OrderError, "---\na: light\nb: draw", "---\na: light\nb: put-out\nc: draw"},
-		{"acid-to-water", safety.OrderError, "v: vinegar-cleaning 10 %\n---\na: dilute with v", "v: vinegar-cleaning 10 %\n---\na: water-first\nb: dilute with v"},
-		{"cool-first", safety.OrderError, "---\na: hot-water at 60 °C\nb: weigh", "---\na: hot-water at 60 °C\nb: cool\nc: weigh"},
-		{"measure-before", safety.OrderError, "---\na: weigh takes after-soak\nb: weigh takes before-soak", "---\na: weigh takes before-soak\nb: weigh takes after-soak"},
+		{"acid-to-water", safety.OrderError, "v: vinegar-cleaning 10 %\n---\na: dilute with v",
+			"v: vinegar-cleaning 10 %\n---\na: water-first\nb: dilute with v"},
+		{"cool-first", safety.OrderError, "---\na: hot-water at 60 °C\nb: weigh",
+			"---\na: hot-water at 60 °C\nb: cool\nc: weigh"},
+		{"measure-before", safety.OrderError, "---\na: weigh takes after-soak\nb: weigh takes before-soak",
+			"---\na: weigh takes before-soak\nb: weigh takes after-soak"},
 		{"no-second-dose", safety.Added, "---\na: launch", "---\na: drop"},
 		{"misfire", safety.Added, "---\na: launch", "---\na: drop"},
 		{"blades-away", safety.Added, "---\na: scissors\nb: put", "---\na: scissors\nb: put-away"},
 		{"adult-block", safety.Suggestion, "---\na: smoke\nb: put\nc: launch", "---\na: smoke\nb: launch\nc: put"},
 		{"interrupt", safety.Added, "---\na: light", "---\na: put"},
-		{"leftover", safety.OrderError, "p: peroxide-3 10 mL\nj: mug\n---\na: pour with p in j", "p: peroxide-3 10 mL\nj: mug\n---\na: pour with p in j\nb: clear-leftover"},
-		{"leftover-none", safety.Added, "p: table-salt\nj: mug\n---\na: pour with p in j", "p: peroxide-3 10 mL\nj: mug\n---\na: pour with p in j"},
+		{"leftover", safety.OrderError, "p: peroxide-3 10 mL\nj: mug\n---\na: pour with p in j",
+			"p: peroxide-3 10 mL\nj: mug\n---\na: pour with p in j\nb: clear-leftover"},
+		{"leftover-none", safety.Added, "p: table-salt\nj: mug\n---\na: pour with p in j",
+			"p: peroxide-3 10 mL\nj: mug\n---\na: pour with p in j"},
 		// 2 g of soda are 23.8 mmol and take 28 mL of 5 % vinegar (larder, G).
-		{"left-acid", safety.Added, "v: vinegar-white 5 % 40 mL\ns: baking-soda 2 g weighed\nm: mug\n---\na: pour with v s in m", "v: vinegar-white 5 % 20 mL\ns: baking-soda 2 g weighed\nm: mug\n---\na: pour with v s in m"},
-		{"left-soda", safety.Added, "v: vinegar-white 5 % 20 mL\ns: baking-soda 2 g weighed\nm: mug\n---\na: pour with v s in m", "v: vinegar-white 5 % 40 mL\ns: baking-soda 2 g weighed\nm: mug\n---\na: pour with v s in m"},
-		{"amount-missing", safety.OrderError, "p: peroxide-3\n---\na: pour with p", "p: peroxide-3 10 mL\n---\na: pour with p"},
+		{"left-acid", safety.Added, "v: vinegar-white 5 % 40 mL\ns: baking-soda 2 g weighed\nm: mug\n---\na: pour " +
+			"with v s in m", "v: vinegar-white 5 % 20 mL\ns: baking-soda 2 g weighed\nm: mug\n---\na: pour " +
+			"with v s in m"},
+		{"left-soda", safety.Added, "v: vinegar-white 5 % 20 mL\ns: baking-soda 2 g weighed\nm: mug\n---\na: pour " +
+			"with v s in m", "v: vinegar-white 5 % 40 mL\ns: baking-soda 2 g weighed\nm: mug\n---\na: pour " +
+			"with v s in m"},
+		{"amount-missing", safety.OrderError, "p: peroxide-3\n---\na: pour with p",
+			"p: peroxide-3 10 mL\n---\na: pour with p"},
 		{"heat-missing", safety.OrderError, "---\na: hot-water", "---\na: hot-water at 50 °C"},
 		{"place", safety.OrderError, "---\na: launch", "outdoors: yes\n---\na: launch"},
 		{"place-table", safety.Added, "---\na: put", "outdoors: yes\n---\na: put"},
@@ -94,7 +117,8 @@ func TestWhatIsLeft(t *testing.T) {
 	if i < 0 {
 		t.Fatalf("%+v", r.Lines)
 	}
-	if got := strings.ReplaceAll(text.Render(r.Lines[i].Message, "en"), "\u00a0", " "); got != "Left in the jar: about 0.59 g of the s, and no acid." {
+	if got := strings.ReplaceAll(text.Render(r.Lines[i].Message, "en"), "\u00a0",
+		" "); got != "Left in the jar: about 0.59 g of the s, and no acid." {
 		t.Error(got)
 	}
 }
@@ -103,8 +127,11 @@ func TestWhatIsLeft(t *testing.T) {
 // has nothing more to say; what is put in has words in both languages.
 func TestInsertedStepsMend(t *testing.T) {
 	for _, lines := range []string{
-		"w: washing-soda-crystals\n---\na: stir with w\nb: clear-leftover", "v: vinegar-white\ns: water-tap\nj: jam-jar\nk: mug\n---\na: decant with v in j\nb: decant with s in k",
-		bag + "---\na: pour with v s in b closed", "v: vinegar-white 5 %\n---\na: dilute with v", "---\na: hot-water at 60 °C\nb: weigh", "age: 14-18\np: peroxide-3 10 mL\nj: mug\n---\na: gear-on, pour with p in j",
+		"w: washing-soda-crystals\n---\na: stir with w\nb: clear-leftover",
+		"v: vinegar-white\ns: water-tap\nj: jam-jar\nk: mug\n---\na: decant with v in j\nb: decant with s in k",
+		bag + "---\na: pour with v s in b closed", "v: vinegar-white 5 %\n---\na: dilute with v",
+		"---\na: hot-water at 60 °C\nb: weigh", "age: 14-18\np: peroxide-3 10 mL\nj: mug\n---\na: gear-on, " +
+			"pour with p in j",
 		"c: candle\ns: table-salt\n---\na: light with c\nb: weigh with s", "---\na: light\nb: draw",
 	} {
 		d := plan(lines)
@@ -152,7 +179,8 @@ func TestWhatCanBeIssued(t *testing.T) {
 		{"not at home, watched", "---\na: culture", design.WatchShared, true},
 		{"out of order", "---\na: hot-water at 60 °C\nb: weigh", design.PredictThenTry, false},
 		{"not said", "u: unsaid\n---\na: stir with u", design.PredictThenTry, false},
-		{"a bag that fits", bag + "---\nz: gear-on, keep-apart\na: pour with v s in b closed", design.PredictThenTry, true},
+		{"a bag that fits", bag + "---\nz: gear-on, keep-apart\na: pour with v s in b closed", design.PredictThenTry,
+			true},
 	} {
 		barred, disorder := judge(plan(c.lines)).Barred(c.way)
 		if got := len(barred)+len(disorder) == 0; got != c.want {
@@ -165,14 +193,16 @@ func TestWhatCanBeIssued(t *testing.T) {
 // little more does not. 0.5 L hold at most 0.475 L; 100 mL are the vinegar.
 func TestTheSmallerAmountFits(t *testing.T) {
 	d := plan(
-		"v: vinegar-white 5 % 100 mL\ns: baking-soda 4 g weighed\nb: zip-bag-small 0.5 L\n---\na: keep-apart, pour with v s in b closed",
+		"v: vinegar-white 5 % 100 mL\ns: baking-soda 4 g weighed\nb: zip-bag-small 0.5 L\n---\na: keep-apart, pour " +
+			"with v s in b closed",
 	)
 	f, ok := finding(safety.Check(d), "gas-flexible", "over")
 	if !ok {
 		t.Fatal("it is not too full")
 	}
 	mends := safety.Mends(d, larder.Standard(), f)
-	if len(mends) == 0 || mends[0].Change.Need != "s" || !strings.HasPrefix(mends[0].Change.Amount, "1.2") || mends[0].After != safety.Care {
+	if len(mends) == 0 || mends[0].Change.Need != "s" || !strings.HasPrefix(mends[0].Change.Amount, "1.2") ||
+		mends[0].After != safety.Care {
 		t.Fatalf("%+v", mends)
 	}
 	after, err := safety.Apply(d, larder.Standard(), mends[0].Change)
@@ -194,7 +224,8 @@ func TestTheSmallerAmountFits(t *testing.T) {
 func TestTheLimitingAcid(t *testing.T) {
 	for _, c := range []struct{ soda, want string }{{"2 g", "fits"}, {"200 g", "fits"}} {
 		d := plan(
-			"v: vinegar-white 5 % 20 mL\ns: baking-soda " + c.soda + "\nb: zip-bag-large 1 L\n---\na: keep-apart, pour with v s in b closed",
+			"v: vinegar-white 5 % 20 mL\ns: baking-soda " + c.soda + "\nb: zip-bag-large 1 L\n---\na: keep-apart, " +
+				"pour with v s in b closed",
 		)
 		if _, ok := finding(safety.Check(d), "gas-flexible", c.want); !ok {
 			t.Errorf("%s: %+v", c.soda, safety.Check(d))
@@ -219,10 +250,14 @@ func TestMends(t *testing.T) {
 		want        safety.Change // where its amount, form and strength are not named, any will do
 		after       safety.Verdict
 	}{
-		{"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour, seal with v s in j closed", "gas-rigid-closed", safety.Change{Kind: safety.Open, Step: "a"}, safety.Care},
-		{"p: peroxide-6 as oxygen-releaser 20 mL\n---\na: pour with p", "peroxide-strong", safety.Change{Kind: safety.Swap, Need: "p", Material: "peroxide-3"}, safety.AdultNear},
-		{"v: vinegar-cleaning as mild-acid 12 % 50 mL\n---\na: pour with v", "acid-concentrate", safety.Change{Kind: safety.Swap, Need: "v", Material: "vinegar-white"}, safety.Care},
-		{"p: isopropyl-70 40 mL\n---\na: pour with p", "alcohol-rubbing", safety.Change{Kind: safety.Reduce, Need: "p", Amount: "30 mL"}, safety.AdultDoes},
+		{"v: vinegar-white 50 mL\ns: baking-soda 1 g\nj: jam-jar\n---\na: pour, seal with v s in j closed",
+			"gas-rigid-closed", safety.Change{Kind: safety.Open, Step: "a"}, safety.Care},
+		{"p: peroxide-6 as oxygen-releaser 20 mL\n---\na: pour with p", "peroxide-strong",
+			safety.Change{Kind: safety.Swap, Need: "p", Material: "peroxide-3"}, safety.AdultNear},
+		{"v: vinegar-cleaning as mild-acid 12 % 50 mL\n---\na: pour with v", "acid-concentrate",
+			safety.Change{Kind: safety.Swap, Need: "v", Material: "vinegar-white"}, safety.Care},
+		{"p: isopropyl-70 40 mL\n---\na: pour with p", "alcohol-rubbing", safety.Change{Kind: safety.Reduce, Need: "p",
+			Amount: "30 mL"}, safety.AdultDoes},
 		{"---\na: culture", "microbe", safety.Change{Kind: safety.Watch}, safety.NotAtHome},
 	} {
 		d := plan(c.lines)
@@ -282,7 +317,8 @@ func TestLowering(t *testing.T) {
 		{"another step", "---\na: craft-knife\nb: put", "blade", "b", reason, safety.AdultDoes, true},
 		{"hot water", "---\na: hot-water at 80 °C", "heat", "a", reason, safety.Care, false},
 		{"hot oil", "---\na: hot-oil at 80 °C", "heat", "a", reason, safety.AdultDoes, true},
-		{"oil that is heated", "o: oil-vegetable 100 mL\n---\na: heat with o at 80 °C", "heat", "a", reason, safety.AdultDoes, true},
+		{"oil that is heated", "o: oil-vegetable 100 mL\n---\na: heat with o at 80 °C", "heat", "a", reason,
+			safety.AdultDoes, true},
 		{"hotter than water", "---\na: heat at 180 °C", "heat", "a", reason, safety.AdultNear, true},
 		{"no temperature said", "---\na: hot-water", "heat", "a", reason, safety.AdultNear, true},
 		{"a chair", "---\na: climb", "height", "a", reason, safety.AdultNear, true},
@@ -309,11 +345,17 @@ func TestLowering(t *testing.T) {
 		want  map[string]safety.Verdict // by case
 		wrong int
 	}{
-		{"---\na: craft-knife", []design.Lowering{{Rule: "blade", Step: "a", Reason: reason}, {Rule: "blade", Step: "a", Reason: reason}}, map[string]safety.Verdict{"craft": safety.AdultNear}, 1},
-		{"age: 14-18\n---\na: craft-knife", []design.Lowering{{Rule: "blade", Step: "a", Reason: reason}, {Rule: "blade", Step: "a", Reason: reason}, {Rule: "blade", Step: "a", Reason: reason}}, map[string]safety.Verdict{"craft": safety.Care}, 2},
-		{"age: 14-18\n---\na: knife", []design.Lowering{{Rule: "blade", Step: "a", Reason: reason}}, map[string]safety.Verdict{"kitchen": safety.Care}, 1},
-		{"---\na: knife, craft-knife", []design.Lowering{{Rule: "blade", Step: "a", Reason: reason}}, map[string]safety.Verdict{"kitchen": safety.AdultNear, "craft": safety.AdultDoes}, 1},
-		{"---\na: knife, craft-knife", []design.Lowering{{Rule: "blade", Case: "kitchen", Step: "a", Reason: reason}}, map[string]safety.Verdict{"kitchen": safety.Care, "craft": safety.AdultDoes}, 0},
+		{"---\na: craft-knife", []design.Lowering{{Rule: "blade", Step: "a", Reason: reason},
+			{Rule: "blade", Step: "a", Reason: reason}}, map[string]safety.Verdict{"craft": safety.AdultNear}, 1},
+		{"age: 14-18\n---\na: craft-knife", []design.Lowering{{Rule: "blade", Step: "a", Reason: reason},
+			{Rule: "blade", Step: "a", Reason: reason}, {Rule: "blade", Step: "a", Reason: reason}},
+			map[string]safety.Verdict{"craft": safety.Care}, 2},
+		{"age: 14-18\n---\na: knife", []design.Lowering{{Rule: "blade", Step: "a", Reason: reason}},
+			map[string]safety.Verdict{"kitchen": safety.Care}, 1},
+		{"---\na: knife, craft-knife", []design.Lowering{{Rule: "blade", Step: "a", Reason: reason}},
+			map[string]safety.Verdict{"kitchen": safety.AdultNear, "craft": safety.AdultDoes}, 1},
+		{"---\na: knife, craft-knife", []design.Lowering{{Rule: "blade", Case: "kitchen", Step: "a", Reason: reason}},
+			map[string]safety.Verdict{"kitchen": safety.Care, "craft": safety.AdultDoes}, 0},
 	} {
 		d := plan(c.lines)
 		d.Lowered = c.low
@@ -346,7 +388,8 @@ func TestLowering(t *testing.T) {
 	people.Under4 = yes()
 	d := plan("c: coin-uk-1p\n---\na: put with c")
 	d.Lowered = []design.Lowering{{Rule: "small-part", Step: "a", Reason: reason}}
-	if f, _ := finding(safety.Judge(d, larder.Standard(), &people).Findings, "small-part", "little"); f.Verdict != safety.AdultNear {
+	if f, _ := finding(safety.Judge(d, larder.Standard(), &people).Findings, "small-part",
+		"little"); f.Verdict != safety.AdultNear {
 		t.Errorf("a fact of the home was lowered: %+v", f)
 	}
 }
@@ -418,8 +461,10 @@ func TestBands(t *testing.T) {
 func TestSilence(t *testing.T) {
 	for lines, asks := range map[string]bool{
 		"v: vinegar-cleaning\n---\na: pour with v": true, "v: vinegar-cleaning 9 %\n---\na: pour with v": false,
-		"v: surgical-spirit 10 mL\n---\na: pour with v": true, "v: surgical-spirit 70 % 10 mL\n---\na: pour with v": false,
-		"v: vinegar-white\n---\na: pour with v": false, "---\na: hot-water": true, "u: unsaid\n---\na: put with u": true,
+		"v: surgical-spirit 10 mL\n---\na: pour with v":      true,
+		"v: surgical-spirit 70 % 10 mL\n---\na: pour with v": false,
+		"v: vinegar-white\n---\na: pour with v":              false, "---\na: hot-water": true,
+		"u: unsaid\n---\na: put with u": true,
 	} {
 		found := safety.Check(plan(lines))
 		if got := slices.ContainsFunc(found, func(f safety.Finding) bool { return f.Asks }); got != asks {
@@ -581,7 +626,8 @@ func BenchmarkJudge(b *testing.B) {
 // Whatever stands in a document: a report, and ways out that either fit or say
 // that they do not.
 func FuzzJudge(f *testing.F) {
-	for _, lines := range []string{bag + "---\na: keep-apart, pour with v s in b closed", "p: peroxide-6 as oxygen-releaser 20 mL\n---\na: pour with p\nb: hot-water at 300 °C volts 9 V"} {
+	for _, lines := range []string{bag + "---\na: keep-apart, pour with v s in b closed",
+		"p: peroxide-6 as oxygen-releaser 20 mL\n---\na: pour with p\nb: hot-water at 300 °C volts 9 V"} {
 		raw, _ := json.Marshal(plan(lines))
 		f.Add(raw)
 	}

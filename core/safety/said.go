@@ -35,8 +35,10 @@ var families = map[string]string{}
 
 func init() {
 	for name, members := range map[string]string{
-		"heat": "hob heat-any temperature oven boil hot-water warm-water steam melt wax syrup oil-hot", "flame": "flame-lit candle match lighter burner fire-open burn smoke",
-		"blade": "knife cut-any scissors craft-knife kitchen-tool sharp-edge", "closing": "close cork shake-closed store-closed", "mouth": "taste lick suck straw-blow straw-share",
+		"heat":    "hob heat-any temperature oven boil hot-water warm-water steam melt wax syrup oil-hot",
+		"flame":   "flame-lit candle match lighter burner fire-open burn smoke",
+		"blade":   "knife cut-any scissors craft-knife kitchen-tool sharp-edge",
+		"closing": "close cork shake-closed store-closed", "mouth": "taste lick suck straw-blow straw-share",
 		"outside": "road go-out open-water night-weather", "people": "faces home-inside body-data",
 	} {
 		for _, m := range strings.Fields(members) {

@@ -175,9 +175,12 @@ func TestSaidAnswered(t *testing.T) {
 	}{
 		{"with a reason", design.Heard{Answer: "other", Reason: "it is a paper candle"}, nil, false},
 		{"without", design.Heard{Answer: "other", Reason: "no"}, nil, true},
-		{"other words", design.Heard{Answer: "other", Reason: "it is a paper candle"}, func(d *design.Document) { d.Steps[0].Text["en"] = "Light the wick of the big candle." }, true},
-		{"the same words, written otherwise", design.Heard{Answer: "other", Reason: "it is a paper candle"}, func(d *design.Document) { d.Steps[0].Text["en"] = "light the wick, of the candle" }, false},
-		{"other needs", design.Heard{Answer: "other", Reason: "it is a paper candle"}, func(d *design.Document) { d.Needs[0].Material = "isopropyl-70" }, true},
+		{"other words", design.Heard{Answer: "other", Reason: "it is a paper candle"},
+			func(d *design.Document) { d.Steps[0].Text["en"] = "Light the wick of the big candle." }, true},
+		{"the same words, written otherwise", design.Heard{Answer: "other", Reason: "it is a paper candle"},
+			func(d *design.Document) { d.Steps[0].Text["en"] = "light the wick, of the candle" }, false},
+		{"other needs", design.Heard{Answer: "other", Reason: "it is a paper candle"},
+			func(d *design.Document) { d.Needs[0].Material = "isopropyl-70" }, true},
 		{"the teacher alone, but homes do it", design.Heard{Answer: "teacher"}, nil, true},
 	} {
 		d := saying("Light the wick of the candle.", "en")
@@ -260,7 +263,9 @@ func TestTickedAndSaidAgree(t *testing.T) {
 			}
 		}
 	}
-	for sentence, action := range map[string]string{"Light the candle.": "light", "Cut it with a kitchen knife.": "knife", "Stand on a chair.": "climb", "Put it in the microwave.": "microwave", "Throw the ball hard.": "throw"} {
+	for sentence, action := range map[string]string{"Light the candle.": "light",
+		"Cut it with a kitchen knife.": "knife", "Stand on a chair.": "climb", "Put it in the microwave.": "microwave",
+		"Throw the ball hard.": "throw"} {
 		said := saying(sentence, "en")
 		ticked := saying("Do it.", "en")
 		ticked.Steps[0].Actions = append(ticked.Steps[0].Actions, action)

@@ -17,16 +17,27 @@ func TestStandInsCanDoTheSteps(t *testing.T) {
 		name, lines, out string
 		offered          bool
 	}{
-		{"a cup does not close", "w: water-tap 30 mL\nj: jam-jar as holding-vessel\n---\na: seal with w in j closed", "cup-coffee-small", false},
-		{"left open it need not", "w: water-tap 30 mL\nj: jam-jar as holding-vessel\n---\na: pour with w in j", "cup-coffee-small", true},
-		{"a small one of its kind is too small", "w: water-tap 50 mL\nj: jam-jar as holding-vessel\n---\na: pour with w in j", "cup-coffee-small", false},
-		{"plastic gives way", "w: water-tap 50 mL\nj: mug as holding-vessel\n---\na: hot-water with w in j at 80 °C", "cup-plastic-hard", false},
-		{"lukewarm it does not", "w: water-tap 50 mL\nj: mug as holding-vessel\n---\na: warm-water with w in j at 40 °C", "cup-plastic-hard", true},
-		{"a shot glass holds too little", "w: water-tap 200 mL\nj: mug as holding-vessel\n---\na: pour with w in j", "glass-shot", false},
-		{"it holds a mouthful", "w: water-tap 20 mL\nj: mug as holding-vessel\n---\na: pour with w in j", "glass-shot", true},
-		{"nobody fills the bath", "w: water-tap 50 mL\nj: mug as holding-vessel\n---\na: pour with w in j", "bathtub", false},
-		{"a cloth bag leaks", "w: water-tap 50 mL\nj: mug as holding-vessel\n---\na: pour with w in j", "bag-cloth", false},
-		{"beans it carries", "w: bean-white 50 g\nj: jug as holding-vessel\n---\na: put with w in j", "bag-cloth", true},
+		{"a cup does not close", "w: water-tap 30 mL\nj: jam-jar as holding-vessel\n---\na: seal with w in j closed",
+			"cup-coffee-small", false},
+		{"left open it need not", "w: water-tap 30 mL\nj: jam-jar as holding-vessel\n---\na: pour with w in j",
+			"cup-coffee-small", true},
+		{"a small one of its kind is too small", "w: water-tap 50 mL\nj: jam-jar as holding-vessel\n---\na: " +
+			"pour with w in j", "cup-coffee-small", false},
+		{"plastic gives way", "w: water-tap 50 mL\nj: mug as holding-vessel\n---\na: hot-water with w in j at 80 °C",
+			"cup-plastic-hard", false},
+		{"lukewarm it does not",
+			"w: water-tap 50 mL\nj: mug as holding-vessel\n---\na: warm-water with w in j at 40 °C", "cup-plastic-hard",
+			true},
+		{"a shot glass holds too little", "w: water-tap 200 mL\nj: mug as holding-vessel\n---\na: pour with w in j",
+			"glass-shot", false},
+		{"it holds a mouthful", "w: water-tap 20 mL\nj: mug as holding-vessel\n---\na: pour with w in j", "glass-shot",
+			true},
+		{"nobody fills the bath", "w: water-tap 50 mL\nj: mug as holding-vessel\n---\na: pour with w in j", "bathtub",
+			false},
+		{"a cloth bag leaks", "w: water-tap 50 mL\nj: mug as holding-vessel\n---\na: pour with w in j", "bag-cloth",
+			false},
+		{"beans it carries", "w: bean-white 50 g\nj: jug as holding-vessel\n---\na: put with w in j", "bag-cloth",
+			true},
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			d := plan(c.lines)
@@ -35,7 +46,9 @@ func TestStandInsCanDoTheSteps(t *testing.T) {
 			if err != nil {
 				t.Fatal(err)
 			}
-			if got := slices.ContainsFunc(all, func(s safety.Substitute) bool { return s.Material.ID == c.out }); got != c.offered {
+			if got := slices.ContainsFunc(all, func(s safety.Substitute) bool {
+				return s.Material.ID == c.out
+			}); got != c.offered {
 				var ids []string
 				for _, s := range all {
 					ids = append(ids, s.Material.ID)

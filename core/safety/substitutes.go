@@ -75,7 +75,8 @@ func NewCautions(before, after []Finding, need string) []text.Message {
 	for _, f := range after {
 		known := func(g Finding) bool {
 			return g.Rule == f.Rule && g.Case == f.Case &&
-				(f.Rule != "allergen" || slices.Contains(g.Needs, need) && text.Render(g.Why, "en") == text.Render(f.Why, "en"))
+				(f.Rule != "allergen" || slices.Contains(g.Needs, need) && text.Render(g.Why,
+					"en") == text.Render(f.Why, "en"))
 		}
 		if f.Said != nil || !slices.Contains(f.Needs, need) || slices.ContainsFunc(before, known) {
 			continue

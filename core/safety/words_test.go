@@ -52,7 +52,8 @@ func TestReviewedWords(t *testing.T) {
 // Families in the Americas are spoken to as usted, in every safety text.
 func TestOneFormOfAddress(t *testing.T) {
 	familiar := strings.Fields(
-		"tú tu tus te ti vosotros os vuestro vuestra ponte lávate déjalo quítalo hazlo usad llamad salid dejad poned quieres puedes tienes haces vives",
+		"tú tu tus te ti vosotros os vuestro vuestra ponte lávate déjalo quítalo hazlo usad llamad salid dejad " +
+			"poned quieres puedes tienes haces vives",
 	)
 	for _, id := range text.IDs("en") {
 		if !strings.HasPrefix(id, "safety.") {

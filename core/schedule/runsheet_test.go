@@ -22,7 +22,8 @@ func TestRunSheet(t *testing.T) {
 		{"2027-02-05 20:00", "06 08:20", ""},
 	} {
 		rows := w.RunSheet(at(t, "Europe/London", c.start), schedule.UsualAwake)
-		if len(rows) != 2 || rows[1].From.Format("02 15:04") != c.from || rows[1].Trouble != c.trouble || rows[1].To.Sub(rows[1].From) != 25*time.Minute {
+		if len(rows) != 2 || rows[1].From.Format("02 15:04") != c.from || rows[1].Trouble != c.trouble ||
+			rows[1].To.Sub(rows[1].From) != 25*time.Minute {
 			t.Errorf("%s: %+v", c.start, rows)
 		}
 	}

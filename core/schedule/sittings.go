@@ -227,5 +227,6 @@ func (a Awake) holds(from, to time.Time) bool {
 // clock is a time of the day of a moment by the clock on the wall, also on the days on which it is
 // put forward or back.
 func clock(day time.Time, since time.Duration) time.Time {
-	return time.Date(day.Year(), day.Month(), day.Day(), int(since.Hours()), int(since.Minutes())%60, 0, 0, day.Location())
+	return time.Date(day.Year(), day.Month(), day.Day(), int(since.Hours()), int(since.Minutes())%60, 0, 0,
+		day.Location())
 }

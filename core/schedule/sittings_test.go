@@ -14,7 +14,8 @@ import (
 func soak() *design.Document {
 	return &design.Document{Steps: []design.Step{
 		{ID: "begin", Title: text.Localized{"en": "Begin"}, Kind: "do", Duration: "20 min"},
-		{ID: "weigh", Title: text.Localized{"en": "Weigh"}, Kind: "do", Duration: "25 min", Wait: &design.Wait{For: "12 h", Latest: "16 h"}},
+		{ID: "weigh", Title: text.Localized{"en": "Weigh"}, Kind: "do", Duration: "25 min",
+			Wait: &design.Wait{For: "12 h", Latest: "16 h"}},
 	}}
 }
 
@@ -39,11 +40,13 @@ func TestSittings(t *testing.T) {
 	d := soak()
 	end := at(t, "Europe/London", "2027-02-04 11:00")
 	sittings, ok := schedule.WorkOf(d).Sittings(at(t, "Europe/London", "2027-02-03 18:00"), end, schedule.UsualHours)
-	if !ok || len(sittings) != 2 || sittings[1].From.Format("02 15:04") != "04 06:30" || sittings[1].To.Format("15:04") != "06:55" {
+	if !ok || len(sittings) != 2 || sittings[1].From.Format("02 15:04") != "04 06:30" ||
+		sittings[1].To.Format("15:04") != "06:55" {
 		t.Errorf("%v %+v", ok, sittings)
 	}
 	for _, start := range []string{"14:00", "21:15", "05:00"} {
-		if _, ok := schedule.WorkOf(d).Sittings(at(t, "Europe/London", "2027-02-03 "+start), end, schedule.UsualHours); ok {
+		if _, ok := schedule.WorkOf(d).Sittings(at(t, "Europe/London", "2027-02-03 "+start), end,
+			schedule.UsualHours); ok {
 			t.Errorf("a start at %s fits", start)
 		}
 	}
@@ -51,11 +54,13 @@ func TestSittings(t *testing.T) {
 	if len(got) != 1 || got[0].From.Format("15:04") != "14:15" || got[0].To.Format("15:04") != "21:00" {
 		t.Errorf("%+v", got)
 	}
-	if got := schedule.WorkOf(d).Starts(at(t, "Europe/London", "2027-02-03 23:00"), end, schedule.UsualHours, 3); len(got) != 0 {
+	if got := schedule.WorkOf(d).Starts(at(t, "Europe/London", "2027-02-03 23:00"), end, schedule.UsualHours,
+		3); len(got) != 0 {
 		t.Errorf("too late to be done in time: %+v", got)
 	}
 	// The clock is put forward in the night to 28 March 2027: 12 h from 18:20 are at 7:20 by the clock on the wall.
-	spring, ok := schedule.WorkOf(d).Sittings(at(t, "Europe/London", "2027-03-27 18:00"), at(t, "Europe/London", "2027-03-28 11:00"), schedule.UsualHours)
+	spring, ok := schedule.WorkOf(d).Sittings(at(t, "Europe/London", "2027-03-27 18:00"),
+		at(t, "Europe/London", "2027-03-28 11:00"), schedule.UsualHours)
 	if !ok || spring[1].From.Format("15:04") != "07:20" {
 		t.Errorf("the night of the clocks: %v %+v", ok, spring)
 	}
@@ -64,13 +69,17 @@ func TestSittings(t *testing.T) {
 // Work without a long wait is one sitting, at any hour that all are awake.
 func TestOneSitting(t *testing.T) {
 	d := &design.Document{Steps: []design.Step{
-		{ID: "a", Kind: "do", Duration: "10 min"}, {ID: "b", Kind: "do", Duration: "5 min", Wait: &design.Wait{For: "4 min"}},
+		{ID: "a", Kind: "do", Duration: "10 min"},
+		{ID: "b", Kind: "do", Duration: "5 min", Wait: &design.Wait{For: "4 min"}},
 	}}
-	got := schedule.WorkOf(d).Starts(at(t, "America/Mexico_City", "2027-02-03 10:10"), at(t, "America/Mexico_City", "2027-02-04 20:00"), schedule.UsualHours, 5)
-	if len(got) != 2 || got[0].From.Format("15:04") != "10:15" || got[0].To.Format("15:04") != "21:00" || got[1].From.Format("15:04") != "06:30" {
+	got := schedule.WorkOf(d).Starts(at(t, "America/Mexico_City", "2027-02-03 10:10"),
+		at(t, "America/Mexico_City", "2027-02-04 20:00"), schedule.UsualHours, 5)
+	if len(got) != 2 || got[0].From.Format("15:04") != "10:15" || got[0].To.Format("15:04") != "21:00" ||
+		got[1].From.Format("15:04") != "06:30" {
 		t.Errorf("%+v", got)
 	}
-	if s, ok := schedule.WorkOf(d).Sittings(at(t, "America/Mexico_City", "2027-02-03 12:00"), at(t, "America/Mexico_City", "2027-02-04 20:00"), schedule.UsualHours); !ok || len(s) != 1 {
+	if s, ok := schedule.WorkOf(d).Sittings(at(t, "America/Mexico_City", "2027-02-03 12:00"),
+		at(t, "America/Mexico_City", "2027-02-04 20:00"), schedule.UsualHours); !ok || len(s) != 1 {
 		t.Errorf("%+v", s)
 	}
 }
@@ -103,7 +112,8 @@ func TestAdultHours(t *testing.T) {
 	if got := w.Lacks(friday, saturday, hours); got != "" {
 		t.Errorf("Friday lacks %q", got)
 	}
-	hours.Awake = schedule.Awake{From: 12 * time.Hour, To: 13 * time.Hour} // an hour a day, and 14 hours of soaking at most
+	// an hour a day, and 14 hours of soaking at most
+	hours.Awake = schedule.Awake{From: 12 * time.Hour, To: 13 * time.Hour}
 	if got := w.Lacks(friday, saturday, hours); got != "time" {
 		t.Errorf("an hour a day lacks %q", got)
 	}

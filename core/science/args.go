@@ -93,7 +93,8 @@ func (a *args) rest() {
 			a.flag(in.Name)
 		case in.Unit == "text":
 			a.text(in.Name)
-		case in.Unit != "any" && in.Unit != "objects" && in.Unit != "symbols" && !strings.HasPrefix(in.Unit, "list of "):
+		case in.Unit != "any" && in.Unit != "objects" && in.Unit != "symbols" &&
+			!strings.HasPrefix(in.Unit, "list of "):
 			a.num(in.Name)
 		}
 	}

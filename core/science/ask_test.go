@@ -109,7 +109,8 @@ func TestDoubt(t *testing.T) {
 		math.Abs(*r.Finer/want-0.1) > 1e-3 {
 		t.Errorf("%+v, finer %v", r.Doubts, *r.Finer)
 	}
-	for typed, u := range map[string]float64{"25 cm ± 1 cm": 1, "25 cm ± 2": 2, "25 cm +/- 5 mm": 0.5, "25.0 cm": 0.1 / math.Sqrt(12), "0.25 m": 1 / math.Sqrt(12), "1/4 m": 0, "25,0 cm": 0.1 / math.Sqrt(12)} {
+	for typed, u := range map[string]float64{"25 cm ± 1 cm": 1, "25 cm ± 2": 2, "25 cm +/- 5 mm": 0.5,
+		"25.0 cm": 0.1 / math.Sqrt(12), "0.25 m": 1 / math.Sqrt(12), "1/4 m": 0, "25,0 cm": 0.1 / math.Sqrt(12)} {
 		r := ask(t, "pendulum", Question{Typed: map[string]string{"length": typed}})
 		got := 0.0
 		if p := r.Outputs["period"]; p.Uncertainty != nil {
@@ -246,9 +247,12 @@ func TestSolve(t *testing.T) {
 		{"pendulum", map[string]string{"length": "100 cm"}, "length", "1 s", 24.84053, "cm"},
 		{"pendulum", map[string]string{"length": "100 cm"}, "length", "1", 24.84053, "cm"},
 		// The worked example of the recipe: 1 L needs 3.49227 g with acid to spare.
-		{"fizz", map[string]string{"acid": "acetic", "acid_volume": "60 mL", "acid_strength": "5 %", "carbonate": "sodium-bicarbonate", "carbonate_mass": "1 g"}, "carbonate_mass", "1 L", 3.49227, "g"},
-		{"detect", map[string]string{"effect": "1", "reading_sd": "1", "between_sd": "1", "trials": "1", "families": "5"}, "families", "0.8", 24, "1"},
-		{"mass-change", map[string]string{"before": "16 g", "after": "17.2 g", "resolution": "0.1 g"}, "after", "10 %", 17.6, "g"},
+		{"fizz", map[string]string{"acid": "acetic", "acid_volume": "60 mL", "acid_strength": "5 %",
+			"carbonate": "sodium-bicarbonate", "carbonate_mass": "1 g"}, "carbonate_mass", "1 L", 3.49227, "g"},
+		{"detect", map[string]string{"effect": "1", "reading_sd": "1", "between_sd": "1", "trials": "1",
+			"families": "5"}, "families", "0.8", 24, "1"},
+		{"mass-change", map[string]string{"before": "16 g", "after": "17.2 g", "resolution": "0.1 g"}, "after", "10 %",
+			17.6, "g"},
 	} {
 		r := ask(t, c.model, Question{Typed: c.typed, Solve: c.solve, Wanted: c.wanted})
 		s := r.Solved
@@ -264,7 +268,8 @@ func TestSolve(t *testing.T) {
 		"carbonate_mass": "1 g",
 	}
 	for _, c := range []struct{ solve, wanted, says string }{
-		{"carbonate_mass", "50 L", "cannot bring the answer there: it goes from"}, {"carbonate_mass", "1 g", "mass"}, {"carbonate_mass", "lots", "not a number"}, {"yield", "1 L", "only carbonate_mass"},
+		{"carbonate_mass", "50 L", "cannot bring the answer there: it goes from"}, {"carbonate_mass", "1 g", "mass"},
+		{"carbonate_mass", "lots", "not a number"}, {"yield", "1 L", "only carbonate_mass"},
 	} {
 		r := ask(t, "fizz", Question{Typed: fizz, Solve: c.solve, Wanted: c.wanted})
 		if r.Solved == nil || r.Solved.Problem == nil || !strings.Contains(r.Solved.Problem.Message, c.says) {
@@ -325,8 +330,10 @@ func TestTypedObjects(t *testing.T) {
 		t.Error(got)
 	}
 	for _, c := range []struct{ model, input, typed, place string }{
-		{"pooled", "values", "9.7", "values[0]"}, {"layers", "liquids", "honey", "liquids[0]"}, {"formula", "symbols", "before", "symbols"}, {"formula", "symbols", "a = 1; a = 2", "symbols"},
-		{"pendulum", "length", "± 2 cm", "length"}, {"pendulum", "length", "5 cm ± 2 g", "length"}, {"pendulum", "length", "5 cm ± x", "length"}, {"pendulum", "lenght", "5 cm", "lenght"},
+		{"pooled", "values", "9.7", "values[0]"}, {"layers", "liquids", "honey", "liquids[0]"},
+		{"formula", "symbols", "before", "symbols"}, {"formula", "symbols", "a = 1; a = 2", "symbols"},
+		{"pendulum", "length", "± 2 cm", "length"}, {"pendulum", "length", "5 cm ± 2 g", "length"},
+		{"pendulum", "length", "5 cm ± x", "length"}, {"pendulum", "lenght", "5 cm", "lenght"},
 	} {
 		m, _ := Find(c.model)
 		typed := m.Example()
@@ -434,7 +441,8 @@ func TestPhotoColour(t *testing.T) {
 
 // Blanks take what families type too: words, stopwatch times, their own measures.
 func TestBlanksInPlainWords(t *testing.T) {
-	for typed, seconds := range map[string]float64{"1.2 s": 1.2, "0:01.2": 1.2, "one point two seconds": 1.2, "un segundo y medio": 1.5} {
+	for typed, seconds := range map[string]float64{"1.2 s": 1.2, "0:01.2": 1.2, "one point two seconds": 1.2,
+		"un segundo y medio": 1.5} {
 		m, _ := Find("flight")
 		r, err := m.Ask(Question{Typed: map[string]string{"flight_time": typed}, Language: "en"})
 		want := 9.80665 * seconds * seconds / 8

@@ -77,7 +77,9 @@ func AmountU(written string, q quantity.Quantity) float64 {
 		return 0
 	}
 	number := strings.TrimLeft(strings.TrimSpace(written), "+-−")
-	if i := strings.IndexFunc(number, func(r rune) bool { return (r < '0' || r > '9') && r != '.' && r != ',' }); i >= 0 {
+	if i := strings.IndexFunc(number, func(r rune) bool {
+		return (r < '0' || r > '9') && r != '.' && r != ','
+	}); i >= 0 {
 		number = number[:i]
 	}
 	step := 1.0

@@ -152,7 +152,8 @@ func fizz(a *args) results {
 	return results{
 		"limiting": {
 			Value: limiting,
-		}, "co2_amount": num(n, "mol"), "co2_mass": num(n*massCO2, "g"), "gas_volume": num(yield*litres(n, kelvin, kPa), "L"),
+		}, "co2_amount": num(n, "mol"), "co2_mass": num(n*massCO2, "g"), "gas_volume": num(yield*litres(n, kelvin, kPa),
+			"L"),
 		"leftover_acid": num(
 			math.Max(0, nH-need)/p,
 			"mol",

@@ -15,9 +15,11 @@ const (
 
 // molarMass in g/mol.
 var molarMass = map[string]float64{
-	"sodium-bicarbonate": 84.007, "acetic": 60.052, "citric": 192.124, "citric-monohydrate": 210.138, "tartaric": 150.087,
-	"sodium-carbonate": 105.988, "sodium-carbonate-decahydrate": 286.141, "calcium-carbonate": 100.086, "sodium-chloride": 58.443,
-	"sucrose": 342.297, "hydrogen-peroxide": massH2O2,
+	"sodium-bicarbonate": 84.007, "acetic": 60.052, "citric": 192.124, "citric-monohydrate": 210.138,
+	"tartaric":         150.087,
+	"sodium-carbonate": 105.988, "sodium-carbonate-decahydrate": 286.141, "calcium-carbonate": 100.086,
+	"sodium-chloride": 58.443,
+	"sucrose":         342.297, "hydrogen-peroxide": massH2O2,
 }
 
 var gasInputs = []Input{

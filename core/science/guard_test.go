@@ -91,7 +91,8 @@ func TestWrongKindsAreNamed(t *testing.T) {
 	for _, m := range Models() {
 		example := workedInputs[m.ID]
 		for _, in := range m.Inputs {
-			wrong := map[string]string{"flag": `"yes"`, "choice": `"neither"`, "text": `[]`, "symbols": `7`, "objects": `7`, "recording": `7`, "any": `{}`}[in.Unit]
+			wrong := map[string]string{"flag": `"yes"`, "choice": `"neither"`, "text": `[]`, "symbols": `7`,
+				"objects": `7`, "recording": `7`, "any": `{}`}[in.Unit]
 			switch {
 			case wrong != "":
 			case strings.HasPrefix(in.Unit, "list of "):
@@ -140,7 +141,8 @@ func TestCounterparts(t *testing.T) {
 		}
 	}
 	for _, gas := range []float64{0.1, 0.7, 3} {
-		for _, place := range []string{`"temperature": "0 °C"`, `"altitude": "1500 m"`, `"pressure": "95 kPa", "temperature": "77 °F"`} {
+		for _, place := range []string{`"temperature": "0 °C"`, `"altitude": "1500 m"`,
+			`"pressure": "95 kPa", "temperature": "77 °F"`} {
 			recipe := fmt.Sprintf(
 				`{"acid": "citric", "carbonate": "sodium-bicarbonate", "gas_volume": "%g L", %s}`,
 				gas,
@@ -153,7 +155,8 @@ func TestCounterparts(t *testing.T) {
 					"fizz",
 					"gas_volume",
 					fmt.Sprintf(
-						`{"acid": "citric", "acid_mass": "%.15g g", "carbonate": "sodium-bicarbonate", "carbonate_mass": "%.15g g", %s}`,
+						`{"acid": "citric", "acid_mass": "%.15g g", "carbonate": "sodium-bicarbonate",
+							"carbonate_mass": "%.15g g", %s}`,
 						acid,
 						carbonate,
 						place,
@@ -171,7 +174,8 @@ func TestCounterparts(t *testing.T) {
 			cm,
 		)
 		// The series makes a wide swing slower; four times the length takes twice as long.
-		if wide := value("pendulum", "period", fmt.Sprintf(`{"length": "%g cm", "amplitude": "60 deg"}`, cm)); wide <= period {
+		if wide := value("pendulum", "period", fmt.Sprintf(`{"length": "%g cm", "amplitude": "60 deg"}`,
+			cm)); wide <= period {
 			t.Errorf("a wider swing of %g cm takes %g s, not longer than %g s", cm, wide, period)
 		}
 		near(

@@ -115,7 +115,8 @@ func coupled(a *args) results {
 
 func ramp(a *args) results {
 	l, h, g, kind := a.num("length"), a.num("height"), a.num("g"), a.choice("kind")
-	beta := map[string]float64{"slide": 0, "solid-sphere": 0.4, "hollow-sphere": 2.0 / 3, "solid-cylinder": 0.5, "hoop": 1}[kind]
+	beta := map[string]float64{"slide": 0, "solid-sphere": 0.4, "hollow-sphere": 2.0 / 3, "solid-cylinder": 0.5,
+		"hoop": 1}[kind]
 	if h > l || h == l && kind != "slide" {
 		stop("height", "has-to-be-below-the-length")
 	}

@@ -38,7 +38,8 @@ func init() {
 			mark(
 				"ruler_from",
 				"one-mark-of-the-ruler",
-			), mark("ruler_to", "the-other"), {Name: "ruler_middle", Unit: "list of 1", Optional: true, Help: "half-way-between-them-to-see-a-tilt"},
+			), mark("ruler_to", "the-other"), {Name: "ruler_middle", Unit: "list of 1", Optional: true,
+				Help: "half-way-between-them-to-see-a-tilt"},
 			mark("from", "one-end-of-the-thing"), mark("to", "its-other-end"), click,
 		},
 		Outputs: []Output{

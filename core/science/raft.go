@@ -10,7 +10,8 @@ func init() {
 			{Name: "height", Unit: "cm", Limits: "> 0"},
 			{Name: "mass", Unit: "g", Limits: "> 0"},
 			{Name: "load_mass", Unit: "g", Limits: "> 0", Help: "of-one-load"},
-			{Name: "load_height", Chosen: true, Unit: "cm", Default: "0 cm", Limits: "≥ 0", Help: "of-their-middle-above-the-deck"},
+			{Name: "load_height", Chosen: true, Unit: "cm", Default: "0 cm", Limits: "≥ 0",
+				Help: "of-their-middle-above-the-deck"},
 			{Name: "loads", Unit: "1", Default: "0", Limits: "≥ 0", Whole: true, Help: "how-many-are-on-it"},
 			{Name: "water_density", Unit: "g/mL", Default: water, Limits: "> 0"},
 		},
@@ -68,7 +69,8 @@ func raft(a *args) results {
 	a.step("draft", "(mass + loads * load_mass) / (water_density * length * width)", "cm")
 	a.step(
 		"gm",
-		"draft / 2 + narrow_side^2 / (12 * draft) - (mass * height / 2 + loads * load_mass * (height + load_height / 2)) / (mass + loads * load_mass)",
+		"draft / 2 + narrow_side^2 / (12 * draft) - (mass * height / 2 + loads * load_mass * (height + load_height "+
+			"/ 2)) / (mass + loads * load_mass)",
 		"cm",
 	)
 	out := results{

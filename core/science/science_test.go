@@ -172,35 +172,53 @@ func TestBadInput(t *testing.T) {
 		{"pendulum", pendulum(`, "amplitude": "91 deg"`), "amplitude", "outside"},
 		{"pendulum", pendulum(`, "swings": "5 deg"`), "swings", "plain number"},
 		{"fizz", `{"acid": "lemon"}`, "acid", "one of"},
-		{"fizz", `{"acid": "acetic", "carbonate": "calcium-carbonate", "acid_mass": "5 g", "carbonate_mass": "5 g"}`, "acid_mass", "not a powder"},
-		{"fizz", `{"acid": "citric", "carbonate": "calcium-carbonate", "acid_mass": "5 g", "acid_strength": 5, "carbonate_mass": "5 g"}`, "acid_strength", "not with a powder"},
-		{"fizz", `{"acid": "citric", "carbonate": "calcium-carbonate", "acid_volume": "5 mL", "carbonate_mass": "5 g"}`, "acid_strength", "missing"},
-		{"fizz", `{"acid": "citric", "carbonate": "calcium-carbonate", "acid_mass": "0 g", "carbonate_mass": "0 g"}`, "carbonate_mass", "both be nothing"},
-		{"fizz", `{"acid": "citric", "carbonate": "calcium-carbonate", "acid_mass": "1 g", "carbonate_mass": "1 g", "pressure": "1 bar", "altitude": "5 m"}`, "pressure", "not both"},
-		{"fizz", `{"acid": "citric", "carbonate": "calcium-carbonate", "acid_mass": "1 g", "carbonate_mass": "1 g", "temperature": "-300 °C"}`, "temperature", "absolute zero"},
-		{"fizz", `{"acid": "citric", "carbonate": "calcium-carbonate", "acid_mass": "1 tsp", "carbonate_mass": "1 g"}`, "acid_mass", "volume"},
+		{"fizz", `{"acid": "acetic", "carbonate": "calcium-carbonate", "acid_mass": "5 g", "carbonate_mass": "5 g"}`,
+			"acid_mass", "not a powder"},
+		{"fizz", `{"acid": "citric", "carbonate": "calcium-carbonate", "acid_mass": "5 g", "acid_strength": 5,
+			"carbonate_mass": "5 g"}`, "acid_strength", "not with a powder"},
+		{"fizz", `{"acid": "citric", "carbonate": "calcium-carbonate", "acid_volume": "5 mL", "carbonate_mass": "5 g"}`,
+			"acid_strength", "missing"},
+		{"fizz", `{"acid": "citric", "carbonate": "calcium-carbonate", "acid_mass": "0 g", "carbonate_mass": "0 g"}`,
+			"carbonate_mass", "both be nothing"},
+		{"fizz", `{"acid": "citric", "carbonate": "calcium-carbonate", "acid_mass": "1 g", "carbonate_mass": "1 g",
+			"pressure": "1 bar", "altitude": "5 m"}`, "pressure", "not both"},
+		{"fizz", `{"acid": "citric", "carbonate": "calcium-carbonate", "acid_mass": "1 g", "carbonate_mass": "1 g",
+			"temperature": "-300 °C"}`, "temperature", "absolute zero"},
+		{"fizz", `{"acid": "citric", "carbonate": "calcium-carbonate", "acid_mass": "1 tsp", "carbonate_mass": "1 g"}`,
+			"acid_mass", "volume"},
 		{"spoon-mass", `{"masses": ["5 g"]}`, "masses", "at least 2"},
 		{"spoon-mass", `{"masses": ["5 g", "6 g", 7]}`, "masses[2]", "needs a unit"},
 		{"spoon-mass", `{"masses": ["5 g", "0 g"]}`, "masses[1]", "outside"},
 		{"spoon-mass", `{"masses": "5 g"}`, "masses", "list"},
-		{"raft", `{"length": "20 cm", "width": "10 cm", "height": "2 cm", "mass": "900 g", "load_mass": "8 g"}`, "mass", "sinks"},
-		{"raft", `{"length": "20 cm", "width": "10 cm", "height": "2 cm", "mass": "40 g", "load_mass": "8 g", "loads": 2.5}`, "loads", "whole"},
-		{"raft", `{"length": "20 cm", "width": "10 cm", "height": "2 cm", "mass": "40 g", "load_mass": "8 g", "loads": 45}`, "loads", "at most 44"},
-		{"cell-stack", `{"emf": "0.9 V", "resistance": "300 Ω", "threshold": "1.8 V", "current": "3 mA"}`, "current", "larger electrodes"},
+		{"raft", `{"length": "20 cm", "width": "10 cm", "height": "2 cm", "mass": "900 g", "load_mass": "8 g"}`, "mass",
+			"sinks"},
+		{"raft", `{"length": "20 cm", "width": "10 cm", "height": "2 cm", "mass": "40 g", "load_mass": "8 g",
+			"loads": 2.5}`, "loads", "whole"},
+		{"raft", `{"length": "20 cm", "width": "10 cm", "height": "2 cm", "mass": "40 g", "load_mass": "8 g",
+			"loads": 45}`, "loads", "at most 44"},
+		{"cell-stack", `{"emf": "0.9 V", "resistance": "300 Ω", "threshold": "1.8 V", "current": "3 mA"}`, "current",
+			"larger electrodes"},
 		{"pitch", `{"note": "H4"}`, "note", "letter A to G"},
-		{"glass-fill", `{"glass_height": "12 cm", "empty_frequency": "800 Hz", "filled_height": "9 cm", "filled_frequency": "620 Hz", "target_frequency": "900 Hz"}`, "target_frequency", "outside"},
+		{"glass-fill", `{"glass_height": "12 cm", "empty_frequency": "800 Hz", "filled_height": "9 cm",
+			"filled_frequency": "620 Hz", "target_frequency": "900 Hz"}`, "target_frequency", "outside"},
 		{"ramp", `{"length": "1 m", "height": "1 m", "kind": "hoop"}`, "height", "below"},
 		{"flight", `{"flight_time": "2 s", "angle": "30 deg"}`, "angle", "distance"},
-		{"mass-change", `{"before": "5 g", "after": "4 g", "resolution": "1 g", "container": "5 g"}`, "container", "as much"},
-		{"mass-change", `{"before": "5 g", "after": "4 g", "resolution": "1 g", "container": "1 g", "tare": true}`, "container", "tared"},
-		{"mass-change", `{"before": "5 g", "after": "4 g", "resolution": "1 g", "tare": "yes"}`, "tare", "true or false"},
+		{"mass-change", `{"before": "5 g", "after": "4 g", "resolution": "1 g", "container": "5 g"}`, "container",
+			"as much"},
+		{"mass-change", `{"before": "5 g", "after": "4 g", "resolution": "1 g", "container": "1 g", "tare": true}`,
+			"container", "tared"},
+		{"mass-change", `{"before": "5 g", "after": "4 g", "resolution": "1 g", "tare": "yes"}`, "tare",
+			"true or false"},
 		{"detect", `{"effect": 0, "reading_sd": 1, "between_sd": 1, "trials": 1, "families": 5}`, "effect", "zero"},
-		{"detect", `{"effect": "1 cm", "reading_sd": 1, "between_sd": "1 mm", "trials": 1, "families": 5}`, "reading_sd", "number"},
+		{"detect", `{"effect": "1 cm", "reading_sd": 1, "between_sd": "1 mm", "trials": 1, "families": 5}`,
+			"reading_sd", "number"},
 		{"choice", `{"counts": [0, 0]}`, "counts", "all zero"},
 		{"choice", `{"counts": [1.5, 2]}`, "counts[0]", "whole"},
 		{"choice", `{"counts": [1, 2], "p1": 0.5}`, "p1", "0.5"},
-		{"cooling", `{"times": ["0 min", "5 min"], "temperatures": ["80 °C", "19 °C"], "ambient": "20 °C"}`, "temperatures[1]", "above"},
-		{"cooling", `{"times": ["0 min", "5 min"], "temperatures": ["60 °C", "70 °C"], "ambient": "20 °C"}`, "temperatures", "move away"},
+		{"cooling", `{"times": ["0 min", "5 min"], "temperatures": ["80 °C", "19 °C"], "ambient": "20 °C"}`,
+			"temperatures[1]", "above"},
+		{"cooling", `{"times": ["0 min", "5 min"], "temperatures": ["60 °C", "70 °C"], "ambient": "20 °C"}`,
+			"temperatures", "move away"},
 		{"line-fit", `{"x": [1, 1, 1], "y": [1, 2, 3]}`, "x", "all the same"},
 		{"line-fit", `{"x": [1, 2, 3], "y": [1, 2]}`, "y", "at least 3"},
 		{"line-fit", `{"x": [1, "2 cm", 3], "y": [1, 2, 3]}`, "x[1]", "mixed"},
@@ -208,20 +226,27 @@ func TestBadInput(t *testing.T) {
 		{"compare-groups", `{"mode": "paired", "a": [1, 2, 3], "b": [1, 2]}`, "a", "3 values"},
 		{"pooled", `{"values": [{"value": 1, "u": 0}]}`, "values[0]", "above zero"},
 		{"pooled", `{"values": [{"value": 1, "u": 1, "x": 2}]}`, "values[0]", "unknown field"},
-		{"layers", `{"liquids": [{"name": "a", "density": "1 g/mL"}, {"name": "a", "density": "2 g/mL"}]}`, "liquids[1]", "name of its own"},
-		{"osmosis-crossing", `{"concentrations": ["0 %", "1 %", "2 %"], "changes": ["1 g", "2 %", "3 %"]}`, "changes[0]", "percentage"},
-		{"freezing-point", `{"solute": "salt", "mass": "5 g", "water_mass": "1 kg", "molar_mass": "5 g/mol"}`, "molar_mass", "custom"},
+		{"layers", `{"liquids": [{"name": "a", "density": "1 g/mL"}, {"name": "a", "density": "2 g/mL"}]}`,
+			"liquids[1]", "name of its own"},
+		{"osmosis-crossing", `{"concentrations": ["0 %", "1 %", "2 %"], "changes": ["1 g", "2 %", "3 %"]}`,
+			"changes[0]", "percentage"},
+		{"freezing-point", `{"solute": "salt", "mass": "5 g", "water_mass": "1 kg", "molar_mass": "5 g/mol"}`,
+			"molar_mass", "custom"},
 		{"freezing-point", `{"solute": "custom", "mass": "5 g", "water_mass": "1 kg"}`, "molar_mass", "missing"},
 		{"peroxide", `{"volume_strength": 400}`, "volume_strength", "100 %"},
-		{"solution-strength", `{"mode": "to-percent", "solute": "sucrose", "molarity": "1 mol/L"}`, "density", "missing"},
+		{"solution-strength", `{"mode": "to-percent", "solute": "sucrose", "molarity": "1 mol/L"}`, "density",
+			"missing"},
 		{"solution-strength", `{"mode": "spoons", "solute": "sucrose", "percent": 5}`, "percent", "mode spoons"},
 		{"dilution", `{"c1": "5 %", "c2": "6 %", "v2": "1 L"}`, "c2", "stronger"},
 		{"dilution", `{"c1": "5 %", "c2": "1 %", "v2": "1 L", "density1": "1 g/mL"}`, "density1", "both"},
-		{"formula", `{"expression": "a + b", "symbols": {"a": {"value": "1 g"}, "b": {"value": "1 mL"}}}`, "expression", "mass"},
+		{"formula", `{"expression": "a + b", "symbols": {"a": {"value": "1 g"}, "b": {"value": "1 mL"}}}`, "expression",
+			"mass"},
 		{"formula", `{"expression": "mean(a)", "symbols": {"a": {"value": 1}}}`, "expression", "not a function"},
 		{"formula", `{"expression": "a", "symbols": {"a": {"value": "1 g", "u": "1 mL"}}}`, "symbols.a", "mass"},
-		{"photo-length", `{"ruler": "10 cm", "ruler_from": [1, 1], "ruler_to": [1, 1], "from": [0, 0], "to": [5, 5]}`, "ruler_from", "on each other"},
-		{"photo-length", `{"ruler": "10 cm", "ruler_from": [1], "ruler_to": [1, 1], "from": [0, 0], "to": [5, 5]}`, "ruler_from", "at least 2"},
+		{"photo-length", `{"ruler": "10 cm", "ruler_from": [1, 1], "ruler_to": [1, 1], "from": [0, 0], "to": [5, 5]}`,
+			"ruler_from", "on each other"},
+		{"photo-length", `{"ruler": "10 cm", "ruler_from": [1], "ruler_to": [1, 1], "from": [0, 0], "to": [5, 5]}`,
+			"ruler_from", "at least 2"},
 		{"photo-angle", `{"corner": [1, 1, 1], "from": [0, 0], "to": [5, 5]}`, "corner", "two numbers"},
 		{"photo-colour", `{"photo": "bm8=", "spot": [1, 1, 1], "white": [5, 5, 1]}`, "photo", "JPEG or PNG"},
 		{"quantity-parse", `{"text": "2,750 g"}`, "text", "thousands"},
@@ -240,10 +265,15 @@ func TestBadInput(t *testing.T) {
 func TestUnitsDoNotMatter(t *testing.T) {
 	for _, pair := range [][3]string{
 		{"pendulum", `{"length": "1 m"}`, `{"length": "100 cm"}`},
-		{"pendulum", `{"length": "1 m", "amplitude": "30 deg"}`, `{"length": "1 m", "amplitude": "0.5235987755982988 rad"}`},
-		{"sealed-mass", `{"gas_volume": "1 L", "temperature": "20 °C"}`, `{"gas_volume": "1000 mL", "temperature": "68 °F"}`},
-		{"detect", `{"effect": "1 °C", "reading_sd": "0.5 °C", "between_sd": "0.5 °C", "trials": 1, "families": 9}`, `{"effect": "1 °C", "reading_sd": "0.9 °F", "between_sd": "0.5 K", "trials": 1, "families": 9}`},
-		{"fizz", `{"acid": "citric", "acid_mass": "5 g", "carbonate": "calcium-carbonate", "carbonate_mass": "5 g", "yield": 0.9}`, `{"acid": "citric", "acid_mass": "5000 mg", "carbonate": "calcium-carbonate", "carbonate_mass": "0.005 kg", "yield": "90 %"}`},
+		{"pendulum", `{"length": "1 m", "amplitude": "30 deg"}`, `{"length": "1 m",
+			"amplitude": "0.5235987755982988 rad"}`},
+		{"sealed-mass", `{"gas_volume": "1 L", "temperature": "20 °C"}`, `{"gas_volume": "1000 mL",
+			"temperature": "68 °F"}`},
+		{"detect", `{"effect": "1 °C", "reading_sd": "0.5 °C", "between_sd": "0.5 °C", "trials": 1, "families": 9}`,
+			`{"effect": "1 °C", "reading_sd": "0.9 °F", "between_sd": "0.5 K", "trials": 1, "families": 9}`},
+		{"fizz", `{"acid": "citric", "acid_mass": "5 g", "carbonate": "calcium-carbonate", "carbonate_mass": "5 g",
+			"yield": 0.9}`, `{"acid": "citric", "acid_mass": "5000 mg", "carbonate": "calcium-carbonate",
+			"carbonate_mass": "0.005 kg", "yield": "90 %"}`},
 		{"choice", `{"counts": [14, 6], "shares": [1, 1]}`, `{"counts": ["14", "6"]}`},
 	} {
 		a, err1 := run(t, pair[0], pair[1])
@@ -319,7 +349,8 @@ func TestRegistry(t *testing.T) {
 	if len(ids) != 37 {
 		t.Errorf("%d models", len(ids))
 	}
-	for s, c := range map[string]struct{ in, out float64 }{"> 0": {1e-9, 0}, "≥ 0": {0, -1}, "0…100": {100, 100.1}, "> 0…1": {1, 0}, "0…<90": {89, 90}, "-500…11000": {-500, -501}} {
+	for s, c := range map[string]struct{ in, out float64 }{"> 0": {1e-9, 0}, "≥ 0": {0, -1}, "0…100": {100, 100.1},
+		"> 0…1": {1, 0}, "0…<90": {89, 90}, "-500…11000": {-500, -501}} {
 		if l := readLimits(s); !l.allow(c.in) || l.allow(c.out) {
 			t.Errorf("%s: %v %v", s, l.allow(c.in), l.allow(c.out))
 		}
@@ -414,7 +445,9 @@ func TestCertifiedLine(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	for name, want := range map[string]float64{"intercept": -0.262323073774029, "slope": 1.00211681802045, "intercept_se": 0.232818234301152, "slope_se": 0.000429796848199937, "residual_sd": 0.884796396144373, "r2": 0.999993745883712} {
+	for name, want := range map[string]float64{"intercept": -0.262323073774029, "slope": 1.00211681802045,
+		"intercept_se": 0.232818234301152, "slope_se": 0.000429796848199937, "residual_sd": 0.884796396144373,
+		"r2": 0.999993745883712} {
 		if got := out[name].Value.(float64); math.Abs(got-want) > 1e-9*math.Abs(want) {
 			t.Errorf("%s = %.15g, want %.15g", name, got, want)
 		}
@@ -441,7 +474,8 @@ func TestTypedExamples(t *testing.T) {
 		}
 	}
 	m, _ := Find("choice")
-	for typed, want := range map[string]string{"14; 6": "counts", " 14 ;\n6; ": "counts", "14": "", "14, 6": "counts", "14 6": "counts", "14,6": "", ";": ""} {
+	for typed, want := range map[string]string{"14; 6": "counts", " 14 ;\n6; ": "counts", "14": "", "14, 6": "counts",
+		"14 6": "counts", "14,6": "", ";": ""} {
 		if _, err := m.RunTyped(map[string]string{"counts": typed}); (err == nil) != (want != "") {
 			t.Errorf("%q: %v", typed, err)
 		}
@@ -495,10 +529,15 @@ func TestPublishedValues(t *testing.T) {
 		want          map[string]float64
 		ci            []float64
 	}{
-		{"compare-groups", `{` + patients + `}`, map[string]float64{"mean_a": 0.75, "mean_b": 2.33, "difference": 1.58, "t": 1.8608, "df": 17.776, "p": 0.07939}, []float64{-0.2054832, 3.3654832}},
-		{"compare-groups", `{"mode": "paired", ` + patients + `}`, map[string]float64{"difference": 1.58, "t": 4.0621, "df": 9, "p": 0.002833}, []float64{0.7001142, 2.4598858}},
-		{"choice", `{"counts": [315, 108, 101, 32], "shares": [9, 3, 3, 1]}`, map[string]float64{"chi_square": 0.470024, "df": 3, "p": 0.925426}, nil},
-		{"line-fit", `{"x": [10, 8, 13, 9, 11, 14, 6, 4, 12, 7, 5], "y": [8.04, 6.95, 7.58, 8.81, 8.33, 9.96, 7.24, 4.26, 10.84, 4.82, 5.68]}`, map[string]float64{"slope": 0.50009, "intercept": 3.00009, "r2": 0.66654, "slope_se": 0.11791, "intercept_se": 1.12475, "residual_sd": 1.23660}, nil},
+		{"compare-groups", `{` + patients + `}`, map[string]float64{"mean_a": 0.75, "mean_b": 2.33, "difference": 1.58,
+			"t": 1.8608, "df": 17.776, "p": 0.07939}, []float64{-0.2054832, 3.3654832}},
+		{"compare-groups", `{"mode": "paired", ` + patients + `}`, map[string]float64{"difference": 1.58, "t": 4.0621,
+			"df": 9, "p": 0.002833}, []float64{0.7001142, 2.4598858}},
+		{"choice", `{"counts": [315, 108, 101, 32], "shares": [9, 3, 3, 1]}`,
+			map[string]float64{"chi_square": 0.470024, "df": 3, "p": 0.925426}, nil},
+		{"line-fit", `{"x": [10, 8, 13, 9, 11, 14, 6, 4, 12, 7, 5], "y": [8.04, 6.95, 7.58, 8.81, 8.33, 9.96, 7.24,
+			4.26, 10.84, 4.82, 5.68]}`, map[string]float64{"slope": 0.50009, "intercept": 3.00009, "r2": 0.66654,
+			"slope_se": 0.11791, "intercept_se": 1.12475, "residual_sd": 1.23660}, nil},
 	} {
 		out, err := run(t, c.model, c.inputs)
 		if err != nil {

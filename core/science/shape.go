@@ -15,7 +15,8 @@ func init() {
 				Limits:  "≥ 0",
 				Help:    "smallest-step-of-the-tape",
 			},
-			{Name: "diameter_resolution", Chosen: true, Unit: "cm", Default: "1 mm", Limits: "≥ 0", Help: "smallest-step-of-the-ruler"},
+			{Name: "diameter_resolution", Chosen: true, Unit: "cm", Default: "1 mm", Limits: "≥ 0",
+				Help: "smallest-step-of-the-ruler"},
 		},
 		Outputs: []Output{{"ratio", "1", "u"}, {"u", "1", ""}, {"percent_error", "%", ""}, {"consistent", "", ""}},
 		run: func(a *args) results {
@@ -32,7 +33,8 @@ func init() {
 			a.step("ratio", "circumference / diameter", "1")
 			a.step(
 				"u",
-				"ratio * sqrt((circumference_resolution / circumference)^2 + (diameter_resolution / diameter)^2) / sqrt(12)",
+				"ratio * sqrt((circumference_resolution / circumference)^2 + (diameter_resolution / "+
+					"diameter)^2) / sqrt(12)",
 				"1",
 			)
 			a.step("percent_error", "(ratio - pi) / pi", "%")

@@ -44,7 +44,8 @@ func init() {
 			{Name: "after", Unit: "g", Limits: "≥ 0", Help: "mean-of-the-weighings"},
 			{Name: "resolution", Chosen: true, Unit: "g", Limits: "≥ 0", Help: "step-of-the-display"},
 			{Name: "tare", Unit: "flag", Optional: true, Help: "the-scale-was-zeroed-before-each-weighing"},
-			{Name: "repeatability", Chosen: true, Unit: "g", Default: "0 g", Limits: "≥ 0", Help: "sd-of-repeated-weighings"},
+			{Name: "repeatability", Chosen: true, Unit: "g", Default: "0 g", Limits: "≥ 0",
+				Help: "sd-of-repeated-weighings"},
 			{Name: "container", Unit: "g", Default: "0 g", Limits: "≥ 0", Help: "included-in-both-weighings"},
 		},
 		Outputs: []Output{

@@ -19,7 +19,8 @@ func init() {
 			Inputs: []Input{
 				{Name: "effect", Chosen: true, Unit: "any", Help: "the-difference-that-matters"},
 				{Name: "reading_sd", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "scatter-of-one-reading"},
-				{Name: "between_sd", Chosen: true, Unit: "any", Limits: "≥ 0", Help: "scatter-of-the-true-difference-between-families"},
+				{Name: "between_sd", Chosen: true, Unit: "any", Limits: "≥ 0",
+					Help: "scatter-of-the-true-difference-between-families"},
 				{Name: "trials", Unit: "1", Limits: "≥ 1", Whole: true, Help: "per-family-and-condition"},
 				{Name: "families", Unit: "1", Limits: "≥ 1", Whole: true, Help: "how-many-take-part"},
 			},
@@ -35,7 +36,8 @@ func init() {
 		Inputs: []Input{
 			{Name: "counts", Unit: "list of 1", Limits: "≥ 0", Whole: true, Help: "how-many-at-each-place"},
 			{Name: "shares", Unit: "list of 1", Optional: true, Limits: "> 0", Help: "expected-equal-when-left-out"},
-			{Name: "p1", Label: "true_share", Unit: "1", Optional: true, Limits: "0…1", Help: "true-share-of-the-first-for-planning"},
+			{Name: "p1", Label: "true_share", Unit: "1", Optional: true, Limits: "0…1",
+				Help: "true-share-of-the-first-for-planning"},
 		},
 		Outputs: []Output{
 			{"chi_square", "1", ""},
@@ -51,7 +53,8 @@ func init() {
 			{Name: "times", Unit: "list of min", Help: "of-the-readings"},
 			{Name: "temperatures", Unit: "list of °C"},
 			{Name: "ambient", Label: "room", Unit: "°C", Help: "of-the-room"},
-			{Name: "at", Label: "time_wanted", Chosen: true, Unit: "min", Optional: true, Help: "when-the-temperature-is-wanted"},
+			{Name: "at", Label: "time_wanted", Chosen: true, Unit: "min", Optional: true,
+				Help: "when-the-temperature-is-wanted"},
 		},
 		Outputs: []Output{{"k", "1/min", ""}, {"half_time", "min", ""}, {"predicted", "°C", ""}},
 		run:     cooling})

@@ -86,7 +86,8 @@ func (r *reader) measured(i int) (quantity.Typed, int) {
 				f.System = quantity.Metric
 			}
 			q := quantity.ParseTyped(written, f)
-			if q.Kind == quantity.Value && !q.UnitAssumed && q.Note == "" && q.Unit.Dim == f.Dim && q.Unit.Symbol != quantity.One.Symbol {
+			if q.Kind == quantity.Value && !q.UnitAssumed && q.Note == "" && q.Unit.Dim == f.Dim &&
+				q.Unit.Symbol != quantity.One.Symbol {
 				return q, i + size
 			}
 		}
@@ -105,7 +106,8 @@ func (r *reader) number(i int) (string, int) {
 		}
 		f := quantity.Field{Dim: quantity.Pure, Unit: "1", Language: r.lang, System: r.System}
 		q := quantity.ParseTyped(r.text[r.t[i].from:r.t[i+size-1].to], f)
-		if q.Kind == quantity.Value && q.UnitAssumed && q.Note == "" && !r.is("dets", i) && q.Value == float64(int(q.Value)) {
+		if q.Kind == quantity.Value && q.UnitAssumed && q.Note == "" && !r.is("dets", i) &&
+			q.Value == float64(int(q.Value)) {
 			return strconv.FormatFloat(q.Value, 'f', -1, 64), i + size
 		}
 	}
@@ -168,7 +170,8 @@ func (r *reader) series(i int) (values []string, next int) {
 		} else {
 			return values, next
 		}
-		for k < len(r.t) && (r.t[k].sign == ',' || r.is("and", k) || (len(values) > 0 || len(bare) > 0) && r.listed("ats", k) == k+1 || r.is("into", k) || r.is("dets", k)) {
+		for k < len(r.t) && (r.t[k].sign == ',' || r.is("and", k) ||
+			(len(values) > 0 || len(bare) > 0) && r.listed("ats", k) == k+1 || r.is("into", k) || r.is("dets", k)) {
 			k++
 		}
 		if k < len(r.t) && !r.opensNumber(k) {
@@ -188,7 +191,8 @@ func (r *reader) everyAt(i int) int {
 		return next
 	}
 	f := quantity.Field{Dim: quantity.Time, Unit: "min", Language: r.lang, System: r.System}
-	if q := quantity.ParseTyped("1 "+r.text[r.t[i+1].from:r.t[i+1].to], f); q.Kind == quantity.Value && !q.UnitAssumed && q.Note == "" {
+	if q := quantity.ParseTyped("1 "+r.text[r.t[i+1].from:r.t[i+1].to], f); q.Kind == quantity.Value &&
+		!q.UnitAssumed && q.Note == "" {
 		return i + 2
 	}
 	return 0
@@ -212,7 +216,8 @@ func (r *reader) times(i int) int {
 	}
 	for _, list := range []string{"afters", "ats"} {
 		if start := r.listed(list, i); start > 0 {
-			if values, next := r.series(start); len(values) > 1 || len(values) == 1 && strings.Contains(values[0], ":") {
+			if values, next := r.series(start); len(values) > 1 || len(values) == 1 && strings.Contains(values[0],
+				":") {
 				r.add(Piece{Kind: Times, Values: values}, i, next)
 				return next
 			}

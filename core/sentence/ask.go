@@ -99,7 +99,8 @@ type asker struct {
 }
 
 func (a *asker) add(p Piece, words text.Message, answers ...Answer) *Question {
-	answers = append(answers, Answer{text.M("sentence.answer.only-words"), Revision{Kind: Plain, Value: strings.ToLower(p.Words)}})
+	answers = append(answers, Answer{text.M("sentence.answer.only-words"),
+		Revision{Kind: Plain, Value: strings.ToLower(p.Words)}})
 	a.out = append(a.out, Question{From: p.From, To: p.To, Words: words, Answers: answers})
 	return &a.out[len(a.out)-1]
 }
@@ -117,7 +118,9 @@ func (a *asker) wait(k int, p Piece) {
 		return
 	}
 	before, behind := around(a.pieces, k)
-	looked := slices.ContainsFunc(a.pieces, func(q Piece) bool { return q.Kind == Times && len(q.Values) > 0 && q.From > p.From })
+	looked := slices.ContainsFunc(a.pieces, func(q Piece) bool {
+		return q.Kind == Times && len(q.Values) > 0 && q.From > p.From
+	})
 	if before && behind && !p.Leads && !looked {
 		a.add(p, text.M("sentence.ask.split", "words", p.Words), Answer{
 			text.M("sentence.answer.split"), Revision{Kind: Split, From: p.From},
@@ -146,7 +149,8 @@ func (a *asker) warmth(p Piece) {
 		var answers []Answer
 		for _, value := range strings.Split(offers, ", ") {
 			v, _ := quantity.ParseOK(value)
-			answers = append(answers, Answer{text.M("sentence.answer.about", "value", v.Quantity), Revision{Kind: Warm, Value: value}})
+			answers = append(answers, Answer{text.M("sentence.answer.about", "value", v.Quantity),
+				Revision{Kind: Warm, Value: value}})
 		}
 		q := a.add(p, text.M("sentence.ask.warm", "word", w), answers...)
 		q.Field = &Revision{Kind: Warm, Value: hole}
@@ -238,11 +242,13 @@ func (a *asker) what(p Piece) {
 				words = text.M("sentence.ask.which", "why", w.Why)
 				for _, id := range w.Choices {
 					if m, ok := a.larder.Material(id); ok && !m.Refused {
-						answers = append(answers, Answer{text.M("sentence.answer.thing", "name", m.Name), Revision{Kind: Choose, Value: n.ID, Thing: id}})
+						answers = append(answers, Answer{text.M("sentence.answer.thing", "name", m.Name),
+							Revision{Kind: Choose, Value: n.ID, Thing: id}})
 					}
 				}
 			}
-			a.add(p, words, append(answers, Answer{text.M("sentence.answer.object"), Revision{Kind: Everyday, Value: n.ID}})...)
+			a.add(p, words,
+				append(answers, Answer{text.M("sentence.answer.object"), Revision{Kind: Everyday, Value: n.ID}})...)
 			return
 		}
 	}
@@ -351,7 +357,8 @@ func split(d *design.Document, i int, language string, runes []rune, at int) {
 		second[0] = []rune(strings.ToUpper(string(second[0])))[0]
 	}
 	taken := func(id string) bool { _, ok := d.Step(id); return ok }
-	next := design.Step{ID: fresh("step", "step", taken), Text: text.Localized{language: string(second)}, Title: text.Localized{}}
+	next := design.Step{ID: fresh("step", "step", taken), Text: text.Localized{language: string(second)},
+		Title: text.Localized{}}
 	d.Steps = slices.Insert(slices.Clone(d.Steps), i+1, next)
 	d.Steps[i].Text = with(d.Steps[i].Text, language, first)
 	Take(d, d.Steps[i].ID, was, language)

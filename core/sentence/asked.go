@@ -83,7 +83,8 @@ func (t *taker) readingOf(p Piece) (design.Reading, bool) {
 			continue
 		}
 		name := fold(bare(p.Name, t.lang))
-		if fold(r.Name[t.lang]) == name || name != "" && !strings.Contains(name, " ") && r.Symbol == symbolOf(p.Name, t.lang) {
+		if fold(r.Name[t.lang]) == name || name != "" && !strings.Contains(name, " ") && r.Symbol == symbolOf(p.Name,
+			t.lang) {
 			return r, true
 		}
 	}
@@ -107,14 +108,16 @@ func (t *taker) madeReading(p Piece) design.Reading {
 		r.Unit = p.Unit
 		for _, tool := range tools {
 			if tool.Unit == p.Unit {
-				r.Instruments = []design.Instrument{{ID: tool.ID, Name: tool.Name, Resolution: tool.Resolution, Analogue: tool.Analogue}}
+				r.Instruments = []design.Instrument{{ID: tool.ID, Name: tool.Name, Resolution: tool.Resolution,
+					Analogue: tool.Analogue}}
 			}
 		}
 	case design.OrdinalKind:
 		r.Levels, r.Most = scales["degree"], ""
-		if v := vocabularies[text.Of(t.lang).Code]; v != nil && slices.ContainsFunc(v.lists["amounts-left"], func(w []string) bool {
-			return strings.HasPrefix(fold(p.Name), strings.Join(w, " "))
-		}) {
+		if v := vocabularies[text.Of(t.lang).Code]; v != nil && slices.ContainsFunc(v.lists["amounts-left"],
+			func(w []string) bool {
+				return strings.HasPrefix(fold(p.Name), strings.Join(w, " "))
+			}) {
 			r.Levels, r.Most = scales["left"], "first"
 		}
 	case design.ChoiceKind:
@@ -169,7 +172,9 @@ func (t *taker) refersTo(r *design.Reading) bool {
 	return slices.ContainsFunc(d.Steps, func(s design.Step) bool {
 		return slices.ContainsFunc(s.Takes, func(k design.Take) bool { return k.Reading == r.ID })
 	}) || slices.ContainsFunc(d.Measured, func(m design.Variable) bool { return m.Reading == r.ID }) ||
-		r.Symbol != "" && slices.ContainsFunc(d.Derived, func(x design.Derived) bool { return strings.Contains(x.Formula, r.Symbol) }) ||
+		r.Symbol != "" && slices.ContainsFunc(d.Derived, func(x design.Derived) bool {
+			return strings.Contains(x.Formula, r.Symbol)
+		}) ||
 		slices.ContainsFunc(d.Claims, func(c design.Claim) bool { return c.Value == r.ID })
 }
 
@@ -197,9 +202,13 @@ func (t *taker) unshow(p Piece) {
 	s := t.step()
 	for _, e := range t.d.Evidence {
 		if string(e.Kind) == p.ID && e.Name[t.lang] == p.Words && slices.Contains(s.Evidence, e.ID) &&
-			!t.elsewhere(func(o *taker, q Piece) bool { return q.Kind == Evidence && q.ID == p.ID && e.Name[o.lang] == q.Words }) {
+			!t.elsewhere(func(o *taker, q Piece) bool {
+				return q.Kind == Evidence && q.ID == p.ID && e.Name[o.lang] == q.Words
+			}) {
 			s.Evidence = without(s.Evidence, e.ID)
-			t.d.Evidence = slices.DeleteFunc(slices.Clone(t.d.Evidence), func(x design.Evidence) bool { return x.ID == e.ID })
+			t.d.Evidence = slices.DeleteFunc(slices.Clone(t.d.Evidence), func(x design.Evidence) bool {
+				return x.ID == e.ID
+			})
 			return
 		}
 	}

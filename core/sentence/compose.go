@@ -54,7 +54,9 @@ func covered(words string, pieces []Piece, language string) bool {
 	r := &reader{v: vocabularies[lang], lang: lang, text: words, t: tokens(words)}
 	for i, t := range r.t {
 		at := len([]rune(words[:t.from]))
-		if !t.ends() && !r.joins(i) && !slices.ContainsFunc(pieces, func(p Piece) bool { return p.From <= at && at < p.To }) {
+		if !t.ends() && !r.joins(i) && !slices.ContainsFunc(pieces, func(p Piece) bool {
+			return p.From <= at && at < p.To
+		}) {
 			return false
 		}
 	}
@@ -208,7 +210,8 @@ func differences(step int, lang string, first, second []Piece) []Difference {
 	if k := adult(first); k >= 0 && adult(second) < 0 {
 		out = append(out, Difference{
 			Step: step, Language: lang, Care: true,
-			Words: text.M("sentence.differs.missing", "n", step+1, "language", text.Of(lang).Names, "words", first[k].Words),
+			Words: text.M("sentence.differs.missing", "n", step+1, "language", text.Of(lang).Names, "words",
+				first[k].Words),
 		})
 	}
 	lone, rest := values(first), values(second)
@@ -227,7 +230,8 @@ func differences(step int, lang string, first, second []Piece) []Difference {
 		if at < 0 {
 			out = append(out, Difference{
 				Step: step, Language: lang,
-				Words: text.M("sentence.differs.missing", "n", step+1, "language", text.Of(lang).Names, "words", p.Words),
+				Words: text.M("sentence.differs.missing", "n", step+1, "language", text.Of(lang).Names, "words",
+					p.Words),
 			})
 			continue
 		}
@@ -295,7 +299,9 @@ func Stands(d *design.Document, step, language string, all []Piece, k int) bool 
 		return s.Wait != nil && s.Wait.For == p.Value || next || looked
 	case Reading:
 		r, ok := t.readingOf(p)
-		return ok && slices.ContainsFunc(s.Takes, func(k design.Take) bool { return k.Reading == r.ID }) || t.asksAlready(all, p.Sort)
+		return ok && slices.ContainsFunc(s.Takes, func(k design.Take) bool {
+			return k.Reading == r.ID
+		}) || t.asksAlready(all, p.Sort)
 	case Evidence:
 		return len(s.Evidence) > 0
 	case Lane:

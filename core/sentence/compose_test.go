@@ -34,10 +34,13 @@ func TestCompose(t *testing.T) {
 // change that puts it right; what only is worded otherwise is not.
 func TestDifferences(t *testing.T) {
 	for _, c := range []struct{ en, es, want string }{
-		{"Pour 200 mL of water into the jar.", "Vierte 250 mL de agua en el frasco.", "Step 1: one language says 200 mL, the other 250 mL."},
+		{"Pour 200 mL of water into the jar.", "Vierte 250 mL de agua en el frasco.",
+			"Step 1: one language says 200 mL, the other 250 mL."},
 		{"Wait 4 minutes.", "Espera 5 minutos.", "Step 1: one language says 4 min, the other 5 min."},
-		{"Ask an adult to pour the water into the jar.", "Vierte el agua en el frasco.", "Step 1: the Spanish text does not say “an adult”."},
-		{"Pour 200 mL of water into the jar.", "Vierte el agua en el frasco.", "Step 1: the Spanish text does not say “200 mL”."},
+		{"Ask an adult to pour the water into the jar.", "Vierte el agua en el frasco.",
+			"Step 1: the Spanish text does not say “an adult”."},
+		{"Pour 200 mL of water into the jar.", "Vierte el agua en el frasco.", "Step 1: the Spanish text does not " +
+			"say “200 mL”."},
 		{"Ask an adult to pour 200 mL of water.", "Pide a una persona adulta que vierta 200 mL de agua.", ""},
 		{"Wait half an hour.", "Espera 30 minutos.", ""},
 	} {

@@ -34,9 +34,10 @@ func (b *Book) Unsaid(language string) []Speedless {
 				continue
 			}
 			at := paceAt(words, pieces, k)
-			out = append(out, Speedless{i, k, text.M("sentence.no-speed", "n", i+1, "act", strings.ToLower(p.Words)), Revision{
-				Kind: Rewrite, From: at, To: at, Value: " " + v.Spoken["once-a-second"],
-			}})
+			out = append(out, Speedless{i, k, text.M("sentence.no-speed", "n", i+1, "act", strings.ToLower(p.Words)),
+				Revision{
+					Kind: Rewrite, From: at, To: at, Value: " " + v.Spoken["once-a-second"],
+				}})
 		}
 	}
 	return out

@@ -36,7 +36,9 @@ func Lanes(line, language string, ids []string) []design.Condition {
 				break
 			}
 		}
-		if name = strings.TrimFunc(name, func(x rune) bool { return unicode.IsSpace(x) || strings.ContainsRune(":,;()–—-=", x) }); name == "" {
+		if name = strings.TrimFunc(name, func(x rune) bool {
+			return unicode.IsSpace(x) || strings.ContainsRune(":,;()–—-=", x)
+		}); name == "" {
 			name = item
 		}
 		c.ID, c.Name = fresh(name, "condition", taken), text.Localized{language: name}
@@ -91,7 +93,8 @@ func TakeLanes(d *design.Document, line, language string) {
 	// What was asked of the one set-up is now asked of each.
 	d.Readings = slices.Clone(d.Readings)
 	for i := range d.Readings {
-		if r := &d.Readings[i]; len(r.Per) == 0 && len(d.Conditions) == len(more) && r.Sort() != design.OrderKind && r.Sort() != design.ChoiceKind {
+		if r := &d.Readings[i]; len(r.Per) == 0 && len(d.Conditions) == len(more) && r.Sort() != design.OrderKind &&
+			r.Sort() != design.ChoiceKind {
 			r.Per = []design.PartOf{design.Conditions}
 		}
 	}

@@ -65,7 +65,8 @@ func (r *reader) object(i int, a *act, first bool) int {
 		for r.is("adjectives", k) {
 			k++
 		}
-		if k < len(r.t) && !r.t[k].ends() && !r.is("ends", k) && !r.is("counted-not", k) && !r.joins(k) && !r.is("holders", k) {
+		if k < len(r.t) && !r.t[k].ends() && !r.is("ends", k) && !r.is("counted-not", k) && !r.joins(k) &&
+			!r.is("holders", k) {
 			if r.noun(next, false).ok {
 				amount = r.add(Piece{Kind: Amount, Value: n, Of: -1}, i, next)
 				i = next
@@ -140,7 +141,8 @@ func (r *reader) noun(i int, part bool) named {
 			}
 		}
 	}
-	if r.v.sets["no-things"][single(n.head, r.lang)] || r.v.sets["no-things"][n.head] || i == start && r.is("pronouns", i) || len(n.head) < 2 ||
+	if r.v.sets["no-things"][single(n.head, r.lang)] || r.v.sets["no-things"][n.head] ||
+		i == start && r.is("pronouns", i) || len(n.head) < 2 ||
 		n.head[0] >= '0' && n.head[0] <= '9' {
 		n.ok = false
 		return n
@@ -177,7 +179,8 @@ func (r *reader) nounEnd(i int) int {
 	k := i
 	for ; k < len(r.t); k++ {
 		switch {
-		case r.t[k].ends(), r.is("ends", k), r.is("and", k), r.is("into", k), r.is("onto", k), r.is("with", k), r.is("over", k), r.adverb(k):
+		case r.t[k].ends(), r.is("ends", k), r.is("and", k), r.is("into", k), r.is("onto", k), r.is("with", k),
+			r.is("over", k), r.adverb(k):
 			return k
 		case r.is("of", k) && (k == i || k+1 >= len(r.t) || r.t[k+1].ends()):
 			return k
@@ -211,7 +214,9 @@ func (r *reader) headed(n named) named {
 func (r *reader) longest(i, end int) (next int, need, id string) {
 	for size := min(larder.MostWords, len(r.t)-i); i+size > end && size > 0; size-- {
 		run := r.run(i, i+size)
-		if run == nil || r.joins(i+size-1) || slices.ContainsFunc(run, func(w string) bool { return r.v.sets["and"][w] }) {
+		if run == nil || r.joins(i+size-1) || slices.ContainsFunc(run, func(w string) bool {
+			return r.v.sets["and"][w]
+		}) {
 			continue
 		}
 		if need, ok := r.known[strings.Join(run, " ")]; ok {
@@ -318,7 +323,8 @@ func known(w World, language, spoken string) map[string]string {
 			last = 0
 		}
 		head := folded[0]
-		for k := 0; v.HeadLast && k < len(folded) && !v.sets["and"][folded[k]] && !v.sets["of"][folded[k]] && !v.sets["with"][folded[k]]; k++ {
+		for k := 0; v.HeadLast && k < len(folded) && !v.sets["and"][folded[k]] && !v.sets["of"][folded[k]] &&
+			!v.sets["with"][folded[k]]; k++ {
 			head = folded[k]
 		}
 		for _, form := range numbers(head, spoken) {
@@ -345,7 +351,8 @@ func known(w World, language, spoken string) map[string]string {
 
 // place reads where something goes, with what, and over what.
 func (r *reader) place(i int) int {
-	into, onto, with, over, through := r.is("into", i), r.is("onto", i), r.is("with", i), r.is("over", i), r.listed("throughs", i) > 0
+	into, onto, with, over, through := r.is("into", i), r.is("onto", i), r.is("with", i), r.is("over", i),
+		r.listed("throughs", i) > 0
 	if into && r.is("ends", i-1) || through && r.is("ends", i+1) { // "next to the strip"
 		return 0
 	}

@@ -79,7 +79,8 @@ func Read(w World, sentence, language string) []Piece {
 	if v == nil || len(sentence) > MostSigns || !utf8.ValidString(sentence) {
 		return nil
 	}
-	r := &reader{World: w, v: v, lang: spoken, text: sentence, t: tokens(sentence), known: known(w, language, spoken), sizes: map[int]sized{}, named: map[string]bool{}}
+	r := &reader{World: w, v: v, lang: spoken, text: sentence, t: tokens(sentence), known: known(w, language, spoken),
+		sizes: map[int]sized{}, named: map[string]bool{}}
 	for _, c := range w.Lanes {
 		name, _ := c.Name.In(language)
 		var words []string

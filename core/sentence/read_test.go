@@ -14,7 +14,8 @@ import (
 
 // expected is what the corpus says is in a sentence, by letter.
 var letters = map[string]sentence.Kind{
-	"a": sentence.Act, "n": sentence.Amount, "t": sentence.Thing, "v": sentence.Vessel, "w": sentence.Wait, "r": sentence.Reading,
+	"a": sentence.Act, "n": sentence.Amount, "t": sentence.Thing, "v": sentence.Vessel, "w": sentence.Wait,
+	"r": sentence.Reading,
 }
 
 // agrees reports whether a piece is what the corpus names.
@@ -112,11 +113,15 @@ func TestCorpus(t *testing.T) {
 				}
 			}
 		}
-		for _, kind := range []sentence.Kind{sentence.Act, sentence.Amount, sentence.Thing, sentence.Vessel, sentence.Wait, sentence.Reading} {
-			share, wrong := float64(found[kind])/float64(there[kind]), float64(extra[kind])/float64(found[kind]+extra[kind])
-			t.Logf("%s %-8s found %d of %d (%.1f %%), taken and not there %d (%.1f %%)", lang, kind, found[kind], there[kind], 100*share, extra[kind], 100*wrong)
+		for _, kind := range []sentence.Kind{sentence.Act, sentence.Amount, sentence.Thing, sentence.Vessel,
+			sentence.Wait, sentence.Reading} {
+			share, wrong := float64(found[kind])/float64(there[kind]),
+				float64(extra[kind])/float64(found[kind]+extra[kind])
+			t.Logf("%s %-8s found %d of %d (%.1f %%), taken and not there %d (%.1f %%)", lang, kind, found[kind],
+				there[kind], 100*share, extra[kind], 100*wrong)
 			if sentences < 150 || share < 0.9 || wrong > 0.03 {
-				t.Errorf("%s: of %d sentences %s is found in %.1f %%, wanted 90, and taken wrongly in %.1f %%, wanted at most 3", lang, sentences, kind, 100*share, 100*wrong)
+				t.Errorf("%s: of %d sentences %s is found in %.1f %%, wanted 90, and taken wrongly in %.1f %%, "+
+					"wanted at most 3", lang, sentences, kind, 100*share, 100*wrong)
 			}
 		}
 	}

@@ -50,7 +50,9 @@ func Slips(d *design.Document) []Slip {
 			}
 			for language, words := range texts {
 				folded := fold(words)
-				if slices.ContainsFunc(s.read[text.Of(language).Code], func(r *regexp.Regexp) bool { return r.MatchString(folded) }) {
+				if slices.ContainsFunc(s.read[text.Of(language).Code], func(r *regexp.Regexp) bool {
+					return r.MatchString(folded)
+				}) {
 					out = append(out, Slip{s.ID, path, text.M("sentence.slip", "says", s.Says)})
 					break
 				}

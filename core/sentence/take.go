@@ -79,7 +79,8 @@ func key(p Piece) string {
 	if name == "" && (p.Kind == Thing || p.Kind == Vessel) {
 		name = fold(p.Words)
 	}
-	return strings.Join([]string{string(p.Kind), name, p.Value, strings.Join(p.Values, " "), string(p.Sort), fold(p.Name)}, "|")
+	return strings.Join([]string{string(p.Kind), name, p.Value, strings.Join(p.Values, " "), string(p.Sort),
+		fold(p.Name)}, "|")
 }
 
 // differ lists the places of what is said before and not after, and the other way.
@@ -185,7 +186,9 @@ func (t *taker) out(before []Piece, p Piece, after []Piece) {
 			}
 		}
 	case Hands:
-		if s.Duration == p.Value && !t.elsewhere(func(_ *taker, q Piece) bool { return q.Kind == Hands && q.Value == p.Value }) {
+		if s.Duration == p.Value && !t.elsewhere(func(_ *taker, q Piece) bool {
+			return q.Kind == Hands && q.Value == p.Value
+		}) {
 			s.Duration = ""
 		}
 	case Reading:

@@ -20,7 +20,8 @@ func sugar() *design.Document {
 	return &design.Document{
 		Schema: 3, Title: word("Sugar", "Azúcar"), Languages: []string{"en", "es"}, Trials: 1, AgeBand: "11-13",
 		Conditions: []design.Condition{
-			{ID: "cold", Name: word("cold", "fría"), Control: true}, {ID: "hand", Name: word("hand-warm", "tibia")}, {ID: "warm", Name: word("warm", "caliente")},
+			{ID: "cold", Name: word("cold", "fría"), Control: true}, {ID: "hand", Name: word("hand-warm", "tibia")},
+			{ID: "warm", Name: word("warm", "caliente")},
 		},
 	}
 }
@@ -53,10 +54,12 @@ func TestTake(t *testing.T) {
 	d := sugar()
 	write(d, "pour", "en", "Pour 200 mL of cold tap water into the jar.")
 	s := stepOf(t, d, "pour")
-	if s.Kind != "do" || !slices.Equal(s.Actions, []string{"pour"}) || len(s.Uses) != 2 || s.In != "jar" || s.Title["en"] != "Pour 200 mL of cold tap water into the jar" {
+	if s.Kind != "do" || !slices.Equal(s.Actions, []string{"pour"}) || len(s.Uses) != 2 || s.In != "jar" ||
+		s.Title["en"] != "Pour 200 mL of cold tap water into the jar" {
 		t.Fatalf("taken: %+v", s)
 	}
-	if n, ok := d.Need(s.Uses[0]); !ok || n.Material != "water-tap" || n.Amount != "200 mL" || !n.PerCondition || n.Name["es"] == "" {
+	if n, ok := d.Need(s.Uses[0]); !ok || n.Material != "water-tap" || n.Amount != "200 mL" || !n.PerCondition ||
+		n.Name["es"] == "" {
 		t.Errorf("water is %+v", n)
 	}
 	if n, ok := d.Need("jar"); !ok || n.Material == "" {
@@ -69,7 +72,8 @@ func TestTake(t *testing.T) {
 		t.Fatalf("taken: %+v", s)
 	}
 	r, ok := d.Reading(s.Takes[0].Reading)
-	if !ok || r.Unit != "mm" || r.Symbol != "height" || !r.PerCondition() || r.Name["en"] != "height of the wet edge" || len(r.Instruments) != 1 {
+	if !ok || r.Unit != "mm" || r.Symbol != "height" || !r.PerCondition() || r.Name["en"] != "height of the wet edge" ||
+		len(r.Instruments) != 1 {
 		t.Errorf("the reading is %+v", r)
 	}
 
@@ -101,8 +105,10 @@ func TestTake(t *testing.T) {
 // for no second one.
 func TestReadingsByHand(t *testing.T) {
 	d := sugar()
-	d.Readings = []design.Reading{{ID: "height", Symbol: "h", Unit: "mm", Name: text.Localized{"en": "height of the wet edge"}}}
-	d.Steps = []design.Step{{ID: "s", Kind: "measure", Title: text.Localized{"en": "x"}, Text: text.Localized{}, Takes: []design.Take{{Reading: "height", Time: "1 min"}}}}
+	d.Readings = []design.Reading{{ID: "height", Symbol: "h", Unit: "mm",
+		Name: text.Localized{"en": "height of the wet edge"}}}
+	d.Steps = []design.Step{{ID: "s", Kind: "measure", Title: text.Localized{"en": "x"}, Text: text.Localized{},
+		Takes: []design.Take{{Reading: "height", Time: "1 min"}}}}
 	write(d, "s", "en", "How far has the water climbed on each strip?")
 	s := stepOf(t, d, "s")
 	if len(d.Readings) != 1 || len(s.Takes) != 1 {
@@ -118,23 +124,29 @@ func TestReadingsByHand(t *testing.T) {
 // twice, and what both say goes out with the last of them.
 func TestTwoLanguagesOfAStep(t *testing.T) {
 	d := sugar()
-	write(d, "s", "en", "Pour 200 mL of vinegar over the gizmo, measure the height and take a photo of it. Keep the gizmo.")
+	write(d, "s", "en", "Pour 200 mL of vinegar over the gizmo, measure the height and take a photo of it. "+
+		"Keep the gizmo.")
 	needs, readings, evidence := len(d.Needs), len(d.Readings), len(d.Evidence)
-	write(d, "s", "es", "Vierte 200 mL de vinagre sobre el cachivache, mide la altura y toma una foto. Guarda el cachivache.")
-	if len(d.Needs) != needs || len(d.Readings) != readings || len(d.Evidence) != evidence || readings != 1 || evidence != 1 || needs != 2 {
+	write(d, "s", "es", "Vierte 200 mL de vinagre sobre el cachivache, mide la altura y toma una foto. Guarda "+
+		"el cachivache.")
+	if len(d.Needs) != needs || len(d.Readings) != readings || len(d.Evidence) != evidence || readings != 1 ||
+		evidence != 1 || needs != 2 {
 		t.Fatalf("the second language makes %+v, %+v, %+v", d.Needs, d.Readings, d.Evidence)
 	}
 	s := stepOf(t, d, "s")
-	if n, _ := d.Need("gizmo"); n == nil || n.Name["es"] != "cachivache" || d.Readings[0].Name["es"] != "altura" || d.Evidence[0].Name["es"] == "" ||
+	if n, _ := d.Need("gizmo"); n == nil || n.Name["es"] != "cachivache" || d.Readings[0].Name["es"] != "altura" ||
+		d.Evidence[0].Name["es"] == "" ||
 		len(s.Helps) != 1 || s.Helps[0].Thing["es"] == "" {
 		t.Errorf("not tied: %+v, %+v, %+v, %+v", d.Needs, d.Readings, d.Evidence, s.Helps)
 	}
 	write(d, "s", "es", "")
-	if s = stepOf(t, d, "s"); len(d.Needs) != needs || len(s.Takes) != 1 || len(s.Actions) == 0 || len(s.Evidence) != 1 || len(s.Helps) != 1 {
+	if s = stepOf(t, d, "s"); len(d.Needs) != needs || len(s.Takes) != 1 || len(s.Actions) == 0 ||
+		len(s.Evidence) != 1 || len(s.Helps) != 1 {
 		t.Errorf("without the second text the first one's meaning is gone: %+v", s)
 	}
 	write(d, "s", "en", "")
-	if s = stepOf(t, d, "s"); len(d.Needs) != 0 || len(d.Readings) != 0 || len(s.Actions) != 0 || len(s.Evidence) != 0 || len(s.Helps) != 0 {
+	if s = stepOf(t, d, "s"); len(d.Needs) != 0 || len(d.Readings) != 0 || len(s.Actions) != 0 ||
+		len(s.Evidence) != 0 || len(s.Helps) != 0 {
 		t.Errorf("without any text there stays %+v, %+v, %+v", s, d.Needs, d.Readings)
 	}
 }
@@ -161,7 +173,8 @@ func TestReadAgain(t *testing.T) {
 		d := sugar()
 		write(d, "a", "en", "Weigh the beans.")
 		write(d, "b", "en", second)
-		if len(d.Readings) != 2 || d.Readings[0].Name["en"] == d.Readings[1].Name["en"] || d.Readings[0].Symbol == d.Readings[1].Symbol {
+		if len(d.Readings) != 2 || d.Readings[0].Name["en"] == d.Readings[1].Name["en"] ||
+			d.Readings[0].Symbol == d.Readings[1].Symbol {
 			t.Errorf("%q: %+v", second, d.Readings)
 		}
 		write(d, "b", "en", "Wash the beans.")
@@ -176,11 +189,14 @@ func TestTakeBack(t *testing.T) {
 	for _, words := range []string{
 		"Pour 200 mL of warm water into the jar, wait 4 minutes, read the height every minute.",
 		"Put three washers in the boat and count the drops that fall in.",
-		"Ask an adult to heat the milk to 40 °C.", "Take a photo of the three jars.", "Soak 20 chickpeas in a bowl of water for 12 hours.",
-		"Stir the cold, hand-warm or warm water until no grains are left, at most 5 minutes.", "Put the pipes in order from highest to lowest.",
+		"Ask an adult to heat the milk to 40 °C.", "Take a photo of the three jars.",
+		"Soak 20 chickpeas in a bowl of water for 12 hours.",
+		"Stir the cold, hand-warm or warm water until no grains are left, at most 5 minutes.",
+		"Put the pipes in order from highest to lowest.",
 	} {
 		d := sugar()
-		d.Steps = []design.Step{{ID: "one", Kind: "do", Title: text.Localized{}, Text: text.Localized{}}, {ID: "two", Kind: "do", Title: text.Localized{"en": "x"}}}
+		d.Steps = []design.Step{{ID: "one", Kind: "do", Title: text.Localized{}, Text: text.Localized{}},
+			{ID: "two", Kind: "do", Title: text.Localized{"en": "x"}}}
 		before := marshal(t, d)
 		write(d, "one", "en", words)
 		write(d, "one", "en", "")
@@ -249,7 +265,8 @@ func TestLanesAndWaitsOfTwoLanguages(t *testing.T) {
 
 func TestWaitsOfASentence(t *testing.T) {
 	d := sugar()
-	d.Steps = []design.Step{{ID: "soak", Text: text.Localized{}, Title: text.Localized{}}, {ID: "weigh", Text: text.Localized{}, Title: text.Localized{}}}
+	d.Steps = []design.Step{{ID: "soak", Text: text.Localized{}, Title: text.Localized{}},
+		{ID: "weigh", Text: text.Localized{}, Title: text.Localized{}}}
 	write(d, "soak", "en", "Soak 20 chickpeas in a bowl of water for 12 hours.")
 	if s := stepOf(t, d, "weigh"); s.Wait == nil || s.Wait.For != "12 h" {
 		t.Errorf("a wait at a sentence's end is not before the next step: %+v", s.Wait)
@@ -277,7 +294,8 @@ func TestWaitsOfASentence(t *testing.T) {
 	}
 	at, _ := d.Step("two")
 	one, two := d.Steps[at], d.Steps[at+1]
-	if one.Text["en"] != "Pour the tea into the mug." || two.Text["en"] != "Wait 3 minutes, and read the temperature." || len(one.Takes) != 0 ||
+	if one.Text["en"] != "Pour the tea into the mug." ||
+		two.Text["en"] != "Wait 3 minutes, and read the temperature." || len(one.Takes) != 0 ||
 		len(two.Takes) != 1 || two.Wait == nil || two.Wait.For != "3 min" {
 		t.Errorf("split into %+v and %+v", one, two)
 	}
@@ -307,7 +325,8 @@ func TestAsk(t *testing.T) {
 			if q[i].Field != nil {
 				change = *q[i].Field
 			}
-			if !sentence.Carry(d, "s", c.language, change, "2 tsp") || stepOf(t, d, "s").Text[c.language] != c.answered {
+			if !sentence.Carry(d, "s", c.language, change, "2 tsp") ||
+				stepOf(t, d, "s").Text[c.language] != c.answered {
 				t.Errorf("%q answered: %q, wanted %q", c.words, stepOf(t, d, "s").Text[c.language], c.answered)
 			}
 		}
@@ -317,7 +336,8 @@ func TestAsk(t *testing.T) {
 		}
 	}
 	// What is said, or was said before, is not asked.
-	for _, words := range []string{"Add 1 tsp of sugar.", "Add the sugar.", "Wait 5 minutes.", "Put the jar on the table.", "Heat the milk to 40 °C."} {
+	for _, words := range []string{"Add 1 tsp of sugar.", "Add the sugar.", "Wait 5 minutes.",
+		"Put the jar on the table.", "Heat the milk to 40 °C."} {
 		d := sugar()
 		write(d, "s", "en", words)
 		for _, q := range ask(d, "s", "en") {
@@ -360,7 +380,8 @@ func sound(t *testing.T, words string, pieces []sentence.Piece) {
 	t.Helper()
 	runes := []rune(words)
 	for _, p := range pieces {
-		if p.From < 0 || p.To > len(runes) || p.From >= p.To || string(runes[p.From:p.To]) != p.Words || p.Of >= len(pieces) {
+		if p.From < 0 || p.To > len(runes) || p.From >= p.To || string(runes[p.From:p.To]) != p.Words ||
+			p.Of >= len(pieces) {
 			t.Fatalf("%q: a piece %+v", words, p)
 		}
 	}
@@ -377,7 +398,8 @@ func FuzzRead(f *testing.F) {
 	f.Add("Pour İ 200 mL ½ of ﬁne water\u0301 into, into a the a.", "en")
 	f.Fuzz(func(t *testing.T, words, language string) {
 		d := sugar()
-		d.Steps = []design.Step{{ID: "s", Kind: "do", Title: text.Localized{}, Text: text.Localized{language: words}}, {ID: "z", Kind: "do"}}
+		d.Steps = []design.Step{{ID: "s", Kind: "do", Title: text.Localized{}, Text: text.Localized{language: words}},
+			{ID: "z", Kind: "do"}}
 		sound(t, words, sentence.Read(sentence.Of(d), words, language))
 		again := sentence.Read(sentence.Of(d), words, language)
 		if !reflect.DeepEqual(again, sentence.Read(sentence.Of(d), words, language)) {
@@ -405,7 +427,8 @@ func BenchmarkRead(b *testing.B) {
 	d := sugar()
 	w := sentence.Of(d)
 	for b.Loop() {
-		sentence.Read(w, "Pour 200 mL of warm water into the jar, wait 4 minutes, read the height every minute. Gently!", "en")
+		sentence.Read(w,
+			"Pour 200 mL of warm water into the jar, wait 4 minutes, read the height every minute. Gently!", "en")
 	}
 }
 
@@ -419,10 +442,14 @@ func TestLanesOfALine(t *testing.T) {
 		language, line string
 		want           []string // name, value, unit, control
 	}{
-		{"en", "cold 15 °C, hand-warm 30 °C, warm 40 °C", []string{"cold|15|°C|false", "hand-warm|30|°C|false", "warm|40|°C|false"}},
-		{"en", "plain, salty: 1 tsp and very salty (3 tsp)", []string{"plain|||true", "salty|1|metric tsp|false", "very salty|3|metric tsp|false"}},
-		{"es", "sin sal, 1 cucharadita, 3 cucharaditas", []string{"sin sal|||true", "1 cucharadita|1|metric tsp|false", "3 cucharaditas|3|metric tsp|false"}},
-		{"en", "printer paper, newspaper, kitchen roll", []string{"printer paper|||false", "newspaper|||false", "kitchen roll|||false"}},
+		{"en", "cold 15 °C, hand-warm 30 °C, warm 40 °C", []string{"cold|15|°C|false", "hand-warm|30|°C|false",
+			"warm|40|°C|false"}},
+		{"en", "plain, salty: 1 tsp and very salty (3 tsp)", []string{"plain|||true", "salty|1|metric tsp|false",
+			"very salty|3|metric tsp|false"}},
+		{"es", "sin sal, 1 cucharadita, 3 cucharaditas", []string{"sin sal|||true", "1 cucharadita|1|metric tsp|false",
+			"3 cucharaditas|3|metric tsp|false"}},
+		{"en", "printer paper, newspaper, kitchen roll", []string{"printer paper|||false", "newspaper|||false",
+			"kitchen roll|||false"}},
 		{"en", "6 cm, 9 cm", []string{"6 cm|6|cm|false", "9 cm|9|cm|false"}},
 		{"en", " , ;", nil},
 	} {
@@ -430,7 +457,8 @@ func TestLanesOfALine(t *testing.T) {
 		sentence.TakeLanes(d, c.line, c.language)
 		var got []string
 		for _, x := range d.Conditions {
-			got = append(got, strings.Join([]string{x.Name[c.language], x.Value, x.Unit, map[bool]string{true: "true", false: "false"}[x.Control]}, "|"))
+			got = append(got, strings.Join([]string{x.Name[c.language], x.Value, x.Unit,
+				map[bool]string{true: "true", false: "false"}[x.Control]}, "|"))
 		}
 		if !slices.Equal(got, c.want) {
 			t.Errorf("%q: %q, wanted %q", c.line, got, c.want)

@@ -37,7 +37,8 @@ func tokens(s string) []token {
 		switch {
 		case unicode.IsDigit(r):
 			end := at + size
-			for end < len(s) && (digit(s[end]) || strings.ContainsRune(".,/:", rune(s[end])) && end+1 < len(s) && digit(s[end+1])) {
+			for end < len(s) && (digit(s[end]) || strings.ContainsRune(".,/:", rune(s[end])) && end+1 < len(s) && digit(
+				s[end+1])) {
 				end++
 			}
 			out = append(out, token{word: s[at:end], from: at, to: end})

@@ -58,7 +58,8 @@ func (r *reader) verbPlace(i int) bool {
 // only where something that has a size follows.
 func (r *reader) fits(p *phrase, i, end int) bool {
 	last := end >= len(r.t) || r.t[end].ends() || r.is("into", end)
-	if p.role.what == "act" && r.is("and", i-1) && (last && r.is("adjectives", i) || last && !r.is("into", end) && r.is("nouns-too", i)) {
+	if p.role.what == "act" && r.is("and", i-1) && (last && r.is("adjectives", i) ||
+		last && !r.is("into", end) && r.is("nouns-too", i)) {
 		return false // "flour and water", "cold or warm"
 	}
 	if p.role.what != "reading" || p.role.id != string(design.QuantityKind) || r.v.sets["plain"][p.plain] {
@@ -154,7 +155,8 @@ func (r *reader) act(p *phrase, i, end int) int {
 	}
 	r.add(Piece{Kind: Act, ID: a.ID}, i, end)
 	r.acted, r.reads, r.waits = a, false, 0
-	if gap := strings.Join(p.rest, " "); strings.HasPrefix(gap, "..") { // "take the bag out": what is between is the object
+	// "take the bag out": what is between is the object
+	if gap := strings.Join(p.rest, " "); strings.HasPrefix(gap, "..") {
 		r.objects(i+1, a)
 		return end
 	}
@@ -200,7 +202,8 @@ func (r *reader) reading(p *phrase, i, end int) int {
 	if stop > end {
 		piece.Name = r.text[r.t[end].from:r.t[stop-1].to]
 	}
-	if n := len(r.out); kind == design.YesPartlyNoKind && n > 0 && r.out[n-1].Kind == Reading && r.out[n-1].Sort == kind {
+	if n := len(r.out); kind == design.YesPartlyNoKind && n > 0 && r.out[n-1].Kind == Reading &&
+		r.out[n-1].Sort == kind {
 		return stop // "did it hold? Say yes, partly or no" asks once
 	}
 	if kind == design.QuantityKind {

@@ -105,9 +105,11 @@ type words struct {
 	OneForm     bool              `json:"one_form"`      // verbs that order something to be done have their plain form
 	Told        string            `json:"told"`          // endings of verbs that tell of something done
 	AdverbEnd   string            `json:"adverb_ending"` // of words that say how
-	NoAsk       string            `json:"no_ask"`        // words with which a question is not for yes or no; "" where Asks says which is
-	Articles    map[string]string `json:"articles"`      // by the ending of a noun's one: its article, one and many with a blank between; "" for the rest
-	Spoken      map[string]string `json:"spoken"`        // by act: the verb that a composed sentence begins with
+	// words with which a question is not for yes or no; "" where Asks says which is
+	NoAsk string `json:"no_ask"`
+	// by the ending of a noun's one: its article, one and many with a blank between; "" for the rest
+	Articles map[string]string `json:"articles"`
+	Spoken   map[string]string `json:"spoken"` // by act: the verb that a composed sentence begins with
 }
 
 // first says which role is tried before which where one phrase has several.
@@ -142,7 +144,8 @@ var vocabularies = func() map[string]*vocabulary {
 		if err != nil {
 			continue // sentences of this language are kept as they are
 		}
-		v := &vocabulary{verbs: map[string][]phrase{}, sets: map[string]map[string]bool{}, lists: map[string][][]string{}}
+		v := &vocabulary{verbs: map[string][]phrase{}, sets: map[string]map[string]bool{},
+			lists: map[string][][]string{}}
 		d := json.NewDecoder(bytes.NewReader(raw))
 		d.DisallowUnknownFields()
 		if err := d.Decode(&v.words); err != nil {
@@ -210,11 +213,14 @@ func (v *vocabulary) index(lang string) {
 		v.verbs[form] = list
 	}
 	for name, list := range map[string]string{
-		"into": v.Into, "onto": v.Onto, "with": v.With, "over": v.Over, "of": v.Of, "ends": v.Ends, "and": v.And, "dets": v.Dets,
+		"into": v.Into, "onto": v.Onto, "with": v.With, "over": v.Over, "of": v.Of, "ends": v.Ends, "and": v.And,
+		"dets":       v.Dets,
 		"adjectives": v.Adjectives, "before": v.Before, "subjects": v.Subjects, "nots": v.Nots, "pronouns": v.Pronouns,
 		"particles": v.Particles, "vessels": v.Vessels, "no-things": v.NoThings, "holders": v.Holders, "lets": v.Lets,
-		"counted-not": v.CountedNot, "everys": v.Everys, "durings": v.Durings, "asks": v.Asks, "which": v.Which, "plain": v.Plain,
-		"weighs": v.Weighs, "no-ask": v.NoAsk, "the": v.The, "nouns-too": v.NounsToo, "stuffs": v.Stuffs, "paces": v.Paces, "untreated": v.Untreated,
+		"counted-not": v.CountedNot, "everys": v.Everys, "durings": v.Durings, "asks": v.Asks, "which": v.Which,
+		"plain":  v.Plain,
+		"weighs": v.Weighs, "no-ask": v.NoAsk, "the": v.The, "nouns-too": v.NounsToo, "stuffs": v.Stuffs,
+		"paces": v.Paces, "untreated": v.Untreated,
 	} {
 		v.sets[name] = map[string]bool{}
 		for _, w := range items(list) {
@@ -222,8 +228,10 @@ func (v *vocabulary) index(lang string) {
 		}
 	}
 	for name, list := range map[string]string{
-		"in-order": v.InOrder, "number-of": v.NumberOf, "amounts-left": v.AmountsLeft, "afters": v.Afters, "mosts": v.Mosts,
-		"untils": v.Untils, "hows": v.Hows, "throughs": v.Throughs, "adult": v.Who["adult"], "helper": v.Who["helper"], "ats": v.Ats, "closed": v.Closed,
+		"in-order": v.InOrder, "number-of": v.NumberOf, "amounts-left": v.AmountsLeft, "afters": v.Afters,
+		"mosts":  v.Mosts,
+		"untils": v.Untils, "hows": v.Hows, "throughs": v.Throughs, "adult": v.Who["adult"], "helper": v.Who["helper"],
+		"ats": v.Ats, "closed": v.Closed,
 	} {
 		for _, w := range items(list) {
 			v.lists[name] = append(v.lists[name], strings.Fields(w))
@@ -234,7 +242,9 @@ func (v *vocabulary) index(lang string) {
 
 // told reports whether a form tells of something done rather than says to do it.
 func (v *vocabulary) told(form string) bool {
-	return slices.ContainsFunc(items(v.Told), func(e string) bool { return len(form) > len(e)+2 && strings.HasSuffix(form, e) })
+	return slices.ContainsFunc(items(v.Told), func(e string) bool {
+		return len(form) > len(e)+2 && strings.HasSuffix(form, e)
+	})
 }
 
 // noun is a word in the form in which the list of what is measured has it.

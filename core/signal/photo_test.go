@@ -25,8 +25,10 @@ func TestRuler(t *testing.T) {
 		{"far from it", r, Point{100, 2000}, Point{600, 2000}, 10, []Warning{FarAway}},
 		{"ruler much too short", r, Point{100, 450}, Point{1800, 450}, 34, []Warning{TooShort}},
 		{"tiny", r, Point{300, 490}, Point{320, 490}, 0.4, []Warning{FewPixels}},
-		{"straight ruler with its middle", Ruler{From: r.From, To: r.To, Middle: &Point{351, 500}, Length: 10}, Point{150, 400}, Point{550, 400}, 8, nil},
-		{"tilted ruler", Ruler{From: r.From, To: r.To, Middle: &Point{390, 500}, Length: 10}, Point{150, 400}, Point{550, 400}, 8, []Warning{Tilted}},
+		{"straight ruler with its middle", Ruler{From: r.From, To: r.To, Middle: &Point{351, 500}, Length: 10},
+			Point{150, 400}, Point{550, 400}, 8, nil},
+		{"tilted ruler", Ruler{From: r.From, To: r.To, Middle: &Point{390, 500}, Length: 10}, Point{150, 400},
+			Point{550, 400}, 8, []Warning{Tilted}},
 	} {
 		got, err := c.r.Measure(c.a, c.b, 1.5)
 		if err != nil || math.Abs(got.Value-c.value) > 1e-9 || !slices.Equal(got.Warnings, c.warnings) {
@@ -47,7 +49,8 @@ func TestAngle(t *testing.T) {
 	for _, c := range []struct {
 		a, b Point
 		want float64
-	}{{Point{100, 0}, Point{0, 100}, 90}, {Point{100, 0}, Point{100, 100}, 45}, {Point{100, 0}, Point{-100, 0}, 180}, {Point{100, 0}, Point{200, 0}, 0}, {Point{100, 0}, Point{-100, -100 * math.Sqrt(3)}, 120}} {
+	}{{Point{100, 0}, Point{0, 100}, 90}, {Point{100, 0}, Point{100, 100}, 45}, {Point{100, 0}, Point{-100, 0}, 180},
+		{Point{100, 0}, Point{200, 0}, 0}, {Point{100, 0}, Point{-100, -100 * math.Sqrt(3)}, 120}} {
 		got, err := Angle(c.a, Point{}, c.b, 0)
 		if err != nil || math.Abs(got.Value-c.want) > 1e-9 {
 			t.Errorf("%v %v: %+v %v", c.a, c.b, got, err)

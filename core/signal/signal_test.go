@@ -89,33 +89,43 @@ func TestPitch(t *testing.T) {
 		rate int
 		file []byte
 	}{
-		"a glass":                    {742, 44100, wav(44100, recording(44100, 0.001, g...))},
-		"at 48 kHz":                  {742, 48000, wav(48000, recording(48000, 0.001, g...))},
-		"at 8 kHz":                   {742, 8000, wav(8000, recording(8000, 0.001, glass(742, 0.6)[:3]...))},
-		"fading fast":                {1310, 44100, wav(44100, recording(44100, 0.001, glass(1310, 0.06)...))},
-		"low":                        {131, 44100, wav(44100, recording(44100, 0.002, glass(131, 0.8)...))},
-		"high":                       {4186, 44100, wav(44100, recording(44100, 0.001, part{4186, 0.4, 0.3, 0}))},
-		"in noise":                   {742, 44100, wav(44100, recording(44100, 0.15, g...))},
-		"very quiet":                 {742, 44100, wav(44100, scaled(recording(44100, 0.001, g...), 0.01))},
-		"clipped":                    {742, 44100, wav(44100, scaled(recording(44100, 0.001, g...), 8))},
-		"clipped all along":          {742, 44100, wav(44100, scaled(recording(44100, 0.001, part{742, 0.4, 0, 0}), 20))},
-		"stereo":                     {742, 44100, wav(44100, recording(44100, 0.001, g...), recording(44100, 0.001, g...))},
-		"stereo, one empty":          {742, 44100, wav(44100, make([]float64, 88200), recording(44100, 0.001, g...))},
-		"stereo in opposite phase":   {742, 44100, wav(44100, recording(44100, 0.001, g...), scaled(recording(44100, 0.001, g...), -1))},
-		"a bottle that sounds on":    {188, 44100, wav(44100, recording(44100, 0.02, part{188, 0.3, 0, 0}, part{376, 0.05, 0, 0}))},
-		"split in two near tones":    {742, 44100, wav(44100, recording(44100, 0.001, part{740, 0.2, 0.6, 0}, part{743, 0.3, 0.6, 0}))},
-		"with a far quieter glass":   {742, 44100, wav(44100, recording(44100, 0.001, append(g, part{512, 0.02, 0.6, 0})...))},
-		"with another glass after":   {742, 44100, wav(44100, recording(44100, 0.001, append(g, part{512, 0.15, 0.6, 0.7})...))},
-		"with a hum below the range": {742, 44100, wav(44100, recording(44100, 0.001, append(g, part{50, 0.3, 0, -1})...))},
-		"weakest allowed":            {742, 44100, wav(44100, recording(44100, 0.001, part{742, 0.11, 0.6, 0}, part{1721, 0.4, 0.6, 0}))},
-		"too weak to be meant":       {1721, 44100, wav(44100, recording(44100, 0.001, part{742, 0.08, 0.6, 0}, part{1721, 0.4, 0.6, 0}))},
-		"silence":                    {0, 44100, wav(44100, make([]float64, 88200))},
-		"a constant":                 {0, 44100, wav(44100, offset(make([]float64, 44100), 0.3))},
-		"noise":                      {0, 44100, wav(44100, recording(44100, 0.2))},
-		"soft noise":                 {0, 48000, wav(48000, recording(48000, 0.0005))},
-		"falling noise":              {0, 44100, wav(44100, falling(44100))},
-		"a clap":                     {0, 44100, wav(44100, clap(44100))},
-		"too short to say":           {0, 44100, wav(44100, []float64{0.1, -0.1, 0.2})},
+		"a glass":     {742, 44100, wav(44100, recording(44100, 0.001, g...))},
+		"at 48 kHz":   {742, 48000, wav(48000, recording(48000, 0.001, g...))},
+		"at 8 kHz":    {742, 8000, wav(8000, recording(8000, 0.001, glass(742, 0.6)[:3]...))},
+		"fading fast": {1310, 44100, wav(44100, recording(44100, 0.001, glass(1310, 0.06)...))},
+		"low":         {131, 44100, wav(44100, recording(44100, 0.002, glass(131, 0.8)...))},
+		"high":        {4186, 44100, wav(44100, recording(44100, 0.001, part{4186, 0.4, 0.3, 0}))},
+		"in noise":    {742, 44100, wav(44100, recording(44100, 0.15, g...))},
+		"very quiet":  {742, 44100, wav(44100, scaled(recording(44100, 0.001, g...), 0.01))},
+		"clipped":     {742, 44100, wav(44100, scaled(recording(44100, 0.001, g...), 8))},
+		"clipped all along": {742, 44100,
+			wav(44100, scaled(recording(44100, 0.001, part{742, 0.4, 0, 0}), 20))},
+		"stereo": {742, 44100,
+			wav(44100, recording(44100, 0.001, g...), recording(44100, 0.001, g...))},
+		"stereo, one empty": {742, 44100, wav(44100, make([]float64, 88200), recording(44100, 0.001, g...))},
+		"stereo in opposite phase": {742, 44100,
+			wav(44100, recording(44100, 0.001, g...), scaled(recording(44100, 0.001, g...), -1))},
+		"a bottle that sounds on": {188, 44100,
+			wav(44100, recording(44100, 0.02, part{188, 0.3, 0, 0}, part{376, 0.05, 0, 0}))},
+		"split in two near tones": {742, 44100,
+			wav(44100, recording(44100, 0.001, part{740, 0.2, 0.6, 0}, part{743, 0.3, 0.6, 0}))},
+		"with a far quieter glass": {742, 44100,
+			wav(44100, recording(44100, 0.001, append(g, part{512, 0.02, 0.6, 0})...))},
+		"with another glass after": {742, 44100,
+			wav(44100, recording(44100, 0.001, append(g, part{512, 0.15, 0.6, 0.7})...))},
+		"with a hum below the range": {742, 44100,
+			wav(44100, recording(44100, 0.001, append(g, part{50, 0.3, 0, -1})...))},
+		"weakest allowed": {742, 44100,
+			wav(44100, recording(44100, 0.001, part{742, 0.11, 0.6, 0}, part{1721, 0.4, 0.6, 0}))},
+		"too weak to be meant": {1721, 44100,
+			wav(44100, recording(44100, 0.001, part{742, 0.08, 0.6, 0}, part{1721, 0.4, 0.6, 0}))},
+		"silence":          {0, 44100, wav(44100, make([]float64, 88200))},
+		"a constant":       {0, 44100, wav(44100, offset(make([]float64, 44100), 0.3))},
+		"noise":            {0, 44100, wav(44100, recording(44100, 0.2))},
+		"soft noise":       {0, 48000, wav(48000, recording(48000, 0.0005))},
+		"falling noise":    {0, 44100, wav(44100, falling(44100))},
+		"a clap":           {0, 44100, wav(44100, clap(44100))},
+		"too short to say": {0, 44100, wav(44100, []float64{0.1, -0.1, 0.2})},
 	} {
 		s, err := ReadWAV(c.file)
 		if err != nil || s.Rate != c.rate {
@@ -206,7 +216,8 @@ func TestReadWAV(t *testing.T) {
 	}
 	// What a hard stop leaves, and chunks that are not for us.
 	odd := append(append(bytes.Clone(good[:12]), 'L', 'I', 'S', 'T', 3, 0, 0, 0, 'a', 'b', 'c', 0), good[12:]...)
-	for name, file := range map[string][]byte{"cut off": good[:1001], "endless": with(40, 0xff, 0xff, 0xff, 0xff), "a chunk of odd length before": odd} {
+	for name, file := range map[string][]byte{"cut off": good[:1001], "endless": with(40, 0xff, 0xff, 0xff, 0xff),
+		"a chunk of odd length before": odd} {
 		if s, err := ReadWAV(file); err != nil || len(s.Channels) != 1 || s.Seconds() <= 0 {
 			t.Errorf("%s: %v", name, err)
 		}
@@ -233,7 +244,8 @@ func FuzzReadWAV(f *testing.F) {
 
 // Two seconds of stereo: a glass, and mere noise, where every peak is tried.
 func BenchmarkPitch(b *testing.B) {
-	for name, samples := range map[string][]float64{"glass": recording(48000, 0.01, glass(742, 0.6)...), "noise": recording(48000, 0.2)} {
+	for name, samples := range map[string][]float64{"glass": recording(48000, 0.01, glass(742, 0.6)...),
+		"noise": recording(48000, 0.2)} {
 		file := wav(48000, samples, samples)
 		b.Run(name, func(b *testing.B) {
 			for b.Loop() {

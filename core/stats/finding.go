@@ -111,7 +111,8 @@ func judgeP(p float64, side int, c Claim) Verdict {
 func (f Finding) Words(what any, unit quantity.Unit) text.Message {
 	show := func(v float64) quantity.Bare { return quantity.Quantity{Value: v, Unit: unit, U: f.scale()}.Bare() }
 	return text.Message{ID: "stats.finding." + string(f.Verdict), Args: text.Args{
-		"what": what, "estimate": show(f.Estimate), "low": show(f.Low), "high": show(f.High), "test": f.Test.Words(), "p": ShowP(f.P), "n": f.N,
+		"what": what, "estimate": show(f.Estimate), "low": show(f.Low), "high": show(f.High), "test": f.Test.Words(),
+		"p": ShowP(f.P), "n": f.N,
 	}}
 }
 

@@ -25,15 +25,20 @@ func TestPublishedTests(t *testing.T) {
 		estimate, low, high, stat, df, p float64
 		verdict                          Verdict
 	}{
-		{"sleep, paired", func() (Finding, error) { return Paired(sleepA, sleepB, Claim{}) }, 1.58, 0.7001142, 2.4598858, 4.0621, 9, 0.002833, Supported},
-		{"sleep, two groups", func() (Finding, error) { return Welch(sleepA, sleepB, Claim{}) }, 1.58, -0.2054832, 3.3654832, 1.8608, 17.776, 0.07939, CannotTell},
+		{"sleep, paired", func() (Finding, error) {
+			return Paired(sleepA, sleepB, Claim{})
+		}, 1.58, 0.7001142, 2.4598858, 4.0621, 9, 0.002833, Supported},
+		{"sleep, two groups", func() (Finding, error) {
+			return Welch(sleepA, sleepB, Claim{})
+		}, 1.58, -0.2054832, 3.3654832, 1.8608, 17.776, 0.07939, CannotTell},
 		{"peas, exact binomial", mendel, 0.7372973, 0.7076683, 0.7654066, 0, 0, 0.3825, CannotTell},
 		{"blood groups, χ²", func() (Finding, error) {
 			return Zones([]int{89, 37, 30, 28, 2}, []float64{40, 20, 20, 15, 5}, Claim{})
 		}, 0.478495, math.NaN(), math.NaN(), 9.9901, 4, 0.04059, Supported},
 		// A textbook's ten pairs: ρ = −29/165, p = 0.627188.
 		{"ranks", func() (Finding, error) {
-			return RankAssociation([]float64{106, 100, 86, 101, 99, 103, 97, 113, 112, 110}, []float64{7, 27, 2, 50, 28, 29, 20, 12, 6, 17}, Claim{})
+			return RankAssociation([]float64{106, 100, 86, 101, 99, 103, 97, 113, 112, 110},
+				[]float64{7, 27, 2, 50, 28, 29, 20, 12, 6, 17}, Claim{})
 		}, -29.0 / 165, math.NaN(), math.NaN(), -0.50499, 8, 0.627188, CannotTell},
 	} {
 		f, err := c.run()
@@ -57,8 +62,10 @@ func TestExactCounts(t *testing.T) {
 		p      float64
 		test   Test
 	}{
-		{[]int{9, 1}, 22.0 / 1024, BinomialTest}, {[]int{8, 2}, 112.0 / 1024, BinomialTest}, {[]int{5, 5}, 1, BinomialTest},
-		{[]int{3, 0, 0}, 3.0 / 27, MultinomialTest}, {[]int{2, 1, 0}, 21.0 / 27, MultinomialTest}, {[]int{1, 1, 1}, 1, MultinomialTest},
+		{[]int{9, 1}, 22.0 / 1024, BinomialTest}, {[]int{8, 2}, 112.0 / 1024, BinomialTest},
+		{[]int{5, 5}, 1, BinomialTest},
+		{[]int{3, 0, 0}, 3.0 / 27, MultinomialTest}, {[]int{2, 1, 0}, 21.0 / 27, MultinomialTest},
+		{[]int{1, 1, 1}, 1, MultinomialTest},
 		{[]int{10, 10, 10}, 1, ChiSquareTest},
 	} {
 		f, err := Zones(c.counts, nil, Claim{})
@@ -93,9 +100,13 @@ func TestVerdicts(t *testing.T) {
 		claim     Claim
 		want      Verdict
 	}{
-		{1, 3, Claim{}, Supported}, {-3, -1, Claim{}, Supported}, {-1, 3, Claim{}, CannotTell}, {-1, 1, Claim{Matters: 2}, NotSupported}, {-1, 1, Claim{Matters: 1}, CannotTell},
-		{1, 3, Claim{Direction: 1}, Supported}, {-3, -1, Claim{Direction: 1}, NotSupported}, {-1, 3, Claim{Direction: 1}, CannotTell}, {-1, 3, Claim{1, 4}, NotSupported}, {1, 3, Claim{1, 4}, NotSupported}, {1, 5, Claim{1, 4}, Supported},
-		{-3, -1, Claim{Direction: -1}, Supported}, {1, 3, Claim{Direction: -1}, NotSupported}, {-3, 1, Claim{-1, 4}, NotSupported}, {-5, 1, Claim{-1, 4}, CannotTell},
+		{1, 3, Claim{}, Supported}, {-3, -1, Claim{}, Supported}, {-1, 3, Claim{}, CannotTell},
+		{-1, 1, Claim{Matters: 2}, NotSupported}, {-1, 1, Claim{Matters: 1}, CannotTell},
+		{1, 3, Claim{Direction: 1}, Supported}, {-3, -1, Claim{Direction: 1}, NotSupported},
+		{-1, 3, Claim{Direction: 1}, CannotTell}, {-1, 3, Claim{1, 4}, NotSupported}, {1, 3, Claim{1, 4}, NotSupported},
+		{1, 5, Claim{1, 4}, Supported},
+		{-3, -1, Claim{Direction: -1}, Supported}, {1, 3, Claim{Direction: -1}, NotSupported},
+		{-3, 1, Claim{-1, 4}, NotSupported}, {-5, 1, Claim{-1, 4}, CannotTell},
 		{math.NaN(), 1, Claim{}, CannotTell},
 	} {
 		if got := judge(c.low, c.high, c.claim); got != c.want {
@@ -131,7 +142,8 @@ func TestLine(t *testing.T) {
 	for _, bad := range []struct {
 		x, y []float64
 		err  error
-	}{{[]float64{1}, []float64{1}, ErrFew}, {[]float64{1, 2}, []float64{1}, ErrLengths}, {[]float64{2, 2, 2}, []float64{1, 2, 3}, ErrAllSame}} {
+	}{{[]float64{1}, []float64{1}, ErrFew}, {[]float64{1, 2}, []float64{1}, ErrLengths},
+		{[]float64{2, 2, 2}, []float64{1, 2, 3}, ErrAllSame}} {
 		if _, err := FitLine(bad.x, bad.y); !errors.Is(err, bad.err) {
 			t.Errorf("%v: %v", bad, err)
 		}
@@ -203,7 +215,8 @@ func TestTooLittleForATest(t *testing.T) {
 func TestWords(t *testing.T) {
 	f, _ := Paired(sleepA, sleepB, Claim{Direction: 1})
 	got := text.Render(f.Words("b more than a", quantity.MustUnit("h")), "en")
-	for _, part := range []string{"b more than a: supported. 1.6\u00a0h", "0.7\u00a0h to 2.5\u00a0h", "Paired t test", "p = 0.003"} {
+	for _, part := range []string{"b more than a: supported. 1.6\u00a0h", "0.7\u00a0h to 2.5\u00a0h", "Paired t test",
+		"p = 0.003"} {
 		if !strings.Contains(got, part) {
 			t.Errorf("%q has no %q", got, part)
 		}

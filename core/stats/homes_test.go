@@ -125,7 +125,8 @@ func TestFriedman(t *testing.T) {
 		homes [][]float64
 		p, w  float64
 	}{
-		{rows(a, a, a), 0.0278, 1}, {rows(a, a, a, b), 0.0417, 0.8125}, {rows(a, a, a, a, []float64{2, 3, 1}), 0, 0.52}, {rows(a, a, a, b, c), 0.0394, 0.64},
+		{rows(a, a, a), 0.0278, 1}, {rows(a, a, a, b), 0.0417, 0.8125}, {rows(a, a, a, a, []float64{2, 3, 1}), 0, 0.52},
+		{rows(a, a, a, b, c), 0.0394, 0.64},
 	} {
 		f, err := Friedman(x.homes)
 		if err != nil || math.Abs(f.Estimate-x.w) > 1e-9 || x.p > 0 && math.Abs(f.P-x.p) > 5e-4 {
@@ -144,7 +145,8 @@ func TestFriedman(t *testing.T) {
 // The table of the design's planning chapter: homes for a power of 80 %, exact
 // by the non-central t; the formula gives the same or one less.
 func TestHomesNeeded(t *testing.T) {
-	for m, row := range map[int][]int{1: {34, 19, 10, 6, 5}, 2: {41, 22, 13, 7, 6}, 3: {45, 25, 14, 8, 6}, 6: {52, 29, 16, 9, 7}, 15: {62, 34, 19, 11, 8}} {
+	for m, row := range map[int][]int{1: {34, 19, 10, 6, 5}, 2: {41, 22, 13, 7, 6}, 3: {45, 25, 14, 8, 6},
+		6: {52, 29, 16, 9, 7}, 15: {62, 34, 19, 11, 8}} {
 		for i, e := range []float64{0.5, 0.7, 1, 1.5, 2} {
 			if got := HomesNeeded(e, 1, m); got != row[i] && got != row[i]-1 {
 				t.Errorf("m = %d, effect %v: %d, want %d", m, e, got, row[i])

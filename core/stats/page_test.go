@@ -80,7 +80,8 @@ func TestPage(t *testing.T) {
 	for _, c := range []struct {
 		homes [][]float64
 		err   error
-	}{{nil, ErrFew}, {[][]float64{{1}, {1}}, ErrFew}, {[][]float64{{1, 2}, {1}}, ErrLengths}, {[][]float64{{1, 1}, {2, 2}}, ErrAllSame}} {
+	}{{nil, ErrFew}, {[][]float64{{1}, {1}}, ErrFew}, {[][]float64{{1, 2}, {1}}, ErrLengths},
+		{[][]float64{{1, 1}, {2, 2}}, ErrAllSame}} {
 		if _, err := Page(c.homes); !errors.Is(err, c.err) {
 			t.Errorf("%v: %v", c.homes, err)
 		}

@@ -108,12 +108,13 @@ func Outliers(values []float64) []int {
 
 // Pool is what several values with their uncertainties say together.
 type Pool struct {
-	Mean         float64 // Σwx/Σw with w = 1/u²
-	U            float64 // 1/√Σw: right when the values differ only by their u
-	Median       float64
-	Spread       float64 // robust, as in Summary
-	Outliers     []int
-	ScatterRatio float64 // √(Σw(x − mean)²/(n − 1)); clearly above 1 they differ by more than their u. 0 for one value
+	Mean     float64 // Σwx/Σw with w = 1/u²
+	U        float64 // 1/√Σw: right when the values differ only by their u
+	Median   float64
+	Spread   float64 // robust, as in Summary
+	Outliers []int
+	// √(Σw(x − mean)²/(n − 1)); clearly above 1 they differ by more than their u. 0 for one value
+	ScatterRatio float64
 	UScaled      float64 // U·max(1, ScatterRatio), the one to show
 }
 

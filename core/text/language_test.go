@@ -34,10 +34,15 @@ func TestPlurals(t *testing.T) {
 		decimals int
 		want     string
 	}{
-		{"en", 0, 0, "photos"}, {"en", 1, 0, "photo"}, {"en", 2, 0, "photos"}, {"en", 1, 1, "photos"}, {"en", -1, 0, "photo"}, {"en", 21, 0, "photos"},
-		{"es", 0, 0, "fotos"}, {"es", 1, 0, "foto"}, {"es", 1, 1, "foto"}, {"es", 1.5, 1, "fotos"}, {"es", 21, 0, "fotos"}, {"es", 1000000, 0, "fotos"},
-		{"pl", 1, 0, "zdjęcie"}, {"pl", 2, 0, "zdjęcia"}, {"pl", 5, 0, "zdjęć"}, {"pl", 12, 0, "zdjęć"}, {"pl", 22, 0, "zdjęcia"}, {"pl", 112, 0, "zdjęć"}, {"pl", 0, 0, "zdjęć"}, {"pl", 1.5, 1, "zdjęcia"},
-		{"ar", 0, 0, "zero"}, {"ar", 1, 0, "one"}, {"ar", 2, 0, "two"}, {"ar", 3, 0, "few"}, {"ar", 10, 0, "few"}, {"ar", 11, 0, "many"}, {"ar", 99, 0, "many"}, {"ar", 100, 0, "other"}, {"ar", 102, 0, "other"}, {"ar", 103, 0, "few"}, {"ar", 0.5, 1, "other"},
+		{"en", 0, 0, "photos"}, {"en", 1, 0, "photo"}, {"en", 2, 0, "photos"}, {"en", 1, 1, "photos"},
+		{"en", -1, 0, "photo"}, {"en", 21, 0, "photos"},
+		{"es", 0, 0, "fotos"}, {"es", 1, 0, "foto"}, {"es", 1, 1, "foto"}, {"es", 1.5, 1, "fotos"},
+		{"es", 21, 0, "fotos"}, {"es", 1000000, 0, "fotos"},
+		{"pl", 1, 0, "zdjęcie"}, {"pl", 2, 0, "zdjęcia"}, {"pl", 5, 0, "zdjęć"}, {"pl", 12, 0, "zdjęć"},
+		{"pl", 22, 0, "zdjęcia"}, {"pl", 112, 0, "zdjęć"}, {"pl", 0, 0, "zdjęć"}, {"pl", 1.5, 1, "zdjęcia"},
+		{"ar", 0, 0, "zero"}, {"ar", 1, 0, "one"}, {"ar", 2, 0, "two"}, {"ar", 3, 0, "few"}, {"ar", 10, 0, "few"},
+		{"ar", 11, 0, "many"}, {"ar", 99, 0, "many"}, {"ar", 100, 0, "other"}, {"ar", 102, 0, "other"},
+		{"ar", 103, 0, "few"}, {"ar", 0.5, 1, "other"},
 	} {
 		l := Of(c.language)
 		if !Ships(c.language) {
@@ -83,7 +88,8 @@ func TestListsInTheirLanguage(t *testing.T) {
 }
 
 func TestTagsAndNames(t *testing.T) {
-	for typed, want := range map[string]string{"es": "es", "Español": "es", " castellano ": "es", "es-MX": "es", "EN": "en", "Spanish": "es", "inglés": "en", "Klingon": "", "": "", "est": "", "english teacher": ""} {
+	for typed, want := range map[string]string{"es": "es", "Español": "es", " castellano ": "es", "es-MX": "es",
+		"EN": "en", "Spanish": "es", "inglés": "en", "Klingon": "", "": "", "est": "", "english teacher": ""} {
 		if got, ok := Named(typed); got != want || ok != (want != "") {
 			t.Errorf("%q is %q, want %q", typed, got, want)
 		}
@@ -129,7 +135,8 @@ func TestCountries(t *testing.T) {
 
 // A country's own words come before the language's.
 func TestWordsOfACountry(t *testing.T) {
-	for tag, want := range map[string]string{"es-ES": "del grifo", "es-MX": "de la llave", "es": "de la llave", "en-GB": "of the tap", "xx": "of the tap"} {
+	for tag, want := range map[string]string{"es-ES": "del grifo", "es-MX": "de la llave", "es": "de la llave",
+		"en-GB": "of the tap", "xx": "of the tap"} {
 		if got := Render(M("t.tap"), tag); got != want {
 			t.Errorf("%s: %q, want %q", tag, got, want)
 		}
@@ -139,8 +146,10 @@ func TestWordsOfACountry(t *testing.T) {
 // A language's file that is wrong is refused, never half read.
 func TestBadLanguageFiles(t *testing.T) {
 	good := `"decimal": ",", "and": {"": " i "}, "or": {"": " lub "}`
-	for _, raw := range []string{``, `[]`, `{}`, `{"decimal": ","}`, `{` + good + `}`, `{` + good + `, "plurals": [["one", "i"]]}`, `{` + good + `, "plurals": [["one", "q = 1"]]}`,
-		`{` + good + `, "plurals": [["one", "i = x"]]}`, `{` + good + `, "plurals": [["one", "i % 0 = 1"]]}`, `{"decimal": ",", "and": {"(": "x"}, "or": {"": "y"}, "plurals": [["other", ""]]}`} {
+	for _, raw := range []string{``, `[]`, `{}`, `{"decimal": ","}`, `{` + good + `}`,
+		`{` + good + `, "plurals": [["one", "i"]]}`, `{` + good + `, "plurals": [["one", "q = 1"]]}`,
+		`{` + good + `, "plurals": [["one", "i = x"]]}`, `{` + good + `, "plurals": [["one", "i % 0 = 1"]]}`,
+		`{"decimal": ",", "and": {"(": "x"}, "or": {"": "y"}, "plurals": [["other", ""]]}`} {
 		if _, _, err := readLanguage("xx", []byte(raw)); err == nil {
 			t.Errorf("%s is taken", raw)
 		}
@@ -148,7 +157,8 @@ func TestBadLanguageFiles(t *testing.T) {
 }
 
 func FuzzPluralRule(f *testing.F) {
-	for _, s := range []string{"", "i = 1 and v = 0", "n % 100 = 3..10", "v = 0 and i % 10 = 2..4,7 or f != 1", "e = 0", "=", "i % = 1..", " or "} {
+	for _, s := range []string{"", "i = 1 and v = 0", "n % 100 = 3..10", "v = 0 and i % 10 = 2..4,7 or f != 1", "e = 0",
+		"=", "i % = 1..", " or "} {
 		f.Add(s, 1.5)
 	}
 	f.Fuzz(func(t *testing.T, rule string, value float64) {

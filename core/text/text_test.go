@@ -10,11 +10,13 @@ func init() {
 	file := func(s string) *fstest.MapFile { return &fstest.MapFile{Data: []byte(s)} }
 	Register(fstest.MapFS{
 		"texts/en.json": file(
-			`{"t.tap": "of the tap", "t.n": "{n|one reading|# readings} from {who}, {q}", "t.v": "<{v}>", "t.in": "inside", "t.open": "left {open"}`,
+			`{"t.tap": "of the tap", "t.n": "{n|one reading|# readings} from {who}, {q}", "t.v": "<{v}>",
+				"t.in": "inside", "t.open": "left {open"}`,
 		),
 		"texts/es-ES.json": file(`{"t.tap": "del grifo"}`),
 		"texts/es.json": file(
-			`{"t.tap": "de la llave", "t.n": "{n|una medida|# medidas} de {who}, {q}", "t.v": "<{v}>", "t.in": "dentro", "t.open": "left {open"}`,
+			`{"t.tap": "de la llave", "t.n": "{n|una medida|# medidas} de {who}, {q}", "t.v": "<{v}>", "t.in": "dentro",
+				"t.open": "left {open"}`,
 		),
 	})
 }

@@ -210,7 +210,8 @@ func TestDeletingAClass(t *testing.T) {
 		t.Errorf("%+v %v", gone, err)
 	}
 	var left int
-	if err := s.app.Store.Pool().QueryRow(t.Context(), `SELECT (SELECT count(*) FROM entry) + (SELECT count(*) FROM student)`).Scan(&left); err != nil ||
+	if err := s.app.Store.Pool().QueryRow(t.Context(), `SELECT (SELECT count(*) FROM entry) + (SELECT count(*)
+		FROM student)`).Scan(&left); err != nil ||
 		left != 0 {
 		t.Errorf("%d left, %v", left, err)
 	}
@@ -234,13 +235,15 @@ func TestArchiveOfAClass(t *testing.T) {
 	sc.put(fern, newID(), reading("towel", "8 min", "82 mm"))
 	drawn := newID()
 	sc.put(moss, drawn, map[string]any{
-		"kind": "observation", "evidence": "photo-end", "value": map[string]any{"strokes": []string{"100,200 140,260", "500,500"}},
+		"kind": "observation", "evidence": "photo-end",
+		"value":      map[string]any{"strokes": []string{"100,200 140,260", "500,500"}},
 		"phone_time": lesson, "offset_ms": 0,
 	})
 	sc.put(moss, newID(), reading("towel", "8 min", "=HYPERLINK(1)"))
 	want[api.Done](fern, "PUT", fern.home+"/kitchen", map[string]any{
 		"things": map[string]string{"table-salt": "have"}, "own": map[string]string{"teaspoon": "58 g"},
-		"facts": map[string]string{"under-4": "yes"}, "hours": map[string]any{"weekdays": map[string]int{"from": 16, "to": 20}},
+		"facts": map[string]string{"under-4": "yes"},
+		"hours": map[string]any{"weekdays": map[string]int{"from": 16, "to": 20}},
 	})
 	// The same version goes out a second time, on the same day.
 	want[api.Done](sc.teacher, "POST", sc.asPath("/recall"), map[string]string{"reason": "The wrong day."})
@@ -287,20 +290,25 @@ func TestArchiveOfAClass(t *testing.T) {
 	if files["2027-02-02-paper-strips-version-1-again-2/experiment.json"] == "" {
 		t.Errorf("the second time is missing: %+v", manifest.Files)
 	}
-	for name, says := range map[string]string{"class.json": "Stonechat Moor School", "homes.json": "Fern", dir + "experiment.json": `"schema"`, dir + "readings.csv": "82", dir + "entries.json": `"typed": "82 mm"`,
-		dir + "answers.csv": "question_text", dir + "observations.csv": "evidence", dir + "results.csv": "give_or_take", dir + "tables.xlsx": "PK", dir + "results.json": `"findings"`, dir + "permissions.json": `"granted"`, dir + "incidents.json": "[]", dir + "readings.json": `"kind": "quantity"`} {
+	for name, says := range map[string]string{"class.json": "Stonechat Moor School", "homes.json": "Fern",
+		dir + "experiment.json": `"schema"`, dir + "readings.csv": "82", dir + "entries.json": `"typed": "82 mm"`,
+		dir + "answers.csv": "question_text", dir + "observations.csv": "evidence", dir + "results.csv": "give_or_take",
+		dir + "tables.xlsx": "PK", dir + "results.json": `"findings"`, dir + "permissions.json": `"granted"`,
+		dir + "incidents.json": "[]", dir + "readings.json": `"kind": "quantity"`} {
 		if !strings.Contains(files[name], says) {
 			t.Errorf("%s lacks %s: %.200s", name, says, files[name])
 		}
 	}
-	if svg := files[dir+"drawings/moss-photo-end-"+drawn[24:]+".svg"]; !strings.Contains(svg, "M100,200 L140,260 M500,500") {
+	if svg := files[dir+"drawings/moss-photo-end-"+drawn[24:]+".svg"]; !strings.Contains(svg,
+		"M100,200 L140,260 M500,500") {
 		var names []string
 		for name := range files {
 			names = append(names, name)
 		}
 		t.Errorf("the drawing: %q of %q", svg, names)
 	}
-	if k := files["kitchens.json"]; !strings.Contains(k, `"teaspoon": "58 g"`) || strings.Contains(k, "under") || strings.Contains(k, "hours") {
+	if k := files["kitchens.json"]; !strings.Contains(k, `"teaspoon": "58 g"`) || strings.Contains(k, "under") ||
+		strings.Contains(k, "hours") {
 		t.Errorf("kitchens.json: %s", k)
 	}
 	if _, err := kitchen.Read([]byte(files["kitchens.json"])); err != nil {

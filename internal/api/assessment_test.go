@@ -25,11 +25,13 @@ func TestAssessment(t *testing.T) {
 	class := want[app.ClassView](sc.teacher, "GET", sc.path(""), nil)
 	yes := true
 	class.NeedsAssessment = &yes
-	if saved := want[app.ClassView](sc.teacher, "PUT", sc.path(""), class.ClassFields, "If-Match", strconv.Itoa(class.Version)); !*saved.NeedsAssessment {
+	if saved := want[app.ClassView](sc.teacher, "PUT", sc.path(""), class.ClassFields, "If-Match",
+		strconv.Itoa(class.Version)); !*saved.NeedsAssessment {
 		t.Fatal("not kept")
 	}
 	class.NeedsAssessment = nil // who does not know of it does not take it away
-	if saved := want[app.ClassView](sc.teacher, "PUT", sc.path(""), class.ClassFields, "If-Match", strconv.Itoa(class.Version+1)); !*saved.NeedsAssessment {
+	if saved := want[app.ClassView](sc.teacher, "PUT", sc.path(""), class.ClassFields, "If-Match",
+		strconv.Itoa(class.Version+1)); !*saved.NeedsAssessment {
 		t.Fatal("taken away by saying nothing of it")
 	}
 	blocked := func() bool {
@@ -50,7 +52,8 @@ func TestAssessment(t *testing.T) {
 		"on":    lesson.Format(time.DateOnly),
 		"about": "Pins: counted out and back",
 	}
-	for field, bad := range map[string]string{"by": " ", "on": lesson.AddDate(0, 0, 9).Format(time.DateOnly), "about": strings.Repeat("a", 201)} {
+	for field, bad := range map[string]string{"by": " ", "on": lesson.AddDate(0, 0, 9).Format(time.DateOnly),
+		"about": strings.Repeat("a", 201)} {
 		body := maps.Clone(good)
 		body[field] = bad
 		sc.teacher.refused("POST", at, body, 422, "invalid")

@@ -47,13 +47,18 @@ func TestProblemsNameFieldRuleAndExample(t *testing.T) {
 		{sc.teacher, "POST", sc.path("/homes"), map[string]any{"nickname": "Moss", "phone": "none"}, "phone"},
 		{sc.teacher, "POST", "/experiments", map[string]any{"document": "paper"}, "document"},
 		{sc.teacher, "POST", "/experiments", map[string]any{"example": "volcano"}, "example"},
-		{sc.teacher, "POST", sc.path("/assignments"), map[string]any{"experiment": sc.experiment.ID, "opens_at": lesson, "due_at": lesson}, "due_at"},
+		{sc.teacher, "POST", sc.path("/assignments"), map[string]any{"experiment": sc.experiment.ID, "opens_at": lesson,
+			"due_at": lesson}, "due_at"},
 		{fern, "PUT", entries + newID(), map[string]any{"kind": "poem", "phone_time": lesson, "offset_ms": 0}, "kind"},
 		{fern, "PUT", entries + newID(), reading("towel", "3 min", "5 mm"), "slot"},
-		{fern, "PUT", entries + newID(), map[string]any{"kind": "answer", "question": "what", "phone_time": lesson, "offset_ms": 0}, "question"},
-		{fern, "PUT", entries + newID(), map[string]any{"kind": "photo", "evidence": "photo-end", "refers": newID(), "phone_time": lesson, "offset_ms": 0}, "refers"},
-		{fern, "PUT", entries + newID(), map[string]any{"kind": "observation", "text": strings.Repeat("a", 4001), "phone_time": lesson, "offset_ms": 0}, "text"},
-		{fern, "PUT", entries + newID(), map[string]any{"kind": "observation", "text": "a", "phone_time": "1066-10-14T09:00:00Z", "offset_ms": 0}, "phone_time"},
+		{fern, "PUT", entries + newID(), map[string]any{"kind": "answer", "question": "what", "phone_time": lesson,
+			"offset_ms": 0}, "question"},
+		{fern, "PUT", entries + newID(), map[string]any{"kind": "photo", "evidence": "photo-end", "refers": newID(),
+			"phone_time": lesson, "offset_ms": 0}, "refers"},
+		{fern, "PUT", entries + newID(), map[string]any{"kind": "observation", "text": strings.Repeat("a", 4001),
+			"phone_time": lesson, "offset_ms": 0}, "text"},
+		{fern, "PUT", entries + newID(), map[string]any{"kind": "observation", "text": "a",
+			"phone_time": "1066-10-14T09:00:00Z", "offset_ms": 0}, "phone_time"},
 		{fern, "PUT", fern.home + "/language", map[string]any{"language": "tlh"}, "language"},
 		{sc.client(), "POST", "/session", map[string]any{"email": 5, "password": "x"}, "email"},
 	} {
@@ -146,7 +151,8 @@ func TestBadPhotos(t *testing.T) {
 		fern.refused("GET", fern.home+"/photos/"+id+"/display", nil, 404, "not-found")
 	}
 	var rows int
-	if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT (SELECT count(*) FROM media) + (SELECT count(*) FROM media_bytes)`).Scan(&rows); err != nil ||
+	if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT (SELECT count(*) FROM media) + (SELECT count(*)
+		FROM media_bytes)`).Scan(&rows); err != nil ||
 		rows != 0 {
 		t.Errorf("%d rows half-stored, %v", rows, err)
 	}
@@ -177,7 +183,8 @@ func TestPlainPages(t *testing.T) {
 		return res.StatusCode, b.String()
 	}
 	status, page := get("/h/" + token + "?plain")
-	for _, says := range []string{"tel:112", "0555 010 010", "Paper strips", "Scissors and pins cut", "First clear the table.", "Burn or scald", "not answered"} {
+	for _, says := range []string{"tel:112", "0555 010 010", "Paper strips", "Scissors and pins cut",
+		"First clear the table.", "Burn or scald", "not answered"} {
 		if !strings.Contains(page, says) {
 			t.Errorf("%d: the page does not say %q", status, says)
 		}

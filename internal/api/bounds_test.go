@@ -21,8 +21,11 @@ func TestDesignsThatAreTooLarge(t *testing.T) {
 	times := strings.Repeat(`"1 min",`, 20_000)
 	many := strings.Repeat(`{"id":"s","kind":"do","title":{"en":"x"}},`, 201)
 	for _, doc := range []string{
-		`{"schema":2,"title":{"en":"Too often"},"trials":1000000000,"readings":[{"id":"r","symbol":"r","name":{"en":"r"},"unit":"mm","per_condition":true}]}`,
-		`{"schema":2,"title":{"en":"Too many times"},"trials":1,"readings":[{"id":"r","symbol":"r","name":{"en":"r"},"unit":"mm","per_condition":true,"times":[` + strings.TrimSuffix(times, ",") + `]}]}`,
+		`{"schema":2,"title":{"en":"Too often"},"trials":1000000000,
+			"readings":[{"id":"r","symbol":"r","name":{"en":"r"},"unit":"mm","per_condition":true}]}`,
+		`{"schema":2,"title":{"en":"Too many times"},"trials":1,
+			"readings":[{"id":"r","symbol":"r","name":{"en":"r"},"unit":"mm","per_condition":true,"times":[` +
+			strings.TrimSuffix(times, ",") + `]}]}`,
 		`{"schema":2,"title":{"en":"Too many steps"},"trials":1,"steps":[` + strings.TrimSuffix(many, ",") + `]}`,
 	} {
 		began := time.Now()
@@ -43,7 +46,8 @@ func TestDesignsThatAreTooLarge(t *testing.T) {
 		if took := time.Since(began); took > 3*time.Second {
 			t.Errorf("it took %v", took)
 		}
-		if _, err := sc.app.Store.Pool().Exec(t.Context(), `UPDATE experiment SET draft = $1`, []byte(doc)); err != nil {
+		if _, err := sc.app.Store.Pool().Exec(t.Context(), `UPDATE experiment SET draft = $1`,
+			[]byte(doc)); err != nil {
 			t.Fatal(err)
 		}
 		list := want[api.List[app.ExperimentRow]](sc.teacher, "GET", "/experiments", nil).Items
@@ -87,7 +91,9 @@ func TestBrokenText(t *testing.T) {
 	sc := newSite(t).school("t@school.example", "Fern")
 	p := sc.phone("Fern")
 	sc.agree(p)
-	for name, typed := range map[string]string{"NUL": `\u0000`, "a lone high half": `\ud83d`, "a lone low half": `a\udc00`, "halves the wrong way round": `\udc00\ud83d`, "raw NUL": "\x00", "no UTF-8": "\xff"} {
+	for name, typed := range map[string]string{"NUL": `\u0000`, "a lone high half": `\ud83d`,
+		"a lone low half": `a\udc00`, "halves the wrong way round": `\udc00\ud83d`, "raw NUL": "\x00",
+		"no UTF-8": "\xff"} {
 		body := `{"kind":"observation","step":"cut","text":"` + typed + `","phone_time":"` + lesson.Format(
 			time.RFC3339,
 		) + `","offset_ms":0}`

@@ -85,7 +85,8 @@ func (s *Server) classes() {
 	}
 	forTeacher(
 		s,
-		op("POST", "/classes/{class}/copy", "copy-class", "Make a class with the settings of another, without its homes"),
+		op("POST", "/classes/{class}/copy", "copy-class",
+			"Make a class with the settings of another, without its homes"),
 		func(ctx context.Context, who app.TeacherActor, i *copied) (app.ClassView, error) {
 			return s.App.CopyClass(ctx, who, i.Class, i.Body.Name)
 		},
@@ -227,7 +228,8 @@ func (s *Server) homes() {
 			return s.App.SaveHome(ctx, who, i.Class, i.Home, version, i.Body)
 		},
 	)
-	simple := func(method, path, id, summary string, f func(context.Context, app.TeacherActor, uuid.UUID, uuid.UUID) error) {
+	simple := func(method, path, id, summary string, f func(context.Context, app.TeacherActor, uuid.UUID,
+		uuid.UUID) error) {
 		forTeacher(
 			s,
 			op(method, path, id, summary),

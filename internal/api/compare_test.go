@@ -115,7 +115,8 @@ func TestOnePrediction(t *testing.T) {
 		problem.Current.Choice[0] != "towel" {
 		t.Errorf("%d %s", a.status, a.body)
 	}
-	if a := fern.do("PUT", sc.homePath(fern, "/entries/"+newID()), map[string]any{"kind": "answer", "question": "order", "choice": []string{"option-9"}, "phone_time": lesson, "offset_ms": 0}); a.status != 422 {
+	if a := fern.do("PUT", sc.homePath(fern, "/entries/"+newID()), map[string]any{"kind": "answer", "question": "order",
+		"choice": []string{"option-9"}, "phone_time": lesson, "offset_ms": 0}); a.status != 422 {
 		t.Errorf("an unknown option: %d", a.status)
 	}
 	beck := sc.phone("Beck")
@@ -123,7 +124,8 @@ func TestOnePrediction(t *testing.T) {
 	taken := make(chan int, 8)
 	for i := range 8 {
 		go func() {
-			taken <- beck.do("PUT", sc.homePath(beck, "/entries/"+newID()), order([]string{"towel", "filter"}[i%2])).status
+			taken <- beck.do("PUT", sc.homePath(beck, "/entries/"+newID()),
+				order([]string{"towel", "filter"}[i%2])).status
 		}()
 	}
 	ok := 0

@@ -15,7 +15,8 @@ func TestCopyAndText(t *testing.T) {
 	from := want[app.DraftView](teacher, "POST", "/experiments", map[string]any{"example": "thirsty-beans"})
 	path := "/experiments/" + from.ID.String()
 	made := want[app.DraftView](teacher, "POST", path+"/copy", nil)
-	if made.ID == from.ID || !strings.Contains(string(made.Document), `"Thirsty beans, copy"`) || !strings.Contains(string(made.Document), ", copia\"") ||
+	if made.ID == from.ID || !strings.Contains(string(made.Document), `"Thirsty beans, copy"`) ||
+		!strings.Contains(string(made.Document), ", copia\"") ||
 		len(made.Review.Strip.Blocks) != len(from.Review.Strip.Blocks) {
 		t.Errorf("the copy is %.300s", made.Document)
 	}
@@ -29,7 +30,8 @@ func TestCopyAndText(t *testing.T) {
 	}
 	for language, head := range map[string]string{"en": "# Thirsty beans", "es": "# Frijoles"} {
 		a := teacher.do("GET", path+"/text?language="+language, nil)
-		if a.status != 200 || !strings.HasPrefix(string(a.body), head) || !strings.HasPrefix(a.header.Get("Content-Type"), "text/markdown") {
+		if a.status != 200 || !strings.HasPrefix(string(a.body), head) ||
+			!strings.HasPrefix(a.header.Get("Content-Type"), "text/markdown") {
 			t.Errorf("%s: %d %.60s", language, a.status, a.body)
 		}
 	}

@@ -52,7 +52,8 @@ func TestCostOfScreens(t *testing.T) {
 		for name, get := range map[string]func() answer{
 			"today": func() answer { return sc.teacher.do("GET", "/assignments", nil) },
 			"kitchens": func() answer {
-				return sc.teacher.do("GET", "/experiments/"+sc.experiment.ID.String()+"/kitchens?class="+sc.class.ID.String(), nil)
+				return sc.teacher.do("GET", "/experiments/"+sc.experiment.ID.String()+"/kitchens?class="+
+					sc.class.ID.String(), nil)
 			},
 			"survey":  func() answer { return phone.do("GET", phone.home+"/kitchen", nil) },
 			"class":   func() answer { return sc.teacher.do("GET", sc.path("/homes"), nil) },
@@ -65,7 +66,8 @@ func TestCostOfScreens(t *testing.T) {
 			"thing":  func() answer { return sc.teacher.do("GET", "/larder/things/vinegar-white", nil) },
 			"draft":  func() answer { return sc.teacher.do("GET", "/experiments/"+sc.experiment.ID.String(), nil) },
 			"paper": func() answer {
-				return sc.teacher.do("GET", "/print/classes/"+sc.class.ID.String()+"/experiments/"+sc.experiment.ID.String()+"/substitutions", nil)
+				return sc.teacher.do("GET", "/print/classes/"+sc.class.ID.String()+"/experiments/"+
+					sc.experiment.ID.String()+"/substitutions", nil)
 			},
 		} {
 			get()

@@ -70,14 +70,17 @@ func TestListsInTheTeachersLanguage(t *testing.T) {
 	s := newSite(t)
 	sc := s.school("t@school.example", "Fern")
 	spanish := []string{"Accept-Language", "es"}
-	if list := want[api.List[results.AssignmentView]](sc.teacher, "GET", "/assignments", nil, spanish...).Items; list[0].Title != "Tiras de papel" {
+	if list := want[api.List[results.AssignmentView]](sc.teacher, "GET", "/assignments", nil,
+		spanish...).Items; list[0].Title != "Tiras de papel" {
 		t.Errorf("%+v", list[0])
 	}
-	if list := want[api.List[results.AssignmentView]](sc.teacher, "GET", "/assignments", nil).Items; list[0].Title != "Paper strips" {
+	if list := want[api.List[results.AssignmentView]](sc.teacher, "GET", "/assignments",
+		nil).Items; list[0].Title != "Paper strips" {
 		t.Errorf("%+v", list[0])
 	}
 	want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]any{"document": map[string]any{"schema": 2}})
-	if list := want[api.List[app.ExperimentRow]](sc.teacher, "GET", "/experiments", nil, spanish...).Items; !slices.ContainsFunc(
+	if list := want[api.List[app.ExperimentRow]](sc.teacher, "GET", "/experiments", nil,
+		spanish...).Items; !slices.ContainsFunc(
 		list,
 		func(e app.ExperimentRow) bool { return e.Title == "Sin título" },
 	) {
@@ -95,7 +98,10 @@ func TestListsInTheTeachersLanguage(t *testing.T) {
 	}
 	card := want[shelves.ThingCard](sc.teacher, "GET", "/larder/things/vinegar-white", nil, spanish...)
 	if !strings.HasPrefix(card.Caveat, "la etiqueta dice") || card.Place != "alacena de la cocina" ||
-		!strings.HasPrefix(card.Figures[0].Text, "ácido ") || !slices.ContainsFunc(card.Figures, func(f shelves.FigureRow) bool { return strings.Contains(f.Text, "acético, típico") }) {
+		!strings.HasPrefix(card.Figures[0].Text, "ácido ") ||
+		!slices.ContainsFunc(card.Figures, func(f shelves.FigureRow) bool {
+			return strings.Contains(f.Text, "acético, típico")
+		}) {
 		t.Errorf("%+v", card)
 	}
 	found := false
@@ -129,7 +135,8 @@ func TestMeasuresOfTheClass(t *testing.T) {
 			pages[kind] = string(fern.do("GET", sc.homePath(fern, "/print/"+kind), nil).body)
 		}
 		list, err := sc.teacher.Get(
-			sc.URL + "/print/classes/" + sc.class.ID.String() + "/experiments/" + sc.experiment.ID.String() + "/materials",
+			sc.URL + "/print/classes/" + sc.class.ID.String() + "/experiments/" + sc.experiment.ID.String() +
+				"/materials",
 		)
 		if err != nil {
 			t.Fatal(err)

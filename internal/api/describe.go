@@ -43,11 +43,17 @@ const (
 
 // parameters say what a name in an address is.
 var parameters = map[string]string{
-	"class": "Id of the class", "home": "Id of the home", "assignment": "Id of the assignment: a version that was issued to the class", "experiment": "Id of the experiment",
-	"entry": "Id of the entry, made by whoever writes it (UUIDv7)", "photo": "Id of the picture, made by the phone (UUIDv7)", "size": "display or thumbnail", "incident": "Id of the incident, made by the phone",
-	"session": "Id of the session", "thing": "Id of a thing of the larder", "swap": "Id of a swap of the school's own", "model": "Id of a model", "number": "Number of the version",
-	"Accept-Language": "The language that answers are worded in", "If-Match": "The version that the change was made from", "If-None-Match": "The tag of what the caller has",
-	"User-Agent": "The browser, to name it among the sessions", "sheet": "safety, materials, substitutions, notebook or watch", "q": "What is looked for", "separator": "comma, semicolon or tab", "decimal": "point or comma", "language": "The language of names and explanations",
+	"class": "Id of the class", "home": "Id of the home", "assignment": "Id of the assignment: a version that was " +
+		"issued to the class", "experiment": "Id of the experiment",
+	"entry": "Id of the entry, made by whoever writes it (UUIDv7)", "photo": "Id of the picture, made by the " +
+		"phone (UUIDv7)", "size": "display or thumbnail", "incident": "Id of the incident, made by the phone",
+	"session": "Id of the session", "thing": "Id of a thing of the larder", "swap": "Id of a swap of the school's own",
+	"model": "Id of a model", "number": "Number of the version",
+	"Accept-Language": "The language that answers are worded in",
+	"If-Match":        "The version that the change was made from", "If-None-Match": "The tag of what the caller has",
+	"User-Agent": "The browser, to name it among the sessions", "sheet": "safety, materials, substitutions, " +
+		"notebook or watch", "q": "What is looked for", "separator": "comma, semicolon or tab",
+	"decimal": "point or comma", "language": "The language of names and explanations",
 }
 
 // file is an operation that answers no JSON document of ours.
@@ -112,9 +118,12 @@ var files = []file{
 		"The readings with their published schema, as compare reads them",
 		"application/json",
 	},
-	{"GET", "/classes/{class}/experiments/{experiment}/kitchens.csv", "export-kitchens", "What homes said of their kitchens as a table, without facts of the homes", "text/csv"},
-	{"GET", "/classes/{class}/assignments/{assignment}/calendar.ics", "class-calendar", "An assignment's sittings for a calendar", "text/calendar"},
-	{"GET", "/home/{home}/assignments/{assignment}/calendar.ics", "home-calendar", "The same for a home's calendar", "text/calendar"},
+	{"GET", "/classes/{class}/experiments/{experiment}/kitchens.csv", "export-kitchens",
+		"What homes said of their kitchens as a table, without facts of the homes", "text/csv"},
+	{"GET", "/classes/{class}/assignments/{assignment}/calendar.ics", "class-calendar",
+		"An assignment's sittings for a calendar", "text/calendar"},
+	{"GET", "/home/{home}/assignments/{assignment}/calendar.ics", "home-calendar", "The same for a home's calendar",
+		"text/calendar"},
 	{"GET", "/classes/{class}/archive.zip", "archive-class", "All of a class as open files", "application/zip"},
 	{"GET", "/experiments/{experiment}/file", "export-experiment", "The design as its file", "application/json"},
 	{"GET", "/experiments/{experiment}/text", "reading-text", "The design as Markdown, for reading", "text/markdown"},
@@ -137,8 +146,10 @@ var inPath = regexp.MustCompile(`\{(\w+)\}`)
 // about, and the routes that answer files.
 func (s *Server) describe() {
 	d := s.api.OpenAPI()
-	d.Info.Description = "The interface of Patient Kitchen. Times are RFC 3339 in UTC, names in snake_case, lists in items; problems are documents of RFC 9457 " +
-		"that name the field, the rule and an example. A document that can be changed carries its version and is changed with If-Match. Requests that change something are taken from this site alone."
+	d.Info.Description = "The interface of Patient Kitchen. Times are RFC 3339 in UTC, names in snake_case, lists " +
+		"in items; problems are documents of RFC 9457 " +
+		"that name the field, the rule and an example. A document that can be changed carries its version and is " +
+		"changed with If-Match. Requests that change something are taken from this site alone."
 	d.Servers = []*huma.Server{{URL: "/", Description: "This server"}}
 	d.Components.SecuritySchemes = map[string]*huma.SecurityScheme{
 		teacherScheme: {
@@ -182,7 +193,8 @@ func (s *Server) describe() {
 			)
 		}
 		if f.kind == "text/markdown" {
-			o.Parameters = append(o.Parameters, &huma.Param{Name: "language", In: "query", Schema: &huma.Schema{Type: "string"}})
+			o.Parameters = append(o.Parameters,
+				&huma.Param{Name: "language", In: "query", Schema: &huma.Schema{Type: "string"}})
 		}
 		if f.kind == "text/csv" && strings.Contains(f.path, "assignments") {
 			for _, name := range []string{"separator", "decimal", "language"} {

@@ -57,13 +57,15 @@ func TestErasingHoldsAgainstWrites(t *testing.T) {
 	all.Wait()
 	for _, table := range []string{"entry", "media", "incident", "permission_event", "student", "link", "home_device"} {
 		var n int
-		if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT count(*) FROM `+table+` WHERE home_id IS NOT NULL`).Scan(&n); err != nil ||
+		if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT count(*) FROM `+table+
+			` WHERE home_id IS NOT NULL`).Scan(&n); err != nil ||
 			n != 0 {
 			t.Errorf("%d rows of erased homes in %s, %v", n, table, err)
 		}
 	}
 	var named int
-	if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT count(*) FROM audit WHERE detail ~* 'fern|beck|sorrel|adder'`).Scan(&named); err != nil ||
+	if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT count(*) FROM audit
+		WHERE detail ~* 'fern|beck|sorrel|adder'`).Scan(&named); err != nil ||
 		named != 0 {
 		t.Errorf("%d lines of the audit name a home, %v", named, err)
 	}
@@ -149,8 +151,12 @@ func TestLosersOfASave(t *testing.T) {
 			out["name"] = fmt.Sprintf("7%d", i)
 			return out
 		},
-		sc.path("/homes/" + sc.homes[0].ID.String()): func(i int) any { return map[string]any{"nickname": fmt.Sprintf("Fern %d", i)} },
-		"/experiments/" + sc.experiment.ID.String():  func(i int) any { return map[string]any{"document": sc.experiment.Document} },
+		sc.path("/homes/" + sc.homes[0].ID.String()): func(i int) any {
+			return map[string]any{"nickname": fmt.Sprintf("Fern %d", i)}
+		},
+		"/experiments/" + sc.experiment.ID.String(): func(i int) any {
+			return map[string]any{"document": sc.experiment.Document}
+		},
 	} {
 		codes := map[int]int{}
 		var mu sync.Mutex

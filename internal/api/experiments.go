@@ -107,7 +107,8 @@ func (s *Server) experiments() {
 	}
 	forTeacher(
 		s,
-		op("GET", "/experiments/{experiment}/practice", "get-practice", "A draft as the page of a home, or of a usual one, to try"),
+		op("GET", "/experiments/{experiment}/practice", "get-practice", "A draft as the page of a home, or of a "+
+			"usual one, to try"),
 		func(ctx context.Context, who app.TeacherActor, i *practice) (app.Bundle, error) {
 			return s.App.Practice(ctx, who, i.Experiment, i.Class, i.Home, i.Language)
 		},
@@ -122,7 +123,8 @@ func (s *Server) experiments() {
 	}
 	forTeacher(
 		s,
-		op("GET", "/experiments/{experiment}/kitchens", "plan-kitchens", "The experiment as each home of a class would do it"),
+		op("GET", "/experiments/{experiment}/kitchens", "plan-kitchens", "The experiment as each home of a "+
+			"class would do it"),
 		func(ctx context.Context, who app.TeacherActor, i *kitchensOf) (kitchens.Matrix, error) {
 			var try *kitchen.Pin
 			if i.Need != "" {
@@ -140,14 +142,16 @@ func (s *Server) experiments() {
 	}
 	forTeacher(
 		s,
-		op("GET", "/experiments/{experiment}/kitchens/ways", "list-ways", "In which ways a home can do a need, and what each would do"),
+		op("GET", "/experiments/{experiment}/kitchens/ways", "list-ways", "In which ways a home can do a need, and "+
+			"what each would do"),
 		func(ctx context.Context, who app.TeacherActor, i *cell) (kitchens.CellWays, error) {
 			return s.App.CellWays(ctx, who, i.Experiment, i.Class, i.Home, i.Need, i.code())
 		},
 	)
 	forTeacher(
 		s,
-		op("GET", "/experiments/{experiment}/versions", "list-versions", "The frozen versions of an experiment, the latest first"),
+		op("GET", "/experiments/{experiment}/versions", "list-versions", "The frozen versions of an experiment, "+
+			"the latest first"),
 		func(ctx context.Context, who app.TeacherActor, i *ExperimentPath) (List[app.VersionView], error) {
 			v, err := s.App.Versions(ctx, who, i.Experiment)
 			return List[app.VersionView]{Items: v}, err
@@ -172,14 +176,16 @@ func (s *Server) experiments() {
 	}
 	forTeacher(
 		s,
-		op("GET", "/experiments/{experiment}/kitchens/again", "look-at-new-plan", "What planning a class again would change"),
+		op("GET", "/experiments/{experiment}/kitchens/again", "look-at-new-plan",
+			"What planning a class again would change"),
 		func(ctx context.Context, who app.TeacherActor, i *again) (kitchens.Replanned, error) {
 			return s.App.PlanAgain(ctx, who, i.Experiment, i.Class, false, i.code())
 		},
 	)
 	forTeacher(
 		s,
-		op("POST", "/experiments/{experiment}/kitchens/again", "plan-again", "Plan a class again: homes hold the new plan from now on"),
+		op("POST", "/experiments/{experiment}/kitchens/again", "plan-again", "Plan a class again: homes hold the "+
+			"new plan from now on"),
 		func(ctx context.Context, who app.TeacherActor, i *again) (kitchens.Replanned, error) {
 			return s.App.PlanAgain(ctx, who, i.Experiment, i.Class, true, i.code())
 		},
@@ -191,7 +197,8 @@ func (s *Server) experiments() {
 	}
 	forTeacher(
 		s,
-		op("GET", "/experiments/{experiment}/kitchens/rehearsal", "rehearse", "What the experiment would probably show in a class"),
+		op("GET", "/experiments/{experiment}/kitchens/rehearsal", "rehearse", "What the experiment would probably "+
+			"show in a class"),
 		func(ctx context.Context, who app.TeacherActor, i *rehearse) (kitchens.Rehearsal, error) {
 			return s.App.Rehearse(ctx, who, i.Experiment, i.Class, i.code())
 		},
@@ -214,7 +221,8 @@ func (s *Server) experiments() {
 	}
 	forTeacher(
 		s,
-		op("POST", "/classes/{class}/experiments/{experiment}/ask", "ask-kitchens", "Ask the homes of a class what they have for an experiment"),
+		op("POST", "/classes/{class}/experiments/{experiment}/ask", "ask-kitchens",
+			"Ask the homes of a class what they have for an experiment"),
 		func(ctx context.Context, who app.TeacherActor, i *ofClass) (Done, error) {
 			return Done{true}, s.App.AskKitchens(ctx, who, i.Class, i.Experiment)
 		},
@@ -229,7 +237,8 @@ func (s *Server) experiments() {
 	}
 	forTeacher(
 		s,
-		op("POST", "/classes/{class}/experiments/{experiment}/kitchens", "read-kitchens", "Read what homes have from a table"),
+		op("POST", "/classes/{class}/experiments/{experiment}/kitchens", "read-kitchens",
+			"Read what homes have from a table"),
 		func(ctx context.Context, who app.TeacherActor, i *table) (app.ReadKitchens, error) {
 			return s.App.ReadKitchenTable(ctx, who, i.Class, i.Experiment, i.Body.Text, i.code())
 		},

@@ -52,7 +52,8 @@ func TestFactsOfAHome(t *testing.T) {
 		}
 		// Said at the first experiment, before anything is agreed to; worked at in the second.
 		if answer != "" {
-			want[entries.EntryView](p, "PUT", p.home+"/assignments/"+first.ID.String()+"/entries/"+newID(), say(p, answer))
+			want[entries.EntryView](p, "PUT", p.home+"/assignments/"+first.ID.String()+"/entries/"+newID(),
+				say(p, answer))
 		}
 		p.refused(
 			"PUT",

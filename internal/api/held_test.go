@@ -18,10 +18,12 @@ func TestHeldPlans(t *testing.T) {
 	at := "/experiments/" + made.ID.String() + "/kitchens"
 	class := "?class=" + sc.class.ID.String()
 	beck, fern := sc.phone("Beck"), sc.phone("Fern")
-	ways := want[kitchens.CellWays](sc.teacher, "GET", at+"/ways"+class+"&need=soda&home="+strings.TrimPrefix(beck.home, "/home/"), nil)
+	ways := want[kitchens.CellWays](sc.teacher, "GET", at+"/ways"+class+"&need=soda&home="+
+		strings.TrimPrefix(beck.home, "/home/"), nil)
 	var others []string // that count in a group of their own, the one that is taken first
 	for _, w := range ways.Ways {
-		if use, _, _ := strings.Cut(w.Use, "/"); !w.Own && (w.Class == "separate" || w.Class == "scales") && use == w.Use {
+		if use, _, _ := strings.Cut(w.Use, "/"); !w.Own && (w.Class == "separate" ||
+			w.Class == "scales") && use == w.Use {
 			others = append(others, use)
 		}
 	}

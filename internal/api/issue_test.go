@@ -79,7 +79,8 @@ func TestIssuedBytesAreTheJudgedOnes(t *testing.T) {
 				`"lesson": "`+strconv.Itoa(60+version)+` min", "trials":`,
 				1,
 			)
-			if a := sc.teacher.do("PUT", path, map[string]any{"document": json.RawMessage(doc)}, "If-Match", strconv.Itoa(version)); a.status != http.StatusOK {
+			if a := sc.teacher.do("PUT", path, map[string]any{"document": json.RawMessage(doc)}, "If-Match",
+				strconv.Itoa(version)); a.status != http.StatusOK {
 				t.Errorf("%d %s", a.status, a.body)
 				return
 			}
@@ -118,11 +119,15 @@ func TestIssuedBytesAreTheJudgedOnes(t *testing.T) {
 // An experiment made from nothing, two conditions and one reading, has a
 // result: each home's own, and the class's.
 func TestEveryExperimentHasAResult(t *testing.T) {
-	const ice = `{"schema": 2, "title": {"en": "Salty ice"}, "question": {"en": "Does salt make ice melt sooner?"}, "age_band": "11-13", "way": "follow-along", "languages": ["en"], "trials": 2,
- "changed": {"name": {"en": "the salt"}}, "conditions": [{"id": "plain", "name": {"en": "plain"}, "control": true}, {"id": "salted", "name": {"en": "salted"}}],
+	const ice = `{"schema": 2, "title": {"en": "Salty ice"}, "question": {"en": "Does salt make ice melt sooner?"},
+		"age_band": "11-13", "way": "follow-along", "languages": ["en"], "trials": 2,
+ "changed": {"name": {"en": "the salt"}}, "conditions": [{"id": "plain", "name": {"en": "plain"}, "control": true},
+ 	{"id": "salted", "name": {"en": "salted"}}],
  "needs": [{"id": "ice", "name": {"en": "ice cubes"}, "kind": "object"}],
- "steps": [{"id": "look", "kind": "measure", "title": {"en": "Pour off and weigh"}, "duration": "5 min", "uses": ["ice"], "takes": [{"reading": "water"}]}],
- "readings": [{"id": "water", "symbol": "m", "name": {"en": "melted water"}, "unit": "g", "per_condition": true, "instruments": [{"id": "scale", "name": {"en": "scale"}, "resolution": "1 g"}]}]}`
+ "steps": [{"id": "look", "kind": "measure", "title": {"en": "Pour off and weigh"}, "duration": "5 min",
+ 	"uses": ["ice"], "takes": [{"reading": "water"}]}],
+ "readings": [{"id": "water", "symbol": "m", "name": {"en": "melted water"}, "unit": "g", "per_condition": true,
+ 	"instruments": [{"id": "scale", "name": {"en": "scale"}, "resolution": "1 g"}]}]}`
 	sc := newSite(t).school("t@school.example", "Fern", "Beck", "Sorrel", "Adder", "Heath")
 	sc.experiment = want[app.DraftView](
 		sc.teacher,

@@ -217,7 +217,8 @@ func TestRecallAndLinks(t *testing.T) {
 	}
 	fern.refused("GET", fern.home, nil, 410, "replaced-link")
 	sc.client().
-		refused("POST", "/family/open", map[string]string{"link": old.Link[strings.LastIndexByte(old.Link, '/')+1:]}, 410, "replaced-link")
+		refused("POST", "/family/open", map[string]string{"link": old.Link[strings.LastIndexByte(old.Link, '/')+1:]},
+			410, "replaced-link")
 	by := want[api.OpenedView](
 		sc.client(),
 		"POST",
@@ -307,7 +308,8 @@ func TestIssueWaitsForWhatIsInTheWay(t *testing.T) {
 	for _, b := range check.Blockers {
 		codes = append(codes, b.Code)
 	}
-	wantCodes := "no-emergency-number no-poison-number no-homes corrosive cleaners unknown gear-first cool-first formula no-words"
+	wantCodes := "no-emergency-number no-poison-number no-homes corrosive cleaners unknown gear-first cool-first " +
+		"formula no-words"
 	if got := strings.Join(codes, " "); got != wantCodes {
 		t.Errorf("in the way: %s\nwant: %s", got, wantCodes)
 	}
@@ -418,7 +420,8 @@ func TestIncidentsReachTheTeacher(t *testing.T) {
 		t.Errorf("an older one overwrites a newer: %+v", i)
 	}
 	var events int
-	if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT count(*) FROM incident_event`).Scan(&events); err != nil ||
+	if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT count(*) FROM incident_event`).Scan(
+		&events); err != nil ||
 		events != 5 {
 		t.Errorf("%d events, %v", events, err)
 	}
@@ -432,7 +435,10 @@ func TestIncidentsReachTheTeacher(t *testing.T) {
 	)
 	want[api.Done](sc.teacher, "POST", sc.asPath("/recall"), map[string]string{"reason": "The dishes tip over."})
 	sc.now = lesson.AddDate(0, 0, 9)
-	for _, odd := range []map[string]any{{"door": "roof", "phone_time": lesson}, {"door": "hurt", "note": strings.Repeat("ow ", 2000), "phone_time": lesson}, {"door": "hurt", "card": strings.Repeat("x", 99), "outcome": "who knows", "phone_time": lesson.AddDate(900, 0, 0)}, {"door": "hurt", "assignment": newID(), "phone_time": lesson}} {
+	for _, odd := range []map[string]any{{"door": "roof", "phone_time": lesson},
+		{"door": "hurt", "note": strings.Repeat("ow ", 2000), "phone_time": lesson},
+		{"door": "hurt", "card": strings.Repeat("x", 99), "outcome": "who knows",
+			"phone_time": lesson.AddDate(900, 0, 0)}, {"door": "hurt", "assignment": newID(), "phone_time": lesson}} {
 		want[api.Done](fern, "PUT", fern.home+"/incidents/"+newID(), odd)
 	}
 	// Readings and pictures are not, and the phone is told why.

@@ -21,7 +21,8 @@ func TestKitchensOfAClass(t *testing.T) {
 	}
 	first := page.Questions[0].ID // water
 	want[api.Done](fern, "PUT", fern.home+"/kitchen", map[string]any{"things": map[string]string{first: "none"}})
-	if page = want[kitchens.Page](fern, "GET", fern.home+"/kitchen", nil); !page.Answered || page.Answers.Things[first] != "none" {
+	if page = want[kitchens.Page](fern, "GET", fern.home+"/kitchen", nil); !page.Answered ||
+		page.Answers.Things[first] != "none" {
 		t.Errorf("what was said is not there: %+v", page.Answers)
 	}
 	if a := fern.do("PUT", fern.home+"/kitchen", map[string]any{"things": map[string]string{first: "some"}}); a.status != 422 {
@@ -33,14 +34,16 @@ func TestKitchensOfAClass(t *testing.T) {
 			beck = h.ID.String()
 		}
 	}
-	want[api.Done](sc.teacher, "PUT", sc.path("/homes/"+beck+"/kitchen"), map[string]any{"things": map[string]string{}, "otherwise": true})
+	want[api.Done](sc.teacher, "PUT", sc.path("/homes/"+beck+"/kitchen"), map[string]any{"things": map[string]string{},
+		"otherwise": true})
 	station := "/experiments/" + sc.experiment.ID.String() + "/kitchens?class=" + sc.class.ID.String()
 	m := want[kitchens.Matrix](sc.teacher, "GET", station, nil)
 	verdicts := map[string]string{}
 	for _, h := range m.Homes {
 		verdicts[h.Nickname] = h.Verdict
 	}
-	if verdicts["Beck"] != "shared-readings" || verdicts["Fern"] != "needs-a-kit" || verdicts["Tarn"] != "as-designed" ||
+	if verdicts["Beck"] != "shared-readings" || verdicts["Fern"] != "needs-a-kit" ||
+		verdicts["Tarn"] != "as-designed" ||
 		!strings.Contains(m.Says, "taken as usual") {
 		t.Errorf("%v: %s", verdicts, m.Says)
 	}
@@ -48,14 +51,17 @@ func TestKitchensOfAClass(t *testing.T) {
 		t.Errorf("%+v %+v", m.Packing, m.Helps)
 	}
 	bare := want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]any{"document": map[string]any{
-		"schema": 3, "title": map[string]string{"en": "Bare"}, "conditions": []any{}, "needs": []any{}, "steps": []any{},
+		"schema": 3, "title": map[string]string{"en": "Bare"}, "conditions": []any{}, "needs": []any{},
+		"steps": []any{},
 	}})
-	if m := want[kitchens.Matrix](sc.teacher, "GET", "/experiments/"+bare.ID.String()+"/kitchens", nil); len(m.Homes) != 3 || len(m.Needs) != 0 {
+	if m := want[kitchens.Matrix](sc.teacher, "GET", "/experiments/"+bare.ID.String()+"/kitchens",
+		nil); len(m.Homes) != 3 || len(m.Needs) != 0 {
 		t.Errorf("an experiment made from nothing: %+v", m)
 	}
 	alone := sc.site.teacher("alone@school.example") // has no class yet
 	own := want[app.DraftView](alone, "POST", "/experiments", map[string]string{"example": "thirsty-beans"})
-	if m := want[kitchens.Matrix](alone, "GET", "/experiments/"+own.ID.String()+"/kitchens", nil); len(m.Classes)+len(m.Homes) != 0 {
+	if m := want[kitchens.Matrix](alone, "GET", "/experiments/"+own.ID.String()+"/kitchens",
+		nil); len(m.Classes)+len(m.Homes) != 0 {
 		t.Errorf("%+v", m)
 	}
 	of := strings.TrimPrefix(fern.home, "/home/")

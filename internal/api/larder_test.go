@@ -24,7 +24,8 @@ func TestTheLarder(t *testing.T) {
 		!strings.Contains(card.Figures[0].Text, "meq/mL") {
 		t.Errorf("%+v", card)
 	}
-	if spanish := want[shelves.ThingCard](teacher, "GET", "/larder/things/bleach", nil, "Accept-Language", "es"); spanish.Name != "lejía" ||
+	if spanish := want[shelves.ThingCard](teacher, "GET", "/larder/things/bleach", nil, "Accept-Language",
+		"es"); spanish.Name != "lejía" ||
 		spanish.Bands[3].Verdict != "not-at-home" {
 		t.Errorf("%+v", spanish)
 	}
@@ -66,7 +67,8 @@ func TestOwnThings(t *testing.T) {
 		b.Bands[3].Verdict != "not-at-home" {
 		t.Errorf("%+v", b)
 	}
-	for _, bad := range []map[string]any{{}, {"name": map[string]string{"en": "x"}, "hazards": []string{"naughty"}}, {"name": map[string]string{"en": "x"}, "hazrds": []string{"slip"}}} {
+	for _, bad := range []map[string]any{{}, {"name": map[string]string{"en": "x"}, "hazards": []string{"naughty"}},
+		{"name": map[string]string{"en": "x"}, "hazrds": []string{"slip"}}} {
 		teacher.refused("PUT", "/larder/own/thing-x", map[string]any{"material": bad}, 422, "invalid")
 	}
 	teacher.refused("PUT", "/larder/own/Thing", map[string]any{"material": soap}, 422, "invalid")
@@ -77,7 +79,8 @@ func TestOwnThings(t *testing.T) {
 	if n := want[api.Counted](other, "POST", "/larder/own", map[string]any{"file": file}); n.Count != 2 {
 		t.Errorf("%+v", n)
 	}
-	if n := want[api.Counted](other, "POST", "/larder/own", map[string]any{"file": string(teacher.do("GET", "/larder/own.json", nil).body)}); n.Count != 2 {
+	if n := want[api.Counted](other, "POST", "/larder/own",
+		map[string]any{"file": string(teacher.do("GET", "/larder/own.json", nil).body)}); n.Count != 2 {
 		t.Errorf("%+v", n)
 	}
 	other.refused("POST", "/larder/own", map[string]any{"file": "id,nonsense\nx,y"}, 422, "invalid")
@@ -142,7 +145,8 @@ func TestOwnThings(t *testing.T) {
 			t.Errorf("the document lacks %s: %s", says, m.Document)
 		}
 	}
-	if rows := want[api.List[sheets.SubstituteRow]](teacher, "POST", "/preview/substitutes", map[string]any{"document": m.Document, "need": "soap"}).Items; !slices.ContainsFunc(
+	if rows := want[api.List[sheets.SubstituteRow]](teacher, "POST", "/preview/substitutes",
+		map[string]any{"document": m.Document, "need": "soap"}).Items; !slices.ContainsFunc(
 		rows,
 		func(r sheets.SubstituteRow) bool { return r.Name == "school soap" && r.Effect == "less foam" },
 	) {
@@ -155,7 +159,8 @@ func TestOwnThings(t *testing.T) {
 		404,
 		"not-found",
 	)
-	for field, bad := range map[string]any{"class": "best", "basis": "luck", "role": "king", "to": map[string]any{"text": "", "materials": []string{"bleach"}}, "from": map[string]any{"text": ""}} {
+	for field, bad := range map[string]any{"class": "best", "basis": "luck", "role": "king",
+		"to": map[string]any{"text": "", "materials": []string{"bleach"}}, "from": map[string]any{"text": ""}} {
 		broken := map[string]any{}
 		for k, v := range swap {
 			broken[k] = v
@@ -198,8 +203,11 @@ func TestOwnEntriesThatNoLongerFit(t *testing.T) {
 	if v := want[shelves.LarderView](teacher, "GET", "/larder", nil); v.OwnProblem != nil || v.Own != 1 {
 		t.Errorf("%+v", v.OwnProblem)
 	}
-	for kind, body := range map[string]string{"thing": `{"id":"old-job","name":{"en":"old"},"roles":["job-of-old"]}`, "swap": `{"id":"old-swap","role":"surfactant"}`} {
-		if _, err := s.app.Store.Pool().Exec(t.Context(), `INSERT INTO own_entry SELECT teacher_id, $1, $2, $3, updated_at FROM own_entry WHERE id = 'school-soap'`, kind, map[string]string{"thing": "old-job", "swap": "old-swap"}[kind], []byte(body)); err != nil {
+	for kind, body := range map[string]string{"thing": `{"id":"old-job","name":{"en":"old"},"roles":["job-of-old"]}`,
+		"swap": `{"id":"old-swap","role":"surfactant"}`} {
+		if _, err := s.app.Store.Pool().Exec(t.Context(), `INSERT INTO own_entry SELECT teacher_id, $1, $2, $3,
+			updated_at FROM own_entry WHERE id = 'school-soap'`, kind,
+			map[string]string{"thing": "old-job", "swap": "old-swap"}[kind], []byte(body)); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -210,7 +218,8 @@ func TestOwnEntriesThatNoLongerFit(t *testing.T) {
 	}
 	teacher.refused("GET", "/larder/things/school-soap", nil, 404, "not-found")
 	want[api.Done](teacher, "DELETE", "/larder/own/old-job", nil)
-	if v := want[shelves.LarderView](teacher, "GET", "/larder", nil); v.OwnProblem == nil || v.OwnProblem.Kind != "swap" {
+	if v := want[shelves.LarderView](teacher, "GET", "/larder", nil); v.OwnProblem == nil ||
+		v.OwnProblem.Kind != "swap" {
 		t.Fatalf("%+v", v.OwnProblem)
 	}
 	want[api.Done](teacher, "DELETE", "/larder/own-swaps/old-swap", nil)
@@ -239,7 +248,8 @@ func TestMendsCarryThemselvesOut(t *testing.T) {
 	if !m.Review.Issuable {
 		t.Errorf("after %+v: %+v", r.Safety[0].Mends[0].Change, m.Review.Safety)
 	}
-	teacher.refused("POST", "/preview/mend", map[string]any{"document": doc, "change": map[string]any{"kind": "open", "step": "nothing"}}, 409, "way-gone")
+	teacher.refused("POST", "/preview/mend",
+		map[string]any{"document": doc, "change": map[string]any{"kind": "open", "step": "nothing"}}, 409, "way-gone")
 	teacher.refused(
 		"POST",
 		"/preview/mend",
@@ -283,7 +293,8 @@ func TestSheetsForPaper(t *testing.T) {
 	}
 	draft := "/print/classes/" + sc.class.ID.String() + "/experiments/" + sc.experiment.ID.String() + "/"
 	for _, c := range []struct{ path, says string }{
-		{draft + "safety", "Stop if"}, {draft + "safety?language=es", "Parar si"}, {draft + "materials", "cold tap water"}, {draft + "materials?language=es", "agua fría de la llave"},
+		{draft + "safety", "Stop if"}, {draft + "safety?language=es", "Parar si"},
+		{draft + "materials", "cold tap water"}, {draft + "materials?language=es", "agua fría de la llave"},
 		{draft + "substitutions", "Instead of"}, {draft + "substitutions?language=es", "En lugar de"},
 	} {
 		status, page := get(sc.teacher, c.path)

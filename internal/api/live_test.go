@@ -74,7 +74,8 @@ func TestWrittenHereSeenThere(t *testing.T) {
 	sc.put(fern, newID(), reading("towel", "1 min", "17 mm"))
 	await(t, stream, `"kind":"entry","id":"`+sc.as.ID.String(), time.Second)
 
-	if _, err := here.app.Store.Pool().Exec(t.Context(), `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN%' AND datname = current_database()`); err != nil {
+	if _, err := here.app.Store.Pool().Exec(t.Context(), `SELECT pg_terminate_backend(pid) FROM pg_stat_activity
+		WHERE query LIKE 'LISTEN%' AND datname = current_database()`); err != nil {
 		t.Fatal(err)
 	}
 	for range stream { // ends: it may have missed that its teacher signed out
@@ -167,7 +168,8 @@ func TestThreeProcessesShareConnections(t *testing.T) {
 	first := newSiteOn(t, admin, nil)
 	sc := first.school("t@school.example", "Fern", "Moss", "Heron", "Gorse", "Peat")
 	role := "small_" + strings.ReplaceAll(newID(), "-", "")
-	for _, sql := range []string{"CREATE ROLE " + role + " LOGIN PASSWORD 'small' CONNECTION LIMIT 25", "GRANT ALL ON ALL TABLES IN SCHEMA public TO " + role, "GRANT ALL ON SCHEMA public TO " + role} {
+	for _, sql := range []string{"CREATE ROLE " + role + " LOGIN PASSWORD 'small' CONNECTION LIMIT 25",
+		"GRANT ALL ON ALL TABLES IN SCHEMA public TO " + role, "GRANT ALL ON SCHEMA public TO " + role} {
 		if _, err := first.app.Store.Pool().Exec(t.Context(), sql); err != nil {
 			t.Fatal(err)
 		}
@@ -196,7 +198,8 @@ func TestThreeProcessesShareConnections(t *testing.T) {
 			phone := *phones[i%len(phones)]
 			phone.s = sites[i%3]
 			for range 15 {
-				if a := phone.do("PUT", sc.homePath(&phone, "/entries/"+newID()), reading("towel", "8 min", "82 mm")); a.status != 200 {
+				if a := phone.do("PUT", sc.homePath(&phone, "/entries/"+newID()),
+					reading("towel", "8 min", "82 mm")); a.status != 200 {
 					t.Errorf("%d %s", a.status, a.body)
 					return
 				}

@@ -51,7 +51,8 @@ func TestMessages(t *testing.T) {
 	now := night
 	sc.app.Now = func() time.Time { return now }
 	write := func() app.Written {
-		return want[app.Written](sc.teacher, "POST", sc.path("/messages"), map[string]any{"kind": "invitation", "about": sc.as.ID})
+		return want[app.Written](sc.teacher, "POST", sc.path("/messages"),
+			map[string]any{"kind": "invitation", "about": sc.as.ID})
 	}
 	if w := write(); w.Homes != 3 || w.Before != 0 || len(w.NoAddress) != 1 || w.NoAddress[0] != "Wren" {
 		t.Errorf("%+v", w)
@@ -78,7 +79,8 @@ func TestMessages(t *testing.T) {
 		t.Fatalf("%d letters: %+v", n, box.got)
 	}
 	for _, l := range box.got {
-		if !strings.Contains(l.Body, "/h/") || strings.Contains(l.Body, "Beck") || strings.Contains(l.Body, "lactose") || strings.Contains(l.Body, "\u2063") {
+		if !strings.Contains(l.Body, "/h/") || strings.Contains(l.Body, "Beck") ||
+			strings.Contains(l.Body, "lactose") || strings.Contains(l.Body, "\u2063") {
 			t.Errorf("%+v", l)
 		}
 		if spanish := strings.Contains(l.Subject, "su página"); spanish != (l.To == "fern@home.example") {
@@ -133,7 +135,8 @@ func TestOccasionsConcern(t *testing.T) {
 	for kind, to := range map[string]string{
 		"permission": "wren", "get-ready": "beck", "look-now": "fern", "thanks": "tarn",
 	} {
-		w := want[app.Written](sc.teacher, "POST", sc.path("/messages"), map[string]any{"kind": kind, "about": sc.as.ID})
+		w := want[app.Written](sc.teacher, "POST", sc.path("/messages"),
+			map[string]any{"kind": kind, "about": sc.as.ID})
 		if w.Homes != 1 || w.NotNow != 3 {
 			t.Errorf("%s: %+v", kind, w)
 		}
@@ -150,13 +153,16 @@ func TestOccasionsConcern(t *testing.T) {
 	if n, err := sc.app.Deliver(t.Context()); err != nil || n != 1 || box.got[0].To != "beck@home.example" {
 		t.Errorf("at noon: %d %v", n, err)
 	}
-	if a := beck.do("PUT", beck.home+"/kitchen", map[string]any{"things": map[string]string{}, "hours": map[string]any{"weekdays": map[string]int{"from": 20, "to": 16}}}); a.status != 422 {
+	if a := beck.do("PUT", beck.home+"/kitchen", map[string]any{"things": map[string]string{},
+		"hours": map[string]any{"weekdays": map[string]int{"from": 20, "to": 16}}}); a.status != 422 {
 		t.Errorf("hours that go backwards: %d", a.status)
 	}
-	if a := beck.do("PUT", beck.home+"/kitchen", map[string]any{"things": map[string]string{}, "own": map[string]string{"shoe-size": "43"}}); a.status != 422 {
+	if a := beck.do("PUT", beck.home+"/kitchen", map[string]any{"things": map[string]string{},
+		"own": map[string]string{"shoe-size": "43"}}); a.status != 422 {
 		t.Errorf("a value that nobody measures: %d", a.status)
 	}
-	want[api.Done](beck, "PUT", beck.home+"/kitchen", map[string]any{"things": map[string]string{}, "own": map[string]string{"altitude": "high up"}})
+	want[api.Done](beck, "PUT", beck.home+"/kitchen", map[string]any{"things": map[string]string{},
+		"own": map[string]string{"altitude": "high up"}})
 }
 
 // A home whose way in was made with a secret that the server has no more is not written
@@ -170,7 +176,8 @@ func TestNoLetterWithoutAWayIn(t *testing.T) {
 		want[app.HomeView](sc.teacher, "PUT", sc.path("/homes/"+h.ID.String()), f, "If-Match", "1")
 	}
 	fern := sc.homes[1]
-	if _, err := sc.app.Store.Pool().Exec(t.Context(), `UPDATE home SET key_id = 'gone' WHERE id = $1`, fern.ID); err != nil {
+	if _, err := sc.app.Store.Pool().Exec(t.Context(), `UPDATE home SET key_id = 'gone' WHERE id = $1`,
+		fern.ID); err != nil {
 		t.Fatal(err)
 	}
 	write := func() app.Written {
@@ -179,7 +186,8 @@ func TestNoLetterWithoutAWayIn(t *testing.T) {
 	if w := write(); w.Homes != 1 || len(w.NoAddress) != 1 || w.NoAddress[0] != "Fern" {
 		t.Errorf("a home without a way in: %+v", w)
 	}
-	if packs := sc.teacher.do("GET", "/print"+sc.asPath("/packs"), nil); packs.status != 200 || strings.Count(string(packs.body), "<svg") == 0 {
+	if packs := sc.teacher.do("GET", "/print"+sc.asPath("/packs"), nil); packs.status != 200 ||
+		strings.Count(string(packs.body), "<svg") == 0 {
 		t.Errorf("the packs of the class: %d", packs.status)
 	}
 	want[app.Invitation](sc.teacher, "POST", sc.path("/homes/"+fern.ID.String()+"/link"), nil)

@@ -17,7 +17,8 @@ func TestHomesMoveAndChangeTogether(t *testing.T) {
 	fern := sc.phone("Fern")
 	want[api.Done](fern, "PUT", fern.home+"/kitchen", map[string]any{"things": map[string]string{"table-salt": "none"}})
 	copied := want[app.ClassView](sc.teacher, "POST", sc.path("/copy"), map[string]string{"name": "8M"})
-	if copied.Name != "8M" || copied.Homes != 0 || copied.EmergencyNumber != sc.class.EmergencyNumber || copied.Zone != sc.class.Zone {
+	if copied.Name != "8M" || copied.Homes != 0 || copied.EmergencyNumber != sc.class.EmergencyNumber ||
+		copied.Zone != sc.class.Zone {
 		t.Errorf("%+v", copied)
 	}
 	id := map[string]string{}
@@ -25,7 +26,8 @@ func TestHomesMoveAndChangeTogether(t *testing.T) {
 		id[h.Nickname] = h.ID.String()
 	}
 	there := "/classes/" + copied.ID.String()
-	moved := want[app.HomeView](sc.teacher, "POST", sc.path("/homes/"+id["Fern"]+"/move"), map[string]any{"to": copied.ID, "stay": true})
+	moved := want[app.HomeView](sc.teacher, "POST", sc.path("/homes/"+id["Fern"]+"/move"),
+		map[string]any{"to": copied.ID, "stay": true})
 	if moved.Nickname != "Fern" || moved.ID.String() == id["Fern"] {
 		t.Errorf("%+v", moved)
 	}
@@ -41,10 +43,12 @@ func TestHomesMoveAndChangeTogether(t *testing.T) {
 		t.Errorf("Fern's ways in are %v", links)
 	}
 	station := "/experiments/" + sc.experiment.ID.String() + "/kitchens?class=" + copied.ID.String()
-	if m := want[kitchens.Matrix](sc.teacher, "GET", station, nil); len(m.Homes) != 1 || m.Homes[0].Answers.Things["table-salt"] != "none" {
+	if m := want[kitchens.Matrix](sc.teacher, "GET", station, nil); len(m.Homes) != 1 ||
+		m.Homes[0].Answers.Things["table-salt"] != "none" {
 		t.Errorf("its kitchen did not come along: %+v", m.Homes)
 	}
-	if a := sc.teacher.do("POST", sc.path("/homes/"+id["Fern"]+"/move"), map[string]any{"to": copied.ID}); a.status != 422 || !strings.Contains(string(a.body), "nickname") {
+	if a := sc.teacher.do("POST", sc.path("/homes/"+id["Fern"]+"/move"),
+		map[string]any{"to": copied.ID}); a.status != 422 || !strings.Contains(string(a.body), "nickname") {
 		t.Errorf("a name that is there: %d %s", a.status, a.body)
 	}
 	want[app.HomeView](sc.teacher, "POST", sc.path("/homes/"+id["Tarn"]+"/move"), map[string]any{"to": copied.ID})
@@ -54,7 +58,8 @@ func TestHomesMoveAndChangeTogether(t *testing.T) {
 	want[api.Done](sc.teacher, "POST", sc.path("/homes/"+id["Tarn"]+"/restore"), nil)
 	other := sc.site.school("u@school.example", "Wren")
 	for _, to := range []string{other.class.ID.String(), sc.class.ID.String()} {
-		if a := sc.teacher.do("POST", sc.path("/homes/"+id["Beck"]+"/move"), map[string]any{"to": to}); a.status != 422 {
+		if a := sc.teacher.do("POST", sc.path("/homes/"+id["Beck"]+"/move"),
+			map[string]any{"to": to}); a.status != 422 {
 			t.Errorf("a class that is not another of one's own: %d", a.status)
 		}
 	}
@@ -77,7 +82,8 @@ func TestHomesMoveAndChangeTogether(t *testing.T) {
 		t.Errorf("some were taken out: %+v", here)
 	}
 	for _, bad := range []map[string]any{
-		{"homes": both, "change": "paint"}, {"homes": both, "change": "language", "language": "xx"}, {"homes": []string{}, "change": "take-out"},
+		{"homes": both, "change": "paint"}, {"homes": both, "change": "language", "language": "xx"},
+		{"homes": []string{}, "change": "take-out"},
 	} {
 		if a := change(bad); a.status != 422 {
 			t.Errorf("%v: %d", bad, a.status)

@@ -31,7 +31,8 @@ var builtTag = regexp.MustCompile(
 // readOpening takes the scripts and styles out of the built page: the styles
 // stand after what can be read at once, which they would hold up.
 func readOpening(files fs.FS) opening {
-	o := opening{template: template.Must(template.New("opening.html").Funcs(look.Functions).ParseFS(plainFile, "opening.html"))}
+	o := opening{template: template.Must(template.New("opening.html").Funcs(look.Functions).ParseFS(plainFile,
+		"opening.html"))}
 	raw, err := fs.ReadFile(files, "family.html")
 	if err != nil {
 		return o // not built: servePage says so
@@ -72,7 +73,8 @@ func (o opening) serve(s *Server, w http.ResponseWriter, r *http.Request, files 
 		d.Sheet = &b.Sheets[0]
 		d.Heading = d.Sheet.Title
 		if d.Sheet.Notice == "" {
-			d.Takes = strings.NewReplacer("{minutes}", strconv.Itoa(d.Sheet.Minutes), "{hands}", strconv.Itoa(d.Sheet.Hands)).
+			d.Takes = strings.NewReplacer("{minutes}", strconv.Itoa(d.Sheet.Minutes), "{hands}",
+				strconv.Itoa(d.Sheet.Hands)).
 				Replace(page["takes"])
 		}
 	}

@@ -23,7 +23,8 @@ func (s *Server) pages(r chi.Router) {
 		return func(w http.ResponseWriter, r *http.Request) { servePage(w, files, name, http.StatusOK) }
 	}
 	r.Get("/", func(w http.ResponseWriter, r *http.Request) { http.Redirect(w, r, "/today", http.StatusFound) })
-	for _, p := range []string{"/sign-in", "/today", "/experiments", "/experiments/*", "/workbench", "/larder", "/classes", "/classes/*", "/account", "/help", "/parts"} {
+	for _, p := range []string{"/sign-in", "/today", "/experiments", "/experiments/*", "/workbench", "/larder",
+		"/classes", "/classes/*", "/account", "/help", "/parts"} {
 		r.Get(p, page("teacher.html"))
 	}
 	r.Get("/h/{token}", func(w http.ResponseWriter, r *http.Request) {
@@ -38,7 +39,8 @@ func (s *Server) pages(r chi.Router) {
 	}
 	// The family's page for the teacher to try, within the teacher's own page.
 	r.Get("/practice/{experiment}", func(w http.ResponseWriter, _ *http.Request) {
-		w.Header().Set("Content-Security-Policy", strings.Replace(csp, "frame-ancestors 'none'", "frame-ancestors 'self'", 1))
+		w.Header().Set("Content-Security-Policy", strings.Replace(csp, "frame-ancestors 'none'",
+			"frame-ancestors 'self'", 1))
 		servePage(w, files, "family.html", http.StatusOK)
 	})
 	r.Get("/assets/*", func(w http.ResponseWriter, r *http.Request) {
@@ -63,7 +65,10 @@ func (s *Server) pages(r chi.Router) {
 		w.WriteHeader(http.StatusNotFound)
 		w.Write(
 			[]byte(
-				`<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Not here · Patient Kitchen</title><h1>There is nothing by this address.</h1><p><a href="/today">Today</a> (teachers) · <a href="/code">Type a code</a> (families)</p></html>`,
+				`<!doctype html><html lang="en"><meta charset="utf-8">
+<meta name="viewport" content="width=device-width"><title>Not here · Patient Kitchen</title>
+<h1>There is nothing by this address.</h1>
+<p><a href="/today">Today</a> (teachers) · <a href="/code">Type a code</a> (families)</p></html>`,
 			),
 		)
 	})

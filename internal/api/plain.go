@@ -47,7 +47,8 @@ func (s *Server) showPlain(w http.ResponseWriter, r *http.Request, token, thanks
 		w.WriteHeader(http.StatusNotFound)
 		w.Write(
 			[]byte(
-				"<!doctype html><html lang=\"en\"><title>Patient Kitchen</title><p>This link opens no home. Ask your teacher for a new one.</p></html>",
+				"<!doctype html><html lang=\"en\"><title>Patient Kitchen</title><p>This link opens no home. Ask " +
+					"your teacher for a new one.</p></html>",
 			),
 		)
 		return

@@ -65,15 +65,18 @@ func TestHomesFollowTheirPlans(t *testing.T) {
 	sc.lemons()
 	id := sc.as.ID.String()
 
-	if s := beck.sheetOf(id); s.Verdict != "as-designed" || stepLines(s) != "" || needOf(t, s, "soda").For != "" || s.Plan != 1 {
+	if s := beck.sheetOf(id); s.Verdict != "as-designed" || stepLines(s) != "" || needOf(t, s, "soda").For != "" ||
+		s.Plan != 1 {
 		t.Errorf("a home that said nothing: %s %q %+v", s.Verdict, stepLines(s), needOf(t, s, "soda"))
 	}
 	s := fern.sheetOf(id)
 	soda := needOf(t, s, "soda")
-	if s.Verdict != "with-substitutes" || soda.Name != "baking powder" || soda.For != "baking soda" || !strings.HasPrefix(soda.Amount, "75") {
+	if s.Verdict != "with-substitutes" || soda.Name != "baking powder" || soda.For != "baking soda" ||
+		!strings.HasPrefix(soda.Amount, "75") {
 		t.Errorf("a home without soda: %s %+v", s.Verdict, soda)
 	}
-	if lines := stepLines(s); !strings.Contains(lines, "baking powder") || !strings.Contains(lines, "(in the place of baking soda)") {
+	if lines := stepLines(s); !strings.Contains(lines, "baking powder") ||
+		!strings.Contains(lines, "(in the place of baking soda)") {
 		t.Errorf("its steps say %q", lines)
 	}
 	if !slices.ContainsFunc(soda.Swaps, func(p sheets.PrintedSwap) bool { return p.Use == "baking-soda" }) {
@@ -82,7 +85,8 @@ func TestHomesFollowTheirPlans(t *testing.T) {
 	if s := wren.sheetOf(id); s.Verdict != "needs-a-kit" || needOf(t, s, "tray").Kit == "" {
 		t.Errorf("a home that is sent a tray: %s %+v", s.Verdict, needOf(t, s, "tray"))
 	}
-	if s := tarn.sheetOf(id); s.Notice == "" || len(s.Steps) != 0 || s.Permission.State != "watching" || strings.Contains(s.Notice, "not for at home") {
+	if s := tarn.sheetOf(id); s.Notice == "" || len(s.Steps) != 0 || s.Permission.State != "watching" ||
+		strings.Contains(s.Notice, "not for at home") {
 		t.Errorf("a home that looks on: %+v", s)
 	}
 	tarn.refused("PUT", sc.homePath(tarn, "/entries/"+newID()), map[string]any{
@@ -101,7 +105,8 @@ func TestHomesFollowTheirPlans(t *testing.T) {
 
 	grant := func(c *client) {
 		want[sheets.PermissionView](c, "POST", sc.homePath(c, "/permission"), map[string]any{
-			"decision": "granted", "guardian": "A. Fernsby", "adult": true, "text_sha": c.sheetOf(id).Permission.TextSha,
+			"decision": "granted", "guardian": "A. Fernsby", "adult": true,
+			"text_sha": c.sheetOf(id).Permission.TextSha,
 		})
 	}
 	grant(fern)
@@ -117,11 +122,14 @@ func TestHomesFollowTheirPlans(t *testing.T) {
 			t.Fatalf("a last-minute swap: %d %s", a.status, a.body)
 		}
 	}
-	if s := fern.sheetOf(id); s.Verdict != "as-designed" || s.Plan != 2 || needOf(t, s, "soda").For+needOf(t, s, "soda").Kit != "" || s.Permission.State != "granted" {
+	if s := fern.sheetOf(id); s.Verdict != "as-designed" || s.Plan != 2 || needOf(t, s, "soda").For+needOf(t, s,
+		"soda").Kit != "" || s.Permission.State != "granted" {
 		t.Errorf("it found soda: %s, plan %d, %s, %+v", s.Verdict, s.Plan, s.Permission.State, needOf(t, s, "soda"))
 	}
-	book := want[results.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+strings.TrimPrefix(fern.home, "/home/")), nil)
-	if l := book.Lines[len(book.Lines)-1]; l.Said != "baking soda" || l.Asked != "baking powder" && l.Asked != "baking soda" {
+	book := want[results.NotebookView](sc.teacher, "GET",
+		sc.asPath("/notebooks/"+strings.TrimPrefix(fern.home, "/home/")), nil)
+	if l := book.Lines[len(book.Lines)-1]; l.Said != "baking soda" ||
+		l.Asked != "baking powder" && l.Asked != "baking soda" {
 		t.Errorf("the notebook says of the swap: %+v", l)
 	}
 	if a := swap(fern, newID(), "washing-soda-crystals"); a.status != 200 {
@@ -159,10 +167,13 @@ func TestHomesFollowTheirPlans(t *testing.T) {
 	for _, c := range late.Items {
 		said[c.Nickname] = c
 	}
-	if f := said["Fern"]; len(late.Items) != 4 || !f.Asked || !strings.Contains(f.Was, "baking powder") || !strings.Contains(f.Now, "washing soda") { // two changes are one: from what it had
+	// two changes are one: from what it had
+	if f := said["Fern"]; len(late.Items) != 4 || !f.Asked || !strings.Contains(f.Was, "baking powder") ||
+		!strings.Contains(f.Now, "washing soda") {
 		t.Errorf("late changes: %+v", late.Items)
 	}
-	if b := said["Beck"]; b.Asked != (beck.sheetOf(id).Permission.State == "lapsed") || b.Was != "as designed" || b.Now == b.Was || b.Title == "" {
+	if b := said["Beck"]; b.Asked != (beck.sheetOf(id).Permission.State == "lapsed") || b.Was != "as designed" ||
+		b.Now == b.Was || b.Title == "" {
 		t.Errorf("a kitchen that changed: %+v", b)
 	}
 	if w := said["Wren"]; w.Asked || !strings.Contains(w.Now, "needs a kit") {
@@ -186,7 +197,10 @@ func TestAskedTriedPinned(t *testing.T) {
 		want[api.Done](sc.teacher, "POST", sc.path("/experiments/"+sc.experiment.ID.String()+"/ask"), nil)
 	}
 	page := want[kitchens.Page](fern, "GET", fern.home+"/kitchen", nil)
-	if !card().Asked || page.Questions[0].ID != "lemon-whole" || !slices.ContainsFunc(page.Facts, func(f kitchens.Fact) bool { return f.ID == "allergen-egg" }) {
+	if !card().Asked || page.Questions[0].ID != "lemon-whole" ||
+		!slices.ContainsFunc(page.Facts, func(f kitchens.Fact) bool {
+			return f.ID == "allergen-egg"
+		}) {
 		t.Errorf("the survey does not begin with what was asked for: %+v", page)
 	}
 	want[api.Done](fern, "PUT", fern.home+"/kitchen", map[string]any{
@@ -196,7 +210,8 @@ func TestAskedTriedPinned(t *testing.T) {
 	if card().Asked {
 		t.Error("it is asked although it has said")
 	}
-	if a := fern.do("PUT", fern.home+"/kitchen", map[string]any{"things": map[string]string{}, "facts": map[string]string{"allergen-egg": "perhaps"}}); a.status != 422 {
+	if a := fern.do("PUT", fern.home+"/kitchen", map[string]any{"things": map[string]string{},
+		"facts": map[string]string{"allergen-egg": "perhaps"}}); a.status != 422 {
 		t.Errorf("a fact that is neither yes nor no: %d", a.status)
 	}
 	var id string
@@ -216,7 +231,8 @@ func TestAskedTriedPinned(t *testing.T) {
 		t.Errorf("a home that avoids egg uses %s; %d said, asked %v", c.Use, m.Said, m.AskedAt)
 	}
 	ways := want[kitchens.CellWays](sc.teacher, "GET", of+"/ways"+in+"&need=soda&home="+id, nil)
-	if len(ways.Ways) < 4 || !ways.Ways[0].Own || !ways.Ways[0].Sends || !strings.Contains(ways.Ways[0].Says, "1 needs a kit") || len(ways.Alike) != 1 {
+	if len(ways.Ways) < 4 || !ways.Ways[0].Own || !ways.Ways[0].Sends || !strings.Contains(ways.Ways[0].Says,
+		"1 needs a kit") || len(ways.Alike) != 1 {
 		t.Errorf("%+v", ways)
 	}
 	if c, _ := soda("&try_home=" + id + "&try_need=soda&try_use=chalk-stick"); c.Use != "chalk-stick" {
@@ -250,7 +266,8 @@ func TestAskedTriedPinned(t *testing.T) {
 	if c, _ := soda(""); c.Use != "baking-powder" || c.Pinned {
 		t.Errorf("open again: %+v", c)
 	}
-	tried := want[app.Bundle](sc.teacher, "GET", "/experiments/"+sc.experiment.ID.String()+"/practice"+in+"&language=en&home="+id, nil)
+	tried := want[app.Bundle](sc.teacher, "GET", "/experiments/"+sc.experiment.ID.String()+"/practice"+in+
+		"&language=en&home="+id, nil)
 	if n := needOf(t, tried.Sheets[0], "soda"); tried.Home.Nickname != "Fern" || n.Use != "baking-powder" {
 		t.Errorf("the draft as Fern has it: %s, %+v", tried.Home.Nickname, n)
 	}
@@ -258,7 +275,8 @@ func TestAskedTriedPinned(t *testing.T) {
 	mine := want[app.DraftView](other, "POST", "/experiments", map[string]string{"example": "sour-lemon"}).ID.String()
 	for _, path := range []string{
 		"/experiments/" + mine + "/practice" + in + "&home=" + id, "/experiments/" + mine + "/practice?home=" + id,
-		"/experiments/" + mine + "/practice" + in, "/print" + sc.path("/experiments/"+mine+"/materials") + "?home=" + id,
+		"/experiments/" + mine + "/practice" + in, "/print" + sc.path("/experiments/"+mine+"/materials") + "?home=" +
+			id,
 	} {
 		if a := other.do("GET", path, nil); a.status != 404 {
 			t.Errorf("%s with another teacher's home: %d", path, a.status)
@@ -270,9 +288,11 @@ func TestAskedTriedPinned(t *testing.T) {
 		}
 	}
 	for _, path := range []string{
-		sc.asPath("/export.json"), sc.asPath("/export.csv"), sc.path("/experiments/" + sc.experiment.ID.String() + "/kitchens.csv"),
+		sc.asPath("/export.json"), sc.asPath("/export.csv"),
+		sc.path("/experiments/" + sc.experiment.ID.String() + "/kitchens.csv"),
 	} {
-		if a := sc.teacher.do("GET", path, nil); a.status != 200 || strings.Contains(string(a.body), "allergen") || strings.Contains(string(a.body), "egg\":\"yes") {
+		if a := sc.teacher.do("GET", path, nil); a.status != 200 || strings.Contains(string(a.body), "allergen") ||
+			strings.Contains(string(a.body), "egg\":\"yes") {
 			t.Errorf("%s: %d, and a fact of a home must not be in it", path, a.status)
 		}
 	}
@@ -282,7 +302,8 @@ func TestAskedTriedPinned(t *testing.T) {
 // awake, in a file that says nothing of the home.
 func TestCalendars(t *testing.T) {
 	sc := newSite(t).school("t@school.example", "Fern")
-	sc.experiment = want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]string{"example": "thirsty-beans"})
+	sc.experiment = want[app.DraftView](sc.teacher, "POST", "/experiments",
+		map[string]string{"example": "thirsty-beans"})
 	sc.as = want[results.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{
 		"experiment": sc.experiment.ID, "opens_at": lesson.Add(-time.Hour), "due_at": lesson.Add(48 * time.Hour),
 	})
@@ -295,18 +316,22 @@ func TestCalendars(t *testing.T) {
 		"teacher": sc.teacher.do("GET", sc.asPath("/calendar.ics"), nil),
 	} {
 		body := string(a.body)
-		if a.status != 200 || strings.Count(body, "BEGIN:VEVENT") != 3 || !strings.Contains(body, "Thirsty beans: go on") || strings.Contains(body, "Fern") {
+		if a.status != 200 || strings.Count(body, "BEGIN:VEVENT") != 3 ||
+			!strings.Contains(body, "Thirsty beans: go on") || strings.Contains(body, "Fern") {
 			t.Errorf("%s: %d %s", who, a.status, body)
 		}
 	}
-	if a := sc.teacher.do("GET", sc.asPath("/calendar.ics?language=es"), nil); !strings.Contains(string(a.body), ": seguir") {
+	if a := sc.teacher.do("GET", sc.asPath("/calendar.ics?language=es"), nil); !strings.Contains(string(a.body),
+		": seguir") {
 		t.Errorf("in Spanish: %s", a.body)
 	}
 	survey := "/experiments/" + sc.experiment.ID.String()
 	for language, words := range map[string]string{"es": "Nuestra casa:", "en": "Our home:", "tlh": "Our home:"} {
-		if a := sc.teacher.do("GET", "/print"+sc.path(survey+"/survey?language="+language), nil); a.status != 200 || !strings.Contains(string(a.body), words) {
+		if a := sc.teacher.do("GET", "/print"+sc.path(survey+"/survey?language="+language), nil); a.status != 200 ||
+			!strings.Contains(string(a.body), words) {
 			t.Errorf("the survey in %s: %d", language, a.status)
-		} else if !strings.Contains(string(a.body), map[string]string{"es": "Cuándo podemos"}[language]) || strings.Count(string(a.body), "blank few") < 6 {
+		} else if !strings.Contains(string(a.body), map[string]string{"es": "Cuándo podemos"}[language]) ||
+			strings.Count(string(a.body), "blank few") < 6 {
 			t.Errorf("the hours in %s are not asked on paper", language)
 		}
 	}

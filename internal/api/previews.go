@@ -116,7 +116,8 @@ func (s *Server) previews() {
 			if err != nil {
 				return drafts.Mended{}, err
 			}
-			return drafts.TakeSentence(raw, i.Body.Step, i.Body.Language, i.Body.Was, i.Body.Answer, i.Body.Typed, i.code())
+			return drafts.TakeSentence(raw, i.Body.Step, i.Body.Language, i.Body.Was, i.Body.Answer, i.Body.Typed,
+				i.code())
 		},
 	)
 	type lanes struct {
@@ -149,7 +150,8 @@ func (s *Server) previews() {
 	}
 	forTeacher(
 		s,
-		op("POST", "/preview/review", "preview-review", "Judge a document without storing it, in another language or with a class"),
+		op("POST", "/preview/review", "preview-review", "Judge a document without storing it, in another language "+
+			"or with a class"),
 		func(ctx context.Context, who app.TeacherActor, i *judge) (drafts.ReviewView, error) {
 			raw, err := rawField(i.RawBody, "document")
 			if err != nil || i.Body.Class == nil {

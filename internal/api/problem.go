@@ -58,7 +58,8 @@ func (p *Problem) ContentType(string) string { return "application/problem+json"
 
 // statuses of refusals by their code; others are 409.
 var statuses = map[string]int{
-	"wrong-password": 401, "too-many-tries": 429, "changed-elsewhere": 412, "unknown-link": 404, "unknown-code": 404, "replaced-link": 410,
+	"wrong-password": 401, "too-many-tries": 429, "changed-elsewhere": 412, "unknown-link": 404, "unknown-code": 404,
+	"replaced-link":   410,
 	"roster-problems": 422, "no-permission": 403, "no-photos": 403, "watch-only": 403, "recalled": 410,
 	"not-a-picture": 422, "heic": 422, "film": 422, "animated": 422, "too-large": 413, "broken": 422,
 }
@@ -92,7 +93,8 @@ func fail(err error) error {
 		if status == 0 {
 			status = 409
 		}
-		return (&Problem{Status: status, Code: refused.Code, Current: refused.Current, title: text.Message{ID: "title.cannot-now"}, detail: refused.Said()}).in(
+		return (&Problem{Status: status, Code: refused.Code, Current: refused.Current,
+			title: text.Message{ID: "title.cannot-now"}, detail: refused.Said()}).in(
 			text.Languages[0],
 		)
 	case errors.Is(err, app.ErrStranger):
@@ -124,7 +126,8 @@ func checked(found *huma.ErrorModel, examples map[string]string) *Problem {
 	case found.Status >= 500:
 		return problem(found.Status, "fault", "fault", "fault") // what went wrong is for the log alone
 	}
-	p := &Problem{Status: found.Status, Code: "invalid", title: text.Message{ID: "title.invalid"}, detail: said(found.Detail)}
+	p := &Problem{Status: found.Status, Code: "invalid", title: text.Message{ID: "title.invalid"},
+		detail: said(found.Detail)}
 	for _, d := range found.Errors {
 		if d == nil || d.Location == "" {
 			continue
@@ -153,7 +156,8 @@ func ruleOf(message string) text.Message {
 	if list, ok := strings.CutPrefix(message, "expected value to be one of "); ok {
 		return text.Message{ID: "rule.one-of", Args: text.Args{"list": strings.Trim(list, `"`)}}
 	}
-	for prefix, code := range map[string]string{"expected length <= ": "most-signs", "expected length >= ": "least-signs", "expected number >= ": "at-least", "expected number <= ": "at-most"} {
+	for prefix, code := range map[string]string{"expected length <= ": "most-signs",
+		"expected length >= ": "least-signs", "expected number >= ": "at-least", "expected number <= ": "at-most"} {
 		if n, ok := strings.CutPrefix(message, prefix); ok {
 			return text.Message{ID: "rule." + code, Args: text.Args{"n": n}}
 		}
@@ -169,7 +173,8 @@ func ruleOf(message string) text.Message {
 func examplesOf(api huma.API) map[string]string {
 	out := map[string]string{}
 	schemas := api.OpenAPI().Components.Schemas.Map()
-	for _, schema := range slices.Sorted(maps.Keys(schemas)) { // the same example each time, where two fields share a name
+	// the same example each time, where two fields share a name
+	for _, schema := range slices.Sorted(maps.Keys(schemas)) {
 		for name, p := range schemas[schema].Properties {
 			switch {
 			case len(p.Examples) > 0:

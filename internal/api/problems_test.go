@@ -134,12 +134,16 @@ func TestEveryRefusalIsAProblem(t *testing.T) {
 		do     func() (*http.Response, error)
 		status int
 	}{
-		"a method that is not taken": {func() (*http.Response, error) { return request("PATCH", "/api/v1/session") }, 405},
-		"no such route":              {func() (*http.Response, error) { return request("GET", "/api/v1/nothing") }, 404},
-		"no such asset":              {func() (*http.Response, error) { return request("GET", "/assets/old.js") }, 404},
-		"a stranger's sheet":         {func() (*http.Response, error) { return request("GET", "/print/classes/x/experiments/y/safety") }, 401},
-		"an unknown decision":        {func() (*http.Response, error) { return form("perhaps") }, 422},
-		"a guardian without end":     {func() (*http.Response, error) { return form("granted") }, 409},
+		"a method that is not taken": {func() (*http.Response, error) {
+			return request("PATCH", "/api/v1/session")
+		}, 405},
+		"no such route": {func() (*http.Response, error) { return request("GET", "/api/v1/nothing") }, 404},
+		"no such asset": {func() (*http.Response, error) { return request("GET", "/assets/old.js") }, 404},
+		"a stranger's sheet": {func() (*http.Response, error) {
+			return request("GET", "/print/classes/x/experiments/y/safety")
+		}, 401},
+		"an unknown decision":    {func() (*http.Response, error) { return form("perhaps") }, 422},
+		"a guardian without end": {func() (*http.Response, error) { return form("granted") }, 409},
 	} {
 		a, err := c.do()
 		if err != nil {

@@ -66,28 +66,35 @@ func TestPageIsSentOnlyWhenItChanged(t *testing.T) {
 		{"an answer of the guardian", func() { sc.agree(other) }},
 		{"an entry from the other phone", func() { sc.put(other, newID(), reading("towel", "8 min", "82 mm")) }},
 		{"a reading of the teacher's", func() {
-			want[entries.EntryView](sc.teacher, "PUT", sc.asPath("/shared/"+newID()), reading("towel", "1 min", "17 mm"))
+			want[entries.EntryView](sc.teacher, "PUT", sc.asPath("/shared/"+newID()),
+				reading("towel", "1 min", "17 mm"))
 		}},
 		{"a question at the desk", func() {
 			n := want[results.NotebookView](sc.teacher, "GET", sc.asPath("/notebooks/"+home.ID.String()), nil)
-			want[api.Done](sc.teacher, "POST", sc.asPath("/notebooks/"+home.ID.String()+"/desk"), map[string]any{"kind": "asked", "refers": n.Lines[0].ID, "text": "Is it 82?"})
+			want[api.Done](sc.teacher, "POST", sc.asPath("/notebooks/"+home.ID.String()+"/desk"),
+				map[string]any{"kind": "asked", "refers": n.Lines[0].ID, "text": "Is it 82?"})
 		}},
 		{"another name of the class", func() {
 			want[app.ClassView](sc.teacher, "PUT", sc.path(""), changedClass("name", "7N"), "If-Match", "1")
 		}},
 		{"the students", func() {
-			want[app.HomeView](sc.teacher, "PUT", sc.path("/homes/"+home.ID.String()), map[string]any{"nickname": "Fern", "language": "en", "students": []string{"Robin"}}, "If-Match", "1")
+			want[app.HomeView](sc.teacher, "PUT", sc.path("/homes/"+home.ID.String()),
+				map[string]any{"nickname": "Fern", "language": "en", "students": []string{"Robin"}}, "If-Match", "1")
 		}},
 		{"the language", func() {
 			want[api.Done](other, "PUT", other.home+"/language", map[string]string{"language": "es"})
 		}},
 		{"the hour at which it is over", func() { s.now = lesson.Add(25 * time.Hour) }},
 		{"recall", func() {
-			want[api.Done](sc.teacher, "POST", sc.asPath("/recall"), map[string]string{"reason": "The dishes tip over."})
+			want[api.Done](sc.teacher, "POST", sc.asPath("/recall"),
+				map[string]string{"reason": "The dishes tip over."})
 		}},
 		{"another experiment", func() {
-			made := want[app.DraftView](sc.teacher, "POST", "/experiments", map[string]string{"example": "thirsty-beans"})
-			want[results.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{"experiment": made.ID, "opens_at": s.now.Add(time.Hour), "due_at": s.now.Add(24 * time.Hour)})
+			made := want[app.DraftView](sc.teacher, "POST", "/experiments",
+				map[string]string{"example": "thirsty-beans"})
+			want[results.AssignmentView](sc.teacher, "POST", sc.path("/assignments"),
+				map[string]any{"experiment": made.ID, "opens_at": s.now.Add(time.Hour),
+					"due_at": s.now.Add(24 * time.Hour)})
 		}},
 		{"the hour at which it opens", func() { s.now = s.now.Add(2 * time.Hour) }},
 	} {
@@ -148,8 +155,11 @@ func TestNewerColumnsDoNoHarm(t *testing.T) {
 	sc.put(fern, newID(), reading("towel", "8 min", "82 mm"))
 	fern.do("PUT", sc.homePath(fern, "/photos/"+newID()), jpegOf(8, 8))
 	fern.do("PUT", fern.home+"/incidents/"+newID(), map[string]any{"door": "spilled", "phone_time": lesson})
-	for _, path := range []string{"/session", "/sessions", "/classes", "/assignments", "/incidents", "/experiments", "/larder", "/leaving", "/deleted-classes", sc.path(""), sc.path("/homes"), sc.path("/invitations"), sc.path("/audit"), sc.path("/archive.zip"),
-		sc.asPath("/results"), sc.asPath("/notebooks/" + sc.homes[0].ID.String()), sc.asPath("/export.csv"), "/experiments/" + sc.experiment.ID.String(), "/experiments/" + sc.experiment.ID.String() + "/assessment"} {
+	for _, path := range []string{"/session", "/sessions", "/classes", "/assignments", "/incidents", "/experiments",
+		"/larder", "/leaving", "/deleted-classes", sc.path(""), sc.path("/homes"), sc.path("/invitations"),
+		sc.path("/audit"), sc.path("/archive.zip"),
+		sc.asPath("/results"), sc.asPath("/notebooks/" + sc.homes[0].ID.String()), sc.asPath("/export.csv"),
+		"/experiments/" + sc.experiment.ID.String(), "/experiments/" + sc.experiment.ID.String() + "/assessment"} {
 		if a := sc.teacher.do("GET", path, nil); a.status != 200 {
 			t.Errorf("%s: %d %s", path, a.status, a.body)
 		}

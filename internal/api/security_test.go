@@ -16,9 +16,11 @@ import (
 // open are the routes that answer a stranger: pages, their files, and the
 // ways in. Everything else has to refuse.
 var open = []string{
-	"GET /healthz", "GET /readyz", "GET /", "GET /sign-in", "GET /today", "GET /experiments", "GET /experiments/*", "GET /workbench", "GET /larder", "GET /classes", "GET /classes/*", "GET /account", "GET /help", "GET /parts",
+	"GET /healthz", "GET /readyz", "GET /", "GET /sign-in", "GET /today", "GET /experiments", "GET /experiments/*",
+	"GET /workbench", "GET /larder", "GET /classes", "GET /classes/*", "GET /account", "GET /help", "GET /parts",
 	"GET /h/{token}", "GET /home/{home}", "GET /code",
-	"GET /practice/{experiment}", "GET /assets/*", "GET /sw.js", "GET /manifest.webmanifest", "GET /icon.svg", "GET /notices.txt", "GET /api/v1/openapi.json",
+	"GET /practice/{experiment}", "GET /assets/*", "GET /sw.js", "GET /manifest.webmanifest", "GET /icon.svg",
+	"GET /notices.txt", "GET /api/v1/openapi.json",
 	"POST /plain/permission", "POST /api/v1/session", "DELETE /api/v1/session", "POST /api/v1/family/open",
 }
 
@@ -222,10 +224,14 @@ func snapshot(t *testing.T, sc *school) string {
 	t.Helper()
 	var s string
 	if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT concat_ws('|',
-		(SELECT string_agg(nickname || language || generation || version, ',' ORDER BY id) FROM home WHERE class_id = $1),
-		(SELECT count(*) FROM entry WHERE class_id = $1), (SELECT count(*) FROM media WHERE class_id = $1), (SELECT count(*) FROM permission_event WHERE class_id = $1),
-		(SELECT count(*) FROM assignment WHERE class_id = $1 AND recalled_at IS NULL), (SELECT string_agg(door || outcome, ',') FROM incident WHERE class_id = $1),
-		(SELECT name || version FROM class WHERE id = $1), (SELECT title::text || version FROM experiment WHERE id = $2))`, sc.class.ID, sc.experiment.ID).Scan(&s); err != nil {
+		(SELECT string_agg(nickname || language || generation || version, ',' ORDER BY id) FROM home
+			WHERE class_id = $1),
+		(SELECT count(*) FROM entry WHERE class_id = $1), (SELECT count(*) FROM media
+			WHERE class_id = $1), (SELECT count(*) FROM permission_event WHERE class_id = $1),
+		(SELECT count(*) FROM assignment WHERE class_id = $1
+			AND recalled_at IS NULL), (SELECT string_agg(door || outcome, ',') FROM incident WHERE class_id = $1),
+		(SELECT name || version FROM class WHERE id = $1), (SELECT title::text || version FROM experiment
+			WHERE id = $2))`, sc.class.ID, sc.experiment.ID).Scan(&s); err != nil {
 		t.Fatal(err)
 	}
 	return s
@@ -282,7 +288,8 @@ func TestHeadersAndCookies(t *testing.T) {
 		t.Errorf("%v", res.Header)
 	}
 	a := sc.client().
-		do("POST", "/family/open", map[string]string{"link": sc.links["Fern"].Link[strings.LastIndexByte(sc.links["Fern"].Link, '/')+1:]})
+		do("POST", "/family/open",
+			map[string]string{"link": sc.links["Fern"].Link[strings.LastIndexByte(sc.links["Fern"].Link, '/')+1:]})
 	cookie := a.header.Get("Set-Cookie")
 	if !strings.Contains(cookie, "HttpOnly") ||
 		!strings.Contains(cookie, "Path=/api/v1/home/"+sc.homes[0].ID.String()) ||
@@ -291,11 +298,16 @@ func TestHeadersAndCookies(t *testing.T) {
 	}
 	// What is stored of a token, link or session is not the thing itself.
 	var stored string
-	if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT concat((SELECT string_agg(encode(token_hash, 'escape'), ' ') FROM home_device), (SELECT string_agg(encode(lookup, 'escape'), ' ') FROM link), (SELECT string_agg(token, ' ') FROM sessions), (SELECT string_agg(password_hash, ' ') FROM teacher))`).Scan(&stored); err != nil {
+	if err := sc.app.Store.Pool().QueryRow(t.Context(), `SELECT concat((SELECT string_agg(encode(token_hash, 'escape'),
+		' ') FROM home_device), (SELECT string_agg(encode(lookup, 'escape'), ' ')
+		FROM link), (SELECT string_agg(token, ' ') FROM sessions), (SELECT string_agg(password_hash, ' ')
+		FROM teacher))`).Scan(&stored); err != nil {
 		t.Fatal(err)
 	}
 	_, token, _ := strings.Cut(strings.SplitN(strings.TrimPrefix(cookie, "pk_home="), ";", 2)[0], ".")
-	for name, secret := range map[string]string{"token": token, "link": sc.links["Fern"].Link[len("http://kitchen.test/h/"):], "code": strings.ReplaceAll(sc.links["Fern"].Code, "-", ""), "password": password} {
+	for name, secret := range map[string]string{"token": token,
+		"link": sc.links["Fern"].Link[len("http://kitchen.test/h/"):], "code": strings.ReplaceAll(sc.links["Fern"].Code,
+			"-", ""), "password": password} {
 		if strings.Contains(stored, secret) {
 			t.Errorf("the %s is stored as it is", name)
 		}

@@ -45,7 +45,8 @@ type Server struct {
 
 // csp lets pages load only what ships with the application; styles may stand
 // in attributes, which the plots use for sizes.
-const csp = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; frame-src 'self'; " +
+const csp = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self' 'unsafe-inline'; img-src " +
+	"'self' data: blob:; font-src 'self'; connect-src 'self'; frame-src 'self'; " +
 	"manifest-src 'self'; worker-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'"
 
 // Routes builds the router. It is called once.
@@ -53,7 +54,10 @@ func (s *Server) Routes() http.Handler {
 	s.sessions = scs.New()
 	s.sessions.Store = pgxstore.NewWithCleanupInterval(s.App.Store.Pool(), 0)
 	s.sessions.HashTokenInStore = true
-	s.sessions.ErrorFunc = func(w http.ResponseWriter, r *http.Request, err error) { writeProblem(w, s.logged(r.Context(), err)) }
+	s.sessions.ErrorFunc = func(w http.ResponseWriter, r *http.Request,
+		err error) {
+		writeProblem(w, s.logged(r.Context(), err))
+	}
 	s.sessions.Lifetime = 14 * 24 * time.Hour
 	s.sessions.Cookie = scs.SessionCookie{
 		Name:     s.cookieName("pk_session", "/"),
@@ -151,7 +155,8 @@ func headers(next http.Handler) http.Handler {
 // compressed makes answers smaller, where that is worth its time.
 func compressed() func(http.Handler) http.Handler {
 	wrap, err := gzhttp.NewWrapper(gzhttp.MinSize(1000), gzhttp.CompressionLevel(5), gzhttp.ContentTypes([]string{
-		"text/html", "text/css", "text/javascript", "application/javascript", "application/json", "application/problem+json", "application/manifest+json", "text/csv", "image/svg+xml"}))
+		"text/html", "text/css", "text/javascript", "application/javascript", "application/json",
+		"application/problem+json", "application/manifest+json", "text/csv", "image/svg+xml"}))
 	if err != nil {
 		panic(err) // its settings stand here
 	}

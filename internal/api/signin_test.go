@@ -84,7 +84,8 @@ func TestCodesAreCounted(t *testing.T) {
 	sc := newSiteBehind(t, config.Proxies{Hops: 1}).school("t@school.example", "Fern", "Beck")
 	try := func(code string, headers ...string) int {
 		return sc.client().
-			do("POST", "/family/open", map[string]string{"code": code}, append([]string{"X-Forwarded-For", "203.0.113.9"}, headers...)...).
+			do("POST", "/family/open", map[string]string{"code": code},
+				append([]string{"X-Forwarded-For", "203.0.113.9"}, headers...)...).
 			status
 	}
 	for range 8 {
@@ -96,13 +97,16 @@ func TestCodesAreCounted(t *testing.T) {
 		try("AAAAAAAAAA")
 	}
 	sc.client().
-		do("POST", "/family/open", map[string]string{"link": sc.links["Fern"].Link[len(sc.links["Fern"].Link)-43:]}, "X-Forwarded-For", "203.0.113.9")
-	for _, headers := range [][]string{nil, {"X-Real-IP", "192.0.2.1"}, {"True-Client-IP", "192.0.2.2"}, {"X-Forwarded-For", "192.0.2.3, 203.0.113.9"}} {
+		do("POST", "/family/open", map[string]string{"link": sc.links["Fern"].Link[len(sc.links["Fern"].Link)-43:]},
+			"X-Forwarded-For", "203.0.113.9")
+	for _, headers := range [][]string{nil, {"X-Real-IP", "192.0.2.1"}, {"True-Client-IP", "192.0.2.2"},
+		{"X-Forwarded-For", "192.0.2.3, 203.0.113.9"}} {
 		if got := try("AAAAAAAAAA", headers...); got != http.StatusTooManyRequests {
 			t.Errorf("%v: %d", headers, got)
 		}
 	}
-	if got := sc.client().do("POST", "/family/open", map[string]string{"code": sc.links["Beck"].Code}, "X-Forwarded-For", "203.0.113.77").status; got != http.StatusOK {
+	if got := sc.client().do("POST", "/family/open", map[string]string{"code": sc.links["Beck"].Code},
+		"X-Forwarded-For", "203.0.113.77").status; got != http.StatusOK {
 		t.Errorf("another network: %d", got)
 	}
 }

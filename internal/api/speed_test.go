@@ -95,8 +95,10 @@ func TestSpeedOfAReading(t *testing.T) {
 	insert := func(i int) error {
 		home := sc.homes[i%len(sc.homes)].ID
 		_, err := s.app.Store.Pool().
-			Exec(t.Context(), `INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha, phone_time, offset_ms, received_at, late, clock_jump)
-			VALUES ($1, $2, $3, $4, 'own', 'reading', $5, $6, $7, 0, $7, false, false)`, sc.class.ID, store.NewID(), sc.as.ID, home, body, body[:32], lesson)
+			Exec(t.Context(), `INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body,
+				body_sha, phone_time, offset_ms, received_at, late, clock_jump)
+			VALUES ($1, $2, $3, $4, 'own', 'reading', $5, $6, $7, 0, $7, false, false)`, sc.class.ID, store.NewID(),
+				sc.as.ID, home, body, body[:32], lesson)
 		return err
 	}
 	for _, n := range []int{8, phones} {

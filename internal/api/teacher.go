@@ -38,7 +38,8 @@ func op(method, path, id, summary string) huma.Operation {
 		Summary:       summary,
 		DefaultStatus: http.StatusOK,
 		Errors:        []int{},
-		// The usual five seconds stay on the connection and cut off whatever takes longer, the next request too; the server has its own.
+		// The usual five seconds stay on the connection and cut off whatever takes longer, the next
+		// request too; the server has its own.
 		BodyReadTimeout: -1,
 	}
 }

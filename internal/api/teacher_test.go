@@ -124,7 +124,8 @@ func TestSessions(t *testing.T) {
 	teacher.refused("GET", "/session", nil, 401, "sign-in")
 	teacher.refused("GET", "/classes", nil, 401, "sign-in")
 	s.client().
-		refused("POST", "/session", map[string]string{"email": "nobody@school.example", "password": password}, 401, "wrong-password")
+		refused("POST", "/session", map[string]string{"email": "nobody@school.example", "password": password}, 401,
+			"wrong-password")
 }
 
 // Several phones and a teacher at once, the same entry from two tabs among
@@ -143,7 +144,8 @@ func TestManyAtOnce(t *testing.T) {
 				defer group.Done()
 				for i, at := range []string{"1 min", "2 min", "4 min", "8 min"} {
 					key := uuid.NewSHA1(uuid.MustParse(id), []byte{byte(i)}).String()
-					if a := c.do("PUT", sc.homePath(c, "/entries/"+key), reading("towel", at, "20 mm")); a.status != 200 {
+					if a := c.do("PUT", sc.homePath(c, "/entries/"+key),
+						reading("towel", at, "20 mm")); a.status != 200 {
 						t.Errorf("%s at %s: %d %s", name, at, a.status, a.body)
 					}
 				}
@@ -227,8 +229,10 @@ func TestPagesAndFiles(t *testing.T) {
 	noRedirect := &http.Client{
 		CheckRedirect: func(*http.Request, []*http.Request) error { return http.ErrUseLastResponse },
 	}
-	for path, status := range map[string]int{"/": 302, "/today": 200, "/experiments/x/plan": 200, "/classes/7m/codes": 200, "/h/some-link": 200, "/home/some-home": 200, "/code": 200,
-		"/no/such": 404, "/api/v1/no-such": 404, "/api/v2/x": 404, "/assets/none.js": 404, "/assets/": 404, "/assets/../server.go": 404, "/sw.js": 200, "/healthz": 200, "/readyz": 200} {
+	for path, status := range map[string]int{"/": 302, "/today": 200, "/experiments/x/plan": 200,
+		"/classes/7m/codes": 200, "/h/some-link": 200, "/home/some-home": 200, "/code": 200,
+		"/no/such": 404, "/api/v1/no-such": 404, "/api/v2/x": 404, "/assets/none.js": 404, "/assets/": 404,
+		"/assets/../server.go": 404, "/sw.js": 200, "/healthz": 200, "/readyz": 200} {
 		res, err := noRedirect.Get(s.URL + path)
 		if err != nil {
 			t.Fatal(err)
@@ -316,7 +320,8 @@ func TestModelsAnswerWhileTyped(t *testing.T) {
 		}
 	}
 	// 1 m swings once in 2.00641 s (2π√(L/g), g = 9.80665 m/s²).
-	for body, language := range map[string]string{`{"typed": {"length": " 100 cm ", "amplitude": ""}}`: "en", `{"inputs": {"length": "1 m"}}`: "es"} {
+	for body, language := range map[string]string{`{"typed": {"length": " 100 cm ", "amplitude": ""}}`: "en",
+		`{"inputs": {"length": "1 m"}}`: "es"} {
 		a := want[answers.Answer](teacher, "POST", "/models/pendulum", body, "Accept-Language", language)
 		if words := map[string]string{"en": "2.006 ± 0.003 s", "es": "2,006 s"}[language]; a.Shown["period"] != words {
 			t.Errorf("%s: %q", body, a.Shown["period"])
@@ -375,7 +380,8 @@ func TestModelsAnswerWhileTyped(t *testing.T) {
 	}
 	// A student's own lines: right, and with the fraction on its head.
 	beans := `"typed": {"expression": "(after - before) / before", "symbols": "before = 16.0 g; after = 17.2 g", "unit": "%"}`
-	for working, right := range map[string]bool{"(17.2 g − 16.0 g) / 16.0 g × 100 = 7.5 %": true, "16.0 / (17.2 - 16.0) = 13.3": false} {
+	for working, right := range map[string]bool{"(17.2 g − 16.0 g) / 16.0 g × 100 = 7.5 %": true,
+		"16.0 / (17.2 - 16.0) = 13.3": false} {
 		a := want[answers.Answer](teacher, "POST", "/models/formula", `{`+beans+`, "working": "`+working+`"}`)
 		if a.Student == nil || a.Student.Right != right || a.Student.Words == "" {
 			t.Errorf("%s: %+v", working, a.Student)

@@ -17,16 +17,27 @@ import (
 )
 
 // foam is never for homes; its doing words are odd enough to be found.
-const foam = `{"schema": 2, "title": {"en": "A tower of foam", "es": "Una torre de espuma"}, "question": {"en": "Does it rise faster when warm?", "es": "¿Sube más rápido en caliente?"},
- "age_band": "11-13", "place": {"en": "zzplace"}, "way": "watch-shared", "languages": ["en", "es"], "trials": 1, "changed": {"name": {"en": "how warm"}},
- "conditions": [{"id": "cold", "name": {"en": "cold", "es": "frío"}, "description": {"en": "zzdescription"}}, {"id": "warm", "name": {"en": "warm", "es": "caliente"}}],
- "needs": [{"id": "zzneed", "name": {"en": "zzname"}, "kind": "material", "role": "oxygen-releaser", "material": "peroxide-6", "strength": {"value": 6, "basis": "w/v"}, "amount": "417 mL", "instead": [{"en": "zzinstead"}], "note": {"en": "zznote"}}],
- "steps": [{"id": "zzstep", "kind": "do", "title": {"en": "zztitle"}, "text": {"en": "zztext"}, "see": {"en": "zzsee"}, "adult_note": {"en": "zzadult"}, "meanwhile": {"en": "zzmeanwhile"}, "duration": "17 min", "actions": ["knife", "pour"], "uses": ["zzneed"],
+const foam = `{"schema": 2, "title": {"en": "A tower of foam", "es": "Una torre de espuma"},
+	"question": {"en": "Does it rise faster when warm?", "es": "¿Sube más rápido en caliente?"},
+ "age_band": "11-13", "place": {"en": "zzplace"}, "way": "watch-shared", "languages": ["en", "es"], "trials": 1,
+ 	"changed": {"name": {"en": "how warm"}},
+ "conditions": [{"id": "cold", "name": {"en": "cold", "es": "frío"}, "description": {"en": "zzdescription"}},
+ 	{"id": "warm", "name": {"en": "warm", "es": "caliente"}}],
+ "needs": [{"id": "zzneed", "name": {"en": "zzname"}, "kind": "material", "role": "oxygen-releaser",
+ 	"material": "peroxide-6", "strength": {"value": 6, "basis": "w/v"}, "amount": "417 mL",
+ 	"instead": [{"en": "zzinstead"}], "note": {"en": "zznote"}}],
+ "steps": [{"id": "zzstep", "kind": "do", "title": {"en": "zztitle"}, "text": {"en": "zztext"}, "see": {"en": "zzsee"},
+ 	"adult_note": {"en": "zzadult"}, "meanwhile": {"en": "zzmeanwhile"}, "duration": "17 min",
+ 	"actions": ["knife", "pour"], "uses": ["zzneed"],
   "takes": [{"reading": "zzheight"}], "evidence": ["zzphoto"]}],
- "readings": [{"id": "zzheight", "symbol": "h", "name": {"en": "height", "es": "altura"}, "unit": "mm", "per_condition": true, "guidance": {"en": "zzguidance"}, "instruments": [{"id": "zztool", "name": {"en": "zztoolname"}, "resolution": "1 mm"}]}],
+ "readings": [{"id": "zzheight", "symbol": "h", "name": {"en": "height", "es": "altura"}, "unit": "mm",
+ 	"per_condition": true, "guidance": {"en": "zzguidance"},
+ 	"instruments": [{"id": "zztool", "name": {"en": "zztoolname"}, "resolution": "1 mm"}]}],
  "derived": [{"id": "top", "name": {"en": "top", "es": "cima"}, "formula": "h", "unit": "mm"}],
  "evidence": [{"id": "zzphoto", "kind": "photo", "name": {"en": "zzpicture"}, "must_show": {"en": "zzshow"}}],
- "questions": [{"id": "guess", "when": "before", "kind": "choice", "text": {"en": "Which wins?", "es": "¿Cuál gana?"}}, {"id": "why", "when": "after", "kind": "text", "text": {"en": "Why?", "es": "¿Por qué?"}}],
+ "questions": [{"id": "guess", "when": "before", "kind": "choice",
+ 	"text": {"en": "Which wins?", "es": "¿Cuál gana?"}}, {"id": "why", "when": "after", "kind": "text",
+ 	"text": {"en": "Why?", "es": "¿Por qué?"}}],
  "mistakes": [{"see": {"en": "zzmistake"}, "mend": {"en": "zzmend"}}],
  "cautions": [{"id": "own", "step": "zzstep", "verdict": "adult-does", "why": {"en": "zzwhy"}, "do": {"en": "zzdo"}}]}`
 
@@ -100,8 +111,10 @@ func TestWatchOnly(t *testing.T) {
 		),
 	)
 	result := seen("result", fern.do("GET", sc.homePath(fern, "/result"), nil))
-	for what, page := range map[string]string{"bundle": sheet, "plain page": plain, "paper": paper, "draft's paper": draft, "result": result} {
-		for _, word := range []string{"zz", "417", "peroxide", "6 %", "17 min", "knife", "cuchillo", "/plain/permission"} {
+	for what, page := range map[string]string{"bundle": sheet, "plain page": plain, "paper": paper,
+		"draft's paper": draft, "result": result} {
+		for _, word := range []string{"zz", "417", "peroxide", "6 %", "17 min", "knife", "cuchillo",
+			"/plain/permission"} {
 			if i := strings.Index(page, word); i >= 0 {
 				t.Errorf("%s holds %q: …%s", what, word, page[max(0, i-60):min(len(page), i+60)])
 			}
@@ -144,10 +157,15 @@ func TestWatchOnly(t *testing.T) {
 	}
 	slot := map[string]any{"reading": "zzheight", "condition": "warm", "trial": 1}
 	for _, e := range []map[string]any{
-		entry(map[string]any{"kind": "reading", "typed": "5 mm", "reading": slot["reading"], "condition": "warm", "trial": 1}),
-		entry(map[string]any{"kind": "not-read", "reason": "forgot", "reading": slot["reading"], "condition": "warm", "trial": 1}),
-		entry(map[string]any{"kind": "step-done", "step": "zzstep"}), entry(map[string]any{"kind": "adult", "step": "zzstep"}), entry(map[string]any{"kind": "tick", "refers": "zzneed"}),
-		entry(map[string]any{"kind": "photo", "evidence": "zzphoto", "refers": newID()}), entry(map[string]any{"kind": "spoiled", "refers": newID(), "reason": "spilled"}),
+		entry(map[string]any{"kind": "reading", "typed": "5 mm", "reading": slot["reading"], "condition": "warm",
+			"trial": 1}),
+		entry(map[string]any{"kind": "not-read", "reason": "forgot", "reading": slot["reading"], "condition": "warm",
+			"trial": 1}),
+		entry(map[string]any{"kind": "step-done", "step": "zzstep"}),
+		entry(map[string]any{"kind": "adult", "step": "zzstep"}),
+		entry(map[string]any{"kind": "tick", "refers": "zzneed"}),
+		entry(map[string]any{"kind": "photo", "evidence": "zzphoto", "refers": newID()}),
+		entry(map[string]any{"kind": "spoiled", "refers": newID(), "reason": "spilled"}),
 	} {
 		fern.refused("PUT", sc.homePath(fern, "/entries/"+newID()), e, 403, "watch-only")
 	}
@@ -174,7 +192,8 @@ func TestWatchOnly(t *testing.T) {
 		}
 	}
 	// The experiment that homes do has no sheet for watching.
-	if a := fern.do("GET", fern.home+"/assignments/"+firstOther(fern, sc.as.ID.String())+"/print/watch", nil); a.status < 400 {
+	if a := fern.do("GET", fern.home+"/assignments/"+firstOther(fern, sc.as.ID.String())+"/print/watch",
+		nil); a.status < 400 {
 		t.Errorf("%d", a.status)
 	}
 }

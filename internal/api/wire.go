@@ -124,7 +124,8 @@ func wellFormed(next http.Handler) http.Handler {
 				writeProblem(w, problem(413, "too-large", "too-large", "too-large"))
 				return
 			}
-			if text := kind == "" || strings.HasSuffix(kind, "json") || strings.HasPrefix(kind, "text/"); text && badText(body) {
+			if text := kind == "" || strings.HasSuffix(kind, "json") ||
+				strings.HasPrefix(kind, "text/"); text && badText(body) {
 				if strings.Contains(r.URL.Path, "/incidents/") {
 					body = mended(body) // a call for help is always taken
 				} else {

@@ -91,7 +91,8 @@ func (a *App) audited(
 		if err := change(q); err != nil {
 			return err
 		}
-		if err := q.AddAudit(ctx, store.Audit{ClassID: class, TeacherID: who.ID, HomeID: home, Action: action, Detail: detail, At: a.Now()}); err != nil {
+		if err := q.AddAudit(ctx, store.Audit{ClassID: class, TeacherID: who.ID, HomeID: home, Action: action,
+			Detail: detail, At: a.Now()}); err != nil {
 			return err
 		}
 		id := class

@@ -85,7 +85,9 @@ func (a *App) Archive(ctx context.Context, who TeacherActor, class uuid.UUID) (A
 	if err != nil {
 		return Archive{}, err
 	}
-	if err := a.audited(ctx, who, class, nil, "class", "archive", func(*store.Queries) error { return nil }); err != nil {
+	if err := a.audited(ctx, who, class, nil, "class", "archive", func(*store.Queries) error {
+		return nil
+	}); err != nil {
 		return Archive{}, err
 	}
 	var listed []archivedHome
@@ -164,7 +166,8 @@ func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who Teach
 		fmt.Sprintf("%s-%s-version-%d", as.OpensAt.UTC().Format(time.DateOnly), results.PlainName(title), as.Number),
 	)
 	z.put(dir+"experiment.json", document)
-	for name, write := range map[string]func(io.Writer, export.Dialect) error{"readings": file.ReadingsCSV, "answers": file.AnswersCSV, "observations": file.ObservationsCSV, "results": file.ResultsCSV} {
+	for name, write := range map[string]func(io.Writer, export.Dialect) error{"readings": file.ReadingsCSV,
+		"answers": file.AnswersCSV, "observations": file.ObservationsCSV, "results": file.ResultsCSV} {
 		z.make(dir+name+".csv", func(w io.Writer) error { return write(w, export.Usual) })
 	}
 	z.make(dir+"tables.xlsx", file.XLSX)
@@ -222,7 +225,8 @@ func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who Teach
 			if err != nil {
 				return err
 			}
-			z.put(dir+"photos/"+results.PlainName(h.Nickname)+"-"+results.PlainName(photo.Evidence)+"-"+id.String()[24:]+".jpg", raw)
+			z.put(dir+"photos/"+results.PlainName(h.Nickname)+"-"+results.PlainName(photo.Evidence)+"-"+
+				id.String()[24:]+".jpg", raw)
 		}
 	}
 	return z.err

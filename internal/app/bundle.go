@@ -199,7 +199,9 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 			}
 		}
 		s.Entries = viewEntries(d.Document, entries, as.ID, hc.writer)
-		sent := slices.ContainsFunc(entries, func(e store.Entry) bool { return e.AssignmentID == as.ID && e.Kind == string(notebook.Sent) })
+		sent := slices.ContainsFunc(entries, func(e store.Entry) bool {
+			return e.AssignmentID == as.ID && e.Kind == string(notebook.Sent)
+		})
 		s.Explained = sheets.ExplainedTo(d.Document, sent, a.Now().After(as.DueAt), hc.reader)
 		if s.Permission.State == "declined" || s.Permission.State == "watching" || len(d.plan.FromTeacher()) > 0 {
 			if book := sharedBook(d.Document, shared, as.ID, hc.class, hc.reader); results.HasValues(book) {

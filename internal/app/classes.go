@@ -53,7 +53,8 @@ func (f ClassFields) check(was store.Class, now time.Time) (store.Class, error) 
 		), School: strings.TrimSpace(f.School), Zone: f.Zone, Language: f.Language, UnitSystem: f.UnitSystem,
 		EmergencyNumber: strings.TrimSpace(
 			f.EmergencyNumber,
-		), PoisonNumber: strings.TrimSpace(f.PoisonNumber), PhotoDays: f.PhotoDays, NeedsAssessment: was.NeedsAssessment,
+		), PoisonNumber: strings.TrimSpace(f.PoisonNumber), PhotoDays: f.PhotoDays,
+		NeedsAssessment: was.NeedsAssessment,
 	}
 	if f.NeedsAssessment != nil {
 		c.NeedsAssessment = *f.NeedsAssessment
@@ -74,7 +75,8 @@ func (f ClassFields) check(was store.Class, now time.Time) (store.Class, error) 
 	if !slices.Contains([]string{"us", "metric", "uk", "au"}, c.UnitSystem) {
 		return c, refusal.Field("unit_system", refusal.Rule("unit-system"), "metric")
 	}
-	for field, number := range map[string]string{"emergency_number": c.EmergencyNumber, "poison_number": c.PoisonNumber} {
+	for field, number := range map[string]string{"emergency_number": c.EmergencyNumber,
+		"poison_number": c.PoisonNumber} {
 		if number != "" && !phonePattern.MatchString(number) {
 			return c, refusal.Field(field, refusal.Rule("phone"), "0555 010 010")
 		}
@@ -108,9 +110,11 @@ func (f ClassFields) check(was store.Class, now time.Time) (store.Class, error) 
 
 func viewClass(c store.Class, homes int) ClassView {
 	return ClassView{ID: c.ID, Version: c.Version, Homes: homes, ClassFields: ClassFields{
-		Name: c.Name, School: c.School, Zone: c.Zone, Language: c.Language, UnitSystem: c.UnitSystem, EmergencyNumber: c.EmergencyNumber,
-		PoisonNumber: c.PoisonNumber, PhotoDays: c.PhotoDays, KeepUntil: c.KeepUntil.Format(time.DateOnly), NeedsAssessment: &c.NeedsAssessment,
-		Usual: c.Usual,
+		Name: c.Name, School: c.School, Zone: c.Zone, Language: c.Language, UnitSystem: c.UnitSystem,
+		EmergencyNumber: c.EmergencyNumber,
+		PoisonNumber:    c.PoisonNumber, PhotoDays: c.PhotoDays, KeepUntil: c.KeepUntil.Format(time.DateOnly),
+		NeedsAssessment: &c.NeedsAssessment,
+		Usual:           c.Usual,
 	}}
 }
 
@@ -169,7 +173,8 @@ func (a *App) SaveClass(
 }
 
 func classChanged(now store.Class, homes int) error {
-	return &refusal.Refused{Code: "changed-elsewhere", Words: refusal.Why("changed-elsewhere.class"), Current: viewClass(now, homes)}
+	return &refusal.Refused{Code: "changed-elsewhere", Words: refusal.Why("changed-elsewhere.class"),
+		Current: viewClass(now, homes)}
 }
 
 // Classes lists the teacher's classes.

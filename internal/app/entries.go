@@ -131,7 +131,8 @@ func (a *App) putEntry(
 	if bad == nil && picture == nil {
 		room, err := a.room(ctx, p, assignment)
 		if err == nil {
-			gate := store.Gate{Token: p.token, Permission: d.agreed, Plan: d.number, May: mayIn(d.issued, f), Writes: d.writes}
+			gate := store.Gate{Token: p.token, Permission: d.agreed, Plan: d.number, May: mayIn(d.issued, f),
+				Writes: d.writes}
 			s.Late, err = a.write(ctx, d, s, f, gate)
 		}
 		if err != nil && !errors.Is(err, store.ErrNotFound) {
@@ -228,8 +229,10 @@ func (a *App) notAdded(
 		return entries.EntryView{}, err
 	}
 	a.shelf.doings.Remove([2]uuid.UUID{s.AssignmentID, p.Home})
-	if now, err := a.doneNow(ctx, p.Class, s.AssignmentID, p.Home); err == nil && (now.number != d.number || now.writes != d.writes) {
-		return a.putEntry(ctx, p, now, s.AssignmentID, s.ID, s.Body) // the home's plan, or its language, is another by now
+	if now, err := a.doneNow(ctx, p.Class, s.AssignmentID, p.Home); err == nil && (now.number != d.number ||
+		now.writes != d.writes) {
+		// the home's plan, or its language, is another by now
+		return a.putEntry(ctx, p, now, s.AssignmentID, s.ID, s.Body)
 	}
 	hc, err := a.homeContext(ctx, p.HomeActor)
 	if err != nil {

@@ -82,7 +82,8 @@ func (a *App) SaveDraft(
 	saved, err := a.Store.SaveDraft(ctx, e, a.Now())
 	if errors.Is(err, store.ErrNotFound) {
 		current, _ := a.Draft(ctx, who, id, language)
-		return DraftView{}, &refusal.Refused{Code: "changed-elsewhere", Words: refusal.Why("changed-elsewhere.experiment", "n", now), Current: current}
+		return DraftView{}, &refusal.Refused{Code: "changed-elsewhere",
+			Words: refusal.Why("changed-elsewhere.experiment", "n", now), Current: current}
 	}
 	return DraftView{id, saved, raw, drafts.Review(raw, language)}, err
 }
@@ -145,7 +146,8 @@ func (a *App) CopyExperiment(ctx context.Context, who TeacherActor, id uuid.UUID
 	}
 	var parts map[string]json.RawMessage
 	if err := json.Unmarshal(e.Draft, &parts); err != nil {
-		return DraftView{}, &refusal.Refused{Code: "unreadable", Words: refusal.Why("unreadable", "problem", err.Error())}
+		return DraftView{},
+			&refusal.Refused{Code: "unreadable", Words: refusal.Why("unreadable", "problem", err.Error())}
 	}
 	title := text.Localized{}
 	for code, words := range drafts.TitleOf(e.Draft) {

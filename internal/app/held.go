@@ -92,7 +92,8 @@ func holdAs(ctx context.Context, q *store.Queries, class, experiment uuid.UUID, 
 
 // PlanAgain works the plan of a class out anew and says what would change; where it is
 // done, homes hold the new one from now on.
-func (a *App) PlanAgain(ctx context.Context, who TeacherActor, experiment, class uuid.UUID, do bool, language string) (kitchens.Replanned, error) {
+func (a *App) PlanAgain(ctx context.Context, who TeacherActor, experiment, class uuid.UUID, do bool,
+	language string) (kitchens.Replanned, error) {
 	s, ok, err := a.station(ctx, who, experiment, class)
 	if err != nil {
 		return kitchens.Replanned{}, err

@@ -122,7 +122,8 @@ func viewHome(h store.Home, students []string) HomeView {
 		students = []string{}
 	}
 	return HomeView{ID: h.ID, Version: h.Version, OpenedAt: h.OpenedAt, HomeFields: HomeFields{
-		Nickname: h.Nickname, Letters: h.Letters, Language: h.Language, Contact: h.Contact, Phone: h.Phone, Students: students, Note: h.Note}}
+		Nickname: h.Nickname, Letters: h.Letters, Language: h.Language, Contact: h.Contact, Phone: h.Phone,
+		Students: students, Note: h.Note}}
 }
 
 // AddHome adds a home with its link and code.
@@ -216,7 +217,8 @@ func (a *App) SaveHome(
 	if h.Version != version {
 		return HomeView{}, a.homeChanged(ctx, class, id)
 	}
-	h.Nickname, h.Letters, h.Language, h.Contact, h.Phone, h.Note = f.Nickname, f.Letters, f.Language, f.Contact, f.Phone, f.Note
+	h.Nickname, h.Letters, h.Language, h.Contact, h.Phone, h.Note = f.Nickname, f.Letters, f.Language, f.Contact,
+		f.Phone, f.Note
 	err = a.audited(ctx, who, class, &id, "home", "changed", func(q *store.Queries) error {
 		err := q.SaveHome(ctx, h)
 		if errors.Is(err, store.ErrNotFound) { // somebody was faster since it was looked at
@@ -237,7 +239,8 @@ func (a *App) homeChanged(ctx context.Context, class, id uuid.UUID) error {
 	if err != nil {
 		return notFound(err)
 	}
-	return &refusal.Refused{Code: "changed-elsewhere", Words: refusal.Why("changed-elsewhere.home"), Current: viewHome(now, nil)}
+	return &refusal.Refused{Code: "changed-elsewhere", Words: refusal.Why("changed-elsewhere.home"),
+		Current: viewHome(now, nil)}
 }
 
 // DeleteHome takes a home out of the class; it can be brought back for thirty

@@ -121,7 +121,8 @@ func blockers(c store.Class, homes int, draft []byte, assessed bool, language st
 		{c.NeedsAssessment && !assessed, "not-assessed", "safety", ""},
 	} {
 		if b.stands {
-			out = append(out, Blocker{b.code, say("blocker." + b.code), say("blocker." + b.code + ".mend"), b.place, b.path})
+			out = append(out, Blocker{b.code, say("blocker." + b.code), say("blocker." + b.code + ".mend"), b.place,
+				b.path})
 		}
 	}
 	d, err := design.Read(draft)
@@ -130,7 +131,8 @@ func blockers(c store.Class, homes int, draft []byte, assessed bool, language st
 		return append(out, Blocker{"unreadable", why, mend, "design", ""})
 	}
 	for _, b := range review.Of(&d).Blockers {
-		out = append(out, Blocker{b.Code, text.Render(b.Why, language), text.Render(b.Mend, language), b.Station, b.Place})
+		out = append(out, Blocker{b.Code, text.Render(b.Why, language), text.Render(b.Mend, language), b.Station,
+			b.Place})
 	}
 	return out
 }
@@ -228,10 +230,12 @@ func (a *App) Issue(
 				return err
 			}
 			if f.Draft != 0 && f.Draft != e.Version {
-				return &refusal.Refused{Code: "changed-elsewhere", Words: refusal.Why("changed-elsewhere.issue"), Current: check}
+				return &refusal.Refused{Code: "changed-elsewhere", Words: refusal.Why("changed-elsewhere.issue"),
+					Current: check}
 			}
 			if len(check.Blockers) > 0 {
-				return &refusal.Refused{Code: "blocked", Words: refusal.Why("blocked", "what", check.Blockers[0].Message), Current: check}
+				return &refusal.Refused{Code: "blocked",
+					Words: refusal.Why("blocked", "what", check.Blockers[0].Message), Current: check}
 			}
 			version, err := freeze(ctx, q, e, now)
 			if err != nil {
@@ -362,7 +366,8 @@ func (a *App) Recall(ctx context.Context, who TeacherActor, class, id uuid.UUID,
 	}
 	reason = strings.TrimSpace(reason)
 	if reason == "" || len([]rune(reason)) > 300 {
-		return refusal.Field("reason", refusal.Rule("reason-families"), "The dishes tip over. Please pour the water away.")
+		return refusal.Field("reason", refusal.Rule("reason-families"), "The dishes tip over. Please pour "+
+			"the water away.")
 	}
 	if _, err := a.Store.Assignment(ctx, class, id); err != nil {
 		return notFound(err)

@@ -87,7 +87,8 @@ func (i *issued) homeSheet(as store.Assignment, language string, now time.Time) 
 
 // assigned is a sheet as that of an assignment.
 func assigned(s sheets.Sheet, as store.Assignment, now time.Time) sheets.Sheet {
-	s.Assignment, s.Version, s.OpensAt, s.DueAt, s.RecallReason = as.ID, as.Number, as.OpensAt, as.DueAt, as.RecallReason
+	s.Assignment, s.Version, s.OpensAt, s.DueAt, s.RecallReason = as.ID, as.Number, as.OpensAt, as.DueAt,
+		as.RecallReason
 	s.State = stateOf(as.OpensAt, as.DueAt, as.RecalledAt, now)
 	return s
 }

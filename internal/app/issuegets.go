@@ -31,7 +31,8 @@ func (a *App) gets(
 	out.Gets = kitchens.GetsOf(homes, plan, language)
 	if due.After(opens) {
 		place := placeOf(c.Zone)
-		out.Conflicts = kitchens.ConflictsOf(homes, plan, workOf(ways.Design()), opens.In(place), due.In(place), language)
+		out.Conflicts = kitchens.ConflictsOf(homes, plan, workOf(ways.Design()), opens.In(place), due.In(place),
+			language)
 	}
 	return nil
 }

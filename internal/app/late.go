@@ -34,7 +34,8 @@ func (a *App) LateChanges(ctx context.Context, who TeacherActor, language string
 		}
 		out = append(out, kitchens.LateChange{
 			Class: r.ClassID, ClassName: r.ClassName, Assignment: r.AssignmentID, Experiment: r.ExperimentID,
-			Title: drafts.Titled(r.Title, language), Home: r.HomeID, Nickname: r.Nickname, At: r.CreatedAt, Was: was, Now: does,
+			Title: drafts.Titled(r.Title, language), Home: r.HomeID, Nickname: r.Nickname, At: r.CreatedAt, Was: was,
+			Now: does,
 			Asked: !bytes.Equal(r.TextSha, r.WasSha) &&
 				!slices.ContainsFunc(r.Agreed, func(sha []byte) bool { return bytes.Equal(sha, r.WasSha) }),
 		})

@@ -81,7 +81,8 @@ func (a *App) addLinks(ctx context.Context, q *store.Queries, h store.Home) erro
 		if err != nil {
 			return err
 		}
-		if err := q.AddLink(ctx, store.Link{Lookup: lookup, Kind: kind, ClassID: h.ClassID, HomeID: h.ID, Generation: h.Generation}); err != nil {
+		if err := q.AddLink(ctx, store.Link{Lookup: lookup, Kind: kind, ClassID: h.ClassID, HomeID: h.ID,
+			Generation: h.Generation}); err != nil {
 			return err
 		}
 	}
@@ -143,7 +144,9 @@ func (a *App) RenewLink(ctx context.Context, who TeacherActor, class, id uuid.UU
 	if err != nil {
 		return Invitation{}, err
 	}
-	err = a.audited(ctx, who, class, &id, "home", "new link", func(q *store.Queries) error { return a.renewLinks(ctx, q, &h) })
+	err = a.audited(ctx, who, class, &id, "home", "new link", func(q *store.Queries) error {
+		return a.renewLinks(ctx, q, &h)
+	})
 	if err != nil {
 		return Invitation{}, err
 	}
@@ -223,7 +226,8 @@ func (a *App) letIn(ctx context.Context, l store.Link) (Opened, error) {
 	}
 	token, hash := keys.NewToken()
 	err = a.Store.InTx(ctx, func(q *store.Queries) error {
-		if err := q.AddDevice(ctx, store.Device{ClassID: h.ClassID, HomeID: h.ID, TokenHash: hash, Generation: h.Generation, CreatedAt: a.Now()}); err != nil {
+		if err := q.AddDevice(ctx, store.Device{ClassID: h.ClassID, HomeID: h.ID, TokenHash: hash,
+			Generation: h.Generation, CreatedAt: a.Now()}); err != nil {
 			return err
 		}
 		q.Tell(store.Event{Class: h.ClassID, Kind: "home", ID: h.ID})

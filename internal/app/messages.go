@@ -175,12 +175,14 @@ func (a *App) message(
 	title, _ := of.title.In(reader)
 	say := func(part string) string {
 		return text.Render(text.M(
-			"message."+f.Kind+"."+part, "title", title, "teacher", t.Name, "class", c.Name, "link", linkMark, "code", codeMark,
+			"message."+f.Kind+"."+part, "title", title, "teacher", t.Name, "class", c.Name, "link", linkMark, "code",
+			codeMark,
 			"due", text.Moment(of.due.In(place)),
 		), reader)
 	}
 	return store.Message{
-		ClassID: c.ID, ID: store.NewID(), HomeID: h.ID, Kind: f.Kind, About: f.About, Address: h.Contact, Subject: say("subject"), Body: say("body"),
+		ClassID: c.ID, ID: store.NewID(), HomeID: h.ID, Kind: f.Kind, About: f.About, Address: h.Contact,
+		Subject: say("subject"), Body: say("body"),
 	}
 }
 
@@ -210,7 +212,8 @@ func (a *App) Messages(ctx context.Context, who TeacherActor, class uuid.UUID) (
 	out := make([]MessageView, 0, len(rows))
 	for _, m := range rows {
 		v := MessageView{
-			Kind: m.Kind, Address: m.Address, Subject: m.Subject, Body: m.Body, State: "waits", SendAt: m.SendAt, SentAt: m.SentAt, Failed: m.Failed,
+			Kind: m.Kind, Address: m.Address, Subject: m.Subject, Body: m.Body, State: "waits", SendAt: m.SendAt,
+			SentAt: m.SentAt, Failed: m.Failed,
 		}
 		switch {
 		case m.SentAt != nil:

@@ -98,7 +98,8 @@ func (a *App) MoveHome(ctx context.Context, who TeacherActor, class, id uuid.UUI
 		if err := q.SetHomeDeleted(ctx, class, id, &now); err != nil {
 			return err
 		}
-		if err := q.AddAudit(ctx, store.Audit{ClassID: class, TeacherID: who.ID, HomeID: &id, Action: "home", Detail: "left", At: now}); err != nil {
+		if err := q.AddAudit(ctx, store.Audit{ClassID: class, TeacherID: who.ID, HomeID: &id, Action: "home",
+			Detail: "left", At: now}); err != nil {
 			return err
 		}
 		return q.Changed(ctx, store.Event{Class: class, Kind: "home", ID: id})

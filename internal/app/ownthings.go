@@ -17,7 +17,8 @@ import (
 )
 
 const (
-	swapExample = `{"role": "surfactant", "results": ["any"], "from": {"materials": ["dish-soap"]}, "to": {"materials": ["school-soap"]}, "basis": "equal-volume", "class": "separate"}`
+	swapExample = `{"role": "surfactant", "results": ["any"], "from": {"materials": ["dish-soap"]},
+		"to": {"materials": ["school-soap"]}, "basis": "equal-volume", "class": "separate"}`
 )
 
 // PutOwnThing adds or corrects a thing of the school's own.
@@ -162,10 +163,12 @@ func (a *App) OwnThings(ctx context.Context, who TeacherActor) (larder.Own, erro
 // Choose makes a need of a document a thing of the teacher's larder: its kind,
 // its job if it has that one, its names where none were written. What is the
 // school's own in it goes along with the document.
-func (a *App) Choose(ctx context.Context, who TeacherActor, raw []byte, need, thing, language string) (drafts.Mended, error) {
+func (a *App) Choose(ctx context.Context, who TeacherActor, raw []byte, need, thing, language string) (drafts.Mended,
+	error) {
 	d, err := design.Read(raw)
 	if err != nil {
-		return drafts.Mended{}, refusal.Field("document", refusal.Rule("unreadable", "problem", err.Error()), `{"schema": 2}`)
+		return drafts.Mended{}, refusal.Field("document", refusal.Rule("unreadable", "problem", err.Error()),
+			`{"schema": 2}`)
 	}
 	l, own, err := a.larderOf(ctx, who)
 	if err != nil {

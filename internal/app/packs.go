@@ -18,7 +18,8 @@ var packSheets = map[bool][]string{false: {"safety", "sheet"}, true: {"watch"}}
 
 // Packs are the sheets of an assignment home by home, each by its own plan, in its own
 // language and with its own way in; of one home where one is named.
-func (a *App) Packs(ctx context.Context, who TeacherActor, class, assignment, home uuid.UUID) ([]sheets.Printed, error) {
+func (a *App) Packs(ctx context.Context, who TeacherActor, class, assignment, home uuid.UUID) ([]sheets.Printed,
+	error) {
 	c, err := a.class(ctx, who, class)
 	if err != nil {
 		return nil, err
@@ -46,7 +47,8 @@ func (a *App) Packs(ctx context.Context, who TeacherActor, class, assignment, ho
 	if err != nil {
 		return nil, err
 	}
-	press := &press{a: a, class: c, teacher: t, as: as, kept: map[string][]store.VersionSheet{}, done: map[pressed]sheets.Printed{}}
+	press := &press{a: a, class: c, teacher: t, as: as, kept: map[string][]store.VersionSheet{},
+		done: map[pressed]sheets.Printed{}}
 	var out []sheets.Printed
 	for _, h := range homes {
 		if h.DeletedAt != nil || home != uuid.Nil && h.ID != home {

@@ -73,7 +73,8 @@ func (a *App) Permit(
 	if f.Decision == "granted" {
 		switch {
 		case as.RecalledAt != nil:
-			return sheets.PermissionView{}, &refusal.Refused{Code: "recalled", Words: refusal.Why("recalled.permission")}
+			return sheets.PermissionView{},
+				&refusal.Refused{Code: "recalled", Words: refusal.Why("recalled.permission")}
 		case f.TextSha != sheet.Permission.TextSha:
 			return sheets.PermissionView{}, &refusal.Refused{Code: "text-changed", Current: sheet.Permission}
 		case f.Guardian == "" || len([]rune(f.Guardian)) > 80:

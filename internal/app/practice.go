@@ -61,7 +61,8 @@ func (a *App) trial(ctx context.Context, who TeacherActor, experiment, class, ho
 }
 
 // trialOf is the same for a home, by its own plan.
-func (a *App) trialOf(ctx context.Context, who TeacherActor, t store.Teacher, experiment, class, home uuid.UUID) (trial, error) {
+func (a *App) trialOf(ctx context.Context, who TeacherActor, t store.Teacher, experiment, class, home uuid.UUID) (trial,
+	error) {
 	s, _, err := a.station(ctx, who, experiment, class)
 	if err != nil {
 		return trial{}, err
@@ -83,7 +84,8 @@ func (a *App) trialOf(ctx context.Context, who TeacherActor, t store.Teacher, ex
 // Practice is a draft as the page of a home of a class, or of a usual one, for its teacher
 // to try: nothing of it is issued, and what is entered goes nowhere. The experiment's id
 // stands for home and assignment.
-func (a *App) Practice(ctx context.Context, who TeacherActor, experiment, class, home uuid.UUID, language string) (Bundle, error) {
+func (a *App) Practice(ctx context.Context, who TeacherActor, experiment, class, home uuid.UUID,
+	language string) (Bundle, error) {
 	t, err := a.trial(ctx, who, experiment, class, home)
 	if err != nil {
 		return Bundle{}, err
@@ -97,7 +99,8 @@ func (a *App) Practice(ctx context.Context, who TeacherActor, experiment, class,
 	s.Entries = []entries.EntryView{}
 	return Bundle{
 		Home: HomeCard{
-			ID: experiment, Nickname: cmp.Or(t.home, text.Render(text.M("practice.home"), reader)), Language: language, Locale: reader,
+			ID: experiment, Nickname: cmp.Or(t.home, text.Render(text.M("practice.home"), reader)), Language: language,
+			Locale:   reader,
 			Students: []string{}, Facts: map[string]string{},
 		},
 		Class:     cardOf(homeContext{class: t.class, teacher: t.teacher}),

@@ -111,7 +111,8 @@ func TestSheetsSayWhatTheRulesAdd(t *testing.T) {
 		t.Errorf("%+v", job)
 	}
 	lemon.AgeBand = "14-18"
-	if s := assigned(sheets.Write(&lemon, nil, "en"), as, now); len(s.AdultJobs) != 0 || !strings.Contains(s.Near, "hears a call") {
+	if s := assigned(sheets.Write(&lemon, nil, "en"), as, now); len(s.AdultJobs) != 0 ||
+		!strings.Contains(s.Near, "hears a call") {
 		t.Errorf("%+v %s", s.AdultJobs, s.Near)
 	}
 	lemon.AgeBand, lemon.Lowered = "11-13", []design.Lowering{

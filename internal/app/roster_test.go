@@ -14,13 +14,19 @@ func TestReadRoster(t *testing.T) {
 		text string
 		want []HomeFields
 	}{
-		"one a line":        {"Fern\n\n  Beck  \r\n", []HomeFields{{Nickname: "Fern", Letters: "Fe", Language: "en"}, {Nickname: "Beck", Letters: "Be", Language: "en"}}},
-		"comma":             {"Fern, español, , 0555 010 101, F + G", []HomeFields{{Nickname: "Fern", Letters: "Fe", Language: "es", Phone: "0555 010 101", Students: []string{"F", "G"}}}},
-		"semicolon, a head": {"idioma;apodo\nes;Cairn", []HomeFields{{Nickname: "Cairn", Letters: "Ca", Language: "es"}}},
-		"tab":               {"Tarn\ten", []HomeFields{{Nickname: "Tarn", Letters: "Ta", Language: "en"}}},
-		"quoted":            {"\"Upper Sphagnum, Reservoir 2\",en", []HomeFields{{Nickname: "Upper Sphagnum, Reservoir 2", Letters: "Up", Language: "en"}}},
-		"letters taken":     {"Snipe\nSnow\nSnake", []HomeFields{{Nickname: "Snipe", Letters: "Sn", Language: "en"}, {Nickname: "Snow", Letters: "So", Language: "en"}, {Nickname: "Snake", Letters: "Sa", Language: "en"}}},
-		"right to left":     {"سرخس", []HomeFields{{Nickname: "سرخس", Letters: "سر", Language: "en"}}},
+		"one a line": {"Fern\n\n  Beck  \r\n", []HomeFields{{Nickname: "Fern", Letters: "Fe", Language: "en"},
+			{Nickname: "Beck", Letters: "Be", Language: "en"}}},
+		"comma": {"Fern, español, , 0555 010 101, F + G",
+			[]HomeFields{{Nickname: "Fern", Letters: "Fe", Language: "es", Phone: "0555 010 101",
+				Students: []string{"F", "G"}}}},
+		"semicolon, a head": {"idioma;apodo\nes;Cairn",
+			[]HomeFields{{Nickname: "Cairn", Letters: "Ca", Language: "es"}}},
+		"tab": {"Tarn\ten", []HomeFields{{Nickname: "Tarn", Letters: "Ta", Language: "en"}}},
+		"quoted": {"\"Upper Sphagnum, Reservoir 2\",en",
+			[]HomeFields{{Nickname: "Upper Sphagnum, Reservoir 2", Letters: "Up", Language: "en"}}},
+		"letters taken": {"Snipe\nSnow\nSnake", []HomeFields{{Nickname: "Snipe", Letters: "Sn", Language: "en"},
+			{Nickname: "Snow", Letters: "So", Language: "en"}, {Nickname: "Snake", Letters: "Sa", Language: "en"}}},
+		"right to left": {"سرخس", []HomeFields{{Nickname: "سرخس", Letters: "سر", Language: "en"}}},
 	} {
 		lines := ReadRoster(c.text, nil, class, nil, "en").Items
 		if len(lines) != len(c.want) {

@@ -53,7 +53,8 @@ func TestMayWrite(t *testing.T) {
 		{notebook.Photo, "granted", false, "no-photos"},
 		{notebook.Photo, "declined", true, "no-permission"},
 	} {
-		err := mayWrite(sheets.PermissionView{State: c.state, Photos: c.photos}, entries.EntryFields{Kind: string(c.kind)})
+		err := mayWrite(sheets.PermissionView{State: c.state, Photos: c.photos},
+			entries.EntryFields{Kind: string(c.kind)})
 		code := ""
 		if r, ok := err.(*refusal.Refused); ok {
 			code = r.Code
@@ -100,7 +101,8 @@ func TestSheets(t *testing.T) {
 		soak.Start != (3+6+6)*60+14*3600 {
 		t.Errorf("the soak: %+v, wait %+v", soak, soak.Wait)
 	}
-	if len(s.Questions[0].Options) != 3 || s.Questions[0].Options[2] != (sheets.OptionRow{ID: "very-salty", Text: "Muy salada"}) {
+	if len(s.Questions[0].Options) != 3 ||
+		s.Questions[0].Options[2] != (sheets.OptionRow{ID: "very-salty", Text: "Muy salada"}) {
 		t.Errorf("an order question without options takes the conditions: %v", s.Questions[0].Options)
 	}
 	delete(beans.Steps[0].Text, "es")
@@ -133,7 +135,8 @@ func TestSheets(t *testing.T) {
 
 func TestLetters(t *testing.T) {
 	taken := map[string]bool{}
-	for _, c := range []struct{ name, want string }{{"Fern", "Fe"}, {"Fell", "Fl"}, {"Fen", "Fn"}, {"Fe", "Fa"}, {"42", "42"}, {"…", "Ho"}, {"É", "Éa"}} {
+	for _, c := range []struct{ name, want string }{{"Fern", "Fe"}, {"Fell", "Fl"}, {"Fen", "Fn"}, {"Fe", "Fa"},
+		{"42", "42"}, {"…", "Ho"}, {"É", "Éa"}} {
 		got := freeLetters(c.name, taken)
 		if got != c.want {
 			t.Errorf("%s gets %s, want %s", c.name, got, c.want)

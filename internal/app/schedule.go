@@ -74,12 +74,14 @@ func events(i *issued, as store.Assignment, zone string, hours schedule.Hours, l
 				words = "calendar.go-on"
 			}
 			out = append(out, calendar.Event{
-				ID: fmt.Sprintf("%s-%d@patient-kitchen", as.ID, i), From: s.From, To: s.To, Title: say(words), Link: link, Alarm: alarm,
+				ID: fmt.Sprintf("%s-%d@patient-kitchen", as.ID, i), From: s.From, To: s.To, Title: say(words),
+				Link: link, Alarm: alarm,
 			})
 		}
 	}
 	return append(out, calendar.Event{
-		ID: as.ID.String() + "-due@patient-kitchen", From: as.DueAt.Add(-alarm), To: as.DueAt, Title: say("calendar.due"), Link: link,
+		ID: as.ID.String() + "-due@patient-kitchen", From: as.DueAt.Add(-alarm), To: as.DueAt,
+		Title: say("calendar.due"), Link: link,
 		Alarm: 2 * time.Hour,
 	})
 }
@@ -104,11 +106,13 @@ func (a *App) HomeCalendar(ctx context.Context, who HomeActor, assignment uuid.U
 		return nil, "", err
 	}
 	link := a.PublicURL + "/home/" + who.Home.String()
-	return calendar.Write(title, hc.class.Zone, a.Now(), events(d.issued, as, hc.class.Zone, f.Hours.Of(), hc.reader, link)), results.PlainName(title), nil
+	return calendar.Write(title, hc.class.Zone, a.Now(), events(d.issued, as, hc.class.Zone, f.Hours.Of(), hc.reader,
+		link)), results.PlainName(title), nil
 }
 
 // ClassCalendar is an assignment as its teacher puts it into a calendar.
-func (a *App) ClassCalendar(ctx context.Context, who TeacherActor, class, assignment uuid.UUID, language string) ([]byte, string, error) {
+func (a *App) ClassCalendar(ctx context.Context, who TeacherActor, class, assignment uuid.UUID,
+	language string) ([]byte, string, error) {
 	c, err := a.class(ctx, who, class)
 	if err != nil {
 		return nil, "", err
@@ -123,5 +127,6 @@ func (a *App) ClassCalendar(ctx context.Context, who TeacherActor, class, assign
 	}
 	title, _ := d.Title.In(language)
 	link := a.PublicURL + "/experiments/" + as.ExperimentID.String() + "/run"
-	return calendar.Write(title+" · "+c.Name, c.Zone, a.Now(), events(d, as, c.Zone, schedule.UsualHours, language, link)), results.PlainName(title + " " + c.Name), nil
+	return calendar.Write(title+" · "+c.Name, c.Zone, a.Now(), events(d, as, c.Zone, schedule.UsualHours, language,
+		link)), results.PlainName(title + " " + c.Name), nil
 }

@@ -144,7 +144,8 @@ func (a *App) Rehearse(
 
 // JudgeFor judges a document that is not stored with one of the teacher's classes: with
 // its homes, and the kitchens of those that have said something.
-func (a *App) JudgeFor(ctx context.Context, who TeacherActor, raw []byte, class uuid.UUID, language string) (drafts.ReviewView, error) {
+func (a *App) JudgeFor(ctx context.Context, who TeacherActor, raw []byte, class uuid.UUID,
+	language string) (drafts.ReviewView, error) {
 	c, err := a.class(ctx, who, class)
 	if err != nil {
 		return drafts.ReviewView{}, err
@@ -171,7 +172,8 @@ func (a *App) JudgeFor(ctx context.Context, who TeacherActor, raw []byte, class 
 
 // ReadyFor are the ready experiments against the kitchens of a class, those first that the
 // most homes can do at once.
-func (a *App) ReadyFor(ctx context.Context, who TeacherActor, class uuid.UUID, language string) ([]kitchens.Ready, error) {
+func (a *App) ReadyFor(ctx context.Context, who TeacherActor, class uuid.UUID, language string) ([]kitchens.Ready,
+	error) {
 	c, err := a.class(ctx, who, class)
 	if err != nil {
 		return nil, err
@@ -253,7 +255,8 @@ type PrintedSurvey struct {
 }
 
 // PrintSurvey is the survey of an experiment for a class on paper.
-func (a *App) PrintSurvey(ctx context.Context, who TeacherActor, class, experiment uuid.UUID, language string) (PrintedSurvey, error) {
+func (a *App) PrintSurvey(ctx context.Context, who TeacherActor, class, experiment uuid.UUID,
+	language string) (PrintedSurvey, error) {
 	s, ok, err := a.station(ctx, who, experiment, class)
 	if err != nil || !ok {
 		return PrintedSurvey{}, cmp.Or(err, refusal.ErrNotFound)

@@ -41,7 +41,8 @@ func (a *App) Versions(ctx context.Context, who TeacherActor, experiment uuid.UU
 }
 
 // Version is a frozen version of one of the teacher's experiments.
-func (a *App) Version(ctx context.Context, who TeacherActor, experiment uuid.UUID, number int, language string) (VersionFile, error) {
+func (a *App) Version(ctx context.Context, who TeacherActor, experiment uuid.UUID, number int,
+	language string) (VersionFile, error) {
 	if _, err := a.Store.Experiment(ctx, who.ID, experiment); err != nil {
 		return VersionFile{}, notFound(err)
 	}
@@ -72,10 +73,12 @@ func (a *App) Version(ctx context.Context, who TeacherActor, experiment uuid.UUI
 
 // newSince is what a home is told of a version whose class had an earlier one of the same
 // experiment.
-func (a *App) newSince(ctx context.Context, as store.Assignment, d *design.Document, all []store.Assignment, language string) (sheets.News, error) {
+func (a *App) newSince(ctx context.Context, as store.Assignment, d *design.Document, all []store.Assignment,
+	language string) (sheets.News, error) {
 	var before *store.Assignment
 	for i := range all {
-		if x := &all[i]; x.ExperimentID == as.ExperimentID && x.Number < as.Number && (before == nil || x.Number > before.Number) {
+		if x := &all[i]; x.ExperimentID == as.ExperimentID && x.Number < as.Number && (before == nil ||
+			x.Number > before.Number) {
 			before = x
 		}
 	}
@@ -86,5 +89,6 @@ func (a *App) newSince(ctx context.Context, as store.Assignment, d *design.Docum
 	if err != nil {
 		return sheets.News{}, err
 	}
-	return sheets.News{Since: before.Number, Lines: sheets.SayAll(design.ChangedSince(old.version().Document, d), text.Base(language))}, nil
+	return sheets.News{Since: before.Number, Lines: sheets.SayAll(design.ChangedSince(old.version().Document, d),
+		text.Base(language))}, nil
 }

@@ -15,7 +15,8 @@ import (
 func TestReadBack(t *testing.T) {
 	from := time.Date(2027, 2, 3, 16, 0, 0, 0, time.UTC)
 	raw := calendar.Write("7M", "Europe/London", from.AddDate(0, 0, -1), []calendar.Event{{
-		ID: "a@x", From: from, To: from.Add(20 * time.Minute), Title: "Thirsty beans, part 1; begin", About: "Beans\nand salt", Link: "https://kitchen.example/h/x",
+		ID: "a@x", From: from, To: from.Add(20 * time.Minute), Title: "Thirsty beans, part 1; begin",
+		About: "Beans\nand salt", Link: "https://kitchen.example/h/x",
 		Alarm: 15 * time.Minute,
 	}, {ID: "b@x", From: from.Add(14 * time.Hour), To: from.Add(15 * time.Hour), Title: "Pesa los frijoles"}})
 	c, err := ical.NewDecoder(bytes.NewReader(raw)).Decode()
@@ -40,7 +41,8 @@ func TestReadBack(t *testing.T) {
 	if s, _ := e.Props.Text(ical.PropDescription); s != "Beans\nand salt" {
 		t.Errorf("%q", s)
 	}
-	if len(e.Children) != 1 || e.Children[0].Props.Get(ical.PropTrigger).Value != "-PT15M" || len(events[1].Children) != 0 {
+	if len(e.Children) != 1 || e.Children[0].Props.Get(ical.PropTrigger).Value != "-PT15M" ||
+		len(events[1].Children) != 0 {
 		t.Errorf("alarms: %+v", e.Children)
 	}
 }

@@ -21,7 +21,8 @@ func parseLimits(s string) (Limits, error) {
 		v, err := strconv.Atoi(strings.TrimSpace(append(parts, "", "", "")[i]))
 		if err != nil || v < 1 || v > 1_000_000 || len(parts) != len(n) {
 			return Limits{}, errors.New(
-				"PK_HOME_LIMITS cannot be read; give entries, pictures and megabytes that one home can send in one experiment, such as 5000,300,1024",
+				"PK_HOME_LIMITS cannot be read; give entries, pictures and megabytes that one home can send in one " +
+					"experiment, such as 5000,300,1024",
 			)
 		}
 		n[i] = v

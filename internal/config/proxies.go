@@ -30,7 +30,8 @@ func parseProxies(s string) (Proxies, error) {
 			a, err := netip.ParseAddr(part)
 			if err != nil {
 				return p, errors.New(
-					"PK_TRUST_PROXY cannot be read; give the number of proxies in front, such as 1, or their networks, such as 10.0.0.0/8,192.0.2.7",
+					"PK_TRUST_PROXY cannot be read; give the number of proxies in front, such as 1, or their " +
+						"networks, such as 10.0.0.0/8,192.0.2.7",
 				)
 			}
 			n = netip.PrefixFrom(a, a.BitLen())

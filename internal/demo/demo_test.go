@@ -64,7 +64,8 @@ func TestSeed(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		if c := younger.Comparisons[0]; c.Kind != "ordinal" || c.Findings[1].Verdict != "supported" || c.Groups[2].N < 12 {
+		if c := younger.Comparisons[0]; c.Kind != "ordinal" || c.Findings[1].Verdict != "supported" ||
+			c.Groups[2].N < 12 {
 			t.Errorf("5B does not see that less sugar is left in warm water: %+v", c)
 		}
 		for _, h := range younger.Said[0].Homes {

@@ -16,7 +16,8 @@ func TestTypedReadsBack(t *testing.T) {
 		tool string
 		lang string
 		step float64 // mm
-	}{{"ruler-mm", "en", 0.5}, {"ruler-mm", "es", 0.5}, {"ruler-cm", "en", 2.5}, {"ruler-cm", "es", 2.5}, {"ruler-in", "en", 25.4 / 16}} {
+	}{{"ruler-mm", "en", 0.5}, {"ruler-mm", "es", 0.5}, {"ruler-cm", "en", 2.5}, {"ruler-cm", "es", 2.5},
+		{"ruler-in", "en", 25.4 / 16}} {
 		k := &kitchenOf{tool: c.tool, lang: c.lang}
 		for mm := 0.0; mm < 110; mm += 1.3 {
 			typed := k.typed(mm)
@@ -38,7 +39,8 @@ func TestTypedReadsBack(t *testing.T) {
 			}
 		}
 	}
-	for sixteenths, want := range map[int]string{0: "0 in", 1: "1/16 in", 4: "1/4 in", 8: "1/2 in", 12: "3/4 in", 16: "1 in", 18: "1 1/8 in", 31: "1 15/16 in"} {
+	for sixteenths, want := range map[int]string{0: "0 in", 1: "1/16 in", 4: "1/4 in", 8: "1/2 in", 12: "3/4 in",
+		16: "1 in", 18: "1 1/8 in", 31: "1 15/16 in"} {
 		if got := (&kitchenOf{tool: "ruler-in"}).typed(float64(sixteenths) * 25.4 / 16); got != want {
 			t.Errorf("%d/16 inch is written %q, want %q", sixteenths, got, want)
 		}

@@ -17,8 +17,9 @@ const sugar = "vanishing-sugar"
 
 var (
 	sugarLevels = []string{"all", "much", "little", "nothing"}
-	sugarLeft   = map[string]float64{"cold": 0.8, "hand": 1.7, "warm": 2.6} // the level's place after 2 minutes, usual home
-	sugarSteps  = []string{"label", "pour", "add", "look", "again", "look-2", "clear"}
+	// the level's place after 2 minutes, usual home
+	sugarLeft  = map[string]float64{"cold": 0.8, "hand": 1.7, "warm": 2.6}
+	sugarSteps = []string{"label", "pour", "add", "look", "again", "look-2", "clear"}
 )
 
 // sugarClass hands the sugar to class 5B: one home would rather watch, three have
@@ -92,7 +93,8 @@ func (s *seeder) sugarHome(who app.HomeActor, i int, name string) error {
 	guess := [][]string{{"cold", "hand", "warm"}, {"cold", "warm", "hand"}, {"hand", "cold", "warm"}}[i%3]
 	for _, f := range []entries.EntryFields{
 		{Kind: string(notebook.Answer), Question: "guess", Choice: guess},
-		{Kind: string(notebook.Answer), Question: "because", Text: []string{"Tea melts it too.", "Warm things are faster.", "I just think so."}[i%3]},
+		{Kind: string(notebook.Answer), Question: "because",
+			Text: []string{"Tea melts it too.", "Warm things are faster.", "I just think so."}[i%3]},
 	} {
 		if _, err := s.put(who, f); err != nil {
 			return err
@@ -129,7 +131,8 @@ func (s *seeder) sugarHome(who app.HomeActor, i int, name string) error {
 	if steps < len(sugarSteps) {
 		return nil
 	}
-	if _, err := s.put(who, entries.EntryFields{Kind: string(notebook.Answer), Question: "where", Text: []string{"Into the water, you taste it.", "It is so small now that nobody sees it."}[i%2]}); err != nil {
+	if _, err := s.put(who, entries.EntryFields{Kind: string(notebook.Answer), Question: "where",
+		Text: []string{"Into the water, you taste it.", "It is so small now that nobody sees it."}[i%2]}); err != nil {
 		return err
 	}
 	_, err = s.put(who, entries.EntryFields{Kind: string(notebook.Sent)})

@@ -24,8 +24,9 @@ func Drawing(w io.Writer, title string, strokes []string) error {
 			path.WriteString([]string{"M", "L"}[min(i, 1)] + p + " ")
 		}
 	}
-	_, err := fmt.Fprintf(w, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1000 750" width="1000" height="750"><title>%s</title>`+
-		`<path d="%s" fill="none" stroke="#000" stroke-width="6" stroke-linecap="round" stroke-linejoin="round"/></svg>`,
+	_, err := fmt.Fprintf(w,
+		`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1000 750" width="1000" height="750"><title>%s</title>`+
+			`<path d="%s" fill="none" stroke="#000" stroke-width="6" stroke-linecap="round" stroke-linejoin="round"/></svg>`,
 		name.String(), strings.TrimSpace(path.String()))
 	return err
 }

@@ -44,7 +44,8 @@ func class(t *testing.T, language string) *export.Class {
 		Language:   language,
 		Design:     &d,
 		Readings: compare.Readings{
-			Made: "2027-02-02T10:40:00Z", DesignVersion: strings.Repeat("0", 64), Measures: "metric", Homes: []compare.ReadingsHome{{Home: "Fern", Language: "en"}},
+			Made: "2027-02-02T10:40:00Z", DesignVersion: strings.Repeat("0", 64), Measures: "metric",
+			Homes: []compare.ReadingsHome{{Home: "Fern", Language: "en"}},
 			Readings: []compare.Row{
 				row(
 					compare.Row{
@@ -163,7 +164,8 @@ func table(t *testing.T, raw string, separator rune) (rows [][]string, at map[st
 // Both dialects, read by Go's reader: numbers are numbers there, texts that would be
 // formulas are guarded, a range is never "2-3", an open end is blank.
 func TestReadingsCSV(t *testing.T) {
-	for name, d := range map[string]export.Dialect{"comma, point": export.Usual, "semicolon, comma": {Separator: ';', Comma: true}, "tab, point": {Separator: '\t'}} {
+	for name, d := range map[string]export.Dialect{"comma, point": export.Usual,
+		"semicolon, comma": {Separator: ';', Comma: true}, "tab, point": {Separator: '\t'}} {
 		var b bytes.Buffer
 		if err := class(t, "en").ReadingsCSV(&b, d); err != nil {
 			t.Fatal(err)
@@ -186,10 +188,15 @@ func TestReadingsCSV(t *testing.T) {
 			row      int
 			id, want string
 		}{
-			{0, "class", `7M; the "loud" one`}, {0, "version", "2"}, {0, "reading_name", "height of the wet edge above the pencil line"}, {0, "time_s", "480"}, {0, "value", decimal("51.25")}, {0, "u", decimal("0.29")},
-			{0, "tool_step", "1 mm"}, {0, "fate", "counts"}, {0, "counts", "true"}, {0, "condition_name", "Kitchen roll"},
-			{1, "value", decimal("2.5")}, {1, "low", "2"}, {1, "high", "3"}, {1, "bound", ""}, {2, "value", ""}, {2, "low", ""}, {2, "high", "5"}, {2, "bound", "below"},
-			{3, "home", `'=HYPERLINK("x")`}, {3, "typed", "'-4.5 °C"}, {3, "reason", "spilled;\nall, over"}, {3, "counts", "false"}, {3, "value", ""},
+			{0, "class", `7M; the "loud" one`}, {0, "version", "2"},
+			{0, "reading_name", "height of the wet edge above the pencil line"}, {0, "time_s", "480"},
+			{0, "value", decimal("51.25")}, {0, "u", decimal("0.29")},
+			{0, "tool_step", "1 mm"}, {0, "fate", "counts"}, {0, "counts", "true"},
+			{0, "condition_name", "Kitchen roll"},
+			{1, "value", decimal("2.5")}, {1, "low", "2"}, {1, "high", "3"}, {1, "bound", ""}, {2, "value", ""},
+			{2, "low", ""}, {2, "high", "5"}, {2, "bound", "below"},
+			{3, "home", `'=HYPERLINK("x")`}, {3, "typed", "'-4.5 °C"}, {3, "reason", "spilled;\nall, over"},
+			{3, "counts", "false"}, {3, "value", ""},
 			{4, "typed", "'\u00a0+1"}, {4, "late", "true"},
 		} {
 			if got := cell(c.row, c.id); got != c.want {
@@ -215,7 +222,9 @@ func TestReadingsCSV(t *testing.T) {
 }
 
 func TestDialects(t *testing.T) {
-	for names, fits := range map[[2]string]bool{{"", ""}: true, {"comma", "point"}: true, {"semicolon", "comma"}: true, {"tab", "comma"}: true, {"comma", "comma"}: false, {"", "comma"}: false, {"pipe", ""}: false, {"", "dot"}: false} {
+	for names, fits := range map[[2]string]bool{{"", ""}: true, {"comma", "point"}: true, {"semicolon", "comma"}: true,
+		{"tab", "comma"}: true, {"comma", "comma"}: false, {"", "comma"}: false, {"pipe", ""}: false,
+		{"", "dot"}: false} {
 		if _, ok := export.DialectOf(names[0], names[1]); ok != fits {
 			t.Errorf("%v: %v", names, ok)
 		}

@@ -81,7 +81,9 @@ func TestLostHintIsHealed(t *testing.T) {
 	if len(sub.C) > 0 {
 		t.Errorf("nothing changed, and %+v was told", <-sub.C)
 	}
-	if err := st.InTx(t.Context(), func(q *store.Queries) error { return q.Changed(t.Context(), store.Event{Class: class.ID}) }); err != nil {
+	if err := st.InTx(t.Context(), func(q *store.Queries) error {
+		return q.Changed(t.Context(), store.Event{Class: class.ID})
+	}); err != nil {
 		t.Fatal(err)
 	}
 	h.compare(t.Context(), before)

@@ -75,7 +75,8 @@ func TestProperties(t *testing.T) {
 }
 
 var (
-	declaration = regexp.MustCompile(`(?m)^\s*(font-size|border-radius|padding(?:-\w+)?|margin(?:-\w+)?|(?:row-|column-)?gap|transition|animation)\s*:\s*([^;{]+);`)
+	declaration = regexp.MustCompile(
+		`(?m)^\s*(font-size|border-radius|padding(?:-\w+)?|margin(?:-\w+)?|(?:row-|column-)?gap|transition|animation)\s*:\s*([^;{]+);`)
 	// literal is a size of its own: what is told by em, by the window or by the paper is not.
 	literal = regexp.MustCompile(`\b[1-9]\d*(?:\.\d+)?(?:px|rem|pt|ms|s)\b|\b0?\.\d+(?:rem|s)\b`)
 )

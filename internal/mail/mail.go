@@ -66,8 +66,10 @@ func (s SMTP) Send(l Letter) error {
 // text is a letter as it goes over the wire (RFC 5322): plain words, eight bits.
 func (s SMTP) text(l Letter, to string, now time.Time) []byte {
 	head := []string{
-		"From: " + s.From, "To: " + to, "Subject: " + mime.QEncoding.Encode("utf-8", strings.Join(strings.Fields(l.Subject), " ")),
-		"Date: " + now.Format(time.RFC1123Z), "MIME-Version: 1.0", "Content-Type: text/plain; charset=utf-8", "Content-Transfer-Encoding: 8bit",
+		"From: " + s.From, "To: " + to, "Subject: " +
+			mime.QEncoding.Encode("utf-8", strings.Join(strings.Fields(l.Subject), " ")),
+		"Date: " + now.Format(time.RFC1123Z), "MIME-Version: 1.0", "Content-Type: text/plain; charset=utf-8",
+		"Content-Transfer-Encoding: 8bit",
 	}
 	return []byte(strings.Join(head, "\r\n") + "\r\n\r\n" + strings.ReplaceAll(l.Body, "\n", "\r\n") + "\r\n")
 }

@@ -49,7 +49,8 @@ func TestSMTP(t *testing.T) {
 	go func() { _ = server.Serve(at) }()
 	t.Cleanup(func() { _ = server.Close() })
 	s := mail.SMTP{Server: at.Addr().String(), From: "kitchen@school.example"}
-	if err := s.Send(mail.Letter{To: "fern@home.example", Subject: "¿Qué hay en su cocina?", Body: "Buenos días.\nhttps://kitchen.example/h/x"}); err != nil {
+	if err := s.Send(mail.Letter{To: "fern@home.example", Subject: "¿Qué hay en su cocina?",
+		Body: "Buenos días.\nhttps://kitchen.example/h/x"}); err != nil {
 		t.Fatal(err)
 	}
 	m, err := netmail.ReadMessage(strings.NewReader(<-b.got))
@@ -58,7 +59,8 @@ func TestSMTP(t *testing.T) {
 	}
 	subject, err := new(mime.WordDecoder).DecodeHeader(m.Header.Get("Subject"))
 	body, _ := io.ReadAll(m.Body)
-	if err != nil || subject != "¿Qué hay en su cocina?" || !strings.HasPrefix(string(body), "Buenos días.\r\nhttps://") || m.Header.Get("To") != "fern@home.example" {
+	if err != nil || subject != "¿Qué hay en su cocina?" ||
+		!strings.HasPrefix(string(body), "Buenos días.\r\nhttps://") || m.Header.Get("To") != "fern@home.example" {
 		t.Errorf("%q %q %v", subject, body, m.Header)
 	}
 	for _, to := range []string{"nobody@home.example", "no address"} {

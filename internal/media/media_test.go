@@ -79,7 +79,8 @@ func TestOrientations(t *testing.T) {
 	img := image.NewRGBA(image.Rect(0, 0, 2, 1))
 	img.Set(0, 0, color.White)
 	// Where the white pixel of a 2 × 1 picture ends up, by the EXIF standard.
-	for turn, want := range map[int]image.Point{1: {0, 0}, 2: {1, 0}, 3: {1, 0}, 4: {0, 0}, 5: {0, 0}, 6: {0, 0}, 7: {0, 1}, 8: {0, 1}} {
+	for turn, want := range map[int]image.Point{1: {0, 0}, 2: {1, 0}, 3: {1, 0}, 4: {0, 0}, 5: {0, 0}, 6: {0, 0},
+		7: {0, 1}, 8: {0, 1}} {
 		out := upright(img, turn)
 		if r, _, _, _ := out.At(want.X, want.Y).RGBA(); r == 0 {
 			t.Errorf("orientation %d: the pixel is not at %v", turn, want)

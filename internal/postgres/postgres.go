@@ -74,7 +74,8 @@ func Start(ctx context.Context, o Options) (*Cluster, error) {
 		if o.Unsafe {
 			settings += " -c fsync=off -c synchronous_commit=off -c full_page_writes=off -c max_connections=200"
 		}
-		if out, err := c.run(ctx, "pg_ctl", "-D", data, "-w", "-t", "60", "-l", filepath.Join(dir, "log"), "-o", settings, "start"); err != nil {
+		if out, err := c.run(ctx, "pg_ctl", "-D", data, "-w", "-t", "60", "-l", filepath.Join(dir, "log"), "-o",
+			settings, "start"); err != nil {
 			return nil, fmt.Errorf("PostgreSQL did not start (%v); its log is %s/log\n%s", err, dir, out)
 		}
 	}
@@ -144,7 +145,8 @@ func (c *Cluster) initialise(ctx context.Context, data, secret string) error {
 			return err
 		}
 	}
-	if out, err := c.run(ctx, "initdb", "-D", data, "-U", "kitchen", "-A", "scram-sha-256", "--pwfile", secret, "-E", "UTF8", "--locale=C.UTF-8", "-N"); err != nil {
+	if out, err := c.run(ctx, "initdb", "-D", data, "-U", "kitchen", "-A", "scram-sha-256", "--pwfile", secret, "-E",
+		"UTF8", "--locale=C.UTF-8", "-N"); err != nil {
 		os.RemoveAll(data)
 		return fmt.Errorf("the database could not be made in %s: %v\n%s", data, err, out)
 	}

@@ -53,7 +53,8 @@ func TestStartTakeOverAndKill(t *testing.T) {
 		t.Fatal(err)
 	}
 	conn.Close(ctx)
-	if listens := query(t, first.URL, `SELECT current_setting('listen_addresses') || current_setting('unix_socket_directories') || current_setting('server_encoding')`); listens != "127.0.0.1UTF8" {
+	if listens := query(t, first.URL,
+		`SELECT current_setting('listen_addresses') || current_setting('unix_socket_directories') || current_setting('server_encoding')`); listens != "127.0.0.1UTF8" {
 		t.Errorf("it listens on %q", listens)
 	}
 	if info, err := os.Stat(filepath.Join(dir, "pg", "password")); err != nil || info.Mode().Perm() != 0o600 {

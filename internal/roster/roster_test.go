@@ -21,25 +21,32 @@ func TestSchoolLists(t *testing.T) {
 		samples string   // of the first column
 	}{
 		"a British office, commas, heads in another order": {
-			"Surname,Forename,Home Language,Parent Email,Mobile\r\nFernsby,Fern,English,f@home.example,0555 010 101\r\nBeckett,Beck,Polish,,\r\n",
+			"Surname,Forename,Home Language,Parent Email,Mobile\r\nFernsby,Fern,English,f@home.example,0555 010 " +
+				"101\r\nBeckett,Beck,Polish,,\r\n",
 			[]string{"", "nickname", "language", "contact", "phone"}, 2,
-			map[string]string{"nickname": "Fern", "language": "English", "contact": "f@home.example", "phone": "0555 010 101"}, nil, "Fernsby"},
+			map[string]string{"nickname": "Fern", "language": "English", "contact": "f@home.example",
+				"phone": "0555 010 101"}, nil, "Fernsby"},
 		"a Spanish office, semicolons, Latin-1": {
 			"Alumno/a;Tutor/a;Tel\xe9fono;Idioma en casa\r\n\xcd\xf1igo;Sra. Pe\xf1a;0555 010 102;espa\xf1ol\r\n",
 			[]string{"nickname", "note", "phone", "language"}, 1,
-			map[string]string{"nickname": "Íñigo", "phone": "0555 010 102", "language": "español"}, []string{"Tutor/a: Sra. Peña"}, "Íñigo"},
+			map[string]string{"nickname": "Íñigo", "phone": "0555 010 102", "language": "español"},
+			[]string{"Tutor/a: Sra. Peña"}, "Íñigo"},
 		"a spreadsheet, tabs, breaks inside cells": {
-			"Nickname\tNotes\tStudents\nHare\t\"two of them,\nask for \"\"both\"\"\"\tHare the elder, Hare the younger\nLark\t\t\n",
+			"Nickname\tNotes\tStudents\nHare\t\"two of them,\nask for \"\"both\"\"\"\tHare the elder, Hare the " +
+				"younger\nLark\t\t\n",
 			[]string{"nickname", "note", "students"}, 2,
-			map[string]string{"nickname": "Hare", "students": "Hare the elder, Hare the younger"}, []string{`two of them, ask for "both"`}, "Hare"},
+			map[string]string{"nickname": "Hare", "students": "Hare the elder, Hare the younger"},
+			[]string{`two of them, ask for "both"`}, "Hare"},
 		"a Unicode export of a spreadsheet, two mails": {
 			"\xff\xfe" + utf16("Name;E-mail;Guardian email;Bus\nSnipe;s@home.example;g@home.example;4\n"),
 			[]string{"nickname", "contact", "contact", "note"}, 1,
-			map[string]string{"nickname": "Snipe", "contact": "s@home.example + g@home.example"}, []string{"Bus: 4"}, "Snipe"},
+			map[string]string{"nickname": "Snipe", "contact": "s@home.example + g@home.example"}, []string{"Bus: 4"},
+			"Snipe"},
 		"typed, no heads, quoted comma": {
 			"\"Upper Sphagnum, Reservoir 2\", es, , 0555 010 103, A + B, Up, left-handed\nTarn\n",
 			[]string{"nickname", "language", "contact", "phone", "students", "letters", "note"}, 2,
-			map[string]string{"nickname": "Upper Sphagnum, Reservoir 2", "language": "es", "phone": "0555 010 103", "students": "A + B", "letters": "Up"}, []string{"left-handed"}, "Upper Sphagnum, Reservoir 2"},
+			map[string]string{"nickname": "Upper Sphagnum, Reservoir 2", "language": "es", "phone": "0555 010 103",
+				"students": "A + B", "letters": "Up"}, []string{"left-handed"}, "Upper Sphagnum, Reservoir 2"},
 	} {
 		list := roster.Read(roster.Decode([]byte(c.raw)), nil)
 		var fields []string
@@ -74,7 +81,8 @@ func utf16(s string) string {
 
 // A second telephone, name or language is kept in the note: joined it would be none.
 func TestTwoColumnsOfOneField(t *testing.T) {
-	r := roster.Read("Forename,Mobile,Emergency contact number,Known as\nFern,0555 010 101,0555 010 102,Fee\n", nil).Rows[0]
+	r := roster.Read("Forename,Mobile,Emergency contact number,Known as\nFern,0555 010 101,0555 010 102,Fee\n",
+		nil).Rows[0]
 	if r.Cells["phone"] != "0555 010 101" || r.Cells["nickname"] != "Fern" ||
 		!slices.Equal(r.Notes, []string{"Emergency contact number: 0555 010 102", "Known as: Fee"}) {
 		t.Errorf("%+v", r)
@@ -94,7 +102,8 @@ func TestMapping(t *testing.T) {
 }
 
 func TestOddLists(t *testing.T) {
-	for raw, homes := range map[string]int{"": 0, "\n \n": 0, "Fern": 1, "nickname": 0, "Fern\n\"Beck\nCairn": 3, "\ufeffFern\r\nBeck\rCairn": 3} {
+	for raw, homes := range map[string]int{"": 0, "\n \n": 0, "Fern": 1, "nickname": 0, "Fern\n\"Beck\nCairn": 3,
+		"\ufeffFern\r\nBeck\rCairn": 3} {
 		if list := roster.Read(raw, nil); len(list.Rows) != homes {
 			t.Errorf("%q: %d homes, want %d: %+v", raw, len(list.Rows), homes, list.Rows)
 		}

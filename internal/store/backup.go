@@ -82,7 +82,8 @@ func (s *Store) Backup(ctx context.Context, w io.Writer) error {
 	}
 	out := tar.NewWriter(w)
 	add := func(name string, data []byte) error {
-		if err := out.WriteHeader(&tar.Header{Name: name, Mode: 0o600, Size: int64(len(data)), ModTime: time.Unix(0, 0)}); err != nil {
+		if err := out.WriteHeader(&tar.Header{Name: name, Mode: 0o600, Size: int64(len(data)),
+			ModTime: time.Unix(0, 0)}); err != nil {
 			return err
 		}
 		_, err := out.Write(data)
@@ -125,7 +126,8 @@ func (s *Store) Backup(ctx context.Context, w io.Writer) error {
 // copyTable writes a table and gives its sum.
 func copyTable(ctx context.Context, tx pgx.Tx, table string, tmp *os.File, out *tar.Writer) (string, error) {
 	sum := sha256.New()
-	if _, err := tx.Conn().PgConn().CopyTo(ctx, io.MultiWriter(tmp, sum), "COPY "+table+" TO STDOUT (FORMAT binary)"); err != nil {
+	if _, err := tx.Conn().PgConn().CopyTo(ctx, io.MultiWriter(tmp, sum), "COPY "+table+
+		" TO STDOUT (FORMAT binary)"); err != nil {
 		return "", err
 	}
 	size, err := tmp.Seek(0, io.SeekEnd)
@@ -163,7 +165,8 @@ func (s *Store) Restore(ctx context.Context, r io.Reader) ([]Restored, error) {
 	var out []Restored
 	err = pgx.BeginFunc(ctx, s.pool, func(tx pgx.Tx) error {
 		var used bool
-		if err := tx.QueryRow(ctx, `SELECT EXISTS (SELECT FROM teacher) OR EXISTS (SELECT FROM marker)`).Scan(&used); err != nil {
+		if err := tx.QueryRow(ctx, `SELECT EXISTS (SELECT FROM teacher) OR EXISTS (SELECT FROM marker)`).Scan(
+			&used); err != nil {
 			return err
 		}
 		if used {
@@ -210,7 +213,8 @@ func (s *Store) Restore(ctx context.Context, r io.Reader) ([]Restored, error) {
 			}
 		}
 		var changed int
-		if err := tx.QueryRow(ctx, `SELECT count(*) FROM entry WHERE sha256(body) <> body_sha`).Scan(&changed); err != nil {
+		if err := tx.QueryRow(ctx, `SELECT count(*) FROM entry WHERE sha256(body) <> body_sha`).Scan(
+			&changed); err != nil {
 			return err
 		}
 		if changed > 0 {

@@ -36,7 +36,8 @@ func (q *Queries) AddClass(ctx context.Context, c Class) error {
 	return q.exec(
 		ctx,
 		1,
-		`INSERT INTO class (id, teacher_id, name, school, zone, language, unit_system, emergency_number, poison_number, photo_days, keep_until, created_at, needs_assessment, usual)
+		`INSERT INTO class (id, teacher_id, name, school, zone, language, unit_system, emergency_number, poison_number,
+			photo_days, keep_until, created_at, needs_assessment, usual)
 		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, coalesce($14, '{}'::jsonb))`,
 		c.ID,
 		c.TeacherID,
@@ -62,7 +63,8 @@ func (q *Queries) SaveClass(ctx context.Context, c Class) error {
 		ctx,
 		1,
 		`UPDATE class SET name = $3, school = $4, zone = $5, language = $6, unit_system = $7, emergency_number = $8,
-		poison_number = $9, photo_days = $10, keep_until = $11, needs_assessment = $12, usual = coalesce($13, '{}'::jsonb), version = version + 1 WHERE id = $1 AND version = $2`,
+		poison_number = $9, photo_days = $10, keep_until = $11, needs_assessment = $12, usual = coalesce($13,
+			'{}'::jsonb), version = version + 1 WHERE id = $1 AND version = $2`,
 		c.ID,
 		c.Version,
 		c.Name,
@@ -95,7 +97,8 @@ func (q *Queries) Classes(ctx context.Context, teacher uuid.UUID) ([]ClassRow, e
 	return many[ClassRow](
 		ctx,
 		q,
-		`SELECT `+classColumns+`, (SELECT count(*) FROM home WHERE class_id = class.id AND home.deleted_at IS NULL) AS homes
+		`SELECT `+classColumns+
+			`, (SELECT count(*) FROM home WHERE class_id = class.id AND home.deleted_at IS NULL) AS homes
 		FROM class WHERE teacher_id = $1 AND deleted_at IS NULL ORDER BY name`,
 		teacher,
 	)
@@ -127,7 +130,8 @@ func (q *Queries) AddHome(ctx context.Context, h Home) error {
 	return q.exec(
 		ctx,
 		1,
-		`INSERT INTO home (class_id, id, nickname, letters, language, contact, phone, key_id, generation, created_at, note)
+		`INSERT INTO home (class_id, id, nickname, letters, language, contact, phone, key_id, generation, created_at,
+			note)
 		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
 		h.ClassID,
 		h.ID,
@@ -148,7 +152,8 @@ func (q *Queries) SaveHome(ctx context.Context, h Home) error {
 	return q.exec(
 		ctx,
 		1,
-		`UPDATE home SET nickname = $4, letters = $5, language = $6, contact = $7, phone = $8, note = $9, version = version + 1
+		`UPDATE home SET nickname = $4, letters = $5, language = $6, contact = $7, phone = $8, note = $9,
+			version = version + 1
 		WHERE class_id = $1 AND id = $2 AND version = $3 AND deleted_at IS NULL`,
 		h.ClassID,
 		h.ID,
@@ -250,7 +255,8 @@ func (q *Queries) SetStudents(ctx context.Context, class, home uuid.UUID, names 
 		return err
 	}
 	for _, n := range names {
-		if err := q.exec(ctx, 1, `INSERT INTO student (class_id, id, home_id, name) VALUES ($1, $2, $3, $4)`, class, NewID(), home, n); err != nil {
+		if err := q.exec(ctx, 1, `INSERT INTO student (class_id, id, home_id, name) VALUES ($1, $2, $3, $4)`, class,
+			NewID(), home, n); err != nil {
 			return err
 		}
 	}
@@ -295,7 +301,8 @@ func (q *Queries) ClassStates(ctx context.Context, classes []uuid.UUID) ([]Class
 	return many[ClassState](
 		ctx,
 		q,
-		`SELECT c.id, c.changes, COALESCE((SELECT e.id FROM entry e WHERE e.class_id = c.id ORDER BY e.id DESC LIMIT 1), c.id) AS last FROM class c WHERE c.id = ANY ($1)`,
+		`SELECT c.id, c.changes, COALESCE((SELECT e.id FROM entry e WHERE e.class_id = c.id ORDER BY e.id DESC
+			LIMIT 1), c.id) AS last FROM class c WHERE c.id = ANY ($1)`,
 		classes,
 	)
 }
@@ -307,7 +314,8 @@ func (q *Queries) Audits(ctx context.Context, class uuid.UUID, home *uuid.UUID, 
 	return many[Audit](
 		ctx,
 		q,
-		`SELECT `+auditColumns+` FROM audit WHERE class_id = $1 AND ($2::uuid IS NULL OR home_id = $2) ORDER BY at DESC, id DESC LIMIT $3`,
+		`SELECT `+auditColumns+` FROM audit WHERE class_id = $1 AND ($2::uuid IS NULL OR home_id = $2)
+			ORDER BY at DESC, id DESC LIMIT $3`,
 		class,
 		home,
 		most,
@@ -359,7 +367,8 @@ func (q *Queries) Leavings(
 		WHERE c.teacher_id = $1 AND c.deleted_at IS NULL GROUP BY c.id
 		UNION ALL
 		SELECT c.id, c.name, 'photos', e.title, count(*)::int, (a.due_at + make_interval(days => c.photo_days))::date
-		FROM class c JOIN assignment a ON a.class_id = c.id JOIN experiment e ON e.id = a.experiment_id JOIN media m ON m.class_id = c.id AND m.assignment_id = a.id
+		FROM class c JOIN assignment a ON a.class_id = c.id JOIN experiment e ON e.id = a.experiment_id JOIN media m
+			ON m.class_id = c.id AND m.assignment_id = a.id
 		WHERE c.teacher_id = $1 AND c.deleted_at IS NULL GROUP BY c.id, a.class_id, a.id, e.id
 		) x WHERE day <= ($2::timestamptz + $3::interval)::date ORDER BY day, class_name, what`, teacher, now, within)
 }

@@ -72,7 +72,8 @@ func (q *Queries) LockExperiment(ctx context.Context, teacher, id uuid.UUID) (Ex
 	return one[Experiment](
 		ctx,
 		q,
-		`SELECT `+experimentColumns+` FROM experiment WHERE id = $1 AND teacher_id = $2 AND deleted_at IS NULL FOR UPDATE`,
+		`SELECT `+experimentColumns+` FROM experiment WHERE id = $1 AND teacher_id = $2 AND deleted_at IS NULL
+			FOR UPDATE`,
 		id,
 		teacher,
 	)
@@ -83,7 +84,8 @@ func (q *Queries) Experiments(ctx context.Context, teacher uuid.UUID) ([]Experim
 	return many[Experiment](
 		ctx,
 		q,
-		`SELECT `+experimentColumns+` FROM experiment WHERE teacher_id = $1 AND deleted_at IS NULL ORDER BY updated_at DESC, id`,
+		`SELECT `+experimentColumns+` FROM experiment WHERE teacher_id = $1 AND deleted_at IS NULL
+			ORDER BY updated_at DESC, id`,
 		teacher,
 	)
 }
@@ -134,7 +136,8 @@ type VersionRow struct {
 
 // VersionNumber finds a version of an experiment by its number.
 func (q *Queries) VersionNumber(ctx context.Context, experiment uuid.UUID, number int) (Version, error) {
-	return one[Version](ctx, q, `SELECT `+versionColumns+` FROM experiment_version WHERE experiment_id = $1 AND number = $2`, experiment, number)
+	return one[Version](ctx, q, `SELECT `+versionColumns+` FROM experiment_version WHERE experiment_id = $1
+		AND number = $2`, experiment, number)
 }
 
 // AddVersion freezes a document.
@@ -142,7 +145,8 @@ func (q *Queries) AddVersion(ctx context.Context, v Version) error {
 	return q.exec(
 		ctx,
 		1,
-		`INSERT INTO experiment_version (id, experiment_id, number, document, sha256, schema, frozen_at) VALUES ($1, $2, $3, $4, $5, $6, $7)`,
+		`INSERT INTO experiment_version (id, experiment_id, number, document, sha256, schema, frozen_at)
+			VALUES ($1, $2, $3, $4, $5, $6, $7)`,
 		v.ID,
 		v.ExperimentID,
 		v.Number,
@@ -167,7 +171,9 @@ type Assignment struct {
 	Number       int
 }
 
-const assignmentColumns = `a.class_id, a.id, a.experiment_id, a.version_id, a.opens_at, a.due_at, a.issued_at, a.recalled_at, a.recall_reason, v.number FROM assignment a JOIN experiment_version v ON v.id = a.version_id`
+const assignmentColumns = `a.class_id, a.id, a.experiment_id, a.version_id, a.opens_at, a.due_at, a.issued_at,
+	a.recalled_at, a.recall_reason, v.number
+	FROM assignment a JOIN experiment_version v ON v.id = a.version_id`
 
 // VersionDocument is the document that a version froze.
 func (q *Queries) VersionDocument(ctx context.Context, id uuid.UUID) ([]byte, error) {
@@ -180,7 +186,8 @@ func (q *Queries) AddAssignment(ctx context.Context, a Assignment) error {
 	return q.exec(
 		ctx,
 		1,
-		`INSERT INTO assignment (class_id, id, experiment_id, version_id, opens_at, due_at, issued_at) VALUES ($1, $2, $3, $4, $5, $6, $7)`,
+		`INSERT INTO assignment (class_id, id, experiment_id, version_id, opens_at, due_at, issued_at)
+			VALUES ($1, $2, $3, $4, $5, $6, $7)`,
 		a.ClassID,
 		a.ID,
 		a.ExperimentID,
@@ -202,7 +209,8 @@ func (q *Queries) Standing(ctx context.Context, class, version uuid.UUID) (Assig
 	return one[Assignment](
 		ctx,
 		q,
-		`SELECT `+assignmentColumns+` WHERE a.class_id = $1 AND a.version_id = $2 AND a.recalled_at IS NULL ORDER BY a.issued_at LIMIT 1`,
+		`SELECT `+assignmentColumns+` WHERE a.class_id = $1 AND a.version_id = $2 AND a.recalled_at IS NULL
+			ORDER BY a.issued_at LIMIT 1`,
 		class,
 		version,
 	)
@@ -240,11 +248,14 @@ func (q *Queries) AssignmentRows(ctx context.Context, teacher uuid.UUID) ([]Assi
 	return many[AssignmentRow](
 		ctx,
 		q,
-		`SELECT a.class_id, a.id, a.experiment_id, c.name AS class_name, e.title, v.number, a.opens_at, a.due_at, a.issued_at, a.recalled_at,
+		`SELECT a.class_id, a.id, a.experiment_id, c.name AS class_name, e.title, v.number, a.opens_at, a.due_at,
+			a.issued_at, a.recalled_at,
 		(SELECT count(*) FROM home h WHERE h.class_id = a.class_id AND h.deleted_at IS NULL) AS homes,
-		(SELECT count(DISTINCT n.home_id) FROM entry n JOIN home h ON h.class_id = n.class_id AND h.id = n.home_id AND h.deleted_at IS NULL
+		(SELECT count(DISTINCT n.home_id) FROM entry n JOIN home h ON h.class_id = n.class_id AND h.id = n.home_id
+			AND h.deleted_at IS NULL
 			WHERE n.class_id = a.class_id AND n.assignment_id = a.id AND n.kind = 'sent') AS sent
-		FROM assignment a JOIN class c ON c.id = a.class_id JOIN experiment e ON e.id = a.experiment_id JOIN experiment_version v ON v.id = a.version_id
+		FROM assignment a JOIN class c ON c.id = a.class_id JOIN experiment e ON e.id = a.experiment_id
+			JOIN experiment_version v ON v.id = a.version_id
 		WHERE c.teacher_id = $1 AND c.deleted_at IS NULL ORDER BY a.issued_at DESC, a.id DESC`,
 		teacher,
 	)
@@ -267,7 +278,8 @@ func (q *Queries) Recall(ctx context.Context, class, id uuid.UUID, reason string
 	return q.exec(
 		ctx,
 		1,
-		`UPDATE assignment SET recalled_at = $3, recall_reason = $4 WHERE class_id = $1 AND id = $2 AND recalled_at IS NULL`,
+		`UPDATE assignment SET recalled_at = $3, recall_reason = $4 WHERE class_id = $1 AND id = $2
+			AND recalled_at IS NULL`,
 		class,
 		id,
 		now,

@@ -31,7 +31,8 @@ func (q *Queries) OwnEntries(ctx context.Context, teacher uuid.UUID) ([]OwnEntry
 // PutOwnEntry adds an entry or replaces the one with its id.
 func (q *Queries) PutOwnEntry(ctx context.Context, e OwnEntry) error {
 	return q.exec(ctx, 1, `INSERT INTO own_entry (teacher_id, kind, id, body, updated_at) VALUES ($1, $2, $3, $4, $5)
-		ON CONFLICT (teacher_id, kind, id) DO UPDATE SET body = EXCLUDED.body, updated_at = EXCLUDED.updated_at`, e.TeacherID, e.Kind, e.ID, e.Body, e.UpdatedAt)
+		ON CONFLICT (teacher_id, kind, id) DO UPDATE SET body = EXCLUDED.body, updated_at = EXCLUDED.updated_at`,
+		e.TeacherID, e.Kind, e.ID, e.Body, e.UpdatedAt)
 }
 
 // DeleteOwnEntry takes an entry out; designs that use it keep their copy.

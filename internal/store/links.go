@@ -56,7 +56,8 @@ type Device struct {
 
 // AddDevice stores a phone's hashed token and marks the home as opened.
 func (q *Queries) AddDevice(ctx context.Context, d Device) error {
-	if err := q.exec(ctx, 1, `INSERT INTO home_device (class_id, id, home_id, token_hash, generation, created_at) VALUES ($1, $2, $3, $4, $5, $6)`,
+	if err := q.exec(ctx, 1, `INSERT INTO home_device (class_id, id, home_id, token_hash, generation, created_at)
+		VALUES ($1, $2, $3, $4, $5, $6)`,
 		d.ClassID, NewID(), d.HomeID, d.TokenHash, d.Generation, d.CreatedAt); err != nil {
 		return err
 	}
@@ -86,7 +87,8 @@ func (q *Queries) DeviceGeneration(
 	return one[DeviceGeneration](ctx, q, `SELECT d.generation AS device, h.generation AS present
 		FROM home_device d JOIN home h ON h.class_id = d.class_id AND h.id = d.home_id
 		JOIN class c ON c.id = h.class_id AND c.deleted_at IS NULL
-		WHERE d.class_id = $1 AND d.home_id = $2 AND d.token_hash = $3 AND h.deleted_at IS NULL`, class, home, tokenHash)
+		WHERE d.class_id = $1 AND d.home_id = $2 AND d.token_hash = $3 AND h.deleted_at IS NULL`, class, home,
+		tokenHash)
 }
 
 // Pulse is what a home's page depends on.
@@ -103,10 +105,12 @@ type Pulse struct {
 // Pulse finds a phone by its hashed token, with what its page depends on.
 func (q *Queries) Pulse(ctx context.Context, class, home uuid.UUID, tokenHash []byte, now time.Time) (Pulse, error) {
 	return one[Pulse](ctx, q, `SELECT d.generation AS device, h.generation AS present, c.changes, h.version, h.language,
-		(SELECT count(*) FROM assignment a JOIN entry e ON e.class_id = a.class_id AND e.assignment_id = a.id AND e.home_id = h.id WHERE a.class_id = c.id) AS entries,
+		(SELECT count(*) FROM assignment a JOIN entry e ON e.class_id = a.class_id AND e.assignment_id = a.id
+			AND e.home_id = h.id WHERE a.class_id = c.id) AS entries,
 		(SELECT max(opens_at) FROM assignment WHERE class_id = c.id AND opens_at <= $4) AS opened,
 		(SELECT max(due_at) FROM assignment WHERE class_id = c.id AND due_at <= $4) AS over
 		FROM home_device d JOIN home h ON h.class_id = d.class_id AND h.id = d.home_id
 		JOIN class c ON c.id = h.class_id AND c.deleted_at IS NULL
-		WHERE d.class_id = $1 AND d.home_id = $2 AND d.token_hash = $3 AND h.deleted_at IS NULL`, class, home, tokenHash, now)
+		WHERE d.class_id = $1 AND d.home_id = $2 AND d.token_hash = $3 AND h.deleted_at IS NULL`, class, home,
+		tokenHash, now)
 }

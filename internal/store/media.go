@@ -40,7 +40,8 @@ func (q *Queries) AddMedia(ctx context.Context, m Media, display, thumbnail []by
 		return false, translate(err)
 	}
 	for size, data := range map[string][]byte{"display": display, "thumbnail": thumbnail} {
-		if err := q.exec(ctx, 1, `INSERT INTO media_bytes (class_id, media_id, size, bytes) VALUES ($1, $2, $3, $4)`, m.ClassID, m.ID, size, data); err != nil {
+		if err := q.exec(ctx, 1, `INSERT INTO media_bytes (class_id, media_id, size, bytes) VALUES ($1, $2, $3, $4)`,
+			m.ClassID, m.ID, size, data); err != nil {
 			return false, err
 		}
 	}
@@ -69,7 +70,8 @@ func (q *Queries) MediaBytes(ctx context.Context, class, id uuid.UUID, size stri
 // over for longer than the class keeps them, and returns how many.
 func (q *Queries) ForgetOldMedia(ctx context.Context, now time.Time) (int64, error) {
 	tag, err := q.db.Exec(ctx, `DELETE FROM media m USING assignment a, class c
-		WHERE a.class_id = m.class_id AND a.id = m.assignment_id AND c.id = m.class_id AND a.due_at + make_interval(days => c.photo_days) < $1`, now)
+		WHERE a.class_id = m.class_id AND a.id = m.assignment_id AND c.id = m.class_id
+			AND a.due_at + make_interval(days => c.photo_days) < $1`, now)
 	return tag.RowsAffected(), translate(err)
 }
 
@@ -78,7 +80,8 @@ func (q *Queries) MediaOf(ctx context.Context, class, assignment, home uuid.UUID
 	r, err := one[struct {
 		N    int
 		Size int64
-	}](ctx, q, `SELECT count(DISTINCT m.id) AS n, COALESCE(sum(octet_length(b.bytes)), 0)::bigint AS size FROM media m JOIN media_bytes b ON b.class_id = m.class_id AND b.media_id = m.id
+	}](ctx, q, `SELECT count(DISTINCT m.id) AS n, COALESCE(sum(octet_length(b.bytes)), 0)::bigint AS size FROM media m
+		JOIN media_bytes b ON b.class_id = m.class_id AND b.media_id = m.id
 		WHERE m.class_id = $1 AND m.assignment_id = $2 AND m.home_id = $3`, class, assignment, home)
 	return r.N, r.Size, err
 }
@@ -87,16 +90,21 @@ func (q *Queries) MediaOf(ctx context.Context, class, assignment, home uuid.UUID
 // all the same.
 func (q *Queries) Tombstones(ctx context.Context) ([]Home, error) {
 	return many[Home](ctx, q, `SELECT `+homeColumns+` FROM home WHERE home.erased_at IS NOT NULL AND (
-		EXISTS (SELECT 1 FROM entry x WHERE x.class_id = home.class_id AND x.home_id = home.id) OR EXISTS (SELECT 1 FROM media x WHERE x.class_id = home.class_id AND x.home_id = home.id)
-		OR EXISTS (SELECT 1 FROM incident x WHERE x.class_id = home.class_id AND x.home_id = home.id) OR EXISTS (SELECT 1 FROM permission_event x WHERE x.class_id = home.class_id AND x.home_id = home.id)
-		OR EXISTS (SELECT 1 FROM link x WHERE x.class_id = home.class_id AND x.home_id = home.id) OR EXISTS (SELECT 1 FROM home_device x WHERE x.class_id = home.class_id AND x.home_id = home.id))`)
+		EXISTS (SELECT 1 FROM entry x WHERE x.class_id = home.class_id AND x.home_id = home.id) OR EXISTS (SELECT 1
+			FROM media x WHERE x.class_id = home.class_id AND x.home_id = home.id)
+		OR EXISTS (SELECT 1 FROM incident x WHERE x.class_id = home.class_id AND x.home_id = home.id)
+			OR EXISTS (SELECT 1 FROM permission_event x WHERE x.class_id = home.class_id AND x.home_id = home.id)
+		OR EXISTS (SELECT 1 FROM link x WHERE x.class_id = home.class_id AND x.home_id = home.id) OR EXISTS (SELECT 1
+			FROM home_device x WHERE x.class_id = home.class_id AND x.home_id = home.id))`)
 }
 
 // HomesToErase lists homes that were deleted thirty days ago, or whose class was
 // or is past the day until which it is kept.
 func (q *Queries) HomesToErase(ctx context.Context, now time.Time) ([]Home, error) {
 	return many[Home](ctx, q, `SELECT `+homeColumns+` FROM home JOIN class c ON c.id = home.class_id
-		WHERE home.erased_at IS NULL AND (home.deleted_at < $1::timestamptz - interval '30 days' OR c.deleted_at < $1::timestamptz - interval '30 days' OR c.keep_until < ($1::timestamptz AT TIME ZONE c.zone)::date)`, now)
+		WHERE home.erased_at IS NULL AND (home.deleted_at < $1::timestamptz - interval '30 days'
+			OR c.deleted_at < $1::timestamptz - interval '30 days'
+			OR c.keep_until < ($1::timestamptz AT TIME ZONE c.zone)::date)`, now)
 }
 
 // LockDaily takes the lock of the daily clean-up for this transaction; false

@@ -29,7 +29,8 @@ func (q *Queries) AddPermission(ctx context.Context, p Permission) error {
 	return q.exec(
 		ctx,
 		1,
-		`INSERT INTO permission_event (class_id, id, assignment_id, home_id, kind, guardian, photos, gallery, language, text_sha, at)
+		`INSERT INTO permission_event (class_id, id, assignment_id, home_id, kind, guardian, photos, gallery, language,
+			text_sha, at)
 		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
 		p.ClassID,
 		p.ID,
@@ -50,7 +51,8 @@ func (q *Queries) Permissions(ctx context.Context, class, assignment uuid.UUID) 
 	return many[Permission](
 		ctx,
 		q,
-		`SELECT DISTINCT ON (home_id) `+permissionColumns+` FROM permission_event WHERE class_id = $1 AND assignment_id = $2 ORDER BY home_id, at DESC, id DESC`,
+		`SELECT DISTINCT ON (home_id) `+permissionColumns+` FROM permission_event WHERE class_id = $1
+			AND assignment_id = $2 ORDER BY home_id, at DESC, id DESC`,
 		class,
 		assignment,
 	)
@@ -61,7 +63,8 @@ func (q *Queries) HomePermissions(ctx context.Context, class, home uuid.UUID) ([
 	return many[Permission](
 		ctx,
 		q,
-		`SELECT DISTINCT ON (assignment_id) `+permissionColumns+` FROM permission_event WHERE class_id = $1 AND home_id = $2 ORDER BY assignment_id, at DESC, id DESC`,
+		`SELECT DISTINCT ON (assignment_id) `+permissionColumns+` FROM permission_event WHERE class_id = $1
+			AND home_id = $2 ORDER BY assignment_id, at DESC, id DESC`,
 		class,
 		home,
 	)

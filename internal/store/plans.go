@@ -30,9 +30,11 @@ func (q *Queries) AddPlan(ctx context.Context, p Plan) error {
 	if p.Agreed == nil {
 		p.Agreed = [][]byte{}
 	}
-	return q.exec(ctx, 1, `INSERT INTO home_plan (class_id, assignment_id, home_id, number, rules_version, text_sha, plan, document, agreed, created_at)
+	return q.exec(ctx, 1, `INSERT INTO home_plan (class_id, assignment_id, home_id, number, rules_version, text_sha,
+		plan, document, agreed, created_at)
 		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
-		p.ClassID, p.AssignmentID, p.HomeID, p.Number, p.RulesVersion, p.TextSha, p.Plan, p.Document, p.Agreed, p.CreatedAt)
+		p.ClassID, p.AssignmentID, p.HomeID, p.Number, p.RulesVersion, p.TextSha, p.Plan, p.Document, p.Agreed,
+		p.CreatedAt)
 }
 
 // Plans lists the plans that hold in an assignment, one a home.
@@ -51,7 +53,8 @@ func (q *Queries) HomePlans(ctx context.Context, class, home uuid.UUID) ([]Plan,
 // none.
 func (q *Queries) HomePlan(ctx context.Context, class, assignment, home uuid.UUID) (Plan, error) {
 	return one[Plan](ctx, q, `SELECT `+planColumns+` FROM home_plan
-		WHERE class_id = $1 AND assignment_id = $2 AND home_id = $3 ORDER BY number DESC LIMIT 1`, class, assignment, home)
+		WHERE class_id = $1 AND assignment_id = $2 AND home_id = $3 ORDER BY number DESC LIMIT 1`, class, assignment,
+		home)
 }
 
 // LatePlan is a plan that was made anew, beside the one that held before.
@@ -77,13 +80,17 @@ type LatePlan struct {
 // moment, or with which it began.
 func (q *Queries) LatePlans(ctx context.Context, teacher uuid.UUID, since, now time.Time) ([]LatePlan, error) {
 	return many[LatePlan](ctx, q, `SELECT * FROM (
-		SELECT DISTINCT ON (p.class_id, p.assignment_id, p.home_id) p.class_id, c.name AS class_name, p.assignment_id, a.experiment_id,
-			a.version_id, e.title, p.home_id, h.nickname, p.created_at, p.plan, p.text_sha, p.agreed, b.plan AS was, b.text_sha AS was_sha
+		SELECT DISTINCT ON (p.class_id, p.assignment_id, p.home_id) p.class_id, c.name AS class_name, p.assignment_id,
+			a.experiment_id,
+			a.version_id, e.title, p.home_id, h.nickname, p.created_at, p.plan, p.text_sha, p.agreed, b.plan AS was,
+				b.text_sha AS was_sha
 		FROM class c JOIN home_plan p ON p.class_id = c.id AND p.number > 1 AND p.created_at >= $2
 		JOIN LATERAL (SELECT plan, text_sha FROM home_plan b
-			WHERE b.class_id = p.class_id AND b.assignment_id = p.assignment_id AND b.home_id = p.home_id AND (b.created_at < $2 OR b.number = 1)
+			WHERE b.class_id = p.class_id AND b.assignment_id = p.assignment_id AND b.home_id = p.home_id
+				AND (b.created_at < $2 OR b.number = 1)
 			ORDER BY b.number DESC LIMIT 1) b ON true
-		JOIN assignment a ON a.class_id = p.class_id AND a.id = p.assignment_id AND a.recalled_at IS NULL AND a.due_at > $3
+		JOIN assignment a ON a.class_id = p.class_id AND a.id = p.assignment_id AND a.recalled_at IS NULL
+			AND a.due_at > $3
 		JOIN experiment e ON e.id = a.experiment_id
 		JOIN home h ON h.class_id = p.class_id AND h.id = p.home_id AND h.deleted_at IS NULL AND h.erased_at IS NULL
 		WHERE c.teacher_id = $1 AND c.deleted_at IS NULL
@@ -112,7 +119,8 @@ func (q *Queries) Pins(ctx context.Context, class, experiment uuid.UUID) ([]Pin,
 // use nothing is fixed any more.
 func (q *Queries) SavePin(ctx context.Context, p Pin) error {
 	if p.Use == "" {
-		return q.exec(ctx, 0, `DELETE FROM pin WHERE class_id = $1 AND experiment_id = $2 AND home_id = $3 AND need = $4`,
+		return q.exec(ctx, 0, `DELETE FROM pin WHERE class_id = $1 AND experiment_id = $2 AND home_id = $3
+			AND need = $4`,
 			p.ClassID, p.ExperimentID, p.HomeID, p.Need)
 	}
 	return q.exec(ctx, 1, `INSERT INTO pin (class_id, experiment_id, home_id, need, use) VALUES ($1, $2, $3, $4, $5)

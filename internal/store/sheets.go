@@ -24,7 +24,8 @@ func (q *Queries) AddVersionSheet(ctx context.Context, s VersionSheet) error {
 	return q.exec(
 		ctx,
 		1,
-		`INSERT INTO version_sheet (version_id, language, format, text_sha, body, frozen_at) VALUES ($1, $2, $3, $4, $5, $6)`,
+		`INSERT INTO version_sheet (version_id, language, format, text_sha, body, frozen_at)
+			VALUES ($1, $2, $3, $4, $5, $6)`,
 		s.VersionID,
 		s.Language,
 		s.Format,
@@ -40,7 +41,8 @@ func (q *Queries) VersionSheets(ctx context.Context, class uuid.UUID, language s
 	return many[VersionSheet](
 		ctx,
 		q,
-		`SELECT `+versionSheetColumns+` FROM version_sheet WHERE language = $2 AND version_id IN (SELECT version_id FROM assignment WHERE class_id = $1)`,
+		`SELECT `+versionSheetColumns+` FROM version_sheet WHERE language = $2 AND version_id IN (SELECT version_id
+			FROM assignment WHERE class_id = $1)`,
 		class,
 		language,
 	)
@@ -64,7 +66,8 @@ func (q *Queries) AddAssessment(ctx context.Context, a Assessment) error {
 	return q.exec(
 		ctx,
 		1,
-		`INSERT INTO assessment (id, experiment_id, sha256, by_whom, about, assessed_on, signed_at) VALUES ($1, $2, $3, $4, $5, $6, $7)`,
+		`INSERT INTO assessment (id, experiment_id, sha256, by_whom, about, assessed_on, signed_at)
+			VALUES ($1, $2, $3, $4, $5, $6, $7)`,
 		a.ID,
 		a.ExperimentID,
 		a.Sha256,
@@ -80,7 +83,8 @@ func (q *Queries) LatestAssessment(ctx context.Context, experiment uuid.UUID) (A
 	return one[Assessment](
 		ctx,
 		q,
-		`SELECT `+assessmentColumns+` FROM assessment WHERE experiment_id = $1 ORDER BY signed_at DESC, id DESC LIMIT 1`,
+		`SELECT `+assessmentColumns+
+			` FROM assessment WHERE experiment_id = $1 ORDER BY signed_at DESC, id DESC LIMIT 1`,
 		experiment,
 	)
 }
@@ -90,7 +94,8 @@ func (q *Queries) AssessmentOf(ctx context.Context, experiment uuid.UUID, sha []
 	return one[Assessment](
 		ctx,
 		q,
-		`SELECT `+assessmentColumns+` FROM assessment WHERE experiment_id = $1 AND sha256 = $2 ORDER BY signed_at DESC, id DESC LIMIT 1`,
+		`SELECT `+assessmentColumns+` FROM assessment WHERE experiment_id = $1 AND sha256 = $2
+			ORDER BY signed_at DESC, id DESC LIMIT 1`,
 		experiment,
 		sha,
 	)

@@ -81,7 +81,8 @@ func Traced(tracer pgx.QueryTracer) func(*pgxpool.Config) {
 // one that hangs does not take the others' connections. Each may be set
 // otherwise in the address of the database.
 func Serving(cfg *pgxpool.Config) {
-	for name, value := range map[string]string{"statement_timeout": "10s", "lock_timeout": "5s", "idle_in_transaction_session_timeout": "30s"} {
+	for name, value := range map[string]string{"statement_timeout": "10s", "lock_timeout": "5s",
+		"idle_in_transaction_session_timeout": "30s"} {
 		if _, set := cfg.ConnConfig.RuntimeParams[name]; !set {
 			cfg.ConnConfig.RuntimeParams[name] = value
 		}

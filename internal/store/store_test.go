@@ -145,7 +145,8 @@ func fill(t testing.TB) *fixture {
 
 func TestEntriesAreAppendOnly(t *testing.T) {
 	f := fill(t)
-	for _, sql := range []string{`UPDATE entry SET kind = 'x'`, `DELETE FROM entry`, `UPDATE experiment_version SET document = ''`, `DELETE FROM experiment_version`} {
+	for _, sql := range []string{`UPDATE entry SET kind = 'x'`, `DELETE FROM entry`, `UPDATE experiment_version
+		SET document = ''`, `DELETE FROM experiment_version`} {
 		if _, err := f.Pool().Exec(ctx, sql); err == nil || !strings.Contains(err.Error(), "append-only") {
 			t.Errorf("%s: %v", sql, err)
 		}
@@ -168,7 +169,8 @@ func TestEraseHomeLeavesATombstone(t *testing.T) {
 	must(
 		t,
 		f.Pool().
-			QueryRow(ctx, `SELECT (SELECT count(*) FROM entry) + (SELECT count(*) FROM media_bytes) + (SELECT count(*) FROM student) + (SELECT count(*) FROM link)`).
+			QueryRow(ctx, `SELECT (SELECT count(*) FROM entry) + (SELECT count(*) FROM media_bytes) + (SELECT count(*)
+				FROM student) + (SELECT count(*) FROM link)`).
 			Scan(&left),
 	)
 	n, err := f.CountErased(ctx, f.class.ID)
@@ -180,7 +182,8 @@ func TestEraseHomeLeavesATombstone(t *testing.T) {
 	if name != "" {
 		t.Errorf("the tombstone still says %q", name)
 	}
-	if _, err := f.Pool().Exec(ctx, `INSERT INTO audit (class_id, id, teacher_id, action, at) VALUES ($1, $2, $3, 'x', now())`, f.class.ID, store.NewID(), f.teacher.ID); err != nil {
+	if _, err := f.Pool().Exec(ctx, `INSERT INTO audit (class_id, id, teacher_id, action, at)
+		VALUES ($1, $2, $3, 'x', now())`, f.class.ID, store.NewID(), f.teacher.ID); err != nil {
 		t.Error(err)
 	}
 	if _, err := f.Home(ctx, f.class.ID, f.home.ID); !errors.Is(err, store.ErrNotFound) {
@@ -242,10 +245,11 @@ func TestBackupRoundTrip(t *testing.T) {
 	}
 	into := storetest.New(t)
 	for what, damaged := range map[string][]byte{
-		"half of it":             whole[:len(whole)/2],
-		"without its end":        whole[:len(whole)-2048],
-		"without a schema":       whole[1024:],
-		"another schema":         bytes.Replace(whole, []byte("14"+strings.Repeat("\x00", 510)), []byte("11"+strings.Repeat("\x00", 510)), 1),
+		"half of it":       whole[:len(whole)/2],
+		"without its end":  whole[:len(whole)-2048],
+		"without a schema": whole[1024:],
+		"another schema": bytes.Replace(whole, []byte("14"+strings.Repeat("\x00", 510)),
+			[]byte("11"+strings.Repeat("\x00", 510)), 1),
 		"a letter of a nickname": bytes.Replace(whole, []byte("Fern"), []byte("Pern"), 1),
 		"a figure of a reading":  bytes.Replace(whole, []byte("82 mm"), []byte("28 mm"), 1),
 		"a byte of a photo":      bytes.Replace(whole, []byte("display"), []byte("displax"), 1),
@@ -279,10 +283,14 @@ func TestBackupRoundTrip(t *testing.T) {
 func TestTablesAreKeyedByClass(t *testing.T) {
 	s := storetest.New(t)
 	rows, err := s.Pool().
-		Query(ctx, `SELECT t.table_name, t.table_name IN (SELECT table_name FROM information_schema.columns WHERE column_name = 'class_id' AND table_schema = 'public') AS of_class,
-		COALESCE((SELECT string_agg(k.column_name, ',' ORDER BY k.ordinal_position) FROM information_schema.table_constraints c JOIN information_schema.key_column_usage k USING (constraint_name, table_schema)
+		Query(ctx, `SELECT t.table_name, t.table_name IN (SELECT table_name FROM information_schema.columns
+			WHERE column_name = 'class_id' AND table_schema = 'public') AS of_class,
+		COALESCE((SELECT string_agg(k.column_name, ',' ORDER BY k.ordinal_position)
+			FROM information_schema.table_constraints c
+			JOIN information_schema.key_column_usage k USING (constraint_name, table_schema)
 			WHERE c.table_name = t.table_name AND c.constraint_type = 'PRIMARY KEY'), '') AS key
-		FROM information_schema.tables t WHERE t.table_schema = 'public' AND t.table_type = 'BASE TABLE' AND t.table_name <> 'goose_db_version' ORDER BY 1`)
+		FROM information_schema.tables t WHERE t.table_schema = 'public' AND t.table_type = 'BASE TABLE'
+			AND t.table_name <> 'goose_db_version' ORDER BY 1`)
 	must(t, err)
 	var found []string
 	for rows.Next() {
@@ -340,7 +348,14 @@ func TestAttemptsAreCountedInWindows(t *testing.T) {
 // A database of the first release is brought to this schema with all it holds.
 func TestAnOlderDatabaseIsMigrated(t *testing.T) {
 	f := fill(t)
-	for _, sql := range []string{`DROP TRIGGER home_erased ON home`, `DROP FUNCTION erase_pins`, `DROP INDEX home_plan_home`, `ALTER TABLE home_plan DROP COLUMN plan, DROP COLUMN document, DROP COLUMN agreed`, `DROP TABLE held, message, asked, pin, own_entry, kitchen, version_sheet, assessment, incident_event`, `ALTER TABLE incident DROP COLUMN said_at`, `ALTER TABLE class DROP COLUMN needs_assessment, DROP COLUMN changes, DROP COLUMN usual`, `ALTER TABLE home DROP COLUMN note`, `ALTER TABLE experiment ALTER COLUMN title TYPE text USING title ->> 'en'`, `DROP INDEX permission_home, entry_fact, entry_shared, entry_sent`, `CREATE INDEX permission_assignment ON permission_event (class_id, assignment_id, at)`, `DELETE FROM goose_db_version WHERE version_id > 1`} {
+	for _, sql := range []string{`DROP TRIGGER home_erased ON home`, `DROP FUNCTION erase_pins`,
+		`DROP INDEX home_plan_home`, `ALTER TABLE home_plan DROP COLUMN plan, DROP COLUMN document, DROP COLUMN agreed`,
+		`DROP TABLE held, message, asked, pin, own_entry, kitchen, version_sheet, assessment, incident_event`,
+		`ALTER TABLE incident DROP COLUMN said_at`, `ALTER TABLE class DROP COLUMN needs_assessment,
+			DROP COLUMN changes, DROP COLUMN usual`, `ALTER TABLE home DROP COLUMN note`,
+		`ALTER TABLE experiment ALTER COLUMN title TYPE text USING title ->> 'en'`,
+		`DROP INDEX permission_home, entry_fact, entry_shared, entry_sent`, `CREATE INDEX permission_assignment
+			ON permission_event (class_id, assignment_id, at)`, `DELETE FROM goose_db_version WHERE version_id > 1`} {
 		_, err := f.Pool().Exec(ctx, sql)
 		must(t, err)
 	}
@@ -388,7 +403,8 @@ func TestOwnEntries(t *testing.T) {
 	if err := f.DeleteOwnEntry(ctx, other.ID, "thing", e.ID); !errors.Is(err, store.ErrNotFound) {
 		t.Errorf("another teacher's delete: %v", err)
 	}
-	for _, bad := range []store.OwnEntry{{TeacherID: f.teacher.ID, Kind: "thing", ID: "School Soap", Body: e.Body, UpdatedAt: now}, {TeacherID: f.teacher.ID, Kind: "poem", ID: "soap", Body: e.Body, UpdatedAt: now}} {
+	for _, bad := range []store.OwnEntry{{TeacherID: f.teacher.ID, Kind: "thing", ID: "School Soap", Body: e.Body,
+		UpdatedAt: now}, {TeacherID: f.teacher.ID, Kind: "poem", ID: "soap", Body: e.Body, UpdatedAt: now}} {
 		if err := f.PutOwnEntry(ctx, bad); err == nil {
 			t.Errorf("%+v is taken", bad)
 		}

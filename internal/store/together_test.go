@@ -14,7 +14,8 @@ import (
 func TestEntriesTogether(t *testing.T) {
 	f := fill(t)
 	gone := store.Home{
-		ClassID: f.class.ID, ID: store.NewID(), Nickname: "Moss", Letters: "Mo", Language: "en", KeyID: "a", Generation: 1, CreatedAt: now,
+		ClassID: f.class.ID, ID: store.NewID(), Nickname: "Moss", Letters: "Mo", Language: "en", KeyID: "a",
+		Generation: 1, CreatedAt: now,
 	}
 	must(t, f.AddHome(ctx, gone))
 	must(t, f.EraseHome(ctx, f.class.ID, gone.ID, now))

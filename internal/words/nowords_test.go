@@ -60,7 +60,8 @@ func TestNoSentencesInGo(t *testing.T) {
 				case *ast.CompositeLit: // examples of what would do, as somebody writes it
 					return called(n.Type) != "Problem"
 				case *ast.BasicLit:
-					if s, err := strconv.Unquote(n.Value); n.Kind == token.STRING && err == nil && sentence.MatchString(s) {
+					if s, err := strconv.Unquote(n.Value); n.Kind == token.STRING && err == nil &&
+						sentence.MatchString(s) {
 						t.Errorf("%s: %q", set.Position(n.Pos()), s)
 					}
 				}

@@ -36,7 +36,8 @@ func TestPluralClassesAgainstTheLibrary(t *testing.T) {
 					v, _ := strconv.Atoi("0" + s)
 					return v
 				}
-				want := forms[plural.Cardinal.MatchPlural(tag, number(whole), len(rest), len(short), number(rest), number(short))]
+				want := forms[plural.Cardinal.MatchPlural(tag, number(whole), len(rest), len(short), number(rest),
+					number(short))]
 				got := l.Plurals[l.Plural(value, decimals)].Name
 				// Many is for millions written short, as "1 millón de fotos": nothing here counts so far.
 				if got != want && want != "many" {

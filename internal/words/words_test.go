@@ -62,7 +62,8 @@ func TestEveryPageInEveryLanguage(t *testing.T) {
 // A file with one key twice drops a sentence without a word.
 func TestNoSentenceTwice(t *testing.T) {
 	read := 0
-	for _, pattern := range []string{"pages/*.json", "texts/*.json", "../../core/*/texts/*.json", "../../core/quantity/words/*.json"} {
+	for _, pattern := range []string{"pages/*.json", "texts/*.json", "../../core/*/texts/*.json",
+		"../../core/quantity/words/*.json"} {
 		files, err := filepath.Glob(pattern)
 		if err != nil {
 			t.Fatal(err)

@@ -81,7 +81,8 @@ func (r Reading) FleschKincaid() float64 {
 	return 0.39*r.Words/r.Sentences + 11.8*r.Syllables/r.Words - 15.59
 }
 
-// FernandezHuerta is the ease of a Spanish text, 100 for very easy: 206.84 − 60·syllables/word − 1.02·words/sentence
+// FernandezHuerta is the ease of a Spanish text, 100 for very easy: 206.84 − 60·syllables/word
+// − 1.02·words/sentence
 // (Fernández Huerta, 1959, as corrected).
 func (r Reading) FernandezHuerta() float64 {
 	return 206.84 - 60*r.Syllables/r.Words - 1.02*r.Words/r.Sentences

@@ -7,12 +7,14 @@ import (
 
 // Words whose syllables any dictionary gives.
 func TestSyllables(t *testing.T) {
-	for w, n := range map[string]int{"water": 2, "rinse": 1, "battery": 3, "table": 2, "washed": 1, "heated": 2, "vinegar": 3} {
+	for w, n := range map[string]int{"water": 2, "rinse": 1, "battery": 3, "table": 2, "washed": 1, "heated": 2,
+		"vinegar": 3} {
 		if got := syllablesEN(w); got != n {
 			t.Errorf("%s: %d, not %d", w, got, n)
 		}
 	}
-	for w, n := range map[string]int{"agua": 2, "vacío": 3, "toallas": 3, "leche": 2, "país": 2, "cuidado": 3, "aéreo": 4} {
+	for w, n := range map[string]int{"agua": 2, "vacío": 3, "toallas": 3, "leche": 2, "país": 2, "cuidado": 3,
+		"aéreo": 4} {
 		if got := syllablesES(w); got != n {
 			t.Errorf("%s: %d, not %d", w, got, n)
 		}

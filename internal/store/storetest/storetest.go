@@ -78,7 +78,8 @@ func makeTemplate(admin string) error {
 		return err
 	}
 	var there bool
-	if err := conn.QueryRow(ctx, `SELECT EXISTS (SELECT FROM pg_database WHERE datname = $1)`, template).Scan(&there); err != nil ||
+	if err := conn.QueryRow(ctx, `SELECT EXISTS (SELECT FROM pg_database WHERE datname = $1)`,
+		template).Scan(&there); err != nil ||
 		there {
 		return err
 	}

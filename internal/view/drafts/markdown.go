@@ -95,7 +95,8 @@ type markdown struct {
 }
 
 // plain keeps what people wrote from being read as marks.
-var plain = strings.NewReplacer(`\`, `\\`, "`", "\\`", "*", `\*`, "_", `\_`, "#", `\#`, "[", `\[`, "]", `\]`, "<", "&lt;", ">", "&gt;", "\n", " ")
+var plain = strings.NewReplacer(`\`, `\\`, "`", "\\`", "*", `\*`, "_", `\_`, "#", `\#`, "[", `\[`, "]", `\]`, "<",
+	"&lt;", ">", "&gt;", "\n", " ")
 
 func (m *markdown) say(l text.Localized) string {
 	words, _ := l.In(m.language)

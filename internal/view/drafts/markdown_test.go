@@ -26,7 +26,8 @@ func TestMarkdown(t *testing.T) {
 		for _, language := range text.Languages {
 			got := drafts.Markdown(&d, language)
 			title, _ := d.Title.In(language)
-			if !strings.HasPrefix(got, "# "+title+"\n") || strings.ContainsAny(got, "{}") || !strings.HasSuffix(got, "\n") {
+			if !strings.HasPrefix(got, "# "+title+"\n") || strings.ContainsAny(got, "{}") ||
+				!strings.HasSuffix(got, "\n") {
 				t.Errorf("%s in %s: %.80q", name, language, got)
 			}
 			if n := len(regexp.MustCompile(`(?m)^\d+\. \*\*`).FindAllString(got, -1)); n != len(d.Steps) {

@@ -198,7 +198,8 @@ func Titled(title text.Localized, language string) string {
 // CheckDraft refuses what is no document, or too large a one.
 func CheckDraft(raw []byte) error {
 	if len(raw) > design.MaxBytes {
-		return refusal.Field("document", refusal.Rule("most-kilobytes", "n", design.MaxBytes>>10), "a shorter background")
+		return refusal.Field("document", refusal.Rule("most-kilobytes", "n", design.MaxBytes>>10),
+			"a shorter background")
 	}
 	var anything map[string]any
 	if err := json.Unmarshal(raw, &anything); err != nil {

@@ -72,11 +72,13 @@ func SheetBackwards(d *design.Document, done, language string) (RunSheet, error)
 	end := onDay(7, at)
 	w, ok := schedule.WorkOf(d, adultSteps(d)...).Backwards(end, schedule.UsualHours)
 	if !ok {
-		return RunSheet{Begin: "", Says: text.Render(text.M("runsheet.never", "done", done), language), Rows: []RunningRow{}}, nil
+		return RunSheet{Begin: "", Says: text.Render(text.M("runsheet.never", "done", done), language),
+			Rows: []RunningRow{}}, nil
 	}
 	out := sheetAt(d, w.To, language)
 	out.Says = text.Render(text.M(
-		"runsheet.backwards", "from", w.From.Format(hour), "to", w.To.Format(hour), "done", done, "days", days("before", daysBetween(w.To, end)),
+		"runsheet.backwards", "from", w.From.Format(hour), "to", w.To.Format(hour), "done", done, "days",
+		days("before", daysBetween(w.To, end)),
 	), language)
 	return out, nil
 }
@@ -114,7 +116,8 @@ func sheetAt(d *design.Document, start time.Time, language string) RunSheet {
 	for i, r := range rows {
 		title, _ := d.Steps[i].Title.In(language)
 		row := RunningRow{
-			Number: i + 1, Title: title, Day: daysBetween(start, r.From), From: r.From.Format(hour), Adult: slices.Contains(adult, r.Step),
+			Number: i + 1, Title: title, Day: daysBetween(start, r.From), From: r.From.Format(hour),
+			Adult: slices.Contains(adult, r.Step),
 		}
 		if r.To.After(r.From) {
 			row.To = r.To.Format(hour)
@@ -130,7 +133,8 @@ func sheetAt(d *design.Document, start time.Time, language string) RunSheet {
 		id = "runsheet.troubles"
 	}
 	if n := len(rows); n > 0 {
-		out.Says = text.Render(text.M(id, "end", rows[n-1].To.Format(hour), "days", days("after", daysBetween(start, rows[n-1].To)), "n", troubles), language)
+		out.Says = text.Render(text.M(id, "end", rows[n-1].To.Format(hour), "days",
+			days("after", daysBetween(start, rows[n-1].To)), "n", troubles), language)
 	}
 	return out
 }

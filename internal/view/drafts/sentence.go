@@ -60,7 +60,8 @@ func ReadSentence(raw []byte, step, written, language string) (SentenceView, err
 	for k, p := range pieces {
 		view := TakenView{
 			Kind: string(p.Kind), From: p.From, To: p.To, Words: p.Words, Need: p.Need,
-			Gloss: text.Render(text.M("sentence.gloss."+string(p.Kind)), language), Given: sentence.Stands(d, step, written, pieces, k),
+			Gloss: text.Render(text.M("sentence.gloss."+string(p.Kind)), language),
+			Given: sentence.Stands(d, step, written, pieces, k),
 		}
 		if p.Kind == sentence.Lane {
 			view.Lane = p.ID
@@ -69,7 +70,8 @@ func ReadSentence(raw []byte, step, written, language string) (SentenceView, err
 		v.Pieces = append(v.Pieces, view)
 	}
 	for _, q := range book.Ask(at, written) {
-		view := OpenQuestion{From: q.From, To: q.To, Words: text.Render(q.Words, language), Answers: []OpenAnswer{}, Field: q.Field}
+		view := OpenQuestion{From: q.From, To: q.To, Words: text.Render(q.Words, language), Answers: []OpenAnswer{},
+			Field: q.Field}
 		for _, a := range q.Answers {
 			view.Answers = append(view.Answers, OpenAnswer{text.Render(a.Words, language), a.Change})
 		}
@@ -112,7 +114,8 @@ func stepOf(raw []byte, step string) (*design.Document, *design.Step, error) {
 
 // TakeSentence carries what a step's text says over into its document, or an answer to a
 // question about it. was is the text as it was taken before.
-func TakeSentence(raw []byte, step, written, was string, answer *sentence.Revision, typed, language string) (Mended, error) {
+func TakeSentence(raw []byte, step, written, was string, answer *sentence.Revision, typed, language string) (Mended,
+	error) {
 	d, _, err := stepOf(raw, step)
 	if err != nil {
 		return Mended{}, err

@@ -61,14 +61,17 @@ type JarView struct {
 
 // signs are the letters of pegs, by the kind of reading and of evidence.
 var signs = map[design.ReadingKind]string{
-	design.QuantityKind: "R", design.CountKind: "N", design.OrdinalKind: "L", design.YesPartlyNoKind: "Y", design.ChoiceKind: "Y",
-	design.SeveralKind: "Y", design.OrderKind: "O", design.StageOrderKind: "O", design.ZonesKind: "Z", design.WordsKind: "W",
+	design.QuantityKind: "R", design.CountKind: "N", design.OrdinalKind: "L", design.YesPartlyNoKind: "Y",
+	design.ChoiceKind:  "Y",
+	design.SeveralKind: "Y", design.OrderKind: "O", design.StageOrderKind: "O", design.ZonesKind: "Z",
+	design.WordsKind: "W",
 	design.EventKind: "T", design.TextKind: "W",
 }
 
 var shown = map[design.EvidenceKind]string{
-	design.PhotoEvidence: "P", design.PhotoPairEvidence: "P", design.DrawingEvidence: "B", design.DrawingPairEvidence: "B",
-	design.FlowChartEvidence: "F", design.TalkEvidence: "M", design.TextEvidence: "W",
+	design.PhotoEvidence: "P", design.PhotoPairEvidence: "P", design.DrawingEvidence: "B",
+	design.DrawingPairEvidence: "B",
+	design.FlowChartEvidence:   "F", design.TalkEvidence: "M", design.TextEvidence: "W",
 }
 
 // ViewStrip draws a design to time.
@@ -169,7 +172,9 @@ func (w stripWriter) lanes(s *design.Step) []string {
 func (w stripWriter) pegs(s *design.Step) []PegView {
 	out := []PegView{}
 	for _, t := range s.Takes {
-		if r, ok := w.d.Reading(t.Reading); ok && !slices.ContainsFunc(out, func(p PegView) bool { return p.Words == w.say(r.Name) }) {
+		if r, ok := w.d.Reading(t.Reading); ok && !slices.ContainsFunc(out, func(p PegView) bool {
+			return p.Words == w.say(r.Name)
+		}) {
 			out = append(out, PegView{signs[r.Sort()], w.say(r.Name)})
 		}
 	}

@@ -49,13 +49,15 @@ type EntryView struct {
 
 // At sets the slot that the fields speak of.
 func (f *EntryFields) At(s design.Slot) {
-	f.Reading, f.Condition, f.Object, f.Time, f.Trial, f.Stage = s.Reading, s.Condition, s.Object, s.Time, s.Trial, s.Stage
+	f.Reading, f.Condition, f.Object, f.Time, f.Trial, f.Stage = s.Reading, s.Condition, s.Object, s.Time, s.Trial,
+		s.Stage
 }
 
 // slot is the slot that they speak of.
 func (f EntryFields) slot() design.Slot {
 	return design.Slot{
-		Reading: f.Reading, Condition: f.Condition, Object: f.Object, Time: f.Time, Trial: max(1, f.Trial), Stage: f.Stage,
+		Reading: f.Reading, Condition: f.Condition, Object: f.Object, Time: f.Time, Trial: max(1, f.Trial),
+		Stage: f.Stage,
 	}
 }
 

@@ -84,7 +84,8 @@ type HomeChange struct {
 
 // ReplannedOf says what differs between two plans of the same homes.
 func ReplannedOf(homes []Home, was, now fit.Plan, language string) Replanned {
-	out := Replanned{Was: text.Render(was.Sentence(), language), Now: text.Render(now.Sentence(), language), Changes: []HomeChange{}}
+	out := Replanned{Was: text.Render(was.Sentence(), language), Now: text.Render(now.Sentence(), language),
+		Changes: []HomeChange{}}
 	for i := range was.Homes {
 		a, b := doingOf(&was.Homes[i], language), doingOf(&now.Homes[i], language)
 		if a != b {

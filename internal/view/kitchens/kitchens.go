@@ -233,7 +233,8 @@ type Home struct {
 // NoClass is the station of a teacher who has no class yet.
 func NoClass() Matrix {
 	return Matrix{
-		Needs: []Head{}, Homes: []Row{}, Packing: []Packed{}, Shopping: []Packed{}, Helps: []Help{}, Classes: []ClassName{}, Questions: []Question{},
+		Needs: []Head{}, Homes: []Row{}, Packing: []Packed{}, Shopping: []Packed{}, Helps: []Help{},
+		Classes: []ClassName{}, Questions: []Question{},
 		Facts: []Fact{}, Own: []OwnRow{},
 	}
 }
@@ -274,7 +275,9 @@ func MatrixOf(w *fit.Ways, homes []Home, class kitchen.Class, plan fit.Plan, lan
 		return s
 	}
 	out.Packing = append(out.Packing, packed(plan, nick, language, func(c fit.Choice) bool { return c.Kit })...)
-	out.Shopping = append(out.Shopping, packed(plan, nick, language, func(c fit.Choice) bool { return c.Get && !c.Kit })...)
+	out.Shopping = append(out.Shopping, packed(plan, nick, language, func(c fit.Choice) bool {
+		return c.Get && !c.Kit
+	})...)
 	for _, h := range report.Helps {
 		out.Helps = append(out.Helps, Help{name(h.Material), h.Homes, h.Variants})
 	}
@@ -312,12 +315,14 @@ func rowOf(d *design.Document, p *fit.HomePlan, h Home, language string) Row {
 		row.Answers.Things = map[string]kitchen.Answer{}
 	}
 	for _, x := range p.Choices {
-		c := Cell{Class: string(x.Class), Own: x.Own, Get: x.Get, Kit: x.Kit, Assumed: x.Assumed, Without: x.Without, Pinned: x.Pinned, Use: x.Use()}
+		c := Cell{Class: string(x.Class), Own: x.Own, Get: x.Get, Kit: x.Kit, Assumed: x.Assumed, Without: x.Without,
+			Pinned: x.Pinned, Use: x.Use()}
 		if !x.Own || x.Kit {
 			c.Name, _ = x.Material.Name.In(language)
 			c.Why = text.Render(x.Because, language)
 		}
-		if step := h.Answers.Tools[x.Measures()]; x.Own && !x.Kit && step != kitchen.NoTool && otherStep(d, x.Measures(), step) {
+		if step := h.Answers.Tools[x.Measures()]; x.Own && !x.Kit && step != kitchen.NoTool &&
+			otherStep(d, x.Measures(), step) {
 			c.Name = step // how fine it is matters
 		}
 		if n, ok := d.Need(x.Need); ok && x.Amount.Value > 0 {

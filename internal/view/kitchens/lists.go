@@ -37,7 +37,8 @@ func packed(plan fit.Plan, nick map[string]string, language string, wanted func(
 			if !known {
 				k = len(out)
 				at[c.Use()] = k
-				p := Packed{Each: each, Lent: c.Kit && c.Material.Lent(), Cost: larder.Said(c.Material.Cost, language), Place: larder.Said(c.Material.UsualPlace, language)}
+				p := Packed{Each: each, Lent: c.Kit && c.Material.Lent(), Cost: larder.Said(c.Material.Cost, language),
+					Place: larder.Said(c.Material.UsualPlace, language)}
 				p.Name, _ = c.Called().In(language)
 				out = append(out, p)
 			}

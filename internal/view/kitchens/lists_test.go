@@ -23,13 +23,16 @@ func TestPacking(t *testing.T) {
 	}
 	none := map[string]kitchen.Answer{"baking-soda": kitchen.None}
 	class := kitchen.Class{
-		Homes: []kitchen.Kitchen{{Home: "a", Things: none}, {Home: "b", Things: none}, {Home: "c", Otherwise: true, Things: none}},
+		Homes: []kitchen.Kitchen{{Home: "a", Things: none}, {Home: "b", Things: none},
+			{Home: "c", Otherwise: true, Things: none}},
 	}
 	for _, h := range class.Homes {
 		class.Pins = append(class.Pins, kitchen.Pin{Home: h.Home, Need: "soda", Material: "baking-soda"})
 	}
 	plan := fit.WaysOf(&d).Fit(class)
-	list := packed(plan, map[string]string{"a": "Fern", "b": "Beck", "c": "Moss"}, "en", func(c fit.Choice) bool { return c.Kit })
+	list := packed(plan, map[string]string{"a": "Fern", "b": "Beck", "c": "Moss"}, "en", func(c fit.Choice) bool {
+		return c.Kit
+	})
 	for _, p := range list {
 		if p.Name != "baking soda" {
 			continue

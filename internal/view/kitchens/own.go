@@ -38,7 +38,8 @@ func OwnAsked(designs []*fit.Ways, f Fields, language string) []OwnRow {
 			if q, err := v.Value(typed); err != nil {
 				row.Problem = text.Render(text.Why(err), language)
 			} else {
-				row.Says = text.Render(text.M("kitchens.own."+says(v), "value", q.Bare(), "u", give(q), "one", one(v, typed).Bare()), language)
+				row.Says = text.Render(text.M("kitchens.own."+says(v), "value", q.Bare(), "u", give(q), "one",
+					one(v, typed).Bare()), language)
 			}
 		}
 		out = append(out, row)

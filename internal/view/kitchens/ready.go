@@ -40,7 +40,8 @@ func ReadyOf(name string, w *fit.Ways, class kitchen.Class, language string) Rea
 		says = "fit.ready-alone"
 	}
 	out.Says = text.Render(text.M(
-		says, "n", out.Nothing, "homes", out.Homes, "minutes", out.Minutes, "jobs", len(safety.AdultJobs(d, w.Findings())),
+		says, "n", out.Nothing, "homes", out.Homes, "minutes", out.Minutes, "jobs",
+		len(safety.AdultJobs(d, w.Findings())),
 	), language)
 	return out
 }
@@ -49,7 +50,8 @@ func ReadyOf(name string, w *fit.Ways, class kitchen.Class, language string) Rea
 // then the shorter ones.
 func Ranked(all []Ready) []Ready {
 	slices.SortStableFunc(all, func(a, b Ready) int {
-		return cmp.Or(-cmp.Compare(a.Nothing, b.Nothing), cmp.Compare(a.Minutes, b.Minutes), cmp.Compare(a.Example, b.Example))
+		return cmp.Or(-cmp.Compare(a.Nothing, b.Nothing), cmp.Compare(a.Minutes, b.Minutes),
+			cmp.Compare(a.Example, b.Example))
 	})
 	return all
 }

@@ -88,7 +88,8 @@ func ReadTable(typed string, homes []Home, questions []Question) Read {
 				continue
 			}
 			if !f.take(columns[i], cell) {
-				out.Problems = append(out.Problems, text.M("kitchen.table.cell", "home", row[0], "head", columns[i].Name, "cell", cell))
+				out.Problems = append(out.Problems, text.M("kitchen.table.cell", "home", row[0], "head",
+					columns[i].Name, "cell", cell))
 			}
 		}
 		out.Answers[homes[at].Nickname] = f
@@ -121,7 +122,8 @@ func (f Fields) take(q *Question, cell string) bool {
 func answerOf(cell string) (kitchen.Answer, bool) {
 	for _, answer := range kitchen.Answers {
 		for _, language := range text.Languages {
-			for _, word := range strings.Split(text.Render(text.M("kitchen.table."+string(answer)+".also"), language), ", ") {
+			for _, word := range strings.Split(text.Render(text.M("kitchen.table."+string(answer)+".also"), language),
+				", ") {
 				if same(word, cell) {
 					return answer, true
 				}

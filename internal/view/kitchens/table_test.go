@@ -12,7 +12,8 @@ import (
 )
 
 var asked = []kitchens.Question{
-	{ID: "table-salt", Name: "table salt"}, {ID: "jam-jar", Name: "jam jar"}, {ID: "mass", Tool: true, Name: "A kitchen scale", Steps: []string{"1 g"}},
+	{ID: "table-salt", Name: "table salt"}, {ID: "jam-jar", Name: "jam jar"},
+	{ID: "mass", Tool: true, Name: "A kitchen scale", Steps: []string{"1 g"}},
 }
 
 func homes() []kitchens.Home {

@@ -52,7 +52,8 @@ func TestClass(t *testing.T) {
 		homes = append(homes, compare.Home{Key: fmt.Sprint("home ", h), Book: book(t, &d, h)})
 	}
 	first := homes[1].Book
-	home := results.Home{ID: uuid.MustParse("018f0000-0000-7000-8000-000000000001"), Nickname: "Fern", Letters: "Fe", Opened: true}
+	home := results.Home{ID: uuid.MustParse("018f0000-0000-7000-8000-000000000001"), Nickname: "Fern", Letters: "Fe",
+		Opened: true}
 	golden.Same(t, "home.en", results.ViewHome(home, "granted", first, "en"))
 	golden.Same(t, "rows", results.ExportBook("Fern", first))
 	for _, language := range []string{"en", "es"} {

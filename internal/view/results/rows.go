@@ -146,7 +146,8 @@ func fateOf(l *notebook.Line, provenance string) string {
 		return "counts"
 	case l.Understood.Kind == quantity.Missing && l.Entry.Given == nil:
 		return "missing"
-	case l.Entry.Given == nil && !l.Understood.Readable && (l.Understood.Kind != quantity.Bound || l.Understood.Message.ID != ""):
+	case l.Entry.Given == nil && !l.Understood.Readable && (l.Understood.Kind != quantity.Bound ||
+		l.Understood.Message.ID != ""):
 		return "unread"
 	case provenance == string(notebook.Shared):
 		return provenance

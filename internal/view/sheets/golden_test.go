@@ -69,7 +69,8 @@ func TestBlanks(t *testing.T) {
 			step = b
 		}
 	}
-	if step.Common != "altura del borde mojado sobre la línea de lápiz · 2 min" || len(step.Rows) != 4 || step.Rows[3].Label != "Papel de cocina" {
+	if step.Common != "altura del borde mojado sobre la línea de lápiz · 2 min" || len(step.Rows) != 4 ||
+		step.Rows[3].Label != "Papel de cocina" {
 		t.Errorf("%+v", step)
 	}
 	if first := p.Blanks[0]; first.Title != "" || len(first.Questions) == 0 || first.Questions[0].When != "before" {

@@ -79,7 +79,8 @@ func (p *Plan) need(row *NeedRow, swaps map[string][]PrintedSwap, language strin
 	if !c.Own {
 		row.For, _ = was.Name.In(language)
 		own := PrintedSwap{
-			Use: use(was), Name: row.For, Cautions: []string{}, Counts: text.Render(text.M("fit.counts.pools"), language),
+			Use: use(was), Name: row.For, Cautions: []string{}, Counts: text.Render(text.M("fit.counts.pools"),
+				language),
 			Amount: text.Render(fit.AmountOf(p.Of, was), language),
 		}
 		row.Swaps = append([]PrintedSwap{own}, slices.DeleteFunc(

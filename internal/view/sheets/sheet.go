@@ -311,7 +311,8 @@ func (w *writer) frame(d *design.Document) Sheet {
 		Title: w.say(d.Title), Question: w.say(d.Question), Changed: w.say(d.Changed.Name),
 		Way: string(d.Way), Trials: d.Trials, Begin: []WindowRow{},
 		Conditions: []ConditionRow{}, Stages: []ChoiceRow{}, Objects: []ObjectRow{}, Crew: []RoleRow{},
-		StandsFor: []StandingRow{}, Limits: []string{}, Needs: []NeedRow{}, Steps: []StepRow{}, Readings: []ReadingRow{},
+		StandsFor: []StandingRow{}, Limits: []string{}, Needs: []NeedRow{}, Steps: []StepRow{},
+		Readings: []ReadingRow{},
 		Evidence: []EvidenceRow{}, Questions: []QuestionRow{}, Mistakes: []MistakeRow{}, Printables: []PrintableRow{},
 		Entries: []entries.EntryView{}, Shown: []ShownReading{}, Facts: []FactRow{},
 	}

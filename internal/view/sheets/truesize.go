@@ -50,7 +50,8 @@ func Printables(d *design.Document, language string) []TrueSize {
 // drawings draw each of them.
 var drawings = map[string]func(*pen){
 	"ruler": ruler, "protractor": protractor, "grid": grid, "spinner": spinner, "tally": tally, "chart": chart,
-	"jar-scale": jarScale, "sundial": sundial, "circles": circles, "wedge": wedge, "chamber": chamber, "colours": colours, "tape": tape,
+	"jar-scale": jarScale, "sundial": sundial, "circles": circles, "wedge": wedge, "chamber": chamber,
+	"colours": colours, "tape": tape,
 }
 
 // pen writes paths.
@@ -85,7 +86,8 @@ func (p *pen) box(x, y, w, h float64) {
 }
 
 func (p *pen) circle(x, y, r float64) {
-	fmt.Fprintf(&p.lines, "M%s %sa%s %s 0 1 0 %s 0a%s %s 0 1 0 -%s 0z", mm(x-r), mm(y), mm(r), mm(r), mm(2*r), mm(r), mm(r), mm(2*r))
+	fmt.Fprintf(&p.lines, "M%s %sa%s %s 0 1 0 %s 0a%s %s 0 1 0 -%s 0z", mm(x-r), mm(y), mm(r), mm(r), mm(2*r), mm(r),
+		mm(r), mm(2*r))
 }
 
 func (p *pen) arc(x, y, r, from, to float64) {

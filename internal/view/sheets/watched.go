@@ -76,7 +76,8 @@ func Shown(d *design.Document, shared *notebook.Book, language string, some ...s
 			for _, t := range table.Times {
 				var values []string
 				for k := range shared.Cells {
-					if cell := &shared.Cells[k]; cell.Slot.Reading == r.ID && cell.Slot.In(lane) && cell.Slot.Time == t &&
+					if cell := &shared.Cells[k]; cell.Slot.Reading == r.ID && cell.Slot.In(lane) &&
+						cell.Slot.Time == t &&
 						cell.State == notebook.HasValue {
 						values = append(values, cell.Words(d, language))
 					}

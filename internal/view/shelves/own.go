@@ -42,7 +42,8 @@ func DescribeThing(raw []byte, language string) (DescribedView, error) {
 		err = errors.New("give one thing")
 	}
 	if err != nil {
-		return DescribedView{}, refusal.Field("material", refusal.Rule("unreadable", "problem", err.Error()), ThingExample)
+		return DescribedView{}, refusal.Field("material", refusal.Rule("unreadable", "problem", err.Error()),
+			ThingExample)
 	}
 	m := &own.Materials[0]
 	m.ID, m.Own = "own-thing", true

@@ -346,7 +346,8 @@ func View(l *larder.Larder, own larder.Own, language string) LarderView {
 		v.Jobs = append(v.Jobs, JobRow{r, text.Render(text.Message{ID: "larder.role." + r.ID}, language), counts[r.ID]})
 	}
 	for _, id := range design.Printables {
-		v.TrueSize = append(v.TrueSize, sheets.OptionRow{ID: id, Text: text.Render(text.Message{ID: "printable." + id}, language)})
+		v.TrueSize = append(v.TrueSize,
+			sheets.OptionRow{ID: id, Text: text.Render(text.Message{ID: "printable." + id}, language)})
 	}
 	for _, o := range design.OwnValues {
 		v.OwnValues = append(v.OwnValues, OwnValueRow{o.ID, text.Render(o.Name(), language), o.Unit})

@@ -29,8 +29,10 @@ func ExperimentSchema() ([]byte, error) {
 	for _, r := range larder.Standard().Roles {
 		roles = append(roles, r.ID)
 	}
-	for at, words := range map[[2]string][]string{{"Step", "actions"}: append(allowed, barred...), {"Need", "role"}: roles, {"Variable", "result"}: larder.Standard().Results()} {
-		property := schema["$defs"].(map[string]any)[at[0]].(map[string]any)["properties"].(map[string]any)[at[1]].(map[string]any)
+	for at, words := range map[[2]string][]string{{"Step", "actions"}: append(allowed, barred...),
+		{"Need", "role"}: roles, {"Variable", "result"}: larder.Standard().Results()} {
+		shape := schema["$defs"].(map[string]any)[at[0]].(map[string]any)
+		property := shape["properties"].(map[string]any)[at[1]].(map[string]any)
 		if items, ok := property["items"].(map[string]any); ok {
 			property = items
 		}

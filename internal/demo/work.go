@@ -74,7 +74,8 @@ func (s *seeder) home(i int, h app.HomeView, lesson time.Time) error {
 		return err
 	}
 	sha := b.Sheets[0].Permission.TextSha
-	if _, err := s.app.Permit(s.ctx, who, s.as, app.PermissionFields{Decision: "granted", Guardian: "An adult of " + h.Nickname, Photos: true, Gallery: i%3 != 0, TextSha: sha}); err != nil {
+	if _, err := s.app.Permit(s.ctx, who, s.as, app.PermissionFields{Decision: "granted", Guardian: "An adult of " +
+		h.Nickname, Photos: true, Gallery: i%3 != 0, TextSha: sha}); err != nil {
 		return err
 	}
 	k := &kitchenOf{rng: s.rng, factor: 1 + 0.07*s.rng.NormFloat64(), tool: st.tool, lang: h.Language}
@@ -89,7 +90,8 @@ func (s *seeder) home(i int, h app.HomeView, lesson time.Time) error {
 		return err
 	}
 	if h.Nickname == "Fern" {
-		if err := s.app.PutIncident(s.ctx, who, store.NewID(), app.IncidentFields{Assignment: &s.as, Door: "spilled", Card: "spill", Outcome: "fine", Note: "Water on the table, wiped up.", PhoneTime: s.moment}); err != nil {
+		if err := s.app.PutIncident(s.ctx, who, store.NewID(), app.IncidentFields{Assignment: &s.as, Door: "spilled",
+			Card: "spill", Outcome: "fine", Note: "Water on the table, wiped up.", PhoneTime: s.moment}); err != nil {
 			return err
 		}
 	}
@@ -128,7 +130,8 @@ func (s *seeder) put(who app.HomeActor, f entries.EntryFields) (uuid.UUID, error
 func (s *seeder) sayOfItself(who app.HomeActor, facts []sheets.FactRow) error {
 	for _, f := range facts {
 		calm := map[string]string{"yes": "no", "no": "yes"}[f.Raises]
-		if _, err := s.put(who, entries.EntryFields{Kind: string(notebook.Fact), Refers: f.ID, Choice: []string{calm}}); err != nil {
+		fact := entries.EntryFields{Kind: string(notebook.Fact), Refers: f.ID, Choice: []string{calm}}
+		if _, err := s.put(who, fact); err != nil {
 			return err
 		}
 	}
@@ -142,7 +145,8 @@ func (s *seeder) predict(who app.HomeActor, i int, language string) error {
 		{"towel", "newspaper", "filter", "printer"},
 	}
 	why := homesSaid.Said[language].Why
-	if _, err := s.put(who, entries.EntryFields{Kind: string(notebook.Answer), Question: "order", Choice: orders[i%3]}); err != nil {
+	answer := entries.EntryFields{Kind: string(notebook.Answer), Question: "order", Choice: orders[i%3]}
+	if _, err := s.put(who, answer); err != nil {
 		return err
 	}
 	_, err := s.put(who, entries.EntryFields{Kind: string(notebook.Answer), Question: "why", Text: why[i%len(why)]})
@@ -184,7 +188,8 @@ func (s *seeder) work(who app.HomeActor, k *kitchenOf, st stage) error {
 		return nil
 	}
 	said := homesSaid.Said[k.lang].Claim
-	if _, err := s.put(who, entries.EntryFields{Kind: string(notebook.Answer), Question: "claim", Text: said[s.rng.IntN(len(said))]}); err != nil {
+	if _, err := s.put(who, entries.EntryFields{Kind: string(notebook.Answer), Question: "claim",
+		Text: said[s.rng.IntN(len(said))]}); err != nil {
 		return err
 	}
 	_, err := s.put(who, entries.EntryFields{Kind: string(notebook.Sent)})

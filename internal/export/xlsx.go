@@ -47,7 +47,8 @@ func (c *Class) XLSX(w io.Writer) error {
 			return err
 		}
 	}
-	if err := f.SetDocProps(&excelize.DocProperties{Title: c.Experiment + " · " + c.Name, Creator: "Patient Kitchen", Language: c.Language}); err != nil {
+	if err := f.SetDocProps(&excelize.DocProperties{Title: c.Experiment + " · " + c.Name, Creator: "Patient Kitchen",
+		Language: c.Language}); err != nil {
 		return err
 	}
 	f.SetActiveSheet(1)
@@ -59,7 +60,8 @@ func fillSheet(f *excelize.File, name string, table [][]any, bold int) error {
 	if err != nil {
 		return err
 	}
-	if err := out.SetPanes(&excelize.Panes{Freeze: true, YSplit: 1, TopLeftCell: "A2", ActivePane: "bottomLeft"}); err != nil {
+	head := excelize.Panes{Freeze: true, YSplit: 1, TopLeftCell: "A2", ActivePane: "bottomLeft"}
+	if err := out.SetPanes(&head); err != nil {
 		return err
 	}
 	if n := len(table[0]); n > 0 {

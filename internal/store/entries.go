@@ -33,11 +33,15 @@ var entryColumns = columns[Entry]("entry")
 func (q *Queries) AddEntry(ctx context.Context, e Entry, most int) (bool, error) {
 	tag, err := q.db.Exec(
 		ctx,
-		`INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha, phone_time, offset_ms, received_at, late, clock_jump)
-		SELECT $1::uuid, $2::uuid, $3::uuid, $4::uuid, $5::text, $6::text, $7::bytea, $8::bytea, $9::timestamptz, $10::bigint, $11::timestamptz, $12::boolean, $13::boolean
-		WHERE ($4::uuid IS NULL OR EXISTS (SELECT 1 FROM home WHERE class_id = $1 AND id = $4 AND erased_at IS NULL FOR SHARE))
+		`INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha, phone_time,
+			offset_ms, received_at, late, clock_jump)
+		SELECT $1::uuid, $2::uuid, $3::uuid, $4::uuid, $5::text, $6::text, $7::bytea, $8::bytea, $9::timestamptz,
+			$10::bigint, $11::timestamptz, $12::boolean, $13::boolean
+		WHERE ($4::uuid IS NULL OR EXISTS (SELECT 1 FROM home WHERE class_id = $1 AND id = $4
+			AND erased_at IS NULL FOR SHARE))
 		AND (SELECT count(*) FROM (SELECT 1 FROM entry WHERE class_id = $1 AND assignment_id = $3 AND home_id = $4
-			UNION ALL SELECT 1 FROM entry WHERE $4 IS NULL AND class_id = $1 AND home_id IS NULL AND assignment_id = $3 LIMIT $14) x) < $14
+			UNION ALL SELECT 1 FROM entry WHERE $4 IS NULL AND class_id = $1 AND home_id IS NULL AND assignment_id = $3
+				LIMIT $14) x) < $14
 		ON CONFLICT (class_id, id) DO NOTHING`,
 		e.ClassID,
 		e.ID,
@@ -59,7 +63,8 @@ func (q *Queries) AddEntry(ctx context.Context, e Entry, most int) (bool, error)
 
 // Gate is what has to be so for an entry of a home to be taken.
 type Gate struct {
-	Token      []byte   // hashed, of the phone, which has to have opened the home's present link; nil where that is known
+	// hashed, of the phone, which has to have opened the home's present link; nil where that is known
+	Token      []byte
 	Permission [][]byte // hashes of what a guardian has to have agreed to, one of them
 	Plan       int      // number of the home's plan by which it was read; 0 for none
 	May        []string // standings of the permission, as of [Standing]
@@ -87,7 +92,8 @@ func (q *Queries) Writes(ctx context.Context, class, home uuid.UUID) (Writes, er
 	return one[Writes](
 		ctx,
 		q,
-		`SELECT h.language, c.zone, c.unit_system FROM home h JOIN class c ON c.id = h.class_id WHERE h.class_id = $1 AND h.id = $2`,
+		`SELECT h.language, c.zone, c.unit_system FROM home h JOIN class c ON c.id = h.class_id WHERE h.class_id = $1
+			AND h.id = $2`,
 		class,
 		home,
 	)
@@ -98,7 +104,8 @@ func (q *Queries) CountEntries(ctx context.Context, class, assignment, home uuid
 	n, err := one[struct{ Count int }](
 		ctx,
 		q,
-		`SELECT count(*) FROM (SELECT 1 FROM entry WHERE class_id = $1 AND assignment_id = $2 AND home_id = $3 LIMIT $4) x`,
+		`SELECT count(*) FROM (SELECT 1 FROM entry WHERE class_id = $1 AND assignment_id = $2 AND home_id = $3
+			LIMIT $4) x`,
 		class,
 		assignment,
 		home,
@@ -112,15 +119,18 @@ func (q *Queries) CountEntries(ctx context.Context, class, assignment, home uuid
 //
 // What is deleted is told by an expression, not by a bare IS NULL: of those the
 // planner makes a search of all of the class's homes.
-const writeEntry = `INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha, phone_time, received_at, offset_ms, late, clock_jump)
-	SELECT h.class_id, $2::uuid, a.id, h.id, $5::text, $6::text, $7::bytea, $8::bytea, $9::timestamptz, $10::timestamptz, $11::bigint, $10 > a.due_at, $12::boolean
+const writeEntry = `INSERT INTO entry (class_id, id, assignment_id, home_id, provenance, kind, body, body_sha,
+	phone_time, received_at, offset_ms, late, clock_jump)
+	SELECT h.class_id, $2::uuid, a.id, h.id, $5::text, $6::text, $7::bytea, $8::bytea, $9::timestamptz,
+		$10::timestamptz, $11::bigint, $10 > a.due_at, $12::boolean
 	FROM home h, class c, assignment a
 	WHERE h.class_id = $1 AND h.id = $4 AND c.id = $1 AND a.class_id = $1 AND a.id = $3
 		AND h.language = $17 AND c.zone = $18 AND c.unit_system = $19
 		AND (h.deleted_at IS NULL AND h.erased_at IS NULL AND c.deleted_at IS NULL AND a.recalled_at IS NULL) IS TRUE
 		AND ($13::bytea IS NULL OR EXISTS (SELECT 1 FROM home_device d
 			WHERE d.class_id = $1 AND d.home_id = $4 AND d.token_hash = $13 AND d.generation = h.generation))
-		AND COALESCE((SELECT CASE WHEN p.kind = 'granted' AND p.text_sha <> ALL ($14::bytea[]) THEN 'lapsed' ELSE p.kind END
+		AND COALESCE((SELECT CASE WHEN p.kind = 'granted'
+			AND p.text_sha <> ALL ($14::bytea[]) THEN 'lapsed' ELSE p.kind END
 				|| CASE WHEN p.photos THEN ' photos' ELSE '' END
 			FROM permission_event p WHERE p.class_id = $1 AND p.assignment_id = $3 AND p.home_id = $4
 			ORDER BY p.at DESC, p.id DESC LIMIT 1), 'asked') = ANY ($15::text[])
@@ -195,7 +205,8 @@ func (q *Queries) Answers(ctx context.Context, class, assignment, home uuid.UUID
 	return many[Entry](
 		ctx,
 		q,
-		`SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND assignment_id = $2 AND home_id = $3 AND kind = 'answer' ORDER BY received_at, id`,
+		`SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND assignment_id = $2 AND home_id = $3
+			AND kind = 'answer' ORDER BY received_at, id`,
 		class,
 		assignment,
 		home,
@@ -207,7 +218,8 @@ func (q *Queries) Swaps(ctx context.Context, class, assignment, home uuid.UUID) 
 	return many[Entry](
 		ctx,
 		q,
-		`SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND assignment_id = $2 AND home_id = $3 AND kind = 'swap' ORDER BY received_at, id`,
+		`SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND assignment_id = $2 AND home_id = $3
+			AND kind = 'swap' ORDER BY received_at, id`,
 		class,
 		assignment,
 		home,
@@ -243,7 +255,8 @@ func (q *Queries) EntriesOf(ctx context.Context, class, assignment uuid.UUID, ho
 	return many[Entry](
 		ctx,
 		q,
-		`SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND assignment_id = $2 AND (home_id = ANY ($3) OR home_id IS NULL) ORDER BY received_at, id`,
+		`SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND assignment_id = $2 AND (home_id = ANY ($3)
+			OR home_id IS NULL) ORDER BY received_at, id`,
 		class,
 		assignment,
 		homes,
@@ -279,114 +292,5 @@ func (q *Queries) SharedEntries(ctx context.Context, class uuid.UUID) ([]Entry, 
 		q,
 		`SELECT `+entryColumns+` FROM entry WHERE class_id = $1 AND home_id IS NULL ORDER BY received_at, id`,
 		class,
-	)
-}
-
-// Incident is what a home told through Something went wrong.
-type Incident struct {
-	ClassID      uuid.UUID
-	ID           uuid.UUID
-	AssignmentID *uuid.UUID
-	HomeID       uuid.UUID
-	Door         string
-	Card         string
-	Outcome      string
-	Note         string
-	PhoneTime    time.Time
-	ReceivedAt   time.Time
-	SeenAt       *time.Time
-	SaidAt       time.Time // when the phone told what stands here
-}
-
-var incidentColumns = columns[Incident]("incident")
-
-// PutIncident stores what a home told, as an event of its own: the same said
-// again is one. The incident is what was told last by the phone's clock; where
-// that is worse than what the teacher has seen, it is unseen again. It reports
-// ErrNotFound for an id of another home.
-func (q *Queries) PutIncident(ctx context.Context, i Incident, sha []byte, worse bool) error {
-	if err := q.exec(ctx, 0, `INSERT INTO incident (class_id, id, assignment_id, home_id, door, card, outcome, note, phone_time, received_at, said_at)
-		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $9) ON CONFLICT (class_id, id) DO NOTHING`,
-		i.ClassID, i.ID, i.AssignmentID, i.HomeID, i.Door, i.Card, i.Outcome, i.Note, i.PhoneTime, i.ReceivedAt); err != nil {
-		return err
-	}
-	if err := q.exec(ctx, 0, `INSERT INTO incident_event (class_id, incident_id, sha256, door, card, outcome, note, phone_time, received_at)
-		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9) ON CONFLICT DO NOTHING`,
-		i.ClassID, i.ID, sha, i.Door, i.Card, i.Outcome, i.Note, i.PhoneTime, i.ReceivedAt); err != nil {
-		return err
-	}
-	return q.exec(
-		ctx,
-		0,
-		`UPDATE incident SET door = $4, card = $5, outcome = $6, note = $7, said_at = $8, seen_at = CASE WHEN $9 THEN NULL ELSE seen_at END
-		WHERE class_id = $1 AND id = $2 AND home_id = $3 AND said_at <= $8`,
-		i.ClassID,
-		i.ID,
-		i.HomeID,
-		i.Door,
-		i.Card,
-		i.Outcome,
-		i.Note,
-		i.PhoneTime,
-		worse,
-	)
-}
-
-// LockIncident finds an incident and keeps it as it is until the transaction
-// ends.
-func (q *Queries) LockIncident(ctx context.Context, class, id uuid.UUID) (Incident, error) {
-	return one[Incident](
-		ctx,
-		q,
-		`SELECT `+incidentColumns+` FROM incident WHERE class_id = $1 AND id = $2 FOR UPDATE`,
-		class,
-		id,
-	)
-}
-
-// IncidentRow is an incident with its home's nickname and telephone.
-type IncidentRow struct {
-	Incident
-	Nickname  string
-	Phone     string
-	ClassName string
-}
-
-// IncidentsOf lists what was told through Something went wrong while an assignment
-// was worked at, oldest first.
-func (q *Queries) IncidentsOf(ctx context.Context, class, assignment uuid.UUID) ([]Incident, error) {
-	return many[Incident](
-		ctx,
-		q,
-		`SELECT `+incidentColumns+` FROM incident WHERE class_id = $1 AND assignment_id = $2 ORDER BY received_at, id`,
-		class,
-		assignment,
-	)
-}
-
-// Incidents lists the unseen and the last week's incidents of a teacher's
-// classes, unseen and newest first.
-func (q *Queries) Incidents(ctx context.Context, teacher uuid.UUID, since time.Time) ([]IncidentRow, error) {
-	return many[IncidentRow](
-		ctx,
-		q,
-		`SELECT `+incidentColumns+`, h.nickname, h.phone, c.name AS class_name FROM incident
-		JOIN class c ON c.id = incident.class_id JOIN home h ON h.class_id = incident.class_id AND h.id = incident.home_id
-		WHERE c.teacher_id = $1 AND c.deleted_at IS NULL AND h.deleted_at IS NULL AND (incident.seen_at IS NULL OR incident.received_at > $2)
-		ORDER BY incident.seen_at IS NOT NULL, incident.received_at DESC`,
-		teacher,
-		since,
-	)
-}
-
-// MarkIncidentSeen notes that the teacher has seen an incident.
-func (q *Queries) MarkIncidentSeen(ctx context.Context, class, id uuid.UUID, now time.Time) error {
-	return q.exec(
-		ctx,
-		1,
-		`UPDATE incident SET seen_at = COALESCE(seen_at, $3) WHERE class_id = $1 AND id = $2`,
-		class,
-		id,
-		now,
 	)
 }

@@ -2,6 +2,7 @@ package e2e
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 	"testing"
 
@@ -135,13 +136,40 @@ func TestAskedPlannedIssuedFollowed(t *testing.T) {
 	if len(codes) != 48 || codes[0] != codes[1] || codes[0] == codes[2] {
 		t.Errorf("%d sheets: %v", len(codes), codes)
 	}
+	said := func(what, size string) (pages []int) {
+		teacher.until(what, `document.querySelector('.papers strong').textContent === '`+size+
+			`' && document.body.dataset.counted === 'yes'`)
+		return evaluate[[]int](teacher, `[...document.querySelectorAll('style')].flatMap((s) =>
+			[...s.textContent.matchAll(/counter\(np\d+\) " (?:of|de) (\d+)"/g)].map((m) => Number(m[1]))).slice(-24)`)
+	}
 	for size, paper := range map[string]chromedp.PaperSize{"A4": chromedp.PaperA4, "Letter": chromedp.PaperLetter} {
-		pdf, err := chromedp.Run(teacher.ctx, chromedp.PrintToPDF(chromedp.PDFPaper(paper)))
-		if err != nil {
-			t.Fatal(err)
+		teacher.open(demo.base + "/print/classes/" + as + "/packs?paper=" + size)
+		of := said("the pages are counted on "+size, size)
+		if c := slices.Compact(slices.Clone(of)); len(of) != 24 || len(c) != 1 || c[0] != 2 {
+			t.Errorf("on %s the homes' pages are %v", size, of)
 		}
-		if pages := len(pdfPages.FindAll(pdf, -1)); pages != 48 {
+		printed := func() int {
+			pdf, err := chromedp.Run(teacher.ctx, chromedp.PrintToPDF(chromedp.PDFPaper(paper)))
+			if err != nil {
+				t.Fatal(err)
+			}
+			return len(pdfPages.FindAll(pdf, -1))
+		}
+		if pages := printed(); pages != 48 {
 			t.Errorf("the packs of 24 homes on %s: %d pages", size, pages)
+		}
+		// What is longer flows, and is counted as it flows.
+		evaluate[bool](teacher, `(() => { const s = document.createElement('style'); document.head.append(s);
+			s.textContent = '.procedure,.front{font-size:19pt!important;line-height:25pt!important}';
+			delete document.body.dataset.counted;
+			const again = document.createElement('script'); again.src = '/print/pages.js'; document.head.append(again);
+			return true; })()`)
+		sum := 0
+		for _, n := range said("the longer pages are counted", size) {
+			sum += n
+		}
+		if pages := printed(); pages != sum || pages <= 48 {
+			t.Errorf("longer packs on %s: %d pages, %d said", size, pages, sum)
 		}
 	}
 	teacher.violations("packs")

@@ -203,7 +203,7 @@ func Of(language string) *Language {
 var zonesFile []byte
 
 // countries are the countries of time zones, for the countries in which a language
-// that ships is written in a way of its own. Source: the zone table of the IANA
+// that ships is written in a way of its own or whose paper is not A4. Source: the zone table of the IANA
 // time zone database.
 var countries = func() map[string]string {
 	var zones map[string][]string
@@ -227,6 +227,18 @@ func In(language, zone string) string {
 	}
 	return language
 }
+
+// Paper is what people print on where a time zone is: "Letter" in the countries that the
+// supplemental data of CLDR list for it, "A4" elsewhere.
+func Paper(zone string) string {
+	if letter[countries[zone]] {
+		return "Letter"
+	}
+	return "A4"
+}
+
+var letter = map[string]bool{"BZ": true, "CA": true, "CL": true, "CO": true, "CR": true, "GT": true, "MX": true,
+	"NI": true, "PA": true, "PH": true, "PR": true, "SV": true, "US": true, "VE": true}
 
 // Base is the code of the language of a tag: "es" of "es-MX".
 func Base(tag string) string {

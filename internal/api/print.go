@@ -27,6 +27,32 @@ import (
 //go:embed print.html
 var printFile embed.FS
 
+//go:embed pages.js
+var countPages []byte
+
+// paper is what of a sheet of paper is printed on, in millimetres: less its margins, and
+// not wider than the narrowest.
+type paper struct {
+	Name          string
+	Width, Height float64
+	Query         string // of the same packs on this paper
+}
+
+var papers = []paper{{Name: "A4", Width: 190, Height: 297 - 2*11}, {Name: "Letter", Width: 190, Height: 279.4 - 2*11}}
+
+// paperOf is the paper that is asked for, or that of the class's country.
+func paperOf(asked, zone string) paper {
+	if asked == "" {
+		asked = text.Paper(zone)
+	}
+	for _, p := range papers {
+		if strings.EqualFold(p.Name, asked) {
+			return p
+		}
+	}
+	return papers[0]
+}
+
 var printTemplate = template.Must(template.New("print.html").Funcs(look.Functions).Funcs(template.FuncMap{
 	"list": func(numbers []int) string {
 		return strings.Trim(strings.Join(strings.Fields(fmt.Sprint(numbers)), ", "), "[]")
@@ -71,6 +97,10 @@ func (s *Server) print(r chi.Router) {
 	r.Get("/print/classes/{class}/experiments/{experiment}/{sheet}", s.printDraft)
 	r.Get("/print/classes/{class}/assignments/{assignment}/packs", s.printPacks)
 	r.Get("/print/classes/{class}/experiments/{experiment}/survey", s.printSurvey)
+	r.Get("/print/pages.js", func(w http.ResponseWriter, _ *http.Request) {
+		w.Header().Set("Content-Type", "text/javascript; charset=utf-8")
+		w.Write(countPages)
+	})
 	r.Get("/api/v1/home/{home}/assignments/{assignment}/print/{sheet}", s.printHome)
 }
 
@@ -106,14 +136,23 @@ func (s *Server) printPacks(w http.ResponseWriter, r *http.Request) {
 			N int // of its home
 		}
 		type owner struct {
-			N           int
-			Label, Page string // at the foot of each of its pages
+			N               int
+			Label, Page, Of string // at the foot of each of its pages
 		}
 		page := struct {
 			Title, Language string
+			Paper           paper
+			Papers          []paper
+			W               map[string]string // of the teacher
 			Homes           []owner
 			Sheets          []sheet
-		}{Language: "en"}
+		}{Language: "en", W: words.Of("print", fileLanguage(r))}
+		for _, p := range papers {
+			query := r.URL.Query()
+			query.Set("paper", p.Name)
+			p.Query = query.Encode()
+			page.Papers = append(page.Papers, p)
+		}
 		for i, p := range packs {
 			w := words.Of("print", p.Language)
 			if i == 0 || packs[i-1].Last {
@@ -121,9 +160,10 @@ func (s *Server) printPacks(w http.ResponseWriter, r *http.Request) {
 				if p.Code != "" {
 					label += " · " + p.Code
 				}
-				page.Homes = append(page.Homes, owner{len(page.Homes), label, w["page"]})
+				page.Homes = append(page.Homes, owner{len(page.Homes), label, w["page"], w["of"]})
 			}
 			page.Title, page.Language = p.Title, p.Language
+			page.Paper = paperOf(r.URL.Query().Get("paper"), p.Class.Zone)
 			page.Sheets = append(page.Sheets, sheet{p, w, len(page.Homes) - 1})
 		}
 		return writePage(w, "pack", page)

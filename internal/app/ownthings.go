@@ -163,8 +163,9 @@ func (a *App) OwnThings(ctx context.Context, who TeacherActor) (larder.Own, erro
 // Choose makes a need of a document a thing of the teacher's larder: its kind,
 // its job if it has that one, its names where none were written. What is the
 // school's own in it goes along with the document.
-func (a *App) Choose(ctx context.Context, who TeacherActor, raw []byte, need, thing, language string) (drafts.Mended,
-	error) {
+func (a *App) Choose(
+	ctx context.Context, who TeacherActor, raw []byte, need, thing, language string,
+) (drafts.Mended, error) {
 	d, err := design.Read(raw)
 	if err != nil {
 		return drafts.Mended{}, refusal.Field("document", refusal.Rule("unreadable", "problem", err.Error()),

@@ -18,8 +18,9 @@ var packSheets = map[bool][]string{false: {"safety", "sheet"}, true: {"watch"}}
 
 // Packs are the sheets of an assignment home by home, each by its own plan, in its own
 // language and with its own way in; of one home where one is named.
-func (a *App) Packs(ctx context.Context, who TeacherActor, class, assignment, home uuid.UUID) ([]sheets.Printed,
-	error) {
+func (a *App) Packs(
+	ctx context.Context, who TeacherActor, class, assignment, home uuid.UUID,
+) ([]sheets.Printed, error) {
 	c, err := a.class(ctx, who, class)
 	if err != nil {
 		return nil, err

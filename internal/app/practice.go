@@ -61,8 +61,9 @@ func (a *App) trial(ctx context.Context, who TeacherActor, experiment, class, ho
 }
 
 // trialOf is the same for a home, by its own plan.
-func (a *App) trialOf(ctx context.Context, who TeacherActor, t store.Teacher, experiment, class, home uuid.UUID) (trial,
-	error) {
+func (a *App) trialOf(
+	ctx context.Context, who TeacherActor, t store.Teacher, experiment, class, home uuid.UUID,
+) (trial, error) {
 	s, _, err := a.station(ctx, who, experiment, class)
 	if err != nil {
 		return trial{}, err

@@ -172,8 +172,9 @@ func (a *App) JudgeFor(ctx context.Context, who TeacherActor, raw []byte, class 
 
 // ReadyFor are the ready experiments against the kitchens of a class, those first that the
 // most homes can do at once.
-func (a *App) ReadyFor(ctx context.Context, who TeacherActor, class uuid.UUID, language string) ([]kitchens.Ready,
-	error) {
+func (a *App) ReadyFor(
+	ctx context.Context, who TeacherActor, class uuid.UUID, language string,
+) ([]kitchens.Ready, error) {
 	c, err := a.class(ctx, who, class)
 	if err != nil {
 		return nil, err

@@ -114,8 +114,9 @@ func stepOf(raw []byte, step string) (*design.Document, *design.Step, error) {
 
 // TakeSentence carries what a step's text says over into its document, or an answer to a
 // question about it. was is the text as it was taken before.
-func TakeSentence(raw []byte, step, written, was string, answer *sentence.Revision, typed, language string) (Mended,
-	error) {
+func TakeSentence(
+	raw []byte, step, written, was string, answer *sentence.Revision, typed, language string,
+) (Mended, error) {
 	d, _, err := stepOf(raw, step)
 	if err != nil {
 		return Mended{}, err

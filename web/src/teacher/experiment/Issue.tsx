@@ -299,7 +299,7 @@ function IssuedLine({ a }: { a: Assignment }) {
         />{' '}
         {a.state !== 'recalled' && (
           <a
-            href={`/print/classes/${a.class}/assignments/${a.id}/packs`}
+            href={`/print/classes/${a.class}/assignments/${a.id}/packs?language=${ownLanguage()}`}
             target="_blank"
             rel="noreferrer"
           >

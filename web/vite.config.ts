@@ -100,9 +100,11 @@ export default defineConfig({
         teacher: resolve(import.meta.dirname, 'teacher.html'),
         family: resolve(import.meta.dirname, 'family.html'),
         sw: resolve(import.meta.dirname, 'src/family/sw.ts'),
+        pages: resolve(import.meta.dirname, 'src/print/pages.ts'),
       },
       output: {
-        entryFileNames: (chunk) => (chunk.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js'),
+        entryFileNames: (chunk) =>
+          ['sw', 'pages'].includes(chunk.name) ? '[name].js' : 'assets/[name]-[hash].js',
         chunkFileNames: 'assets/[name]-[hash].js',
         assetFileNames: 'assets/[name]-[hash][extname]',
       },

@@ -33,3 +33,25 @@ func TestLent(t *testing.T) {
 		}
 	}
 }
+
+// How long to allow for a thing that is not at home: by its usual place, the quickest of
+// several; what costs nothing is found. Every place of the larder is known.
+func TestGetting(t *testing.T) {
+	l := larder.Standard()
+	for id, want := range map[string]larder.Getting{
+		"vinegar-white": {Where: "supermarket", Days: 2}, "goggles": {Where: "hardware", Days: 4},
+		"paper-a4": {Where: "found", Days: 1}, "citric-acid-powder": {Where: "supermarket", Days: 2},
+	} {
+		if m, ok := l.Material(id); !ok || m.Getting() != want {
+			t.Errorf("%s: %+v, want %+v (known %t)", id, m.Getting(), want, ok)
+		}
+	}
+	for _, m := range l.Materials {
+		if g := m.Getting(); m.UsualPlace != "" && (g.Where == "" || g.Says("es") == "" || g.Says("en") == g.Says("es")) {
+			t.Errorf("%s: how one gets what is in %q is not said", m.ID, m.UsualPlace)
+		}
+	}
+	if own := (&larder.Material{Own: true, UsualPlace: "Mr Fell's room"}).Getting(); own.Where != "" {
+		t.Errorf("a school's own thing: %+v", own)
+	}
+}

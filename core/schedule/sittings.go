@@ -17,6 +17,25 @@ var UsualAwake = Awake{6*time.Hour + 30*time.Minute, 21*time.Hour + 30*time.Minu
 type Hours struct {
 	Awake
 	Weekdays, Weekend *Awake // of an adult; nil: whenever the home works
+	Off               []Days // holidays: nothing of the work is done then
+}
+
+// Days are whole days by the clock of a place, from the first to the last, both as
+// 2026-12-21.
+type Days struct {
+	First string `json:"first" doc:"First day" example:"2026-12-21"`
+	Last  string `json:"last" doc:"Last day" example:"2027-01-03"`
+}
+
+// Holds reports whether a moment falls on one of the days.
+func (d Days) Holds(t time.Time) bool {
+	day := t.Format(time.DateOnly)
+	return d.First <= day && day <= d.Last
+}
+
+// off reports whether a moment is in the holidays.
+func (h Hours) off(t time.Time) bool {
+	return slices.ContainsFunc(h.Off, func(d Days) bool { return d.Holds(t) })
 }
 
 // UsualHours are those of a home that has not said otherwise.
@@ -178,31 +197,48 @@ const ahead = 8
 
 // next is the first moment from t on at which a part can be done.
 func (h Hours) next(t time.Time, p part) time.Time {
-	up := h.Next(t)
+	up := h.back(h.Next(t))
 	for day := 0; p.adult && day < ahead && !h.hold(up, up.Add(p.hands), p); day++ {
 		if from := clock(up, h.adultIn(up).From); up.Before(from) && h.hold(from, from.Add(p.hands), p) {
 			return from
 		}
-		up = clock(up.AddDate(0, 0, 1), h.From)
+		up = h.back(clock(up.AddDate(0, 0, 1), h.From))
 	}
 	return up
 }
 
+// back is the same moment, or the first one after the holidays it falls into.
+func (h Hours) back(t time.Time) time.Time {
+	for day := 0; day < longestOff && h.off(t); day++ {
+		t = clock(t.AddDate(0, 0, 1), h.From)
+	}
+	return t
+}
+
+// longestOff bounds, in days, how far the end of holidays is looked for.
+const longestOff = 400
+
 // hold reports whether a part can be done from one moment to another.
 func (h Hours) hold(from, to time.Time, p part) bool {
-	if p.hands > 0 && !h.holds(from, to) {
+	if p.hands > 0 && (!h.holds(from, to) || h.off(from)) {
 		return false
 	}
 	return !p.adult || h.adultIn(from).holds(from, to)
 }
 
-// Lacks is why a home cannot do work between two moments: no adult is in for it ("adult"),
-// or its hours do not hold it ("time"); "" where it can.
+// Lacks is why a home cannot do work between two moments: there are holidays
+// ("holidays"), no adult is in for it ("adult"), or its hours do not hold it ("time"); ""
+// where it can.
 func (w Work) Lacks(opens, end time.Time, hours Hours) string {
 	if len(w.parts) == 0 || len(w.Starts(opens, end, hours, 1)) > 0 {
 		return ""
 	}
-	if len(w.Starts(opens, end, Hours{Awake: hours.Awake}, 1)) > 0 {
+	if open := hours; len(hours.Off) > 0 {
+		if open.Off = nil; len(w.Starts(opens, end, open, 1)) > 0 {
+			return "holidays"
+		}
+	}
+	if len(w.Starts(opens, end, Hours{Awake: hours.Awake, Off: hours.Off}, 1)) > 0 {
 		return "adult"
 	}
 	return "time"

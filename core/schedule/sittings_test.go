@@ -118,3 +118,31 @@ func TestAdultHours(t *testing.T) {
 		t.Errorf("an hour a day lacks %q", got)
 	}
 }
+
+// In the holidays nothing is done: a soak of 12 to 16 hours that would be ready in them
+// cannot begin on the evening before, one that may stand for ten days is looked at on the
+// first day after them. By hand: begun on Wednesday at 18:00, ready on Thursday at 6:20,
+// Thursday to Sunday off, Monday at 6:30.
+func TestHolidays(t *testing.T) {
+	hours := schedule.UsualHours
+	hours.Off = []schedule.Days{{First: "2027-02-04", Last: "2027-02-07"}}
+	wednesday, sunday := at(t, "Europe/London", "2027-02-03 18:00"), at(t, "Europe/London", "2027-02-07 20:00")
+	d := soak()
+	if got := schedule.WorkOf(d).Lacks(wednesday, sunday, hours); got != "holidays" {
+		t.Errorf("it lacks %q", got)
+	}
+	if got := schedule.WorkOf(d).Lacks(at(t, "Europe/London", "2027-02-05 08:00"), sunday, hours); got != "holidays" {
+		t.Errorf("within the holidays it lacks %q", got)
+	}
+	if got := schedule.WorkOf(d).Starts(wednesday, sunday.AddDate(0, 0, 2), hours, 3); len(got) == 0 ||
+		got[0].From.Format("Mon 15:04") != "Mon 06:30" {
+		t.Errorf("the first start after them: %+v", got)
+	}
+	d.Steps[1].Wait.Latest = "10 days"
+	for _, adult := range [][]string{nil, {"weigh"}} {
+		sittings, ok := schedule.WorkOf(d, adult...).Sittings(wednesday, sunday.AddDate(0, 0, 3), hours)
+		if !ok || len(sittings) != 2 || sittings[1].From.Format("Mon 15:04") != "Mon 06:30" {
+			t.Errorf("adult at %v: %v %+v", adult, ok, sittings)
+		}
+	}
+}

@@ -3,12 +3,14 @@ package api_test
 import (
 	"encoding/json"
 	"net/http"
+	"slices"
 	"strconv"
 	"strings"
 	"sync"
 	"testing"
 	"time"
 
+	"patient-kitchen/core/schedule"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/view/results"
 	"patient-kitchen/internal/view/sheets"
@@ -192,5 +194,32 @@ func TestEveryExperimentHasAResult(t *testing.T) {
 		r.Comparisons[0].Groups[1].Text[:2] != "45" ||
 		r.Comparisons[0].Findings[0].Verdict != "supported" {
 		t.Errorf("%+v", r.Comparisons)
+	}
+}
+
+// A class has holidays: what is due in them is said before it is issued, and which homes
+// cannot do it in the days that are left; a home's page plans around them.
+func TestHolidays(t *testing.T) {
+	sc := newSite(t).school("t@school.example", "Fern", "Moss")
+	f := sc.class.ClassFields
+	f.Holidays = []schedule.Days{{First: lesson.Format(time.DateOnly), Last: lesson.AddDate(0, 0, 1).Format(time.DateOnly)}}
+	saved := want[app.ClassView](sc.teacher, "PUT", sc.path(""), f, "If-Match", strconv.Itoa(sc.class.Version))
+	if len(saved.Holidays) != 1 || saved.Holidays[0] != f.Holidays[0] {
+		t.Fatalf("kept: %+v", saved.Holidays)
+	}
+	check := func(days int) app.IssueCheck {
+		query := "?opens=" + lesson.Format(time.RFC3339) + "&due=" + lesson.AddDate(0, 0, days).Format(time.RFC3339)
+		return want[app.IssueCheck](sc.teacher, "GET", sc.path("/issue-check/"+sc.experiment.ID.String()+query), nil)
+	}
+	within := check(1)
+	if !slices.ContainsFunc(within.Warnings, func(w string) bool { return strings.Contains(w, "holidays") }) {
+		t.Errorf("due in them: %v", within.Warnings)
+	}
+	if len(within.Conflicts) != 1 || len(within.Conflicts[0].Homes) != 2 ||
+		!strings.Contains(within.Conflicts[0].Says, "holidays") {
+		t.Errorf("who cannot: %+v", within.Conflicts)
+	}
+	if after := check(4); len(after.Warnings) != 0 || len(after.Conflicts) != 0 {
+		t.Errorf("due after them: %v %+v", after.Warnings, after.Conflicts)
 	}
 }

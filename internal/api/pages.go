@@ -47,7 +47,7 @@ func (s *Server) pages(r chi.Router) {
 		w.Header().Set("Cache-Control", "public, max-age=31536000, immutable")
 		serveFile(w, r, files, path.Join("assets", chi.URLParam(r, "*")))
 	})
-	for _, name := range []string{"sw.js", "manifest.webmanifest", "icon.svg", "notices.txt"} {
+	for _, name := range []string{"sw.js", "pages.js", "manifest.webmanifest", "icon.svg", "notices.txt"} {
 		r.Get("/"+name, func(w http.ResponseWriter, r *http.Request) {
 			w.Header().Set("Cache-Control", "no-cache")
 			serveFile(w, r, files, name)

@@ -27,9 +27,6 @@ import (
 //go:embed print.html
 var printFile embed.FS
 
-//go:embed pages.js
-var countPages []byte
-
 // paper is what of a sheet of paper is printed on, in millimetres: less its margins, and
 // not wider than the narrowest.
 type paper struct {
@@ -90,17 +87,14 @@ var font = sync.OnceValue(func() template.URL {
 	return template.URL("/" + found[0]) //nolint:gosec // of our own files
 })
 
-// print registers the sheets for paper: plain pages without script, black on
-// white, laid out for 190 × 254 mm so that one style serves A4 and Letter. A
+// print registers the sheets for paper: plain pages, black on white, laid out for 190 ×
+// 254 mm so that one style serves A4 and Letter; the packs alone have a script, which
+// counts their pages. A
 // home's own stand below its cookie's path.
 func (s *Server) print(r chi.Router) {
 	r.Get("/print/classes/{class}/experiments/{experiment}/{sheet}", s.printDraft)
 	r.Get("/print/classes/{class}/assignments/{assignment}/packs", s.printPacks)
 	r.Get("/print/classes/{class}/experiments/{experiment}/survey", s.printSurvey)
-	r.Get("/print/pages.js", func(w http.ResponseWriter, _ *http.Request) {
-		w.Header().Set("Content-Type", "text/javascript; charset=utf-8")
-		w.Write(countPages)
-	})
 	r.Get("/api/v1/home/{home}/assignments/{assignment}/print/{sheet}", s.printHome)
 }
 

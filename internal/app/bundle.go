@@ -187,7 +187,7 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 		}
 		s.Plan = d.number
 		if d.Way != design.WatchShared && s.State != "over" {
-			s.Begin = begins(d.work(), as, hc.class.Zone, kitchen.Hours.Of(), a.Now())
+			s.Begin = begins(d.work(), as, hc.class.Zone, hoursOf(hc.class, kitchen.Hours), a.Now())
 		}
 		if s.News, err = a.newSince(ctx, as, base.Document, assignments, hc.reader); err != nil {
 			return Bundle{}, err

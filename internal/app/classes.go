@@ -13,6 +13,7 @@ import (
 	"github.com/google/uuid"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/schedule"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
@@ -31,6 +32,7 @@ type ClassFields struct {
 	PhotoDays       int               `json:"photo_days" doc:"Days photos are kept after an experiment closes" minimum:"1" maximum:"400"`
 	KeepUntil       string            `json:"keep_until" doc:"Day after which everything else is erased" example:"2027-07-31"`
 	Usual           map[string]string `json:"usual,omitempty" doc:"What is so for homes that have not measured it: altitude, kitchen-temperature, water-temperature, each as it is typed, such as 412 m"`
+	Holidays        []schedule.Days   `json:"holidays,omitempty" doc:"Days on which nothing is asked of homes" maxItems:"40"`
 
 	NeedsAssessment *bool `json:"needs_assessment,omitempty" doc:"Nothing is issued without the school's own assessment of it; left out: as it was, and at first false"`
 }
@@ -105,7 +107,27 @@ func (f ClassFields) check(was store.Class, now time.Time) (store.Class, error) 
 		}
 		c.Usual[id] = typed
 	}
-	return c, nil
+	c.Holidays = f.Holidays
+	return c, checkHolidays(f.Holidays)
+}
+
+// mostHolidays bounds the holidays of a class, longestHoliday each of them in days.
+const mostHolidays, longestHoliday = 40, 120
+
+func checkHolidays(holidays []schedule.Days) error {
+	wrong := refusal.Field("holidays", refusal.Rule("holidays", "n", mostHolidays, "days", longestHoliday),
+		`[{"first": "2026-12-21", "last": "2027-01-03"}]`)
+	if len(holidays) > mostHolidays {
+		return wrong
+	}
+	for _, h := range holidays {
+		first, err := time.Parse(time.DateOnly, h.First)
+		last, err2 := time.Parse(time.DateOnly, h.Last)
+		if err != nil || err2 != nil || last.Before(first) || last.After(first.AddDate(0, 0, longestHoliday)) {
+			return wrong
+		}
+	}
+	return nil
 }
 
 func viewClass(c store.Class, homes int) ClassView {
@@ -115,6 +137,7 @@ func viewClass(c store.Class, homes int) ClassView {
 		PoisonNumber:    c.PoisonNumber, PhotoDays: c.PhotoDays, KeepUntil: c.KeepUntil.Format(time.DateOnly),
 		NeedsAssessment: &c.NeedsAssessment,
 		Usual:           c.Usual,
+		Holidays:        c.Holidays,
 	}}
 }
 

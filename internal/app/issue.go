@@ -14,6 +14,7 @@ import (
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/review"
+	"patient-kitchen/core/schedule"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
@@ -63,6 +64,11 @@ func (a *App) CheckIssue(
 	out, err := checkIssue(ctx, &a.Store.Queries, c, e, language)
 	if err != nil {
 		return IssueCheck{}, err
+	}
+	if place := placeOf(c.Zone); slices.ContainsFunc(c.Holidays, func(d schedule.Days) bool {
+		return d.Holds(due.In(place))
+	}) {
+		out.Warnings = append(out.Warnings, text.Render(text.M("blocker.due-in-holidays"), language))
 	}
 	return out, a.gets(ctx, c, e, opens, due, language, &out)
 }

@@ -5,6 +5,7 @@ import (
 	"time"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/text"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/view/kitchens"
 )
@@ -30,9 +31,12 @@ func (a *App) gets(
 	plan := ways.Fit(of)
 	out.Gets = kitchens.GetsOf(homes, plan, language)
 	if due.After(opens) {
+		if late := kitchens.TooLate(plan, due.Sub(a.Now()), language); len(late) > 0 {
+			out.Warnings = append(out.Warnings, text.Render(text.M("blocker.takes-longer", "things", late), language))
+		}
 		place := placeOf(c.Zone)
 		out.Conflicts = kitchens.ConflictsOf(homes, plan, workOf(ways.Design()), opens.In(place), due.In(place),
-			language)
+			c.Holidays, language)
 	}
 	return nil
 }

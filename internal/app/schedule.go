@@ -12,6 +12,7 @@ import (
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/calendar"
 	"patient-kitchen/internal/store"
+	"patient-kitchen/internal/view/kitchens"
 	"patient-kitchen/internal/view/results"
 	"patient-kitchen/internal/view/sheets"
 )
@@ -24,6 +25,13 @@ const mostStarts = 3
 func startsOf(w schedule.Work, as store.Assignment, zone string, hours schedule.Hours) []schedule.Window {
 	place := placeOf(zone)
 	return w.Starts(as.OpensAt.In(place), as.DueAt.In(place), hours, mostStarts)
+}
+
+// hoursOf are the hours of a home of a class, less the class's holidays.
+func hoursOf(c store.Class, own *kitchens.HomeHours) schedule.Hours {
+	out := own.Of()
+	out.Off = c.Holidays
+	return out
 }
 
 // placeOf is where a class is by the clock.
@@ -60,7 +68,9 @@ const alarm = 15 * time.Minute
 
 // events are the sittings of an assignment from the first time at which it can begin, and
 // when it is due; they say nothing of a home.
-func events(i *issued, as store.Assignment, zone string, hours schedule.Hours, language, link string) []calendar.Event {
+func events(
+	i *issued, as store.Assignment, zone string, hours schedule.Hours, language, link string,
+) []calendar.Event {
 	d, w := i.Document, i.work()
 	title, _ := d.Title.In(language)
 	say := func(id string) string { return text.Render(text.M(id, "title", title), language) }
@@ -106,8 +116,8 @@ func (a *App) HomeCalendar(ctx context.Context, who HomeActor, assignment uuid.U
 		return nil, "", err
 	}
 	link := a.PublicURL + "/home/" + who.Home.String()
-	return calendar.Write(title, hc.class.Zone, a.Now(), events(d.issued, as, hc.class.Zone, f.Hours.Of(), hc.reader,
-		link)), results.PlainName(title), nil
+	return calendar.Write(title, hc.class.Zone, a.Now(), events(d.issued, as, hc.class.Zone, hoursOf(hc.class, f.Hours),
+		hc.reader, link)), results.PlainName(title), nil
 }
 
 // ClassCalendar is an assignment as its teacher puts it into a calendar.
@@ -127,6 +137,6 @@ func (a *App) ClassCalendar(ctx context.Context, who TeacherActor, class, assign
 	}
 	title, _ := d.Title.In(language)
 	link := a.PublicURL + "/experiments/" + as.ExperimentID.String() + "/run"
-	return calendar.Write(title+" · "+c.Name, c.Zone, a.Now(), events(d, as, c.Zone, schedule.UsualHours, language,
+	return calendar.Write(title+" · "+c.Name, c.Zone, a.Now(), events(d, as, c.Zone, hoursOf(c, nil), language,
 		link)), results.PlainName(title + " " + c.Name), nil
 }

@@ -6,6 +6,7 @@ import (
 
 	"github.com/google/uuid"
 
+	"patient-kitchen/core/schedule"
 	"patient-kitchen/core/text"
 )
 
@@ -27,6 +28,7 @@ type Class struct {
 	DeletedAt       *time.Time
 	NeedsAssessment bool
 	Usual           map[string]string // what its teacher says of the place for all homes, as typed
+	Holidays        []schedule.Days   // nothing is asked of homes on them
 }
 
 var classColumns = columns[Class]("class")
@@ -37,8 +39,9 @@ func (q *Queries) AddClass(ctx context.Context, c Class) error {
 		ctx,
 		1,
 		`INSERT INTO class (id, teacher_id, name, school, zone, language, unit_system, emergency_number, poison_number,
-			photo_days, keep_until, created_at, needs_assessment, usual)
-		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, coalesce($14, '{}'::jsonb))`,
+			photo_days, keep_until, created_at, needs_assessment, usual, holidays)
+		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, coalesce($14, '{}'::jsonb),
+			coalesce($15, '[]'::jsonb))`,
 		c.ID,
 		c.TeacherID,
 		c.Name,
@@ -53,6 +56,7 @@ func (q *Queries) AddClass(ctx context.Context, c Class) error {
 		c.CreatedAt,
 		c.NeedsAssessment,
 		c.Usual,
+		c.Holidays,
 	)
 }
 
@@ -63,8 +67,9 @@ func (q *Queries) SaveClass(ctx context.Context, c Class) error {
 		ctx,
 		1,
 		`UPDATE class SET name = $3, school = $4, zone = $5, language = $6, unit_system = $7, emergency_number = $8,
-		poison_number = $9, photo_days = $10, keep_until = $11, needs_assessment = $12, usual = coalesce($13,
-			'{}'::jsonb), version = version + 1 WHERE id = $1 AND version = $2`,
+		poison_number = $9, photo_days = $10, keep_until = $11, needs_assessment = $12,
+		usual = coalesce($13, '{}'::jsonb), holidays = coalesce($14, '[]'::jsonb), version = version + 1
+		WHERE id = $1 AND version = $2`,
 		c.ID,
 		c.Version,
 		c.Name,
@@ -78,6 +83,7 @@ func (q *Queries) SaveClass(ctx context.Context, c Class) error {
 		c.KeepUntil,
 		c.NeedsAssessment,
 		c.Usual,
+		c.Holidays,
 	)
 }
 

@@ -248,7 +248,7 @@ func TestBackupRoundTrip(t *testing.T) {
 		"half of it":       whole[:len(whole)/2],
 		"without its end":  whole[:len(whole)-2048],
 		"without a schema": whole[1024:],
-		"another schema": bytes.Replace(whole, []byte("14"+strings.Repeat("\x00", 510)),
+		"another schema": bytes.Replace(whole, []byte("15"+strings.Repeat("\x00", 510)),
 			[]byte("11"+strings.Repeat("\x00", 510)), 1),
 		"a letter of a nickname": bytes.Replace(whole, []byte("Fern"), []byte("Pern"), 1),
 		"a figure of a reading":  bytes.Replace(whole, []byte("82 mm"), []byte("28 mm"), 1),
@@ -352,7 +352,7 @@ func TestAnOlderDatabaseIsMigrated(t *testing.T) {
 		`DROP INDEX home_plan_home`, `ALTER TABLE home_plan DROP COLUMN plan, DROP COLUMN document, DROP COLUMN agreed`,
 		`DROP TABLE held, message, asked, pin, own_entry, kitchen, version_sheet, assessment, incident_event`,
 		`ALTER TABLE incident DROP COLUMN said_at`, `ALTER TABLE class DROP COLUMN needs_assessment,
-			DROP COLUMN changes, DROP COLUMN usual`, `ALTER TABLE home DROP COLUMN note`,
+			DROP COLUMN changes, DROP COLUMN usual, DROP COLUMN holidays`, `ALTER TABLE home DROP COLUMN note`,
 		`ALTER TABLE experiment ALTER COLUMN title TYPE text USING title ->> 'en'`,
 		`DROP INDEX permission_home, entry_fact, entry_shared, entry_sent`, `CREATE INDEX permission_assignment
 			ON permission_event (class_id, assignment_id, at)`, `DELETE FROM goose_db_version WHERE version_id > 1`} {

@@ -214,6 +214,7 @@ type Packed struct {
 	Lent  bool     `json:"lent,omitempty" doc:"It is wanted back when the work is due"`
 	Cost  string   `json:"cost,omitempty" doc:"free, cheap or moderate, in the reader's language"`
 	Place string   `json:"place,omitempty" doc:"Where it usually is, in the reader's language"`
+	Get   string   `json:"get,omitempty" doc:"Where one gets it and how long to allow, in the reader's language"`
 }
 
 // Help is what a thing would do.

@@ -3,6 +3,7 @@ package kitchens
 import (
 	"cmp"
 	"slices"
+	"time"
 
 	"patient-kitchen/core/fit"
 	"patient-kitchen/core/larder"
@@ -39,6 +40,9 @@ func packed(plan fit.Plan, nick map[string]string, language string, wanted func(
 				at[c.Use()] = k
 				p := Packed{Each: each, Lent: c.Kit && c.Material.Lent(), Cost: larder.Said(c.Material.Cost, language),
 					Place: larder.Said(c.Material.UsualPlace, language)}
+				if !p.Lent {
+					p.Get = c.Material.Getting().Says(language)
+				}
 				p.Name, _ = c.Called().In(language)
 				out = append(out, p)
 			}
@@ -51,5 +55,28 @@ func packed(plan fit.Plan, nick map[string]string, language string, wanted func(
 	slices.SortStableFunc(out, func(a, b Packed) int {
 		return cmp.Or(-cmp.Compare(len(a.Homes), len(b.Homes)), cmp.Compare(a.Name, b.Name))
 	})
+	return out
+}
+
+// TooLate are the things that homes of a plan need from somebody and that take longer to
+// get than until the work is due, by name.
+func TooLate(plan fit.Plan, until time.Duration, language string) []string {
+	var out []string
+	for i := range plan.Homes {
+		h := &plan.Homes[i]
+		if h.Verdict == fit.SharedReadings {
+			continue
+		}
+		for _, c := range h.Choices {
+			if c.Without || !c.Get && (!c.Kit || c.Material.Lent()) {
+				continue
+			}
+			if name, ok := c.Called().In(language); ok && !slices.Contains(out, name) &&
+				time.Duration(c.Material.Getting().Days)*24*time.Hour > until {
+				out = append(out, name)
+			}
+		}
+	}
+	slices.Sort(out)
 	return out
 }

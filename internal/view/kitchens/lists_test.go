@@ -3,6 +3,7 @@ package kitchens
 import (
 	"strings"
 	"testing"
+	"time"
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/fit"
@@ -33,11 +34,18 @@ func TestPacking(t *testing.T) {
 	list := packed(plan, map[string]string{"a": "Fern", "b": "Beck", "c": "Moss"}, "en", func(c fit.Choice) bool {
 		return c.Kit
 	})
+	if late := TooLate(plan, 36*time.Hour, "en"); strings.Join(late, " ") != "baking soda" {
+		t.Errorf("within a day and a half there are not: %v", late)
+	}
+	if late := TooLate(plan, 72*time.Hour, "en"); len(late) != 0 {
+		t.Errorf("within three days there are not: %v", late)
+	}
 	for _, p := range list {
 		if p.Name != "baking soda" {
 			continue
 		}
-		if p.Lent || strings.Join(p.Homes, " ") != "Fern Beck" || p.Each != "22\u00a0g" { // the sheet asks for 20 g
+		if p.Lent || strings.Join(p.Homes, " ") != "Fern Beck" || p.Each != "22\u00a0g" ||
+			p.Get != "supermarket, allow 2 days" { // the sheet asks for 20 g
 			t.Errorf("%+v", p)
 		}
 		return

@@ -116,30 +116,43 @@ func (s *HourSpan) awake() *schedule.Awake {
 	return &schedule.Awake{From: time.Duration(s.From) * time.Hour, To: time.Duration(s.To) * time.Hour}
 }
 
-// Conflict is a home that cannot do the work in its time.
+// Conflict is why some homes cannot do the work in its time.
 type Conflict struct {
-	Home string `json:"home" doc:"Nickname"`
-	Says string `json:"says"`
+	Homes []string `json:"homes" doc:"Nicknames"`
+	Says  string   `json:"says"`
 }
 
-// ConflictsOf are the homes whose hours, or those of their adult, do not hold the work
-// between two moments. Who only looks on has none.
-func ConflictsOf(homes []Home, plan fit.Plan, w schedule.Work, opens, due time.Time, language string) []Conflict {
+// ConflictsOf are the homes whose hours, or those of their adult, or the holidays of the
+// class, do not hold the work between two moments, by why. Who only looks on has none.
+func ConflictsOf(
+	homes []Home, plan fit.Plan, w schedule.Work, opens, due time.Time, off []schedule.Days, language string,
+) []Conflict {
 	out := []Conflict{}
-	usual := sync.OnceValue(func() string { return w.Lacks(opens, due, schedule.UsualHours) })
+	lacks := func(h *HomeHours) string {
+		hours := h.Of()
+		hours.Off = off
+		return w.Lacks(opens, due, hours)
+	}
+	usual := sync.OnceValue(func() string { return lacks(nil) })
+	at := map[string]int{}
 	for i := range plan.Homes {
 		if plan.Homes[i].Verdict == fit.SharedReadings {
 			continue
 		}
 		why := ""
 		if hours := homes[i].Answers.Hours; hours != nil {
-			why = w.Lacks(opens, due, hours.Of())
+			why = lacks(hours)
 		} else {
 			why = usual()
 		}
-		if why != "" {
-			out = append(out, Conflict{homes[i].Nickname, text.Render(text.M("kitchens.conflict."+why), language)})
+		if why == "" {
+			continue
 		}
+		if _, named := at[why]; !named {
+			at[why] = len(out)
+			out = append(out, Conflict{Says: text.Render(text.M("kitchens.conflict."+why), language)})
+		}
+		out[at[why]].Homes = append(out[at[why]].Homes, homes[i].Nickname)
 	}
 	return out
 }

@@ -2452,6 +2452,8 @@ export interface components {
         ClassFields: {
             /** @example 112 */
             emergency_number?: string;
+            /** @description Days on which nothing is asked of homes */
+            holidays?: components["schemas"]["Days"][];
             /**
              * @description Day after which everything else is erased
              * @example 2027-07-31
@@ -2494,6 +2496,8 @@ export interface components {
         ClassView: {
             /** @example 112 */
             emergency_number?: string;
+            /** @description Days on which nothing is asked of homes */
+            holidays?: components["schemas"]["Days"][];
             /** Format: int64 */
             homes: number;
             id: string;
@@ -2566,8 +2570,8 @@ export interface components {
             name: string;
         };
         Conflict: {
-            /** @description Nickname */
-            home: string;
+            /** @description Nicknames */
+            homes: string[];
             says: string;
         };
         CopiedBody: {
@@ -2612,6 +2616,18 @@ export interface components {
             y: (number | null)[];
             y_name: string;
             y_unit: string;
+        };
+        Days: {
+            /**
+             * @description First day
+             * @example 2026-12-21
+             */
+            first: string;
+            /**
+             * @description Last day
+             * @example 2027-01-03
+             */
+            last: string;
         };
         DerivedRow: {
             formula: string;
@@ -3953,6 +3969,8 @@ export interface components {
             cost?: string;
             /** @description How much a home needs, with a spare tenth, where all need as much */
             each?: string;
+            /** @description Where one gets it and how long to allow, in the reader's language */
+            get?: string;
             /** @description Nicknames */
             homes: string[];
             /** @description It is wanted back when the work is due */

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { useFieldArray, useForm, type Control, type UseFormRegister } from 'react-hook-form';
 import Button from 'react-bootstrap/Button';
 import FormCheck from 'react-bootstrap/FormCheck';
 import FormControl from 'react-bootstrap/FormControl';
@@ -38,7 +38,7 @@ export function ClassForm({
   onSaved: (c: ClassView) => void;
   onCancel: () => void;
 }) {
-  const { register, handleSubmit, setFocus } = useForm<Fields>({
+  const { register, handleSubmit, setFocus, control } = useForm<Fields>({
     defaultValues: now ?? {
       name: '',
       school: '',
@@ -67,6 +67,7 @@ export function ClassForm({
       keep_until: f.keep_until,
       needs_assessment: f.needs_assessment,
       usual: f.usual,
+      holidays: f.holidays,
     };
     try {
       onSaved(
@@ -185,6 +186,7 @@ export function ClassForm({
         ))}
       </div>
       <p className="hint small">{say('classForm.usual-hint')}</p>
+      <Holidays control={control} register={register} />
       <p className="hint small">{say('classForm.without-both-numbers-nothing-can-be')}</p>
       <FormCheck
         id="needs_assessment"
@@ -200,5 +202,44 @@ export function ClassForm({
         {say('classForm.close')}
       </Button>
     </form>
+  );
+}
+
+/** The days on which nothing is asked of homes: work is planned around them. */
+function Holidays({
+  control,
+  register,
+}: {
+  control: Control<Fields>;
+  register: UseFormRegister<Fields>;
+}) {
+  const { fields, append, remove } = useFieldArray({ control, name: 'holidays' });
+  return (
+    <fieldset>
+      <legend className="named">{say('classForm.holidays')}</legend>
+      {fields.map((f, i) => (
+        <div key={f.id} className="field-row">
+          <FormControl
+            type="date"
+            required
+            aria-label={say('classForm.first-day', { n: i + 1 })}
+            {...register(`holidays.${i}.first`)}
+          />
+          <FormControl
+            type="date"
+            required
+            aria-label={say('classForm.last-day', { n: i + 1 })}
+            {...register(`holidays.${i}.last`)}
+          />
+          <Button variant="plain" onClick={() => remove(i)}>
+            {say('classForm.remove-holidays')}
+          </Button>
+        </div>
+      ))}
+      <Button variant="plain" onClick={() => append({ first: '', last: '' })}>
+        {say('classForm.add-holidays')}
+      </Button>
+      <p className="hint small">{say('classForm.holidays-hint')}</p>
+    </fieldset>
   );
 }

@@ -153,7 +153,7 @@ export function Issue({
       {(check.data?.conflicts ?? []).length > 0 && (
         <Notice kind="note">
           <strong>{say('issue.conflicts')}</strong>{' '}
-          {check.data!.conflicts.map((c) => `${c.home}: ${c.says}`).join(' · ')}
+          {check.data!.conflicts.map((c) => `${c.homes.join(', ')}: ${c.says}`).join(' · ')}
         </Notice>
       )}
       {check.data?.warnings.map((w) => (

@@ -39,7 +39,7 @@ function Things({ title, things }: { title: string; things: Matrix['packing'] })
             {p.each && ` ${say('kitchens.each', { amount: p.each })}`}:{' '}
             <span className="second">
               {p.homes.join(', ')}
-              {[p.place, p.cost].filter(Boolean).map((w) => ` · ${w}`)}
+              {[p.place, p.cost, p.get].filter(Boolean).map((w) => ` · ${w}`)}
             </span>
           </li>
         ))}

@@ -19,6 +19,9 @@ const (
 	slip  = 5.0
 )
 
+// usualDrops is the share of homes that hand nothing in.
+const usualDrops = detect.DropsOut
+
 // Random is a source of chance: normal and even numbers.
 type Random interface {
 	NormFloat64() float64
@@ -30,14 +33,16 @@ type Source = detect.Source
 
 // Answer is what was seen in the rehearsed classes.
 type Answer struct {
-	Classes int      // rehearsed
-	Homes   int      // that take part with readings of their own
-	Claims  []Claim  // that could be rehearsed, in the order of the design
-	Spoken  []Spoken // those that homes decide by what they say
-	Unsaid  int      // claims of kinds that are not rehearsed
-	FlagLow int      // readings to look at: from the 10th to the 90th of 100 classes
-	FlagTop int
-	Help    *Help // the change that would help most; nil where none helps
+	Classes    int         // rehearsed
+	Homes      int         // that take part with readings of their own
+	Claims     []Claim     // of a difference or a slope, in the order of the design
+	Spoken     []Spoken    // those that homes decide by what they say
+	Agreements []Agreement // of a value being what is stated, or the same twice
+	Ordered    []Ordered   // of conditions in an order of what is measured
+	Unsaid     int         // that cannot be rehearsed
+	FlagLow    int         // readings to look at: from the 10th to the 90th of 100 classes
+	FlagTop    int
+	Help       *Help // the change that would help most; nil where none helps
 }
 
 // Claim is one claim in the rehearsed classes.
@@ -47,6 +52,7 @@ type Claim struct {
 	Effect    float64 // in the value's unit; a factor where it is compared by factors
 	Seen      float64 // share of classes that see it
 	Right     float64 // share of homes whose own difference points the right way
+	Even      bool    // of a slope over levels that only the homes know: taken as evenly spread
 	Low, High float64 // of the class's estimate, from the 5th to the 95th of 100 classes
 	Middle    float64
 }
@@ -94,12 +100,9 @@ func Rehearse(d *design.Document, plans []fit.HomePlan, classes int, r Random) A
 	planned := compare.Plan(d)
 	c := classOf(d, planned, plans, "")
 	for _, p := range planned {
-		if s, ok := spoken(d, p, plans, len(planned), r); ok {
-			out.Spoken = append(out.Spoken, s)
-			out.Homes = max(out.Homes, s.Homes)
-		}
+		out.each(d, p, plans, len(planned), r)
 	}
-	out.Unsaid = len(planned) - len(c.claims) - len(out.Spoken)
+	out.Unsaid = len(planned) - len(c.claims) - out.others()
 	for _, x := range c.claims {
 		out.Homes = max(out.Homes, len(x.homes))
 	}
@@ -120,9 +123,12 @@ func Rehearse(d *design.Document, plans []fit.HomePlan, classes int, r Random) A
 			x.effect = -x.effect
 		}
 	}
+	_, even := levels(d)
 	p := play(c, classes, r)
 	for i, x := range c.claims {
-		out.Claims = append(out.Claims, p.claim(x, sources[i], i))
+		one := p.claim(x, sources[i], i)
+		one.Even = even && trend(x.Planned)
+		out.Claims = append(out.Claims, one)
 	}
 	out.FlagLow, out.FlagTop = int(part(p.flags, 0.1)), int(part(p.flags, 0.9))
 	if !slices.Contains(sources, detect.Nothing) {
@@ -131,15 +137,36 @@ func Rehearse(d *design.Document, plans []fit.HomePlan, classes int, r Random) A
 	return out
 }
 
+// each rehearses a claim that is of no difference by itself.
+func (a *Answer) each(d *design.Document, p compare.Planned, plans []fit.HomePlan, claims int, r Random) {
+	if s, ok := spoken(d, p, plans, claims, r); ok {
+		a.Spoken = append(a.Spoken, s)
+		a.Homes = max(a.Homes, s.Homes)
+	}
+	if _, ok := agrees(p); ok {
+		x := agreed(d, p, plans, claims, a.Classes, r)
+		a.Agreements = append(a.Agreements, x)
+		a.Homes = max(a.Homes, x.Homes)
+	}
+	if measuredOrder(p) {
+		x := ordered(d, p, plans, claims, a.Classes, r)
+		a.Ordered = append(a.Ordered, x)
+		a.Homes = max(a.Homes, x.Homes)
+	}
+}
+
+// others is how many claims of no difference were rehearsed.
+func (a *Answer) others() int { return len(a.Spoken) + len(a.Agreements) + len(a.Ordered) }
+
 // classOf is who takes part in what, with one thing changed.
 func classOf(d *design.Document, planned []compare.Planned, plans []fit.HomePlan, change Change) class {
-	c := class{drops: detect.DropsOut}
+	c := class{drops: usualDrops}
 	if change == AllAnswer {
 		c.drops = 0
 	}
 	for _, p := range planned {
 		narrow, ok := narrowing(d, p)
-		if !ok {
+		if _, same := agrees(p); !ok || same {
 			continue
 		}
 		x := claim{Planned: p}

@@ -13,20 +13,28 @@ import (
 // trend reports whether a claim is of a value that rises or falls with what is changed.
 func trend(p compare.Planned) bool { return p.Test == stats.SlopeTest }
 
-// levels are how much of what is changed each condition has, where the design says it.
-func levels(d *design.Document) []float64 {
-	var x []float64
+// levels are how much of what is changed each condition has. Where only the homes know it
+// they are taken as evenly spread from 0 to 1: an effect that is said from the least to the
+// most is seen as surely over any range.
+func levels(d *design.Document) (x []float64, even bool) {
 	for i := range d.Conditions {
 		if v, ok := d.LevelOf(&d.Conditions[i]); ok && d.Conditions[i].LevelFrom == "" {
 			x = append(x, v)
 		}
+		even = even || d.Conditions[i].LevelFrom != ""
 	}
-	return x
+	if n := len(d.Conditions); even {
+		x = x[:0]
+		for i := range n {
+			x = append(x, float64(i)/float64(max(1, n-1)))
+		}
+	}
+	return x, even
 }
 
 // narrowing is by what the variance of one value is multiplied in a home's difference: two
 // of them in a pair, in a slope one through the spread of its levels, Σ(x − x̄)². It
-// reports false for claims of another kind and for levels that only the homes know.
+// reports false for claims of another kind and where there are fewer than three levels.
 func narrowing(d *design.Document, p compare.Planned) (float64, bool) {
 	switch {
 	case p.Test == stats.PairedTest && p.Against != "":
@@ -34,7 +42,7 @@ func narrowing(d *design.Document, p compare.Planned) (float64, bool) {
 	case !trend(p):
 		return 0, false
 	}
-	x := levels(d)
+	x, _ := levels(d)
 	mean, sxx := 0.0, 0.0
 	for _, v := range x {
 		mean += v / float64(len(x))
@@ -55,7 +63,7 @@ func effect(d *design.Document, p compare.Planned) (float64, Source) {
 	if from != detect.Matters {
 		return 0, detect.Nothing
 	}
-	x := levels(d)
+	x, _ := levels(d)
 	if v /= slices.Max(x) - slices.Min(x); p.Says == "falls" {
 		v = -math.Abs(v)
 	}

@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"patient-kitchen/core/compare"
 	"patient-kitchen/core/detect"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/stats"
@@ -14,14 +15,20 @@ import (
 // Sentences say what the rehearsed classes saw, the answer first.
 func (a *Answer) Sentences() []text.Message {
 	switch {
-	case a.Homes == 0 && len(a.Claims)+len(a.Spoken) == 0 && a.Unsaid > 0:
+	case a.Homes == 0 && len(a.Claims)+a.others() == 0 && a.Unsaid > 0:
 		return []text.Message{text.M("rehearsal.none")}
-	case a.Homes == 0 || len(a.Claims)+len(a.Spoken) == 0:
+	case a.Homes == 0 || len(a.Claims)+a.others() == 0:
 		return []text.Message{text.M("rehearsal.nobody")}
 	}
 	var out []text.Message
 	for i := range a.Spoken {
 		out = append(out, a.Spoken[i].sentence())
+	}
+	for i := range a.Agreements {
+		out = append(out, a.Agreements[i].sentences()...)
+	}
+	for i := range a.Ordered {
+		out = append(out, a.Ordered[i].sentences()...)
 	}
 	largest := map[string]*Claim{} // by value: of those of which nothing says the size
 	for i := range a.Claims {
@@ -71,6 +78,34 @@ func (s *Spoken) sentence() text.Message {
 	return text.M("rehearsal.agree", "claim", s.Words, "of", hundredth(math.Ceil(s.Agree*100)/100))
 }
 
+// sentences say how surely a class can say that it is so, and how near it comes.
+func (a *Agreement) sentences() []text.Message {
+	within := sized(a.Planned, a.Within)
+	switch {
+	case a.Homes < compare.MinHomes:
+		return []text.Message{text.M("rehearsal.too-few", "claim", a.Words, "n", a.Homes)}
+	case a.Near == 0:
+		return []text.Message{text.M("rehearsal.how-near", "claim", a.Words, "within", within)}
+	}
+	return []text.Message{
+		text.M("rehearsal.agrees", "seen", hundredth(a.Seen), "claim", a.Words), text.M("rehearsal.within", "within", within),
+	}
+}
+
+// sentences say how surely a class sees the whole order.
+func (o *Ordered) sentences() []text.Message {
+	step := sized(o.Planned, o.Step)
+	switch {
+	case o.Homes < compare.MinHomes || o.Source == detect.Nothing && o.Step == 0:
+		return []text.Message{text.M("rehearsal.too-few", "claim", o.Words, "n", o.Homes)}
+	case o.Source == detect.Nothing:
+		return []text.Message{text.M("rehearsal.order-smallest", "claim", o.Words, "size", step),
+			text.M("rehearsal.say-it")}
+	}
+	return []text.Message{text.M("rehearsal.seen", "seen", hundredth(o.Seen), "claim", o.Words),
+		text.M("rehearsal.order-"+string(o.Source), "size", step)}
+}
+
 func (c *Claim) sentences() []text.Message {
 	size := c.size(c.Effect)
 	return []text.Message{
@@ -81,19 +116,28 @@ func (c *Claim) sentences() []text.Message {
 	}
 }
 
-// size is a difference with two digits that say something, or a factor.
+// size is an effect as it is read; of a slope for each unit of what is changed, or over
+// all of it where only the homes know how much that is.
 func (c *Claim) size(v float64) any {
+	size := sized(c.Planned, v)
+	switch {
+	case !trend(c.Planned):
+		return size
+	case c.Even:
+		return text.M("rehearsal.over-all", "size", size)
+	}
+	return text.M("rehearsal.for-each", "size", size, "each", c.Words.Args["each"])
+}
+
+// sized is a difference with two digits that say something, or a factor.
+func sized(p compare.Planned, v float64) any {
 	digits := 2.0
 	scale := math.Pow(10, digits-1-math.Floor(math.Log10(math.Max(math.Abs(v), 1e-12))))
 	v = math.Round(v*scale) / scale
-	var size any = quantity.Quantity{Value: v, Unit: c.Unit}
-	if c.Ratio {
-		size = text.M("detect.factor", "n", v)
+	if p.Ratio {
+		return text.M("detect.factor", "n", v)
 	}
-	if trend(c.Planned) {
-		return text.M("rehearsal.for-each", "size", size, "each", c.Words.Args["each"])
-	}
-	return size
+	return quantity.Quantity{Value: v, Unit: p.Unit}
 }
 
 // hundredth is a share as so many of a hundred.

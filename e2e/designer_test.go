@@ -172,7 +172,8 @@ func TestTheStripByHand(t *testing.T) {
 	demo := theDemo(t)
 	h := &hand{page: tab(t, 1280, 800)}
 	h.signIn(demo.base)
-	id := evaluate[string](h.page, `fetch('/api/v1/experiments').then((r) => r.json()).then((l) => l.items.find((e) => e.title === 'Thirsty beans').id)`)
+	id := evaluate[string](h.page, `fetch('/api/v1/experiments').then((r) => r.json()).then((l) =>
+		l.items.find((e) => e.title === 'Thirsty beans').id)`)
 	h.open(demo.base + "/experiments/" + id + "/steps")
 	h.sees("Step 1, Label the jars")
 	drag := func(step string, fromEnd bool, by int) {

@@ -307,7 +307,8 @@ func TestOtherKindsGoTheWholeWay(t *testing.T) {
 	teacher.chooses("plot", "the edge curls")
 	csv := evaluate[string](
 		teacher,
-		`fetch([...document.querySelectorAll('a[download]')].find((a) => a.href.includes('.csv')).href).then((r) => r.text())`,
+		`fetch([...document.querySelectorAll('a[download]')].find((a) => a.href.includes('.csv')).href).then((r) =>
+			r.text())`,
 	)
 	for _, want := range []string{"words,dark cool", "several,drops", "zones,dry:1 wet:2", "text,¿Y con sal?",
 		"event,"} {

@@ -202,7 +202,8 @@ func TestChosenThingsGoTheWholeWay(t *testing.T) {
 	teacher.violations("chosen things in a notebook")
 	csv := evaluate[string](
 		teacher,
-		`fetch([...document.querySelectorAll('a[download]')].find((a) => a.href.includes('.csv')).href).then((r) => r.text())`,
+		`fetch([...document.querySelectorAll('a[download]')].find((a) => a.href.includes('.csv')).href).then((r) =>
+			r.text())`,
 	)
 	if !strings.Contains(csv, "upright-3,escoba") {
 		t.Errorf("the table lacks the home's own names:\n%s", csv)

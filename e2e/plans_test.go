@@ -162,7 +162,8 @@ func TestAskedPlannedIssuedFollowed(t *testing.T) {
 		evaluate[bool](teacher, `(() => { const s = document.createElement('style'); document.head.append(s);
 			s.textContent = '.procedure,.front{font-size:19pt!important;line-height:25pt!important}';
 			delete document.body.dataset.counted;
-			const again = document.createElement('script'); again.type = 'module'; again.src = '/pages.js?again'; document.head.append(again);
+			const again = document.createElement('script'); again.type = 'module'; again.src = '/pages.js?again';
+				document.head.append(again);
 			return true; })()`)
 		sum := 0
 		for _, n := range said("the longer pages are counted", size) {

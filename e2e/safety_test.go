@@ -96,7 +96,8 @@ func TestChoosingAThing(t *testing.T) {
 	p.signIn(demo.base)
 	id := evaluate[string](
 		p,
-		`fetch('/api/v1/experiments').then((r) => r.json()).then((l) => l.items.find((e) => e.title === 'Sour lemon').id)`,
+		`fetch('/api/v1/experiments').then((r) => r.json()).then((l) =>
+			l.items.find((e) => e.title === 'Sour lemon').id)`,
 	)
 	p.open(demo.base + "/experiments/" + id + "/steps?at=need:soda")
 	p.sees("May stand in for it")

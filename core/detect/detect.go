@@ -87,7 +87,7 @@ func Of(d *design.Document, homes int) Answer {
 			a.Kind = r.Sort()
 			a.Tries = d.TrialsOf(r)
 		}
-		if p.Test == stats.PairedTest && p.Against != "" {
+		if _, ok := Narrowing(d, p); ok {
 			a.numbers(d, len(planned))
 		} else {
 			a.Agree = agree(d, p, homes, len(planned))
@@ -106,10 +106,14 @@ func first(d *design.Document) string {
 	return text.Languages[0]
 }
 
-// numbers works a paired claim out, with what would mend it.
+// numbers works a claim of what is measured out, with what would mend it.
 func (a *Answer) numbers(d *design.Document, claims int) {
 	effect, source := Effect(d, a.Claim)
 	a.Source = source
+	chance := chance
+	if a.stated() {
+		chance = near
+	}
 	sd := func(tries float64, finer bool) float64 { return homeSpread(d, a.Claim, tries, finer) }
 	own := sd(float64(a.Tries), false)
 	if math.IsNaN(own) || own == 0 && source == Nothing {
@@ -117,15 +121,21 @@ func (a *Answer) numbers(d *design.Document, claims int) {
 		return
 	}
 	if source == Nothing {
-		a.Least = least(own, a.Homes, claims)
+		a.Least = least(func(size float64) float64 { return chance(size, own, a.Homes, claims) }, own)
+		if Trend(a.Claim) {
+			a.Least = overAll(d, a.Least)
+		}
 		if a.Claim.Ratio {
 			a.Least = math.Exp(a.Least)
 		}
 		return
 	}
 	a.Effect = effect
+	if Trend(a.Claim) {
+		a.Effect = overAll(d, effect)
+	}
 	if a.Claim.Ratio {
-		a.Effect = math.Exp(effect)
+		a.Effect = math.Exp(a.Effect)
 	}
 	a.Class, a.Home = chance(effect, own, a.Homes, claims), alone(effect, own)
 	if a.Class >= Sure {
@@ -150,6 +160,15 @@ func (a *Answer) numbers(d *design.Document, claims int) {
 	slices.SortStableFunc(a.Mends, func(x, y Mend) int { return cmp.Compare(effort(x), effort(y)) })
 }
 
+// stated reports whether a value is held against a stated one.
+func (a *Answer) stated() bool { return a.Claim.Test == stats.OneSampleTest }
+
+// overAll is a slope as what it makes from the least level to the most.
+func overAll(d *design.Document, slope float64) float64 {
+	x, _ := Levels(d)
+	return slope * (slices.Max(x) - slices.Min(x))
+}
+
 // effort puts the mends that do it before those that only help.
 func effort(m Mend) int {
 	at := slices.Index([]MendKind{MoreTries, FinerTool, MoreHomes}, m.Kind)
@@ -159,8 +178,8 @@ func effort(m Mend) int {
 	return at
 }
 
-// homeSpread is the spread of one home's difference, by its tools and tries: each of two
-// conditions is read so often.
+// homeSpread is the spread of what one home finds, by its tools and tries: each value that
+// goes into it is read so often.
 func homeSpread(d *design.Document, p compare.Planned, tries float64, finer bool) float64 {
 	q, ok := d.Spread(p.Value, func(r *design.Reading, _ []string) float64 { return Scatter(r, "", finer, false) })
 	round, _ := d.Spread(p.Value, func(r *design.Reading, _ []string) float64 { return Scatter(r, "", finer, true) })
@@ -172,7 +191,8 @@ func homeSpread(d *design.Document, p compare.Planned, tries float64, finer bool
 	}
 	// Trying again does not take away what the tool's step hides.
 	again := math.Max(0, q.U*q.U-round.U*round.U)
-	return math.Sqrt(2 * (again/tries + round.U*round.U))
+	narrow, _ := Narrowing(d, p)
+	return math.Sqrt(narrow * (again/tries + round.U*round.U))
 }
 
 // chance is how likely a class sees an effect: a two-sided test of the mean difference
@@ -191,6 +211,20 @@ func chance(effect, spread float64, homes, claims int) float64 {
 	return Power(math.Abs(effect)/se, n, claims)
 }
 
+// near is how likely the interval of a class lies within so much of a stated value, where
+// it is so: both ends of it, for so many claims.
+func near(size, spread float64, homes, claims int) float64 {
+	n := math.Floor(float64(homes) * (1 - DropsOut))
+	if n < 2 || size == 0 {
+		return 0
+	}
+	se := spread / math.Sqrt(n)
+	if se == 0 {
+		return 1
+	}
+	return math.Max(0, 2*Power(math.Abs(size)/se, n, claims)-1)
+}
+
 // Power is the chance of a t test of n differences whose mean is so many standard errors.
 func Power(away, n float64, claims int) float64 {
 	t := distuv.StudentsT{Mu: 0, Sigma: 1, Nu: n - 1}.Quantile(1 - 0.025/float64(max(1, claims)))
@@ -206,14 +240,14 @@ func alone(effect, spread float64) float64 {
 	return distuv.UnitNormal.CDF(math.Abs(effect)/spread - 2)
 }
 
-// least is the effect that a class is sure to see.
-func least(spread float64, homes, claims int) float64 {
+// least is the effect that a class is sure to see, up to twenty times its homes' spread.
+func least(chance func(size float64) float64, spread float64) float64 {
 	low, high := 0.0, 20*spread
-	if chance(high, spread, homes, claims) < Sure {
+	if chance(high) < Sure {
 		return 0
 	}
 	for range 40 {
-		if mid := (low + high) / 2; chance(mid, spread, homes, claims) >= Sure {
+		if mid := (low + high) / 2; chance(mid) >= Sure {
 			high = mid
 		} else {
 			low = mid
@@ -275,6 +309,14 @@ func (a *Answer) Say() (Seen, text.Message) {
 		return Open, text.M("detect.no-scatter")
 	case a.Source == "" || a.Source == Nothing && a.Least == 0:
 		return Open, text.M("detect.few", "homes", a.Homes)
+	case a.stated() && a.Source == Nothing:
+		return Open, text.M("detect.stated.least", "homes", a.Homes, "size", a.size(a.Least))
+	case a.stated() && a.Class >= Likely:
+		return Fine, text.M("detect.stated.fine", "homes", a.Homes, "chance", percent(a.Class), "size",
+			a.size(a.Effect))
+	case a.stated():
+		return Unsure, text.M("detect.stated.unsure", "homes", a.Homes, "chance", percent(a.Class), "size",
+			a.size(a.Effect))
 	case a.Source == Nothing:
 		return Open, text.M("detect.least", "homes", a.Homes, "size", a.size(a.Least))
 	case a.Class >= Likely:
@@ -302,11 +344,19 @@ func (m Mend) Words() text.Message {
 
 func percent(chance float64) int { return int(math.Round(100 * math.Min(chance, 0.99))) }
 
-// size is an effect as it is read.
+// size is an effect as it is read: of a trend from the least level to the most, of an order
+// from each to the next.
 func (a *Answer) size(v float64) any {
 	v = math.Abs(v)
+	var size any = quantity.Quantity{Value: v, U: v / 5, Unit: a.Claim.Unit}.Bare()
 	if a.Claim.Ratio {
-		return text.M("detect.factor", "n", math.Round(v*100)/100)
+		size = text.M("detect.factor", "n", math.Round(v*100)/100)
 	}
-	return quantity.Quantity{Value: v, U: v / 5, Unit: a.Claim.Unit}.Bare()
+	switch {
+	case Trend(a.Claim):
+		return text.M("detect.over-all", "size", size)
+	case a.Claim.Says == "order":
+		return text.M("detect.each-next", "size", size)
+	}
+	return size
 }

@@ -24,6 +24,38 @@ func TestPower(t *testing.T) {
 	}
 }
 
+// By hand: 18 of 20 homes that scatter by 0.85 give a mean to 0.200; 0.6 is 2.995 of it,
+// less the quantile of t with 17 degrees of freedom, 2.110, leaves 0.885: 2Φ − 1 = 0.624.
+func TestNearEnough(t *testing.T) {
+	if got := near(0.6, 0.85, 20, 1); math.Abs(got-0.624) > 0.003 {
+		t.Errorf("%.4f", got)
+	}
+	if got := near(0.2, 0.85, 20, 1); got != 0 {
+		t.Errorf("no interval is so narrow: %.4f", got)
+	}
+}
+
+// A trend is sized over all its levels, an order from each to the next.
+func TestSizesOfTrendsAndOrders(t *testing.T) {
+	for says, want := range map[string]string{"rises": "from the least to the most", "order": "from each to the next"} {
+		a := Of(example(t, "paper-strips", func(d *design.Document) {
+			c := design.Claim{ID: "one", Says: says, Value: compare.Plan(d)[0].Value, Matters: "3 mm"}
+			for i := range d.Conditions {
+				d.Conditions[i].Value = string(rune('1' + i))
+				if says == "order" {
+					c.Order = append(c.Order, d.Conditions[i].ID)
+				}
+			}
+			d.Claims, d.Expectations = []design.Claim{c}, nil
+		}), 24)
+		_, words := a.Say()
+		if got := text.Render(words, "en"); !strings.Contains(got, "3.0\u00a0mm "+want) &&
+			!strings.Contains(got, "3\u00a0mm "+want) {
+			t.Errorf("%s: %s", says, got)
+		}
+	}
+}
+
 func example(t *testing.T, name string, change func(*design.Document)) *design.Document {
 	t.Helper()
 	raw, err := os.ReadFile("../../docs/examples/" + name + ".json")
@@ -86,7 +118,7 @@ func TestByKind(t *testing.T) {
 	for name, want := range map[string]string{
 		"ringing-glasses": "say the same", "bag-ties": "homes", "vanishing-sugar": "say the same",
 		"snail-supper": "homes",
-		"paper-strips": "class of 24", "warm-wraps": "24", "three-shadows": "say the same",
+		"paper-strips": "class of 24", "warm-wraps": "24", "three-shadows": "say whether it is so within",
 	} {
 		a := Of(example(t, name, nil), 24)
 		_, words := a.Say()

@@ -47,7 +47,8 @@ func TestGetting(t *testing.T) {
 		}
 	}
 	for _, m := range l.Materials {
-		if g := m.Getting(); m.UsualPlace != "" && (g.Where == "" || g.Says("es") == "" || g.Says("en") == g.Says("es")) {
+		if g := m.Getting(); m.UsualPlace != "" && (g.Where == "" || g.Says("es") == "" ||
+			g.Says("en") == g.Says("es")) {
 			t.Errorf("%s: how one gets what is in %q is not said", m.ID, m.UsualPlace)
 		}
 	}

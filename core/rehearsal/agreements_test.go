@@ -126,7 +126,8 @@ func TestLevelsOfTheHomesAreRehearsed(t *testing.T) {
 	if math.Abs(own.Claims[0].Seen-said.Claims[0].Seen) > 0.03 || own.Claims[0].Effect != 1.5 {
 		t.Errorf("%.2f of the homes' levels, %.2f of the design's", own.Claims[0].Seen, said.Claims[0].Seen)
 	}
-	if words := text.Render(own.Sentences()[1], "en"); !strings.Contains(words, "1.5\u00a0mm from the least to the most") {
+	if words := text.Render(own.Sentences()[1], "en"); !strings.Contains(words,
+		"1.5\u00a0mm from the least to the most") {
 		t.Error(words)
 	}
 }

@@ -32,12 +32,10 @@ func ordered(d *design.Document, p compare.Planned, plans []fit.HomePlan, claims
 	steps := make([]float64, len(p.Order)-1)
 	for i := range steps {
 		pair := p
-		pair.Condition, pair.Against, pair.Says = p.Order[i+1], p.Order[i], "more"
-		var from Source
-		if steps[i], from = detect.Effect(d, pair); out.Source == "" || from != detect.Expected {
-			out.Source = from
-		}
+		pair.Order = p.Order[i : i+2]
+		steps[i], _ = detect.Effect(d, pair)
 	}
+	out.Step, out.Source = detect.Effect(d, p)
 	if out.Source == detect.Nothing {
 		high := 0.0
 		for _, h := range homes {
@@ -51,10 +49,7 @@ func ordered(d *design.Document, p compare.Planned, plans []fit.HomePlan, claims
 		}, 0)
 		out.Step, out.Seen = least*high, enough
 	} else {
-		out.Step, out.Seen = steps[0], seenInOrder(homes, steps, claims, classes, r)
-		for _, s := range steps {
-			out.Step = math.Min(out.Step, s)
-		}
+		out.Seen = seenInOrder(homes, steps, claims, classes, r)
 	}
 	if p.Ratio {
 		out.Step = math.Exp(out.Step)

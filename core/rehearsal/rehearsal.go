@@ -113,7 +113,7 @@ func Rehearse(d *design.Document, plans []fit.HomePlan, classes int, r Random) A
 	found := map[string]float64{} // by value: the same homes take it with the same tools
 	for i := range c.claims {
 		x := &c.claims[i]
-		if x.effect, sources[i] = effect(d, x.Planned); sources[i] != detect.Nothing {
+		if x.effect, sources[i] = detect.Effect(d, x.Planned); sources[i] != detect.Nothing {
 			continue
 		}
 		if _, known := found[x.Value]; !known {
@@ -123,11 +123,11 @@ func Rehearse(d *design.Document, plans []fit.HomePlan, classes int, r Random) A
 			x.effect = -x.effect
 		}
 	}
-	_, even := levels(d)
+	_, even := detect.Levels(d)
 	p := play(c, classes, r)
 	for i, x := range c.claims {
 		one := p.claim(x, sources[i], i)
-		one.Even = even && trend(x.Planned)
+		one.Even = even && detect.Trend(x.Planned)
 		out.Claims = append(out.Claims, one)
 	}
 	out.FlagLow, out.FlagTop = int(part(p.flags, 0.1)), int(part(p.flags, 0.9))
@@ -165,8 +165,8 @@ func classOf(d *design.Document, planned []compare.Planned, plans []fit.HomePlan
 		c.drops = 0
 	}
 	for _, p := range planned {
-		narrow, ok := narrowing(d, p)
-		if _, same := agrees(p); !ok || same {
+		narrow, ok := detect.Narrowing(d, p)
+		if _, same := agrees(p); !ok || same || measuredOrder(p) {
 			continue
 		}
 		x := claim{Planned: p}

@@ -88,7 +88,8 @@ func (a *Agreement) sentences() []text.Message {
 		return []text.Message{text.M("rehearsal.how-near", "claim", a.Words, "within", within)}
 	}
 	return []text.Message{
-		text.M("rehearsal.agrees", "seen", hundredth(a.Seen), "claim", a.Words), text.M("rehearsal.within", "within", within),
+		text.M("rehearsal.agrees", "seen", hundredth(a.Seen), "claim", a.Words),
+		text.M("rehearsal.within", "within", within),
 	}
 }
 
@@ -121,7 +122,7 @@ func (c *Claim) sentences() []text.Message {
 func (c *Claim) size(v float64) any {
 	size := sized(c.Planned, v)
 	switch {
-	case !trend(c.Planned):
+	case !detect.Trend(c.Planned):
 		return size
 	case c.Even:
 		return text.M("rehearsal.over-all", "size", size)

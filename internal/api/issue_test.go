@@ -202,7 +202,8 @@ func TestEveryExperimentHasAResult(t *testing.T) {
 func TestHolidays(t *testing.T) {
 	sc := newSite(t).school("t@school.example", "Fern", "Moss")
 	f := sc.class.ClassFields
-	f.Holidays = []schedule.Days{{First: lesson.Format(time.DateOnly), Last: lesson.AddDate(0, 0, 1).Format(time.DateOnly)}}
+	f.Holidays = []schedule.Days{{First: lesson.Format(time.DateOnly),
+		Last: lesson.AddDate(0, 0, 1).Format(time.DateOnly)}}
 	saved := want[app.ClassView](sc.teacher, "PUT", sc.path(""), f, "If-Match", strconv.Itoa(sc.class.Version))
 	if len(saved.Holidays) != 1 || saved.Holidays[0] != f.Holidays[0] {
 		t.Fatalf("kept: %+v", saved.Holidays)

@@ -181,7 +181,8 @@ func TestNoLetterWithoutAWayIn(t *testing.T) {
 		t.Fatal(err)
 	}
 	write := func() app.Written {
-		return want[app.Written](sc.teacher, "POST", sc.path("/messages"), map[string]any{"kind": "invitation", "about": sc.as.ID})
+		return want[app.Written](sc.teacher, "POST", sc.path("/messages"),
+			map[string]any{"kind": "invitation", "about": sc.as.ID})
 	}
 	if w := write(); w.Homes != 1 || len(w.NoAddress) != 1 || w.NoAddress[0] != "Fern" {
 		t.Errorf("a home without a way in: %+v", w)

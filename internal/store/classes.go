@@ -339,7 +339,8 @@ func (q *Queries) DeletedClasses(ctx context.Context, teacher uuid.UUID) ([]Clas
 	return many[ClassRow](
 		ctx,
 		q,
-		`SELECT `+classColumns+`, (SELECT count(*) FROM home WHERE class_id = class.id AND home.deleted_at IS NULL) AS homes
+		`SELECT `+classColumns+
+			`, (SELECT count(*) FROM home WHERE class_id = class.id AND home.deleted_at IS NULL) AS homes
 		FROM class WHERE teacher_id = $1 AND deleted_at > now() - interval '30 days' ORDER BY deleted_at DESC`,
 		teacher,
 	)

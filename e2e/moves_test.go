@@ -62,3 +62,49 @@ func TestOnePhoneTwoClasses(t *testing.T) {
 	phone.fits("two homes on one phone")
 	phone.violations("two homes on one phone")
 }
+
+// Holidays are said with the class: two days, one of them taken out again, and they are
+// there when the page is opened anew.
+func TestHolidaysOfAClass(t *testing.T) {
+	demo := theDemo(t)
+	p := tab(t, 1280, 800)
+	p.signIn(demo.base)
+	p.open(demo.base + "/classes")
+	p.press("7M")
+	p.sees("Class 7M")
+	p.press("Settings")
+	set := func(label string, at int, day string) {
+		p.until(fmt.Sprintf("%s %d", label, at), fmt.Sprintf(`(() => {
+			const l = [...document.querySelectorAll('label')].filter((x) => x.textContent.trim() === %q)[%d];
+				if (!l) return false;
+			Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(l.control, %q);
+			l.control.dispatchEvent(new Event('input', {bubbles: true})); return true; })()`, label, at, day))
+	}
+	p.press("Add holidays")
+	set("First day", 0, "2026-12-21")
+	set("Last day", 0, "2026-12-20")
+	p.press("Save")
+	p.sees("each with its last day not before its first")
+	set("Last day", 0, "2027-01-03")
+	p.press("Add holidays")
+	set("First day", 1, "2027-02-15")
+	set("Last day", 1, "2027-02-19")
+	p.violations("holidays")
+	p.press("Save")
+	p.until("it is saved", `fetch('/api/v1/classes').then((r) => r.json()).then((c) =>
+		c.items.find((x) => x.name === '7M').holidays?.length === 2)`)
+	p.open(demo.base + "/classes")
+	p.press("7M")
+	p.sees("Class 7M")
+	p.press("Settings")
+	p.press("Remove")
+	p.press("Save")
+	p.until("one is left", `fetch('/api/v1/classes').then((r) => r.json()).then((c) =>
+		JSON.stringify(c.items.find((x) =>
+			x.name === '7M').holidays) === '[{"first":"2027-02-15","last":"2027-02-19"}]')`)
+	p.press("Settings")
+	p.press("Remove")
+	p.press("Save")
+	p.until("none is left", `fetch('/api/v1/classes').then((r) => r.json()).then((c) =>
+		!c.items.find((x) => x.name === '7M').holidays?.length)`)
+}

@@ -215,31 +215,45 @@ function Holidays({
 }) {
   const { fields, append, remove } = useFieldArray({ control, name: 'holidays' });
   return (
-    <fieldset>
-      <legend className="named">{say('classForm.holidays')}</legend>
+    <div role="group" aria-labelledby="holidays">
+      <strong id="holidays" className="named">
+        {say('classForm.holidays')}
+      </strong>
       {fields.map((f, i) => (
         <div key={f.id} className="field-row">
-          <FormControl
-            type="date"
-            required
-            aria-label={say('classForm.first-day', { n: i + 1 })}
-            {...register(`holidays.${i}.first`)}
-          />
-          <FormControl
-            type="date"
-            required
-            aria-label={say('classForm.last-day', { n: i + 1 })}
-            {...register(`holidays.${i}.last`)}
-          />
-          <Button variant="plain" onClick={() => remove(i)}>
+          <div>
+            <label className="named" htmlFor={`first-${f.id}`}>
+              {say('classForm.first-day')}
+            </label>
+            <FormControl
+              id={`first-${f.id}`}
+              type="date"
+              required
+              {...register(`holidays.${i}.first`)}
+            />
+          </div>
+          <div>
+            <label className="named" htmlFor={`last-${f.id}`}>
+              {say('classForm.last-day')}
+            </label>
+            <FormControl
+              id={`last-${f.id}`}
+              type="date"
+              required
+              {...register(`holidays.${i}.last`)}
+            />
+          </div>
+          <Button variant="outline-primary" className="flex-none" onClick={() => remove(i)}>
             {say('classForm.remove-holidays')}
           </Button>
         </div>
       ))}
-      <Button variant="plain" onClick={() => append({ first: '', last: '' })}>
-        {say('classForm.add-holidays')}
-      </Button>
-      <p className="hint small">{say('classForm.holidays-hint')}</p>
-    </fieldset>
+      <p className="hint small">
+        {say('classForm.holidays-hint')}{' '}
+        <Button variant="plain" onClick={() => append({ first: '', last: '' })}>
+          {say('classForm.add-holidays')}
+        </Button>
+      </p>
+    </div>
   );
 }

@@ -39,7 +39,9 @@ export function ClassForm({
   onCancel: () => void;
 }) {
   const { register, handleSubmit, setFocus, control } = useForm<Fields>({
-    defaultValues: now ?? {
+    values: now, // what another window changes arrives, beside what is typed here
+    resetOptions: { keepDirtyValues: true },
+    defaultValues: {
       name: '',
       school: '',
       zone: here,

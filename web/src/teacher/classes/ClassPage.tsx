@@ -127,9 +127,9 @@ export function ClassPage() {
           {settings && (
             <section className="card-paper" aria-label={say('classPage.settings')}>
               <ClassForm
-                key={c.version}
                 now={c}
-                onSaved={() => {
+                onSaved={(saved) => {
+                  client.setQueryData(['class', id], saved);
                   setSettings(false);
                   void again();
                 }}
@@ -192,6 +192,11 @@ export function ClassPage() {
               zone={c.zone}
               home={chosen}
               onSaved={(h) => {
+                client.setQueryData(
+                  ['homes', id],
+                  (l?: typeof homes.data) =>
+                    l && { ...l, items: l.items.map((x) => (x.id === h.id ? h : x)) },
+                );
                 void again();
                 open(h.id);
               }}

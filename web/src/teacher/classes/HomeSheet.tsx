@@ -35,18 +35,21 @@ interface Fields {
   note: string;
 }
 
+const fieldsOf = (home?: HomeView): Fields => ({
+  nickname: home?.nickname ?? '',
+  letters: home?.letters ?? '',
+  language: home?.language ?? '',
+  phone: home?.phone ?? '',
+  contact: home?.contact ?? '',
+  students: home?.students?.join(', ') ?? '',
+  note: home?.note ?? '',
+});
+
 /** One home: what is asked of it, its way in, and how to let it go. */
 export function HomeSheet({ classId, zone, home, onSaved, onRemove, onErased }: Props) {
   const { register, handleSubmit } = useForm<Fields>({
-    defaultValues: {
-      nickname: home?.nickname ?? '',
-      letters: home?.letters ?? '',
-      language: home?.language ?? '',
-      phone: home?.phone ?? '',
-      contact: home?.contact ?? '',
-      students: home?.students?.join(', ') ?? '',
-      note: home?.note ?? '',
-    },
+    values: fieldsOf(home), // what another window changes arrives, beside what is typed here
+    resetOptions: { keepDirtyValues: true },
   });
   const [error, setError] = useState<unknown>();
   const submit = handleSubmit(async (f) => {

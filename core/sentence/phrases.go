@@ -103,10 +103,18 @@ func (r *reader) ofSomething(q quantity.Typed, i int) bool {
 // put a named thing down as a piece.
 func (r *reader) put(n named, kind Kind) int {
 	p := Piece{Kind: kind, ID: n.id, Need: n.need}
-	if kind == Vessel {
-		p.Closed = r.listed("closed", n.next) > 0
-	}
+	p.Closed = (kind == Vessel || r.holds(n, true)) && r.saidClosed(n)
 	return r.add(p, n.from, n.next)
+}
+
+// saidClosed reports whether a name has "closed" in it or right behind it.
+func (r *reader) saidClosed(n named) bool {
+	for i := n.from; i <= n.next; i++ {
+		if r.listed("closed", i) > 0 {
+			return true
+		}
+	}
+	return false
 }
 
 // named is what words name.

@@ -46,6 +46,7 @@ func (t *taker) carry(before, after []Piece) {
 		}
 	}
 	t.waits(before, after)
+	t.lid(before, after)
 }
 
 // meant is what a text says, without what the teacher said to be only words.
@@ -122,7 +123,6 @@ func (t *taker) in(all []Piece, k int) {
 		if a := acts[p.ID]; a.Safety != "" && !slices.Contains(s.Actions, a.Safety) {
 			s.Actions = append(slices.Clone(s.Actions), a.Safety)
 		}
-		s.Closed = s.Closed || acts[p.ID].Closes
 	case Thing, Vessel:
 		id := t.need(all, k)
 		if !slices.Contains(s.Uses, id) {
@@ -131,7 +131,6 @@ func (t *taker) in(all []Piece, k int) {
 		if p.Kind == Vessel && s.In == "" {
 			s.In = id
 		}
-		s.Closed = s.Closed || p.Closed
 	case Amount:
 		t.amount(all, p)
 	case Hands:
@@ -151,41 +150,15 @@ func (t *taker) in(all []Piece, k int) {
 
 // out takes one piece back, as far as the design still has it as it was taken.
 func (t *taker) out(before []Piece, p Piece, after []Piece) {
-	s := t.step()
-	still := func(other func(Piece) bool) bool { return slices.ContainsFunc(after, other) }
 	switch p.Kind {
 	case Act:
-		safety := acts[p.ID].Safety
-		same := func(q Piece) bool { return q.Kind == Act && acts[q.ID].Safety == safety }
-		if !still(same) && !t.elsewhere(func(_ *taker, q Piece) bool { return same(q) }) {
-			s.Actions = without(s.Actions, safety)
-		}
+		t.undo(p, after)
 	case Thing, Vessel:
-		id, ok := t.find(p)
-		if !ok || still(func(q Piece) bool { other, ok := t.find(q); return ok && other == id }) ||
-			t.elsewhere(func(o *taker, q Piece) bool { other, ok := o.find(q); return ok && other == id }) {
-			return
-		}
-		s.Uses = without(s.Uses, id)
-		if s.In == id {
-			s.In = ""
-		}
-		t.drop(before, p, id)
+		t.unuse(before, p, after)
 	case Amount:
-		if t.elsewhere(func(_ *taker, q Piece) bool { return q.Kind == Amount && alike(p, q) }) {
-			return
-		}
-		if s.Heat == p.Value {
-			s.Heat = ""
-		}
-		if p.Of >= 0 {
-			if id, ok := t.find(before[p.Of]); ok {
-				if n, ok := t.d.Need(id); ok && n.Amount == p.Value {
-					n.Amount, n.PerCondition = "", false
-				}
-			}
-		}
+		t.unmeasure(before, p)
 	case Hands:
+		s := t.step()
 		if s.Duration == p.Value && !t.elsewhere(func(_ *taker, q Piece) bool {
 			return q.Kind == Hands && q.Value == p.Value
 		}) {
@@ -199,6 +172,61 @@ func (t *taker) out(before []Piece, p Piece, after []Piece) {
 		t.unkeep(p)
 	case Lane:
 		t.lanes(after)
+	}
+}
+
+// undo takes out what is done, unless other words still say it.
+func (t *taker) undo(p Piece, after []Piece) {
+	safety := acts[p.ID].Safety
+	same := func(q Piece) bool { return q.Kind == Act && acts[q.ID].Safety == safety }
+	if !slices.ContainsFunc(after, same) && !t.elsewhere(func(_ *taker, q Piece) bool { return same(q) }) {
+		t.step().Actions = without(t.step().Actions, safety)
+	}
+}
+
+// unuse takes out a thing that no words name any more.
+func (t *taker) unuse(before []Piece, p Piece, after []Piece) {
+	id, ok := t.find(p)
+	named := func(in *taker, q Piece) bool { other, ok := in.find(q); return ok && other == id }
+	if !ok || slices.ContainsFunc(after, func(q Piece) bool { return named(t, q) }) || t.elsewhere(named) {
+		return
+	}
+	s := t.step()
+	s.Uses = without(s.Uses, id)
+	if s.In == id {
+		s.In = ""
+	}
+	t.drop(before, p, id)
+}
+
+// unmeasure takes out an amount, where it still stands as it was said.
+func (t *taker) unmeasure(before []Piece, p Piece) {
+	if t.elsewhere(func(_ *taker, q Piece) bool { return q.Kind == Amount && alike(p, q) }) {
+		return
+	}
+	if s := t.step(); s.Heat == p.Value {
+		s.Heat = ""
+	}
+	if p.Of < 0 {
+		return
+	}
+	if id, ok := t.find(before[p.Of]); ok {
+		if n, ok := t.d.Need(id); ok && n.Amount == p.Value {
+			n.Amount, n.PerCondition = "", false
+		}
+	}
+}
+
+// lid closes the vessel where the words begin to say so, and opens it where they say it no
+// longer, in no language.
+func (t *taker) lid(before, after []Piece) {
+	closes := func(p Piece) bool { return p.Closed || p.Kind == Act && acts[p.ID].Closes }
+	was, is := slices.ContainsFunc(before, closes), slices.ContainsFunc(after, closes)
+	switch {
+	case is && !was:
+		t.step().Closed = true
+	case was && !is && !t.elsewhere(func(_ *taker, p Piece) bool { return closes(p) }):
+		t.step().Closed = false
 	}
 }
 

@@ -220,6 +220,33 @@ func marshal(t *testing.T, d *design.Document) string {
 
 // TestOnlyWords: what is said to be only words goes out of the design, and is not asked
 // about or taken again.
+// A vessel is closed as long as a text says so, in any language; a tick by hand stays.
+func TestLid(t *testing.T) {
+	d := sugar()
+	for _, c := range []struct {
+		language, words string
+		closed          bool
+	}{
+		{"en", "Pour the water into the jar.", false},
+		{"en", "Pour the water into the jar and close the lid.", true},
+		{"es", "Vierte el agua en el frasco y cierra la tapa.", true},
+		{"en", "Pour the water into the jar.", true}, // the Spanish text still says it
+		{"es", "Vierte el agua en el frasco.", false},
+		{"en", "Shake the closed jar.", true},
+		{"en", "Shake the jar.", false},
+	} {
+		write(d, "pour", c.language, c.words)
+		if s := stepOf(t, d, "pour"); s.Closed != c.closed {
+			t.Errorf("after %q: closed %t", c.words, s.Closed)
+		}
+	}
+	d.Steps[0].Closed = true
+	write(d, "pour", "en", "Shake the jar twice.")
+	if !stepOf(t, d, "pour").Closed {
+		t.Error("what was ticked by hand is gone")
+	}
+}
+
 func TestOnlyWords(t *testing.T) {
 	d := sugar()
 	write(d, "s", "en", "Pour 200 mL of vinegar into the jar.")

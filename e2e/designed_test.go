@@ -2,6 +2,7 @@ package e2e
 
 import (
 	"fmt"
+	"strings"
 	"testing"
 
 	"github.com/chromedp/chromedp"
@@ -98,4 +99,24 @@ func TestDesignsWithoutANumber(t *testing.T) {
 			t.Errorf("%s takes %d clicks and fields and %d signs", c.title, h.acts, h.signs)
 		}
 	}
+}
+
+// TestNotJudged: while the server does not answer the margin keeps its last words and says
+// since when nothing was judged; once it answers, it is judged by itself.
+func TestNotJudged(t *testing.T) {
+	demo := theDemo(t)
+	line := newProxy(t, strings.TrimPrefix(demo.base, "http://"))
+	p := tab(t, 1280, 800)
+	p.signIn(line.base())
+	p.open(line.base() + "/experiments")
+	p.press("Begin from nothing")
+	p.writes("Title", "Half told")
+	p.until("it is judged", `!document.querySelector('.margin').innerText.includes('no title')`)
+	line.cut()
+	p.writes("Title", "Half told once more")
+	p.sees("Not judged since")
+	p.sees("the server did not answer")
+	p.until("the last words stay", `document.querySelectorAll('.margin li').length === 6`)
+	line.heal()
+	p.until("it is judged again", `!document.querySelector('.margin').innerText.includes('Not judged')`)
 }

@@ -5,6 +5,7 @@ import FormSelect from 'react-bootstrap/FormSelect';
 import { Icon, type IconName } from '../../ui/Icon';
 import type { Replace, Review } from '../draft/useDraft';
 import { useKeys } from '../frame/keys';
+import { clockOf } from '../parts/dates';
 import { ProblemLine } from '../parts/states';
 import { useMends } from './useMends';
 import type { LookedAt } from './useMargin';
@@ -86,6 +87,7 @@ export function Margin({
           <span className="visually-hidden"> {say('margin.the-margin')}</span>
         </Button>
       </div>
+      {lookedAt.unjudged && <Unjudged {...lookedAt.unjudged} />}
       {open && review && !review.readable && <p className="w-stop">{review.problem}</p>}
       {open && (
         <ul ref={list}>
@@ -118,6 +120,18 @@ export function Margin({
         </label>
       )}
     </section>
+  );
+}
+
+/** The lines keep their last words while nobody judges: said, with the time. */
+function Unjudged({ since, offline }: { since?: number; offline: boolean }) {
+  return (
+    <p className="w-mend small" role="status">
+      {since
+        ? say('margin.not-judged-since', { time: clockOf(new Date(since).toISOString()) })
+        : say('margin.not-judged')}{' '}
+      {offline ? say('margin.no-connection') : say('margin.no-answer')}
+    </p>
   );
 }
 

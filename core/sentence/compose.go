@@ -284,28 +284,45 @@ func Stands(d *design.Document, step, language string, all []Piece, k int) bool 
 		id, ok := t.find(p)
 		return ok && slices.Contains(s.Needs(), id)
 	case Amount:
-		q, ok := quantity.ParseOK(p.Value)
-		if !ok || p.Of < 0 || q.Unit.Symbol == quantity.One.Symbol || q.Unit.Dim == quantity.Length {
-			return q.Unit.Dim != quantity.Temperature || s.Heat != ""
-		}
-		id, _ := t.find(all[p.Of])
-		n, ok := d.Need(id)
-		return ok && n.Amount != ""
+		return t.amountStands(all, p)
 	case Hands:
 		return s.Duration == p.Value
 	case Wait:
-		next := i+1 < len(d.Steps) && d.Steps[i+1].Wait != nil && d.Steps[i+1].Wait.For == p.Value
-		looked := slices.ContainsFunc(all, func(q Piece) bool { return q.Kind == Times && len(q.Values) > 0 })
-		return s.Wait != nil && s.Wait.For == p.Value || next || looked
+		return t.waitStands(all, p)
 	case Reading:
-		r, ok := t.readingOf(p)
-		return ok && slices.ContainsFunc(s.Takes, func(k design.Take) bool {
-			return k.Reading == r.ID
-		}) || t.asksAlready(all, p.Sort)
+		return t.readingStands(all, p)
 	case Evidence:
 		return len(s.Evidence) > 0
 	case Lane:
 		return s.Each || slices.Contains(s.Conditions, p.ID)
 	}
 	return true
+}
+
+// amountStands reports whether the need of an amount has one, or the step a temperature.
+func (t *taker) amountStands(all []Piece, p Piece) bool {
+	q, ok := quantity.ParseOK(p.Value)
+	if !ok || p.Of < 0 || q.Unit.Symbol == quantity.One.Symbol || q.Unit.Dim == quantity.Length {
+		return q.Unit.Dim != quantity.Temperature || t.step().Heat != ""
+	}
+	id, _ := t.find(all[p.Of])
+	n, ok := t.d.Need(id)
+	return ok && n.Amount != ""
+}
+
+// waitStands reports whether the step, or the one after it, waits so long, or looks at
+// planned times instead.
+func (t *taker) waitStands(all []Piece, p Piece) bool {
+	waits := func(i int) bool {
+		return i < len(t.d.Steps) && t.d.Steps[i].Wait != nil && t.d.Steps[i].Wait.For == p.Value
+	}
+	looked := func(q Piece) bool { return q.Kind == Times && len(q.Values) > 0 }
+	return waits(t.at) || waits(t.at+1) || slices.ContainsFunc(all, looked)
+}
+
+// readingStands reports whether the step takes a reading, or one like it already.
+func (t *taker) readingStands(all []Piece, p Piece) bool {
+	r, ok := t.readingOf(p)
+	taken := func(k design.Take) bool { return k.Reading == r.ID }
+	return ok && slices.ContainsFunc(t.step().Takes, taken) || t.asksAlready(all, p.Sort)
 }

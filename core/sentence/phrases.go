@@ -46,9 +46,10 @@ func (r *reader) objects(i int, a *act) int {
 // object reads one thing with its amount; it gives the same place where there is none.
 func (r *reader) object(i int, a *act, first bool) int {
 	amount, from := -1, i
-	if q, next := r.quantity(i); next > i && (q.Unit.Dim == quantity.Time) {
-		return i
-	} else if next > i {
+	if q, next := r.quantity(i); next > i {
+		if q.Unit.Dim == quantity.Time {
+			return i
+		}
 		amount = r.add(Piece{Kind: Amount, Value: shown(q), Of: -1}, i, next)
 		i = next
 		if !r.ofSomething(q, i) {
@@ -60,28 +61,16 @@ func (r *reader) object(i int, a *act, first bool) int {
 		if r.is("ends", i) || r.is("and", i) || r.adverb(i) {
 			return i
 		}
-	} else if n, next := r.number(i); next > i && !r.is("counted-not", next) {
-		k := next
-		for r.is("adjectives", k) {
-			k++
-		}
-		if k < len(r.t) && !r.t[k].ends() && !r.is("ends", k) && !r.is("counted-not", k) && !r.joins(k) &&
-			!r.is("holders", k) {
-			if r.noun(next, false).ok {
-				amount = r.add(Piece{Kind: Amount, Value: n, Of: -1}, i, next)
-				i = next
-			}
-		}
+	} else if n, next := r.number(i); next > i && r.countsThings(next) {
+		amount = r.add(Piece{Kind: Amount, Value: n, Of: -1}, i, next)
+		i = next
 	}
 	found := r.noun(i, true)
-	if !found.ok {
-		if amount >= 0 {
-			return max(i, found.next)
-		}
-		if found.next > from {
-			return found.next
-		}
-		return from
+	switch {
+	case !found.ok && amount >= 0:
+		return max(i, found.next)
+	case !found.ok:
+		return max(from, found.next)
 	}
 	kind := Thing
 	if a != nil && a.About && first && r.holds(found, true) {
@@ -92,6 +81,22 @@ func (r *reader) object(i int, a *act, first bool) int {
 		r.out[amount].Of = at
 	}
 	return found.next
+}
+
+// countsThings reports whether what stands behind a number is things that it counts: "3
+// beans", not "3 times" nor "2 of them".
+func (r *reader) countsThings(i int) bool {
+	if r.is("counted-not", i) {
+		return false
+	}
+	k := i
+	for r.is("adjectives", k) {
+		k++
+	}
+	if k >= len(r.t) || r.t[k].ends() || r.is("ends", k) || r.is("counted-not", k) || r.joins(k) || r.is("holders", k) {
+		return false
+	}
+	return r.noun(i, false).ok
 }
 
 // ofSomething reports whether the name of what there is so much of can follow an
@@ -357,38 +362,41 @@ func known(w World, language, spoken string) map[string]string {
 	return out
 }
 
+// joint is the word that ties a place, a companion or a path to what is done: "into the
+// jar", "onto the plate", "with a spoon", "over the sink", "through the cloth".
+type joint struct{ into, onto, with, over, through bool }
+
+func (r *reader) joint(i int) joint {
+	return joint{r.is("into", i), r.is("onto", i), r.is("with", i), r.is("over", i), r.listed("throughs", i) > 0}
+}
+
+func (j joint) none() bool { return j == joint{} }
+
+// ties reports whether such a word belongs to what is done here: not "next to the strip",
+// not in what is not to be done, nor where something is only read or waited for.
+func (r *reader) ties(j joint, i int) bool {
+	if j.into && r.is("ends", i-1) || j.through && r.is("ends", i+1) {
+		return false
+	}
+	return !j.none() && !r.not && !r.reads && r.acted != nil
+}
+
 // place reads where something goes, with what, and over what.
 func (r *reader) place(i int) int {
-	into, onto, with, over, through := r.is("into", i), r.is("onto", i), r.is("with", i), r.is("over", i),
-		r.listed("throughs", i) > 0
-	if into && r.is("ends", i-1) || through && r.is("ends", i+1) { // "next to the strip"
-		return 0
-	}
-	if !into && !onto && !with && !over && !through || r.not || r.reads || r.acted == nil && r.waits == 0 {
-		return 0
-	}
-	if r.waits > 0 && r.acted == nil {
+	j := r.joint(i)
+	if !r.ties(j, i) {
 		return 0
 	}
 	k := max(i+1, r.listed("throughs", i))
 	for r.is("into", k) || r.is("of", k) {
 		k++
 	}
-	if over && r.acted.Safety != "pour" || r.acted.Apart && (over || onto) || r.verbAt(k) != nil || r.who(k) > 0 {
+	if j.over && r.acted.Safety != "pour" || r.acted.Apart && (j.over || j.onto) || r.verbAt(k) != nil || r.who(k) > 0 {
 		return 0
 	}
 	// "into one cup" is a cup, "in 100 mL of water" an amount.
 	if q, next := r.quantity(k); next > k && !r.is("dets", k) && (r.is("of", next) || !r.is("vessels", next-1)) {
-		at := r.add(Piece{Kind: Amount, Value: shown(q), Of: -1}, k, next)
-		k = next
-		for r.is("of", k) {
-			k++
-		}
-		if n := r.noun(k, true); n.ok && r.is("of", k-1) {
-			r.out[at].Of = r.put(n, Thing)
-			return n.next
-		}
-		return k
+		return r.within(q, k, next)
 	}
 	if _, next := r.number(k); next > k {
 		k = next
@@ -398,9 +406,23 @@ func (r *reader) place(i int) int {
 		return max(n.next, i+1)
 	}
 	kind := Thing
-	if (into || onto) && r.holds(n, into) {
+	if (j.into || j.onto) && r.holds(n, j.into) {
 		kind = Vessel
 	}
 	r.put(n, kind)
 	return n.next
+}
+
+// within reads an amount that something goes into, and of what it is.
+func (r *reader) within(q quantity.Typed, from, next int) int {
+	at := r.add(Piece{Kind: Amount, Value: shown(q), Of: -1}, from, next)
+	k := next
+	for r.is("of", k) {
+		k++
+	}
+	if n := r.noun(k, true); n.ok && r.is("of", k-1) {
+		r.out[at].Of = r.put(n, Thing)
+		return n.next
+	}
+	return k
 }

@@ -129,11 +129,9 @@ func (r reader) more(a amount, t []token, n int) (amount, int, *Typed) {
 		return a, 0, nil
 	}
 	if !b.typed {
-		if n+k != len(t) || !b.plain && !strings.Contains(written(t), "/") {
-			return a, 0, nil
-		}
 		small, ok := lessThan[a.unit.Symbol]
-		if !ok {
+		last := n+k == len(t) && (b.plain || strings.Contains(written(t), "/"))
+		if !ok || !last {
 			return a, 0, nil
 		}
 		b.unit, b.typed, b.assumed = MustUnit(small), true, true
@@ -253,25 +251,8 @@ func (r reader) composed(t []token) (Unit, int) {
 // finish makes a value of an amount and what stands behind it.
 func (r reader) finish(t []token, a amount, rest []token) Typed {
 	field := r.f.unit()
-	counted := field.Dim == Count || field.Symbol == "1"
-	if len(rest) > 0 {
-		if code, offers := r.behind(t, a, rest, counted); code != "" {
-			if code == "unknown-unit" {
-				return unread(code, written(rest))
-			}
-			return ask(code, written(t), offers...)
-		}
-	}
-	if field.Symbol == "%" && !a.typed && a.decimals < 0 && a.value > 0 && a.value < 1 {
-		show := func(v float64) string { return field.Behind(text.Number(v, text.Decimals(v, 0), r.f.Language)) }
-		return ask("share", written(t), show(100*a.value), show(a.value)) // of the whole, or of a hundred
-	}
-	if a.share && !a.typed && !counted &&
-		!slices.Contains(
-			[]string{"tsp", "tbsp", "cup", "metric tsp", "metric tbsp", "metric cup", "AU tbsp"},
-			field.Symbol,
-		) {
-		return ask("not-a-number", written(t)) // half of what?
+	if asked := r.open(t, a, rest); asked != nil {
+		return *asked
 	}
 	out := Typed{
 		Kind:        Value,
@@ -305,8 +286,38 @@ func (r reader) finish(t []token, a amount, rest []token) Typed {
 	return out
 }
 
+// measuringSpoons are fields in which half is half of one.
+var measuringSpoons = []string{"tsp", "tbsp", "cup", "metric tsp", "metric tbsp", "metric cup", "AU tbsp"}
+
+// open is what an amount leaves to be asked: words behind it that mean something, a part
+// of a percentage, half of nothing that is named. It is nil where it leaves nothing.
+func (r reader) open(t []token, a amount, rest []token) *Typed {
+	field := r.f.unit()
+	counted := field.Dim == Count || field.Symbol == "1"
+	var out Typed
+	switch code, offers := r.behind(t, a, rest, counted); {
+	case code == "unknown-unit":
+		out = unread(code, written(rest))
+	case code != "":
+		out = ask(code, written(t), offers...)
+	case a.typed:
+		return nil
+	case field.Symbol == "%" && a.decimals < 0 && a.value > 0 && a.value < 1: // of the whole, or of a hundred
+		show := func(v float64) string { return field.Behind(text.Number(v, text.Decimals(v, 0), r.f.Language)) }
+		out = ask("share", written(t), show(100*a.value), show(a.value))
+	case a.share && !counted && !slices.Contains(measuringSpoons, field.Symbol):
+		out = ask("not-a-number", written(t)) // half of what?
+	default:
+		return nil
+	}
+	return &out
+}
+
 // behind judges the words behind a value: "" where they may be left out.
 func (r reader) behind(t []token, a amount, rest []token, counted bool) (code string, offers []string) {
+	if len(rest) == 0 {
+		return "", nil
+	}
 	_, joint := r.l.and.at(rest)
 	if joint == 0 && (rest[0].text == "," || rest[0].text == ";" || rest[0].text == "/" || rest[0].text == "&") {
 		joint = 1

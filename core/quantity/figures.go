@@ -151,15 +151,7 @@ var kitchenParts = []float64{2, 3, 4, 8, 16, 32, 64}
 // 3 quarters, 12 dozen. It took one token where nothing follows.
 func (r reader) fraction(whole float64, t []token) (float64, int, *Typed) {
 	if num, den, n := slashed(t); n > 0 {
-		switch {
-		case den == 0:
-			p := unread("zero-denominator", written(t[:3]))
-			return 0, 0, &p
-		case num != 1 && !slices.Contains(kitchenParts, den) || den > 64:
-			p := ask("two-readings", written(t), t[0].text+" "+r.f.Unit, t[2].text+" "+r.f.Unit)
-			return 0, 0, &p
-		}
-		return num / den, n, nil
+		return r.slash(t, num, den, n)
 	}
 	if len(t) < 2 {
 		return whole, 1, nil
@@ -167,6 +159,36 @@ func (r reader) fraction(whole float64, t []token) (float64, int, *Typed) {
 	if t[1].kind == 'f' {
 		return whole + t[1].value, 2, nil
 	}
+	if v, n, problem := r.mixed(whole, t); n > 0 || problem != nil {
+		return v, n, problem
+	}
+	if half, n := r.andHalf(t[1:]); n > 0 {
+		return whole + half, 1 + n, nil
+	}
+	if of, n := r.l.fractions.at(t[1:]); n > 0 {
+		return whole / of, 1 + n, nil
+	}
+	if g, n := r.l.groups.at(t[1:]); n > 0 {
+		return whole * g, 1 + n, nil
+	}
+	return whole, 1, nil
+}
+
+// slash reads one number over another: a part that kitchens use, else perhaps two readings.
+func (r reader) slash(t []token, num, den float64, n int) (float64, int, *Typed) {
+	switch {
+	case den == 0:
+		p := unread("zero-denominator", written(t[:3]))
+		return 0, 0, &p
+	case num != 1 && !slices.Contains(kitchenParts, den) || den > 64:
+		p := ask("two-readings", written(t), t[0].text+" "+r.f.Unit, t[2].text+" "+r.f.Unit)
+		return 0, 0, &p
+	}
+	return num / den, n, nil
+}
+
+// mixed reads a part behind a whole: 1 1/2, 1-1/2, 1-½. It took none where there is none.
+func (r reader) mixed(whole float64, t []token) (float64, int, *Typed) {
 	joint := 1
 	if t[1].text == "-" {
 		joint = 2
@@ -187,16 +209,7 @@ func (r reader) fraction(whole float64, t []token) (float64, int, *Typed) {
 	if joint == 2 && len(t) > 2 && t[2].kind == 'f' && !t[1].spaced {
 		return whole + t[2].value, 3, nil
 	}
-	if half, n := r.andHalf(t[1:]); n > 0 {
-		return whole + half, 1 + n, nil
-	}
-	if of, n := r.l.fractions.at(t[1:]); n > 0 {
-		return whole / of, 1 + n, nil
-	}
-	if g, n := r.l.groups.at(t[1:]); n > 0 {
-		return whole * g, 1 + n, nil
-	}
-	return whole, 1, nil
+	return 0, 0, nil
 }
 
 // words reads a number in words; it took none where there is none. An article
@@ -264,32 +277,41 @@ func (r reader) cardinal(t []token, from float64) (float64, int) {
 		}
 		begun := n > 0 || from > 0
 		if v, k := r.l.numbers.at(t[n+joint:]); k > 0 && (joint == 0 || begun) {
-			tens := math.Mod(now, 100)
-			switch {
-			case !begun, now == 0 && total > 0:
-				now = v
-			case v < 10 && tens >= 20 && math.Mod(now, 10) == 0 && v > 0:
-				now += v
-			case v < 100 && now >= 100 && tens == 0 && v > 0:
-				now += v
-			default:
+			if now == 0 && total > 0 {
+				begun = false // after "two thousand" a number begins anew
+			}
+			sum, ok := counted(now, v, begun)
+			if !ok {
 				return total + now, n
 			}
-			n += joint + k
+			now, n = sum, n+joint+k
 			continue
 		}
-		if g, k := r.l.groups.at(t[n:]); k > 0 && begun {
-			if g >= 1000 {
-				total, now = total+now*g, 0
-			} else {
-				now *= g
-			}
-			n += k
-			continue
+		g, k := r.l.groups.at(t[n:])
+		if k == 0 || !begun {
+			break
 		}
-		break
+		if n += k; g >= 1000 {
+			total, now = total+now*g, 0
+		} else {
+			now *= g
+		}
 	}
 	return total + now, n
+}
+
+// counted is a number with the next number word: ones behind tens, anything below a
+// hundred behind hundreds. It reports false for one that does not go on, as in "two three".
+func counted(now, v float64, begun bool) (float64, bool) {
+	tens := math.Mod(now, 100)
+	switch {
+	case !begun:
+		return v, true
+	case v > 0 && v < 10 && tens >= 20 && math.Mod(now, 10) == 0,
+		v > 0 && v < 100 && now >= 100 && tens == 0:
+		return now + v, true
+	}
+	return 0, false
 }
 
 // pointed reads "point five" or "coma dos cinco".

@@ -25,24 +25,7 @@ type amount struct {
 // qualified takes what is said about a value off both its ends: about, at
 // least, between; then reads it.
 func (r reader) qualified(t []token) Typed {
-	approximate := false
-	for len(t) > 1 {
-		if t[0].text == "=" {
-			t = t[1:]
-		} else if last := t[len(t)-1].text; last == "!" || last == "=" || last == "," {
-			t = t[:len(t)-1]
-		} else if _, n := r.l.leads.at(t); n > 0 && n < len(t) {
-			t = t[n:]
-		} else if _, n := r.l.about.at(t); n > 0 && n < len(t) && !r.belongs(t, n) {
-			t, approximate = t[n:], true
-		} else if n := r.l.aboutAfter.before(t); n > 0 {
-			t, approximate = t[:len(t)-n], true
-		} else if last == "?" {
-			t, approximate = t[:len(t)-1], true
-		} else {
-			break
-		}
-	}
+	t, approximate := r.trimmed(t)
 	below, n := r.l.bound.at(t)
 	if n > 0 && n < len(t) {
 		return bounded(r.qualified(t[n:]), below)
@@ -63,6 +46,33 @@ func (r reader) qualified(t []token) Typed {
 	return out
 }
 
+// trimmed takes off both ends what only leads to a value or says that it is about.
+func (r reader) trimmed(t []token) (rest []token, approximate bool) {
+	for len(t) > 1 {
+		last := t[len(t)-1].text
+		_, leads := r.l.leads.at(t)
+		_, about := r.l.about.at(t)
+		after := r.l.aboutAfter.before(t)
+		switch {
+		case t[0].text == "=":
+			t = t[1:]
+		case last == "!" || last == "=" || last == ",":
+			t = t[:len(t)-1]
+		case leads > 0 && leads < len(t):
+			t = t[leads:]
+		case about > 0 && about < len(t) && !r.belongs(t, about):
+			t, approximate = t[about:], true
+		case after > 0:
+			t, approximate = t[:len(t)-after], true
+		case last == "?":
+			t, approximate = t[:len(t)-1], true
+		default:
+			return t, approximate
+		}
+	}
+	return t, approximate
+}
+
 // belongs reports whether a sign that may mean about is the value's own, as the
 // c of "c 25" is not and the one of "1 c" never stands first.
 func (r reader) belongs(t []token, n int) bool {
@@ -81,21 +91,8 @@ func (r reader) value(t []token) Typed {
 	if len(t) == 0 {
 		return Typed{Kind: Missing}
 	}
-	if joint, n := r.l.spans.at(t); n > 0 {
-		if v, ok := r.span(t[n:], joint); ok {
-			return v
-		}
-	}
-	if v, ok := r.portions(t); ok {
+	if v, ok := r.special(t); ok {
 		return v
-	}
-	if v, ok := r.labelEcho(t); ok {
-		return v
-	}
-	if r.f.Dim == Time {
-		if v, ok := r.clock(t); ok {
-			return v
-		}
 	}
 	sign, rest := r.sign(t)
 	first, n, problem := r.amount(rest)
@@ -126,6 +123,26 @@ func (r reader) value(t []token) Typed {
 		out.Confirm = out.Confirm || rest[0].low == "-" || first.belowZero
 	}
 	return out
+}
+
+// special reads what is written in a way of its own: between two values, in portions, as
+// the label says it, by the clock.
+func (r reader) special(t []token) (Typed, bool) {
+	if joint, n := r.l.spans.at(t); n > 0 {
+		if v, ok := r.span(t[n:], joint); ok {
+			return v, true
+		}
+	}
+	if v, ok := r.portions(t); ok {
+		return v, true
+	}
+	if v, ok := r.labelEcho(t); ok {
+		return v, true
+	}
+	if r.f.Dim == Time {
+		return r.clock(t)
+	}
+	return Typed{}, false
 }
 
 // signed are the dimensions of what may lie below zero.
@@ -268,18 +285,9 @@ func (r reader) clock(t []token) (Typed, bool) {
 	}
 	total := 0.0
 	for i := 0; i < len(t); i += 2 {
-		last := i == len(t)-1
-		digits := leadingDigits(t[i].text)
-		if t[i].kind != 'n' || !last && digits != t[i].text || len(digits) > 4 || i > 0 && len(digits) != 2 ||
-			t[i].spaced && i > 0 {
-			return unread("bad-compound", written(t)), true
-		}
-		v, err := readDecimal(t[i].text)
-		if err != nil && err.Code == "ambiguous-comma" { // thousandths of a second
-			v, err = readDecimal(digits + "." + t[i].text[len(digits)+1:])
-		}
-		if err != nil || i > 0 && v >= 60 {
-			return ask("bad-compound", written(t)), true
+		v, problem := clockPart(t, i)
+		if problem != nil {
+			return *problem, true
 		}
 		total = total*60 + v
 	}
@@ -299,4 +307,24 @@ func (r reader) clock(t []token) (Typed, bool) {
 		Confirm:  true,
 		Decimals: -1,
 	}, true
+}
+
+// clockPart reads one of the numbers between colons: below 60 and with two digits but the
+// first, with a decimal only in the last.
+func clockPart(t []token, i int) (float64, *Typed) {
+	digits := leadingDigits(t[i].text)
+	whole, first, last := digits == t[i].text, i == 0, i == len(t)-1
+	if t[i].kind != 'n' || !last && !whole || len(digits) > 4 || !first && (len(digits) != 2 || t[i].spaced) {
+		p := unread("bad-compound", written(t))
+		return 0, &p
+	}
+	v, err := readDecimal(t[i].text)
+	if err != nil && err.Code == "ambiguous-comma" { // thousandths of a second
+		v, err = readDecimal(digits + "." + t[i].text[len(digits)+1:])
+	}
+	if err != nil || !first && v >= 60 {
+		p := ask("bad-compound", written(t))
+		return 0, &p
+	}
+	return v, nil
 }

@@ -1,6 +1,7 @@
 package quantity
 
 import (
+	"slices"
 	"strings"
 	"unicode"
 )
@@ -69,7 +70,6 @@ func lex(text string) []token {
 		out = append(out, token{text: s, low: strings.ToLower(s), kind: kind, value: value, spaced: spaced})
 		spaced = false
 	}
-	digit := func(i int) bool { return i < len(plain) && plain[i] >= '0' && plain[i] <= '9' }
 	for i := 0; i < len(plain); {
 		r := plain[i]
 		switch {
@@ -81,7 +81,7 @@ func lex(text string) []token {
 				i++
 			}
 			add('s', "…", 0)
-		case digit(i) || (r == '.' || r == ',') && digit(i+1):
+		case digitAt(plain, i) || (r == '.' || r == ',') && digitAt(plain, i+1):
 			end := numeral(plain, i)
 			add('n', string(plain[i:end]), 0)
 			i = end
@@ -149,39 +149,49 @@ func stopsWord(plain []rune, i int) bool {
 
 // numeral is where the digits, points, commas and exponent end that begin at i.
 func numeral(s []rune, i int) int {
-	digit := func(i int) bool { return i < len(s) && s[i] >= '0' && s[i] <= '9' }
-	for i < len(s) && (digit(i) || (s[i] == '.' || s[i] == ',') && digit(i+1)) {
+	for digitAt(s, i) || i < len(s) && (s[i] == '.' || s[i] == ',') && digitAt(s, i+1) {
 		i++
 	}
-	if i < len(s) && (s[i] == 'e' || s[i] == 'E') {
-		end := i + 1
-		if end < len(s) && (s[end] == '-' || s[end] == '+') {
-			end++
-		}
-		if digit(end) {
-			for digit(end) {
-				end++
-			}
-			if end == len(s) || !unicode.IsLetter(s[end]) {
-				return end
-			}
-		}
+	if i == len(s) || s[i] != 'e' && s[i] != 'E' {
+		return i
 	}
-	return i
+	end := i + 1
+	if end < len(s) && (s[end] == '-' || s[end] == '+') {
+		end++
+	}
+	begun := end
+	for digitAt(s, end) {
+		end++
+	}
+	if end == begun || end < len(s) && unicode.IsLetter(s[end]) {
+		return i
+	}
+	return end
 }
+
+func digitAt(s []rune, i int) bool { return i < len(s) && s[i] >= '0' && s[i] <= '9' }
 
 // exponentEnd takes the exponent of a unit into its word: cm3, cm^3, cm³.
 func exponentEnd(s []rune, from, end int) int {
-	if end < len(s) && s[end] == '^' && end+1 < len(s) && (s[end+1] == '2' || s[end+1] == '3') {
+	power := func(i int) bool { return i < len(s) && (s[i] == '2' || s[i] == '3') }
+	if end == len(s) {
+		return end
+	}
+	switch {
+	case s[end] == '^' && power(end+1):
 		return end + 2
-	}
-	for end < len(s) && strings.ContainsRune("²³", s[end]) {
+	case s[end] == '²' || s[end] == '³':
 		return end + 1
-	}
-	word := strings.ToLower(string(s[from:end]))
-	if (word == "cm" || word == "mm" || word == "m") && end < len(s) && (s[end] == '2' || s[end] == '3') &&
-		(end+1 == len(s) || !unicode.IsDigit(s[end+1]) && s[end+1] != '.' && s[end+1] != ',') {
+	case power(end) && slices.Contains(lengths, strings.ToLower(string(s[from:end]))) && !goesOn(s, end+1):
 		return end + 1
 	}
 	return end
+}
+
+// lengths are the units that take a plain 2 or 3 behind them as their power.
+var lengths = []string{"mm", "cm", "m"}
+
+// goesOn reports whether a numeral goes on at i.
+func goesOn(s []rune, i int) bool {
+	return i < len(s) && (unicode.IsDigit(s[i]) || s[i] == '.' || s[i] == ',')
 }

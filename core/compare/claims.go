@@ -246,29 +246,46 @@ func stated(d *design.Document, c design.Claim, all []outcome, first int) (Claim
 // takes reports whether a claim can be made of a value: by its kind, with all that it
 // names there.
 func (o *outcome) takes(d *design.Document, c *Claim) bool {
-	has := func(id string) bool { return slices.Contains(o.conditions, id) }
-	sides := has(c.Condition) && has(c.Against) && c.Condition != c.Against
 	switch {
 	case o.chosen():
-		return c.Says == "share" && has(c.Condition) && *c.Stated > 0 && *c.Stated < 1
+		return c.Says == "share" && o.has(c.Condition) && *c.Stated > 0 && *c.Stated < 1
 	case o.zoned():
-		return sided(c.Says) && has(c.Condition) && o.zoneAt(c.Zone) >= 0
+		return sided(c.Says) && o.has(c.Condition) && o.zoneAt(c.Zone) >= 0
 	case o.naming():
-		return sided(c.Says) && sides && offers(d, o, c.Option)
+		return sided(c.Says) && o.hasBoth(c) && offers(d, o, c.Option)
 	case o.ordered():
-		return c.Says == "order" && has(c.Condition) && ranksAll(d, o, c.Order)
+		return c.Says == "order" && o.has(c.Condition) && ranksAll(d, o, c.Order)
+	case o.levelled():
+		return sided(c.Says) && o.hasBoth(c) || o.inOrder(c)
 	}
+	return o.takesNumbers(d, c)
+}
+
+// takesNumbers is the same of a value that is a number.
+func (o *outcome) takesNumbers(d *design.Document, c *Claim) bool {
 	switch {
 	case trending(c.Says):
-		return !o.levelled() && o.levels(d)
-	case sided(c.Says), c.Says == "same" && !o.levelled():
-		return sides
+		return o.levels(d)
+	case sided(c.Says), c.Says == "same":
+		return o.hasBoth(c)
 	case c.Says == "order":
-		return len(c.Order) > 1 && !slices.ContainsFunc(c.Order, func(id string) bool { return !has(id) })
-	case c.Says == "equals" && !o.levelled():
-		return c.Stated != nil && has(c.Condition)
+		return o.inOrder(c)
 	}
-	return false // nothing such can be said of this kind
+	return c.Says == "equals" && c.Stated != nil && o.has(c.Condition)
+}
+
+// has reports whether a value is taken in a condition.
+func (o *outcome) has(condition string) bool { return slices.Contains(o.conditions, condition) }
+
+// hasBoth reports whether a value is taken in the two conditions of a claim.
+func (o *outcome) hasBoth(c *Claim) bool {
+	return o.has(c.Condition) && o.has(c.Against) && c.Condition != c.Against
+}
+
+// inOrder reports whether a claim orders conditions in all of which a value is taken.
+func (o *outcome) inOrder(c *Claim) bool {
+	return c.Says == "order" && len(c.Order) > 1 &&
+		!slices.ContainsFunc(c.Order, func(id string) bool { return !o.has(id) })
 }
 
 // sided reports whether a claim is about which is more.

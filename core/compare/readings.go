@@ -140,130 +140,156 @@ type ObservationRow struct {
 // Books opens the notebooks of exported readings, home by home in their order.
 // It fails on a time or slot that cannot be, naming the row.
 func (r *Readings) Books(d *design.Document) ([]Home, error) {
-	entries := map[string][]notebook.Entry{}
-	held := map[string]map[design.Slot]notebook.State{}
-	var names []string
-	of := map[string]ReadingsHome{}
-	known := func(home string) {
-		if _, ok := of[home]; !ok {
-			of[home] = ReadingsHome{Language: text.Languages[0]}
-			names = append(names, home)
-		}
-	}
+	s := shelf{d: d, of: map[string]ReadingsHome{}, entries: map[string][]notebook.Entry{},
+		held: map[string]map[design.Slot]notebook.State{}}
 	for _, h := range r.Homes {
-		known(h.Home)
-		of[h.Home] = h
-		for i, u := range h.Used {
-			e := notebook.Entry{ID: fmt.Sprintf("u%06d", i), Kind: notebook.Used, Refers: u.Need, Typed: u.Typed,
-				Slot: design.Slot{Condition: u.Condition}}
-			if p := notebook.Fits(d, &e); p != nil {
-				return nil, fmt.Errorf("homes: %s used[%d]: the %s %s", h.Home, i, p.Field,
-					text.Render(p.Rule, text.Languages[0]))
-			}
-			entries[h.Home] = append(entries[h.Home], e)
+		if err := s.home(h); err != nil {
+			return nil, err
 		}
 	}
-	for i, row := range r.Readings {
-		if row.Home == "" || row.Provenance == string(notebook.Shared) || row.Provenance == string(notebook.Practice) {
-			continue
-		}
-		known(row.Home)
-		at, err := moment(row.MeasuredAt)
-		if err != nil {
-			return nil, fmt.Errorf("readings[%d]: measured_at has to be a time such as 2027-02-02T10:40:00Z", i)
-		}
-		e := notebook.Entry{
-			ID:         fmt.Sprintf("r%06d", i),
-			Kind:       notebook.Reading,
-			Provenance: notebook.Own,
-			Received:   at,
-			Typed:      row.Typed,
-			Given:      row.Given,
-			Instrument: row.Instrument,
-			Slot: design.Slot{
-				Reading:   row.Reading,
-				Condition: row.Condition,
-				Object:    row.Object,
-				Stage:     row.Stage,
-				Time:      row.Time,
-				Trial:     max(1, row.Trial),
-			},
-		}
-		if row.Provenance == string(notebook.Desk) {
-			e.Provenance = notebook.Desk
-		}
-		if row.Fate == "not-read" {
-			e.Kind, e.Reason = notebook.NotRead, row.Reason
-		} else if e.Typed == "" && e.Given == nil && row.Value != nil {
-			e.Typed = strconv.FormatFloat(*row.Value, 'g', -1, 64) + " " + row.Unit
-		}
-		if p := notebook.Fits(d, &e); p != nil {
-			return nil, fmt.Errorf(
-				"readings[%d]: the %s %s, such as %s",
-				i,
-				p.Field,
-				text.Render(p.Rule, text.Languages[0]),
-				p.Example,
-			)
-		}
-		switch row.Fate {
-		case "", "counts", "unread", "missing", "not-read", "corrected", "superseded":
-		case "spoiled":
-			entries[row.Home] = append(
-				entries[row.Home],
-				notebook.Entry{ID: e.ID + "x", Kind: notebook.Spoiled, Refers: e.ID, Reason: row.Reason, Received: at},
-			)
-		case "set-aside":
-			entries[row.Home] = append(
-				entries[row.Home],
-				notebook.Entry{ID: e.ID + "x", Kind: notebook.SetAside, Refers: e.ID, Reason: row.Reason, Received: at},
-			)
-		default: // kept and not counted, for its step
-			if held[row.Home] == nil {
-				held[row.Home] = map[design.Slot]notebook.State{}
-			}
-			held[row.Home][e.Slot] = notebook.AdultNotSaid
-		}
-		entries[row.Home] = append(entries[row.Home], e)
-		if row.Object != "" && row.Thing != "" {
-			entries[row.Home] = append(
-				entries[row.Home],
-				notebook.Entry{ID: e.ID + "n", Kind: notebook.Named, Refers: row.Object, Text: row.Thing, Received: at},
-			)
+	for i := range r.Readings {
+		if err := s.reading(i, &r.Readings[i]); err != nil {
+			return nil, err
 		}
 	}
-	for i, row := range r.Answers {
-		known(row.Home)
-		at, err := moment(row.At)
-		if err != nil {
-			return nil, fmt.Errorf("answers[%d]: at has to be a time such as 2027-02-02T10:40:00Z", i)
+	for i := range r.Answers {
+		if err := s.answer(i, &r.Answers[i]); err != nil {
+			return nil, err
 		}
-		entries[row.Home] = append(
-			entries[row.Home],
-			notebook.Entry{
-				ID:         fmt.Sprintf("a%06d", i),
-				Kind:       notebook.Answer,
-				Provenance: notebook.Own,
-				Received:   at,
-				Question:   row.Question,
-				Choice:     row.Choice,
-				Text:       row.Text,
-			},
-		)
 	}
 	var homes []Home
-	for _, name := range names {
-		w := notebook.Writer{Language: of[name].Language, System: quantity.System(r.Measures)}
-		home := of[name]
-		book := notebook.Open(home.of(d), entries[name], w, nil)
-		for slot, state := range held[name] {
+	for _, name := range s.names {
+		home := s.of[name]
+		w := notebook.Writer{Language: home.Language, System: quantity.System(r.Measures)}
+		book := notebook.Open(home.of(d), s.entries[name], w, nil)
+		for slot, state := range s.held[name] {
 			if c := book.Cell(slot); c != nil {
 				c.State = state
 			}
 		}
-		homes = append(homes, Home{name, book, of[name].Uses, of[name].Class})
+		homes = append(homes, Home{name, book, home.Uses, home.Class})
 	}
 	return homes, nil
+}
+
+// shelf gathers what each home wrote, by its name.
+type shelf struct {
+	d       *design.Document
+	names   []string // in the order in which they come
+	of      map[string]ReadingsHome
+	entries map[string][]notebook.Entry
+	held    map[string]map[design.Slot]notebook.State // kept and not counted
+}
+
+func (s *shelf) known(home string) {
+	if _, ok := s.of[home]; !ok {
+		s.of[home] = ReadingsHome{Language: text.Languages[0]}
+		s.names = append(s.names, home)
+	}
+}
+
+func (s *shelf) put(home string, e notebook.Entry) { s.entries[home] = append(s.entries[home], e) }
+
+// home takes in what a home is and the amounts that it used.
+func (s *shelf) home(h ReadingsHome) error {
+	s.known(h.Home)
+	s.of[h.Home] = h
+	for i, u := range h.Used {
+		e := notebook.Entry{ID: fmt.Sprintf("u%06d", i), Kind: notebook.Used, Refers: u.Need, Typed: u.Typed,
+			Slot: design.Slot{Condition: u.Condition}}
+		if p := notebook.Fits(s.d, &e); p != nil {
+			return fmt.Errorf("homes: %s used[%d]: the %s %s", h.Home, i, p.Field, text.Render(p.Rule, text.Languages[0]))
+		}
+		s.put(h.Home, e)
+	}
+	return nil
+}
+
+// reading takes in a reading of a home's own, with what became of it.
+func (s *shelf) reading(i int, row *Row) error {
+	if row.Home == "" || row.Provenance == string(notebook.Shared) || row.Provenance == string(notebook.Practice) {
+		return nil
+	}
+	s.known(row.Home)
+	at, err := moment(row.MeasuredAt)
+	if err != nil {
+		return fmt.Errorf("readings[%d]: measured_at has to be a time such as 2027-02-02T10:40:00Z", i)
+	}
+	e := row.entry(fmt.Sprintf("r%06d", i), at)
+	if p := notebook.Fits(s.d, &e); p != nil {
+		return fmt.Errorf("readings[%d]: the %s %s, such as %s", i, p.Field, text.Render(p.Rule, text.Languages[0]),
+			p.Example)
+	}
+	after := notebook.Entry{ID: e.ID + "x", Refers: e.ID, Reason: row.Reason, Received: at}
+	switch row.Fate {
+	case "", "counts", "unread", "missing", "not-read", "corrected", "superseded":
+	case "spoiled":
+		after.Kind = notebook.Spoiled
+		s.put(row.Home, after)
+	case "set-aside":
+		after.Kind = notebook.SetAside
+		s.put(row.Home, after)
+	default: // kept and not counted, for its step
+		if s.held[row.Home] == nil {
+			s.held[row.Home] = map[design.Slot]notebook.State{}
+		}
+		s.held[row.Home][e.Slot] = notebook.AdultNotSaid
+	}
+	s.put(row.Home, e)
+	if row.Object != "" && row.Thing != "" {
+		s.put(row.Home, notebook.Entry{ID: e.ID + "n", Kind: notebook.Named, Refers: row.Object, Text: row.Thing,
+			Received: at})
+	}
+	return nil
+}
+
+// entry is a row as its home wrote it: its words, or its number where it has none.
+func (row *Row) entry(id string, at time.Time) notebook.Entry {
+	e := notebook.Entry{
+		ID:         id,
+		Kind:       notebook.Reading,
+		Provenance: notebook.Own,
+		Received:   at,
+		Typed:      row.Typed,
+		Given:      row.Given,
+		Instrument: row.Instrument,
+		Slot: design.Slot{
+			Reading:   row.Reading,
+			Condition: row.Condition,
+			Object:    row.Object,
+			Stage:     row.Stage,
+			Time:      row.Time,
+			Trial:     max(1, row.Trial),
+		},
+	}
+	if row.Provenance == string(notebook.Desk) {
+		e.Provenance = notebook.Desk
+	}
+	if row.Fate == "not-read" {
+		e.Kind, e.Reason = notebook.NotRead, row.Reason
+	} else if e.Typed == "" && e.Given == nil && row.Value != nil {
+		e.Typed = strconv.FormatFloat(*row.Value, 'g', -1, 64) + " " + row.Unit
+	}
+	return e
+}
+
+// answer takes in an answer to a question.
+func (s *shelf) answer(i int, row *AnswerRow) error {
+	s.known(row.Home)
+	at, err := moment(row.At)
+	if err != nil {
+		return fmt.Errorf("answers[%d]: at has to be a time such as 2027-02-02T10:40:00Z", i)
+	}
+	s.put(row.Home, notebook.Entry{
+		ID:         fmt.Sprintf("a%06d", i),
+		Kind:       notebook.Answer,
+		Provenance: notebook.Own,
+		Received:   at,
+		Question:   row.Question,
+		Choice:     row.Choice,
+		Text:       row.Text,
+	})
+	return nil
 }
 
 // moment reads a time; one that is not known is the beginning.

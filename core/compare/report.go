@@ -219,9 +219,7 @@ func (a *analysis) report(f Finding) FindingReport {
 			SE:        given(t.SE),
 			DF:        given(t.DF),
 		},
-		P: given(
-			t.P,
-		),
+		P:            given(t.P),
 		PCorrected:   given(f.Corrected),
 		Statistic:    given(t.Statistic),
 		CorrectedFor: Family{"holm", f.M, f.Family},
@@ -240,59 +238,20 @@ func (a *analysis) report(f Finding) FindingReport {
 			r.N = 0
 		}
 	}
+	name := func(key string) string { return key }
 	for _, language := range text.Languages {
-		name := func(key string) string { return key }
-		r.Words.Teacher[language], r.Words.Family[language] = Named(
-			f.Teacher(language),
-			name,
-		), Named(
-			f.ForFamily(language),
-			name,
-		)
+		r.Words.Teacher[language] = Named(f.Teacher(language), name)
+		r.Words.Family[language] = Named(f.ForFamily(language), name)
 	}
 	if f.Reason != "" {
 		r.Reason = &f.Reason
 	}
-	if o.counts {
-		r.Kind = "count"
-	}
-	if own, ok := a.d.Reading(f.Value); ok && own.Sort() == design.EventKind {
-		r.Kind = string(design.EventKind)
-	}
-	if o.Reading != nil {
-		r.Kind = string(o.Reading.Sort())
-	}
-	if trending(f.Says) {
-		args := text.Args{}
-		a.steps(o, args)
-		if each := args["each"].(sized).unit; each != quantity.One {
-			r.Estimate.Unit += "/" + each.Symbol
-		}
-	}
-	if f.Says == "share" || o.ordered() {
-		r.Estimate.Unit = "1"
-	}
+	r.Kind = a.kindOf(o, f.Value)
+	r.Estimate.Unit = a.estimated(o, &f, unit)
 	if f.Signs {
-		decided := f.Sides.Decided()
-		r.Decided, r.More, r.Less, r.Same, r.Undecided = &decided, &f.Sides.More, &f.Sides.Less, &f.Sides.Same,
-			&f.Sides.Undecided
-		r.Median = &MiddleReport{
-			back(f.Middle.LowValue),
-			back(f.Middle.HighValue),
-			back(f.Middle.Low),
-			back(f.Middle.High),
-		}
-		r.Estimate = EstimateReport{Value: given(t.Estimate), Unit: "1", Low: given(t.Low), High: given(t.High)}
+		r.signs(&f, back)
 	}
-	for _, k := range []string{f.Against, f.Condition} {
-		if k != "" || len(o.conditions) == 1 {
-			r.ByCondition = append(r.ByCondition, a.described(o, k))
-		}
-		if len(o.conditions) == 1 {
-			break
-		}
-	}
-	for _, k := range f.Order {
+	for _, k := range o.reported(&f) {
 		r.ByCondition = append(r.ByCondition, a.described(o, k))
 	}
 	for _, x := range f.Apart {
@@ -322,6 +281,61 @@ func (a *analysis) report(f Finding) FindingReport {
 		r.NeedsHomes = &f.Needs
 	}
 	return r
+}
+
+// kindOf is the kind of what a value is, as readings have it.
+func (a *analysis) kindOf(o *outcome, value string) string {
+	own, ok := a.d.Reading(value)
+	switch {
+	case o.Reading != nil:
+		return string(o.Reading.Sort())
+	case ok && own.Sort() == design.EventKind:
+		return string(design.EventKind)
+	case o.counts:
+		return "count"
+	}
+	return "quantity"
+}
+
+// estimated is the unit of an estimate: of a slope for each unit of what is changed, of a
+// share or a correlation none.
+func (a *analysis) estimated(o *outcome, f *Finding, unit string) string {
+	switch {
+	case f.Says == "share" || o.ordered():
+		return "1"
+	case trending(f.Says):
+		args := text.Args{}
+		a.steps(o, args)
+		if each := args["each"].(sized).unit; each != quantity.One {
+			unit += "/" + each.Symbol
+		}
+	}
+	return unit
+}
+
+// signs puts what a test of signs counts in the place of an estimate.
+func (r *FindingReport) signs(f *Finding, back func(float64) *float64) {
+	decided := f.Sides.Decided()
+	r.Decided, r.More, r.Less, r.Same, r.Undecided = &decided, &f.Sides.More, &f.Sides.Less, &f.Sides.Same,
+		&f.Sides.Undecided
+	m, t := f.Middle, f.Test
+	r.Median = &MiddleReport{back(m.LowValue), back(m.HighValue), back(m.Low), back(m.High)}
+	r.Estimate = EstimateReport{Value: given(t.Estimate), Unit: "1", Low: given(t.Low), High: given(t.High)}
+}
+
+// reported are the conditions that a finding is about, the control first.
+func (o *outcome) reported(f *Finding) []string {
+	var out []string
+	if len(o.conditions) == 1 {
+		out = append(out, f.Against)
+	} else {
+		for _, k := range []string{f.Against, f.Condition} {
+			if k != "" {
+				out = append(out, k)
+			}
+		}
+	}
+	return append(out, f.Order...)
 }
 
 func (a *analysis) described(o *outcome, condition string) ConditionReport {

@@ -275,23 +275,10 @@ func (v *validator) readings() {
 		v.parts(r, path)
 		v.taken(r, path)
 	}
-	for i, c := range v.d.Constants {
+	for i := range v.d.Constants {
 		path := fmt.Sprintf("/constants/%d", i)
-		symbol(c.Symbol, path)
-		if empty(c.Name) {
-			v.say(Error, "no-name", path+"/name", nil)
-		}
-		q, ok := c.Quantity()
-		if !ok {
-			v.say(Error, "constant", path+"/value", text.Args{"typed": c.Value})
-		}
-		own, known := Own(c.Own)
-		switch {
-		case c.Own != "" && !known:
-			v.say(Error, "own-value", path+"/own", text.Args{"typed": c.Own})
-		case c.Own != "" && ok && q.Unit.Dim != quantity.MustUnit(own.Unit).Dim:
-			v.say(Error, "own-unit", path+"/value", text.Args{"typed": c.Value, "unit": own.Unit})
-		}
+		symbol(v.d.Constants[i].Symbol, path)
+		v.constant(&v.d.Constants[i], path)
 	}
 	for i := range v.d.Needs {
 		n := &v.d.Needs[i]
@@ -310,10 +297,28 @@ func (v *validator) readings() {
 	v.claims()
 	v.teaching()
 	for i, m := range v.d.Measured {
-		if m.Reading != "" && !v.known("reading", m.Reading) &&
-			!slices.ContainsFunc(v.d.Derived, func(x Derived) bool { return x.ID == m.Reading }) {
+		derived := func(x Derived) bool { return x.ID == m.Reading }
+		if m.Reading != "" && !v.known("reading", m.Reading) && !slices.ContainsFunc(v.d.Derived, derived) {
 			v.say(Error, "measured-without-reading", fmt.Sprintf("/measured/%d", i), text.Args{"name": m.Name})
 		}
+	}
+}
+
+// constant checks a constant: its name, its value, and what a home measures of its own.
+func (v *validator) constant(c *Constant, path string) {
+	if empty(c.Name) {
+		v.say(Error, "no-name", path+"/name", nil)
+	}
+	q, ok := c.Quantity()
+	if !ok {
+		v.say(Error, "constant", path+"/value", text.Args{"typed": c.Value})
+	}
+	own, known := Own(c.Own)
+	switch {
+	case c.Own != "" && !known:
+		v.say(Error, "own-value", path+"/own", text.Args{"typed": c.Own})
+	case c.Own != "" && ok && q.Unit.Dim != quantity.MustUnit(own.Unit).Dim:
+		v.say(Error, "own-unit", path+"/value", text.Args{"typed": c.Value, "unit": own.Unit})
 	}
 }
 

@@ -15,53 +15,64 @@ var strengthBases = []string{"w/w", "w/v", "v/v", "volumes", "mol/L"}
 
 // thing checks what a need says it is against the larder.
 func (v *validator) thing(n *Need, path string) {
-	l := v.larder
 	if !slices.Contains(needKinds, n.Kind) {
 		v.say(Error, "need-kind", path+"/kind", text.Args{"typed": string(n.Kind)})
 	}
-	if n.Role != "" {
-		if _, ok := l.Role(n.Role); !ok {
-			v.say(Error, "unknown-role", path+"/role", text.Args{"typed": n.Role})
-		}
+	if _, ok := v.larder.Role(n.Role); n.Role != "" && !ok {
+		v.say(Error, "unknown-role", path+"/role", text.Args{"typed": n.Role})
 	}
 	if n.Material != "" {
-		m, ok := l.Material(n.Material)
-		switch {
-		case !ok:
-			v.say(Error, "unknown-material", path+"/material", text.Args{"typed": n.Material})
-		case n.Role != "" && !m.Does(n.Role):
-			v.say(Warning, "role-not-of-material", path+"/role", text.Args{"name": m.Name, "role": n.Role})
-		case n.Form != "" && !slices.Contains(m.Forms(), n.Form):
-			v.say(Error, "unknown-form", path+"/form", text.Args{"name": m.Name, "typed": n.Form})
-		}
+		v.material(n, path)
 	}
-	if s := n.Strength; s != nil &&
-		(s.Value <= 0 || !slices.Contains(strengthBases, s.Basis) ||
-			s.Basis != "volumes" && s.Basis != "mol/L" && s.Value > 100) {
+	if s := n.Strength; s != nil && !s.canBe() {
 		v.say(Error, "strength", path+"/strength", text.Args{"value": s.Value, "basis": s.Basis})
 	}
-	for i, q := range n.Qualities {
-		at := fmt.Sprintf("%s/qualities/%d", path, i)
-		known, ok := l.Quality(q.Is)
-		if !ok {
-			v.say(Error, "unknown-quality", at+"/is", text.Args{"typed": q.Is})
-			continue
-		}
-		figure, ok := q.figure(known.Takes)
-		switch m, chosen := l.Material(n.Material); {
-		case !ok && known.Takes == "":
-			v.say(Error, "quality-plain", at+"/figure", text.Args{"typed": q.Figure, "quality": known.Words})
-		case !ok:
-			v.say(Error, "quality-figure", at+"/figure", text.Args{"typed": q.Figure, "example": known.Example})
-		case chosen && !l.Has(m, known, figure):
-			v.say(Warning, "quality", at, text.Args{"name": m.Name, "quality": known.Say(figure)})
-		}
+	for i := range n.Qualities {
+		v.quality(n, &n.Qualities[i], fmt.Sprintf("%s/qualities/%d", path, i))
 	}
 	for i, id := range n.Barred {
-		if _, ok := l.Material(id); !ok {
+		if _, ok := v.larder.Material(id); !ok {
 			v.say(Error, "unknown-material", fmt.Sprintf("%s/barred/%d", path, i), text.Args{"typed": id})
 		}
 	}
+}
+
+// material checks that the larder has a need's material, that it does its job and comes in
+// its form.
+func (v *validator) material(n *Need, path string) {
+	m, ok := v.larder.Material(n.Material)
+	switch {
+	case !ok:
+		v.say(Error, "unknown-material", path+"/material", text.Args{"typed": n.Material})
+	case n.Role != "" && !m.Does(n.Role):
+		v.say(Warning, "role-not-of-material", path+"/role", text.Args{"name": m.Name, "role": n.Role})
+	case n.Form != "" && !slices.Contains(m.Forms(), n.Form):
+		v.say(Error, "unknown-form", path+"/form", text.Args{"name": m.Name, "typed": n.Form})
+	}
+}
+
+// quality checks a quality that a need asks for, and that its material has it.
+func (v *validator) quality(n *Need, q *Quality, path string) {
+	known, ok := v.larder.Quality(q.Is)
+	if !ok {
+		v.say(Error, "unknown-quality", path+"/is", text.Args{"typed": q.Is})
+		return
+	}
+	figure, ok := q.figure(known.Takes)
+	switch m, chosen := v.larder.Material(n.Material); {
+	case !ok && known.Takes == "":
+		v.say(Error, "quality-plain", path+"/figure", text.Args{"typed": q.Figure, "quality": known.Words})
+	case !ok:
+		v.say(Error, "quality-figure", path+"/figure", text.Args{"typed": q.Figure, "example": known.Example})
+	case chosen && !v.larder.Has(m, known, figure):
+		v.say(Warning, "quality", path, text.Args{"name": m.Name, "quality": known.Say(figure)})
+	}
+}
+
+// canBe reports whether a strength is above nothing and, as a share, not above all.
+func (s *Strength) canBe() bool {
+	share := s.Basis != "volumes" && s.Basis != "mol/L"
+	return s.Value > 0 && slices.Contains(strengthBases, s.Basis) && !(share && s.Value > 100)
 }
 
 // things checks what stands in the document about the larder apart from the
@@ -88,18 +99,22 @@ func (v *validator) things() {
 			v.say(Error, "no-name", path+"/why", nil)
 		}
 	}
-	for i, s := range v.d.Steps {
-		path := fmt.Sprintf("/steps/%d", i)
-		if s.In != "" && !v.known("need", s.In) {
-			v.say(Error, "unknown-need", path+"/in", text.Args{"typed": s.In, "step": s.Title})
-		}
-		if s.Heat != "" && !hasDim(s.Heat, quantity.Temperature) &&
-			!v.bare(Error, "bare-number", s.Heat, "°C", path+"/heat") {
-			v.say(Error, "heat", path+"/heat", text.Args{"typed": s.Heat})
-		}
-		if s.Voltage != "" && !hasDim(s.Voltage, quantity.Voltage) &&
-			!v.bare(Error, "bare-number", s.Voltage, "V", path+"/voltage") {
-			v.say(Error, "voltage", path+"/voltage", text.Args{"typed": s.Voltage})
-		}
+	for i := range v.d.Steps {
+		v.handled(&v.d.Steps[i], fmt.Sprintf("/steps/%d", i))
+	}
+}
+
+// handled checks the vessel of a step, and how hot and under what voltage things are in it.
+func (v *validator) handled(s *Step, path string) {
+	if s.In != "" && !v.known("need", s.In) {
+		v.say(Error, "unknown-need", path+"/in", text.Args{"typed": s.In, "step": s.Title})
+	}
+	if s.Heat != "" && !hasDim(s.Heat, quantity.Temperature) &&
+		!v.bare(Error, "bare-number", s.Heat, "°C", path+"/heat") {
+		v.say(Error, "heat", path+"/heat", text.Args{"typed": s.Heat})
+	}
+	if s.Voltage != "" && !hasDim(s.Voltage, quantity.Voltage) &&
+		!v.bare(Error, "bare-number", s.Voltage, "V", path+"/voltage") {
+		v.say(Error, "voltage", path+"/voltage", text.Args{"typed": s.Voltage})
 	}
 }

@@ -103,46 +103,16 @@ func (l *Larder) candidates(n Need) ([]Candidate, error) {
 	if _, ok := l.materials[n.Material]; !ok {
 		return nil, &UnknownError{"material", n.Material, "vinegar-white"}
 	}
-	var out []Candidate
-	for i := range l.Rules {
-		r := &l.Rules[i]
-		if r.Role != role.ID || !slices.Contains(r.From.Materials, n.Material) ||
-			n.Result != "" && !r.about(n.Result, l) {
-			continue
-		}
-		for _, id := range r.To.Materials {
-			c, ok := l.byRule(n, r, id)
-			if !ok {
-				continue
-			}
-			out = keepLower(out, c)
-		}
-	}
-	for i := range l.Rules { // compared for another result: its own group here
-		r := &l.Rules[i]
-		if n.Result == "" || r.Class == Unsuitable || r.Role != role.ID ||
-			!slices.Contains(r.From.Materials, n.Material) ||
-			r.about(n.Result, l) {
-			continue
-		}
-		for _, id := range r.To.Materials {
-			if c, ok := l.byRule(n, r, id); ok &&
-				!slices.ContainsFunc(out, func(o Candidate) bool { return o.Material.ID == id }) {
-				c.Class, c.Because = Worst(c.Class, Separate), text.Message{ID: "larder.because.other-result"}
-				out = append(out, c)
-			}
-		}
-	}
+	out := l.byRules(n, role.ID)
 	for i := range l.Materials {
 		m := &l.Materials[i]
-		if m.ID == n.Material || !m.Does(role.ID) ||
-			slices.ContainsFunc(out, func(c Candidate) bool { return c.Material.ID == m.ID }) {
-			continue
+		if m.ID != n.Material && m.Does(role.ID) && !holdsMaterial(out, m.ID) {
+			out = append(out, l.byRole(n, m))
 		}
-		out = append(out, l.byRole(n, m))
 	}
+	kind, known := l.Result(n.Result)
 	for i := range out {
-		if kind, ok := l.Result(n.Result); ok && slices.Contains(kind.Whoever, role.ID) && out[i].Class == Separate {
+		if known && slices.Contains(kind.Whoever, role.ID) && out[i].Class == Separate {
 			out[i].Class, out[i].Because = Pools, text.Message{ID: "larder.because.untouched"}
 		}
 		l.judge(n, &out[i])
@@ -158,6 +128,45 @@ func (l *Larder) candidates(n Need) ([]Candidate, error) {
 			cmp.Compare(a.Form, b.Form))
 	})
 	return out, nil
+}
+
+// byRules are the candidates that rules of a role name: those that speak of the result,
+// and, in a group of their own, those that were compared for another one.
+func (l *Larder) byRules(n Need, role string) []Candidate {
+	var out []Candidate
+	var elsewhere []*Rule
+	for i := range l.Rules {
+		r := &l.Rules[i]
+		if r.Role != role || !slices.Contains(r.From.Materials, n.Material) {
+			continue
+		}
+		if n.Result != "" && !r.about(n.Result, l) {
+			elsewhere = append(elsewhere, r)
+			continue
+		}
+		for _, id := range r.To.Materials {
+			if c, ok := l.byRule(n, r, id); ok {
+				out = keepLower(out, c)
+			}
+		}
+	}
+	for _, r := range elsewhere {
+		if r.Class == Unsuitable {
+			continue
+		}
+		for _, id := range r.To.Materials {
+			if c, ok := l.byRule(n, r, id); ok && !holdsMaterial(out, id) {
+				c.Class, c.Because = Worst(c.Class, Separate), text.Message{ID: "larder.because.other-result"}
+				out = append(out, c)
+			}
+		}
+	}
+	return out
+}
+
+// holdsMaterial reports whether a material is among candidates.
+func holdsMaterial(list []Candidate, material string) bool {
+	return slices.ContainsFunc(list, func(c Candidate) bool { return c.Material.ID == material })
 }
 
 // unmeasured is 1 for a candidate whose amount is wanted and not known.

@@ -45,60 +45,22 @@ const (
 // its dimension, or it would take more than twelve scoops or be off by more
 // than half.
 func (q Quantity) InMeasures(measures []Measure) (p Portion, ok bool) {
-	want := q.SI()
-	var own []Measure
+	s := scooping{want: q.SI(), score: math.Inf(1)}
 	for _, m := range measures {
 		if m.Unit.Dim == q.Unit.Dim && m.si() > 0 {
-			own = append(own, m)
+			s.own = append(s.own, m)
 		}
 	}
-	if !(want > 0) || math.IsInf(want, 0) || len(own) == 0 {
+	if !(s.want > 0) || math.IsInf(s.want, 0) || len(s.own) == 0 {
 		return Portion{}, false
 	}
-	sort.SliceStable(own, func(i, j int) bool { return own[i].si() > own[j].si() })
-	best := math.Inf(1)
-	counts := make([]int, len(own))
-	// The larger measures take what they can whole; any measure may be the
-	// last one and rounds.
-	var try func(i, scoops int, left float64)
-	settle := func(scoops int, left float64) {
-		off := math.Abs(left) / want
-		if score := math.Max(off, goodEnough) + 0.004*float64(scoops); scoops > 0 && scoops <= mostScoops &&
-			off <= 0.5 &&
-			score < best-1e-12 {
-			best = score
-			p = Portion{Off: -left / want}
-			for j, n := range counts {
-				if n > 0 {
-					p.Parts = append(p.Parts, Part{n, own[j]})
-				}
-			}
-		}
-	}
-	try = func(i, scoops int, left float64) {
-		if i == len(own) || scoops > mostScoops {
-			return
-		}
-		size := own[i].si()
-		whole := math.Floor(left/size + 1e-9)
-		if whole <= mostScoops {
-			for _, n := range []float64{whole, whole + 1} {
-				counts[i] = int(n)
-				settle(scoops+int(n), left-n*size)
-			}
-			counts[i] = int(whole)
-			try(i+1, scoops+int(whole), left-whole*size)
-			counts[i] = 0
-		}
-		if whole > 0 {
-			try(i+1, scoops, left) // without this measure at all
-		}
-	}
-	try(0, 0, want)
-	if math.IsInf(best, 1) {
+	sort.SliceStable(s.own, func(i, j int) bool { return s.own[i].si() > s.own[j].si() })
+	s.counts = make([]int, len(s.own))
+	s.try(0, 0, s.want)
+	if math.IsInf(s.score, 1) {
 		return Portion{}, false
 	}
-	if math.Abs(p.Off) < 1e-9 {
+	if p = s.best; math.Abs(p.Off) < 1e-9 {
 		p.Off = 0
 	}
 	total, square := 0.0, 0.0
@@ -109,6 +71,53 @@ func (q Quantity) InMeasures(measures []Measure) (p Portion, ok bool) {
 	}
 	p.U = math.Sqrt(square) / total
 	return p, true
+}
+
+// scooping looks for the best way to make up an amount, in SI units, of measures, the
+// largest first.
+type scooping struct {
+	want   float64
+	own    []Measure
+	counts []int // of each measure, as tried now
+	best   Portion
+	score  float64 // of the best; less is better
+}
+
+// try goes on with the i-th measure after so many scoops. The larger measures take what
+// they can whole; any measure may be the last one and rounds.
+func (s *scooping) try(i, scoops int, left float64) {
+	if i == len(s.own) || scoops > mostScoops {
+		return
+	}
+	size := s.own[i].si()
+	whole := math.Floor(left/size + 1e-9)
+	if whole <= mostScoops {
+		for _, n := range []float64{whole, whole + 1} {
+			s.counts[i] = int(n)
+			s.settle(scoops+int(n), left-n*size)
+		}
+		s.counts[i] = int(whole)
+		s.try(i+1, scoops+int(whole), left-whole*size)
+		s.counts[i] = 0
+	}
+	if whole > 0 {
+		s.try(i+1, scoops, left) // without this measure at all
+	}
+}
+
+// settle keeps the present counts where they are better than the best.
+func (s *scooping) settle(scoops int, left float64) {
+	off := math.Abs(left) / s.want
+	score := math.Max(off, goodEnough) + 0.004*float64(scoops)
+	if scoops == 0 || scoops > mostScoops || off > 0.5 || score >= s.score-1e-12 {
+		return
+	}
+	s.score, s.best = score, Portion{Off: -left / s.want}
+	for j, n := range s.counts {
+		if n > 0 {
+			s.best.Parts = append(s.best.Parts, Part{n, s.own[j]})
+		}
+	}
 }
 
 // Amount is what the portion makes, in a unit of its dimension, with the

@@ -88,8 +88,6 @@ func suits(d *design.Document, r *design.Reading, e *Entry) *Problem {
 	if r.Sort() == design.QuantityKind {
 		return &Problem{"value", rule("typed-only"), "82 mm"}
 	}
-	choices := d.Choices(r)
-	example := firstID(len(choices), func(i int) string { return choices[i].ID })
 	if r.Sort() == design.EventKind {
 		if !ofKind(design.EventKind, g) || !g.happened() {
 			return &Problem{"value", rule("of-kind.event"), "{\"at\": 750}"}
@@ -103,12 +101,26 @@ func suits(d *design.Document, r *design.Reading, e *Entry) *Problem {
 		}
 		return nil
 	}
-	if g == nil || !ofKind(r.Sort(), g) {
+	choices := d.Choices(r)
+	example := firstID(len(choices), func(i int) string { return choices[i].ID })
+	if g == nil || !ofKind(r.Sort(), g) || r.Sort() == design.ChoiceKind && len(g.Chosen) > 1 || !g.bounded() {
 		return &Problem{"value", rule("of-kind." + string(r.Sort())), example}
 	}
-	if r.Sort() == design.ChoiceKind && len(g.Chosen) > 1 || !g.bounded() {
-		return &Problem{"value", rule("of-kind." + string(r.Sort())), example}
+	if p := bySense(r, g, example); p != nil {
+		return p
 	}
+	seen := map[string]bool{}
+	for _, id := range slices.Concat(g.ids(), g.LeftOut, g.Never) {
+		if seen[id] || !offered(choices, id) {
+			return &Problem{"value", rule("options"), example}
+		}
+		seen[id] = true
+	}
+	return nil
+}
+
+// bySense checks that words stand under a sense that is asked, and are among its words.
+func bySense(r *design.Reading, g *Given, example string) *Problem {
 	for sense := range g.Own {
 		if _, asked := r.Senses[design.Sense(sense)]; !asked {
 			return &Problem{"value.own", rule("of-kind.words"), "looks"}
@@ -116,19 +128,16 @@ func suits(d *design.Document, r *design.Reading, e *Entry) *Problem {
 	}
 	for sense, ids := range g.Words {
 		for _, id := range ids {
-			if !slices.ContainsFunc(r.Senses[design.Sense(sense)], func(c design.Choice) bool { return c.ID == id }) {
+			if !offered(r.Senses[design.Sense(sense)], id) {
 				return &Problem{"value.words", rule("options"), example}
 			}
 		}
 	}
-	seen := map[string]bool{}
-	for _, id := range slices.Concat(g.ids(), g.LeftOut, g.Never) {
-		if seen[id] || !slices.ContainsFunc(choices, func(c design.Choice) bool { return c.ID == id }) {
-			return &Problem{"value", rule("options"), example}
-		}
-		seen[id] = true
-	}
 	return nil
+}
+
+func offered(choices []design.Choice, id string) bool {
+	return slices.ContainsFunc(choices, func(c design.Choice) bool { return c.ID == id })
 }
 
 // ofKind reports whether the field of a kind is set, and none beside it.

@@ -122,35 +122,41 @@ func (w *walk) step(i int) {
 		}
 	}
 	for _, key := range into {
-		v := w.vessel(key, s)
-		added := false
-		for _, c := range moved {
-			if !holdsNeed(w.now[key], c.need) {
-				w.now[key], added = append(slices.Clone(w.now[key]), c), true
-			}
-			if !holdsNeed(v.holds, c.need) {
-				v.holds = append(v.holds, content{c.need, c.material, i})
-			}
-		}
-		switch {
-		case closes(s):
-			w.shut[key] = true
-		case added || does(s, "open") || does(s, empties...):
-			w.shut[key] = false
-		}
-		if does(s, empties...) {
-			w.now[key] = nil
-		}
-		if !slices.Contains(v.steps, s.ID) {
-			v.steps = append(v.steps, s.ID)
-		}
-		st := state{step: i, holds: w.now[key], closed: w.shut[key], heated: heats}
-		for _, c := range st.holds {
-			st.kinds |= w.kindsOf(c.material)
-		}
-		v.states = append(v.states, st)
-		w.hand = key
+		w.put(key, i, moved, heats)
 	}
+}
+
+// put puts what is moved in a step into a vessel, and notes how it then is.
+func (w *walk) put(key string, i int, moved []content, heats bool) {
+	s := &w.d.Steps[i]
+	v := w.vessel(key, s)
+	added := false
+	for _, c := range moved {
+		if !holdsNeed(w.now[key], c.need) {
+			w.now[key], added = append(slices.Clone(w.now[key]), c), true
+		}
+		if !holdsNeed(v.holds, c.need) {
+			v.holds = append(v.holds, content{c.need, c.material, i})
+		}
+	}
+	switch {
+	case closes(s):
+		w.shut[key] = true
+	case added || does(s, "open") || does(s, empties...):
+		w.shut[key] = false
+	}
+	if does(s, empties...) {
+		w.now[key] = nil
+	}
+	if !slices.Contains(v.steps, s.ID) {
+		v.steps = append(v.steps, s.ID)
+	}
+	st := state{step: i, holds: w.now[key], closed: w.shut[key], heated: heats}
+	for _, c := range st.holds {
+		st.kinds |= w.kindsOf(c.material)
+	}
+	v.states = append(v.states, st)
+	w.hand = key
 }
 
 // used is what a step puts in, and which vessels it uses beside its own.

@@ -173,51 +173,20 @@ func (m *Model) plainly(q Question) map[string]string {
 func (m *Model) split(typed map[string]string) (map[string]string, []amount, error) {
 	plain := map[string]string{}
 	var amounts []amount
-	for _, in := range m.Inputs {
+	for i := range m.Inputs {
+		in := &m.Inputs[i]
 		t, ok := typed[in.Name]
-		if !ok {
-			continue
-		}
-		list := strings.HasPrefix(in.Unit, "list of ")
-		if in.Unit == "text" || in.Unit == "choice" || in.Unit == "flag" || in.Unit == "objects" ||
-			in.Unit == "symbols" ||
-			in.Unit == "recording" {
+		switch {
+		case !ok:
+		case slices.Contains(noAmounts, in.Unit):
 			plain[in.Name] = t
-			continue
-		}
-		items := []string{t}
-		if list {
-			var err error
-			if items, err = values(in.Name, t); err != nil {
+		default:
+			items, read, err := in.amounts(t)
+			if err != nil {
 				return nil, nil, err
 			}
+			plain[in.Name], amounts = strings.Join(items, "; "), append(amounts, read...)
 		}
-		for i, item := range items {
-			value, give, said := cutGive(item)
-			items[i] = value
-			place := in.Name
-			at := -1
-			if list {
-				at, place = i, fmt.Sprintf("%s[%d]", in.Name, i)
-			}
-			p, err := quantity.Parse(value)
-			if err != nil || p.IsRange {
-				if said && strings.TrimSpace(value) == "" {
-					return nil, nil, wrong(place, "has-a-give-or-take-but")
-				}
-				continue
-			}
-			q := p.Quantity
-			if said {
-				if q.U, err = readGive(give, q.Unit); err != nil {
-					return nil, nil, wrong(place, "said", "a", text.Why(err))
-				}
-			} else if !in.Chosen && !in.Whole && q.Unit != quantity.One {
-				q.U = AmountU(value, q)
-			}
-			amounts = append(amounts, amount{in.Name, at, q, q.Unit == quantity.One})
-		}
-		plain[in.Name] = strings.Join(items, "; ")
 	}
 	for name, t := range typed { // names that are no input: the model says so
 		if !slices.ContainsFunc(m.Inputs, func(in Input) bool { return in.Name == name }) {
@@ -225,6 +194,45 @@ func (m *Model) split(typed map[string]string) (map[string]string, []amount, err
 		}
 	}
 	return plain, amounts, nil
+}
+
+// noAmounts are the units of inputs that are no amounts.
+var noAmounts = []string{"text", "choice", "flag", "objects", "symbols", "recording"}
+
+// amounts are what was typed for an input without give or take, one or a list, and the
+// amounts that could be read.
+func (in *Input) amounts(typed string) (items []string, read []amount, err error) {
+	list := strings.HasPrefix(in.Unit, "list of ")
+	if items = []string{typed}; list {
+		if items, err = values(in.Name, typed); err != nil {
+			return nil, nil, err
+		}
+	}
+	for i, item := range items {
+		value, give, said := cutGive(item)
+		items[i] = value
+		at, place := -1, in.Name
+		if list {
+			at, place = i, fmt.Sprintf("%s[%d]", in.Name, i)
+		}
+		p, err := quantity.Parse(value)
+		if err != nil || p.IsRange {
+			if said && strings.TrimSpace(value) == "" {
+				return nil, nil, wrong(place, "has-a-give-or-take-but")
+			}
+			continue
+		}
+		q := p.Quantity
+		if said {
+			if q.U, err = readGive(give, q.Unit); err != nil {
+				return nil, nil, wrong(place, "said", "a", text.Why(err))
+			}
+		} else if !in.Chosen && !in.Whole && q.Unit != quantity.One {
+			q.U = AmountU(value, q)
+		}
+		read = append(read, amount{in.Name, at, q, q.Unit == quantity.One})
+	}
+	return items, read, nil
 }
 
 // with is the inputs with one amount changed.

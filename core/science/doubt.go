@@ -92,6 +92,32 @@ func AmountU(written string, q quantity.Quantity) float64 {
 	return quantity.Resolution{Step: step}.U()
 }
 
+// moved is by how much each output moves as an amount does by its give or take: half the
+// way from one end to the other, or, where one end cannot be, from what is typed.
+func (m *Model) moved(r *Reply, inputs map[string]json.RawMessage, a amount) map[string]float64 {
+	up, errUp := m.Run(with(inputs, a, a.q.Value+a.q.U))
+	down, errDown := m.Run(with(inputs, a, a.q.Value-a.q.U))
+	half := 2.0
+	if errUp != nil || errDown != nil { // at a limit: one-sided
+		half = 1
+	}
+	if errUp != nil {
+		up = r.Outputs
+	}
+	if errDown != nil {
+		down = r.Outputs
+	}
+	out := map[string]float64{}
+	for _, o := range m.Outputs {
+		high, ok1 := up[o.Name].Value.(float64)
+		low, ok2 := down[o.Name].Value.(float64)
+		if ok1 && ok2 {
+			out[o.Name] = (high - low) / half
+		}
+	}
+	return out
+}
+
 // doubt propagates the amounts' give or take to first order, by running the
 // model at either end of each, and keeps the main output's own where the model
 // has one. It sets Doubts and Finer and every output's Uncertainty.
@@ -102,27 +128,9 @@ func (m *Model) doubt(r *Reply, inputs map[string]json.RawMessage, amounts []amo
 		if a.q.U == 0 {
 			continue
 		}
-		up, errUp := m.Run(with(inputs, a, a.q.Value+a.q.U))
-		down, errDown := m.Run(with(inputs, a, a.q.Value-a.q.U))
-		half := 2.0
-		if errUp != nil || errDown != nil { // at a limit: one-sided
-			half = 1
-		}
-		if errUp != nil {
-			up = r.Outputs
-		}
-		if errDown != nil {
-			down = r.Outputs
-		}
-		for _, o := range m.Outputs {
-			high, ok1 := up[o.Name].Value.(float64)
-			low, ok2 := down[o.Name].Value.(float64)
-			if !ok1 || !ok2 {
-				continue
-			}
-			d := (high - low) / half
-			squares[o.Name] += d * d
-			if o.Name == r.Main {
+		for name, d := range m.moved(r, inputs, a) {
+			squares[name] += d * d
+			if name == r.Main {
 				byInput[a.input] += d * d
 			}
 		}

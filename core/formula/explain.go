@@ -37,50 +37,52 @@ func explain(b *strings.Builder, n *node, env Env, language string, outer int) {
 		b.WriteString("−")
 		explain(b, n.args[0], env, language, 3)
 	case nBinary:
-		p := precedence[n.name]
-		if p < outer {
-			b.WriteString("(")
-		}
-		explain(b, n.args[0], env, language, p)
-		b.WriteString(written[n.name])
-		right := p
-		if n.name == "-" || n.name == "/" {
-			right++
-		}
-		explain(b, n.args[1], env, language, right)
-		if p < outer {
-			b.WriteString(")")
-		}
+		explainBinary(b, n, env, language, outer)
 	case nCall:
-		if id := "formula.say." + n.name; text.Has(id) {
-			said := make([]string, len(n.args))
-			for i, a := range n.args {
-				var part strings.Builder
-				explain(&part, a, env, language, 0)
-				said[i] = part.String()
-			}
-			args := text.Args{"a": said[0]}
-			if len(said) == 2 && (n.name == "slope" || n.name == "intercept" || n.name == "at") {
-				args["b"] = said[1]
-			} else {
-				args["a"] = strings.Join(said, "; ")
-			}
-			words := text.Render(text.Message{ID: id, Args: args}, language)
-			if outer > 0 && n.name != "sqrt" {
-				words = "(" + words + ")"
-			}
-			b.WriteString(words)
-			return
-		}
-		b.WriteString(n.name + "(")
-		for i, a := range n.args {
-			if i > 0 {
-				b.WriteString(", ")
-			}
-			explain(b, a, env, language, 0)
-		}
-		b.WriteString(")")
+		explainCall(b, n, env, language, outer)
 	}
+}
+
+// explainBinary writes two sides and what stands between them, in brackets where what is
+// around binds closer.
+func explainBinary(b *strings.Builder, n *node, env Env, language string, outer int) {
+	p := precedence[n.name]
+	if p < outer {
+		b.WriteString("(")
+		defer b.WriteString(")")
+	}
+	explain(b, n.args[0], env, language, p)
+	b.WriteString(written[n.name])
+	if n.name == "-" || n.name == "/" {
+		p++
+	}
+	explain(b, n.args[1], env, language, p)
+}
+
+// explainCall writes a function in words where there are any: "the slope of a over b".
+func explainCall(b *strings.Builder, n *node, env Env, language string, outer int) {
+	said := make([]string, len(n.args))
+	for i, a := range n.args {
+		var part strings.Builder
+		explain(&part, a, env, language, 0)
+		said[i] = part.String()
+	}
+	id := "formula.say." + n.name
+	if !text.Has(id) {
+		b.WriteString(n.name + "(" + strings.Join(said, ", ") + ")")
+		return
+	}
+	args := text.Args{"a": said[0]}
+	if len(said) == 2 && (n.name == "slope" || n.name == "intercept" || n.name == "at") {
+		args["b"] = said[1]
+	} else {
+		args["a"] = strings.Join(said, "; ")
+	}
+	words := text.Render(text.Message{ID: id, Args: args}, language)
+	if outer > 0 && n.name != "sqrt" {
+		words = "(" + words + ")"
+	}
+	b.WriteString(words)
 }
 
 func showSeries(values []quantity.Quantity, language string) string {

@@ -205,22 +205,7 @@ func (b *Book) take(e *Entry, spoiled map[string]fate) {
 	}
 	switch e.Kind {
 	case Reading:
-		i, ok := b.index[e.Slot]
-		r, known := b.Design.Reading(e.Slot.Reading)
-		if !ok || !known {
-			return
-		}
-		if e.Provenance != Desk && e.Provenance != Shared &&
-			(b.FirstReading.IsZero() || e.Measured().Before(b.FirstReading)) {
-			b.FirstReading = e.Measured()
-		}
-		line := Line{Entry: *e, Understood: b.understand(r, e), Fate: "counts"}
-		if f, bad := spoiled[e.ID]; bad {
-			line.Fate, line.Reason = f.what, f.why
-		} else if steps := b.guarded(e); len(steps) > 0 {
-			line.Fate = string(b.Guards[steps[0]])
-		}
-		b.Cells[i].History = append(b.Cells[i].History, line)
+		b.takeReading(e, spoiled)
 	case NotRead:
 		if i, ok := b.index[e.Slot]; ok {
 			b.Cells[i].Entry, b.Cells[i].Reason = e, e.Reason
@@ -248,12 +233,54 @@ func (b *Book) take(e *Entry, spoiled map[string]fate) {
 	}
 }
 
+// takeReading puts a reading into the history of its cell; one of a slot that the design
+// does not have is left out.
+func (b *Book) takeReading(e *Entry, spoiled map[string]fate) {
+	i, ok := b.index[e.Slot]
+	r, known := b.Design.Reading(e.Slot.Reading)
+	if !ok || !known {
+		return
+	}
+	if e.Provenance != Desk && e.Provenance != Shared &&
+		(b.FirstReading.IsZero() || e.Measured().Before(b.FirstReading)) {
+		b.FirstReading = e.Measured()
+	}
+	line := Line{Entry: *e, Understood: b.understand(r, e), Fate: "counts"}
+	if f, bad := spoiled[e.ID]; bad {
+		line.Fate, line.Reason = f.what, f.why
+	} else if steps := b.guarded(e); len(steps) > 0 {
+		line.Fate = string(b.Guards[steps[0]])
+	}
+	b.Cells[i].History = append(b.Cells[i].History, line)
+}
+
+// held reports whether a line is kept and does not count, because a step asks for it.
+func (l *Line) held() bool { return slices.Contains(Guarded, State(l.Fate)) }
+
+// state is what a cell is whose line this is.
+func (l *Line) state() (State, string) {
+	u, reason := l.Understood, ""
+	if u.Kind == quantity.Missing && l.Entry.Given == nil {
+		reason = "not-recorded"
+	}
+	switch {
+	case l.held():
+		return State(l.Fate), reason
+	case reason != "":
+		return HasReason, reason
+	case u.Kind == quantity.Bound && u.Message.ID == "": // of an event too
+		return HasBound, ""
+	case u.Readable || l.Entry.Given != nil:
+		return HasValue, ""
+	}
+	return NeedsLook, ""
+}
+
 // settle decides which line of a cell counts: the last that is not spoiled;
 // earlier ones were corrected or superseded.
 func (c *Cell) settle() {
 	last := -1
-	held := func(i int) bool { return slices.Contains(Guarded, State(c.History[i].Fate)) }
-	stands := func(i int) bool { return c.History[i].Fate == "counts" || held(i) }
+	stands := func(i int) bool { return c.History[i].Fate == "counts" || c.History[i].held() }
 	for i := range c.History {
 		if stands(i) {
 			last = i
@@ -270,19 +297,8 @@ func (c *Cell) settle() {
 	switch {
 	case last >= 0 && (c.Entry == nil || c.History[last].Entry.Measured().After(c.Entry.Measured())):
 		line := &c.History[last]
-		c.Entry, c.Understood, c.State, c.Reason = &line.Entry, line.Understood, NeedsLook, ""
-		if line.Understood.Readable || line.Entry.Given != nil {
-			c.State = HasValue
-		}
-		if line.Understood.Kind == quantity.Bound && line.Understood.Message.ID == "" { // of an event too
-			c.State = HasBound
-		}
-		if line.Understood.Kind == quantity.Missing && line.Entry.Given == nil {
-			c.State, c.Reason = HasReason, "not-recorded"
-		}
-		if held(last) {
-			c.State = State(line.Fate)
-		}
+		c.Entry, c.Understood = &line.Entry, line.Understood
+		c.State, c.Reason = line.state()
 	case c.Entry != nil:
 		c.State = HasReason
 	case len(c.History) > 0:

@@ -26,30 +26,9 @@ func (g *Given) Said(d *design.Document, r *design.Reading) text.Message {
 	}
 	switch {
 	case g.Count != nil:
-		args := text.Args{"n": *g.Count, "escaped": g.Escaped, "undecided": g.Undecided}
-		id := "notebook.given.count"
-		if of, known := g.Total(r); known {
-			id, args["of"] = "notebook.given.count-of", of
-		}
-		switch {
-		case g.Escaped > 0 && g.Undecided > 0:
-			id += "-both"
-		case g.Escaped > 0:
-			id += "-escaped"
-		case g.Undecided > 0:
-			id += "-undecided"
-		}
-		return text.Message{ID: id, Args: args}
+		return g.saidCount(r)
 	case g.At != nil || len(g.Between) > 0 || g.NotBy != nil:
-		low, high := g.ends()
-		args := text.Args{"a": shownTime(low, r.Unit), "b": shownTime(high, r.Unit)}
-		switch {
-		case low == high:
-			return text.Message{ID: "notebook.given.at", Args: args}
-		case math.IsInf(high, 1):
-			return text.Message{ID: "notebook.given.not-by", Args: args}
-		}
-		return text.Message{ID: "notebook.given.seen-between", Args: args}
+		return g.saidWhen(r)
 	case len(g.Counts) > 0:
 		return g.saidWhere(d, r)
 	case g.Text != "":
@@ -80,23 +59,52 @@ func (g *Given) Said(d *design.Document, r *design.Reading) text.Message {
 	return text.Message{}
 }
 
+// saidCount says how many, of how many where that is known, and what escaped or could not
+// be decided.
+func (g *Given) saidCount(r *design.Reading) text.Message {
+	args := text.Args{"n": *g.Count, "escaped": g.Escaped, "undecided": g.Undecided}
+	id := "notebook.given.count"
+	if of, known := g.Total(r); known {
+		id, args["of"] = "notebook.given.count-of", of
+	}
+	return text.Message{ID: id + g.beside(), Args: args}
+}
+
+// beside is the end of the id of a sentence that also says what escaped or could not be
+// decided.
+func (g *Given) beside() string {
+	switch {
+	case g.Escaped > 0 && g.Undecided > 0:
+		return "-both"
+	case g.Escaped > 0:
+		return "-escaped"
+	case g.Undecided > 0:
+		return "-undecided"
+	}
+	return ""
+}
+
+// saidWhen says when something happened, between which looks, or until when it did not.
+func (g *Given) saidWhen(r *design.Reading) text.Message {
+	low, high := g.ends()
+	args := text.Args{"a": shownTime(low, r.Unit), "b": shownTime(high, r.Unit)}
+	switch {
+	case low == high:
+		return text.Message{ID: "notebook.given.at", Args: args}
+	case math.IsInf(high, 1):
+		return text.Message{ID: "notebook.given.not-by", Args: args}
+	}
+	return text.Message{ID: "notebook.given.seen-between", Args: args}
+}
+
 // saidWhere says how many are in each zone, in the order of the zones.
 func (g *Given) saidWhere(d *design.Document, r *design.Reading) text.Message {
 	counts := make([]string, 0, len(g.Counts))
 	for _, c := range d.Choices(r) {
 		counts = append(counts, strconv.Itoa(g.Counts[c.ID]))
 	}
-	id := "notebook.given.zones"
-	switch {
-	case g.Escaped > 0 && g.Undecided > 0:
-		id += "-both"
-	case g.Escaped > 0:
-		id += "-escaped"
-	case g.Undecided > 0:
-		id += "-undecided"
-	}
 	return text.Message{
-		ID:   id,
+		ID:   "notebook.given.zones" + g.beside(),
 		Args: text.Args{"counts": strings.Join(counts, " · "), "escaped": g.Escaped, "undecided": g.Undecided},
 	}
 }

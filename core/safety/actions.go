@@ -8,6 +8,7 @@ import (
 	"sync"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/larder"
 	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
 )
@@ -130,13 +131,10 @@ func (j *judge) onBody(s *design.Step, action string) {
 	hand := j.handled(s)
 	worst := ""
 	for _, c := range hand {
-		m := c.material
 		switch {
-		case m.Refused || isPeroxide(m) || isFuel(m) || m.Is("metal", "lead") ||
-			action == "on-skin" && (isAcid(m) && !m.Is("tasted", "yes") || m.Is("cold", "freezer", "colder") ||
-				isAlkali(m) && !m.Is("cleaner", "soap") || m.Is("warms", "warm", "hot")):
+		case neverOnBody(c.material, action):
 			worst = "never"
-		case worst == "" && m.Own:
+		case worst == "" && c.material.Own:
 			worst = "unsaid"
 		}
 	}
@@ -154,6 +152,15 @@ func (j *judge) onBody(s *design.Step, action string) {
 	if f != nil && worst == "unsaid" {
 		f.Asks = true
 	}
+}
+
+// neverOnBody reports whether a material may never be smelt or, on the skin, put there.
+func neverOnBody(m *larder.Material, action string) bool {
+	if m.Refused || isPeroxide(m) || isFuel(m) || m.Is("metal", "lead") {
+		return true
+	}
+	return action == "on-skin" && (isAcid(m) && !m.Is("tasted", "yes") || m.Is("cold", "freezer", "colder") ||
+		isAlkali(m) && !m.Is("cleaner", "soap") || m.Is("warms", "warm", "hot"))
 }
 
 // heat judges a step by its highest temperature; one that is not said is

@@ -12,39 +12,47 @@ import (
 // atHome adds what the facts of one home raise. What a home has not answered
 // is taken as the most careful case: the steps concerned stay closed.
 func (j *judge) atHome() {
-	h := j.home
 	before := len(j.out)
-	under4, under6 := kitchen.Maybe(h.Under4, true), kitchen.Maybe(h.Under6, true) || kitchen.Maybe(h.Under4, true)
-	pet, asthma := kitchen.Maybe(h.Pet, true), kitchen.Maybe(h.Asthma, true)
 	for i := range j.out[:before] {
 		f := j.out[i] // a copy: say may move the list
-		about := func(id, name string) {
-			var needs []*design.Need
-			for _, n := range f.Needs {
-				if need, ok := j.d.Need(n); ok {
-					needs = append(needs, need)
-				}
+		id, name, raised := j.raises(&f)
+		if !raised {
+			continue
+		}
+		var needs []*design.Need
+		for _, n := range f.Needs {
+			if need, ok := j.d.Need(n); ok {
+				needs = append(needs, need)
 			}
-			j.say(named(id, name), f.Steps, needs, f.Action, nil)
 		}
-		switch {
-		case f.Rule == "small-part" && under4:
-			about("small-part", "little")
-		case f.Rule == "cells-magnets" && f.Case == "" && under6:
-			about("cells-magnets", "little")
-		case f.Rule == "deep-water" && under4:
-			about("deep-water", "little")
-		case f.Rule == "standing" && (under4 || pet) && !h.Covered && f.Case == "":
-			about("standing", "within-reach")
-		case (f.Rule == "smoke" || f.Rule == "microbe" && f.Case == "mould") && asthma:
-			about("microbe", "weak")
-		}
+		j.say(named(id, name), f.Steps, needs, f.Action, nil)
 	}
 	j.allergies()
 	for i := before; i < len(j.out); i++ {
 		j.out[i].FromHome = true
 	}
 	j.alone()
+}
+
+// raises is the finding that a fact of the home raises another one to.
+func (j *judge) raises(f *Finding) (rule, name string, ok bool) {
+	h := j.home
+	under4 := kitchen.Maybe(h.Under4, true)
+	under6 := under4 || kitchen.Maybe(h.Under6, true)
+	reaches := (under4 || kitchen.Maybe(h.Pet, true)) && !h.Covered
+	switch f.Rule {
+	case "small-part":
+		return "small-part", "little", under4
+	case "cells-magnets":
+		return "cells-magnets", "little", under6 && f.Case == ""
+	case "deep-water":
+		return "deep-water", "little", under4
+	case "standing":
+		return "standing", "within-reach", reaches && f.Case == ""
+	case "smoke", "microbe":
+		return "microbe", "weak", kitchen.Maybe(h.Asthma, true) && (f.Rule == "smoke" || f.Case == "mould")
+	}
+	return "", "", false
 }
 
 // allergies bars every material that holds or may hold what the home avoids.

@@ -139,6 +139,28 @@ func (j *judge) electrolysis(s *design.Step) {
 // vessel: a design's needs and actions as a whole, the clearing up included.
 func (j *judge) evening() {
 	there := map[string]presence{}
+	j.thingsThere(there)
+	j.gasesThere(there)
+	for i := range j.d.Steps {
+		s := &j.d.Steps[i]
+		for _, a := range s.Actions {
+			for _, kind := range brings[a] {
+				there[kind] = there[kind].at(s.ID)
+			}
+		}
+	}
+	for _, e := range evenings {
+		if all, here := together(there, e.Evening); here {
+			j.say(e, all.steps, all.needs, "", nil)
+		}
+	}
+	if p := there["cleaner"]; len(p.needs) > 1 {
+		j.say(named("mix-cleaners", "two"), nil, p.needs, "", nil)
+	}
+}
+
+// thingsThere adds what the needs bring into an evening by what they are.
+func (j *judge) thingsThere(there map[string]presence) {
 	for i := range j.d.Needs {
 		n := &j.d.Needs[i]
 		m, ok := j.material(n)
@@ -157,43 +179,38 @@ func (j *judge) evening() {
 			there["ignition"] = there["ignition"].with(n)
 		}
 	}
-	for i := range j.vessels { // hydrogen burns as well, and all burns faster in oxygen
-		for _, st := range j.vessels[i].states {
-			if acid, metal := with(st.holds, isAcid), with(st.holds, isReactive); len(acid) > 0 && len(metal) > 0 {
-				there["fuel"] = there["fuel"].with(needsOf(acid, metal)...)
-			}
-			if peroxide, catalyst := with(st.holds, isPeroxide), with(st.holds, isCatalyst); len(peroxide) > 0 &&
-				len(catalyst) > 0 {
-				there["oxygen"] = there["oxygen"].with(needsOf(peroxide, catalyst)...)
-			}
+}
+
+// gasesThere adds what comes off in vessels: hydrogen burns as well, and all burns faster
+// in oxygen.
+func (j *judge) gasesThere(there map[string]presence) {
+	add := func(kind string, st *state, one, other func(*larder.Material) bool) {
+		if a, b := with(st.holds, one), with(st.holds, other); len(a) > 0 && len(b) > 0 {
+			there[kind] = there[kind].with(needsOf(a, b)...)
 		}
 	}
-	for i := range j.d.Steps {
-		s := &j.d.Steps[i]
-		for _, a := range s.Actions {
-			for _, kind := range brings[a] {
-				there[kind] = there[kind].at(s.ID)
-			}
+	for i := range j.vessels {
+		for k := range j.vessels[i].states {
+			st := &j.vessels[i].states[k]
+			add("fuel", st, isAcid, isReactive)
+			add("oxygen", st, isPeroxide, isCatalyst)
 		}
 	}
-	for _, e := range evenings {
-		var all presence
-		here := true
-		for _, kind := range e.Evening {
-			p, ok := there[kind]
-			here = here && ok
-			all = all.with(p.needs...)
-			for _, s := range p.steps {
-				all = all.at(s)
-			}
+}
+
+// together is all that is there of some kinds; it reports false where one is missing.
+func together(there map[string]presence, of []string) (all presence, here bool) {
+	for _, kind := range of {
+		p, ok := there[kind]
+		if !ok {
+			return presence{}, false
 		}
-		if here {
-			j.say(e, all.steps, all.needs, "", nil)
+		all = all.with(p.needs...)
+		for _, s := range p.steps {
+			all = all.at(s)
 		}
 	}
-	if p := there["cleaner"]; len(p.needs) > 1 {
-		j.say(named("mix-cleaners", "two"), nil, p.needs, "", nil)
-	}
+	return all, true
 }
 
 // brings are what actions bring into an evening.

@@ -209,32 +209,20 @@ func (j *judge) own(n *design.Need, m *larder.Material) {
 // speaksOf reports whether a clause is about a need's material, and whether
 // that rests on something not said.
 func (j *judge) speaksOf(c *clause, n *design.Need, m *larder.Material) (ok, unsure bool) {
-	if slices.ContainsFunc(c.Unless, m.Has) {
+	switch {
+	case slices.ContainsFunc(c.Unless, m.Has):
 		return false, false
-	}
-	if c.Substance == "" || len(m.Contains) == 0 { // a known strength decides, else what it is said to be
-		for property, values := range c.Is {
-			if m.Is(property, values...) {
-				return true, false
-			}
-		}
-	}
-	if slices.ContainsFunc(c.Tags, m.Has) || slices.ContainsFunc(c.Roles, m.Does) {
+	case c.means(m):
 		return true, false
-	}
-	if c.Substance == "" {
+	case c.Substance == "":
 		return false, false
 	}
 	low, high, ok := j.strength(n, m, c.Substance)
-	if !ok || high <= c.Over || c.Upto > 0 && low > c.Upto {
+	// The label decides where the usual kinds fall under different clauses: the strongest is
+	// assumed.
+	if !ok || high <= c.Over || c.Upto > 0 && high > c.Upto {
 		return false, false
 	}
-	// The label decides where the usual kinds fall under different clauses:
-	// the strongest is assumed.
-	if c.Upto > 0 && high > c.Upto {
-		return false, false
-	}
-	unsure = low <= c.Over && c.Over > 0
 	if c.OverML > 0 || c.UptoML > 0 {
 		ml, said := j.inAll(n, c.Substance)
 		if !said {
@@ -245,7 +233,21 @@ func (j *judge) speaksOf(c *clause, n *design.Need, m *larder.Material) (ok, uns
 			return false, false
 		}
 	}
-	return true, unsure
+	return true, low <= c.Over && c.Over > 0
+}
+
+// means reports whether a clause speaks of a material by what it is, is marked with or is
+// used for. Where the clause is about a substance, a known strength decides rather than
+// what it is said to be.
+func (c *clause) means(m *larder.Material) bool {
+	if c.Substance == "" || len(m.Contains) == 0 {
+		for property, values := range c.Is {
+			if m.Is(property, values...) {
+				return true
+			}
+		}
+	}
+	return slices.ContainsFunc(c.Tags, m.Has) || slices.ContainsFunc(c.Roles, m.Does)
 }
 
 // strength is a need's strength in the group's own per cent (by mass for

@@ -17,33 +17,35 @@ func (f *Finding) saying(o *outcome, verdict stats.Verdict, side string) (teache
 		return "all-zero", "all-zero"
 	case f.Reason == OneHome:
 		return "one-home", "cannot-plain"
-	case f.Says == "share":
-		id := f.sayingShare(verdict)
-		return id, id
-	case o.naming():
-		id := f.sayingNaming(verdict, side)
-		return id, id
-	case o.zoned():
-		id := f.sayingZone(verdict, side)
-		return id, id
-	case f.Says == "order" && o.ordered():
-		id := f.sayingPage(verdict)
-		return id, id
-	case f.Says == "order":
-		id := map[stats.Verdict]string{stats.Supported: "order", stats.NotSupported: "not-order",
-			stats.CannotTell: "cannot-order"}[verdict]
-		return id, id
-	case trending(f.Says):
-		id := f.sayingTrend(verdict, side)
-		return id, id
-	case f.Says == "equals":
+	case f.Says == "equals" && !o.naming() && !o.zoned():
 		return f.sayingEqual(o, verdict)
-	case f.Says == "same" && verdict == stats.Supported:
-		return "same", "same"
-	case f.Says == "same" && verdict == stats.NotSupported:
-		return "not-same", "not-same"
+	}
+	if id := f.sayingAlike(o, verdict, side); id != "" {
+		return id, id
 	}
 	return f.sayingSide(verdict, side)
+}
+
+// sayingAlike is the sentence that teacher and families read alike; "" where they differ.
+func (f *Finding) sayingAlike(o *outcome, verdict stats.Verdict, side string) string {
+	switch {
+	case f.Says == "share":
+		return f.sayingShare(verdict)
+	case o.naming():
+		return f.sayingNaming(verdict, side)
+	case o.zoned():
+		return f.sayingZone(verdict, side)
+	case f.Says == "order" && o.ordered():
+		return f.sayingPage(verdict)
+	case f.Says == "order":
+		return map[stats.Verdict]string{stats.Supported: "order", stats.NotSupported: "not-order",
+			stats.CannotTell: "cannot-order"}[verdict]
+	case trending(f.Says):
+		return f.sayingTrend(verdict, side)
+	case f.Says == "same":
+		return map[stats.Verdict]string{stats.Supported: "same", stats.NotSupported: "not-same"}[verdict]
+	}
+	return ""
 }
 
 // sayingEqual are the sentences about a stated value.

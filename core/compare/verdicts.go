@@ -24,36 +24,42 @@ func (f *Finding) judge(a *analysis) {
 		f.Reason = TooFew
 		return
 	}
-	zero := f.Sides.Same == n
 	noInterval := math.IsNaN(f.Test.Low) && math.IsNaN(f.Middle.Low) || f.Signs
-	if zero && noInterval && f.Says != "equals" {
-		if f.Reason = AllZero; n >= 8 {
-			f.Verdict = stats.NotSupported
-			if f.Says == "same" {
-				f.Verdict, f.Reason = stats.Supported, ""
-			}
-		}
-		return
-	}
-	if f.Signs && f.Sides.Decided() < stats.DecidedNeeded(f.M) {
+	switch {
+	case f.Sides.Same == n && noInterval && f.Says != "equals":
+		f.judgeZero(n)
+	case f.Signs && f.Sides.Decided() < stats.DecidedNeeded(f.M):
 		f.Reason = TooFewDecided
-		return
-	}
-	switch f.Says {
-	case "same", "equals":
-		low, high := f.JointLow-f.null(), f.JointHigh-f.null()
-		switch {
-		case math.IsNaN(low):
-			if f.Says == "equals" && f.Test.P < 0.05 {
-				f.Verdict = stats.NotSupported
-			}
-		case low > -m && high < m:
-			f.Verdict = stats.Supported
-		case low > m || high < -m:
-			f.Verdict = stats.NotSupported
-		}
+	case f.Says == "same" || f.Says == "equals":
+		f.equivalent(m)
 	default:
 		f.superior(m)
+	}
+}
+
+// judgeZero judges a claim where every home found no difference at all.
+func (f *Finding) judgeZero(n int) {
+	if f.Reason = AllZero; n < 8 {
+		return
+	}
+	f.Verdict = stats.NotSupported
+	if f.Says == "same" {
+		f.Verdict, f.Reason = stats.Supported, ""
+	}
+}
+
+// equivalent judges same and equals: the interval lies within what counts, or outside.
+func (f *Finding) equivalent(m float64) {
+	low, high := f.JointLow-f.null(), f.JointHigh-f.null()
+	switch {
+	case math.IsNaN(low):
+		if f.Says == "equals" && f.Test.P < 0.05 {
+			f.Verdict = stats.NotSupported
+		}
+	case low > -m && high < m:
+		f.Verdict = stats.Supported
+	case low > m || high < -m:
+		f.Verdict = stats.NotSupported
 	}
 }
 

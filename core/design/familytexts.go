@@ -12,98 +12,122 @@ type PlacedText struct {
 	Text text.Localized
 }
 
+// placed gathers texts with their places.
+type placed []PlacedText
+
+func (p *placed) add(t text.Localized, format string, args ...any) {
+	*p = append(*p, PlacedText{fmt.Sprintf(format, args...), t})
+}
+
 // FamilyTexts lists every text that families read, in the order of the
 // document; empty ones are among them.
 func (d *Document) FamilyTexts() []PlacedText {
-	var out []PlacedText
-	add := func(t text.Localized, format string, args ...any) {
-		out = append(out, PlacedText{fmt.Sprintf(format, args...), t})
-	}
-	add(d.Title, "/title")
-	add(d.Question, "/question")
-	add(d.Place, "/place")
+	var out placed
+	out.add(d.Title, "/title")
+	out.add(d.Question, "/question")
+	out.add(d.Place, "/place")
 	out = append(out, d.Teaching.familyTexts()...)
-	add(d.Changed.Name, "/changed/name")
+	out.structure(d)
+	out.work(d)
+	out.measured(d)
+	out.asked(d)
+	return out
+}
+
+// structure adds what is compared, and how the work is divided.
+func (p *placed) structure(d *Document) {
+	p.add(d.Changed.Name, "/changed/name")
 	for i, c := range d.Conditions {
-		add(c.Name, "/conditions/%d/name", i)
-		add(c.Description, "/conditions/%d/description", i)
+		p.add(c.Name, "/conditions/%d/name", i)
+		p.add(c.Description, "/conditions/%d/description", i)
 	}
 	for i, s := range d.Stages {
-		add(s.Word, "/stages/%d/word", i)
+		p.add(s.Word, "/stages/%d/word", i)
 	}
 	for i, o := range d.Objects {
-		add(o.What, "/objects/%d/what", i)
-		add(o.Never, "/objects/%d/never", i)
+		p.add(o.What, "/objects/%d/what", i)
+		p.add(o.Never, "/objects/%d/never", i)
 	}
 	for i, s := range d.Sections {
-		add(s.Title, "/sections/%d/title", i)
-		add(s.Keep, "/sections/%d/keep", i)
-		add(s.ThrowAway, "/sections/%d/throw_away", i)
-		add(s.NeededAgain, "/sections/%d/needed_again", i)
+		p.add(s.Title, "/sections/%d/title", i)
+		p.add(s.Keep, "/sections/%d/keep", i)
+		p.add(s.ThrowAway, "/sections/%d/throw_away", i)
+		p.add(s.NeededAgain, "/sections/%d/needed_again", i)
 	}
 	for i, r := range d.Crew {
-		add(r.Word, "/crew/%d/word", i)
-		add(r.Does, "/crew/%d/does", i)
+		p.add(r.Word, "/crew/%d/word", i)
+		p.add(r.Does, "/crew/%d/does", i)
 	}
 	for i, s := range d.StandsFor {
-		add(s.Thing, "/stands_for/%d/thing", i)
-		add(s.Means, "/stands_for/%d/means", i)
+		p.add(s.Thing, "/stands_for/%d/thing", i)
+		p.add(s.Means, "/stands_for/%d/means", i)
 	}
 	for i, l := range d.Limits {
-		add(l, "/limits/%d", i)
+		p.add(l, "/limits/%d", i)
 	}
+}
+
+// work adds what is needed and what is done.
+func (p *placed) work(d *Document) {
 	for i, n := range d.Needs {
-		add(n.Name, "/needs/%d/name", i)
-		add(n.Note, "/needs/%d/note", i)
+		p.add(n.Name, "/needs/%d/name", i)
+		p.add(n.Note, "/needs/%d/note", i)
 		for k, s := range n.Instead {
-			add(s, "/needs/%d/instead/%d", i, k)
+			p.add(s, "/needs/%d/instead/%d", i, k)
 		}
 	}
 	for i, s := range d.Steps {
-		add(s.Title, "/steps/%d/title", i)
-		add(s.Text, "/steps/%d/text", i)
-		add(s.See, "/steps/%d/see", i)
-		add(s.Meanwhile, "/steps/%d/meanwhile", i)
-		add(s.AdultNote, "/steps/%d/adult_note", i)
-		add(s.Simple, "/steps/%d/simple", i)
+		p.add(s.Title, "/steps/%d/title", i)
+		p.add(s.Text, "/steps/%d/text", i)
+		p.add(s.See, "/steps/%d/see", i)
+		p.add(s.Meanwhile, "/steps/%d/meanwhile", i)
+		p.add(s.AdultNote, "/steps/%d/adult_note", i)
+		p.add(s.Simple, "/steps/%d/simple", i)
 		for _, t := range s.HelpWords() {
-			add(t.Text, "/steps/%d%s", i, t.Path)
+			p.add(t.Text, "/steps/%d%s", i, t.Path)
 		}
 	}
+}
+
+// measured adds what is read, worked out and shown.
+func (p *placed) measured(d *Document) {
 	for i, r := range d.Readings {
-		add(r.Name, "/readings/%d/name", i)
-		add(r.Guidance, "/readings/%d/guidance", i)
+		p.add(r.Name, "/readings/%d/name", i)
+		p.add(r.Guidance, "/readings/%d/guidance", i)
 		for k, in := range r.Instruments {
-			add(in.Name, "/readings/%d/instruments/%d/name", i, k)
+			p.add(in.Name, "/readings/%d/instruments/%d/name", i, k)
 		}
 		for _, t := range r.Words() {
-			add(t.Text, "/readings/%d%s", i, t.Path)
+			p.add(t.Text, "/readings/%d%s", i, t.Path)
 		}
 	}
 	for i, x := range d.Derived {
-		add(x.Name, "/derived/%d/name", i)
+		p.add(x.Name, "/derived/%d/name", i)
 	}
 	for i, e := range d.Evidence {
-		add(e.Name, "/evidence/%d/name", i)
-		add(e.MustShow, "/evidence/%d/must_show", i)
-		add(e.Audience, "/evidence/%d/audience", i)
-		for k, p := range e.Places {
-			add(p.Word, "/evidence/%d/places/%d/word", i, k)
+		p.add(e.Name, "/evidence/%d/name", i)
+		p.add(e.MustShow, "/evidence/%d/must_show", i)
+		p.add(e.Audience, "/evidence/%d/audience", i)
+		for k, x := range e.Places {
+			p.add(x.Word, "/evidence/%d/places/%d/word", i, k)
 		}
 	}
+}
+
+// asked adds the questions, cautions and mistakes.
+func (p *placed) asked(d *Document) {
 	for i, q := range d.Questions {
-		add(q.Text, "/questions/%d/text", i)
+		p.add(q.Text, "/questions/%d/text", i)
 		for k, o := range q.Options {
-			add(o.Word, "/questions/%d/options/%d/word", i, k)
+			p.add(o.Word, "/questions/%d/options/%d/word", i, k)
 		}
 	}
 	for i, c := range d.Cautions {
-		add(c.Why, "/cautions/%d/why", i)
-		add(c.Do, "/cautions/%d/do", i)
+		p.add(c.Why, "/cautions/%d/why", i)
+		p.add(c.Do, "/cautions/%d/do", i)
 	}
 	for i, m := range d.Mistakes {
-		add(m.See, "/mistakes/%d/see", i)
-		add(m.Mend, "/mistakes/%d/mend", i)
+		p.add(m.See, "/mistakes/%d/see", i)
+		p.add(m.Mend, "/mistakes/%d/mend", i)
 	}
-	return out
 }

@@ -192,6 +192,44 @@ func (d *Document) used(symbols []string) []int {
 	return out
 }
 
+// span is from where to where a reading's values may go, in a unit; 1 to 20 where the
+// design does not say.
+func (r *Reading) span(u quantity.Unit) (low, high float64) {
+	low, high = 1, 20
+	if p, ok := quantity.ParseOK(r.Low); ok {
+		if in, err := p.In(u); err == nil {
+			low = in.Value
+		}
+	}
+	if p, ok := quantity.ParseOK(r.High); ok {
+		if in, err := p.In(u); err == nil && in.Value > low {
+			high = in.Value
+		}
+	} else if high <= low {
+		high = low + 20
+	}
+	return low, high
+}
+
+// valuesOf is how many values of a reading come to a formula: over what is changed one of
+// each lane, else all times, every second draw all trials, and in a series all objects.
+func (d *Document) valuesOf(r *Reading, over, series bool, draw int) int {
+	if over {
+		return max(1, len(d.lanesOf(r)))
+	}
+	n := max(1, len(r.Times))
+	if draw%2 == 1 {
+		n *= d.TrialsOf(r)
+	}
+	if series && r.PerObject() {
+		n *= max(1, len(d.ObjectIDs()))
+	}
+	if series && r.PerCondition() && r.PerStage() {
+		n *= max(1, len(d.Stages))
+	}
+	return n
+}
+
 // madeUp binds the symbols of the readings at these places to irregular values: all
 // trials and times of one condition, or of one trial where the formula works trial by
 // trial; of all objects where it asks for a series, and else of one.
@@ -204,32 +242,8 @@ func madeUp(d *Document, used []int, over, series bool, draw int) formula.Env {
 		if !ok {
 			continue
 		}
-		low, high := 1.0, 20.0
-		if p, ok := quantity.ParseOK(r.Low); ok {
-			if in, err := p.In(u); err == nil {
-				low = in.Value
-			}
-		}
-		if p, ok := quantity.ParseOK(r.High); ok {
-			if in, err := p.In(u); err == nil && in.Value > low {
-				high = in.Value
-			}
-		} else if high <= low {
-			high = low + 20
-		}
-		n := max(1, len(r.Times))
-		if draw%2 == 1 {
-			n *= d.TrialsOf(r)
-		}
-		if series && r.PerObject() {
-			n *= max(1, len(d.ObjectIDs()))
-		}
-		if series && r.PerCondition() && r.PerStage() {
-			n *= max(1, len(d.Stages))
-		}
-		if over {
-			n = max(1, len(d.lanesOf(r)))
-		}
+		low, high := r.span(u)
+		n := d.valuesOf(r, over, series, draw)
 		b := formula.Binding{Series: n > 1}
 		clock := formula.Binding{Series: true}
 		for k := range n {

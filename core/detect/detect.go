@@ -309,21 +309,24 @@ func (a *Answer) Say() (Seen, text.Message) {
 		return Open, text.M("detect.no-scatter")
 	case a.Source == "" || a.Source == Nothing && a.Least == 0:
 		return Open, text.M("detect.few", "homes", a.Homes)
-	case a.stated() && a.Source == Nothing:
-		return Open, text.M("detect.stated.least", "homes", a.Homes, "size", a.size(a.Least))
-	case a.stated() && a.Class >= Likely:
-		return Fine, text.M("detect.stated.fine", "homes", a.Homes, "chance", percent(a.Class), "size",
-			a.size(a.Effect))
-	case a.stated():
-		return Unsure, text.M("detect.stated.unsure", "homes", a.Homes, "chance", percent(a.Class), "size",
-			a.size(a.Effect))
-	case a.Source == Nothing:
-		return Open, text.M("detect.least", "homes", a.Homes, "size", a.size(a.Least))
-	case a.Class >= Likely:
-		return Fine, text.M("detect.fine."+a.alone(), "homes", a.Homes, "chance", percent(a.Class), "size",
-			a.size(a.Effect))
 	}
-	return Unsure, text.M("detect.unsure", "homes", a.Homes, "chance", percent(a.Class), "size", a.size(a.Effect))
+	return a.sized()
+}
+
+// sized is the answer of a claim with a size: how surely it is seen, or which would be.
+func (a *Answer) sized() (Seen, text.Message) {
+	of, fine := "detect.", "fine."+a.alone()
+	if a.stated() {
+		of, fine = "detect.stated.", "fine"
+	}
+	if a.Source == Nothing {
+		return Open, text.M(of+"least", "homes", a.Homes, "size", a.size(a.Least))
+	}
+	seen, says := Unsure, of+"unsure"
+	if a.Class >= Likely {
+		seen, says = Fine, of+fine
+	}
+	return seen, text.M(says, "homes", a.Homes, "chance", percent(a.Class), "size", a.size(a.Effect))
 }
 
 // alone says in a word what one home sees.

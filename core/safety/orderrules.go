@@ -11,23 +11,7 @@ import (
 
 // gear: on before the first hazardous thing is opened, off after clearing up.
 func (o *order) gear() {
-	var gear text.List
-	seen := map[string]bool{}
-	first, must := -1, false
-	for i, s := range o.d.Steps {
-		for _, f := range o.of[s.ID] {
-			for _, g := range f.Gear {
-				if !seen[g] && f.Verdict != NotAtHome {
-					seen[g] = true
-					gear = append(gear, text.Message{ID: "safety.gear." + g})
-				}
-			}
-			if len(f.Gear) > 0 && f.Verdict != NotAtHome && first < 0 {
-				first = i
-			}
-			must = must || f.Verdict != NotAtHome && (wears(f) || f.Verdict != Care && len(f.Gear) > 0)
-		}
-	}
+	seen, gear, first, must := o.worn()
 	if first < 0 {
 		return
 	}
@@ -49,6 +33,30 @@ func (o *order) gear() {
 	if len(off) > 0 && o.lastDoing("gear-off", len(o.d.Steps)-1) < 0 {
 		o.add("gear-off", Added, o.last().ID, text.Args{"gear": off}).After = true
 	}
+}
+
+// worn is the gear that findings ask for, from which step on, and whether it has to be a
+// step of its own.
+func (o *order) worn() (seen map[string]bool, gear text.List, first int, must bool) {
+	seen, first = map[string]bool{}, -1
+	for i, s := range o.d.Steps {
+		for _, f := range o.of[s.ID] {
+			if f.Verdict == NotAtHome {
+				continue
+			}
+			for _, g := range f.Gear {
+				if !seen[g] {
+					seen[g] = true
+					gear = append(gear, text.Message{ID: "safety.gear." + g})
+				}
+			}
+			if len(f.Gear) > 0 && first < 0 {
+				first = i
+			}
+			must = must || wears(f) || f.Verdict != Care && len(f.Gear) > 0
+		}
+	}
+	return seen, gear, first, must
 }
 
 // labels: names on the jars before they are filled, where two could be mixed

@@ -57,19 +57,13 @@ func SheetOf(d *design.Document, r Report) Sheet {
 		s.Jobs = append(s.Jobs, Job{job, i + 1, d.Steps[i].Title, max(1, int(seconds/60+0.5))})
 	}
 	var allergens []string
-	said := map[string]bool{}
-	once := func(list *[]text.Message, key string, m text.Message) {
-		if !said[key] {
-			said[key] = true
-			*list = append(*list, m)
-		}
-	}
+	said := once{}
 	for _, f := range r.Findings {
 		if f.Verdict == NotAtHome && d.Way != design.WatchShared {
 			continue
 		}
 		for _, g := range f.Gear {
-			once(&s.Gear, "gear "+g, text.Message{ID: "safety.gear." + g})
+			said.add(&s.Gear, "gear "+g, text.Message{ID: "safety.gear." + g})
 		}
 		if f.Rule == "allergen" {
 			for _, a := range f.Allergens {
@@ -89,26 +83,40 @@ func SheetOf(d *design.Document, r Report) Sheet {
 	}
 	s.Clearing = slices.Clone(r.Clearing.Lines)
 	for _, l := range r.Lines {
-		if l.Kind != Added {
-			continue
-		}
-		switch l.Rule {
-		case "place-table":
-			once(&s.Where, l.Rule, l.Message)
-		case "clear-first":
-			once(&s.Before, l.Rule, l.Message)
-		case "leftover-none":
-			if len(r.Clearing.Lines) == 0 {
-				once(&s.Clearing, l.Rule, l.Message)
-			}
-		case "finish", "gear-off":
-			once(&s.Clearing, l.Rule, l.Message)
+		if l.Kind == Added {
+			s.line(l, said, len(r.Clearing.Lines) == 0)
 		}
 	}
 	if d.Outdoors {
 		s.Where = append(s.Where, text.Message{ID: "safety.order.place"})
 	}
 	return s
+}
+
+// once are the keys of what was said already.
+type once map[string]bool
+
+func (o once) add(list *[]text.Message, key string, m text.Message) {
+	if !o[key] {
+		o[key] = true
+		*list = append(*list, m)
+	}
+}
+
+// line puts an added line where it belongs: the place, before, clearing up.
+func (s *Sheet) line(l Line, said once, nothingToClear bool) {
+	switch l.Rule {
+	case "place-table":
+		said.add(&s.Where, l.Rule, l.Message)
+	case "clear-first":
+		said.add(&s.Before, l.Rule, l.Message)
+	case "leftover-none":
+		if nothingToClear {
+			said.add(&s.Clearing, l.Rule, l.Message)
+		}
+	case "finish", "gear-off":
+		said.add(&s.Clearing, l.Rule, l.Message)
+	}
 }
 
 // caution adds a finding; one rule and case is one caution with its steps.

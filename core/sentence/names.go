@@ -17,30 +17,8 @@ func titleOf(words, language string) string {
 	lang := text.Of(language).Code
 	v := vocabularies[lang]
 	r := &reader{v: v, lang: lang, text: words, t: tokens(words)}
-	from, end := 0, len(words)
-	if p := r.verbAt(0); p != nil && p.role.what == "waits" { // "wait 10 minutes, then weigh": it weighs
-		for i, t := range r.t {
-			if next := i + 1; t.sign == ',' || t.sign == '.' || r.is("and", i) {
-				for r.is("and", next) {
-					next++
-				}
-				if next < len(r.t) && r.verbAt(next) != nil {
-					from = r.t[next].from
-					break
-				}
-			}
-		}
-	}
-	for i, t := range r.t {
-		if t.from < from {
-			continue
-		}
-		if t.stops() || t.sign == ',' && v != nil && (r.verbAt(i+1) != nil || r.is("and", i+1)) {
-			end = t.from
-			break
-		}
-	}
-	all := strings.Fields(words[from:end])
+	from := r.firstDone()
+	all := strings.Fields(words[from:r.doneEnd(from)])
 	if len(all) > 0 {
 		first := []rune(all[0])
 		all[0] = strings.ToUpper(string(first[:1])) + string(first[1:])
@@ -51,6 +29,40 @@ func titleOf(words, language string) string {
 		}
 	}
 	return ""
+}
+
+// firstDone is where the first thing begins that is done: of "wait 10 minutes, then weigh"
+// the weighing.
+func (r *reader) firstDone() int {
+	if p := r.verbAt(0); p == nil || p.role.what != "waits" {
+		return 0
+	}
+	for i, t := range r.t {
+		if t.sign != ',' && t.sign != '.' && !r.is("and", i) {
+			continue
+		}
+		next := i + 1
+		for r.is("and", next) {
+			next++
+		}
+		if next < len(r.t) && r.verbAt(next) != nil {
+			return r.t[next].from
+		}
+	}
+	return 0
+}
+
+// doneEnd is where what is done ends that begins at a place of the text.
+func (r *reader) doneEnd(from int) int {
+	for i, t := range r.t {
+		if t.from < from {
+			continue
+		}
+		if t.stops() || t.sign == ',' && r.v != nil && (r.verbAt(i+1) != nil || r.is("and", i+1)) {
+			return t.from
+		}
+	}
+	return len(r.text)
 }
 
 // bare is a name without what stands before it: "the three jars" names jars.

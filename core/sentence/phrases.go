@@ -312,44 +312,31 @@ func (r *reader) holds(n named, within bool) bool {
 	return r.v.sets["vessels"][single(n.head, r.lang)] || r.v.sets["vessels"][n.head]
 }
 
-// known lists the names of the needs, folded, one and many.
+// known lists the names of the needs, folded, one and many: whole, and by the word that
+// says what it is where only one need has it.
 func known(w World, language, spoken string) map[string]string {
 	out, heads := map[string]string{}, map[string]string{}
 	v := vocabularies[spoken]
 	for _, n := range w.Needs {
 		name, _ := n.Name.In(language)
-		var folded []string
-		for _, t := range tokens(name) {
-			if t.ends() {
-				break // "4 kinds of paper, one strip of each"
-			}
-			folded = append(folded, t.word)
-		}
-		for len(folded) > 1 && (v.sets["dets"][folded[0]] || quantity.Opens(folded[0], spoken)) {
-			folded = folded[1:]
-		}
+		folded := v.named(name, spoken)
 		if len(folded) == 0 {
 			continue
 		}
-		last := len(folded) - 1
-		if !v.HeadLast {
-			last = 0
-		}
-		head := folded[0]
-		for k := 0; v.HeadLast && k < len(folded) && !v.sets["and"][folded[k]] && !v.sets["of"][folded[k]] &&
-			!v.sets["with"][folded[k]]; k++ {
-			head = folded[k]
-		}
-		for _, form := range numbers(head, spoken) {
+		for _, form := range numbers(v.headOf(folded), spoken) {
 			if was, twice := heads[form]; twice && was != n.ID {
 				heads[form] = "" // of two things, the word alone names neither
 			} else {
 				heads[form] = n.ID
 			}
 		}
+		last := 0
+		if v.HeadLast {
+			last = len(folded) - 1
+		}
 		for _, form := range numbers(folded[last], spoken) {
-			name := append(append(append([]string{}, folded[:last]...), form), folded[last+1:]...)
-			if key := strings.Join(name, " "); out[key] == "" {
+			key := strings.Join(slices.Concat(folded[:last], []string{form}, folded[last+1:]), " ")
+			if out[key] == "" {
 				out[key] = n.ID
 			}
 		}
@@ -360,6 +347,38 @@ func known(w World, language, spoken string) map[string]string {
 		}
 	}
 	return out
+}
+
+// named are the folded words of a name, up to its first sign ("4 kinds of paper, one strip
+// of each") and without articles and numbers before it.
+func (v *vocabulary) named(name, spoken string) []string {
+	var out []string
+	for _, t := range tokens(name) {
+		if t.ends() {
+			break
+		}
+		out = append(out, t.word)
+	}
+	for len(out) > 1 && (v.sets["dets"][out[0]] || quantity.Opens(out[0], spoken)) {
+		out = out[1:]
+	}
+	return out
+}
+
+// headOf is the word of a name that says what it is: the first, or the last one before
+// "and", "of" or "with".
+func (v *vocabulary) headOf(name []string) string {
+	if !v.HeadLast {
+		return name[0]
+	}
+	end := slices.IndexFunc(name, func(w string) bool { return v.sets["and"][w] || v.sets["of"][w] || v.sets["with"][w] })
+	switch end {
+	case -1:
+		return name[len(name)-1]
+	case 0:
+		return name[0]
+	}
+	return name[end-1]
 }
 
 // joint is the word that ties a place, a companion or a path to what is done: "into the

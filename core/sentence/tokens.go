@@ -34,34 +34,43 @@ func tokens(s string) []token {
 	var out []token
 	for at := 0; at < len(s); {
 		r, size := utf8.DecodeRuneInString(s[at:])
+		end := at + size
 		switch {
 		case unicode.IsDigit(r):
-			end := at + size
-			for end < len(s) && (digit(s[end]) || strings.ContainsRune(".,/:", rune(s[end])) && end+1 < len(s) && digit(
-				s[end+1])) {
-				end++
-			}
+			end = numberEnd(s, end)
 			out = append(out, token{word: s[at:end], from: at, to: end})
-			at = end
 		case unicode.IsLetter(r) || unicode.IsNumber(r) || r == '°' || r == '%' || r == 'º':
-			end := at + size
-			for end < len(s) {
-				r, size := utf8.DecodeRuneInString(s[end:])
-				if !unicode.IsLetter(r) && !unicode.IsMark(r) && !(strings.ContainsRune("'’", r) && end+size < len(s)) {
-					break
-				}
-				end += size
+			end = wordEnd(s, end)
+			if word := strings.Trim(fold(s[at:end]), "'"); word != "" {
+				out = append(out, token{word: word, from: at, to: end})
 			}
-			out = append(out, token{word: strings.Trim(fold(s[at:end]), "'"), from: at, to: end})
-			at = end
 		case strings.ContainsRune(",.;:!?()\n¿¡\"“”«»–—", r):
-			out = append(out, token{sign: r, from: at, to: at + size})
-			at += size
-		default:
-			at += size
+			out = append(out, token{sign: r, from: at, to: end})
 		}
+		at = end
 	}
-	return slices.DeleteFunc(out, func(t token) bool { return t.word == "" && t.sign == 0 })
+	return out
+}
+
+// numberEnd is where a number ends of which the digits before a place are.
+func numberEnd(s string, end int) int {
+	for end < len(s) && (digit(s[end]) ||
+		strings.ContainsRune(".,/:", rune(s[end])) && end+1 < len(s) && digit(s[end+1])) {
+		end++
+	}
+	return end
+}
+
+// wordEnd is where a word ends of which the letters before a place are.
+func wordEnd(s string, end int) int {
+	for end < len(s) {
+		r, size := utf8.DecodeRuneInString(s[end:])
+		if !unicode.IsLetter(r) && !unicode.IsMark(r) && !(strings.ContainsRune("'’", r) && end+size < len(s)) {
+			break
+		}
+		end += size
+	}
+	return end
 }
 
 func digit(b byte) bool { return b >= '0' && b <= '9' }

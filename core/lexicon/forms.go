@@ -52,7 +52,8 @@ var irregular = func() map[string][]string {
 }()
 
 // irregularForms has the plain form first, one that changes in nothing alone.
-const irregularForms = `light lit lighted | burn burnt | freeze froze frozen | drink drank drunk | eat ate eaten | bite bit bitten
+const irregularForms = `light lit lighted | burn burnt | freeze froze frozen | drink drank drunk
+eat ate eaten | bite bit bitten
 blow blew blown | throw threw thrown | fly flew flown | shoot shot | hold held | break broke broken | hang hung
 stick stuck | strike struck | keep kept | leave left | run ran | lean leant | spit spat | swim swam swum
 swing swung | catch caught | feed fed | stand stood | give gave given | take took taken | sew sewn | fling flung

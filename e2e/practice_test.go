@@ -30,17 +30,22 @@ func TestSeeAsAFamily(t *testing.T) {
 	p.press("See as a family")
 	inside("Practice: nothing is kept or sent.")
 	inside("Weigh the dry beans")
-	p.until("a field on the phone",
-		`Boolean(document.querySelector('iframe').contentDocument.querySelector('.phone-page input, main input, form input'))`)
-	evaluate[bool](p, `(() => { const d = document.querySelector('iframe').contentDocument;
-		const f = d.querySelector('.phone-page input, main input, form input'); f.focus();
+	p.until("it is answered whether a child is there", `(() => {
+		const l = [...(document.querySelector('iframe').contentDocument.querySelectorAll('label'))].
+			find((l) => l.textContent.trim() === 'No'); l?.click(); return Boolean(l); })()`)
+	const fields = `document.querySelector('iframe').contentDocument.querySelectorAll('input[inputmode], input[type=text]')`
+	p.until("a field of each condition", fields+`.length === 3`)
+	press("Done, next") // what is weighed after the soak is compared with it
+	inside("Measure now:")
+	evaluate[bool](p, `(() => { const f = `+fields+`[0]; f.focus();
 		Object.getOwnPropertyDescriptor(f.ownerDocument.defaultView.HTMLInputElement.prototype, 'value').set.call(f,
-			'41 g'); f.dispatchEvent(new f.ownerDocument.defaultView.Event('input', {bubbles: true})); f.blur();
+			'41 g'); f.dispatchEvent(new f.ownerDocument.defaultView.Event('input', {bubbles: true})); f.form.requestSubmit();
 			return true; })()`)
-	p.until("the reading kept", `(() => { const d = document.querySelector('iframe').contentDocument;
-		return d.body.innerText.includes('41') ||
-		[...d.querySelectorAll('input')].some((i) => i.value.startsWith('41')); })()`)
-	press("Done, next")
+	inside("41")
+	press("Done, next") // it was said: who goes on without the others may
+	inside("Step 3 of 5")
+	press("Back")
+	inside("Weigh the dry beans")
 	p.chooses("On the phone in", "Español")
 	inside("Ensayo: nada se guarda ni se envía.")
 	inside("Pesar los frijoles secos")

@@ -105,6 +105,49 @@ func (d *Document) over(x Derived) bool {
 	return true
 }
 
+// Baselines are the readings that a later one is subtracted from or from it, such as the
+// mass before a soak: the result is a change, and once the later step has begun they cannot
+// be made up for.
+func (d *Document) Baselines() []string {
+	first, last := map[string]int{}, map[string]int{} // steps, by reading
+	for i := range d.Steps {
+		for _, t := range d.Steps[i].Takes {
+			if _, known := first[t.Reading]; !known {
+				first[t.Reading] = i
+			}
+			last[t.Reading] = i
+		}
+	}
+	var out []string
+	for _, x := range d.Derived {
+		e, err := d.Working(x)
+		if err != nil {
+			continue
+		}
+		for _, pair := range e.Subtracted() {
+			a, b := d.bySymbol(pair[0]), d.bySymbol(pair[1])
+			for _, side := range [][2]string{{a, b}, {b, a}} {
+				end, known := last[side[0]]
+				begin, later := first[side[1]]
+				if known && later && end < begin && !slices.Contains(out, side[0]) {
+					out = append(out, side[0])
+				}
+			}
+		}
+	}
+	return out
+}
+
+// bySymbol is the reading of a symbol; "" where there is none.
+func (d *Document) bySymbol(symbol string) string {
+	for i := range d.Readings {
+		if d.Readings[i].Symbol == symbol {
+			return d.Readings[i].ID
+		}
+	}
+	return ""
+}
+
 // Outcomes are what the work comes to: the values worked out, or where a design
 // works none out each number by itself, as the mean of its trials, of one read
 // several times or at several stages of a condition the last; and every reading that

@@ -21,6 +21,8 @@ import (
 type Working interface {
 	// Symbols are the readings' symbols that go in.
 	Symbols() []string
+	// Subtracted are the pairs of them of which the difference is taken.
+	Subtracted() [][2]string
 	// NeedsSeries reports whether some part asks for a series of its own.
 	NeedsSeries() bool
 	Eval(env formula.Env, unit string) (quantity.Quantity, error)
@@ -166,6 +168,9 @@ type modelled struct {
 	bound  map[string]string // input → symbol
 	order  []string          // of the bound inputs
 }
+
+// Subtracted is none: what a model does with its inputs is its own.
+func (w modelled) Subtracted() [][2]string { return nil }
 
 // Symbols are the symbols of an expression, each once.
 func (w modelled) Symbols() []string {

@@ -1,6 +1,7 @@
 package formula
 
 import (
+	"slices"
 	"strconv"
 	"strings"
 
@@ -87,19 +88,37 @@ func (e *Expr) String() string { return e.src }
 // Eval, so callers that bind no symbol pi may ignore it.
 func (e *Expr) Symbols() []string {
 	var names []string
-	seen := map[string]bool{}
-	var walk func(*node)
-	walk = func(n *node) {
-		if n.kind == nSymbol && !seen[n.name] {
-			seen[n.name] = true
+	e.root.walk(func(n *node) {
+		if n.kind == nSymbol && !slices.Contains(names, n.name) {
 			names = append(names, n.name)
 		}
-		for _, a := range n.args {
-			walk(a)
-		}
-	}
-	walk(e.root)
+	})
 	return names
+}
+
+// Subtracted lists the pairs of symbols of which an expression takes the difference, such
+// as after and before of (after - before) / before.
+func (e *Expr) Subtracted() [][2]string {
+	var pairs [][2]string
+	e.root.walk(func(n *node) {
+		if n.kind != nBinary || n.name != "-" {
+			return
+		}
+		for _, a := range (&Expr{root: n.args[0]}).Symbols() {
+			for _, b := range (&Expr{root: n.args[1]}).Symbols() {
+				pairs = append(pairs, [2]string{a, b})
+			}
+		}
+	})
+	return pairs
+}
+
+// walk visits a node and all below it, from left to right.
+func (n *node) walk(visit func(*node)) {
+	visit(n)
+	for _, a := range n.args {
+		a.walk(visit)
+	}
 }
 
 type parser struct {

@@ -50,7 +50,7 @@ func (p *Plan) fill(s *Sheet, d *design.Document, language string) {
 		row.Closed = slices.Contains(p.Report.Closed, row.ID)
 		if row.Closed {
 			row.Uses = append(row.Uses, UseRow{Text: say("fit.step.closed", nil)})
-			row.Takes = []design.Slot{}
+			row.Takes, row.Needed = []design.Slot{}, nil
 			continue
 		}
 		for _, c := range p.Report.Choices {
@@ -64,7 +64,8 @@ func (p *Plan) fill(s *Sheet, d *design.Document, language string) {
 				row.Uses = append(row.Uses, UseRow{Text: say("fit.step.shared", text.Args{"reading": r.Name})})
 			}
 		}
-		row.Takes = slices.DeleteFunc(row.Takes, func(t design.Slot) bool { return slices.Contains(shared, t.Reading) })
+		lent := func(t design.Slot) bool { return slices.Contains(shared, t.Reading) }
+		row.Takes, row.Needed = slices.DeleteFunc(row.Takes, lent), slices.DeleteFunc(row.Needed, lent)
 	}
 }
 

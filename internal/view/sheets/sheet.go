@@ -166,6 +166,7 @@ type StepRow struct {
 	Needs     []string      `json:"needs" doc:"Ids of the needs that it uses"`
 	Keeps     []string      `json:"keeps" doc:"What to do with things at its end"`
 	Takes     []design.Slot `json:"takes" doc:"Readings of this step, one a field"`
+	Needed    []design.Slot `json:"needed,omitempty" doc:"Those with which a later reading is worked out together"`
 	Evidence  []string      `json:"evidence"`
 	Questions []string      `json:"questions"`
 	Meanwhile string        `json:"meanwhile,omitempty"`

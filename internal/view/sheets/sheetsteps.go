@@ -14,6 +14,7 @@ func (w *writer) steps(s *Sheet, d *design.Document, r review.Review) {
 	for _, j := range safety.AdultJobs(d, r.Safety.Findings) {
 		jobs[j.Step] = j
 	}
+	baselines := d.Baselines()
 	for i, step := range d.Steps {
 		span := r.Timeline.Steps[i]
 		row := StepRow{
@@ -67,6 +68,11 @@ func (w *writer) steps(s *Sheet, d *design.Document, r review.Review) {
 			}
 		}
 		row.Takes = append(row.Takes, d.Taken(&step)...)
+		for _, t := range row.Takes {
+			if slices.Contains(baselines, t.Reading) {
+				row.Needed = append(row.Needed, t)
+			}
+		}
 		for _, h := range step.Helps {
 			if said := text.Render(h.Sentence(), w.language); h.After() {
 				row.Keeps = append(row.Keeps, said)

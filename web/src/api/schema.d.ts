@@ -4800,6 +4800,8 @@ export interface components {
             /** @description For which conditions it is done, where that is not all at once */
             lanes?: string;
             meanwhile?: string;
+            /** @description Those with which a later reading is worked out together */
+            needed?: components["schemas"]["Slot"][];
             /** @description Ids of the needs that it uses */
             needs: string[];
             questions: string[];

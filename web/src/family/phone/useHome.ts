@@ -36,6 +36,8 @@ export interface HomeState {
   keep: (key: string, value: unknown) => Promise<void>;
   recall: <T>(key: string) => Promise<T | undefined>;
   refresh: () => Promise<void>;
+  /** What is written by now, also where the page has not come to show it. */
+  written: () => Promise<LocalEntry[]>;
 }
 
 const pollEvery = 15_000;
@@ -189,6 +191,7 @@ export function useHome(home: string): HomeState {
     storeProblem,
     offset,
     refresh,
+    written: async () => (await db).getAll('entries'),
     async add(assignment, fields) {
       const id = newID();
       const plan = bundle?.sheets.find((s) => s.assignment === assignment)?.plan;

@@ -13,6 +13,7 @@ import { EvidenceField } from './EvidenceField';
 import { StepReadings } from './StepReadings';
 import { UsedFields } from './UsedFields';
 import { useTyping } from '../phone/typing';
+import { Book, type Slot } from '../phone/book';
 import { useRemembered } from '../phone/useRemembered';
 import { usesAt } from '../phone/uses';
 import type { WorkProps } from '../phone/work';
@@ -51,11 +52,22 @@ export function StepPage({
 
   useNewVersion(state);
   const [typing, keepTyped] = useTyping();
+  const lacks = (b: Book) => (step.needed ?? []).filter((s) => !b.settled(s));
+  const [asked, setAsked] = useState<string>(); // in which step it was said what is lacking
+  const lacking = asked === step.id && !book.done(step.id) ? lacks(book) : [];
   const finishing = useRef(false); // a second tap while the first is being kept does nothing
   const finish = async () => {
     if (finishing.current) return;
     finishing.current = true;
     await keepTyped();
+    if (asked !== step.id && !book.done(step.id)) {
+      const now = new Book(await state.written(), sheet.assignment, bundle.home.facts);
+      if (lacks(now).length > 0) {
+        setAsked(step.id);
+        finishing.current = false;
+        return;
+      }
+    }
     if (!book.done(step.id))
       await state.add(sheet.assignment, { kind: 'step-done', step: step.id });
     if (step.rest) onRest();
@@ -224,6 +236,14 @@ export function StepPage({
           {step.takes.length > 0 && !shut && (
             <StepReadings {...props} step={step} typing={typing} />
           )}
+          {lacking.length > 0 && (
+            <div className="card-paper" role="alert" ref={intoView}>
+              <p>
+                <strong>{t('neededNow', { what: neededNames(sheet, lacking) })}</strong>
+              </p>
+              <p className="hint">{t('neededHint')}</p>
+            </div>
+          )}
           {step.evidence.map((id) => {
             const e = sheet.evidence.find((x) => x.id === id);
             if (!e) return null;
@@ -257,6 +277,13 @@ export function StepPage({
     </PhonePage>
   );
 }
+
+/** What appears is brought to where one looks. */
+const intoView = (x: HTMLElement | null) => x?.scrollIntoView({ block: 'center' });
+
+/** The readings of some slots, each once. */
+const neededNames = (sheet: WorkProps['sheet'], slots: Slot[]) =>
+  [...new Set(slots.map((s) => sheet.readings.find((r) => r.id === s.reading)?.name))].join(', ');
 
 /** At a step border a waiting newer page takes over; never during a step. */
 function useNewVersion(_: WorkProps['state']) {

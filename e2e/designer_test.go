@@ -165,6 +165,15 @@ func TestTheStripByKeys(t *testing.T) {
 	h.sees("said to differ in")
 	h.violations("the strip")
 	h.fits("the strip")
+
+	// At Issue the same keys take nothing back: what is handed out is what was looked at.
+	h.press("Issue")
+	h.until("the station", `Boolean(document.querySelector('[aria-label="To whom and when"]'))`)
+	ctrl("z", "KeyZ")
+	h.press("Materials and steps")
+	h.until("nothing was taken back at Issue", fmt.Sprintf(`[...document.querySelectorAll('.strip-block')].map((b) =>
+		b.dataset.step).join() === %q`, after))
+	h.seesNot("says no speed")
 }
 
 // TestTheStripByHand: a block is drawn to another place, and its end to another length.

@@ -19,6 +19,13 @@ func TestAStrangerLocksNobodyOut(t *testing.T) {
 	s := newSiteBehind(t, config.Proxies{Hops: 1})
 	teacher := s.teacher("t@school.example") // signs in here
 	want[api.Done](teacher, "DELETE", "/session", nil)
+	began := time.Now()
+	if a := teacher.do("POST", "/session", map[string]string{"email": "t@school.example", "password": password},
+		"X-Forwarded-For", "203.0.113.7"); a.status != http.StatusOK {
+		t.Fatal(a.status)
+	}
+	quiet := time.Since(began)
+	want[api.Done](teacher, "DELETE", "/session", nil)
 	stop := make(chan bool)
 	var all sync.WaitGroup
 	tick := time.NewTicker(time.Second / 60)
@@ -72,7 +79,7 @@ func TestAStrangerLocksNobodyOut(t *testing.T) {
 			t.Errorf("in after %v, wanted %v", took, within)
 		}
 	}
-	in(teacher, 2*time.Second, "203.0.113.7")
+	in(teacher, max(2*time.Second, 12*quiet), "203.0.113.7") // on a busy machine a quiet sign-in is slow too
 	in(s.client(), 30*time.Second, "203.0.113.8")
 	close(stop)
 	all.Wait()

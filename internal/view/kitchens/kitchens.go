@@ -211,6 +211,7 @@ type Packed struct {
 	Name  string   `json:"name"`
 	Homes []string `json:"homes" doc:"Nicknames"`
 	Each  string   `json:"each,omitempty" doc:"How much a home needs, with a spare tenth, where all need as much"`
+	Total string   `json:"total,omitempty" doc:"How much that is for all these homes"`
 	Lent  bool     `json:"lent,omitempty" doc:"It is wanted back when the work is due"`
 	Cost  string   `json:"cost,omitempty" doc:"free, cheap or moderate, in the reader's language"`
 	Place string   `json:"place,omitempty" doc:"Where it usually is, in the reader's language"`

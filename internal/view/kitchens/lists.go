@@ -2,6 +2,7 @@ package kitchens
 
 import (
 	"cmp"
+	"math"
 	"slices"
 	"time"
 
@@ -19,6 +20,10 @@ const spare = 1.1
 func packed(plan fit.Plan, nick map[string]string, language string, wanted func(fit.Choice) bool) []Packed {
 	var out []Packed
 	at := map[string]int{}
+	var totals []quantity.Quantity
+	say := func(q quantity.Quantity) string {
+		return text.Render(text.M("fit.amount", "amount", quantity.Kitchen{Quantity: q}), language)
+	}
 	for i := range plan.Homes {
 		h := &plan.Homes[i]
 		if h.Verdict == fit.SharedReadings {
@@ -28,11 +33,9 @@ func packed(plan fit.Plan, nick map[string]string, language string, wanted func(
 			if c.Without || !wanted(c) {
 				continue
 			}
-			each := ""
-			if c.Amount.Value > 0 {
-				more := c.Amount
-				more.Value, more.U = more.Value*spare, 0
-				each = text.Render(text.M("fit.amount", "amount", quantity.Kitchen{Quantity: more}), language)
+			each, more := "", c.Amount
+			if more.Value, more.U = more.Value*spare, 0; more.Value > 0 {
+				each = say(more)
 			}
 			k, known := at[c.Use()]
 			if !known {
@@ -44,12 +47,22 @@ func packed(plan fit.Plan, nick map[string]string, language string, wanted func(
 					p.Get = c.Material.Getting().Says(language)
 				}
 				p.Name, _ = c.Called().In(language)
-				out = append(out, p)
+				out, totals = append(out, p), append(totals, quantity.Quantity{Unit: more.Unit})
+			}
+			if in, err := more.In(totals[k].Unit); err == nil {
+				totals[k].Value += in.Value
+			} else {
+				totals[k].Value = math.NaN() // some by mass, some by pieces
 			}
 			if out[k].Each != each {
 				out[k].Each = "" // they need different amounts
 			}
 			out[k].Homes = append(out[k].Homes, nick[h.Home])
+		}
+	}
+	for k := range out {
+		if total := totals[k]; total.Value > 0 && len(out[k].Homes) > 1 {
+			out[k].Total = say(total)
 		}
 	}
 	slices.SortStableFunc(out, func(a, b Packed) int {

@@ -44,7 +44,7 @@ func TestPacking(t *testing.T) {
 		if p.Name != "baking soda" {
 			continue
 		}
-		if p.Lent || strings.Join(p.Homes, " ") != "Fern Beck" || p.Each != "22\u00a0g" ||
+		if p.Lent || strings.Join(p.Homes, " ") != "Fern Beck" || p.Each != "22\u00a0g" || p.Total != "44\u00a0g" ||
 			p.Get != "supermarket, allow 2 days" { // the sheet asks for 20 g
 			t.Errorf("%+v", p)
 		}

@@ -3978,6 +3978,8 @@ export interface components {
             name: string;
             /** @description Where it usually is, in the reader's language */
             place?: string;
+            /** @description How much that is for all these homes */
+            total?: string;
         };
         Page: {
             /** @description The home has said something before */

@@ -36,7 +36,8 @@ function Things({ title, things }: { title: string; things: Matrix['packing'] })
         {things.map((p) => (
           <li key={p.name}>
             {p.homes.length} × {p.name}
-            {p.each && ` ${say('kitchens.each', { amount: p.each })}`}:{' '}
+            {p.each && ` ${say('kitchens.each', { amount: p.each })}`}
+            {p.total && ` · ${say('kitchens.in-all', { amount: p.total })}`}:{' '}
             <span className="second">
               {p.homes.join(', ')}
               {[p.place, p.cost, p.get].filter(Boolean).map((w) => ` · ${w}`)}

@@ -22,6 +22,9 @@ func (l *Larder) Named(words []string, lang string) *Material {
 		}
 		return nil
 	}
+	if len(words) == 1 && slices.Contains(namingOf(lang).Qualities, words[0]) {
+		return nil // "fruit bag, thin": thin alone is no bag
+	}
 	stems := make([]string, 0, len(words))
 	for _, w := range words {
 		if !slices.Contains(namingOf(lang).Joining, w) {

@@ -13,6 +13,7 @@ var namingFile []byte
 // naming is how a language builds the names of things.
 type naming struct {
 	Joining   []string          // words that a search leaves out
+	Qualities []string          // folded words that say how a thing is and name none by themselves
 	HeadFirst bool              `json:"head_first"` // the word that says what it is comes first
 	Plurals   string            // which rules make one of many: english or spanish
 	Irregular map[string]string // many: one

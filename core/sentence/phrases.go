@@ -46,12 +46,17 @@ func (r *reader) objects(i int, a *act) int {
 // object reads one thing with its amount; it gives the same place where there is none.
 func (r *reader) object(i int, a *act, first bool) int {
 	amount, from := -1, i
+	if _, next := r.quantity(i + 1); next > i+1 && r.is("dets", i) && !r.is("the", i) && r.is("holders", next) {
+		i++ // "a 40 cm piece"
+	}
 	if q, next := r.quantity(i); next > i {
 		if q.Unit.Dim == quantity.Time {
 			return i
 		}
 		amount = r.add(Piece{Kind: Amount, Value: shown(q), Of: -1}, i, next)
-		i = next
+		for i = next; r.is("holders", i) && r.is("of", i+1); {
+			i++ // "a 40 cm piece of thread"
+		}
 		if !r.ofSomething(q, i) {
 			return i
 		}
@@ -61,6 +66,9 @@ func (r *reader) object(i int, a *act, first bool) int {
 		if r.is("ends", i) || r.is("and", i) || r.adverb(i) {
 			return i
 		}
+	} else if next := r.listed("halves", i); next > 0 && r.noun(next, false).ok { // "half an apple"
+		amount = r.add(Piece{Kind: Amount, Value: "1/2", Of: -1}, i, next)
+		i = next
 	} else if n, next := r.number(i); next > i && r.countsThings(next) {
 		amount = r.add(Piece{Kind: Amount, Value: n, Of: -1}, i, next)
 		i = next
@@ -192,6 +200,7 @@ func (r *reader) nounEnd(i int) int {
 	k := i
 	for ; k < len(r.t); k++ {
 		switch {
+		case k > i && r.is("of", k-1) && r.is("dets", k): // "the back of a spoon"
 		case r.t[k].ends(), r.is("ends", k), r.is("and", k), r.is("into", k), r.is("onto", k), r.is("with", k),
 			r.is("over", k), r.adverb(k):
 			return k
@@ -271,6 +280,9 @@ func (r *reader) run(from, to int) []string {
 func (r *reader) lookUp(n named) (need, id string) {
 	for size := n.next - n.from; size > 0; size-- {
 		for from := n.from; from+size <= n.next; from++ {
+			if r.is("of", from) {
+				continue // "soap of plates" is a soap
+			}
 			run := r.run(from, from+size)
 			if need, ok := r.known[strings.Join(run, " ")]; ok {
 				return need, r.material(need)

@@ -6,10 +6,11 @@ import (
 
 // joint is the word that ties a place, a companion or a path to what is done: "into the
 // jar", "onto the plate", "with a spoon", "over the sink", "through the cloth".
-type joint struct{ into, onto, with, over, through bool }
+type joint struct{ into, onto, with, over, through, against bool }
 
 func (r *reader) joint(i int) joint {
-	return joint{r.is("into", i), r.is("onto", i), r.is("with", i), r.is("over", i), r.listed("throughs", i) > 0}
+	return joint{r.is("into", i), r.is("onto", i), r.is("with", i), r.is("over", i), r.listed("throughs", i) > 0,
+		r.is("against", i)}
 }
 
 func (j joint) none() bool { return j == joint{} }
@@ -47,6 +48,9 @@ func (r *reader) place(i int) int {
 	if !n.ok {
 		return max(n.next, i+1)
 	}
+	if j.against && n.id == "" && n.need == "" { // "against your hair", "against the wall"
+		return n.next
+	}
 	kind := Thing
 	if (j.into || j.onto) && r.holds(n, j.into) {
 		kind = Vessel
@@ -62,7 +66,7 @@ func (r *reader) within(q quantity.Typed, from, next int) int {
 	for r.is("of", k) {
 		k++
 	}
-	if n := r.noun(k, true); n.ok && r.is("of", k-1) {
+	if n := r.noun(k, true); n.ok && (r.is("of", k-1) || n.id != "" || n.need != "") {
 		r.out[at].Of = r.put(n, Thing)
 		return n.next
 	}

@@ -126,3 +126,52 @@ func TestCorpus(t *testing.T) {
 		}
 	}
 }
+
+// What sentences of other experiments name: halves, pieces, what stands behind "of" and
+// "against", and waits that are kept.
+func TestWhatIsNamed(t *testing.T) {
+	for _, c := range []struct{ language, words, want string }{
+		{"en", "Tie a 40 cm piece of thread to a metal washer.", "act tie, amount 40 cm, thing thread-sewing, " +
+			"thing washer-m8"},
+		{"en", "Grate half an apple onto a plate.", "act grate, amount 1/2, thing apple, vessel plate-dinner"},
+		{"en", "Mix 100 g flour with 60 mL water.", "act mix, amount 100 g, thing wheat-flour, amount 60 mL, " +
+			"thing water-tap"},
+		{"en", "Knead the dough for five minutes.", "act knead, thing , hands 5 min"},
+		{"en", "Keep the bottle in warm water for 45 minutes.", "wait 45 min"},
+		{"en", "Keep the bottle for tomorrow.", "keep "},
+		{"en", "Pour the sugar into a small bottle.", "act pour, thing sugar-granulated, vessel pet-bottle-small"},
+		{"es", "Ralla media manzana sobre un plato.", "act grate, amount 1/2, thing apple, vessel plate-dinner"},
+		{"es", "Frota el globo contra un suéter de lana.", "act rub, thing balloon-latex, thing jumper-wool"},
+		{"es", "Frota el globo contra la pared.", "act rub, thing balloon-latex"},
+		{"es", "Mide 30 mL de jabón de platos en un vaso alto.", "act weigh, amount 30 mL, thing dish-soap, vessel " +
+			"drinking-glass"},
+		{"es", "Machaca la tiza con el dorso de una cuchara.", "act crush, thing , thing "},
+		{"es", "Pon las semillas en una bolsa con cierre.", "act put, thing cress-seed, vessel zip-bag-small"},
+	} {
+		var got []string
+		for _, p := range sentence.Read(sentence.World{Larder: larder.Standard(), System: quantity.Metric}, c.words,
+			c.language) {
+			got = append(got, string(p.Kind)+" "+p.ID+p.Value)
+		}
+		if said := strings.Join(got, ", "); said != c.want {
+			t.Errorf("%q: %s, want %s", c.words, said, c.want)
+		}
+	}
+}
+
+// A word that only says how a thing is names none: "small", "dry", "plain".
+func TestNoQualityIsAName(t *testing.T) {
+	l := larder.Standard()
+	for language, list := range map[string]string{
+		"en": "small large big fresh dry plain powdered instant plastic clear white black thin thick empty " +
+			"clean new old",
+		"es": "chico chica grande seco seca limpio limpia fresco fresca vacio blanco blanca fino fina " +
+			"delgado nuevo",
+	} {
+		for w := range strings.FieldsSeq(list) {
+			if m := l.Named([]string{w}, language); m != nil {
+				t.Errorf("%s: %q names %s", language, w, m.ID)
+			}
+		}
+	}
+}

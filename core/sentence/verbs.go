@@ -117,12 +117,26 @@ func (r *reader) verb(i int) int {
 	case "keep":
 		r.acted, r.reads = nil, false
 		stop := r.objectEnd(end)
+		if r.timed(end, stop) { // "keep it in the fridge for 2 days"
+			r.waits, r.letting = i+1, true
+			return end
+		}
 		r.add(Piece{Kind: Keep}, i, stop)
 		return stop
 	case "reading":
 		return r.reading(p, i, end)
 	}
 	return end
+}
+
+// timed reports whether a time stands between two places: for how long.
+func (r *reader) timed(from, to int) bool {
+	for k := from; k < to; k++ {
+		if r.timeAt(k) && !r.is("everys", k-1) {
+			return true
+		}
+	}
+	return false
 }
 
 // objectEnd is where the object ends that begins at a place: at the end of the clause, or

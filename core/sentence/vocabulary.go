@@ -67,6 +67,8 @@ type words struct {
 	Onto        string            `json:"onto"`
 	With        string            `json:"with"`
 	Over        string            `json:"over"`
+	Against     string            `json:"against"`
+	Halves      string            `json:"halves"`
 	Of          string            `json:"of"`
 	Ends        string            `json:"ends"` // words at which a name ends
 	And         string            `json:"and"`
@@ -213,7 +215,7 @@ func (v *vocabulary) index(lang string) {
 		v.verbs[form] = list
 	}
 	for name, list := range map[string]string{
-		"into": v.Into, "onto": v.Onto, "with": v.With, "over": v.Over, "of": v.Of, "ends": v.Ends, "and": v.And,
+		"into": v.Into, "onto": v.Onto, "with": v.With, "over": v.Over, "against": v.Against, "of": v.Of, "ends": v.Ends, "and": v.And,
 		"dets":       v.Dets,
 		"adjectives": v.Adjectives, "before": v.Before, "subjects": v.Subjects, "nots": v.Nots, "pronouns": v.Pronouns,
 		"particles": v.Particles, "vessels": v.Vessels, "no-things": v.NoThings, "holders": v.Holders, "lets": v.Lets,
@@ -230,7 +232,7 @@ func (v *vocabulary) index(lang string) {
 	for name, list := range map[string]string{
 		"in-order": v.InOrder, "number-of": v.NumberOf, "amounts-left": v.AmountsLeft, "afters": v.Afters,
 		"mosts":  v.Mosts,
-		"untils": v.Untils, "hows": v.Hows, "throughs": v.Throughs, "adult": v.Who["adult"], "helper": v.Who["helper"],
+		"untils": v.Untils, "hows": v.Hows, "throughs": v.Throughs, "halves": v.Halves, "adult": v.Who["adult"], "helper": v.Who["helper"],
 		"ats": v.Ats, "closed": v.Closed,
 	} {
 		for _, w := range items(list) {

@@ -19,7 +19,7 @@ var open = []string{
 	"GET /healthz", "GET /readyz", "GET /", "GET /sign-in", "GET /today", "GET /experiments", "GET /experiments/*",
 	"GET /workbench", "GET /larder", "GET /classes", "GET /classes/*", "GET /account", "GET /help", "GET /parts",
 	"GET /h/{token}", "GET /home/{home}", "GET /code",
-	"GET /practice/{experiment}", "GET /assets/*", "GET /sw.js", "GET /manifest.webmanifest", "GET /icon.svg",
+	"GET /practice/{experiment}", "GET /assets/*", "GET /sw.js", "GET /pages.js", "GET /manifest.webmanifest", "GET /icon.svg",
 	"GET /notices.txt", "GET /api/v1/openapi.json",
 	"POST /plain/permission", "POST /api/v1/session", "DELETE /api/v1/session", "POST /api/v1/family/open",
 }

@@ -64,14 +64,15 @@ func (r reader) single(t []token) (amount, int, *Typed) {
 		}
 	}
 	filled()
+	named := false // also degrees, which name no scale
 	if u, k, known := r.unit(t[n:]); k > 0 {
-		a.unit, a.typed, n = u, known, n+k
+		a.unit, a.typed, named, n = u, known, true, n+k
 		if u.Dim == Volume && k == 1 && t[n-1].text == "T" {
 			a.confirm = true
 		}
 	}
 	filled()
-	if half, k := r.andHalf(t[n:]); k > 0 && a.typed && a.whole && !r.unitFollows(t[n+k:]) {
+	if half, k := r.andHalf(t[n:]); k > 0 && named && a.whole && !r.unitFollows(t[n+k:]) {
 		a.value, a.plain, a.decimals, a.whole, n = a.value+half, false, -1, false, n+k
 	}
 	return a, n, nil
@@ -130,7 +131,7 @@ func (r reader) more(a amount, t []token, n int) (amount, int, *Typed) {
 	}
 	if !b.typed {
 		small, ok := lessThan[a.unit.Symbol]
-		last := n+k == len(t) && (b.plain || strings.Contains(written(t), "/"))
+		last := n+k == len(t) && (b.plain || b.spoken && !b.share || strings.Contains(written(t), "/"))
 		if !ok || !last {
 			return a, 0, nil
 		}
@@ -323,11 +324,16 @@ func (r reader) behind(t []token, a amount, rest []token, counted bool) (code st
 		joint = 1
 	}
 	if second, n, problem := r.amount(rest[joint:]); problem == nil {
-		unit := ""
-		if a.typed || second.typed {
-			unit = " " + r.f.Unit
+		offer := func(x amount) string {
+			switch {
+			case x.typed && x.unit.Dim == r.f.Dim:
+				return r.shown(x.figure) + " " + x.unit.Symbol
+			case a.typed || second.typed:
+				return r.shown(x.figure) + " " + r.f.Unit
+			}
+			return r.shown(x.figure)
 		}
-		return "two-readings", []string{r.shown(a.figure) + unit, r.shown(second.figure) + unit}[:min(2, n*2)]
+		return "two-readings", []string{offer(a), offer(second)}[:min(2, n*2)]
 	}
 	if _, n := r.l.packets.at(rest); n > 0 && !a.typed && !counted {
 		return "packets", nil

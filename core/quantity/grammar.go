@@ -142,7 +142,35 @@ func (r reader) special(t []token) (Typed, bool) {
 	if r.f.Dim == Time {
 		return r.clock(t)
 	}
-	return Typed{}, false
+	return r.outOf(t)
+}
+
+// outOf reads so many out of so many as a percentage, where one is asked: 3 out of 10.
+func (r reader) outOf(t []token) (Typed, bool) {
+	if r.f.unit().Symbol != "%" {
+		return Typed{}, false
+	}
+	some, n, problem := r.number(t)
+	if problem != nil || n == 0 || some.share { // "half of 10" is asked
+		return Typed{}, false
+	}
+	_, joint := r.l.outOf.at(t[n:])
+	if joint == 0 {
+		return Typed{}, false
+	}
+	all, k, problem := r.number(t[n+joint:])
+	if problem != nil || n+joint+k != len(t) || !(all.value > 0) || some.value > all.value {
+		return Typed{}, false
+	}
+	share := 100 * some.value / all.value
+	return Typed{
+		Kind:     Value,
+		Parsed:   Parsed{Quantity: Quantity{Value: share, Unit: r.f.unit()}},
+		Low:      share,
+		High:     share,
+		Confirm:  true,
+		Decimals: -1,
+	}, true
 }
 
 // signed are the dimensions of what may lie below zero.

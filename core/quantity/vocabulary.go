@@ -33,6 +33,7 @@ type vocabulary struct {
 	Give        []string              // ± in words
 	Per         []string              // "cm per second"
 	Times       []string              // "2 times 50 mL"
+	OutOf       []string              `json:"out_of"` // "3 out of 10", where a percentage is asked
 	About       []string              // before the value
 	AboutAfter  []string              `json:"about_after"`
 	Below       []string              //
@@ -131,7 +132,7 @@ type lexicon struct {
 	numbers, groups, pairs, fractions             phrases[float64]
 	article, of, and, point, minus, to            phrases[bool]
 	spans                                         phrases[string]
-	give, per, times                              phrases[bool]
+	give, per, times, outOf                       phrases[bool]
 	about, aboutAfter, leads                      phrases[bool]
 	bound, boundAfter                             phrases[bool] // true: below
 	modifiers                                     phrases[[3]float64]
@@ -220,7 +221,7 @@ func (l *lexicon) learn(v *vocabulary, taken map[string]bool) {
 		list []string
 	}{{&l.article, v.Article}, {&l.of, v.Of}, {&l.and, v.And}, {&l.point, v.Point}, {&l.minus, v.Minus}, {&l.to, v.To},
 		{&l.give, v.Give}, {&l.per, v.Per},
-		{&l.times, v.Times}, {&l.about, v.About}, {&l.aboutAfter, v.AboutAfter}, {&l.leads, v.Leads},
+		{&l.times, v.Times}, {&l.outOf, v.OutOf}, {&l.about, v.About}, {&l.aboutAfter, v.AboutAfter}, {&l.leads, v.Leads},
 		{&l.degrees, strings.Fields(v.Degrees)},
 		{&l.missing, v.Missing}, {&l.none, v.None}, {&l.vague, v.Vague}, {&l.packets, v.Packets},
 		{&l.against, v.Against}, {&l.belowZero, v.BelowZero}, {&l.notes, strings.Fields(v.Solfege)}} {

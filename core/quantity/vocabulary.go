@@ -221,7 +221,8 @@ func (l *lexicon) learn(v *vocabulary, taken map[string]bool) {
 		list []string
 	}{{&l.article, v.Article}, {&l.of, v.Of}, {&l.and, v.And}, {&l.point, v.Point}, {&l.minus, v.Minus}, {&l.to, v.To},
 		{&l.give, v.Give}, {&l.per, v.Per},
-		{&l.times, v.Times}, {&l.outOf, v.OutOf}, {&l.about, v.About}, {&l.aboutAfter, v.AboutAfter}, {&l.leads, v.Leads},
+		{&l.times, v.Times}, {&l.outOf, v.OutOf}, {&l.about, v.About}, {&l.aboutAfter, v.AboutAfter},
+		{&l.leads, v.Leads},
 		{&l.degrees, strings.Fields(v.Degrees)},
 		{&l.missing, v.Missing}, {&l.none, v.None}, {&l.vague, v.Vague}, {&l.packets, v.Packets},
 		{&l.against, v.Against}, {&l.belowZero, v.BelowZero}, {&l.notes, strings.Fields(v.Solfege)}} {

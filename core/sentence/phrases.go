@@ -45,40 +45,16 @@ func (r *reader) objects(i int, a *act) int {
 
 // object reads one thing with its amount; it gives the same place where there is none.
 func (r *reader) object(i int, a *act, first bool) int {
-	amount, from := -1, i
-	if _, next := r.quantity(i + 1); next > i+1 && r.is("dets", i) && !r.is("the", i) && r.is("holders", next) {
-		i++ // "a 40 cm piece"
+	amount, next, alone := r.soMuch(i)
+	if alone {
+		return next
 	}
-	if q, next := r.quantity(i); next > i {
-		if q.Unit.Dim == quantity.Time {
-			return i
-		}
-		amount = r.add(Piece{Kind: Amount, Value: shown(q), Of: -1}, i, next)
-		for i = next; r.is("holders", i) && r.is("of", i+1); {
-			i++ // "a 40 cm piece of thread"
-		}
-		if !r.ofSomething(q, i) {
-			return i
-		}
-		for r.is("of", i) {
-			i++
-		}
-		if r.is("ends", i) || r.is("and", i) || r.adverb(i) {
-			return i
-		}
-	} else if next := r.listed("halves", i); next > 0 && r.noun(next, false).ok { // "half an apple"
-		amount = r.add(Piece{Kind: Amount, Value: "1/2", Of: -1}, i, next)
-		i = next
-	} else if n, next := r.number(i); next > i && r.countsThings(next) {
-		amount = r.add(Piece{Kind: Amount, Value: n, Of: -1}, i, next)
-		i = next
-	}
-	found := r.noun(i, true)
+	found := r.noun(next, true)
 	switch {
 	case !found.ok && amount >= 0:
-		return max(i, found.next)
+		return max(next, found.next)
 	case !found.ok:
-		return max(from, found.next)
+		return max(i, found.next)
 	}
 	kind := Thing
 	if a != nil && a.About && first && r.holds(found, true) {
@@ -89,6 +65,37 @@ func (r *reader) object(i int, a *act, first bool) int {
 		r.out[amount].Of = at
 	}
 	return found.next
+}
+
+// soMuch reads how much there is of what is named next: its piece, −1 for none, and the
+// place behind it. It is alone where no name of a thing can follow.
+func (r *reader) soMuch(i int) (amount, next int, alone bool) {
+	if _, end := r.quantity(i + 1); end > i+1 && r.is("dets", i) && !r.is("the", i) && r.is("holders", end) {
+		i++ // "a 40 cm piece"
+	}
+	if q, end := r.quantity(i); end > i {
+		if q.Unit.Dim == quantity.Time {
+			return -1, i, true
+		}
+		amount = r.add(Piece{Kind: Amount, Value: shown(q), Of: -1}, i, end)
+		if r.is("holders", end) && r.is("of", end+1) {
+			end++ // "a 40 cm piece of thread"
+		}
+		if !r.ofSomething(q, end) {
+			return amount, end, true
+		}
+		for r.is("of", end) {
+			end++
+		}
+		return amount, end, r.is("ends", end) || r.is("and", end) || r.adverb(end)
+	}
+	if end := r.listed("halves", i); end > 0 && r.noun(end, false).ok { // "half an apple"
+		return r.add(Piece{Kind: Amount, Value: "1/2", Of: -1}, i, end), end, false
+	}
+	if n, end := r.number(i); end > i && r.countsThings(end) {
+		return r.add(Piece{Kind: Amount, Value: n, Of: -1}, i, end), end, false
+	}
+	return -1, i, false
 }
 
 // countsThings reports whether what stands behind a number is things that it counts: "3
@@ -383,7 +390,9 @@ func (v *vocabulary) headOf(name []string) string {
 	if !v.HeadLast {
 		return name[0]
 	}
-	end := slices.IndexFunc(name, func(w string) bool { return v.sets["and"][w] || v.sets["of"][w] || v.sets["with"][w] })
+	end := slices.IndexFunc(name, func(w string) bool {
+		return v.sets["and"][w] || v.sets["of"][w] || v.sets["with"][w]
+	})
 	switch end {
 	case -1:
 		return name[len(name)-1]

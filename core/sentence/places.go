@@ -24,6 +24,12 @@ func (r *reader) ties(j joint, i int) bool {
 	return !j.none() && !r.not && !r.reads && r.acted != nil
 }
 
+// aims reports whether such a word says only where an act is done: nothing comes into
+// things over which one hangs or holds something.
+func (a *act) aims(j joint) bool {
+	return j.over && a.Safety != "pour" || a.Apart && (j.over || j.onto)
+}
+
 // place reads where something goes, with what, and over what.
 func (r *reader) place(i int) int {
 	j := r.joint(i)
@@ -34,7 +40,7 @@ func (r *reader) place(i int) int {
 	for r.is("into", k) || r.is("of", k) {
 		k++
 	}
-	if j.over && r.acted.Safety != "pour" || r.acted.Apart && (j.over || j.onto) || r.verbAt(k) != nil || r.who(k) > 0 {
+	if r.acted.aims(j) || r.verbAt(k) != nil || r.who(k) > 0 {
 		return 0
 	}
 	// "into one cup" is a cup, "in 100 mL of water" an amount.

@@ -215,7 +215,8 @@ func (v *vocabulary) index(lang string) {
 		v.verbs[form] = list
 	}
 	for name, list := range map[string]string{
-		"into": v.Into, "onto": v.Onto, "with": v.With, "over": v.Over, "against": v.Against, "of": v.Of, "ends": v.Ends, "and": v.And,
+		"into": v.Into, "onto": v.Onto, "with": v.With, "over": v.Over, "against": v.Against, "of": v.Of,
+		"ends": v.Ends, "and": v.And,
 		"dets":       v.Dets,
 		"adjectives": v.Adjectives, "before": v.Before, "subjects": v.Subjects, "nots": v.Nots, "pronouns": v.Pronouns,
 		"particles": v.Particles, "vessels": v.Vessels, "no-things": v.NoThings, "holders": v.Holders, "lets": v.Lets,
@@ -232,8 +233,9 @@ func (v *vocabulary) index(lang string) {
 	for name, list := range map[string]string{
 		"in-order": v.InOrder, "number-of": v.NumberOf, "amounts-left": v.AmountsLeft, "afters": v.Afters,
 		"mosts":  v.Mosts,
-		"untils": v.Untils, "hows": v.Hows, "throughs": v.Throughs, "halves": v.Halves, "adult": v.Who["adult"], "helper": v.Who["helper"],
-		"ats": v.Ats, "closed": v.Closed,
+		"untils": v.Untils, "hows": v.Hows, "throughs": v.Throughs, "halves": v.Halves, "adult": v.Who["adult"],
+		"helper": v.Who["helper"],
+		"ats":    v.Ats, "closed": v.Closed,
 	} {
 		for _, w := range items(list) {
 			v.lists[name] = append(v.lists[name], strings.Fields(w))

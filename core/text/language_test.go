@@ -172,3 +172,16 @@ func FuzzPluralRule(f *testing.F) {
 		}
 	})
 }
+
+// What people print on, by the supplemental data of CLDR (territories of US-Letter).
+func TestPaper(t *testing.T) {
+	for zone, want := range map[string]string{
+		"America/Mexico_City": "Letter", "America/New_York": "Letter", "Asia/Manila": "Letter", "America/Belize": "Letter",
+		"America/Bogota": "Letter", "Europe/London": "A4", "America/Argentina/Buenos_Aires": "A4", "Asia/Tokyo": "A4",
+		"UTC": "A4", "": "A4",
+	} {
+		if got := Paper(zone); got != want {
+			t.Errorf("%s: %s, want %s", zone, got, want)
+		}
+	}
+}

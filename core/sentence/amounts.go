@@ -304,7 +304,7 @@ func (r *reader) lasts(q quantity.Typed, i, value, next int) {
 	case r.not:
 	case r.waits > 0 && !r.busy && (i == r.waits || long >= 20*time.Second):
 		r.add(Piece{Kind: Wait, Value: shown(q), At: at}, r.waits-1, next)
-	case r.acted != nil && (r.acted.Rests || long >= restsFrom):
+	case r.acted != nil && (r.acted.Rests || long >= restsFrom && !r.acted.Busy):
 		r.add(Piece{Kind: Wait, Value: shown(q), At: at}, i, next)
 	case !r.reads || r.is("durings", i):
 		r.add(Piece{Kind: Hands, Value: shown(q), At: at}, i, next)
@@ -322,15 +322,26 @@ func (r *reader) given(i int) int {
 
 // night reads words that are a time by themselves.
 func (r *reader) night(i int) int {
-	for words, value := range r.v.Nights {
-		if end := r.here(i, strings.Fields(words)); end > 0 {
-			if !r.not && (r.waits > 0 || r.acted != nil) {
-				r.add(Piece{Kind: Wait, Value: value}, i, end)
-				return end
-			}
+	value, end := r.nightAt(i)
+	if end > 0 {
+		r.add(Piece{Kind: Wait, Value: value}, i, end)
+	}
+	return end
+}
+
+// nightAt is the time that words at a place are, and the place behind them; 0 where they
+// are none.
+func (r *reader) nightAt(i int) (string, int) {
+	if r.not || r.waits == 0 && r.acted == nil {
+		return "", 0
+	}
+	value, last := "", 0
+	for words, v := range r.v.Nights {
+		if end := r.here(i, strings.Fields(words)); end > last {
+			value, last = v, end
 		}
 	}
-	return 0
+	return value, last
 }
 
 // measure reads an amount that stands by itself.

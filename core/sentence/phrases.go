@@ -219,12 +219,15 @@ func (r *reader) nounEnd(i int) int {
 			}
 		case k > i && r.opensNumber(k):
 			return k
-		case k > i && !r.is("of", k-1) && r.night(k) > 0:
+		case k > i && !r.is("of", k-1) && r.nights(k):
 			return k
 		}
 	}
 	return k
 }
+
+// nights reports whether words at a place are a time by themselves.
+func (r *reader) nights(i int) bool { _, end := r.nightAt(i); return end > 0 }
 
 // headed finds the word that says what is named: the last before "of", or the first.
 func (r *reader) headed(n named) named {
@@ -286,7 +289,11 @@ func (r *reader) run(from, to int) []string {
 // longest run of its words.
 func (r *reader) lookUp(n named) (need, id string) {
 	for size := n.next - n.from; size > 0; size-- {
-		for from := n.from; from+size <= n.next; from++ {
+		for at := range n.next - n.from - size + 1 { // from the word that says what it is
+			from := n.from + at
+			if r.v.HeadLast {
+				from = n.next - size - at
+			}
 			if r.is("of", from) {
 				continue // "soap of plates" is a soap
 			}

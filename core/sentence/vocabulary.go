@@ -23,6 +23,7 @@ type act struct {
 	About  bool     `json:"about"`  // its object is what is filled or covered
 	Apart  bool     `json:"apart"`  // what it is done over or onto is not filled
 	Rests  bool     `json:"rests"`  // it goes on by itself: the time said of it is a wait
+	Busy   bool     `json:"busy"`   // it keeps hands busy, however long
 	Closes bool     `json:"closes"` // it closes a vessel
 	Asks   bool     `json:"asks"`   // stuff without an amount is asked about
 }

@@ -308,6 +308,14 @@ func (p *page) until(what, script string) {
 	}
 }
 
+// hasCore waits until the phone keeps what reads and checks without a connection; it comes
+// after the first page.
+func (p *page) hasCore() {
+	p.t.Helper()
+	p.until("the core is on the phone", `caches.match([...performance.getEntriesByType('resource')].
+		map((r) => r.name).find((n) => n.endsWith('.wasm')) ?? '/none').then(Boolean)`)
+}
+
 // sees waits for words on the page.
 func (p *page) sees(words string) {
 	p.t.Helper()

@@ -63,6 +63,7 @@ func TestReloadWhileTheNetworkHangs(t *testing.T) {
 	p.agree(strings.Replace(demo.link("Gorse"), demo.base, line.base(), 1))
 	p.pour()
 	p.until("the page is kept on the phone", `navigator.serviceWorker.controller !== null`)
+	p.hasCore()
 	readyAt := p.clock()
 	line.hang()
 	p.do(chromedp.Reload())

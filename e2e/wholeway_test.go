@@ -137,11 +137,7 @@ func TestWholeWay(t *testing.T) {
 		}
 	}
 	readyAt := fern.clock()
-	fern.until(
-		"the core is on the phone",
-		`caches.match([...performance.getEntriesByType('resource')].map((r) => r.name).find((n) =>
-			n.endsWith('.wasm')) ?? '/none').then(Boolean)`,
-	)
+	fern.hasCore()
 
 	// No connection: the page comes back after a reload, with the same clock,
 	// and says what it makes of a reading.

@@ -56,6 +56,25 @@ func TestSizesOfTrendsAndOrders(t *testing.T) {
 	}
 }
 
+// An order that the design's own model contradicts is not said to be seen.
+func TestAnOrderAgainstTheModel(t *testing.T) {
+	d := example(t, "paper-strips", func(d *design.Document) { d.Expectations, d.Claims = nil, nil })
+	value := compare.Plan(d)[0].Value
+	for i, v := range []string{"30 mm", "10 mm"} {
+		d.Expectations = append(d.Expectations, design.Expectation{For: value, Condition: d.Conditions[i].ID,
+			Model: "formula", Typed: map[string]string{"expression": "a * 1", "symbols": "a = " + v}})
+	}
+	p := compare.Planned{Claim: compare.Claim{Value: value, Says: "order"}}
+	p.Order = []string{d.Conditions[0].ID, d.Conditions[1].ID}
+	if got, source := Effect(d, p); got != 0 || source != Expected {
+		t.Errorf("downwards: %v from %s", got, source)
+	}
+	slices.Reverse(p.Order)
+	if got, source := Effect(d, p); math.Abs(got-20) > 1e-9 || source != Expected {
+		t.Errorf("upwards: %v from %s", got, source)
+	}
+}
+
 func example(t *testing.T, name string, change func(*design.Document)) *design.Document {
 	t.Helper()
 	raw, err := os.ReadFile("../../docs/examples/" + name + ".json")

@@ -117,7 +117,7 @@ func Effect(d *design.Document, p compare.Planned) (float64, Source) {
 				source = from
 			}
 		}
-		return least, source
+		return math.Max(0, least), source // against the model's own order nothing is seen
 	}
 	return difference(d, p)
 }

@@ -220,20 +220,9 @@ func stated(d *design.Document, c design.Claim, all []outcome, first int) (Claim
 		Order:     c.Order,
 		Made:      "before",
 	}
-	if m, ok := size(c.Matters, o.unit, o.ratio); ok && m > 0 {
-		out.Matters = &m
-	} else if o.matters > 0 {
-		m := o.matters
-		out.Matters = &m
-	}
-	if v, ok := size(c.Stated, o.unit, false); ok {
-		out.Stated = &v
-	} else if c.Says == "share" && o.chosen() {
-		by := o.guessing()
-		out.Stated = &by
-	}
+	out.Matters, out.Stated = o.mattering(c), o.statedBy(c)
 	switch {
-	case o.chosen() || o.zoned() || o.ordered() || c.Says == "share":
+	case o.alone() || c.Says == "share":
 		out.Against = ""
 	case trending(c.Says):
 		out.Condition, out.Against = "", ""
@@ -243,23 +232,56 @@ func stated(d *design.Document, c design.Claim, all []outcome, first int) (Claim
 	return out, o.takes(d, &out)
 }
 
+// alone reports whether what is said of a value is said of one condition, not against
+// another.
+func (o *outcome) alone() bool { return o.chosen() || o.zoned() || o.ordered() }
+
+// mattering is the difference that would matter, by the claim or by its value.
+func (o *outcome) mattering(c design.Claim) *float64 {
+	if m, ok := size(c.Matters, o.unit, o.ratio); ok && m > 0 {
+		return &m
+	}
+	if o.matters > 0 {
+		return &o.matters
+	}
+	return nil
+}
+
+// statedBy is the value that a claim holds against; of a share, that of guessing where
+// none is said.
+func (o *outcome) statedBy(c design.Claim) *float64 {
+	if v, ok := size(c.Stated, o.unit, false); ok {
+		return &v
+	}
+	if c.Says == "share" && o.chosen() {
+		by := o.guessing()
+		return &by
+	}
+	return nil
+}
+
 // takes reports whether a claim can be made of a value: by its kind, with all that it
 // names there.
 func (o *outcome) takes(d *design.Document, c *Claim) bool {
 	switch {
 	case o.chosen():
-		return c.Says == "share" && o.has(c.Condition) && *c.Stated > 0 && *c.Stated < 1
+		return c.Says == "share" && o.has(c.Condition) && isShare(*c.Stated)
 	case o.zoned():
 		return sided(c.Says) && o.has(c.Condition) && o.zoneAt(c.Zone) >= 0
 	case o.naming():
-		return sided(c.Says) && o.hasBoth(c) && offers(d, o, c.Option)
+		return o.takesSides(c) && offers(d, o, c.Option)
 	case o.ordered():
 		return c.Says == "order" && o.has(c.Condition) && ranksAll(d, o, c.Order)
 	case o.levelled():
-		return sided(c.Says) && o.hasBoth(c) || o.inOrder(c)
+		return o.takesSides(c) || o.inOrder(c)
 	}
 	return o.takesNumbers(d, c)
 }
+
+func isShare(v float64) bool { return 0 < v && v < 1 }
+
+// takesSides reports whether a claim says more or less of two conditions that there are.
+func (o *outcome) takesSides(c *Claim) bool { return sided(c.Says) && o.hasBoth(c) }
 
 // takesNumbers is the same of a value that is a number.
 func (o *outcome) takesNumbers(d *design.Document, c *Claim) bool {

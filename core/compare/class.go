@@ -138,18 +138,21 @@ func (a *analysis) summary(o outcome, condition string) Group {
 	g.Mean = quantity.Quantity{Value: g.Summary.Mean, Unit: o.unit, U: se}
 	if len(a.d.Conditions) < 2 || len(o.conditions) < 2 {
 		_, odd := stats.Apart(plain, us)
-		at := 0
-		for i := range g.Points {
-			if g.Points[i].Bound != nil {
-				continue
-			}
-			for _, k := range odd {
-				g.Points[i].Outlier = g.Points[i].Outlier || k == at
-			}
+		g.mark(odd)
+	}
+	return g
+}
+
+// mark marks the homes that stand apart, by their place among those that have a value and
+// no bound.
+func (g *Group) mark(odd []int) {
+	at := 0
+	for i := range g.Points {
+		if g.Points[i].Bound == nil {
+			g.Points[i].Outlier = slices.Contains(odd, at)
 			at++
 		}
 	}
-	return g
 }
 
 // mark notes that a home lies apart in a condition.

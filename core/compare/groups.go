@@ -19,29 +19,12 @@ func (a *analysis) groups(findings []Finding) {
 			continue
 		}
 		for _, by := range []string{"tool", "substitute", "language"} {
-			names := map[string]int{}
-			for _, h := range f.Homes {
-				for _, name := range a.group(h.home, f.Value, by) {
-					names[name]++
-				}
-			}
-			for _, name := range sortedKeys(names) {
-				if n := names[name]; name == "" || n < 4 || len(f.Homes)-n < 4 {
-					continue
-				}
-				var with, others, ww, wo []float64
-				for _, h := range f.Homes {
-					if slices.Contains(a.group(h.home, f.Value, by), name) {
-						with, ww = append(with, h.D), append(ww, h.rounding)
-					} else {
-						others, wo = append(others, h.D), append(wo, h.rounding)
-					}
-				}
-				t, err := stats.TwoGroups(others, with, wo, ww)
+			for _, name := range a.large(f, by) {
+				t, n, err := a.apart(f, by, name)
 				if err != nil {
 					continue
 				}
-				f.Groups = append(f.Groups, GroupFinding{By: by, Name: name, N: len(with), Test: t})
+				f.Groups = append(f.Groups, GroupFinding{By: by, Name: name, N: n, Test: t})
 				places, ps = append(places, place{i, len(f.Groups) - 1}), append(ps, t.P)
 			}
 		}
@@ -49,6 +32,34 @@ func (a *analysis) groups(findings []Finding) {
 	for k, p := range stats.Holm(ps, len(ps)) {
 		findings[places[k].finding].Groups[places[k].group].Corrected = p
 	}
+}
+
+// large names the groups of which at least 4 homes are, and 4 are not.
+func (a *analysis) large(f *Finding, by string) []string {
+	names := map[string]int{}
+	for _, h := range f.Homes {
+		for _, name := range a.group(h.home, f.Value, by) {
+			names[name]++
+		}
+	}
+	return slices.DeleteFunc(sortedKeys(names), func(name string) bool {
+		n := names[name]
+		return name == "" || n < 4 || len(f.Homes)-n < 4
+	})
+}
+
+// apart holds the homes of a group, n of them, against the others.
+func (a *analysis) apart(f *Finding, by, name string) (t stats.Finding, n int, err error) {
+	var with, others, ww, wo []float64
+	for _, h := range f.Homes {
+		if slices.Contains(a.group(h.home, f.Value, by), name) {
+			with, ww = append(with, h.D), append(ww, h.rounding)
+		} else {
+			others, wo = append(others, h.D), append(wo, h.rounding)
+		}
+	}
+	t, err = stats.TwoGroups(others, with, wo, ww)
+	return t, len(with), err
 }
 
 func sortedKeys(m map[string]int) []string {

@@ -47,26 +47,11 @@ func Predictions(b *notebook.Book) []Held {
 // that did not measure what it spoke of has no verdict, unless what it measured
 // is clearly the other way.
 func (a *analysis) held(o outcome, q design.Question, said []string) string {
-	type step struct{ more, less string }
-	var steps []step
-	if q.Kind == "order" {
-		for i := 1; i < len(said); i++ {
-			steps = append(steps, step{said[i-1], said[i]})
-		}
-	} else if len(said) == 1 {
-		for _, k := range o.conditions {
-			if k != said[0] {
-				steps = append(steps, step{said[0], k})
-			}
-		}
-	}
+	steps := stepsOf(&o, q, said)
 	verdict, missing := "held", false
 	for _, s := range steps {
 		if !slices.Contains(o.conditions, s.more) || !slices.Contains(o.conditions, s.less) {
 			return "cannot-tell"
-		}
-		if q.Least {
-			s.more, s.less = s.less, s.more
 		}
 		x, y := a.at(0, o.ID, s.more), a.at(0, o.ID, s.less)
 		if x == nil || y == nil {
@@ -85,4 +70,30 @@ func (a *analysis) held(o outcome, q design.Question, said []string) string {
 		return ""
 	}
 	return verdict
+}
+
+// saidStep is one step of a prediction: a condition that is said to have more than another.
+type saidStep struct{ more, less string }
+
+// stepsOf are the steps of what was said: each of an order to the next, or the one that was
+// chosen to all others.
+func stepsOf(o *outcome, q design.Question, said []string) []saidStep {
+	var steps []saidStep
+	if q.Kind == "order" {
+		for i := 1; i < len(said); i++ {
+			steps = append(steps, saidStep{said[i-1], said[i]})
+		}
+	} else if len(said) == 1 {
+		for _, k := range o.conditions {
+			if k != said[0] {
+				steps = append(steps, saidStep{said[0], k})
+			}
+		}
+	}
+	if q.Least {
+		for i, s := range steps {
+			steps[i] = saidStep{s.less, s.more}
+		}
+	}
+	return steps
 }

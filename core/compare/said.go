@@ -76,24 +76,8 @@ func (s *Said) gather(homes []Home) {
 			continue
 		}
 		counted++
-		switch home.Verdict {
-		case "held":
-			s.Held++
-		case "not-held":
-			s.NotHeld++
-		case "cannot-tell":
-			s.Cannot++
-		}
-		places := make([]float64, len(s.Options))
-		for place, id := range said.Entry.Choice {
-			for k := range s.Options {
-				if s.Options[k].ID == id {
-					s.Options[k].N++
-					places[k] = float64(place + 1)
-				}
-			}
-		}
-		orders = append(orders, places)
+		s.judged(home.Verdict)
+		orders = append(orders, s.places(said.Entry.Choice))
 		if q.Kind == "quantity" {
 			if v, ok := number(q, said.Entry.Text, h.Book.Writer); ok {
 				numbers = append(numbers, v)
@@ -107,6 +91,33 @@ func (s *Said) gather(homes []Home) {
 		return
 	}
 	s.summarise(counted, orders, numbers)
+}
+
+// judged counts what came of one home's prediction.
+func (s *Said) judged(verdict string) {
+	switch verdict {
+	case "held":
+		s.Held++
+	case "not-held":
+		s.NotHeld++
+	case "cannot-tell":
+		s.Cannot++
+	}
+}
+
+// places counts what a home chose and gives the place of each option in it, from 1; 0
+// where it was not chosen.
+func (s *Said) places(chosen []string) []float64 {
+	places := make([]float64, len(s.Options))
+	for place, id := range chosen {
+		for k := range s.Options {
+			if s.Options[k].ID == id {
+				s.Options[k].N++
+				places[k] = float64(place + 1)
+			}
+		}
+	}
+	return places
 }
 
 func (s *Said) summarise(counted int, orders [][]float64, numbers []float64) {

@@ -314,6 +314,16 @@ func (f *Finding) figures(o *outcome, a *analysis) text.Args {
 		e = math.Abs(estimate - f.null())
 	}
 	args["e"], args["M"] = show(e), shownSize(m, m/10, o.unit, f.Ratio)
+	f.rarer(o, se, args)
+	f.kindFigures(o, a, args)
+	if trending(f.Says) {
+		a.steps(o, args)
+	}
+	return args
+}
+
+// rarer adds the numbers that only some findings have.
+func (f *Finding) rarer(o *outcome, se float64, args text.Args) {
 	if f.Stated != nil {
 		args["stated"] = quantity.Quantity{Value: *f.Stated, Unit: o.unit}
 	}
@@ -323,11 +333,6 @@ func (f *Finding) figures(o *outcome, a *analysis) text.Args {
 	if f.Ratio {
 		args["u"] = shownSize(se, se, o.unit, true)
 	}
-	f.kindFigures(o, a, args)
-	if trending(f.Says) {
-		a.steps(o, args)
-	}
-	return args
 }
 
 func rounds(v float64, decimals int) bool {

@@ -12,6 +12,31 @@ import (
 // are no longer; what is measured otherwise. Nothing where nothing of it changed.
 func ChangedSince(before, now *Document) []text.Message {
 	var out []text.Message
+	say := func(id string, list text.List) {
+		if len(list) > 0 {
+			out = append(out, text.M(id, "list", list))
+		}
+	}
+	say("design.changes.steps", changedSteps(before, now))
+	say("design.changes.steps-gone", leftOut(before.Steps, now.Steps, func(s Step) (string, text.Localized) {
+		return s.ID, s.Title
+	}))
+	say("design.changes.needs", changedNeeds(before, now))
+	say("design.changes.needs-gone", leftOut(before.Needs, now.Needs, func(n Need) (string, text.Localized) {
+		return n.ID, n.Name
+	}))
+	var readings text.List
+	for i := range now.Readings {
+		r := &now.Readings[i]
+		if had, ok := before.Reading(r.ID); !ok || !same(*had, *r) {
+			readings = append(readings, text.M("design.changes.name", "name", r.Name))
+		}
+	}
+	say("design.changes.readings", readings)
+	return out
+}
+
+func changedSteps(before, now *Document) text.List {
 	var steps text.List
 	for i, s := range now.Steps {
 		at, had := before.Step(s.ID)
@@ -22,19 +47,14 @@ func ChangedSince(before, now *Document) []text.Message {
 			steps = append(steps, text.M("design.changes.step", "n", i+1, "title", s.Title))
 		}
 	}
-	if len(steps) > 0 {
-		out = append(out, text.M("design.changes.steps", "list", steps))
-	}
-	if gone := leftOut(before.Steps, now.Steps, func(s Step) (string, text.Localized) {
-		return s.ID, s.Title
-	}); len(gone) > 0 {
-		out = append(out, text.M("design.changes.steps-gone", "list", gone))
-	}
+	return steps
+}
+
+func changedNeeds(before, now *Document) text.List {
 	var needs text.List
 	for i := range now.Needs {
 		n := &now.Needs[i]
-		had, ok := before.Need(n.ID)
-		if ok && same(*had, *n) {
+		if had, ok := before.Need(n.ID); ok && same(*had, *n) {
 			continue
 		}
 		id := "design.changes.need"
@@ -43,25 +63,7 @@ func ChangedSince(before, now *Document) []text.Message {
 		}
 		needs = append(needs, text.M(id, "name", n.Name, "amount", n.Amount))
 	}
-	if len(needs) > 0 {
-		out = append(out, text.M("design.changes.needs", "list", needs))
-	}
-	if gone := leftOut(before.Needs, now.Needs, func(n Need) (string, text.Localized) {
-		return n.ID, n.Name
-	}); len(gone) > 0 {
-		out = append(out, text.M("design.changes.needs-gone", "list", gone))
-	}
-	var readings text.List
-	for i := range now.Readings {
-		r := &now.Readings[i]
-		if had, ok := before.Reading(r.ID); !ok || !same(*had, *r) {
-			readings = append(readings, text.M("design.changes.name", "name", r.Name))
-		}
-	}
-	if len(readings) > 0 {
-		out = append(out, text.M("design.changes.readings", "list", readings))
-	}
-	return out
+	return needs
 }
 
 // leftOut names what an earlier list had and a later one has no more.

@@ -215,6 +215,15 @@ func Read(raw []byte) (Document, error) {
 	if err := json.NewDecoder(bytes.NewReader(raw)).Decode(&d); err != nil {
 		return Document{}, fmt.Errorf("the document could not be read: %w", err)
 	}
+	d.complete()
+	if err := d.bounds(); err != nil {
+		return Document{}, err
+	}
+	return d, nil
+}
+
+// complete puts in what goes without saying: one trial, the unit of a kind of reading.
+func (d *Document) complete() {
 	if d.Trials == 0 {
 		d.Trials = 1
 	}
@@ -228,10 +237,6 @@ func Read(raw []byte) (Document, error) {
 			r.Unit = ""
 		}
 	}
-	if err := d.bounds(); err != nil {
-		return Document{}, err
-	}
-	return d, nil
 }
 
 // Seconds reads a duration such as "4 min"; it reports false for anything

@@ -196,17 +196,16 @@ func (v *validator) conditions() {
 			v.say(Error, "no-name", path+"/name", nil)
 		}
 		if c.Control {
-			controls++
-		}
-		if controls > 1 && c.Control {
-			v.say(Error, "two-controls", path+"/control", nil)
+			if controls++; controls > 1 {
+				v.say(Error, "two-controls", path+"/control", nil)
+			}
 		}
 		v.level(&c, path)
 	}
-	if !empty(d.Changed.Name) && len(d.Conditions) < 2 {
+	switch named, several := !empty(d.Changed.Name), len(d.Conditions) > 1; {
+	case named && !several:
 		v.say(Error, "nothing-changes", "/conditions", text.Args{"name": d.Changed.Name})
-	}
-	if len(d.Conditions) > 1 && empty(d.Changed.Name) {
+	case several && !named:
 		v.say(Warning, "no-changed", "/changed", nil)
 	}
 	each := slices.ContainsFunc(d.Readings, func(r Reading) bool { return r.PerCondition() })
@@ -248,22 +247,12 @@ func (v *validator) needs() {
 }
 
 func (v *validator) readings() {
-	symbols := map[string]bool{"time": true, "elapsed": true, "pi": true}
-	symbol := func(typed, path string) {
-		if !symbolPattern.MatchString(typed) || symbols[typed] {
-			v.say(Error, "symbol", path+"/symbol", text.Args{"typed": typed})
-		}
-		symbols[typed] = true
-	}
 	for i := range v.d.Readings {
 		r := &v.d.Readings[i]
 		path := fmt.Sprintf("/readings/%d", i)
 		v.id("reading", r.ID, path)
 		if empty(r.Name) {
 			v.say(Error, "no-name", path+"/name", nil)
-		}
-		if r.Numeric() {
-			symbol(r.Symbol, path)
 		}
 		if r.Trials < 0 || r.Trials > MaxTrials {
 			v.say(Error, "trials", path+"/trials", text.Args{"n": r.Trials})
@@ -276,9 +265,39 @@ func (v *validator) readings() {
 		v.taken(r, path)
 	}
 	for i := range v.d.Constants {
-		path := fmt.Sprintf("/constants/%d", i)
-		symbol(v.d.Constants[i].Symbol, path)
-		v.constant(&v.d.Constants[i], path)
+		v.constant(&v.d.Constants[i], fmt.Sprintf("/constants/%d", i))
+	}
+	v.symbols()
+	if len(v.d.Readings) == 0 {
+		v.say(Error, "nothing-measured", "/readings", nil)
+	}
+	v.claims()
+	v.teaching()
+	for i, m := range v.d.Measured {
+		derived := func(x Derived) bool { return x.ID == m.Reading }
+		if m.Reading != "" && !v.known("reading", m.Reading) && !slices.ContainsFunc(v.d.Derived, derived) {
+			v.say(Error, "measured-without-reading", fmt.Sprintf("/measured/%d", i), text.Args{"name": m.Name})
+		}
+	}
+}
+
+// symbols looks at the names that formulas call readings, constants and amounts by: each
+// stands for one thing.
+func (v *validator) symbols() {
+	taken := map[string]bool{"time": true, "elapsed": true, "pi": true}
+	symbol := func(typed, path string) {
+		if !symbolPattern.MatchString(typed) || taken[typed] {
+			v.say(Error, "symbol", path+"/symbol", text.Args{"typed": typed})
+		}
+		taken[typed] = true
+	}
+	for i := range v.d.Readings {
+		if r := &v.d.Readings[i]; r.Numeric() {
+			symbol(r.Symbol, fmt.Sprintf("/readings/%d", i))
+		}
+	}
+	for i := range v.d.Constants {
+		symbol(v.d.Constants[i].Symbol, fmt.Sprintf("/constants/%d", i))
 	}
 	for i := range v.d.Needs {
 		n := &v.d.Needs[i]
@@ -289,17 +308,6 @@ func (v *validator) readings() {
 		symbol(n.Symbol, path)
 		if _, err := n.Wanted(); err != nil {
 			v.say(Error, "symbol-without-amount", path+"/amount", text.Args{"name": n.Name})
-		}
-	}
-	if len(v.d.Readings) == 0 {
-		v.say(Error, "nothing-measured", "/readings", nil)
-	}
-	v.claims()
-	v.teaching()
-	for i, m := range v.d.Measured {
-		derived := func(x Derived) bool { return x.ID == m.Reading }
-		if m.Reading != "" && !v.known("reading", m.Reading) && !slices.ContainsFunc(v.d.Derived, derived) {
-			v.say(Error, "measured-without-reading", fmt.Sprintf("/measured/%d", i), text.Args{"name": m.Name})
 		}
 	}
 }

@@ -34,18 +34,15 @@ func (v *validator) claims() {
 
 // claimed reports whether a claim names what it needs, and only what is there.
 func (d *Document) claimed(c Claim) bool {
-	lane := func(id string) bool { return !empty(d.LaneName(id)) }
-	for _, k := range []string{c.Condition, c.Against} {
-		if k != "" && !lane(k) {
-			return false
-		}
+	if c.Condition != "" && !d.isLane(c.Condition) || c.Against != "" && !d.isLane(c.Against) {
+		return false
 	}
 	if r, ok := d.Reading(c.Value); ok && !r.Numeric() && !r.Levelled() {
 		return d.claimedOf(r, c)
 	}
 	switch c.Says {
 	case "order":
-		return len(c.Order) > 1 && !slices.ContainsFunc(c.Order, func(id string) bool { return !lane(id) })
+		return len(c.Order) > 1 && !slices.ContainsFunc(c.Order, func(id string) bool { return !d.isLane(id) })
 	case "equals":
 		return c.Stated != ""
 	case "rises", "falls":
@@ -53,10 +50,15 @@ func (d *Document) claimed(c Claim) bool {
 	case "share":
 		return false
 	}
-	if len(d.Stages) > 0 && c.Condition == d.Stages[0].ID && c.Against == "" {
-		return false // nothing comes before it
-	}
-	return slices.Contains(Says, c.Says) && c.Condition != ""
+	return slices.Contains(Says, c.Says) && c.Condition != "" && !d.first(c)
+}
+
+// isLane reports whether something is a condition, a stage or an object.
+func (d *Document) isLane(id string) bool { return !empty(d.LaneName(id)) }
+
+// first reports whether a claim is about the first stage, before which nothing comes.
+func (d *Document) first(c Claim) bool {
+	return len(d.Stages) > 0 && c.Condition == d.Stages[0].ID && c.Against == ""
 }
 
 // levelled reports whether a number can rise or fall with what is changed: three of

@@ -141,6 +141,15 @@ func (a *Answer) numbers(d *design.Document, claims int) {
 	if a.Class >= Sure {
 		return
 	}
+	a.mend(effect, own, claims, chance, sd)
+}
+
+// mend finds what would make an effect seen, from the least effort on. own is how far one
+// home's value scatters, sd what it would be with other repeats or a finer tool.
+func (a *Answer) mend(
+	effect, own float64, claims int, chance func(effect, sd float64, homes, claims int) float64,
+	sd func(tries float64, finer bool) float64,
+) {
 	try := func(kind MendKind, n int, spread float64, homes int) {
 		m := Mend{kind, n, chance(effect, spread, homes, claims), alone(effect, spread)}
 		if m.Class >= Likely || m.Class > a.Class+0.1 {

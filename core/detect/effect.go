@@ -135,17 +135,8 @@ func slope(d *design.Document, p compare.Planned) (float64, Source) {
 }
 
 func difference(d *design.Document, p compare.Planned) (float64, Source) {
-	var of [2]*quantity.Quantity
-	for i, condition := range []string{p.Condition, p.Against} {
-		for _, x := range d.Expectations {
-			if x.For == p.Value && x.Condition == condition {
-				if e, err := d.Expect(x); err == nil {
-					of[i] = &e.Value
-				}
-			}
-		}
-	}
-	if b, a := of[0], of[1]; b != nil && a != nil && b.Value != a.Value {
+	b, a := expected(d, p.Value, p.Condition), expected(d, p.Value, p.Against)
+	if b != nil && a != nil && b.Value != a.Value {
 		if !p.Ratio {
 			return b.Value - a.Value, Expected
 		}
@@ -153,15 +144,28 @@ func difference(d *design.Document, p compare.Planned) (float64, Source) {
 			return math.Log(b.Value / a.Value), Expected
 		}
 	}
-	if p.Matters != nil && *p.Matters > 0 {
-		size := *p.Matters
-		if p.Ratio {
-			size = math.Log(size)
-		}
-		if p.Says == "less" {
-			size = -size
-		}
-		return size, Matters
+	if p.Matters == nil || *p.Matters <= 0 {
+		return 0, Nothing
 	}
-	return 0, Nothing
+	size := *p.Matters
+	if p.Ratio {
+		size = math.Log(size)
+	}
+	if p.Says == "less" {
+		size = -size
+	}
+	return size, Matters
+}
+
+// expected is what a value is expected to be in a condition; nil where nothing says it.
+func expected(d *design.Document, value, condition string) *quantity.Quantity {
+	var of *quantity.Quantity
+	for _, x := range d.Expectations {
+		if x.For == value && x.Condition == condition {
+			if e, err := d.Expect(x); err == nil {
+				of = &e.Value
+			}
+		}
+	}
+	return of
 }

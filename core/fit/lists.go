@@ -32,34 +32,7 @@ type Item struct {
 // order so that nothing is left off: first things, then who and where. Amounts
 // are for the whole work: all conditions and trials.
 func Materials(d *design.Document, r safety.Report) []Item {
-	steps := map[string][]int{}
-	var order []string
-	use := func(id string, number int) {
-		if _, ok := d.Need(id); !ok || slices.Contains(steps[id], number) {
-			return
-		}
-		if len(steps[id]) == 0 {
-			order = append(order, id)
-		}
-		steps[id] = append(steps[id], number)
-	}
-	two := []int{}
-	for i, s := range d.Steps {
-		if s.In != "" {
-			use(s.In, i+1)
-		}
-		for _, id := range s.Uses {
-			use(id, i+1)
-		}
-		if slices.Contains(s.Actions, "two-people") {
-			two = append(two, i+1)
-		}
-	}
-	for _, n := range d.Needs {
-		if len(steps[n.ID]) == 0 {
-			order = append(order, n.ID)
-		}
-	}
+	order, steps := usedIn(d)
 	var things, others []Item
 	for _, id := range order {
 		n, _ := d.Need(id)
@@ -88,13 +61,47 @@ func Materials(d *design.Document, r safety.Report) []Item {
 		}
 		others = append(others, item)
 	}
-	if len(two) > 0 {
+	if two := inTwos(d); len(two) > 0 {
 		others = append(others, Item{Name: text.Message{ID: "fit.partner"}, Steps: two})
 	}
 	if len(d.Place) > 0 {
 		others = append(others, Item{Name: text.Message{ID: "fit.thing", Args: text.Args{"thing": d.Place}}})
 	}
 	return append(things, others...)
+}
+
+// usedIn are the needs in the order in which steps use them, those of no step last, and the
+// numbers of the steps of each.
+func usedIn(d *design.Document) (order []string, steps map[string][]int) {
+	steps = map[string][]int{}
+	for i, s := range d.Steps {
+		for _, id := range append([]string{s.In}, s.Uses...) {
+			if _, ok := d.Need(id); !ok || slices.Contains(steps[id], i+1) {
+				continue
+			}
+			if len(steps[id]) == 0 {
+				order = append(order, id)
+			}
+			steps[id] = append(steps[id], i+1)
+		}
+	}
+	for _, n := range d.Needs {
+		if len(steps[n.ID]) == 0 {
+			order = append(order, n.ID)
+		}
+	}
+	return order, steps
+}
+
+// inTwos are the numbers of the steps that two people do.
+func inTwos(d *design.Document) []int {
+	var two []int
+	for i, s := range d.Steps {
+		if slices.Contains(s.Actions, "two-people") {
+			two = append(two, i+1)
+		}
+	}
+	return two
 }
 
 // gear is the protection the findings ask for, unless the design lists it.

@@ -3,6 +3,7 @@ package formula
 import (
 	"embed"
 	"math"
+	"slices"
 	"strings"
 
 	"patient-kitchen/core/quantity"
@@ -157,12 +158,11 @@ func (c *checker) follows(before, next part) Slip {
 		}
 	}
 	near := func(v, tolerance float64) bool { return math.Abs(v-next.q.Value) <= tolerance }
-	switch percent := c.isPercentage(); {
-	case near(v, tolerance):
+	percent := c.isPercentage() && (near(v*100, tolerance) || near(v/100, tolerance) ||
+		before.single && near(v*100, tolerance+100*before.digits))
+	switch {
+	case near(v, tolerance), percent: // also a fraction that becomes a percentage
 		return SlipNone
-	case percent && (near(v*100, tolerance) || near(v/100, tolerance)),
-		percent && before.single && near(v*100, tolerance+100*before.digits):
-		return SlipNone // a fraction that becomes a percentage
 	case next.single && closeTo(v, next.q.Value, 0.02):
 		return SlipRounded
 	}
@@ -183,15 +183,7 @@ func (c *checker) isPercentage() bool {
 func (c *checker) compare(parts []part) (Slip, int) {
 	end := len(parts) - 1
 	last := parts[end]
-	// In the asked unit; a part without a unit counts as written in it.
-	inAsked := func(p part) (float64, bool) {
-		if p.plain {
-			return p.q.Value, true
-		}
-		in, err := p.q.In(c.want.Unit)
-		return in.Value, err == nil
-	}
-	got, ok := inAsked(last)
+	got, ok := c.inAsked(last)
 	if !ok {
 		return SlipUnit, end
 	}
@@ -209,20 +201,33 @@ func (c *checker) compare(parts []part) (Slip, int) {
 		}
 		return SlipNone, end
 	}
-	if set, ok := inAsked(parts[0]); len(parts) > 1 && ok && closeTo(want, set, 1e-6) || closeTo(want, got, 0.02) {
+	if set, ok := c.inAsked(parts[0]); len(parts) > 1 && ok && closeTo(want, set, 1e-6) || closeTo(want, got, 0.02) {
 		return SlipRounded, end
 	}
 	if slip := c.factor(got, tolerance); slip != SlipNone {
 		return slip, 0
 	}
-	for _, p := range parts {
-		for _, n := range p.numbers {
-			if !p.single && !c.isKnown(n) {
-				return SlipReading, 0
-			}
-		}
+	if c.misread(parts) {
+		return SlipReading, 0
 	}
 	return SlipSetUp, 0
+}
+
+// inAsked is a part's value in the unit that is asked for; a part without a unit counts as
+// written in it.
+func (c *checker) inAsked(p part) (float64, bool) {
+	if p.plain {
+		return p.q.Value, true
+	}
+	in, err := p.q.In(c.want.Unit)
+	return in.Value, err == nil
+}
+
+// misread reports whether a number was worked with that nobody measured.
+func (c *checker) misread(parts []part) bool {
+	return slices.ContainsFunc(parts, func(p part) bool {
+		return !p.single && slices.ContainsFunc(p.numbers, func(n float64) bool { return !c.isKnown(n) })
+	})
 }
 
 // factors that come of a unit that was not converted.

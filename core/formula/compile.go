@@ -66,40 +66,53 @@ func (p *Program) emit(n *node, index map[string]int) (dim quantity.Dim, number 
 		p.code = append(p.code, instruction{op: '0', value: n.si()})
 		return n.dim(), n.si(), true, nil
 	case nSymbol:
-		i, ok := index[n.name]
-		if !ok && n.name == "pi" {
-			p.code = append(p.code, instruction{op: '0', value: math.Pi})
-			return quantity.Pure, math.Pi, true, nil
-		}
-		if !ok {
-			return dim, 0, false, n.wrong("unknown", "name", n.name)
-		}
-		p.code = append(p.code, instruction{op: 'x', index: i})
-		if dim = p.scales[i].Dim; dim == quantity.Angle {
-			dim = quantity.Pure
-		}
-		return dim, 0, false, nil
+		return p.emitSymbol(n, index)
 	case nUnary:
 		dim, number, exact, err = p.emit(n.args[0], index)
 		p.code = append(p.code, instruction{op: 'n'})
 		return dim, -number, exact, err
 	case nBinary:
-		a, x, exactA, err := p.emit(n.args[0], index)
-		if err != nil {
-			return dim, 0, false, err
-		}
-		b, y, exactB, err := p.emit(n.args[1], index)
-		if err != nil {
-			return dim, 0, false, err
-		}
-		dim, fault := resultDim(n, a, b, y, exactB)
-		if fault != nil {
-			return dim, 0, false, fault
-		}
-		p.code = append(p.code, instruction{op: n.name[0]})
-		out, _ := apply(n.name, dual{x: x}, dual{x: y})
-		return dim, out.x, exactA && exactB, nil
+		return p.emitBinary(n, index)
 	}
+	return p.emitCall(n, index)
+}
+
+func (p *Program) emitSymbol(n *node, index map[string]int) (quantity.Dim, float64, bool, error) {
+	i, ok := index[n.name]
+	switch {
+	case !ok && n.name == "pi":
+		p.code = append(p.code, instruction{op: '0', value: math.Pi})
+		return quantity.Pure, math.Pi, true, nil
+	case !ok:
+		return quantity.Dim{}, 0, false, n.wrong("unknown", "name", n.name)
+	}
+	p.code = append(p.code, instruction{op: 'x', index: i})
+	dim := p.scales[i].Dim
+	if dim == quantity.Angle {
+		dim = quantity.Pure
+	}
+	return dim, 0, false, nil
+}
+
+func (p *Program) emitBinary(n *node, index map[string]int) (quantity.Dim, float64, bool, error) {
+	a, x, exactA, err := p.emit(n.args[0], index)
+	if err != nil {
+		return a, 0, false, err
+	}
+	b, y, exactB, err := p.emit(n.args[1], index)
+	if err != nil {
+		return b, 0, false, err
+	}
+	dim, fault := resultDim(n, a, b, y, exactB)
+	if fault != nil {
+		return dim, 0, false, fault
+	}
+	p.code = append(p.code, instruction{op: n.name[0]})
+	out, _ := apply(n.name, dual{x: x}, dual{x: y})
+	return dim, out.x, exactA && exactB, nil
+}
+
+func (p *Program) emitCall(n *node, index map[string]int) (dim quantity.Dim, number float64, exact bool, err error) {
 	f, ok := compiled[n.name]
 	if !ok {
 		return dim, 0, false, n.wrong("series-function", "name", n.name)

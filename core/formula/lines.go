@@ -60,7 +60,12 @@ func lift(side string) (expr string, env Env, p part) {
 	p.plain = true
 	var b strings.Builder
 	rest := strings.ReplaceAll(side, "\u00a0", " ")
-	count, inName := 0, false
+	inName := false
+	symbol := func(q quantity.Quantity) string {
+		name := fmt.Sprintf("quantity_%d", len(env))
+		env[name] = One(q)
+		return name
+	}
 	for rest != "" {
 		if rest[0] < '0' || rest[0] > '9' || inName {
 			inName = isLetter(rest[0]) || inName && rest[0] >= '0' && rest[0] <= '9'
@@ -69,39 +74,43 @@ func lift(side string) (expr string, env Env, p part) {
 			continue
 		}
 		number, after := leadingNumber(rest)
-		v, end := number, after
-		// The longest run of letters and unit signs behind it that is a unit.
-		trimmed := strings.TrimLeft(after, " ")
-		for n := min(len(trimmed), 12); n > 0; n-- {
-			if q, err := quantity.Parse(strings.TrimSpace(number + " " + trimmed[:n])); err == nil && !q.IsRange &&
-				strings.IndexAny(trimmed[:1], "0123456789/-+*·^") < 0 &&
-				q.Unit != quantity.One &&
-				!continues(trimmed[n:]) &&
-				!joins(trimmed[:n]) {
-				name := fmt.Sprintf("quantity_%d", count)
-				count++
-				env[name] = One(quantity.Quantity{Value: q.Value, Unit: q.Unit})
-				p.units = append(p.units, q.Unit)
-				p.plain = false
-				v, end = name, trimmed[n:]
-				break
-			}
+		q, behind, withUnit := liftedUnit(number, after)
+		bare, err := quantity.Parse(number)
+		if err == nil {
+			p.numbers = append(p.numbers, bare.Value)
 		}
-		if q, err := quantity.Parse(number); err == nil {
-			p.numbers = append(p.numbers, q.Value)
-			if v == number {
-				v = fmt.Sprintf("quantity_%d", count)
-				count++
-				env[v] = One(q.Quantity)
-			}
+		switch {
+		case withUnit:
+			p.units, p.plain = append(p.units, q.Unit), false
+			b.WriteString(symbol(q))
+			after = behind
+		case err == nil:
+			b.WriteString(symbol(bare.Quantity))
+		default:
+			b.WriteString(number)
 		}
 		p.digits = lastDigit(number) / 2
-		b.WriteString(v)
-		rest = end
+		rest = after
 	}
 	expr = strings.TrimSpace(b.String())
 	p.single = len(p.numbers) == 1 && strings.Trim(strings.TrimLeft(expr, "-−+ "), "quantity_0123456789") == ""
 	return expr, env, p
+}
+
+// liftedUnit reads the longest run of letters and unit signs behind a number that is a
+// unit, and gives what stands behind it.
+func liftedUnit(number, after string) (q quantity.Quantity, behind string, ok bool) {
+	trimmed := strings.TrimLeft(after, " ")
+	if trimmed == "" || strings.ContainsAny(trimmed[:1], "0123456789/-+*·^") {
+		return q, after, false
+	}
+	for n := min(len(trimmed), 12); n > 0; n-- {
+		read, err := quantity.Parse(strings.TrimSpace(number + " " + trimmed[:n]))
+		if err == nil && !read.IsRange && read.Unit != quantity.One && !continues(trimmed[n:]) && !joins(trimmed[:n]) {
+			return quantity.Quantity{Value: read.Value, Unit: read.Unit}, trimmed[n:], true
+		}
+	}
+	return q, after, false
 }
 
 // joins reports whether a text goes beyond one unit: in "m / 1" the stroke is

@@ -1,7 +1,9 @@
 package kitchen
 
 import (
+	"cmp"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"maps"
 	"regexp"
@@ -135,35 +137,49 @@ func (k *Kitchen) Check() error {
 			return fmt.Errorf("things: %.60q is no id of the larder, such as table-salt", id)
 		}
 	}
-	for _, id := range slices.Sorted(maps.Keys(k.Things)) {
-		if a := k.Things[id]; !slices.Contains(Answers, a) {
-			return fmt.Errorf("things.%s: “%s” is no answer; write have, get or none", id, a)
-		}
-	}
-	for _, id := range slices.Sorted(maps.Keys(k.Strengths)) {
-		if p := k.Strengths[id]; !(p > 0 && p <= 100) {
-			return fmt.Errorf("strengths.%s: %g is no strength in percent; write a number such as 5", id, p)
-		}
-	}
-	for _, id := range slices.Sorted(maps.Keys(k.Own)) {
-		own, known := design.Own(id)
-		if !known {
-			return fmt.Errorf("own.%s: no home measures this; it is one such as teaspoon or altitude", id)
-		}
-		if _, err := own.Typed(k.Own[id]); err != nil {
-			return fmt.Errorf("own.%s: %w", id, err)
-		}
-	}
-	for _, what := range slices.Sorted(maps.Keys(k.Tools)) {
-		dim, known := Measures[what]
-		if !known {
-			return fmt.Errorf("tools.%s: a tool measures mass, length, time, temperature or volume", what)
-		}
-		if step := k.Tools[what]; step != NoTool {
-			if p, ok := quantity.ParseOK(step); !ok || p.Unit.Dim != dim || p.Value <= 0 {
-				return fmt.Errorf("tools.%s: “%s” is no smallest step; write one such as 1 g, or none", what, step)
+	return cmp.Or(
+		each("things", k.Things, func(_ string, a Answer) error {
+			if !slices.Contains(Answers, a) {
+				return fmt.Errorf("“%s” is no answer; write have, get or none", a)
 			}
+			return nil
+		}),
+		each("strengths", k.Strengths, func(_ string, p float64) error {
+			if !(p > 0 && p <= 100) {
+				return fmt.Errorf("%g is no strength in percent; write a number such as 5", p)
+			}
+			return nil
+		}),
+		each("own", k.Own, func(id, typed string) error {
+			own, known := design.Own(id)
+			if !known {
+				return errors.New("no home measures this; it is one such as teaspoon or altitude")
+			}
+			_, err := own.Typed(typed)
+			return err
+		}),
+		each("tools", k.Tools, checkTool),
+	)
+}
+
+// each checks the answers to one part of the survey and names the first that is wrong.
+func each[T any](part string, answers map[string]T, check func(id string, answer T) error) error {
+	for _, id := range slices.Sorted(maps.Keys(answers)) {
+		if err := check(id, answers[id]); err != nil {
+			return fmt.Errorf("%s.%s: %w", part, id, err)
 		}
+	}
+	return nil
+}
+
+// checkTool checks the smallest step of a tool.
+func checkTool(what, step string) error {
+	dim, known := Measures[what]
+	if !known {
+		return errors.New("a tool measures mass, length, time, temperature or volume")
+	}
+	if p, ok := quantity.ParseOK(step); step != NoTool && (!ok || p.Unit.Dim != dim || p.Value <= 0) {
+		return fmt.Errorf("“%s” is no smallest step; write one such as 1 g, or none", step)
 	}
 	return nil
 }

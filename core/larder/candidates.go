@@ -208,9 +208,6 @@ func keepLower(out []Candidate, c Candidate) []Candidate {
 }
 
 func (l *Larder) byRule(n Need, r *Rule, id string) (Candidate, bool) {
-	if id == n.Material && r.To.Percent == 0 && r.To.Form == "" && r.Class != Unsuitable {
-		return Candidate{}, false // the same thing in another state: a line of the rule, not a swap
-	}
 	from := n.Stuff
 	if from.Percent == 0 {
 		from.Percent = r.From.Percent
@@ -218,8 +215,7 @@ func (l *Larder) byRule(n Need, r *Rule, id string) (Candidate, bool) {
 	if from.Form == "" {
 		from.Form = r.From.Form
 	}
-	if id == n.Material &&
-		(r.To.Percent == from.Percent && r.To.Form == from.Form || r.Class == Unsuitable && r.To.Percent == 0) {
+	if id == n.Material && r.To.asIs(from, r.Class) {
 		return Candidate{}, false
 	}
 	to := Stuff{Material: id, Form: r.To.Form, Percent: r.To.Percent}
@@ -250,6 +246,15 @@ func (l *Larder) byRule(n Need, r *Rule, id string) (Candidate, bool) {
 		c.Class = Separate // nothing was worked out that would make it comparable
 	}
 	return c, true
+}
+
+// asIs reports whether a side of a rule is the same thing as it is: in no other state, or
+// in the one it has. That is a line of the rule, not a swap.
+func (s Side) asIs(from Stuff, class Class) bool {
+	if class == Unsuitable {
+		return s.Percent == 0 || s.Percent == from.Percent && s.Form == from.Form
+	}
+	return s.Percent == 0 && s.Form == "" || s.Percent == from.Percent && s.Form == from.Form
 }
 
 // amount puts the converted amount into a candidate; where it cannot be

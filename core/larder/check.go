@@ -218,6 +218,15 @@ func (l *Larder) checkRule(r *Rule) []Problem {
 	if r.Factor != nil && !ordered(*r.Factor) {
 		bad("factor", "has to be low, typical and high, above 0 and in this order")
 	}
+	return slices.Concat(out, l.checkSides(r), l.checkComputes(r))
+}
+
+// checkSides looks at the things that a rule names.
+func (l *Larder) checkSides(r *Rule) []Problem {
+	var out []Problem
+	bad := func(field, message string, args ...any) {
+		out = append(out, Problem{r.ID, field, fmt.Sprintf(message, args...)})
+	}
 	for _, side := range []Side{r.From, r.To} {
 		for _, id := range side.Materials {
 			m, ok := l.materials[id]
@@ -233,7 +242,7 @@ func (l *Larder) checkRule(r *Rule) []Problem {
 			bad("to", "%s is on the list of refused things", id)
 		}
 	}
-	return append(out, l.checkComputes(r)...)
+	return out
 }
 
 // checkComputes tries a rule's conversion on the amount its kind is taken in.

@@ -1,6 +1,7 @@
 package larder
 
 import (
+	"maps"
 	"slices"
 	"strings"
 
@@ -100,24 +101,13 @@ func (l *Larder) Explained(m *Material) bool {
 // inherit gives a school's own thing what the shipped things of the same name
 // are: an answer may raise, never lower, what the name says.
 func (l *Larder) inherit(m Material) Material {
-	var named []*Material
-	for _, n := range m.Names() {
-		for _, s := range l.Called(n) {
-			if s.ID != m.ID && !slices.Contains(named, s) {
-				named = append(named, s)
-			}
-		}
-	}
 	props := map[string]string{}
-	for k, v := range m.Props {
-		props[k] = v
-	}
-	for _, s := range named {
+	maps.Copy(props, m.Props)
+	for _, s := range l.namesakes(m) {
 		m.Refused = m.Refused || s.Refused
 		m.Hazards, m.MayHold = union(m.Hazards, s.Hazards), union(m.MayHold, s.MayHold)
 		for k, v := range s.Props {
-			if q := l.question(k); q != nil &&
-				(q.Locked || q.Raises && v != q.none() && (props[k] == "" || props[k] == q.none())) {
+			if q := l.question(k); q != nil && q.outdoes(v, props[k]) {
 				props[k] = v
 			}
 		}
@@ -132,6 +122,25 @@ func (l *Larder) inherit(m Material) Material {
 		m.Props = props
 	}
 	return m
+}
+
+// namesakes are the other things that are called as one is.
+func (l *Larder) namesakes(m Material) []*Material {
+	var out []*Material
+	for _, n := range m.Names() {
+		for _, s := range l.Called(n) {
+			if s.ID != m.ID && !slices.Contains(out, s) {
+				out = append(out, s)
+			}
+		}
+	}
+	return out
+}
+
+// outdoes reports whether what a shipped thing is stands over what a school said of its
+// own.
+func (q *Question) outdoes(shipped, own string) bool {
+	return q.Locked || q.Raises && shipped != q.none() && (own == "" || own == q.none())
 }
 
 func (l *Larder) question(id string) *Question {

@@ -2,6 +2,7 @@ package larder
 
 import (
 	"fmt"
+	"maps"
 	"slices"
 )
 
@@ -90,63 +91,61 @@ func (l *Larder) With(own Own) (*Larder, []Problem) {
 // corrected is a known material with a school's correction.
 func (l *Larder) corrected(was, own Material) Material {
 	m := own
-	m.Props, m.Capacity, m.GasBrought = map[string]string{}, wider(
-		was.Capacity,
-		own.Capacity,
-	), max(
-		was.GasBrought,
-		own.GasBrought,
-	)
-	for k, v := range was.Props {
-		m.Props[k] = v
-	}
+	m.Own, m.Shelf = true, was.Shelf
+	m.Props = map[string]string{}
+	maps.Copy(m.Props, was.Props)
 	for k, v := range own.Props {
 		if q := l.question(k); q == nil || q.Raises && !q.Locked && m.Props[k] == "" {
 			m.Props[k] = v
 		}
 	}
-	m.Own, m.Shelf = true, was.Shelf
+	m.Capacity, m.GasBrought = wider(was.Capacity, own.Capacity), max(was.GasBrought, own.GasBrought)
 	m.Refused = was.Refused || own.Refused
-	m.Roles, m.Hazards, m.MayHold = union(
-		was.Roles,
-		own.Roles,
-	), union(
-		was.Hazards,
-		own.Hazards,
-	), union(
-		was.MayHold,
-		own.MayHold,
-	)
-	m.Contains = slices.Clone(was.Contains)
-	for _, c := range own.Contains {
-		i := slices.IndexFunc(
-			m.Contains,
-			func(k Content) bool { return k.Substance == c.Substance && k.Basis == c.Basis && k.Form == c.Form },
-		)
+	m.Roles = union(was.Roles, own.Roles)
+	m.Hazards, m.MayHold = union(was.Hazards, own.Hazards), union(was.MayHold, own.MayHold)
+	m.Contains = widerContents(was.Contains, own.Contains)
+	m.Figures = widerFigures(was.Figures, own.Figures)
+	if m.Piece == nil {
+		m.Piece = was.Piece
+	}
+	return m
+}
+
+// widerContents are what a thing holds, each share from the least to the most that either
+// says.
+func widerContents(was, own []Content) []Content {
+	out := slices.Clone(was)
+	for _, c := range own {
+		i := slices.IndexFunc(out, func(k Content) bool {
+			return k.Substance == c.Substance && k.Basis == c.Basis && k.Form == c.Form
+		})
 		if i < 0 {
-			m.Contains = append(m.Contains, c)
+			out = append(out, c)
 			continue
 		}
-		k := &m.Contains[i]
+		k := &out[i]
 		k.Low, k.Typical, k.High = min(k.Low, c.Low), c.Typical, max(k.High, c.High)
 	}
-	m.Figures = slices.Clone(own.Figures)
-	for _, f := range was.Figures {
-		i := slices.IndexFunc(m.Figures, func(o Figure) bool { return f.Key != "" && o.Key == f.Key })
+	return out
+}
+
+// widerFigures are what is measured of a thing, each from the least to the most that
+// either says.
+func widerFigures(was, own []Figure) []Figure {
+	out := slices.Clone(own)
+	for _, f := range was {
+		i := slices.IndexFunc(out, func(o Figure) bool { return f.Key != "" && o.Key == f.Key })
 		if i < 0 {
-			m.Figures = append(m.Figures, f)
+			out = append(out, f)
 			continue
 		}
-		o := &m.Figures[i]
+		o := &out[i]
 		if o.Typical == 0 {
 			o.Typical = (o.Low + o.High) / 2
 		}
 		o.Low, o.High = min(o.Low, f.Low), max(o.High, f.High)
 	}
-	if m.Piece == nil {
-		m.Piece = was.Piece
-	}
-	return m
+	return out
 }
 
 func union(a, b []string) []string {

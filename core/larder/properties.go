@@ -36,15 +36,9 @@ func (l *Larder) contents(s Stuff) (m *Material, share map[*Substance]Range, per
 			s.Material,
 		)
 	}
-	forms := m.Forms()
-	form := s.Form
-	switch {
-	case len(forms) == 0 && form != "":
-		return nil, nil, false, fmt.Errorf("%s has no form %q; leave it out", m.ID, form)
-	case len(forms) > 0 && form == "":
-		form = forms[0]
-	case len(forms) > 0 && !slices.Contains(forms, form):
-		return nil, nil, false, fmt.Errorf("%s has no form %q; it comes as %s", m.ID, form, strings.Join(forms, " or "))
+	form, err := m.form(s.Form)
+	if err != nil {
+		return nil, nil, false, err
 	}
 	share = map[*Substance]Range{}
 	for _, c := range m.Contains {
@@ -72,6 +66,20 @@ func (l *Larder) contents(s Stuff) (m *Material, share map[*Substance]Range, per
 		share[l.substances[c.Substance]] = r
 	}
 	return m, share, perPiece, nil
+}
+
+// form is the form that is meant: the usual one where none is said.
+func (m *Material) form(said string) (string, error) {
+	switch forms := m.Forms(); {
+	case len(forms) == 0 && said != "":
+		return "", fmt.Errorf("%s has no form %q; leave it out", m.ID, said)
+	case len(forms) == 0 || slices.Contains(forms, said):
+		return said, nil
+	case said == "":
+		return forms[0], nil
+	default:
+		return "", fmt.Errorf("%s has no form %q; it comes as %s", m.ID, said, strings.Join(forms, " or "))
+	}
 }
 
 // gives sums a property over what a stuff holds, per gram (or per piece).

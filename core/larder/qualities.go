@@ -89,10 +89,15 @@ func (l *Larder) holds(m *Material, c *Clause, figure float64) bool {
 			return false
 		}
 	}
-	if c.Holds && (m.Capacity == nil || m.Capacity.Low*headroom < figure) {
-		return false
+	return m.takes(c, figure)
+}
+
+// takes reports whether a thing holds as much as a clause wants, in mL.
+func (m *Material) takes(c *Clause, ml float64) bool {
+	if m.Capacity == nil {
+		return !c.Holds && !c.HoldsAtMost
 	}
-	return !c.HoldsAtMost || m.Capacity != nil && m.Capacity.High <= figure
+	return (!c.Holds || m.Capacity.Low*headroom >= ml) && (!c.HoldsAtMost || m.Capacity.High <= ml)
 }
 
 // says is what is known of a property of a material: what stands at it, or

@@ -27,23 +27,9 @@ func ReadCSV(data []byte) (Own, error) {
 	if err != nil {
 		return Own{}, errors.New("the table has no head line; begin with " + strings.Join(thingColumns[:3], ","))
 	}
-	at := map[string]int{}
-	for i, h := range head {
-		at[strings.TrimSpace(h)] = i
-	}
-	_, from := at["from"]
-	_, to := at["to"]
-	columns := thingColumns
-	if from || to {
-		columns = swapColumns
-	}
-	for _, h := range head {
-		if h = strings.TrimSpace(h); !slices.Contains(columns, h) {
-			return Own{}, fmt.Errorf("the column %q is not known; the columns are %s", h, strings.Join(columns, ", "))
-		}
-	}
-	if _, ok := at["id"]; !ok {
-		return Own{}, errors.New("the column id is missing; give each entry one, such as school-soap")
+	at, swaps, err := readHead(head)
+	if err != nil {
+		return Own{}, err
 	}
 	var own Own
 	for line := 2; ; line++ {
@@ -54,18 +40,7 @@ func ReadCSV(data []byte) (Own, error) {
 		if err != nil {
 			return Own{}, fmt.Errorf("line %d cannot be read: %w", line, err)
 		}
-		cells := tableRow{row, at}
-		if from || to {
-			var r Rule
-			if r, err = cells.swap(); err == nil {
-				own.Rules = append(own.Rules, r)
-			}
-		} else {
-			var m Material
-			if m, err = cells.thing(); err == nil {
-				own.Materials = append(own.Materials, m)
-			}
-		}
+		err = own.take(tableRow{row, at}, swaps)
 		if err != nil {
 			return Own{}, fmt.Errorf("line %d: %w", line, err)
 		}
@@ -73,6 +48,45 @@ func ReadCSV(data []byte) (Own, error) {
 			return Own{}, fmt.Errorf("the table has more than %d lines; take some out", MaxOwn)
 		}
 	}
+}
+
+// readHead is where each column stands, and whether the lines are swaps.
+func readHead(head []string) (at map[string]int, swaps bool, err error) {
+	at = map[string]int{}
+	for i, h := range head {
+		at[strings.TrimSpace(h)] = i
+	}
+	_, from := at["from"]
+	_, to := at["to"]
+	columns := thingColumns
+	if swaps = from || to; swaps {
+		columns = swapColumns
+	}
+	for _, h := range head {
+		if h = strings.TrimSpace(h); !slices.Contains(columns, h) {
+			return nil, false, fmt.Errorf("the column %q is not known; the columns are %s", h, strings.Join(columns, ", "))
+		}
+	}
+	if _, ok := at["id"]; !ok {
+		return nil, false, errors.New("the column id is missing; give each entry one, such as school-soap")
+	}
+	return at, swaps, nil
+}
+
+// take adds a line: a thing, or a swap.
+func (o *Own) take(row tableRow, swap bool) error {
+	if swap {
+		r, err := row.swap()
+		if err == nil {
+			o.Rules = append(o.Rules, r)
+		}
+		return err
+	}
+	m, err := row.thing()
+	if err == nil {
+		o.Materials = append(o.Materials, m)
+	}
+	return err
 }
 
 // tableRow is one line of a table, read by the names of its columns.
@@ -114,7 +128,6 @@ func (t tableRow) spread(column string) (*Range, error) {
 func (t tableRow) thing() (Material, error) {
 	m := Material{
 		ID:         t.cell("id"),
-		Name:       text.Localized{},
 		Roles:      t.list("roles"),
 		Hazards:    t.list("hazards"),
 		MayHold:    t.list("may_hold"),
@@ -122,73 +135,98 @@ func (t tableRow) thing() (Material, error) {
 		Cost:       t.cell("cost"),
 		Caveat:     t.cell("caveat"),
 	}
-	for _, lang := range text.Languages {
-		if n := t.cell("name_" + lang); n != "" {
-			m.Name[lang] = n
-		}
-		for _, name := range t.list("also_" + lang) {
-			if m.Also == nil {
-				m.Also = map[string][]string{}
-			}
-			key := lang
-			if region, rest, ok := strings.Cut(name, ": "); ok && len(region) == 2 &&
-				strings.ToUpper(region) == region {
-				key, name = lang+"-"+region, rest
-			}
-			m.Also[key] = append(m.Also[key], name)
+	m.Name, m.Also = t.names()
+	for _, read := range []func(*Material) error{t.is, t.refused, t.contains, t.figures} {
+		if err := read(&m); err != nil {
+			return m, err
 		}
 	}
+	return m, nil
+}
+
+// names are a thing's name in each language and what else it is called; "ES: judías" is
+// said in one country.
+func (t tableRow) names() (name text.Localized, also map[string][]string) {
+	name = text.Localized{}
+	for _, lang := range text.Languages {
+		if n := t.cell("name_" + lang); n != "" {
+			name[lang] = n
+		}
+		for _, n := range t.list("also_" + lang) {
+			if also == nil {
+				also = map[string][]string{}
+			}
+			key := lang
+			if region, rest, ok := strings.Cut(n, ": "); ok && len(region) == 2 && strings.ToUpper(region) == region {
+				key, n = lang+"-"+region, rest
+			}
+			also[key] = append(also[key], n)
+		}
+	}
+	return name, also
+}
+
+func (t tableRow) is(m *Material) error {
 	for _, p := range t.list("is") {
 		k, v, ok := strings.Cut(p, "=")
 		if !ok {
-			return m, fmt.Errorf("is has %q; write what it is as metal=zinc-coated", p)
+			return fmt.Errorf("is has %q; write what it is as metal=zinc-coated", p)
 		}
 		if m.Props == nil {
 			m.Props = map[string]string{}
 		}
 		m.Props[strings.TrimSpace(k)] = strings.TrimSpace(v)
 	}
-	capacity, err := t.spread("capacity_ml")
-	if err != nil {
-		return m, err
-	}
-	m.Capacity = capacity
+	return nil
+}
+
+func (t tableRow) refused(m *Material) error {
 	switch r := t.cell("refused"); r {
 	case yes:
 		m.Refused = true
 	case "", "no":
 	default:
-		return m, fmt.Errorf("refused is %q; it has to be yes, no or empty", r)
+		return fmt.Errorf("refused is %q; it has to be yes, no or empty", r)
 	}
+	return nil
+}
+
+func (t tableRow) contains(m *Material) error {
 	for _, s := range t.list("contains") {
 		c, err := readContent(s)
 		if err != nil {
-			return m, fmt.Errorf("contains is %q; %w", s, err)
+			return fmt.Errorf("contains is %q; %w", s, err)
 		}
 		m.Contains = append(m.Contains, c)
+	}
+	return nil
+}
+
+// figures reads how much a thing holds, how heavy it is by volume and by the piece.
+func (t tableRow) figures(m *Material) (err error) {
+	if m.Capacity, err = t.spread("capacity_ml"); err != nil {
+		return err
 	}
 	for _, f := range []struct{ column, key string }{{"density_g_per_mL", "rho"}, {"bulk_g_per_mL", "bulk"}} {
 		r, err := t.spread(f.column)
 		if err != nil {
-			return m, err
+			return err
 		}
-		if r != nil {
-			m.Figures = append(
-				m.Figures,
-				Figure{
-					Text:    f.key + " " + written(*r),
-					Key:     f.key,
-					Low:     r.Low,
-					Typical: r.Typical,
-					High:    r.High,
-					Unit:    "g/mL",
-					Quality: "varies",
-				},
-			)
+		if r == nil {
+			continue
 		}
+		m.Figures = append(m.Figures, Figure{
+			Text:    f.key + " " + written(*r),
+			Key:     f.key,
+			Low:     r.Low,
+			Typical: r.Typical,
+			High:    r.High,
+			Unit:    "g/mL",
+			Quality: "varies",
+		})
 	}
 	m.Piece, err = t.spread("piece_g")
-	return m, err
+	return err
 }
 
 func (t tableRow) swap() (Rule, error) {

@@ -148,43 +148,22 @@ func stems(s string, plain bool) []string {
 func (r *RefusedNames) index(l *Larder) {
 	r.all, r.holding, r.letters = nil, map[string][]int{}, map[byte][]string{}
 	r.harmless, r.everyday = map[string]bool{}, map[string]bool{}
-	r.uses, r.stuff, r.joins = map[string]bool{}, map[string]bool{}, map[string]bool{}
-	add := func(name string, ask bool) {
-		w := stems(name, false)
-		if len(w) == 0 {
-			return
-		}
-		for _, word := range w {
-			if r.holding[word] == nil {
-				r.letters[word[0]] = append(r.letters[word[0]], word)
-			}
-			r.holding[word] = append(r.holding[word], len(r.all))
-		}
-		r.all = append(r.all, refusedName{name, w, ask})
-	}
 	for _, c := range r.Classes {
 		for _, lang := range text.Languages {
 			for _, n := range c.Names[lang] {
-				add(n, false)
+				r.refuse(n, false)
 			}
 		}
 		for _, n := range c.Ask {
-			add(n, true)
+			r.refuse(n, true)
 		}
 	}
 	for _, f := range r.Formulas {
-		add(f, false)
-	}
-	spare := func(name string) {
-		w := stems(name, false)
-		r.harmless[strings.Join(w, " ")] = true
-		for _, word := range w {
-			r.everyday[word] = true
-		}
+		r.refuse(f, false)
 	}
 	for _, lang := range text.Languages {
 		for _, n := range r.Harmless[lang] {
-			spare(n)
+			r.spare(n)
 		}
 	}
 	for i := range l.Materials {
@@ -193,20 +172,48 @@ func (r *RefusedNames) index(l *Larder) {
 			switch {
 			case n == m.ID:
 			case m.Refused:
-				add(n, false)
+				r.refuse(n, false)
 			default:
-				spare(n)
+				r.spare(n)
 			}
 		}
 	}
-	for to, from := range map[*map[string]bool]map[string][]string{&r.uses: r.ByUse.Uses, &r.stuff: r.ByUse.Stuff,
-		&r.joins: r.ByUse.Joins} {
-		for _, list := range from {
-			for _, w := range list {
-				(*to)[singular(w)] = true
-			}
+	r.uses, r.stuff, r.joins = singulars(r.ByUse.Uses), singulars(r.ByUse.Stuff), singulars(r.ByUse.Joins)
+}
+
+// refuse adds a refused name; one to ask about may also be something harmless.
+func (r *RefusedNames) refuse(name string, ask bool) {
+	w := stems(name, false)
+	if len(w) == 0 {
+		return
+	}
+	for _, word := range w {
+		if r.holding[word] == nil {
+			r.letters[word[0]] = append(r.letters[word[0]], word)
+		}
+		r.holding[word] = append(r.holding[word], len(r.all))
+	}
+	r.all = append(r.all, refusedName{name, w, ask})
+}
+
+// spare adds a name that is harmless, and its words as those of every day.
+func (r *RefusedNames) spare(name string) {
+	w := stems(name, false)
+	r.harmless[strings.Join(w, " ")] = true
+	for _, word := range w {
+		r.everyday[word] = true
+	}
+}
+
+// singulars are the words of all languages, each in the singular.
+func singulars(byLanguage map[string][]string) map[string]bool {
+	out := map[string]bool{}
+	for _, list := range byLanguage {
+		for _, w := range list {
+			out[singular(w)] = true
 		}
 	}
+	return out
 }
 
 // Likeness reports how a typed name stands to the names that are refused, and

@@ -228,16 +228,7 @@ func stem(w, lang string) string {
 		return one
 	}
 	if naming.Plurals == "spanish" {
-		switch {
-		case len(w) > 3 && strings.HasSuffix(w, "ces"):
-			w = w[:len(w)-3] + "z"
-		case len(w) > 3 && strings.HasSuffix(w, "s"):
-			w = w[:len(w)-1]
-		}
-		if len(w) > 3 {
-			w = strings.TrimSuffix(w, "e")
-		}
-		return w
+		return spanishStem(w)
 	}
 	for _, e := range []string{"ses", "xes", "ches", "shes", "oes"} {
 		if len(w) > len(e) && strings.HasSuffix(w, e) {
@@ -249,6 +240,19 @@ func stem(w, lang string) string {
 		return w[:len(w)-3] + "y"
 	case len(w) > 3 && strings.HasSuffix(w, "s") && !strings.HasSuffix(w, "ss"):
 		return w[:len(w)-1]
+	}
+	return w
+}
+
+func spanishStem(w string) string {
+	switch {
+	case len(w) > 3 && strings.HasSuffix(w, "ces"):
+		w = w[:len(w)-3] + "z"
+	case len(w) > 3 && strings.HasSuffix(w, "s"):
+		w = w[:len(w)-1]
+	}
+	if len(w) > 3 {
+		w = strings.TrimSuffix(w, "e")
 	}
 	return w
 }

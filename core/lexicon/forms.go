@@ -1,6 +1,7 @@
 package lexicon
 
 import (
+	"regexp"
 	"slices"
 	"strings"
 )
@@ -87,17 +88,19 @@ func englishVerb(w string) []string {
 		out = append(out, w+"s", w+"d", w[:n-1]+"ing")
 	case last == 'y' && !vowel(before):
 		out = append(out, w[:n-1]+"ies", w[:n-1]+"ied", w+"ing")
-	case strings.HasSuffix(w, "s") || strings.HasSuffix(w, "x") || strings.HasSuffix(w, "ch") ||
-		strings.HasSuffix(w, "sh") || strings.HasSuffix(w, "z") || last == 'o':
+	case hissing.MatchString(w):
 		out = append(out, endings(w, "es ed ing")...)
 	default:
 		out = append(out, w+"s", w+"ed", w+"ing")
 	}
-	if n >= 3 && !vowel(last) && last != 'w' && last != 'x' && last != 'y' && vowel(before) && !vowel(w[n-3]) {
+	if n >= 3 && !vowel(w[n-3]) && vowel(before) && !vowel(last) && !strings.ContainsRune("wxy", rune(last)) {
 		out = append(out, w+string(last)+"ed", w+string(last)+"ing")
 	}
 	return out
 }
+
+// hissing are the endings that take -es.
+var hissing = regexp.MustCompile(`(s|x|z|ch|sh|o)$`)
 
 func englishNoun(w string) []string {
 	out := append([]string{w}, irregular[w]...)

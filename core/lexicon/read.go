@@ -35,17 +35,7 @@ func Read(sentence, lang string, names Names) []Hit {
 	if silentWho(words, lang) {
 		return nil
 	}
-	found := matches(words, lang)
-	for _, other := range text.Languages { // a Spanish thing in an English text
-		if other == lang || lang == "" && other == text.Languages[0] {
-			continue
-		}
-		for _, h := range matches(words, other) {
-			if h.Concept.Thing && !foreign(h, words) {
-				found = append(found, h)
-			}
-		}
-	}
+	found := append(matches(words, lang), borrowed(words, lang)...)
 	question := strings.HasSuffix(strings.TrimRight(sentence, "\"”») "), "?")
 	var out []Hit
 	for _, h := range found {
@@ -70,6 +60,22 @@ func Read(sentence, lang string, names Names) []Hit {
 	}
 	slices.SortStableFunc(out, func(a, b Hit) int { return cmp.Compare(a.Concept.place, b.Concept.place) })
 	return out
+}
+
+// borrowed are the things of other languages in a text: a Spanish one in an English text.
+func borrowed(words []token, lang string) []Hit {
+	var found []Hit
+	for _, other := range text.Languages {
+		if other == lang || lang == "" && other == text.Languages[0] {
+			continue
+		}
+		for _, h := range matches(words, other) {
+			if h.Concept.Thing && !foreign(h, words) {
+				found = append(found, h)
+			}
+		}
+	}
+	return found
 }
 
 // Folded is a sentence as it is kept with an answer: its words alone.
@@ -201,54 +207,66 @@ func within(words []token, from, to int) bool {
 
 // match fits a pattern to the words from one on.
 func (p *pattern) match(words []token, at int) (from, to, anchor int, ok bool) {
-	places := make([]int, len(p.elements))
-	var fit func(k, i int) (int, bool)
-	fit = func(k, i int) (int, bool) {
-		if k == len(p.elements) {
-			return i - 1, true
-		}
-		e := &p.elements[k]
-		if e.stop {
-			if i >= len(words) || words[i].boundary() || functionWords[words[i].word] {
-				places[k] = max(at, i-1)
-				return fit(k+1, i)
-			}
-			return 0, false
-		}
-		most := 0
-		if e.gap {
-			most = 4
-		}
-		for skip := 0; skip <= most && i+skip < len(words); skip++ {
-			if skip > 0 && words[i+skip-1].boundary() {
-				break
-			}
-			for _, alt := range e.alts {
-				n := i + skip
-				good := true
-				for _, part := range alt {
-					if n >= len(words) || words[n].boundary() || !part.matches(words[n]) {
-						good = false
-						break
-					}
-					n++
-				}
-				if !good {
-					continue
-				}
-				places[k] = i + skip
-				if end, ok := fit(k+1, n); ok {
-					return end, true
-				}
-			}
-		}
-		return 0, false
-	}
-	end, ok := fit(0, at)
+	f := fitting{p, words, at, make([]int, len(p.elements))}
+	end, ok := f.fit(0, at)
 	if !ok {
 		return 0, 0, 0, false
 	}
-	return at, end, places[p.anchor], true
+	return at, end, f.places[p.anchor], true
+}
+
+// fitting tries a pattern on words; places are where its elements fit.
+type fitting struct {
+	p      *pattern
+	words  []token
+	at     int
+	places []int
+}
+
+// fit fits the elements from one on to the words from one on, and gives the last word.
+func (f *fitting) fit(k, i int) (last int, ok bool) {
+	if k == len(f.p.elements) {
+		return i - 1, true
+	}
+	e := &f.p.elements[k]
+	if e.stop {
+		if i < len(f.words) && !f.words[i].boundary() && !functionWords[f.words[i].word] {
+			return 0, false
+		}
+		f.places[k] = max(f.at, i-1)
+		return f.fit(k+1, i)
+	}
+	most := 0
+	if e.gap {
+		most = 4
+	}
+	for skip := 0; skip <= most && i+skip < len(f.words); skip++ {
+		if skip > 0 && f.words[i+skip-1].boundary() {
+			break
+		}
+		for _, alt := range e.alts {
+			next, good := f.said(alt, i+skip)
+			if !good {
+				continue
+			}
+			f.places[k] = i + skip
+			if last, ok := f.fit(k+1, next); ok {
+				return last, true
+			}
+		}
+	}
+	return 0, false
+}
+
+// said reports whether one way of an element stands at a word, and what comes behind it.
+func (f *fitting) said(alt []part, n int) (next int, ok bool) {
+	for _, part := range alt {
+		if n >= len(f.words) || f.words[n].boundary() || !part.matches(f.words[n]) {
+			return n, false
+		}
+		n++
+	}
+	return n, true
 }
 
 // functionWords follow where a phrase has ended.

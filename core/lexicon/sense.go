@@ -172,39 +172,41 @@ func lifted(words []token, cueEnd int, h Hit, lang string) bool {
 // silentWho reports whether a sentence speaks of the teacher alone, of others
 // far away, or of what to do if something goes wrong.
 func silentWho(words []token, lang string) bool {
-	for _, p := range cuesOf(lang).Teachers {
+	cues := cuesOf(lang)
+	for _, p := range cues.Teachers {
 		if follows(words, 0, p) {
-			n := len(strings.Fields(p))
-			you := false
-			for i, t := range words[n:] {
-				if cuesOf(lang).Students[t.word] {
-					next := n + i + 1
-					you = you || next >= len(words) || !cuesOf(lang).Watching[words[next].word]
-				}
-			}
-			return !you
+			return !speaksToStudents(words[len(strings.Fields(p)):], lang)
 		}
 	}
-	for _, p := range cuesOf(lang).Faraway {
-		for at := range words {
-			if follows(words, at, p) {
-				return true
-			}
+	for at := range words {
+		if followsAny(words, at, cues.Faraway) {
+			return true
 		}
 	}
-	if len(words) > 0 && cuesOf(lang).If[words[0].word] {
-		for _, p := range cuesOf(lang).Mishaps {
-			for at := 1; at < min(len(words), 9); at++ {
-				if words[at].boundary() {
-					break
-				}
-				if follows(words, at, p) {
-					return true
-				}
-			}
+	if len(words) == 0 || !cues.If[words[0].word] {
+		return false
+	}
+	for at := 1; at < min(len(words), 9) && !words[at].boundary(); at++ {
+		if followsAny(words, at, cues.Mishaps) {
+			return true
 		}
 	}
 	return false
+}
+
+// speaksToStudents reports whether students are among who acts, not only among who watches.
+func speaksToStudents(words []token, lang string) bool {
+	cues := cuesOf(lang)
+	for i, t := range words {
+		if cues.Students[t.word] && (i+1 >= len(words) || !cues.Watching[words[i+1].word]) {
+			return true
+		}
+	}
+	return false
+}
+
+func followsAny(words []token, at int, phrases []string) bool {
+	return slices.ContainsFunc(phrases, func(p string) bool { return follows(words, at, p) })
 }
 
 // later reports whether a sentence speaks of the school, later.

@@ -108,8 +108,11 @@ func wordEnd(lower string, at int, digits bool) int {
 		next := at + i + 1
 		inNumber := digits && (x == '.' || x == ',') && next < len(lower) && lower[next] >= '0' && lower[next] <= '9'
 		apostrophe := !digits && (x == '\'' || x == '’') && i > 0
-		if unicode.IsDigit(x) != digits && unicode.IsLetter(x) == digits ||
-			!unicode.IsLetter(x) && !unicode.IsDigit(x) && !inNumber && !apostrophe {
+		within := unicode.IsLetter(x)
+		if digits {
+			within = unicode.IsDigit(x)
+		}
+		if !within && !inNumber && !apostrophe {
 			break
 		}
 		end = at + i + utf8.RuneLen(x)

@@ -153,12 +153,7 @@ type fate struct{ what, why string }
 // be said first and was not by then. A reading that names no step, or one that
 // does not take it, is of the steps that do.
 func (b *Book) guarded(e *Entry) []string {
-	if len(b.Guards) == 0 || e.Provenance == Desk || e.Kind == Adult || e.Kind == Fact || e.Kind == Vouched ||
-		e.Kind == Tick ||
-		e.Kind == Swapped ||
-		e.Kind == Named ||
-		e.Kind == Sent ||
-		e.Kind == Spoiled {
+	if len(b.Guards) == 0 || e.Provenance == Desk || slices.Contains(unguarded, e.Kind) {
 		return nil
 	}
 	steps := []string{e.Step}
@@ -173,6 +168,9 @@ func (b *Book) guarded(e *Entry) []string {
 		return !on || b.Vouched[id] != "" || guard == AdultNotSaid && ok && !said.After(e.Measured())
 	})
 }
+
+// unguarded are the kinds of entry that do nothing which something has to be said before.
+var unguarded = []Kind{Adult, Fact, Vouched, Tick, Swapped, Named, Sent, Spoiled}
 
 // takers are the steps in which a slot's reading is taken.
 func (b *Book) takers(slot design.Slot) []string {

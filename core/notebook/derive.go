@@ -330,36 +330,44 @@ func (b *Book) series(r *design.Reading, lane string, of part) series {
 	same := once && b.Design.Trials > 1 || of.object != "" && !r.PerObject() // in every part
 	for i := range b.Cells {
 		c := &b.Cells[i]
-		if c.Slot.Reading != r.ID || !c.Slot.In(lane) ||
-			of.object != "" && c.Slot.Object != "" && c.Slot.Object != of.object ||
-			of.trial > 0 && c.Slot.Trial != of.trial && !once {
+		if c.Slot.Reading != r.ID || !c.Slot.In(lane) || !of.holds(c.Slot, once) {
 			continue
 		}
 		x.slots++
-		if c.State != HasValue && c.State != HasBound {
-			continue
-		}
-		q := c.Understood.InUnit
-		rounding, repeat := uncertainties(r, &c.Understood, c.Entry.Instrument)
-		if same { // repeating does not lessen its error
-			rounding, repeat = math.Hypot(rounding, repeat), 0
-		}
-		low, high := q, q
-		if c.State == HasBound {
-			x.bounded = true
-			low, high = ends(r, c)
-		}
-		x.values = append(x.values, quantity.Quantity{Value: q.Value, Unit: q.Unit, U: rounding})
-		x.repeats = append(x.repeats, quantity.Quantity{Value: q.Value, Unit: q.Unit, U: repeat})
-		x.lows, x.highs = append(x.lows, low), append(x.highs, high)
-		x.made = append(x.made, c.first())
-		if c.Slot.Time != "" {
-			at, _ := quantity.Parse(c.Slot.Time)
-			x.times = append(x.times, at.SI())
-			x.clock = append(x.clock, at.Quantity)
+		if c.State == HasValue || c.State == HasBound {
+			x.add(r, c, same)
 		}
 	}
 	return x
+}
+
+// holds reports whether a slot is of a part; what is taken once is of every trial.
+func (p part) holds(s design.Slot, once bool) bool {
+	return (p.object == "" || s.Object == "" || s.Object == p.object) && (p.trial <= 0 || s.Trial == p.trial || once)
+}
+
+// add adds the value of a cell; of one that stands in every part, repeating does not
+// lessen the error.
+func (x *series) add(r *design.Reading, c *Cell, same bool) {
+	q := c.Understood.InUnit
+	rounding, repeat := uncertainties(r, &c.Understood, c.Entry.Instrument)
+	if same {
+		rounding, repeat = math.Hypot(rounding, repeat), 0
+	}
+	low, high := q, q
+	if c.State == HasBound {
+		x.bounded = true
+		low, high = ends(r, c)
+	}
+	x.values = append(x.values, quantity.Quantity{Value: q.Value, Unit: q.Unit, U: rounding})
+	x.repeats = append(x.repeats, quantity.Quantity{Value: q.Value, Unit: q.Unit, U: repeat})
+	x.lows, x.highs = append(x.lows, low), append(x.highs, high)
+	x.made = append(x.made, c.first())
+	if c.Slot.Time != "" {
+		at, _ := quantity.Parse(c.Slot.Time)
+		x.times = append(x.times, at.SI())
+		x.clock = append(x.clock, at.Quantity)
+	}
 }
 
 // put binds a reading's symbol to values, and time and elapsed where the expression

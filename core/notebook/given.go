@@ -85,22 +85,31 @@ func suits(d *design.Document, r *design.Reading, e *Entry) *Problem {
 	if r.Numeric() && g == nil {
 		return nil // what was typed is read, and said if it cannot be
 	}
-	if r.Sort() == design.QuantityKind {
+	switch r.Sort() {
+	case design.QuantityKind:
 		return &Problem{"value", rule("typed-only"), "82 mm"}
-	}
-	if r.Sort() == design.EventKind {
+	case design.EventKind:
 		if !ofKind(design.EventKind, g) || !g.happened() {
 			return &Problem{"value", rule("of-kind.event"), "{\"at\": 750}"}
 		}
 		return nil
-	}
-	if r.Sort() == design.CountKind {
-		if g.Count == nil || min(*g.Count, g.Of, g.Escaped, g.Undecided) < 0 ||
-			max(*g.Count, g.Of, g.Escaped, g.Undecided) > maxCount {
+	case design.CountKind:
+		if !g.counted() {
 			return &Problem{"value.count", rule("whole-number"), "13"}
 		}
 		return nil
 	}
+	return choosing(d, r, g)
+}
+
+// counted reports whether what was counted is a number of things, with those beside it.
+func (g *Given) counted() bool {
+	return g.Count != nil && min(*g.Count, g.Of, g.Escaped, g.Undecided) >= 0 &&
+		max(*g.Count, g.Of, g.Escaped, g.Undecided) <= maxCount
+}
+
+// choosing is suits of a reading whose answers are named by the design.
+func choosing(d *design.Document, r *design.Reading, g *Given) *Problem {
 	choices := d.Choices(r)
 	example := firstID(len(choices), func(i int) string { return choices[i].ID })
 	if g == nil || !ofKind(r.Sort(), g) || r.Sort() == design.ChoiceKind && len(g.Chosen) > 1 || !g.bounded() {

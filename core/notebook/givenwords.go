@@ -15,15 +15,6 @@ import (
 // Said is what was given in words: a level, an answer, an option, an order from
 // its beginning on. Its rendering needs no id.
 func (g *Given) Said(d *design.Document, r *design.Reading) text.Message {
-	choices := d.Choices(r)
-	word := func(id string) text.Localized {
-		for _, c := range choices {
-			if c.ID == id {
-				return c.Word
-			}
-		}
-		return text.Localized{text.Languages[0]: id}
-	}
 	switch {
 	case g.Count != nil:
 		return g.saidCount(r)
@@ -33,14 +24,32 @@ func (g *Given) Said(d *design.Document, r *design.Reading) text.Message {
 		return g.saidWhere(d, r)
 	case g.Text != "":
 		return text.Message{ID: "notebook.given.text", Args: text.Args{"text": g.Text}}
+	}
+	choices := d.Choices(r)
+	return g.saidChosen(func(id string) text.Localized {
+		for _, c := range choices {
+			if c.ID == id {
+				return c.Word
+			}
+		}
+		return text.Localized{text.Languages[0]: id}
+	})
+}
+
+// saidChosen is Said of what the design offers by these words.
+func (g *Given) saidChosen(word func(string) text.Localized) text.Message {
+	order := func(a any) text.Message {
+		return text.Message{ID: "notebook.given.order", Args: text.Args{"order": a}}
+	}
+	switch {
 	case len(g.Words)+len(g.Own) > 0:
 		var own []string
 		for _, sense := range design.Senses {
 			own = append(own, g.Own[string(sense)]...)
 		}
-		return text.Message{ID: "notebook.given.order", Args: text.Args{"order": listed{g.ids(), word, own}}}
+		return order(listed{g.ids(), word, own})
 	case len(g.Chosen) > 1:
-		return text.Message{ID: "notebook.given.order", Args: text.Args{"order": listed{g.Chosen, word, nil}}}
+		return order(listed{g.Chosen, word, nil})
 	case len(g.Never) > 0:
 		never := listed{g.Never, word, nil}
 		if len(g.Order) == 0 {
@@ -51,7 +60,7 @@ func (g *Given) Said(d *design.Document, r *design.Reading) text.Message {
 			Args: text.Args{"order": inOrder{g.Order, word}, "never": never},
 		}
 	case len(g.Order)+len(g.LeftOut) > 0:
-		return text.Message{ID: "notebook.given.order", Args: text.Args{"order": inOrder{g.Order, word}}}
+		return order(inOrder{g.Order, word})
 	}
 	for _, id := range g.ids() {
 		return text.Message{ID: "notebook.given.word", Args: text.Args{"word": word(id)}}

@@ -41,7 +41,7 @@ func (r reader) single(t []token) (amount, int, *Typed) {
 	n := 0
 	filled := func() {
 		if m, k := r.l.modifiers.at(t[n:]); k > 0 {
-			a.modifier, a.plain, n = m, false, n+k
+			a.modifier, n = m, n+k
 		}
 	}
 	filled()
@@ -49,9 +49,6 @@ func (r reader) single(t []token) (amount, int, *Typed) {
 	switch {
 	case problem == nil:
 		a.figure, n = figure, n+k
-		if a.modifier[0] > 0 {
-			a.plain = false
-		}
 	case problem.Code == "no-number" && r.countsAsOne(t[n:], a.modifier[0] > 0):
 		a.figure = figureOf(1)
 	default:
@@ -59,22 +56,19 @@ func (r reader) single(t []token) (amount, int, *Typed) {
 	}
 	filled()
 	if a.spoken {
-		if _, k := r.l.of.at(t[n:]); k > 0 && r.unitFollows(t[n+k:]) {
-			n += k
-		}
+		n += r.ofUnit(t[n:])
 	}
 	filled()
 	named := false // also degrees, which name no scale
 	if u, k, known := r.unit(t[n:]); k > 0 {
 		a.unit, a.typed, named, n = u, known, true, n+k
-		if u.Dim == Volume && k == 1 && t[n-1].text == "T" {
-			a.confirm = true
-		}
+		a.confirm = u.Dim == Volume && k == 1 && t[n-1].text == "T" // tea or table
 	}
 	filled()
 	if half, k := r.andHalf(t[n:]); k > 0 && named && a.whole && !r.unitFollows(t[n+k:]) {
 		a.value, a.plain, a.decimals, a.whole, n = a.value+half, false, -1, false, n+k
 	}
+	a.plain = a.plain && a.modifier[0] == 0
 	return a, n, nil
 }
 
@@ -118,26 +112,27 @@ func (r reader) andHalf(t []token) (float64, int) {
 	return 0, 0
 }
 
+// ofUnit is how many words stand before the unit that a number in words is of: "half of a
+// cup".
+func (r reader) ofUnit(t []token) int {
+	if _, k := r.l.of.at(t); k > 0 && r.unitFollows(t[k:]) {
+		return k
+	}
+	return 0
+}
+
 // more reads a number of a smaller unit behind an amount. The sum is in the
 // smaller unit.
 func (r reader) more(a amount, t []token, n int) (amount, int, *Typed) {
-	_, joint := r.l.and.at(t[n:])
-	if joint == 0 && t[n].text == "," {
-		joint = 1
-	}
+	joint := r.joint(t[n:], ",")
 	b, k, problem := r.single(t[n+joint:])
 	if problem != nil || joint > 0 && !b.typed {
 		return a, 0, nil
 	}
-	if !b.typed {
-		small, ok := lessThan[a.unit.Symbol]
-		last := n+k == len(t) && (b.plain || b.spoken && !b.share || strings.Contains(written(t), "/"))
-		if !ok || !last {
-			return a, 0, nil
-		}
-		b.unit, b.typed, b.assumed = MustUnit(small), true, true
+	if n+k == len(t) && (b.plain || b.spoken && !b.share || strings.Contains(written(t), "/")) {
+		b.lessOf(a)
 	}
-	if b.unit.Dim != a.unit.Dim || a.unit.Dim == Temperature || a.unit.Dim == Pure || b.unit.Factor >= a.unit.Factor {
+	if !b.typed || !a.unit.divides(b.unit) {
 		return a, 0, nil
 	}
 	if !a.whole && joint == 0 || b.value*b.unit.Factor >= a.unit.Factor*(1-1e-9) {
@@ -147,6 +142,27 @@ func (r reader) more(a amount, t []token, n int) (amount, int, *Typed) {
 	b.value, b.plain, b.decimals = a.value*a.unit.Factor/b.unit.Factor+b.value, false, -1
 	b.value = math.Round(b.value*1e9) / 1e9
 	return b, joint + k, nil
+}
+
+// joint is how many words join what follows to what stands before: "and", or one of the
+// signs.
+func (r reader) joint(t []token, signs string) int {
+	if _, n := r.l.and.at(t); n > 0 || !strings.Contains(signs, t[0].text) {
+		return n
+	}
+	return 1
+}
+
+// lessOf takes a number without a unit to be of the unit that comes below another's.
+func (a *amount) lessOf(larger amount) {
+	if small, known := lessThan[larger.unit.Symbol]; known && !a.typed {
+		a.unit, a.typed, a.assumed = MustUnit(small), true, true
+	}
+}
+
+// divides reports whether an amount in a unit can go on in a smaller one: 3 cm 4 mm.
+func (u Unit) divides(small Unit) bool {
+	return small.Dim == u.Dim && u.Dim != Temperature && u.Dim != Pure && small.Factor < u.Factor
 }
 
 // lessThan is the unit that may be left out behind another: 5 ft 3, 1 h 20.
@@ -265,16 +281,15 @@ func (r reader) finish(t []token, a amount, rest []token) Typed {
 	if !a.typed {
 		a.unit = field
 	}
-	out.Parsed = Parsed{Quantity: Quantity{Value: a.value, Unit: a.unit}}
-	out.Low, out.High = a.value, a.value
 	switch {
-	case a.unit.Dim == field.Dim, field.Dim == Volume && a.unit.Dim == Count:
-	case field.Dim == Count && a.unit.Dim == Pure:
+	case answers(a.unit.Dim, field.Dim):
 	case field.Dim == Volume && a.unit.Symbol == "oz":
 		return ask("ounce", written(t), text.Number(a.value, max(0, a.decimals), r.f.Language)+" fl oz")
 	default:
 		return ask("wrong-dimension", written(t))
 	}
+	out.Parsed = Parsed{Quantity: Quantity{Value: a.value, Unit: a.unit}}
+	out.Low, out.High = a.value, a.value
 	if m := a.modifier; m[0] > 0 {
 		if a.unit.Dim != Volume {
 			return ask("modifier", written(t))
@@ -285,6 +300,12 @@ func (r reader) finish(t []token, a amount, rest []token) Typed {
 	}
 	out.Confirm = a.confirm || !a.plain || a.unit != field || len(rest) > 0 || a.unit.Symbol == "vol"
 	return out
+}
+
+// answers reports whether an amount of a dimension can be told where another is asked:
+// cups are counted, and a count has no unit.
+func answers(told, asked Dim) bool {
+	return told == asked || asked == Volume && told == Count || asked == Count && told == Pure
 }
 
 // measuringSpoons are fields in which half is half of one.
@@ -319,30 +340,36 @@ func (r reader) behind(t []token, a amount, rest []token, counted bool) (code st
 	if len(rest) == 0 {
 		return "", nil
 	}
-	_, joint := r.l.and.at(rest)
-	if joint == 0 && (rest[0].text == "," || rest[0].text == ";" || rest[0].text == "/" || rest[0].text == "&") {
-		joint = 1
-	}
+	joint := r.joint(rest, ",;/&")
 	if second, n, problem := r.amount(rest[joint:]); problem == nil {
-		offer := func(x amount) string {
-			switch {
-			case x.typed && x.unit.Dim == r.f.Dim:
-				return r.shown(x.figure) + " " + x.unit.Symbol
-			case a.typed || second.typed:
-				return r.shown(x.figure) + " " + r.f.Unit
-			}
-			return r.shown(x.figure)
-		}
-		return "two-readings", []string{offer(a), offer(second)}[:min(2, n*2)]
+		offers := []string{r.offered(a, a.typed || second.typed), r.offered(second, a.typed || second.typed)}
+		return "two-readings", offers[:min(2, n*2)]
 	}
-	if _, n := r.l.packets.at(rest); n > 0 && !a.typed && !counted {
+	if a.typed || counted {
+		if len(rest) > 6 || r.means(rest) {
+			return "unknown-unit", nil
+		}
+		return "", nil
+	}
+	if _, n := r.l.packets.at(rest); n > 0 {
 		return "packets", nil
 	}
-	_, of := r.l.of.at(rest)
-	if !a.typed && !counted && of == 0 || len(rest) > 6 || r.means(rest) {
+	if _, of := r.l.of.at(rest); of == 0 || len(rest) > 6 || r.means(rest) {
 		return "unknown-unit", nil
 	}
 	return "", nil
+}
+
+// offered is an amount as it is offered: in its own unit where that is one of the field,
+// with the field's unit where any was written.
+func (r reader) offered(a amount, unit bool) string {
+	switch {
+	case a.typed && a.unit.Dim == r.f.Dim:
+		return r.shown(a.figure) + " " + a.unit.Symbol
+	case unit:
+		return r.shown(a.figure) + " " + r.f.Unit
+	}
+	return r.shown(a.figure)
 }
 
 // means reports whether words behind a value say something about it: a number, a unit

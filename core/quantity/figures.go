@@ -222,17 +222,8 @@ func (r reader) words(t []token) (figure, int) {
 		return f, n + k
 	}
 	if of, k := r.l.fractions.at(t[n:]); k > 0 {
-		f := figureOf(1 / of)
-		f.share, n = true, n+k
-		if _, k := r.l.of.at(t[n:]); k > 0 {
-			if g, m := r.l.groups.at(t[n+k:]); m > 0 { // half a dozen
-				return figureOf(g / of), n + k + m
-			}
-		}
-		if g, m := r.l.groups.at(t[n:]); m > 0 {
-			return figureOf(g / of), n + m
-		}
-		return f, n
+		f, m := r.shareOf(of, t[n+k:])
+		return f, n + k + m
 	}
 	if g, k := r.l.groups.at(t[n:]); k > 0 {
 		v, more := r.cardinal(t[n+k:], g)
@@ -256,12 +247,28 @@ func (r reader) words(t []token) (figure, int) {
 	if of, m := r.l.fractions.at(t[k:]); m > 0 {
 		return figureOf(v / of), k + m
 	}
-	if half, m := r.andHalf(t[k:]); m > 0 && !r.unitFollows(t[k+m:]) || m > 0 && r.unitFollows(t[k+m:]) {
+	if half, m := r.andHalf(t[k:]); m > 0 {
 		f := figureOf(v + half)
 		f.whole = false
 		return f, k + m
 	}
 	return figureOf(v), k
+}
+
+// shareOf is one part of so many of what follows: a share as it is, or of a group ("half a
+// dozen").
+func (r reader) shareOf(parts float64, t []token) (figure, int) {
+	if _, k := r.l.of.at(t); k > 0 {
+		if g, m := r.l.groups.at(t[k:]); m > 0 {
+			return figureOf(g / parts), k + m
+		}
+	}
+	if g, m := r.l.groups.at(t); m > 0 {
+		return figureOf(g / parts), m
+	}
+	f := figureOf(1 / parts)
+	f.share = true
+	return f, 0
 }
 
 // cardinal reads number words on from a value: twenty-five, two hundred and

@@ -118,11 +118,19 @@ func (r reader) value(t []token) Typed {
 		}
 	}
 	out := r.finish(t, first, after)
-	if sign < 0 && out.Kind == Value {
-		out.Value, out.Low, out.High = -out.Value, -out.High, -out.Low
-		out.Confirm = out.Confirm || rest[0].low == "-" || first.belowZero
+	if sign < 0 {
+		return out.below(rest[0].low == "-" || first.belowZero)
 	}
 	return out
+}
+
+// below is a value below zero; doubtful, it is shown back.
+func (t Typed) below(doubtful bool) Typed {
+	if t.Kind == Value {
+		t.Value, t.Low, t.High = -t.Value, -t.High, -t.Low
+		t.Confirm = t.Confirm || doubtful
+	}
+	return t
 }
 
 // special reads what is written in a way of its own: between two values, in portions, as

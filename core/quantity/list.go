@@ -17,26 +17,22 @@ var (
 // decimal comma ("2,5" or "12,5,13,5"): it reports false, and the writer is
 // asked for semicolons.
 func Divide(text string) (items []string, ok bool) {
-	cut := func(parts []string) []string {
-		out := []string{}
-		for _, p := range parts {
-			if p = strings.Trim(strings.TrimSpace(p), ","); p != "" {
-				out = append(out, strings.TrimSpace(p))
-			}
-		}
-		return out
-	}
 	text = strings.TrimSpace(plainSpaces(text))
 	if strings.ContainsAny(text, ";\n") {
-		return cut(strings.FieldsFunc(text, func(r rune) bool { return r == ';' || r == '\n' })), true
+		return trimmed(strings.FieldsFunc(text, func(r rune) bool { return r == ';' || r == '\n' })), true
 	}
 	if strings.Contains(text, ", ") {
-		return cut(strings.Split(text, ", ")), true
+		return trimmed(strings.Split(text, ", ")), true
 	}
-	if items := cut(atBlanks(text)); len(items) > 1 {
+	if items := trimmed(atBlanks(text)); len(items) > 1 {
 		return items, true
 	}
-	items = cut(strings.Split(text, ","))
+	return atCommas(text)
+}
+
+// atCommas is Divide of what has nothing but commas to be cut at.
+func atCommas(text string) (items []string, ok bool) {
+	items = trimmed(strings.Split(text, ","))
 	whole, pointed := len(items) > 1, true
 	for _, item := range items {
 		whole = whole && plainNumeral.MatchString(item)
@@ -54,6 +50,17 @@ func Divide(text string) (items []string, ok bool) {
 		}
 	}
 	return items, true
+}
+
+// trimmed are the parts that say something, without blanks and commas around them.
+func trimmed(parts []string) []string {
+	out := []string{}
+	for _, p := range parts {
+		if p = strings.Trim(strings.TrimSpace(p), ","); p != "" {
+			out = append(out, strings.TrimSpace(p))
+		}
+	}
+	return out
 }
 
 // atBlanks cuts before each number; a fraction behind a whole number is part

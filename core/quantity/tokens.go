@@ -66,40 +66,43 @@ func lex(text string) []token {
 	plain := plainRunes(text)
 	var out []token
 	spaced := false
-	add := func(kind byte, s string, value float64) {
-		out = append(out, token{text: s, low: strings.ToLower(s), kind: kind, value: value, spaced: spaced})
-		spaced = false
-	}
 	for i := 0; i < len(plain); {
-		r := plain[i]
-		switch {
-		case r == ' ':
+		if plain[i] == ' ' {
 			spaced = true
 			i++
-		case r == '.' && i+1 < len(plain) && plain[i+1] == '.':
-			for i < len(plain) && plain[i] == '.' {
-				i++
-			}
-			add('s', "…", 0)
-		case digitAt(plain, i) || (r == '.' || r == ',') && digitAt(plain, i+1):
-			end := numeral(plain, i)
-			add('n', string(plain[i:end]), 0)
-			i = end
-		case vulgar[r] != [2]float64{}:
-			add('f', string(r), vulgar[r][0]/vulgar[r][1])
-			i++
-		case inWord(r):
-			end := wordEnd(plain, i)
-			add('w', string(plain[i:end]), 0)
-			i = end
-		case len(out) > 0 && !spaced && out[len(out)-1].kind != 's' && stopsWord(plain, i):
-			i++
-		default:
-			add('s', string(r), 0)
-			i++
+			continue
 		}
+		t, end := tokenAt(plain, i)
+		if t.kind == 's' && t.text != "…" && len(out) > 0 && !spaced && out[len(out)-1].kind != 's' &&
+			stopsWord(plain, i) {
+			i++
+			continue
+		}
+		t.low, t.spaced = strings.ToLower(t.text), spaced
+		out, spaced, i = append(out, t), false, end
 	}
 	return out
+}
+
+// tokenAt is the token that begins at i, and where it ends.
+func tokenAt(s []rune, i int) (token, int) {
+	r, end := s[i], i+1
+	switch {
+	case r == '.' && end < len(s) && s[end] == '.':
+		for end < len(s) && s[end] == '.' {
+			end++
+		}
+		return token{kind: 's', text: "…"}, end
+	case digitAt(s, i) || (r == '.' || r == ',') && digitAt(s, i+1):
+		end = numeral(s, i)
+		return token{kind: 'n', text: string(s[i:end])}, end
+	case vulgar[r] != [2]float64{}:
+		return token{kind: 'f', text: string(r), value: vulgar[r][0] / vulgar[r][1]}, end
+	case inWord(r):
+		end = wordEnd(s, i)
+		return token{kind: 'w', text: string(s[i:end])}, end
+	}
+	return token{kind: 's', text: string(r)}, end
 }
 
 // plainRunes brings a text's signs to one form each: digits of full width, signs that
@@ -152,6 +155,11 @@ func numeral(s []rune, i int) int {
 	for digitAt(s, i) || i < len(s) && (s[i] == '.' || s[i] == ',') && digitAt(s, i+1) {
 		i++
 	}
+	return exponent(s, i)
+}
+
+// exponent is where the exponent ends that begins at i; i where none does.
+func exponent(s []rune, i int) int {
 	if i == len(s) || s[i] != 'e' && s[i] != 'E' {
 		return i
 	}

@@ -114,11 +114,7 @@ func readTyped(text string, f Field) Typed {
 			return v
 		}
 	}
-	out := r.qualified(t)
-	if out.Kind == Value && out.UnitAssumed && f.Dim == Temperature && f.unit().Symbol == "°C" && f.System == US {
-		return r.whichDegrees(out)
-	}
-	return out
+	return r.whichDegrees(r.qualified(t))
 }
 
 // vagueOf reads "a handful of salt".
@@ -135,6 +131,10 @@ func (r reader) vagueOf(t []token) bool {
 // whichDegrees asks where a bare number stands in a °C field of a writer who
 // thinks in °F. What is above 60 in a room can only be °F.
 func (r reader) whichDegrees(t Typed) Typed {
+	f := r.f
+	if f.System != US || f.Dim != Temperature || f.unit().Symbol != "°C" || t.Kind != Value || !t.UnitAssumed {
+		return t
+	}
 	if r.f.Room && t.Value > 60 {
 		t.Unit, t.Confirm = MustUnit("°F"), true
 		return t

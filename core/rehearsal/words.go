@@ -14,10 +14,10 @@ import (
 
 // Sentences say what the rehearsed classes saw, the answer first.
 func (a *Answer) Sentences() []text.Message {
-	switch {
-	case a.Homes == 0 && len(a.Claims)+a.others() == 0 && a.Unsaid > 0:
-		return []text.Message{text.M("rehearsal.none")}
-	case a.Homes == 0 || len(a.Claims)+a.others() == 0:
+	if a.Homes == 0 || len(a.Claims)+a.others() == 0 {
+		if a.Homes == 0 && len(a.Claims)+a.others() == 0 && a.Unsaid > 0 {
+			return []text.Message{text.M("rehearsal.none")}
+		}
 		return []text.Message{text.M("rehearsal.nobody")}
 	}
 	var out []text.Message
@@ -30,7 +30,26 @@ func (a *Answer) Sentences() []text.Message {
 	for i := range a.Ordered {
 		out = append(out, a.Ordered[i].sentences()...)
 	}
-	largest := map[string]*Claim{} // by value: of those of which nothing says the size
+	out = append(out, a.claimed()...)
+	if a.FlagLow < a.FlagTop && a.FlagLow > 0 {
+		out = append(out, text.M("rehearsal.flags-range", "from", a.FlagLow, "to", a.FlagTop))
+	} else if a.FlagTop > 0 {
+		out = append(out, text.M("rehearsal.flags", "to", a.FlagTop))
+	}
+	if a.Help != nil {
+		out = append(out, text.M("rehearsal.help."+string(a.Help.Change), "seen", hundredth(a.Help.Seen)))
+	}
+	if a.Unsaid > 0 {
+		out = append(out, text.M("rehearsal.unsaid", "n", a.Unsaid))
+	}
+	return out
+}
+
+// claimed are the sentences about claims of effects: where nothing says the size of one,
+// the largest of its value alone.
+func (a *Answer) claimed() []text.Message {
+	var out []text.Message
+	largest := map[string]*Claim{} // by value
 	for i := range a.Claims {
 		c := &a.Claims[i]
 		switch had := largest[c.Value]; {
@@ -43,17 +62,6 @@ func (a *Answer) Sentences() []text.Message {
 	for _, value := range slices.Sorted(maps.Keys(largest)) {
 		c := largest[value]
 		out = append(out, text.M("rehearsal.smallest", "size", c.size(math.Abs(c.Effect))), text.M("rehearsal.say-it"))
-	}
-	if a.FlagLow < a.FlagTop && a.FlagLow > 0 {
-		out = append(out, text.M("rehearsal.flags-range", "from", a.FlagLow, "to", a.FlagTop))
-	} else if a.FlagTop > 0 {
-		out = append(out, text.M("rehearsal.flags", "to", a.FlagTop))
-	}
-	if a.Help != nil {
-		out = append(out, text.M("rehearsal.help."+string(a.Help.Change), "seen", hundredth(a.Help.Seen)))
-	}
-	if a.Unsaid > 0 {
-		out = append(out, text.M("rehearsal.unsaid", "n", a.Unsaid))
 	}
 	return out
 }

@@ -119,7 +119,6 @@ func (m *margin) say(l Line) { m.found[l.Topic] = append(m.found[l.Topic], l) }
 // topicOf is the topic of a finding of the validation, by its place.
 func topicOf(f design.Finding) Topic {
 	parts := strings.Split(strings.TrimPrefix(f.Path, "/"), "/")
-	last := parts[len(parts)-1]
 	switch parts[0] {
 	case "needs", "materials", "swaps":
 		return KitchensTopic
@@ -130,19 +129,33 @@ func topicOf(f design.Finding) Topic {
 	case "lesson", "sections":
 		return TimeTopic
 	case "steps":
-		switch {
-		case last == "duration" || last == "wait" || slices.Contains(parts, "wait") || f.Code == "no-steps" ||
-			f.Code == "idle-wait":
-			return TimeTopic
-		case slices.Contains(parts, "uses") || last == "in":
-			return KitchensTopic
-		case slices.Contains(parts, "takes") || slices.Contains(parts, "evidence"):
-			return ShowTopic
-		case last == "heat" || last == "voltage":
-			return SafetyTopic
-		}
+		return stepTopic(f.Code, parts)
 	case "cautions", "lowered", "heard":
 		return SafetyTopic
+	}
+	return WordsTopic
+}
+
+// stepTopic is the topic of a finding about a step, by its field or the list that it is in.
+func stepTopic(code string, parts []string) Topic {
+	if code == "no-steps" || code == "idle-wait" {
+		return TimeTopic
+	}
+	last := parts[len(parts)-1]
+	for _, in := range []struct {
+		topic  Topic
+		fields []string
+		lists  []string
+	}{
+		{TimeTopic, []string{"duration"}, []string{"wait"}},
+		{KitchensTopic, []string{"in"}, []string{"uses"}},
+		{ShowTopic, nil, []string{"takes", "evidence"}},
+		{SafetyTopic, []string{"heat", "voltage"}, nil},
+	} {
+		listed := slices.ContainsFunc(in.lists, func(l string) bool { return slices.Contains(parts, l) })
+		if listed || slices.Contains(in.fields, last) {
+			return in.topic
+		}
 	}
 	return WordsTopic
 }
@@ -249,19 +262,7 @@ func (m *margin) fair() {
 		m.say(Line{Topic: FairTopic, Weight: Mending, Message: s.Words, Path: fmt.Sprintf("/steps/%d", s.Step),
 			Mend: mend})
 	}
-	var only []int
-	for i, s := range d.Steps {
-		if len(s.Conditions) > 0 && len(s.Conditions) < len(d.Conditions) {
-			only = append(only, i)
-		}
-	}
-	if len(only) > 1 {
-		a, b := d.Steps[only[0]], d.Steps[only[1]]
-		if !slices.Equal(a.Actions, b.Actions) || !slices.Equal(a.Uses, b.Uses) {
-			m.say(Line{Topic: FairTopic, Weight: Mending, Path: fmt.Sprintf("/steps/%d", only[1]), Message: text.M(
-				"review.fair.second", "a", only[0]+1, "b", only[1]+1, "first", a.Title, "second", b.Title)})
-		}
-	}
+	m.secondDifference()
 	l := Line{Topic: FairTopic, Weight: Fine}
 	switch n := len(d.Conditions); {
 	case len(d.Stages) > 1 && d.InParts((*design.Reading).PerStage) && n < 2:
@@ -276,6 +277,25 @@ func (m *margin) fair() {
 		l.Message = text.M("review.fair.alike", "n", n, "name", d.Changed.Name)
 	}
 	m.say(l)
+}
+
+// secondDifference says where two steps of single conditions differ in more than what is
+// changed.
+func (m *margin) secondDifference() {
+	d := m.d
+	var only []int
+	for i, s := range d.Steps {
+		if len(s.Conditions) > 0 && len(s.Conditions) < len(d.Conditions) {
+			only = append(only, i)
+		}
+	}
+	if len(only) > 1 {
+		a, b := d.Steps[only[0]], d.Steps[only[1]]
+		if !slices.Equal(a.Actions, b.Actions) || !slices.Equal(a.Uses, b.Uses) {
+			m.say(Line{Topic: FairTopic, Weight: Mending, Path: fmt.Sprintf("/steps/%d", only[1]), Message: text.M(
+				"review.fair.second", "a", only[0]+1, "b", only[1]+1, "first", a.Title, "second", b.Title)})
+		}
+	}
 }
 
 // beforehand is how many minutes of getting ready stand at the beginning, which could be

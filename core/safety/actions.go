@@ -84,39 +84,40 @@ func ActionName(id string) text.Localized {
 func (j *judge) step(s *design.Step) {
 	heated := false
 	for _, a := range s.Actions {
-		switch {
-		case slices.Contains(heatActions, a):
-			heated = true
-			j.heat(s, a)
-		case a == "taste":
-			name := "mixed"
-			if j.food() {
-				name = "food"
-			}
-			j.say(named("taste", name), []string{s.ID}, nil, a, nil)
-		case a == "smell" || a == "on-skin":
-			j.onBody(s, a)
-		case a == "electrolyse":
-			// judged with what is in the vessel
-		default:
-			h, ok := byAction[a]
-			if !ok {
-				h = named("unknown", "action")
-			}
-			f := j.say(h, []string{s.ID}, nil, a, nil)
-			if f != nil && !ok {
-				f.Asks = true
-			}
-		}
+		heated = heated || slices.Contains(heatActions, a)
+		j.action(s, a)
 	}
 	if !heated && s.Heat != "" {
 		j.heat(s, "heat")
 	}
-	if len(s.Evidence) > 0 {
-		for _, e := range j.d.Evidence {
-			if e.Photographed() && slices.Contains(s.Evidence, e.ID) {
-				j.say(named("privacy", "photo"), []string{s.ID}, nil, "", nil)
-			}
+	for _, e := range j.d.Evidence {
+		if e.Photographed() && slices.Contains(s.Evidence, e.ID) {
+			j.say(named("privacy", "photo"), []string{s.ID}, nil, "", nil)
+		}
+	}
+}
+
+// action judges one action of a step. To electrolyse is judged with what is in the vessel.
+func (j *judge) action(s *design.Step, a string) {
+	switch {
+	case slices.Contains(heatActions, a):
+		j.heat(s, a)
+	case a == "taste":
+		name := "mixed"
+		if j.food() {
+			name = "food"
+		}
+		j.say(named("taste", name), []string{s.ID}, nil, a, nil)
+	case a == "smell" || a == "on-skin":
+		j.onBody(s, a)
+	case a == "electrolyse":
+	default:
+		h, known := byAction[a]
+		if !known {
+			h = named("unknown", "action")
+		}
+		if f := j.say(h, []string{s.ID}, nil, a, nil); f != nil && !known {
+			f.Asks = true
 		}
 	}
 }

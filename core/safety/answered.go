@@ -28,16 +28,20 @@ func (j *judge) settled(c *lexicon.Concept, step int, words, lang string) bool {
 		if !ok {
 			continue
 		}
-		if slices.Contains(c.Settled, m.ID) || (listed || c.Thing) && slices.Contains(meant, m) ||
-			slices.ContainsFunc(c.Leads, func(lead string) bool {
-				id, thing := strings.CutPrefix(lead, "+")
-				known, ok := j.l.Material(id)
-				return thing && ok && sameClass(m, known)
-			}) {
+		if slices.Contains(c.Settled, m.ID) || (listed || c.Thing) && slices.Contains(meant, m) || j.leadsTo(c, m) {
 			return true
 		}
 	}
 	return false
+}
+
+// leadsTo reports whether a concept leads to things of the class of this one.
+func (j *judge) leadsTo(c *lexicon.Concept, m *larder.Material) bool {
+	return slices.ContainsFunc(c.Leads, func(lead string) bool {
+		id, thing := strings.CutPrefix(lead, "+")
+		known, ok := j.l.Material(id)
+		return thing && ok && sameClass(m, known)
+	})
 }
 
 // classes are the properties by which two things are of one class: what one of

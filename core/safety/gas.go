@@ -121,45 +121,56 @@ func (j *judge) upperFill(v *vessel, holds, makers []content, scale float64) (fl
 	if !ok {
 		return 0, false
 	}
-	var acids, carbonates, others []content
 	known := true
 	for _, c := range makers {
 		if _, said := j.amount(c.need); !said && !isYeast(c.material) {
 			j.lacks(c.need)
 			known = false
 		}
+	}
+	if !known {
+		return 0, false
+	}
+	return (j.upperGas(makers, scale) + j.upperLiquid(holds)) / capacity, true
+}
+
+// upperGas is the most gas, in L, that comes of what makes it. One acid with one
+// carbonate is worked out with both, all else as if every grain reacted.
+func (j *judge) upperGas(makers []content, scale float64) float64 {
+	var acids, carbonates, others []content
+	for _, c := range makers {
 		switch {
-		case isCarbonate(c.material) && !isFizzy(c.material):
+		case isFizzy(c.material):
+			others = append(others, c)
+		case isCarbonate(c.material):
 			carbonates = append(carbonates, c)
-		case isAcid(c.material) && !isFizzy(c.material):
+		case isAcid(c.material):
 			acids = append(acids, c)
 		default:
 			others = append(others, c)
 		}
 	}
-	if !known {
-		return 0, false
-	}
-	var gas float64 // L
+	gas := j.allGas(others, scale)
 	if len(acids) == 1 && len(carbonates) == 1 {
 		if g, ok := j.modelled(acids[0], carbonates[0], scale); ok {
-			gas = g
-		} else {
-			gas = j.allGas(carbonates, scale)
+			return gas + g
 		}
-	} else {
-		gas = j.allGas(carbonates, scale)
 	}
-	gas += j.allGas(others, scale)
-	var liquid float64 // L
+	return gas + j.allGas(carbonates, scale)
+}
+
+// upperLiquid is the most liquid, in L, among what a vessel holds.
+func (j *judge) upperLiquid(holds []content) float64 {
+	var liquid float64
 	for _, c := range holds {
-		if c.material.Liquid() {
-			if q, ok := j.perRun(c.need); ok && q.Unit.Dim == quantity.Volume {
-				liquid += (q.SI() + 2*q.USI()) * 1000
-			}
+		if !c.material.Liquid() {
+			continue
+		}
+		if q, ok := j.perRun(c.need); ok && q.Unit.Dim == quantity.Volume {
+			liquid += (q.SI() + 2*q.USI()) * 1000
 		}
 	}
-	return (gas + liquid) / capacity, true
+	return liquid
 }
 
 // capacity of a bag in litres, at its lower end: as measured, if its kind can

@@ -77,32 +77,44 @@ func (j *judge) allergies() {
 
 // alone closes what an adult or eye protection is needed for and is not there.
 func (j *judge) alone() {
-	adult, goggles := kitchen.Maybe(j.home.Adult, false), kitchen.Maybe(j.home.Goggles, false)
-	var withAdult, withGoggles []string
+	withAdult, withGoggles := j.stepsThat(needsAdult), j.stepsThat(wears)
+	if !kitchen.Maybe(j.home.Adult, false) {
+		j.closeAtHome("no-adult", withAdult)
+	}
+	if !kitchen.Maybe(j.home.Goggles, false) {
+		j.closeAtHome("no-goggles", withGoggles)
+	}
+}
+
+// stepsThat are the steps of the findings that need something.
+func (j *judge) stepsThat(need func(Finding) bool) []string {
+	var in Finding
 	for _, f := range j.out {
-		needs := f.Verdict == AdultNear || f.Verdict == AdultDoes || f.Rule == "flame" || f.Rule == "launcher" ||
-			f.Rule == "gas-flexible" ||
-			f.Rule == "heat" && (f.Case == "above" || f.Case == "fat")
-		for _, s := range f.Steps {
-			if needs && !slices.Contains(withAdult, s) {
-				withAdult = append(withAdult, s)
-			}
-			if wears(f) && !slices.Contains(withGoggles, s) {
-				withGoggles = append(withGoggles, s)
-			}
+		if need(f) {
+			in.alsoIn(f.Steps)
 		}
 	}
-	close := func(name string, steps []string) {
-		if len(steps) > 0 {
-			j.say(named("people-home", name), steps, nil, "", nil).FromHome = true
+	return in.Steps
+}
+
+// closeAtHome says of steps that this home has not what they need.
+func (j *judge) closeAtHome(name string, steps []string) {
+	if len(steps) > 0 {
+		j.say(named("people-home", name), steps, nil, "", nil).FromHome = true
+	}
+}
+
+// needsAdult reports whether an adult has to be there for what a finding is about.
+func needsAdult(f Finding) bool {
+	switch f.Rule {
+	case "flame", "launcher", "gas-flexible":
+		return true
+	case "heat":
+		if f.Case == "above" || f.Case == "fat" {
+			return true
 		}
 	}
-	if !adult {
-		close("no-adult", withAdult)
-	}
-	if !goggles {
-		close("no-goggles", withGoggles)
-	}
+	return f.Verdict == AdultNear || f.Verdict == AdultDoes
 }
 
 // wears reports whether a finding's eye protection has to be worn, not only
@@ -120,47 +132,56 @@ func Swapped(d *design.Document, l *larder.Larder, need string, c larder.Candida
 	out.Needs = slices.Clone(d.Needs)
 	for i := range out.Needs {
 		n := &out.Needs[i]
-		if n.ID != need {
-			if m, ok := l.Material(n.Material); ok && c.Partner > 1 && isAcid(m) {
-				n.Amount = times(n.Amount, c.Partner)
-			}
-			continue
-		}
-		was, _ := l.Material(n.Material)
-		n.Material, n.Form, n.Strength = c.Material.ID, c.Form, nil
-		n.Kind = design.MaterialNeed
-		if c.Percent > 0 {
-			n.Strength = &design.Strength{Value: c.Percent, Basis: "w/w"}
-			for _, x := range c.Material.Contains {
-				if x.Basis != "g/piece" {
-					n.Strength.Basis = x.Basis
-					break
-				}
-			}
-		}
+		m, known := l.Material(n.Material)
 		switch {
-		case isBag(was) || isBag(c.Material):
-			n.Amount = "" // its own capacity, at the least of its kind
-		case c.Amount.Value > 0:
-			n.Amount = amountWords(c)
+		case n.ID == need:
+			replace(n, m, c)
+		case known && c.Partner > 1 && isAcid(m):
+			n.Amount = times(n.Amount, c.Partner)
 		}
 	}
 	if water := l.Offers["make-up-water"]; c.MakeUp.Value > 0 && len(water) > 0 {
-		w := design.Need{
-			ID:       freshNeed(&out, need+"-water"),
-			Kind:     design.MaterialNeed,
-			Material: water[0],
-			Amount:   c.MakeUp.Bare().Show("en"),
-		}
-		out.Needs = append(out.Needs, w)
-		out.Steps = slices.Clone(out.Steps)
-		for i := range out.Steps {
-			if s := &out.Steps[i]; slices.Contains(s.Uses, need) {
-				s.Uses = append(slices.Clone(s.Uses), w.ID)
+		madeUp(&out, need, water[0], c.MakeUp)
+	}
+	return &out
+}
+
+// replace puts a candidate in the place of what a need was (nil: nothing known).
+func replace(n *design.Need, was *larder.Material, c larder.Candidate) {
+	n.Material, n.Form, n.Strength = c.Material.ID, c.Form, nil
+	n.Kind = design.MaterialNeed
+	if c.Percent > 0 {
+		n.Strength = &design.Strength{Value: c.Percent, Basis: "w/w"}
+		for _, x := range c.Material.Contains {
+			if x.Basis != "g/piece" {
+				n.Strength.Basis = x.Basis
+				break
 			}
 		}
 	}
-	return &out
+	switch {
+	case isBag(was) || isBag(c.Material):
+		n.Amount = "" // its own capacity, at the least of its kind
+	case c.Amount.Value > 0:
+		n.Amount = amountWords(c)
+	}
+}
+
+// madeUp adds the water that a need is made up with, wherever the need is used.
+func madeUp(d *design.Document, need, water string, amount quantity.Quantity) {
+	w := design.Need{
+		ID:       freshNeed(d, need+"-water"),
+		Kind:     design.MaterialNeed,
+		Material: water,
+		Amount:   amount.Bare().Show("en"),
+	}
+	d.Needs = append(d.Needs, w)
+	d.Steps = slices.Clone(d.Steps)
+	for i := range d.Steps {
+		if s := &d.Steps[i]; slices.Contains(s.Uses, need) {
+			s.Uses = append(slices.Clone(s.Uses), w.ID)
+		}
+	}
 }
 
 // times is a typed amount so many times over; as it was where it cannot be

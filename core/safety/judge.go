@@ -229,19 +229,28 @@ func (j *judge) say(h hit, steps []string, needs []*design.Need, action string, 
 	}
 	f.Why, f.Do = words(h.ID, h.Name, "why", args), words(h.ID, h.Name, "do", args)
 	for i := range j.out {
-		o := &j.out[i]
-		if o.Rule == f.Rule && o.Case == f.Case && o.Asks == f.Asks && slices.Equal(o.Needs, f.Needs) &&
-			(len(f.Needs) > 0 || o.Action == f.Action || h.Part == "action") {
-			for _, s := range f.Steps {
-				if !slices.Contains(o.Steps, s) {
-					o.Steps = append(o.Steps, s)
-				}
-			}
+		if o := &j.out[i]; o.same(&f, h.Part) {
+			o.alsoIn(f.Steps)
 			return o
 		}
 	}
 	j.out, j.at = append(j.out, f), append(j.at, h.at)
 	return &j.out[len(j.out)-1]
+}
+
+// same reports whether two findings of a part of the rules say one thing.
+func (f *Finding) same(o *Finding, part string) bool {
+	return f.Rule == o.Rule && f.Case == o.Case && f.Asks == o.Asks && slices.Equal(f.Needs, o.Needs) &&
+		(len(o.Needs) > 0 || f.Action == o.Action || part == "action")
+}
+
+// alsoIn adds the steps that a finding does not name yet.
+func (f *Finding) alsoIn(steps []string) {
+	for _, s := range steps {
+		if !slices.Contains(f.Steps, s) {
+			f.Steps = append(f.Steps, s)
+		}
+	}
 }
 
 // words are a rule's text for a case, or its main one.

@@ -46,31 +46,41 @@ func Mends(d *design.Document, l *larder.Larder, f Finding) []Mend {
 			mends = append(mends, Mend{c, label, v})
 		}
 	}
-	switch {
-	case f.Rule == "gas-rigid-closed", f.Case == "closed":
-		for _, s := range f.Steps {
-			if i, ok := d.Step(s); ok && d.Steps[i].Closed && !keepsGas(d, l) {
-				try(Change{Kind: Open, Step: s}, text.Message{ID: "safety.way.open"})
-				break
-			}
-		}
-	case f.Rule == "gas-flexible" && f.Case == "over":
-		if l := f.Less; l != nil {
-			try(
-				Change{Kind: Reduce, Need: l.Need, Amount: l.Amount},
-				text.M("safety.way.less", "amount", l.Amount),
-			)
-		}
+	if step := openable(d, l, f); step != "" {
+		try(Change{Kind: Open, Step: step}, text.Message{ID: "safety.way.open"})
 	}
-	if f.Case == "much" && len(f.Needs) > 0 {
-		most := fmt.Sprintf("%g mL", clauseOf(f.Rule, "much").OverML)
-		try(Change{Kind: Reduce, Need: f.Needs[0], Amount: most}, text.M("safety.way.less", "amount", most))
+	if need, amount := lessOf(f); need != "" {
+		try(Change{Kind: Reduce, Need: need, Amount: amount}, text.M("safety.way.less", "amount", amount))
 	}
 	trySwaps(base, f, &mends, try)
 	if f.Verdict == NotAtHome {
 		mends = append(mends, Mend{Change{Kind: Watch}, text.M("safety.way.watch"), NotAtHome})
 	}
 	return mends
+}
+
+// openable is the step of a finding whose vessel could stay open; "" where none could.
+func openable(d *design.Document, l *larder.Larder, f Finding) string {
+	if f.Rule != "gas-rigid-closed" && f.Case != "closed" || keepsGas(d, l) {
+		return ""
+	}
+	for _, s := range f.Steps {
+		if i, ok := d.Step(s); ok && d.Steps[i].Closed {
+			return s
+		}
+	}
+	return ""
+}
+
+// lessOf is the need of which there could be less, and how much; "" where less mends nothing.
+func lessOf(f Finding) (need, amount string) {
+	switch {
+	case f.Case == "much" && len(f.Needs) > 0:
+		return f.Needs[0], fmt.Sprintf("%g mL", clauseOf(f.Rule, "much").OverML)
+	case f.Rule == "gas-flexible" && f.Case == "over" && f.Less != nil:
+		return f.Less.Need, f.Less.Amount
+	}
+	return "", ""
 }
 
 // milder reports whether a finding is gone or milder in a changed design, and nothing as

@@ -83,33 +83,41 @@ func (j *judge) fire() {
 	lit := false
 	for i := range j.d.Steps {
 		s := &j.d.Steps[i]
-		steps := []string{s.ID}
 		hand := j.handled(s)
-		flames := with(hand, func(m *larder.Material) bool { return m.Is("lights", "flame") })
-		if does(s, "light", "flame", "heat") {
-			var metal []content
-			if does(s, "light", "flame") {
-				metal = with(hand, func(m *larder.Material) bool { return m.Is("metal", "magnesium") })
-			}
-			metal = append(metal, with(hand, func(m *larder.Material) bool {
-				return m.Is("metal", "zinc", "zinc-coated", "copper-on-zinc") && !m.Is("lights", "flame")
-			})...)
-			if len(metal) > 0 {
-				j.say(named("fire-makers", "metal"), steps, needsOf(metal), "", nil)
-			}
+		lights := does(s, "light", "flame")
+		if lights || does(s, "heat") {
+			j.fireMakers(s, "metal", with(hand, burningMetal(lights)))
 		}
-		if does(s, "light", "flame") {
-			fuel := with(hand, func(m *larder.Material) bool {
-				return m.Is("fuel", "slow", "other") && !m.Is("lights", "flame") && !m.Is("closes", "open")
-			})
-			if len(fuel) > 0 {
-				j.say(named("fire-makers", "fuel"), steps, needsOf(fuel), "", nil)
-			}
+		if lights {
+			j.fireMakers(s, "fuel", with(hand, isLooseFuel))
 		}
-		if lit && s.In != "" && len(flames) > 0 && does(s, "put", "drop") {
-			j.say(named("smoke", ""), steps, nil, "smoke", nil)
+		if lit && s.In != "" && does(s, "put", "drop") && len(with(hand, hasFlame)) > 0 {
+			j.say(named("smoke", ""), []string{s.ID}, nil, "smoke", nil)
 		}
-		lit = (lit || does(s, "light", "flame")) && !does(s, "put-out")
+		lit = (lit || lights) && !does(s, "put-out")
+	}
+}
+
+// fireMakers says of what is at hand in a step that it is not lit or heated.
+func (j *judge) fireMakers(s *design.Step, name string, at []content) {
+	if len(at) > 0 {
+		j.say(named("fire-makers", name), []string{s.ID}, needsOf(at), "", nil)
+	}
+}
+
+func hasFlame(m *larder.Material) bool { return m.Is("lights", "flame") }
+
+// isLooseFuel reports whether a thing burns that is no light itself and closed by nothing.
+func isLooseFuel(m *larder.Material) bool {
+	return m.Is("fuel", "slow", "other") && !hasFlame(m) && !m.Is("closes", "open")
+}
+
+// burningMetal reports of a thing whether its metal gives off fumes in heat or, where it
+// is lit, burns.
+func burningMetal(lit bool) func(*larder.Material) bool {
+	return func(m *larder.Material) bool {
+		return lit && m.Is("metal", "magnesium") ||
+			m.Is("metal", "zinc", "zinc-coated", "copper-on-zinc") && !hasFlame(m)
 	}
 }
 

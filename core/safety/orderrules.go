@@ -62,12 +62,7 @@ func (o *order) worn() (seen map[string]bool, gear text.List, first int, must bo
 // labels: names on the jars before they are filled, where two could be mixed
 // up, one could be drunk, or they stand past the lesson.
 func (o *order) labels() {
-	first := -1
-	for i, s := range o.d.Steps {
-		if first < 0 && (slices.Contains(s.Actions, "decant") || slices.Contains(s.Actions, "stand")) {
-			first = i
-		}
-	}
+	first := slices.IndexFunc(o.d.Steps, func(s design.Step) bool { return does(&s, "decant", "stand") })
 	jars, undrinkable := 0, false
 	for _, v := range o.vessels {
 		if !v.decanted() {

@@ -57,80 +57,109 @@ type line struct {
 
 // readTexts lists the texts of a design in the order in which they are read.
 func readTexts(d *design.Document) []line {
-	var out []line
-	add := func(step int, full bool, path string, words text.Localized) {
-		if len(words) > 0 {
-			out = append(out, line{step, path, words, full})
-		}
+	var t readingOrder
+	t.ofTheWhole(d)
+	t.ofNeeds(d)
+	t.ofSteps(d)
+	t.ofReadings(d)
+	t.ofEvidence(d)
+	t.ofQuestions(d)
+	for i, m := range d.Mistakes {
+		t.add(-1, true, fmt.Sprintf("/mistakes/%d/mend", i), m.Mend)
+		t.add(-1, false, fmt.Sprintf("/mistakes/%d/see", i), m.See)
+		t.add(-1, false, fmt.Sprintf("/mistakes/%d/cause", i), m.Cause)
 	}
-	add(-1, false, "/title", d.Title)
-	add(-1, false, "/question", d.Question)
-	add(-1, false, "/background", d.Background)
-	add(-1, true, "/place", d.Place)
+	return t
+}
+
+// readingOrder is what a design says, in the order in which it is read.
+type readingOrder []line
+
+// add adds words; step is −1 where they are of no step, full where they may say what is done.
+func (t *readingOrder) add(step int, full bool, path string, words text.Localized) {
+	if len(words) > 0 {
+		*t = append(*t, line{step, path, words, full})
+	}
+}
+
+func (t *readingOrder) ofTheWhole(d *design.Document) {
+	t.add(-1, false, "/title", d.Title)
+	t.add(-1, false, "/question", d.Question)
+	t.add(-1, false, "/background", d.Background)
+	t.add(-1, true, "/place", d.Place)
 	for i, c := range d.Conditions {
-		add(-1, true, fmt.Sprintf("/conditions/%d/name", i), c.Name)
-		add(-1, true, fmt.Sprintf("/conditions/%d/description", i), c.Description)
+		t.add(-1, true, fmt.Sprintf("/conditions/%d/name", i), c.Name)
+		t.add(-1, true, fmt.Sprintf("/conditions/%d/description", i), c.Description)
 	}
 	for i, st := range d.Stages {
-		add(-1, false, fmt.Sprintf("/stages/%d/word", i), st.Word)
+		t.add(-1, false, fmt.Sprintf("/stages/%d/word", i), st.Word)
 	}
 	for i, o := range d.Objects { // what must never be chosen is a prohibition, and no doing
-		add(-1, true, fmt.Sprintf("/objects/%d/what", i), o.What)
+		t.add(-1, true, fmt.Sprintf("/objects/%d/what", i), o.What)
 	}
 	for i, r := range d.Crew {
-		add(-1, true, fmt.Sprintf("/crew/%d/does", i), r.Does)
+		t.add(-1, true, fmt.Sprintf("/crew/%d/does", i), r.Does)
 	}
 	for i, s := range d.Sections {
-		add(-1, true, fmt.Sprintf("/sections/%d/keep", i), s.Keep)
-		add(-1, true, fmt.Sprintf("/sections/%d/throw_away", i), s.ThrowAway)
-		add(-1, true, fmt.Sprintf("/sections/%d/needed_again", i), s.NeededAgain)
+		t.add(-1, true, fmt.Sprintf("/sections/%d/keep", i), s.Keep)
+		t.add(-1, true, fmt.Sprintf("/sections/%d/throw_away", i), s.ThrowAway)
+		t.add(-1, true, fmt.Sprintf("/sections/%d/needed_again", i), s.NeededAgain)
 	}
 	for i, v := range d.Kept {
-		add(-1, false, fmt.Sprintf("/kept/%d/name", i), v.Name)
+		t.add(-1, false, fmt.Sprintf("/kept/%d/name", i), v.Name)
 	}
+}
+
+func (t *readingOrder) ofNeeds(d *design.Document) {
 	for i := range d.Needs {
 		n := &d.Needs[i]
 		for k, in := range n.Instead {
-			add(-1, true, fmt.Sprintf("/needs/%d/instead/%d", i, k), in)
+			t.add(-1, true, fmt.Sprintf("/needs/%d/instead/%d", i, k), in)
 		}
-		add(-1, true, fmt.Sprintf("/needs/%d/note", i), n.Note)
+		t.add(-1, true, fmt.Sprintf("/needs/%d/note", i), n.Note)
 	}
+}
+
+func (t *readingOrder) ofSteps(d *design.Document) {
 	for i := range d.Steps {
 		s := &d.Steps[i]
 		at := fmt.Sprintf("/steps/%d/", i)
-		add(i, true, at+"title", s.Title)
-		add(i, true, at+"text", s.Text)
-		add(i, true, at+"meanwhile", s.Meanwhile)
-		add(i, true, at+"adult_note", s.AdultNote)
-		add(i, false, at+"see", s.See)
-		for _, t := range s.HelpWords() {
-			add(i, true, at+t.Path[1:], t.Text)
+		t.add(i, true, at+"title", s.Title)
+		t.add(i, true, at+"text", s.Text)
+		t.add(i, true, at+"meanwhile", s.Meanwhile)
+		t.add(i, true, at+"adult_note", s.AdultNote)
+		t.add(i, false, at+"see", s.See)
+		for _, w := range s.HelpWords() {
+			t.add(i, true, at+w.Path[1:], w.Text)
 		}
 	}
+}
+
+func (t *readingOrder) ofReadings(d *design.Document) {
 	for i, r := range d.Readings {
-		add(-1, false, fmt.Sprintf("/readings/%d/guidance", i), r.Guidance)
-		for _, t := range r.Words() {
-			add(-1, false, fmt.Sprintf("/readings/%d%s", i, t.Path), t.Text)
+		t.add(-1, false, fmt.Sprintf("/readings/%d/guidance", i), r.Guidance)
+		for _, w := range r.Words() {
+			t.add(-1, false, fmt.Sprintf("/readings/%d%s", i, w.Path), w.Text)
 		}
 	}
+}
+
+func (t *readingOrder) ofEvidence(d *design.Document) {
 	for i, e := range d.Evidence {
-		add(-1, false, fmt.Sprintf("/evidence/%d/must_show", i), e.MustShow)
+		t.add(-1, false, fmt.Sprintf("/evidence/%d/must_show", i), e.MustShow)
 		for k, p := range e.Places {
-			add(-1, false, fmt.Sprintf("/evidence/%d/places/%d/word", i, k), p.Word)
+			t.add(-1, false, fmt.Sprintf("/evidence/%d/places/%d/word", i, k), p.Word)
 		}
 	}
+}
+
+func (t *readingOrder) ofQuestions(d *design.Document) {
 	for i, q := range d.Questions {
-		add(-1, false, fmt.Sprintf("/questions/%d/text", i), q.Text)
+		t.add(-1, false, fmt.Sprintf("/questions/%d/text", i), q.Text)
 		for k, o := range q.Options {
-			add(-1, false, fmt.Sprintf("/questions/%d/options/%d/word", i, k), o.Word)
+			t.add(-1, false, fmt.Sprintf("/questions/%d/options/%d/word", i, k), o.Word)
 		}
 	}
-	for i, m := range d.Mistakes {
-		add(-1, true, fmt.Sprintf("/mistakes/%d/mend", i), m.Mend)
-		add(-1, false, fmt.Sprintf("/mistakes/%d/see", i), m.See)
-		add(-1, false, fmt.Sprintf("/mistakes/%d/cause", i), m.Cause)
-	}
-	return out
 }
 
 // heard keeps what sentences say: a design is judged at every key, and its
@@ -282,41 +311,51 @@ func (j *judge) said() {
 func (j *judge) worst(o *open) (Finding, int, bool) {
 	var best hit
 	found := false
-	take := func(h hit) {
-		if h.rule == nil || h.Quiet {
-			return
-		}
-		if !found || graver(h.clause, best.clause, j.band) {
-			best, found = h, true
-		}
-	}
 	for _, lead := range o.leads {
-		switch {
-		case strings.HasPrefix(lead, "+"):
-			if h, ok := j.byItself(lead[1:]); ok {
-				take(h)
+		if slices.Contains(closing, lead) {
+			if f, at, ok := j.closing(o.step, lead); ok {
+				return f, at, true
 			}
-		case strings.HasPrefix(lead, "="):
-			id, name, one := strings.Cut(lead[1:], "/")
-			if r := byID[id]; r != nil {
-				for i := range r.Clauses {
-					if !one || r.Clauses[i].Name == name {
-						take(hit{r, &r.Clauses[i], slices.Index(RuleIDs(), r.ID)})
-					}
-				}
-			}
-		default:
-			if slices.Contains(closing, lead) {
-				if f, at, ok := j.closing(o.step, lead); ok {
-					return f, at, true
-				}
+			continue
+		}
+		for _, h := range j.led(o.step, lead) {
+			if h.rule == nil || h.Quiet {
 				continue
 			}
-			take(j.ticked(o.step, lead))
+			if !found || graver(h.clause, best.clause, j.band) {
+				best, found = h, true
+			}
 		}
 	}
 	if !found || best.Verdict.at[j.band] == Care && !o.Sure && len(best.Gear) == 0 {
 		return Finding{}, 0, false
 	}
 	return j.asFinding(best, o.step), best.at, true
+}
+
+// led are the clauses that a lead of a concept leads to: those of a thing by itself
+// ("+thing"), of a rule or one of its cases ("=rule/case"), of an action.
+func (j *judge) led(step, lead string) []hit {
+	if thing, ok := strings.CutPrefix(lead, "+"); ok {
+		if h, ok := j.byItself(thing); ok {
+			return []hit{h}
+		}
+		return nil
+	}
+	rule, ok := strings.CutPrefix(lead, "=")
+	if !ok {
+		return []hit{j.ticked(step, lead)}
+	}
+	id, name, one := strings.Cut(rule, "/")
+	r := byID[id]
+	if r == nil {
+		return nil
+	}
+	var hits []hit
+	for i := range r.Clauses {
+		if !one || r.Clauses[i].Name == name {
+			hits = append(hits, hit{r, &r.Clauses[i], slices.Index(RuleIDs(), r.ID)})
+		}
+	}
+	return hits
 }

@@ -32,6 +32,14 @@ func (j *judge) need(n *design.Need) {
 	if m.Own {
 		j.own(n, m)
 	}
+	j.rulesOn(n, m, thing)
+	if a := m.Allergens(); len(a) > 0 {
+		j.allergens("named", n, a)
+	}
+}
+
+// rulesOn says what each rule says of a thing that is known.
+func (j *judge) rulesOn(n *design.Need, m *larder.Material, thing text.Args) {
 	spoken := false
 	var gravest *clause // of the rules that say more than a tag does
 	for i := range rules {
@@ -43,27 +51,33 @@ func (j *judge) need(n *design.Need) {
 		if worst == nil {
 			continue
 		}
-		if slices.Contains(bareTags, r.ID) {
-			if gravest != nil && !graver(worst, gravest, j.band) {
-				continue // said already, with its reason
-			}
-		} else if gravest == nil || graver(worst, gravest, j.band) {
+		graver := gravest == nil || graver(worst, gravest, j.band)
+		switch bare := slices.Contains(bareTags, r.ID); {
+		case bare && !graver:
+			continue // said already, with its reason
+		case !bare && graver:
 			gravest = worst
 		}
 		spoken = spoken || r.Part == "substance"
-		steps := j.uses[n.ID]
-		if len(worst.Is["edge"]) > 0 {
-			if steps = j.uncut(r, steps); len(steps) == 0 && len(j.uses[n.ID]) > 0 {
-				continue
-			}
+		steps, speaks := j.stepsOf(n, r, worst)
+		if !speaks {
+			continue
 		}
 		if f := j.say(hit{r, worst, i}, steps, []*design.Need{n}, "", thing); f != nil && asks {
 			f.Asks = true
 		}
 	}
-	if a := m.Allergens(); len(a) > 0 {
-		j.allergens("named", n, a)
+}
+
+// stepsOf are the steps in which a clause speaks of a need: of an edge, those where it
+// is not cut off yet. It reports false where none is left.
+func (j *judge) stepsOf(n *design.Need, r *rule, c *clause) ([]string, bool) {
+	steps := j.uses[n.ID]
+	if len(c.Is["edge"]) == 0 || len(steps) == 0 {
+		return steps, true
 	}
+	uncut := j.uncut(r, steps)
+	return uncut, len(uncut) > 0
 }
 
 // worstClause is the gravest of a rule's clauses that speak of a need, and whether it is
@@ -229,11 +243,16 @@ func (j *judge) speaksOf(c *clause, n *design.Need, m *larder.Material) (ok, uns
 			j.lacks(n)
 			return c.OverML > 0, c.OverML > 0
 		}
-		if c.OverML > 0 && ml <= c.OverML || c.UptoML > 0 && ml > c.UptoML {
+		if !c.ofVolume(ml) {
 			return false, false
 		}
 	}
 	return true, low <= c.Over && c.Over > 0
+}
+
+// ofVolume reports whether so much of a substance, in mL, is within a clause's limits.
+func (c *clause) ofVolume(ml float64) bool {
+	return (c.OverML <= 0 || ml > c.OverML) && (c.UptoML <= 0 || ml <= c.UptoML)
 }
 
 // means reports whether a clause speaks of a material by what it is, is marked with or is

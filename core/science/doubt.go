@@ -135,12 +135,7 @@ func (m *Model) doubt(r *Reply, inputs map[string]json.RawMessage, amounts []amo
 			}
 		}
 	}
-	own := map[string]bool{} // outputs that are, or have, a give or take of their own
-	for _, o := range m.Outputs {
-		if o.U != "" {
-			own[o.Name], own[o.U] = true, true
-		}
-	}
+	own := m.ownDoubts()
 	for name, s := range squares {
 		v := r.Outputs[name]
 		// A number of steps, such as loads that fit, does not spread.
@@ -162,4 +157,15 @@ func (m *Model) doubt(r *Reply, inputs map[string]json.RawMessage, amounts []amo
 	})
 	finer := math.Sqrt(total - 0.99*byInput[r.Doubts[0].Input])
 	r.Finer = &finer
+}
+
+// ownDoubts are the outputs that are, or have, a give or take of their own.
+func (m *Model) ownDoubts() map[string]bool {
+	own := map[string]bool{}
+	for _, o := range m.Outputs {
+		if o.U != "" {
+			own[o.Name], own[o.U] = true, true
+		}
+	}
+	return own
 }

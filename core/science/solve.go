@@ -37,71 +37,91 @@ func (m *Model) solve(r Reply, inputs map[string]json.RawMessage, q Question) *S
 		return fail(r.Main, "said", "a", problem.Words())
 	}
 	in := m.input(q.Solve)
-	a := amount{input: q.Solve, item: -1, q: quantity.New(1, unitFor(in)), plain: in.Unit == "1" || in.Unit == "any"}
-	if given, ok := inputs[q.Solve]; ok {
-		var typed string
-		if json.Unmarshal(given, &typed) == nil {
-			if p, err := quantity.Parse(typed); err == nil {
-				a.q, a.plain = p.Quantity, p.Unit == quantity.One
-			}
-		}
-	}
-	f := func(x float64) (float64, bool) {
+	a := startOf(in, inputs[q.Solve])
+	search := &search{whole: in.Whole, low: math.Inf(1), high: math.Inf(-1)}
+	search.f = func(x float64) (float64, bool) {
 		if in.Whole {
 			x = math.Round(x)
 		}
 		v, ok := m.number(r.Main, with(inputs, a, x))
 		return v - want, ok
 	}
-	x0 := a.q.Value
-	if x0 == 0 {
-		x0 = 1
+	if x, ok := search.from(a.q.Value); ok {
+		s.Value = quantity.Quantity{Value: x, Unit: a.q.Unit}
+		return s
 	}
-	low, high := math.Inf(1), math.Inf(-1) // answers that were seen
-	type place struct {
-		x, f float64
-		ok   bool
-	}
-	at := func(x float64) place {
-		v, ok := f(x)
-		if ok {
-			low, high = math.Min(low, v), math.Max(high, v)
-		}
-		return place{x, v, ok}
-	}
-	up, down := at(x0), at(x0)
-	const grow = 1.25
-	for range 62 { // six decades either way
-		for _, side := range []struct {
-			last *place
-			x    float64
-		}{{&up, up.x * grow}, {&down, down.x / grow}} {
-			next := at(side.x)
-			if next.ok && side.last.ok && next.f*side.last.f <= 0 {
-				x := halve(f, side.last.x, next.x, side.last.f)
-				if in.Whole { // the least whole number that reaches it
-					x = math.Ceil(x - 1e-6)
-				}
-				s.Value = quantity.Quantity{Value: x, Unit: a.q.Unit}
-				return s
-			}
-			*side.last = next
-		}
-	}
-	if math.IsInf(low, 1) {
+	if math.IsInf(search.low, 1) {
 		return fail(q.Solve, "no-answer")
 	}
-	d := text.Decimals(math.Max(math.Abs(low+want), math.Abs(high+want)), (high-low)/100)
-	return fail(
-		q.Solve,
-		"not-there",
-		"low",
-		rounded{low + want, d},
-		"high",
-		rounded{high + want, d},
-		"unit",
-		label(main.Unit),
-	)
+	low, high := search.low+want, search.high+want
+	d := text.Decimals(math.Max(math.Abs(low), math.Abs(high)), (high-low)/100)
+	return fail(q.Solve, "not-there", "low", rounded{low, d}, "high", rounded{high, d}, "unit", label(main.Unit))
+}
+
+// startOf is the amount that an input has now, or one of its unit.
+func startOf(in Input, given json.RawMessage) amount {
+	a := amount{input: in.Name, item: -1, q: quantity.New(1, unitFor(in)), plain: in.Unit == "1" || in.Unit == "any"}
+	var typed string
+	if given != nil && json.Unmarshal(given, &typed) == nil {
+		if p, err := quantity.Parse(typed); err == nil {
+			a.q, a.plain = p.Quantity, p.Unit == quantity.One
+		}
+	}
+	return a
+}
+
+// search looks for where a function is zero; low and high are the least and the most that
+// it was seen to be.
+type search struct {
+	f         func(x float64) (float64, bool)
+	whole     bool // only whole numbers are asked for
+	low, high float64
+}
+
+// place is what a function is somewhere; ok, if it is anything there.
+type place struct {
+	x, f float64
+	ok   bool
+}
+
+func (s *search) at(x float64) place {
+	v, ok := s.f(x)
+	if ok {
+		s.low, s.high = math.Min(s.low, v), math.Max(s.high, v)
+	}
+	return place{x, v, ok}
+}
+
+// from looks from an amount upwards and downwards by turns, six decades either way.
+func (s *search) from(x float64) (zero float64, ok bool) {
+	if x == 0 {
+		x = 1
+	}
+	up, down := s.at(x), s.at(x)
+	const grow = 1.25
+	for range 62 {
+		if zero, ok = s.step(&up, up.x*grow); ok {
+			return zero, true
+		}
+		if zero, ok = s.step(&down, down.x/grow); ok {
+			return zero, true
+		}
+	}
+	return 0, false
+}
+
+// step goes on from the last place to the next and reports the zero between them.
+func (s *search) step(last *place, x float64) (zero float64, ok bool) {
+	next := s.at(x)
+	if !next.ok || !last.ok || next.f*last.f > 0 {
+		*last = next
+		return 0, false
+	}
+	zero = halve(s.f, last.x, next.x, last.f)
+	if s.whole { // the least whole number that reaches it
+		zero = math.Ceil(zero - 1e-6)
+	}
+	return zero, true
 }
 
 func halve(f func(float64) (float64, bool), a, b, fa float64) float64 {

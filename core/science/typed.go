@@ -6,6 +6,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"sort"
+	"strconv"
 	"strings"
 
 	"patient-kitchen/core/quantity"
@@ -202,7 +203,6 @@ func typedObject(o map[string]any) string {
 // four digits or to their uncertainty, with the unit.
 func (v Value) Show(language string) string {
 	unit := label(v.Unit) // none for pure numbers
-	number := func(x float64) string { return text.Number(x, text.Decimals(x, 0), language) }
 	join := func(words ...string) string { return strings.TrimSpace(strings.Join(words, " ")) }
 	switch x := v.Value.(type) {
 	case nil:
@@ -214,11 +214,8 @@ func (v Value) Show(language string) string {
 		}
 		return v.Bare(language)
 	case []float64:
-		words := make([]string, len(x))
-		for i := range x {
-			words[i] = number(x[i])
-		}
-		return join(strings.Join(words, "; "), unit)
+		number := func(x float64) string { return text.Number(x, text.Decimals(x, 0), language) }
+		return join(strings.Join(each(x, number), "; "), unit)
 	case bool:
 		if x {
 			return text.Of(language).Yes
@@ -229,17 +226,9 @@ func (v Value) Show(language string) string {
 	case []string:
 		return list(x, ", ", language)
 	case []int:
-		words := make([]string, len(x))
-		for i, n := range x {
-			words[i] = fmt.Sprint(n)
-		}
-		return list(words, ", ", language)
+		return list(each(x, strconv.Itoa), ", ", language)
 	case [][]string: // pairs
-		words := make([]string, len(x))
-		for i, pair := range x {
-			words[i] = text.Of(language).And(pair)
-		}
-		return list(words, "; ", language)
+		return list(each(x, text.Of(language).And), "; ", language)
 	case map[string]string:
 		words := make([]string, 0, len(x))
 		for name, place := range x {
@@ -250,6 +239,15 @@ func (v Value) Show(language string) string {
 	}
 	raw, _ := json.Marshal(v.Value)
 	return string(raw)
+}
+
+// each words every one of a list.
+func each[T any](items []T, word func(T) string) []string {
+	words := make([]string, len(items))
+	for i, x := range items {
+		words[i] = word(x)
+	}
+	return words
 }
 
 // Bare writes a number without its give or take, but rounded by it.

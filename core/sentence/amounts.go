@@ -155,7 +155,7 @@ func (r *reader) phraseWithTime(list string, i int) int {
 func (r *reader) series(i int) (values []string, next int) {
 	var bare []string
 	for k := i; k < len(r.t); {
-		if w := r.t[k].word; len(w) >= 4 && strings.Contains(w, ":") && w[0] >= '0' && w[0] <= '9' {
+		if w := r.t[k].word; clocked(w) {
 			values, next = append(values, w), k+1
 			k++
 		} else if q, end := r.quantity(k); end > k && q.Unit.Dim == quantity.Time {
@@ -170,8 +170,7 @@ func (r *reader) series(i int) (values []string, next int) {
 		} else {
 			return values, next
 		}
-		for k < len(r.t) && (r.t[k].sign == ',' || r.is("and", k) ||
-			(len(values) > 0 || len(bare) > 0) && r.listed("ats", k) == k+1 || r.is("into", k) || r.is("dets", k)) {
+		for r.joinsTimes(k, len(values)+len(bare) > 0) {
 			k++
 		}
 		if k < len(r.t) && !r.opensNumber(k) {
@@ -179,6 +178,18 @@ func (r *reader) series(i int) (values []string, next int) {
 		}
 	}
 	return values, next
+}
+
+// clocked reports whether a word is a time of the day, "07:30".
+func clocked(w string) bool {
+	return len(w) >= 4 && strings.Contains(w, ":") && w[0] >= '0' && w[0] <= '9'
+}
+
+// joinsTimes reports whether a word stands between two times of a series; further, behind
+// the first of them.
+func (r *reader) joinsTimes(k int, further bool) bool {
+	return k < len(r.t) && (r.t[k].sign == ',' || r.is("and", k) ||
+		further && r.listed("ats", k) == k+1 || r.is("into", k) || r.is("dets", k))
 }
 
 // everyAt gives the place behind a word for each of several times, with its time.

@@ -166,16 +166,8 @@ func (a *asker) howMuch(k int, p Piece) {
 	if !asks || said || p.Kind != Thing || !known || !m.Is("matter", "stuff") || bare(p.Words, a.lang) != p.Words {
 		return
 	}
-	for _, n := range a.d.Needs {
-		if n.Amount != "" && (n.ID == p.Need || n.Material == p.ID) {
-			return
-		}
-	}
-	if runes := []rune(a.s.Text[a.lang]); p.From > 0 && p.From <= len(runes) { // "the sugar" was spoken of before
-		front := strings.Fields(fold(string(runes[:p.From])))
-		if len(front) > 0 && a.v.sets["dets"][front[len(front)-1]] {
-			return
-		}
+	if a.planned(p) || a.spokenOf(p) {
+		return
 	}
 	offers := []string{"1 tsp", "1 tbsp", "10 g"}
 	if m.Liquid() {
@@ -192,6 +184,23 @@ func (a *asker) howMuch(k int, p Piece) {
 	q := a.add(p, text.M("sentence.ask.how-much", "thing", p.Words), answers...)
 	field := insert(hole)
 	q.Field = &field
+}
+
+// planned reports whether a need already says how much there is of a thing.
+func (a *asker) planned(p Piece) bool {
+	return slices.ContainsFunc(a.d.Needs, func(n design.Need) bool {
+		return n.Amount != "" && (n.ID == p.Need || n.Material == p.ID)
+	})
+}
+
+// spokenOf reports whether a thing was spoken of before: "the sugar".
+func (a *asker) spokenOf(p Piece) bool {
+	runes := []rune(a.s.Text[a.lang])
+	if p.From <= 0 || p.From > len(runes) {
+		return false
+	}
+	front := strings.Fields(fold(string(runes[:p.From])))
+	return len(front) > 0 && a.v.sets["dets"][front[len(front)-1]]
 }
 
 // of is the word that joins an amount to its thing.
@@ -263,43 +272,20 @@ func Carry(d *design.Document, step, language string, c Revision, typed string) 
 		return false
 	}
 	s := &d.Steps[i]
-	was := s.Text[language]
-	runes := []rune(was)
 	value := strings.ReplaceAll(c.Value, hole, strings.TrimSpace(typed))
 	switch c.Kind {
 	case Warm:
 		s.Heat = value
 	case Plain:
-		if !slices.Contains(s.Plain, value) {
-			t := &taker{d: d, at: i, lang: language}
-			before := t.meant(was)
-			s.Plain = append(slices.Clone(s.Plain), value)
-			t.carry(before, t.meant(was))
-		}
-	case Everyday:
-		d.Needs = slices.Clone(d.Needs)
-		n, ok := d.Need(value)
-		if !ok {
-			return false
-		}
-		n.Kind = design.ObjectNeed
-	case Choose:
-		d.Needs = slices.Clone(d.Needs)
-		n, ok := d.Need(value)
-		m, known := d.Larder().Material(c.Thing)
-		if !ok || !known {
-			return false
-		}
-		n.Be(m)
+		onlyWords(d, i, language, value)
+	case Everyday, Choose:
+		return meant(d, c, value)
 	case Parts:
 		return parts(d, value, language, strings.ReplaceAll(c.Thing, hole, typed))
 	case Rewrite:
-		if c.From < 0 || c.To < c.From || c.To > len(runes) {
-			return false
-		}
-		s.Text = with(s.Text, language, string(runes[:c.From])+value+string(runes[c.To:]))
-		Take(d, step, was, language)
+		return rewrite(d, i, language, c, value)
 	case Split:
+		runes := []rune(s.Text[language])
 		if c.From <= 0 || c.From >= len(runes) {
 			return false
 		}
@@ -307,6 +293,49 @@ func Carry(d *design.Document, step, language string, c Revision, typed string) 
 	default:
 		return false
 	}
+	return true
+}
+
+// onlyWords takes nothing more from these words of a step.
+func onlyWords(d *design.Document, i int, language, words string) {
+	s := &d.Steps[i]
+	if slices.Contains(s.Plain, words) {
+		return
+	}
+	t := &taker{d: d, at: i, lang: language}
+	before := t.meant(s.Text[language])
+	s.Plain = append(slices.Clone(s.Plain), words)
+	t.carry(before, t.meant(s.Text[language]))
+}
+
+// meant says what a need is: an object of every day, or a thing of the larder.
+func meant(d *design.Document, c Revision, need string) bool {
+	d.Needs = slices.Clone(d.Needs)
+	n, ok := d.Need(need)
+	if !ok {
+		return false
+	}
+	if c.Kind == Everyday {
+		n.Kind = design.ObjectNeed
+		return true
+	}
+	m, ok := d.Larder().Material(c.Thing)
+	if ok {
+		n.Be(m)
+	}
+	return ok
+}
+
+// rewrite puts other words in the place of some and takes what they say.
+func rewrite(d *design.Document, i int, language string, c Revision, words string) bool {
+	s := &d.Steps[i]
+	was := s.Text[language]
+	runes := []rune(was)
+	if c.From < 0 || c.To < c.From || c.To > len(runes) {
+		return false
+	}
+	s.Text = with(s.Text, language, string(runes[:c.From])+words+string(runes[c.To:]))
+	Take(d, s.ID, was, language)
 	return true
 }
 

@@ -15,10 +15,10 @@ func (t *taker) reading(all []Piece, p Piece) {
 	if !known && t.asksAlready(all, p.Sort) {
 		return
 	}
-	if (!known || t.taken(r.ID)) && t.tiedReading(p) {
-		return // the words of another language asked it
-	}
 	if !known || t.taken(r.ID) {
+		if t.tiedReading(p) {
+			return // the words of another language asked it
+		}
 		made := t.madeReading(p)
 		if known { // the same words in a later step ask again
 			made.Name[t.lang] = text.Render(text.M("sentence.again", "name", text.Raw(made.Name[t.lang])), t.lang)
@@ -33,11 +33,21 @@ func (t *taker) reading(all []Piece, p Piece) {
 	t.d.Readings = slices.Clone(t.d.Readings)
 	own, _ := t.d.Reading(r.ID)
 	for _, q := range all {
-		switch {
-		case q.Kind == Times && len(own.Times) == 0 && len(q.Values) > 0 && !strings.Contains(q.Values[0], ":"):
-			own.Times = slices.Clone(q.Values)
-		case q.Kind == Limit && own.Sort() == design.EventKind && own.NotBy == "":
-			own.NotBy = q.Value
+		timed(own, q)
+	}
+}
+
+// timed gives a reading the times, or the limit of an event, that its sentence says. Times
+// of the day are the calendar's.
+func timed(r *design.Reading, p Piece) {
+	switch p.Kind {
+	case Times:
+		if len(r.Times) == 0 && len(p.Values) > 0 && !strings.Contains(p.Values[0], ":") {
+			r.Times = slices.Clone(p.Values)
+		}
+	case Limit:
+		if r.Sort() == design.EventKind && r.NotBy == "" {
+			r.NotBy = p.Value
 		}
 	}
 }

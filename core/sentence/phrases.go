@@ -20,27 +20,29 @@ func (r *reader) objects(i int, a *act) int {
 		if next == i {
 			return i
 		}
-		i = next
-		if i >= len(r.t) || !(r.is("and", i) || r.t[i].sign == ',') {
+		if i = r.joined(next); i == next {
 			return i
 		}
-		k := i + 1
-		if r.is("and", k) && !r.is("and", i) {
-			k++
-		}
-		if r.verbAt(k) != nil || r.is("before", k) && r.verbAt(k+1) != nil || r.reads {
-			return i
-		}
-		if _, next := r.quantity(k); next > k {
-			i = k
-			continue
-		}
-		if r.is("and", i) && r.noun(k, false).ok {
-			i = k
-			continue
-		}
+	}
+}
+
+// joined is where a further thing begins that an act is done to, behind "and" or a comma;
+// i itself where none is joined on.
+func (r *reader) joined(i int) int {
+	if i >= len(r.t) || !(r.is("and", i) || r.t[i].sign == ',') {
 		return i
 	}
+	k := i + 1
+	if r.is("and", k) && !r.is("and", i) {
+		k++
+	}
+	if r.verbAt(k) != nil || r.is("before", k) && r.verbAt(k+1) != nil || r.reads {
+		return i // another act
+	}
+	if _, next := r.quantity(k); next > k || r.is("and", i) && r.noun(k, false).ok {
+		return k
+	}
+	return i
 }
 
 // object reads one thing with its amount; it gives the same place where there is none.
@@ -74,20 +76,7 @@ func (r *reader) soMuch(i int) (amount, next int, alone bool) {
 		i++ // "a 40 cm piece"
 	}
 	if q, end := r.quantity(i); end > i {
-		if q.Unit.Dim == quantity.Time {
-			return -1, i, true
-		}
-		amount = r.add(Piece{Kind: Amount, Value: shown(q), Of: -1}, i, end)
-		if r.is("holders", end) && r.is("of", end+1) {
-			end++ // "a 40 cm piece of thread"
-		}
-		if !r.ofSomething(q, end) {
-			return amount, end, true
-		}
-		for r.is("of", end) {
-			end++
-		}
-		return amount, end, r.is("ends", end) || r.is("and", end) || r.adverb(end)
+		return r.soMuchSaid(q, i, end)
 	}
 	if end := r.listed("halves", i); end > 0 && r.noun(end, false).ok { // "half an apple"
 		return r.add(Piece{Kind: Amount, Value: "1/2", Of: -1}, i, end), end, false
@@ -96,6 +85,24 @@ func (r *reader) soMuch(i int) (amount, next int, alone bool) {
 		return r.add(Piece{Kind: Amount, Value: n, Of: -1}, i, end), end, false
 	}
 	return -1, i, false
+}
+
+// soMuchSaid is soMuch of a quantity.
+func (r *reader) soMuchSaid(q quantity.Typed, i, end int) (amount, next int, alone bool) {
+	if q.Unit.Dim == quantity.Time {
+		return -1, i, true
+	}
+	amount = r.add(Piece{Kind: Amount, Value: shown(q), Of: -1}, i, end)
+	if r.is("holders", end) && r.is("of", end+1) {
+		end++ // "a 40 cm piece of thread"
+	}
+	if !r.ofSomething(q, end) {
+		return amount, end, true
+	}
+	for r.is("of", end) {
+		end++
+	}
+	return amount, end, r.is("ends", end) || r.is("and", end) || r.adverb(end)
 }
 
 // countsThings reports whether what stands behind a number is things that it counts: "3
@@ -159,24 +166,28 @@ func (r *reader) noun(i int, part bool) named {
 		return named{next: max(start, end)} // nothing, or a condition
 	}
 	n := r.headed(named{ok: true, from: i, next: end})
-	if r.v.sets["holders"][single(n.head, r.lang)] || r.v.sets["holders"][n.head] {
-		for k := i; k < end; k++ {
-			if r.is("of", k) && k+1 < end {
-				inner := r.noun(k+1, part)
-				if r.v.HeadLast || inner.ok {
-					return inner
-				}
+	if r.heads("holders", n) {
+		for k := i; k+1 < end; k++ {
+			if !r.is("of", k) {
+				continue
+			}
+			if inner := r.noun(k+1, part); r.v.HeadLast || inner.ok {
+				return inner
 			}
 		}
 	}
-	if r.v.sets["no-things"][single(n.head, r.lang)] || r.v.sets["no-things"][n.head] ||
-		i == start && r.is("pronouns", i) || len(n.head) < 2 ||
-		n.head[0] >= '0' && n.head[0] <= '9' {
+	if r.heads("no-things", n) || i == start && r.is("pronouns", i) ||
+		len(n.head) < 2 || n.head[0] >= '0' && n.head[0] <= '9' {
 		n.ok = false
 		return n
 	}
 	n.need, n.id = r.lookUp(n)
 	return n
+}
+
+// heads reports whether the chief word of a name is in a set, in one or in many.
+func (r *reader) heads(set string, n named) bool {
+	return r.v.sets[set][n.head] || r.v.sets[set][single(n.head, r.lang)]
 }
 
 // pastDets is the place behind articles and the like, and behind qualities in a row
@@ -206,24 +217,38 @@ func (r *reader) pastDets(i int) int {
 func (r *reader) nounEnd(i int) int {
 	k := i
 	for ; k < len(r.t); k++ {
+		inside := k > i && r.is("of", k-1)
 		switch {
-		case k > i && r.is("of", k-1) && r.is("dets", k): // "the back of a spoon"
-		case r.t[k].ends(), r.is("ends", k), r.is("and", k), r.is("into", k), r.is("onto", k), r.is("with", k),
-			r.is("over", k), r.adverb(k):
-			return k
-		case r.is("of", k) && (k == i || k+1 >= len(r.t) || r.t[k+1].ends()):
+		case inside && r.is("dets", k): // "the back of a spoon"
+		case r.endsName(k):
 			return k
 		case r.is("of", k):
-			if _, next := r.quantity(k + 1); next > k+1 && !r.is("dets", k+1) {
-				return k // "strips of 2 cm"
+			if k == i || !r.namesOn(k+1) {
+				return k
 			}
-		case k > i && r.opensNumber(k):
-			return k
-		case k > i && !r.is("of", k-1) && r.nights(k):
+		case k > i && (r.opensNumber(k) || !inside && r.nights(k)):
 			return k
 		}
 	}
 	return k
+}
+
+// endsName reports whether a word belongs to no name, wherever it stands.
+func (r *reader) endsName(k int) bool {
+	if r.t[k].ends() || r.adverb(k) {
+		return true
+	}
+	return slices.ContainsFunc([]string{"ends", "and", "into", "onto", "with", "over"},
+		func(set string) bool { return r.is(set, k) })
+}
+
+// namesOn reports whether a name goes on behind its "of": not in "strips of 2 cm".
+func (r *reader) namesOn(k int) bool {
+	if k >= len(r.t) || r.t[k].ends() {
+		return false
+	}
+	_, next := r.quantity(k)
+	return next <= k || r.is("dets", k)
 }
 
 // nights reports whether words at a place are a time by themselves.

@@ -43,8 +43,7 @@ func (r *reader) place(i int) int {
 	if r.acted.aims(j) || r.verbAt(k) != nil || r.who(k) > 0 {
 		return 0
 	}
-	// "into one cup" is a cup, "in 100 mL of water" an amount.
-	if q, next := r.quantity(k); next > k && !r.is("dets", k) && (r.is("of", next) || !r.is("vessels", next-1)) {
+	if q, next := r.quantity(k); r.isAmount(k, next) {
 		return r.within(q, k, next)
 	}
 	if _, next := r.number(k); next > k {
@@ -54,15 +53,26 @@ func (r *reader) place(i int) int {
 	if !n.ok {
 		return max(n.next, i+1)
 	}
-	if j.against && n.id == "" && n.need == "" { // "against your hair", "against the wall"
-		return n.next
-	}
-	kind := Thing
-	if (j.into || j.onto) && r.holds(n, j.into) {
-		kind = Vessel
-	}
-	r.put(n, kind)
+	r.putPlace(n, j)
 	return n.next
+}
+
+// isAmount reports whether a quantity where something goes is an amount of it: "in 100 mL
+// of water", while "into one cup" is a cup.
+func (r *reader) isAmount(k, next int) bool {
+	return next > k && !r.is("dets", k) && (r.is("of", next) || !r.is("vessels", next-1))
+}
+
+// putPlace puts the place that a name is: a vessel where it holds something. What is named
+// only to say where, "against the wall", is none.
+func (r *reader) putPlace(n named, j joint) {
+	switch {
+	case j.against && n.id == "" && n.need == "":
+	case (j.into || j.onto) && r.holds(n, j.into):
+		r.put(n, Vessel)
+	default:
+		r.put(n, Thing)
+	}
 }
 
 // within reads an amount that something goes into, and of what it is.

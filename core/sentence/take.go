@@ -279,38 +279,28 @@ func (t *taker) lanes(all []Piece) {
 
 // kindOf is the kind of a step that says only this; "" where it does not tell.
 func kindOf(pieces []Piece) design.StepKind {
-	var does, prepares, clears, reads, shows, waits int
+	said := map[Kind]int{}
+	acted := map[string]int{}
 	for _, p := range pieces {
-		switch p.Kind {
-		case Act:
-			does++
-			switch acts[p.ID].Kind {
-			case "prepare":
-				prepares++
-			case "clear-up":
-				clears++
-			}
-		case Reading:
-			reads++
-		case Evidence:
-			shows++
-		case Wait:
-			waits++
+		said[p.Kind]++
+		if p.Kind == Act {
+			acted[acts[p.ID].Kind]++
 		}
 	}
+	does := said[Act]
 	switch {
-	case reads > 0:
+	case said[Reading] > 0:
 		return "measure"
-	case does == 0 && shows > 0:
+	case does == 0 && said[Evidence] > 0:
 		return "photo"
-	case does == 0 && waits > 0:
+	case does == 0 && said[Wait] > 0:
 		return "wait"
-	case does > 0 && clears == does:
+	case does == 0:
+		return ""
+	case acted["clear-up"] == does:
 		return "clear-up"
-	case does > 0 && prepares == does:
+	case acted["prepare"] == does:
 		return "prepare"
-	case does > 0:
-		return "do"
 	}
-	return ""
+	return "do"
 }

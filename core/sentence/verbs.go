@@ -57,23 +57,28 @@ func (r *reader) verbPlace(i int) bool {
 // fits reports whether a verb of many uses has its own here: "record" reads a quantity
 // only where something that has a size follows.
 func (r *reader) fits(p *phrase, i, end int) bool {
-	last := end >= len(r.t) || r.t[end].ends() || r.is("into", end)
-	if p.role.what == "act" && r.is("and", i-1) && (last && r.is("adjectives", i) ||
-		last && !r.is("into", end) && r.is("nouns-too", i)) {
-		return false // "flour and water", "cold or warm"
+	if p.role.what == "act" && r.onlyNamed(i, end) {
+		return false
 	}
 	if p.role.what != "reading" || p.role.id != string(design.QuantityKind) || r.v.sets["plain"][p.plain] {
 		return true
 	}
 	for k := end; k < r.clause(end); k++ {
-		if r.listed("number-of", k) > 0 || r.size(k) != "" {
-			return true
-		}
-		if r.v.measured(r.t[k].word, r.lang) {
+		if r.listed("number-of", k) > 0 || r.size(k) != "" || r.v.measured(r.t[k].word, r.lang) {
 			return true
 		}
 	}
 	return false
+}
+
+// onlyNamed reports whether what looks like an act ends a list of names or qualities:
+// "flour and water", "cold or warm".
+func (r *reader) onlyNamed(i, end int) bool {
+	if !r.is("and", i-1) {
+		return false
+	}
+	over := end >= len(r.t) || r.t[end].ends()
+	return r.is("adjectives", i) && (over || r.is("into", end)) || over && r.is("nouns-too", i) && !r.is("into", end)
 }
 
 // size gives the words that ask for a size at a place; "" for none.

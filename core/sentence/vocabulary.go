@@ -2,6 +2,7 @@ package sentence
 
 import (
 	"bytes"
+	"cmp"
 	"embed"
 	"encoding/json"
 	"slices"
@@ -138,6 +139,8 @@ type vocabulary struct {
 	verbs map[string][]phrase // by a form of the first word, the longest first
 	sets  map[string]map[string]bool
 	lists map[string][][]string
+
+	endings []string // of verbs that tell of something done
 }
 
 var vocabularies = func() map[string]*vocabulary {
@@ -171,49 +174,22 @@ func items(list string) []string {
 }
 
 func (v *vocabulary) index(lang string) {
-	add := func(r role, list string) {
-		for _, item := range items(list) {
-			w := strings.Fields(item)
-			forms := lexicon.Forms(lang, "v", w[0])
-			if one, fixed := strings.CutPrefix(w[0], "="); fixed { // a word that takes no forms
-				forms, w[0] = []string{one}, one
-			}
-			for i, form := range forms {
-				base := i == 0 || !v.OneForm
-				if v.told(form) {
-					continue
-				}
-				v.verbs[form] = append(v.verbs[form], phrase{w[1:], r, w[0], base})
-			}
-		}
-	}
+	v.endings = items(v.Told)
 	for id, list := range v.Acts {
-		add(role{"act", id}, list)
+		v.addVerbs(lang, role{"act", id}, list)
 	}
 	for kind, list := range v.Readings {
-		add(role{"reading", kind}, list)
+		v.addVerbs(lang, role{"reading", kind}, list)
 	}
 	for kind, list := range v.Evidence {
-		add(role{"evidence", kind}, list)
+		v.addVerbs(lang, role{"evidence", kind}, list)
 	}
-	add(role{what: "uses"}, v.Uses)
-	add(role{what: "waits"}, v.Waits)
-	add(role{what: "runs"}, v.Runs)
-	add(role{what: "keep"}, v.Keeps)
-	for form, list := range v.verbs {
-		slices.SortStableFunc(list, func(a, b phrase) int {
-			if d := len(b.rest) - len(a.rest); d != 0 {
-				return d
-			}
-			if a.role.what != b.role.what { // evidence and readings say more than acts, and are tried first
-				return first[b.role.what] - first[a.role.what]
-			}
-			if d := len(b.plain) - len(a.plain); d != 0 {
-				return d
-			}
-			return strings.Compare(a.role.id, b.role.id)
-		})
-		v.verbs[form] = list
+	v.addVerbs(lang, role{what: "uses"}, v.Uses)
+	v.addVerbs(lang, role{what: "waits"}, v.Waits)
+	v.addVerbs(lang, role{what: "runs"}, v.Runs)
+	v.addVerbs(lang, role{what: "keep"}, v.Keeps)
+	for _, list := range v.verbs {
+		slices.SortStableFunc(list, sooner)
 	}
 	for name, list := range map[string]string{
 		"into": v.Into, "onto": v.Onto, "with": v.With, "over": v.Over, "against": v.Against, "of": v.Of,
@@ -245,9 +221,36 @@ func (v *vocabulary) index(lang string) {
 	}
 }
 
+// addVerbs adds the verbs of a list, in all their forms, in a role.
+func (v *vocabulary) addVerbs(lang string, r role, list string) {
+	for _, item := range items(list) {
+		w := strings.Fields(item)
+		forms := lexicon.Forms(lang, "v", w[0])
+		if one, fixed := strings.CutPrefix(w[0], "="); fixed { // a word that takes no forms
+			forms, w[0] = []string{one}, one
+		}
+		for i, form := range forms {
+			if base := i == 0 || !v.OneForm; !v.told(form) {
+				v.verbs[form] = append(v.verbs[form], phrase{w[1:], r, w[0], base})
+			}
+		}
+	}
+}
+
+// sooner orders what a verb can be, by what is tried first: the longest words, then
+// evidence and readings, which say more than acts.
+func sooner(a, b phrase) int {
+	return cmp.Or(
+		len(b.rest)-len(a.rest),
+		first[b.role.what]-first[a.role.what],
+		len(b.plain)-len(a.plain),
+		strings.Compare(a.role.id, b.role.id),
+	)
+}
+
 // told reports whether a form tells of something done rather than says to do it.
 func (v *vocabulary) told(form string) bool {
-	return slices.ContainsFunc(items(v.Told), func(e string) bool {
+	return slices.ContainsFunc(v.endings, func(e string) bool {
 		return len(form) > len(e)+2 && strings.HasSuffix(form, e)
 	})
 }

@@ -144,17 +144,11 @@ func readLanguage(code string, raw []byte) (l *Language, first bool, err error) 
 		}
 		l.Plurals = append(l.Plurals, PluralClass{p[0], rule})
 	}
-	for to, words := range map[*[]joint]map[string]string{&l.and: file.And, &l.or: file.Or} {
-		for pattern, word := range words {
-			j := joint{word: word}
-			if pattern != "" {
-				if j.before, err = regexp.Compile("(?i)" + pattern); err != nil {
-					return nil, false, fmt.Errorf("lists: %w", err)
-				}
-			}
-			*to = append(*to, j)
-		}
-		slices.SortFunc(*to, func(a, b joint) int { return len(pattern(b)) - len(pattern(a)) })
+	if l.and, err = readJoints(file.And); err != nil {
+		return nil, false, err
+	}
+	if l.or, err = readJoints(file.Or); err != nil {
+		return nil, false, err
 	}
 	if len(l.Plurals) == 0 || l.Decimal == "" || len(l.and) == 0 || len(l.or) == 0 || l.Moment == "" {
 		return nil, false, fmt.Errorf("plurals, decimal, and, or, moment have to be there")
@@ -175,6 +169,24 @@ func readLanguage(code string, raw []byte) (l *Language, first bool, err error) 
 		l.regions[country] = &there
 	}
 	return l, file.First, nil
+}
+
+// readJoints reads the words that join a list, by what has to stand behind them ("" for
+// anything); the longest pattern is tried first.
+func readJoints(words map[string]string) ([]joint, error) {
+	var out []joint
+	for pattern, word := range words {
+		j := joint{word: word}
+		if pattern != "" {
+			var err error
+			if j.before, err = regexp.Compile("(?i)" + pattern); err != nil {
+				return nil, fmt.Errorf("lists: %w", err)
+			}
+		}
+		out = append(out, j)
+	}
+	slices.SortFunc(out, func(a, b joint) int { return len(pattern(b)) - len(pattern(a)) })
+	return out, nil
 }
 
 func pattern(j joint) string {

@@ -118,6 +118,12 @@ func (b *brief) Write(p []byte) (int, error) {
 	return len(p), nil
 }
 
+// stop ends the program as Ctrl C does: it lets go of its database.
+func (p *program) stop() {
+	_ = p.cmd.Process.Signal(os.Interrupt)
+	_ = p.cmd.Wait()
+}
+
 func (p *program) kill() {
 	_ = p.cmd.Process.Kill()
 	_ = p.cmd.Wait()
@@ -133,18 +139,36 @@ func (p *program) link(home string) string {
 	return ""
 }
 
+// school is the demo's school, made once: each walk has a copy of it.
+var school struct {
+	database string // its name; "" until the first walk
+	secret   []byte // that signed the links
+}
+
+func makeSchool(t *testing.T) {
+	name, url := storetest.Template(t)
+	dir := t.TempDir()
+	p := start(t, []string{"PK_DATABASE_URL=" + url}, "demo", "--dir", dir, "--listen", "127.0.0.1:0")
+	p.stop()
+	secret, err := os.ReadFile(filepath.Join(dir, "secret"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	school.database, school.secret = name, secret
+}
+
 // theDemo is the demo on a database of its own.
 func theDemo(t *testing.T) *program {
 	t.Helper()
-	return start(
-		t,
-		[]string{"PK_DATABASE_URL=" + storetest.URL(t)},
-		"demo",
-		"--dir",
-		t.TempDir(),
-		"--listen",
-		"127.0.0.1:0",
-	)
+	if school.database == "" { // walks come one after the other
+		makeSchool(t)
+	}
+	dir := t.TempDir()
+	if err := os.WriteFile(filepath.Join(dir, "secret"), school.secret, 0o600); err != nil {
+		t.Fatal(err)
+	}
+	url := storetest.Copy(t, school.database)
+	return start(t, []string{"PK_DATABASE_URL=" + url}, "demo", "--dir", dir, "--listen", "127.0.0.1:0")
 }
 
 // serve starts the server on a migrated database; listen is host:port.

@@ -31,19 +31,52 @@ var (
 // and returns its address. Without a server of its own the test is skipped: ./test starts one.
 func URL(t testing.TB) string {
 	t.Helper()
-	admin := os.Getenv("PK_TEST_DATABASE")
-	if admin == "" {
-		t.Skip("this test needs PostgreSQL: run ./test, or go run ./cmd/with-postgres go test ./...")
+	return cloned(t, migrated(t), template)
+}
+
+// Copy makes a copy of a database that nobody is connected to, dropped when the test
+// ends, and returns the copy's address.
+func Copy(t testing.TB, name string) string {
+	t.Helper()
+	return cloned(t, server(t), name)
+}
+
+// Template makes an empty migrated database that stays until the server of the run
+// goes, to be filled and then copied. It returns its name and address.
+func Template(t testing.TB) (name, url string) {
+	t.Helper()
+	admin := migrated(t)
+	name = next()
+	if err := execute(admin, `CREATE DATABASE `+name+` TEMPLATE `+template); err != nil {
+		t.Fatal(err)
 	}
+	return name, address(admin, name)
+}
+
+// migrated is the server's address, with the empty template on it.
+func migrated(t testing.TB) string {
+	t.Helper()
+	admin := server(t)
 	once.Do(func() { onceErr = makeTemplate(admin) })
 	if onceErr != nil {
 		t.Fatal(onceErr)
 	}
-	mu.Lock()
-	sequence++
-	name := fmt.Sprintf("kitchen_%d_%d", os.Getpid(), sequence)
-	mu.Unlock()
-	if err := execute(admin, `CREATE DATABASE `+name+` TEMPLATE `+template); err != nil {
+	return admin
+}
+
+func server(t testing.TB) string {
+	t.Helper()
+	admin := os.Getenv("PK_TEST_DATABASE")
+	if admin == "" {
+		t.Skip("this test needs PostgreSQL: run ./test, or go run ./cmd/with-postgres go test ./...")
+	}
+	return admin
+}
+
+func cloned(t testing.TB, admin, from string) string {
+	t.Helper()
+	name := next()
+	if err := execute(admin, `CREATE DATABASE `+name+` TEMPLATE `+from); err != nil {
 		t.Fatal(err)
 	}
 	t.Cleanup(func() {
@@ -51,6 +84,17 @@ func URL(t testing.TB) string {
 			t.Log(err)
 		}
 	})
+	return address(admin, name)
+}
+
+func next() string {
+	mu.Lock()
+	defer mu.Unlock()
+	sequence++
+	return fmt.Sprintf("kitchen_%d_%d", os.Getpid(), sequence)
+}
+
+func address(admin, name string) string {
 	return strings.Replace(admin, "/postgres?", "/"+name+"?", 1)
 }
 
@@ -86,7 +130,7 @@ func makeTemplate(admin string) error {
 	if _, err := conn.Exec(ctx, `CREATE DATABASE `+template); err != nil {
 		return err
 	}
-	s, err := store.Open(ctx, strings.Replace(admin, "/postgres?", "/"+template+"?", 1))
+	s, err := store.Open(ctx, address(admin, template))
 	if err != nil {
 		return err
 	}

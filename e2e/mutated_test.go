@@ -12,6 +12,7 @@ import (
 	"regexp"
 	"strconv"
 	"strings"
+	"sync"
 	"testing"
 	"time"
 
@@ -230,7 +231,7 @@ func TestMutatedRequests(t *testing.T) {
 	)
 	demo.base = "http://" + listen
 	awaitReady(t, demo.base)
-	ask := func(c *http.Client, method, path string, body []byte, headers map[string]string) (int, []byte, error) {
+	ask := func(m mutator, c *http.Client, method, path string, body []byte, headers map[string]string) (int, []byte, error) {
 		req, err := http.NewRequest(method, demo.base+path, bytes.NewReader(body))
 		if err != nil {
 			return 0, nil, nil // no such request can be made
@@ -252,16 +253,16 @@ func TestMutatedRequests(t *testing.T) {
 		return res.StatusCode, answer, err
 	}
 	signIn, _ := json.Marshal(map[string]string{"email": email, "password": password})
-	if status, answer, err := ask(teacher, "POST", "/api/v1/session", signIn, nil); status != 200 {
+	if status, answer, err := ask(m, teacher, "POST", "/api/v1/session", signIn, nil); status != 200 {
 		t.Fatalf("%d %s %v", status, answer, err)
 	}
 	var assignments struct{ Items []results.AssignmentView }
-	_, raw, _ := ask(teacher, "GET", "/api/v1/assignments", nil, nil)
+	_, raw, _ := ask(m, teacher, "GET", "/api/v1/assignments", nil, nil)
 	if err := json.Unmarshal(raw, &assignments); err != nil || len(assignments.Items) == 0 {
 		t.Fatalf("%s %v", raw, err)
 	}
 	of := assignments.Items[0]
-	_, file, _ := ask(teacher, "GET", "/api/v1/experiments/"+of.Experiment.String()+"/file", nil, nil)
+	_, file, _ := ask(m, teacher, "GET", "/api/v1/experiments/"+of.Experiment.String()+"/file", nil, nil)
 	var document any
 	if err := json.Unmarshal(file, &document); err != nil {
 		t.Fatal(err)
@@ -283,85 +284,99 @@ func TestMutatedRequests(t *testing.T) {
 	placeholder := regexp.MustCompile(`\{(\w+)\}`)
 	routes := routesOf(t)
 	statuses := map[int]int{}
-	for n := range size(20_000) {
-		r := routes[m.IntN(len(routes))]
-		gone := destructive.MatchString(r.method + " " + strings.TrimPrefix(r.path, "/api/v1"))
-		path := placeholder.ReplaceAllStringFunc(r.path, func(s string) string {
-			v, ok := real[s[1:len(s)-1]]
-			if !ok || gone || m.IntN(12) == 0 {
-				v = pick(
-					m,
-					store.NewID().String(),
-					store.NewID().String(),
-					"x",
-					"%00",
-					"%ff",
-					strings.Repeat("a", 2000),
-				)
+	var mu sync.Mutex
+	var all sync.WaitGroup
+	const workers = 4
+	for worker := range workers {
+		all.Go(func() {
+			m := mutator{rand.New(rand.NewPCG(9, uint64(worker)))}
+			for n := range size(20_000) / workers {
+				r := routes[m.IntN(len(routes))]
+				if r.body == nil && m.IntN(4) > 0 { // where there is little to change, fewer are tried
+					r = routes[m.IntN(len(routes))]
+				}
+				gone := destructive.MatchString(r.method + " " + strings.TrimPrefix(r.path, "/api/v1"))
+				path := placeholder.ReplaceAllStringFunc(r.path, func(s string) string {
+					v, ok := real[s[1:len(s)-1]]
+					if !ok || gone || m.IntN(12) == 0 {
+						v = pick(
+							m,
+							store.NewID().String(),
+							store.NewID().String(),
+							"x",
+							"%00",
+							"%ff",
+							strings.Repeat("a", 2000),
+						)
+					}
+					return v
+				})
+				if gone && !strings.Contains(r.path, "{") {
+					continue
+				}
+				if m.IntN(10) == 0 {
+					path += "?" + pick(
+						m,
+						"had=",
+						"q=%00",
+						"plain",
+						"language=xx",
+						"had="+strings.Repeat("a,", 300),
+						"%zz=1",
+						"a=%ff",
+					)
+				}
+				var body []byte
+				if r.body != nil {
+					var v any
+					whole, _ := json.Marshal(r.body)
+					_ = json.Unmarshal(whole, &v)
+					if fields, ok := v.(map[string]any); ok && fields["document"] != nil {
+						fields["document"] = m.change(fresh())
+					}
+					for range m.IntN(4) {
+						v = m.change(v)
+					}
+					body, _ = json.Marshal(v)
+				}
+				if m.IntN(5) == 0 {
+					body = m.bytes(body)
+				}
+				headers := map[string]string{"If-Match": pick(m, "1", "2", `"1"`, "x", "99999999999999999999")}
+				if m.IntN(15) == 0 {
+					headers["Content-Type"] = pick(
+						m,
+						"text/plain",
+						"application/x-www-form-urlencoded",
+						"multipart/form-data",
+						"",
+						"application/json; charset=latin1",
+					)
+				}
+				if m.IntN(15) == 0 {
+					headers["Accept-Language"] = pick(m, "es", "ca,es", "xx", strings.Repeat("e", 4000))
+				}
+				client := teacher
+				if strings.Contains(r.path, "/home/{home}") {
+					client = &family.Client
+				}
+				status, answer, err := ask(m, client, r.method, path, body, headers)
+				mu.Lock()
+				statuses[status/100]++
+				mu.Unlock()
+				if err != nil && !strings.Contains(err.Error(), "malformed") {
+					t.Errorf("%d: %s %.120s with %.300s: %v", n, r.method, path, body, err)
+				}
+				if status >= 500 && status != http.StatusServiceUnavailable {
+					t.Errorf("%d: %s %.120s with %.600s (%v): %d %.200s", n, r.method, path, body, headers, status, answer)
+				}
+				if status >= 400 && strings.HasPrefix(r.path, "/api/") && !json.Valid(answer) {
+					t.Errorf("%d: %s %.120s: %d is no problem document: %.200s", n, r.method, path, status, answer)
+				}
 			}
-			return v
 		})
-		if gone && !strings.Contains(r.path, "{") {
-			continue
-		}
-		if m.IntN(10) == 0 {
-			path += "?" + pick(
-				m,
-				"had=",
-				"q=%00",
-				"plain",
-				"language=xx",
-				"had="+strings.Repeat("a,", 300),
-				"%zz=1",
-				"a=%ff",
-			)
-		}
-		var body []byte
-		if r.body != nil {
-			var v any
-			whole, _ := json.Marshal(r.body)
-			_ = json.Unmarshal(whole, &v)
-			if fields, ok := v.(map[string]any); ok && fields["document"] != nil {
-				fields["document"] = m.change(fresh())
-			}
-			for range m.IntN(4) {
-				v = m.change(v)
-			}
-			body, _ = json.Marshal(v)
-		}
-		if m.IntN(5) == 0 {
-			body = m.bytes(body)
-		}
-		headers := map[string]string{"If-Match": pick(m, "1", "2", `"1"`, "x", "99999999999999999999")}
-		if m.IntN(15) == 0 {
-			headers["Content-Type"] = pick(
-				m,
-				"text/plain",
-				"application/x-www-form-urlencoded",
-				"multipart/form-data",
-				"",
-				"application/json; charset=latin1",
-			)
-		}
-		if m.IntN(15) == 0 {
-			headers["Accept-Language"] = pick(m, "es", "ca,es", "xx", strings.Repeat("e", 4000))
-		}
-		client := teacher
-		if strings.Contains(r.path, "/home/{home}") {
-			client = &family.Client
-		}
-		status, answer, err := ask(client, r.method, path, body, headers)
-		statuses[status/100]++
-		if err != nil && !strings.Contains(err.Error(), "malformed") {
-			t.Errorf("%d: %s %.120s with %.300s: %v", n, r.method, path, body, err)
-		}
-		if status >= 500 && status != http.StatusServiceUnavailable {
-			t.Errorf("%d: %s %.120s with %.600s (%v): %d %.200s", n, r.method, path, body, headers, status, answer)
-		}
-		if status >= 400 && strings.HasPrefix(r.path, "/api/") && !json.Valid(answer) {
-			t.Errorf("%d: %s %.120s: %d is no problem document: %.200s", n, r.method, path, status, answer)
-		}
 	}
+	all.Wait()
 	status, err := os.ReadFile("/proc/" + strconv.Itoa(demo.cmd.Process.Pid) + "/status")
 	if err != nil {
 		t.Fatal(err)

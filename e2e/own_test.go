@@ -76,8 +76,9 @@ func TestOwnValuesGoTheWholeWay(t *testing.T) {
 	cairn.chooses("Hay una persona adulta, sábado y domingo, hasta", "4:00")
 	cairn.fits("own values")
 	cairn.violations("own values")
-	cairn.until("all is sent", `!document.body.innerText.includes('Guardado en este teléfono')`)
 	cairn.press("Basta por ahora")
+	cairn.until("the hours arrived", `fetch(performance.getEntriesByType('resource').map((r) => r.name)
+		.find((n) => n.endsWith('/kitchen'))).then((r) => r.json()).then((k) => k.answers.hours?.weekend?.to === 4)`)
 
 	teacher.open(demo.base + "/experiments/" + id + "/issue?class=" + evaluate[string](teacher,
 		`fetch('/api/v1/classes').then((r) => r.json()).then((c) => c.items.find((x) => x.name === '7M').id)`))

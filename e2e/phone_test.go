@@ -23,10 +23,10 @@ type post struct {
 
 func newPost(t *testing.T) *post {
 	t.Helper()
-	script := bundled(t, `import { openHome, storePage, rememberLink, homeOfLink } from './family/phone/db';
+	script := bundled(t, `import { openHome, storePage, rememberLink, homeOfLink, queueKitchen } from './family/phone/db';
 		import { send } from './family/phone/sender'; import { Book } from './family/phone/book';
 		import { clock, left, dayWords } from './family/parts/time'; import { newID } from './ui/ids';
-		Object.assign(window, { openHome, storePage, rememberLink, homeOfLink, send, Book, clock, left, dayWords, newID });`)
+		Object.assign(window, { openHome, queueKitchen, storePage, rememberLink, homeOfLink, send, Book, clock, left, dayWords, newID });`)
 	s := &post{answers: map[string]int{}, codes: map[string]string{}}
 	mux := http.NewServeMux()
 	mux.HandleFunc("GET /{$}", func(w http.ResponseWriter, _ *http.Request) {
@@ -142,6 +142,22 @@ func TestPhoneSendsInOrder(t *testing.T) {
 		t.Errorf("two senders at once: %s", got)
 	}
 	s.has(t, "two senders at once", photo, entry, incident)
+	// Of a kitchen the last that was said goes, also where an older answer is on its way.
+	s.told("", 0, "")
+	evaluate[bool](p, three)
+	if got := evaluate[string](p, `(async () => { await queueKitchen(d, '{"a":1}'); await queueKitchen(d, '{"a":2}');
+		const going = sent(d); await queueKitchen(d, '{"a":3}'); await going; await sent(d);
+		return JSON.stringify(await d.getAll('queue')); })()`); got != "[]" {
+		t.Errorf("after a kitchen was said there waits %s", got)
+	}
+	s.has(t, "a kitchen said three times", photo, entry, incident, `PUT kitchen application/json {"a":3}`)
+	s.told("kitchen", 422, "invalid")
+	if got := evaluate[string](p, `(async () => { await fill(); await queueKitchen(d, '{"a":4}'); await sent(d);
+		const left = (await d.getAll('queue')).map((w) => w.problem?.code); await queueKitchen(d, '{"a":5}');
+		return JSON.stringify([left, (await d.getAll('queue')).map((w) => w.body)]); })()`); got !=
+		`[["invalid"],["{\"a\":5}"]]` {
+		t.Errorf("a refused kitchen and what is said after it: %s", got)
+	}
 	s.Close()
 	evaluate[bool](p, three)
 	if got := evaluate[string](p, `sent(d).then((r) => JSON.stringify([r.again, r.answered]))`); got != `[true,0]` {

@@ -15,10 +15,10 @@ export interface LocalEntry {
 /** Something that waits to be sent. Photos stand before the entries that speak of them. */
 export interface Waiting {
   seq?: number;
-  type: 'entry' | 'photo' | 'incident';
+  type: 'entry' | 'photo' | 'incident' | 'kitchen';
   id: string;
   assignment: string;
-  body: string; // exact bytes of an entry or incident, so that a repeat is the same
+  body: string; // exact bytes, so that a repeat is the same
   /** Set when the server refused it: it stays here until someone helps. */
   problem?: Problem;
 }
@@ -42,6 +42,15 @@ export function openHome(home: string): Promise<Database> {
       db.createObjectStore('photos');
     },
   });
+}
+
+/** Queues all that a home says of its kitchen, in the stead of what still waits of it. */
+export async function queueKitchen(d: Database, body: string): Promise<void> {
+  const tx = d.transaction('queue', 'readwrite');
+  for (let c = await tx.store.openCursor(); c; c = await c.continue())
+    if (c.value.type === 'kitchen') await c.delete();
+  await tx.store.add({ type: 'kitchen', id: 'kitchen', assignment: '', body });
+  await tx.done;
 }
 
 /** Keeps a home's page as the server gave it, with the entries on it. */

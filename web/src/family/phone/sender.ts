@@ -29,6 +29,13 @@ async function sendOne(home: string, db: Database, w: Waiting): Promise<void> {
     });
     return;
   }
+  if (w.type === 'kitchen') {
+    await api.PUT('/api/v1/home/{home}/kitchen', {
+      params: { path: { home } },
+      ...asKept(w.body, 'application/json'),
+    });
+    return;
+  }
   const of = { home, assignment: w.assignment };
   if (w.type === 'photo') {
     const blob = await db.get('photos', w.id);

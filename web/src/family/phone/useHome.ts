@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { api, ProblemError, type Schemas } from '../../api/client';
 import {
   openHome,
+  queueKitchen,
   storePage,
   type Database,
   type Entry,
@@ -28,6 +29,8 @@ export interface HomeState {
   offset: number;
   add: (assignment: string, entry: Omit<Entry, 'phone_time' | 'offset_ms'>) => Promise<string>;
   addPhoto: (assignment: string, blob: Blob) => Promise<string>;
+  /** All that a home says of its kitchen, in the stead of what still waits of it. */
+  sayKitchen: (answers: Schemas['Fields']) => Promise<void>;
   tell: (id: string, body: Omit<Schemas['IncidentFields'], 'phone_time'>) => Promise<void>;
   drop: (waiting: Waiting) => Promise<void>;
   retry: (waiting: Waiting) => Promise<void>;
@@ -224,6 +227,9 @@ export function useHome(home: string): HomeState {
         ]);
       });
       return id;
+    },
+    async sayKitchen(answers) {
+      await put((d) => queueKitchen(d, JSON.stringify(answers)));
     },
     async tell(id, fields) {
       const body = JSON.stringify({ ...fields, phone_time: new Date().toISOString() });

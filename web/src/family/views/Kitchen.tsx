@@ -5,7 +5,6 @@ import FormControl from 'react-bootstrap/FormControl';
 import { api, got, type Schemas } from '../../api/client';
 import { PhonePage } from '../parts/PhonePage';
 import type { HomeState } from '../phone/useHome';
-import { useRemembered } from '../phone/useRemembered';
 import { useWords } from '../words';
 import { OurHours, OwnValues } from './OwnValues';
 
@@ -23,7 +22,8 @@ interface Props {
 export function Kitchen({ state, place, onGo, onWrong }: Props) {
   const t = useWords();
   const [page, setPage] = useState<Schemas['Page']>();
-  const [unsent, setUnsent] = useRemembered<Answers>(state, 'kitchen/unsent');
+  const [said, setSaid] = useState<Answers>(); // before it is kept
+  const waiting = state.queue.find((w) => w.type === 'kitchen');
   const path = { params: { path: { home: state.home } } };
   const ask = useEffectEvent(() => got(api.GET('/api/v1/home/{home}/kitchen', path)));
   const recall = useEffectEvent(() => state.recall<Schemas['Page']>('kitchen/page'));
@@ -31,14 +31,11 @@ export function Kitchen({ state, place, onGo, onWrong }: Props) {
     setPage(fresh);
     void state.keep('kitchen/page', fresh);
   });
-  const send = useEffectEvent((answers: Answers) =>
-    got(api.PUT('/api/v1/home/{home}/kitchen', { ...path, body: answers })),
-  );
-  const sent = useEffectEvent(async (answers: Answers) => {
-    if (page) took({ ...page, answers, answered: true });
-    if (unsent === answers) setUnsent(undefined); // what was tapped meanwhile goes next
-    if (Object.keys(answers.own ?? {}).length > 0) took(await ask()); // as it is worked with now
-  });
+  const say = (answers: Answers) => {
+    setSaid(answers);
+    state.sayKitchen(answers).catch(() => undefined); // a phone that keeps nothing says so itself
+  };
+  const again = useEffectEvent(() => (said ? ask() : undefined)); // as it is worked with now
   useEffect(() => {
     let live = true;
     ask().then(
@@ -50,23 +47,20 @@ export function Kitchen({ state, place, onGo, onWrong }: Props) {
     };
   }, []);
   useEffect(() => {
-    if (!unsent || !state.online) return;
-    send(unsent).then(
-      () => void sent(unsent).catch(() => undefined),
-      () => undefined, // it waits for a connection
-    );
-  }, [unsent, state.online]);
-  const answers = unsent ?? page?.answers ?? { things: {} };
+    if (!waiting) again()?.then(took, () => undefined); // else it is asked when the page opens
+  }, [waiting]);
+  const kept = waiting && (JSON.parse(waiting.body) as Answers);
+  const answers = said ?? kept ?? page?.answers ?? { things: {} };
   const questions = page?.questions ?? [];
   const facts = page?.facts ?? []; // one kept by an older page has none
   const shown = questions.filter((q) => !q.for || answers.things[q.for] === 'none');
   const open = shown.filter((q) => !q.tool && !q.for && answers.things[q.id] === undefined);
   const haveAll = () => {
     const have = Object.fromEntries(open.map((q) => [q.id, 'have' as const]));
-    setUnsent({ ...answers, things: { ...answers.things, ...have } });
+    say({ ...answers, things: { ...answers.things, ...have } });
   };
   const set = (q: Question, value: string) =>
-    setUnsent(
+    say(
       q.tool
         ? { ...answers, tools: { ...answers.tools, [q.id]: value } }
         : { ...answers, things: { ...answers.things, [q.id]: value } },
@@ -110,13 +104,13 @@ export function Kitchen({ state, place, onGo, onWrong }: Props) {
                 const strengths = { ...answers.strengths };
                 if (percent) strengths[q.id] = percent;
                 else delete strengths[q.id];
-                setUnsent({ ...answers, strengths });
+                say({ ...answers, strengths });
               }}
             />
           )}
         </fieldset>
       ))}
-      {page && <OwnValues rows={page.own ?? []} answers={answers} onSay={setUnsent} />}
+      {page && <OwnValues rows={page.own ?? []} answers={answers} onSay={say} />}
       {facts.length > 0 && (
         <>
           <h2>{t('inOurHome')}</h2>
@@ -133,23 +127,21 @@ export function Kitchen({ state, place, onGo, onWrong }: Props) {
               ['yes', t('yes')],
             ]}
             chosen={answers.facts?.[f.id]}
-            onChoose={(value) =>
-              setUnsent({ ...answers, facts: { ...answers.facts, [f.id]: value } })
-            }
+            onChoose={(value) => say({ ...answers, facts: { ...answers.facts, [f.id]: value } })}
           />
         </fieldset>
       ))}
-      {page && <OurHours answers={answers} onSay={setUnsent} />}
+      {page && <OurHours answers={answers} onSay={say} />}
       {page && (
         <label className="row-48">
           <FormCheckInput
             checked={answers.otherwise ?? false}
-            onChange={(e) => setUnsent({ ...answers, otherwise: e.target.checked })}
+            onChange={(e) => say({ ...answers, otherwise: e.target.checked })}
           />
           {t('ratherOtherwise')}
         </label>
       )}
-      {unsent && !state.online && <p className="second">{t('keptHere')}</p>}
+      {waiting && !state.online && <p className="second">{t('keptHere')}</p>}
     </PhonePage>
   );
 }

@@ -3,6 +3,13 @@ import type { HomeState } from '../phone/useHome';
 import { PhonePage } from '../parts/PhonePage';
 import { useWords } from '../words';
 
+const called = {
+  entry: 'refusedEntry',
+  photo: 'refusedPhoto',
+  incident: 'wentWrong',
+  kitchen: 'yourKitchen',
+} as const;
+
 /** What the server would not take, with its reason. Nothing is dropped without being asked. */
 export function NeedsHelp({
   state,
@@ -30,7 +37,7 @@ export function NeedsHelp({
           return (
             <div className="card-paper" key={w.seq}>
               <p>
-                <strong>{entry?.typed ?? entry?.text ?? w.type}</strong>
+                <strong>{entry?.typed ?? entry?.text ?? t(called[w.type])}</strong>
               </p>
               <p>{w.problem!.detail}</p>
               <div className="two">

@@ -51,7 +51,7 @@ type Document struct {
 	Printables   []string          `json:"printables,omitempty" enum:"ruler,tape,protractor,wedge,grid,circles,jar-scale,spinner,sundial,chamber,colours,tally,chart" doc:"Sheets that are printed at true size"`
 	Mistakes     []Mistake         `json:"mistakes,omitempty"`
 	Materials    []larder.Material `json:"materials,omitempty" doc:"Things of the school's own larder that this experiment uses; they travel with it"`
-	Swaps        []larder.Rule     `json:"swaps,omitempty" doc:"Swaps of the school's own for the things used"`
+	Swaps        []larder.SwapRule `json:"swaps,omitempty" doc:"Swaps of the school's own for the things used"`
 	Cautions     []Caution         `json:"cautions,omitempty" doc:"What the teacher adds to the safety rules; it can only raise a verdict"`
 	Heard        []Heard           `json:"heard,omitempty" doc:"The teacher's answers to what a text seems to say and nothing ticked or listed"`
 	Left         []string          `json:"left,omitempty" doc:"Ids of slips of wording that the teacher leaves as they are"`
@@ -222,8 +222,16 @@ func Read(raw []byte) (Document, error) {
 	return d, nil
 }
 
-// complete puts in what goes without saying: one trial, the unit of a kind of reading.
+// complete puts in what goes without saying: one trial, each language once, the unit of a
+// kind of reading.
 func (d *Document) complete() {
+	var languages []string
+	for _, l := range d.Languages {
+		if !slices.Contains(languages, l) {
+			languages = append(languages, l)
+		}
+	}
+	d.Languages = languages
 	if d.Trials == 0 {
 		d.Trials = 1
 	}
@@ -339,7 +347,7 @@ func (d *Document) offered(l *larder.Larder, fits func(larder.Result) bool) []la
 		if !fits(r) {
 			continue
 		}
-		if slices.ContainsFunc(l.Rules, func(s larder.Rule) bool {
+		if slices.ContainsFunc(l.Rules, func(s larder.SwapRule) bool {
 			return slices.Contains(s.Results, r.ID) &&
 				slices.ContainsFunc(d.Needs, func(n Need) bool { return n.Role == s.Role })
 		}) {

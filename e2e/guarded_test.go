@@ -74,7 +74,7 @@ func TestGuardedExperiment(t *testing.T) {
 
 	// The sheets of a home, on its own phone, in its own language.
 	home := evaluate[string](p, `location.pathname.split('/').pop()`)
-	for _, sheet := range []string{"safety", "materials", "substitutions"} {
+	for _, sheet := range []string{"safety", "materials", "swaps"} {
 		text := evaluate[string](
 			p,
 			`fetch('/api/v1/home/`+home+`').then((r) => r.json()).then((b) => fetch('/api/v1/home/`+home+

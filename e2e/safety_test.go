@@ -201,7 +201,7 @@ func TestSheetsOnPaper(t *testing.T) {
 	)
 	sizes := map[string]chromedp.PaperSize{"A4": chromedp.PaperA4, "Letter": chromedp.PaperLetter}
 	for _, title := range []string{"Sour lemon", "Warm wraps", "Thirsty beans"} {
-		for _, sheet := range []string{"safety", "materials", "substitutions"} {
+		for _, sheet := range []string{"safety", "materials", "swaps"} {
 			for _, language := range []string{"en", "es"} {
 				p.open(
 					fmt.Sprintf(
@@ -220,7 +220,7 @@ func TestSheetsOnPaper(t *testing.T) {
 						t.Fatal(err)
 					}
 					pages, most := len(pdfPages.FindAll(pdf, -1)), 1
-					if sheet == "substitutions" {
+					if sheet == "swaps" {
 						most = 2
 					}
 					if pages < 1 || pages > most {

@@ -66,7 +66,7 @@ type checkedSaid struct {
 
 type checkedOrder struct {
 	Rule    string          `json:"rule"`
-	Kind    safety.LineKind `json:"kind"`
+	Kind    safety.RemarkKind `json:"kind"`
 	Step    string          `json:"step,omitempty"`
 	Message string          `json:"message"`
 }

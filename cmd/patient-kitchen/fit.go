@@ -29,6 +29,6 @@ func fitClass(designFile, kitchensFile string, out io.Writer) error {
 	if err != nil {
 		return fmt.Errorf("%w: %s: %w", errUnreadable, kitchensFile, err)
 	}
-	ways := fit.WaysOf(&d)
+	ways := fit.SuppliesOf(&d)
 	return writeJSON(out, ways.ReportOf(class, ways.Fit(class)))
 }

@@ -33,7 +33,7 @@ type Finding struct {
 	Question  text.Localized
 	Unit      quantity.Unit
 	Ratio     bool
-	Test      stats.Finding
+	Test      stats.Result
 	Why       text.Message // why this test
 	Signs     bool         // the sign test: sides and a median, no mean
 	Sides     stats.Sides
@@ -79,7 +79,7 @@ type Outlier struct {
 
 // Without is a finding worked out again without the homes that lie apart.
 type Without struct {
-	Test      stats.Finding
+	Test      stats.Result
 	Corrected float64
 	Verdict   stats.Verdict
 }
@@ -88,7 +88,7 @@ type Without struct {
 type GroupFinding struct {
 	By, Name  string
 	N         int
-	Test      stats.Finding
+	Test      stats.Result
 	Corrected float64
 }
 
@@ -133,7 +133,7 @@ func (a *analysis) test(c Claim) Finding {
 		Question:  a.d.Question,
 		Unit:      o.unit,
 		Ratio:     o.ratio,
-		Test:      stats.Finding{P: nan, Estimate: nan, Low: nan, High: nan},
+		Test:      stats.Result{P: nan, Estimate: nan, Low: nan, High: nan},
 		JointLow:  nan,
 		JointHigh: nan,
 		Corrected: nan,
@@ -194,7 +194,7 @@ func (f *Finding) null() float64 {
 
 // testOf tests home values: by their mean, or where a bound is among them by
 // their sides.
-func testOf(homes []Difference, null float64, single bool) (stats.Finding, stats.Sides, stats.Middle, bool) {
+func testOf(homes []Difference, null float64, single bool) (stats.Result, stats.Sides, stats.Middle, bool) {
 	intervals, values, rounding := make(
 		[]stats.Interval,
 		len(homes),

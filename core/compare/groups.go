@@ -7,7 +7,7 @@ import (
 	"patient-kitchen/core/stats"
 )
 
-// groups asks whether the homes with one tool, substitute or language differ from the
+// groups asks whether the homes with one tool, swap or language differ from the
 // others; it is looked for afterwards, over everything at once.
 func (a *analysis) groups(findings []Finding) {
 	type place struct{ finding, group int }
@@ -18,7 +18,7 @@ func (a *analysis) groups(findings []Finding) {
 		if f.Signs || f.Says == "order" || f.Says == "share" || a.outcome(f.Value).Reading != nil {
 			continue
 		}
-		for _, by := range []string{"tool", "substitute", "language"} {
+		for _, by := range []string{"tool", "swap", "language"} {
 			for _, name := range a.large(f, by) {
 				t, n, err := a.apart(f, by, name)
 				if err != nil {
@@ -49,7 +49,7 @@ func (a *analysis) large(f *Finding, by string) []string {
 }
 
 // apart holds the homes of a group, n of them, against the others.
-func (a *analysis) apart(f *Finding, by, name string) (t stats.Finding, n int, err error) {
+func (a *analysis) apart(f *Finding, by, name string) (t stats.Result, n int, err error) {
 	var with, others, ww, wo []float64
 	for _, h := range f.Homes {
 		if slices.Contains(a.group(h.home, f.Value, by), name) {
@@ -77,7 +77,7 @@ func (a *analysis) group(home int, value, by string) []string {
 	switch by {
 	case "language":
 		return []string{a.homes[home].Book.Writer.Language}
-	case "substitute":
+	case "swap":
 		return slices.Sorted(maps.Values(a.homes[home].Uses))
 	}
 	return []string{a.toolOf(home, value)}

@@ -216,7 +216,7 @@ func (a *analysis) groupName(g GroupFinding) any {
 	if g.By == "language" {
 		return text.LanguageName(g.Name)
 	}
-	if g.By == "substitute" {
+	if g.By == "swap" {
 		return ThingName(a.d, g.Name)
 	}
 	for _, r := range a.d.Readings {

@@ -24,7 +24,7 @@ func example(t *testing.T, name string) design.Document {
 	return d
 }
 
-func codes(findings []design.Finding, least design.Severity) []string {
+func codes(findings []design.Problem, least design.Severity) []string {
 	var out []string
 	for _, f := range findings {
 		if least == design.Error && f.Severity != design.Error {

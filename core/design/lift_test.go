@@ -184,7 +184,7 @@ func TestOwnEntriesTravel(t *testing.T) {
 			Hazards: []string{"choking"},
 		},
 	}
-	d.Swaps = []larder.Rule{
+	d.Swaps = []larder.SwapRule{
 		{
 			ID:      "beans-for-beans",
 			Role:    "choice-seed",
@@ -204,7 +204,7 @@ func TestOwnEntriesTravel(t *testing.T) {
 		t.Fatalf("%v %+v", err, design.Validate(&back))
 	}
 	all, err := back.Larder().
-		Candidates(larder.Need{Role: "choice-seed", Stuff: larder.Stuff{Material: "kidney-bean-dry"}})
+		Candidates(larder.Wanted{Role: "choice-seed", Stuff: larder.Stuff{Material: "kidney-bean-dry"}})
 	if err != nil ||
 		!slices.ContainsFunc(
 			all,

@@ -12,7 +12,7 @@ const mostStrays = 20
 
 // Strays names the keys of a document that nothing reads, or that stand there
 // twice: somebody meant something by them.
-func Strays(raw []byte) []Finding {
+func Strays(raw []byte) []Problem {
 	v := &validator{}
 	unread := slices.DeleteFunc(
 		strict.Find(Lift(raw), Document{}, mostStrays),

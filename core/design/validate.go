@@ -39,8 +39,8 @@ const (
 	Hint    Severity = "hint"
 )
 
-// Finding is something the validation has to say about one place.
-type Finding struct {
+// Problem is something the validation has to say about one place.
+type Problem struct {
 	Code     string
 	Severity Severity
 	Path     string // JSON Pointer into the document
@@ -59,7 +59,7 @@ const maxSlots = 400
 
 // Validate judges a document and explains each finding in the teacher's words,
 // in the order of the document.
-func Validate(d *Document) []Finding {
+func Validate(d *Document) []Problem {
 	v := &validator{d: d, ids: map[string]string{}, larder: d.Larder()}
 	v.frame()
 	v.conditions()
@@ -78,20 +78,20 @@ func Validate(d *Document) []Finding {
 }
 
 // HasErrors reports whether any finding stops issuing.
-func HasErrors(findings []Finding) bool {
-	return slices.ContainsFunc(findings, func(f Finding) bool { return f.Severity == Error })
+func HasErrors(findings []Problem) bool {
+	return slices.ContainsFunc(findings, func(f Problem) bool { return f.Severity == Error })
 }
 
 type validator struct {
 	d   *Document
 	ids map[string]string // kind and id → path
-	out []Finding
+	out []Problem
 
 	larder *larder.Larder
 }
 
 func (v *validator) say(s Severity, code, path string, args text.Args) {
-	v.out = append(v.out, Finding{
+	v.out = append(v.out, Problem{
 		Code: code, Severity: s, Path: path,
 		Message: text.Message{ID: "design." + code, Args: args},
 		Mend:    text.Message{ID: "design." + code + ".mend", Args: args},

@@ -16,7 +16,7 @@ import (
 
 // judged are the findings of a plan with the facts of its home; plans that use the same
 // in homes of the same facts are judged once.
-func (w *Ways) judged(k *kitchen.Kitchen, p *HomePlan, before map[string][]safety.Finding) []safety.Finding {
+func (w *Supplies) judged(k *kitchen.Kitchen, p *HomePlan, before map[string][]safety.Hazard) []safety.Hazard {
 	if p.Design == w.d && none(&k.People) {
 		return w.base.Findings
 	}
@@ -40,13 +40,13 @@ func none(p *kitchen.People) bool {
 		!p.Covered
 }
 
-// uses is a design with a way in the place of the need's own thing, under its name.
-func (w *Ways) uses(d *design.Document, way Way) *design.Document {
-	if !way.Own {
-		out := safety.Swapped(d, w.l, way.Need, way.candidate)
+// uses is a design with a supply in the place of the need's own thing, under its name.
+func (w *Supplies) uses(d *design.Document, supply Supply) *design.Document {
+	if !supply.Own {
+		out := safety.Swapped(d, w.l, supply.Need, supply.candidate)
 		for i := range out.Needs {
 			n := &out.Needs[i]
-			if m, ok := w.l.Material(n.Material); ok && (n.ID == way.Need || len(n.Name) == 0) {
+			if m, ok := w.l.Material(n.Material); ok && (n.ID == supply.Need || len(n.Name) == 0) {
 				n.Name = called(m, n.Form, n.Strength != nil)
 			}
 			if was, ok := d.Need(n.ID); !ok || was.Amount != n.Amount {
@@ -55,18 +55,18 @@ func (w *Ways) uses(d *design.Document, way Way) *design.Document {
 		}
 		return out
 	}
-	n, ok := w.d.Need(way.Need)
-	if !ok || n.Strength == nil || way.Percent == n.Strength.Value || way.Percent == 0 {
+	n, ok := w.d.Need(supply.Need)
+	if !ok || n.Strength == nil || supply.Percent == n.Strength.Value || supply.Percent == 0 {
 		return d
 	}
 	out := *d
 	out.Needs = slices.Clone(d.Needs)
 	for i := range out.Needs {
-		if own := &out.Needs[i]; own.ID == way.Need {
+		if own := &out.Needs[i]; own.ID == supply.Need {
 			strength := *own.Strength
-			strength.Value = way.Percent
+			strength.Value = supply.Percent
 			own.Strength = &strength
-			each := way.Amount
+			each := supply.Amount
 			each.Value /= float64(timesOf(d, own))
 			own.Amount = each.Bare().Show("en")
 			own.Amount = measuredOut(own)
@@ -104,10 +104,10 @@ func formOf(form string) text.Message {
 
 // closed are the steps that are not for a home: kept from it by the safety rules, or
 // with something that it cannot have.
-func closed(d *design.Document, findings []safety.Finding, lost map[string]bool) []string {
+func closed(d *design.Document, findings []safety.Hazard, lost map[string]bool) []string {
 	var out []string
 	for _, s := range d.Steps {
-		barred := slices.ContainsFunc(findings, func(f safety.Finding) bool {
+		barred := slices.ContainsFunc(findings, func(f safety.Hazard) bool {
 			return f.Verdict == safety.NotAtHome && slices.Contains(f.Steps, s.ID)
 		})
 		lacks := lost[s.In] || slices.ContainsFunc(s.Uses, func(id string) bool { return lost[id] })
@@ -120,7 +120,7 @@ func closed(d *design.Document, findings []safety.Finding, lost map[string]bool)
 
 // readings are a home's readings: with which tool, or from the teacher where it has none
 // or cannot do the step.
-func (w *Ways) readings(k *kitchen.Kitchen, p *HomePlan) []TakenWith {
+func (w *Supplies) readings(k *kitchen.Kitchen, p *HomePlan) []TakenWith {
 	var out []TakenWith
 	for i := range w.d.Readings {
 		r := &w.d.Readings[i]

@@ -114,7 +114,7 @@ func gear(d *design.Document, r safety.Report) []Item {
 		return nil
 	}
 	var out []Item
-	for _, g := range safety.SheetOf(d, r).Gear {
+	for _, g := range safety.BriefingOf(d, r).Gear {
 		out = append(out, Item{Name: g})
 	}
 	return out
@@ -205,7 +205,7 @@ func sensible(q quantity.Quantity, tolerance design.Tolerance) quantity.Kitchen 
 	return quantity.Kitchen{Quantity: q, Exact: tolerance == "" || tolerance == "exact"}
 }
 
-// Swap is one line of the substitution list.
+// Swap is one line of the list of swaps.
 type Swap struct {
 	Use      string // by which a home says that it uses this, as of [Way.Use]
 	Material text.Localized
@@ -229,18 +229,18 @@ type SwapList struct {
 	Swaps []Swap
 }
 
-// most is how many substitutes a list names for one need.
+// most is how many swaps a list names for one need.
 const most = 4
 
-// Substitutions is the substitution list of a whole experiment: for each need
+// Swaps is the list of swaps of a whole experiment: for each need
 // with a job, the best of what may stand in for it, judged with the safety
 // rules. Needs that nothing may stand in for are left out.
-func Substitutions(d *design.Document) ([]SwapList, error) {
+func Swaps(d *design.Document) ([]SwapList, error) {
 	l := d.Larder()
 	var out []SwapList
 	for i := range d.Needs {
 		n := &d.Needs[i]
-		subs, err := safety.Substitutes(d, l, n)
+		subs, err := safety.Swaps(d, l, n)
 		if err != nil {
 			return nil, err
 		}

@@ -89,7 +89,7 @@ func TestSubstitutions(t *testing.T) {
 		},
 	)
 	d.Measured[0].Result = "total-gas"
-	lists, err := fit.Substitutions(d)
+	lists, err := fit.Swaps(d)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -124,7 +124,7 @@ func TestSubstitutions(t *testing.T) {
 	}
 	// The same over everything the larder would offer for every need.
 	for i := range d.Needs {
-		subs, err := safety.Substitutes(d, l, &d.Needs[i])
+		subs, err := safety.Swaps(d, l, &d.Needs[i])
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -224,15 +224,15 @@ func TestSubstitutionsOfOddNeeds(t *testing.T) {
 		},
 		Steps: []design.Step{{ID: "a", Uses: []string{"x", "y"}}},
 	}
-	if lists, err := fit.Substitutions(d); err != nil || len(lists) != 0 {
+	if lists, err := fit.Swaps(d); err != nil || len(lists) != 0 {
 		t.Errorf("%v %+v", err, lists)
 	}
 	d.Needs[1].Role = "sour-stuff"
-	if _, err := fit.Substitutions(d); err == nil || !strings.Contains(err.Error(), "sour-stuff") {
+	if _, err := fit.Swaps(d); err == nil || !strings.Contains(err.Error(), "sour-stuff") {
 		t.Errorf("%v", err)
 	}
 	d.Needs[1].Role, d.Needs[1].Material = "mild-acid", "nectar"
-	if _, err := fit.Substitutions(d); err == nil || !strings.Contains(err.Error(), "nectar") {
+	if _, err := fit.Swaps(d); err == nil || !strings.Contains(err.Error(), "nectar") {
 		t.Errorf("%v", err)
 	}
 }

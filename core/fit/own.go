@@ -13,7 +13,7 @@ import (
 // OwnAsked are the values that a home can measure once and that make a difference to a
 // design: those that its formulas use, the bag in which gas is made, the spoon with which
 // its amounts are measured out.
-func (w *Ways) OwnAsked() []design.OwnValue {
+func (w *Supplies) OwnAsked() []design.OwnValue {
 	var out []design.OwnValue
 	for _, v := range design.OwnValues {
 		asked := slices.ContainsFunc(w.d.Constants, func(c design.Constant) bool { return c.Own == v.ID })
@@ -35,7 +35,7 @@ func (w *Ways) OwnAsked() []design.OwnValue {
 
 // measured puts what a home measured itself in the place of what is usual: constants, the
 // amounts that go into its bag, spoons where it has no scale.
-func (w *Ways) measured(class *kitchen.Class, k *kitchen.Kitchen, p *HomePlan) {
+func (w *Supplies) measured(class *kitchen.Class, k *kitchen.Kitchen, p *HomePlan) {
 	own := *p.Design
 	own.Constants, own.Needs = slices.Clone(own.Constants), slices.Clone(own.Needs)
 	changed := false
@@ -72,7 +72,7 @@ func (p *HomePlan) lentToWeigh() bool {
 
 // fillBag brings what makes gas in a bag to the size of a home's own bag: as much for each
 // millilitre as in the bag of the design. It reports whether anything changed.
-func (w *Ways) fillBag(own *design.Document, p *HomePlan, holds quantity.Quantity) bool {
+func (w *Supplies) fillBag(own *design.Document, p *HomePlan, holds quantity.Quantity) bool {
 	changed := false
 	for bag, makers := range safety.GasIn(own, w.l) {
 		wanted, ok := w.d.Need(bag)
@@ -115,7 +115,7 @@ func (p *HomePlan) scale(need string, ratio float64) {
 // spoonful is how many level spoons of a powder or grain a mass comes to, to an eighth. It
 // reports false for what is not spooned: liquids, pieces, what has to be weighed, more
 // than ten spoons.
-func (w *Ways) spoonful(n *design.Need, spoon quantity.Quantity) (float64, bool) {
+func (w *Supplies) spoonful(n *design.Need, spoon quantity.Quantity) (float64, bool) {
 	m, ok := w.l.Material(n.Material)
 	if !ok || n.Weighed || m.Liquid() {
 		return 0, false

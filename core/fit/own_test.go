@@ -42,7 +42,7 @@ func puffed() *design.Document {
 // bag of 0.8 L takes four fifths of everything, a spoon that holds 4.83 mL as many more
 // level ones, a height the place of the usual one.
 func TestOwnValuesInAPlan(t *testing.T) {
-	w := WaysOf(puffed())
+	w := SuppliesOf(puffed())
 	if got := ids(w.OwnAsked()); got != "teaspoon bag altitude" {
 		t.Errorf("a home is asked for %s", got)
 	}

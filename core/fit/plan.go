@@ -29,7 +29,7 @@ var Verdicts = []Verdict{AsDesigned, WithSubstitutes, NeedsKit, Part, SharedRead
 
 // Choice is what a home uses for one need.
 type Choice struct {
-	Way
+	Supply
 	Get     bool // it is not in the house yet
 	Kit     bool // it has to be sent or lent
 	Assumed bool // the home was not asked
@@ -53,7 +53,7 @@ type HomePlan struct {
 	Class      larder.Class
 	Choices    []Choice
 	Readings   []TakenWith
-	Findings   []safety.Finding // of what this home uses, with its facts
+	Findings   []safety.Hazard  // of what this home uses, with its facts
 	Closed     []string         // ids of steps that are not for this home
 	Assumed    bool             // the home has answered nothing: it is taken as usual
 	LacksTools bool             // readings come from its teacher because it has no tool
@@ -69,7 +69,7 @@ type Plan struct {
 
 // picked is one choice on its way into a plan.
 type picked struct {
-	way                   Way
+	supply                Supply
 	get, kit, assumed     bool
 	pinned, without, lost bool // lost: nothing can be used for a need that cannot be left out
 }
@@ -78,7 +78,7 @@ func (p *picked) key() string {
 	if p.without {
 		return ""
 	}
-	return p.way.key()
+	return p.supply.key()
 }
 
 func (p *picked) price() price {
@@ -87,7 +87,7 @@ func (p *picked) price() price {
 		return out
 	}
 	if p.get || p.kit {
-		out.get, out.cost = 1, 1+max(0, slices.Index(larder.Costs, p.way.Material.Cost))
+		out.get, out.cost = 1, 1+max(0, slices.Index(larder.Costs, p.supply.Material.Cost))
 	}
 	return out
 }
@@ -98,16 +98,16 @@ func (p *picked) price() price {
 // then as little to get and to send, then it is cheap. A home does as designed what it
 // can do as designed, and departs no further than it must; the teacher's pins hold. It
 // is deterministic: the same kitchens give the same plan, in any order.
-func (w *Ways) Fit(c kitchen.Class) Plan { return w.fit(c, nil) }
+func (w *Supplies) Fit(c kitchen.Class) Plan { return w.fit(c, nil) }
 
 // Join plans for one home of a class alone, beside the variants that others of it have.
-func (w *Ways) Join(c kitchen.Class, home int, inUse []string) HomePlan {
+func (w *Supplies) Join(c kitchen.Class, home int, inUse []string) HomePlan {
 	c.Homes, c.Held = c.Homes[home:home+1], nil
 	fixed := slices.Sorted(slices.Values(inUse))
 	return w.fit(c, slices.Compact(fixed)).Homes[0]
 }
 
-func (w *Ways) fit(c kitchen.Class, fixed []string) Plan {
+func (w *Supplies) fit(c kitchen.Class, fixed []string) Plan {
 	fixed = slices.Clone(fixed)
 	byAnswers := map[string]*group{}
 	var groups []*group
@@ -139,7 +139,7 @@ func (w *Ways) fit(c kitchen.Class, fixed []string) Plan {
 	variants := fewest(groups, fixed)
 	out := Plan{Homes: make([]HomePlan, len(c.Homes))}
 	plans := map[alike]HomePlan{}
-	judged := map[string][]safety.Finding{}
+	judged := map[string][]safety.Hazard{}
 	for i := range c.Homes {
 		k := &c.Homes[i]
 		o, served := of[i].cheapest(variants)
@@ -223,7 +223,7 @@ func answersOf(k *kitchen.Kitchen, pins map[string]string) string {
 }
 
 // offers are the best plans of a home, one a variant.
-func (w *Ways) offers(k *kitchen.Kitchen, pins map[string]string) []offer {
+func (w *Supplies) offers(k *kitchen.Kitchen, pins map[string]string) []offer {
 	plans := []offer{{}}
 	for i := range w.needs {
 		var next []offer
@@ -262,33 +262,33 @@ func cheapestOfEach(all []offer) []offer {
 func named(o offer) string {
 	var out strings.Builder
 	for _, p := range o.plan {
-		if !p.way.Own {
-			out.WriteString("~" + p.way.Material.ID)
+		if !p.supply.Own {
+			out.WriteString("~" + p.supply.Material.ID)
 		}
 		out.WriteString(";")
 	}
 	return out.String()
 }
 
-// at are the ways in which a home can do a need: of those that are there the ones that
+// at are the supplies with which a home can do a need: of those that are there the ones that
 // depart least; without any it is left out where it may be, or the design's own thing is
 // sent.
-func (n *ways) at(w *Ways, k *kitchen.Kitchen, pin string) []picked {
+func (n *supplied) at(w *Supplies, k *kitchen.Kitchen, pin string) []picked {
 	var there []picked
-	for _, way := range n.list {
-		answer, asked := says(k, &way)
-		if avoided(&k.People, way.Material) {
+	for _, supply := range n.list {
+		answer, asked := says(k, &supply)
+		if avoided(&k.People, supply.Material) {
 			continue
 		}
-		if percent, ok := k.Strengths[way.Material.ID]; ok && way.Own {
-			way = way.atStrength(w, n.need, percent)
+		if percent, ok := k.Strengths[supply.Material.ID]; ok && supply.Own {
+			supply = supply.atStrength(w, n.need, percent)
 		}
-		p := picked{way: way, get: answer == kitchen.Get, assumed: !asked}
+		p := picked{supply: supply, get: answer == kitchen.Get, assumed: !asked}
 		switch {
-		case pin != "" && (pin == way.Use() || pin == way.Material.ID):
+		case pin != "" && (pin == supply.Use() || pin == supply.Material.ID):
 			p.pinned, p.kit = true, answer == kitchen.None
 			return []picked{p}
-		case answer == kitchen.None, !asked && !way.Own, way.poorTool():
+		case answer == kitchen.None, !asked && !supply.Own, supply.poorTool():
 			continue
 		}
 		there = append(there, p)
@@ -296,38 +296,38 @@ func (n *ways) at(w *Ways, k *kitchen.Kitchen, pin string) []picked {
 	if len(there) == 0 {
 		return n.missing(k)
 	}
-	least := slices.MinFunc(there, func(a, b picked) int { return cmp.Compare(a.way.rank(), b.way.rank()) })
-	return slices.DeleteFunc(there, func(p picked) bool { return p.way.rank() > least.way.rank() })
+	least := slices.MinFunc(there, func(a, b picked) int { return cmp.Compare(a.supply.rank(), b.supply.rank()) })
+	return slices.DeleteFunc(there, func(p picked) bool { return p.supply.rank() > least.supply.rank() })
 }
 
 // missing is what becomes of a need for which a home has nothing.
-func (n *ways) missing(k *kitchen.Kitchen) []picked {
+func (n *supplied) missing(k *kitchen.Kitchen) []picked {
 	if n.need.Optional {
-		return []picked{{way: n.list[0], without: true}}
+		return []picked{{supply: n.list[0], without: true}}
 	}
-	for _, way := range n.list {
-		if !avoided(&k.People, way.Material) {
-			return []picked{{way: way, kit: true}}
+	for _, supply := range n.list {
+		if !avoided(&k.People, supply.Material) {
+			return []picked{{supply: supply, kit: true}}
 		}
 	}
-	return []picked{{way: n.list[0], without: true, lost: true}}
+	return []picked{{supply: n.list[0], without: true, lost: true}}
 }
 
 // planned is a home's plan of one variant: its design with its things, judged with its
 // facts, and its readings by its tools.
-func (w *Ways) planned(c *kitchen.Class, k *kitchen.Kitchen, o offer, judged map[string][]safety.Finding) HomePlan {
+func (w *Supplies) planned(c *kitchen.Class, k *kitchen.Kitchen, o offer, judged map[string][]safety.Hazard) HomePlan {
 	p := HomePlan{Class: larder.Pools, Variant: o.key, key: o.key, Assumed: !k.Asked(), Design: w.d}
 	departs, kits, lost := false, false, map[string]bool{}
 	for _, x := range o.plan {
-		p.Choices = append(p.Choices, Choice{x.way, x.get, x.kit, x.assumed, x.pinned, x.without})
+		p.Choices = append(p.Choices, Choice{x.supply, x.get, x.kit, x.assumed, x.pinned, x.without})
 		kits = kits || x.kit
-		lost[x.way.Need] = x.lost
+		lost[x.supply.Need] = x.lost
 		if x.without {
 			continue
 		}
-		p.Class = larder.Worst(p.Class, x.way.Class)
-		departs = departs || !x.way.Own
-		p.Design = w.uses(p.Design, x.way)
+		p.Class = larder.Worst(p.Class, x.supply.Class)
+		departs = departs || !x.supply.Own
+		p.Design = w.uses(p.Design, x.supply)
 	}
 	w.measured(c, k, &p)
 	p.Findings = w.judged(k, &p, judged)

@@ -15,7 +15,7 @@ import (
 	"patient-kitchen/docs"
 )
 
-func ready(t testing.TB, name string) *Ways {
+func ready(t testing.TB, name string) *Supplies {
 	t.Helper()
 	raw, err := docs.Example(name)
 	if err != nil {
@@ -25,11 +25,11 @@ func ready(t testing.TB, name string) *Ways {
 	if err != nil {
 		t.Fatal(err)
 	}
-	return WaysOf(&d)
+	return SuppliesOf(&d)
 }
 
 // drawn is a kitchen with answers drawn at random about what a design can be done with.
-func drawn(rng *rand.Rand, w *Ways, home string, lacks float64) kitchen.Kitchen {
+func drawn(rng *rand.Rand, w *Supplies, home string, lacks float64) kitchen.Kitchen {
 	k := kitchen.Kitchen{Home: home, Things: map[string]kitchen.Answer{}, Tools: map[string]string{}}
 	for _, n := range w.needs {
 		for _, way := range n.list {
@@ -66,7 +66,7 @@ func value(plans [][]picked) [3]int {
 
 // everyPlan are all plans that a home can do, by going through every choice at every
 // need.
-func everyPlan(w *Ways, k *kitchen.Kitchen) [][]picked {
+func everyPlan(w *Supplies, k *kitchen.Kitchen) [][]picked {
 	plans := [][]picked{{}}
 	for i := range w.needs {
 		var next [][]picked
@@ -124,7 +124,7 @@ func TestFitIsTheBest(t *testing.T) {
 			got := make([][]picked, len(plan.Homes))
 			for i, p := range plan.Homes {
 				for _, x := range p.Choices {
-					got[i] = append(got[i], picked{way: x.Way, get: x.Get, kit: x.Kit, without: x.Without})
+					got[i] = append(got[i], picked{supply: x.Supply, get: x.Get, kit: x.Kit, without: x.Without})
 				}
 			}
 			if v := value(got); v != best {
@@ -162,7 +162,7 @@ func TestFitKeepsItsPromises(t *testing.T) {
 				byHome[p.Home] = fmt.Sprint(p.Verdict, p.Variant, names(p))
 				k := &c.Homes[i]
 				for _, x := range p.Choices {
-					answer, asked := says(k, &x.Way)
+					answer, asked := says(k, &x.Supply)
 					switch {
 					case x.Without:
 						continue
@@ -197,7 +197,7 @@ func TestFitKeepsItsPromises(t *testing.T) {
 	}
 }
 
-func (w *Ways) waysOf(need string) []Way {
+func (w *Supplies) waysOf(need string) []Supply {
 	for _, n := range w.needs {
 		if n.need.ID == need {
 			return n.list
@@ -257,7 +257,7 @@ func TestHeldPlansAreKept(t *testing.T) {
 		own := after.Homes[2]
 		p := price{}
 		for _, x := range own.Choices {
-			p = p.plus((&picked{way: x.Way, get: x.Get, kit: x.Kit, without: x.Without}).price())
+			p = p.plus((&picked{supply: x.Supply, get: x.Get, kit: x.Kit, without: x.Without}).price())
 		}
 		got := [3]int{1, p.get, p.cost}
 		if others[own.key] {
@@ -385,7 +385,7 @@ func TestStrengthOfTheLabel(t *testing.T) {
 	}
 	vinegar, _ := larder.Standard().Material("vinegar-white")
 	need := &design.Need{ID: "acid", Role: "mild-acid", Material: "vinegar-white", Amount: "50 mL"}
-	way := Way{Need: "acid", Material: vinegar, Percent: 5, Own: true, Amount: wholeAmount(&design.Document{}, need)}
+	way := Supply{Need: "acid", Material: vinegar, Percent: 5, Own: true, Amount: wholeAmount(&design.Document{}, need)}
 	half := way.atStrength(w, need, 10)
 	if ratio := half.Amount.Value / way.Amount.Value; math.Abs(ratio-0.5) > 0.03 {
 		t.Errorf("vinegar: %g of what it was", ratio)

@@ -86,7 +86,7 @@ type HelpReport struct {
 }
 
 // ReportOf puts a plan into its report.
-func (w *Ways) ReportOf(c kitchen.Class, p Plan) Report {
+func (w *Supplies) ReportOf(c kitchen.Class, p Plan) Report {
 	out := Report{
 		Plans: []PlanReport{}, Packing: []Packed{}, Variants: len(p.Variants), Counts: map[Verdict]int{},
 		Says: map[string]string{}, Helps: w.helps(c, p),
@@ -156,7 +156,7 @@ func (r *PlanReport) Choice(need string) (ChoiceReport, bool) {
 	return r.Choices[i], true
 }
 
-// Uses are what stands in for the design's own things, by need, as of [Way.Use]; nil
+// Uses are what stands in for the design's own things, by need, as of [Supply.Use]; nil
 // where nothing does.
 func (r *PlanReport) Uses() map[string]string {
 	var out map[string]string
@@ -172,7 +172,7 @@ func (r *PlanReport) Uses() map[string]string {
 	return out
 }
 
-// Use is what is used, as of [Way.Use].
+// Use is what is used, as of [Supply.Use].
 func (c *ChoiceReport) Use() string { return use(c.Material, c.Form) }
 
 // Called is what the thing of a choice is called in a list; false where the larder does
@@ -203,7 +203,7 @@ func round(v float64) float64 {
 }
 
 // Said is an amount as a kitchen measures it out.
-func (w Way) Said(n *design.Need) text.Message {
+func (w Supply) Said(n *design.Need) text.Message {
 	tolerance := design.Tolerance("")
 	if n != nil {
 		tolerance = n.Tolerance
@@ -250,7 +250,7 @@ func (p Plan) sentence(withAssumed bool) text.Message {
 
 // helps are the things that would let the most homes take part better, worked out by
 // planning again with the thing in every home that lacks it.
-func (w *Ways) helps(c kitchen.Class, before Plan) []HelpReport {
+func (w *Supplies) helps(c kitchen.Class, before Plan) []HelpReport {
 	out := []HelpReport{}
 	for _, n := range w.needs {
 		own := n.list[0].Material.ID

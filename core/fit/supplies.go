@@ -12,9 +12,9 @@ import (
 	"patient-kitchen/core/text"
 )
 
-// Way is one thing with which a need can be done: the design's own, or what may stand
+// Supply is one thing with which a need can be done: the design's own, or what may stand
 // in for it in a home.
-type Way struct {
+type Supply struct {
 	Need      string
 	Role      string // the job it does
 	Material  *larder.Material
@@ -28,15 +28,15 @@ type Way struct {
 	candidate larder.Candidate
 }
 
-// rank is how far a way departs: 0 what counts with the design's own, then what
+// rank is how far a supply departs: 0 what counts with the design's own, then what
 // scales, then what is a group of its own.
-func (w *Way) rank() int { return slices.Index(larder.Classes, w.Class) }
+func (w *Supply) rank() int { return slices.Index(larder.Classes, w.Class) }
 
-// Called is what the thing of a way is called in a list.
-func (w *Way) Called() text.Localized { return called(w.Material, w.Form, w.Percent > 0) }
+// Called is what a supply is called in a list.
+func (w *Supply) Called() text.Localized { return called(w.Material, w.Form, w.Percent > 0) }
 
-// Use names the thing of a way and its form, such as salt/coarse.
-func (w *Way) Use() string { return use(w.Material.ID, w.Form) }
+// Use names the thing of a supply and its form, such as salt/coarse.
+func (w *Supply) Use() string { return use(w.Material.ID, w.Form) }
 
 func use(material, form string) string {
 	if form == "" {
@@ -46,32 +46,32 @@ func use(material, form string) string {
 }
 
 // key tells what departs from the others; what counts with the design's own has none.
-func (w *Way) key() string {
+func (w *Supply) key() string {
 	if w.rank() == 0 {
 		return ""
 	}
 	return w.Need + "=" + w.Material.ID + "/" + w.Form
 }
 
-// Ways are what each need of a design can be done with, in the order of its needs: its
+// Supplies are what each need of a design can be done with, in the order of its needs: its
 // own thing first, then by comparability. They are the same for every class, and worked
 // out once for a version.
-type Ways struct {
+type Supplies struct {
 	d     *design.Document
 	l     *larder.Larder
-	needs []ways
+	needs []supplied
 	base  safety.Report
 }
 
-type ways struct {
+type supplied struct {
 	need *design.Need
-	list []Way
+	list []Supply
 }
 
-// WaysOf works out the ways of a design. A need that names nothing of the larder has
+// SuppliesOf works out the supplies of a design. A need that names nothing of the larder has
 // none: it is taken as there.
-func WaysOf(d *design.Document) *Ways {
-	out := &Ways{d: d, l: d.Larder()}
+func SuppliesOf(d *design.Document) *Supplies {
+	out := &Supplies{d: d, l: d.Larder()}
 	out.base = safety.Judge(d, out.l, nil)
 	for i := range d.Needs {
 		n := &d.Needs[i]
@@ -79,7 +79,7 @@ func WaysOf(d *design.Document) *Ways {
 		if !ok || n.Kind == design.PersonNeed || n.Kind == design.PlaceNeed {
 			continue
 		}
-		own := Way{
+		own := Supply{
 			Need: n.ID, Role: n.Role, Material: m, Form: n.Form, Own: true, Class: larder.Pools,
 			Basis:  larder.NoConversion,
 			Amount: wholeAmount(d, n), Because: text.M("fit.why.own"),
@@ -87,8 +87,8 @@ func WaysOf(d *design.Document) *Ways {
 		if n.Strength != nil {
 			own.Percent = n.Strength.Value
 		}
-		list := []Way{own}
-		subs, err := safety.Substitutes(d, out.l, n)
+		list := []Supply{own}
+		subs, err := safety.Swaps(d, out.l, n)
 		if err != nil {
 			subs = nil // an unknown job is said by Validate
 		}
@@ -99,30 +99,30 @@ func WaysOf(d *design.Document) *Ways {
 			amount := s.Amount
 			times := float64(timesOf(d, n))
 			amount.Value, amount.U = amount.Value*times, amount.U*times
-			list = append(list, Way{
+			list = append(list, Supply{
 				Need: n.ID, Role: n.Role, Material: s.Material, Form: s.Form, Percent: s.Percent, Class: s.Class,
 				Basis:  s.Basis,
 				Amount: amount, Because: s.Because, candidate: s.Candidate,
 			})
 		}
-		out.needs = append(out.needs, ways{n, list})
+		out.needs = append(out.needs, supplied{n, list})
 	}
 	return out
 }
 
-// Design is the design whose ways they are.
-func (w *Ways) Design() *design.Document { return w.d }
+// Design is the design whose supplies they are.
+func (w *Supplies) Design() *design.Document { return w.d }
 
 // Findings are those of the design as it is.
-func (w *Ways) Findings() []safety.Finding { return w.base.Findings }
+func (w *Supplies) Findings() []safety.Hazard { return w.base.Findings }
 
 // Facts are what homes are asked of themselves: what could raise a step of the design,
 // and what somebody could avoid of all that may be used.
-func (w *Ways) Facts() []safety.Fact {
+func (w *Supplies) Facts() []safety.Fact {
 	out := slices.Clone(w.base.Facts)
 	for _, n := range w.needs {
-		for _, way := range n.list {
-			for _, a := range way.Material.Allergens() {
+		for _, supply := range n.list {
+			for _, a := range supply.Material.Allergens() {
 				f := safety.Avoided(a)
 				if !slices.ContainsFunc(out, func(x safety.Fact) bool { return x.ID == f.ID }) {
 					out = append(out, f)
@@ -133,19 +133,19 @@ func (w *Ways) Facts() []safety.Fact {
 	return out
 }
 
-// ByNeed are the ways need by need, the design's own first.
-func (w *Ways) ByNeed() [][]Way {
-	out := make([][]Way, len(w.needs))
+// ByNeed are the supplies need by need, the design's own first.
+func (w *Supplies) ByNeed() [][]Supply {
+	out := make([][]Supply, len(w.needs))
 	for i, n := range w.needs {
 		out[i] = n.list
 	}
 	return out
 }
 
-// Can reports whether a need can be done with a thing, as of [Way.Use].
-func (w *Ways) Can(need, use string) bool {
-	return slices.ContainsFunc(w.needs, func(n ways) bool {
-		return n.need.ID == need && slices.ContainsFunc(n.list, func(x Way) bool { return x.Use() == use })
+// Can reports whether a need can be done with a thing, as of [Supply.Use].
+func (w *Supplies) Can(need, use string) bool {
+	return slices.ContainsFunc(w.needs, func(n supplied) bool {
+		return n.need.ID == need && slices.ContainsFunc(n.list, func(x Supply) bool { return x.Use() == use })
 	})
 }
 
@@ -161,9 +161,9 @@ func wholeAmount(d *design.Document, n *design.Need) quantity.Quantity {
 	return q
 }
 
-// atStrength is a way with the strength that this home's label says: as much of what
+// atStrength is a supply with the strength that this home's label says: as much of what
 // acts, in another amount.
-func (w Way) atStrength(all *Ways, n *design.Need, percent float64) Way {
+func (w Supply) atStrength(all *Supplies, n *design.Need, percent float64) Supply {
 	basis, ok := larder.Keeps(n.Role)
 	if !ok || percent == w.Percent || w.Amount.Value == 0 {
 		return w
@@ -180,20 +180,20 @@ func (w Way) atStrength(all *Ways, n *design.Need, percent float64) Way {
 	return w
 }
 
-// Measures is what a way measures, where its job is that of a tool; "" where it is not.
-func (w *Way) Measures() string {
+// Measures is what a supply measures, where its job is that of a tool; "" where it is not.
+func (w *Supply) Measures() string {
 	if what := strings.TrimSuffix(w.Role, "-instrument"); what != w.Role && kitchen.Measures[what] != (quantity.Dim{}) {
 		return what
 	}
 	return ""
 }
 
-// poorTool reports whether a way would measure so differently that lending the design's
+// poorTool reports whether a supply would measure so differently that lending the design's
 // own tool is better: it is taken only where it is fixed.
-func (w *Way) poorTool() bool { return !w.Own && w.Measures() != "" && w.Class == larder.Separate }
+func (w *Supply) poorTool() bool { return !w.Own && w.Measures() != "" && w.Class == larder.Separate }
 
 // says is what a home says of a thing; of a tool also what it says that it can measure.
-func says(k *kitchen.Kitchen, w *Way) (kitchen.Answer, bool) {
+func says(k *kitchen.Kitchen, w *Supply) (kitchen.Answer, bool) {
 	step, asked := k.Tools[w.Measures()]
 	// a tool whose step is known is there, whatever was said before
 	measures := asked && step != kitchen.NoTool && w.Own

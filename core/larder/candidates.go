@@ -8,8 +8,8 @@ import (
 	"patient-kitchen/core/text"
 )
 
-// Need is what a design asks the larder for.
-type Need struct {
+// Wanted is what a design asks the larder for.
+type Wanted struct {
 	Role      string
 	Stuff                       // the preferred material, as the design has it
 	Amount    quantity.Quantity // of it; zero for a thing that is not measured out
@@ -33,7 +33,7 @@ type Candidate struct {
 	Material  *Material
 	Form      string
 	Percent   float64 // strength that the rule speaks of; 0 for any
-	Rule      string  // id of the substitution; "" for a material that only shares the job
+	Rule      string  // id of the swap rule; "" for a material that only shares the job
 	Basis     Basis
 	Class     Class
 	Amount    quantity.Quantity
@@ -60,7 +60,7 @@ const (
 //
 // A design that measures several results compares by the lowest class of them;
 // one that names none, by what holds for any result.
-func (l *Larder) Candidates(n Need) ([]Candidate, error) {
+func (l *Larder) Candidates(n Wanted) ([]Candidate, error) {
 	if len(n.Results) == 0 {
 		return l.candidates(n)
 	}
@@ -95,7 +95,7 @@ func (c Candidate) same(o Candidate) bool {
 	return o.Material.ID == c.Material.ID && o.Form == c.Form && o.Percent == c.Percent
 }
 
-func (l *Larder) candidates(n Need) ([]Candidate, error) {
+func (l *Larder) candidates(n Wanted) ([]Candidate, error) {
 	role, ok := l.roles[n.Role]
 	if !ok {
 		return nil, &UnknownError{"role", n.Role, "mild-acid"}
@@ -132,9 +132,9 @@ func (l *Larder) candidates(n Need) ([]Candidate, error) {
 
 // byRules are the candidates that rules of a role name: those that speak of the result,
 // and, in a group of their own, those that were compared for another one.
-func (l *Larder) byRules(n Need, role string) []Candidate {
+func (l *Larder) byRules(n Wanted, role string) []Candidate {
 	var out []Candidate
-	var elsewhere []*Rule
+	var elsewhere []*SwapRule
 	for i := range l.Rules {
 		r := &l.Rules[i]
 		if r.Role != role || !slices.Contains(r.From.Materials, n.Material) {
@@ -170,7 +170,7 @@ func holdsMaterial(list []Candidate, material string) bool {
 }
 
 // unmeasured is 1 for a candidate whose amount is wanted and not known.
-func unmeasured(n Need, c Candidate) int {
+func unmeasured(n Wanted, c Candidate) int {
 	if n.Amount.Value > 0 && c.Amount.Value == 0 {
 		return 1
 	}
@@ -207,7 +207,7 @@ func keepLower(out []Candidate, c Candidate) []Candidate {
 	return out
 }
 
-func (l *Larder) byRule(n Need, r *Rule, id string) (Candidate, bool) {
+func (l *Larder) byRule(n Wanted, r *SwapRule, id string) (Candidate, bool) {
 	from := n.Stuff
 	if from.Percent == 0 {
 		from.Percent = r.From.Percent
@@ -311,7 +311,7 @@ func (c Candidate) AcidWith() text.Message {
 
 // byRole is a material that shares the job and that no rule speaks of: its
 // amount is worked out where its contents allow, and it is its own group.
-func (l *Larder) byRole(n Need, m *Material) Candidate {
+func (l *Larder) byRole(n Wanted, m *Material) Candidate {
 	c := Candidate{
 		Material: m,
 		Basis:    NoConversion,
@@ -355,7 +355,7 @@ func Keeps(role string) (Basis, bool) {
 
 // judge lowers a candidate's class for what this design or home does not
 // allow, and for an amount that is too uncertain for the tolerance.
-func (l *Larder) judge(n Need, c *Candidate) {
+func (l *Larder) judge(n Wanted, c *Candidate) {
 	if c.Class == Unsuitable {
 		return
 	}

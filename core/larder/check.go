@@ -192,7 +192,7 @@ func checkFigures(m *Material, bad complain) {
 
 func ordered(r Range) bool { return r.Low > 0 && r.Low <= r.Typical && r.Typical <= r.High }
 
-func (l *Larder) checkRule(r *Rule) []Problem {
+func (l *Larder) checkRule(r *SwapRule) []Problem {
 	var out []Problem
 	bad := func(field, message string, args ...any) {
 		out = append(out, Problem{r.ID, field, fmt.Sprintf(message, args...)})
@@ -222,7 +222,7 @@ func (l *Larder) checkRule(r *Rule) []Problem {
 }
 
 // checkSides looks at the things that a rule names.
-func (l *Larder) checkSides(r *Rule) []Problem {
+func (l *Larder) checkSides(r *SwapRule) []Problem {
 	var out []Problem
 	bad := func(field, message string, args ...any) {
 		out = append(out, Problem{r.ID, field, fmt.Sprintf(message, args...)})
@@ -246,7 +246,7 @@ func (l *Larder) checkSides(r *Rule) []Problem {
 }
 
 // checkComputes tries a rule's conversion on the amount its kind is taken in.
-func (l *Larder) checkComputes(r *Rule) []Problem {
+func (l *Larder) checkComputes(r *SwapRule) []Problem {
 	if r.Class == Unsuitable || r.Factor != nil {
 		return nil
 	}

@@ -8,7 +8,7 @@ import (
 	"patient-kitchen/core/text"
 )
 
-// Basis is what a substitution keeps equal.
+// Basis is what a swap keeps equal.
 type Basis string
 
 // The bases.
@@ -172,7 +172,7 @@ func (l *Larder) byProperty(
 		}
 		total = gives.times(g)
 	}
-	// The design's own amount is what it says; the spread is the substitute's.
+	// The design's own amount is what it says; the spread is that of what stands in.
 	total = Range{total.Typical, total.Typical, total.Typical}
 	out := b.amountOf(total.over(takes), bPiece)
 	c := Conversion{Amount: out, Factor: factor(amount, out)}

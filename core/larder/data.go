@@ -15,7 +15,7 @@ import (
 // Version is the number of the data files' state; a plan is stored with it.
 const Version = 1
 
-// Class says how a home's result with a substitute stands to the others'.
+// Class says how a home's result with a swap stands to the others'.
 type Class string
 
 // The comparability classes, best first. They hold for one measured result:
@@ -78,7 +78,7 @@ type Substance struct {
 	Densities [][2]float64   `json:"densities,omitempty"` // of its solution: % by mass, g/mL at 20 °C
 }
 
-// Side is what a substitution is from or to: materials, or words for a state
+// Side is what a swap is from or to: materials, or words for a state
 // or kind of them.
 type Side struct {
 	Text      string   `json:"text"`
@@ -88,8 +88,8 @@ type Side struct {
 	Same      bool     `json:"same_strength,omitempty" doc:"As strong as what it stands in for"`
 }
 
-// Rule is one substitution, for the results it names.
-type Rule struct {
+// SwapRule is one swap, for the results it names.
+type SwapRule struct {
 	ID        string   `json:"id"`
 	Role      string   `json:"role"`
 	Results   []string `json:"results" doc:"What is measured; any for all"`
@@ -163,7 +163,7 @@ type Never struct {
 type Larder struct {
 	Roles       []Role
 	Materials   []Material
-	Rules       []Rule
+	Rules       []SwapRule
 	Substances  []Substance
 	Words       []Word
 	Fallbacks   []Fallback
@@ -241,8 +241,8 @@ func load() *Larder {
 		}
 		l.Materials = append(l.Materials, some...)
 	})
-	each("substitutions", func(name string) {
-		var some []Rule
+	each("swaps", func(name string) {
+		var some []SwapRule
 		read(name, &some)
 		l.Rules = append(l.Rules, some...)
 	})

@@ -190,39 +190,39 @@ func find(cs []larder.Candidate, id string) (larder.Candidate, bool) {
 // The same swap may pool for one result and be its own group for another.
 func TestCandidatesByResult(t *testing.T) {
 	l := larder.Standard()
-	vinegar := larder.Need{
+	vinegar := larder.Wanted{
 		Role:      "mild-acid",
 		Stuff:     larder.Stuff{Material: "vinegar-white", Percent: 5},
 		Amount:    amount(t, "100 mL"),
 		Tolerance: "about",
 	}
-	soda := larder.Need{
+	soda := larder.Wanted{
 		Role:      "carbonate",
 		Stuff:     larder.Stuff{Material: "baking-soda"},
 		Amount:    amount(t, "4 g"),
 		Tolerance: "about",
 	}
 	for _, c := range []struct {
-		need   larder.Need
+		need   larder.Wanted
 		result string
-		change func(*larder.Need)
+		change func(*larder.Wanted)
 		id     string
 		class  larder.Class
 		amount float64
 	}{
 		{vinegar, "total-gas", nil, "lemon-juice-fresh", larder.Scales, 105},
 		// ± 15 % is too much for exact
-		{vinegar, "total-gas", func(n *larder.Need) { n.Tolerance = "exact" }, "lemon-juice-fresh", larder.Separate,
+		{vinegar, "total-gas", func(n *larder.Wanted) { n.Tolerance = "exact" }, "lemon-juice-fresh", larder.Separate,
 			105},
 		{vinegar, "rate", nil, "lemon-juice-fresh", larder.Separate, 105},
 		{vinegar, "", nil, "lemon-juice-fresh", larder.Separate, 105},
 		{vinegar, "total-gas", nil, "vinegar-cider", larder.Pools, 100},
 		{vinegar, "gas-volume", nil, "cola", larder.Unsuitable, 0},
-		{vinegar, "total-gas", func(n *larder.Need) { n.Avoid = []string{"sulphite"} }, "vinegar-cider",
+		{vinegar, "total-gas", func(n *larder.Wanted) { n.Avoid = []string{"sulphite"} }, "vinegar-cider",
 			larder.Unsuitable, 100},
-		{vinegar, "total-gas", func(n *larder.Need) { n.Barred = []string{"vinegar-cider"} }, "vinegar-cider",
+		{vinegar, "total-gas", func(n *larder.Wanted) { n.Barred = []string{"vinegar-cider"} }, "vinegar-cider",
 			larder.Unsuitable, 100},
-		{vinegar, "total-gas", func(n *larder.Need) { n.Cost = "free" }, "citric-acid-powder", larder.Unsuitable, 5.36},
+		{vinegar, "total-gas", func(n *larder.Wanted) { n.Cost = "free" }, "citric-acid-powder", larder.Unsuitable, 5.36},
 		{vinegar, "total-gas", nil, "toilet-cleaner", larder.Unsuitable, 0},
 		{soda, "total-gas", nil, "washing-soda-crystals", larder.Scales, 13.6},
 		{soda, "rate", nil, "washing-soda-crystals", larder.Separate, 13.6},
@@ -265,7 +265,7 @@ func TestCandidatesEverywhere(t *testing.T) {
 	for i := range l.Materials {
 		m := &l.Materials[i]
 		for _, role := range m.Roles {
-			all, err := l.Candidates(larder.Need{Role: role, Stuff: larder.Stuff{Material: m.ID}})
+			all, err := l.Candidates(larder.Wanted{Role: role, Stuff: larder.Stuff{Material: m.ID}})
 			if err != nil {
 				t.Fatal(err)
 			}
@@ -291,7 +291,7 @@ func TestCandidatesEverywhere(t *testing.T) {
 
 func TestBadQuestions(t *testing.T) {
 	l := larder.Standard()
-	for _, n := range []larder.Need{{Role: "acid", Stuff: larder.Stuff{Material: "vinegar-white"}},
+	for _, n := range []larder.Wanted{{Role: "acid", Stuff: larder.Stuff{Material: "vinegar-white"}},
 		{Role: "mild-acid", Stuff: larder.Stuff{Material: "vinegar"}}} {
 		if _, err := l.Candidates(n); err == nil || !strings.Contains(err.Error(), "such as") {
 			t.Errorf("%v: %v", n, err)
@@ -366,7 +366,7 @@ func TestNamedSwaps(t *testing.T) {
 		{"choice-seed", "cress-seed", "percent-sprouted", "radish-seed", larder.Separate},    // R295
 	} {
 		all, err := l.Candidates(
-			larder.Need{Role: c.role, Stuff: larder.Stuff{Material: c.from}, Result: c.result, Tolerance: "about"},
+			larder.Wanted{Role: c.role, Stuff: larder.Stuff{Material: c.from}, Result: c.result, Tolerance: "about"},
 		)
 		got, ok := find(all, c.to)
 		if err != nil || !ok || got.Class != c.want {
@@ -404,10 +404,10 @@ func TestFigureWords(t *testing.T) {
 func TestBothWays(t *testing.T) {
 	l := larder.Standard()
 	for i := range l.Materials {
-		for _, s := range l.Instead(l.Materials[i].ID) {
+		for _, s := range l.SwapsFrom(l.Materials[i].ID) {
 			for _, other := range s.Other {
-				back := l.Serves(other.ID)
-				if !slices.ContainsFunc(back, func(b larder.StandsIn) bool { return b.Rule == s.Rule }) {
+				back := l.SwapsTo(other.ID)
+				if !slices.ContainsFunc(back, func(b larder.SwapWith) bool { return b.Rule == s.Rule }) {
 					t.Errorf("%s leads from %s to %s and not back", s.Rule.ID, l.Materials[i].ID, other.ID)
 				}
 			}

@@ -13,7 +13,7 @@ const MaxOwn = 500
 // things, and swaps.
 type Own struct {
 	Materials []Material `json:"materials"`
-	Rules     []Rule     `json:"swaps"`
+	Rules     []SwapRule `json:"swaps"`
 }
 
 // With is a larder with a school's own entries, marked as own. Of a known
@@ -193,7 +193,7 @@ func (l *Larder) nameWith(own Own, id string) string {
 // usualBasis is what a swap keeps equal where it does not say: what is refused
 // keeps nothing, a factor is between masses, and what only scales asks for a
 // check of one's own.
-func usualBasis(r Rule) Basis {
+func usualBasis(r SwapRule) Basis {
 	switch {
 	case r.Class == Unsuitable:
 		return Refuse

@@ -23,7 +23,7 @@ func WriteJSON(w io.Writer, own Own) error {
 		own.Materials = []Material{}
 	}
 	if own.Rules == nil {
-		own.Rules = []Rule{}
+		own.Rules = []SwapRule{}
 	}
 	return e.Encode(own)
 }
@@ -162,7 +162,7 @@ func WriteCSV(w io.Writer, own []Material) error {
 }
 
 // WriteSwapsCSV writes swaps as a table that a spreadsheet opens.
-func WriteSwapsCSV(w io.Writer, own []Rule) error {
+func WriteSwapsCSV(w io.Writer, own []SwapRule) error {
 	rows := [][]string{swapColumns}
 	percent := func(s Side) string {
 		if s.Same {

@@ -229,8 +229,8 @@ func (t tableRow) figures(m *Material) (err error) {
 	return err
 }
 
-func (t tableRow) swap() (Rule, error) {
-	r := Rule{
+func (t tableRow) swap() (SwapRule, error) {
+	r := SwapRule{
 		ID:        t.cell("id"),
 		Role:      t.cell("role"),
 		Results:   t.list("results"),

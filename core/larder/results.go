@@ -47,7 +47,7 @@ func (l *Larder) ResultName(id string) text.Localized {
 // about reports whether a rule speaks of a result: by its own word, or by one
 // of the words that swaps have for it, if the rule is strict there. A rule that
 // lets results join holds for those alone that it names.
-func (r *Rule) about(result string, l *Larder) bool {
+func (r *SwapRule) about(result string, l *Larder) bool {
 	if slices.Contains(r.Results, result) || slices.Contains(r.Results, "any") {
 		return true
 	}

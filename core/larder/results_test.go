@@ -11,7 +11,7 @@ import (
 func TestWhateverHoldsIt(t *testing.T) {
 	l := larder.Standard()
 	of := func(result string) larder.Class {
-		list, err := l.Candidates(larder.Need{Role: "rigid-clear-vessel", Stuff: larder.Stuff{Material: "jam-jar"},
+		list, err := l.Candidates(larder.Wanted{Role: "rigid-clear-vessel", Stuff: larder.Stuff{Material: "jam-jar"},
 			Result: result})
 		if err != nil {
 			t.Fatal(err)

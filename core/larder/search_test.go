@@ -376,7 +376,7 @@ func TestOwnEntriesNeverLoosen(t *testing.T) {
 		},
 		Figures: []larder.Figure{{Text: "rho 0.9", Key: "rho", Low: 0.9, High: 0.9, Unit: "g/mL"}},
 	}
-	swap := larder.Rule{
+	swap := larder.SwapRule{
 		ID:      "better-lemon",
 		Role:    "mild-acid",
 		Results: []string{"rate"},
@@ -385,7 +385,7 @@ func TestOwnEntriesNeverLoosen(t *testing.T) {
 		Basis:   larder.EqualAcid,
 		Class:   larder.Pools,
 	}
-	mine, problems := l.With(larder.Own{Materials: []larder.Material{weak}, Rules: []larder.Rule{swap}})
+	mine, problems := l.With(larder.Own{Materials: []larder.Material{weak}, Rules: []larder.SwapRule{swap}})
 	if len(problems) > 0 {
 		t.Fatal(problems)
 	}
@@ -395,7 +395,7 @@ func TestOwnEntriesNeverLoosen(t *testing.T) {
 		t.Errorf("%+v", m)
 	}
 	all, err := mine.Candidates(
-		larder.Need{
+		larder.Wanted{
 			Role:      "mild-acid",
 			Stuff:     larder.Stuff{Material: "vinegar-white", Percent: 5},
 			Result:    "rate",
@@ -405,7 +405,7 @@ func TestOwnEntriesNeverLoosen(t *testing.T) {
 	if c, ok := find(all, "lemon-juice-fresh"); err != nil || !ok || c.Class != larder.Separate {
 		t.Errorf("an own swap made rate %s: %v", c.Class, err)
 	}
-	for _, bad := range []larder.Rule{
+	for _, bad := range []larder.SwapRule{
 		{ID: "x", Role: "mild-acid", Results: []string{"any"}, Basis: larder.NoConversion, Class: larder.Scales},
 		{ID: "x", Role: "nothing", Results: []string{"any"}, Basis: larder.EqualAcid, Class: larder.Scales},
 		{ID: "x", Role: "mild-acid", Basis: larder.EqualAcid, Class: larder.Scales},
@@ -415,7 +415,7 @@ func TestOwnEntriesNeverLoosen(t *testing.T) {
 		{ID: "x", Role: "mild-acid", Results: []string{"any"}, To: larder.Side{Materials: []string{"nectar"}},
 			Basis: larder.NoConversion, Class: larder.Separate},
 	} {
-		if same, problems := l.With(larder.Own{Rules: []larder.Rule{bad}}); len(problems) == 0 || same != l {
+		if same, problems := l.With(larder.Own{Rules: []larder.SwapRule{bad}}); len(problems) == 0 || same != l {
 			t.Errorf("%+v passes", bad)
 		}
 	}
@@ -432,17 +432,17 @@ func TestCompleted(t *testing.T) {
 		},
 	}
 	for _, c := range []struct {
-		rule larder.Rule
+		rule larder.SwapRule
 		want larder.Basis
 	}{
-		{larder.Rule{Class: larder.Unsuitable, Factor: &larder.Range{}}, larder.Refuse},
-		{larder.Rule{Class: larder.Scales, Factor: &larder.Range{}}, larder.EqualMass},
-		{larder.Rule{Class: larder.Scales}, larder.Recalibrate},
-		{larder.Rule{Class: larder.Separate}, larder.NoConversion},
-		{larder.Rule{Class: larder.Unsuitable, Basis: larder.EqualAcid}, larder.EqualAcid},
+		{larder.SwapRule{Class: larder.Unsuitable, Factor: &larder.Range{}}, larder.Refuse},
+		{larder.SwapRule{Class: larder.Scales, Factor: &larder.Range{}}, larder.EqualMass},
+		{larder.SwapRule{Class: larder.Scales}, larder.Recalibrate},
+		{larder.SwapRule{Class: larder.Separate}, larder.NoConversion},
+		{larder.SwapRule{Class: larder.Unsuitable, Basis: larder.EqualAcid}, larder.EqualAcid},
 	} {
 		c.rule.From, c.rule.To = side("honey"), side("our-soap")
-		own.Rules = []larder.Rule{
+		own.Rules = []larder.SwapRule{
 			c.rule,
 			{From: larder.Side{Text: "as it says", Materials: []string{"salt"}}, To: side("moon")},
 		}
@@ -516,7 +516,7 @@ func TestOwnRoundTrip(t *testing.T) {
 		{ID: "minus", Name: text.Localized{"en": "-1 a trick"}, Hazards: []string{"slip"}},
 	}
 	var b bytes.Buffer
-	swap := larder.Rule{
+	swap := larder.SwapRule{
 		ID:      "our-swap",
 		Role:    "dense-syrup",
 		Results: []string{"any"},
@@ -525,7 +525,7 @@ func TestOwnRoundTrip(t *testing.T) {
 		Basis:   larder.NoConversion,
 		Class:   larder.Separate,
 	}
-	if err := larder.WriteJSON(&b, larder.Own{Materials: own, Rules: []larder.Rule{swap}}); err != nil {
+	if err := larder.WriteJSON(&b, larder.Own{Materials: own, Rules: []larder.SwapRule{swap}}); err != nil {
 		t.Fatal(err)
 	}
 	whole, err := larder.ReadJSON(b.Bytes())
@@ -547,7 +547,7 @@ func TestOwnRoundTrip(t *testing.T) {
 
 func BenchmarkCandidates(b *testing.B) {
 	l := larder.Standard()
-	n := larder.Need{Role: "mild-acid", Stuff: larder.Stuff{Material: "vinegar-white", Percent: 5}, Result: "total-gas"}
+	n := larder.Wanted{Role: "mild-acid", Stuff: larder.Stuff{Material: "vinegar-white", Percent: 5}, Result: "total-gas"}
 	for b.Loop() {
 		if _, err := l.Candidates(n); err != nil {
 			b.Fatal(err)

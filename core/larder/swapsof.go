@@ -4,32 +4,32 @@ import (
 	"slices"
 )
 
-// StandsIn is one line of what a material can stand in for, or what can stand
+// SwapWith is one line of what a material can stand in for, or what can stand
 // in for it, by result: the card of a material.
-type StandsIn struct {
-	Rule  *Rule
+type SwapWith struct {
+	Rule  *SwapRule
 	Other []*Material // the materials on the other side
 }
 
-// Instead lists the rules that lead from a material to others, and Serves
+// SwapsFrom lists the rules that lead from a material to others, and SwapsTo
 // those that lead to it, in the order of the rules.
-func (l *Larder) Instead(material string) []StandsIn {
-	return l.standing(material, func(r *Rule) (mine, other Side) { return r.From, r.To })
+func (l *Larder) SwapsFrom(material string) []SwapWith {
+	return l.swapsOf(material, func(r *SwapRule) (mine, other Side) { return r.From, r.To })
 }
 
-// Serves is described at Instead.
-func (l *Larder) Serves(material string) []StandsIn {
-	return l.standing(material, func(r *Rule) (mine, other Side) { return r.To, r.From })
+// SwapsTo is described at SwapsFrom.
+func (l *Larder) SwapsTo(material string) []SwapWith {
+	return l.swapsOf(material, func(r *SwapRule) (mine, other Side) { return r.To, r.From })
 }
 
-func (l *Larder) standing(material string, sides func(*Rule) (Side, Side)) []StandsIn {
-	var out []StandsIn
+func (l *Larder) swapsOf(material string, sides func(*SwapRule) (Side, Side)) []SwapWith {
+	var out []SwapWith
 	for i := range l.Rules {
 		mine, other := sides(&l.Rules[i])
 		if !slices.Contains(mine.Materials, material) {
 			continue
 		}
-		s := StandsIn{Rule: &l.Rules[i]}
+		s := SwapWith{Rule: &l.Rules[i]}
 		for _, id := range other.Materials {
 			s.Other = append(s.Other, l.materials[id])
 		}

@@ -46,11 +46,11 @@ type Cell struct {
 	Entry      *Entry // the entry that counts, or that gives the reason
 	Understood Understood
 	Reason     string
-	History    []Line // every reading ever entered here, oldest first
+	History    []Past // every reading ever entered here, oldest first
 }
 
-// Line is one reading of a cell's history.
-type Line struct {
+// Past is one reading of a cell's history.
+type Past struct {
 	Entry      Entry
 	Understood Understood
 	Fate       string // "counts", "corrected", "spoiled", "set-aside", "superseded" or one of Guarded
@@ -242,7 +242,7 @@ func (b *Book) takeReading(e *Entry, spoiled map[string]fate) {
 		(b.FirstReading.IsZero() || e.Measured().Before(b.FirstReading)) {
 		b.FirstReading = e.Measured()
 	}
-	line := Line{Entry: *e, Understood: b.understand(r, e), Fate: "counts"}
+	line := Past{Entry: *e, Understood: b.understand(r, e), Fate: "counts"}
 	if f, bad := spoiled[e.ID]; bad {
 		line.Fate, line.Reason = f.what, f.why
 	} else if steps := b.guarded(e); len(steps) > 0 {

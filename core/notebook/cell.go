@@ -8,10 +8,10 @@ import (
 )
 
 // held reports whether a line is kept and does not count, because a step asks for it.
-func (l *Line) held() bool { return slices.Contains(Guarded, State(l.Fate)) }
+func (l *Past) held() bool { return slices.Contains(Guarded, State(l.Fate)) }
 
 // state is what a cell is whose line this is.
-func (l *Line) state() (State, string) {
+func (l *Past) state() (State, string) {
 	u, reason := l.Understood, ""
 	if u.Kind == quantity.Missing && l.Entry.Given == nil {
 		reason = "not-recorded"

@@ -220,7 +220,7 @@ func TestOnceAndForAll(t *testing.T) {
 		d.Constants[0].Value, d.Constants[0].Name = typed, text.Localized{"en": "the floor"}
 		found := slices.ContainsFunc(
 			design.Validate(d),
-			func(f design.Finding) bool { return f.Path == "/constants/0/value" },
+			func(f design.Problem) bool { return f.Path == "/constants/0/value" },
 		)
 		if found != fault {
 			t.Errorf("%q: found fault %v, want %v", typed, found, fault)

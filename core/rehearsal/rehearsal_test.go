@@ -38,7 +38,7 @@ func strips(t testing.TB, matters string, homes int, change ...func(*design.Docu
 	for i := range homes {
 		c.Homes = append(c.Homes, kitchen.Kitchen{Home: string(rune('a'+i/26)) + string(rune('a'+i%26))})
 	}
-	return &d, fit.WaysOf(&d).Fit(c).Homes
+	return &d, fit.SuppliesOf(&d).Fit(c).Homes
 }
 
 func chance() *rand.Rand { return rand.New(rand.NewPCG(7, 11)) }
@@ -109,7 +109,7 @@ func TestRehearsalSays(t *testing.T) {
 	if a := rehearsal.Rehearse(d, plans, 1000, chance()); a.Help == nil || a.Help.Seen <= a.Claims[0].Seen {
 		t.Errorf("no help: %+v", a)
 	}
-	none := fit.WaysOf(d).Fit(kitchen.Class{Homes: []kitchen.Kitchen{{Home: "Fern", Otherwise: true}}}).Homes
+	none := fit.SuppliesOf(d).Fit(kitchen.Class{Homes: []kitchen.Kitchen{{Home: "Fern", Otherwise: true}}}).Homes
 	if a := rehearsal.Rehearse(d, none, 100, chance()); a.Homes != 0 || len(a.Sentences()) != 1 {
 		t.Errorf("nobody takes part: %+v", a)
 	}
@@ -188,7 +188,7 @@ func TestWhatHomesSayIsRehearsed(t *testing.T) {
 			for i := range homes {
 				c.Homes = append(c.Homes, kitchen.Kitchen{Home: string(rune('a' + i))})
 			}
-			a := rehearsal.Rehearse(&d, fit.WaysOf(&d).Fit(c).Homes, 500, chance())
+			a := rehearsal.Rehearse(&d, fit.SuppliesOf(&d).Fit(c).Homes, 500, chance())
 			if len(a.Spoken) == 0 || a.Spoken[0].Homes != homes {
 				t.Errorf("%s: %+v", name, a)
 				continue

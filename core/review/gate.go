@@ -20,7 +20,7 @@ type Blocker struct {
 // gate lists what keeps a design from homes, in the order of mending. This is the one
 // place where that is decided: what is barred at home, unless homes only watch; steps
 // out of their order; and what is wrong with the document.
-func gate(d *design.Document, validation []design.Finding, r safety.Report) []Blocker {
+func gate(d *design.Document, validation []design.Problem, r safety.Report) []Blocker {
 	var out []Blocker
 	findings, disorder := r.Barred(d.Way)
 	for _, f := range findings {

@@ -117,7 +117,7 @@ type margin struct {
 func (m *margin) say(l Line) { m.found[l.Topic] = append(m.found[l.Topic], l) }
 
 // topicOf is the topic of a finding of the validation, by its place.
-func topicOf(f design.Finding) Topic {
+func topicOf(f design.Problem) Topic {
 	parts := strings.Split(strings.TrimPrefix(f.Path, "/"), "/")
 	switch parts[0] {
 	case "needs", "materials", "swaps":

@@ -243,7 +243,7 @@ func TestMutantsGoTheWholeWay(t *testing.T) {
 			l := d.Larder()
 			report := safety.Judge(&d, l, nil)
 			fit.Materials(&d, report)
-			safety.SheetOf(&d, report)
+			safety.BriefingOf(&d, report)
 			safety.AdultJobs(&d, report.Findings)
 			for i, f := range report.Findings {
 				if i == 5 {
@@ -256,7 +256,7 @@ func TestMutantsGoTheWholeWay(t *testing.T) {
 				}
 			}
 			if len(d.Needs)*len(d.Steps) < 400 { // each need's ways are judged with all steps: minutes, for the largest
-				_, _ = fit.Substitutions(&d) // a thing that nobody knows is an error, not a fault
+				_, _ = fit.Swaps(&d) // a thing that nobody knows is an error, not a fault
 			}
 			slots := d.Slots()
 			var homes []compare.Home

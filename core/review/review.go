@@ -28,7 +28,7 @@ const (
 
 // Review is all that a design means now.
 type Review struct {
-	Validation []design.Finding
+	Validation []design.Problem
 	Safety     safety.Report
 	Timeline   schedule.Timeline
 	Blockers   []Blocker // what keeps it from homes; none where it can be issued

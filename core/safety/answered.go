@@ -71,7 +71,7 @@ func sameClass(a, b *larder.Material) bool {
 // none for what asks for care or an adult near, ten where an adult does it,
 // twenty where it is kept from homes; what is almost sure and never for homes
 // takes none at all.
-func leastSaid(f Finding, sure bool) int {
+func leastSaid(f Hazard, sure bool) int {
 	switch {
 	case f.Absolute && sure:
 		return -1
@@ -117,11 +117,11 @@ func (j *judge) ticked(step, action string) hit {
 }
 
 // asFinding is a clause as a question about a step.
-func (j *judge) asFinding(h hit, step string) Finding {
+func (j *judge) asFinding(h hit, step string) Hazard {
 	if step == "" && len(j.d.Steps) > 0 {
 		step = j.d.Steps[0].ID
 	}
-	f := Finding{
+	f := Hazard{
 		Rule:     h.ID,
 		Case:     h.Name,
 		Verdict:  h.Verdict.at[j.band],
@@ -140,10 +140,10 @@ func (j *judge) asFinding(h hit, step string) Finding {
 
 // closing judges a step as if its vessel were closed: a lid on dry beans
 // changes nothing, one on a fizz does.
-func (j *judge) closing(step, action string) (Finding, int, bool) {
+func (j *judge) closing(step, action string) (Hazard, int, bool) {
 	i, ok := j.d.Step(step)
 	if !ok || does(&j.d.Steps[i], closing...) || j.d.Steps[i].Closed {
-		return Finding{}, 0, false
+		return Hazard{}, 0, false
 	}
 	if j.trial == nil { // one copy for all steps that are asked about: each is put back
 		trial := *j.d
@@ -169,7 +169,7 @@ func (j *judge) closing(step, action string) (Finding, int, bool) {
 			return f, shut.at[k], true
 		}
 	}
-	return Finding{}, 0, false
+	return Hazard{}, 0, false
 }
 
 // byItself is the gravest clause about a thing of the larder by itself.

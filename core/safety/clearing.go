@@ -30,13 +30,13 @@ func (c Clearing) stricter(than string) bool {
 
 // clearing works the list out from the findings and from what is in which
 // vessel at the end.
-func (j *judge) clearing(findings []Finding) Clearing {
+func (j *judge) clearing(findings []Hazard) Clearing {
 	c := Clearing{Places: map[string]string{}}
 	for _, f := range findings {
 		j.clearFinding(&c, f)
 	}
 	fizzes := j.clearVessels(&c)
-	if slices.ContainsFunc(findings, func(f Finding) bool { return f.Clear == "cool" }) {
+	if slices.ContainsFunc(findings, func(f Hazard) bool { return f.Clear == "cool" }) {
 		c.Lines = append(c.Lines, text.M("safety.clear.cool"))
 	}
 	for _, place := range slices.Backward(clearingPlaces) {
@@ -61,7 +61,7 @@ func (j *judge) clearing(findings []Finding) Clearing {
 }
 
 // clearFinding puts the things of a finding where its rule says.
-func (j *judge) clearFinding(c *Clearing, f Finding) {
+func (j *judge) clearFinding(c *Clearing, f Hazard) {
 	if f.Said != nil || !slices.Contains(clearingPlaces, f.Clear) || f.Clear == "none" && len(f.Needs) > 1 {
 		return // what may not meet is put away thing by thing
 	}
@@ -121,7 +121,7 @@ func stricter(a, b string) string {
 
 // ClearUp says how to clear up what a finding comes from, by the one list; the
 // empty message where there is nothing to say.
-func (c Clearing) ClearUp(d *design.Document, f Finding) text.Message {
+func (c Clearing) ClearUp(d *design.Document, f Hazard) text.Message {
 	place := ""
 	var things text.List
 	for _, id := range f.Needs {

@@ -43,7 +43,7 @@ func TestClearingUp(t *testing.T) {
 			}
 		}
 		var all []string
-		for _, m := range safety.SheetOf(d, r).Clearing {
+		for _, m := range safety.BriefingOf(d, r).Clearing {
 			all = append(all, text.Render(m, "en"))
 		}
 		_, after := safety.StepLines(r, d.Steps[len(d.Steps)-1].ID) // as the phone says it
@@ -72,7 +72,7 @@ func TestClearingUp(t *testing.T) {
 	for lines, want := range map[string]bool{"w: washing-soda-crystals 5 g\n---\na: gear-on, pour with w": true,
 		"v: water-tap\n---\na: pour with v": false} {
 		r := safety.Judge(plan(lines), larder.Standard(), nil)
-		if got := slices.ContainsFunc(r.Lines, func(l safety.Line) bool {
+		if got := slices.ContainsFunc(r.Lines, func(l safety.Remark) bool {
 			return l.Rule == "gear-off" && strings.Contains(text.Render(l.Message, "en"), "gloves")
 		}); got != want {
 			t.Errorf("%s: gloves off %v", lines, got)

@@ -79,7 +79,7 @@ var homeFacts = []homeFact{
 const allergenFact = "allergen-"
 
 // facts tries each fact on what was found without any.
-func (j *judge) facts(found []Finding) []Fact {
+func (j *judge) facts(found []Hazard) []Fact {
 	base := map[string]Verdict{}
 	for _, s := range j.d.Steps {
 		base[s.ID] = Care
@@ -141,7 +141,7 @@ func factOf(id, words, raises string, args text.Args) Fact {
 
 // raised are the steps whose verdict a home raises above what it is for
 // everybody.
-func (j *judge) raised(found []Finding, base map[string]Verdict, p kitchen.People) []FactStep {
+func (j *judge) raised(found []Hazard, base map[string]Verdict, p kitchen.People) []FactStep {
 	k := *j
 	k.home, k.out, k.at = &p, slices.Clone(found), make([]int, len(found))
 	k.atHome()

@@ -107,8 +107,8 @@ func readDesign(t *testing.T, file string) *design.Document {
 	return &d
 }
 
-func at(findings []safety.Finding, step string) safety.Verdict {
-	var here []safety.Finding
+func at(findings []safety.Hazard, step string) safety.Verdict {
+	var here []safety.Hazard
 	for _, f := range findings {
 		if slices.Contains(f.Steps, step) {
 			here = append(here, f)

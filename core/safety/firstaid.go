@@ -85,7 +85,7 @@ func Cards() []Card {
 // CardsFor are the ids of the cards that an experiment with these findings
 // carries: those its own materials and actions can call for first, then those
 // that every one carries.
-func CardsFor(findings []Finding) []string {
+func CardsFor(findings []Hazard) []string {
 	var own []string
 	for _, f := range findings {
 		for _, a := range f.Aid {
@@ -115,16 +115,16 @@ func General() []text.Message {
 
 // StopRules say when to stop: what this experiment can bring first, then what
 // stands on every sheet.
-func StopRules(findings []Finding) []text.Message {
+func StopRules(findings []Hazard) []text.Message {
 	var out []text.Message
 	cards := CardsFor(findings)
 	for _, id := range []string{"eye", "burn", "fumes"} {
 		if i := slices.Index(cards, id); i >= 0 &&
-			slices.ContainsFunc(findings, func(f Finding) bool { return slices.Contains(f.Aid, id) }) {
+			slices.ContainsFunc(findings, func(f Hazard) bool { return slices.Contains(f.Aid, id) }) {
 			out = append(out, text.Message{ID: "safety.stop." + id})
 		}
 	}
-	if slices.ContainsFunc(findings, func(f Finding) bool { return f.Rule == "gas-flexible" || f.Rule == "launcher" }) {
+	if slices.ContainsFunc(findings, func(f Hazard) bool { return f.Rule == "gas-flexible" || f.Rule == "launcher" }) {
 		out = append(out, text.Message{ID: "safety.stop.swell"})
 	}
 	return append(

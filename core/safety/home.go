@@ -35,7 +35,7 @@ func (j *judge) atHome() {
 }
 
 // raises is the finding that a fact of the home raises another one to.
-func (j *judge) raises(f *Finding) (rule, name string, ok bool) {
+func (j *judge) raises(f *Hazard) (rule, name string, ok bool) {
 	h := j.home
 	under4 := kitchen.Maybe(h.Under4, true)
 	under6 := under4 || kitchen.Maybe(h.Under6, true)
@@ -87,8 +87,8 @@ func (j *judge) alone() {
 }
 
 // stepsThat are the steps of the findings that need something.
-func (j *judge) stepsThat(need func(Finding) bool) []string {
-	var in Finding
+func (j *judge) stepsThat(need func(Hazard) bool) []string {
+	var in Hazard
 	for _, f := range j.out {
 		if need(f) {
 			in.alsoIn(f.Steps)
@@ -105,7 +105,7 @@ func (j *judge) closeAtHome(name string, steps []string) {
 }
 
 // needsAdult reports whether an adult has to be there for what a finding is about.
-func needsAdult(f Finding) bool {
+func needsAdult(f Hazard) bool {
 	switch f.Rule {
 	case "flame", "launcher", "gas-flexible":
 		return true
@@ -119,7 +119,7 @@ func needsAdult(f Finding) bool {
 
 // wears reports whether a finding's eye protection has to be worn, not only
 // advised.
-func wears(f Finding) bool {
+func wears(f Hazard) bool {
 	return (slices.Contains(f.Gear, "goggles") || slices.Contains(f.Gear, "safety-goggles")) &&
 		!(f.Verdict == Care && f.Rule == "mild-acid")
 }

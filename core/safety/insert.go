@@ -32,7 +32,7 @@ func insert(d *design.Document, l *larder.Larder, rule, step string) (*design.Do
 		return nil, false
 	}
 	lines := linesOf(d, l)
-	i := slices.IndexFunc(lines, func(line Line) bool { return line.Rule == rule && line.Step == step && line.Insert })
+	i := slices.IndexFunc(lines, func(line Remark) bool { return line.Rule == rule && line.Step == step && line.Insert })
 	if i < 0 {
 		return nil, false
 	}
@@ -62,7 +62,7 @@ func insert(d *design.Document, l *larder.Larder, rule, step string) (*design.Do
 		after := linesOf(&out, l)
 		mended := !slices.ContainsFunc(
 			after,
-			func(line Line) bool { return line.Rule == rule && line.Step == step && line.Kind == OrderError },
+			func(line Remark) bool { return line.Rule == rule && line.Step == step && line.Kind == OrderError },
 		)
 		if mended && !fresh(after, lines) {
 			return &out, true
@@ -72,10 +72,10 @@ func insert(d *design.Document, l *larder.Larder, rule, step string) (*design.Do
 }
 
 // withSteps puts in the steps that the order asks for and did not before.
-func withSteps(d *design.Document, l *larder.Larder, before []Line) *design.Document {
+func withSteps(d *design.Document, l *larder.Larder, before []Remark) *design.Document {
 	for range inserted { // each at most once
 		lines := linesOf(d, l)
-		i := slices.IndexFunc(lines, func(line Line) bool { return line.Insert && fresh([]Line{line}, before) })
+		i := slices.IndexFunc(lines, func(line Remark) bool { return line.Insert && fresh([]Remark{line}, before) })
 		if i < 0 {
 			break
 		}
@@ -90,17 +90,17 @@ func withSteps(d *design.Document, l *larder.Larder, before []Line) *design.Docu
 
 // fresh reports whether an error in the order of steps stands in lines that
 // stood in none before.
-func fresh(lines, before []Line) bool {
-	return slices.ContainsFunc(lines, func(l Line) bool {
+func fresh(lines, before []Remark) bool {
+	return slices.ContainsFunc(lines, func(l Remark) bool {
 		return l.Kind == OrderError &&
 			!slices.ContainsFunc(
 				before,
-				func(b Line) bool { return b.Kind == OrderError && b.Rule == l.Rule && b.Need == l.Need },
+				func(b Remark) bool { return b.Kind == OrderError && b.Rule == l.Rule && b.Need == l.Need },
 			)
 	})
 }
 
-func linesOf(d *design.Document, l *larder.Larder) []Line {
+func linesOf(d *design.Document, l *larder.Larder) []Remark {
 	j := newJudge(d, l, nil)
 	return j.lines(j.findings())
 }

@@ -10,8 +10,8 @@ import (
 	"patient-kitchen/core/text"
 )
 
-// Finding is one thing that could hurt, and what follows from it.
-type Finding struct {
+// Hazard is one thing that could hurt, and what follows from it.
+type Hazard struct {
 	Rule      string
 	Case      string // of the rule; "" for its main one
 	Verdict   Verdict
@@ -40,8 +40,8 @@ type Less struct{ Need, Amount string }
 // Report is all that the rules say about a design, or about a design in a
 // home.
 type Report struct {
-	Findings []Finding // in the order of their first step, then of the book
-	Lines    []Line    // the order of steps: errors, and what is added
+	Findings []Hazard // in the order of their first step, then of the book
+	Lines    []Remark // the order of steps: errors, and what is added
 	Clearing Clearing
 	Facts    []Fact // of a home that would raise it; none where one is given
 	Bands    [4]Verdict
@@ -62,7 +62,7 @@ func Judge(d *design.Document, l *larder.Larder, home *kitchen.People) Report {
 		if i == bandOf(d.AgeBand) {
 			r.Findings, r.Lines, r.Clearing = findings, j.lines(findings), j.clearing(findings)
 			if r.Clearing.stricter("sink") { // not all of it may go down the sink
-				r.Lines = slices.DeleteFunc(r.Lines, func(l Line) bool { return l.Rule == "leftover-none" })
+				r.Lines = slices.DeleteFunc(r.Lines, func(l Remark) bool { return l.Rule == "leftover-none" })
 			}
 			if home == nil {
 				r.Facts = j.facts(findings)
@@ -73,7 +73,7 @@ func Judge(d *design.Document, l *larder.Larder, home *kitchen.People) Report {
 }
 
 // Check is the findings of a design alone, with the larder it brings.
-func Check(d *design.Document) []Finding {
+func Check(d *design.Document) []Hazard {
 	return newJudge(d, d.Larder(), nil).findings()
 }
 
@@ -90,7 +90,7 @@ type judge struct {
 	asked   *[]open // what the texts say that nothing settles; the same at every age
 	vessels []vessel
 	missing []missing // amounts that something depends on
-	out     []Finding
+	out     []Hazard
 	at      []int            // place in the book of each finding
 	unshut  map[string]bool  // keys of what mixtures say as the design stands, once asked
 	trial   *design.Document // the design with one step closed, while that is tried
@@ -136,7 +136,7 @@ func (j *judge) asIf(d *design.Document) *judge {
 	return other
 }
 
-func (j *judge) findings() []Finding {
+func (j *judge) findings() []Hazard {
 	for i := range j.d.Needs {
 		j.need(&j.d.Needs[i])
 	}
@@ -159,7 +159,7 @@ func (j *judge) findings() []Finding {
 	for i := range order {
 		order[i] = i
 	}
-	first := func(f Finding) int {
+	first := func(f Hazard) int {
 		if len(f.Steps) == 0 {
 			return -1
 		}
@@ -168,7 +168,7 @@ func (j *judge) findings() []Finding {
 	slices.SortStableFunc(order, func(a, b int) int {
 		return cmp.Or(cmp.Compare(first(j.out[a]), first(j.out[b])), cmp.Compare(j.at[a], j.at[b]))
 	})
-	sorted := make([]Finding, len(order))
+	sorted := make([]Hazard, len(order))
 	for i, o := range order {
 		sorted[i] = j.out[o]
 	}
@@ -186,7 +186,7 @@ func (j *judge) added() {
 		if !slices.Contains(Verdicts, v) {
 			v = NotAtHome
 		}
-		j.out = append(j.out, Finding{Rule: "teacher", Case: c.ID, Verdict: v, Steps: []string{c.Step},
+		j.out = append(j.out, Hazard{Rule: "teacher", Case: c.ID, Verdict: v, Steps: []string{c.Step},
 			Why: text.Message{
 				ID:   "safety.thing",
 				Args: text.Args{"thing": c.Why},
@@ -197,14 +197,14 @@ func (j *judge) added() {
 
 // say adds a finding of a clause. Findings of one rule and case about the same
 // thing are one finding with all their steps.
-func (j *judge) say(h hit, steps []string, needs []*design.Need, action string, args text.Args) *Finding {
+func (j *judge) say(h hit, steps []string, needs []*design.Need, action string, args text.Args) *Hazard {
 	if h.Quiet {
 		return nil
 	}
 	if len(steps) == 0 && len(j.d.Steps) > 0 {
 		steps = []string{j.d.Steps[0].ID} // used in no step that says so: from the start
 	}
-	f := Finding{
+	f := Hazard{
 		Rule:     h.ID,
 		Case:     h.Name,
 		Verdict:  h.Verdict.at[j.band],
@@ -239,13 +239,13 @@ func (j *judge) say(h hit, steps []string, needs []*design.Need, action string, 
 }
 
 // same reports whether two findings of a part of the rules say one thing.
-func (f *Finding) same(o *Finding, part string) bool {
+func (f *Hazard) same(o *Hazard, part string) bool {
 	return f.Rule == o.Rule && f.Case == o.Case && f.Asks == o.Asks && slices.Equal(f.Needs, o.Needs) &&
 		(len(o.Needs) > 0 || f.Action == o.Action || part == "action")
 }
 
 // alsoIn adds the steps that a finding does not name yet.
-func (f *Finding) alsoIn(steps []string) {
+func (f *Hazard) alsoIn(steps []string) {
 	for _, s := range steps {
 		if !slices.Contains(f.Steps, s) {
 			f.Steps = append(f.Steps, s)
@@ -267,7 +267,7 @@ func named(id, name string) hit {
 }
 
 // Worst is the gravest verdict among findings; Care when there are none.
-func Worst(findings []Finding) Verdict {
+func Worst(findings []Hazard) Verdict {
 	worst := Care
 	for _, f := range findings {
 		if f.Verdict.Worse(worst) {
@@ -280,7 +280,7 @@ func Worst(findings []Finding) Verdict {
 // Barred is what keeps a design with this report from homes that work in a way:
 // findings of what is not done at home, and steps out of their order. Homes that only
 // watch are kept from nothing.
-func (r Report) Barred(way design.Way) (findings []Finding, disorder []Line) {
+func (r Report) Barred(way design.Way) (findings []Hazard, disorder []Remark) {
 	if way == design.WatchShared {
 		return nil, nil
 	}
@@ -307,7 +307,7 @@ type AdultJob struct {
 
 // AdultJobs lists the steps that need an adult, each once with its gravest
 // verdict, in the order of the design.
-func AdultJobs(d *design.Document, findings []Finding) []AdultJob {
+func AdultJobs(d *design.Document, findings []Hazard) []AdultJob {
 	var jobs []AdultJob
 	for _, s := range d.Steps {
 		job := AdultJob{Step: s.ID, Verdict: Care}

@@ -59,7 +59,7 @@ func (j *judge) meant(w design.Lowering) (int, string) {
 
 // whyNot is the id of the reason why a finding cannot be lowered; "" when it
 // can.
-func (j *judge) whyNot(f Finding, reason string) string {
+func (j *judge) whyNot(f Hazard, reason string) string {
 	if byID[f.Rule] == nil {
 		return "rule" // the teacher's own caution is changed, not lowered
 	}
@@ -106,17 +106,17 @@ func (j *judge) onlyWater(steps []string) bool {
 
 // CanLower reports whether a finding of a design could be lowered with a
 // reason.
-func CanLower(d *design.Document, f Finding) bool {
+func CanLower(d *design.Document, f Hazard) bool {
 	return newJudge(d, d.Larder(), nil).whyNot(f, strings.Repeat("x", LeastReason)) == ""
 }
 
 // refusedLowerings says which of the design's lowerings do not hold, and why.
 // Each finding that was lowered answers for one of them.
-func (j *judge) refusedLowerings(findings []Finding) []Line {
-	var out []Line
+func (j *judge) refusedLowerings(findings []Hazard) []Remark {
+	var out []Remark
 	used := map[int]bool{}
 	for _, w := range j.d.Lowered {
-		i := slices.IndexFunc(findings, func(f Finding) bool {
+		i := slices.IndexFunc(findings, func(f Hazard) bool {
 			return f.Was != "" && f.Rule == w.Rule && (w.Case == "" || f.Case == w.Case) &&
 				slices.Equal(f.Steps, []string{w.Step})
 		})
@@ -127,7 +127,7 @@ func (j *judge) refusedLowerings(findings []Finding) []Line {
 		_, why := j.meant(w)
 		out = append(
 			out,
-			Line{
+			Remark{
 				Rule: "lowering",
 				Kind: OrderError,
 				Step: w.Step,

@@ -25,7 +25,7 @@ const maxSwaps = 3
 // first: leave the vessel open, use less, use something else; and for what
 // cannot go home, show it and let homes watch. A mend is offered only when the
 // finding is gone or milder with it and nothing as grave comes in its place.
-func Mends(d *design.Document, l *larder.Larder, f Finding) []Mend {
+func Mends(d *design.Document, l *larder.Larder, f Hazard) []Mend {
 	if f.Said != nil {
 		return saidMends(d, l, f)
 	}
@@ -60,7 +60,7 @@ func Mends(d *design.Document, l *larder.Larder, f Finding) []Mend {
 }
 
 // openable is the step of a finding whose vessel could stay open; "" where none could.
-func openable(d *design.Document, l *larder.Larder, f Finding) string {
+func openable(d *design.Document, l *larder.Larder, f Hazard) string {
 	if f.Rule != "gas-rigid-closed" && f.Case != "closed" || keepsGas(d, l) {
 		return ""
 	}
@@ -73,7 +73,7 @@ func openable(d *design.Document, l *larder.Larder, f Finding) string {
 }
 
 // lessOf is the need of which there could be less, and how much; "" where less mends nothing.
-func lessOf(f Finding) (need, amount string) {
+func lessOf(f Hazard) (need, amount string) {
 	switch {
 	case f.Case == "much" && len(f.Needs) > 0:
 		return f.Needs[0], fmt.Sprintf("%g mL", clauseOf(f.Rule, "much").OverML)
@@ -85,7 +85,7 @@ func lessOf(f Finding) (need, amount string) {
 
 // milder reports whether a finding is gone or milder in a changed design, and nothing as
 // grave came in its place; and the gravest verdict of its steps then.
-func milder(after *design.Document, l *larder.Larder, f Finding, known map[string]bool, lines []Line) (Verdict, bool) {
+func milder(after *design.Document, l *larder.Larder, f Hazard, known map[string]bool, lines []Remark) (Verdict, bool) {
 	v := Care
 	j := newJudge(after, l, nil)
 	found := j.findings()
@@ -111,7 +111,7 @@ func milder(after *design.Document, l *larder.Larder, f Finding, known map[strin
 
 // trySwaps tries what may stand in for the things of a finding, those first that the
 // rule itself names.
-func trySwaps(base *judge, f Finding, mends *[]Mend, try func(Change, text.Message)) {
+func trySwaps(base *judge, f Hazard, mends *[]Mend, try func(Change, text.Message)) {
 	d, l := base.d, base.l
 	swaps := len(*mends)
 	for _, id := range f.Needs {
@@ -178,7 +178,7 @@ func unitOf(d *design.Document, id string) string {
 // saidMends are the answers that change the design: it is done, and ticked or
 // put on the list; or only the teacher shows it. That a sentence means
 // something else is an answer of its own.
-func saidMends(d *design.Document, l *larder.Larder, f Finding) []Mend {
+func saidMends(d *design.Document, l *larder.Larder, f Hazard) []Mend {
 	var mends []Mend
 	for _, lead := range f.Said.leads {
 		if len(mends) == maxSwaps || len(f.Steps) == 0 || !strings.HasPrefix(f.Said.Path, "/steps/") {
@@ -224,7 +224,7 @@ func preferred(named []string, c larder.Candidate) int {
 
 // LineMends lists what can be done about a line: put a step in where it mends
 // the order and breaks no other, or do the work outdoors.
-func LineMends(d *design.Document, l *larder.Larder, line Line) []Mend {
+func LineMends(d *design.Document, l *larder.Larder, line Remark) []Mend {
 	switch {
 	case line.Insert:
 		c := Change{Kind: Insert, Rule: line.Rule, Step: line.Step}
@@ -240,7 +240,7 @@ func LineMends(d *design.Document, l *larder.Larder, line Line) []Mend {
 }
 
 // key tells one finding of a design from another.
-func (f Finding) key() string {
+func (f Hazard) key() string {
 	key := f.Rule + "|" + f.Case + "|" + strings.Join(f.Needs, ",") + "|" + f.Action
 	if f.Said != nil {
 		key += "|" + f.Said.Key

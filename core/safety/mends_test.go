@@ -52,7 +52,7 @@ func TestAStepIsPutInWhereItBreaksNothing(t *testing.T) {
 	)
 	d.Languages = []string{"en", "es"}
 	before := safety.Judge(d, larder.Standard(), nil)
-	i := slices.IndexFunc(before.Lines, func(l safety.Line) bool { return l.Rule == "label-first" })
+	i := slices.IndexFunc(before.Lines, func(l safety.Remark) bool { return l.Rule == "label-first" })
 	if i < 0 {
 		t.Fatalf("%+v", before.Lines)
 	}

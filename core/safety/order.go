@@ -7,22 +7,22 @@ import (
 	"patient-kitchen/core/text"
 )
 
-// LineKind says what a line about the order of steps wants.
-type LineKind string
+// RemarkKind says what a line about the order of steps wants.
+type RemarkKind string
 
 // An error stops issuing and has a step to insert or an answer to give; a
 // line is added to the family's page by itself, before or after its step; a
 // suggestion is for the teacher.
 const (
-	OrderError LineKind = "error"
-	Added      LineKind = "added"
-	Suggestion LineKind = "suggestion"
+	OrderError RemarkKind = "error"
+	Added      RemarkKind = "added"
+	Suggestion RemarkKind = "suggestion"
 )
 
-// Line is one thing about the order of steps.
-type Line struct {
+// Remark is one thing about the order of steps.
+type Remark struct {
 	Rule    string
-	Kind    LineKind
+	Kind    RemarkKind
 	Step    string // id
 	After   bool   // an added line that stands after the step
 	Need    string // of an amount that is missing
@@ -32,11 +32,11 @@ type Line struct {
 
 // lines checks the order of steps and lists what is added by itself, in the
 // order of the steps.
-func (j *judge) lines(findings []Finding) []Line {
+func (j *judge) lines(findings []Hazard) []Remark {
 	if len(j.d.Steps) == 0 {
 		return j.refusedLowerings(findings)
 	}
-	o := &order{judge: j, findings: findings, of: map[string][]Finding{}}
+	o := &order{judge: j, findings: findings, of: map[string][]Hazard{}}
 	for _, f := range findings {
 		for _, s := range f.Steps {
 			o.of[s] = append(o.of[s], f)
@@ -61,7 +61,7 @@ func (j *judge) lines(findings []Finding) []Line {
 	for i, s := range j.d.Steps {
 		index[s.ID] = i
 	}
-	slices.SortStableFunc(o.out, func(a, b Line) int {
+	slices.SortStableFunc(o.out, func(a, b Remark) int {
 		if d := index[a.Step] - index[b.Step]; d != 0 {
 			return d
 		}
@@ -78,15 +78,15 @@ func (j *judge) lines(findings []Finding) []Line {
 
 type order struct {
 	*judge
-	findings []Finding
-	of       map[string][]Finding // by step
-	out      []Line
+	findings []Hazard
+	of       map[string][]Hazard // by step
+	out      []Remark
 }
 
-func (o *order) add(rule string, kind LineKind, step string, args text.Args) *Line {
+func (o *order) add(rule string, kind RemarkKind, step string, args text.Args) *Remark {
 	o.out = append(
 		o.out,
-		Line{Rule: rule, Kind: kind, Step: step, Message: text.Message{ID: "safety.order." + rule, Args: args}},
+		Remark{Rule: rule, Kind: kind, Step: step, Message: text.Message{ID: "safety.order." + rule, Args: args}},
 	)
 	return &o.out[len(o.out)-1]
 }

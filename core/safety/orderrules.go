@@ -270,7 +270,7 @@ func (o *order) blades() {
 	for i, s := range o.d.Steps {
 		if slices.ContainsFunc(
 			o.of[s.ID],
-			func(f Finding) bool { return f.Rule == "blade" || f.Rule == "scissors-pin" },
+			func(f Hazard) bool { return f.Rule == "blade" || f.Rule == "scissors-pin" },
 		) {
 			last = i
 		}

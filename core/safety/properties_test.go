@@ -196,7 +196,7 @@ func TestOwnThings(t *testing.T) {
 		}
 		found := safety.Judge(d, l, nil).Findings
 		fired := c.rule == "" ||
-			slices.ContainsFunc(found, func(f safety.Finding) bool { return f.Rule+" "+f.Case == c.rule })
+			slices.ContainsFunc(found, func(f safety.Hazard) bool { return f.Rule+" "+f.Case == c.rule })
 		if banned := safety.Worst(found) == safety.NotAtHome; banned != c.banned || !fired {
 			t.Errorf("%s: kept from homes %v, want %v; %s fired %v", c.name, banned, c.banned, c.rule, fired)
 			for _, f := range found {

@@ -21,7 +21,7 @@ func TestReadingAge(t *testing.T) {
 	} {
 		d := plan(lines)
 		var said [2]strings.Builder
-		s := safety.SheetOf(d, judge(d))
+		s := safety.BriefingOf(d, judge(d))
 		for i, lang := range text.Languages {
 			say := func(m text.Message) {
 				words := strings.TrimSpace(text.Render(m, lang))

@@ -11,9 +11,9 @@ import (
 // Rises reports whether a guardian who agreed to what was found before has to be asked
 // again: something can hurt that could not, or is graver than it was. Another thing that
 // hurts in the same way at the same steps is no rise.
-func Rises(before, after []Finding) bool {
-	return slices.ContainsFunc(after, func(f Finding) bool {
-		return !slices.ContainsFunc(before, func(g Finding) bool {
+func Rises(before, after []Hazard) bool {
+	return slices.ContainsFunc(after, func(f Hazard) bool {
+		return !slices.ContainsFunc(before, func(g Hazard) bool {
 			return g.Rule == f.Rule && g.Case == f.Case && !f.Verdict.Worse(g.Verdict) &&
 				within(f.Steps, g.Steps) && within(f.Allergens, g.Allergens) && within(f.Gear, g.Gear)
 		})

@@ -9,28 +9,28 @@ import (
 // A guardian is asked again where something more can hurt, or more gravely, or at another
 // step, or somebody avoids it; another thing that hurts in the same way asks nobody.
 func TestRises(t *testing.T) {
-	acid := safety.Finding{Rule: "mild-acid", Verdict: safety.Care, Steps: []string{"pour"},
+	acid := safety.Hazard{Rule: "mild-acid", Verdict: safety.Care, Steps: []string{"pour"},
 		Materials: []string{"vinegar-white"}}
-	with := func(change func(*safety.Finding)) []safety.Finding {
+	with := func(change func(*safety.Hazard)) []safety.Hazard {
 		f := acid
 		change(&f)
-		return []safety.Finding{f}
+		return []safety.Hazard{f}
 	}
 	for name, c := range map[string]struct {
-		after []safety.Finding
+		after []safety.Hazard
 		want  bool
 	}{
-		"the same":                {with(func(*safety.Finding) {}), false},
+		"the same":                {with(func(*safety.Hazard) {}), false},
 		"nothing any more":        {nil, false},
-		"another mild acid":       {with(func(f *safety.Finding) { f.Materials = []string{"lemon-juice"} }), false},
-		"another rule":            {with(func(f *safety.Finding) { f.Rule = "hot" }), true},
-		"another case of it":      {with(func(f *safety.Finding) { f.Case = "eyes" }), true},
-		"an adult has to be near": {with(func(f *safety.Finding) { f.Verdict = safety.AdultNear }), true},
-		"at a step more":          {with(func(f *safety.Finding) { f.Steps = []string{"pour", "taste"} }), true},
-		"with goggles":            {with(func(f *safety.Finding) { f.Gear = []string{"goggles"} }), true},
-		"with egg":                {with(func(f *safety.Finding) { f.Allergens = []string{"egg"} }), true},
+		"another mild acid":       {with(func(f *safety.Hazard) { f.Materials = []string{"lemon-juice"} }), false},
+		"another rule":            {with(func(f *safety.Hazard) { f.Rule = "hot" }), true},
+		"another case of it":      {with(func(f *safety.Hazard) { f.Case = "eyes" }), true},
+		"an adult has to be near": {with(func(f *safety.Hazard) { f.Verdict = safety.AdultNear }), true},
+		"at a step more":          {with(func(f *safety.Hazard) { f.Steps = []string{"pour", "taste"} }), true},
+		"with goggles":            {with(func(f *safety.Hazard) { f.Gear = []string{"goggles"} }), true},
+		"with egg":                {with(func(f *safety.Hazard) { f.Allergens = []string{"egg"} }), true},
 	} {
-		if got := safety.Rises([]safety.Finding{acid}, c.after); got != c.want {
+		if got := safety.Rises([]safety.Hazard{acid}, c.after); got != c.want {
 			t.Errorf("%s: %v", name, got)
 		}
 	}

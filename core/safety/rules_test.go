@@ -619,13 +619,13 @@ var everyRule = []struct {
 	{"privacy", "photo", "---\na: put photo", "CCCC", "---\na: put"},
 }
 
-func finding(found []safety.Finding, rule, name string) (safety.Finding, bool) {
+func finding(found []safety.Hazard, rule, name string) (safety.Hazard, bool) {
 	i := slices.IndexFunc(
 		found,
-		func(f safety.Finding) bool { return f.Rule == rule && (name == f.Case || name == "") },
+		func(f safety.Hazard) bool { return f.Rule == rule && (name == f.Case || name == "") },
 	)
 	if i < 0 {
-		return safety.Finding{}, false
+		return safety.Hazard{}, false
 	}
 	return found[i], true
 }
@@ -714,7 +714,7 @@ func TestTheLarderIsNeverStricter(t *testing.T) {
 			t.Fatal(problems)
 		}
 		r := safety.Judge(plan("x: thing-x\n---\na: put with x"), own, nil)
-		if !slices.ContainsFunc(r.Findings, func(f safety.Finding) bool { return f.Rule != "own" }) {
+		if !slices.ContainsFunc(r.Findings, func(f safety.Hazard) bool { return f.Rule != "own" }) {
 			t.Errorf("the tag %s resolves to no rule: %+v", tag, r.Findings)
 		}
 	}

@@ -24,7 +24,7 @@ const bag = "v: vinegar-white 5 % 100 mL\ns: baking-soda 2 g weighed\nb: zip-bag
 func TestTheOrderOfSteps(t *testing.T) {
 	for _, c := range []struct {
 		rule  string
-		kind  safety.LineKind
+		kind  safety.RemarkKind
 		wrong string
 		right string
 	}{
@@ -85,11 +85,11 @@ func TestTheOrderOfSteps(t *testing.T) {
 		{"spare-hands", safety.Added, "---\na: two-people", "---\na: put"},
 	} {
 		age := "age: 14-18\n"
-		has := func(lines string) (safety.Line, bool) {
+		has := func(lines string) (safety.Remark, bool) {
 			r := judge(plan(age + lines))
-			i := slices.IndexFunc(r.Lines, func(l safety.Line) bool { return l.Rule == c.rule && l.Kind == c.kind })
+			i := slices.IndexFunc(r.Lines, func(l safety.Remark) bool { return l.Rule == c.rule && l.Kind == c.kind })
 			if i < 0 {
-				return safety.Line{}, false
+				return safety.Remark{}, false
 			}
 			return r.Lines[i], true
 		}
@@ -113,7 +113,7 @@ func TestTheOrderOfSteps(t *testing.T) {
 // 16.78 mmol of acid and leave 2 g − 16.78 mmol × 84.01 g/mol = 0.59 g of soda.
 func TestWhatIsLeft(t *testing.T) {
 	r := judge(plan("v: vinegar-white 5 % 20 mL\ns: baking-soda 2 g weighed\nm: mug\n---\na: pour with v s in m"))
-	i := slices.IndexFunc(r.Lines, func(l safety.Line) bool { return l.Rule == "left-soda" })
+	i := slices.IndexFunc(r.Lines, func(l safety.Remark) bool { return l.Rule == "left-soda" })
 	if i < 0 {
 		t.Fatalf("%+v", r.Lines)
 	}
@@ -138,7 +138,7 @@ func TestInsertedStepsMend(t *testing.T) {
 		l := larder.Standard()
 		for range 5 {
 			r := judge(d)
-			i := slices.IndexFunc(r.Lines, func(l safety.Line) bool { return l.Kind == safety.OrderError })
+			i := slices.IndexFunc(r.Lines, func(l safety.Remark) bool { return l.Kind == safety.OrderError })
 			if i < 0 {
 				break
 			}
@@ -160,7 +160,7 @@ func TestInsertedStepsMend(t *testing.T) {
 		}
 		if r := judge(d); slices.ContainsFunc(
 			r.Lines,
-			func(l safety.Line) bool { return l.Kind == safety.OrderError },
+			func(l safety.Remark) bool { return l.Kind == safety.OrderError },
 		) {
 			t.Errorf("%s: still %+v", lines, r.Lines)
 		}
@@ -234,7 +234,7 @@ func TestTheLimitingAcid(t *testing.T) {
 }
 
 // worstFinding is the gravest finding of a rule.
-func worstFinding(found []safety.Finding, rule string) (worst safety.Finding, ok bool) {
+func worstFinding(found []safety.Hazard, rule string) (worst safety.Hazard, ok bool) {
 	for _, f := range found {
 		if f.Rule == rule && (!ok || f.Verdict.Worse(worst.Verdict)) {
 			worst, ok = f, true
@@ -330,7 +330,7 @@ func TestLowering(t *testing.T) {
 		f, _ := finding(r.Findings, c.rule, "")
 		refused := slices.ContainsFunc(
 			r.Lines,
-			func(l safety.Line) bool { return l.Rule == "lowering" && l.Kind == safety.OrderError },
+			func(l safety.Remark) bool { return l.Rule == "lowering" && l.Kind == safety.OrderError },
 		)
 		if f.Verdict != c.want || refused != c.refused ||
 			!refused && (f.Was == "" || !strings.Contains(text.Render(f.Reason, "es"), "Ms Tarrant")) {
@@ -423,7 +423,7 @@ func TestTheTeachersOwnCautions(t *testing.T) {
 			t.Errorf("%s on %s: %s, want %s", c.verdict, c.lines, got, c.want)
 		}
 		said := false
-		for _, x := range safety.SheetOf(d, r).During {
+		for _, x := range safety.BriefingOf(d, r).During {
 			said = said || text.Render(x.Why, "es") == "Nuestra cocina se vuelca."
 		}
 		if want := c.step == "a" && c.want != safety.NotAtHome; said != want {
@@ -467,7 +467,7 @@ func TestSilence(t *testing.T) {
 		"u: unsaid\n---\na: put with u": true,
 	} {
 		found := safety.Check(plan(lines))
-		if got := slices.ContainsFunc(found, func(f safety.Finding) bool { return f.Asks }); got != asks {
+		if got := slices.ContainsFunc(found, func(f safety.Hazard) bool { return f.Asks }); got != asks {
 			t.Errorf("%s: %+v", lines, found)
 		}
 	}

@@ -276,7 +276,7 @@ func (j *judge) said() {
 		number             int
 	}
 	strictest := map[place]int{}
-	var found []Finding
+	var found []Hazard
 	var at []int
 	for _, o := range *j.asked {
 		f, order, ok := j.worst(&o)
@@ -308,7 +308,7 @@ func (j *judge) said() {
 // worst is the gravest of what a concept can be, as a finding in the words of
 // the rule that says so. It reports false where the answer would change
 // nothing.
-func (j *judge) worst(o *open) (Finding, int, bool) {
+func (j *judge) worst(o *open) (Hazard, int, bool) {
 	var best hit
 	found := false
 	for _, lead := range o.leads {
@@ -328,7 +328,7 @@ func (j *judge) worst(o *open) (Finding, int, bool) {
 		}
 	}
 	if !found || best.Verdict.at[j.band] == Care && !o.Sure && len(best.Gear) == 0 {
-		return Finding{}, 0, false
+		return Hazard{}, 0, false
 	}
 	return j.asFinding(best, o.step), best.at, true
 }

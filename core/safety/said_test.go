@@ -19,7 +19,7 @@ func saying(sentence, lang string) *design.Document {
 	return d
 }
 
-func asked(found []safety.Finding) (out []safety.Finding) {
+func asked(found []safety.Hazard) (out []safety.Hazard) {
 	for _, f := range found {
 		if f.Said != nil {
 			out = append(out, f)
@@ -59,7 +59,7 @@ func TestSaid(t *testing.T) {
 		}
 		i := slices.IndexFunc(
 			found,
-			func(f safety.Finding) bool { return f.Said.Concept == c.concept || f.Rule == c.rule },
+			func(f safety.Hazard) bool { return f.Said.Concept == c.concept || f.Rule == c.rule },
 		)
 		if i < 0 || found[i].Rule != c.rule || found[i].Verdict != c.verdict || !found[i].Asks ||
 			!strings.Contains(found[i].Said.Sentence, found[i].Said.Words) {

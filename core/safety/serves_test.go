@@ -42,11 +42,11 @@ func TestStandInsCanDoTheSteps(t *testing.T) {
 		t.Run(c.name, func(t *testing.T) {
 			d := plan(c.lines)
 			n, _ := d.Need("j")
-			all, err := safety.Substitutes(d, larder.Standard(), n)
+			all, err := safety.Swaps(d, larder.Standard(), n)
 			if err != nil {
 				t.Fatal(err)
 			}
-			if got := slices.ContainsFunc(all, func(s safety.Substitute) bool {
+			if got := slices.ContainsFunc(all, func(s safety.JudgedSwap) bool {
 				return s.Material.ID == c.out
 			}); got != c.offered {
 				var ids []string
@@ -105,7 +105,7 @@ func TestStandInsHaveWhatTheNeedAsks(t *testing.T) {
 		d := plan("w: water-tap 20 mL\nj: drinking-glass as rigid-clear-vessel\n---\na: pour with w in j")
 		n, _ := d.Need("j")
 		offered := func() (ids []string) {
-			all, err := safety.Substitutes(d, larder.Standard(), n)
+			all, err := safety.Swaps(d, larder.Standard(), n)
 			if err != nil {
 				t.Fatal(err)
 			}

@@ -7,9 +7,9 @@ import (
 	"patient-kitchen/core/text"
 )
 
-// Sheet is what a guardian reads: the home safety sheet in its fixed order,
+// Briefing is what a guardian reads: the home safety sheet in its fixed order,
 // before it has words.
-type Sheet struct {
+type Briefing struct {
 	Jobs     []Job
 	Near     text.Message // what "near" means at this age
 	Gear     []text.Message
@@ -39,10 +39,10 @@ type Caution struct {
 	Numbers []int
 }
 
-// SheetOf gathers a design's report into the sheet. Everything on it follows
+// BriefingOf gathers a design's report into the sheet. Everything on it follows
 // from the findings; nothing is left out because it is everyday.
-func SheetOf(d *design.Document, r Report) Sheet {
-	s := Sheet{
+func BriefingOf(d *design.Document, r Report) Briefing {
+	s := Briefing{
 		Near:    text.Message{ID: "safety.near." + string(design.AgeBands[bandOf(d.AgeBand)])},
 		Stop:    StopRules(r.Findings),
 		Cards:   CardsFor(r.Findings),
@@ -104,7 +104,7 @@ func (o once) add(list *[]text.Message, key string, m text.Message) {
 }
 
 // line puts an added line where it belongs: the place, before, clearing up.
-func (s *Sheet) line(l Line, said once, nothingToClear bool) {
+func (s *Briefing) line(l Remark, said once, nothingToClear bool) {
 	switch l.Rule {
 	case "place-table":
 		said.add(&s.Where, l.Rule, l.Message)
@@ -120,7 +120,7 @@ func (s *Sheet) line(l Line, said once, nothingToClear bool) {
 }
 
 // caution adds a finding; one rule and case is one caution with its steps.
-func (s *Sheet) caution(d *design.Document, f Finding) {
+func (s *Briefing) caution(d *design.Document, f Hazard) {
 	var numbers []int
 	for _, step := range f.Steps {
 		if i, ok := d.Step(step); ok {

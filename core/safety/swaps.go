@@ -9,10 +9,10 @@ import (
 	"patient-kitchen/core/text"
 )
 
-// Substitutes lists what may stand in for a need of a design, with the
+// Swaps lists what may stand in for a need of a design, with the
 // verdict its steps would have with each. What the rules keep from homes is
 // left out; that some step would be graver than in the design is said.
-func Substitutes(d *design.Document, l *larder.Larder, n *design.Need) ([]Substitute, error) {
+func Swaps(d *design.Document, l *larder.Larder, n *design.Need) ([]JudgedSwap, error) {
 	if n.Role == "" || n.Material == "" || isChanged(d, l, n) {
 		return nil, nil
 	}
@@ -23,11 +23,11 @@ func Substitutes(d *design.Document, l *larder.Larder, n *design.Need) ([]Substi
 	base := newJudge(d, l, nil)
 	found := base.findings()
 	own := byStep(found)
-	var out []Substitute
+	var out []JudgedSwap
 	for _, c := range base.serving(n, all) {
 		after := newJudge(Swapped(d, l, n.ID, c), l, nil).findings()
 		with := byStep(after)
-		sub := Substitute{Candidate: c, Verdict: Care, Cautions: NewCautions(found, after, n.ID)}
+		sub := JudgedSwap{Candidate: c, Verdict: Care, Cautions: NewCautions(found, after, n.ID)}
 		barred := false
 		for step, v := range with {
 			if v.Worse(own[step]) {
@@ -47,7 +47,7 @@ func Substitutes(d *design.Document, l *larder.Larder, n *design.Need) ([]Substi
 }
 
 // byStep is the gravest verdict of each step.
-func byStep(findings []Finding) map[string]Verdict {
+func byStep(findings []Hazard) map[string]Verdict {
 	out := map[string]Verdict{}
 	for _, f := range findings {
 		for _, s := range f.Steps {
@@ -59,8 +59,8 @@ func byStep(findings []Finding) map[string]Verdict {
 	return out
 }
 
-// Substitute is a candidate with the verdict of the design with it.
-type Substitute struct {
+// JudgedSwap is a candidate with the verdict of the design with it.
+type JudgedSwap struct {
 	larder.Candidate
 	Verdict Verdict // the gravest of the steps that use it
 	Graver  bool    // some step is graver than in the design: it has to be said
@@ -70,10 +70,10 @@ type Substitute struct {
 
 // NewCautions are what a swap asks for that the design did not: what it holds
 // that somebody may avoid, and what to do about what it can hurt.
-func NewCautions(before, after []Finding, need string) []text.Message {
+func NewCautions(before, after []Hazard, need string) []text.Message {
 	var out []text.Message
 	for _, f := range after {
-		known := func(g Finding) bool {
+		known := func(g Hazard) bool {
 			return g.Rule == f.Rule && g.Case == f.Case &&
 				(f.Rule != "allergen" || slices.Contains(g.Needs, need) && text.Render(g.Why,
 					"en") == text.Render(f.Why, "en"))
@@ -96,8 +96,8 @@ func NewCautions(before, after []Finding, need string) []text.Message {
 }
 
 // larderNeed is a design's need as the larder asks for it.
-func larderNeed(d *design.Document, l *larder.Larder, n *design.Need) larder.Need {
-	need := larder.Need{
+func larderNeed(d *design.Document, l *larder.Larder, n *design.Need) larder.Wanted {
+	need := larder.Wanted{
 		Role:      n.Role,
 		Stuff:     larder.Stuff{Material: n.Material, Form: n.Form},
 		Tolerance: string(n.Tolerance),

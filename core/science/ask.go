@@ -32,7 +32,7 @@ type Reply struct {
 	Finer   *float64 // the main output's give or take if the first of Doubts were read ten times finer
 	Curve   *Curve
 	Steps   []Step
-	Finding *Finding
+	Finding *Tested
 	Solved  *Solved
 }
 

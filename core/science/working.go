@@ -17,7 +17,7 @@ import (
 type working struct {
 	env     formula.Env
 	steps   []Step
-	finding *Finding
+	finding *Tested
 	drawn   *drawn
 }
 
@@ -61,8 +61,8 @@ func (s Step) Check(unit, working string) (formula.Checked, error) {
 	return s.formula.Check(s.env, unit, working)
 }
 
-// Finding is what a model's statistical test says.
-type Finding struct {
+// Tested is what a model's statistical test says.
+type Tested struct {
 	Verdict    stats.Verdict
 	Words      text.Message
 	Conditions text.Message
@@ -126,9 +126,9 @@ func (w *working) step(name, expression, unit string) {
 }
 
 // found notes what a test says about what, in a unit.
-func (w *working) found(f stats.Finding, what string, unit quantity.Unit) {
+func (w *working) found(f stats.Result, what string, unit quantity.Unit) {
 	if w != nil {
-		w.finding = &Finding{
+		w.finding = &Tested{
 			f.Verdict,
 			f.Words(text.Message{ID: "science.claim." + what}, unit),
 			f.Test.Conditions(),

@@ -46,11 +46,11 @@ func ExactBinomial(k, n int, p float64) float64 {
 // Share tests k of n against an expected share by the exact binomial test; the
 // interval is that of Clopper and Pearson (1934). The claim is about the share
 // less the expected one. It fails with ErrFew when n is 0.
-func Share(k, n int, expected float64, c Claim) (Finding, error) {
+func Share(k, n int, expected float64, c Claim) (Result, error) {
 	if n <= 0 || k < 0 || k > n {
-		return Finding{}, ErrFew
+		return Result{}, ErrFew
 	}
-	f := Finding{
+	f := Result{
 		Test:     BinomialTest,
 		N:        n,
 		Estimate: float64(k) / float64(n),
@@ -77,7 +77,7 @@ func Share(k, n int, expected float64, c Claim) (Finding, error) {
 // and the outcomes can be enumerated, else by χ². The estimate is the largest
 // zone's share. It fails with ErrFew below two zones or when nothing was
 // counted, and with ErrLengths.
-func Zones(counts []int, shares []float64, c Claim) (Finding, error) {
+func Zones(counts []int, shares []float64, c Claim) (Result, error) {
 	if shares == nil {
 		shares = make([]float64, len(counts))
 		for i := range shares {
@@ -85,7 +85,7 @@ func Zones(counts []int, shares []float64, c Claim) (Finding, error) {
 		}
 	}
 	if len(shares) != len(counts) {
-		return Finding{}, ErrLengths
+		return Result{}, ErrLengths
 	}
 	n, total, most := 0, 0.0, 0
 	for i, k := range counts {
@@ -96,13 +96,13 @@ func Zones(counts []int, shares []float64, c Claim) (Finding, error) {
 		}
 	}
 	if len(counts) < 2 || n == 0 {
-		return Finding{}, ErrFew
+		return Result{}, ErrFew
 	}
 	if len(counts) == 2 {
 		return Share(counts[0], n, shares[0]/total, c)
 	}
 	share, _ := Share(counts[most], n, shares[most]/total, Claim{})
-	f := Finding{Test: ChiSquareTest, N: n, Estimate: share.Estimate, Low: share.Low, High: share.High}
+	f := Result{Test: ChiSquareTest, N: n, Estimate: share.Estimate, Low: share.Low, High: share.High}
 	chi, df, few := ChiSquare(counts, shares)
 	f.Statistic, f.DF, f.P = chi, df, distuv.ChiSquared{K: df}.Survival(chi)
 	if few {

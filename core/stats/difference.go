@@ -11,13 +11,13 @@ func student(nu float64) distuv.StudentsT { return distuv.StudentsT{Sigma: 1, Nu
 
 // difference completes a t test from its estimate, standard error and degrees
 // of freedom.
-func difference(test Test, n int, estimate, se, df float64, c Claim) (Finding, error) {
+func difference(test Test, n int, estimate, se, df float64, c Claim) (Result, error) {
 	if !(se > 0) {
-		return Finding{}, ErrNoScatter
+		return Result{}, ErrNoScatter
 	}
 	dist := student(df)
 	half := dist.Quantile(0.975) * se
-	f := Finding{
+	f := Result{
 		Test:      test,
 		N:         n,
 		Estimate:  estimate,
@@ -41,12 +41,12 @@ func hedges(nu float64) float64 { return 1 - 3/(4*nu-1) }
 // mean square of both standard deviations, so that pairs and groups can be
 // compared. It fails with ErrLengths, ErrFew (below three pairs) or
 // ErrNoScatter.
-func Paired(a, b []float64, c Claim) (Finding, error) {
+func Paired(a, b []float64, c Claim) (Result, error) {
 	if len(a) != len(b) {
-		return Finding{}, ErrLengths
+		return Result{}, ErrLengths
 	}
 	if len(a) < 3 {
-		return Finding{}, ErrFew
+		return Result{}, ErrFew
 	}
 	d := make([]float64, len(a))
 	for i := range a {
@@ -73,16 +73,16 @@ func Paired(a, b []float64, c Claim) (Finding, error) {
 // se² = s_a²/n_a + s_b²/n_b, degrees of freedom by Welch and Satterthwaite,
 // not rounded. Effect is Hedges' g with the pooled standard deviation. It
 // fails with ErrFew (below two values in a group) or ErrNoScatter.
-func Welch(a, b []float64, c Claim) (Finding, error) {
+func Welch(a, b []float64, c Claim) (Result, error) {
 	if len(a) < 2 || len(b) < 2 {
-		return Finding{}, ErrFew
+		return Result{}, ErrFew
 	}
 	na, nb := float64(len(a)), float64(len(b))
 	ma, sa := meanSD(a)
 	mb, sb := meanSD(b)
 	va, vb := sa*sa/na, sb*sb/nb
 	if va+vb == 0 {
-		return Finding{}, ErrNoScatter
+		return Result{}, ErrNoScatter
 	}
 	df := (va + vb) * (va + vb) / (va*va/(na-1) + vb*vb/(nb-1))
 	f, err := difference(WelchTest, len(a)+len(b), mb-ma, math.Sqrt(va+vb), df, c)
@@ -103,7 +103,7 @@ func Welch(a, b []float64, c Claim) (Finding, error) {
 // that are zero: an exact binomial test that asks nothing of their shape. The
 // estimate is the share of positive ones. It fails with ErrFew when none is
 // left.
-func Sign(differences []float64, c Claim) (Finding, error) {
+func Sign(differences []float64, c Claim) (Result, error) {
 	more, n := 0, 0
 	for _, d := range differences {
 		if d > 0 {

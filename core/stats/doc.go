@@ -8,5 +8,5 @@
 // numbers do not meet, and all of that in words. Distributions come from
 // gonum. The package must not know homes or readings.
 //
-// Start reading at [Summarise] and [Finding].
+// Start reading at [Summarise] and [Result].
 package stats

@@ -50,8 +50,8 @@ func (t Test) Words() text.Message { return text.Message{ID: "stats.test." + str
 // Conditions says what has to hold for the test to mean something.
 func (t Test) Conditions() text.Message { return text.Message{ID: "stats.conditions." + string(t)} }
 
-// Finding is what a test gives.
-type Finding struct {
+// Result is what a test gives.
+type Result struct {
 	Test      Test
 	N         int     // independent units: homes, pairs or animals
 	Estimate  float64 // the difference, slope, share or rank correlation
@@ -108,7 +108,7 @@ func judgeP(p float64, side int, c Claim) Verdict {
 
 // Words says the finding: what is compared, the verdict, the estimate with its
 // interval in a unit, the test. what is a text such as "b − a".
-func (f Finding) Words(what any, unit quantity.Unit) text.Message {
+func (f Result) Words(what any, unit quantity.Unit) text.Message {
 	show := func(v float64) quantity.Bare { return quantity.Quantity{Value: v, Unit: unit, U: f.scale()}.Bare() }
 	return text.Message{ID: "stats.finding." + string(f.Verdict), Args: text.Args{
 		"what": what, "estimate": show(f.Estimate), "low": show(f.Low), "high": show(f.High), "test": f.Test.Words(),
@@ -118,7 +118,7 @@ func (f Finding) Words(what any, unit quantity.Unit) text.Message {
 
 // scale is the uncertainty by which the estimate is rounded: its standard
 // error, or a quarter of its interval.
-func (f Finding) scale() float64 {
+func (f Result) scale() float64 {
 	if f.SE > 0 {
 		return f.SE
 	}

@@ -18,25 +18,25 @@ var sleepA = []float64{0.7, -1.6, -0.2, -1.2, -0.1, 3.4, 3.7, 0.8, 0, 2}
 var sleepB = []float64{1.9, 0.8, 1.1, 0.1, -0.1, 4.4, 5.5, 1.6, 4.6, 3.4}
 
 func TestPublishedTests(t *testing.T) {
-	mendel := func() (Finding, error) { return Share(682, 925, 0.75, Claim{}) } // peas of 925: 682 dominant
+	mendel := func() (Result, error) { return Share(682, 925, 0.75, Claim{}) } // peas of 925: 682 dominant
 	for _, c := range []struct {
 		name                             string
-		run                              func() (Finding, error)
+		run                              func() (Result, error)
 		estimate, low, high, stat, df, p float64
 		verdict                          Verdict
 	}{
-		{"sleep, paired", func() (Finding, error) {
+		{"sleep, paired", func() (Result, error) {
 			return Paired(sleepA, sleepB, Claim{})
 		}, 1.58, 0.7001142, 2.4598858, 4.0621, 9, 0.002833, Supported},
-		{"sleep, two groups", func() (Finding, error) {
+		{"sleep, two groups", func() (Result, error) {
 			return Welch(sleepA, sleepB, Claim{})
 		}, 1.58, -0.2054832, 3.3654832, 1.8608, 17.776, 0.07939, CannotTell},
 		{"peas, exact binomial", mendel, 0.7372973, 0.7076683, 0.7654066, 0, 0, 0.3825, CannotTell},
-		{"blood groups, χ²", func() (Finding, error) {
+		{"blood groups, χ²", func() (Result, error) {
 			return Zones([]int{89, 37, 30, 28, 2}, []float64{40, 20, 20, 15, 5}, Claim{})
 		}, 0.478495, math.NaN(), math.NaN(), 9.9901, 4, 0.04059, Supported},
 		// A textbook's ten pairs: ρ = −29/165, p = 0.627188.
-		{"ranks", func() (Finding, error) {
+		{"ranks", func() (Result, error) {
 			return RankAssociation([]float64{106, 100, 86, 101, 99, 103, 97, 113, 112, 110},
 				[]float64{7, 27, 2, 50, 28, 29, 20, 12, 6, 17}, Claim{})
 		}, -29.0 / 165, math.NaN(), math.NaN(), -0.50499, 8, 0.627188, CannotTell},
@@ -190,18 +190,18 @@ func TestCoolingInterval(t *testing.T) {
 }
 
 func TestTooLittleForATest(t *testing.T) {
-	for i, run := range []func() (Finding, error){
-		func() (Finding, error) { return Paired([]float64{1, 2}, []float64{1, 2}, Claim{}) },
-		func() (Finding, error) { return Paired([]float64{1, 2, 3}, []float64{1, 2}, Claim{}) },
-		func() (Finding, error) { return Paired([]float64{1, 2, 3}, []float64{2, 3, 4}, Claim{}) },
-		func() (Finding, error) { return Welch([]float64{1}, []float64{1, 2}, Claim{}) },
-		func() (Finding, error) { return Welch([]float64{1, 1}, []float64{2, 2}, Claim{}) },
-		func() (Finding, error) { return Zones([]int{3}, nil, Claim{}) },
-		func() (Finding, error) { return Zones([]int{0, 0}, nil, Claim{}) },
-		func() (Finding, error) { return Zones([]int{1, 2}, []float64{1}, Claim{}) },
-		func() (Finding, error) { return Sign([]float64{0, 0}, Claim{}) },
-		func() (Finding, error) { return RankAssociation([]float64{1, 2, 3}, []float64{1, 2, 3}, Claim{}) },
-		func() (Finding, error) { return RankAssociation([]float64{1, 2, 3, 4}, []float64{5, 5, 5, 5}, Claim{}) },
+	for i, run := range []func() (Result, error){
+		func() (Result, error) { return Paired([]float64{1, 2}, []float64{1, 2}, Claim{}) },
+		func() (Result, error) { return Paired([]float64{1, 2, 3}, []float64{1, 2}, Claim{}) },
+		func() (Result, error) { return Paired([]float64{1, 2, 3}, []float64{2, 3, 4}, Claim{}) },
+		func() (Result, error) { return Welch([]float64{1}, []float64{1, 2}, Claim{}) },
+		func() (Result, error) { return Welch([]float64{1, 1}, []float64{2, 2}, Claim{}) },
+		func() (Result, error) { return Zones([]int{3}, nil, Claim{}) },
+		func() (Result, error) { return Zones([]int{0, 0}, nil, Claim{}) },
+		func() (Result, error) { return Zones([]int{1, 2}, []float64{1}, Claim{}) },
+		func() (Result, error) { return Sign([]float64{0, 0}, Claim{}) },
+		func() (Result, error) { return RankAssociation([]float64{1, 2, 3}, []float64{1, 2, 3}, Claim{}) },
+		func() (Result, error) { return RankAssociation([]float64{1, 2, 3, 4}, []float64{5, 5, 5, 5}, Claim{}) },
 	} {
 		if f, err := run(); err == nil {
 			t.Errorf("%d: %+v", i, f)

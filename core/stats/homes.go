@@ -62,9 +62,9 @@ func Count(d []Interval) (s Sides) {
 // test's and of the sign-flip mid-p: stepped displays are not normal. Low and
 // High are NaN where there is neither scatter nor a tool. It fails with ErrFew
 // below two values.
-func MeanOf(d, w []float64, null float64) (Finding, error) {
+func MeanOf(d, w []float64, null float64) (Result, error) {
 	if len(d) < 2 {
-		return Finding{}, ErrFew
+		return Result{}, ErrFew
 	}
 	n := float64(len(d))
 	mean, sd := meanSD(d)
@@ -75,7 +75,7 @@ func MeanOf(d, w []float64, null float64) (Finding, error) {
 	for _, v := range w {
 		floor += v
 	}
-	f := Finding{
+	f := Result{
 		Test:     PairedTest,
 		N:        len(d),
 		Estimate: mean,
@@ -104,7 +104,7 @@ func MeanOf(d, w []float64, null float64) (Finding, error) {
 
 // Joint is the interval of an estimate with the level 1 − 0.05/m, for a family
 // of m comparisons.
-func (f Finding) Joint(m int) (low, high float64) {
+func (f Result) Joint(m int) (low, high float64) {
 	if !(f.SE > 0) || math.IsNaN(f.Low) {
 		return math.NaN(), math.NaN()
 	}
@@ -198,14 +198,14 @@ type Middle struct {
 // among them, by the exact sign test: the estimate is the share of decided homes
 // that say more, with the interval of Clopper and Pearson. It is McNemar's exact
 // test for yes and no.
-func SignOf(d []Interval, null float64) (Finding, Sides, Middle) {
+func SignOf(d []Interval, null float64) (Result, Sides, Middle) {
 	moved := make([]Interval, len(d))
 	for i, x := range d {
 		moved[i] = Interval{x.Low - null, x.High - null}
 	}
 	s := Count(moved)
 	nan := math.NaN()
-	f := Finding{Test: SignTest, N: len(d), P: 1, Estimate: nan, Low: nan, High: nan, SE: nan, DF: nan, Statistic: nan}
+	f := Result{Test: SignTest, N: len(d), P: 1, Estimate: nan, Low: nan, High: nan, SE: nan, DF: nan, Statistic: nan}
 	if n := s.Decided(); n > 0 {
 		share, _ := Share(s.More, n, 0.5, Claim{})
 		f.P, f.Estimate, f.Low, f.High = share.P, share.Estimate, share.Low, share.High

@@ -2,9 +2,9 @@ package stats
 
 import "math"
 
-// Line is a least-squares line y = Intercept + Slope·x of n points, of which
+// LineFit is a least-squares line y = Intercept + Slope·x of n points, of which
 // only y scatters, by the same amount everywhere.
-type Line struct {
+type LineFit struct {
 	N                    int
 	Slope, Intercept     float64
 	SlopeSE, InterceptSE float64
@@ -19,15 +19,15 @@ type Line struct {
 // FitLine fits a straight line. Errors of slope and intercept need three
 // points; with two they are 0. It fails with ErrLengths, ErrFew (below two
 // points) or ErrAllSame (all x equal).
-func FitLine(x, y []float64) (Line, error) {
+func FitLine(x, y []float64) (LineFit, error) {
 	if len(x) != len(y) {
-		return Line{}, ErrLengths
+		return LineFit{}, ErrLengths
 	}
 	if len(x) < 2 {
-		return Line{}, ErrFew
+		return LineFit{}, ErrFew
 	}
 	n := float64(len(x))
-	l := Line{N: len(x), LowX: x[0], HighX: x[0]}
+	l := LineFit{N: len(x), LowX: x[0], HighX: x[0]}
 	meanY := 0.0
 	for i := range x {
 		l.MeanX += x[i] / n
@@ -42,7 +42,7 @@ func FitLine(x, y []float64) (Line, error) {
 		sxy += dx * dy
 	}
 	if l.SXX == 0 {
-		return Line{}, ErrAllSame
+		return LineFit{}, ErrAllSame
 	}
 	l.Slope = sxy / l.SXX
 	l.Intercept = meanY - l.Slope*l.MeanX
@@ -67,7 +67,7 @@ func FitLine(x, y []float64) (Line, error) {
 
 // At is the line's value at x with the standard error of the line there, not
 // of one new reading.
-func (l Line) At(x float64) (y, se float64) {
+func (l LineFit) At(x float64) (y, se float64) {
 	return l.Intercept + l.Slope*x, l.ResidualSD * math.Sqrt(1/float64(l.N)+(x-l.MeanX)*(x-l.MeanX)/l.SXX)
 }
 
@@ -75,7 +75,7 @@ func (l Line) At(x float64) (y, se float64) {
 // method (too small when the slope is less than about five of its own standard
 // errors away from zero), and whether that lies outside the data. ok is false
 // for a level line.
-func (l Line) Crossing() (x, se float64, outside, ok bool) {
+func (l LineFit) Crossing() (x, se float64, outside, ok bool) {
 	if l.Slope == 0 {
 		return 0, 0, false, false
 	}
@@ -86,9 +86,9 @@ func (l Line) Crossing() (x, se float64, outside, ok bool) {
 
 // Test asks whether the slope differs from zero. It fails with ErrFew below
 // three points and ErrNoScatter when all lie on the line.
-func (l Line) Test(c Claim) (Finding, error) {
+func (l LineFit) Test(c Claim) (Result, error) {
 	if l.N < 3 {
-		return Finding{}, ErrFew
+		return Result{}, ErrFew
 	}
 	f, err := difference(SlopeTest, l.N, l.Slope, l.SlopeSE, float64(l.N-2), c)
 	if err == nil && l.bends() {
@@ -99,7 +99,7 @@ func (l Line) Test(c Claim) (Finding, error) {
 
 // bends looks for residuals that keep to one side in long runs (the runs test
 // of Wald and Wolfowitz, normal approximation, one-sided at about 2.5 %).
-func (l Line) bends() bool {
+func (l LineFit) bends() bool {
 	if l.N < 8 {
 		return false
 	}
@@ -129,7 +129,7 @@ type Cooling struct {
 	K, KSE        float64 // per unit of time
 	Half, HalfSE  float64 // ln 2/k, in the unit of time; its error to first order
 	ambient, side float64
-	line          Line
+	line          LineFit
 }
 
 // FitCooling fits temperatures at times in a room of the temperature ambient.

@@ -11,17 +11,17 @@ import (
 // things up to 40 homes it is exact over all orders of each home's own ranks;
 // otherwise F by Kendall and Babington Smith. It fails with ErrFew below two
 // homes or things, ErrLengths, and ErrAllSame when every home has only ties.
-func Friedman(homes [][]float64) (Finding, error) {
+func Friedman(homes [][]float64) (Result, error) {
 	n := len(homes)
 	if n < 2 || len(homes[0]) < 2 {
-		return Finding{}, ErrFew
+		return Result{}, ErrFew
 	}
 	k := len(homes[0])
 	ranked := make([][]float64, n)
 	sums, a := make([]float64, k), 0.0
 	for h, row := range homes {
 		if len(row) != k {
-			return Finding{}, ErrLengths
+			return Result{}, ErrLengths
 		}
 		ranked[h] = Ranks(row)
 		for j, r := range ranked[h] {
@@ -35,10 +35,10 @@ func Friedman(homes [][]float64) (Finding, error) {
 		s += (r - nf*(kf+1)/2) * (r - nf*(kf+1)/2)
 	}
 	if a == c {
-		return Finding{Test: FriedmanTest, N: n, P: 1}, ErrAllSame
+		return Result{Test: FriedmanTest, N: n, P: 1}, ErrAllSame
 	}
 	w := math.Min(1, s/(nf*(a-c)))
-	f := Finding{Test: FriedmanTest, N: n, Estimate: w, Low: math.NaN(), High: math.NaN(), Statistic: s}
+	f := Result{Test: FriedmanTest, N: n, Estimate: w, Low: math.NaN(), High: math.NaN(), Statistic: s}
 	switch {
 	case k == 3 && n <= 40:
 		f.P = exactThree(ranked, s)

@@ -22,10 +22,10 @@ const (
 // with the stated order, from −1 to 1, 0 for a home with all alike. It fails with
 // ErrFew below two homes or things, ErrLengths, and ErrAllSame when every home has
 // only ties.
-func Page(homes [][]float64) (Finding, error) {
+func Page(homes [][]float64) (Result, error) {
 	n := len(homes)
 	if n < 2 || len(homes[0]) < 2 {
-		return Finding{}, ErrFew
+		return Result{}, ErrFew
 	}
 	k := len(homes[0])
 	ranked := make([][]float64, n)
@@ -33,7 +33,7 @@ func Page(homes [][]float64) (Finding, error) {
 	l, variance := 0.0, 0.0
 	for h, row := range homes {
 		if len(row) != k {
-			return Finding{}, ErrLengths
+			return Result{}, ErrLengths
 		}
 		ranked[h] = Ranks(row)
 		stated, own, both := 0.0, 0.0, 0.0
@@ -48,9 +48,9 @@ func Page(homes [][]float64) (Finding, error) {
 		}
 	}
 	if variance == 0 {
-		return Finding{Test: PageTest, N: n, P: 1}, ErrAllSame
+		return Result{Test: PageTest, N: n, P: 1}, ErrAllSame
 	}
-	f := Finding{Test: PageTest, N: n, Statistic: l}
+	f := Result{Test: PageTest, N: n, Statistic: l}
 	mean, sd := meanSD(agreements)
 	half := student(float64(n-1)).Quantile(0.975) * sd / math.Sqrt(float64(n))
 	f.Estimate, f.Low, f.High = mean, math.Max(-1, mean-half), math.Min(1, mean+half)

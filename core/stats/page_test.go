@@ -73,7 +73,7 @@ func TestPage(t *testing.T) {
 	}
 	exact, _ := Page(many)
 	twice, _ := Page(append(append([][]float64{}, many...), many...)) // above the most: normal
-	z := func(f Finding) float64 { return f.Statistic }
+	z := func(f Result) float64 { return f.Statistic }
 	if z(twice) != 2*z(exact) || twice.P >= exact.P || twice.P <= 0 {
 		t.Errorf("%+v %+v", exact, twice)
 	}

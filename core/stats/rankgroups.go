@@ -10,15 +10,15 @@ import (
 // five sizes, or one group is more than two and a half times the other, the
 // p-value is the larger of it and of RankGroups: 5 against 25 skewed homes give
 // 8 % instead of 5 % by Welch alone. It fails with ErrFew below two in a group.
-func TwoGroups(a, b, wa, wb []float64) (Finding, error) {
+func TwoGroups(a, b, wa, wb []float64) (Result, error) {
 	if len(a) < 2 || len(b) < 2 {
-		return Finding{}, ErrFew
+		return Result{}, ErrFew
 	}
 	na, nb := float64(len(a)), float64(len(b))
 	ma, sa := meanSD(a)
 	mb, sb := meanSD(b)
 	va, vb := math.Max(sa*sa, mean0(wa))/na, math.Max(sb*sb, mean0(wb))/nb
-	f := Finding{
+	f := Result{
 		Test:     WelchTest,
 		N:        len(a) + len(b),
 		Estimate: mb - ma,
@@ -77,7 +77,7 @@ func distinct(x []float64) int {
 // (Wilcoxon's rank sum; with bounds Gehan's). p is exact over all divisions up
 // to 200 homes, above that normal. The estimate is the chance that a home of b
 // lies above one of a, undecided pairs counted half.
-func RankGroups(a, b []Interval) Finding {
+func RankGroups(a, b []Interval) Result {
 	all := append(append([]Interval(nil), a...), b...)
 	n := len(all)
 	scores := make([]int, n)
@@ -101,7 +101,7 @@ func RankGroups(a, b []Interval) Finding {
 			}
 		}
 	}
-	f := Finding{Test: RankGroupsTest, N: n, P: 1, Low: math.NaN(), High: math.NaN(), Statistic: float64(t)}
+	f := Result{Test: RankGroupsTest, N: n, P: 1, Low: math.NaN(), High: math.NaN(), Statistic: float64(t)}
 	if len(a) == 0 || len(b) == 0 {
 		f.Estimate = math.NaN()
 		return f

@@ -14,20 +14,20 @@ const mostPermuted = 8
 // of freedom; the interval is Fisher's z with the standard error
 // √((1 + ρ²/2)/(n − 3)) of Bonett and Wright (2000). It fails with ErrLengths,
 // ErrFew (below four pairs) or ErrAllSame.
-func RankAssociation(x, y []float64, c Claim) (Finding, error) {
+func RankAssociation(x, y []float64, c Claim) (Result, error) {
 	if len(x) != len(y) {
-		return Finding{}, ErrLengths
+		return Result{}, ErrLengths
 	}
 	if len(x) < 4 {
-		return Finding{}, ErrFew
+		return Result{}, ErrFew
 	}
 	rx, ry := Ranks(x), Ranks(y)
 	n := float64(len(x))
 	rho, ok := correlation(rx, ry)
 	if !ok {
-		return Finding{}, ErrAllSame
+		return Result{}, ErrAllSame
 	}
-	f := Finding{Test: RankTest, N: len(x), Estimate: rho}
+	f := Result{Test: RankTest, N: len(x), Estimate: rho}
 	z, se := math.Atanh(clampOne(rho)), math.Sqrt((1+rho*rho/2)/(n-3))
 	f.Low, f.High = math.Tanh(z-1.959964*se), math.Tanh(z+1.959964*se)
 	if len(x) <= mostPermuted {

@@ -67,7 +67,7 @@ func TestCostOfScreens(t *testing.T) {
 			"draft":  func() answer { return sc.teacher.do("GET", "/experiments/"+sc.experiment.ID.String(), nil) },
 			"paper": func() answer {
 				return sc.teacher.do("GET", "/print/classes/"+sc.class.ID.String()+"/experiments/"+
-					sc.experiment.ID.String()+"/substitutions", nil)
+					sc.experiment.ID.String()+"/swaps", nil)
 			},
 		} {
 			get()

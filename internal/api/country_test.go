@@ -131,7 +131,7 @@ func TestMeasuresOfTheClass(t *testing.T) {
 		fern := sc.phone("Fern")
 		sheets, _ := json.Marshal(want[app.Bundle](fern, "GET", fern.home, nil).Sheets)
 		pages := map[string]string{"the phone": string(sheets)}
-		for _, kind := range []string{"materials", "substitutions"} {
+		for _, kind := range []string{"materials", "swaps"} {
 			pages[kind] = string(fern.do("GET", sc.homePath(fern, "/print/"+kind), nil).body)
 		}
 		list, err := sc.teacher.Get(

@@ -51,7 +51,7 @@ var parameters = map[string]string{
 	"model": "Id of a model", "number": "Number of the version",
 	"Accept-Language": "The language that answers are worded in",
 	"If-Match":        "The version that the change was made from", "If-None-Match": "The tag of what the caller has",
-	"User-Agent": "The browser, to name it among the sessions", "sheet": "safety, materials, substitutions, " +
+	"User-Agent": "The browser, to name it among the sessions", "sheet": "safety, materials, swaps, " +
 		"notebook or watch", "q": "What is looked for", "separator": "comma, semicolon or tab",
 	"decimal": "point or comma", "language": "The language of names and explanations",
 }

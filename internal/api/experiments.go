@@ -119,7 +119,7 @@ func (s *Server) experiments() {
 		Class uuid.UUID `query:"class" doc:"Left out: the teacher's first"`
 		Home  uuid.UUID `query:"try_home" doc:"Of whom something is tried"`
 		Need  string    `query:"try_need" doc:"Id of the need"`
-		Use   string    `query:"try_use" doc:"What would be used, as the ways name it"`
+		Use   string    `query:"try_use" doc:"What would be used, as the supplies name it"`
 	}
 	forTeacher(
 		s,
@@ -137,15 +137,15 @@ func (s *Server) experiments() {
 		ExperimentPath
 		Accept
 		Class uuid.UUID `query:"class" doc:"Left out: the teacher's first"`
-		Home  uuid.UUID `query:"home" doc:"Whose ways they are"`
+		Home  uuid.UUID `query:"home" doc:"Whose supplies they are"`
 		Need  string    `query:"need" doc:"Id of the need"`
 	}
 	forTeacher(
 		s,
-		op("GET", "/experiments/{experiment}/kitchens/ways", "list-ways", "In which ways a home can do a need, and "+
-			"what each would do"),
-		func(ctx context.Context, who app.TeacherActor, i *cell) (kitchens.CellWays, error) {
-			return s.App.CellWays(ctx, who, i.Experiment, i.Class, i.Home, i.Need, i.code())
+		op("GET", "/experiments/{experiment}/kitchens/supplies", "list-supplies", "With what a home can do a need, "+
+			"and what each would do"),
+		func(ctx context.Context, who app.TeacherActor, i *cell) (kitchens.CellSupplies, error) {
+			return s.App.CellSupplies(ctx, who, i.Experiment, i.Class, i.Home, i.Need, i.code())
 		},
 	)
 	forTeacher(

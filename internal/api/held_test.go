@@ -18,22 +18,22 @@ func TestHeldPlans(t *testing.T) {
 	at := "/experiments/" + made.ID.String() + "/kitchens"
 	class := "?class=" + sc.class.ID.String()
 	beck, fern := sc.phone("Beck"), sc.phone("Fern")
-	ways := want[kitchens.CellWays](sc.teacher, "GET", at+"/ways"+class+"&need=soda&home="+
+	supplies := want[kitchens.CellSupplies](sc.teacher, "GET", at+"/supplies"+class+"&need=soda&home="+
 		strings.TrimPrefix(beck.home, "/home/"), nil)
 	var others []string // that count in a group of their own, the one that is taken first
-	for _, w := range ways.Ways {
+	for _, w := range supplies.Supplies {
 		if use, _, _ := strings.Cut(w.Use, "/"); !w.Own && (w.Class == "separate" ||
 			w.Class == "scales") && use == w.Use {
 			others = append(others, use)
 		}
 	}
 	if len(others) < 2 {
-		t.Fatalf("the soda has %d ways that count apart: %+v", len(others), ways.Ways)
+		t.Fatalf("the soda has %d supplies that count apart: %+v", len(others), supplies.Supplies)
 	}
 	want[api.Done](sc.teacher, "POST", sc.path("/experiments/"+made.ID.String()+"/ask"), nil)
 	has := func(uses ...string) map[string]any {
 		things := map[string]string{"baking-soda": "none"}
-		for _, w := range ways.Ways {
+		for _, w := range supplies.Supplies {
 			if !w.Own {
 				use, _, _ := strings.Cut(w.Use, "/")
 				things[use] = "none"

@@ -145,10 +145,10 @@ func TestOwnThings(t *testing.T) {
 			t.Errorf("the document lacks %s: %s", says, m.Document)
 		}
 	}
-	if rows := want[api.List[sheets.SubstituteRow]](teacher, "POST", "/preview/substitutes",
+	if rows := want[api.List[sheets.SheetSwap]](teacher, "POST", "/preview/swaps",
 		map[string]any{"document": m.Document, "need": "soap"}).Items; !slices.ContainsFunc(
 		rows,
-		func(r sheets.SubstituteRow) bool { return r.Name == "school soap" && r.Effect == "less foam" },
+		func(r sheets.SheetSwap) bool { return r.Name == "school soap" && r.Effect == "less foam" },
 	) {
 		t.Errorf("%+v", rows)
 	}
@@ -268,17 +268,17 @@ func TestMendsCarryThemselvesOut(t *testing.T) {
 	if !strings.HasPrefix(spanish.Guardian.AdultJobs[0].Why, "Un cuchillo") {
 		t.Errorf("%+v", spanish.Guardian.AdultJobs)
 	}
-	subs := want[api.List[sheets.SubstituteRow]](
+	subs := want[api.List[sheets.SheetSwap]](
 		teacher,
 		"POST",
-		"/preview/substitutes",
+		"/preview/swaps",
 		map[string]any{"document": doc, "need": "soda"},
 	).Items
-	i := slices.IndexFunc(subs, func(r sheets.SubstituteRow) bool { return strings.HasPrefix(r.Name, "eggshell") })
+	i := slices.IndexFunc(subs, func(r sheets.SheetSwap) bool { return strings.HasPrefix(r.Name, "eggshell") })
 	if i < 0 || subs[i].Class != "separate" || !strings.Contains(subs[i].Amount, "25") {
 		t.Errorf("%+v", subs)
 	}
-	teacher.refused("POST", "/preview/substitutes", map[string]any{"document": doc, "need": "gold"}, 404, "not-found")
+	teacher.refused("POST", "/preview/swaps", map[string]any{"document": doc, "need": "gold"}, 404, "not-found")
 }
 
 // The sheets for paper: in both languages, with both numbers, only to those
@@ -295,7 +295,7 @@ func TestSheetsForPaper(t *testing.T) {
 	for _, c := range []struct{ path, says string }{
 		{draft + "safety", "Stop if"}, {draft + "safety?language=es", "Parar si"},
 		{draft + "materials", "cold tap water"}, {draft + "materials?language=es", "agua fría de la llave"},
-		{draft + "substitutions", "Instead of"}, {draft + "substitutions?language=es", "En lugar de"},
+		{draft + "swaps", "Instead of"}, {draft + "swaps?language=es", "En lugar de"},
 	} {
 		status, page := get(sc.teacher, c.path)
 		if status != 200 || !strings.Contains(page, c.says) || !strings.Contains(page, "0555 010 010") ||

@@ -230,10 +230,10 @@ func TestAskedTriedPinned(t *testing.T) {
 	if c.Use != "baking-powder" || m.Said != 1 || m.AskedAt == nil {
 		t.Errorf("a home that avoids egg uses %s; %d said, asked %v", c.Use, m.Said, m.AskedAt)
 	}
-	ways := want[kitchens.CellWays](sc.teacher, "GET", of+"/ways"+in+"&need=soda&home="+id, nil)
-	if len(ways.Ways) < 4 || !ways.Ways[0].Own || !ways.Ways[0].Sends || !strings.Contains(ways.Ways[0].Says,
-		"1 needs a kit") || len(ways.Alike) != 1 {
-		t.Errorf("%+v", ways)
+	supplies := want[kitchens.CellSupplies](sc.teacher, "GET", of+"/supplies"+in+"&need=soda&home="+id, nil)
+	if len(supplies.Supplies) < 4 || !supplies.Supplies[0].Own || !supplies.Supplies[0].Sends || !strings.Contains(supplies.Supplies[0].Says,
+		"1 needs a kit") || len(supplies.Alike) != 1 {
+		t.Errorf("%+v", supplies)
 	}
 	if c, _ := soda("&try_home=" + id + "&try_need=soda&try_use=chalk-stick"); c.Use != "chalk-stick" {
 		t.Errorf("tried: %+v", c)
@@ -282,7 +282,7 @@ func TestAskedTriedPinned(t *testing.T) {
 			t.Errorf("%s with another teacher's home: %d", path, a.status)
 		}
 	}
-	for _, path := range []string{of + in, of + "/ways" + in + "&need=soda&home=" + id} {
+	for _, path := range []string{of + in, of + "/supplies" + in + "&need=soda&home=" + id} {
 		if a := other.do("GET", path, nil); a.status != 404 {
 			t.Errorf("%s to a stranger: %d", path, a.status)
 		}

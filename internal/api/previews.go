@@ -180,7 +180,7 @@ func (s *Server) previews() {
 			return s.App.Choose(ctx, who, raw, i.Body.Need, i.Body.Thing, i.code())
 		},
 	)
-	type substitutes struct {
+	type wanted struct {
 		Accept
 		Body struct {
 			Document map[string]any `json:"document"`
@@ -190,14 +190,14 @@ func (s *Server) previews() {
 	}
 	forTeacher(
 		s,
-		op("POST", "/preview/substitutes", "preview-substitutes", "What may stand in for a need"),
-		func(_ context.Context, _ app.TeacherActor, i *substitutes) (List[sheets.SubstituteRow], error) {
+		op("POST", "/preview/swaps", "preview-swaps", "What may stand in for a need"),
+		func(_ context.Context, _ app.TeacherActor, i *wanted) (List[sheets.SheetSwap], error) {
 			raw, err := rawField(i.RawBody, "document")
 			if err != nil {
-				return List[sheets.SubstituteRow]{}, err
+				return List[sheets.SheetSwap]{}, err
 			}
-			rows, err := sheets.Substitutes(raw, i.Body.Need, i.code())
-			return List[sheets.SubstituteRow]{Items: rows}, err
+			rows, err := sheets.SwapsFor(raw, i.Body.Need, i.code())
+			return List[sheets.SheetSwap]{Items: rows}, err
 		},
 	)
 }

@@ -55,7 +55,7 @@ var listsOwn = []string{
 	"POST /api/v1/preview/lanes",
 	"PUT /api/v1/larder/own-swaps/{swap}",
 	"DELETE /api/v1/larder/own-swaps/{swap}",
-	"POST /api/v1/preview/substitutes",
+	"POST /api/v1/preview/swaps",
 	"GET /api/v1/larder",
 	"GET /api/v1/larder/find",
 	"GET /api/v1/larder/things/{thing}",

@@ -129,7 +129,7 @@ func TestWatchOnly(t *testing.T) {
 		!strings.Contains(result, "212") {
 		t.Errorf("the shared reading is missing: %s\n%s", plain, result)
 	}
-	for _, s := range []string{"safety", "materials", "substitutions", "demonstration"} {
+	for _, s := range []string{"safety", "materials", "swaps", "demonstration"} {
 		if a := fern.do("GET", sc.homePath(fern, "/print/"+s), nil); a.status < 400 {
 			t.Errorf("a home prints the sheet %s", s)
 		}

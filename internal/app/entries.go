@@ -121,7 +121,7 @@ func (a *App) putEntry(
 		Provenance:   string(notebook.Own),
 	}
 	f, bad := a.read(d.Document, &s, raw)
-	if bad == nil && f.Kind == string(notebook.Swapped) && !d.version().ways().Can(f.Refers, f.Choice[0]) {
+	if bad == nil && f.Kind == string(notebook.Swapped) && !d.version().supplies().Can(f.Refers, f.Choice[0]) {
 		bad = refusal.Field("choice", refusal.Rule("swap"), "baking-powder")
 	}
 	var picture error

@@ -45,7 +45,7 @@ func (a *App) hold(ctx context.Context, q *store.Queries, class uuid.UUID) error
 		return err
 	}
 	for _, d := range drafts {
-		ways, err := waysOf(d.Draft)
+		supplies, err := suppliesOf(d.Draft)
 		if err != nil {
 			continue // what cannot be read plans nobody
 		}
@@ -53,7 +53,7 @@ func (a *App) hold(ctx context.Context, q *store.Queries, class uuid.UUID) error
 		if err != nil {
 			return err
 		}
-		if err := holdAs(ctx, q, class, d.ExperimentID, of, ways.Fit(of)); err != nil {
+		if err := holdAs(ctx, q, class, d.ExperimentID, of, supplies.Fit(of)); err != nil {
 			return err
 		}
 	}
@@ -103,7 +103,7 @@ func (a *App) PlanAgain(ctx context.Context, who TeacherActor, experiment, class
 	}
 	anew := s.of
 	anew.Held = nil
-	was, now := s.ways.Fit(s.of), s.ways.Fit(anew)
+	was, now := s.supplies.Fit(s.of), s.supplies.Fit(anew)
 	if do {
 		err = a.audited(ctx, who, s.class.ID, nil, "kitchen", "planned again", func(q *store.Queries) error {
 			return holdAs(ctx, q, s.class.ID, experiment, s.of, now)

@@ -210,7 +210,7 @@ func (a *App) Issue(
 	if err != nil {
 		return results.AssignmentView{}, notFound(err)
 	}
-	_, _ = waysOf(e.Draft) // worked out before anything is held; what is wrong with it is said below
+	_, _ = suppliesOf(e.Draft) // worked out before anything is held; what is wrong with it is said below
 	now, homes := a.Now(), 0
 	as := store.Assignment{
 		ClassID:      class,

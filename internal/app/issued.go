@@ -24,14 +24,14 @@ import (
 // the rules while the program runs: all requests share it, and none writes to it.
 type issued struct {
 	*design.Document
-	sha    []byte // of all that a guardian agrees to
-	guards func(known map[string]string) notebook.Guards
-	sheets map[string]func() sheets.Sheet // by language, of no assignment yet; written when first asked for
-	ways   func() *fit.Ways               // in which homes can do it; worked out when first asked for
-	work   func() schedule.Work           // with the steps at which an adult has to be there
-	sum    [sha256.Size]byte              // of the document
-	plan   *sheets.Plan                   // of the homes that do it in their own way; nil of the version itself
-	of     *issued                        // the version, where homes do it in their own way
+	sha      []byte // of all that a guardian agrees to
+	guards   func(known map[string]string) notebook.Guards
+	sheets   map[string]func() sheets.Sheet // by language, of no assignment yet; written when first asked for
+	supplies func() *fit.Supplies           // in which homes can do it; worked out when first asked for
+	work     func() schedule.Work           // with the steps at which an adult has to be there
+	sum      [sha256.Size]byte              // of the document
+	plan     *sheets.Plan                   // of the homes that do it in their own way; nil of the version itself
+	of       *issued                        // the version, where homes do it in their own way
 }
 
 // version is the version itself, as it was frozen.
@@ -56,7 +56,7 @@ func newIssued(d *design.Document, plan *sheets.Plan) *issued {
 	i := &issued{Document: d, plan: plan, sha: sheets.PermissionSha(d), sheets: map[string]func() sheets.Sheet{}}
 	i.guards = guards(d, plan.Closed()...)
 	i.work = sync.OnceValue(func() schedule.Work { return workOf(d) })
-	i.ways = sync.OnceValue(func() *fit.Ways { return fit.WaysOf(d) })
+	i.supplies = sync.OnceValue(func() *fit.Supplies { return fit.SuppliesOf(d) })
 	for _, language := range text.Tags() {
 		i.sheets[language] = sync.OnceValue(func() sheets.Sheet { return sheets.Write(d, plan, language) })
 	}
@@ -134,21 +134,21 @@ func (a *App) issued(ctx context.Context, as store.Assignment) (*issued, error) 
 	return i, err
 }
 
-// draftWays are the ways of drafts by their bytes; they are worked out of nothing else, so
+// draftSupplies are the supplies of drafts by their bytes; they are worked out of nothing else, so
 // that whoever asks first works them out for all.
-var draftWays, _ = lru.New[[sha256.Size]byte, *fit.Ways](onShelf)
+var draftSupplies, _ = lru.New[[sha256.Size]byte, *fit.Supplies](onShelf)
 
-// waysOf are the ways of a draft, worked out once for its bytes.
-func waysOf(raw []byte) (*fit.Ways, error) {
+// suppliesOf are the supplies of a draft, worked out once for its bytes.
+func suppliesOf(raw []byte) (*fit.Supplies, error) {
 	key := sha256.Sum256(raw)
-	if w, ok := draftWays.Get(key); ok {
+	if w, ok := draftSupplies.Get(key); ok {
 		return w, nil
 	}
 	d, err := design.Read(raw)
 	if err != nil {
 		return nil, err
 	}
-	w := fit.WaysOf(&d)
-	draftWays.Add(key, w)
+	w := fit.SuppliesOf(&d)
+	draftSupplies.Add(key, w)
 	return w, nil
 }

@@ -20,22 +20,22 @@ func (a *App) gets(
 	language string,
 	out *IssueCheck,
 ) error {
-	ways, err := waysOf(e.Draft)
-	if err != nil || ways.Design().Way == design.WatchShared {
+	supplies, err := suppliesOf(e.Draft)
+	if err != nil || supplies.Design().Way == design.WatchShared {
 		return nil //nolint:nilerr // that it cannot be read stands among what is in the way
 	}
 	homes, of, err := kitchensOf(ctx, &a.Store.Queries, c.ID, e.ID)
 	if err != nil {
 		return err
 	}
-	plan := ways.Fit(of)
+	plan := supplies.Fit(of)
 	out.Gets = kitchens.GetsOf(homes, plan, language)
 	if due.After(opens) {
 		if late := kitchens.TooLate(plan, due.Sub(a.Now()), language); len(late) > 0 {
 			out.Warnings = append(out.Warnings, text.Render(text.M("blocker.takes-longer", "things", late), language))
 		}
 		place := placeOf(c.Zone)
-		out.Conflicts = kitchens.ConflictsOf(homes, plan, workOf(ways.Design()), opens.In(place), due.In(place),
+		out.Conflicts = kitchens.ConflictsOf(homes, plan, workOf(supplies.Design()), opens.In(place), due.In(place),
 			c.Holidays, language)
 	}
 	return nil

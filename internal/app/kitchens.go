@@ -44,7 +44,7 @@ func (a *App) OwnKitchen(ctx context.Context, who HomeActor) (kitchens.Page, err
 
 // surveyed are the designs that a class is asked about: those it was asked for, then
 // those that it has and that are not over.
-func (a *App) surveyed(ctx context.Context, class uuid.UUID) ([]*fit.Ways, error) {
+func (a *App) surveyed(ctx context.Context, class uuid.UUID) ([]*fit.Supplies, error) {
 	asked, err := a.Store.AskedOf(ctx, class)
 	if err != nil {
 		return nil, err
@@ -53,9 +53,9 @@ func (a *App) surveyed(ctx context.Context, class uuid.UUID) ([]*fit.Ways, error
 	if err != nil {
 		return nil, err
 	}
-	var designs []*fit.Ways
+	var designs []*fit.Supplies
 	for _, k := range asked {
-		if w, err := waysOf(k.Draft); err == nil { // one that cannot be read asks nothing
+		if w, err := suppliesOf(k.Draft); err == nil { // one that cannot be read asks nothing
 			designs = append(designs, w)
 		}
 	}
@@ -65,7 +65,7 @@ func (a *App) surveyed(ctx context.Context, class uuid.UUID) ([]*fit.Ways, error
 			return nil, err
 		}
 		if d.Way != design.WatchShared && as.RecalledAt == nil && a.Now().Before(as.DueAt) {
-			designs = append(designs, d.ways())
+			designs = append(designs, d.supplies())
 		}
 	}
 	return designs, nil

@@ -25,7 +25,7 @@ func (a *App) larderOf(ctx context.Context, who TeacherActor) (*larder.Larder, l
 	for _, r := range rows {
 		var err error
 		if r.Kind == "swap" {
-			var rule larder.Rule
+			var rule larder.SwapRule
 			err = json.Unmarshal(r.Body, &rule)
 			own.Rules = append(own.Rules, rule)
 		} else {

@@ -37,7 +37,7 @@ func (a *App) Notebook(
 			Lines:  []results.NotebookLine{},
 		}
 		out.Held = results.Held(book, language)
-		fates := map[string]notebook.Line{}
+		fates := map[string]notebook.Past{}
 		for i := range book.Cells {
 			for _, l := range book.Cells[i].History {
 				fates[l.Entry.ID] = l

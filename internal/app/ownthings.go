@@ -86,7 +86,7 @@ func (a *App) putOwn(ctx context.Context, who TeacherActor, own larder.Own) erro
 	}
 	merged.Rules = slices.Clone(own.Rules)
 	for _, r := range present.Rules {
-		if !slices.ContainsFunc(own.Rules, func(o larder.Rule) bool { return o.ID == r.ID }) {
+		if !slices.ContainsFunc(own.Rules, func(o larder.SwapRule) bool { return o.ID == r.ID }) {
 			merged.Rules = append(merged.Rules, r)
 		}
 	}

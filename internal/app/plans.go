@@ -149,11 +149,11 @@ func (a *App) doneNow(ctx context.Context, class, assignment, home uuid.UUID) (d
 
 // planHomes freezes what every home of a class does of an assignment.
 func (a *App) planHomes(ctx context.Context, q *store.Queries, as store.Assignment, document []byte) error {
-	ways, err := waysOf(document)
+	supplies, err := suppliesOf(document)
 	if err != nil {
 		return err
 	}
-	d := ways.Design()
+	d := supplies.Design()
 	if d.Way == design.WatchShared {
 		return nil // there is nothing to plan
 	}
@@ -161,7 +161,7 @@ func (a *App) planHomes(ctx context.Context, q *store.Queries, as store.Assignme
 	if err != nil {
 		return err
 	}
-	plans := ways.Fit(class)
+	plans := supplies.Fit(class)
 	w := planWriter{as, d, map[*design.Document]planParts{}}
 	for i := range plans.Homes {
 		p, err := w.row(&plans.Homes[i])
@@ -273,7 +273,7 @@ func (a *App) replanIn(ctx context.Context, q *store.Queries, as store.Assignmen
 			inUse = append(inUse, r.Variant)
 		}
 	}
-	now := base.ways().Join(class, i, inUse)
+	now := base.supplies().Join(class, i, inUse)
 	w := planWriter{as, base.Document, map[*design.Document]planParts{}}
 	p, err := w.row(&now)
 	if err != nil || samePlan(p, had) {

@@ -72,9 +72,9 @@ func (a *App) trialOf(
 	if at < 0 {
 		return trial{}, refusal.ErrNotFound
 	}
-	d := s.ways.Design()
+	d := s.supplies.Design()
 	w := planWriter{store.Assignment{ClassID: s.class.ID, ID: experiment}, d, map[*design.Document]planParts{}}
-	row, err := w.row(&s.ways.Fit(s.of).Homes[at])
+	row, err := w.row(&s.supplies.Fit(s.of).Homes[at])
 	if err != nil {
 		return trial{}, err
 	}

@@ -35,7 +35,7 @@ func TestPrinted(t *testing.T) {
 		names[len(names)-1] != "Una mesa de cocina" {
 		t.Errorf("%q", names)
 	}
-	p, err = sheets.Print(&lemon, nil, "substitutions", "en")
+	p, err = sheets.Print(&lemon, nil, "swaps", "en")
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -139,7 +139,7 @@ func TestMend(t *testing.T) {
 	if _, err := drafts.Mend([]byte("{"), safety.Change{Kind: safety.Watch}, "en"); err == nil {
 		t.Error("no document was mended")
 	}
-	rows, err := sheets.Substitutes(raw, "soda", "es")
+	rows, err := sheets.SwapsFor(raw, "soda", "es")
 	if err != nil || len(rows) == 0 || rows[0].Name == "" || rows[0].Change.Kind != safety.Swap {
 		t.Errorf("%v %+v", err, rows)
 	}
@@ -156,7 +156,7 @@ func TestSubstitutesAreOneList(t *testing.T) {
 	for _, name := range docs.Ready {
 		d := example(t, name)
 		for _, language := range []string{"en", "es"} {
-			p, err := sheets.Print(&d, nil, "substitutions", language)
+			p, err := sheets.Print(&d, nil, "swaps", language)
 			if err != nil {
 				t.Fatal(err)
 			}

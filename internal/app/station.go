@@ -24,11 +24,11 @@ import (
 
 // station is an experiment with a class, for the Kitchens station.
 type station struct {
-	ways    *fit.Ways
-	class   store.ClassRow
-	classes []store.ClassRow
-	homes   []kitchens.Home
-	of      kitchen.Class
+	supplies *fit.Supplies
+	class    store.ClassRow
+	classes  []store.ClassRow
+	homes    []kitchens.Home
+	of       kitchen.Class
 }
 
 // station opens an experiment with one of the teacher's classes; without one it takes the
@@ -54,7 +54,7 @@ func (a *App) station(ctx context.Context, who TeacherActor, experiment, class u
 		return station{}, false, err
 	}
 	s.of.Measures = s.class.UnitSystem
-	s.ways, err = waysOf(e.Draft)
+	s.supplies, err = suppliesOf(e.Draft)
 	if err != nil {
 		return station{}, false, &refusal.Refused{
 			Code:  "unreadable",
@@ -84,7 +84,7 @@ func (a *App) Kitchens(
 	if try != nil {
 		of = of.With(*try)
 	}
-	out := kitchens.MatrixOf(s.ways, s.homes, of, s.ways.Fit(of), language)
+	out := kitchens.MatrixOf(s.supplies, s.homes, of, s.supplies.Fit(of), language)
 	out.Class, out.ClassName = s.class.ID, s.class.Name
 	for _, c := range s.classes {
 		out.Classes = append(out.Classes, kitchens.ClassName{ID: c.ID, Name: c.Name})
@@ -98,25 +98,25 @@ func (a *App) Kitchens(
 	return out, err
 }
 
-// CellWays are the ways in which a home can do a need of an experiment.
-func (a *App) CellWays(
+// CellSupplies are what a home can do a need with of an experiment.
+func (a *App) CellSupplies(
 	ctx context.Context,
 	who TeacherActor,
 	experiment, class, home uuid.UUID,
 	need, language string,
-) (kitchens.CellWays, error) {
+) (kitchens.CellSupplies, error) {
 	s, ok, err := a.station(ctx, who, experiment, class)
 	if err != nil {
-		return kitchens.CellWays{}, err
+		return kitchens.CellSupplies{}, err
 	}
-	ways, found := kitchens.CellWays{}, false
+	supplies, found := kitchens.CellSupplies{}, false
 	if ok {
-		ways, found = kitchens.WaysOf(s.ways, s.of, home.String(), need, language)
+		supplies, found = kitchens.SuppliesOf(s.supplies, s.of, home.String(), need, language)
 	}
 	if !found {
-		return kitchens.CellWays{}, refusal.ErrNotFound
+		return kitchens.CellSupplies{}, refusal.ErrNotFound
 	}
-	return ways, nil
+	return supplies, nil
 }
 
 // rehearsedClasses are how many classes are played for an answer.
@@ -138,7 +138,7 @@ func (a *App) Rehearse(
 		return kitchens.RehearsalOf(rehearsal.Answer{}, language), nil
 	}
 	chance := rand.New(rand.NewPCG(1, 2)) //nolint:gosec // made-up homes, not secrets
-	answer := rehearsal.Rehearse(s.ways.Design(), s.ways.Fit(s.of).Homes, rehearsedClasses, chance)
+	answer := rehearsal.Rehearse(s.supplies.Design(), s.supplies.Fit(s.of).Homes, rehearsedClasses, chance)
 	return kitchens.RehearsalOf(answer, language), nil
 }
 
@@ -162,7 +162,7 @@ func (a *App) JudgeFor(ctx context.Context, who TeacherActor, raw []byte, class 
 		}
 	}
 	if d, err := design.Read(raw); err == nil && len(said.Homes) > 0 {
-		err = drafts.Judged(func() error { with.Plans = fit.WaysOf(&d).Fit(said).Homes; return nil })
+		err = drafts.Judged(func() error { with.Plans = fit.SuppliesOf(&d).Fit(said).Homes; return nil })
 		if err != nil {
 			return drafts.ReviewView{}, err
 		}
@@ -190,11 +190,11 @@ func (a *App) ReadyFor(
 		if err != nil {
 			return nil, err
 		}
-		ways, err := waysOf(raw)
+		supplies, err := suppliesOf(raw)
 		if err != nil {
 			return nil, err
 		}
-		out = append(out, kitchens.ReadyOf(name, ways, of, language))
+		out = append(out, kitchens.ReadyOf(name, supplies, of, language))
 	}
 	return kitchens.Ranked(out), nil
 }
@@ -211,7 +211,7 @@ func (a *App) KitchenTable(
 	if err != nil || !ok {
 		return cmp.Or(err, refusal.ErrNotFound)
 	}
-	return kitchens.Table(out, s.homes, kitchens.Asked([]*fit.Ways{s.ways}, language), language)
+	return kitchens.Table(out, s.homes, kitchens.Asked([]*fit.Supplies{s.supplies}, language), language)
 }
 
 // ReadKitchens is what became of a table of kitchens.
@@ -232,7 +232,7 @@ func (a *App) ReadKitchenTable(
 	if err != nil || !ok {
 		return out, cmp.Or(err, refusal.ErrNotFound)
 	}
-	read := kitchens.ReadTable(typed, s.homes, kitchens.Asked([]*fit.Ways{s.ways}, language))
+	read := kitchens.ReadTable(typed, s.homes, kitchens.Asked([]*fit.Supplies{s.supplies}, language))
 	for _, p := range read.Problems {
 		out.Problems = append(out.Problems, text.Render(p, language))
 	}
@@ -262,12 +262,12 @@ func (a *App) PrintSurvey(ctx context.Context, who TeacherActor, class, experime
 	if err != nil || !ok {
 		return PrintedSurvey{}, cmp.Or(err, refusal.ErrNotFound)
 	}
-	ways := []*fit.Ways{s.ways}
-	title, _ := s.ways.Design().Title.In(language)
+	supplies := []*fit.Supplies{s.supplies}
+	title, _ := s.supplies.Design().Title.In(language)
 	return PrintedSurvey{
 		Language: language, School: s.class.School, Class: s.class.Name, Title: title,
-		Questions: kitchens.Asked(ways, language), Facts: kitchens.Facts(ways, language),
-		Own: kitchens.OwnAsked(ways, kitchens.Fields{}, language),
+		Questions: kitchens.Asked(supplies, language), Facts: kitchens.Facts(supplies, language),
+		Own: kitchens.OwnAsked(supplies, kitchens.Fields{}, language),
 	}, nil
 }
 
@@ -275,7 +275,7 @@ func (a *App) PrintSurvey(ctx context.Context, who TeacherActor, class, experime
 type PinFields struct {
 	Homes []uuid.UUID `json:"homes" minItems:"1" maxItems:"400"`
 	Need  string      `json:"need" maxLength:"40"`
-	Use   string      `json:"use" maxLength:"90" doc:"As the ways name it; empty: nothing is fixed any more"`
+	Use   string      `json:"use" maxLength:"90" doc:"As the supplies name it; empty: nothing is fixed any more"`
 }
 
 // Pin fixes what some homes of a class use for a need of an experiment.
@@ -287,7 +287,7 @@ func (a *App) Pin(ctx context.Context, who TeacherActor, class, experiment uuid.
 	if err != nil {
 		return err
 	}
-	if f.Use != "" && !s.ways.Can(f.Need, f.Use) {
+	if f.Use != "" && !s.supplies.Can(f.Need, f.Use) {
 		return refusal.Field("use", refusal.Rule("swap"), "lemon-juice")
 	}
 	return a.audited(ctx, who, class, nil, "kitchen", "pinned", func(q *store.Queries) error {

@@ -38,20 +38,20 @@ const mostInstead = 6
 
 // Asked are the questions of some designs: what each needs, in the order of their needs,
 // with what could stand in for it after it, then the tools that their readings take.
-func Asked(designs []*fit.Ways, language string) []Question {
+func Asked(designs []*fit.Supplies, language string) []Question {
 	var out []Question
 	seen := map[string]bool{}
 	for _, w := range designs {
 		for _, list := range w.ByNeed() {
-			for i, way := range list {
-				if seen[way.Material.ID] || steps[way.Measures()] != nil || i > mostInstead {
+			for i, supply := range list {
+				if seen[supply.Material.ID] || steps[supply.Measures()] != nil || i > mostInstead {
 					continue // a tool is asked by what it shows
 				}
-				seen[way.Material.ID] = true
-				q := Question{ID: way.Material.ID}
-				q.Name, _ = way.Material.Name.In(language)
+				seen[supply.Material.ID] = true
+				q := Question{ID: supply.Material.ID}
+				q.Name, _ = supply.Material.Name.In(language)
 				if i == 0 {
-					q.Label = way.Percent > 0
+					q.Label = supply.Percent > 0
 				} else {
 					q.For = list[0].Material.ID
 				}
@@ -60,7 +60,7 @@ func Asked(designs []*fit.Ways, language string) []Question {
 		}
 	}
 	for _, what := range []string{"mass", "length", "temperature", "volume"} {
-		if slices.ContainsFunc(designs, func(w *fit.Ways) bool { return measures(w, what) }) {
+		if slices.ContainsFunc(designs, func(w *fit.Supplies) bool { return measures(w, what) }) {
 			out = append(out, Question{
 				ID: what, Tool: true, Steps: steps[what],
 				Name: text.Render(text.Message{ID: "kitchen.tool." + what}, language),
@@ -71,7 +71,7 @@ func Asked(designs []*fit.Ways, language string) []Question {
 }
 
 // measures reports whether a design reads something by a tool, or lists one.
-func measures(w *fit.Ways, what string) bool {
+func measures(w *fit.Supplies, what string) bool {
 	for _, list := range w.ByNeed() {
 		if list[0].Measures() == what {
 			return true
@@ -91,7 +91,7 @@ type Fields struct {
 	Own       map[string]string         `json:"own,omitempty" doc:"By the id of a value that a home measures once: what was typed"`
 	Hours     *HomeHours                `json:"hours,omitempty" doc:"When the home works, and when an adult is in; seen by the teacher alone"`
 	Facts     map[string]string         `json:"facts,omitempty" doc:"What it says of itself: yes or no by the id of a fact; seen by the teacher alone"`
-	Otherwise bool                      `json:"otherwise,omitempty" doc:"The home rather takes part in another way"`
+	Otherwise bool                      `json:"otherwise,omitempty" doc:"The home rather takes part in another supply"`
 }
 
 // Known are the facts of a home with what it said at a step, which goes before.
@@ -128,7 +128,7 @@ type Fact struct {
 }
 
 // Facts are what some designs ask of a home itself.
-func Facts(designs []*fit.Ways, language string) []Fact {
+func Facts(designs []*fit.Supplies, language string) []Fact {
 	out := []Fact{}
 	for _, w := range designs {
 		for _, f := range w.Facts() {
@@ -242,12 +242,12 @@ func NoClass() Matrix {
 }
 
 // MatrixOf lays a plan out for the page. The homes are in the order of the plan's.
-func MatrixOf(w *fit.Ways, homes []Home, class kitchen.Class, plan fit.Plan, language string) Matrix {
+func MatrixOf(w *fit.Supplies, homes []Home, class kitchen.Class, plan fit.Plan, language string) Matrix {
 	d := w.Design()
 	out := NoClass()
-	out.Questions = append(out.Questions, Asked([]*fit.Ways{w}, language)...)
-	out.Facts = Facts([]*fit.Ways{w}, language)
-	out.Own = OwnAsked([]*fit.Ways{w}, Fields{}, language)
+	out.Questions = append(out.Questions, Asked([]*fit.Supplies{w}, language)...)
+	out.Facts = Facts([]*fit.Supplies{w}, language)
+	out.Own = OwnAsked([]*fit.Supplies{w}, Fields{}, language)
 	out.Variants = len(plan.Variants)
 	if len(homes) > 0 {
 		out.Says = text.Render(plan.Sentence(), language)

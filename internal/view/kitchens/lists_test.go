@@ -30,7 +30,7 @@ func TestPacking(t *testing.T) {
 	for _, h := range class.Homes {
 		class.Pins = append(class.Pins, kitchen.Pin{Home: h.Home, Need: "soda", Material: "baking-soda"})
 	}
-	plan := fit.WaysOf(&d).Fit(class)
+	plan := fit.SuppliesOf(&d).Fit(class)
 	list := packed(plan, map[string]string{"a": "Fern", "b": "Beck", "c": "Moss"}, "en", func(c fit.Choice) bool {
 		return c.Kit
 	})

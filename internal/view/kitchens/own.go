@@ -23,10 +23,10 @@ type OwnRow struct {
 }
 
 // OwnAsked are the values that some designs work with, with what a home typed.
-func OwnAsked(designs []*fit.Ways, f Fields, language string) []OwnRow {
+func OwnAsked(designs []*fit.Supplies, f Fields, language string) []OwnRow {
 	out := []OwnRow{}
 	for _, v := range design.OwnValues {
-		if !slices.ContainsFunc(designs, func(w *fit.Ways) bool {
+		if !slices.ContainsFunc(designs, func(w *fit.Supplies) bool {
 			return slices.ContainsFunc(w.OwnAsked(), func(x design.OwnValue) bool { return x.ID == v.ID })
 		}) {
 			continue

@@ -23,7 +23,7 @@ type Ready struct {
 }
 
 // ReadyOf holds a ready experiment against the kitchens of a class.
-func ReadyOf(name string, w *fit.Ways, class kitchen.Class, language string) Ready {
+func ReadyOf(name string, w *fit.Supplies, class kitchen.Class, language string) Ready {
 	d := w.Design()
 	out := Ready{Example: name, Homes: len(class.Homes)}
 	out.Title, _ = d.Title.In(language)

@@ -11,15 +11,15 @@ import (
 	"patient-kitchen/core/text"
 )
 
-// CellWays are the ways in which a home can do a need, each with what it would do to the
+// CellSupplies are what a home can do a need with, each with what that would do to the
 // home and to the class.
-type CellWays struct {
-	Ways  []WayRow    `json:"ways" doc:"The design's own first, then by how far they depart"`
-	Alike []uuid.UUID `json:"alike" doc:"Homes that use the same for it"`
+type CellSupplies struct {
+	Supplies []SupplyRow `json:"supplies" doc:"The design's own first, then by how far they depart"`
+	Alike    []uuid.UUID `json:"alike" doc:"Homes that use the same for it"`
 }
 
-// WayRow is one way.
-type WayRow struct {
+// SupplyRow is one of them.
+type SupplyRow struct {
 	Use      string   `json:"use"`
 	Name     string   `json:"name"`
 	Amount   string   `json:"amount,omitempty"`
@@ -33,10 +33,10 @@ type WayRow struct {
 	Closed   []string `json:"closed" doc:"Titles of steps that would not be for this home"`
 }
 
-// WaysOf tries each way of a need in a home. It reports false for a home or a need that
+// SuppliesOf tries each supply of a need in a home. It reports false for a home or a need that
 // there is not.
-func WaysOf(w *fit.Ways, class kitchen.Class, home, need, language string) (CellWays, bool) {
-	out := CellWays{Ways: []WayRow{}, Alike: []uuid.UUID{}}
+func SuppliesOf(w *fit.Supplies, class kitchen.Class, home, need, language string) (CellSupplies, bool) {
+	out := CellSupplies{Supplies: []SupplyRow{}, Alike: []uuid.UUID{}}
 	now := w.Fit(class)
 	at := slices.IndexFunc(now.Homes, func(h fit.HomePlan) bool { return h.Home == home })
 	if at < 0 {
@@ -57,8 +57,8 @@ func WaysOf(w *fit.Ways, class kitchen.Class, home, need, language string) (Cell
 		if list[0].Need != need {
 			continue
 		}
-		for _, way := range list {
-			out.Ways = append(out.Ways, wayRow(w, class, at, way, chosen.Use() == way.Use(), language))
+		for _, supply := range list {
+			out.Supplies = append(out.Supplies, supplyRow(w, class, at, supply, chosen.Use() == supply.Use(), language))
 		}
 	}
 	return out, true
@@ -72,23 +72,26 @@ func choiceOf(h *fit.HomePlan, need string) (fit.Choice, bool) {
 	return h.Choices[i], true
 }
 
-func wayRow(w *fit.Ways, class kitchen.Class, at int, way fit.Way, chosen bool, language string) WayRow {
+func supplyRow(
+	w *fit.Supplies, class kitchen.Class, at int, supply fit.Supply, chosen bool, language string,
+) SupplyRow {
 	d := w.Design()
-	after := w.Fit(class.With(kitchen.Pin{Home: class.Homes[at].Home, Need: way.Need, Material: way.Use()}))
+	after := w.Fit(class.With(kitchen.Pin{Home: class.Homes[at].Home, Need: supply.Need, Material: supply.Use()}))
 	h := &after.Homes[at]
-	row := WayRow{
-		Use: way.Use(), Class: string(way.Class), Why: text.Render(way.Because, language), Own: way.Own, Chosen: chosen,
+	row := SupplyRow{
+		Use: supply.Use(), Class: string(supply.Class), Why: text.Render(supply.Because, language),
+		Own: supply.Own, Chosen: chosen,
 		Says: text.Render(after.Short(), language), Cautions: []string{}, Closed: []string{},
 	}
-	row.Name, _ = way.Called().In(language)
-	n, _ := d.Need(way.Need)
-	if way.Amount.Value > 0 {
-		row.Amount = text.Render(way.Said(n), language)
+	row.Name, _ = supply.Called().In(language)
+	n, _ := d.Need(supply.Need)
+	if supply.Amount.Value > 0 {
+		row.Amount = text.Render(supply.Said(n), language)
 	}
-	if c, ok := choiceOf(h, way.Need); ok {
+	if c, ok := choiceOf(h, supply.Need); ok {
 		row.Sends = c.Kit
 	}
-	for _, m := range safety.NewCautions(w.Findings(), h.Findings, way.Need) {
+	for _, m := range safety.NewCautions(w.Findings(), h.Findings, supply.Need) {
 		row.Cautions = append(row.Cautions, text.Render(m, language))
 	}
 	for _, id := range h.Closed {

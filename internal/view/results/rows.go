@@ -93,7 +93,7 @@ func Lanes(s sheets.Sheet) []sheets.ConditionRow {
 
 // numbers are what a line comes to as a number, in the row's unit: a value with its
 // uncertainty, or the ends of a range or bound. The time of an event is in seconds.
-func numbers(row *compare.Row, l *notebook.Line) {
+func numbers(row *compare.Row, l *notebook.Past) {
 	if low, high, ok := l.Entry.Given.Seconds(); ok {
 		row.Unit = "s"
 		switch {
@@ -140,7 +140,7 @@ func ends(u notebook.Understood) (low, high *float64) {
 
 // fateOf is what became of a reading that nothing speaks against: a text that
 // nobody could read counts for nothing, and shared readings in no class result.
-func fateOf(l *notebook.Line, provenance string) string {
+func fateOf(l *notebook.Past, provenance string) string {
 	switch {
 	case l.Entry.Given != nil && provenance != string(notebook.Shared):
 		return "counts"

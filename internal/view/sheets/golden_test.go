@@ -35,7 +35,7 @@ func TestPhone(t *testing.T) {
 
 // The sheets on paper.
 func TestPaper(t *testing.T) {
-	for _, kind := range []string{"safety", "materials", "substitutions"} {
+	for _, kind := range []string{"safety", "materials", "swaps"} {
 		p, err := sheets.Print(example(t, "sour-lemon"), nil, kind, "en")
 		if err != nil {
 			t.Fatal(err)

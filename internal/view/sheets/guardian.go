@@ -52,7 +52,7 @@ func SayAll(messages []text.Message, language string) []string {
 
 // safetyPart words a design's safety sheet.
 func safetyPart(d *design.Document, r safety.Report, starts map[string]int, w *writer) SafetyPart {
-	s := safety.SheetOf(d, r)
+	s := safety.BriefingOf(d, r)
 	p := SafetyPart{
 		AdultJobs: []AdultJobRow{},
 		Near:      text.Render(s.Near, w.language),

@@ -16,7 +16,7 @@ import (
 // do, those for doing it; of one that they watch, what they see and the
 // teacher's own page for showing it.
 var PrintedSheets = map[bool][]string{
-	false: {"safety", "materials", "substitutions", "notebook", "sheet", "printables"},
+	false: {"safety", "materials", "swaps", "notebook", "sheet", "printables"},
 	true:  {"watch", "demonstration"},
 }
 
@@ -111,7 +111,7 @@ type PrintedSwaps struct {
 	Swaps        []PrintedSwap
 }
 
-// PrintedSwap is one substitute.
+// PrintedSwap is one swap.
 type PrintedSwap struct {
 	Use    string `json:"use" doc:"By which a home says that it uses this"`
 	Line   string `json:"line,omitempty" doc:"What a step says then"`
@@ -175,7 +175,7 @@ func Print(d *design.Document, plan *Plan, kind, language string) (Printed, erro
 		p.TrueSize = Printables(d, language)
 	case "materials":
 		p.Items = printedItems(d, plan, r, w)
-	case "substitutions":
+	case "swaps":
 		for _, n := range Write(d, plan, language).Needs { // the list of the phone
 			if len(n.Instead)+len(n.Swaps) > 0 {
 				p.Swaps = append(p.Swaps, PrintedSwaps{n.Name, n.Amount, n.Instead, n.Swaps})

@@ -370,7 +370,7 @@ func Write(d *design.Document, plan *Plan, language string) Sheet {
 // swapsOf are what may be used instead, by need.
 func swapsOf(d *design.Document, language string) map[string][]PrintedSwap {
 	out := map[string][]PrintedSwap{}
-	lists, err := fit.Substitutions(d)
+	lists, err := fit.Swaps(d)
 	if err != nil {
 		return out // an unknown id: the sheet stands without swaps
 	}

@@ -10,8 +10,8 @@ import (
 	"patient-kitchen/internal/refusal"
 )
 
-// SubstituteRow is one thing that may stand in for a need of a design.
-type SubstituteRow struct {
+// SheetSwap is one thing that may stand in for a need of a design.
+type SheetSwap struct {
 	Name      string        `json:"name"`
 	Other     string        `json:"other,omitempty" doc:"Form or strength"`
 	Amount    string        `json:"amount,omitempty"`
@@ -27,9 +27,9 @@ type SubstituteRow struct {
 	Change    safety.Change `json:"change" doc:"Takes it, through /preview/mend"`
 }
 
-// Substitutes lists what may stand in for a need of a document that is not
+// SwapsFor lists what may stand in for a need of a document that is not
 // stored.
-func Substitutes(raw []byte, need, language string) ([]SubstituteRow, error) {
+func SwapsFor(raw []byte, need, language string) ([]SheetSwap, error) {
 	d, err := design.Read(raw)
 	if err != nil {
 		return nil, refusal.Field("document", refusal.Rule("unreadable", "problem", err.Error()), `{"schema": 2}`)
@@ -38,15 +38,15 @@ func Substitutes(raw []byte, need, language string) ([]SubstituteRow, error) {
 	if !ok {
 		return nil, refusal.ErrNotFound
 	}
-	subs, err := safety.Substitutes(&d, d.Larder(), n)
-	out := []SubstituteRow{}
+	subs, err := safety.Swaps(&d, d.Larder(), n)
+	out := []SheetSwap{}
 	var unknown *larder.UnknownError
 	if errors.As(err, &unknown) {
 		return out, nil // the design's own findings say what is unknown
 	}
 	for _, s := range subs {
 		name, _ := s.Material.Name.In(language)
-		row := SubstituteRow{
+		row := SheetSwap{
 			Name:      name,
 			Other:     larder.FormSaid(s.Form, language),
 			Class:     string(s.Class),

@@ -65,10 +65,10 @@ func Card(l *larder.Larder, m *larder.Material, language string) ThingCard {
 			v.Pets = append(v.Pets, strings.TrimSuffix(said(p.Hazard)+": "+said(p.Animals)+"; "+said(p.Note), "; "))
 		}
 	}
-	for _, s := range l.Instead(m.ID) {
+	for _, s := range l.SwapsFrom(m.ID) {
 		v.Instead = append(v.Instead, Swap(l, s.Rule, language))
 	}
-	for _, s := range l.Serves(m.ID) {
+	for _, s := range l.SwapsTo(m.ID) {
 		v.Serves = append(v.Serves, Swap(l, s.Rule, language))
 	}
 	if m.Own {

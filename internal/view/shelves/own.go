@@ -80,7 +80,7 @@ func Carry(d *design.Document, own larder.Own, thing string) {
 	for _, r := range own.Rules {
 		if slices.Contains(r.From.Materials, thing) {
 			wanted = append(wanted, r.To.Materials...)
-			if !slices.ContainsFunc(d.Swaps, func(o larder.Rule) bool { return o.ID == r.ID }) {
+			if !slices.ContainsFunc(d.Swaps, func(o larder.SwapRule) bool { return o.ID == r.ID }) {
 				d.Swaps = append(d.Swaps, r)
 			}
 		}

@@ -73,7 +73,7 @@ type JobRow struct {
 	Things int    `json:"things"`
 }
 
-// SwapRow is one substitution rule with its materials in words.
+// SwapRow is one swap rule with its materials in words.
 type SwapRow struct {
 	ID        string   `json:"id"`
 	Role      string   `json:"role"`
@@ -230,8 +230,8 @@ func resultRows(l *larder.Larder, language string) []sheets.OptionRow {
 	return out
 }
 
-// Swap is a rule of substitution in a list.
-func Swap(l *larder.Larder, r *larder.Rule, language string) SwapRow {
+// Swap is a swap rule in a list.
+func Swap(l *larder.Larder, r *larder.SwapRule, language string) SwapRow {
 	said := func(note string) string { return larder.Said(note, language) }
 	var results []string
 	for _, id := range r.Results {
@@ -316,7 +316,7 @@ func View(l *larder.Larder, own larder.Own, language string) LarderView {
 			ID:    problems[0].Entry,
 			Words: problems[0].Field + " " + problems[0].Message,
 		}
-		if slices.ContainsFunc(own.Rules, func(r larder.Rule) bool { return r.ID == problems[0].Entry }) {
+		if slices.ContainsFunc(own.Rules, func(r larder.SwapRule) bool { return r.ID == problems[0].Entry }) {
 			v.OwnProblem.Kind = "swap"
 		}
 	}

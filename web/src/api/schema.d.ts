@@ -1068,7 +1068,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/experiments/{experiment}/kitchens/ways": {
+    "/api/v1/experiments/{experiment}/kitchens/supplies": {
         parameters: {
             query?: never;
             header?: never;
@@ -1076,10 +1076,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * In which ways a home can do a need, and what each would do
-         * @description In which ways a home can do a need, and what each would do.
+         * With what a home can do a need, and what each would do
+         * @description With what a home can do a need, and what each would do.
          */
-        get: operations["list-ways"];
+        get: operations["list-supplies"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1900,7 +1900,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/preview/substitutes": {
+    "/api/v1/preview/swaps": {
         parameters: {
             query?: never;
             header?: never;
@@ -1913,7 +1913,7 @@ export interface paths {
          * What may stand in for a need
          * @description What may stand in for a need.
          */
-        post: operations["preview-substitutes"];
+        post: operations["preview-swaps"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2343,6 +2343,12 @@ export interface components {
             why?: string;
             without?: boolean;
         };
+        CellSupplies: {
+            /** @description Homes that use the same for it */
+            alike: string[];
+            /** @description The design's own first, then by how far they depart */
+            supplies: components["schemas"]["SupplyRow"][];
+        };
         CellView: {
             /** @description Checks that stood when it was kept, and corrected */
             flags?: string[];
@@ -2367,12 +2373,6 @@ export interface components {
              * @description In the reading's unit, rounded to its uncertainty
              */
             value?: number;
-        };
-        CellWays: {
-            /** @description Homes that use the same for it */
-            alike: string[];
-            /** @description The design's own first, then by how far they depart */
-            ways: components["schemas"]["WayRow"][];
         };
         Change: {
             action?: string;
@@ -2948,7 +2948,7 @@ export interface components {
             };
             /** @description When the home works, and when an adult is in; seen by the teacher alone */
             hours?: components["schemas"]["HomeHours"];
-            /** @description The home rather takes part in another way */
+            /** @description The home rather takes part in another supply */
             otherwise?: boolean;
             /** @description By the id of a value that a home measures once: what was typed */
             own?: {
@@ -3606,8 +3606,8 @@ export interface components {
             items: components["schemas"]["SessionView"][];
             next?: string;
         };
-        ListSubstituteRow: {
-            items: components["schemas"]["SubstituteRow"][];
+        ListSheetSwap: {
+            items: components["schemas"]["SheetSwap"][];
             next?: string;
         };
         ListVersionView: {
@@ -4041,7 +4041,7 @@ export interface components {
         PinFields: {
             homes: string[];
             need: string;
-            /** @description As the ways name it; empty: nothing is fixed any more */
+            /** @description As the supplies name it; empty: nothing is fixed any more */
             use: string;
         };
         Printable: {
@@ -4698,6 +4698,28 @@ export interface components {
             lines: components["schemas"]["SheetLine"][];
             title: string;
         };
+        SheetSwap: {
+            /** @description How the acid that goes with it changes */
+            acid?: string;
+            amount?: string;
+            because: string;
+            /** @description Its own, that the design's choice has not */
+            cautions: string[];
+            /** @description Takes it, through /preview/mend */
+            change: components["schemas"]["Change"];
+            /** @enum {string} */
+            class: "pools" | "scales" | "separate";
+            effect?: string;
+            /** @description The verdict would be graver than now */
+            graver: boolean;
+            /** @description The sum */
+            how?: string;
+            name: string;
+            /** @description Form or strength */
+            other?: string;
+            procedure?: string;
+            verdict: string;
+        };
         ShownReading: {
             name: string;
             /** @description One a condition */
@@ -4847,34 +4869,23 @@ export interface components {
             /** @description From the first step's start to the last one's end, in words */
             total: string;
         };
-        SubstituteRow: {
-            /** @description How the acid that goes with it changes */
-            acid?: string;
+        SupplyRow: {
             amount?: string;
-            because: string;
-            /** @description Its own, that the design's choice has not */
+            /** @description That the design has not */
             cautions: string[];
-            /** @description Takes it, through /preview/mend */
-            change: components["schemas"]["Change"];
+            chosen?: boolean;
             /** @enum {string} */
-            class: "pools" | "scales" | "separate";
-            effect?: string;
-            /** @description The verdict would be graver than now */
-            graver: boolean;
-            /** @description The sum */
-            how?: string;
+            class: "pools" | "scales" | "separate" | "unsuitable";
+            /** @description Titles of steps that would not be for this home */
+            closed: string[];
             name: string;
-            /** @description Form or strength */
-            other?: string;
-            procedure?: string;
-            verdict: string;
-        };
-        SubstitutesBody: {
-            document: {
-                [key: string]: unknown;
-            };
-            /** @example vinegar */
-            need: string;
+            own?: boolean;
+            /** @description The class in a sentence if this home did it so */
+            says: string;
+            /** @description It would have to be sent or lent */
+            sends?: boolean;
+            use: string;
+            why: string;
         };
         SwapRow: {
             basis: string;
@@ -5047,23 +5058,12 @@ export interface components {
             /** Format: int64 */
             seconds: number;
         };
-        WayRow: {
-            amount?: string;
-            /** @description That the design has not */
-            cautions: string[];
-            chosen?: boolean;
-            /** @enum {string} */
-            class: "pools" | "scales" | "separate" | "unsuitable";
-            /** @description Titles of steps that would not be for this home */
-            closed: string[];
-            name: string;
-            own?: boolean;
-            /** @description The class in a sentence if this home did it so */
-            says: string;
-            /** @description It would have to be sent or lent */
-            sends?: boolean;
-            use: string;
-            why: string;
+        WantedBody: {
+            document: {
+                [key: string]: unknown;
+            };
+            /** @example vinegar */
+            need: string;
         };
         WindowRow: {
             /** Format: date-time */
@@ -7719,7 +7719,7 @@ export interface operations {
                 try_home?: string;
                 /** @description Id of the need */
                 try_need?: string;
-                /** @description What would be used, as the ways name it */
+                /** @description What would be used, as the supplies name it */
                 try_use?: string;
             };
             header?: {
@@ -7904,12 +7904,12 @@ export interface operations {
             };
         };
     };
-    "list-ways": {
+    "list-supplies": {
         parameters: {
             query?: {
                 /** @description Left out: the teacher's first */
                 class?: string;
-                /** @description Whose ways they are */
+                /** @description Whose supplies they are */
                 home?: string;
                 /** @description Id of the need */
                 need?: string;
@@ -7932,7 +7932,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CellWays"];
+                    "application/json": components["schemas"]["CellSupplies"];
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */
@@ -8462,7 +8462,7 @@ export interface operations {
                 home: string;
                 /** @description Id of the assignment: a version that was issued to the class */
                 assignment: string;
-                /** @description safety, materials, substitutions, notebook or watch */
+                /** @description safety, materials, swaps, notebook or watch */
                 sheet: string;
             };
             cookie?: never;
@@ -9833,7 +9833,7 @@ export interface operations {
             };
         };
     };
-    "preview-substitutes": {
+    "preview-swaps": {
         parameters: {
             query?: never;
             header?: {
@@ -9845,7 +9845,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SubstitutesBody"];
+                "application/json": components["schemas"]["WantedBody"];
                 "application/octet-stream": string;
             };
         };
@@ -9856,7 +9856,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ListSubstituteRow"];
+                    "application/json": components["schemas"]["ListSheetSwap"];
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

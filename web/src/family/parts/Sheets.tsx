@@ -13,7 +13,7 @@ export function Sheets({
 }) {
   const t = useWords();
   const kinds = [
-    ...(['safety', 'sheet', 'materials', 'substitutions', 'notebook'] as const),
+    ...(['safety', 'sheet', 'materials', 'swaps', 'notebook'] as const),
     ...((printables ?? []).length > 0 ? (['printables'] as const) : []),
   ];
   return (

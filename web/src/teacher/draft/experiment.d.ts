@@ -133,7 +133,7 @@ export interface PatientKitchenExperiment {
   /**
    * Swaps of the school's own for the things used
    */
-  swaps?: Rule[];
+  swaps?: SwapRule[];
   teaching?: Teaching;
   /**
    * Short name, by language code
@@ -1074,7 +1074,7 @@ export interface Wait {
    */
   latest?: string;
 }
-export interface Rule {
+export interface SwapRule {
   basis: string;
   class: string;
   effect?: string;

@@ -6,7 +6,7 @@ import { Loading, PartError } from '../parts/states';
 import { say } from '../words';
 import { classes, markWords, type Cell, type Row } from './KitchenMarks';
 
-type Way = Schemas['WayRow'];
+type Supply = Schemas['SupplyRow'];
 
 interface Props {
   experiment: string;
@@ -19,13 +19,13 @@ interface Props {
   onClose: () => void;
 }
 
-/** What a home uses for a need and why, and its other ways with what each would do. */
+/** What a home uses for a need and why, and what else it could use with what each would do. */
 export function CellSheet({ experiment, of, row, cell, need, onTry, onPin, onClose }: Props) {
-  const ways = useQuery({
-    queryKey: ['kitchens', experiment, of, 'ways', row.home, need.need],
+  const supplies = useQuery({
+    queryKey: ['kitchens', experiment, of, 'supplies', row.home, need.need],
     queryFn: () =>
       got(
-        api.GET('/api/v1/experiments/{experiment}/kitchens/ways', {
+        api.GET('/api/v1/experiments/{experiment}/kitchens/supplies', {
           params: {
             path: { experiment },
             query: { class: of, home: row.home, need: need.need },
@@ -33,9 +33,9 @@ export function CellSheet({ experiment, of, row, cell, need, onTry, onPin, onClo
         }),
       ),
   });
-  const chosen = ways.data?.ways.find((w) => w.chosen);
-  const others = ways.data?.ways.filter((w) => !w.chosen) ?? [];
-  const alike = ways.data?.alike ?? [];
+  const chosen = supplies.data?.supplies.find((w) => w.chosen);
+  const others = supplies.data?.supplies.filter((w) => !w.chosen) ?? [];
+  const alike = supplies.data?.alike ?? [];
   return (
     <SideSheet title={`${row.nickname} · ${need.name}`} onClose={onClose}>
       <p className="mt-0">
@@ -64,15 +64,17 @@ export function CellSheet({ experiment, of, row, cell, need, onTry, onPin, onClo
         </p>
       )}
       <h3>{say('kitchens.other-ways')}</h3>
-      {ways.isPending && <Loading what={say('kitchens.its-ways')} />}
-      {ways.isError && (
+      {supplies.isPending && <Loading what={say('kitchens.its-ways')} />}
+      {supplies.isError && (
         <PartError
           what={say('kitchens.its-ways')}
-          error={ways.error}
-          retry={() => void ways.refetch()}
+          error={supplies.error}
+          retry={() => void supplies.refetch()}
         />
       )}
-      {ways.data && others.length === 0 && <p className="hint">{say('kitchens.no-other-ways')}</p>}
+      {supplies.data && others.length === 0 && (
+        <p className="hint">{say('kitchens.no-other-ways')}</p>
+      )}
       {others.map((w) => (
         <WayLine key={w.use} w={w} onTry={() => onTry(w.use)} />
       ))}
@@ -80,7 +82,7 @@ export function CellSheet({ experiment, of, row, cell, need, onTry, onPin, onClo
   );
 }
 
-function WayLine({ w, onTry }: { w: Way; onTry: () => void }) {
+function WayLine({ w, onTry }: { w: Supply; onTry: () => void }) {
   return (
     <div className="way">
       <p className="m-0">

@@ -110,7 +110,7 @@ export function GuardianPreview({ id, review }: { id: string; review: Review }) 
 const doingSheets = [
   ['safety', say('guardianPreview.print-the-safety-sheet')],
   ['materials', say('guardianPreview.print-the-materials-list')],
-  ['substitutions', say('guardianPreview.print-the-substitution-list')],
+  ['swaps', say('guardianPreview.print-the-swap-list')],
   ['notebook', say('guardianPreview.print-the-sheet-to-write-on')],
 ];
 const watchSheets = [

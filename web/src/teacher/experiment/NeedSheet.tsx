@@ -5,7 +5,7 @@ import { Loading, PartError, ProblemLine } from '../parts/states';
 import type { Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
 import { ChoiceField, PlainField, TickField, useEditing, WordsField } from '../draft/fields';
-import { Substitutes } from './Substitutes';
+import { Swaps } from './Swaps';
 import { Qualities } from './Qualities';
 import { ThingPicker } from '../larder/ThingPicker';
 import { useLarder } from '../larder/useLarder';
@@ -88,7 +88,7 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
         />
       )}
       <WordsField label={say('margin.note')} path={path('note')} value={n.note} />
-      {n.material && n.role && <Substitutes need={n} replace={replace} />}
+      {n.material && n.role && <Swaps need={n} replace={replace} />}
     </>
   );
 }

@@ -9,17 +9,17 @@ import { Comparability, Verdict } from '../parts/Verdict';
 import { say } from '../words';
 import { useEditing } from '../draft/fields';
 
-type Row = Schemas['SubstituteRow'];
+type Row = Schemas['SheetSwap'];
 
 /** What may stand in, for the result that is measured, with its sum and its effect. */
-export function Substitutes({ need, replace }: { need: Need; replace: Replace }) {
+export function Swaps({ need, replace }: { need: Need; replace: Replace }) {
   const { doc } = useEditing();
   const [problem, setProblem] = useState<unknown>();
   const key = JSON.stringify([need, doc.measured?.[0]?.result, doc.age_band]);
   const list = useQuery({
-    queryKey: ['substitutes', key],
+    queryKey: ['swaps', key],
     queryFn: () =>
-      got(api.POST('/api/v1/preview/substitutes', { body: { document: doc, need: need.id } })),
+      got(api.POST('/api/v1/preview/swaps', { body: { document: doc, need: need.id } })),
     placeholderData: (before: { items: Row[] } | undefined) => before,
   });
   const take = async (row: Row) => {

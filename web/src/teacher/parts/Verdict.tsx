@@ -40,7 +40,7 @@ const classSigns: Record<string, string> = {
   unsuitable: '✕',
 };
 
-/** How a home's result with a substitute stands to the others'. */
+/** How a home's result with a swap stands to the others'. */
 export function Comparability({ c }: { c: string }) {
   return (
     <span className={`comparability c-${c}`}>

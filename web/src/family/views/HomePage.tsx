@@ -4,7 +4,7 @@ import { Icon } from '../../ui/Icon';
 import { NameLabel } from '../../ui/NameLabel';
 import { Book } from '../phone/book';
 import { otherHomes } from '../phone/db';
-import { useHome, type HomeState, type Sheet } from '../phone/useHome';
+import { useHome, type Bundle, type HomeState, type Sheet } from '../phone/useHome';
 import { HelpLine } from '../parts/HelpLine';
 import { LanguageContext, ListContext, PhonePage } from '../parts/PhonePage';
 import { clock } from '../parts/time';
@@ -187,13 +187,33 @@ function Places({
         onWrong={wrong}
       />
     );
+  return <List {...{ state, bundle, language, others, go }} onWrong={wrong} />;
+}
+
+/** The experiments of a home, and its way to its kitchen and to the other homes on this phone. */
+function List({
+  state,
+  bundle,
+  language,
+  others,
+  go,
+  onWrong,
+}: {
+  state: HomeState;
+  bundle: Bundle;
+  language: string;
+  others: Others;
+  go: (to: string) => void;
+  onWrong: () => void;
+}) {
+  const t = useWords();
   return (
     <PhonePage
       place={[bundle.class.school, bundle.class.name].filter(Boolean).join(' · ')}
       heading={t('yourExperiments')}
       focusKey="list"
       state={state}
-      onWrong={wrong}
+      onWrong={onWrong}
     >
       <p>
         <NameLabel name={bundle.home.nickname} />

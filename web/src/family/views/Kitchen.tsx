@@ -117,20 +117,7 @@ export function Kitchen({ state, place, onGo, onWrong }: Props) {
           <p className="second">{t('onlyTeacherSees')}</p>
         </>
       )}
-      {facts.map((f) => (
-        <fieldset key={f.id} className="card-paper">
-          <legend className="usual">{f.ask}</legend>
-          <Choices
-            name={`fact-${f.id}`}
-            all={[
-              ['no', t('no')],
-              ['yes', t('yes')],
-            ]}
-            chosen={answers.facts?.[f.id]}
-            onChoose={(value) => say({ ...answers, facts: { ...answers.facts, [f.id]: value } })}
-          />
-        </fieldset>
-      ))}
+      <Facts facts={facts} answers={answers} onSay={say} />
       {page && <OurHours answers={answers} onSay={say} />}
       {page && (
         <label className="row-48">
@@ -143,6 +130,37 @@ export function Kitchen({ state, place, onGo, onWrong }: Props) {
       )}
       {waiting && !state.online && <p className="second">{t('keptHere')}</p>}
     </PhonePage>
+  );
+}
+
+/** What is so in this home, yes or no; only the teacher sees it. */
+function Facts({
+  facts,
+  answers,
+  onSay,
+}: {
+  facts: Schemas['Page']['facts'];
+  answers: Answers;
+  onSay: (answers: Answers) => void;
+}) {
+  const t = useWords();
+  return (
+    <>
+      {facts.map((f) => (
+        <fieldset key={f.id} className="card-paper">
+          <legend className="usual">{f.ask}</legend>
+          <Choices
+            name={`fact-${f.id}`}
+            all={[
+              ['no', t('no')],
+              ['yes', t('yes')],
+            ]}
+            chosen={answers.facts?.[f.id]}
+            onChoose={(value) => onSay({ ...answers, facts: { ...answers.facts, [f.id]: value } })}
+          />
+        </fieldset>
+      ))}
+    </>
   );
 }
 

@@ -10,6 +10,7 @@ import { PhonePage } from '../parts/PhonePage';
 import { Sheets } from '../parts/Sheets';
 import { clock, dayWords } from '../parts/time';
 import { useWords } from '../words';
+import type { HomeState, Sheet } from '../phone/useHome';
 import type { WorkProps } from '../phone/work';
 
 /** What, how long, who must be there, what could hurt; and a guardian's yes or no. */
@@ -21,45 +22,15 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
   const [photos, setPhotos] = useState(false);
   const [gallery, setGallery] = useState(false);
   const [name, setName] = useState('');
-  const [problem, setProblem] = useState<string>();
-  const [busy, setBusy] = useState(false);
   const { zone } = bundle.class;
   const language = bundle.home.locale;
 
-  const answer = async (decision: 'granted' | 'declined' | 'withdrawn') => {
-    setBusy(true);
-    setProblem(undefined);
-    try {
-      await got(
-        api.POST('/api/v1/home/{home}/assignments/{assignment}/permission', {
-          params: { path: { home: state.home, assignment: sheet.assignment } },
-          body: {
-            decision,
-            guardian: name,
-            photos,
-            gallery: photos && gallery,
-            adult,
-            text_sha: p.text_sha,
-          },
-        }),
-      );
-      // The address first: the page changes with what is read anew, and a quick tap there must not be undone.
-      onGo(decision === 'granted' ? 'ready' : decision === 'declined' ? 'watch' : 'permission');
-      await state.refresh();
-    } catch (error) {
-      setProblem(
-        error instanceof ProblemError
-          ? error.offline
-            ? t('needsLine')
-            : error.problem.detail
-          : t('loadingFault'),
-      );
-      if (error instanceof ProblemError && error.problem.code === 'text-changed')
-        await state.refresh();
-    } finally {
-      setBusy(false);
-    }
-  };
+  const { answer, problem, busy } = useAnswer(state, sheet, onGo, {
+    guardian: name,
+    photos,
+    gallery: photos && gallery,
+    adult,
+  });
   const granted = p.state === 'granted';
   const adults =
     sheet.adult_jobs.length > 0 ||
@@ -91,15 +62,7 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
       action={action}
       onWrong={onWrong}
     >
-      {p.state === 'lapsed' && <p className="doubt">{t('lapsedNote')}</p>}
-      {p.state === 'withdrawn' && <p className="doubt">{t('withdrawnNote')}</p>}
-      {(sheet.news?.lines ?? []).length > 0 && (
-        <p className="added">
-          <strong>{t('newSince', { since: sheet.news!.since })}</strong>{' '}
-          {sheet.news!.lines.join(' ')}
-        </p>
-      )}
-      {sheet.untranslated > 0 && <p className="doubt">{t('untranslated')}</p>}
+      <News sheet={sheet} />
       {cards(sheet.sections).map((sections, i, all) => (
         <section key={sections[0].id} className="card-paper">
           <SheetSections sections={sections} heading="h2" />
@@ -174,6 +137,65 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
         </p>
       )}
     </PhonePage>
+  );
+}
+
+/** Sends a guardian's answer and goes where it leads. */
+function useAnswer(
+  state: HomeState,
+  sheet: Sheet,
+  onGo: (page: string) => void,
+  said: { guardian: string; photos: boolean; gallery: boolean; adult: boolean },
+) {
+  const t = useWords();
+  const [problem, setProblem] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const answer = async (decision: 'granted' | 'declined' | 'withdrawn') => {
+    setBusy(true);
+    setProblem(undefined);
+    try {
+      await got(
+        api.POST('/api/v1/home/{home}/assignments/{assignment}/permission', {
+          params: { path: { home: state.home, assignment: sheet.assignment } },
+          body: { ...said, decision, text_sha: sheet.permission.text_sha },
+        }),
+      );
+      // The address first: the page changes with what is read anew, and a quick tap there must not be undone.
+      onGo(decision === 'granted' ? 'ready' : decision === 'declined' ? 'watch' : 'permission');
+      await state.refresh();
+    } catch (error) {
+      setProblem(
+        error instanceof ProblemError
+          ? error.offline
+            ? t('needsLine')
+            : error.problem.detail
+          : t('loadingFault'),
+      );
+      if (error instanceof ProblemError && error.problem.code === 'text-changed')
+        await state.refresh();
+    } finally {
+      setBusy(false);
+    }
+  };
+  return { answer, problem, busy };
+}
+
+/** Why it is asked again, what is new since, and what is not in this language. */
+function News({ sheet }: { sheet: Sheet }) {
+  const t = useWords();
+  const p = sheet.permission;
+  return (
+    <>
+      {p.state === 'lapsed' && <p className="doubt">{t('lapsedNote')}</p>}
+      {p.state === 'withdrawn' && <p className="doubt">{t('withdrawnNote')}</p>}
+      {(sheet.news?.lines ?? []).length > 0 && (
+        <p className="added">
+          <strong>{t('newSince', { since: sheet.news!.since })}</strong>{' '}
+          {sheet.news!.lines.join(' ')}
+        </p>
+      )}
+      {sheet.untranslated > 0 && <p className="doubt">{t('untranslated')}</p>}
+    </>
   );
 }
 

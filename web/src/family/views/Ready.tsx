@@ -6,6 +6,7 @@ import { Sheets } from '../parts/Sheets';
 import { clock } from '../parts/time';
 import { useWords } from '../words';
 import { useTyping } from '../phone/typing';
+import type { Sheet } from '../phone/useHome';
 import type { WorkProps } from '../phone/work';
 import { NeedRow } from './NeedRow';
 import { ObjectNames } from './ObjectNames';
@@ -77,6 +78,42 @@ export function Ready({
           <NeedRow key={n.id} need={n} {...{ state, bundle, sheet, book, go, onWrong }} />
         ))}
       </section>
+      <Besides home={state.home} sheet={sheet} />
+      {people.length > 0 && (
+        <section className="card-paper">
+          <h2>{t('peoplePlace')}</h2>
+          {people.map((p) => (
+            <div className="row-48" key={p.id}>
+              <FormCheckInput
+                id={`need-${p.id}`}
+                checked={book.ticked(p.id)}
+                onChange={(e) => tick(p.id, e.target.checked)}
+              />
+              <label htmlFor={`need-${p.id}`}>{p.words}</label>
+            </div>
+          ))}
+        </section>
+      )}
+      <p>
+        <Button variant="plain" onClick={() => go(`#/${sheet.assignment}/kitchen`)}>
+          {t('somethingNotThere')}
+        </Button>
+      </p>
+      <p>
+        <a href={`/api/v1/home/${state.home}/assignments/${sheet.assignment}/calendar.ics`}>
+          {t('toCalendar')}
+        </a>
+      </p>
+      <Sheets home={state.home} assignment={sheet.assignment} printables={sheet.printables} />
+    </PhonePage>
+  );
+}
+
+/** What is printed, worn and agreed before one begins. */
+function Besides({ home, sheet }: { home: string; sheet: Sheet }) {
+  const t = useWords();
+  return (
+    <>
       {(sheet.printables ?? []).length > 0 && (
         <section className="card-paper">
           <h2>{t('toPrint')}</h2>
@@ -87,7 +124,7 @@ export function Ready({
           ))}
           <p className="mt-2 mb-0">
             <a
-              href={`/api/v1/home/${state.home}/assignments/${sheet.assignment}/print/printables`}
+              href={`/api/v1/home/${home}/assignments/${sheet.assignment}/print/printables`}
               target="_blank"
               rel="noreferrer"
             >
@@ -138,32 +175,6 @@ export function Ready({
           </ul>
         </section>
       )}
-      {people.length > 0 && (
-        <section className="card-paper">
-          <h2>{t('peoplePlace')}</h2>
-          {people.map((p) => (
-            <div className="row-48" key={p.id}>
-              <FormCheckInput
-                id={`need-${p.id}`}
-                checked={book.ticked(p.id)}
-                onChange={(e) => tick(p.id, e.target.checked)}
-              />
-              <label htmlFor={`need-${p.id}`}>{p.words}</label>
-            </div>
-          ))}
-        </section>
-      )}
-      <p>
-        <Button variant="plain" onClick={() => go(`#/${sheet.assignment}/kitchen`)}>
-          {t('somethingNotThere')}
-        </Button>
-      </p>
-      <p>
-        <a href={`/api/v1/home/${state.home}/assignments/${sheet.assignment}/calendar.ics`}>
-          {t('toCalendar')}
-        </a>
-      </p>
-      <Sheets home={state.home} assignment={sheet.assignment} printables={sheet.printables} />
-    </PhonePage>
+    </>
   );
 }

@@ -30,7 +30,6 @@ export function WentWrong({
   const [incident, setIncident] = useState<string>();
   const [outcome, setOutcome] = useState('');
   const [note, setNote] = useState('');
-  const [all, setAll] = useState(!sheet);
   const { emergency_number: emergency, poison_number: poison, teacher } = bundle.class;
   const tell = (d: Door, c: Card | undefined, more: { outcome?: string; note?: string } = {}) => {
     const id = incident ?? newID();
@@ -67,23 +66,7 @@ export function WentWrong({
         focusKey="doors"
         state={state}
       >
-        <Calls emergency={emergency} poison={poison} />
-        <p className="larger fw-semibold">{t('hurtFirst')}</p>
-        <button type="button" className="choice hurt" onClick={() => setDoor('hurt')}>
-          {t('doorHurt')}
-        </button>
-        <button type="button" className="choice" onClick={() => setDoor('spilled')}>
-          {t('doorSpilled')}
-        </button>
-        <button
-          type="button"
-          className="choice"
-          onClick={() => {
-            setDoor('not-working');
-          }}
-        >
-          {t('doorNot')}
-        </button>
+        <Doors emergency={emergency} poison={poison} onOpen={setDoor} />
       </PhonePage>
     );
   }
@@ -97,26 +80,15 @@ export function WentWrong({
         state={state}
       >
         {door === 'hurt' && <Calls emergency={emergency} poison={poison} />}
-        {bundle.first_aid
-          .filter((c) => c.door === door && (all || sheet?.cards.includes(c.id)))
-          .map((c) => (
-            <button
-              key={c.id}
-              type="button"
-              className="choice"
-              onClick={() => {
-                setCard(c);
-                tell(door, c);
-              }}
-            >
-              {c.title}
-            </button>
-          ))}
-        {!all && (
-          <button type="button" className="choice" onClick={() => setAll(true)}>
-            {t('somethingElse')}
-          </button>
-        )}
+        <Cards
+          bundle={bundle}
+          door={door}
+          sheet={sheet}
+          onChoose={(c) => {
+            setCard(c);
+            tell(door, c);
+          }}
+        />
       </PhonePage>
     );
   }
@@ -142,23 +114,13 @@ export function WentWrong({
         </p>
       )}
       {door === 'hurt' && (
-        <>
-          {['fine', 'phone-us', 'mistaken-tap'].map((o) => (
-            <button
-              key={o}
-              type="button"
-              className={`choice ${outcome === o ? 'chosen' : ''}`}
-              aria-pressed={outcome === o}
-              onClick={() => {
-                setOutcome(o);
-                tell(door, card, { outcome: o });
-              }}
-            >
-              {t({ fine: 'adultFine', 'phone-us': 'phoneUs', 'mistaken-tap': 'mistaken' }[o]!)}
-            </button>
-          ))}
-          <p className="hint">{t('notMedical')}</p>
-        </>
+        <Outcome
+          chosen={outcome}
+          onChoose={(o) => {
+            setOutcome(o);
+            tell(door, card, { outcome: o });
+          }}
+        />
       )}
       <div className="field">
         <label htmlFor="wrong-note">
@@ -177,6 +139,87 @@ export function WentWrong({
         </Button>
       </div>
     </PhonePage>
+  );
+}
+
+/** What went wrong: the gravest first. */
+function Doors({
+  emergency,
+  poison,
+  onOpen,
+}: {
+  emergency: string;
+  poison: string;
+  onOpen: (door: Door) => void;
+}) {
+  const t = useWords();
+  return (
+    <>
+      <Calls emergency={emergency} poison={poison} />
+      <p className="larger fw-semibold">{t('hurtFirst')}</p>
+      <button type="button" className="choice hurt" onClick={() => onOpen('hurt')}>
+        {t('doorHurt')}
+      </button>
+      <button type="button" className="choice" onClick={() => onOpen('spilled')}>
+        {t('doorSpilled')}
+      </button>
+      <button type="button" className="choice" onClick={() => onOpen('not-working')}>
+        {t('doorNot')}
+      </button>
+    </>
+  );
+}
+
+/** The first-aid cards behind a door: those of this experiment, all of them when asked. */
+function Cards({
+  bundle,
+  door,
+  sheet,
+  onChoose,
+}: {
+  bundle: Bundle;
+  door: Door;
+  sheet?: Sheet;
+  onChoose: (card: Card) => void;
+}) {
+  const t = useWords();
+  const [all, setAll] = useState(!sheet);
+  return (
+    <>
+      {bundle.first_aid
+        .filter((c) => c.door === door && (all || sheet?.cards.includes(c.id)))
+        .map((c) => (
+          <button key={c.id} type="button" className="choice" onClick={() => onChoose(c)}>
+            {c.title}
+          </button>
+        ))}
+      {!all && (
+        <button type="button" className="choice" onClick={() => setAll(true)}>
+          {t('somethingElse')}
+        </button>
+      )}
+    </>
+  );
+}
+
+/** What came of an injury. */
+function Outcome({ chosen, onChoose }: { chosen: string; onChoose: (outcome: string) => void }) {
+  const t = useWords();
+  return (
+    <>
+      {['fine', 'phone-us', 'mistaken-tap'].map((o) => (
+        <button
+          key={o}
+          type="button"
+          className={`choice ${chosen === o ? 'chosen' : ''}`}
+          aria-pressed={chosen === o}
+          onClick={() => onChoose(o)}
+        >
+          {t({ fine: 'adultFine', 'phone-us': 'phoneUs', 'mistaken-tap': 'mistaken' }[o]!)}
+        </button>
+      ))}
+      <p className="hint">{t('notMedical')}</p>
+    </>
   );
 }
 

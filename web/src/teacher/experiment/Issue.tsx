@@ -8,15 +8,13 @@ import FormSelect from 'react-bootstrap/FormSelect';
 import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
-import { day } from '../parts/dates';
 import { PartError, ProblemLine } from '../parts/states';
 import { draftOf, type Review } from '../draft/useDraft';
-import { ownLanguage } from '../languages';
-import { Said, say } from '../words';
-import { local, NewDue } from './NewDue';
+import { say } from '../words';
+import { IssuedLine } from './IssuedLine';
+import { local } from './NewDue';
 import { SinceLast } from './Versions';
 import { WhoGetsWhat } from './WhoGetsWhat';
-import { WriteToHomes } from './WriteToHomes';
 
 type Assignment = Schemas['AssignmentView'];
 
@@ -60,27 +58,7 @@ export function Issue({
   const cls = classes.data?.items.find((c) => c.id === classId);
   const [opens, setOpens] = useState(local(new Date()));
   const [due, setDue] = useState(local(eveningIn(2)));
-  const check = useQuery({
-    queryKey: ['issue-check', classId, id, opens, due],
-    queryFn: () =>
-      draftOf(id, client)
-        .flush()
-        .catch(() => undefined)
-        .then(() =>
-          got(
-            api.GET('/api/v1/classes/{class}/issue-check/{experiment}', {
-              params: {
-                path: { class: classId, experiment: id },
-                query: { opens: moment(opens), due: moment(due) },
-              },
-            }),
-          ),
-        ),
-    enabled: Boolean(classId),
-    staleTime: 0,
-    gcTime: 0,
-    placeholderData: (before) => before,
-  });
+  const check = useCheck(id, classId, opens, due);
   const [asking, setAsking] = useState(false);
   const [error, setError] = useState<unknown>();
   const { did } = useKeeping();
@@ -116,91 +94,15 @@ export function Issue({
       </main>
     );
   }
-  const place = (b: Schemas['Blocker']) =>
-    b.place === 'class'
-      ? `/classes/${classId}?settings`
-      : b.place === 'homes'
-        ? `/classes/${classId}`
-        : b.place === 'safety'
-          ? `/experiments/${id}/safety`
-          : `/experiments/${id}/${b.path?.match(/^\/(steps|needs|readings|derived|evidence)/) ? 'steps' : 'plan'}?at=${encodeURIComponent(b.path ?? '')}`;
   return (
     <main className="work">
-      {check.error && (
-        <PartError
-          what={say('issue.what-is-in-the-way')}
-          error={check.error}
-          retry={() => void check.refetch()}
-        />
-      )}
-      <p className="lead-sentence" role="status">
-        {blockers.length === 0
-          ? check.data
-            ? say('issue.nothing-is-in-the-way')
-            : say('issue.looking-at-what-is-in-the')
-          : say('issue.in-the-way', { n: blockers.length })}
-      </p>
-      <ol className="indented">
-        {blockers.map((b) => (
-          <li key={b.code + b.path}>
-            <Notice>
-              <strong>{b.message}</strong> {b.mend}{' '}
-              <Link to={place(b)}>{say('issue.go-there')}</Link>
-            </Notice>
-          </li>
-        ))}
-      </ol>
-      {(check.data?.conflicts ?? []).length > 0 && (
-        <Notice kind="note">
-          <strong>{say('issue.conflicts')}</strong>{' '}
-          {check.data!.conflicts.map((c) => `${c.homes.join(', ')}: ${c.says}`).join(' · ')}
-        </Notice>
-      )}
-      {check.data?.warnings.map((w) => (
-        <Notice key={w} kind="note">
-          {w}
-        </Notice>
-      ))}
+      <InTheWay id={id} of={classId} check={check} />
       <SinceLast id={id} />
       <section className="band" aria-label={say('issue.to-whom-and-when')}>
         <div className="field-row column-wide">
-          <div>
-            <label className="named" htmlFor="to-class">
-              {say('classPage.class')}
-            </label>
-            <FormSelect id="to-class" value={classId} onChange={(e) => setChosen(e.target.value)}>
-              {classes.data?.items.map((c) => (
-                <option key={c.id} value={c.id}>
-                  {say('issue.homes', {
-                    name: c.name,
-                    homes: say('count.homes', { count: c.homes }),
-                  })}
-                </option>
-              ))}
-            </FormSelect>
-          </div>
-          <div>
-            <label className="named" htmlFor="opens">
-              {say('issue.opens')}
-            </label>
-            <FormControl
-              id="opens"
-              type="datetime-local"
-              value={opens}
-              onChange={(e) => setOpens(e.target.value)}
-            />
-          </div>
-          <div>
-            <label className="named" htmlFor="due">
-              {say('issue.due')}
-            </label>
-            <FormControl
-              id="due"
-              type="datetime-local"
-              value={due}
-              onChange={(e) => setDue(e.target.value)}
-            />
-          </div>
+          <ClassChoice classes={classes.data?.items ?? []} chosen={classId} onChoose={setChosen} />
+          <Moment id="opens" words={say('issue.opens')} value={opens} onChange={setOpens} />
+          <Moment id="due" words={say('issue.due')} value={due} onChange={setDue} />
         </div>
         <p className="hint small">{say('issue.times-are-of-this-computer-what')}</p>
         <ProblemLine error={error} />
@@ -232,122 +134,197 @@ export function Issue({
           ))}
         </section>
       )}
-      <Modal show={asking} onHide={() => setAsking(false)} aria-labelledby="issue-title">
-        <Modal.Body>
-          <h2 id="issue-title">
-            {say('issue.issue-to-homes-of', {
-              title,
-              homes: say('count.homes', { count: check.data?.homes ?? 0 }),
-              name: cls?.name,
-            })}
-          </h2>
-          <p>{say('issue.the-version-is-frozen-families-keep')}</p>
-          <Button onClick={() => void issue()}>{say('issue.issue-it')}</Button>{' '}
-          <Button variant="outline-primary" onClick={() => setAsking(false)}>
-            {say('issue.not-yet')}
-          </Button>
-        </Modal.Body>
-      </Modal>
+      <Sure
+        show={asking}
+        title={title}
+        homes={check.data?.homes ?? 0}
+        name={cls?.name}
+        onYes={() => void issue()}
+        onNo={() => setAsking(false)}
+      />
     </main>
   );
 }
 
-function IssuedLine({ a }: { a: Assignment }) {
-  const [recalling, setRecalling] = useState(false);
-  const [moving, setMoving] = useState(false);
-  const [reason, setReason] = useState('');
-  const [error, setError] = useState<unknown>();
+/** What is in the way of issuing to a class, asked anew after each change of the draft. */
+function useCheck(id: string, classId: string, opens: string, due: string) {
   const client = useQueryClient();
-  const recall = async () => {
-    setError(undefined);
-    try {
-      await got(
-        api.POST('/api/v1/classes/{class}/assignments/{assignment}/recall', {
-          params: { path: { class: a.class, assignment: a.id } },
-          body: { reason },
-        }),
-      );
-      setRecalling(false);
-      await client.invalidateQueries();
-    } catch (e) {
-      setError(e);
-    }
-  };
-  const link = `?assignment=${a.id}&class=${a.class}`;
+  return useQuery({
+    queryKey: ['issue-check', classId, id, opens, due],
+    queryFn: () =>
+      draftOf(id, client)
+        .flush()
+        .catch(() => undefined)
+        .then(() =>
+          got(
+            api.GET('/api/v1/classes/{class}/issue-check/{experiment}', {
+              params: {
+                path: { class: classId, experiment: id },
+                query: { opens: moment(opens), due: moment(due) },
+              },
+            }),
+          ),
+        ),
+    enabled: Boolean(classId),
+    staleTime: 0,
+    gcTime: 0,
+    placeholderData: (before) => before,
+  });
+}
+
+/** Where a blocker is mended. */
+function placeOf(b: Schemas['Blocker'], id: string, classId: string) {
+  const at = encodeURIComponent(b.path ?? '');
+  switch (b.place) {
+    case 'class':
+      return `/classes/${classId}?settings`;
+    case 'homes':
+      return `/classes/${classId}`;
+    case 'safety':
+      return `/experiments/${id}/safety`;
+  }
+  const onSteps = b.path?.match(/^\/(steps|needs|readings|derived|evidence)/);
+  return `/experiments/${id}/${onSteps ? 'steps' : 'plan'}?at=${at}`;
+}
+
+/** What is in the way, in the order of mending, and what is only said. */
+function InTheWay({
+  id,
+  of,
+  check,
+}: {
+  id: string;
+  of: string;
+  check: ReturnType<typeof useCheck>;
+}) {
+  const blockers = check.data?.blockers ?? [];
   return (
-    <div className="card-paper">
-      <p className="m-0">
-        <Said
-          of={say('issue.version-issued-of-sent-run-compare', {
-            classname: a.class_name,
-            number: a.number,
-            day: day(a.issued_at),
-            value:
-              a.state === 'recalled'
-                ? say('issue.taken-back', { day: day(a.recalled_at!) })
-                : a.state === 'waiting'
-                  ? say('issue.opens-2', { day: day(a.opens_at) })
-                  : say('issue.due-2', { day: day(a.due_at) }),
-            sent: a.sent,
-            homes: a.homes,
-          })}
-          with={[
-            <strong key="0" />,
-            <Link key="1" to={`/experiments/${a.experiment}/run${link}`} />,
-            <Link key="2" to={`/experiments/${a.experiment}/compare${link}`} />,
-          ]}
-        />{' '}
-        {a.state !== 'recalled' && (
-          <a
-            href={`/print/classes/${a.class}/assignments/${a.id}/packs?language=${ownLanguage()}`}
-            target="_blank"
-            rel="noreferrer"
-          >
-            {say('issue.print-all-packs')}
-          </a>
-        )}{' '}
-        {a.state !== 'recalled' && (
-          <a
-            href={`/api/v1/classes/${a.class}/assignments/${a.id}/calendar.ics?language=${ownLanguage()}`}
-            download
-          >
-            {say('issue.calendar-file')}
-          </a>
-        )}{' '}
-        {a.state !== 'recalled' && !moving && (
-          <Button variant="plain" onClick={() => setMoving(true)}>
-            {say('issue.new-end')}
-          </Button>
-        )}{' '}
-        {a.state !== 'recalled' && !recalling && (
-          <Button variant="plain" onClick={() => setRecalling(true)}>
-            {say('issue.take-back-from-all-homes')}
-          </Button>
-        )}
-      </p>
-      {a.state !== 'recalled' && <WriteToHomes a={a} />}
-      {moving && <NewDue a={a} onDone={() => setMoving(false)} />}
-      {recalling && (
-        <div className="mt-2">
-          <label className="named" htmlFor={`reason-${a.id}`}>
-            {say('issue.what-families-should-read-why-and')}
-          </label>
-          <FormControl
-            id={`reason-${a.id}`}
-            value={reason}
-            onChange={(e) => setReason(e.target.value)}
-            placeholder={say('issue.the-dishes-tip-over-please-pour')}
-            maxLength={300}
-          />
-          <ProblemLine error={error} />
-          <p className="mt-2 mb-0">
-            <Button onClick={() => void recall()}>{say('issue.take-it-back-now')}</Button>{' '}
-            <Button variant="outline-primary" onClick={() => setRecalling(false)}>
-              {say('findingCard.leave-it')}
-            </Button>
-          </p>
-        </div>
+    <>
+      {check.error && (
+        <PartError
+          what={say('issue.what-is-in-the-way')}
+          error={check.error}
+          retry={() => void check.refetch()}
+        />
       )}
+      <p className="lead-sentence" role="status">
+        {blockers.length === 0
+          ? check.data
+            ? say('issue.nothing-is-in-the-way')
+            : say('issue.looking-at-what-is-in-the')
+          : say('issue.in-the-way', { n: blockers.length })}
+      </p>
+      <ol className="indented">
+        {blockers.map((b) => (
+          <li key={b.code + b.path}>
+            <Notice>
+              <strong>{b.message}</strong> {b.mend}{' '}
+              <Link to={placeOf(b, id, of)}>{say('issue.go-there')}</Link>
+            </Notice>
+          </li>
+        ))}
+      </ol>
+      {(check.data?.conflicts ?? []).length > 0 && (
+        <Notice kind="note">
+          <strong>{say('issue.conflicts')}</strong>{' '}
+          {check.data!.conflicts.map((c) => `${c.homes.join(', ')}: ${c.says}`).join(' · ')}
+        </Notice>
+      )}
+      {check.data?.warnings.map((w) => (
+        <Notice key={w} kind="note">
+          {w}
+        </Notice>
+      ))}
+    </>
+  );
+}
+
+function ClassChoice({
+  classes,
+  chosen,
+  onChoose,
+}: {
+  classes: Schemas['ClassView'][];
+  chosen: string;
+  onChoose: (id: string) => void;
+}) {
+  return (
+    <div>
+      <label className="named" htmlFor="to-class">
+        {say('classPage.class')}
+      </label>
+      <FormSelect id="to-class" value={chosen} onChange={(e) => onChoose(e.target.value)}>
+        {classes.map((c) => (
+          <option key={c.id} value={c.id}>
+            {say('issue.homes', {
+              name: c.name,
+              homes: say('count.homes', { count: c.homes }),
+            })}
+          </option>
+        ))}
+      </FormSelect>
     </div>
+  );
+}
+
+function Moment({
+  id,
+  words,
+  value,
+  onChange,
+}: {
+  id: string;
+  words: string;
+  value: string;
+  onChange: (typed: string) => void;
+}) {
+  return (
+    <div>
+      <label className="named" htmlFor={id}>
+        {words}
+      </label>
+      <FormControl
+        id={id}
+        type="datetime-local"
+        value={value}
+        onChange={(e) => onChange(e.target.value)}
+      />
+    </div>
+  );
+}
+
+/** Issuing cannot be undone on phones that have it: it is asked once more. */
+function Sure({
+  show,
+  title,
+  homes,
+  name,
+  onYes,
+  onNo,
+}: {
+  show: boolean;
+  title: string;
+  homes: number;
+  name: string | undefined;
+  onYes: () => void;
+  onNo: () => void;
+}) {
+  return (
+    <Modal show={show} onHide={onNo} aria-labelledby="issue-title">
+      <Modal.Body>
+        <h2 id="issue-title">
+          {say('issue.issue-to-homes-of', {
+            title,
+            homes: say('count.homes', { count: homes }),
+            name,
+          })}
+        </h2>
+        <p>{say('issue.the-version-is-frozen-families-keep')}</p>
+        <Button onClick={onYes}>{say('issue.issue-it')}</Button>{' '}
+        <Button variant="outline-primary" onClick={onNo}>
+          {say('issue.not-yet')}
+        </Button>
+      </Modal.Body>
+    </Modal>
   );
 }

@@ -65,10 +65,10 @@ type checkedSaid struct {
 }
 
 type checkedOrder struct {
-	Rule    string          `json:"rule"`
+	Rule    string            `json:"rule"`
 	Kind    safety.RemarkKind `json:"kind"`
-	Step    string          `json:"step,omitempty"`
-	Message string          `json:"message"`
+	Step    string            `json:"step,omitempty"`
+	Message string            `json:"message"`
 }
 
 // check judges an experiment file and prints what it finds as JSON. It

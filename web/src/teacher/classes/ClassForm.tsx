@@ -5,6 +5,7 @@ import FormCheck from 'react-bootstrap/FormCheck';
 import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, ProblemError, type Schemas } from '../../api/client';
+import { Labelled } from '../parts/Labelled';
 import { ProblemLine } from '../parts/states';
 import { languageChoices, ownLanguage } from '../languages';
 import { say } from '../words';
@@ -90,22 +91,13 @@ export function ClassForm({
   return (
     <form onSubmit={(e) => void submit(e)}>
       <div className="field-row">
-        <div>
-          <label className="named" htmlFor="name">
-            {say('classForm.name')}
-          </label>
+        <Labelled id="name" words={say('classForm.name')}>
           <FormControl id="name" {...register('name')} />
-        </div>
-        <div>
-          <label className="named" htmlFor="school">
-            {say('classForm.school')}
-          </label>
+        </Labelled>
+        <Labelled id="school" words={say('classForm.school')}>
           <FormControl id="school" {...register('school')} />
-        </div>
-        <div>
-          <label className="named" htmlFor="zone">
-            {say('classForm.time-zone')}
-          </label>
+        </Labelled>
+        <Labelled id="zone" words={say('classForm.time-zone')}>
           <FormSelect id="zone" {...register('zone')}>
             {zones.map((z) => (
               <option key={z} value={z}>
@@ -113,55 +105,11 @@ export function ClassForm({
               </option>
             ))}
           </FormSelect>
-        </div>
+        </Labelled>
       </div>
+      <Customs register={register} />
       <div className="field-row">
-        <div>
-          <label className="named" htmlFor="language">
-            {say('classForm.language-of-most-homes')}
-          </label>
-          <FormSelect id="language" {...register('language')}>
-            {languageChoices.map(([code, name]) => (
-              <option key={code} value={code}>
-                {name}
-              </option>
-            ))}
-          </FormSelect>
-        </div>
-        <div>
-          <label className="named" htmlFor="unit_system">
-            {say('classForm.cups-and-spoons')}
-          </label>
-          <FormSelect id="unit_system" {...register('unit_system')}>
-            <option value="metric">{say('classForm.metric-5-15-and-250-ml')}</option>
-            <option value="uk">{say('classForm.uk-5-and-15-ml-imperial')}</option>
-            <option value="us">{say('classForm.us-4-9-14-8-and')}</option>
-            <option value="au">{say('classForm.australia-5-20-and-250-ml')}</option>
-          </FormSelect>
-        </div>
-        <div>
-          <label className="named" htmlFor="emergency_number">
-            {say('classForm.emergency-number')}
-          </label>
-          <FormControl
-            id="emergency_number"
-            inputMode="tel"
-            placeholder={say('classForm.such-as-112')}
-            {...register('emergency_number')}
-          />
-        </div>
-        <div>
-          <label className="named" htmlFor="poison_number">
-            {say('classForm.poison-advice')}
-          </label>
-          <FormControl id="poison_number" inputMode="tel" {...register('poison_number')} />
-        </div>
-      </div>
-      <div className="field-row">
-        <div>
-          <label className="named" htmlFor="photo_days">
-            {say('classForm.photos-are-kept-days-after-closing')}
-          </label>
+        <Labelled id="photo_days" words={say('classForm.photos-are-kept-days-after-closing')}>
           <FormControl
             id="photo_days"
             type="number"
@@ -169,25 +117,12 @@ export function ClassForm({
             max={400}
             {...register('photo_days')}
           />
-        </div>
-        <div>
-          <label className="named" htmlFor="keep_until">
-            {say('classForm.everything-else-until')}
-          </label>
+        </Labelled>
+        <Labelled id="keep_until" words={say('classForm.everything-else-until')}>
           <FormControl id="keep_until" type="date" {...register('keep_until')} />
-        </div>
+        </Labelled>
       </div>
-      <div className="field-row">
-        {places.map(([id, words, example]) => (
-          <div key={id}>
-            <label className="named" htmlFor={`usual-${id}`}>
-              {words}
-            </label>
-            <FormControl id={`usual-${id}`} placeholder={example} {...register(`usual.${id}`)} />
-          </div>
-        ))}
-      </div>
-      <p className="hint small">{say('classForm.usual-hint')}</p>
+      <Usual register={register} />
       <Holidays control={control} register={register} />
       <p className="hint small">{say('classForm.without-both-numbers-nothing-can-be')}</p>
       <FormCheck
@@ -207,6 +142,58 @@ export function ClassForm({
   );
 }
 
+/** The language of most homes, what their spoons hold, and whom they call. */
+function Customs({ register }: { register: UseFormRegister<Fields> }) {
+  return (
+    <div className="field-row">
+      <Labelled id="language" words={say('classForm.language-of-most-homes')}>
+        <FormSelect id="language" {...register('language')}>
+          {languageChoices.map(([code, name]) => (
+            <option key={code} value={code}>
+              {name}
+            </option>
+          ))}
+        </FormSelect>
+      </Labelled>
+      <Labelled id="unit_system" words={say('classForm.cups-and-spoons')}>
+        <FormSelect id="unit_system" {...register('unit_system')}>
+          <option value="metric">{say('classForm.metric-5-15-and-250-ml')}</option>
+          <option value="uk">{say('classForm.uk-5-and-15-ml-imperial')}</option>
+          <option value="us">{say('classForm.us-4-9-14-8-and')}</option>
+          <option value="au">{say('classForm.australia-5-20-and-250-ml')}</option>
+        </FormSelect>
+      </Labelled>
+      <Labelled id="emergency_number" words={say('classForm.emergency-number')}>
+        <FormControl
+          id="emergency_number"
+          inputMode="tel"
+          placeholder={say('classForm.such-as-112')}
+          {...register('emergency_number')}
+        />
+      </Labelled>
+      <Labelled id="poison_number" words={say('classForm.poison-advice')}>
+        <FormControl id="poison_number" inputMode="tel" {...register('poison_number')} />
+      </Labelled>
+    </div>
+  );
+}
+
+/** What is so of the place for all homes that have not measured it. */
+function Usual({ register }: { register: UseFormRegister<Fields> }) {
+  return (
+    <>
+      <div className="field-row">
+        {places.map(([id, words, example]) => (
+          <Labelled key={id} id={`usual-${id}`} words={words}>
+            <FormControl id={`usual-${id}`} placeholder={example} {...register(`usual.${id}`)} />
+          </Labelled>
+        ))}
+      </div>
+      <p className="hint small">{say('classForm.usual-hint')}</p>
+    </>
+  );
+}
+
 /** The days on which nothing is asked of homes: work is planned around them. */
 function Holidays({
   control,
@@ -223,28 +210,22 @@ function Holidays({
       </strong>
       {fields.map((f, i) => (
         <div key={f.id} className="field-row">
-          <div>
-            <label className="named" htmlFor={`first-${f.id}`}>
-              {say('classForm.first-day')}
-            </label>
+          <Labelled id={`first-${f.id}`} words={say('classForm.first-day')}>
             <FormControl
               id={`first-${f.id}`}
               type="date"
               required
               {...register(`holidays.${i}.first`)}
             />
-          </div>
-          <div>
-            <label className="named" htmlFor={`last-${f.id}`}>
-              {say('classForm.last-day')}
-            </label>
+          </Labelled>
+          <Labelled id={`last-${f.id}`} words={say('classForm.last-day')}>
             <FormControl
               id={`last-${f.id}`}
               type="date"
               required
               {...register(`holidays.${i}.last`)}
             />
-          </div>
+          </Labelled>
           <Button variant="outline-primary" className="flex-none" onClick={() => remove(i)}>
             {say('classForm.remove-holidays')}
           </Button>

@@ -61,12 +61,9 @@ function useLettingGo(id: string, name: string, again: () => Promise<unknown>, o
   return { remove, drop };
 }
 
-/** Who is in the class, and has each home opened its link? */
-export function ClassPage() {
-  const { class: id = '' } = useParams();
-  const [params, change] = useAddress();
+/** A class with its homes; again asks for both anew. */
+function useClass(id: string) {
   const client = useQueryClient();
-  const { did } = useKeeping();
   const cls = useQuery({
     queryKey: ['class', id],
     queryFn: () => got(api.GET('/api/v1/classes/{class}', { params: { path: { class: id } } })),
@@ -76,15 +73,25 @@ export function ClassPage() {
     queryFn: () =>
       got(api.GET('/api/v1/classes/{class}/homes', { params: { path: { class: id } } })),
   });
-  const [settings, setSettings] = useState(params.has('settings'));
-  const sheet = params.get('home');
-  const open = (home?: string) => change({ home });
   const again = () =>
     Promise.all([
       client.invalidateQueries({ queryKey: ['homes', id] }),
       client.invalidateQueries({ queryKey: ['class', id] }),
       client.invalidateQueries({ queryKey: ['classes'] }),
     ]);
+  return { cls, homes, again };
+}
+
+/** Who is in the class, and has each home opened its link? */
+export function ClassPage() {
+  const { class: id = '' } = useParams();
+  const [params, change] = useAddress();
+  const client = useQueryClient();
+  const { did } = useKeeping();
+  const { cls, homes, again } = useClass(id);
+  const [settings, setSettings] = useState(params.has('settings'));
+  const sheet = params.get('home');
+  const open = (home?: string) => change({ home });
   const acts = useLettingGo(id, cls.data?.name ?? '', again, () => open());
   if (cls.isPending || homes.isPending) return <Loading what={say('classPage.the-class')} />;
   if (cls.error || homes.error)
@@ -103,6 +110,14 @@ export function ClassPage() {
   const chosen = list.find((h) => h.id === sheet);
   const opened = list.filter((h) => h.opened_at).length;
   const { remove, drop } = acts;
+  const saved = (h: HomeView) => {
+    client.setQueryData(
+      ['homes', id],
+      (l?: typeof homes.data) => l && { ...l, items: l.items.map((x) => (x.id === h.id ? h : x)) },
+    );
+    void again();
+    open(h.id);
+  };
   return (
     <>
       <Head
@@ -191,15 +206,7 @@ export function ClassPage() {
               classId={id}
               zone={c.zone}
               home={chosen}
-              onSaved={(h) => {
-                client.setQueryData(
-                  ['homes', id],
-                  (l?: typeof homes.data) =>
-                    l && { ...l, items: l.items.map((x) => (x.id === h.id ? h : x)) },
-                );
-                void again();
-                open(h.id);
-              }}
+              onSaved={saved}
               onRemove={remove}
               onErased={() => {
                 open();

@@ -4,6 +4,7 @@ import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import { useNavigate } from 'react-router';
 import { api, got } from '../../api/client';
+import { Labelled } from '../parts/Labelled';
 import { ProblemLine } from '../parts/states';
 import { say } from '../words';
 
@@ -38,17 +39,14 @@ export function CopyClass({ id }: { id: string }) {
     );
   return (
     <form className="field-row" onSubmit={(e) => void copy(e)}>
-      <div>
-        <label className="named" htmlFor="copy-name">
-          {say('classPage.copy-name')}
-        </label>
+      <Labelled id="copy-name" words={say('classPage.copy-name')}>
         <FormControl
           id="copy-name"
           autoFocus
           value={name}
           onChange={(e) => setName(e.target.value)}
         />
-      </div>
+      </Labelled>
       <Button type="submit">{say('classPage.make-copy')}</Button>
       <ProblemLine error={error} />
     </form>

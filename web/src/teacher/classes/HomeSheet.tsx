@@ -5,6 +5,7 @@ import { useForm, type UseFormRegister } from 'react-hook-form';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
+import { Labelled } from '../parts/Labelled';
 import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
@@ -115,21 +116,15 @@ function HomeFields({ register }: { register: UseFormRegister<Fields> }) {
       </label>
       <FormControl id="nickname" {...register('nickname')} />
       <div className="field-row mt-2">
-        <div>
-          <label className="named" htmlFor="letters">
-            {say('homeSheet.two-letters')}
-          </label>
+        <Labelled id="letters" words={say('homeSheet.two-letters')}>
           <FormControl
             id="letters"
             maxLength={2}
             placeholder={say('homeSheet.made-for-you')}
             {...register('letters')}
           />
-        </div>
-        <div>
-          <label className="named" htmlFor="home-language">
-            {say('homeSheet.language')}
-          </label>
+        </Labelled>
+        <Labelled id="home-language" words={say('homeSheet.language')}>
           <FormSelect id="home-language" {...register('language')}>
             <option value="">{say('homeSheet.the-classs')}</option>
             {languageChoices.map(([code, name]) => (
@@ -138,7 +133,7 @@ function HomeFields({ register }: { register: UseFormRegister<Fields> }) {
               </option>
             ))}
           </FormSelect>
-        </div>
+        </Labelled>
       </div>
       <label className="named" htmlFor="students">
         {say('homeSheet.students-by-nickname-with-commas')}

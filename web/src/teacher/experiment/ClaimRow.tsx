@@ -1,3 +1,4 @@
+import { Labelled } from '../parts/Labelled';
 import FormSelect from 'react-bootstrap/FormSelect';
 import type { Doc, Reading } from '../draft/document';
 import type { Review } from '../draft/useDraft';
@@ -42,10 +43,7 @@ export function ClaimRow({
   return (
     <div className="card-paper">
       <div className="field-row">
-        <div>
-          <label className="named" htmlFor={`claim-${claim.id}`}>
-            {say('claims.about')}
-          </label>
+        <Labelled id={`claim-${claim.id}`} words={say('claims.about')}>
           <FormSelect
             id={`claim-${claim.id}`}
             value={claim.value ?? ''}
@@ -57,7 +55,7 @@ export function ClaimRow({
               </option>
             ))}
           </FormSelect>
-        </div>
+        </Labelled>
         {kind === 'choice' && <Share claim={claim} at={at} reading={reading!} />}
         {(kind === 'order' || kind === 'stage-order') && (
           <Order at={at} ids={claim.order} things={thingsOf(doc, reading!)} />
@@ -138,10 +136,7 @@ function Says({ at, claim, options }: { at: number; claim: Claim; options: Optio
         : { ...claim, says, order: undefined },
     );
   return (
-    <div>
-      <label className="named" htmlFor={id}>
-        {say('claims.is')}
-      </label>
+    <Labelled id={id} words={say('claims.is')}>
       <FormSelect
         id={id}
         value={claim.says}
@@ -153,7 +148,7 @@ function Says({ at, claim, options }: { at: number; claim: Claim; options: Optio
           </option>
         ))}
       </FormSelect>
-    </div>
+    </Labelled>
   );
 }
 
@@ -308,10 +303,11 @@ function Order({
   return (
     <>
       {order.map((id, place) => (
-        <div key={things[place].id}>
-          <label className="named" htmlFor={`claim-${at}-${place}`}>
-            {say('givenSelect.place', { n: place + 1 })}
-          </label>
+        <Labelled
+          key={things[place].id}
+          id={`claim-${at}-${place}`}
+          words={say('givenSelect.place', { n: place + 1 })}
+        >
           <FormSelect
             id={`claim-${at}-${place}`}
             value={id}
@@ -323,7 +319,7 @@ function Order({
               </option>
             ))}
           </FormSelect>
-        </div>
+        </Labelled>
       ))}
     </>
   );

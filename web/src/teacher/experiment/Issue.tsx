@@ -5,6 +5,7 @@ import { Link, useSearchParams } from 'react-router';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
+import { Labelled } from '../parts/Labelled';
 import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
 import { useKeeping } from '../frame/keeping';
@@ -249,10 +250,7 @@ function ClassChoice({
   onChoose: (id: string) => void;
 }) {
   return (
-    <div>
-      <label className="named" htmlFor="to-class">
-        {say('classPage.class')}
-      </label>
+    <Labelled id="to-class" words={say('classPage.class')}>
       <FormSelect id="to-class" value={chosen} onChange={(e) => onChoose(e.target.value)}>
         {classes.map((c) => (
           <option key={c.id} value={c.id}>
@@ -263,7 +261,7 @@ function ClassChoice({
           </option>
         ))}
       </FormSelect>
-    </div>
+    </Labelled>
   );
 }
 
@@ -279,17 +277,14 @@ function Moment({
   onChange: (typed: string) => void;
 }) {
   return (
-    <div>
-      <label className="named" htmlFor={id}>
-        {words}
-      </label>
+    <Labelled id={id} words={words}>
       <FormControl
         id={id}
         type="datetime-local"
         value={value}
         onChange={(e) => onChange(e.target.value)}
       />
-    </div>
+    </Labelled>
   );
 }
 

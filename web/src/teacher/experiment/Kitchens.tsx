@@ -40,7 +40,6 @@ export function Kitchens({ id, issued }: { id: string; issued: Assignment | unde
   const [open, setOpen] = useState<Place>();
   const [tried, setTried] = useState<Tried>();
   const [by, setBy] = useState('look');
-  const [typing, setTyping] = useState(false);
   const [problem, setProblem] = useState<unknown>();
   const { did } = useKeeping();
   const client = useQueryClient();
@@ -72,6 +71,7 @@ export function Kitchens({ id, issued }: { id: string; issued: Assignment | unde
   const m = (tried && trial.data) || plan.data;
   const row = plan.data.homes.find((h) => h.home === open?.home); // what holds, not what is tried
   const at = m.needs.findIndex((n) => n.need === open?.need);
+  const again = () => void client.invalidateQueries({ queryKey: ['kitchens', id] });
   const act = async (what: () => Promise<unknown>) => {
     setProblem(undefined);
     try {
@@ -120,44 +120,23 @@ export function Kitchens({ id, issued }: { id: string; issued: Assignment | unde
           onClass={(c) => change({ class: c }, { replace: true })}
         />
         {m.homes.length > 0 && <Rehearsal key={m.class} experiment={id} of={m.class} />}
-        {m.homes.length === 0 ? (
+        {m.homes.length === 0 && (
           <p className="hint">
             {say(m.classes.length === 0 ? 'kitchens.no-class-yet' : 'kitchens.no-homes-yet')}
           </p>
-        ) : m.homes.length === 1 ? (
-          <OneHome
-            m={plan.data}
-            onSaved={() => void client.invalidateQueries({ queryKey: ['kitchens', id] })}
+        )}
+        {m.homes.length === 1 && <OneHome m={plan.data} onSaved={again} />}
+        {m.homes.length > 1 && (
+          <ManyHomes
+            id={id}
+            m={m}
+            plan={plan.data}
+            trying={Boolean(tried && trial.data)}
+            by={by}
+            chosen={open}
+            onOpen={setOpen}
+            onSaved={again}
           />
-        ) : (
-          <>
-            <div className="my-2">
-              <Button variant="plain" aria-expanded={typing} onClick={() => setTyping(!typing)}>
-                {say(typing ? 'kitchenGrid.typed' : 'kitchenGrid.type-them-in')}
-              </Button>{' '}
-              <PlanAgain
-                key={m.class}
-                experiment={id}
-                of={m.class}
-                onDone={() => void client.invalidateQueries({ queryKey: ['kitchens', id] })}
-              />
-            </div>
-            {typing && (
-              <KitchenGrid
-                m={plan.data}
-                experiment={id}
-                onSaved={() => void client.invalidateQueries({ queryKey: ['kitchens', id] })}
-              />
-            )}
-            <KitchenMatrix
-              m={m}
-              before={tried && trial.data ? plan.data : undefined}
-              rows={order(plan.data, m, by)}
-              chosen={open}
-              onOpen={setOpen}
-            />
-            <MarkKey />
-          </>
         )}
         <KitchenLists m={m} due={issued?.class === m.class ? issued.due_at : undefined} />
       </main>
@@ -187,11 +166,54 @@ export function Kitchens({ id, issued }: { id: string; issued: Assignment | unde
             own={m.own}
             facts={m.facts}
             answers={row.answers}
-            onSaved={() => void client.invalidateQueries({ queryKey: ['kitchens', id] })}
+            onSaved={again}
           />
         </SideSheet>
       )}
     </div>
+  );
+}
+
+/** The matrix, and typing answers in or planning again. */
+function ManyHomes({
+  id,
+  m,
+  plan,
+  trying,
+  by,
+  chosen,
+  onOpen,
+  onSaved,
+}: {
+  id: string;
+  m: Matrix;
+  /** What holds, where m is what is tried. */
+  plan: Matrix;
+  trying: boolean;
+  by: string;
+  chosen: Place | undefined;
+  onOpen: (place: Place | undefined) => void;
+  onSaved: () => void;
+}) {
+  const [typing, setTyping] = useState(false);
+  return (
+    <>
+      <div className="my-2">
+        <Button variant="plain" aria-expanded={typing} onClick={() => setTyping(!typing)}>
+          {say(typing ? 'kitchenGrid.typed' : 'kitchenGrid.type-them-in')}
+        </Button>{' '}
+        <PlanAgain key={m.class} experiment={id} of={m.class} onDone={onSaved} />
+      </div>
+      {typing && <KitchenGrid m={plan} experiment={id} onSaved={onSaved} />}
+      <KitchenMatrix
+        m={m}
+        before={trying ? plan : undefined}
+        rows={order(plan, m, by)}
+        chosen={chosen}
+        onOpen={onOpen}
+      />
+      <MarkKey />
+    </>
   );
 }
 

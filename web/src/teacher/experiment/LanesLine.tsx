@@ -4,6 +4,7 @@ import FormControl from 'react-bootstrap/FormControl';
 import { api, got } from '../../api/client';
 import type { Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
+import { Labelled } from '../parts/Labelled';
 import { ProblemLine } from '../parts/states';
 import { say } from '../words';
 import { useEditing } from '../draft/fields';
@@ -34,10 +35,7 @@ export function LanesLine({ replace }: { replace: Replace }) {
         void take();
       }}
     >
-      <div>
-        <label className="named" htmlFor="lanes-line">
-          {say('lanes.in-one-line')}
-        </label>
+      <Labelled id="lanes-line" words={say('lanes.in-one-line')}>
         <FormControl
           id="lanes-line"
           value={line}
@@ -45,7 +43,7 @@ export function LanesLine({ replace }: { replace: Replace }) {
           placeholder={say('lanes.example')}
           onChange={(e) => setLine(e.target.value)}
         />
-      </div>
+      </Labelled>
       <div>
         <Button type="submit" variant="outline-primary">
           {say('lanes.put-in')}

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import FormControl from 'react-bootstrap/FormControl';
 import { api, got, type Schemas } from '../../api/client';
+import { Labelled } from '../parts/Labelled';
 import { Loading, PartError, ProblemLine } from '../parts/states';
 import type { Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
@@ -130,10 +131,7 @@ function ThingFields({ at, thing }: Of & { thing: Schemas['ThingRow'] }) {
       </div>
       {thing.strong && (
         <div className="field-row">
-          <div>
-            <label className="named" htmlFor="strength">
-              {say('needSheet.strength-as-the-label-says')}
-            </label>
+          <Labelled id="strength" words={say('needSheet.strength-as-the-label-says')}>
             <FormControl
               id="strength"
               inputMode="decimal"
@@ -148,7 +146,7 @@ function ThingFields({ at, thing }: Of & { thing: Schemas['ThingRow'] }) {
                 );
               }}
             />
-          </div>
+          </Labelled>
           {n.strength && (
             <ChoiceField
               label={say('needSheet.meant-as')}

@@ -5,6 +5,7 @@ import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
 import type { Reading } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
+import { Labelled } from '../parts/Labelled';
 import { say } from '../words';
 import { PlainField, Remove, TickField, useEditing, WordsField } from '../draft/fields';
 import { ofKind, ReadingKind, readingKinds } from './ReadingKind';
@@ -68,10 +69,7 @@ export function ReadingCard({ reading: r, at: i, replace, onRemove }: Props) {
             value={r.name}
           />
         </div>
-        <div>
-          <label className="named" htmlFor={`kind-${r.id}`}>
-            {say('readingKind.what-homes-do')}
-          </label>
+        <Labelled id={`kind-${r.id}`} words={say('readingKind.what-homes-do')}>
           <FormSelect
             id={`kind-${r.id}`}
             value={kind}
@@ -85,7 +83,7 @@ export function ReadingCard({ reading: r, at: i, replace, onRemove }: Props) {
               </option>
             ))}
           </FormSelect>
-        </div>
+        </Labelled>
         {(kind === 'quantity' || kind === 'count' || kind === 'event') && (
           <PlainField
             label={say('constantsBand.symbol-in-formulas')}

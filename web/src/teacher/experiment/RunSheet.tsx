@@ -4,6 +4,7 @@ import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
 import { useEditing } from '../draft/fields';
+import { Labelled } from '../parts/Labelled';
 import { Grid } from '../parts/Grid';
 import { PartError } from '../parts/states';
 import { SideSheet } from '../parts/SideSheet';
@@ -29,10 +30,7 @@ export function RunSheet({ onClose }: { onClose: () => void }) {
   return (
     <SideSheet title={say('runSheet.run-sheet')} onClose={onClose}>
       <div className="field-row">
-        <div>
-          <label className="named" htmlFor="run-from">
-            {say('runSheet.count')}
-          </label>
+        <Labelled id="run-from" words={say('runSheet.count')}>
           <FormSelect
             id="run-from"
             value={from}
@@ -41,18 +39,18 @@ export function RunSheet({ onClose }: { onClose: () => void }) {
             <option value="begin">{say('runSheet.from-the-beginning')}</option>
             <option value="done">{say('runSheet.back-from-when-it-is-done')}</option>
           </FormSelect>
-        </div>
-        <div>
-          <label className="named" htmlFor="run-at">
-            {say(from === 'begin' ? 'runSheet.begins-at' : 'runSheet.done-by')}
-          </label>
+        </Labelled>
+        <Labelled
+          id="run-at"
+          words={say(from === 'begin' ? 'runSheet.begins-at' : 'runSheet.done-by')}
+        >
           <FormControl
             id="run-at"
             type="time"
             value={at[from]}
             onChange={(e) => setAt({ ...at, [from]: e.target.value })}
           />
-        </div>
+        </Labelled>
       </div>
       {sheet.error && (
         <PartError

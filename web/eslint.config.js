@@ -47,4 +47,8 @@ export default defineConfig([
       'react/no-array-index-key': 'error',
     },
   },
+  {
+    files: ['src/**/*.tsx'],
+    rules: { 'max-lines-per-function': ['error', { max: 120 }] }, // a component is about one thing
+  },
 ]);

@@ -74,16 +74,7 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
           )}
         </section>
       ))}
-      {sheet.facts.length > 0 && (
-        <section className="card-paper">
-          <h2>{t('inOurHome')}</h2>
-          <p className="second">{t('ourHomeAsk')}</p>
-          {sheet.facts.map((f) => (
-            <HomeFact key={f.id} {...props} fact={f} />
-          ))}
-          <p className="hint">{t('ourHomeHint')}</p>
-        </section>
-      )}
+      {sheet.facts.length > 0 && <OurHome {...props} />}
       <section className="card-paper">
         <h2 id="agreed" tabIndex={-1}>
           {t('permission')} <NameLabel name={bundle.home.nickname} />
@@ -178,6 +169,21 @@ function useAnswer(
     }
   };
   return { answer, problem, busy };
+}
+
+/** What has to be known of the home before. */
+function OurHome(props: WorkProps) {
+  const t = useWords();
+  return (
+    <section className="card-paper">
+      <h2>{t('inOurHome')}</h2>
+      <p className="second">{t('ourHomeAsk')}</p>
+      {props.sheet.facts.map((f) => (
+        <HomeFact key={f.id} {...props} fact={f} />
+      ))}
+      <p className="hint">{t('ourHomeHint')}</p>
+    </section>
+  );
 }
 
 /** Why it is asked again, what is new since, and what is not in this language. */

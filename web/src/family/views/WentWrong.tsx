@@ -122,22 +122,12 @@ export function WentWrong({
           }}
         />
       )}
-      <div className="field">
-        <label htmlFor="wrong-note">
-          {door === 'not-working' ? t('noMistakes') : t('tellMore')}
-        </label>
-        <FormControl
-          id="wrong-note"
-          as="textarea"
-          rows={2}
-          maxLength={1000}
-          value={note}
-          onChange={(e) => setNote(e.target.value)}
-        />
-        <Button variant="outline-primary" className="mt-2" onClick={() => tell(door, card)}>
-          {t('tell')}
-        </Button>
-      </div>
+      <Note
+        words={door === 'not-working' ? t('noMistakes') : t('tellMore')}
+        note={note}
+        onNote={setNote}
+        onTell={() => tell(door, card)}
+      />
     </PhonePage>
   );
 }
@@ -199,6 +189,37 @@ function Cards({
         </button>
       )}
     </>
+  );
+}
+
+/** More in a family's own words. */
+function Note({
+  words,
+  note,
+  onNote,
+  onTell,
+}: {
+  words: string;
+  note: string;
+  onNote: (typed: string) => void;
+  onTell: () => void;
+}) {
+  const t = useWords();
+  return (
+    <div className="field">
+      <label htmlFor="wrong-note">{words}</label>
+      <FormControl
+        id="wrong-note"
+        as="textarea"
+        rows={2}
+        maxLength={1000}
+        value={note}
+        onChange={(e) => onNote(e.target.value)}
+      />
+      <Button variant="outline-primary" className="mt-2" onClick={onTell}>
+        {t('tell')}
+      </Button>
+    </div>
   );
 }
 

@@ -82,6 +82,43 @@ function useClass(id: string) {
   return { cls, homes, again };
 }
 
+/** How many homes have opened their link. */
+function Opened({ list }: { list: HomeView[] }) {
+  const opened = list.filter((h) => h.opened_at).length;
+  return (
+    <p className="lead-sentence">
+      {list.length === 0
+        ? say('classPage.the-class-has-no-homes-yet')
+        : say('classPage.of-opened-link', {
+            opened,
+            n: list.length,
+            homesHave: homesHave(list.length),
+            value: list.length === 1 ? say('classPage.its') : say('classPage.their'),
+          })}
+    </p>
+  );
+}
+
+function WaysOn({
+  id,
+  settings,
+  onSettings,
+}: {
+  id: string;
+  settings: boolean;
+  onSettings: () => void;
+}) {
+  return (
+    <>
+      <ButtonLink to={`/classes/${id}/messages`}>{say('messages.messages')}</ButtonLink>
+      <ButtonLink to={`/classes/${id}/codes`}>{say('classPage.codes-to-print')}</ButtonLink>
+      <Button variant="outline-primary" aria-expanded={settings} onClick={onSettings}>
+        {say('classPage.settings')}
+      </Button>
+    </>
+  );
+}
+
 /** Who is in the class, and has each home opened its link? */
 export function ClassPage() {
   const { class: id = '' } = useParams();
@@ -108,7 +145,6 @@ export function ClassPage() {
   const c = cls.data;
   const list = homes.data.items;
   const chosen = list.find((h) => h.id === sheet);
-  const opened = list.filter((h) => h.opened_at).length;
   const { remove, drop } = acts;
   const saved = (h: HomeView) => {
     client.setQueryData(
@@ -123,19 +159,7 @@ export function ClassPage() {
       <Head
         title={say('classPage.class-2', { name: c.name })}
         small={`${c.school} · ${say('classPage.homes', { count: list.length })} · ${c.zone}`}
-        aside={
-          <>
-            <ButtonLink to={`/classes/${id}/messages`}>{say('messages.messages')}</ButtonLink>
-            <ButtonLink to={`/classes/${id}/codes`}>{say('classPage.codes-to-print')}</ButtonLink>
-            <Button
-              variant="outline-primary"
-              aria-expanded={settings}
-              onClick={() => setSettings(!settings)}
-            >
-              {say('classPage.settings')}
-            </Button>
-          </>
-        }
+        aside={<WaysOn id={id} settings={settings} onSettings={() => setSettings(!settings)} />}
       />
       <div className={sheet ? 'with-sheet' : ''}>
         <main className="work">
@@ -160,16 +184,7 @@ export function ClassPage() {
               </Button>
             </Notice>
           )}
-          <p className="lead-sentence">
-            {list.length === 0
-              ? say('classPage.the-class-has-no-homes-yet')
-              : say('classPage.of-opened-link', {
-                  opened,
-                  n: list.length,
-                  homesHave: homesHave(list.length),
-                  value: list.length === 1 ? say('classPage.its') : say('classPage.their'),
-                })}
-          </p>
+          <Opened list={list} />
           <RosterPaste
             classId={id}
             open={list.length === 0}

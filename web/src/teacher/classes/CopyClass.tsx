@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import { useNavigate } from 'react-router';
@@ -13,16 +14,15 @@ export function CopyClass({ id }: { id: string }) {
   const client = useQueryClient();
   const navigate = useNavigate();
   const [open, setOpen] = useState(false);
-  const [name, setName] = useState('');
+  const { register, handleSubmit } = useForm({ defaultValues: { name: '' } });
   const [error, setError] = useState<unknown>();
-  const copy = async (event: FormEvent) => {
-    event.preventDefault();
+  const copy = handleSubmit(async (body) => {
     setError(undefined);
     try {
       const made = await got(
         api.POST('/api/v1/classes/{class}/copy', {
           params: { path: { class: id } },
-          body: { name },
+          body,
         }),
       );
       await client.invalidateQueries({ queryKey: ['classes'] });
@@ -30,7 +30,7 @@ export function CopyClass({ id }: { id: string }) {
     } catch (e) {
       setError(e);
     }
-  };
+  });
   if (!open)
     return (
       <Button variant="outline-primary" onClick={() => setOpen(true)}>
@@ -40,12 +40,7 @@ export function CopyClass({ id }: { id: string }) {
   return (
     <form className="field-row" onSubmit={(e) => void copy(e)}>
       <Labelled id="copy-name" words={say('classPage.copy-name')}>
-        <FormControl
-          id="copy-name"
-          autoFocus
-          value={name}
-          onChange={(e) => setName(e.target.value)}
-        />
+        <FormControl id="copy-name" autoFocus {...register('name')} />
       </Labelled>
       <Button type="submit">{say('classPage.make-copy')}</Button>
       <ProblemLine error={error} />

@@ -29,6 +29,9 @@ import { useMargin } from './useMargin';
 import { useKeys } from '../frame/keys';
 import { say } from '../words';
 
+/** What stands beside the design. */
+type Beside = 'family' | 'versions' | undefined;
+
 /** One experiment at one of its eight stations. */
 export default function ExperimentPage() {
   const { experiment: id = '', station = 'plan' } = useParams();
@@ -44,8 +47,7 @@ export default function ExperimentPage() {
     queryFn: () => got(api.GET('/api/v1/incidents')),
   });
   const [language, setLanguage] = useState(ownLanguage);
-  const [asFamily, setAsFamily] = useState(false);
-  const [versions, setVersions] = useState(false);
+  const [beside, setBeside] = useState<Beside>();
   const here = (stations.includes(station as Station) ? station : 'plan') as Station;
   const mine = assignments.data?.items.filter((a) => a.experiment === id) ?? [];
   const assignment = mine.find((a) => a.id === params.get('assignment')) ?? mine[0];
@@ -84,66 +86,11 @@ export default function ExperimentPage() {
     <EditingContext.Provider
       value={{ doc, set: draft.set, language, findings: review?.validation ?? [] }}
     >
-      <header className="head">
-        <h1 className="one-line" title={title}>
-          {title}
-        </h1>
-        <span className="second">
-          {say('experimentPage.ages', {
-            replace: doc.age_band.replace('-', '–'),
-            value: assignment
-              ? say('experimentPage.version-issued', {
-                  classname: assignment.class_name,
-                  number: assignment.number,
-                })
-              : say('experimentPage.not-issued'),
-          })}
-        </span>
-        <div className="aside">
-          {designing && doc.languages.length > 1 && (
-            <WritingLanguage doc={doc} language={language} onChoose={setLanguage} />
-          )}
-          {(here === 'run' || here === 'collect' || here === 'compare') && mine.length > 1 && (
-            <OfClass
-              mine={mine}
-              chosen={assignment?.id}
-              onChoose={(to) =>
-                void navigate(`/experiments/${id}/${here}?assignment=${to.id}&class=${to.class}`)
-              }
-            />
-          )}
-          {designing && (
-            <Button
-              variant="outline-primary"
-              aria-expanded={asFamily}
-              onClick={() => {
-                setAsFamily(!asFamily);
-                setVersions(false);
-              }}
-            >
-              {say('asFamily.see')}
-            </Button>
-          )}
-          {designing && assignment && (
-            <Button
-              variant="outline-primary"
-              aria-expanded={versions}
-              onClick={() => {
-                setVersions(!versions);
-                setAsFamily(false);
-              }}
-            >
-              {say('versions.versions')}
-            </Button>
-          )}
-          <ButtonLink href={`/api/v1/experiments/${id}/file`} download>
-            {say('experimentPage.open-file')}
-          </ButtonLink>
-          <ButtonLink href={`/api/v1/experiments/${id}/text?language=${language}`} download>
-            {say('experimentPage.for-reading')}
-          </ButtonLink>
-        </div>
-      </header>
+      <Heading
+        {...{ id, here, title, doc, mine, assignment, language, designing, beside }}
+        onLanguage={setLanguage}
+        onBeside={setBeside}
+      />
       <StationLine id={id} here={here} review={review} assignment={assignment} search={search} />
       {troubles.length > 0 && (
         <section aria-label={say('experimentPage.something-went-wrong')} className="my-2 mx-5">
@@ -162,15 +109,15 @@ export default function ExperimentPage() {
         </Notice>
       )}
       {designing && (
-        <div className={`designing ${asFamily || versions ? 'with-sheet' : ''}`}>
+        <div className={`designing ${beside ? 'with-sheet' : ''}`}>
           {here === 'plan' && <Plan review={review} replace={draft.replace} />}
           {here === 'steps' && <Steps review={review} replace={draft.replace} />}
           {here === 'safety' && <Safety id={id} review={review} replace={draft.replace} />}
           <Margin id={id} review={review} replace={draft.replace} lookedAt={lookedAt} />
-          {versions && (
-            <Versions id={id} replace={draft.replace} onClose={() => setVersions(false)} />
+          {beside === 'versions' && (
+            <Versions id={id} replace={draft.replace} onClose={() => setBeside(undefined)} />
           )}
-          {asFamily && (
+          {beside === 'family' && (
             <AsFamily
               id={id}
               step={
@@ -183,7 +130,7 @@ export default function ExperimentPage() {
               language={language}
               version={draft.state.base?.version ?? 0}
               lookedAt={lookedAt}
-              onClose={() => setAsFamily(false)}
+              onClose={() => setBeside(undefined)}
             />
           )}
         </div>
@@ -194,6 +141,91 @@ export default function ExperimentPage() {
       {here === 'collect' && <Collect assignment={assignment} id={id} />}
       {here === 'compare' && <Compare assignment={assignment} id={id} />}
     </EditingContext.Provider>
+  );
+}
+
+/** What the experiment is called, with whom it is, and what can be opened beside it. */
+function Heading({
+  id,
+  here,
+  title,
+  doc,
+  mine,
+  assignment,
+  language,
+  designing,
+  beside,
+  onLanguage,
+  onBeside,
+}: {
+  id: string;
+  here: Station;
+  title: string;
+  doc: Doc;
+  mine: Schemas['AssignmentView'][];
+  assignment: Schemas['AssignmentView'] | undefined;
+  language: string;
+  designing: boolean;
+  beside: Beside;
+  onLanguage: (language: string) => void;
+  onBeside: (what: Beside) => void;
+}) {
+  const navigate = useNavigate();
+  return (
+    <header className="head">
+      <h1 className="one-line" title={title}>
+        {title}
+      </h1>
+      <span className="second">
+        {say('experimentPage.ages', {
+          replace: doc.age_band.replace('-', '–'),
+          value: assignment
+            ? say('experimentPage.version-issued', {
+                classname: assignment.class_name,
+                number: assignment.number,
+              })
+            : say('experimentPage.not-issued'),
+        })}
+      </span>
+      <div className="aside">
+        {designing && doc.languages.length > 1 && (
+          <WritingLanguage doc={doc} language={language} onChoose={onLanguage} />
+        )}
+        {(here === 'run' || here === 'collect' || here === 'compare') && mine.length > 1 && (
+          <OfClass
+            mine={mine}
+            chosen={assignment?.id}
+            onChoose={(to) =>
+              void navigate(`/experiments/${id}/${here}?assignment=${to.id}&class=${to.class}`)
+            }
+          />
+        )}
+        {designing && (
+          <Button
+            variant="outline-primary"
+            aria-expanded={beside === 'family'}
+            onClick={() => onBeside(beside === 'family' ? undefined : 'family')}
+          >
+            {say('asFamily.see')}
+          </Button>
+        )}
+        {designing && assignment && (
+          <Button
+            variant="outline-primary"
+            aria-expanded={beside === 'versions'}
+            onClick={() => onBeside(beside === 'versions' ? undefined : 'versions')}
+          >
+            {say('versions.versions')}
+          </Button>
+        )}
+        <ButtonLink href={`/api/v1/experiments/${id}/file`} download>
+          {say('experimentPage.open-file')}
+        </ButtonLink>
+        <ButtonLink href={`/api/v1/experiments/${id}/text?language=${language}`} download>
+          {say('experimentPage.for-reading')}
+        </ButtonLink>
+      </div>
+    </header>
   );
 }
 

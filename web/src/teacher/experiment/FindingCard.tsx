@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import FormControl from 'react-bootstrap/FormControl';
 import type { Schemas } from '../../api/client';
+import { Reason } from '../parts/Reason';
 import { Verdict, verdictWords } from '../parts/Verdict';
 import { say } from '../words';
 
@@ -114,58 +114,15 @@ export function FindingCard({ finding: f, open, least, onMend, onLower, onRaise,
         )}
       </p>
       {lowering && (
-        <LowerForm
+        <Reason
           id={`why-${f.rule}-${f.steps[0]?.id}`}
+          ask={say('findingCard.say-why-it-is-printed-on')}
+          keep={say('findingCard.lower-it')}
           least={least}
-          onLower={(why) => onLower(f, why)}
+          onKeep={(why) => onLower(f, why)}
           onLeave={() => setLowering(false)}
         />
       )}
     </article>
-  );
-}
-
-interface Lower {
-  id: string;
-  /** Letters that a reason has at least. */
-  least: number;
-  onLower: (why: string) => void;
-  onLeave: () => void;
-}
-
-/** Why a verdict is lowered by one level: it is printed on the guardians' sheet. */
-function LowerForm({ id, least, onLower, onLeave }: Lower) {
-  const [why, setWhy] = useState('');
-  return (
-    <form
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (why.trim().length >= least) onLower(why.trim());
-      }}
-    >
-      <label className="named" htmlFor={id}>
-        {say('findingCard.say-why-it-is-printed-on')}
-      </label>
-      <FormControl
-        id={id}
-        maxLength={300}
-        value={why}
-        autoFocus
-        onChange={(e) => setWhy(e.target.value)}
-      />
-      <p className="ways">
-        <Button type="submit" aria-disabled={why.trim().length < least}>
-          {say('findingCard.lower-it')}
-        </Button>
-        <Button variant="outline-primary" onClick={onLeave}>
-          {say('findingCard.leave-it')}
-        </Button>
-        {why.trim().length < least && (
-          <span className="hint small">
-            {say('findingCard.more-letters', { value: least - why.trim().length })}
-          </span>
-        )}
-      </p>
-    </form>
   );
 }

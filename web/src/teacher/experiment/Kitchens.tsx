@@ -99,20 +99,9 @@ export function Kitchens({ id, issued }: { id: string; issued: Assignment | unde
   return (
     <div className={row ? 'with-sheet' : ''}>
       <main className="work">
-        <Heading
-          m={m}
-          tried={tried !== undefined}
-          onAsk={() => void act(() => asks(m.class, id))}
-        />
+        <Heading m={m} tried={Boolean(tried)} onAsk={() => void act(() => asks(m.class, id))} />
         <ProblemLine error={problem} />
-        {tried && (
-          <p>
-            <Button onClick={() => void keep(tried)}>{say('kitchens.keep')}</Button>{' '}
-            <Button variant="outline-primary" onClick={() => setTried(undefined)}>
-              {say('kitchens.put-back')}
-            </Button>
-          </p>
-        )}
+        {tried && <KeepOrBack onKeep={() => void keep(tried)} onBack={() => setTried(undefined)} />}
         <Chooser
           m={m}
           by={by}
@@ -158,16 +147,7 @@ export function Kitchens({ id, issued }: { id: string; issued: Assignment | unde
           title={say('kitchens.kitchen-of', { nickname: row.nickname })}
           onClose={() => setOpen(undefined)}
         >
-          <HomePlan row={row} needs={m.needs} />
-          <KitchenAnswers
-            key={row.home}
-            of={{ class: m.class, home: row.home }}
-            questions={m.questions}
-            own={m.own}
-            facts={m.facts}
-            answers={row.answers}
-            onSaved={again}
-          />
+          <PlanOf m={m} row={row} onSaved={again} />
         </SideSheet>
       )}
     </div>
@@ -223,6 +203,32 @@ function OneHome({ m, onSaved }: { m: Matrix; onSaved: () => void }) {
   return (
     <div className="column-wide">
       <h2>{say('kitchens.kitchen-of', { nickname: row.nickname })}</h2>
+      <PlanOf m={m} row={row} onSaved={onSaved} />
+    </div>
+  );
+}
+
+const KeepOrBack = ({ onKeep, onBack }: { onKeep: () => void; onBack: () => void }) => (
+  <p>
+    <Button onClick={onKeep}>{say('kitchens.keep')}</Button>{' '}
+    <Button variant="outline-primary" onClick={onBack}>
+      {say('kitchens.put-back')}
+    </Button>
+  </p>
+);
+
+/** A home's plan, and what it said of its kitchen. */
+function PlanOf({
+  m,
+  row,
+  onSaved,
+}: {
+  m: Matrix;
+  row: Matrix['homes'][number];
+  onSaved: () => void;
+}) {
+  return (
+    <>
       <HomePlan row={row} needs={m.needs} />
       <KitchenAnswers
         key={row.home}
@@ -233,7 +239,7 @@ function OneHome({ m, onSaved }: { m: Matrix; onSaved: () => void }) {
         answers={row.answers}
         onSaved={onSaved}
       />
-    </div>
+    </>
   );
 }
 

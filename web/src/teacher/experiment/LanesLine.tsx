@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import { api, got } from '../../api/client';
@@ -12,9 +13,9 @@ import { useEditing } from '../draft/fields';
 /** Conditions written in one line, as they are said. */
 export function LanesLine({ replace }: { replace: Replace }) {
   const { doc, language } = useEditing();
-  const [line, setLine] = useState('');
+  const { register, handleSubmit, reset } = useForm({ defaultValues: { line: '' } });
   const [problem, setProblem] = useState<unknown>();
-  const take = async () => {
+  const take = handleSubmit(async ({ line }) => {
     if (!line.trim()) return;
     try {
       setProblem(undefined);
@@ -22,26 +23,19 @@ export function LanesLine({ replace }: { replace: Replace }) {
         api.POST('/api/v1/preview/lanes', { body: { document: doc, line, language } }),
       );
       replace(after.document as Doc, say('lanes.added'), doc);
-      setLine('');
+      reset();
     } catch (error) {
       setProblem(error);
     }
-  };
+  });
   return (
-    <form
-      className="field-row align-items-end"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void take();
-      }}
-    >
+    <form className="field-row align-items-end" onSubmit={(e) => void take(e)}>
       <Labelled id="lanes-line" words={say('lanes.in-one-line')}>
         <FormControl
           id="lanes-line"
-          value={line}
           maxLength={600}
           placeholder={say('lanes.example')}
-          onChange={(e) => setLine(e.target.value)}
+          {...register('line')}
         />
       </Labelled>
       <div>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Schemas } from '../../api/client';
 import Button from 'react-bootstrap/Button';
-import FormControl from 'react-bootstrap/FormControl';
+import { Reason } from '../parts/Reason';
 import { Verdict } from '../parts/Verdict';
 import type { Finding } from './FindingCard';
 import { say } from '../words';
@@ -19,14 +19,11 @@ interface Props {
 
 /** What a sentence seems to say and nothing ticks: one question, judged as the worst until it is answered. */
 export function QuestionCard({ finding: f, onMend, onOther, onStep }: Props) {
-  const [why, setWhy] = useState<string>();
+  const [asked, setAsked] = useState(false); // what else it means
   const said = f.said!;
   const at = said.sentence.indexOf(said.words);
   const place = said.path.split('/')[1];
-  const other = () =>
-    said.least > 0 && why === undefined
-      ? setWhy('')
-      : (why ?? '').trim().length >= said.least && onOther(f, (why ?? '').trim());
+  const other = () => (said.least > 0 ? setAsked(true) : onOther(f, ''));
   return (
     <article
       className={`card-paper finding question v-${f.verdict}`}
@@ -71,7 +68,7 @@ export function QuestionCard({ finding: f, onMend, onOther, onStep }: Props) {
             {m.label}
           </Button>
         ))}
-        {said.least >= 0 && why === undefined && (
+        {said.least >= 0 && !asked && (
           <Button variant="outline-primary" onClick={other}>
             {say('questionCard.no-it-means-something-else')}
           </Button>
@@ -80,37 +77,15 @@ export function QuestionCard({ finding: f, onMend, onOther, onStep }: Props) {
       {said.least < 0 && (
         <p className="small second">{say('questionCard.words-like-these-are-not-taken')}</p>
       )}
-      {why !== undefined && (
-        <form
-          onSubmit={(e) => {
-            e.preventDefault();
-            other();
-          }}
-        >
-          <label className="named" htmlFor={`other-${said.key}`}>
-            {say('questionCard.what-does-it-mean-it-is')}
-          </label>
-          <FormControl
-            id={`other-${said.key}`}
-            maxLength={300}
-            value={why}
-            autoFocus
-            onChange={(e) => setWhy(e.target.value)}
-          />
-          <p className="ways">
-            <Button type="submit" aria-disabled={why.trim().length < said.least}>
-              {say('questionCard.keep-it-so')}
-            </Button>
-            <Button variant="outline-primary" onClick={() => setWhy(undefined)}>
-              {say('findingCard.leave-it')}
-            </Button>
-            {why.trim().length < said.least && (
-              <span className="hint small">
-                {say('findingCard.more-letters', { value: said.least - why.trim().length })}
-              </span>
-            )}
-          </p>
-        </form>
+      {asked && (
+        <Reason
+          id={`other-${said.key}`}
+          ask={say('questionCard.what-does-it-mean-it-is')}
+          keep={say('questionCard.keep-it-so')}
+          least={said.least}
+          onKeep={(why) => onOther(f, why)}
+          onLeave={() => setAsked(false)}
+        />
       )}
     </article>
   );

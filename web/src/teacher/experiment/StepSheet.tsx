@@ -24,7 +24,7 @@ const kinds: [string, string][] = [
 
 /** One step, beside the strip. */
 export function StepSheet({ at }: { at: number }) {
-  const { doc, set, language } = useEditing();
+  const { doc, language } = useEditing();
   const s = doc.steps![at];
   const path = (...rest: (string | number)[]) => ['steps', at, ...rest];
   return (
@@ -43,39 +43,7 @@ export function StepSheet({ at }: { at: number }) {
           hint="5 min"
         />
       </div>
-      <div className="field-row">
-        <PlainField
-          label={say('stepSheet.wait-before-it')}
-          path={path('wait', 'for')}
-          value={s.wait?.for}
-          hint={say('stepSheet.no-wait')}
-        />
-        <div>
-          <ChoiceField
-            label={say('stepSheet.from-the-end-of')}
-            path={path('wait', 'from')}
-            value={s.wait?.from}
-            options={[
-              ['', say('stepSheet.the-step-before')],
-              ...doc
-                .steps!.slice(0, at)
-                .map((x, i): [string, string] => [x.id, `${i + 1} ${x.title[language] ?? ''}`]),
-            ]}
-          />
-        </div>
-      </div>
-      {s.wait && !s.wait.for && !s.wait.from && (
-        <Button variant="plain" className="small" onClick={() => set(path('wait'), undefined)}>
-          {say('stepSheet.no-wait-after-all')}
-        </Button>
-      )}
-      {s.wait?.for && (
-        <WordsField
-          label={say('stepSheet.meanwhile')}
-          path={path('meanwhile')}
-          value={s.meanwhile}
-        />
-      )}
+      <Wait at={at} />
       <WordsField label={say('stepSheet.simple')} path={path('simple')} value={s.simple} />
       <WordsField label={say('stepSheet.tip')} path={path('tip')} value={s.tip} />
       <Takes at={at} />
@@ -142,6 +110,50 @@ export function StepSheet({ at }: { at: number }) {
           .filter((q) => q.when === 'while')
           .map((q) => [q.id, q.text[language] || q.id])}
       />
+    </>
+  );
+}
+
+/** How long one waits before a step and from when, and what to do meanwhile. */
+function Wait({ at }: { at: number }) {
+  const { doc, set, language } = useEditing();
+  const s = doc.steps![at];
+  const path = (...rest: (string | number)[]) => ['steps', at, ...rest];
+  return (
+    <>
+      <div className="field-row">
+        <PlainField
+          label={say('stepSheet.wait-before-it')}
+          path={path('wait', 'for')}
+          value={s.wait?.for}
+          hint={say('stepSheet.no-wait')}
+        />
+        <div>
+          <ChoiceField
+            label={say('stepSheet.from-the-end-of')}
+            path={path('wait', 'from')}
+            value={s.wait?.from}
+            options={[
+              ['', say('stepSheet.the-step-before')],
+              ...doc
+                .steps!.slice(0, at)
+                .map((x, i): [string, string] => [x.id, `${i + 1} ${x.title[language] ?? ''}`]),
+            ]}
+          />
+        </div>
+      </div>
+      {s.wait && !s.wait.for && !s.wait.from && (
+        <Button variant="plain" className="small" onClick={() => set(path('wait'), undefined)}>
+          {say('stepSheet.no-wait-after-all')}
+        </Button>
+      )}
+      {s.wait?.for && (
+        <WordsField
+          label={say('stepSheet.meanwhile')}
+          path={path('meanwhile')}
+          value={s.meanwhile}
+        />
+      )}
     </>
   );
 }

@@ -26,7 +26,7 @@ const isEmpty = (s: Step) =>
 
 /** The procedure to time, the chosen step as a sentence under it, the things on their shelf; a step's rarer settings stand beside. */
 export function Steps({ review, replace }: { review: Review | undefined; replace: Replace }) {
-  const { doc, set } = useEditing();
+  const { doc } = useEditing();
   const [params, change] = useAddress();
   const acts = useSteps(replace);
   const { steps } = acts;
@@ -54,29 +54,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
     const after = steps[chosen + 1];
     write(after ? after.id : acts.add(steps.length));
   };
-  const addMeasuring = () => {
-    const id = freshID('step', steps);
-    const untaken = (doc.readings ?? [])
-      .filter(
-        (r) => !steps.some((s) => s.takes?.some((t) => t.reading === r.id)) && !r.times?.length,
-      )
-      .map((r) => ({ reading: r.id }));
-    set(
-      ['steps'],
-      [
-        ...steps,
-        {
-          id,
-          kind: 'measure',
-          title: {},
-          duration: '5 min',
-          ...(untaken.length > 0 && { takes: untaken }),
-        } satisfies Step,
-      ],
-      say('steps.added-a-step'),
-    );
-    choose(id);
-  };
+  const addMeasuring = useMeasuring(steps, choose);
   return (
     <div className={more || needAt >= 0 || running ? 'with-sheet' : ''}>
       <main className="work">
@@ -118,30 +96,13 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
             />
           )}
           {chosen >= 0 && (
-            <>
-              <Sentence
-                key={steps[chosen].id}
-                at={chosen}
-                turn={writing.id === steps[chosen].id ? writing.turn : 0}
-                replace={replace}
-                onNext={next}
-                onLeave={() =>
-                  isEmpty(steps[chosen])
-                    ? choose(acts.remove(chosen))
-                    : document
-                        .querySelector<HTMLElement>(`[data-step="${steps[chosen].id}"]`)
-                        ?.focus()
-                }
-                onChoose={choose}
-              />
-              <AskedAtStep at={chosen} review={review} replace={replace} />
-              <StepActs
-                at={chosen}
-                acts={acts}
-                onChoose={choose}
-                onMore={() => change({ more: '1' }, { replace: true })}
-              />
-            </>
+            <Chosen
+              key={steps[chosen].id}
+              at={chosen}
+              turn={writing.id === steps[chosen].id ? writing.turn : 0}
+              {...{ acts, review, replace, next, choose }}
+              onMore={() => change({ more: '1' }, { replace: true })}
+            />
           )}
           {review && (
             <Shelf jars={review.strip.shelf} chosenStep={steps[chosen]?.id} onChoose={choose} />
@@ -168,6 +129,75 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
         </SideSheet>
       )}
     </div>
+  );
+}
+
+/** Adds a step that measures what no step takes yet. */
+function useMeasuring(steps: Step[], choose: (id: string) => void) {
+  const { doc, set } = useEditing();
+  return () => {
+    const id = freshID('step', steps);
+    const untaken = (doc.readings ?? [])
+      .filter(
+        (r) => !steps.some((s) => s.takes?.some((t) => t.reading === r.id)) && !r.times?.length,
+      )
+      .map((r) => ({ reading: r.id }));
+    set(
+      ['steps'],
+      [
+        ...steps,
+        {
+          id,
+          kind: 'measure',
+          title: {},
+          duration: '5 min',
+          ...(untaken.length > 0 && { takes: untaken }),
+        } satisfies Step,
+      ],
+      say('steps.added-a-step'),
+    );
+    choose(id);
+  };
+}
+
+/** The chosen step as a sentence, what is asked of it, and what can be done with it. */
+function Chosen({
+  at,
+  turn,
+  acts,
+  review,
+  replace,
+  next,
+  choose,
+  onMore,
+}: {
+  at: number;
+  turn: number;
+  acts: Acts;
+  review: Review | undefined;
+  replace: Replace;
+  next: () => void;
+  choose: (id?: string) => void;
+  onMore: () => void;
+}) {
+  const step = acts.steps[at];
+  return (
+    <>
+      <Sentence
+        at={at}
+        turn={turn}
+        replace={replace}
+        onNext={next}
+        onLeave={() =>
+          isEmpty(step)
+            ? choose(acts.remove(at))
+            : document.querySelector<HTMLElement>(`[data-step="${step.id}"]`)?.focus()
+        }
+        onChoose={choose}
+      />
+      <AskedAtStep at={at} review={review} replace={replace} />
+      <StepActs at={at} acts={acts} onChoose={choose} onMore={onMore} />
+    </>
   );
 }
 

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { type RefObject, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { api, got, type Schemas } from '../../api/client';
 import { Loading, PartError } from '../parts/states';
 import { useAddress, type AddressChange } from '../frame/address';
@@ -17,6 +17,36 @@ import { ThingSheet } from './ThingSheet';
 import { useLarder } from './useLarder';
 import { say } from '../words';
 
+/** What the larder has under a name; what was found before stands until then. */
+function useFound(typed: string) {
+  return useQuery({
+    queryKey: ['find', typed],
+    enabled: typed.length > 1,
+    staleTime: 60_000,
+    placeholderData: (b: Schemas['LarderFound'] | undefined) => b,
+    queryFn: () => got(api.GET('/api/v1/larder/find', { params: { query: { q: typed } } })),
+  });
+}
+
+/** / for the search, 1 to 4 for the ways in, j and k along the things. */
+function useLarderKeys(
+  search: RefObject<HTMLInputElement | null>,
+  onWay: (way: (typeof ways)[number]) => void,
+) {
+  useKeys((key) => {
+    const rows = [...document.querySelectorAll<HTMLElement>('[data-thing]')];
+    if (key === '/') search.current?.focus();
+    else if (/^[1-4]$/.test(key)) onWay(ways[Number(key) - 1]);
+    else
+      return stepAlong(
+        key,
+        rows,
+        rows.findIndex((r) => r === document.activeElement),
+      );
+    return true;
+  });
+}
+
 /** What is this thing, may I use it at home, what could replace it, and what will change? */
 export default function Larder() {
   const [params, change] = useAddress();
@@ -29,13 +59,7 @@ export default function Larder() {
   const [own, setOwn] = useState<string | undefined>();
   const search = useRef<HTMLInputElement>(null);
   const { query: larder } = useLarder();
-  const found = useQuery({
-    queryKey: ['find', typed.trim()],
-    enabled: typed.trim().length > 1,
-    staleTime: 60_000,
-    placeholderData: (b: Schemas['LarderFound'] | undefined) => b,
-    queryFn: () => got(api.GET('/api/v1/larder/find', { params: { query: { q: typed.trim() } } })),
-  });
+  const found = useFound(typed.trim());
   const go = (next: AddressChange) => change(next, { replace: true });
   const follow = useEffectEvent(() => {
     if ((params.get('q') ?? '') !== typed) go({ q: typed });
@@ -45,18 +69,7 @@ export default function Larder() {
     const timer = setTimeout(follow, 300);
     return () => clearTimeout(timer);
   }, [typed]);
-  useKeys((key) => {
-    const rows = [...document.querySelectorAll<HTMLElement>('[data-thing]')];
-    if (key === '/') search.current?.focus();
-    else if (/^[1-4]$/.test(key)) go({ by: ways[Number(key) - 1] });
-    else
-      return stepAlong(
-        key,
-        rows,
-        rows.findIndex((r) => r === document.activeElement),
-      );
-    return true;
-  });
+  useLarderKeys(search, (by) => go({ by }));
   useEffect(() => {
     document.title = say('larder.larder-patient-kitchen');
   }, []);

@@ -81,6 +81,14 @@ function begun(c: Schemas['ThingCard'] | undefined): Own {
   };
 }
 
+/** An id made of a thing's first name. */
+const idOf = (own: Own) =>
+  (own.name[languages[0]] || Object.values(own.name)[0] || '')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40);
+
 /** Safety tags can be added, never taken from a known thing. */
 function Form({
   id,
@@ -89,20 +97,12 @@ function Form({
   onClose,
   onKept,
 }: Props & { known: Schemas['ThingCard'] | undefined }) {
-  const { jobName } = useLarder();
   const client = useQueryClient();
   const [own, setOwn] = useState(() => begun(known));
   const [newID, setNewID] = useState('');
   const [density, setDensity] = useState('');
   const [problem, setProblem] = useState<unknown>();
-  const target =
-    id ||
-    newID.trim() ||
-    (own.name[languages[0]] || Object.values(own.name)[0] || '')
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '')
-      .slice(0, 40);
+  const target = id || newID.trim() || idOf(own);
   const keep = async () => {
     const rho = Number(density.replace(',', '.'));
     const { id: _id, own: _own, shelf: _shelf, ...material } = own;
@@ -172,36 +172,7 @@ function Form({
             hint={target || 'school-soap'}
           />
         )}
-        <label className="named" htmlFor="own-job">
-          {say('ownForm.jobs-it-can-do')}
-        </label>
-        <p className="m-0">
-          {own.roles.map((r) => (
-            <Button
-              key={r}
-              variant="plain"
-              className="small me-3"
-              aria-label={say('ownForm.take-out', { words: jobName(r) })}
-              onClick={() => toggle('roles', r)}
-            >
-              {jobName(r)} ✕
-            </Button>
-          ))}
-        </p>
-        <FormSelect
-          id="own-job"
-          value=""
-          onChange={(e) => e.target.value && toggle('roles', e.target.value)}
-        >
-          <option value="">{say('ownForm.add-a-job')}</option>
-          {larder.jobs
-            .filter((j) => !own.roles.includes(j.id))
-            .map((j) => (
-              <option key={j.id} value={j.id}>
-                {j.name}
-              </option>
-            ))}
-        </FormSelect>
+        <Jobs roles={own.roles} jobs={larder.jobs} toggle={(v) => toggle('roles', v)} />
         <Text
           label={say('ownForm.density-if-poured-in-g-ml')}
           id="own-rho"
@@ -233,6 +204,49 @@ function Form({
         </p>
       </form>
     </SideSheet>
+  );
+}
+
+/** Which jobs a thing can do: a press takes one out, the list adds one. */
+function Jobs({
+  roles,
+  jobs,
+  toggle,
+}: {
+  roles: string[];
+  jobs: Schemas['LarderView']['jobs'];
+  toggle: (job: string) => void;
+}) {
+  const { jobName } = useLarder();
+  return (
+    <>
+      <label className="named" htmlFor="own-job">
+        {say('ownForm.jobs-it-can-do')}
+      </label>
+      <p className="m-0">
+        {roles.map((r) => (
+          <Button
+            key={r}
+            variant="plain"
+            className="small me-3"
+            aria-label={say('ownForm.take-out', { words: jobName(r) })}
+            onClick={() => toggle(r)}
+          >
+            {jobName(r)} ✕
+          </Button>
+        ))}
+      </p>
+      <FormSelect id="own-job" value="" onChange={(e) => e.target.value && toggle(e.target.value)}>
+        <option value="">{say('ownForm.add-a-job')}</option>
+        {jobs
+          .filter((j) => !roles.includes(j.id))
+          .map((j) => (
+            <option key={j.id} value={j.id}>
+              {j.name}
+            </option>
+          ))}
+      </FormSelect>
+    </>
   );
 }
 

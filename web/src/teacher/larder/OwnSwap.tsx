@@ -1,9 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
+import { Labelled } from '../parts/Labelled';
 import { ProblemLine } from '../parts/states';
 import { ThingPicker } from './ThingPicker';
 import { say } from '../words';
@@ -21,14 +23,19 @@ export function OwnSwap({
 }) {
   const { jobName } = useLarder();
   const client = useQueryClient();
-  const [to, setTo] = useState<string>();
-  const [role, setRole] = useState(from.jobs[0] ?? '');
-  const [result, setResult] = useState('any');
-  const [how, setHow] = useState('separate');
-  const [factor, setFactor] = useState('');
-  const [effect, setEffect] = useState('');
+  const { register, handleSubmit, setValue, control } = useForm({
+    defaultValues: {
+      to: '',
+      role: from.jobs[0] ?? '',
+      result: 'any',
+      how: 'separate',
+      factor: '',
+      effect: '',
+    },
+  });
+  const to = useWatch({ control, name: 'to' });
   const [problem, setProblem] = useState<unknown>();
-  const keep = async () => {
+  const keep = handleSubmit(async ({ to, role, result, how, factor, effect }) => {
     const f = Number(factor.replace(',', '.'));
     const swap = {
       role,
@@ -51,76 +58,57 @@ export function OwnSwap({
     } catch (error) {
       setProblem(error);
     }
-  };
+  });
   const choice = (
     label: string,
     id: string,
-    value: string,
-    set: (v: string) => void,
+    name: 'role' | 'result' | 'how',
     options: [string, string][],
   ) => (
-    <>
-      <label className="named" htmlFor={id}>
-        {label}
-      </label>
-      <FormSelect id={id} value={value} onChange={(e) => set(e.target.value)}>
+    <Labelled id={id} words={label}>
+      <FormSelect id={id} {...register(name)}>
         {options.map(([id, name]) => (
           <option key={id} value={id}>
             {name}
           </option>
         ))}
       </FormSelect>
-    </>
+    </Labelled>
   );
   return (
-    <form
-      className="card-paper"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void keep();
-      }}
-    >
+    <form className="card-paper" onSubmit={(e) => void keep(e)}>
       <ThingPicker
         chosen={larder.things.find((t) => t.id === to)}
         things={larder.things}
-        onChoose={setTo}
+        onChoose={(id) => setValue('to', id ?? '')}
       />
       {choice(
         say('ownSwap.its-job'),
         'swap-job',
-        role,
-        setRole,
+        'role',
         from.jobs.map((j) => [j, jobName(j)]),
       )}
-      {choice(say('larder.for-the-result'), 'swap-result', result, setResult, [
+      {choice(say('larder.for-the-result'), 'swap-result', 'result', [
         ['any', say('ownSwap.any-result')],
         ...larder.results.map((r): [string, string] => [r.id, r.text]),
       ])}
-      {choice(say('ownSwap.it-compares'), 'swap-class', how, setHow, [
+      {choice(say('ownSwap.it-compares'), 'swap-class', 'how', [
         ['pools', say('ownSwap.pools-counts-as-the-same')],
         ['scales', say('ownSwap.scales-by-its-factor')],
         ['separate', say('ownSwap.separate-a-group-of-its-own')],
         ['unsuitable', say('ownSwap.unsuitable')],
       ])}
-      <label className="named" htmlFor="swap-factor">
-        {say('ownSwap.amount-times')}
-      </label>
-      <FormControl
-        id="swap-factor"
-        inputMode="decimal"
-        placeholder={say('ownSwap.one-for-one')}
-        value={factor}
-        onChange={(e) => setFactor(e.target.value)}
-      />
-      <label className="named" htmlFor="swap-effect">
-        {say('ownSwap.effect-on-the-result')}
-      </label>
-      <FormControl
-        id="swap-effect"
-        maxLength={200}
-        value={effect}
-        onChange={(e) => setEffect(e.target.value)}
-      />
+      <Labelled id="swap-factor" words={say('ownSwap.amount-times')}>
+        <FormControl
+          id="swap-factor"
+          inputMode="decimal"
+          placeholder={say('ownSwap.one-for-one')}
+          {...register('factor')}
+        />
+      </Labelled>
+      <Labelled id="swap-effect" words={say('ownSwap.effect-on-the-result')}>
+        <FormControl id="swap-effect" maxLength={200} {...register('effect')} />
+      </Labelled>
       <p className="hint small">{say('ownSwap.where-a-shipped-swap-speaks-of')}</p>
       <ProblemLine error={problem} />
       <p className="ways">

@@ -31,7 +31,6 @@ export function ThingSheet({
   onClose: () => void;
   onCorrect: (id: string) => void;
 }) {
-  const { jobName } = useLarder();
   const client = useQueryClient();
   const [problem, setProblem] = useState<unknown>();
   const [adding, setAdding] = useState(false);
@@ -70,66 +69,7 @@ export function ThingSheet({
       {!c && !card.error && <Loading what={say('thingSheet.the-card')} />}
       {c && (
         <div className="thing-card">
-          <p className="second">
-            {c.other && (
-              <span lang={otherLanguage()}>{say('thingSheet.es', { other: c.other })} </span>
-            )}
-            {say('thingSheet.also', {
-              value:
-                c.names.filter((n) => n !== c.name && n !== c.other && n !== c.id).join(', ') ||
-                say('thingSheet.no-other-name'),
-            })}
-          </p>
-          {c.refused && (
-            <Notice>
-              <Verdict v="not-at-home" /> {say('thingSheet.it-is-in-the-larder-so')}
-            </Notice>
-          )}
-          <h3>{say('thingSheet.jobs')}</h3>
-          <p>{c.jobs.map(jobName).join(', ') || say('needSheet.none')}</p>
-          <h3>{say('thingSheet.what-is-known')}</h3>
-          <ul>
-            {c.figures.map((f) => (
-              <li key={f.text}>
-                {f.text}{' '}
-                {f.quality && <span className="second small">· {qualities[f.quality]}</span>}
-              </li>
-            ))}
-          </ul>
-          {c.caveat && <p className="second">{c.caveat}</p>}
-          <h3>{say('thingSheet.at-home')}</h3>
-          <p className="d-flex flex-wrap gap-3">
-            {c.bands.map((b) => (
-              <span key={b.age_band} className="text-nowrap">
-                {b.age_band.replace('-', '–')} <Verdict v={b.verdict} />
-              </span>
-            ))}
-          </p>
-          <ul>
-            {c.hazards.map((h) => (
-              <li key={h.why}>
-                {h.why} {h.do}
-              </li>
-            ))}
-          </ul>
-          <p>
-            <strong>{say('thingSheet.allergy')}</strong>{' '}
-            {c.allergy.join(', ') || say('thingSheet.none-known-read-the-label')}.{' '}
-            <strong>{say('thingSheet.pets')}</strong>{' '}
-            {c.pets.join('; ') || say('thingSheet.none-known')}.
-          </p>
-          {c.diet.length + c.swap.length > 0 && (
-            <p className="second">
-              {c.diet.join('; ')}
-              {c.swap.length > 0 &&
-                say('thingSheet.those-who-avoid-it-keep-the', { join: c.swap.join(', ') })}
-            </p>
-          )}
-          {c.clear.length > 0 && (
-            <p>
-              <strong>{say('thingSheet.clearing-up')}</strong> {c.clear.join(' ')}
-            </p>
-          )}
+          <Known c={c} />
           <SwapList
             title={say('thingSheet.instead-of-it')}
             rows={c.instead}
@@ -167,6 +107,72 @@ export function ThingSheet({
         </div>
       )}
     </SideSheet>
+  );
+}
+
+/** What a thing is called, can do and can hurt. */
+function Known({ c }: { c: Schemas['ThingCard'] }) {
+  const { jobName } = useLarder();
+  return (
+    <>
+      <p className="second">
+        {c.other && <span lang={otherLanguage()}>{say('thingSheet.es', { other: c.other })} </span>}
+        {say('thingSheet.also', {
+          value:
+            c.names.filter((n) => n !== c.name && n !== c.other && n !== c.id).join(', ') ||
+            say('thingSheet.no-other-name'),
+        })}
+      </p>
+      {c.refused && (
+        <Notice>
+          <Verdict v="not-at-home" /> {say('thingSheet.it-is-in-the-larder-so')}
+        </Notice>
+      )}
+      <h3>{say('thingSheet.jobs')}</h3>
+      <p>{c.jobs.map(jobName).join(', ') || say('needSheet.none')}</p>
+      <h3>{say('thingSheet.what-is-known')}</h3>
+      <ul>
+        {c.figures.map((f) => (
+          <li key={f.text}>
+            {f.text} {f.quality && <span className="second small">· {qualities[f.quality]}</span>}
+          </li>
+        ))}
+      </ul>
+      {c.caveat && <p className="second">{c.caveat}</p>}
+      <h3>{say('thingSheet.at-home')}</h3>
+      <p className="d-flex flex-wrap gap-3">
+        {c.bands.map((b) => (
+          <span key={b.age_band} className="text-nowrap">
+            {b.age_band.replace('-', '–')} <Verdict v={b.verdict} />
+          </span>
+        ))}
+      </p>
+      <ul>
+        {c.hazards.map((h) => (
+          <li key={h.why}>
+            {h.why} {h.do}
+          </li>
+        ))}
+      </ul>
+      <p>
+        <strong>{say('thingSheet.allergy')}</strong>{' '}
+        {c.allergy.join(', ') || say('thingSheet.none-known-read-the-label')}.{' '}
+        <strong>{say('thingSheet.pets')}</strong>{' '}
+        {c.pets.join('; ') || say('thingSheet.none-known')}.
+      </p>
+      {c.diet.length + c.swap.length > 0 && (
+        <p className="second">
+          {c.diet.join('; ')}
+          {c.swap.length > 0 &&
+            say('thingSheet.those-who-avoid-it-keep-the', { join: c.swap.join(', ') })}
+        </p>
+      )}
+      {c.clear.length > 0 && (
+        <p>
+          <strong>{say('thingSheet.clearing-up')}</strong> {c.clear.join(' ')}
+        </p>
+      )}
+    </>
   );
 }
 

@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import { Notice } from '../parts/Notice';
@@ -68,13 +69,11 @@ export function AtDesk({
 }) {
   const [open, setOpen] = useState(false);
   const [act, setAct] = useState<Act>();
-  const [words, setWords] = useState('');
-  const [typed, setTyped] = useState('');
+  const { register, handleSubmit, reset } = useForm({ defaultValues: { words: '', typed: '' } });
   const [value, setValue] = useState<Given>();
   const [error, setError] = useState<unknown>();
   const write = useDesk(of);
-  const keep = async (e: FormEvent) => {
-    e.preventDefault();
+  const keep = handleSubmit(async ({ words, typed }) => {
     setError(undefined);
     try {
       await write({
@@ -85,11 +84,11 @@ export function AtDesk({
       });
       setAct(undefined);
       setOpen(false);
-      setWords('');
+      reset();
     } catch (problem) {
       setError(problem);
     }
-  };
+  });
   if (!open) {
     return (
       <span className="desk-acts">
@@ -131,9 +130,8 @@ export function AtDesk({
               <FormControl
                 id={`${id}-typed`}
                 maxLength={200}
-                value={typed}
-                onChange={(e) => setTyped(e.target.value)}
                 placeholder="45 mm"
+                {...register('typed')}
               />
             )}
           </>
@@ -144,8 +142,7 @@ export function AtDesk({
         <FormControl
           id={id}
           maxLength={400}
-          value={words}
-          onChange={(e) => setWords(e.target.value)}
+          {...register('words')}
           placeholder={acts[act].example}
         />
         <ProblemLine error={error} />

@@ -29,16 +29,8 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: PlotProp
       ? [{ id: '', name: '' }]
       : r.conditions.filter((c) => comparison.groups.some((g) => g.condition === c.id)),
   );
-  const value = (h: HomeResult, c: string) =>
-    h.results.find((x) => x.derived === comparison.derived && (x.condition ?? '') === c && x.ok);
-  const bound = (h: HomeResult, c: string) =>
-    h.results.find(
-      (x) =>
-        x.derived === comparison.derived &&
-        (x.condition ?? '') === c &&
-        !x.ok &&
-        (x.low !== undefined || x.high !== undefined),
-    );
+  const value = (h: HomeResult, c: string) => valueOf(h, comparison.derived, c);
+  const bound = (h: HomeResult, c: string) => boundOf(h, comparison.derived, c);
   const rows = r.homes.filter((h) => series.some((s) => value(h, s.id) ?? bound(h, s.id)));
   const shown = r.shared && series.some((s) => value(r.shared!, s.id)) ? r.shared : undefined;
   const best =
@@ -46,13 +38,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: PlotProp
     '';
   rows.sort((a, b) => (value(b, best)?.value ?? -Infinity) - (value(a, best)?.value ?? -Infinity));
   const all = [...rows, ...(shown ? [shown] : [])].flatMap((h) =>
-    series.flatMap((s) => {
-      const v = value(h, s.id);
-      const b = bound(h, s.id);
-      return v
-        ? [v.value! - 2 * v.u!, v.value! + 2 * v.u!]
-        : [b?.low, b?.high].filter((end) => end !== undefined);
-    }),
+    series.flatMap((s) => reach(value(h, s.id), bound(h, s.id))),
   );
   const expected = comparison.groups.flatMap((g) => (g.expected === undefined ? [] : [g.expected]));
   const apart = (h: HomeResult) =>
@@ -68,9 +54,9 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: PlotProp
   const footY = height - foot / 2 - 4;
   const label = (h: HomeResult) =>
     `${h.nickname}: ${series
-      .map((s) => {
-        return `${s.name} ${(value(h, s.id) ?? bound(h, s.id))?.text ?? say('classPlot.missing')}`;
-      })
+      .map(
+        (s) => `${s.name} ${(value(h, s.id) ?? bound(h, s.id))?.text ?? say('classPlot.missing')}`,
+      )
       .join(', ')}`;
   const threadOf = (h: HomeResult, at: number, open: boolean) => (
     <Thread
@@ -115,32 +101,13 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: PlotProp
               onOpen?.(h.home!);
             }}
           >
-            <rect
-              x={0}
-              y={y(i) - thread / 2}
-              width={width}
-              height={thread}
-              fill={chosen === h.home ? 'var(--sunk)' : 'transparent'}
-            />
+            <Row y={y(i)} width={width} chosen={chosen === h.home} />
             {threadOf(h, y(i), false)}
           </g>
         ))}
         {!anonymous &&
           rows.map((h, i) => (
-            <g key={h.home} aria-hidden="true" pointerEvents="none">
-              <path
-                className="label"
-                d={`M4 ${y(i) - 8} h${gutter - 18} l6 6 v10 h${12 - gutter} z`}
-              />
-              <text x={9} y={y(i) + 4.5} className="label">
-                {h.nickname.length > 9 ? h.nickname.slice(0, 8) + '…' : h.nickname}
-              </text>
-              {apart(h) && (
-                <text x={width - 8} y={y(i) + 4.5} textAnchor="end" fill="var(--turmeric-ink)">
-                  {say('classPlot.stands-apart-2')}
-                </text>
-              )}
-            </g>
+            <HomeName key={h.home} name={h.nickname} y={y(i)} width={width} apart={apart(h)} />
           ))}
         {shown && (
           <g role="img" aria-label={say('classPlot.shared-not-counted', { label: label(shown) })}>
@@ -151,17 +118,7 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: PlotProp
           </g>
         )}
         <path d={`M0 ${height - foot - 2} H${width}`} stroke="var(--rule)" />
-        {comparison.groups
-          .filter((g) => g.expected !== undefined)
-          .map((g) => (
-            <path
-              key={g.condition}
-              d={`M${x(g.expected!)} 34 V${height - 4}`}
-              stroke={series.find((k) => k.id === g.condition)!.colour}
-              strokeWidth="1.5"
-              strokeDasharray="2 4"
-            />
-          ))}
+        <Expected groups={comparison.groups} series={series} x={x} height={height} />
         <text x={8} y={footY + 5}>
           {say('classPlot.class')}
         </text>
@@ -180,6 +137,86 @@ export function ClassPlot({ r, comparison, anonymous, chosen, onOpen }: PlotProp
         })}
       </figcaption>
     </figure>
+  );
+}
+
+const valueOf = (h: HomeResult, derived: string, c: string) =>
+  h.results.find((x) => x.derived === derived && (x.condition ?? '') === c && x.ok);
+
+const boundOf = (h: HomeResult, derived: string, c: string) =>
+  h.results.find(
+    (x) =>
+      x.derived === derived &&
+      (x.condition ?? '') === c &&
+      !x.ok &&
+      (x.low !== undefined || x.high !== undefined),
+  );
+
+/** How far a value's thread goes, or its bound. */
+const reach = (v: Value | undefined, b: Value | undefined) =>
+  v
+    ? [v.value! - 2 * v.u!, v.value! + 2 * v.u!]
+    : [b?.low, b?.high].filter((end) => end !== undefined);
+
+/** The ground of a home's row: what is pressed. */
+const Row = ({ y, width, chosen }: { y: number; width: number; chosen: boolean }) => (
+  <rect
+    x={0}
+    y={y - thread / 2}
+    width={width}
+    height={thread}
+    fill={chosen ? 'var(--sunk)' : 'transparent'}
+  />
+);
+
+/** A home's label at its thread, and that it stands apart. */
+function HomeName({
+  name,
+  y,
+  width,
+  apart,
+}: {
+  name: string;
+  y: number;
+  width: number;
+  apart: boolean;
+}) {
+  return (
+    <g aria-hidden="true" pointerEvents="none">
+      <path className="label" d={`M4 ${y - 8} h${gutter - 18} l6 6 v10 h${12 - gutter} z`} />
+      <text x={9} y={y + 4.5} className="label">
+        {name.length > 9 ? name.slice(0, 8) + '…' : name}
+      </text>
+      {apart && (
+        <text x={width - 8} y={y + 4.5} textAnchor="end" fill="var(--turmeric-ink)">
+          {say('classPlot.stands-apart-2')}
+        </text>
+      )}
+    </g>
+  );
+}
+
+/** What was expected of each condition. */
+function Expected({
+  groups,
+  series,
+  x,
+  height,
+}: Pick<OfClass, 'groups' | 'series' | 'x'> & { height: number }) {
+  return (
+    <>
+      {groups
+        .filter((g) => g.expected !== undefined)
+        .map((g) => (
+          <path
+            key={g.condition}
+            d={`M${x(g.expected!)} 34 V${height - 4}`}
+            stroke={series.find((k) => k.id === g.condition)!.colour}
+            strokeWidth="1.5"
+            strokeDasharray="2 4"
+          />
+        ))}
+    </>
   );
 }
 

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
 import { Grid } from '../parts/Grid';
@@ -122,18 +123,17 @@ const waits: Record<Schemas['HeldStep']['why'], string> = {
 
 /** A step worked at before what it waits for was said: it counts once the teacher says why. */
 function Held({ step, of }: { step: Schemas['HeldStep']; of: Notebook }) {
-  const [why, setWhy] = useState('');
+  const { register, handleSubmit } = useForm({ defaultValues: { reason: '' } });
   const [error, setError] = useState<unknown>();
   const write = useDesk(of);
-  const keep = async (e: FormEvent) => {
-    e.preventDefault();
+  const keep = handleSubmit(async ({ reason }) => {
     setError(undefined);
     try {
-      await write({ kind: 'vouched', step: step.id, reason: why });
+      await write({ kind: 'vouched', step: step.id, reason });
     } catch (problem) {
       setError(problem);
     }
-  };
+  });
   const id = `vouch-${step.id}`;
   return (
     <Notice>
@@ -155,8 +155,7 @@ function Held({ step, of }: { step: Schemas['HeldStep']; of: Notebook }) {
         <FormControl
           id={id}
           maxLength={400}
-          value={why}
-          onChange={(e) => setWhy(e.target.value)}
+          {...register('reason')}
           placeholder={say('notebookSheet.grandma-told-me-on-the-phone')}
         />
         <ProblemLine error={error} />

@@ -50,6 +50,73 @@ function Part({ name, children }: { name: string; children: ReactNode }) {
   );
 }
 
+const Fields = () => (
+  <Part name="FormControl, FormSelect, FormCheck">
+    <div className="field-row">
+      <div>
+        <label className="named" htmlFor="part-text">
+          text
+        </label>
+        <FormControl id="part-text" placeholder="placeholder" />
+      </div>
+      <div>
+        <label className="named" htmlFor="part-long">
+          textarea
+        </label>
+        <FormControl id="part-long" as="textarea" rows={2} defaultValue={'one\ntwo'} />
+      </div>
+      <div>
+        <label className="named" htmlFor="part-date">
+          date
+        </label>
+        <FormControl id="part-date" type="date" defaultValue="2027-02-04" />
+      </div>
+      <div>
+        <label className="named" htmlFor="part-choice">
+          choice
+        </label>
+        <FormSelect id="part-choice">
+          <option>one</option>
+        </FormSelect>
+      </div>
+    </div>
+    <FormCheck id="part-on" label="on" defaultChecked />
+    <FormCheck id="part-off" label="off" />
+    <FormCheck id="part-radio" type="radio" label="radio" defaultChecked />
+  </Part>
+);
+
+const Grids = () => (
+  <Part name="Grid">
+    {[false, true].map((dense) => (
+      <Grid key={String(dense)} dense={dense} className="mb-3">
+        <thead>
+          <tr>
+            <th scope="col">home</th>
+            <th scope="col" className="num">
+              mm
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <th scope="row">
+              <NameLabel name="Snipe" />
+            </th>
+            <td className="num">12.5</td>
+          </tr>
+          <tr className="chosen">
+            <th scope="row">
+              <NameLabel name="Sedge" />
+            </th>
+            <td className="num cell-flag">8.0</td>
+          </tr>
+        </tbody>
+      </Grid>
+    ))}
+  </Part>
+);
+
 /** Every part of the desk in its states, for whoever changes one: /parts. No teacher comes here. */
 export default function Parts() {
   const [open, setOpen] = useState(false);
@@ -66,39 +133,7 @@ export default function Parts() {
           <ButtonLink to="/parts">link</ButtonLink>{' '}
           <FileButton words="file" accept="*" onFile={() => undefined} />
         </Part>
-        <Part name="FormControl, FormSelect, FormCheck">
-          <div className="field-row">
-            <div>
-              <label className="named" htmlFor="part-text">
-                text
-              </label>
-              <FormControl id="part-text" placeholder="placeholder" />
-            </div>
-            <div>
-              <label className="named" htmlFor="part-long">
-                textarea
-              </label>
-              <FormControl id="part-long" as="textarea" rows={2} defaultValue={'one\ntwo'} />
-            </div>
-            <div>
-              <label className="named" htmlFor="part-date">
-                date
-              </label>
-              <FormControl id="part-date" type="date" defaultValue="2027-02-04" />
-            </div>
-            <div>
-              <label className="named" htmlFor="part-choice">
-                choice
-              </label>
-              <FormSelect id="part-choice">
-                <option>one</option>
-              </FormSelect>
-            </div>
-          </div>
-          <FormCheck id="part-on" label="on" defaultChecked />
-          <FormCheck id="part-off" label="off" />
-          <FormCheck id="part-radio" type="radio" label="radio" defaultChecked />
-        </Part>
+        <Fields />
         <Part name="Notice">
           <Notice kind="stop">stop</Notice>
           <Notice>mend</Notice>
@@ -123,34 +158,7 @@ export default function Parts() {
             ))}
           </p>
         </Part>
-        <Part name="Grid">
-          {[false, true].map((dense) => (
-            <Grid key={String(dense)} dense={dense} className="mb-3">
-              <thead>
-                <tr>
-                  <th scope="col">home</th>
-                  <th scope="col" className="num">
-                    mm
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr>
-                  <th scope="row">
-                    <NameLabel name="Snipe" />
-                  </th>
-                  <td className="num">12.5</td>
-                </tr>
-                <tr className="chosen">
-                  <th scope="row">
-                    <NameLabel name="Sedge" />
-                  </th>
-                  <td className="num cell-flag">8.0</td>
-                </tr>
-              </tbody>
-            </Grid>
-          ))}
-        </Part>
+        <Grids />
         <Part name="ThreadFace, Filled">
           <ThreadFace spans={spans} />
           {[0, 1, 16, 24].map((n) => (

@@ -1,4 +1,4 @@
-import { scaleLinear } from 'd3-scale';
+import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import type { Schemas } from '../../api/client';
 import { useWidth } from '../../ui/useWidth';
 import { JugAxis } from '../parts/JugAxis';
@@ -6,6 +6,7 @@ import { tick } from '../languages';
 import { say } from '../words';
 
 type Curve = Schemas['Curve'];
+type Scale = ScaleLinear<number, number>;
 
 const left = 58;
 const right = 26;
@@ -46,24 +47,8 @@ export function AnswerPlot({ curve, others, caption }: Props) {
     ? [Math.min(...curve.points.map((p) => p[0])), Math.max(...curve.points.map((p) => p[0]))]
     : [-Infinity, Infinity];
   const clampX = (v: number) => Math.max(left, Math.min(width - right, x(v)));
-  const path = (c: Curve, keep: (v: number) => boolean = () => true) => {
-    let d = '';
-    let pen = false;
-    (c.x ?? []).forEach((v, i) => {
-      const at = c.y?.[i];
-      if (at === null || at === undefined || !keep(v)) pen = false;
-      else {
-        d += `${pen ? 'L' : 'M'}${x(v).toFixed(1)} ${y(at).toFixed(1)}`;
-        pen = true;
-      }
-    });
-    return d;
-  };
-  const end = (c: Curve) => {
-    let i = (c.y?.length ?? 0) - 1;
-    while (i >= 0 && c.y[i] === null) i--;
-    return i < 0 ? undefined : { x: x(c.x[i]), y: y(c.y[i]!) };
-  };
+  const path = (c: Curve, keep?: (v: number) => boolean) => pathOf(c, x, y, keep);
+  const end = (c: Curve) => endOf(c, x, y);
   return (
     <figure ref={ref} className="mt-0 mb-2">
       <svg
@@ -147,42 +132,74 @@ export function AnswerPlot({ curve, others, caption }: Props) {
             strokeWidth="1.5"
           />
         ))}
-        {curve.at_x !== undefined && curve.at_y !== undefined && (
-          <g transform={`translate(${x(curve.at_x)} 0)`}>
-            {curve.u > 0 && (
-              <>
-                <path
-                  d={`M0 ${y(curve.at_y - 2 * curve.u)} V${y(curve.at_y + 2 * curve.u)}`}
-                  stroke="var(--ink)"
-                  strokeWidth="1.5"
-                />
-                <path
-                  d={`M0 ${y(curve.at_y - curve.u)} V${y(curve.at_y + curve.u)}`}
-                  stroke="var(--ink)"
-                  strokeWidth="5"
-                />
-              </>
-            )}
-            <path
-              d="M0 -8 L7 0 L0 8 L-7 0 z"
-              transform={`translate(0 ${y(curve.at_y)})`}
-              fill="var(--ink)"
-              stroke="var(--paper)"
-              strokeWidth="1.5"
-            />
-          </g>
-        )}
+        <Present curve={curve} x={x} y={y} />
       </svg>
-      <figcaption className="hint small">
-        {curve.at_x !== undefined ? say('answerPlot.diamond-the-answer-now') : ''}
-        {curve.u > 0 ? say('answerPlot.thick-give-or-take-thin-twice') : ''}
-        {curve.high > curve.low
-          ? say('answerPlot.shaded-what-the-tool-allows-to', { xname: curve.x_name })
-          : ''}
-        {curve.points?.length ? say('answerPlot.solid-among-the-readings-dashed-beyond') : ''}
-      </figcaption>
+      <Caption curve={curve} />
     </figure>
   );
+}
+
+const Caption = ({ curve }: { curve: Curve }) => (
+  <figcaption className="hint small">
+    {curve.at_x !== undefined ? say('answerPlot.diamond-the-answer-now') : ''}
+    {curve.u > 0 ? say('answerPlot.thick-give-or-take-thin-twice') : ''}
+    {curve.high > curve.low
+      ? say('answerPlot.shaded-what-the-tool-allows-to', { xname: curve.x_name })
+      : ''}
+    {curve.points?.length ? say('answerPlot.solid-among-the-readings-dashed-beyond') : ''}
+  </figcaption>
+);
+
+/** The present answer as a diamond, thick its give or take, thin twice that. */
+function Present({ curve, x, y }: { curve: Curve; x: Scale; y: Scale }) {
+  if (curve.at_x === undefined || curve.at_y === undefined) return null;
+  return (
+    <g transform={`translate(${x(curve.at_x)} 0)`}>
+      {curve.u > 0 && (
+        <>
+          <path
+            d={`M0 ${y(curve.at_y - 2 * curve.u)} V${y(curve.at_y + 2 * curve.u)}`}
+            stroke="var(--ink)"
+            strokeWidth="1.5"
+          />
+          <path
+            d={`M0 ${y(curve.at_y - curve.u)} V${y(curve.at_y + curve.u)}`}
+            stroke="var(--ink)"
+            strokeWidth="5"
+          />
+        </>
+      )}
+      <path
+        d="M0 -8 L7 0 L0 8 L-7 0 z"
+        transform={`translate(0 ${y(curve.at_y)})`}
+        fill="var(--ink)"
+        stroke="var(--paper)"
+        strokeWidth="1.5"
+      />
+    </g>
+  );
+}
+
+/** A curve as a line, where it has values and is to be drawn. */
+function pathOf(c: Curve, x: Scale, y: Scale, keep: (v: number) => boolean = () => true) {
+  let d = '';
+  let pen = false;
+  (c.x ?? []).forEach((v, i) => {
+    const at = c.y?.[i];
+    if (at === null || at === undefined || !keep(v)) pen = false;
+    else {
+      d += `${pen ? 'L' : 'M'}${x(v).toFixed(1)} ${y(at).toFixed(1)}`;
+      pen = true;
+    }
+  });
+  return d;
+}
+
+/** Where a curve ends. */
+function endOf(c: Curve, x: Scale, y: Scale) {
+  let i = (c.y?.length ?? 0) - 1;
+  while (i >= 0 && c.y[i] === null) i--;
+  return i < 0 ? undefined : { x: x(c.x[i]), y: y(c.y[i]!) };
 }
 
 /** Two readings may be the same; points are drawn, never moved. */

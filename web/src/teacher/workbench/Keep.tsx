@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
+import { useForm, useWatch, type UseFormRegister } from 'react-hook-form';
 import { Link } from 'react-router';
 import Button from 'react-bootstrap/Button';
 import FormSelect from 'react-bootstrap/FormSelect';
@@ -26,7 +27,10 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
     queryKey: ['experiments'],
     queryFn: () => got(api.GET('/api/v1/experiments')),
   });
-  const [id, setID] = useState('');
+  const { register, handleSubmit, control, setValue } = useForm({
+    defaultValues: { id: '', target: '', condition: '' },
+  });
+  const [id, target] = useWatch({ control, name: ['id', 'target'] });
   const draft = useQuery({
     queryKey: ['opened', id],
     queryFn: () =>
@@ -38,14 +42,12 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
     gcTime: 0,
   });
   const doc = draft.data;
-  const [target, setTarget] = useState('');
-  const [condition, setCondition] = useState('');
   const heading = useRef<HTMLHeadingElement>(null);
   const panel = useRef<HTMLElement>(null);
   useEscape(panel, onClose);
   useEffect(() => heading.current?.focus(), []);
   const keep = useMutation({
-    mutationFn: () => {
+    mutationFn: ({ target, condition }: Asked) => {
       const store = draftOf(id, client);
       const now = store.state.doc!;
       const expectations = now.expectations ?? [];
@@ -79,24 +81,19 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
         <Kept kept={kept} id={id} title={title} onClose={onClose} />
       ) : (
         list.data && (
-          <form
-            onSubmit={(e) => {
-              e.preventDefault();
-              keep.mutate();
-            }}
-          >
+          <form onSubmit={(e) => void handleSubmit((f) => keep.mutate(f))(e)}>
             <p className="small">{sentence}</p>
             <label htmlFor="keep-experiment" className="named">
               {say('keep.experiment')}
             </label>
             <FormSelect
               id="keep-experiment"
-              value={id}
-              onChange={(e) => {
-                setID(e.target.value);
-                setTarget('');
-                setCondition('');
-              }}
+              {...register('id', {
+                onChange: () => {
+                  setValue('target', '');
+                  setValue('condition', '');
+                },
+              })}
             >
               <option value="">{say('blank.choose')}</option>
               {list.data.items.map((x) => (
@@ -115,7 +112,7 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
                 retry={() => void draft.refetch()}
               />
             )}
-            {doc && <Target {...{ doc, target, setTarget, condition, setCondition }} />}
+            {doc && <Target doc={doc} register={register} />}
             <ProblemLine error={keep.error} />
             <p className="mt-3 mb-0">
               <Button type="submit" disabled={!doc || !target || keep.isPending}>
@@ -132,16 +129,14 @@ export function Keep({ model, typed, sentence, onClose }: Props) {
   );
 }
 
-interface Of {
-  doc: Doc;
+interface Asked {
+  id: string;
   target: string;
-  setTarget: (id: string) => void;
   condition: string;
-  setCondition: (id: string) => void;
 }
 
 /** Of which reading or result it is expected, and in which condition. */
-function Target({ doc, target, setTarget, condition, setCondition }: Of) {
+function Target({ doc, register }: { doc: Doc; register: UseFormRegister<Asked> }) {
   const targets = [...(doc.derived ?? []), ...(doc.readings ?? [])].map((x) => ({
     id: x.id,
     name: inOwn(x.name) || x.id,
@@ -152,7 +147,7 @@ function Target({ doc, target, setTarget, condition, setCondition }: Of) {
       <label htmlFor="keep-for" className="named">
         {say('keep.expected-of')}
       </label>
-      <FormSelect id="keep-for" value={target} onChange={(e) => setTarget(e.target.value)}>
+      <FormSelect id="keep-for" {...register('target')}>
         <option value="">{say('blank.choose')}</option>
         {targets.map((t) => (
           <option key={t.id} value={t.id}>
@@ -165,11 +160,7 @@ function Target({ doc, target, setTarget, condition, setCondition }: Of) {
           <label htmlFor="keep-condition" className="named">
             {say('keep.in-which-condition')}
           </label>
-          <FormSelect
-            id="keep-condition"
-            value={condition}
-            onChange={(e) => setCondition(e.target.value)}
-          >
+          <FormSelect id="keep-condition" {...register('condition')}>
             <option value="">{say('keep.in-all')}</option>
             {doc.conditions!.map((c) => (
               <option key={c.id} value={c.id}>

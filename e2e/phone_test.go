@@ -158,6 +158,13 @@ func TestPhoneSendsInOrder(t *testing.T) {
 		`[["invalid"],["{\"a\":5}"]]` {
 		t.Errorf("a refused kitchen and what is said after it: %s", got)
 	}
+	// An older answer that is refused on its way does not come back beside the newer one.
+	if got := evaluate[string](p, `(async () => { await fill(); await queueKitchen(d, '{"a":6}');
+		const going = sent(d);
+		await new Promise((r) => setTimeout(r, 5)); await queueKitchen(d, '{"a":7}'); await going; await sent(d);
+		return JSON.stringify((await d.getAll('queue')).map((w) => w.body)); })()`); got != `["{\"a\":7}"]` {
+		t.Errorf("a refused answer that was replaced on its way: %s", got)
+	}
 	s.Close()
 	evaluate[bool](p, three)
 	if got := evaluate[string](p, `sent(d).then((r) => JSON.stringify([r.again, r.answered]))`); got != `[true,0]` {

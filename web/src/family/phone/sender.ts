@@ -82,7 +82,9 @@ export async function send(home: string, db: Database, changed: () => void): Pro
           status === 425 ||
           status === 429;
         if (later) return { again: true, stopped: undefined, answered };
-        await db.put('queue', { ...next, problem: error.problem });
+        // What was replaced or dropped meanwhile does not come back.
+        if (await db.get('queue', next.seq!))
+          await db.put('queue', { ...next, problem: error.problem });
       }
       changed();
     }

@@ -1,8 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import FormCheckInput from 'react-bootstrap/FormCheckInput';
-import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
 import { Notice } from '../parts/Notice';
 import { api, got, type Schemas } from '../../api/client';
@@ -11,6 +9,7 @@ import { Loading, PartError, ProblemLine } from '../parts/states';
 import { nameIn } from '../../ui/language';
 import { languages, otherLanguage, ownLanguage } from '../languages';
 import { say } from '../words';
+import { Text, Ticks } from './OwnFields';
 import { useLarder } from './useLarder';
 
 interface Own {
@@ -341,65 +340,5 @@ function Capacity({ own, set }: { own: Own; set: (c: Own['capacity_ml']) => void
         hint="500"
       />
     </div>
-  );
-}
-
-function Text({
-  label,
-  id,
-  value,
-  set,
-  hint,
-}: {
-  label: string;
-  id: string;
-  value: string;
-  set: (v: string) => void;
-  hint?: string;
-}) {
-  return (
-    <>
-      <label className="named" htmlFor={id}>
-        {label}
-      </label>
-      <FormControl
-        id={id}
-        value={value}
-        placeholder={hint}
-        maxLength={200}
-        onChange={(e) => set(e.target.value)}
-      />
-    </>
-  );
-}
-
-function Ticks({
-  legend,
-  list,
-  on,
-  toggle,
-}: {
-  legend: string;
-  list: Schemas['OptionRow'][];
-  on: string[];
-  toggle: (v: string) => void;
-}) {
-  return (
-    <fieldset className="my-2">
-      <legend className="named small m-0">{legend}</legend>
-      {list.map(({ id: v, text }) => (
-        <span key={v} className="tick me-3">
-          <FormCheckInput
-            className="m-0 flex-none"
-            id={`own-${legend}-${v}`}
-            checked={on.includes(v)}
-            onChange={() => toggle(v)}
-          />
-          <label htmlFor={`own-${legend}-${v}`} className="small">
-            {text}
-          </label>
-        </span>
-      ))}
-    </fieldset>
   );
 }

@@ -11,7 +11,7 @@ export function Labelled({
   children: ReactNode;
 }) {
   return (
-    <div>
+    <div className="labelled">
       <label className="named" htmlFor={id}>
         {words}
       </label>

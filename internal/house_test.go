@@ -18,7 +18,7 @@ import (
 
 // packages are those of internal, each below what it may import.
 var packages = []string{
-	"config", "browser", "look", "mail", "media", "postgres", "webfiles", "words",
+	"config", "browser", "cputime", "look", "mail", "media", "media/mediatest", "postgres", "webfiles", "words",
 	"refusal", "view/golden",
 	"view/entries", "view/sheets", "view/drafts", "view/results", "view/shelves", "view/answers", "view/kitchens",
 	"keys", "roster", "store", "store/storetest", "export", "calendar", "live",

@@ -1,6 +1,6 @@
 import react from '@vitejs/plugin-react';
 import { createHash } from 'node:crypto';
-import { readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { promisify } from 'node:util';
 import { brotliCompress, constants } from 'node:zlib';
@@ -65,13 +65,24 @@ const brotli = promisify(brotliCompress);
 
 // Packs every script and style once, as small as it gets, so that the server
 // hands it out as it is.
+// What did not change since the last time is not packed again: its name holds its hash.
 function packed(): Plugin {
+  const before = new Map<string, Buffer>();
   return {
     name: 'packed',
     enforce: 'post',
+    buildStart() {
+      const assets = resolve(import.meta.dirname, '../internal/webfiles/dist/assets');
+      if (!existsSync(assets)) return;
+      for (const name of readdirSync(assets).filter((n) => n.endsWith('.br'))) {
+        before.set(`assets/${name.slice(0, -3)}`, readFileSync(resolve(assets, name)));
+      }
+    },
     async writeBundle({ dir }, bundle) {
       const pack = async (name: string) => {
         const path = resolve(dir!, name);
+        const kept = before.get(name);
+        if (kept) return writeFileSync(`${path}.br`, kept);
         const raw = readFileSync(path);
         // The core on the phone is large: the last 3 % of it would take as long as all else.
         const quality = {

@@ -93,7 +93,7 @@ func (a *analysis) toolOf(home int, value string) string {
 			continue
 		}
 		r, ok := a.d.Reading(c.Slot.Reading)
-		if !ok || len(r.Instruments) < 2 || !speaksOf(a.d, r.ID, a.outcome(value).Derived) {
+		if !ok || len(r.Instruments) < 2 || !a.speaks(r.ID, a.outcome(value)) {
 			continue
 		}
 		in, _ := r.Instrument(c.Entry.Instrument)

@@ -66,6 +66,21 @@ type analysis struct {
 	homes    []Home
 	results  [][]notebook.Result
 	outcomes []outcome
+	spoken   map[[2]string]bool // by reading and value: what speaksOf said of them
+}
+
+// speaks is speaksOf, asked of each reading and value once: there are thousands of homes.
+func (a *analysis) speaks(reading string, o *outcome) bool {
+	key := [2]string{reading, o.ID}
+	is, known := a.spoken[key]
+	if !known {
+		if a.spoken == nil {
+			a.spoken = map[[2]string]bool{}
+		}
+		is = speaksOf(a.d, reading, o.Derived)
+		a.spoken[key] = is
+	}
+	return is
 }
 
 func (a *analysis) at(home int, value, condition string) *notebook.Result {

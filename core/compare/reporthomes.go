@@ -92,7 +92,7 @@ func (a *analysis) why(h int, o outcome, condition string) string {
 	for i := range b.Cells {
 		c := &b.Cells[i]
 		r, ok := a.d.Reading(c.Slot.Reading)
-		if !ok || !speaksOf(a.d, r.ID, o.Derived) ||
+		if !ok || !a.speaks(r.ID, &o) ||
 			!c.Slot.In(condition) {
 			continue
 		}

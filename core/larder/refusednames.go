@@ -27,6 +27,7 @@ type RefusedNames struct {
 
 	all      []refusedName
 	holding  map[string][]int // refused names by a word of theirs
+	joined   map[string][]int // those not only asked about, by their words written as one
 	letters  map[byte][]string
 	harmless map[string]bool // by their words
 	everyday map[string]bool // words that stand in names of harmless things
@@ -54,51 +55,13 @@ const (
 // confusable are signs that look like plain letters: they are read as those
 // where a name could be refused.
 var confusable = strings.NewReplacer(
-	"а",
-	"a",
-	"е",
-	"e",
-	"о",
-	"o",
-	"р",
-	"p",
-	"с",
-	"c",
-	"х",
-	"x",
-	"у",
-	"y",
-	"і",
-	"i",
-	"ο",
-	"o",
-	"α",
-	"a",
-	"ε",
-	"e",
-	"ι",
-	"i",
-	"0",
-	"o",
-	"1",
-	"l",
-	"3",
-	"e",
-	"4",
-	"a",
-	"5",
-	"s",
-	"@",
-	"a",
-	"$",
-	"s",
-	"₂",
-	"2",
-	"₃",
-	"3",
-	"₄",
-	"4",
+	"а", "a", "е", "e", "о", "o", "р", "p", "с", "c", "х", "x",
+	"у", "y", "і", "i", "ο", "o", "α", "a", "ε", "e", "ι", "i",
+	"0", "o", "1", "l", "3", "e", "4", "a", "5", "s", "@", "a",
+	"$", "s", "₂", "2", "₃", "3", "₄", "4",
 )
+
+var genitives = strings.NewReplacer("’s", "", "'s", "", "’", "'")
 
 // words are a name's words, folded, without what joins them; a full-width or
 // look-alike sign is its plain letter when plain is set.
@@ -115,7 +78,7 @@ func words(s string, plain bool) []string {
 	if plain {
 		s = confusable.Replace(s)
 	}
-	s = strings.NewReplacer("’s", "", "'s", "", "’", "'").Replace(s)
+	s = genitives.Replace(s)
 	return strings.FieldsFunc(accents.Replace(s), func(r rune) bool {
 		return !unicode.IsLetter(r) && !unicode.IsDigit(r)
 	})
@@ -146,7 +109,7 @@ func stems(s string, plain bool) []string {
 }
 
 func (r *RefusedNames) index(l *Larder) {
-	r.all, r.holding, r.letters = nil, map[string][]int{}, map[byte][]string{}
+	r.all, r.holding, r.joined, r.letters = nil, map[string][]int{}, map[string][]int{}, map[byte][]string{}
 	r.harmless, r.everyday = map[string]bool{}, map[string]bool{}
 	for _, c := range r.Classes {
 		for _, lang := range text.Languages {
@@ -192,6 +155,10 @@ func (r *RefusedNames) refuse(name string, ask bool) {
 			r.letters[word[0]] = append(r.letters[word[0]], word)
 		}
 		r.holding[word] = append(r.holding[word], len(r.all))
+	}
+	if !ask {
+		one := strings.Join(w, "")
+		r.joined[one] = append(r.joined[one], len(r.all))
 	}
 	r.all = append(r.all, refusedName{name, w, ask})
 }
@@ -239,9 +206,8 @@ func (l *Larder) Likeness(name string) (Likeness, string) {
 			better(r.all[i].likeness(there, spared, len(typed)), r.all[i].name)
 		}
 	}
-	joined := strings.Join(typed, "")
-	for i := range r.all {
-		if n := &r.all[i]; len(n.words)+len(typed) > 2 && !n.ask && strings.Join(n.words, "") == joined {
+	for _, i := range r.joined[strings.Join(typed, "")] {
+		if n := &r.all[i]; len(n.words)+len(typed) > 2 {
 			better(Refused, n.name)
 		}
 	}

@@ -86,7 +86,7 @@ type judge struct {
 	uses    map[string][]string               // need id → ids of the steps that use it
 	means   map[*design.Need]*larder.Material // nil for a need that means nothing known
 	kinds   map[*larder.Material]mask
-	names   map[*design.Need]likeness
+	names   map[string]likeness
 	asked   *[]open // what the texts say that nothing settles; the same at every age
 	vessels []vessel
 	missing []missing // amounts that something depends on
@@ -110,7 +110,7 @@ func newJudge(d *design.Document, l *larder.Larder, home *kitchen.People) *judge
 		uses:  map[string][]string{},
 		means: map[*design.Need]*larder.Material{},
 		kinds: map[*larder.Material]mask{},
-		names: map[*design.Need]likeness{},
+		names: map[string]likeness{},
 	}
 	for _, s := range d.Steps {
 		for _, u := range s.Uses {
@@ -133,6 +133,20 @@ func (j *judge) asIf(d *design.Document) *judge {
 		d: d, l: j.l, band: j.band, uses: j.uses, means: j.means, kinds: j.kinds, names: j.names, asked: &[]open{},
 	}
 	other.vessels = other.fill()
+	return other
+}
+
+// instead judges a design in which one need is met otherwise: what is known of names, of
+// materials and of the other needs stands.
+func (j *judge) instead(d *design.Document, need string) *judge {
+	other := newJudge(d, j.l, nil)
+	other.names, other.kinds = j.names, j.kinds
+	for i := range min(len(d.Needs), len(j.d.Needs)) {
+		was, is := &j.d.Needs[i], &d.Needs[i]
+		if m, known := j.means[was]; known && is.ID == was.ID && is.ID != need {
+			other.means[is] = m
+		}
+	}
 	return other
 }
 

@@ -136,23 +136,20 @@ type likeness struct {
 // named judges a need by its names alone: one that is refused stays refused
 // whatever it is said to be, one that looks like it is asked about.
 func (j *judge) named(n *design.Need, m *larder.Material) {
-	k, ok := j.names[n]
-	if !ok {
-		look := func(name string) {
-			if name == "" || m != nil && !m.Own && slices.Contains(m.Names(), name) {
-				return
-			}
-			if worse, like := j.l.Likeness(name); worse > k.Likeness {
-				k = likeness{worse, like}
-			}
+	var k likeness
+	look := func(name string) {
+		if name == "" || m != nil && !m.Own && slices.Contains(m.Names(), name) {
+			return
 		}
-		for _, lang := range text.Languages {
-			look(n.Name[lang])
-			for _, i := range n.Instead {
-				look(i[lang])
-			}
+		if a := j.alike(name); a.Likeness > k.Likeness {
+			k = a
 		}
-		j.names[n] = k
+	}
+	for _, lang := range text.Languages {
+		look(n.Name[lang])
+		for _, i := range n.Instead {
+			look(i[lang])
+		}
 	}
 	args := text.Args{"thing": n.Name, "like": k.like}
 	switch k.Likeness {
@@ -161,6 +158,17 @@ func (j *judge) named(n *design.Need, m *larder.Material) {
 	case larder.Near:
 		j.say(named("unknown", "resembles"), j.uses[n.ID], []*design.Need{n}, "", args).Asks = true
 	}
+}
+
+// alike is what a name is like, looked up once.
+func (j *judge) alike(name string) likeness {
+	k, ok := j.names[name]
+	if !ok {
+		worse, like := j.l.Likeness(name)
+		k = likeness{worse, like}
+		j.names[name] = k
+	}
+	return k
 }
 
 // ownSteps are what a thing that only the school knows is not used for.

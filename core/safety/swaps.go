@@ -25,7 +25,7 @@ func Swaps(d *design.Document, l *larder.Larder, n *design.Need) ([]JudgedSwap, 
 	own := byStep(found)
 	var out []JudgedSwap
 	for _, c := range base.serving(n, all) {
-		after := newJudge(Swapped(d, l, n.ID, c), l, nil).findings()
+		after := base.instead(Swapped(d, l, n.ID, c), n.ID).findings()
 		with := byStep(after)
 		sub := JudgedSwap{Candidate: c, Verdict: Care, Cautions: NewCautions(found, after, n.ID)}
 		barred := false

@@ -24,8 +24,9 @@ type keptBook struct {
 // memory of every process soon.
 const keepBook = 10 * time.Minute
 
-// keptBooks bounds the shelf: a notebook of 60 entries takes about 100 kB.
-const keptBooks = 500
+// keptBooks bounds the shelf: a notebook of 60 entries takes about 100 kB. A thousand homes
+// in one class fit.
+const keptBooks = 1_500
 
 func newBooks() *expirable.LRU[[2]uuid.UUID, keptBook] {
 	return expirable.NewLRU[[2]uuid.UUID, keptBook](keptBooks, nil, keepBook)

@@ -2,6 +2,7 @@ package keys
 
 import (
 	"bytes"
+	"strings"
 	"testing"
 
 	"github.com/google/uuid"
@@ -69,6 +70,22 @@ func TestPasswords(t *testing.T) {
 		CheckPassword("", "", false) ||
 		CheckPassword("argon2id$!$!", "x", false) {
 		t.Error("a wrong password fits, or the right one does not")
+	}
+	parts := strings.Split(h, "$")
+	if parts[1] != "m=65536,t=3,p=2" {
+		t.Errorf("the cost is %s", parts[1])
+	}
+	if older := parts[0] + "$" + parts[2] + "$" + parts[3]; !CheckPassword(older, "moor and snow", true) {
+		t.Error("a hash that says no cost does not fit")
+	}
+	cheap := Cost{Memory: 64, Passes: 1, Lanes: 1}.Hash("moor and snow")
+	if !CheckPassword(cheap, "moor and snow", true) || CheckPassword(cheap, "moor", true) {
+		t.Error("a hash of another cost does not fit")
+	}
+	for _, cost := range []string{"", "m=64", "m=64,t=0,p=1", "m=64,t=1,p=0", "m=64,t=1,p=256", "m=9999999,t=1,p=1"} {
+		if CheckPassword(strings.Replace(cheap, "m=64,t=1,p=1", cost, 1), "moor and snow", true) {
+			t.Errorf("a hash of the cost %q fits", cost)
+		}
 	}
 	r := NewRing([]config.Secret{{ID: "b", Key: make([]byte, 32)}, {ID: "a", Key: bytes.Repeat([]byte{7}, 32)}})
 	older := NewRing([]config.Secret{{ID: "a", Key: bytes.Repeat([]byte{7}, 32)}})

@@ -19,6 +19,7 @@ import { RosterPaste } from './RosterPaste';
 import { TakeAlong } from './TakeAlong';
 import { WasDone } from './WasDone';
 import { say } from '../words';
+import { failed } from '../parts/failed';
 
 type HomeView = Schemas['HomeView'];
 
@@ -131,7 +132,7 @@ export function ClassPage() {
   const open = (home?: string) => change({ home });
   const acts = useLettingGo(id, cls.data?.name ?? '', again, () => open());
   if (cls.isPending || homes.isPending) return <Loading what={say('classPage.the-class')} />;
-  if (cls.error || homes.error)
+  if (failed(cls) || failed(homes))
     return (
       <>
         <Head title={say('classPage.class')} />

@@ -8,6 +8,7 @@ import { NameLabel } from '../../ui/NameLabel';
 import { Loading, PartError } from '../parts/states';
 import { Head } from '../frame/TeacherFrame';
 import { Said, say } from '../words';
+import { failed } from '../parts/failed';
 
 /** Each home's own way in, on paper, to cut apart. */
 export function Codes() {
@@ -22,7 +23,7 @@ export function Codes() {
       got(api.GET('/api/v1/classes/{class}/invitations', { params: { path: { class: id } } })),
   });
   if (cls.isPending || list.isPending) return <Loading what={say('codes.the-codes')} />;
-  if (cls.error || list.error)
+  if (failed(cls) || failed(list))
     return <PartError what={say('codes.the-codes-2')} error={cls.error ?? list.error} />;
   return (
     <>

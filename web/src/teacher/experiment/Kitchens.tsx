@@ -20,6 +20,7 @@ import { MarkKey, type Matrix } from './KitchenMarks';
 import type { Assignment } from '../results/useResults';
 import { PlanAgain } from './PlanAgain';
 import { Rehearsal } from './Rehearsal';
+import { failed } from '../parts/failed';
 
 interface Tried {
   home: string;
@@ -60,7 +61,7 @@ export function Kitchens({ id, issued }: { id: string; issued: Assignment | unde
     enabled: tried !== undefined,
   });
   if (plan.isPending) return <Loading what={say('kitchens.the-kitchens')} />;
-  if (plan.isError)
+  if (failed(plan))
     return (
       <PartError
         what={say('kitchens.the-kitchens')}

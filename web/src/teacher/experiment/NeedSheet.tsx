@@ -11,6 +11,7 @@ import { Qualities } from './Qualities';
 import { ThingPicker } from '../larder/ThingPicker';
 import { useLarder } from '../larder/useLarder';
 import { say } from '../words';
+import { failed } from '../parts/failed';
 
 const kinds: [string, string][] = [
   ['', say('needSheet.not-said-yet')],
@@ -34,7 +35,7 @@ export function NeedSheet({ at, replace }: { at: number; replace: Replace }) {
   const path = (...rest: (string | number)[]) => ['needs', at, ...rest];
   const [problem, setProblem] = useState<unknown>();
   const { query: larder } = useLarder();
-  if (larder.error)
+  if (failed(larder))
     return (
       <PartError
         what={say('needSheet.the-larder')}

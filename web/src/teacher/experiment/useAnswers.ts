@@ -1,5 +1,5 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { useMe } from '../frame/useMe';
 import { api, got, type Schemas } from '../../api/client';
 import type { Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
@@ -10,11 +10,7 @@ import { say } from '../words';
 /** How a finding is answered: a mend is taken, or its sentence is said to mean something else. */
 export function useAnswers(replace: Replace) {
   const { doc, set } = useEditing();
-  const session = useQuery({
-    queryKey: ['me'],
-    queryFn: () => got(api.GET('/api/v1/session')),
-    staleTime: 60_000,
-  });
+  const session = useMe();
   const [problem, setProblem] = useState<unknown>();
   const by = session.data?.name ?? '';
   const take = async (change: Schemas['Change'], words: string) => {

@@ -16,6 +16,7 @@ import { OwnFiles } from './OwnFiles';
 import { ThingSheet } from './ThingSheet';
 import { useLarder } from './useLarder';
 import { say } from '../words';
+import { failed } from '../parts/failed';
 
 /** What the larder has under a name; what was found before stands until then. */
 function useFound(typed: string) {
@@ -73,7 +74,7 @@ export default function Larder() {
   useEffect(() => {
     document.title = say('larder.larder-patient-kitchen');
   }, []);
-  if (larder.error)
+  if (failed(larder))
     return (
       <>
         <Head title={say('teacherFrame.larder')} />

@@ -21,6 +21,7 @@ import {
   type Results,
 } from './useResults';
 import { because, say } from '../words';
+import { failed } from '../parts/failed';
 
 const missing: Record<string, string> = {
   'not-yet': say('classPage.not-yet'),
@@ -42,7 +43,7 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
         })}
       />
     );
-  if (results.error)
+  if (failed(results))
     return (
       <PartError
         what={say('collect.the-readings')}

@@ -13,6 +13,7 @@ import { useResults, type Assignment, type Results } from './useResults';
 import { WhatTheySaid } from './WhatTheySaid';
 import { ownLanguage } from '../languages';
 import { say } from '../words';
+import { failed } from '../parts/failed';
 
 /** How many homes do not count, and why. */
 function notCounted(r: Results) {
@@ -41,7 +42,7 @@ export function Compare({ assignment, id }: { assignment: Assignment | undefined
   const [params, change] = useAddress();
   if (!assignment) return <NotIssued id={id} />;
   if (results.isPending) return <Loading what={say('compare.what-the-class-found')} />;
-  if (results.error)
+  if (failed(results))
     return (
       <PartError
         what={say('compare.the-class-result')}

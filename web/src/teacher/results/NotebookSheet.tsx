@@ -13,6 +13,7 @@ import { laneName, partWords } from './slotWords';
 import { AtDesk, useDesk, type Notebook } from './AtDesk';
 import { guardWords, isGuard, stateWords, type Assignment, type Results } from './useResults';
 import { Said, because, say, type Key } from '../words';
+import { failed } from '../parts/failed';
 
 type Line = Schemas['NotebookLine'];
 
@@ -37,7 +38,7 @@ export function NotebookSheet({
       ),
   });
   if (notebook.isPending) return <Loading what={say('notebookSheet.the-notebook')} />;
-  if (notebook.error)
+  if (failed(notebook))
     return (
       <PartError
         what={say('notebookSheet.the-notebook-2')}
@@ -236,6 +237,8 @@ function entryWords(l: Line, results: Results, things: Record<string, string> | 
       return say('notebookSheet.finished', { step: l.step_title ?? e.step });
     case 'photo':
       return say('notebookSheet.sent-a-photo');
+    case 'recording':
+      return say('notebookSheet.sent-a-recording');
     case 'tick':
       return e.reason === 'no'
         ? say('notebookSheet.took-the-tick-off', { refers: e.refers })

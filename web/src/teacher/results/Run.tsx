@@ -10,6 +10,7 @@ import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
 import { stateWords, heldWords, useResults, type Assignment, type HomeResult } from './useResults';
 import { say } from '../words';
+import { failed } from '../parts/failed';
 
 const order: HomeResult['state'][] = [
   'not-opened',
@@ -29,7 +30,7 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
   const [params, change] = useAddress();
   if (!assignment) return <NotIssued id={id} />;
   if (results.isPending) return <Loading what={say('count.homes', { count: assignment.homes })} />;
-  if (results.error)
+  if (failed(results))
     return (
       <PartError
         what={say('run.the-homes')}

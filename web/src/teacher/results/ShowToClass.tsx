@@ -6,6 +6,7 @@ import { Loading, PartError } from '../parts/states';
 import { Findings, Plot, tooFew } from './classResult';
 import { useResults } from './useResults';
 import { say } from '../words';
+import { failed } from '../parts/failed';
 
 /** What the class found, for a wall or a shared screen: no name, no number of a telephone, nothing of the teacher's frame. */
 export default function ShowToClass() {
@@ -20,7 +21,7 @@ export default function ShowToClass() {
   useEffect(() => {
     document.title = say('showToClass.what-we-found');
   }, []);
-  if (assignments.error)
+  if (failed(assignments))
     return (
       <PartError
         what={say('showToClass.the-experiment')}
@@ -30,7 +31,7 @@ export default function ShowToClass() {
     );
   if (assignments.data && !assignment)
     return <PartError what={say('showToClass.this-result')} error={undefined} />;
-  if (results.error)
+  if (failed(results))
     return (
       <PartError
         what={say('compare.the-class-result')}

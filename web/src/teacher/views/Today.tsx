@@ -12,6 +12,7 @@ import { DayLine } from './DayLine';
 import { LateChanges } from './LateChanges';
 import { Week } from './Week';
 import { Said, say } from '../words';
+import { failed } from '../parts/failed';
 
 /** Is any home in trouble, and what is under way? */
 export function Today() {
@@ -35,7 +36,7 @@ export function Today() {
         <Loading what={say('today.what-happened')} />
       </>
     );
-  if (incidents.error || assignments.error)
+  if (failed(incidents) || failed(assignments))
     return (
       <>
         <Head title={today} />

@@ -329,17 +329,17 @@ func TestFindingAnExperiment(t *testing.T) {
 	h.signIn(demo.base)
 	h.open(demo.base + "/experiments")
 	h.sees("Snail supper")
-	listed := func() int { return evaluate[int](h.page, `document.querySelectorAll('.plain-list > .faces').length`) }
+	listed := func() int { return evaluate[int](h.page, `document.querySelector('.plain-list').children.length`) }
 	every := listed()
 	h.writes("Those about", "beans")
-	h.until("one about beans", `document.querySelectorAll('.plain-list > .faces').length === 1 && document.querySelector('.plain-list').textContent.includes('Thirsty beans')`)
+	h.until("one about beans", `document.querySelector('.plain-list').children.length === 1 && document.querySelector('.plain-list').textContent.includes('Thirsty beans')`)
 	h.writes("Those about", "nothing of the kind")
 	h.sees("None of your experiments is like that.")
 	h.writes("Those about", " ")
-	h.until("all of them", fmt.Sprintf(`document.querySelectorAll('.plain-list > .faces').length === %d`, every))
+	h.until("all of them", fmt.Sprintf(`document.querySelector('.plain-list').children.length === %d`, every))
 	h.chooses("done within", "30 min")
 	h.chooses("with", "no adult needed")
-	h.until("fewer", fmt.Sprintf(`document.querySelectorAll('.plain-list > .faces').length < %d`, every))
+	h.until("fewer", fmt.Sprintf(`document.querySelector('.plain-list').children.length < %d`, every))
 	if text := evaluate[string](h.page, `document.querySelector('.plain-list').textContent`); strings.Contains(text,
 		"Warm wraps") || strings.Contains(text, "Thirsty beans") {
 		t.Errorf("of 30 minutes without an adult are shown: %s", text)

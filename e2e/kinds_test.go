@@ -82,6 +82,65 @@ func (p *page) narrow(what string) {
 	p.do(chromedp.EmulateViewport(390, 844, chromedp.EmulateMobile))
 }
 
+// Things are put in order two at a time, without a connection; the core makes the order, which may
+// still be changed; a circle in the answers is said. The teacher sees and compares it as any order.
+func TestPairsByEar(t *testing.T) {
+	demo := theDemo(t)
+	teacher := tab(t, 1280, 800)
+	teacher.signIn(demo.base)
+	id := made(teacher, evaluate[string](teacher, `JSON.stringify((() => { const d = `+vanishing+`;
+		d.readings.find((r) => r.id === 'ear').pairs = true; return d; })())`))
+	teacher.open(demo.base + "/experiments/" + id + "/steps")
+	teacher.until("it is asked in pairs", `[...document.querySelectorAll('label')].some((l) =>
+		l.textContent.startsWith('asked two at a time') && l.control?.checked)`)
+	if status := issued(teacher, id); status != 200 {
+		t.Fatalf("it is not issued: %v", status)
+	}
+	p := tab(t, 390, 844)
+	line := newProxy(t, strings.TrimPrefix(demo.base, "http://"))
+	p.open(strings.Replace(demo.link("Gorse"), demo.base, line.base(), 1))
+	p.press("Go on")
+	p.press("Vanishing sugar")
+	p.writes("Your name (an adult)", "A. Gorsby")
+	p.press("We agree, begin")
+	p.press("Begin anyway")
+	p.sees("Look at the sugar in both glasses")
+	p.hasCore()
+	line.cut()
+	p.tile("left/cold", "some")
+	p.tile("left/warm", "some")
+	p.press("One more")
+	p.press("Done, next")
+	p.sees("Pair 1 of 3")
+	p.fits("two at a time")
+	p.violations("two at a time")
+	p.narrow("two at a time")
+	answer := func(n int, how int) {
+		p.sees(fmt.Sprintf("Pair %d of 3", n))
+		p.until("an answer", fmt.Sprintf(`(() => { const b = document.querySelectorAll('.pair-answer')[%d];
+			if (!b) return false; b.click(); return true; })()`, how))
+	}
+	answer(1, 0)
+	p.press("One pair back")
+	answer(1, 2)
+	answer(2, 2)
+	answer(3, 2)
+	p.sees("This is your order. You may still change it.")
+	p.sees("empty glass = ")
+	p.press("Ask me again, two at a time")
+	answer(1, 0)
+	answer(2, 0)
+	answer(3, 0)
+	p.sees("This is your order.")
+	p.fits("an order made of pairs")
+	p.violations("an order made of pairs")
+	p.press("Done: see my result") // what was answered is kept when the step is left
+	line.heal()
+	evaluate[bool](p, `(() => { dispatchEvent(new Event('online')); return true; })()`)
+	teacher.open(demo.base + "/experiments/" + id + "/collect")
+	teacher.until("the order at the desk", `/ glass [>=] /.test(document.body.innerText)`)
+}
+
 // Every kind goes the whole way: issued, taken on a phone without a connection,
 // shown to the teacher, compared and handed on.
 func TestKindsGoTheWholeWay(t *testing.T) {

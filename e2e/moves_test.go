@@ -51,6 +51,7 @@ func TestOnePhoneTwoClasses(t *testing.T) {
 	phone := tab(t, 390, 844)
 	phone.open(first)
 	phone.press("Go on")
+	phone.until("past the welcome", `!document.body.innerText.includes('Which language?')`)
 	phone.open(second)
 	phone.press("Go on")
 	phone.sees("Also on this phone")

@@ -208,6 +208,7 @@ func (m mutator) bytes(b []byte) []byte {
 // Requests of every kind, each with something wrong in it: none is answered
 // with a fault of ours, whatever it says, and the server stays small.
 func TestMutatedRequests(t *testing.T) {
+	t.Parallel()
 	url := database(t)
 	demo := start(t, []string{"PK_DATABASE_URL=" + url}, "demo", "--dir", t.TempDir(), "--listen", "127.0.0.1:0")
 	m := mutator{rand.New(rand.NewPCG(9, 9))}

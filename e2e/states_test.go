@@ -276,8 +276,11 @@ func TestLiveAgainAfterRefusals(t *testing.T) {
 	away.Store(true)
 	streams.Range(func(_, cancel any) bool { cancel.(context.CancelFunc)(); return true })
 	p.sees("Not live")
-	time.Sleep(3 * time.Second) // long enough for an attempt that is refused
+	time.Sleep(6 * time.Second) // long enough for an attempt that is refused, and for what was read to be looked at again
+	evaluate[bool](p, `document.dispatchEvent(new Event('visibilitychange'))`)
+	time.Sleep(2 * time.Second)
 	p.sees("Not live")
+	p.sees("Paper strips") // what was read stays
 	away.Store(false)
 	p.until("the page to be live again", `!document.body.innerText.includes('Not live')`)
 }

@@ -36,6 +36,7 @@ func photoFile(t *testing.T) string {
 // TestWholeWay goes the whole way as a teacher and as two families on
 // phones: one is without a connection for a while, one would rather watch.
 func TestWholeWay(t *testing.T) {
+	t.Parallel()
 	url := database(t)
 	s := openStore(t, url)
 	if err := s.Migrate(context.Background()); err != nil {

@@ -49,6 +49,7 @@ func newApp(c config.Config, s *store.Store, log *slog.Logger) *app.App {
 		Store:     s,
 		Keys:      keys.NewRing(c.Secrets),
 		Desk:      media.NewDesk(2),
+		Recorder:  media.FindRecorder(),
 		PublicURL: c.PublicURL,
 		Now:       time.Now,
 		Log:       log,

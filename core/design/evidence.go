@@ -11,11 +11,11 @@ import (
 // stages.
 type Evidence struct {
 	ID       string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
-	Kind     EvidenceKind   `json:"kind" enum:"photo,photo-pair,drawing,drawing-pair,flow-chart,talk,text"`
+	Kind     EvidenceKind   `json:"kind" enum:"photo,photo-pair,drawing,drawing-pair,clip,sound,flow-chart,talk,text"`
 	Name     text.Localized `json:"name"`
 	MustShow text.Localized `json:"must_show,omitempty" doc:"What must be visible or said"`
 	Required bool           `json:"required,omitempty"`
-	Instead  []EvidenceKind `json:"instead,omitempty" enum:"photo,drawing,text" doc:"Kinds that do as well, for homes that cannot: a pair of pictures is two of them"`
+	Instead  []EvidenceKind `json:"instead,omitempty" enum:"photo,drawing,clip,sound,text" doc:"Kinds that do as well, for homes that cannot: a pair of pictures is two of them"`
 	Places   []Choice       `json:"places,omitempty" doc:"Of a flow chart: the places to choose from; others can be typed"`
 	Length   string         `json:"length,omitempty" doc:"Of a talk: how long, such as 2 min"`
 	Audience text.Localized `json:"audience,omitempty" doc:"Of a talk: to whom"`
@@ -30,6 +30,8 @@ const (
 	PhotoPairEvidence   EvidenceKind = "photo-pair"
 	DrawingEvidence     EvidenceKind = "drawing"
 	DrawingPairEvidence EvidenceKind = "drawing-pair"
+	ClipEvidence        EvidenceKind = "clip"       // filmed, at most 20 s
+	SoundEvidence       EvidenceKind = "sound"      // recorded, at most 20 s
 	FlowChartEvidence   EvidenceKind = "flow-chart" // the way of something, stage by stage: place and change
 	TalkEvidence        EvidenceKind = "talk"       // told to somebody, who says so
 	TextEvidence        EvidenceKind = "text"
@@ -37,8 +39,8 @@ const (
 
 // EvidenceKinds are all of them.
 var EvidenceKinds = []EvidenceKind{
-	PhotoEvidence, PhotoPairEvidence, DrawingEvidence, DrawingPairEvidence, FlowChartEvidence, TalkEvidence,
-	TextEvidence,
+	PhotoEvidence, PhotoPairEvidence, DrawingEvidence, DrawingPairEvidence, ClipEvidence, SoundEvidence,
+	FlowChartEvidence, TalkEvidence, TextEvidence,
 }
 
 // How many stages a flow chart has at most, and how many signs a place or change.
@@ -52,8 +54,11 @@ func (e *Evidence) Pair() bool { return e.Kind == PhotoPairEvidence || e.Kind ==
 
 // Photographed reports whether a camera takes it.
 func (e *Evidence) Photographed() bool {
-	return e.Kind == PhotoEvidence || e.Kind == PhotoPairEvidence
+	return e.Kind == PhotoEvidence || e.Kind == PhotoPairEvidence || e.Kind == ClipEvidence
 }
+
+// Recorded reports whether it is a clip or a sound.
+func (k EvidenceKind) Recorded() bool { return k == ClipEvidence || k == SoundEvidence }
 
 // Drawn reports whether it is drawn by hand.
 func (e *Evidence) Drawn() bool { return e.Kind == DrawingEvidence || e.Kind == DrawingPairEvidence }

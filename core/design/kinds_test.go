@@ -55,6 +55,9 @@ func TestKindsAreExplained(t *testing.T) {
 		{"right-option", "/right", design.ChoiceKind, func(_ *design.Document, r *design.Reading) { r.Right = "c" }},
 		{"no-options", "/options", design.SeveralKind, func(_ *design.Document, r *design.Reading) { r.Options = nil }},
 		{"things", "/things", design.OrderKind, func(_ *design.Document, r *design.Reading) { r.Things = word("a") }},
+		{"too-many-pairs", "/pairs", design.OrderKind, func(_ *design.Document, r *design.Reading) {
+			r.Things, r.Pairs = word("a", "b", "c", "d", "e", "f"), true
+		}},
 		{"order-per-condition", "/per", design.OrderKind, func(_ *design.Document, r *design.Reading) {
 			r.Things, r.Per = nil, []design.PartOf{design.Conditions}
 		}},

@@ -80,6 +80,7 @@ type Reading struct {
 	None          bool               `json:"none,omitempty" doc:"Of a choice or several: none of them can be chosen"`
 	NotSure       bool               `json:"not_sure,omitempty" doc:"Of a choice: not sure can be chosen"`
 	Things        []Choice           `json:"things,omitempty" doc:"Of an order: what is put in order; left out: the conditions"`
+	Pairs         bool               `json:"pairs,omitempty" doc:"Of an order of two to five things: asked two at a time"`
 	Stages        []Choice           `json:"stages,omitempty" doc:"Of stage-order: what came one after the other; left out: the stages of the experiment"`
 	Zones         []Zone             `json:"zones,omitempty" doc:"Of zones: 2 to 6 of them; the looks are its times"`
 	Settling      []string           `json:"settling,omitempty" doc:"Of zones: times of looks that are left out, while they settle"`

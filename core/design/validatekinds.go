@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"patient-kitchen/core/quantity"
+	"patient-kitchen/core/reading"
 	"patient-kitchen/core/text"
 )
 
@@ -41,6 +42,9 @@ var kindChecks = map[ReadingKind]func(v *validator, r *Reading, path string){
 			v.say(Error, "things", path+"/things", text.Args{"n": n, "most": MaxThings})
 		}
 		v.choices(r.Things, path+"/things")
+		if n := len(v.d.Choices(r)); r.Pairs && n > reading.MostInPairs {
+			v.say(Error, "too-many-pairs", path+"/pairs", text.Args{"n": n, "most": reading.MostInPairs})
+		}
 		if r.PerCondition() && len(r.Things) == 0 {
 			v.say(Error, "order-per-condition", path+"/per", text.Args{"name": r.Name})
 		}

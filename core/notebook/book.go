@@ -63,7 +63,7 @@ type Book struct {
 	Writer   Writer
 	Cells    []Cell // in the order of the design's slots
 	Notes    []Entry
-	Photos   []Entry // newest of each evidence last
+	Media    []Entry // pictures, clips and sounds; newest of each evidence last
 	Done     map[string]time.Time
 	Ticked   map[string]bool
 	Uses     map[string]string    // by need: what the home said last that it uses instead
@@ -207,8 +207,8 @@ func (b *Book) take(e *Entry, spoiled map[string]fate) {
 		if i, ok := b.index[e.Slot]; ok {
 			b.Cells[i].Entry, b.Cells[i].Reason = e, e.Reason
 		}
-	case Photo:
-		b.Photos = append(b.Photos, *e)
+	case Photo, Recorded:
+		b.Media = append(b.Media, *e)
 	case StepDone:
 		if _, already := b.Done[e.Step]; !already { // a clock starts once
 			b.Done[e.Step] = e.Measured()
@@ -242,6 +242,9 @@ func (b *Book) takeReading(e *Entry, spoiled map[string]fate) {
 		(b.FirstReading.IsZero() || e.Measured().Before(b.FirstReading)) {
 		b.FirstReading = e.Measured()
 	}
+	settled := *e
+	settled.Given = e.Given.settled()
+	e = &settled
 	line := Past{Entry: *e, Understood: b.understand(r, e), Fate: "counts"}
 	if f, bad := spoiled[e.ID]; bad {
 		line.Fate, line.Reason = f.what, f.why

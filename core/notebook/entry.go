@@ -22,6 +22,7 @@ const (
 	Spoiled     Kind = "spoiled"     // the reading in Refers was spoiled (Reason)
 	NotRead     Kind = "not-read"    // a slot stays without a value (Reason)
 	Photo       Kind = "photo"       // the picture in Refers, for an evidence
+	Recorded    Kind = "recording"   // the clip or sound in Refers, for an evidence
 	Sent        Kind = "sent"        // the home handed its work in
 	Adult       Kind = "adult"       // an adult says to be there, at a step
 	Fact        Kind = "fact"        // what the home says of itself (Refers: the fact; Choice: yes or no)
@@ -47,6 +48,7 @@ var Kinds = []Kind{
 	Spoiled,
 	NotRead,
 	Photo,
+	Recorded,
 	Sent,
 	Adult,
 	Fact,
@@ -166,6 +168,7 @@ var fits = map[Kind]func(d *design.Document, e *Entry) *Problem{
 		}
 	},
 	Photo:       pictured,
+	Recorded:    pictured,
 	Observation: observed,
 	Spoiled: says(func(e *Entry) []string { return []string{e.Refers, e.Reason} },
 		Problem{"reason", rule("spoiled"), "spilled"}),

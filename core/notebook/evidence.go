@@ -83,8 +83,8 @@ func (b *Book) Pieces(evidence string) []Piece {
 	for i, step := range steps {
 		second := asked.Pair() && i > 0
 		from := len(out)
-		for k := range b.Photos {
-			if e := &b.Photos[k]; e.Evidence == evidence && b.stepOf(e, steps) == step {
+		for k := range b.Media {
+			if e := &b.Media[k]; e.Evidence == evidence && b.stepOf(e, steps) == step {
 				if asked.Pair() {
 					out = out[:from] // the last stands
 				}

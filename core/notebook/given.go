@@ -36,6 +36,7 @@ type Given struct {
 	Seen      string              `json:"seen,omitempty" enum:"happening,guessed" doc:"Of an order of stages: seen as it happened, or guessed later"`
 	Chart     []Stop              `json:"chart,omitempty" maxItems:"8" doc:"Of a flow chart: its stages, in their order"`
 	Strokes   []string            `json:"strokes,omitempty" maxItems:"400" doc:"Of a drawing: its strokes, each as points x,y in thousandths of its width"`
+	Pairs     []reading.Pair      `json:"pairs,omitempty" maxItems:"10" doc:"Of an order asked two at a time: what was said of each pair; without an order, they make it"`
 	LeftOut   []string            `json:"left_out,omitempty" maxItems:"7" doc:"Of an order: ids of things that have no place in it"`
 }
 
@@ -118,6 +119,9 @@ func choosing(d *design.Document, r *design.Reading, g *Given) *Problem {
 	if p := bySense(r, g, example); p != nil {
 		return p
 	}
+	if !g.paired(choices) {
+		return &Problem{"value.pairs", rule("pairs"), example}
+	}
 	seen := map[string]bool{}
 	for _, id := range slices.Concat(g.ids(), g.LeftOut, g.Never) {
 		if seen[id] || !offered(choices, id) {
@@ -126,6 +130,31 @@ func choosing(d *design.Document, r *design.Reading, g *Given) *Problem {
 		seen[id] = true
 	}
 	return nil
+}
+
+// paired reports whether pairs are of two things that are asked about, each two once,
+// and something was said of them.
+func (g *Given) paired(choices []design.Choice) bool {
+	seen := map[[2]string]bool{}
+	for _, p := range g.Pairs {
+		key := [2]string{min(p.A, p.B), max(p.A, p.B)}
+		if p.A == p.B || seen[key] || !offered(choices, p.A) || !offered(choices, p.B) ||
+			p.Said != "a" && p.Said != "b" && p.Said != "same" {
+			return false
+		}
+		seen[key] = true
+	}
+	return true
+}
+
+// settled is a value with the order that its pairs make, where none was made of them.
+func (g *Given) settled() *Given {
+	if g == nil || len(g.Pairs) == 0 || len(g.Order) > 0 {
+		return g
+	}
+	with := *g
+	with.Order, _ = reading.Ordered(g.Pairs)
+	return &with
 }
 
 // bySense checks that words stand under a sense that is asked, and are among its words.
@@ -156,7 +185,7 @@ func ofKind(kind design.ReadingKind, g *Given) bool {
 		design.OrdinalKind:     g.Level != "",
 		design.YesPartlyNoKind: g.Answer != "",
 		design.ChoiceKind:      len(g.Chosen) > 0,
-		design.OrderKind:       len(g.Order)+len(g.LeftOut)+len(g.Never) > 0,
+		design.OrderKind:       len(g.Order)+len(g.LeftOut)+len(g.Never)+len(g.Pairs) > 0,
 		design.ZonesKind:       len(g.Counts) > 0,
 		design.WordsKind:       len(g.Words)+len(g.Own) > 0,
 		design.EventKind:       g.At != nil || len(g.Between) > 0 || g.NotBy != nil,
@@ -171,7 +200,8 @@ func ofKind(kind design.ReadingKind, g *Given) bool {
 			delete(set, twins[0])
 		}
 	}
-	if kind == design.OrderKind && len(g.Never) > 0 || kind == design.StageOrderKind && len(g.LeftOut) > 0 ||
+	if kind == design.OrderKind && len(g.Never) > 0 ||
+		kind == design.StageOrderKind && len(g.LeftOut)+len(g.Pairs) > 0 ||
 		kind != design.StageOrderKind && g.Seen != "" {
 		return false
 	}

@@ -118,7 +118,7 @@ func TestTheRestOfTheBook(t *testing.T) {
 	sent := entry(notebook.Sent, 6, func(*notebook.Entry) {})
 	b := notebook.Open(d, []notebook.Entry{sent, photo, saw, adult, off, water, pencil}, english, nil)
 	if !b.Ticked["pencil"] || b.Ticked["water"] || b.Adults["cut"].IsZero() || len(b.Notes) != 1 ||
-		len(b.Photos) != 1 ||
+		len(b.Media) != 1 ||
 		b.SentAt == nil ||
 		!b.LastSeen.Equal(sent.Received) {
 		t.Errorf("%+v", b)

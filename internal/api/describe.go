@@ -17,6 +17,7 @@ var tags = []struct{ name, about, prefix string }{
 	{"Homes", "", "/classes/{class}/roster"},
 	{"Homes", "", "/classes/{class}/invitations"},
 	{"Results", "", "/classes/{class}/photos"},
+	{"Results", "", "/classes/{class}/recordings"},
 	{"Incidents", "What homes told through Something went wrong", "/classes/{class}/incidents"},
 	{"Incidents", "", "/incidents"},
 	{"Issuing", "", "/assignments"},
@@ -46,7 +47,9 @@ var parameters = map[string]string{
 	"class": "Id of the class", "home": "Id of the home", "assignment": "Id of the assignment: a version that was " +
 		"issued to the class", "experiment": "Id of the experiment",
 	"entry": "Id of the entry, made by whoever writes it (UUIDv7)", "photo": "Id of the picture, made by the " +
-		"phone (UUIDv7)", "size": "display or thumbnail", "incident": "Id of the incident, made by the phone",
+		"phone (UUIDv7)",
+	"recording": "Id of the clip or sound, made by the phone (UUIDv7)",
+	"size":      "display or thumbnail", "incident": "Id of the incident, made by the phone",
 	"session": "Id of the session", "thing": "Id of a thing of the larder", "swap": "Id of a swap of the school's own",
 	"model": "Id of a model", "number": "Number of the version",
 	"Accept-Language": "The language that answers are worded in",
@@ -69,6 +72,20 @@ var files = []file{
 	},
 	{"GET", "/home/{home}/photos/{photo}/{size}", "get-home-photo", "A picture that this home sent", "image/jpeg"},
 	{
+		"PUT",
+		"/home/{home}/assignments/{assignment}/recordings/{recording}",
+		"put-recording",
+		"Send a clip or sound of at most 20 s; it is written anew and stripped of all that is not seen or heard",
+		"video/*",
+	},
+	{
+		"GET",
+		"/home/{home}/recordings/{recording}",
+		"get-home-recording",
+		"A clip or sound that this home sent",
+		"video/mp4",
+	},
+	{
 		"GET",
 		"/home/{home}/assignments/{assignment}/print/{sheet}",
 		"print-sheet",
@@ -76,6 +93,7 @@ var files = []file{
 		"text/html",
 	},
 	{"GET", "/classes/{class}/photos/{photo}/{size}", "get-photo", "A picture that a home sent", "image/jpeg"},
+	{"GET", "/classes/{class}/recordings/{recording}", "get-recording", "A clip or sound that a home sent", "video/mp4"},
 	{
 		"GET",
 		"/classes/{class}/assignments/{assignment}/export.csv",

@@ -76,6 +76,7 @@ func newSiteOn(t testing.TB, url string, tracer pgx.QueryTracer, settings ...fun
 		Store:     st,
 		Keys:      keys.NewRing([]config.Secret{{ID: "a", Key: bytes.Repeat([]byte{7}, 32)}}),
 		Desk:      media.NewDesk(2),
+		Recorder:  media.FindRecorder(),
 		PublicURL: "http://kitchen.test",
 		Now:       func() time.Time { return s.now },
 		Log:       log,
@@ -185,13 +186,13 @@ func (c *client) refused(method, path string, body any, status int, code string,
 
 const password = "three plain words"
 
-// hashed is the password of all teachers, hashed once: that takes as long as a test.
-var hashed = sync.OnceValue(func() string { return keys.HashPassword(password) })
+// hashed is the password of all teachers, at a cost that lets hundreds sign in.
+var hashed = keys.Cost{Memory: 64, Passes: 1, Lanes: 1}.Hash(password)
 
 // teacher makes an account and signs in.
 func (s *site) teacher(email string) *client {
 	s.t.Helper()
-	t := store.Teacher{ID: store.NewID(), Email: email, Name: "Ms Tarrant", PasswordHash: hashed(), CreatedAt: s.now}
+	t := store.Teacher{ID: store.NewID(), Email: email, Name: "Ms Tarrant", PasswordHash: hashed, CreatedAt: s.now}
 	if err := s.app.Store.AddTeacher(context.Background(), t); err != nil {
 		s.t.Fatal(err)
 	}

@@ -62,6 +62,7 @@ var statuses = map[string]int{
 	"replaced-link":   410,
 	"roster-problems": 422, "no-permission": 403, "no-photos": 403, "watch-only": 403, "recalled": 410,
 	"not-a-picture": 422, "heic": 422, "film": 422, "animated": 422, "too-large": 413, "broken": 422,
+	"not-a-recording": 422, "too-long": 422, "no-recordings": 422,
 }
 
 // fail turns an error of a use case into a problem document.

@@ -1,6 +1,8 @@
 package api
 
 import (
+	"bytes"
+	"context"
 	"encoding/json"
 	"fmt"
 	"io"
@@ -20,11 +22,14 @@ import (
 	"patient-kitchen/internal/refusal"
 )
 
-// raw registers what is not JSON: pictures, files, the live stream.
+// raw registers what is not JSON: pictures, recordings, files, the live stream.
 func (s *Server) raw(r chi.Router) {
 	r.Put("/api/v1/home/{home}/assignments/{assignment}/photos/{photo}", s.putPhoto)
 	r.Get("/api/v1/home/{home}/photos/{photo}/{size}", s.homePhoto)
 	r.Get("/api/v1/classes/{class}/photos/{photo}/{size}", s.teacherPhoto)
+	r.Put("/api/v1/home/{home}/assignments/{assignment}/recordings/{recording}", s.putRecording)
+	r.Get("/api/v1/home/{home}/recordings/{recording}", s.homeRecording)
+	r.Get("/api/v1/classes/{class}/recordings/{recording}", s.teacherRecording)
 	for path, write := range map[string]func(*export.Class, io.Writer, export.Dialect) error{
 		"export": (*export.Class).ReadingsCSV, "answers": (*export.Class).AnswersCSV,
 		"observations": (*export.Class).ObservationsCSV, "results": (*export.Class).ResultsCSV,
@@ -100,22 +105,37 @@ func (u *uploads) end(home uuid.UUID) {
 }
 
 func (s *Server) putPhoto(w http.ResponseWriter, r *http.Request) {
-	s.homeFile(w, r, []string{"home", "assignment", "photo"}, func(who app.HomeActor, id []uuid.UUID) error {
+	s.putMedia(w, r, "photo", media.MaxBytes, "a photo at a lower size", s.App.PutPhoto)
+}
+
+func (s *Server) putRecording(w http.ResponseWriter, r *http.Request) {
+	s.putMedia(w, r, "recording", media.MaxRecording, "at most 20 s at a lower size", s.App.PutRecording)
+}
+
+// putMedia reads an upload, no larger than most bytes, and gives it to who takes it.
+func (s *Server) putMedia(
+	w http.ResponseWriter,
+	r *http.Request,
+	name string,
+	most int64,
+	example string,
+	put func(context.Context, app.HomeActor, uuid.UUID, uuid.UUID, []byte) error,
+) {
+	s.homeFile(w, r, []string{"home", "assignment", name}, func(who app.HomeActor, id []uuid.UUID) error {
 		if !s.uploads.begin(who.Home) {
 			return media.ErrBusy // before a byte of it is read
 		}
 		defer s.uploads.end(who.Home)
-		upload, err := io.ReadAll(http.MaxBytesReader(w, r.Body, media.MaxBytes))
+		upload, err := io.ReadAll(http.MaxBytesReader(w, r.Body, most))
 		if err != nil {
 			return problem(
 				413,
 				"too-large",
 				"too-large",
-				"too-large.photo",
-			).about("photo", text.Message{ID: "rule.most-megabytes", Args: text.Args{"n": media.MaxBytes >> 20}},
-				"a photo at a lower size")
+				"too-large."+name,
+			).about(name, text.Message{ID: "rule.most-megabytes", Args: text.Args{"n": int(most >> 20)}}, example)
 		}
-		if err := s.App.PutPhoto(r.Context(), who, id[1], id[2], upload); err != nil {
+		if err := put(r.Context(), who, id[1], id[2], upload); err != nil {
 			return err
 		}
 		writeJSON(w, Done{true})
@@ -130,12 +150,25 @@ func writeJSON(w http.ResponseWriter, v any) {
 
 func (s *Server) homePhoto(w http.ResponseWriter, r *http.Request) {
 	s.homeFile(w, r, []string{"home", "photo"}, func(who app.HomeActor, id []uuid.UUID) error {
-		b, err := s.App.HomePhoto(r.Context(), who, id[1], chi.URLParam(r, "size"))
+		size, err := sizeOf(r)
+		if err != nil {
+			return err
+		}
+		b, err := s.App.HomePhoto(r.Context(), who, id[1], size)
 		if err == nil {
 			writePicture(w, b)
 		}
 		return err
 	})
+}
+
+// sizeOf is the size of a picture that is asked for; a clip or sound is no size of one.
+func sizeOf(r *http.Request) (string, error) {
+	size := chi.URLParam(r, "size")
+	if size != "display" && size != "thumbnail" {
+		return "", refusal.ErrNotFound
+	}
+	return size, nil
 }
 
 // homeFile runs a handler that reads or writes a file for a home's phone; the
@@ -160,7 +193,11 @@ func (s *Server) homeFile(
 
 func (s *Server) teacherPhoto(w http.ResponseWriter, r *http.Request) {
 	s.teacherFile(w, r, []string{"class", "photo"}, func(who app.TeacherActor, id []uuid.UUID) error {
-		b, err := s.App.TeacherPhoto(r.Context(), who, id[0], id[1], chi.URLParam(r, "size"))
+		size, err := sizeOf(r)
+		if err != nil {
+			return err
+		}
+		b, err := s.App.TeacherPhoto(r.Context(), who, id[0], id[1], size)
 		if err == nil {
 			writePicture(w, b)
 		}
@@ -185,6 +222,35 @@ func (s *Server) teacherFile(
 	if err != nil {
 		writeProblem(w, s.logged(r.Context(), err))
 	}
+}
+
+func (s *Server) homeRecording(w http.ResponseWriter, r *http.Request) {
+	s.homeFile(w, r, []string{"home", "recording"}, func(who app.HomeActor, id []uuid.UUID) error {
+		b, err := s.App.HomePhoto(r.Context(), who, id[1], "recording")
+		if err == nil {
+			writeRecording(w, r, b)
+		}
+		return err
+	})
+}
+
+func (s *Server) teacherRecording(w http.ResponseWriter, r *http.Request) {
+	s.teacherFile(w, r, []string{"class", "recording"}, func(who app.TeacherActor, id []uuid.UUID) error {
+		b, err := s.App.TeacherPhoto(r.Context(), who, id[0], id[1], "recording")
+		if err == nil {
+			writeRecording(w, r, b)
+		}
+		return err
+	})
+}
+
+// writeRecording answers a clip or sound, or the part of it that a player asks for.
+func writeRecording(w http.ResponseWriter, r *http.Request, b []byte) {
+	h := w.Header()
+	h.Set("Content-Type", "video/mp4")
+	h.Set("Cache-Control", "private, max-age=300")
+	h.Set("Content-Security-Policy", "default-src 'none'; media-src 'self'; sandbox")
+	http.ServeContent(w, r, "", time.Time{}, bytes.NewReader(b))
 }
 
 func writePicture(w http.ResponseWriter, b []byte) {

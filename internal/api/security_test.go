@@ -72,6 +72,8 @@ func bodyFor(sc *school, method, pattern string) any {
 	switch {
 	case method == "GET" || method == "DELETE":
 		return nil
+	case strings.HasSuffix(pattern, "/recordings/{recording}"):
+		return []byte("RIFF")
 	case strings.HasSuffix(pattern, "/photos/{photo}"):
 		return jpegOf(8, 8)
 	case strings.HasSuffix(pattern, "/entries/{entry}"), strings.HasSuffix(pattern, "/shared/{entry}"):
@@ -153,6 +155,8 @@ func TestStrangersAreRefused(t *testing.T) {
 		"{entry}",
 		entry,
 		"{photo}",
+		photo,
+		"{recording}",
 		photo,
 		"{incident}",
 		incident,

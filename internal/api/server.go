@@ -46,7 +46,7 @@ type Server struct {
 // csp lets pages load only what ships with the application; styles may stand
 // in attributes, which the plots use for sizes.
 const csp = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self' 'unsafe-inline'; img-src " +
-	"'self' data: blob:; font-src 'self'; connect-src 'self'; frame-src 'self'; " +
+	"'self' data: blob:; font-src 'self'; media-src 'self' blob:; connect-src 'self'; frame-src 'self'; " +
 	"manifest-src 'self'; worker-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'"
 
 // Routes builds the router. It is called once.

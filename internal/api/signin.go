@@ -8,6 +8,7 @@ import (
 	"github.com/google/uuid"
 
 	"patient-kitchen/internal/app"
+	"patient-kitchen/internal/store"
 )
 
 // Me is who is signed in.
@@ -15,7 +16,11 @@ type Me struct {
 	ID    uuid.UUID `json:"id"`
 	Name  string    `json:"name"`
 	Email string    `json:"email"`
+
+	Recordings bool `json:"recordings" doc:"Clips and sounds can be taken on this server"`
 }
+
+func (s *Server) me(t store.Teacher) Me { return Me{t.ID, t.Name, t.Email, s.App.Recorder != nil} }
 
 func (s *Server) signIn() {
 	type in struct {
@@ -53,7 +58,7 @@ func (s *Server) signIn() {
 				Secure:   s.Secure,
 				SameSite: http.SameSiteLaxMode,
 			}
-			return &signedIn{cookie, Me{t.ID, t.Name, t.Email}}, nil
+			return &signedIn{cookie, s.me(t)}, nil
 		},
 	)
 	huma.Register(
@@ -73,7 +78,7 @@ func (s *Server) signIn() {
 		op("GET", "/session", "who-am-i", "Who is signed in"),
 		func(ctx context.Context, who app.TeacherActor, _ *nothing) (Me, error) {
 			t, err := s.App.Teacher(ctx, who)
-			return Me{t.ID, t.Name, t.Email}, err
+			return s.me(t), err
 		},
 	)
 }

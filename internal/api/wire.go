@@ -89,11 +89,16 @@ func whole(next http.Handler) http.Handler {
 // have longer.
 const answerWithin = 12 * time.Second
 
+// isMedia reports whether a path is that of a picture, clip or sound, which is no text.
+func isMedia(path string) bool {
+	return strings.Contains(path, "/photos/") || strings.Contains(path, "/recordings/")
+}
+
 // inTime ends what takes too long, above all a database that does not answer.
 func inTime(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		p := r.URL.Path
-		if strings.HasSuffix(p, "/live") || strings.Contains(p, "/photos/") || strings.Contains(p, "/export.") ||
+		if strings.HasSuffix(p, "/live") || isMedia(p) || strings.Contains(p, "/export.") ||
 			strings.HasSuffix(p, "/archive.zip") {
 			next.ServeHTTP(w, r)
 			return
@@ -118,7 +123,7 @@ func wellFormed(next http.Handler) http.Handler {
 		what := ""
 		if badQuery(r.URL.EscapedPath()) || badQuery(r.URL.RawQuery) {
 			what = "the address"
-		} else if r.Body != nil && r.Body != http.NoBody && !strings.Contains(r.URL.Path, "/photos/") {
+		} else if r.Body != nil && r.Body != http.NoBody && !isMedia(r.URL.Path) {
 			body, err := io.ReadAll(http.MaxBytesReader(w, r.Body, maxText))
 			if err != nil {
 				writeProblem(w, problem(413, "too-large", "too-large", "too-large"))

@@ -21,6 +21,7 @@ type App struct {
 	Store     *store.Store
 	Keys      *keys.Ring
 	Desk      *media.Desk
+	Recorder  *media.Recorder  // nil where clips and sounds cannot be taken
 	PublicURL string           // without a slash at the end
 	Now       func() time.Time // the server's clock
 	Log       *slog.Logger

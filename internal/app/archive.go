@@ -213,20 +213,24 @@ func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who Teach
 		if p := b.permissions[h.ID]; p.State != "granted" || !p.Photos {
 			continue
 		}
-		for _, photo := range b.books[h.ID].Photos {
-			id, err := uuid.Parse(photo.Refers)
+		for _, shown := range b.books[h.ID].Media {
+			id, err := uuid.Parse(shown.Refers)
 			if err != nil {
 				continue
 			}
-			raw, err := a.Store.MediaBytes(ctx, as.ClassID, id, "display")
+			size, place, ending := "display", "photos/", ".jpg"
+			if shown.Kind == notebook.Recorded {
+				size, place, ending = "recording", "recordings/", ".mp4"
+			}
+			raw, err := a.Store.MediaBytes(ctx, as.ClassID, id, size)
 			if notFound(err) == refusal.ErrNotFound {
 				continue // not kept any longer
 			}
 			if err != nil {
 				return err
 			}
-			z.put(dir+"photos/"+results.PlainName(h.Nickname)+"-"+results.PlainName(photo.Evidence)+"-"+
-				id.String()[24:]+".jpg", raw)
+			z.put(dir+place+results.PlainName(h.Nickname)+"-"+results.PlainName(shown.Evidence)+"-"+
+				id.String()[24:]+ending, raw)
 		}
 	}
 	return z.err

@@ -32,6 +32,8 @@ type Bundle struct {
 	Sheets    []sheets.Sheet    `json:"sheets"`
 	Languages []string          `json:"languages"`
 	Kitchen   KitchenCard       `json:"kitchen"`
+
+	Recordings bool `json:"recordings" doc:"Clips and sounds can be taken; without, another way does"`
 }
 
 // KitchenCard says whether a home is asked what its kitchen has.
@@ -160,6 +162,8 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 		FirstAid:  sheets.FirstAid(hc.reader),
 		Sheets:    []sheets.Sheet{},
 		Languages: text.Languages,
+
+		Recordings: a.Recorder != nil,
 		Kitchen: KitchenCard{
 			Asked: survey.AskedAt != nil && (survey.SaidAt == nil || survey.SaidAt.Before(*survey.AskedAt)),
 			Said:  survey.SaidAt != nil,

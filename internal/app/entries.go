@@ -18,6 +18,7 @@ import (
 	"patient-kitchen/core/strict"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/keys"
+	"patient-kitchen/internal/media"
 	"patient-kitchen/internal/refusal"
 	"patient-kitchen/internal/store"
 	"patient-kitchen/internal/view/entries"
@@ -125,8 +126,8 @@ func (a *App) putEntry(
 		bad = refusal.Field("choice", refusal.Rule("swap"), "baking-powder")
 	}
 	var picture error
-	if bad == nil && f.Kind == string(notebook.Photo) {
-		picture = a.ownsPicture(ctx, s, f.Refers)
+	if bad == nil && refersToMedia(f) {
+		picture = a.ownsPicture(ctx, s, f)
 	}
 	if bad == nil && picture == nil {
 		room, err := a.room(ctx, p, assignment)
@@ -302,8 +303,8 @@ func (a *App) PutSharedEntry(
 	w := notebook.Writer{Language: text.In(c.Language, c.Zone), System: quantity.System(c.UnitSystem)}
 	s := store.Entry{ClassID: class, ID: id, AssignmentID: assignment, Provenance: string(notebook.Shared)}
 	f, bad := a.read(d.Document, &s, raw)
-	if bad == nil && f.Kind == string(notebook.Photo) {
-		bad = a.ownsPicture(ctx, s, f.Refers)
+	if bad == nil && refersToMedia(f) {
+		bad = a.ownsPicture(ctx, s, f)
 	}
 	if had, err := a.Store.Entry(ctx, class, id); err == nil {
 		return again(d.Document, had, s, w)
@@ -372,11 +373,18 @@ func again(d *design.Document, had, sent store.Entry, w notebook.Writer) (entrie
 	return viewEntry(d, had, w), nil
 }
 
-func (a *App) ownsPicture(ctx context.Context, s store.Entry, refers string) error {
-	id, err := uuid.Parse(refers)
+// refersToMedia reports whether an entry is about a picture, clip or sound that was sent.
+func refersToMedia(f entries.EntryFields) bool {
+	return f.Kind == string(notebook.Photo) || f.Kind == string(notebook.Recorded)
+}
+
+func (a *App) ownsPicture(ctx context.Context, s store.Entry, f entries.EntryFields) error {
+	id, err := uuid.Parse(f.Refers)
 	if err == nil {
 		m, found := a.Store.Media(ctx, s.ClassID, id)
-		if found == nil && m.AssignmentID == s.AssignmentID && (m.HomeID == nil) == (s.HomeID == nil) &&
+		photo := f.Kind == string(notebook.Photo)
+		if found == nil && photo == (m.Form == string(media.PictureForm)) &&
+			m.AssignmentID == s.AssignmentID && (m.HomeID == nil) == (s.HomeID == nil) &&
 			(m.HomeID == nil || *m.HomeID == *s.HomeID) {
 			return nil
 		}

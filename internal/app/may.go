@@ -52,7 +52,7 @@ func mayWrite(p sheets.PermissionView, f entries.EntryFields) error {
 		return nil
 	case p.State != "granted":
 		return &refusal.Refused{Code: "no-permission"}
-	case kind == notebook.Photo && !p.Photos:
+	case (kind == notebook.Photo || kind == notebook.Recorded) && !p.Photos:
 		return &refusal.Refused{Code: "no-photos"}
 	}
 	return nil

@@ -108,5 +108,7 @@ func (a *App) Practice(ctx context.Context, who TeacherActor, experiment, class,
 		FirstAid:  sheets.FirstAid(reader),
 		Sheets:    []sheets.Sheet{s},
 		Languages: text.Languages,
+
+		Recordings: a.Recorder != nil,
 	}, nil
 }

@@ -116,6 +116,7 @@ func Seed(ctx context.Context, a *app.App, now time.Time, seed uint64) error {
 		Store:     a.Store,
 		Keys:      a.Keys,
 		Desk:      a.Desk,
+		Recorder:  a.Recorder,
 		PublicURL: a.PublicURL,
 		Log:       a.Log,
 		Limits:    a.Limits,

@@ -7,7 +7,7 @@ import (
 	"github.com/google/uuid"
 )
 
-// Media is a picture without its bytes.
+// Media is a picture, clip or sound without its bytes.
 type Media struct {
 	ClassID      uuid.UUID
 	ID           uuid.UUID
@@ -15,31 +15,36 @@ type Media struct {
 	HomeID       *uuid.UUID
 	Width        int
 	Height       int
+	Form         string  // picture, clip or sound
+	Seconds      float64 // of a clip or sound
 	UploadSha    []byte
 	CreatedAt    time.Time
 }
 
 var mediaColumns = columns[Media]("media")
 
-// AddMedia stores a picture in its two sizes and reports whether it is new.
-func (q *Queries) AddMedia(ctx context.Context, m Media, display, thumbnail []byte) (bool, error) {
+// AddMedia stores a picture in its two sizes, or a recording and its picture, and
+// reports whether it is new.
+func (q *Queries) AddMedia(ctx context.Context, m Media, sizes map[string][]byte) (bool, error) {
 	tag, err := q.db.Exec(
 		ctx,
-		`INSERT INTO media (class_id, id, assignment_id, home_id, width, height, upload_sha, created_at)
-		VALUES ($1, $2, $3, $4, $5, $6, $7, $8) ON CONFLICT (class_id, id) DO NOTHING`,
+		`INSERT INTO media (class_id, id, assignment_id, home_id, width, height, form, seconds, upload_sha, created_at)
+		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) ON CONFLICT (class_id, id) DO NOTHING`,
 		m.ClassID,
 		m.ID,
 		m.AssignmentID,
 		m.HomeID,
 		m.Width,
 		m.Height,
+		m.Form,
+		m.Seconds,
 		m.UploadSha,
 		m.CreatedAt,
 	)
 	if err != nil || tag.RowsAffected() == 0 {
 		return false, translate(err)
 	}
-	for size, data := range map[string][]byte{"display": display, "thumbnail": thumbnail} {
+	for size, data := range sizes {
 		if err := q.exec(ctx, 1, `INSERT INTO media_bytes (class_id, media_id, size, bytes) VALUES ($1, $2, $3, $4)`,
 			m.ClassID, m.ID, size, data); err != nil {
 			return false, err
@@ -48,12 +53,13 @@ func (q *Queries) AddMedia(ctx context.Context, m Media, display, thumbnail []by
 	return true, nil
 }
 
-// Media finds a picture of a class.
+// Media finds a picture, clip or sound of a class.
 func (q *Queries) Media(ctx context.Context, class, id uuid.UUID) (Media, error) {
 	return one[Media](ctx, q, `SELECT `+mediaColumns+` FROM media WHERE class_id = $1 AND id = $2`, class, id)
 }
 
-// MediaBytes reads one size of a picture.
+// MediaBytes reads one size of a picture: display or thumbnail; of a clip or sound,
+// recording.
 func (q *Queries) MediaBytes(ctx context.Context, class, id uuid.UUID, size string) ([]byte, error) {
 	r, err := one[struct{ Bytes []byte }](
 		ctx,

@@ -135,10 +135,11 @@ func fill(t testing.TB) *fixture {
 		HomeID:       &f.home.ID,
 		Width:        3,
 		Height:       2,
+		Form:         "picture",
 		UploadSha:    []byte("u"),
 		CreatedAt:    now,
 	}
-	_, err = f.AddMedia(ctx, m, []byte("display"), []byte("thumb"))
+	_, err = f.AddMedia(ctx, m, map[string][]byte{"display": []byte("display"), "thumbnail": []byte("thumb")})
 	must(t, err)
 	return f
 }
@@ -248,7 +249,7 @@ func TestBackupRoundTrip(t *testing.T) {
 		"half of it":       whole[:len(whole)/2],
 		"without its end":  whole[:len(whole)-2048],
 		"without a schema": whole[1024:],
-		"another schema": bytes.Replace(whole, []byte("15"+strings.Repeat("\x00", 510)),
+		"another schema": bytes.Replace(whole, []byte("16"+strings.Repeat("\x00", 510)),
 			[]byte("11"+strings.Repeat("\x00", 510)), 1),
 		"a letter of a nickname": bytes.Replace(whole, []byte("Fern"), []byte("Pern"), 1),
 		"a figure of a reading":  bytes.Replace(whole, []byte("82 mm"), []byte("28 mm"), 1),
@@ -354,6 +355,7 @@ func TestAnOlderDatabaseIsMigrated(t *testing.T) {
 		`ALTER TABLE incident DROP COLUMN said_at`, `ALTER TABLE class DROP COLUMN needs_assessment,
 			DROP COLUMN changes, DROP COLUMN usual, DROP COLUMN holidays`, `ALTER TABLE home DROP COLUMN note`,
 		`ALTER TABLE experiment ALTER COLUMN title TYPE text USING title ->> 'en'`,
+		`ALTER TABLE media DROP COLUMN form, DROP COLUMN seconds`,
 		`DROP INDEX permission_home, entry_fact, entry_shared, entry_sent`, `CREATE INDEX permission_assignment
 			ON permission_event (class_id, assignment_id, at)`, `DELETE FROM goose_db_version WHERE version_id > 1`} {
 		_, err := f.Pool().Exec(ctx, sql)

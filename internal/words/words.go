@@ -13,6 +13,7 @@ import (
 	"encoding/json"
 	"maps"
 	"strings"
+	"sync"
 
 	"patient-kitchen/core/text"
 )
@@ -48,6 +49,18 @@ func Page(name, language string) map[string]string {
 // Of are the fixed words of a page or sheet in a language, by their ids without
 // its name before them; the phone's words are among them.
 func Of(page, language string) map[string]string {
+	key := [2]string{page, text.Of(language).Tag}
+	kept, ok := pages.Load(key)
+	if !ok {
+		kept, _ = pages.LoadOrStore(key, collected(page, language))
+	}
+	return maps.Clone(kept.(map[string]string))
+}
+
+// pages are the words of each page and language, collected once; both are few.
+var pages sync.Map
+
+func collected(page, language string) map[string]string {
 	out := maps.Clone(family[text.Of(language).Code])
 	maps.Copy(out, family[text.Of(language).Tag])
 	for _, id := range text.IDs(text.Of(language).Code) {

@@ -12,13 +12,16 @@ import (
 type ShownView struct {
 	Evidence string      `json:"evidence"`
 	Name     string      `json:"name"`
-	Kind     string      `json:"kind" enum:"photo,photo-pair,drawing,drawing-pair,flow-chart,talk,text"`
+	Kind     string      `json:"kind" enum:"photo,photo-pair,drawing,drawing-pair,clip,sound,flow-chart,talk,text"`
 	Pieces   []PieceView `json:"pieces"`
 }
 
-// PieceView is one picture, drawing, flow chart or text.
+// PieceView is one picture, recording, drawing, flow chart or text.
 type PieceView struct {
-	Photo   *uuid.UUID      `json:"photo,omitempty"`
+	Photo *uuid.UUID `json:"photo,omitempty"`
+
+	Recording *uuid.UUID `json:"recording,omitempty" doc:"A clip or sound"`
+
 	Strokes []string        `json:"strokes,omitempty" doc:"Of a drawing: points x,y in thousandths of its width; it is three quarters as high"`
 	Chart   []notebook.Stop `json:"chart,omitempty" doc:"Of a flow chart: its stages"`
 	Text    string          `json:"text,omitempty"`
@@ -35,8 +38,13 @@ func viewShown(book *notebook.Book, language string) []ShownView {
 		v.Name, _ = e.Name.In(language)
 		for _, p := range book.Pieces(e.ID) {
 			piece := PieceView{Text: p.Entry.Text, Second: p.Second, At: p.Entry.Measured()}
-			if id, err := uuid.Parse(p.Entry.Refers); err == nil && p.Entry.Kind == notebook.Photo {
-				piece.Photo = &id
+			if id, err := uuid.Parse(p.Entry.Refers); err == nil {
+				switch p.Entry.Kind {
+				case notebook.Photo:
+					piece.Photo = &id
+				case notebook.Recorded:
+					piece.Recording = &id
+				}
 			}
 			if g := p.Entry.Given; g != nil {
 				piece.Strokes, piece.Chart = g.Strokes, g.Chart

@@ -8,6 +8,7 @@ import (
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/fit"
+	"patient-kitchen/core/reading"
 	"patient-kitchen/core/review"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/view/entries"
@@ -200,6 +201,7 @@ type ReadingRow struct {
 	Partly      string          `json:"partly,omitempty" doc:"What partly means"`
 	From        string          `json:"from,omitempty" doc:"Of an order: the word at its beginning"`
 	To          string          `json:"to,omitempty" doc:"Of an order: the word at its end"`
+	Pairs       []reading.Pair  `json:"pairs,omitempty" doc:"Of an order asked two at a time: the pairs in their sequence"`
 	Guidance    string          `json:"guidance,omitempty"`
 	Low         string          `json:"low,omitempty" doc:"The physical least"`
 	High        string          `json:"high,omitempty" doc:"The physical most"`
@@ -228,7 +230,7 @@ type InstrumentRow struct {
 // EvidenceRow is a piece of evidence asked for.
 type EvidenceRow struct {
 	ID       string      `json:"id"`
-	Kind     string      `json:"kind" enum:"photo,photo-pair,drawing,drawing-pair,flow-chart,talk,text"`
+	Kind     string      `json:"kind" enum:"photo,photo-pair,drawing,drawing-pair,clip,sound,flow-chart,talk,text"`
 	Name     string      `json:"name"`
 	MustShow string      `json:"must_show,omitempty"`
 	Required bool        `json:"required,omitempty"`

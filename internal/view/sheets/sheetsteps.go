@@ -4,6 +4,7 @@ import (
 	"slices"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/reading"
 	"patient-kitchen/core/review"
 	"patient-kitchen/core/safety"
 	"patient-kitchen/core/text"
@@ -114,6 +115,13 @@ func (w *writer) used(d *design.Document, step int) []UsedRow {
 	return out
 }
 
+func ids(choices []ChoiceRow) (out []string) {
+	for _, c := range choices {
+		out = append(out, c.ID)
+	}
+	return out
+}
+
 func (w *writer) asked(s *Sheet, d *design.Document) {
 	for _, r := range d.Readings {
 		row := ReadingRow{
@@ -139,6 +147,9 @@ func (w *writer) asked(s *Sheet, d *design.Document) {
 		}
 		for _, c := range d.Choices(&r) {
 			row.Choices = append(row.Choices, ChoiceRow{c.ID, w.say(c.Word), senseOf(&r, c.ID), c.Picture})
+		}
+		if r.Pairs {
+			row.Pairs = reading.Pairs(ids(row.Choices))
 		}
 		for _, in := range r.Instruments {
 			row.Instruments = append(row.Instruments, InstrumentRow{in.ID, w.say(in.Name), in.Resolution, in.Analogue})

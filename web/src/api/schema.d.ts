@@ -828,6 +828,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/classes/{class}/recordings/{recording}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A clip or sound that a home sent
+         * @description A clip or sound that a home sent.
+         */
+        get: operations["get-recording"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/classes/{class}/restore": {
         parameters: {
             query?: never;
@@ -1328,6 +1348,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/home/{home}/assignments/{assignment}/recordings/{recording}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Send a clip or sound of at most 20 s; it is written anew and stripped of all that is not seen or heard
+         * @description Send a clip or sound of at most 20 s; it is written anew and stripped of all that is not seen or heard.
+         */
+        put: operations["put-recording"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/home/{home}/assignments/{assignment}/result": {
         parameters: {
             query?: never;
@@ -1424,6 +1464,26 @@ export interface paths {
          * @description A picture that this home sent.
          */
         get: operations["get-home-photo"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/home/{home}/recordings/{recording}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A clip or sound that this home sent
+         * @description A clip or sound that this home sent.
+         */
+        get: operations["get-home-recording"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2307,6 +2367,8 @@ export interface components {
             home: components["schemas"]["HomeCard"];
             kitchen: components["schemas"]["KitchenCard"];
             languages: string[];
+            /** @description Clips and sounds can be taken; without, another way does */
+            recordings: boolean;
             sheets: components["schemas"]["Sheet"][];
         };
         CardView: {
@@ -2720,7 +2782,7 @@ export interface components {
             evidence?: string;
             instrument?: string;
             /** @enum {string} */
-            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "swap" | "used" | "named" | "vouched" | "set-aside" | "asked";
+            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "recording" | "sent" | "adult" | "fact" | "swap" | "used" | "named" | "vouched" | "set-aside" | "asked";
             object?: string;
             /**
              * Format: int64
@@ -2768,7 +2830,7 @@ export interface components {
             evidence?: string;
             instrument?: string;
             /** @enum {string} */
-            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "sent" | "adult" | "fact" | "swap" | "used" | "named" | "vouched" | "set-aside" | "asked";
+            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "recording" | "sent" | "adult" | "fact" | "swap" | "used" | "named" | "vouched" | "set-aside" | "asked";
             object?: string;
             /**
              * Format: int64
@@ -2851,7 +2913,7 @@ export interface components {
             /** @description Kinds that do as well */
             instead: string[];
             /** @enum {string} */
-            kind: "photo" | "photo-pair" | "drawing" | "drawing-pair" | "flow-chart" | "talk" | "text";
+            kind: "photo" | "photo-pair" | "drawing" | "drawing-pair" | "clip" | "sound" | "flow-chart" | "talk" | "text";
             /** @description Of a talk */
             length?: string;
             must_show?: string;
@@ -3074,6 +3136,8 @@ export interface components {
             own?: {
                 [key: string]: string[];
             };
+            /** @description Of an order asked two at a time: what was said of each pair; without an order, they make it */
+            pairs?: components["schemas"]["Pair"][];
             /**
              * @description Of an order of stages: seen as it happened, or guessed later
              * @enum {string}
@@ -3689,6 +3753,8 @@ export interface components {
             email: string;
             id: string;
             name: string;
+            /** @description Clips and sounds can be taken on this server */
+            recordings: boolean;
         };
         MendBody: {
             /** @description As a finding offers it */
@@ -3991,6 +4057,15 @@ export interface components {
             own: components["schemas"]["OwnRow"][];
             questions: components["schemas"]["Question"][];
         };
+        Pair: {
+            a: string;
+            b: string;
+            /**
+             * @description Which stands nearer the beginning of the order
+             * @enum {string}
+             */
+            said?: "a" | "b" | "same";
+        };
         PegView: {
             /** @description One letter, or ! for a hazard */
             sign: string;
@@ -4032,6 +4107,8 @@ export interface components {
             /** @description Of a flow chart: its stages */
             chart?: components["schemas"]["Stop"][];
             photo?: string;
+            /** @description A clip or sound */
+            recording?: string;
             /** @description Of a pair: the later one */
             second?: boolean;
             /** @description Of a drawing: points x,y in thousandths of its width; it is three quarters as high */
@@ -4195,6 +4272,8 @@ export interface components {
              * @description Of a count or zones: how many there are in all
              */
             of?: number;
+            /** @description Of an order asked two at a time: the pairs in their sequence */
+            pairs?: components["schemas"]["Pair"][];
             /** @description What partly means */
             partly?: string;
             /** @description How far two tries of the same thing differ */
@@ -4735,7 +4814,7 @@ export interface components {
         ShownView: {
             evidence: string;
             /** @enum {string} */
-            kind: "photo" | "photo-pair" | "drawing" | "drawing-pair" | "flow-chart" | "talk" | "text";
+            kind: "photo" | "photo-pair" | "drawing" | "drawing-pair" | "clip" | "sound" | "flow-chart" | "talk" | "text";
             name: string;
             pieces: components["schemas"]["PieceView"][];
         };
@@ -7189,6 +7268,49 @@ export interface operations {
             };
         };
     };
+    "get-recording": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the class */
+                class: string;
+                /** @description Id of the clip or sound, made by the phone (UUIDv7) */
+                recording: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "video/mp4": string;
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "restore-class": {
         parameters: {
             query?: never;
@@ -8498,6 +8620,55 @@ export interface operations {
             };
         };
     };
+    "put-recording": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the home */
+                home: string;
+                /** @description Id of the assignment: a version that was issued to the class */
+                assignment: string;
+                /** @description Id of the clip or sound, made by the phone (UUIDv7) */
+                recording: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "video/*": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "get-own-result": {
         parameters: {
             query?: never;
@@ -8742,6 +8913,49 @@ export interface operations {
                 };
                 content: {
                     "image/jpeg": string;
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-home-recording": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the home */
+                home: string;
+                /** @description Id of the clip or sound, made by the phone (UUIDv7) */
+                recording: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "video/mp4": string;
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

@@ -1,8 +1,8 @@
-import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes, useLocation } from 'react-router';
-import { api, got, ProblemError } from '../api/client';
+import { ProblemError } from '../api/client';
 import { ClassPage } from './classes/ClassPage';
 import { Classes } from './classes/Classes';
 import { Codes } from './classes/Codes';
@@ -11,6 +11,7 @@ import { Experiments } from './experiment/Experiments';
 import { KeepingProvider } from './frame/keeping';
 import { Loading, PartError } from './parts/states';
 import { TeacherFrame } from './frame/TeacherFrame';
+import { useMe } from './frame/useMe';
 import './teacher.scss';
 import { Account } from './views/Account';
 import { Help } from './views/Help';
@@ -18,6 +19,7 @@ import { NotYet } from './views/NotYet';
 import { SignIn } from './views/SignIn';
 import { Today } from './views/Today';
 import { say } from './words';
+import { failed } from './parts/failed';
 
 const ExperimentPage = lazy(() => import('./experiment/ExperimentPage'));
 const Larder = lazy(() => import('./larder/Larder'));
@@ -35,11 +37,7 @@ const client = new QueryClient({
 });
 
 function Inside() {
-  const me = useQuery({
-    queryKey: ['me'],
-    queryFn: () => got(api.GET('/api/v1/session')),
-    staleTime: 60_000,
-  });
+  const me = useMe();
   const location = useLocation();
   if (me.isPending) return <Loading what={say('main.your-kitchen')} />;
   if (me.error instanceof ProblemError && me.error.problem.status === 401)
@@ -49,7 +47,7 @@ function Inside() {
         replace
       />
     );
-  if (me.error)
+  if (failed(me))
     return (
       <PartError what={say('main.your-account')} error={me.error} retry={() => void me.refetch()} />
     );

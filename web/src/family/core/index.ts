@@ -17,8 +17,14 @@ export interface Typed {
 
 declare const Go: new () => { importObject: WebAssembly.Imports; run(instance: WebAssembly.Instance): Promise<void> };
 declare const kitchenUnderstand: (document: string) => string;
+declare const kitchenOrder: (document: string) => string;
 
-export type Understand = (typed: Typed) => Reply;
+export type Pair = Schemas['Pair'];
+
+/** The order that answers to pairs make, and what goes round in a circle. */
+export interface Ordered { order: string[][] | null; circle: string[] | null }
+
+export type Understand = ((typed: Typed) => Reply) & { order: (pairs: Pair[]) => Ordered };
 
 /** What keeps the page's files is there, so that the core is kept too; a phone without it waits no longer than this. */
 async function keeper(): Promise<void> {
@@ -34,5 +40,6 @@ export async function start(): Promise<Understand> {
   if (!file.ok) throw new Error('the core is not there');
   const { instance } = await WebAssembly.instantiate(await file.arrayBuffer(), go.importObject);
   void go.run(instance); // it stays
-  return (typed) => JSON.parse(kitchenUnderstand(JSON.stringify(typed))) as Reply;
+  const understand = (typed: Typed) => JSON.parse(kitchenUnderstand(JSON.stringify(typed))) as Reply;
+  return Object.assign(understand, { order: (pairs: Pair[]) => JSON.parse(kitchenOrder(JSON.stringify(pairs))) as Ordered });
 }

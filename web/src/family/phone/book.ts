@@ -105,6 +105,11 @@ export class Book {
   photos(evidence: string) {
     return this.of('photo').filter((e) => e.entry.evidence === evidence);
   }
+
+  /** The clips or sounds for an evidence, newest last. */
+  recordings(evidence: string) {
+    return this.of('recording').filter((e) => e.entry.evidence === evidence);
+  }
   sent() {
     return last(this.of('sent'));
   }

@@ -12,10 +12,10 @@ export interface LocalEntry {
   answer?: Answer;
 }
 
-/** Something that waits to be sent. Photos stand before the entries that speak of them. */
+/** Something that waits to be sent. Photos and recordings stand before the entries that speak of them. */
 export interface Waiting {
   seq?: number;
-  type: 'entry' | 'photo' | 'incident' | 'kitchen';
+  type: 'entry' | 'photo' | 'recording' | 'incident' | 'kitchen';
   id: string;
   assignment: string;
   body: string; // exact bytes, so that a repeat is the same

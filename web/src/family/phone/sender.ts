@@ -37,12 +37,17 @@ async function sendOne(home: string, db: Database, w: Waiting): Promise<void> {
     return;
   }
   const of = { home, assignment: w.assignment };
-  if (w.type === 'photo') {
+  if (w.type === 'photo' || w.type === 'recording') {
     const blob = await db.get('photos', w.id);
-    if (blob)
+    if (blob && w.type === 'photo')
       await api.PUT('/api/v1/home/{home}/assignments/{assignment}/photos/{photo}', {
         params: { path: { ...of, photo: w.id } },
         ...asKept(blob, blob.type || 'image/jpeg'),
+      });
+    else if (blob)
+      await api.PUT('/api/v1/home/{home}/assignments/{assignment}/recordings/{recording}', {
+        params: { path: { ...of, recording: w.id } },
+        ...asKept(blob, blob.type || 'video/mp4'),
       });
     return;
   }

@@ -28,7 +28,8 @@ export interface HomeState {
   /** Server's clock minus the phone's, in milliseconds, as last measured. */
   offset: number;
   add: (assignment: string, entry: Omit<Entry, 'phone_time' | 'offset_ms'>) => Promise<string>;
-  addPhoto: (assignment: string, blob: Blob) => Promise<string>;
+  /** Keeps a photo, or a clip or sound, to be sent before the entry that speaks of it. */
+  addMedia: (assignment: string, blob: Blob, type: 'photo' | 'recording') => Promise<string>;
   /** All that a home says of its kitchen, in the stead of what still waits of it. */
   sayKitchen: (answers: Schemas['Fields']) => Promise<void>;
   tell: (id: string, body: Omit<Schemas['IncidentFields'], 'phone_time'>) => Promise<void>;
@@ -216,13 +217,13 @@ export function useHome(home: string): HomeState {
       });
       return id;
     },
-    async addPhoto(assignment, blob) {
+    async addMedia(assignment, blob, type) {
       const id = newID();
       await put(async (d) => {
         const tx = d.transaction(['photos', 'queue'], 'readwrite');
         await Promise.all([
           tx.objectStore('photos').put(blob, id),
-          tx.objectStore('queue').add({ type: 'photo', id, assignment, body: '' }),
+          tx.objectStore('queue').add({ type, id, assignment, body: '' }),
           tx.done,
         ]);
       });
@@ -247,7 +248,7 @@ export function useHome(home: string): HomeState {
       await put(async (d) => {
         await d.delete('queue', w.seq!);
         if (w.type === 'entry') await d.delete('entries', w.id);
-        if (w.type === 'photo') await d.delete('photos', w.id);
+        if (w.type === 'photo' || w.type === 'recording') await d.delete('photos', w.id);
       });
     },
     async retry(w) {

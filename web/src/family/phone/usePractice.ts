@@ -57,7 +57,7 @@ export function usePractice(experiment: string, language: string): HomeState {
       setEntries(all.current);
       return Promise.resolve(id);
     },
-    addPhoto(_assignment, blob) {
+    addMedia(_assignment, blob) {
       const id = newID();
       kept.current.set(`photo/${id}`, blob);
       return Promise.resolve(id);

@@ -9,6 +9,7 @@ import type { WorkProps } from '../phone/work';
 import { useWords } from '../words';
 import { Notes } from './Notes';
 import { PhotoField, Thumbnail } from './PhotoField';
+import { RecordingField } from './RecordingField';
 
 const draw = () => import('./DrawField').then((m) => ({ default: m.DrawField }));
 const chart = () => import('./ChartField').then((m) => ({ default: m.ChartField }));
@@ -31,22 +32,30 @@ export interface EvidenceProps extends WorkProps {
 }
 
 /** How something is shown: a pair is two of its kind, in two steps. */
-type Way = 'photo' | 'drawing' | 'text' | 'flow-chart' | 'talk';
+type Way = 'photo' | 'drawing' | 'clip' | 'sound' | 'text' | 'flow-chart' | 'talk';
+const recorded = (way: Way) => way === 'clip' || way === 'sound';
 const wayOf = (kind: EvidenceProps['evidence']['kind']) => kind.replace('-pair', '') as Way;
 
-/** Another way does as well: what the design names, and for a drawing a photo of one on paper, or words. */
-function waysOf({ sheet, evidence }: EvidenceProps): Way[] {
+/**
+ * Another way does as well: what the design names; for a drawing a photo of one on paper, or words; for
+ * a clip or sound words.
+ */
+function waysOf({ bundle, sheet, evidence }: EvidenceProps): Way[] {
   const own = wayOf(evidence.kind);
-  const more = own === 'drawing' ? (['photo', 'text'] as Way[]) : [];
+  const more: Way[] = own === 'drawing' ? ['photo', 'text'] : recorded(own) ? ['text'] : [];
   const all = [...new Set([own, ...((evidence.instead ?? []) as Way[]), ...more])];
-  const open = all.filter((way) => way !== 'photo' || sheet.permission.photos);
+  const { photos } = sheet.permission;
+  const open = all.filter((way) =>
+    recorded(way) ? photos && bundle.recordings : way !== 'photo' || photos,
+  );
   return open.length > 0 ? open : ['text']; // a sentence will do
 }
 
 /** One piece of evidence, in the way that this home takes: a photo, a drawing, words, a flow chart, a talk. */
 export function EvidenceField(props: EvidenceProps) {
-  const { state, sheet, step, evidence } = props;
+  const { state, bundle, sheet, step, evidence } = props;
   const t = useWords();
+  const own = wayOf(evidence.kind);
   const ways = waysOf(props);
   const [chosen, choose] = useRemembered<Way>(state, `way/${sheet.assignment}/${evidence.id}`);
   const way = chosen && ways.includes(chosen) ? chosen : ways[0];
@@ -59,8 +68,11 @@ export function EvidenceField(props: EvidenceProps) {
         {way === 'photo' && <Icon name="camera" size={22} />} {title}
       </h2>
       {evidence.must_show && <p className="second">{evidence.must_show}</p>}
-      {wayOf(evidence.kind) === 'photo' && !sheet.permission.photos && (
+      {(own === 'photo' || recorded(own)) && !sheet.permission.photos && (
         <p className="second">{t('noPhotos')}</p>
+      )}
+      {recorded(own) && sheet.permission.photos && !bundle.recordings && (
+        <p className="second">{t('noRecorder')}</p>
       )}
       {second && <First {...props} way={way} />}
       <Suspense>{fieldOf(way, props, title)}</Suspense>
@@ -84,6 +96,9 @@ function fieldOf(way: Way, props: EvidenceProps, title: string): ReactNode {
   switch (way) {
     case 'photo':
       return <PhotoField {...props} />;
+    case 'clip':
+    case 'sound':
+      return <RecordingField {...props} kind={way} />;
     case 'drawing':
       return <DrawField {...props} title={title} />;
     case 'flow-chart':

@@ -10,6 +10,7 @@ import { useRemembered } from '../phone/useRemembered';
 import { CountField, type KeptField } from './CountField';
 import { EventField } from './EventField';
 import { OrderField } from './OrderField';
+import { PairsField } from './PairsField';
 import { SlotFrame, useSlot, type SlotProps } from './SlotFrame';
 import { TextField } from './TextField';
 import { WordsField } from './WordsField';
@@ -47,6 +48,7 @@ export function givenWords(t: TFunction, reading: Reading, given: Given | undefi
     const never = (given.did_not_happen ?? []).map(word).join(', ');
     return joined([order, never && t('didNotHappen', { what: never })], '; ');
   }
+  if (given?.pairs) return t('pairOf', { n: given.pairs.length, all: given.pairs.length });
   if (given?.words)
     return joined([
       ...Object.values(given.words).flat().map(word),
@@ -96,7 +98,7 @@ export function GivenField(props: SlotProps) {
     setChanging(false);
   };
   const one = byKind[reading.kind];
-  const Field = fields[reading.kind];
+  const Field = reading.pairs ? PairsField : fields[reading.kind];
   const field = { id: at.id, draft: at.draft, reading, typing, state, first: present?.entry.value };
   const messages = present?.answer?.messages ?? [];
   const writing = !present || changing;

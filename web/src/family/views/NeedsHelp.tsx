@@ -6,6 +6,7 @@ import { useWords } from '../words';
 const called = {
   entry: 'refusedEntry',
   photo: 'refusedPhoto',
+  recording: 'refusedRecording',
   incident: 'wentWrong',
   kitchen: 'yourKitchen',
 } as const;

@@ -34,12 +34,22 @@ const parted = (order: string[][], at: number) => [
 type Seen = Given['seen'];
 
 /** Things or stages put in order: they begin outside, a tap sends one to the next free place; ties are allowed. Of stages it is said which did not happen, and whether they were seen. Kept when it is left. */
-export function OrderField({ id, draft, reading, typing, state, first, onKeep }: KeptField) {
+export function OrderField({
+  id,
+  draft,
+  reading,
+  typing,
+  state,
+  first,
+  made,
+  onKeep,
+}: KeptField & { /** The order that answers to pairs make, not kept yet. */ made?: string[][] }) {
   const t = useWords();
   const [kept, setKept] = useRemembered<string[][]>(state, `${draft}/order`);
   const [seen, setSeen] = useRemembered<Seen>(state, `${draft}/seen`);
   const stages = reading.kind === 'stage-order';
-  const order = kept ?? first?.order ?? [];
+  const fresh = kept ?? made;
+  const order = fresh ?? first?.order ?? [];
   const word = (thing: string) => reading.choices.find((c) => c.id === thing)?.word ?? thing;
   const outside = reading.choices.filter((c) => !order.some((place) => place.includes(c.id)));
   const rest = outside.map((c) => c.id);
@@ -49,7 +59,7 @@ export function OrderField({ id, draft, reading, typing, state, first, onKeep }:
     ...(stages && { seen: seen ?? first?.seen ?? 'happening' }),
   });
   const keep = useKept(typing, id, async () => {
-    if (!kept || kept.length === 0) return;
+    if (!fresh || fresh.length === 0) return;
     await onKeep(given());
     setKept(undefined);
   });
@@ -135,7 +145,7 @@ export function OrderField({ id, draft, reading, typing, state, first, onKeep }:
         </div>
       )}
       {order.length > 0 && (
-        <Button className="w-100 mt-2" onClick={() => void (kept ? keep() : onKeep(given()))}>
+        <Button className="w-100 mt-2" onClick={() => void (fresh ? keep() : onKeep(given()))}>
           {t('keep')}
         </Button>
       )}

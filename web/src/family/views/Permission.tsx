@@ -90,6 +90,7 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
           <Ask
             {...{
               bundle,
+              sheet,
               adults,
               adult,
               setAdult,
@@ -218,6 +219,7 @@ function cards(sections: WorkProps['sheet']['sections']) {
 }
 
 interface Asking {
+  sheet: Sheet;
   bundle: WorkProps['bundle'];
   /** Some step asks for an adult. */
   adults: boolean;
@@ -234,13 +236,19 @@ interface Asking {
 /** What is agreed to, and by whom. */
 function Ask(asking: Asking) {
   const { bundle, adults, adult, setAdult, photos, setPhotos, gallery, setGallery } = asking;
-  const { name, setName } = asking;
+  const { name, setName, sheet } = asking;
+  const recorded = sheet.evidence.some((e) => e.kind === 'clip' || e.kind === 'sound');
   const t = useWords();
   return (
     <>
       <p>{t('permissionFor', { name: bundle.home.nickname })}</p>
       {adults && <Tick id="adult" words={t('adultTick')} on={adult} set={setAdult} />}
-      <Tick id="photos" words={t('photosTick')} on={photos} set={setPhotos} />
+      <Tick
+        id="photos"
+        words={t(recorded ? 'recordingsTick' : 'photosTick')}
+        on={photos}
+        set={setPhotos}
+      />
       {photos && (
         <Tick
           id="gallery"

@@ -18,7 +18,7 @@ export function PhotoField({
   const refused = state.queue.filter((w) => w.type === 'photo' && w.problem);
   const take = async (file: File | undefined) => {
     if (!file) return;
-    const id = await state.addPhoto(sheet.assignment, await prepare(file));
+    const id = await state.addMedia(sheet.assignment, await prepare(file), 'photo');
     await state.add(sheet.assignment, { kind: 'photo', step, evidence: evidence.id, refers: id });
   };
   return (

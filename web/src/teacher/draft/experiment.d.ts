@@ -335,8 +335,8 @@ export interface Evidence {
   /**
    * Kinds that do as well, for homes that cannot: a pair of pictures is two of them
    */
-  instead?: ("photo" | "drawing" | "text")[];
-  kind: "photo" | "photo-pair" | "drawing" | "drawing-pair" | "flow-chart" | "talk" | "text";
+  instead?: ("photo" | "drawing" | "clip" | "sound" | "text")[];
+  kind: "photo" | "photo-pair" | "drawing" | "drawing-pair" | "clip" | "sound" | "flow-chart" | "talk" | "text";
   /**
    * Of a talk: how long, such as 2 min
    */
@@ -768,6 +768,10 @@ export interface Reading {
    * Of a choice or several
    */
   options?: Choice[];
+  /**
+   * Of an order of two to five things: asked two at a time
+   */
+  pairs?: boolean;
   /**
    * Of yes, partly or no: what partly means
    */

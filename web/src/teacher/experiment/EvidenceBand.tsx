@@ -1,5 +1,6 @@
 import Button from 'react-bootstrap/Button';
 import FormSelect from 'react-bootstrap/FormSelect';
+import { useMe } from '../frame/useMe';
 import { freshID, type Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
 import { say } from '../words';
@@ -13,6 +14,8 @@ const kinds: [Evidence['kind'], string][] = [
   ['photo-pair', say('evidence.two-photos')],
   ['drawing', say('evidence.drawing')],
   ['drawing-pair', say('evidence.two-drawings')],
+  ['clip', say('evidence.clip')],
+  ['sound', say('evidence.sound')],
   ['flow-chart', say('evidence.flow-chart')],
   ['talk', say('evidence.talk')],
   ['text', say('questionRow.own-words')],
@@ -20,12 +23,15 @@ const kinds: [Evidence['kind'], string][] = [
 const instead: [string, string][] = [
   ['photo', say('readingsBand.photo')],
   ['drawing', say('evidence.drawing')],
+  ['clip', say('evidence.clip')],
+  ['sound', say('evidence.sound')],
   ['text', say('questionRow.own-words')],
 ];
 
 /** Pictures, drawings, words that show what was done. */
 export function EvidenceBand({ replace }: { replace: Replace }) {
   const { doc, set, language } = useEditing();
+  const { data: me } = useMe();
   const evidence = doc.evidence ?? [];
   return (
     <Band
@@ -94,6 +100,11 @@ export function EvidenceBand({ replace }: { replace: Replace }) {
           </div>
           {e.kind.endsWith('-pair') && (
             <p className="hint small m-0">{say('evidence.ask-in-two-steps')}</p>
+          )}
+          {(e.kind === 'clip' || e.kind === 'sound') && (
+            <p className="hint small m-0">
+              {say(me?.recordings ? 'evidence.at-most-20-s' : 'evidence.no-recorder')}
+            </p>
           )}
           {e.kind === 'talk' && (
             <div className="field-row">

@@ -45,6 +45,7 @@ export function ofKind(r: Reading, kind: Reading['kind']): Reading {
   else delete next.unit;
   if (kind === 'event' && !r.not_by) next.not_by = '30 min';
   if (kind === 'order') next.per = [];
+  else delete next.pairs;
   if (kind === 'stage-order') next.per = (r.per ?? []).filter((p) => p !== 'stage');
   return next;
 }
@@ -236,6 +237,11 @@ function Order({ reading, at }: Props) {
         />
         <Guidance reading={reading} at={at} />
       </div>
+      <TickField
+        label={say('readingKind.two-at-a-time')}
+        path={['readings', at, 'pairs']}
+        value={reading.pairs}
+      />
     </>
   );
 }

@@ -58,7 +58,7 @@ export function EvidencePieces({
   nickname: string;
 }) {
   const one = (p: Piece) => (
-    <PieceView key={p.at} piece={p} assignment={assignment} nickname={nickname} />
+    <PieceView key={p.at} piece={p} kind={shown.kind} assignment={assignment} nickname={nickname} />
   );
   if (!isPair(shown)) return shown.pieces.map(one);
   return (
@@ -78,10 +78,12 @@ export function EvidencePieces({
 
 function PieceView({
   piece: p,
+  kind,
   assignment,
   nickname,
 }: {
   piece: Piece;
+  kind: Shown['kind'];
   assignment: Assignment;
   nickname: string;
 }) {
@@ -100,10 +102,45 @@ function PieceView({
         />
       </a>
     );
+  if (p.recording)
+    return (
+      <Recording
+        src={`/api/v1/classes/${assignment.class}/recordings/${p.recording}`}
+        poster={`/api/v1/classes/${assignment.class}/photos/${p.recording}/thumbnail`}
+        kind={kind}
+        nickname={nickname}
+      />
+    );
   if (p.strokes?.length)
     return <Drawing strokes={p.strokes} title={say('evidence.drawing-from', { nickname })} />;
   if (p.chart?.length) return <Chart stops={p.chart} />;
   return <p className="m-0">{say('quoted', { text: p.text })}</p>;
+}
+
+/** A clip or sound, played where it stands. */
+function Recording({
+  src,
+  poster,
+  kind,
+  nickname,
+}: {
+  src: string;
+  poster: string;
+  kind: Shown['kind'];
+  nickname: string;
+}) {
+  const sound = kind === 'sound';
+  const Player = sound ? 'audio' : 'video'; // what a home records has no captions
+  return (
+    <Player
+      src={src}
+      poster={sound ? undefined : poster}
+      controls
+      preload="none"
+      aria-label={say(sound ? 'evidence.sound-from' : 'evidence.clip-from', { nickname })}
+      className="framed recording"
+    />
+  );
 }
 
 /** A flow chart: its stages from top to bottom. */

@@ -141,6 +141,7 @@ func (p *program) link(home string) string {
 
 // school is the demo's school, made once: each walk has a copy of it.
 var school struct {
+	sync.Mutex
 	database string // its name; "" until the first walk
 	secret   []byte // that signed the links
 }
@@ -157,12 +158,26 @@ func makeSchool(t *testing.T) {
 	school.database, school.secret = name, secret
 }
 
-// theDemo is the demo on a database of its own.
+// theDemo is the demo on a database of its own; its walk goes beside others.
 func theDemo(t *testing.T) *program {
 	t.Helper()
-	if school.database == "" { // walks come one after the other
+	if _, already := beside.LoadOrStore(t, true); !already {
+		t.Parallel()
+	}
+	return theDemoAlone(t)
+}
+
+// beside are the walks that go beside others already.
+var beside sync.Map
+
+// theDemoAlone is theDemo for a walk that measures times.
+func theDemoAlone(t *testing.T) *program {
+	t.Helper()
+	school.Lock()
+	if school.database == "" {
 		makeSchool(t)
 	}
+	school.Unlock()
 	dir := t.TempDir()
 	if err := os.WriteFile(filepath.Join(dir, "secret"), school.secret, 0o600); err != nil {
 		t.Fatal(err)
@@ -229,10 +244,39 @@ type page struct {
 	types  map[network.RequestID]bool
 }
 
-// tab opens a tab of a width and height in a browser of its own.
+// chromium is the browser that all walks have their tabs in.
+var chromium struct {
+	sync.Mutex
+	ctx context.Context // nil until the first tab, ended when it broke down
+	end func()
+}
+
+func TestMain(m *testing.M) {
+	code := m.Run()
+	if chromium.end != nil {
+		chromium.end()
+	}
+	os.Exit(code)
+}
+
+func theBrowser(t *testing.T) context.Context {
+	t.Helper()
+	chromium.Lock()
+	defer chromium.Unlock()
+	if chromium.ctx == nil || chromium.ctx.Err() != nil {
+		ctx, end, err := browser.Start(context.Background())
+		if err != nil {
+			t.Fatal(err)
+		}
+		chromium.ctx, chromium.end = ctx, end
+	}
+	return chromium.ctx
+}
+
+// tab opens a tab of a width and height that shares nothing with the others.
 func tab(t *testing.T, width, height int64) *page {
 	t.Helper()
-	ctx, cancel, err := browser.Start(context.Background())
+	ctx, cancel, err := browser.Apart(theBrowser(t))
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -321,7 +365,7 @@ func (p *page) open(address string) {
 // what a script looks for is not there: that is not yet, neither true nor wrong.
 func (p *page) until(what, script string) {
 	p.t.Helper()
-	for deadline := time.Now().Add(20 * time.Second); ; time.Sleep(60 * time.Millisecond) {
+	for deadline := time.Now().Add(40 * time.Second); ; time.Sleep(60 * time.Millisecond) {
 		there, err := look[bool](p, "document.body ? ("+script+") : false")
 		if err == nil && there {
 			return

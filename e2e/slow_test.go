@@ -4,6 +4,7 @@ import (
 	"context"
 	"io"
 	"net"
+	"os"
 	"strings"
 	"sync"
 	"testing"
@@ -98,43 +99,60 @@ func (l *slowLine) copy(to io.Writer, from io.Reader, down bool) {
 
 // A link opened cold on a slow telephone at the end of a slow line: the first
 // text and the way on are there long before the script is, and the script takes
-// the page's place without a word being lost.
-func TestColdOnASlowPhone(t *testing.T) {
-	demo := theDemo(t)
+// the page's place without a word being lost. It runs when nothing else does: its
+// times are those of a person who waits. What else the machine does makes a time
+// longer, never shorter, so the shortest of three is the page's own.
+func TestSpeedOfAColdLink(t *testing.T) {
+	if os.Getenv("PK_TEST_DURABLE") == "" {
+		t.Skip("its times say nothing beside other tests: ./test runs it alone")
+	}
+	demo := theDemoAlone(t)
 	line := &slowLine{rate: 400_000 / 8, trip: 400 * time.Millisecond}
 	base := line.to(t, strings.TrimPrefix(demo.base, "http://"))
 	link := demo.link("Gorse")
+	for attempt := 1; ; attempt++ {
+		paint, wayOn := opensCold(t, base+link[strings.Index(link, "/h/"):])
+		if paint <= 2*time.Second && wayOn <= 2500*time.Millisecond {
+			return
+		}
+		if attempt == 3 {
+			t.Fatal("too late")
+		}
+	}
+}
+
+// opensCold opens a link on a phone that knows nothing yet, goes on to the
+// permission, and reports when the first text and the way on were there.
+func opensCold(t *testing.T, link string) (paint, wayOn time.Duration) {
+	t.Helper()
 	p := tab(t, 390, 844)
 	p.do(chromedp.Func(func(ctx context.Context, target *chromedp.Target) error {
 		_, err := cdp.Call(ctx, target, emulation.SetCPUThrottlingRate, emulation.SetCPUThrottlingRateParams{Rate: 4})
 		return err
 	}))
 	begin := time.Now()
-	go p.do(chromedp.Navigate(base + link[strings.Index(link, "/h/"):]))
+	go p.do(chromedp.Navigate(link))
 	p.until("the way on", `document.querySelector('#opening .go')?.getClientRects().length > 0`)
-	wayOn := time.Since(begin)
-	paint := evaluate[float64](
+	wayOn = time.Since(begin)
+	paint = time.Duration(1e6 * evaluate[float64](
 		p,
 		`new Promise((done) => new PerformanceObserver((l) => done(l.getEntries()[0].startTime)).observe({type: 'paint',
 			buffered: true}))`,
-	)
+	))
 	p.sees("For the home called")
 	p.until(
 		"the script's page",
 		`!document.getElementById('opening') && Boolean(document.querySelector('.main-action'))`,
 	)
-	scripted := time.Since(begin)
 	t.Logf(
 		"first text after %.1f s, the way on after %.1f s, the script's page after %.1f s, %.0f kB of script",
-		paint/1000,
+		paint.Seconds(),
 		wayOn.Seconds(),
-		scripted.Seconds(),
+		time.Since(begin).Seconds(),
 		p.script/1000,
 	)
-	if paint > 2000 || wayOn > 2500*time.Millisecond {
-		t.Errorf("too late")
-	}
 	p.sees("Gorse")
 	p.press("Go on")
 	p.sees("Permission")
+	return paint, wayOn
 }

@@ -277,7 +277,7 @@ const damp = `{schema: 3, title: {en: 'Damp corner', es: 'Rincón húmedo'},
   	{reading: 'curls'}]},
   {id: 'again', kind: 'observe', title: {en: 'Look again', es: 'Mira otra vez'},
   	text: {en: 'Look once more.', es: 'Mira una vez más.'}, duration: '5 min', uses: ['paper'],
-  	takes: [{reading: 'is', condition: 'dry'}, {reading: 'where', time: '15 min'}, {reading: 'tell'}]}],
+  	takes: [{reading: 'is', condition: 'dry'}, {reading: 'where', time: '15 min'}, {reading: 'damp-to'}, {reading: 'tell'}]}],
  readings: [{id: 'is', kind: 'words', name: {en: 'the paper is', es: 'el papel está'}, per: ['condition'],
  	senses: {looks: [{id: 'dark', word: {en: 'dark', es: 'oscuro'}}, {id: 'wavy', word: {en: 'wavy', es: 'ondulado'}}],
  	feels: [{id: 'cool', word: {en: 'cool', es: 'frío'}}]}},
@@ -288,6 +288,8 @@ const damp = `{schema: 3, title: {en: 'Damp corner', es: 'Rincón húmedo'},
   	{id: 'dry', word: {en: 'dry', es: 'seco'}}]},
   {id: 'curls', kind: 'event', symbol: 'curls', name: {en: 'the edge curls', es: 'el borde se dobla'}, not_by: '10 s',
   	unit: 's'},
+  {id: 'damp-to', kind: 'position', symbol: 'reach', name: {en: 'how far it is damp', es: 'hasta dónde está húmedo'},
+  	place: {picture: 'sheet', from: {x: 0, y: 0.375}, ruler: '300 mm'}},
   {id: 'tell', kind: 'text', name: {en: 'what you would ask next', es: 'qué preguntarías ahora'}}]}`
 
 // The other kinds go the whole way too, in a home that reads Spanish.
@@ -343,6 +345,17 @@ func TestOtherKindsGoTheWholeWay(t *testing.T) {
 	p.sees("Mira una vez más")
 	p.tile("is/dry", "ondulado")
 	p.tile("where", "mojado0")
+	p.until("the picture", `Boolean(document.querySelector('.mark-on .ground'))`)
+	evaluate[bool](p, `(() => { const g = document.querySelector('.mark-on'), b = g.querySelector('.squares').getBoundingClientRect();
+		g.dispatchEvent(new PointerEvent('pointerdown', {bubbles: true, clientX: b.left + b.width * .3,
+			clientY: b.top + b.height * .6})); return true; })()`)
+	p.sees("Marcado en B3")
+	p.writes("o escribe su cuadro", "d2")
+	p.sees("Marcado en D2")
+	p.tile("damp-to", "más o menos ahí")
+	p.fits("a place")
+	p.violations("a place")
+	p.narrow("a place")
 	p.writes("Tus palabras", "¿Y con sal?")
 	p.fits("a text")
 	p.violations("a text")
@@ -364,13 +377,16 @@ func TestOtherKindsGoTheWholeWay(t *testing.T) {
 	teacher.sees("5 min (settling)")
 	teacher.violations("looks on ledges")
 	teacher.chooses("plot", "the edge curls")
+	teacher.chooses("plot", "how far it is damp")
+	teacher.sees("Gorse: D2")
+	teacher.violations("crosses on a picture")
 	csv := evaluate[string](
 		teacher,
 		`fetch([...document.querySelectorAll('a[download]')].find((a) => a.href.includes('.csv')).href).then((r) =>
 			r.text())`,
 	)
 	for _, want := range []string{"words,dark cool", "several,drops", "zones,dry:1 wet:2", "text,¿Y con sal?",
-		"event,"} {
+		"event,", "position,0.583;0.375"} {
 		if !strings.Contains(csv, want) {
 			t.Errorf("the table lacks %q:\n%s", want, csv)
 		}

@@ -116,6 +116,13 @@ var kinds = map[design.ReadingKind]kind{
 			NotBy: seconds(60),
 		}, words: "12.5", code: "750", test: "paired-t", editor: "event",
 	},
+	design.PositionKind: {
+		asks:  `"symbol": "x", "place": {"picture": "field", "from": {"x": 0.5, "y": 0.75}, "ruler": "300 mm"}`,
+		given: &notebook.Given{X: seconds(.62), Y: seconds(.4), Reach: .03},
+		other: &notebook.Given{X: seconds(.5), Y: seconds(.5)},
+		wrong: &notebook.Given{X: seconds(1.2), Y: seconds(.4)},
+		words: "D2", code: "0.62;0.4", blank: "A", test: "paired-t", editor: "position",
+	},
 	design.TextKind: {
 		given: &notebook.Given{Text: "It fizzed.", Language: "en"}, other: &notebook.Given{Text: "Nothing."},
 		wrong: &notebook.Given{Text: " "}, words: "“It fizzed.”", code: "It fizzed.", editor: "text",

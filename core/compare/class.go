@@ -51,6 +51,7 @@ type Comparison struct {
 	Counts   bool            // whole things: a mean of them has no give or take of a tool
 	Groups   []Group         // in the order of the design's conditions
 	Against  string          // the control; "" where all pairs are compared
+	Crosses  []Crosses       // where homes marked what it speaks of
 	Findings []Finding
 }
 
@@ -68,6 +69,7 @@ func alone(d *design.Document, homes []Home) []Comparison {
 	out := []Comparison{}
 	for i, o := range all {
 		c := Comparison{Derived: o.ID, Unit: o.unit, Counts: o.counts, Reading: o.Reading, Against: o.control}
+		c.Crosses = a.crosses(&all[i])
 		for _, condition := range o.conditions {
 			c.Groups = append(c.Groups, a.summary(o, condition))
 		}

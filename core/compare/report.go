@@ -289,8 +289,8 @@ func (a *analysis) kindOf(o *outcome, value string) string {
 	switch {
 	case o.Reading != nil:
 		return string(o.Reading.Sort())
-	case ok && own.Sort() == design.EventKind:
-		return string(design.EventKind)
+	case ok && (own.Sort() == design.EventKind || own.Sort() == design.PositionKind):
+		return string(own.Sort())
 	case o.counts:
 		return "count"
 	}

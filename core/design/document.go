@@ -241,6 +241,9 @@ func (d *Document) complete() {
 			r.Unit = quantity.One.Symbol
 		case r.Sort() == EventKind && r.Unit == "":
 			r.Unit = "min"
+		case r.Sort() == PositionKind:
+			r.Place = r.Placed()
+			r.Unit = r.Place.Unit()
 		case !r.Numeric():
 			r.Unit = ""
 		}

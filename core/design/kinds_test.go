@@ -29,7 +29,10 @@ func TestKindsAreExplained(t *testing.T) {
 		design.ZonesKind:   {Zones: []design.Zone{zone(0, "a"), zone(0, "b")}},
 		design.WordsKind:   {Senses: map[design.Sense][]design.Choice{"looks": word("a")}},
 		design.EventKind:   {Symbol: "t", Unit: "min", NotBy: "30 min"},
-		design.TextKind:    {},
+		design.PositionKind: {Symbol: "x", Unit: "mm", Place: &design.Place{
+			Picture: design.Sheet, From: design.Spot{X: .5, Y: .5}, Ruler: "297 mm",
+		}},
+		design.TextKind: {},
 	}
 	for _, c := range []struct {
 		code, path string
@@ -74,6 +77,16 @@ func TestKindsAreExplained(t *testing.T) {
 		{"not-by", "/not_by", design.EventKind, func(_ *design.Document, r *design.Reading) { r.NotBy = "" }},
 		{"bare-time", "/not_by", design.EventKind, func(_ *design.Document, r *design.Reading) { r.NotBy = "30" }},
 		{"event-unit", "/unit", design.EventKind, func(_ *design.Document, r *design.Reading) { r.Unit = "mm" }},
+		{"kind", "/place/picture", design.PositionKind,
+			func(_ *design.Document, r *design.Reading) { r.Place = &design.Place{Picture: "map"} }},
+		{"kind", "/place/as", design.PositionKind,
+			func(_ *design.Document, r *design.Reading) { r.Place = &design.Place{Picture: design.Dish, As: "area"} }},
+		{"spot", "/place/from", design.PositionKind, func(_ *design.Document, r *design.Reading) {
+			r.Place = &design.Place{Picture: design.Dish, From: design.Spot{X: 1.5}}
+		}},
+		{"picture-width", "/place/ruler", design.PositionKind, func(_ *design.Document, r *design.Reading) {
+			r.Place = &design.Place{Picture: design.Dish, Ruler: "297 g"}
+		}},
 		{"part-not-taken", "", design.TextKind, func(d *design.Document, r *design.Reading) {
 			r.Per = []design.PartOf{design.Conditions}
 			last := &d.Steps[len(d.Steps)-1]

@@ -11,7 +11,7 @@ import (
 // ReadingKind is what a reading's value is; left out, it is a quantity.
 type ReadingKind string
 
-// The kinds of reading. Quantities, counts and times of an event are numbers and
+// The kinds of reading. Quantities, counts, times of an event and places are numbers and
 // go into formulas; of the others each is compared by itself: levels have an order
 // and no distances, options have neither. Text is not compared.
 const (
@@ -26,13 +26,14 @@ const (
 	ZonesKind       ReadingKind = "zones"         // how many are where, at each look
 	WordsKind       ReadingKind = "words"         // words by sense, the same list for every sample
 	EventKind       ReadingKind = "event"         // when something happens
+	PositionKind    ReadingKind = "position"      // a place on a picture
 	TextKind        ReadingKind = "text"          // words of their own
 )
 
 // ReadingKinds are all of them.
 var ReadingKinds = []ReadingKind{
 	QuantityKind, CountKind, OrdinalKind, YesPartlyNoKind, ChoiceKind, SeveralKind, OrderKind, StageOrderKind,
-	ZonesKind, WordsKind, EventKind, TextKind,
+	ZonesKind, WordsKind, EventKind, PositionKind, TextKind,
 }
 
 // Sense is one of the senses that words are said by. Nothing is tasted.
@@ -102,7 +103,11 @@ func (r *Reading) Ordering() bool { return r.Sort() == OrderKind || r.Sort() == 
 
 // Numeric reports whether the reading is a number that formulas can use.
 func (r *Reading) Numeric() bool {
-	return r.Sort() == QuantityKind || r.Sort() == CountKind || r.Sort() == EventKind
+	switch r.Sort() {
+	case QuantityKind, CountKind, EventKind, PositionKind:
+		return true
+	}
+	return false
 }
 
 // Levelled reports whether the reading has levels, of which one is more than

@@ -66,8 +66,8 @@ func (d *Document) Taken(s *Step) []Slot {
 // Reading is something measured, counted, judged, chosen or put in order.
 type Reading struct {
 	ID            string             `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
-	Kind          ReadingKind        `json:"kind,omitempty" enum:"quantity,count,ordinal,yes-partly-no,choice,several,order,stage-order,zones,words,event,text" doc:"Left out: quantity"`
-	Symbol        string             `json:"symbol,omitempty" doc:"Its name in formulas, of a quantity, count or event" pattern:"^[A-Za-z_][A-Za-z0-9_]*$"`
+	Kind          ReadingKind        `json:"kind,omitempty" enum:"quantity,count,ordinal,yes-partly-no,choice,several,order,stage-order,zones,words,event,position,text" doc:"Left out: quantity"`
+	Symbol        string             `json:"symbol,omitempty" doc:"Its name in formulas, of a quantity, count, event or position" pattern:"^[A-Za-z_][A-Za-z0-9_]*$"`
 	Name          text.Localized     `json:"name"`
 	Unit          string             `json:"unit,omitempty" doc:"Of a quantity: shown beside the field; of a count left out"`
 	Of            string             `json:"of,omitempty" doc:"Of a count or zones: how many there are in all; left out: open"`
@@ -86,6 +86,7 @@ type Reading struct {
 	Settling      []string           `json:"settling,omitempty" doc:"Of zones: times of looks that are left out, while they settle"`
 	Senses        map[Sense][]Choice `json:"senses,omitempty" doc:"Of words: the list of each sense: looks, feels, smells, sounds"`
 	NotBy         string             `json:"not_by,omitempty" doc:"Of an event: the time after the start at which not having happened is an answer, such as 120 min"`
+	Place         *Place             `json:"place,omitempty" doc:"Of a position: the picture it is marked on, and what it comes to"`
 	From          text.Localized     `json:"from,omitempty" doc:"Of an order: the word at its beginning, such as highest"`
 	To            text.Localized     `json:"to,omitempty" doc:"Of an order: the word at its end, such as lowest"`
 	Instruments   []Instrument       `json:"instruments,omitempty" doc:"Tools it can be taken with; the first is the usual one"`

@@ -55,9 +55,10 @@ var kindChecks = map[ReadingKind]func(v *validator, r *Reading, path string){
 		}
 		v.choices(r.Stages, path+"/stages")
 	},
-	ZonesKind: (*validator).zones,
-	WordsKind: (*validator).senses,
-	EventKind: (*validator).event,
+	ZonesKind:    (*validator).zones,
+	WordsKind:    (*validator).senses,
+	EventKind:    (*validator).event,
+	PositionKind: (*validator).place,
 }
 
 // of checks how many there are in all.
@@ -102,6 +103,25 @@ func (v *validator) event(r *Reading, path string) {
 		return
 	}
 	v.duration(r.NotBy, path+"/not_by")
+}
+
+// place checks the picture of a position, its fixed spot and its ruler.
+func (v *validator) place(r *Reading, path string) {
+	p := r.Placed()
+	path += "/place"
+	if !slices.Contains(Grounds, p.Picture) {
+		v.say(Error, "kind", path+"/picture", text.Args{"typed": string(p.Picture),
+			"list": []string{"field", "sheet", "dish", "glass"}})
+	}
+	if p.As != "" && p.As != Distance && p.As != Direction {
+		v.say(Error, "kind", path+"/as", text.Args{"typed": string(p.As), "list": []string{"distance", "direction"}})
+	}
+	if !p.From.On() {
+		v.say(Error, "spot", path+"/from", nil)
+	}
+	if _, ok := p.width(); p.Ruler != "" && !ok {
+		v.say(Error, "picture-width", path+"/ruler", text.Args{"typed": p.Ruler})
+	}
 }
 
 // choices checks that levels, options and things have ids of their own and words.

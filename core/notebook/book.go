@@ -192,6 +192,8 @@ func (b *Book) understand(r *design.Reading, e *Entry) Understood {
 		return counted(r, e.Given, b.Writer)
 	case r.Sort() == design.EventKind:
 		return timed(r, e.Given)
+	case r.Sort() == design.PositionKind:
+		return placed(r, e.Given)
 	}
 	return Understood{}
 }

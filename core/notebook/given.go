@@ -30,6 +30,9 @@ type Given struct {
 	At        *float64            `json:"at,omitempty" minimum:"0" doc:"Of an event: seconds from the start of its step"`
 	Between   []float64           `json:"between,omitempty" maxItems:"2" doc:"Of an event: it was not yet there at the first look and there at the second, in seconds"`
 	NotBy     *float64            `json:"not_by,omitempty" minimum:"0" doc:"Of an event: it had not happened by then, in seconds"`
+	X         *float64            `json:"x,omitempty" minimum:"0" maximum:"1" doc:"Of a position: its place as a share of the picture's width, from the left"`
+	Y         *float64            `json:"y,omitempty" minimum:"0" maximum:"1" doc:"Of a position: its place as a share of the picture's height, from above"`
+	Reach     float64             `json:"reach,omitempty" minimum:"0" maximum:"1" doc:"Of a position: how far from there it may lie, as a share of the width; left out: 0.01"`
 	Text      string              `json:"text,omitempty" maxLength:"4000"`
 	Language  string              `json:"language,omitempty" doc:"Of a text: its language"`
 	Never     []string            `json:"did_not_happen,omitempty" maxItems:"7" doc:"Of an order of stages: ids of those that did not happen"`
@@ -92,6 +95,11 @@ func suits(d *design.Document, r *design.Reading, e *Entry) *Problem {
 	case design.EventKind:
 		if !ofKind(design.EventKind, g) || !g.happened() {
 			return &Problem{"value", rule("of-kind.event"), "{\"at\": 750}"}
+		}
+		return nil
+	case design.PositionKind:
+		if !ofKind(design.PositionKind, g) || !g.marked() {
+			return &Problem{"value", rule("of-kind.position"), "{\"x\": 0.62, \"y\": 0.4}"}
 		}
 		return nil
 	case design.CountKind:
@@ -189,6 +197,7 @@ func ofKind(kind design.ReadingKind, g *Given) bool {
 		design.ZonesKind:       len(g.Counts) > 0,
 		design.WordsKind:       len(g.Words)+len(g.Own) > 0,
 		design.EventKind:       g.At != nil || len(g.Between) > 0 || g.NotBy != nil,
+		design.PositionKind:    g.X != nil || g.Y != nil || g.Reach != 0,
 		design.TextKind:        strings.TrimSpace(g.Text) != "",
 	}
 	// two kinds each share their field
@@ -250,6 +259,35 @@ func (g *Given) happened() bool {
 		}
 	}
 	return said == 1 && len(g.Between) == 0 || said == 2 && len(g.Between) == 2 && g.Between[0] < g.Between[1]
+}
+
+// leastReach is how well a place is known that is marked without saying how sure it is.
+const leastReach = .01
+
+// marked reports whether a place lies on its picture, known to some reach.
+func (g *Given) marked() bool {
+	return g.X != nil && g.Y != nil && g.Spot().On() && g.Reach >= 0 && g.Reach <= 1
+}
+
+// Spot is the place of a position.
+func (g *Given) Spot() design.Spot { return design.Spot{X: *g.X, Y: *g.Y} }
+
+// placed is a place as a value that formulas can use, with a question where it lies beside
+// the thing that is drawn.
+func placed(r *design.Reading, g *Given) Understood {
+	p := r.Placed()
+	value, u := p.Comes(g.Spot(), max(g.Reach, leastReach))
+	unit, _ := quantity.LookupUnit(p.Unit())
+	q := quantity.Quantity{Value: value, Unit: unit, U: u}
+	out := Understood{
+		Kind: quantity.Value, Value: q, InUnit: q, Readable: true,
+		Typical: quantity.Typed{Kind: quantity.Value, Parsed: quantity.Parsed{Quantity: q}, Decimals: -1},
+	}
+	if !p.Picture.Holds(g.Spot()) {
+		out.Checks = append(out.Checks, reading.Check{Code: "beside-the-picture",
+			Message: text.Message{ID: "notebook.beside-the-picture"}})
+	}
+	return out
 }
 
 func pointers(values []float64) []*float64 {

@@ -22,6 +22,8 @@ func (g *Given) Said(d *design.Document, r *design.Reading) text.Message {
 		return g.saidWhen(r)
 	case len(g.Counts) > 0:
 		return g.saidWhere(d, r)
+	case g.X != nil && g.Y != nil:
+		return text.Message{ID: "notebook.given.word", Args: text.Args{"word": g.Spot().Square()}}
 	case g.Text != "":
 		return text.Message{ID: "notebook.given.text", Args: text.Args{"text": g.Text}}
 	}
@@ -182,6 +184,8 @@ func (g *Given) Code() string {
 			parts[i] = fmt.Sprintf("%s:%d", id, g.Counts[id])
 		}
 		return strings.Join(parts, " ")
+	case g.X != nil && g.Y != nil:
+		return share(*g.X) + ";" + share(*g.Y)
 	case g.At != nil || len(g.Between) > 0 || g.NotBy != nil:
 		low, high := g.ends()
 		a, b := strconv.FormatFloat(low, 'f', -1, 64), strconv.FormatFloat(high, 'f', -1, 64)
@@ -198,6 +202,9 @@ func (g *Given) Code() string {
 	return strings.Join(ids, " ")
 }
 
+// share is a share to a thousandth.
+func share(s float64) string { return strconv.FormatFloat(math.Round(1000*s)/1000, 'f', -1, 64) }
+
 // Reply is what a family or teacher sees of an entry for a reading: the number
 // that was understood, or what was given in words.
 func (e *Entry) Reply(d *design.Document, r *design.Reading, w Writer) reading.Reply {
@@ -205,8 +212,11 @@ func (e *Entry) Reply(d *design.Document, r *design.Reading, w Writer) reading.R
 		return Understand(r, e.Instrument, e.Typed, w).Reply(w.Language)
 	}
 	out := reading.Reply{State: string(quantity.Value)}
-	if r.Sort() == design.CountKind {
+	switch r.Sort() {
+	case design.CountKind:
 		out = counted(r, e.Given, w).Reply(w.Language)
+	case design.PositionKind:
+		out = placed(r, e.Given).Reply(w.Language)
 	}
 	out.Echo, out.Assumed = text.Render(e.Given.Said(d, r), w.Language), false
 	return out

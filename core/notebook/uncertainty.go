@@ -16,6 +16,13 @@ func uncertainties(r *design.Reading, u *Understood, instrument string) (roundin
 	if unit == quantity.One || unit.Dim == quantity.Count {
 		return typed, 0
 	}
+	if r.Sort() == design.PositionKind {
+		repeat = typed
+		if p, ok := quantity.ParseOK(r.Repeatability); ok && p.Unit.Dim == unit.Dim {
+			repeat = p.Value * p.Unit.Factor / unit.Factor
+		}
+		return typed, repeat
+	}
 	if r.Sort() == design.EventKind { // a clock that shows seconds
 		return 1 / unit.Factor / math.Sqrt(12), 1 / unit.Factor
 	}

@@ -136,6 +136,10 @@ func (t *taker) madeReading(p Piece) design.Reading {
 		}
 		r.NotSure = true
 	}
+	if r.Sort() == design.PositionKind {
+		r.Place = r.Placed()
+		r.Unit = r.Place.Unit()
+	}
 	if r.Numeric() {
 		r.Symbol = symbolOf(name, t.lang)
 		for slices.ContainsFunc(t.d.Readings, func(x design.Reading) bool { return x.Symbol == r.Symbol }) {

@@ -8,6 +8,7 @@ import (
 	"html/template"
 	"io/fs"
 	"net/http"
+	"strconv"
 	"strings"
 	"sync"
 	"time"
@@ -15,6 +16,7 @@ import (
 	"github.com/go-chi/chi/v5"
 	"github.com/google/uuid"
 
+	"patient-kitchen/core/design"
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/look"
@@ -58,6 +60,7 @@ var printTemplate = template.Must(template.New("print.html").Funcs(look.Function
 	"truesize": func(words map[string]string, of []sheets.TrueSize) any { return map[string]any{"W": words, "Of": of} },
 	"chart":    func() []int { return make([]int, 4) }, // empty stages of a flow chart
 	"inc":      func(i int) int { return i + 1 },
+	"ground":   ground,
 	"day": func(zone, language string, t time.Time) string {
 		if place, err := time.LoadLocation(zone); err == nil {
 			t = t.In(place)
@@ -77,6 +80,41 @@ var printTemplate = template.Must(template.New("print.html").Funcs(look.Function
 	},
 	"font": func() template.URL { return font() },
 }).ParseFS(printFile, "print.html"))
+
+// letter is the letter or number of a column or row of a drawing, at its place.
+type letter struct {
+	X, Y int
+	Text string
+}
+
+// drawnGround is a picture to mark a place on, with its squares and its fixed spot.
+type drawnGround struct {
+	Box, Squares, Lines string
+	Marks               []letter
+	X, Y                int
+}
+
+func ground(p *sheets.PlaceRow) drawnGround {
+	d := p.Drawing()
+	out := drawnGround{
+		Box:   fmt.Sprintf("-4 -4 %d %d", d.Width+8, d.Height+8),
+		Lines: d.Lines,
+		X:     int(p.From.X * float64(d.Width)),
+		Y:     int(p.From.Y * float64(d.Height)),
+	}
+	columns, rows := design.Squares()
+	for i := range columns {
+		x := i * d.Width / columns
+		out.Squares += fmt.Sprintf("M%d 0V%d", x, d.Height)
+		out.Marks = append(out.Marks, letter{x + d.Width/columns/2, 26, string(rune('A' + i))})
+	}
+	for i := range rows {
+		y := i * d.Height / rows
+		out.Squares += fmt.Sprintf("M0 %dH%d", y, d.Width)
+		out.Marks = append(out.Marks, letter{d.Width - 14, y + d.Height/rows/2 + 8, strconv.Itoa(i + 1)})
+	}
+	return out
+}
 
 // font is the address of the shipped typeface; its name has a fingerprint of its own.
 var font = sync.OnceValue(func() template.URL {

@@ -65,13 +65,14 @@ var signs = map[design.ReadingKind]string{
 	design.ChoiceKind:  "Y",
 	design.SeveralKind: "Y", design.OrderKind: "O", design.StageOrderKind: "O", design.ZonesKind: "Z",
 	design.WordsKind: "W",
-	design.EventKind: "T", design.TextKind: "W",
+	design.EventKind: "T", design.PositionKind: "X", design.TextKind: "W",
 }
 
 var shown = map[design.EvidenceKind]string{
 	design.PhotoEvidence: "P", design.PhotoPairEvidence: "P", design.DrawingEvidence: "B",
 	design.DrawingPairEvidence: "B",
-	design.FlowChartEvidence:   "F", design.TalkEvidence: "M", design.TextEvidence: "W",
+	design.ClipEvidence:        "C", design.SoundEvidence: "M",
+	design.FlowChartEvidence: "F", design.TalkEvidence: "M", design.TextEvidence: "W",
 }
 
 // ViewStrip draws a design to time.

@@ -104,8 +104,9 @@ type ComparisonView struct {
 	Unit     string      `json:"unit"`
 	Against  string      `json:"against,omitempty"`
 	Note     string      `json:"note,omitempty" doc:"How its formula is read, where that is not as it is written"`
-	Kind     string      `json:"kind" enum:"quantity,count,ordinal,yes-partly-no,choice,several,order,stage-order,zones,words,event,text"`
+	Kind     string      `json:"kind" enum:"quantity,count,ordinal,yes-partly-no,choice,several,order,stage-order,zones,words,event,position,text"`
 	Ledge    *LedgeView  `json:"ledge,omitempty" doc:"Of a reading that is no number: the class as a table of heaps"`
+	Crosses  []CrossView `json:"crosses" doc:"Of places on pictures: a picture each reading and lane"`
 	Groups   []GroupView `json:"groups"`
 	Findings []WordsView `json:"findings"`
 }
@@ -277,9 +278,10 @@ func ViewComparison(
 	if c.Counts {
 		v.Kind = string(design.CountKind)
 	}
-	if r, ok := d.Reading(c.Derived); ok && r.Sort() == design.EventKind {
-		v.Kind = string(design.EventKind)
+	if r, ok := d.Reading(c.Derived); ok && (r.Sort() == design.EventKind || r.Sort() == design.PositionKind) {
+		v.Kind = string(r.Sort())
 	}
+	v.Crosses = viewCrosses(d, c.Crosses, language)
 	if r := c.Reading; r != nil {
 		v.Kind, v.Unit, v.Ledge = string(r.Sort()), "", viewLedge(d, c, language)
 	}

@@ -193,12 +193,13 @@ type WaitRow struct {
 type ReadingRow struct {
 	ID          string          `json:"id"`
 	Name        string          `json:"name"`
-	Kind        string          `json:"kind" enum:"quantity,count,ordinal,yes-partly-no,choice,several,order,stage-order,zones,words,event,text"`
+	Kind        string          `json:"kind" enum:"quantity,count,ordinal,yes-partly-no,choice,several,order,stage-order,zones,words,event,position,text"`
 	Unit        string          `json:"unit"`
 	Of          int             `json:"of,omitempty" doc:"Of a count or zones: how many there are in all"`
 	NotBy       int             `json:"not_by,omitempty" doc:"Of an event: from how many seconds on not having happened is an answer"`
 	Choices     []ChoiceRow     `json:"choices" doc:"Levels, answers, options or things of a reading that is no number"`
 	Partly      string          `json:"partly,omitempty" doc:"What partly means"`
+	Place       *PlaceRow       `json:"place,omitempty" doc:"Of a position: the picture it is marked on"`
 	From        string          `json:"from,omitempty" doc:"Of an order: the word at its beginning"`
 	To          string          `json:"to,omitempty" doc:"Of an order: the word at its end"`
 	Pairs       []reading.Pair  `json:"pairs,omitempty" doc:"Of an order asked two at a time: the pairs in their sequence"`
@@ -210,6 +211,15 @@ type ReadingRow struct {
 	Shared      bool            `json:"shared,omitempty" doc:"The home takes its teacher's"`
 	Instruments []InstrumentRow `json:"instruments"`
 }
+
+// PlaceRow is the picture that a place is marked on.
+type PlaceRow struct {
+	Picture string      `json:"picture" enum:"field,sheet,dish,glass"`
+	From    design.Spot `json:"from" doc:"The fixed spot that is drawn on it"`
+}
+
+// Drawing is the picture as lines.
+func (p *PlaceRow) Drawing() design.Drawing { return design.Ground(p.Picture).Drawing() }
 
 // ChoiceRow is a level, answer, option or thing in the home's language.
 type ChoiceRow struct {

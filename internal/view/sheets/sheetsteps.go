@@ -148,6 +148,9 @@ func (w *writer) asked(s *Sheet, d *design.Document) {
 		for _, c := range d.Choices(&r) {
 			row.Choices = append(row.Choices, ChoiceRow{c.ID, w.say(c.Word), senseOf(&r, c.ID), c.Picture})
 		}
+		if r.Sort() == design.PositionKind {
+			row.Place = &PlaceRow{string(r.Placed().Picture), r.Placed().From}
+		}
 		if r.Pairs {
 			row.Pairs = reading.Pairs(ids(row.Choices))
 		}

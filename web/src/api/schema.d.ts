@@ -2613,11 +2613,13 @@ export interface components {
         };
         ComparisonView: {
             against?: string;
+            /** @description Of places on pictures: a picture each reading and lane */
+            crosses: components["schemas"]["CrossView"][];
             derived: string;
             findings: components["schemas"]["WordsView"][];
             groups: components["schemas"]["GroupView"][];
             /** @enum {string} */
-            kind: "quantity" | "count" | "ordinal" | "yes-partly-no" | "choice" | "several" | "order" | "stage-order" | "zones" | "words" | "event" | "text";
+            kind: "quantity" | "count" | "ordinal" | "yes-partly-no" | "choice" | "several" | "order" | "stage-order" | "zones" | "words" | "event" | "position" | "text";
             /** @description Of a reading that is no number: the class as a table of heaps */
             ledge?: components["schemas"]["LedgeView"];
             name: string;
@@ -2643,6 +2645,25 @@ export interface components {
         Counted: {
             /** Format: int64 */
             count: number;
+        };
+        CrossView: {
+            condition?: string;
+            /** @description The fixed spot that is drawn on it */
+            from: components["schemas"]["Spot"];
+            /** @description The condition or stage in words */
+            lane?: string;
+            /** @description Median across and median down */
+            middle: components["schemas"]["Spot"];
+            name: string;
+            /** @enum {string} */
+            picture: "field" | "sheet" | "dish" | "glass";
+            reading: string;
+            /**
+             * Format: double
+             * @description The distance from the middle that holds half of the places, as a share of the width
+             */
+            ring: number;
+            spots: components["schemas"]["SpotView"][];
         };
         Curve: {
             /**
@@ -3139,6 +3160,11 @@ export interface components {
             /** @description Of an order asked two at a time: what was said of each pair; without an order, they make it */
             pairs?: components["schemas"]["Pair"][];
             /**
+             * Format: double
+             * @description Of a position: how far from there it may lie, as a share of the width; left out: 0.01
+             */
+            reach?: number;
+            /**
              * @description Of an order of stages: seen as it happened, or guessed later
              * @enum {string}
              */
@@ -3155,6 +3181,16 @@ export interface components {
             words?: {
                 [key: string]: string[];
             };
+            /**
+             * Format: double
+             * @description Of a position: its place as a share of the picture's width, from the left
+             */
+            x?: number;
+            /**
+             * Format: double
+             * @description Of a position: its place as a share of the picture's height, from above
+             */
+            y?: number;
         };
         Group: {
             /** @description Nicknames; with what is sent or used instead */
@@ -4121,6 +4157,12 @@ export interface components {
             /** @description As the supplies name it; empty: nothing is fixed any more */
             use: string;
         };
+        PlaceRow: {
+            /** @description The fixed spot that is drawn on it */
+            from: components["schemas"]["Spot"];
+            /** @enum {string} */
+            picture: "field" | "sheet" | "dish" | "glass";
+        };
         Printable: {
             class: string;
             error: string;
@@ -4258,7 +4300,7 @@ export interface components {
             id: string;
             instruments: components["schemas"]["InstrumentRow"][];
             /** @enum {string} */
-            kind: "quantity" | "count" | "ordinal" | "yes-partly-no" | "choice" | "several" | "order" | "stage-order" | "zones" | "words" | "event" | "text";
+            kind: "quantity" | "count" | "ordinal" | "yes-partly-no" | "choice" | "several" | "order" | "stage-order" | "zones" | "words" | "event" | "position" | "text";
             /** @description The physical least */
             low?: string;
             name: string;
@@ -4276,6 +4318,8 @@ export interface components {
             pairs?: components["schemas"]["Pair"][];
             /** @description What partly means */
             partly?: string;
+            /** @description Of a position: the picture it is marked on */
+            place?: components["schemas"]["PlaceRow"];
             /** @description How far two tries of the same thing differ */
             repeatability?: string;
             /** @description The home takes its teacher's */
@@ -4860,6 +4904,22 @@ export interface components {
              * @description Between the end of the step before and its start
              */
             wait: number;
+        };
+        Spot: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        SpotView: {
+            /** @description Its id */
+            home: string;
+            /** @description Such as D2 */
+            square: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
         };
         StandingRow: {
             means: string;

@@ -2,6 +2,7 @@ import type { TFunction } from 'i18next';
 import { useEffect, useEffectEvent, useState, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormCheckInput from 'react-bootstrap/FormCheckInput';
+import { squareOf } from '../../ui/Ground';
 import { JarPicture } from '../../ui/JarPicture';
 import type { Entry, LocalEntry } from '../phone/db';
 import { useWords } from '../words';
@@ -12,6 +13,7 @@ import { EventField } from './EventField';
 import { OrderField } from './OrderField';
 import { PairsField } from './PairsField';
 import { SlotFrame, useSlot, type SlotProps } from './SlotFrame';
+import { PositionField } from './PositionField';
 import { TextField } from './TextField';
 import { WordsField } from './WordsField';
 import { ZonesField } from './ZonesField';
@@ -43,6 +45,7 @@ export function givenWords(t: TFunction, reading: Reading, given: Given | undefi
       from: left(given.between[0] * 1000),
       to: left(given.between[1] * 1000),
     });
+  if (given?.x !== undefined && given.y !== undefined) return squareOf({ x: given.x, y: given.y });
   if (given?.order) {
     const order = given.order.map((place) => place.map(word).join(' = ')).join(' > ');
     const never = (given.did_not_happen ?? []).map(word).join(', ');
@@ -78,6 +81,7 @@ const fields: Partial<Record<Reading['kind'], (field: KeptField) => ReactNode>> 
   order: OrderField,
   'stage-order': OrderField,
   zones: ZonesField,
+  position: PositionField,
   several: WordsField,
   words: WordsField,
   text: TextField,

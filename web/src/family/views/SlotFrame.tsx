@@ -204,6 +204,7 @@ const whyNot: Partial<Record<SlotProps['reading']['kind'], string[]>> = {
   choice: ['forgot', 'cannot-hear', 'too-dark', 'cannot-read'],
   words: ['forgot', 'cannot-smell', 'too-dark', 'cannot-read'],
   event: ['forgot', 'not-looked', 'broke', 'cannot-read'],
+  position: ['forgot', 'too-dark', 'not-looked', 'broke'],
 };
 
 /** A reason is kept as its code; words are somebody's own. */

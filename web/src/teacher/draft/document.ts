@@ -1,6 +1,8 @@
 /** The experiment document as the editor holds it: its types come from the published schema, its rules live in Go. */
 import type { PatientKitchenExperiment } from './experiment';
 
+import type { Reading } from './experiment';
+
 export type { Choice, Need, Reading, Step, Take } from './experiment';
 /** Copied key by key: an interface would not count as the plain object that a body takes. */
 export type Doc = { [K in keyof PatientKitchenExperiment]: PatientKitchenExperiment[K] };
@@ -23,6 +25,10 @@ export const emptyDoc: Doc = {
   questions: [],
   mistakes: [],
 };
+
+/** Whether a kind of reading is a number that formulas can use. */
+export const isNumber = (kind: NonNullable<Reading['kind']>) =>
+  ['quantity', 'count', 'event', 'position'].includes(kind);
 
 /** A fresh id of a kind that the list does not hold yet. */
 export function freshID(kind: string, list: { id: string }[] | undefined): string {

@@ -732,6 +732,7 @@ export interface Reading {
     | "zones"
     | "words"
     | "event"
+    | "position"
     | "text";
   /**
    * Of a scale: 2 to 7 of them, in their order
@@ -782,6 +783,7 @@ export interface Reading {
    * Parts of which it is taken each by itself
    */
   per?: ("condition" | "object" | "stage")[];
+  place?: Place;
   /**
    * How far the same thing measured again falls apart, as one standard deviation
    */
@@ -805,7 +807,7 @@ export interface Reading {
    */
   stages?: Choice[];
   /**
-   * Its name in formulas, of a quantity, count or event
+   * Its name in formulas, of a quantity, count, event or position
    */
   symbol?: string;
   /**
@@ -848,6 +850,31 @@ export interface Instrument {
    * Smallest step of a display or division of a scale, such as 1 mm
    */
   resolution: string;
+}
+/**
+ * Of a position: the picture it is marked on, and what it comes to
+ */
+export interface Place {
+  /**
+   * Left out: distance from the fixed spot. A direction is an angle from straight up, to the right positive, -180 deg to 180 deg
+   */
+  as?: "distance" | "direction";
+  from: Spot;
+  /**
+   * The drawing on which it is marked
+   */
+  picture: "field" | "sheet" | "dish" | "glass";
+  /**
+   * How wide the drawing is in the world, such as 297 mm; left out: a distance is a share of its width, in %
+   */
+  ruler?: string;
+}
+/**
+ * The fixed spot that is drawn on it
+ */
+export interface Spot {
+  x: number;
+  y: number;
 }
 export interface Zone {
   /**

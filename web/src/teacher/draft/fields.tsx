@@ -117,12 +117,15 @@ export function ChoiceField({
   value,
   options,
   hideLabel,
+  onPick,
 }: {
   label: string;
   path: (string | number)[];
   value: string | undefined;
   options: [string, string][];
   hideLabel?: boolean;
+  /** Where what is written is not the option itself. */
+  onPick?: (option: string) => void;
 }) {
   const { set } = useEditing();
   const id = idOf(path);
@@ -131,7 +134,11 @@ export function ChoiceField({
       <label className={hideLabel ? 'visually-hidden' : 'named'} htmlFor={id}>
         {label}
       </label>
-      <FormSelect id={id} value={value ?? ''} onChange={(e) => set(path, e.target.value)}>
+      <FormSelect
+        id={id}
+        value={value ?? ''}
+        onChange={(e) => (onPick ? onPick(e.target.value) : set(path, e.target.value))}
+      >
         {options.map(([v, words]) => (
           <option key={v} value={v}>
             {words}

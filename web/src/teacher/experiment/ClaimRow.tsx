@@ -1,6 +1,6 @@
 import { Labelled } from '../parts/Labelled';
 import FormSelect from 'react-bootstrap/FormSelect';
-import type { Doc, Reading } from '../draft/document';
+import { isNumber, type Doc, type Reading } from '../draft/document';
 import type { Review } from '../draft/useDraft';
 import { say } from '../words';
 import { freshClaim, setUpsOf, thingsOf, wordsOf, type Claim } from './ClaimsBand';
@@ -87,9 +87,7 @@ export function ClaimRow({
         {(kind === 'ordinal' || kind === 'yes-partly-no') && (
           <Sides claim={claim} at={at} options={[...sides, ['order', say('claims.order')]]} />
         )}
-        {(kind === 'quantity' || kind === 'count' || kind === 'event') && (
-          <Sides claim={claim} at={at} options={numbers} sized />
-        )}
+        {isNumber(kind) && <Sides claim={claim} at={at} options={numbers} sized />}
         <div className="flex-none">
           <Remove
             what={say('claims.this-claim')}

@@ -1,5 +1,6 @@
 import Button from 'react-bootstrap/Button';
 import { useRowKeys } from '../../ui/useRowKeys';
+import { isNumber } from '../draft/document';
 import type { Review } from '../draft/useDraft';
 import { say } from '../words';
 import { Band, ChoiceField, PlainField, Remove, useEditing, WordsField } from '../draft/fields';
@@ -48,7 +49,7 @@ function Measured({ review }: { review: Review | undefined }) {
   const { doc } = useEditing();
   const measured = doc.measured?.[0];
   const kind = doc.readings?.find((r) => r.id === measured?.reading)?.kind ?? 'quantity';
-  const number = kind === 'quantity' || kind === 'count' || kind === 'event'; // only these have a size
+  const number = isNumber(kind); // only these have a size
   const offered = review?.results[0] ?? [];
   if (!measured) return null;
   return (

@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import FormCheckInput from 'react-bootstrap/FormCheckInput';
 import FormControl from 'react-bootstrap/FormControl';
 import FormSelect from 'react-bootstrap/FormSelect';
-import type { Reading } from '../draft/document';
+import { isNumber, type Reading } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
 import { Labelled } from '../parts/Labelled';
 import { say } from '../words';
@@ -84,7 +84,7 @@ export function ReadingCard({ reading: r, at: i, replace, onRemove }: Props) {
             ))}
           </FormSelect>
         </Labelled>
-        {(kind === 'quantity' || kind === 'count' || kind === 'event') && (
+        {isNumber(kind) && (
           <PlainField
             label={say('constantsBand.symbol-in-formulas')}
             path={['readings', i, 'symbol']}

@@ -3,6 +3,7 @@ import { freshID, type Reading } from '../draft/document';
 import { say } from '../words';
 import { ChoicesField } from './ChoicesField';
 import { Guidance } from './ReadingGuidance';
+import { PlaceField } from './PlaceField';
 import { Happening, SenseWords, Zones } from './ReadingLooks';
 import {
   ChoiceField,
@@ -26,6 +27,7 @@ export const readingKinds: [NonNullable<Reading['kind']>, string][] = [
   ['zones', say('readingKind.count-where-they-are')],
   ['words', say('readingKind.describe')],
   ['event', say('readingKind.time-when')],
+  ['position', say('readingKind.mark-where')],
   ['text', say('readingKind.write')],
 ];
 
@@ -44,6 +46,8 @@ export function ofKind(r: Reading, kind: Reading['kind']): Reading {
   else if (kind === 'event') next.unit = 'min';
   else delete next.unit;
   if (kind === 'event' && !r.not_by) next.not_by = '30 min';
+  if (kind === 'position') next.place = { picture: 'field', from: { x: 0.5, y: 0.5 } };
+  else delete next.place;
   if (kind === 'order') next.per = [];
   else delete next.pairs;
   if (kind === 'stage-order') next.per = (r.per ?? []).filter((p) => p !== 'stage');
@@ -106,6 +110,8 @@ export function ReadingKind({ reading, at }: Props) {
       return <SenseWords reading={reading} at={at} />;
     case 'event':
       return <Happening reading={reading} at={at} />;
+    case 'position':
+      return <PlaceField reading={reading} at={at} />;
     case 'text':
       return <Guidance reading={reading} at={at} />;
   }

@@ -1,6 +1,7 @@
 import { Grid } from '../parts/Grid';
 import type { Schemas } from '../../api/client';
 import { Icon } from '../../ui/Icon';
+import { CrossPlot } from './CrossPlot';
 import { ClassPlot, type PlotProps } from './ClassPlot';
 import { LedgePlot } from './LedgePlot';
 import type { Results } from './useResults';
@@ -42,6 +43,16 @@ export function Plot(props: PlotProps) {
   return (
     <>
       <ClassPlot {...props} />
+      {comparison.crosses.length > 0 && (
+        <div className="cross-plots">
+          {comparison.crosses.map((c) => (
+            <CrossPlot key={`${c.reading} ${c.condition}`} {...props} crosses={c} />
+          ))}
+          {comparison.crosses.some((c) => c.spots.length > 1) && (
+            <p className="hint small">{say('crossPlot.half')}</p>
+          )}
+        </div>
+      )}
       {!tooFew(r) && <GroupsTable comparison={comparison} />}
     </>
   );

@@ -46,8 +46,9 @@ func TestRecordingsGoTheWholeWay(t *testing.T) {
 	document := evaluate[string](teacher, `(() => { const d = `+example(t, "clearer-water")+`;
 		d.evidence.push({id: 'pouring', kind: 'clip', name: {en: 'The pouring', es: 'Cómo se vierte'},
 			must_show: {en: 'The water as it runs', es: 'El agua mientras corre'}, instead: ['photo']},
-			{id: 'rinsing', kind: 'sound', name: {en: 'The rinsing', es: 'El enjuague'}});
-		d.steps[0].evidence = ['pouring', 'rinsing']; return JSON.stringify(d); })()`)
+			{id: 'rinsing', kind: 'sound', name: {en: 'The rinsing', es: 'El enjuague'}},
+			{id: 'told', kind: 'talk', length: '1 min', name: {en: 'Tell somebody', es: 'Cuéntalo'}, instead: ['sound']});
+		d.steps[0].evidence = ['pouring', 'rinsing', 'told']; return JSON.stringify(d); })()`)
 	id := made(teacher, document)
 	teacher.open(demo.base + "/experiments/" + id + "/steps")
 	teacher.sees("At most 20 s and 25 MB.")
@@ -89,12 +90,20 @@ func TestRecordingsGoTheWholeWay(t *testing.T) {
 	p.records("The rinsing", sound)
 	p.until("the sound was sent", `document.querySelector('section[aria-label="The rinsing"] figcaption')?.textContent === 'Sent'`)
 
+	// A talk may be sent as a sound.
+	p.until("the talk as a sound", `(() => { const b = [...document.querySelectorAll('section[aria-label="Tell somebody"] button')]
+		.find((x) => x.textContent === 'Record it'); if (!b) return false; b.click(); return true; })()`)
+	p.records("Tell somebody", sound)
+	p.until("the talk was sent", `document.querySelector('section[aria-label="Tell somebody"] figcaption')?.textContent === 'Sent'`)
+	p.fits("a talk as a sound")
+
 	teacher.open(demo.base + "/experiments/" + id + "/collect")
 	teacher.sees("The pouring")
 	teacher.until("the clip plays at the desk", `(() => { const v = document.querySelector('video.recording');
 		if (!v) return false; v.preload = 'metadata'; return v.videoWidth === 320 && v.duration < 3; })()`)
 	teacher.until("the sound plays at the desk", `(() => { const a = document.querySelector('audio');
 		if (!a) return false; a.preload = 'metadata'; return a.duration > 1.5; })()`)
+	teacher.until("both sounds stand as sounds", `document.querySelectorAll('audio[aria-label^="Sound from"]').length === 2`)
 	teacher.violations("a clip at the desk")
 	teacher.fits("a clip at the desk")
 	raw := evaluate[string](teacher, `fetch(document.querySelector('video.recording').src, {headers: {Range: 'bytes=4-7'}})

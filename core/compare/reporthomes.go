@@ -101,7 +101,7 @@ func (a *analysis) why(h int, o outcome, condition string) string {
 			why = "spoiled"
 		case notebook.IsAside:
 			return "by-teacher"
-		case notebook.AdultNotSaid, notebook.FactNotSaid, notebook.NotHere:
+		case notebook.AdultNotSaid, notebook.FactNotSaid, notebook.NotHere, notebook.NotAgreed:
 			return "adult-not-said"
 		}
 	}

@@ -33,6 +33,7 @@ type Document struct {
 	Conditions   []Condition       `json:"conditions,omitempty"`
 	Stages       []Choice          `json:"stages,omitempty" doc:"What follows one another in it, at each of which something can be read"`
 	Objects      []Object          `json:"objects,omitempty" doc:"Things that each home chooses itself, within limits"`
+	Activities   []Activity        `json:"activities,omitempty" doc:"Short pieces of work in one session, in any order, each agreed to and done by itself"`
 	Sections     []Section         `json:"sections,omitempty" doc:"Parts after which one can stop and go on later"`
 	Crew         []Role            `json:"crew,omitempty" doc:"Who does what when several take part"`
 	Reduced      []Reduction       `json:"reduced,omitempty" doc:"Shorter versions, each with what it costs"`

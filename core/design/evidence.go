@@ -57,9 +57,6 @@ func (e *Evidence) Photographed() bool {
 	return e.Kind == PhotoEvidence || e.Kind == PhotoPairEvidence || e.Kind == ClipEvidence
 }
 
-// Recorded reports whether it is a clip or a sound.
-func (k EvidenceKind) Recorded() bool { return k == ClipEvidence || k == SoundEvidence }
-
 // Drawn reports whether it is drawn by hand.
 func (e *Evidence) Drawn() bool { return e.Kind == DrawingEvidence || e.Kind == DrawingPairEvidence }
 

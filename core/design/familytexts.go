@@ -54,6 +54,9 @@ func (p *placed) structure(d *Document) {
 		p.add(s.ThrowAway, "/sections/%d/throw_away", i)
 		p.add(s.NeededAgain, "/sections/%d/needed_again", i)
 	}
+	for i, a := range d.Activities {
+		p.add(a.Title, "/activities/%d/title", i)
+	}
 	for i, r := range d.Crew {
 		p.add(r.Word, "/crew/%d/word", i)
 		p.add(r.Does, "/crew/%d/does", i)

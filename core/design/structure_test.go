@@ -8,6 +8,14 @@ import (
 	"patient-kitchen/core/text"
 )
 
+// activities are two, of which the first has these steps.
+func activities(steps ...string) []design.Activity {
+	return []design.Activity{
+		{ID: "one", Title: text.Localized{"en": "One", "es": "Una"}, Steps: steps},
+		{ID: "two", Title: text.Localized{"en": "Two", "es": "Dos"}},
+	}
+}
+
 // What is wrong with the parts of an experiment, its evidence and its levels is named,
 // with its place, in every language; the sound design says none of it.
 func TestPartsAreExplained(t *testing.T) {
@@ -28,6 +36,19 @@ func TestPartsAreExplained(t *testing.T) {
 		{"section-empty", "/sections/0/steps", "clearer-water", func(d *design.Document) { d.Sections[0].Steps = nil }},
 		{"section-steps", "/sections/0/steps/1", "clearer-water",
 			func(d *design.Document) { d.Sections[0].Steps = []string{"wash", "mix"} }},
+		{"activities", "/activities", "clearer-water",
+			func(d *design.Document) { d.Activities = activities("wash")[:1] }},
+		{"activity-empty", "/activities/1/steps", "clearer-water",
+			func(d *design.Document) { d.Activities = activities("wash") }},
+		{"activity-steps", "/activities/0/steps/1", "clearer-water",
+			func(d *design.Document) { d.Activities = activities("wash", "mix") }},
+		{"step-without-activity", "/steps/7", "clearer-water",
+			func(d *design.Document) { d.Activities = activities("wash", "layers") }},
+		{"wait-across-activities", "/steps/1/wait", "clearer-water", func(d *design.Document) {
+			d.Activities = activities("wash")
+			d.Activities[1].Steps = []string{"layers"}
+			d.Steps[1].Wait = &design.Wait{For: "1 min"}
+		}},
 		{"bare-time", "/sections/0/latest", "clearer-water", func(d *design.Document) { d.Sections[0].Latest = "24" }},
 		{"unknown-condition", "/steps/3/conditions/0", "clearer-water",
 			func(d *design.Document) { d.Steps[3].Conditions = []string{"blue"} }},

@@ -17,6 +17,7 @@ func (v *validator) structure() {
 		v.object(&v.d.Objects[i], fmt.Sprintf("/objects/%d", i))
 	}
 	v.sections()
+	v.activities()
 	for i, r := range v.d.Crew {
 		path := fmt.Sprintf("/crew/%d", i)
 		v.id("crew", r.ID, path)
@@ -119,32 +120,40 @@ func (v *validator) parts(r *Reading, path string) {
 
 // sections checks that each has steps that follow one another, each in one section.
 func (v *validator) sections() {
-	in := map[string]bool{}
+	v.eachFollows("section", func(i int) (string, text.Localized, []string, string) {
+		s := v.d.Sections[i]
+		return s.ID, s.Title, s.Steps, fmt.Sprintf("/sections/%d", i)
+	}, len(v.d.Sections))
 	for i, s := range v.d.Sections {
-		path := fmt.Sprintf("/sections/%d", i)
-		v.id("section", s.ID, path)
-		v.named(path, "title", s.Title)
-		if len(s.Steps) == 0 {
-			v.say(Error, "section-empty", path+"/steps", text.Args{"name": s.Title})
+		for _, x := range [][2]string{{"earliest", s.Earliest}, {"latest", s.Latest}} {
+			if x[1] != "" {
+				v.duration(x[1], fmt.Sprintf("/sections/%d/%s", i, x[0]))
+			}
+		}
+	}
+}
+
+// eachFollows checks that each of n groups of steps has an id, a title and steps that
+// follow one another, and no step stands in two.
+func (v *validator) eachFollows(
+	kind string, of func(i int) (id string, title text.Localized, steps []string, path string), n int,
+) {
+	in := map[string]bool{}
+	for i := range n {
+		group, title, steps, path := of(i)
+		v.id(kind, group, path)
+		v.named(path, "title", title)
+		if len(steps) == 0 {
+			v.say(Error, kind+"-empty", path+"/steps", text.Args{"name": title})
 		}
 		before := -1
-		for k, id := range s.Steps {
+		for k, id := range steps {
 			at, ok := v.d.Step(id)
 			if !ok || in[id] || before >= 0 && at != before+1 {
-				v.say(
-					Error,
-					"section-steps",
-					fmt.Sprintf("%s/steps/%d", path, k),
-					text.Args{"typed": id, "name": s.Title},
-				)
+				v.say(Error, kind+"-steps", fmt.Sprintf("%s/steps/%d", path, k), text.Args{"typed": id, "name": title})
 				break
 			}
 			in[id], before = true, at
-		}
-		for _, x := range [][2]string{{"earliest", s.Earliest}, {"latest", s.Latest}} {
-			if x[1] != "" {
-				v.duration(x[1], path+"/"+x[0])
-			}
 		}
 	}
 }

@@ -18,7 +18,8 @@ type State string
 // none, only spoiled tries, one that the teacher set aside, or nothing so far;
 // or a value from a guarded step,
 // which is kept and does not count: an adult has to be there and none had said
-// so, the home was not asked about itself, or what it said closes the step.
+// so, the home was not asked about itself, what it said closes the step, or a guardian did
+// not agree to the activity.
 const (
 	HasValue     State = "value"
 	HasBound     State = "bound"
@@ -30,10 +31,11 @@ const (
 	AdultNotSaid State = "adult-not-said"
 	FactNotSaid  State = "fact-not-said"
 	NotHere      State = "not-here"
+	NotAgreed    State = "not-agreed" // also of a slot in which nothing was written
 )
 
 // Guarded are the states of a value that does not count because of its step.
-var Guarded = []State{AdultNotSaid, FactNotSaid, NotHere}
+var Guarded = []State{AdultNotSaid, FactNotSaid, NotHere, NotAgreed}
 
 // Guards are the steps at which something is asked before what is entered
 // there counts, by id: one of Guarded.
@@ -136,6 +138,7 @@ func Open(d *design.Document, entries []Entry, w Writer, guards Guards) *Book {
 	}
 	for i := range b.Cells {
 		b.Cells[i].settle()
+		b.leaveOut(&b.Cells[i])
 	}
 	b.limits()
 	for _, s := range d.Steps {
@@ -144,6 +147,18 @@ func Open(d *design.Document, entries []Entry, w Writer, guards Guards) *Book {
 		}
 	}
 	return b
+}
+
+// leaveOut says of a slot without a value that it is not waited for: all that asks for it was
+// not agreed to.
+func (b *Book) leaveOut(c *Cell) {
+	if c.State != NotYet || len(b.Guards) == 0 {
+		return
+	}
+	takers := b.takers(c.Slot)
+	if len(takers) > 0 && !slices.ContainsFunc(takers, func(s string) bool { return b.Guards[s] != NotAgreed }) {
+		c.State = NotAgreed
+	}
 }
 
 // fate is what became of a reading, and why.
@@ -268,11 +283,15 @@ func (b *Book) Cell(s design.Slot) *Cell {
 // Progress is how many steps were finished, and of how many.
 func (b *Book) Progress() (done, all int) {
 	for _, s := range b.Design.Steps {
+		if b.Guards[s.ID] == NotAgreed {
+			continue
+		}
+		all++
 		if _, ok := b.Done[s.ID]; ok {
 			done++
 		}
 	}
-	return done, len(b.Design.Steps)
+	return done, all
 }
 
 // ReadyAt is when a step's wait is over, in server time: from the end of the

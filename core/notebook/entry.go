@@ -168,7 +168,7 @@ var fits = map[Kind]func(d *design.Document, e *Entry) *Problem{
 		}
 	},
 	Photo:       pictured,
-	Recorded:    pictured,
+	Recorded:    recorded,
 	Observation: observed,
 	Spoiled: says(func(e *Entry) []string { return []string{e.Refers, e.Reason} },
 		Problem{"reason", rule("spoiled"), "spilled"}),

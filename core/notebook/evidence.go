@@ -27,6 +27,15 @@ func pictured(d *design.Document, e *Entry) *Problem {
 	return nil
 }
 
+// recorded checks that a recording is of something that is asked for, and says which it is:
+// a sound may stand in the place of a clip, and either in that of a talk.
+func recorded(d *design.Document, e *Entry) *Problem {
+	if len(e.Choice) != 1 || e.Choice[0] != string(design.ClipEvidence) && e.Choice[0] != string(design.SoundEvidence) {
+		return &Problem{"choice", rule("recorded"), string(design.ClipEvidence)}
+	}
+	return pictured(d, e)
+}
+
 // observed checks that words, strokes or stages are for a step or for evidence that is
 // asked for, and are what they should be.
 func observed(d *design.Document, e *Entry) *Problem {

@@ -188,7 +188,29 @@ func offered(choices []design.Choice, id string) bool {
 
 // ofKind reports whether the field of a kind is set, and none beside it.
 func ofKind(kind design.ReadingKind, g *Given) bool {
-	set := map[design.ReadingKind]bool{
+	if kind == design.OrderKind && len(g.Never) > 0 ||
+		kind == design.StageOrderKind && len(g.LeftOut)+len(g.Pairs) > 0 ||
+		kind != design.StageOrderKind && g.Seen != "" ||
+		slices.ContainsFunc(g.Order, func(place []string) bool { return len(place) == 0 }) {
+		return false
+	}
+	for k, is := range g.set() {
+		if is != (k == kind || k == twin[kind]) {
+			return false
+		}
+	}
+	return true
+}
+
+// twin are the kinds that share the field of another.
+var twin = map[design.ReadingKind]design.ReadingKind{
+	design.SeveralKind: design.ChoiceKind, design.StageOrderKind: design.OrderKind,
+}
+
+// set says of which kinds the field is set; two kinds each share theirs and stand under the
+// first.
+func (g *Given) set() map[design.ReadingKind]bool {
+	return map[design.ReadingKind]bool{
 		design.CountKind:       g.Count != nil,
 		design.OrdinalKind:     g.Level != "",
 		design.YesPartlyNoKind: g.Answer != "",
@@ -200,29 +222,6 @@ func ofKind(kind design.ReadingKind, g *Given) bool {
 		design.PositionKind:    g.X != nil || g.Y != nil || g.Reach != 0,
 		design.TextKind:        strings.TrimSpace(g.Text) != "",
 	}
-	// two kinds each share their field
-	for _, twins := range [][2]design.ReadingKind{
-		{design.ChoiceKind, design.SeveralKind}, {design.OrderKind, design.StageOrderKind},
-	} {
-		if kind == twins[1] {
-			set[twins[1]] = set[twins[0]]
-			delete(set, twins[0])
-		}
-	}
-	if kind == design.OrderKind && len(g.Never) > 0 ||
-		kind == design.StageOrderKind && len(g.LeftOut)+len(g.Pairs) > 0 ||
-		kind != design.StageOrderKind && g.Seen != "" {
-		return false
-	}
-	if slices.ContainsFunc(g.Order, func(place []string) bool { return len(place) == 0 }) {
-		return false
-	}
-	for k, is := range set {
-		if is != (k == kind) {
-			return false
-		}
-	}
-	return true
 }
 
 // bounded reports whether counts, words and texts are of a size that can be.

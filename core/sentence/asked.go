@@ -136,6 +136,11 @@ func (t *taker) madeReading(p Piece) design.Reading {
 		}
 		r.NotSure = true
 	}
+	return t.numbered(r, name)
+}
+
+// numbered is a reading with its name for formulas, where it is a number.
+func (t *taker) numbered(r design.Reading, name string) design.Reading {
 	if r.Sort() == design.PositionKind {
 		r.Place = r.Placed()
 		r.Unit = r.Place.Unit()

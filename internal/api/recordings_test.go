@@ -49,7 +49,13 @@ func TestRecordingsOfAHome(t *testing.T) {
 	if refused.status != 422 || !strings.Contains(string(refused.body), `"field":"refers"`) {
 		t.Errorf("a clip as a photo: %d %s", refused.status, refused.body)
 	}
-	if a := fern.do("PUT", sc.homePath(fern, "/entries/"+newID()), shows("recording", id)); a.status != 200 {
+	whichever := fern.do("PUT", sc.homePath(fern, "/entries/"+newID()), shows("recording", id))
+	if whichever.status != 422 || !strings.Contains(string(whichever.body), `"field":"choice"`) {
+		t.Errorf("a recording that does not say which it is: %d %s", whichever.status, whichever.body)
+	}
+	entry := shows("recording", id)
+	entry["choice"] = []string{"clip"}
+	if a := fern.do("PUT", sc.homePath(fern, "/entries/"+newID()), entry); a.status != 200 {
 		t.Fatalf("%d %s", a.status, a.body)
 	}
 	var shown *results.PieceView
@@ -60,7 +66,7 @@ func TestRecordingsOfAHome(t *testing.T) {
 			}
 		}
 	}
-	if shown == nil || shown.Recording == nil || shown.Recording.String() != id || shown.Photo != nil {
+	if shown == nil || shown.Recording == nil || shown.Recording.String() != id || shown.Photo != nil || shown.Sound {
 		t.Errorf("the teacher is shown %+v", shown)
 	}
 	part := sc.teacher.do("GET", sc.path("/recordings/"+id), nil, "Range", "bytes=4-7")

@@ -133,7 +133,7 @@ func (a *App) putEntry(
 		room, err := a.room(ctx, p, assignment)
 		if err == nil {
 			gate := store.Gate{Token: p.token, Permission: d.agreed, Plan: d.number, May: mayIn(d.issued, f),
-				Writes: d.writes}
+				Writes: d.writes, Activity: activity(d.Document, f)}
 			s.Late, err = a.write(ctx, d, s, f, gate)
 		}
 		if err != nil && !errors.Is(err, store.ErrNotFound) {
@@ -269,7 +269,7 @@ func (a *App) notAdded(
 	if as.RecalledAt != nil {
 		return entries.EntryView{}, errRecalled
 	}
-	if err := mayWrite(state, f); err != nil {
+	if err := mayWrite(state.In(activity(d.Document, f)), f); err != nil {
 		return entries.EntryView{}, err
 	}
 	if picture != nil {

@@ -29,6 +29,21 @@ func mayIn(d *issued, f entries.EntryFields) []string {
 	return may
 }
 
+// activity is the short activity in which an entry is made: that of its step, or of all
+// steps in which its reading is taken. "" where it is made in none, or in any.
+func activity(d *design.Document, f entries.EntryFields) string {
+	if a, ok := d.ActivityOf(f.Step); ok {
+		return a.ID
+	}
+	if kind := notebook.Kind(f.Kind); kind != notebook.Reading && kind != notebook.NotRead {
+		return ""
+	}
+	if a, ok := d.TakenIn(f.Slot()); ok {
+		return a.ID
+	}
+	return ""
+}
+
 var errRecalled = &refusal.Refused{Code: "recalled"}
 
 // mayWrite decides whether a home may make an entry with its present

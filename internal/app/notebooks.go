@@ -205,14 +205,18 @@ func (a *App) OwnResult(ctx context.Context, who HomeActor, assignment uuid.UUID
 		return results.OwnResult{}, err
 	}
 	watching := d.Way == design.WatchShared
+	var without []string
 	for _, p := range permissions {
-		watching = watching || p.AssignmentID == assignment && p.Kind == "declined"
+		if p.AssignmentID == assignment {
+			watching = watching || p.Kind == "declined"
+			without = p.Without
+		}
 	}
 	own, err := a.Store.HomeEntries(ctx, who.Class, who.Home)
 	if err != nil {
 		return results.OwnResult{}, err
 	}
-	book := openBook(d.Document, ofAssignment(own, assignment), hc.writer, d.guards(known(own)))
+	book := openBook(d.Document, ofAssignment(own, assignment), hc.writer, d.guarded(known(own), without))
 	if watching {
 		shared, err := a.Store.SharedEntries(ctx, who.Class)
 		if err != nil {

@@ -87,7 +87,7 @@ func (a *App) classBooks(
 	for _, h := range b.homes {
 		w := notebook.Writer{Language: text.In(h.Language, c.Zone), System: quantity.System(c.UnitSystem)}
 		d := b.doing(h.ID)
-		guards := d.guards(known(h.ID))
+		guards := d.guarded(known(h.ID), b.permissions[h.ID].Without)
 		if b.permissions[h.ID].State == "withdrawn" {
 			b.entries[h.ID] = nil // a permission taken back hides the home's items at once
 			b.books[h.ID] = openBook(d.Document, nil, w, guards)

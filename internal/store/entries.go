@@ -69,6 +69,7 @@ type Gate struct {
 	Plan       int      // number of the home's plan by which it was read; 0 for none
 	May        []string // standings of the permission, as of [Standing]
 	Writes     Writes   // as whom the home is thought to write
+	Activity   string   // in which it is made, if it is made in one: where that was not agreed to, the home has declined
 }
 
 // Standing words how a permission stands: asked, granted, declined, withdrawn or
@@ -129,8 +130,8 @@ const writeEntry = `INSERT INTO entry (class_id, id, assignment_id, home_id, pro
 		AND (h.deleted_at IS NULL AND h.erased_at IS NULL AND c.deleted_at IS NULL AND a.recalled_at IS NULL) IS TRUE
 		AND ($13::bytea IS NULL OR EXISTS (SELECT 1 FROM home_device d
 			WHERE d.class_id = $1 AND d.home_id = $4 AND d.token_hash = $13 AND d.generation = h.generation))
-		AND COALESCE((SELECT CASE WHEN p.kind = 'granted'
-			AND p.text_sha <> ALL ($14::bytea[]) THEN 'lapsed' ELSE p.kind END
+		AND COALESCE((SELECT CASE WHEN p.kind = 'granted' AND $20 = ANY (p.without) THEN 'declined'
+			WHEN p.kind = 'granted' AND p.text_sha <> ALL ($14::bytea[]) THEN 'lapsed' ELSE p.kind END
 				|| CASE WHEN p.photos THEN ' photos' ELSE '' END
 			FROM permission_event p WHERE p.class_id = $1 AND p.assignment_id = $3 AND p.home_id = $4
 			ORDER BY p.at DESC, p.id DESC LIMIT 1), 'asked') = ANY ($15::text[])
@@ -162,6 +163,7 @@ func entering(e Entry, g Gate) []any {
 		g.Writes.Language,
 		g.Writes.Zone,
 		g.Writes.UnitSystem,
+		g.Activity,
 	}
 }
 

@@ -20,6 +20,7 @@ type Permission struct {
 	Language     string
 	TextSha      []byte
 	At           time.Time
+	Without      []string // ids of activities that were not agreed to; never nil
 }
 
 var permissionColumns = columns[Permission]("permission_event")
@@ -30,8 +31,8 @@ func (q *Queries) AddPermission(ctx context.Context, p Permission) error {
 		ctx,
 		1,
 		`INSERT INTO permission_event (class_id, id, assignment_id, home_id, kind, guardian, photos, gallery, language,
-			text_sha, at)
-		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
+			text_sha, at, without)
+		VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
 		p.ClassID,
 		p.ID,
 		p.AssignmentID,
@@ -43,6 +44,7 @@ func (q *Queries) AddPermission(ctx context.Context, p Permission) error {
 		p.Language,
 		p.TextSha,
 		p.At,
+		append([]string{}, p.Without...),
 	)
 }
 

@@ -53,8 +53,8 @@ func (f *EntryFields) At(s design.Slot) {
 		s.Stage
 }
 
-// slot is the slot that they speak of.
-func (f EntryFields) slot() design.Slot {
+// Slot is the slot that they speak of.
+func (f EntryFields) Slot() design.Slot {
 	return design.Slot{
 		Reading: f.Reading, Condition: f.Condition, Object: f.Object, Time: f.Time, Trial: max(1, f.Trial),
 		Stage: f.Stage,
@@ -78,7 +78,7 @@ func (f EntryFields) Entry() notebook.Entry {
 		Offset:     time.Duration(f.OffsetMs) * time.Millisecond,
 	}
 	if e.Kind == notebook.Reading || e.Kind == notebook.NotRead {
-		e.Slot = f.slot()
+		e.Slot = f.Slot()
 	}
 	if e.Kind == notebook.Used {
 		e.Slot.Condition = f.Condition

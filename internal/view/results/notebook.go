@@ -14,7 +14,7 @@ import (
 // NotebookLine is one entry of a home's notebook, corrections included.
 type NotebookLine struct {
 	entries.EntryView
-	Fate       string    `json:"fate,omitempty" enum:"counts,corrected,superseded,spoiled,set-aside,adult-not-said,fact-not-said,not-here" doc:"Of a reading"`
+	Fate       string    `json:"fate,omitempty" enum:"counts,corrected,superseded,spoiled,set-aside,adult-not-said,fact-not-said,not-here,not-agreed" doc:"Of a reading"`
 	FateReason string    `json:"fate_reason,omitempty"`
 	MeasuredAt time.Time `json:"measured_at" doc:"By the phone, in the server's time"`
 	StepTitle  string    `json:"step_title,omitempty" doc:"Of an entry at a step"`
@@ -34,7 +34,7 @@ type NotebookView struct {
 // HeldStep is a step that was worked at before what it waits for was said.
 type HeldStep struct {
 	sheets.StepRef
-	Why string `json:"why" enum:"adult-not-said,fact-not-said,not-here" doc:"An adult has to be there and none had said so; the home was not asked about itself; what it said closes the step"`
+	Why string `json:"why" enum:"adult-not-said,fact-not-said,not-here,not-agreed" doc:"An adult has to be there and none had said so; the home was not asked about itself; what it said closes the step; its activity was not agreed to"`
 }
 
 // Held are the steps worked at before what they wait for was said.

@@ -67,12 +67,14 @@ type HomeResult struct {
 	Shown      []ShownView  `json:"shown" doc:"What the home gave for each piece of evidence"`
 	Held       []HeldStep   `json:"held" doc:"Steps worked at before what they wait for was said: not counted"`
 
+	Without []string `json:"without,omitempty" doc:"Titles of short activities that were not agreed to"`
+
 	Things map[string]string `json:"things,omitempty" doc:"By object: what the home calls what it chose"`
 }
 
 // CellView is one slot of a home.
 type CellView struct {
-	State   string   `json:"state" enum:"value,bound,needs-reading,not-read,spoiled,set-aside,not-yet,adult-not-said,fact-not-said,not-here"`
+	State   string   `json:"state" enum:"value,bound,needs-reading,not-read,spoiled,set-aside,not-yet,adult-not-said,fact-not-said,not-here,not-agreed"`
 	Value   *float64 `json:"value,omitempty" doc:"In the reading's unit, rounded to its uncertainty"`
 	U       *float64 `json:"u,omitempty" doc:"Standard uncertainty in the reading's unit"`
 	Text    string   `json:"text,omitempty" doc:"The value in the reading's unit"`
@@ -162,6 +164,11 @@ func ViewHome(h Home, permission string, book *notebook.Book, language string) H
 		Results:    []ResultView{},
 		Held:       Held(book, language),
 		Things:     book.Names,
+	}
+	for _, a := range book.Design.Activities {
+		if len(a.Steps) > 0 && book.Guards[a.Steps[0]] == notebook.NotAgreed {
+			row.Without = append(row.Without, in(a.Title, language))
+		}
 	}
 	row.Done, row.Steps = book.Progress()
 	if !book.LastSeen.IsZero() {

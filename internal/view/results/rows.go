@@ -157,7 +157,7 @@ func fateOf(l *notebook.Past, provenance string) string {
 
 // exportFate leaves out what would say something about the home.
 func exportFate(fate string) string {
-	if s := notebook.State(fate); s == notebook.FactNotSaid || s == notebook.NotHere {
+	if s := notebook.State(fate); s == notebook.FactNotSaid || s == notebook.NotHere || s == notebook.NotAgreed {
 		return "not-counted"
 	}
 	return fate

@@ -1,10 +1,12 @@
 package results
 
 import (
+	"slices"
 	"time"
 
 	"github.com/google/uuid"
 
+	"patient-kitchen/core/design"
 	"patient-kitchen/core/notebook"
 )
 
@@ -21,6 +23,7 @@ type PieceView struct {
 	Photo *uuid.UUID `json:"photo,omitempty"`
 
 	Recording *uuid.UUID `json:"recording,omitempty" doc:"A clip or sound"`
+	Sound     bool       `json:"sound,omitempty" doc:"Of a recording: it is a sound"`
 
 	Strokes []string        `json:"strokes,omitempty" doc:"Of a drawing: points x,y in thousandths of its width; it is three quarters as high"`
 	Chart   []notebook.Stop `json:"chart,omitempty" doc:"Of a flow chart: its stages"`
@@ -44,6 +47,7 @@ func viewShown(book *notebook.Book, language string) []ShownView {
 					piece.Photo = &id
 				case notebook.Recorded:
 					piece.Recording = &id
+					piece.Sound = slices.Contains(p.Entry.Choice, string(design.SoundEvidence))
 				}
 			}
 			if g := p.Entry.Given; g != nil {

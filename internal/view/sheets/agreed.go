@@ -3,6 +3,7 @@ package sheets
 import (
 	"crypto/sha256"
 	"encoding/json"
+	"slices"
 	"time"
 
 	"patient-kitchen/core/design"
@@ -37,4 +38,13 @@ type PermissionView struct {
 	Gallery  bool       `json:"gallery"`
 	At       *time.Time `json:"at,omitempty"`
 	TextSha  string     `json:"text_sha"`
+	Without  []string   `json:"without,omitempty" doc:"Ids of short activities that were not agreed to: the home watches them"`
+}
+
+// In is the permission as it stands in one of the short activities; "" is none of them.
+func (p PermissionView) In(activity string) PermissionView {
+	if p.State == "granted" && activity != "" && slices.Contains(p.Without, activity) {
+		p.State = "declined"
+	}
+	return p
 }

@@ -77,6 +77,7 @@ type PrintedBlanks struct {
 	Questions []QuestionRow
 	Objects   []ObjectRow // to be named, before the first step
 	Rest      *RestRow    // one can stop after it
+	Begins    string      // title of the short activity that begins with it
 	Evidence  []PrintedEvidence
 }
 
@@ -190,7 +191,7 @@ func Print(d *design.Document, plan *Plan, kind, language string) (Printed, erro
 func (p *Printed) procedure(s Sheet) {
 	at := map[int]*PrintedBlanks{}
 	for _, b := range blanks(s) {
-		b.Title = "" // the step's own stands there
+		b.Title, b.Begins = "", "" // the step's own stand there
 		switch {
 		case b.Number > 0:
 			at[b.Number] = &b
@@ -236,6 +237,7 @@ func blanks(s Sheet) []PrintedBlanks {
 			Questions: asked("while", step.Questions),
 			Helps:     slices.Concat(said(step.Uses), step.Helps, toWrite(step.Used), step.Keeps),
 			Rest:      step.Rest,
+			Begins:    step.Begins,
 			Evidence:  printedEvidence(&s, step),
 		}
 		var labels [][labelParts]string
@@ -257,7 +259,8 @@ func blanks(s Sheet) []PrintedBlanks {
 	}
 	out = append(out, PrintedBlanks{Questions: asked("after", nil)})
 	return slices.DeleteFunc(out, func(b PrintedBlanks) bool {
-		return len(b.Rows)+len(b.Questions)+len(b.Helps)+len(b.Objects)+len(b.Evidence) == 0 && b.Rest == nil
+		return len(b.Rows)+len(b.Questions)+len(b.Helps)+len(b.Objects)+len(b.Evidence) == 0 && b.Rest == nil &&
+			b.Begins == ""
 	})
 }
 

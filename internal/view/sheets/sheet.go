@@ -40,6 +40,7 @@ type Sheet struct {
 	Conditions   []ConditionRow `json:"conditions"`
 	Stages       []ChoiceRow    `json:"stages" doc:"What follows one another, at each of which something can be read"`
 	Objects      []ObjectRow    `json:"objects" doc:"Things that the home chooses itself, one a row"`
+	Activities   []ActivityRow  `json:"activities" doc:"Short pieces of work that are done in any order; empty: it is one piece"`
 	Crew         []RoleRow      `json:"crew" doc:"Who does what when several take part"`
 	StandsFor    []StandingRow  `json:"stands_for" doc:"Of a model: what its things stand for"`
 	Limits       []string       `json:"limits" doc:"Of a model: what it gets wrong"`
@@ -91,6 +92,16 @@ type ObjectRow struct {
 	Must  []string          `json:"must" doc:"What it has to be like"`
 	Never string            `json:"never,omitempty" doc:"What must not be chosen"`
 	Apart map[string]string `json:"apart,omitempty" doc:"By reading: how far two of the sort have to differ"`
+}
+
+// ActivityRow is a short piece of work among several.
+type ActivityRow struct {
+	ID      string   `json:"id"`
+	Title   string   `json:"title"`
+	Steps   []string `json:"steps" doc:"Ids of its steps"`
+	Needs   []string `json:"needs" doc:"Ids of the needs that it uses"`
+	Minutes int      `json:"minutes"`
+	Adult   bool     `json:"adult,omitempty" doc:"An adult has to be there"`
 }
 
 // RoleRow is somebody who takes part.
@@ -173,6 +184,7 @@ type StepRow struct {
 	Meanwhile string        `json:"meanwhile,omitempty"`
 	Crew      []string      `json:"crew" doc:"Who does it; empty: all together"`
 	Lanes     string        `json:"lanes,omitempty" doc:"For which conditions it is done, where that is not all at once"`
+	Begins    string        `json:"begins,omitempty" doc:"Title of the short activity that begins with it"`
 	Rest      *RestRow      `json:"rest,omitempty" doc:"A part of the work ends with it: one can stop here"`
 }
 
@@ -323,7 +335,8 @@ func (w *writer) frame(d *design.Document) Sheet {
 		Everyday: w.say(d.Teaching.Everyday), Vocabulary: words, Counts: counts,
 		Title: w.say(d.Title), Question: w.say(d.Question), Changed: w.say(d.Changed.Name),
 		Way: string(d.Way), Trials: d.Trials, Begin: []WindowRow{},
-		Conditions: []ConditionRow{}, Stages: []ChoiceRow{}, Objects: []ObjectRow{}, Crew: []RoleRow{},
+		Conditions: []ConditionRow{}, Stages: []ChoiceRow{}, Objects: []ObjectRow{}, Activities: []ActivityRow{},
+		Crew:      []RoleRow{},
 		StandsFor: []StandingRow{}, Limits: []string{}, Needs: []NeedRow{}, Steps: []StepRow{},
 		Readings: []ReadingRow{},
 		Evidence: []EvidenceRow{}, Questions: []QuestionRow{}, Mistakes: []MistakeRow{}, Printables: []PrintableRow{},
@@ -370,6 +383,7 @@ func Write(d *design.Document, plan *Plan, language string) Sheet {
 	w.steps(&s, d, r)
 	w.asked(&s, d)
 	s.SafetyPart = w.guardian(d, r)
+	w.activities(&s, d)
 	s.Facts = factRows(r.Safety.Facts, language)
 	if plan != nil {
 		plan.fill(&s, d, language)

@@ -27,6 +27,27 @@ func (w *writer) structure(s *Sheet, d *design.Document) {
 	}
 }
 
+// activities writes the short pieces of work, once the steps and the adult jobs are there.
+func (w *writer) activities(s *Sheet, d *design.Document) {
+	for i := range d.Activities {
+		a := &d.Activities[i]
+		row := ActivityRow{ID: a.ID, Title: w.say(a.Title), Steps: a.Steps, Needs: append([]string{}, d.NeedsOf(a)...)}
+		var first, last *StepRow
+		for k := range s.Steps {
+			if step := &s.Steps[k]; slices.Contains(a.Steps, step.ID) {
+				if last = step; first == nil {
+					first, step.Begins = step, row.Title
+				}
+				row.Adult = row.Adult || step.Adult != ""
+			}
+		}
+		if first != nil {
+			row.Minutes = (last.Start + last.Seconds - first.Start + 30) / 60
+		}
+		s.Activities = append(s.Activities, row)
+	}
+}
+
 func (w *writer) objects(d *design.Document, o *design.Object) []ObjectRow {
 	must, apart := []string{}, map[string]string{}
 	for _, l := range o.Limits {

@@ -2126,6 +2126,18 @@ export interface components {
             id: string;
             name: string;
         };
+        ActivityRow: {
+            /** @description An adult has to be there */
+            adult?: boolean;
+            id: string;
+            /** Format: int64 */
+            minutes: number;
+            /** @description Ids of the needs that it uses */
+            needs: string[];
+            /** @description Ids of its steps */
+            steps: string[];
+            title: string;
+        };
         AddBody: {
             /** @description An experiment document, valid or not */
             document?: {
@@ -2421,7 +2433,7 @@ export interface components {
             history: number;
             reason?: string;
             /** @enum {string} */
-            state: "value" | "bound" | "needs-reading" | "not-read" | "spoiled" | "set-aside" | "not-yet" | "adult-not-said" | "fact-not-said" | "not-here";
+            state: "value" | "bound" | "needs-reading" | "not-read" | "spoiled" | "set-aside" | "not-yet" | "adult-not-said" | "fact-not-said" | "not-here" | "not-agreed";
             /** @description The value in the reading's unit */
             text?: string;
             typed?: string;
@@ -3257,10 +3269,10 @@ export interface components {
             number: number;
             title: string;
             /**
-             * @description An adult has to be there and none had said so; the home was not asked about itself; what it said closes the step
+             * @description An adult has to be there and none had said so; the home was not asked about itself; what it said closes the step; its activity was not agreed to
              * @enum {string}
              */
-            why: "adult-not-said" | "fact-not-said" | "not-here";
+            why: "adult-not-said" | "fact-not-said" | "not-here" | "not-agreed";
         };
         Help: {
             /**
@@ -3351,6 +3363,8 @@ export interface components {
             things?: {
                 [key: string]: string;
             };
+            /** @description Titles of short activities that were not agreed to */
+            without?: string[];
         };
         HomeView: {
             /** @description Mail address or number for messages */
@@ -3927,7 +3941,7 @@ export interface components {
              * @description Of a reading
              * @enum {string}
              */
-            fate?: "counts" | "corrected" | "superseded" | "spoiled" | "set-aside" | "adult-not-said" | "fact-not-said" | "not-here";
+            fate?: "counts" | "corrected" | "superseded" | "spoiled" | "set-aside" | "adult-not-said" | "fact-not-said" | "not-here" | "not-agreed";
             fate_reason?: string;
             id: string;
             late?: boolean;
@@ -4123,6 +4137,8 @@ export interface components {
             photos?: boolean;
             /** @description Of the text that was shown, as the sheet gave it */
             text_sha: string;
+            /** @description Ids of short activities that are not agreed to; at least one is */
+            without?: string[];
         };
         PermissionView: {
             /** Format: date-time */
@@ -4136,6 +4152,8 @@ export interface components {
              */
             state: "asked" | "granted" | "declined" | "withdrawn" | "lapsed" | "watching";
             text_sha: string;
+            /** @description Ids of short activities that were not agreed to: the home watches them */
+            without?: string[];
         };
         PieceView: {
             /** Format: date-time */
@@ -4147,6 +4165,8 @@ export interface components {
             recording?: string;
             /** @description Of a pair: the later one */
             second?: boolean;
+            /** @description Of a recording: it is a sound */
+            sound?: boolean;
             /** @description Of a drawing: points x,y in thousandths of its width; it is three quarters as high */
             strokes?: string[];
             text?: string;
@@ -4714,6 +4734,8 @@ export interface components {
             value: unknown;
         };
         Sheet: {
+            /** @description Short pieces of work that are done in any order; empty: it is one piece */
+            activities: components["schemas"]["ActivityRow"][];
             adult_jobs: components["schemas"]["AdultJobRow"][];
             assignment: string;
             before: string[];
@@ -4939,6 +4961,8 @@ export interface components {
             after: string[];
             /** @description What the safety rules add before it */
             before: string[];
+            /** @description Title of the short activity that begins with it */
+            begins?: string;
             cautions: string[];
             /** @description It is not for this home */
             closed?: boolean;

@@ -18,26 +18,21 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
   const { state, bundle, sheet, book, onWrong } = props;
   const t = useWords();
   const p = sheet.permission;
-  const [adult, setAdult] = useState(false);
-  const [photos, setPhotos] = useState(false);
-  const [gallery, setGallery] = useState(false);
-  const [name, setName] = useState('');
+  const asking = useAsking();
   const { zone } = bundle.class;
   const language = bundle.home.locale;
 
-  const { answer, problem, busy } = useAnswer(state, sheet, onGo, {
-    guardian: name,
-    photos,
-    gallery: photos && gallery,
-    adult,
-  });
+  const { answer, problem, busy } = useAnswer(state, sheet, onGo, asking.said);
   const granted = p.state === 'granted';
-  const adults =
-    sheet.adult_jobs.length > 0 ||
-    sheet.facts.some(
-      (f) => book.fact(f.id) === f.raises && f.steps.some((s) => s.verdict !== 'not-at-home'),
-    );
-  const waits = adults && !adult ? t('tickFirst') : name.trim() === '' ? t('nameFirst') : undefined;
+  const adults = asksAdult(sheet, book, asking.said.without);
+  const waits =
+    asking.said.without.length > 0 && asking.said.without.length === sheet.activities?.length
+      ? t('agreeOne')
+      : adults && !asking.said.adult
+        ? t('tickFirst')
+        : asking.said.guardian.trim() === ''
+          ? t('nameFirst')
+          : undefined;
   const action = granted
     ? { words: t('goOn'), do: () => onGo('ready') }
     : { words: t('agree'), do: () => !busy && void answer('granted'), waits };
@@ -82,26 +77,13 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
         {granted ? (
           <>
             <p>{t('agreed', { name: p.guardian, time: clock(p.at!, zone, language) })}</p>
+            <AgreeToAll sheet={sheet} onAgree={(more) => void answer('granted', more)} />
             <Button variant="outline-primary" onClick={() => void answer('withdrawn')}>
               {t('takeBack')}
             </Button>
           </>
         ) : (
-          <Ask
-            {...{
-              bundle,
-              sheet,
-              adults,
-              adult,
-              setAdult,
-              photos,
-              setPhotos,
-              gallery,
-              setGallery,
-              name,
-              setName,
-            }}
-          />
+          <Ask bundle={bundle} sheet={sheet} adults={adults} {...asking} />
         )}
         <p className="hint">
           {t('onlyTeacher', { teacher: bundle.class.teacher })}{' '}
@@ -132,24 +114,59 @@ export function Permission({ onGo, ...props }: WorkProps & { onGo: (page: string
   );
 }
 
+interface Said {
+  guardian: string;
+  photos: boolean;
+  gallery: boolean;
+  adult: boolean;
+  /** Short activities that are not agreed to. */
+  without: string[];
+}
+
+/** What a guardian has said on the page so far; nothing is agreed to but by a tick. */
+function useAsking() {
+  const [said, setSaid] = useState<Said>({
+    guardian: '',
+    photos: false,
+    gallery: false,
+    adult: false,
+    without: [],
+  });
+  const say = (part: Partial<Said>) =>
+    setSaid((now) => {
+      const next = { ...now, ...part };
+      return { ...next, gallery: next.gallery && next.photos };
+    });
+  return { said, say };
+}
+
+/** Whether some step of what is agreed to asks for an adult. */
+function asksAdult(sheet: Sheet, book: WorkProps['book'], without: string[]): boolean {
+  const left = (step: string) =>
+    sheet.activities?.some((a) => without.includes(a.id) && a.steps.includes(step));
+  return (
+    sheet.adult_jobs.some((j) => !left(j.step)) ||
+    sheet.facts.some(
+      (f) =>
+        book.fact(f.id) === f.raises &&
+        f.steps.some((s) => s.verdict !== 'not-at-home' && !left(s.step)),
+    )
+  );
+}
+
 /** Sends a guardian's answer and goes where it leads. */
-function useAnswer(
-  state: HomeState,
-  sheet: Sheet,
-  onGo: (page: string) => void,
-  said: { guardian: string; photos: boolean; gallery: boolean; adult: boolean },
-) {
+function useAnswer(state: HomeState, sheet: Sheet, onGo: (page: string) => void, said: Said) {
   const t = useWords();
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
-  const answer = async (decision: 'granted' | 'declined' | 'withdrawn') => {
+  const answer = async (decision: 'granted' | 'declined' | 'withdrawn', more?: Said) => {
     setBusy(true);
     setProblem(undefined);
     try {
       await got(
         api.POST('/api/v1/home/{home}/assignments/{assignment}/permission', {
           params: { path: { home: state.home, assignment: sheet.assignment } },
-          body: { ...said, decision, text_sha: sheet.permission.text_sha },
+          body: { ...said, ...more, decision, text_sha: sheet.permission.text_sha },
         }),
       );
       // The address first: the page changes with what is read anew, and a quick tap there must not be undone.
@@ -223,49 +240,85 @@ interface Asking {
   bundle: WorkProps['bundle'];
   /** Some step asks for an adult. */
   adults: boolean;
-  adult: boolean;
-  setAdult: (on: boolean) => void;
-  photos: boolean;
-  setPhotos: (on: boolean) => void;
-  gallery: boolean;
-  setGallery: (on: boolean) => void;
-  name: string;
-  setName: (name: string) => void;
+  said: Said;
+  say: (part: Partial<Said>) => void;
+}
+
+/** What was not agreed to, and agreeing to it later. */
+function AgreeToAll({ sheet, onAgree }: { sheet: Sheet; onAgree: (said: Said) => void }) {
+  const t = useWords();
+  const [adult, setAdult] = useState(false);
+  const p = sheet.permission;
+  const left = (sheet.activities ?? []).filter((a) => p.without?.includes(a.id));
+  if (left.length === 0) return null;
+  const needs = left.some((a) => a.adult);
+  const said = { guardian: p.guardian ?? '', photos: p.photos, gallery: p.gallery, without: [] };
+  return (
+    <>
+      <p>{t('agreedNot', { what: left.map((a) => a.title).join(', ') })}</p>
+      {needs && <Tick id="adult-too" words={t('adultTick')} on={adult} set={setAdult} />}
+      <p>
+        <Button
+          variant="outline-primary"
+          disabled={needs && !adult}
+          onClick={() => onAgree({ ...said, adult: true })}
+        >
+          {t('agreeToAll')}
+        </Button>
+      </p>
+    </>
+  );
 }
 
 /** What is agreed to, and by whom. */
-function Ask(asking: Asking) {
-  const { bundle, adults, adult, setAdult, photos, setPhotos, gallery, setGallery } = asking;
-  const { name, setName, sheet } = asking;
+function Ask({ sheet, bundle, adults, said, say }: Asking) {
   const recorded = sheet.evidence.some((e) => e.kind === 'clip' || e.kind === 'sound');
   const t = useWords();
+  const { without } = said;
   return (
     <>
       <p>{t('permissionFor', { name: bundle.home.nickname })}</p>
-      {adults && <Tick id="adult" words={t('adultTick')} on={adult} set={setAdult} />}
+      {(sheet.activities ?? []).length > 0 && (
+        <fieldset>
+          <legend className="second m-0">{t('agreeWhich')}</legend>
+          {sheet.activities.map((a) => (
+            <Tick
+              key={a.id}
+              id={`agree-${a.id}`}
+              words={a.title}
+              on={!without.includes(a.id)}
+              set={(on) =>
+                say({ without: on ? without.filter((id) => id !== a.id) : [...without, a.id] })
+              }
+            />
+          ))}
+        </fieldset>
+      )}
+      {adults && (
+        <Tick id="adult" words={t('adultTick')} on={said.adult} set={(adult) => say({ adult })} />
+      )}
       <Tick
         id="photos"
         words={t(recorded ? 'recordingsTick' : 'photosTick')}
-        on={photos}
-        set={setPhotos}
+        on={said.photos}
+        set={(photos) => say({ photos })}
       />
-      {photos && (
+      {said.photos && (
         <Tick
           id="gallery"
           words={t('galleryTick', { teacher: bundle.class.teacher })}
-          on={gallery}
-          set={setGallery}
+          on={said.gallery}
+          set={(gallery) => say({ gallery })}
         />
       )}
       <div className="field mt-3">
         <label htmlFor="guardian">{t('yourName')}</label>
         <FormControl
           id="guardian"
-
           autoComplete="name"
           maxLength={80}
-          value={name}
-          onChange={(e) => setName(e.target.value)}
+          value={said.guardian}
+          onChange={(e) => say({ guardian: e.target.value })}
         />
       </div>
     </>

@@ -25,13 +25,14 @@ export function RecordingField({
       kind: 'recording',
       step,
       evidence: evidence.id,
+      choice: [kind],
       refers: id,
     });
   };
   return (
     <>
       <p className="second">{t(kind === 'clip' ? 'clipAtMost' : 'soundAtMost')}</p>
-      {last && <Player key={last.id} state={state} kind={kind} of={last} name={evidence.name} />}
+      {last && <Player key={last.id} state={state} of={last} name={evidence.name} />}
       {refused.map((w) => (
         <p key={w.seq} className="doubt" role="alert">
           {w.problem!.detail}{' '}
@@ -59,17 +60,7 @@ export function RecordingField({
 }
 
 /** The clip or sound that counts: from this phone while it is there, else from the server. */
-function Player({
-  state,
-  kind,
-  of,
-  name,
-}: {
-  state: WorkProps['state'];
-  kind: 'clip' | 'sound';
-  of: LocalEntry;
-  name: string;
-}) {
+function Player({ state, of, name }: { state: WorkProps['state']; of: LocalEntry; name: string }) {
   const t = useWords();
   const [local, setLocal] = useState<string>();
   const kept = useEffectEvent((id: string) => state.photo(id));
@@ -83,13 +74,14 @@ function Player({
       if (url) URL.revokeObjectURL(url);
     };
   }, [id]);
-  const Media = kind === 'clip' ? 'video' : 'audio';
+  const sound = of.entry.choice?.[0] === 'sound';
+  const Media = sound ? 'audio' : 'video';
   return (
     <figure className="recording">
       <Media
         src={local ?? `/api/v1/home/${state.home}/recordings/${id}`}
         controls
-        playsInline={kind === 'clip' || undefined}
+        playsInline={!sound || undefined}
         preload="metadata"
         aria-label={t('recordingOf', { name })}
         className="w-100"

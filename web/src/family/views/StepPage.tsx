@@ -43,6 +43,7 @@ export function StepPage({
       : Math.max(0, (readyAt - now) / 1000);
   const rest = (end.start + end.seconds - step.start + toWait) / 60;
   const last = number === sheet.steps.length;
+  const ends = (sheet.activities ?? []).length > 0 ? 'activityEnds' : 'doneLast';
   const { zone } = bundle.class;
   const language = bundle.home.locale;
 
@@ -84,7 +85,7 @@ export function StepPage({
       heading={step.title}
       focusKey={step.id}
       state={state}
-      action={{ words: last ? t('doneLast') : t('done'), do: () => void finish(), waits }}
+      action={{ words: t(last ? ends : 'done'), do: () => void finish(), waits }}
       onWrong={onWrong}
     >
       {waiting && clockNotStarted && (

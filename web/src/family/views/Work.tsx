@@ -1,4 +1,5 @@
 import { lazy, Suspense, useEffect } from 'react';
+import { alone, pageOf, partAt, undone } from '../phone/activities';
 import { Book } from '../phone/book';
 import type { Sheet } from '../phone/useHome';
 import { useCore } from '../phone/useCore';
@@ -12,6 +13,7 @@ import { StepPage } from './StepPage';
 // What comes last, or to few, comes after the first page; the service worker keeps it
 // with the rest.
 const loads = {
+  Activities: () => import('./Activities').then((m) => ({ default: m.Activities })),
   Result: () => import('./Result').then((m) => ({ default: m.Result })),
   Conclusion: () => import('./Result').then((m) => ({ default: m.Conclusion })),
   Sent: () => import('./Sent').then((m) => ({ default: m.Sent })),
@@ -21,6 +23,7 @@ const loads = {
   Watch: () => import('./Watch').then((m) => ({ default: m.Watch })),
 };
 const later = {
+  Activities: lazy(loads.Activities),
   Result: lazy(loads.Result),
   Conclusion: lazy(loads.Conclusion),
   Sent: lazy(loads.Sent),
@@ -67,16 +70,28 @@ function Page({
   }
   if (permission !== 'granted' || shown === 'permission')
     return <Permission {...props} onGo={to} />;
-  switch (shown) {
+  const several = (sheet.activities ?? []).length > 0;
+  const activity = several ? sheet.activities[number - 1] : undefined;
+  const first = activity ? `activity/${number}` : 'step/1';
+  switch (several && !number ? listed(shown) : shown) {
+    case 'activities':
+      return <later.Activities {...props} onGo={to} />;
     case 'ready':
       return (
         <Ready
           {...props}
-          onGo={() => to(sheet.questions.some((q) => q.when === 'before') ? 'predict' : 'step/1')}
+          sheet={activity ? alone(sheet, activity) : sheet}
+          onGo={() =>
+            to(
+              sheet.questions.some((q) => q.when === 'before' && !(several && book.answer(q.id)))
+                ? ['predict', number].filter(Boolean).join('/')
+                : first,
+            )
+          }
         />
       );
     case 'predict':
-      return <Prediction {...props} onGo={() => to('step/1')} />;
+      return <Prediction {...props} onGo={() => to(first)} />;
     case 'result':
       return <later.Result {...props} onGo={() => to('conclusion')} />;
     case 'kitchen':
@@ -88,31 +103,32 @@ function Page({
           onGo={() => to('ready')}
         />
       );
-    case 'rest':
+    case 'rest': {
+      const n = Math.min(Math.max(1, number || rested(sheet, book)), sheet.steps.length);
+      const { part, number: at } = partAt(sheet, n);
       return (
         <later.Rest
           {...props}
-          step={
-            sheet.steps[
-              Math.min(Math.max(1, number || rested(sheet, book)), sheet.steps.length) - 1
-            ]
-          }
-          onGo={() => to(`step/${(number || rested(sheet, book)) + 1}`)}
+          step={sheet.steps[n - 1]}
+          onGo={() => to(pageOf(sheet, part, at + 1))}
         />
       );
+    }
     case 'conclusion':
       return <later.Conclusion {...props} onGo={() => to('sent')} />;
     case 'sent':
       return <later.Sent {...props} />;
     default: {
-      const undone = sheet.steps.findIndex((s) => !book.done(s.id)) + 1;
-      const n = Math.min(Math.max(1, number || undone || 1), sheet.steps.length);
+      const asked = shown === 'activity' ? undone(sheet, book, activity) : number;
+      const n = Math.min(Math.max(1, asked || undone(sheet, book)), sheet.steps.length);
+      const { part, number: at } = partAt(sheet, n);
       return (
         <StepPage
           key={n}
           {...props}
-          number={n}
-          onGo={(m) => to(m > sheet.steps.length ? 'result' : `step/${m}`)}
+          sheet={part}
+          number={at}
+          onGo={(m) => to(pageOf(sheet, part, m))}
           onRest={() => to(`rest/${n}`)}
         />
       );
@@ -120,8 +136,13 @@ function Page({
   }
 }
 
+/** Where the work is several pieces, a page that is of one of them is the list of them until it is said of which. */
+const listed = (page: string) =>
+  ['ready', 'step', 'predict', 'activity'].includes(page) ? 'activities' : page;
+
 function next(sheet: Sheet, book: Book): string {
   if (book.sent()) return 'sent';
+  if ((sheet.activities ?? []).length > 0) return 'activities';
   if (sheet.steps.length > 0 && sheet.steps.every((s) => book.done(s.id))) return 'result';
   if (rested(sheet, book) > 0) return 'rest';
   if (sheet.steps.some((s) => book.done(s.id))) return 'step';
@@ -130,6 +151,6 @@ function next(sheet: Sheet, book: Book): string {
 
 /** The number of the step after which the home stopped where one can, if it is the last that it did; 0 where it is not. */
 function rested(sheet: Sheet, book: Book): number {
-  const undone = sheet.steps.findIndex((s) => !book.done(s.id));
-  return undone > 0 && sheet.steps[undone - 1].rest ? undone : 0;
+  const at = sheet.steps.findIndex((s) => !book.done(s.id));
+  return at > 0 && sheet.steps[at - 1].rest ? at : 0;
 }

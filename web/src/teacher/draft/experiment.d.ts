@@ -1,6 +1,10 @@
 /** The experiment document, written from docs/experiment.schema.json. */
 
 export interface PatientKitchenExperiment {
+  /**
+   * Short pieces of work in one session, in any order, each agreed to and done by itself
+   */
+  activities?: Activity[];
   age_band: "5-7" | "8-10" | "11-13" | "14-18";
   /**
    * For the teacher
@@ -149,6 +153,16 @@ export interface PatientKitchenExperiment {
    * Way of working
    */
   way: "follow-along" | "predict-then-try" | "calculate-first" | "open-challenge" | "watch-shared";
+}
+export interface Activity {
+  id: string;
+  /**
+   * Ids of its steps, which follow one another
+   */
+  steps: string[];
+  title: {
+    [k: string]: string;
+  };
 }
 export interface Caution {
   /**

@@ -3,16 +3,19 @@ import { useState, type ReactNode } from 'react';
 import { freshID, type Doc } from '../draft/document';
 import { say } from '../words';
 import { ChoicesField } from './ChoicesField';
-import { Band, PlainField, Remove, TickList, useEditing, WordsField } from '../draft/fields';
+import { Band, PlainField, Remove, useEditing, WordsField } from '../draft/fields';
+import { ActivitiesField } from './ActivitiesField';
 import { ObjectsField } from './ObjectsField';
+import { StepsOf } from './StepsOf';
 
-type List = 'stages' | 'objects' | 'sections' | 'crew';
+type List = 'stages' | 'objects' | 'sections' | 'activities' | 'crew';
 type Section = NonNullable<Doc['sections']>[number];
 
 const lists: [List, string, () => ReactNode][] = [
   ['stages', say('parts.stages'), Stages],
   ['objects', say('parts.objects'), ObjectsField],
   ['sections', say('parts.sections'), Sections],
+  ['activities', say('parts.activities'), ActivitiesField],
   ['crew', say('parts.crew'), Crew],
 ];
 
@@ -71,9 +74,8 @@ function Stages() {
 
 /** Places to stop: which steps belong to a part, what is kept until it goes on, and when that is. */
 function Sections() {
-  const { doc, set, language } = useEditing();
+  const { doc, set } = useEditing();
   const sections = doc.sections ?? [];
-  const steps = doc.steps ?? [];
   const fields: [keyof Section & ('keep' | 'throw_away' | 'needed_again'), string][] = [
     ['keep', say('parts.keep')],
     ['throw_away', say('parts.throw-away')],
@@ -115,21 +117,7 @@ function Sections() {
               />
             </div>
           </div>
-          <TickList
-            legend={say('parts.its-steps')}
-            path={['sections', i, 'steps']}
-            value={s.steps}
-            setter={(path, value) =>
-              set(
-                path,
-                steps.map((x) => x.id).filter((id) => (value as string[]).includes(id)),
-              )
-            }
-            options={steps.map((x, k): [string, string] => [
-              x.id,
-              `${k + 1} ${x.title[language] ?? ''}`,
-            ])}
-          />
+          <StepsOf path={['sections', i, 'steps']} value={s.steps} />
           <div className="field-row">
             {fields.map(([field, words]) => (
               <WordsField

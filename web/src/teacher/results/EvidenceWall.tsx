@@ -58,7 +58,7 @@ export function EvidencePieces({
   nickname: string;
 }) {
   const one = (p: Piece) => (
-    <PieceView key={p.at} piece={p} kind={shown.kind} assignment={assignment} nickname={nickname} />
+    <PieceView key={p.at} piece={p} assignment={assignment} nickname={nickname} />
   );
   if (!isPair(shown)) return shown.pieces.map(one);
   return (
@@ -78,12 +78,10 @@ export function EvidencePieces({
 
 function PieceView({
   piece: p,
-  kind,
   assignment,
   nickname,
 }: {
   piece: Piece;
-  kind: Shown['kind'];
   assignment: Assignment;
   nickname: string;
 }) {
@@ -107,7 +105,7 @@ function PieceView({
       <Recording
         src={`/api/v1/classes/${assignment.class}/recordings/${p.recording}`}
         poster={`/api/v1/classes/${assignment.class}/photos/${p.recording}/thumbnail`}
-        kind={kind}
+        sound={p.sound}
         nickname={nickname}
       />
     );
@@ -121,15 +119,14 @@ function PieceView({
 function Recording({
   src,
   poster,
-  kind,
+  sound,
   nickname,
 }: {
   src: string;
   poster: string;
-  kind: Shown['kind'];
+  sound?: boolean;
   nickname: string;
 }) {
-  const sound = kind === 'sound';
   const Player = sound ? 'audio' : 'video'; // what a home records has no captions
   return (
     <Player

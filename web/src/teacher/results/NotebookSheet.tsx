@@ -120,6 +120,7 @@ const waits: Record<Schemas['HeldStep']['why'], string> = {
   'adult-not-said': say('notebookSheet.needs-an-adult-and-none-had'),
   'fact-not-said': say('notebookSheet.asks-something-about-the-home-first'),
   'not-here': say('notebookSheet.is-not-for-this-home-by'),
+  'not-agreed': say('notebookSheet.was-not-agreed-to'),
 };
 
 /** A step worked at before what it waits for was said: it counts once the teacher says why. */

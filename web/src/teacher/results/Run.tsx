@@ -85,6 +85,8 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
                   <td>
                     {stateWords[h.state]}
                     {h.late && say('run.some-late')}
+                    {(h.without ?? []).length > 0 &&
+                      say('run.without', { what: h.without!.join(', ') })}
                     {h.held.length > 0 && <span className="w-mend"> · {heldWords(h)}</span>}
                   </td>
                   <td className="num">

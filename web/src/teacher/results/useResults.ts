@@ -47,6 +47,7 @@ export const guardWords: Record<Schemas['HeldStep']['why'], string> = {
   'adult-not-said': say('useResults.adult-not-said'),
   'fact-not-said': say('useResults.home-not-asked'),
   'not-here': say('useResults.not-for-this-home'),
+  'not-agreed': say('useResults.not-agreed'),
 };
 export const isGuard = (s?: string): s is Schemas['HeldStep']['why'] =>
   s !== undefined && s in guardWords;

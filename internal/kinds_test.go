@@ -129,6 +129,14 @@ var kinds = map[design.ReadingKind]kind{
 	},
 }
 
+// classRow is what stands under six homes that gave the same.
+var classRow = map[design.ReadingKind]string{
+	design.QuantityKind: "12.0 mm", design.CountKind: "7 of 20", design.OrdinalKind: "a lot",
+	design.YesPartlyNoKind: "partly 6", design.ChoiceKind: "the whisk 6", design.SeveralKind: "the whisk 6",
+	design.OrderKind: "6 alike", design.StageOrderKind: "6 alike", design.ZonesKind: "30 · 12",
+	design.WordsKind: "wrinkled 6", design.EventKind: "12.5 min", design.PositionKind: "D2", design.TextKind: "6 texts",
+}
+
 func r(d *design.Document) *design.Reading { return &d.Readings[0] }
 
 // Each kind of reading stands in every place: asked for, checked at entry, in the
@@ -228,6 +236,14 @@ func TestKindsStandEverywhere(t *testing.T) {
 			}
 			if r := row.Results[len(row.Results)-1]; !r.OK || r.Text == "" {
 				t.Errorf("a home's result is %+v", r)
+			}
+			books := make([]*notebook.Book, len(homes))
+			for i := range homes {
+				books[i] = homes[i].Book
+			}
+			class := results.ClassRow(&d, books, "en")[1]
+			if got := strings.ReplaceAll(class.Text, "\u00a0", " "); class.N != 6 || got != classRow[id] {
+				t.Errorf("under the homes stands %d %q, not %q", class.N, got, classRow[id])
 			}
 			report := compare.Work(&d, homes, true)
 			if k.test == "" {

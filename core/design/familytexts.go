@@ -75,6 +75,9 @@ func (p *placed) work(d *Document) {
 	for i, n := range d.Needs {
 		p.add(n.Name, "/needs/%d/name", i)
 		p.add(n.Note, "/needs/%d/note", i)
+		for k, c := range n.Copies {
+			p.add(c.Prepared, "/needs/%d/copies/%d/prepared", i, k)
+		}
 		for k, s := range n.Instead {
 			p.add(s, "/needs/%d/instead/%d", i, k)
 		}

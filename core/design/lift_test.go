@@ -124,6 +124,27 @@ func TestThings(t *testing.T) {
 			d.Needs[0].Material, d.Needs[0].Qualities = "mug", []design.Quality{{Is: "see-through"}}
 		},
 		"voltage": func(d *design.Document) { d.Steps[0].Voltage = "3 kg" },
+		"amount-range": func(d *design.Document) {
+			d.Needs[0].AmountBy, d.Needs[0].Amount = design.ByRange, "20 g"
+		},
+		"amount-count": func(d *design.Document) {
+			d.Needs[0].AmountBy, d.Needs[0].Amount = design.ByCount, "2.5"
+		},
+		"amount-eye": func(d *design.Document) {
+			d.Needs[0].AmountBy, d.Needs[0].Amount, d.Needs[0].Look = design.ByEye, "20 g", "jar-half"
+		},
+		"look": func(d *design.Document) { d.Needs[0].AmountBy, d.Needs[0].Look = design.ByEye, "bucket" },
+		"kind": func(d *design.Document) { d.Needs[0].AmountBy = "feeling" },
+		"copies": func(d *design.Document) {
+			d.Needs[0].Copies = []design.Copy{{ID: "a", Prepared: text.Localized{"en": "whole", "es": "entera"}}}
+		},
+		"same-id": func(d *design.Document) {
+			whole := text.Localized{"en": "whole", "es": "entera"}
+			d.Needs[0].Copies = []design.Copy{{ID: "a", Prepared: whole}, {ID: "a", Prepared: whole}}
+		},
+		"no-name": func(d *design.Document) {
+			d.Needs[0].Copies = []design.Copy{{ID: "a"}, {ID: "b"}}
+		},
 	} {
 		d := example(t, "thirsty-beans")
 		for _, f := range design.Validate(&d) {

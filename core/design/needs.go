@@ -16,6 +16,9 @@ type Need struct {
 	Form         string           `json:"form,omitempty" doc:"Of a material that has forms, such as anhydrous"`
 	Strength     *Strength        `json:"strength,omitempty" doc:"As the label says it"`
 	Amount       string           `json:"amount,omitempty" doc:"Quantity with unit, such as 200 mL; of a bag its capacity; blank for a thing"`
+	AmountBy     AmountBy         `json:"amount_by,omitempty" enum:"measure,range,count,eye" doc:"How the amount is found; left out: measured. range: anything within it, such as 150 to 200 mL; count: so many, such as 3; eye: no amount, a drawing says about how much"`
+	Look         string           `json:"look,omitempty" enum:"jar-full,jar-much,jar-half,jar-little,jar-empty" doc:"Of an amount by eye: a jar as full as that"`
+	Copies       []Copy           `json:"copies,omitempty" doc:"Several of it, each prepared in another way"`
 	Tolerance    Tolerance        `json:"tolerance,omitempty" enum:"exact,about,free"`
 	PerCondition bool             `json:"per_condition,omitempty"`
 	Optional     bool             `json:"optional,omitempty"`
@@ -27,6 +30,29 @@ type Need struct {
 	Instead      []text.Localized `json:"instead,omitempty" doc:"What may be used instead, in the teacher's words"`
 	Note         text.Localized   `json:"note,omitempty"`
 }
+
+// AmountBy is how a home finds the amount of a thing.
+type AmountBy string
+
+// An amount by eye is refused where safety or a formula needs it: it is none.
+const (
+	ByMeasure AmountBy = "measure"
+	ByRange   AmountBy = "range"
+	ByCount   AmountBy = "count"
+	ByEye     AmountBy = "eye"
+)
+
+// Copy is one of several of the same thing, prepared in its own way.
+type Copy struct {
+	ID       string         `json:"id" pattern:"^[a-z][a-z0-9-]{0,39}$"`
+	Prepared text.Localized `json:"prepared" doc:"How, and what for where that helps, such as with holes, so that air comes in"`
+}
+
+// MaxCopies is how many of a thing are prepared differently at most.
+const MaxCopies = 8
+
+// looks are the drawings of an amount by eye.
+var looks = []string{"jar-full", "jar-much", "jar-half", "jar-little", "jar-empty"}
 
 // Be makes a need a thing of the larder, in the job it had if the thing does it.
 func (n *Need) Be(m *larder.Material) {

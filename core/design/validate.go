@@ -235,7 +235,7 @@ func (v *validator) needs() {
 		if n.Amount != "" {
 			if _, err := quantity.Parse(n.Amount); err != nil {
 				v.say(Warning, "amount", path+"/amount", text.Args{"typed": n.Amount})
-			} else if m, ok := v.larder.Material(n.Material); ok && usualUnit(m) != "" {
+			} else if m, ok := v.larder.Material(n.Material); ok && usualUnit(m) != "" && n.AmountBy != ByCount {
 				v.bare(Error, "bare-number", n.Amount, usualUnit(m), path+"/amount")
 			}
 		}

@@ -125,7 +125,10 @@ func (v *validator) place(r *Reading, path string) {
 }
 
 // choices checks that levels, options and things have ids of their own and words.
-func (v *validator) choices(list []Choice, path string) {
+func (v *validator) choices(list []Choice, path string) { v.worded(list, path, "word") }
+
+// worded checks that what is listed has ids of its own, and words in a field of that name.
+func (v *validator) worded(list []Choice, path, field string) {
 	seen := map[string]bool{None: true, NotSure: true}
 	for i, c := range list {
 		at := fmt.Sprintf("%s/%d", path, i)
@@ -137,7 +140,7 @@ func (v *validator) choices(list []Choice, path string) {
 		}
 		seen[c.ID] = true
 		if empty(c.Word) {
-			v.say(Error, "no-name", at+"/word", nil)
+			v.say(Error, "no-name", at+"/"+field, nil)
 		}
 	}
 }

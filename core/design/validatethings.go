@@ -27,6 +27,7 @@ func (v *validator) thing(n *Need, path string) {
 	if s := n.Strength; s != nil && !s.canBe() {
 		v.say(Error, "strength", path+"/strength", text.Args{"value": s.Value, "basis": s.Basis})
 	}
+	v.found(n, path)
 	for i := range n.Qualities {
 		v.quality(n, &n.Qualities[i], fmt.Sprintf("%s/qualities/%d", path, i))
 	}
@@ -34,6 +35,46 @@ func (v *validator) thing(n *Need, path string) {
 		if _, ok := v.larder.Material(id); !ok {
 			v.say(Error, "unknown-material", fmt.Sprintf("%s/barred/%d", path, i), text.Args{"typed": id})
 		}
+	}
+}
+
+// found checks how the amount of a need is found, and its copies.
+func (v *validator) found(n *Need, path string) {
+	p, readable := quantity.ParseOK(n.Amount)
+	amount := text.Args{"typed": n.Amount}
+	switch n.AmountBy {
+	case "", ByMeasure:
+	case ByRange:
+		if !readable || !p.IsRange {
+			v.say(Error, "amount-range", path+"/amount", amount)
+		}
+	case ByCount:
+		if !readable || p.Unit != quantity.One || p.Value < 1 || p.Value != float64(int(p.Value)) {
+			v.say(Error, "amount-count", path+"/amount", amount)
+		}
+	case ByEye:
+		v.byEye(n, path)
+	default:
+		v.say(Error, "kind", path+"/amount_by", text.Args{"typed": string(n.AmountBy),
+			"list": []string{"measure", "range", "count", "eye"}})
+	}
+	if len(n.Copies) == 1 || len(n.Copies) > MaxCopies {
+		v.say(Error, "copies", path+"/copies", text.Args{"n": len(n.Copies), "most": MaxCopies})
+	}
+	ways := make([]Choice, len(n.Copies))
+	for i, c := range n.Copies {
+		ways[i] = Choice{ID: c.ID, Word: c.Prepared}
+	}
+	v.worded(ways, path+"/copies", "prepared")
+}
+
+// byEye checks that an amount by eye is drawn, and none: nothing is worked out with it.
+func (v *validator) byEye(n *Need, path string) {
+	if n.Amount != "" || n.Symbol != "" || n.Weighed {
+		v.say(Error, "amount-eye", path+"/amount_by", text.Args{"name": n.Name})
+	}
+	if !slices.Contains(looks, n.Look) {
+		v.say(Error, "look", path+"/look", text.Args{"name": n.Name})
 	}
 }
 

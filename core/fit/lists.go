@@ -175,6 +175,9 @@ func Strength(n *design.Need) text.Message {
 // bareAmount is the amount without the strength; "" where it is not measured
 // out.
 func bareAmount(d *design.Document, n *design.Need) text.Message {
+	if n.AmountBy == design.ByEye {
+		return text.M("fit.by-eye", "look", text.M("fit.look."+n.Look))
+	}
 	if n.Amount == "" {
 		return text.Message{}
 	}

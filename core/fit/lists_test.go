@@ -164,6 +164,13 @@ func TestMaterialsBesideThings(t *testing.T) {
 				PerCondition: true,
 			},
 			{
+				ID:       "sand",
+				Name:     text.Localized{"en": "sand"},
+				Kind:     design.ObjectNeed,
+				AmountBy: design.ByEye,
+				Look:     "jar-half",
+			},
+			{
 				ID:           "pinch",
 				Name:         text.Localized{"en": "pepper"},
 				Kind:         design.ObjectNeed,
@@ -173,7 +180,7 @@ func TestMaterialsBesideThings(t *testing.T) {
 			},
 		},
 		Steps: []design.Step{
-			{ID: "pour", Actions: []string{"pour", "two-people"}, Uses: []string{"acid", "pinch"}},
+			{ID: "pour", Actions: []string{"pour", "two-people"}, Uses: []string{"acid", "sand", "pinch"}},
 			{ID: "hold", Actions: []string{"two-people"}, Uses: []string{"helper"}},
 		},
 	}
@@ -185,6 +192,7 @@ func TestMaterialsBesideThings(t *testing.T) {
 	}
 	want := []string{
 		"vinegar 80 mL (4 × 20 mL)",
+		"sand by eye: about half a glass",
 		"pepper some",
 		"goggles (swim goggles will do)",
 		"a grown-up cousin",
@@ -193,7 +201,7 @@ func TestMaterialsBesideThings(t *testing.T) {
 	if !slices.Equal(got, want) {
 		t.Errorf("%q\nwant %q", got, want)
 	}
-	if !items[1].Optional || !slices.Equal(items[4].Steps, []int{1, 2}) || !slices.Equal(items[3].Steps, []int{2}) {
+	if !items[2].Optional || !slices.Equal(items[5].Steps, []int{1, 2}) || !slices.Equal(items[4].Steps, []int{2}) {
 		t.Errorf("%+v", items)
 	}
 	d.Needs = append(

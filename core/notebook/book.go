@@ -210,7 +210,7 @@ func (b *Book) understand(r *design.Reading, e *Entry) Understood {
 	case r.Sort() == design.PositionKind:
 		return placed(r, e.Given)
 	}
-	return Understood{}
+	return Understood{Checks: e.Given.round(b.Design, r)}
 }
 
 func (b *Book) take(e *Entry, spoiled map[string]fate) {

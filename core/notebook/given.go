@@ -165,6 +165,23 @@ func (g *Given) settled() *Given {
 	return &with
 }
 
+// round asks about answers to pairs that go round in a circle.
+func (g *Given) round(d *design.Document, r *design.Reading) []reading.Check {
+	_, circle := reading.Ordered(g.Pairs)
+	if len(circle) == 0 {
+		return nil
+	}
+	word := func(id string) text.Localized {
+		for _, c := range d.Choices(r) {
+			if c.ID == id {
+				return c.Word
+			}
+		}
+		return nil
+	}
+	return []reading.Check{{Code: "circle", Message: text.M("notebook.circle", "things", listed{circle, word, nil})}}
+}
+
 // bySense checks that words stand under a sense that is asked, and are among its words.
 func bySense(r *design.Reading, g *Given, example string) *Problem {
 	for sense := range g.Own {

@@ -654,3 +654,32 @@ func FuzzJudge(f *testing.F) {
 		}
 	})
 }
+
+// A range is judged at the most that may be taken, and an amount by eye where one decides is
+// none: what is judged the same is judged by the same amount.
+func TestAmountsThatAreFoundOtherwise(t *testing.T) {
+	of := func(amount string, by design.AmountBy) *design.Document {
+		d := plan("p: peroxide-3 3 % 50 mL\n---\na: pour with p")
+		d.Needs[0].Amount, d.Needs[0].AmountBy = amount, by
+		return d
+	}
+	rules := func(d *design.Document) (out []string) {
+		for _, f := range judge(d).Findings {
+			out = append(out, f.Rule+" "+string(f.Verdict))
+		}
+		return out
+	}
+	for amount, as := range map[string]string{"40 to 55 mL": "55 mL", "40 to 50 mL": "50 mL"} {
+		if got, want := rules(of(amount, design.ByRange)), rules(of(as, "")); !slices.Equal(got, want) {
+			t.Errorf("%s: %v; %s: %v", amount, got, as, want)
+		}
+	}
+	if slices.Equal(rules(of("40 to 55 mL", design.ByRange)), rules(of("47.5 mL", ""))) {
+		t.Error("a range is judged at its middle")
+	}
+	if r := judge(of("", design.ByEye)); !slices.ContainsFunc(r.Lines, func(l safety.Remark) bool {
+		return l.Rule == "amount-missing" && l.Kind == safety.OrderError
+	}) {
+		t.Errorf("an amount by eye is taken where safety needs one: %+v", r.Lines)
+	}
+}

@@ -117,6 +117,9 @@ func (t *readingOrder) ofNeeds(d *design.Document) {
 			t.add(-1, true, fmt.Sprintf("/needs/%d/instead/%d", i, k), in)
 		}
 		t.add(-1, true, fmt.Sprintf("/needs/%d/note", i), n.Note)
+		for k, c := range n.Copies {
+			t.add(-1, true, fmt.Sprintf("/needs/%d/copies/%d/prepared", i, k), c.Prepared)
+		}
 	}
 }
 

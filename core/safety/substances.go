@@ -372,6 +372,9 @@ func (j *judge) amount(n *design.Need) (quantity.Quantity, bool) {
 		return quantity.Quantity{}, false
 	}
 	q := p.Quantity
+	if p.IsRange { // the most that may be taken
+		q.Value, q.U = p.High, 0
+	}
 	if n.PerCondition {
 		times := float64(max(1, len(j.d.Conditions)) * max(1, j.d.Trials))
 		q.Value, q.U = q.Value*times, q.U*times

@@ -189,6 +189,11 @@ func (a *App) Results(
 		out.Shared = &shared
 	}
 	out.Counted = len(counted)
+	given := make([]*notebook.Book, len(counted))
+	for i := range counted {
+		given[i] = counted[i].Book
+	}
+	out.ClassRow = results.ClassRow(d, given, language)
 	comparisons := compare.Class(d, counted)
 	nickname := func(key string) string {
 		i := slices.IndexFunc(b.homes, func(h store.Home) bool { return h.ID.String() == key })

@@ -30,6 +30,7 @@ type Results struct {
 	Slots       []design.Slot         `json:"slots" doc:"Every reading asked for, in order"`
 	Derived     []DerivedRow          `json:"derived"`
 	Homes       []HomeResult          `json:"homes"`
+	ClassRow    []ClassCell           `json:"class_row" doc:"In the order of slots: what the class has given so far"`
 	Shared      *HomeResult           `json:"shared,omitempty" doc:"The teacher's own readings"`
 	Comparisons []ComparisonView      `json:"comparisons"`
 	Apart       []SideView            `json:"apart" doc:"Homes that used something else and are no part of the main result"`

@@ -48,7 +48,7 @@ func (m Measures) Sheet(s Sheet) Sheet {
 	s.Objects = copied(s.Objects, func(r *ObjectRow) { r.Must = m.lines(r.Must); m.in(&r.Never) })
 	s.Needs = copied(s.Needs, func(r *NeedRow) {
 		m.in(&r.Name, &r.Amount, &r.Must, &r.Note)
-		r.Instead, r.Swaps = m.lines(r.Instead), m.swaps(r.Swaps)
+		r.Instead, r.Copies, r.Swaps = m.lines(r.Instead), m.lines(r.Copies), m.swaps(r.Swaps)
 	})
 	s.Steps = copied(s.Steps, func(r *StepRow) {
 		m.in(&r.Title, &r.Text, &r.Simple, &r.See, &r.Meanwhile, &r.AdultWhy)

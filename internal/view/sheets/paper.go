@@ -101,6 +101,7 @@ type PrintedBlank struct {
 // PrintedItem is one line of the materials list.
 type PrintedItem struct {
 	Name, Amount, Must, Note string
+	Copies                   []string // how each of several is prepared
 	Steps                    []int
 	Optional                 bool
 }
@@ -305,17 +306,20 @@ func dotted(parts [labelParts]string) string {
 func printedItems(d *design.Document, plan *Plan, r review.Review, w *writer) []PrintedItem {
 	var items []PrintedItem
 	for _, i := range fit.Materials(d, r.Safety) {
-		items = append(
-			items,
-			PrintedItem{
-				text.Render(i.Name, w.language),
-				text.Render(i.Amount, w.language),
-				text.Render(i.Must, w.language),
-				strings.TrimSpace(plan.beside(i.Need, w.language) + " " + w.say(i.Note)),
-				i.Steps,
-				i.Optional,
-			},
-		)
+		item := PrintedItem{
+			Name:     text.Render(i.Name, w.language),
+			Amount:   text.Render(i.Amount, w.language),
+			Must:     text.Render(i.Must, w.language),
+			Note:     strings.TrimSpace(plan.beside(i.Need, w.language) + " " + w.say(i.Note)),
+			Steps:    i.Steps,
+			Optional: i.Optional,
+		}
+		if n, ok := d.Need(i.Need); ok {
+			for _, c := range n.Copies {
+				item.Copies = append(item.Copies, w.say(c.Prepared))
+			}
+		}
+		items = append(items, item)
 	}
 	return items
 }

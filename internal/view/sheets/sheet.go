@@ -133,6 +133,8 @@ type NeedRow struct {
 	Amount   string   `json:"amount,omitempty"`
 	Must     string   `json:"must,omitempty" doc:"What whatever is taken has to be"`
 	Note     string   `json:"note,omitempty"`
+	Look     string   `json:"look,omitempty" doc:"Of an amount by eye: a jar drawn as full as that"`
+	Copies   []string `json:"copies" doc:"Of several that are prepared in different ways: how each is"`
 	Optional bool     `json:"optional,omitempty"`
 	Instead  []string `json:"instead"`
 	Steps    []int    `json:"steps" doc:"Numbers of the steps that use it"`
@@ -222,6 +224,23 @@ type ReadingRow struct {
 	Trials      int             `json:"trials" doc:"How often it is taken again"`
 	Shared      bool            `json:"shared,omitempty" doc:"The home takes its teacher's"`
 	Instruments []InstrumentRow `json:"instruments"`
+}
+
+// PairWords are the pairs of an order that is asked two at a time, in words.
+func (r ReadingRow) PairWords() [][2]string {
+	word := func(id string) string {
+		for _, c := range r.Choices {
+			if c.ID == id {
+				return c.Word
+			}
+		}
+		return id
+	}
+	var out [][2]string
+	for _, p := range r.Pairs {
+		out = append(out, [2]string{word(p.A), word(p.B)})
+	}
+	return out
 }
 
 // PlaceRow is the picture that a place is marked on.
@@ -368,6 +387,7 @@ func Write(d *design.Document, plan *Plan, language string) Sheet {
 			Instead:  []string{},
 			Steps:    append([]int{}, item.Steps...),
 			Swaps:    []PrintedSwap{},
+			Copies:   []string{},
 		}
 		n, ok := d.Need(item.Need)
 		if !ok || n.Kind == design.PersonNeed || n.Kind == design.PlaceNeed {
@@ -376,7 +396,10 @@ func Write(d *design.Document, plan *Plan, language string) Sheet {
 		for _, i := range n.Instead {
 			row.Instead = append(row.Instead, w.say(i))
 		}
-		row.Name = w.say(n.Name)
+		row.Name, row.Look = w.say(n.Name), n.Look
+		for _, c := range n.Copies {
+			row.Copies = append(row.Copies, w.say(c.Prepared))
+		}
 		row.Swaps = append(row.Swaps, swaps[n.ID]...)
 		s.Needs = append(s.Needs, row)
 	}

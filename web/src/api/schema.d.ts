@@ -2523,6 +2523,15 @@ export interface components {
             unit_system: string;
             zone: string;
         };
+        ClassCell: {
+            /**
+             * Format: int64
+             * @description Homes that gave something
+             */
+            n: number;
+            /** @description The middle of numbers, levels and places; of what has no middle, what was said most or how many said what */
+            text: string;
+        };
         ClassFields: {
             /** @example 112 */
             emergency_number?: string;
@@ -3887,12 +3896,16 @@ export interface components {
         };
         NeedRow: {
             amount?: string;
+            /** @description Of several that are prepared in different ways: how each is */
+            copies: string[];
             /** @description What stands in the design in its place */
             for?: string;
             id: string;
             instead: string[];
             /** @description That it is sent or lent */
             kit?: string;
+            /** @description Of an amount by eye: a jar drawn as full as that */
+            look?: string;
             /** @description What whatever is taken has to be */
             must?: string;
             name: string;
@@ -4475,6 +4488,8 @@ export interface components {
              * @description Readings that the teacher set aside or put another value in place of
              */
             at_desk: number;
+            /** @description In the order of slots: what the class has given so far */
+            class_row: components["schemas"]["ClassCell"][];
             comparisons: components["schemas"]["ComparisonView"][];
             /** @description What is compared: the conditions, then the stages */
             conditions: components["schemas"]["ConditionRow"][];

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormCheckInput from 'react-bootstrap/FormCheckInput';
+import { JarPicture } from '../../ui/JarPicture';
 import { swapFor, type Need } from '../phone/uses';
 import type { WorkProps } from '../phone/work';
 import { useWords } from '../words';
@@ -32,7 +33,13 @@ export function NeedRow({ need: n, ...props }: WorkProps & { need: Need }) {
         <label htmlFor={`need-${n.id}`}>
           {name}
           {amount && <strong> {amount}</strong>}
+          {!swap && n.look && <JarPicture picture={n.look} />}
           {n.optional && <span className="hint"> ({t('optional')})</span>}
+          {!swap && n.copies.length > 0 && (
+            <span className="second d-block">
+              {t('eachPrepared', { ways: n.copies.join(' · ') })}
+            </span>
+          )}
           {[stands && t('inPlaceOf', { thing: stands }), !swap && n.kit, n.must, n.note]
             .filter(Boolean)
             .map((line) => (

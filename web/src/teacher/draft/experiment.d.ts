@@ -580,9 +580,17 @@ export interface Need {
    */
   amount?: string;
   /**
+   * How the amount is found; left out: measured. range: anything within it, such as 150 to 200 mL; count: so many, such as 3; eye: no amount, a drawing says about how much
+   */
+  amount_by?: "measure" | "range" | "count" | "eye";
+  /**
    * Ids of materials that may not stand in for it
    */
   barred?: string[];
+  /**
+   * Several of it, each prepared in another way
+   */
+  copies?: Copy[];
   /**
    * Of a material that has forms, such as anhydrous
    */
@@ -598,6 +606,10 @@ export interface Need {
    * material: a thing of the larder; object: an everyday thing with nothing in it that could hurt; left out: not said yet
    */
   kind?: "material" | "object" | "person" | "place";
+  /**
+   * Of an amount by eye: a jar as full as that
+   */
+  look?: "jar-full" | "jar-much" | "jar-half" | "jar-little" | "jar-empty";
   /**
    * The preferred thing, an id of the larder such as vinegar-white
    */
@@ -632,6 +644,15 @@ export interface Need {
    * The amount is weighed, not spooned
    */
   weighed?: boolean;
+}
+export interface Copy {
+  id: string;
+  /**
+   * How, and what for where that helps, such as with holes, so that air comes in
+   */
+  prepared: {
+    [k: string]: string;
+  };
 }
 export interface Quality {
   /**

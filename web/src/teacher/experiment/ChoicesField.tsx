@@ -3,7 +3,8 @@ import { freshID, type Choice } from '../draft/document';
 import { say } from '../words';
 import { ChoiceField, Remove, useEditing, WordsField } from '../draft/fields';
 
-const pictures: [string, string][] = [
+/** Jars to choose from, by how full they are. */
+export const pictures: [string, string][] = [
   ['', say('choicesField.no-drawing')],
   ['jar-full', say('choicesField.a-full-jar')],
   ['jar-much', say('choicesField.a-jar-nearly-full')],

@@ -5,7 +5,8 @@ import { Labelled } from '../parts/Labelled';
 import { Loading, PartError, ProblemLine } from '../parts/states';
 import type { Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
-import { ChoiceField, PlainField, TickField, useEditing, WordsField } from '../draft/fields';
+import { ChoiceField, useEditing, WordsField } from '../draft/fields';
+import { AmountFields } from './AmountFields';
 import { Swaps } from './Swaps';
 import { Qualities } from './Qualities';
 import { ThingPicker } from '../larder/ThingPicker';
@@ -158,61 +159,6 @@ function ThingFields({ at, thing }: Of & { thing: Schemas['ThingRow'] }) {
           )}
         </div>
       )}
-    </>
-  );
-}
-
-/** How much of it, how exactly, and for what. */
-function AmountFields({ at, thing }: Of) {
-  const n = useEditing().doc.needs![at];
-  const path = (...rest: (string | number)[]) => ['needs', at, ...rest];
-  return (
-    <>
-      <div className="field-row">
-        <PlainField
-          label={
-            thing?.jobs.includes('flexible-gas-bag')
-              ? say('needSheet.what-it-holds-measured')
-              : say('needSheet.amount', {
-                  value: thing?.unit ? say('needSheet.in', { unit: thing.unit }) : '',
-                })
-          }
-          path={path('amount')}
-          value={n.amount}
-          hint={thing?.unit === 'g' ? '5 g' : '200 mL'}
-        />
-        <ChoiceField
-          label={say('needSheet.it-matters')}
-          path={path('tolerance')}
-          value={n.tolerance}
-          options={[
-            ['', say('needSheet.exactly')],
-            ['about', say('needSheet.about')],
-            ['free', say('needSheet.as-you-like')],
-          ]}
-        />
-      </div>
-      {n.amount && (
-        <PlainField
-          label={say('needSheet.symbol')}
-          path={path('symbol')}
-          value={n.symbol}
-          hint="m0"
-        />
-      )}
-      <p className="small d-flex gap-4 flex-wrap">
-        <TickField
-          label={say('needSheet.for-each-condition')}
-          path={path('per_condition')}
-          value={n.per_condition}
-        />
-        <TickField
-          label={say('needSheet.weighed-not-spooned')}
-          path={path('weighed')}
-          value={n.weighed}
-        />
-        <TickField label={say('needSheet.if-at-hand')} path={path('optional')} value={n.optional} />
-      </p>
     </>
   );
 }

@@ -110,6 +110,7 @@ const flagWords: Record<string, string> = {
   decimals: say('collect.more-digits-than-the-tool-shows'),
   'more-than-all': say('collect.more-than-there-are'),
   'too-alike': say('collect.two-things-too-alike'),
+  circle: say('collect.pairs-in-a-circle'),
   'not-as-chosen': say('collect.not-as-was-asked-for'),
 };
 
@@ -120,7 +121,7 @@ function reasons(h: HomeResult): string {
   const out = new Set<string>();
   for (const c of h.cells) {
     if (c.state === 'needs-reading') out.add(say('collect.a-text-to-read'));
-    else if (isGuard(c.state)) out.add(guardWords[c.state]);
+    else if (isGuard(c.state) && c.state !== 'not-agreed') out.add(guardWords[c.state]);
     else for (const f of c.flags ?? []) if (f in flagWords) out.add(flagWords[f]);
   }
   if (h.results.some((x) => x.outlier)) out.add(say('classPlot.stands-apart-2'));
@@ -210,6 +211,21 @@ function ReadingsTable({
             </tr>
           ))}
         </tbody>
+        {r.counted > 1 && (
+          <tfoot>
+            <tr>
+              <th scope="row">{say('collect.the-class-so-far')}</th>
+              {lanes.flatMap(({ slots }) =>
+                slots.map(({ i }, k) => (
+                  <td key={i} className={k === 0 ? 'num begins' : 'num'}>
+                    {r.class_row[i].text.replace(/^([^\u00a0;]+)\u00a0\S+$/, '$1')}
+                  </td>
+                )),
+              )}
+              <td className="begins" />
+            </tr>
+          </tfoot>
+        )}
       </Grid>
     </div>
   );
@@ -238,6 +254,7 @@ function Cell({
     );
   }
   if (isGuard(c.state)) {
+    if (!c.text && !c.typed) return <span className="cell-missing">{guardWords[c.state]}</span>;
     return (
       <span
         className="cell-flag"

@@ -8,7 +8,15 @@ import { Loading, PartError } from '../parts/states';
 import { NameLabel } from '../../ui/NameLabel';
 import { NotebookSheet } from './NotebookSheet';
 import { NotIssued } from './NotIssued';
-import { stateWords, heldWords, useResults, type Assignment, type HomeResult } from './useResults';
+import { laneName, lanesOf, slotWords } from './slotWords';
+import {
+  stateWords,
+  heldWords,
+  useResults,
+  type Assignment,
+  type HomeResult,
+  type Results,
+} from './useResults';
 import { say } from '../words';
 import { failed } from '../parts/failed';
 
@@ -105,6 +113,7 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
             </tbody>
           </Grid>
         </div>
+        <ComingIn r={r} />
       </main>
       {open && (
         <SideSheet
@@ -115,5 +124,31 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
         </SideSheet>
       )}
     </div>
+  );
+}
+
+/** What the class is giving, slot by slot, while it comes. */
+function ComingIn({ r }: { r: Results }) {
+  const lines = lanesOf(r).flatMap(({ lane, slots }) =>
+    slots.filter(({ i }) => r.class_row[i].n > 0).map((slot) => ({ lane, ...slot })),
+  );
+  if (lines.length === 0) return null;
+  return (
+    <section className="band mt-4" aria-label={say('run.coming-in')}>
+      <h2>{say('run.coming-in')}</h2>
+      <dl className="coming-in">
+        {lines.map(({ lane, s, i }) => (
+          <div key={i}>
+            <dt>{[laneName(r, lane), slotWords(r, s)].filter(Boolean).join(' · ')}</dt>
+            <dd>
+              {r.class_row[i].text}{' '}
+              <span className="second small">
+                {say('count.homes', { count: r.class_row[i].n })}
+              </span>
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </section>
   );
 }

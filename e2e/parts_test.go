@@ -120,6 +120,12 @@ func TestPartsGoTheWholeWay(t *testing.T) {
 	teacher.sees("grains stay")
 	teacher.until("both drawings of the pair", `document.querySelectorAll('.evidence-pair .drawing').length === 2`)
 	teacher.violations("stages and evidence in the table")
+	teacher.until("the pair is sorted onto a heap", `(() => { const s = [...document.querySelectorAll('select')].find((x) =>
+		x.closest('figure.pair') && x.getAttribute('aria-label') === 'Heap for Gorse'); if (!s) return false;
+		Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(s, 'yes');
+		s.dispatchEvent(new Event('change', {bubbles: true})); return true; })()`)
+	teacher.sees("Of one home that it could be told of: yes 1, partly 0, no 0")
+	teacher.sees("Sorted by Ms Tarrant.")
 	teacher.fits("stages and evidence in the table")
 	teacher.open(demo.base + "/experiments/" + id + "/compare")
 	teacher.sees("after cloth")

@@ -25,6 +25,7 @@ type Document struct {
 	Place        text.Localized    `json:"place,omitempty" doc:"Where it is done, such as a kitchen table"`
 	Outdoors     bool              `json:"outdoors,omitempty" doc:"It is done outside, clear above"`
 	Way          Way               `json:"way" enum:"follow-along,predict-then-try,calculate-first,open-challenge,watch-shared" doc:"Way of working"`
+	Task         Task              `json:"task,omitzero" doc:"What its way of working asks beside the steps"`
 	Languages    []string          `json:"languages" doc:"Codes of the languages families can choose" example:"[\"en\",\"es\"]"`
 	Lesson       string            `json:"lesson,omitempty" doc:"How long the lesson is, such as 45 min; left out for work at the family's own time"`
 	Changed      Variable          `json:"changed,omitzero" doc:"The independent variable"`

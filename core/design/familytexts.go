@@ -27,6 +27,7 @@ func (d *Document) FamilyTexts() []PlacedText {
 	out.add(d.Question, "/question")
 	out.add(d.Place, "/place")
 	out = append(out, d.Teaching.familyTexts()...)
+	out.task(&d.Task)
 	out.structure(d)
 	out.work(d)
 	out.measured(d)

@@ -49,6 +49,21 @@ func TestPartsAreExplained(t *testing.T) {
 			d.Activities[1].Steps = []string{"layers"}
 			d.Steps[1].Wait = &design.Wait{For: "1 min"}
 		}},
+		{"calculate-nothing", "/task/calculate/0/need", "clearer-water", func(d *design.Document) {
+			d.Task.Calculate = []design.Calculation{{Need: "cups"}}
+		}},
+		{"unknown-need", "/task/calculate/0/need", "clearer-water", func(d *design.Document) {
+			d.Task.Calculate = []design.Calculation{{Need: "nectar"}}
+		}},
+		{"no-name", "/task/calculate/0/hints/0", "clearer-water", func(d *design.Document) {
+			d.Task.Calculate = []design.Calculation{{Need: "water", Hints: []text.Localized{{}}}}
+		}},
+		{"no-name", "/task/keep_to/0", "clearer-water",
+			func(d *design.Document) { d.Task.KeepTo = []text.Localized{{}} }},
+		{"nothing-to-calculate", "/task/calculate", "clearer-water",
+			func(d *design.Document) { d.Way = design.CalculateFirst }},
+		{"no-limits-of-challenge", "/task/keep_to", "clearer-water",
+			func(d *design.Document) { d.Way = design.OpenChallenge }},
 		{"bare-time", "/sections/0/latest", "clearer-water", func(d *design.Document) { d.Sections[0].Latest = "24" }},
 		{"unknown-condition", "/steps/3/conditions/0", "clearer-water",
 			func(d *design.Document) { d.Steps[3].Conditions = []string{"blue"} }},

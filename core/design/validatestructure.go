@@ -18,6 +18,7 @@ func (v *validator) structure() {
 	}
 	v.sections()
 	v.activities()
+	v.task()
 	for i, r := range v.d.Crew {
 		path := fmt.Sprintf("/crew/%d", i)
 		v.id("crew", r.ID, path)

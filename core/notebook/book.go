@@ -72,6 +72,7 @@ type Book struct {
 	Amounts  map[Portion]string   // what was really used, as typed: the last
 	Names    map[string]string    // by object: what the home calls what it chose
 	Adults   map[string]time.Time // by step: when an adult first said to be there
+	Heaps    map[string]string    // by evidence: the heap that the teacher sorted it onto
 	Vouched  map[string]string    // by step: why the teacher lets it count without
 	Held     []string             // ids of guarded steps that were worked at all the same, in the order of the design
 	SentAt   *time.Time
@@ -99,6 +100,7 @@ func Open(d *design.Document, entries []Entry, w Writer, guards Guards) *Book {
 		Names:   map[string]string{},
 		Adults:  map[string]time.Time{},
 		Vouched: map[string]string{},
+		Heaps:   map[string]string{},
 		index:   map[design.Slot]int{},
 		Guards:  guards,
 	}
@@ -185,7 +187,7 @@ func (b *Book) guarded(e *Entry) []string {
 }
 
 // unguarded are the kinds of entry that do nothing which something has to be said before.
-var unguarded = []Kind{Adult, Fact, Vouched, Tick, Swapped, Named, Sent, Spoiled}
+var unguarded = []Kind{Adult, Fact, Vouched, Heaped, Tick, Swapped, Named, Sent, Spoiled}
 
 // takers are the steps in which a slot's reading is taken.
 func (b *Book) takers(slot design.Slot) []string {
@@ -232,18 +234,30 @@ func (b *Book) take(e *Entry, spoiled map[string]fate) {
 		}
 	case Tick:
 		b.Ticked[e.Refers] = e.Reason != "no"
-	case Named:
-		b.Names[e.Refers] = strings.TrimSpace(e.Text)
-	case Swapped:
-		b.Uses[e.Refers] = e.Choice[0]
-	case Used:
-		b.Amounts[Portion{e.Refers, e.Slot.Condition}] = e.Typed
+	case Named, Swapped, Used, Heaped:
+		b.takeSaid(e)
 	case Adult, Fact, Vouched, SetAside, Asked: // read before, or for the page alone
 	case Sent:
 		at := e.Received
 		b.SentAt = &at
 	default:
 		b.Notes = append(b.Notes, *e)
+	}
+}
+
+// takeSaid keeps what was said last of a thing, or of what was shown.
+func (b *Book) takeSaid(e *Entry) {
+	switch e.Kind {
+	case Named:
+		b.Names[e.Refers] = strings.TrimSpace(e.Text)
+	case Swapped:
+		b.Uses[e.Refers] = e.Choice[0]
+	case Used:
+		b.Amounts[Portion{e.Refers, e.Slot.Condition}] = e.Typed
+	case Heaped:
+		if b.Heaps[e.Evidence] = e.Choice[0]; e.Choice[0] == NoHeap {
+			delete(b.Heaps, e.Evidence)
+		}
 	}
 }
 

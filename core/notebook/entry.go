@@ -33,10 +33,20 @@ const (
 	Vouched  Kind = "vouched"   // the teacher says why a step counts without that (Reason)
 	SetAside Kind = "set-aside" // the teacher lets the reading in Refers not count (Reason)
 	Asked    Kind = "asked"     // the teacher asks back about the reading in Refers (Text)
+	Heaped   Kind = "heap"      // the teacher sorts what was shown for Evidence onto a heap (Choice: one of Heaps)
 )
 
 // Hers are the kinds that only the teacher writes.
-var Hers = []Kind{Vouched, SetAside, Asked}
+var Hers = []Kind{Vouched, SetAside, Asked, Heaped}
+
+// Heaps are those that a teacher sorts what homes showed onto; NoHeap takes it off again.
+var Heaps = []string{design.Yes, design.Partly, design.No, CannotTell, NoHeap}
+
+// What stands beside the three answers.
+const (
+	CannotTell = "cannot-tell"
+	NoHeap     = "none"
+)
 
 // Kinds are all kinds of entry.
 var Kinds = []Kind{
@@ -58,6 +68,7 @@ var Kinds = []Kind{
 	Vouched,
 	SetAside,
 	Asked,
+	Heaped,
 }
 
 // Provenance says whose measurement an entry is.
@@ -217,6 +228,12 @@ var fits = map[Kind]func(d *design.Document, e *Entry) *Problem{
 			return &Problem{"text", rule("object-name"), "tea tin"}
 		}
 		return nil
+	},
+	Heaped: func(d *design.Document, e *Entry) *Problem {
+		if len(e.Choice) != 1 || !slices.Contains(Heaps, e.Choice[0]) {
+			return &Problem{"choice", rule("heap"), design.Yes}
+		}
+		return pictured(d, e)
 	},
 	StepDone: hasStep,
 	Adult:    hasStep,

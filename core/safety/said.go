@@ -87,6 +87,15 @@ func (t *readingOrder) ofTheWhole(d *design.Document) {
 	t.add(-1, false, "/question", d.Question)
 	t.add(-1, false, "/background", d.Background)
 	t.add(-1, true, "/place", d.Place)
+	for i, c := range d.Task.Calculate {
+		for k, h := range c.Hints {
+			t.add(-1, true, fmt.Sprintf("/task/calculate/%d/hints/%d", i, k), h)
+		}
+	}
+	for i, k := range d.Task.KeepTo {
+		t.add(-1, true, fmt.Sprintf("/task/keep_to/%d", i), k)
+	}
+	t.add(-1, false, "/task/watching", d.Task.Watching)
 	for i, c := range d.Conditions {
 		t.add(-1, true, fmt.Sprintf("/conditions/%d/name", i), c.Name)
 		t.add(-1, true, fmt.Sprintf("/conditions/%d/description", i), c.Description)

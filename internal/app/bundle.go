@@ -207,9 +207,10 @@ func (a *App) Bundle(ctx context.Context, who HomeActor) (Bundle, error) {
 			return e.AssignmentID == as.ID && e.Kind == string(notebook.Sent)
 		})
 		s.Explained = sheets.ExplainedTo(d.Document, sent, a.Now().After(as.DueAt), hc.reader)
-		if s.Permission.State == "declined" || s.Permission.State == "watching" || len(d.plan.FromTeacher()) > 0 {
+		watched := slices.Concat(d.plan.FromTeacher(), d.takenIn(s.Permission.Without))
+		if s.Permission.State == "declined" || s.Permission.State == "watching" || len(watched) > 0 {
 			if book := sharedBook(d.Document, shared, as.ID, hc.class, hc.reader); results.HasValues(book) {
-				s.Shown = sheets.Shown(d.Document, book, hc.reader, d.plan.FromTeacher()...)
+				s.Shown = sheets.Shown(d.Document, book, hc.reader, watched...)
 			}
 		}
 		b.Sheets = append(b.Sheets, s)
@@ -235,7 +236,7 @@ func cardOf(hc homeContext) sheets.ClassCard {
 func viewEntries(d *design.Document, rows []store.Entry, assignment uuid.UUID, w notebook.Writer) []entries.EntryView {
 	out := []entries.EntryView{}
 	for _, e := range rows {
-		if e.AssignmentID == assignment {
+		if e.AssignmentID == assignment && e.Kind != string(notebook.Heaped) { // of the class, and no home's business
 			out = append(out, viewEntry(d, e, w))
 		}
 	}

@@ -45,8 +45,8 @@ func (a *App) Notebook(
 		}
 		for _, row := range b.entries[home] {
 			e, _ := readEntry(row)
-			if e.Kind == notebook.Fact {
-				continue // the home's own
+			if e.Kind == notebook.Fact || e.Kind == notebook.Heaped {
+				continue // the home's own, and what is the teacher's of the whole class
 			}
 			line := results.NotebookLine{
 				EntryView:  viewEntry(book.Design, row, book.Writer),
@@ -66,13 +66,16 @@ func (a *App) Notebook(
 // DeskFields are what a teacher writes into a home's notebook, with the reason:
 // nothing there is changed silently.
 type DeskFields struct {
-	Kind   string          `json:"kind" enum:"vouched,set-aside,asked,reading" doc:"A guarded step counts; a reading does not; a question about it; a value in its place"`
+	Kind   string          `json:"kind" enum:"vouched,set-aside,asked,reading,heap" doc:"A guarded step counts; a reading does not; a question about it; a value in its place; what was shown is sorted onto a heap"`
 	Step   string          `json:"step,omitempty" doc:"Of what counts all the same"`
 	Refers string          `json:"refers,omitempty" doc:"Id of the reading"`
 	Reason string          `json:"reason,omitempty" example:"Grandma told me on the phone that she was there"`
 	Text   string          `json:"text,omitempty" doc:"What is asked"`
 	Typed  string          `json:"typed,omitempty" doc:"The value in its place, as typed"`
 	Value  *notebook.Given `json:"value,omitempty" doc:"The same, of a reading that is no quantity"`
+
+	Evidence string `json:"evidence,omitempty" doc:"Of a heap: id of what was shown"`
+	Heap     string `json:"heap,omitempty" enum:"yes,partly,no,cannot-tell,none" doc:"Onto which it is sorted; none takes it off again"`
 }
 
 // WriteAtDesk writes into a home's notebook what the teacher says of it.
@@ -109,14 +112,19 @@ func (a *App) WriteAtDesk(
 		Text:      strings.TrimSpace(in.Text),
 		PhoneTime: now,
 	}
-	if notebook.Kind(in.Kind) != notebook.Asked && len([]rune(f.Reason)) < safety.LeastReason {
+	kind := notebook.Kind(in.Kind)
+	if kind == notebook.Heaped {
+		f.Evidence, f.Choice = in.Evidence, []string{in.Heap}
+	}
+	if kind != notebook.Asked && kind != notebook.Heaped && len([]rune(f.Reason)) < safety.LeastReason {
 		return refusal.Field(
 			"reason",
 			refusal.Rule("reason-letters", "n", safety.LeastReason),
 			"Grandma told me on the phone that she was there",
 		)
 	}
-	switch notebook.Kind(in.Kind) {
+	switch kind {
+	case notebook.Heaped:
 	case notebook.Vouched:
 		known, err := a.knownOf(ctx, HomeActor{class, home})
 		if err != nil {
@@ -130,7 +138,7 @@ func (a *App) WriteAtDesk(
 		if !ok {
 			return refusal.Field("refers", refusal.Rule("home-reading"), "")
 		}
-		if notebook.Kind(in.Kind) == notebook.Reading {
+		if kind == notebook.Reading {
 			f.At(of.Slot)
 			f.Step, f.Instrument, f.Typed, f.Value = of.Step, of.Instrument, in.Typed, in.Value
 			if strings.TrimSpace(in.Typed) == "" && in.Value == nil {

@@ -151,3 +151,14 @@ func (d *doing) guarded(known map[string]string, without []string) notebook.Guar
 	}
 	return out
 }
+
+// takenIn are the ids of the readings that are taken in these activities.
+func (d *doing) takenIn(activities []string) []string {
+	var out []string
+	for _, s := range d.Slots() {
+		if a, ok := d.TakenIn(s); ok && slices.Contains(activities, a.ID) && !slices.Contains(out, s.Reading) {
+			out = append(out, s.Reading)
+		}
+	}
+	return out
+}

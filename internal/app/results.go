@@ -28,6 +28,7 @@ type classBooks struct {
 	entries     map[uuid.UUID][]store.Entry
 	shared      *notebook.Book
 	sharedRows  []store.Entry
+	teacher     string // name; "" until it is asked for
 }
 
 // classBooks opens the notebooks of an assignment: of some homes, or of all where
@@ -161,6 +162,7 @@ func (a *App) Results(
 		AsSent:      []results.ComparisonView{},
 		Apart:       []results.SideView{},
 		Said:        []results.AnsweredView{},
+		Heaps:       []results.HeapsView{},
 		Erased:      erased,
 	}
 	for _, x := range d.Outcomes() {
@@ -219,6 +221,18 @@ func (a *App) Results(
 		answered = append(answered, compare.Home{Key: h.ID.String(), Book: b.books[h.ID]})
 	}
 	out.Said = results.ViewAnswered(d, answered, nickname, language)
+	for _, h := range compare.HeapsOf(d, answered) {
+		if b.teacher == "" {
+			t, err := a.Teacher(ctx, who)
+			if err != nil {
+				return results.Results{}, err
+			}
+			b.teacher = t.Name
+		}
+		out.Heaps = append(out.Heaps, results.HeapsView{
+			Evidence: h.Evidence, Words: text.Render(h.Words(b.teacher), language), Unsorted: h.Unsorted,
+		})
+	}
 	as := b.assignment
 	out.Assignment = results.AssignmentView{
 		ID:           as.ID,

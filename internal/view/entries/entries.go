@@ -14,7 +14,7 @@ import (
 // EntryFields are an entry as the phone sends it; which are set depends on
 // the kind.
 type EntryFields struct {
-	Kind       string          `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,recording,sent,adult,fact,swap,used,named,vouched,set-aside,asked"`
+	Kind       string          `json:"kind" enum:"reading,observation,answer,tick,step-done,spoiled,not-read,photo,recording,sent,adult,fact,swap,used,named,vouched,set-aside,asked,heap"`
 	Step       string          `json:"step,omitempty"`
 	Reading    string          `json:"reading,omitempty"`
 	Condition  string          `json:"condition,omitempty"`

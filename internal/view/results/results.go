@@ -38,7 +38,15 @@ type Results struct {
 	AtDesk      int                   `json:"at_desk" doc:"Readings that the teacher set aside or put another value in place of"`
 	Erased      int                   `json:"erased" doc:"Homes removed for good"`
 	Counted     int                   `json:"counted" doc:"Homes whose readings count"`
+	Heaps       []HeapsView           `json:"heaps" doc:"What was shown, sorted by the teacher"`
 	Said        []AnsweredView        `json:"said" doc:"What the homes answered, question by question"`
+}
+
+// HeapsView is what homes showed for one piece of evidence, as the teacher sorted it.
+type HeapsView struct {
+	Evidence string `json:"evidence"`
+	Words    string `json:"words" doc:"How many on which heap, how sure, and who sorted them"`
+	Unsorted int    `json:"unsorted" doc:"Homes that showed something which is on no heap yet"`
 }
 
 // DerivedRow is a derived value of the design.

@@ -16,6 +16,7 @@ type ShownView struct {
 	Name     string      `json:"name"`
 	Kind     string      `json:"kind" enum:"photo,photo-pair,drawing,drawing-pair,clip,sound,flow-chart,talk,text"`
 	Pieces   []PieceView `json:"pieces"`
+	Heap     string      `json:"heap,omitempty" enum:"yes,partly,no,cannot-tell" doc:"That the teacher sorted it onto"`
 }
 
 // PieceView is one picture, recording, drawing, flow chart or text.
@@ -37,7 +38,7 @@ type PieceView struct {
 func viewShown(book *notebook.Book, language string) []ShownView {
 	out := []ShownView{}
 	for _, e := range book.Design.Evidence {
-		v := ShownView{Evidence: e.ID, Kind: string(e.Kind), Pieces: []PieceView{}}
+		v := ShownView{Evidence: e.ID, Kind: string(e.Kind), Pieces: []PieceView{}, Heap: book.Heaps[e.ID]}
 		v.Name, _ = e.Name.In(language)
 		for _, p := range book.Pieces(e.ID) {
 			piece := PieceView{Text: p.Entry.Text, Second: p.Second, At: p.Entry.Measured()}

@@ -1,9 +1,11 @@
 package sheets_test
 
 import (
+	"slices"
 	"testing"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/text"
 	"patient-kitchen/docs"
 	"patient-kitchen/internal/view/golden"
 	"patient-kitchen/internal/view/sheets"
@@ -75,5 +77,34 @@ func TestBlanks(t *testing.T) {
 	}
 	if first := p.Blanks[0]; first.Title != "" || len(first.Questions) == 0 || first.Questions[0].When != "before" {
 		t.Errorf("%+v", first)
+	}
+}
+
+// What a way of working asks is on a home's sheet: an amount that is worked out first with its
+// hints, what an open challenge keeps to, what those who watch look for; in another way of
+// working no amount is hidden.
+func TestTasks(t *testing.T) {
+	d := example(t, "clearer-water")
+	words := func(s string) text.Localized { return text.Localized{"en": s, "es": s} }
+	d.Task = design.Task{
+		Calculate: []design.Calculation{{Need: "water", Hints: []text.Localized{words("How many cups?"), words("400")}}},
+		KeepTo:    []text.Localized{words("No more than three cups.")},
+		Watching:  words("How fast it drips."),
+	}
+	water := func(s sheets.Sheet) sheets.NeedRow {
+		i := slices.IndexFunc(s.Needs, func(n sheets.NeedRow) bool { return n.ID == "water" })
+		return s.Needs[i]
+	}
+	d.Way = design.CalculateFirst
+	s := sheets.Write(d, nil, "en")
+	if w := water(s); !w.Hidden || len(w.Hints) != 2 || w.Amount == "" {
+		t.Errorf("%+v", w)
+	}
+	if len(s.KeepTo) != 1 || s.Watching == "" || sheets.Watched(d, nil, "en").Watching != s.Watching {
+		t.Errorf("%v %q", s.KeepTo, s.Watching)
+	}
+	d.Way = design.FollowAlong
+	if w := water(sheets.Write(d, nil, "en")); w.Hidden || len(w.Hints) != 0 {
+		t.Errorf("%+v", w)
 	}
 }

@@ -43,12 +43,14 @@ func (m Measures) Sheet(s Sheet) Sheet {
 	if m.plain() {
 		return s
 	}
-	m.in(&s.Question, &s.Place, &s.Everyday)
+	m.in(&s.Question, &s.Place, &s.Everyday, &s.Watching)
+	s.KeepTo = m.lines(s.KeepTo)
 	s.Conditions = copied(s.Conditions, func(r *ConditionRow) { m.in(&r.Name, &r.Description) })
 	s.Objects = copied(s.Objects, func(r *ObjectRow) { r.Must = m.lines(r.Must); m.in(&r.Never) })
 	s.Needs = copied(s.Needs, func(r *NeedRow) {
 		m.in(&r.Name, &r.Amount, &r.Must, &r.Note)
-		r.Instead, r.Copies, r.Swaps = m.lines(r.Instead), m.lines(r.Copies), m.swaps(r.Swaps)
+		r.Instead, r.Copies, r.Hints, r.Swaps = m.lines(r.Instead), m.lines(r.Copies), m.lines(r.Hints),
+			m.swaps(r.Swaps)
 	})
 	s.Steps = copied(s.Steps, func(r *StepRow) {
 		m.in(&r.Title, &r.Text, &r.Simple, &r.See, &r.Meanwhile, &r.AdultWhy)

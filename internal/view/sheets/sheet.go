@@ -36,6 +36,8 @@ type Sheet struct {
 	Minutes      int            `json:"minutes"`
 	Hands        int            `json:"hands"`
 	Untranslated int            `json:"untranslated" doc:"Texts shown in another language than the home's"`
+	KeepTo       []string       `json:"keep_to" doc:"Of an open challenge: what every way of doing it keeps to"`
+	Watching     string         `json:"watching,omitempty" doc:"What those who watch look for"`
 	Trials       int            `json:"trials"`
 	Conditions   []ConditionRow `json:"conditions"`
 	Stages       []ChoiceRow    `json:"stages" doc:"What follows one another, at each of which something can be read"`
@@ -134,6 +136,8 @@ type NeedRow struct {
 	Must     string   `json:"must,omitempty" doc:"What whatever is taken has to be"`
 	Note     string   `json:"note,omitempty"`
 	Look     string   `json:"look,omitempty" doc:"Of an amount by eye: a jar drawn as full as that"`
+	Hidden   bool     `json:"hidden,omitempty" doc:"Its amount is worked out first, and shown when a home asks to see it"`
+	Hints    []string `json:"hints" doc:"To what is worked out, one after the other"`
 	Copies   []string `json:"copies" doc:"Of several that are prepared in different ways: how each is"`
 	Optional bool     `json:"optional,omitempty"`
 	Instead  []string `json:"instead"`
@@ -350,7 +354,12 @@ func (w *writer) frame(d *design.Document) Sheet {
 	for _, c := range d.Teaching.Counts {
 		counts = append(counts, w.say(c))
 	}
+	keep := []string{}
+	for _, k := range d.Task.KeepTo {
+		keep = append(keep, w.say(k))
+	}
 	return Sheet{
+		KeepTo: keep, Watching: w.say(d.Task.Watching),
 		Everyday: w.say(d.Teaching.Everyday), Vocabulary: words, Counts: counts,
 		Title: w.say(d.Title), Question: w.say(d.Question), Changed: w.say(d.Changed.Name),
 		Way: string(d.Way), Trials: d.Trials, Begin: []WindowRow{},
@@ -388,6 +397,7 @@ func Write(d *design.Document, plan *Plan, language string) Sheet {
 			Steps:    append([]int{}, item.Steps...),
 			Swaps:    []PrintedSwap{},
 			Copies:   []string{},
+			Hints:    []string{},
 		}
 		n, ok := d.Need(item.Need)
 		if !ok || n.Kind == design.PersonNeed || n.Kind == design.PlaceNeed {
@@ -399,6 +409,11 @@ func Write(d *design.Document, plan *Plan, language string) Sheet {
 		row.Name, row.Look = w.say(n.Name), n.Look
 		for _, c := range n.Copies {
 			row.Copies = append(row.Copies, w.say(c.Prepared))
+		}
+		hints, hidden := d.HintsFor(n.ID)
+		row.Hidden = hidden
+		for _, h := range hints {
+			row.Hints = append(row.Hints, w.say(h))
 		}
 		row.Swaps = append(row.Swaps, swaps[n.ID]...)
 		s.Needs = append(s.Needs, row)

@@ -2782,11 +2782,18 @@ export interface components {
             unknown: boolean;
         };
         DeskFields: {
+            /** @description Of a heap: id of what was shown */
+            evidence?: string;
             /**
-             * @description A guarded step counts; a reading does not; a question about it; a value in its place
+             * @description Onto which it is sorted; none takes it off again
              * @enum {string}
              */
-            kind: "vouched" | "set-aside" | "asked" | "reading";
+            heap?: "yes" | "partly" | "no" | "cannot-tell" | "none";
+            /**
+             * @description A guarded step counts; a reading does not; a question about it; a value in its place; what was shown is sorted onto a heap
+             * @enum {string}
+             */
+            kind: "vouched" | "set-aside" | "asked" | "reading" | "heap";
             /** @example Grandma told me on the phone that she was there */
             reason?: string;
             /** @description Id of the reading */
@@ -2824,7 +2831,7 @@ export interface components {
             evidence?: string;
             instrument?: string;
             /** @enum {string} */
-            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "recording" | "sent" | "adult" | "fact" | "swap" | "used" | "named" | "vouched" | "set-aside" | "asked";
+            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "recording" | "sent" | "adult" | "fact" | "swap" | "used" | "named" | "vouched" | "set-aside" | "asked" | "heap";
             object?: string;
             /**
              * Format: int64
@@ -2872,7 +2879,7 @@ export interface components {
             evidence?: string;
             instrument?: string;
             /** @enum {string} */
-            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "recording" | "sent" | "adult" | "fact" | "swap" | "used" | "named" | "vouched" | "set-aside" | "asked";
+            kind: "reading" | "observation" | "answer" | "tick" | "step-done" | "spoiled" | "not-read" | "photo" | "recording" | "sent" | "adult" | "fact" | "swap" | "used" | "named" | "vouched" | "set-aside" | "asked" | "heap";
             object?: string;
             /**
              * Format: int64
@@ -3271,6 +3278,16 @@ export interface components {
             middle?: boolean;
             /** Format: int64 */
             n: number;
+        };
+        HeapsView: {
+            evidence: string;
+            /**
+             * Format: int64
+             * @description Homes that showed something which is on no heap yet
+             */
+            unsorted: number;
+            /** @description How many on which heap, how sure, and who sorted them */
+            words: string;
         };
         HeldStep: {
             id: string;
@@ -3900,6 +3917,10 @@ export interface components {
             copies: string[];
             /** @description What stands in the design in its place */
             for?: string;
+            /** @description Its amount is worked out first, and shown when a home asks to see it */
+            hidden?: boolean;
+            /** @description To what is worked out, one after the other */
+            hints: string[];
             id: string;
             instead: string[];
             /** @description That it is sent or lent */
@@ -4504,6 +4525,8 @@ export interface components {
              * @description Homes removed for good
              */
             erased: number;
+            /** @description What was shown, sorted by the teacher */
+            heaps: components["schemas"]["HeapsView"][];
             homes: components["schemas"]["HomeResult"][];
             /** @description What homes choose themselves */
             objects: components["schemas"]["ObjectRow"][];
@@ -4783,6 +4806,8 @@ export interface components {
             hands: number;
             /** @description Allergens */
             holds?: string;
+            /** @description Of an open challenge: what every way of doing it keeps to */
+            keep_to: string[];
             /** @description Of a model: what it gets wrong */
             limits: string[];
             /** @description What the teacher lowered, with the reason */
@@ -4844,6 +4869,8 @@ export interface components {
             version: number;
             /** @description Words with what they mean */
             vocabulary: components["schemas"]["TermRow"][];
+            /** @description What those who watch look for */
+            watching?: string;
             way: string;
             where: string[];
         };
@@ -4894,6 +4921,11 @@ export interface components {
         };
         ShownView: {
             evidence: string;
+            /**
+             * @description That the teacher sorted it onto
+             * @enum {string}
+             */
+            heap?: "yes" | "partly" | "no" | "cannot-tell";
             /** @enum {string} */
             kind: "photo" | "photo-pair" | "drawing" | "drawing-pair" | "clip" | "sound" | "flow-chart" | "talk" | "text";
             name: string;

@@ -1,4 +1,5 @@
 import Button from 'react-bootstrap/Button';
+import { SharedReadings } from '../parts/SharedReadings';
 import { PhonePage } from '../parts/PhonePage';
 import { stateOf, type Activity } from '../phone/activities';
 import type { WorkProps } from '../phone/work';
@@ -36,6 +37,7 @@ export function Activities({ onGo, ...props }: WorkProps & { onGo: (page: string
       {all.map((a, i) => (
         <Card key={a.id} {...props} activity={a} number={i + 1} onGo={onGo} />
       ))}
+      {sheet.shown.length > 0 && <SharedReadings sheet={sheet} />}
     </PhonePage>
   );
 }

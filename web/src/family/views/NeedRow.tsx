@@ -32,7 +32,7 @@ export function NeedRow({ need: n, ...props }: WorkProps & { need: Need }) {
         />
         <label htmlFor={`need-${n.id}`}>
           {name}
-          {amount && <strong> {amount}</strong>}
+          {amount && !n.hidden && <strong> {amount}</strong>}
           {!swap && n.look && <JarPicture picture={n.look} />}
           {n.optional && <span className="hint"> ({t('optional')})</span>}
           {!swap && n.copies.length > 0 && (
@@ -60,8 +60,35 @@ export function NeedRow({ need: n, ...props }: WorkProps & { need: Need }) {
           </Button>
         )}
       </div>
+      {n.hidden && amount && <WorkedOut need={n} amount={amount} />}
       {swap && <Cautions cautions={swap.cautions} />}
       {open && !on && <Instead need={n} {...props} onTaken={() => setOpen(false)} />}
+    </div>
+  );
+}
+
+/** An amount that a home works out first: hints one after the other, and the amount when it asks to see it. */
+function WorkedOut({ need: n, amount }: { need: Need; amount: string }) {
+  const t = useWords();
+  const [shown, setShown] = useState(0);
+  const more = shown < n.hints.length;
+  return (
+    <div className="worked-out">
+      <p className="second m-0">{t('workItOut')}</p>
+      {n.hints.slice(0, shown).map((h) => (
+        <p key={h} className="m-0">
+          {h}
+        </p>
+      ))}
+      {more && (
+        <Button variant="plain" onClick={() => setShown(shown + 1)}>
+          {t('aHint')}
+        </Button>
+      )}
+      <details>
+        <summary>{t('showAmount')}</summary>
+        <strong>{amount}</strong>
+      </details>
     </div>
   );
 }

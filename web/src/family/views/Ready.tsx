@@ -72,6 +72,16 @@ export function Ready({
         />
       )}
       {sheet.everyday && <p>{sheet.everyday}</p>}
+      {(sheet.keep_to ?? []).length > 0 && (
+        <section className="card-paper">
+          <h2>{t('keepTo')}</h2>
+          <ul>
+            {sheet.keep_to.map((k) => (
+              <li key={k}>{k}</li>
+            ))}
+          </ul>
+        </section>
+      )}
       <section className="card-paper">
         <h2>{t('fetch')}</h2>
         {sheet.needs.map((n) => (

@@ -37,6 +37,11 @@ export function Watch({
       action={{ words: t('nextMeaning'), do: () => onGo('conclusion') }}
       onWrong={onWrong}
     >
+      {sheet.watching && (
+        <p className="card-paper">
+          <strong>{t('lookFor')}</strong> {sheet.watching}
+        </p>
+      )}
       {sheet.notice ? <OnlyShown {...props} /> : <p>{t('declinedNote')}</p>}
       {sheet.shown.length === 0 ? (
         <p className="card-paper shared">{t('sharedNone')}</p>

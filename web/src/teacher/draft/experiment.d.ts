@@ -138,6 +138,7 @@ export interface PatientKitchenExperiment {
    * Swaps of the school's own for the things used
    */
   swaps?: SwapRule[];
+  task?: Task;
   teaching?: Teaching;
   /**
    * Short name, by language code
@@ -1187,6 +1188,39 @@ export interface Side {
    */
   same_strength?: boolean;
   text: string;
+}
+/**
+ * What its way of working asks beside the steps
+ */
+export interface Task {
+  /**
+   * Of calculate-first: amounts that homes work out before they begin; they are hidden until a home asks to see them
+   */
+  calculate?: Calculation[];
+  /**
+   * Of an open challenge: what every way of doing it keeps to
+   */
+  keep_to?: {
+    [k: string]: string;
+  }[];
+  /**
+   * What those who watch look for
+   */
+  watching?: {
+    [k: string]: string;
+  };
+}
+export interface Calculation {
+  /**
+   * Shown one after the other
+   */
+  hints?: {
+    [k: string]: string;
+  }[];
+  /**
+   * Id of a need with an amount
+   */
+  need: string;
 }
 /**
  * What stands around it

@@ -1,5 +1,6 @@
 import { languageChoices } from '../languages';
 import { say } from '../words';
+import { TaskFields } from './TaskFields';
 import {
   Band,
   ChoiceField,
@@ -58,6 +59,7 @@ export function PlanQuestion() {
           value={doc.outdoors}
         />
       </p>
+      <TaskFields />
       <TickList
         legend={say('plan.languages-families-can-choose')}
         path={['languages']}

@@ -82,7 +82,7 @@ export function Collect({ assignment, id }: { assignment: Assignment | undefined
         <ReadingsTable r={r} chosen={home} onOpen={show} />
         <section className="band mt-4" aria-label={say('collect.evidence')}>
           <h2>{say('collect.evidence')}</h2>
-          <EvidenceWall assignment={assignment} homes={r.homes} onOpen={show} />
+          <EvidenceWall assignment={assignment} homes={r.homes} heaps={r.heaps} onOpen={show} />
         </section>
         <section className="band" aria-label={say('collect.your-own-readings')}>
           <h2>{say('collect.your-own-readings-to-share')}</h2>

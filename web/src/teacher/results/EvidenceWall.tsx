@@ -1,10 +1,14 @@
+import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
+import FormSelect from 'react-bootstrap/FormSelect';
 import type { Schemas } from '../../api/client';
 import { Drawing } from '../../ui/Drawing';
+import { ProblemLine } from '../parts/states';
 import { NameLabel } from '../../ui/NameLabel';
 import { useRowKeys } from '../../ui/useRowKeys';
 import { say } from '../words';
-import type { Assignment, HomeResult } from './useResults';
+import { useDesk } from './AtDesk';
+import type { Assignment, HomeResult, Results } from './useResults';
 
 type Shown = HomeResult['shown'][number];
 type Piece = Shown['pieces'][number];
@@ -13,10 +17,12 @@ type Piece = Shown['pieces'][number];
 export function EvidenceWall({
   assignment,
   homes,
+  heaps,
   onOpen,
 }: {
   assignment: Assignment;
   homes: HomeResult[];
+  heaps: Results['heaps'];
   onOpen: (home: string) => void;
 }) {
   const named = new Map<string, string>();
@@ -25,6 +31,13 @@ export function EvidenceWall({
   return [...named].map(([id, name]) => (
     <section key={id} aria-label={name}>
       <h3>{name}</h3>
+      {heaps
+        .filter((h) => h.evidence === id)
+        .map((h) => (
+          <p key={h.evidence}>
+            {h.words} {h.unsorted > 0 && say('evidence.not-sorted-yet', { count: h.unsorted })}
+          </p>
+        ))}
       <div className="photo-wall">
         {homes.flatMap((h) =>
           h.shown
@@ -36,6 +49,7 @@ export function EvidenceWall({
                   <Button variant="plain" onClick={() => onOpen(h.home!)}>
                     <NameLabel name={h.nickname} />
                   </Button>
+                  <Heap assignment={assignment} home={h.home!} shown={s} nickname={h.nickname} />
                 </figcaption>
               </figure>
             )),
@@ -43,6 +57,45 @@ export function EvidenceWall({
       </div>
     </section>
   ));
+}
+
+/** Onto which heap the teacher sorts what one home showed: only then is it counted. */
+function Heap({
+  assignment,
+  home,
+  shown,
+  nickname,
+}: {
+  assignment: Assignment;
+  home: string;
+  shown: Shown;
+  nickname: string;
+}) {
+  const write = useDesk({ class: assignment.class, assignment: assignment.id, home });
+  const [error, setError] = useState<unknown>();
+  return (
+    <>
+      <ProblemLine error={error} />
+      <FormSelect
+        size="sm"
+        aria-label={say('evidence.heap-of', { nickname })}
+        value={shown.heap ?? 'none'}
+        onChange={(e) =>
+          void write({
+            kind: 'heap',
+            evidence: shown.evidence,
+            heap: e.target.value as NonNullable<Schemas['DeskFields']['heap']>,
+          }).then(() => setError(undefined), setError)
+        }
+      >
+        <option value="none">{say('evidence.no-heap')}</option>
+        <option value="yes">{say('evidence.heap-yes')}</option>
+        <option value="partly">{say('evidence.heap-partly')}</option>
+        <option value="no">{say('evidence.heap-no')}</option>
+        <option value="cannot-tell">{say('evidence.heap-cannot-tell')}</option>
+      </FormSelect>
+    </>
+  );
 }
 
 const isPair = (s: Shown) => s.kind.endsWith('-pair');

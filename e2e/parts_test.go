@@ -120,6 +120,8 @@ func TestPartsGoTheWholeWay(t *testing.T) {
 	teacher.sees("grains stay")
 	teacher.until("both drawings of the pair", `document.querySelectorAll('.evidence-pair .drawing').length === 2`)
 	teacher.violations("stages and evidence in the table")
+	teacher.until("it can be sorted", `(() => { const b = [...document.querySelector('figure.pair').closest('section')
+		.querySelectorAll('button')].find((x) => x.textContent === 'Sort onto heaps'); if (!b) return false; b.click(); return true; })()`)
 	teacher.until("the pair is sorted onto a heap", `(() => { const s = [...document.querySelectorAll('select')].find((x) =>
 		x.closest('figure.pair') && x.getAttribute('aria-label') === 'Heap for Gorse'); if (!s) return false;
 		Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(s, 'yes');

@@ -29,15 +29,47 @@ export function EvidenceWall({
   for (const h of homes) for (const s of h.shown) named.set(s.evidence, s.name);
   if (named.size === 0) return <p className="hint">{say('collect.no-evidence-has-come-in-yet')}</p>;
   return [...named].map(([id, name]) => (
-    <section key={id} aria-label={name}>
-      <h3>{name}</h3>
-      {heaps
-        .filter((h) => h.evidence === id)
-        .map((h) => (
-          <p key={h.evidence}>
-            {h.words} {h.unsorted > 0 && say('evidence.not-sorted-yet', { count: h.unsorted })}
-          </p>
-        ))}
+    <OneEvidence
+      key={id}
+      {...{ id, name, assignment, homes, onOpen }}
+      heaps={heaps.find((h) => h.evidence === id)}
+    />
+  ));
+}
+
+/** What homes showed for one piece of evidence; sorted onto heaps where the teacher wants to count it. */
+function OneEvidence({
+  id,
+  name,
+  assignment,
+  homes,
+  heaps,
+  onOpen,
+}: {
+  id: string;
+  name: string;
+  assignment: Assignment;
+  homes: HomeResult[];
+  heaps: Results['heaps'][number] | undefined;
+  onOpen: (home: string) => void;
+}) {
+  const [sorting, setSorting] = useState(heaps !== undefined);
+  return (
+    <section aria-label={name}>
+      <h3>
+        {name}{' '}
+        {!sorting && (
+          <Button variant="plain" className="small" onClick={() => setSorting(true)}>
+            {say('evidence.sort-onto-heaps')}
+          </Button>
+        )}
+      </h3>
+      {heaps && (
+        <p>
+          {heaps.words}{' '}
+          {heaps.unsorted > 0 && say('evidence.not-sorted-yet', { count: heaps.unsorted })}
+        </p>
+      )}
       <div className="photo-wall">
         {homes.flatMap((h) =>
           h.shown
@@ -49,14 +81,16 @@ export function EvidenceWall({
                   <Button variant="plain" onClick={() => onOpen(h.home!)}>
                     <NameLabel name={h.nickname} />
                   </Button>
-                  <Heap assignment={assignment} home={h.home!} shown={s} nickname={h.nickname} />
+                  {sorting && (
+                    <Heap assignment={assignment} home={h.home!} shown={s} nickname={h.nickname} />
+                  )}
                 </figcaption>
               </figure>
             )),
         )}
       </div>
     </section>
-  ));
+  );
 }
 
 /** Onto which heap the teacher sorts what one home showed: only then is it counted. */

@@ -69,51 +69,53 @@ export function Run({ assignment, id }: { assignment: Assignment | undefined; id
               : say('run.none-not-opened'),
           })}
         </p>
-        <div className="scroll">
-          <Grid>
-            <thead>
-              <tr>
-                <th scope="col">{say('classPage.home')}</th>
-                <th scope="col">{say('conflict.where')}</th>
-                <th scope="col" className="num">
-                  {say('run.steps')}
-                </th>
-                <th scope="col">{say('run.progress')}</th>
-                <th scope="col">{say('run.last-heard')}</th>
-              </tr>
-            </thead>
-            <tbody>
-              {homes.map((h) => (
-                <tr key={h.home} className={open === h.home ? 'chosen' : ''}>
-                  <th scope="row">
-                    <Button variant="plain" onClick={() => show(h.home)}>
-                      <NameLabel name={h.nickname} />
-                    </Button>
+        <div className="run-board">
+          <div className="scroll">
+            <Grid>
+              <thead>
+                <tr>
+                  <th scope="col">{say('classPage.home')}</th>
+                  <th scope="col">{say('conflict.where')}</th>
+                  <th scope="col" className="num">
+                    {say('run.steps')}
                   </th>
-                  <td>
-                    {stateWords[h.state]}
-                    {h.late && say('run.some-late')}
-                    {(h.without ?? []).length > 0 &&
-                      say('run.without', { what: h.without!.join(', ') })}
-                    {h.held.length > 0 && <span className="w-mend"> · {heldWords(h)}</span>}
-                  </td>
-                  <td className="num">
-                    {watches(h) ? '' : say('run.of', { done: h.done, steps: h.steps })}
-                  </td>
-                  <td>{!watches(h) && <Filled done={h.done} of={h.steps} />}</td>
-                  <td>
-                    {h.last_seen ? (
-                      time(h.last_seen)
-                    ) : (
-                      <span className="cell-missing">{say('run.nothing-heard')}</span>
-                    )}
-                  </td>
+                  <th scope="col">{say('run.progress')}</th>
+                  <th scope="col">{say('run.last-heard')}</th>
                 </tr>
-              ))}
-            </tbody>
-          </Grid>
+              </thead>
+              <tbody>
+                {homes.map((h) => (
+                  <tr key={h.home} className={open === h.home ? 'chosen' : ''}>
+                    <th scope="row">
+                      <Button variant="plain" onClick={() => show(h.home)}>
+                        <NameLabel name={h.nickname} />
+                      </Button>
+                    </th>
+                    <td>
+                      {stateWords[h.state]}
+                      {h.late && say('run.some-late')}
+                      {(h.without ?? []).length > 0 &&
+                        say('run.without', { what: h.without!.join(', ') })}
+                      {h.held.length > 0 && <span className="w-mend"> · {heldWords(h)}</span>}
+                    </td>
+                    <td className="num">
+                      {watches(h) ? '' : say('run.of', { done: h.done, steps: h.steps })}
+                    </td>
+                    <td>{!watches(h) && <Filled done={h.done} of={h.steps} />}</td>
+                    <td>
+                      {h.last_seen ? (
+                        time(h.last_seen)
+                      ) : (
+                        <span className="cell-missing">{say('run.nothing-heard')}</span>
+                      )}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </Grid>
+          </div>
+          <ComingIn r={r} />
         </div>
-        <ComingIn r={r} />
       </main>
       {open && (
         <SideSheet
@@ -134,8 +136,12 @@ function ComingIn({ r }: { r: Results }) {
   );
   if (lines.length === 0) return null;
   return (
-    <section className="band mt-4" aria-label={say('run.coming-in')}>
-      <h2>{say('run.coming-in')}</h2>
+    <section aria-label={say('run.coming-in')}>
+      <h2>
+        {[say('run.coming-in'), r.readings.length === 1 && r.readings[0].name]
+          .filter(Boolean)
+          .join(': ')}
+      </h2>
       <dl className="coming-in">
         {lines.map(({ lane, s, i }) => (
           <div key={i}>

@@ -23,11 +23,12 @@ type desk struct {
 	version  int
 	document json.RawMessage
 	delay    time.Duration
-	down     bool // answers nothing
-	deaf     bool // saves, and its answer is lost
-	now      int  // requests under way
-	most     int  // at once
-	refused  int  // saves that came too late
+	saving   time.Duration // what a save takes beyond that
+	down     bool          // answers nothing
+	deaf     bool          // saves, and its answer is lost
+	now      int           // requests under way
+	most     int           // at once
+	refused  int           // saves that came too late
 }
 
 // bundled makes one script of a module of the web application, put on window.
@@ -80,6 +81,9 @@ func (d *desk) serve(w http.ResponseWriter, r *http.Request) {
 	d.now++
 	d.most = max(d.most, d.now)
 	delay, down := d.delay, d.down
+	if r.Method == http.MethodPut {
+		delay += d.saving
+	}
 	d.mu.Unlock()
 	defer func() { d.mu.Lock(); d.now--; d.mu.Unlock() }()
 	if down {
@@ -231,6 +235,24 @@ func TestDraftWhoseAnswerIsLost(t *testing.T) {
 			d.refused,
 			evaluate[bool](p, `Boolean(store.state.conflict)`),
 		)
+	}
+}
+
+// A save that is under way when its page is left, with more typed since, is no change in
+// another window when the next page finds it on the server.
+func TestDraftThatIsLeftWhileItIsSaved(t *testing.T) {
+	d := newDesk(t)
+	p := d.window(t)
+	d.set(func() { d.saving = 2 * time.Second })
+	p.edits(`{...d, title: {en: 'Left'}}`)
+	p.until("it is under way", `Boolean(store.state.flight)`)
+	p.edits(`{...d, title: {en: 'Left and gone on'}}`)
+	p.open(d.URL + "?") // before its answer is there
+	d.holds(t, `{"title":{"en":"Left"},"needs":[]}`)
+	p.begin()
+	d.holds(t, `{"title":{"en":"Left and gone on"},"needs":[]}`)
+	if evaluate[bool](p, `Boolean(store.state.conflict)`) {
+		t.Error("it is in conflict with itself")
 	}
 }
 

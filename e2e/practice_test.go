@@ -1,9 +1,16 @@
 package e2e
 
 import (
+	"bytes"
 	"fmt"
+	"image"
+	"image/jpeg"
+	"os"
+	"path/filepath"
 	"strings"
 	"testing"
+
+	"github.com/chromedp/chromedp"
 )
 
 // TestSeeAsAFamily: a draft is tried on the phone beside it, in both languages, at the step
@@ -86,4 +93,79 @@ func TestSeeAsAFamily(t *testing.T) {
 		r.headers.get('Content-Security-Policy'))`, id)); !strings.Contains(csp, "frame-ancestors 'self'") {
 		t.Errorf("its policy is %q", csp)
 	}
+}
+
+// A teacher tries a draft with real times and a photo: both can become the design's, and the
+// homes see the picture, without a connection too.
+func TestDryRun(t *testing.T) {
+	demo := theDemo(t)
+	p := tab(t, 1280, 800)
+	p.signIn(demo.base)
+	id := made(p, three)
+	p.open(demo.base + "/experiments/" + id + "/steps?at=tie&more=1")
+	p.press("See as a family")
+	p.sees("Do it here as a family would")
+	inside := func(what, script string) {
+		t.Helper()
+		p.until("on the phone: "+what, `((d) => { if (!d?.body) return false; `+script+`})(
+			document.querySelector('iframe')?.contentDocument)`)
+	}
+	press := func(words string) {
+		t.Helper()
+		inside("a button "+words, fmt.Sprintf(`const b = [...d.querySelectorAll('button, label')].find((x) =>
+			x.textContent.trim() === %q); b?.click(); return Boolean(b);`, words))
+	}
+	inside("the step", `return d.body.innerText.includes('Turn it over');`)
+	press("yes")
+	press("Done: back to the list")
+	p.sees("Dry run")
+	p.sees("4 Turn it over")
+	p.violations("a dry run")
+	p.press("Take all times over")
+	p.until("the time is the design's", `fetch('/api/v1/experiments/`+id+`').then((r) => r.json()).then((d) =>
+		d.document.steps[3].duration === '1 min')`)
+
+	// A picture of the step, brought by hand; what it shows is asked.
+	file := filepath.Join(t.TempDir(), "tie.jpg")
+	if err := os.WriteFile(file, picture(t), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	p.until("a place for a picture", `Boolean(document.querySelector('section[aria-label="Picture of this step"] input'))`)
+	p.do(chromedp.SetUploadFiles(chromedp.CSS(`section[aria-label="Picture of this step"] input`), []string{file}))
+	p.writes("What the picture shows", "A bag upside down")
+	p.until("the picture is the design's", `fetch('/api/v1/experiments/`+id+`').then((r) => r.json()).then((d) =>
+		d.document.steps[3].picture?.alt?.en === 'A bag upside down')`)
+	if status := issued(p, id); status != 200 {
+		t.Fatalf("it is not issued: %v", status)
+	}
+	phone := tab(t, 390, 844)
+	line := newProxy(t, strings.TrimPrefix(demo.base, "http://"))
+	phone.open(strings.Replace(demo.link("Gorse"), demo.base, line.base(), 1))
+	phone.press("Go on")
+	phone.press("Three short ones")
+	phone.writes("Your name (an adult)", "A. Gorsby")
+	phone.press("We agree, begin")
+	phone.sees("Today, 3 short ones, in any order")
+	phone.until("the picture is kept", `fetch('/assets/none').then(() => caches.keys()).then((names) => Promise.all(names.map((n) =>
+		caches.open(n).then((c) => c.keys())))).then((all) => all.flat().some((r) => r.url.includes('/pictures/')))`)
+	line.cut()
+	phone.labelled("Begin: Bag ties")
+	phone.press("1 still to fetch")
+	phone.until("the picture is seen offline", `document.querySelector('img[alt="A bag upside down"]')?.naturalWidth > 0`)
+	phone.fits("a step with its picture")
+	phone.violations("a step with its picture")
+}
+
+// picture is a small photo.
+func picture(t *testing.T) []byte {
+	t.Helper()
+	img := image.NewRGBA(image.Rect(0, 0, 64, 48))
+	for i := range img.Pix {
+		img.Pix[i] = byte(i)
+	}
+	var b bytes.Buffer
+	if err := jpeg.Encode(&b, img, nil); err != nil {
+		t.Fatal(err)
+	}
+	return b.Bytes()
 }

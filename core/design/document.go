@@ -138,6 +138,7 @@ type Step struct {
 	Kind       StepKind       `json:"kind" enum:"prepare,do,wait,measure,observe,photo,clear-up"`
 	Title      text.Localized `json:"title"`
 	Text       text.Localized `json:"text,omitempty" doc:"What to do, as the family reads it"`
+	Picture    *StepPicture   `json:"picture,omitempty" doc:"How it looks when it is done right"`
 	See        text.Localized `json:"see,omitempty" doc:"What one should see"`
 	Duration   string         `json:"duration,omitempty" doc:"How long hands are busy, such as 5 min"`
 	Wait       *Wait          `json:"wait,omitempty" doc:"Time to let pass before this step"`
@@ -250,6 +251,23 @@ func (d *Document) complete() {
 			r.Unit = ""
 		}
 	}
+}
+
+// StepPicture is a picture of a step, kept beside the document under what it is.
+type StepPicture struct {
+	ID  string         `json:"id" pattern:"^[0-9a-f]{64}$" doc:"SHA-256 of its file"`
+	Alt text.Localized `json:"alt,omitempty" doc:"What it shows, for those who do not see it"`
+}
+
+// Pictures are the ids of the pictures of the steps, each once, in their order.
+func (d *Document) Pictures() []string {
+	var out []string
+	for _, s := range d.Steps {
+		if s.Picture != nil && !slices.Contains(out, s.Picture.ID) {
+			out = append(out, s.Picture.ID)
+		}
+	}
+	return out
 }
 
 // Seconds reads a duration such as "4 min"; it reports false for anything

@@ -87,6 +87,9 @@ func (p *placed) work(d *Document) {
 		p.add(s.Title, "/steps/%d/title", i)
 		p.add(s.Text, "/steps/%d/text", i)
 		p.add(s.See, "/steps/%d/see", i)
+		if s.Picture != nil {
+			p.add(s.Picture.Alt, "/steps/%d/picture/alt", i)
+		}
 		p.add(s.Meanwhile, "/steps/%d/meanwhile", i)
 		p.add(s.AdultNote, "/steps/%d/adult_note", i)
 		p.add(s.Simple, "/steps/%d/simple", i)

@@ -2,6 +2,7 @@ package design
 
 import (
 	"fmt"
+	"regexp"
 	"slices"
 
 	"patient-kitchen/core/larder"
@@ -142,6 +143,20 @@ func (v *validator) things() {
 	}
 	for i := range v.d.Steps {
 		v.handled(&v.d.Steps[i], fmt.Sprintf("/steps/%d", i))
+		v.pictured(&v.d.Steps[i], fmt.Sprintf("/steps/%d", i))
+	}
+}
+
+var pictureID = regexp.MustCompile(`^[0-9a-f]{64}$`)
+
+// pictured checks the picture of a step.
+func (v *validator) pictured(s *Step, path string) {
+	switch {
+	case s.Picture == nil:
+	case !pictureID.MatchString(s.Picture.ID):
+		v.say(Error, "picture-id", path+"/picture/id", text.Args{"step": s.Title})
+	case empty(s.Picture.Alt):
+		v.say(Warning, "picture-words", path+"/picture/alt", text.Args{"step": s.Title})
 	}
 }
 

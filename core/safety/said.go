@@ -141,6 +141,9 @@ func (t *readingOrder) ofSteps(d *design.Document) {
 		t.add(i, true, at+"meanwhile", s.Meanwhile)
 		t.add(i, true, at+"adult_note", s.AdultNote)
 		t.add(i, false, at+"see", s.See)
+		if s.Picture != nil {
+			t.add(i, false, at+"picture/alt", s.Picture.Alt)
+		}
 		for _, w := range s.HelpWords() {
 			t.add(i, true, at+w.Path[1:], w.Text)
 		}

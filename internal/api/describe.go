@@ -2,6 +2,8 @@ package api
 
 import (
 	"net/http"
+	"patient-kitchen/internal/app"
+	"reflect"
 	"regexp"
 	"strings"
 
@@ -26,6 +28,7 @@ var tags = []struct{ name, about, prefix string }{
 	{"Classes", "", "/deleted-classes"},
 	{"Classes", "", "/leaving"},
 	{"Experiments", "Designs: drafts, what is wrong with them and what could hurt", "/experiments"},
+	{"Experiments", "", "/experiment-files"},
 	{"Experiments", "", "/preview"},
 	{"Experiments", "", "/actions"},
 	{"Larder", "Materials, what can stand in for what, and a school's own entries", "/larder"},
@@ -49,6 +52,7 @@ var parameters = map[string]string{
 	"entry": "Id of the entry, made by whoever writes it (UUIDv7)", "photo": "Id of the picture, made by the " +
 		"phone (UUIDv7)",
 	"recording": "Id of the clip or sound, made by the phone (UUIDv7)",
+	"picture":   "SHA-256 of a picture of the design, in hexadecimal",
 	"size":      "display or thumbnail", "incident": "Id of the incident, made by the phone",
 	"session": "Id of the session", "thing": "Id of a thing of the larder", "swap": "Id of a swap of the school's own",
 	"model": "Id of a model", "number": "Number of the version",
@@ -144,6 +148,13 @@ var files = []file{
 		"text/calendar"},
 	{"GET", "/classes/{class}/archive.zip", "archive-class", "All of a class as open files", "application/zip"},
 	{"GET", "/experiments/{experiment}/file", "export-experiment", "The design as its file", "application/json"},
+	{"POST", "/experiment-files", "open-experiment",
+		"Make an experiment of an open file: a design, or a zip file of one with its pictures", "application/zip"},
+	{"POST", "/experiments/{experiment}/pictures", "add-picture",
+		"Bring a picture for a step; it is oriented, stripped of all that is not seen, and scaled", "image/*"},
+	{"GET", "/experiments/{experiment}/pictures/{picture}", "get-design-picture", "A picture of a design", "image/jpeg"},
+	{"GET", "/home/{home}/assignments/{assignment}/pictures/{picture}", "get-step-picture",
+		"A picture of the design that this home does", "image/jpeg"},
 	{"GET", "/experiments/{experiment}/text", "reading-text", "The design as Markdown, for reading", "text/markdown"},
 	{"GET", "/larder/own.json", "export-things", "The school's own things and swaps", "application/json"},
 	{"GET", "/larder/own.csv", "export-things-table", "The school's own things as a table", "text/csv"},
@@ -156,6 +167,17 @@ var files = []file{
 		"text/event-stream",
 	},
 	{"GET", "/openapi.json", "get-openapi", "This description", "application/json"},
+}
+
+// answerTo is what is answered to an upload.
+func answerTo(id string) reflect.Type {
+	switch id {
+	case "open-experiment":
+		return reflect.TypeFor[app.DraftView]()
+	case "add-picture":
+		return reflect.TypeFor[app.PictureView]()
+	}
+	return reflect.TypeFor[Done]()
 }
 
 var inPath = regexp.MustCompile(`\{(\w+)\}`)
@@ -210,7 +232,7 @@ func (s *Server) describe() {
 				&huma.Param{Name: m[1], In: "path", Required: true, Schema: &huma.Schema{Type: "string"}},
 			)
 		}
-		if f.kind == "text/markdown" {
+		if f.kind == "text/markdown" || f.id == "open-experiment" {
 			o.Parameters = append(o.Parameters,
 				&huma.Param{Name: "language", In: "query", Schema: &huma.Schema{Type: "string"}})
 		}
@@ -222,13 +244,13 @@ func (s *Server) describe() {
 				)
 			}
 		}
-		if f.method == http.MethodPut {
+		if f.method != http.MethodGet {
 			o.RequestBody = &huma.RequestBody{
 				Required: true,
 				Content:  map[string]*huma.MediaType{f.kind: {Schema: &huma.Schema{Type: "string", Format: "binary"}}},
 			}
 			o.Responses["200"].Content = map[string]*huma.MediaType{
-				"application/json": {Schema: &huma.Schema{Ref: "#/components/schemas/Done"}},
+				"application/json": {Schema: d.Components.Schemas.Schema(answerTo(f.id), true, "")},
 			}
 		}
 		d.AddOperation(o)

@@ -10,11 +10,13 @@ import (
 	"slices"
 	"time"
 
+	"github.com/go-chi/chi/v5"
 	"github.com/google/uuid"
 
 	"patient-kitchen/core/text"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/export"
+	"patient-kitchen/internal/media"
 	"patient-kitchen/internal/refusal"
 )
 
@@ -143,10 +145,76 @@ func (s *Server) exportClass(w http.ResponseWriter, r *http.Request) {
 
 func (s *Server) exportExperiment(w http.ResponseWriter, r *http.Request) {
 	s.teacherFile(w, r, []string{"experiment"}, func(who app.TeacherActor, id []uuid.UUID) error {
-		file, err := s.App.DraftFile(r.Context(), who, id[0])
+		return s.App.WriteOpenFile(r.Context(), who, id[0], func(zipped bool) io.Writer {
+			if zipped {
+				attachment(w, "application/zip", "experiment.zip")
+			} else {
+				attachment(w, "application/json", "experiment.json")
+			}
+			return w
+		})
+	})
+}
+
+// openExperiment makes an experiment of an open file.
+func (s *Server) openExperiment(w http.ResponseWriter, r *http.Request) {
+	s.teacherFile(w, r, nil, func(who app.TeacherActor, _ []uuid.UUID) error {
+		content, err := readUpload(w, r, "file", app.MaxOpenFile, "an experiment with fewer pictures")
+		if err != nil {
+			return err
+		}
+		view, err := s.App.OpenFile(r.Context(), who, content, cmp.Or(r.URL.Query().Get("language"), "en"))
+		if err != nil {
+			return err
+		}
+		writeJSON(w, view)
+		return nil
+	})
+}
+
+// addPicture takes a picture for a design.
+func (s *Server) addPicture(w http.ResponseWriter, r *http.Request) {
+	s.teacherFile(w, r, []string{"experiment"}, func(who app.TeacherActor, id []uuid.UUID) error {
+		upload, err := readUpload(w, r, "photo", media.MaxBytes, "a photo at a lower size")
+		if err != nil {
+			return err
+		}
+		view, err := s.App.AddPicture(r.Context(), who, id[0], upload)
+		if err != nil {
+			return err
+		}
+		writeJSON(w, view)
+		return nil
+	})
+}
+
+// readUpload reads a picture, clip, sound or file, no larger than most bytes.
+func readUpload(
+	w http.ResponseWriter, r *http.Request, name string, most int64, example string,
+) ([]byte, error) {
+	upload, err := io.ReadAll(http.MaxBytesReader(w, r.Body, most))
+	if err != nil {
+		return nil, problem(413, "too-large", "too-large", "too-large."+name).
+			about(name, text.Message{ID: "rule.most-megabytes", Args: text.Args{"n": int(most >> 20)}}, example)
+	}
+	return upload, nil
+}
+
+func (s *Server) designPicture(w http.ResponseWriter, r *http.Request) {
+	s.teacherFile(w, r, []string{"experiment"}, func(who app.TeacherActor, id []uuid.UUID) error {
+		b, err := s.App.DesignPicture(r.Context(), who, id[0], chi.URLParam(r, "picture"))
 		if err == nil {
-			attachment(w, "application/json", "experiment.json")
-			_, err = w.Write(file)
+			writePicture(w, b)
+		}
+		return err
+	})
+}
+
+func (s *Server) homePicture(w http.ResponseWriter, r *http.Request) {
+	s.homeFile(w, r, []string{"home", "assignment"}, func(who app.HomeActor, id []uuid.UUID) error {
+		b, err := s.App.HomePicture(r.Context(), who, id[1], chi.URLParam(r, "picture"))
+		if err == nil {
+			writePicture(w, b)
 		}
 		return err
 	})

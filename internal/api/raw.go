@@ -14,7 +14,6 @@ import (
 	"github.com/go-chi/chi/v5"
 	"github.com/google/uuid"
 
-	"patient-kitchen/core/text"
 	"patient-kitchen/internal/app"
 	"patient-kitchen/internal/export"
 	"patient-kitchen/internal/live"
@@ -47,6 +46,10 @@ func (s *Server) raw(r chi.Router) {
 	r.Get("/api/v1/classes/{class}/assignments/{assignment}/calendar.ics", s.classCalendar)
 	r.Get("/api/v1/home/{home}/assignments/{assignment}/calendar.ics", s.homeCalendar)
 	r.Get("/api/v1/experiments/{experiment}/file", s.exportExperiment)
+	r.Post("/api/v1/experiment-files", s.openExperiment)
+	r.Post("/api/v1/experiments/{experiment}/pictures", s.addPicture)
+	r.Get("/api/v1/experiments/{experiment}/pictures/{picture}", s.designPicture)
+	r.Get("/api/v1/home/{home}/assignments/{assignment}/pictures/{picture}", s.homePicture)
 	r.Get("/api/v1/experiments/{experiment}/text", s.readingText)
 	r.Get("/api/v1/larder/own.json", s.exportThings)
 	r.Get("/api/v1/larder/own.csv", s.exportThings)
@@ -126,14 +129,9 @@ func (s *Server) putMedia(
 			return media.ErrBusy // before a byte of it is read
 		}
 		defer s.uploads.end(who.Home)
-		upload, err := io.ReadAll(http.MaxBytesReader(w, r.Body, most))
+		upload, err := readUpload(w, r, name, most, example)
 		if err != nil {
-			return problem(
-				413,
-				"too-large",
-				"too-large",
-				"too-large."+name,
-			).about(name, text.Message{ID: "rule.most-megabytes", Args: text.Args{"n": int(most >> 20)}}, example)
+			return err
 		}
 		if err := put(r.Context(), who, id[1], id[2], upload); err != nil {
 			return err

@@ -32,6 +32,7 @@ var listsOwn = []string{
 	"POST /api/v1/classes",
 	"GET /api/v1/experiments",
 	"POST /api/v1/experiments",
+	"POST /api/v1/experiment-files",
 	"GET /api/v1/assignments",
 	"GET /api/v1/incidents",
 	"GET /api/v1/late-changes",
@@ -74,7 +75,9 @@ func bodyFor(sc *school, method, pattern string) any {
 		return nil
 	case strings.HasSuffix(pattern, "/recordings/{recording}"):
 		return []byte("RIFF")
-	case strings.HasSuffix(pattern, "/photos/{photo}"):
+	case strings.HasSuffix(pattern, "/experiment-files"):
+		return []byte(`{"schema": 1}`)
+	case strings.HasSuffix(pattern, "/photos/{photo}"), strings.HasSuffix(pattern, "/pictures"):
 		return jpegOf(8, 8)
 	case strings.HasSuffix(pattern, "/entries/{entry}"), strings.HasSuffix(pattern, "/shared/{entry}"):
 		return reading("towel", "8 min", "50 mm")
@@ -158,6 +161,8 @@ func TestStrangersAreRefused(t *testing.T) {
 		photo,
 		"{recording}",
 		photo,
+		"{picture}",
+		strings.Repeat("ab", 32),
 		"{incident}",
 		incident,
 		"{size}",

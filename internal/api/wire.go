@@ -91,7 +91,8 @@ const answerWithin = 12 * time.Second
 
 // isMedia reports whether a path is that of a picture, clip or sound, which is no text.
 func isMedia(path string) bool {
-	return strings.Contains(path, "/photos/") || strings.Contains(path, "/recordings/")
+	return strings.Contains(path, "/photos/") || strings.Contains(path, "/recordings/") ||
+		strings.Contains(path, "/pictures") || strings.HasSuffix(path, "/experiment-files")
 }
 
 // inTime ends what takes too long, above all a database that does not answer.

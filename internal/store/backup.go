@@ -28,6 +28,7 @@ var tables = []string{
 	"link",
 	"home_device",
 	"experiment",
+	"picture",
 	"pin",
 	"asked",
 	"message",

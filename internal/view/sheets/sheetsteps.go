@@ -43,6 +43,9 @@ func (w *writer) steps(s *Sheet, d *design.Document, r review.Review) {
 			Lanes:     w.lanes(d, &step),
 			Rest:      w.rest(d, step.ID),
 		}
+		if step.Picture != nil {
+			row.Picture = &PictureRow{step.Picture.ID, w.say(step.Picture.Alt)}
+		}
 		if step.Wait != nil {
 			from := step.Wait.From
 			if from == "" && i > 0 {

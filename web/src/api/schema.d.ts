@@ -908,6 +908,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/experiment-files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make an experiment of an open file: a design, or a zip file of one with its pictures
+         * @description Make an experiment of an open file: a design, or a zip file of one with its pictures.
+         */
+        post: operations["open-experiment"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/experiments": {
         parameters: {
             query?: never;
@@ -1100,6 +1120,46 @@ export interface paths {
          * @description With what a home can do a need, and what each would do.
          */
         get: operations["list-supplies"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/experiments/{experiment}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring a picture for a step; it is oriented, stripped of all that is not seen, and scaled
+         * @description Bring a picture for a step; it is oriented, stripped of all that is not seen, and scaled.
+         */
+        post: operations["add-picture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/experiments/{experiment}/pictures/{picture}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A picture of a design
+         * @description A picture of a design.
+         */
+        get: operations["get-design-picture"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1321,6 +1381,26 @@ export interface paths {
          * @description Send a picture; it is oriented, stripped of all that is not seen, and scaled.
          */
         put: operations["put-photo"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/home/{home}/assignments/{assignment}/pictures/{picture}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A picture of the design that this home does
+         * @description A picture of the design that this home does.
+         */
+        get: operations["get-step-picture"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -4189,6 +4269,19 @@ export interface components {
             /** @description Ids of short activities that were not agreed to: the home watches them */
             without?: string[];
         };
+        PictureRow: {
+            /** @description What it shows */
+            alt: string;
+            id: string;
+        };
+        PictureView: {
+            /** Format: int64 */
+            height: number;
+            /** @description By which a step names it */
+            id: string;
+            /** Format: int64 */
+            width: number;
+        };
         PieceView: {
             /** Format: date-time */
             at: string;
@@ -5038,6 +5131,7 @@ export interface components {
             needed?: components["schemas"]["Slot"][];
             /** @description Ids of the needs that it uses */
             needs: string[];
+            picture?: components["schemas"]["PictureRow"];
             questions: string[];
             /** @description A part of the work ends with it: one can stop here */
             rest?: components["schemas"]["RestRow"];
@@ -7569,6 +7663,51 @@ export interface operations {
             };
         };
     };
+    "open-experiment": {
+        parameters: {
+            query?: {
+                /** @description The language of names and explanations */
+                language?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/zip": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftView"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "list-experiments": {
         parameters: {
             query?: never;
@@ -8208,6 +8347,94 @@ export interface operations {
             };
         };
     };
+    "add-picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the experiment */
+                experiment: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/*": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureView"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-design-picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the experiment */
+                experiment: string;
+                /** @description SHA-256 of a picture of the design, in hexadecimal */
+                picture: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "get-practice": {
         parameters: {
             query?: {
@@ -8684,6 +8911,51 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "get-step-picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Id of the home */
+                home: string;
+                /** @description Id of the assignment: a version that was issued to the class */
+                assignment: string;
+                /** @description SHA-256 of a picture of the design, in hexadecimal */
+                picture: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

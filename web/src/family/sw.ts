@@ -36,6 +36,9 @@ const isFamilyPage = (url: URL) =>
     url.pathname.startsWith('/home/')) &&
   !url.searchParams.has('plain');
 
+// A picture of a step has its own content as its name: it never changes.
+const isStepPicture = (url: URL) => /^\/api\/v1\/home\/.+\/pictures\//.test(url.pathname);
+
 // The core is large and not needed for the first page: it is kept when an
 // experiment asks for it.
 async function fetchAndKeep(request: Request): Promise<Response> {
@@ -49,7 +52,7 @@ worker.addEventListener('fetch', (event) => {
   if (event.request.method !== 'GET' || url.origin !== worker.location.origin) return;
   if (event.request.mode === 'navigate' && isFamilyPage(url)) {
     event.respondWith(caches.match(shell).then((page) => page ?? fetch(event.request)));
-  } else if (url.pathname.endsWith('.wasm')) {
+  } else if (url.pathname.endsWith('.wasm') || isStepPicture(url)) {
     event.respondWith(
       caches.match(event.request).then((file) => file ?? fetchAndKeep(event.request)),
     );

@@ -4,6 +4,7 @@
 import './wasm_exec.js';
 import wasm from './core.wasm?url';
 import type { Schemas } from '../../api/client';
+import { keeper } from '../../ui/keeper';
 
 /** What a typed reading turned out to be; the server's answer has the same. */
 export type Reply = Pick<Schemas['EntryView'], 'state' | 'echo' | 'confirm' | 'about' | 'assumed' | 'messages' | 'offers'>;
@@ -25,13 +26,6 @@ export type Pair = Schemas['Pair'];
 export interface Ordered { order: string[][] | null; circle: string[] | null }
 
 export type Understand = ((typed: Typed) => Reply) & { order: (pairs: Pair[]) => Ordered };
-
-/** What keeps the page's files is there, so that the core is kept too; a phone without it waits no longer than this. */
-async function keeper(): Promise<void> {
-  const worker = navigator.serviceWorker;
-  if (!worker || worker.controller) return;
-  await Promise.race([new Promise((done) => worker.addEventListener('controllerchange', done, { once: true })), new Promise((done) => setTimeout(done, 5000))]);
-}
 
 export async function start(): Promise<Understand> {
   await keeper();

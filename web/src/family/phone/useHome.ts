@@ -36,6 +36,8 @@ export interface HomeState {
   drop: (waiting: Waiting) => Promise<void>;
   retry: (waiting: Waiting) => Promise<void>;
   photo: (id: string) => Promise<Blob | undefined>;
+  /** Where a picture of a design is. */
+  picture: (assignment: string, id: string) => string;
   /** Resolves when it is kept, or when the phone has refused to keep it. */
   keep: (key: string, value: unknown) => Promise<void>;
   recall: <T>(key: string) => Promise<T | undefined>;
@@ -255,6 +257,7 @@ export function useHome(home: string): HomeState {
       await put(async (d) => void (await d.put('queue', { ...w, problem: undefined })));
     },
     photo: async (id) => (await db).get('photos', id),
+    picture: (assignment, id) => `/api/v1/home/${home}/assignments/${assignment}/pictures/${id}`,
     keep: (key, value) =>
       db
         .then(

@@ -44,6 +44,13 @@ export function StepBody({ step, facts, typing, lacking, simple, onSimple, ...pr
       {step.text && !barred && (
         <p className="instruction">{simple && step.simple ? step.simple : step.text}</p>
       )}
+      {step.picture && !barred && (
+        <img
+          className="step-picture"
+          src={props.state.picture(sheet.assignment, step.picture.id)}
+          alt={step.picture.alt}
+        />
+      )}
       {step.simple && !barred && (
         <Button variant="plain" aria-pressed={simple} onClick={() => onSimple(!simple)}>
           {t(simple ? 'asWritten' : 'simpler')}

@@ -1,6 +1,7 @@
 import { lazy, Suspense, useEffect } from 'react';
 import { alone, pageOf, partAt, undone } from '../phone/activities';
 import { Book } from '../phone/book';
+import { keeper } from '../../ui/keeper';
 import type { Sheet } from '../phone/useHome';
 import { useCore } from '../phone/useCore';
 import type { WorkProps } from '../phone/work';
@@ -34,12 +35,22 @@ const later = {
 };
 
 /** Once a home may begin, all that comes later is fetched: by then there may be no connection, and a page must not be missing. */
-function useFetched(begun: boolean) {
+function useFetched(begun: boolean, pictures: string) {
   useEffect(() => {
     if (begun)
-      void Promise.allSettled([...Object.values(loads).map((load) => load()), fetchEvidence()]);
-  }, [begun]);
+      void Promise.allSettled([
+        ...Object.values(loads).map((load) => load()),
+        fetchEvidence(),
+        ...pictures.split(' ').map((at) => at && keeper().then(() => fetch(at))),
+      ]);
+  }, [begun, pictures]);
 }
+
+/** Where the pictures of the steps are. */
+const picturesOf = ({ sheet, state }: Pick<WorkProps, 'sheet' | 'state'>) =>
+  sheet.steps
+    .flatMap((s) => (s.picture ? [state.picture(sheet.assignment, s.picture.id)] : []))
+    .join(' ');
 
 /** One assignment, from permission to sent. Which page is shown follows from the address, and else from what was done so far. */
 export function Work(props: Omit<WorkProps, 'book'> & { view: string; number: number }) {
@@ -56,7 +67,7 @@ function Page({
   ...rest
 }: Omit<WorkProps, 'book'> & { view: string; number: number }) {
   const { sheet, state, go } = rest;
-  useFetched(sheet.permission.state === 'granted');
+  useFetched(sheet.permission.state === 'granted', picturesOf(rest));
   useCore(); // it is on the phone before the first reading, however the connection is by then
   const book = new Book(state.entries, sheet.assignment, rest.bundle.home.facts);
   const props: WorkProps = { ...rest, book };

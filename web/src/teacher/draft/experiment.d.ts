@@ -1024,6 +1024,7 @@ export interface Step {
   meanwhile?: {
     [k: string]: string;
   };
+  picture?: StepPicture;
   /**
    * Words of its text of which the teacher said that they mean nothing more
    */
@@ -1108,6 +1109,21 @@ export interface Help {
   thing?: {
     [k: string]: string;
   };
+}
+/**
+ * How it looks when it is done right
+ */
+export interface StepPicture {
+  /**
+   * What it shows, for those who do not see it
+   */
+  alt?: {
+    [k: string]: string;
+  };
+  /**
+   * SHA-256 of its file
+   */
+  id: string;
 }
 export interface Take {
   condition?: string;

@@ -9,6 +9,8 @@ import { say } from '../words';
 
 interface Editing {
   doc: Doc;
+  /** The id of the experiment. */
+  experiment: string;
   set: (path: (string | number)[], value: unknown, words?: string) => void;
   /** The language whose texts are being written. */
   language: string;

@@ -18,6 +18,8 @@ export interface State {
   doc?: Doc;
   /** The document that is being saved; one request at a time. */
   flight?: Doc;
+  /** What was being saved when its page was left: it may have arrived, or may still. */
+  lost?: Doc;
   /** Somebody else's, where both changed something. Nothing is sent until it is settled. */
   conflict?: { theirs: Kept; from: Doc };
   trouble?: Trouble;
@@ -44,6 +46,8 @@ export interface Copy {
   version: number;
   from: Doc;
   doc: Doc;
+  /** What was under way to the server. */
+  sent?: Doc;
 }
 
 /** Whether something on the page is not on the server. */
@@ -65,6 +69,7 @@ export function reduce(s: State, e: Event): State {
             ...s,
             base: { ...e.kept, version: e.copy.version, document: e.copy.from },
             doc: e.copy.doc,
+            lost: e.copy.sent,
           },
           e.kept,
         );
@@ -113,6 +118,7 @@ function meet(s: State, theirs: Kept): State {
   const from = s.base!.document;
   if (same(theirs.document, from) || same(theirs.document, s.doc)) return { ...s, base: theirs };
   if (same(s.doc, from)) return { ...s, base: theirs, doc: theirs.document };
+  if (s.lost && same(s.lost, theirs.document)) return { ...s, base: theirs, lost: undefined };
   return { ...s, conflict: { theirs, from } };
 }
 
@@ -304,7 +310,12 @@ function keepCopy(id: string, s: State, held: Set<string>) {
     if (dirty) {
       localStorage.setItem(
         key,
-        JSON.stringify({ version: s.base.version, from, doc: s.doc } satisfies Copy),
+        JSON.stringify({
+          version: s.base.version,
+          from,
+          doc: s.doc,
+          sent: s.flight ?? s.lost,
+        } satisfies Copy),
       );
       held.add(key);
     }

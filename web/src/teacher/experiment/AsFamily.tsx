@@ -5,6 +5,7 @@ import { api, got } from '../../api/client';
 import { nameOf } from '../languages';
 import { SideSheet } from '../parts/SideSheet';
 import { say } from '../words';
+import { DryRun, useDryRun } from './DryRun';
 import type { LookedAt } from './useMargin';
 
 const sheets = ['materials', 'notebook', 'safety'] as const;
@@ -40,7 +41,12 @@ export function AsFamily({
   });
   const known = homes.data?.items ?? [];
   const home = known.some((h) => h.id === chosen) ? chosen : '';
-  const place = step > 0 ? `step/${step}` : 'ready';
+  const run = useDryRun();
+  const now = { version, place: step > 0 ? `step/${step}` : 'ready' };
+  const [held, setHeld] = useState(now);
+  // While it is tried, the phone stays where it is, whatever is written beside it.
+  if (!run.running && (held.version !== now.version || held.place !== now.place)) setHeld(now);
+  const shown = run.running ? held : now;
   const asked = new URLSearchParams({
     language: reader,
     ...(of && { class: of }),
@@ -57,6 +63,7 @@ export function AsFamily({
               className="d-inline-block w-auto"
               value={home}
               onChange={(e) => {
+                run.anew();
                 setHome(e.target.value);
                 const speaks = known.find((h) => h.id === e.target.value)?.language;
                 if (speaks && languages.includes(speaks)) setReader(speaks);
@@ -78,7 +85,10 @@ export function AsFamily({
               size="sm"
               className="d-inline-block w-auto"
               value={reader}
-              onChange={(e) => setReader(e.target.value)}
+              onChange={(e) => {
+                run.anew();
+                setReader(e.target.value);
+              }}
             >
               {languages.map((l) => (
                 <option key={l} value={l}>
@@ -107,11 +117,12 @@ export function AsFamily({
         </p>
       )}
       <iframe
-        key={`${asked} ${version} ${place}`}
+        key={`${asked} ${shown.version} ${shown.place}`}
         className="as-family"
         title={say('asFamily.as-a-family')}
-        src={`/practice/${id}?${asked}#/${id}/${place}`}
+        src={`/practice/${id}?${asked}#/${id}/${shown.place}`}
       />
+      <DryRun {...run} />
     </SideSheet>
   );
 }

@@ -84,7 +84,7 @@ export default function ExperimentPage() {
       : '';
   return (
     <EditingContext.Provider
-      value={{ doc, set: draft.set, language, findings: review?.validation ?? [] }}
+      value={{ doc, set: draft.set, experiment: id, language, findings: review?.validation ?? [] }}
     >
       <Heading
         {...{ id, here, title, doc, mine, assignment, language, designing, beside }}

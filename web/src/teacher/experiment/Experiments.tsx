@@ -21,6 +21,45 @@ const examples = [
   ['falling-spinners', say('experiments.falling-spinners')],
 ] as const;
 
+/** The ways to an experiment of one's own: from nothing or an example, from an open file, from another. */
+function useBeginning(setError: (error: unknown) => void) {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const made = async (making: Promise<{ id: string }>) => {
+    setError(undefined);
+    try {
+      const { id } = await making;
+      await client.invalidateQueries({ queryKey: ['experiments'] });
+      await navigate(`/experiments/${id}/plan`);
+    } catch (e) {
+      setError(e);
+    }
+  };
+  return {
+    begin: (body: { document?: Record<string, unknown>; example?: string }) =>
+      made(got(api.POST('/api/v1/experiments', { body }))),
+    fromFile: (file: File) =>
+      made(
+        got(
+          api.POST('/api/v1/experiment-files', {
+            params: { query: { language: document.documentElement.lang } },
+            body: file as unknown as string,
+            bodySerializer: (b) => b,
+            headers: { 'Content-Type': 'application/octet-stream' },
+          }),
+        ),
+      ),
+    copy: (id: string) =>
+      made(
+        got(
+          api.POST('/api/v1/experiments/{experiment}/copy', {
+            params: { path: { experiment: id } },
+          }),
+        ),
+      ),
+  };
+}
+
 /** Find one to run or go on with; the face of an experiment is its procedure to time. */
 export function Experiments() {
   const list = useQuery({
@@ -28,41 +67,11 @@ export function Experiments() {
     queryFn: () => got(api.GET('/api/v1/experiments')),
   });
   const client = useQueryClient();
-  const navigate = useNavigate();
   const { did } = useKeeping();
   const [error, setError] = useState<unknown>();
   const [asked, setAsked] = useState<Asked>(all);
   const found = (list.data?.items ?? []).filter((e) => suits(e, asked));
-  const begin = async (body: { document?: Record<string, unknown>; example?: string }) => {
-    setError(undefined);
-    try {
-      const d = await got(api.POST('/api/v1/experiments', { body }));
-      await client.invalidateQueries({ queryKey: ['experiments'] });
-      await navigate(`/experiments/${d.id}/plan`);
-    } catch (e) {
-      setError(e);
-    }
-  };
-  const fromFile = async (file: File | undefined) => {
-    if (!file) return;
-    try {
-      await begin({ document: JSON.parse(await file.text()) as Record<string, unknown> });
-    } catch {
-      setError(new Error('unreadable'));
-    }
-  };
-  const copy = async (id: string) => {
-    setError(undefined);
-    try {
-      const d = await got(
-        api.POST('/api/v1/experiments/{experiment}/copy', { params: { path: { experiment: id } } }),
-      );
-      await client.invalidateQueries({ queryKey: ['experiments'] });
-      await navigate(`/experiments/${d.id}/plan`);
-    } catch (e) {
-      setError(e);
-    }
-  };
+  const { begin, fromFile, copy } = useBeginning(setError);
   const remove = async (id: string, title: string) => {
     await got(
       api.DELETE('/api/v1/experiments/{experiment}', { params: { path: { experiment: id } } }),
@@ -103,7 +112,7 @@ export function Experiments() {
           ))}
           <FileButton
             words={say('experiments.from-a-file')}
-            accept=".json,application/json"
+            accept=".json,.zip,application/json,application/zip"
             onFile={(file) => void fromFile(file)}
           />
         </p>

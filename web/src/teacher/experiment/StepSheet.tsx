@@ -1,6 +1,7 @@
 import Button from 'react-bootstrap/Button';
 import { ActionPicker } from './ActionPicker';
 import { HelpsField } from './HelpsField';
+import { PictureField } from './PictureField';
 import { Takes } from './Takes';
 import {
   ChoiceField,
@@ -44,6 +45,7 @@ export function StepSheet({ at }: { at: number }) {
         />
       </div>
       <Wait at={at} />
+      <PictureField at={at} />
       <WordsField label={say('stepSheet.simple')} path={path('simple')} value={s.simple} />
       <WordsField label={say('stepSheet.tip')} path={path('tip')} value={s.tip} />
       <Takes at={at} />

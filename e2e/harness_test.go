@@ -529,6 +529,23 @@ func (p *page) agree(link string) {
 	p.sees("Getting ready")
 }
 
+// gorse is the phone of the home Gorse on a line that can be cut. It has opened its link and one
+// of its experiments, and agreed to it with these ticks.
+func gorse(t *testing.T, demo *program, experiment string, ticks ...string) (*page, *proxy) {
+	t.Helper()
+	p := tab(t, 390, 844)
+	line := newProxy(t, strings.TrimPrefix(demo.base, "http://"))
+	p.open(strings.Replace(demo.link("Gorse"), demo.base, line.base(), 1))
+	p.press("Go on")
+	p.press(experiment)
+	for _, words := range ticks {
+		p.ticks(words)
+	}
+	p.writes("Your name (an adult)", "A. Gorsby")
+	p.press("We agree, begin")
+	return p, line
+}
+
 // predicts answers each question that is still open, however it is asked, and
 // fixes it; nothing is fixed before.
 func (p *page) predicts() {

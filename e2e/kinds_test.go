@@ -96,13 +96,7 @@ func TestPairsByEar(t *testing.T) {
 	if status := issued(teacher, id); status != 200 {
 		t.Fatalf("it is not issued: %v", status)
 	}
-	p := tab(t, 390, 844)
-	line := newProxy(t, strings.TrimPrefix(demo.base, "http://"))
-	p.open(strings.Replace(demo.link("Gorse"), demo.base, line.base(), 1))
-	p.press("Go on")
-	p.press("Vanishing sugar")
-	p.writes("Your name (an adult)", "A. Gorsby")
-	p.press("We agree, begin")
+	p, line := gorse(t, demo, "Vanishing sugar")
 	p.press("Begin anyway")
 	p.sees("Look at the sugar in both glasses")
 	p.hasCore()
@@ -151,13 +145,7 @@ func TestKindsGoTheWholeWay(t *testing.T) {
 	if status := issued(teacher, id); status != 200 {
 		t.Fatalf("it is not issued: %v", status)
 	}
-	p := tab(t, 390, 844)
-	line := newProxy(t, strings.TrimPrefix(demo.base, "http://"))
-	p.open(strings.Replace(demo.link("Gorse"), demo.base, line.base(), 1))
-	p.press("Go on")
-	p.press("Vanishing sugar")
-	p.writes("Your name (an adult)", "A. Gorsby")
-	p.press("We agree, begin")
+	p, line := gorse(t, demo, "Vanishing sugar")
 	p.sees("Getting ready")
 	p.press("Begin anyway")
 	p.sees("Look at the sugar in both glasses")

@@ -50,15 +50,7 @@ func TestPartsGoTheWholeWay(t *testing.T) {
 	if status := issued(teacher, id); status != 200 {
 		t.Fatalf("it is not issued: %v", status)
 	}
-	p := tab(t, 390, 844)
-	line := newProxy(t, strings.TrimPrefix(demo.base, "http://"))
-	p.open(strings.Replace(demo.link("Gorse"), demo.base, line.base(), 1))
-	p.press("Go on")
-	p.press("Clearer and clearer")
-	p.ticks("No") // no child under four
-	p.ticks("An adult will be there at the steps named above")
-	p.writes("Your name (an adult)", "A. Gorsby")
-	p.press("We agree, begin")
+	p, line := gorse(t, demo, "Clearer and clearer", "No", "An adult will be there at the steps named above")
 	p.sees("Who does what")
 	p.sees("looks through the water from above")
 	p.violations("who does what")

@@ -138,13 +138,7 @@ func TestDryRun(t *testing.T) {
 	if status := issued(p, id); status != 200 {
 		t.Fatalf("it is not issued: %v", status)
 	}
-	phone := tab(t, 390, 844)
-	line := newProxy(t, strings.TrimPrefix(demo.base, "http://"))
-	phone.open(strings.Replace(demo.link("Gorse"), demo.base, line.base(), 1))
-	phone.press("Go on")
-	phone.press("Three short ones")
-	phone.writes("Your name (an adult)", "A. Gorsby")
-	phone.press("We agree, begin")
+	phone, line := gorse(t, demo, "Three short ones")
 	phone.sees("Today, 3 short ones, in any order")
 	phone.until("the picture is kept", `fetch('/assets/none').then(() => caches.keys()).then((names) => Promise.all(names.map((n) =>
 		caches.open(n).then((c) => c.keys())))).then((all) => all.flat().some((r) => r.url.includes('/pictures/')))`)

@@ -4,7 +4,6 @@ import (
 	"context"
 	"os"
 	"path/filepath"
-	"strings"
 	"testing"
 	"time"
 
@@ -57,16 +56,7 @@ func TestRecordingsGoTheWholeWay(t *testing.T) {
 		t.Fatalf("it is not issued: %v", status)
 	}
 
-	p := tab(t, 390, 844)
-	line := newProxy(t, strings.TrimPrefix(demo.base, "http://"))
-	p.open(strings.Replace(demo.link("Gorse"), demo.base, line.base(), 1))
-	p.press("Go on")
-	p.press("Clearer and clearer")
-	p.ticks("No") // no child under four
-	p.ticks("An adult will be there at the steps named above")
-	p.ticks("Photos, clips and sounds of the work may be sent")
-	p.writes("Your name (an adult)", "A. Gorsby")
-	p.press("We agree, begin")
+	p, line := gorse(t, demo, "Clearer and clearer", "No", "An adult will be there at the steps named above", "Photos, clips and sounds of the work may be sent")
 	p.press("Begin anyway")
 	p.ticks("sand")
 	p.press("Save. It cannot be changed")

@@ -212,6 +212,11 @@ func TestKindsStandEverywhere(t *testing.T) {
 			if notebook.Fits(&d, &wrong) == nil {
 				t.Errorf("%+v is taken", k.wrong)
 			}
+			typed := entry("warm", "12", nil)
+			number := id == design.QuantityKind || id == design.CountKind || id == design.EventKind
+			if taken := notebook.Fits(&d, &typed) == nil; taken != number {
+				t.Errorf("what is only typed is taken: %v", taken)
+			}
 			var homes []compare.Home
 			for range 6 {
 				other := ""

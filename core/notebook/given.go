@@ -86,7 +86,7 @@ func (g *Given) ids() []string {
 // design has; a quantity is typed and gives nothing beside it, a count may be typed.
 func suits(d *design.Document, r *design.Reading, e *Entry) *Problem {
 	g := e.Given
-	if r.Numeric() && g == nil {
+	if r.Numeric() && r.Sort() != design.PositionKind && g == nil {
 		return nil // what was typed is read, and said if it cannot be
 	}
 	switch r.Sort() {
@@ -98,7 +98,7 @@ func suits(d *design.Document, r *design.Reading, e *Entry) *Problem {
 		}
 		return nil
 	case design.PositionKind:
-		if !ofKind(design.PositionKind, g) || !g.marked() {
+		if g == nil || !ofKind(design.PositionKind, g) || !g.marked() {
 			return &Problem{"value", rule("of-kind.position"), "{\"x\": 0.62, \"y\": 0.4}"}
 		}
 		return nil

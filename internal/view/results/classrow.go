@@ -107,10 +107,13 @@ func (w *classWriter) when() string {
 	var times []float64
 	open := 0
 	for _, c := range w.cells {
-		if low, high, ok := c.Entry.Given.Seconds(); ok && !math.IsInf(high, 1) {
-			times = append(times, (low+high)/2)
-		} else {
+		switch low, high, given := c.Entry.Given.Seconds(); {
+		case !given: // typed
+			times = append(times, c.Understood.InUnit.SI())
+		case math.IsInf(high, 1):
 			open++
+		default:
+			times = append(times, (low+high)/2)
 		}
 	}
 	if len(times) == 0 {

@@ -1,3 +1,4 @@
+import Button from 'react-bootstrap/Button';
 import type { Schemas } from '../../api/client';
 import { Cross, Ground, on, Ring, squareOf } from '../../ui/Ground';
 import { say } from '../words';
@@ -19,9 +20,7 @@ export function CrossPlot({ r, crosses, anonymous, onOpen }: Props) {
   const title = lane ? `${lane} · ${crosses.name}` : crosses.name;
   return (
     <figure className="cross-plot">
-      <figcaption>
-        {title} · {say('crossPlot.homes', { count: spots.length })}
-      </figcaption>
+      <figcaption>{title}</figcaption>
       <Ground
         picture={picture}
         from={from}
@@ -45,18 +44,14 @@ export function CrossPlot({ r, crosses, anonymous, onOpen }: Props) {
         )}
       </Ground>
       {!anonymous && (
-        <p className="small m-0">
+        <details className="small" open={spots.length <= 8}>
+          <summary>{say('crossPlot.homes', { count: spots.length })}</summary>
           {spots.map((s) => (
-            <button
-              key={s.home}
-              type="button"
-              className="btn-plain me-2"
-              onClick={() => onOpen?.(s.home)}
-            >
+            <Button key={s.home} variant="plain" className="me-2" onClick={() => onOpen?.(s.home)}>
               {say('crossPlot.in', { home: nickname(s.home), square: s.square })}
-            </button>
+            </Button>
           ))}
-        </p>
+        </details>
       )}
     </figure>
   );

@@ -20,7 +20,7 @@ export const givable = (r: Reading | undefined) =>
 
 /** What only who was there can say: where they were, by which words, in words of their own. */
 export const seenAtHome = (r: Reading | undefined) =>
-  ['zones', 'words', 'several', 'text'].includes(r?.kind ?? '');
+  ['zones', 'words', 'several', 'position', 'text'].includes(r?.kind ?? '');
 
 interface Props {
   id: string;

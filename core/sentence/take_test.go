@@ -495,3 +495,28 @@ func TestLanesOfALine(t *testing.T) {
 		}
 	}
 }
+
+// TestPlacesAreMarked: a sentence that marks where something is on the picture makes a place,
+// in both languages; marking with a pencil does not.
+func TestPlacesAreMarked(t *testing.T) {
+	for language, lines := range map[string][2]string{
+		"en": {"Mark on the picture where the drop stops.", "Mark the strip at 2 cm with a pencil."},
+		"es": {"Marca en el dibujo dónde se para la gota.", "Marca la tira a 2 cm con un lápiz."},
+	} {
+		d := sugar()
+		d.Steps = []design.Step{{ID: "look", Kind: "do"}}
+		write(d, "look", language, lines[0])
+		s := stepOf(t, d, "look")
+		if len(s.Takes) != 1 {
+			t.Fatalf("%q takes %+v", lines[0], s.Takes)
+		}
+		if r, _ := d.Reading(s.Takes[0].Reading); r.Sort() != design.PositionKind || r.Place == nil || r.Unit != "%" ||
+			r.Symbol == "" {
+			t.Errorf("%q: %+v", lines[0], r)
+		}
+		write(d, "look", language, lines[1])
+		if s := stepOf(t, d, "look"); len(s.Takes) != 0 {
+			t.Errorf("%q takes %+v", lines[1], s.Takes)
+		}
+	}
+}

@@ -1,7 +1,7 @@
 // Package strict finds the keys of a JSON document that its type does not have
 // or that stand there twice: what a reader would drop without a word.
 //
-// It must not judge what the keys hold.
+// It also tells text that no database takes ([Broken]). It must not judge what the keys hold.
 package strict
 
 import (

@@ -118,6 +118,18 @@ func TestPicturesOfADesign(t *testing.T) {
 			t.Errorf("%s: %d %.300s", what, a.status, a.body)
 		}
 	}
+	for what, content := range map[string][]byte{
+		"NUL":            []byte(`{"schema": 3, "title": {"en": "a\u0000b"}}`),
+		"half of a pair": []byte(`{"schema": 3, "title": {"en": "\ud800"}}`),
+		"no UTF-8":       []byte("{\"schema\": 3, \"title\": {\"en\": \"\xff\"}}"),
+		"in a zip file": repacked(t, z, func(s string) string {
+			return strings.Replace(s, "Four strips, cut", `\u0000`, 1)
+		}),
+	} {
+		if _, a := opened(content); a.status != 422 {
+			t.Errorf("%s: %d %.200s", what, a.status, a.body)
+		}
+	}
 	if v, a := opened(made.Document); a.status != 200 || v.Version != 1 {
 		t.Errorf("a design without pictures: %d %.200s", a.status, a.body)
 	}

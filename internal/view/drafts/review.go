@@ -13,6 +13,7 @@ import (
 	"patient-kitchen/core/formula"
 	"patient-kitchen/core/review"
 	"patient-kitchen/core/safety"
+	"patient-kitchen/core/strict"
 	"patient-kitchen/core/text"
 	"patient-kitchen/docs"
 	"patient-kitchen/internal/refusal"
@@ -200,6 +201,9 @@ func CheckDraft(raw []byte) error {
 	if len(raw) > design.MaxBytes {
 		return refusal.Field("document", refusal.Rule("most-kilobytes", "n", design.MaxBytes>>10),
 			"a shorter background")
+	}
+	if strict.Broken(raw) {
+		return refusal.Field("document", refusal.Rule("plain-text"), "a text as it is typed")
 	}
 	var anything map[string]any
 	if err := json.Unmarshal(raw, &anything); err != nil {

@@ -12,35 +12,46 @@ func Broken(b []byte) bool {
 	if bytes.IndexByte(b, 0) >= 0 || !utf8.Valid(b) {
 		return true
 	}
-	for i := 0; ; {
-		at := bytes.IndexByte(b[i:], '\\')
-		if at < 0 || i+at+1 >= len(b) {
+	for {
+		at := bytes.IndexByte(b, '\\')
+		if at < 0 || at+1 >= len(b) {
 			return false
 		}
-		i += at
-		if b[i+1] != 'u' {
-			i += 2
-			continue
-		}
-		c, ok := escaped(b[i:])
+		b = b[at:]
+		c, ok := escaped(b)
 		switch {
 		case !ok:
-			i += 2
-		case c == 0 || c >= 0xDC00 && c <= 0xDFFF:
+			b = b[2:]
+		case c == 0 || low(c) || high(c) && !paired(b):
 			return true
-		case c >= 0xD800 && c <= 0xDBFF:
-			if low, ok := escaped(b[i+6:]); !ok || low < 0xDC00 || low > 0xDFFF {
-				return true
-			}
-			i += 12
+		case high(c):
+			b = b[12:]
 		default:
-			i += 6
+			b = b[6:]
 		}
 	}
 }
 
-// Mended leaves out of JSON what no text can hold.
+// high and low are the halves of a pair (RFC 8259, 7).
+func high(c uint64) bool { return c >= 0xD800 && c <= 0xDBFF }
+func low(c uint64) bool  { return c >= 0xDC00 && c <= 0xDFFF }
+
+// paired reports whether the high half that b begins with is followed by its low half.
+func paired(b []byte) bool {
+	c, ok := escaped(b[6:])
+	return ok && low(c)
+}
+
+// Mended leaves out of JSON what no text can hold. What stood on both sides of it may make
+// another such thing together: it goes on until there is none.
 func Mended(b []byte) []byte {
+	for Broken(b) {
+		b = mended(b)
+	}
+	return b
+}
+
+func mended(b []byte) []byte {
 	b = bytes.ReplaceAll(bytes.ToValidUTF8(b, nil), []byte{0}, nil)
 	out := make([]byte, 0, len(b))
 	for i := 0; i < len(b); {
@@ -52,7 +63,7 @@ func Mended(b []byte) []byte {
 		case !ok:
 			out = append(out, b[i])
 			i++
-		case c >= 0xD800 && c <= 0xDBFF && !Broken(b[i:min(i+12, len(b))]):
+		case high(c) && !Broken(b[i:min(i+12, len(b))]):
 			out = append(out, b[i:i+12]...)
 			i += 12
 		case Broken(b[i : i+6]):

@@ -71,6 +71,7 @@ func TestActivitiesAreAgreedToOneByOne(t *testing.T) {
 	sc.put(fern, newID(), reading("tie", "held"))
 	fern.refused("PUT", sc.homePath(fern, "/entries/"+newID()), reading("cut", "straight"), 403, "no-permission")
 	fern.refused("PUT", sc.homePath(fern, "/entries/"+newID()), reading("", "straight"), 403, "no-permission")
+	fern.refused("PUT", sc.homePath(fern, "/entries/"+newID()), reading("tie", "straight"), 403, "no-permission")
 	sc.put(fern, newID(), map[string]any{"kind": "observation", "step": "cut", "text": "I watched.",
 		"phone_time": lesson, "offset_ms": 0}) // words are everybody's
 	row := sc.results().Homes[0]

@@ -244,12 +244,13 @@ type archivedPermission struct {
 	Gallery  bool      `json:"gallery"`
 	Language string    `json:"language"`
 	At       time.Time `json:"at"`
+	Without  []string  `json:"without,omitempty"` // short activities that were not agreed to
 }
 
 func archivedPermissions(rows []store.Permission) []archivedPermission {
 	out := []archivedPermission{}
 	for _, p := range rows {
-		out = append(out, archivedPermission{p.HomeID, p.Kind, p.Photos, p.Gallery, p.Language, p.At.UTC()})
+		out = append(out, archivedPermission{p.HomeID, p.Kind, p.Photos, p.Gallery, p.Language, p.At.UTC(), p.Without})
 	}
 	return out
 }

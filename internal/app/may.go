@@ -29,16 +29,20 @@ func mayIn(d *issued, f entries.EntryFields) []string {
 	return may
 }
 
-// activity is the short activity in which an entry is made: that of its step, or of all
-// steps in which its reading is taken. "" where it is made in none, or in any.
+// activity is the short activity in which an entry is made: that in which its reading is taken
+// or its evidence collected, whatever step it names; else that of its step. "" where it is made
+// in none, or in any.
 func activity(d *design.Document, f entries.EntryFields) string {
+	kind := notebook.Kind(f.Kind)
+	if kind == notebook.Reading || kind == notebook.NotRead {
+		if a, ok := d.TakenIn(f.Slot()); ok {
+			return a.ID
+		}
+	}
+	if steps := d.StepsOf(f.Evidence); f.Evidence != "" && !slices.Contains(steps, f.Step) && len(steps) > 0 {
+		f.Step = steps[0]
+	}
 	if a, ok := d.ActivityOf(f.Step); ok {
-		return a.ID
-	}
-	if kind := notebook.Kind(f.Kind); kind != notebook.Reading && kind != notebook.NotRead {
-		return ""
-	}
-	if a, ok := d.TakenIn(f.Slot()); ok {
 		return a.ID
 	}
 	return ""

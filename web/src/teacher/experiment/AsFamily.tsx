@@ -116,13 +116,13 @@ export function AsFamily({
           ))}
         </p>
       )}
+      <DryRun {...run} />
       <iframe
         key={`${asked} ${shown.version} ${shown.place}`}
         className="as-family"
         title={say('asFamily.as-a-family')}
         src={`/practice/${id}?${asked}#/${id}/${shown.place}`}
       />
-      <DryRun {...run} />
     </SideSheet>
   );
 }

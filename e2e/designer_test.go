@@ -34,17 +34,20 @@ func (h *hand) says(sentence string) {
 	h.do(chromedp.KeyEvent(kb.Enter))
 }
 
-// reads waits until what stands in the field has been read.
+// reads waits until what stands in the fields has been read: not some of it, on the way there.
 func (h *hand) reads() {
 	h.t.Helper()
 	h.until("what was taken from the words", `(() =>
 		{ const words = document.querySelector('.sentence textarea')?.value;
 		const lines = document.querySelector('.sentence-lines');
-		return Boolean(words === '' || lines?.querySelector('u') && lines.textContent.trim() === words.trim()); })()`)
+		return !document.querySelector('.sentence-field[aria-busy="true"]') &&
+			Boolean(words === '' || lines?.querySelector('u') && lines.textContent.trim() === words.trim()); })()`)
 }
 
-// taken are the words that the sentence's pieces stand for, with their glosses.
+// taken are the words that the sentence's pieces stand for, with their glosses, once they have been read.
 func (h *hand) taken() string {
+	h.t.Helper()
+	h.reads()
 	return evaluate[string](h.page, `[...document.querySelectorAll('.taken li')].map((x) =>
 		x.textContent.replace(/\s+/g, ' ').trim()).join(' | ')`)
 }

@@ -95,6 +95,7 @@ function InLanguage({
         language={language}
         value={text}
         pieces={pieces}
+        busy={reading.busy}
         summary={say('sentence.summary', {
           taken: pieces.length,
           questions: questions.length,
@@ -115,7 +116,7 @@ function InLanguage({
         </p>
       )}
       <ProblemLine error={taking.problem} />
-      {text && (pieces.length > 0 || (reading.isSuccess && !reading.isPlaceholderData)) && (
+      {text && (pieces.length > 0 || (reading.data && !reading.busy)) && (
         <Taken
           pieces={pieces}
           onPlain={(words) => void taking.answer({ kind: 'plain', value: words.toLowerCase() })}

@@ -9,6 +9,8 @@ interface Props {
   value: string;
   /** What the pieces were read of; only what still stands in front is underlined. */
   pieces: Piece[];
+  /** They are of words that have changed since, and are read again. */
+  busy: boolean;
   summary: string;
   onChange: (text: string) => void;
   onFinish: () => void;
@@ -30,7 +32,7 @@ export function SentenceField(p: Props) {
     }
   };
   return (
-    <div className="sentence-field">
+    <div className="sentence-field" aria-busy={p.busy}>
       <label className="named" htmlFor={p.id}>
         {p.label}
       </label>

@@ -14,7 +14,7 @@ export type Piece = Read['pieces'][number];
 export function useReading(step: string, language: string) {
   const { doc } = useEditing();
   const settled = useSettled(doc);
-  return useQuery({
+  const reading = useQuery({
     queryKey: ['sentence', step, language, settled],
     queryFn: () =>
       got(
@@ -27,6 +27,12 @@ export function useReading(step: string, language: string) {
     staleTime: Infinity,
     gcTime: 30_000,
   });
+  /** What is shown was read of words that have changed since. */
+  const busy =
+    reading.isPlaceholderData ||
+    reading.isFetching ||
+    JSON.stringify(settled) !== JSON.stringify(doc);
+  return { data: reading.data, busy };
 }
 
 /** Carries what the text says over into the design, when it is finished, and answers to what it leaves open. */

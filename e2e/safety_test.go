@@ -42,7 +42,7 @@ func TestSafetyStation(t *testing.T) {
 	// A knife at 8–10 cannot be lowered; at 11–13 it can, with a reason.
 	p.seesNot("Lower it by one level?")
 	p.open(at + "/plan")
-	p.chooses("For ages", "11–13")
+	p.chooses("and is for ages", "11–13")
 	p.sees("Saved")
 	p.open(at + "/safety")
 	p.press("Lower it by one level?")

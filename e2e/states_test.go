@@ -227,20 +227,20 @@ func TestTwoWindowsOnOneDraft(t *testing.T) {
 		)
 		p.sees("One thing changes")
 	}
-	first.writes("Title", "Thirsty beans, again")
+	first.writes("It is called", "Thirsty beans, again")
 	first.sees("Saved")
-	second.writes("Title", "Beans that drink")
+	second.writes("It is called", "Beans that drink")
 	second.sees("Changed in another window")
 	second.press("Keep mine")
 	second.sees("Saved")
-	first.writes("Where", "The sink")
+	first.writes("in this place:", "The sink")
 	first.sees("Changed in another window")
 	first.press("Take theirs")
 	first.until(
 		"the other window's title",
 		`[...document.querySelectorAll('input')].some((i) => i.value === 'Beans that drink')`,
 	)
-	first.press("Take out")
+	first.press("✕")
 	first.sees("Took out what is kept")
 	first.press("Undo")
 	first.until("what was taken out", `[...document.querySelectorAll('input')].some((i) => i.value === 'kind of bean')`)

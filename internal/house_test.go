@@ -63,8 +63,8 @@ func TestImportsFollowTheHouse(t *testing.T) {
 var (
 	shared  = []string{"api", "ui"}
 	family  = []string{"core", "words", "opening", "phone", "parts", "views", "App", "main", "sw"}
-	teacher = []string{"words", "languages", "parts", "frame", "draft", "larder", "results", "strip", "experiment",
-		"workbench", "classes", "views", "App", "main"}
+	teacher = []string{"words", "languages", "parts", "frame", "draft", "larder", "results", "strip", "plan",
+		"experiment", "workbench", "classes", "views", "App", "main"}
 )
 
 var imported = regexp.MustCompile(`(?:from|import\() ?'(\.[^']*)'`)

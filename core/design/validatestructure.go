@@ -178,9 +178,14 @@ func (v *validator) level(c *Condition, path string) {
 }
 
 // LevelOf is how much of what is changed a condition has, by the design, in the unit
-// of the first condition that names one; false where it is no number.
+// of the first condition that names one, which is also that of those that name none;
+// false where it is no number.
 func (d *Document) LevelOf(c *Condition) (float64, bool) {
-	p, ok := quantity.ParseOK(strings.TrimSpace(c.Value + " " + c.Unit))
+	unit := c.Unit
+	if unit == "" {
+		unit = d.levelUnit()
+	}
+	p, ok := quantity.ParseOK(strings.TrimSpace(c.Value + " " + unit))
 	if !ok || c.Value == "" {
 		return 0, false
 	}

@@ -160,33 +160,27 @@ func stepTopic(code string, parts []string) Topic {
 	return WordsTopic
 }
 
+// yetToCome are findings of what a design that was only just begun does not have.
+var yetToCome = []string{"no-title", "no-question", "no-steps", "nothing-measured", "no-prediction"}
+
 // validation puts what is wrong with the document under the topics.
 func (m *margin) validation() {
 	weights := map[design.Severity]Weight{design.Error: Stop, design.Warning: Mending, design.Hint: Note}
 	for _, f := range m.r.Validation {
 		l := Line{Topic: topicOf(f), Weight: weights[f.Severity], Message: f.Message, Path: f.Path}
+		if begun := len(m.d.Steps)+len(m.d.Readings) > 0; !begun && slices.Contains(yetToCome, f.Code) {
+			l.Weight = Note // nobody has done anything wrong yet
+		}
 		if f.Offer != "" { // one press away
 			l.Weight = Mending
 			l.Mend = &Mend{Words: text.M("review.take", "offer", f.Offer), Set: &Set{f.Path, f.Offer}}
 		}
 		if f.Code == "no-prediction" {
 			l.Mend = &Mend{Words: text.M("review.predict"),
-				Set: &Set{"/questions", append(slices.Clone(m.d.Questions), m.prediction())}}
+				Set: &Set{"/questions", append(slices.Clone(m.d.Questions), usualPrediction(m.d))}}
 		}
 		m.say(l)
 	}
-}
-
-// prediction is a question before the start, in every language of the design.
-func (m *margin) prediction() design.Question {
-	q := design.Question{ID: "prediction", When: "before", Kind: "text", Text: text.Localized{}}
-	for n := 2; slices.ContainsFunc(m.d.Questions, func(x design.Question) bool { return x.ID == q.ID }); n++ {
-		q.ID = fmt.Sprintf("prediction-%d", n)
-	}
-	for _, language := range m.d.Languages {
-		q.Text[language] = text.Render(text.M("review.prediction"), language)
-	}
-	return q
 }
 
 // safety says the gravest thing: what keeps it from homes, then what is out of order,

@@ -12,6 +12,9 @@ import (
 
 func TestMargin(t *testing.T) {
 	raw, _ := docs.Example("paper-strips")
+	blank := func(d *design.Document) {
+		*d = design.Document{Schema: design.Schema, AgeBand: "11-13", Languages: d.Languages, Way: d.Way, Trials: 1}
+	}
 	for _, c := range []struct {
 		name     string
 		change   func(*design.Document)
@@ -22,6 +25,11 @@ func TestMargin(t *testing.T) {
 		{"as it is", func(*design.Document) {}, "safety", review.Fine, true},
 		{"as it is", func(*design.Document) {}, "time", review.Fine, true},
 		{"as it is", func(*design.Document) {}, "fair", review.Fine, true},
+		{"only just begun", blank, "show", review.Note, false},
+		{"only just begun", blank, "time", review.Note, false},
+		{"only just begun", blank, "words", review.Note, false},
+		{"begun, and nothing measured", func(d *design.Document) { d.Readings, d.Derived = nil, nil }, "show",
+			review.Stop, false},
 		{"young ones", func(d *design.Document) { d.AgeBand = "5-7" }, "safety", review.Note, true},
 		{"not said what it is", func(d *design.Document) { d.Needs[0].Kind = "" }, "safety", review.Mending, false},
 		{"bleach", func(d *design.Document) { d.Needs[0].Kind, d.Needs[0].Material = design.MaterialNeed, "bleach" },

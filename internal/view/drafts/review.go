@@ -37,6 +37,8 @@ type ReviewView struct {
 	Expected   []ExpectedView       `json:"expected" doc:"What models of the Workbench say should come out"`
 	Issuable   bool                 `json:"issuable"`
 	Verdict    string               `json:"verdict"`
+	Reach      []string             `json:"reach" doc:"What the design can show, and what it cannot"`
+	Predicts   []PredictionView     `json:"predictions" doc:"Questions before the start that are made from the plan, the usual one first"`
 	Claims     []ClaimView          `json:"claims" doc:"What a class will be told of: those said before, or that the first value makes of itself"`
 	Results    [][]sheets.OptionRow `json:"results" doc:"What each measured variable may be as a result, the likeliest first"`
 }
@@ -57,6 +59,15 @@ type ClaimView struct {
 	Words string `json:"words"`
 	Test  string `json:"test"`
 	Why   string `json:"why" doc:"Why this test"`
+}
+
+// PredictionView is a question before the start that the plan makes.
+type PredictionView struct {
+	Frame string         `json:"frame" enum:"order,number,if-then,own"`
+	ID    string         `json:"id"`
+	Kind  string         `json:"kind" enum:"choice,quantity,text,order"`
+	Text  text.Localized `json:"text"`
+	Unit  string         `json:"unit,omitempty"`
 }
 
 // FindingView is one finding of the validation.
@@ -109,6 +120,8 @@ func emptyReview() ReviewView {
 		Expected:   []ExpectedView{},
 		Results:    [][]sheets.OptionRow{},
 		Claims:     []ClaimView{},
+		Reach:      []string{},
+		Predicts:   []PredictionView{},
 	}
 }
 
@@ -150,8 +163,14 @@ func reviewOf(raw []byte, class *review.Class, language string) ReviewView {
 	v.Guardian = sheets.Guardian(&d, r, language)
 	v.Margin = ViewMargin(&d, r, class, language)
 	v.Strip = ViewStrip(&d, r, language)
+	words := func(m text.Message) string { return text.Render(m, language) }
+	for _, m := range review.Reach(&d) {
+		v.Reach = append(v.Reach, words(m))
+	}
+	for _, p := range review.Predictions(&d) {
+		v.Predicts = append(v.Predicts, PredictionView{p.Frame, p.ID, p.Kind, p.Text, p.Unit})
+	}
 	for _, p := range compare.Plan(&d) {
-		words := func(m text.Message) string { return text.Render(m, language) }
 		v.Claims = append(v.Claims, ClaimView{p.ID, words(p.Words), words(p.Test.Words()), words(p.Why)})
 	}
 	l := d.Larder()

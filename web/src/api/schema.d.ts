@@ -4310,6 +4310,17 @@ export interface components {
             /** @enum {string} */
             picture: "field" | "sheet" | "dish" | "glass";
         };
+        PredictionView: {
+            /** @enum {string} */
+            frame: "order" | "number" | "if-then" | "own";
+            id: string;
+            /** @enum {string} */
+            kind: "choice" | "quantity" | "text" | "order";
+            text: {
+                [key: string]: string;
+            };
+            unit?: string;
+        };
         Printable: {
             class: string;
             error: string;
@@ -4654,8 +4665,12 @@ export interface components {
             minutes: number;
             /** @description The order of steps: errors, and what is added by itself */
             order: components["schemas"]["OrderView"][];
+            /** @description Questions before the start that are made from the plan, the usual one first */
+            predictions: components["schemas"]["PredictionView"][];
             /** @description Why the document cannot be read at all */
             problem?: string;
+            /** @description What the design can show, and what it cannot */
+            reach: string[];
             readable: boolean;
             /** @description What each measured variable may be as a result, the likeliest first */
             results: components["schemas"]["OptionRow"][][];

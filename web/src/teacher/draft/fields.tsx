@@ -1,4 +1,4 @@
-import { createContext, useContext, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, type ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormCheckInput from 'react-bootstrap/FormCheckInput';
 import FormControl from 'react-bootstrap/FormControl';
@@ -24,6 +24,21 @@ export const useEditing = () => useContext(EditingContext)!;
 
 const idOf = (path: (string | number)[]) => 'f-' + path.join('-');
 
+/** Goes to the field of a place of the document, by its JSON Pointer, or to the first one within it. */
+export function useGoTo(at: string) {
+  useEffect(() => {
+    if (!at.startsWith('/')) return;
+    const id = idOf(at.slice(1).split('/'));
+    const field =
+      document.getElementById(id) ??
+      document.querySelector<HTMLElement>(`[id^="${CSS.escape(id)}-"]`);
+    field?.focus();
+  }, [at]);
+}
+
+/** How many signs a field shows where it is as wide as what is in it. */
+const room = (words: string) => Math.max(6, Math.min(56, words.length + 1));
+
 /** A text that families read, in the language chosen above; the other language stands as a hint. */
 export function WordsField({
   label,
@@ -41,11 +56,13 @@ export function WordsField({
   const { set, language } = useEditing();
   const id = idOf(path);
   const other = Object.entries(value ?? {}).find(([l, s]) => l !== language && s)?.[1];
+  const words = value?.[language] ?? '';
+  const placeholder = other ? say('fields.not-yet-in-this-language', { other }) : undefined;
   const props = {
     id,
     className: 'form-control',
-    value: value?.[language] ?? '',
-    placeholder: other ? say('fields.not-yet-in-this-language', { other }) : undefined,
+    value: words,
+    placeholder,
     maxLength: lines ? 1200 : 200,
     onChange: (e: { target: { value: string } }) =>
       set(path, { ...value, [language]: e.target.value }),
@@ -55,7 +72,11 @@ export function WordsField({
       <label className={hideLabel ? 'visually-hidden' : 'named'} htmlFor={id}>
         {label}
       </label>
-      {lines ? <textarea rows={lines} {...props} /> : <input {...props} />}
+      {lines ? (
+        <textarea rows={lines} {...props} />
+      ) : (
+        <input size={room(words || (placeholder ?? ''))} {...props} />
+      )}
     </div>
   );
 }
@@ -84,6 +105,7 @@ export function PlainField({
         id={id}
         value={value ?? ''}
         placeholder={hint}
+        htmlSize={room(value || (hint ?? ''))}
         maxLength={200}
         onChange={(e) => set(path, e.target.value)}
       />
@@ -243,7 +265,16 @@ export function Band({
   );
 }
 
-export function Remove({ what, onRemove }: { what: string; onRemove: () => void }) {
+/** Takes something out; in a line of blanks it is a sign only. */
+export function Remove({
+  what,
+  sign,
+  onRemove,
+}: {
+  what: string;
+  sign?: boolean;
+  onRemove: () => void;
+}) {
   return (
     <Button
       variant="plain"
@@ -251,7 +282,7 @@ export function Remove({ what, onRemove }: { what: string; onRemove: () => void 
       onClick={onRemove}
       aria-label={say('fields.take-out', { what })}
     >
-      {say('fields.take-out-2')}
+      {sign ? '✕' : say('fields.take-out-2')}
     </Button>
   );
 }

@@ -10,7 +10,7 @@ import {
   WordsField,
 } from '../draft/fields';
 import { say } from '../words';
-import { pictures } from './ChoicesField';
+import { pictures } from '../draft/ChoicesField';
 
 /** How much of a thing, how it is found, how exactly, and for what. */
 export function AmountFields({ at, thing }: { at: number; thing?: Schemas['ThingRow'] }) {

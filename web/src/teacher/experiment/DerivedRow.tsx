@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import FormSelect from 'react-bootstrap/FormSelect';
 import { api, got, type Schemas } from '../../api/client';
 import type { Doc } from '../draft/document';
-import { FormulaEcho } from './FormulaEcho';
+import { FormulaEcho } from '../draft/FormulaEcho';
 import { PlainField, Remove, useEditing, WordsField } from '../draft/fields';
 import { say } from '../words';
 

@@ -4,7 +4,7 @@ import { useMe } from '../frame/useMe';
 import { freshID, type Doc } from '../draft/document';
 import type { Replace } from '../draft/useDraft';
 import { say } from '../words';
-import { ChoicesField } from './ChoicesField';
+import { ChoicesField } from '../draft/ChoicesField';
 import { Band, PlainField, Remove, TickList, useEditing, WordsField } from '../draft/fields';
 
 type Evidence = NonNullable<Doc['evidence']>[number];

@@ -19,7 +19,7 @@ import { EditingContext } from '../draft/fields';
 import { Issue } from './Issue';
 import { Kitchens } from './Kitchens';
 import { Margin } from './Margin';
-import { Plan } from './Plan';
+import { Plan } from '../plan/Plan';
 import { Safety } from './Safety';
 import { StationLine, stations, type Station } from './StationLine';
 import { Steps } from './Steps';

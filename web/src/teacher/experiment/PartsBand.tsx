@@ -2,7 +2,7 @@ import Button from 'react-bootstrap/Button';
 import { useState, type ReactNode } from 'react';
 import { freshID, type Doc } from '../draft/document';
 import { say } from '../words';
-import { ChoicesField } from './ChoicesField';
+import { ChoicesField } from '../draft/ChoicesField';
 import { Band, PlainField, Remove, useEditing, WordsField } from '../draft/fields';
 import { ActivitiesField } from './ActivitiesField';
 import { ObjectsField } from './ObjectsField';

@@ -1,7 +1,7 @@
 import Button from 'react-bootstrap/Button';
 import { freshID, type Reading } from '../draft/document';
 import { say } from '../words';
-import { ChoicesField } from './ChoicesField';
+import { ChoicesField } from '../draft/ChoicesField';
 import { Guidance } from './ReadingGuidance';
 import { PlaceField } from './PlaceField';
 import { Happening, SenseWords, Zones } from './ReadingLooks';

@@ -1,7 +1,7 @@
 import Button from 'react-bootstrap/Button';
 import { freshID, type Reading } from '../draft/document';
 import { say } from '../words';
-import { ChoicesField } from './ChoicesField';
+import { ChoicesField } from '../draft/ChoicesField';
 import { PlainField, Remove, TickList, useEditing, WordsField } from '../draft/fields';
 import { Guidance } from './ReadingGuidance';
 

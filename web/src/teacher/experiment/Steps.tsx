@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useAddress } from '../frame/address';
 import Button from 'react-bootstrap/Button';
 import FormSelect from 'react-bootstrap/FormSelect';
@@ -8,7 +8,7 @@ import { Sentence } from '../strip/Sentence';
 import { Shelf } from '../strip/Shelf';
 import { Strip } from '../strip/Strip';
 import { useSteps, type Steps as Acts } from '../strip/useSteps';
-import { Band, Remove, useEditing } from '../draft/fields';
+import { Band, Remove, useEditing, useGoTo } from '../draft/fields';
 import { AskedAtStep } from './AskedAtStep';
 import { NeedSheet } from './NeedSheet';
 import { NeedsBand } from './NeedsBand';
@@ -40,10 +40,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
     (n, i) => at === `need:${n.id}` || at === `/needs/${i}` || at.startsWith(`/needs/${i}/`),
   );
   const choose = (id?: string) => change({ at: id, more: undefined }, { replace: true });
-  useEffect(() => {
-    if (at.startsWith('/') && chosen < 0)
-      document.getElementById('f-' + at.slice(1).replaceAll('/', '-'))?.focus();
-  }, [at, chosen]);
+  useGoTo(chosen < 0 ? at : '');
   const [running, setRunning] = useState(false);
   const [writing, setWriting] = useState({ id: '', turn: 0 });
   const write = (id: string | undefined) => {

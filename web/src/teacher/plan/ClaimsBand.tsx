@@ -82,6 +82,12 @@ export function ClaimsBand({ review }: { review: Review | undefined }) {
         )
       }
     >
+      <div className="plan-reach">
+        <p className="second small">{say('plan.what-it-can-show')}</p>
+        {review?.reach.map((r) => (
+          <p key={r}>{r}</p>
+        ))}
+      </div>
       {!claims && (
         <>
           <p className="hint mb-1">{say('claims.you-say-nothing-so')}</p>

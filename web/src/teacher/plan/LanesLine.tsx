@@ -30,9 +30,9 @@ export function LanesLine({ replace }: { replace: Replace }) {
   });
   return (
     <form className="field-row align-items-end" onSubmit={(e) => void take(e)}>
-      <Labelled id="lanes-line" words={say('lanes.in-one-line')}>
+      <Labelled id="f-conditions-line" words={say('lanes.in-one-line')}>
         <FormControl
-          id="lanes-line"
+          id="f-conditions-line"
           maxLength={600}
           placeholder={say('lanes.example')}
           {...register('line')}

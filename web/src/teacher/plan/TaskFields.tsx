@@ -19,11 +19,6 @@ export function TaskFields() {
           tookOut={say('task.took-out-keep-to')}
         />
       )}
-      <WordsField
-        label={say('task.watching')}
-        path={['task', 'watching']}
-        value={doc.task?.watching}
-      />
     </>
   );
 }

@@ -5,9 +5,15 @@ import { useRowKeys } from '../../ui/useRowKeys';
 import type { Doc, Localized } from '../draft/document';
 import { Band, ChoiceField, PlainField, Remove, useEditing, WordsField } from '../draft/fields';
 import { say } from '../words';
+import { ModelFields, ReducedFields } from './ModelFields';
+import { Said } from './Said';
 
 type Teaching = NonNullable<Doc['teaching']>;
 type Part =
+  | 'background'
+  | 'watching'
+  | 'model'
+  | 'reduced'
   | 'aim'
   | 'everyday'
   | 'vocabulary'
@@ -30,6 +36,7 @@ const sorts: [string, string][] = [
 ];
 
 const parts: [Part, string, () => ReactNode][] = [
+  ['background', say('plan.background-for-you'), Background],
   ['aim', say('teaching.aim'), () => <Text part="aim" label={say('teaching.aim-hint')} />],
   [
     'everyday',
@@ -42,49 +49,90 @@ const parts: [Part, string, () => ReactNode][] = [
   ['misconceptions', say('teaching.misconceptions'), Misconceptions],
   ['sources', say('teaching.sources'), Sources],
   ['series', say('teaching.series'), Series],
+  ['watching', say('task.watching'), Watching],
+  ['model', say('model.a-model-of-something'), ModelFields],
+  ['reduced', say('reduced.shorter-versions'), ReducedFields],
 ];
 
-const filled = (t: Teaching | undefined, part: Part) => {
-  const value = t?.[part];
-  return Array.isArray(value) ? value.length > 0 : Object.values(value ?? {}).some(Boolean);
-};
+/** Where a part of it stands in the document. */
+function valuesOf(doc: Doc, part: Part): unknown[] {
+  switch (part) {
+    case 'background':
+      return Object.values(doc.background ?? {});
+    case 'watching':
+      return Object.values(doc.task?.watching ?? {});
+    case 'model':
+      return [...(doc.stands_for ?? []), ...(doc.limits ?? [])];
+    case 'reduced':
+      return doc.reduced ?? [];
+    default:
+      return Object.values(doc.teaching?.[part] ?? {});
+  }
+}
 
 /** What stands around the experiment: what it is for, its words, what is explained and when. What is not used is one button each. */
-export function TeachingBand() {
+export function AroundBand() {
   const { doc } = useEditing();
   const [opened, setOpened] = useState<Part[]>([]);
-  const used = (part: Part) => filled(doc.teaching, part) || opened.includes(part);
+  const used = (part: Part) => opened.includes(part) || valuesOf(doc, part).some(Boolean);
   return (
-    <Band
-      title={say('teaching.around-it')}
-      aside={parts
-        .filter(([part]) => !used(part))
-        .map(([part, words]) => (
-          <Button
-            key={part}
-            size="sm"
-            variant="outline-primary"
-            onClick={() => setOpened([...opened, part])}
-          >
-            {words}
-          </Button>
-        ))}
-    >
-      <ChoiceField
-        label={say('teaching.sort')}
-        path={['teaching', 'sort']}
-        value={doc.teaching?.sort}
-        options={sorts}
-      />
+    <Band title={say('teaching.around-it')}>
+      <Said legend={say('teaching.sort')}>
+        <ChoiceField
+          label={say('teaching.sort')}
+          path={['teaching', 'sort']}
+          value={doc.teaching?.sort}
+          options={sorts}
+        />
+      </Said>
       {parts
         .filter(([part]) => used(part))
         .map(([part, words, Fields]) => (
-          <section key={part} aria-label={words} className="mt-2">
+          <section key={part} aria-label={words} className="mt-2 mb-3">
             <h3>{words}</h3>
             <Fields />
           </section>
         ))}
+      <p className="plan-starts">
+        {parts
+          .filter(([part]) => !used(part))
+          .map(([part, words]) => (
+            <Button
+              key={part}
+              size="sm"
+              variant="outline-primary"
+              onClick={() => setOpened([...opened, part])}
+            >
+              {words}
+            </Button>
+          ))}
+      </p>
     </Band>
+  );
+}
+
+function Background() {
+  const { doc } = useEditing();
+  return (
+    <WordsField
+      label={say('plan.background')}
+      hideLabel
+      path={['background']}
+      value={doc.background}
+      lines={3}
+    />
+  );
+}
+
+function Watching() {
+  const { doc } = useEditing();
+  return (
+    <WordsField
+      label={say('task.watching')}
+      hideLabel
+      path={['task', 'watching']}
+      value={doc.task?.watching}
+    />
   );
 }
 

@@ -3,6 +3,7 @@ import FormSelect from 'react-bootstrap/FormSelect';
 import { isNumber, type Doc, type Reading } from '../draft/document';
 import type { Review } from '../draft/useDraft';
 import { say } from '../words';
+import { Said } from './Said';
 import { freshClaim, setUpsOf, thingsOf, wordsOf, type Claim } from './ClaimsBand';
 import { ChoiceField, PlainField, Remove, useEditing } from '../draft/fields';
 
@@ -42,7 +43,7 @@ export function ClaimRow({
   const kind = reading?.kind ?? 'quantity';
   return (
     <div className="card-paper">
-      <div className="field-row">
+      <Said legend={say('claims.this-claim')}>
         <Labelled id={`claim-${claim.id}`} words={say('claims.about')}>
           <FormSelect
             id={`claim-${claim.id}`}
@@ -88,7 +89,7 @@ export function ClaimRow({
           <Sides claim={claim} at={at} options={[...sides, ['order', say('claims.order')]]} />
         )}
         {isNumber(kind) && <Sides claim={claim} at={at} options={numbers} sized />}
-        <div className="flex-none">
+        <div>
           <Remove
             what={say('claims.this-claim')}
             onRemove={() =>
@@ -100,7 +101,7 @@ export function ClaimRow({
             }
           />
         </div>
-      </div>
+      </Said>
       <p className="small m-0" role="status">
         {planned ? (
           <>

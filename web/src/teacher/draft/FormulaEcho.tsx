@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api, got } from '../../api/client';
 import { useSettled } from '../../ui/useSettled';
-import { useEditing } from '../draft/fields';
+import { useEditing } from './fields';
 import { say } from '../words';
 
 /** The server's word on a formula while it is typed. */

@@ -1,8 +1,8 @@
 import { languageChoices } from '../languages';
 import { say } from '../words';
+import { Said } from './Said';
 import { TaskFields } from './TaskFields';
 import {
-  Band,
   ChoiceField,
   PlainField,
   TickField,
@@ -25,47 +25,42 @@ const ways: [string, string][] = [
   ['watch-shared', say('plan.watch-and-use-shared-readings')],
 ];
 
-/** What families read first, for whom it is, and how and where it is done. */
-export function PlanQuestion() {
+/** What it is called, for whom it is, and how and where it is done. */
+export function PlanWays() {
   const { doc } = useEditing();
   return (
-    <Band title={say('plan.the-question-as-families-read-it')}>
-      <div className="field-row">
+    <>
+      <Said legend={say('plan.name-and-ages')}>
         <WordsField label={say('plan.title')} path={['title']} value={doc.title} />
-        <div className="grows">
-          <WordsField label={say('plan.question')} path={['question']} value={doc.question} />
-        </div>
-      </div>
-      <div className="field-row">
         <ChoiceField
           label={say('plan.for-ages')}
           path={['age_band']}
           value={doc.age_band}
           options={ages}
         />
+        <TickList
+          legend={say('plan.languages-families-can-choose')}
+          path={['languages']}
+          value={doc.languages}
+          options={languageChoices}
+        />
+      </Said>
+      <Said legend={say('plan.how-and-where')}>
         <ChoiceField label={say('plan.done-as')} path={['way']} value={doc.way} options={ways} />
+        <WordsField label={say('plan.where')} path={['place']} value={doc.place} />
         <PlainField
           label={say('plan.lesson-if-it-is-one')}
           path={['lesson']}
           value={doc.lesson}
           hint="45 min"
         />
-        <WordsField label={say('plan.where')} path={['place']} value={doc.place} />
-      </div>
-      <p className="mt-0 mb-2">
         <TickField
           label={say('plan.outdoors-clear-above')}
           path={['outdoors']}
           value={doc.outdoors}
         />
-      </p>
+      </Said>
       <TaskFields />
-      <TickList
-        legend={say('plan.languages-families-can-choose')}
-        path={['languages']}
-        value={doc.languages}
-        options={languageChoices}
-      />
-    </Band>
+    </>
   );
 }

@@ -2,33 +2,17 @@ import Button from 'react-bootstrap/Button';
 import { useRowKeys } from '../../ui/useRowKeys';
 import { freshID } from '../draft/document';
 import { say } from '../words';
-import { Band, Remove, useEditing, WordsField } from '../draft/fields';
+import { Remove, useEditing, WordsField } from '../draft/fields';
 
 /** Where the set-up is a model of something: what its things stand for, and what it gets wrong. */
-export function ModelBand() {
+export function ModelFields() {
   const { doc, set } = useEditing();
   const pairs = doc.stands_for ?? [];
   const limits = doc.limits ?? [];
   const pairRows = useRowKeys(pairs.length);
   const limitRows = useRowKeys(limits.length);
   return (
-    <Band
-      title={say('model.a-model-of-something')}
-      aside={
-        <>
-          <Button
-            variant="outline-primary"
-            onClick={() => set(['stands_for'], [...pairs, { thing: {}, means: {} }])}
-          >
-            {say('model.add-what-stands-for-what')}
-          </Button>
-          <Button variant="outline-primary" onClick={() => set(['limits'], [...limits, {}])}>
-            {say('model.add-what-it-gets-wrong')}
-          </Button>
-        </>
-      }
-    >
-      {pairs.length + limits.length === 0 && <p className="hint">{say('model.not-a-model')}</p>}
+    <>
       {pairs.map((p, i) => (
         <div key={pairRows.keys[i]} className="field-row">
           <WordsField
@@ -74,31 +58,25 @@ export function ModelBand() {
           </div>
         </div>
       ))}
-    </Band>
+      <Button
+        variant="plain"
+        onClick={() => set(['stands_for'], [...pairs, { thing: {}, means: {} }])}
+      >
+        {say('model.add-what-stands-for-what')}
+      </Button>{' '}
+      <Button variant="plain" onClick={() => set(['limits'], [...limits, {}])}>
+        {say('model.add-what-it-gets-wrong')}
+      </Button>
+    </>
   );
 }
 
 /** Shorter versions, each with what can then no longer be said. */
-export function ReducedBand() {
+export function ReducedFields() {
   const { doc, set } = useEditing();
   const reduced = doc.reduced ?? [];
   return (
-    <Band
-      title={say('reduced.shorter-versions')}
-      aside={
-        <Button
-          variant="outline-primary"
-          onClick={() =>
-            set(
-              ['reduced'],
-              [...reduced, { id: freshID('shorter', reduced), leaves_out: {}, costs: {} }],
-            )
-          }
-        >
-          {say('reduced.add-a-shorter-version')}
-        </Button>
-      }
-    >
+    <>
       {reduced.map((r, i) => (
         <div key={r.id} className="field-row">
           <WordsField
@@ -121,6 +99,17 @@ export function ReducedBand() {
           </div>
         </div>
       ))}
-    </Band>
+      <Button
+        variant="plain"
+        onClick={() =>
+          set(
+            ['reduced'],
+            [...reduced, { id: freshID('shorter', reduced), leaves_out: {}, costs: {} }],
+          )
+        }
+      >
+        {say('reduced.add-a-shorter-version')}
+      </Button>
+    </>
   );
 }

@@ -1,7 +1,7 @@
 import Button from 'react-bootstrap/Button';
-import { freshID, type Choice } from '../draft/document';
+import { freshID, type Choice } from './document';
 import { say } from '../words';
-import { ChoiceField, Remove, useEditing, WordsField } from '../draft/fields';
+import { ChoiceField, Remove, useEditing, WordsField } from './fields';
 
 /** Jars to choose from, by how full they are. */
 export const pictures: [string, string][] = [

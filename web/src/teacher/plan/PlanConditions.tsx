@@ -6,6 +6,7 @@ import type { Replace } from '../draft/useDraft';
 import { Grid } from '../parts/Grid';
 import { say } from '../words';
 import { LanesLine } from './LanesLine';
+import { Said } from './Said';
 import {
   Band,
   ChoiceField,
@@ -52,21 +53,22 @@ export function PlanConditions({ replace }: { replace: Replace }) {
           {say('plan.what-is-changed-is-a-number')}
         </Button>
       )}
-      <div className="field-row mt-2">
-        <div className="field-150">
-          <label className="named" htmlFor="trials">
+      <Said legend={say('plan.how-often')}>
+        <span>
+          <label className="named" htmlFor="f-trials">
             {say('plan.trials-of-each')}
           </label>
           <FormControl
-            id="trials"
+            id="f-trials"
             type="number"
             min={1}
             max={20}
             value={doc.trials}
             onChange={(e) => set(['trials'], Number(e.target.value) || 1)}
           />
-        </div>
-      </div>
+          {say('plan.times', { count: doc.trials })}
+        </span>
+      </Said>
     </Band>
   );
 }
@@ -74,6 +76,16 @@ export function PlanConditions({ replace }: { replace: Replace }) {
 function ConditionTable({ levels }: { levels: boolean }) {
   const { doc, set, language } = useEditing();
   const conditions = doc.conditions ?? [];
+  /** The lane at a place one place up or down, with the hand still in it. */
+  const move = (i: number, by: number) => {
+    const to = i + by;
+    if (to < 0 || to >= conditions.length) return;
+    const next = conditions.filter((_, k) => k !== i);
+    next.splice(to, 0, conditions[i]);
+    const field = document.activeElement?.id.replace(`-${i}-`, `-${to}-`);
+    set(['conditions'], next, say('plan.moved-a-condition'));
+    requestAnimationFrame(() => field && document.getElementById(field)?.focus());
+  };
   const numbers = (doc.readings ?? []).filter(
     (r) => ['quantity', 'count'].includes(r.kind ?? 'quantity') && r.per?.includes('condition'),
   );
@@ -92,7 +104,16 @@ function ConditionTable({ levels }: { levels: boolean }) {
       </thead>
       <tbody>
         {conditions.map((c, i) => (
-          <tr key={c.id}>
+          <tr
+            key={c.id}
+            onKeyDown={(e) => {
+              const by = e.altKey && { ArrowUp: -1, ArrowDown: 1 }[e.key];
+              if (by) {
+                e.preventDefault();
+                move(i, by);
+              }
+            }}
+          >
             <td>
               <WordsField
                 label={say('plan.condition', { value: i + 1 })}

@@ -1,5 +1,5 @@
 import type { Doc } from '../draft/document';
-import { ChoicesField } from './ChoicesField';
+import { ChoicesField } from '../draft/ChoicesField';
 import {
   ChoiceField,
   PlainField,

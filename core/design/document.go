@@ -159,6 +159,7 @@ type Step struct {
 	Crew       []string       `json:"crew,omitempty" doc:"Ids of those who do it; left out: all together"`
 	Helps      []Help         `json:"helps,omitempty" doc:"Small things that make it go well, said at their moment"`
 	Conditions []string       `json:"conditions,omitempty" doc:"Ids of the conditions for which it is done; left out: all"`
+	Gate       bool           `json:"gate,omitempty" doc:"In a lesson: homes wait behind it until the teacher says go"`
 	Each       bool           `json:"each,omitempty" doc:"Done in one condition after the other, each by itself"`
 	Plain      []string       `json:"plain,omitempty" doc:"Words of its text of which the teacher said that they mean nothing more"`
 }

@@ -65,7 +65,8 @@ type part struct {
 	id, from         string
 	hands            time.Duration
 	waits, adult     bool
-	shortest, latest time.Duration
+	shortest, latest time.Duration // of the wait as planned, and until when it counts as in time
+	soonest          time.Duration // from when the step may begin
 }
 
 // WorkOf reads the times of a design once; an adult has to be there at some steps.
@@ -80,6 +81,7 @@ func WorkOf(d *design.Document, adult ...string) Work {
 		if s.Wait != nil {
 			p.waits, p.from, p.shortest = true, s.Wait.From, read(s.Wait.For, 0)
 			p.latest = read(s.Wait.Latest, p.shortest)
+			p.soonest = min(read(s.Wait.Earliest, p.shortest), p.shortest)
 		}
 		w.parts = append(w.parts, p)
 	}

@@ -283,8 +283,18 @@ func (r *reader) after(i int) int {
 		return 0
 	}
 	q, next := r.quantity(start)
-	r.add(Piece{Kind: Wait, Value: shown(q), Leads: true, At: r.code(start)}, i, next)
+	r.add(Piece{Kind: Wait, Value: shown(q), Values: window(q), Leads: true, At: r.code(start)}, i, next)
 	return next
+}
+
+// window are the two ends of a time that was said as a range; none for a single time.
+func window(q quantity.Typed) []string {
+	if q.Approximate || q.Low >= q.High {
+		return nil
+	}
+	low, high := q, q
+	low.Value, high.Value = q.Low, q.High
+	return []string{shown(low), shown(high)}
 }
 
 // restsFrom is the time from which something that goes on is a wait, and not something
@@ -314,9 +324,9 @@ func (r *reader) lasts(q quantity.Typed, i, value, next int) {
 	switch long := seconds(q); {
 	case r.not:
 	case r.waits > 0 && !r.busy && (i == r.waits || long >= 20*time.Second):
-		r.add(Piece{Kind: Wait, Value: shown(q), At: at}, r.waits-1, next)
+		r.add(Piece{Kind: Wait, Value: shown(q), Values: window(q), At: at}, r.waits-1, next)
 	case r.acted != nil && (r.acted.Rests || long >= restsFrom && !r.acted.Busy):
-		r.add(Piece{Kind: Wait, Value: shown(q), At: at}, i, next)
+		r.add(Piece{Kind: Wait, Value: shown(q), Values: window(q), At: at}, i, next)
 	case !r.reads || r.is("durings", i):
 		r.add(Piece{Kind: Hands, Value: shown(q), At: at}, i, next)
 	}

@@ -12,7 +12,7 @@ import (
 	"patient-kitchen/core/text"
 )
 
-//go:embed words/*.json acts.json tools.json scales.json nouns.json slips.json
+//go:embed words/*.json acts.json tools.json scales.json nouns.json slips.json pegs.json
 var files embed.FS
 
 // act is something done, in any language.

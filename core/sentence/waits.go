@@ -11,52 +11,60 @@ import (
 func (t *taker) waits(before, after []Piece) {
 	i := t.at
 	own, trail := leading(after), trailing(after)
-	if i > 0 && own == "" {
+	if i > 0 && own.For == "" {
 		own = trailing(t.beside(i - 1))
 	}
 	was := leading(before)
-	if own != "" || !t.elsewhere(func(_ *taker, p Piece) bool { return p.Kind == Wait && p.Value == was }) {
+	if own.For != "" || !t.elsewhere(func(_ *taker, p Piece) bool { return p.Kind == Wait && p.Value == was.For }) {
 		set(&t.d.Steps[i], was, own)
 	}
-	if i+1 < len(t.d.Steps) && leading(t.beside(i+1)) == "" {
+	if i+1 < len(t.d.Steps) && leading(t.beside(i+1)).For == "" {
 		set(&t.d.Steps[i+1], trailing(before), trail)
 	}
 }
 
 // set gives a step its wait, where it has none or still the one that was said before.
-func set(s *design.Step, was, now string) {
-	switch _, timed := quantity.ParseOK(now); {
+// Its window goes with it, unless it was set by hand.
+func set(s *design.Step, was, now design.Wait) {
+	switch _, timed := quantity.ParseOK(now.For); {
 	case was == now:
 	case s.Wait == nil && timed:
-		s.Wait = &design.Wait{For: now}
-	case s.Wait != nil && s.Wait.For == was && was != "":
-		if now == "" {
+		s.Wait = &now
+	case s.Wait != nil && s.Wait.For == was.For && was.For != "":
+		if now.For == "" {
 			s.Wait = nil
 			return
 		}
 		w := *s.Wait
-		w.For = now
+		w.For = now.For
+		if w.Earliest == was.Earliest && w.Latest == was.Latest {
+			w.Earliest, w.Latest = now.Earliest, now.Latest
+		}
 		s.Wait = &w
 	}
 }
 
 // Of a text, what is said by the wait in it.
-func leading(pieces []Piece) string  { v, _ := waitIn(pieces, true); return v }
-func trailing(pieces []Piece) string { v, _ := waitIn(pieces, false); return v }
+func leading(pieces []Piece) design.Wait  { return waitIn(pieces, true) }
+func trailing(pieces []Piece) design.Wait { return waitIn(pieces, false) }
 
-// waitIn is the wait that comes first in a text, or last; "" for none. A wait after
-// which something is done, and before it too, is neither.
-func waitIn(pieces []Piece, first bool) (string, int) {
+// waitIn is the wait that comes first in a text, or last; an empty one for none. A wait
+// after which something is done, and before it too, is neither.
+func waitIn(pieces []Piece, first bool) design.Wait {
 	for k, p := range pieces {
 		if p.Kind != Wait {
 			continue
 		}
 		before, behind := around(pieces, k)
 		if first && (p.Leads || !before) || !first && before && !behind && !p.Leads {
-			return p.Value, k
+			w := design.Wait{For: p.Value}
+			if len(p.Values) == 2 {
+				w.Earliest, w.Latest = p.Values[0], p.Values[1]
+			}
+			return w
 		}
 	}
-	return "", -1
+	return design.Wait{}
 }
 
 // around reports whether something is done or read before a piece, and behind it.

@@ -54,6 +54,27 @@ func (s *Server) previews() {
 			return drafts.Running(raw, i.Body.Begin, i.Body.Done, i.code())
 		},
 	)
+	type unfold struct {
+		Accept
+		Body struct {
+			Document map[string]any `json:"document"`
+			Step     string         `json:"step" maxLength:"40" example:"drain" doc:"The step that is waited for"`
+			Begin    string         `json:"begin" doc:"The time of the day at which the work begins" example:"18:00"`
+			Class    *uuid.UUID     `json:"class,omitempty" doc:"The class whose homes are counted; left out: a usual home"`
+		}
+		RawBody []byte
+	}
+	forTeacher(
+		s,
+		op("POST", "/preview/unfold", "preview-unfold", "Put one wait of a design to the clock, with the homes awake in it"),
+		func(ctx context.Context, who app.TeacherActor, i *unfold) (drafts.UnfoldedView, error) {
+			raw, err := rawField(i.RawBody, "document")
+			if err != nil {
+				return drafts.UnfoldedView{}, err
+			}
+			return s.App.UnfoldFor(ctx, who, raw, i.Body.Step, i.Body.Begin, i.Body.Class, i.code())
+		},
+	)
 	type mend struct {
 		Accept
 		Body struct {
@@ -138,6 +159,29 @@ func (s *Server) previews() {
 				return drafts.Mended{}, err
 			}
 			return drafts.TakeLanes(raw, i.Body.Line, i.Body.Language, i.code())
+		},
+	)
+	type note struct {
+		Accept
+		Body struct {
+			Document map[string]any `json:"document"`
+			Step     string         `json:"step,omitempty" maxLength:"40" example:"pour" doc:"Behind which it happens, or on which it hangs; left out: at the beginning"`
+			Peg      sentence.Peg   `json:"peg,omitempty" enum:"reading,photo,clip,sound,drawing,adult-near,hazard,look,question,keep,gate" doc:"What hangs on the step; left out: what the line says"`
+			Line     string         `json:"line,omitempty" maxLength:"1200" example:"wait 14 h to 16 h"`
+			Language string         `json:"language" maxLength:"12" example:"en" doc:"In which the line is written"`
+		}
+		RawBody []byte
+	}
+	forTeacher(
+		s,
+		op("POST", "/preview/note", "preview-note", "Put a line of what happens into a document, or hang something on a "+
+			"step of it"),
+		func(_ context.Context, _ app.TeacherActor, i *note) (drafts.NotedView, error) {
+			raw, err := rawField(i.RawBody, "document")
+			if err != nil {
+				return drafts.NotedView{}, err
+			}
+			return drafts.TakeNote(raw, i.Body.Step, i.Body.Peg, i.Body.Line, i.Body.Language, i.code())
 		},
 	)
 	type judge struct {

@@ -54,6 +54,8 @@ var listsOwn = []string{
 	"POST /api/v1/preview/sentence",
 	"POST /api/v1/preview/take",
 	"POST /api/v1/preview/lanes",
+	"POST /api/v1/preview/note",
+	"POST /api/v1/preview/unfold",
 	"PUT /api/v1/larder/own-swaps/{swap}",
 	"DELETE /api/v1/larder/own-swaps/{swap}",
 	"POST /api/v1/preview/swaps",

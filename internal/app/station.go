@@ -14,6 +14,7 @@ import (
 	"patient-kitchen/core/kitchen"
 	"patient-kitchen/core/rehearsal"
 	"patient-kitchen/core/review"
+	"patient-kitchen/core/schedule"
 	"patient-kitchen/core/text"
 	"patient-kitchen/docs"
 	"patient-kitchen/internal/refusal"
@@ -168,6 +169,29 @@ func (a *App) JudgeFor(ctx context.Context, who TeacherActor, raw []byte, class 
 		}
 	}
 	return drafts.ReviewFor(raw, &with, language), nil
+}
+
+// UnfoldFor puts one wait of a draft to the clock, with the homes of a class where one is
+// named, each with the hours it has said.
+func (a *App) UnfoldFor(ctx context.Context, who TeacherActor, raw []byte, step, begin string, class *uuid.UUID,
+	language string) (drafts.UnfoldedView, error) {
+	var hours []schedule.Hours
+	if class != nil {
+		c, err := a.class(ctx, who, *class)
+		if err != nil {
+			return drafts.UnfoldedView{}, err
+		}
+		homes, _, err := kitchensOf(ctx, &a.Store.Queries, *class, uuid.Nil)
+		if err != nil {
+			return drafts.UnfoldedView{}, err
+		}
+		for _, h := range homes {
+			own := hoursOf(c, h.Answers.Hours)
+			own.Off = nil // on an ordinary day
+			hours = append(hours, own)
+		}
+	}
+	return drafts.Unfold(raw, step, begin, hours, language)
 }
 
 // ReadyFor are the ready experiments against the kitchens of a class, those first that the

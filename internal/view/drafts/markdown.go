@@ -139,6 +139,9 @@ func (m *markdown) step(i int, b BlockView) {
 	for _, p := range b.Pegs {
 		fmt.Fprintf(&m.out, "   - %s\n", plain.Replace(p.Words))
 	}
+	if b.Gate {
+		fmt.Fprintf(&m.out, "   - %s\n", m.word("markdown.gate"))
+	}
 }
 
 // joined are the parts that are there, with a sign between.

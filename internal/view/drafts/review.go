@@ -116,12 +116,14 @@ func emptyReview() ReviewView {
 		Order:      []OrderView{},
 		Bands:      []BandView{},
 		Margin:     []MarginView{},
-		Strip:      StripView{Lanes: []LaneView{}, Blocks: []BlockView{}, Shelf: []JarView{}},
-		Expected:   []ExpectedView{},
-		Results:    [][]sheets.OptionRow{},
-		Claims:     []ClaimView{},
-		Reach:      []string{},
-		Predicts:   []PredictionView{},
+		Strip: StripView{
+			Lanes: []LaneView{}, Blocks: []BlockView{}, Parts: []StripPart{}, Shelf: []JarView{},
+		},
+		Expected: []ExpectedView{},
+		Results:  [][]sheets.OptionRow{},
+		Claims:   []ClaimView{},
+		Reach:    []string{},
+		Predicts: []PredictionView{},
 	}
 }
 

@@ -99,6 +99,47 @@ func TakeLanes(raw []byte, line, written, language string) (Mended, error) {
 	return Mended{out, Review(out, language)}, err
 }
 
+// NotedView is a document with what a line or a peg added.
+type NotedView struct {
+	Mended
+	Words string `json:"words" doc:"What it adds, as one sentence"`
+	Step  string `json:"step" doc:"Id of the step that it is, or that it hangs on"`
+	At    string `json:"at" doc:"Where it is worked out further: a JSON Pointer, or the id of the step"`
+}
+
+// TakeNote puts one line behind a step of a document, or at its beginning where no step is
+// named; or hangs a peg on the step.
+func TakeNote(raw []byte, behind string, peg sentence.Peg, line, written, language string) (NotedView, error) {
+	d, err := design.Read(raw)
+	if err != nil {
+		return NotedView{}, refusal.Field("document", refusal.Rule("unreadable", "problem", err.Error()), `{"schema": 3}`)
+	}
+	at := -1
+	if behind != "" {
+		var ok bool
+		if at, ok = d.Step(behind); !ok {
+			return NotedView{}, refusal.ErrNotFound
+		}
+	}
+	v := NotedView{Step: behind}
+	if peg == "" {
+		n, ok := sentence.Note(&d, at, line, written)
+		if !ok {
+			return v, refusal.Field("line", refusal.Rule("there"), "wait 14 h")
+		}
+		v.Words, v.Step, v.At = text.Render(n.Words, language), n.Step, n.At
+	} else {
+		var ok bool
+		if v.At, ok = sentence.Hang(&d, behind, peg, line, written); !ok {
+			return v, refusal.ErrNotFound
+		}
+		v.Words = text.Render(text.M("sentence.noted."+string(peg), "n", at+1), language)
+	}
+	out, err := json.Marshal(d)
+	v.Mended = Mended{out, Review(out, language)}
+	return v, err
+}
+
 // stepOf reads a document and finds a step of it.
 func stepOf(raw []byte, step string) (*design.Document, *design.Step, error) {
 	d, err := design.Read(raw)

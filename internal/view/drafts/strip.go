@@ -21,7 +21,16 @@ type StripView struct {
 	Blocks []BlockView `json:"blocks"`
 	Total  string      `json:"total" doc:"From the first step's start to the last one's end, in words"`
 	Hands  string      `json:"hands" doc:"Time in which hands are busy, in words"`
+	Parts  []StripPart `json:"parts" doc:"Named parts of the work, in its order; none where it is in one piece"`
 	Shelf  []JarView   `json:"shelf" doc:"The needs in the order of their first use"`
+}
+
+// StripPart is a named part of the work, as a bracket over its steps.
+type StripPart struct {
+	ID    string   `json:"id"`
+	Name  string   `json:"name"`
+	Steps []string `json:"steps" doc:"Ids, in their order"`
+	Long  string   `json:"long" doc:"From its first step's start to its last one's end, in words"`
 }
 
 // LaneView is a condition.
@@ -42,6 +51,7 @@ type BlockView struct {
 	Job    string    `json:"job,omitempty" enum:"near,does" doc:"What an adult has to do in it"`
 	Pegs   []PegView `json:"pegs" doc:"What hangs on it, in the order of its words"`
 	Closes bool      `json:"closes,omitempty" doc:"A part of the work ends with it"`
+	Gate   bool      `json:"gate,omitempty" doc:"In a lesson homes wait behind it until the teacher says go"`
 }
 
 // PegView is something that hangs on a step: a reading, a picture, a hazard.
@@ -79,7 +89,7 @@ var shown = map[design.EvidenceKind]string{
 func ViewStrip(d *design.Document, r review.Review, language string) StripView {
 	w := stripWriter{d, r, language}
 	v := StripView{
-		Lanes: []LaneView{}, Blocks: []BlockView{}, Shelf: []JarView{},
+		Lanes: []LaneView{}, Blocks: []BlockView{}, Parts: []StripPart{}, Shelf: []JarView{},
 		Total: w.long(r.Timeline.Total), Hands: w.long(r.Timeline.Hands),
 	}
 	for _, c := range d.Conditions {
@@ -101,6 +111,7 @@ func ViewStrip(d *design.Document, r review.Review, language string) StripView {
 		b.At = sign + strconv.Itoa((span.Start-from+30)/60)
 		v.Blocks = append(v.Blocks, b)
 	}
+	v.Parts = w.parts(v.Blocks)
 	v.Shelf = w.shelf()
 	return v
 }
@@ -130,9 +141,35 @@ func (w stripWriter) long(t time.Duration) string {
 	return text.Render(text.M("strip.long", "value", q.Bare()), w.language)
 }
 
+// parts are those that have steps.
+func (w stripWriter) parts(blocks []BlockView) []StripPart {
+	out := []StripPart{}
+	for i, s := range w.d.Sections {
+		p := StripPart{ID: s.ID, Name: w.say(s.Title), Steps: []string{}}
+		if p.Name == "" {
+			p.Name = text.Render(text.M("strip.part", "n", i+1), w.language)
+		}
+		first, last := -1, -1
+		for k, b := range blocks {
+			if slices.Contains(s.Steps, b.Step) {
+				p.Steps = append(p.Steps, b.Step)
+				if last = k; first < 0 {
+					first = k
+				}
+			}
+		}
+		if first >= 0 {
+			p.Long = w.long(time.Duration(blocks[last].End-blocks[first].Start) * time.Second)
+			out = append(out, p)
+		}
+	}
+	return out
+}
+
 func (w stripWriter) block(i int, span sheets.SpanView) BlockView {
 	s := &w.d.Steps[i]
-	b := BlockView{SpanView: span, Lanes: w.lanes(s), Pegs: w.pegs(s), Closes: w.d.SectionEnding(s.ID) != nil}
+	b := BlockView{SpanView: span, Lanes: w.lanes(s), Pegs: w.pegs(s), Closes: w.d.SectionEnding(s.ID) != nil,
+		Gate: s.Gate}
 	b.Hands = w.long(time.Duration(span.End-span.Start) * time.Second)
 	if span.Wait > 0 {
 		b.Waits = w.long(time.Duration(span.Wait) * time.Second)

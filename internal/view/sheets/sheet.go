@@ -119,12 +119,13 @@ type StandingRow struct {
 
 // RestRow is a place to stop after a step, and to go on later.
 type RestRow struct {
-	Title       string `json:"title" doc:"Of the part that ends"`
+	Title       string `json:"title" doc:"Of the part that ends; empty where none does"`
 	Keep        string `json:"keep,omitempty"`
 	ThrowAway   string `json:"throw_away,omitempty"`
 	NeededAgain string `json:"needed_again,omitempty"`
 	Earliest    int    `json:"earliest,omitempty" doc:"Seconds after its end from which one can go on"`
 	Latest      int    `json:"latest,omitempty" doc:"Seconds after its end until which one should go on"`
+	Gate        bool   `json:"gate,omitempty" doc:"In a lesson: homes wait here until the teacher says go"`
 }
 
 // NeedRow is a need in the home's language.

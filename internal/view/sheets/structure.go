@@ -99,16 +99,21 @@ func (w *writer) lanes(d *design.Document, step *design.Step) string {
 	return text.Render(text.M(id, "list", names), w.language)
 }
 
-// rest is the place to stop after a step, where a part of the work ends with it.
+// rest is the place to stop after a step, where a part of the work ends with it or homes
+// wait for each other.
 func (w *writer) rest(d *design.Document, step string) *RestRow {
-	s := d.SectionEnding(step)
+	i, _ := d.Step(step)
+	s, gate := d.SectionEnding(step), d.Steps[i].Gate && i < len(d.Steps)-1
 	if s == nil {
+		if gate {
+			return &RestRow{Gate: true}
+		}
 		return nil
 	}
 	earliest, _ := design.Seconds(s.Earliest)
 	latest, _ := design.Seconds(s.Latest)
 	return &RestRow{
-		w.say(s.Title), w.say(s.Keep), w.say(s.ThrowAway), w.say(s.NeededAgain), int(earliest), int(latest),
+		w.say(s.Title), w.say(s.Keep), w.say(s.ThrowAway), w.say(s.NeededAgain), int(earliest), int(latest), gate,
 	}
 }
 

@@ -1980,6 +1980,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/preview/note": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put a line of what happens into a document, or hang something on a step of it
+         * @description Put a line of what happens into a document, or hang something on a step of it.
+         */
+        post: operations["preview-note"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/preview/review": {
         parameters: {
             query?: never;
@@ -2094,6 +2114,26 @@ export interface paths {
          * @description What a thing of the school's own is still asked, judged as far as it is described.
          */
         post: operations["describe-thing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/preview/unfold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put one wait of a design to the clock, with the homes awake in it
+         * @description Put one wait of a design to the clock, with the homes awake in it.
+         */
+        post: operations["preview-unfold"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2413,6 +2453,8 @@ export interface components {
             end: number;
             /** @description Its wait is drawn folded, at one width */
             fold: boolean;
+            /** @description In a lesson homes wait behind it until the teacher says go */
+            gate?: boolean;
             /** @description How long hands are busy, in words */
             hands: string;
             /**
@@ -4032,6 +4074,28 @@ export interface components {
              */
             since: number;
         };
+        NoteBody: {
+            document: {
+                [key: string]: unknown;
+            };
+            /**
+             * @description In which the line is written
+             * @example en
+             */
+            language: string;
+            /** @example wait 14 h to 16 h */
+            line?: string;
+            /**
+             * @description What hangs on the step; left out: what the line says
+             * @enum {string}
+             */
+            peg?: "reading" | "photo" | "clip" | "sound" | "drawing" | "adult-near" | "hazard" | "look" | "question" | "keep" | "gate";
+            /**
+             * @description Behind which it happens, or on which it hangs; left out: at the beginning
+             * @example pour
+             */
+            step?: string;
+        };
         NotebookLine: {
             /** @description It was typed as about, and its give or take is widened */
             about?: boolean;
@@ -4092,6 +4156,16 @@ export interface components {
             held: components["schemas"]["HeldStep"][];
             lines: components["schemas"]["NotebookLine"][];
             result: components["schemas"]["HomeResult"];
+        };
+        NotedView: {
+            /** @description Where it is worked out further: a JSON Pointer, or the id of the step */
+            at: string;
+            document: unknown;
+            review: components["schemas"]["ReviewView"];
+            /** @description Id of the step that it is, or that it hangs on */
+            step: string;
+            /** @description What it adds, as one sentence */
+            words: string;
         };
         ObjectRow: {
             /** @description By reading: how far two of the sort have to differ */
@@ -4565,6 +4639,8 @@ export interface components {
              * @description Seconds after its end from which one can go on
              */
             earliest?: number;
+            /** @description In a lesson: homes wait here until the teacher says go */
+            gate?: boolean;
             keep?: string;
             /**
              * Format: int64
@@ -4573,7 +4649,7 @@ export interface components {
             latest?: number;
             needed_again?: string;
             throw_away?: string;
-            /** @description Of the part that ends */
+            /** @description Of the part that ends; empty where none does */
             title: string;
         };
         RestView: {
@@ -5177,12 +5253,22 @@ export interface components {
             change?: string;
             where?: string;
         };
+        StripPart: {
+            id: string;
+            /** @description From its first step's start to its last one's end, in words */
+            long: string;
+            name: string;
+            /** @description Ids, in their order */
+            steps: string[];
+        };
         StripView: {
             blocks: components["schemas"]["BlockView"][];
             /** @description Time in which hands are busy, in words */
             hands: string;
             /** @description The conditions; one without a name where there are none */
             lanes: components["schemas"]["LaneView"][];
+            /** @description Named parts of the work, in its order; none where it is in one piece */
+            parts: components["schemas"]["StripPart"][];
             /** @description The needs in the order of their first use */
             shelf: components["schemas"]["JarView"][];
             /** @description From the first step's start to the last one's end, in words */
@@ -5332,6 +5418,73 @@ export interface components {
             unit?: string;
             /** @description For the youngest age band, as an ordinary amount */
             verdict: string;
+        };
+        UnfoldBody: {
+            /**
+             * @description The time of the day at which the work begins
+             * @example 18:00
+             */
+            begin: string;
+            /** @description The class whose homes are counted; left out: a usual home */
+            class?: string;
+            document: {
+                [key: string]: unknown;
+            };
+            /**
+             * @description The step that is waited for
+             * @example drain
+             */
+            step: string;
+        };
+        UnfoldHour: {
+            /**
+             * Format: int64
+             * @description Those of them in which an adult is in
+             */
+            adult: number;
+            /**
+             * Format: int64
+             * @description Homes in which somebody is awake
+             */
+            awake: number;
+            /** @description By the clock, or the day of the week at midnight */
+            clock: string;
+            /** @description A usual home sleeps */
+            night?: boolean;
+            /**
+             * Format: int64
+             * @description From the beginning of the wait
+             */
+            second: number;
+        };
+        UnfoldedView: {
+            /** @description By the clock, such as 18:20 */
+            begins: string;
+            /**
+             * Format: int64
+             * @description Seconds after which it ends as planned
+             */
+            end: number;
+            /** @description By the clock, with the days that lie between */
+            ends: string;
+            /**
+             * Format: int64
+             * @description How many are counted
+             */
+            homes: number;
+            hours: components["schemas"]["UnfoldHour"][];
+            /** @description What it means for the homes, in sentences */
+            says: string[];
+            /**
+             * Format: int64
+             * @description From its beginning to the latest end
+             */
+            seconds: number;
+            /**
+             * Format: int64
+             * @description Seconds from which it may end
+             */
+            soonest: number;
         };
         UseRow: {
             need?: string;
@@ -10327,6 +10480,52 @@ export interface operations {
             };
         };
     };
+    "preview-note": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoteBody"];
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NotedView"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     "preview-review": {
         parameters: {
             query?: never;
@@ -10581,6 +10780,52 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DescribedView"];
+                };
+            };
+            /** @description Refused: what is wrong, where, and how to mend it */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A fault of the server */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    "preview-unfold": {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description The language that answers are worded in */
+                "Accept-Language"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UnfoldBody"];
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnfoldedView"];
                 };
             };
             /** @description Refused: what is wrong, where, and how to mend it */

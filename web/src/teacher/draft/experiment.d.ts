@@ -1005,6 +1005,10 @@ export interface Step {
    */
   evidence?: string[];
   /**
+   * In a lesson: homes wait behind it until the teacher says go
+   */
+  gate?: boolean;
+  /**
    * Highest temperature of anything handled, such as 50 °C
    */
   heat?: string;

@@ -111,7 +111,9 @@ export default function ExperimentPage() {
       {designing && (
         <div className={`designing ${beside ? 'with-sheet' : ''}`}>
           {here === 'plan' && <Plan review={review} replace={draft.replace} />}
-          {here === 'steps' && <Steps review={review} replace={draft.replace} />}
+          {here === 'steps' && (
+            <Steps review={review} replace={draft.replace} class={lookedAt.of} />
+          )}
           {here === 'safety' && <Safety id={id} review={review} replace={draft.replace} />}
           <Margin id={id} review={review} replace={draft.replace} lookedAt={lookedAt} />
           {beside === 'versions' && (

@@ -30,13 +30,21 @@ const weights: Record<Line['weight'], [string, IconName]> = {
 
 /** Which station mends a place of the document. */
 export const stationOf = (path: string) =>
-  /^\/(steps|needs|stages|objects|sections|crew|readings|constants|derived|evidence|mistakes)/.test(
-    path,
-  )
-    ? 'steps'
-    : 'plan';
+  path.startsWith('/cautions')
+    ? 'safety'
+    : /^\/(steps|needs|stages|objects|sections|crew|readings|constants|derived|evidence|mistakes)/.test(
+          path,
+        )
+      ? 'steps'
+      : 'plan';
 
-const placeOf = (id: string, path: string) =>
+const ways = {
+  steps: 'margin.to-the-steps',
+  plan: 'margin.to-the-plan',
+  safety: 'margin.to-the-safety',
+} as const;
+
+export const placeOf = (id: string, path: string) =>
   `/experiments/${id}/${stationOf(path)}?at=${encodeURIComponent(path)}`;
 
 /** What this design means now: always the same six lines in the same order, each one sentence with its place and its mend. One line while all is fine. */
@@ -192,13 +200,7 @@ function MarginLine({
             {l.mend.words}
           </Button>
         )}
-        {l.path && (
-          <Link to={placeOf(id, l.path)}>
-            {stationOf(l.path) === 'steps'
-              ? say('margin.to-the-steps')
-              : say('margin.to', { stationOf: say('margin.plan') })}
-          </Link>
-        )}
+        {l.path && <Link to={placeOf(id, l.path)}>{say(ways[stationOf(l.path)])}</Link>}
       </span>
       <ProblemLine error={problem} />
     </li>

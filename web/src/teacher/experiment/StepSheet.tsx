@@ -150,12 +150,29 @@ function Wait({ at }: { at: number }) {
         </Button>
       )}
       {s.wait?.for && (
-        <WordsField
-          label={say('stepSheet.meanwhile')}
-          path={path('meanwhile')}
-          value={s.meanwhile}
-        />
+        <>
+          <div className="field-row">
+            <PlainField
+              label={say('stepSheet.may-end-from')}
+              path={path('wait', 'earliest')}
+              value={s.wait.earliest}
+              hint={s.wait.for}
+            />
+            <PlainField
+              label={say('stepSheet.will-do-until')}
+              path={path('wait', 'latest')}
+              value={s.wait.latest}
+              hint={s.wait.for}
+            />
+          </div>
+          <WordsField
+            label={say('stepSheet.meanwhile')}
+            path={path('meanwhile')}
+            value={s.meanwhile}
+          />
+        </>
       )}
+      <TickField label={say('stepSheet.gate')} path={path('gate')} value={s.gate} />
     </>
   );
 }

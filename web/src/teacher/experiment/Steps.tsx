@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import { useAddress } from '../frame/address';
 import Button from 'react-bootstrap/Button';
 import FormSelect from 'react-bootstrap/FormSelect';
@@ -6,7 +7,7 @@ import { SideSheet } from '../parts/SideSheet';
 import { freshID, type Step } from '../draft/document';
 import { Sentence } from '../strip/Sentence';
 import { Shelf } from '../strip/Shelf';
-import { Strip } from '../strip/Strip';
+import { Strip, type Opened } from '../strip/Strip';
 import { useSteps, type Steps as Acts } from '../strip/useSteps';
 import { Band, Remove, useEditing, useGoTo } from '../draft/fields';
 import { AskedAtStep } from './AskedAtStep';
@@ -16,6 +17,7 @@ import { PartsBand } from './PartsBand';
 import { PrintablesBand } from './PrintablesBand';
 import { RunSheet } from './RunSheet';
 import { ReadingsBand } from './ReadingsBand';
+import { placeOf, stationOf } from './Margin';
 import { StepSheet } from './StepSheet';
 import type { Replace, Review } from '../draft/useDraft';
 import { say } from '../words';
@@ -25,8 +27,18 @@ const isEmpty = (s: Step) =>
   !Object.values({ ...s.title, ...s.text }).some(Boolean) && !s.takes?.length && !s.uses?.length;
 
 /** The procedure to time, the chosen step as a sentence under it, the things on their shelf; a step's rarer settings stand beside. */
-export function Steps({ review, replace }: { review: Review | undefined; replace: Replace }) {
-  const { doc } = useEditing();
+export function Steps({
+  review,
+  replace,
+  class: ofClass,
+}: {
+  review: Review | undefined;
+  replace: Replace;
+  /** The class that the design is looked at with; none for a usual one. */
+  class: string;
+}) {
+  const { doc, experiment } = useEditing();
+  const navigate = useNavigate();
   const [params, change] = useAddress();
   const acts = useSteps(replace);
   const { steps } = acts;
@@ -40,7 +52,10 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
     (n, i) => at === `need:${n.id}` || at === `/needs/${i}` || at.startsWith(`/needs/${i}/`),
   );
   const choose = (id?: string) => change({ at: id, more: undefined }, { replace: true });
-  useGoTo(chosen < 0 ? at : '');
+  useGoTo(at);
+  const [opened, setOpened] = useState<Opened>();
+  const place = (to: string) =>
+    stationOf(to) === 'safety' ? void navigate(placeOf(experiment, to)) : choose(to);
   const [running, setRunning] = useState(false);
   const [writing, setWriting] = useState({ id: '', turn: 0 });
   const write = (id: string | undefined) => {
@@ -58,38 +73,28 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
         <Band
           title={say('steps.the-procedure-to-time')}
           aside={
-            <>
-              <Button variant="outline-primary" onClick={() => write(acts.add(steps.length))}>
-                {say('steps.add-a-step')}
-              </Button>
-              <Button variant="outline-primary" onClick={addMeasuring}>
-                {say('steps.add-a-measuring-step')}
-              </Button>
-              {steps.length > 0 && (
-                <Button
-                  variant="outline-primary"
-                  aria-expanded={running}
-                  onClick={() => {
-                    choose();
-                    setRunning(!running);
-                  }}
-                >
-                  {say('runSheet.run-sheet')}
-                </Button>
-              )}
-            </>
+            <Ways
+              {...{ running, noting: opened?.what === 'note', empty: steps.length === 0 }}
+              onAdd={() => write(acts.add(steps.length))}
+              onMeasure={addMeasuring}
+              onNote={() =>
+                setOpened({ what: 'note', step: steps[chosen]?.id ?? steps.at(-1)?.id ?? '' })
+              }
+              onRun={() => {
+                choose();
+                setRunning(!running);
+              }}
+            />
           }
         >
           {steps.length === 0 && (
             <p className="lead-sentence">{say('steps.nothing-happens-yet-write-what-is')}</p>
           )}
-          {review && steps.length > 0 && (
+          {review && (
             <Strip
-              strip={review.strip}
-              steps={acts}
-              chosen={steps[chosen]?.id}
-              onChoose={choose}
-              onWrite={write}
+              {...{ strip: review.strip, steps: acts, chosen: steps[chosen]?.id, class: ofClass }}
+              {...{ replace, opened, onOpen: setOpened }}
+              {...{ onChoose: choose, onWrite: write, onPlace: place }}
             />
           )}
           {chosen >= 0 && (
@@ -98,6 +103,7 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
               at={chosen}
               turn={writing.id === steps[chosen].id ? writing.turn : 0}
               {...{ acts, review, replace, next, choose }}
+              onOpen={setOpened}
               onMore={() => change({ more: '1' }, { replace: true })}
             />
           )}
@@ -126,6 +132,41 @@ export function Steps({ review, replace }: { review: Review | undefined; replace
         </SideSheet>
       )}
     </div>
+  );
+}
+
+/** The ways to go on with the procedure as a whole. */
+function Ways({
+  running,
+  noting,
+  empty,
+  ...on
+}: {
+  running: boolean;
+  noting: boolean;
+  empty: boolean;
+  onAdd: () => void;
+  onMeasure: () => void;
+  onNote: () => void;
+  onRun: () => void;
+}) {
+  return (
+    <>
+      <Button variant="outline-primary" onClick={on.onAdd}>
+        {say('steps.add-a-step')}
+      </Button>
+      <Button variant="outline-primary" onClick={on.onMeasure}>
+        {say('steps.add-a-measuring-step')}
+      </Button>
+      <Button variant="outline-primary" aria-expanded={noting} onClick={on.onNote}>
+        {say('note.note-line')}
+      </Button>
+      {!empty && (
+        <Button variant="outline-primary" aria-expanded={running} onClick={on.onRun}>
+          {say('runSheet.run-sheet')}
+        </Button>
+      )}
+    </>
   );
 }
 
@@ -166,10 +207,12 @@ function Chosen({
   replace,
   next,
   choose,
+  onOpen,
   onMore,
 }: {
   at: number;
   turn: number;
+  onOpen: (what: Opened) => void;
   acts: Acts;
   review: Review | undefined;
   replace: Replace;
@@ -193,7 +236,11 @@ function Chosen({
         onChoose={choose}
       />
       <AskedAtStep at={at} review={review} replace={replace} />
-      <StepActs at={at} acts={acts} onChoose={choose} onMore={onMore} />
+      <StepActs
+        {...{ at, acts, onOpen, onMore }}
+        onChoose={choose}
+        waits={(review?.strip.blocks.find((b) => b.step === step.id)?.wait ?? 0) > 0}
+      />
     </>
   );
 }
@@ -230,12 +277,17 @@ function StepList({ chosen, onChoose }: { chosen: number; onChoose: (id: string)
 function StepActs({
   at,
   acts,
+  waits,
   onChoose,
+  onOpen,
   onMore,
 }: {
   at: number;
   acts: Acts;
+  /** Something is waited for before it. */
+  waits: boolean;
   onChoose: (id?: string) => void;
+  onOpen: (what: Opened) => void;
   onMore: () => void;
 }) {
   const { doc, language } = useEditing();
@@ -247,6 +299,14 @@ function StepActs({
       <Button variant="outline-primary" onClick={onMore}>
         {say('steps.more-of-this-step')}
       </Button>
+      <Button variant="outline-primary" onClick={() => onOpen({ what: 'pegs', step: s.id })}>
+        {say('peg.hang-on-it')}
+      </Button>
+      {waits && (
+        <Button variant="outline-primary" onClick={() => onOpen({ what: 'wait', step: s.id })}>
+          {say('unfold.its-wait')}
+        </Button>
+      )}
       <Button variant="outline-primary" disabled={at === 0} onClick={() => acts.move(at, at - 1)}>
         {say('steps.earlier')}
       </Button>

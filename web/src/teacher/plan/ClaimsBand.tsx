@@ -88,7 +88,7 @@ export function ClaimsBand({ review }: { review: Review | undefined }) {
           <p key={r}>{r}</p>
         ))}
       </div>
-      {!claims && (
+      {!claims && planned.length > 0 && (
         <>
           <p className="hint mb-1">{say('claims.you-say-nothing-so')}</p>
           <Tested planned={planned} />

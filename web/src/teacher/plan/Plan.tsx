@@ -1,4 +1,3 @@
-import './Plan.scss';
 import { useAddress } from '../frame/address';
 import type { Replace, Review } from '../draft/useDraft';
 import type { Doc } from '../draft/document';

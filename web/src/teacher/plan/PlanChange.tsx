@@ -94,7 +94,7 @@ function AsAResult({ review }: { review: Review | undefined }) {
   const kind = doc.readings?.find((r) => r.id === measured?.reading)?.kind ?? 'quantity';
   const number = isNumber(kind); // only these have a size
   const offered = review?.results[0] ?? [];
-  if (!measured) return null;
+  if (!measured?.reading) return null;
   return (
     <Said legend={say('plan.what-it-is-as-a-result')}>
       <ChoiceField

@@ -2,11 +2,10 @@ import { useRef, useState, type PointerEvent } from 'react';
 import type { Part } from '../../ui/thread';
 import type { Review } from '../draft/useDraft';
 import { say } from '../words';
-import type { Block } from './useSteps';
+import type { Drawn } from './parts';
 
 interface Props {
-  part: Part<Block>;
-  number: number;
+  part: Part<Drawn>;
   left: number;
   top: number;
   laneHeight: number;
@@ -58,6 +57,7 @@ export function StepBlock(p: Props) {
     span.hands,
     span.job && say(span.job === 'does' ? 'strip.adult-does' : 'strip.adult-near'),
     ...span.pegs.map((g) => g.words),
+    span.gate && say('strip.gate'),
   ].filter(Boolean);
   return (
     <button
@@ -81,7 +81,7 @@ export function StepBlock(p: Props) {
     >
       <span className="visually-hidden">
         {say('strip.step', {
-          number: p.number,
+          number: span.number,
           title: span.title || say('steps.without-a-name'),
           words: marks.join(', '),
         })}
@@ -101,7 +101,8 @@ export function StepBlock(p: Props) {
             height: r.n * p.laneHeight - 5,
           }}
         >
-          <b>{p.number}</b> {k === 0 && w > 64 && <small>{span.hands}</small>}
+          <b>{span.part ? '' : span.number}</b>{' '}
+          {k === 0 && w > 64 && <small>{span.part?.long ?? span.hands}</small>}
           {k === 0 && w > 64 && <span className="strip-title">{span.title}</span>}
         </span>
       ))}
@@ -112,7 +113,7 @@ export function StepBlock(p: Props) {
           </i>
         ))}
       </span>
-      {span.closes && <span className="strip-gate" style={{ top: p.top }} />}
+      {span.gate && <span className="strip-gate" style={{ top: p.top }} />}
     </button>
   );
 }

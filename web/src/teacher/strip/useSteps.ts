@@ -78,6 +78,47 @@ export function useSteps(replace: Replace) {
           say('steps.lasts', { name: name(i), duration }),
         );
     },
+    /** Lasts as long as was typed: its hands, or the wait that it is. */
+    lastsFor(i: number, duration: string) {
+      const s = steps[i];
+      const next =
+        s.kind === 'wait' ? { ...s, wait: { ...s.wait, for: duration } } : { ...s, duration };
+      put(
+        steps.map((x, k) => (k === i ? next : x)),
+        say('steps.lasts', { name: name(i), duration }),
+      );
+    },
+    /** Begins a part of the work at a step; where there was none, what stands before is one too. Gives the place of its name. */
+    part(i: number): string {
+      const ids = steps.map((s) => s.id);
+      const sections = doc.sections ?? [];
+      const at = sections.findIndex((x) => x.steps.includes(ids[i]));
+      const fresh = (others: typeof sections, own: string[]) => ({
+        id: freshID('part', others),
+        title: {},
+        steps: own,
+      });
+      let next: typeof sections;
+      if (at < 0) {
+        const end = ids.findIndex((id, k) => k > i && sections.some((x) => x.steps.includes(id)));
+        const before = sections.length === 0 && i > 0 ? [fresh([], ids.slice(0, i))] : sections;
+        const own = ids.slice(i, end < 0 ? undefined : end);
+        const earlier = before.filter((x) => ids.indexOf(x.steps[0]) < i);
+        next = [...earlier, fresh(before, own), ...before.filter((x) => !earlier.includes(x))];
+      } else {
+        const { steps: own } = sections[at];
+        const cut = own.indexOf(ids[i]);
+        if (cut === 0) return `/sections/${at}/title`; // it begins here already
+        next = [
+          ...sections.slice(0, at),
+          { ...sections[at], steps: own.slice(0, cut) },
+          fresh(sections, own.slice(cut)),
+          ...sections.slice(at + 1),
+        ];
+      }
+      replace({ ...doc, sections: next }, say('steps.began-a-part', { name: name(i) }), doc);
+      return `/sections/${next.findIndex((x) => x.steps[0] === ids[i])}/title`;
+    },
     /** For all conditions at once, for each by itself, or for some of them. */
     lanes(i: number, conditions: string[], each: boolean) {
       put(

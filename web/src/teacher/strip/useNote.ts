@@ -1,0 +1,71 @@
+import { useState } from 'react';
+import { api, got, type Schemas } from '../../api/client';
+import type { Doc } from '../draft/document';
+import type { Replace } from '../draft/useDraft';
+import { useEditing } from '../draft/fields';
+import { say } from '../words';
+
+export type Peg = NonNullable<Schemas['NoteBody']['peg']>;
+
+/** The pegs with the key that hangs each, after an h. */
+export const pegs: [string, Peg, string][] = [
+  ['r', 'reading', say('peg.reading')],
+  ['p', 'photo', say('readingsBand.photo')],
+  ['c', 'clip', say('peg.clip')],
+  ['m', 'sound', say('peg.sound')],
+  ['b', 'drawing', say('peg.drawing')],
+  ['a', 'adult-near', say('peg.adult-near')],
+  ['h', 'hazard', say('peg.hazard')],
+  ['e', 'look', say('peg.look')],
+  ['q', 'question', say('peg.question')],
+  ['k', 'keep', say('peg.keep')],
+  ['d', 'gate', say('peg.gate')],
+];
+
+/** Puts what one line says behind a step, or hangs a peg on it; the rules of it live on the server. */
+export function useNote(replace: Replace, onPlace: (at: string) => void) {
+  const { doc, language } = useEditing();
+  const [problem, setProblem] = useState<unknown>();
+  const ask = (step: string | undefined, what: { line?: string; peg?: Peg }) =>
+    got(
+      api.POST('/api/v1/preview/note', {
+        body: { document: doc, language, ...(step && { step }), ...what },
+      }),
+    );
+  const attempt = async <T>(act: () => Promise<T>): Promise<T | undefined> => {
+    try {
+      setProblem(undefined);
+      return await act();
+    } catch (error) {
+      setProblem(error);
+      return undefined;
+    }
+  };
+  return {
+    problem,
+    /** What a line would add, in a sentence. */
+    wouldAdd: (step: string | undefined, line: string) =>
+      attempt(async () => (await ask(step, { line })).words),
+    add: (step: string | undefined, what: { line?: string; peg?: Peg }) =>
+      attempt(async () => {
+        const noted = await ask(step, what);
+        replace(noted.document as Doc, noted.words, doc);
+        onPlace(noted.at);
+        return noted;
+      }),
+    /** Makes two steps of one, behind its first sentence. */
+    split: (step: string, text: string) => {
+      const end = /[.!?]\s+(?=\S)/.exec(text);
+      if (!end) return undefined;
+      const from = Array.from(text.slice(0, end.index + end[0].length)).length;
+      return attempt(async () => {
+        const after = await got(
+          api.POST('/api/v1/preview/take', {
+            body: { document: doc, step, language, answer: { kind: 'split', from } },
+          }),
+        );
+        replace(after.document as Doc, say('steps.split-a-step'), doc);
+      });
+    },
+  };
+}

@@ -224,6 +224,7 @@ func TestASentenceInSpanish(t *testing.T) {
 	h.signIn(demo.base)
 	h.open(demo.base + "/experiments")
 	h.press("Begin from nothing")
+	h.writes("Question", "Does it cool?")
 	h.ticks("Español")
 	h.chooses("Words in", "Español")
 	h.press("Materials and steps")
@@ -353,4 +354,50 @@ func TestFindingAnExperiment(t *testing.T) {
 		b.textContent === 'Copy').click(), true)`)
 	h.until("the copy", `Boolean(location.pathname.endsWith('/plan') &&
 		document.querySelector('h1')?.textContent.endsWith(', copy'))`)
+}
+
+// TestWhatWasTakenIsChanged: under a word its amount and its wait are said differently, in
+// the words themselves; what the words do not say, how exactly it is meant and from when to
+// when a wait may end, stands beside it.
+func TestWhatWasTakenIsChanged(t *testing.T) {
+	demo := theDemo(t)
+	h := &hand{page: tab(t, 1280, 800)}
+	h.signIn(demo.base)
+	h.open(demo.base + "/experiments")
+	h.press("Begin from nothing")
+	h.writes("Question", "Does salt help?")
+	h.press("Materials and steps")
+	h.press("Add a step")
+	h.says("Wait 4 minutes, then pour 200 mL of vinegar into the jar.")
+	h.until("the next sentence", `document.activeElement?.matches('.sentence textarea') && document.activeElement.value === ''`)
+	h.do(chromedp.KeyEvent(kb.Escape))
+	h.sees("Saved")
+	h.until("the step under the hand", `(document.querySelector('.strip-block')?.click(),
+		document.querySelector('.sentence textarea')?.value.startsWith('Wait 4'))`)
+	h.reads()
+	h.press("amount 200 mL")
+	h.sees("It matters")
+	h.violations("an amount that was taken")
+	h.writes("How much", "250 mL")
+	h.press("Change")
+	h.until("the words themselves", `document.querySelector('.sentence textarea').value.trim() ===
+		'Wait 4 minutes, then pour 250 mL of vinegar into the jar.'`)
+	h.reads()
+	h.chooses("It matters", "about")
+	h.press("wait Wait 4 minutes")
+	h.writes("How long", "5 minutes")
+	h.press("Change")
+	h.until("the wait in the words", `document.querySelector('.sentence textarea').value.startsWith('Wait 5 minutes')`)
+	h.reads()
+	h.writes("It may end from", "3 min")
+	h.writes("and will do until", "8 min")
+	h.fits("what was taken")
+	id := evaluate[string](h.page, `location.pathname.split('/')[2]`)
+	h.until("the design has it so", fmt.Sprintf(`fetch('/api/v1/experiments/%s').then((r) => r.json()).then((d) =>
+		d.document.needs.some((n) => n.amount === '250 mL' && n.tolerance === 'about') &&
+		JSON.stringify(d.document.steps[0].wait) === '{"for":"5 min","earliest":"3 min","latest":"8 min"}')`, id))
+	// The thing itself is worked out further beside the strip.
+	h.press("thing vinegar")
+	h.press("the thing")
+	h.sheet("Thing 1")
 }

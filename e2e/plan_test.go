@@ -29,7 +29,7 @@ func TestThePlanInSentences(t *testing.T) {
 	p.writes("Question", "Does soap change how many drops a coin carries?")
 	p.writes("It is called", "Drops on a coin")
 	p.writes("We change", "soap in the water")
-	p.writes("We measure", "drops on the coin")
+	p.writes("What is measured", "drops on the coin")
 	p.sees("Nothing is measured or shown yet, so nothing can be said.")
 	p.press("Add what is kept")
 	p.until("the hand in it", `document.activeElement.id === 'f-kept-0-name'`)
@@ -49,6 +49,13 @@ func TestThePlanInSentences(t *testing.T) {
 	p.until("where the formula breaks off", `Boolean(document.querySelector('.said .w-mend'))`)
 	p.writes("worked out as", "n * 2")
 	p.sees("gives a value in plain numbers")
+	// What is done is the kind: it ends the sentence otherwise.
+	p.chooses("by the reading", "drops")
+	p.sees("We")
+	p.chooses("We", "time when")
+	p.sees("at the latest by")
+	p.chooses("We", "count")
+	p.writes("of", "40")
 	// A lane goes down by a key, with the hand in it.
 	p.do(chromedp.Focus(chromedp.CSS("#f-conditions-0-name")))
 	p.do(chromedp.KeyEvent(kb.ArrowDown, chromedp.KeyModifiers(chromedp.ModifierAlt)))

@@ -98,7 +98,42 @@ func analyse(d *design.Document, homes []Home) *analysis {
 		a.results[i] = slices.Clone(notebook.Derive(h.Book)) // a count may become a share here
 	}
 	a.shares()
+	a.turn()
 	return a
+}
+
+// turn puts the directions of all homes where they lie nearest to each other, each home's
+// by the same turns, so that their mean points to where they do.
+func (a *analysis) turn() {
+	for _, o := range a.outcomes {
+		if !a.d.Turns(o.Derived) {
+			continue
+		}
+		own := make([][]*notebook.Result, len(a.homes))
+		middles := make([]float64, len(a.homes))
+		var all []float64
+		for h := range a.homes {
+			var values []float64
+			for i := range a.results[h] {
+				if r := &a.results[h][i]; r.Derived == o.ID && r.OK {
+					own[h], values = append(own[h], r), append(values, r.Value.Value)
+				}
+			}
+			middles[h] = stats.MeanDirection(values)
+			all = append(all, values...)
+		}
+		middle := stats.MeanDirection(all)
+		for h, results := range own {
+			for _, r := range results {
+				by := stats.Turns(r.Value.Value, middles[h]) + stats.Turns(middles[h], middle)
+				r.Value.Value += by
+				r.Doubt.Trials = slices.Clone(r.Doubt.Trials)
+				for i := range r.Doubt.Trials {
+					r.Doubt.Trials[i] += by
+				}
+			}
+		}
+	}
 }
 
 func (a *analysis) first() int {

@@ -4,6 +4,9 @@ import (
 	_ "embed"
 	"encoding/json"
 	"math"
+	"regexp"
+	"slices"
+	"strings"
 
 	"patient-kitchen/core/quantity"
 )
@@ -141,6 +144,20 @@ func (p *Place) width() (quantity.Quantity, bool) {
 		return quantity.Quantity{}, false
 	}
 	return quantity.Quantity{Value: q.Value, Unit: q.Unit}, true
+}
+
+// Directed reports whether a reading is a direction, of which a whole turn is none.
+func (r *Reading) Directed() bool { return r.Sort() == PositionKind && r.Placed().bearing() == Direction }
+
+// directly is a formula that is one reading, or its mean or one of its times.
+var directly = regexp.MustCompile(`^(?:(?:mean|first|last)\(\s*(\w+)\s*\)|at\(\s*(\w+)\s*,[^()]*\)|(\w+))$`)
+
+// Turns reports whether a value is a direction: a reading of one as it is, or its mean.
+func (d *Document) Turns(x Derived) bool {
+	found := directly.FindStringSubmatch(strings.TrimSpace(x.Formula))
+	return found != nil && slices.ContainsFunc(d.Readings, func(r Reading) bool {
+		return slices.Contains(found[1:], r.Symbol) && r.Symbol != "" && r.Directed()
+	})
 }
 
 // Comes is what a place comes to, in [Place.Unit]: with dx = x − x₀ and

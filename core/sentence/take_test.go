@@ -6,6 +6,7 @@ import (
 	"path/filepath"
 	"reflect"
 	"slices"
+	"strconv"
 	"strings"
 	"testing"
 
@@ -518,5 +519,40 @@ func TestPlacesAreMarked(t *testing.T) {
 		if s := stepOf(t, d, "look"); len(s.Takes) != 0 {
 			t.Errorf("%q takes %+v", lines[1], s.Takes)
 		}
+	}
+}
+
+// TestPlace: what a piece says stands at a place of the design, or nowhere.
+func TestPlace(t *testing.T) {
+	d := sugar()
+	write(d, "s", "en", "Wait 4 minutes, then pour 250 mL of vinegar into the jar, take a photo, measure the height slowly.")
+	sentence.Take(d, "s", "", "en")
+	pieces := sentence.Read(sentence.Of(d), d.Steps[0].Text["en"], "en")
+	raw, _ := json.Marshal(d)
+	for k, p := range pieces {
+		at := sentence.Place(d, "s", "en", pieces, k)
+		var doc any
+		_ = json.Unmarshal(raw, &doc)
+		for _, key := range strings.Split(at, "/")[min(1, len(at)):] {
+			switch in := doc.(type) {
+			case map[string]any:
+				doc = in[key]
+			case []any:
+				n, _ := strconv.Atoi(key)
+				doc = in[n]
+			}
+		}
+		found, _ := json.Marshal(doc)
+		want := map[sentence.Kind]string{
+			sentence.Amount: `"amount":"250 mL"`, sentence.Thing: `"material":"vinegar-white"`, sentence.Act: "pour",
+			sentence.Wait: "4 min", sentence.Reading: `"height"`, sentence.Evidence: `"photo"`,
+			sentence.Vessel: `jar`,
+		}[p.Kind]
+		if at == "" && p.Kind != sentence.Act || !strings.Contains(string(found), want) {
+			t.Errorf("%s %q stands at %q: %.120s has no %s", p.Kind, p.Words, at, found, want)
+		}
+	}
+	if at := sentence.Place(d, "nothing", "en", pieces, 0); at != "" {
+		t.Errorf("a piece of no step stands at %q", at)
 	}
 }

@@ -28,6 +28,8 @@ type TakenView struct {
 	Value string `json:"value,omitempty" doc:"What was understood, where the words do not say it as it is"`
 	Lane  string `json:"lane,omitempty" doc:"Id of the condition"`
 	Need  string `json:"need,omitempty" doc:"Id of the need"`
+	At    int    `json:"at,omitempty" doc:"Of an amount or a time: where its value begins, in code points"`
+	Place string `json:"place,omitempty" doc:"Where the design has it, as a JSON Pointer"`
 	Given bool   `json:"given" doc:"The design has it so; otherwise it was put differently by hand"`
 }
 
@@ -60,6 +62,7 @@ func ReadSentence(raw []byte, step, written, language string) (SentenceView, err
 	for k, p := range pieces {
 		view := TakenView{
 			Kind: string(p.Kind), From: p.From, To: p.To, Words: p.Words, Need: p.Need,
+			At: max(p.At, p.From), Place: sentence.Place(d, step, written, pieces, k),
 			Gloss: text.Render(text.M("sentence.gloss."+string(p.Kind)), language),
 			Given: sentence.Stands(d, step, written, pieces, k),
 		}

@@ -5332,6 +5332,11 @@ export interface components {
         TakenView: {
             /**
              * Format: int64
+             * @description Of an amount or a time: where its value begins, in code points
+             */
+            at?: number;
+            /**
+             * Format: int64
              * @description Code points of the text
              */
             from: number;
@@ -5345,6 +5350,8 @@ export interface components {
             lane?: string;
             /** @description Id of the need */
             need?: string;
+            /** @description Where the design has it, as a JSON Pointer */
+            place?: string;
             /** Format: int64 */
             to: number;
             /** @description What was understood, where the words do not say it as it is */

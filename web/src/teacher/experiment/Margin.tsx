@@ -3,6 +3,7 @@ import { Link, useNavigate } from 'react-router';
 import Button from 'react-bootstrap/Button';
 import FormSelect from 'react-bootstrap/FormSelect';
 import { Icon, type IconName } from '../../ui/Icon';
+import { placeOf, stationOf } from '../draft/places';
 import type { Replace, Review } from '../draft/useDraft';
 import { useKeys } from '../frame/keys';
 import { clockOf } from '../parts/dates';
@@ -28,24 +29,11 @@ const weights: Record<Line['weight'], [string, IconName]> = {
   fine: [say('margin.fine'), 'check2'],
 };
 
-/** Which station mends a place of the document. */
-export const stationOf = (path: string) =>
-  path.startsWith('/cautions')
-    ? 'safety'
-    : /^\/(steps|needs|stages|objects|sections|crew|readings|constants|derived|evidence|mistakes)/.test(
-          path,
-        )
-      ? 'steps'
-      : 'plan';
-
 const ways = {
   steps: 'margin.to-the-steps',
   plan: 'margin.to-the-plan',
   safety: 'margin.to-the-safety',
 } as const;
-
-export const placeOf = (id: string, path: string) =>
-  `/experiments/${id}/${stationOf(path)}?at=${encodeURIComponent(path)}`;
 
 /** What this design means now: always the same six lines in the same order, each one sentence with its place and its mend. One line while all is fine. */
 export function Margin({

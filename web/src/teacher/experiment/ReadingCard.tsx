@@ -8,7 +8,8 @@ import type { Replace } from '../draft/useDraft';
 import { Labelled } from '../parts/Labelled';
 import { say } from '../words';
 import { PlainField, Remove, TickField, useEditing, WordsField } from '../draft/fields';
-import { ofKind, ReadingKind, readingKinds } from './ReadingKind';
+import { ofKind, readingKinds } from '../draft/readingKinds';
+import { ReadingKind } from './ReadingKind';
 
 type Part = NonNullable<Reading['per']>[number];
 const allParts: Part[] = ['condition', 'object', 'stage'];

@@ -17,7 +17,7 @@ import { PartsBand } from './PartsBand';
 import { PrintablesBand } from './PrintablesBand';
 import { RunSheet } from './RunSheet';
 import { ReadingsBand } from './ReadingsBand';
-import { placeOf, stationOf } from './Margin';
+import { placeOf, stationOf } from '../draft/places';
 import { StepSheet } from './StepSheet';
 import type { Replace, Review } from '../draft/useDraft';
 import { say } from '../words';

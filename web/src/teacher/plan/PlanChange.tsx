@@ -1,11 +1,18 @@
 import Button from 'react-bootstrap/Button';
+import FormSelect from 'react-bootstrap/FormSelect';
+import { Link } from 'react-router';
 import { useRowKeys } from '../../ui/useRowKeys';
 import { FormulaEcho } from '../draft/FormulaEcho';
-import { freshID, isNumber } from '../draft/document';
+import { freshID, isNumber, type Reading } from '../draft/document';
+import { placeOf } from '../draft/places';
+import { freshReading, ofKind, readingKinds } from '../draft/readingKinds';
 import type { Review } from '../draft/useDraft';
 import { say } from '../words';
+import { Labelled } from '../parts/Labelled';
 import { Said } from './Said';
 import { Band, ChoiceField, PlainField, Remove, useEditing, WordsField } from '../draft/fields';
+
+type Kind = NonNullable<Reading['kind']>;
 
 const newValue = '+';
 
@@ -36,6 +43,18 @@ function Measured() {
   const derived = doc.derived ?? [];
   const at = derived.findIndex((d) => d.id === measured?.reading);
   const value = derived[at];
+  const read = readings.findIndex((r) => r.id === measured?.reading);
+  const reading = readings[read];
+  /** What is done is the kind of the reading; where there is none it makes one. */
+  const doIt = (kind: Kind) => {
+    if (reading) {
+      set(['readings', read], ofKind(reading, kind));
+      return;
+    }
+    const fresh = freshReading(doc, kind, measured?.name ?? {});
+    set(['readings'], [...readings, fresh]);
+    set(['measured', 0, 'reading'], fresh.id);
+  };
   /** A value of its own that is worked out, begun with its name. */
   const workOut = () => {
     const id = freshID('value', [...derived, ...readings]);
@@ -50,8 +69,27 @@ function Measured() {
   };
   return (
     <Said legend={say('plan.what-is-measured')}>
+      {value ? (
+        <span>{say('plan.we-measure')}</span>
+      ) : (
+        <Labelled id="f-measured-verb" words={say('plan.we')}>
+          <FormSelect
+            id="f-measured-verb"
+            value={reading?.kind ?? (reading ? 'quantity' : '')}
+            onChange={(e) => doIt(e.target.value as Kind)}
+          >
+            {!reading && <option value="">{say('plan.measure-count-judge')}</option>}
+            {readingKinds.map(([kind, verb]) => (
+              <option key={kind} value={kind}>
+                {verb}
+              </option>
+            ))}
+          </FormSelect>
+        </Labelled>
+      )}
       <WordsField
-        label={say('plan.we-measure')}
+        hideLabel
+        label={say('plan.what-is-measured')}
         path={['measured', 0, 'name']}
         value={measured?.name}
       />
@@ -67,6 +105,7 @@ function Measured() {
           ...(readings.length > 0 ? [[newValue, say('plan.work-it-out')] as [string, string]] : []),
         ]}
       />
+      {reading && <ItsEnd reading={reading} at={read} />}
       {value && !value.model && (
         <>
           <PlainField
@@ -85,6 +124,36 @@ function Measured() {
       )}
     </Said>
   );
+}
+
+/** How the sentence ends depends on what is done: in a unit, out of how many, or with words of its own. */
+function ItsEnd({ reading, at }: { reading: Reading; at: number }) {
+  const { experiment } = useEditing();
+  const path = (part: string) => ['readings', at, part];
+  switch (reading.kind ?? 'quantity') {
+    case 'quantity':
+      return <PlainField label={say('plan.in-unit')} path={path('unit')} value={reading.unit} />;
+    case 'count':
+      return (
+        <PlainField
+          label={say('plan.out-of')}
+          path={path('of')}
+          value={reading.of}
+          hint={say('readingKind.open')}
+        />
+      );
+    case 'event':
+      return (
+        <PlainField
+          label={say('plan.at-the-latest-by')}
+          path={path('not_by')}
+          value={reading.not_by}
+          hint="30 min"
+        />
+      );
+    default:
+      return <Link to={placeOf(experiment, `/readings/${at}`)}>{say('plan.how-it-is-asked')}</Link>;
+  }
 }
 
 /** What the measured thing is as a result, and how much of a difference matters. */

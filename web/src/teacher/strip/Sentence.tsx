@@ -119,6 +119,8 @@ function InLanguage({
       {text && (pieces.length > 0 || (reading.data && !reading.busy)) && (
         <Taken
           pieces={pieces}
+          text={text}
+          onRewrite={(from, to, value) => void taking.answer({ kind: 'rewrite', from, to, value })}
           onPlain={(words) => void taking.answer({ kind: 'plain', value: words.toLowerCase() })}
           onChoose={onChoose}
         />

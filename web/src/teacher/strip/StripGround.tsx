@@ -68,9 +68,7 @@ export function StripGround(p: Props) {
             style={{ left, width: q.w, top, height }}
             onClick={() => p.onUnfold(q.span.step)}
           >
-            <span className="visually-hidden">
-              {say('unfold.unfold', { wait: q.span.waits })}
-            </span>
+            <span className="visually-hidden">{say('unfold.unfold', { wait: q.span.waits })}</span>
             {q.w > 36 && (
               <span aria-hidden="true">
                 {q.span.waits}

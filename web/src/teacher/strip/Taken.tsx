@@ -1,20 +1,24 @@
 import { useState } from 'react';
-import Button from 'react-bootstrap/Button';
 import { say } from '../words';
+import { TakenSheet } from './TakenSheet';
 import type { Piece } from './useSentence';
 
 interface Props {
   pieces: Piece[];
+  /** The text that they were taken from. */
+  text: string;
+  /** Puts other words in the place of some, from one code point to another. */
+  onRewrite: (from: number, to: number, words: string) => void;
   onPlain: (words: string) => void;
   onChoose: (at: string) => void;
 }
 
-/** What was taken from the words, one button each; a press shows what can be done about it. */
-export function Taken({ pieces, onPlain, onChoose }: Props) {
+/** What was taken from the words, one button each; a press opens what can be done about it. */
+export function Taken({ pieces, text, onRewrite, onPlain, onChoose }: Props) {
   const [open, setOpen] = useState<string>();
   if (pieces.length === 0)
     return <p className="small second m-0">{say('sentence.nothing-taken')}</p>;
-  const key = (p: Piece) => `${p.from}-${p.to}-${p.kind}`;
+  const key = (p: Piece) => `${p.from} ${p.kind}`;
   const chosen = pieces.find((p) => key(p) === open);
   return (
     <>
@@ -37,24 +41,17 @@ export function Taken({ pieces, onPlain, onChoose }: Props) {
         ))}
       </ul>
       {chosen && (
-        <p className="taken-more small">
-          <b>{chosen.gloss}</b> {chosen.value || chosen.words}
-          {!chosen.given && ` · ${say('sentence.not-as-said')}`}{' '}
-          {chosen.need && (
-            <Button variant="plain" onClick={() => onChoose(`need:${chosen.need}`)}>
-              {say('sentence.the-thing')}
-            </Button>
-          )}{' '}
-          <Button
-            variant="plain"
-            onClick={() => {
-              setOpen(undefined);
-              onPlain(chosen.words);
-            }}
-          >
-            {say('sentence.only-words')}
-          </Button>
-        </p>
+        <TakenSheet
+          key={`${open} ${chosen.words}`}
+          piece={chosen}
+          text={text}
+          onRewrite={onRewrite}
+          onPlain={() => {
+            setOpen(undefined);
+            onPlain(chosen.words);
+          }}
+          onChoose={onChoose}
+        />
       )}
     </>
   );

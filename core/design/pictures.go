@@ -147,7 +147,9 @@ func (p *Place) width() (quantity.Quantity, bool) {
 }
 
 // Directed reports whether a reading is a direction, of which a whole turn is none.
-func (r *Reading) Directed() bool { return r.Sort() == PositionKind && r.Placed().bearing() == Direction }
+func (r *Reading) Directed() bool {
+	return r.Sort() == PositionKind && r.Placed().bearing() == Direction
+}
 
 // directly is a formula that is one reading, or its mean or one of its times.
 var directly = regexp.MustCompile(`^(?:(?:mean|first|last)\(\s*(\w+)\s*\)|at\(\s*(\w+)\s*,[^()]*\)|(\w+))$`)

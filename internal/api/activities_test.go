@@ -2,6 +2,9 @@ package api_test
 
 import (
 	"encoding/json"
+	"io"
+	"net/http"
+	"net/url"
 	"strings"
 	"testing"
 	"time"
@@ -86,5 +89,44 @@ func TestActivitiesAreAgreedToOneByOne(t *testing.T) {
 	sc.put(fern, newID(), late)
 	if row := sc.results().Homes[0]; len(row.Without) != 0 || row.Steps != 2 || row.Cells[1].State != "value" {
 		t.Errorf("%+v", row)
+	}
+}
+
+// Without a script, too, a guardian agrees to each short activity by itself, and finds what
+// was agreed to when the page is read again.
+func TestActivitiesOnThePlainPage(t *testing.T) {
+	sc := newSite(t).school("t@school.example", "Fern")
+	sc.experiment = want[app.DraftView](sc.teacher, "POST", "/experiments",
+		map[string]any{"document": json.RawMessage(twoActivities)})
+	sc.as = want[results.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{
+		"experiment": sc.experiment.ID, "opens_at": lesson.Add(-time.Hour), "due_at": lesson.Add(24 * time.Hour),
+	})
+	fern := sc.phone("Fern")
+	link := sc.links["Fern"].Link
+	token := link[strings.LastIndexByte(link, '/')+1:]
+	read := func(res *http.Response, err error) string {
+		t.Helper()
+		if err != nil || res.StatusCode != 200 {
+			t.Fatalf("%v %v", res, err)
+		}
+		defer res.Body.Close()
+		page, _ := io.ReadAll(res.Body)
+		return string(page)
+	}
+	ticked := func(page, id string) bool { return strings.Contains(page, `name="doing" value="`+id+`" checked`) }
+	page := read(http.Get(sc.URL + "/h/" + token + "?plain"))
+	if !ticked(page, "ties") || !ticked(page, "strips") {
+		t.Error("what nobody has answered yet is not offered whole")
+	}
+	page = read(http.PostForm(sc.URL+"/plain/permission", url.Values{
+		"token": {token}, "assignment": {sc.as.ID.String()}, "decision": {"granted"}, "guardian": {"A. Fernsby"},
+		"text_sha":   {fern.sheetOf(sc.as.ID.String()).Permission.TextSha},
+		"activities": {"ties", "strips"}, "doing": {"ties"},
+	}))
+	if p := fern.sheetOf(sc.as.ID.String()).Permission; p.State != "granted" || strings.Join(p.Without, " ") != "strips" {
+		t.Errorf("%+v", p)
+	}
+	if !ticked(page, "ties") || ticked(page, "strips") {
+		t.Error("the page does not say what was agreed to")
 	}
 }

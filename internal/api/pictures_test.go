@@ -5,6 +5,7 @@ import (
 	"bytes"
 	"encoding/json"
 	"io"
+	"slices"
 	"strings"
 	"testing"
 	"time"
@@ -82,6 +83,29 @@ func TestPicturesOfADesign(t *testing.T) {
 	fern.refused("GET", sc.homePath(fern, "/pictures/"+p.ID), nil, 404, "not-found") // the other experiment
 	moss := other.phone("Moss")
 	moss.refused("GET", moss.home+at, nil, 404, "not-found")
+
+	// It is on paper, each reader's under an address that the reader may read, and in the
+	// archive of the class.
+	for _, c := range []struct {
+		who      *client
+		page, at string
+	}{
+		{sc.teacher, "/print/classes/" + sc.class.ID.String() + "/experiments/" + id + "/sheet", "/api/v1/experiments/" + id},
+		{sc.teacher, "/print" + sc.path("/assignments/"+as.ID.String()+"/packs"), "/api/v1/experiments/" + id},
+	} {
+		page := c.who.do("GET", c.page, nil)
+		if img := c.at + "/pictures/" + p.ID + `" alt="Four strips, cut"`; page.status != 200 ||
+			!bytes.Contains(page.body, []byte(img)) {
+			t.Errorf("%s has no picture: %d", c.page, page.status)
+		}
+	}
+	archive := sc.teacher.do("GET", sc.path("/archive.zip"), nil)
+	whole, err := zip.NewReader(bytes.NewReader(archive.body), int64(len(archive.body)))
+	if err != nil || !slices.ContainsFunc(whole.File, func(f *zip.File) bool {
+		return strings.HasSuffix(f.Name, "/pictures/"+p.ID+".jpg") && f.UncompressedSize64 > 100
+	}) {
+		t.Errorf("the archive of the class has no picture: %v %d", err, archive.status)
+	}
 
 	// The same file on another account: its picture is made anew, or is here already.
 	opened := func(content []byte) (app.DraftView, answer) {

@@ -4,6 +4,7 @@ import (
 	"embed"
 	"html/template"
 	"net/http"
+	"slices"
 
 	"github.com/go-chi/chi/v5"
 
@@ -59,6 +60,11 @@ func (s *Server) showPlain(w http.ResponseWriter, r *http.Request, token, thanks
 	}
 }
 
+// unticked are those of a list that were not ticked.
+func unticked(all, ticked []string) []string {
+	return slices.DeleteFunc(slices.Clone(all), func(id string) bool { return slices.Contains(ticked, id) })
+}
+
 func (s *Server) plainPermission(w http.ResponseWriter, r *http.Request) {
 	r.Body = http.MaxBytesReader(w, r.Body, 64<<10)
 	token := r.FormValue("token")
@@ -73,10 +79,11 @@ func (s *Server) plainPermission(w http.ResponseWriter, r *http.Request) {
 			r.Context(),
 			who,
 			id,
-			app.PermissionFields{Decision: r.FormValue("decision"), Guardian: r.FormValue("guardian"),
-				Photos: r.FormValue(
-					"photos",
-				) == "yes", Adult: r.FormValue("adult") == "yes", TextSha: r.FormValue("text_sha")},
+			app.PermissionFields{
+				Decision: r.FormValue("decision"), Guardian: r.FormValue("guardian"),
+				Photos: r.FormValue("photos") == "yes", Adult: r.FormValue("adult") == "yes",
+				TextSha: r.FormValue("text_sha"), Without: unticked(r.Form["activities"], r.Form["doing"]),
+			},
 		)
 	}
 	if err != nil {

@@ -196,6 +196,7 @@ func (s *Server) printPacks(w http.ResponseWriter, r *http.Request) {
 			}
 			page.Title, page.Language = p.Title, p.Language
 			page.Paper = paperOf(r.URL.Query().Get("paper"), p.Class.Zone)
+			p.Pictures = designPictures(p)
 			page.Sheets = append(page.Sheets, sheet{p, w, len(page.Homes) - 1})
 		}
 		return writePage(w, "pack", page)
@@ -220,9 +221,13 @@ func (s *Server) printDraft(w http.ResponseWriter, r *http.Request) {
 		if err != nil {
 			return err
 		}
+		p.Pictures = designPictures(p)
 		return writePrinted(w, p)
 	})
 }
+
+// designPictures is the address before the ids of a design's pictures, for its teacher.
+func designPictures(p sheets.Printed) string { return "/api/v1/experiments/" + p.Experiment + "/pictures/" }
 
 func (s *Server) printHome(w http.ResponseWriter, r *http.Request) {
 	s.homeFile(w, r, []string{"home", "assignment"}, func(who app.HomeActor, id []uuid.UUID) error {
@@ -230,6 +235,7 @@ func (s *Server) printHome(w http.ResponseWriter, r *http.Request) {
 		if err != nil {
 			return err
 		}
+		p.Pictures = fmt.Sprintf("/api/v1/home/%s/assignments/%s/pictures/", id[0], id[1])
 		return writePrinted(w, p)
 	})
 }

@@ -166,6 +166,13 @@ func (a *App) archiveAssignment(ctx context.Context, z *archiveWriter, who Teach
 		fmt.Sprintf("%s-%s-version-%d", as.OpensAt.UTC().Format(time.DateOnly), results.PlainName(title), as.Number),
 	)
 	z.put(dir+"experiment.json", document)
+	for _, id := range picturesOf(document) {
+		p, err := a.Store.Picture(ctx, id)
+		if err != nil {
+			return notFound(err)
+		}
+		z.put(dir+fmt.Sprintf(pictureFile, id), p.Bytes)
+	}
 	for name, write := range map[string]func(io.Writer, export.Dialect) error{"readings": file.ReadingsCSV,
 		"answers": file.AnswersCSV, "observations": file.ObservationsCSV, "results": file.ResultsCSV} {
 		z.make(dir+name+".csv", func(w io.Writer) error { return write(w, export.Usual) })

@@ -134,7 +134,7 @@ func (p *press) sheet(ctx context.Context, d doing, h store.Home, kind string) (
 	}
 	s = sheets.MeasuresOf(p.class.UnitSystem, reader).Printed(s)
 	s.Class, s.Version = cardOf(homeContext{class: p.class, teacher: p.teacher}), p.as.Number
-	s.Watch.OpensAt = p.as.OpensAt
+	s.Watch.OpensAt, s.Experiment = p.as.OpensAt, p.as.ExperimentID.String()
 	p.done[key] = s
 	return s, nil
 }

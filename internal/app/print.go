@@ -27,6 +27,7 @@ func (a *App) PrintDraft(
 	p, err := sheets.Print(t.Document, t.plan, kind, language)
 	p = sheets.MeasuresOf(t.class.UnitSystem, language).Printed(p)
 	p.Class, p.Home = cardOf(homeContext{class: t.class, teacher: t.teacher}), t.home
+	p.Experiment = experiment.String()
 	if kind == "safety" && (t.class.EmergencyNumber == "" || t.class.PoisonNumber == "") {
 		return sheets.Printed{}, &refusal.Refused{Code: "no-numbers"}
 	}

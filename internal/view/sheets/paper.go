@@ -51,6 +51,9 @@ type Printed struct {
 
 	TrueSize []TrueSize // drawings in millimetres
 	Last     bool       // of a home's pack
+
+	Experiment string // id of the design
+	Pictures   string // the address before the ids of its steps' pictures
 }
 
 // Square is a square code as an SVG path, one unit a module; without a path there is

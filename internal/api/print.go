@@ -227,7 +227,9 @@ func (s *Server) printDraft(w http.ResponseWriter, r *http.Request) {
 }
 
 // designPictures is the address before the ids of a design's pictures, for its teacher.
-func designPictures(p sheets.Printed) string { return "/api/v1/experiments/" + p.Experiment + "/pictures/" }
+func designPictures(p sheets.Printed) string {
+	return "/api/v1/experiments/" + p.Experiment + "/pictures/"
+}
 
 func (s *Server) printHome(w http.ResponseWriter, r *http.Request) {
 	s.homeFile(w, r, []string{"home", "assignment"}, func(who app.HomeActor, id []uuid.UUID) error {

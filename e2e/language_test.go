@@ -31,7 +31,7 @@ func TestTeacherInSpanish(t *testing.T) {
 		p.wholeWords(path)
 	}
 	for station, words := range map[string]string{
-		"plan": "Intentos de cada una", "steps": "El procedimiento a escala de tiempo",
+		"plan": "Cada una se prueba", "steps": "El procedimiento a escala de tiempo",
 		"safety": "Lo que leerá la persona responsable", "kitchens": "Un punto significa como está diseñado",
 		"issue": "A quién y cuándo", "run": "han enviado su trabajo", "collect": "piden una mirada.",
 		"compare": "Los datos lo apoyan",

@@ -1,6 +1,7 @@
 package e2e
 
 import (
+	"fmt"
 	"testing"
 
 	"github.com/chromedp/chromedp"
@@ -38,6 +39,8 @@ func TestThePlanInSentences(t *testing.T) {
 	p.press("Put them in")
 	// A reading, and of it a value that is worked out where it is spoken of.
 	id := evaluate[string](p, `location.pathname.split('/')[2]`)
+	p.until("all of it kept", fmt.Sprintf(`fetch('/api/v1/experiments/%s').then((r) => r.json()).then((d) =>
+		d.document.conditions?.length === 3 && d.document.kept?.[0]?.name?.en === 'the same coin')`, id))
 	p.sees("Saved")
 	p.changes(id, `d.readings = [{id: 'drops', symbol: 'n', name: {en: 'drops'}, kind: 'count', unit: '', per: ['condition']}]`)
 	p.open(demo.base + "/experiments/" + id + "/plan")

@@ -85,6 +85,9 @@ func TestValidateExplains(t *testing.T) {
 		{"no-instrument", "/readings/0/instruments", func(d *design.Document) { d.Readings[0].Instruments = nil }},
 		{"reading-not-taken", "/readings/0", func(d *design.Document) { d.Readings[0].Times = nil }},
 		{"measured-without-reading", "/measured/0", func(d *design.Document) { d.Measured[0].Reading = "mass" }},
+		{"deeper-measured", "/measured/0/reading", func(d *design.Document) {
+			d.Measured[0].Reading, d.Readings[0].Deeper = d.Readings[0].ID, true
+		}},
 		{"no-steps", "/steps", func(d *design.Document) { d.Steps = nil }},
 		{"step-kind", "/steps/0/kind", func(d *design.Document) { d.Steps[0].Kind = "dance" }},
 		{"no-wait", "/steps/0/wait", func(d *design.Document) { d.Steps[0].Kind = "wait" }},

@@ -155,6 +155,7 @@ type Step struct {
 	Meanwhile  text.Localized `json:"meanwhile,omitempty" doc:"What to do while waiting"`
 	AdultNote  text.Localized `json:"adult_note,omitempty"`
 	Simple     text.Localized `json:"simple,omitempty" doc:"Its text for younger children; a family can choose to read it"`
+	Deeper     text.Localized `json:"deeper,omitempty" doc:"What it says to those who go deeper, under its text; a home can choose to"`
 	Tip        text.Localized `json:"tip,omitempty" doc:"For the teacher alone"`
 	Crew       []string       `json:"crew,omitempty" doc:"Ids of those who do it; left out: all together"`
 	Helps      []Help         `json:"helps,omitempty" doc:"Small things that make it go well, said at their moment"`

@@ -93,6 +93,7 @@ func (p *placed) work(d *Document) {
 		p.add(s.Meanwhile, "/steps/%d/meanwhile", i)
 		p.add(s.AdultNote, "/steps/%d/adult_note", i)
 		p.add(s.Simple, "/steps/%d/simple", i)
+		p.add(s.Deeper, "/steps/%d/deeper", i)
 		for _, t := range s.HelpWords() {
 			p.add(t.Text, "/steps/%d%s", i, t.Path)
 		}

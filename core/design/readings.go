@@ -95,6 +95,7 @@ type Reading struct {
 	Low           string             `json:"low,omitempty" doc:"Physical limit below which a value is asked about"`
 	High          string             `json:"high,omitempty" doc:"Physical limit above which a value is asked about"`
 	Trials        int                `json:"trials,omitempty" minimum:"0" maximum:"20" doc:"Trials of its own; 1: measured once at each home, whatever is tried again; left out: as many as the design has"`
+	Deeper        bool               `json:"deeper,omitempty" doc:"Only for those who go deeper: taken where a home chooses to, and never waited for"`
 	Repeatability string             `json:"repeatability,omitempty" doc:"How far the same thing measured again falls apart, as one standard deviation"`
 	Guidance      text.Localized     `json:"guidance,omitempty"`
 }

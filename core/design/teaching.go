@@ -16,6 +16,7 @@ type Teaching struct {
 	Vocabulary     []Term           `json:"vocabulary,omitempty" doc:"Words that it brings, with what they mean"`
 	Counts         []text.Localized `json:"counts,omitempty" doc:"What is looked at in the work, by method and not by result; families read it"`
 	Explanation    text.Localized   `json:"explanation,omitempty" doc:"Why it comes out so; families read it from its release on"`
+	Deeper         text.Localized   `json:"deeper,omitempty" doc:"Goes on from the explanation for those who go deeper; shown with it"`
 	Release        string           `json:"release,omitempty" enum:"after-sent,after-due,never" doc:"When the explanation is shown: to each home when it has sent its work, to all when it was due, or only told by the teacher; left out: after-due"`
 	Extension      text.Localized   `json:"extension,omitempty" doc:"What could be tried next; shown with the explanation"`
 	Misconceptions []Misconception  `json:"misconceptions,omitempty" doc:"What is often thought; for the teacher"`
@@ -57,6 +58,7 @@ func (t *Teaching) Releases(sent, over bool) bool {
 func (t *Teaching) familyTexts() []PlacedText {
 	out := []PlacedText{
 		{"/teaching/everyday", t.Everyday}, {"/teaching/explanation", t.Explanation},
+		{"/teaching/deeper", t.Deeper},
 		{"/teaching/extension", t.Extension},
 	}
 	for i, w := range t.Vocabulary {

@@ -278,6 +278,9 @@ func (v *validator) readings() {
 		if m.Reading != "" && !v.known("reading", m.Reading) && !slices.ContainsFunc(v.d.Derived, derived) {
 			v.say(Error, "measured-without-reading", fmt.Sprintf("/measured/%d", i), text.Args{"name": m.Name})
 		}
+		if r, ok := v.d.Reading(m.Reading); ok && r.Deeper {
+			v.say(Warning, "deeper-measured", fmt.Sprintf("/measured/%d/reading", i), text.Args{"name": r.Name})
+		}
 	}
 }
 

@@ -31,6 +31,7 @@ const (
 	AdultNotSaid State = "adult-not-said"
 	FactNotSaid  State = "fact-not-said"
 	NotHere      State = "not-here"
+	Deeper       State = "deeper"     // nothing was given of what only those give who go deeper
 	NotAgreed    State = "not-agreed" // also of a slot in which nothing was written
 )
 
@@ -151,10 +152,16 @@ func Open(d *design.Document, entries []Entry, w Writer, guards Guards) *Book {
 	return b
 }
 
-// leaveOut says of a slot without a value that it is not waited for: all that asks for it was
-// not agreed to.
+// leaveOut says of a slot without a value that it is not waited for: only those give one who
+// go deeper, or all that asks for it was not agreed to.
 func (b *Book) leaveOut(c *Cell) {
-	if c.State != NotYet || len(b.Guards) == 0 {
+	if c.State != NotYet {
+		return
+	}
+	if r, ok := b.Design.Reading(c.Slot.Reading); ok && r.Deeper {
+		c.State = Deeper
+	}
+	if len(b.Guards) == 0 {
 		return
 	}
 	takers := b.takers(c.Slot)

@@ -3,6 +3,7 @@ package notebook_test
 import (
 	"fmt"
 	"math"
+	"slices"
 	"testing"
 	"time"
 
@@ -226,5 +227,31 @@ func TestFits(t *testing.T) {
 		if notebook.Fits(d, &e) == nil {
 			t.Errorf("%+v was taken", e)
 		}
+	}
+}
+
+// What only those give who go deeper is never waited for, and counts where it was given.
+func TestDeeper(t *testing.T) {
+	d, err := design.Read([]byte(`{"schema": 3, "title": {"en": "Foam"}, "question": {"en": "How high?"},
+		"age_band": "11-13", "way": "follow-along", "languages": ["en"], "trials": 1,
+		"readings": [{"id": "high", "kind": "quantity", "symbol": "high", "unit": "mm", "name": {"en": "high"}},
+			{"id": "soft", "kind": "yes-partly-no", "symbol": "soft", "name": {"en": "soft"}, "deeper": true}],
+		"steps": [{"id": "s", "kind": "measure", "title": {"en": "Look"}, "takes": [{"reading": "high"}, {"reading": "soft"}]}]}`))
+	if err != nil {
+		t.Fatal(err)
+	}
+	states := func(entries ...notebook.Entry) (out []notebook.State) {
+		for _, c := range notebook.Open(&d, entries, notebook.Writer{Language: "en"}, nil).Cells {
+			out = append(out, c.State)
+		}
+		return out
+	}
+	if got := states(); !slices.Equal(got, []notebook.State{notebook.NotYet, notebook.Deeper}) {
+		t.Errorf("before anything was given: %v", got)
+	}
+	given := notebook.Entry{ID: "e", Kind: notebook.Reading, Provenance: notebook.Own, Slot: design.Slot{Reading: "soft", Trial: 1},
+		Given: &notebook.Given{Answer: "yes"}}
+	if got := states(given); !slices.Equal(got, []notebook.State{notebook.NotYet, notebook.HasValue}) {
+		t.Errorf("given: %v", got)
 	}
 }

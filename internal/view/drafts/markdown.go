@@ -2,6 +2,7 @@ package drafts
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"patient-kitchen/core/compare"
@@ -29,6 +30,7 @@ func Markdown(d *design.Document, language string) string {
 			m.item(joined(" – ", plain.Replace(l.Name), plain.Replace(l.Differs)))
 		}
 	}
+	m.variables()
 	if len(strip.Shelf) > 0 {
 		m.head("markdown.needed")
 		for _, j := range strip.Shelf {
@@ -56,8 +58,38 @@ func Markdown(d *design.Document, language string) string {
 			m.item(text.Render(p.Words, language))
 		}
 	}
+	m.head("markdown.reach")
+	for _, words := range review.Reach(d) {
+		m.item(text.Render(words, language))
+	}
 	m.teaching(&d.Teaching)
 	return strings.TrimSpace(m.out.String()) + "\n"
+}
+
+// variables are a table of what is changed, measured and kept the same, in the words of the
+// field; what the plan does not say has no row.
+func (m *markdown) variables() {
+	names := func(list ...design.Variable) string {
+		var out []string
+		for _, v := range list {
+			out = append(out, strings.ReplaceAll(m.say(v.Name), "|", `\|`))
+		}
+		return joined("; ", out...)
+	}
+	rows := [][2]string{
+		{"markdown.independent", names(m.d.Changed)},
+		{"markdown.dependent", names(m.d.Measured...)},
+		{"markdown.controlled", names(m.d.Kept...)},
+	}
+	rows = slices.DeleteFunc(rows, func(r [2]string) bool { return r[1] == "" })
+	if len(rows) == 0 {
+		return
+	}
+	m.head("markdown.variables")
+	fmt.Fprintf(&m.out, "| %s | %s |\n|---|---|\n", m.word("markdown.kind-of-variable"), m.word("markdown.which"))
+	for _, r := range rows {
+		fmt.Fprintf(&m.out, "| %s | %s |\n", m.word(r[0]), r[1])
+	}
 }
 
 // teaching writes what stands around the experiment.

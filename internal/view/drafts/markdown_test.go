@@ -38,6 +38,20 @@ func TestMarkdown(t *testing.T) {
 			}
 		}
 	}
+	beans, _ := docs.Example("thirsty-beans")
+	read, _ := design.Read(beans)
+	for language, rows := range map[string][]string{
+		"en": {"| independent: changed | salt in the water |", "| dependent: measured | gain of the beans |",
+			"| controlled: kept the same | kind of bean; 40 g a jar; 200 mL of water; 14 h |",
+			"- Whether salt in the water makes a difference to gain of the beans. Not why."},
+		"es": {"| independiente: se cambia |", "| controladas: se dejan igual |"},
+	} {
+		for _, want := range rows {
+			if got := drafts.Markdown(&read, language); !strings.Contains(got, want) {
+				t.Errorf("in %s it lacks %q: %s", language, want, got)
+			}
+		}
+	}
 	d := &design.Document{Title: text.Localized{"en": "# A *bold* <b>title</b>\n# second"}, Languages: []string{"en"}}
 	if got := drafts.Markdown(d, "en"); !strings.HasPrefix(got, `# \# A \*bold\* &lt;b&gt;title&lt;/b&gt; \# second`) {
 		t.Errorf("typed marks: %q", got)

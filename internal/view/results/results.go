@@ -83,7 +83,7 @@ type HomeResult struct {
 
 // CellView is one slot of a home.
 type CellView struct {
-	State   string   `json:"state" enum:"value,bound,needs-reading,not-read,spoiled,set-aside,not-yet,adult-not-said,fact-not-said,not-here,not-agreed"`
+	State   string   `json:"state" enum:"value,bound,needs-reading,not-read,spoiled,set-aside,not-yet,adult-not-said,fact-not-said,not-here,not-agreed,deeper"`
 	Value   *float64 `json:"value,omitempty" doc:"In the reading's unit, rounded to its uncertainty"`
 	U       *float64 `json:"u,omitempty" doc:"Standard uncertainty in the reading's unit"`
 	Text    string   `json:"text,omitempty" doc:"The value in the reading's unit"`

@@ -53,7 +53,7 @@ func (m Measures) Sheet(s Sheet) Sheet {
 			m.swaps(r.Swaps)
 	})
 	s.Steps = copied(s.Steps, func(r *StepRow) {
-		m.in(&r.Title, &r.Text, &r.Simple, &r.See, &r.Meanwhile, &r.AdultWhy)
+		m.in(&r.Title, &r.Text, &r.Simple, &r.Deeper, &r.See, &r.Meanwhile, &r.AdultWhy)
 		if r.Rest != nil {
 			rest := *r.Rest
 			m.in(&rest.Keep, &rest.ThrowAway, &rest.NeededAgain)

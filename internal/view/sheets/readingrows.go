@@ -24,6 +24,7 @@ type ReadingRow struct {
 	High        string          `json:"high,omitempty" doc:"The physical most"`
 	Repeats     string          `json:"repeatability,omitempty" doc:"How far two tries of the same thing differ"`
 	Trials      int             `json:"trials" doc:"How often it is taken again"`
+	Deeper      bool            `json:"deeper,omitempty" doc:"Only for those who go deeper; nobody waits for it"`
 	Shared      bool            `json:"shared,omitempty" doc:"The home takes its teacher's"`
 	Instruments []InstrumentRow `json:"instruments"`
 }

@@ -167,6 +167,7 @@ type StepRow struct {
 	See       string        `json:"see,omitempty"`
 	Picture   *PictureRow   `json:"picture,omitempty"`
 	Start     int           `json:"start" doc:"Seconds from the first step's start, if nothing is late"`
+	Deeper    string        `json:"deeper,omitempty" doc:"What it says to those who go deeper"`
 	Simple    string        `json:"simple,omitempty" doc:"Its text for younger children"`
 	Seconds   int           `json:"seconds" doc:"How long hands are busy"`
 	Gap       int           `json:"gap" doc:"Seconds between the end of the step before and its start"`

@@ -25,6 +25,7 @@ func (w *writer) steps(s *Sheet, d *design.Document, r review.Review) {
 			Text:      w.say(step.Text),
 			See:       w.say(step.See),
 			Simple:    w.say(step.Simple),
+			Deeper:    w.say(step.Deeper),
 			Meanwhile: w.say(step.Meanwhile),
 			Start:     int(span.Start.Seconds()),
 			Seconds:   int((span.End - span.Start).Seconds()),
@@ -73,7 +74,7 @@ func (w *writer) steps(s *Sheet, d *design.Document, r review.Review) {
 		}
 		row.Takes = append(row.Takes, d.Taken(&step)...)
 		for _, t := range row.Takes {
-			if slices.Contains(baselines, t.Reading) {
+			if r, ok := d.Reading(t.Reading); ok && !r.Deeper && slices.Contains(baselines, t.Reading) {
 				row.Needed = append(row.Needed, t)
 			}
 		}
@@ -141,6 +142,7 @@ func (w *writer) asked(s *Sheet, d *design.Document) {
 			High:        r.High,
 			Repeats:     r.Repeatability,
 			Trials:      d.TrialsOf(&r),
+			Deeper:      r.Deeper,
 			Instruments: []InstrumentRow{},
 		}
 		seconds, _ := design.Seconds(r.NotBy)

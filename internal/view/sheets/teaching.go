@@ -10,8 +10,9 @@ type TermRow struct {
 
 // Explained is what is read after the work.
 type Explained struct {
-	Why  string `json:"why,omitempty"`
-	Next string `json:"next,omitempty" doc:"What could be tried next"`
+	Why    string `json:"why,omitempty"`
+	Deeper string `json:"deeper,omitempty" doc:"For those who go deeper"`
+	Next   string `json:"next,omitempty" doc:"What could be tried next"`
 }
 
 // ExplainedTo is what a home reads after its work; nil before the release, and where nothing
@@ -22,7 +23,7 @@ func ExplainedTo(d *design.Document, sent, over bool, language string) *Explaine
 		return nil
 	}
 	w := &writer{language: language}
-	e := Explained{w.say(t.Explanation), w.say(t.Extension)}
+	e := Explained{w.say(t.Explanation), w.say(t.Deeper), w.say(t.Extension)}
 	if e == (Explained{}) {
 		return nil
 	}

@@ -2555,7 +2555,7 @@ export interface components {
             history: number;
             reason?: string;
             /** @enum {string} */
-            state: "value" | "bound" | "needs-reading" | "not-read" | "spoiled" | "set-aside" | "not-yet" | "adult-not-said" | "fact-not-said" | "not-here" | "not-agreed";
+            state: "value" | "bound" | "needs-reading" | "not-read" | "spoiled" | "set-aside" | "not-yet" | "adult-not-said" | "fact-not-said" | "not-here" | "not-agreed" | "deeper";
             /** @description The value in the reading's unit */
             text?: string;
             typed?: string;
@@ -3142,6 +3142,8 @@ export interface components {
             version: number;
         };
         Explained: {
+            /** @description For those who go deeper */
+            deeper?: string;
             /** @description What could be tried next */
             next?: string;
             why?: string;
@@ -4524,6 +4526,8 @@ export interface components {
         ReadingRow: {
             /** @description Levels, answers, options or things of a reading that is no number */
             choices: components["schemas"]["ChoiceRow"][];
+            /** @description Only for those who go deeper; nobody waits for it */
+            deeper?: boolean;
             /** @description Of an order: the word at its beginning */
             from?: string;
             guidance?: string;
@@ -5199,6 +5203,8 @@ export interface components {
             closed?: boolean;
             /** @description Who does it; empty: all together */
             crew: string[];
+            /** @description What it says to those who go deeper */
+            deeper?: string;
             evidence: string[];
             /** @description The gap is drawn folded, at one width */
             fold: boolean;

@@ -52,6 +52,12 @@ export function Sent({ state, sheet, book, go, onWrong }: WorkProps) {
         <section className="card-paper">
           <h2>{t('explained')}</h2>
           <p className="m-0">{sheet.explained.why}</p>
+          {sheet.explained.deeper && (
+            <details>
+              <summary>{t('goDeeper')}</summary>
+              <p className="m-0">{sheet.explained.deeper}</p>
+            </details>
+          )}
         </section>
       )}
       {safe && sheet.explained?.next && (

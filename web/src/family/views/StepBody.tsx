@@ -22,17 +22,23 @@ interface Props extends WorkProps {
   typing: Typing;
   /** Readings that have to stand before one goes on. */
   lacking: Slot[];
-  simple: boolean;
-  onSimple: (simple: boolean) => void;
+  depth: Depth;
+  onDepth: (depth: Depth) => void;
 }
 
+/** How deep a home goes: in simpler words, as written, or further. */
+export type Depth = 'simple' | '' | 'deeper';
+
 /** What a step says and asks, in the order in which it is done. */
-export function StepBody({ step, facts, typing, lacking, simple, onSimple, ...props }: Props) {
+export function StepBody({ step, facts, typing, lacking, depth, onDepth, ...props }: Props) {
   const { sheet, book } = props;
   const t = useWords();
   const adult = step.adult || facts.adult;
   const barred = facts.open || facts.closed;
   const shut = barred || (Boolean(adult) && !book.adult(step.id));
+  const takes = step.takes.filter(
+    (slot) => depth === 'deeper' || !isDeeper(sheet, slot) || book.settled(slot),
+  );
   return (
     <>
       {(step.crew ?? []).length > 0 && (
@@ -42,8 +48,9 @@ export function StepBody({ step, facts, typing, lacking, simple, onSimple, ...pr
       )}
       {step.lanes && !barred && <p className="crew">{step.lanes}</p>}
       {step.text && !barred && (
-        <p className="instruction">{simple && step.simple ? step.simple : step.text}</p>
+        <p className="instruction">{depth === 'simple' && step.simple ? step.simple : step.text}</p>
       )}
+      {step.deeper && depth === 'deeper' && !barred && <p className="added">{step.deeper}</p>}
       {step.picture && !barred && (
         <img
           className="step-picture"
@@ -51,11 +58,7 @@ export function StepBody({ step, facts, typing, lacking, simple, onSimple, ...pr
           alt={step.picture.alt}
         />
       )}
-      {step.simple && !barred && (
-        <Button variant="plain" aria-pressed={simple} onClick={() => onSimple(!simple)}>
-          {t(simple ? 'asWritten' : 'simpler')}
-        </Button>
-      )}
+      {!barred && <Depths {...{ depth, onDepth, sheet, step }} />}
       {!barred &&
         usesAt(step, sheet, book).map((u) => (
           <p key={u} className="added">
@@ -81,7 +84,9 @@ export function StepBody({ step, facts, typing, lacking, simple, onSimple, ...pr
       {facts.here.length > 0 && barred && <OurHome {...props} facts={facts} />}
       {adult && <AdultCard {...props} step={step} facts={facts} adult={adult} />}
       {!shut && <UsedFields {...props} step={step} typing={typing} />}
-      {step.takes.length > 0 && !shut && <StepReadings {...props} step={step} typing={typing} />}
+      {takes.length > 0 && !shut && (
+        <StepReadings {...props} step={{ ...step, takes }} typing={typing} />
+      )}
       {lacking.length > 0 && (
         <div className="card-paper" role="alert" ref={intoView}>
           <p>
@@ -118,6 +123,34 @@ export function StepBody({ step, facts, typing, lacking, simple, onSimple, ...pr
       ))}
     </>
   );
+}
+
+/** A reading that only those take who go deeper. */
+const isDeeper = (sheet: Sheet, slot: Slot) =>
+  sheet.readings.some((r) => r.id === slot.reading && r.deeper);
+
+/** The other depths that a step has: simpler words, or more to read and to measure. */
+function Depths({
+  depth,
+  onDepth,
+  sheet,
+  step,
+}: Pick<Props, 'depth' | 'onDepth' | 'sheet' | 'step'>) {
+  const t = useWords();
+  const further = Boolean(step.deeper) || step.takes.some((s) => isDeeper(sheet, s));
+  const offered: [Depth, 'simpler' | 'goDeeper'][] = [];
+  if (step.simple) offered.push(['simple', 'simpler']);
+  if (further) offered.push(['deeper', 'goDeeper']);
+  return offered.map(([to, words]) => (
+    <Button
+      key={to}
+      variant="plain"
+      aria-pressed={depth === to}
+      onClick={() => onDepth(depth === to ? '' : to)}
+    >
+      {t(depth === to ? 'asWritten' : words)}
+    </Button>
+  ));
 }
 
 /** What has to be said of the home before this step, or stands against it. */

@@ -7,7 +7,7 @@ import { clock } from '../parts/time';
 import { Timer, useNow } from '../parts/Timer';
 import { useWords } from '../words';
 import { ClosedStep } from './ClosedStep';
-import { StepBody } from './StepBody';
+import { StepBody, type Depth } from './StepBody';
 import { useTyping } from '../phone/typing';
 import { Book } from '../phone/book';
 import { useRemembered } from '../phone/useRemembered';
@@ -27,7 +27,7 @@ export function StepPage({
   const now = useNow(state.offset);
   const readyAt = book.readyAt(step);
   const [early, setEarly] = useState(false);
-  const [simple = false, setSimple] = useRemembered<boolean>(state, 'simple');
+  const [depth = '', setDepth] = useRemembered<Depth>(state, 'depth');
   const waiting =
     step.wait !== undefined &&
     !early &&
@@ -121,8 +121,8 @@ export function StepPage({
           facts={facts}
           typing={typing}
           lacking={lacking}
-          simple={simple}
-          onSimple={setSimple}
+          depth={depth}
+          onDepth={setDepth}
         />
       )}
     </PhonePage>

@@ -736,6 +736,10 @@ export interface Reading {
    */
   cut?: "yes" | "no" | "between";
   /**
+   * Only for those who go deeper: taken where a home chooses to, and never waited for
+   */
+  deeper?: boolean;
+  /**
    * Of an order: the word at its beginning, such as highest
    */
   from?: {
@@ -992,6 +996,12 @@ export interface Step {
    * Ids of those who do it; left out: all together
    */
   crew?: string[];
+  /**
+   * What it says to those who go deeper, under its text; a home can choose to
+   */
+  deeper?: {
+    [k: string]: string;
+  };
   /**
    * How long hands are busy, such as 5 min
    */
@@ -1258,6 +1268,12 @@ export interface Teaching {
   counts?: {
     [k: string]: string;
   }[];
+  /**
+   * Goes on from the explanation for those who go deeper; shown with it
+   */
+  deeper?: {
+    [k: string]: string;
+  };
   /**
    * Where one meets it at home; families read it before they begin
    */

@@ -130,6 +130,11 @@ export function ReadingCard({ reading: r, at: i, replace, onRemove }: Props) {
               on={1}
             />
           )}
+          <TickField
+            label={say('readingsBand.only-deeper')}
+            path={['readings', i, 'deeper']}
+            value={r.deeper}
+          />
         </div>
       </div>
       <ReadingKind reading={r} at={i} />

@@ -47,6 +47,7 @@ export function StepSheet({ at }: { at: number }) {
       <Wait at={at} />
       <PictureField at={at} />
       <WordsField label={say('stepSheet.simple')} path={path('simple')} value={s.simple} />
+      <WordsField label={say('stepSheet.deeper')} path={path('deeper')} value={s.deeper} />
       <WordsField label={say('stepSheet.tip')} path={path('tip')} value={s.tip} />
       <Takes at={at} />
       {(doc.crew ?? []).length > 0 && (

@@ -239,6 +239,12 @@ function Explanation() {
         lines={3}
       />
       <WordsField
+        label={say('teaching.deeper')}
+        path={['teaching', 'deeper']}
+        value={t?.deeper}
+        lines={2}
+      />
+      <WordsField
         label={say('teaching.next')}
         path={['teaching', 'extension']}
         value={t?.extension}

@@ -28,6 +28,7 @@ const missing: Record<string, string> = {
   spoiled: say('collect.spoiled'),
   'set-aside': say('collect.set-aside'),
   'needs-reading': say('collect.to-read'),
+  deeper: say('useResults.deeper'),
 };
 
 /** Homes × conditions and times with every reading; what is missing says why, what is doubtful has a dashed line under it. */

@@ -31,7 +31,7 @@ func Note(d *design.Document, behind int, line, language string) (Noted, bool) {
 	if peg, rest := pegOf(line, language); peg != "" && behind >= 0 {
 		step := d.Steps[behind].ID
 		at, ok := Hang(d, step, peg, rest, language)
-		return Noted{text.M("sentence.noted."+string(peg), "n", behind+1), peg, step, at}, ok
+		return Noted{Hung(d, behind, peg), peg, step, at}, ok
 	}
 	s := design.Step{Kind: "do", Title: text.Localized{}, Text: text.Localized{language: sentenceOf(line)}}
 	s.ID = fresh(titleOf(line, language), "step", func(id string) bool { _, ok := d.Step(id); return ok })
@@ -47,6 +47,14 @@ func Note(d *design.Document, behind int, line, language string) (Noted, bool) {
 		n.Words = text.M("sentence.noted.read", "n", behind+2, "list", read)
 	}
 	return n, true
+}
+
+// Hung says what was hung on a step of the design.
+func Hung(d *design.Document, step int, peg Peg) text.Message {
+	if peg == GatePeg && !d.Steps[step].Gate {
+		return text.M("sentence.noted.no-gate", "n", step+1)
+	}
+	return text.M("sentence.noted."+string(peg), "n", step+1)
 }
 
 // pegOf is the peg whose word a line begins with, the longest first, and what comes

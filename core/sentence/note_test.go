@@ -45,8 +45,8 @@ func TestNote(t *testing.T) {
 		{"en", "keep the jar for step 9", "Step 1 says what is kept.", `"help":"keep","thing":{"en":"the jar for step 9"}`},
 		{"en", "look again at the foam", "Step 1 says what is looked at again.", `"help":"look-again","thing":{"en":"the foam"}`},
 		{"en", "question: what do you see?", "Asks a question at step 1.", `"text":{"en":"what do you see?"}`},
-		{"en", "gate", "A gate behind step 1: homes wait there until you say go. If there is one it goes.", `"gate":true`},
-		{"es", "puerta", "A gate behind step 1: homes wait there until you say go. If there is one it goes.", `"gate":true`},
+		{"en", "gate", "A gate stands behind step 1: homes wait there until you say go.", `"gate":true`},
+		{"es", "puerta", "A gate stands behind step 1: homes wait there until you say go.", `"gate":true`},
 		{"en", "keeping still is hard", "Adds step 2 as it is said. Nothing in it was understood.", `"Keeping still is hard."`},
 		{"en", "pour 200 mL of water into the jar",
 			"Adds step 2. Read in it: does “Pour”, amount “200 mL”, thing “water” and vessel “jar”.", `"actions":["pour"]`},
@@ -107,8 +107,9 @@ func TestHang(t *testing.T) {
 	}
 	sentence.Hang(d, "jar", sentence.GatePeg, "", "en")
 	sentence.Hang(d, "jar", sentence.GatePeg, "", "en")
-	if d.Steps[0].Gate {
-		t.Error("a gate hung twice is still there")
+	if got := text.Render(sentence.Hung(d, 0, sentence.GatePeg), "en"); d.Steps[0].Gate ||
+		got != "The gate behind step 1 is gone." {
+		t.Errorf("a gate hung twice: %q", got)
 	}
 	if _, ok := sentence.Hang(d, "no-step", sentence.GatePeg, "", "en"); ok {
 		t.Error("a peg hangs on a step that is not there")

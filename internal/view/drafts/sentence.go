@@ -136,7 +136,7 @@ func TakeNote(raw []byte, behind string, peg sentence.Peg, line, written, langua
 		if v.At, ok = sentence.Hang(&d, behind, peg, line, written); !ok {
 			return v, refusal.ErrNotFound
 		}
-		v.Words = text.Render(text.M("sentence.noted."+string(peg), "n", at+1), language)
+		v.Words = text.Render(sentence.Hung(&d, at, peg), language)
 	}
 	out, err := json.Marshal(d)
 	v.Mended = Mended{out, Review(out, language)}

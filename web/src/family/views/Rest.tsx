@@ -18,6 +18,7 @@ export function Rest({ step, onGo, ...props }: WorkProps & { step: Step; onGo: (
   const from = done ? new Date(done.entry.phone_time).getTime() + done.entry.offset_ms : now;
   const at = (seconds: number) => clock(from + seconds * 1000, zone, bundle.home.locale);
   const later = (rest.earliest ?? 0) * 1000 + from > now;
+  const next = sheet.steps[sheet.steps.findIndex((s) => s.id === step.id) + 1];
   const told = (
     [
       ['keepThis', rest.keep],
@@ -52,9 +53,12 @@ export function Rest({ step, onGo, ...props }: WorkProps & { step: Step; onGo: (
       )}
       {(rest.latest ?? 0) > 0 && <p>{t('goOnUntil', { time: at(rest.latest!) })}</p>}
       {kept > 0 && <p className="second">{t('sentSoFar', { count: kept })}</p>}
-      <Button variant="outline-primary" className="w-100" onClick={() => go('#/')}>
-        {t('stopHere')}
-      </Button>
+      {next && <p className="second">{t('nextIs', { step: next.title })}</p>}
+      {rest.title && (
+        <Button variant="outline-primary" className="w-100" onClick={() => go('#/')}>
+          {t('stopHere')}
+        </Button>
+      )}
     </PhonePage>
   );
 }

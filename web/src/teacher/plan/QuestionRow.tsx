@@ -38,7 +38,7 @@ export function QuestionRow({
   return (
     <>
       <div className="field-row">
-        <div className="field-150">
+        <div className="flex-none">
           <ChoiceField
             label={say('assessment.when')}
             hideLabel
@@ -47,7 +47,7 @@ export function QuestionRow({
             options={whens}
           />
         </div>
-        <div className="field-150">
+        <div className="flex-none">
           <ChoiceField
             label={say('questionRow.kind')}
             hideLabel

@@ -341,22 +341,6 @@ func (b *Book) series(r *design.Reading, lane string, of part) series {
 	return x
 }
 
-// turned is a value of a reading; of a direction as it lies nearest to the others of this
-// home, so that what lies on both sides of straight down has its mean there.
-func (b *Book) turned(r *design.Reading, q quantity.Quantity) quantity.Quantity {
-	if !r.Directed() {
-		return q
-	}
-	var all []float64
-	for i := range b.Cells {
-		if c := &b.Cells[i]; c.Slot.Reading == r.ID && c.State == HasValue {
-			all = append(all, c.Understood.InUnit.Value)
-		}
-	}
-	q.Value += stats.Turns(q.Value, stats.MeanDirection(all))
-	return q
-}
-
 // holds reports whether a slot is of a part; what is taken once is of every trial.
 func (p part) holds(s design.Slot, once bool) bool {
 	return (p.object == "" || s.Object == "" || s.Object == p.object) && (p.trial <= 0 || s.Trial == p.trial || once)

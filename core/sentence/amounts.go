@@ -287,16 +287,6 @@ func (r *reader) after(i int) int {
 	return next
 }
 
-// window are the two ends of a time that was said as a range; none for a single time.
-func window(q quantity.Typed) []string {
-	if q.Approximate || q.Low >= q.High {
-		return nil
-	}
-	low, high := q, q
-	low.Value, high.Value = q.Low, q.High
-	return []string{shown(low), shown(high)}
-}
-
 // restsFrom is the time from which something that goes on is a wait, and not something
 // that keeps hands busy.
 const restsFrom = 10 * time.Minute

@@ -83,3 +83,13 @@ func (t *taker) beside(i int) []Piece {
 	s := &t.d.Steps[i]
 	return Meant(Of(t.d), s.Text[t.lang], t.lang, s.Plain)
 }
+
+// window are the two ends of a time that was said as a range; none for a single time.
+func window(q quantity.Typed) []string {
+	if q.Approximate || q.Low >= q.High {
+		return nil
+	}
+	low, high := q, q
+	low.Value, high.Value = q.Low, q.High
+	return []string{shown(low), shown(high)}
+}

@@ -28,16 +28,22 @@ const twoActivities = `{"schema": 3, "title": {"en": "Two short ones"}, "questio
 	"readings": [{"id": "held", "kind": "yes-partly-no", "name": {"en": "it held"}},
 		{"id": "straight", "kind": "yes-partly-no", "name": {"en": "it was straight"}}]}`
 
-// What a guardian did not agree to is not taken, not waited for and shown as such; it needs no
-// adult's word; and it may be agreed to later.
-func TestActivitiesAreAgreedToOneByOne(t *testing.T) {
+// withActivities is a school of one home that has the two of them.
+func withActivities(t *testing.T) (*school, *client) {
+	t.Helper()
 	sc := newSite(t).school("t@school.example", "Fern")
 	sc.experiment = want[app.DraftView](sc.teacher, "POST", "/experiments",
 		map[string]any{"document": json.RawMessage(twoActivities)})
 	sc.as = want[results.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{
 		"experiment": sc.experiment.ID, "opens_at": lesson.Add(-time.Hour), "due_at": lesson.Add(24 * time.Hour),
 	})
-	fern := sc.phone("Fern")
+	return sc, sc.phone("Fern")
+}
+
+// What a guardian did not agree to is not taken, not waited for and shown as such; it needs no
+// adult's word; and it may be agreed to later.
+func TestActivitiesAreAgreedToOneByOne(t *testing.T) {
+	sc, fern := withActivities(t)
 	s := fern.sheetOf(sc.as.ID.String())
 	if len(s.Activities) != 2 || !s.Activities[1].Adult || s.Activities[0].Adult ||
 		strings.Join(s.Activities[0].Needs, " ") != "bag" || s.Steps[1].Begins != "Paper strips" {
@@ -95,13 +101,7 @@ func TestActivitiesAreAgreedToOneByOne(t *testing.T) {
 // Without a script, too, a guardian agrees to each short activity by itself, and finds what
 // was agreed to when the page is read again.
 func TestActivitiesOnThePlainPage(t *testing.T) {
-	sc := newSite(t).school("t@school.example", "Fern")
-	sc.experiment = want[app.DraftView](sc.teacher, "POST", "/experiments",
-		map[string]any{"document": json.RawMessage(twoActivities)})
-	sc.as = want[results.AssignmentView](sc.teacher, "POST", sc.path("/assignments"), map[string]any{
-		"experiment": sc.experiment.ID, "opens_at": lesson.Add(-time.Hour), "due_at": lesson.Add(24 * time.Hour),
-	})
-	fern := sc.phone("Fern")
+	sc, fern := withActivities(t)
 	link := sc.links["Fern"].Link
 	token := link[strings.LastIndexByte(link, '/')+1:]
 	read := func(res *http.Response, err error) string {

@@ -400,4 +400,5 @@ func TestWhatWasTakenIsChanged(t *testing.T) {
 	h.press("thing vinegar")
 	h.press("the thing")
 	h.sheet("Thing 1")
+	h.violations("a thing in its sentence and beside the strip") // no two fields have one id
 }

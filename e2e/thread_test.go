@@ -9,7 +9,8 @@ import (
 // The one rule by which every thread is drawn: lengths to time, a fold at one width, no
 // step below the least, and the whole width used. The widths were worked out by hand.
 func TestThread(t *testing.T) {
-	script := bundled(t, `import { layOut } from './ui/thread'; Object.assign(window, { layOut });`)
+	script := bundled(t, `import { layOut } from './ui/thread'; import { closedUp } from './teacher/strip/parts';
+		Object.assign(window, { layOut, closedUp });`)
 	mux := http.NewServeMux()
 	mux.HandleFunc("GET /{$}", func(w http.ResponseWriter, _ *http.Request) {
 		w.Header().Set("Content-Type", "text/html")
@@ -33,5 +34,13 @@ func TestThread(t *testing.T) {
 		if got != c.want {
 			t.Errorf("%s: %s, want %s", c.name, got, c.want)
 		}
+	}
+	// A part that is closed is one block, as long as hands are busy in it; its waits go with it.
+	got := evaluate[string](p, `closedUp({parts: [{id: 'p', name: 'Soak', steps: ['b', 'c']}],
+		blocks: [['a', 0, 60], ['b', 60, 120], ['c', 50000, 50060], ['d', 50060, 50100]].map(([step, start, end]) =>
+			({step, start, end, wait: 0, lanes: [], pegs: []}))}, ['p']).map((b) =>
+			[b.number, b.part?.name ?? b.step, b.end - b.start].join(' ')).join('|')`)
+	if want := "1 a 60|2 Soak 120|4 d 40"; got != want {
+		t.Errorf("closed: %s, want %s", got, want)
 	}
 }

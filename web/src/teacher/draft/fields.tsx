@@ -24,6 +24,16 @@ export const useEditing = () => useContext(EditingContext)!;
 
 const idOf = (path: (string | number)[]) => 'f-' + path.join('-');
 
+const Elsewhere = createContext('');
+
+/** Fields of places that may stand on the page already: their ids begin with a word of their own. */
+export function FieldsElsewhere({ name, children }: { name: string; children: ReactNode }) {
+  return <Elsewhere value={`${name}-`}>{children}</Elsewhere>;
+}
+
+/** The id of the field of a place. */
+const useFieldId = (path: (string | number)[]) => useContext(Elsewhere) + idOf(path);
+
 /** Goes to the field of a place of the document, by its JSON Pointer, or to the first one within it. */
 export function useGoTo(at: string) {
   useEffect(() => {
@@ -54,7 +64,7 @@ export function WordsField({
   hideLabel?: boolean;
 }) {
   const { set, language } = useEditing();
-  const id = idOf(path);
+  const id = useFieldId(path);
   const other = Object.entries(value ?? {}).find(([l, s]) => l !== language && s)?.[1];
   const words = value?.[language] ?? '';
   const placeholder = other ? say('fields.not-yet-in-this-language', { other }) : undefined;
@@ -95,7 +105,7 @@ export function PlainField({
   hideLabel?: boolean;
 }) {
   const { set } = useEditing();
-  const id = idOf(path);
+  const id = useFieldId(path);
   return (
     <div>
       <label className={hideLabel ? 'visually-hidden' : 'named'} htmlFor={id}>
@@ -152,7 +162,7 @@ export function ChoiceField({
   onPick?: (option: string) => void;
 }) {
   const { set } = useEditing();
-  const id = idOf(path);
+  const id = useFieldId(path);
   return (
     <div>
       <label className={hideLabel ? 'visually-hidden' : 'named'} htmlFor={id}>
@@ -186,7 +196,7 @@ export function TickField({
   on?: unknown;
 }) {
   const { set } = useEditing();
-  const id = idOf(path);
+  const id = useFieldId(path);
   return (
     <span className="tick">
       <FormCheckInput
@@ -217,6 +227,7 @@ export function TickList({
   setter?: (path: (string | number)[], value: unknown) => void;
 }) {
   const editing = useEditing();
+  const field = useFieldId(path);
   const set = setter ?? editing.set;
   return (
     <fieldset className="mb-2">
@@ -224,7 +235,7 @@ export function TickList({
       {options.length === 0 && <span className="hint small">{say('plan.none-yet')}</span>}
       {options.map(([id, words]) => {
         const on = value?.includes(id) ?? false;
-        const key = `${idOf(path)}-${id}`;
+        const key = `${field}-${id}`;
         return (
           <span key={id} className="tick me-3">
             <FormCheckInput

@@ -1,7 +1,7 @@
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import FormControl from 'react-bootstrap/FormControl';
-import { ChoiceField, PlainField, TickField, useEditing } from '../draft/fields';
+import { ChoiceField, FieldsElsewhere, PlainField, TickField, useEditing } from '../draft/fields';
 import { Labelled } from '../parts/Labelled';
 import { say } from '../words';
 import type { Piece } from './useSentence';
@@ -29,6 +29,7 @@ const ways: Partial<Record<Piece['kind'], string>> = {
 export function TakenSheet({ piece: p, text, onRewrite, onPlain, onChoose }: Props) {
   const valued = p.kind === 'amount' || p.kind === 'wait' || p.kind === 'hands';
   const way = ways[p.kind];
+  const id = useId();
   return (
     <div className="taken-more small">
       <p className="m-0">
@@ -44,7 +45,11 @@ export function TakenSheet({ piece: p, text, onRewrite, onPlain, onChoose }: Pro
         </Button>
       </p>
       {valued && <Value piece={p} text={text} onRewrite={onRewrite} />}
-      {p.place && <Unsaid place={p.place} kind={p.kind} />}
+      {p.place && (
+        <FieldsElsewhere name={`taken-${id}`}>
+          <Unsaid place={p.place} kind={p.kind} />
+        </FieldsElsewhere>
+      )}
     </div>
   );
 }
@@ -52,6 +57,7 @@ export function TakenSheet({ piece: p, text, onRewrite, onPlain, onChoose }: Pro
 /** The value as it stands in the words; changed here, just these words change. */
 function Value({ piece: p, text, onRewrite }: Pick<Props, 'piece' | 'text' | 'onRewrite'>) {
   const from = p.at ?? p.from;
+  const id = useId();
   const [typed, setTyped] = useState(Array.from(text).slice(from, p.to).join(''));
   return (
     <form
@@ -61,12 +67,9 @@ function Value({ piece: p, text, onRewrite }: Pick<Props, 'piece' | 'text' | 'on
         if (typed.trim()) onRewrite(from, p.to, typed.trim());
       }}
     >
-      <Labelled
-        id="taken-value"
-        words={say(p.kind === 'amount' ? 'taken.how-much' : 'taken.how-long')}
-      >
+      <Labelled id={id} words={say(p.kind === 'amount' ? 'taken.how-much' : 'taken.how-long')}>
         <FormControl
-          id="taken-value"
+          id={id}
           size="sm"
           maxLength={60}
           value={typed}

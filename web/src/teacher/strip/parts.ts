@@ -16,7 +16,9 @@ export function closedUp(strip: Review['strip'], closed: string[]): Drawn[] {
     const part = strip.parts.find((p) => closed.includes(p.id) && p.steps.includes(b.step));
     const last = out.at(-1);
     if (!part) out.push({ ...b, number: i + 1 });
-    else if (last?.part === part) Object.assign(last, { end: b.end, gate: b.gate });
+    // A closed part is as long as hands are busy in it: its waits are closed with it.
+    else if (last?.part === part)
+      Object.assign(last, { end: last.end + b.end - b.start, gate: b.gate });
     else
       out.push({ ...b, number: i + 1, part, title: part.name, lanes: [], pegs: [], fold: b.fold });
   });

@@ -46,6 +46,7 @@ func TestThePlanInSentences(t *testing.T) {
 	p.open(demo.base + "/experiments/" + id + "/plan")
 	p.sees("Whether soap in the water makes a difference to drops on the coin. Not why.")
 	p.chooses("by the reading", "worked out of readings …")
+	p.sees("Began a value that is worked out")
 	p.writes("worked out as", "n / 2")
 	p.sees("gives a value in plain numbers")
 	p.writes("worked out as", "n /")

@@ -58,6 +58,37 @@ type Standing struct {
 	Means text.Localized `json:"means"`
 }
 
+// InsertStep puts a step at a place, and into the part and the activity of the step before
+// it, or else of the one behind it: a step of no part belongs nowhere. What the lists were
+// is left as it was.
+func (d *Document) InsertStep(at int, s Step) {
+	beside, behind := "", at > 0
+	switch {
+	case behind:
+		beside = d.Steps[at-1].ID
+	case len(d.Steps) > 0:
+		beside = d.Steps[0].ID
+	}
+	joins := func(ids []string) []string {
+		k := slices.Index(ids, beside)
+		if k < 0 || beside == "" {
+			return ids
+		}
+		if behind {
+			k++
+		}
+		return slices.Insert(slices.Clone(ids), k, s.ID)
+	}
+	d.Steps = slices.Insert(slices.Clone(d.Steps), at, s)
+	d.Sections, d.Activities = slices.Clone(d.Sections), slices.Clone(d.Activities)
+	for i := range d.Sections {
+		d.Sections[i].Steps = joins(d.Sections[i].Steps)
+	}
+	for i := range d.Activities {
+		d.Activities[i].Steps = joins(d.Activities[i].Steps)
+	}
+}
+
 // How many of them a design has at most.
 const (
 	MaxStages  = 8

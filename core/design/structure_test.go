@@ -134,3 +134,52 @@ func TestPartsAreExplained(t *testing.T) {
 		}
 	}
 }
+
+// A step that is put in is where its neighbour is, in parts and activities; what was is as
+// it was.
+func TestInsertStep(t *testing.T) {
+	for _, c := range []struct {
+		at    int
+		steps string
+		parts string
+	}{
+		{0, "new a b c d", "new a b|c d"},
+		{1, "a new b c d", "a new b|c d"},
+		{2, "a b new c d", "a b new|c d"},
+		{4, "a b c d new", "a b|c d new"},
+	} {
+		d := design.Document{
+			Sections:   []design.Section{{Steps: []string{"a", "b"}}, {Steps: []string{"c", "d"}}},
+			Activities: []design.Activity{{Steps: []string{"a", "b"}}, {Steps: []string{"c", "d"}}},
+		}
+		for _, id := range []string{"a", "b", "c", "d"} {
+			d.Steps = append(d.Steps, design.Step{ID: id})
+		}
+		was := d
+		d.InsertStep(c.at, design.Step{ID: "new"})
+		var ids []string
+		for _, s := range d.Steps {
+			ids = append(ids, s.ID)
+		}
+		of := func(d *design.Document) (parts, activities string) {
+			var p, a []string
+			for i := range d.Sections {
+				p = append(p, strings.Join(d.Sections[i].Steps, " "))
+				a = append(a, strings.Join(d.Activities[i].Steps, " "))
+			}
+			return strings.Join(p, "|"), strings.Join(a, "|")
+		}
+		parts, activities := of(&d)
+		if strings.Join(ids, " ") != c.steps || parts != c.parts || activities != c.parts {
+			t.Errorf("at %d: %v in %s and %s", c.at, ids, parts, activities)
+		}
+		if parts, activities := of(&was); parts != "a b|c d" || activities != parts {
+			t.Errorf("at %d: what was is %s and %s now", c.at, parts, activities)
+		}
+	}
+	var empty design.Document
+	empty.InsertStep(0, design.Step{ID: "new"})
+	if len(empty.Steps) != 1 {
+		t.Error("into nothing")
+	}
+}

@@ -58,7 +58,7 @@ func insert(d *design.Document, l *larder.Larder, rule, step string) (*design.Do
 	// Where it would come behind a lit flame or into a wait it stands earlier.
 	for ; at >= 0; at-- {
 		out := *d
-		out.Steps = slices.Insert(slices.Clone(d.Steps), at, s)
+		out.InsertStep(at, s)
 		after := linesOf(&out, l)
 		mended := !slices.ContainsFunc(
 			after,

@@ -311,8 +311,9 @@ func split(d *design.Document, i int, language string, runes []rune, at int) {
 	}
 	taken := func(id string) bool { _, ok := d.Step(id); return ok }
 	next := design.Step{ID: fresh("step", "step", taken), Text: text.Localized{language: string(second)},
-		Title: text.Localized{}}
-	d.Steps = slices.Insert(slices.Clone(d.Steps), i+1, next)
+		Title: text.Localized{}, Gate: d.Steps[i].Gate} // a gate stands behind both
+	d.InsertStep(i+1, next)
+	d.Steps[i].Gate = false
 	d.Steps[i].Text = with(d.Steps[i].Text, language, first)
 	Take(d, d.Steps[i].ID, was, language)
 	Take(d, next.ID, "", language)

@@ -1,7 +1,6 @@
 package sentence
 
 import (
-	"slices"
 	"strings"
 
 	"patient-kitchen/core/design"
@@ -35,7 +34,7 @@ func Note(d *design.Document, behind int, line, language string) (Noted, bool) {
 	}
 	s := design.Step{Kind: "do", Title: text.Localized{}, Text: text.Localized{language: sentenceOf(line)}}
 	s.ID = fresh(titleOf(line, language), "step", func(id string) bool { _, ok := d.Step(id); return ok })
-	d.Steps = slices.Insert(d.Steps, behind+1, s)
+	d.InsertStep(behind+1, s)
 	Take(d, s.ID, "", language)
 	n := Noted{Step: s.ID, At: s.ID, Words: text.M("sentence.noted.step", "n", behind+2)}
 	var read text.List

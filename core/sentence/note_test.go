@@ -134,3 +134,22 @@ func FuzzNote(f *testing.F) {
 		_ = text.Render(n.Words, "es")
 	})
 }
+
+// A step that a line or a split makes is in the part of the one before it; the gate behind a
+// step that is split stands behind both.
+func TestNewStepsAreInTheirPart(t *testing.T) {
+	d := weighed()
+	d.Sections = []design.Section{{ID: "part", Steps: []string{"jar"}}}
+	d.Steps[0].Gate = true
+	sentence.Note(d, 0, "wait 3 min", "en")
+	d.Steps[0].Text["en"] = "Fill the jar. Shake it."
+	if !sentence.Carry(d, "jar", "en", sentence.Revision{Kind: sentence.Split, From: len("Fill the jar. ")}, "") {
+		t.Fatal("it is not split")
+	}
+	if len(d.Steps) != 3 || len(d.Sections[0].Steps) != 3 || d.Sections[0].Steps[1] != d.Steps[1].ID {
+		t.Errorf("%d steps, of which %v are in the part", len(d.Steps), d.Sections[0].Steps)
+	}
+	if d.Steps[0].Gate || !d.Steps[1].Gate {
+		t.Error("the gate does not stand behind both")
+	}
+}

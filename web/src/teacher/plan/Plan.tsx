@@ -29,7 +29,7 @@ export function Plan({ review, replace }: { review: Review | undefined; replace:
       {!isBlank(doc) && (
         <>
           <PlanWays />
-          <PlanChange review={review} />
+          <PlanChange review={review} replace={replace} />
           <PlanConditions replace={replace} />
           <ClaimsBand review={review} />
           <PlanQuestions review={review} />

@@ -6,7 +6,7 @@ import { FormulaEcho } from '../draft/FormulaEcho';
 import { freshID, isNumber, type Reading } from '../draft/document';
 import { placeOf } from '../draft/places';
 import { freshReading, ofKind, readingKinds } from '../draft/readingKinds';
-import type { Review } from '../draft/useDraft';
+import type { Replace, Review } from '../draft/useDraft';
 import { say } from '../words';
 import { Labelled } from '../parts/Labelled';
 import { Said } from './Said';
@@ -17,7 +17,7 @@ type Kind = NonNullable<Reading['kind']>;
 const newValue = '+';
 
 /** One thing changes: what, what is measured of it, and what is kept the same. */
-export function PlanChange({ review }: { review: Review | undefined }) {
+export function PlanChange({ review, replace }: { review: Review | undefined; replace: Replace }) {
   const { doc } = useEditing();
   return (
     <Band title={say('plan.one-thing-changes')}>
@@ -28,7 +28,7 @@ export function PlanChange({ review }: { review: Review | undefined }) {
           value={doc.changed?.name}
         />
       </Said>
-      <Measured />
+      <Measured replace={replace} />
       <AsAResult review={review} />
       <Kept />
     </Band>
@@ -36,7 +36,7 @@ export function PlanChange({ review }: { review: Review | undefined }) {
 }
 
 /** What is measured, by which reading, or worked out of readings by which formula. */
-function Measured() {
+function Measured({ replace }: { replace: Replace }) {
   const { doc, set, language } = useEditing();
   const measured = doc.measured?.[0];
   const readings = doc.readings ?? [];
@@ -45,6 +45,8 @@ function Measured() {
   const value = derived[at];
   const read = readings.findIndex((r) => r.id === measured?.reading);
   const reading = readings[read];
+  /** What is measured, by another reading or value. */
+  const by = (id: string) => [{ ...measured, reading: id }, ...(doc.measured ?? []).slice(1)];
   /** What is done is the kind of the reading; where there is none it makes one. */
   const doIt = (kind: Kind) => {
     if (reading) {
@@ -52,20 +54,20 @@ function Measured() {
       return;
     }
     const fresh = freshReading(doc, kind, measured?.name ?? {});
-    set(['readings'], [...readings, fresh]);
-    set(['measured', 0, 'reading'], fresh.id);
+    const next = { ...doc, readings: [...readings, fresh], measured: by(fresh.id) };
+    replace(next, say('plan.began-a-reading'), doc);
   };
   /** A value of its own that is worked out, begun with its name. */
   const workOut = () => {
     const id = freshID('value', [...derived, ...readings]);
-    set(
-      ['derived'],
-      [
-        ...derived,
-        { id, name: measured?.name ?? {}, formula: readings[0]?.symbol ?? '', unit: '' },
-      ],
-    );
-    set(['measured', 0, 'reading'], id);
+    const begun = {
+      id,
+      name: measured?.name ?? {},
+      formula: readings[0]?.symbol ?? '',
+      unit: '',
+    };
+    const next = { ...doc, derived: [...derived, begun], measured: by(id) };
+    replace(next, say('plan.began-a-value'), doc);
   };
   return (
     <Said legend={say('plan.what-is-measured')}>

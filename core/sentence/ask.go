@@ -27,6 +27,7 @@ const (
 	Warm     RevisionKind = "warm"    // the hottest thing handled is Value
 	Plain    RevisionKind = "plain"   // the words Value mean nothing more
 	Split    RevisionKind = "split"   // the step becomes two, at From
+	Join     RevisionKind = "join"    // the step and the one behind it become one
 	Choose   RevisionKind = "choose"  // the need Value is the larder's Thing
 	Parts    RevisionKind = "parts"   // what Thing lists are the zones, options or words of the reading Value
 	Everyday RevisionKind = "object"  // the need Value is an everyday thing with nothing in it that could hurt
@@ -34,7 +35,7 @@ const (
 
 // Revision is what an answer to a question does.
 type Revision struct {
-	Kind  RevisionKind `json:"kind" enum:"rewrite,warm,plain,split,choose,parts,object"`
+	Kind  RevisionKind `json:"kind" enum:"rewrite,warm,plain,split,join,choose,parts,object"`
 	From  int          `json:"from,omitempty" doc:"Code points of the text"`
 	To    int          `json:"to,omitempty"`
 	Value string       `json:"value,omitempty"`

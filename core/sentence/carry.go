@@ -34,6 +34,8 @@ func Carry(d *design.Document, step, language string, c Revision, typed string) 
 			return false
 		}
 		split(d, i, language, runes, c.From)
+	case Join:
+		return join(d, i)
 	default:
 		return false
 	}

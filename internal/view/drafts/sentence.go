@@ -168,7 +168,11 @@ func TakeSentence(
 	if answer == nil {
 		sentence.Take(d, step, was, written)
 	} else if !sentence.Carry(d, step, written, *answer, typed) {
-		return Mended{}, &refusal.Refused{Code: "way-gone"}
+		code := "way-gone"
+		if answer.Kind == sentence.Join {
+			code = "not-joined"
+		}
+		return Mended{}, &refusal.Refused{Code: code}
 	}
 	out, err := json.Marshal(d)
 	return Mended{out, Review(out, language)}, err

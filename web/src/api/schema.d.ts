@@ -4768,7 +4768,7 @@ export interface components {
              */
             from?: number;
             /** @enum {string} */
-            kind: "rewrite" | "warm" | "plain" | "split" | "choose" | "parts" | "object";
+            kind: "rewrite" | "warm" | "plain" | "split" | "join" | "choose" | "parts" | "object";
             /** @description Id of a thing of the larder; of parts the list, with commas between */
             thing?: string;
             /** Format: int64 */

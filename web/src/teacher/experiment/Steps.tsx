@@ -4,10 +4,12 @@ import { useAddress } from '../frame/address';
 import Button from 'react-bootstrap/Button';
 import FormSelect from 'react-bootstrap/FormSelect';
 import { SideSheet } from '../parts/SideSheet';
+import { ProblemLine } from '../parts/states';
 import { freshID, type Step } from '../draft/document';
 import { Sentence } from '../strip/Sentence';
 import { Shelf } from '../strip/Shelf';
 import { Strip, type Opened } from '../strip/Strip';
+import { sentencesEnd, useNote } from '../strip/useNote';
 import { useSteps, type Steps as Acts } from '../strip/useSteps';
 import { Band, Remove, useEditing, useGoTo } from '../draft/fields';
 import { AskedAtStep } from './AskedAtStep';
@@ -237,7 +239,7 @@ function Chosen({
       />
       <AskedAtStep at={at} review={review} replace={replace} />
       <StepActs
-        {...{ at, acts, onOpen, onMore }}
+        {...{ at, acts, replace, onOpen, onMore }}
         onChoose={choose}
         waits={(review?.strip.blocks.find((b) => b.step === step.id)?.wait ?? 0) > 0}
       />
@@ -278,6 +280,7 @@ function StepActs({
   at,
   acts,
   waits,
+  replace,
   onChoose,
   onOpen,
   onMore,
@@ -286,6 +289,7 @@ function StepActs({
   acts: Acts;
   /** Something is waited for before it. */
   waits: boolean;
+  replace: Replace;
   onChoose: (id?: string) => void;
   onOpen: (what: Opened) => void;
   onMore: () => void;
@@ -320,6 +324,7 @@ function StepActs({
       <Button variant="outline-primary" onClick={() => onChoose(acts.copy(at))}>
         {say('steps.copy')}
       </Button>
+      <SplitAndJoin step={s} last={at === acts.steps.length - 1} replace={replace} />
       {lanes.length > 1 && (
         <label>
           {say('steps.done-for')}{' '}
@@ -350,5 +355,27 @@ function StepActs({
         onRemove={() => onChoose(acts.remove(at))}
       />
     </div>
+  );
+}
+
+/** Two steps of one, where its text has two sentences; or one of it and the next. */
+function SplitAndJoin({ step, last, replace }: { step: Step; last: boolean; replace: Replace }) {
+  const { language } = useEditing();
+  const note = useNote(replace, () => undefined);
+  const text = step.text?.[language] ?? '';
+  return (
+    <>
+      {sentencesEnd(text) !== undefined && (
+        <Button variant="outline-primary" onClick={() => void note.split(step.id, text)}>
+          {say('steps.split')}
+        </Button>
+      )}
+      {!last && (
+        <Button variant="outline-primary" onClick={() => void note.join(step.id)}>
+          {say('steps.join')}
+        </Button>
+      )}
+      <ProblemLine error={note.problem} />
+    </>
   );
 }

@@ -74,6 +74,7 @@ export function Strip(props: Props) {
     onUnfold: (step) => waitsFor(strip, step) && onOpen({ what: 'wait', step }),
     onSplit: (step) =>
       void note.split(step, doc.steps?.find((s) => s.id === step)?.text?.[language] ?? ''),
+    onJoin: (step) => void note.join(step),
     onPart: (i) => props.onPlace(steps.part(i)),
     onClosePart: closePart,
   });

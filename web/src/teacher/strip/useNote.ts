@@ -22,6 +22,12 @@ export const pegs: [string, Peg, string][] = [
   ['d', 'gate', say('peg.gate')],
 ];
 
+/** Where the first sentence of a text ends, in code points; nothing where it has only one. */
+export function sentencesEnd(text: string): number | undefined {
+  const end = /[.!?]\s+(?=\S)/.exec(text);
+  return end ? Array.from(text.slice(0, end.index + end[0].length)).length : undefined;
+}
+
 /** Puts what one line says behind a step, or hangs a peg on it; the rules of it live on the server. */
 export function useNote(replace: Replace, onPlace: (at: string) => void) {
   const { doc, language } = useEditing();
@@ -41,6 +47,13 @@ export function useNote(replace: Replace, onPlace: (at: string) => void) {
       return undefined;
     }
   };
+  const take = (step: string, answer: Schemas['Revision'], words: string) =>
+    attempt(async () => {
+      const after = await got(
+        api.POST('/api/v1/preview/take', { body: { document: doc, step, language, answer } }),
+      );
+      replace(after.document as Doc, words, doc);
+    });
   return {
     problem,
     /** What a line would add, in a sentence. */
@@ -55,17 +68,11 @@ export function useNote(replace: Replace, onPlace: (at: string) => void) {
       }),
     /** Makes two steps of one, behind its first sentence. */
     split: (step: string, text: string) => {
-      const end = /[.!?]\s+(?=\S)/.exec(text);
-      if (!end) return undefined;
-      const from = Array.from(text.slice(0, end.index + end[0].length)).length;
-      return attempt(async () => {
-        const after = await got(
-          api.POST('/api/v1/preview/take', {
-            body: { document: doc, step, language, answer: { kind: 'split', from } },
-          }),
-        );
-        replace(after.document as Doc, say('steps.split-a-step'), doc);
-      });
+      const from = sentencesEnd(text);
+      if (from === undefined) return undefined;
+      return take(step, { kind: 'split', from }, say('steps.split-a-step'));
     },
+    /** Makes one step of a step and the one behind it, where nothing stands between them. */
+    join: (step: string) => take(step, { kind: 'join' }, say('steps.joined-two-steps')),
   };
 }

@@ -11,6 +11,7 @@ interface Hand {
   onNote: (id: string) => void;
   onUnfold: (id: string) => void;
   onSplit: (id: string) => void;
+  onJoin: (id: string) => void;
   /** Begins a part of the work at a step. */
   onPart: (i: number) => void;
   /** Closes the part that a step is in to one block, or opens it. */
@@ -85,6 +86,7 @@ export function useStripKeys(hand: Hand) {
       i: () => hand.onNote(id),
       u: () => hand.onUnfold(id),
       s: () => hand.onSplit(id),
+      j: () => hand.onJoin(id),
       b: () => hand.onPart(i),
       c: () => hand.onClosePart(id),
       Delete: () => {

@@ -22,7 +22,7 @@ const keys = [
   ['h', say('help.strip-h-does')],
   ['i', say('help.strip-i-does')],
   ['u', say('help.strip-u-does')],
-  ['s', say('help.strip-s-does')],
+  ['s, j', say('help.strip-s-does')],
   ['b, c', say('help.strip-b-does')],
   [say('help.y-del'), say('help.strip-y-does')],
   ['f', say('help.margin-does')],

@@ -57,8 +57,14 @@ func Place(d *design.Document, step, language string, all []Piece, k int) string
 			return Place(d, step, language, all, p.Of)
 		}
 	case Reading:
-		r, _ := t.readingOf(p)
-		return placed("readings", slices.IndexFunc(d.Readings, func(x design.Reading) bool { return x.ID == r.ID }))
+		r, ok := t.readingOf(p)
+		return placed("readings", slices.IndexFunc(d.Readings, func(x design.Reading) bool {
+			if ok {
+				return x.ID == r.ID
+			}
+			taken := func(k design.Take) bool { return k.Reading == x.ID }
+			return x.Sort() == p.Sort && slices.ContainsFunc(t.step().Takes, taken) // of another name
+		}))
 	case Lane:
 		return placed("conditions", slices.IndexFunc(d.Conditions, func(c design.Condition) bool { return c.ID == p.ID }))
 	case Evidence:

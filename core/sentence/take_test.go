@@ -552,6 +552,14 @@ func TestPlace(t *testing.T) {
 			t.Errorf("%s %q stands at %q: %.120s has no %s", p.Kind, p.Words, at, found, want)
 		}
 	}
+	// A reading of another name is the one of its kind that the step takes.
+	d.Readings[0].Name = text.Localized{"en": "how far up it came"}
+	d.Readings[0].Symbol = "up"
+	for k, p := range pieces {
+		if p.Kind == sentence.Reading && sentence.Place(d, "s", "en", pieces, k) != "/readings/0" {
+			t.Errorf("%q stands at %q", p.Words, sentence.Place(d, "s", "en", pieces, k))
+		}
+	}
 	if at := sentence.Place(d, "nothing", "en", pieces, 0); at != "" {
 		t.Errorf("a piece of no step stands at %q", at)
 	}

@@ -69,8 +69,8 @@ func TestHangingOnTheStrip(t *testing.T) {
 	key(kb.Enter)
 	block("weigh", "12 min")
 	// Its first sentence becomes a step of its own.
-	p.until("a text of two sentences", fmt.Sprintf(`fetch('/api/v1/experiments/%s').then((r) => r.json()).then((d) =>
-		d.document.steps.length === 3)`, id))
+	p.until("all of it kept", fmt.Sprintf(`fetch('/api/v1/experiments/%s').then((r) => r.json()).then((d) =>
+		d.document.steps.length === 3 && d.document.steps[2].duration === '12 min')`, id))
 	p.sees("Saved")
 	p.changes(id, `d.steps[2].text.en = 'Stir the salt in. Weigh both.'`)
 	p.open(demo.base + "/experiments/" + id + "/steps")

@@ -40,7 +40,8 @@ func TestTeachingGoesTheWholeWay(t *testing.T) {
 	// For those who go deeper: more words, more to judge, more of why.
 	p.open(demo.base + "/experiments/" + id + "/steps?at=weigh&more=1")
 	p.writes("More, for those who go deeper", "Weigh to a tenth of a gram.")
-	p.sees("Saved")
+	p.until("it kept", fmt.Sprintf(`fetch('/api/v1/experiments/%s').then((r) => r.json()).then((d) =>
+		d.document.steps[1].deeper?.en === 'Weigh to a tenth of a gram.')`, id))
 	p.changes(id, `d.steps[1].deeper.es = 'Pesa con décimas.'; d.teaching.deeper = {en: 'Starch takes up its own mass of water.', es: 'El almidón absorbe su masa en agua.'};
 		d.readings.push({id: 'soft', kind: 'yes-partly-no', symbol: 'soft', name: {en: 'it is soft', es: 'está blando'}, deeper: true});
 		d.steps[1].takes.push({reading: 'soft'})`)

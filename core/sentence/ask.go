@@ -26,7 +26,7 @@ const (
 	Rewrite  RevisionKind = "rewrite" // the words from From to To become Value
 	Warm     RevisionKind = "warm"    // the hottest thing handled is Value
 	Plain    RevisionKind = "plain"   // the words Value mean nothing more
-	Split    RevisionKind = "split"   // the step becomes two, at From
+	Split    RevisionKind = "split"   // the step becomes two, at From; at 0 behind its first sentence
 	Join     RevisionKind = "join"    // the step and the one behind it become one
 	Choose   RevisionKind = "choose"  // the need Value is the larder's Thing
 	Parts    RevisionKind = "parts"   // what Thing lists are the zones, options or words of the reading Value

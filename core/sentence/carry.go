@@ -29,11 +29,14 @@ func Carry(d *design.Document, step, language string, c Revision, typed string) 
 	case Rewrite:
 		return rewrite(d, i, language, c, value)
 	case Split:
-		runes := []rune(s.Text[language])
-		if c.From <= 0 || c.From >= len(runes) {
+		runes, at := []rune(s.Text[language]), c.From
+		if at == 0 {
+			at = firstSentence(runes)
+		}
+		if at <= 0 || at >= len(runes) {
 			return false
 		}
-		split(d, i, language, runes, c.From)
+		split(d, i, language, runes, at)
 	case Join:
 		return join(d, i)
 	default:

@@ -7,5 +7,9 @@
 // sentence does not say any more, asks where words have two meanings, and composes
 // common sentences in another language. The words of each language are data
 // (words/<language>.json); the names of things come from the larder and from the
-// design's own shelf. Safety is not judged here. Start reading at [Read], then [Take].
+// design's own shelf.
+//
+// A line of what happens next ([Note]) becomes a step or hangs something on one ([Hang]);
+// steps are split and joined ([Carry]). The package knows nothing of screens, and nothing of
+// where a design is kept. Safety is not judged here. Start reading at [Read], then [Take].
 package sentence

@@ -4,6 +4,7 @@ import (
 	"slices"
 	"strconv"
 	"strings"
+	"unicode"
 
 	"patient-kitchen/core/design"
 	"patient-kitchen/core/quantity"
@@ -41,6 +42,19 @@ func join(d *design.Document, i int) bool {
 	d.Steps[i] = s
 	forget(d, next.ID, s.ID)
 	return true
+}
+
+// firstSentence is where the second sentence of a text begins; 0 where there is none.
+func firstSentence(words []rune) int {
+	for i := 1; i < len(words); i++ {
+		if !unicode.IsSpace(words[i]) && unicode.IsSpace(words[i-1]) {
+			before := strings.TrimRightFunc(string(words[:i]), unicode.IsSpace)
+			if strings.HasSuffix(before, ".") || strings.HasSuffix(before, "!") || strings.HasSuffix(before, "?") {
+				return i
+			}
+		}
+	}
+	return 0
 }
 
 // apart reports whether something stands between a step and the one behind it, or they are

@@ -143,8 +143,18 @@ func TestNewStepsAreInTheirPart(t *testing.T) {
 	d.Steps[0].Gate = true
 	sentence.Note(d, 0, "wait 3 min", "en")
 	d.Steps[0].Text["en"] = "Fill the jar. Shake it."
-	if !sentence.Carry(d, "jar", "en", sentence.Revision{Kind: sentence.Split, From: len("Fill the jar. ")}, "") {
+	if !sentence.Carry(d, "jar", "en", sentence.Revision{Kind: sentence.Split}, "") {
 		t.Fatal("it is not split")
+	}
+	if d.Steps[0].Text["en"] != "Fill the jar." || d.Steps[1].Text["en"] != "Shake it." {
+		t.Errorf("split into %q and %q", d.Steps[0].Text, d.Steps[1].Text)
+	}
+	for _, one := range []string{"Pour 1.5 L in.", "Pour it in. ", "", "¿Qué ves?"} { // one sentence is no two
+		x := weighed()
+		x.Steps[0].Text["en"] = one
+		if sentence.Carry(x, "jar", "en", sentence.Revision{Kind: sentence.Split}, "") {
+			t.Errorf("%q is split", one)
+		}
 	}
 	if len(d.Steps) != 3 || len(d.Sections[0].Steps) != 3 || d.Sections[0].Steps[1] != d.Steps[1].ID {
 		t.Errorf("%d steps, of which %v are in the part", len(d.Steps), d.Sections[0].Steps)

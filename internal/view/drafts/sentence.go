@@ -169,8 +169,11 @@ func TakeSentence(
 		sentence.Take(d, step, was, written)
 	} else if !sentence.Carry(d, step, written, *answer, typed) {
 		code := "way-gone"
-		if answer.Kind == sentence.Join {
+		switch answer.Kind {
+		case sentence.Join:
 			code = "not-joined"
+		case sentence.Split:
+			code = "not-split"
 		}
 		return Mended{}, &refusal.Refused{Code: code}
 	}

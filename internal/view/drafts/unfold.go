@@ -95,7 +95,12 @@ func unfoldedWords(
 		}
 	}
 	if u.Latest.After(u.Earliest) {
-		says = append(says, text.M("unfold.window", "from", u.Earliest.Format(hour), "to", u.Latest.Format(hour)))
+		from, to := u.Earliest.Format(hour), u.Latest.Format(hour)
+		if daysBetween(u.Earliest, u.Latest) > 0 { // an hour alone would not say of which day
+			from += text.Render(days("after", daysBetween(u.From, u.Earliest)), language)
+			to += text.Render(days("after", daysBetween(u.From, u.Latest)), language)
+		}
+		says = append(says, text.M("unfold.window", "from", from, "to", to))
 	}
 	out := []string{}
 	for _, m := range says {

@@ -43,6 +43,15 @@ func TestUnfold(t *testing.T) {
 			}
 		}
 	}
+	// Of a window over days an hour alone would not say which.
+	days := []byte(`{"schema": 3, "title": {"en": "Cress"}, "question": {"en": "Where?"}, "age_band": "11-13",
+		"way": "follow-along", "languages": ["en"], "trials": 1, "steps": [{"id": "sow", "kind": "do", "title": {"en": "Sow"},
+		"duration": "10 min"}, {"id": "look", "kind": "observe", "title": {"en": "Look"}, "duration": "2 min",
+		"wait": {"for": "5 d", "earliest": "4 d", "latest": "6 d"}}]}`)
+	if v, err := Unfold(days, "look", "18:00", nil, "en"); err != nil ||
+		!slices.Contains(v.Says, "From 18:10, 4 days later to 18:10, 6 days later will do.") {
+		t.Errorf("%q, %v", v.Says, err)
+	}
 	for _, c := range [][2]string{{"soak", "noon"}, {"label", "18:00"}, {"nothing", "18:00"}} {
 		if _, err := Unfold(raw, c[0], c[1], nil, "en"); err == nil {
 			t.Errorf("%v is unfolded", c)

@@ -9,7 +9,7 @@ import { freshID, type Step } from '../draft/document';
 import { Sentence } from '../strip/Sentence';
 import { Shelf } from '../strip/Shelf';
 import { Strip, type Opened } from '../strip/Strip';
-import { sentencesEnd, useNote } from '../strip/useNote';
+import { useNote } from '../strip/useNote';
 import { useSteps, type Steps as Acts } from '../strip/useSteps';
 import { Band, Remove, useEditing, useGoTo } from '../draft/fields';
 import { AskedAtStep } from './AskedAtStep';
@@ -358,18 +358,14 @@ function StepActs({
   );
 }
 
-/** Two steps of one, where its text has two sentences; or one of it and the next. */
+/** Two steps of one, behind its first sentence; or one of it and the next. */
 function SplitAndJoin({ step, last, replace }: { step: Step; last: boolean; replace: Replace }) {
-  const { language } = useEditing();
   const note = useNote(replace, () => undefined);
-  const text = step.text?.[language] ?? '';
   return (
     <>
-      {sentencesEnd(text) !== undefined && (
-        <Button variant="outline-primary" onClick={() => void note.split(step.id, text)}>
-          {say('steps.split')}
-        </Button>
-      )}
+      <Button variant="outline-primary" onClick={() => void note.split(step.id)}>
+        {say('steps.split')}
+      </Button>
       {!last && (
         <Button variant="outline-primary" onClick={() => void note.join(step.id)}>
           {say('steps.join')}

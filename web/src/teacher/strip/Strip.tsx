@@ -3,7 +3,6 @@ import { layOut, type Part } from '../../ui/thread';
 import { useWidth } from '../../ui/useWidth';
 import type { Replace, Review } from '../draft/useDraft';
 import { ProblemLine } from '../parts/states';
-import { useEditing } from '../draft/fields';
 import { say } from '../words';
 import { NoteLine } from './NoteLine';
 import { closedUp, type Drawn } from './parts';
@@ -40,7 +39,6 @@ interface Props {
 /** The procedure to time: lanes from top to bottom, steps as blocks, waits as gaps, long ones folded; drawn, moved and lengthened by hand or by keys. */
 export function Strip(props: Props) {
   const { strip, steps, replace, chosen, opened, onOpen, onChoose, onWrite } = props;
-  const { doc, language } = useEditing();
   const [ref, width] = useWidth<HTMLDivElement>(776);
   const track = useRef<HTMLDivElement>(null);
   const [closed, setClosed] = useState<string[]>([]);
@@ -72,8 +70,7 @@ export function Strip(props: Props) {
     onHang: (step) => onOpen({ what: 'pegs', step }),
     onNote: (step) => onOpen({ what: 'note', step }),
     onUnfold: (step) => waitsFor(strip, step) && onOpen({ what: 'wait', step }),
-    onSplit: (step) =>
-      void note.split(step, doc.steps?.find((s) => s.id === step)?.text?.[language] ?? ''),
+    onSplit: (step) => void note.split(step),
     onJoin: (step) => void note.join(step),
     onPart: (i) => props.onPlace(steps.part(i)),
     onClosePart: closePart,

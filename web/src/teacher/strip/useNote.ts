@@ -22,12 +22,6 @@ export const pegs: [string, Peg, string][] = [
   ['d', 'gate', say('peg.gate')],
 ];
 
-/** Where the first sentence of a text ends, in code points; nothing where it has only one. */
-export function sentencesEnd(text: string): number | undefined {
-  const end = /[.!?]\s+(?=\S)/.exec(text);
-  return end ? Array.from(text.slice(0, end.index + end[0].length)).length : undefined;
-}
-
 /** Puts what one line says behind a step, or hangs a peg on it; the rules of it live on the server. */
 export function useNote(replace: Replace, onPlace: (at: string) => void) {
   const { doc, language } = useEditing();
@@ -67,11 +61,7 @@ export function useNote(replace: Replace, onPlace: (at: string) => void) {
         return noted;
       }),
     /** Makes two steps of one, behind its first sentence. */
-    split: (step: string, text: string) => {
-      const from = sentencesEnd(text);
-      if (from === undefined) return undefined;
-      return take(step, { kind: 'split', from }, say('steps.split-a-step'));
-    },
+    split: (step: string) => take(step, { kind: 'split' }, say('steps.split-a-step')),
     /** Makes one step of a step and the one behind it, where nothing stands between them. */
     join: (step: string) => take(step, { kind: 'join' }, say('steps.joined-two-steps')),
   };

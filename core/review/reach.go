@@ -5,6 +5,7 @@ import (
 	"strconv"
 
 	"patient-kitchen/core/design"
+	"patient-kitchen/core/quantity"
 	"patient-kitchen/core/text"
 )
 
@@ -43,7 +44,8 @@ func compared(d *design.Document, args text.Args) string {
 	measuredLevels := slices.ContainsFunc(d.Conditions, func(c design.Condition) bool { return c.LevelFrom != "" })
 	switch n := len(d.Conditions); {
 	case n >= 2 && len(levels) == n && n >= leastForAShape:
-		args["from"], args["to"], args["unit"] = slices.Min(levels), slices.Max(levels), d.LevelUnit(&d.Conditions[0])
+		unit, _ := quantity.LookupUnit(d.LevelUnit(&d.Conditions[0]))
+		args["from"], args["to"] = slices.Min(levels), quantity.Quantity{Value: slices.Max(levels), Unit: unit}.Bare()
 		return "relation"
 	case n >= leastForAShape && measuredLevels:
 		return "relation-measured"

@@ -2,6 +2,7 @@ package review_test
 
 import (
 	"slices"
+	"strings"
 	"testing"
 
 	"patient-kitchen/core/design"
@@ -55,6 +56,10 @@ func TestReach(t *testing.T) {
 			"Not why, and not how it goes on: that takes three levels."}},
 		{planned(lane("a", "0", "g"), lane("b", "500", "mg"), lane("c", "0.01", "kg")),
 			[]string{"How the gain goes with the salt, from 0 to 10 g. Not outside, and not why."}},
+		{planned(lane("a", "1", ""), lane("b", "2", ""), lane("c", "4", "")),
+			[]string{"How the gain goes with the salt, from 1 to 4. Not outside, and not why."}},
+		{planned(lane("a", "0", "°C"), lane("b", "20", ""), lane("c", "40", "")),
+			[]string{"How the gain goes with the salt, from 0 to 40 °C. Not outside, and not why."}},
 		{planned(lane("a", "1", "g"), lane("b", "1", "g"), lane("c", "1", "g")),
 			[]string{"Whether the salt makes a difference to the gain. Not why."}},
 		{chosen, []string{"How the gain goes with the salt, between the levels that homes have. Not outside, and not why."}},
@@ -64,7 +69,7 @@ func TestReach(t *testing.T) {
 	} {
 		var got []string
 		for _, m := range review.Reach(c.of) {
-			got = append(got, text.Render(m, "en"))
+			got = append(got, strings.ReplaceAll(text.Render(m, "en"), "\u00a0", " "))
 		}
 		if !slices.Equal(got, c.want) {
 			t.Errorf("it reaches %q, want %q", got, c.want)

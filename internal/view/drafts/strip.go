@@ -1,6 +1,7 @@
 package drafts
 
 import (
+	"cmp"
 	"slices"
 	"strconv"
 	"strings"
@@ -94,7 +95,8 @@ func ViewStrip(d *design.Document, r review.Review, language string) StripView {
 	}
 	for _, c := range d.Conditions {
 		differs := w.say(c.Description)
-		if q, ok := quantity.ParseOK(strings.TrimSpace(c.Value + " " + c.Unit)); ok && c.Value != "" {
+		unit := cmp.Or(c.Unit, d.LevelUnit(&c))
+		if q, ok := quantity.ParseOK(strings.TrimSpace(c.Value + " " + unit)); ok && c.Value != "" {
 			differs = q.Show(language)
 		}
 		v.Lanes = append(v.Lanes, LaneView{c.ID, w.say(c.Name), differs})
